@@ -1,0 +1,74 @@
+package decant.cli;
+
+import decant.describe.Describer;
+import decant.format.Intake;
+import decant.layout.Layout;
+import decant.layout.Layouter;
+import decant.layout.Page;
+import decant.model.Finding;
+import decant.reading.ReadProblem;
+import decant.reading.TakenIn;
+import decant.text.FontBook;
+import java.io.IOException;
+import java.io.PrintStream;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Optional;
+import java.util.concurrent.Callable;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
+
+/** Prints what files are taken for, one JSON object on one line for each. */
+@Command(
+    name = "describe",
+    mixinStandardHelpOptions = true,
+    description =
+        "Prints what each file is taken for: its blocks, running texts, fonts and findings.")
+final class DescribeCommand implements Callable<Integer> {
+  @Parameters(arity = "1..*", paramLabel = "FILE", description = "PDF or DOCX files.")
+  private List<Path> files = List.of();
+
+  @Option(
+      names = "--json",
+      required = true,
+      description = "One JSON object a file, each on one line.")
+  private boolean json;
+
+  @Mixin private Password password = new Password();
+
+  @Override
+  public Integer call() throws IOException {
+    int status = json ? 0 : 2;
+    PrintStream out = new PrintStream(System.out, true, StandardCharsets.UTF_8);
+    for (Path file : files) {
+      try {
+        out.println(describe(file));
+      } catch (ReadProblem e) {
+        out.println(Describer.problem(file.toString(), e));
+        status = 1;
+      }
+    }
+    return status;
+  }
+
+  private String describe(Path file) throws ReadProblem, IOException {
+    TakenIn taken = Intake.take(password.request(file));
+    if (taken.origin().format().equals("pdf")) {
+      var places = taken.origin().places();
+      return Describer.describe(
+          file.toString(),
+          taken,
+          taken.origin().pages(),
+          id -> Optional.ofNullable(places.get(id)).map(Finding.SourcePlace::page).map(p -> p + 1));
+    }
+    Layout layout = new Layouter(FontBook.shipped()).layout(taken.document());
+    return Describer.describe(
+        file.toString(),
+        taken,
+        layout.pages().size(),
+        id -> layout.pagesOf(id).stream().findFirst().map(Page::number));
+  }
+}

@@ -1,0 +1,25 @@
+package decant.layout;
+
+import decant.model.Block;
+
+/** A block set to a width. */
+public sealed interface BlockLayout permits ParagraphLayout, TableLayout {
+  Block source();
+
+  double spaceBefore();
+
+  double spaceAfter();
+
+  boolean keepWithNext();
+
+  double height();
+
+  /** How many parts a page break can fall between: lines or rows. */
+  int parts();
+
+  /** Height of the parts from one to another. */
+  double height(int from, int to);
+
+  /** The fewest first parts that may stand at the end of a page. */
+  int leastHead();
+}

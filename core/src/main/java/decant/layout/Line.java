@@ -1,0 +1,30 @@
+package decant.layout;
+
+import java.util.List;
+
+/**
+ * One line of a paragraph.
+ *
+ * @param top from the top of the paragraph's first line
+ * @param height to the top of the next line
+ * @param baseline from the line's own top
+ * @param from first place of the paragraph on it
+ * @param to place after the last one; spaces and breaks at the end included
+ * @param pageBreak the page ends after it
+ */
+public record Line(
+    double top,
+    double height,
+    double baseline,
+    int from,
+    int to,
+    List<Item> items,
+    boolean pageBreak) {
+  public Line {
+    items = List.copyOf(items);
+  }
+
+  public double bottom() {
+    return top + height;
+  }
+}

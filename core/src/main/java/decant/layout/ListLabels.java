@@ -1,0 +1,119 @@
+package decant.layout;
+
+import decant.model.Block;
+import decant.model.Document;
+import decant.model.KeptBlock;
+import decant.model.ListDefinition;
+import decant.model.ListMembership;
+import decant.model.NodeId;
+import decant.model.Paragraph;
+import decant.model.ParagraphTraits;
+import decant.model.Section;
+import decant.model.Table;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+
+/** The labels of list items, counted through the document in reading order. */
+public final class ListLabels {
+  private final Styles styles;
+  private final Map<String, int[]> counters = new HashMap<>();
+  private final Map<NodeId, String> labels = new HashMap<>();
+
+  private ListLabels(Styles styles) {
+    this.styles = styles;
+  }
+
+  /** The label of each list item of the flow. */
+  public static Map<NodeId, String> of(Document d) {
+    return of(d, new Styles(d.styles(), d.lists(), decant.text.FontBook.shipped()));
+  }
+
+  static Map<NodeId, String> of(Document d, Styles styles) {
+    if (d.lists().isEmpty()) {
+      return Map.of();
+    }
+    var l = new ListLabels(styles);
+    for (Section s : d.sections()) {
+      l.walk(s.blocks());
+    }
+    return l.labels;
+  }
+
+  private void walk(List<Block> blocks) {
+    for (Block b : blocks) {
+      switch (b) {
+        case Paragraph p -> count(p);
+        case Table t -> t.rows().forEach(r -> r.cells().forEach(c -> walk(c.blocks())));
+        case KeptBlock k -> {}
+      }
+    }
+  }
+
+  private void count(Paragraph p) {
+    ListMembership member = styles.paragraphLook(p).value(ParagraphTraits.LIST);
+    ListDefinition list = styles.lists().get(member.list());
+    if (list == null) {
+      return;
+    }
+    int depth = Math.clamp(member.depth(), 0, list.levels().size() - 1);
+    int[] n = counters.computeIfAbsent(list.id(), k -> new int[9]);
+    n[depth] = n[depth] == 0 ? list.level(depth).start() : n[depth] + 1;
+    for (int k = 0; k < depth; k++) {
+      if (n[k] == 0) {
+        n[k] = list.level(k).start();
+      }
+    }
+    java.util.Arrays.fill(n, depth + 1, n.length, 0);
+    labels.put(p.id(), label(list, depth, n));
+  }
+
+  private static String label(ListDefinition list, int depth, int[] n) {
+    ListDefinition.Level level = list.level(depth);
+    String label = level.pattern();
+    for (int k = 0; k <= depth && k < 9; k++) {
+      String mark = "%" + (k + 1);
+      if (label.contains(mark)) {
+        label = label.replace(mark, number(list.level(k).format(), n[k]));
+      }
+    }
+    return label;
+  }
+
+  static String number(ListDefinition.NumberFormat format, int n) {
+    return switch (format) {
+      case DECIMAL, BULLET -> Integer.toString(n);
+      case NONE -> "";
+      case LOWER_LETTER -> letters(n);
+      case UPPER_LETTER -> letters(n).toUpperCase(Locale.ROOT);
+      case LOWER_ROMAN -> roman(n);
+      case UPPER_ROMAN -> roman(n).toUpperCase(Locale.ROOT);
+    };
+  }
+
+  /** a to z, then aa to zz, as ISO/IEC 29500-1 §17.18.59 has it. */
+  private static String letters(int n) {
+    if (n < 1) {
+      return Integer.toString(n);
+    }
+    return String.valueOf((char) ('a' + (n - 1) % 26)).repeat(Math.min(20, (n - 1) / 26 + 1));
+  }
+
+  private static String roman(int n) {
+    if (n < 1 || n > 3999) {
+      return Integer.toString(n);
+    }
+    int[] values = {1000, 900, 500, 400, 100, 90, 50, 40, 10, 9, 5, 4, 1};
+    String[] signs = {"m", "cm", "d", "cd", "c", "xc", "l", "xl", "x", "ix", "v", "iv", "i"};
+    var b = new StringBuilder();
+    int left = n;
+    for (int k = 0; k < values.length; k++) {
+      while (left >= values[k]) {
+        b.append(signs[k]);
+        left -= values[k];
+      }
+    }
+    return b.toString();
+  }
+}

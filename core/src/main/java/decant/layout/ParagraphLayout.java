@@ -1,0 +1,63 @@
+package decant.layout;
+
+import decant.model.Paragraph;
+import java.util.List;
+
+/** A paragraph broken into lines. */
+public record ParagraphLayout(
+    Paragraph source, ParagraphStyle style, double width, List<Line> lines) implements BlockLayout {
+  public ParagraphLayout {
+    lines = List.copyOf(lines);
+  }
+
+  @Override
+  public double spaceBefore() {
+    return style.spaceBefore();
+  }
+
+  @Override
+  public double spaceAfter() {
+    return style.spaceAfter();
+  }
+
+  @Override
+  public boolean keepWithNext() {
+    return style.keepWithNext();
+  }
+
+  @Override
+  public double height() {
+    return lines.getLast().bottom();
+  }
+
+  @Override
+  public int parts() {
+    return lines.size();
+  }
+
+  @Override
+  public double height(int from, int to) {
+    return from >= to ? 0 : lines.get(to - 1).bottom() - lines.get(from).top();
+  }
+
+  @Override
+  public int leastHead() {
+    if (style.keepTogether()) {
+      return lines.size();
+    }
+    // Two lines together at either end of a page; three lines cannot be split so.
+    return style.widowControl() ? (lines.size() <= 3 ? lines.size() : 2) : 1;
+  }
+
+  /**
+   * The line that a place of the paragraph stands on. At a break between two lines, the later one.
+   */
+  public int lineOf(int offset) {
+    for (int k = lines.size() - 1; k > 0; k--) {
+      if (offset >= lines.get(k).from()) {
+        return k;
+      }
+    }
+    return 0;
+  }
+}

@@ -1,0 +1,207 @@
+package decant.layout;
+
+import decant.model.Position;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+
+/** From positions to places on a page and back. */
+public final class Places {
+  /** A line where it stands on its page. */
+  public record PlacedLine(ParagraphLayout paragraph, Line line, double x, double top) {
+    public double bottom() {
+      return top + line.height();
+    }
+
+    public double baseline() {
+      return top + line.baseline();
+    }
+  }
+
+  private Places() {}
+
+  /** The lines of a page's body from top to bottom, those in cells included. */
+  public static List<PlacedLine> lines(Page page) {
+    var out = new ArrayList<PlacedLine>();
+    collect(page.body(), 0, 0, out);
+    return out;
+  }
+
+  private static void collect(
+      List<Fragment> fragments, double dx, double dy, List<PlacedLine> out) {
+    for (Fragment f : fragments) {
+      switch (f) {
+        case Fragment.Lines l -> {
+          double shift = l.layout().lines().get(l.from()).top();
+          for (int k = l.from(); k < l.to(); k++) {
+            Line line = l.layout().lines().get(k);
+            out.add(new PlacedLine(l.layout(), line, dx + l.x(), dy + l.y() + line.top() - shift));
+          }
+        }
+        case Fragment.Rows r -> {
+          double y = dy + r.y();
+          if (r.repeatHeader()) {
+            y += r.layout().height(0, r.layout().headerRows());
+          }
+          for (int k = r.from(); k < r.to(); k++) {
+            TableLayout.Row row = r.layout().rows().get(k);
+            for (TableLayout.CellBox c : row.cells()) {
+              collect(c.content(), dx + r.x() + c.x(), y, out);
+            }
+            y += row.height();
+          }
+        }
+      }
+    }
+  }
+
+  static Optional<CaretPlace> caret(Page page, Position at) {
+    PlacedLine best = null;
+    for (PlacedLine l : lines(page)) {
+      if (l.paragraph().source().id().equals(at.paragraph()) && l.line().from() <= at.offset()) {
+        boolean last = l.line() == l.paragraph().lines().getLast();
+        if (at.offset() < l.line().to() || last || at.offset() == l.line().to()) {
+          best = l; // at a break between two lines the later one wins
+        }
+      }
+    }
+    if (best == null) {
+      return Optional.empty();
+    }
+    return Optional.of(
+        new CaretPlace(page, best.x() + xOf(best, at.offset()), best.top(), best.line().height()));
+  }
+
+  /** Where the caret stands on a line, from the left edge of its block. */
+  public static double xOf(PlacedLine placed, int offset) {
+    Line line = placed.line();
+    double fallback = startX(placed);
+    for (Item item : line.items()) {
+      switch (item) {
+        case Item.GlyphRun r -> {
+          if (!r.generated() && offset >= r.from() && offset <= r.to()) {
+            double x = runX(r, offset);
+            if (offset < r.to()) {
+              return x;
+            }
+            fallback = x;
+          } else if (!r.generated() && offset > r.to()) {
+            fallback = Math.max(fallback, r.x() + r.width());
+          }
+        }
+        case Item.PictureBox p -> {
+          if (offset == p.at()) {
+            return p.x();
+          }
+          if (offset > p.at()) {
+            fallback = Math.max(fallback, p.x() + p.width());
+          }
+        }
+        case Item.Fill f -> {}
+      }
+    }
+    return fallback;
+  }
+
+  private static double startX(PlacedLine placed) {
+    ParagraphStyle s = placed.paragraph().style();
+    double width = placed.paragraph().width();
+    double left = s.rightToLeft() ? s.indentEnd() : s.indentStart();
+    double right = width - (s.rightToLeft() ? s.indentStart() : s.indentEnd());
+    return switch (s.alignment()) {
+      case START, JUSTIFIED ->
+          s.rightToLeft()
+              ? right
+              : left + Math.max(0, placed.line().from() == 0 ? s.firstLine() : 0);
+      case CENTRE -> (left + right) / 2;
+      case END -> s.rightToLeft() ? left : right;
+    };
+  }
+
+  private static double runX(Item.GlyphRun r, int offset) {
+    // Between clusters: the edge. Within one (a ligature): a share of it.
+    int before = -1;
+    int after = Integer.MAX_VALUE;
+    for (int c : r.clusters()) {
+      if (c <= offset) {
+        before = Math.max(before, c);
+      }
+      if (c > offset) {
+        after = Math.min(after, c);
+      }
+    }
+    int endPlace = after == Integer.MAX_VALUE ? r.to() : after;
+    if (before < 0) {
+      return r.rightToLeft() ? r.x() + r.width() : r.x();
+    }
+    double left = Double.MAX_VALUE;
+    double right = 0;
+    for (int g = 0; g < r.glyphs().length; g++) {
+      if (r.clusters()[g] == before) {
+        left = Math.min(left, r.xs()[g]);
+        right = Math.max(right, g + 1 < r.glyphs().length ? nextOrigin(r, g) : r.width());
+      }
+    }
+    double share = endPlace == before ? 0 : (offset - before) / (double) (endPlace - before);
+    return r.x()
+        + (r.rightToLeft() ? right - share * (right - left) : left + share * (right - left));
+  }
+
+  private static double nextOrigin(Item.GlyphRun r, int g) {
+    for (int k = g + 1; k < r.glyphs().length; k++) {
+      if (r.clusters()[k] != r.clusters()[g]) {
+        return r.xs()[k];
+      }
+    }
+    return r.width();
+  }
+
+  static Optional<Position> positionAt(Page page, double x, double y) {
+    PlacedLine best = null;
+    double bestDistance = Double.MAX_VALUE;
+    for (PlacedLine l : lines(page)) {
+      double dy = y < l.top() ? l.top() - y : y > l.bottom() ? y - l.bottom() : 0;
+      double left = l.x();
+      double right = l.x() + l.paragraph().width();
+      double dx = x < left ? left - x : x > right ? x - right : 0;
+      double distance = dy * 4 + dx;
+      if (distance < bestDistance) {
+        bestDistance = distance;
+        best = l;
+      }
+    }
+    if (best == null) {
+      return Optional.empty();
+    }
+    return Optional.of(new Position(best.paragraph().source().id(), offsetAt(best, x - best.x())));
+  }
+
+  /** The place of a line nearest to a distance from the left edge of its block. */
+  public static int offsetAt(PlacedLine placed, double x) {
+    Line line = placed.line();
+    String text = placed.paragraph().source().text();
+    int end = line.to();
+    // A click beyond the end stays on this line: before its last space or break, not at the start
+    // of the next.
+    while (end > line.from()
+        && end > 0
+        && (text.charAt(end - 1) == '\n'
+            || text.charAt(end - 1) == '\f'
+            || text.charAt(end - 1) == ' ' && line != placed.paragraph().lines().getLast())) {
+      end--;
+    }
+    int best = line.from();
+    double bestDistance = Double.MAX_VALUE;
+    for (int k = line.from(); k <= end; k++) {
+      if (k > 0 && k < text.length() && Character.isLowSurrogate(text.charAt(k))) {
+        continue;
+      }
+      double d = Math.abs(xOf(placed, k) - x);
+      if (d < bestDistance - 1e-6) {
+        bestDistance = d;
+        best = k;
+      }
+    }
+    return best;
+  }
+}

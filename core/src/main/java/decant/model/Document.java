@@ -1,0 +1,313 @@
+package decant.model;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.NoSuchElementException;
+import java.util.Optional;
+import java.util.function.UnaryOperator;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * A document: an immutable tree. Every change makes a new one that shares what did not change, so
+ * that versions are cheap to keep and two of them can be compared by identity.
+ */
+public final class Document {
+  private final Particulars particulars;
+  private final StyleSheet styles;
+  private final Map<String, ListDefinition> lists;
+  private final List<Section> sections;
+  private final Map<NodeId, Story> notes;
+  private final Map<MediaId, Media> media;
+  private final List<KeptPart> keptParts;
+  private volatile @Nullable DocumentIndex index;
+
+  private Document(
+      Particulars particulars,
+      StyleSheet styles,
+      Map<String, ListDefinition> lists,
+      List<Section> sections,
+      Map<NodeId, Story> notes,
+      Map<MediaId, Media> media,
+      List<KeptPart> keptParts,
+      @Nullable DocumentIndex index) {
+    this.particulars = particulars;
+    this.styles = styles;
+    this.lists = lists;
+    this.sections = sections;
+    this.notes = notes;
+    this.media = media;
+    this.keptParts = keptParts;
+    this.index = index;
+  }
+
+  /** A document of these parts. There is always at least one section. */
+  public static Document of(
+      Particulars particulars,
+      StyleSheet styles,
+      Map<String, ListDefinition> lists,
+      List<Section> sections,
+      Map<NodeId, Story> notes,
+      Map<MediaId, Media> media,
+      List<KeptPart> keptParts) {
+    if (sections.isEmpty()) {
+      throw new IllegalArgumentException("a document has at least one section");
+    }
+    return new Document(
+        particulars,
+        styles,
+        java.util.Collections.unmodifiableMap(new LinkedHashMap<>(lists)),
+        List.copyOf(sections),
+        java.util.Collections.unmodifiableMap(new LinkedHashMap<>(notes)),
+        java.util.Collections.unmodifiableMap(new LinkedHashMap<>(media)),
+        List.copyOf(keptParts),
+        null);
+  }
+
+  /** A document of one section on A4 with these blocks and no notes, lists or media. */
+  public static Document of(StyleSheet styles, List<Block> blocks) {
+    var section = new Section(NodeId.fresh(), PageSetup.A4, false, Map.of(), blocks);
+    return of(Particulars.NONE, styles, Map.of(), List.of(section), Map.of(), Map.of(), List.of());
+  }
+
+  public Particulars particulars() {
+    return particulars;
+  }
+
+  public StyleSheet styles() {
+    return styles;
+  }
+
+  public Map<String, ListDefinition> lists() {
+    return lists;
+  }
+
+  public List<Section> sections() {
+    return sections;
+  }
+
+  public Map<NodeId, Story> notes() {
+    return notes;
+  }
+
+  public Map<MediaId, Media> media() {
+    return media;
+  }
+
+  /** Parts of the source package to be written back as they were. */
+  public List<KeptPart> keptParts() {
+    return keptParts;
+  }
+
+  public Document withParticulars(Particulars other) {
+    return new Document(other, styles, lists, sections, notes, media, keptParts, index);
+  }
+
+  public Document withStyles(StyleSheet other) {
+    return new Document(particulars, other, lists, sections, notes, media, keptParts, index);
+  }
+
+  public Document withMedia(Media added) {
+    var copy = new LinkedHashMap<>(media);
+    copy.put(added.id(), added);
+    return new Document(
+        particulars,
+        styles,
+        lists,
+        sections,
+        notes,
+        java.util.Collections.unmodifiableMap(copy),
+        keptParts,
+        index);
+  }
+
+  /** Where every node stands; made once for all versions that differ in text or looks alone. */
+  public DocumentIndex index() {
+    DocumentIndex known = index;
+    if (known == null) {
+      known = DocumentIndex.of(this);
+      index = known;
+    }
+    return known;
+  }
+
+  /** The paragraph with an identity, wherever it is nested. */
+  public Optional<Paragraph> paragraph(NodeId id) {
+    return block(id).map(b -> b instanceof Paragraph p ? p : null);
+  }
+
+  /** The block with an identity, wherever it is nested. */
+  public Optional<Block> block(NodeId id) {
+    int[] path = index().path(id);
+    return path == null ? Optional.empty() : Optional.of(blockAt(path));
+  }
+
+  /** The paragraph with an identity. @throws NoSuchElementException if there is none */
+  public Paragraph requireParagraph(NodeId id) {
+    return paragraph(id).orElseThrow(() -> new NoSuchElementException("no paragraph " + id));
+  }
+
+  /**
+   * Every paragraph of the flow in reading order, those in tables included, notes and running texts
+   * not.
+   */
+  public List<Paragraph> paragraphs() {
+    var out = new ArrayList<Paragraph>();
+    for (Section s : sections) {
+      collect(s.blocks(), out);
+    }
+    return out;
+  }
+
+  private static void collect(List<Block> blocks, List<Paragraph> out) {
+    for (Block b : blocks) {
+      switch (b) {
+        case Paragraph p -> out.add(p);
+        case Table t -> t.rows().forEach(r -> r.cells().forEach(c -> collect(c.blocks(), out)));
+        case KeptBlock k -> {}
+      }
+    }
+  }
+
+  /** The heading level in force for a paragraph: 0 for body text, 1 to 9 for headings. */
+  public int headingLevel(Paragraph p) {
+    return styles.paragraphLook(p.look()).value(ParagraphTraits.HEADING_LEVEL);
+  }
+
+  /** This document with one paragraph replaced by another of the same identity. */
+  public Document withParagraph(Paragraph changed) {
+    int[] path = index().path(changed.id());
+    if (path == null) {
+      throw new NoSuchElementException("no paragraph " + changed.id());
+    }
+    return rebuilt(
+        path, path.length - 1, blocks -> replaced(blocks, path[path.length - 1], changed), index);
+  }
+
+  /** This document with a range of a container's blocks replaced. */
+  public Document withBlocks(NodeId container, int from, int to, List<Block> with) {
+    int[] path = index().containerPath(container);
+    if (path == null) {
+      throw new NoSuchElementException("no container " + container);
+    }
+    return rebuilt(
+        path,
+        path.length,
+        blocks -> {
+          var out = new ArrayList<>(blocks.subList(0, from));
+          out.addAll(with);
+          out.addAll(blocks.subList(to, blocks.size()));
+          return out;
+        },
+        null);
+  }
+
+  /** The blocks of a container. */
+  public List<Block> blocksOf(NodeId container) {
+    int[] path = index().containerPath(container);
+    if (path == null) {
+      throw new NoSuchElementException("no container " + container);
+    }
+    return containerAt(path, path.length).blocks();
+  }
+
+  private Container containerAt(int[] path, int length) {
+    Container c =
+        switch (path[0]) {
+          case DocumentIndex.FLOW -> sections.get(path[1]);
+          case DocumentIndex.NOTES -> story(path[1]);
+          default -> running(path[1], path[2]);
+        };
+    int k = DocumentIndex.rootLength(path);
+    while (k < length) {
+      Table t = (Table) c.blocks().get(path[k]);
+      c = t.rows().get(path[k + 1]).cells().get(path[k + 2]);
+      k += 3;
+    }
+    return c;
+  }
+
+  private Block blockAt(int[] path) {
+    return containerAt(path, path.length - 1).blocks().get(path[path.length - 1]);
+  }
+
+  private Story story(int note) {
+    int k = 0;
+    for (Story s : notes.values()) {
+      if (k++ == note) {
+        return s;
+      }
+    }
+    throw new NoSuchElementException("no note " + note);
+  }
+
+  private Story running(int section, int place) {
+    return Optional.ofNullable(sections.get(section).running().get(Section.Running.values()[place]))
+        .orElseThrow();
+  }
+
+  private Document rebuilt(
+      int[] path,
+      int length,
+      UnaryOperator<List<Block>> change,
+      @Nullable DocumentIndex keepIndex) {
+    int root = DocumentIndex.rootLength(path);
+    switch (path[0]) {
+      case DocumentIndex.FLOW -> {
+        Section s = sections.get(path[1]);
+        var copy = new ArrayList<>(sections);
+        copy.set(path[1], s.withBlocks(descend(s.blocks(), path, root, length, change)));
+        return new Document(
+            particulars, styles, lists, List.copyOf(copy), notes, media, keptParts, keepIndex);
+      }
+      case DocumentIndex.NOTES -> {
+        Story n = story(path[1]);
+        var copy = new LinkedHashMap<>(notes);
+        copy.put(n.id(), n.withBlocks(descend(n.blocks(), path, root, length, change)));
+        return new Document(
+            particulars,
+            styles,
+            lists,
+            sections,
+            java.util.Collections.unmodifiableMap(copy),
+            media,
+            keptParts,
+            keepIndex);
+      }
+      default -> {
+        Section s = sections.get(path[1]);
+        Story n = running(path[1], path[2]);
+        var texts = new LinkedHashMap<>(s.running());
+        texts.put(
+            Section.Running.values()[path[2]],
+            n.withBlocks(descend(n.blocks(), path, root, length, change)));
+        var copy = new ArrayList<>(sections);
+        copy.set(path[1], new Section(s.id(), s.page(), s.continuous(), texts, s.blocks()));
+        return new Document(
+            particulars, styles, lists, List.copyOf(copy), notes, media, keptParts, keepIndex);
+      }
+    }
+  }
+
+  private static List<Block> descend(
+      List<Block> blocks, int[] path, int k, int length, UnaryOperator<List<Block>> change) {
+    if (k >= length) {
+      return change.apply(blocks);
+    }
+    Table t = (Table) blocks.get(path[k]);
+    Table.Row row = t.rows().get(path[k + 1]);
+    Cell cell = row.cells().get(path[k + 2]);
+    var cells = new ArrayList<>(row.cells());
+    cells.set(path[k + 2], cell.withBlocks(descend(cell.blocks(), path, k + 3, length, change)));
+    var rows = new ArrayList<>(t.rows());
+    rows.set(path[k + 1], new Table.Row(row.look(), cells));
+    return replaced(blocks, path[k], t.withRows(rows));
+  }
+
+  private static List<Block> replaced(List<Block> blocks, int at, Block with) {
+    var out = new ArrayList<>(blocks);
+    out.set(at, with);
+    return out;
+  }
+}

@@ -1,0 +1,79 @@
+package decant.model;
+
+import java.util.Optional;
+
+/**
+ * One thing a person should know about a document, anchored to a place.
+ *
+ * @param message in the person's words: what, and what it means for the result
+ * @param source where it stood in the file it came from
+ * @param node the node of the document that it concerns
+ */
+public record Finding(
+    Kind kind,
+    Severity severity,
+    String message,
+    Optional<SourcePlace> source,
+    Optional<NodeId> node) {
+  /** What it is about. */
+  public enum Kind {
+    FONT_REPLACED("Font replaced"),
+    CHARACTERS_UNKNOWN("Characters unknown"),
+    HEADING_DOUBTFUL("Heading in doubt"),
+    TABLE_DOUBTFUL("Table in doubt"),
+    PICTURE_CHANGED("Picture changed"),
+    DRAWING_LEFT_OUT("Drawing left out"),
+    FORM_FLATTENED("Form field flattened"),
+    NOTE_MOVED("Note moved"),
+    LINK_BROKEN("Link leads nowhere"),
+    SCANNED_PAGE("Page is a picture"),
+    LAYOUT_SIMPLIFIED("Layout simplified"),
+    CONTENT_KEPT_UNSHOWN("Kept, not shown"),
+    RUNNING_TEXT_SET_APART("Running text set apart");
+
+    private final String label;
+
+    Kind(String label) {
+      this.label = label;
+    }
+
+    public String label() {
+      return label;
+    }
+  }
+
+  /** How much it matters. */
+  public enum Severity {
+    /** Something is gone. */
+    LOSS("lost"),
+    /** Something may be wrong. */
+    DOUBT("doubtful"),
+    /** Good to know. */
+    NOTE("note");
+
+    private final String label;
+
+    Severity(String label) {
+      this.label = label;
+    }
+
+    public String label() {
+      return label;
+    }
+  }
+
+  /** A page of the source, from 0, and a box on it in points from its top left corner. */
+  public record SourcePlace(int page, Box box) {}
+
+  public static Finding of(Kind kind, Severity severity, String message, NodeId node) {
+    return new Finding(kind, severity, message, Optional.empty(), Optional.of(node));
+  }
+
+  public static Finding general(Kind kind, Severity severity, String message) {
+    return new Finding(kind, severity, message, Optional.empty(), Optional.empty());
+  }
+
+  public Finding from(int page, Box box) {
+    return new Finding(kind, severity, message, Optional.of(new SourcePlace(page, box)), node);
+  }
+}

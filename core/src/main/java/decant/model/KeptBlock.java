@@ -1,0 +1,7 @@
+package decant.model;
+
+/**
+ * A block not understood, kept in its place and written back by the writer of the format it came
+ * from.
+ */
+public record KeptBlock(NodeId id, Kept kept) implements Block {}

@@ -1,0 +1,74 @@
+package decant.model;
+
+import java.util.List;
+
+/** The traits of paragraphs. Lengths are in points. */
+public final class ParagraphTraits {
+  /** Where lines stand between the margins; start and end follow the direction of the paragraph. */
+  public enum Alignment {
+    START,
+    CENTRE,
+    END,
+    JUSTIFIED
+  }
+
+  /** The base direction of a paragraph (UAX #9, P2 and P3). */
+  public enum Direction {
+    LEFT_TO_RIGHT,
+    RIGHT_TO_LEFT
+  }
+
+  /** A place that a tab advances to, measured from the paragraph's left margin. */
+  public record TabStop(double at, Kind kind, boolean leader) {
+    public enum Kind {
+      LEFT,
+      CENTRE,
+      RIGHT
+    }
+  }
+
+  /** The id of a named paragraph style; empty for the default one. */
+  public static final Trait<String> STYLE = new Trait<>("style", "");
+
+  /** 0 for body text, 1 to 9 for headings. */
+  public static final Trait<Integer> HEADING_LEVEL = new Trait<>("heading-level", 0);
+
+  /**
+   * Membership of a list. An empty list id stands for none, which takes a styled paragraph out of
+   * its list.
+   */
+  public static final Trait<ListMembership> LIST = new Trait<>("list", new ListMembership("", 0));
+
+  public static final Trait<Alignment> ALIGNMENT = new Trait<>("alignment", Alignment.START);
+  public static final Trait<Direction> DIRECTION =
+      new Trait<>("direction", Direction.LEFT_TO_RIGHT);
+  public static final Trait<Double> INDENT_START = new Trait<>("indent-start", 0.0);
+  public static final Trait<Double> INDENT_END = new Trait<>("indent-end", 0.0);
+
+  /** Extra indent of the first line; negative hangs it. */
+  public static final Trait<Double> FIRST_LINE = new Trait<>("first-line", 0.0);
+
+  public static final Trait<Double> SPACE_BEFORE = new Trait<>("space-before", 0.0);
+  public static final Trait<Double> SPACE_AFTER = new Trait<>("space-after", 0.0);
+
+  /** No space between neighbours of the same style. */
+  public static final Trait<Boolean> CONTEXTUAL_SPACING = new Trait<>("contextual-spacing", false);
+
+  public static final Trait<LinePitch> LINE_PITCH = new Trait<>("line-pitch", LinePitch.SINGLE);
+  public static final Trait<Boolean> KEEP_WITH_NEXT = new Trait<>("keep-with-next", false);
+  public static final Trait<Boolean> KEEP_TOGETHER = new Trait<>("keep-together", false);
+  public static final Trait<Boolean> PAGE_BREAK_BEFORE = new Trait<>("page-break-before", false);
+  public static final Trait<Boolean> WIDOW_CONTROL = new Trait<>("widow-control", true);
+  public static final Trait<List<TabStop>> TABS = new Trait<>("tabs", List.of());
+
+  /** Background of the whole paragraph; white stands for none. */
+  public static final Trait<Colour> SHADING = new Trait<>("paragraph-shading", Colour.WHITE);
+
+  /** Names by which links reach this paragraph. */
+  public static final Trait<List<String>> BOOKMARKS = new Trait<>("bookmarks", List.of());
+
+  /** Paragraph properties a reader kept without understanding them. */
+  public static final Trait<List<Kept>> KEPT = new Trait<>("kept-paragraph", List.of());
+
+  private ParagraphTraits() {}
+}

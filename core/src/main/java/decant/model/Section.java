@@ -1,0 +1,61 @@
+package decant.model;
+
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+
+/**
+ * A stretch of the document on one kind of paper.
+ *
+ * @param continuous begins on the page where the section before it ends
+ * @param running headers and footers
+ */
+public record Section(
+    NodeId id, PageSetup page, boolean continuous, Map<Running, Story> running, List<Block> blocks)
+    implements Container {
+  /** Which pages a running text is for. */
+  public enum Running {
+    HEADER,
+    HEADER_FIRST,
+    HEADER_EVEN,
+    FOOTER,
+    FOOTER_FIRST,
+    FOOTER_EVEN;
+
+    public boolean isHeader() {
+      return ordinal() <= HEADER_EVEN.ordinal();
+    }
+  }
+
+  public Section {
+    running = Map.copyOf(running);
+    blocks = List.copyOf(blocks);
+  }
+
+  @Override
+  public Section withBlocks(List<Block> others) {
+    return new Section(id, page, continuous, running, others);
+  }
+
+  /**
+   * The running text of a page. A section that has a text for first or even pages uses it there;
+   * one that has none for even pages uses the ordinary one.
+   *
+   * @param firstOfSection whether the page is the section's first
+   * @param number the page's number, from 1
+   */
+  public Optional<Story> runningFor(boolean header, boolean firstOfSection, int number) {
+    Running first = header ? Running.HEADER_FIRST : Running.FOOTER_FIRST;
+    Running even = header ? Running.HEADER_EVEN : Running.FOOTER_EVEN;
+    Running usual = header ? Running.HEADER : Running.FOOTER;
+    boolean hasFirst =
+        running.containsKey(Running.HEADER_FIRST) || running.containsKey(Running.FOOTER_FIRST);
+    if (firstOfSection && hasFirst) {
+      return Optional.ofNullable(running.get(first));
+    }
+    if (number % 2 == 0 && running.containsKey(even)) {
+      return Optional.ofNullable(running.get(even));
+    }
+    return Optional.ofNullable(running.get(usual));
+  }
+}

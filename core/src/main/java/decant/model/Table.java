@@ -1,0 +1,67 @@
+package decant.model;
+
+import java.util.List;
+
+/**
+ * A table.
+ *
+ * @param look table traits, which rows and cells may set again
+ * @param columns width of each grid column, in points
+ * @param rows each with the cells that begin in it; a cell merged downwards stands in its first row
+ *     only
+ */
+public record Table(NodeId id, Look look, List<Double> columns, List<Row> rows) implements Block {
+  /** One row. */
+  public record Row(Look look, List<Cell> cells) {
+    public Row {
+      cells = List.copyOf(cells);
+    }
+  }
+
+  public Table {
+    columns = List.copyOf(columns);
+    rows = List.copyOf(rows);
+  }
+
+  public Table withRows(List<Row> others) {
+    return new Table(id, look, columns, others);
+  }
+
+  /**
+   * Which grid column each cell of each row begins in, merged cells of earlier rows taken into
+   * account.
+   */
+  public int[][] cellColumns() {
+    int[][] result = new int[rows.size()][];
+    int width = Math.max(1, columns.size());
+    for (Row row : rows) {
+      int sum = 0;
+      for (Cell c : row.cells()) {
+        sum += c.columnSpan();
+      }
+      width = Math.max(width, sum);
+    }
+    int[] blocked = new int[width * 2 + 1]; // rows still covered from above, per column
+    for (int r = 0; r < rows.size(); r++) {
+      List<Cell> cells = rows.get(r).cells();
+      result[r] = new int[cells.size()];
+      int[] next = new int[blocked.length];
+      for (int c = 0; c < blocked.length; c++) {
+        next[c] = Math.max(0, blocked[c] - 1);
+      }
+      int column = 0;
+      for (int k = 0; k < cells.size(); k++) {
+        while (column < width && blocked[column] > 0) {
+          column++;
+        }
+        result[r][k] = column;
+        Cell cell = cells.get(k);
+        for (int c = 0; c < cell.columnSpan() && column < blocked.length; c++, column++) {
+          next[column] = Math.max(next[column], cell.rowSpan() - 1);
+        }
+      }
+      blocked = next;
+    }
+    return result;
+  }
+}

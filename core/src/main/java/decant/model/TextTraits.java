@@ -1,0 +1,45 @@
+package decant.model;
+
+import java.util.List;
+
+/** The traits of runs of text. */
+public final class TextTraits {
+  /** Whether text stands on the line, above or below it. */
+  public enum Raise {
+    NONE,
+    SUPERSCRIPT,
+    SUBSCRIPT
+  }
+
+  public static final Trait<String> FAMILY = new Trait<>("family", "Liberation Serif");
+
+  /** Size in points. */
+  public static final Trait<Double> SIZE = new Trait<>("size", 10.0);
+
+  public static final Trait<Boolean> BOLD = new Trait<>("bold", false);
+  public static final Trait<Boolean> ITALIC = new Trait<>("italic", false);
+  public static final Trait<Boolean> UNDERLINE = new Trait<>("underline", false);
+  public static final Trait<Boolean> STRIKE = new Trait<>("strike", false);
+  public static final Trait<Boolean> ALL_CAPS = new Trait<>("all-caps", false);
+  public static final Trait<Boolean> HIDDEN = new Trait<>("hidden", false);
+  public static final Trait<Colour> COLOUR = new Trait<>("colour", Colour.BLACK);
+
+  /** Background behind the text; white stands for none. */
+  public static final Trait<Colour> HIGHLIGHT = new Trait<>("highlight", Colour.WHITE);
+
+  public static final Trait<Raise> RAISE = new Trait<>("raise", Raise.NONE);
+
+  /** BCP 47 language tag; empty for unknown. */
+  public static final Trait<String> LANGUAGE = new Trait<>("language", "");
+
+  /** The id of a named character style; empty for none. */
+  public static final Trait<String> CHARACTER_STYLE = new Trait<>("character-style", "");
+
+  /** Where the text leads. Has no meaningful initial value: ask with {@link Look#get}. */
+  public static final Trait<Link> LINK = new Trait<>("link", new Link.Internal(""));
+
+  /** Run properties a reader kept without understanding them. */
+  public static final Trait<List<Kept>> KEPT = new Trait<>("kept-run", List.of());
+
+  private TextTraits() {}
+}

@@ -1,0 +1,327 @@
+package decant.model.edit;
+
+import com.ibm.icu.text.BreakIterator;
+import decant.model.Block;
+import decant.model.Document;
+import decant.model.Inline;
+import decant.model.Look;
+import decant.model.NodeId;
+import decant.model.Paragraph;
+import decant.model.ParagraphTraits;
+import decant.model.Position;
+import decant.model.Selection;
+import decant.model.TextTraits;
+import decant.model.Trait;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+
+/** The changes that keys and buttons ask for: each takes a revision and gives the next. */
+public final class Commands {
+  private static final String TYPING = "Typing";
+
+  private Commands() {}
+
+  /** Puts text in place of what is selected. Line feeds begin new paragraphs. */
+  public static Revision insert(Revision r, String text) {
+    Revision clear = r.selection().isCaret() ? r : delete(r, "Replace");
+    boolean extend = !r.selection().isCaret() || continuesTyping(r, text);
+    Look look = r.pending().orElseGet(() -> lookForTyping(clear));
+    String[] lines = text.replace("\r\n", "\n").replace('\r', '\n').split("\n", -1);
+    var steps = new ArrayList<Step>();
+    Position at = clear.selection().caret();
+    for (int k = 0; k < lines.length; k++) {
+      String line = lines[k].replaceAll("[\\p{Cc}&&[^\t]]", "");
+      if (k > 0) {
+        Paragraph p = clear.document().requireParagraph(clear.selection().caret().paragraph());
+        NodeId next = NodeId.fresh();
+        steps.add(new Step.Split(at.paragraph(), at.offset(), next, p.look(), p.endLook()));
+        at = new Position(next, 0);
+      }
+      if (!line.isEmpty()) {
+        steps.add(
+            new Step.ReplaceText(
+                at.paragraph(), at.offset(), at.offset(), List.of(new Inline.Text(line, look))));
+        at = new Position(at.paragraph(), at.offset() + line.length());
+      }
+    }
+    if (steps.isEmpty()) {
+      return clear;
+    }
+    var edit = new Edit(TYPING, steps);
+    return extend ? clear.extend(edit, Selection.at(at)) : clear.apply(edit, Selection.at(at));
+  }
+
+  /** Begins a new paragraph. At the end of a heading the new one is body text. */
+  public static Revision newParagraph(Revision r) {
+    Revision clear = r.selection().isCaret() ? r : delete(r, "Replace");
+    Document d = clear.document();
+    Position at = clear.selection().caret();
+    Paragraph p = d.requireParagraph(at.paragraph());
+    boolean atEnd = at.offset() == p.length();
+    Look look = p.look().without(ParagraphTraits.BOOKMARKS);
+    Look endLook = p.endLook();
+    if (atEnd && d.headingLevel(p) > 0) {
+      look = Look.PLAIN;
+      endLook = Look.PLAIN;
+    } else if (atEnd) {
+      endLook =
+          p.inlines().isEmpty() ? endLook : p.inlines().getLast().look().without(TextTraits.LINK);
+    }
+    NodeId next = NodeId.fresh();
+    var edit = Edit.of("New paragraph", new Step.Split(p.id(), at.offset(), next, look, endLook));
+    Selection after = Selection.at(new Position(next, 0));
+    return r.selection().isCaret() ? clear.apply(edit, after) : clear.extend(edit, after);
+  }
+
+  /** Breaks the line without beginning a paragraph. */
+  public static Revision lineBreak(Revision r) {
+    Revision clear = r.selection().isCaret() ? r : delete(r, "Replace");
+    Position at = clear.selection().caret();
+    var step =
+        new Step.ReplaceText(
+            at.paragraph(),
+            at.offset(),
+            at.offset(),
+            List.of(new Inline.Text("\n", lookForTyping(clear))));
+    return clear.apply(
+        Edit.of("Line break", step), Selection.at(new Position(at.paragraph(), at.offset() + 1)));
+  }
+
+  /**
+   * Deletes what is selected, else the grapheme before the caret, else joins with the paragraph
+   * before.
+   */
+  public static Revision deleteBackward(Revision r) {
+    if (!r.selection().isCaret()) {
+      return delete(r, "Delete");
+    }
+    Position caret = r.selection().caret();
+    Position from = Motion.previousCharacter(r.document(), caret);
+    return deleteBetween(r, from, caret);
+  }
+
+  /**
+   * Deletes what is selected, else the grapheme after the caret, else joins with the paragraph
+   * after.
+   */
+  public static Revision deleteForward(Revision r) {
+    if (!r.selection().isCaret()) {
+      return delete(r, "Delete");
+    }
+    Position caret = r.selection().caret();
+    return deleteBetween(r, caret, Motion.nextCharacter(r.document(), caret));
+  }
+
+  /** Deletes from the caret to the beginning of the word before it. */
+  public static Revision deleteWordBackward(Revision r) {
+    if (!r.selection().isCaret()) {
+      return delete(r, "Delete");
+    }
+    Position caret = r.selection().caret();
+    return deleteBetween(r, Motion.previousWord(r.document(), caret), caret);
+  }
+
+  private static Revision deleteBetween(Revision r, Position from, Position to) {
+    if (from.equals(to)) {
+      return r;
+    }
+    Document d = r.document();
+    if (!from.paragraph().equals(to.paragraph())
+        && !siblings(d, from.paragraph(), to.paragraph())) {
+      return r.withSelection(Selection.at(from)); // a cell's edge: move, delete nothing
+    }
+    Revision selected = new Revision(d, new Selection(from, to), r.history(), Optional.empty());
+    var edit = new Edit("Delete", deletion(d, new Range(from, to)));
+    Optional<History.Change> last = r.history().lastDone();
+    boolean run =
+        last.isPresent()
+            && last.get().edit().name().equals("Delete")
+            && last.get().after().equals(r.selection())
+            && from.paragraph().equals(to.paragraph());
+    Revision base = new Revision(selected.document(), r.selection(), r.history(), Optional.empty());
+    return run ? base.extend(edit, Selection.at(from)) : base.apply(edit, Selection.at(from));
+  }
+
+  private static boolean siblings(Document d, NodeId a, NodeId b) {
+    Optional<NodeId> ca = d.index().container(d, a);
+    int pa = d.index().place(a).orElse(-1);
+    int pb = d.index().place(b).orElse(-1);
+    return ca.isPresent() && ca.equals(d.index().container(d, b)) && Math.abs(pa - pb) == 1;
+  }
+
+  private static Revision delete(Revision r, String name) {
+    Range range = Range.of(r.document(), r.selection());
+    return r.apply(new Edit(name, deletion(r.document(), range)), Selection.at(range.start()));
+  }
+
+  private static List<Step> deletion(Document d, Range range) {
+    Position a = range.start();
+    Position b = range.end();
+    var steps = new ArrayList<Step>();
+    if (a.paragraph().equals(b.paragraph())) {
+      steps.add(new Step.ReplaceText(a.paragraph(), a.offset(), b.offset(), List.of()));
+      return steps;
+    }
+    Optional<NodeId> container = d.index().container(d, a.paragraph());
+    if (container.isPresent() && container.equals(d.index().container(d, b.paragraph()))) {
+      int i = d.index().place(a.paragraph()).orElseThrow();
+      int j = d.index().place(b.paragraph()).orElseThrow();
+      List<Block> between = d.blocksOf(container.get()).subList(i + 1, j);
+      int length = d.requireParagraph(a.paragraph()).length();
+      if (a.offset() < length) {
+        steps.add(new Step.ReplaceText(a.paragraph(), a.offset(), length, List.of()));
+      }
+      if (b.offset() > 0) {
+        steps.add(new Step.ReplaceText(b.paragraph(), 0, b.offset(), List.of()));
+      }
+      if (!between.isEmpty()) {
+        steps.add(new Step.ReplaceBlocks(container.get(), i + 1, between, List.of(), a));
+      }
+      steps.add(new Step.Join(a.paragraph(), a.offset(), b.paragraph()));
+      return steps;
+    }
+    for (Range.Part part : range.parts(d)) {
+      if (part.from() < part.to()) {
+        steps.add(new Step.ReplaceText(part.paragraph().id(), part.from(), part.to(), List.of()));
+      }
+    }
+    return steps;
+  }
+
+  /** Sets a text trait on what is selected; with a caret, on what is typed next. */
+  public static <T> Revision set(Revision r, String name, Trait<T> trait, T value) {
+    if (r.selection().isCaret()) {
+      return r.withPending(r.pending().orElseGet(() -> lookForTyping(r)).with(trait, value));
+    }
+    Document d = r.document();
+    var steps = new ArrayList<Step>();
+    for (Range.Part part : Range.of(d, r.selection()).parts(d)) {
+      List<Inline> styled =
+          part.paragraph().slice(part.from(), part.to()).stream()
+              .map(i -> i.withLook(i.look().with(trait, value)))
+              .toList();
+      if (!styled.isEmpty()) {
+        steps.add(new Step.Restyle(part.paragraph().id(), part.from(), styled));
+      }
+    }
+    return steps.isEmpty() ? r : r.apply(new Edit(name, steps), r.selection());
+  }
+
+  /** Sets a yes-or-no trait, or clears it where all that is selected has it. */
+  public static Revision toggle(Revision r, String name, Trait<Boolean> trait) {
+    return set(r, name, trait, !isSet(r, trait));
+  }
+
+  /** Whether all that is selected has the trait. */
+  public static boolean isSet(Revision r, Trait<Boolean> trait) {
+    Document d = r.document();
+    if (r.selection().isCaret()) {
+      Paragraph p = d.requireParagraph(r.selection().caret().paragraph());
+      Look direct = r.pending().orElseGet(() -> p.lookAt(r.selection().caret().offset()));
+      return d.styles().textLook(d.styles().textBase(p.look()), direct).value(trait);
+    }
+    boolean any = false;
+    for (Range.Part part : Range.of(d, r.selection()).parts(d)) {
+      Look base = d.styles().textBase(part.paragraph().look());
+      for (Inline i : part.paragraph().slice(part.from(), part.to())) {
+        any = true;
+        if (!d.styles().textLook(base, i.look()).value(trait)) {
+          return false;
+        }
+      }
+    }
+    return any;
+  }
+
+  /** Sets a paragraph trait on every paragraph that the selection touches. */
+  public static <T> Revision setParagraph(Revision r, String name, Trait<T> trait, T value) {
+    Document d = r.document();
+    var steps = new ArrayList<Step>();
+    for (Range.Part part : Range.of(d, r.selection()).parts(d)) {
+      Paragraph p = part.paragraph();
+      steps.add(new Step.SetParagraphLook(p.id(), p.look().with(trait, value), p.endLook()));
+    }
+    return r.apply(new Edit(name, steps), r.selection());
+  }
+
+  /**
+   * Makes every paragraph that the selection touches a heading of a level, or body text for level
+   * 0. The named style of the level is used; looks set directly on its text by hand give way to it,
+   * links stay.
+   */
+  public static Revision setHeadingLevel(Revision r, int level) {
+    Document d = r.document();
+    var styles = HeadingStyles.ensure(d.styles(), level);
+    var steps = new ArrayList<Step>();
+    if (styles != d.styles()) {
+      steps.add(new Step.SetStyles(styles));
+    }
+    for (Range.Part part : Range.of(d, r.selection()).parts(d)) {
+      Paragraph p = part.paragraph();
+      Look look =
+          p.look()
+              .without(ParagraphTraits.HEADING_LEVEL)
+              .without(ParagraphTraits.STYLE)
+              .without(ParagraphTraits.FIRST_LINE)
+              .without(ParagraphTraits.ALIGNMENT)
+              .without(ParagraphTraits.SPACE_BEFORE)
+              .without(ParagraphTraits.SPACE_AFTER)
+              .without(ParagraphTraits.LINE_PITCH)
+              .without(ParagraphTraits.KEEP_WITH_NEXT);
+      if (level > 0) {
+        look = look.with(ParagraphTraits.STYLE, HeadingStyles.id(styles, level));
+        look = look.without(ParagraphTraits.LIST);
+      }
+      steps.add(new Step.SetParagraphLook(p.id(), look, Look.PLAIN));
+      List<Inline> plain =
+          p.inlines().stream().map(i -> i.withLook(HeadingStyles.bare(i.look()))).toList();
+      if (!plain.isEmpty()) {
+        steps.add(new Step.Restyle(p.id(), 0, plain));
+      }
+    }
+    String name = level == 0 ? "Make body text" : "Make heading " + level;
+    return r.apply(new Edit(name, steps), r.selection());
+  }
+
+  /** The look that text typed now would have. */
+  public static Look lookForTyping(Revision r) {
+    Position caret = r.selection().caret();
+    Paragraph p = r.document().requireParagraph(caret.paragraph());
+    Look look = p.lookAt(caret.offset());
+    // A link ends where its text ends: typing at its edge does not lengthen it.
+    boolean inside =
+        look.sets(TextTraits.LINK)
+            && caret.offset() < p.length()
+            && p.lookAt(caret.offset() + 1).get(TextTraits.LINK).equals(look.get(TextTraits.LINK));
+    return inside ? look : look.without(TextTraits.LINK);
+  }
+
+  private static boolean continuesTyping(Revision r, String text) {
+    // One undo takes back a word: a space after a letter begins the next one.
+    Optional<History.Change> last = r.history().lastDone();
+    if (last.isEmpty()
+        || !last.get().edit().name().equals(TYPING)
+        || !last.get().after().equals(r.selection())
+        || text.contains("\n")) {
+      return false;
+    }
+    Position caret = r.selection().caret();
+    String before = r.document().requireParagraph(caret.paragraph()).text();
+    boolean spaceBefore =
+        caret.offset() > 0 && Character.isWhitespace(before.charAt(caret.offset() - 1));
+    return !spaceBefore || Character.isWhitespace(text.charAt(0));
+  }
+
+  /** Selects the word at a position. */
+  public static Selection wordAt(Document d, Position at) {
+    String text = d.requireParagraph(at.paragraph()).text();
+    BreakIterator words = BreakIterator.getWordInstance(java.util.Locale.ROOT);
+    words.setText(text);
+    int end = at.offset() >= text.length() ? text.length() : words.following(at.offset());
+    int start = words.preceding(Math.max(end, 1));
+    return new Selection(
+        new Position(at.paragraph(), Math.max(0, start)),
+        new Position(at.paragraph(), Math.max(0, end)));
+  }
+}

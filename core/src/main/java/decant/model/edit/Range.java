@@ -1,0 +1,66 @@
+package decant.model.edit;
+
+import decant.model.Document;
+import decant.model.DocumentIndex;
+import decant.model.NodeId;
+import decant.model.Paragraph;
+import decant.model.Position;
+import decant.model.Selection;
+import java.util.ArrayList;
+import java.util.List;
+
+/** A selection in reading order. */
+public record Range(Position start, Position end) {
+  /** A part of one paragraph. */
+  public record Part(Paragraph paragraph, int from, int to) {}
+
+  /** The selection from its earlier to its later end. */
+  public static Range of(Document d, Selection s) {
+    return compare(d, s.anchor(), s.caret()) <= 0
+        ? new Range(s.anchor(), s.caret())
+        : new Range(s.caret(), s.anchor());
+  }
+
+  /** Which of two places comes first. Places outside the flow come last. */
+  public static int compare(Document d, Position a, Position b) {
+    if (a.paragraph().equals(b.paragraph())) {
+      return Integer.compare(a.offset(), b.offset());
+    }
+    DocumentIndex index = d.index();
+    return Integer.compare(
+        index.ordinal(a.paragraph()).orElse(Integer.MAX_VALUE),
+        index.ordinal(b.paragraph()).orElse(Integer.MAX_VALUE));
+  }
+
+  public boolean isEmpty() {
+    return start.equals(end);
+  }
+
+  /** The paragraphs it touches, each with the places that lie in it. */
+  public List<Part> parts(Document d) {
+    if (start.paragraph().equals(end.paragraph())) {
+      return List.of(new Part(d.requireParagraph(start.paragraph()), start.offset(), end.offset()));
+    }
+    var out = new ArrayList<Part>();
+    List<NodeId> order = d.index().order();
+    int first = d.index().ordinal(start.paragraph()).orElseThrow();
+    int last = d.index().ordinal(end.paragraph()).orElseThrow();
+    for (int k = first; k <= last; k++) {
+      Paragraph p = d.requireParagraph(order.get(k));
+      out.add(new Part(p, k == first ? start.offset() : 0, k == last ? end.offset() : p.length()));
+    }
+    return out;
+  }
+
+  /** Its text, paragraphs apart by line feeds, objects left out. */
+  public String text(Document d) {
+    var b = new StringBuilder();
+    for (Part part : parts(d)) {
+      if (!b.isEmpty()) {
+        b.append('\n');
+      }
+      b.append(part.paragraph().text(), part.from(), part.to());
+    }
+    return b.toString().replace(String.valueOf(decant.model.Inline.OBJECT), "");
+  }
+}

@@ -1,0 +1,92 @@
+package decant.model.edit;
+
+import decant.model.Document;
+import decant.model.Look;
+import decant.model.Position;
+import decant.model.Selection;
+import java.util.ArrayList;
+import java.util.Optional;
+
+/**
+ * A document being revised: its present version, what is selected, what was done.
+ *
+ * @param pending traits chosen with nothing selected, which the next typed text takes on
+ */
+public record Revision(
+    Document document, Selection selection, History history, Optional<Look> pending) {
+  /** A fresh revision with the caret at the start of the first paragraph. */
+  public static Revision of(Document document) {
+    var first = document.index().order();
+    if (first.isEmpty()) {
+      throw new IllegalArgumentException("a document to revise has at least one paragraph");
+    }
+    return new Revision(
+        document, Selection.at(new Position(first.getFirst(), 0)), History.EMPTY, Optional.empty());
+  }
+
+  public Revision withSelection(Selection other) {
+    return new Revision(document, other, history, Optional.empty());
+  }
+
+  public Revision withPending(Look look) {
+    return new Revision(document, selection, history, Optional.of(look));
+  }
+
+  /** This revision after an edit, with what is selected then. */
+  public Revision apply(Edit edit, Selection after) {
+    Edit inverse = edit.invert(document);
+    var change = new History.Change(edit, inverse, selection, after);
+    return new Revision(edit.apply(document), after, history.with(change), Optional.empty());
+  }
+
+  /** This revision after an edit, with what is selected moved along. */
+  public Revision apply(Edit edit) {
+    return apply(edit, new Selection(edit.map(selection.anchor()), edit.map(selection.caret())));
+  }
+
+  /**
+   * Like {@link #apply(Edit, Selection)}, but one with the last change, so that both are undone in
+   * one go.
+   */
+  public Revision extend(Edit edit, Selection after) {
+    Optional<History.Change> last = history.lastDone();
+    if (last.isEmpty()) {
+      return apply(edit, after);
+    }
+    Edit inverse = edit.invert(document);
+    var steps = new ArrayList<>(last.get().edit().steps());
+    steps.addAll(edit.steps());
+    var back = new ArrayList<>(inverse.steps());
+    back.addAll(last.get().inverse().steps());
+    var change =
+        new History.Change(
+            new Edit(edit.name(), steps), new Edit(edit.name(), back), last.get().before(), after);
+    return new Revision(edit.apply(document), after, history.withLast(change), Optional.empty());
+  }
+
+  public boolean canUndo() {
+    return history.done() != null;
+  }
+
+  public boolean canRedo() {
+    return history.undone() != null;
+  }
+
+  /** This revision with the last change taken back; itself if there is none. */
+  public Revision undo() {
+    return history
+        .lastDone()
+        .map(c ->
+            new Revision(c.inverse().apply(document), c.before(), history.undo(), Optional.empty()))
+        .orElse(this);
+  }
+
+  /** This revision with the last undone change made again; itself if there is none. */
+  public Revision redo() {
+    return history
+        .lastUndone()
+        .map(c ->
+            new Revision(c.edit().apply(document), c.after(), history.redo(), Optional.empty()))
+        .orElse(this);
+  }
+}

@@ -1,0 +1,263 @@
+package decant.model.edit;
+
+import decant.model.Block;
+import decant.model.Document;
+import decant.model.Inline;
+import decant.model.Look;
+import decant.model.Media;
+import decant.model.NodeId;
+import decant.model.Paragraph;
+import decant.model.Particulars;
+import decant.model.Position;
+import decant.model.StyleSheet;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.NoSuchElementException;
+
+/**
+ * The smallest change to a document. Applying a step to a document it was not made for may throw.
+ */
+public sealed interface Step {
+  /**
+   * The document after this step. @throws NoSuchElementException if it names a node that is not
+   * there
+   */
+  Document apply(Document before);
+
+  /** The step that takes the result back to {@code before}. */
+  Step invert(Document before);
+
+  /** Where a position of the document before stands after this step. */
+  Position map(Position position);
+
+  /** Replaces the places from {@code from} to {@code to} of a paragraph. */
+  record ReplaceText(NodeId paragraph, int from, int to, List<Inline> with) implements Step {
+    public ReplaceText {
+      with = List.copyOf(with);
+    }
+
+    @Override
+    public Document apply(Document before) {
+      Paragraph p = before.requireParagraph(paragraph);
+      List<Inline> out = new ArrayList<>(p.slice(0, from));
+      out.addAll(with);
+      out.addAll(p.slice(to, p.length()));
+      return before.withParagraph(p.withInlines(out));
+    }
+
+    @Override
+    public Step invert(Document before) {
+      Paragraph p = before.requireParagraph(paragraph);
+      return new ReplaceText(paragraph, from, from + lengthOf(with), p.slice(from, to));
+    }
+
+    @Override
+    public Position map(Position at) {
+      if (!at.paragraph().equals(paragraph) || at.offset() < from) {
+        return at;
+      }
+      int end = from + lengthOf(with);
+      return new Position(paragraph, at.offset() >= to ? at.offset() - to + end : end);
+    }
+  }
+
+  /**
+   * Gives the inlines from a place on other looks; {@code with} has as many places as it replaces.
+   */
+  record Restyle(NodeId paragraph, int from, List<Inline> with) implements Step {
+    public Restyle {
+      with = List.copyOf(with);
+    }
+
+    @Override
+    public Document apply(Document before) {
+      return new ReplaceText(paragraph, from, from + lengthOf(with), with).apply(before);
+    }
+
+    @Override
+    public Step invert(Document before) {
+      Paragraph p = before.requireParagraph(paragraph);
+      return new Restyle(paragraph, from, p.slice(from, from + lengthOf(with)));
+    }
+
+    @Override
+    public Position map(Position at) {
+      return at;
+    }
+  }
+
+  /** Gives a paragraph other looks. */
+  record SetParagraphLook(NodeId paragraph, Look look, Look endLook) implements Step {
+    @Override
+    public Document apply(Document before) {
+      Paragraph p = before.requireParagraph(paragraph);
+      return before.withParagraph(new Paragraph(p.id(), look, endLook, p.inlines()));
+    }
+
+    @Override
+    public Step invert(Document before) {
+      Paragraph p = before.requireParagraph(paragraph);
+      return new SetParagraphLook(paragraph, p.look(), p.endLook());
+    }
+
+    @Override
+    public Position map(Position at) {
+      return at;
+    }
+  }
+
+  /** Cuts a paragraph in two; the first part keeps its identity and looks. */
+  record Split(NodeId paragraph, int offset, NodeId second, Look secondLook, Look secondEndLook)
+      implements Step {
+    @Override
+    public Document apply(Document before) {
+      Paragraph p = before.requireParagraph(paragraph);
+      Paragraph head = p.withInlines(p.slice(0, offset));
+      Paragraph tail =
+          new Paragraph(second, secondLook, secondEndLook, p.slice(offset, p.length()));
+      int at = before.index().place(paragraph).orElseThrow();
+      return before.withBlocks(containerOf(before, paragraph), at, at + 1, List.of(head, tail));
+    }
+
+    @Override
+    public Step invert(Document before) {
+      return new Join(paragraph, offset, second);
+    }
+
+    @Override
+    public Position map(Position at) {
+      return at.paragraph().equals(paragraph) && at.offset() >= offset
+          ? new Position(second, at.offset() - offset)
+          : at;
+    }
+  }
+
+  /**
+   * Joins a paragraph with the one after it in the same container; the result keeps the first one's
+   * identity and looks.
+   *
+   * @param firstLength length of the first paragraph, by which positions are mapped
+   */
+  record Join(NodeId first, int firstLength, NodeId second) implements Step {
+    @Override
+    public Document apply(Document before) {
+      Paragraph a = before.requireParagraph(first);
+      Paragraph b = before.requireParagraph(second);
+      List<Inline> all = new ArrayList<>(a.inlines());
+      all.addAll(b.inlines());
+      int at = before.index().place(first).orElseThrow();
+      return before.withBlocks(containerOf(before, first), at, at + 2, List.of(a.withInlines(all)));
+    }
+
+    @Override
+    public Step invert(Document before) {
+      Paragraph b = before.requireParagraph(second);
+      return new Split(first, firstLength, second, b.look(), b.endLook());
+    }
+
+    @Override
+    public Position map(Position at) {
+      return at.paragraph().equals(second) ? new Position(first, firstLength + at.offset()) : at;
+    }
+  }
+
+  /**
+   * Replaces a range of a container's blocks.
+   *
+   * @param refuge where positions in blocks that go away are moved to
+   */
+  record ReplaceBlocks(
+      NodeId container, int from, List<Block> removed, List<Block> with, Position refuge)
+      implements Step {
+    public ReplaceBlocks {
+      removed = List.copyOf(removed);
+      with = List.copyOf(with);
+    }
+
+    @Override
+    public Document apply(Document before) {
+      return before.withBlocks(container, from, from + removed.size(), with);
+    }
+
+    @Override
+    public Step invert(Document before) {
+      return new ReplaceBlocks(container, from, with, removed, refuge);
+    }
+
+    @Override
+    public Position map(Position at) {
+      boolean gone =
+          removed.stream().anyMatch(b -> b.id().equals(at.paragraph()))
+              && with.stream().noneMatch(b -> b.id().equals(at.paragraph()));
+      return gone ? refuge : at;
+    }
+  }
+
+  /** Changes what the document says of itself. */
+  record SetParticulars(Particulars particulars) implements Step {
+    @Override
+    public Document apply(Document before) {
+      return before.withParticulars(particulars);
+    }
+
+    @Override
+    public Step invert(Document before) {
+      return new SetParticulars(before.particulars());
+    }
+
+    @Override
+    public Position map(Position at) {
+      return at;
+    }
+  }
+
+  /** Changes the named styles. */
+  record SetStyles(StyleSheet styles) implements Step {
+    @Override
+    public Document apply(Document before) {
+      return before.withStyles(styles);
+    }
+
+    @Override
+    public Step invert(Document before) {
+      return new SetStyles(before.styles());
+    }
+
+    @Override
+    public Position map(Position at) {
+      return at;
+    }
+  }
+
+  /** Adds a picture's bytes. Its inverse leaves them, since nothing refers to them then. */
+  record AddMedia(Media media) implements Step {
+    @Override
+    public Document apply(Document before) {
+      return before.withMedia(media);
+    }
+
+    @Override
+    public Step invert(Document before) {
+      return this;
+    }
+
+    @Override
+    public Position map(Position at) {
+      return at;
+    }
+  }
+
+  private static int lengthOf(List<Inline> inlines) {
+    int n = 0;
+    for (Inline i : inlines) {
+      n += i.length();
+    }
+    return n;
+  }
+
+  private static NodeId containerOf(Document d, NodeId block) {
+    return d.index()
+        .container(d, block)
+        .orElseThrow(() -> new NoSuchElementException("no block " + block));
+  }
+}

@@ -1,0 +1,113 @@
+package decant.office.docx;
+
+import decant.model.Kept;
+import decant.model.Look;
+import decant.model.NamedStyle;
+import decant.model.ParagraphTraits;
+import decant.model.StyleSheet;
+import decant.model.TextTraits;
+import decant.office.xml.Element;
+import decant.office.xml.XmlParts;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+
+/** The styles part (§17.7). */
+final class DocxStyles {
+  /** What holds where nothing is said (§17.7.5). */
+  private static final Look TEXT =
+      Look.of(TextTraits.FAMILY, "Times New Roman").with(TextTraits.SIZE, 10.0);
+
+  private DocxStyles() {}
+
+  static StyleSheet none() {
+    return new StyleSheet(Look.PLAIN, TEXT, "", java.util.Map.of());
+  }
+
+  static StyleSheet read(Element part, DocxLooks looks) {
+    Look paragraphs = Look.PLAIN;
+    Look texts = TEXT;
+    Optional<Element> defaults = part.child("w:docDefaults");
+    if (defaults.isPresent()) {
+      paragraphs =
+          defaults
+              .get()
+              .child("w:pPrDefault")
+              .flatMap(d -> d.child("w:pPr"))
+              .map(looks::paragraph)
+              .orElse(paragraphs);
+      texts =
+          defaults
+              .get()
+              .child("w:rPrDefault")
+              .flatMap(d -> d.child("w:rPr"))
+              .map(looks::text)
+              .map(l -> l.over(TEXT))
+              .orElse(texts);
+    }
+    var styles = new LinkedHashMap<String, NamedStyle>();
+    String standard = "";
+    for (Element s : part.elements("w:style").toList()) {
+      Optional<NamedStyle> style = style(s, looks);
+      if (style.isEmpty()) {
+        continue;
+      }
+      styles.put(style.get().id(), style.get());
+      if (style.get().kind() == NamedStyle.Kind.PARAGRAPH && isOn(s.attribute("w:default"))) {
+        standard = style.get().id();
+      }
+    }
+    return new StyleSheet(paragraphs, texts, standard, styles);
+  }
+
+  private static boolean isOn(Optional<String> v) {
+    return v.filter(x -> x.equals("1") || x.equals("true") || x.equals("on")).isPresent();
+  }
+
+  private static Optional<NamedStyle> style(Element s, DocxLooks looks) {
+    String id = s.attribute("w:styleId").orElse("");
+    NamedStyle.Kind kind =
+        switch (s.attribute("w:type").orElse("paragraph")) {
+          case "paragraph" -> NamedStyle.Kind.PARAGRAPH;
+          case "character" -> NamedStyle.Kind.CHARACTER;
+          case "table" -> NamedStyle.Kind.TABLE;
+          default -> null;
+        };
+    if (id.isEmpty() || kind == null) {
+      return Optional.empty();
+    }
+    String name = s.val("w:name").orElse(id);
+    Look paragraph = s.child("w:pPr").map(looks::paragraph).orElse(Look.PLAIN);
+    // The built-in heading styles are headings even where the file does not give their level
+    // (§17.7.4.9).
+    int level = builtInHeading(name);
+    if (kind == NamedStyle.Kind.PARAGRAPH
+        && level > 0
+        && !paragraph.sets(ParagraphTraits.HEADING_LEVEL)) {
+      paragraph = paragraph.with(ParagraphTraits.HEADING_LEVEL, level);
+    }
+    var kept = new ArrayList<Kept>();
+    for (Element e : s.elements()) {
+      switch (e.name()) {
+        case "w:name", "w:basedOn", "w:pPr", "w:rPr" -> {}
+        default -> kept.add(new Kept(DocxLooks.FORMAT, XmlParts.write(e)));
+      }
+    }
+    return Optional.of(
+        new NamedStyle(
+            id,
+            name,
+            kind,
+            s.val("w:basedOn"),
+            paragraph,
+            s.child("w:rPr").map(looks::text).orElse(Look.PLAIN),
+            List.copyOf(kept)));
+  }
+
+  private static int builtInHeading(String name) {
+    String n = name.toLowerCase(Locale.ROOT);
+    return n.matches("heading [1-9]") ? n.charAt(8) - '0' : 0;
+  }
+}

@@ -1,0 +1,734 @@
+package decant.office.docx;
+
+import decant.model.Block;
+import decant.model.Cell;
+import decant.model.Colour;
+import decant.model.Document;
+import decant.model.Inline;
+import decant.model.Kept;
+import decant.model.KeptBlock;
+import decant.model.KeptPart;
+import decant.model.Link;
+import decant.model.Look;
+import decant.model.Media;
+import decant.model.MediaId;
+import decant.model.NodeId;
+import decant.model.PageSetup;
+import decant.model.Paragraph;
+import decant.model.ParagraphTraits;
+import decant.model.Particulars;
+import decant.model.Section;
+import decant.model.Story;
+import decant.model.Table;
+import decant.model.TableTraits;
+import decant.model.TextTraits;
+import decant.office.xml.Namespaces;
+import decant.office.xml.XmlParts;
+import java.io.IOException;
+import java.io.OutputStream;
+import java.nio.charset.StandardCharsets;
+import java.time.Instant;
+import java.time.temporal.ChronoUnit;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipOutputStream;
+
+/**
+ * Writes DOCX files (ISO/IEC 29500-1, transitional). Parts kept from a DOCX go back under their own
+ * names.
+ */
+public final class DocxWriter {
+  static final String HEAD = "<?xml version=\"1.0\" encoding=\"UTF-8\" standalone=\"yes\"?>\n";
+  private static final String OFFICE =
+      "http://schemas.openxmlformats.org/officeDocument/2006/relationships/";
+  private static final String MAIN =
+      "application/vnd.openxmlformats-officedocument.wordprocessingml.";
+  private static final double EMU = 12_700;
+  private static final String ROOT_NAMESPACES = rootNamespaces();
+
+  private final Document document;
+  private final Map<String, byte[]> parts = new LinkedHashMap<>();
+  private final Map<String, String> overrides = new LinkedHashMap<>();
+  private final Map<String, String> defaults = new LinkedHashMap<>();
+  private final Map<MediaId, String> mediaNames = new HashMap<>();
+  private final Map<NodeId, Integer> noteNumbers = new HashMap<>();
+  private int nextDrawing = 1;
+  private int nextBookmark = 1;
+
+  private DocxWriter(Document document) {
+    this.document = document;
+  }
+
+  private static String rootNamespaces() {
+    var b = new StringBuilder();
+    for (String p : List.of("w", "r", "wp", "a", "pic")) {
+      b.append(" xmlns:")
+          .append(p)
+          .append("=\"")
+          .append(Namespaces.uri(p).orElseThrow())
+          .append('"');
+    }
+    return b.toString();
+  }
+
+  /** Writes a document. @throws IOException if the stream cannot be written */
+  public static void write(Document document, OutputStream out) throws IOException {
+    new DocxWriter(document).run(out);
+  }
+
+  private void run(OutputStream out) throws IOException {
+    defaults.put("rels", "application/vnd.openxmlformats-package.relationships+xml");
+    defaults.put("xml", "application/xml");
+    int n = 1;
+    for (NodeId id : document.notes().keySet()) {
+      noteNumbers.put(id, n++);
+    }
+    var main = new Relationships();
+    keptParts(main);
+    main.add("styles", "styles.xml", false);
+    xml("word/styles.xml", MAIN + "styles+xml", StylesOut.part(document.styles()));
+    if (!document.lists().isEmpty()) {
+      main.add("numbering", "numbering.xml", false);
+      xml("word/numbering.xml", MAIN + "numbering+xml", Numbering.part(document.lists()));
+    }
+    if (!document.notes().isEmpty()) {
+      main.add("footnotes", "footnotes.xml", false);
+      notes();
+    }
+    if (!parts.containsKey("word/settings.xml")) {
+      main.add("settings", "settings.xml", false);
+      xml("word/settings.xml", MAIN + "settings+xml", settings());
+    }
+    String body = body(main);
+    xml("word/document.xml", MAIN + "document.main+xml", body);
+    parts.put("word/_rels/document.xml.rels", main.part());
+    core();
+    pack(out);
+  }
+
+  private String settings() {
+    boolean even =
+        document.sections().stream()
+            .anyMatch(s ->
+                s.running().containsKey(Section.Running.HEADER_EVEN)
+                    || s.running().containsKey(Section.Running.FOOTER_EVEN));
+    return HEAD
+        + "<w:settings xmlns:w=\""
+        + Namespaces.W
+        + "\">"
+        + (even ? "<w:evenAndOddHeaders/>" : "")
+        + "<w:compat><w:compatSetting w:name=\"compatibilityMode\""
+        + " w:uri=\"http://schemas.microsoft.com/office/word\" w:val=\"15\"/></w:compat></w:settings>";
+  }
+
+  private void xml(String name, String type, String content) {
+    parts.put(name, content.getBytes(StandardCharsets.UTF_8));
+    overrides.put("/" + name, type);
+  }
+
+  /**
+   * Parts of the source package go back, and the main part's relationships to them under the ids
+   * they had.
+   */
+  private void keptParts(Relationships main) {
+    Set<String> names = new HashSet<>();
+    for (KeptPart k : document.keptParts()) {
+      boolean relationships = k.name().equals("word/_rels/document.xml.rels");
+      boolean numbered =
+          k.name().matches("word/(_rels/)?(header|footer|footnotes|endnotes)\\d*\\.xml.*");
+      if (!k.format().equals(DocxLooks.FORMAT) || relationships || numbered) {
+        continue;
+      }
+      parts.put(k.name(), k.bytes());
+      names.add(k.name());
+      if (!k.contentType().isEmpty() && !k.name().endsWith(".rels")) {
+        overrides.put("/" + k.name(), k.contentType());
+      }
+    }
+    for (KeptPart k : document.keptParts()) {
+      if (k.name().equals("word/_rels/document.xml.rels")) {
+        main.keep(k.bytes(), names);
+      }
+    }
+  }
+
+  /** The relationships of one part. */
+  private static final class Relationships {
+    private final Map<String, String> entries = new LinkedHashMap<>();
+    private int next = 1;
+
+    String add(String type, String target, boolean external) {
+      String id;
+      do {
+        id = "d" + next++;
+      } while (entries.containsKey(id));
+      put(id, OFFICE + type, target, external);
+      return id;
+    }
+
+    private void put(String id, String type, String target, boolean external) {
+      Out o = new Out();
+      if (external) {
+        o.empty("Relationship", "Id", id, "Type", type, "Target", target, "TargetMode", "External");
+      } else {
+        o.empty("Relationship", "Id", id, "Type", type, "Target", target);
+      }
+      entries.put(id, o.toString());
+    }
+
+    /**
+     * Takes over what a source part related to, as far as it goes back or lies outside the package.
+     */
+    void keep(byte[] rels, Set<String> partsThatGoBack) {
+      try {
+        for (var e : XmlParts.parse(rels, "relationships", 20).elements()) {
+          String target = e.attribute("Target").orElse("");
+          boolean external = e.attribute("TargetMode").orElse("").equals("External");
+          String path =
+              target.startsWith("/")
+                  ? target.substring(1)
+                  : target.startsWith("../") ? target.substring(3) : "word/" + target;
+          if (external || partsThatGoBack.contains(path)) {
+            put(
+                e.attribute("Id").orElse("k" + next++),
+                e.attribute("Type").orElse(""),
+                target,
+                external);
+          }
+        }
+      } catch (decant.reading.ReadProblem e) {
+        entries.clear(); // it was read once when the file was taken in; a part that is damaged has
+        // nothing to keep
+      }
+    }
+
+    byte[] part() {
+      var o =
+          new Out()
+              .raw(HEAD)
+              .raw(
+                  "<Relationships xmlns=\"http://schemas.openxmlformats.org/package/2006/relationships\">");
+      entries.values().forEach(o::raw);
+      return o.raw("</Relationships>").toString().getBytes(StandardCharsets.UTF_8);
+    }
+  }
+
+  private String body(Relationships rels) {
+    var o = new Out().raw(HEAD).raw("<w:document" + ROOT_NAMESPACES + "><w:body>");
+    for (int s = 0; s < document.sections().size(); s++) {
+      Section section = document.sections().get(s);
+      boolean last = s == document.sections().size() - 1;
+      String properties = sectionProperties(section, rels);
+      List<Block> blocks = new ArrayList<>(section.blocks());
+      boolean carrier = !last && !blocks.isEmpty() && blocks.getLast() instanceof Paragraph;
+      for (int k = 0; k < blocks.size(); k++) {
+        boolean carries = carrier && k == blocks.size() - 1;
+        block(o, blocks.get(k), rels, carries ? properties : "");
+      }
+      if (last) {
+        o.raw(properties);
+      } else if (!carrier) {
+        // A section that ends with a table needs a paragraph to carry its properties; it is made as
+        // small as can be.
+        o.raw(
+            "<w:p><w:pPr><w:spacing w:before=\"0\" w:after=\"0\" w:line=\"20\" w:lineRule=\"exact\"/>"
+                + properties
+                + "</w:pPr></w:p>");
+      }
+    }
+    return o.raw("</w:body></w:document>").toString();
+  }
+
+  private String sectionProperties(Section s, Relationships rels) {
+    var o = new Out().raw("<w:sectPr>");
+    s.running().entrySet().stream()
+        .sorted(Map.Entry.comparingByKey())
+        .forEach(e -> {
+          boolean header = e.getKey().isHeader();
+          String kind =
+              switch (e.getKey()) {
+                case HEADER, FOOTER -> "default";
+                case HEADER_FIRST, FOOTER_FIRST -> "first";
+                case HEADER_EVEN, FOOTER_EVEN -> "even";
+              };
+          String id =
+              rels.add(header ? "header" : "footer", runningPart(e.getValue(), header), false);
+          o.empty(header ? "w:headerReference" : "w:footerReference", "w:type", kind, "r:id", id);
+        });
+    if (s.continuous()) {
+      o.empty("w:type", "w:val", "continuous");
+    }
+    PageSetup p = s.page();
+    if (p.width() > p.height()) {
+      o.empty(
+          "w:pgSz",
+          "w:w",
+          Out.twips(p.width()),
+          "w:h",
+          Out.twips(p.height()),
+          "w:orient",
+          "landscape");
+    } else {
+      o.empty("w:pgSz", "w:w", Out.twips(p.width()), "w:h", Out.twips(p.height()));
+    }
+    o.empty(
+        "w:pgMar",
+        "w:top",
+        Out.twips(p.top()),
+        "w:right",
+        Out.twips(p.right()),
+        "w:bottom",
+        Out.twips(p.bottom()),
+        "w:left",
+        Out.twips(p.left()),
+        "w:header",
+        Out.twips(p.header()),
+        "w:footer",
+        Out.twips(p.footer()),
+        "w:gutter",
+        "0");
+    if (s.running().containsKey(Section.Running.HEADER_FIRST)
+        || s.running().containsKey(Section.Running.FOOTER_FIRST)) {
+      o.raw("<w:titlePg/>");
+    }
+    return o.raw("</w:sectPr>").toString();
+  }
+
+  private final Map<NodeId, String> runningNames = new HashMap<>();
+
+  private String runningPart(Story story, boolean header) {
+    String known = runningNames.get(story.id());
+    if (known != null) {
+      return known;
+    }
+    String kind = header ? "header" : "footer";
+    String name = kind + (runningNames.size() + 1) + ".xml";
+    runningNames.put(story.id(), name);
+    var rels = new Relationships();
+    String root = header ? "w:hdr" : "w:ftr";
+    var o = new Out().raw(HEAD).raw("<" + root + ROOT_NAMESPACES + ">");
+    blocks(o, story.blocks(), rels);
+    xml("word/" + name, MAIN + kind + "+xml", o.raw("</" + root + ">").toString());
+    if (!rels.entries.isEmpty()) {
+      parts.put("word/_rels/" + name + ".rels", rels.part());
+    }
+    return name;
+  }
+
+  private void notes() {
+    var rels = new Relationships();
+    var o = new Out().raw(HEAD).raw("<w:footnotes" + ROOT_NAMESPACES + ">");
+    o.raw(
+        "<w:footnote w:type=\"separator\" w:id=\"-1\"><w:p><w:r><w:separator/></w:r></w:p></w:footnote>");
+    o.raw(
+        "<w:footnote w:type=\"continuationSeparator\" w:id=\"0\"><w:p><w:r><w:continuationSeparator/></w:r></w:p></w:footnote>");
+    document
+        .notes()
+        .forEach((id, story) -> {
+          o.raw("<w:footnote w:id=\"" + noteNumbers.get(id) + "\">");
+          blocks(o, story.blocks(), rels);
+          o.raw("</w:footnote>");
+        });
+    xml("word/footnotes.xml", MAIN + "footnotes+xml", o.raw("</w:footnotes>").toString());
+    if (!rels.entries.isEmpty()) {
+      parts.put("word/_rels/footnotes.xml.rels", rels.part());
+    }
+  }
+
+  private void blocks(Out o, List<Block> blocks, Relationships rels) {
+    blocks.forEach(b -> block(o, b, rels, ""));
+  }
+
+  private void block(Out o, Block b, Relationships rels, String sectionProperties) {
+    switch (b) {
+      case Paragraph p -> paragraph(o, p, rels, sectionProperties);
+      case Table t -> table(o, t, rels);
+      case KeptBlock k -> {
+        if (k.kept().format().equals(DocxLooks.FORMAT)) {
+          o.raw(k.kept().source());
+        }
+      }
+    }
+  }
+
+  private void paragraph(Out o, Paragraph p, Relationships rels, String sectionProperties) {
+    o.raw("<w:p>");
+    String properties = LooksOut.paragraph(p.look(), LooksOut.text(p.endLook()), sectionProperties);
+    if (!properties.isEmpty()) {
+      o.raw("<w:pPr>" + properties + "</w:pPr>");
+    }
+    List<String> bookmarks = p.look().value(ParagraphTraits.BOOKMARKS);
+    int first = nextBookmark;
+    for (String name : bookmarks) {
+      o.empty("w:bookmarkStart", "w:id", Integer.toString(nextBookmark++), "w:name", name);
+    }
+    Link open = null;
+    for (Inline i : p.inlines()) {
+      Link link = i.look().get(TextTraits.LINK).orElse(null);
+      if (open != null && !open.equals(link)) {
+        o.raw("</w:hyperlink>");
+      }
+      if (link != null && !link.equals(open)) {
+        switch (link) {
+          case Link.External e ->
+              o.raw("<w:hyperlink r:id=\"" + rels.add("hyperlink", e.uri(), true) + "\">");
+          case Link.Internal in -> o.raw("<w:hyperlink w:anchor=\"").text(in.bookmark()).raw("\">");
+        }
+      }
+      open = link;
+      inline(o, i, rels);
+    }
+    if (open != null) {
+      o.raw("</w:hyperlink>");
+    }
+    for (int k = 0; k < bookmarks.size(); k++) {
+      o.empty("w:bookmarkEnd", "w:id", Integer.toString(first + k));
+    }
+    o.raw("</w:p>");
+  }
+
+  private void inline(Out o, Inline i, Relationships rels) {
+    switch (i) {
+      case Inline.Text t -> run(o, t.look(), () -> text(o, t.text()));
+      case Inline.Picture pic -> run(o, pic.look(), () -> drawing(o, pic, rels));
+      case Inline.Field f -> field(o, f);
+      case Inline.NoteMark n -> {
+        Integer number = noteNumbers.get(n.note());
+        if (number != null) {
+          run(
+              o,
+              n.look().with(TextTraits.RAISE, TextTraits.Raise.SUPERSCRIPT),
+              () -> o.raw("<w:footnoteReference w:id=\"" + number + "\"/>"));
+        }
+      }
+      case Inline.KeptInline k -> {
+        Kept kept = k.kept();
+        if (kept.format().equals(DocxLooks.FORMAT)) {
+          o.raw(kept.source());
+        } else if (!k.shown().isEmpty()) {
+          run(o, k.look(), () -> text(o, k.shown()));
+        }
+      }
+    }
+  }
+
+  private static void run(Out o, Look look, Runnable content) {
+    o.raw("<w:r>");
+    String properties = LooksOut.text(look);
+    if (!properties.isEmpty()) {
+      o.raw("<w:rPr>" + properties + "</w:rPr>");
+    }
+    content.run();
+    o.raw("</w:r>");
+  }
+
+  private static void text(Out o, String s) {
+    int from = 0;
+    for (int k = 0; k <= s.length(); k++) {
+      char c = k < s.length() ? s.charAt(k) : 0;
+      String mark =
+          switch (c) {
+            case '\t' -> "<w:tab/>";
+            case '\n' -> "<w:br/>";
+            case '\f' -> "<w:br w:type=\"page\"/>";
+            case '\u00AD' -> "<w:softHyphen/>";
+            case '\u2011' -> "<w:noBreakHyphen/>";
+            default -> "";
+          };
+      if (k == s.length() || !mark.isEmpty()) {
+        if (k > from) {
+          o.raw("<w:t xml:space=\"preserve\">").text(s.substring(from, k)).raw("</w:t>");
+        }
+        o.raw(mark);
+        from = k + 1;
+      }
+    }
+  }
+
+  private static void field(Out o, Inline.Field f) {
+    String code =
+        switch (f.kind()) {
+          case PAGE -> "PAGE";
+          case PAGES -> "NUMPAGES";
+          case TITLE -> "TITLE";
+          case OTHER -> "";
+        };
+    if (code.isEmpty()) {
+      run(o, f.look(), () -> text(o, f.shown()));
+      return;
+    }
+    run(o, f.look(), () -> o.raw("<w:fldChar w:fldCharType=\"begin\"/>"));
+    run(
+        o,
+        f.look(),
+        () -> o.raw("<w:instrText xml:space=\"preserve\"> " + code + " </w:instrText>"));
+    run(o, f.look(), () -> o.raw("<w:fldChar w:fldCharType=\"separate\"/>"));
+    run(o, f.look(), () -> text(o, f.shown().isEmpty() ? "1" : f.shown()));
+    run(o, f.look(), () -> o.raw("<w:fldChar w:fldCharType=\"end\"/>"));
+  }
+
+  private void drawing(Out o, Inline.Picture pic, Relationships rels) {
+    Media m = document.media().get(pic.media());
+    if (m == null) {
+      return;
+    }
+    String name = mediaNames.computeIfAbsent(m.id(), id -> mediaPart(m));
+    String rel = rels.add("image", name, false);
+    String cx = Long.toString(Math.round(pic.width() * EMU));
+    String cy = Long.toString(Math.round(pic.height() * EMU));
+    String id = Integer.toString(nextDrawing++);
+    o.raw("<w:drawing><wp:inline distT=\"0\" distB=\"0\" distL=\"0\" distR=\"0\">");
+    o.empty("wp:extent", "cx", cx, "cy", cy);
+    o.empty("wp:docPr", "id", id, "name", "Picture " + id, "descr", pic.alt());
+    o.raw(
+        "<wp:cNvGraphicFramePr/><a:graphic><a:graphicData uri=\""
+            + Namespaces.PIC
+            + "\"><pic:pic><pic:nvPicPr>");
+    o.empty("pic:cNvPr", "id", id, "name", "Picture " + id)
+        .raw("<pic:cNvPicPr/></pic:nvPicPr><pic:blipFill>");
+    o.empty("a:blip", "r:embed", rel)
+        .raw(
+            "<a:stretch><a:fillRect/></a:stretch></pic:blipFill><pic:spPr><a:xfrm><a:off x=\"0\" y=\"0\"/>");
+    o.empty("a:ext", "cx", cx, "cy", cy);
+    o.raw(
+        "</a:xfrm><a:prstGeom prst=\"rect\"><a:avLst/></a:prstGeom></pic:spPr></pic:pic></a:graphicData></a:graphic></wp:inline></w:drawing>");
+  }
+
+  private String mediaPart(Media m) {
+    String extension =
+        switch (m.type()) {
+          case "image/png" -> "png";
+          case "image/jpeg", "image/jpg" -> "jpeg";
+          case "image/gif" -> "gif";
+          case "image/bmp" -> "bmp";
+          case "image/tiff" -> "tiff";
+          case "image/x-emf" -> "emf";
+          case "image/x-wmf" -> "wmf";
+          case "image/svg+xml" -> "svg";
+          default -> "bin";
+        };
+    String name = "media/picture" + (mediaNames.size() + 1) + "." + extension;
+    parts.put("word/" + name, m.bytes());
+    defaults.put(extension, m.type().isEmpty() ? "application/octet-stream" : m.type());
+    return name;
+  }
+
+  private void table(Out o, Table t, Relationships rels) {
+    o.raw("<w:tbl><w:tblPr>");
+    keptOf(
+        o,
+        t.look(),
+        "tblStyle",
+        "tblpPr",
+        "tblOverlap",
+        "bidiVisual",
+        "tblStyleRowBandSize",
+        "tblStyleColBandSize");
+    o.empty("w:tblW", "w:w", "0", "w:type", "auto");
+    keptOf(o, t.look(), "jc", "tblCellSpacing");
+    double indent = t.look().value(TableTraits.INDENT);
+    if (indent != 0) {
+      o.empty("w:tblInd", "w:w", Out.twips(indent), "w:type", "dxa");
+    }
+    t.look()
+        .get(TableTraits.RULE_WIDTH)
+        .ifPresent(w -> borders(o, w, t.look().value(TableTraits.RULE_COLOUR)));
+    keptOf(o, t.look(), "shd", "tblLayout");
+    keptOf(o, t.look(), "tblCellMar", "tblLook");
+    o.raw("</w:tblPr><w:tblGrid>");
+    int[][] at = t.cellColumns();
+    int columns = Math.max(1, t.columns().size());
+    for (int r = 0; r < at.length; r++) {
+      for (int k = 0; k < at[r].length; k++) {
+        columns = Math.max(columns, at[r][k] + t.rows().get(r).cells().get(k).columnSpan());
+      }
+    }
+    for (int c = 0; c < columns; c++) {
+      double w = c < t.columns().size() ? t.columns().get(c) : 60;
+      o.empty("w:gridCol", "w:w", Out.twips(w));
+    }
+    o.raw("</w:tblGrid>");
+    int[] openRows = new int[columns + 1];
+    int[] openSpan = new int[columns + 1];
+    for (int r = 0; r < at.length; r++) {
+      row(o, t, r, at[r], columns, openRows, openSpan, rels);
+    }
+    o.raw("</w:tbl>");
+  }
+
+  private void row(
+      Out o,
+      Table t,
+      int r,
+      int[] at,
+      int columns,
+      int[] openRows,
+      int[] openSpan,
+      Relationships rels) {
+    Table.Row row = t.rows().get(r);
+    o.raw("<w:tr>");
+    double height = row.look().value(TableTraits.ROW_HEIGHT);
+    boolean header = row.look().value(TableTraits.HEADER_ROW);
+    if (height > 0 || header) {
+      o.raw("<w:trPr>");
+      if (height > 0) {
+        o.empty("w:trHeight", "w:val", Out.twips(height));
+      }
+      o.raw((header ? "<w:tblHeader/>" : "") + "</w:trPr>");
+    }
+    int column = 0;
+    int k = 0;
+    while (column < columns && (k < at.length || anyOpen(openRows, column))) {
+      if (k < at.length && at[k] == column) {
+        Cell c = row.cells().get(k);
+        cell(o, c, c.rowSpan() > 1 ? "<w:vMerge w:val=\"restart\"/>" : "", rels);
+        openRows[column] = c.rowSpan() - 1;
+        openSpan[column] = c.columnSpan();
+        column += c.columnSpan();
+        k++;
+      } else if (openRows[column] > 0) {
+        o.raw("<w:tc><w:tcPr>");
+        if (openSpan[column] > 1) {
+          o.empty("w:gridSpan", "w:val", Integer.toString(openSpan[column]));
+        }
+        o.raw("<w:vMerge/></w:tcPr><w:p/></w:tc>");
+        openRows[column]--;
+        column += Math.max(1, openSpan[column]);
+      } else {
+        column++;
+      }
+    }
+    o.raw("</w:tr>");
+  }
+
+  private static boolean anyOpen(int[] openRows, int from) {
+    for (int c = from; c < openRows.length; c++) {
+      if (openRows[c] > 0) {
+        return true;
+      }
+    }
+    return false;
+  }
+
+  private void cell(Out o, Cell c, String merge, Relationships rels) {
+    o.raw("<w:tc><w:tcPr>");
+    keptOf(o, c.look(), "cnfStyle");
+    if (c.columnSpan() > 1) {
+      o.empty("w:gridSpan", "w:val", Integer.toString(c.columnSpan()));
+    }
+    o.raw(merge);
+    keptOf(o, c.look(), "tcBorders");
+    Colour shading = c.look().value(TableTraits.SHADING);
+    if (!shading.equals(Colour.WHITE)) {
+      o.raw(LooksOut.shading(shading));
+    }
+    keptOf(o, c.look(), "noWrap", "tcMar", "textDirection", "tcFitText", "vAlign", "hideMark");
+    o.raw("</w:tcPr>");
+    blocks(o, c.blocks(), rels);
+    if (c.blocks().isEmpty() || !(c.blocks().getLast() instanceof Paragraph)) {
+      o.raw("<w:p/>"); // §17.4.66: a cell ends with a paragraph
+    }
+    o.raw("</w:tc>");
+  }
+
+  private static void keptOf(Out o, Look look, String... names) {
+    for (String name : names) {
+      for (Kept k : look.value(TableTraits.KEPT)) {
+        if (k.format().equals(DocxLooks.FORMAT)
+            && k.source().matches("(?s)<w:" + name + "[\\s/>].*")) {
+          o.raw(k.source());
+        }
+      }
+    }
+  }
+
+  private static void borders(Out o, double width, Colour colour) {
+    o.raw("<w:tblBorders>");
+    for (String edge : List.of("top", "left", "bottom", "right", "insideH", "insideV")) {
+      if (width <= 0) {
+        o.empty("w:" + edge, "w:val", "none", "w:sz", "0", "w:space", "0", "w:color", "auto");
+      } else {
+        o.empty(
+            "w:" + edge,
+            "w:val",
+            "single",
+            "w:sz",
+            Long.toString(Math.max(2, Math.round(width * 8))),
+            "w:space",
+            "0",
+            "w:color",
+            colour.hex());
+      }
+    }
+    o.raw("</w:tblBorders>");
+  }
+
+  private void core() {
+    Particulars p = document.particulars();
+    String now = Instant.now().truncatedTo(ChronoUnit.SECONDS).toString();
+    var o =
+        new Out()
+            .raw(HEAD)
+            .raw(
+                "<cp:coreProperties xmlns:cp=\"http://schemas.openxmlformats.org/package/2006/metadata/core-properties\"")
+            .raw(
+                " xmlns:dc=\"http://purl.org/dc/elements/1.1/\" xmlns:dcterms=\"http://purl.org/dc/terms/\"")
+            .raw(" xmlns:xsi=\"http://www.w3.org/2001/XMLSchema-instance\">");
+    element(o, "dc:title", p.title());
+    element(o, "dc:subject", p.subject());
+    element(o, "dc:creator", p.author());
+    element(o, "cp:keywords", p.keywords());
+    element(o, "dc:language", p.language());
+    o.raw(
+        "<dcterms:modified xsi:type=\"dcterms:W3CDTF\">"
+            + now
+            + "</dcterms:modified></cp:coreProperties>");
+    xml(
+        "docProps/core.xml",
+        "application/vnd.openxmlformats-package.core-properties+xml",
+        o.toString());
+    var root = new Relationships();
+    root.add("officeDocument", "word/document.xml", false);
+    root.put(
+        "core",
+        "http://schemas.openxmlformats.org/package/2006/relationships/metadata/core-properties",
+        "docProps/core.xml",
+        false);
+    parts.put("_rels/.rels", root.part());
+  }
+
+  private static void element(Out o, String name, String value) {
+    if (!value.isEmpty()) {
+      o.raw("<" + name + ">").text(value).raw("</" + name + ">");
+    }
+  }
+
+  private void pack(OutputStream out) throws IOException {
+    var types =
+        new Out()
+            .raw(HEAD)
+            .raw("<Types xmlns=\"http://schemas.openxmlformats.org/package/2006/content-types\">");
+    defaults.forEach((x, t) -> types.empty("Default", "Extension", x, "ContentType", t));
+    overrides.forEach((n, t) -> types.empty("Override", "PartName", n, "ContentType", t));
+    types.raw("</Types>");
+    // Not closed: the stream is the caller's.
+    ZipOutputStream zip = new ZipOutputStream(out);
+    put(zip, "[Content_Types].xml", types.toString().getBytes(StandardCharsets.UTF_8));
+    for (Map.Entry<String, byte[]> e : parts.entrySet()) {
+      put(zip, e.getKey(), e.getValue());
+    }
+    zip.finish();
+  }
+
+  private static void put(ZipOutputStream zip, String name, byte[] bytes) throws IOException {
+    zip.putNextEntry(new ZipEntry(name));
+    zip.write(bytes);
+    zip.closeEntry();
+  }
+}

@@ -1,0 +1,170 @@
+package decant.office.xml;
+
+import decant.reading.Limits;
+import decant.reading.ReadProblem;
+import java.io.IOException;
+import java.io.InputStream;
+import java.nio.file.Path;
+import java.util.Collections;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipException;
+import java.util.zip.ZipFile;
+
+/** A package of parts (ISO/IEC 29500-2), read from a ZIP file within limits. */
+public final class PackageFile implements AutoCloseable {
+  /** One relationship of a part. */
+  public record Relationship(String id, String type, String target, boolean external) {
+    /** The last segment of the type, the same in transitional and strict files. */
+    public String shortType() {
+      return type.substring(type.lastIndexOf('/') + 1);
+    }
+  }
+
+  private final ZipFile zip;
+  private final Limits limits;
+  private final Map<String, ZipEntry> entries = new LinkedHashMap<>();
+  private final Map<String, String> typesByName = new HashMap<>();
+  private final Map<String, String> typesByExtension = new HashMap<>();
+  private long unpacked;
+
+  private PackageFile(ZipFile zip, Limits limits) {
+    this.zip = zip;
+    this.limits = limits;
+  }
+
+  /**
+   * Opens a package. @throws ReadProblem if it is no ZIP file, or holds more than the limits allow
+   */
+  public static PackageFile open(Path file, Limits limits) throws ReadProblem {
+    try {
+      var p = new PackageFile(new ZipFile(file.toFile()), limits);
+      for (ZipEntry e : Collections.list(p.zip.entries())) {
+        p.entries.putIfAbsent(e.getName().toLowerCase(Locale.ROOT), e);
+        if (p.entries.size() > limits.entries()) {
+          p.close();
+          throw new ReadProblem(
+              ReadProblem.Kind.TOO_LARGE,
+              "The file holds more than " + limits.entries() + " parts.");
+        }
+      }
+      p.readTypes();
+      return p;
+    } catch (ZipException e) {
+      throw new ReadProblem(
+          ReadProblem.Kind.DAMAGED,
+          "The file is damaged: it cannot be unpacked (" + e.getMessage() + ").",
+          e);
+    } catch (IOException e) {
+      throw new ReadProblem(
+          ReadProblem.Kind.UNREADABLE, "The file cannot be read: " + e.getMessage() + ".", e);
+    }
+  }
+
+  private void readTypes() throws ReadProblem {
+    Optional<byte[]> part = bytes("[Content_Types].xml");
+    if (part.isEmpty()) {
+      return;
+    }
+    for (Element e : XmlParts.parse(part.get(), "[Content_Types].xml", limits.depth()).elements()) {
+      String type = e.attribute("ContentType").orElse("");
+      e.attribute("PartName")
+          .ifPresent(n -> typesByName.put(n.substring(1).toLowerCase(Locale.ROOT), type));
+      e.attribute("Extension")
+          .ifPresent(x -> typesByExtension.put(x.toLowerCase(Locale.ROOT), type));
+    }
+  }
+
+  /** The names of all parts. */
+  public List<String> names() {
+    return entries.values().stream().map(ZipEntry::getName).filter(n -> !n.endsWith("/")).toList();
+  }
+
+  /** The declared type of a part; empty if there is none. */
+  public String contentType(String name) {
+    String n = name.toLowerCase(Locale.ROOT);
+    String extension = n.substring(n.lastIndexOf('.') + 1);
+    return typesByName.getOrDefault(n, typesByExtension.getOrDefault(extension, ""));
+  }
+
+  /** The bytes of a part. */
+  public Optional<byte[]> bytes(String name) throws ReadProblem {
+    ZipEntry e = entries.get(name.toLowerCase(Locale.ROOT));
+    if (e == null) {
+      return Optional.empty();
+    }
+    try (InputStream in = zip.getInputStream(e)) {
+      long most = limits.unpackedBytes() - unpacked;
+      if (e.getCompressedSize() > 0) {
+        most = Math.min(most, Math.max(1L << 20, e.getCompressedSize() * limits.ratio()));
+      }
+      byte[] b = in.readNBytes((int) Math.min(Integer.MAX_VALUE - 16, most + 1));
+      if (b.length > most) {
+        throw new ReadProblem(
+            ReadProblem.Kind.TOO_LARGE,
+            "The part "
+                + name
+                + " unpacks to far more than a document needs; the file may be made to do harm.");
+      }
+      unpacked += b.length;
+      return Optional.of(b);
+    } catch (IOException | IllegalArgumentException x) {
+      throw new ReadProblem(
+          ReadProblem.Kind.DAMAGED,
+          "The file is damaged: its part " + name + " cannot be unpacked (" + x.getMessage() + ").",
+          x);
+    }
+  }
+
+  /** The relationships of a part, by id; of the package itself for the empty name. */
+  public Map<String, Relationship> relationships(String part) throws ReadProblem {
+    int slash = part.lastIndexOf('/');
+    String folder = slash < 0 ? "" : part.substring(0, slash + 1);
+    String name = folder + "_rels/" + part.substring(slash + 1) + ".rels";
+    var out = new LinkedHashMap<String, Relationship>();
+    Optional<byte[]> bytes = bytes(name);
+    if (bytes.isEmpty()) {
+      return out;
+    }
+    for (Element e : XmlParts.parse(bytes.get(), name, limits.depth()).elements()) {
+      boolean external = e.attribute("TargetMode").orElse("").equalsIgnoreCase("External");
+      String target = e.attribute("Target").orElse("");
+      String id = e.attribute("Id").orElse("");
+      out.put(
+          id,
+          new Relationship(
+              id,
+              e.attribute("Type").orElse(""),
+              external ? target : resolve(folder, target),
+              external));
+    }
+    return out;
+  }
+
+  private static String resolve(String folder, String target) {
+    String path = target.startsWith("/") ? target.substring(1) : folder + target;
+    var out = new java.util.ArrayDeque<String>();
+    for (String s : path.split("/")) {
+      if (s.equals("..")) {
+        out.pollLast();
+      } else if (!s.isEmpty() && !s.equals(".")) {
+        out.addLast(s);
+      }
+    }
+    return String.join("/", out);
+  }
+
+  @Override
+  public void close() {
+    try {
+      zip.close();
+    } catch (IOException e) {
+      // Nothing was written; there is nothing left to lose.
+    }
+  }
+}

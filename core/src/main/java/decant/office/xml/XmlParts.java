@@ -1,0 +1,232 @@
+package decant.office.xml;
+
+import decant.reading.ReadProblem;
+import java.io.ByteArrayInputStream;
+import java.util.ArrayDeque;
+import java.util.Deque;
+import java.util.Map;
+import java.util.TreeMap;
+import javax.xml.stream.XMLInputFactory;
+import javax.xml.stream.XMLStreamConstants;
+import javax.xml.stream.XMLStreamException;
+import javax.xml.stream.XMLStreamReader;
+
+/**
+ * Parses XML parts. No document type, no entities, no fetching (XML external entities are refused
+ * outright).
+ */
+public final class XmlParts {
+  private static final XMLInputFactory FACTORY = factory();
+
+  /**
+   * Takes the children of an element one by one, so that a large part is never a tree as a whole.
+   */
+  @FunctionalInterface
+  public interface ChildSink {
+    void child(Element child) throws ReadProblem;
+  }
+
+  private XmlParts() {}
+
+  private static XMLInputFactory factory() {
+    XMLInputFactory f = XMLInputFactory.newDefaultFactory();
+    f.setProperty(XMLInputFactory.SUPPORT_DTD, false);
+    f.setProperty(XMLInputFactory.IS_SUPPORTING_EXTERNAL_ENTITIES, false);
+    f.setProperty(XMLInputFactory.IS_COALESCING, true);
+    return f;
+  }
+
+  /** The whole part as a tree. */
+  public static Element parse(byte[] part, String name, int deepest) throws ReadProblem {
+    try {
+      XMLStreamReader in = FACTORY.createXMLStreamReader(new ByteArrayInputStream(part));
+      try {
+        while (in.next() != XMLStreamConstants.START_ELEMENT) {
+          // prolog
+        }
+        return element(in, deepest);
+      } finally {
+        in.close();
+      }
+    } catch (XMLStreamException | RuntimeException e) {
+      throw damaged(name, e);
+    }
+  }
+
+  /** Feeds the children of the first element of a name, wherever it stands. */
+  public static void children(byte[] part, String name, String parent, int deepest, ChildSink sink)
+      throws ReadProblem {
+    try {
+      XMLStreamReader in = FACTORY.createXMLStreamReader(new ByteArrayInputStream(part));
+      try {
+        boolean inside = false;
+        while (in.hasNext()) {
+          int event = in.next();
+          if (event == XMLStreamConstants.START_ELEMENT) {
+            if (inside) {
+              sink.child(element(in, deepest));
+            } else {
+              inside =
+                  nameOf(in.getNamespaceURI(), in.getPrefix(), in.getLocalName()).equals(parent);
+            }
+          } else if (event == XMLStreamConstants.END_ELEMENT && inside) {
+            return;
+          }
+        }
+      } finally {
+        in.close();
+      }
+    } catch (XMLStreamException e) {
+      throw damaged(name, e);
+    }
+  }
+
+  private static ReadProblem damaged(String name, Exception e) {
+    String why =
+        e.getMessage() == null
+            ? e.getClass().getSimpleName()
+            : e.getMessage().lines().findFirst().orElse("");
+    return new ReadProblem(
+        ReadProblem.Kind.DAMAGED,
+        "The file is damaged: its part " + name + " is not well-formed (" + why + ").",
+        e);
+  }
+
+  private static Element element(XMLStreamReader in, int deepest) throws XMLStreamException {
+    Deque<Element> open = new ArrayDeque<>();
+    Element root = start(in);
+    open.push(root);
+    while (!open.isEmpty()) {
+      switch (in.next()) {
+        case XMLStreamConstants.START_ELEMENT -> {
+          if (open.size() > deepest) {
+            throw new XMLStreamException("nested more than " + deepest + " deep");
+          }
+          Element e = start(in);
+          open.element().children().add(e);
+          open.push(e);
+        }
+        case XMLStreamConstants.END_ELEMENT -> open.pop();
+        case XMLStreamConstants.CHARACTERS, XMLStreamConstants.CDATA ->
+            open.element().children().add(in.getText());
+        default -> {}
+      }
+    }
+    return root;
+  }
+
+  private static Element start(XMLStreamReader in) {
+    Element e = Element.open(nameOf(in.getNamespaceURI(), in.getPrefix(), in.getLocalName()));
+    for (int k = 0; k < in.getAttributeCount(); k++) {
+      e.attributes()
+          .put(
+              nameOf(
+                  in.getAttributeNamespace(k),
+                  in.getAttributePrefix(k),
+                  in.getAttributeLocalName(k)),
+              in.getAttributeValue(k));
+    }
+    return e;
+  }
+
+  private static String nameOf(String uri, String prefix, String local) {
+    if (uri == null || uri.isEmpty()) {
+      return local;
+    }
+    // A namespace we do not know keeps its address with it, so that it can be written back.
+    return Namespaces.prefix(uri)
+        .map(p -> p + ":" + local)
+        .orElseGet(() -> "{" + uri + "}" + local);
+  }
+
+  /** An element as XML text that stands on its own, with every namespace it uses declared. */
+  public static String write(Element e) {
+    Map<String, String> prefixes = new TreeMap<>();
+    gather(e, prefixes);
+    var b = new StringBuilder();
+    write(e, b, prefixes, true);
+    return b.toString();
+  }
+
+  private static void gather(Element e, Map<String, String> prefixes) {
+    note(e.name(), prefixes);
+    e.attributes().keySet().forEach(n -> note(n, prefixes));
+    e.elements().forEach(c -> gather(c, prefixes));
+  }
+
+  private static void note(String name, Map<String, String> prefixes) {
+    if (name.startsWith("{")) {
+      String uri = name.substring(1, name.indexOf('}'));
+      if (!prefixes.containsKey(uri)) {
+        prefixes.put(uri, "x" + prefixes.size());
+      }
+    } else if (name.contains(":")) {
+      String p = name.substring(0, name.indexOf(':'));
+      Namespaces.uri(p).ifPresent(uri -> prefixes.put(uri, p));
+    }
+  }
+
+  private static void write(
+      Element e, StringBuilder b, Map<String, String> prefixes, boolean root) {
+    String name = shortName(e.name(), prefixes);
+    b.append('<').append(name);
+    if (root) {
+      prefixes.forEach(
+          (uri, p) -> b.append(" xmlns:").append(p).append("=\"").append(escape(uri)).append('"'));
+    }
+    e.attributes()
+        .forEach((n, v) ->
+            b.append(' ')
+                .append(shortName(n, prefixes))
+                .append("=\"")
+                .append(escape(v))
+                .append('"'));
+    if (e.children().isEmpty()) {
+      b.append("/>");
+      return;
+    }
+    b.append('>');
+    for (Object c : e.children()) {
+      if (c instanceof Element child) {
+        write(child, b, prefixes, false);
+      } else {
+        b.append(escape((String) c));
+      }
+    }
+    b.append("</").append(name).append('>');
+  }
+
+  private static String shortName(String name, Map<String, String> prefixes) {
+    if (name.startsWith("{")) {
+      int end = name.indexOf('}');
+      return prefixes.get(name.substring(1, end)) + ":" + name.substring(end + 1);
+    }
+    return name;
+  }
+
+  /**
+   * Text as it stands in XML content and attributes; characters that XML 1.0 does not allow are
+   * left out.
+   */
+  public static String escape(String s) {
+    var b = new StringBuilder(s.length() + 16);
+    s.codePoints()
+        .forEach(c -> {
+          switch (c) {
+            case '&' -> b.append("&amp;");
+            case '<' -> b.append("&lt;");
+            case '>' -> b.append("&gt;");
+            case '"' -> b.append("&quot;");
+            case '\t', '\n', '\r' -> b.append("&#").append(c).append(';');
+            default -> {
+              boolean allowed =
+                  c >= 0x20 && c != 0xFFFE && c != 0xFFFF && (c < 0xD800 || c > 0xDFFF);
+              if (allowed) {
+                b.appendCodePoint(c);
+              }
+            }
+          }
+        });
+    return b.toString();
+  }
+}

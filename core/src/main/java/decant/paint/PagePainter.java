@@ -1,0 +1,152 @@
+package decant.paint;
+
+import decant.layout.Item;
+import decant.layout.Layout;
+import decant.layout.Page;
+import decant.layout.PageWalker;
+import decant.model.Box;
+import decant.model.Colour;
+import decant.model.Media;
+import decant.model.MediaId;
+import java.awt.Color;
+import java.awt.Graphics2D;
+import java.awt.RenderingHints;
+import java.awt.geom.Rectangle2D;
+import java.awt.image.BufferedImage;
+import java.awt.image.DataBufferInt;
+import java.util.Map;
+
+/** Paints pages. Safe for use by several threads, each with a picture of its own. */
+public final class PagePainter {
+  private final GlyphMasks masks = new GlyphMasks();
+  private final Pictures pictures = new Pictures();
+
+  /**
+   * A picture of a page on white paper.
+   *
+   * @param scale pixels a point
+   */
+  public BufferedImage paint(Layout layout, Page page, double scale) {
+    int w = Math.max(1, (int) Math.round(page.setup().width() * scale));
+    int h = Math.max(1, (int) Math.round(page.setup().height() * scale));
+    var image = new BufferedImage(w, h, BufferedImage.TYPE_INT_ARGB_PRE);
+    paint(layout, page, image, scale);
+    return image;
+  }
+
+  /** Paints a page over a whole picture of the kind {@link BufferedImage#TYPE_INT_ARGB_PRE}. */
+  public void paint(Layout layout, Page page, BufferedImage image, double scale) {
+    Graphics2D g = image.createGraphics();
+    try {
+      g.setColor(Color.WHITE);
+      g.fillRect(0, 0, image.getWidth(), image.getHeight());
+      g.setRenderingHint(RenderingHints.KEY_ANTIALIASING, RenderingHints.VALUE_ANTIALIAS_ON);
+      g.setRenderingHint(RenderingHints.KEY_STROKE_CONTROL, RenderingHints.VALUE_STROKE_PURE);
+      PageWalker.walk(layout, page, new Painting(g, image, scale, layout.document().media()));
+    } finally {
+      g.dispose();
+    }
+  }
+
+  /** One page being painted. */
+  private final class Painting implements PageWalker.Sink {
+    private final Graphics2D g;
+    private final int[] pixels;
+    private final int width;
+    private final int height;
+    private final double scale;
+    private final Map<MediaId, Media> media;
+
+    Painting(Graphics2D g, BufferedImage image, double scale, Map<MediaId, Media> media) {
+      this.g = g;
+      this.pixels = ((DataBufferInt) image.getRaster().getDataBuffer()).getData();
+      this.width = image.getWidth();
+      this.height = image.getHeight();
+      this.scale = scale;
+      this.media = media;
+    }
+
+    @Override
+    public void glyphs(Item.GlyphRun run, double x, double y) {
+      double size = run.size() * scale;
+      double baseline = (y - run.rise()) * scale;
+      double left = (x + run.x()) * scale;
+      if (GlyphMasks.tooLarge(size)) {
+        g.setColor(new Color(run.colour().rgb()));
+        for (int k = 0; k < run.glyphs().length; k++) {
+          g.fill(
+              GlyphMasks.outline(
+                  run.face(),
+                  run.glyphs()[k],
+                  size,
+                  left + run.xs()[k] * scale,
+                  baseline - run.ys()[k] * scale));
+        }
+        return;
+      }
+      for (int k = 0; k < run.glyphs().length; k++) {
+        double gx = left + run.xs()[k] * scale;
+        int quarters = (int) Math.floor(gx * 4 + 0.5);
+        int gy = (int) Math.round(baseline - run.ys()[k] * scale);
+        GlyphMasks.Mask m = masks.mask(run.face(), run.glyphs()[k], size, quarters & 3);
+        blend(m, (quarters >> 2) + m.left(), gy + m.top(), run.colour());
+      }
+    }
+
+    private void blend(GlyphMasks.Mask m, int x, int y, Colour colour) {
+      int red = colour.red();
+      int green = colour.green();
+      int blue = colour.blue();
+      int firstRow = Math.max(0, -y);
+      int lastRow = Math.min(m.height(), height - y);
+      int firstColumn = Math.max(0, -x);
+      int lastColumn = Math.min(m.width(), width - x);
+      for (int r = firstRow; r < lastRow; r++) {
+        int at = (y + r) * width + x;
+        int from = r * m.width();
+        for (int c = firstColumn; c < lastColumn; c++) {
+          int a = m.coverage()[from + c] & 0xFF;
+          if (a == 0) {
+            continue;
+          }
+          int p = pixels[at + c];
+          int rest = 255 - a;
+          pixels[at + c] =
+              0xFF000000
+                  | (red * a + (p >> 16 & 0xFF) * rest + 127) / 255 << 16
+                  | (green * a + (p >> 8 & 0xFF) * rest + 127) / 255 << 8
+                  | (blue * a + (p & 0xFF) * rest + 127) / 255;
+        }
+      }
+    }
+
+    @Override
+    public void fill(Box box, Colour colour) {
+      g.setColor(new Color(colour.rgb()));
+      g.fill(
+          new Rectangle2D.Double(
+              box.x() * scale, box.y() * scale, box.width() * scale, box.height() * scale));
+    }
+
+    @Override
+    public void picture(Item.PictureBox picture, Box box) {
+      int w = (int) Math.round(box.width() * scale);
+      int h = (int) Math.round(box.height() * scale);
+      int x = (int) Math.round(box.x() * scale);
+      int y = (int) Math.round(box.y() * scale);
+      Media m = media.get(picture.media());
+      if (w < 1 || h < 1 || w > 20_000 || h > 20_000) {
+        return;
+      }
+      var image = m == null ? java.util.Optional.<BufferedImage>empty() : pictures.image(m, w, h);
+      if (image.isPresent()) {
+        g.drawImage(image.get(), x, y, null);
+      } else {
+        g.setColor(new Color(0xE8E4DC));
+        g.fillRect(x, y, w, h);
+        g.setColor(new Color(0xB8B0A4));
+        g.drawRect(x, y, w - 1, h - 1);
+      }
+    }
+  }
+}

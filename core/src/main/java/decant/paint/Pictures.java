@@ -1,0 +1,99 @@
+package decant.paint;
+
+import decant.model.Media;
+import decant.model.MediaId;
+import java.awt.Graphics2D;
+import java.awt.RenderingHints;
+import java.awt.image.BufferedImage;
+import java.io.ByteArrayInputStream;
+import java.io.IOException;
+import java.lang.ref.SoftReference;
+import java.util.Iterator;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
+import javax.imageio.ImageIO;
+import javax.imageio.ImageReader;
+import javax.imageio.stream.ImageInputStream;
+
+/** Decodes pictures and scales them well, remembering both while memory lasts. */
+public final class Pictures {
+  private static final long MOST_PIXELS = 120_000_000;
+
+  private record Scaled(MediaId id, int width, int height) {}
+
+  private final Map<MediaId, SoftReference<BufferedImage>> decoded = new ConcurrentHashMap<>();
+  private final Set<MediaId> undecodable = ConcurrentHashMap.newKeySet();
+  private final Map<Scaled, SoftReference<BufferedImage>> scaled = new ConcurrentHashMap<>();
+
+  /**
+   * The picture in its own size; empty if it is of a kind that cannot be decoded, damaged, or far
+   * too large.
+   */
+  Optional<BufferedImage> image(Media media) {
+    SoftReference<BufferedImage> known = decoded.get(media.id());
+    BufferedImage image = known == null ? null : known.get();
+    if (image != null || undecodable.contains(media.id())) {
+      return Optional.ofNullable(image);
+    }
+    Optional<BufferedImage> made = decode(media.bytes());
+    made.ifPresentOrElse(
+        m -> decoded.put(media.id(), new SoftReference<>(m)), () -> undecodable.add(media.id()));
+    return made;
+  }
+
+  /** Decodes a PNG, JPEG, GIF, BMP or TIFF within limits. */
+  public static Optional<BufferedImage> decode(byte[] bytes) {
+    try (ImageInputStream in = ImageIO.createImageInputStream(new ByteArrayInputStream(bytes))) {
+      Iterator<ImageReader> readers = ImageIO.getImageReaders(in);
+      if (!readers.hasNext()) {
+        return Optional.empty();
+      }
+      ImageReader reader = readers.next();
+      try {
+        reader.setInput(in, true, true);
+        if ((long) reader.getWidth(0) * reader.getHeight(0) > MOST_PIXELS) {
+          return Optional.empty();
+        }
+        return Optional.ofNullable(reader.read(0));
+      } finally {
+        reader.dispose();
+      }
+    } catch (IOException | RuntimeException e) {
+      return Optional.empty(); // decoders throw all kinds of things at damaged pictures
+    }
+  }
+
+  /** The picture in a size in pixels. */
+  Optional<BufferedImage> image(Media media, int width, int height) {
+    var key = new Scaled(media.id(), width, height);
+    SoftReference<BufferedImage> known = scaled.get(key);
+    BufferedImage image = known == null ? null : known.get();
+    if (image != null) {
+      return Optional.of(image);
+    }
+    Optional<BufferedImage> made = image(media).map(full -> scale(full, width, height));
+    made.ifPresent(m -> scaled.put(key, new SoftReference<>(m)));
+    return made;
+  }
+
+  private static BufferedImage scale(BufferedImage full, int width, int height) {
+    BufferedImage now = full;
+    // Halve until less than twice too large: a single step would drop pixels.
+    while (now.getWidth() >= width * 2 && now.getHeight() >= height * 2) {
+      now = drawn(now, Math.max(width, now.getWidth() / 2), Math.max(height, now.getHeight() / 2));
+    }
+    return drawn(now, width, height);
+  }
+
+  private static BufferedImage drawn(BufferedImage from, int width, int height) {
+    var to = new BufferedImage(width, height, BufferedImage.TYPE_INT_ARGB_PRE);
+    Graphics2D g = to.createGraphics();
+    g.setRenderingHint(
+        RenderingHints.KEY_INTERPOLATION, RenderingHints.VALUE_INTERPOLATION_BILINEAR);
+    g.drawImage(from, 0, 0, width, height, null);
+    g.dispose();
+    return to;
+  }
+}

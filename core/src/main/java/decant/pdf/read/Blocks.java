@@ -1,0 +1,241 @@
+package decant.pdf.read;
+
+import decant.model.Box;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Optional;
+
+/** The lines of a region into paragraphs and list items. */
+final class Blocks {
+  private Blocks() {}
+
+  static List<Found> of(Region region) {
+    var out = new ArrayList<Found>();
+    List<TextLine> lines = region.lines();
+    double pitch = pitch(lines);
+    var open = new ArrayList<TextLine>();
+    double spaceBefore = 0;
+    for (int k = 0; k < lines.size(); k++) {
+      TextLine l = lines.get(k);
+      if (!open.isEmpty() && begins(region, open, l, pitch)) {
+        out.add(text(open, region, pitch, spaceBefore));
+        open.clear();
+      }
+      if (open.isEmpty()) {
+        spaceBefore =
+            k == 0
+                ? 0
+                : Math.max(0, l.baseline() - lines.get(k - 1).baseline() - linePitch(l, pitch));
+      }
+      open.add(l);
+    }
+    if (!open.isEmpty()) {
+      out.add(text(open, region, pitch, spaceBefore));
+    }
+    return out;
+  }
+
+  private static double linePitch(TextLine l, double pitch) {
+    return Math.max(pitch, l.size() * 1.15);
+  }
+
+  /** The usual distance of baselines. */
+  private static double pitch(List<TextLine> lines) {
+    double[] gaps = new double[Math.max(0, lines.size() - 1)];
+    int n = 0;
+    for (int k = 1; k < lines.size(); k++) {
+      double gap = lines.get(k).baseline() - lines.get(k - 1).baseline();
+      double size = lines.get(k).size();
+      if (gap > size * 0.8 && gap < size * 2.2 && Math.abs(size - lines.get(k - 1).size()) < 0.6) {
+        gaps[n++] = gap;
+      }
+    }
+    if (n == 0) {
+      return lines.isEmpty() ? 12 : lines.getFirst().size() * 1.2;
+    }
+    double[] known = Arrays.copyOf(gaps, n);
+    Arrays.sort(known);
+    return known[n / 3]; // below the middle: gaps between paragraphs are among them
+  }
+
+  private static boolean begins(Region region, List<TextLine> open, TextLine l, double pitch) {
+    TextLine last = open.getLast();
+    TextLine first = open.getFirst();
+    double em = l.size();
+    if (Math.abs(l.size() - last.size()) > Math.max(0.6, 0.06 * em)
+        || l.bold() != last.bold() && wholeStyle(l, last)) {
+      return true;
+    }
+    double gap = l.baseline() - last.baseline();
+    double usual = Math.max(pitch, em * 1.05);
+    if (gap > usual * 1.28 + 0.5 || gap < 0) {
+      return !(open.size() > 0 && l.size() > 1.3 * median(region) && gap < em * 1.6 && gap > 0);
+    }
+    if (Markers.item(l.text()).isPresent() && startsItem(region, open, l)) {
+      return true;
+    }
+    boolean centred =
+        centred(last, region) && centred(l, region) && Math.abs(l.box().x() - last.box().x()) > 3;
+    if (centred) {
+      return false;
+    }
+    Optional<String> marker = Markers.item(first.text());
+    double textLeft = marker.isPresent() ? afterMarker(first) : first.box().x();
+    double shift = l.box().x() - last.box().x();
+    if (open.size() == 1) {
+      boolean hangs =
+          shift > 0.5 * em && (marker.isPresent() || Math.abs(l.box().x() - textLeft) < 3);
+      if (shift > 0.7 * em && !hangs && !marker.isPresent()) {
+        return !isHanging(region, last, l);
+      }
+      if (shift < -0.7 * em
+          && marker.isPresent()
+          && l.box().x() < textLeft - 0.7 * em
+          && l.box().x() <= first.box().x() + 1) {
+        return fits(region, last, l) || l.box().x() < first.box().x() - 1;
+      }
+    } else if (Math.abs(shift) > 0.7 * em) {
+      return true;
+    }
+    return fits(region, last, l);
+  }
+
+  private static boolean wholeStyle(TextLine a, TextLine b) {
+    return a.glyphs().size() > 2 && b.glyphs().size() > 2;
+  }
+
+  private static double median(Region r) {
+    double[] sizes = r.lines().stream().mapToDouble(TextLine::size).sorted().toArray();
+    return sizes[sizes.length / 2];
+  }
+
+  /**
+   * A first line that stands out to the left of all that follow: a term with its definition, not a
+   * new paragraph.
+   */
+  private static boolean isHanging(Region region, TextLine last, TextLine l) {
+    return last.box().right() > region.right() - 3 * l.size()
+        && l.box().x() - last.box().x() < 6 * l.size();
+  }
+
+  private static boolean startsItem(Region region, List<TextLine> open, TextLine l) {
+    Optional<String> marker = Markers.item(l.text());
+    if (marker.isEmpty()) {
+      return false;
+    }
+    if (Markers.isBullet(marker.get()) && !marker.get().matches("[–—\\-*]")) {
+      return true;
+    }
+    // A line of prose may begin with "a." or a dash by chance: an item begins on the left of what
+    // it follows,
+    // or in line with the item before.
+    Optional<String> before = Markers.item(open.getFirst().text());
+    boolean inLine = before.isPresent() && Math.abs(open.getFirst().box().x() - l.box().x()) < 4;
+    return inLine || l.box().x() > region.left() + 4 || fits(region, open.getLast(), l);
+  }
+
+  private static boolean centred(TextLine l, Region r) {
+    double leftGap = l.box().x() - r.left();
+    double rightGap = r.right() - l.box().right();
+    return leftGap > l.size() && Math.abs(leftGap - rightGap) < 4;
+  }
+
+  /**
+   * Whether the first word of a line would have had room on the line before: then the break was
+   * meant.
+   */
+  private static boolean fits(Region region, TextLine last, TextLine l) {
+    double inset = Math.max(0, last.box().x() - region.left());
+    double right =
+        inset > 8 ? Math.max(region.right() - inset, last.box().right()) : region.right();
+    double word = 0;
+    for (Glyph g : l.glyphs()) {
+      if (g.isSpace()) {
+        break;
+      }
+      word += g.width();
+    }
+    return word + 0.35 * l.size() < right - last.box().right() - 1.5;
+  }
+
+  private static double afterMarker(TextLine l) {
+    boolean space = false;
+    for (Glyph g : l.glyphs()) {
+      if (g.isSpace()) {
+        space = true;
+      } else if (space) {
+        return g.x();
+      }
+    }
+    return l.box().x();
+  }
+
+  private static Found.Text text(
+      List<TextLine> lines, Region region, double pitch, double spaceBefore) {
+    double own =
+        lines.size() > 1
+            ? lines.get(1).baseline() - lines.get(0).baseline()
+            : linePitch(lines.getFirst(), pitch);
+    Optional<String> marker = Markers.item(lines.getFirst().text());
+    if (marker.isPresent()) {
+      TextLine first = withoutMarker(lines.getFirst(), marker.get());
+      var rest = new ArrayList<>(lines);
+      rest.set(0, first);
+      return new Found.Text(
+          Found.Kind.ITEM, rest, marker.get(), 1, region.left(), region.right(), own, spaceBefore);
+    }
+    return new Found.Text(
+        Found.Kind.PARAGRAPH, lines, "", 0, region.left(), region.right(), own, spaceBefore);
+  }
+
+  static TextLine withoutMarker(TextLine l, String marker) {
+    int skip = 0;
+    int chars = 0;
+    List<Glyph> glyphs = l.glyphs();
+    while (skip < glyphs.size() && (chars < marker.length() || glyphs.get(skip).isSpace())) {
+      chars += glyphs.get(skip).text().length();
+      skip++;
+    }
+    if (skip >= glyphs.size()) {
+      return l;
+    }
+    List<Glyph> rest = glyphs.subList(skip, glyphs.size());
+    double left = rest.stream().mapToDouble(Glyph::x).min().orElse(l.box().x());
+    return new TextLine(
+        l.page(),
+        rest,
+        new Box(left, l.box().y(), l.box().right() - left, l.box().height()),
+        l.baseline(),
+        l.size());
+  }
+
+  /** An item whose mark is put back, for what turns out to be a numbered heading. */
+  static Found.Text withMarker(Found.Text t) {
+    if (t.marker().isEmpty()) {
+      return t;
+    }
+    TextLine first = t.lines().getFirst();
+    Glyph g = first.glyphs().getFirst();
+    var glyphs = new ArrayList<Glyph>();
+    glyphs.add(
+        new Glyph(
+            t.marker() + " ",
+            g.x(),
+            g.baseline(),
+            0,
+            g.size(),
+            g.face(),
+            g.colour(),
+            0,
+            g.content(),
+            false,
+            false,
+            g.link()));
+    glyphs.addAll(first.glyphs());
+    var lines = new ArrayList<>(t.lines());
+    lines.set(0, new TextLine(first.page(), glyphs, first.box(), first.baseline(), first.size()));
+    return new Found.Text(
+        Found.Kind.PARAGRAPH, lines, "", 0, t.left(), t.right(), t.pitch(), t.spaceBefore());
+  }
+}

@@ -1,0 +1,563 @@
+package decant.pdf.read;
+
+import decant.model.Block;
+import decant.model.Box;
+import decant.model.Cell;
+import decant.model.Document;
+import decant.model.Finding;
+import decant.model.Inline;
+import decant.model.LinePitch;
+import decant.model.ListDefinition;
+import decant.model.ListMembership;
+import decant.model.Look;
+import decant.model.Media;
+import decant.model.MediaId;
+import decant.model.NamedStyle;
+import decant.model.NodeId;
+import decant.model.PageSetup;
+import decant.model.Paragraph;
+import decant.model.ParagraphTraits;
+import decant.model.ParagraphTraits.Alignment;
+import decant.model.Particulars;
+import decant.model.Section;
+import decant.model.Story;
+import decant.model.StyleSheet;
+import decant.model.Table;
+import decant.model.TableTraits;
+import decant.model.TextTraits;
+import decant.text.FontBook;
+import decant.text.FontFace;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+
+/**
+ * Blocks into the document: looks against a body style, heading styles, lists, sections, running
+ * texts.
+ */
+final class DocumentMaker {
+  private static final String BODY = "Body";
+  private static final String BULLETS = "bullets";
+
+  private final List<ScannedPage> pages;
+  private final List<Found> found;
+  private final RunningTexts.Result running;
+  private final Joiner joiner;
+  private final Particulars particulars;
+  private final Map<NodeId, Finding.SourcePlace> places = new LinkedHashMap<>();
+  private final Map<MediaId, Media> media = new LinkedHashMap<>();
+  private final Map<String, ListDefinition> lists = new LinkedHashMap<>();
+  private Look bodyText = Look.PLAIN;
+  private final Map<Integer, Look> headingTexts = new HashMap<>();
+  private double bodyPitch = 1;
+
+  DocumentMaker(
+      List<ScannedPage> pages,
+      List<Found> found,
+      RunningTexts.Result running,
+      Joiner joiner,
+      Particulars particulars) {
+    this.pages = pages;
+    this.found = found;
+    this.running = running;
+    this.joiner = joiner;
+    this.particulars = particulars;
+  }
+
+  Map<NodeId, Finding.SourcePlace> places() {
+    return places;
+  }
+
+  Document make() {
+    bodyText =
+        commonLook(Found.Kind.PARAGRAPH, 0)
+            .orElseGet(() -> commonLook(Found.Kind.ITEM, 1).orElse(Look.of(TextTraits.SIZE, 11.0)));
+    bodyPitch = commonPitch();
+    List<Section> sections = sections();
+    return Document.of(particulars, styles(), lists, sections, Map.of(), media, List.of());
+  }
+
+  private record Key(
+      String family, double size, boolean bold, boolean italic, decant.model.Colour colour) {}
+
+  /** The look that most letters of a kind of paragraph have. */
+  private Optional<Look> commonLook(Found.Kind kind, int level) {
+    Map<Key, Integer> counts = new HashMap<>();
+    for (Found f : found) {
+      if (f instanceof Found.Text t
+          && t.kind() == kind
+          && (kind != Found.Kind.HEADING || t.level() == level)) {
+        for (TextLine l : t.lines()) {
+          for (Glyph g : l.glyphs()) {
+            if (!g.isSpace()) {
+              counts.merge(
+                  new Key(
+                      g.face().family(),
+                      LookMaker.rounded(g.size()),
+                      g.face().bold(),
+                      g.face().italic(),
+                      g.colour()),
+                  1,
+                  Integer::sum);
+            }
+          }
+        }
+      }
+    }
+    return counts.entrySet().stream()
+        .max(Map.Entry.comparingByValue())
+        .map(e ->
+            Look.of(TextTraits.FAMILY, e.getKey().family())
+                .with(TextTraits.SIZE, e.getKey().size())
+                .with(TextTraits.BOLD, e.getKey().bold())
+                .with(TextTraits.ITALIC, e.getKey().italic())
+                .with(TextTraits.COLOUR, e.getKey().colour()));
+  }
+
+  /** The usual distance of lines as a multiple of the served font's own. */
+  private double commonPitch() {
+    double[] pitches =
+        found.stream()
+            .filter(f ->
+                f instanceof Found.Text t && t.kind() != Found.Kind.HEADING && t.lines().size() > 1)
+            .mapToDouble(f -> ((Found.Text) f).pitch())
+            .sorted()
+            .toArray();
+    if (pitches.length == 0) {
+      return 1;
+    }
+    double factor = pitches[pitches.length / 2] / naturalPitch(bodyText);
+    return Math.round(Math.clamp(factor, 0.8, 2.5) * 100) / 100.0;
+  }
+
+  private static double naturalPitch(Look text) {
+    FontFace face =
+        FontBook.shipped()
+            .serve(
+                text.value(TextTraits.FAMILY),
+                text.value(TextTraits.BOLD),
+                text.value(TextTraits.ITALIC))
+            .face();
+    var t = face.tables();
+    return (t.ascent() + t.descent() + t.lineGap()) * text.value(TextTraits.SIZE) / t.unitsPerEm();
+  }
+
+  private StyleSheet styles() {
+    var styles = new LinkedHashMap<String, NamedStyle>();
+    styles.put(
+        BODY,
+        new NamedStyle(
+            BODY,
+            "Body",
+            NamedStyle.Kind.PARAGRAPH,
+            Optional.empty(),
+            Look.of(ParagraphTraits.LINE_PITCH, new LinePitch.Multiple(bodyPitch)),
+            Look.PLAIN,
+            List.of()));
+    headingTexts.forEach((level, text) ->
+        styles.put(
+            headingStyle(level),
+            new NamedStyle(
+                headingStyle(level),
+                "heading " + level,
+                NamedStyle.Kind.PARAGRAPH,
+                Optional.of(BODY),
+                Look.of(ParagraphTraits.HEADING_LEVEL, level)
+                    .with(ParagraphTraits.KEEP_WITH_NEXT, true)
+                    .with(ParagraphTraits.LINE_PITCH, LinePitch.SINGLE),
+                text,
+                List.of())));
+    Look defaults = bodyText;
+    if (!particulars.language().isEmpty()) {
+      defaults = defaults.with(TextTraits.LANGUAGE, particulars.language());
+    }
+    return new StyleSheet(Look.PLAIN, defaults, BODY, styles);
+  }
+
+  private static String headingStyle(int level) {
+    return "Heading" + level;
+  }
+
+  private List<Section> sections() {
+    var out = new ArrayList<Section>();
+    int from = 0;
+    while (from < pages.size()) {
+      int to = from + 1;
+      while (to < pages.size() && sameSheet(pages.get(from), pages.get(to))) {
+        to++;
+      }
+      out.add(section(from, to, out.isEmpty()));
+      from = to;
+    }
+    return out;
+  }
+
+  private static boolean sameSheet(ScannedPage a, ScannedPage b) {
+    return Math.abs(a.width() - b.width()) < 2 && Math.abs(a.height() - b.height()) < 2;
+  }
+
+  private Section section(int from, int to, boolean first) {
+    List<Found> here = found.stream().filter(f -> f.page() >= from && f.page() < to).toList();
+    PageSetup setup = setup(from, to, here);
+    var blocks = new ArrayList<Block>();
+    Found before = null;
+    for (Found f : here) {
+      blocks.add(block(f, setup, before));
+      before = f;
+    }
+    if (blocks.stream().noneMatch(b -> b instanceof Paragraph)) {
+      blocks.add(Paragraph.of(Look.PLAIN, ""));
+    }
+    return new Section(NodeId.fresh(), setup, false, runningStories(from, to, setup), blocks);
+  }
+
+  private PageSetup setup(int from, int to, List<Found> here) {
+    ScannedPage p = pages.get(from);
+    double left = p.width();
+    double right = 0;
+    double top = p.height();
+    double bottom = 0;
+    for (Found f : here) {
+      Box b = f.box();
+      left = Math.min(left, b.x());
+      right = Math.max(right, b.right());
+      top = Math.min(top, b.y());
+      bottom = Math.max(bottom, b.bottom());
+    }
+    if (here.isEmpty()) {
+      return new PageSetup(p.width(), p.height(), 72, 72, 72, 72, 36, 36);
+    }
+    double header = 36;
+    double footer = 36;
+    for (RunningTexts.RunningText r : running.texts()) {
+      TextLine l = r.lines().getFirst();
+      if (r.header()) {
+        header = Math.min(header, Math.max(12, l.box().y()));
+      } else {
+        footer = Math.min(footer, Math.max(12, p.height() - l.box().bottom()));
+      }
+    }
+    // The lowest line of the fullest page stands a little above the margin; half a line more is
+    // safe.
+    double below = Math.max(18, p.height() - bottom - 8);
+    return new PageSetup(
+        p.width(),
+        p.height(),
+        Math.clamp(top, 12, p.height() / 3),
+        Math.clamp(p.width() - right, 12, p.width() / 3),
+        Math.clamp(below, 12, p.height() / 3),
+        Math.clamp(left, 12, p.width() / 3),
+        header,
+        footer);
+  }
+
+  private Map<Section.Running, Story> runningStories(int from, int to, PageSetup setup) {
+    var out = new LinkedHashMap<Section.Running, Story>();
+    for (boolean header : new boolean[] {true, false}) {
+      var paragraphs = new ArrayList<Block>();
+      running.texts().stream()
+          .filter(r -> r.header() == header)
+          .filter(r -> r.lines().stream().anyMatch(l -> l.page() >= from && l.page() < to))
+          .sorted(java.util.Comparator.comparingDouble(r -> r.lines().getFirst().baseline()))
+          .forEach(r -> paragraphs.add(runningParagraph(r, setup)));
+      if (!paragraphs.isEmpty()) {
+        out.put(
+            header ? Section.Running.HEADER : Section.Running.FOOTER,
+            new Story(NodeId.fresh(), paragraphs));
+      }
+    }
+    return out;
+  }
+
+  private Paragraph runningParagraph(RunningTexts.RunningText r, PageSetup setup) {
+    TextLine l = r.lines().getFirst();
+    List<Inline> inlines = new ArrayList<>();
+    for (Inline i : LookMaker.inlines(l.glyphs(), bodyText, l.size())) {
+      inlines.addAll(
+          r.pageNumber() && i instanceof Inline.Text t ? withPageNumber(t, r) : List.of(i));
+    }
+    Alignment alignment = Alignment.START;
+    double centre = l.box().x() + l.box().width() / 2 - (setup.left() + setup.textWidth() / 2);
+    boolean wide = l.text().contains("\t");
+    Look look = Look.PLAIN;
+    if (wide) {
+      look =
+          look.with(
+              ParagraphTraits.TABS,
+              List.of(
+                  new ParagraphTraits.TabStop(
+                      setup.textWidth(), ParagraphTraits.TabStop.Kind.RIGHT, false)));
+    } else if (Math.abs(centre) < 12) {
+      alignment = Alignment.CENTRE;
+    } else if (l.box().x() > setup.left() + setup.textWidth() / 2) {
+      alignment = Alignment.END;
+    }
+    look = look.with(ParagraphTraits.ALIGNMENT, alignment);
+    return new Paragraph(NodeId.fresh(), look, Look.PLAIN, inlines);
+  }
+
+  /** The digits that go up with the pages become a field. */
+  private static List<Inline> withPageNumber(Inline.Text t, RunningTexts.RunningText r) {
+    var m = java.util.regex.Pattern.compile("\\d+").matcher(t.text());
+    var out = new ArrayList<Inline>();
+    int at = 0;
+    while (m.find()) {
+      boolean moves =
+          r.lines().size() > 1 && r.lines().stream().map(TextLine::text).distinct().count() > 1;
+      if (!moves) {
+        break;
+      }
+      if (m.start() > at) {
+        out.add(new Inline.Text(t.text().substring(at, m.start()), t.look()));
+      }
+      out.add(new Inline.Field(Inline.Field.Kind.PAGE, m.group(), t.look()));
+      at = m.end();
+      break;
+    }
+    if (at < t.text().length()) {
+      out.add(new Inline.Text(t.text().substring(at), t.look()));
+    }
+    return out;
+  }
+
+  private Block block(Found f, PageSetup setup, Found before) {
+    Block b =
+        switch (f) {
+          case Found.Text t -> paragraph(t, setup, before);
+          case Found.Grid g -> table(g);
+          case Found.Figure p -> figure(p, setup);
+        };
+    places.put(b.id(), new Finding.SourcePlace(f.page(), f.box()));
+    return b;
+  }
+
+  private Paragraph paragraph(Found.Text t, PageSetup setup, Found before) {
+    boolean heading = t.kind() == Found.Kind.HEADING;
+    Look base = bodyText;
+    Look look = Look.PLAIN;
+    if (heading) {
+      base =
+          headingTexts.computeIfAbsent(
+              t.level(), l -> commonLook(Found.Kind.HEADING, l).orElse(bodyText));
+      look = look.with(ParagraphTraits.STYLE, headingStyle(t.level()));
+    }
+    boolean onSamePage = before != null && before.page() == t.page();
+    double space =
+        onSamePage
+            ? Math.min(60, t.spaceBefore())
+            : heading && before != null ? Math.max(10, t.spaceBefore()) : t.spaceBefore();
+    if (onSamePage && !(before instanceof Found.Text)) {
+      space = Math.max(space, 8);
+    }
+    if (space > 0.8) {
+      look = look.with(ParagraphTraits.SPACE_BEFORE, Math.round(space * 2) / 2.0);
+    }
+    look = alignment(t, look, setup);
+    if (t.kind() == Found.Kind.ITEM) {
+      look = item(t, look, setup);
+    }
+    List<Glyph> glyphs = joiner.join(t.lines());
+    if (rightToLeft(glyphs)) {
+      look = look.with(ParagraphTraits.DIRECTION, ParagraphTraits.Direction.RIGHT_TO_LEFT);
+    }
+    return new Paragraph(
+        NodeId.fresh(), look, Look.PLAIN, LookMaker.inlines(glyphs, base, t.size()));
+  }
+
+  private static boolean rightToLeft(List<Glyph> glyphs) {
+    for (Glyph g : glyphs) {
+      if (!g.text().isEmpty()) {
+        byte d = Character.getDirectionality(g.text().codePointAt(0));
+        if (d == Character.DIRECTIONALITY_LEFT_TO_RIGHT) {
+          return false;
+        }
+        if (d == Character.DIRECTIONALITY_RIGHT_TO_LEFT
+            || d == Character.DIRECTIONALITY_RIGHT_TO_LEFT_ARABIC) {
+          return true;
+        }
+      }
+    }
+    return false;
+  }
+
+  private Look alignment(Found.Text t, Look before, PageSetup setup) {
+    Look look = before;
+    List<TextLine> lines = t.lines();
+    double size = t.size();
+    TextLine first = lines.getFirst();
+    double middle = (t.left() + t.right()) / 2;
+    boolean centred =
+        lines.stream()
+            .allMatch(l ->
+                Math.abs(l.box().x() + l.box().width() / 2 - middle) < Math.max(2, size * 0.3)
+                    && l.box().x() > t.left() + size);
+    if (centred && t.kind() != Found.Kind.ITEM) {
+      return look.with(ParagraphTraits.ALIGNMENT, Alignment.CENTRE);
+    }
+    boolean flushRight =
+        first.box().x() > t.left() + (t.right() - t.left()) * 0.4
+            && lines.stream().allMatch(l -> Math.abs(l.box().right() - t.right()) < 3);
+    if (flushRight && t.kind() != Found.Kind.ITEM) {
+      return look.with(ParagraphTraits.ALIGNMENT, Alignment.END);
+    }
+    long full =
+        lines.stream()
+            .limit(lines.size() - 1L)
+            .filter(l -> Math.abs(l.box().right() - t.right()) < 1.2)
+            .count();
+    if (lines.size() > 2 && full == lines.size() - 1L) {
+      look = look.with(ParagraphTraits.ALIGNMENT, Alignment.JUSTIFIED);
+    }
+    if (t.kind() == Found.Kind.PARAGRAPH) {
+      double left = lines.size() > 1 ? lines.get(1).box().x() : first.box().x();
+      boolean column = t.left() > setup.left() + 60; // a right-hand column has no indent
+      double indent = left - (column ? t.left() : Math.min(t.left(), setup.left() + 4));
+      if (indent > 3 && indent < 250) {
+        look = look.with(ParagraphTraits.INDENT_START, Math.round(indent * 2) / 2.0);
+      }
+      double firstLine = first.box().x() - left;
+      if (Math.abs(firstLine) > 3 && lines.size() > 1) {
+        look = look.with(ParagraphTraits.FIRST_LINE, Math.round(firstLine * 2) / 2.0);
+      }
+    }
+    return look;
+  }
+
+  private Look item(Found.Text t, Look look, PageSetup setup) {
+    int depth = Math.max(0, t.level() - 1);
+    double indent =
+        Math.max(12, t.lines().getFirst().box().x() - Math.min(t.left(), setup.left() + 4));
+    String list = Markers.isBullet(t.marker()) ? BULLETS : numbered(t);
+    lists.computeIfAbsent(list, id -> definition(id, t));
+    return look.with(ParagraphTraits.LIST, new ListMembership(list, depth))
+        .with(ParagraphTraits.INDENT_START, Math.round(Math.min(indent, 200) * 2) / 2.0)
+        .with(ParagraphTraits.FIRST_LINE, -Math.min(18.0, indent));
+  }
+
+  private String lastNumbered = "";
+  private int numberedLists;
+
+  /** Numbering that begins at one begins a list of its own. */
+  private String numbered(Found.Text t) {
+    String bare = t.marker().replaceAll("[().]", "");
+    boolean begins =
+        t.level() <= 1 && (bare.equals("1") || bare.equalsIgnoreCase("a") || bare.equals("i"));
+    if (begins || lastNumbered.isEmpty()) {
+      lastNumbered = "numbers" + ++numberedLists;
+    }
+    return lastNumbered;
+  }
+
+  private static ListDefinition definition(String id, Found.Text t) {
+    var levels = new ArrayList<ListDefinition.Level>();
+    for (int k = 0; k < 9; k++) {
+      Look indents =
+          Look.of(ParagraphTraits.INDENT_START, 18.0 * (k + 1))
+              .with(ParagraphTraits.FIRST_LINE, -18.0);
+      String sign = "%" + (k + 1);
+      if (id.equals(BULLETS)) {
+        String bullet =
+            k == 0 && t.marker().matches("[•▪◦–—‣●○■]") ? t.marker() : k % 2 == 0 ? "•" : "–";
+        levels.add(
+            new ListDefinition.Level(
+                ListDefinition.NumberFormat.BULLET, bullet, 1, indents, Look.PLAIN));
+      } else {
+        String bare = t.marker().replaceAll("[().]", "");
+        String pattern = t.marker().replace(bare, sign);
+        levels.add(
+            new ListDefinition.Level(format(bare, k), pattern, start(bare), indents, Look.PLAIN));
+      }
+    }
+    return new ListDefinition(id, levels);
+  }
+
+  private static int start(String bare) {
+    return bare.matches("\\d{1,3}") ? Math.max(1, Integer.parseInt(bare)) : 1;
+  }
+
+  private static ListDefinition.NumberFormat format(String bare, int depth) {
+    if (depth > 0) {
+      return depth % 2 == 1
+          ? ListDefinition.NumberFormat.LOWER_LETTER
+          : ListDefinition.NumberFormat.LOWER_ROMAN;
+    }
+    if (bare.matches("\\d+")) {
+      return ListDefinition.NumberFormat.DECIMAL;
+    }
+    if (bare.matches("[ivx]+")) {
+      return ListDefinition.NumberFormat.LOWER_ROMAN;
+    }
+    return bare.equals(bare.toUpperCase(java.util.Locale.ROOT))
+        ? ListDefinition.NumberFormat.UPPER_LETTER
+        : ListDefinition.NumberFormat.LOWER_LETTER;
+  }
+
+  private Table table(Found.Grid g) {
+    var rows = new ArrayList<Table.Row>();
+    for (List<Found.FoundCell> r : g.rows()) {
+      var cells = new ArrayList<Cell>();
+      boolean header = !r.isEmpty() && r.stream().allMatch(Found.FoundCell::header);
+      for (Found.FoundCell c : r) {
+        cells.add(new Cell(NodeId.fresh(), c.columnSpan(), c.rowSpan(), Look.PLAIN, cellBlocks(c)));
+      }
+      rows.add(new Table.Row(header ? Look.of(TableTraits.HEADER_ROW, true) : Look.PLAIN, cells));
+    }
+    Look look = g.ruled() ? Look.of(TableTraits.RULE_WIDTH, 0.5) : Look.PLAIN;
+    return new Table(NodeId.fresh(), look.with(TableTraits.CELL_PADDING, 4.0), g.columns(), rows);
+  }
+
+  private List<Block> cellBlocks(Found.FoundCell c) {
+    if (c.lines().isEmpty()) {
+      return List.of(Paragraph.of(Look.PLAIN, ""));
+    }
+    List<Glyph> glyphs = joiner.join(c.lines());
+    double size = c.lines().getFirst().size();
+    Look look = Look.of(ParagraphTraits.LINE_PITCH, LinePitch.SINGLE);
+    return List.of(
+        new Paragraph(NodeId.fresh(), look, Look.PLAIN, LookMaker.inlines(glyphs, bodyText, size)));
+  }
+
+  private Paragraph figure(Found.Figure f, PageSetup setup) {
+    Media m = f.placed().media();
+    media.put(m.id(), m);
+    double scale = Math.min(1, setup.textWidth() / f.box().width());
+    scale = Math.min(scale, setup.textHeight() * 0.95 / f.box().height());
+    var picture =
+        new Inline.Picture(
+            m.id(),
+            f.box().width() * scale,
+            f.box().height() * scale,
+            f.alt(),
+            Inline.Placement.INLINE,
+            Optional.empty(),
+            Look.PLAIN);
+    double middle = f.box().x() + f.box().width() / 2;
+    boolean centred =
+        Math.abs(middle - (setup.left() + setup.textWidth() / 2)) < 15
+            && f.box().x() > setup.left() + 15;
+    Look look =
+        Look.of(ParagraphTraits.LINE_PITCH, LinePitch.SINGLE)
+            .with(ParagraphTraits.SPACE_BEFORE, 6.0);
+    if (centred) {
+      look = look.with(ParagraphTraits.ALIGNMENT, Alignment.CENTRE);
+    }
+    return new Paragraph(NodeId.fresh(), look, Look.PLAIN, List.of(picture));
+  }
+
+  /** Gives names to the paragraphs that links lead to, and leads the links there. */
+  static Document withLinks(Document d, Map<String, NodeId> targets) {
+    Document out = d;
+    Map<NodeId, List<String>> names = new LinkedHashMap<>();
+    targets.forEach((name, id) -> names.computeIfAbsent(id, k -> new ArrayList<>()).add(name));
+    for (Map.Entry<NodeId, List<String>> e : names.entrySet()) {
+      Paragraph p = out.requireParagraph(e.getKey());
+      out =
+          out.withParagraph(
+              p.withLook(p.look().with(ParagraphTraits.BOOKMARKS, List.copyOf(e.getValue()))));
+    }
+    return out;
+  }
+}

@@ -1,0 +1,104 @@
+package decant.pdf.read;
+
+import decant.model.Box;
+import java.util.List;
+
+/** A block found on the pages, before it is part of a document. */
+sealed interface Found {
+  int page();
+
+  Box box();
+
+  /** What a paragraph is taken for. */
+  enum Kind {
+    PARAGRAPH,
+    ITEM,
+    HEADING
+  }
+
+  /**
+   * Lines of text that belong together.
+   *
+   * @param marker of an item, such as a bullet or "2."; empty for other kinds. It is no part of the
+   *     lines' text
+   * @param level of a heading from 1, or depth of an item from 1
+   * @param left edge of the text area it stands in
+   * @param right edge of the text area it stands in
+   * @param spaceBefore gap to the line above, beyond the usual pitch; 0 at the top of a page
+   */
+  record Text(
+      Kind kind,
+      List<TextLine> lines,
+      String marker,
+      int level,
+      double left,
+      double right,
+      double pitch,
+      double spaceBefore)
+      implements Found {
+    public Text {
+      lines = List.copyOf(lines);
+    }
+
+    @Override
+    public int page() {
+      return lines.getFirst().page();
+    }
+
+    @Override
+    public Box box() {
+      Box b = lines.getFirst().box();
+      for (TextLine l : lines) {
+        if (l.page() == page()) {
+          b = b.union(l.box());
+        }
+      }
+      return b;
+    }
+
+    Text as(Kind otherKind, int otherLevel) {
+      return new Text(otherKind, lines, marker, otherLevel, left, right, pitch, spaceBefore);
+    }
+
+    Text with(List<TextLine> others) {
+      return new Text(kind, others, marker, level, left, right, pitch, spaceBefore);
+    }
+
+    double size() {
+      return lines.getFirst().size();
+    }
+
+    boolean bold() {
+      return lines.stream().allMatch(TextLine::bold);
+    }
+
+    String text() {
+      var b = new StringBuilder();
+      lines.forEach(l -> b.append(b.isEmpty() ? "" : " ").append(l.text()));
+      return b.toString();
+    }
+  }
+
+  /** A cell of a table. */
+  record FoundCell(int columnSpan, int rowSpan, List<TextLine> lines, boolean header) {
+    public FoundCell {
+      lines = List.copyOf(lines);
+    }
+  }
+
+  /** A table; a merged cell stands where it begins. */
+  record Grid(int page, Box box, List<Double> columns, List<List<FoundCell>> rows, boolean ruled)
+      implements Found {
+    public Grid {
+      rows = List.copyOf(rows);
+    }
+  }
+
+  /** A picture. */
+  record Figure(int page, Placed placed, String alt) implements Found {
+    @Override
+    public Box box() {
+      return placed.box();
+    }
+  }
+}

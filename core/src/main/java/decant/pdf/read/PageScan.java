@@ -1,0 +1,405 @@
+package decant.pdf.read;
+
+import decant.model.Box;
+import decant.model.Colour;
+import decant.model.Link;
+import decant.model.Media;
+import java.awt.geom.AffineTransform;
+import java.awt.geom.GeneralPath;
+import java.awt.geom.Point2D;
+import java.awt.geom.Rectangle2D;
+import java.awt.image.BufferedImage;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.InputStream;
+import java.util.ArrayDeque;
+import java.util.ArrayList;
+import java.util.Deque;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import javax.imageio.ImageIO;
+import org.apache.pdfbox.contentstream.PDFGraphicsStreamEngine;
+import org.apache.pdfbox.cos.COSBase;
+import org.apache.pdfbox.cos.COSDictionary;
+import org.apache.pdfbox.cos.COSName;
+import org.apache.pdfbox.pdmodel.PDPage;
+import org.apache.pdfbox.pdmodel.common.PDRectangle;
+import org.apache.pdfbox.pdmodel.font.PDFont;
+import org.apache.pdfbox.pdmodel.font.PDSimpleFont;
+import org.apache.pdfbox.pdmodel.font.encoding.GlyphList;
+import org.apache.pdfbox.pdmodel.graphics.color.PDColor;
+import org.apache.pdfbox.pdmodel.graphics.image.PDImage;
+import org.apache.pdfbox.pdmodel.graphics.image.PDImageXObject;
+import org.apache.pdfbox.pdmodel.graphics.state.RenderingMode;
+import org.apache.pdfbox.util.Matrix;
+import org.apache.pdfbox.util.Vector;
+
+/** Runs the content stream of a page (ISO 32000-1 §7.8.2) and notes what it shows and where. */
+final class PageScan extends PDFGraphicsStreamEngine {
+  private static final int MOST_GLYPHS = 400_000;
+  private static final int MOST_PICTURES = 2_000;
+  private static final double THICKEST_RULE = 3;
+
+  /** A link area of the page. */
+  record LinkArea(Box box, Link link) {}
+
+  private final int number;
+  private final List<LinkArea> links;
+  private final AffineTransform toShown;
+  private final double width;
+  private final double height;
+  private final List<Glyph> visible = new ArrayList<>();
+  private final List<Glyph> invisible = new ArrayList<>();
+  private final List<Rule> rules = new ArrayList<>();
+  private final List<Placed> pictures = new ArrayList<>();
+  private final Map<PDFont, SourceFace> faces;
+  private final Map<COSBase, Media> media;
+  private final Deque<Mark> marks = new ArrayDeque<>();
+  private final GeneralPath path = new GeneralPath();
+  private int drawings;
+
+  /** Marked content that is open. */
+  private record Mark(int content, boolean artifact, Optional<String> actualText, int[] shown) {}
+
+  PageScan(
+      PDPage page,
+      int number,
+      List<LinkArea> links,
+      Map<PDFont, SourceFace> faces,
+      Map<COSBase, Media> media) {
+    super(page);
+    this.number = number;
+    this.links = links;
+    this.faces = faces;
+    this.media = media;
+    PDRectangle crop = page.getCropBox();
+    this.toShown = shown(crop, page.getRotation());
+    boolean turned = page.getRotation() % 180 != 0;
+    this.width = turned ? crop.getHeight() : crop.getWidth();
+    this.height = turned ? crop.getWidth() : crop.getHeight();
+  }
+
+  /** From the page's own space to the page as it is shown, y downwards. */
+  static AffineTransform shown(PDRectangle crop, int rotation) {
+    double w = crop.getWidth();
+    double h = crop.getHeight();
+    AffineTransform t =
+        switch (Math.floorMod(rotation, 360)) {
+          case 90 -> new AffineTransform(0, 1, 1, 0, 0, 0);
+          case 180 -> new AffineTransform(-1, 0, 0, 1, w, 0);
+          case 270 -> new AffineTransform(0, -1, -1, 0, h, w);
+          default -> new AffineTransform(1, 0, 0, -1, 0, h);
+        };
+    t.translate(-crop.getLowerLeftX(), -crop.getLowerLeftY());
+    return t;
+  }
+
+  ScannedPage scan() throws IOException {
+    processPage(getPage());
+    // Invisible text is the text of a scanned picture; where there is visible text it is something
+    // hidden.
+    List<Glyph> glyphs = visible.stream().anyMatch(g -> !g.isSpace()) ? visible : invisible;
+    return new ScannedPage(number, width, height, underlined(glyphs), rules, pictures, drawings);
+  }
+
+  private List<Glyph> underlined(List<Glyph> glyphs) {
+    List<Rule> lying = rules.stream().filter(r -> r.lying() && r.y2() - r.y1() < 2).toList();
+    if (lying.isEmpty() || lying.size() > 5000) {
+      return glyphs;
+    }
+    var out = new ArrayList<Glyph>(glyphs.size());
+    for (Glyph g : glyphs) {
+      double middle = g.x() + g.width() / 2;
+      boolean under =
+          g.quarter() == 0
+              && lying.stream()
+                  .anyMatch(r -> {
+                    double below = r.middle() - g.baseline();
+                    return below > 0
+                        && below < g.size() * 0.22
+                        && r.x1() <= middle
+                        && r.x2() >= middle
+                        // Longer than a line of text is a ruled line, not an underline.
+                        && r.x2() - r.x1() < width * 0.6;
+                  });
+      out.add(under ? g.withUnderline() : g);
+    }
+    return out;
+  }
+
+  @Override
+  public void beginMarkedContentSequence(COSName tag, COSDictionary properties) {
+    super.beginMarkedContentSequence(tag, properties);
+    Mark outer = marks.peek();
+    int content = outer == null ? -1 : outer.content();
+    boolean artifact = outer != null && outer.artifact();
+    Optional<String> actual = outer == null ? Optional.empty() : outer.actualText();
+    int[] shown = outer == null ? new int[1] : outer.shown();
+    if (properties != null) {
+      content = properties.getInt(COSName.MCID, content);
+      String text = properties.getString(COSName.ACTUAL_TEXT);
+      if (text != null) {
+        actual = Optional.of(text);
+        shown = new int[1];
+      }
+    }
+    marks.push(new Mark(content, artifact || COSName.ARTIFACT.equals(tag), actual, shown));
+  }
+
+  @Override
+  public void endMarkedContentSequence() {
+    super.endMarkedContentSequence();
+    marks.poll();
+  }
+
+  @Override
+  protected void showGlyph(Matrix m, PDFont font, int code, Vector displacement)
+      throws IOException {
+    if (visible.size() + invisible.size() > MOST_GLYPHS) {
+      return;
+    }
+    SourceFace face = faces.computeIfAbsent(font, SourceFace::of);
+    Point2D origin =
+        toShown.transform(new Point2D.Double(m.getTranslateX(), m.getTranslateY()), null);
+    Point2D up = toShown.deltaTransform(new Point2D.Double(m.getShearX(), m.getScaleY()), null);
+    Point2D along = toShown.deltaTransform(new Point2D.Double(m.getScaleX(), m.getShearY()), null);
+    double size = Math.hypot(up.getX(), up.getY());
+    double advance = displacement.getX() * Math.hypot(along.getX(), along.getY());
+    int quarter = quarterOf(along);
+    if (font.isVertical()) {
+      advance = size * 0.5;
+    }
+    boolean shown =
+        origin.getX() > -2
+            && origin.getX() < width + 2
+            && origin.getY() > -2
+            && origin.getY() < height + size;
+    if (!shown || size < 0.5 || !Double.isFinite(advance)) {
+      return;
+    }
+    String text = textOf(font, code);
+    Mark mark = marks.peek();
+    if (mark != null && mark.actualText().isPresent()) {
+      text = mark.shown()[0]++ == 0 ? mark.actualText().get() : "";
+      if (text.isEmpty()) {
+        return;
+      }
+    }
+    var glyph =
+        new Glyph(
+            text,
+            origin.getX(),
+            origin.getY(),
+            Math.abs(advance),
+            size,
+            face,
+            colour(),
+            quarter,
+            mark == null ? -1 : mark.content(),
+            mark != null && mark.artifact(),
+            false,
+            Optional.empty());
+    Optional<Link> link = linkAt(glyph);
+    if (link.isPresent()) {
+      glyph = glyph.withLink(link.get());
+    }
+    (getGraphicsState().getTextState().getRenderingMode() == RenderingMode.NEITHER
+            ? invisible
+            : visible)
+        .add(glyph);
+  }
+
+  private static int quarterOf(Point2D along) {
+    if (Math.abs(along.getX()) >= Math.abs(along.getY())) {
+      return along.getX() >= 0 ? 0 : 2;
+    }
+    return along.getY() >= 0 ? 1 : 3;
+  }
+
+  private Optional<Link> linkAt(Glyph g) {
+    if (links.isEmpty() || g.quarter() != 0) {
+      return Optional.empty();
+    }
+    double x = g.x() + g.width() / 2;
+    double y = g.baseline() - g.size() * 0.3;
+    return links.stream().filter(l -> l.box().contains(x, y)).map(LinkArea::link).findFirst();
+  }
+
+  private String textOf(PDFont font, int code) {
+    String text;
+    try {
+      text = font.toUnicode(code, GlyphList.getAdobeGlyphList());
+    } catch (RuntimeException e) {
+      text = null; // a damaged map
+    }
+    if (text == null && font instanceof PDSimpleFont simple && simple.getEncoding() != null) {
+      String name = simple.getEncoding().getName(code);
+      text = name == null ? null : GlyphList.getAdobeGlyphList().toUnicode(name);
+      if (text == null && !simple.isSymbolic() && code >= 32 && code < 127) {
+        text = String.valueOf((char) code);
+      }
+    }
+    return text == null
+        ? ""
+        : text.replaceAll("[\\x00-\\x08\\x0B-\\x1F]", "").replace("\u200B", "");
+  }
+
+  private Colour colour() {
+    PDColor c = getGraphicsState().getNonStrokingColor();
+    try {
+      return new Colour(c.toRGB());
+    } catch (IOException | RuntimeException e) {
+      return Colour.BLACK; // a pattern, or a colour space that cannot be read
+    }
+  }
+
+  @Override
+  public void drawImage(PDImage image) throws IOException {
+    if (pictures.size() >= MOST_PICTURES) {
+      return;
+    }
+    Rectangle2D area =
+        toShown
+            .createTransformedShape(
+                getGraphicsState()
+                    .getCurrentTransformationMatrix()
+                    .createAffineTransform()
+                    .createTransformedShape(new Rectangle2D.Double(0, 0, 1, 1)))
+            .getBounds2D();
+    boolean onPage = area.intersects(0, 0, width, height);
+    Mark mark = marks.peek();
+    if (!onPage || area.getWidth() < 3 || area.getHeight() < 3 || mark != null && mark.artifact()) {
+      return;
+    }
+    Optional<Media> m = mediaOf(image);
+    if (m.isPresent()) {
+      var box = new Box(area.getX(), area.getY(), area.getWidth(), area.getHeight());
+      pictures.add(new Placed(m.get(), box, mark == null ? -1 : mark.content()));
+    }
+  }
+
+  private Optional<Media> mediaOf(PDImage image) {
+    COSBase key = image.getCOSObject();
+    Media known = media.get(key);
+    if (known != null) {
+      return Optional.of(known);
+    }
+    if ((long) image.getWidth() * image.getHeight() > 80_000_000L) {
+      return Optional.empty();
+    }
+    try {
+      Optional<Media> made = image instanceof PDImageXObject x ? jpeg(x) : Optional.empty();
+      if (made.isEmpty()) {
+        BufferedImage pixels =
+            image.isStencil() ? image.getStencilImage(java.awt.Color.BLACK) : image.getImage();
+        var out = new ByteArrayOutputStream();
+        ImageIO.write(pixels, "png", out);
+        made = Optional.of(Media.of("image/png", out.toByteArray()));
+      }
+      media.put(key, made.get());
+      return made;
+    } catch (IOException | RuntimeException e) {
+      return Optional.empty(); // counted as a drawing left out
+    }
+  }
+
+  /** The bytes of a JPEG as they are, where nothing is laid over them. */
+  private static Optional<Media> jpeg(PDImageXObject x) throws IOException {
+    COSDictionary d = x.getCOSObject();
+    boolean plain =
+        d.getDictionaryObject(COSName.FILTER) instanceof COSName n
+            && n.equals(COSName.DCT_DECODE)
+            && !d.containsKey(COSName.SMASK)
+            && !d.containsKey(COSName.MASK)
+            && !d.containsKey(COSName.DECODE)
+            && x.getColorSpace().getNumberOfComponents() != 4;
+    if (!plain) {
+      return Optional.empty();
+    }
+    try (InputStream in = x.createInputStream(List.of(COSName.DCT_DECODE.getName()))) {
+      return Optional.of(Media.of("image/jpeg", in.readAllBytes()));
+    }
+  }
+
+  @Override
+  public void appendRectangle(Point2D p0, Point2D p1, Point2D p2, Point2D p3) {
+    path.moveTo(p0.getX(), p0.getY());
+    path.lineTo(p1.getX(), p1.getY());
+    path.lineTo(p2.getX(), p2.getY());
+    path.lineTo(p3.getX(), p3.getY());
+    path.closePath();
+  }
+
+  @Override
+  public void clip(int windingRule) {}
+
+  @Override
+  public void moveTo(float x, float y) {
+    path.moveTo(x, y);
+  }
+
+  @Override
+  public void lineTo(float x, float y) {
+    if (path.getCurrentPoint() == null) {
+      path.moveTo(x, y);
+    }
+    path.lineTo(x, y);
+  }
+
+  @Override
+  public void curveTo(float x1, float y1, float x2, float y2, float x3, float y3) {
+    if (path.getCurrentPoint() == null) {
+      path.moveTo(x1, y1);
+    }
+    path.curveTo(x1, y1, x2, y2, x3, y3);
+  }
+
+  @Override
+  public Point2D getCurrentPoint() {
+    Point2D p = path.getCurrentPoint();
+    return p == null ? new Point2D.Float(0, 0) : p;
+  }
+
+  @Override
+  public void closePath() {
+    if (path.getCurrentPoint() != null) {
+      path.closePath();
+    }
+  }
+
+  @Override
+  public void endPath() {
+    path.reset();
+  }
+
+  @Override
+  public void strokePath() {
+    note(true);
+  }
+
+  @Override
+  public void fillPath(int windingRule) {
+    note(false);
+  }
+
+  @Override
+  public void fillAndStrokePath(int windingRule) {
+    note(true);
+  }
+
+  @Override
+  public void shadingFill(COSName shadingName) {
+    drawings++;
+  }
+
+  private void note(boolean stroked) {
+    if (rules.size() < 20_000) {
+      PathRules.collect(path, toShown, stroked, THICKEST_RULE, rules);
+      if (PathRules.isDrawing(path)) {
+        drawings++;
+      }
+    }
+    path.reset();
+  }
+}

@@ -1,0 +1,132 @@
+package decant.pdf.read;
+
+import decant.model.Box;
+import decant.model.Document;
+import decant.model.Finding;
+import decant.model.Link;
+import decant.model.NodeId;
+import java.awt.geom.AffineTransform;
+import java.awt.geom.Point2D;
+import java.awt.geom.Rectangle2D;
+import java.io.IOException;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.pdmodel.PDPage;
+import org.apache.pdfbox.pdmodel.common.PDRectangle;
+import org.apache.pdfbox.pdmodel.interactive.action.PDAction;
+import org.apache.pdfbox.pdmodel.interactive.action.PDActionGoTo;
+import org.apache.pdfbox.pdmodel.interactive.action.PDActionURI;
+import org.apache.pdfbox.pdmodel.interactive.annotation.PDAnnotation;
+import org.apache.pdfbox.pdmodel.interactive.annotation.PDAnnotationLink;
+import org.apache.pdfbox.pdmodel.interactive.documentnavigation.destination.PDDestination;
+import org.apache.pdfbox.pdmodel.interactive.documentnavigation.destination.PDNamedDestination;
+import org.apache.pdfbox.pdmodel.interactive.documentnavigation.destination.PDPageDestination;
+import org.apache.pdfbox.pdmodel.interactive.documentnavigation.destination.PDPageFitWidthDestination;
+import org.apache.pdfbox.pdmodel.interactive.documentnavigation.destination.PDPageXYZDestination;
+
+/** Link annotations (ISO 32000-1 §12.5.6.5) and where they lead. */
+final class PdfLinks {
+  private record Target(int page, double y) {}
+
+  private final PDDocument pdf;
+  private final Map<Target, String> names = new LinkedHashMap<>();
+
+  PdfLinks(PDDocument pdf) {
+    this.pdf = pdf;
+  }
+
+  /** The link areas of a page. */
+  List<PageScan.LinkArea> of(PDPage page) {
+    var out = new ArrayList<PageScan.LinkArea>();
+    try {
+      AffineTransform toShown = PageScan.shown(page.getCropBox(), page.getRotation());
+      for (PDAnnotation a : page.getAnnotations()) {
+        if (a instanceof PDAnnotationLink l && l.getRectangle() != null && out.size() < 5000) {
+          Optional<Link> link = link(l);
+          PDRectangle r = l.getRectangle();
+          Rectangle2D b =
+              toShown
+                  .createTransformedShape(
+                      new Rectangle2D.Double(
+                          r.getLowerLeftX(), r.getLowerLeftY(), r.getWidth(), r.getHeight()))
+                  .getBounds2D();
+          link.ifPresent(to ->
+              out.add(
+                  new PageScan.LinkArea(
+                      new Box(b.getX() - 0.5, b.getY() - 0.5, b.getWidth() + 1, b.getHeight() + 1),
+                      to)));
+        }
+      }
+    } catch (IOException | RuntimeException e) {
+      return out; // damaged annotations: the text stays, its links do not
+    }
+    return out;
+  }
+
+  private Optional<Link> link(PDAnnotationLink l) throws IOException {
+    PDAction action = l.getAction();
+    if (action instanceof PDActionURI u && u.getURI() != null && !u.getURI().isBlank()) {
+      return Optional.of(new Link.External(u.getURI().strip()));
+    }
+    PDDestination d = action instanceof PDActionGoTo g ? g.getDestination() : l.getDestination();
+    if (d instanceof PDNamedDestination n) {
+      d = pdf.getDocumentCatalog().findNamedDestinationPage(n);
+    }
+    if (d instanceof PDPageDestination p) {
+      return target(p)
+          .map(t -> new Link.Internal(names.computeIfAbsent(t, k -> "place" + (names.size() + 1))));
+    }
+    return Optional.empty();
+  }
+
+  private Optional<Target> target(PDPageDestination d) {
+    int page = d.retrievePageNumber();
+    if (page < 0 || page >= pdf.getNumberOfPages()) {
+      return Optional.empty();
+    }
+    PDPage p = pdf.getPage(page);
+    double y = p.getCropBox().getUpperRightY();
+    if (d instanceof PDPageXYZDestination xyz && xyz.getTop() > 0) {
+      y = xyz.getTop();
+    } else if (d instanceof PDPageFitWidthDestination f && f.getTop() > 0) {
+      y = f.getTop();
+    }
+    Point2D shown =
+        PageScan.shown(p.getCropBox(), p.getRotation())
+            .transform(new Point2D.Double(p.getCropBox().getLowerLeftX(), y), null);
+    return Optional.of(new Target(page, Math.round(shown.getY())));
+  }
+
+  /**
+   * Which paragraph each place stands for: the first one that begins at or below it on its page.
+   */
+  Map<String, NodeId> targets(Map<NodeId, Finding.SourcePlace> places, Document d) {
+    var out = new LinkedHashMap<String, NodeId>();
+    names.forEach((t, name) -> {
+      NodeId best = null;
+      double bestY = Double.MAX_VALUE;
+      NodeId last = null;
+      for (Map.Entry<NodeId, Finding.SourcePlace> e : places.entrySet()) {
+        boolean paragraph = d.paragraph(e.getKey()).isPresent();
+        Finding.SourcePlace s = e.getValue();
+        if (!paragraph || s.page() != t.page()) {
+          continue;
+        }
+        last = e.getKey();
+        if (s.box().bottom() > t.y() && s.box().y() < bestY) {
+          best = e.getKey();
+          bestY = s.box().y();
+        }
+      }
+      NodeId to = best != null ? best : last;
+      if (to != null) {
+        out.put(name, to);
+      }
+    });
+    return out;
+  }
+}

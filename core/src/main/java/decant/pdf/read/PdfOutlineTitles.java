@@ -1,0 +1,45 @@
+package decant.pdf.read;
+
+import java.util.HashSet;
+import java.util.Set;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.pdmodel.interactive.documentnavigation.outline.PDOutlineItem;
+import org.apache.pdfbox.pdmodel.interactive.documentnavigation.outline.PDOutlineNode;
+
+/** The titles of a file's outline (ISO 32000-1 §12.3.3), folded for comparing. */
+final class PdfOutlineTitles {
+  private static final int MOST = 20_000;
+
+  private PdfOutlineTitles() {}
+
+  static Set<String> of(PDDocument pdf) {
+    Set<String> out = new HashSet<>();
+    try {
+      PDOutlineNode root = pdf.getDocumentCatalog().getDocumentOutline();
+      if (root != null) {
+        collect(root, out, 0);
+      }
+    } catch (RuntimeException e) {
+      return Set.of(); // a damaged outline is no outline
+    }
+    return out;
+  }
+
+  private static void collect(PDOutlineNode node, Set<String> out, int depth) {
+    int n = 0;
+    for (PDOutlineItem item = node.getFirstChild();
+        item != null && n < MOST;
+        item = item.getNextSibling()) {
+      n++;
+      if (item.getTitle() != null && out.size() < MOST) {
+        String title = Headings.fold(item.getTitle());
+        if (title.length() > 1) {
+          out.add(title);
+        }
+      }
+      if (depth < 20) {
+        collect(item, out, depth + 1);
+      }
+    }
+  }
+}

@@ -1,0 +1,314 @@
+package decant.pdf.read;
+
+import decant.model.Box;
+import decant.model.Document;
+import decant.model.Finding;
+import decant.model.Finding.Kind;
+import decant.model.Finding.Severity;
+import decant.model.Media;
+import decant.model.NodeId;
+import decant.model.Particulars;
+import decant.reading.ReadProblem;
+import decant.reading.ReadRequest;
+import decant.reading.TakenIn;
+import decant.text.FontBook;
+import java.io.IOException;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeMap;
+import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.cos.COSBase;
+import org.apache.pdfbox.io.IOUtils;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.pdmodel.PDDocumentInformation;
+import org.apache.pdfbox.pdmodel.encryption.InvalidPasswordException;
+import org.apache.pdfbox.pdmodel.font.PDFont;
+
+/** Reads PDF files. */
+public final class PdfReader {
+  private final ReadRequest request;
+  private final PDDocument pdf;
+  private final Map<PDFont, SourceFace> faces = new HashMap<>();
+  private final List<Finding> findings = new ArrayList<>();
+  private final PdfLinks links;
+
+  private PdfReader(ReadRequest request, PDDocument pdf) {
+    this.request = request;
+    this.pdf = pdf;
+    this.links = new PdfLinks(pdf);
+  }
+
+  /** Takes a file in. @throws ReadProblem if it is locked, damaged beyond reading, or too large */
+  public static TakenIn read(ReadRequest request) throws ReadProblem {
+    try (PDDocument pdf =
+        Loader.loadPDF(
+            request.file().toFile(),
+            request.password().orElse(""),
+            IOUtils.createTempFileOnlyStreamCache())) {
+      if (pdf.getNumberOfPages() > request.limits().pages()) {
+        throw new ReadProblem(
+            ReadProblem.Kind.TOO_LARGE,
+            "The PDF has "
+                + pdf.getNumberOfPages()
+                + " pages; up to "
+                + request.limits().pages()
+                + " can be taken in.");
+      }
+      if (pdf.getNumberOfPages() == 0) {
+        throw new ReadProblem(ReadProblem.Kind.EMPTY, "The PDF has no pages.");
+      }
+      return new PdfReader(request, pdf).run();
+    } catch (InvalidPasswordException e) {
+      boolean given = request.password().isPresent();
+      throw new ReadProblem(
+          given ? ReadProblem.Kind.WRONG_PASSWORD : ReadProblem.Kind.ENCRYPTED,
+          given
+              ? "This password does not open the PDF."
+              : "The PDF is locked: it opens with a password.",
+          e);
+    } catch (IOException e) {
+      throw new ReadProblem(
+          ReadProblem.Kind.DAMAGED, "The PDF is damaged and cannot be read (" + plain(e) + ").", e);
+    } catch (StackOverflowError | RuntimeException e) {
+      throw new ReadProblem(
+          ReadProblem.Kind.DAMAGED, "The PDF is damaged and cannot be read (" + plain(e) + ").", e);
+    }
+  }
+
+  private static String plain(Throwable e) {
+    String m = e.getMessage();
+    return m == null || m.isBlank()
+        ? e.getClass().getSimpleName()
+        : m.lines().findFirst().orElse("");
+  }
+
+  private TakenIn run() throws ReadProblem, IOException {
+    List<ScannedPage> pages = scan();
+    List<List<TextLine>> lines = pages.stream().map(Lines::of).toList();
+    var joiner = new Joiner(lines);
+    Optional<TaggedBlocks.Result> tagged = TaggedBlocks.of(pdf, pages);
+    List<Found> found;
+    RunningTexts.Result running;
+    if (tagged.isPresent()) {
+      found = tagged.get().found();
+      running = tagged.get().running();
+    } else {
+      running = RunningTexts.of(pages, lines);
+      found = analyse(pages, lines, running);
+    }
+    Particulars particulars = particulars();
+    var maker = new DocumentMaker(pages, found, running, joiner, particulars);
+    Document d = maker.make();
+    d = DocumentMaker.withLinks(d, links.targets(maker.places(), d));
+    note(pages, running, d, maker.places());
+    var origin = new TakenIn.Origin("pdf", pages.size(), properties(), fonts(), maker.places());
+    return new TakenIn(d, findings, origin);
+  }
+
+  private List<ScannedPage> scan() throws ReadProblem {
+    var out = new ArrayList<ScannedPage>();
+    Map<COSBase, Media> media = new HashMap<>();
+    int n = pdf.getNumberOfPages();
+    for (int k = 0; k < n; k++) {
+      request.checkpoint();
+      request.progress().at(k, n);
+      var page = pdf.getPage(k);
+      try {
+        out.add(new PageScan(page, k, links.of(page), faces, media).scan());
+      } catch (IOException | RuntimeException | StackOverflowError e) {
+        double w = page.getCropBox().getWidth();
+        double h = page.getCropBox().getHeight();
+        out.add(new ScannedPage(k, w, h, List.of(), List.of(), List.of(), 0));
+        findings.add(
+            Finding.general(
+                    Kind.CHARACTERS_UNKNOWN,
+                    Severity.LOSS,
+                    "Page " + (k + 1) + " is damaged and could not be read (" + plain(e) + ").")
+                .from(k, new Box(0, 0, w, h)));
+      }
+    }
+    return out;
+  }
+
+  private List<Found> analyse(
+      List<ScannedPage> pages, List<List<TextLine>> lines, RunningTexts.Result running)
+      throws ReadProblem {
+    var found = new ArrayList<Found>();
+    for (int p = 0; p < pages.size(); p++) {
+      request.checkpoint();
+      List<TextLine> body =
+          lines.get(p).stream().filter(l -> !running.lines().contains(l)).toList();
+      RuledTables.Result tables = RuledTables.of(pages.get(p), body);
+      var here = new ArrayList<Found>();
+      for (Region r : Regions.of(p, tables.rest())) {
+        here.addAll(Blocks.of(r));
+      }
+      insert(here, tables.tables());
+      for (Placed picture : pages.get(p).pictures()) {
+        insert(here, List.of(new Found.Figure(p, picture, "")));
+      }
+      found.addAll(here);
+    }
+    List<Found> joined = Continuations.join(found);
+    return ItemDepths.of(Headings.decide(joined, outlineTitles()));
+  }
+
+  /**
+   * Puts what has a fixed place on the page before the first block that begins below it and beside
+   * it.
+   */
+  private static void insert(List<Found> into, List<? extends Found> what) {
+    List<? extends Found> sorted =
+        what.stream().sorted(Comparator.comparingDouble(f -> f.box().y())).toList();
+    for (Found f : sorted) {
+      int at = 0;
+      for (int k = 0; k < into.size(); k++) {
+        Box b = into.get(k).box();
+        boolean beside = b.x() < f.box().right() && b.right() > f.box().x();
+        if (beside && b.y() + b.height() / 2 < f.box().y() + f.box().height() / 2) {
+          at = k + 1;
+        }
+      }
+      into.add(at, f);
+    }
+  }
+
+  private Set<String> outlineTitles() {
+    return PdfOutlineTitles.of(pdf);
+  }
+
+  private Particulars particulars() {
+    PDDocumentInformation i = pdf.getDocumentInformation();
+    String language = pdf.getDocumentCatalog().getLanguage();
+    return new Particulars(
+        text(i.getTitle()),
+        text(i.getSubject()),
+        text(i.getAuthor()),
+        text(i.getKeywords()),
+        text(language));
+  }
+
+  private static String text(@org.jspecify.annotations.Nullable String s) {
+    return s == null ? "" : s.strip();
+  }
+
+  private Map<String, String> properties() {
+    Map<String, String> out = new TreeMap<>();
+    PDDocumentInformation i = pdf.getDocumentInformation();
+    for (String key : i.getMetadataKeys()) {
+      Object value = i.getPropertyStringValue(key);
+      out.put(key, value == null ? "" : value.toString());
+    }
+    out.put("PDF version", Float.toString(pdf.getVersion()));
+    return out;
+  }
+
+  private List<TakenIn.SourceFont> fonts() {
+    var out = new TreeMap<String, TakenIn.SourceFont>();
+    for (SourceFace f : faces.values()) {
+      FontBook.Served s = FontBook.shipped().serve(f.family(), f.bold(), f.italic());
+      out.put(
+          f.name(),
+          new TakenIn.SourceFont(f.name(), f.embedded(), s.face().toString(), s.reason().label()));
+    }
+    return new ArrayList<>(out.values());
+  }
+
+  private void note(
+      List<ScannedPage> pages,
+      RunningTexts.Result running,
+      Document d,
+      Map<NodeId, Finding.SourcePlace> places) {
+    Map<String, SourceFace> families = new LinkedHashMap<>();
+    faces.values().forEach(f -> families.putIfAbsent(f.family(), f));
+    families.forEach((family, face) -> {
+      FontBook.Served s = FontBook.shipped().serve(family, face.bold(), face.italic());
+      if (s.reason() == FontBook.Reason.FALLBACK) {
+        findings.add(
+            Finding.general(
+                Kind.FONT_REPLACED,
+                Severity.DOUBT,
+                "“"
+                    + family
+                    + "” is not at hand; "
+                    + s.face().family()
+                    + " serves in its place, so lines may break elsewhere."));
+      }
+    });
+    for (ScannedPage p : pages) {
+      Box whole = new Box(0, 0, p.width(), p.height());
+      long unknown =
+          p.glyphs().stream()
+              .filter(g -> g.text().isEmpty() || g.text().contains("\uFFFD"))
+              .count();
+      if (unknown > 0) {
+        findings.add(
+            Finding.general(
+                    Kind.CHARACTERS_UNKNOWN,
+                    Severity.LOSS,
+                    unknown
+                        + (unknown == 1 ? " character" : " characters")
+                        + " on page "
+                        + (p.number() + 1)
+                        + " cannot be told: the font does not say which they are.")
+                .from(p.number(), whole));
+      }
+      if (p.drawings() > 2) {
+        findings.add(
+            Finding.general(
+                    Kind.DRAWING_LEFT_OUT,
+                    Severity.LOSS,
+                    "A drawing on page " + (p.number() + 1) + " is not carried over.")
+                .from(p.number(), whole));
+      }
+      boolean noText = p.glyphs().stream().allMatch(Glyph::isSpace);
+      if (noText && !p.pictures().isEmpty()) {
+        findings.add(
+            Finding.general(
+                    Kind.SCANNED_PAGE,
+                    Severity.DOUBT,
+                    "Page "
+                        + (p.number() + 1)
+                        + " is a picture without text; it is kept as a picture.")
+                .from(p.number(), whole));
+      }
+    }
+    for (RunningTexts.RunningText r : running.texts()) {
+      TextLine l = r.lines().getFirst();
+      findings.add(
+          Finding.general(
+                  Kind.RUNNING_TEXT_SET_APART,
+                  Severity.NOTE,
+                  "“"
+                      + l.text().strip()
+                      + "” repeats on "
+                      + r.lines().stream().map(TextLine::page).distinct().count()
+                      + " pages and is the "
+                      + (r.header() ? "header" : "footer")
+                      + " now.")
+              .from(l.page(), l.box()));
+    }
+    noteForms();
+    HeadingAudit.of(d, places).forEach(findings::add);
+  }
+
+  private void noteForms() {
+    var form = pdf.getDocumentCatalog().getAcroForm();
+    if (form != null && !form.getFields().isEmpty()) {
+      int n = form.getFields().size();
+      findings.add(
+          Finding.general(
+              Kind.FORM_FLATTENED,
+              Severity.LOSS,
+              n
+                  + (n == 1 ? " form field is" : " form fields are")
+                  + " plain text now; the blanks can be typed into, but not filled in as fields."));
+    }
+  }
+}

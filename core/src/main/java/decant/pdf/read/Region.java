@@ -1,0 +1,10 @@
+package decant.pdf.read;
+
+import java.util.List;
+
+/** Lines of one column, from top to bottom, each a whole line with all its pieces. */
+record Region(int page, List<TextLine> lines, double left, double right) {
+  Region {
+    lines = List.copyOf(lines);
+  }
+}

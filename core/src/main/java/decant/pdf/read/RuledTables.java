@@ -1,0 +1,218 @@
+package decant.pdf.read;
+
+import decant.model.Box;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+
+/**
+ * Finds tables in ruled lines that cross, and takes the text inside them out of the page's lines.
+ */
+final class RuledTables {
+  private static final double NEAR = 3;
+  private static final int MOST_RULES = 6_000;
+
+  /** The tables of a page, and the lines that stand outside them. */
+  record Result(List<Found.Grid> tables, List<TextLine> rest) {}
+
+  private RuledTables() {}
+
+  static Result of(ScannedPage page, List<TextLine> lines) {
+    List<Rule> rules =
+        page.rules().stream()
+            .filter(r -> Math.max(r.x2() - r.x1(), r.y2() - r.y1()) > 5)
+            .distinct()
+            .toList();
+    if (rules.size() < 4 || rules.size() > MOST_RULES) {
+      return new Result(List.of(), lines);
+    }
+    var tables = new ArrayList<Found.Grid>();
+    List<TextLine> rest = new ArrayList<>(lines);
+    for (List<Rule> group : groups(rules)) {
+      List<Double> xs = positions(group, false);
+      List<Double> ys = positions(group, true);
+      if (xs.size() < 3 || ys.size() < 3 || xs.size() > 60 || ys.size() > 400) {
+        continue;
+      }
+      var box =
+          new Box(
+              xs.getFirst(),
+              ys.getFirst(),
+              xs.getLast() - xs.getFirst(),
+              ys.getLast() - ys.getFirst());
+      List<TextLine> inside = rest.stream().filter(l -> isInside(l, box)).toList();
+      if (inside.isEmpty()) {
+        continue;
+      }
+      tables.add(grid(page.number(), box, xs, ys, group, inside));
+      rest.removeAll(inside);
+    }
+    return new Result(tables, rest);
+  }
+
+  private static boolean isInside(TextLine l, Box box) {
+    double middle = l.baseline() - l.size() * 0.3;
+    return middle > box.y()
+        && middle < box.bottom()
+        && l.box().x() > box.x() - NEAR
+        && l.box().right() < box.right() + NEAR;
+  }
+
+  /** Rules that touch one another, directly or through others. */
+  private static List<List<Rule>> groups(List<Rule> rules) {
+    int n = rules.size();
+    int[] parent = new int[n];
+    for (int k = 0; k < n; k++) {
+      parent[k] = k;
+    }
+    Integer[] byX = new Integer[n];
+    java.util.Arrays.setAll(byX, k -> k);
+    java.util.Arrays.sort(byX, Comparator.comparingDouble(k -> rules.get(k).x1()));
+    for (int i = 0; i < n; i++) {
+      Rule a = rules.get(byX[i]);
+      for (int j = i + 1; j < n; j++) {
+        Rule b = rules.get(byX[j]);
+        if (b.x1() > a.x2() + NEAR) {
+          break;
+        }
+        if (b.y1() <= a.y2() + NEAR && b.y2() >= a.y1() - NEAR) {
+          parent[root(parent, byX[i])] = root(parent, byX[j]);
+        }
+      }
+    }
+    var out = new java.util.LinkedHashMap<Integer, List<Rule>>();
+    for (int k = 0; k < n; k++) {
+      out.computeIfAbsent(root(parent, k), r -> new ArrayList<>()).add(rules.get(k));
+    }
+    return new ArrayList<>(out.values());
+  }
+
+  private static int root(int[] parent, int k) {
+    int r = k;
+    while (parent[r] != r) {
+      parent[r] = parent[parent[r]];
+      r = parent[r];
+    }
+    return r;
+  }
+
+  private static List<Double> positions(List<Rule> rules, boolean lying) {
+    double[] at =
+        rules.stream().filter(r -> r.lying() == lying).mapToDouble(Rule::middle).sorted().toArray();
+    var out = new ArrayList<Double>();
+    for (double v : at) {
+      if (out.isEmpty() || v - out.getLast() > NEAR) {
+        out.add(v);
+      }
+    }
+    return out;
+  }
+
+  private static Found.Grid grid(
+      int page,
+      Box box,
+      List<Double> xs,
+      List<Double> ys,
+      List<Rule> rules,
+      List<TextLine> inside) {
+    int columns = xs.size() - 1;
+    int rows = ys.size() - 1;
+    int[][] owner = new int[rows][columns];
+    for (int[] r : owner) {
+      java.util.Arrays.fill(r, -1);
+    }
+    var out = new ArrayList<List<Found.FoundCell>>();
+    for (int r = 0; r < rows; r++) {
+      var cells = new ArrayList<Found.FoundCell>();
+      for (int c = 0; c < columns; c++) {
+        if (owner[r][c] >= 0) {
+          continue;
+        }
+        int columnSpan = 1;
+        while (c + columnSpan < columns
+            && owner[r][c + columnSpan] < 0
+            && !separated(rules, xs.get(c + columnSpan), ys.get(r), ys.get(r + 1), false)) {
+          columnSpan++;
+        }
+        int rowSpan = 1;
+        while (r + rowSpan < rows
+            && !separated(rules, ys.get(r + rowSpan), xs.get(c), xs.get(c + columnSpan), true)) {
+          rowSpan++;
+        }
+        for (int i = 0; i < rowSpan; i++) {
+          for (int j = 0; j < columnSpan; j++) {
+            owner[r + i][c + j] = r * columns + c;
+          }
+        }
+        var area =
+            new Box(
+                xs.get(c),
+                ys.get(r),
+                xs.get(c + columnSpan) - xs.get(c),
+                ys.get(r + rowSpan) - ys.get(r));
+        cells.add(new Found.FoundCell(columnSpan, rowSpan, linesIn(page, inside, area), false));
+      }
+      out.add(cells);
+    }
+    var widths = new ArrayList<Double>();
+    for (int c = 0; c < columns; c++) {
+      widths.add(xs.get(c + 1) - xs.get(c));
+    }
+    return new Found.Grid(page, box, widths, out, true);
+  }
+
+  private static boolean separated(
+      List<Rule> rules, double at, double from, double to, boolean lying) {
+    double middle = (from + to) / 2;
+    return rules.stream()
+        .anyMatch(r ->
+            r.lying() == lying
+                && Math.abs(r.middle() - at) <= NEAR
+                && (lying ? r.x1() : r.y1()) <= middle
+                && (lying ? r.x2() : r.y2()) >= middle);
+  }
+
+  /** The glyphs that stand in a cell, as lines. */
+  private static List<TextLine> linesIn(int page, List<TextLine> lines, Box area) {
+    var out = new ArrayList<TextLine>();
+    for (TextLine l : lines) {
+      double middle = l.baseline() - l.size() * 0.3;
+      if (middle < area.y() || middle >= area.bottom()) {
+        continue;
+      }
+      List<Glyph> in =
+          new ArrayList<>(
+              l.glyphs().stream()
+                  .filter(g ->
+                      g.x() + g.width() / 2 >= area.x() && g.x() + g.width() / 2 < area.right())
+                  .toList());
+      while (!in.isEmpty() && in.getFirst().isSpace()) {
+        in.removeFirst();
+      }
+      while (!in.isEmpty() && in.getLast().isSpace()) {
+        in.removeLast();
+      }
+      if (!in.isEmpty()) {
+        double left = in.stream().mapToDouble(Glyph::x).min().orElse(0);
+        double right = in.stream().mapToDouble(Glyph::right).max().orElse(0);
+        out.add(
+            new TextLine(
+                page,
+                in,
+                new Box(left, l.box().y(), right - left, l.box().height()),
+                l.baseline(),
+                l.size()));
+      }
+    }
+    out.sort(Comparator.comparingDouble(TextLine::baseline).thenComparingDouble(l -> l.box().x()));
+    var rows = new ArrayList<TextLine>();
+    for (TextLine l : out) {
+      if (!rows.isEmpty() && Math.abs(rows.getLast().baseline() - l.baseline()) < 1) {
+        rows.add(Regions.whole(List.of(rows.removeLast(), l)));
+      } else {
+        rows.add(l);
+      }
+    }
+    return rows;
+  }
+}

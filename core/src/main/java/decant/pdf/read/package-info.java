@@ -1,0 +1,20 @@
+/**
+ * From a PDF (ISO 32000) to a document, in stages that can each be made better on their own:
+ *
+ * <ol>
+ *   <li>{@link decant.pdf.read.PageScan}: content streams into glyphs, ruled lines, pictures and
+ *       link areas;
+ *   <li>{@link decant.pdf.read.Lines}: glyphs into lines of text;
+ *   <li>{@link decant.pdf.read.Regions}: lines into regions in reading order, columns told apart;
+ *   <li>{@link decant.pdf.read.RuledTables}: ruled lines into tables with the text inside them;
+ *   <li>{@link decant.pdf.read.RunningTexts}: what repeats at the head and foot of pages;
+ *   <li>{@link decant.pdf.read.Blocks}: lines into paragraphs, items and candidates for headings;
+ *   <li>{@link decant.pdf.read.Headings}: which candidates are headings, and of what level;
+ *   <li>{@link decant.pdf.read.DocumentMaker}: blocks into the document, with looks and findings.
+ * </ol>
+ *
+ * <p>A file with structure tags takes {@link decant.pdf.read.TaggedBlocks} in place of the stages
+ * between. Places are in points from the top left of the page as it is shown, y growing downwards.
+ */
+@org.jspecify.annotations.NullMarked
+package decant.pdf.read;

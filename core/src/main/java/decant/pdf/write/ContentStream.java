@@ -1,0 +1,182 @@
+package decant.pdf.write;
+
+import decant.layout.Item;
+import decant.model.Box;
+import decant.model.Colour;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.util.function.IntFunction;
+
+/**
+ * Writes the operators of one page (ISO 32000-1 §8 and §9). Takes places with y downwards, writes y
+ * upwards.
+ */
+final class ContentStream {
+  private static final byte[] HEX = {
+    '0', '1', '2', '3', '4', '5', '6', '7', '8', '9', 'A', 'B', 'C', 'D', 'E', 'F'
+  };
+
+  private final ByteArrayOutputStream out = new ByteArrayOutputStream(8192);
+  private final double pageHeight;
+  private Colour fill = Colour.BLACK;
+  private String font = "";
+  private double size;
+
+  ContentStream(double pageHeight) {
+    this.pageHeight = pageHeight;
+  }
+
+  byte[] bytes() {
+    return out.toByteArray();
+  }
+
+  void rectangle(Box b, Colour colour) {
+    colour(colour);
+    number(b.x());
+    number(pageHeight - b.bottom());
+    number(b.width());
+    number(b.height());
+    operator("re f");
+  }
+
+  void picture(String name, Box b) {
+    operator("q");
+    number(b.width());
+    number(0);
+    number(0);
+    number(b.height());
+    number(b.x());
+    number(pageHeight - b.bottom());
+    operator("cm");
+    ascii("/" + name + " Do Q\n");
+  }
+
+  /** Shows a run whose line's baseline is at {@code y}. */
+  void text(Item.GlyphRun run, double x, double y, String fontName, FontSubset subset)
+      throws IOException {
+    if (run.glyphs().length == 0) {
+      return;
+    }
+    colour(run.colour());
+    operator("BT");
+    if (!fontName.equals(font) || size != run.size()) {
+      font = fontName;
+      size = run.size();
+      ascii("/" + fontName + " ");
+      number(size);
+      operator("Tf");
+    }
+    IntFunction<String> text = GlyphTexts.of(run);
+    int k = 0;
+    while (k < run.glyphs().length) {
+      int end = k + 1;
+      while (end < run.glyphs().length && run.ys()[end] == run.ys()[k]) {
+        end++;
+      }
+      ascii("1 0 0 1 ");
+      number(x + run.x() + run.xs()[k]);
+      number(pageHeight - (y - run.rise() - run.ys()[k]));
+      operator("Tm");
+      show(run, k, end, text, subset);
+      k = end;
+    }
+    operator("ET");
+  }
+
+  private void show(
+      Item.GlyphRun run, int from, int to, IntFunction<String> text, FontSubset subset)
+      throws IOException {
+    boolean open = false;
+    double pen = run.xs()[from]; // where the file's own widths have brought the pen, in points
+    out.write('[');
+    for (int k = from; k < to; k++) {
+      double gap = run.xs()[k] - pen;
+      long adjust = Math.round(-gap * 1000 / run.size());
+      if (adjust != 0) {
+        if (open) {
+          out.write('>');
+          open = false;
+        }
+        ascii(Long.toString(adjust));
+        pen -= adjust * run.size() / 1000;
+      }
+      if (!open) {
+        out.write('<');
+        open = true;
+      }
+      String shown = text.apply(k);
+      if (run.rightToLeft() && shown.length() > 1) {
+        // Readers reverse right-to-left text glyph by glyph: each further letter gets a blank glyph
+        // of its own.
+        int blank = subset.blankGlyph();
+        double blankWidth = subset.width(blank) * run.size() / 1000;
+        for (int c = shown.length() - 1; c > 0; c--) {
+          hex(subset.code(blank, shown.substring(c, c + 1)));
+          pen += blankWidth;
+        }
+        out.write('>');
+        long back = Math.round((pen - run.xs()[k]) * 1000 / run.size());
+        ascii(Long.toString(back));
+        pen -= back * run.size() / 1000;
+        out.write('<');
+        shown = shown.substring(0, 1);
+      }
+      hex(subset.code(run.glyphs()[k], shown));
+      pen += subset.width(run.glyphs()[k]) * run.size() / 1000;
+    }
+    if (open) {
+      out.write('>');
+    }
+    operator("] TJ");
+  }
+
+  private void hex(int code) {
+    out.write(HEX[code >> 12 & 15]);
+    out.write(HEX[code >> 8 & 15]);
+    out.write(HEX[code >> 4 & 15]);
+    out.write(HEX[code & 15]);
+  }
+
+  private void colour(Colour c) {
+    if (!c.equals(fill)) {
+      fill = c;
+      number(c.red() / 255.0);
+      number(c.green() / 255.0);
+      number(c.blue() / 255.0);
+      operator("rg");
+    }
+  }
+
+  /** At most three decimals, which is 1/3000 mm, and no exponent. */
+  private void number(double v) {
+    long thousandths = Math.round(v * 1000);
+    if (thousandths < 0) {
+      out.write('-');
+      thousandths = -thousandths;
+    }
+    ascii(Long.toString(thousandths / 1000));
+    int rest = (int) (thousandths % 1000);
+    if (rest > 0) {
+      out.write('.');
+      out.write('0' + rest / 100);
+      if (rest % 100 > 0) {
+        out.write('0' + rest / 10 % 10);
+        if (rest % 10 > 0) {
+          out.write('0' + rest % 10);
+        }
+      }
+    }
+    out.write(' ');
+  }
+
+  private void operator(String s) {
+    ascii(s);
+    out.write('\n');
+  }
+
+  private void ascii(String s) {
+    for (int k = 0; k < s.length(); k++) {
+      out.write(s.charAt(k));
+    }
+  }
+}

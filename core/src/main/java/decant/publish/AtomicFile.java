@@ -1,0 +1,146 @@
+package decant.publish;
+
+import java.io.BufferedOutputStream;
+import java.io.FileOutputStream;
+import java.io.IOException;
+import java.io.OutputStream;
+import java.io.UncheckedIOException;
+import java.nio.file.AccessDeniedException;
+import java.nio.file.AtomicMoveNotSupportedException;
+import java.nio.file.FileSystemException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
+import java.util.Locale;
+import java.util.Optional;
+
+/**
+ * Writes a file whole or not at all: to a temporary file in the same folder, flushed to the disk,
+ * then moved over the name. What was there before stays until the new file is complete.
+ */
+public final class AtomicFile {
+  /** Something that writes to a stream. */
+  @FunctionalInterface
+  public interface Writing {
+    void to(OutputStream out) throws IOException;
+  }
+
+  private AtomicFile() {}
+
+  /**
+   * Writes a file. @throws WriteProblem with the reason in plain words; then nothing has changed
+   */
+  public static void write(Path target, boolean overwrite, Writing writing) throws WriteProblem {
+    Path whole = target.toAbsolutePath();
+    check(whole, overwrite);
+    Path temporary =
+        whole.resolveSibling(
+            "." + whole.getFileName() + "." + ProcessHandle.current().pid() + ".part");
+    try {
+      try (FileOutputStream file = new FileOutputStream(temporary.toFile());
+          OutputStream out = new BufferedOutputStream(file, 1 << 16)) {
+        writing.to(out);
+        out.flush();
+        file.getFD().sync();
+      }
+      move(temporary, whole);
+    } catch (UncheckedIOException e) {
+      throw problem(whole, e.getCause());
+    } catch (IOException e) {
+      throw problem(whole, e);
+    } finally {
+      try {
+        Files.deleteIfExists(temporary);
+      } catch (IOException e) {
+        temporary.toFile().deleteOnExit();
+      }
+    }
+  }
+
+  private static void move(Path from, Path to) throws IOException {
+    try {
+      Files.move(from, to, StandardCopyOption.ATOMIC_MOVE, StandardCopyOption.REPLACE_EXISTING);
+    } catch (AtomicMoveNotSupportedException e) {
+      Files.move(from, to, StandardCopyOption.REPLACE_EXISTING);
+    }
+  }
+
+  private static void check(Path target, boolean overwrite) throws WriteProblem {
+    Path folder = Optional.ofNullable(target.getParent()).orElse(target);
+    if (!Files.isDirectory(folder)) {
+      throw new WriteProblem(
+          WriteProblem.Kind.FOLDER_GONE, "The folder " + folder + " is not there.");
+    }
+    if (Files.isDirectory(target)) {
+      throw new WriteProblem(
+          WriteProblem.Kind.NAME_TAKEN, "“" + target.getFileName() + "” is the name of a folder.");
+    }
+    if (Files.exists(target)) {
+      if (!overwrite) {
+        throw new WriteProblem(
+            WriteProblem.Kind.NAME_TAKEN,
+            "There is a file named “" + target.getFileName() + "” already.");
+      }
+      if (!Files.isWritable(target)) {
+        throw new WriteProblem(
+            WriteProblem.Kind.READ_ONLY, "“" + target.getFileName() + "” is read-only.");
+      }
+    }
+    if (!Files.isWritable(folder)) {
+      throw new WriteProblem(
+          WriteProblem.Kind.READ_ONLY, "You may not write into the folder " + folder + ".");
+    }
+  }
+
+  private static WriteProblem problem(Path target, IOException e) {
+    String reason = Optional.ofNullable(e.getMessage()).orElse("").toLowerCase(Locale.ROOT);
+    if (reason.contains("no space left")
+        || reason.contains("disk full")
+        || reason.contains("not enough space")
+        || reason.contains("quota")) {
+      return new WriteProblem(
+          WriteProblem.Kind.DISK_FULL,
+          "The disk that holds " + target.getParent() + " is full.",
+          e);
+    }
+    if (e instanceof AccessDeniedException
+        || reason.contains("permission denied")
+        || reason.contains("read-only")) {
+      return new WriteProblem(
+          WriteProblem.Kind.READ_ONLY,
+          "“"
+              + target.getFileName()
+              + "” cannot be written: it or its folder is read-only, or another program has it open.",
+          e);
+    }
+    String detail =
+        e instanceof FileSystemException f && f.getReason() != null
+            ? f.getReason()
+            : e.getMessage();
+    return new WriteProblem(
+        WriteProblem.Kind.OTHER,
+        "“" + target.getFileName() + "” could not be written (" + detail + ").",
+        e);
+  }
+
+  /**
+   * A name in the same folder that is free: "Berth rules revised.docx", "Berth rules revised
+   * 2.docx" and so on.
+   */
+  public static Path freeName(Path wanted) {
+    if (!Files.exists(wanted)) {
+      return wanted;
+    }
+    String name = wanted.getFileName().toString();
+    int dot = name.lastIndexOf('.');
+    String stem = dot > 0 ? name.substring(0, dot) : name;
+    String end = dot > 0 ? name.substring(dot) : "";
+    for (int n = 2; n < 10_000; n++) {
+      Path p = wanted.resolveSibling(stem + " " + n + end);
+      if (!Files.exists(p)) {
+        return p;
+      }
+    }
+    return wanted.resolveSibling(stem + " " + System.nanoTime() + end);
+  }
+}

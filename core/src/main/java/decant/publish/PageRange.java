@@ -1,0 +1,70 @@
+package decant.publish;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.TreeSet;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+
+/**
+ * Which pages: parts such as {@code 4}, {@code 1-4}, {@code 12-} and {@code -3}, apart by commas.
+ * Empty means all.
+ */
+public record PageRange(String text) {
+  /** A range that cannot be obeyed, with the reason in the person's words. */
+  public static final class Problem extends Exception {
+    private static final long serialVersionUID = 1;
+
+    Problem(String message) {
+      super(message);
+    }
+  }
+
+  public static final PageRange ALL = new PageRange("");
+
+  private static final Pattern PART = Pattern.compile("(\\d{1,7})?\\s*([-–])?\\s*(\\d{1,7})?");
+
+  /**
+   * The pages of a document, counted from 0, in ascending order and each once.
+   *
+   * @throws Problem if a part is no range, selects nothing or reaches past the end
+   */
+  public List<Integer> select(int pages) throws Problem {
+    if (text.isBlank()) {
+      return java.util.stream.IntStream.range(0, pages).boxed().toList();
+    }
+    var out = new TreeSet<Integer>();
+    for (String raw : text.split("[,;]", -1)) {
+      String part = raw.strip();
+      Matcher m = PART.matcher(part);
+      if (part.isEmpty()) {
+        throw new Problem("Something is missing between two commas in “" + text.strip() + "”.");
+      }
+      if (!m.matches() || m.group(1) == null && m.group(3) == null) {
+        throw new Problem(
+            "“" + part + "” is not a page or a range of pages. Write it like 1-4, 7, 12-");
+      }
+      int from = m.group(1) == null ? 1 : Integer.parseInt(m.group(1));
+      int to =
+          m.group(3) != null ? Integer.parseInt(m.group(3)) : m.group(2) != null ? pages : from;
+      if (from < 1) {
+        throw new Problem("Pages are counted from 1; there is no page 0.");
+      }
+      if (from > pages || m.group(3) != null && to > pages) {
+        throw new Problem(
+            "“"
+                + part
+                + "” reaches past the end: the document has "
+                + pages
+                + (pages == 1 ? " page." : " pages."));
+      }
+      if (to < from) {
+        throw new Problem("“" + part + "” runs backwards. Write the lower page first.");
+      }
+      for (int k = from; k <= to; k++) {
+        out.add(k - 1);
+      }
+    }
+    return new ArrayList<>(out);
+  }
+}

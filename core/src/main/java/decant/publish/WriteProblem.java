@@ -1,0 +1,32 @@
+package decant.publish;
+
+/** Why a file could not be written, in the person's words, and what else to try. */
+public final class WriteProblem extends Exception {
+  private static final long serialVersionUID = 1;
+
+  /** What stands in the way. */
+  public enum Kind {
+    FOLDER_GONE,
+    READ_ONLY,
+    DISK_FULL,
+    NAME_TAKEN,
+    IS_SOURCE,
+    OTHER
+  }
+
+  private final Kind kind;
+
+  public WriteProblem(Kind kind, String message) {
+    super(message);
+    this.kind = kind;
+  }
+
+  public WriteProblem(Kind kind, String message, Throwable cause) {
+    super(message, cause);
+    this.kind = kind;
+  }
+
+  public Kind kind() {
+    return kind;
+  }
+}

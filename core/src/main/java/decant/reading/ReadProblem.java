@@ -1,0 +1,45 @@
+package decant.reading;
+
+/** Why a file could not be taken in, in the person's words: what, and what to do. */
+public final class ReadProblem extends Exception {
+  private static final long serialVersionUID = 1;
+
+  /** What is wrong, for programs. */
+  public enum Kind {
+    NOT_FOUND,
+    UNREADABLE,
+    EMPTY,
+    NOT_A_DOCUMENT,
+    NOT_SERVED,
+    ENCRYPTED,
+    WRONG_PASSWORD,
+    DAMAGED,
+    TOO_LARGE,
+    CANCELLED;
+
+    /** As the command line prints it. */
+    public String code() {
+      return name().toLowerCase(java.util.Locale.ROOT).replace('_', '-');
+    }
+  }
+
+  private final Kind kind;
+
+  public ReadProblem(Kind kind, String message) {
+    super(message);
+    this.kind = kind;
+  }
+
+  public ReadProblem(Kind kind, String message, Throwable cause) {
+    super(message, cause);
+    this.kind = kind;
+  }
+
+  public Kind kind() {
+    return kind;
+  }
+
+  public static ReadProblem cancelled() {
+    return new ReadProblem(Kind.CANCELLED, "Taking in was cancelled.");
+  }
+}

@@ -1,0 +1,46 @@
+package decant.reading;
+
+import decant.model.Document;
+import decant.model.Finding;
+import decant.model.Finding.SourcePlace;
+import decant.model.NodeId;
+import java.util.List;
+import java.util.Map;
+
+/**
+ * A file taken in.
+ *
+ * @param document what it became
+ * @param findings what did not carry over cleanly, and what is in doubt
+ * @param origin what is known of the file itself
+ */
+public record TakenIn(Document document, List<Finding> findings, Origin origin) {
+  public TakenIn {
+    findings = List.copyOf(findings);
+  }
+
+  /**
+   * The file as it was.
+   *
+   * @param format such as {@code pdf}
+   * @param pages how many pages it has or says it has; 0 if unknown
+   * @param properties what it says of itself, by the names the format uses
+   * @param fonts the fonts it asks for or brings
+   * @param places where each block stood in it, if it has pages
+   */
+  public record Origin(
+      String format,
+      int pages,
+      Map<String, String> properties,
+      List<SourceFont> fonts,
+      Map<NodeId, SourcePlace> places) {
+    public Origin {
+      properties = java.util.Collections.unmodifiableMap(new java.util.TreeMap<>(properties));
+      fonts = List.copyOf(fonts);
+      places = Map.copyOf(places);
+    }
+  }
+
+  /** A font of the file: its name, whether the file brings it, and what serves in its place. */
+  public record SourceFont(String name, boolean embedded, String servedBy, String reason) {}
+}

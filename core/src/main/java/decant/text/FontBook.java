@@ -1,0 +1,238 @@
+package decant.text;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Set;
+import java.util.TreeSet;
+import java.util.concurrent.ConcurrentHashMap;
+
+/**
+ * The one place where a font asked for is resolved into a face that is served, and the answer says
+ * why. Also names the faces that step in, character by character, for what a face lacks. Safe for
+ * use by several threads.
+ */
+public final class FontBook {
+  /** Why a face is served for a font asked for. */
+  public enum Reason {
+    /** It is the font asked for. */
+    SAME("the font asked for"),
+    /** Another design with the same widths, so lines and pages hold. */
+    SAME_METRICS("same widths, lines hold"),
+    /** A font of the same kind; widths differ, so lines may move. */
+    FALLBACK("similar, lines may move");
+
+    private final String label;
+
+    Reason(String label) {
+      this.label = label;
+    }
+
+    public String label() {
+      return label;
+    }
+  }
+
+  /** The answer to a request. */
+  public record Served(String asked, FontFace face, Reason reason) {}
+
+  private record Key(String family, boolean bold, boolean italic) {}
+
+  private static final String SANS = "Liberation Sans";
+  private static final String SERIF = "Liberation Serif";
+  private static final String MONO = "Liberation Mono";
+
+  /**
+   * Which shipped family has the widths of an asked-for one. From each font's documentation (see
+   * NOTICE).
+   */
+  private static final Map<String, String> SAME_METRICS =
+      Map.ofEntries(
+          Map.entry("arial", SANS),
+          Map.entry("arialmt", SANS),
+          Map.entry("helvetica", SANS),
+          Map.entry("helvetica neue", SANS),
+          Map.entry("nimbus sans", SANS),
+          Map.entry("nimbussanl", SANS),
+          Map.entry("nimbussans", SANS),
+          Map.entry("arimo", SANS),
+          Map.entry("times new roman", SERIF),
+          Map.entry("timesnewroman", SERIF),
+          Map.entry("timesnewromanps", SERIF),
+          Map.entry("timesnewromanpsmt", SERIF),
+          Map.entry("times", SERIF),
+          Map.entry("times roman", SERIF),
+          Map.entry("nimbus roman", SERIF),
+          Map.entry("nimbus roman no9 l", SERIF),
+          Map.entry("nimbusromno9l", SERIF),
+          Map.entry("nimbusroman", SERIF),
+          Map.entry("tinos", SERIF),
+          Map.entry("courier new", MONO),
+          Map.entry("couriernew", MONO),
+          Map.entry("couriernewpsmt", MONO),
+          Map.entry("courier", MONO),
+          Map.entry("nimbus mono", MONO),
+          Map.entry("nimbusmonl", MONO),
+          Map.entry("nimbusmonops", MONO),
+          Map.entry("cousine", MONO),
+          Map.entry("calibri", "Carlito"),
+          Map.entry("cambria", "Caladea"));
+
+  private static final Set<String> SERIF_HINTS =
+      Set.of(
+          "serif",
+          "roman",
+          "garamond",
+          "georgia",
+          "book",
+          "palatino",
+          "century",
+          "minion",
+          "didot",
+          "bodoni",
+          "cmr",
+          "cmbx",
+          "cmti",
+          "sfrm",
+          "baskerville",
+          "caslon",
+          "utopia",
+          "charter",
+          "palladio",
+          "schola",
+          "bookman",
+          "constantia",
+          "libertine",
+          "gentium",
+          "vollkorn",
+          "song",
+          "ming",
+          "batang",
+          "antiqua",
+          "sylfaen");
+  private static final Set<String> MONO_HINTS =
+      Set.of("mono", "courier", "consol", "typewriter", "code", "cmtt", "terminal", "fixed");
+
+  private final Map<Key, FontFace> faces = new HashMap<>();
+  private final Map<Key, Served> answers = new ConcurrentHashMap<>();
+  private final List<FontFace> scripts = new ArrayList<>();
+  private final Map<Long, FontFace> stepIns = new ConcurrentHashMap<>();
+  private final TreeSet<String> families = new TreeSet<>();
+  private static final FontBook SHIPPED = new FontBook();
+
+  private FontBook() {
+    for (String family : List.of(SANS, SERIF, MONO, "Carlito", "Caladea")) {
+      String file = family.replace(" ", "");
+      add(family, false, false, file + "-Regular.ttf");
+      add(family, true, false, file + "-Bold.ttf");
+      add(family, false, true, file + "-Italic.ttf");
+      add(family, true, true, file + "-BoldItalic.ttf");
+    }
+    add("DejaVu Sans", false, false, "DejaVuSans.ttf");
+    add("DejaVu Sans", true, false, "DejaVuSans-Bold.ttf");
+    for (String family :
+        List.of(
+            "Noto Serif Hebrew",
+            "Noto Sans Hebrew",
+            "Noto Naskh Arabic",
+            "Noto Sans Arabic",
+            "Noto Serif Devanagari",
+            "Noto Sans Devanagari",
+            "Noto Serif Thai",
+            "Noto Sans Thai")) {
+      String file = family.replace(" ", "");
+      scripts.add(add(family, false, false, file + "-Regular.ttf"));
+      scripts.add(add(family, true, false, file + "-Bold.ttf"));
+    }
+    scripts.add(faces.get(new Key("dejavu sans", false, false)));
+    scripts.add(faces.get(new Key("dejavu sans", true, false)));
+  }
+
+  private FontFace add(String family, boolean bold, boolean italic, String file) {
+    var face = new FontFace(family, bold, italic, FontFace.resource(file));
+    faces.put(new Key(family.toLowerCase(Locale.ROOT), bold, italic), face);
+    families.add(family);
+    return face;
+  }
+
+  /** The fonts that ship with the program. */
+  public static FontBook shipped() {
+    return SHIPPED;
+  }
+
+  /** The families that can be asked for by name, in alphabetical order. */
+  public List<String> families() {
+    return List.copyOf(families);
+  }
+
+  /** The face served for a family, weight and style. There is always one. */
+  public Served serve(String family, boolean bold, boolean italic) {
+    return answers.computeIfAbsent(new Key(family, bold, italic), this::resolve);
+  }
+
+  private Served resolve(Key asked) {
+    String name = asked.family().toLowerCase(Locale.ROOT).strip();
+    if (families.stream().anyMatch(f -> f.equalsIgnoreCase(name))) {
+      return new Served(asked.family(), face(name, asked.bold(), asked.italic()), Reason.SAME);
+    }
+    String plain = name.replaceAll("[-,](bold|italic|oblique|regular|roman|mt).*$", "").strip();
+    String same = SAME_METRICS.getOrDefault(name, SAME_METRICS.get(plain));
+    if (same != null) {
+      FontFace face = face(same.toLowerCase(Locale.ROOT), asked.bold(), asked.italic());
+      return new Served(asked.family(), face, Reason.SAME_METRICS);
+    }
+    String kind =
+        MONO_HINTS.stream().anyMatch(name::contains)
+            ? MONO
+            : SERIF_HINTS.stream().anyMatch(name::contains) && !name.contains("sans")
+                ? SERIF
+                : SANS;
+    FontFace face = face(kind.toLowerCase(Locale.ROOT), asked.bold(), asked.italic());
+    return new Served(asked.family(), face, Reason.FALLBACK);
+  }
+
+  private FontFace face(String family, boolean bold, boolean italic) {
+    FontFace exact = faces.get(new Key(family, bold, italic));
+    if (exact != null) {
+      return exact;
+    }
+    FontFace upright = faces.get(new Key(family, bold, false));
+    return upright != null
+        ? upright
+        : faces.getOrDefault(new Key(family, false, false), faces.values().iterator().next());
+  }
+
+  /**
+   * The face that shows a character in place of one that lacks it; the face itself if none has it.
+   */
+  public FontFace stepIn(FontFace face, int codePoint) {
+    long key = (long) codePoint << 8 | (face.bold() ? 1 : 0) | (isSerif(face) ? 2 : 0);
+    FontFace known = stepIns.get(key);
+    if (known == null) {
+      known = findStepIn(face, codePoint);
+      stepIns.put(key, known);
+    }
+    return known.covers(codePoint) ? known : face;
+  }
+
+  private FontFace findStepIn(FontFace face, int codePoint) {
+    boolean serif = isSerif(face);
+    FontFace best = face;
+    int bestScore = -1;
+    for (FontFace f : scripts) {
+      int score = (f.bold() == face.bold() ? 2 : 0) + (isSerif(f) == serif ? 1 : 0);
+      if (score > bestScore && f.covers(codePoint)) {
+        best = f;
+        bestScore = score;
+      }
+    }
+    return best;
+  }
+
+  private static boolean isSerif(FontFace face) {
+    String f = face.family();
+    return f.contains("Serif") || f.equals("Caladea") || f.contains("Naskh");
+  }
+}

@@ -1,0 +1,125 @@
+package decant.text;
+
+import java.awt.Font;
+import java.awt.FontFormatException;
+import java.awt.font.TextAttribute;
+import java.io.ByteArrayInputStream;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.UncheckedIOException;
+import java.util.Map;
+import java.util.function.Supplier;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * One face of a font: its bytes, the facts of its tables and the runtime's font for shaping and
+ * outlines. Faces are compared by identity; {@link FontBook} gives out one per font file. Safe for
+ * use by several threads.
+ */
+public final class FontFace {
+  private final String family;
+  private final boolean bold;
+  private final boolean italic;
+  private final Supplier<byte[]> source;
+  private volatile @Nullable Loaded loaded;
+
+  private record Loaded(byte[] bytes, FontTables tables, Font unitFont) {}
+
+  FontFace(String family, boolean bold, boolean italic, Supplier<byte[]> source) {
+    this.family = family;
+    this.bold = bold;
+    this.italic = italic;
+    this.source = source;
+  }
+
+  static Supplier<byte[]> resource(String name) {
+    return () -> {
+      try (InputStream in = FontFace.class.getResourceAsStream("fonts/" + name)) {
+        if (in == null) {
+          throw new IllegalStateException("font " + name + " is missing from the program");
+        }
+        return in.readAllBytes();
+      } catch (IOException e) {
+        throw new UncheckedIOException(e);
+      }
+    };
+  }
+
+  private Loaded loaded() {
+    Loaded l = loaded;
+    if (l == null) {
+      synchronized (this) {
+        l = loaded;
+        if (l == null) {
+          l = load();
+          loaded = l;
+        }
+      }
+    }
+    return l;
+  }
+
+  private Loaded load() {
+    byte[] bytes = source.get();
+    FontTables tables = FontTables.read(bytes);
+    try {
+      Font font =
+          Font.createFont(Font.TRUETYPE_FONT, new ByteArrayInputStream(bytes))
+              .deriveFont(
+                  Map.of(
+                      TextAttribute.SIZE, (float) tables.unitsPerEm(),
+                      TextAttribute.KERNING, TextAttribute.KERNING_ON,
+                      TextAttribute.LIGATURES, TextAttribute.LIGATURES_ON));
+      return new Loaded(bytes, tables, font);
+    } catch (FontFormatException e) {
+      throw new IllegalArgumentException("font " + family + " cannot be used", e);
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+  }
+
+  public String family() {
+    return family;
+  }
+
+  public boolean bold() {
+    return bold;
+  }
+
+  public boolean italic() {
+    return italic;
+  }
+
+  /** A name without spaces, as PDF names fonts. */
+  public String postScriptName() {
+    String style = (bold ? "Bold" : "") + (italic ? "Italic" : "");
+    return family.replace(" ", "") + (style.isEmpty() ? "" : "-" + style);
+  }
+
+  /** The font file. The array is shared and must not be written to. */
+  public byte[] bytes() {
+    return loaded().bytes();
+  }
+
+  public FontTables tables() {
+    return loaded().tables();
+  }
+
+  public int unitsPerEm() {
+    return tables().unitsPerEm();
+  }
+
+  /** The runtime's font at one pixel a font unit, with kerning and ligatures. */
+  public Font unitFont() {
+    return loaded().unitFont();
+  }
+
+  public boolean covers(int codePoint) {
+    return unitFont().canDisplay(codePoint);
+  }
+
+  @Override
+  public String toString() {
+    return family + (bold ? " Bold" : "") + (italic ? " Italic" : "");
+  }
+}

@@ -1,0 +1,75 @@
+# Sourced by ./decant and ./check: finds a JDK, installs system packages where it may.
+
+# Sets JAVA_HOME to a JDK 25 or newer, from JAVA_HOME, the PATH or the usual folders.
+find_jdk() {
+  local dir version
+  for dir in "${JAVA_HOME:-}" "$(dirname "$(dirname "$(readlink -f "$(command -v javac 2>/dev/null || echo /none/bin/javac)")")")" \
+      /usr/lib/jvm/*25* /usr/lib/jvm/* "$HOME"/.sdkman/candidates/java/* "$HOME"/.jdks/* /opt/jdk* /opt/java/*; do
+    [ -x "$dir/bin/javac" ] || continue
+    version=$("$dir/bin/javac" -version 2>&1 | sed -E 's/^javac ([0-9]+).*/\1/')
+    if [ "${version:-0}" -ge 25 ] 2>/dev/null; then
+      export JAVA_HOME=$dir
+      return 0
+    fi
+  done
+  echo "Decant needs a JDK 25 or newer, and found none in JAVA_HOME, on the PATH or under /usr/lib/jvm." >&2
+  echo "Install one (for example Eclipse Temurin 25) and set JAVA_HOME to its folder." >&2
+  return 1
+}
+
+find_maven() {
+  command -v mvn >/dev/null && return 0
+  need mvn maven
+}
+
+# need COMMAND PACKAGE…: installs the packages if the command is missing.
+need() {
+  local command=$1
+  shift
+  command -v "$command" >/dev/null && return 0
+  install_packages "$@"
+}
+
+# need_library NAME PACKAGE: installs the package if the shared library is missing.
+need_library() {
+  ldconfig -p 2>/dev/null | grep -q "$1" && return 0
+  install_packages "$2"
+}
+
+install_packages() {
+  if [ "$(id -u)" = 0 ] && command -v apt-get >/dev/null; then
+    if [ -z "${APT_UPDATED:-}" ]; then
+      apt-get update -qq || true
+      APT_UPDATED=1
+    fi
+    DEBIAN_FRONTEND=noninteractive apt-get install -y -qq --no-install-recommends "$@" >/dev/null
+  else
+    echo "Decant needs system packages that are not here. Install them with:" >&2
+    echo "  sudo apt-get install --no-install-recommends $*" >&2
+    return 1
+  fi
+}
+
+# Shared libraries that a window needs.
+window_libraries() {
+  need_library libgtk-3.so.0 libgtk-3-0
+  need_library libXtst.so.6 libxtst6
+  need_library libGL.so.1 libgl1
+}
+
+# Starts Xvfb on a free display and sets DISPLAY; ends it when the script ends.
+start_xvfb() {
+  need Xvfb xvfb
+  local file
+  file=$(mktemp)
+  Xvfb -displayfd 3 -screen 0 1440x1000x24 -nolisten tcp 3>"$file" 2>/dev/null &
+  XVFB_PID=$!
+  trap 'kill "$XVFB_PID" 2>/dev/null || true' EXIT
+  for _ in $(seq 100); do
+    [ -s "$file" ] && break
+    sleep 0.1
+  done
+  DISPLAY=":$(cat "$file")"
+  export DISPLAY
+  rm -f "$file"
+}
