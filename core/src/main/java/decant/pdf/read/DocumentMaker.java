@@ -258,11 +258,21 @@ final class DocumentMaker {
     var out = new LinkedHashMap<Section.Running, Story>();
     for (boolean header : new boolean[] {true, false}) {
       var paragraphs = new ArrayList<Block>();
-      running.texts().stream()
-          .filter(r -> r.header() == header)
-          .filter(r -> r.lines().stream().anyMatch(l -> l.page() >= from && l.page() < to))
-          .sorted(java.util.Comparator.comparingDouble(r -> r.lines().getFirst().baseline()))
-          .forEach(r -> paragraphs.add(runningParagraph(r, setup)));
+      List<RunningTexts.RunningText> here =
+          running.texts().stream()
+              .filter(r -> r.header() == header)
+              .filter(r -> r.lines().stream().anyMatch(l -> l.page() >= from && l.page() < to))
+              .sorted(java.util.Comparator.comparingDouble(r -> r.lines().getFirst().baseline()))
+              .toList();
+      int k = 0;
+      while (k < here.size()) {
+        int end = k + 1;
+        while (end < here.size() && baseline(here.get(end)) - baseline(here.get(k)) < 2) {
+          end++;
+        }
+        paragraphs.add(runningLine(here.subList(k, end), setup));
+        k = end;
+      }
       if (!paragraphs.isEmpty()) {
         out.put(
             header ? Section.Running.HEADER : Section.Running.FOOTER,
@@ -297,6 +307,38 @@ final class DocumentMaker {
     }
     look = look.with(ParagraphTraits.ALIGNMENT, alignment);
     return new Paragraph(NodeId.fresh(), look, Look.PLAIN, inlines);
+  }
+
+  private static double baseline(RunningTexts.RunningText r) {
+    return r.lines().getFirst().baseline();
+  }
+
+  /** Running texts on one height: each at its own place on the line. */
+  private Paragraph runningLine(List<RunningTexts.RunningText> texts, PageSetup setup) {
+    if (texts.size() == 1) {
+      return runningParagraph(texts.getFirst(), setup);
+    }
+    var inlines = new ArrayList<Inline>();
+    var stops = new ArrayList<ParagraphTraits.TabStop>();
+    List<RunningTexts.RunningText> sorted = new ArrayList<>(texts);
+    sorted.sort(java.util.Comparator.comparingDouble(r -> r.lines().getFirst().box().x()));
+    for (RunningTexts.RunningText r : sorted) {
+      Box box = r.lines().getFirst().box();
+      double middle = box.x() + box.width() / 2 - setup.left();
+      if (!inlines.isEmpty() || middle > setup.textWidth() / 3) {
+        boolean right = middle > setup.textWidth() * 0.62;
+        double at = right ? setup.textWidth() : setup.textWidth() / 2;
+        stops.add(
+            new ParagraphTraits.TabStop(
+                at,
+                right ? ParagraphTraits.TabStop.Kind.RIGHT : ParagraphTraits.TabStop.Kind.CENTRE,
+                false));
+        inlines.add(new Inline.Text("\t", Look.PLAIN));
+      }
+      inlines.addAll(runningParagraph(r, setup).inlines());
+    }
+    return new Paragraph(
+        NodeId.fresh(), Look.of(ParagraphTraits.TABS, List.copyOf(stops)), Look.PLAIN, inlines);
   }
 
   /** The digits that go up with the pages become a field. */

@@ -66,8 +66,7 @@ final class Regions {
     boolean rightToLeft = lines.stream().mapToInt(Regions::direction).sum() > 0;
     for (List<TextLine> side : rightToLeft ? List.of(b, a) : List.of(a, b)) {
       for (Region r : cut(page, side, depth + 1)) {
-        // Columns are kept apart from what follows by their own edges.
-        out.add(r);
+        out.add(new Region(r.page(), r.lines(), r.left(), r.right(), true));
       }
     }
     return out;
@@ -125,10 +124,10 @@ final class Regions {
   }
 
   private static Region region(int page, List<TextLine> lines) {
-    return new Region(page, rows(lines), left(lines), right(lines));
+    return new Region(page, rows(lines), left(lines), right(lines), false);
   }
 
-  /** Neighbouring regions one below the other that share their left edge are one. */
+  /** Neighbouring regions one below the other, none of them a column, are one. */
   private static List<Region> joined(List<Region> regions) {
     var out = new ArrayList<Region>();
     for (Region r : regions) {
@@ -138,7 +137,11 @@ final class Regions {
         all.addAll(r.lines());
         out.add(
             new Region(
-                r.page(), all, Math.min(a.left(), r.left()), Math.max(a.right(), r.right())));
+                r.page(),
+                all,
+                Math.min(a.left(), r.left()),
+                Math.max(a.right(), r.right()),
+                false));
       } else {
         out.add(r);
       }
@@ -147,17 +150,9 @@ final class Regions {
   }
 
   private static boolean below(Region a, Region b) {
-    boolean under = b.lines().getFirst().baseline() > a.lines().getLast().baseline() - 1;
-    double overlap = Math.min(a.right(), b.right()) - Math.max(a.left(), b.left());
-    double least = Math.min(a.right() - a.left(), b.right() - b.left());
-    double most = Math.max(a.right() - a.left(), b.right() - b.left());
-    boolean alike = Math.abs(a.left() - b.left()) < 40 || overlap > 0.9 * least;
-    // A column does not run on into a line across the page, nor the other way round.
-    boolean sameMeasure =
-        least > 0.62 * most
-            || a.lines().size() == 1 && b.lines().size() == 1
-            || least < 0.3 * most && (a.lines().size() < 3 || b.lines().size() < 3);
-    return under && alike && overlap > 0 && sameMeasure;
+    return !a.column()
+        && !b.column()
+        && b.lines().getFirst().baseline() > a.lines().getLast().baseline() - 1;
   }
 
   /** Pieces on one baseline put together into whole lines. */

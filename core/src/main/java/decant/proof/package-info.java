@@ -1,0 +1,3 @@
+/** Holding two versions of a document side by side. */
+@org.jspecify.annotations.NullMarked
+package decant.proof;

@@ -1,0 +1,69 @@
+package decant.desktop;
+
+import decant.desktop.shell.Desk;
+import decant.desktop.shell.Frame;
+import java.io.InputStream;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Optional;
+import javafx.application.Application;
+import javafx.scene.Scene;
+import javafx.scene.text.Font;
+import javafx.stage.Stage;
+
+/** The desktop program. */
+public final class DecantApp extends Application {
+  @Override
+  public void start(Stage stage) {
+    loadFonts();
+    List<String> arguments = getParameters().getRaw();
+    boolean demo = arguments.contains("--demo");
+    Optional<Path> home = Optional.ofNullable(System.getProperty("decant.home")).map(Path::of);
+    var desk = new Desk(Desk.stateFolder(demo));
+    var frame = new Frame(desk, stage);
+    var scene = new Scene(frame.root(), 1280, 800);
+    frame.attach(scene);
+    stage.setTitle("Decant");
+    stage.setScene(scene);
+    stage.setMinWidth(900);
+    stage.setMinHeight(600);
+    stage.setOnCloseRequest(e -> {
+      if (!desk.mayClose()) {
+        e.consume();
+      }
+    });
+    stage.show();
+    frame.root().requestFocus();
+    if (demo && home.isPresent()) {
+      desk.tray().showFolder(home.get().resolve("demo"));
+    }
+    arguments.stream()
+        .filter(a -> !a.startsWith("--"))
+        .map(Path::of)
+        .filter(Files::exists)
+        .findFirst()
+        .ifPresent(desk::takeIn);
+    desk.offerRecovery();
+  }
+
+  /** Loads the interface's fonts, which ship with the program. */
+  public static void loadFonts() {
+    for (String file :
+        List.of("OpenSans-Regular", "OpenSans-Italic", "OpenSans-Semibold", "OpenSans-Bold")) {
+      load("/decant/desktop/fonts/" + file + ".ttf");
+    }
+    load("/decant/text/fonts/Caladea-Regular.ttf");
+    load("/decant/text/fonts/Caladea-Bold.ttf");
+  }
+
+  private static void load(String resource) {
+    try (InputStream in = DecantApp.class.getResourceAsStream(resource)) {
+      if (in != null) {
+        Font.loadFont(in, 13);
+      }
+    } catch (java.io.IOException e) {
+      throw new java.io.UncheckedIOException(e);
+    }
+  }
+}

@@ -1,0 +1,408 @@
+package decant.desktop.page;
+
+import decant.desktop.shell.Work;
+import decant.layout.CaretPlace;
+import decant.layout.Layout;
+import decant.layout.Page;
+import decant.layout.Places;
+import decant.model.Document;
+import decant.model.Paragraph;
+import decant.model.Position;
+import decant.model.Selection;
+import decant.model.edit.Commands;
+import decant.model.edit.Motion;
+import decant.model.edit.Range;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import javafx.animation.KeyFrame;
+import javafx.animation.Timeline;
+import javafx.scene.Node;
+import javafx.scene.input.Clipboard;
+import javafx.scene.input.ClipboardContent;
+import javafx.scene.input.KeyEvent;
+import javafx.scene.input.MouseButton;
+import javafx.scene.input.MouseEvent;
+import javafx.scene.shape.Rectangle;
+import javafx.util.Duration;
+
+/** Caret, selection, typing and pointing on the pages of a document. */
+public final class PageEditor {
+  private final PagesView view;
+  private final Work work;
+  private final Timeline blink;
+  private boolean caretShown = true;
+  private double goalX = Double.NaN;
+
+  public PageEditor(PagesView view, Work work) {
+    this.view = view;
+    this.work = work;
+    view.setOverlay(this::over);
+    view.addEventHandler(KeyEvent.KEY_PRESSED, this::pressed);
+    view.addEventHandler(KeyEvent.KEY_TYPED, this::typed);
+    view.addEventHandler(MouseEvent.MOUSE_PRESSED, this::mousePressed);
+    view.addEventHandler(MouseEvent.MOUSE_DRAGGED, this::mouseDragged);
+    blink =
+        new Timeline(
+            new KeyFrame(
+                Duration.millis(550),
+                e -> {
+                  caretShown = !caretShown;
+                  view.refreshOverlays();
+                }));
+    blink.setCycleCount(Timeline.INDEFINITE);
+    view.focusedProperty()
+        .addListener((o, was, is) -> {
+          caretShown = is;
+          if (is) {
+            blink.playFromStart();
+          } else {
+            blink.stop();
+          }
+          view.refreshOverlays();
+        });
+  }
+
+  private Layout layout() {
+    return work.layout();
+  }
+
+  private Document document() {
+    return work.revision().document();
+  }
+
+  /** Draws the caret again, solid, and scrolls it into sight. */
+  public void revealCaret() {
+    caretShown = view.isFocused();
+    if (view.isFocused()) {
+      blink.playFromStart();
+    }
+    view.refreshOverlays();
+    layout()
+        .caret(work.revision().selection().caret())
+        .ifPresent(c -> view.reveal(c.page().number() - 1, c.top(), c.top() + c.height()));
+  }
+
+  private List<Node> over(int page, double scale) {
+    var out = new ArrayList<Node>();
+    if (page >= layout().pages().size()) {
+      return out;
+    }
+    Page p = layout().pages().get(page);
+    Selection s = work.revision().selection();
+    if (s.isCaret()) {
+      if (caretShown) {
+        layout()
+            .caret(s.caret())
+            .filter(c -> c.page().number() == p.number())
+            .ifPresent(c -> out.add(caret(c, scale)));
+      }
+      return out;
+    }
+    Range range = Range.of(document(), s);
+    for (Places.PlacedLine l : Places.lines(p)) {
+      part(l, range).ifPresent(r -> out.add(marked(l, r, scale)));
+    }
+    return out;
+  }
+
+  private static Node caret(CaretPlace c, double scale) {
+    var r = new Rectangle(c.x() * scale - 0.75, c.top() * scale, 1.5, c.height() * scale);
+    r.getStyleClass().add("caret");
+    return r;
+  }
+
+  private record Span(int from, int to, boolean wholeEnd) {}
+
+  /** Which places of a line lie in a range. */
+  private Optional<Span> part(Places.PlacedLine l, Range range) {
+    Paragraph p = l.paragraph().source();
+    int from = l.line().from();
+    int to = l.line().to();
+    boolean startsHere = p.id().equals(range.start().paragraph());
+    boolean endsHere = p.id().equals(range.end().paragraph());
+    if (!startsHere && !endsHere) {
+      Position here = new Position(p.id(), 0);
+      boolean between =
+          Range.compare(document(), range.start(), here) < 0
+              && Range.compare(document(), here, range.end()) < 0;
+      return between ? Optional.of(new Span(from, to, true)) : Optional.empty();
+    }
+    int a = startsHere ? Math.max(from, range.start().offset()) : from;
+    int b = endsHere ? Math.min(to, range.end().offset()) : to;
+    boolean runsOn = !endsHere && l.line() == l.paragraph().lines().getLast();
+    return a < b || runsOn && a <= b ? Optional.of(new Span(a, b, runsOn)) : Optional.empty();
+  }
+
+  private static Node marked(Places.PlacedLine l, Span s, double scale) {
+    double x1 = l.x() + Places.xOf(l, s.from());
+    double x2 = l.x() + Places.xOf(l, s.to());
+    if (s.to() == l.line().to() && l.line() != l.paragraph().lines().getLast()) {
+      // The line's end, not the start of the next line that the place also is.
+      x2 =
+          l.x()
+              + l.line().items().stream()
+                  .mapToDouble(i -> i.x() + i.width())
+                  .max()
+                  .orElse(x2 - l.x());
+    }
+    double extra = s.wholeEnd() ? 4 : 0;
+    var r =
+        new Rectangle(
+            Math.min(x1, x2) * scale,
+            l.top() * scale,
+            (Math.abs(x2 - x1) + extra) * scale,
+            l.line().height() * scale);
+    r.getStyleClass().add("selected-text");
+    return r;
+  }
+
+  private void mousePressed(MouseEvent e) {
+    view.requestFocus();
+    if (e.getButton() != MouseButton.PRIMARY) {
+      return;
+    }
+    goalX = Double.NaN;
+    positionAt(e)
+        .ifPresent(at -> {
+          Selection s =
+              switch (e.getClickCount()) {
+                case 1 ->
+                    e.isShiftDown()
+                        ? new Selection(work.revision().selection().anchor(), at)
+                        : Selection.at(at);
+                case 2 -> Commands.wordAt(document(), at);
+                default ->
+                    new Selection(
+                        new Position(at.paragraph(), 0),
+                        new Position(
+                            at.paragraph(), document().requireParagraph(at.paragraph()).length()));
+              };
+          work.select(s);
+          caretShown = true;
+          view.refreshOverlays();
+        });
+    e.consume();
+  }
+
+  private void mouseDragged(MouseEvent e) {
+    if (!e.isPrimaryButtonDown()) {
+      return;
+    }
+    if (e.getY() < 10) {
+      view.scrollBy(-20);
+    } else if (e.getY() > view.getHeight() - 10) {
+      view.scrollBy(20);
+    }
+    positionAt(e)
+        .ifPresent(at -> {
+          work.select(new Selection(work.revision().selection().anchor(), at));
+          view.refreshOverlays();
+        });
+  }
+
+  private Optional<Position> positionAt(MouseEvent e) {
+    return view.pagePoint(e.getX(), e.getY())
+        .filter(p -> p.page() < layout().pages().size())
+        .flatMap(p -> layout().positionAt(layout().pages().get(p.page()), p.x(), p.y()))
+        .filter(at -> document().paragraph(at.paragraph()).isPresent());
+  }
+
+  private void typed(KeyEvent e) {
+    String c = e.getCharacter();
+    boolean control = e.isControlDown() && !e.isAltDown() || e.isMetaDown();
+    if (control || c.isEmpty() || c.charAt(0) < ' ' || c.charAt(0) == 127) {
+      return;
+    }
+    work.apply(r -> Commands.insert(r, c));
+    goalX = Double.NaN;
+    e.consume();
+  }
+
+  private void pressed(KeyEvent e) {
+    boolean used =
+        switch (e.getCode()) {
+          case LEFT ->
+              move(
+                  e,
+                  e.isControlDown()
+                      ? Motion.previousWord(document(), caret())
+                      : Motion.previousCharacter(document(), caret()),
+                  true);
+          case RIGHT ->
+              move(
+                  e,
+                  e.isControlDown()
+                      ? Motion.nextWord(document(), caret())
+                      : Motion.nextCharacter(document(), caret()),
+                  false);
+          case UP -> vertical(e, -1);
+          case DOWN -> vertical(e, 1);
+          case PAGE_UP -> page(e, -1);
+          case PAGE_DOWN -> page(e, 1);
+          case HOME -> to(e, e.isControlDown() ? Motion.documentStart(document()) : lineEdge(true));
+          case END -> to(e, e.isControlDown() ? Motion.documentEnd(document()) : lineEdge(false));
+          case BACK_SPACE ->
+              edit(() ->
+                  work.apply(
+                      e.isControlDown() ? Commands::deleteWordBackward : Commands::deleteBackward));
+          case DELETE -> !e.isShiftDown() && edit(() -> work.apply(Commands::deleteForward));
+          case ENTER ->
+              !e.isControlDown()
+                  && edit(() ->
+                      work.apply(e.isShiftDown() ? Commands::lineBreak : Commands::newParagraph));
+          case TAB ->
+              !e.isControlDown()
+                  && !e.isShiftDown()
+                  && edit(() -> work.apply(r -> Commands.insert(r, "\t")));
+          default -> shortcut(e);
+        };
+    if (used) {
+      e.consume();
+    }
+  }
+
+  private boolean shortcut(KeyEvent e) {
+    if (!e.isShortcutDown()) {
+      return false;
+    }
+    return switch (e.getCode()) {
+      case A -> {
+        work.select(
+            new Selection(Motion.documentStart(document()), Motion.documentEnd(document())));
+        view.refreshOverlays();
+        yield true;
+      }
+      case C -> copy();
+      case X -> copy() && edit(() -> work.apply(Commands::deleteBackward));
+      case V -> paste();
+      default -> false;
+    };
+  }
+
+  private boolean copy() {
+    if (work.revision().selection().isCaret()) {
+      return false;
+    }
+    var content = new ClipboardContent();
+    content.putString(Range.of(document(), work.revision().selection()).text(document()));
+    Clipboard.getSystemClipboard().setContent(content);
+    return true;
+  }
+
+  private boolean paste() {
+    String text = Clipboard.getSystemClipboard().getString();
+    return text != null && !text.isEmpty() && edit(() -> work.apply(r -> Commands.insert(r, text)));
+  }
+
+  private boolean edit(Runnable change) {
+    goalX = Double.NaN;
+    change.run();
+    return true;
+  }
+
+  private Position caret() {
+    return work.revision().selection().caret();
+  }
+
+  private boolean move(KeyEvent e, Position target, boolean back) {
+    Selection s = work.revision().selection();
+    if (!s.isCaret() && !e.isShiftDown() && !e.isControlDown()) {
+      Range r = Range.of(document(), s);
+      return to(e, back ? r.start() : r.end());
+    }
+    return to(e, target);
+  }
+
+  private boolean to(KeyEvent e, Position target) {
+    goalX = Double.NaN;
+    return go(e, target);
+  }
+
+  private boolean go(KeyEvent e, Position target) {
+    Position anchor = e.isShiftDown() ? work.revision().selection().anchor() : target;
+    work.select(new Selection(anchor, target));
+    revealCaret();
+    return true;
+  }
+
+  /** One line up or down, keeping to the column where the motion began. */
+  private boolean vertical(KeyEvent e, int by) {
+    Optional<CaretPlace> at = layout().caret(caret());
+    if (at.isEmpty()) {
+      return false;
+    }
+    double x = Double.isNaN(goalX) ? at.get().x() : goalX;
+    goalX = x;
+    double middle = at.get().top() + at.get().height() / 2;
+    Places.PlacedLine best = null;
+    Page page = at.get().page();
+    for (int hop = 0; hop < 2 && best == null; hop++) {
+      int number = page.number() - 1 + by * hop;
+      if (number < 0 || number >= layout().pages().size()) {
+        break;
+      }
+      double from = hop == 0 ? middle : by > 0 ? -1 : Double.MAX_VALUE;
+      best = nearestLine(layout().pages().get(number), from, by, x);
+    }
+    if (best == null) {
+      return go(e, by < 0 ? Motion.documentStart(document()) : Motion.documentEnd(document()));
+    }
+    return go(e, new Position(best.paragraph().source().id(), Places.offsetAt(best, x - best.x())));
+  }
+
+  private static Places.@org.jspecify.annotations.Nullable PlacedLine nearestLine(
+      Page page, double from, int by, double x) {
+    Places.PlacedLine best = null;
+    double bestDistance = Double.MAX_VALUE;
+    for (Places.PlacedLine l : Places.lines(page)) {
+      double middle = (l.top() + l.bottom()) / 2;
+      double dy = (middle - from) * by;
+      if (from == Double.MAX_VALUE) {
+        dy = page.setup().height() - middle;
+      }
+      boolean beside = x >= l.x() - 2 && x <= l.x() + l.paragraph().width() + 2;
+      double distance = dy + (beside ? 0 : 200);
+      if (dy > 1 && distance < bestDistance) {
+        bestDistance = distance;
+        best = l;
+      }
+    }
+    return best;
+  }
+
+  private boolean page(KeyEvent e, int by) {
+    Optional<CaretPlace> at = layout().caret(caret());
+    if (at.isEmpty()) {
+      return false;
+    }
+    view.scrollBy(by * view.getHeight() * 0.9);
+    Page p = at.get().page();
+    double y = at.get().top() + by * view.getHeight() * 0.9 / view.scale();
+    int number = p.number() - 1;
+    while (y > p.setup().height() && number + 1 < layout().pages().size()) {
+      y -= p.setup().height();
+      p = layout().pages().get(++number);
+    }
+    while (y < 0 && number > 0) {
+      p = layout().pages().get(--number);
+      y += p.setup().height();
+    }
+    return layout().positionAt(p, at.get().x(), y).map(t -> go(e, t)).orElse(false);
+  }
+
+  private Position lineEdge(boolean start) {
+    Position at = caret();
+    for (Page p : layout().pagesOf(at.paragraph())) {
+      for (Places.PlacedLine l : Places.lines(p)) {
+        boolean here = l.paragraph().source().id().equals(at.paragraph());
+        boolean last = l.line() == l.paragraph().lines().getLast();
+        if (here && at.offset() >= l.line().from() && (at.offset() < l.line().to() || last)) {
+          return new Position(
+              at.paragraph(), start ? l.line().from() : Places.offsetAt(l, Double.MAX_VALUE / 4));
+        }
+      }
+    }
+    return at;
+  }
+}

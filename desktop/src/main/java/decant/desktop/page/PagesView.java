@@ -1,0 +1,445 @@
+package decant.desktop.page;
+
+import java.awt.image.BufferedImage;
+import java.awt.image.DataBufferInt;
+import java.nio.IntBuffer;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import javafx.application.Platform;
+import javafx.beans.property.DoubleProperty;
+import javafx.beans.property.ReadOnlyIntegerProperty;
+import javafx.beans.property.ReadOnlyIntegerWrapper;
+import javafx.beans.property.SimpleDoubleProperty;
+import javafx.geometry.Orientation;
+import javafx.scene.Node;
+import javafx.scene.control.ScrollBar;
+import javafx.scene.image.ImageView;
+import javafx.scene.image.PixelBuffer;
+import javafx.scene.image.PixelFormat;
+import javafx.scene.image.WritableImage;
+import javafx.scene.input.ScrollEvent;
+import javafx.scene.layout.Pane;
+import javafx.scene.layout.Region;
+import javafx.scene.shape.Rectangle;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * Pages one below the other, scrolled continuously. Only pages in sight exist as nodes; they are
+ * painted in the background and repainted only when they look different.
+ */
+public final class PagesView extends Region {
+  /** A point on a page: the page's number from 0, and points from its top left corner. */
+  public record PagePoint(int page, double x, double y) {}
+
+  private static final double GAP = 18;
+  private static final double SCREEN = 96.0 / 72.0;
+  private static final ExecutorService PAINTERS =
+      Executors.newFixedThreadPool(
+          2,
+          r -> {
+            Thread t = new Thread(r, "page painter");
+            t.setDaemon(true);
+            return t;
+          });
+
+  private final Pane sheet = new Pane();
+  private final ScrollBar vertical = new ScrollBar();
+  private final ScrollBar horizontal = new ScrollBar();
+  private final DoubleProperty zoom = new SimpleDoubleProperty(1);
+  private final ReadOnlyIntegerWrapper currentPage = new ReadOnlyIntegerWrapper(0);
+  private final Map<Integer, PageNode> nodes = new HashMap<>();
+  private final List<Runnable> afterLayout = new ArrayList<>();
+  private PageSource source = PageSource.NONE;
+  private double[] tops = {0};
+  private double widest = 1;
+
+  /**
+   * Draws over a page: selection, caret, marks. Called when the page comes into sight or the
+   * overlay changes.
+   */
+  public interface Overlay {
+    List<Node> over(int page, double scale);
+  }
+
+  private Overlay overlay = (p, s) -> List.of();
+
+  public PagesView() {
+    getStyleClass().add("pages");
+    vertical.setOrientation(Orientation.VERTICAL);
+    horizontal.setOrientation(Orientation.HORIZONTAL);
+    getChildren().addAll(sheet, vertical, horizontal);
+    var clip = new Rectangle();
+    sheet.setClip(clip);
+    widthProperty().addListener(o -> requestLayout());
+    heightProperty().addListener(o -> requestLayout());
+    vertical.valueProperty().addListener(o -> place());
+    horizontal.valueProperty().addListener(o -> place());
+    zoom.addListener((o, was, is) -> zoomed(was.doubleValue(), is.doubleValue()));
+    addEventHandler(ScrollEvent.SCROLL, this::scrolled);
+    setFocusTraversable(true);
+  }
+
+  private void scrolled(ScrollEvent e) {
+    if (e.isControlDown()) {
+      setZoom(zoom.get() * (e.getDeltaY() > 0 ? 1.1 : 1 / 1.1));
+    } else {
+      scrollBy(-e.getDeltaY());
+      horizontal.setValue(clamp(horizontal.getValue() - e.getDeltaX(), horizontal.getMax()));
+    }
+    e.consume();
+  }
+
+  public DoubleProperty zoomProperty() {
+    return zoom;
+  }
+
+  /** Sets the zoom; 1 shows paper at its size on a screen of 96 dots an inch. */
+  public void setZoom(double z) {
+    zoom.set(Math.clamp(z, 0.25, 4));
+  }
+
+  /** Zooms so that the widest page fills the width. */
+  public void fitWidth() {
+    if (getWidth() > 100 && source.count() > 0) {
+      setZoom((getWidth() - 70) / (widest * SCREEN));
+    }
+  }
+
+  /** Number, from 0, of the page in the middle of the view. */
+  public ReadOnlyIntegerProperty currentPageProperty() {
+    return currentPage.getReadOnlyProperty();
+  }
+
+  public PageSource source() {
+    return source;
+  }
+
+  public void setOverlay(Overlay o) {
+    overlay = o;
+    refreshOverlays();
+  }
+
+  /**
+   * Shows other pages. Pages that look as they did before are not painted again.
+   *
+   * @param now the page that must be painted before this returns, such as the one being typed on;
+   *     -1 for none
+   */
+  public void show(PageSource next, int now) {
+    PageSource before = source;
+    source = next;
+    measure();
+    for (PageNode n : List.copyOf(nodes.values())) {
+      if (n.page >= next.count()) {
+        sheet.getChildren().remove(n);
+        nodes.remove(n.page);
+      } else if (!next.looksAs(n.page, before)) {
+        n.stale(n.page == now);
+      }
+    }
+    requestLayout();
+    place();
+  }
+
+  /** Pixels a point, in the scene's own units. */
+  public double scale() {
+    return zoom.get() * SCREEN;
+  }
+
+  private void measure() {
+    int n = source.count();
+    tops = new double[n + 1];
+    widest = 1;
+    double y = GAP;
+    for (int k = 0; k < n; k++) {
+      tops[k] = y;
+      y += source.height(k) * scale() + GAP;
+      widest = Math.max(widest, source.width(k));
+    }
+    tops[n] = y;
+  }
+
+  private void zoomed(double was, double is) {
+    double middle = vertical.getValue() + getHeight() / 2;
+    measure();
+    nodes.values().forEach(n -> n.stale(false));
+    requestLayout();
+    layout();
+    vertical.setValue(clamp(middle * is / was - getHeight() / 2, vertical.getMax()));
+    place();
+  }
+
+  private static double clamp(double v, double max) {
+    return Math.max(0, Math.min(v, max));
+  }
+
+  public void scrollBy(double pixels) {
+    vertical.setValue(clamp(vertical.getValue() + pixels, vertical.getMax()));
+  }
+
+  /** Where the view is scrolled to, as a share of all pages from 0 to 1. */
+  public double scrollShare() {
+    return vertical.getMax() <= 0 ? 0 : vertical.getValue() / vertical.getMax();
+  }
+
+  public void setScrollShare(double share) {
+    vertical.setValue(clamp(share * vertical.getMax(), vertical.getMax()));
+  }
+
+  public DoubleProperty scrollProperty() {
+    return vertical.valueProperty();
+  }
+
+  /** Scrolls so that a stretch of a page is in sight, a little below the top if it was not. */
+  public void reveal(int page, double top, double bottom) {
+    if (page < 0 || page >= source.count()) {
+      return;
+    }
+    if (getHeight() < 10) {
+      afterLayout.add(() -> reveal(page, top, bottom));
+      return;
+    }
+    double y1 = tops[page] + top * scale();
+    double y2 = tops[page] + bottom * scale();
+    double view = vertical.getValue();
+    if (y1 < view + 8 || y2 > view + getHeight() - 8) {
+      double third = getHeight() / 4;
+      boolean near = y1 > view - 60 && y2 < view + getHeight() + 60;
+      double to = near ? (y1 < view + 8 ? y1 - 30 : y2 - getHeight() + 40) : y1 - third;
+      vertical.setValue(clamp(to, vertical.getMax()));
+    }
+  }
+
+  @Override
+  protected void layoutChildren() {
+    double bar = 14;
+    double w = getWidth() - bar;
+    double h = getHeight();
+    boolean wide = widest * scale() + 40 > w;
+    horizontal.setVisible(wide);
+    double viewHeight = wide ? h - bar : h;
+    sheet.resizeRelocate(0, 0, w, viewHeight);
+    ((Rectangle) sheet.getClip()).setWidth(w);
+    ((Rectangle) sheet.getClip()).setHeight(viewHeight);
+    vertical.resizeRelocate(w, 0, bar, h);
+    horizontal.resizeRelocate(0, h - bar, w, bar);
+    double all = tops[tops.length - 1];
+    range(vertical, all, viewHeight);
+    range(horizontal, widest * scale() + 40, w);
+    place();
+    List<Runnable> waiting = List.copyOf(afterLayout);
+    afterLayout.clear();
+    waiting.forEach(Runnable::run);
+  }
+
+  private static void range(ScrollBar bar, double all, double view) {
+    double max = Math.max(0, all - view);
+    bar.setMax(max);
+    bar.setVisibleAmount(all <= 0 ? 1 : max * view / all);
+    bar.setUnitIncrement(40);
+    bar.setBlockIncrement(view * 0.9);
+    if (bar.getValue() > max) {
+      bar.setValue(max);
+    }
+  }
+
+  /**
+   * Puts the pages in sight where they belong, makes those that are missing, drops those that are
+   * far off.
+   */
+  private void place() {
+    double view = vertical.getValue();
+    double h = Math.max(1, getHeight());
+    double w = sheet.getWidth();
+    int n = source.count();
+    int first = pageAt(view - h / 2);
+    int last = pageAt(view + h * 1.5);
+    nodes
+        .entrySet()
+        .removeIf(e -> {
+          boolean far = e.getKey() < first || e.getKey() > last;
+          if (far) {
+            sheet.getChildren().remove(e.getValue());
+          }
+          return far;
+        });
+    for (int k = first; k <= last && k < n; k++) {
+      PageNode node = nodes.get(k);
+      if (node == null) {
+        node = new PageNode(k);
+        nodes.put(k, node);
+        sheet.getChildren().add(node);
+      }
+      double pw = source.width(k) * scale();
+      double ph = source.height(k) * scale();
+      double x = Math.max(20, (w - pw) / 2) - (horizontal.isVisible() ? horizontal.getValue() : 0);
+      node.at(Math.round(x), Math.round(tops[k] - view), pw, ph);
+    }
+    if (n > 0) {
+      currentPage.set(Math.min(n - 1, pageAt(view + h / 2)));
+    }
+  }
+
+  private int pageAt(double y) {
+    int low = 0;
+    int high = Math.max(0, source.count() - 1);
+    while (low < high) {
+      int mid = (low + high + 1) >>> 1;
+      if (tops[mid] <= y) {
+        low = mid;
+      } else {
+        high = mid - 1;
+      }
+    }
+    return low;
+  }
+
+  /**
+   * The point of a page under a point of this view. Beside and between pages, that of the nearest
+   * page.
+   */
+  public Optional<PagePoint> pagePoint(double x, double y) {
+    int n = source.count();
+    if (n == 0) {
+      return Optional.empty();
+    }
+    int page = pageAt(vertical.getValue() + y);
+    PageNode node = nodes.get(page);
+    if (node == null) {
+      return Optional.empty();
+    }
+    return Optional.of(
+        new PagePoint(page, (x - node.getLayoutX()) / scale(), (y - node.getLayoutY()) / scale()));
+  }
+
+  /** Where a point of a page stands in this view, if the page is in sight. */
+  public Optional<javafx.geometry.Point2D> viewPoint(int page, double x, double y) {
+    return Optional.ofNullable(nodes.get(page))
+        .map(n ->
+            new javafx.geometry.Point2D(
+                n.getLayoutX() + x * scale(), n.getLayoutY() + y * scale()));
+  }
+
+  /** Draws what is over the pages again. */
+  public void refreshOverlays() {
+    nodes.values().forEach(PageNode::drawOverlay);
+  }
+
+  /** One page in sight. */
+  private final class PageNode extends Pane {
+    private final int page;
+    private final ImageView picture = new ImageView();
+    private final Rectangle paper = new Rectangle();
+    private final Pane over = new Pane();
+    private boolean painted;
+    private boolean painting;
+    private int version;
+
+    PageNode(int page) {
+      this.page = page;
+      paper.getStyleClass().add("paper");
+      over.setMouseTransparent(true);
+      getChildren().addAll(paper, picture, over);
+      drawOverlay();
+    }
+
+    void at(double x, double y, double w, double h) {
+      relocate(x, y);
+      resize(w, h);
+      paper.setWidth(w);
+      paper.setHeight(h);
+      picture.setFitWidth(w);
+      picture.setFitHeight(h);
+      over.resizeRelocate(0, 0, w, h);
+      if (!painted && !painting) {
+        paintLater();
+      }
+    }
+
+    void stale(boolean now) {
+      version++;
+      painted = false;
+      if (now) {
+        paintNow();
+      } else {
+        painting = false;
+      }
+      drawOverlay();
+    }
+
+    void drawOverlay() {
+      over.getChildren().setAll(page < source.count() ? overlay.over(page, scale()) : List.of());
+    }
+
+    private double pixelScale() {
+      double screen =
+          getScene() == null || getScene().getWindow() == null
+              ? 1
+              : getScene().getWindow().getOutputScaleX();
+      return scale() * screen;
+    }
+
+    private @Nullable BufferedImage blank(double pixels) {
+      int w = (int) Math.round(source.width(page) * pixels);
+      int h = (int) Math.round(source.height(page) * pixels);
+      return (long) w * h > 60_000_000L || w < 1 || h < 1
+          ? null
+          : new BufferedImage(w, h, BufferedImage.TYPE_INT_ARGB_PRE);
+    }
+
+    private void paintNow() {
+      double pixels = pixelScale();
+      BufferedImage image = blank(pixels);
+      if (image != null) {
+        source.paint(page, image, pixels);
+        present(image);
+      }
+    }
+
+    private void paintLater() {
+      painting = true;
+      int wanted = version;
+      double pixels = pixelScale();
+      PageSource from = source;
+      BufferedImage image = blank(pixels);
+      if (image == null) {
+        return;
+      }
+      PAINTERS.execute(() -> {
+        try {
+          from.paint(page, image, pixels);
+        } catch (RuntimeException e) {
+          return; // the source was closed or replaced meanwhile
+        }
+        Platform.runLater(() -> {
+          if (wanted == version) {
+            painting = false;
+            present(image);
+          }
+        });
+      });
+    }
+
+    private void present(BufferedImage image) {
+      int[] pixels = ((DataBufferInt) image.getRaster().getDataBuffer()).getData();
+      var buffer =
+          new PixelBuffer<>(
+              image.getWidth(),
+              image.getHeight(),
+              IntBuffer.wrap(pixels),
+              PixelFormat.getIntArgbPreInstance());
+      picture.setImage(new WritableImage(buffer));
+      painted = true;
+    }
+  }
+
+  /** Whether every page in sight is painted as it should be; for tests and benchmarks. */
+  public boolean settled() {
+    return !nodes.isEmpty() && nodes.values().stream().allMatch(n -> n.painted);
+  }
+}

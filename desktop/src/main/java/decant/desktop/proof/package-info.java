@@ -1,0 +1,3 @@
+/** The stage that answers: what differs? */
+@org.jspecify.annotations.NullMarked
+package decant.desktop.proof;

@@ -1,0 +1,138 @@
+package decant.desktop.revise;
+
+import decant.desktop.shell.Work;
+import decant.model.Selection;
+import decant.model.edit.Commands;
+import decant.model.edit.Range;
+import decant.model.edit.Search;
+import decant.model.edit.Search.Query;
+import java.util.List;
+import java.util.Optional;
+import javafx.geometry.Pos;
+import javafx.scene.control.Button;
+import javafx.scene.control.CheckBox;
+import javafx.scene.control.Label;
+import javafx.scene.control.TextField;
+import javafx.scene.input.KeyCode;
+import javafx.scene.layout.HBox;
+
+/** Finds and replaces text. */
+final class FindBar extends HBox {
+  private final Work work;
+  private final Runnable reveal;
+  private final Runnable back;
+  private final TextField find = new TextField();
+  private final TextField replace = new TextField();
+  private final CheckBox matchCase = new CheckBox("Match case");
+  private final Label says = new Label();
+
+  FindBar(Work work, Runnable reveal, Runnable back) {
+    super(8);
+    this.work = work;
+    this.reveal = reveal;
+    this.back = back;
+    getStyleClass().add("find-bar");
+    setAlignment(Pos.CENTER_LEFT);
+    find.setPromptText("Find");
+    find.setId("find-text");
+    replace.setPromptText("Replace with");
+    replace.setId("find-replace");
+    says.getStyleClass().add("quiet");
+    says.setId("find-says");
+    find.textProperty().addListener(o -> count());
+    matchCase.selectedProperty().addListener(o -> count());
+    find.setOnAction(e -> next());
+    var next = button("Next", "find-next", this::next);
+    var previous = button("Previous", "find-previous", this::previous);
+    var one = button("Replace", "find-one", this::replaceOne);
+    var all = button("Replace all", "find-all", this::replaceAll);
+    var close = button("Close", "find-close", this::close);
+    close.getStyleClass().add("plain");
+    setOnKeyPressed(e -> {
+      if (e.getCode() == KeyCode.ESCAPE) {
+        close();
+        e.consume();
+      }
+    });
+    getChildren().addAll(find, previous, next, replace, one, all, matchCase, says, close);
+    setVisible(false);
+    setManaged(false);
+  }
+
+  private static Button button(String label, String id, Runnable run) {
+    var b = new Button(label);
+    b.setId(id);
+    b.setMinWidth(USE_PREF_SIZE);
+    b.setOnAction(e -> run.run());
+    return b;
+  }
+
+  /** Shows the bar; selected text of one line becomes what is looked for. */
+  void open() {
+    setVisible(true);
+    setManaged(true);
+    Selection s = work.revision().selection();
+    if (!s.isCaret() && s.anchor().paragraph().equals(s.caret().paragraph())) {
+      find.setText(Range.of(work.revision().document(), s).text(work.revision().document()));
+    }
+    find.requestFocus();
+    find.selectAll();
+    count();
+  }
+
+  private void close() {
+    setVisible(false);
+    setManaged(false);
+    back.run();
+  }
+
+  private Query query() {
+    return new Query(find.getText(), matchCase.isSelected());
+  }
+
+  private void count() {
+    if (find.getText().isEmpty()) {
+      says.setText("");
+      return;
+    }
+    int n = Search.all(work.revision().document(), query()).size();
+    says.setText(n == 0 ? "not found" : n + (n == 1 ? " place" : " places"));
+  }
+
+  private void next() {
+    var from = Range.of(work.revision().document(), work.revision().selection()).end();
+    go(Search.next(work.revision().document(), query(), from));
+  }
+
+  private void previous() {
+    var from = Range.of(work.revision().document(), work.revision().selection()).start();
+    go(Search.previous(work.revision().document(), query(), from));
+  }
+
+  private void go(Optional<Selection> found) {
+    found.ifPresent(s -> {
+      work.select(s);
+      reveal.run();
+    });
+    count();
+  }
+
+  /** Replaces what is selected if it is a match, and goes to the next one. */
+  private void replaceOne() {
+    Selection now = work.revision().selection();
+    List<Selection> all = Search.all(work.revision().document(), query());
+    if (all.contains(now)) {
+      String with = replace.getText();
+      work.apply(r -> with.isEmpty() ? Commands.deleteBackward(r) : Commands.insert(r, with));
+    }
+    next();
+  }
+
+  private void replaceAll() {
+    int n = Search.all(work.revision().document(), query()).size();
+    if (n > 0) {
+      work.apply(r -> Search.replaceAll(r, query(), replace.getText()));
+    }
+    says.setText(n == 0 ? "not found" : n + " replaced");
+  }
+}

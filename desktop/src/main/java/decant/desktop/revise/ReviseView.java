@@ -1,0 +1,219 @@
+package decant.desktop.revise;
+
+import decant.desktop.page.LayoutPages;
+import decant.desktop.page.PageEditor;
+import decant.desktop.page.PagesView;
+import decant.desktop.shell.Actions;
+import decant.desktop.shell.Desk;
+import decant.desktop.shell.Frame;
+import decant.desktop.shell.Step;
+import decant.desktop.shell.Work;
+import decant.layout.CaretPlace;
+import decant.model.NodeId;
+import decant.model.ParagraphTraits;
+import decant.model.ParagraphTraits.Alignment;
+import decant.model.Position;
+import decant.model.Selection;
+import decant.model.TextTraits;
+import decant.model.edit.Commands;
+import decant.model.edit.Revision;
+import java.util.Optional;
+import java.util.function.Consumer;
+import java.util.function.Supplier;
+import java.util.function.UnaryOperator;
+import javafx.application.Platform;
+import javafx.scene.Node;
+import javafx.scene.layout.BorderPane;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.VBox;
+
+/** The pages, to be typed on; beside them what is selected and the outline. */
+public final class ReviseView implements Frame.Stage {
+  private final Work work;
+  private final BorderPane root = new BorderPane();
+  private final PagesView pages = new PagesView();
+  private final PageEditor editor;
+  private final FindBar find;
+  private boolean fitted;
+
+  public ReviseView(Desk desk, Work work, Actions actions) {
+    this.work = work;
+    this.editor = new PageEditor(pages, work);
+    pages.setId("pages");
+    this.find = new FindBar(work, this::reveal, pages::requestFocus);
+    var outline = new OutlinePanel(work, this::jump);
+    var look = new LookPanel(work, actions, pages::requestFocus);
+    VBox.setVgrow(outline, Priority.ALWAYS);
+    var side = new VBox(14, look, outline);
+    side.getStyleClass().add("side");
+    var middle = new BorderPane(pages);
+    middle.setTop(find);
+    root.setCenter(middle);
+    root.setRight(side);
+    work.layoutProperty().addListener(o -> showPages());
+    work.revisionProperty()
+        .addListener((o, was, is) -> {
+          if (was.document() != is.document()) {
+            editor.revealCaret();
+          }
+        });
+    pages.show(new LayoutPages(work.layout(), work.painter()), -1);
+  }
+
+  private void showPages() {
+    Optional<CaretPlace> caret = work.layout().caret(work.revision().selection().caret());
+    int now = caret.map(c -> c.page().number() - 1).orElse(-1);
+    pages.show(new LayoutPages(work.layout(), work.painter()), now);
+  }
+
+  private void jump(NodeId heading) {
+    work.select(Selection.at(new Position(heading, 0)));
+    reveal();
+    pages.requestFocus();
+  }
+
+  private void reveal() {
+    editor.revealCaret();
+    work.layout()
+        .caret(work.revision().selection().anchor())
+        .ifPresent(c -> pages.reveal(c.page().number() - 1, c.top(), c.top() + c.height()));
+  }
+
+  @Override
+  public Node node() {
+    return root;
+  }
+
+  @Override
+  public void shown() {
+    Platform.runLater(() -> {
+      if (!fitted) {
+        fitted = true;
+        pages.setZoom(1);
+      }
+      pages.requestFocus();
+    });
+  }
+
+  /**
+   * Registers what can be done to a document.
+   *
+   * @param current the stage, if it is in sight
+   */
+  public static void register(Actions actions, Desk desk, Supplier<Optional<ReviseView>> current) {
+    edit(actions, desk, "undo", "Undo", "Shortcut+Z", Revision::undo);
+    edit(actions, desk, "redo", "Redo", "Shortcut+Shift+Z", Revision::redo);
+    edit(actions, desk, "redo-y", "Redo", "Shortcut+Y", Revision::redo);
+    edit(
+        actions,
+        desk,
+        "bold",
+        "Bold",
+        "Shortcut+B",
+        r -> Commands.toggle(r, "Bold", TextTraits.BOLD));
+    edit(
+        actions,
+        desk,
+        "italic",
+        "Italic",
+        "Shortcut+I",
+        r -> Commands.toggle(r, "Italic", TextTraits.ITALIC));
+    edit(
+        actions,
+        desk,
+        "underline",
+        "Underline",
+        "Shortcut+U",
+        r -> Commands.toggle(r, "Underline", TextTraits.UNDERLINE));
+    for (int level = 1; level <= 6; level++) {
+      int l = level;
+      edit(
+          actions,
+          desk,
+          "heading-" + level,
+          "Make this line a heading " + level,
+          "Shortcut+Alt+" + level,
+          r -> Commands.setHeadingLevel(r, l));
+    }
+    edit(
+        actions,
+        desk,
+        "no-heading",
+        "Make this line body text, no heading",
+        "Shortcut+Alt+0",
+        r -> Commands.setHeadingLevel(r, 0));
+    align(actions, desk, "align-start", "Align at the start", "Shortcut+L", Alignment.START);
+    align(actions, desk, "align-centre", "Centre", "Shortcut+E", Alignment.CENTRE);
+    align(actions, desk, "align-end", "Align at the end", "Shortcut+R", Alignment.END);
+    align(actions, desk, "align-justified", "Justify", "Shortcut+J", Alignment.JUSTIFIED);
+    actions.add(
+        "find",
+        "Find and replace",
+        "Shortcut+F",
+        () -> desk.work().isPresent(),
+        () -> {
+          desk.go(Step.REVISE);
+          current.get().ifPresent(v -> v.find.open());
+        });
+    zoom(
+        actions,
+        "zoom-in",
+        "Zoom in",
+        "Shortcut+Equals",
+        current,
+        p -> p.setZoom(p.zoomProperty().get() * 1.15));
+    zoom(
+        actions,
+        "zoom-out",
+        "Zoom out",
+        "Shortcut+Minus",
+        current,
+        p -> p.setZoom(p.zoomProperty().get() / 1.15));
+    zoom(actions, "zoom-width", "Fit the page's width", "Shortcut+9", current, PagesView::fitWidth);
+  }
+
+  private static void zoom(
+      Actions actions,
+      String id,
+      String name,
+      String shortcut,
+      Supplier<Optional<ReviseView>> current,
+      Consumer<PagesView> change) {
+    actions.add(
+        id,
+        name,
+        shortcut,
+        () -> current.get().isPresent(),
+        () -> current.get().ifPresent(v -> change.accept(v.pages)));
+  }
+
+  private static boolean revising(Desk desk) {
+    return desk.work().isPresent() && desk.stepProperty().get() == Step.REVISE;
+  }
+
+  private static void edit(
+      Actions actions,
+      Desk desk,
+      String id,
+      String name,
+      String shortcut,
+      UnaryOperator<Revision> change) {
+    actions.add(
+        id,
+        name,
+        shortcut,
+        () -> revising(desk),
+        () -> desk.work().ifPresent(w -> w.apply(change)));
+  }
+
+  private static void align(
+      Actions actions, Desk desk, String id, String name, String shortcut, Alignment a) {
+    edit(
+        actions,
+        desk,
+        id,
+        name,
+        shortcut,
+        r -> Commands.setParagraph(r, name, ParagraphTraits.ALIGNMENT, a));
+  }
+}

@@ -1,0 +1,424 @@
+package decant.desktop.shell;
+
+import decant.desktop.tray.Tray;
+import decant.format.Intake;
+import decant.layout.Layout;
+import decant.model.Document;
+import decant.model.Particulars;
+import decant.pdf.write.PdfWriter;
+import decant.publish.AtomicFile;
+import decant.publish.PageRange;
+import decant.publish.Publisher;
+import decant.publish.Receipt;
+import decant.publish.WriteProblem;
+import decant.reading.ReadProblem;
+import decant.reading.ReadRequest;
+import decant.reading.TakenIn;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Optional;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.atomic.AtomicBoolean;
+import javafx.application.Platform;
+import javafx.beans.property.ObjectProperty;
+import javafx.beans.property.SimpleObjectProperty;
+
+/**
+ * The state of the program and what can be done with it. Knows no controls; its methods run on the
+ * interface thread.
+ */
+public final class Desk {
+  private final ObjectProperty<Optional<Work>> work = new SimpleObjectProperty<>(Optional.empty());
+  private final ObjectProperty<Step> step = new SimpleObjectProperty<>(Step.TRAY);
+  private final ObjectProperty<Optional<Notice>> notice =
+      new SimpleObjectProperty<>(Optional.empty());
+  private final ObjectProperty<Optional<Background>> background =
+      new SimpleObjectProperty<>(Optional.empty());
+  private final Tray tray;
+  private final Recovery recovery;
+  private final ExecutorService worker =
+      Executors.newSingleThreadExecutor(r -> {
+        Thread t = new Thread(r, "desk");
+        t.setDaemon(true);
+        return t;
+      });
+
+  /**
+   * @param state folder for what the program remembers
+   */
+  public Desk(Path state) {
+    this.tray = new Tray(state.resolve("tray.json"));
+    this.recovery = new Recovery(state.resolve("recovery"));
+  }
+
+  /**
+   * Where the program remembers things: the folder that the XDG base directory specification names.
+   */
+  public static Path stateFolder(boolean demo) {
+    String base = System.getenv("XDG_STATE_HOME");
+    Path root =
+        base == null || base.isBlank()
+            ? Path.of(System.getProperty("user.home"), ".local", "state")
+            : Path.of(base);
+    return root.resolve(demo ? "decant-demo" : "decant");
+  }
+
+  public ObjectProperty<Optional<Work>> workProperty() {
+    return work;
+  }
+
+  public Optional<Work> work() {
+    return work.get();
+  }
+
+  public ObjectProperty<Step> stepProperty() {
+    return step;
+  }
+
+  public ObjectProperty<Optional<Notice>> noticeProperty() {
+    return notice;
+  }
+
+  public ObjectProperty<Optional<Background>> backgroundProperty() {
+    return background;
+  }
+
+  public Tray tray() {
+    return tray;
+  }
+
+  /** Opens a stage; without a document only the tray can be. */
+  public void go(Step to) {
+    if (to == Step.TRAY || work.get().isPresent()) {
+      step.set(to);
+    }
+  }
+
+  /** Takes a file in. What is in work and not saved is asked about first. */
+  public void takeIn(Path file) {
+    if (work.get().filter(Work::unsaved).isPresent()) {
+      notice.set(
+          Optional.of(
+              Notice.ask(
+                  "“" + work.get().get().stem() + "” has changes that no working copy holds yet.",
+                  Notice.Answer.of(
+                      "Save it first", () -> save(proposedCopy(), false, () -> read(file, ""))),
+                  Notice.Answer.of("Let the changes go", () -> read(file, "")),
+                  Notice.Answer.of("Stay", this::dismiss))));
+      return;
+    }
+    read(file, "");
+  }
+
+  private void read(Path file, String password) {
+    dismiss();
+    var cancelled = new AtomicBoolean();
+    String label = "Taking in " + file.getFileName();
+    background.set(Optional.of(new Background(label, -1, cancelled)));
+    ReadRequest plain =
+        ReadRequest.of(file)
+            .watched(
+                (done, all) -> {
+                  double share = all > 0 ? done / (double) all : -1;
+                  Platform.runLater(() -> progress(label, share, cancelled));
+                },
+                cancelled::get);
+    ReadRequest request = password.isEmpty() ? plain : plain.withPassword(password);
+    worker.execute(() -> {
+      try {
+        TakenIn taken = Intake.take(request);
+        var layouts = new LayoutRunner();
+        Layout first = layouts.firstPages(taken.document());
+        Platform.runLater(() -> taken(file, password, taken, first, layouts));
+      } catch (ReadProblem e) {
+        Platform.runLater(() -> refused(file, e));
+      } catch (RuntimeException | StackOverflowError e) {
+        Platform.runLater(() ->
+            refused(
+                file,
+                new ReadProblem(
+                    ReadProblem.Kind.DAMAGED,
+                    "It cannot be read: something in it is not as it should be.",
+                    e)));
+      }
+    });
+  }
+
+  private void progress(String label, double share, AtomicBoolean cancelled) {
+    if (background.get().filter(b -> b.cancelled() == cancelled).isPresent()) {
+      background.set(Optional.of(new Background(label, share, cancelled)));
+    }
+  }
+
+  private void taken(
+      Path file, String password, TakenIn taken, Layout first, LayoutRunner layouts) {
+    background.set(Optional.empty());
+    var next = new Work(file.toAbsolutePath(), password, taken, first, layouts);
+    layouts.busyProperty().addListener((o, was, is) -> layoutBusy(is));
+    work.set(Optional.of(next));
+    tray.used(file);
+    recovery.watch(next);
+    step.set(taken.findings().isEmpty() ? Step.REVISE : Step.TAKE_IN);
+  }
+
+  private void layoutBusy(boolean busy) {
+    background.set(
+        busy
+            ? Optional.of(new Background("Laying out pages", -1, new AtomicBoolean()))
+            : Optional.empty());
+  }
+
+  private void refused(Path file, ReadProblem e) {
+    background.set(Optional.empty());
+    boolean locked =
+        e.kind() == ReadProblem.Kind.WRONG_PASSWORD
+            || e.kind() == ReadProblem.Kind.ENCRYPTED && e.getMessage().contains("PDF");
+    if (locked) {
+      notice.set(
+          Optional.of(
+              new Notice(
+                  "“" + file.getFileName() + "”: " + e.getMessage(),
+                  Notice.Weight.QUESTION,
+                  List.of(
+                      new Notice.Answer("Unlock", typed -> read(file, typed)),
+                      Notice.Answer.of("Leave it", this::dismiss)),
+                  true)));
+      return;
+    }
+    if (e.kind() != ReadProblem.Kind.CANCELLED) {
+      notice.set(Optional.of(Notice.problem("“" + file.getFileName() + "”: " + e.getMessage())));
+    }
+  }
+
+  public void dismiss() {
+    notice.set(Optional.empty());
+  }
+
+  public void tell(String message) {
+    notice.set(Optional.of(Notice.tell(message)));
+  }
+
+  /**
+   * The name proposed for a working copy: where it was saved before, else a free name beside the
+   * source.
+   */
+  public Path proposedCopy() {
+    Work w = work.get().orElseThrow();
+    return w.workingCopyProperty()
+        .get()
+        .orElseGet(
+            () -> AtomicFile.freeName(w.source().resolveSibling(w.stem() + " revised.docx")));
+  }
+
+  /** Saves the working copy under its name, or under the proposed one the first time. */
+  public void save() {
+    work.get()
+        .ifPresent(w -> save(proposedCopy(), w.workingCopyProperty().get().isPresent(), () -> {}));
+  }
+
+  /**
+   * Saves the working copy. A name that is taken is asked about; a target that cannot be written
+   * gets another proposed.
+   */
+  public void save(Path target, boolean overwrite, Runnable then) {
+    Work w = work.get().orElseThrow();
+    Document version = w.revision().document();
+    dismiss();
+    worker.execute(() -> {
+      try {
+        Receipt r = Publisher.docx(version, target, overwrite, w.source());
+        Platform.runLater(() -> {
+          w.savedAs(target, version);
+          recovery.forget(w);
+          tray.used(target);
+          if (r.verified()) {
+            tell(
+                "Saved as “"
+                    + target.getFileName()
+                    + "” in "
+                    + target.toAbsolutePath().getParent()
+                    + ".");
+          } else {
+            notice.set(
+                Optional.of(
+                    Notice.problem(
+                        "“"
+                            + target.getFileName()
+                            + "” was saved, but reading it back gave another text: "
+                            + r.checks().getFirst().detail()
+                            + ".")));
+          }
+          then.run();
+        });
+      } catch (WriteProblem e) {
+        Platform.runLater(() -> notSaved(target, e, then));
+      }
+    });
+  }
+
+  private void notSaved(Path target, WriteProblem e, Runnable then) {
+    Path free =
+        switch (e.kind()) {
+          case NAME_TAKEN, IS_SOURCE, OTHER -> AtomicFile.freeName(target);
+          case READ_ONLY, FOLDER_GONE, DISK_FULL ->
+              AtomicFile.freeName(
+                  Path.of(System.getProperty("user.home")).resolve(target.getFileName()));
+        };
+    Notice.Answer elsewhere =
+        Notice.Answer.of(
+            "Save as “" + free.getFileName() + "”" + place(free, target),
+            () -> save(free, false, then));
+    Notice.Answer not = Notice.Answer.of("Not now", this::dismiss);
+    notice.set(
+        Optional.of(
+            e.kind() == WriteProblem.Kind.NAME_TAKEN
+                ? Notice.ask(
+                    e.getMessage(),
+                    elsewhere,
+                    Notice.Answer.of("Replace it", () -> save(target, true, then)),
+                    not)
+                : Notice.problem(
+                    e.getMessage() + " Your changes are still here.", elsewhere, not)));
+  }
+
+  private static String place(Path free, Path target) {
+    boolean same =
+        Optional.ofNullable(free.getParent()).equals(Optional.ofNullable(target.getParent()));
+    return same ? "" : " in " + free.getParent();
+  }
+
+  /** Publishes what the Publish stage says. */
+  public void publish(boolean overwrite) {
+    Work w = work.get().orElseThrow();
+    Work.Draft draft = w.draftProperty().get();
+    Layout layout = w.layout();
+    if (!layout.complete() || layout.document() != w.revision().document()) {
+      tell("The pages are still being laid out; publish again in a moment.");
+      return;
+    }
+    dismiss();
+    Particulars p =
+        w.revision()
+            .document()
+            .particulars()
+            .withTitle(draft.title().strip())
+            .withAuthor(draft.author().strip());
+    var order =
+        new Publisher.Order(
+            layout, draft.target(), overwrite, w.source(), draft.pages(), draft.bookmarks(), p);
+    var cancelled = new AtomicBoolean();
+    String label = "Publishing " + draft.target().getFileName();
+    background.set(Optional.of(new Background(label, 0, cancelled)));
+    int all = layout.pages().size();
+    worker.execute(() -> {
+      try {
+        Receipt r =
+            Publisher.pdf(
+                order,
+                n -> {
+                  if (n % 20 == 0) {
+                    Platform.runLater(() -> progress(label, n / (double) all, cancelled));
+                  }
+                },
+                cancelled::get);
+        Platform.runLater(() -> {
+          background.set(Optional.empty());
+          w.receiptProperty().set(Optional.of(r));
+          tray.used(r.file());
+        });
+      } catch (PdfWriter.Cancelled e) {
+        Platform.runLater(() -> {
+          background.set(Optional.empty());
+          tell("Publishing was cancelled; no file was left.");
+        });
+      } catch (PageRange.Problem e) {
+        Platform.runLater(() -> failed(e.getMessage()));
+      } catch (WriteProblem e) {
+        Platform.runLater(() -> notPublished(draft, e));
+      } catch (RuntimeException e) {
+        Platform.runLater(() ->
+            failed("The PDF could not be made (" + e.getMessage() + "). Nothing was written."));
+      }
+    });
+  }
+
+  private void failed(String message) {
+    background.set(Optional.empty());
+    notice.set(Optional.of(Notice.problem(message)));
+  }
+
+  private void notPublished(Work.Draft draft, WriteProblem e) {
+    background.set(Optional.empty());
+    Path free =
+        e.kind() == WriteProblem.Kind.NAME_TAKEN || e.kind() == WriteProblem.Kind.IS_SOURCE
+            ? AtomicFile.freeName(draft.target())
+            : AtomicFile.freeName(
+                Path.of(System.getProperty("user.home")).resolve(draft.target().getFileName()));
+    Notice.Answer other =
+        Notice.Answer.of(
+            "Publish as “" + free.getFileName() + "”" + place(free, draft.target()),
+            () -> {
+              Work w = work.get().orElseThrow();
+              w.draftProperty()
+                  .set(
+                      new Work.Draft(
+                          draft.pages(), draft.bookmarks(), draft.title(), draft.author(), free));
+              publish(false);
+            });
+    Notice.Answer not = Notice.Answer.of("Not now", this::dismiss);
+    notice.set(
+        Optional.of(
+            e.kind() == WriteProblem.Kind.NAME_TAKEN
+                ? Notice.ask(
+                    e.getMessage(), other, Notice.Answer.of("Replace it", () -> publish(true)), not)
+                : Notice.problem(e.getMessage(), other, not)));
+  }
+
+  /** Whether the window may close; asks if something would be lost. */
+  public boolean mayClose() {
+    Optional<Work> w = work.get().filter(Work::unsaved);
+    if (w.isEmpty()) {
+      return true;
+    }
+    notice.set(
+        Optional.of(
+            Notice.ask(
+                "“" + w.get().stem() + "” has changes that no working copy holds yet.",
+                Notice.Answer.of(
+                    "Save and close",
+                    () ->
+                        save(
+                            proposedCopy(),
+                            w.get().workingCopyProperty().get().isPresent(),
+                            Platform::exit)),
+                Notice.Answer.of(
+                    "Close without saving",
+                    () -> {
+                      recovery.forget(w.get());
+                      Platform.exit();
+                    }),
+                Notice.Answer.of("Stay", this::dismiss))));
+    return false;
+  }
+
+  /** Offers what an earlier run of the program left behind unsaved. */
+  public void offerRecovery() {
+    recovery
+        .found()
+        .ifPresent(left ->
+            notice.set(
+                Optional.of(
+                    Notice.ask(
+                        "Decant ended before your changes to “"
+                            + left.name()
+                            + "” were saved. They were kept.",
+                        Notice.Answer.of("Take them up again", () -> read(left.file(), "")),
+                        Notice.Answer.of(
+                            "Let them go",
+                            () -> {
+                              recovery.discard(left);
+                              dismiss();
+                            })))));
+  }
+}

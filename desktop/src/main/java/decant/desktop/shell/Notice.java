@@ -1,0 +1,38 @@
+package decant.desktop.shell;
+
+import java.util.List;
+import java.util.function.Consumer;
+
+/**
+ * Something told in a bar above the stage, with what can be done about it. Never modal.
+ *
+ * @param asksPassword whether it has a field for a password, handed to {@code withText} when an
+ *     answer is chosen
+ */
+public record Notice(String message, Weight weight, List<Answer> answers, boolean asksPassword) {
+  /** How it is to be taken. */
+  public enum Weight {
+    INFORMATION,
+    QUESTION,
+    PROBLEM
+  }
+
+  /** One thing to do about it. */
+  public record Answer(String label, Consumer<String> withText) {
+    public static Answer of(String label, Runnable run) {
+      return new Answer(label, s -> run.run());
+    }
+  }
+
+  public static Notice tell(String message) {
+    return new Notice(message, Weight.INFORMATION, List.of(), false);
+  }
+
+  public static Notice problem(String message, Answer... answers) {
+    return new Notice(message, Weight.PROBLEM, List.of(answers), false);
+  }
+
+  public static Notice ask(String message, Answer... answers) {
+    return new Notice(message, Weight.QUESTION, List.of(answers), false);
+  }
+}

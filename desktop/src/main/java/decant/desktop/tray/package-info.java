@@ -1,0 +1,3 @@
+/** What lies ready to be worked on. */
+@org.jspecify.annotations.NullMarked
+package decant.desktop.tray;

@@ -1,0 +1,72 @@
+package decant.desktop;
+
+import decant.desktop.page.PagesView;
+import decant.desktop.shell.Step;
+import decant.desktop.shell.Work;
+import decant.model.Outline;
+import decant.model.Position;
+import decant.model.Selection;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import javafx.scene.control.ListView;
+import javafx.scene.input.KeyCode;
+
+/** Takes the pictures of docs/screenshots from the demo data: {@code scripts/screenshots.sh}. */
+final class Screenshots {
+  private Screenshots() {}
+
+  public static void main(String[] args) throws IOException {
+    Path demo = Path.of(args[0]).toAbsolutePath();
+    Path out = Path.of(args[1]);
+    Path scratch = Files.createTempDirectory("decant-pictures");
+    for (String name :
+        List.of("Berth rules.pdf", "Winter storage notice.docx", "Berth application.pdf")) {
+      Files.copy(demo.resolve(name), scratch.resolve(name));
+    }
+    try (Window w = Window.open(scratch.resolve("state"))) {
+      Window.run(() -> w.desk.tray().showFolder(scratch));
+      w.picture(out.resolve("tray.png"));
+      Work work = w.takeIn(scratch.resolve("Berth rules.pdf"));
+      pause(1500);
+      Window.run(() ->
+          ((ListView<?>) w.stage.getScene().lookup("#findings")).getSelectionModel().select(1));
+      pause(600);
+      w.picture(out.resolve("take-in.png"));
+      w.go(Step.REVISE);
+      pause(900);
+      Outline.Heading h = Outline.headings(work.revision().document()).get(10);
+      Window.run(() ->
+          work.select(
+              new Selection(new Position(h.paragraph(), 4), new Position(h.paragraph(), 14))));
+      Window.run(() -> w.find("#pages", PagesView.class).requestFocus());
+      Window.run(() -> ((PagesView) w.stage.getScene().lookup("#pages")).reveal(1, 100, 500));
+      pause(900);
+      w.picture(out.resolve("revise.png"));
+      w.press(KeyCode.CONTROL, KeyCode.K);
+      w.type("heading");
+      pause(400);
+      w.picture(out.resolve("command-field.png"));
+      w.press(KeyCode.ESCAPE);
+      w.go(Step.PROOF);
+      pause(1500);
+      w.picture(out.resolve("proof.png"));
+      w.go(Step.PUBLISH);
+      pause(500);
+      w.click("#publish-go");
+      w.until(() -> work.receiptProperty().get().isPresent());
+      pause(700);
+      w.picture(out.resolve("publish.png"));
+    }
+    System.exit(0);
+  }
+
+  private static void pause(long millis) {
+    try {
+      Thread.sleep(millis);
+    } catch (InterruptedException e) {
+      throw new IllegalStateException(e);
+    }
+  }
+}

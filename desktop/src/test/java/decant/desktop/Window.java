@@ -1,0 +1,258 @@
+package decant.desktop;
+
+import decant.desktop.page.PagesView;
+import decant.desktop.shell.Desk;
+import decant.desktop.shell.Frame;
+import decant.desktop.shell.Step;
+import decant.desktop.shell.Work;
+import java.io.File;
+import java.io.IOException;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Optional;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.CountDownLatch;
+import java.util.concurrent.TimeUnit;
+import java.util.function.BooleanSupplier;
+import java.util.function.Supplier;
+import javafx.application.Platform;
+import javafx.geometry.Bounds;
+import javafx.geometry.Point2D;
+import javafx.scene.Node;
+import javafx.scene.Scene;
+import javafx.scene.control.Labeled;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.MouseButton;
+import javafx.scene.robot.Robot;
+import javafx.stage.Stage;
+
+/** The real window under a display, driven with real keys and a real pointer. */
+final class Window implements AutoCloseable {
+  private static final long PATIENCE = 20_000;
+  private static boolean started;
+
+  final Desk desk;
+  final Frame frame;
+  final Stage stage;
+  private final Robot robot;
+
+  private Window(Desk desk, Frame frame, Stage stage, Robot robot) {
+    this.desk = desk;
+    this.frame = frame;
+    this.stage = stage;
+    this.robot = robot;
+  }
+
+  /** Opens the window with its memory in a folder of its own. */
+  static Window open(Path state) {
+    start();
+    Window w =
+        on(() -> {
+          DecantApp.loadFonts();
+          var stage = new Stage();
+          var desk = new Desk(state);
+          var frame = new Frame(desk, stage);
+          var scene = new Scene(frame.root(), 1280, 800);
+          frame.attach(scene);
+          stage.setScene(scene);
+          stage.setX(0);
+          stage.setY(0);
+          stage.show();
+          stage.toFront();
+          frame.root().requestFocus();
+          return new Window(desk, frame, stage, new Robot());
+        });
+    w.until(() -> w.stage.isShowing() && w.stage.isFocused());
+    return w;
+  }
+
+  private static synchronized void start() {
+    if (!started) {
+      started = true;
+      var ready = new CountDownLatch(1);
+      Platform.startup(ready::countDown);
+      Platform.setImplicitExit(false);
+      try {
+        if (!ready.await(30, TimeUnit.SECONDS)) {
+          throw new IllegalStateException("no display: run under Xvfb");
+        }
+      } catch (InterruptedException e) {
+        throw new IllegalStateException(e);
+      }
+    }
+  }
+
+  /** Runs something on the interface thread and gives its result. */
+  static <T> T on(Supplier<T> task) {
+    if (Platform.isFxApplicationThread()) {
+      return task.get();
+    }
+    var result = new CompletableFuture<T>();
+    Platform.runLater(() -> {
+      try {
+        result.complete(task.get());
+      } catch (Throwable t) {
+        result.completeExceptionally(t);
+      }
+    });
+    return result.orTimeout(60, TimeUnit.SECONDS).join();
+  }
+
+  static void run(Runnable task) {
+    on(() -> {
+      task.run();
+      return true;
+    });
+  }
+
+  /** Waits until something holds, as seen on the interface thread. */
+  void until(BooleanSupplier holds) {
+    long end = System.currentTimeMillis() + PATIENCE;
+    while (!on(holds::getAsBoolean)) {
+      if (System.currentTimeMillis() > end) {
+        throw new AssertionError(
+            "waited in vain; notice: "
+                + on(() -> desk.noticeProperty().get().map(n -> n.message()).orElse("none")));
+      }
+      try {
+        Thread.sleep(15);
+      } catch (InterruptedException e) {
+        throw new IllegalStateException(e);
+      }
+    }
+  }
+
+  /** Drops a file on the window and waits until it is taken in. */
+  Work takeIn(Path file) {
+    run(() -> frame.dropped(List.of(file.toFile())));
+    until(() -> desk.work().filter(w -> w.source().equals(file.toAbsolutePath())).isPresent());
+    until(() -> desk.work().get().layout().complete());
+    return on(() -> desk.work().get());
+  }
+
+  Work work() {
+    return on(() -> desk.work().orElseThrow());
+  }
+
+  void go(Step step) {
+    click("#stage-" + step.name().toLowerCase(java.util.Locale.ROOT));
+    until(() -> desk.stepProperty().get() == step);
+  }
+
+  <T extends Node> T find(String selector, Class<T> type) {
+    return on(() ->
+        type.cast(
+            Optional.ofNullable(stage.getScene().lookup(selector))
+                .orElseThrow(() -> new AssertionError("no " + selector))));
+  }
+
+  boolean has(String selector) {
+    return on(() -> stage.getScene().lookup(selector) != null);
+  }
+
+  void click(String selector) {
+    click(find(selector, Node.class));
+  }
+
+  void clickLabelled(String label) {
+    Node n =
+        on(() ->
+            stage.getScene().getRoot().lookupAll(".button").stream()
+                .filter(b -> b instanceof Labeled l && l.getText().equals(label) && b.isVisible())
+                .findFirst()
+                .orElseThrow(() -> new AssertionError("no button “" + label + "”")));
+    click(n);
+  }
+
+  void click(Node n) {
+    Bounds b = on(() -> n.localToScreen(n.getBoundsInLocal()));
+    clickAt(b.getCenterX(), b.getCenterY(), 1);
+  }
+
+  void clickAt(double x, double y, int times) {
+    for (int k = 0; k < times; k++) {
+      run(() -> {
+        robot.mouseMove(x, y);
+        robot.mouseClick(MouseButton.PRIMARY);
+      });
+    }
+    settle();
+  }
+
+  /** Clicks a place on a page, counted in points from its top left corner. */
+  void clickPage(int page, double x, double y, int times) {
+    PagesView view = find("#pages", PagesView.class);
+    Point2D at = on(() -> view.localToScreen(view.viewPoint(page, x, y).orElseThrow()));
+    clickAt(at.getX(), at.getY(), times);
+  }
+
+  void press(KeyCode... keys) {
+    run(() -> {
+      for (KeyCode k : keys) {
+        robot.keyPress(k);
+      }
+      for (int k = keys.length - 1; k >= 0; k--) {
+        robot.keyRelease(keys[k]);
+      }
+    });
+    settle();
+  }
+
+  /** Types plain letters, digits and spaces with real keys. */
+  void type(String text) {
+    for (char c : text.toCharArray()) {
+      run(() -> {
+        boolean shift = Character.isUpperCase(c);
+        KeyCode code =
+            c == ' '
+                ? KeyCode.SPACE
+                : c == '-'
+                    ? KeyCode.MINUS
+                    : c == ','
+                        ? KeyCode.COMMA
+                        : KeyCode.getKeyCode(String.valueOf(Character.toUpperCase(c)));
+        if (shift) {
+          robot.keyPress(KeyCode.SHIFT);
+        }
+        robot.keyType(code);
+        if (shift) {
+          robot.keyRelease(KeyCode.SHIFT);
+        }
+      });
+    }
+    settle();
+  }
+
+  /** Lets key and pointer events that are on their way arrive. */
+  void settle() {
+    for (int k = 0; k < 4; k++) {
+      try {
+        Thread.sleep(12);
+      } catch (InterruptedException e) {
+        throw new IllegalStateException(e);
+      }
+      run(() -> {});
+    }
+  }
+
+  /** Saves what the screen shows of the window. */
+  void picture(Path to) throws IOException {
+    settle();
+    var image = on(() -> robot.getScreenCapture(null, 0, 0, 1280, 800, false));
+    int w = (int) image.getWidth();
+    int h = (int) image.getHeight();
+    var pixels = new java.awt.image.BufferedImage(w, h, java.awt.image.BufferedImage.TYPE_INT_RGB);
+    for (int y = 0; y < h; y++) {
+      for (int x = 0; x < w; x++) {
+        pixels.setRGB(x, y, image.getPixelReader().getArgb(x, y));
+      }
+    }
+    File file = to.toFile();
+    javax.imageio.ImageIO.write(pixels, "png", file);
+  }
+
+  @Override
+  public void close() {
+    run(stage::close);
+  }
+}
