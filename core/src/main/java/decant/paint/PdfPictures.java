@@ -52,6 +52,7 @@ public final class PdfPictures implements AutoCloseable {
   public synchronized void paint(int page, BufferedImage image, double scale) {
     Graphics2D g = image.createGraphics();
     try {
+      g.setBackground(Color.WHITE); // the renderer clears the page with it
       g.setColor(Color.WHITE);
       g.fillRect(0, 0, image.getWidth(), image.getHeight());
       g.setRenderingHint(RenderingHints.KEY_ANTIALIASING, RenderingHints.VALUE_ANTIALIAS_ON);

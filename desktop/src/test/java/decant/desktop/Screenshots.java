@@ -39,7 +39,7 @@ final class Screenshots {
       Outline.Heading h = Outline.headings(work.revision().document()).get(10);
       Window.run(() ->
           work.select(
-              new Selection(new Position(h.paragraph(), 4), new Position(h.paragraph(), 14))));
+              new Selection(new Position(h.paragraph(), 2), new Position(h.paragraph(), 8))));
       Window.run(() -> w.find("#pages", PagesView.class).requestFocus());
       Window.run(() -> ((PagesView) w.stage.getScene().lookup("#pages")).reveal(1, 100, 500));
       pause(900);

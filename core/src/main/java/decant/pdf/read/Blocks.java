@@ -64,7 +64,7 @@ final class Blocks {
     TextLine first = open.getFirst();
     double em = l.size();
     if (Math.abs(l.size() - last.size()) > Math.max(0.6, 0.06 * em)
-        || l.bold() != last.bold() && wholeStyle(l, last)) {
+        || l.bold() != last.bold() && changesWeight(last, l)) {
       return true;
     }
     double gap = l.baseline() - last.baseline();
@@ -101,8 +101,9 @@ final class Blocks {
     return fits(region, last, l);
   }
 
-  private static boolean wholeStyle(TextLine a, TextLine b) {
-    return a.glyphs().size() > 2 && b.glyphs().size() > 2;
+  /** Whether the weight changes between two lines, and not somewhere on the first of them. */
+  private static boolean changesWeight(TextLine a, TextLine b) {
+    return a.glyphs().getLast().face().bold() != b.glyphs().getFirst().face().bold();
   }
 
   private static double median(Region r) {

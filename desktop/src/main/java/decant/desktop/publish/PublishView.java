@@ -19,7 +19,6 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.function.Supplier;
-import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.CheckBox;
@@ -238,7 +237,10 @@ public final class PublishView implements Frame.Stage {
                 + String.format(Locale.ROOT, "%.1f", r.took().toMillis() / 1000.0)
                 + " s");
     size.getStyleClass().add("figure");
-    result.getChildren().addAll(head, size);
+    var look = new Button("Open beside the original");
+    look.setId("receipt-open");
+    look.setOnAction(e -> desk.go(Step.PROOF));
+    result.getChildren().addAll(head, size, look);
     for (Check c : r.checks()) {
       var line = new Label((c.passed() ? "✓ " : "■ ") + c.name() + ": " + c.detail());
       line.setWrapText(true);
@@ -247,12 +249,6 @@ public final class PublishView implements Frame.Stage {
       }
       result.getChildren().add(line);
     }
-    var look = new Button("Open beside the original");
-    look.setId("receipt-open");
-    look.setOnAction(e -> desk.go(Step.PROOF));
-    var row = new HBox(look);
-    row.setAlignment(Pos.CENTER_LEFT);
-    result.getChildren().add(row);
   }
 
   @Override
