@@ -246,12 +246,17 @@ final class DocumentMaker {
     return new PageSetup(
         p.width(),
         p.height(),
-        Math.clamp(top, 12, p.height() / 3),
-        Math.clamp(p.width() - right, 12, p.width() / 3),
-        Math.clamp(below, 12, p.height() / 3),
-        Math.clamp(left, 12, p.width() / 3),
+        margin(top, p.height()),
+        margin(p.width() - right, p.width()),
+        margin(below, p.height()),
+        margin(left, p.width()),
         header,
         footer);
+  }
+
+  /** A margin of at least 12 points, but never more than a third of the page. */
+  private static double margin(double found, double whole) {
+    return Math.min(Math.max(found, 12), whole / 3);
   }
 
   private Map<Section.Running, Story> runningStories(int from, int to, PageSetup setup) {

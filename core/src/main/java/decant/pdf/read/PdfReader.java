@@ -75,6 +75,12 @@ public final class PdfReader {
     } catch (IOException e) {
       throw new ReadProblem(
           ReadProblem.Kind.DAMAGED, "The PDF is damaged and cannot be read (" + plain(e) + ").", e);
+    } catch (LinkageError e) {
+      // The handler for certificates needs a library that does not ship with the program.
+      throw new ReadProblem(
+          ReadProblem.Kind.ENCRYPTED,
+          "The PDF is locked to the certificate of certain readers; Decant cannot open it. Ask its sender for a copy that opens with a password, or none.",
+          e);
     } catch (StackOverflowError | RuntimeException e) {
       throw new ReadProblem(
           ReadProblem.Kind.DAMAGED, "The PDF is damaged and cannot be read (" + plain(e) + ").", e);

@@ -1,0 +1,117 @@
+package decant;
+
+import decant.layout.Layout;
+import decant.layout.Layouter;
+import decant.model.Block;
+import decant.model.Cell;
+import decant.model.Document;
+import decant.model.Inline;
+import decant.model.Look;
+import decant.model.NodeId;
+import decant.model.Paragraph;
+import decant.model.ParagraphTraits;
+import decant.model.StyleSheet;
+import decant.model.Table;
+import decant.model.TextTraits;
+import decant.model.edit.HeadingStyles;
+import decant.reading.ReadProblem;
+import decant.reading.ReadRequest;
+import decant.reading.TakenIn;
+import decant.text.FontBook;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Random;
+
+/** Documents for tests. */
+public final class Samples {
+  /** The demo data at the root of the project. */
+  public static final Path DEMO = Path.of("..", "demo").toAbsolutePath().normalize();
+
+  public static final String PROSE =
+      "Lines must be doubled when the tide gauge at the east stairs stands above four metres or a gale is forecast. ";
+
+  private Samples() {}
+
+  public static StyleSheet styles() {
+    var sheet =
+        new StyleSheet(
+            Look.of(ParagraphTraits.SPACE_AFTER, 6.0),
+            Look.of(TextTraits.FAMILY, "Liberation Serif").with(TextTraits.SIZE, 11.0),
+            "",
+            Map.of());
+    return HeadingStyles.ensure(HeadingStyles.ensure(HeadingStyles.ensure(sheet, 1), 2), 3);
+  }
+
+  public static Paragraph paragraph(String text) {
+    return Paragraph.of(Look.PLAIN, text);
+  }
+
+  public static Paragraph heading(int level, String text) {
+    return Paragraph.of(Look.of(ParagraphTraits.STYLE, "Heading" + level), text);
+  }
+
+  public static Paragraph runs(Object... textsAndLooks) {
+    var inlines = new ArrayList<Inline>();
+    for (int k = 0; k < textsAndLooks.length; k += 2) {
+      inlines.add(new Inline.Text((String) textsAndLooks[k], (Look) textsAndLooks[k + 1]));
+    }
+    return new Paragraph(NodeId.fresh(), Look.PLAIN, Look.PLAIN, inlines);
+  }
+
+  public static Document document(Block... blocks) {
+    return Document.of(styles(), List.of(blocks));
+  }
+
+  public static Table table(String[]... rows) {
+    var out = new ArrayList<Table.Row>();
+    for (String[] row : rows) {
+      var cells = new ArrayList<Cell>();
+      for (String text : row) {
+        cells.add(new Cell(NodeId.fresh(), 1, 1, Look.PLAIN, List.of(paragraph(text))));
+      }
+      out.add(new Table.Row(Look.PLAIN, cells));
+    }
+    return new Table(NodeId.fresh(), Look.PLAIN, List.of(150.0, 150.0), out);
+  }
+
+  /** A document of many paragraphs, headings and tables, the same for the same seed. */
+  public static Document varied(long seed, int blocks) {
+    var random = new Random(seed);
+    var out = new ArrayList<Block>();
+    for (int k = 0; k < blocks; k++) {
+      switch (random.nextInt(8)) {
+        case 0 -> out.add(heading(1 + random.nextInt(3), "Heading " + k));
+        case 1 -> out.add(table(new String[] {"Berth " + k, PROSE}, new String[] {"Depth", "4 m"}));
+        default ->
+            out.add(
+                runs(
+                    PROSE.repeat(1 + random.nextInt(4)),
+                    Look.PLAIN,
+                    "Nobody is exempt. ",
+                    Look.of(TextTraits.BOLD, true),
+                    PROSE,
+                    Look.PLAIN));
+      }
+    }
+    out.add(paragraph("The end."));
+    return Document.of(styles(), out);
+  }
+
+  public static Layout layout(Document d) {
+    return new Layouter(FontBook.shipped()).layout(d);
+  }
+
+  public static TakenIn demo(String name) {
+    return taken(DEMO.resolve(name));
+  }
+
+  public static TakenIn taken(Path file) {
+    try {
+      return decant.format.Intake.take(ReadRequest.of(file));
+    } catch (ReadProblem e) {
+      throw new AssertionError(file + ": " + e.getMessage(), e);
+    }
+  }
+}

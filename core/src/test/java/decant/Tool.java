@@ -1,0 +1,30 @@
+package decant;
+
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.util.concurrent.TimeUnit;
+
+/** Programs outside the project that published files are held against. ./check installs them. */
+public final class Tool {
+  /** What a program printed, and its exit status. */
+  public record Answer(int status, String output) {}
+
+  private Tool() {}
+
+  public static Answer run(String... command) {
+    try {
+      Process p = new ProcessBuilder(command).redirectErrorStream(true).start();
+      byte[] out = p.getInputStream().readAllBytes();
+      if (!p.waitFor(60, TimeUnit.SECONDS)) {
+        p.destroyForcibly();
+        throw new AssertionError(command[0] + " did not end");
+      }
+      return new Answer(p.exitValue(), new String(out, StandardCharsets.UTF_8));
+    } catch (IOException e) {
+      throw new AssertionError(
+          command[0] + " is not installed; ./check installs what the tests need", e);
+    } catch (InterruptedException e) {
+      throw new IllegalStateException(e);
+    }
+  }
+}

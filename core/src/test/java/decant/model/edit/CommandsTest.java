@@ -1,0 +1,255 @@
+package decant.model.edit;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import decant.Samples;
+import decant.model.Document;
+import decant.model.Inline;
+import decant.model.Link;
+import decant.model.Look;
+import decant.model.Paragraph;
+import decant.model.ParagraphTraits;
+import decant.model.Position;
+import decant.model.Selection;
+import decant.model.Table;
+import decant.model.TextTraits;
+import java.util.List;
+import java.util.Random;
+import org.junit.jupiter.api.Test;
+
+public class CommandsTest {
+  private static Revision revision(String... paragraphs) {
+    var blocks = new decant.model.Block[paragraphs.length];
+    for (int k = 0; k < paragraphs.length; k++) {
+      blocks[k] = Samples.paragraph(paragraphs[k]);
+    }
+    return Revision.of(Samples.document(blocks));
+  }
+
+  private static Position at(Revision r, int paragraph, int offset) {
+    return new Position(r.document().index().order().get(paragraph), offset);
+  }
+
+  private static Revision select(Revision r, int p1, int o1, int p2, int o2) {
+    return r.withSelection(new Selection(at(r, p1, o1), at(r, p2, o2)));
+  }
+
+  private static List<String> texts(Revision r) {
+    return r.document().paragraphs().stream().map(Paragraph::text).toList();
+  }
+
+  @Test
+  void oneUndoTakesBackOneWord() {
+    Revision r = revision("");
+    for (String c : "two words".split("")) {
+      r = Commands.insert(r, c);
+    }
+    assertThat(texts(r)).containsExactly("two words");
+    r = r.undo();
+    assertThat(texts(r)).containsExactly("two ");
+    r = r.undo();
+    assertThat(texts(r)).containsExactly("");
+    assertThat(r.canUndo()).isFalse();
+    r = r.redo().redo();
+    assertThat(texts(r)).containsExactly("two words");
+    assertThat(r.selection().caret().offset()).isEqualTo(9);
+  }
+
+  @Test
+  void typingReplacesWhatIsSelectedAcrossParagraphs() {
+    Revision r = select(revision("The first berth", "in between", "the last berth"), 0, 4, 2, 9);
+    r = Commands.insert(r, "only ");
+    assertThat(texts(r)).containsExactly("The only berth");
+    assertThat(texts(r.undo()))
+        .as("one undo")
+        .containsExactly("The first berth", "in between", "the last berth");
+  }
+
+  @Test
+  void deletingJoinsParagraphsAndGraphemesGoWhole() {
+    Revision r = select(revision("one", "two"), 1, 0, 1, 0);
+    assertThat(texts(Commands.deleteBackward(r))).containsExactly("onetwo");
+    assertThat(texts(Commands.deleteBackward(r).undo())).containsExactly("one", "two");
+    Revision flag = select(revision("a\uD83C\uDDF3\uD83C\uDDF4e\u0301"), 0, 7, 0, 7);
+    flag = Commands.deleteBackward(flag);
+    assertThat(texts(flag))
+        .as("letter and accent are one grapheme (UAX #29)")
+        .containsExactly("a\uD83C\uDDF3\uD83C\uDDF4");
+    flag = Commands.deleteBackward(flag);
+    assertThat(texts(flag)).as("a flag is one grapheme").containsExactly("a");
+  }
+
+  @Test
+  void deletingAtACellsEdgeDeletesNothing() {
+    Table t = Samples.table(new String[] {"left", "right"});
+    Revision r = Revision.of(Samples.document(Samples.paragraph("x"), t));
+    r = r.withSelection(Selection.at(at(r, 2, 0)));
+    Revision after = Commands.deleteBackward(r);
+    assertThat(texts(after)).containsExactly("x", "left", "right");
+    assertThat(after.selection().caret()).isEqualTo(at(r, 1, 4));
+  }
+
+  @Test
+  void selectionsOverCellsClearTheTextAndKeepTheCells() {
+    Table t = Samples.table(new String[] {"left", "right"});
+    Revision r = select(Revision.of(Samples.document(Samples.paragraph("before"), t)), 0, 3, 2, 2);
+    assertThat(texts(Commands.deleteForward(r))).containsExactly("bef", "", "ght");
+  }
+
+  @Test
+  void enterAfterAHeadingBeginsBodyText() {
+    Revision r = Revision.of(Samples.document(Samples.heading(2, "Charges")));
+    r = Commands.newParagraph(r.withSelection(Selection.at(at(r, 0, 7))));
+    assertThat(r.document().paragraphs()).extracting(p -> 0).hasSize(2);
+    assertThat(r.document().headingLevel(r.document().paragraphs().get(0))).isEqualTo(2);
+    assertThat(r.document().headingLevel(r.document().paragraphs().get(1))).isZero();
+  }
+
+  @Test
+  void makingALineAHeadingDropsItsHandMadeLookAndUndoBringsItBack() {
+    Paragraph p = Samples.runs("Fuel", Look.of(TextTraits.BOLD, true).with(TextTraits.SIZE, 16.0));
+    Revision r = Revision.of(Samples.document(p, Samples.paragraph("body")));
+    Revision heading = Commands.setHeadingLevel(r, 2);
+    Paragraph h = heading.document().paragraphs().getFirst();
+    assertThat(heading.document().headingLevel(h)).isEqualTo(2);
+    assertThat(h.inlines().getFirst().look()).isEqualTo(Look.PLAIN);
+    Revision body = Commands.setHeadingLevel(heading, 0);
+    assertThat(body.document().headingLevel(body.document().paragraphs().getFirst())).isZero();
+    assertThat(heading.undo().document().paragraphs().getFirst()).isEqualTo(p);
+  }
+
+  @Test
+  void aHeadingStyleIsAddedWhereTheSheetHasNone() {
+    Revision r = Commands.setHeadingLevel(revision("Deep"), 6);
+    Document d = r.document();
+    assertThat(d.headingLevel(d.paragraphs().getFirst())).isEqualTo(6);
+    assertThat(r.undo().document().styles()).isEqualTo(Samples.styles());
+  }
+
+  @Test
+  void boldTogglesOverMixedText() {
+    Revision r =
+        Revision.of(
+            Samples.document(Samples.runs("ab", Look.PLAIN, "cd", Look.of(TextTraits.BOLD, true))));
+    r = select(r, 0, 1, 0, 4);
+    assertThat(Commands.isSet(r, TextTraits.BOLD)).isFalse();
+    r = Commands.toggle(r, "Bold", TextTraits.BOLD);
+    assertThat(Commands.isSet(r, TextTraits.BOLD)).isTrue();
+    r = Commands.toggle(r, "Bold", TextTraits.BOLD);
+    assertThat(Commands.isSet(r, TextTraits.BOLD)).isFalse();
+    assertThat(r.selection().caret().offset()).isEqualTo(4);
+  }
+
+  @Test
+  void boldChosenAtACaretGoesToWhatIsTypedNext() {
+    Revision r = select(revision("ab"), 0, 1, 0, 1);
+    r = Commands.insert(Commands.toggle(r, "Bold", TextTraits.BOLD), "X");
+    Paragraph p = r.document().paragraphs().getFirst();
+    assertThat(p.slice(1, 2).getFirst().look().value(TextTraits.BOLD)).isTrue();
+    assertThat(p.slice(0, 1).getFirst().look().value(TextTraits.BOLD)).isFalse();
+  }
+
+  @Test
+  void typingAtTheEndOfALinkDoesNotLengthenIt() {
+    Look link = Look.of(TextTraits.LINK, new Link.External("https://harbour.example"));
+    Revision r = Revision.of(Samples.document(Samples.runs("page", link)));
+    Revision end = Commands.insert(select(r, 0, 4, 0, 4), "!");
+    assertThat(end.document().paragraphs().getFirst().inlines()).hasSize(2);
+    Revision inside = Commands.insert(select(r, 0, 2, 0, 2), "!");
+    assertThat(inside.document().paragraphs().getFirst().inlines())
+        .containsExactly(new Inline.Text("pa!ge", link));
+  }
+
+  @Test
+  void paragraphTraitsGoToEveryParagraphTouched() {
+    Revision r = select(revision("a", "b", "c"), 0, 1, 1, 0);
+    r =
+        Commands.setParagraph(
+            r, "Centre", ParagraphTraits.ALIGNMENT, ParagraphTraits.Alignment.CENTRE);
+    assertThat(r.document().paragraphs())
+        .extracting(p -> p.look().value(ParagraphTraits.ALIGNMENT))
+        .containsExactly(
+            ParagraphTraits.Alignment.CENTRE,
+            ParagraphTraits.Alignment.CENTRE,
+            ParagraphTraits.Alignment.START);
+  }
+
+  @Test
+  void pastedLinesBecomeParagraphs() {
+    Revision r = Commands.insert(select(revision("AB"), 0, 1, 0, 1), "x\r\ny\nz");
+    assertThat(texts(r)).containsExactly("Ax", "y", "zB");
+    assertThat(texts(r.undo())).containsExactly("AB");
+  }
+
+  @Test
+  void findingGoesRoundAndReplacingKeepsLooks() {
+    Paragraph p = Samples.runs("Berth and ", Look.PLAIN, "BERTH", Look.of(TextTraits.BOLD, true));
+    Revision r = Revision.of(Samples.document(p, Samples.paragraph("a berth")));
+    var any = new Search.Query("berth", false);
+    assertThat(Search.all(r.document(), any)).hasSize(3);
+    assertThat(Search.all(r.document(), new Search.Query("berth", true))).hasSize(1);
+    assertThat(Search.next(r.document(), any, at(r, 1, 5)).orElseThrow().anchor())
+        .isEqualTo(at(r, 0, 0));
+    assertThat(Search.previous(r.document(), any, at(r, 0, 0)).orElseThrow().anchor())
+        .isEqualTo(at(r, 1, 2));
+    Revision replaced = Search.replaceAll(r, any, "mooring");
+    assertThat(texts(replaced)).containsExactly("mooring and mooring", "a mooring");
+    assertThat(
+            replaced
+                .document()
+                .paragraphs()
+                .getFirst()
+                .inlines()
+                .getLast()
+                .look()
+                .value(TextTraits.BOLD))
+        .isTrue();
+    assertThat(texts(replaced.undo())).containsExactly("Berth and BERTH", "a berth");
+  }
+
+  @Test
+  void thousandsOfRandomEditsUndoToTheStart() {
+    long seed = 20261123;
+    var random = new Random(seed);
+    Document start = Samples.varied(seed, 12);
+    Revision r = Revision.of(start);
+    for (int k = 0; k < 3000; k++) {
+      r = randomEdit(r, random);
+      assertThat(r.document().paragraph(r.selection().caret().paragraph()))
+          .as("seed %d, step %d: the caret stands in a paragraph that is there", seed, k)
+          .isPresent();
+    }
+    while (r.canUndo()) {
+      r = r.undo();
+    }
+    assertThat(r.document().paragraphs()).as("seed %d", seed).isEqualTo(start.paragraphs());
+    assertThat(r.document().sections()).isEqualTo(start.sections());
+  }
+
+  /** Some edit at some place. */
+  public static Revision randomEdit(Revision r, Random random) {
+    List<decant.model.NodeId> order = r.document().index().order();
+    Paragraph p = r.document().requireParagraph(order.get(random.nextInt(order.size())));
+    Position a = new Position(p.id(), random.nextInt(p.length() + 1));
+    Position b = a;
+    if (random.nextInt(4) == 0) {
+      int far =
+          Math.min(
+              order.size() - 1,
+              r.document().index().ordinal(p.id()).orElseThrow() + random.nextInt(3));
+      Paragraph q = r.document().requireParagraph(order.get(far));
+      b = new Position(q.id(), random.nextInt(q.length() + 1));
+    }
+    Revision s = r.withSelection(new Selection(a, b));
+    return switch (random.nextInt(9)) {
+      case 0 -> Commands.newParagraph(s);
+      case 1 -> Commands.deleteBackward(s);
+      case 2 -> Commands.deleteForward(s);
+      case 3 -> Commands.toggle(s, "Bold", TextTraits.BOLD);
+      case 4 -> Commands.setHeadingLevel(s, random.nextInt(4));
+      case 5 -> Commands.insert(s, "two\nlines");
+      case 6 -> s.canUndo() && random.nextInt(3) == 0 ? r.undo() : Commands.insert(s, "x");
+      default -> Commands.insert(s, "quay ");
+    };
+  }
+}
