@@ -22,7 +22,8 @@ public record PageRange(String text) {
 
   public static final PageRange ALL = new PageRange("");
 
-  private static final Pattern PART = Pattern.compile("(\\d{1,7})?\\s*([-–])?\\s*(\\d{1,7})?");
+  private static final Pattern ONE = Pattern.compile("\\d{1,7}");
+  private static final Pattern RANGE = Pattern.compile("(\\d{1,7})?\\s*[-–]\\s*(\\d{1,7})?");
 
   /**
    * The pages of a document, counted from 0, in ascending order and each once.
@@ -36,21 +37,28 @@ public record PageRange(String text) {
     var out = new TreeSet<Integer>();
     for (String raw : text.split("[,;]", -1)) {
       String part = raw.strip();
-      Matcher m = PART.matcher(part);
       if (part.isEmpty()) {
         throw new Problem("Something is missing between two commas in “" + text.strip() + "”.");
       }
-      if (!m.matches() || m.group(1) == null && m.group(3) == null) {
+      Matcher range = RANGE.matcher(part);
+      int from;
+      int to;
+      boolean open = false;
+      if (ONE.matcher(part).matches()) {
+        from = Integer.parseInt(part);
+        to = from;
+      } else if (range.matches() && (range.group(1) != null || range.group(2) != null)) {
+        from = range.group(1) == null ? 1 : Integer.parseInt(range.group(1));
+        open = range.group(2) == null;
+        to = open ? pages : Integer.parseInt(range.group(2));
+      } else {
         throw new Problem(
             "“" + part + "” is not a page or a range of pages. Write it like 1-4, 7, 12-");
       }
-      int from = m.group(1) == null ? 1 : Integer.parseInt(m.group(1));
-      int to =
-          m.group(3) != null ? Integer.parseInt(m.group(3)) : m.group(2) != null ? pages : from;
       if (from < 1) {
         throw new Problem("Pages are counted from 1; there is no page 0.");
       }
-      if (from > pages || m.group(3) != null && to > pages) {
+      if (from > pages || !open && to > pages) {
         throw new Problem(
             "“"
                 + part

@@ -1,0 +1,165 @@
+package decant.publish;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import decant.Samples;
+import decant.layout.Layout;
+import decant.model.Document;
+import decant.model.Particulars;
+import decant.pdf.write.PdfWriter;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.stream.Stream;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+class PublishTest {
+  @TempDir Path folder;
+
+  private final Document document =
+      Samples.document(Samples.heading(1, "Charges"), Samples.paragraph(Samples.PROSE.repeat(150)));
+  private final Layout layout = Samples.layout(document);
+
+  private Publisher.Order order(Path target, boolean overwrite, String pages) {
+    return new Publisher.Order(
+        layout,
+        target,
+        overwrite,
+        folder.resolve("source.docx"),
+        new PageRange(pages),
+        true,
+        Particulars.NONE.withTitle("Charges"));
+  }
+
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      value = {
+        "'' | 0 1 2 3 4 5 6 7 8 9",
+        "1-4, 7, 9- | 0 1 2 3 6 8 9",
+        "-3 | 0 1 2",
+        "10 | 9",
+        "3, 1, 2-3 | 0 1 2",
+        "2 – 3 | 1 2"
+      })
+  void rangesSelectPages(String range, String pages) throws PageRange.Problem {
+    List<Integer> wanted = Stream.of(pages.split(" ")).map(Integer::parseInt).toList();
+    assertThat(new PageRange(range).select(10)).isEqualTo(wanted);
+  }
+
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      value = {
+        "11 | reaches past the end: the document has 10 pages",
+        "3-12 | reaches past the end",
+        "5-2 | runs backwards",
+        "0-2 | counted from 1",
+        "x | is not a page",
+        "1,,2 | Something is missing",
+        "- | is not a page",
+        "99999999999 | is not a page",
+        "1 4 | is not a page"
+      })
+  void rangesThatCannotBeObeyedAreExplained(String range, String message) {
+    assertThatThrownBy(() -> new PageRange(range).select(10))
+        .isInstanceOf(PageRange.Problem.class)
+        .hasMessageContaining(message);
+  }
+
+  @Test
+  void aReceiptTellsWhatWasMadeAndVerified() throws Exception {
+    Path target = folder.resolve("charges.pdf");
+    Receipt r = Publisher.pdf(order(target, false, ""), n -> {}, () -> false);
+    assertThat(r.verified()).isTrue();
+    assertThat(r.pages()).isEqualTo(layout.pages().size()).isGreaterThan(1);
+    assertThat(r.bytes()).isEqualTo(Files.size(target));
+    assertThat(r.sha256()).hasSize(64);
+    assertThat(r.checks())
+        .extracting(c -> c.name())
+        .containsExactly("Pages", "Text", "Bookmarks", "Fonts", "Particulars");
+  }
+
+  @Test
+  void aNameThatIsTakenIsNotWrittenOverUnasked() throws Exception {
+    Path target = Files.writeString(folder.resolve("charges.pdf"), "older");
+    assertThatThrownBy(() -> Publisher.pdf(order(target, false, ""), n -> {}, () -> false))
+        .isInstanceOfSatisfying(
+            WriteProblem.class, e -> assertThat(e.kind()).isEqualTo(WriteProblem.Kind.NAME_TAKEN));
+    assertThat(target).hasContent("older");
+    assertThat(AtomicFile.freeName(target).getFileName()).hasToString("charges 2.pdf");
+    Publisher.pdf(order(target, true, ""), n -> {}, () -> false);
+    assertThat(Files.size(target)).isGreaterThan(1000);
+  }
+
+  @Test
+  void theSourceIsNeverWrittenOver() throws IOException {
+    Path source = Files.writeString(folder.resolve("source.docx"), "the original");
+    assertThatThrownBy(() -> Publisher.docx(document, source, true, source))
+        .isInstanceOfSatisfying(
+            WriteProblem.class, e -> assertThat(e.kind()).isEqualTo(WriteProblem.Kind.IS_SOURCE));
+    assertThat(source).hasContent("the original");
+  }
+
+  @Test
+  void aCancelledPublishLeavesNoFile() throws IOException {
+    Path target = folder.resolve("charges.pdf");
+    assertThatThrownBy(() -> Publisher.pdf(order(target, false, ""), n -> {}, () -> true))
+        .isInstanceOf(PdfWriter.Cancelled.class);
+    try (Stream<Path> left = Files.list(folder)) {
+      assertThat(left).isEmpty();
+    }
+  }
+
+  @Test
+  void targetsThatCannotBeWrittenSayWhy() {
+    assertThatThrownBy(() ->
+            Publisher.docx(document, folder.resolve("gone/copy.docx"), false, folder.resolve("s")))
+        .isInstanceOfSatisfying(
+            WriteProblem.class, e -> assertThat(e.kind()).isEqualTo(WriteProblem.Kind.FOLDER_GONE));
+    Path full = folder.resolve("full.pdf");
+    assertThatThrownBy(() ->
+            AtomicFile.write(
+                full,
+                false,
+                out -> {
+                  out.write(1);
+                  throw new IOException("No space left on device");
+                }))
+        .isInstanceOfSatisfying(
+            WriteProblem.class, e -> assertThat(e.kind()).isEqualTo(WriteProblem.Kind.DISK_FULL));
+    assertThat(full).doesNotExist();
+  }
+
+  @Test
+  void aFailedWriteLeavesTheOlderFileWhole() throws IOException {
+    Path target = Files.writeString(folder.resolve("copy.docx"), "older");
+    assertThatThrownBy(() ->
+            AtomicFile.write(
+                target,
+                true,
+                out -> {
+                  out.write("half".getBytes());
+                  throw new IOException("the disk was pulled out");
+                }))
+        .isInstanceOf(WriteProblem.class);
+    assertThat(target).hasContent("older");
+    try (Stream<Path> left = Files.list(folder)) {
+      assertThat(left).containsExactly(target);
+    }
+  }
+
+  @Test
+  void aSavedCopyIsReadBackAndCompared() throws WriteProblem {
+    Receipt r =
+        Publisher.docx(document, folder.resolve("copy.docx"), false, folder.resolve("source"));
+    assertThat(r.verified()).isTrue();
+    Document other = Samples.document(Samples.paragraph("another text"));
+    assertThat(DocxVerifier.verify(folder.resolve("copy.docx"), other)).allMatch(c -> !c.passed());
+  }
+}
