@@ -173,7 +173,8 @@ public final class Desk {
     background.set(Optional.empty());
     boolean locked =
         e.kind() == ReadProblem.Kind.WRONG_PASSWORD
-            || e.kind() == ReadProblem.Kind.ENCRYPTED && e.getMessage().contains("opens with a password.");
+            || e.kind() == ReadProblem.Kind.ENCRYPTED
+                && e.getMessage().contains("opens with a password.");
     if (locked) {
       notice.set(
           Optional.of(

@@ -1,0 +1,391 @@
+package decant.desktop;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import decant.desktop.page.PagesView;
+import decant.desktop.shell.Action;
+import decant.desktop.shell.Desk;
+import decant.desktop.shell.Notice;
+import decant.desktop.shell.Step;
+import decant.desktop.shell.Work;
+import decant.layout.CaretPlace;
+import decant.model.Document;
+import decant.model.NodeId;
+import decant.model.Outline;
+import decant.model.Paragraph;
+import decant.model.Position;
+import decant.model.Selection;
+import decant.model.TextTraits;
+import decant.model.edit.Commands;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import javafx.scene.control.CheckBox;
+import javafx.scene.control.ComboBox;
+import javafx.scene.control.Label;
+import javafx.scene.control.ListView;
+import javafx.scene.control.PasswordField;
+import javafx.scene.control.TextField;
+import javafx.scene.input.KeyCode;
+import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.pdmodel.encryption.AccessPermission;
+import org.apache.pdfbox.pdmodel.encryption.StandardProtectionPolicy;
+import org.apache.pdfbox.pdmodel.interactive.documentnavigation.outline.PDOutlineItem;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+/** The main job, done in the real window with real keys and a real pointer. */
+class WindowTest {
+  private static final Path DEMO = Path.of("..", "demo").toAbsolutePath().normalize();
+
+  @TempDir Path folder;
+  private Window window;
+
+  @BeforeEach
+  void open() {
+    window = Window.open(folder.resolve("state"));
+  }
+
+  @AfterEach
+  void close() {
+    window.close();
+  }
+
+  private Path copy(String name) {
+    try {
+      return Files.copy(DEMO.resolve(name), folder.resolve(name));
+    } catch (IOException e) {
+      throw new AssertionError(e);
+    }
+  }
+
+  private Work revise(String name) {
+    Work work = window.takeIn(copy(name));
+    window.go(Step.REVISE);
+    window.until(() -> ((PagesView) window.stage.getScene().lookup("#pages")).settled());
+    return work;
+  }
+
+  private Document document(Work w) {
+    return Window.on(() -> w.revision().document());
+  }
+
+  private String notice() {
+    return Window.on(() -> window.desk.noticeProperty().get().map(Notice::message).orElse(""));
+  }
+
+  private void caret(Work w, NodeId paragraph, int offset) {
+    Window.run(() -> w.select(Selection.at(new Position(paragraph, offset))));
+    Window.run(() -> window.stage.getScene().lookup("#pages").requestFocus());
+  }
+
+  @Test
+  void aPdfIsTakenInAHeadingChangedOnThePageAndPublishedWithBookmarks() throws IOException {
+    Work work = window.takeIn(copy("Berth rules.pdf"));
+    assertThat(Window.on(() -> window.desk.stepProperty().get()))
+        .as("findings come first")
+        .isEqualTo(Step.TAKE_IN);
+    window.go(Step.REVISE);
+    window.until(() -> ((PagesView) window.stage.getScene().lookup("#pages")).settled());
+    Outline.Heading first = Outline.headings(document(work)).get(1);
+    CaretPlace place =
+        Window.on(() ->
+            work.layout()
+                .caret(new Position(first.paragraph(), first.text().length()))
+                .orElseThrow());
+    window.clickPage(
+        place.page().number() - 1, place.x() + 30, place.top() + place.height() / 2, 1);
+    window.type(" and Aim");
+    assertThat(document(work).requireParagraph(first.paragraph()).text())
+        .isEqualTo("1 Purpose and scope and Aim");
+    window.until(() ->
+        list("#outline").getItems().stream()
+            .anyMatch(h -> ((Outline.Heading) h).text().endsWith("and Aim")));
+    window.go(Step.PUBLISH);
+    window.click("#publish-go");
+    window.until(() -> work.receiptProperty().get().isPresent());
+    assertThat(Window.on(() -> work.receiptProperty().get().orElseThrow().verified())).isTrue();
+    assertThat(window.find("#receipt-head", Label.class).getText())
+        .isEqualTo("Published and verified");
+    try (PDDocument pdf = Loader.loadPDF(folder.resolve("Berth rules published.pdf").toFile())) {
+      PDOutlineItem top = pdf.getDocumentCatalog().getDocumentOutline().getFirstChild();
+      assertThat(top.getFirstChild().getTitle()).isEqualTo("1 Purpose and scope and Aim");
+      assertThat(pdf.getDocumentInformation().getTitle()).isEqualTo("Berth rules");
+    }
+    window.click("#receipt-open");
+    window.until(() -> window.desk.stepProperty().get() == Step.PROOF);
+    window.until(() -> ((PagesView) window.stage.getScene().lookup("#proof-revision")).settled());
+  }
+
+  @SuppressWarnings("unchecked")
+  private ComboBox<String> combo(String selector) {
+    return (ComboBox<String>) window.stage.getScene().lookup(selector);
+  }
+
+  @SuppressWarnings("unchecked")
+  private ListView<Object> list(String selector) {
+    return (ListView<Object>) window.stage.getScene().lookup(selector);
+  }
+
+  @Test
+  void typingDeletingSelectingUndoingByKeys() {
+    Work work = revise("Winter storage notice.docx");
+    Paragraph p = document(work).paragraphs().get(1);
+    caret(work, p.id(), 0);
+    window.type("Note");
+    window.press(KeyCode.ENTER);
+    window.press(KeyCode.BACK_SPACE);
+    window.type(" well ");
+    assertThat(document(work).requireParagraph(p.id()).text())
+        .startsWith("Note well To all holders");
+    window.press(KeyCode.HOME);
+    window.press(KeyCode.SHIFT, KeyCode.CONTROL, KeyCode.RIGHT);
+    window.press(KeyCode.CONTROL, KeyCode.B);
+    window.press(KeyCode.CONTROL, KeyCode.I);
+    assertThat(document(work).requireParagraph(p.id()).inlines().getFirst().look())
+        .satisfies(
+            l -> assertThat(l.value(TextTraits.BOLD) && l.value(TextTraits.ITALIC)).isTrue());
+    window.press(KeyCode.DELETE);
+    assertThat(document(work).requireParagraph(p.id()).text()).startsWith("well To all");
+    while (Window.on(() -> work.revision().canUndo())) {
+      window.press(KeyCode.CONTROL, KeyCode.Z);
+    }
+    assertThat(document(work).paragraphs()).isEqualTo(work.taken().document().paragraphs());
+    window.press(KeyCode.CONTROL, KeyCode.Y);
+    assertThat(document(work).requireParagraph(p.id()).text()).startsWith("N");
+  }
+
+  @Test
+  void caretMovesByLineAndPageAndSelectsWithThePointer() {
+    Work work = revise("Berth rules.pdf");
+    Document d = document(work);
+    caret(work, d.index().order().getFirst(), 0);
+    for (int k = 0; k < 6; k++) {
+      window.press(KeyCode.DOWN);
+    }
+    Position after = Window.on(() -> work.revision().selection().caret());
+    CaretPlace start =
+        Window.on(
+            () -> work.layout().caret(new Position(d.index().order().getFirst(), 0)).orElseThrow());
+    CaretPlace end = Window.on(() -> work.layout().caret(after).orElseThrow());
+    assertThat(end.top()).isGreaterThan(start.top() + 70);
+    window.press(KeyCode.CONTROL, KeyCode.END);
+    assertThat(Window.on(() -> work.revision().selection().caret().paragraph()))
+        .isEqualTo(d.index().order().getLast());
+    window.press(KeyCode.CONTROL, KeyCode.HOME);
+    window.settle();
+    window.until(() -> ((PagesView) window.stage.getScene().lookup("#pages")).settled());
+    Paragraph title = d.paragraphs().getFirst();
+    CaretPlace word =
+        Window.on(() -> work.layout().caret(new Position(title.id(), 7)).orElseThrow());
+    window.clickPage(0, word.x(), word.top() + 10, 2);
+    Selection s = Window.on(() -> work.revision().selection());
+    assertThat(title.text().substring(s.anchor().offset(), s.caret().offset())).isEqualTo("rules");
+  }
+
+  @Test
+  void aLineBecomesAHeadingByItsShortcutAndByTheCommandField() {
+    Work work = revise("Winter storage notice.docx");
+    Paragraph p = document(work).paragraphs().get(1);
+    caret(work, p.id(), 3);
+    window.press(KeyCode.CONTROL, KeyCode.ALT, KeyCode.DIGIT2);
+    assertThat(document(work).headingLevel(document(work).requireParagraph(p.id()))).isEqualTo(2);
+    window.until(() -> list("#outline").getItems().size() == 7);
+    window.press(KeyCode.CONTROL, KeyCode.K);
+    window.type("body text");
+    window.press(KeyCode.ENTER);
+    assertThat(document(work).headingLevel(document(work).requireParagraph(p.id()))).isZero();
+  }
+
+  @Test
+  void fontSizeColourAndAlignmentChangeFromTheSide() {
+    Work work = revise("Winter storage notice.docx");
+    Paragraph p = document(work).paragraphs().get(1);
+    Window.run(() -> work.select(new Selection(new Position(p.id(), 0), new Position(p.id(), 2))));
+    window.settle();
+    window.until(() -> "11".equals(combo("#look-size").getValue()));
+    Window.run(() -> combo("#look-family").setValue("Liberation Mono"));
+    Window.run(() -> combo("#look-size").setValue("18"));
+    window.click("#look-colour-1F3A93");
+    window.click("#align-centre");
+    Paragraph now = document(work).requireParagraph(p.id());
+    var look = now.inlines().getFirst().look();
+    assertThat(look.value(TextTraits.FAMILY)).isEqualTo("Liberation Mono");
+    assertThat(look.value(TextTraits.SIZE)).isEqualTo(18.0);
+    assertThat(look.value(TextTraits.COLOUR).hex()).isEqualTo("1F3A93");
+    assertThat(now.look().value(decant.model.ParagraphTraits.ALIGNMENT))
+        .isEqualTo(decant.model.ParagraphTraits.Alignment.CENTRE);
+    assertThat(window.find("#look-selected", Label.class).getText()).isEqualTo("2 characters");
+  }
+
+  @Test
+  void findingAndReplacing() {
+    Work work = revise("Winter storage notice.docx");
+    window.press(KeyCode.CONTROL, KeyCode.F);
+    window.type("harbour office");
+    window.press(KeyCode.ENTER);
+    Selection s = Window.on(() -> work.revision().selection());
+    assertThat(
+            document(work)
+                .requireParagraph(s.anchor().paragraph())
+                .text()
+                .substring(s.anchor().offset(), s.caret().offset()))
+        .isEqualToIgnoringCase("harbour office");
+    window.click("#find-replace");
+    window.type("quay office");
+    window.click("#find-all");
+    assertThat(document(work).paragraphs())
+        .noneMatch(p -> p.text().toLowerCase(java.util.Locale.ROOT).contains("harbour office"));
+    assertThat(window.find("#find-says", Label.class).getText()).endsWith("replaced");
+  }
+
+  @Test
+  void theWorkingCopyIsSavedAndANameThatIsTakenIsAskedAbout() throws IOException {
+    Work work = revise("Berth rules.pdf");
+    byte[] source = Files.readAllBytes(folder.resolve("Berth rules.pdf"));
+    caret(work, document(work).index().order().getFirst(), 0);
+    window.type("New ");
+    assertThat(window.find("#head-state", Label.class).getText())
+        .isEqualTo("revised, not saved yet");
+    window.press(KeyCode.CONTROL, KeyCode.S);
+    window.until(() -> notice().startsWith("Saved as"));
+    Path copy = folder.resolve("Berth rules revised.docx");
+    assertThat(copy).exists();
+    assertThat(Window.on(work::unsaved)).isFalse();
+    Path other = Files.writeString(folder.resolve("other.docx"), "older");
+    Window.run(() -> window.desk.save(other, false, () -> {}));
+    window.until(() -> notice().contains("already"));
+    assertThat(other).hasContent("older");
+    window.clickLabelled("Save as “other 2.docx”");
+    window.until(() -> Files.exists(folder.resolve("other 2.docx")));
+    assertThat(Files.readAllBytes(folder.resolve("Berth rules.pdf")))
+        .as("the source")
+        .isEqualTo(source);
+  }
+
+  @Test
+  void aTargetThatCannotBeWrittenIsReportedAndNothingIsLost() {
+    Work work = revise("Winter storage notice.docx");
+    caret(work, document(work).index().order().getFirst(), 0);
+    window.type("Kept ");
+    Window.run(() -> window.desk.save(folder.resolve("gone/copy.docx"), false, () -> {}));
+    window.until(() -> notice().contains("is not there"));
+    assertThat(notice()).contains("Your changes are still here");
+    assertThat(document(work).paragraphs().getFirst().text()).startsWith("Kept ");
+    assertThat(Window.on(work::unsaved)).isTrue();
+  }
+
+  @Test
+  void aLockedPdfAsksForItsPassword() throws IOException {
+    Path locked = folder.resolve("locked.pdf");
+    try (PDDocument pdf = Loader.loadPDF(DEMO.resolve("Berth application.pdf").toFile())) {
+      var policy = new StandardProtectionPolicy("owner", "quay", new AccessPermission());
+      policy.setEncryptionKeyLength(256);
+      pdf.protect(policy);
+      pdf.save(locked.toFile());
+    }
+    Window.run(() -> window.desk.takeIn(locked));
+    window.until(() -> window.stage.getScene().lookup("#notice-password") != null);
+    window.until(() -> window.stage.getScene().lookup("#notice-password").isFocused());
+    window.type("wrong");
+    window.press(KeyCode.ENTER);
+    window.until(() -> notice().contains("does not open"));
+    window.until(() ->
+        window.stage.getScene().lookup("#notice-password") instanceof PasswordField f
+            && f.isFocused());
+    window.type("quay");
+    window.press(KeyCode.ENTER);
+    window.until(() -> window.desk.work().isPresent());
+  }
+
+  @Test
+  void badFilesAreExplainedAndTheDocumentInWorkStays() throws IOException {
+    Work work = revise("Winter storage notice.docx");
+    Path empty = Files.createFile(folder.resolve("empty.pdf"));
+    Window.run(() -> window.desk.takeIn(empty));
+    window.until(() -> notice().contains("empty"));
+    assertThat(window.work()).isSameAs(work);
+    window.press(KeyCode.ESCAPE);
+    assertThat(notice()).isEmpty();
+  }
+
+  @Test
+  void aFindingShowsItsPlace() {
+    window.takeIn(copy("Berth rules.pdf"));
+    window.until(() -> !list("#findings").getItems().isEmpty());
+    Window.run(() -> list("#findings").getSelectionModel().select(0));
+    window.until(() -> !window.stage.getScene().getRoot().lookupAll(".finding-place").isEmpty());
+  }
+
+  @Test
+  void aRangeOfPagesIsPublishedAndAWrongOneExplained() throws IOException {
+    Work work = revise("Berth rules.pdf");
+    window.go(Step.PUBLISH);
+    window.click("#publish-range");
+    window.type("99");
+    assertThat(window.find("#publish-range-says", Label.class).getText())
+        .contains("reaches past the end");
+    Window.run(() -> window.find("#publish-range", TextField.class).setText("2-3, 5"));
+    assertThat(window.find("#publish-range-says", Label.class).getText()).startsWith("3 of ");
+    Window.run(() -> window.find("#publish-bookmarks", CheckBox.class).setSelected(false));
+    Window.run(() -> window.find("#publish-title", TextField.class).setText("Three pages"));
+    window.click("#publish-go");
+    window.until(() -> work.receiptProperty().get().isPresent());
+    try (PDDocument pdf = Loader.loadPDF(folder.resolve("Berth rules published.pdf").toFile())) {
+      assertThat(pdf.getNumberOfPages()).isEqualTo(3);
+      assertThat(pdf.getDocumentCatalog().getDocumentOutline()).isNull();
+      assertThat(pdf.getDocumentInformation().getTitle()).isEqualTo("Three pages");
+    }
+  }
+
+  @Test
+  void bothSidesOfTheProofScrollTogether() {
+    window.takeIn(copy("Berth rules.pdf"));
+    window.go(Step.PROOF);
+    PagesView left = window.find("#proof-source", PagesView.class);
+    PagesView right = window.find("#proof-revision", PagesView.class);
+    window.until(() -> left.settled() && right.settled());
+    Window.run(() -> left.scrollBy(2500));
+    assertThat(Window.on(left::scrollShare)).isPositive();
+    assertThat(Window.on(right::scrollShare))
+        .isBetween(Window.on(left::scrollShare) - 0.01, Window.on(left::scrollShare) + 0.01);
+  }
+
+  @Test
+  void changesAreAskedAboutBeforeAnotherDocumentIsTakenIn() {
+    Work work = revise("Winter storage notice.docx");
+    Window.run(() -> work.apply(r -> Commands.insert(r, "x")));
+    Path rules = copy("Berth rules.pdf");
+    Window.run(() -> window.desk.takeIn(rules));
+    window.until(() -> notice().contains("no working copy"));
+    assertThat(Window.on(() -> window.desk.mayClose())).isFalse();
+    window.clickLabelled("Stay");
+    assertThat(window.work()).isSameAs(work);
+  }
+
+  @Test
+  void theTrayRemembersWhatWasTakenIn() {
+    window.takeIn(copy("Berth rules.pdf"));
+    window.click("#foot-tray");
+    window.until(() ->
+        list("#tray-list").getItems().contains(folder.resolve("Berth rules.pdf").toAbsolutePath()));
+    var again = new Desk(folder.resolve("state"));
+    assertThat(again.tray().documents())
+        .contains(folder.resolve("Berth rules.pdf").toAbsolutePath());
+  }
+
+  @Test
+  void everyActionHasANameOfItsOwnAndNoTwoShareAShortcut() {
+    List<Action> actions = window.frame.actions().all();
+    assertThat(actions).extracting(Action::id).doesNotHaveDuplicates();
+    var shortcuts = new ArrayList<String>();
+    actions.forEach(a -> a.shortcut().ifPresent(s -> shortcuts.add(s.getName())));
+    assertThat(shortcuts).doesNotHaveDuplicates();
+    assertThat(actions).allSatisfy(a -> assertThat(a.name()).isNotBlank());
+  }
+}
