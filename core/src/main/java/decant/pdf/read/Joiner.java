@@ -31,9 +31,17 @@ final class Joiner {
     }
   }
 
+  /** A word in lower case without the punctuation around it; a hyphen at its end stays. */
   private static String bare(String w) {
-    return w.toLowerCase(java.util.Locale.ROOT)
-        .replaceAll("^[^\\p{L}\\p{N}]+|[^\\p{L}\\p{N}-]+$", "");
+    int from = 0;
+    int to = w.length();
+    while (from < to && !Character.isLetterOrDigit(w.charAt(from))) {
+      from++;
+    }
+    while (to > from && !Character.isLetterOrDigit(w.charAt(to - 1)) && w.charAt(to - 1) != '-') {
+      to--;
+    }
+    return w.substring(from, to).toLowerCase(java.util.Locale.ROOT);
   }
 
   /** The glyphs of lines one after the other, with what stands between them. */

@@ -53,7 +53,7 @@ final class PageScan extends PDFGraphicsStreamEngine {
   private final List<Glyph> invisible = new ArrayList<>();
   private final List<Rule> rules = new ArrayList<>();
   private final List<Placed> pictures = new ArrayList<>();
-  private final Map<PDFont, SourceFace> faces;
+  private final FileFonts fonts;
   private final Map<COSBase, Media> media;
   private final Deque<Mark> marks = new ArrayDeque<>();
   private final GeneralPath path = new GeneralPath();
@@ -63,15 +63,11 @@ final class PageScan extends PDFGraphicsStreamEngine {
   private record Mark(int content, boolean artifact, Optional<String> actualText, int[] shown) {}
 
   PageScan(
-      PDPage page,
-      int number,
-      List<LinkArea> links,
-      Map<PDFont, SourceFace> faces,
-      Map<COSBase, Media> media) {
+      PDPage page, int number, List<LinkArea> links, FileFonts fonts, Map<COSBase, Media> media) {
     super(page);
     this.number = number;
     this.links = links;
-    this.faces = faces;
+    this.fonts = fonts;
     this.media = media;
     PDRectangle crop = page.getCropBox();
     this.toShown = shown(crop, page.getRotation());
@@ -159,7 +155,7 @@ final class PageScan extends PDFGraphicsStreamEngine {
     if (visible.size() + invisible.size() > MOST_GLYPHS) {
       return;
     }
-    SourceFace face = faces.computeIfAbsent(font, SourceFace::of);
+    SourceFace face = fonts.face(font);
     Point2D origin =
         toShown.transform(new Point2D.Double(m.getTranslateX(), m.getTranslateY()), null);
     Point2D up = toShown.deltaTransform(new Point2D.Double(m.getShearX(), m.getScaleY()), null);
@@ -178,7 +174,7 @@ final class PageScan extends PDFGraphicsStreamEngine {
     if (!shown || size < 0.5 || !Double.isFinite(advance)) {
       return;
     }
-    String text = textOf(font, code);
+    String text = fonts.text(font, code, c -> textOf(font, c));
     Mark mark = marks.peek();
     if (mark != null && mark.actualText().isPresent()) {
       text = mark.shown()[0]++ == 0 ? mark.actualText().get() : "";

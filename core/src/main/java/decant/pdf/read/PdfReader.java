@@ -28,13 +28,12 @@ import org.apache.pdfbox.io.IOUtils;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDDocumentInformation;
 import org.apache.pdfbox.pdmodel.encryption.InvalidPasswordException;
-import org.apache.pdfbox.pdmodel.font.PDFont;
 
 /** Reads PDF files. */
 public final class PdfReader {
   private final ReadRequest request;
   private final PDDocument pdf;
-  private final Map<PDFont, SourceFace> faces = new HashMap<>();
+  private final FileFonts fonts = new FileFonts();
   private final List<Finding> findings = new ArrayList<>();
   private final PdfLinks links;
 
@@ -126,7 +125,7 @@ public final class PdfReader {
       request.progress().at(k, n);
       var page = pdf.getPage(k);
       try {
-        out.add(new PageScan(page, k, links.of(page), faces, media).scan());
+        out.add(new PageScan(page, k, links.of(page), fonts, media).scan());
       } catch (IOException | RuntimeException | StackOverflowError e) {
         double w = page.getCropBox().getWidth();
         double h = page.getCropBox().getHeight();
@@ -217,7 +216,7 @@ public final class PdfReader {
 
   private List<TakenIn.SourceFont> fonts() {
     var out = new TreeMap<String, TakenIn.SourceFont>();
-    for (SourceFace f : faces.values()) {
+    for (SourceFace f : fonts.faces()) {
       FontBook.Served s = FontBook.shipped().serve(f.family(), f.bold(), f.italic());
       out.put(
           f.name(),
@@ -232,7 +231,7 @@ public final class PdfReader {
       Document d,
       Map<NodeId, Finding.SourcePlace> places) {
     Map<String, SourceFace> families = new LinkedHashMap<>();
-    faces.values().forEach(f -> families.putIfAbsent(f.family(), f));
+    fonts.faces().forEach(f -> families.putIfAbsent(f.family(), f));
     families.forEach((family, face) -> {
       FontBook.Served s = FontBook.shipped().serve(family, face.bold(), face.italic());
       if (s.reason() == FontBook.Reason.FALLBACK) {

@@ -1,0 +1,151 @@
+package decant.bench;
+
+import decant.format.Intake;
+import decant.layout.CaretPlace;
+import decant.layout.Layout;
+import decant.layout.Layouter;
+import decant.layout.Page;
+import decant.model.Document;
+import decant.model.Paragraph;
+import decant.model.Particulars;
+import decant.model.Position;
+import decant.model.Selection;
+import decant.model.edit.Commands;
+import decant.model.edit.Revision;
+import decant.paint.PagePainter;
+import decant.publish.PageRange;
+import decant.publish.Publisher;
+import decant.publish.Receipt;
+import decant.reading.ReadRequest;
+import decant.reading.TakenIn;
+import decant.text.FontBook;
+import java.awt.image.BufferedImage;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Arrays;
+import java.util.Locale;
+
+/**
+ * What a person waits for in a long document: the first page, all pages, a keystroke, a published
+ * file.
+ */
+final class Scale {
+  private static final double SCALE = 96 / 72.0;
+  private static final int KEYSTROKES = 400;
+
+  private Scale() {}
+
+  public static void main(String[] args) throws Exception {
+    java.util.logging.LogManager.getLogManager().reset();
+    int pages = args.length > 0 ? Integer.parseInt(args[0]) : 300;
+    Path folder = Files.createTempDirectory("decant-bench");
+    Path docx = folder.resolve("long.docx");
+    Path pdf = folder.resolve("long.pdf");
+    Document made = LongDocument.of(pages);
+    Publisher.docx(made, docx, false, folder.resolve("none"));
+    publish(new Layouter(FontBook.shipped()).layout(made), pdf);
+    for (Path file : new Path[] {docx, pdf}) {
+      // Twice: the first time the classes and the fonts are cold, as in a program just started.
+      for (String when : new String[] {"cold", "warm"}) {
+        opened(file, when);
+      }
+    }
+    Document d = Intake.take(ReadRequest.of(docx)).document();
+    for (double share : new double[] {0, 0.5, 0.95}) {
+      typed(d, share);
+    }
+    Layout all = new Layouter(FontBook.shipped()).layout(d);
+    for (String when : new String[] {"cold", "warm"}) {
+      long start = System.nanoTime();
+      Receipt r = publish(all, folder.resolve(when + ".pdf"));
+      double seconds = (System.nanoTime() - start) / 1e9;
+      print(
+          "publish and verify %d pages, %s: %.2f s, %.0f pages a second, %d bytes, verified %s",
+          r.pages(), when, seconds, r.pages() / seconds, r.bytes(), r.verified());
+    }
+    System.gc();
+    long used = Runtime.getRuntime().totalMemory() - Runtime.getRuntime().freeMemory();
+    print("heap in use after collection: %d MiB", used >> 20);
+  }
+
+  private static Receipt publish(Layout layout, Path to) throws Exception {
+    var order =
+        new Publisher.Order(
+            layout,
+            to,
+            true,
+            to.resolveSibling("none"),
+            PageRange.ALL,
+            true,
+            Particulars.NONE.withTitle("Long"));
+    return Publisher.pdf(order, n -> {}, () -> false);
+  }
+
+  private static void opened(Path file, String when) throws Exception {
+    long start = System.nanoTime();
+    TakenIn taken = Intake.take(ReadRequest.of(file));
+    long read = System.nanoTime();
+    long[] first = new long[1];
+    var painter = new PagePainter();
+    Layout l =
+        new Layouter(FontBook.shipped())
+            .layout(
+                taken.document(),
+                () -> false,
+                4,
+                part -> {
+                  if (first[0] == 0) {
+                    painter.paint(part, part.pages().getFirst(), SCALE);
+                    first[0] = System.nanoTime();
+                  }
+                });
+    long end = System.nanoTime();
+    print(
+        "%s, %s: read %.2f s, first page painted after %.2f s, all %d pages after %.2f s",
+        file.getFileName(),
+        when,
+        (read - start) / 1e9,
+        (first[0] - start) / 1e9,
+        l.pages().size(),
+        (end - start) / 1e9);
+  }
+
+  private static void typed(Document d, double share) {
+    var layouter = new Layouter(FontBook.shipped());
+    Layout l = layouter.layout(d);
+    var painter = new PagePainter();
+    Paragraph p = null;
+    int k = (int) (share * (d.paragraphs().size() - 1));
+    while (p == null || p.length() < 100) {
+      p = d.paragraphs().get(k++);
+    }
+    Revision r = Revision.of(d).withSelection(Selection.at(new Position(p.id(), p.length() / 2)));
+    double[] millis = new double[KEYSTROKES];
+    for (int key = 0; key < KEYSTROKES; key++) {
+      long start = System.nanoTime();
+      r = Commands.insert(r, key % 6 == 5 ? " " : "a");
+      l = layouter.layout(r.document());
+      CaretPlace c = l.caret(r.selection().caret()).orElseThrow();
+      Page page = c.page();
+      var image =
+          new BufferedImage(
+              (int) (page.setup().width() * SCALE),
+              (int) (page.setup().height() * SCALE),
+              BufferedImage.TYPE_INT_ARGB_PRE);
+      painter.paint(l, page, image, SCALE);
+      millis[key] = (System.nanoTime() - start) / 1e6;
+    }
+    double[] settled = Arrays.copyOfRange(millis, 100, KEYSTROKES);
+    Arrays.sort(settled);
+    print(
+        "keystroke to painted page at %.0f %% of %d pages: median %.1f ms, 99th percentile %.1f ms",
+        share * 100,
+        l.pages().size(),
+        settled[settled.length / 2],
+        settled[(int) (settled.length * 0.99)]);
+  }
+
+  private static void print(String format, Object... args) {
+    System.out.println(String.format(Locale.ROOT, format, args));
+  }
+}

@@ -1,0 +1,28 @@
+package decant.pdf.read;
+
+import java.util.Collection;
+import java.util.HashMap;
+import java.util.Map;
+import java.util.function.IntFunction;
+import org.apache.pdfbox.pdmodel.font.PDFont;
+
+/**
+ * What is known of the fonts of one file: their faces, and the text of each code that was shown.
+ */
+final class FileFonts {
+  private final Map<PDFont, SourceFace> faces = new HashMap<>();
+  private final Map<PDFont, Map<Integer, String>> texts = new HashMap<>();
+
+  SourceFace face(PDFont font) {
+    return faces.computeIfAbsent(font, SourceFace::of);
+  }
+
+  /** The text of a code, found out once. */
+  String text(PDFont font, int code, IntFunction<String> find) {
+    return texts.computeIfAbsent(font, f -> new HashMap<>()).computeIfAbsent(code, find::apply);
+  }
+
+  Collection<SourceFace> faces() {
+    return faces.values();
+  }
+}
