@@ -4,6 +4,7 @@ import decant.model.Block;
 import decant.model.Document;
 import decant.model.NodeId;
 import decant.model.Paragraph;
+import decant.model.Section;
 import decant.model.Story;
 import decant.model.Table;
 import decant.text.FontBook;
@@ -92,7 +93,8 @@ public final class Layouter {
                 start.block() < suffixStart
                     ? null
                     : starts.get(new Page.FlowPoint(start.block() - shift, start.part()));
-            return k == null ? null : movedFrom(before.pages(), k, number, shift);
+            boolean otherSide = k != null && (k + 1 - number) % 2 != 0 && hasEvenPages(d);
+            return k == null || otherSide ? null : movedFrom(before.pages(), k, number, shift);
           };
     }
     var paginator = new Paginator(d, flow, blocks, kept, from, forced);
@@ -149,6 +151,17 @@ public final class Layouter {
             .stack(story.blocks(), width, 0, 0);
       }
     };
+  }
+
+  /**
+   * Whether left and right pages have running texts of their own, which may leave them different
+   * room.
+   */
+  private static boolean hasEvenPages(Document d) {
+    return d.sections().stream()
+        .anyMatch(s ->
+            s.running().containsKey(Section.Running.HEADER_EVEN)
+                || s.running().containsKey(Section.Running.FOOTER_EVEN));
   }
 
   private static boolean sameSheets(Document a, Document b) {

@@ -3,8 +3,11 @@ package decant.layout;
 import decant.model.Document;
 import decant.model.PageSetup;
 import decant.model.Section;
+import decant.model.Story;
 import java.util.ArrayList;
+import java.util.IdentityHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.function.BooleanSupplier;
 import java.util.function.Consumer;
 import org.jspecify.annotations.Nullable;
@@ -39,6 +42,7 @@ final class Paginator {
   private int section;
   private boolean firstOfSection;
   private PageSetup setup;
+  private final Map<Story, Double> runningHeights = new IdentityHashMap<>();
 
   Paginator(
       Document document,
@@ -55,7 +59,7 @@ final class Paginator {
     this.forced = forced;
     this.section = from.block() < flow.size() ? flow.sections()[from.block()] : 0;
     this.firstOfSection = flow.sectionStarts()[section] == from.block() && from.part() == 0;
-    this.setup = document.sections().get(section).page();
+    this.setup = paper();
   }
 
   /**
@@ -127,13 +131,59 @@ final class Paginator {
     boolean sameSheet = s.page().width() == setup.width() && s.page().height() == setup.height();
     if (!(s.continuous() && sameSheet) && !(atTop && fragments.isEmpty() && pages.isEmpty())) {
       finishPage();
-      begin(at, true);
       firstOfSection = true;
-    } else if (fragments.isEmpty()) {
+      section = next;
+      begin(at, true);
+      return;
+    }
+    if (fragments.isEmpty()) {
       firstOfSection = true;
     }
     section = next;
-    setup = s.page();
+    PageSetup was = setup;
+    setup = paper();
+    if (!fragments.isEmpty()) {
+      // Going on down the same page: what stands above keeps its place.
+      y += was.top() - setup.top();
+    }
+  }
+
+  /** The section's paper, its margins grown where a running text is taller than they are. */
+  private PageSetup paper() {
+    Section s = document.sections().get(section);
+    PageSetup p = s.page();
+    int number = pages.size() + 1;
+    double above =
+        s.runningFor(true, firstOfSection, number)
+            .map(h -> p.header() + heightOf(h, p))
+            .orElse(0.0);
+    double below =
+        s.runningFor(false, firstOfSection, number)
+            .map(f -> p.footer() + heightOf(f, p))
+            .orElse(0.0);
+    if (above <= p.top() && below <= p.bottom()) {
+      return p;
+    }
+    double most = p.height() / 2 - 40;
+    return new PageSetup(
+        p.width(),
+        p.height(),
+        Math.min(Math.max(p.top(), above), most),
+        p.right(),
+        Math.min(Math.max(p.bottom(), below), most),
+        p.left(),
+        p.header(),
+        p.footer());
+  }
+
+  private double heightOf(Story running, PageSetup p) {
+    return runningHeights.computeIfAbsent(
+        running,
+        r ->
+            setter.stack(r.blocks(), p.textWidth(), 0, 0).stream()
+                .mapToDouble(Fragment::bottom)
+                .max()
+                .orElse(0));
   }
 
   private static boolean pageBreakBefore(BlockLayout l) {
@@ -254,6 +304,7 @@ final class Paginator {
   }
 
   private void begin(Page.FlowPoint at, boolean hard) {
+    setup = paper();
     fragments = new ArrayList<>();
     start = at;
     y = 0;

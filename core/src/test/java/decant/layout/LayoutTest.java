@@ -268,6 +268,38 @@ class LayoutTest {
   }
 
   @Test
+  void aTallHeaderPushesTheTextDown() {
+    var lines = new ArrayList<Block>();
+    for (int k = 0; k < 8; k++) {
+      lines.add(Samples.paragraph("header " + k));
+    }
+    var header = new decant.model.Story(NodeId.fresh(), lines);
+    var section =
+        new Section(
+            NodeId.fresh(),
+            PageSetup.A4,
+            false,
+            Map.of(Section.Running.HEADER, header),
+            List.of(Samples.paragraph(Samples.PROSE.repeat(90))));
+    Layout l =
+        Samples.layout(
+            Document.of(
+                Particulars.NONE,
+                Samples.styles(),
+                Map.of(),
+                List.of(section),
+                Map.of(),
+                Map.of(),
+                List.of()));
+    assertThat(l.pages()).hasSizeGreaterThan(1);
+    for (Page p : l.pages()) {
+      double bottom = l.running(p).stream().mapToDouble(Fragment::bottom).max().orElseThrow();
+      assertThat(bottom).isGreaterThan(PageSetup.A4.top());
+      assertThat(Places.lines(p).getFirst().top()).isGreaterThanOrEqualTo(bottom - 0.01);
+    }
+  }
+
+  @Test
   void headerRowsAreRepeatedAndEveryRowIsShownOnce() {
     var rows = new ArrayList<Table.Row>();
     for (int k = 0; k < 90; k++) {

@@ -20,12 +20,18 @@ final class Screenshots {
   public static void main(String[] args) throws IOException {
     Path demo = Path.of(args[0]).toAbsolutePath();
     Path out = Path.of(args[1]);
-    Path scratch = Files.createTempDirectory("decant-pictures");
+    Path scratch =
+        Files.createDirectories(Path.of(System.getProperty("java.io.tmpdir"), "Harbour office"));
     for (String name :
         List.of("Berth rules.pdf", "Winter storage notice.docx", "Berth application.pdf")) {
-      Files.copy(demo.resolve(name), scratch.resolve(name));
+      Files.copy(
+          demo.resolve(name),
+          scratch.resolve(name),
+          java.nio.file.StandardCopyOption.REPLACE_EXISTING);
     }
-    try (Window w = Window.open(scratch.resolve("state"))) {
+    Files.deleteIfExists(scratch.resolve("Berth rules published.pdf"));
+    Path state = Files.createTempDirectory("decant-pictures");
+    try (Window w = Window.open(state)) {
       Window.run(() -> w.desk.tray().showFolder(scratch));
       w.picture(out.resolve("tray.png"));
       Work work = w.takeIn(scratch.resolve("Berth rules.pdf"));

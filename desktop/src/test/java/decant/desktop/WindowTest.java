@@ -369,6 +369,26 @@ class WindowTest {
   }
 
   @Test
+  void unsavedChangesOutliveACrash() {
+    Work work = revise("Winter storage notice.docx");
+    caret(work, document(work).index().order().getFirst(), 0);
+    window.type("Kept ");
+    window.desk.keepUnsaved();
+    window.close(); // without saving, as in a crash
+    window = Window.open(folder.resolve("state"));
+    Window.run(window.desk::offerRecovery);
+    window.until(() -> notice().contains("They were kept"));
+    window.clickLabelled("Take them up again");
+    window.until(() -> window.desk.work().isPresent());
+    assertThat(document(window.work()).paragraphs().getFirst().text()).startsWith("Kept ");
+    assertThat(Window.on(() -> window.work().unsaved())).isTrue();
+    window.press(KeyCode.CONTROL, KeyCode.S);
+    window.until(() -> notice().startsWith("Saved as"));
+    assertThat(folder.resolve("Winter storage notice revised.docx")).exists();
+    assertThat(folder.resolve("state/recovery/Winter storage notice.docx")).doesNotExist();
+  }
+
+  @Test
   void theTrayRemembersWhatWasTakenIn() {
     window.takeIn(copy("Berth rules.pdf"));
     window.click("#foot-tray");

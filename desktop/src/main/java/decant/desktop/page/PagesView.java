@@ -16,13 +16,17 @@ import javafx.beans.property.ReadOnlyIntegerProperty;
 import javafx.beans.property.ReadOnlyIntegerWrapper;
 import javafx.beans.property.SimpleDoubleProperty;
 import javafx.geometry.Orientation;
+import javafx.geometry.Pos;
 import javafx.scene.Node;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
 import javafx.scene.control.ScrollBar;
 import javafx.scene.image.ImageView;
 import javafx.scene.image.PixelBuffer;
 import javafx.scene.image.PixelFormat;
 import javafx.scene.image.WritableImage;
 import javafx.scene.input.ScrollEvent;
+import javafx.scene.layout.HBox;
 import javafx.scene.layout.Pane;
 import javafx.scene.layout.Region;
 import javafx.scene.shape.Rectangle;
@@ -52,6 +56,8 @@ public final class PagesView extends Region {
   private final ScrollBar horizontal = new ScrollBar();
   private final DoubleProperty zoom = new SimpleDoubleProperty(1);
   private final ReadOnlyIntegerWrapper currentPage = new ReadOnlyIntegerWrapper(0);
+  private final Label zoomShown = new Label();
+  private final HBox zoomer = new HBox(2);
   private final Map<Integer, PageNode> nodes = new HashMap<>();
   private final List<Runnable> afterLayout = new ArrayList<>();
   private PageSource source = PageSource.NONE;
@@ -72,7 +78,8 @@ public final class PagesView extends Region {
     getStyleClass().add("pages");
     vertical.setOrientation(Orientation.VERTICAL);
     horizontal.setOrientation(Orientation.HORIZONTAL);
-    getChildren().addAll(sheet, vertical, horizontal);
+    getChildren().addAll(sheet, vertical, horizontal, zoomer);
+    fillZoomer();
     var clip = new Rectangle();
     sheet.setClip(clip);
     widthProperty().addListener(o -> requestLayout());
@@ -82,6 +89,25 @@ public final class PagesView extends Region {
     zoom.addListener((o, was, is) -> zoomed(was.doubleValue(), is.doubleValue()));
     addEventHandler(ScrollEvent.SCROLL, this::scrolled);
     setFocusTraversable(true);
+  }
+
+  private void fillZoomer() {
+    zoomer.getStyleClass().add("zoomer");
+    zoomer.setAlignment(Pos.CENTER);
+    zoomShown.textProperty().bind(zoom.multiply(100).asString(java.util.Locale.ROOT, "%.0f %%"));
+    zoomShown.setMinWidth(48);
+    zoomShown.setAlignment(Pos.CENTER);
+    zoomer
+        .getChildren()
+        .addAll(zoomButton("−", "Smaller", 1 / 1.15), zoomShown, zoomButton("+", "Larger", 1.15));
+  }
+
+  private Button zoomButton(String sign, String name, double by) {
+    var b = new Button(sign);
+    b.setAccessibleText(name);
+    b.setFocusTraversable(false);
+    b.setOnAction(e -> setZoom(zoom.get() * by));
+    return b;
   }
 
   private void scrolled(ScrollEvent e) {
@@ -227,6 +253,9 @@ public final class PagesView extends Region {
     ((Rectangle) sheet.getClip()).setWidth(w);
     ((Rectangle) sheet.getClip()).setHeight(viewHeight);
     vertical.resizeRelocate(w, 0, bar, h);
+    double zw = zoomer.prefWidth(-1);
+    double zh = zoomer.prefHeight(-1);
+    zoomer.resizeRelocate(w - zw - 12, viewHeight - zh - 10, zw, zh);
     horizontal.resizeRelocate(0, h - bar, w, bar);
     double all = tops[tops.length - 1];
     range(vertical, all, viewHeight);

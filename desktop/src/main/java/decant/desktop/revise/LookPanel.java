@@ -86,6 +86,7 @@ final class LookPanel extends VBox {
     size.setId("look-size");
     served.getStyleClass().add("quiet");
     served.setWrapText(true);
+    served.setMinHeight(USE_PREF_SIZE);
     level.setOnAction(e -> change(() -> levelChosen()));
     family.setOnAction(e -> change(this::familyChosen));
     size.setOnAction(e -> change(this::sizeChosen));

@@ -34,7 +34,10 @@ final class OutlinePanel extends VBox {
     list.setId("outline");
     list.getStyleClass().add("outline");
     list.setCellFactory(v -> new HeadingCell());
-    list.setPlaceholder(new Label("No headings yet. Ctrl+Alt+1 makes the caret's line one."));
+    var none = new Label("No headings yet. Ctrl+Alt+1 makes the caret's line one.");
+    none.getStyleClass().add("quiet");
+    none.setWrapText(true);
+    list.setPlaceholder(none);
     list.setOnMouseClicked(e -> chosen(jump));
     list.setOnKeyPressed(e -> {
       if (e.getCode() == javafx.scene.input.KeyCode.ENTER) {

@@ -403,6 +403,29 @@ public final class Desk {
     return false;
   }
 
+  private void takeUp(Recovery.Left left) {
+    dismiss();
+    worker.execute(() -> {
+      try {
+        TakenIn kept = Intake.take(ReadRequest.of(left.file()));
+        var layouts = new LayoutRunner();
+        Layout first = layouts.firstPages(kept.document());
+        Platform.runLater(() -> {
+          taken(left.origin(), "", kept, first, layouts);
+          work.get().ifPresent(Work::neverSaved);
+          step.set(Step.REVISE);
+        });
+      } catch (ReadProblem e) {
+        Platform.runLater(() -> refused(left.file(), e));
+      }
+    });
+  }
+
+  /** Keeps unsaved changes now rather than in a few seconds. */
+  public void keepUnsaved() {
+    recovery.keep();
+  }
+
   /** Offers what an earlier run of the program left behind unsaved. */
   public void offerRecovery() {
     recovery
@@ -414,7 +437,7 @@ public final class Desk {
                         "Decant ended before your changes to “"
                             + left.name()
                             + "” were saved. They were kept.",
-                        Notice.Answer.of("Take them up again", () -> read(left.file(), "")),
+                        Notice.Answer.of("Take them up again", () -> takeUp(left)),
                         Notice.Answer.of(
                             "Let them go",
                             () -> {

@@ -20,8 +20,16 @@ import java.util.stream.Stream;
 final class Recovery {
   private static final int SECONDS = 10;
 
-  /** Changes that an earlier run left behind. */
-  record Left(Path file, String name) {}
+  /**
+   * Changes that an earlier run left behind.
+   *
+   * @param origin the file that the document had come from
+   */
+  record Left(Path file, Path origin) {
+    String name() {
+      return stem(file);
+    }
+  }
 
   private final Path folder;
   private final ScheduledExecutorService timer =
@@ -48,7 +56,17 @@ final class Recovery {
     return folder.resolve(work.stem() + ".docx");
   }
 
-  private void keep() {
+  /** Where it is noted which file a kept document came from. */
+  private static Path note(Path file) {
+    return file.resolveSibling(stem(file) + ".origin");
+  }
+
+  private static String stem(Path file) {
+    return file.getFileName().toString().replaceFirst("\\.docx$", "");
+  }
+
+  /** Keeps what is unsaved now; called every few seconds. */
+  void keep() {
     Optional<Work> w = watched;
     if (w.isEmpty() || !w.get().unsaved()) {
       return;
@@ -60,6 +78,7 @@ final class Recovery {
     try {
       Files.createDirectories(folder);
       AtomicFile.write(file(w.get()), true, out -> DocxWriter.write(d, out));
+      Files.writeString(note(file(w.get())), w.get().source().toString());
       kept = Optional.of(d);
     } catch (IOException | WriteProblem | RuntimeException e) {
       kept =
@@ -70,6 +89,7 @@ final class Recovery {
   void forget(Work work) {
     try {
       Files.deleteIfExists(file(work));
+      Files.deleteIfExists(note(file(work)));
     } catch (IOException e) {
       kept = Optional.empty();
     }
@@ -85,15 +105,24 @@ final class Recovery {
               f.getFileName().toString().endsWith(".docx")
                   && !f.getFileName().toString().startsWith("."))
           .findFirst()
-          .map(f -> new Left(f, f.getFileName().toString().replaceFirst("\\.docx$", "")));
+          .map(f -> new Left(f, origin(f)));
     } catch (IOException e) {
       return Optional.empty();
+    }
+  }
+
+  private static Path origin(Path file) {
+    try {
+      return Path.of(Files.readString(note(file)).strip());
+    } catch (IOException | RuntimeException e) {
+      return Path.of(System.getProperty("user.home")).resolve(file.getFileName());
     }
   }
 
   void discard(Left left) {
     try {
       Files.deleteIfExists(left.file());
+      Files.deleteIfExists(note(left.file()));
     } catch (IOException e) {
       kept = Optional.empty();
     }

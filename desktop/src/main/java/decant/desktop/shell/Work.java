@@ -36,7 +36,7 @@ public final class Work {
       new SimpleObjectProperty<>(Optional.empty());
   private final ObjectProperty<Optional<Path>> workingCopy =
       new SimpleObjectProperty<>(Optional.empty());
-  private Document saved;
+  private Optional<Document> saved;
 
   Work(Path source, String password, TakenIn taken, Layout firstPages, LayoutRunner layouts) {
     this.source = source;
@@ -44,7 +44,7 @@ public final class Work {
     this.taken = taken;
     this.layouts = layouts;
     this.revision = new ReadOnlyObjectWrapper<>(Revision.of(taken.document()));
-    this.saved = taken.document();
+    this.saved = Optional.of(taken.document());
     layouts.begin(firstPages);
     Document d = taken.document();
     String title =
@@ -143,11 +143,16 @@ public final class Work {
 
   /** Whether there is something that no working copy holds yet. */
   public boolean unsaved() {
-    return revision.get().document() != saved;
+    return saved.isEmpty() || revision.get().document() != saved.get();
+  }
+
+  /** Says that no file holds this document, whatever it was taken in from. */
+  void neverSaved() {
+    saved = Optional.empty();
   }
 
   void savedAs(Path file, Document version) {
-    saved = version;
+    saved = Optional.of(version);
     workingCopy.set(Optional.of(file));
   }
 }
