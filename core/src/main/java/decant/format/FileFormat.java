@@ -1,7 +1,5 @@
 package decant.format;
 
-import java.util.Optional;
-
 /** The kinds of files that are told apart. */
 public enum FileFormat {
   PDF("PDF", "pdf", true),
@@ -42,15 +40,5 @@ public enum FileFormat {
   /** Whether it can be taken in. */
   public boolean served() {
     return served;
-  }
-
-  /** The format that an extension stands for. */
-  public static Optional<FileFormat> byCode(String code) {
-    for (FileFormat f : values()) {
-      if (!f.code.isEmpty() && f.code.equalsIgnoreCase(code)) {
-        return Optional.of(f);
-      }
-    }
-    return Optional.empty();
   }
 }

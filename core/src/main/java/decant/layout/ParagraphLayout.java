@@ -48,16 +48,4 @@ public record ParagraphLayout(
     // Two lines together at either end of a page; three lines cannot be split so.
     return style.widowControl() ? (lines.size() <= 3 ? lines.size() : 2) : 1;
   }
-
-  /**
-   * The line that a place of the paragraph stands on. At a break between two lines, the later one.
-   */
-  public int lineOf(int offset) {
-    for (int k = lines.size() - 1; k > 0; k--) {
-      if (offset >= lines.get(k).from()) {
-        return k;
-      }
-    }
-    return 0;
-  }
 }

@@ -61,9 +61,7 @@ public sealed interface Inline {
   /** Where a picture stands. */
   enum Placement {
     /** On the line like a character. */
-    INLINE,
-    /** On lines of its own, above the paragraph it is anchored in. */
-    ABOVE
+    INLINE
   }
 
   /** A value computed from the document or the page. */

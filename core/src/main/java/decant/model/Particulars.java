@@ -12,8 +12,4 @@ public record Particulars(
   public Particulars withAuthor(String other) {
     return new Particulars(title, subject, other, keywords, language);
   }
-
-  public Particulars withSubject(String other) {
-    return new Particulars(title, other, author, keywords, language);
-  }
 }

@@ -21,7 +21,7 @@ public final class DecantApp extends Application {
     boolean demo = arguments.contains("--demo");
     Optional<Path> home = Optional.ofNullable(System.getProperty("decant.home")).map(Path::of);
     var desk = new Desk(Desk.stateFolder(demo));
-    var frame = new Frame(desk, stage);
+    var frame = new Frame(desk, stage, f -> new StageViews(desk, f));
     var scene = new Scene(frame.root(), 1280, 800);
     frame.attach(scene);
     stage.setTitle("Decant");

@@ -51,7 +51,7 @@ final class Window implements AutoCloseable {
           DecantApp.loadFonts();
           var stage = new Stage();
           var desk = new Desk(state);
-          var frame = new Frame(desk, stage);
+          var frame = new Frame(desk, stage, f -> new StageViews(desk, f));
           var scene = new Scene(frame.root(), 1280, 800);
           frame.attach(scene);
           stage.setScene(scene);

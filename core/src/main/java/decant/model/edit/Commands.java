@@ -131,7 +131,6 @@ public final class Commands {
         && !siblings(d, from.paragraph(), to.paragraph())) {
       return r.withSelection(Selection.at(from)); // a cell's edge: move, delete nothing
     }
-    Revision selected = new Revision(d, new Selection(from, to), r.history(), Optional.empty());
     var edit = new Edit("Delete", deletion(d, new Range(from, to)));
     Optional<History.Change> last = r.history().lastDone();
     boolean run =
@@ -139,7 +138,7 @@ public final class Commands {
             && last.get().edit().name().equals("Delete")
             && last.get().after().equals(r.selection())
             && from.paragraph().equals(to.paragraph());
-    Revision base = new Revision(selected.document(), r.selection(), r.history(), Optional.empty());
+    Revision base = new Revision(d, r.selection(), r.history(), Optional.empty());
     return run ? base.extend(edit, Selection.at(from)) : base.apply(edit, Selection.at(from));
   }
 

@@ -4,7 +4,6 @@ import decant.model.Block;
 import decant.model.Document;
 import decant.model.Inline;
 import decant.model.Look;
-import decant.model.Media;
 import decant.model.NodeId;
 import decant.model.Paragraph;
 import decant.model.Particulars;
@@ -221,24 +220,6 @@ public sealed interface Step {
     @Override
     public Step invert(Document before) {
       return new SetStyles(before.styles());
-    }
-
-    @Override
-    public Position map(Position at) {
-      return at;
-    }
-  }
-
-  /** Adds a picture's bytes. Its inverse leaves them, since nothing refers to them then. */
-  record AddMedia(Media media) implements Step {
-    @Override
-    public Document apply(Document before) {
-      return before.withMedia(media);
-    }
-
-    @Override
-    public Step invert(Document before) {
-      return this;
     }
 
     @Override

@@ -326,7 +326,10 @@ final class DocxBody {
     }
 
     private static boolean isComputed(String name) {
-      return name.equals("PAGE") || name.equals("NUMPAGES") || name.equals("SECTIONPAGES");
+      return name.equals("PAGE")
+          || name.equals("NUMPAGES")
+          || name.equals("SECTIONPAGES")
+          || name.equals("TITLE");
     }
 
     private void fieldChar(Element e, Look look) {
@@ -366,6 +369,7 @@ final class DocxBody {
         case "PAGE" -> inlines.add(new Inline.Field(Inline.Field.Kind.PAGE, shown, look));
         case "NUMPAGES", "SECTIONPAGES" ->
             inlines.add(new Inline.Field(Inline.Field.Kind.PAGES, shown, look));
+        case "TITLE" -> inlines.add(new Inline.Field(Inline.Field.Kind.TITLE, shown, look));
         case "HYPERLINK", "" -> {}
         default ->
             shared.find(

@@ -1,8 +1,6 @@
 package decant.office.docx;
 
 import decant.model.Block;
-import decant.model.Cell;
-import decant.model.Colour;
 import decant.model.Document;
 import decant.model.Inline;
 import decant.model.Kept;
@@ -20,10 +18,8 @@ import decant.model.Particulars;
 import decant.model.Section;
 import decant.model.Story;
 import decant.model.Table;
-import decant.model.TableTraits;
 import decant.model.TextTraits;
 import decant.office.xml.Namespaces;
-import decant.office.xml.XmlParts;
 import java.io.IOException;
 import java.io.OutputStream;
 import java.nio.charset.StandardCharsets;
@@ -45,7 +41,7 @@ import java.util.zip.ZipOutputStream;
  */
 public final class DocxWriter {
   static final String HEAD = "<?xml version=\"1.0\" encoding=\"UTF-8\" standalone=\"yes\"?>\n";
-  private static final String OFFICE =
+  static final String OFFICE =
       "http://schemas.openxmlformats.org/officeDocument/2006/relationships/";
   private static final String MAIN =
       "application/vnd.openxmlformats-officedocument.wordprocessingml.";
@@ -58,6 +54,7 @@ public final class DocxWriter {
   private final Map<String, String> defaults = new LinkedHashMap<>();
   private final Map<MediaId, String> mediaNames = new HashMap<>();
   private final Map<NodeId, Integer> noteNumbers = new HashMap<>();
+  private final TablesOut tables = new TablesOut(this::blocks);
   private int nextDrawing = 1;
   private int nextBookmark = 1;
 
@@ -158,67 +155,6 @@ public final class DocxWriter {
     }
   }
 
-  /** The relationships of one part. */
-  private static final class Relationships {
-    private final Map<String, String> entries = new LinkedHashMap<>();
-    private int next = 1;
-
-    String add(String type, String target, boolean external) {
-      String id;
-      do {
-        id = "d" + next++;
-      } while (entries.containsKey(id));
-      put(id, OFFICE + type, target, external);
-      return id;
-    }
-
-    private void put(String id, String type, String target, boolean external) {
-      Out o = new Out();
-      if (external) {
-        o.empty("Relationship", "Id", id, "Type", type, "Target", target, "TargetMode", "External");
-      } else {
-        o.empty("Relationship", "Id", id, "Type", type, "Target", target);
-      }
-      entries.put(id, o.toString());
-    }
-
-    /**
-     * Takes over what a source part related to, as far as it goes back or lies outside the package.
-     */
-    void keep(byte[] rels, Set<String> partsThatGoBack) {
-      try {
-        for (var e : XmlParts.parse(rels, "relationships", 20).elements()) {
-          String target = e.attribute("Target").orElse("");
-          boolean external = e.attribute("TargetMode").orElse("").equals("External");
-          String path =
-              target.startsWith("/")
-                  ? target.substring(1)
-                  : target.startsWith("../") ? target.substring(3) : "word/" + target;
-          if (external || partsThatGoBack.contains(path)) {
-            put(
-                e.attribute("Id").orElse("k" + next++),
-                e.attribute("Type").orElse(""),
-                target,
-                external);
-          }
-        }
-      } catch (decant.reading.ReadProblem e) {
-        entries.clear(); // it was read once when the file was taken in; a part that is damaged has
-        // nothing to keep
-      }
-    }
-
-    byte[] part() {
-      var o =
-          new Out()
-              .raw(HEAD)
-              .raw(
-                  "<Relationships xmlns=\"http://schemas.openxmlformats.org/package/2006/relationships\">");
-      entries.values().forEach(o::raw);
-      return o.raw("</Relationships>").toString().getBytes(StandardCharsets.UTF_8);
-    }
-  }
-
   private String body(Relationships rels) {
     var o = new Out().raw(HEAD).raw("<w:document" + ROOT_NAMESPACES + "><w:body>");
     for (int s = 0; s < document.sections().size(); s++) {
@@ -315,7 +251,7 @@ public final class DocxWriter {
     var o = new Out().raw(HEAD).raw("<" + root + ROOT_NAMESPACES + ">");
     blocks(o, story.blocks(), rels);
     xml("word/" + name, MAIN + kind + "+xml", o.raw("</" + root + ">").toString());
-    if (!rels.entries.isEmpty()) {
+    if (!rels.isEmpty()) {
       parts.put("word/_rels/" + name + ".rels", rels.part());
     }
     return name;
@@ -336,7 +272,7 @@ public final class DocxWriter {
           o.raw("</w:footnote>");
         });
     xml("word/footnotes.xml", MAIN + "footnotes+xml", o.raw("</w:footnotes>").toString());
-    if (!rels.entries.isEmpty()) {
+    if (!rels.isEmpty()) {
       parts.put("word/_rels/footnotes.xml.rels", rels.part());
     }
   }
@@ -348,7 +284,7 @@ public final class DocxWriter {
   private void block(Out o, Block b, Relationships rels, String sectionProperties) {
     switch (b) {
       case Paragraph p -> paragraph(o, p, rels, sectionProperties);
-      case Table t -> table(o, t, rels);
+      case Table t -> tables.table(o, t, rels);
       case KeptBlock k -> {
         if (k.kept().format().equals(DocxLooks.FORMAT)) {
           o.raw(k.kept().source());
@@ -517,156 +453,6 @@ public final class DocxWriter {
     parts.put("word/" + name, m.bytes());
     defaults.put(extension, m.type().isEmpty() ? "application/octet-stream" : m.type());
     return name;
-  }
-
-  private void table(Out o, Table t, Relationships rels) {
-    o.raw("<w:tbl><w:tblPr>");
-    keptOf(
-        o,
-        t.look(),
-        "tblStyle",
-        "tblpPr",
-        "tblOverlap",
-        "bidiVisual",
-        "tblStyleRowBandSize",
-        "tblStyleColBandSize");
-    o.empty("w:tblW", "w:w", "0", "w:type", "auto");
-    keptOf(o, t.look(), "jc", "tblCellSpacing");
-    double indent = t.look().value(TableTraits.INDENT);
-    if (indent != 0) {
-      o.empty("w:tblInd", "w:w", Out.twips(indent), "w:type", "dxa");
-    }
-    t.look()
-        .get(TableTraits.RULE_WIDTH)
-        .ifPresent(w -> borders(o, w, t.look().value(TableTraits.RULE_COLOUR)));
-    keptOf(o, t.look(), "shd", "tblLayout");
-    keptOf(o, t.look(), "tblCellMar", "tblLook");
-    o.raw("</w:tblPr><w:tblGrid>");
-    int[][] at = t.cellColumns();
-    int columns = Math.max(1, t.columns().size());
-    for (int r = 0; r < at.length; r++) {
-      for (int k = 0; k < at[r].length; k++) {
-        columns = Math.max(columns, at[r][k] + t.rows().get(r).cells().get(k).columnSpan());
-      }
-    }
-    for (int c = 0; c < columns; c++) {
-      double w = c < t.columns().size() ? t.columns().get(c) : 60;
-      o.empty("w:gridCol", "w:w", Out.twips(w));
-    }
-    o.raw("</w:tblGrid>");
-    int[] openRows = new int[columns + 1];
-    int[] openSpan = new int[columns + 1];
-    for (int r = 0; r < at.length; r++) {
-      row(o, t, r, at[r], columns, openRows, openSpan, rels);
-    }
-    o.raw("</w:tbl>");
-  }
-
-  private void row(
-      Out o,
-      Table t,
-      int r,
-      int[] at,
-      int columns,
-      int[] openRows,
-      int[] openSpan,
-      Relationships rels) {
-    Table.Row row = t.rows().get(r);
-    o.raw("<w:tr>");
-    double height = row.look().value(TableTraits.ROW_HEIGHT);
-    boolean header = row.look().value(TableTraits.HEADER_ROW);
-    if (height > 0 || header) {
-      o.raw("<w:trPr>");
-      if (height > 0) {
-        o.empty("w:trHeight", "w:val", Out.twips(height));
-      }
-      o.raw((header ? "<w:tblHeader/>" : "") + "</w:trPr>");
-    }
-    int column = 0;
-    int k = 0;
-    while (column < columns && (k < at.length || anyOpen(openRows, column))) {
-      if (k < at.length && at[k] == column) {
-        Cell c = row.cells().get(k);
-        cell(o, c, c.rowSpan() > 1 ? "<w:vMerge w:val=\"restart\"/>" : "", rels);
-        openRows[column] = c.rowSpan() - 1;
-        openSpan[column] = c.columnSpan();
-        column += c.columnSpan();
-        k++;
-      } else if (openRows[column] > 0) {
-        o.raw("<w:tc><w:tcPr>");
-        if (openSpan[column] > 1) {
-          o.empty("w:gridSpan", "w:val", Integer.toString(openSpan[column]));
-        }
-        o.raw("<w:vMerge/></w:tcPr><w:p/></w:tc>");
-        openRows[column]--;
-        column += Math.max(1, openSpan[column]);
-      } else {
-        column++;
-      }
-    }
-    o.raw("</w:tr>");
-  }
-
-  private static boolean anyOpen(int[] openRows, int from) {
-    for (int c = from; c < openRows.length; c++) {
-      if (openRows[c] > 0) {
-        return true;
-      }
-    }
-    return false;
-  }
-
-  private void cell(Out o, Cell c, String merge, Relationships rels) {
-    o.raw("<w:tc><w:tcPr>");
-    keptOf(o, c.look(), "cnfStyle");
-    if (c.columnSpan() > 1) {
-      o.empty("w:gridSpan", "w:val", Integer.toString(c.columnSpan()));
-    }
-    o.raw(merge);
-    keptOf(o, c.look(), "tcBorders");
-    Colour shading = c.look().value(TableTraits.SHADING);
-    if (!shading.equals(Colour.WHITE)) {
-      o.raw(LooksOut.shading(shading));
-    }
-    keptOf(o, c.look(), "noWrap", "tcMar", "textDirection", "tcFitText", "vAlign", "hideMark");
-    o.raw("</w:tcPr>");
-    blocks(o, c.blocks(), rels);
-    if (c.blocks().isEmpty() || !(c.blocks().getLast() instanceof Paragraph)) {
-      o.raw("<w:p/>"); // §17.4.66: a cell ends with a paragraph
-    }
-    o.raw("</w:tc>");
-  }
-
-  private static void keptOf(Out o, Look look, String... names) {
-    for (String name : names) {
-      for (Kept k : look.value(TableTraits.KEPT)) {
-        if (k.format().equals(DocxLooks.FORMAT)
-            && k.source().matches("(?s)<w:" + name + "[\\s/>].*")) {
-          o.raw(k.source());
-        }
-      }
-    }
-  }
-
-  private static void borders(Out o, double width, Colour colour) {
-    o.raw("<w:tblBorders>");
-    for (String edge : List.of("top", "left", "bottom", "right", "insideH", "insideV")) {
-      if (width <= 0) {
-        o.empty("w:" + edge, "w:val", "none", "w:sz", "0", "w:space", "0", "w:color", "auto");
-      } else {
-        o.empty(
-            "w:" + edge,
-            "w:val",
-            "single",
-            "w:sz",
-            Long.toString(Math.max(2, Math.round(width * 8))),
-            "w:space",
-            "0",
-            "w:color",
-            colour.hex());
-      }
-    }
-    o.raw("</w:tblBorders>");
   }
 
   private void core() {

@@ -7,7 +7,6 @@ import decant.model.Document;
 import decant.model.Finding;
 import decant.model.Inline;
 import decant.model.LinePitch;
-import decant.model.ListDefinition;
 import decant.model.ListMembership;
 import decant.model.Look;
 import decant.model.Media;
@@ -20,7 +19,6 @@ import decant.model.ParagraphTraits;
 import decant.model.ParagraphTraits.Alignment;
 import decant.model.Particulars;
 import decant.model.Section;
-import decant.model.Story;
 import decant.model.StyleSheet;
 import decant.model.Table;
 import decant.model.TableTraits;
@@ -40,7 +38,6 @@ import java.util.Optional;
  */
 final class DocumentMaker {
   private static final String BODY = "Body";
-  private static final String BULLETS = "bullets";
 
   private final List<ScannedPage> pages;
   private final List<Found> found;
@@ -49,7 +46,7 @@ final class DocumentMaker {
   private final Particulars particulars;
   private final Map<NodeId, Finding.SourcePlace> places = new LinkedHashMap<>();
   private final Map<MediaId, Media> media = new LinkedHashMap<>();
-  private final Map<String, ListDefinition> lists = new LinkedHashMap<>();
+  private final FoundLists lists = new FoundLists();
   private Look bodyText = Look.PLAIN;
   private final Map<Integer, Look> headingTexts = new HashMap<>();
   private double bodyPitch = 1;
@@ -77,7 +74,8 @@ final class DocumentMaker {
             .orElseGet(() -> commonLook(Found.Kind.ITEM, 1).orElse(Look.of(TextTraits.SIZE, 11.0)));
     bodyPitch = commonPitch();
     List<Section> sections = sections();
-    return Document.of(particulars, styles(), lists, sections, Map.of(), media, List.of());
+    return Document.of(
+        particulars, styles(), lists.definitions(), sections, Map.of(), media, List.of());
   }
 
   private record Key(
@@ -211,7 +209,12 @@ final class DocumentMaker {
     if (blocks.stream().noneMatch(b -> b instanceof Paragraph)) {
       blocks.add(Paragraph.of(Look.PLAIN, ""));
     }
-    return new Section(NodeId.fresh(), setup, false, runningStories(from, to, setup), blocks);
+    return new Section(
+        NodeId.fresh(),
+        setup,
+        false,
+        new RunningStories(running, bodyText).of(from, to, setup),
+        blocks);
   }
 
   private PageSetup setup(int from, int to, List<Found> here) {
@@ -257,117 +260,6 @@ final class DocumentMaker {
   /** A margin of at least 12 points, but never more than a third of the page. */
   private static double margin(double found, double whole) {
     return Math.min(Math.max(found, 12), whole / 3);
-  }
-
-  private Map<Section.Running, Story> runningStories(int from, int to, PageSetup setup) {
-    var out = new LinkedHashMap<Section.Running, Story>();
-    for (boolean header : new boolean[] {true, false}) {
-      var paragraphs = new ArrayList<Block>();
-      List<RunningTexts.RunningText> here =
-          running.texts().stream()
-              .filter(r -> r.header() == header)
-              .filter(r -> r.lines().stream().anyMatch(l -> l.page() >= from && l.page() < to))
-              .sorted(java.util.Comparator.comparingDouble(r -> r.lines().getFirst().baseline()))
-              .toList();
-      int k = 0;
-      while (k < here.size()) {
-        int end = k + 1;
-        while (end < here.size() && baseline(here.get(end)) - baseline(here.get(k)) < 2) {
-          end++;
-        }
-        paragraphs.add(runningLine(here.subList(k, end), setup));
-        k = end;
-      }
-      if (!paragraphs.isEmpty()) {
-        out.put(
-            header ? Section.Running.HEADER : Section.Running.FOOTER,
-            new Story(NodeId.fresh(), paragraphs));
-      }
-    }
-    return out;
-  }
-
-  private Paragraph runningParagraph(RunningTexts.RunningText r, PageSetup setup) {
-    TextLine l = r.lines().getFirst();
-    List<Inline> inlines = new ArrayList<>();
-    for (Inline i : LookMaker.inlines(l.glyphs(), bodyText, l.size())) {
-      inlines.addAll(
-          r.pageNumber() && i instanceof Inline.Text t ? withPageNumber(t, r) : List.of(i));
-    }
-    Alignment alignment = Alignment.START;
-    double centre = l.box().x() + l.box().width() / 2 - (setup.left() + setup.textWidth() / 2);
-    boolean wide = l.text().contains("\t");
-    Look look = Look.PLAIN;
-    if (wide) {
-      look =
-          look.with(
-              ParagraphTraits.TABS,
-              List.of(
-                  new ParagraphTraits.TabStop(
-                      setup.textWidth(), ParagraphTraits.TabStop.Kind.RIGHT, false)));
-    } else if (Math.abs(centre) < 12) {
-      alignment = Alignment.CENTRE;
-    } else if (l.box().x() > setup.left() + setup.textWidth() / 2) {
-      alignment = Alignment.END;
-    }
-    look = look.with(ParagraphTraits.ALIGNMENT, alignment);
-    return new Paragraph(NodeId.fresh(), look, Look.PLAIN, inlines);
-  }
-
-  private static double baseline(RunningTexts.RunningText r) {
-    return r.lines().getFirst().baseline();
-  }
-
-  /** Running texts on one height: each at its own place on the line. */
-  private Paragraph runningLine(List<RunningTexts.RunningText> texts, PageSetup setup) {
-    if (texts.size() == 1) {
-      return runningParagraph(texts.getFirst(), setup);
-    }
-    var inlines = new ArrayList<Inline>();
-    var stops = new ArrayList<ParagraphTraits.TabStop>();
-    List<RunningTexts.RunningText> sorted = new ArrayList<>(texts);
-    sorted.sort(java.util.Comparator.comparingDouble(r -> r.lines().getFirst().box().x()));
-    for (RunningTexts.RunningText r : sorted) {
-      Box box = r.lines().getFirst().box();
-      double middle = box.x() + box.width() / 2 - setup.left();
-      if (!inlines.isEmpty() || middle > setup.textWidth() / 3) {
-        boolean right = middle > setup.textWidth() * 0.62;
-        double at = right ? setup.textWidth() : setup.textWidth() / 2;
-        stops.add(
-            new ParagraphTraits.TabStop(
-                at,
-                right ? ParagraphTraits.TabStop.Kind.RIGHT : ParagraphTraits.TabStop.Kind.CENTRE,
-                false));
-        inlines.add(new Inline.Text("\t", Look.PLAIN));
-      }
-      inlines.addAll(runningParagraph(r, setup).inlines());
-    }
-    return new Paragraph(
-        NodeId.fresh(), Look.of(ParagraphTraits.TABS, List.copyOf(stops)), Look.PLAIN, inlines);
-  }
-
-  /** The digits that go up with the pages become a field. */
-  private static List<Inline> withPageNumber(Inline.Text t, RunningTexts.RunningText r) {
-    var m = java.util.regex.Pattern.compile("\\d+").matcher(t.text());
-    var out = new ArrayList<Inline>();
-    int at = 0;
-    while (m.find()) {
-      boolean moves =
-          r.lines().size() > 1 && r.lines().stream().map(TextLine::text).distinct().count() > 1;
-      if (!moves) {
-        break;
-      }
-      if (m.start() > at) {
-        out.add(new Inline.Text(t.text().substring(at, m.start()), t.look()));
-      }
-      out.add(new Inline.Field(Inline.Field.Kind.PAGE, m.group(), t.look()));
-      at = m.end();
-      break;
-    }
-    if (at < t.text().length()) {
-      out.add(new Inline.Text(t.text().substring(at), t.look()));
-    }
-    return out;
   }
 
   private Block block(Found f, PageSetup setup, Found before) {
@@ -477,69 +369,10 @@ final class DocumentMaker {
     int depth = Math.max(0, t.level() - 1);
     double indent =
         Math.max(12, t.lines().getFirst().box().x() - Math.min(t.left(), setup.left() + 4));
-    String list = Markers.isBullet(t.marker()) ? BULLETS : numbered(t);
-    lists.computeIfAbsent(list, id -> definition(id, t));
+    String list = lists.idFor(t);
     return look.with(ParagraphTraits.LIST, new ListMembership(list, depth))
         .with(ParagraphTraits.INDENT_START, Math.round(Math.min(indent, 200) * 2) / 2.0)
         .with(ParagraphTraits.FIRST_LINE, -Math.min(18.0, indent));
-  }
-
-  private String lastNumbered = "";
-  private int numberedLists;
-
-  /** Numbering that begins at one begins a list of its own. */
-  private String numbered(Found.Text t) {
-    String bare = t.marker().replaceAll("[().]", "");
-    boolean begins =
-        t.level() <= 1 && (bare.equals("1") || bare.equalsIgnoreCase("a") || bare.equals("i"));
-    if (begins || lastNumbered.isEmpty()) {
-      lastNumbered = "numbers" + ++numberedLists;
-    }
-    return lastNumbered;
-  }
-
-  private static ListDefinition definition(String id, Found.Text t) {
-    var levels = new ArrayList<ListDefinition.Level>();
-    for (int k = 0; k < 9; k++) {
-      Look indents =
-          Look.of(ParagraphTraits.INDENT_START, 18.0 * (k + 1))
-              .with(ParagraphTraits.FIRST_LINE, -18.0);
-      String sign = "%" + (k + 1);
-      if (id.equals(BULLETS)) {
-        String bullet =
-            k == 0 && t.marker().matches("[•▪◦–—‣●○■]") ? t.marker() : k % 2 == 0 ? "•" : "–";
-        levels.add(
-            new ListDefinition.Level(
-                ListDefinition.NumberFormat.BULLET, bullet, 1, indents, Look.PLAIN));
-      } else {
-        String bare = t.marker().replaceAll("[().]", "");
-        String pattern = t.marker().replace(bare, sign);
-        levels.add(
-            new ListDefinition.Level(format(bare, k), pattern, start(bare), indents, Look.PLAIN));
-      }
-    }
-    return new ListDefinition(id, levels);
-  }
-
-  private static int start(String bare) {
-    return bare.matches("\\d{1,3}") ? Math.max(1, Integer.parseInt(bare)) : 1;
-  }
-
-  private static ListDefinition.NumberFormat format(String bare, int depth) {
-    if (depth > 0) {
-      return depth % 2 == 1
-          ? ListDefinition.NumberFormat.LOWER_LETTER
-          : ListDefinition.NumberFormat.LOWER_ROMAN;
-    }
-    if (bare.matches("\\d+")) {
-      return ListDefinition.NumberFormat.DECIMAL;
-    }
-    if (bare.matches("[ivx]+")) {
-      return ListDefinition.NumberFormat.LOWER_ROMAN;
-    }
-    return bare.equals(bare.toUpperCase(java.util.Locale.ROOT))
-        ? ListDefinition.NumberFormat.UPPER_LETTER
-        : ListDefinition.NumberFormat.LOWER_LETTER;
   }
 
   private Table table(Found.Grid g) {

@@ -12,8 +12,6 @@ import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import javafx.application.Platform;
 import javafx.beans.property.DoubleProperty;
-import javafx.beans.property.ReadOnlyIntegerProperty;
-import javafx.beans.property.ReadOnlyIntegerWrapper;
 import javafx.beans.property.SimpleDoubleProperty;
 import javafx.geometry.Orientation;
 import javafx.geometry.Pos;
@@ -55,7 +53,6 @@ public final class PagesView extends Region {
   private final ScrollBar vertical = new ScrollBar();
   private final ScrollBar horizontal = new ScrollBar();
   private final DoubleProperty zoom = new SimpleDoubleProperty(1);
-  private final ReadOnlyIntegerWrapper currentPage = new ReadOnlyIntegerWrapper(0);
   private final Label zoomShown = new Label();
   private final HBox zoomer = new HBox(2);
   private final Map<Integer, PageNode> nodes = new HashMap<>();
@@ -134,11 +131,6 @@ public final class PagesView extends Region {
     if (getWidth() > 100 && source.count() > 0) {
       setZoom((getWidth() - 70) / (widest * SCREEN));
     }
-  }
-
-  /** Number, from 0, of the page in the middle of the view. */
-  public ReadOnlyIntegerProperty currentPageProperty() {
-    return currentPage.getReadOnlyProperty();
   }
 
   public PageSource source() {
@@ -308,9 +300,6 @@ public final class PagesView extends Region {
       double ph = source.height(k) * scale();
       double x = Math.max(20, (w - pw) / 2) - (horizontal.isVisible() ? horizontal.getValue() : 0);
       node.at(Math.round(x), Math.round(tops[k] - view), pw, ph);
-    }
-    if (n > 0) {
-      currentPage.set(Math.min(n - 1, pageAt(view + h / 2)));
     }
   }
 

@@ -5,7 +5,7 @@ import decant.desktop.page.PageSource;
 import decant.desktop.page.PagesView;
 import decant.desktop.page.PdfPages;
 import decant.desktop.page.SourcePages;
-import decant.desktop.shell.Frame;
+import decant.desktop.shell.Stage;
 import decant.desktop.shell.Work;
 import decant.paint.PdfPictures;
 import decant.proof.Counts;
@@ -25,7 +25,7 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 
 /** The source's pages beside the revision's, or beside what was published, scrolled together. */
-public final class ProofView implements Frame.Stage {
+public final class ProofView implements Stage {
   private final Work work;
   private final BorderPane root = new BorderPane();
   private final PagesView left = new PagesView();

@@ -5,7 +5,7 @@ import decant.desktop.page.PageSource;
 import decant.desktop.page.PagesView;
 import decant.desktop.shell.Actions;
 import decant.desktop.shell.Desk;
-import decant.desktop.shell.Frame;
+import decant.desktop.shell.Stage;
 import decant.desktop.shell.Step;
 import decant.desktop.shell.Work;
 import decant.model.Outline;
@@ -35,7 +35,7 @@ import javafx.stage.Window;
 /**
  * The pages exactly as they will come out and, beside them, the choices and what becomes of them.
  */
-public final class PublishView implements Frame.Stage {
+public final class PublishView implements Stage {
   private final Desk desk;
   private final Work work;
   private final Supplier<Window> window;

@@ -5,7 +5,7 @@ import decant.desktop.page.PageEditor;
 import decant.desktop.page.PagesView;
 import decant.desktop.shell.Actions;
 import decant.desktop.shell.Desk;
-import decant.desktop.shell.Frame;
+import decant.desktop.shell.Stage;
 import decant.desktop.shell.Step;
 import decant.desktop.shell.Work;
 import decant.layout.CaretPlace;
@@ -28,7 +28,7 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 
 /** The pages, to be typed on; beside them what is selected and the outline. */
-public final class ReviseView implements Frame.Stage {
+public final class ReviseView implements Stage {
   private final Work work;
   private final BorderPane root = new BorderPane();
   private final PagesView pages = new PagesView();
@@ -36,7 +36,7 @@ public final class ReviseView implements Frame.Stage {
   private final FindBar find;
   private boolean fitted;
 
-  public ReviseView(Desk desk, Work work, Actions actions) {
+  public ReviseView(Work work, Actions actions) {
     this.work = work;
     this.editor = new PageEditor(pages, work);
     pages.setId("pages");

@@ -1,6 +1,5 @@
 package decant.desktop.shell;
 
-import decant.desktop.tray.Tray;
 import decant.format.Intake;
 import decant.layout.Layout;
 import decant.model.Document;

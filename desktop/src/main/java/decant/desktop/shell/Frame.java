@@ -1,16 +1,12 @@
 package decant.desktop.shell;
 
-import decant.desktop.proof.ProofView;
-import decant.desktop.publish.PublishView;
-import decant.desktop.revise.ReviseView;
-import decant.desktop.takein.TakeInView;
-import decant.desktop.tray.TrayView;
 import java.io.File;
 import java.nio.file.Path;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Function;
 import javafx.beans.InvalidationListener;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
@@ -37,22 +33,16 @@ public final class Frame {
   private final Label name = new Label();
   private final Label state = new Label();
   private final CommandField commands;
+  private final Stages made;
   private final Map<Step, Stage> stages = new HashMap<>();
 
-  /** A stage of the document in work. */
-  public interface Stage {
-    Node node();
-
-    /** Called whenever it comes into sight. */
-    void shown();
-
-    /** What is listened to is let go when another document is taken in. */
-    default void close() {}
-  }
-
-  public Frame(Desk desk, Window window) {
+  /**
+   * @param makeStages gives the stages, which use the frame's actions
+   */
+  public Frame(Desk desk, Window window, Function<Frame, Stages> makeStages) {
     this.desk = desk;
     this.window = window;
+    this.made = makeStages.apply(this);
     this.commands = new CommandField(actions);
     root.setId("frame");
     root.getStyleClass().add("frame");
@@ -161,37 +151,21 @@ public final class Frame {
   private void showStep() {
     Step step = desk.stepProperty().get();
     Optional<Work> w = desk.work();
-    if (step == Step.TRAY || w.isEmpty()) {
-      Stage tray = stages.computeIfAbsent(Step.TRAY, s -> plain(new TrayView(desk, actions)));
-      stage.getChildren().setAll(tray.node());
-      return;
-    }
-    Work work = w.get();
     Stage next =
-        stages.computeIfAbsent(
-            step,
-            s ->
-                switch (s) {
-                  case TRAY -> plain(new TrayView(desk, actions));
-                  case TAKE_IN -> new TakeInView(desk, work);
-                  case REVISE -> new ReviseView(desk, work, actions);
-                  case PROOF -> new ProofView(work);
-                  case PUBLISH -> new PublishView(desk, work, actions, () -> window);
-                });
+        step == Step.TRAY || w.isEmpty()
+            ? stages.computeIfAbsent(Step.TRAY, s -> made.tray())
+            : stages.computeIfAbsent(step, s -> made.of(s, w.get()));
     stage.getChildren().setAll(next.node());
     next.shown();
   }
 
-  private static Stage plain(Node node) {
-    return new Stage() {
-      @Override
-      public Node node() {
-        return node;
-      }
+  /** The stage in sight. */
+  public Optional<Stage> current() {
+    return Optional.ofNullable(stages.get(desk.stepProperty().get()));
+  }
 
-      @Override
-      public void shown() {}
-    };
+  public Window window() {
+    return window;
   }
 
   private boolean working() {
@@ -218,7 +192,7 @@ public final class Frame {
         this::working,
         this::chooseCopy);
     actions.add("publish", "Publish as PDF", "Shortcut+Enter", this::working, this::publish);
-    ReviseView.register(actions, desk, this::revising);
+    made.register(actions);
     actions.add("dark", "Dark or light window", "Shortcut+Alt+D", () -> true, this::toggleDark);
     actions.add(
         "dismiss",
@@ -226,13 +200,6 @@ public final class Frame {
         "Esc",
         () -> desk.noticeProperty().get().isPresent(),
         desk::dismiss);
-  }
-
-  private Optional<ReviseView> revising() {
-    return desk.stepProperty().get() == Step.REVISE
-            && stages.get(Step.REVISE) instanceof ReviseView v
-        ? Optional.of(v)
-        : Optional.empty();
   }
 
   private void publish() {

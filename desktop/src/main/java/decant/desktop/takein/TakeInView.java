@@ -4,7 +4,7 @@ import decant.desktop.page.LayoutPages;
 import decant.desktop.page.PagesView;
 import decant.desktop.page.SourcePages;
 import decant.desktop.shell.Desk;
-import decant.desktop.shell.Frame;
+import decant.desktop.shell.Stage;
 import decant.desktop.shell.Step;
 import decant.desktop.shell.Work;
 import decant.layout.CaretPlace;
@@ -27,7 +27,7 @@ import javafx.scene.layout.VBox;
 import javafx.scene.shape.Rectangle;
 
 /** The source's pages and, beside them, what did not carry over. */
-public final class TakeInView implements Frame.Stage {
+public final class TakeInView implements Stage {
   private final Work work;
   private final BorderPane root = new BorderPane();
   private final PagesView pages = new PagesView();

@@ -2,6 +2,7 @@ package decant.desktop.tray;
 
 import decant.desktop.shell.Actions;
 import decant.desktop.shell.Desk;
+import decant.desktop.shell.Stage;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -9,6 +10,7 @@ import java.time.ZoneId;
 import java.time.format.DateTimeFormatter;
 import java.util.Locale;
 import javafx.geometry.Pos;
+import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListCell;
@@ -21,12 +23,13 @@ import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 
 /** What lies ready to be worked on. */
-public final class TrayView extends BorderPane {
+public final class TrayView implements Stage {
+  private final BorderPane root = new BorderPane();
   private static final DateTimeFormatter DAY =
       DateTimeFormatter.ofPattern("d MMM yyyy", Locale.ENGLISH).withZone(ZoneId.systemDefault());
 
   public TrayView(Desk desk, Actions actions) {
-    getStyleClass().add("tray");
+    root.getStyleClass().add("tray");
     var title = new Label("Tray");
     title.getStyleClass().add("title");
     var hint = new Label("Drop a PDF or DOCX anywhere on this window, or");
@@ -62,8 +65,13 @@ public final class TrayView extends BorderPane {
     var empty = new Label("Nothing lies here yet.");
     empty.getStyleClass().add("quiet");
     list.setPlaceholder(empty);
-    setTop(top);
-    setCenter(list);
+    root.setTop(top);
+    root.setCenter(list);
+  }
+
+  @Override
+  public Node node() {
+    return root;
   }
 
   private static final class DocumentCell extends ListCell<Path> {

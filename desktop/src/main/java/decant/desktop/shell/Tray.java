@@ -1,4 +1,4 @@
-package decant.desktop.tray;
+package decant.desktop.shell;
 
 import com.fasterxml.jackson.core.type.TypeReference;
 import com.fasterxml.jackson.databind.ObjectMapper;

@@ -1,0 +1,43 @@
+package decant.desktop;
+
+import decant.desktop.proof.ProofView;
+import decant.desktop.publish.PublishView;
+import decant.desktop.revise.ReviseView;
+import decant.desktop.shell.Actions;
+import decant.desktop.shell.Desk;
+import decant.desktop.shell.Frame;
+import decant.desktop.shell.Stage;
+import decant.desktop.shell.Stages;
+import decant.desktop.shell.Step;
+import decant.desktop.shell.Work;
+import decant.desktop.takein.TakeInView;
+import decant.desktop.tray.TrayView;
+import java.util.Optional;
+
+/** The screens of the program, one for each step. */
+record StageViews(Desk desk, Frame frame) implements Stages {
+  @Override
+  public Stage tray() {
+    return new TrayView(desk, frame.actions());
+  }
+
+  @Override
+  public Stage of(Step step, Work work) {
+    return switch (step) {
+      case TRAY -> tray();
+      case TAKE_IN -> new TakeInView(desk, work);
+      case REVISE -> new ReviseView(work, frame.actions());
+      case PROOF -> new ProofView(work);
+      case PUBLISH -> new PublishView(desk, work, frame.actions(), frame::window);
+    };
+  }
+
+  @Override
+  public void register(Actions actions) {
+    ReviseView.register(actions, desk, this::revising);
+  }
+
+  private Optional<ReviseView> revising() {
+    return frame.current().filter(s -> s instanceof ReviseView).map(s -> (ReviseView) s);
+  }
+}
