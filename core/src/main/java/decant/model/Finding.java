@@ -19,6 +19,7 @@ public record Finding(
   public enum Kind {
     FONT_REPLACED("Font replaced"),
     CHARACTERS_UNKNOWN("Characters unknown"),
+    GLYPHS_MISSING("No font shows it"),
     HEADING_DOUBTFUL("Heading in doubt"),
     PICTURE_CHANGED("Picture changed"),
     DRAWING_LEFT_OUT("Drawing left out"),

@@ -266,6 +266,20 @@ class PublishedPdfTest {
   }
 
   @Test
+  void textThatNoFontShowsIsStillInTheFileAndReported() throws IOException {
+    Document d = Samples.document(Samples.paragraph("\u6E2F\u53E3"), Samples.paragraph("harbour"));
+    assertThat(decant.reading.GlyphCoverage.of(d, decant.text.FontBook.shipped()))
+        .singleElement()
+        .satisfies(f -> assertThat(f.message()).startsWith("2 characters (han)"));
+    Layout l = Samples.layout(d);
+    Path file = publish(l);
+    assertThat(failed(PdfVerifier.verify(file, l, new PdfChoices(all(l), true, Particulars.NONE))))
+        .isEmpty();
+    assertThat(bare(Tool.run("pdftotext", "-enc", "UTF-8", file.toString(), "-").output()))
+        .contains("\u6E2F\u53E3");
+  }
+
+  @Test
   void verificationSeesWhatIsWrong() throws IOException {
     Layout right =
         Samples.layout(

@@ -16,9 +16,12 @@ import decant.model.StyleSheet;
 import decant.office.xml.Element;
 import decant.office.xml.PackageFile;
 import decant.office.xml.XmlParts;
+import decant.reading.FontsUsed;
+import decant.reading.GlyphCoverage;
 import decant.reading.ReadProblem;
 import decant.reading.ReadRequest;
 import decant.reading.TakenIn;
+import decant.text.FontBook;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
@@ -109,6 +112,7 @@ public final class DocxReader {
                   + (notes.size() == 1 ? " note stands" : " notes stand")
                   + " at the end of the document for now, not at the foot of the page."));
     }
+    shared.findings.addAll(GlyphCoverage.of(d, FontBook.shipped()));
     return new TakenIn(d, shared.findings, origin(d));
   }
 
@@ -218,11 +222,7 @@ public final class DocxReader {
             .map(Double::intValue)
             .orElse(0);
     return new TakenIn.Origin(
-        DocxLooks.FORMAT,
-        pages,
-        properties,
-        decant.reading.FontsUsed.of(d, decant.text.FontBook.shipped()),
-        Map.of());
+        DocxLooks.FORMAT, pages, properties, FontsUsed.of(d, FontBook.shipped()), Map.of());
   }
 
   /**

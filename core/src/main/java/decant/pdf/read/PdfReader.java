@@ -8,6 +8,7 @@ import decant.model.Finding.Severity;
 import decant.model.Media;
 import decant.model.NodeId;
 import decant.model.Particulars;
+import decant.reading.GlyphCoverage;
 import decant.reading.ReadProblem;
 import decant.reading.ReadRequest;
 import decant.reading.TakenIn;
@@ -299,6 +300,7 @@ public final class PdfReader {
                       + " now.")
               .from(l.page(), l.box()));
     }
+    findings.addAll(GlyphCoverage.of(d, FontBook.shipped()));
     noteForms();
     HeadingAudit.of(d, places).forEach(findings::add);
   }

@@ -81,6 +81,8 @@ final class FontSubset {
   void finish() throws IOException {
     var glyphs = new TreeSet<Integer>();
     pairs.forEach(p -> glyphs.add(p.glyph()));
+    glyphs.add(
+        blankGlyph()); // a font of nothing but the glyph for what it lacks is refused by readers
     var subsetter = new TTFSubsetter(font);
     subsetter.addGlyphIds(glyphs);
     String tag = tag(glyphs);

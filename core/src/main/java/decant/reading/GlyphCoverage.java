@@ -1,0 +1,83 @@
+package decant.reading;
+
+import decant.model.Document;
+import decant.model.Finding;
+import decant.model.Inline;
+import decant.model.Look;
+import decant.model.Paragraph;
+import decant.model.TextTraits;
+import decant.text.FontBook;
+import decant.text.FontFace;
+import java.lang.Character.UnicodeScript;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+
+/** Finds text that no font at hand can show. */
+public final class GlyphCoverage {
+  private static final int ALWAYS_COVERED = 0x17F;
+
+  private static final class Missing {
+    int characters;
+    final Paragraph first;
+
+    Missing(Paragraph first) {
+      this.first = first;
+    }
+  }
+
+  private GlyphCoverage() {}
+
+  /**
+   * One finding for each script that has characters no font shows, at the first paragraph that has
+   * them.
+   */
+  public static List<Finding> of(Document d, FontBook book) {
+    Map<UnicodeScript, Missing> missing = new HashMap<>();
+    Map<Integer, Boolean> known = new HashMap<>();
+    for (Paragraph p : d.paragraphs()) {
+      Look base = d.styles().textBase(p.look());
+      for (Inline i : p.inlines()) {
+        if (i instanceof Inline.Text t) {
+          t.text()
+              .codePoints()
+              .filter(c -> c > ALWAYS_COVERED && !isInvisible(c))
+              .filter(c -> !known.computeIfAbsent(c, x -> isShown(x, d, base, t, book)))
+              .forEach(c ->
+                  missing.computeIfAbsent(UnicodeScript.of(c), s -> new Missing(p)).characters++);
+        }
+      }
+    }
+    return missing.entrySet().stream()
+        .map(e ->
+            Finding.of(
+                Finding.Kind.GLYPHS_MISSING,
+                Finding.Severity.LOSS,
+                e.getValue().characters
+                    + (e.getValue().characters == 1 ? " character" : " characters")
+                    + " ("
+                    + e.getKey().name().toLowerCase(java.util.Locale.ROOT)
+                    + ") can be kept and searched, but no font at hand shows them.",
+                e.getValue().first.id()))
+        .toList();
+  }
+
+  private static boolean isInvisible(int c) {
+    int type = Character.getType(c);
+    return type == Character.FORMAT
+        || type == Character.CONTROL
+        || type == Character.SPACE_SEPARATOR
+        || Character.isWhitespace(c);
+  }
+
+  private static boolean isShown(int c, Document d, Look base, Inline.Text t, FontBook book) {
+    Look look = d.styles().textLook(base, t.look());
+    FontFace face =
+        book.serve(
+                look.value(TextTraits.FAMILY),
+                look.value(TextTraits.BOLD),
+                look.value(TextTraits.ITALIC))
+            .face();
+    return face.covers(c) || book.stepIn(face, c).covers(c);
+  }
+}
