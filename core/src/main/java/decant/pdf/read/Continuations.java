@@ -3,7 +3,10 @@ package decant.pdf.read;
 import java.util.ArrayList;
 import java.util.List;
 
-/** Joins a paragraph that goes on in the next column or on the next page. */
+/**
+ * Joins paragraphs that go on in the next column or on the next page, and tables that go on on the
+ * next page.
+ */
 final class Continuations {
   private Continuations() {}
 
@@ -17,11 +20,74 @@ final class Continuations {
         var lines = new ArrayList<>(a.lines());
         lines.addAll(b.lines());
         out.set(out.size() - 1, a.with(lines));
+      } else if (!out.isEmpty()
+          && f instanceof Found.Grid b
+          && out.getLast() instanceof Found.Grid a
+          && goesOn(a, b)) {
+        out.set(out.size() - 1, joined(a, b));
       } else {
         out.add(f);
       }
     }
     return out;
+  }
+
+  /** Whether a table is the rest of the one before: on the next page, with the same columns. */
+  private static boolean goesOn(Found.Grid a, Found.Grid b) {
+    if (b.page() != lastPage(a) + 1 || a.columns().size() != b.columns().size()) {
+      return false;
+    }
+    double x = a.box().x();
+    double y = b.box().x();
+    for (int c = 0; c < a.columns().size(); c++) {
+      if (Math.abs(x - y) > 24) {
+        return false;
+      }
+      x += a.columns().get(c);
+      y += b.columns().get(c);
+    }
+    return true;
+  }
+
+  private static int lastPage(Found.Grid g) {
+    return g.rows().reversed().stream()
+        .flatMap(List::stream)
+        .flatMap(c -> c.lines().stream())
+        .mapToInt(TextLine::page)
+        .findFirst()
+        .orElse(g.page());
+  }
+
+  /** Both parts as one table; header rows that are repeated stand in it once. */
+  private static Found.Grid joined(Found.Grid a, Found.Grid b) {
+    int repeated = 0;
+    while (repeated < b.rows().size() - 1
+        && repeated < a.rows().size()
+        && !text(b.rows().get(repeated)).isBlank()
+        && text(a.rows().get(repeated)).equals(text(b.rows().get(repeated)))) {
+      repeated++;
+    }
+    var rows = new ArrayList<List<Found.FoundCell>>();
+    for (int r = 0; r < a.rows().size(); r++) {
+      rows.add(r < repeated ? asHeader(a.rows().get(r)) : a.rows().get(r));
+    }
+    while (!rows.isEmpty() && text(rows.getLast()).isBlank()) {
+      rows.removeLast(); // room left at the foot of the page
+    }
+    b.rows().stream().skip(repeated).dropWhile(r -> text(r).isBlank()).forEach(rows::add);
+    return new Found.Grid(a.page(), a.box(), a.columns(), rows, a.ruled());
+  }
+
+  private static List<Found.FoundCell> asHeader(List<Found.FoundCell> row) {
+    return row.stream()
+        .map(c -> new Found.FoundCell(c.columnSpan(), c.rowSpan(), c.lines(), true))
+        .toList();
+  }
+
+  private static String text(List<Found.FoundCell> row) {
+    var b = new StringBuilder();
+    row.forEach(c -> c.lines().forEach(l -> b.append(l.text()).append(' ')));
+    return b.toString();
   }
 
   private static boolean goesOn(Found.Text a, Found.Text b) {

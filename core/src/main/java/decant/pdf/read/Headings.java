@@ -64,6 +64,15 @@ final class Headings {
     return out;
   }
 
+  /**
+   * Blocks from tags as they are, if the tags know headings; else the headings found by their look.
+   */
+  static List<Found> whereTagsHaveNone(List<Found> tagged, Set<String> outline) {
+    boolean any =
+        tagged.stream().anyMatch(f -> f instanceof Found.Text t && t.kind() == Found.Kind.HEADING);
+    return any ? tagged : decide(tagged, outline);
+  }
+
   private static Optional<Style> bodyStyle(List<Found> found) {
     Map<Style, Integer> letters = new HashMap<>();
     for (Found f : found) {

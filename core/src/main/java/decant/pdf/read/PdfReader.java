@@ -23,6 +23,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
+import java.util.stream.Collectors;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.cos.COSBase;
 import org.apache.pdfbox.io.IOUtils;
@@ -102,8 +103,12 @@ public final class PdfReader {
     List<Found> found;
     RunningTexts.Result running;
     if (tagged.isPresent()) {
-      found = tagged.get().found();
-      running = tagged.get().running();
+      RunningTexts.Result known =
+          RunningTexts.both(tagged.get().running(), RunningTexts.of(pages, lines));
+      Map<Boolean, List<Found>> parted =
+          tagged.get().found().stream().collect(Collectors.partitioningBy(known::holds));
+      running = known.with(parted.getOrDefault(true, List.of()));
+      found = Headings.whereTagsHaveNone(parted.getOrDefault(false, List.of()), outlineTitles());
     } else {
       running = RunningTexts.of(pages, lines);
       found = analyse(pages, lines, running);
@@ -150,12 +155,14 @@ public final class PdfReader {
       request.checkpoint();
       List<TextLine> body =
           lines.get(p).stream().filter(l -> !running.lines().contains(l)).toList();
-      RuledTables.Result tables = RuledTables.of(pages.get(p), body);
+      RuledTables.Result ruled = RuledTables.of(pages.get(p), body);
+      RuledTables.Result aligned = AlignedTables.of(pages.get(p), ruled.rest());
       var here = new ArrayList<Found>();
-      for (Region r : Regions.of(p, tables.rest())) {
+      for (Region r : Regions.of(p, aligned.rest())) {
         here.addAll(Blocks.of(r));
       }
-      insert(here, tables.tables());
+      insert(here, ruled.tables());
+      insert(here, aligned.tables());
       for (Placed picture : pages.get(p).pictures()) {
         insert(here, List.of(new Found.Figure(p, picture, "")));
       }

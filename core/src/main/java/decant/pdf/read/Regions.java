@@ -104,15 +104,24 @@ final class Regions {
     return bestGap > 0 ? Optional.of(best) : Optional.empty();
   }
 
-  /** Columns of prose have many lines that fill them; columns of a table mostly do not. */
+  /**
+   * Columns of prose have many lines of nearly the full width; columns of a table mostly do not.
+   * There may be several columns side by side among the lines.
+   */
   private static boolean isProse(List<TextLine> lines) {
     if (lines.size() < 4) {
       return false;
     }
-    double width = right(lines) - left(lines);
+    double width = measure(lines);
     long full = lines.stream().filter(l -> l.box().width() > 0.7 * width).count();
     double size = lines.getFirst().size();
     return width > 7 * size && full >= 0.4 * lines.size();
+  }
+
+  /** The width that full lines have: nine in ten are not wider. */
+  static double measure(List<TextLine> lines) {
+    double[] widths = lines.stream().mapToDouble(l -> l.box().width()).sorted().toArray();
+    return widths[(int) (widths.length * 0.9)];
   }
 
   private static double left(List<TextLine> lines) {
@@ -138,7 +147,7 @@ final class Regions {
         out.add(
             new Region(
                 r.page(),
-                all,
+                rows(all), // a wide piece and the mark before it were in different regions
                 Math.min(a.left(), r.left()),
                 Math.max(a.right(), r.right()),
                 false));

@@ -152,7 +152,11 @@ final class RuledTables {
                 ys.get(r + rowSpan) - ys.get(r));
         cells.add(new Found.FoundCell(columnSpan, rowSpan, linesIn(page, inside, area), false));
       }
-      out.add(cells);
+      boolean line = cells.stream().allMatch(c -> c.lines().isEmpty() && c.rowSpan() == 1);
+      // What is thinner than a line of text and empty is a double rule, not a row.
+      if (!line || ys.get(r + 1) - ys.get(r) > 7) {
+        out.add(cells);
+      }
     }
     var widths = new ArrayList<Double>();
     for (int c = 0; c < columns; c++) {

@@ -20,7 +20,38 @@ final class RunningTexts {
   record RunningText(boolean header, String text, List<TextLine> lines, boolean pageNumber) {}
 
   /** The running texts, and the lines they are made of. */
-  record Result(List<RunningText> texts, Set<TextLine> lines) {}
+  record Result(List<RunningText> texts, Set<TextLine> lines) {
+    /**
+     * Whether at least half of a block's lines are running texts: tags may put those of all pages
+     * into one.
+     */
+    boolean holds(Found f) {
+      Set<String> known = new HashSet<>();
+      lines.forEach(l -> known.add(place(l)));
+      return f instanceof Found.Text t
+          && t.lines().stream().filter(l -> known.contains(place(l))).count() * 2
+              >= t.lines().size();
+    }
+
+    /** These running texts and what stands in blocks that hold them. */
+    Result with(List<Found> blocks) {
+      var all = new ArrayList<>(texts);
+      Set<String> said = new HashSet<>();
+      texts.forEach(t -> said.add(mask(t.text())));
+      for (Found f : blocks) {
+        for (TextLine l : ((Found.Text) f).lines()) {
+          if (said.add(mask(l.text()))) {
+            all.add(new RunningText(l.box().y() < 300, l.text(), List.of(l), false));
+          }
+        }
+      }
+      return new Result(all, lines);
+    }
+
+    private static String place(TextLine l) {
+      return l.page() + " " + Math.round(l.baseline() / 2);
+    }
+  }
 
   private record Key(boolean header, String masked, long height) {}
 
@@ -47,14 +78,21 @@ final class RunningTexts {
     int least = Math.max(2, (int) Math.ceil(pages.size() * 0.25));
     groups.forEach((key, lines) -> {
       long onPages = lines.stream().map(TextLine::page).distinct().count();
-      boolean number =
-          lines.stream().allMatch(RunningTexts::holdsPageNumber) && key.masked().contains("#");
-      boolean bareNumber =
-          key.masked().replaceAll("[#\\s|/–-]", "").isEmpty() && !key.masked().isBlank();
+      boolean number = key.masked().contains("#") && countsPages(lines);
       boolean repeats = onPages >= least && (pages.size() > 2 || onPages == pages.size());
       boolean edge =
           lines.stream().allMatch(l -> isOutermost(l, linesByPage.get(l.page()), key.header()));
-      if (edge && (repeats || number && bareNumber && onPages >= 2)) {
+      // Titles of chapters stand on few pages each: at the very edge, and well apart from the text.
+      boolean chapter =
+          onPages >= 2
+              && pages.size() >= 4
+              && lines.stream()
+                  .allMatch(l -> standsApart(l, linesByPage.get(l.page()), key.header()));
+      // The head of a table that goes on repeats too, but the table follows right below.
+      boolean often = onPages > 0.6 * pages.size() || chapter || pages.size() < 4;
+      boolean runs =
+          isBareNumber(key.masked()) ? number && onPages >= 2 : repeats && often || chapter;
+      if (edge && runs) {
         texts.add(new RunningText(key.header(), lines.getFirst().text(), lines, number));
         taken.addAll(lines);
       }
@@ -75,9 +113,48 @@ final class RunningTexts {
     return beyond <= 3;
   }
 
-  private static boolean holdsPageNumber(TextLine l) {
-    var m = java.util.regex.Pattern.compile("\\d+").matcher(l.text());
-    return m.find();
+  /** Whether the numbers in lines go up with the pages they stand on. */
+  private static boolean countsPages(List<TextLine> lines) {
+    Map<Integer, Integer> offsets = new HashMap<>();
+    for (TextLine l : lines) {
+      var m = java.util.regex.Pattern.compile("\\d{1,6}").matcher(l.text());
+      if (m.find()) {
+        offsets.merge(Integer.parseInt(m.group()) - l.page(), 1, Integer::sum);
+      }
+    }
+    int most = offsets.values().stream().mapToInt(Integer::intValue).max().orElse(0);
+    return lines.size() > 1 && most >= 0.7 * lines.size();
+  }
+
+  private static boolean isBareNumber(String masked) {
+    return !masked.isBlank() && masked.replaceAll("[#\\s|/–-]", "").isEmpty();
+  }
+
+  /**
+   * Whether nothing lies beyond a line but what is on its own height, and the text begins well away
+   * from it.
+   */
+  private static boolean standsApart(TextLine l, List<TextLine> page, boolean header) {
+    double gap = Double.MAX_VALUE;
+    for (TextLine o : page) {
+      double away = header ? o.baseline() - l.baseline() : l.baseline() - o.baseline();
+      if (away < -2) {
+        return false;
+      }
+      if (away > 2) {
+        gap = Math.min(gap, away);
+      }
+    }
+    return gap > 2.2 * l.size();
+  }
+
+  /** Artifacts and what repeats besides. */
+  static Result both(Result artifacts, Result repeating) {
+    var texts = new ArrayList<>(artifacts.texts());
+    Set<String> known = new HashSet<>();
+    artifacts.texts().forEach(t -> known.add(mask(t.text())));
+    repeating.texts().stream().filter(t -> known.add(mask(t.text()))).forEach(texts::add);
+    return new Result(texts, repeating.lines());
   }
 
   private static String mask(String text) {

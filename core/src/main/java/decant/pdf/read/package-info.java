@@ -7,6 +7,7 @@
  *   <li>{@link decant.pdf.read.Lines}: glyphs into lines of text;
  *   <li>{@link decant.pdf.read.Regions}: lines into regions in reading order, columns told apart;
  *   <li>{@link decant.pdf.read.RuledTables}: ruled lines into tables with the text inside them;
+ *   <li>{@link decant.pdf.read.AlignedTables}: pieces in columns into tables without a grid;
  *   <li>{@link decant.pdf.read.RunningTexts}: what repeats at the head and foot of pages;
  *   <li>{@link decant.pdf.read.Blocks}: lines into paragraphs, items and candidates for headings;
  *   <li>{@link decant.pdf.read.Headings}: which candidates are headings, and of what level;
