@@ -28,7 +28,7 @@ import javafx.stage.Stage;
 
 /** The real window under a display, driven with real keys and a real pointer. */
 final class Window implements AutoCloseable {
-  private static final long PATIENCE = 20_000;
+  private static final long PATIENCE = 60_000;
   private static boolean started;
 
   final Desk desk;
@@ -165,8 +165,21 @@ final class Window implements AutoCloseable {
   }
 
   void click(Node n) {
-    Bounds b = on(() -> n.localToScreen(n.getBoundsInLocal()));
+    Bounds b = restingPlace(n);
     clickAt(b.getCenterX(), b.getCenterY(), 1);
+  }
+
+  /** Where a node stands on the screen once it has been laid out and no longer moves. */
+  private Bounds restingPlace(Node n) {
+    Bounds[] last = new Bounds[1];
+    until(() -> {
+      Bounds now = n.localToScreen(n.getBoundsInLocal());
+      boolean rests =
+          now != null && now.getWidth() > 1 && now.getHeight() > 1 && now.equals(last[0]);
+      last[0] = now;
+      return rests && !n.getScene().getRoot().isNeedsLayout();
+    });
+    return last[0];
   }
 
   void clickAt(double x, double y, int times) {
