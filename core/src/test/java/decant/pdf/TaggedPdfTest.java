@@ -1,0 +1,166 @@
+package decant.pdf;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import decant.Samples;
+import decant.model.Document;
+import decant.model.Outline;
+import decant.model.Paragraph;
+import decant.model.ParagraphTraits;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Path;
+import java.util.List;
+import org.apache.pdfbox.cos.COSArray;
+import org.apache.pdfbox.cos.COSDictionary;
+import org.apache.pdfbox.cos.COSInteger;
+import org.apache.pdfbox.cos.COSName;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.pdmodel.PDPage;
+import org.apache.pdfbox.pdmodel.PDResources;
+import org.apache.pdfbox.pdmodel.common.PDStream;
+import org.apache.pdfbox.pdmodel.font.PDType1Font;
+import org.apache.pdfbox.pdmodel.font.Standard14Fonts;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+/** Files with structure tags (ISO 32000-1 §14.7), built object by object. */
+class TaggedPdfTest {
+  @TempDir Path folder;
+
+  /** Text shown as marked content 0, 1, 2 … from the top of the page, all in one look. */
+  private static String content(String... texts) {
+    var b = new StringBuilder();
+    for (int k = 0; k < texts.length; k++) {
+      b.append(
+          "/P <</MCID %d>> BDC BT /F 11 Tf 72 %d Td (%s) Tj ET EMC\n"
+              .formatted(k, 760 - 20 * k, texts[k]));
+    }
+    return b.toString();
+  }
+
+  private static COSDictionary element(String role, COSDictionary page, Object... kids) {
+    var e = new COSDictionary();
+    e.setName(COSName.S, role);
+    e.setItem(COSName.PG, page);
+    var k = new COSArray();
+    for (Object kid : kids) {
+      k.add(kid instanceof Integer n ? COSInteger.get(n) : (COSDictionary) kid);
+    }
+    e.setItem(COSName.K, k);
+    return e;
+  }
+
+  /** Builds the tags of a page. */
+  private interface Tags {
+    COSDictionary of(COSDictionary page);
+  }
+
+  private Document read(String content, Tags tags) throws IOException {
+    Path file = folder.resolve("tagged.pdf");
+    try (PDDocument pdf = new PDDocument()) {
+      var page = new PDPage();
+      pdf.addPage(page);
+      var resources = new PDResources();
+      resources.put(COSName.getPDFName("F"), new PDType1Font(Standard14Fonts.FontName.HELVETICA));
+      page.setResources(resources);
+      var stream = new PDStream(pdf);
+      try (var out = stream.createOutputStream()) {
+        out.write(content.getBytes(StandardCharsets.US_ASCII));
+      }
+      page.setContents(stream);
+      var root = new COSDictionary();
+      root.setItem(COSName.TYPE, COSName.STRUCT_TREE_ROOT);
+      root.setItem(COSName.K, tags.of(page.getCOSObject()));
+      pdf.getDocumentCatalog().getCOSObject().setItem(COSName.STRUCT_TREE_ROOT, root);
+      pdf.save(file.toFile());
+    }
+    return Samples.taken(file).document();
+  }
+
+  @Test
+  void tagsDecideWhatTheLookDoesNotTell() throws IOException {
+    Document d =
+        read(
+            content(
+                "Rules",
+                "First paragraph.",
+                "1.",
+                "An item",
+                "1.",
+                "A nested one",
+                "Second heading"),
+            p ->
+                element(
+                    "Document",
+                    p,
+                    element("H1", p, 0),
+                    element("P", p, 1),
+                    element(
+                        "L",
+                        p,
+                        element(
+                            "LI",
+                            p,
+                            element("Lbl", p, 2),
+                            element(
+                                "LBody",
+                                p,
+                                3,
+                                element(
+                                    "L",
+                                    p,
+                                    element(
+                                        "LI", p, element("Lbl", p, 4), element("LBody", p, 5)))))),
+                    element("H2", p, 6)));
+    assertThat(Outline.headings(d))
+        .extracting(h -> h.level() + " " + h.text())
+        .containsExactly("1 Rules", "2 Second heading");
+    List<Paragraph> items =
+        d.paragraphs().stream().filter(p -> p.look().sets(ParagraphTraits.LIST)).toList();
+    assertThat(items).extracting(Paragraph::text).containsExactly("An item", "A nested one");
+    assertThat(items)
+        .extracting(p -> p.look().value(ParagraphTraits.LIST).depth())
+        .containsExactly(0, 1);
+  }
+
+  @Test
+  void theOrderOfTheTagsIsTheReadingOrder() throws IOException {
+    Document d =
+        read(
+            content("second", "first", "third"),
+            p ->
+                element("Document", p, element("P", p, 1), element("P", p, 0), element("P", p, 2)));
+    assertThat(d.paragraphs())
+        .extracting(Paragraph::text)
+        .containsExactly("first", "second", "third");
+  }
+
+  @Test
+  void tagsThatLeaveOutTextAreNotTrusted() throws IOException {
+    Document d =
+        read(
+            content(
+                "Only this is tagged",
+                "This paragraph is in no tag at all",
+                "and neither is this one here"),
+            p -> element("Document", p, element("P", p, 0)));
+    assertThat(String.join(" ", d.paragraphs().stream().map(Paragraph::text).toList()))
+        .contains("in no tag", "neither is this");
+  }
+
+  @Test
+  void artifactsAndCyclesDoNoHarm() throws IOException {
+    Document d =
+        read(
+            "/Artifact BMC BT /F 9 Tf 72 780 Td (Harbour Office) Tj ET EMC\n"
+                + content("Body of the page"),
+            p -> {
+              COSDictionary root = element("Document", p, element("P", p, 0));
+              ((COSArray) root.getDictionaryObject(COSName.K)).add(root);
+              return root;
+            });
+    assertThat(d.paragraphs()).extracting(Paragraph::text).containsExactly("Body of the page");
+    assertThat(d.sections().getFirst().running()).isNotEmpty();
+  }
+}
