@@ -13,6 +13,7 @@ import java.util.Optional;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.CountDownLatch;
 import java.util.concurrent.TimeUnit;
+import java.util.concurrent.atomic.AtomicInteger;
 import java.util.function.BooleanSupplier;
 import java.util.function.Supplier;
 import javafx.application.Platform;
@@ -22,7 +23,9 @@ import javafx.scene.Node;
 import javafx.scene.Scene;
 import javafx.scene.control.Labeled;
 import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
 import javafx.scene.input.MouseButton;
+import javafx.scene.input.MouseEvent;
 import javafx.scene.robot.Robot;
 import javafx.stage.Stage;
 
@@ -35,12 +38,18 @@ final class Window implements AutoCloseable {
   final Frame frame;
   final Stage stage;
   private final Robot robot;
+  private final AtomicInteger keysArrived = new AtomicInteger();
+  private final AtomicInteger clicksArrived = new AtomicInteger();
 
   private Window(Desk desk, Frame frame, Stage stage, Robot robot) {
     this.desk = desk;
     this.frame = frame;
     this.stage = stage;
     this.robot = robot;
+    stage.getScene().addEventFilter(KeyEvent.KEY_RELEASED, e -> keysArrived.incrementAndGet());
+    stage
+        .getScene()
+        .addEventFilter(MouseEvent.MOUSE_RELEASED, e -> clicksArrived.incrementAndGet());
   }
 
   /** Opens the window with its memory in a folder of its own. */
@@ -172,24 +181,27 @@ final class Window implements AutoCloseable {
   /** Where a node stands on the screen once it has been laid out and no longer moves. */
   private Bounds restingPlace(Node n) {
     Bounds[] last = new Bounds[1];
+    int[] still = {0};
     until(() -> {
       Bounds now = n.localToScreen(n.getBoundsInLocal());
-      boolean rests =
-          now != null && now.getWidth() > 1 && now.getHeight() > 1 && now.equals(last[0]);
+      boolean shown = now != null && now.getWidth() > 1 && now.getHeight() > 1;
+      // Panels at the side fill a moment after a change, and move what is below.
+      still[0] = shown && now.equals(last[0]) ? still[0] + 1 : 0;
       last[0] = now;
-      return rests && !n.getScene().getRoot().isNeedsLayout();
+      return still[0] >= 8;
     });
     return last[0];
   }
 
   void clickAt(double x, double y, int times) {
+    int before = clicksArrived.get();
     for (int k = 0; k < times; k++) {
       run(() -> {
         robot.mouseMove(x, y);
         robot.mouseClick(MouseButton.PRIMARY);
       });
     }
-    settle();
+    arrived(clicksArrived, before + times);
   }
 
   /** Clicks a place on a page, counted in points from its top left corner. */
@@ -200,6 +212,7 @@ final class Window implements AutoCloseable {
   }
 
   void press(KeyCode... keys) {
+    int before = keysArrived.get();
     run(() -> {
       for (KeyCode k : keys) {
         robot.keyPress(k);
@@ -208,11 +221,29 @@ final class Window implements AutoCloseable {
         robot.keyRelease(keys[k]);
       }
     });
+    arrived(keysArrived, before + keys.length);
+  }
+
+  /**
+   * Waits until events have come back from the display, then for what they set off. Events that a
+   * popup takes are not seen here, so the wait ends after two seconds.
+   */
+  private void arrived(AtomicInteger counter, int wanted) {
+    long end = System.currentTimeMillis() + 2_000;
+    while (counter.get() < wanted && System.currentTimeMillis() < end) {
+      try {
+        Thread.sleep(4);
+      } catch (InterruptedException e) {
+        throw new IllegalStateException(e);
+      }
+    }
     settle();
   }
 
   /** Types plain letters, digits and spaces with real keys. */
   void type(String text) {
+    int before = keysArrived.get();
+    int wanted = text.length() + (int) text.chars().filter(Character::isUpperCase).count();
     for (char c : text.toCharArray()) {
       run(() -> {
         boolean shift = Character.isUpperCase(c);
@@ -233,7 +264,7 @@ final class Window implements AutoCloseable {
         }
       });
     }
-    settle();
+    arrived(keysArrived, before + wanted);
   }
 
   /** Lets key and pointer events that are on their way arrive. */
