@@ -22,6 +22,7 @@ import javafx.geometry.Point2D;
 import javafx.scene.Node;
 import javafx.scene.Scene;
 import javafx.scene.control.Labeled;
+import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.input.MouseButton;
@@ -265,6 +266,25 @@ final class Window implements AutoCloseable {
       });
     }
     arrived(keysArrived, before + wanted);
+  }
+
+  /**
+   * Types into a field. Where the display's input method is still waking up the first keys can be
+   * lost; then they are typed again.
+   */
+  void fill(String selector, String text) {
+    for (int k = 0; k < 5; k++) {
+      TextField field = find(selector, TextField.class);
+      click(field);
+      if (on(field::getText).isEmpty() || k > 0) {
+        run(field::clear);
+      }
+      type(text);
+      if (on(field::getText).equals(text)) {
+        return;
+      }
+    }
+    throw new AssertionError("“" + text + "” could not be typed into " + selector);
   }
 
   /** Lets key and pointer events that are on their way arrive. */

@@ -26,7 +26,6 @@ import javafx.scene.control.CheckBox;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListView;
-import javafx.scene.control.PasswordField;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 import org.apache.pdfbox.Loader;
@@ -227,7 +226,7 @@ class WindowTest {
   void findingAndReplacing() {
     Work work = revise("Winter storage notice.docx");
     window.press(KeyCode.CONTROL, KeyCode.F);
-    window.type("harbour office");
+    window.fill("#find-text", "harbour office");
     window.press(KeyCode.ENTER);
     Selection s = Window.on(() -> work.revision().selection());
     assertThat(
@@ -236,8 +235,7 @@ class WindowTest {
                 .text()
                 .substring(s.anchor().offset(), s.caret().offset()))
         .isEqualToIgnoringCase("harbour office");
-    window.click("#find-replace");
-    window.type("quay office");
+    window.fill("#find-replace", "quay office");
     window.click("#find-all");
     assertThat(document(work).paragraphs())
         .noneMatch(p -> p.text().toLowerCase(java.util.Locale.ROOT).contains("harbour office"));
@@ -291,14 +289,10 @@ class WindowTest {
     }
     Window.run(() -> window.desk.takeIn(locked));
     window.until(() -> window.stage.getScene().lookup("#notice-password") != null);
-    window.until(() -> window.stage.getScene().lookup("#notice-password").isFocused());
-    window.type("wrong");
+    window.fill("#notice-password", "wrong");
     window.press(KeyCode.ENTER);
     window.until(() -> notice().contains("does not open"));
-    window.until(() ->
-        window.stage.getScene().lookup("#notice-password") instanceof PasswordField f
-            && f.isFocused());
-    window.type("quay");
+    window.fill("#notice-password", "quay");
     window.press(KeyCode.ENTER);
     window.until(() -> window.desk.work().isPresent());
   }
@@ -326,8 +320,7 @@ class WindowTest {
   void aRangeOfPagesIsPublishedAndAWrongOneExplained() throws IOException {
     Work work = revise("Berth rules.pdf");
     window.go(Step.PUBLISH);
-    window.click("#publish-range");
-    window.type("99");
+    window.fill("#publish-range", "99");
     assertThat(window.find("#publish-range-says", Label.class).getText())
         .contains("reaches past the end");
     Window.run(() -> window.find("#publish-range", TextField.class).setText("2-3, 5"));
