@@ -199,12 +199,7 @@ public final class Describer {
     pageOf.apply(t.id()).ifPresent(n -> node.put("page", n));
     ArrayNode rows = node.putArray("rows");
     int[][] at = t.cellColumns();
-    int columns = Math.max(1, t.columns().size());
-    for (int r = 0; r < at.length; r++) {
-      for (int k = 0; k < at[r].length; k++) {
-        columns = Math.max(columns, at[r][k] + t.rows().get(r).cells().get(k).columnSpan());
-      }
-    }
+    int columns = t.columnCount(at);
     ArrayNode links = JSON.createArrayNode();
     for (int r = 0; r < at.length; r++) {
       String[] texts = new String[columns];

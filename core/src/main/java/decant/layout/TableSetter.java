@@ -60,13 +60,7 @@ final class TableSetter {
   }
 
   private double[] edges(Table t, int[][] at, double available) {
-    int columns = t.columns().size();
-    for (int r = 0; r < at.length; r++) {
-      for (int k = 0; k < at[r].length; k++) {
-        columns = Math.max(columns, at[r][k] + t.rows().get(r).cells().get(k).columnSpan());
-      }
-    }
-    columns = Math.max(1, columns);
+    int columns = t.columnCount(at);
     double indent = t.look().value(TableTraits.INDENT);
     double room = Math.max(columns * 8.0, available - Math.max(0, indent));
     double[] widths = new double[columns];

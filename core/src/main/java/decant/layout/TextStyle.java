@@ -54,6 +54,15 @@ record TextStyle(
         look.get(TextTraits.LINK));
   }
 
+  /** This style shown by another face. */
+  TextStyle in(FontFace other) {
+    return other == face
+        ? this
+        : new TextStyle(
+            other, size, fullSize, rise, underline, strike, allCaps, hidden, colour, highlight,
+            link);
+  }
+
   TextStyle raised() {
     return new TextStyle(
         face,

@@ -176,21 +176,7 @@ final class TextUnits {
       Kind kind,
       boolean breakAfter,
       int level) {
-    TextStyle style =
-        face == look.face()
-            ? look
-            : new TextStyle(
-                face,
-                look.size(),
-                look.fullSize(),
-                look.rise(),
-                look.underline(),
-                look.strike(),
-                look.allCaps(),
-                look.hidden(),
-                look.colour(),
-                look.highlight(),
-                look.link());
+    TextStyle style = look.in(face);
     String s = text.substring(from, to);
     if (look.allCaps()) {
       s = capitals(s);

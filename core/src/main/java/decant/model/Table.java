@@ -28,6 +28,22 @@ public record Table(NodeId id, Look look, List<Double> columns, List<Row> rows) 
   }
 
   /**
+   * How many grid columns the table has: those it gives widths for, and those its cells reach into.
+   * At least one.
+   *
+   * @param at what {@link #cellColumns} gives
+   */
+  public int columnCount(int[][] at) {
+    int count = Math.max(1, columns.size());
+    for (int r = 0; r < at.length; r++) {
+      for (int k = 0; k < at[r].length; k++) {
+        count = Math.max(count, at[r][k] + rows.get(r).cells().get(k).columnSpan());
+      }
+    }
+    return count;
+  }
+
+  /**
    * Which grid column each cell of each row begins in, merged cells of earlier rows taken into
    * account.
    */

@@ -94,9 +94,10 @@ public final class DocxReader {
           }
           sections.add(e, reader.blocks(e));
         });
+    Map<String, String> properties = coreProperties();
     Document d =
         Document.of(
-            particulars(sheet),
+            particulars(sheet, properties),
             sheet,
             lists,
             sections.finish(),
@@ -113,7 +114,7 @@ public final class DocxReader {
                   + " at the end of the document for now, not at the foot of the page."));
     }
     shared.findings.addAll(GlyphCoverage.of(d, FontBook.shipped()));
-    return new TakenIn(d, shared.findings, origin(d));
+    return new TakenIn(d, shared.findings, origin(d, properties));
   }
 
   private Optional<Element> related(
@@ -156,8 +157,7 @@ public final class DocxReader {
     return out;
   }
 
-  private Particulars particulars(StyleSheet sheet) throws ReadProblem {
-    Map<String, String> core = coreProperties();
+  private static Particulars particulars(StyleSheet sheet, Map<String, String> core) {
     String language =
         core.getOrDefault("language", sheet.textDefaults().value(decant.model.TextTraits.LANGUAGE));
     return new Particulars(
@@ -215,8 +215,7 @@ public final class DocxReader {
     return main.equals("word/document.xml") ? out : List.of();
   }
 
-  private TakenIn.Origin origin(Document d) throws ReadProblem {
-    Map<String, String> properties = coreProperties();
+  private static TakenIn.Origin origin(Document d, Map<String, String> properties) {
     int pages =
         DocxLooks.number(Optional.ofNullable(properties.get("Pages")))
             .map(Double::intValue)

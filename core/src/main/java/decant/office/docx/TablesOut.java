@@ -48,12 +48,7 @@ final class TablesOut {
     keptOf(o, t.look(), "tblCellMar", "tblLook");
     o.raw("</w:tblPr><w:tblGrid>");
     int[][] at = t.cellColumns();
-    int columns = Math.max(1, t.columns().size());
-    for (int r = 0; r < at.length; r++) {
-      for (int k = 0; k < at[r].length; k++) {
-        columns = Math.max(columns, at[r][k] + t.rows().get(r).cells().get(k).columnSpan());
-      }
-    }
+    int columns = t.columnCount(at);
     for (int c = 0; c < columns; c++) {
       double w = c < t.columns().size() ? t.columns().get(c) : 60;
       o.empty("w:gridCol", "w:w", Out.twips(w));

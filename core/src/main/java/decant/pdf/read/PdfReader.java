@@ -106,7 +106,7 @@ public final class PdfReader {
       RunningTexts.Result known =
           RunningTexts.both(tagged.get().running(), RunningTexts.of(pages, lines));
       Map<Boolean, List<Found>> parted =
-          tagged.get().found().stream().collect(Collectors.partitioningBy(known::holds));
+          tagged.get().found().stream().collect(Collectors.partitioningBy(known.holding()));
       running = known.with(parted.getOrDefault(true, List.of()));
       found = Headings.whereTagsHaveNone(parted.getOrDefault(false, List.of()), outlineTitles());
     } else {

@@ -6,6 +6,7 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.function.Predicate;
 
 /** What repeats at the head and the foot of pages. */
 final class RunningTexts {
@@ -22,15 +23,16 @@ final class RunningTexts {
   /** The running texts, and the lines they are made of. */
   record Result(List<RunningText> texts, Set<TextLine> lines) {
     /**
-     * Whether at least half of a block's lines are running texts: tags may put those of all pages
-     * into one.
+     * Tells whether at least half of a block's lines are running texts: tags may put those of all
+     * pages into one.
      */
-    boolean holds(Found f) {
+    Predicate<Found> holding() {
       Set<String> known = new HashSet<>();
       lines.forEach(l -> known.add(place(l)));
-      return f instanceof Found.Text t
-          && t.lines().stream().filter(l -> known.contains(place(l))).count() * 2
-              >= t.lines().size();
+      return f ->
+          f instanceof Found.Text t
+              && t.lines().stream().filter(l -> known.contains(place(l))).count() * 2
+                  >= t.lines().size();
     }
 
     /** These running texts and what stands in blocks that hold them. */
