@@ -4,6 +4,7 @@ import decant.model.Document;
 import decant.model.Finding;
 import decant.model.Finding.SourcePlace;
 import decant.model.NodeId;
+import decant.model.Position;
 import java.util.List;
 import java.util.Map;
 
@@ -27,17 +28,21 @@ public record TakenIn(Document document, List<Finding> findings, Origin origin) 
    * @param properties what it says of itself, by the names the format uses
    * @param fonts the fonts it asks for or brings
    * @param places where each block stood in it, if it has pages
+   * @param breaks where its pages broke when it was last written, if it says so: each the place of
+   *     the first character of a page
    */
   public record Origin(
       String format,
       int pages,
       Map<String, String> properties,
       List<SourceFont> fonts,
-      Map<NodeId, SourcePlace> places) {
+      Map<NodeId, SourcePlace> places,
+      List<Position> breaks) {
     public Origin {
       properties = java.util.Collections.unmodifiableMap(new java.util.TreeMap<>(properties));
       fonts = List.copyOf(fonts);
       places = Map.copyOf(places);
+      breaks = List.copyOf(breaks);
     }
   }
 

@@ -13,6 +13,7 @@ import decant.model.MediaId;
 import decant.model.NodeId;
 import decant.model.Paragraph;
 import decant.model.ParagraphTraits;
+import decant.model.Position;
 import decant.model.StyleSheet;
 import decant.model.Table;
 import decant.model.TextTraits;
@@ -64,6 +65,10 @@ final class DocxBody {
     final Map<String, NodeId> footnotes = new HashMap<>();
     final Map<String, NodeId> endnotes = new HashMap<>();
     final List<Finding> findings = new ArrayList<>();
+
+    /** Where pages broke when the file was written (w:lastRenderedPageBreak, §17.3.3.13). */
+    final List<Position> breaks = new ArrayList<>();
+
     final Map<String, Integer> counted = new LinkedHashMap<>();
     StyleSheet styles = DocxStyles.none();
     DocxLooks looks = new DocxLooks(Theme.NONE);
@@ -249,6 +254,7 @@ final class DocxBody {
           case "w:t" -> text(e.text(), look);
           case "w:tab", "w:ptab" -> text("\t", look);
           case "w:cr" -> text("\n", look);
+          case "w:lastRenderedPageBreak" -> shared.breaks.add(new Position(id, length()));
           case "w:br" -> {
             switch (e.attribute("w:type").orElse("textWrapping")) {
               case "page" -> text("\f", look);
@@ -288,6 +294,10 @@ final class DocxBody {
           }
         }
       }
+    }
+
+    private int length() {
+      return inlines.stream().mapToInt(Inline::length).sum();
     }
 
     private String symbol(Element e) {

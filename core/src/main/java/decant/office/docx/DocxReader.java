@@ -215,13 +215,18 @@ public final class DocxReader {
     return main.equals("word/document.xml") ? out : List.of();
   }
 
-  private static TakenIn.Origin origin(Document d, Map<String, String> properties) {
+  private TakenIn.Origin origin(Document d, Map<String, String> properties) {
     int pages =
         DocxLooks.number(Optional.ofNullable(properties.get("Pages")))
             .map(Double::intValue)
             .orElse(0);
     return new TakenIn.Origin(
-        DocxLooks.FORMAT, pages, properties, FontsUsed.of(d, FontBook.shipped()), Map.of());
+        DocxLooks.FORMAT,
+        pages,
+        properties,
+        FontsUsed.of(d, FontBook.shipped()),
+        Map.of(),
+        shared.breaks);
   }
 
   /**

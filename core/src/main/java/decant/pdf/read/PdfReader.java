@@ -118,7 +118,9 @@ public final class PdfReader {
     Document d = maker.make();
     d = DocumentMaker.withLinks(d, links.targets(maker.places(), d));
     note(pages, running, d, maker.places());
-    var origin = new TakenIn.Origin("pdf", pages.size(), properties(), fonts(), maker.places());
+    var origin =
+        new TakenIn.Origin(
+            "pdf", pages.size(), properties(), fonts(), maker.places(), java.util.List.of());
     return new TakenIn(d, findings, origin);
   }
 
