@@ -130,6 +130,12 @@ public final class Describer {
             .put("height", round(pic.height()))
             .put("alt", pic.alt());
       }
+      if (i instanceof Inline.Shape s && s.story().isPresent()) {
+        Story story = document.stories().get(s.story().get());
+        if (story != null) {
+          blocks(story.blocks());
+        }
+      }
     }
   }
 
@@ -145,10 +151,11 @@ public final class Describer {
         case Inline.Field f -> b.append(f.shown());
         case Inline.KeptInline k -> b.append(k.shown());
         case Inline.Picture pic -> {}
+        case Inline.Shape s -> {}
         case Inline.NoteMark n -> {}
       }
     }
-    return b.toString().replace("\u00AD", "").replaceAll("[ \\t\\n\\f\\u00A0]+", " ").strip();
+    return b.toString().replace("\u00AD", "").replaceAll("[ \\t\\n\\u000B\\f\\u00A0]+", " ").strip();
   }
 
   private static void links(Paragraph p, ArrayNode out) {
@@ -243,7 +250,10 @@ public final class Describer {
 
   private void notes() {
     int n = 1;
-    for (Map.Entry<NodeId, Story> e : document.notes().entrySet()) {
+    for (Map.Entry<NodeId, Story> e : document.stories().entrySet()) {
+      if (!e.getValue().kind().isNote()) {
+        continue;
+      }
       var parts = new ArrayList<String>();
       for (Block b : e.getValue().blocks()) {
         if (b instanceof Paragraph p) {

@@ -8,11 +8,12 @@ import java.util.ArrayList;
 import java.util.List;
 
 /**
- * The blocks of a document one after the other, as pages are filled with them. Notes come after the
- * last section.
+ * The blocks of a document one after the other, as pages are filled with them. Endnotes come after
+ * the last section.
  *
+ * @param sections for each block which section it belongs to
  * @param sectionStarts for each section the number of its first block; the number of the first
- *     note's block at the end
+ *     endnote's block at the end
  */
 record Flow(List<Block> blocks, int[] sections, int[] sectionStarts) {
   static Flow of(Document d) {
@@ -25,8 +26,10 @@ record Flow(List<Block> blocks, int[] sections, int[] sectionStarts) {
       blocks.addAll(section.blocks());
     }
     starts[n] = blocks.size();
-    for (Story note : d.notes().values()) {
-      blocks.addAll(note.blocks());
+    for (Story note : d.stories().values()) {
+      if (note.kind() == Story.Kind.ENDNOTE) {
+        blocks.addAll(note.blocks());
+      }
     }
     int[] sections = new int[blocks.size()];
     for (int s = 0; s < n; s++) {
@@ -38,5 +41,10 @@ record Flow(List<Block> blocks, int[] sections, int[] sectionStarts) {
 
   int size() {
     return blocks.size();
+  }
+
+  /** The number after that of a section's last block. */
+  int end(int section) {
+    return section + 2 < sectionStarts.length ? sectionStarts[section + 1] : blocks.size();
   }
 }

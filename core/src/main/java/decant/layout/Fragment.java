@@ -1,8 +1,9 @@
 package decant.layout;
 
 import decant.model.Block;
+import decant.model.Paragraph;
 
-/** A part of a block layout with its place, from the top left of what it stands in. */
+/** Something on a page with its place, from the top left of what it stands in. */
 public sealed interface Fragment {
   double x();
 
@@ -11,6 +12,9 @@ public sealed interface Fragment {
   Block source();
 
   double height();
+
+  /** This fragment further to the right and down. */
+  Fragment moved(double dx, double dy);
 
   default double bottom() {
     return y() + height();
@@ -27,6 +31,11 @@ public sealed interface Fragment {
     public double height() {
       return layout.height(from, to);
     }
+
+    @Override
+    public Lines moved(double dx, double dy) {
+      return new Lines(layout, from, to, x + dx, y + dy);
+    }
   }
 
   /** Some rows of a table, after its header rows where they are repeated. */
@@ -40,6 +49,34 @@ public sealed interface Fragment {
     @Override
     public double height() {
       return layout.height(from, to) + (repeatHeader ? layout.height(0, layout.headerRows()) : 0);
+    }
+
+    @Override
+    public Rows moved(double dx, double dy) {
+      return new Rows(layout, from, to, repeatHeader, x + dx, y + dy);
+    }
+  }
+
+  /**
+   * A picture or shape beside the flow.
+   *
+   * @param source the paragraph that it is anchored to
+   * @param object a {@link Item.PictureBox} or {@link Item.ShapeBox}
+   * @param behind whether it is painted before the text
+   * @param takesRoom whether text keeps clear of it
+   */
+  record Floated(
+      Paragraph source,
+      Item object,
+      double x,
+      double y,
+      double height,
+      boolean behind,
+      boolean takesRoom)
+      implements Fragment {
+    @Override
+    public Floated moved(double dx, double dy) {
+      return new Floated(source, object, x + dx, y + dy, height, behind, takesRoom);
     }
   }
 }

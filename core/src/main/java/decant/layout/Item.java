@@ -1,6 +1,8 @@
 package decant.layout;
 
 import decant.model.Colour;
+import decant.model.Inline;
+import decant.model.Insets;
 import decant.model.Link;
 import decant.model.MediaId;
 import decant.text.FontFace;
@@ -51,16 +53,40 @@ public sealed interface Item {
   /**
    * A filled rectangle: an underline, a background. {@code top} is above the baseline, in points.
    */
-  record Fill(double x, double top, double width, double height, Colour colour, Role role)
+  record Fill(
+      double x, double top, double width, double height, Colour colour, Role role, Pattern pattern)
       implements Item {
     /** What it is for; painted in this order, text between background and line. */
     public enum Role {
       BACKGROUND,
       LINE
     }
+
+    /** How the area is filled along its length. */
+    public enum Pattern {
+      SOLID,
+      DOTTED,
+      DASHED,
+      WAVE
+    }
   }
 
   /** A picture that stands on the baseline. */
-  record PictureBox(MediaId media, double x, double width, double height, String alt, int at)
-      implements Item {}
+  record PictureBox(
+      MediaId media,
+      double x,
+      double width,
+      double height,
+      Insets crop,
+      double rotation,
+      String alt,
+      int at)
+      implements Item {
+    static PictureBox of(Inline.Picture p, double x, int at) {
+      return new PictureBox(p.media(), x, p.width(), p.height(), p.crop(), p.rotation(), p.alt(), at);
+    }
+  }
+
+  /** A shape that stands on the baseline, with what stands in it. */
+  record ShapeBox(Drawn shape, double x, double width, double height, int at) implements Item {}
 }

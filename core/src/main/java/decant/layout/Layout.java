@@ -2,6 +2,11 @@ package decant.layout;
 
 import decant.model.Document;
 import decant.model.DocumentIndex;
+import decant.model.Inline;
+import decant.model.ListDefinition.NumberFormat;
+import decant.model.PageSetup;
+import decant.model.ParagraphTraits;
+import java.util.HashMap;
 import decant.model.NodeId;
 import decant.model.Position;
 import decant.model.Section;
@@ -27,7 +32,10 @@ public final class Layout {
 
   /** Sets running texts, which need the number of pages. */
   interface RunningTexts {
-    List<Fragment> set(Story story, double width, FieldValues fields);
+    /**
+     * @param top where the text begins on the page
+     */
+    List<Fragment> set(Story story, PageSetup setup, double top, FieldValues fields);
   }
 
   Layout(
@@ -63,67 +71,165 @@ public final class Layout {
 
   private List<Fragment> setRunning(Page page) {
     Section s = document.sections().get(page.section());
-    var fields = new FieldValues(page.number(), pages.size(), document.particulars().title());
+    PageSetup setup = page.setup();
+    FieldValues fields = fieldsOf(page);
     var out = new ArrayList<Fragment>();
-    double width = page.setup().textWidth();
-    s.runningFor(true, page.firstOfSection(), page.number())
+    s.runningFor(true, page.firstOfSection(), page.shown())
         .ifPresent(h -> {
-          for (Fragment f : runningTexts.set(h, width, fields)) {
-            out.add(moved(f, page.setup().left(), page.setup().header()));
+          for (Fragment f : runningTexts.set(h, setup, setup.header(), fields)) {
+            out.add(f.moved(setup.left(), setup.header()));
           }
         });
-    s.runningFor(false, page.firstOfSection(), page.number())
-        .ifPresent(h -> {
-          List<Fragment> set = runningTexts.set(h, width, fields);
-          double height = set.isEmpty() ? 0 : set.getLast().bottom();
-          double top = page.setup().height() - page.setup().footer() - height;
-          for (Fragment f : set) {
-            out.add(moved(f, page.setup().left(), top));
+    s.runningFor(false, page.firstOfSection(), page.shown())
+        .ifPresent(f -> {
+          // How high it is does not follow from where it stands, but what floats in it does.
+          double height = heightOf(runningTexts.set(f, setup, 0, fields));
+          double top = setup.height() - setup.footer() - height;
+          for (Fragment part : runningTexts.set(f, setup, top, fields)) {
+            out.add(part.moved(setup.left(), top));
           }
         });
     return out;
   }
 
-  private static Fragment moved(Fragment f, double dx, double dy) {
-    return switch (f) {
-      case Fragment.Lines l ->
-          new Fragment.Lines(l.layout(), l.from(), l.to(), l.x() + dx, l.y() + dy);
-      case Fragment.Rows r ->
-          new Fragment.Rows(r.layout(), r.from(), r.to(), r.repeatHeader(), r.x() + dx, r.y() + dy);
-    };
+  private FieldValues fieldsOf(Page page) {
+    return new FieldValues(
+        page.shown(),
+        document.sections().get(page.section()).page().numbers().format(),
+        pages.size(),
+        document.particulars().title(),
+        Map.of(),
+        Map.of(),
+        style -> styledText(page, style));
   }
 
-  /** The pages that a block of the flow or of a note stands on; empty if they are not made yet. */
+  /** How high a running text is, without what stands beside it. */
+  static double heightOf(List<Fragment> running) {
+    double bottom = 0;
+    for (Fragment f : running) {
+      if (!(f instanceof Fragment.Floated)) {
+        bottom = Math.max(bottom, f.bottom());
+      }
+    }
+    return bottom;
+  }
+
+  /** The first text on the page in a named style, or else the last before it (§17.16.5.59). */
+  private String styledText(Page page, String style) {
+    for (Fragment f : page.body()) {
+      if (f instanceof Fragment.Lines l && l.from() == 0 && isIn(l.layout(), style)) {
+        return plain(l.layout());
+      }
+    }
+    for (int k = page.number() - 2; k >= 0; k--) {
+      List<Fragment> body = pages.get(k).body();
+      for (int j = body.size() - 1; j >= 0; j--) {
+        if (body.get(j) instanceof Fragment.Lines l && isIn(l.layout(), style)) {
+          return plain(l.layout());
+        }
+      }
+    }
+    return "";
+  }
+
+  private static boolean isIn(ParagraphLayout p, String style) {
+    return p.style().style().equals(style) && !p.source().inlines().isEmpty();
+  }
+
+  private static String plain(ParagraphLayout p) {
+    return p.source().text().replace(Inline.OBJECT, ' ').replaceAll("\\s+", " ").strip();
+  }
+
+  /** The pages that bookmarks stand on, as they are shown there. */
+  Map<String, String> bookmarkPages() {
+    var out = new HashMap<String, String>();
+    for (Page page : pages) {
+      NumberFormat format = document.sections().get(page.section()).page().numbers().format();
+      String shown = ListLabels.number(format, page.shown());
+      page.body().forEach(f -> bookmarks(f, shown, out));
+    }
+    return out;
+  }
+
+  private static void bookmarks(Fragment f, String shown, Map<String, String> out) {
+    switch (f) {
+      case Fragment.Lines l ->
+          l.layout()
+              .source()
+              .look()
+              .value(ParagraphTraits.BOOKMARKS)
+              .forEach(b -> out.putIfAbsent(b, shown));
+      case Fragment.Rows r -> {
+        for (int k = r.from(); k < r.to(); k++) {
+          r.layout()
+              .rows()
+              .get(k)
+              .cells()
+              .forEach(c -> c.content().forEach(n -> bookmarks(n, shown, out)));
+        }
+      }
+      case Fragment.Floated p -> {}
+    }
+  }
+
+  /** The pages that a block stands on, wherever it is nested; empty if they are not made yet. */
   public List<Page> pagesOf(NodeId block) {
-    int k = flowNumber(block);
-    if (k < 0 || pages.isEmpty()) {
+    Optional<DocumentIndex.TopLevel> top = document.index().topLevel(block);
+    if (top.isPresent()) {
+      return pagesOfBlock(
+          flow.sectionStarts()[top.get().section()] + top.get().block());
+    }
+    NodeId story = document.index().story(document, block).orElse(null);
+    return story == null ? List.of() : pagesOfStory(story);
+  }
+
+  private List<Page> pagesOfBlock(int k) {
+    if (pages.isEmpty()) {
       return List.of();
     }
-    int first = firstPageOf(k);
+    NodeId id = flow.blocks().get(k).id();
     var out = new ArrayList<Page>();
-    for (int p = first; p < pages.size() && pages.get(p).start().block() <= k; p++) {
-      boolean there =
-          pages.get(p).body().stream()
-              .anyMatch(f -> f.source().id().equals(flow.blocks().get(k).id()));
-      if (there) {
+    for (int p = firstPageOf(k); p < pages.size() && pages.get(p).start().block() <= k; p++) {
+      if (pages.get(p).body().stream().anyMatch(f -> f.source().id().equals(id))) {
         out.add(pages.get(p));
       }
     }
     return out;
   }
 
-  private int flowNumber(NodeId block) {
-    Optional<DocumentIndex.TopLevel> top = document.index().topLevel(block);
-    if (top.isPresent()) {
-      return flow.sectionStarts()[top.get().section()] + top.get().block();
-    }
+  /** Pages that hold a note, or a shape with a text in it: those that its anchor stands on. */
+  private List<Page> pagesOfStory(NodeId story) {
     int notes = flow.sectionStarts()[flow.sectionStarts().length - 1];
-    for (int k = notes; k < flow.size(); k++) {
-      if (flow.blocks().get(k).id().equals(block)) {
-        return k;
+    Story s = document.stories().get(story);
+    if (s != null && s.kind() == Story.Kind.ENDNOTE) {
+      for (int k = notes; k < flow.size(); k++) {
+        if (s.blocks().contains(flow.blocks().get(k))) {
+          return pagesOfBlock(k);
+        }
       }
     }
-    return -1;
+    for (int k = 0; k < notes; k++) {
+      boolean refers =
+          Context.holds(
+              flow.blocks().get(k),
+              i ->
+                  i instanceof Inline.NoteMark m && m.note().equals(story)
+                      || i instanceof Inline.Shape h && h.story().equals(Optional.of(story)));
+      if (refers) {
+        List<Page> found = pagesOfBlock(k);
+        if (found.isEmpty()) {
+          return found;
+        }
+        // A note may go on on the page after.
+        int after = found.getLast().number();
+        var out = new ArrayList<>(found);
+        if (after < pages.size()) {
+          out.add(pages.get(after));
+        }
+        return out;
+      }
+    }
+    return List.of();
   }
 
   /** The last page that begins before a block, or with it. */

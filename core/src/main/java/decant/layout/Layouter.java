@@ -2,11 +2,12 @@ package decant.layout;
 
 import decant.model.Block;
 import decant.model.Document;
+import decant.model.EmbeddedFont;
+import decant.model.Inline;
 import decant.model.NodeId;
-import decant.model.Paragraph;
+import decant.model.PageSetup;
 import decant.model.Section;
 import decant.model.Story;
-import decant.model.Table;
 import decant.text.FontBook;
 import decant.text.JdkShaper;
 import decant.text.Shaper;
@@ -16,7 +17,6 @@ import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
-import java.util.Objects;
 import java.util.Set;
 import java.util.function.BooleanSupplier;
 import java.util.function.Consumer;
@@ -30,20 +30,28 @@ import org.jspecify.annotations.Nullable;
  * <p>Used by one thread at a time.
  */
 public final class Layouter {
-  private final FontBook fonts;
+  /** So often pages are made anew because numbers of pages stand in the text that makes them. */
+  private static final int SETTLING = 3;
+
+  private static final int CLEANING = 200;
+
+  private final FontBook shipped;
+  private List<EmbeddedFont> embeddedFonts = List.of();
+  private FontBook fonts;
   private final Shaper shaper = new WordCache(new JdkShaper());
   private @Nullable BlockSetter setter;
-  private Map<NodeId, String> labels = Map.of();
+  private Context context = Context.NONE;
   private @Nullable Layout last;
   private int sinceCleaning;
 
   public Layouter(FontBook fonts) {
+    this.shipped = fonts;
     this.fonts = fonts;
   }
 
   /** All pages of a document. */
   public Layout layout(Document d) {
-    return Objects.requireNonNull(layout(d, () -> false, Integer.MAX_VALUE, l -> {}));
+    return layout(d, () -> false, Integer.MAX_VALUE, l -> {});
   }
 
   /**
@@ -55,59 +63,92 @@ public final class Layouter {
    */
   public Layout layout(
       Document d, BooleanSupplier interrupted, int everyPages, Consumer<Layout> partial) {
+    Layout result = pass(d, context.fields(), interrupted, everyPages, partial);
+    for (int k = 0; k < SETTLING && result.complete() && showsPages(result.flow()); k++) {
+      FieldValues known =
+          context.fields().withPages(result.pages().size(), result.bookmarkPages());
+      if (known.pages() == context.fields().pages()
+          && known.pageOf().equals(context.fields().pageOf())) {
+        break;
+      }
+      result = pass(d, known, interrupted, everyPages, partial);
+    }
+    return result;
+  }
+
+  private static boolean showsPages(Flow flow) {
+    return flow.blocks().stream()
+        .anyMatch(b ->
+            Context.holds(
+                b,
+                i ->
+                    i instanceof Inline.Field f
+                        && (f.kind() == Inline.Field.Kind.PAGES
+                            || f.kind() == Inline.Field.Kind.PAGE_OF)));
+  }
+
+  private Layout pass(
+      Document d,
+      FieldValues values,
+      BooleanSupplier interrupted,
+      int everyPages,
+      Consumer<Layout> partial) {
+    BlockSetter known = setter;
     BlockSetter blocks = setterFor(d);
-    Map<NodeId, String> newLabels = ListLabels.of(d, blocks.styles());
-    boolean noteLabelsSame =
-        last == null || last.document().notes().keySet().equals(d.notes().keySet());
-    blocks.use(newLabels);
+    Context now = Context.of(d, blocks.styles(), values);
+    blocks.use(now);
     Flow flow = Flow.of(d);
     Layout before = last;
     boolean reusable =
         before != null
             && before.complete()
-            && sameSheets(before.document(), d)
-            && setter == blocks
-            && noteLabelsSame;
+            && known == blocks
+            && sameSheets(before.document(), d);
     setter = blocks;
-    Layout.RunningTexts running = runningTexts(d, blocks.styles());
+    Layout.RunningTexts running = runningTexts(d, blocks.styles(), now);
+    var filler = new PageFiller(d, flow, blocks);
 
     List<Page> kept = List.of();
-    Page.FlowPoint from = new Page.FlowPoint(0, 0);
-    boolean forced = true;
-    Paginator.Reuse reuse = (start, number) -> null;
+    var from = new PageFiller.Start(new Page.FlowPoint(0, 0), null, List.of(), true);
+    Paginator.Reuse reuse = (start, afterBreak, number, shown) -> null;
     if (reusable && before != null) {
-      int prefix = commonPrefix(before.flow(), flow, newLabels);
-      int suffix = commonSuffix(before.flow(), flow, newLabels, prefix);
+      int prefix = commonPrefix(before.flow(), flow, now);
+      int suffix = commonSuffix(before.flow(), flow, now, prefix);
       int shift = flow.size() - before.flow().size();
       int suffixStart = flow.size() - suffix;
       kept = pagesBefore(before.pages(), prefix);
       if (!kept.isEmpty()) {
-        from = before.pages().get(kept.size()).start();
-        // A page that began at a break asked for keeps the space above its first block.
-        forced = beginsForced(before, kept.size());
+        from = startOf(before.pages().get(kept.size()), d, flow, blocks);
       }
       Map<Page.FlowPoint, Integer> starts = startsFrom(before.pages(), suffixStart - shift);
       reuse =
-          (start, number) -> {
+          (start, afterBreak, number, shown) -> {
             Integer k =
                 start.block() < suffixStart
                     ? null
                     : starts.get(new Page.FlowPoint(start.block() - shift, start.part()));
-            boolean otherSide = k != null && (k + 1 - number) % 2 != 0 && hasEvenPages(d);
-            return k == null || otherSide ? null : movedFrom(before.pages(), k, number, shift);
+            if (k == null) {
+              return null;
+            }
+            Page page = before.pages().get(k);
+            boolean otherSide = (page.shown() - shown) % 2 != 0 && hasSides(d);
+            return otherSide || page.afterBreak() != afterBreak
+                ? null
+                : movedFrom(d, before.pages(), k, number, shown, shift);
           };
     }
-    var paginator = new Paginator(d, flow, blocks, kept, from, forced);
+    var paginator = new Paginator(d, filler, kept);
     boolean complete =
         paginator.run(
+            from,
             reuse,
             interrupted,
             everyPages,
             pages -> partial.accept(new Layout(d, pages, false, flow, running)));
-    labels = newLabels;
+    context = now;
     var result = new Layout(d, paginator.pages(), complete, flow, running);
     last = result;
-    if (++sinceCleaning > 200) {
+    if (++sinceCleaning > CLEANING) {
       sinceCleaning = 0;
       blocks.retain(idsOf(d));
     }
@@ -116,54 +157,68 @@ public final class Layouter {
 
   private BlockSetter setterFor(Document d) {
     BlockSetter known = setter;
-    boolean notesSame = last != null && last.document().notes().keySet().equals(d.notes().keySet());
     if (known != null
         && known.styles().sheet() == d.styles()
-        && known.styles().lists() == d.lists()
-        && notesSame) {
+        && known.styles().lists() == d.lists()) {
       return known;
     }
-    var fresh =
-        new BlockSetter(
-            new Styles(d.styles(), d.lists(), fonts), shaper, noteLabels(d), FieldValues.NONE);
-    if (known != null && notesSame) {
+    var fresh = new BlockSetter(new Styles(d.styles(), d.lists(), fontsOf(d)), shaper);
+    if (known != null) {
       fresh.inherit(known);
     }
     return fresh;
   }
 
-  private static Map<NodeId, String> noteLabels(Document d) {
-    var out = new HashMap<NodeId, String>();
-    int n = 1;
-    for (NodeId id : d.notes().keySet()) {
-      out.put(id, Integer.toString(n++));
+  /** The shipped fonts with those that the document brings along. */
+  private FontBook fontsOf(Document d) {
+    List<EmbeddedFont> embedded = d.styles().typesetting().fonts();
+    if (!embedded.equals(embeddedFonts)) {
+      embeddedFonts = embedded;
+      fonts =
+          shipped.with(
+              embedded.stream()
+                  .map(f ->
+                      new FontBook.Embedded(
+                          f.family(), f.bold(), f.italic(), f.file().bytes()))
+                  .toList());
     }
-    return out;
+    return fonts;
   }
 
-  private Layout.RunningTexts runningTexts(Document d, Styles styles) {
+  private Layout.RunningTexts runningTexts(Document d, Styles styles, Context now) {
     return new Layout.RunningTexts() {
+      private @Nullable BlockSetter own;
+
       @Override
-      public synchronized List<Fragment> set(Story story, double width, FieldValues fields) {
-        // A shaper of its own: running texts are asked for by painting threads.
-        var own = new Styles(styles.sheet(), styles.lists(), fonts);
-        return new BlockSetter(own, new JdkShaper(), noteLabels(d), fields)
-            .stack(story.blocks(), width, 0, 0);
+      public synchronized List<Fragment> set(
+          Story story, PageSetup setup, double top, FieldValues fields) {
+        BlockSetter s = own;
+        if (s == null) {
+          // A shaper of its own: running texts are asked for by painting threads.
+          s =
+              new BlockSetter(
+                  new Styles(styles.sheet(), styles.lists(), styles.fonts()),
+                  new WordCache(new JdkShaper()));
+          own = s;
+        }
+        s.use(new Context(Map.of(), d.stories(), fields.withNotes(now.fields().notes())));
+        return s.stack(
+            story.blocks(), setup.textWidth(), Area.running(setup, setup.left(), top));
       }
     };
   }
 
-  /**
-   * Whether left and right pages have running texts of their own, which may leave them different
-   * room.
-   */
-  private static boolean hasEvenPages(Document d) {
+  /** Whether left and right pages differ, by their running texts or because sections ask for one. */
+  private static boolean hasSides(Document d) {
     return d.sections().stream()
         .anyMatch(s ->
             s.running().containsKey(Section.Running.HEADER_EVEN)
-                || s.running().containsKey(Section.Running.FOOTER_EVEN));
+                || s.running().containsKey(Section.Running.FOOTER_EVEN)
+                || s.start() == Section.Start.ODD_PAGE
+                || s.start() == Section.Start.EVEN_PAGE);
   }
 
+  /** Whether all papers and running texts are the same, which give pages their room. */
   private static boolean sameSheets(Document a, Document b) {
     if (a.sections() == b.sections()) {
       return true;
@@ -172,66 +227,45 @@ public final class Layouter {
       return false;
     }
     for (int s = 0; s < a.sections().size(); s++) {
-      if (!a.sections().get(s).page().equals(b.sections().get(s).page())) {
+      Section x = a.sections().get(s);
+      Section y = b.sections().get(s);
+      if (!x.page().equals(y.page())
+          || x.start() != y.start()
+          || !x.running().equals(y.running())) {
         return false;
       }
     }
     return true;
   }
 
-  private int commonPrefix(Flow a, Flow b, Map<NodeId, String> newLabels) {
+  private int commonPrefix(Flow a, Flow b, Context now) {
     int n = Math.min(a.size(), b.size());
     int k = 0;
-    while (k < n && same(a, k, b, k, newLabels)) {
+    while (k < n && same(a, k, b, k, now)) {
       k++;
     }
     return k;
   }
 
-  private int commonSuffix(Flow a, Flow b, Map<NodeId, String> newLabels, int prefix) {
+  private int commonSuffix(Flow a, Flow b, Context now, int prefix) {
     int n = Math.min(a.size(), b.size()) - prefix;
     int k = 0;
-    while (k < n && same(a, a.size() - 1 - k, b, b.size() - 1 - k, newLabels)) {
+    while (k < n && same(a, a.size() - 1 - k, b, b.size() - 1 - k, now)) {
       k++;
     }
     return k;
   }
 
-  private boolean same(Flow a, int i, Flow b, int j, Map<NodeId, String> newLabels) {
+  private boolean same(Flow a, int i, Flow b, int j, Context now) {
     Block block = b.blocks().get(j);
-    if (a.blocks().get(i) != block || a.sections()[i] != b.sections()[j]) {
-      return false;
-    }
-    if (labels.isEmpty() && newLabels.isEmpty()) {
-      return true;
-    }
-    return switch (block) {
-      case Paragraph p -> Objects.equals(labels.get(p.id()), newLabels.get(p.id()));
-      case Table t -> labelsSame(t, newLabels);
-      case decant.model.KeptBlock k -> true;
-    };
-  }
-
-  private boolean labelsSame(Table t, Map<NodeId, String> newLabels) {
-    for (Table.Row r : t.rows()) {
-      for (decant.model.Cell c : r.cells()) {
-        for (Block b : c.blocks()) {
-          boolean same =
-              b instanceof Table inner
-                  ? labelsSame(inner, newLabels)
-                  : Objects.equals(labels.get(b.id()), newLabels.get(b.id()));
-          if (!same) {
-            return false;
-          }
-        }
-      }
-    }
-    return true;
+    return a.blocks().get(i) == block
+        && a.sections()[i] == b.sections()[j]
+        && context.agrees(now, block);
   }
 
   /**
    * The pages that a change at a block leaves alone: all but the one before the first page it
-   * stands on.
+   * stands on, down to one after which a page can begin that follows from its start alone.
    */
   private static List<Page> pagesBefore(List<Page> pages, int changed) {
     int k = 0;
@@ -239,41 +273,48 @@ public final class Layouter {
       k++;
     }
     // Page k-1 may hold the changed block; page k-2 may have been filled looking ahead at it.
-    return pages.subList(0, Math.max(0, Math.min(k - 2, pages.size() - 1)));
+    int keep = Math.max(0, Math.min(k - 2, pages.size() - 1));
+    while (keep > 0 && !pages.get(keep).resumable()) {
+      keep--;
+    }
+    return pages.subList(0, keep);
   }
 
-  private static boolean beginsForced(Layout before, int page) {
-    Page p = before.pages().get(page);
-    if (p.firstOfSection()) {
-      return true;
+  private static PageFiller.Start startOf(
+      Page page, Document d, Flow flow, BlockSetter blocks) {
+    Page.FlowPoint at = page.start();
+    BlockLayout begun = null;
+    if (at.part() > 0) {
+      PageSetup p = d.sections().get(flow.sections()[at.block()]).page();
+      blocks.snapTo(p.grid());
+      begun = blocks.set(flow.blocks().get(at.block()), p.columns().width(0, p.textWidth()));
     }
-    if (p.body().isEmpty()) {
-      return false;
-    }
-    Fragment first = p.body().getFirst();
-    if (first instanceof Fragment.Lines l
-        && l.layout().style().pageBreakBefore()
-        && l.from() == 0) {
-      return true;
-    }
-    List<Fragment> earlier = before.pages().get(page - 1).body();
-    return !earlier.isEmpty()
-        && earlier.getLast() instanceof Fragment.Lines l
-        && l.layout().lines().get(l.to() - 1).pageBreak();
+    return new PageFiller.Start(at, begun, List.of(), page.afterBreak());
   }
 
   private static Map<Page.FlowPoint, Integer> startsFrom(List<Page> pages, int block) {
     var out = new HashMap<Page.FlowPoint, Integer>();
     for (int k = pages.size() - 1; k >= 0 && pages.get(k).start().block() >= block; k--) {
-      out.put(pages.get(k).start(), k);
+      if (pages.get(k).resumable()) {
+        out.put(pages.get(k).start(), k);
+      }
     }
     return out;
   }
 
-  private static List<Page> movedFrom(List<Page> pages, int from, int number, int shift) {
+  private static List<Page> movedFrom(
+      Document d, List<Page> pages, int from, int number, int shown, int shift) {
     var out = new ArrayList<Page>();
+    int next = shown;
     for (int k = from; k < pages.size(); k++) {
-      out.add(pages.get(k).moved(number + k - from, shift));
+      Page p = pages.get(k);
+      if (k > from) {
+        next =
+            p.firstOfSection()
+                ? d.sections().get(p.section()).page().numbers().start().orElse(next + 1)
+                : next + 1;
+      }
+      out.add(p.moved(number + k - from, next, shift));
     }
     return out;
   }
@@ -282,6 +323,7 @@ public final class Layouter {
     var ids = new HashSet<NodeId>();
     d.paragraphs().forEach(p -> ids.add(p.id()));
     Flow.of(d).blocks().forEach(b -> ids.add(b.id()));
+    d.stories().values().forEach(s -> s.blocks().forEach(b -> ids.add(b.id())));
     return ids;
   }
 }

@@ -10,7 +10,7 @@ import java.util.List;
  * @param baseline from the line's own top
  * @param from first place of the paragraph on it
  * @param to place after the last one; spaces and breaks at the end included
- * @param pageBreak the page ends after it
+ * @param ends what ends with it, because the text asks for it
  */
 public record Line(
     double top,
@@ -19,7 +19,14 @@ public record Line(
     int from,
     int to,
     List<Item> items,
-    boolean pageBreak) {
+    Ends ends) {
+  /** What a line ends besides itself. */
+  public enum Ends {
+    NOTHING,
+    COLUMN,
+    PAGE
+  }
+
   public Line {
     items = List.copyOf(items);
   }

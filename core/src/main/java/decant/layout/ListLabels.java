@@ -11,15 +11,21 @@ import decant.model.ParagraphTraits;
 import decant.model.Section;
 import decant.model.Table;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Set;
 
 /** The labels of list items, counted through the document in reading order. */
 public final class ListLabels {
+  /** No item of the level was counted yet. */
+  private static final int UNSET = Integer.MIN_VALUE;
+
   private final Styles styles;
   private final Map<String, int[]> counters = new HashMap<>();
   private final Map<NodeId, String> labels = new HashMap<>();
+  private final Set<String> started = new HashSet<>();
 
   private ListLabels(Styles styles) {
     this.styles = styles;
@@ -58,24 +64,49 @@ public final class ListLabels {
       return;
     }
     int depth = Math.clamp(member.depth(), 0, list.levels().size() - 1);
-    int[] n = counters.computeIfAbsent(list.id(), k -> new int[9]);
-    n[depth] = n[depth] == 0 ? list.level(depth).start() : n[depth] + 1;
+    int[] n = counters.computeIfAbsent(list.series(), k -> unset());
+    if (started.add(list.id() + ' ' + depth) && ownStart(list, depth)) {
+      n[depth] = UNSET; // this list begins anew, whatever its series has come to
+    }
+    n[depth] = n[depth] == UNSET ? list.level(depth).start() : n[depth] + 1;
     for (int k = 0; k < depth; k++) {
-      if (n[k] == 0) {
+      if (n[k] == UNSET) {
         n[k] = list.level(k).start();
       }
     }
-    java.util.Arrays.fill(n, depth + 1, n.length, 0);
+    for (int k = depth + 1; k < n.length; k++) {
+      int after = k < list.levels().size() ? list.level(k).restartAfter() : k;
+      if (after == ListDefinition.USUAL_RESTART || depth < after) {
+        n[k] = UNSET;
+      }
+    }
     labels.put(p.id(), label(list, depth, n));
+  }
+
+  private static int[] unset() {
+    int[] n = new int[9];
+    java.util.Arrays.fill(n, UNSET);
+    return n;
+  }
+
+  private static boolean ownStart(ListDefinition list, int depth) {
+    return !list.series().equals(list.id()) && list.restarts().contains(depth);
   }
 
   private static String label(ListDefinition list, int depth, int[] n) {
     ListDefinition.Level level = list.level(depth);
     String label = level.pattern();
+    if (level.format() == ListDefinition.NumberFormat.BULLET) {
+      return label;
+    }
     for (int k = 0; k <= depth && k < 9; k++) {
       String mark = "%" + (k + 1);
       if (label.contains(mark)) {
-        label = label.replace(mark, number(list.level(k).format(), n[k]));
+        ListDefinition.NumberFormat own = list.level(k).format();
+        boolean plain = level.legal() && own != ListDefinition.NumberFormat.NONE;
+        label =
+            label.replace(
+                mark, number(plain ? ListDefinition.NumberFormat.DECIMAL : own, n[k]));
       }
     }
     return label;
@@ -84,12 +115,19 @@ public final class ListLabels {
   static String number(ListDefinition.NumberFormat format, int n) {
     return switch (format) {
       case DECIMAL, BULLET -> Integer.toString(n);
+      case TWO_DIGITS -> n >= 0 && n < 10 ? "0" + n : Integer.toString(n);
+      case ORDINAL -> n + ordinalEnding(n);
       case NONE -> "";
       case LOWER_LETTER -> letters(n);
       case UPPER_LETTER -> letters(n).toUpperCase(Locale.ROOT);
       case LOWER_ROMAN -> roman(n);
       case UPPER_ROMAN -> roman(n).toUpperCase(Locale.ROOT);
     };
+  }
+
+  private static String ordinalEnding(int n) {
+    boolean teen = n % 100 > 10 && n % 100 < 14;
+    return teen ? "th" : n % 10 == 1 ? "st" : n % 10 == 2 ? "nd" : n % 10 == 3 ? "rd" : "th";
   }
 
   /** a to z, then aa to zz, as ISO/IEC 29500-1 §17.18.59 has it. */

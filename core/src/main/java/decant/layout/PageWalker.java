@@ -1,10 +1,15 @@
 package decant.layout;
 
+import decant.layout.Item.Fill.Pattern;
 import decant.model.Block;
 import decant.model.Box;
 import decant.model.Colour;
+import decant.model.Inline.Geometry;
 import decant.model.Link;
+import decant.model.Rule;
 import java.util.List;
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
 
 /** Visits what stands on a page, each thing with its place, in the order it is painted and read. */
 public final class PageWalker {
@@ -17,7 +22,19 @@ public final class PageWalker {
 
     void fill(Box box, Colour colour);
 
+    /**
+     * A shape that is no upright rectangle.
+     *
+     * @param line its outline, or the line that it is
+     */
+    default void shape(Geometry geometry, Box box, Optional<Colour> fill, Optional<Rule> line) {}
+
     void picture(Item.PictureBox picture, Box box);
+
+    /** All that follows is turned clockwise around a point, until {@link #turnBack}. */
+    default void turn(double degrees, double x, double y) {}
+
+    default void turnBack() {}
 
     default void link(Link link, Box box) {}
 
@@ -37,44 +54,100 @@ public final class PageWalker {
   public enum Role {
     BODY,
     RUNNING,
+    NOTE,
     /** Header rows of a table on a page that it continues on. */
     REPEATED
   }
 
   private final Sink sink;
+  private final Lines lines;
 
   private PageWalker(Sink sink) {
     this.sink = sink;
+    this.lines = new Lines(sink);
   }
 
-  /** Visits the running texts of a page, then its body. */
+  /** Visits the paper, the running texts of a page, then its body and its notes. */
   public static void walk(Layout layout, Page page, Sink sink) {
     var walker = new PageWalker(sink);
-    walker.fragments(layout.running(page), 0, 0, Role.RUNNING);
-    walker.fragments(page.body(), 0, 0, Role.BODY);
+    var paper = new Box(0, 0, page.setup().width(), page.setup().height());
+    if (!page.setup().background().equals(Colour.WHITE)) {
+      sink.fill(paper, page.setup().background());
+    }
+    walker.all(layout.running(page), Role.RUNNING);
+    walker.lines.pageBorders(page.setup());
+    walker.all(page.body(), Role.BODY);
+    for (Box rule : page.columnRules()) {
+      sink.fill(rule, Colour.BLACK);
+    }
+    page.notes()
+        .ifPresent(n -> {
+          sink.fill(n.separator(), Colour.BLACK);
+          walker.all(n.content(), Role.NOTE);
+        });
   }
 
+  private void all(List<Fragment> fragments, Role role) {
+    fragments(fragments, 0, 0, role);
+  }
+
+  /** What is behind the text comes first, what is before it last. */
   private void fragments(List<Fragment> fragments, double dx, double dy, Role role) {
     for (Fragment f : fragments) {
-      sink.begin(f.source(), role);
-      switch (f) {
-        case Fragment.Lines l -> lines(l, dx + l.x(), dy + l.y());
-        case Fragment.Rows r -> rows(r, dx + r.x(), dy + r.y(), role);
+      if (f instanceof Fragment.Floated p && p.behind()) {
+        floated(p, dx, dy, role);
       }
-      sink.end();
+    }
+    Fragment above = null;
+    for (int k = 0; k < fragments.size(); k++) {
+      Fragment f = fragments.get(k);
+      Fragment below = k + 1 < fragments.size() ? fragments.get(k + 1) : null;
+      switch (f) {
+        case Fragment.Floated p -> {}
+        case Fragment.Lines l -> {
+          sink.begin(f.source(), role);
+          lines(l, above, below, dx, dy, role);
+          sink.end();
+          above = f;
+        }
+        case Fragment.Rows r -> {
+          sink.begin(f.source(), role);
+          rows(r, dx + r.x(), dy + r.y(), role);
+          sink.end();
+          above = f;
+        }
+      }
+    }
+    for (Fragment f : fragments) {
+      if (f instanceof Fragment.Floated p && !p.behind()) {
+        floated(p, dx, dy, role);
+      }
     }
   }
 
-  private void lines(Fragment.Lines l, double x, double y) {
-    double shift = l.layout().lines().get(l.from()).top();
-    Colour shading = l.layout().style().shading();
-    if (!shading.equals(Colour.WHITE)) {
-      ParagraphStyle s = l.layout().style();
-      double left = s.rightToLeft() ? s.indentEnd() : s.indentStart();
-      sink.fill(
-          new Box(x + left, y, l.layout().width() - s.indentStart() - s.indentEnd(), l.height()),
-          shading);
+  private void floated(Fragment.Floated p, double dx, double dy, Role role) {
+    sink.begin(p.source(), role);
+    switch (p.object()) {
+      case Item.PictureBox pic ->
+          picture(pic, new Box(dx + p.x(), dy + p.y(), pic.width(), pic.height()));
+      case Item.ShapeBox s -> shape(s, dx + p.x(), dy + p.y(), role);
+      case Item.GlyphRun r -> {}
+      case Item.Fill f -> {}
     }
+    sink.end();
+  }
+
+  private void lines(
+      Fragment.Lines l,
+      @Nullable Fragment above,
+      @Nullable Fragment below,
+      double dx,
+      double dy,
+      Role role) {
+    double x = dx + l.x();
+    double y = dy + l.y();
+    double shift = l.layout().lines().get(l.from()).top();
+    lines.around(l, above, below, x, y);
     for (int k = l.from(); k < l.to(); k++) {
       Line line = l.layout().lines().get(k);
       double top = y + line.top() - shift;
@@ -89,12 +162,51 @@ public final class PageWalker {
                     link -> sink.link(link, new Box(x + r.x(), top, r.width(), line.height())));
           }
           case Item.Fill f ->
-              sink.fill(new Box(x + f.x(), baseline - f.top(), f.width(), f.height()), f.colour());
+              lines.across(
+                  new Box(x + f.x(), baseline - f.top(), f.width(), f.height()),
+                  f.colour(),
+                  f.pattern());
           case Item.PictureBox p ->
-              sink.picture(p, new Box(x + p.x(), baseline - p.height(), p.width(), p.height()));
+              picture(p, new Box(x + p.x(), baseline - p.height(), p.width(), p.height()));
+          case Item.ShapeBox s ->
+              shape(s, x + s.x(), baseline - s.shape().height(), role);
         }
       }
     }
+  }
+
+  private void picture(Item.PictureBox p, Box box) {
+    boolean turned = turn(p.rotation(), box);
+    sink.picture(p, box);
+    turnBack(turned);
+  }
+
+  private boolean turn(double degrees, Box box) {
+    if (degrees == 0) {
+      return false;
+    }
+    sink.turn(degrees, box.x() + box.width() / 2, box.y() + box.height() / 2);
+    return true;
+  }
+
+  private void turnBack(boolean turned) {
+    if (turned) {
+      sink.turnBack();
+    }
+  }
+
+  private void shape(Item.ShapeBox s, double x, double y, Role role) {
+    Drawn d = s.shape();
+    var box = new Box(x, y, d.shape().width(), d.height());
+    boolean turned = turn(d.shape().rotation(), box);
+    if (d.shape().geometry() == Geometry.RECTANGLE) {
+      d.shape().fill().ifPresent(c -> sink.fill(box, c));
+      d.shape().outline().filter(Rule::isDrawn).ifPresent(r -> lines.frame(box, r));
+    } else {
+      sink.shape(d.shape().geometry(), box, d.shape().fill(), d.shape().outline());
+    }
+    fragments(d.content(), x, y, role);
+    turnBack(turned);
   }
 
   private void rows(Fragment.Rows r, double x, double y, Role role) {
@@ -117,19 +229,186 @@ public final class PageWalker {
       if (!c.shading().equals(Colour.WHITE)) {
         sink.fill(box, c.shading());
       }
+    }
+    for (TableLayout.CellBox c : row.cells()) {
+      var box = new Box(x + c.x(), y, c.width(), c.height());
       fragments(c.content(), box.x(), box.y(), role);
-      rules(box, c.ruleWidth(), c.ruleColour());
+      lines.edges(box, c.edges());
     }
   }
 
-  private void rules(Box b, double w, Colour colour) {
-    if (w <= 0) {
-      return;
+  /** Draws rules of all kinds as filled boxes, alike for every sink. */
+  private record Lines(Sink sink) {
+    /** The background of a paragraph's lines and the rules around them. */
+    void around(
+        Fragment.Lines l, @Nullable Fragment above, @Nullable Fragment below, double x, double y) {
+      ParagraphStyle s = l.layout().style();
+      boolean shaded = !s.shading().equals(Colour.WHITE);
+      if (!shaded && !s.rules().isDrawn()) {
+        return;
+      }
+      double hanging = Math.min(0, s.firstLine());
+      double start = s.indentStart() + hanging;
+      double left = x + (s.rightToLeft() ? s.indentEnd() : start);
+      double width = l.layout().width() - start - s.indentEnd();
+      boolean joinsAbove = joins(above, l) && l.from() == 0;
+      boolean joinsBelow = below != null && joins(l, below);
+      double top = joinsAbove && above != null ? y - (l.y() - above.bottom()) : y;
+      double bottom = y + l.height();
+      double padLeft = space(s.rules().start());
+      double padRight = space(s.rules().end());
+      double padTop = joinsAbove ? 0 : space(s.rules().top());
+      double padBottom = joinsBelow ? 0 : space(s.rules().bottom());
+      if (shaded) {
+        sink.fill(
+            new Box(
+                left - padLeft,
+                top - padTop,
+                width + padLeft + padRight,
+                bottom - top + padTop + padBottom),
+            s.shading());
+      }
+      if (!s.rules().isDrawn()) {
+        return;
+      }
+      var box =
+          new Box(
+              left - padLeft,
+              top - padTop,
+              width + padLeft + padRight,
+              bottom - top + padTop + padBottom);
+      boolean first = l.from() == 0;
+      boolean last = l.to() == l.layout().lines().size();
+      if (joinsAbove) {
+        s.rules().insideAcross().filter(Rule::isDrawn).ifPresent(r -> horizontal(box.x(), top + (y - top) / 2, box.width(), r));
+      } else if (first) {
+        s.rules().top().filter(Rule::isDrawn).ifPresent(r -> horizontal(box.x(), box.y() - r.extent() / 2, box.width(), r));
+      }
+      if (last && !joinsBelow) {
+        s.rules().bottom().filter(Rule::isDrawn).ifPresent(r -> horizontal(box.x(), box.bottom() + r.extent() / 2, box.width(), r));
+      }
+      s.rules().start().filter(Rule::isDrawn).ifPresent(r -> vertical(box.x() - r.extent() / 2, box.y(), box.height(), r));
+      s.rules().end().filter(Rule::isDrawn).ifPresent(r -> vertical(box.right() + r.extent() / 2, box.y(), box.height(), r));
     }
-    double h = w / 2;
-    sink.fill(new Box(b.x() - h, b.y() - h, b.width() + w, w), colour);
-    sink.fill(new Box(b.x() - h, b.bottom() - h, b.width() + w, w), colour);
-    sink.fill(new Box(b.x() - h, b.y() + h, w, b.height() - w), colour);
-    sink.fill(new Box(b.right() - h, b.y() + h, w, b.height() - w), colour);
+
+    private static double space(Optional<Rule> r) {
+      return r.filter(Rule::isDrawn).map(Rule::space).orElse(0.0);
+    }
+
+    private static boolean joins(@Nullable Fragment a, Fragment b) {
+      if (!(a instanceof Fragment.Lines x) || !(b instanceof Fragment.Lines y)) {
+        return false;
+      }
+      ParagraphStyle s = x.layout().style();
+      ParagraphStyle t = y.layout().style();
+      boolean follows = b.y() >= a.bottom() - 0.1 && Math.abs(a.x() - b.x()) < 0.1;
+      boolean sameShade =
+          s.shading().equals(t.shading())
+              && !s.rules().isDrawn()
+              && !t.rules().isDrawn()
+              && s.indentStart() == t.indentStart()
+              && s.indentEnd() == t.indentEnd();
+      return follows && (s.sharesRules(t) || sameShade);
+    }
+
+    void pageBorders(decant.model.PageSetup p) {
+      if (!p.borders().isDrawn()) {
+        return;
+      }
+      double top = space(p.borders().top());
+      double right = space(p.borders().end());
+      double bottom = space(p.borders().bottom());
+      double left = space(p.borders().start());
+      Box box =
+          p.bordersFromEdge()
+              ? new Box(left, top, p.width() - left - right, p.height() - top - bottom)
+              : new Box(
+                  p.left() - left,
+                  p.top() - top,
+                  p.textWidth() + left + right,
+                  p.textHeight() + top + bottom);
+      p.borders().top().filter(Rule::isDrawn).ifPresent(r -> horizontal(box.x(), box.y(), box.width(), r));
+      p.borders().bottom().filter(Rule::isDrawn).ifPresent(r -> horizontal(box.x(), box.bottom(), box.width(), r));
+      p.borders().start().filter(Rule::isDrawn).ifPresent(r -> vertical(box.x(), box.y(), box.height(), r));
+      p.borders().end().filter(Rule::isDrawn).ifPresent(r -> vertical(box.right(), box.y(), box.height(), r));
+    }
+
+    void frame(Box b, Rule r) {
+      horizontal(b.x(), b.y(), b.width(), r);
+      horizontal(b.x(), b.bottom(), b.width(), r);
+      vertical(b.x(), b.y(), b.height(), r);
+      vertical(b.right(), b.y(), b.height(), r);
+    }
+
+    void edges(Box b, TableLayout.Edges e) {
+      if (e.top().isDrawn()) {
+        horizontal(b.x(), b.y(), b.width(), e.top());
+      }
+      if (e.bottom().isDrawn()) {
+        horizontal(b.x(), b.bottom(), b.width(), e.bottom());
+      }
+      if (e.left().isDrawn()) {
+        vertical(b.x(), b.y(), b.height(), e.left());
+      }
+      if (e.right().isDrawn()) {
+        vertical(b.right(), b.y(), b.height(), e.right());
+      }
+    }
+
+    /** A rule from left to right around a height; it reaches over the corners. */
+    private void horizontal(double x, double y, double length, Rule r) {
+      double h = r.extent() / 2;
+      switch (r.kind()) {
+        case SINGLE -> sink.fill(new Box(x - h, y - h, length + 2 * h, r.width()), r.colour());
+        case DOUBLE -> {
+          sink.fill(new Box(x - h, y - h, length + 2 * h, r.width()), r.colour());
+          sink.fill(new Box(x - h, y + h - r.width(), length + 2 * h, r.width()), r.colour());
+        }
+        case DOTTED -> across(new Box(x, y - h, length, r.width()), r.colour(), Pattern.DOTTED);
+        case DASHED -> across(new Box(x, y - h, length, r.width()), r.colour(), Pattern.DASHED);
+      }
+    }
+
+    private void vertical(double x, double y, double length, Rule r) {
+      double h = r.extent() / 2;
+      switch (r.kind()) {
+        case SINGLE -> sink.fill(new Box(x - h, y, r.width(), length), r.colour());
+        case DOUBLE -> {
+          sink.fill(new Box(x - h, y, r.width(), length), r.colour());
+          sink.fill(new Box(x + h - r.width(), y, r.width(), length), r.colour());
+        }
+        case DOTTED, DASHED -> {
+          double on = r.kind() == Rule.Kind.DOTTED ? r.width() : 4 * r.width();
+          double step = r.kind() == Rule.Kind.DOTTED ? 2 * on : on + 2 * r.width();
+          for (double at = 0; at < length; at += step) {
+            sink.fill(
+                new Box(x - h, y + at, r.width(), Math.min(on, length - at)), r.colour());
+          }
+        }
+      }
+    }
+
+    /** A line or area along a width, in its pattern. */
+    void across(Box b, Colour colour, Pattern pattern) {
+      double w = b.height();
+      switch (pattern) {
+        case SOLID -> sink.fill(b, colour);
+        case DOTTED, DASHED -> {
+          double on = pattern == Pattern.DOTTED ? w : 4 * w;
+          double step = pattern == Pattern.DOTTED ? 2 * w : 6 * w;
+          for (double at = 0; at < b.width(); at += step) {
+            sink.fill(new Box(b.x() + at, b.y(), Math.min(on, b.width() - at), w), colour);
+          }
+        }
+        case WAVE -> {
+          double step = Math.max(0.4, w / 2);
+          for (double at = 0; at < b.width(); at += step) {
+            double up = Math.sin(at / (1.2 * w)) * w;
+            sink.fill(
+                new Box(b.x() + at, b.y() + up, Math.min(step, b.width() - at), w), colour);
+          }
+        }
+      }
+    }
   }
 }

@@ -6,6 +6,8 @@ import decant.model.Look;
 import decant.model.ParagraphTraits;
 import decant.model.ParagraphTraits.Alignment;
 import decant.model.ParagraphTraits.TabStop;
+import decant.model.Rules;
+import decant.model.TextFrame;
 import java.util.List;
 
 /** The paragraph traits in force, all decided. */
@@ -19,6 +21,8 @@ record ParagraphStyle(
     double firstLine,
     double spaceBefore,
     double spaceAfter,
+    boolean autoBefore,
+    boolean autoAfter,
     boolean contextualSpacing,
     LinePitch pitch,
     boolean keepWithNext,
@@ -26,7 +30,11 @@ record ParagraphStyle(
     boolean pageBreakBefore,
     boolean widowControl,
     List<TabStop> tabs,
-    Colour shading) {
+    Colour shading,
+    Rules rules,
+    boolean hyphenates,
+    boolean snaps,
+    TextFrame frame) {
   static ParagraphStyle of(Look look) {
     return new ParagraphStyle(
         look.value(ParagraphTraits.STYLE),
@@ -38,13 +46,50 @@ record ParagraphStyle(
         look.value(ParagraphTraits.FIRST_LINE),
         look.value(ParagraphTraits.SPACE_BEFORE),
         look.value(ParagraphTraits.SPACE_AFTER),
+        look.value(ParagraphTraits.AUTO_BEFORE),
+        look.value(ParagraphTraits.AUTO_AFTER),
         look.value(ParagraphTraits.CONTEXTUAL_SPACING),
         look.value(ParagraphTraits.LINE_PITCH),
         look.value(ParagraphTraits.KEEP_WITH_NEXT),
         look.value(ParagraphTraits.KEEP_TOGETHER),
         look.value(ParagraphTraits.PAGE_BREAK_BEFORE),
         look.value(ParagraphTraits.WIDOW_CONTROL),
-        look.value(ParagraphTraits.TABS),
-        look.value(ParagraphTraits.SHADING));
+        look.value(ParagraphTraits.TABS).stream()
+            .filter(t -> t.kind() != TabStop.Kind.CLEAR)
+            .toList(),
+        look.value(ParagraphTraits.SHADING),
+        look.value(ParagraphTraits.RULES),
+        look.value(ParagraphTraits.HYPHENATION),
+        look.value(ParagraphTraits.SNAP_TO_GRID),
+        look.value(ParagraphTraits.FRAME));
+  }
+
+  /**
+   * The tab stop that a tab from a place leads to: the next one set, the hanging indent, or the
+   * next of those that every paragraph has.
+   */
+  TabStop stopAfter(double x, double tabDistance) {
+    double from = x + LineFiller.TOLERANCE;
+    for (TabStop t : tabs) {
+      if (t.at() > from) {
+        return from < indentStart && indentStart < t.at() && firstLine < 0
+            ? new TabStop(indentStart, TabStop.Kind.LEFT, TabStop.Leader.NONE)
+            : t;
+      }
+    }
+    double next =
+        from < indentStart && firstLine < 0
+            ? indentStart
+            : Math.floor(from / tabDistance + 1) * tabDistance;
+    return new TabStop(next, TabStop.Kind.LEFT, TabStop.Leader.NONE);
+  }
+
+  /** Whether this paragraph and a neighbour of that style stand within the same lines. */
+  boolean sharesRules(ParagraphStyle other) {
+    return rules.isDrawn()
+        && rules.equals(other.rules)
+        && indentStart == other.indentStart
+        && indentEnd == other.indentEnd
+        && Math.min(0, firstLine) == Math.min(0, other.firstLine);
   }
 }

@@ -20,11 +20,29 @@ public final class Places {
 
   private Places() {}
 
-  /** The lines of a page's body from top to bottom, those in cells included. */
+  /**
+   * The lines of a page from top to bottom, those in cells, shapes and notes included, those of
+   * running texts not.
+   */
   public static List<PlacedLine> lines(Page page) {
+    return lines(page.texts());
+  }
+
+  /** The lines of fragments that stand on a page. */
+  public static List<PlacedLine> lines(List<Fragment> fragments) {
     var out = new ArrayList<PlacedLine>();
-    collect(page.body(), 0, 0, out);
+    collect(fragments, 0, 0, out);
     return out;
+  }
+
+  /** The place in its paragraph of what is no text. */
+  static int offsetOf(Item object) {
+    return switch (object) {
+      case Item.PictureBox p -> p.at();
+      case Item.ShapeBox s -> s.at();
+      case Item.GlyphRun r -> r.from();
+      case Item.Fill f -> 0;
+    };
   }
 
   private static void collect(
@@ -35,7 +53,19 @@ public final class Places {
           double shift = l.layout().lines().get(l.from()).top();
           for (int k = l.from(); k < l.to(); k++) {
             Line line = l.layout().lines().get(k);
-            out.add(new PlacedLine(l.layout(), line, dx + l.x(), dy + l.y() + line.top() - shift));
+            double top = dy + l.y() + line.top() - shift;
+            out.add(new PlacedLine(l.layout(), line, dx + l.x(), top));
+            for (Item i : line.items()) {
+              if (i instanceof Item.ShapeBox s) {
+                double above = top + line.baseline() - s.shape().height();
+                collect(s.shape().content(), dx + l.x() + s.x(), above, out);
+              }
+            }
+          }
+        }
+        case Fragment.Floated p -> {
+          if (p.object() instanceof Item.ShapeBox s) {
+            collect(s.shape().content(), dx + p.x(), dy + p.y(), out);
           }
         }
         case Fragment.Rows r -> {
@@ -95,6 +125,14 @@ public final class Places {
           }
           if (offset > p.at()) {
             fallback = Math.max(fallback, p.x() + p.width());
+          }
+        }
+        case Item.ShapeBox s -> {
+          if (offset == s.at()) {
+            return s.x();
+          }
+          if (offset > s.at()) {
+            fallback = Math.max(fallback, s.x() + s.width());
           }
         }
         case Item.Fill f -> {}
@@ -187,6 +225,7 @@ public final class Places {
         && end > 0
         && (text.charAt(end - 1) == '\n'
             || text.charAt(end - 1) == '\f'
+            || text.charAt(end - 1) == decant.model.Inline.COLUMN_BREAK
             || text.charAt(end - 1) == ' ' && line != placed.paragraph().lines().getLast())) {
       end--;
     }

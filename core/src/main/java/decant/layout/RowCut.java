@@ -6,78 +6,94 @@ import java.util.Optional;
 
 /** A row cut in two between the lines of its cells. */
 record RowCut(TableLayout.Row head, Optional<TableLayout.Row> tail) {
+  /**
+   * Cuts a row so that its head is no higher than the room. There is no tail if not one line of it
+   * would stand above the cut, or nothing below it.
+   */
   static RowCut of(TableLayout.Row row, double room) {
     var heads = new ArrayList<TableLayout.CellBox>();
     var tails = new ArrayList<TableLayout.CellBox>();
     double tailHeight = 0;
     boolean anyTail = false;
-    boolean anyHead = false;
+    boolean everyHead = true;
     for (TableLayout.CellBox c : row.cells()) {
       var above = new ArrayList<Fragment>();
       var below = new ArrayList<Fragment>();
+      double limit = room - c.paddingBottom();
       double shift = -1;
       for (Fragment f : c.content()) {
-        switch (f) {
-          case Fragment.Lines l -> {
-            int k = l.from();
-            while (k < l.to() && l.y() + l.layout().height(l.from(), k + 1) <= room) {
-              k++;
-            }
-            if (k > l.from() && below.isEmpty()) {
-              above.add(new Fragment.Lines(l.layout(), l.from(), k, l.x(), l.y()));
-            } else {
-              k = l.from();
-            }
-            if (k < l.to()) {
-              double y = l.y() + l.layout().height(l.from(), k);
-              shift = shift < 0 ? y : shift;
-              below.add(new Fragment.Lines(l.layout(), k, l.to(), l.x(), y - shift));
-            }
-          }
-          case Fragment.Rows t -> {
-            if (t.bottom() <= room && below.isEmpty()) {
-              above.add(t);
-            } else {
-              shift = shift < 0 ? t.y() : shift;
-              below.add(
-                  new Fragment.Rows(t.layout(), t.from(), t.to(), false, t.x(), t.y() - shift));
-            }
-          }
+        int k = below.isEmpty() ? fitting(f, limit) : from(f);
+        if (k > from(f)) {
+          above.add(part(f, from(f), k, f.y()));
+        }
+        if (k < to(f)) {
+          double y = f.y() + height(f, from(f), k);
+          shift = shift < 0 ? y - firstOffset(c) : shift;
+          below.add(part(f, k, to(f), y - shift));
         }
       }
-      anyHead |= !above.isEmpty();
+      everyHead &= !above.isEmpty() || c.content().isEmpty();
       anyTail |= !below.isEmpty();
-      heads.add(with(c, room, above));
-      tails.add(with(c, 0, below));
+      heads.add(c.with(room, above));
+      tails.add(c.with(0, below));
       for (Fragment f : below) {
-        tailHeight = Math.max(tailHeight, f.bottom() + 2);
+        tailHeight = Math.max(tailHeight, f.bottom() + c.paddingBottom());
       }
     }
-    if (!anyHead || !anyTail) {
-      // Nothing can be cut: what is taller than the page is cut off by its edge, as on paper.
-      return new RowCut(
-          new TableLayout.Row(row.number(), Math.min(room, row.height()), row.cells()),
-          Optional.empty());
+    if (!everyHead || !anyTail) {
+      return new RowCut(row, Optional.empty());
     }
     double rest = tailHeight;
-    List<TableLayout.CellBox> sized = tails.stream().map(c -> with(c, rest, c.content())).toList();
+    List<TableLayout.CellBox> sized = tails.stream().map(c -> c.with(rest, c.content())).toList();
     return new RowCut(
-        new TableLayout.Row(row.number(), room, heads),
-        Optional.of(new TableLayout.Row(row.number(), rest, sized)));
+        new TableLayout.Row(row.number(), room, true, false, heads),
+        Optional.of(
+            new TableLayout.Row(row.number(), rest, row.splits(), row.keepWithNext(), sized)));
   }
 
-  private static TableLayout.CellBox with(
-      TableLayout.CellBox c, double height, List<Fragment> content) {
-    return new TableLayout.CellBox(
-        c.number(),
-        c.x(),
-        c.width(),
-        height,
-        c.padding(),
-        c.shading(),
-        c.ruleWidth(),
-        c.ruleColour(),
-        c.header(),
-        content);
+  /** Where content starts below the cell's top: its padding. */
+  private static double firstOffset(TableLayout.CellBox c) {
+    return c.content().isEmpty() ? 0 : Math.max(0, Math.min(c.content().getFirst().y(), 8));
+  }
+
+  /** The part that a fragment can be cut before so that what stands above is within a limit. */
+  private static int fitting(Fragment f, double limit) {
+    int k = from(f);
+    while (k < to(f) && f.y() + height(f, from(f), k + 1) <= limit + 0.01) {
+      k++;
+    }
+    return k;
+  }
+
+  private static int from(Fragment f) {
+    return switch (f) {
+      case Fragment.Lines l -> l.from();
+      case Fragment.Rows r -> r.from();
+      case Fragment.Floated p -> 0;
+    };
+  }
+
+  private static int to(Fragment f) {
+    return switch (f) {
+      case Fragment.Lines l -> l.to();
+      case Fragment.Rows r -> r.to();
+      case Fragment.Floated p -> 1;
+    };
+  }
+
+  private static double height(Fragment f, int from, int to) {
+    return switch (f) {
+      case Fragment.Lines l -> l.layout().height(from, to);
+      case Fragment.Rows r -> r.layout().height(from, to);
+      case Fragment.Floated p -> from < to ? p.height() : 0;
+    };
+  }
+
+  private static Fragment part(Fragment f, int from, int to, double y) {
+    return switch (f) {
+      case Fragment.Floated p -> p.moved(0, y - p.y());
+      case Fragment.Lines l -> new Fragment.Lines(l.layout(), from, to, l.x(), y);
+      case Fragment.Rows r -> new Fragment.Rows(r.layout(), from, to, false, r.x(), y);
+    };
   }
 }

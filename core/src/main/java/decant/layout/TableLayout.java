@@ -1,26 +1,38 @@
 package decant.layout;
 
 import decant.model.Colour;
+import decant.model.Rule;
 import decant.model.Table;
+import decant.model.VerticalAlignment;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 
 /**
  * A table set to a width: rows of cells.
  *
+ * @param x distance of the table's left edge from that of its column
  * @param headerRows how many first rows are repeated on each page the table continues on
  */
-public record TableLayout(Table source, double width, List<Row> rows, int headerRows)
+public record TableLayout(Table source, double x, double width, List<Row> rows, int headerRows)
     implements BlockLayout {
   /**
    * A row.
    *
    * @param number which row of the table it is, or is a part of
+   * @param splits a page break may fall inside it
+   * @param keepWithNext it stands on the page of the row after it
    */
-  public record Row(int number, double height, List<CellBox> cells) {
+  public record Row(
+      int number, double height, boolean splits, boolean keepWithNext, List<CellBox> cells) {
     public Row {
       cells = List.copyOf(cells);
     }
+  }
+
+  /** The lines that are drawn at the edges of a cell. */
+  public record Edges(Rule top, Rule right, Rule bottom, Rule left) {
+    static final Edges NONE = new Edges(Rule.NONE, Rule.NONE, Rule.NONE, Rule.NONE);
   }
 
   /**
@@ -28,22 +40,43 @@ public record TableLayout(Table source, double width, List<Row> rows, int header
    *
    * @param number which cell of its row it is
    * @param height as drawn: more than its row's where it reaches down
-   * @param padding from the edges to the text, left and right
-   * @param ruleWidth width of the lines around it; 0 for none
+   * @param needed the height that its content asks for, padding included
+   * @param paddingBottom below the content
    */
   public record CellBox(
       int number,
       double x,
       double width,
       double height,
-      double padding,
+      double needed,
+      double paddingBottom,
       Colour shading,
-      double ruleWidth,
-      Colour ruleColour,
+      Edges edges,
+      VerticalAlignment alignment,
       boolean header,
       List<Fragment> content) {
     public CellBox {
       content = List.copyOf(content);
+    }
+
+    /** This cell as high as its rows are, its content where the cell's alignment puts it. */
+    CellBox sized(double h) {
+      double shift =
+          Math.max(0, h - needed)
+              * switch (alignment) {
+                case TOP -> 0;
+                case CENTRE -> 0.5;
+                case BOTTOM -> 1;
+              };
+      List<Fragment> moved =
+          shift == 0 ? content : content.stream().map(f -> f.moved(0, shift)).toList();
+      return with(h, moved);
+    }
+
+    /** A part of this cell. */
+    CellBox with(double h, List<Fragment> part) {
+      return new CellBox(
+          number, x, width, h, needed, paddingBottom, shading, edges, alignment, header, part);
     }
   }
 
@@ -87,31 +120,31 @@ public record TableLayout(Table source, double width, List<Row> rows, int header
 
   @Override
   public int leastHead() {
-    return Math.min(rows.size(), headerRows + 1);
+    int n = headerRows;
+    while (n < rows.size() - 1 && rows.get(n).keepWithNext()) {
+      n++;
+    }
+    return Math.min(rows.size(), n + 1);
   }
 
-  /** This table with rows taller than a page cut between lines, so that every row fits on one. */
-  TableLayout fittedTo(double pageHeight) {
-    double room = pageHeight - height(0, headerRows);
-    if (rows.stream().allMatch(r -> r.height() <= room)) {
-      return this;
+  /** Height of the rows that are repeated where the table continues with a row; 0 if none are. */
+  double repeated(int from) {
+    return from > 0 && headerRows > 0 && from >= headerRows ? height(0, headerRows) : 0;
+  }
+
+  /**
+   * This table with one row cut between lines, the first part no higher than the room; empty if
+   * nothing of the row fits, or all.
+   */
+  Optional<TableLayout> cutAt(int row, double room) {
+    RowCut cut = RowCut.of(rows.get(row), room);
+    if (cut.tail().isEmpty()) {
+      return Optional.empty();
     }
-    var out = new ArrayList<Row>();
-    for (Row r : rows) {
-      Row rest = r;
-      while (rest.height() > room) {
-        RowCut cut = RowCut.of(rest, room);
-        out.add(cut.head());
-        if (cut.tail().isEmpty()) {
-          rest = null;
-          break;
-        }
-        rest = cut.tail().get();
-      }
-      if (rest != null) {
-        out.add(rest);
-      }
-    }
-    return new TableLayout(source, width, out, headerRows);
+    var out = new ArrayList<>(rows.subList(0, row));
+    out.add(cut.head());
+    out.add(cut.tail().get());
+    out.addAll(rows.subList(row + 1, rows.size()));
+    return Optional.of(new TableLayout(source, x, width, out, headerRows));
   }
 }

@@ -6,6 +6,7 @@ import decant.model.Inline;
 import decant.model.Look;
 import decant.model.NodeId;
 import decant.model.Paragraph;
+import decant.model.Placement;
 import decant.text.FontFace;
 import decant.text.Glyphs;
 import decant.text.Shaper;
@@ -14,7 +15,6 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
-import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -28,6 +28,7 @@ final class TextUnits {
     SPACE,
     TAB,
     LINE_BREAK,
+    COLUMN_BREAK,
     PAGE_BREAK,
     OBJECT
   }
@@ -38,7 +39,9 @@ final class TextUnits {
    * @param width in points
    * @param breakAfter a line may end after it
    * @param level its bidi embedding level
-   * @param shown what an object shows in place of its one character; empty for a picture
+   * @param shown what an object shows in place of its one character; empty for a picture or shape
+   * @param object the picture or shape that it stands for
+   * @param hyphen a hyphen is shown where a line ends after it
    */
   record Unit(
       Kind kind,
@@ -50,9 +53,28 @@ final class TextUnits {
       boolean breakAfter,
       int level,
       String shown,
-      Inline.@Nullable Picture picture) {
+      @Nullable Inline object,
+      boolean hyphen) {
+    Unit(
+        Kind kind,
+        int from,
+        int to,
+        TextStyle style,
+        Glyphs glyphs,
+        double width,
+        boolean breakAfter,
+        int level,
+        String shown) {
+      this(kind, from, to, style, glyphs, width, breakAfter, level, shown, null, false);
+    }
+
     boolean isSpace() {
       return kind == Kind.SPACE;
+    }
+
+    /** Whether a line ends with it, whatever follows. */
+    boolean endsLine() {
+      return kind == Kind.LINE_BREAK || kind == Kind.COLUMN_BREAK || kind == Kind.PAGE_BREAK;
     }
   }
 
@@ -61,13 +83,11 @@ final class TextUnits {
 
   private final Styles styles;
   private final Shaper shaper;
-  private final Map<NodeId, String> noteLabels;
   private final BreakIterator lineBreaks = BreakIterator.getLineInstance(Locale.ROOT);
 
-  TextUnits(Styles styles, Shaper shaper, Map<NodeId, String> noteLabels) {
+  TextUnits(Styles styles, Shaper shaper) {
     this.styles = styles;
     this.shaper = shaper;
-    this.noteLabels = noteLabels;
   }
 
   List<Unit> cut(Paragraph p, ParagraphStyle style, FieldValues fields) {
@@ -90,29 +110,19 @@ final class TextUnits {
             cutText(out, text, at, end, look, breaks, levels);
           }
         }
-        case Inline.Picture pic ->
-            out.add(
-                new Unit(
-                    Kind.OBJECT,
-                    at,
-                    end,
-                    look,
-                    Glyphs.NONE,
-                    pic.width(),
-                    breaks[end],
-                    level,
-                    "",
-                    pic));
+        case Inline.Picture pic -> {
+          if (pic.placement() instanceof Placement.OnLine) {
+            out.add(object(pic, pic.width(), at, end, look, breaks[end], level));
+          }
+        }
+        case Inline.Shape shape -> {
+          if (shape.placement() instanceof Placement.OnLine) {
+            out.add(object(shape, shape.width(), at, end, look, breaks[end], level));
+          }
+        }
         case Inline.Field f -> out.add(shown(fields.show(f), at, end, look, breaks[end], level));
         case Inline.NoteMark n ->
-            out.add(
-                shown(
-                    noteLabels.getOrDefault(n.note(), "*"),
-                    at,
-                    end,
-                    look.raised(),
-                    breaks[end],
-                    level));
+            out.add(shown(fields.show(n), at, end, look.raised(), breaks[end], level));
         case Inline.KeptInline k -> out.add(shown(k.shown(), at, end, look, breaks[end], level));
       }
       at = end;
@@ -120,11 +130,16 @@ final class TextUnits {
     return out;
   }
 
+  private static Unit object(
+      Inline object, double width, int from, int to, TextStyle look, boolean breakAfter, int level) {
+    return new Unit(
+        Kind.OBJECT, from, to, look, Glyphs.NONE, width, breakAfter, level, "", object, false);
+  }
+
   private Unit shown(String text, int from, int to, TextStyle look, boolean breakAfter, int level) {
     String clean = text.replaceAll("\\p{Cc}", " ");
-    Glyphs g = clean.isEmpty() ? Glyphs.NONE : shape(look.face(), clean, level);
-    return new Unit(
-        Kind.OBJECT, from, to, look, g, scaled(g, look), breakAfter, level, clean, null);
+    Glyphs g = clean.isEmpty() ? Glyphs.NONE : shape(look, clean, level);
+    return new Unit(Kind.OBJECT, from, to, look, g, scaled(g, look), breakAfter, level, clean);
   }
 
   private void cutText(
@@ -139,21 +154,24 @@ final class TextUnits {
     while (k < to) {
       char c = text.charAt(k);
       int level = levels == null ? 0 : levels[k];
-      if (c == '\t' || c == '\n' || c == '\f') {
-        Kind kind = c == '\t' ? Kind.TAB : c == '\n' ? Kind.LINE_BREAK : Kind.PAGE_BREAK;
-        out.add(new Unit(kind, k, k + 1, look, Glyphs.NONE, 0, true, level, "", null));
+      if (isControl(c)) {
+        out.add(new Unit(control(c), k, k + 1, look, Glyphs.NONE, 0, true, level, ""));
         k++;
         continue;
       }
       boolean space = isSpace(c);
+      boolean small = look.smallCaps() && isSmall(text.codePointAt(k));
       FontFace face = faceFor(look.face(), text.codePointAt(k));
       int end = k + Character.charCount(text.codePointAt(k));
       while (end < to && !breaks[end]) {
         int cp = text.codePointAt(end);
-        if (isSpace((char) cp) != space || cp == '\t' || cp == '\n' || cp == '\f') {
+        if (isSpace((char) cp) != space || isControl(cp)) {
           break;
         }
         if (levels != null && levels[end] != level) {
+          break;
+        }
+        if (look.smallCaps() && isSmall(cp) != small) {
           break;
         }
         // Marks, joiners and variation selectors stay with what they belong to.
@@ -162,7 +180,8 @@ final class TextUnits {
         }
         end += Character.charCount(cp);
       }
-      out.add(unit(text, k, end, look, face, space ? Kind.SPACE : Kind.WORD, breaks[end], level));
+      TextStyle style = small ? look.smallCapital() : look;
+      out.add(unit(text, k, end, style, face, space ? Kind.SPACE : Kind.WORD, breaks[end], level));
       k = end;
     }
   }
@@ -178,23 +197,56 @@ final class TextUnits {
       int level) {
     TextStyle style = look.in(face);
     String s = text.substring(from, to);
-    if (look.allCaps()) {
+    if (look.allCaps() || look.smallCaps()) {
       s = capitals(s);
     }
-    if (s.indexOf(SOFT_HYPHEN) >= 0) {
+    boolean soft = s.indexOf(SOFT_HYPHEN) >= 0;
+    boolean hyphen = soft && s.charAt(s.length() - 1) == SOFT_HYPHEN;
+    if (soft) {
       s = s.replace(SOFT_HYPHEN, '\u200B');
     }
-    Glyphs g = shape(face, s, level);
-    return new Unit(kind, from, to, style, g, scaled(g, style), breakAfter, level, "", null);
+    Glyphs g = shape(style, s, level);
+    if (style.letterSpacing() != 0) {
+      g = spaced(g, style);
+    }
+    return new Unit(
+        kind, from, to, style, g, scaled(g, style), breakAfter, level, "", null, hyphen);
   }
 
   /** A part of a word, for words that are wider than the line. */
-  Unit part(Unit u, String text, int from, int to, boolean breakAfter) {
-    return unit(text, from, to, u.style(), u.style().face(), u.kind(), breakAfter, u.level());
+  Unit part(Unit u, String text, int from, int to, boolean breakAfter, boolean hyphen) {
+    Unit p = unit(text, from, to, u.style(), u.style().face(), u.kind(), breakAfter, u.level());
+    return hyphen
+        ? new Unit(
+            p.kind, from, to, p.style, p.glyphs, p.width, breakAfter, p.level, "", null, true)
+        : p;
   }
 
-  Glyphs shape(FontFace face, String text, int level) {
-    return shaper.shape(face, text, (level & 1) == 1);
+  Glyphs shape(TextStyle style, String text, int level) {
+    return shaper.shape(style.face(), text, (level & 1) == 1, style.joins());
+  }
+
+  /** Glyphs moved apart, each cluster as a whole, with the extra space after it. */
+  private static Glyphs spaced(Glyphs g, TextStyle style) {
+    float extra = (float) (style.letterSpacing() * style.face().unitsPerEm() / style.size());
+    float[] x = g.x().clone();
+    int clusters = 0;
+    for (int k = 0; k < x.length; k++) {
+      if (k > 0 && g.clusters()[k] != g.clusters()[k - 1]) {
+        clusters++;
+      }
+      x[k] += extra * clusters;
+    }
+    int n = x.length == 0 ? 0 : clusters + 1;
+    return new Glyphs(g.ids(), x, g.y(), g.clusters(), Math.max(0, g.width() + extra * n));
+  }
+
+  private static boolean isSmall(int cp) {
+    return Character.isLowerCase(cp) && Character.toUpperCase(cp) != cp;
+  }
+
+  double spaceWidth(TextStyle style) {
+    return scaled(shape(style, " ", 0), style);
   }
 
   static double scaled(Glyphs g, TextStyle style) {
@@ -216,6 +268,19 @@ final class TextUnits {
         || type == Character.ENCLOSING_MARK
         || type == Character.COMBINING_SPACING_MARK
         || type == Character.FORMAT;
+  }
+
+  private static boolean isControl(int c) {
+    return c == '\t' || c == '\n' || c == Inline.COLUMN_BREAK || c == '\f';
+  }
+
+  private static Kind control(char c) {
+    return switch (c) {
+      case '\t' -> Kind.TAB;
+      case '\n' -> Kind.LINE_BREAK;
+      case Inline.COLUMN_BREAK -> Kind.COLUMN_BREAK;
+      default -> Kind.PAGE_BREAK;
+    };
   }
 
   private static boolean isSpace(char c) {
@@ -273,11 +338,8 @@ final class TextUnits {
     return levels;
   }
 
-  /** The visible hyphen at a soft hyphen that a line ends with. */
-  Optional<Unit> hyphenAfter(Unit u, String text) {
-    if (u.kind() != Kind.WORD || text.charAt(u.to() - 1) != SOFT_HYPHEN) {
-      return Optional.empty();
-    }
-    return Optional.of(shown("-", u.to(), u.to(), u.style(), true, u.level()));
+  /** The hyphen that is shown where a line ends within a word. */
+  Unit hyphenAfter(Unit u) {
+    return shown("-", u.to(), u.to(), u.style(), true, u.level());
   }
 }

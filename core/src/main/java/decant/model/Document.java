@@ -18,7 +18,7 @@ public final class Document {
   private final StyleSheet styles;
   private final Map<String, ListDefinition> lists;
   private final List<Section> sections;
-  private final Map<NodeId, Story> notes;
+  private final Map<NodeId, Story> stories;
   private final Map<MediaId, Media> media;
   private final List<KeptPart> keptParts;
   private volatile @Nullable DocumentIndex index;
@@ -28,7 +28,7 @@ public final class Document {
       StyleSheet styles,
       Map<String, ListDefinition> lists,
       List<Section> sections,
-      Map<NodeId, Story> notes,
+      Map<NodeId, Story> stories,
       Map<MediaId, Media> media,
       List<KeptPart> keptParts,
       @Nullable DocumentIndex index) {
@@ -36,7 +36,7 @@ public final class Document {
     this.styles = styles;
     this.lists = lists;
     this.sections = sections;
-    this.notes = notes;
+    this.stories = stories;
     this.media = media;
     this.keptParts = keptParts;
     this.index = index;
@@ -48,7 +48,7 @@ public final class Document {
       StyleSheet styles,
       Map<String, ListDefinition> lists,
       List<Section> sections,
-      Map<NodeId, Story> notes,
+      Map<NodeId, Story> stories,
       Map<MediaId, Media> media,
       List<KeptPart> keptParts) {
     if (sections.isEmpty()) {
@@ -59,15 +59,15 @@ public final class Document {
         styles,
         java.util.Collections.unmodifiableMap(new LinkedHashMap<>(lists)),
         List.copyOf(sections),
-        java.util.Collections.unmodifiableMap(new LinkedHashMap<>(notes)),
+        java.util.Collections.unmodifiableMap(new LinkedHashMap<>(stories)),
         java.util.Collections.unmodifiableMap(new LinkedHashMap<>(media)),
         List.copyOf(keptParts),
         null);
   }
 
-  /** A document of one section on A4 with these blocks and no notes, lists or media. */
+  /** A document of one section on A4 with these blocks and no stories, lists or media. */
   public static Document of(StyleSheet styles, List<Block> blocks) {
-    var section = new Section(NodeId.fresh(), PageSetup.A4, false, Map.of(), blocks);
+    var section = new Section(NodeId.fresh(), PageSetup.A4, Section.Start.NEW_PAGE, Map.of(), blocks);
     return of(Particulars.NONE, styles, Map.of(), List.of(section), Map.of(), Map.of(), List.of());
   }
 
@@ -87,8 +87,9 @@ public final class Document {
     return sections;
   }
 
-  public Map<NodeId, Story> notes() {
-    return notes;
+  /** Notes and the texts in shapes: what an inline stands for, by its identity. */
+  public Map<NodeId, Story> stories() {
+    return stories;
   }
 
   public Map<MediaId, Media> media() {
@@ -101,11 +102,11 @@ public final class Document {
   }
 
   public Document withParticulars(Particulars other) {
-    return new Document(other, styles, lists, sections, notes, media, keptParts, index);
+    return new Document(other, styles, lists, sections, stories, media, keptParts, index);
   }
 
   public Document withStyles(StyleSheet other) {
-    return new Document(particulars, other, lists, sections, notes, media, keptParts, index);
+    return new Document(particulars, other, lists, sections, stories, media, keptParts, index);
   }
 
   public Document withMedia(Media added) {
@@ -116,7 +117,7 @@ public final class Document {
         styles,
         lists,
         sections,
-        notes,
+        stories,
         java.util.Collections.unmodifiableMap(copy),
         keptParts,
         index);
@@ -234,7 +235,7 @@ public final class Document {
 
   private Story story(int note) {
     int k = 0;
-    for (Story s : notes.values()) {
+    for (Story s : stories.values()) {
       if (k++ == note) {
         return s;
       }
@@ -259,11 +260,11 @@ public final class Document {
         var copy = new ArrayList<>(sections);
         copy.set(path[1], s.withBlocks(descend(s.blocks(), path, root, length, change)));
         return new Document(
-            particulars, styles, lists, List.copyOf(copy), notes, media, keptParts, keepIndex);
+            particulars, styles, lists, List.copyOf(copy), stories, media, keptParts, keepIndex);
       }
       case DocumentIndex.NOTES -> {
         Story n = story(path[1]);
-        var copy = new LinkedHashMap<>(notes);
+        var copy = new LinkedHashMap<>(stories);
         copy.put(n.id(), n.withBlocks(descend(n.blocks(), path, root, length, change)));
         return new Document(
             particulars,
@@ -283,9 +284,9 @@ public final class Document {
             Section.Running.values()[path[2]],
             n.withBlocks(descend(n.blocks(), path, root, length, change)));
         var copy = new ArrayList<>(sections);
-        copy.set(path[1], new Section(s.id(), s.page(), s.continuous(), texts, s.blocks()));
+        copy.set(path[1], new Section(s.id(), s.page(), s.start(), texts, s.blocks()));
         return new Document(
-            particulars, styles, lists, List.copyOf(copy), notes, media, keptParts, keepIndex);
+            particulars, styles, lists, List.copyOf(copy), stories, media, keptParts, keepIndex);
       }
     }
   }

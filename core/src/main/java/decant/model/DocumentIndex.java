@@ -35,7 +35,7 @@ public final class DocumentIndex {
       }
     }
     int n = 0;
-    for (Story note : d.notes().values()) {
+    for (Story note : d.stories().values()) {
       index.add(note, new int[] {NOTES, n++}, false);
     }
     return index;
@@ -101,7 +101,7 @@ public final class DocumentIndex {
     Container c =
         switch (path[0]) {
           case FLOW -> d.sections().get(path[1]);
-          case NOTES -> new ArrayList<>(d.notes().values()).get(path[1]);
+          case NOTES -> new ArrayList<>(d.stories().values()).get(path[1]);
           default ->
               Optional.ofNullable(
                       d.sections().get(path[1]).running().get(Section.Running.values()[path[2]]))
@@ -111,6 +111,14 @@ public final class DocumentIndex {
       c = ((Table) c.blocks().get(path[k])).rows().get(path[k + 1]).cells().get(path[k + 2]);
     }
     return Optional.of(c.id());
+  }
+
+  /** The note or the text of a shape that a block stands in, if it stands in one. */
+  public Optional<NodeId> story(Document d, NodeId block) {
+    int[] path = blocks.get(block);
+    return path == null || path[0] != NOTES
+        ? Optional.empty()
+        : d.stories().keySet().stream().skip(path[1]).findFirst();
   }
 
   /** Section number and place in it of the top-level block that a block of the flow stands in. */

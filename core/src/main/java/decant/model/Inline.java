@@ -5,11 +5,15 @@ import java.util.Optional;
 /**
  * What a paragraph is made of. Text counts one place per UTF-16 unit, everything else one place, so
  * that a {@link Position} needs no knowledge of kinds. In text, {@code '\t'} is a tab, {@code '\n'}
- * a line break within the paragraph and {@code '\f'} a page break.
+ * a line break within the paragraph, {@code '\u000B'} a column break and {@code '\f'} a page
+ * break.
  */
 public sealed interface Inline {
   /** Stands for anything that is not text in {@link Paragraph#text}. */
   char OBJECT = '\uFFFC';
+
+  /** In text, ends the column. */
+  char COLUMN_BREAK = '\u000B';
 
   Look look();
 
@@ -41,6 +45,8 @@ public sealed interface Inline {
    * @param width as shown, in points
    * @param height as shown, in points
    * @param alt alternative text, empty if there is none
+   * @param crop the shares of the picture's width and height that are cut off at its edges
+   * @param rotation clockwise around its middle, in degrees
    * @param kept the original's own description of it, for the writer of the same format
    */
   record Picture(
@@ -49,38 +55,104 @@ public sealed interface Inline {
       double height,
       String alt,
       Placement placement,
+      Insets crop,
+      double rotation,
+      Optional<Kept> kept,
+      Look look)
+      implements Inline {
+    /** A whole picture on the line. */
+    public Picture(MediaId media, double width, double height, String alt, Look look) {
+      this(media, width, height, alt, Placement.INLINE, Insets.NONE, 0, Optional.empty(), look);
+    }
+
+    @Override
+    public Picture withLook(Look other) {
+      return new Picture(media, width, height, alt, placement, crop, rotation, kept, other);
+    }
+  }
+
+  /**
+   * A drawn shape, with text in it or without. A text box is a rectangle with a story.
+   *
+   * @param story the text in it, which is in {@link Document#stories}
+   * @param width as shown, in points
+   * @param height as shown, in points; the least height if it grows with its text
+   * @param padding from the edges to the text
+   * @param rotation clockwise around its middle, in degrees
+   * @param kept the original's own description of it, for the writer of the same format
+   */
+  record Shape(
+      Optional<NodeId> story,
+      Geometry geometry,
+      double width,
+      double height,
+      boolean grows,
+      Insets padding,
+      VerticalAlignment alignment,
+      Optional<Colour> fill,
+      Optional<Rule> outline,
+      String alt,
+      Placement placement,
+      double rotation,
       Optional<Kept> kept,
       Look look)
       implements Inline {
     @Override
-    public Picture withLook(Look other) {
-      return new Picture(media, width, height, alt, placement, kept, other);
+    public Shape withLook(Look other) {
+      return new Shape(
+          story, geometry, width, height, grows, padding, alignment, fill, outline, alt, placement,
+          rotation, kept, other);
     }
   }
 
-  /** Where a picture stands. */
-  enum Placement {
-    /** On the line like a character. */
-    INLINE
+  /** The outline of a shape within its box. */
+  enum Geometry {
+    RECTANGLE,
+    ROUNDED,
+    ELLIPSE,
+    /** From the top left to the bottom right corner. */
+    LINE_DOWN,
+    /** From the bottom left to the top right corner. */
+    LINE_UP
   }
 
-  /** A value computed from the document or the page. */
-  record Field(Kind kind, String shown, Look look) implements Inline {
+  /**
+   * A value computed from the document or the page.
+   *
+   * @param target the bookmark whose page is shown, the id of the style whose text is, or how a
+   *     date is written; empty for other kinds
+   * @param shown what the source showed last
+   */
+  record Field(Kind kind, String target, String shown, Look look) implements Inline {
     public enum Kind {
       PAGE,
       PAGES,
       TITLE,
+      /** The page that a bookmark stands on. */
+      PAGE_OF,
+      /** The text that stands on the page in a named style: the chapter that a page belongs to. */
+      STYLED_TEXT,
+      /** The day on which the document is looked at. */
+      DATE,
       /** Not computed by us: what the source showed last. */
       OTHER
     }
 
+    /** A field that has no target. */
+    public Field(Kind kind, String shown, Look look) {
+      this(kind, "", shown, look);
+    }
+
     @Override
     public Field withLook(Look other) {
-      return new Field(kind, shown, other);
+      return new Field(kind, target, shown, other);
     }
   }
 
-  /** The mark of a footnote or endnote, whose text is in {@link Document#notes}. */
+  /**
+   * The mark of a footnote or endnote, whose text is in {@link Document#stories}. In a note's
+   * own text it shows the note's label.
+   */
   record NoteMark(NodeId note, Look look) implements Inline {
     @Override
     public NoteMark withLook(Look other) {

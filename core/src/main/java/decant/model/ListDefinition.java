@@ -1,9 +1,30 @@
 package decant.model;
 
 import java.util.List;
+import java.util.Set;
 
-/** How the items of one list are labelled, level by level. */
-public record ListDefinition(String id, List<Level> levels) {
+/**
+ * How the items of one list are labelled, level by level.
+ *
+ * @param series lists of one series count on together
+ * @param restarts the depths at which this list begins anew in its series
+ */
+public record ListDefinition(String id, String series, Set<Integer> restarts, List<Level> levels) {
+  /** A list that counts for itself. */
+  public ListDefinition(String id, List<Level> levels) {
+    this(id, id, Set.of(), levels);
+  }
+
+  /** Counting begins anew after any shallower item. */
+  public static final int USUAL_RESTART = 9;
+
+  /** What stands between a label and its text. */
+  public enum Follow {
+    TAB,
+    SPACE,
+    NOTHING
+  }
+
   /** How numbers are written. */
   public enum NumberFormat {
     BULLET,
@@ -12,6 +33,10 @@ public record ListDefinition(String id, List<Level> levels) {
     UPPER_LETTER,
     LOWER_ROMAN,
     UPPER_ROMAN,
+    /** Decimal with a leading zero below ten. */
+    TWO_DIGITS,
+    /** 1st, 2nd, 3rd. */
+    ORDINAL,
     NONE
   }
 
@@ -24,14 +49,43 @@ public record ListDefinition(String id, List<Level> levels) {
    * @param start the first number
    * @param paragraph indents of the level, in points
    * @param label look of the label
+   * @param follow what stands between label and text
+   * @param alignment where the label stands to the place where it begins
+   * @param restartAfter counting begins anew after an item of this depth or a shallower one, from
+   *     1; 0 never to begin anew
+   * @param legal all numbers in the label are written in decimal
    */
-  public record Level(NumberFormat format, String pattern, int start, Look paragraph, Look label) {
+  public record Level(
+      NumberFormat format,
+      String pattern,
+      int start,
+      Look paragraph,
+      Look label,
+      Follow follow,
+      ParagraphTraits.Alignment alignment,
+      int restartAfter,
+      boolean legal) {
+    /** A level whose label is followed by a tab and begins at the indent, as is usual. */
+    public Level(NumberFormat format, String pattern, int start, Look paragraph, Look label) {
+      this(
+          format,
+          pattern,
+          start,
+          paragraph,
+          label,
+          Follow.TAB,
+          ParagraphTraits.Alignment.START,
+          USUAL_RESTART,
+          false);
+    }
+
     public boolean ordered() {
       return format != NumberFormat.BULLET && format != NumberFormat.NONE;
     }
   }
 
   public ListDefinition {
+    restarts = Set.copyOf(restarts);
     levels = List.copyOf(levels);
   }
 

@@ -82,7 +82,10 @@ public final class Look {
       return this;
     }
     var copy = new IdentityHashMap<>(base.traits);
-    copy.putAll(traits);
+    for (Map.Entry<Trait<?>, Object> e : traits.entrySet()) {
+      Object below = copy.get(e.getKey());
+      copy.put(e.getKey(), below == null ? e.getValue() : e.getKey().over(e.getValue(), below));
+    }
     return new Look(copy);
   }
 

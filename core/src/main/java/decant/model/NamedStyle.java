@@ -19,6 +19,11 @@ public record NamedStyle(
     Look paragraph,
     Look text,
     List<Kept> kept) {
+  /** This style with another look of paragraphs. */
+  public NamedStyle withParagraph(Look other) {
+    return new NamedStyle(id, name, kind, basedOn, other, text, kept);
+  }
+
   public enum Kind {
     PARAGRAPH,
     CHARACTER,

@@ -1,5 +1,7 @@
 package decant.model;
 
+import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 
 /** The traits of paragraphs. Lengths are in points. */
@@ -19,11 +21,36 @@ public final class ParagraphTraits {
   }
 
   /** A place that a tab advances to, measured from the paragraph's left margin. */
-  public record TabStop(double at, Kind kind, boolean leader) {
+  public record TabStop(double at, Kind kind, Leader leader) {
+    /** How the text after the tab stands to the stop. */
     public enum Kind {
       LEFT,
       CENTRE,
-      RIGHT
+      RIGHT,
+      /** The decimal sign of a number stands at the stop. */
+      DECIMAL,
+      /** Takes away a stop that a style has set here. */
+      CLEAR
+    }
+
+    /** What fills the way to the stop. */
+    public enum Leader {
+      NONE(""),
+      DOT("."),
+      HYPHEN("-"),
+      UNDERSCORE("_"),
+      MIDDLE_DOT("\u00B7");
+
+      private final String sign;
+
+      Leader(String sign) {
+        this.sign = sign;
+      }
+
+      /** The character that is repeated; empty for none. */
+      public String sign() {
+        return sign;
+      }
     }
   }
 
@@ -51,6 +78,15 @@ public final class ParagraphTraits {
   public static final Trait<Double> SPACE_BEFORE = new Trait<>("space-before", 0.0);
   public static final Trait<Double> SPACE_AFTER = new Trait<>("space-after", 0.0);
 
+  /**
+   * Whether the space above is left to the program: it is not added to that of a neighbour which
+   * leaves it too, and there is none at the start of a cell.
+   */
+  public static final Trait<Boolean> AUTO_BEFORE = new Trait<>("auto-before", false);
+
+  /** The same for the space below. */
+  public static final Trait<Boolean> AUTO_AFTER = new Trait<>("auto-after", false);
+
   /** No space between neighbours of the same style. */
   public static final Trait<Boolean> CONTEXTUAL_SPACING = new Trait<>("contextual-spacing", false);
 
@@ -59,10 +95,22 @@ public final class ParagraphTraits {
   public static final Trait<Boolean> KEEP_TOGETHER = new Trait<>("keep-together", false);
   public static final Trait<Boolean> PAGE_BREAK_BEFORE = new Trait<>("page-break-before", false);
   public static final Trait<Boolean> WIDOW_CONTROL = new Trait<>("widow-control", true);
-  public static final Trait<List<TabStop>> TABS = new Trait<>("tabs", List.of());
+  public static final Trait<List<TabStop>> TABS = new Trait<>("tabs", List.of(), ParagraphTraits::tabsOver);
 
   /** Background of the whole paragraph; white stands for none. */
   public static final Trait<Colour> SHADING = new Trait<>("paragraph-shading", Colour.WHITE);
+
+  /** Lines around the paragraph, and between it and neighbours of equal lines and indents. */
+  public static final Trait<Rules> RULES = new Trait<>("paragraph-rules", Rules.UNSAID, Rules::over);
+
+  /** Words may be divided at line ends where the document asks for it. */
+  public static final Trait<Boolean> HYPHENATION = new Trait<>("hyphenation", true);
+
+  /** Whether lines keep to the grid that a section may have. */
+  public static final Trait<Boolean> SNAP_TO_GRID = new Trait<>("snap-to-grid", true);
+
+  /** The frame that the paragraph stands in, if it is not in the flow. */
+  public static final Trait<TextFrame> FRAME = new Trait<>("frame", TextFrame.NONE);
 
   /** Names by which links reach this paragraph. */
   public static final Trait<List<String>> BOOKMARKS = new Trait<>("bookmarks", List.of());
@@ -71,4 +119,18 @@ public final class ParagraphTraits {
   public static final Trait<List<Kept>> KEPT = new Trait<>("kept-paragraph", List.of());
 
   private ParagraphTraits() {}
+
+  /** Stops add up down the cascade; one at the same place replaces or clears the one below. */
+  private static List<TabStop> tabsOver(List<TabStop> own, List<TabStop> base) {
+    var out = new ArrayList<TabStop>(own);
+    for (TabStop b : base) {
+      if (own.stream().noneMatch(o -> Math.abs(o.at() - b.at()) < SAME_STOP)) {
+        out.add(b);
+      }
+    }
+    out.sort(Comparator.comparingDouble(TabStop::at));
+    return List.copyOf(out);
+  }
+
+  private static final double SAME_STOP = 0.3;
 }

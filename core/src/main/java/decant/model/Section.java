@@ -7,12 +7,22 @@ import java.util.Optional;
 /**
  * A stretch of the document on one kind of paper.
  *
- * @param continuous begins on the page where the section before it ends
+ * @param start where it begins
  * @param running headers and footers
  */
 public record Section(
-    NodeId id, PageSetup page, boolean continuous, Map<Running, Story> running, List<Block> blocks)
+    NodeId id, PageSetup page, Start start, Map<Running, Story> running, List<Block> blocks)
     implements Container {
+  /** Where a section begins. */
+  public enum Start {
+    NEW_PAGE,
+    /** On the page where the section before it ends. */
+    CONTINUOUS,
+    /** On a page of an odd number, after an empty one if need be. */
+    ODD_PAGE,
+    EVEN_PAGE
+  }
+
   /** Which pages a running text is for. */
   public enum Running {
     HEADER,
@@ -34,7 +44,7 @@ public record Section(
 
   @Override
   public Section withBlocks(List<Block> others) {
-    return new Section(id, page, continuous, running, others);
+    return new Section(id, page, start, running, others);
   }
 
   /**

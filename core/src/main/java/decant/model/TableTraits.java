@@ -4,16 +4,59 @@ import java.util.List;
 
 /** The traits of tables, rows and cells. Lengths are in points. */
 public final class TableTraits {
-  /** Width of the ruled lines around cells; 0 for none. */
-  public static final Trait<Double> RULE_WIDTH = new Trait<>("rule-width", 0.0);
-
-  public static final Trait<Colour> RULE_COLOUR = new Trait<>("rule-colour", Colour.BLACK);
+  /** Lines around and between cells, of a table as of one cell. */
+  public static final Trait<Rules> RULES = new Trait<>("table-rules", Rules.UNSAID, Rules::over);
 
   /** Background of a cell; white stands for none. */
   public static final Trait<Colour> SHADING = new Trait<>("cell-shading", Colour.WHITE);
 
-  /** Space between a cell's edge and its text, left and right. */
-  public static final Trait<Double> CELL_PADDING = new Trait<>("cell-padding", 5.4);
+  /** Space between a cell's edges and its content. */
+  public static final Trait<Insets> CELL_PADDING =
+      new Trait<>("cell-padding", new Insets(0, 5.4, 0, 5.4));
+
+  /** Where content stands in a cell that is taller. */
+  public static final Trait<VerticalAlignment> VERTICAL_ALIGNMENT =
+      new Trait<>("vertical-alignment", VerticalAlignment.TOP);
+
+  /** How wide a table or a cell wants to be; {@link Extent#AUTO} leaves it to its content. */
+  public static final Trait<Extent> WIDTH = new Trait<>("width", Extent.AUTO);
+
+  /** Column widths are as given, whatever stands in them. */
+  public static final Trait<Boolean> FIXED_COLUMNS = new Trait<>("fixed-columns", false);
+
+  /** Where a table narrower than its column stands. */
+  public static final Trait<ParagraphTraits.Alignment> ALIGNMENT =
+      new Trait<>("table-alignment", ParagraphTraits.Alignment.START);
+
+  /** The row's cells run from right to left. */
+  public static final Trait<Boolean> RIGHT_TO_LEFT = new Trait<>("table-right-to-left", false);
+
+  /** A page break may fall inside the row. */
+  public static final Trait<Boolean> ROW_SPLITS = new Trait<>("row-splits", true);
+
+  /** The row is exactly as high as {@link #ROW_HEIGHT} says, whatever stands in it. */
+  public static final Trait<Boolean> ROW_EXACT = new Trait<>("row-exact", false);
+
+  /** Text in the cell is not broken into lines. */
+  public static final Trait<Boolean> NO_WRAP = new Trait<>("no-wrap", false);
+
+  /** The id of a named table style; empty for none. */
+  public static final Trait<String> STYLE = new Trait<>("table-style", "");
+
+  /**
+   * What the table's named style gives to a cell or a table (ISO/IEC 29500-1 §17.7.6): worked out
+   * when the table is read, and below everything that is set directly.
+   */
+  public static final Trait<Look> FROM_STYLE = new Trait<>("from-table-style", Look.PLAIN);
+
+  /** Paragraph traits that the table's style gives to the paragraphs of a cell. */
+  public static final Trait<Look> PARAGRAPHS = new Trait<>("cell-paragraphs", Look.PLAIN);
+
+  /** Text traits that the table's style gives to the text of a cell. */
+  public static final Trait<Look> TEXTS = new Trait<>("cell-texts", Look.PLAIN);
+
+  /** The table stands where this says, and text flows around it. */
+  public static final Trait<Placement> PLACEMENT = new Trait<>("table-placement", Placement.INLINE);
 
   /** The row is repeated at the top of each page that the table continues on. */
   public static final Trait<Boolean> HEADER_ROW = new Trait<>("header-row", false);

@@ -16,11 +16,46 @@ public final class TextTraits {
   /** Size in points. */
   public static final Trait<Double> SIZE = new Trait<>("size", 10.0);
 
+  /** How an underline is drawn where there is one. */
+  public enum UnderlineKind {
+    SINGLE,
+    DOUBLE,
+    THICK,
+    DOTTED,
+    DASHED,
+    WAVE,
+    /** Under words, not under the spaces between them. */
+    WORDS
+  }
+
   public static final Trait<Boolean> BOLD = new Trait<>("bold", false);
   public static final Trait<Boolean> ITALIC = new Trait<>("italic", false);
   public static final Trait<Boolean> UNDERLINE = new Trait<>("underline", false);
   public static final Trait<Boolean> STRIKE = new Trait<>("strike", false);
   public static final Trait<Boolean> ALL_CAPS = new Trait<>("all-caps", false);
+  public static final Trait<UnderlineKind> UNDERLINE_KIND =
+      new Trait<>("underline-kind", UnderlineKind.SINGLE);
+
+  /** Lower-case letters as capitals of a smaller size. */
+  public static final Trait<Boolean> SMALL_CAPS = new Trait<>("small-caps", false);
+
+  public static final Trait<Boolean> DOUBLE_STRIKE = new Trait<>("double-strike", false);
+
+  /** Extra distance after each character, in points; negative draws them together. */
+  public static final Trait<Double> LETTER_SPACING = new Trait<>("letter-spacing", 0.0);
+
+  /**
+   * The least size in points from which on pairs of characters are drawn together as the font has
+   * it; infinite for never.
+   */
+  public static final Trait<Double> KERNING = new Trait<>("kerning", 0.0);
+
+  /** Whether letters are joined into one shape as the font has it (fi, ffl). */
+  public static final Trait<Boolean> LIGATURES = new Trait<>("ligatures", true);
+
+  /** How far text is raised above the line without becoming smaller, in points. */
+  public static final Trait<Double> SHIFT = new Trait<>("shift", 0.0);
+
   public static final Trait<Boolean> HIDDEN = new Trait<>("hidden", false);
   public static final Trait<Colour> COLOUR = new Trait<>("colour", Colour.BLACK);
 

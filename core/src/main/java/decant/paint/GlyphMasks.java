@@ -1,6 +1,7 @@
 package decant.paint;
 
 import decant.text.FontFace;
+import decant.text.Joins;
 import java.awt.Color;
 import java.awt.Graphics2D;
 import java.awt.Rectangle;
@@ -66,7 +67,7 @@ final class GlyphMasks {
   }
 
   static Shape outline(FontFace face, int glyph, double pixelSize, double x, double y) {
-    Shape units = face.unitFont().createGlyphVector(UNITS, new int[] {glyph}).getGlyphOutline(0);
+    Shape units = face.unitFont(Joins.NONE).createGlyphVector(UNITS, new int[] {glyph}).getGlyphOutline(0);
     double scale = pixelSize / face.unitsPerEm();
     return new AffineTransform(scale, 0, 0, scale, x, y).createTransformedShape(units);
   }

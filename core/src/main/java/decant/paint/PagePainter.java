@@ -2,19 +2,30 @@ package decant.paint;
 
 import decant.layout.Item;
 import decant.layout.Layout;
+import decant.layout.Outlines;
 import decant.layout.Page;
 import decant.layout.PageWalker;
 import decant.model.Box;
 import decant.model.Colour;
+import decant.model.Inline.Geometry;
+import decant.model.Insets;
 import decant.model.Media;
 import decant.model.MediaId;
+import decant.model.Rule;
+import decant.vector.VectorPicture;
+import java.awt.BasicStroke;
 import java.awt.Color;
 import java.awt.Graphics2D;
 import java.awt.RenderingHints;
+import java.awt.Shape;
+import java.awt.geom.AffineTransform;
 import java.awt.geom.Rectangle2D;
 import java.awt.image.BufferedImage;
 import java.awt.image.DataBufferInt;
+import java.util.ArrayDeque;
+import java.util.Deque;
 import java.util.Map;
+import java.util.Optional;
 
 /** Paints pages. Safe for use by several threads, each with a picture of its own. */
 public final class PagePainter {
@@ -56,6 +67,8 @@ public final class PagePainter {
     private final int height;
     private final double scale;
     private final Map<MediaId, Media> media;
+    private final Deque<AffineTransform> outer = new ArrayDeque<>();
+    private int turns;
 
     Painting(Graphics2D g, BufferedImage image, double scale, Map<MediaId, Media> media) {
       this.g = g;
@@ -71,7 +84,7 @@ public final class PagePainter {
       double size = run.size() * scale;
       double baseline = (y - run.rise()) * scale;
       double left = (x + run.x()) * scale;
-      if (GlyphMasks.tooLarge(size)) {
+      if (turns > 0 || GlyphMasks.tooLarge(size)) {
         g.setColor(new Color(run.colour().rgb()));
         for (int k = 0; k < run.glyphs().length; k++) {
           g.fill(
@@ -129,24 +142,78 @@ public final class PagePainter {
     }
 
     @Override
+    public void turn(double degrees, double x, double y) {
+      outer.push(g.getTransform());
+      turns++;
+      g.rotate(Math.toRadians(degrees), x * scale, y * scale);
+    }
+
+    @Override
+    public void turnBack() {
+      g.setTransform(outer.pop());
+      turns--;
+    }
+
+    @Override
+    public void shape(Geometry geometry, Box box, Optional<Colour> fill, Optional<Rule> line) {
+      Shape outline = Outlines.of(geometry, box, scale);
+      fill.ifPresent(c -> {
+        g.setColor(new Color(c.rgb()));
+        g.fill(outline);
+      });
+      line.filter(Rule::isDrawn)
+          .ifPresent(r -> {
+            g.setColor(new Color(r.colour().rgb()));
+            g.setStroke(Outlines.stroke(r, scale));
+            g.draw(outline);
+          });
+    }
+
+    @Override
     public void picture(Item.PictureBox picture, Box box) {
-      int w = (int) Math.round(box.width() * scale);
-      int h = (int) Math.round(box.height() * scale);
-      int x = (int) Math.round(box.x() * scale);
-      int y = (int) Math.round(box.y() * scale);
       Media m = media.get(picture.media());
+      // What is cut off stands outside the box.
+      Insets c = picture.crop();
+      double fullWidth = box.width() / (1 - c.left() - c.right()) * scale;
+      double fullHeight = box.height() / (1 - c.top() - c.bottom()) * scale;
+      int w = (int) Math.round(fullWidth);
+      int h = (int) Math.round(fullHeight);
       if (w < 1 || h < 1 || w > 20_000 || h > 20_000) {
         return;
       }
-      var image = m == null ? java.util.Optional.<BufferedImage>empty() : pictures.image(m, w, h);
-      if (image.isPresent()) {
-        g.drawImage(image.get(), x, y, null);
-      } else {
-        g.setColor(new Color(0xE8E4DC));
-        g.fillRect(x, y, w, h);
-        g.setColor(new Color(0xB8B0A4));
-        g.drawRect(x, y, w - 1, h - 1);
+      double x = box.x() * scale - c.left() * fullWidth;
+      double y = box.y() * scale - c.top() * fullHeight;
+      Shape clip = g.getClip();
+      if (!c.equals(Insets.NONE)) {
+        g.clip(
+            new Rectangle2D.Double(
+                box.x() * scale, box.y() * scale, box.width() * scale, box.height() * scale));
       }
+      if (m == null || !drawn(m, x, y, fullWidth, fullHeight, w, h)) {
+        blank(box);
+      }
+      g.setClip(clip);
+    }
+
+    private boolean drawn(
+        Media m, double x, double y, double fullWidth, double fullHeight, int w, int h) {
+      if (VectorPicture.isVector(m.type())) {
+        return pictures.vector(m).map(v -> v.draw(g, x, y, fullWidth, fullHeight)).orElse(false);
+      }
+      Optional<BufferedImage> image = pictures.image(m, w, h);
+      image.ifPresent(i -> g.drawImage(i, (int) Math.round(x), (int) Math.round(y), null));
+      return image.isPresent();
+    }
+
+    private void blank(Box box) {
+      var area =
+          new Rectangle2D.Double(
+              box.x() * scale, box.y() * scale, box.width() * scale, box.height() * scale);
+      g.setColor(new Color(0xE8E4DC));
+      g.fill(area);
+      g.setColor(new Color(0xB8B0A4));
+      g.setStroke(new BasicStroke(1));
+      g.draw(area);
     }
   }
 }

@@ -2,6 +2,7 @@ package decant.paint;
 
 import decant.model.Media;
 import decant.model.MediaId;
+import decant.vector.VectorPicture;
 import java.awt.Graphics2D;
 import java.awt.RenderingHints;
 import java.awt.image.BufferedImage;
@@ -24,6 +25,7 @@ public final class Pictures {
   private record Scaled(MediaId id, int width, int height) {}
 
   private final Map<MediaId, SoftReference<BufferedImage>> decoded = new ConcurrentHashMap<>();
+  private final Map<MediaId, Optional<VectorPicture>> vectors = new ConcurrentHashMap<>();
   private final Set<MediaId> undecodable = ConcurrentHashMap.newKeySet();
   private final Map<Scaled, SoftReference<BufferedImage>> scaled = new ConcurrentHashMap<>();
 
@@ -63,6 +65,11 @@ public final class Pictures {
     } catch (IOException | RuntimeException e) {
       return Optional.empty(); // decoders throw all kinds of things at damaged pictures
     }
+  }
+
+  /** The picture as a drawing; empty if it is none, or damaged. */
+  Optional<VectorPicture> vector(Media media) {
+    return vectors.computeIfAbsent(media.id(), id -> VectorPicture.of(media));
   }
 
   /** The picture in a size in pixels. */

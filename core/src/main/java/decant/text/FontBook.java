@@ -19,6 +19,8 @@ public final class FontBook {
   public enum Reason {
     /** It is the font asked for. */
     SAME("the font asked for"),
+    /** The document brings the font along. */
+    EMBEDDED("embedded in the file"),
     /** Another design with the same widths, so lines and pages hold. */
     SAME_METRICS("same widths, lines hold"),
     /** A font of the same kind; widths differ, so lines may move. */
@@ -120,7 +122,30 @@ public final class FontBook {
   private final List<FontFace> scripts = new ArrayList<>();
   private final Map<Long, FontFace> stepIns = new ConcurrentHashMap<>();
   private final TreeSet<String> families = new TreeSet<>();
+  private final Set<String> own = new java.util.HashSet<>();
   private static final FontBook SHIPPED = new FontBook();
+
+  /** The font of one document alone. */
+  public record Embedded(String family, boolean bold, boolean italic, byte[] file) {}
+
+  /** The shipped fonts and, before them, those that a document brings along. */
+  private FontBook(FontBook shipped, List<Embedded> embedded) {
+    faces.putAll(shipped.faces);
+    families.addAll(shipped.families);
+    scripts.addAll(shipped.scripts);
+    for (Embedded e : embedded) {
+      var face = new FontFace(e.family(), e.bold(), e.italic(), e::file);
+      if (face.isUsable()) {
+        faces.put(new Key(e.family().toLowerCase(Locale.ROOT), e.bold(), e.italic()), face);
+        own.add(e.family().toLowerCase(Locale.ROOT));
+      }
+    }
+  }
+
+  /** This book with the fonts that one document brings along; those that cannot be used are not. */
+  public FontBook with(List<Embedded> embedded) {
+    return embedded.isEmpty() ? this : new FontBook(this, embedded);
+  }
 
   private FontBook() {
     for (String family : List.of(SANS, SERIF, MONO, "Carlito", "Caladea")) {
@@ -174,6 +199,9 @@ public final class FontBook {
 
   private Served resolve(Key asked) {
     String name = asked.family().toLowerCase(Locale.ROOT).strip();
+    if (own.contains(name)) {
+      return new Served(asked.family(), face(name, asked.bold(), asked.italic()), Reason.EMBEDDED);
+    }
     if (families.stream().anyMatch(f -> f.equalsIgnoreCase(name))) {
       return new Served(asked.family(), face(name, asked.bold(), asked.italic()), Reason.SAME);
     }

@@ -7,6 +7,8 @@ import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
+import java.util.EnumMap;
+import java.util.HashMap;
 import java.util.Map;
 import java.util.function.Supplier;
 import org.jspecify.annotations.Nullable;
@@ -23,7 +25,7 @@ public final class FontFace {
   private final Supplier<byte[]> source;
   private volatile @Nullable Loaded loaded;
 
-  private record Loaded(byte[] bytes, FontTables tables, Font unitFont) {}
+  private record Loaded(byte[] bytes, FontTables tables, Map<Joins, Font> unitFonts) {}
 
   FontFace(String family, boolean bold, boolean italic, Supplier<byte[]> source) {
     this.family = family;
@@ -63,18 +65,30 @@ public final class FontFace {
     byte[] bytes = source.get();
     FontTables tables = FontTables.read(bytes);
     try {
-      Font font =
-          Font.createFont(Font.TRUETYPE_FONT, new ByteArrayInputStream(bytes))
-              .deriveFont(
-                  Map.of(
-                      TextAttribute.SIZE, (float) tables.unitsPerEm(),
-                      TextAttribute.KERNING, TextAttribute.KERNING_ON,
-                      TextAttribute.LIGATURES, TextAttribute.LIGATURES_ON));
-      return new Loaded(bytes, tables, font);
+      Font plain = Font.createFont(Font.TRUETYPE_FONT, new ByteArrayInputStream(bytes));
+      var fonts = new EnumMap<Joins, Font>(Joins.class);
+      for (Joins joins : Joins.values()) {
+        var attributes = new HashMap<TextAttribute, Object>();
+        attributes.put(TextAttribute.SIZE, (float) tables.unitsPerEm());
+        attributes.put(TextAttribute.KERNING, joins.kerning() ? TextAttribute.KERNING_ON : 0);
+        attributes.put(
+            TextAttribute.LIGATURES, joins.ligatures() ? TextAttribute.LIGATURES_ON : 0);
+        fonts.put(joins, plain.deriveFont(attributes));
+      }
+      return new Loaded(bytes, tables, fonts);
     } catch (FontFormatException e) {
       throw new IllegalArgumentException("font " + family + " cannot be used", e);
     } catch (IOException e) {
       throw new UncheckedIOException(e);
+    }
+  }
+
+  /** Whether the file is a font that text can be set in. */
+  boolean isUsable() {
+    try {
+      return loaded().tables().unitsPerEm() > 0;
+    } catch (IllegalArgumentException | IllegalStateException | UncheckedIOException e) {
+      return false;
     }
   }
 
@@ -109,13 +123,13 @@ public final class FontFace {
     return tables().unitsPerEm();
   }
 
-  /** The runtime's font at one pixel a font unit, with kerning and ligatures. */
-  public Font unitFont() {
-    return loaded().unitFont();
+  /** The runtime's font at one pixel a font unit. */
+  public Font unitFont(Joins joins) {
+    return loaded().unitFonts().get(joins);
   }
 
   public boolean covers(int codePoint) {
-    return unitFont().canDisplay(codePoint);
+    return unitFont(Joins.NONE).canDisplay(codePoint);
   }
 
   @Override

@@ -13,9 +13,9 @@ public final class JdkShaper implements Shaper {
   private static final int NOT_A_GLYPH = 0xFFFF;
 
   @Override
-  public Glyphs shape(FontFace face, String text, boolean rightToLeft) {
+  public Glyphs shape(FontFace face, String text, boolean rightToLeft, Joins joins) {
     GlyphVector v =
-        face.unitFont()
+        face.unitFont(joins)
             .layoutGlyphVector(
                 UNITS,
                 text.toCharArray(),

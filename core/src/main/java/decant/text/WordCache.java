@@ -10,10 +10,10 @@ public final class WordCache implements Shaper {
   private static final int WORDS = 40_000;
   private static final int LONGEST = 40;
 
-  private record Key(FontFace face, String text, boolean rightToLeft) {
+  private record Key(FontFace face, String text, boolean rightToLeft, Joins joins) {
     @Override
     public int hashCode() {
-      return text.hashCode() * 31 + System.identityHashCode(face);
+      return text.hashCode() * 31 + System.identityHashCode(face) + joins.ordinal();
     }
 
     @Override
@@ -21,6 +21,7 @@ public final class WordCache implements Shaper {
       return o instanceof Key k
           && k.face == face
           && k.rightToLeft == rightToLeft
+          && k.joins == joins
           && k.text.equals(text);
     }
   }
@@ -39,14 +40,14 @@ public final class WordCache implements Shaper {
   }
 
   @Override
-  public Glyphs shape(FontFace face, String text, boolean rightToLeft) {
+  public Glyphs shape(FontFace face, String text, boolean rightToLeft, Joins joins) {
     if (text.length() > LONGEST) {
-      return shaper.shape(face, text, rightToLeft);
+      return shaper.shape(face, text, rightToLeft, joins);
     }
-    var key = new Key(face, text, rightToLeft);
+    var key = new Key(face, text, rightToLeft, joins);
     Glyphs g = known.get(key);
     if (g == null) {
-      g = shaper.shape(face, text, rightToLeft);
+      g = shaper.shape(face, text, rightToLeft, joins);
       known.put(key, g);
     }
     return g;

@@ -175,7 +175,7 @@ class LayoutTest {
     Look look =
         Look.of(
             ParagraphTraits.TABS,
-            List.of(new ParagraphTraits.TabStop(400, ParagraphTraits.TabStop.Kind.RIGHT, true)));
+            List.of(new ParagraphTraits.TabStop(400, ParagraphTraits.TabStop.Kind.RIGHT, ParagraphTraits.TabStop.Leader.DOT)));
     Places.PlacedLine l = lines(Samples.document(with(look, "Charges\t12"))).getFirst();
     assertThat(right(l)).isBetween(399.5, 400.5);
     assertThat(l.line().items())
@@ -235,14 +235,14 @@ class LayoutTest {
         new Section(
             NodeId.fresh(),
             PageSetup.A4,
-            false,
+            Section.Start.NEW_PAGE,
             Map.of(),
             List.of(
                 Samples.paragraph("one\ftwo"),
                 with(Look.of(ParagraphTraits.PAGE_BREAK_BEFORE, true), "three")));
     var wide = new PageSetup(842, 595, 50, 50, 50, 50, 30, 30);
     Section landscape =
-        new Section(NodeId.fresh(), wide, false, Map.of(), List.of(Samples.paragraph("four")));
+        new Section(NodeId.fresh(), wide, Section.Start.NEW_PAGE, Map.of(), List.of(Samples.paragraph("four")));
     Document d =
         Document.of(
             Particulars.NONE,
@@ -273,12 +273,12 @@ class LayoutTest {
     for (int k = 0; k < 8; k++) {
       lines.add(Samples.paragraph("header " + k));
     }
-    var header = new decant.model.Story(NodeId.fresh(), lines);
+    var header = new decant.model.Story(NodeId.fresh(), decant.model.Story.Kind.RUNNING, lines);
     var section =
         new Section(
             NodeId.fresh(),
             PageSetup.A4,
-            false,
+            Section.Start.NEW_PAGE,
             Map.of(Section.Running.HEADER, header),
             List.of(Samples.paragraph(Samples.PROSE.repeat(90))));
     Layout l =
@@ -362,7 +362,7 @@ class LayoutTest {
     for (int depth : new int[] {0, 1, 1, 2, 2, 0, 1}) {
       blocks.add(with(Look.of(ParagraphTraits.LIST, new ListMembership("l", depth)), "item"));
     }
-    var section = new Section(NodeId.fresh(), PageSetup.A4, false, Map.of(), blocks);
+    var section = new Section(NodeId.fresh(), PageSetup.A4, Section.Start.NEW_PAGE, Map.of(), blocks);
     Document d =
         Document.of(
             Particulars.NONE,

@@ -107,8 +107,26 @@ final class DocxLooks {
                     .orElse(look);
             case "w:b" -> look.with(TextTraits.BOLD, on(e));
             case "w:i" -> look.with(TextTraits.ITALIC, on(e));
-            case "w:u" -> look.with(TextTraits.UNDERLINE, on(e));
-            case "w:strike", "w:dstrike" -> look.with(TextTraits.STRIKE, on(e));
+            case "w:u" -> underline(e, look);
+            case "w:strike" -> look.with(TextTraits.STRIKE, on(e));
+            case "w:dstrike" -> look.with(TextTraits.DOUBLE_STRIKE, on(e));
+            case "w:smallCaps" -> look.with(TextTraits.SMALL_CAPS, on(e));
+            case "w:spacing" ->
+                twips(e.attribute("w:val")).map(with(look, TextTraits.LETTER_SPACING)).orElse(look);
+            case "w:position" ->
+                number(e.attribute("w:val"))
+                    .map(v -> v / 2)
+                    .map(with(look, TextTraits.SHIFT))
+                    .orElse(look);
+            case "w:kern" ->
+                number(e.attribute("w:val"))
+                    .map(v -> v > 0 ? v / 2 : NEVER)
+                    .map(with(look, TextTraits.KERNING))
+                    .orElse(look);
+            case "w14:ligatures" ->
+                look.with(
+                    TextTraits.LIGATURES,
+                    !e.attribute("w14:val").orElse("standard").equals("none"));
             case "w:caps" -> look.with(TextTraits.ALL_CAPS, on(e));
             case "w:vanish" -> look.with(TextTraits.HIDDEN, on(e));
             case "w:color" -> colour(e).map(with(look, TextTraits.COLOUR)).orElse(look);
@@ -118,6 +136,7 @@ final class DocxLooks {
                     new Colour(HIGHLIGHTS.getOrDefault(e.attribute("w:val").orElse(""), 0xFFFFFF)));
             case "w:shd" -> fill(e).map(with(look, TextTraits.HIGHLIGHT)).orElse(look);
             case "w:vertAlign" -> look.with(TextTraits.RAISE, raise(e));
+            case "w:rtl" -> on(e) ? complex(rPr, look) : look;
             case "w:lang" -> e.attribute("w:val").map(with(look, TextTraits.LANGUAGE)).orElse(look);
             default -> {
               if (!PASSED_OVER.contains(e.name())) {
@@ -128,6 +147,41 @@ final class DocxLooks {
           };
     }
     return kept.isEmpty() ? look : look.with(TextTraits.KEPT, List.copyOf(kept));
+  }
+
+  /** No size is so large that pairs are drawn together. */
+  static final double NEVER = Double.MAX_VALUE;
+
+  /** Text that runs from right to left takes its font and size from properties of its own (§17.3.2.26). */
+  private Look complex(Element rPr, Look before) {
+    Look look = before;
+    Optional<String> family =
+        rPr.child("w:rFonts")
+            .flatMap(f -> f.attribute("w:cstheme").flatMap(theme::font).or(() -> f.attribute("w:cs")));
+    if (family.isPresent()) {
+      look = look.with(TextTraits.FAMILY, family.get());
+    }
+    Optional<Double> size = number(rPr.val("w:szCs")).filter(v -> v > 0).map(v -> v / 2);
+    return size.isPresent() ? look.with(TextTraits.SIZE, size.get()) : look;
+  }
+
+  private static Look underline(Element e, Look before) {
+    TextTraits.UnderlineKind kind =
+        switch (e.attribute("w:val").orElse("single")) {
+          case "words" -> TextTraits.UnderlineKind.WORDS;
+          case "double" -> TextTraits.UnderlineKind.DOUBLE;
+          case "thick" -> TextTraits.UnderlineKind.THICK;
+          case "dotted", "dottedHeavy" -> TextTraits.UnderlineKind.DOTTED;
+          case "dash", "dashedHeavy", "dashLong", "dashLongHeavy", "dotDash", "dashDotHeavy",
+              "dotDotDash", "dashDotDotHeavy" ->
+              TextTraits.UnderlineKind.DASHED;
+          case "wave", "wavyHeavy", "wavyDouble" -> TextTraits.UnderlineKind.WAVE;
+          default -> TextTraits.UnderlineKind.SINGLE;
+        };
+    Look look = before.with(TextTraits.UNDERLINE, on(e));
+    return kind == TextTraits.UnderlineKind.SINGLE
+        ? look
+        : look.with(TextTraits.UNDERLINE_KIND, kind);
   }
 
   private static <T> java.util.function.Function<T, Look> with(
@@ -165,8 +219,33 @@ final class DocxLooks {
     return v.matches("[0-9A-Fa-f]{6}") ? Optional.of(Colour.parse(v)) : Optional.empty();
   }
 
+  /** The colour of a shading (§17.3.5): its fill, mixed with the pattern's colour by its share. */
   static Optional<Colour> fill(Element shd) {
-    return shd.attribute("w:fill").filter(f -> !f.equals("auto")).flatMap(DocxLooks::hex);
+    Colour back =
+        shd.attribute("w:fill")
+            .filter(f -> !f.equals("auto"))
+            .flatMap(DocxLooks::hex)
+            .orElse(Colour.WHITE);
+    String pattern = shd.attribute("w:val").orElse("clear");
+    double share =
+        pattern.equals("solid")
+            ? 1
+            : pattern.startsWith("pct")
+                ? number(Optional.of(pattern.substring(3))).orElse(0.0) / 100
+                : 0;
+    if (share <= 0) {
+      return shd.attribute("w:fill").filter(f -> !f.equals("auto")).flatMap(DocxLooks::hex);
+    }
+    Colour front = shd.attribute("w:color").flatMap(DocxLooks::hex).orElse(Colour.BLACK);
+    return Optional.of(
+        new Colour(
+            mixed(back.red(), front.red(), share) << 16
+                | mixed(back.green(), front.green(), share) << 8
+                | mixed(back.blue(), front.blue(), share)));
+  }
+
+  private static int mixed(int back, int front, double share) {
+    return Math.clamp(Math.round(back + (front - back) * share), 0, 255);
   }
 
   Look paragraph(Element pPr) {
@@ -199,6 +278,10 @@ final class DocxLooks {
             case "w:widowControl" -> look.with(ParagraphTraits.WIDOW_CONTROL, on(e));
             case "w:tabs" -> look.with(ParagraphTraits.TABS, tabs(e));
             case "w:shd" -> fill(e).map(with(look, ParagraphTraits.SHADING)).orElse(look);
+            case "w:pBdr" -> look.with(ParagraphTraits.RULES, Borders.paragraph(e));
+            case "w:suppressAutoHyphens" -> look.with(ParagraphTraits.HYPHENATION, !on(e));
+            case "w:snapToGrid" -> look.with(ParagraphTraits.SNAP_TO_GRID, on(e));
+            case "w:framePr" -> look.with(ParagraphTraits.FRAME, Frames.read(e));
             default -> {
               if (!PASSED_OVER.contains(e.name())) {
                 kept.add(new Kept(FORMAT, XmlParts.write(e)));
@@ -211,6 +294,9 @@ final class DocxLooks {
   }
 
   private static Look list(Element numPr, Look look) {
+    if (numPr.val("w:numId").isEmpty()) {
+      return look; // the style says which list
+    }
     String id = numPr.val("w:numId").orElse("");
     int depth = number(numPr.val("w:ilvl")).map(Double::intValue).orElse(0);
     return look.with(
@@ -250,19 +336,23 @@ final class DocxLooks {
   /** §17.3.1.33; automatic spacing is 14 points, as HTML paragraphs have in common practice. */
   private static Look spacing(Element e, Look before) {
     Look look = before;
+    Optional<Boolean> autoAbove = e.attribute("w:beforeAutospacing").map(DocxLooks::isOn);
+    Optional<Boolean> autoBelow = e.attribute("w:afterAutospacing").map(DocxLooks::isOn);
     Optional<Double> above =
-        e.attribute("w:beforeAutospacing").filter(v -> v.equals("1")).isPresent()
-            ? Optional.of(14.0)
-            : twips(e.attribute("w:before"));
+        autoAbove.orElse(false) ? Optional.of(14.0) : twips(e.attribute("w:before"));
     Optional<Double> below =
-        e.attribute("w:afterAutospacing").filter(v -> v.equals("1")).isPresent()
-            ? Optional.of(14.0)
-            : twips(e.attribute("w:after"));
+        autoBelow.orElse(false) ? Optional.of(14.0) : twips(e.attribute("w:after"));
     if (above.isPresent()) {
       look = look.with(ParagraphTraits.SPACE_BEFORE, Math.max(0, above.get()));
     }
     if (below.isPresent()) {
       look = look.with(ParagraphTraits.SPACE_AFTER, Math.max(0, below.get()));
+    }
+    if (autoAbove.isPresent()) {
+      look = look.with(ParagraphTraits.AUTO_BEFORE, autoAbove.get());
+    }
+    if (autoBelow.isPresent()) {
+      look = look.with(ParagraphTraits.AUTO_AFTER, autoBelow.get());
     }
     Optional<Double> line = number(e.attribute("w:line"));
     if (line.isPresent() && line.get() > 0) {
@@ -277,17 +367,30 @@ final class DocxLooks {
     return look;
   }
 
+  static boolean isOn(String v) {
+    return v.equals("1") || v.equals("true") || v.equals("on");
+  }
+
   private static List<TabStop> tabs(Element e) {
     var out = new ArrayList<TabStop>();
     for (Element t : e.elements()) {
       Optional<Double> at = twips(t.attribute("w:pos"));
       String kind = t.attribute("w:val").orElse("left");
-      if (at.isPresent() && !kind.equals("clear") && !kind.equals("bar")) {
-        boolean leader = t.attribute("w:leader").filter(l -> !l.equals("none")).isPresent();
+      if (at.isPresent() && !kind.equals("bar")) {
+        TabStop.Leader leader =
+            switch (t.attribute("w:leader").orElse("none")) {
+              case "dot" -> TabStop.Leader.DOT;
+              case "hyphen" -> TabStop.Leader.HYPHEN;
+              case "underscore", "heavy" -> TabStop.Leader.UNDERSCORE;
+              case "middleDot" -> TabStop.Leader.MIDDLE_DOT;
+              default -> TabStop.Leader.NONE;
+            };
         TabStop.Kind k =
             switch (kind) {
-              case "right", "end", "decimal" -> TabStop.Kind.RIGHT;
+              case "right", "end" -> TabStop.Kind.RIGHT;
               case "center" -> TabStop.Kind.CENTRE;
+              case "decimal" -> TabStop.Kind.DECIMAL;
+              case "clear" -> TabStop.Kind.CLEAR;
               default -> TabStop.Kind.LEFT;
             };
         out.add(new TabStop(at.get(), k, leader));

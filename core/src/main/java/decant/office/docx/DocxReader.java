@@ -1,6 +1,7 @@
 package decant.office.docx;
 
 import decant.model.Block;
+import decant.model.Colour;
 import decant.model.Document;
 import decant.model.Finding;
 import decant.model.KeptPart;
@@ -67,19 +68,37 @@ public final class DocxReader {
                     "This is a package, but there is no text document in it."));
     understood.add(main);
     Map<String, PackageFile.Relationship> relationships = file.relationships(main);
-    Optional<Element> theme = related(relationships, "theme");
-    shared.looks = new DocxLooks(theme.map(Theme::of).orElse(Theme.NONE));
+    shared.theme = related(relationships, "theme").map(Theme::of).orElse(Theme.NONE);
+    shared.looks = new DocxLooks(shared.theme);
+    DocxSettings settings =
+        related(relationships, "settings").map(DocxSettings::read).orElse(DocxSettings.NONE);
+    Optional<Element> numbering = related(relationships, "numbering");
     Optional<Element> styles = related(relationships, "styles");
     StyleSheet sheet =
-        styles.map(s -> DocxStyles.read(s, shared.looks)).orElseGet(DocxStyles::none);
+        styles
+            .map(s ->
+                DocxStyles.read(
+                    s,
+                    shared.looks,
+                    numbering
+                        .map(n -> DocxLists.styleLevels(n, shared.looks))
+                        .orElse(Map.of())))
+            .orElseGet(DocxStyles::none)
+            .withTypesetting(settings.typesetting().withFonts(new EmbeddedFonts(file, shared).read(relationships, request.limits().depth())));
     shared.styles = sheet;
+    shared.tableStyles = new TableStyles(styles, shared.looks);
     Map<String, ListDefinition> lists =
-        related(relationships, "numbering")
-            .map(n -> DocxLists.read(n, shared.looks))
-            .orElse(Map.of());
+        numbering.map(n -> DocxLists.read(n, shared.looks)).orElse(Map.of());
     Map<NodeId, Story> notes = notes(relationships);
 
-    var sections = new Sections(relationships);
+    var sections =
+        new DocxSections(
+            file,
+            relationships,
+            shared,
+            settings,
+            background(body, main, settings),
+            request.limits().depth());
     var reader = new DocxBody(file, relationships, shared);
     int[] count = {0};
     XmlParts.children(
@@ -94,6 +113,9 @@ public final class DocxReader {
           }
           sections.add(e, reader.blocks(e));
         });
+    understood.addAll(sections.parts());
+    // Notes come first, in the order of their part; what shapes hold comes after them.
+    notes.putAll(shared.stories);
     Map<String, String> properties = coreProperties();
     Document d =
         Document.of(
@@ -104,17 +126,16 @@ public final class DocxReader {
             notes,
             shared.media,
             keptParts(main));
-    if (!notes.isEmpty()) {
-      shared.findings.add(
-          Finding.general(
-              Finding.Kind.NOTE_MOVED,
-              Finding.Severity.NOTE,
-              notes.size()
-                  + (notes.size() == 1 ? " note stands" : " notes stand")
-                  + " at the end of the document for now, not at the foot of the page."));
-    }
-    shared.findings.addAll(GlyphCoverage.of(d, FontBook.shipped()));
-    return new TakenIn(d, shared.findings, origin(d, properties));
+    FontBook fonts =
+        FontBook.shipped()
+            .with(
+                sheet.typesetting().fonts().stream()
+                    .map(f ->
+                        new FontBook.Embedded(
+                            f.family(), f.bold(), f.italic(), f.file().bytes()))
+                    .toList());
+    shared.findings.addAll(GlyphCoverage.of(d, fonts));
+    return new TakenIn(d, shared.findings, origin(d, properties, fonts));
   }
 
   private Optional<Element> related(
@@ -123,7 +144,7 @@ public final class DocxReader {
       if (r.shortType().equals(type) && !r.external()) {
         Optional<byte[]> b = file.bytes(r.target());
         if (b.isPresent()) {
-          if (!type.equals("theme")) {
+          if (!type.equals("theme") && !type.equals("settings")) {
             understood.add(r.target());
           }
           return Optional.of(XmlParts.parse(b.get(), r.target(), request.limits().depth()));
@@ -143,14 +164,21 @@ public final class DocxReader {
       if (part.isEmpty() || r.isEmpty()) {
         continue;
       }
-      var reader = new DocxBody(file, file.relationships(r.get().target()), shared);
+      Map<String, PackageFile.Relationship> own = file.relationships(r.get().target());
       for (Element note : part.get().elements()) {
         String kind = note.attribute("w:type").orElse("normal");
         Optional<String> id = note.attribute("w:id");
         if (kind.equals("normal") && id.isPresent()) {
-          var story = new Story(NodeId.fresh(), reader.content(note));
-          out.put(story.id(), story);
-          (type.equals("footnotes") ? shared.footnotes : shared.endnotes).put(id.get(), story.id());
+          boolean foot = type.equals("footnotes");
+          NodeId node = NodeId.fresh();
+          var reader = new DocxBody(file, own, shared, Optional.of(node));
+          out.put(
+              node,
+              new Story(
+                  node,
+                  foot ? Story.Kind.FOOTNOTE : Story.Kind.ENDNOTE,
+                  reader.content(note)));
+          (foot ? shared.footnotes : shared.endnotes).put(id.get(), node);
         }
       }
     }
@@ -200,7 +228,7 @@ public final class DocxReader {
       boolean ours =
           understood.contains(name)
               || name.equals("[Content_Types].xml")
-              || name.startsWith("word/media/")
+              || name.startsWith("word/media/") && !shared.keptTargets.contains(name)
               || name.startsWith("docProps/")
               || name.equals("_rels/.rels");
       if (!ours) {
@@ -215,7 +243,8 @@ public final class DocxReader {
     return main.equals("word/document.xml") ? out : List.of();
   }
 
-  private TakenIn.Origin origin(Document d, Map<String, String> properties) {
+  private TakenIn.Origin origin(
+      Document d, Map<String, String> properties, FontBook fonts) {
     int pages =
         DocxLooks.number(Optional.ofNullable(properties.get("Pages")))
             .map(Double::intValue)
@@ -224,150 +253,28 @@ public final class DocxReader {
         DocxLooks.FORMAT,
         pages,
         properties,
-        FontsUsed.of(d, FontBook.shipped()),
+        FontsUsed.of(d, fonts),
         Map.of(),
         shared.breaks);
   }
 
-  /**
-   * Gathers blocks into sections; a section ends with the paragraph that carries its properties
-   * (§17.6.17).
-   */
-  private final class Sections {
-    private final Map<String, PackageFile.Relationship> relationships;
-    private final List<Section> done = new ArrayList<>();
-    private List<Block> blocks = new ArrayList<>();
-    private Map<Section.Running, Story> running = Map.of();
-    private boolean ended;
-
-    Sections(Map<String, PackageFile.Relationship> relationships) {
-      this.relationships = relationships;
+  /** The colour behind all pages, if the document shows one (§17.2.1). */
+  private Optional<Colour> background(byte[] body, String main, DocxSettings settings)
+      throws ReadProblem {
+    if (!settings.background()) {
+      return Optional.empty();
     }
-
-    void add(Element e, List<Block> read) throws ReadProblem {
-      blocks.addAll(read);
-      Optional<Element> properties =
-          e.name().equals("w:sectPr")
-              ? Optional.of(e)
-              : e.child("w:pPr").flatMap(p -> p.child("w:sectPr"));
-      if (properties.isPresent()) {
-        end(properties.get());
-        ended = e.name().equals("w:sectPr");
-      }
-    }
-
-    private void end(Element sectPr) throws ReadProblem {
-      running = running(sectPr);
-      boolean continuous = sectPr.val("w:type").orElse("").equals("continuous");
-      done.add(new Section(NodeId.fresh(), page(sectPr), continuous, running, blocks));
-      int columns =
-          DocxLooks.number(sectPr.child("w:cols").flatMap(c -> c.attribute("w:num")))
-              .map(Double::intValue)
-              .orElse(1);
-      if (columns > 1) {
-        shared.findings.add(
-            Finding.general(
-                Finding.Kind.LAYOUT_SIMPLIFIED,
-                Finding.Severity.DOUBT,
-                "A section of " + columns + " columns is set in one column for now."));
-      }
-      blocks = new ArrayList<>();
-    }
-
-    private PageSetup page(Element sectPr) {
-      Optional<Element> size = sectPr.child("w:pgSz");
-      Optional<Element> margins = sectPr.child("w:pgMar");
-      PageSetup a4 = PageSetup.A4;
-      double w = within(size, "w:w", a4.width());
-      double h = within(size, "w:h", a4.height());
-      return new PageSetup(
-          Math.max(100, w),
-          Math.max(100, h),
-          Math.abs(within(margins, "w:top", a4.top())),
-          within(margins, "w:right", a4.right()),
-          Math.abs(within(margins, "w:bottom", a4.bottom())),
-          within(margins, "w:left", a4.left()),
-          within(margins, "w:header", a4.header()),
-          within(margins, "w:footer", a4.footer()));
-    }
-
-    private static double within(Optional<Element> e, String name, double otherwise) {
-      return e.flatMap(x -> DocxLooks.twips(x.attribute(name)))
-          .map(v -> Math.clamp(v, -1000.0, 14_400.0))
-          .orElse(otherwise);
-    }
-
-    /** Headers and footers; one not given is the section's before (§17.10.5). */
-    private Map<Section.Running, Story> running(Element sectPr) throws ReadProblem {
-      var out = new LinkedHashMap<>(running);
-      boolean titlePage = sectPr.child("w:titlePg").filter(DocxLooks::on).isPresent();
-      for (Element e : sectPr.elements()) {
-        boolean header = e.name().equals("w:headerReference");
-        if (!header && !e.name().equals("w:footerReference")) {
-          continue;
-        }
-        PackageFile.Relationship r = relationships.get(e.attribute("r:id").orElse(""));
-        Optional<byte[]> part = r == null ? Optional.empty() : file.bytes(r.target());
-        if (part.isEmpty()) {
-          continue;
-        }
-        understood.add(r.target());
-        Element root = XmlParts.parse(part.get(), r.target(), request.limits().depth());
-        var story =
-            new Story(
-                NodeId.fresh(),
-                new DocxBody(file, file.relationships(r.target()), shared).content(root));
-        switch (e.attribute("w:type").orElse("default")) {
-          case "first" -> {
-            if (titlePage) {
-              out.put(header ? Section.Running.HEADER_FIRST : Section.Running.FOOTER_FIRST, story);
-            }
+    var found = new ArrayList<Colour>();
+    XmlParts.children(
+        body,
+        main,
+        "w:document",
+        request.limits().depth(),
+        e -> {
+          if (e.name().equals("w:background")) {
+            e.attribute("w:color").flatMap(DocxLooks::hex).ifPresent(found::add);
           }
-          case "even" -> {
-            if (evenAndOdd()) {
-              out.put(header ? Section.Running.HEADER_EVEN : Section.Running.FOOTER_EVEN, story);
-            }
-          }
-          default -> out.put(header ? Section.Running.HEADER : Section.Running.FOOTER, story);
-        }
-      }
-      if (!titlePage) {
-        out.remove(Section.Running.HEADER_FIRST);
-        out.remove(Section.Running.FOOTER_FIRST);
-      }
-      return out;
-    }
-
-    private boolean evenAndOdd() throws ReadProblem {
-      for (PackageFile.Relationship r : relationships.values()) {
-        if (r.shortType().equals("settings")) {
-          Optional<byte[]> b = file.bytes(r.target());
-          return b.isPresent()
-              && XmlParts.parse(b.get(), r.target(), request.limits().depth())
-                  .child("w:evenAndOddHeaders")
-                  .filter(DocxLooks::on)
-                  .isPresent();
-        }
-      }
-      return false;
-    }
-
-    List<Section> finish() {
-      if (!ended || done.isEmpty()) {
-        done.add(new Section(NodeId.fresh(), PageSetup.A4, false, running, blocks));
-      } else if (!blocks.isEmpty()) {
-        Section last = done.removeLast();
-        var all = new ArrayList<>(last.blocks());
-        all.addAll(blocks);
-        done.add(last.withBlocks(all));
-      }
-      Section last = done.getLast();
-      if (done.stream().allMatch(s -> s.blocks().stream().noneMatch(b -> b instanceof Paragraph))) {
-        var all = new ArrayList<>(last.blocks());
-        all.add(Paragraph.of(Look.PLAIN, ""));
-        done.set(done.size() - 1, last.withBlocks(all));
-      }
-      return done;
-    }
+        });
+    return found.stream().findFirst();
   }
 }

@@ -1,6 +1,10 @@
 package decant.office.docx;
 
 import decant.model.Kept;
+import decant.model.ListMembership;
+import java.util.HashMap;
+import java.util.Map;
+import org.jspecify.annotations.Nullable;
 import decant.model.Look;
 import decant.model.NamedStyle;
 import decant.model.ParagraphTraits;
@@ -23,10 +27,14 @@ final class DocxStyles {
   private DocxStyles() {}
 
   static StyleSheet none() {
-    return new StyleSheet(Look.PLAIN, TEXT, "", java.util.Map.of());
+    return new StyleSheet(Look.PLAIN, TEXT, "", Map.of());
   }
 
-  static StyleSheet read(Element part, DocxLooks looks) {
+  /**
+   * @param levels which list and level each style is linked to, by instance of the list
+   */
+  static StyleSheet read(
+      Element part, DocxLooks looks, Map<String, Map<String, ListMembership>> levels) {
     Look paragraphs = Look.PLAIN;
     Look texts = TEXT;
     Optional<Element> defaults = part.child("w:docDefaults");
@@ -48,18 +56,67 @@ final class DocxStyles {
               .orElse(texts);
     }
     var styles = new LinkedHashMap<String, NamedStyle>();
+    Map<String, Element> elements = new HashMap<>();
+    part.elements("w:style")
+        .forEach(s -> s.attribute("w:styleId").ifPresent(id -> elements.put(id, s)));
     String standard = "";
     for (Element s : part.elements("w:style").toList()) {
       Optional<NamedStyle> style = style(s, looks);
       if (style.isEmpty()) {
         continue;
       }
-      styles.put(style.get().id(), style.get());
+      styles.put(style.get().id(), inList(style.get(), elements, levels));
       if (style.get().kind() == NamedStyle.Kind.PARAGRAPH && isOn(s.attribute("w:default"))) {
         standard = style.get().id();
       }
     }
     return new StyleSheet(paragraphs, texts, standard, styles);
+  }
+
+  /**
+   * A style with its membership of a list made whole: the level is the one that the list links to
+   * the style, the list that of the style it is based on, where it does not say so itself.
+   */
+  private static NamedStyle inList(
+      NamedStyle style,
+      Map<String, Element> elements,
+      Map<String, Map<String, ListMembership>> levels) {
+    Optional<Element> numPr = numPr(elements.get(style.id()));
+    if (style.kind() != NamedStyle.Kind.PARAGRAPH || numPr.isEmpty()) {
+      return style;
+    }
+    String list = list(style.id(), elements);
+    if (list.isEmpty() || list.equals("0")) {
+      return style.withParagraph(
+          style.paragraph().with(ParagraphTraits.LIST, new ListMembership("", 0)));
+    }
+    ListMembership linked = levels.getOrDefault(list, Map.of()).get(style.id());
+    int depth =
+        DocxLooks.number(numPr.get().val("w:ilvl"))
+            .map(Double::intValue)
+            .orElse(linked == null ? 0 : linked.depth());
+    return style.withParagraph(
+        style
+            .paragraph()
+            .with(ParagraphTraits.LIST, new ListMembership(list, Math.clamp(depth, 0, 8))));
+  }
+
+  private static Optional<Element> numPr(@Nullable Element style) {
+    return style == null
+        ? Optional.empty()
+        : style.child("w:pPr").flatMap(p -> p.child("w:numPr"));
+  }
+
+  private static String list(String id, Map<String, Element> elements) {
+    @Nullable Element s = elements.get(id);
+    for (int depth = 0; depth < 12 && s != null; depth++) {
+      Optional<String> own = numPr(s).flatMap(n -> n.val("w:numId"));
+      if (own.isPresent()) {
+        return own.get();
+      }
+      s = s.val("w:basedOn").map(elements::get).orElse(null);
+    }
+    return "";
   }
 
   private static boolean isOn(Optional<String> v) {

@@ -1,15 +1,15 @@
 package decant.office.docx;
 
+import decant.model.Block;
 import decant.model.Cell;
-import decant.model.Colour;
-import decant.model.Kept;
 import decant.model.Look;
 import decant.model.NodeId;
-import decant.model.StyleSheet;
+import decant.model.Paragraph;
+import decant.model.Rule;
+import decant.model.Rules;
 import decant.model.Table;
 import decant.model.TableTraits;
 import decant.office.xml.Element;
-import decant.office.xml.XmlParts;
 import decant.reading.ReadProblem;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -19,36 +19,52 @@ import java.util.Optional;
 
 /** Tables (§17.4). */
 final class DocxTables {
-  private static final List<String> EDGES =
-      List.of("w:insideH", "w:top", "w:bottom", "w:insideV", "w:left", "w:start");
+  /** More columns than this no table of an honest file has. */
+  private static final int MOST_COLUMNS = 200;
 
-  private final StyleSheet styles;
+  /** Something that gives the blocks of a cell. */
+  interface CellContent {
+    List<Block> of(Element cell) throws ReadProblem;
+  }
 
-  DocxTables(StyleSheet styles) {
+  private final TableStyles styles;
+
+  DocxTables(TableStyles styles) {
     this.styles = styles;
   }
 
-  Table read(Element tbl, DocxBody.CellContent content) throws ReadProblem {
+  Table read(Element tbl, CellContent content) throws ReadProblem {
     Optional<Element> tblPr = tbl.child("w:tblPr");
-    Look look = tblPr.map(this::tableLook).orElse(Look.PLAIN);
+    Look direct = tblPr.map(TableLooks::table).orElse(Look.PLAIN);
+    String style = direct.value(TableTraits.STYLE);
+    TableStyles.Part whole = styles.whole(style);
+    Look look =
+        whole.table().isPlain()
+            ? direct
+            : direct.with(TableTraits.FROM_STYLE, whole.table());
     var columns = new ArrayList<Double>();
     tbl.child("w:tblGrid")
         .ifPresent(g ->
             g.elements("w:gridCol")
+                .limit(MOST_COLUMNS)
                 .forEach(c -> columns.add(DocxLooks.twips(c.attribute("w:w")).orElse(0.0))));
+    List<Table.Row> rows = rows(tbl, content);
+    var table = new Table(NodeId.fresh(), look, columns, rows);
+    return styled(table, style, TableStyles.Asked.of(tblPr.flatMap(p -> p.child("w:tblLook"))));
+  }
+
+  private static List<Table.Row> rows(Element tbl, CellContent content) throws ReadProblem {
     var rows = new ArrayList<Table.Row>();
     Map<Integer, int[]> open =
         new HashMap<>(); // grid column → row and cell number of the cell that reaches down
-    for (Element tr : rowElements(tbl)) {
+    for (Element tr : inner(tbl, "w:tr")) {
       var cells = new ArrayList<Cell>();
-      int column =
-          DocxLooks.number(tr.child("w:trPr").flatMap(p -> p.val("w:gridBefore")))
-              .map(Double::intValue)
-              .orElse(0);
-      if (column > 0 && column < 64) {
+      Optional<Element> trPr = tr.child("w:trPr");
+      int column = skipped(trPr, "w:gridBefore");
+      if (column > 0) {
         cells.add(emptyCell(column));
       }
-      for (Element tc : cellElements(tr)) {
+      for (Element tc : inner(tr, "w:tc")) {
         Optional<Element> tcPr = tc.child("w:tcPr");
         int span =
             Math.clamp(
@@ -56,12 +72,16 @@ final class DocxTables {
                     .map(Double::intValue)
                     .orElse(1),
                 1,
-                200);
+                MOST_COLUMNS);
+        if (continues(tcPr, "w:hMerge") && !cells.isEmpty()) {
+          Cell before = cells.removeLast();
+          cells.add(spanning(before, before.columnSpan() + span, before.rowSpan()));
+          column += span;
+          continue;
+        }
         Optional<Element> merge = tcPr.flatMap(p -> p.child("w:vMerge"));
-        boolean continued =
-            merge.isPresent() && !merge.get().attribute("w:val").orElse("").equals("restart");
         int[] origin = open.get(column);
-        if (continued && origin != null) {
+        if (continues(tcPr, "w:vMerge") && origin != null) {
           grow(rows, origin);
         } else {
           cells.add(
@@ -69,7 +89,7 @@ final class DocxTables {
                   NodeId.fresh(),
                   span,
                   1,
-                  tcPr.map(this::cellLook).orElse(Look.PLAIN),
+                  tcPr.map(TableLooks::cell).orElse(Look.PLAIN),
                   content.of(tc)));
           if (merge.isPresent()) {
             open.put(column, new int[] {rows.size(), cells.size() - 1});
@@ -79,10 +99,62 @@ final class DocxTables {
         }
         column += span;
       }
-      rows.add(
-          new Table.Row(tr.child("w:trPr").map(DocxTables::rowLook).orElse(Look.PLAIN), cells));
+      int after = skipped(trPr, "w:gridAfter");
+      if (after > 0) {
+        cells.add(emptyCell(after));
+      }
+      rows.add(new Table.Row(trPr.map(TableLooks::row).orElse(Look.PLAIN), cells));
     }
-    return new Table(NodeId.fresh(), look, columns, rows);
+    return rows;
+  }
+
+  /** Whether a cell is a further part of a merged one (§17.4.22, §17.4.84). */
+  private static boolean continues(Optional<Element> tcPr, String merge) {
+    Optional<Element> e = tcPr.flatMap(p -> p.child(merge));
+    return e.isPresent() && !e.get().attribute("w:val").orElse("").equals("restart");
+  }
+
+  private static int skipped(Optional<Element> trPr, String name) {
+    return Math.clamp(
+        DocxLooks.number(trPr.flatMap(p -> p.val(name))).map(Double::intValue).orElse(0), 0, 63);
+  }
+
+  /** What a style gives to each cell, worked out once and for all. */
+  private Table styled(Table t, String style, TableStyles.Asked asked) {
+    TableStyles.Part whole = styles.whole(style);
+    boolean plain =
+        whole.cell().isPlain() && whole.paragraph().isPlain() && whole.text().isPlain();
+    if (plain && !styles.hasParts(style)) {
+      return t;
+    }
+    int[][] at = t.cellColumns();
+    int columns = t.columnCount(at);
+    var rows = new ArrayList<Table.Row>();
+    for (int r = 0; r < t.rows().size(); r++) {
+      var cells = new ArrayList<Cell>();
+      for (int k = 0; k < t.rows().get(r).cells().size(); k++) {
+        Cell c = t.rows().get(r).cells().get(k);
+        TableStyles.Part part =
+            styles.cell(
+                style,
+                asked,
+                r,
+                t.rows().size(),
+                at[r][k],
+                at[r][k] + c.columnSpan(),
+                columns);
+        Look look = c.look();
+        look = part.cell().isPlain() ? look : look.with(TableTraits.FROM_STYLE, part.cell());
+        look =
+            part.paragraph().isPlain()
+                ? look
+                : look.with(TableTraits.PARAGRAPHS, part.paragraph());
+        look = part.text().isPlain() ? look : look.with(TableTraits.TEXTS, part.text());
+        cells.add(new Cell(c.id(), c.columnSpan(), c.rowSpan(), look, c.blocks()));
+      }
+      rows.add(new Table.Row(t.rows().get(r).look(), cells));
+    }
+    return t.withRows(rows);
   }
 
   private static Cell emptyCell(int span) {
@@ -90,16 +162,8 @@ final class DocxTables {
         NodeId.fresh(),
         span,
         1,
-        Look.of(TableTraits.RULE_WIDTH, 0.0),
-        List.of(decant.model.Paragraph.of(Look.PLAIN, "")));
-  }
-
-  private static List<Element> rowElements(Element parent) {
-    return inner(parent, "w:tr");
-  }
-
-  private static List<Element> cellElements(Element parent) {
-    return inner(parent, "w:tc");
+        Look.of(TableTraits.RULES, Rules.around(Rule.NONE)),
+        List.of(Paragraph.of(Look.PLAIN, "")));
   }
 
   /** The children of a name, those in structured document tags and tracked insertions too. */
@@ -123,115 +187,11 @@ final class DocxTables {
     Table.Row row = rows.get(origin[0]);
     var cells = new ArrayList<>(row.cells());
     Cell c = cells.get(origin[1]);
-    cells.set(origin[1], DocxBody.cellWithRowSpan(c, rows.size() - origin[0] + 1));
+    cells.set(origin[1], spanning(c, c.columnSpan(), rows.size() - origin[0] + 1));
     rows.set(origin[0], new Table.Row(row.look(), cells));
   }
 
-  private Look tableLook(Element tblPr) {
-    Look look = Look.PLAIN;
-    Optional<Element> borders = tblPr.child("w:tblBorders");
-    if (borders.isEmpty()) {
-      borders = tblPr.val("w:tblStyle").flatMap(this::styleBorders);
-    }
-    if (borders.isPresent()) {
-      look = rules(borders.get(), look);
-    }
-    Optional<Double> indent =
-        DocxLooks.twips(tblPr.child("w:tblInd").flatMap(i -> i.attribute("w:w")));
-    if (indent.isPresent()) {
-      look = look.with(TableTraits.INDENT, Math.clamp(indent.get(), -72, 400));
-    }
-    Optional<Double> padding =
-        DocxLooks.twips(
-            tblPr
-                .child("w:tblCellMar")
-                .flatMap(m -> m.child("w:left").or(() -> m.child("w:start")))
-                .flatMap(l -> l.attribute("w:w")));
-    if (padding.isPresent()) {
-      look = look.with(TableTraits.CELL_PADDING, Math.max(0, padding.get()));
-    }
-    var kept = new ArrayList<Kept>();
-    for (Element e : tblPr.elements()) {
-      switch (e.name()) {
-        case "w:tblBorders", "w:tblInd", "w:tblW" -> {}
-        default -> kept.add(new Kept(DocxLooks.FORMAT, XmlParts.write(e)));
-      }
-    }
-    return kept.isEmpty() ? look : look.with(TableTraits.KEPT, List.copyOf(kept));
-  }
-
-  private static Look rules(Element borders, Look before) {
-    for (String edge : EDGES) {
-      Optional<Element> e = borders.child(edge);
-      String kind = e.flatMap(x -> x.attribute("w:val")).orElse("none");
-      if (e.isPresent() && !kind.equals("none") && !kind.equals("nil")) {
-        double width = DocxLooks.number(e.get().attribute("w:sz")).map(v -> v / 8).orElse(0.5);
-        Look look = before.with(TableTraits.RULE_WIDTH, Math.clamp(width, 0.25, 6));
-        Optional<Colour> colour = e.get().attribute("w:color").flatMap(DocxLooks::hex);
-        return colour.isPresent() ? look.with(TableTraits.RULE_COLOUR, colour.get()) : look;
-      }
-    }
-    return before.with(TableTraits.RULE_WIDTH, 0.0);
-  }
-
-  private Optional<Element> styleBorders(String styleId) {
-    String next = styleId;
-    for (int depth = 0; depth < 12; depth++) {
-      var style = styles.style(next);
-      if (style.isEmpty()) {
-        return Optional.empty();
-      }
-      for (Kept k : style.get().kept()) {
-        if (k.source().startsWith("<w:tblPr")) {
-          Optional<Element> borders = parse(k).child("w:tblBorders");
-          if (borders.isPresent()) {
-            return borders;
-          }
-        }
-      }
-      if (style.get().basedOn().isEmpty()) {
-        return Optional.empty();
-      }
-      next = style.get().basedOn().get();
-    }
-    return Optional.empty();
-  }
-
-  private static Element parse(Kept k) {
-    try {
-      return XmlParts.parse(
-          k.source().getBytes(java.nio.charset.StandardCharsets.UTF_8), "styles", 100);
-    } catch (ReadProblem e) {
-      throw new IllegalStateException("what was kept was written by ourselves", e);
-    }
-  }
-
-  private static Look rowLook(Element trPr) {
-    Look look = Look.PLAIN;
-    if (trPr.child("w:tblHeader").filter(DocxLooks::on).isPresent()) {
-      look = look.with(TableTraits.HEADER_ROW, true);
-    }
-    Optional<Double> height =
-        DocxLooks.twips(trPr.child("w:trHeight").flatMap(h -> h.attribute("w:val")));
-    if (height.isPresent()) {
-      look = look.with(TableTraits.ROW_HEIGHT, Math.clamp(height.get(), 0, 700));
-    }
-    return look;
-  }
-
-  private Look cellLook(Element tcPr) {
-    Look look = Look.PLAIN;
-    Optional<Colour> shading = tcPr.child("w:shd").flatMap(DocxLooks::fill);
-    if (shading.isPresent()) {
-      look = look.with(TableTraits.SHADING, shading.get());
-    }
-    var kept = new ArrayList<Kept>();
-    for (Element e : tcPr.elements()) {
-      switch (e.name()) {
-        case "w:shd", "w:gridSpan", "w:vMerge", "w:tcW" -> {}
-        default -> kept.add(new Kept(DocxLooks.FORMAT, XmlParts.write(e)));
-      }
-    }
-    return kept.isEmpty() ? look : look.with(TableTraits.KEPT, List.copyOf(kept));
+  private static Cell spanning(Cell c, int columns, int rows) {
+    return new Cell(c.id(), columns, rows, c.look(), c.blocks());
   }
 }

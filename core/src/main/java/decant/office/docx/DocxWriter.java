@@ -1,7 +1,10 @@
 package decant.office.docx;
 
 import decant.model.Block;
+import decant.model.Colour;
 import decant.model.Document;
+import decant.model.NamedStyle;
+import decant.model.Typesetting;
 import decant.model.Inline;
 import decant.model.Kept;
 import decant.model.KeptBlock;
@@ -29,6 +32,9 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
+import decant.office.xml.XmlParts;
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -45,7 +51,6 @@ public final class DocxWriter {
       "http://schemas.openxmlformats.org/officeDocument/2006/relationships/";
   private static final String MAIN =
       "application/vnd.openxmlformats-officedocument.wordprocessingml.";
-  private static final double EMU = 12_700;
   private static final String ROOT_NAMESPACES = rootNamespaces();
 
   private final Document document;
@@ -55,11 +60,20 @@ public final class DocxWriter {
   private final Map<MediaId, String> mediaNames = new HashMap<>();
   private final Map<NodeId, Integer> noteNumbers = new HashMap<>();
   private final TablesOut tables = new TablesOut(this::blocks);
-  private int nextDrawing = 1;
+  private final DrawingsOut drawings;
+  private final Set<Inline.KeptInline> unmatched;
   private int nextBookmark = 1;
 
   private DocxWriter(Document document) {
     this.document = document;
+    this.unmatched = FieldMarks.unmatched(document);
+    this.drawings =
+        new DrawingsOut(
+            document,
+            this::blocks,
+            id ->
+                Optional.ofNullable(document.media().get(id))
+                    .map(m -> mediaNames.computeIfAbsent(id, k -> mediaPart(m))));
   }
 
   private static String rootNamespaces() {
@@ -83,8 +97,10 @@ public final class DocxWriter {
     defaults.put("rels", "application/vnd.openxmlformats-package.relationships+xml");
     defaults.put("xml", "application/xml");
     int n = 1;
-    for (NodeId id : document.notes().keySet()) {
-      noteNumbers.put(id, n++);
+    for (Story s : document.stories().values()) {
+      if (s.kind().isNote()) {
+        noteNumbers.put(s.id(), n++);
+      }
     }
     var main = new Relationships();
     keptParts(main);
@@ -94,10 +110,8 @@ public final class DocxWriter {
       main.add("numbering", "numbering.xml", false);
       xml("word/numbering.xml", MAIN + "numbering+xml", Numbering.part(document.lists()));
     }
-    if (!document.notes().isEmpty()) {
-      main.add("footnotes", "footnotes.xml", false);
-      notes();
-    }
+    notes(main, Story.Kind.FOOTNOTE, "footnote");
+    notes(main, Story.Kind.ENDNOTE, "endnote");
     if (!parts.containsKey("word/settings.xml")) {
       main.add("settings", "settings.xml", false);
       xml("word/settings.xml", MAIN + "settings+xml", settings());
@@ -109,19 +123,27 @@ public final class DocxWriter {
     pack(out);
   }
 
+  /** Settings of our own, for a document that did not bring any (§17.15.1). */
   private String settings() {
     boolean even =
         document.sections().stream()
             .anyMatch(s ->
                 s.running().containsKey(Section.Running.HEADER_EVEN)
                     || s.running().containsKey(Section.Running.FOOTER_EVEN));
-    return HEAD
-        + "<w:settings xmlns:w=\""
-        + Namespaces.W
-        + "\">"
-        + (even ? "<w:evenAndOddHeaders/>" : "")
-        + "<w:compat><w:compatSetting w:name=\"compatibilityMode\""
-        + " w:uri=\"http://schemas.microsoft.com/office/word\" w:val=\"15\"/></w:compat></w:settings>";
+    Typesetting t = document.styles().typesetting();
+    boolean background =
+        document.sections().stream().anyMatch(s -> !s.page().background().equals(Colour.WHITE));
+    var o = new Out().raw(HEAD).raw("<w:settings xmlns:w=\"" + Namespaces.W + "\">");
+    o.raw(background ? "<w:displayBackgroundShape/>" : "");
+    o.empty("w:defaultTabStop", "w:val", Out.twips(t.tabDistance()));
+    o.raw(t.hyphenates() ? "<w:autoHyphenation/>" : "");
+    o.raw(even ? "<w:evenAndOddHeaders/>" : "");
+    o.raw("<w:compat>" + (t.expandsLastLines() ? "" : "<w:doNotExpandShiftReturn/>"));
+    o.raw("<w:compatSetting w:name=\"compatibilityMode\"");
+    o.raw(" w:uri=\"http://schemas.microsoft.com/office/word\" w:val=\"");
+    return o.raw(t.textAtTableEdge() ? "14" : "15")
+        .raw("\"/></w:compat></w:settings>")
+        .toString();
   }
 
   private void xml(String name, String type, String content) {
@@ -156,7 +178,12 @@ public final class DocxWriter {
   }
 
   private String body(Relationships rels) {
-    var o = new Out().raw(HEAD).raw("<w:document" + ROOT_NAMESPACES + "><w:body>");
+    var o = new Out().raw(HEAD).raw("<w:document" + ROOT_NAMESPACES + ">");
+    Colour background = document.sections().getFirst().page().background();
+    if (!background.equals(Colour.WHITE)) {
+      o.empty("w:background", "w:color", background.hex());
+    }
+    o.raw("<w:body>");
     for (int s = 0; s < document.sections().size(); s++) {
       Section section = document.sections().get(s);
       boolean last = s == document.sections().size() - 1;
@@ -197,42 +224,7 @@ public final class DocxWriter {
               rels.add(header ? "header" : "footer", runningPart(e.getValue(), header), false);
           o.empty(header ? "w:headerReference" : "w:footerReference", "w:type", kind, "r:id", id);
         });
-    if (s.continuous()) {
-      o.empty("w:type", "w:val", "continuous");
-    }
-    PageSetup p = s.page();
-    if (p.width() > p.height()) {
-      o.empty(
-          "w:pgSz",
-          "w:w",
-          Out.twips(p.width()),
-          "w:h",
-          Out.twips(p.height()),
-          "w:orient",
-          "landscape");
-    } else {
-      o.empty("w:pgSz", "w:w", Out.twips(p.width()), "w:h", Out.twips(p.height()));
-    }
-    o.empty(
-        "w:pgMar",
-        "w:top",
-        Out.twips(p.top()),
-        "w:right",
-        Out.twips(p.right()),
-        "w:bottom",
-        Out.twips(p.bottom()),
-        "w:left",
-        Out.twips(p.left()),
-        "w:header",
-        Out.twips(p.header()),
-        "w:footer",
-        Out.twips(p.footer()),
-        "w:gutter",
-        "0");
-    if (s.running().containsKey(Section.Running.HEADER_FIRST)
-        || s.running().containsKey(Section.Running.FOOTER_FIRST)) {
-      o.raw("<w:titlePg/>");
-    }
+    SectionsOut.properties(o, s);
     return o.raw("</w:sectPr>").toString();
   }
 
@@ -257,25 +249,35 @@ public final class DocxWriter {
     return name;
   }
 
-  private void notes() {
+  private void notes(Relationships main, Story.Kind kind, String name) {
+    List<Story> stories =
+        document.stories().values().stream().filter(s -> s.kind() == kind).toList();
+    if (stories.isEmpty()) {
+      return;
+    }
+    main.add(name + "s", name + "s.xml", false);
     var rels = new Relationships();
-    var o = new Out().raw(HEAD).raw("<w:footnotes" + ROOT_NAMESPACES + ">");
-    o.raw(
-        "<w:footnote w:type=\"separator\" w:id=\"-1\"><w:p><w:r><w:separator/></w:r></w:p></w:footnote>");
-    o.raw(
-        "<w:footnote w:type=\"continuationSeparator\" w:id=\"0\"><w:p><w:r><w:continuationSeparator/></w:r></w:p></w:footnote>");
-    document
-        .notes()
-        .forEach((id, story) -> {
-          o.raw("<w:footnote w:id=\"" + noteNumbers.get(id) + "\">");
-          blocks(o, story.blocks(), rels);
-          o.raw("</w:footnote>");
-        });
-    xml("word/footnotes.xml", MAIN + "footnotes+xml", o.raw("</w:footnotes>").toString());
+    var o = new Out().raw(HEAD).raw("<w:" + name + "s" + ROOT_NAMESPACES + ">");
+    for (String separator : List.of("separator", "continuationSeparator")) {
+      int id = separator.equals("separator") ? -1 : 0;
+      o.raw("<w:%s w:type=\"%s\" w:id=\"%d\">".formatted(name, separator, id));
+      o.raw("<w:p><w:r><w:" + separator + "/></w:r></w:p></w:" + name + ">");
+    }
+    for (Story s : stories) {
+      o.raw("<w:" + name + " w:id=\"" + noteNumbers.get(s.id()) + "\">");
+      openNote = s.id();
+      blocks(o, s.blocks(), rels);
+      openNote = null;
+      o.raw("</w:" + name + ">");
+    }
+    xml("word/" + name + "s.xml", MAIN + name + "s+xml", o.raw("</w:" + name + "s>").toString());
     if (!rels.isEmpty()) {
-      parts.put("word/_rels/footnotes.xml.rels", rels.part());
+      parts.put("word/_rels/" + name + "s.xml.rels", rels.part());
     }
   }
+
+  /** The note that is being written. */
+  private @Nullable NodeId openNote;
 
   private void blocks(Out o, List<Block> blocks, Relationships rels) {
     blocks.forEach(b -> block(o, b, rels, ""));
@@ -332,19 +334,15 @@ public final class DocxWriter {
   private void inline(Out o, Inline i, Relationships rels) {
     switch (i) {
       case Inline.Text t -> run(o, t.look(), () -> text(o, t.text()));
-      case Inline.Picture pic -> run(o, pic.look(), () -> drawing(o, pic, rels));
+      case Inline.Picture pic -> run(o, pic.look(), () -> drawings.picture(o, pic, rels));
+      case Inline.Shape s -> run(o, s.look(), () -> drawings.shape(o, s, rels));
       case Inline.Field f -> field(o, f);
-      case Inline.NoteMark n -> {
-        Integer number = noteNumbers.get(n.note());
-        if (number != null) {
-          run(
-              o,
-              n.look().with(TextTraits.RAISE, TextTraits.Raise.SUPERSCRIPT),
-              () -> o.raw("<w:footnoteReference w:id=\"" + number + "\"/>"));
-        }
-      }
+      case Inline.NoteMark n -> noteMark(o, n);
       case Inline.KeptInline k -> {
         Kept kept = k.kept();
+        if (unmatched.contains(k)) {
+          return;
+        }
         if (kept.format().equals(DocxLooks.FORMAT)) {
           o.raw(kept.source());
         } else if (!k.shown().isEmpty()) {
@@ -352,6 +350,23 @@ public final class DocxWriter {
         }
       }
     }
+  }
+
+  private void noteMark(Out o, Inline.NoteMark n) {
+    Integer number = noteNumbers.get(n.note());
+    Story story = document.stories().get(n.note());
+    if (number == null || story == null) {
+      return;
+    }
+    String name = story.kind() == Story.Kind.ENDNOTE ? "endnote" : "footnote";
+    run(
+        o,
+        n.look().with(TextTraits.RAISE, TextTraits.Raise.SUPERSCRIPT),
+        () ->
+            o.raw(
+                n.note().equals(openNote)
+                    ? "<w:" + name + "Ref/>"
+                    : "<w:" + name + "Reference w:id=\"" + number + "\"/>"));
   }
 
   private static void run(Out o, Look look, Runnable content) {
@@ -373,6 +388,7 @@ public final class DocxWriter {
             case '\t' -> "<w:tab/>";
             case '\n' -> "<w:br/>";
             case '\f' -> "<w:br w:type=\"page\"/>";
+            case Inline.COLUMN_BREAK -> "<w:br w:type=\"column\"/>";
             case '\u00AD' -> "<w:softHyphen/>";
             case '\u2011' -> "<w:noBreakHyphen/>";
             default -> "";
@@ -387,12 +403,19 @@ public final class DocxWriter {
     }
   }
 
-  private static void field(Out o, Inline.Field f) {
+  private void field(Out o, Inline.Field f) {
     String code =
         switch (f.kind()) {
           case PAGE -> "PAGE";
           case PAGES -> "NUMPAGES";
           case TITLE -> "TITLE";
+          case PAGE_OF -> "PAGEREF " + XmlParts.escape(f.target()) + " \\h";
+          case STYLED_TEXT ->
+              "STYLEREF \""
+                  + XmlParts.escape(
+                      document.styles().style(f.target()).map(NamedStyle::name).orElse(f.target()))
+                  + "\"";
+          case DATE -> f.target().isEmpty() ? "DATE" : "DATE \\@ \"" + XmlParts.escape(f.target()) + "\"";
           case OTHER -> "";
         };
     if (code.isEmpty()) {
@@ -407,33 +430,6 @@ public final class DocxWriter {
     run(o, f.look(), () -> o.raw("<w:fldChar w:fldCharType=\"separate\"/>"));
     run(o, f.look(), () -> text(o, f.shown().isEmpty() ? "1" : f.shown()));
     run(o, f.look(), () -> o.raw("<w:fldChar w:fldCharType=\"end\"/>"));
-  }
-
-  private void drawing(Out o, Inline.Picture pic, Relationships rels) {
-    Media m = document.media().get(pic.media());
-    if (m == null) {
-      return;
-    }
-    String name = mediaNames.computeIfAbsent(m.id(), id -> mediaPart(m));
-    String rel = rels.add("image", name, false);
-    String cx = Long.toString(Math.round(pic.width() * EMU));
-    String cy = Long.toString(Math.round(pic.height() * EMU));
-    String id = Integer.toString(nextDrawing++);
-    o.raw("<w:drawing><wp:inline distT=\"0\" distB=\"0\" distL=\"0\" distR=\"0\">");
-    o.empty("wp:extent", "cx", cx, "cy", cy);
-    o.empty("wp:docPr", "id", id, "name", "Picture " + id, "descr", pic.alt());
-    o.raw(
-        "<wp:cNvGraphicFramePr/><a:graphic><a:graphicData uri=\""
-            + Namespaces.PIC
-            + "\"><pic:pic><pic:nvPicPr>");
-    o.empty("pic:cNvPr", "id", id, "name", "Picture " + id)
-        .raw("<pic:cNvPicPr/></pic:nvPicPr><pic:blipFill>");
-    o.empty("a:blip", "r:embed", rel)
-        .raw(
-            "<a:stretch><a:fillRect/></a:stretch></pic:blipFill><pic:spPr><a:xfrm><a:off x=\"0\" y=\"0\"/>");
-    o.empty("a:ext", "cx", cx, "cy", cy);
-    o.raw(
-        "</a:xfrm><a:prstGeom prst=\"rect\"><a:avLst/></a:prstGeom></pic:spPr></pic:pic></a:graphicData></a:graphic></wp:inline></w:drawing>");
   }
 
   private String mediaPart(Media m) {

@@ -7,6 +7,7 @@ import decant.model.ListMembership;
 import decant.model.Look;
 import decant.model.ParagraphTraits;
 import decant.model.ParagraphTraits.TabStop;
+import decant.model.Rules;
 import decant.model.TextTraits;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -126,7 +127,18 @@ final class LooksOut {
     toggle(out, look.get(TextTraits.BOLD), "b", "bCs");
     toggle(out, look.get(TextTraits.ITALIC), "i", "iCs");
     toggle(out, look.get(TextTraits.ALL_CAPS), "caps");
+    toggle(out, look.get(TextTraits.SMALL_CAPS), "smallCaps");
     toggle(out, look.get(TextTraits.STRIKE), "strike");
+    toggle(out, look.get(TextTraits.DOUBLE_STRIKE), "dstrike");
+    look.get(TextTraits.LETTER_SPACING).ifPresent(v -> add(out, "spacing", Out.twips(v)));
+    look.get(TextTraits.KERNING)
+        .ifPresent(v ->
+            add(
+                out,
+                "kern",
+                v >= DocxLooks.NEVER ? "0" : Long.toString(Math.max(1, Math.round(v * 2)))));
+    look.get(TextTraits.SHIFT)
+        .ifPresent(v -> add(out, "position", Long.toString(Math.round(v * 2))));
     toggle(out, look.get(TextTraits.HIDDEN), "vanish");
     look.get(TextTraits.COLOUR).ifPresent(c -> add(out, "color", c.hex()));
     look.get(TextTraits.SIZE)
@@ -134,7 +146,22 @@ final class LooksOut {
           add(out, "sz", Long.toString(Math.round(s * 2)));
           add(out, "szCs", Long.toString(Math.round(s * 2)));
         });
-    look.get(TextTraits.UNDERLINE).ifPresent(u -> add(out, "u", u ? "single" : "none"));
+    look.get(TextTraits.UNDERLINE)
+        .ifPresent(u ->
+            add(
+                out,
+                "u",
+                !u
+                    ? "none"
+                    : switch (look.value(TextTraits.UNDERLINE_KIND)) {
+                      case SINGLE -> "single";
+                      case DOUBLE -> "double";
+                      case THICK -> "thick";
+                      case DOTTED -> "dotted";
+                      case DASHED -> "dash";
+                      case WAVE -> "wave";
+                      case WORDS -> "words";
+                    }));
     look.get(TextTraits.HIGHLIGHT)
         .filter(c -> !c.equals(Colour.WHITE))
         .ifPresent(c -> {
@@ -178,6 +205,14 @@ final class LooksOut {
     toggle(out, look.get(ParagraphTraits.PAGE_BREAK_BEFORE), "pageBreakBefore");
     toggle(out, look.get(ParagraphTraits.WIDOW_CONTROL), "widowControl");
     look.get(ParagraphTraits.LIST).ifPresent(m -> out.add(new Property("numPr", numbering(m))));
+    look.get(ParagraphTraits.FRAME)
+        .map(Frames::frame)
+        .filter(f -> !f.isEmpty())
+        .ifPresent(f -> out.add(new Property("framePr", f)));
+    look.get(ParagraphTraits.RULES).ifPresent(b -> out.add(new Property("pBdr", borders(b))));
+    look.get(ParagraphTraits.HYPHENATION)
+        .ifPresent(h -> toggle(out, Optional.of(!h), "suppressAutoHyphens"));
+    toggle(out, look.get(ParagraphTraits.SNAP_TO_GRID), "snapToGrid");
     look.get(ParagraphTraits.SHADING)
         .filter(c -> !c.equals(Colour.WHITE))
         .ifPresent(c -> out.add(new Property("shd", shading(c))));
@@ -229,18 +264,38 @@ final class LooksOut {
             case LEFT -> "left";
             case CENTRE -> "center";
             case RIGHT -> "right";
+            case DECIMAL -> "decimal";
+            case CLEAR -> "clear";
           };
-      if (t.leader()) {
-        o.empty("w:tab", "w:val", kind, "w:leader", "dot", "w:pos", Out.twips(t.at()));
-      } else {
-        o.empty("w:tab", "w:val", kind, "w:pos", Out.twips(t.at()));
-      }
+      String leader =
+          switch (t.leader()) {
+            case NONE -> "none";
+            case DOT -> "dot";
+            case HYPHEN -> "hyphen";
+            case UNDERSCORE -> "underscore";
+            case MIDDLE_DOT -> "middleDot";
+          };
+      o.empty("w:tab", "w:val", kind, "w:leader", leader, "w:pos", Out.twips(t.at()));
     }
     return o.raw("</w:tabs>").toString();
   }
 
+  private static String borders(Rules r) {
+    var o = new Out().raw("<w:pBdr>");
+    Borders.write(o, "w:top", r.top());
+    Borders.write(o, "w:left", r.start());
+    Borders.write(o, "w:bottom", r.bottom());
+    Borders.write(o, "w:right", r.end());
+    Borders.write(o, "w:between", r.insideAcross());
+    return o.raw("</w:pBdr>").toString();
+  }
+
   private static Optional<String> spacing(Look look) {
     var attributes = new ArrayList<String>();
+    look.get(ParagraphTraits.AUTO_BEFORE)
+        .ifPresent(v -> attributes.addAll(List.of("w:beforeAutospacing", v ? "1" : "0")));
+    look.get(ParagraphTraits.AUTO_AFTER)
+        .ifPresent(v -> attributes.addAll(List.of("w:afterAutospacing", v ? "1" : "0")));
     look.get(ParagraphTraits.SPACE_BEFORE)
         .ifPresent(v -> attributes.addAll(List.of("w:before", Out.twips(v))));
     look.get(ParagraphTraits.SPACE_AFTER)

@@ -1,9 +1,12 @@
 package decant.office.docx;
 
 import decant.model.ListDefinition;
+import decant.model.ListDefinition.NumberFormat;
+import decant.model.ParagraphTraits.Alignment;
+import java.util.LinkedHashMap;
 import java.util.Map;
 
-/** The numbering part (§17.9). */
+/** The numbering part (§17.9): a definition for each series of lists, an instance for each list. */
 final class Numbering {
   private Numbering() {}
 
@@ -22,41 +25,92 @@ final class Numbering {
         new Out()
             .raw(DocxWriter.HEAD)
             .raw("<w:numbering xmlns:w=\"" + decant.office.xml.Namespaces.W + "\">");
-    int n = 0;
+    Map<String, Integer> numbers = new LinkedHashMap<>();
+    Map<String, ListDefinition> first = new LinkedHashMap<>();
     for (ListDefinition l : lists.values()) {
-      o.raw(
-          "<w:abstractNum w:abstractNumId=\""
-              + n++
-              + "\"><w:multiLevelType w:val=\"multilevel\"/>");
-      for (int k = 0; k < l.levels().size(); k++) {
-        level(o, l.levels().get(k), k);
+      if (first.putIfAbsent(l.series(), l) == null) {
+        numbers.put(l.series(), numbers.size());
       }
-      o.raw("</w:abstractNum>");
     }
-    n = 0;
+    first.forEach(
+        (series, l) -> {
+          o.raw(
+              "<w:abstractNum w:abstractNumId=\""
+                  + numbers.get(series)
+                  + "\"><w:multiLevelType w:val=\"multilevel\"/>");
+          for (int k = 0; k < l.levels().size(); k++) {
+            level(o, l.levels().get(k), k);
+          }
+          o.raw("</w:abstractNum>");
+        });
     for (ListDefinition l : lists.values()) {
       o.raw(
-          "<w:num w:numId=\"" + id(l.id()) + "\"><w:abstractNumId w:val=\"" + n++ + "\"/></w:num>");
+          "<w:num w:numId=\""
+              + id(l.id())
+              + "\"><w:abstractNumId w:val=\""
+              + numbers.get(l.series())
+              + "\"/>");
+      ListDefinition shared = first.getOrDefault(l.series(), l);
+      for (int k = 0; k < l.levels().size(); k++) {
+        override(o, l, shared, k);
+      }
+      o.raw("</w:num>");
     }
     return o.raw("</w:numbering>").toString();
   }
 
+  private static void override(Out o, ListDefinition l, ListDefinition shared, int k) {
+    boolean restarts = l.restarts().contains(k);
+    boolean same = l == shared || k < shared.levels().size() && l.level(k).equals(shared.level(k));
+    if (!restarts && same) {
+      return;
+    }
+    o.raw("<w:lvlOverride w:ilvl=\"" + k + "\">");
+    if (restarts) {
+      o.empty("w:startOverride", "w:val", Integer.toString(l.level(k).start()));
+    }
+    if (!same) {
+      level(o, l.level(k), k);
+    }
+    o.raw("</w:lvlOverride>");
+  }
+
+  static String format(NumberFormat f) {
+    return switch (f) {
+      case BULLET -> "bullet";
+      case DECIMAL -> "decimal";
+      case LOWER_LETTER -> "lowerLetter";
+      case UPPER_LETTER -> "upperLetter";
+      case LOWER_ROMAN -> "lowerRoman";
+      case UPPER_ROMAN -> "upperRoman";
+      case TWO_DIGITS -> "decimalZero";
+      case ORDINAL -> "ordinal";
+      case NONE -> "none";
+    };
+  }
+
   private static void level(Out o, ListDefinition.Level l, int depth) {
-    String format =
-        switch (l.format()) {
-          case BULLET -> "bullet";
-          case DECIMAL -> "decimal";
-          case LOWER_LETTER -> "lowerLetter";
-          case UPPER_LETTER -> "upperLetter";
-          case LOWER_ROMAN -> "lowerRoman";
-          case UPPER_ROMAN -> "upperRoman";
-          case NONE -> "none";
-        };
     o.raw("<w:lvl w:ilvl=\"" + depth + "\">")
         .empty("w:start", "w:val", Integer.toString(l.start()))
-        .empty("w:numFmt", "w:val", format)
-        .empty("w:lvlText", "w:val", l.pattern())
-        .empty("w:lvlJc", "w:val", "left");
+        .empty("w:numFmt", "w:val", format(l.format()));
+    if (l.restartAfter() != ListDefinition.USUAL_RESTART) {
+      o.empty("w:lvlRestart", "w:val", Integer.toString(l.restartAfter()));
+    }
+    if (l.legal()) {
+      o.raw("<w:isLgl/>");
+    }
+    switch (l.follow()) {
+      case TAB -> {}
+      case SPACE -> o.empty("w:suff", "w:val", "space");
+      case NOTHING -> o.empty("w:suff", "w:val", "nothing");
+    }
+    o.empty("w:lvlText", "w:val", l.pattern())
+        .empty(
+            "w:lvlJc",
+            "w:val",
+            l.alignment() == Alignment.END
+                ? "right"
+                : l.alignment() == Alignment.CENTRE ? "center" : "left");
     String p = LooksOut.paragraph(l.paragraph(), "", "");
     if (!p.isEmpty()) {
       o.raw("<w:pPr>" + p + "</w:pPr>");

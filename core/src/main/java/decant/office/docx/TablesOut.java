@@ -3,14 +3,19 @@ package decant.office.docx;
 import decant.model.Block;
 import decant.model.Cell;
 import decant.model.Colour;
+import decant.model.Extent;
+import decant.model.Insets;
 import decant.model.Kept;
 import decant.model.Look;
 import decant.model.Paragraph;
+import decant.model.ParagraphTraits.Alignment;
+import decant.model.Placement;
 import decant.model.Table;
 import decant.model.TableTraits;
+import decant.model.VerticalAlignment;
 import java.util.List;
 
-/** Tables (§17.4), with what was kept of them in the order of the schema. */
+/** Tables (§17.4), their properties in the order of the schema, kept ones among them. */
 final class TablesOut {
   /** Writes the blocks of a cell. */
   @FunctionalInterface
@@ -25,27 +30,35 @@ final class TablesOut {
   }
 
   void table(Out o, Table t, Relationships rels) {
+    Look look = t.look();
     o.raw("<w:tbl><w:tblPr>");
-    keptOf(
-        o,
-        t.look(),
-        "tblStyle",
-        "tblpPr",
-        "tblOverlap",
-        "bidiVisual",
-        "tblStyleRowBandSize",
-        "tblStyleColBandSize");
-    o.empty("w:tblW", "w:w", "0", "w:type", "auto");
-    keptOf(o, t.look(), "jc", "tblCellSpacing");
-    double indent = t.look().value(TableTraits.INDENT);
-    if (indent != 0) {
-      o.empty("w:tblInd", "w:w", Out.twips(indent), "w:type", "dxa");
+    look.get(TableTraits.STYLE)
+        .filter(s -> !s.isEmpty())
+        .ifPresent(s -> o.empty("w:tblStyle", "w:val", s));
+    if (look.value(TableTraits.PLACEMENT) instanceof Placement.Floating f) {
+      o.raw(Frames.table(f));
     }
-    t.look()
-        .get(TableTraits.RULE_WIDTH)
-        .ifPresent(w -> borders(o, w, t.look().value(TableTraits.RULE_COLOUR)));
-    keptOf(o, t.look(), "shd", "tblLayout");
-    keptOf(o, t.look(), "tblCellMar", "tblLook");
+    keptOf(o, look, "tblOverlap");
+    if (look.value(TableTraits.RIGHT_TO_LEFT)) {
+      o.raw("<w:bidiVisual/>");
+    }
+    keptOf(o, look, "tblStyleRowBandSize", "tblStyleColBandSize");
+    extent(o, "w:tblW", look.value(TableTraits.WIDTH));
+    look.get(TableTraits.ALIGNMENT).ifPresent(a -> alignment(o, a));
+    keptOf(o, look, "tblCellSpacing");
+    look.get(TableTraits.INDENT)
+        .ifPresent(i -> o.empty("w:tblInd", "w:w", Out.twips(i), "w:type", "dxa"));
+    look.get(TableTraits.RULES)
+        .ifPresent(r -> {
+          o.raw("<w:tblBorders>");
+          Borders.write(o, r);
+          o.raw("</w:tblBorders>");
+        });
+    shading(o, look);
+    look.get(TableTraits.FIXED_COLUMNS)
+        .ifPresent(f -> o.empty("w:tblLayout", "w:type", f ? "fixed" : "autofit"));
+    padding(o, "w:tblCellMar", look);
+    keptOf(o, look, "tblLook");
     o.raw("</w:tblPr><w:tblGrid>");
     int[][] at = t.cellColumns();
     int columns = t.columnCount(at);
@@ -62,6 +75,70 @@ final class TablesOut {
     o.raw("</w:tbl>");
   }
 
+  private static void extent(Out o, String name, Extent e) {
+    switch (e) {
+      case Extent.Auto a -> o.empty(name, "w:w", "0", "w:type", "auto");
+      case Extent.Points p -> o.empty(name, "w:w", Out.twips(p.points()), "w:type", "dxa");
+      case Extent.Share s ->
+          o.empty(
+              name, "w:w", Long.toString(Math.round(s.share() * 5000)), "w:type", "pct");
+    }
+  }
+
+  private static void alignment(Out o, Alignment a) {
+    o.empty(
+        "w:jc",
+        "w:val",
+        switch (a) {
+          case CENTRE -> "center";
+          case END -> "right";
+          case START, JUSTIFIED -> "left";
+        });
+  }
+
+  private static void shading(Out o, Look look) {
+    Colour c = look.value(TableTraits.SHADING);
+    if (!c.equals(Colour.WHITE)) {
+      o.raw(LooksOut.shading(c));
+    }
+  }
+
+  private static void padding(Out o, String name, Look look) {
+    if (!look.sets(TableTraits.CELL_PADDING)) {
+      return;
+    }
+    Insets p = look.value(TableTraits.CELL_PADDING);
+    o.raw("<" + name + ">");
+    o.empty("w:top", "w:w", Out.twips(p.top()), "w:type", "dxa");
+    o.empty("w:left", "w:w", Out.twips(p.left()), "w:type", "dxa");
+    o.empty("w:bottom", "w:w", Out.twips(p.bottom()), "w:type", "dxa");
+    o.empty("w:right", "w:w", Out.twips(p.right()), "w:type", "dxa");
+    o.raw("</" + name + ">");
+  }
+
+  private static void rowProperties(Out o, Look look) {
+    var p = new Out();
+    if (!look.value(TableTraits.ROW_SPLITS)) {
+      p.raw("<w:cantSplit/>");
+    }
+    double height = look.value(TableTraits.ROW_HEIGHT);
+    if (height > 0) {
+      p.empty(
+          "w:trHeight",
+          "w:val",
+          Out.twips(height),
+          "w:hRule",
+          look.value(TableTraits.ROW_EXACT) ? "exact" : "atLeast");
+    }
+    if (look.value(TableTraits.HEADER_ROW)) {
+      p.raw("<w:tblHeader/>");
+    }
+    keptOf(p, look, "tblCellSpacing", "jc", "hidden");
+    if (p.length() > 0) {
+      o.raw("<w:trPr>" + p + "</w:trPr>");
+    }
+  }
+
   private void row(
       Out o,
       Table t,
@@ -73,15 +150,7 @@ final class TablesOut {
       Relationships rels) {
     Table.Row row = t.rows().get(r);
     o.raw("<w:tr>");
-    double height = row.look().value(TableTraits.ROW_HEIGHT);
-    boolean header = row.look().value(TableTraits.HEADER_ROW);
-    if (height > 0 || header) {
-      o.raw("<w:trPr>");
-      if (height > 0) {
-        o.empty("w:trHeight", "w:val", Out.twips(height));
-      }
-      o.raw((header ? "<w:tblHeader/>" : "") + "</w:trPr>");
-    }
+    rowProperties(o, row.look());
     int column = 0;
     int k = 0;
     while (column < columns && (k < at.length || anyOpen(openRows, column))) {
@@ -117,18 +186,36 @@ final class TablesOut {
   }
 
   private void cell(Out o, Cell c, String merge, Relationships rels) {
+    Look look = c.look();
     o.raw("<w:tc><w:tcPr>");
-    keptOf(o, c.look(), "cnfStyle");
+    if (look.sets(TableTraits.WIDTH)) {
+      extent(o, "w:tcW", look.value(TableTraits.WIDTH));
+    }
     if (c.columnSpan() > 1) {
       o.empty("w:gridSpan", "w:val", Integer.toString(c.columnSpan()));
     }
     o.raw(merge);
-    keptOf(o, c.look(), "tcBorders");
-    Colour shading = c.look().value(TableTraits.SHADING);
-    if (!shading.equals(Colour.WHITE)) {
-      o.raw(LooksOut.shading(shading));
+    look.get(TableTraits.RULES)
+        .ifPresent(r -> {
+          o.raw("<w:tcBorders>");
+          Borders.write(o, r);
+          o.raw("</w:tcBorders>");
+        });
+    shading(o, look);
+    if (look.value(TableTraits.NO_WRAP)) {
+      o.raw("<w:noWrap/>");
     }
-    keptOf(o, c.look(), "noWrap", "tcMar", "textDirection", "tcFitText", "vAlign", "hideMark");
+    padding(o, "w:tcMar", look);
+    keptOf(o, look, "textDirection", "tcFitText");
+    look.get(TableTraits.VERTICAL_ALIGNMENT)
+        .ifPresent(v ->
+            o.empty(
+                "w:vAlign",
+                "w:val",
+                v == VerticalAlignment.TOP
+                    ? "top"
+                    : v == VerticalAlignment.CENTRE ? "center" : "bottom"));
+    keptOf(o, look, "hideMark");
     o.raw("</w:tcPr>");
     content.write(o, c.blocks(), rels);
     if (c.blocks().isEmpty() || !(c.blocks().getLast() instanceof Paragraph)) {
@@ -146,26 +233,5 @@ final class TablesOut {
         }
       }
     }
-  }
-
-  private static void borders(Out o, double width, Colour colour) {
-    o.raw("<w:tblBorders>");
-    for (String edge : List.of("top", "left", "bottom", "right", "insideH", "insideV")) {
-      if (width <= 0) {
-        o.empty("w:" + edge, "w:val", "none", "w:sz", "0", "w:space", "0", "w:color", "auto");
-      } else {
-        o.empty(
-            "w:" + edge,
-            "w:val",
-            "single",
-            "w:sz",
-            Long.toString(Math.max(2, Math.round(width * 8))),
-            "w:space",
-            "0",
-            "w:color",
-            colour.hex());
-      }
-    }
-    o.raw("</w:tblBorders>");
   }
 }

@@ -8,6 +8,10 @@ import decant.model.Finding;
 import decant.model.Inline;
 import decant.model.LinePitch;
 import decant.model.ListMembership;
+import decant.model.Rules;
+import decant.model.Rule;
+import decant.model.Colour;
+import decant.model.Insets;
 import decant.model.Look;
 import decant.model.Media;
 import decant.model.MediaId;
@@ -212,7 +216,7 @@ final class DocumentMaker {
     return new Section(
         NodeId.fresh(),
         setup,
-        false,
+        Section.Start.NEW_PAGE,
         new RunningStories(running, bodyText).of(from, to, setup),
         blocks);
   }
@@ -385,8 +389,16 @@ final class DocumentMaker {
       }
       rows.add(new Table.Row(header ? Look.of(TableTraits.HEADER_ROW, true) : Look.PLAIN, cells));
     }
-    Look look = g.ruled() ? Look.of(TableTraits.RULE_WIDTH, 0.5) : Look.PLAIN;
-    return new Table(NodeId.fresh(), look.with(TableTraits.CELL_PADDING, 4.0), g.columns(), rows);
+    Look look =
+        g.ruled()
+            ? Look.of(TableTraits.RULES, Rules.all(Rule.single(0.5, Colour.BLACK)))
+            : Look.PLAIN;
+    return new Table(
+        NodeId.fresh(),
+        look.with(TableTraits.CELL_PADDING, new Insets(0, 4, 0, 4))
+            .with(TableTraits.FIXED_COLUMNS, true),
+        g.columns(),
+        rows);
   }
 
   private List<Block> cellBlocks(Found.FoundCell c) {
@@ -411,8 +423,6 @@ final class DocumentMaker {
             f.box().width() * scale,
             f.box().height() * scale,
             f.alt(),
-            Inline.Placement.INLINE,
-            Optional.empty(),
             Look.PLAIN);
     double middle = f.box().x() + f.box().width() / 2;
     boolean centred =

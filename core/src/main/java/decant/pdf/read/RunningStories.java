@@ -48,7 +48,7 @@ final class RunningStories {
       if (!paragraphs.isEmpty()) {
         out.put(
             header ? Section.Running.HEADER : Section.Running.FOOTER,
-            new Story(NodeId.fresh(), paragraphs));
+            new Story(NodeId.fresh(), Story.Kind.RUNNING, paragraphs));
       }
     }
     return out;
@@ -71,7 +71,8 @@ final class RunningStories {
               ParagraphTraits.TABS,
               List.of(
                   new ParagraphTraits.TabStop(
-                      setup.textWidth(), ParagraphTraits.TabStop.Kind.RIGHT, false)));
+                      setup.textWidth(), ParagraphTraits.TabStop.Kind.RIGHT,
+                      ParagraphTraits.TabStop.Leader.NONE)));
     } else if (Math.abs(centre) < 12) {
       alignment = Alignment.CENTRE;
     } else if (l.box().x() > setup.left() + setup.textWidth() / 2) {
@@ -104,7 +105,7 @@ final class RunningStories {
             new ParagraphTraits.TabStop(
                 at,
                 right ? ParagraphTraits.TabStop.Kind.RIGHT : ParagraphTraits.TabStop.Kind.CENTRE,
-                false));
+                ParagraphTraits.TabStop.Leader.NONE));
         inlines.add(new Inline.Text("\t", Look.PLAIN));
       }
       inlines.addAll(runningParagraph(r, setup).inlines());

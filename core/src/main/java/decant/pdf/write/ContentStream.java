@@ -1,10 +1,16 @@
 package decant.pdf.write;
 
 import decant.layout.Item;
+import decant.layout.Outlines;
 import decant.model.Box;
 import decant.model.Colour;
+import decant.model.Rule;
+import java.awt.Shape;
+import java.awt.geom.PathIterator;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
+import java.util.Locale;
+import java.util.Optional;
 import java.util.function.IntFunction;
 
 /**
@@ -18,6 +24,9 @@ final class ContentStream {
 
   private final ByteArrayOutputStream out = new ByteArrayOutputStream(8192);
   private final double pageHeight;
+  /** No colour: whatever comes is set. */
+  private static final Colour UNKNOWN = new Colour(-1);
+
   private Colour fill = Colour.BLACK;
   private String font = "";
   private double size;
@@ -39,14 +48,111 @@ final class ContentStream {
     operator("re f");
   }
 
-  void picture(String name, Box b) {
+  /** Turns what follows clockwise around a point, until {@link #restore}. */
+  void turn(double degrees, double x, double y) {
+    double a = -Math.toRadians(degrees); // the page's y grows upwards
+    double cos = Math.cos(a);
+    double sin = Math.sin(a);
+    double py = pageHeight - y;
     operator("q");
-    number(b.width());
+    exact(cos);
+    exact(sin);
+    exact(-sin);
+    exact(cos);
+    number(x - cos * x + sin * py);
+    number(py - sin * x - cos * py);
+    operator("cm");
+  }
+
+  /** Ends what was begun with {@code q}; the colour and font from before hold again. */
+  void restore() {
+    operator("Q");
+    forget();
+  }
+
+  private void forget() {
+    fill = UNKNOWN;
+    font = "";
+  }
+
+  private void exact(double v) {
+    ascii(String.format(Locale.ROOT, "%.6f ", v));
+  }
+
+  /** Fills and strokes a path, whose y grows downwards. */
+  void path(Shape path, Optional<Colour> area, Optional<Rule> line) {
+    operator("q");
+    area.ifPresent(c -> {
+      rgb(c, "rg");
+      segments(path);
+      operator("f");
+    });
+    line.ifPresent(r -> {
+      rgb(r.colour(), "RG");
+      number(r.width());
+      operator("w");
+      float[] dashes = Outlines.dashes(r, 1);
+      if (dashes.length > 0) {
+        ascii("[");
+        for (float d : dashes) {
+          number(d);
+        }
+        operator("] 0 d");
+      }
+      segments(path);
+      operator("S");
+    });
+    restore();
+  }
+
+  private void rgb(Colour c, String operator) {
+    number(c.red() / 255.0);
+    number(c.green() / 255.0);
+    number(c.blue() / 255.0);
+    operator(operator);
+  }
+
+  private void segments(Shape path) {
+    double[] p = new double[6];
+    for (var i = path.getPathIterator(null); !i.isDone(); i.next()) {
+      switch (i.currentSegment(p)) {
+        case PathIterator.SEG_MOVETO -> points(p, 1, "m");
+        case PathIterator.SEG_LINETO -> points(p, 1, "l");
+        case PathIterator.SEG_CUBICTO -> points(p, 3, "c");
+        case PathIterator.SEG_CLOSE -> operator("h");
+        default -> throw new IllegalArgumentException("outlines have no quadratic curves");
+      }
+    }
+  }
+
+  private void points(double[] p, int n, String operator) {
+    for (int k = 0; k < n; k++) {
+      number(p[2 * k]);
+      number(pageHeight - p[2 * k + 1]);
+    }
+    operator(operator);
+  }
+
+  /**
+   * Shows a picture in a box, of which only a part may be seen.
+   *
+   * @param unitWidth width of the picture in its own units: 1 for an image
+   */
+  void picture(String name, Box whole, Box seen, double unitWidth, double unitHeight) {
+    operator("q");
+    if (!seen.equals(whole)) {
+      number(seen.x());
+      number(pageHeight - seen.bottom());
+      number(seen.width());
+      number(seen.height());
+      operator("re W n");
+    }
+    exact(whole.width() / unitWidth);
     number(0);
     number(0);
-    number(b.height());
-    number(b.x());
-    number(pageHeight - b.bottom());
+    exact(whole.height() / unitHeight);
+    number(whole.x());
+    number(pageHeight - whole.bottom());
     operator("cm");
     ascii("/" + name + " Do Q\n");
   }

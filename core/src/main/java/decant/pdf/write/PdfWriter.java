@@ -3,10 +3,16 @@ package decant.pdf.write;
 import decant.layout.CaretPlace;
 import decant.layout.Item;
 import decant.layout.Layout;
+import decant.layout.Outlines;
 import decant.layout.Page;
 import decant.layout.PageWalker;
 import decant.model.Box;
 import decant.model.Colour;
+import decant.model.Inline.Geometry;
+import decant.model.Insets;
+import decant.model.Rule;
+import decant.vector.VectorPicture;
+import de.rototor.pdfbox.graphics2d.PdfBoxGraphics2D;
 import decant.model.Link;
 import decant.model.Media;
 import decant.model.MediaId;
@@ -54,7 +60,14 @@ public final class PdfWriter {
   private final PdfChoices choices;
   private final Map<FontFace, FontSubset> fonts = new LinkedHashMap<>();
   private final Map<FontFace, String> fontNames = new HashMap<>();
-  private final Map<MediaId, Optional<COSStream>> pictures = new HashMap<>();
+  private final Map<MediaId, Optional<Embedded>> pictures = new HashMap<>();
+
+  /** Width and height of drawings in their own units; they are stretched to where they stand. */
+  private static final int FORM = 1000;
+
+  /** A picture in the file, and how large it is in its own units. */
+  private record Embedded(COSStream stream, double width, double height) {}
+
   private final Map<Page, COSDictionary> pageObjects = new LinkedHashMap<>();
   private final Map<String, NodeId> bookmarkTargets = new HashMap<>();
 
@@ -188,29 +201,74 @@ public final class PdfWriter {
     }
 
     @Override
-    public void picture(Item.PictureBox picture, Box box) {
-      Optional<COSStream> image = pictures.computeIfAbsent(picture.media(), this::embed);
-      if (image.isPresent()) {
-        String name = "P" + picture.media().sha256().substring(0, 12);
-        pictureResources.setItem(COSName.getPDFName(name), image.get());
-        content.picture(name, box);
-      } else {
-        content.rectangle(box, new Colour(0xE8E4DC));
-      }
+    public void shape(Geometry geometry, Box box, Optional<Colour> fill, Optional<Rule> line) {
+      content.path(Outlines.of(geometry, box, 1), fill, line.filter(Rule::isDrawn));
     }
 
-    private Optional<COSStream> embed(MediaId id) {
+    @Override
+    public void turn(double degrees, double x, double y) {
+      content.turn(degrees, x, y);
+    }
+
+    @Override
+    public void turnBack() {
+      content.restore();
+    }
+
+    @Override
+    public void picture(Item.PictureBox picture, Box box) {
+      Optional<Embedded> known = pictures.computeIfAbsent(picture.media(), this::embed);
+      if (known.isEmpty()) {
+        content.rectangle(box, new Colour(0xE8E4DC));
+        return;
+      }
+      String name = "P" + picture.media().sha256().substring(0, 12);
+      pictureResources.setItem(COSName.getPDFName(name), known.get().stream());
+      // What is cut off stands outside the box.
+      Insets c = picture.crop();
+      double w = box.width() / (1 - c.left() - c.right());
+      double h = box.height() / (1 - c.top() - c.bottom());
+      var whole = new Box(box.x() - c.left() * w, box.y() - c.top() * h, w, h);
+      content.picture(
+          name,
+          c.equals(Insets.NONE) ? box : whole,
+          box,
+          known.get().width(),
+          known.get().height());
+    }
+
+    private Optional<Embedded> embed(MediaId id) {
       Media m = layout.document().media().get(id);
       if (m == null) {
         return Optional.empty();
       }
       try {
+        if (VectorPicture.isVector(m.type())) {
+          return drawing(m);
+        }
         return Optional.of(
-            PDImageXObject.createFromByteArray(pdf, m.bytes(), id.sha256()).getCOSObject());
+            new Embedded(
+                PDImageXObject.createFromByteArray(pdf, m.bytes(), id.sha256()).getCOSObject(),
+                1,
+                1));
       } catch (IOException | RuntimeException e) {
         return Optional
             .empty(); // a kind that PDF has no filter for; the page shows a blank in its place
       }
+    }
+
+    /** A drawing as a form (ISO 32000-1 §8.10), so that it stays sharp at any size. */
+    private Optional<Embedded> drawing(Media m) throws IOException {
+      Optional<VectorPicture> v = VectorPicture.of(m);
+      if (v.isEmpty()) {
+        return Optional.empty();
+      }
+      var g = new PdfBoxGraphics2D(pdf, FORM, FORM);
+      boolean whole = v.get().draw(g, 0, 0, FORM, FORM);
+      g.dispose();
+      return whole
+          ? Optional.of(new Embedded(g.getXFormObject().getCOSObject(), FORM, FORM))
+          : Optional.empty();
     }
 
     @Override

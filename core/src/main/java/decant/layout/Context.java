@@ -1,0 +1,87 @@
+package decant.layout;
+
+import decant.model.Block;
+import decant.model.Document;
+import decant.model.Inline;
+import decant.model.KeptBlock;
+import decant.model.NodeId;
+import decant.model.Paragraph;
+import decant.model.Story;
+import decant.model.Table;
+import java.util.Map;
+import java.util.Objects;
+import java.util.function.Predicate;
+
+/**
+ * What the look of a block follows from besides the block: the labels of lists, the values of
+ * fields and marks, the texts of shapes and notes.
+ */
+record Context(Map<NodeId, String> labels, Map<NodeId, Story> stories, FieldValues fields) {
+  static final Context NONE = new Context(Map.of(), Map.of(), FieldValues.NONE);
+
+  static Context of(Document d, Styles styles, FieldValues before) {
+    return new Context(
+        ListLabels.of(d, styles), d.stories(), before.withNotes(NoteLabels.of(d)));
+  }
+
+  /** Whether a block that is the same in both comes out the same. */
+  boolean agrees(Context other, Block b) {
+    return switch (b) {
+      case Paragraph p -> agrees(other, p);
+      case Table t ->
+          t.rows().stream()
+              .allMatch(r ->
+                  r.cells().stream()
+                      .allMatch(c -> c.blocks().stream().allMatch(n -> agrees(other, n))));
+      case KeptBlock k -> true;
+    };
+  }
+
+  private boolean agrees(Context other, Paragraph p) {
+    if (!Objects.equals(labels.get(p.id()), other.labels.get(p.id()))) {
+      return false;
+    }
+    for (Inline i : p.inlines()) {
+      boolean same =
+          switch (i) {
+            case Inline.Text t -> true;
+            case Inline.Picture pic -> true;
+            case Inline.KeptInline kept -> true;
+            case Inline.Field f -> fields.show(f).equals(other.fields.show(f));
+            case Inline.NoteMark m ->
+                fields.show(m).equals(other.fields.show(m)) && sameStory(other, m.note());
+            case Inline.Shape s -> s.story().isEmpty() || sameStory(other, s.story().get());
+          };
+      if (!same) {
+        return false;
+      }
+    }
+    return true;
+  }
+
+  private boolean sameStory(Context other, NodeId id) {
+    Story own = stories.get(id);
+    if (own != other.stories.get(id)) {
+      return false;
+    }
+    // The story itself is the same; what it shows may not be.
+    return own == null || own.blocks().stream().allMatch(b -> isPlain(b) || agrees(other, b));
+  }
+
+  private static boolean isPlain(Block b) {
+    return !holds(b, i -> !(i instanceof Inline.Text) && !(i instanceof Inline.NoteMark));
+  }
+
+  /** Whether an inline of a kind stands in a block, or in a table's cells. */
+  static boolean holds(Block b, Predicate<Inline> kind) {
+    return switch (b) {
+      case Paragraph p -> p.inlines().stream().anyMatch(kind);
+      case Table t ->
+          t.rows().stream()
+              .anyMatch(r ->
+                  r.cells().stream()
+                      .anyMatch(c -> c.blocks().stream().anyMatch(n -> holds(n, kind))));
+      case KeptBlock k -> false;
+    };
+  }
+}

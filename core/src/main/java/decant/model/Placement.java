@@ -1,0 +1,53 @@
+package decant.model;
+
+/** Where a picture, a shape or a table stands. */
+public sealed interface Placement {
+  /** On the line like a character, or in the flow like a paragraph. */
+  Placement INLINE = new OnLine();
+
+  /** On the line like a character, or in the flow like a paragraph. */
+  record OnLine() implements Placement {}
+
+  /**
+   * Beside the flow, at a place that follows from the page and the paragraph it is anchored to.
+   *
+   * @param across where it stands from left to right
+   * @param down where it stands from top to bottom
+   * @param distance how far text keeps from it
+   * @param behind whether it is painted before the text
+   */
+  record Floating(Axis across, Axis down, Wrap wrap, Insets distance, boolean behind)
+      implements Placement {}
+
+  /** What a distance is measured from. */
+  enum Origin {
+    PAGE,
+    MARGIN,
+    COLUMN,
+    /** The paragraph it is anchored to. */
+    PARAGRAPH,
+    /** The line that the anchor stands on. */
+    LINE
+  }
+
+  /** A place along one axis: aligned within the origin's extent, or so many points from its start. */
+  record Axis(Origin origin, Align align, double offset) {}
+
+  /** How something is aligned within what it is measured from. */
+  enum Align {
+    OFFSET,
+    START,
+    CENTRE,
+    END
+  }
+
+  /** How text flows around it. */
+  enum Wrap {
+    /** Text runs beside it. */
+    AROUND,
+    /** Text stands above and below it, not beside it. */
+    ABOVE_AND_BELOW,
+    /** Text takes no notice of it. */
+    THROUGH
+  }
+}

@@ -1,0 +1,8 @@
+package decant.model;
+
+/** Where content stands in a box that is taller. */
+public enum VerticalAlignment {
+  TOP,
+  CENTRE,
+  BOTTOM
+}

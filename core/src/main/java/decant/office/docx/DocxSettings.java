@@ -1,0 +1,56 @@
+package decant.office.docx;
+
+import decant.model.ListDefinition.NumberFormat;
+import decant.model.Typesetting;
+import decant.office.xml.Element;
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * The settings part (§17.15), as far as pages follow from it.
+ *
+ * @param evenAndOdd even pages have running texts of their own
+ * @param background the background of the document is shown
+ */
+record DocxSettings(Typesetting typesetting, boolean evenAndOdd, boolean background) {
+  /** From this mode on tables begin at the margin, not their text ([MS-DOCX] 2.4.1). */
+  private static final int TABLES_AT_MARGIN = 15;
+
+  /** The mode of files that name none. */
+  private static final int OLDEST = 12;
+
+  static final DocxSettings NONE = new DocxSettings(Typesetting.PLAIN, false, false);
+
+  static DocxSettings read(Element part) {
+    double tabs =
+        DocxLooks.twips(part.val("w:defaultTabStop")).filter(v -> v > 1 && v < 1000).orElse(36.0);
+    Optional<Element> compat = part.child("w:compat");
+    int mode =
+        compat.stream()
+            .flatMap(c -> c.elements("w:compatSetting"))
+            .filter(c -> c.attribute("w:name").orElse("").equals("compatibilityMode"))
+            .findFirst()
+            .flatMap(c -> DocxLooks.number(c.attribute("w:val")))
+            .map(Double::intValue)
+            .orElse(OLDEST);
+    return new DocxSettings(
+        new Typesetting(
+            tabs,
+            is(Optional.of(part), "w:autoHyphenation"),
+            mode < TABLES_AT_MARGIN,
+            !is(compat, "w:doNotExpandShiftReturn"),
+            format(part, "w:footnotePr", NumberFormat.DECIMAL),
+            format(part, "w:endnotePr", NumberFormat.LOWER_ROMAN),
+            List.of()),
+        is(Optional.of(part), "w:evenAndOddHeaders"),
+        is(Optional.of(part), "w:displayBackgroundShape"));
+  }
+
+  private static boolean is(Optional<Element> parent, String name) {
+    return parent.flatMap(p -> p.child(name)).filter(DocxLooks::on).isPresent();
+  }
+
+  private static NumberFormat format(Element part, String notes, NumberFormat otherwise) {
+    return part.child(notes).flatMap(n -> n.val("w:numFmt")).map(DocxLists::format).orElse(otherwise);
+  }
+}

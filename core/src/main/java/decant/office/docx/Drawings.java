@@ -1,0 +1,509 @@
+package decant.office.docx;
+
+import decant.model.Block;
+import decant.model.Colour;
+import decant.model.Finding;
+import decant.model.Inline;
+import decant.model.Inline.Geometry;
+import decant.model.Insets;
+import decant.model.Kept;
+import decant.model.Look;
+import decant.model.Media;
+import decant.model.NodeId;
+import decant.model.Paragraph;
+import decant.model.Placement;
+import decant.model.Placement.Align;
+import decant.model.Placement.Axis;
+import decant.model.Placement.Origin;
+import decant.model.Placement.Wrap;
+import decant.model.Rule;
+import decant.model.Story;
+import decant.model.VerticalAlignment;
+import decant.office.xml.Element;
+import decant.office.xml.PackageFile;
+import decant.office.xml.XmlParts;
+import decant.reading.ReadProblem;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+
+/** Pictures, shapes and text boxes of DrawingML (§20.4), and groups of them. */
+final class Drawings {
+  /** English Metric Units in a point (§20.1.2.1). */
+  static final double EMU = 12_700;
+
+  /** Nothing on a page is larger. */
+  private static final double LARGEST = 4000;
+
+  private static final int DEEPEST = 6;
+
+  /** Something that gives the blocks of a text box. */
+  interface BoxContent {
+    List<Block> of(Element txbxContent) throws ReadProblem;
+  }
+
+  private final PackageFile file;
+  private final Map<String, PackageFile.Relationship> relationships;
+  private final DocxBody.Shared shared;
+  private final BoxContent content;
+
+  Drawings(
+      PackageFile file,
+      Map<String, PackageFile.Relationship> relationships,
+      DocxBody.Shared shared,
+      BoxContent content) {
+    this.file = file;
+    this.relationships = relationships;
+    this.shared = shared;
+    this.content = content;
+  }
+
+  /** What stands in the document for a drawing; empty if there is nothing to show. */
+  Optional<Inline> read(Element drawing, Look look, NodeId at) throws ReadProblem {
+    Optional<Element> frame = drawing.child("wp:inline").or(() -> drawing.child("wp:anchor"));
+    Optional<Element> extent = frame.flatMap(f -> f.child("wp:extent"));
+    Optional<Element> data = frame.flatMap(f -> f.descendant("a:graphicData"));
+    if (frame.isEmpty() || extent.isEmpty() || data.isEmpty()) {
+      return Optional.empty();
+    }
+    double w = size(extent.get().attribute("cx"));
+    double h = size(extent.get().attribute("cy"));
+    String alt =
+        frame
+            .get()
+            .child("wp:docPr")
+            .flatMap(d -> d.attribute("descr").or(() -> d.attribute("title")))
+            .orElse("");
+    Placement placement =
+        frame.get().name().equals("wp:anchor") ? anchor(frame.get()) : Placement.INLINE;
+    var kept = new Kept(DocxLooks.FORMAT, XmlParts.write(drawing));
+    for (Element e : data.get().elements()) {
+      switch (e.name()) {
+        case "pic:pic" -> {
+          return picture(e, w, h, alt, placement, Optional.of(kept), look, at);
+        }
+        case "wps:wsp" -> {
+          return Optional.of(shape(e, w, h, alt, placement, Optional.of(kept), look));
+        }
+        case "wpg:wgp", "wpc:wpc" -> {
+          return Optional.of(group(e, w, h, alt, placement, Optional.of(kept), look, at, 0));
+        }
+        default -> {}
+      }
+    }
+    shared.keepTargets(kept, relationships);
+    shared.find(
+        Finding.Kind.DRAWING_LEFT_OUT,
+        Finding.Severity.LOSS,
+        "A chart or diagram shows as an empty box of its size; it goes back into a DOCX.",
+        at);
+    return Optional.of(
+        blank(w, h, alt.isEmpty() ? "Chart or diagram" : alt, placement, kept, look));
+  }
+
+  private static Inline blank(
+      double w, double h, String alt, Placement placement, Kept kept, Look look) {
+    return new Inline.Shape(
+        Optional.empty(),
+        Geometry.RECTANGLE,
+        w,
+        h,
+        false,
+        Insets.NONE,
+        VerticalAlignment.TOP,
+        Optional.empty(),
+        Optional.of(Rule.single(0.5, new Colour(0xB8B0A4))),
+        alt,
+        placement,
+        0,
+        Optional.of(kept),
+        look);
+  }
+
+  private static double size(Optional<String> emu) {
+    return Math.clamp(DocxLooks.number(emu).orElse(0.0) / EMU, 0, LARGEST);
+  }
+
+  /** §20.4.2.3. */
+  private static Placement anchor(Element a) {
+    Wrap wrap = Wrap.AROUND;
+    if (a.child("wp:wrapNone").isPresent()) {
+      wrap = Wrap.THROUGH;
+    } else if (a.child("wp:wrapTopAndBottom").isPresent()) {
+      wrap = Wrap.ABOVE_AND_BELOW;
+    }
+    boolean behind = a.attribute("behindDoc").map(DocxLooks::isOn).orElse(false);
+    Axis across = new Axis(Origin.COLUMN, Align.OFFSET, 0);
+    Axis down = new Axis(Origin.PARAGRAPH, Align.OFFSET, 0);
+    if (a.attribute("simplePos").map(DocxLooks::isOn).orElse(false)
+        && a.child("wp:simplePos").isPresent()) {
+      Element p = a.child("wp:simplePos").get();
+      across = new Axis(Origin.PAGE, Align.OFFSET, emu(p.attribute("x")));
+      down = new Axis(Origin.PAGE, Align.OFFSET, emu(p.attribute("y")));
+    } else {
+      across = a.child("wp:positionH").map(Drawings::across).orElse(across);
+      down = a.child("wp:positionV").map(Drawings::down).orElse(down);
+    }
+    return new Placement.Floating(
+        across,
+        down,
+        wrap,
+        new Insets(
+            emu(a.attribute("distT")),
+            emu(a.attribute("distR")),
+            emu(a.attribute("distB")),
+            emu(a.attribute("distL"))),
+        behind && wrap == Wrap.THROUGH);
+  }
+
+  private static double emu(Optional<String> v) {
+    return Math.clamp(DocxLooks.number(v).orElse(0.0) / EMU, -LARGEST, LARGEST);
+  }
+
+  private static Axis across(Element p) {
+    Origin origin =
+        switch (p.attribute("relativeFrom").orElse("")) {
+          case "page", "leftMargin", "insideMargin", "rightMargin", "outsideMargin" -> Origin.PAGE;
+          case "margin" -> Origin.MARGIN;
+          default -> Origin.COLUMN;
+        };
+    return axis(p, origin);
+  }
+
+  private static Axis down(Element p) {
+    Origin origin =
+        switch (p.attribute("relativeFrom").orElse("")) {
+          case "page", "topMargin", "bottomMargin", "insideMargin", "outsideMargin" -> Origin.PAGE;
+          case "margin" -> Origin.MARGIN;
+          case "line" -> Origin.LINE;
+          default -> Origin.PARAGRAPH;
+        };
+    return axis(p, origin);
+  }
+
+  private static Axis axis(Element p, Origin origin) {
+    String align = p.child("wp:align").map(Element::text).map(String::strip).orElse("");
+    return switch (align) {
+      case "left", "top", "inside" -> new Axis(origin, Align.START, 0);
+      case "center" -> new Axis(origin, Align.CENTRE, 0);
+      case "right", "bottom", "outside" -> new Axis(origin, Align.END, 0);
+      default ->
+          new Axis(
+              origin,
+              Align.OFFSET,
+              emu(p.child("wp:posOffset").map(Element::text).map(String::strip)));
+    };
+  }
+
+  private Optional<Inline> picture(
+      Element pic,
+      double w,
+      double h,
+      String alt,
+      Placement placement,
+      Optional<Kept> kept,
+      Look look,
+      NodeId at)
+      throws ReadProblem {
+    Optional<Element> blip = pic.descendant("a:blip");
+    Optional<Media> m =
+        blip.flatMap(b -> b.attribute("r:embed")).isPresent()
+            ? media(blip.flatMap(b -> b.attribute("r:embed")).get(), at)
+            : Optional.empty();
+    if (m.isEmpty() || w <= 0 || h <= 0) {
+      shared.find(
+          Finding.Kind.PICTURE_CHANGED,
+          Finding.Severity.LOSS,
+          "A picture is not in the file and cannot be shown.",
+          at);
+      return kept.map(k -> blank(w, h, alt, placement, k, look));
+    }
+    Insets crop =
+        pic.descendant("a:srcRect")
+            .map(r -> new Insets(cut(r, "t"), cut(r, "r"), cut(r, "b"), cut(r, "l")))
+            .filter(c -> c.top() + c.bottom() < 0.98 && c.left() + c.right() < 0.98)
+            .orElse(Insets.NONE);
+    return Optional.of(
+        new Inline.Picture(
+            m.get().id(),
+            w,
+            h,
+            alt,
+            placement,
+            crop,
+            rotation(pic.child("pic:spPr")),
+            kept,
+            look));
+  }
+
+  /** §20.1.8.55: thousandths of a percent. */
+  private static double cut(Element srcRect, String side) {
+    return DocxLooks.number(srcRect.attribute(side)).map(v -> v / 100_000).orElse(0.0);
+  }
+
+  private static double rotation(Optional<Element> spPr) {
+    return DocxLooks.number(spPr.flatMap(s -> s.child("a:xfrm")).flatMap(x -> x.attribute("rot")))
+        .map(v -> v / 60_000 % 360)
+        .orElse(0.0);
+  }
+
+  /** The picture that a relationship leads to. */
+  Optional<Media> media(String relationship, NodeId at) throws ReadProblem {
+    PackageFile.Relationship r = relationships.get(relationship);
+    Optional<byte[]> bytes =
+        r == null || r.external() ? Optional.empty() : file.bytes(r.target());
+    if (bytes.isEmpty() || r == null) {
+      return Optional.empty();
+    }
+    Media m = Media.of(Pictures.type(bytes.get(), file.contentType(r.target())), bytes.get());
+    shared.media.put(m.id(), m);
+    if (!Pictures.isDrawn(m.type())) {
+      shared.find(
+          Finding.Kind.PICTURE_CHANGED,
+          Finding.Severity.LOSS,
+          "A picture of a kind that cannot be drawn ("
+              + m.type()
+              + ") shows as a blank; its bytes are kept.",
+          at);
+    }
+    return Optional.of(m);
+  }
+
+  private Inline shape(
+      Element wsp,
+      double w,
+      double h,
+      String alt,
+      Placement placement,
+      Optional<Kept> kept,
+      Look look)
+      throws ReadProblem {
+    Optional<Element> spPr = wsp.child("wps:spPr");
+    Optional<Element> body = wsp.child("wps:bodyPr");
+    Optional<Element> text = wsp.child("wps:txbx").flatMap(t -> t.child("w:txbxContent"));
+    Optional<NodeId> story = text.isPresent() ? Optional.of(story(text.get())) : Optional.empty();
+    Optional<Element> style = wsp.child("wps:style");
+    return new Inline.Shape(
+        story,
+        geometry(spPr),
+        w,
+        h,
+        body.flatMap(b -> b.child("a:spAutoFit")).isPresent() && story.isPresent(),
+        body.map(Drawings::padding).orElse(PADDING),
+        switch (body.flatMap(b -> b.attribute("anchor")).orElse("t")) {
+          case "ctr" -> VerticalAlignment.CENTRE;
+          case "b" -> VerticalAlignment.BOTTOM;
+          default -> VerticalAlignment.TOP;
+        },
+        fill(spPr, style),
+        outline(spPr, style),
+        alt,
+        placement,
+        rotation(spPr),
+        kept,
+        look);
+  }
+
+  /** What stands between a box and its text where nothing is said (§21.1.2.1.1). */
+  private static final Insets PADDING = new Insets(3.6, 7.2, 3.6, 7.2);
+
+  private static Insets padding(Element bodyPr) {
+    return new Insets(
+        inset(bodyPr, "tIns", PADDING.top()),
+        inset(bodyPr, "rIns", PADDING.right()),
+        inset(bodyPr, "bIns", PADDING.bottom()),
+        inset(bodyPr, "lIns", PADDING.left()));
+  }
+
+  private static double inset(Element bodyPr, String name, double otherwise) {
+    return bodyPr.attribute(name).isPresent() ? emu(bodyPr.attribute(name)) : otherwise;
+  }
+
+  NodeId story(Element txbxContent) throws ReadProblem {
+    var story = new Story(NodeId.fresh(), Story.Kind.BOX, content.of(txbxContent));
+    shared.stories.put(story.id(), story);
+    return story.id();
+  }
+
+  private static Geometry geometry(Optional<Element> spPr) {
+    String name =
+        spPr.flatMap(s -> s.child("a:prstGeom")).flatMap(g -> g.attribute("prst")).orElse("rect");
+    Optional<Element> xfrm = spPr.flatMap(s -> s.child("a:xfrm"));
+    boolean flipped =
+        xfrm.flatMap(x -> x.attribute("flipV")).map(DocxLooks::isOn).orElse(false)
+            != xfrm.flatMap(x -> x.attribute("flipH")).map(DocxLooks::isOn).orElse(false);
+    return switch (name) {
+      case "line", "straightConnector1" -> flipped ? Geometry.LINE_UP : Geometry.LINE_DOWN;
+      case "ellipse", "flowChartConnector" -> Geometry.ELLIPSE;
+      case "roundRect", "flowChartAlternateProcess", "flowChartTerminator" -> Geometry.ROUNDED;
+      default -> Geometry.RECTANGLE;
+    };
+  }
+
+  private Optional<Colour> fill(Optional<Element> spPr, Optional<Element> style) {
+    if (spPr.flatMap(s -> s.child("a:noFill")).isPresent()) {
+      return Optional.empty();
+    }
+    Optional<Element> solid = spPr.flatMap(s -> s.child("a:solidFill"));
+    if (solid.isPresent()) {
+      return solid.flatMap(shared.theme::colour);
+    }
+    Optional<Element> gradient =
+        spPr.flatMap(s -> s.child("a:gradFill")).flatMap(g -> g.descendant("a:gs"));
+    if (gradient.isPresent()) {
+      return gradient.flatMap(shared.theme::colour);
+    }
+    return style
+        .flatMap(s -> s.child("a:fillRef"))
+        .filter(r -> !r.attribute("idx").orElse("0").equals("0"))
+        .flatMap(shared.theme::colour);
+  }
+
+  private Optional<Rule> outline(Optional<Element> spPr, Optional<Element> style) {
+    Optional<Element> ln = spPr.flatMap(s -> s.child("a:ln"));
+    if (ln.flatMap(l -> l.child("a:noFill")).isPresent()) {
+      return Optional.empty();
+    }
+    Optional<Colour> own = ln.flatMap(l -> l.child("a:solidFill")).flatMap(shared.theme::colour);
+    Optional<Colour> colour =
+        own.or(() ->
+            style
+                .flatMap(s -> s.child("a:lnRef"))
+                .filter(r -> !r.attribute("idx").orElse("0").equals("0"))
+                .flatMap(shared.theme::colour));
+    if (colour.isEmpty()) {
+      return Optional.empty();
+    }
+    double width =
+        DocxLooks.number(ln.flatMap(l -> l.attribute("w"))).map(v -> v / EMU).orElse(0.75);
+    Rule.Kind kind =
+        switch (ln.flatMap(l -> l.child("a:prstDash"))
+            .flatMap(d -> d.attribute("val"))
+            .orElse("solid")) {
+          case "solid" -> Rule.Kind.SINGLE;
+          case "dot", "sysDot" -> Rule.Kind.DOTTED;
+          default -> Rule.Kind.DASHED;
+        };
+    return Optional.of(new Rule(kind, Math.clamp(width, 0.25, 40), colour.get(), 0));
+  }
+
+  /**
+   * A group: a shape without lines whose text is one paragraph that its members are anchored to.
+   */
+  private Inline group(
+      Element wgp,
+      double w,
+      double h,
+      String alt,
+      Placement placement,
+      Optional<Kept> kept,
+      Look look,
+      NodeId at,
+      int depth)
+      throws ReadProblem {
+    Scale scale = Scale.of(wgp.child("wpg:grpSpPr").flatMap(s -> s.child("a:xfrm")), w, h);
+    var members = new ArrayList<Inline>();
+    for (Element e : wgp.elements()) {
+      Optional<Element> xfrm =
+          e.child("wpg:grpSpPr")
+              .or(() -> e.child("wps:spPr"))
+              .or(() -> e.child("pic:spPr"))
+              .flatMap(s -> s.child("a:xfrm"));
+      if (xfrm.isEmpty()) {
+        continue;
+      }
+      double mw = scale.width(xfrm.get());
+      double mh = scale.height(xfrm.get());
+      Placement inside = scale.place(xfrm.get());
+      switch (e.name()) {
+        case "wps:wsp" ->
+            members.add(shape(e, mw, mh, "", inside, Optional.empty(), Look.PLAIN));
+        case "pic:pic" ->
+            picture(e, mw, mh, "", inside, Optional.empty(), Look.PLAIN, at)
+                .ifPresent(members::add);
+        case "wpg:grpSp" -> {
+          if (depth < DEEPEST) {
+            members.add(
+                group(e, mw, mh, "", inside, Optional.empty(), Look.PLAIN, at, depth + 1));
+          }
+        }
+        default -> {}
+      }
+    }
+    return members(members, w, h, alt, placement, kept, look);
+  }
+
+  /** A shape without lines that holds others at their places. */
+  Inline members(
+      List<Inline> members,
+      double w,
+      double h,
+      String alt,
+      Placement placement,
+      Optional<Kept> kept,
+      Look look) {
+    kept.ifPresent(k -> shared.keepTargets(k, relationships));
+    var anchor = new Paragraph(NodeId.fresh(), Look.PLAIN, Look.PLAIN, members);
+    var story = new Story(NodeId.fresh(), Story.Kind.BOX, List.of(anchor));
+    shared.stories.put(story.id(), story);
+    return new Inline.Shape(
+        Optional.of(story.id()),
+        Geometry.RECTANGLE,
+        w,
+        h,
+        false,
+        Insets.NONE,
+        VerticalAlignment.TOP,
+        Optional.empty(),
+        Optional.empty(),
+        alt,
+        placement,
+        0,
+        kept,
+        look);
+  }
+
+  /** From the coordinates within a group to points (§20.1.7.5). */
+  private record Scale(double x, double y, double byX, double byY) {
+    static Scale of(Optional<Element> xfrm, double w, double h) {
+      Optional<Element> off = xfrm.flatMap(x -> x.child("a:chOff"));
+      Optional<Element> ext = xfrm.flatMap(x -> x.child("a:chExt"));
+      double cx = DocxLooks.number(ext.flatMap(e -> e.attribute("cx"))).orElse(w * EMU);
+      double cy = DocxLooks.number(ext.flatMap(e -> e.attribute("cy"))).orElse(h * EMU);
+      return new Scale(
+          DocxLooks.number(off.flatMap(o -> o.attribute("x"))).orElse(0.0),
+          DocxLooks.number(off.flatMap(o -> o.attribute("y"))).orElse(0.0),
+          cx <= 0 ? 1 / EMU : w / cx,
+          cy <= 0 ? 1 / EMU : h / cy);
+    }
+
+    double width(Element xfrm) {
+      return Math.clamp(number(xfrm, "a:ext", "cx") * byX, 0, LARGEST);
+    }
+
+    double height(Element xfrm) {
+      return Math.clamp(number(xfrm, "a:ext", "cy") * byY, 0, LARGEST);
+    }
+
+    Placement place(Element xfrm) {
+      return inside(
+          Math.clamp((number(xfrm, "a:off", "x") - x) * byX, -LARGEST, LARGEST),
+          Math.clamp((number(xfrm, "a:off", "y") - y) * byY, -LARGEST, LARGEST));
+    }
+
+    private static double number(Element xfrm, String child, String name) {
+      return DocxLooks.number(xfrm.child(child).flatMap(c -> c.attribute(name))).orElse(0.0);
+    }
+  }
+
+  /** A place within a group. */
+  static Placement inside(double x, double y) {
+    return new Placement.Floating(
+        new Axis(Origin.PAGE, Align.OFFSET, x),
+        new Axis(Origin.PAGE, Align.OFFSET, y),
+        Wrap.THROUGH,
+        Insets.NONE,
+        false);
+  }
+}

@@ -1,0 +1,256 @@
+package decant.office.docx;
+
+import decant.model.Inline;
+import decant.model.Kept;
+import decant.model.Link;
+import decant.model.Look;
+import decant.model.NamedStyle;
+import decant.office.xml.Element;
+import decant.office.xml.XmlParts;
+import java.util.ArrayDeque;
+import java.util.Deque;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+
+/**
+ * Fields (§17.16): those that are computed become fields of the document, links become links, and of
+ * all others the result is ordinary text between two marks that are kept, so that the field goes
+ * back into the file.
+ */
+final class FieldReader {
+  private static final int DEEPEST = 40;
+  private static final Pattern QUOTED = Pattern.compile("\"([^\"]*)\"");
+
+  /** A field that is open (§17.16.18). */
+  private static final class Open {
+    final StringBuilder instruction = new StringBuilder();
+    final StringBuilder shown = new StringBuilder();
+    final Optional<Link> outer;
+    final String begin;
+    boolean inResult;
+    boolean marked;
+    Look look;
+
+    Open(Optional<Link> outer, Look look, String begin) {
+      this.outer = outer;
+      this.look = look;
+      this.begin = begin;
+    }
+
+    String name() {
+      return instruction.toString().strip().split("\\s+", 2)[0].toUpperCase(Locale.ROOT);
+    }
+
+    Optional<Inline.Field.Kind> computed() {
+      return Optional.ofNullable(
+          switch (name()) {
+            case "PAGE" -> Inline.Field.Kind.PAGE;
+            case "NUMPAGES", "SECTIONPAGES" -> Inline.Field.Kind.PAGES;
+            case "TITLE" -> Inline.Field.Kind.TITLE;
+            case "PAGEREF" -> Inline.Field.Kind.PAGE_OF;
+            case "STYLEREF" -> Inline.Field.Kind.STYLED_TEXT;
+            case "DATE" -> Inline.Field.Kind.DATE;
+            default -> null;
+          });
+    }
+  }
+
+  private final DocxBody.Shared shared;
+  private final Deque<Open> open = new ArrayDeque<>();
+  private Optional<Link> link = Optional.empty();
+
+  FieldReader(DocxBody.Shared shared) {
+    this.shared = shared;
+  }
+
+  /** The link that a field which began in an earlier paragraph makes of the text. */
+  Optional<Link> openLink() {
+    return open.isEmpty() ? Optional.empty() : link;
+  }
+
+  /**
+   * A mark of a field: its beginning, the start of its result, or its end.
+   *
+   * @param current the link of the text so far
+   * @return the link of the text from here on
+   */
+  Optional<Link> mark(
+      Element fldChar,
+      Optional<Element> rPr,
+      Look look,
+      Optional<Link> current,
+      List<Inline> out) {
+    switch (fldChar.attribute("w:fldCharType").orElse("")) {
+      case "begin" -> {
+        if (open.size() < DEEPEST) {
+          open.push(new Open(current, look, run(rPr, fldChar)));
+        }
+        link = current;
+      }
+      case "separate" -> link = separate(current, out);
+      case "end" -> link = end(out).orElse(current);
+      default -> link = current;
+    }
+    return link;
+  }
+
+  private static String run(Optional<Element> rPr, Element content) {
+    List<Object> children = rPr.isPresent() ? List.of(rPr.get(), content) : List.of(content);
+    return XmlParts.write(new Element("w:r", Map.of(), children));
+  }
+
+  void instruction(String text) {
+    if (!open.isEmpty() && !open.element().inResult) {
+      open.element().instruction.append(text);
+    }
+  }
+
+  /** Begins a field that stands in one element, at its result. */
+  Optional<Link> begin(
+      String instruction, Element fldSimple, Optional<Link> current, List<Inline> out) {
+    var f = new Open(current, Look.PLAIN, run(Optional.empty(), mark("begin")));
+    f.instruction.append(instruction);
+    open.push(f);
+    link = separate(current, out);
+    return link;
+  }
+
+  private static Element mark(String type) {
+    return new Element("w:fldChar", Map.of("w:fldCharType", type), List.of());
+  }
+
+  private Optional<Link> separate(Optional<Link> current, List<Inline> out) {
+    if (open.isEmpty()) {
+      return current;
+    }
+    Open f = open.element();
+    f.inResult = true;
+    if (f.name().equals("HYPERLINK")) {
+      return hyperlink(f.instruction.toString());
+    }
+    if (f.computed().isEmpty() && !f.name().isEmpty() && !insideComputed()) {
+      f.marked = true;
+      var instruction =
+          new Element(
+              "w:instrText",
+              Map.of("xml:space", "preserve"),
+              List.of(f.instruction.toString()));
+      out.add(
+          new Inline.KeptInline(
+              new Kept(
+                  DocxLooks.FORMAT,
+                  f.begin
+                      + run(Optional.empty(), instruction)
+                      + run(Optional.empty(), mark("separate"))),
+              "",
+              f.look));
+    }
+    return current;
+  }
+
+  private boolean insideComputed() {
+    return open.stream().skip(1).anyMatch(f -> f.inResult && f.computed().isPresent());
+  }
+
+  /** Whether text is ordinary; text of a computed field is what the field shows. */
+  boolean takesAsText(String text, Look look) {
+    for (Open f : open) {
+      if (!f.inResult) {
+        return false;
+      }
+      if (f.computed().isPresent()) {
+        f.shown.append(text);
+        f.look = look;
+        return false;
+      }
+    }
+    return true;
+  }
+
+  /** Ends the innermost field, and gives the link that holds outside it, if one was open. */
+  Optional<Optional<Link>> end(List<Inline> out) {
+    if (open.isEmpty()) {
+      return Optional.empty();
+    }
+    Open f = open.pop();
+    Optional<Inline.Field.Kind> kind = f.computed();
+    if (kind.isPresent()) {
+      field(f, kind.get()).ifPresent(x -> {
+        if (open.stream().noneMatch(o -> o.computed().isPresent())) {
+          out.add(x);
+        }
+      });
+    } else if (f.marked) {
+      out.add(endMark(f));
+    } else if (!f.inResult && !f.name().isEmpty() && !f.name().equals("HYPERLINK")) {
+      // A field without a result: an index entry, a mark. It goes back as it was.
+      separate(f.outer, out, f);
+      out.add(endMark(f));
+    }
+    return Optional.of(f.outer);
+  }
+
+  private void separate(Optional<Link> outer, List<Inline> out, Open f) {
+    open.push(f);
+    separate(outer, out);
+    open.pop();
+  }
+
+  private static Inline endMark(Open f) {
+    return new Inline.KeptInline(
+        new Kept(DocxLooks.FORMAT, run(Optional.empty(), mark("end"))), "", f.look);
+  }
+
+  /** A computed field ends with its paragraph, whatever the file says. */
+  void endParagraph(List<Inline> out) {
+    while (!open.isEmpty() && open.element().computed().isPresent()) {
+      end(out);
+    }
+  }
+
+  private Optional<Inline.Field> field(Open f, Inline.Field.Kind kind) {
+    String target =
+        switch (kind) {
+          case PAGE_OF -> word(f.instruction.toString());
+          case STYLED_TEXT -> styleOf(word(f.instruction.toString()));
+          case DATE -> picture(f.instruction.toString());
+          case PAGE, PAGES, TITLE, OTHER -> "";
+        };
+    return Optional.of(new Inline.Field(kind, target, f.shown.toString(), f.look));
+  }
+
+  /** The first argument of a field. */
+  private static String word(String instruction) {
+    String rest = instruction.strip().replaceFirst("^\\S+\\s*", "");
+    Matcher m = QUOTED.matcher(rest);
+    return rest.startsWith("\"") && m.find() ? m.group(1) : rest.split("\\s+", 2)[0];
+  }
+
+  private String styleOf(String name) {
+    String heading = name.matches("[1-9]") ? "heading " + name : name;
+    return shared.styles.styles().values().stream()
+        .filter(s -> s.name().equalsIgnoreCase(heading) || s.id().equals(name))
+        .map(NamedStyle::id)
+        .findFirst()
+        .orElse(name);
+  }
+
+  private static String picture(String instruction) {
+    int at = instruction.indexOf("\\@");
+    return at < 0 ? "" : word("DATE " + instruction.substring(at + 2).strip());
+  }
+
+  private static Optional<Link> hyperlink(String instruction) {
+    Matcher quoted = QUOTED.matcher(instruction);
+    boolean internal = instruction.contains("\\l");
+    if (!quoted.find() || quoted.group(1).isBlank()) {
+      return Optional.empty();
+    }
+    String target = quoted.group(1);
+    return Optional.of(internal ? new Link.Internal(target) : new Link.External(target));
+  }
+}

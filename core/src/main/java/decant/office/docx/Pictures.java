@@ -1,0 +1,69 @@
+package decant.office.docx;
+
+import java.nio.charset.StandardCharsets;
+import java.util.Set;
+
+/** What kind of picture bytes are, by what they begin with: files declare types as they please. */
+final class Pictures {
+  private static final Set<String> DRAWN =
+      Set.of(
+          "image/png",
+          "image/jpeg",
+          "image/gif",
+          "image/bmp",
+          "image/tiff",
+          "image/x-emf",
+          "image/x-wmf",
+          "image/svg+xml");
+
+  private Pictures() {}
+
+  static boolean isDrawn(String type) {
+    return DRAWN.contains(type);
+  }
+
+  /**
+   * @param declared what the package says
+   */
+  static String type(byte[] b, String declared) {
+    if (starts(b, 0x89, 'P', 'N', 'G')) {
+      return "image/png";
+    }
+    if (starts(b, 0xFF, 0xD8, 0xFF)) {
+      return "image/jpeg";
+    }
+    if (starts(b, 'G', 'I', 'F', '8')) {
+      return "image/gif";
+    }
+    if (starts(b, 'B', 'M')) {
+      return "image/bmp";
+    }
+    if (starts(b, 'I', 'I', 42, 0) || starts(b, 'M', 'M', 0, 42)) {
+      return "image/tiff";
+    }
+    if (starts(b, 1, 0, 0, 0) && b.length > 44 && b[40] == ' ' && b[41] == 'E' && b[42] == 'M') {
+      return "image/x-emf";
+    }
+    if (starts(b, 0xD7, 0xCD, 0xC6, 0x9A) || starts(b, 1, 0, 9, 0) || starts(b, 2, 0, 9, 0)) {
+      return "image/x-wmf";
+    }
+    if (starts(b, 0x1F, 0x8B)) {
+      // A metafile packed by itself, as some writers store them.
+      return declared.contains("emf") || declared.contains("wmf") ? declared : "image/svg+xml";
+    }
+    String head = new String(b, 0, Math.min(b.length, 400), StandardCharsets.ISO_8859_1);
+    return head.contains("<svg") ? "image/svg+xml" : declared;
+  }
+
+  private static boolean starts(byte[] b, int... first) {
+    if (b.length < first.length) {
+      return false;
+    }
+    for (int k = 0; k < first.length; k++) {
+      if ((b[k] & 0xFF) != first[k]) {
+        return false;
+      }
+    }
+    return true;
+  }
+}

@@ -1,0 +1,124 @@
+package decant.vector;
+
+import com.github.weisj.jsvg.SVGDocument;
+import com.github.weisj.jsvg.parser.LoaderContext;
+import com.github.weisj.jsvg.parser.SVGLoader;
+import com.github.weisj.jsvg.view.ViewBox;
+import decant.model.Media;
+import java.awt.Graphics2D;
+import java.awt.RenderingHints;
+import java.awt.geom.Rectangle2D;
+import java.io.ByteArrayInputStream;
+import java.io.IOException;
+import java.io.InputStream;
+import java.util.Map;
+import java.util.Optional;
+import java.util.zip.GZIPInputStream;
+import org.apache.poi.hemf.usermodel.HemfPicture;
+import org.apache.poi.hwmf.usermodel.HwmfPicture;
+import org.apache.poi.sl.draw.Drawable;
+
+/** A picture that is drawn rather than scaled. */
+public final class VectorPicture {
+  private static final int MOST_BYTES = 40 << 20;
+
+  /** Which shipped fonts serve those that drawings name. */
+  private static final Map<String, String> FONTS =
+      Map.of(
+          "Arial", "Liberation Sans",
+          "Helvetica", "Liberation Sans",
+          "Times New Roman", "Liberation Serif",
+          "Courier New", "Liberation Mono",
+          "Calibri", "Carlito",
+          "Cambria", "Caladea",
+          "*", "Liberation Sans");
+
+  private interface Drawing {
+    void draw(Graphics2D g, Rectangle2D bounds);
+  }
+
+  private final Drawing drawing;
+
+  private VectorPicture(Drawing drawing) {
+    this.drawing = drawing;
+  }
+
+  /** Whether pictures of a type are drawings. */
+  public static boolean isVector(String type) {
+    return switch (type) {
+      case "image/x-emf", "image/emf", "image/x-wmf", "image/wmf", "image/svg+xml" -> true;
+      default -> false;
+    };
+  }
+
+  /** The drawing; empty if the picture is none, or damaged. */
+  public static Optional<VectorPicture> of(Media m) {
+    try {
+      byte[] bytes = unpacked(m.bytes());
+      return switch (m.type()) {
+        case "image/x-emf", "image/emf" -> {
+          var emf = new HemfPicture(new ByteArrayInputStream(bytes));
+          emf.getRecords(); // read now, so that damage shows here
+          yield Optional.of(new VectorPicture(emf::draw));
+        }
+        case "image/x-wmf", "image/wmf" -> {
+          var wmf = new HwmfPicture(new ByteArrayInputStream(bytes));
+          yield Optional.of(new VectorPicture(wmf::draw));
+        }
+        case "image/svg+xml" -> svg(bytes);
+        default -> Optional.empty();
+      };
+    } catch (IOException | RuntimeException | StackOverflowError e) {
+      return Optional.empty(); // readers throw all kinds of things at damaged pictures
+    }
+  }
+
+  private static Optional<VectorPicture> svg(byte[] bytes) {
+    SVGDocument svg =
+        new SVGLoader()
+            .load(new ByteArrayInputStream(bytes), null, LoaderContext.createDefault());
+    return svg == null
+        ? Optional.empty()
+        : Optional.of(
+            new VectorPicture(
+                (g, b) ->
+                    svg.render(
+                        null,
+                        g,
+                        new ViewBox(
+                            (float) b.getX(),
+                            (float) b.getY(),
+                            (float) b.getWidth(),
+                            (float) b.getHeight()))));
+  }
+
+  private static byte[] unpacked(byte[] bytes) throws IOException {
+    if (bytes.length < 2 || (bytes[0] & 0xFF) != 0x1F || (bytes[1] & 0xFF) != 0x8B) {
+      return bytes;
+    }
+    try (InputStream in = new GZIPInputStream(new ByteArrayInputStream(bytes))) {
+      return in.readNBytes(MOST_BYTES);
+    }
+  }
+
+  /**
+   * Draws the picture into a box of the target's own units.
+   *
+   * @return whether all of it was drawn
+   */
+  public synchronized boolean draw(Graphics2D g, double x, double y, double width, double height) {
+    Graphics2D own = (Graphics2D) g.create();
+    try {
+      own.setRenderingHint(Drawable.FONT_MAP, FONTS);
+      own.setRenderingHint(Drawable.FONT_FALLBACK, FONTS);
+      own.setRenderingHint(RenderingHints.KEY_ANTIALIASING, RenderingHints.VALUE_ANTIALIAS_ON);
+      own.clip(new Rectangle2D.Double(x, y, width, height));
+      drawing.draw(own, new Rectangle2D.Double(x, y, width, height));
+      return true;
+    } catch (RuntimeException | StackOverflowError e) {
+      return false; // a record that cannot be drawn ends the drawing
+    } finally {
+      own.dispose();
+    }
+  }
+}
