@@ -2,6 +2,7 @@ package decant.bench;
 
 import decant.model.Block;
 import decant.model.Cell;
+import decant.model.Colour;
 import decant.model.Document;
 import decant.model.Inline;
 import decant.model.Look;
@@ -9,6 +10,8 @@ import decant.model.NodeId;
 import decant.model.Paragraph;
 import decant.model.ParagraphTraits;
 import decant.model.Particulars;
+import decant.model.Rule;
+import decant.model.Rules;
 import decant.model.StyleSheet;
 import decant.model.Table;
 import decant.model.TableTraits;
@@ -98,7 +101,7 @@ final class LongDocument {
     }
     return new Table(
         NodeId.fresh(),
-        Look.of(TableTraits.RULE_WIDTH, 0.5),
+        Look.of(TableTraits.RULES, Rules.all(Rule.single(0.5, Colour.BLACK))),
         List.of(110.0, 110.0, 110.0, 110.0),
         rows);
   }

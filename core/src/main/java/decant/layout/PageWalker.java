@@ -212,29 +212,27 @@ public final class PageWalker {
   private void rows(Fragment.Rows r, double x, double y, Role role) {
     double top = y;
     if (r.repeatHeader()) {
-      for (int k = 0; k < r.layout().headerRows(); k++) {
-        row(r.layout().rows().get(k), x, top, Role.REPEATED);
-        top += r.layout().rows().get(k).height();
+      cells(r.layout().placed(0, r.layout().headerRows()), x, top, Role.REPEATED);
+      top += r.layout().height(0, r.layout().headerRows());
+    }
+    cells(r.layout().placed(r.from(), r.to()), x, top, role);
+  }
+
+  private void cells(List<TableLayout.Placed> cells, double x, double y, Role role) {
+    for (TableLayout.Placed p : cells) {
+      if (!p.cell().shading().equals(Colour.WHITE)) {
+        sink.fill(boxOf(p, x, y), p.cell().shading());
       }
     }
-    for (int k = r.from(); k < r.to(); k++) {
-      row(r.layout().rows().get(k), x, top, role);
-      top += r.layout().rows().get(k).height();
+    for (TableLayout.Placed p : cells) {
+      Box box = boxOf(p, x, y);
+      fragments(p.content(), box.x(), box.y(), role);
+      lines.edges(box, p.cell().edges());
     }
   }
 
-  private void row(TableLayout.Row row, double x, double y, Role role) {
-    for (TableLayout.CellBox c : row.cells()) {
-      var box = new Box(x + c.x(), y, c.width(), c.height());
-      if (!c.shading().equals(Colour.WHITE)) {
-        sink.fill(box, c.shading());
-      }
-    }
-    for (TableLayout.CellBox c : row.cells()) {
-      var box = new Box(x + c.x(), y, c.width(), c.height());
-      fragments(c.content(), box.x(), box.y(), role);
-      lines.edges(box, c.edges());
-    }
+  private static Box boxOf(TableLayout.Placed p, double x, double y) {
+    return new Box(x + p.cell().x(), y + p.y(), p.cell().width(), p.height());
   }
 
   /** Draws rules of all kinds as filled boxes, alike for every sink. */

@@ -73,12 +73,8 @@ public final class Places {
           if (r.repeatHeader()) {
             y += r.layout().height(0, r.layout().headerRows());
           }
-          for (int k = r.from(); k < r.to(); k++) {
-            TableLayout.Row row = r.layout().rows().get(k);
-            for (TableLayout.CellBox c : row.cells()) {
-              collect(c.content(), dx + r.x() + c.x(), y, out);
-            }
-            y += row.height();
+          for (TableLayout.Placed p : r.layout().placed(r.from(), r.to())) {
+            collect(p.content(), dx + r.x() + p.cell().x(), y + p.y(), out);
           }
         }
       }

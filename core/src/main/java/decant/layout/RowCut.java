@@ -22,14 +22,14 @@ record RowCut(TableLayout.Row head, Optional<TableLayout.Row> tail) {
       double limit = room - c.paddingBottom();
       double shift = -1;
       for (Fragment f : c.content()) {
-        int k = below.isEmpty() ? fitting(f, limit) : from(f);
-        if (k > from(f)) {
-          above.add(part(f, from(f), k, f.y()));
+        int k = below.isEmpty() ? Parts.fitting(f, limit) : Parts.from(f);
+        if (k > Parts.from(f)) {
+          above.add(Parts.part(f, Parts.from(f), k, f.y()));
         }
-        if (k < to(f)) {
-          double y = f.y() + height(f, from(f), k);
+        if (k < Parts.to(f)) {
+          double y = f.y() + Parts.height(f, Parts.from(f), k);
           shift = shift < 0 ? y - firstOffset(c) : shift;
-          below.add(part(f, k, to(f), y - shift));
+          below.add(Parts.part(f, k, Parts.to(f), y - shift));
         }
       }
       everyHead &= !above.isEmpty() || c.content().isEmpty();
@@ -54,46 +54,5 @@ record RowCut(TableLayout.Row head, Optional<TableLayout.Row> tail) {
   /** Where content starts below the cell's top: its padding. */
   private static double firstOffset(TableLayout.CellBox c) {
     return c.content().isEmpty() ? 0 : Math.max(0, Math.min(c.content().getFirst().y(), 8));
-  }
-
-  /** The part that a fragment can be cut before so that what stands above is within a limit. */
-  private static int fitting(Fragment f, double limit) {
-    int k = from(f);
-    while (k < to(f) && f.y() + height(f, from(f), k + 1) <= limit + 0.01) {
-      k++;
-    }
-    return k;
-  }
-
-  private static int from(Fragment f) {
-    return switch (f) {
-      case Fragment.Lines l -> l.from();
-      case Fragment.Rows r -> r.from();
-      case Fragment.Floated p -> 0;
-    };
-  }
-
-  private static int to(Fragment f) {
-    return switch (f) {
-      case Fragment.Lines l -> l.to();
-      case Fragment.Rows r -> r.to();
-      case Fragment.Floated p -> 1;
-    };
-  }
-
-  private static double height(Fragment f, int from, int to) {
-    return switch (f) {
-      case Fragment.Lines l -> l.layout().height(from, to);
-      case Fragment.Rows r -> r.layout().height(from, to);
-      case Fragment.Floated p -> from < to ? p.height() : 0;
-    };
-  }
-
-  private static Fragment part(Fragment f, int from, int to, double y) {
-    return switch (f) {
-      case Fragment.Floated p -> p.moved(0, y - p.y());
-      case Fragment.Lines l -> new Fragment.Lines(l.layout(), from, to, l.x(), y);
-      case Fragment.Rows r -> new Fragment.Rows(r.layout(), from, to, false, r.x(), y);
-    };
   }
 }

@@ -133,6 +133,57 @@ public record TableLayout(Table source, double x, double width, List<Row> rows, 
   }
 
   /**
+   * A cell as it stands among some rows of its table: the whole of it, or, where it reaches over a
+   * page break, a piece.
+   *
+   * @param y from the top of those rows
+   */
+  record Placed(CellBox cell, double y, double height, List<Fragment> content) {}
+
+  /** The cells of some rows, and the pieces of those that reach into them from above. */
+  List<Placed> placed(int from, int to) {
+    var out = new ArrayList<Placed>();
+    double start = height(0, from);
+    double end = start + height(from, to);
+    double top = 0;
+    for (int r = 0; r < to; r++) {
+      Row row = rows.get(r);
+      for (CellBox c : row.cells()) {
+        boolean whole = r >= from && top + c.height() <= end + CLOSE;
+        if (whole) {
+          out.add(new Placed(c, top - start, c.height(), c.content()));
+        } else if (top + c.height() > start + CLOSE) {
+          out.add(piece(c, Math.max(0, start - top), Math.min(c.height(), end - top), top - start));
+        }
+      }
+      top += row.height();
+    }
+    return out;
+  }
+
+  private static final double CLOSE = 0.05;
+
+  /**
+   * @param from where the piece begins, from the top of the cell
+   * @param offset of the cell's top from that of the rows
+   */
+  private static Placed piece(CellBox c, double from, double to, double offset) {
+    var content = new ArrayList<Fragment>();
+    boolean last = to >= c.height() - CLOSE;
+    double shift = Double.NaN;
+    for (Fragment f : c.content()) {
+      int first = from <= 0 ? Parts.from(f) : Parts.fitting(f, from - c.paddingBottom());
+      int end = last ? Parts.to(f) : Parts.fitting(f, to - c.paddingBottom());
+      if (first < end) {
+        double y = f.y() + Parts.height(f, Parts.from(f), first);
+        shift = Double.isNaN(shift) ? (from <= 0 ? 0 : y - c.content().getFirst().y()) : shift;
+        content.add(Parts.part(f, first, end, y - shift));
+      }
+    }
+    return new Placed(c, offset + from, to - from, content);
+  }
+
+  /**
    * This table with one row cut between lines, the first part no higher than the room; empty if
    * nothing of the row fits, or all.
    */

@@ -82,6 +82,14 @@ public final class FontBook {
           Map.entry("calibri", "Carlito"),
           Map.entry("cambria", "Caladea"));
 
+  /** Which shipped family is of the same design, or nearly, but not of the same widths. */
+  private static final Map<String, String> SIMILAR =
+      Map.ofEntries(
+          Map.entry("calibri light", "Carlito"),
+          Map.entry("cambria math", "Caladea"),
+          Map.entry("verdana", "DejaVu Sans"),
+          Map.entry("bitstream vera sans", "DejaVu Sans"));
+
   private static final Set<String> SERIF_HINTS =
       Set.of(
           "serif",
@@ -173,6 +181,7 @@ public final class FontBook {
     }
     scripts.add(faces.get(new Key("dejavu sans", false, false)));
     scripts.add(faces.get(new Key("dejavu sans", true, false)));
+    scripts.add(add("Droid Sans Fallback", false, false, "DroidSansFallback.ttf"));
   }
 
   private FontFace add(String family, boolean bold, boolean italic, String file) {
@@ -210,6 +219,11 @@ public final class FontBook {
     if (same != null) {
       FontFace face = face(same.toLowerCase(Locale.ROOT), asked.bold(), asked.italic());
       return new Served(asked.family(), face, Reason.SAME_METRICS);
+    }
+    String similar = SIMILAR.getOrDefault(name, SIMILAR.get(plain));
+    if (similar != null) {
+      FontFace face = face(similar.toLowerCase(Locale.ROOT), asked.bold(), asked.italic());
+      return new Served(asked.family(), face, Reason.FALLBACK);
     }
     String kind =
         MONO_HINTS.stream().anyMatch(name::contains)
