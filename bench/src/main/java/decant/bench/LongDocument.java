@@ -5,6 +5,17 @@ import decant.model.Cell;
 import decant.model.Colour;
 import decant.model.Document;
 import decant.model.Inline;
+import decant.model.LinePitch;
+import decant.model.Media;
+import decant.model.PageSetup;
+import decant.model.Section;
+import decant.model.Story;
+import java.awt.image.BufferedImage;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.util.LinkedHashMap;
+import javax.imageio.ImageIO;
 import decant.model.Look;
 import decant.model.NodeId;
 import decant.model.Paragraph;
@@ -35,16 +46,19 @@ final class LongDocument {
 
   private LongDocument() {}
 
-  /** About so many pages of A4. */
+  /** About so many pages of A4, of 400 words each, with notes, pictures and tables. */
   static Document of(int pages) {
     var random = new Random(300);
     StyleSheet sheet =
         new StyleSheet(
-            Look.of(ParagraphTraits.SPACE_AFTER, 6.0),
-            Look.of(TextTraits.FAMILY, "Times New Roman").with(TextTraits.SIZE, 11.0),
+            Look.of(ParagraphTraits.SPACE_AFTER, 8.0)
+                .with(ParagraphTraits.LINE_PITCH, new LinePitch.Multiple(1.35)),
+            Look.of(TextTraits.FAMILY, "Times New Roman").with(TextTraits.SIZE, 12.0),
             "",
             Map.of());
     sheet = HeadingStyles.ensure(HeadingStyles.ensure(sheet, 1), 2);
+    Media picture = picture();
+    var stories = new LinkedHashMap<NodeId, Story>();
     var blocks = new ArrayList<Block>();
     for (int page = 0; page < pages; page++) {
       if (page % 10 == 0) {
@@ -52,15 +66,67 @@ final class LongDocument {
             Paragraph.of(Look.of(ParagraphTraits.STYLE, "Heading1"), "Chapter " + (page / 10 + 1)));
       }
       blocks.add(Paragraph.of(Look.of(ParagraphTraits.STYLE, "Heading2"), "Section " + (page + 1)));
-      for (int p = 0; p < 7; p++) {
-        blocks.add(prose(random, 70 + random.nextInt(50)));
+      for (int p = 0; p < 4; p++) {
+        Paragraph prose = prose(random, 80 + random.nextInt(30));
+        blocks.add(p == 1 ? noted(prose, note(random, stories)) : prose);
+      }
+      if (page % 8 == 5) {
+        var inlines =
+            List.<Inline>of(new Inline.Picture(picture.id(), 200, 90, "A quay", Look.PLAIN));
+        blocks.add(new Paragraph(NodeId.fresh(), Look.PLAIN, Look.PLAIN, inlines));
       }
       if (page % 6 == 3) {
         blocks.add(table(random));
       }
     }
-    return Document.of(sheet, blocks)
+    var section =
+        new Section(NodeId.fresh(), PageSetup.A4, Section.Start.NEW_PAGE, Map.of(), blocks);
+    return Document.of(
+            Particulars.NONE,
+            sheet,
+            Map.of(),
+            List.of(section),
+            stories,
+            Map.of(picture.id(), picture),
+            List.of())
         .withParticulars(Particulars.NONE.withTitle("A long document"));
+  }
+
+  private static NodeId note(Random random, Map<NodeId, Story> stories) {
+    NodeId id = NodeId.fresh();
+    var text =
+        new Paragraph(
+            NodeId.fresh(),
+            Look.of(ParagraphTraits.LINE_PITCH, LinePitch.SINGLE),
+            Look.PLAIN,
+            List.of(
+                new Inline.NoteMark(id, Look.PLAIN),
+                new Inline.Text(
+                    " " + sentence(random, 15), Look.of(TextTraits.SIZE, 9.0))));
+    stories.put(id, new Story(id, Story.Kind.FOOTNOTE, List.of(text)));
+    return id;
+  }
+
+  private static Paragraph noted(Paragraph p, NodeId note) {
+    var inlines = new ArrayList<>(p.inlines());
+    inlines.add(1, new Inline.NoteMark(note, Look.PLAIN));
+    return p.withInlines(inlines);
+  }
+
+  private static Media picture() {
+    var image = new BufferedImage(400, 180, BufferedImage.TYPE_INT_RGB);
+    for (int x = 0; x < 400; x++) {
+      for (int y = 0; y < 180; y++) {
+        image.setRGB(x, y, x * 255 / 400 << 16 | y << 8 | 0x80);
+      }
+    }
+    var out = new ByteArrayOutputStream();
+    try {
+      ImageIO.write(image, "png", out);
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+    return Media.of("image/png", out.toByteArray());
   }
 
   private static Paragraph prose(Random random, int words) {

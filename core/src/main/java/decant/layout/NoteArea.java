@@ -59,39 +59,30 @@ final class NoteArea {
     return content.isEmpty() ? 0 : separatorHeight + filled;
   }
 
-  /** The height that these notes would take up in addition, whole. */
-  double needed(List<NodeId> notes, double width) {
-    if (notes.isEmpty()) {
-      return 0;
-    }
+  /**
+   * The least height that these notes would take up in addition: all of them but of the last its
+   * first lines.
+   */
+  double least(List<NodeId> notes, double width) {
     double h = content.isEmpty() ? separatorHeight : 0;
     Spacing s = spacing.copy();
     boolean first = content.isEmpty();
-    for (NodeId id : notes) {
-      for (Block b : blocks(id)) {
+    for (int n = 0; n < notes.size(); n++) {
+      for (Block b : blocks(notes.get(n))) {
         BlockLayout l = setter.set(b, width);
-        if (l.parts() > 0) {
-          h += (first ? 0 : s.before(l)) + l.height();
-          s.placed(l);
-          first = false;
+        if (l.parts() == 0) {
+          continue;
         }
+        h += first ? 0 : s.before(l);
+        if (n == notes.size() - 1) {
+          return h + l.height(0, Math.min(l.parts(), l.leastHead()));
+        }
+        h += l.height();
+        s.placed(l);
+        first = false;
       }
     }
     return h;
-  }
-
-  /** The height that the start of the first of these notes would take up: its first two lines. */
-  double least(List<NodeId> notes, double width) {
-    for (NodeId id : notes) {
-      for (Block b : blocks(id)) {
-        BlockLayout l = setter.set(b, width);
-        if (l.parts() > 0) {
-          return (content.isEmpty() ? separatorHeight : 0)
-              + l.height(0, Math.min(l.parts(), l.leastHead()));
-        }
-      }
-    }
-    return 0;
   }
 
   private List<Block> blocks(NodeId note) {

@@ -591,10 +591,12 @@ final class PageFiller {
       }
       int to = fitting(l, from, top + header, l.parts());
       if (l instanceof TableLayout t && to < t.parts()) {
-        TableLayout cut = cutToFit(t, from, to, top + header);
+        // A row that no column has room for is cut even where it should not be.
+        boolean must = to == from && atTop;
+        TableLayout cut = cutToFit(t, from, to, top + header, must);
         if (cut != null) {
           l = cut;
-          to = fitting(l, from, top + header, to + 1);
+          to++;
         }
       }
       to = held(l, from, to, top + header);
@@ -671,17 +673,34 @@ final class PageFiller {
     /** The notes as they were before the last block was fitted. */
     private NoteArea.@Nullable State lastFitting;
 
-    private @Nullable TableLayout cutToFit(TableLayout t, int from, int row, double top) {
-      double room = floor() - top - t.height(from, row);
-      if (!t.rows().get(row).splits() || room < 8) {
+    /**
+     * A table whose row is cut so that its first part fits, with the notes it refers to; null if
+     * that cannot be. All parts before the row are fitted already.
+     */
+    private @Nullable TableLayout cutToFit(
+        TableLayout t, int from, int row, double top, boolean must) {
+      if (!must && !t.rows().get(row).splits()) {
         return null;
       }
+      double room = floor() - top - t.height(from, row);
       NoteArea.State before = lastFitting;
-      TableLayout cut = t.cutAt(row, room).orElse(null);
-      if (cut != null && before != null) {
+      for (int tries = 0; tries < 3 && room >= 8; tries++) {
+        TableLayout cut = t.cutAt(row, room).orElse(null);
+        if (cut == null || before == null) {
+          return null;
+        }
         notes.restore(before);
+        if (fitting(cut, from, top, row + 1) > row) {
+          return cut;
+        }
+        // The notes of its first part take room from it.
+        room -= notes.least(marks.in(cut, row), setup.textWidth());
       }
-      return cut;
+      if (before != null) {
+        notes.restore(before);
+        fitting(t, from, top, row);
+      }
+      return null;
     }
 
     /** The break moved up where it would leave a line alone. */

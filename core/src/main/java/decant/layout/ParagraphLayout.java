@@ -10,6 +10,11 @@ public record ParagraphLayout(
     lines = List.copyOf(lines);
   }
 
+  /** How far its lines stand apart. */
+  public decant.model.LinePitch pitch() {
+    return style.pitch();
+  }
+
   @Override
   public double spaceBefore() {
     return style.spaceBefore();

@@ -11,48 +11,60 @@ record RowCut(TableLayout.Row head, Optional<TableLayout.Row> tail) {
    * would stand above the cut, or nothing below it.
    */
   static RowCut of(TableLayout.Row row, double room) {
-    var heads = new ArrayList<TableLayout.CellBox>();
-    var tails = new ArrayList<TableLayout.CellBox>();
-    double tailHeight = 0;
+    var above = new ArrayList<List<Fragment>>();
+    var below = new ArrayList<List<Fragment>>();
+    double rest = 0;
     boolean anyTail = false;
     boolean everyHead = true;
     for (TableLayout.CellBox c : row.cells()) {
-      var above = new ArrayList<Fragment>();
-      var below = new ArrayList<Fragment>();
+      var head = new ArrayList<Fragment>();
+      var tail = new ArrayList<Fragment>();
       double limit = room - c.paddingBottom();
-      double shift = -1;
-      for (Fragment f : c.content()) {
-        int k = below.isEmpty() ? Parts.fitting(f, limit) : Parts.from(f);
+      double shift = Double.NaN;
+      List<Fragment> content = c.atTop();
+      for (Fragment f : content) {
+        int k = tail.isEmpty() ? Parts.fitting(f, limit) : Parts.from(f);
         if (k > Parts.from(f)) {
-          above.add(Parts.part(f, Parts.from(f), k, f.y()));
+          head.add(Parts.part(f, Parts.from(f), k, f.y()));
         }
         if (k < Parts.to(f)) {
           double y = f.y() + Parts.height(f, Parts.from(f), k);
-          shift = shift < 0 ? y - firstOffset(c) : shift;
-          below.add(Parts.part(f, k, Parts.to(f), y - shift));
+          shift = Double.isNaN(shift) ? y - firstOffset(content) : shift;
+          tail.add(Parts.part(f, k, Parts.to(f), y - shift));
         }
       }
-      everyHead &= !above.isEmpty() || c.content().isEmpty();
-      anyTail |= !below.isEmpty();
-      heads.add(c.with(room, above));
-      tails.add(c.with(0, below));
-      for (Fragment f : below) {
-        tailHeight = Math.max(tailHeight, f.bottom() + c.paddingBottom());
-      }
+      everyHead &= !head.isEmpty() || content.isEmpty();
+      anyTail |= !tail.isEmpty();
+      above.add(head);
+      below.add(tail);
+      rest = Math.max(rest, bottom(tail) + c.paddingBottom());
     }
     if (!everyHead || !anyTail) {
       return new RowCut(row, Optional.empty());
     }
-    double rest = tailHeight;
-    List<TableLayout.CellBox> sized = tails.stream().map(c -> c.with(rest, c.content())).toList();
+    var heads = new ArrayList<TableLayout.CellBox>();
+    var tails = new ArrayList<TableLayout.CellBox>();
+    for (int k = 0; k < row.cells().size(); k++) {
+      TableLayout.CellBox c = row.cells().get(k);
+      heads.add(c.part(room, bottom(above.get(k)) + c.paddingBottom(), above.get(k)));
+      tails.add(c.part(rest, bottom(below.get(k)) + c.paddingBottom(), below.get(k)));
+    }
     return new RowCut(
         new TableLayout.Row(row.number(), room, true, false, heads),
         Optional.of(
-            new TableLayout.Row(row.number(), rest, row.splits(), row.keepWithNext(), sized)));
+            new TableLayout.Row(row.number(), rest, row.splits(), row.keepWithNext(), tails)));
+  }
+
+  private static double bottom(List<Fragment> content) {
+    double bottom = 0;
+    for (Fragment f : content) {
+      bottom = Math.max(bottom, f.bottom());
+    }
+    return bottom;
   }
 
   /** Where content starts below the cell's top: its padding. */
-  private static double firstOffset(TableLayout.CellBox c) {
-    return c.content().isEmpty() ? 0 : Math.max(0, Math.min(c.content().getFirst().y(), 8));
+  private static double firstOffset(List<Fragment> content) {
+    return content.isEmpty() ? 0 : Math.max(0, Math.min(content.getFirst().y(), 8));
   }
 }

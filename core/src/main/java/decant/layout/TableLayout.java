@@ -61,16 +61,43 @@ public record TableLayout(Table source, double x, double width, List<Row> rows, 
 
     /** This cell as high as its rows are, its content where the cell's alignment puts it. */
     CellBox sized(double h) {
-      double shift =
-          Math.max(0, h - needed)
-              * switch (alignment) {
-                case TOP -> 0;
-                case CENTRE -> 0.5;
-                case BOTTOM -> 1;
-              };
+      double shift = shift(h);
       List<Fragment> moved =
           shift == 0 ? content : content.stream().map(f -> f.moved(0, shift)).toList();
       return with(h, moved);
+    }
+
+    /** How far down the content stands in a height because of the cell's alignment. */
+    private double shift(double h) {
+      return Math.max(0, h - needed)
+          * switch (alignment) {
+            case TOP -> 0;
+            case CENTRE -> 0.5;
+            case BOTTOM -> 1;
+          };
+    }
+
+    /** The content as it stands at the top of the cell. */
+    List<Fragment> atTop() {
+      double shift = shift(height);
+      return shift == 0 ? content : content.stream().map(f -> f.moved(0, -shift)).toList();
+    }
+
+    /** A part of this cell, whose content stands at its top. */
+    CellBox part(double h, double ownNeeded, List<Fragment> part) {
+      return new CellBox(
+              number,
+              x,
+              width,
+              h,
+              Math.min(h, ownNeeded),
+              paddingBottom,
+              shading,
+              edges,
+              alignment,
+              header,
+              part)
+          .sized(h);
     }
 
     /** A part of this cell. */
