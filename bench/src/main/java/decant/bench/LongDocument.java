@@ -66,6 +66,9 @@ final class LongDocument {
             Paragraph.of(Look.of(ParagraphTraits.STYLE, "Heading1"), "Chapter " + (page / 10 + 1)));
       }
       blocks.add(Paragraph.of(Look.of(ParagraphTraits.STYLE, "Heading2"), "Section " + (page + 1)));
+      if (page % 100 == 50) {
+        blocks.add(prose(random, 2000));
+      }
       for (int p = 0; p < 4; p++) {
         Paragraph prose = prose(random, 80 + random.nextInt(30));
         blocks.add(p == 1 ? noted(prose, note(random, stories)) : prose);

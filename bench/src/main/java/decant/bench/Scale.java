@@ -5,7 +5,17 @@ import decant.layout.CaretPlace;
 import decant.layout.Layout;
 import decant.layout.Layouter;
 import decant.layout.Page;
+import decant.layout.PageChange;
 import decant.model.Document;
+import decant.model.Block;
+import decant.model.Inline;
+import decant.model.Look;
+import decant.model.Table;
+import decant.model.TextTraits;
+import decant.text.JdkShaper;
+import decant.text.Joins;
+import java.util.Comparator;
+import java.util.List;
 import decant.model.Paragraph;
 import decant.model.Particulars;
 import decant.model.Position;
@@ -31,7 +41,7 @@ import java.util.Locale;
  */
 final class Scale {
   private static final double SCALE = 96 / 72.0;
-  private static final int KEYSTROKES = 400;
+  private static final int KEYSTROKES = 1000;
 
   private Scale() {}
 
@@ -51,9 +61,20 @@ final class Scale {
       }
     }
     Document d = Intake.take(ReadRequest.of(docx)).document();
+    floor(d);
     for (double share : new double[] {0, 0.5, 0.95}) {
-      typed(d, share);
+      List<Paragraph> all = d.paragraphs();
+      int k = (int) (share * (all.size() - 1));
+      while (all.get(k).length() < 100) {
+        k++;
+      }
+      typed(d, all.get(k), "at %.0f %%".formatted(share * 100));
     }
+    typed(
+        d,
+        d.paragraphs().stream().max(Comparator.comparingInt(Paragraph::length)).orElseThrow(),
+        "in the longest paragraph");
+    typed(d, inTable(d), "in a table");
     Layout all = new Layouter(FontBook.shipped()).layout(d);
     for (String when : new String[] {"cold", "warm"}) {
       long start = System.nanoTime();
@@ -110,39 +131,100 @@ final class Scale {
         (end - start) / 1e9);
   }
 
-  private static void typed(Document d, double share) {
+  private static Paragraph inTable(Document d) {
+    for (Block b : d.sections().getFirst().blocks()) {
+      if (b instanceof Table t) {
+        return (Paragraph) t.rows().get(3).cells().get(1).blocks().getFirst();
+      }
+    }
+    throw new IllegalStateException("no table");
+  }
+
+  /** Layout from scratch beside the floor: shaping the same text and nothing else, uncached. */
+  private static void floor(Document d) {
+    var fonts = FontBook.shipped();
+    double[] shaping = new double[9];
+    double[] layout = new double[9];
+    for (int k = 0; k < shaping.length; k++) {
+      long start = System.nanoTime();
+      var shaper = new JdkShaper();
+      long glyphs = 0;
+      for (Paragraph p : d.paragraphs()) {
+        Look base = d.styles().textBase(p.look());
+        for (Inline i : p.inlines()) {
+          if (i instanceof Inline.Text t) {
+            Look look = d.styles().textLook(base, t.look());
+            var face =
+                fonts
+                    .serve(
+                        look.value(TextTraits.FAMILY),
+                        look.value(TextTraits.BOLD),
+                        look.value(TextTraits.ITALIC))
+                    .face();
+            glyphs += shaper.shape(face, t.text(), false, Joins.ALL).ids().length;
+          }
+        }
+      }
+      shaping[k] = (System.nanoTime() - start) / 1e6;
+      start = System.nanoTime();
+      new Layouter(fonts).layout(d);
+      layout[k] = (System.nanoTime() - start) / 1e6;
+      if (glyphs == 0) {
+        throw new IllegalStateException("nothing was shaped");
+      }
+    }
+    Arrays.sort(shaping);
+    Arrays.sort(layout);
+    print(
+        "layout from scratch %.0f ms, bare shaping of the same text %.0f ms (medians): %.2f times",
+        layout[4],
+        shaping[4],
+        layout[4] / shaping[4]);
+  }
+
+  private static void typed(Document d, Paragraph p, String where) {
     var layouter = new Layouter(FontBook.shipped());
     Layout l = layouter.layout(d);
     var painter = new PagePainter();
-    Paragraph p = null;
-    int k = (int) (share * (d.paragraphs().size() - 1));
-    while (p == null || p.length() < 100) {
-      p = d.paragraphs().get(k++);
-    }
     Revision r = Revision.of(d).withSelection(Selection.at(new Position(p.id(), p.length() / 2)));
     double[] millis = new double[KEYSTROKES];
+    double[] layouts = new double[KEYSTROKES];
+    var image =
+        new BufferedImage(
+            (int) (l.pages().getFirst().setup().width() * SCALE),
+            (int) (l.pages().getFirst().setup().height() * SCALE),
+            BufferedImage.TYPE_INT_ARGB_PRE);
+    Page shown = null;
     for (int key = 0; key < KEYSTROKES; key++) {
       long start = System.nanoTime();
       r = Commands.insert(r, key % 6 == 5 ? " " : "a");
       l = layouter.layout(r.document());
+      double laid = (System.nanoTime() - start) / 1e6;
+      layouts[key] = laid;
       CaretPlace c = l.caret(r.selection().caret()).orElseThrow();
       Page page = c.page();
-      var image =
-          new BufferedImage(
-              (int) (page.setup().width() * SCALE),
-              (int) (page.setup().height() * SCALE),
-              BufferedImage.TYPE_INT_ARGB_PRE);
-      painter.paint(l, page, image, SCALE);
+      // As the window does it: the picture of the page is kept, and what changed painted over.
+      if (shown != null && shown.number() == page.number()) {
+        Layout now = l;
+        PageChange.between(shown, page).ifPresent(c2 -> painter.repaint(now, page, image, SCALE, c2));
+      } else {
+        painter.paint(l, page, image, SCALE);
+      }
+      shown = page;
       millis[key] = (System.nanoTime() - start) / 1e6;
     }
     double[] settled = Arrays.copyOfRange(millis, 100, KEYSTROKES);
     Arrays.sort(settled);
+    double[] laid = Arrays.copyOfRange(layouts, 100, KEYSTROKES);
+    Arrays.sort(laid);
     print(
-        "keystroke to painted page at %.0f %% of %d pages: median %.1f ms, 99th percentile %.1f ms",
-        share * 100,
+        "keystroke to painted page, %s (%d pages): median %.1f ms, 99th percentile %.1f ms (layout alone %.1f, %.1f)",
+        where,
         l.pages().size(),
         settled[settled.length / 2],
-        settled[(int) (settled.length * 0.99)]);
+        settled[(int) (settled.length * 0.99)],
+        laid[laid.length / 2],
+        laid[(int) (laid.length * 0.99)]);
   }
 
   private static void print(String format, Object... args) {

@@ -19,13 +19,17 @@ import java.util.function.Predicate;
 record Context(Map<NodeId, String> labels, Map<NodeId, Story> stories, FieldValues fields) {
   static final Context NONE = new Context(Map.of(), Map.of(), FieldValues.NONE);
 
-  static Context of(Document d, Styles styles, FieldValues before) {
+  static Context of(Document d, Flow flow, Styles styles, FieldValues before) {
     return new Context(
-        ListLabels.of(d, styles), d.stories(), before.withNotes(NoteLabels.of(d)));
+        ListLabels.of(d, styles), d.stories(), before.withNotes(NoteLabels.of(d, flow)));
   }
 
   /** Whether a block that is the same in both comes out the same. */
-  boolean agrees(Context other, Block b) {
+  boolean agrees(Context other, Block b, BlockFacts facts) {
+    return facts.plain() && labels.isEmpty() && other.labels.isEmpty() || agrees(other, b);
+  }
+
+  private boolean agrees(Context other, Block b) {
     return switch (b) {
       case Paragraph p -> agrees(other, p);
       case Table t ->

@@ -6,17 +6,22 @@ import decant.model.Section;
 import decant.model.Story;
 import java.util.ArrayList;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 
 /**
  * The blocks of a document one after the other, as pages are filled with them. Endnotes come after
  * the last section.
  *
+ * @param facts for each block what it holds besides text
  * @param sections for each block which section it belongs to
  * @param sectionStarts for each section the number of its first block; the number of the first
  *     endnote's block at the end
  */
-record Flow(List<Block> blocks, int[] sections, int[] sectionStarts) {
-  static Flow of(Document d) {
+record Flow(List<Block> blocks, BlockFacts[] facts, int[] sections, int[] sectionStarts) {
+  /**
+   * @param before an earlier flow that shares most of its blocks with this one
+   */
+  static Flow of(Document d, @Nullable Flow before) {
     var blocks = new ArrayList<Block>();
     int n = d.sections().size();
     int[] starts = new int[n + 1];
@@ -36,7 +41,30 @@ record Flow(List<Block> blocks, int[] sections, int[] sectionStarts) {
       int end = s + 1 < n ? starts[s + 1] : blocks.size();
       java.util.Arrays.fill(sections, starts[s], end, s);
     }
-    return new Flow(blocks, sections, starts);
+    return new Flow(blocks, facts(blocks, before), sections, starts);
+  }
+
+  private static BlockFacts[] facts(List<Block> blocks, @Nullable Flow before) {
+    int n = blocks.size();
+    var facts = new BlockFacts[n];
+    int first = 0;
+    int last = 0;
+    if (before != null) {
+      int shared = Math.min(n, before.size());
+      while (first < shared && blocks.get(first) == before.blocks.get(first)) {
+        facts[first] = before.facts[first];
+        first++;
+      }
+      while (last < shared - first
+          && blocks.get(n - 1 - last) == before.blocks.get(before.size() - 1 - last)) {
+        facts[n - 1 - last] = before.facts[before.size() - 1 - last];
+        last++;
+      }
+    }
+    for (int k = first; k < n - last; k++) {
+      facts[k] = BlockFacts.of(blocks.get(k));
+    }
+    return facts;
   }
 
   int size() {
@@ -46,5 +74,15 @@ record Flow(List<Block> blocks, int[] sections, int[] sectionStarts) {
   /** The number after that of a section's last block. */
   int end(int section) {
     return section + 2 < sectionStarts.length ? sectionStarts[section + 1] : blocks.size();
+  }
+
+  /** Whether a field in the text shows a number of pages. */
+  boolean showsPages() {
+    for (BlockFacts f : facts) {
+      if (f.showsPages()) {
+        return true;
+      }
+    }
+    return false;
   }
 }

@@ -3,7 +3,6 @@ package decant.layout;
 import decant.model.Block;
 import decant.model.Document;
 import decant.model.EmbeddedFont;
-import decant.model.Inline;
 import decant.model.NodeId;
 import decant.model.PageSetup;
 import decant.model.Section;
@@ -64,7 +63,7 @@ public final class Layouter {
   public Layout layout(
       Document d, BooleanSupplier interrupted, int everyPages, Consumer<Layout> partial) {
     Layout result = pass(d, context.fields(), interrupted, everyPages, partial);
-    for (int k = 0; k < SETTLING && result.complete() && showsPages(result.flow()); k++) {
+    for (int k = 0; k < SETTLING && result.complete() && result.flow().showsPages(); k++) {
       FieldValues known =
           context.fields().withPages(result.pages().size(), result.bookmarkPages());
       if (known.pages() == context.fields().pages()
@@ -76,17 +75,6 @@ public final class Layouter {
     return result;
   }
 
-  private static boolean showsPages(Flow flow) {
-    return flow.blocks().stream()
-        .anyMatch(b ->
-            Context.holds(
-                b,
-                i ->
-                    i instanceof Inline.Field f
-                        && (f.kind() == Inline.Field.Kind.PAGES
-                            || f.kind() == Inline.Field.Kind.PAGE_OF)));
-  }
-
   private Layout pass(
       Document d,
       FieldValues values,
@@ -95,10 +83,10 @@ public final class Layouter {
       Consumer<Layout> partial) {
     BlockSetter known = setter;
     BlockSetter blocks = setterFor(d);
-    Context now = Context.of(d, blocks.styles(), values);
-    blocks.use(now);
-    Flow flow = Flow.of(d);
     Layout before = last;
+    Flow flow = Flow.of(d, before == null ? null : before.flow());
+    Context now = Context.of(d, flow, blocks.styles(), values);
+    blocks.use(now);
     boolean reusable =
         before != null
             && before.complete()
@@ -150,7 +138,7 @@ public final class Layouter {
     last = result;
     if (++sinceCleaning > CLEANING) {
       sinceCleaning = 0;
-      blocks.retain(idsOf(d));
+      blocks.retain(idsOf(d, flow));
     }
     return result;
   }
@@ -260,7 +248,7 @@ public final class Layouter {
     Block block = b.blocks().get(j);
     return a.blocks().get(i) == block
         && a.sections()[i] == b.sections()[j]
-        && context.agrees(now, block);
+        && context.agrees(now, block, b.facts()[j]);
   }
 
   /**
@@ -319,10 +307,10 @@ public final class Layouter {
     return out;
   }
 
-  private static Set<NodeId> idsOf(Document d) {
+  private static Set<NodeId> idsOf(Document d, Flow flow) {
     var ids = new HashSet<NodeId>();
     d.paragraphs().forEach(p -> ids.add(p.id()));
-    Flow.of(d).blocks().forEach(b -> ids.add(b.id()));
+    flow.blocks().forEach(b -> ids.add(b.id()));
     d.stories().values().forEach(s -> s.blocks().forEach(b -> ids.add(b.id())));
     return ids;
   }

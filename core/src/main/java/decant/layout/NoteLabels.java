@@ -1,66 +1,38 @@
 package decant.layout;
 
-import decant.model.Block;
 import decant.model.Document;
-import decant.model.Inline;
-import decant.model.KeptBlock;
 import decant.model.NodeId;
-import decant.model.Paragraph;
-import decant.model.Section;
 import decant.model.Story;
-import decant.model.Table;
+import decant.model.Typesetting;
 import java.util.HashMap;
-import java.util.List;
 import java.util.Map;
 
 /** The labels of notes, counted in the order of their marks. */
-public final class NoteLabels {
-  private final Document document;
-  private final Map<NodeId, String> labels = new HashMap<>();
-  private int footnotes;
-  private int endnotes;
-
-  private NoteLabels(Document document) {
-    this.document = document;
-  }
+final class NoteLabels {
+  private NoteLabels() {}
 
   /** The label of each note, in the formats that the document has for them. */
-  public static Map<NodeId, String> of(Document d) {
-    if (d.stories().values().stream().noneMatch(s -> s.kind().isNote())) {
+  static Map<NodeId, String> of(Document d, Flow flow) {
+    if (d.stories().isEmpty()) {
       return Map.of();
     }
-    var l = new NoteLabels(d);
-    for (Section s : d.sections()) {
-      l.walk(s.blocks());
-    }
-    return l.labels;
-  }
-
-  private void walk(List<Block> blocks) {
-    for (Block b : blocks) {
-      switch (b) {
-        case Paragraph p -> {
-          for (Inline i : p.inlines()) {
-            if (i instanceof Inline.NoteMark m) {
-              count(m.note());
-            }
-          }
+    Typesetting t = d.styles().typesetting();
+    var labels = new HashMap<NodeId, String>();
+    int footnotes = 0;
+    int endnotes = 0;
+    for (BlockFacts f : flow.facts()) {
+      for (NodeId note : f.notes()) {
+        Story s = d.stories().get(note);
+        if (s == null || labels.containsKey(note)) {
+          continue;
         }
-        case Table t -> t.rows().forEach(r -> r.cells().forEach(c -> walk(c.blocks())));
-        case KeptBlock k -> {}
+        labels.put(
+            note,
+            s.kind() == Story.Kind.ENDNOTE
+                ? ListLabels.number(t.endnotes(), ++endnotes)
+                : ListLabels.number(t.footnotes(), ++footnotes));
       }
     }
-  }
-
-  private void count(NodeId note) {
-    Story s = document.stories().get(note);
-    if (s == null || labels.containsKey(note)) {
-      return;
-    }
-    labels.put(
-        note,
-        s.kind() == Story.Kind.ENDNOTE
-            ? ListLabels.number(document.styles().typesetting().endnotes(), ++endnotes)
-            : ListLabels.number(document.styles().typesetting().footnotes(), ++footnotes));
+    return labels;
   }
 }

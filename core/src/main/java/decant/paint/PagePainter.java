@@ -4,6 +4,7 @@ import decant.layout.Item;
 import decant.layout.Layout;
 import decant.layout.Outlines;
 import decant.layout.Page;
+import decant.layout.PageChange;
 import decant.layout.PageWalker;
 import decant.model.Box;
 import decant.model.Colour;
@@ -47,13 +48,33 @@ public final class PagePainter {
 
   /** Paints a page over a whole picture of the kind {@link BufferedImage#TYPE_INT_ARGB_PRE}. */
   public void paint(Layout layout, Page page, BufferedImage image, double scale) {
+    paint(layout, page, image, scale, 0, image.getHeight());
+  }
+
+  /**
+   * Paints a stretch of a page over a picture that holds the page as it was.
+   *
+   * @param change what looks different
+   * @return the first row of pixels that was painted, and the one after the last
+   */
+  public int[] repaint(
+      Layout layout, Page page, BufferedImage image, double scale, PageChange change) {
+    int from = Math.clamp((int) Math.floor(change.top() * scale), 0, image.getHeight());
+    int to = Math.clamp((int) Math.ceil(change.bottom() * scale), from, image.getHeight());
+    paint(layout, page, image, scale, from, to);
+    return new int[] {from, to};
+  }
+
+  private void paint(
+      Layout layout, Page page, BufferedImage image, double scale, int from, int to) {
     Graphics2D g = image.createGraphics();
     try {
+      g.clipRect(0, from, image.getWidth(), to - from);
       g.setColor(Color.WHITE);
       g.fillRect(0, 0, image.getWidth(), image.getHeight());
       g.setRenderingHint(RenderingHints.KEY_ANTIALIASING, RenderingHints.VALUE_ANTIALIAS_ON);
       g.setRenderingHint(RenderingHints.KEY_STROKE_CONTROL, RenderingHints.VALUE_STROKE_PURE);
-      PageWalker.walk(layout, page, new Painting(g, image, scale, layout.document().media()));
+      PageWalker.walk(layout, page, new Painting(g, image, scale, from, to, layout.document().media()));
     } finally {
       g.dispose();
     }
@@ -64,17 +85,25 @@ public final class PagePainter {
     private final Graphics2D g;
     private final int[] pixels;
     private final int width;
-    private final int height;
+    private final int firstRow;
+    private final int rowAfter;
     private final double scale;
     private final Map<MediaId, Media> media;
     private final Deque<AffineTransform> outer = new ArrayDeque<>();
     private int turns;
 
-    Painting(Graphics2D g, BufferedImage image, double scale, Map<MediaId, Media> media) {
+    Painting(
+        Graphics2D g,
+        BufferedImage image,
+        double scale,
+        int firstRow,
+        int rowAfter,
+        Map<MediaId, Media> media) {
       this.g = g;
       this.pixels = ((DataBufferInt) image.getRaster().getDataBuffer()).getData();
       this.width = image.getWidth();
-      this.height = image.getHeight();
+      this.firstRow = firstRow;
+      this.rowAfter = rowAfter;
       this.scale = scale;
       this.media = media;
     }
@@ -83,6 +112,9 @@ public final class PagePainter {
     public void glyphs(Item.GlyphRun run, double x, double y) {
       double size = run.size() * scale;
       double baseline = (y - run.rise()) * scale;
+      if (turns == 0 && (baseline + 2 * size < firstRow || baseline - 3 * size > rowAfter)) {
+        return;
+      }
       double left = (x + run.x()) * scale;
       if (turns > 0 || GlyphMasks.tooLarge(size)) {
         g.setColor(new Color(run.colour().rgb()));
@@ -110,11 +142,11 @@ public final class PagePainter {
       int red = colour.red();
       int green = colour.green();
       int blue = colour.blue();
-      int firstRow = Math.max(0, -y);
-      int lastRow = Math.min(m.height(), height - y);
+      int first = Math.max(0, firstRow - y);
+      int last = Math.min(m.height(), rowAfter - y);
       int firstColumn = Math.max(0, -x);
       int lastColumn = Math.min(m.width(), width - x);
-      for (int r = firstRow; r < lastRow; r++) {
+      for (int r = first; r < last; r++) {
         int at = (y + r) * width + x;
         int from = r * m.width();
         for (int c = firstColumn; c < lastColumn; c++) {

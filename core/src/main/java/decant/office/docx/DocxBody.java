@@ -42,6 +42,7 @@ final class DocxBody {
           "w:permEnd",
           "w:rPr",
           "w:pPr",
+          "w:tcPr",
           "w:separator",
           "w:continuationSeparator",
           "w:annotationRef",
