@@ -6,32 +6,32 @@ import decant.model.Colour;
 import decant.model.Document;
 import decant.model.Inline;
 import decant.model.LinePitch;
-import decant.model.Media;
-import decant.model.PageSetup;
-import decant.model.Section;
-import decant.model.Story;
-import java.awt.image.BufferedImage;
-import java.io.ByteArrayOutputStream;
-import java.io.IOException;
-import java.io.UncheckedIOException;
-import java.util.LinkedHashMap;
-import javax.imageio.ImageIO;
 import decant.model.Look;
+import decant.model.Media;
 import decant.model.NodeId;
+import decant.model.PageSetup;
 import decant.model.Paragraph;
 import decant.model.ParagraphTraits;
 import decant.model.Particulars;
 import decant.model.Rule;
 import decant.model.Rules;
+import decant.model.Section;
+import decant.model.Story;
 import decant.model.StyleSheet;
 import decant.model.Table;
 import decant.model.TableTraits;
 import decant.model.TextTraits;
 import decant.model.edit.HeadingStyles;
+import java.awt.image.BufferedImage;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
+import javax.imageio.ImageIO;
 
 /**
  * A long office document: chapters with sections, prose in several looks, tables. The same for the
@@ -104,8 +104,7 @@ final class LongDocument {
             Look.PLAIN,
             List.of(
                 new Inline.NoteMark(id, Look.PLAIN),
-                new Inline.Text(
-                    " " + sentence(random, 15), Look.of(TextTraits.SIZE, 9.0))));
+                new Inline.Text(" " + sentence(random, 15), Look.of(TextTraits.SIZE, 9.0))));
     stories.put(id, new Story(id, Story.Kind.FOOTNOTE, List.of(text)));
     return id;
   }

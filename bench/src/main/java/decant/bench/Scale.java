@@ -6,20 +6,16 @@ import decant.layout.Layout;
 import decant.layout.Layouter;
 import decant.layout.Page;
 import decant.layout.PageChange;
-import decant.model.Document;
 import decant.model.Block;
+import decant.model.Document;
 import decant.model.Inline;
 import decant.model.Look;
-import decant.model.Table;
-import decant.model.TextTraits;
-import decant.text.JdkShaper;
-import decant.text.Joins;
-import java.util.Comparator;
-import java.util.List;
 import decant.model.Paragraph;
 import decant.model.Particulars;
 import decant.model.Position;
 import decant.model.Selection;
+import decant.model.Table;
+import decant.model.TextTraits;
 import decant.model.edit.Commands;
 import decant.model.edit.Revision;
 import decant.paint.PagePainter;
@@ -29,10 +25,14 @@ import decant.publish.Receipt;
 import decant.reading.ReadRequest;
 import decant.reading.TakenIn;
 import decant.text.FontBook;
+import decant.text.JdkShaper;
+import decant.text.Joins;
 import java.awt.image.BufferedImage;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Arrays;
+import java.util.Comparator;
+import java.util.List;
 import java.util.Locale;
 
 /**
@@ -177,9 +177,7 @@ final class Scale {
     Arrays.sort(layout);
     print(
         "layout from scratch %.0f ms, bare shaping of the same text %.0f ms (medians): %.2f times",
-        layout[4],
-        shaping[4],
-        layout[4] / shaping[4]);
+        layout[4], shaping[4], layout[4] / shaping[4]);
   }
 
   private static void typed(Document d, Paragraph p, String where) {
@@ -206,7 +204,8 @@ final class Scale {
       // As the window does it: the picture of the page is kept, and what changed painted over.
       if (shown != null && shown.number() == page.number()) {
         Layout now = l;
-        PageChange.between(shown, page).ifPresent(c2 -> painter.repaint(now, page, image, SCALE, c2));
+        PageChange.between(shown, page)
+            .ifPresent(c2 -> painter.repaint(now, page, image, SCALE, c2));
       } else {
         painter.paint(l, page, image, SCALE);
       }

@@ -66,8 +66,8 @@ final class Soundness {
       if (!arg.startsWith("--")) {
         try (Stream<Path> all = Files.walk(Path.of(arg))) {
           all.filter(Files::isRegularFile)
-              .filter(p ->
-                  p.toString().endsWith(".docx") || !docxOnly && p.toString().endsWith(".pdf"))
+              .filter(
+                  p -> p.toString().endsWith(".docx") || !docxOnly && p.toString().endsWith(".pdf"))
               .sorted()
               .forEach(s::check);
         }

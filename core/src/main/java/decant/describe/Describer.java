@@ -155,7 +155,10 @@ public final class Describer {
         case Inline.NoteMark n -> {}
       }
     }
-    return b.toString().replace("\u00AD", "").replaceAll("[ \\t\\n\\u000B\\f\\u00A0]+", " ").strip();
+    return b.toString()
+        .replace("\u00AD", "")
+        .replaceAll("[ \\t\\n\\u000B\\f\\u00A0]+", " ")
+        .strip();
   }
 
   private static void links(Paragraph p, ArrayNode out) {

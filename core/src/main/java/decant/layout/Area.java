@@ -19,8 +19,7 @@ record Area(Box page, Box margins, double column, double columnWidth, boolean on
 
   /** A running text whose top left corner stands at a place of the page. */
   static Area running(PageSetup s, double x, double y) {
-    return new Area(
-        paper(s).moved(-x, -y), margins(s).moved(-x, -y), 0, s.textWidth(), false);
+    return new Area(paper(s).moved(-x, -y), margins(s).moved(-x, -y), 0, s.textWidth(), false);
   }
 
   /** Something that knows nothing of the page: a cell, a shape. */

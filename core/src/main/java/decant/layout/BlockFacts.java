@@ -33,7 +33,8 @@ record BlockFacts(boolean plain, boolean showsPages, List<NodeId> notes) {
     void visit(Block b) {
       switch (b) {
         case Paragraph p -> p.inlines().forEach(this::visit);
-        case Table t -> t.rows().forEach(r -> r.cells().forEach(c -> c.blocks().forEach(this::visit)));
+        case Table t ->
+            t.rows().forEach(r -> r.cells().forEach(c -> c.blocks().forEach(this::visit)));
         case KeptBlock k -> {}
       }
     }

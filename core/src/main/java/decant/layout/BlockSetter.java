@@ -7,19 +7,17 @@ import decant.model.Block;
 import decant.model.Cell;
 import decant.model.Inline;
 import decant.model.KeptBlock;
-import decant.model.TextFrame;
 import decant.model.Look;
 import decant.model.NodeId;
 import decant.model.Paragraph;
 import decant.model.Story;
 import decant.model.Table;
+import decant.model.TextFrame;
 import decant.text.Shaper;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Objects;
-import org.jspecify.annotations.Nullable;
 
 /**
  * Sets blocks to widths and remembers the results for as long as the block, its width and all else
@@ -28,18 +26,10 @@ import org.jspecify.annotations.Nullable;
 final class BlockSetter {
   /** What a result was made from, besides the block. */
   private record Made(
-      double width,
-      double grid,
-      CellLooks cell,
-      List<String> shown,
-      List<Story> stories) {}
+      double width, double grid, CellLooks cell, List<String> shown, List<Story> stories) {}
 
   private record Known(
-      Block source,
-      Made made,
-      Look paragraphLook,
-      Look base,
-      BlockLayout layout) {}
+      Block source, Made made, Look paragraphLook, Look base, BlockLayout layout) {}
 
   private record Measured(Paragraph source, CellLooks cell, ColumnWidths.Content content) {}
 
@@ -159,8 +149,7 @@ final class BlockSetter {
             switch (i) {
               case Inline.Field f -> shown.add(fields.show(f));
               case Inline.NoteMark m -> shown.add(fields.show(m));
-              case Inline.Shape s ->
-                  s.story().map(stories::get).ifPresent(used::add);
+              case Inline.Shape s -> s.story().map(stories::get).ifPresent(used::add);
               case Inline.Text t -> {}
               case Inline.Picture pic -> {}
               case Inline.KeptInline kept -> {}
@@ -170,8 +159,8 @@ final class BlockSetter {
       }
       case Table t ->
           t.rows()
-              .forEach(r ->
-                  r.cells().forEach(c -> c.blocks().forEach(n -> gather(n, shown, used))));
+              .forEach(
+                  r -> r.cells().forEach(c -> c.blocks().forEach(n -> gather(n, shown, used))));
       case KeptBlock k -> {}
     }
   }
@@ -183,8 +172,7 @@ final class BlockSetter {
 
   private ParagraphLayout beside(
       Paragraph p, double width, CellLooks cell, Lanes lanes, int laneLines) {
-    var frame =
-        new LineFiller.Frame(width, labels.get(p.id()), fields, lanes, laneLines, grid);
+    var frame = new LineFiller.Frame(width, labels.get(p.id()), fields, lanes, laneLines, grid);
     return filler(cell).set(p, frame, this::story);
   }
 
@@ -235,22 +223,15 @@ final class BlockSetter {
 
   /** The paragraphs of one frame, from its top left corner. */
   List<Fragment> framed(List<Paragraph> paragraphs, double width) {
-    return stack(
-        List.copyOf(paragraphs), width, Area.inside(0, 0, width), 0, CellLooks.NONE, true);
+    return stack(List.copyOf(paragraphs), width, Area.inside(0, 0, width), 0, CellLooks.NONE, true);
   }
 
-  List<Fragment> stack(
-      List<Block> blocks, double width, Area area, double top, CellLooks cell) {
+  List<Fragment> stack(List<Block> blocks, double width, Area area, double top, CellLooks cell) {
     return stack(blocks, width, area, top, cell, false);
   }
 
   private List<Fragment> stack(
-      List<Block> blocks,
-      double width,
-      Area area,
-      double top,
-      CellLooks cell,
-      boolean framed) {
+      List<Block> blocks, double width, Area area, double top, CellLooks cell, boolean framed) {
     var out = new ArrayList<Fragment>();
     var spacing = new Spacing();
     var floats = new Floats();
@@ -272,9 +253,7 @@ final class BlockSetter {
           out.addAll(floater.anchored(p, y, area));
         }
         if (!floats.isEmpty() && floats.inTheWay(x, x + width, y, y + p.height())) {
-          l =
-              beside(
-                  p.source(), width, cell, floats.lanes(x, x + width, y), Integer.MAX_VALUE);
+          l = beside(p.source(), width, cell, floats.lanes(x, x + width, y), Integer.MAX_VALUE);
         }
       }
       out.add(
@@ -304,8 +283,7 @@ final class BlockSetter {
       }
       case ParagraphLayout p -> {
         int end = frameEnd(blocks, from, blocks.size());
-        out.addAll(
-            floater.frame(paragraphs(blocks, from, end), p.style().frame(), y, area));
+        out.addAll(floater.frame(paragraphs(blocks, from, end), p.style().frame(), y, area));
         return end - 1;
       }
     }

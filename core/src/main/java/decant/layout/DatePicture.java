@@ -28,7 +28,8 @@ final class DatePicture {
       }
       int n = end - k;
       switch (c) {
-        case 'd', 'D' -> out.append(date.format(of(n <= 2 ? "d".repeat(n) : n == 3 ? "E" : "EEEE")));
+        case 'd', 'D' ->
+            out.append(date.format(of(n <= 2 ? "d".repeat(n) : n == 3 ? "E" : "EEEE")));
         case 'M' -> out.append(date.format(of("M".repeat(Math.min(4, n)))));
         case 'y', 'Y' -> out.append(date.format(of(n <= 2 ? "uu" : "uuuu")));
         case '\'' -> {

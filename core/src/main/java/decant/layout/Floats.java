@@ -124,8 +124,7 @@ final class Floats {
     return false;
   }
 
-  private static boolean reaches(
-      Obstacle o, double left, double right, double top, double bottom) {
+  private static boolean reaches(Obstacle o, double left, double right, double top, double bottom) {
     return o.box.y() < bottom - 0.01
         && o.box.bottom() > top + 0.01
         && o.box.x() < right - 0.01

@@ -83,7 +83,8 @@ public sealed interface Item {
       int at)
       implements Item {
     static PictureBox of(Inline.Picture p, double x, int at) {
-      return new PictureBox(p.media(), x, p.width(), p.height(), p.crop(), p.rotation(), p.alt(), at);
+      return new PictureBox(
+          p.media(), x, p.width(), p.height(), p.crop(), p.rotation(), p.alt(), at);
     }
   }
 

@@ -4,14 +4,14 @@ import decant.model.Document;
 import decant.model.DocumentIndex;
 import decant.model.Inline;
 import decant.model.ListDefinition.NumberFormat;
+import decant.model.NodeId;
 import decant.model.PageSetup;
 import decant.model.ParagraphTraits;
-import java.util.HashMap;
-import decant.model.NodeId;
 import decant.model.Position;
 import decant.model.Section;
 import decant.model.Story;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -176,8 +176,7 @@ public final class Layout {
   public List<Page> pagesOf(NodeId block) {
     Optional<DocumentIndex.TopLevel> top = document.index().topLevel(block);
     if (top.isPresent()) {
-      return pagesOfBlock(
-          flow.sectionStarts()[top.get().section()] + top.get().block());
+      return pagesOfBlock(flow.sectionStarts()[top.get().section()] + top.get().block());
     }
     NodeId story = document.index().story(document, block).orElse(null);
     return story == null ? List.of() : pagesOfStory(story);

@@ -64,8 +64,7 @@ public final class Layouter {
       Document d, BooleanSupplier interrupted, int everyPages, Consumer<Layout> partial) {
     Layout result = pass(d, context.fields(), interrupted, everyPages, partial);
     for (int k = 0; k < SETTLING && result.complete() && result.flow().showsPages(); k++) {
-      FieldValues known =
-          context.fields().withPages(result.pages().size(), result.bookmarkPages());
+      FieldValues known = context.fields().withPages(result.pages().size(), result.bookmarkPages());
       if (known.pages() == context.fields().pages()
           && known.pageOf().equals(context.fields().pageOf())) {
         break;
@@ -88,10 +87,7 @@ public final class Layouter {
     Context now = Context.of(d, flow, blocks.styles(), values);
     blocks.use(now);
     boolean reusable =
-        before != null
-            && before.complete()
-            && known == blocks
-            && sameSheets(before.document(), d);
+        before != null && before.complete() && known == blocks && sameSheets(before.document(), d);
     setter = blocks;
     Layout.RunningTexts running = runningTexts(d, blocks.styles(), now);
     var filler = new PageFiller(d, flow, blocks);
@@ -166,8 +162,7 @@ public final class Layouter {
           shipped.with(
               embedded.stream()
                   .map(f ->
-                      new FontBook.Embedded(
-                          f.family(), f.bold(), f.italic(), f.file().bytes()))
+                      new FontBook.Embedded(f.family(), f.bold(), f.italic(), f.file().bytes()))
                   .toList());
     }
     return fonts;
@@ -190,13 +185,14 @@ public final class Layouter {
           own = s;
         }
         s.use(new Context(Map.of(), d.stories(), fields.withNotes(now.fields().notes())));
-        return s.stack(
-            story.blocks(), setup.textWidth(), Area.running(setup, setup.left(), top));
+        return s.stack(story.blocks(), setup.textWidth(), Area.running(setup, setup.left(), top));
       }
     };
   }
 
-  /** Whether left and right pages differ, by their running texts or because sections ask for one. */
+  /**
+   * Whether left and right pages differ, by their running texts or because sections ask for one.
+   */
   private static boolean hasSides(Document d) {
     return d.sections().stream()
         .anyMatch(s ->
@@ -268,8 +264,7 @@ public final class Layouter {
     return pages.subList(0, keep);
   }
 
-  private static PageFiller.Start startOf(
-      Page page, Document d, Flow flow, BlockSetter blocks) {
+  private static PageFiller.Start startOf(Page page, Document d, Flow flow, BlockSetter blocks) {
     Page.FlowPoint at = page.start();
     BlockLayout begun = null;
     if (at.part() > 0) {

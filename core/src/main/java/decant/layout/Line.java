@@ -13,13 +13,7 @@ import java.util.List;
  * @param ends what ends with it, because the text asks for it
  */
 public record Line(
-    double top,
-    double height,
-    double baseline,
-    int from,
-    int to,
-    List<Item> items,
-    Ends ends) {
+    double top, double height, double baseline, int from, int to, List<Item> items, Ends ends) {
   /** What a line ends besides itself. */
   public enum Ends {
     NOTHING,

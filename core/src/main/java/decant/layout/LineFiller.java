@@ -106,7 +106,15 @@ final class LineFiller {
       if (lines.isEmpty() || units.getLast().kind() == Kind.LINE_BREAK) {
         Lane lane = lane();
         double start = lineStart(lane);
-        emit(List.of(), new double[0], lane, start, text.length(), text.length(), true, Line.Ends.NOTHING);
+        emit(
+            List.of(),
+            new double[0],
+            lane,
+            start,
+            text.length(),
+            text.length(),
+            true,
+            Line.Ends.NOTHING);
       }
       return new ParagraphLayout(p, style, frame.width(), lines);
     }
@@ -148,8 +156,7 @@ final class LineFiller {
       }
       double height = placer.usualHeight();
       Lane lane = frame.lanes().at(top, height);
-      double least =
-          Math.min(LEAST_LANE, frame.width() - style.indentStart() - style.indentEnd());
+      double least = Math.min(LEAST_LANE, frame.width() - style.indentStart() - style.indentEnd());
       for (int tries = 0; tries < 200; tries++) {
         double room =
             frame.width() - style.indentStart() - style.indentEnd() - lane.left() - lane.right();
@@ -166,8 +173,7 @@ final class LineFiller {
     private int fill(int first) {
       Lane lane = lane();
       double start = lineStart(lane);
-      double available =
-          Math.max(12, frame.width() - style.indentEnd() - lane.right() - start);
+      double available = Math.max(12, frame.width() - style.indentEnd() - lane.right() - start);
       double[] widths = new double[Math.min(64, units.size() - first + 1)];
       double x = 0;
       int lastBreak = -1; // the unit after which the line may end
@@ -300,9 +306,7 @@ final class LineFiller {
           Unit head = texts.part(u, text, u.from(), u.from() + n, true, true);
           if (x + head.width() + hyphen <= limit + TOLERANCE) {
             units.set(k, head);
-            units.add(
-                k + 1,
-                texts.part(u, text, u.from() + n, u.to(), u.breakAfter(), u.hyphen()));
+            units.add(k + 1, texts.part(u, text, u.from() + n, u.to(), u.breakAfter(), u.hyphen()));
             return k + 1;
           }
         }
@@ -338,8 +342,7 @@ final class LineFiller {
         return false;
       }
       units.set(k, texts.part(u, text, u.from(), u.from() + low, true, false));
-      units.add(
-          k + 1, texts.part(u, text, u.from() + low, u.to(), u.breakAfter(), u.hyphen()));
+      units.add(k + 1, texts.part(u, text, u.from() + low, u.to(), u.breakAfter(), u.hyphen()));
       return true;
     }
 

@@ -111,16 +111,13 @@ final class LinePlacer {
 
   private static int visibleCount(List<Unit> line) {
     int n = line.size();
-    while (n > 0
-        && (line.get(n - 1).isSpace()
-            || line.get(n - 1).endsLine())) {
+    while (n > 0 && (line.get(n - 1).isSpace() || line.get(n - 1).endsLine())) {
       n--;
     }
     return n;
   }
 
-  private static double[] stretched(
-      List<Unit> line, double[] widths, int visible, double slack) {
+  private static double[] stretched(List<Unit> line, double[] widths, int visible, double slack) {
     int from = 0; // what stands before a tab keeps its place
     for (int k = 0; k < visible; k++) {
       if (line.get(k).kind() == Kind.TAB) {
@@ -188,8 +185,7 @@ final class LinePlacer {
     }
     run.flush();
     items.sort((a, b) -> Integer.compare(layer(a), layer(b)));
-    return new Line(
-        line.top(), height, baseline, line.from(), line.to(), items, line.after());
+    return new Line(line.top(), height, baseline, line.from(), line.to(), items, line.after());
   }
 
   /**
@@ -355,8 +351,7 @@ final class LinePlacer {
           && f.colour().equals(colour)
           && Math.abs(f.x() + f.width() - x) < 0.01
           && Math.abs(f.top() - y) < 0.01) {
-        items.set(
-            k, new Item.Fill(f.x(), y, f.width() + w, thickness, colour, f.role(), pattern));
+        items.set(k, new Item.Fill(f.x(), y, f.width() + w, thickness, colour, f.role(), pattern));
         return;
       }
     }

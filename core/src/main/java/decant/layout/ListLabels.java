@@ -105,8 +105,7 @@ public final class ListLabels {
         ListDefinition.NumberFormat own = list.level(k).format();
         boolean plain = level.legal() && own != ListDefinition.NumberFormat.NONE;
         label =
-            label.replace(
-                mark, number(plain ? ListDefinition.NumberFormat.DECIMAL : own, n[k]));
+            label.replace(mark, number(plain ? ListDefinition.NumberFormat.DECIMAL : own, n[k]));
       }
     }
     return label;

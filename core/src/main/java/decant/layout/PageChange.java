@@ -59,8 +59,7 @@ public record PageChange(double top, double bottom) {
         first++;
       }
       int last = 0;
-      while (last < n - first
-          && same(a.get(a.size() - 1 - last), b.get(b.size() - 1 - last))) {
+      while (last < n - first && same(a.get(a.size() - 1 - last), b.get(b.size() - 1 - last))) {
         last++;
       }
       if (a.size() == b.size() && a.size() - first - last == 1) {

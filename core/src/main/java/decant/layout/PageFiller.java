@@ -68,8 +68,7 @@ final class PageFiller {
     this.setter = setter;
     this.marks = new NoteMarks(document.stories());
     // The separator stands on a line of the standard style.
-    this.separatorHeight =
-        setter.set(SEPARATOR, 400).height();
+    this.separatorHeight = setter.set(SEPARATOR, 400).height();
   }
 
   /**
@@ -102,9 +101,7 @@ final class PageFiller {
     Section s = document.sections().get(section);
     PageSetup p = s.page();
     double above =
-        s.runningFor(true, firstOfSection, shown)
-            .map(h -> p.header() + heightOf(h, p))
-            .orElse(0.0);
+        s.runningFor(true, firstOfSection, shown).map(h -> p.header() + heightOf(h, p)).orElse(0.0);
     double below =
         s.runningFor(false, firstOfSection, shown)
             .map(f -> p.footer() + heightOf(f, p))
@@ -192,7 +189,8 @@ final class PageFiller {
       boolean resumable =
           start.notes().isEmpty()
               && (start.begun() == null
-                  || start.begun() == setter.set(flow.blocks().get(block), columns().width(0, room())));
+                  || start.begun()
+                      == setter.set(flow.blocks().get(block), columns().width(0, room())));
       setter.snapTo(document.sections().get(section).page().grid());
       notes.begin(start.notes(), setup.textHeight() * 0.75);
       y = setup.top();
@@ -552,8 +550,7 @@ final class PageFiller {
     private int place(int flowing, BlockLayout given) {
       State before = save();
       int from = part;
-      double gap =
-          from > 0 ? 0 : atTop ? spacing.atTop(given, keepsSpace) : spacing.before(given);
+      double gap = from > 0 ? 0 : atTop ? spacing.atTop(given, keepsSpace) : spacing.before(given);
       double top = y + gap;
       BlockLayout l = given;
       if (from == 0) {

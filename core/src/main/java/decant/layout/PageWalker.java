@@ -168,8 +168,7 @@ public final class PageWalker {
                   f.pattern());
           case Item.PictureBox p ->
               picture(p, new Box(x + p.x(), baseline - p.height(), p.width(), p.height()));
-          case Item.ShapeBox s ->
-              shape(s, x + s.x(), baseline - s.shape().height(), role);
+          case Item.ShapeBox s -> shape(s, x + s.x(), baseline - s.shape().height(), role);
         }
       }
     }
@@ -278,15 +277,30 @@ public final class PageWalker {
       boolean first = l.from() == 0;
       boolean last = l.to() == l.layout().lines().size();
       if (joinsAbove) {
-        s.rules().insideAcross().filter(Rule::isDrawn).ifPresent(r -> horizontal(box.x(), top + (y - top) / 2, box.width(), r));
+        s.rules()
+            .insideAcross()
+            .filter(Rule::isDrawn)
+            .ifPresent(r -> horizontal(box.x(), top + (y - top) / 2, box.width(), r));
       } else if (first) {
-        s.rules().top().filter(Rule::isDrawn).ifPresent(r -> horizontal(box.x(), box.y() - r.extent() / 2, box.width(), r));
+        s.rules()
+            .top()
+            .filter(Rule::isDrawn)
+            .ifPresent(r -> horizontal(box.x(), box.y() - r.extent() / 2, box.width(), r));
       }
       if (last && !joinsBelow) {
-        s.rules().bottom().filter(Rule::isDrawn).ifPresent(r -> horizontal(box.x(), box.bottom() + r.extent() / 2, box.width(), r));
+        s.rules()
+            .bottom()
+            .filter(Rule::isDrawn)
+            .ifPresent(r -> horizontal(box.x(), box.bottom() + r.extent() / 2, box.width(), r));
       }
-      s.rules().start().filter(Rule::isDrawn).ifPresent(r -> vertical(box.x() - r.extent() / 2, box.y(), box.height(), r));
-      s.rules().end().filter(Rule::isDrawn).ifPresent(r -> vertical(box.right() + r.extent() / 2, box.y(), box.height(), r));
+      s.rules()
+          .start()
+          .filter(Rule::isDrawn)
+          .ifPresent(r -> vertical(box.x() - r.extent() / 2, box.y(), box.height(), r));
+      s.rules()
+          .end()
+          .filter(Rule::isDrawn)
+          .ifPresent(r -> vertical(box.right() + r.extent() / 2, box.y(), box.height(), r));
     }
 
     private static double space(Optional<Rule> r) {
@@ -325,10 +339,22 @@ public final class PageWalker {
                   p.top() - top,
                   p.textWidth() + left + right,
                   p.textHeight() + top + bottom);
-      p.borders().top().filter(Rule::isDrawn).ifPresent(r -> horizontal(box.x(), box.y(), box.width(), r));
-      p.borders().bottom().filter(Rule::isDrawn).ifPresent(r -> horizontal(box.x(), box.bottom(), box.width(), r));
-      p.borders().start().filter(Rule::isDrawn).ifPresent(r -> vertical(box.x(), box.y(), box.height(), r));
-      p.borders().end().filter(Rule::isDrawn).ifPresent(r -> vertical(box.right(), box.y(), box.height(), r));
+      p.borders()
+          .top()
+          .filter(Rule::isDrawn)
+          .ifPresent(r -> horizontal(box.x(), box.y(), box.width(), r));
+      p.borders()
+          .bottom()
+          .filter(Rule::isDrawn)
+          .ifPresent(r -> horizontal(box.x(), box.bottom(), box.width(), r));
+      p.borders()
+          .start()
+          .filter(Rule::isDrawn)
+          .ifPresent(r -> vertical(box.x(), box.y(), box.height(), r));
+      p.borders()
+          .end()
+          .filter(Rule::isDrawn)
+          .ifPresent(r -> vertical(box.right(), box.y(), box.height(), r));
     }
 
     void frame(Box b, Rule r) {
@@ -379,8 +405,7 @@ public final class PageWalker {
           double on = r.kind() == Rule.Kind.DOTTED ? r.width() : 4 * r.width();
           double step = r.kind() == Rule.Kind.DOTTED ? 2 * on : on + 2 * r.width();
           for (double at = 0; at < length; at += step) {
-            sink.fill(
-                new Box(x - h, y + at, r.width(), Math.min(on, length - at)), r.colour());
+            sink.fill(new Box(x - h, y + at, r.width(), Math.min(on, length - at)), r.colour());
           }
         }
       }
@@ -402,8 +427,7 @@ public final class PageWalker {
           double step = Math.max(0.4, w / 2);
           for (double at = 0; at < b.width(); at += step) {
             double up = Math.sin(at / (1.2 * w)) * w;
-            sink.fill(
-                new Box(b.x() + at, b.y() + up, Math.min(step, b.width() - at), w), colour);
+            sink.fill(new Box(b.x() + at, b.y() + up, Math.min(step, b.width() - at), w), colour);
           }
         }
       }

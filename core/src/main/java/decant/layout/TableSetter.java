@@ -71,9 +71,7 @@ final class TableSetter {
     private Look lookOf(Table.Row row, Cell c) {
       Look direct = c.look().over(row.look().over(t.look()));
       Look fromStyle =
-          c.look()
-              .value(TableTraits.FROM_STYLE)
-              .over(t.look().value(TableTraits.FROM_STYLE));
+          c.look().value(TableTraits.FROM_STYLE).over(t.look().value(TableTraits.FROM_STYLE));
       return direct.over(fromStyle);
     }
 
@@ -88,8 +86,7 @@ final class TableSetter {
     private Styles.CellLooks cellLooks(Cell c) {
       Look look = look(c);
       return look.sets(TableTraits.PARAGRAPHS) || look.sets(TableTraits.TEXTS)
-          ? new Styles.CellLooks(
-              look.value(TableTraits.PARAGRAPHS), look.value(TableTraits.TEXTS))
+          ? new Styles.CellLooks(look.value(TableTraits.PARAGRAPHS), look.value(TableTraits.TEXTS))
           : Styles.CellLooks.NONE;
     }
 
@@ -100,9 +97,7 @@ final class TableSetter {
     }
 
     private Insets tablePadding() {
-      return t.look()
-          .over(t.look().value(TableTraits.FROM_STYLE))
-          .value(TableTraits.CELL_PADDING);
+      return t.look().over(t.look().value(TableTraits.FROM_STYLE)).value(TableTraits.CELL_PADDING);
     }
 
     TableLayout run() {
@@ -202,12 +197,7 @@ final class TableSetter {
       double top = p.top() + rules.above(r);
       double inner = Math.max(6, width - padLeft - padRight);
       List<Fragment> content =
-          blocks.stack(
-              c.blocks(),
-              inner,
-              Area.inside(padLeft, top, inner),
-              top,
-              cellLooks(c));
+          blocks.stack(c.blocks(), inner, Area.inside(padLeft, top, inner), top, cellLooks(c));
       double end = top;
       for (Fragment f : content) {
         double after = f instanceof Fragment.Lines l ? l.layout().spaceAfter() : 0;

@@ -99,8 +99,21 @@ record TextStyle(
 
   private TextStyle with(FontFace newFace, double newSize, double newRise, Decoration newLines) {
     return new TextStyle(
-        newFace, line, newSize, fullSize, newRise, joins, letterSpacing, newLines, allCaps,
-        smallCaps, hidden, colour, highlight, language, link);
+        newFace,
+        line,
+        newSize,
+        fullSize,
+        newRise,
+        joins,
+        letterSpacing,
+        newLines,
+        allCaps,
+        smallCaps,
+        hidden,
+        colour,
+        highlight,
+        language,
+        link);
   }
 
   /** This style shown by another face; the line keeps its pitch. */

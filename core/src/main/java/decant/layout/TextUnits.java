@@ -4,7 +4,6 @@ import com.ibm.icu.text.Bidi;
 import com.ibm.icu.text.BreakIterator;
 import decant.model.Inline;
 import decant.model.Look;
-import decant.model.NodeId;
 import decant.model.Paragraph;
 import decant.model.Placement;
 import decant.text.FontFace;
@@ -14,7 +13,6 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
-import java.util.Map;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -131,7 +129,13 @@ final class TextUnits {
   }
 
   private static Unit object(
-      Inline object, double width, int from, int to, TextStyle look, boolean breakAfter, int level) {
+      Inline object,
+      double width,
+      int from,
+      int to,
+      TextStyle look,
+      boolean breakAfter,
+      int level) {
     return new Unit(
         Kind.OBJECT, from, to, look, Glyphs.NONE, width, breakAfter, level, "", object, false);
   }

@@ -67,7 +67,8 @@ public final class Document {
 
   /** A document of one section on A4 with these blocks and no stories, lists or media. */
   public static Document of(StyleSheet styles, List<Block> blocks) {
-    var section = new Section(NodeId.fresh(), PageSetup.A4, Section.Start.NEW_PAGE, Map.of(), blocks);
+    var section =
+        new Section(NodeId.fresh(), PageSetup.A4, Section.Start.NEW_PAGE, Map.of(), blocks);
     return of(Particulars.NONE, styles, Map.of(), List.of(section), Map.of(), Map.of(), List.of());
   }
 

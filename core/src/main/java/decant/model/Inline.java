@@ -5,8 +5,7 @@ import java.util.Optional;
 /**
  * What a paragraph is made of. Text counts one place per UTF-16 unit, everything else one place, so
  * that a {@link Position} needs no knowledge of kinds. In text, {@code '\t'} is a tab, {@code '\n'}
- * a line break within the paragraph, {@code '\u000B'} a column break and {@code '\f'} a page
- * break.
+ * a line break within the paragraph, {@code '\u000B'} a column break and {@code '\f'} a page break.
  */
 public sealed interface Inline {
   /** Stands for anything that is not text in {@link Paragraph#text}. */
@@ -150,8 +149,8 @@ public sealed interface Inline {
   }
 
   /**
-   * The mark of a footnote or endnote, whose text is in {@link Document#stories}. In a note's
-   * own text it shows the note's label.
+   * The mark of a footnote or endnote, whose text is in {@link Document#stories}. In a note's own
+   * text it shows the note's label.
    */
   record NoteMark(NodeId note, Look look) implements Inline {
     @Override

@@ -95,13 +95,15 @@ public final class ParagraphTraits {
   public static final Trait<Boolean> KEEP_TOGETHER = new Trait<>("keep-together", false);
   public static final Trait<Boolean> PAGE_BREAK_BEFORE = new Trait<>("page-break-before", false);
   public static final Trait<Boolean> WIDOW_CONTROL = new Trait<>("widow-control", true);
-  public static final Trait<List<TabStop>> TABS = new Trait<>("tabs", List.of(), ParagraphTraits::tabsOver);
+  public static final Trait<List<TabStop>> TABS =
+      new Trait<>("tabs", List.of(), ParagraphTraits::tabsOver);
 
   /** Background of the whole paragraph; white stands for none. */
   public static final Trait<Colour> SHADING = new Trait<>("paragraph-shading", Colour.WHITE);
 
   /** Lines around the paragraph, and between it and neighbours of equal lines and indents. */
-  public static final Trait<Rules> RULES = new Trait<>("paragraph-rules", Rules.UNSAID, Rules::over);
+  public static final Trait<Rules> RULES =
+      new Trait<>("paragraph-rules", Rules.UNSAID, Rules::over);
 
   /** Words may be divided at line ends where the document asks for it. */
   public static final Trait<Boolean> HYPHENATION = new Trait<>("hyphenation", true);

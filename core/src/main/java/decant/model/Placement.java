@@ -30,7 +30,9 @@ public sealed interface Placement {
     LINE
   }
 
-  /** A place along one axis: aligned within the origin's extent, or so many points from its start. */
+  /**
+   * A place along one axis: aligned within the origin's extent, or so many points from its start.
+   */
   record Axis(Origin origin, Align align, double offset) {}
 
   /** How something is aligned within what it is measured from. */

@@ -75,7 +75,10 @@ public record StyleSheet(
    * (§17.9.22).
    */
   public Look paragraphLook(Look direct, Look fromTable, Map<String, ListDefinition> lists) {
-    Look style = direct.sets(ParagraphTraits.LIST) ? chain(styleOf(direct), Map.of()) : chain(styleOf(direct), lists);
+    Look style =
+        direct.sets(ParagraphTraits.LIST)
+            ? chain(styleOf(direct), Map.of())
+            : chain(styleOf(direct), lists);
     Look below = style.over(fromTable.over(paragraphDefaults));
     return direct.over(levelLook(direct, lists).over(below));
   }

@@ -35,12 +35,6 @@ public record Typesetting(
   /** This with these fonts. */
   public Typesetting withFonts(List<EmbeddedFont> others) {
     return new Typesetting(
-        tabDistance,
-        hyphenates,
-        textAtTableEdge,
-        expandsLastLines,
-        footnotes,
-        endnotes,
-        others);
+        tabDistance, hyphenates, textAtTableEdge, expandsLastLines, footnotes, endnotes, others);
   }
 }

@@ -67,7 +67,8 @@ final class GlyphMasks {
   }
 
   static Shape outline(FontFace face, int glyph, double pixelSize, double x, double y) {
-    Shape units = face.unitFont(Joins.NONE).createGlyphVector(UNITS, new int[] {glyph}).getGlyphOutline(0);
+    Shape units =
+        face.unitFont(Joins.NONE).createGlyphVector(UNITS, new int[] {glyph}).getGlyphOutline(0);
     double scale = pixelSize / face.unitsPerEm();
     return new AffineTransform(scale, 0, 0, scale, x, y).createTransformedShape(units);
   }

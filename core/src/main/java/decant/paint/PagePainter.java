@@ -74,7 +74,8 @@ public final class PagePainter {
       g.fillRect(0, 0, image.getWidth(), image.getHeight());
       g.setRenderingHint(RenderingHints.KEY_ANTIALIASING, RenderingHints.VALUE_ANTIALIAS_ON);
       g.setRenderingHint(RenderingHints.KEY_STROKE_CONTROL, RenderingHints.VALUE_STROKE_PURE);
-      PageWalker.walk(layout, page, new Painting(g, image, scale, from, to, layout.document().media()));
+      PageWalker.walk(
+          layout, page, new Painting(g, image, scale, from, to, layout.document().media()));
     } finally {
       g.dispose();
     }

@@ -71,8 +71,7 @@ public final class FontFace {
         var attributes = new HashMap<TextAttribute, Object>();
         attributes.put(TextAttribute.SIZE, (float) tables.unitsPerEm());
         attributes.put(TextAttribute.KERNING, joins.kerning() ? TextAttribute.KERNING_ON : 0);
-        attributes.put(
-            TextAttribute.LIGATURES, joins.ligatures() ? TextAttribute.LIGATURES_ON : 0);
+        attributes.put(TextAttribute.LIGATURES, joins.ligatures() ? TextAttribute.LIGATURES_ON : 0);
         fonts.put(joins, plain.deriveFont(attributes));
       }
       return new Loaded(bytes, tables, fonts);

@@ -1,6 +1,8 @@
 package decant.text;
 
-/** Which of a font's optional adjustments shaping applies. What a script requires it always does. */
+/**
+ * Which of a font's optional adjustments shaping applies. What a script requires it always does.
+ */
 public enum Joins {
   NONE(false, false),
   KERNING(true, false),

@@ -75,21 +75,19 @@ public final class VectorPicture {
 
   private static Optional<VectorPicture> svg(byte[] bytes) {
     SVGDocument svg =
-        new SVGLoader()
-            .load(new ByteArrayInputStream(bytes), null, LoaderContext.createDefault());
+        new SVGLoader().load(new ByteArrayInputStream(bytes), null, LoaderContext.createDefault());
     return svg == null
         ? Optional.empty()
         : Optional.of(
-            new VectorPicture(
-                (g, b) ->
-                    svg.render(
-                        null,
-                        g,
-                        new ViewBox(
-                            (float) b.getX(),
-                            (float) b.getY(),
-                            (float) b.getWidth(),
-                            (float) b.getHeight()))));
+            new VectorPicture((g, b) ->
+                svg.render(
+                    null,
+                    g,
+                    new ViewBox(
+                        (float) b.getX(),
+                        (float) b.getY(),
+                        (float) b.getWidth(),
+                        (float) b.getHeight()))));
   }
 
   private static byte[] unpacked(byte[] bytes) throws IOException {

@@ -175,7 +175,9 @@ class LayoutTest {
     Look look =
         Look.of(
             ParagraphTraits.TABS,
-            List.of(new ParagraphTraits.TabStop(400, ParagraphTraits.TabStop.Kind.RIGHT, ParagraphTraits.TabStop.Leader.DOT)));
+            List.of(
+                new ParagraphTraits.TabStop(
+                    400, ParagraphTraits.TabStop.Kind.RIGHT, ParagraphTraits.TabStop.Leader.DOT)));
     Places.PlacedLine l = lines(Samples.document(with(look, "Charges\t12"))).getFirst();
     assertThat(right(l)).isBetween(399.5, 400.5);
     assertThat(l.line().items())
@@ -242,7 +244,12 @@ class LayoutTest {
                 with(Look.of(ParagraphTraits.PAGE_BREAK_BEFORE, true), "three")));
     var wide = new PageSetup(842, 595, 50, 50, 50, 50, 30, 30);
     Section landscape =
-        new Section(NodeId.fresh(), wide, Section.Start.NEW_PAGE, Map.of(), List.of(Samples.paragraph("four")));
+        new Section(
+            NodeId.fresh(),
+            wide,
+            Section.Start.NEW_PAGE,
+            Map.of(),
+            List.of(Samples.paragraph("four")));
     Document d =
         Document.of(
             Particulars.NONE,
@@ -362,7 +369,8 @@ class LayoutTest {
     for (int depth : new int[] {0, 1, 1, 2, 2, 0, 1}) {
       blocks.add(with(Look.of(ParagraphTraits.LIST, new ListMembership("l", depth)), "item"));
     }
-    var section = new Section(NodeId.fresh(), PageSetup.A4, Section.Start.NEW_PAGE, Map.of(), blocks);
+    var section =
+        new Section(NodeId.fresh(), PageSetup.A4, Section.Start.NEW_PAGE, Map.of(), blocks);
     Document d =
         Document.of(
             Particulars.NONE,

@@ -267,16 +267,25 @@ class PublishedPdfTest {
 
   @Test
   void textThatNoFontShowsIsStillInTheFileAndReported() throws IOException {
-    Document d = Samples.document(Samples.paragraph("\u6E2F\u53E3"), Samples.paragraph("harbour"));
+    Document d =
+        Samples.document(
+            Samples.paragraph("\uD800\uDF42\uD800\uDF30"), Samples.paragraph("harbour"));
     assertThat(decant.reading.GlyphCoverage.of(d, decant.text.FontBook.shipped()))
         .singleElement()
-        .satisfies(f -> assertThat(f.message()).startsWith("2 characters (han)"));
+        .satisfies(f -> assertThat(f.message()).startsWith("2 characters (gothic)"));
     Layout l = Samples.layout(d);
     Path file = publish(l);
     assertThat(failed(PdfVerifier.verify(file, l, new PdfChoices(all(l), true, Particulars.NONE))))
         .isEmpty();
     assertThat(bare(Tool.run("pdftotext", "-enc", "UTF-8", file.toString(), "-").output()))
-        .contains("\u6E2F\u53E3");
+        .contains("\uD800\uDF42\uD800\uDF30");
+  }
+
+  @Test
+  void chineseJapaneseAndKoreanAreShownByTheirOwnFace() {
+    Document d =
+        Samples.document(Samples.paragraph("\u6E2F\u53E3 \u307F\u306A\u3068 \uD56D\uAD6C"));
+    assertThat(decant.reading.GlyphCoverage.of(d, decant.text.FontBook.shipped())).isEmpty();
   }
 
   @Test

@@ -26,7 +26,8 @@ class FontsTest {
     "carlito, Carlito, SAME",
     "Garamond, Liberation Serif, FALLBACK",
     "Consolas, Liberation Mono, FALLBACK",
-    "Verdana, Liberation Sans, FALLBACK"
+    "Verdana, DejaVu Sans, FALLBACK",
+    "Calibri Light, Carlito, FALLBACK"
   })
   void askedForFontsAreServedWithAReason(String asked, String served, FontBook.Reason reason) {
     FontBook.Served s = book.serve(asked, true, false);
@@ -63,7 +64,9 @@ class FontsTest {
     FontFace face = book.serve("Liberation Serif", false, false).face();
     var shaper = new JdkShaper();
     Glyphs pair = shaper.shape(face, "AV", false, Joins.ALL);
-    float apart = shaper.shape(face, "A", false, Joins.ALL).width() + shaper.shape(face, "V", false, Joins.ALL).width();
+    float apart =
+        shaper.shape(face, "A", false, Joins.ALL).width()
+            + shaper.shape(face, "V", false, Joins.ALL).width();
     assertThat(pair.width()).as("A and V move together").isLessThan(apart);
     try (TrueTypeFont other =
         new TTFParser().parse(new RandomAccessReadBuffer(new ByteArrayInputStream(face.bytes())))) {

@@ -47,8 +47,7 @@ final class Borders {
         DocxLooks.number(e.attribute("w:space")).map(v -> Math.clamp(v, 0, 31)).orElse(0.0);
     Colour colour = e.attribute("w:color").flatMap(DocxLooks::hex).orElse(Colour.BLACK);
     return switch (kind) {
-      case "double", "doubleWave", "triple" ->
-          new Rule(Rule.Kind.DOUBLE, width, colour, space);
+      case "double", "doubleWave", "triple" -> new Rule(Rule.Kind.DOUBLE, width, colour, space);
       case "dotted" -> new Rule(Rule.Kind.DOTTED, width, colour, space);
       case "dashed", "dashSmallGap", "dotDash", "dotDotDash", "dashDotStroked" ->
           new Rule(Rule.Kind.DASHED, width, colour, space);

@@ -84,12 +84,11 @@ final class DocxBody {
 
     /** Notes which parts go back because something kept refers to them. */
     void keepTargets(Kept kept, Map<String, PackageFile.Relationship> relationships) {
-      relationships.forEach(
-          (id, r) -> {
-            if (!r.external() && kept.source().contains('"' + id + '"')) {
-              keptTargets.add(r.target());
-            }
-          });
+      relationships.forEach((id, r) -> {
+        if (!r.external() && kept.source().contains('"' + id + '"')) {
+          keptTargets.add(r.target());
+        }
+      });
     }
   }
 
@@ -101,8 +100,7 @@ final class DocxBody {
   private final Optional<NodeId> note;
   private final FieldReader fields;
 
-  DocxBody(
-      PackageFile file, Map<String, PackageFile.Relationship> relationships, Shared shared) {
+  DocxBody(PackageFile file, Map<String, PackageFile.Relationship> relationships, Shared shared) {
     this(file, relationships, shared, Optional.empty());
   }
 
@@ -298,8 +296,8 @@ final class DocxBody {
         case "w:footnoteReference" -> note(e, shared.footnotes, look);
         case "w:endnoteReference" -> note(e, shared.endnotes, look);
         case "w:footnoteRef", "w:endnoteRef" ->
-            note.ifPresent(n ->
-                inlines.add(new Inline.NoteMark(n, look.without(TextTraits.RAISE))));
+            note.ifPresent(
+                n -> inlines.add(new Inline.NoteMark(n, look.without(TextTraits.RAISE))));
         case "w:drawing" -> {
           Optional<Inline> read = drawings.read(e, look, id);
           read.ifPresentOrElse(inlines::add, () -> leftOut(e, look));
@@ -344,8 +342,7 @@ final class DocxBody {
       double at = kind == ParagraphTraits.TabStop.Kind.CENTRE ? HALF_LINE : WHOLE_LINE;
       if (kind != ParagraphTraits.TabStop.Kind.LEFT) {
         var stops = new ArrayList<>(extra.value(ParagraphTraits.TABS));
-        stops.add(
-            new ParagraphTraits.TabStop(at, kind, ParagraphTraits.TabStop.Leader.NONE));
+        stops.add(new ParagraphTraits.TabStop(at, kind, ParagraphTraits.TabStop.Leader.NONE));
         extra = extra.with(ParagraphTraits.TABS, List.copyOf(stops));
       }
       text("\t", look);

@@ -43,19 +43,17 @@ final class DocxLists {
   static Map<String, Map<String, ListMembership>> styleLevels(Element part, DocxLooks looks) {
     var lists = new DocxLists(part, looks);
     var out = new HashMap<String, Map<String, ListMembership>>();
-    lists.instances.forEach(
-        (id, num) -> {
-          var levels = new HashMap<String, ListMembership>();
-          lists
-              .definition(num)
-              .ifPresent(a ->
-                  a.elements("w:lvl")
-                      .forEach(l ->
-                          l.val("w:pStyle")
-                              .ifPresent(s ->
-                                  levels.put(s, new ListMembership(id, depth(l))))));
-          out.put(id, levels);
-        });
+    lists.instances.forEach((id, num) -> {
+      var levels = new HashMap<String, ListMembership>();
+      lists
+          .definition(num)
+          .ifPresent(a ->
+              a.elements("w:lvl")
+                  .forEach(l ->
+                      l.val("w:pStyle")
+                          .ifPresent(s -> levels.put(s, new ListMembership(id, depth(l))))));
+      out.put(id, levels);
+    });
     return out;
   }
 
@@ -64,7 +62,9 @@ final class DocxLists {
         DocxLooks.number(lvl.attribute("w:ilvl")).map(Double::intValue).orElse(0), 0, 8);
   }
 
-  /** The definition of an instance, by way of a numbering style where it refers to one (§17.9.21). */
+  /**
+   * The definition of an instance, by way of a numbering style where it refers to one (§17.9.21).
+   */
   private Optional<Element> definition(Element num) {
     Element a = abstracts.get(num.val("w:abstractNumId").orElse(""));
     if (a == null) {

@@ -152,12 +152,16 @@ final class DocxLooks {
   /** No size is so large that pairs are drawn together. */
   static final double NEVER = Double.MAX_VALUE;
 
-  /** Text that runs from right to left takes its font and size from properties of its own (§17.3.2.26). */
+  /**
+   * Text that runs from right to left takes its font and size from properties of its own
+   * (§17.3.2.26).
+   */
   private Look complex(Element rPr, Look before) {
     Look look = before;
     Optional<String> family =
         rPr.child("w:rFonts")
-            .flatMap(f -> f.attribute("w:cstheme").flatMap(theme::font).or(() -> f.attribute("w:cs")));
+            .flatMap(
+                f -> f.attribute("w:cstheme").flatMap(theme::font).or(() -> f.attribute("w:cs")));
     if (family.isPresent()) {
       look = look.with(TextTraits.FAMILY, family.get());
     }
@@ -172,8 +176,14 @@ final class DocxLooks {
           case "double" -> TextTraits.UnderlineKind.DOUBLE;
           case "thick" -> TextTraits.UnderlineKind.THICK;
           case "dotted", "dottedHeavy" -> TextTraits.UnderlineKind.DOTTED;
-          case "dash", "dashedHeavy", "dashLong", "dashLongHeavy", "dotDash", "dashDotHeavy",
-              "dotDotDash", "dashDotDotHeavy" ->
+          case "dash",
+              "dashedHeavy",
+              "dashLong",
+              "dashLongHeavy",
+              "dotDash",
+              "dashDotHeavy",
+              "dotDotDash",
+              "dashDotDotHeavy" ->
               TextTraits.UnderlineKind.DASHED;
           case "wave", "wavyHeavy", "wavyDouble" -> TextTraits.UnderlineKind.WAVE;
           default -> TextTraits.UnderlineKind.SINGLE;

@@ -1,17 +1,11 @@
 package decant.office.docx;
 
-import decant.model.Block;
 import decant.model.Colour;
 import decant.model.Document;
-import decant.model.Finding;
 import decant.model.KeptPart;
 import decant.model.ListDefinition;
-import decant.model.Look;
 import decant.model.NodeId;
-import decant.model.PageSetup;
-import decant.model.Paragraph;
 import decant.model.Particulars;
-import decant.model.Section;
 import decant.model.Story;
 import decant.model.StyleSheet;
 import decant.office.xml.Element;
@@ -80,11 +74,14 @@ public final class DocxReader {
                 DocxStyles.read(
                     s,
                     shared.looks,
-                    numbering
-                        .map(n -> DocxLists.styleLevels(n, shared.looks))
-                        .orElse(Map.of())))
+                    numbering.map(n -> DocxLists.styleLevels(n, shared.looks)).orElse(Map.of())))
             .orElseGet(DocxStyles::none)
-            .withTypesetting(settings.typesetting().withFonts(new EmbeddedFonts(file, shared).read(relationships, request.limits().depth())));
+            .withTypesetting(
+                settings
+                    .typesetting()
+                    .withFonts(
+                        new EmbeddedFonts(file, shared)
+                            .read(relationships, request.limits().depth())));
     shared.styles = sheet;
     shared.tableStyles = new TableStyles(styles, shared.looks);
     Map<String, ListDefinition> lists =
@@ -131,8 +128,7 @@ public final class DocxReader {
             .with(
                 sheet.typesetting().fonts().stream()
                     .map(f ->
-                        new FontBook.Embedded(
-                            f.family(), f.bold(), f.italic(), f.file().bytes()))
+                        new FontBook.Embedded(f.family(), f.bold(), f.italic(), f.file().bytes()))
                     .toList());
     shared.findings.addAll(GlyphCoverage.of(d, fonts));
     return new TakenIn(d, shared.findings, origin(d, properties, fonts));
@@ -175,9 +171,7 @@ public final class DocxReader {
           out.put(
               node,
               new Story(
-                  node,
-                  foot ? Story.Kind.FOOTNOTE : Story.Kind.ENDNOTE,
-                  reader.content(note)));
+                  node, foot ? Story.Kind.FOOTNOTE : Story.Kind.ENDNOTE, reader.content(note)));
           (foot ? shared.footnotes : shared.endnotes).put(id.get(), node);
         }
       }
@@ -243,19 +237,13 @@ public final class DocxReader {
     return main.equals("word/document.xml") ? out : List.of();
   }
 
-  private TakenIn.Origin origin(
-      Document d, Map<String, String> properties, FontBook fonts) {
+  private TakenIn.Origin origin(Document d, Map<String, String> properties, FontBook fonts) {
     int pages =
         DocxLooks.number(Optional.ofNullable(properties.get("Pages")))
             .map(Double::intValue)
             .orElse(0);
     return new TakenIn.Origin(
-        DocxLooks.FORMAT,
-        pages,
-        properties,
-        FontsUsed.of(d, fonts),
-        Map.of(),
-        shared.breaks);
+        DocxLooks.FORMAT, pages, properties, FontsUsed.of(d, fonts), Map.of(), shared.breaks);
   }
 
   /** The colour behind all pages, if the document shows one (§17.2.1). */

@@ -132,10 +132,7 @@ final class DocxSections {
         sectPr.child("w:cols").map(DocxSections::columns).orElse(Columns.ONE),
         numbers(sectPr.child("w:pgNumType")),
         borders.map(Borders::box).orElse(Rules.UNSAID),
-        borders
-            .flatMap(b -> b.attribute("w:offsetFrom"))
-            .filter(o -> o.equals("page"))
-            .isPresent(),
+        borders.flatMap(b -> b.attribute("w:offsetFrom")).filter(o -> o.equals("page")).isPresent(),
         background.orElse(Colour.WHITE),
         TableLooks.vertical(sectPr.val("w:vAlign").orElse("top")),
         grid.flatMap(g -> DocxLooks.twips(g.attribute("w:linePitch")))
@@ -151,8 +148,7 @@ final class DocxSections {
     double gap = DocxLooks.twips(cols.attribute("w:space")).orElse(36.0);
     boolean rule = cols.attribute("w:sep").map(DocxLooks::isOn).orElse(false);
     List<Element> own = cols.elements("w:col").toList();
-    boolean equal =
-        cols.attribute("w:equalWidth").map(DocxLooks::isOn).orElse(own.isEmpty());
+    boolean equal = cols.attribute("w:equalWidth").map(DocxLooks::isOn).orElse(own.isEmpty());
     if (equal || own.isEmpty()) {
       return Columns.equal(count, gap, rule);
     }
@@ -174,11 +170,7 @@ final class DocxSections {
     return new PageNumbers(
         DocxLooks.number(pgNumType.get().attribute("w:start"))
             .map(v -> Math.clamp(v.intValue(), 0, 100_000)),
-        pgNumType
-            .get()
-            .attribute("w:fmt")
-            .map(DocxLists::format)
-            .orElse(NumberFormat.DECIMAL));
+        pgNumType.get().attribute("w:fmt").map(DocxLists::format).orElse(NumberFormat.DECIMAL));
   }
 
   private static double within(Optional<Element> e, String name, double otherwise) {
@@ -221,8 +213,7 @@ final class DocxSections {
   List<Section> finish() {
     if (!ended || done.isEmpty()) {
       done.add(
-          new Section(
-              NodeId.fresh(), PageSetup.A4, Section.Start.NEW_PAGE, used(false), blocks));
+          new Section(NodeId.fresh(), PageSetup.A4, Section.Start.NEW_PAGE, used(false), blocks));
     } else if (!blocks.isEmpty()) {
       Section last = done.removeLast();
       var all = new ArrayList<>(last.blocks());

@@ -51,6 +51,9 @@ record DocxSettings(Typesetting typesetting, boolean evenAndOdd, boolean backgro
   }
 
   private static NumberFormat format(Element part, String notes, NumberFormat otherwise) {
-    return part.child(notes).flatMap(n -> n.val("w:numFmt")).map(DocxLists::format).orElse(otherwise);
+    return part.child(notes)
+        .flatMap(n -> n.val("w:numFmt"))
+        .map(DocxLists::format)
+        .orElse(otherwise);
   }
 }

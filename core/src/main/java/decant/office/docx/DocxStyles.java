@@ -2,9 +2,6 @@ package decant.office.docx;
 
 import decant.model.Kept;
 import decant.model.ListMembership;
-import java.util.HashMap;
-import java.util.Map;
-import org.jspecify.annotations.Nullable;
 import decant.model.Look;
 import decant.model.NamedStyle;
 import decant.model.ParagraphTraits;
@@ -13,10 +10,13 @@ import decant.model.TextTraits;
 import decant.office.xml.Element;
 import decant.office.xml.XmlParts;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
+import org.jspecify.annotations.Nullable;
 
 /** The styles part (§17.7). */
 final class DocxStyles {
@@ -102,9 +102,7 @@ final class DocxStyles {
   }
 
   private static Optional<Element> numPr(@Nullable Element style) {
-    return style == null
-        ? Optional.empty()
-        : style.child("w:pPr").flatMap(p -> p.child("w:numPr"));
+    return style == null ? Optional.empty() : style.child("w:pPr").flatMap(p -> p.child("w:numPr"));
   }
 
   private static String list(String id, Map<String, Element> elements) {

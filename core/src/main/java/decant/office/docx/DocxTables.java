@@ -39,9 +39,7 @@ final class DocxTables {
     String style = direct.value(TableTraits.STYLE);
     TableStyles.Part whole = styles.whole(style);
     Look look =
-        whole.table().isPlain()
-            ? direct
-            : direct.with(TableTraits.FROM_STYLE, whole.table());
+        whole.table().isPlain() ? direct : direct.with(TableTraits.FROM_STYLE, whole.table());
     var columns = new ArrayList<Double>();
     tbl.child("w:tblGrid")
         .ifPresent(g ->
@@ -122,8 +120,7 @@ final class DocxTables {
   /** What a style gives to each cell, worked out once and for all. */
   private Table styled(Table t, String style, TableStyles.Asked asked) {
     TableStyles.Part whole = styles.whole(style);
-    boolean plain =
-        whole.cell().isPlain() && whole.paragraph().isPlain() && whole.text().isPlain();
+    boolean plain = whole.cell().isPlain() && whole.paragraph().isPlain() && whole.text().isPlain();
     if (plain && !styles.hasParts(style)) {
       return t;
     }
@@ -136,19 +133,11 @@ final class DocxTables {
         Cell c = t.rows().get(r).cells().get(k);
         TableStyles.Part part =
             styles.cell(
-                style,
-                asked,
-                r,
-                t.rows().size(),
-                at[r][k],
-                at[r][k] + c.columnSpan(),
-                columns);
+                style, asked, r, t.rows().size(), at[r][k], at[r][k] + c.columnSpan(), columns);
         Look look = c.look();
         look = part.cell().isPlain() ? look : look.with(TableTraits.FROM_STYLE, part.cell());
         look =
-            part.paragraph().isPlain()
-                ? look
-                : look.with(TableTraits.PARAGRAPHS, part.paragraph());
+            part.paragraph().isPlain() ? look : look.with(TableTraits.PARAGRAPHS, part.paragraph());
         look = part.text().isPlain() ? look : look.with(TableTraits.TEXTS, part.text());
         cells.add(new Cell(c.id(), c.columnSpan(), c.rowSpan(), look, c.blocks()));
       }

@@ -3,8 +3,6 @@ package decant.office.docx;
 import decant.model.Block;
 import decant.model.Colour;
 import decant.model.Document;
-import decant.model.NamedStyle;
-import decant.model.Typesetting;
 import decant.model.Inline;
 import decant.model.Kept;
 import decant.model.KeptBlock;
@@ -13,8 +11,8 @@ import decant.model.Link;
 import decant.model.Look;
 import decant.model.Media;
 import decant.model.MediaId;
+import decant.model.NamedStyle;
 import decant.model.NodeId;
-import decant.model.PageSetup;
 import decant.model.Paragraph;
 import decant.model.ParagraphTraits;
 import decant.model.Particulars;
@@ -22,7 +20,9 @@ import decant.model.Section;
 import decant.model.Story;
 import decant.model.Table;
 import decant.model.TextTraits;
+import decant.model.Typesetting;
 import decant.office.xml.Namespaces;
+import decant.office.xml.XmlParts;
 import java.io.IOException;
 import java.io.OutputStream;
 import java.nio.charset.StandardCharsets;
@@ -32,14 +32,13 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
-import decant.office.xml.XmlParts;
-import java.util.Optional;
-import org.jspecify.annotations.Nullable;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
+import org.jspecify.annotations.Nullable;
 
 /**
  * Writes DOCX files (ISO/IEC 29500-1, transitional). Parts kept from a DOCX go back under their own
@@ -141,9 +140,7 @@ public final class DocxWriter {
     o.raw("<w:compat>" + (t.expandsLastLines() ? "" : "<w:doNotExpandShiftReturn/>"));
     o.raw("<w:compatSetting w:name=\"compatibilityMode\"");
     o.raw(" w:uri=\"http://schemas.microsoft.com/office/word\" w:val=\"");
-    return o.raw(t.textAtTableEdge() ? "14" : "15")
-        .raw("\"/></w:compat></w:settings>")
-        .toString();
+    return o.raw(t.textAtTableEdge() ? "14" : "15").raw("\"/></w:compat></w:settings>").toString();
   }
 
   private void xml(String name, String type, String content) {
@@ -415,7 +412,8 @@ public final class DocxWriter {
                   + XmlParts.escape(
                       document.styles().style(f.target()).map(NamedStyle::name).orElse(f.target()))
                   + "\"";
-          case DATE -> f.target().isEmpty() ? "DATE" : "DATE \\@ \"" + XmlParts.escape(f.target()) + "\"";
+          case DATE ->
+              f.target().isEmpty() ? "DATE" : "DATE \\@ \"" + XmlParts.escape(f.target()) + "\"";
           case OTHER -> "";
         };
     if (code.isEmpty()) {

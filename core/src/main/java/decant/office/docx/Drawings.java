@@ -226,15 +226,7 @@ final class Drawings {
             .orElse(Insets.NONE);
     return Optional.of(
         new Inline.Picture(
-            m.get().id(),
-            w,
-            h,
-            alt,
-            placement,
-            crop,
-            rotation(pic.child("pic:spPr")),
-            kept,
-            look));
+            m.get().id(), w, h, alt, placement, crop, rotation(pic.child("pic:spPr")), kept, look));
   }
 
   /** §20.1.8.55: thousandths of a percent. */
@@ -251,8 +243,7 @@ final class Drawings {
   /** The picture that a relationship leads to. */
   Optional<Media> media(String relationship, NodeId at) throws ReadProblem {
     PackageFile.Relationship r = relationships.get(relationship);
-    Optional<byte[]> bytes =
-        r == null || r.external() ? Optional.empty() : file.bytes(r.target());
+    Optional<byte[]> bytes = r == null || r.external() ? Optional.empty() : file.bytes(r.target());
     if (bytes.isEmpty() || r == null) {
       return Optional.empty();
     }
@@ -417,15 +408,13 @@ final class Drawings {
       double mh = scale.height(xfrm.get());
       Placement inside = scale.place(xfrm.get());
       switch (e.name()) {
-        case "wps:wsp" ->
-            members.add(shape(e, mw, mh, "", inside, Optional.empty(), Look.PLAIN));
+        case "wps:wsp" -> members.add(shape(e, mw, mh, "", inside, Optional.empty(), Look.PLAIN));
         case "pic:pic" ->
             picture(e, mw, mh, "", inside, Optional.empty(), Look.PLAIN, at)
                 .ifPresent(members::add);
         case "wpg:grpSp" -> {
           if (depth < DEEPEST) {
-            members.add(
-                group(e, mw, mh, "", inside, Optional.empty(), Look.PLAIN, at, depth + 1));
+            members.add(group(e, mw, mh, "", inside, Optional.empty(), Look.PLAIN, at, depth + 1));
           }
         }
         default -> {}

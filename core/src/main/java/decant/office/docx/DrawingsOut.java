@@ -66,10 +66,7 @@ final class DrawingsOut {
     }
     String id = Integer.toString(next++);
     begin(o, pic.placement(), pic.width(), pic.height(), "Picture " + id, id, pic.alt());
-    o.raw(
-        "<a:graphic><a:graphicData uri=\""
-            + Namespaces.PIC
-            + "\"><pic:pic><pic:nvPicPr>");
+    o.raw("<a:graphic><a:graphicData uri=\"" + Namespaces.PIC + "\"><pic:pic><pic:nvPicPr>");
     o.empty("pic:cNvPr", "id", id, "name", "Picture " + id)
         .raw("<pic:cNvPicPr/></pic:nvPicPr><pic:blipFill>");
     o.empty("a:blip", "r:embed", rel);
@@ -77,7 +74,14 @@ final class DrawingsOut {
     if (!c.equals(Insets.NONE)) {
       o.empty(
           "a:srcRect",
-          "l", share(c.left()), "t", share(c.top()), "r", share(c.right()), "b", share(c.bottom()));
+          "l",
+          share(c.left()),
+          "t",
+          share(c.top()),
+          "r",
+          share(c.right()),
+          "b",
+          share(c.bottom()));
     }
     o.raw("<a:stretch><a:fillRect/></a:stretch></pic:blipFill><pic:spPr>");
     xfrm(o, pic.width(), pic.height(), pic.rotation(), false);
@@ -140,7 +144,11 @@ final class DrawingsOut {
         o.raw(
             "<wp:anchor distT=\"%s\" distB=\"%s\" distL=\"%s\" distR=\"%s\" simplePos=\"0\" relativeHeight=\"%s\" behindDoc=\"%s\" locked=\"0\" layoutInCell=\"1\" allowOverlap=\"1\"><wp:simplePos x=\"0\" y=\"0\"/>"
                 .formatted(
-                    emu(d.top()), emu(d.bottom()), emu(d.left()), emu(d.right()), id,
+                    emu(d.top()),
+                    emu(d.bottom()),
+                    emu(d.left()),
+                    emu(d.right()),
+                    id,
                     f.behind() ? "1" : "0"));
         axis(o, "wp:positionH", f.across(), "left", "right");
         axis(o, "wp:positionV", f.down(), "top", "bottom");
@@ -160,8 +168,7 @@ final class DrawingsOut {
     o.raw("<wp:cNvGraphicFramePr/>");
   }
 
-  private static void axis(
-      Out o, String name, Placement.Axis axis, String start, String end) {
+  private static void axis(Out o, String name, Placement.Axis axis, String start, String end) {
     boolean across = name.endsWith("H");
     String from =
         switch (axis.origin()) {
@@ -228,7 +235,10 @@ final class DrawingsOut {
     o.raw(
         "<wps:bodyPr lIns=\"%s\" tIns=\"%s\" rIns=\"%s\" bIns=\"%s\" anchor=\"%s\">"
             .formatted(
-                emu(p.left()), emu(p.top()), emu(p.right()), emu(p.bottom()),
+                emu(p.left()),
+                emu(p.top()),
+                emu(p.right()),
+                emu(p.bottom()),
                 s.alignment() == VerticalAlignment.TOP
                     ? "t"
                     : s.alignment() == VerticalAlignment.CENTRE ? "ctr" : "b"));

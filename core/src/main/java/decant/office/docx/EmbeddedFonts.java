@@ -42,8 +42,7 @@ final class EmbeddedFonts {
         for (String style : STYLES) {
           Optional<Element> embed = font.child(style);
           if (embed.isPresent()) {
-            font(font.attribute("w:name").orElse(""), style, embed.get(), own)
-                .ifPresent(out::add);
+            font(font.attribute("w:name").orElse(""), style, embed.get(), own).ifPresent(out::add);
           }
         }
       }
@@ -72,10 +71,7 @@ final class EmbeddedFonts {
     }
     return Optional.of(
         new EmbeddedFont(
-            family,
-            style.contains("Bold"),
-            style.contains("Italic"),
-            Media.of("font/ttf", font)));
+            family, style.contains("Bold"), style.contains("Italic"), Media.of("font/ttf", font)));
   }
 
   /** The first 32 bytes are XORed with the key's, last byte first. */

@@ -17,8 +17,8 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
 /**
- * Fields (§17.16): those that are computed become fields of the document, links become links, and of
- * all others the result is ordinary text between two marks that are kept, so that the field goes
+ * Fields (§17.16): those that are computed become fields of the document, links become links, and
+ * of all others the result is ordinary text between two marks that are kept, so that the field goes
  * back into the file.
  */
 final class FieldReader {
@@ -79,11 +79,7 @@ final class FieldReader {
    * @return the link of the text from here on
    */
   Optional<Link> mark(
-      Element fldChar,
-      Optional<Element> rPr,
-      Look look,
-      Optional<Link> current,
-      List<Inline> out) {
+      Element fldChar, Optional<Element> rPr, Look look, Optional<Link> current, List<Inline> out) {
     switch (fldChar.attribute("w:fldCharType").orElse("")) {
       case "begin" -> {
         if (open.size() < DEEPEST) {
@@ -136,9 +132,7 @@ final class FieldReader {
       f.marked = true;
       var instruction =
           new Element(
-              "w:instrText",
-              Map.of("xml:space", "preserve"),
-              List.of(f.instruction.toString()));
+              "w:instrText", Map.of("xml:space", "preserve"), List.of(f.instruction.toString()));
       out.add(
           new Inline.KeptInline(
               new Kept(
@@ -179,11 +173,12 @@ final class FieldReader {
     Open f = open.pop();
     Optional<Inline.Field.Kind> kind = f.computed();
     if (kind.isPresent()) {
-      field(f, kind.get()).ifPresent(x -> {
-        if (open.stream().noneMatch(o -> o.computed().isPresent())) {
-          out.add(x);
-        }
-      });
+      field(f, kind.get())
+          .ifPresent(x -> {
+            if (open.stream().noneMatch(o -> o.computed().isPresent())) {
+              out.add(x);
+            }
+          });
     } else if (f.marked) {
       out.add(endMark(f));
     } else if (!f.inResult && !f.name().isEmpty() && !f.name().equals("HYPERLINK")) {

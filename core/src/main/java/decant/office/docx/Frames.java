@@ -31,9 +31,7 @@ final class Frames {
     boolean drop = framePr.attribute("w:dropCap").filter(v -> !v.equals("none")).isPresent();
     Origin vertical = origin(framePr.attribute("w:vAnchor").orElse("text"), Origin.PARAGRAPH);
     Origin horizontal =
-        drop
-            ? Origin.COLUMN
-            : origin(framePr.attribute("w:hAnchor").orElse("page"), Origin.COLUMN);
+        drop ? Origin.COLUMN : origin(framePr.attribute("w:hAnchor").orElse("page"), Origin.COLUMN);
     return new TextFrame(
         width,
         height,
@@ -92,8 +90,7 @@ final class Frames {
       a.addAll(List.of("w:w", Out.twips(f.width())));
     }
     if (f.height() > 0) {
-      a.addAll(
-          List.of("w:h", Out.twips(f.height()), "w:hRule", f.exact() ? "exact" : "atLeast"));
+      a.addAll(List.of("w:h", Out.twips(f.height()), "w:hRule", f.exact() ? "exact" : "atLeast"));
     }
     a.addAll(
         List.of(
@@ -126,7 +123,13 @@ final class Frames {
   }
 
   private static void place(
-      List<String> a, Axis axis, String anchor, String align, String offset, String end, String start) {
+      List<String> a,
+      Axis axis,
+      String anchor,
+      String align,
+      String offset,
+      String end,
+      String start) {
     a.addAll(
         List.of(
             anchor,

@@ -32,17 +32,16 @@ final class Numbering {
         numbers.put(l.series(), numbers.size());
       }
     }
-    first.forEach(
-        (series, l) -> {
-          o.raw(
-              "<w:abstractNum w:abstractNumId=\""
-                  + numbers.get(series)
-                  + "\"><w:multiLevelType w:val=\"multilevel\"/>");
-          for (int k = 0; k < l.levels().size(); k++) {
-            level(o, l.levels().get(k), k);
-          }
-          o.raw("</w:abstractNum>");
-        });
+    first.forEach((series, l) -> {
+      o.raw(
+          "<w:abstractNum w:abstractNumId=\""
+              + numbers.get(series)
+              + "\"><w:multiLevelType w:val=\"multilevel\"/>");
+      for (int k = 0; k < l.levels().size(); k++) {
+        level(o, l.levels().get(k), k);
+      }
+      o.raw("</w:abstractNum>");
+    });
     for (ListDefinition l : lists.values()) {
       o.raw(
           "<w:num w:numId=\""

@@ -27,16 +27,22 @@ final class SectionsOut {
     o.empty("w:pgSz", size.toArray(String[]::new));
     o.empty(
         "w:pgMar",
-        "w:top", Out.twips(p.top()),
-        "w:right", Out.twips(p.right()),
-        "w:bottom", Out.twips(p.bottom()),
-        "w:left", Out.twips(p.left()),
-        "w:header", Out.twips(p.header()),
-        "w:footer", Out.twips(p.footer()),
-        "w:gutter", "0");
+        "w:top",
+        Out.twips(p.top()),
+        "w:right",
+        Out.twips(p.right()),
+        "w:bottom",
+        Out.twips(p.bottom()),
+        "w:left",
+        Out.twips(p.left()),
+        "w:header",
+        Out.twips(p.header()),
+        "w:footer",
+        Out.twips(p.footer()),
+        "w:gutter",
+        "0");
     if (p.borders().isDrawn()) {
-      o.raw(
-          "<w:pgBorders w:offsetFrom=\"" + (p.bordersFromEdge() ? "page" : "text") + "\">");
+      o.raw("<w:pgBorders w:offsetFrom=\"" + (p.bordersFromEdge() ? "page" : "text") + "\">");
       Borders.write(o, "w:top", p.borders().top());
       Borders.write(o, "w:left", p.borders().start());
       Borders.write(o, "w:bottom", p.borders().bottom());
@@ -46,10 +52,7 @@ final class SectionsOut {
     numbers(o, p);
     columns(o, p.columns());
     if (p.alignment() != VerticalAlignment.TOP) {
-      o.empty(
-          "w:vAlign",
-          "w:val",
-          p.alignment() == VerticalAlignment.CENTRE ? "center" : "bottom");
+      o.empty("w:vAlign", "w:val", p.alignment() == VerticalAlignment.CENTRE ? "center" : "bottom");
     }
     if (s.running().containsKey(Section.Running.HEADER_FIRST)
         || s.running().containsKey(Section.Running.FOOTER_FIRST)) {

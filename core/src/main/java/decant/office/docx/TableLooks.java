@@ -53,12 +53,9 @@ final class TableLooks {
             case "w:tblBorders" -> look.with(TableTraits.RULES, Borders.box(e));
             case "w:tblLayout" ->
                 look.with(
-                    TableTraits.FIXED_COLUMNS,
-                    e.attribute("w:type").orElse("").equals("fixed"));
+                    TableTraits.FIXED_COLUMNS, e.attribute("w:type").orElse("").equals("fixed"));
             case "w:tblCellMar" ->
-                look.with(
-                    TableTraits.CELL_PADDING,
-                    insets(e, TableTraits.CELL_PADDING.initial()));
+                look.with(TableTraits.CELL_PADDING, insets(e, TableTraits.CELL_PADDING.initial()));
             case "w:shd" -> shading(e, look);
             default -> keep(e, kept, look);
           };
@@ -75,8 +72,7 @@ final class TableLooks {
             case "w:tblHeader" -> look.with(TableTraits.HEADER_ROW, DocxLooks.on(e));
             case "w:cantSplit" -> look.with(TableTraits.ROW_SPLITS, !DocxLooks.on(e));
             case "w:trHeight" -> {
-              double h =
-                  Math.clamp(DocxLooks.twips(e.attribute("w:val")).orElse(0.0), 0, 1600);
+              double h = Math.clamp(DocxLooks.twips(e.attribute("w:val")).orElse(0.0), 0, 1600);
               boolean exact = e.attribute("w:hRule").orElse("").equals("exact");
               yield look.with(TableTraits.ROW_HEIGHT, h).with(TableTraits.ROW_EXACT, exact);
             }
@@ -97,9 +93,7 @@ final class TableLooks {
             case "w:shd" -> shading(e, look);
             case "w:noWrap" -> look.with(TableTraits.NO_WRAP, DocxLooks.on(e));
             case "w:tcMar" ->
-                look.with(
-                    TableTraits.CELL_PADDING,
-                    insets(e, TableTraits.CELL_PADDING.initial()));
+                look.with(TableTraits.CELL_PADDING, insets(e, TableTraits.CELL_PADDING.initial()));
             case "w:vAlign" ->
                 look.with(
                     TableTraits.VERTICAL_ALIGNMENT, vertical(e.attribute("w:val").orElse("")));

@@ -191,26 +191,21 @@ final class TableStyles {
    * its cells take the place of the outer ones.
    */
   private static Part within(
-      Part p,
-      String name,
-      int row,
-      int rows,
-      int left,
-      int right,
-      int columns,
-      Asked asked) {
+      Part p, String name, int row, int rows, int left, int right, int columns, Asked asked) {
     if (!p.cell().sets(TableTraits.RULES)) {
       return p;
     }
     var r = p.cell().value(TableTraits.RULES);
     boolean rowPart = name.endsWith("Row") || name.endsWith("Horz");
     boolean columnPart = name.endsWith("Col") || name.endsWith("Vert");
-    var start = rowPart && left > (asked.firstColumn() && name.endsWith("Horz") ? 1 : 0) ? r.insideDown() : r.start();
+    var start =
+        rowPart && left > (asked.firstColumn() && name.endsWith("Horz") ? 1 : 0)
+            ? r.insideDown()
+            : r.start();
     var end = rowPart && right < columns ? r.insideDown() : r.end();
     var top = columnPart && row > 0 ? r.insideAcross() : r.top();
     var bottom = columnPart && row < rows - 1 ? r.insideAcross() : r.bottom();
-    var own =
-        new decant.model.Rules(top, end, bottom, start, Optional.empty(), Optional.empty());
+    var own = new decant.model.Rules(top, end, bottom, start, Optional.empty(), Optional.empty());
     return new Part(p.table(), p.cell().with(TableTraits.RULES, own), p.paragraph(), p.text());
   }
 }

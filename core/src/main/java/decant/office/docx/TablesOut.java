@@ -80,8 +80,7 @@ final class TablesOut {
       case Extent.Auto a -> o.empty(name, "w:w", "0", "w:type", "auto");
       case Extent.Points p -> o.empty(name, "w:w", Out.twips(p.points()), "w:type", "dxa");
       case Extent.Share s ->
-          o.empty(
-              name, "w:w", Long.toString(Math.round(s.share() * 5000)), "w:type", "pct");
+          o.empty(name, "w:w", Long.toString(Math.round(s.share() * 5000)), "w:type", "pct");
     }
   }
 

@@ -72,8 +72,7 @@ record Theme(Optional<String> major, Optional<String> minor, Map<String, Colour>
 
   /** The changes of lightness that a colour may carry; approximately, channel by channel. */
   private static Colour changed(Colour c, Element e) {
-    double times =
-        share(e, "a:lumMod").orElse(1.0) * share(e, "a:shade").orElse(1.0);
+    double times = share(e, "a:lumMod").orElse(1.0) * share(e, "a:shade").orElse(1.0);
     double plus = share(e, "a:lumOff").orElse(0.0);
     double tint = share(e, "a:tint").orElse(1.0);
     return new Colour(

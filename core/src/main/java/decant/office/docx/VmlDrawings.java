@@ -81,8 +81,7 @@ final class VmlDrawings {
       Optional<Media> m = drawings.media(image.get(), at);
       if (m.isPresent()) {
         return Optional.of(
-            new Inline.Picture(
-                m.get().id(), w, h, alt, placement, Insets.NONE, 0, kept, look));
+            new Inline.Picture(m.get().id(), w, h, alt, placement, Insets.NONE, 0, kept, look));
       }
     }
     Optional<Element> path = e.child("v:textpath").filter(p -> p.attribute("string").isPresent());
@@ -128,7 +127,8 @@ final class VmlDrawings {
       }
     }
     boolean stroked = !isFalse(e.attribute("stroked")) && !rule;
-    boolean pictureShape = e.name().equals("v:shape") && story.isEmpty() && e.attribute("fillcolor").isEmpty();
+    boolean pictureShape =
+        e.name().equals("v:shape") && story.isEmpty() && e.attribute("fillcolor").isEmpty();
     boolean filled = !isFalse(e.attribute("filled")) && !geometryIsLine(geometry) && !pictureShape;
     Colour fill = e.attribute("fillcolor").flatMap(VmlDrawings::colour).orElse(Colour.WHITE);
     return new Inline.Shape(
@@ -195,7 +195,12 @@ final class VmlDrawings {
     double byY = size[1] > 0 ? h / size[1] : 1;
     var members = new ArrayList<Inline>();
     for (Element m : e.elements()) {
-      shape(m, Optional.of(new double[] {byX, byY, origin[0], origin[1]}), Optional.empty(), Look.PLAIN, at)
+      shape(
+              m,
+              Optional.of(new double[] {byX, byY, origin[0], origin[1]}),
+              Optional.empty(),
+              Look.PLAIN,
+              at)
           .ifPresent(members::add);
     }
     return drawings.members(members, w, h, alt, placement, kept, look);
@@ -225,23 +230,19 @@ final class VmlDrawings {
             .getOrDefault("font-family", "Liberation Sans")
             .replace("\"", "");
     var face = FontBook.shipped().serve(family, false, false).face();
-    double units =
-        text.isBlank() ? 1 : new JdkShaper().shape(face, text, false, Joins.ALL).width();
+    double units = text.isBlank() ? 1 : new JdkShaper().shape(face, text, false, Joins.ALL).width();
     double size = Math.clamp(w / Math.max(0.1, units / face.unitsPerEm()), 1, 1000);
     Look texts =
         Look.of(TextTraits.FAMILY, family)
             .with(TextTraits.SIZE, size)
             .with(
                 TextTraits.COLOUR,
-                e.attribute("fillcolor")
-                    .flatMap(VmlDrawings::colour)
-                    .orElse(new Colour(0xC0C0C0)));
+                e.attribute("fillcolor").flatMap(VmlDrawings::colour).orElse(new Colour(0xC0C0C0)));
     Look centred =
         Look.of(ParagraphTraits.ALIGNMENT, ParagraphTraits.Alignment.CENTRE)
             .with(ParagraphTraits.SPACE_AFTER, 0.0)
             .with(ParagraphTraits.LINE_PITCH, decant.model.LinePitch.SINGLE);
-    List<Inline> inlines =
-        text.isEmpty() ? List.of() : List.of(new Inline.Text(text, texts));
+    List<Inline> inlines = text.isEmpty() ? List.of() : List.of(new Inline.Text(text, texts));
     var story =
         new Story(
             NodeId.fresh(),

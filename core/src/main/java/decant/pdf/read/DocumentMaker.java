@@ -3,15 +3,13 @@ package decant.pdf.read;
 import decant.model.Block;
 import decant.model.Box;
 import decant.model.Cell;
+import decant.model.Colour;
 import decant.model.Document;
 import decant.model.Finding;
 import decant.model.Inline;
+import decant.model.Insets;
 import decant.model.LinePitch;
 import decant.model.ListMembership;
-import decant.model.Rules;
-import decant.model.Rule;
-import decant.model.Colour;
-import decant.model.Insets;
 import decant.model.Look;
 import decant.model.Media;
 import decant.model.MediaId;
@@ -22,6 +20,8 @@ import decant.model.Paragraph;
 import decant.model.ParagraphTraits;
 import decant.model.ParagraphTraits.Alignment;
 import decant.model.Particulars;
+import decant.model.Rule;
+import decant.model.Rules;
 import decant.model.Section;
 import decant.model.StyleSheet;
 import decant.model.Table;
@@ -419,11 +419,7 @@ final class DocumentMaker {
     scale = Math.min(scale, setup.textHeight() * 0.95 / f.box().height());
     var picture =
         new Inline.Picture(
-            m.id(),
-            f.box().width() * scale,
-            f.box().height() * scale,
-            f.alt(),
-            Look.PLAIN);
+            m.id(), f.box().width() * scale, f.box().height() * scale, f.alt(), Look.PLAIN);
     double middle = f.box().x() + f.box().width() / 2;
     boolean centred =
         Math.abs(middle - (setup.left() + setup.textWidth() / 2)) < 15

@@ -71,7 +71,8 @@ final class RunningStories {
               ParagraphTraits.TABS,
               List.of(
                   new ParagraphTraits.TabStop(
-                      setup.textWidth(), ParagraphTraits.TabStop.Kind.RIGHT,
+                      setup.textWidth(),
+                      ParagraphTraits.TabStop.Kind.RIGHT,
                       ParagraphTraits.TabStop.Leader.NONE)));
     } else if (Math.abs(centre) < 12) {
       alignment = Alignment.CENTRE;

@@ -24,6 +24,7 @@ final class ContentStream {
 
   private final ByteArrayOutputStream out = new ByteArrayOutputStream(8192);
   private final double pageHeight;
+
   /** No colour: whatever comes is set. */
   private static final Colour UNKNOWN = new Colour(-1);
 

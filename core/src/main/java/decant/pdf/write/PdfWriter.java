@@ -1,5 +1,6 @@
 package decant.pdf.write;
 
+import de.rototor.pdfbox.graphics2d.PdfBoxGraphics2D;
 import decant.layout.CaretPlace;
 import decant.layout.Item;
 import decant.layout.Layout;
@@ -10,9 +11,6 @@ import decant.model.Box;
 import decant.model.Colour;
 import decant.model.Inline.Geometry;
 import decant.model.Insets;
-import decant.model.Rule;
-import decant.vector.VectorPicture;
-import de.rototor.pdfbox.graphics2d.PdfBoxGraphics2D;
 import decant.model.Link;
 import decant.model.Media;
 import decant.model.MediaId;
@@ -20,7 +18,9 @@ import decant.model.NodeId;
 import decant.model.Paragraph;
 import decant.model.ParagraphTraits;
 import decant.model.Position;
+import decant.model.Rule;
 import decant.text.FontFace;
+import decant.vector.VectorPicture;
 import java.io.IOException;
 import java.io.OutputStream;
 import java.util.ArrayList;
