@@ -205,7 +205,7 @@ final class Scale {
       if (shown != null && shown.number() == page.number()) {
         Layout now = l;
         PageChange.between(shown, page)
-            .ifPresent(c2 -> painter.repaint(now, page, image, SCALE, c2));
+            .ifPresent(c2 -> painter.repaint(now, page, image, SCALE, 0, c2));
       } else {
         painter.paint(l, page, image, SCALE);
       }

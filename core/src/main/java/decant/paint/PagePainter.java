@@ -48,46 +48,68 @@ public final class PagePainter {
 
   /** Paints a page over a whole picture of the kind {@link BufferedImage#TYPE_INT_ARGB_PRE}. */
   public void paint(Layout layout, Page page, BufferedImage image, double scale) {
-    paint(layout, page, image, scale, 0, image.getHeight());
+    paint(layout, page, image, scale, 0);
   }
 
   /**
-   * Paints a stretch of a page over a picture that holds the page as it was.
+   * Paints a stretch of a page over a whole picture.
    *
-   * @param change what looks different
-   * @return the first row of pixels that was painted, and the one after the last
+   * @param top the row of the page's pixels that the picture begins with
+   */
+  public void paint(Layout layout, Page page, BufferedImage image, double scale, int top) {
+    paint(layout, page, image, scale, top, 0, image.getHeight());
+  }
+
+  /**
+   * Paints what changed over a picture that holds a stretch of the page as it was.
+   *
+   * @param top the row of the page's pixels that the picture begins with
+   * @return the first row of the picture that was painted, and the one after the last
    */
   public int[] repaint(
-      Layout layout, Page page, BufferedImage image, double scale, PageChange change) {
-    int from = Math.clamp((int) Math.floor(change.top() * scale), 0, image.getHeight());
-    int to = Math.clamp((int) Math.ceil(change.bottom() * scale), from, image.getHeight());
-    paint(layout, page, image, scale, from, to);
+      Layout layout, Page page, BufferedImage image, double scale, int top, PageChange change) {
+    int h = image.getHeight();
+    int from = Math.clamp((int) Math.floor(change.top() * scale) - top, 0, h);
+    int to = Math.clamp((int) Math.ceil(change.bottom() * scale) - top, from, h);
+    if (from < to) {
+      paint(layout, page, image, scale, top, from, to);
+    }
     return new int[] {from, to};
   }
 
   private void paint(
-      Layout layout, Page page, BufferedImage image, double scale, int from, int to) {
+      Layout layout, Page page, BufferedImage image, double scale, int top, int from, int to) {
     Graphics2D g = image.createGraphics();
     try {
       g.clipRect(0, from, image.getWidth(), to - from);
       g.setColor(Color.WHITE);
       g.fillRect(0, 0, image.getWidth(), image.getHeight());
+      g.translate(0, -top);
       g.setRenderingHint(RenderingHints.KEY_ANTIALIASING, RenderingHints.VALUE_ANTIALIAS_ON);
       g.setRenderingHint(RenderingHints.KEY_STROKE_CONTROL, RenderingHints.VALUE_STROKE_PURE);
+      var rows = new Rows(top, from, to);
       PageWalker.walk(
-          layout, page, new Painting(g, image, scale, from, to, layout.document().media()));
+          layout, page, new Painting(g, image, scale, rows, layout.document().media()));
     } finally {
       g.dispose();
     }
   }
+
+  /**
+   * Which rows of a picture are painted.
+   *
+   * @param top the row of the page that the picture begins with
+   * @param from the first row of the picture
+   * @param to the one after the last
+   */
+  private record Rows(int top, int from, int to) {}
 
   /** One page being painted. */
   private final class Painting implements PageWalker.Sink {
     private final Graphics2D g;
     private final int[] pixels;
     private final int width;
-    private final int firstRow;
-    private final int rowAfter;
+    private final Rows rows;
     private final double scale;
     private final Map<MediaId, Media> media;
     private final Deque<AffineTransform> outer = new ArrayDeque<>();
@@ -97,14 +119,12 @@ public final class PagePainter {
         Graphics2D g,
         BufferedImage image,
         double scale,
-        int firstRow,
-        int rowAfter,
+        Rows rows,
         Map<MediaId, Media> media) {
       this.g = g;
       this.pixels = ((DataBufferInt) image.getRaster().getDataBuffer()).getData();
       this.width = image.getWidth();
-      this.firstRow = firstRow;
-      this.rowAfter = rowAfter;
+      this.rows = rows;
       this.scale = scale;
       this.media = media;
     }
@@ -113,7 +133,9 @@ public final class PagePainter {
     public void glyphs(Item.GlyphRun run, double x, double y) {
       double size = run.size() * scale;
       double baseline = (y - run.rise()) * scale;
-      if (turns == 0 && (baseline + 2 * size < firstRow || baseline - 3 * size > rowAfter)) {
+      boolean above = baseline + 2 * size < rows.top() + rows.from();
+      boolean below = baseline - 3 * size > rows.top() + rows.to();
+      if (turns == 0 && (above || below)) {
         return;
       }
       double left = (x + run.x()) * scale;
@@ -133,7 +155,7 @@ public final class PagePainter {
       for (int k = 0; k < run.glyphs().length; k++) {
         double gx = left + run.xs()[k] * scale;
         int quarters = (int) Math.floor(gx * 4 + 0.5);
-        int gy = (int) Math.round(baseline - run.ys()[k] * scale);
+        int gy = (int) Math.round(baseline - run.ys()[k] * scale) - rows.top();
         GlyphMasks.Mask m = masks.mask(run.face(), run.glyphs()[k], size, quarters & 3);
         blend(m, (quarters >> 2) + m.left(), gy + m.top(), run.colour());
       }
@@ -143,8 +165,8 @@ public final class PagePainter {
       int red = colour.red();
       int green = colour.green();
       int blue = colour.blue();
-      int first = Math.max(0, firstRow - y);
-      int last = Math.min(m.height(), rowAfter - y);
+      int first = Math.max(0, rows.from() - y);
+      int last = Math.min(m.height(), rows.to() - y);
       int firstColumn = Math.max(0, -x);
       int lastColumn = Math.min(m.width(), width - x);
       for (int r = first; r < last; r++) {

@@ -1,6 +1,8 @@
 package decant.desktop.page;
 
+import decant.layout.PageChange;
 import java.awt.image.BufferedImage;
+import java.util.Optional;
 
 /** Pages that can be shown. Painting may be called from any thread. */
 public interface PageSource {
@@ -22,11 +24,11 @@ public interface PageSource {
         }
 
         @Override
-        public void paint(int page, BufferedImage image, double scale) {}
+        public void paint(int page, BufferedImage image, double scale, int top) {}
 
         @Override
-        public boolean looksAs(int page, PageSource other) {
-          return false;
+        public Optional<PageChange> change(int page, PageSource before) {
+          return Optional.of(new PageChange(0, height(page)));
         }
       };
 
@@ -38,9 +40,30 @@ public interface PageSource {
   /** Height of a page in points. */
   double height(int page);
 
-  /** Paints a page over a whole picture, at a scale of pixels a point. */
-  void paint(int page, BufferedImage image, double scale);
+  /**
+   * Paints a stretch of a page over a whole picture.
+   *
+   * @param scale pixels a point
+   * @param top the row of the page's pixels that the picture begins with
+   */
+  void paint(int page, BufferedImage image, double scale, int top);
 
-  /** Whether a page is surely the same picture as the other source's page of that number. */
-  boolean looksAs(int page, PageSource other);
+  /**
+   * Paints what changed over a picture that holds a stretch of the page as it was.
+   *
+   * @return the first row of the picture that was painted, and the one after the last
+   */
+  default int[] repaint(
+      int page, BufferedImage image, double scale, int top, PageChange change) {
+    paint(page, image, scale, top);
+    return new int[] {0, image.getHeight()};
+  }
+
+  /** Whether a page can be painted in strips, each for a share of the work. */
+  default boolean paintsInStrips() {
+    return false;
+  }
+
+  /** What of a page looks different from another source's page of that number; nothing if empty. */
+  Optional<PageChange> change(int page, PageSource before);
 }

@@ -1,20 +1,26 @@
 package decant.desktop.page;
 
+import decant.layout.PageChange;
 import java.awt.image.BufferedImage;
 import java.awt.image.DataBufferInt;
 import java.nio.IntBuffer;
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.ExecutorService;
-import java.util.concurrent.Executors;
+import java.util.concurrent.PriorityBlockingQueue;
+import java.util.concurrent.ThreadPoolExecutor;
+import java.util.concurrent.TimeUnit;
+import java.util.concurrent.atomic.AtomicLong;
 import javafx.application.Platform;
 import javafx.beans.property.DoubleProperty;
 import javafx.beans.property.SimpleDoubleProperty;
 import javafx.geometry.Orientation;
 import javafx.geometry.Pos;
+import javafx.geometry.Rectangle2D;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
@@ -40,9 +46,21 @@ public final class PagesView extends Region {
 
   private static final double GAP = 18;
   private static final double SCREEN = 96.0 / 72.0;
+
+  /** So many pages out of sight stay painted. */
+  private static final int PARKED = 12;
+
+  /** Rows of pixels in one strip of a page. */
+  private static final int STRIP = 512;
+
+  private static final long MOST_PIXELS = 60_000_000L;
   private static final ExecutorService PAINTERS =
-      Executors.newFixedThreadPool(
+      new ThreadPoolExecutor(
           2,
+          2,
+          1,
+          TimeUnit.MINUTES,
+          new PriorityBlockingQueue<>(),
           r -> {
             Thread t = new Thread(r, "page painter");
             t.setDaemon(true);
@@ -56,6 +74,7 @@ public final class PagesView extends Region {
   private final Label zoomShown = new Label();
   private final HBox zoomer = new HBox(2);
   private final Map<Integer, PageNode> nodes = new HashMap<>();
+  private final Map<Integer, PageNode> parked = new LinkedHashMap<>();
   private final List<Runnable> afterLayout = new ArrayList<>();
   private PageSource source = PageSource.NONE;
   private double[] tops = {0};
@@ -152,12 +171,14 @@ public final class PagesView extends Region {
     PageSource before = source;
     source = next;
     measure();
+    parked.values().removeIf(n ->
+        n.page >= next.count() || next.change(n.page, before).isPresent());
     for (PageNode n : List.copyOf(nodes.values())) {
       if (n.page >= next.count()) {
         sheet.getChildren().remove(n);
         nodes.remove(n.page);
-      } else if (!next.looksAs(n.page, before)) {
-        n.stale(n.page == now);
+      } else {
+        next.change(n.page, before).ifPresent(c -> n.changed(c, n.page == now));
       }
     }
     requestLayout();
@@ -185,7 +206,8 @@ public final class PagesView extends Region {
   private void zoomed(double was, double is) {
     double middle = vertical.getValue() + getHeight() / 2;
     measure();
-    nodes.values().forEach(n -> n.stale(false));
+    parked.clear();
+    nodes.values().forEach(PageNode::forget);
     requestLayout();
     layout();
     vertical.setValue(clamp(middle * is / was - getHeight() / 2, vertical.getMax()));
@@ -278,21 +300,24 @@ public final class PagesView extends Region {
     double h = Math.max(1, getHeight());
     double w = sheet.getWidth();
     int n = source.count();
-    int first = pageAt(view - h / 2);
-    int last = pageAt(view + h * 1.5);
+    int first = pageAt(view - h);
+    int last = pageAt(view + h * 2);
     nodes
         .entrySet()
         .removeIf(e -> {
           boolean far = e.getKey() < first || e.getKey() > last;
           if (far) {
             sheet.getChildren().remove(e.getValue());
+            park(e.getValue());
           }
           return far;
         });
     for (int k = first; k <= last && k < n; k++) {
       PageNode node = nodes.get(k);
       if (node == null) {
-        node = new PageNode(k);
+        PageNode known = parked.remove(k);
+        node = known == null ? new PageNode(k) : known;
+        node.drawOverlay();
         nodes.put(k, node);
         sheet.getChildren().add(node);
       }
@@ -300,6 +325,14 @@ public final class PagesView extends Region {
       double ph = source.height(k) * scale();
       double x = Math.max(20, (w - pw) / 2) - (horizontal.isVisible() ? horizontal.getValue() : 0);
       node.at(Math.round(x), Math.round(tops[k] - view), pw, ph);
+    }
+  }
+
+  /** Keeps what was painted of a page that is out of sight, for when it comes back. */
+  private void park(PageNode n) {
+    parked.put(n.page, n);
+    while (parked.size() > PARKED) {
+      parked.remove(parked.keySet().iterator().next());
     }
   }
 
@@ -348,22 +381,19 @@ public final class PagesView extends Region {
     nodes.values().forEach(PageNode::drawOverlay);
   }
 
-  /** One page in sight. */
+  /** One page in sight, painted in strips. */
   private final class PageNode extends Pane {
     private final int page;
-    private final ImageView picture = new ImageView();
     private final Rectangle paper = new Rectangle();
     private final Pane over = new Pane();
-    private boolean painted;
-    private boolean painting;
-    private int version;
+    private final List<Strip> strips = new ArrayList<>();
+    private double pixels;
 
     PageNode(int page) {
       this.page = page;
       paper.getStyleClass().add("paper");
       over.setMouseTransparent(true);
-      getChildren().addAll(paper, picture, over);
-      drawOverlay();
+      getChildren().addAll(paper, over);
     }
 
     void at(double x, double y, double w, double h) {
@@ -371,21 +401,57 @@ public final class PagesView extends Region {
       resize(w, h);
       paper.setWidth(w);
       paper.setHeight(h);
-      picture.setFitWidth(w);
-      picture.setFitHeight(h);
       over.resizeRelocate(0, 0, w, h);
-      if (!painted && !painting) {
-        paintLater();
+      if (strips.isEmpty() || pixels != pixelScale()) {
+        cut();
+      }
+      double shown = PagesView.this.getHeight();
+      for (Strip s : strips) {
+        double top = y + s.top * scale() / pixels;
+        double bottom = y + (s.top + s.rows) * scale() / pixels;
+        boolean near = bottom > -shown && top < 2 * shown;
+        boolean inSight = bottom > 0 && top < shown;
+        if (near) {
+          s.paintLater(inSight);
+        }
       }
     }
 
-    void stale(boolean now) {
-      version++;
-      painted = false;
-      if (now) {
-        paintNow();
-      } else {
-        painting = false;
+    /** Forgets what was painted: the size is another. */
+    void forget() {
+      strips.forEach(s -> s.version++);
+      strips.clear();
+      getChildren().setAll(paper, over);
+    }
+
+    private void cut() {
+      forget();
+      pixels = pixelScale();
+      int width = (int) Math.round(source.width(page) * pixels);
+      int height = (int) Math.round(source.height(page) * pixels);
+      if ((long) width * height > MOST_PIXELS || width < 1 || height < 1) {
+        return;
+      }
+      int each = source.paintsInStrips() ? STRIP : height;
+      for (int top = 0; top < height; top += each) {
+        var s = new Strip(this, top, width, Math.min(each, height - top));
+        strips.add(s);
+        getChildren().add(getChildren().size() - 1, s.view);
+      }
+    }
+
+    /** Something on the page looks different. */
+    void changed(PageChange c, boolean now) {
+      for (Strip s : strips) {
+        if (c.top() * pixels < s.top + s.rows && c.bottom() * pixels > s.top) {
+          if (now) {
+            s.repaint(c);
+          } else {
+            s.version++;
+            s.painted = false;
+            s.painting = false;
+          }
+        }
       }
       drawOverlay();
     }
@@ -402,62 +468,120 @@ public final class PagesView extends Region {
       return scale() * screen;
     }
 
-    private @Nullable BufferedImage blank(double pixels) {
-      int w = (int) Math.round(source.width(page) * pixels);
-      int h = (int) Math.round(source.height(page) * pixels);
-      return (long) w * h > 60_000_000L || w < 1 || h < 1
-          ? null
-          : new BufferedImage(w, h, BufferedImage.TYPE_INT_ARGB_PRE);
+    /** Whether what is in sight of it is painted. */
+    boolean isPainted() {
+      double shown = PagesView.this.getHeight();
+      return strips.stream()
+          .allMatch(s -> {
+            double top = getLayoutY() + s.top * scale() / pixels;
+            double bottom = getLayoutY() + (s.top + s.rows) * scale() / pixels;
+            return s.painted || bottom <= 0 || top >= shown;
+          });
+    }
+  }
+
+  /** Some rows of pixels of a page. */
+  private final class Strip {
+    private final PageNode node;
+    private final int top;
+    private final int width;
+    private final int rows;
+    private final ImageView view = new ImageView();
+    private @Nullable BufferedImage image;
+    private @Nullable PixelBuffer<IntBuffer> buffer;
+    private boolean painted;
+    private boolean painting;
+    private volatile int version;
+
+    Strip(PageNode node, int top, int width, int rows) {
+      this.node = node;
+      this.top = top;
+      this.width = width;
+      this.rows = rows;
+      double by = scale() / node.pixels;
+      view.setLayoutY(top * by);
+      view.setFitWidth(width * by);
+      view.setFitHeight(rows * by);
     }
 
-    private void paintNow() {
-      double pixels = pixelScale();
-      BufferedImage image = blank(pixels);
-      if (image != null) {
-        source.paint(page, image, pixels);
-        present(image);
-      }
-    }
-
-    private void paintLater() {
-      painting = true;
-      int wanted = version;
-      double pixels = pixelScale();
-      PageSource from = source;
-      BufferedImage image = blank(pixels);
-      if (image == null) {
+    /** Paints what changed, before this returns, over what is there. */
+    void repaint(PageChange change) {
+      BufferedImage known = image;
+      PixelBuffer<IntBuffer> shown = buffer;
+      version++;
+      painting = false;
+      if (known == null || shown == null || !painted) {
+        var fresh = new BufferedImage(width, rows, BufferedImage.TYPE_INT_ARGB_PRE);
+        source.paint(node.page, fresh, node.pixels, top);
+        present(fresh);
         return;
       }
-      PAINTERS.execute(() -> {
-        try {
-          from.paint(page, image, pixels);
-        } catch (RuntimeException e) {
-          return; // the source was closed or replaced meanwhile
-        }
-        Platform.runLater(() -> {
-          if (wanted == version) {
-            painting = false;
-            present(image);
-          }
-        });
-      });
+      int[] changed = source.repaint(node.page, known, node.pixels, top, change);
+      shown.updateBuffer(b ->
+          new Rectangle2D(0, changed[0], width, Math.max(1, changed[1] - changed[0])));
     }
 
-    private void present(BufferedImage image) {
-      int[] pixels = ((DataBufferInt) image.getRaster().getDataBuffer()).getData();
-      var buffer =
+    /**
+     * @param first whether it is painted before those that are out of sight
+     */
+    void paintLater(boolean first) {
+      if (painted || painting) {
+        return;
+      }
+      painting = true;
+      int wanted = version;
+      double pixels = node.pixels;
+      PageSource from = source;
+      Runnable work =
+          () -> {
+            if (wanted != version) {
+              return; // it looks otherwise by now
+            }
+            var fresh = new BufferedImage(width, rows, BufferedImage.TYPE_INT_ARGB_PRE);
+            try {
+              from.paint(node.page, fresh, pixels, top);
+            } catch (RuntimeException e) {
+              return; // the source was closed or replaced meanwhile
+            }
+            Platform.runLater(() -> {
+              if (wanted == version) {
+                painting = false;
+                present(fresh);
+              }
+            });
+          };
+      PAINTERS.execute(new Job(first ? 0 : 1, JOBS.getAndIncrement(), work));
+    }
+
+    private void present(BufferedImage fresh) {
+      int[] data = ((DataBufferInt) fresh.getRaster().getDataBuffer()).getData();
+      var made =
           new PixelBuffer<>(
-              image.getWidth(),
-              image.getHeight(),
-              IntBuffer.wrap(pixels),
-              PixelFormat.getIntArgbPreInstance());
-      picture.setImage(new WritableImage(buffer));
+              width, rows, IntBuffer.wrap(data), PixelFormat.getIntArgbPreInstance());
+      image = fresh;
+      buffer = made;
+      view.setImage(new WritableImage(made));
       painted = true;
+    }
+  }
+
+  private static final AtomicLong JOBS = new AtomicLong();
+
+  /** Painting to be done: what is in sight first, then the latest. */
+  private record Job(int rank, long number, Runnable work) implements Runnable, Comparable<Job> {
+    @Override
+    public void run() {
+      work.run();
+    }
+
+    @Override
+    public int compareTo(Job o) {
+      return rank != o.rank ? Integer.compare(rank, o.rank) : Long.compare(o.number, number);
     }
   }
 
   /** Whether every page in sight is painted as it should be; for tests and benchmarks. */
   public boolean settled() {
-    return !nodes.isEmpty() && nodes.values().stream().allMatch(n -> n.painted);
+    return !nodes.isEmpty() && nodes.values().stream().allMatch(PageNode::isPainted);
   }
 }

@@ -1,7 +1,9 @@
 package decant.desktop.page;
 
 import decant.paint.PdfPictures;
+import decant.layout.PageChange;
 import java.awt.image.BufferedImage;
+import java.util.Optional;
 
 /** The pages of a PDF file as they are. */
 public record PdfPages(PdfPictures pictures) implements PageSource {
@@ -21,12 +23,14 @@ public record PdfPages(PdfPictures pictures) implements PageSource {
   }
 
   @Override
-  public void paint(int page, BufferedImage image, double scale) {
+  public void paint(int page, BufferedImage image, double scale, int top) {
     pictures.paint(page, image, scale);
   }
 
   @Override
-  public boolean looksAs(int page, PageSource other) {
-    return other instanceof PdfPages o && o.pictures == pictures;
+  public Optional<PageChange> change(int page, PageSource before) {
+    return before instanceof PdfPages o && o.pictures == pictures
+        ? Optional.empty()
+        : Optional.of(new PageChange(0, height(page)));
   }
 }

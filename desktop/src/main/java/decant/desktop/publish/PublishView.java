@@ -15,6 +15,7 @@ import decant.publish.Receipt;
 import java.awt.image.BufferedImage;
 import java.io.File;
 import java.nio.file.Path;
+import decant.layout.PageChange;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -281,17 +282,25 @@ public final class PublishView implements Stage {
     }
 
     @Override
-    public void paint(int page, BufferedImage image, double scale) {
-      of.paint(chosen.get(page), image, scale);
+    public void paint(int page, BufferedImage image, double scale, int top) {
+      of.paint(chosen.get(page), image, scale, top);
     }
 
     @Override
-    public boolean looksAs(int page, PageSource other) {
-      return other instanceof ChosenPages o
-          && page < o.chosen.size()
-          && page < chosen.size()
-          && o.chosen.get(page).equals(chosen.get(page))
-          && of.looksAs(chosen.get(page), o.of);
+    public boolean paintsInStrips() {
+      return of.paintsInStrips();
+    }
+
+    @Override
+    public Optional<PageChange> change(int page, PageSource before) {
+      boolean comparable =
+          before instanceof ChosenPages o
+              && page < o.chosen.size()
+              && page < chosen.size()
+              && o.chosen.get(page).equals(chosen.get(page));
+      return comparable && before instanceof ChosenPages o
+          ? of.change(chosen.get(page), o.of)
+          : Optional.of(new PageChange(0, height(page)));
     }
   }
 }
