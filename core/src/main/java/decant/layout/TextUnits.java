@@ -1,5 +1,8 @@
 package decant.layout;
 
+import com.ibm.icu.lang.UCharacter;
+import com.ibm.icu.lang.UCharacterDirection;
+import com.ibm.icu.lang.UProperty;
 import com.ibm.icu.text.Bidi;
 import com.ibm.icu.text.BreakIterator;
 import decant.model.Inline;
@@ -76,12 +79,15 @@ final class TextUnits {
     }
   }
 
+  /** Not safe for use by several threads at once; making one takes long. */
+  private static final ThreadLocal<BreakIterator> LINE_BREAKS =
+      ThreadLocal.withInitial(() -> BreakIterator.getLineInstance(Locale.ROOT));
+
   private static final char SOFT_HYPHEN = '\u00AD';
   private static final int FIRST_RIGHT_TO_LEFT = 0x590;
 
   private final Styles styles;
   private final Shaper shaper;
-  private final BreakIterator lineBreaks = BreakIterator.getLineInstance(Locale.ROOT);
 
   TextUnits(Styles styles, Shaper shaper) {
     this.styles = styles;
@@ -95,7 +101,7 @@ final class TextUnits {
     }
     String text = p.text();
     byte @Nullable [] levels = levels(text, style.rightToLeft());
-    boolean[] breaks = breakOpportunities(p, text);
+    boolean[] breaks = breakOpportunities(forBreaking(p, text));
     Look base = styles.base(p);
     int at = 0;
     for (Inline inline : p.inlines()) {
@@ -297,10 +303,12 @@ final class TextUnits {
     return b.length() == s.length() ? b.toString() : s;
   }
 
-  private boolean[] breakOpportunities(Paragraph p, String text) {
+  /** For each place of a text whether a line may end there (UAX #14). */
+  static boolean[] breakOpportunities(String text) {
+    BreakIterator lines = LINE_BREAKS.get();
     boolean[] breaks = new boolean[text.length() + 1];
-    lineBreaks.setText(forBreaking(p, text));
-    for (int k = lineBreaks.next(); k != BreakIterator.DONE; k = lineBreaks.next()) {
+    lines.setText(text);
+    for (int k = lines.next(); k != BreakIterator.DONE; k = lines.next()) {
       breaks[k] = true;
     }
     return breaks;
@@ -333,11 +341,28 @@ final class TextUnits {
     if (plain) {
       return null;
     }
+    byte[] levels = levelsOf(text, rightToLeft);
+    return levels.length < text.length() + 1 ? Arrays.copyOf(levels, text.length() + 1) : levels;
+  }
+
+  /** The embedding level of each place of a text (UAX #9). */
+  static byte[] levelsOf(String text, boolean rightToLeft) {
     var bidi = new Bidi();
     bidi.setPara(text, rightToLeft ? Bidi.RTL : Bidi.LTR, null);
     byte[] levels = bidi.getLevels();
-    if (levels.length < text.length() + 1) {
-      levels = Arrays.copyOf(levels, text.length() + 1);
+    // Marks on a bracket go with it (N0), which the library leaves out.
+    int bracket = -1;
+    for (int k = 0; k < text.length(); k++) {
+      char c = text.charAt(k);
+      int type = UCharacter.getDirection(c);
+      if (UCharacter.getIntPropertyValue(c, UProperty.BIDI_PAIRED_BRACKET_TYPE)
+          != UCharacter.BidiPairedBracketType.NONE) {
+        bracket = k;
+      } else if (type == UCharacterDirection.DIR_NON_SPACING_MARK && bracket >= 0) {
+        levels[k] = levels[bracket];
+      } else if (type != UCharacterDirection.BOUNDARY_NEUTRAL) {
+        bracket = -1;
+      }
     }
     return levels;
   }
