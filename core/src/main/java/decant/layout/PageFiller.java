@@ -577,7 +577,9 @@ final class PageFiller {
           case ParagraphLayout p -> {
             if (from == 0) {
               lanes = floats.lanes(left, left + width, top);
-              l = setter.beside(p.source(), width, lanes, Integer.MAX_VALUE);
+              ParagraphLayout beside = setter.beside(p.source(), width, lanes, Integer.MAX_VALUE);
+              l = beside;
+              top += beside.lead();
             }
           }
           case TableLayout t ->

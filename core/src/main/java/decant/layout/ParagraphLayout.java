@@ -15,6 +15,11 @@ public record ParagraphLayout(
     return style.pitch();
   }
 
+  /** How far down its first line stands because something is in its way. */
+  double lead() {
+    return lines.getFirst().top();
+  }
+
   @Override
   public double spaceBefore() {
     return style.spaceBefore();
@@ -32,7 +37,7 @@ public record ParagraphLayout(
 
   @Override
   public double height() {
-    return lines.getLast().bottom();
+    return lines.getLast().bottom() - lead();
   }
 
   @Override
