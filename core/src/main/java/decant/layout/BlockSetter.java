@@ -253,7 +253,10 @@ final class BlockSetter {
           out.addAll(floater.anchored(p, y, area));
         }
         if (!floats.isEmpty() && floats.inTheWay(x, x + width, y, y + p.height())) {
-          l = beside(p.source(), width, cell, floats.lanes(x, x + width, y), Integer.MAX_VALUE);
+          ParagraphLayout beside =
+              beside(p.source(), width, cell, floats.lanes(x, x + width, y), Integer.MAX_VALUE);
+          l = beside;
+          y += beside.lead();
         }
       }
       out.add(
