@@ -25,7 +25,7 @@ public record PageChange(double top, double bottom) {
             && a.shown() == b.shown()
             && a.columnRules().equals(b.columnRules())
             && a.notes().isPresent() == b.notes().isPresent();
-    if (!sameSheet || holdsFloats(a.body()) || holdsFloats(b.body())) {
+    if (!sameSheet || !floats(a.body()).equals(floats(b.body()))) {
       return whole;
     }
     var c = new Comparison();
@@ -44,8 +44,8 @@ public record PageChange(double top, double bottom) {
                 Math.max(0, c.top - REACH), Math.min(a.setup().height(), c.bottom + REACH)));
   }
 
-  private static boolean holdsFloats(List<Fragment> body) {
-    return body.stream().anyMatch(f -> f instanceof Fragment.Floated);
+  private static List<Fragment> floats(List<Fragment> body) {
+    return body.stream().filter(f -> f instanceof Fragment.Floated).toList();
   }
 
   private static final class Comparison {

@@ -88,8 +88,7 @@ public final class PagePainter {
       g.setRenderingHint(RenderingHints.KEY_ANTIALIASING, RenderingHints.VALUE_ANTIALIAS_ON);
       g.setRenderingHint(RenderingHints.KEY_STROKE_CONTROL, RenderingHints.VALUE_STROKE_PURE);
       var rows = new Rows(top, from, to);
-      PageWalker.walk(
-          layout, page, new Painting(g, image, scale, rows, layout.document().media()));
+      PageWalker.walk(layout, page, new Painting(g, image, scale, rows, layout.document().media()));
     } finally {
       g.dispose();
     }
@@ -116,11 +115,7 @@ public final class PagePainter {
     private int turns;
 
     Painting(
-        Graphics2D g,
-        BufferedImage image,
-        double scale,
-        Rows rows,
-        Map<MediaId, Media> media) {
+        Graphics2D g, BufferedImage image, double scale, Rows rows, Map<MediaId, Media> media) {
       this.g = g;
       this.pixels = ((DataBufferInt) image.getRaster().getDataBuffer()).getData();
       this.width = image.getWidth();

@@ -61,20 +61,24 @@ class PagesTest {
         Samples.layout(new Rich().section(two, Section.Start.NEW_PAGE, prose(40)).document());
     double middle = two.left() + two.textWidth() / 2;
     List<Places.PlacedLine> page = lines(l, 0);
-    assertThat(page).allSatisfy(x -> {
-      boolean left = x.x() < middle;
-      double right = x.x() + x.paragraph().width();
-      assertThat(right).isLessThanOrEqualTo(left ? middle - 11.9 : two.width() - two.right() + 0.1);
-    });
+    assertThat(page)
+        .allSatisfy(x -> {
+          boolean left = x.x() < middle;
+          double right = x.x() + x.paragraph().width();
+          assertThat(right)
+              .isLessThanOrEqualTo(left ? middle - 11.9 : two.width() - two.right() + 0.1);
+        });
     int turn = 0;
     while (page.get(turn).x() < middle) {
       turn++;
     }
     assertThat(page.subList(turn, page.size())).allMatch(x -> x.x() > middle);
     assertThat(page.get(turn - 1).bottom()).isGreaterThan(page.get(turn).bottom() + 500);
-    assertThat(l.pages().getFirst().columnRules()).singleElement().satisfies(r -> {
-      assertThat(r.x() + r.width() / 2).isBetween(middle - 0.1, middle + 0.1);
-    });
+    assertThat(l.pages().getFirst().columnRules())
+        .singleElement()
+        .satisfies(r -> {
+          assertThat(r.x() + r.width() / 2).isBetween(middle - 0.1, middle + 0.1);
+        });
   }
 
   @Test
@@ -85,8 +89,7 @@ class PagesTest {
             new Rich()
                 .section(Rich.a4(Columns.ONE), Section.Start.NEW_PAGE, Samples.paragraph("above"))
                 .section(three, Section.Start.CONTINUOUS, prose(9))
-                .section(
-                    Rich.a4(Columns.ONE), Section.Start.CONTINUOUS, Samples.paragraph("below"))
+                .section(Rich.a4(Columns.ONE), Section.Start.CONTINUOUS, Samples.paragraph("below"))
                 .document());
     assertThat(l.pages()).hasSize(1);
     double[] bottoms = new double[3];
@@ -172,7 +175,9 @@ class PagesTest {
                 .document());
     var text = new StringBuilder();
     for (Page p : l.pages()) {
-      p.notes().ifPresent(n -> Places.lines(n.content()).forEach(x -> text.append(textOf(x)).append(' ')));
+      p.notes()
+          .ifPresent(
+              n -> Places.lines(n.content()).forEach(x -> text.append(textOf(x)).append(' ')));
     }
     assertThat(l.pages().get(1).notes()).isPresent();
     assertThat(text.toString().replaceAll("[^a-z]", ""))
@@ -192,8 +197,7 @@ class PagesTest {
                     Samples.paragraph("Last"))
                 .document());
     assertThat(textOf(lines(l, 0).getLast())).endsWith("At the end.");
-    Item.GlyphRun label =
-        (Item.GlyphRun) lines(l, 0).getFirst().line().items().getLast();
+    Item.GlyphRun label = (Item.GlyphRun) lines(l, 0).getFirst().line().items().getLast();
     assertThat(label.text()).isEqualTo("i");
     assertThat(label.rise()).isPositive();
   }
@@ -220,8 +224,7 @@ class PagesTest {
     var box = new Box(f.x(), f.y(), 150, 100);
     int beside = 0;
     for (Places.PlacedLine x : lines(l, 0)) {
-      double left =
-          x.line().items().stream().mapToDouble(Item::x).min().orElse(0) + x.x();
+      double left = x.line().items().stream().mapToDouble(Item::x).min().orElse(0) + x.x();
       double right =
           x.line().items().stream().mapToDouble(i -> i.x() + i.width()).max().orElse(0) + x.x();
       boolean level = x.bottom() > box.y() + 0.1 && x.top() < box.bottom() - 0.1;
@@ -303,13 +306,17 @@ class PagesTest {
     List<Places.PlacedLine> all = lines(l, 0);
     Places.PlacedLine first =
         all.stream().filter(x -> textOf(x).startsWith("In the")).findFirst().orElseThrow();
-    assertThat(first.x()).isCloseTo(
-        PageSetup.A4.width() - PageSetup.A4.right() - 120, org.assertj.core.data.Offset.offset(0.2));
+    assertThat(first.x())
+        .isCloseTo(
+            PageSetup.A4.width() - PageSetup.A4.right() - 120,
+            org.assertj.core.data.Offset.offset(0.2));
     Places.PlacedLine flow =
         all.stream().filter(x -> textOf(x).startsWith("Lines")).findFirst().orElseThrow();
     assertThat(flow.top()).as("beside the frame, not below").isEqualTo(first.top());
-    assertThat(all).filteredOn(x -> textOf(x).equals("85")).singleElement().satisfies(x ->
-        assertThat(x.x()).isGreaterThan(PageSetup.A4.width() / 2));
+    assertThat(all)
+        .filteredOn(x -> textOf(x).equals("85"))
+        .singleElement()
+        .satisfies(x -> assertThat(x.x()).isGreaterThan(PageSetup.A4.width() / 2));
   }
 
   @Test
@@ -342,13 +349,13 @@ class PagesTest {
                 .document());
     assertThat(lines(l, 0).getFirst().bottom())
         .isCloseTo(
-            PageSetup.A4.height() - PageSetup.A4.bottom(), org.assertj.core.data.Offset.offset(0.2));
+            PageSetup.A4.height() - PageSetup.A4.bottom(),
+            org.assertj.core.data.Offset.offset(0.2));
   }
 
   @Test
   void fieldsShowThePageABookmarkStandsOnAndFollowIt() {
-    var target =
-        Paragraph.of(Look.of(ParagraphTraits.BOOKMARKS, List.of("charges")), "Charges");
+    var target = Paragraph.of(Look.of(ParagraphTraits.BOOKMARKS, List.of("charges")), "Charges");
     var contents =
         Rich.of(
             Rich.text("Charges "),
@@ -377,11 +384,13 @@ class PagesTest {
     var b = new StringBuilder();
     for (Places.PlacedLine x : lines(l, 0)) {
       if (x.paragraph().source().id().equals(p.id())) {
-        x.line().items().forEach(i -> {
-          if (i instanceof Item.GlyphRun r) {
-            b.append(r.text());
-          }
-        });
+        x.line()
+            .items()
+            .forEach(i -> {
+              if (i instanceof Item.GlyphRun r) {
+                b.append(r.text());
+              }
+            });
       }
     }
     return b.toString();
@@ -389,10 +398,8 @@ class PagesTest {
 
   @Test
   void aRunningTitleNamesTheChapterOfItsPage() {
-    var field =
-        new Inline.Field(Inline.Field.Kind.STYLED_TEXT, "Heading1", "?", Look.PLAIN);
-    var header =
-        new Story(NodeId.fresh(), Story.Kind.RUNNING, List.of(Rich.of(field)));
+    var field = new Inline.Field(Inline.Field.Kind.STYLED_TEXT, "Heading1", "?", Look.PLAIN);
+    var header = new Story(NodeId.fresh(), Story.Kind.RUNNING, List.of(Rich.of(field)));
     var blocks = new ArrayList<Block>();
     blocks.add(Samples.heading(1, "Berths"));
     blocks.addAll(List.of(prose(45)));
@@ -433,8 +440,7 @@ class PagesTest {
     NodeId note = d.stories().get(mark.note()).blocks().getFirst().id();
     for (NodeId id : List.of(note, inBox.id())) {
       CaretPlace c = l.caret(new Position(id, 3)).orElseThrow();
-      Position back =
-          l.positionAt(c.page(), c.x(), c.top() + c.height() / 2).orElseThrow();
+      Position back = l.positionAt(c.page(), c.x(), c.top() + c.height() / 2).orElseThrow();
       assertThat(back).isEqualTo(new Position(id, 3));
     }
   }

@@ -99,8 +99,7 @@ public final class Rich {
             NodeId.fresh(),
             Look.PLAIN,
             Look.PLAIN,
-            List.of(
-                new Inline.NoteMark(id, Look.PLAIN), new Inline.Text(" " + text, Look.PLAIN)));
+            List.of(new Inline.NoteMark(id, Look.PLAIN), new Inline.Text(" " + text, Look.PLAIN)));
     stories.put(id, new Story(id, kind, List.of(p)));
     return new Inline.NoteMark(id, Look.PLAIN);
   }
@@ -170,8 +169,7 @@ public final class Rich {
                   new ListDefinition.Level(
                       ListDefinition.NumberFormat.LOWER_LETTER, "%2)", 1, indent, Look.PLAIN)));
         });
-    return Paragraph.of(
-        Look.of(ParagraphTraits.LIST, new ListMembership(list, depth)), text);
+    return Paragraph.of(Look.of(ParagraphTraits.LIST, new ListMembership(list, depth)), text);
   }
 
   private static Media picture() {
@@ -202,8 +200,7 @@ public final class Rich {
       part.add(Samples.paragraph("End of the part."));
     }
     rich.section(a4(Columns.ONE), Section.Start.NEW_PAGE, Map.of(), parts.get(0));
-    rich.section(
-        a4(Columns.equal(2, 18, true)), Section.Start.CONTINUOUS, Map.of(), parts.get(1));
+    rich.section(a4(Columns.equal(2, 18, true)), Section.Start.CONTINUOUS, Map.of(), parts.get(1));
     rich.section(a4(Columns.ONE), Section.Start.CONTINUOUS, Map.of(), parts.get(2));
     return rich.document();
   }
@@ -213,19 +210,19 @@ public final class Rich {
     return switch (random.nextInt(12)) {
       case 0 -> Samples.heading(1 + random.nextInt(3), "Heading " + k);
       case 1 ->
-          Samples.table(
-              new String[] {"Berth " + k, Samples.PROSE}, new String[] {"Depth", "4 m"});
-      case 2 -> of(text(prose), note(Story.Kind.FOOTNOTE, "Note " + k + ". " + Samples.PROSE), text(" on."));
+          Samples.table(new String[] {"Berth " + k, Samples.PROSE}, new String[] {"Depth", "4 m"});
+      case 2 ->
+          of(
+              text(prose),
+              note(Story.Kind.FOOTNOTE, "Note " + k + ". " + Samples.PROSE),
+              text(" on."));
       case 3 ->
           of(
               text("Beside: "),
               picture(80, 60, beside(Wrap.AROUND, random.nextInt(120), random.nextInt(30))),
               text(prose));
       case 4 ->
-          of(
-              text("Below: "),
-              picture(120, 40, beside(Wrap.ABOVE_AND_BELOW, 0, 10)),
-              text(prose));
+          of(text("Below: "), picture(120, 40, beside(Wrap.ABOVE_AND_BELOW, 0, 10)), text(prose));
       case 5 -> item("l" + random.nextInt(2), random.nextInt(2), prose);
       case 6 ->
           of(

@@ -69,9 +69,9 @@ class UnicodeTest {
 
   /**
    * Rules that Unicode has changed since the version of the test file (15.0), which the library
-   * follows: no break inside "-word" at a start (LB20a, 15.1), quotation marks by their side and not
-   * before spaced brackets (LB15a and b, 15.1), none between a stop and a digit (LB25, 16.0), and a
-   * hyphen after Hebrew breaks only before what is not Hebrew (LB21a, 16.0).
+   * follows: no break inside "-word" at a start (LB20a, 15.1), quotation marks by their side and
+   * not before spaced brackets (LB15a and b, 15.1), none between a stop and a digit (LB25, 16.0),
+   * and a hyphen after Hebrew breaks only before what is not Hebrew (LB21a, 16.0).
    */
   private static final List<Pattern> CHANGED =
       List.of(
@@ -86,8 +86,7 @@ class UnicodeTest {
   void linesBreakWhereUnicodeSays() throws IOException {
     List<String> failed = failures("auxiliary/LineBreakTest.txt", UnicodeTest::lineBreaks);
     assertThat(failed)
-        .allSatisfy(line ->
-            assertThat(CHANGED).as(line).anyMatch(p -> p.matcher(line).find()))
+        .allSatisfy(line -> assertThat(CHANGED).as(line).anyMatch(p -> p.matcher(line).find()))
         .hasSizeLessThanOrEqualTo(31);
   }
 
@@ -201,7 +200,8 @@ class UnicodeTest {
     // Isolates within overrides within embeddings, and 65 brackets within one another: the library
     // differs there, and no document of an office has either.
     assertThat(failed)
-        .allSatisfy(line -> assertThat(line).containsAnyOf(" 2066 ", " 2068 ", "0028 0028 0028 0028"))
+        .allSatisfy(
+            line -> assertThat(line).containsAnyOf(" 2066 ", " 2068 ", "0028 0028 0028 0028"))
         .hasSizeLessThanOrEqualTo(3);
   }
 }

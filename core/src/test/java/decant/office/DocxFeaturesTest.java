@@ -92,7 +92,8 @@ class DocxFeaturesTest {
         "<Relationships xmlns=\"http://schemas.openxmlformats.org/package/2006/relationships\">"
             + relationships
             + "</Relationships>");
-    all.put("word/document.xml", "<w:document " + ROOT + "><w:body>" + body + "</w:body></w:document>");
+    all.put(
+        "word/document.xml", "<w:document " + ROOT + "><w:body>" + body + "</w:body></w:document>");
     all.putAll(parts);
     try (ZipOutputStream zip = new ZipOutputStream(Files.newOutputStream(file))) {
       for (Map.Entry<String, String> e : all.entrySet()) {
@@ -243,13 +244,21 @@ class DocxFeaturesTest {
         "<w:style w:type=\"table\" w:styleId=\"Grid\"><w:name w:val=\"Grid\"/><w:tblPr><w:tblBorders><w:top w:val=\"single\" w:sz=\"8\" w:space=\"0\" w:color=\"000000\"/></w:tblBorders></w:tblPr>"
             + "<w:tblStylePr w:type=\"firstRow\"><w:rPr><w:b/></w:rPr><w:tcPr><w:shd w:val=\"clear\" w:color=\"auto\" w:fill=\"DDDDDD\"/></w:tcPr></w:tblStylePr>"
             + "<w:tblStylePr w:type=\"band2Horz\"><w:tcPr><w:shd w:val=\"clear\" w:color=\"auto\" w:fill=\"EEEEEE\"/></w:tcPr></w:tblStylePr></w:style>");
-    String cell = "<w:tc><w:tcPr><w:tcW w:w=\"2000\" w:type=\"dxa\"/></w:tcPr><w:p><w:r><w:t>c</w:t></w:r></w:p></w:tc>";
+    String cell =
+        "<w:tc><w:tcPr><w:tcW w:w=\"2000\" w:type=\"dxa\"/></w:tcPr><w:p><w:r><w:t>c</w:t></w:r></w:p></w:tc>";
     Document d =
         read(
             "<w:tbl><w:tblPr><w:tblStyle w:val=\"Grid\"/><w:tblW w:w=\"2500\" w:type=\"pct\"/><w:jc w:val=\"center\"/><w:tblLayout w:type=\"fixed\"/><w:tblLook w:val=\"0020\"/></w:tblPr><w:tblGrid><w:gridCol w:w=\"2000\"/><w:gridCol w:w=\"2000\"/></w:tblGrid>"
-                + "<w:tr><w:trPr><w:cantSplit/><w:trHeight w:val=\"600\" w:hRule=\"exact\"/><w:tblHeader/></w:trPr>" + cell + cell + "</w:tr>"
-                + "<w:tr><w:tc><w:tcPr><w:tcW w:w=\"2000\" w:type=\"dxa\"/><w:vMerge w:val=\"restart\"/><w:tcBorders><w:left w:val=\"nil\"/></w:tcBorders><w:noWrap/><w:vAlign w:val=\"bottom\"/></w:tcPr><w:p/></w:tc>" + cell + "</w:tr>"
-                + "<w:tr><w:tc><w:tcPr><w:vMerge/></w:tcPr><w:p/></w:tc>" + cell + "</w:tr>"
+                + "<w:tr><w:trPr><w:cantSplit/><w:trHeight w:val=\"600\" w:hRule=\"exact\"/><w:tblHeader/></w:trPr>"
+                + cell
+                + cell
+                + "</w:tr>"
+                + "<w:tr><w:tc><w:tcPr><w:tcW w:w=\"2000\" w:type=\"dxa\"/><w:vMerge w:val=\"restart\"/><w:tcBorders><w:left w:val=\"nil\"/></w:tcBorders><w:noWrap/><w:vAlign w:val=\"bottom\"/></w:tcPr><w:p/></w:tc>"
+                + cell
+                + "</w:tr>"
+                + "<w:tr><w:tc><w:tcPr><w:vMerge/></w:tcPr><w:p/></w:tc>"
+                + cell
+                + "</w:tr>"
                 + "</w:tbl><w:p/>");
     for (Document x : List.of(d, again(d))) {
       Table t = (Table) x.sections().getFirst().blocks().getFirst();
@@ -284,10 +293,18 @@ class DocxFeaturesTest {
     String instruction = "<w:r><w:instrText xml:space=\"preserve\"> %s </w:instrText></w:r>";
     Document d =
         read(
-            "<w:p>" + mark.formatted("begin") + instruction.formatted("TOC \\o \"1-3\"") + mark.formatted("separate")
+            "<w:p>"
+                + mark.formatted("begin")
+                + instruction.formatted("TOC \\o \"1-3\"")
+                + mark.formatted("separate")
                 + "<w:hyperlink w:anchor=\"_a\"><w:r><w:t>Berths</w:t></w:r><w:r><w:tab/></w:r>"
-                + mark.formatted("begin") + instruction.formatted("PAGEREF _a \\h") + mark.formatted("separate") + "<w:r><w:t>4</w:t></w:r>" + mark.formatted("end")
-                + "</w:hyperlink></w:p><w:p>" + mark.formatted("end")
+                + mark.formatted("begin")
+                + instruction.formatted("PAGEREF _a \\h")
+                + mark.formatted("separate")
+                + "<w:r><w:t>4</w:t></w:r>"
+                + mark.formatted("end")
+                + "</w:hyperlink></w:p><w:p>"
+                + mark.formatted("end")
                 + "<w:r><w:t>See </w:t></w:r><w:fldSimple w:instr=\" SEQ Table \"><w:r><w:t>7</w:t></w:r></w:fldSimple></w:p>");
     for (Document x : List.of(d, again(d))) {
       assertThat(first(x).inlines())
@@ -357,8 +374,7 @@ class DocxFeaturesTest {
       assertThat(s.alignment()).isEqualTo(VerticalAlignment.CENTRE);
       assertThat(s.placement())
           .isInstanceOfSatisfying(
-              Placement.Floating.class,
-              f -> assertThat(f.wrap()).isEqualTo(Placement.Wrap.AROUND));
+              Placement.Floating.class, f -> assertThat(f.wrap()).isEqualTo(Placement.Wrap.AROUND));
     }
     Inline.Shape s = (Inline.Shape) first(d).inlines().getFirst();
     Paragraph inside = (Paragraph) d.stories().get(s.story().orElseThrow()).blocks().getFirst();
@@ -405,13 +421,13 @@ class DocxFeaturesTest {
     assertThat(d.paragraphs())
         .extracting(Paragraph::text)
         .isEqualTo(Rich.varied(5, 60).paragraphs().stream().map(Paragraph::text).toList());
-    assertThat(Samples.layout(d).pages())
-        .hasSameSizeAs(Samples.layout(Rich.varied(5, 60)).pages());
+    assertThat(Samples.layout(d).pages()).hasSameSizeAs(Samples.layout(Rich.varied(5, 60)).pages());
   }
 
   @Test
   void theDemoDocumentsAreWrittenByTheSchemas() throws IOException {
-    for (String name : List.of("Winter storage notice.docx", "Berth rules.pdf", "Berth application.pdf")) {
+    for (String name :
+        List.of("Winter storage notice.docx", "Berth rules.pdf", "Berth application.pdf")) {
       Document d = Samples.demo(name).document();
       assertThat(again(d).paragraphs())
           .as(name)

@@ -60,9 +60,16 @@ public final class PdfWriter {
   private final PdfChoices choices;
   private final Map<FontFace, FontSubset> fonts = new LinkedHashMap<>();
   private final Map<FontFace, String> fontNames = new HashMap<>();
-  private final Map<MediaId, Optional<Embedded>> pictures = new HashMap<>();
+  private final Map<PictureKey, Optional<Embedded>> pictures = new HashMap<>();
 
-  /** Width and height of drawings in their own units; they are stretched to where they stand. */
+  /**
+   * A picture as the file holds it.
+   *
+   * @param proportion height of a drawing where its width is {@link #FORM}; 0 for an image
+   */
+  private record PictureKey(MediaId media, int proportion) {}
+
+  /** Width of drawings in their own units; they are stretched to where they stand. */
   private static final int FORM = 1000;
 
   /** A picture in the file, and how large it is in its own units. */
@@ -217,17 +224,18 @@ public final class PdfWriter {
 
     @Override
     public void picture(Item.PictureBox picture, Box box) {
-      Optional<Embedded> known = pictures.computeIfAbsent(picture.media(), this::embed);
-      if (known.isEmpty()) {
-        content.rectangle(box, new Colour(0xE8E4DC));
-        return;
-      }
-      String name = "P" + picture.media().sha256().substring(0, 12);
-      pictureResources.setItem(COSName.getPDFName(name), known.get().stream());
       // What is cut off stands outside the box.
       Insets c = picture.crop();
       double w = box.width() / (1 - c.left() - c.right());
       double h = box.height() / (1 - c.top() - c.bottom());
+      var key = new PictureKey(picture.media(), proportion(picture.media(), w, h));
+      Optional<Embedded> known = pictures.computeIfAbsent(key, this::embed);
+      if (known.isEmpty()) {
+        content.rectangle(box, new Colour(0xE8E4DC));
+        return;
+      }
+      String name = "P" + key.media().sha256().substring(0, 12) + "x" + key.proportion();
+      pictureResources.setItem(COSName.getPDFName(name), known.get().stream());
       var whole = new Box(box.x() - c.left() * w, box.y() - c.top() * h, w, h);
       content.picture(
           name,
@@ -237,14 +245,23 @@ public final class PdfWriter {
           known.get().height());
     }
 
-    private Optional<Embedded> embed(MediaId id) {
+    /** Drawings may look otherwise where they are stretched otherwise; images do not. */
+    private int proportion(MediaId id, double w, double h) {
+      Media m = layout.document().media().get(id);
+      return m != null && VectorPicture.isVector(m.type())
+          ? Math.clamp(Math.round(FORM * h / w), 1, 100 * FORM)
+          : 0;
+    }
+
+    private Optional<Embedded> embed(PictureKey key) {
+      MediaId id = key.media();
       Media m = layout.document().media().get(id);
       if (m == null) {
         return Optional.empty();
       }
       try {
         if (VectorPicture.isVector(m.type())) {
-          return drawing(m);
+          return drawing(m, key.proportion());
         }
         return Optional.of(
             new Embedded(
@@ -258,16 +275,16 @@ public final class PdfWriter {
     }
 
     /** A drawing as a form (ISO 32000-1 §8.10), so that it stays sharp at any size. */
-    private Optional<Embedded> drawing(Media m) throws IOException {
+    private Optional<Embedded> drawing(Media m, int height) throws IOException {
       Optional<VectorPicture> v = VectorPicture.of(m);
       if (v.isEmpty()) {
         return Optional.empty();
       }
-      var g = new PdfBoxGraphics2D(pdf, FORM, FORM);
-      boolean whole = v.get().draw(g, 0, 0, FORM, FORM);
+      var g = new PdfBoxGraphics2D(pdf, FORM, height);
+      boolean whole = v.get().draw(g, 0, 0, FORM, height);
       g.dispose();
       return whole
-          ? Optional.of(new Embedded(g.getXFormObject().getCOSObject(), FORM, FORM))
+          ? Optional.of(new Embedded(g.getXFormObject().getCOSObject(), FORM, height))
           : Optional.empty();
     }
 

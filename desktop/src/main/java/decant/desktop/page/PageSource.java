@@ -53,8 +53,7 @@ public interface PageSource {
    *
    * @return the first row of the picture that was painted, and the one after the last
    */
-  default int[] repaint(
-      int page, BufferedImage image, double scale, int top, PageChange change) {
+  default int[] repaint(int page, BufferedImage image, double scale, int top, PageChange change) {
     paint(page, image, scale, top);
     return new int[] {0, image.getHeight()};
   }

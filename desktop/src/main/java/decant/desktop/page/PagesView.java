@@ -171,8 +171,9 @@ public final class PagesView extends Region {
     PageSource before = source;
     source = next;
     measure();
-    parked.values().removeIf(n ->
-        n.page >= next.count() || next.change(n.page, before).isPresent());
+    parked
+        .values()
+        .removeIf(n -> n.page >= next.count() || next.change(n.page, before).isPresent());
     for (PageNode n : List.copyOf(nodes.values())) {
       if (n.page >= next.count()) {
         sheet.getChildren().remove(n);
@@ -517,8 +518,8 @@ public final class PagesView extends Region {
         return;
       }
       int[] changed = source.repaint(node.page, known, node.pixels, top, change);
-      shown.updateBuffer(b ->
-          new Rectangle2D(0, changed[0], width, Math.max(1, changed[1] - changed[0])));
+      shown.updateBuffer(
+          b -> new Rectangle2D(0, changed[0], width, Math.max(1, changed[1] - changed[0])));
     }
 
     /**
@@ -556,8 +557,7 @@ public final class PagesView extends Region {
     private void present(BufferedImage fresh) {
       int[] data = ((DataBufferInt) fresh.getRaster().getDataBuffer()).getData();
       var made =
-          new PixelBuffer<>(
-              width, rows, IntBuffer.wrap(data), PixelFormat.getIntArgbPreInstance());
+          new PixelBuffer<>(width, rows, IntBuffer.wrap(data), PixelFormat.getIntArgbPreInstance());
       image = fresh;
       buffer = made;
       view.setImage(new WritableImage(made));

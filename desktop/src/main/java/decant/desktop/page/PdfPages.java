@@ -1,7 +1,7 @@
 package decant.desktop.page;
 
-import decant.paint.PdfPictures;
 import decant.layout.PageChange;
+import decant.paint.PdfPictures;
 import java.awt.image.BufferedImage;
 import java.util.Optional;
 
