@@ -171,7 +171,13 @@ final class DocxBody {
   }
 
   private Table table(Element tbl) throws ReadProblem {
-    return new DocxTables(shared.tableStyles).read(tbl, this::content);
+    Table t = new DocxTables(shared.tableStyles).read(tbl, this::content);
+    Unshown.report(shared, t.look(), t.id());
+    for (Table.Row r : t.rows()) {
+      Unshown.report(shared, r.look(), t.id());
+      r.cells().forEach(c -> Unshown.report(shared, c.look(), t.id()));
+    }
+    return t;
   }
 
   /** Reads one paragraph; fields may run across its runs, and on into the next. */
@@ -192,6 +198,7 @@ final class DocxBody {
       if (!bookmarks.isEmpty()) {
         look = look.with(ParagraphTraits.BOOKMARKS, List.copyOf(bookmarks));
       }
+      Unshown.report(shared, look, id);
       return new Paragraph(id, extra.over(look), end, inlines);
     }
 
@@ -216,7 +223,14 @@ final class DocxBody {
               inlines(chosen.get());
             }
           }
-          case "m:oMath", "m:oMathPara" -> keep(e, e.text(), Look.PLAIN);
+          case "m:oMath", "m:oMathPara" -> {
+            keep(e, e.text(), Look.PLAIN);
+            shared.find(
+                Finding.Kind.LAYOUT_SIMPLIFIED,
+                Finding.Severity.DOUBT,
+                "A formula shows as plain text; it goes back into a DOCX as it was.",
+                id);
+          }
           case "w:del", "w:moveFrom" -> {
             keep(e, "", Look.PLAIN);
             shared.find(
@@ -268,6 +282,7 @@ final class DocxBody {
     private void run(Element r) throws ReadProblem {
       Optional<Element> rPr = r.child("w:rPr");
       Look direct = rPr.map(shared.looks::text).orElse(Look.PLAIN);
+      Unshown.report(shared, direct, id);
       Look look = link.map(l -> direct.with(TextTraits.LINK, l)).orElse(direct);
       for (Element e : r.elements()) {
         inRun(e, rPr, look);

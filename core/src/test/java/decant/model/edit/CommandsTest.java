@@ -226,6 +226,37 @@ public class CommandsTest {
     assertThat(r.document().sections()).isEqualTo(start.sections());
   }
 
+  @Test
+  void contentsAreMadeFromTheHeadingsAndRenewed() {
+    Document d =
+        Samples.document(
+            Samples.heading(1, "Berths"), Samples.paragraph("text"), Samples.heading(2, "Charges"));
+    Revision r = Contents.renew(Revision.of(d));
+    assertThat(r.document().paragraphs())
+        .extracting(Paragraph::text)
+        .startsWith("Berths\t\uFFFC", "Charges\t\uFFFC", "Berths");
+    Paragraph entry = r.document().paragraphs().get(1);
+    decant.model.Inline.Field f = (decant.model.Inline.Field) entry.inlines().getLast();
+    assertThat(f.kind()).isEqualTo(decant.model.Inline.Field.Kind.PAGE_OF);
+    assertThat(
+            r.document()
+                .paragraphs()
+                .getLast()
+                .look()
+                .value(decant.model.ParagraphTraits.BOOKMARKS))
+        .containsExactly(f.target());
+    // A heading more; the contents that are there are renewed, not made a second time.
+    Position end = Motion.documentEnd(r.document());
+    Revision more = Commands.newParagraph(r.withSelection(Selection.at(end)));
+    more = Commands.setHeadingLevel(Commands.insert(more, "Winter"), 1);
+    Revision renewed = Contents.renew(more);
+    assertThat(renewed.document().paragraphs())
+        .filteredOn(p -> Contents.isEntry(renewed.document(), p))
+        .extracting(Paragraph::text)
+        .containsExactly("Berths\t\uFFFC", "Charges\t\uFFFC", "Winter\t\uFFFC");
+    assertThat(renewed.undo().document().paragraphs()).isEqualTo(more.document().paragraphs());
+  }
+
   /** Some edit at some place. */
   public static Revision randomEdit(Revision r, Random random) {
     List<decant.model.NodeId> order = r.document().index().order();

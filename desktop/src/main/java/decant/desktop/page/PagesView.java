@@ -191,6 +191,11 @@ public final class PagesView extends Region {
     return zoom.get() * SCREEN;
   }
 
+  /** How far below the start of all pages a height of a page stands, in the scene's own units. */
+  public double heightAbove(int page, double y) {
+    return page < 0 || page >= source.count() ? 0 : tops[page] + y * scale();
+  }
+
   private void measure() {
     int n = source.count();
     tops = new double[n + 1];

@@ -9,6 +9,7 @@ import decant.desktop.shell.Stage;
 import decant.desktop.shell.Step;
 import decant.desktop.shell.Work;
 import decant.layout.CaretPlace;
+import decant.layout.Layout;
 import decant.model.NodeId;
 import decant.model.ParagraphTraits;
 import decant.model.ParagraphTraits.Alignment;
@@ -16,6 +17,7 @@ import decant.model.Position;
 import decant.model.Selection;
 import decant.model.TextTraits;
 import decant.model.edit.Commands;
+import decant.model.edit.Contents;
 import decant.model.edit.Revision;
 import java.util.Optional;
 import java.util.function.Consumer;
@@ -26,6 +28,7 @@ import javafx.scene.Node;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
+import org.jspecify.annotations.Nullable;
 
 /** The pages, to be typed on; beside them what is selected and the outline. */
 public final class ReviseView implements Stage {
@@ -58,12 +61,36 @@ public final class ReviseView implements Stage {
           }
         });
     pages.show(new LayoutPages(work.layout(), work.painter()), -1);
+    shown = work.layout();
   }
 
+  private @Nullable Layout shown;
+
   private void showPages() {
-    Optional<CaretPlace> caret = work.layout().caret(work.revision().selection().caret());
+    Layout next = work.layout();
+    Optional<CaretPlace> caret = next.caret(work.revision().selection().caret());
     int now = caret.map(c -> c.page().number() - 1).orElse(-1);
-    pages.show(new LayoutPages(work.layout(), work.painter()), now);
+    // What is at the top of the view stays there, whatever the pages before it come to.
+    Optional<Position> anchor = shown == null ? Optional.empty() : topOfView(shown);
+    double was = anchor.flatMap(a -> shown.caret(a)).map(this::heightOf).orElse(Double.NaN);
+    pages.show(new LayoutPages(next, work.painter()), now);
+    double is = anchor.flatMap(next::caret).map(this::heightOf).orElse(Double.NaN);
+    if (Math.abs(is - was) > 0.5) {
+      pages.scrollBy(is - was);
+    }
+    shown = next;
+  }
+
+  private double heightOf(CaretPlace c) {
+    return pages.heightAbove(c.page().number() - 1, c.top());
+  }
+
+  /** The first place of the text that is in sight. */
+  private Optional<Position> topOfView(Layout layout) {
+    return pages
+        .pagePoint(pages.getWidth() / 2, 4)
+        .filter(p -> p.page() < layout.pages().size())
+        .flatMap(p -> layout.positionAt(layout.pages().get(p.page()), p.x(), p.y()));
   }
 
   private void jump(NodeId heading) {
@@ -101,6 +128,13 @@ public final class ReviseView implements Stage {
    * @param current the stage, if it is in sight
    */
   public static void register(Actions actions, Desk desk, Supplier<Optional<ReviseView>> current) {
+    edit(
+        actions,
+        desk,
+        "contents",
+        "Insert or renew the contents",
+        "Shortcut+Shift+T",
+        Contents::renew);
     edit(actions, desk, "undo", "Undo", "Shortcut+Z", Revision::undo);
     edit(actions, desk, "redo", "Redo", "Shortcut+Shift+Z", Revision::redo);
     edit(actions, desk, "redo-y", "Redo", "Shortcut+Y", Revision::redo);
