@@ -87,4 +87,23 @@ final class Directions {
         ? -1
         : 0;
   }
+
+  /** How many more of a line's letters run from right to left than from left to right. */
+  static int lean(TextLine l) {
+    int n = 0;
+    for (Glyph g : l.glyphs()) {
+      if (!g.text().isEmpty()) {
+        byte d = Character.getDirectionality(g.text().codePointAt(0));
+        n +=
+            switch (d) {
+              case Character.DIRECTIONALITY_RIGHT_TO_LEFT,
+                  Character.DIRECTIONALITY_RIGHT_TO_LEFT_ARABIC ->
+                  1;
+              case Character.DIRECTIONALITY_LEFT_TO_RIGHT -> -1;
+              default -> 0;
+            };
+      }
+    }
+    return n;
+  }
 }

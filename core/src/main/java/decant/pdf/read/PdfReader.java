@@ -158,13 +158,16 @@ public final class PdfReader {
       List<TextLine> body =
           lines.get(p).stream().filter(l -> !running.lines().contains(l)).toList();
       RuledTables.Result ruled = RuledTables.of(pages.get(p), body);
-      RuledTables.Result aligned = AlignedTables.of(pages.get(p), ruled.rest());
       var here = new ArrayList<Found>();
-      for (Region r : Regions.of(p, aligned.rest())) {
-        here.addAll(Blocks.of(r));
+      for (PageColumns.Column c : PageColumns.of(ruled.rest())) {
+        RuledTables.Result aligned = AlignedTables.of(pages.get(p), c.pieces());
+        List<Found> column =
+            new ArrayList<>(
+                aligned.rest().isEmpty() ? List.of() : Blocks.of(Regions.of(p, c, aligned.rest())));
+        insert(column, aligned.tables());
+        here.addAll(column);
       }
       insert(here, ruled.tables());
-      insert(here, aligned.tables());
       for (Placed picture : pages.get(p).pictures()) {
         insert(here, List.of(new Found.Figure(p, picture, "")));
       }

@@ -1,0 +1,221 @@
+package decant.pdf.read;
+
+import decant.model.Box;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * Pieces of lines into columns in reading order. A gutter is looked for where pieces begin below
+ * one another and nothing reaches across for a stretch of the page; what does reach across parts
+ * the page into bands, each read from its first column to its last.
+ */
+final class PageColumns {
+  private static final int DEEPEST = 6;
+  private static final double SAME_EDGE = 2.5;
+
+  /** The least gutter, as a share of the size of the text beside it. */
+  private static final double LEAST_GUTTER = 0.55;
+
+  /**
+   * Pieces that stand in one column.
+   *
+   * @param left edge of the column, also where these pieces are shorter
+   * @param column whether it stands beside others
+   */
+  record Column(List<TextLine> pieces, double left, double right, boolean column) {
+    Column {
+      pieces = List.copyOf(pieces);
+    }
+  }
+
+  private PageColumns() {}
+
+  static List<Column> of(List<TextLine> pieces) {
+    if (pieces.isEmpty()) {
+      return List.of();
+    }
+    List<TextLine> sorted = new ArrayList<>(pieces);
+    sorted.sort(
+        Comparator.comparingDouble((TextLine l) -> l.baseline())
+            .thenComparingDouble(l -> l.box().x()));
+    return cut(sorted, left(sorted), right(sorted), false, 0);
+  }
+
+  private static List<Column> cut(
+      List<TextLine> lines, double left, double right, boolean column, int depth) {
+    Optional<Split> split = depth >= DEEPEST ? Optional.empty() : best(lines);
+    if (split.isEmpty()) {
+      return List.of(new Column(lines, left, right, column));
+    }
+    var out = new ArrayList<Column>();
+    for (Band b : split.get().bands()) {
+      if (b.left().isEmpty() || b.right().isEmpty()) {
+        List<TextLine> one = b.left().isEmpty() ? b.right() : b.left();
+        boolean across = b.across();
+        double l = across ? left : b.left().isEmpty() ? split.get().at() : left;
+        double r = across ? right : b.left().isEmpty() ? right : split.get().leftEnd();
+        add(out, new Column(one, l, r, column || !across));
+        continue;
+      }
+      double x = split.get().at();
+      List<Column> first = cut(b.left(), left, split.get().leftEnd(), true, depth + 1);
+      List<Column> second = cut(b.right(), x, right, true, depth + 1);
+      boolean rightToLeft = lines.stream().mapToInt(Directions::lean).sum() > 0;
+      (rightToLeft ? second : first).forEach(c -> add(out, c));
+      (rightToLeft ? first : second).forEach(c -> add(out, c));
+    }
+    return out;
+  }
+
+  /** Stretches of one column that follow one another without another beside them are one. */
+  private static void add(List<Column> out, Column c) {
+    Column last = out.isEmpty() ? null : out.getLast();
+    boolean joins =
+        last != null
+            && last.column() == c.column()
+            && Math.abs(last.left() - c.left()) < 1
+            && Math.abs(last.right() - c.right()) < 1
+            && c.pieces().getFirst().baseline() > last.pieces().getLast().baseline() - 1;
+    if (!joins || last == null) {
+      out.add(c);
+      return;
+    }
+    var all = new ArrayList<>(last.pieces());
+    all.addAll(c.pieces());
+    out.set(out.size() - 1, new Column(all, c.left(), c.right(), c.column()));
+  }
+
+  /**
+   * Lines between two that reach across.
+   *
+   * @param across whether it is such a line itself
+   */
+  private record Band(List<TextLine> left, List<TextLine> right, boolean across) {}
+
+  /**
+   * A way to part lines.
+   *
+   * @param at where the right column begins
+   * @param leftEnd where the left one ends
+   */
+  private record Split(double at, double leftEnd, List<Band> bands, int weight) {}
+
+  private static Optional<Split> best(List<TextLine> lines) {
+    if (lines.size() < 5) {
+      return Optional.empty();
+    }
+    Split best = null;
+    for (double x : edges(lines)) {
+      Split s = split(lines, x);
+      if (s != null && (best == null || s.weight() > best.weight())) {
+        best = s;
+      }
+    }
+    return Optional.ofNullable(best);
+  }
+
+  /** Where at least three pieces begin below one another, from left to right, but the first. */
+  private static List<Double> edges(List<TextLine> lines) {
+    double[] xs = lines.stream().mapToDouble(l -> l.box().x()).sorted().toArray();
+    var out = new ArrayList<Double>();
+    double least = xs[0] + 40;
+    int k = 0;
+    while (k < xs.length) {
+      int end = k;
+      while (end < xs.length && xs[end] - xs[k] <= SAME_EDGE) {
+        end++;
+      }
+      if (end - k >= 3 && xs[k] > least) {
+        out.add(xs[k]);
+      }
+      k = end;
+    }
+    return out;
+  }
+
+  private static @org.jspecify.annotations.Nullable Split split(List<TextLine> lines, double x) {
+    double size = lines.get(lines.size() / 2).size();
+    var bands = new ArrayList<Band>();
+    var left = new ArrayList<TextLine>();
+    var right = new ArrayList<TextLine>();
+    int parted = 0;
+    int crossing = 0;
+    double leftEnd = 0;
+    var allLeft = new ArrayList<TextLine>();
+    var allRight = new ArrayList<TextLine>();
+    for (int k = 0; k <= lines.size(); k++) {
+      TextLine l = k < lines.size() ? lines.get(k) : null;
+      boolean across = l != null && crosses(l, x, size);
+      if (l == null || across) {
+        if (!left.isEmpty() && !right.isEmpty()) {
+          if (areBeside(left, right)) {
+            bands.add(new Band(List.copyOf(left), List.copyOf(right), false));
+            parted += Math.min(left.size(), right.size());
+            leftEnd = Math.max(leftEnd, right(left));
+            allLeft.addAll(left);
+            allRight.addAll(right);
+          } else {
+            var all = new ArrayList<>(left);
+            all.addAll(right);
+            all.sort(Comparator.comparingDouble(TextLine::baseline));
+            bands.add(new Band(all, List.of(), true));
+            crossing += all.size();
+          }
+        } else if (!left.isEmpty() || !right.isEmpty()) {
+          bands.add(new Band(List.copyOf(left), List.copyOf(right), false));
+        }
+        left.clear();
+        right.clear();
+      }
+      if (across) {
+        bands.add(new Band(List.of(l), List.of(), true));
+        crossing++;
+      } else if (l != null) {
+        (l.box().x() < x - SAME_EDGE ? left : right).add(l);
+      }
+    }
+    boolean columns =
+        parted >= 3
+            && crossing <= 3 * parted
+            && isProse(allLeft, leftEnd - left(allLeft))
+            && isProse(allRight, right(allRight) - x);
+    return columns ? new Split(x, leftEnd, bands, 2 * parted - crossing) : null;
+  }
+
+  private static boolean crosses(TextLine l, double x, double size) {
+    Box b = l.box();
+    return b.x() < x - SAME_EDGE && b.right() > x - LEAST_GUTTER * Math.min(size, l.size());
+  }
+
+  /** Whether two sides stand beside rather than below one another. */
+  private static boolean areBeside(List<TextLine> a, List<TextLine> b) {
+    double top = Math.max(a.getFirst().box().y(), b.getFirst().box().y());
+    double bottom = Math.min(a.getLast().box().bottom(), b.getLast().box().bottom());
+    double shorter =
+        Math.min(
+            a.getLast().box().bottom() - a.getFirst().box().y(),
+            b.getLast().box().bottom() - b.getFirst().box().y());
+    return bottom - top > 0.4 * shorter;
+  }
+
+  /** Columns of prose have many lines of nearly the full width; those of a table do not. */
+  private static boolean isProse(List<TextLine> lines, double width) {
+    if (lines.size() < 3) {
+      return false;
+    }
+    double size = lines.get(lines.size() / 2).size();
+    double measure = Math.min(width, Regions.measure(lines));
+    long full = Regions.rows(lines).stream().filter(l -> l.box().width() > 0.7 * measure).count();
+    return measure > 7 * size && full >= 0.35 * Regions.rows(lines).size();
+  }
+
+  private static double left(List<TextLine> lines) {
+    return lines.stream().mapToDouble(l -> l.box().x()).min().orElse(0);
+  }
+
+  private static double right(List<TextLine> lines) {
+    return lines.stream().mapToDouble(l -> l.box().right()).max().orElse(0);
+  }
+}
