@@ -5,9 +5,15 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
+import java.util.regex.Pattern;
 
 /** The lines of a region into paragraphs and list items. */
 final class Blocks {
+  private static final Pattern LEADS_TO_PAGE =
+      Pattern.compile("(\\.\\s?){4,}\\s*[\\divxlc]+\\s*$|\\t[\\divxlc]{1,5}\\s*$");
+
+  private static final Pattern SENTENCE_END = Pattern.compile("[.!?:;…][\"'”’»)\\]]*\\d{0,3}$");
+
   private Blocks() {}
 
   static List<Found> of(Region region) {
@@ -67,7 +73,19 @@ final class Blocks {
         || l.bold() != last.bold() && changesWeight(last, l)) {
       return true;
     }
+    if (LEADS_TO_PAGE.matcher(last.text()).find()) {
+      return true; // an entry of a contents page
+    }
     double gap = l.baseline() - last.baseline();
+    boolean title =
+        Math.min(l.size(), last.size()) > 1.15 * median(region)
+            && Math.abs(l.size() - last.size()) < 0.3
+            && l.bold() == last.bold()
+            && gap > 0
+            && gap < 1.5 * em;
+    if (title) {
+      return Markers.section(l.text()).isPresent(); // a heading that goes on on the next line
+    }
     double usual = Math.max(pitch, em * 1.05);
     if (gap > usual * 1.28 + 0.5 || gap < 0) {
       return !(open.size() > 0 && l.size() > 1.3 * median(region) && gap < em * 1.6 && gap > 0);
@@ -147,9 +165,11 @@ final class Blocks {
    * meant.
    */
   private static boolean fits(Region region, TextLine last, TextLine l) {
-    double inset = Math.max(0, last.box().x() - region.left());
-    double right =
-        inset > 8 ? Math.max(region.right() - inset, last.box().right()) : region.right();
+    boolean rightToLeft = Directions.lean(last) > 0;
+    double slack =
+        rightToLeft
+            ? last.box().x() - left(region, last)
+            : right(region, last) - last.box().right();
     double word = 0;
     for (Glyph g : l.glyphs()) {
       if (g.isSpace()) {
@@ -157,7 +177,27 @@ final class Blocks {
       }
       word += g.width();
     }
-    return word + 0.35 * l.size() < right - last.box().right() - 1.5;
+    if (word + 0.35 * l.size() >= slack - 1.5) {
+      return false;
+    }
+    String end = last.text().strip();
+    boolean ends = SENTENCE_END.matcher(end).find();
+    boolean goesOn = Character.isLowerCase(l.text().strip().codePointAt(0));
+    if (!ends && (goesOn || end.endsWith(","))) {
+      return slack > 0.45 * (region.right() - region.left());
+    }
+    // Lines that are not stretched end unevenly: that a short word had room says little.
+    return ends || slack > 0.25 * (region.right() - region.left());
+  }
+
+  private static double right(Region region, TextLine last) {
+    double inset = Math.max(0, last.box().x() - region.left());
+    return inset > 8 ? Math.max(region.right() - inset, last.box().right()) : region.right();
+  }
+
+  private static double left(Region region, TextLine last) {
+    double inset = Math.max(0, region.right() - last.box().right());
+    return inset > 8 ? Math.min(region.left() + inset, last.box().x()) : region.left();
   }
 
   private static double afterMarker(TextLine l) {

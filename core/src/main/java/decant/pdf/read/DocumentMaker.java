@@ -23,6 +23,7 @@ import decant.model.Particulars;
 import decant.model.Rule;
 import decant.model.Rules;
 import decant.model.Section;
+import decant.model.Story;
 import decant.model.StyleSheet;
 import decant.model.Table;
 import decant.model.TableTraits;
@@ -45,6 +46,9 @@ final class DocumentMaker {
 
   private final List<ScannedPage> pages;
   private final List<Found> found;
+  private final List<FoundNote> notes;
+  private final Map<NodeId, Story> stories = new LinkedHashMap<>();
+  private final Map<Integer, Map<String, NodeId>> noteMarks = new HashMap<>();
   private final RunningTexts.Result running;
   private final Joiner joiner;
   private final Particulars particulars;
@@ -58,11 +62,13 @@ final class DocumentMaker {
   DocumentMaker(
       List<ScannedPage> pages,
       List<Found> found,
+      List<FoundNote> notes,
       RunningTexts.Result running,
       Joiner joiner,
       Particulars particulars) {
     this.pages = pages;
     this.found = found;
+    this.notes = notes;
     this.running = running;
     this.joiner = joiner;
     this.particulars = particulars;
@@ -77,9 +83,10 @@ final class DocumentMaker {
         commonLook(Found.Kind.PARAGRAPH, 0)
             .orElseGet(() -> commonLook(Found.Kind.ITEM, 1).orElse(Look.of(TextTraits.SIZE, 11.0)));
     bodyPitch = commonPitch();
+    notes.forEach(this::note);
     List<Section> sections = sections();
     return Document.of(
-        particulars, styles(), lists.definitions(), sections, Map.of(), media, List.of());
+        particulars, styles(), lists.definitions(), sections, stories, media, List.of());
   }
 
   private record Key(
@@ -306,8 +313,49 @@ final class DocumentMaker {
     if (rightToLeft(glyphs)) {
       look = look.with(ParagraphTraits.DIRECTION, ParagraphTraits.Direction.RIGHT_TO_LEFT);
     }
-    return new Paragraph(
-        NodeId.fresh(), look, Look.PLAIN, LookMaker.inlines(glyphs, base, t.size()));
+    List<Inline> inlines = LookMaker.inlines(glyphs, base, t.size());
+    return new Paragraph(NodeId.fresh(), look, Look.PLAIN, marked(inlines, t.lines()));
+  }
+
+  /** A note as a story that begins with its label. */
+  private void note(FoundNote n) {
+    NodeId id = NodeId.fresh();
+    double size = n.lines().getFirst().size();
+    var inlines = new ArrayList<Inline>();
+    inlines.add(new Inline.NoteMark(id, Look.PLAIN));
+    inlines.add(new Inline.Text(" ", Look.of(TextTraits.SIZE, LookMaker.rounded(size))));
+    inlines.addAll(LookMaker.inlines(joiner.join(n.lines()), bodyText, size));
+    var p =
+        new Paragraph(
+            NodeId.fresh(),
+            Look.of(ParagraphTraits.LINE_PITCH, LinePitch.SINGLE),
+            Look.PLAIN,
+            inlines);
+    stories.put(id, new Story(id, Story.Kind.FOOTNOTE, List.of(p)));
+    noteMarks.computeIfAbsent(n.page(), k -> new HashMap<>()).putIfAbsent(n.label(), id);
+    places.put(p.id(), new Finding.SourcePlace(n.page(), n.lines().getFirst().box()));
+  }
+
+  /** Raised signs that are marks of notes on the pages of these lines become such marks. */
+  private List<Inline> marked(List<Inline> inlines, List<TextLine> lines) {
+    if (noteMarks.isEmpty()) {
+      return inlines;
+    }
+    var out = new ArrayList<Inline>();
+    for (Inline i : inlines) {
+      boolean raised =
+          i instanceof Inline.Text t
+              && t.look().value(TextTraits.RAISE) == TextTraits.Raise.SUPERSCRIPT;
+      NodeId note = null;
+      if (raised && i instanceof Inline.Text t) {
+        for (TextLine l : lines) {
+          Map<String, NodeId> here = noteMarks.getOrDefault(l.page(), Map.of());
+          note = note == null ? here.get(t.text().strip()) : note;
+        }
+      }
+      out.add(note == null ? i : new Inline.NoteMark(note, i.look().without(TextTraits.RAISE)));
+    }
+    return out;
   }
 
   private static boolean rightToLeft(List<Glyph> glyphs) {

@@ -50,6 +50,10 @@ final class Headings {
         candidates.put(k, s);
       }
     }
+    drop(out, candidates, body.get(), outline);
+    addNumbered(out, candidates, body.get());
+    styles.clear();
+    styles.addAll(candidates.values());
     Map<Style, Integer> levels = levels(styles);
     int numberedTop = numberedTop(out, candidates, levels);
     candidates.forEach((k, style) -> {
@@ -62,6 +66,111 @@ final class Headings {
       out.set(k, t.as(Found.Kind.HEADING, Math.clamp(level, 1, 9)));
     });
     return out;
+  }
+
+  /** Takes back candidates that only look like headings. */
+  private static void drop(
+      List<Found> all, Map<Integer, Style> candidates, Style body, Set<String> outline) {
+    Map<Style, Long> uses =
+        candidates.values().stream()
+            .collect(
+                java.util.stream.Collectors.groupingBy(
+                    s -> s, java.util.stream.Collectors.counting()));
+    candidates
+        .keySet()
+        .removeIf(k -> {
+          Found.Text t = (Found.Text) all.get(k);
+          Style s = Style.of(t);
+          boolean known = outline.contains(fold(t.text())) || Markers.section(t.text()).isPresent();
+          // Bold in the size of the text, and only once: a subject line, not a heading.
+          boolean once = s.size() <= body.size() * 1.09 && uses.getOrDefault(s, 0L) == 1;
+          return !known && (once || isLetterhead(all, k));
+        });
+  }
+
+  /** A name at the very top with the lines of an address below it. */
+  private static boolean isLetterhead(List<Found> all, int k) {
+    if (k != 0 || all.size() < 4) {
+      return false;
+    }
+    int lines = 0;
+    for (int j = 1; j < 6 && j < all.size(); j++) {
+      if (!(all.get(j) instanceof Found.Text t) || t.text().length() > 45) {
+        break;
+      }
+      boolean close = j > 1 || t.spaceBefore() < 0.6 * t.size();
+      if (!close || t.text().matches(".*[.!?:]$")) {
+        break;
+      }
+      lines += t.lines().size();
+    }
+    return lines >= 3;
+  }
+
+  /**
+   * Looks for the members that a series of numbered headings lacks: short paragraphs whose number
+   * goes on from one that is a heading, or begins a series below it.
+   */
+  private static void addNumbered(List<Found> all, Map<Integer, Style> candidates, Style body) {
+    Set<String> known = new java.util.HashSet<>();
+    candidates
+        .keySet()
+        .forEach(k -> Markers.section(((Found.Text) all.get(k)).text()).ifPresent(known::add));
+    if (known.size() < 2) {
+      return;
+    }
+    for (int k = 0; k < all.size(); k++) {
+      if (candidates.containsKey(k)
+          || !(all.get(k) instanceof Found.Text t)
+          || t.kind() == Found.Kind.ITEM) {
+        continue;
+      }
+      String text = t.text();
+      Optional<String> number = Markers.section(text);
+      boolean shape =
+          number.isPresent()
+              && text.length() < 120
+              && t.lines().size() <= 2
+              && !text.contains("\t")
+              && !text.matches(".*([.;,]|\\.{3,}\\s*\\d+)$")
+              && !(k + 1 < all.size()
+                  && all.get(k + 1).page() == t.page()
+                  && isEntry(all.get(k + 1), number.get()));
+      if (shape && t.size() >= body.size() * 0.95 && goesOn(number.get(), known)) {
+        candidates.put(k, Style.of(t));
+        known.add(number.get());
+      }
+    }
+  }
+
+  /** Whether the next block is an entry of the same contents page. */
+  private static boolean isEntry(Found next, String number) {
+    return next instanceof Found.Text t
+        && t.lines().size() == 1
+        && Markers.section(t.text())
+            .filter(n -> Markers.depth(n) >= Markers.depth(number))
+            .isPresent()
+        && t.text().matches(".*\\d$");
+  }
+
+  /** Whether a number has a sibling before it or after it, or begins below one that is known. */
+  private static boolean goesOn(String number, Set<String> known) {
+    int dot = number.lastIndexOf('.');
+    int last;
+    try {
+      last = Integer.parseInt(number.substring(dot + 1));
+    } catch (NumberFormatException e) {
+      return false;
+    }
+    String parent = dot < 0 ? "" : number.substring(0, dot);
+    String prefix = dot < 0 ? "" : parent + ".";
+    if (dot < 0) {
+      return known.contains(Integer.toString(last - 1))
+          && known.contains(Integer.toString(last + 1));
+    }
+    return known.contains(parent)
+        || known.contains(prefix + (last - 1))
+        || known.contains(prefix + (last + 1));
   }
 
   /**

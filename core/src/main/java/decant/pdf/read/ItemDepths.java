@@ -13,10 +13,7 @@ final class ItemDepths {
     int page = -1;
     for (Found f : found) {
       if (f instanceof Found.Text t && t.kind() == Found.Kind.ITEM) {
-        double x = t.lines().getFirst().box().x();
-        if (t.page() != page && !edges.isEmpty() && Math.abs(t.left() - x) > 200) {
-          edges.clear();
-        }
+        double x = t.lines().getFirst().box().x() - t.left();
         while (!edges.isEmpty() && edges.getLast() > x + 4) {
           edges.removeLast();
         }
@@ -30,7 +27,7 @@ final class ItemDepths {
             f instanceof Found.Text t
                 && t.kind() == Found.Kind.PARAGRAPH
                 && !edges.isEmpty()
-                && t.box().x() >= edges.getFirst() - 2;
+                && t.box().x() - t.left() >= edges.getFirst() - 2;
         if (!inside) {
           edges.clear();
         }

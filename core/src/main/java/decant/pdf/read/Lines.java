@@ -100,7 +100,7 @@ final class Lines {
     List<Glyph> raised = new ArrayList<>();
     double typical = typicalSize(sorted);
     for (Glyph g : sorted) {
-      if (g.size() < typical * 0.8 && !g.isSpace()) {
+      if (g.size() < typical * 0.8) {
         raised.add(g); // may be a note mark: joins the line it stands by below
         continue;
       }

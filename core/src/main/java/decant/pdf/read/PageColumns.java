@@ -108,12 +108,59 @@ final class PageColumns {
     }
     Split best = null;
     for (double x : edges(lines)) {
-      Split s = split(lines, x);
+      Split s = split(partedAt(lines, x), x);
       if (s != null && (best == null || s.weight() > best.weight())) {
         best = s;
       }
     }
     return Optional.ofNullable(best);
+  }
+
+  /** Lines of both columns that were taken for one, because the gutter is narrow, as two. */
+  private static List<TextLine> partedAt(List<TextLine> lines, double x) {
+    var out = new ArrayList<TextLine>();
+    for (TextLine l : lines) {
+      int at = crosses(l, x, l.size()) ? gapAt(l, x) : -1;
+      if (at < 0) {
+        out.add(l);
+      } else {
+        out.add(part(l, l.glyphs().subList(0, at)));
+        out.add(part(l, l.glyphs().subList(at, l.glyphs().size())));
+      }
+    }
+    return out;
+  }
+
+  /** The glyph of a line that begins a column after a gap; -1 if none does. */
+  private static int gapAt(TextLine l, double x) {
+    double reach = Double.NEGATIVE_INFINITY;
+    for (int k = 0; k < l.glyphs().size(); k++) {
+      Glyph g = l.glyphs().get(k);
+      if (g.isSpace()) {
+        continue;
+      }
+      if (k > 0 && Math.abs(g.x() - x) <= SAME_EDGE && g.x() - reach > 0.7 * l.size()) {
+        return k;
+      }
+      reach = Math.max(reach, g.right());
+    }
+    return -1;
+  }
+
+  private static TextLine part(TextLine l, List<Glyph> glyphs) {
+    int end = glyphs.size();
+    while (end > 0 && glyphs.get(end - 1).isSpace()) {
+      end--;
+    }
+    List<Glyph> ink = glyphs.subList(0, end);
+    double left = ink.stream().mapToDouble(Glyph::x).min().orElse(l.box().x());
+    double right = ink.stream().mapToDouble(Glyph::right).max().orElse(left);
+    return new TextLine(
+        l.page(),
+        ink,
+        new Box(left, l.box().y(), right - left, l.box().height()),
+        l.baseline(),
+        l.size());
   }
 
   /** Where at least three pieces begin below one another, from left to right, but the first. */

@@ -101,6 +101,7 @@ public final class PdfReader {
     var joiner = new Joiner(lines);
     Optional<TaggedBlocks.Result> tagged = TaggedBlocks.of(pdf, pages);
     List<Found> found;
+    List<FoundNote> notes = List.of();
     RunningTexts.Result running;
     if (tagged.isPresent()) {
       RunningTexts.Result known =
@@ -109,12 +110,15 @@ public final class PdfReader {
           tagged.get().found().stream().collect(Collectors.partitioningBy(known.holding()));
       running = known.with(parted.getOrDefault(true, List.of()));
       found = Headings.whereTagsHaveNone(parted.getOrDefault(false, List.of()), outlineTitles());
+      notes = tagged.get().notes();
     } else {
       running = RunningTexts.of(pages, lines);
-      found = analyse(pages, lines, running);
+      var feet = new ArrayList<FoundNote>();
+      found = analyse(pages, lines, running, feet);
+      notes = Footnotes.joined(feet);
     }
     Particulars particulars = particulars();
-    var maker = new DocumentMaker(pages, found, running, joiner, particulars);
+    var maker = new DocumentMaker(pages, found, notes, running, joiner, particulars);
     Document d = maker.make();
     d = DocumentMaker.withLinks(d, links.targets(maker.places(), d));
     note(pages, running, d, maker.places());
@@ -150,14 +154,20 @@ public final class PdfReader {
   }
 
   private List<Found> analyse(
-      List<ScannedPage> pages, List<List<TextLine>> lines, RunningTexts.Result running)
+      List<ScannedPage> pages,
+      List<List<TextLine>> lines,
+      RunningTexts.Result running,
+      List<FoundNote> notes)
       throws ReadProblem {
     var found = new ArrayList<Found>();
+    double bodySize = bodySize(lines);
     for (int p = 0; p < pages.size(); p++) {
       request.checkpoint();
       List<TextLine> body =
           lines.get(p).stream().filter(l -> !running.lines().contains(l)).toList();
-      RuledTables.Result ruled = RuledTables.of(pages.get(p), body);
+      Footnotes.Result foot = Footnotes.of(pages.get(p), body, bodySize);
+      notes.addAll(foot.notes());
+      RuledTables.Result ruled = RuledTables.of(pages.get(p), foot.rest());
       var here = new ArrayList<Found>();
       for (PageColumns.Column c : PageColumns.of(ruled.rest())) {
         RuledTables.Result aligned = AlignedTables.of(pages.get(p), c.pieces());
@@ -175,6 +185,20 @@ public final class PdfReader {
     }
     List<Found> joined = Continuations.join(found);
     return ItemDepths.of(Headings.decide(joined, outlineTitles()));
+  }
+
+  /** The size that most letters of the file have. */
+  private static double bodySize(List<List<TextLine>> lines) {
+    Map<Double, Integer> letters = new HashMap<>();
+    for (List<TextLine> page : lines) {
+      for (TextLine l : page) {
+        letters.merge(Math.round(l.size() * 4) / 4.0, l.glyphs().size(), Integer::sum);
+      }
+    }
+    return letters.entrySet().stream()
+        .max(Map.Entry.comparingByValue())
+        .map(Map.Entry::getKey)
+        .orElse(11.0);
   }
 
   /**

@@ -57,6 +57,11 @@ final class RunningTexts {
 
   private record Key(boolean header, String masked, long height) {}
 
+  /** How much of a page's height its edges are where a line may stand by itself. */
+  private static final double LONELY = 0.11;
+
+  private static final int LONGEST = 120;
+
   private RunningTexts() {}
 
   static Result of(List<ScannedPage> pages, List<List<TextLine>> linesByPage) {
@@ -99,7 +104,103 @@ final class RunningTexts {
         taken.addAll(lines);
       }
     });
+    changing(pages, linesByPage, texts, taken);
+    lonely(pages, linesByPage, texts, taken);
     return new Result(texts, taken);
+  }
+
+  private record Place(boolean header, long height, long size, boolean odd) {}
+
+  /**
+   * Running texts that change from chapter to chapter: on most pages of one side a line in one size
+   * stands at one height, at the very edge and well apart from the text.
+   */
+  private static void changing(
+      List<ScannedPage> pages,
+      List<List<TextLine>> linesByPage,
+      List<RunningText> texts,
+      Set<TextLine> taken) {
+    Map<Place, List<TextLine>> places = new HashMap<>();
+    double body = bodySize(linesByPage);
+    for (int p = 0; p < pages.size(); p++) {
+      double h = pages.get(p).height();
+      List<TextLine> page = linesByPage.get(p).stream().filter(l -> !taken.contains(l)).toList();
+      for (TextLine l : page) {
+        boolean header = l.box().bottom() < h * ZONE;
+        boolean footer = l.box().y() > h * (1 - ZONE);
+        if ((header || footer)
+            && l.size() < body * 1.05
+            && l.text().length() < LONGEST
+            && standsApart(l, page, header)) {
+          places
+              .computeIfAbsent(
+                  new Place(
+                      header, Math.round(l.baseline() / 2), Math.round(l.size() * 2), p % 2 == 0),
+                  k -> new ArrayList<>())
+              .add(l);
+        }
+      }
+    }
+    places.forEach((place, lines) -> {
+      long onPages = lines.stream().map(TextLine::page).distinct().count();
+      long sides = (pages.size() + (place.odd() ? 1 : 0)) / 2;
+      if (onPages >= 3 && onPages >= 0.5 * sides) {
+        Map<String, List<TextLine>> byText = new java.util.LinkedHashMap<>();
+        lines.forEach(l -> byText.computeIfAbsent(mask(l.text()), k -> new ArrayList<>()).add(l));
+        byText
+            .values()
+            .forEach(same ->
+                texts.add(
+                    new RunningText(
+                        place.header(), same.getFirst().text(), same, countsPages(same))));
+        taken.addAll(lines);
+      }
+    });
+  }
+
+  /** On one or two pages nothing repeats: a short line far below or above all text is running. */
+  private static void lonely(
+      List<ScannedPage> pages,
+      List<List<TextLine>> linesByPage,
+      List<RunningText> texts,
+      Set<TextLine> taken) {
+    if (pages.size() > 2) {
+      return;
+    }
+    double body = bodySize(linesByPage);
+    for (int p = 0; p < pages.size(); p++) {
+      double h = pages.get(p).height();
+      List<TextLine> page = linesByPage.get(p).stream().filter(l -> !taken.contains(l)).toList();
+      for (TextLine l : page) {
+        boolean header = l.box().bottom() < h * LONELY;
+        boolean footer = l.box().y() > h * (1 - LONELY);
+        boolean bare = isBareNumber(mask(l.text()));
+        if ((header || footer)
+            && l.text().length() < 80
+            && l.size() < body + 0.3
+            && page.size() > 3
+            && gap(l, page, header) > (bare ? 2.2 : 3.5) * l.size()) {
+          texts.add(
+              new RunningText(
+                  header,
+                  l.text(),
+                  List.of(l),
+                  bare && l.text().matches("\\D*" + (p + 1) + "\\D*")));
+          taken.add(l);
+        }
+      }
+    }
+  }
+
+  private static double bodySize(List<List<TextLine>> linesByPage) {
+    Map<Long, Integer> letters = new HashMap<>();
+    for (List<TextLine> page : linesByPage) {
+      page.forEach(l -> letters.merge(Math.round(l.size() * 4), l.glyphs().size(), Integer::sum));
+    }
+    return letters.entrySet().stream()
+        .max(Map.Entry.comparingByValue())
+        .map(e -> e.getKey() / 4.0)
+        .orElse(11.0);
   }
 
   /**
@@ -137,17 +238,22 @@ final class RunningTexts {
    * from it.
    */
   private static boolean standsApart(TextLine l, List<TextLine> page, boolean header) {
+    return gap(l, page, header) > 2.2 * l.size();
+  }
+
+  /** The distance to the text; negative if something lies beyond the line. */
+  private static double gap(TextLine l, List<TextLine> page, boolean header) {
     double gap = Double.MAX_VALUE;
     for (TextLine o : page) {
       double away = header ? o.baseline() - l.baseline() : l.baseline() - o.baseline();
       if (away < -2) {
-        return false;
+        return -1;
       }
       if (away > 2) {
         gap = Math.min(gap, away);
       }
     }
-    return gap > 2.2 * l.size();
+    return gap == Double.MAX_VALUE ? -1 : gap;
   }
 
   /** Artifacts and what repeats besides. */

@@ -27,7 +27,7 @@ final class TaggedBlocks {
   private static final int DEEPEST = 100;
 
   /** What the tags say. */
-  record Result(List<Found> found, RunningTexts.Result running) {}
+  record Result(List<Found> found, RunningTexts.Result running, List<FoundNote> notes) {}
 
   private record Leaf(int page, int content) {}
 
@@ -82,7 +82,7 @@ final class TaggedBlocks {
     if (all == 0 || tagged < LEAST_COVERAGE * all) {
       return Optional.empty();
     }
-    return Optional.of(new Result(out, running()));
+    return Optional.of(new Result(out, running(), notes));
   }
 
   private static long ink(List<Glyph> glyphs) {
@@ -146,7 +146,9 @@ final class TaggedBlocks {
       case "H1", "H2", "H3", "H4", "H5", "H6" ->
           paragraph(linesOf(e, page), Found.Kind.HEADING, role.charAt(1) - '0', "");
       case "H", "Title" -> paragraph(linesOf(e, page), Found.Kind.HEADING, 1, "");
-      case "P", "Caption", "BlockQuote", "Note", "TOCI", "Code", "Formula", "BibEntry" -> {
+      case "Note", "FENote" -> note(e, page);
+      case "P", "Caption", "BlockQuote", "TOCI", "Code", "Formula", "BibEntry" -> {
+        notesIn(e, page, 0);
         if (hasBlocks(e)) {
           walk(e, page, depth + 1, listDepth);
         } else {
@@ -171,6 +173,40 @@ final class TaggedBlocks {
       }
     }
   }
+
+  /** A note, which stands where its mark is (ISO 32000-1 §14.8.4.4). */
+  private void note(COSDictionary e, int page) {
+    var label = new ArrayList<TextLine>();
+    var body = new ArrayList<TextLine>();
+    for (COSBase kid : kids(e)) {
+      boolean lbl = kid instanceof COSDictionary d && role(d).equals("Lbl");
+      leaves(kid, page, lbl ? label : body);
+    }
+    List<TextLine> lines = merged(body);
+    if (lines.isEmpty()) {
+      return;
+    }
+    String known = text(label).replaceAll("[^\\p{L}\\p{N}*†‡§]", "");
+    notes.add(
+        known.isEmpty()
+            ? Footnotes.labelled(lines)
+            : new FoundNote(lines.getFirst().page(), known, lines));
+  }
+
+  /** The notes within a paragraph, whose text is no part of it. */
+  private void notesIn(COSDictionary e, int page, int depth) {
+    for (COSBase kid : kids(e)) {
+      if (kid instanceof COSDictionary d && d.containsKey(COSName.S) && depth < DEEPEST) {
+        if (role(d).equals("Note") || role(d).equals("FENote")) {
+          note(d, pageOf(d, page));
+        } else {
+          notesIn(d, pageOf(d, page), depth + 1);
+        }
+      }
+    }
+  }
+
+  private final List<FoundNote> notes = new ArrayList<>();
 
   private static final Set<String> BLOCKS =
       Set.of(
