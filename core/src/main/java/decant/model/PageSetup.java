@@ -67,6 +67,26 @@ public record PageSetup(
     return Math.max(72, height - top - bottom);
   }
 
+  /** This paper with text in other columns. */
+  public PageSetup withColumns(Columns others) {
+    return new PageSetup(
+        width,
+        height,
+        top,
+        right,
+        bottom,
+        left,
+        header,
+        footer,
+        others,
+        numbers,
+        borders,
+        bordersFromEdge,
+        background,
+        alignment,
+        grid);
+  }
+
   /** This paper with other margins above and below the text. */
   public PageSetup withMargins(double newTop, double newBottom) {
     return new PageSetup(

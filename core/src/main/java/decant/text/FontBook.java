@@ -5,6 +5,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.concurrent.ConcurrentHashMap;
@@ -55,27 +56,23 @@ public final class FontBook {
           Map.entry("arial", SANS),
           Map.entry("arialmt", SANS),
           Map.entry("helvetica", SANS),
-          Map.entry("helvetica neue", SANS),
-          Map.entry("nimbus sans", SANS),
-          Map.entry("nimbussanl", SANS),
+          Map.entry("helveticaneue", SANS),
           Map.entry("nimbussans", SANS),
+          Map.entry("nimbussanl", SANS),
           Map.entry("arimo", SANS),
-          Map.entry("times new roman", SERIF),
           Map.entry("timesnewroman", SERIF),
           Map.entry("timesnewromanps", SERIF),
           Map.entry("timesnewromanpsmt", SERIF),
           Map.entry("times", SERIF),
-          Map.entry("times roman", SERIF),
-          Map.entry("nimbus roman", SERIF),
-          Map.entry("nimbus roman no9 l", SERIF),
-          Map.entry("nimbusromno9l", SERIF),
+          Map.entry("timesroman", SERIF),
           Map.entry("nimbusroman", SERIF),
+          Map.entry("nimbusromanno9l", SERIF),
+          Map.entry("nimbusromno9l", SERIF),
           Map.entry("tinos", SERIF),
-          Map.entry("courier new", MONO),
           Map.entry("couriernew", MONO),
           Map.entry("couriernewpsmt", MONO),
           Map.entry("courier", MONO),
-          Map.entry("nimbus mono", MONO),
+          Map.entry("nimbusmono", MONO),
           Map.entry("nimbusmonl", MONO),
           Map.entry("nimbusmonops", MONO),
           Map.entry("cousine", MONO),
@@ -85,10 +82,10 @@ public final class FontBook {
   /** Which shipped family is of the same design, or nearly, but not of the same widths. */
   private static final Map<String, String> SIMILAR =
       Map.ofEntries(
-          Map.entry("calibri light", "Carlito"),
-          Map.entry("cambria math", "Caladea"),
+          Map.entry("calibrilight", "Carlito"),
+          Map.entry("cambriamath", "Caladea"),
           Map.entry("verdana", "DejaVu Sans"),
-          Map.entry("bitstream vera sans", "DejaVu Sans"));
+          Map.entry("bitstreamverasans", "DejaVu Sans"));
 
   private static final Set<String> SERIF_HINTS =
       Set.of(
@@ -165,6 +162,8 @@ public final class FontBook {
     }
     add("DejaVu Sans", false, false, "DejaVuSans.ttf");
     add("DejaVu Sans", true, false, "DejaVuSans-Bold.ttf");
+    add("DejaVu Sans", false, true, "DejaVuSans-Oblique.ttf");
+    add("DejaVu Sans", true, true, "DejaVuSans-BoldOblique.ttf");
     for (String family :
         List.of(
             "Noto Serif Hebrew",
@@ -211,16 +210,18 @@ public final class FontBook {
     if (own.contains(name)) {
       return new Served(asked.family(), face(name, asked.bold(), asked.italic()), Reason.EMBEDDED);
     }
-    if (families.stream().anyMatch(f -> f.equalsIgnoreCase(name))) {
-      return new Served(asked.family(), face(name, asked.bold(), asked.italic()), Reason.SAME);
+    String plain = squashed(name.replaceAll("[-,](bold|italic|oblique|regular|roman|mt).*$", ""));
+    Optional<String> shipped = families.stream().filter(f -> squashed(f).equals(plain)).findFirst();
+    if (shipped.isPresent()) {
+      FontFace face = face(shipped.get().toLowerCase(Locale.ROOT), asked.bold(), asked.italic());
+      return new Served(asked.family(), face, Reason.SAME);
     }
-    String plain = name.replaceAll("[-,](bold|italic|oblique|regular|roman|mt).*$", "").strip();
-    String same = SAME_METRICS.getOrDefault(name, SAME_METRICS.get(plain));
+    String same = SAME_METRICS.getOrDefault(squashed(name), SAME_METRICS.get(plain));
     if (same != null) {
       FontFace face = face(same.toLowerCase(Locale.ROOT), asked.bold(), asked.italic());
       return new Served(asked.family(), face, Reason.SAME_METRICS);
     }
-    String similar = SIMILAR.getOrDefault(name, SIMILAR.get(plain));
+    String similar = SIMILAR.getOrDefault(squashed(name), SIMILAR.get(plain));
     if (similar != null) {
       FontFace face = face(similar.toLowerCase(Locale.ROOT), asked.bold(), asked.italic());
       return new Served(asked.family(), face, Reason.FALLBACK);
@@ -233,6 +234,11 @@ public final class FontBook {
                 : SANS;
     FontFace face = face(kind.toLowerCase(Locale.ROOT), asked.bold(), asked.italic());
     return new Served(asked.family(), face, Reason.FALLBACK);
+  }
+
+  /** A name as files spell it in many ways: "DejaVu Sans", "DejaVu-Sans", "DejaVuSans". */
+  private static String squashed(String name) {
+    return name.toLowerCase(Locale.ROOT).replaceAll("[^\\p{L}\\p{N}]", "");
   }
 
   private FontFace face(String family, boolean bold, boolean italic) {

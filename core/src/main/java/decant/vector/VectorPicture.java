@@ -5,21 +5,31 @@ import com.github.weisj.jsvg.parser.LoaderContext;
 import com.github.weisj.jsvg.parser.SVGLoader;
 import com.github.weisj.jsvg.view.ViewBox;
 import decant.model.Media;
+import java.awt.Color;
 import java.awt.Graphics2D;
 import java.awt.RenderingHints;
 import java.awt.geom.Rectangle2D;
 import java.io.ByteArrayInputStream;
+import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.InputStream;
+import java.io.UncheckedIOException;
 import java.util.Map;
 import java.util.Optional;
 import java.util.zip.GZIPInputStream;
+import javax.imageio.ImageIO;
+import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.pdmodel.common.PDRectangle;
+import org.apache.pdfbox.rendering.ImageType;
+import org.apache.pdfbox.rendering.PDFRenderer;
 import org.apache.poi.hemf.usermodel.HemfPicture;
 import org.apache.poi.hwmf.usermodel.HwmfPicture;
 import org.apache.poi.sl.draw.Drawable;
 
 /** A picture that is drawn rather than scaled. */
 public final class VectorPicture {
+  private static final float MOST_PIXELS = 4000;
   private static final int MOST_BYTES = 40 << 20;
 
   /** Which shipped fonts serve those that drawings name. */
@@ -46,7 +56,13 @@ public final class VectorPicture {
   /** Whether pictures of a type are drawings. */
   public static boolean isVector(String type) {
     return switch (type) {
-      case "image/x-emf", "image/emf", "image/x-wmf", "image/wmf", "image/svg+xml" -> true;
+      case "image/x-emf",
+          "image/emf",
+          "image/x-wmf",
+          "image/wmf",
+          "image/svg+xml",
+          "application/pdf" ->
+          true;
       default -> false;
     };
   }
@@ -66,6 +82,7 @@ public final class VectorPicture {
           yield Optional.of(new VectorPicture(wmf::draw));
         }
         case "image/svg+xml" -> svg(bytes);
+        case "application/pdf" -> page(bytes);
         default -> Optional.empty();
       };
     } catch (IOException | RuntimeException | StackOverflowError e) {
@@ -88,6 +105,39 @@ public final class VectorPicture {
                         (float) b.getY(),
                         (float) b.getWidth(),
                         (float) b.getHeight()))));
+  }
+
+  /** The first page of a PDF. */
+  private static Optional<VectorPicture> page(byte[] bytes) throws IOException {
+    PDDocument pdf = Loader.loadPDF(bytes);
+    PDRectangle crop = pdf.getPage(0).getCropBox();
+    return Optional.of(
+        new VectorPicture((g, b) -> {
+          g.translate(b.getX(), b.getY());
+          g.scale(b.getWidth() / crop.getWidth(), b.getHeight() / crop.getHeight());
+          g.setBackground(new Color(255, 255, 255, 0));
+          try {
+            new PDFRenderer(pdf).renderPageToGraphics(0, g);
+          } catch (IOException e) {
+            throw new UncheckedIOException(e);
+          }
+        }));
+  }
+
+  /**
+   * A page of a PDF in pixels, 300 to the inch, as a PNG: for formats that have no room for it.
+   * Empty if it is damaged.
+   */
+  public static Optional<Media> pixels(Media pdfPage) {
+    try (PDDocument pdf = Loader.loadPDF(pdfPage.bytes())) {
+      PDRectangle crop = pdf.getPage(0).getCropBox();
+      float dots = Math.min(300, 72 * MOST_PIXELS / Math.max(crop.getWidth(), crop.getHeight()));
+      var out = new ByteArrayOutputStream();
+      ImageIO.write(new PDFRenderer(pdf).renderImageWithDPI(0, dots, ImageType.ARGB), "png", out);
+      return Optional.of(Media.of("image/png", out.toByteArray()));
+    } catch (IOException | RuntimeException e) {
+      return Optional.empty();
+    }
   }
 
   private static byte[] unpacked(byte[] bytes) throws IOException {

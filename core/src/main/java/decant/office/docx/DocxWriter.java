@@ -23,6 +23,7 @@ import decant.model.TextTraits;
 import decant.model.Typesetting;
 import decant.office.xml.Namespaces;
 import decant.office.xml.XmlParts;
+import decant.vector.VectorPicture;
 import java.io.IOException;
 import java.io.OutputStream;
 import java.nio.charset.StandardCharsets;
@@ -430,7 +431,11 @@ public final class DocxWriter {
     run(o, f.look(), () -> o.raw("<w:fldChar w:fldCharType=\"end\"/>"));
   }
 
-  private String mediaPart(Media m) {
+  private String mediaPart(Media original) {
+    Media m =
+        original.type().equals("application/pdf")
+            ? VectorPicture.pixels(original).orElse(original)
+            : original;
     String extension =
         switch (m.type()) {
           case "image/png" -> "png";

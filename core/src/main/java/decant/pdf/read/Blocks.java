@@ -143,8 +143,11 @@ final class Blocks {
     if (marker.isEmpty()) {
       return false;
     }
-    if (Markers.isBullet(marker.get()) && !marker.get().matches("[–—\\-*]")) {
+    if (Markers.isBullet(marker.get()) && !marker.get().matches("[–—\\-*·]")) {
       return true;
+    }
+    if (centred(open.getLast(), region) && centred(l, region)) {
+      return false; // a sign that parts the words of a centred line
     }
     // A line of prose may begin with "a." or a dash by chance: an item begins on the left of what
     // it follows,

@@ -37,6 +37,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 
+import org.jspecify.annotations.Nullable;
+
 /**
  * Blocks into the document: looks against a body style, heading styles, lists, sections, running
  * texts.
@@ -198,7 +200,7 @@ final class DocumentMaker {
       while (to < pages.size() && sameSheet(pages.get(from), pages.get(to))) {
         to++;
       }
-      out.add(section(from, to, out.isEmpty()));
+      out.addAll(sections(from, to));
       from = to;
     }
     return out;
@@ -208,24 +210,31 @@ final class DocumentMaker {
     return Math.abs(a.width() - b.width()) < 2 && Math.abs(a.height() - b.height()) < 2;
   }
 
-  private Section section(int from, int to, boolean first) {
+  /** Sections for like pages: one, or one for each stretch with its own columns. */
+  private List<Section> sections(int from, int to) {
     List<Found> here = found.stream().filter(f -> f.page() >= from && f.page() < to).toList();
-    PageSetup setup = setup(from, to, here);
-    var blocks = new ArrayList<Block>();
+    PageSetup paper = setup(from, to, here);
+    var out = new ArrayList<Section>();
     Found before = null;
-    for (Found f : here) {
-      blocks.add(block(f, setup, before));
-      before = f;
+    for (TextColumns.Stretch stretch : TextColumns.of(here, to - from)) {
+      PageSetup setup = paper.withColumns(stretch.columns());
+      var blocks = new ArrayList<Block>();
+      for (Found f : stretch.blocks()) {
+        blocks.add(block(f, setup, before));
+        before = f;
+      }
+      if (blocks.stream().noneMatch(b -> b instanceof Paragraph)) {
+        blocks.add(Paragraph.of(Look.PLAIN, ""));
+      }
+      out.add(
+          new Section(
+              NodeId.fresh(),
+              setup,
+              out.isEmpty() ? Section.Start.NEW_PAGE : Section.Start.CONTINUOUS,
+              new RunningStories(running, bodyText).of(from, to, setup),
+              blocks));
     }
-    if (blocks.stream().noneMatch(b -> b instanceof Paragraph)) {
-      blocks.add(Paragraph.of(Look.PLAIN, ""));
-    }
-    return new Section(
-        NodeId.fresh(),
-        setup,
-        Section.Start.NEW_PAGE,
-        new RunningStories(running, bodyText).of(from, to, setup),
-        blocks);
+    return out;
   }
 
   private PageSetup setup(int from, int to, List<Found> here) {
@@ -273,7 +282,7 @@ final class DocumentMaker {
     return Math.min(Math.max(found, 12), whole / 3);
   }
 
-  private Block block(Found f, PageSetup setup, Found before) {
+  private Block block(Found f, PageSetup setup, @Nullable Found before) {
     Block b =
         switch (f) {
           case Found.Text t -> paragraph(t, setup, before);
@@ -284,7 +293,7 @@ final class DocumentMaker {
     return b;
   }
 
-  private Paragraph paragraph(Found.Text t, PageSetup setup, Found before) {
+  private Paragraph paragraph(Found.Text t, PageSetup setup, @Nullable Found before) {
     boolean heading = t.kind() == Found.Kind.HEADING;
     Look base = bodyText;
     Look look = Look.PLAIN;
@@ -294,27 +303,39 @@ final class DocumentMaker {
               t.level(), l -> commonLook(Found.Kind.HEADING, l).orElse(bodyText));
       look = look.with(ParagraphTraits.STYLE, headingStyle(t.level()));
     }
-    boolean onSamePage = before != null && before.page() == t.page();
-    double space =
-        onSamePage
-            ? Math.min(60, t.spaceBefore())
-            : heading && before != null ? Math.max(10, t.spaceBefore()) : t.spaceBefore();
-    if (onSamePage && !(before instanceof Found.Text)) {
-      space = Math.max(space, 8);
-    }
+    double space = spaceBefore(t, before);
     if (space > 0.8) {
       look = look.with(ParagraphTraits.SPACE_BEFORE, Math.round(space * 2) / 2.0);
     }
-    look = alignment(t, look, setup);
-    if (t.kind() == Found.Kind.ITEM) {
-      look = item(t, look, setup);
-    }
     List<Glyph> glyphs = joiner.join(t.lines());
-    if (rightToLeft(glyphs)) {
+    boolean rightToLeft = rightToLeft(glyphs);
+    Edges edges = Edges.of(t, setup, rightToLeft);
+    look = alignment(t, look, edges);
+    if (t.kind() == Found.Kind.ITEM) {
+      look = item(t, look, edges);
+    }
+    if (rightToLeft) {
       look = look.with(ParagraphTraits.DIRECTION, ParagraphTraits.Direction.RIGHT_TO_LEFT);
     }
     List<Inline> inlines = LookMaker.inlines(glyphs, base, t.size());
     return new Paragraph(NodeId.fresh(), look, Look.PLAIN, marked(inlines, t.lines()));
+  }
+
+  /** The gap to the block before, where that stands above it; what suits its kind elsewhere. */
+  private static double spaceBefore(Found.Text t, @Nullable Found before) {
+    boolean heading = t.kind() == Found.Kind.HEADING;
+    boolean below =
+        before != null
+            && before.page() == t.page()
+            && before.box().y() < t.box().y()
+            && before.box().x() < t.right()
+            && before.box().right() > t.left();
+    if (!below) {
+      return heading && before != null ? Math.max(10, t.spaceBefore()) : t.spaceBefore();
+    }
+    return before instanceof Found.Text
+        ? Math.min(60, t.spaceBefore())
+        : Math.clamp(t.box().y() - before.box().bottom() - t.size() * 0.3, 4, 60);
   }
 
   /** A note as a story that begins with its label. */
@@ -374,53 +395,71 @@ final class DocumentMaker {
     return false;
   }
 
-  private Look alignment(Found.Text t, Look before, PageSetup setup) {
+  private static Look alignment(Found.Text t, Look before, Edges edges) {
     Look look = before;
     List<TextLine> lines = t.lines();
     double size = t.size();
     TextLine first = lines.getFirst();
-    double middle = (t.left() + t.right()) / 2;
     boolean centred =
         lines.stream()
             .allMatch(l ->
-                Math.abs(l.box().x() + l.box().width() / 2 - middle) < Math.max(2, size * 0.3)
-                    && l.box().x() > t.left() + size);
+                Math.abs(edges.start(l) - edges.end(l)) / 2 < Math.max(2, size * 0.3)
+                    && edges.start(l) > size);
     if (centred && t.kind() != Found.Kind.ITEM) {
       return look.with(ParagraphTraits.ALIGNMENT, Alignment.CENTRE);
     }
-    boolean flushRight =
-        first.box().x() > t.left() + (t.right() - t.left()) * 0.4
-            && lines.stream().allMatch(l -> Math.abs(l.box().right() - t.right()) < 3);
-    if (flushRight && t.kind() != Found.Kind.ITEM) {
+    boolean flushEnd =
+        edges.start(first) > (t.right() - t.left()) * 0.4
+            && lines.stream().allMatch(l -> Math.abs(edges.end(l)) < 3);
+    if (flushEnd && t.kind() != Found.Kind.ITEM) {
       return look.with(ParagraphTraits.ALIGNMENT, Alignment.END);
     }
     long full =
-        lines.stream()
-            .limit(lines.size() - 1L)
-            .filter(l -> Math.abs(l.box().right() - t.right()) < 1.2)
-            .count();
+        lines.stream().limit(lines.size() - 1L).filter(l -> Math.abs(edges.end(l)) < 1.2).count();
     if (lines.size() > 2 && full == lines.size() - 1L) {
       look = look.with(ParagraphTraits.ALIGNMENT, Alignment.JUSTIFIED);
     }
     if (t.kind() == Found.Kind.PARAGRAPH) {
-      double left = lines.size() > 1 ? lines.get(1).box().x() : first.box().x();
-      boolean column = t.left() > setup.left() + 60; // a right-hand column has no indent
-      double indent = left - (column ? t.left() : Math.min(t.left(), setup.left() + 4));
-      if (indent > 3 && indent < 250) {
+      double rest = edges.indent(lines.get(lines.size() > 1 ? 1 : 0));
+      double indent = rest > 3 && rest < 250 ? rest : 0;
+      if (indent > 0) {
         look = look.with(ParagraphTraits.INDENT_START, Math.round(indent * 2) / 2.0);
       }
-      double firstLine = first.box().x() - left;
-      if (Math.abs(firstLine) > 3 && lines.size() > 1) {
+      // A line may hang out of its paragraph, not out of the page.
+      double firstLine = Math.max(edges.indent(first) - rest, -indent);
+      if (Math.abs(firstLine) > 3 && lines.size() > 1 && firstLine < 250) {
         look = look.with(ParagraphTraits.FIRST_LINE, Math.round(firstLine * 2) / 2.0);
       }
     }
     return look;
   }
 
-  private Look item(Found.Text t, Look look, PageSetup setup) {
+  /** The distances of a block's lines from the edges of the text area it stands in. */
+  private record Edges(double left, double right, double beyond, boolean rightToLeft) {
+    static Edges of(Found.Text t, PageSetup setup, boolean rightToLeft) {
+      double right = setup.width() - setup.right();
+      double margin =
+          rightToLeft ? right - 4 - t.right() : t.left() - Math.min(t.left(), setup.left() + 4);
+      boolean column = margin > 56; // what stands in a far column has no indent
+      return new Edges(t.left(), t.right(), column ? 0 : Math.max(0, margin), rightToLeft);
+    }
+
+    double start(TextLine l) {
+      return rightToLeft ? right - l.box().right() : l.box().x() - left;
+    }
+
+    double end(TextLine l) {
+      return rightToLeft ? l.box().x() - left : right - l.box().right();
+    }
+
+    double indent(TextLine l) {
+      return start(l) + beyond;
+    }
+  }
+
+  private Look item(Found.Text t, Look look, Edges edges) {
     int depth = Math.max(0, t.level() - 1);
-    double indent =
-        Math.max(12, t.lines().getFirst().box().x() - Math.min(t.left(), setup.left() + 4));
+    double indent = Math.max(12, edges.indent(t.lines().getFirst()));
     String list = lists.idFor(t);
     return look.with(ParagraphTraits.LIST, new ListMembership(list, depth))
         .with(ParagraphTraits.INDENT_START, Math.round(Math.min(indent, 200) * 2) / 2.0)
@@ -463,7 +502,8 @@ final class DocumentMaker {
   private Paragraph figure(Found.Figure f, PageSetup setup) {
     Media m = f.placed().media();
     media.put(m.id(), m);
-    double scale = Math.min(1, setup.textWidth() / f.box().width());
+    double room = setup.columns().width(0, setup.textWidth());
+    double scale = Math.min(1, room / f.box().width());
     scale = Math.min(scale, setup.textHeight() * 0.95 / f.box().height());
     var picture =
         new Inline.Picture(

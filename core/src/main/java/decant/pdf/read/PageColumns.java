@@ -194,7 +194,7 @@ final class PageColumns {
     var allRight = new ArrayList<TextLine>();
     for (int k = 0; k <= lines.size(); k++) {
       TextLine l = k < lines.size() ? lines.get(k) : null;
-      boolean across = l != null && crosses(l, x, size);
+      boolean across = l != null && (crosses(l, x, size) || k > 0 && goesOn(lines.get(k - 1), l, x, size));
       if (l == null || across) {
         if (!left.isEmpty() && !right.isEmpty()) {
           if (areBeside(left, right)) {
@@ -234,6 +234,16 @@ final class PageColumns {
   private static boolean crosses(TextLine l, double x, double size) {
     Box b = l.box();
     return b.x() < x - SAME_EDGE && b.right() > x - LEAST_GUTTER * Math.min(size, l.size());
+  }
+
+  /** The last line of a title that reaches across. */
+  private static boolean goesOn(TextLine before, TextLine l, double x, double size) {
+    double pitch = l.baseline() - before.baseline();
+    return crosses(before, x, size)
+        && l.size() > 1.15 * size
+        && Math.abs(l.size() - before.size()) < 0.3
+        && pitch > 0
+        && pitch < 1.6 * l.size();
   }
 
   /** Whether two sides stand beside rather than below one another. */

@@ -39,6 +39,7 @@ import org.apache.pdfbox.util.Vector;
 final class PageScan extends PDFGraphicsStreamEngine {
   private static final int MOST_GLYPHS = 400_000;
   private static final int MOST_PICTURES = 2_000;
+  private static final int MOST_SHAPES = 20_000;
   private static final double THICKEST_RULE = 3;
 
   /** A link area of the page. */
@@ -57,7 +58,7 @@ final class PageScan extends PDFGraphicsStreamEngine {
   private final Map<COSBase, Media> media;
   private final Deque<Mark> marks = new ArrayDeque<>();
   private final GeneralPath path = new GeneralPath();
-  private int drawings;
+  private final List<Painted> shapes = new ArrayList<>();
 
   /** Marked content that is open. */
   private record Mark(int content, boolean artifact, Optional<String> actualText, int[] shown) {}
@@ -96,7 +97,7 @@ final class PageScan extends PDFGraphicsStreamEngine {
     // Invisible text is the text of a scanned picture; where there is visible text it is something
     // hidden.
     List<Glyph> glyphs = visible.stream().anyMatch(g -> !g.isSpace()) ? visible : invisible;
-    return new ScannedPage(number, width, height, underlined(glyphs), rules, pictures, drawings);
+    return new ScannedPage(number, width, height, underlined(glyphs), rules, pictures, shapes);
   }
 
   private List<Glyph> underlined(List<Glyph> glyphs) {
@@ -271,7 +272,7 @@ final class PageScan extends PDFGraphicsStreamEngine {
     Optional<Media> m = mediaOf(image);
     if (m.isPresent()) {
       var box = new Box(area.getX(), area.getY(), area.getWidth(), area.getHeight());
-      pictures.add(new Placed(m.get(), box, mark == null ? -1 : mark.content()));
+      pictures.add(new Placed(m.get(), box, mark == null ? -1 : mark.content(), ""));
     }
   }
 
@@ -296,7 +297,7 @@ final class PageScan extends PDFGraphicsStreamEngine {
       media.put(key, made.get());
       return made;
     } catch (IOException | RuntimeException e) {
-      return Optional.empty(); // counted as a drawing left out
+      return Optional.empty(); // its place stays blank
     }
   }
 
@@ -371,31 +372,55 @@ final class PageScan extends PDFGraphicsStreamEngine {
 
   @Override
   public void strokePath() {
-    note(true);
+    note(true, false);
   }
 
   @Override
   public void fillPath(int windingRule) {
-    note(false);
+    note(false, true);
   }
 
   @Override
   public void fillAndStrokePath(int windingRule) {
-    note(true);
+    note(true, true);
   }
 
   @Override
   public void shadingFill(COSName shadingName) {
-    drawings++;
+    add(
+        toShown.createTransformedShape(getGraphicsState().getCurrentClippingPath()).getBounds2D(),
+        true,
+        true);
   }
 
-  private void note(boolean stroked) {
-    if (rules.size() < 20_000) {
+  private void note(boolean stroked, boolean filled) {
+    if (rules.size() < MOST_SHAPES) {
       PathRules.collect(path, toShown, stroked, THICKEST_RULE, rules);
-      if (PathRules.isDrawing(path)) {
-        drawings++;
-      }
+    }
+    if (path.getCurrentPoint() != null) {
+      add(
+          toShown.createTransformedShape(path.getBounds2D()).getBounds2D(),
+          PathRules.isFree(path),
+          filled);
     }
     path.reset();
+  }
+
+  private void add(Rectangle2D box, boolean free, boolean filled) {
+    Mark mark = marks.peek();
+    boolean unseen = filled && getGraphicsState().getNonStrokeAlphaConstant() == 0;
+    Rectangle2D seen = box.createIntersection(new Rectangle2D.Double(0, 0, width, height));
+    if (shapes.size() < MOST_SHAPES
+        && !unseen
+        && seen.getWidth() >= 0
+        && seen.getHeight() >= 0
+        && (mark == null || !mark.artifact())) {
+      shapes.add(
+          new Painted(
+              new Box(seen.getX(), seen.getY(), seen.getWidth(), seen.getHeight()),
+              free,
+              filled,
+              mark == null ? -1 : mark.content()));
+    }
   }
 }

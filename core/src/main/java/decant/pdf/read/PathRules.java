@@ -11,25 +11,34 @@ final class PathRules {
 
   private PathRules() {}
 
-  /** Whether a path is more than lines and upright rectangles. */
-  static boolean isDrawing(Shape path) {
+  /** Whether most of a path's length is curved or slanting. */
+  static boolean isFree(Shape path) {
     double[] c = new double[6];
+    double startX = 0;
+    double startY = 0;
     double x = 0;
     double y = 0;
+    double free = 0;
+    double all = 0;
     for (PathIterator it = path.getPathIterator(null); !it.isDone(); it.next()) {
       int kind = it.currentSegment(c);
-      if (kind == PathIterator.SEG_CUBICTO || kind == PathIterator.SEG_QUADTO) {
-        return true;
+      if (kind == PathIterator.SEG_MOVETO) {
+        startX = x = c[0];
+        startY = y = c[1];
+        continue;
       }
-      if (kind == PathIterator.SEG_LINETO
-          && Math.abs(c[0] - x) > STRAIGHT
-          && Math.abs(c[1] - y) > STRAIGHT) {
-        return true;
+      boolean curved = kind == PathIterator.SEG_CUBICTO;
+      double nx = kind == PathIterator.SEG_CLOSE ? startX : curved ? c[4] : c[0];
+      double ny = kind == PathIterator.SEG_CLOSE ? startY : curved ? c[5] : c[1];
+      double length = Math.hypot(nx - x, ny - y);
+      all += length;
+      if (curved || Math.abs(nx - x) > STRAIGHT && Math.abs(ny - y) > STRAIGHT) {
+        free += length;
       }
-      x = c[0];
-      y = c[1];
+      x = nx;
+      y = ny;
     }
-    return false;
+    return free > all * 0.4;
   }
 
   /**

@@ -96,7 +96,7 @@ public final class PdfReader {
   }
 
   private TakenIn run() throws ReadProblem, IOException {
-    List<ScannedPage> pages = scan();
+    List<ScannedPage> pages = Drawings.asPictures(scan(), new DrawingCutter(pdf)::cut);
     List<List<TextLine>> lines = pages.stream().map(Lines::of).toList();
     var joiner = new Joiner(lines);
     Optional<TaggedBlocks.Result> tagged = TaggedBlocks.of(pdf, pages);
@@ -141,7 +141,7 @@ public final class PdfReader {
       } catch (IOException | RuntimeException | StackOverflowError e) {
         double w = page.getCropBox().getWidth();
         double h = page.getCropBox().getHeight();
-        out.add(new ScannedPage(k, w, h, List.of(), List.of(), List.of(), 0));
+        out.add(new ScannedPage(k, w, h, List.of(), List.of(), List.of(), List.of()));
         findings.add(
             Finding.general(
                     Kind.CHARACTERS_UNKNOWN,
@@ -179,7 +179,7 @@ public final class PdfReader {
       }
       insert(here, ruled.tables());
       for (Placed picture : pages.get(p).pictures()) {
-        insert(here, List.of(new Found.Figure(p, picture, "")));
+        insert(here, List.of(new Found.Figure(p, picture, picture.alt())));
       }
       found.addAll(here);
     }
@@ -209,15 +209,18 @@ public final class PdfReader {
     List<? extends Found> sorted =
         what.stream().sorted(Comparator.comparingDouble(f -> f.box().y())).toList();
     for (Found f : sorted) {
-      int at = 0;
+      int after = -1;
+      int before = -1;
       for (int k = 0; k < into.size(); k++) {
         Box b = into.get(k).box();
-        boolean beside = b.x() < f.box().right() && b.right() > f.box().x();
-        if (beside && b.y() + b.height() / 2 < f.box().y() + f.box().height() / 2) {
-          at = k + 1;
+        boolean inColumn = b.x() < f.box().right() && b.right() > f.box().x();
+        if (inColumn && b.y() + b.height() / 2 < f.box().y() + f.box().height() / 2) {
+          after = k;
+        } else if (inColumn && before < 0) {
+          before = k;
         }
       }
-      into.add(at, f);
+      into.add(after >= 0 ? after + 1 : Math.max(before, 0), f);
     }
   }
 
@@ -301,7 +304,7 @@ public final class PdfReader {
                         + " cannot be told: the font does not say which they are.")
                 .from(p.number(), whole));
       }
-      if (p.drawings() > 2) {
+      if (Drawings.left(p)) {
         findings.add(
             Finding.general(
                     Kind.DRAWING_LEFT_OUT,

@@ -3,5 +3,9 @@ package decant.pdf.read;
 import decant.model.Box;
 import decant.model.Media;
 
-/** A picture on a page. */
-record Placed(Media media, Box box, int content) {}
+/**
+ * A picture on a page.
+ *
+ * @param alt what stands in words on it, or for it; empty if nothing does
+ */
+record Placed(Media media, Box box, int content, String alt) {}

@@ -5,7 +5,8 @@ import java.util.List;
 /**
  * What stands on a page.
  *
- * @param drawings how many drawn shapes there are besides ruled lines and plain rectangles
+ * @param rules the ruled lines among its shapes
+ * @param shapes what is drawn, ruled lines too
  */
 record ScannedPage(
     int number,
@@ -14,4 +15,4 @@ record ScannedPage(
     List<Glyph> glyphs,
     List<Rule> rules,
     List<Placed> pictures,
-    int drawings) {}
+    List<Painted> shapes) {}

@@ -96,7 +96,8 @@ final class TaggedBlocks {
     for (ScannedPage p : pages) {
       List<Glyph> artifacts = p.glyphs().stream().filter(Glyph::artifact).toList();
       var page =
-          new ScannedPage(p.number(), p.width(), p.height(), artifacts, List.of(), List.of(), 0);
+          new ScannedPage(
+              p.number(), p.width(), p.height(), artifacts, List.of(), List.of(), List.of());
       for (TextLine l : Lines.of(page)) {
         boolean header = l.box().y() < p.height() / 2;
         String key = header + l.text().replaceAll("\\d+", "#").strip();
@@ -363,7 +364,7 @@ final class TaggedBlocks {
     for (Leaf l : leaves) {
       used.add(l);
       for (Placed p : pictures.getOrDefault(l, List.of())) {
-        out.add(new Found.Figure(l.page(), p, alt));
+        out.add(new Found.Figure(l.page(), p, alt.isBlank() ? p.alt() : alt));
         any = true;
       }
     }
@@ -421,7 +422,8 @@ final class TaggedBlocks {
     byPage.forEach((p, list) -> {
       ScannedPage s = pages.get(p);
       into.addAll(
-          Lines.of(new ScannedPage(p, s.width(), s.height(), list, List.of(), List.of(), 0)));
+          Lines.of(
+              new ScannedPage(p, s.width(), s.height(), list, List.of(), List.of(), List.of())));
     });
   }
 

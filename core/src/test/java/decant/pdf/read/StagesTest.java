@@ -81,7 +81,7 @@ class StagesTest {
                 word[0].substring(k, k + 1), Double.parseDouble(word[1]) + 5 * k, 100, 10, PLAIN));
       }
     }
-    var page = new ScannedPage(0, 200, 200, glyphs, List.of(), List.of(), 0);
+    var page = new ScannedPage(0, 200, 200, glyphs, List.of(), List.of(), List.of());
     assertThat(Lines.of(page)).extracting(TextLine::text).containsExactly("ab cd", "ef");
   }
 
@@ -93,7 +93,7 @@ class StagesTest {
       glyphs.add(glyph(c, 10 + 5 * k, 100, 10, PLAIN));
       glyphs.add(glyph(c, 10.3 + 5 * k, 100, 10, PLAIN));
     }
-    var page = new ScannedPage(0, 200, 200, glyphs, List.of(), List.of(), 0);
+    var page = new ScannedPage(0, 200, 200, glyphs, List.of(), List.of(), List.of());
     assertThat(Lines.of(page)).extracting(TextLine::text).containsExactly("abc");
   }
 
@@ -186,7 +186,7 @@ class StagesTest {
     var lines = new ArrayList<List<TextLine>>();
     int[] cells = {53, 12, 90, 7};
     for (int p = 0; p < 4; p++) {
-      pages.add(new ScannedPage(p, 595, 842, List.of(), List.of(), List.of(), 0));
+      pages.add(new ScannedPage(p, 595, 842, List.of(), List.of(), List.of(), List.of()));
       lines.add(
           List.of(
               line(p, 72, 300, 10, PLAIN, "body of page"),

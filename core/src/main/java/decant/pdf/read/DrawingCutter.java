@@ -1,0 +1,140 @@
+package decant.pdf.read;
+
+import de.rototor.pdfbox.graphics2d.PdfBoxGraphics2D;
+import decant.model.Box;
+import decant.model.Media;
+import java.awt.Color;
+import java.awt.geom.AffineTransform;
+import java.awt.geom.NoninvertibleTransformException;
+import java.awt.geom.Rectangle2D;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.util.Optional;
+import org.apache.pdfbox.cos.COSName;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.pdmodel.PDPage;
+import org.apache.pdfbox.pdmodel.PDPageContentStream;
+import org.apache.pdfbox.pdmodel.common.PDRectangle;
+import org.apache.pdfbox.pdmodel.font.PDFont;
+import org.apache.pdfbox.pdmodel.graphics.image.PDImage;
+import org.apache.pdfbox.rendering.PDFRenderer;
+import org.apache.pdfbox.rendering.PageDrawer;
+import org.apache.pdfbox.rendering.PageDrawerParameters;
+import org.apache.pdfbox.util.Matrix;
+import org.apache.pdfbox.util.Vector;
+
+/**
+ * Cuts a drawing out of a page, as a page of its own. Only what touches its place is copied, so
+ * that nothing of the page's text travels along unseen; its letters become outlines.
+ */
+final class DrawingCutter {
+  private final PDDocument pdf;
+
+  DrawingCutter(PDDocument pdf) {
+    this.pdf = pdf;
+  }
+
+  /** The drawing at a place, in points from the top left of the page as shown; empty if damaged. */
+  Optional<Media> cut(int number, Box place) {
+    PDPage page = pdf.getPage(number);
+    try (var out = new PDDocument()) {
+      float w = (float) place.width();
+      float h = (float) place.height();
+      Rectangle2D kept =
+          PageScan.shown(page.getCropBox(), page.getRotation())
+              .createInverse()
+              .createTransformedShape(
+                  new Rectangle2D.Double(place.x(), place.y(), place.width(), place.height()))
+              .getBounds2D();
+      var g = new PdfBoxGraphics2D(out, w, h);
+      g.setBackground(new Color(255, 255, 255, 0));
+      g.clip(new Rectangle2D.Double(0, 0, w, h));
+      g.translate(-place.x(), -place.y());
+      new PDFRenderer(pdf) {
+        @Override
+        protected PageDrawer createPageDrawer(PageDrawerParameters parameters) throws IOException {
+          return new PartDrawer(parameters, kept);
+        }
+      }.renderPageToGraphics(number, g);
+      g.dispose();
+      var own = new PDPage(new PDRectangle(w, h));
+      out.addPage(own);
+      try (var content = new PDPageContentStream(out, own)) {
+        content.drawForm(g.getXFormObject());
+      }
+      var bytes = new ByteArrayOutputStream();
+      out.save(bytes);
+      return Optional.of(Media.of("application/pdf", bytes.toByteArray()));
+    } catch (IOException | RuntimeException | NoninvertibleTransformException e) {
+      return Optional.empty(); // said to be left out
+    }
+  }
+
+  /** Draws what touches an area of the page, in the page's own space. */
+  private static final class PartDrawer extends PageDrawer {
+    private final Rectangle2D kept;
+
+    PartDrawer(PageDrawerParameters parameters, Rectangle2D kept) throws IOException {
+      super(parameters);
+      this.kept = kept;
+    }
+
+    private boolean away(Rectangle2D area) {
+      return area.getMaxX() < kept.getMinX()
+          || area.getMinX() > kept.getMaxX()
+          || area.getMaxY() < kept.getMinY()
+          || area.getMinY() > kept.getMaxY();
+    }
+
+    @Override
+    protected void showGlyph(Matrix m, PDFont font, int code, Vector displacement)
+        throws IOException {
+      if (kept.contains(m.getTranslateX(), m.getTranslateY())) {
+        super.showGlyph(m, font, code, displacement);
+      }
+    }
+
+    @Override
+    public void strokePath() throws IOException {
+      if (away(getLinePath().getBounds2D())) {
+        getLinePath().reset();
+      } else {
+        super.strokePath();
+      }
+    }
+
+    @Override
+    public void fillPath(int windingRule) throws IOException {
+      if (away(getLinePath().getBounds2D())) {
+        getLinePath().reset();
+      } else {
+        super.fillPath(windingRule);
+      }
+    }
+
+    @Override
+    public void fillAndStrokePath(int windingRule) throws IOException {
+      if (away(getLinePath().getBounds2D())) {
+        getLinePath().reset();
+      } else {
+        super.fillAndStrokePath(windingRule);
+      }
+    }
+
+    @Override
+    public void drawImage(PDImage image) throws IOException {
+      AffineTransform t =
+          getGraphicsState().getCurrentTransformationMatrix().createAffineTransform();
+      if (!away(t.createTransformedShape(new Rectangle2D.Double(0, 0, 1, 1)).getBounds2D())) {
+        super.drawImage(image);
+      }
+    }
+
+    @Override
+    public void shadingFill(COSName shading) throws IOException {
+      if (!away(getGraphicsState().getCurrentClippingPath().getBounds2D())) {
+        super.shadingFill(shading);
+      }
+    }
+  }
+}

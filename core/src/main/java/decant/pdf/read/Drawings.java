@@ -1,0 +1,263 @@
+package decant.pdf.read;
+
+import decant.model.Box;
+import decant.model.Media;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
+
+/**
+ * Finds charts, diagrams and other drawings among the shapes of a page, and makes pictures of them
+ * with the labels that stand in them. Frames, shades, rules and bullets are no drawings.
+ */
+final class Drawings {
+  /** Shapes nearer than this belong to one drawing, in points. */
+  private static final double NEAR = 4;
+
+  private static final double SMALLEST = 24;
+
+  /** A drawing with more than this share of its area under letters is text with decoration. */
+  private static final double MOST_TEXT = 0.25;
+
+  /** Cuts the picture at a place out of a page. */
+  interface Cutter {
+    Optional<Media> cut(int page, Box place);
+  }
+
+  private Drawings() {}
+
+  /** The pages with each drawing as one of their pictures. */
+  static List<ScannedPage> asPictures(List<ScannedPage> pages, Cutter cutter) {
+    List<List<Drawing>> found = pages.stream().map(Drawings::of).toList();
+    Map<String, Long> places =
+        found.stream()
+            .flatMap(d -> d.stream().map(Drawings::place).distinct())
+            .collect(Collectors.groupingBy(p -> p, Collectors.counting()));
+    var out = new ArrayList<ScannedPage>();
+    for (int k = 0; k < pages.size(); k++) {
+      ScannedPage p = pages.get(k);
+      for (Drawing d : found.get(k)) {
+        long times = places.get(place(d));
+        boolean running = times > 2 && times * 2 > pages.size();
+        if (!running) {
+          p = with(p, d, cutter);
+        }
+      }
+      out.add(p);
+    }
+    return out;
+  }
+
+  private static String place(Drawing d) {
+    return Math.round(d.box().x() / 2)
+        + " "
+        + Math.round(d.box().y() / 2)
+        + " "
+        + Math.round(d.box().width() / 2);
+  }
+
+  private static ScannedPage with(ScannedPage p, Drawing d, Cutter cutter) {
+    // Half a line's thickness stands outside the outline.
+    Box place =
+        new Box(d.box().x() - 1, d.box().y() - 1, d.box().width() + 2, d.box().height() + 2);
+    Optional<Media> media = cutter.cut(p.number(), place);
+    if (media.isEmpty()) {
+      return p;
+    }
+    var pictures = new ArrayList<>(p.pictures());
+    pictures.removeIf(x -> inside(x.box(), place));
+    String alt =
+        Lines.of(
+                new ScannedPage(
+                    p.number(), p.width(), p.height(), d.labels(), List.of(), List.of(), List.of()))
+            .stream()
+            .map(l -> l.text().strip())
+            .collect(Collectors.joining(" "));
+    pictures.add(new Placed(media.get(), place, d.content(), alt));
+    Set<Painted> drawn = new HashSet<>(d.shapes());
+    Set<Glyph> labels = new HashSet<>(d.labels());
+    return new ScannedPage(
+        p.number(),
+        p.width(),
+        p.height(),
+        p.glyphs().stream().filter(g -> !labels.contains(g)).toList(),
+        p.rules().stream().filter(r -> !inside(r, place)).toList(),
+        pictures,
+        p.shapes().stream().filter(s -> !drawn.contains(s)).toList());
+  }
+
+  private static boolean inside(Box b, Box of) {
+    return b.x() >= of.x() - 1
+        && b.right() <= of.right() + 1
+        && b.y() >= of.y() - 1
+        && b.bottom() <= of.bottom() + 1;
+  }
+
+  private static boolean inside(Rule r, Box of) {
+    return inside(new Box(r.x1(), r.y1(), r.x2() - r.x1(), r.y2() - r.y1()), of);
+  }
+
+  /**
+   * @param labels what is written in it
+   */
+  record Drawing(Box box, List<Painted> shapes, List<Glyph> labels, int content) {}
+
+  /** The drawings of a page, from the top. */
+  static List<Drawing> of(ScannedPage page) {
+    List<Painted> shapes =
+        page.shapes().stream()
+            .filter(s ->
+                s.box().width() * s.box().height() < page.width() * page.height() * 0.7
+                    && (s.box().width() < page.width() * 0.98
+                        || s.box().height() < page.height() * 0.98))
+            .sorted(Comparator.comparingDouble(s -> s.box().y()))
+            .toList();
+    if (shapes.stream().noneMatch(s -> s.free() || s.solid())) {
+      return List.of();
+    }
+    var out = new ArrayList<Drawing>();
+    for (List<Painted> cluster : clusters(shapes)) {
+      Box box = cluster.getFirst().box();
+      for (Painted s : cluster) {
+        box = box.union(s.box());
+      }
+      if (box.width() < SMALLEST || box.height() < SMALLEST) {
+        continue;
+      }
+      List<Glyph> within = within(page, box, cluster);
+      if (isDrawn(cluster, page) && textShare(within, box) < MOST_TEXT) {
+        out.add(new Drawing(box, cluster, within, content(cluster)));
+      }
+    }
+    return apart(out);
+  }
+
+  /** Whether something drawn is neither text nor picture nor decoration of the page. */
+  static boolean left(ScannedPage page) {
+    return !of(page).isEmpty();
+  }
+
+  /** Drawings within others are parts of them. */
+  private static List<Drawing> apart(List<Drawing> all) {
+    return all.stream()
+        .filter(d ->
+            all.stream()
+                .noneMatch(o ->
+                    o != d
+                        && inside(d.box(), o.box())
+                        && o.box().width() * o.box().height() > d.box().width() * d.box().height()))
+        .toList();
+  }
+
+  private static List<List<Painted>> clusters(List<Painted> sorted) {
+    int n = sorted.size();
+    int[] parent = new int[n];
+    for (int k = 0; k < n; k++) {
+      parent[k] = k;
+    }
+    var open = new ArrayList<Integer>(); // shapes that reach down to where the next begins
+    for (int k = 0; k < n; k++) {
+      Box b = sorted.get(k).box();
+      open.removeIf(o -> sorted.get(o).box().bottom() + NEAR < b.y());
+      for (int o : open) {
+        Box a = sorted.get(o).box();
+        if (a.x() - NEAR < b.right() && b.x() - NEAR < a.right()) {
+          parent[root(parent, k)] = root(parent, o);
+        }
+      }
+      open.add(k);
+    }
+    var byRoot = new HashMap<Integer, List<Painted>>();
+    var order = new LinkedHashSet<Integer>();
+    for (int k = 0; k < n; k++) {
+      int r = root(parent, k);
+      order.add(r);
+      byRoot.computeIfAbsent(r, x -> new ArrayList<>()).add(sorted.get(k));
+    }
+    return order.stream().map(byRoot::get).toList();
+  }
+
+  private static int root(int[] parent, int k) {
+    int r = k;
+    while (parent[r] != r) {
+      parent[r] = parent[parent[r]];
+      r = parent[r];
+    }
+    return r;
+  }
+
+  private static boolean isDrawn(List<Painted> cluster, ScannedPage page) {
+    long marks = cluster.stream().filter(Painted::free).count();
+    long large =
+        cluster.stream()
+            .filter(s -> s.free() && (s.box().width() > 8 || s.box().height() > 8))
+            .count();
+    return large > 0 || marks >= 12 || hasBars(cluster, page);
+  }
+
+  /** Bars of several lengths that stand on one line, with nothing written on them. */
+  private static boolean hasBars(List<Painted> cluster, ScannedPage page) {
+    List<Box> bars =
+        cluster.stream()
+            .filter(Painted::solid)
+            .map(Painted::box)
+            .filter(b -> page.glyphs().stream().noneMatch(g -> !g.isSpace() && holds(b, g)))
+            .toList();
+    return bars(bars, true) || bars(bars, false);
+  }
+
+  private static boolean bars(List<Box> solids, boolean standing) {
+    Map<Long, List<Box>> byFoot =
+        solids.stream()
+            .collect(Collectors.groupingBy(b -> Math.round(standing ? b.bottom() : b.x())));
+    return byFoot.values().stream()
+        .anyMatch(row -> {
+          long lengths =
+              row.stream()
+                  .map(b -> Math.round((standing ? b.height() : b.width()) / 2))
+                  .distinct()
+                  .count();
+          long places =
+              row.stream().map(b -> Math.round(standing ? b.x() : b.y())).distinct().count();
+          return places >= 3 && lengths >= 3;
+        });
+  }
+
+  private static boolean holds(Box b, Glyph g) {
+    return b.contains(g.x() + g.width() / 2, g.baseline() - g.size() * 0.3);
+  }
+
+  private static List<Glyph> within(ScannedPage page, Box box, List<Painted> cluster) {
+    Set<Integer> contents = cluster.stream().map(Painted::content).collect(Collectors.toSet());
+    return page.glyphs().stream()
+        .filter(g -> holds(box, g) && (g.content() < 0 || contents.contains(g.content())))
+        .toList();
+  }
+
+  private static double textShare(List<Glyph> glyphs, Box box) {
+    double covered = 0;
+    for (Glyph g : glyphs) {
+      covered += g.width() * g.size();
+    }
+    return covered / (box.width() * box.height());
+  }
+
+  private static int content(List<Painted> cluster) {
+    return cluster.stream()
+        .map(Painted::content)
+        .filter(c -> c >= 0)
+        .collect(Collectors.groupingBy(c -> c, Collectors.counting()))
+        .entrySet()
+        .stream()
+        .max(Map.Entry.comparingByValue())
+        .map(Map.Entry::getKey)
+        .orElse(-1);
+  }
+}
