@@ -88,8 +88,7 @@ record ParagraphStyle(
   boolean sharesRules(ParagraphStyle other) {
     return rules.isDrawn()
         && rules.equals(other.rules)
-        && indentStart == other.indentStart
-        && indentEnd == other.indentEnd
-        && Math.min(0, firstLine) == Math.min(0, other.firstLine);
+        && indentStart + Math.min(0, firstLine) == other.indentStart + Math.min(0, other.firstLine)
+        && indentEnd == other.indentEnd;
   }
 }

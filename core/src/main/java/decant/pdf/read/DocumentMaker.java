@@ -47,6 +47,7 @@ final class DocumentMaker {
   private static final String BODY = "Body";
 
   private final List<ScannedPage> pages;
+  private final BoxedNotes boxedNotes;
   private final List<Found> found;
   private final List<FoundNote> notes;
   private final Map<NodeId, Story> stories = new LinkedHashMap<>();
@@ -70,6 +71,7 @@ final class DocumentMaker {
       Particulars particulars) {
     this.pages = pages;
     this.found = found;
+    this.boxedNotes = new BoxedNotes(pages, found);
     this.notes = notes;
     this.running = running;
     this.joiner = joiner;
@@ -310,10 +312,11 @@ final class DocumentMaker {
     List<Glyph> glyphs = joiner.join(t.lines());
     boolean rightToLeft = rightToLeft(glyphs);
     Edges edges = Edges.of(t, setup, rightToLeft);
-    look = alignment(t, look, edges);
+    look = alignment(t, look, edges, setup);
     if (t.kind() == Found.Kind.ITEM) {
       look = item(t, look, edges);
     }
+    look = boxedNotes.with(look, t, edges);
     if (rightToLeft) {
       look = look.with(ParagraphTraits.DIRECTION, ParagraphTraits.Direction.RIGHT_TO_LEFT);
     }
@@ -395,7 +398,7 @@ final class DocumentMaker {
     return false;
   }
 
-  private static Look alignment(Found.Text t, Look before, Edges edges) {
+  private static Look alignment(Found.Text t, Look before, Edges edges, PageSetup setup) {
     Look look = before;
     List<TextLine> lines = t.lines();
     double size = t.size();
@@ -412,7 +415,12 @@ final class DocumentMaker {
         edges.start(first) > (t.right() - t.left()) * 0.4
             && lines.stream().allMatch(l -> Math.abs(edges.end(l)) < 3);
     if (flushEnd && t.kind() != Found.Kind.ITEM) {
-      return look.with(ParagraphTraits.ALIGNMENT, Alignment.END);
+      double middle = setup.left() + setup.textWidth() / 2;
+      boolean onPage =
+          lines.stream()
+              .allMatch(l ->
+                  Math.abs(l.box().x() + l.box().width() / 2 - middle) < Math.max(2, size * 0.3));
+      return look.with(ParagraphTraits.ALIGNMENT, onPage ? Alignment.CENTRE : Alignment.END);
     }
     long full =
         lines.stream().limit(lines.size() - 1L).filter(l -> Math.abs(edges.end(l)) < 1.2).count();
@@ -432,29 +440,6 @@ final class DocumentMaker {
       }
     }
     return look;
-  }
-
-  /** The distances of a block's lines from the edges of the text area it stands in. */
-  private record Edges(double left, double right, double beyond, boolean rightToLeft) {
-    static Edges of(Found.Text t, PageSetup setup, boolean rightToLeft) {
-      double right = setup.width() - setup.right();
-      double margin =
-          rightToLeft ? right - 4 - t.right() : t.left() - Math.min(t.left(), setup.left() + 4);
-      boolean column = margin > 56; // what stands in a far column has no indent
-      return new Edges(t.left(), t.right(), column ? 0 : Math.max(0, margin), rightToLeft);
-    }
-
-    double start(TextLine l) {
-      return rightToLeft ? right - l.box().right() : l.box().x() - left;
-    }
-
-    double end(TextLine l) {
-      return rightToLeft ? l.box().x() - left : right - l.box().right();
-    }
-
-    double indent(TextLine l) {
-      return start(l) + beyond;
-    }
   }
 
   private Look item(Found.Text t, Look look, Edges edges) {
@@ -508,10 +493,13 @@ final class DocumentMaker {
     var picture =
         new Inline.Picture(
             m.id(), f.box().width() * scale, f.box().height() * scale, f.alt(), Look.PLAIN);
+    double left = setup.left();
+    for (int k = 1; k < setup.columns().count(); k++) {
+      double start = setup.left() + setup.columns().start(k, setup.textWidth());
+      left = f.box().x() > start - 9 ? start : left;
+    }
     double middle = f.box().x() + f.box().width() / 2;
-    boolean centred =
-        Math.abs(middle - (setup.left() + setup.textWidth() / 2)) < 15
-            && f.box().x() > setup.left() + 15;
+    boolean centred = Math.abs(middle - (left + room / 2)) < 15 && f.box().x() > left + 8;
     Look look =
         Look.of(ParagraphTraits.LINE_PITCH, LinePitch.SINGLE)
             .with(ParagraphTraits.SPACE_BEFORE, 6.0);

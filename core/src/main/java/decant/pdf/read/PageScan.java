@@ -6,6 +6,7 @@ import decant.model.Link;
 import decant.model.Media;
 import java.awt.geom.AffineTransform;
 import java.awt.geom.GeneralPath;
+import java.awt.geom.Path2D;
 import java.awt.geom.Point2D;
 import java.awt.geom.Rectangle2D;
 import java.awt.image.BufferedImage;
@@ -31,9 +32,11 @@ import org.apache.pdfbox.pdmodel.font.encoding.GlyphList;
 import org.apache.pdfbox.pdmodel.graphics.color.PDColor;
 import org.apache.pdfbox.pdmodel.graphics.image.PDImage;
 import org.apache.pdfbox.pdmodel.graphics.image.PDImageXObject;
+import org.apache.pdfbox.pdmodel.graphics.state.PDGraphicsState;
 import org.apache.pdfbox.pdmodel.graphics.state.RenderingMode;
 import org.apache.pdfbox.util.Matrix;
 import org.apache.pdfbox.util.Vector;
+import org.jspecify.annotations.Nullable;
 
 /** Runs the content stream of a page (ISO 32000-1 §7.8.2) and notes what it shows and where. */
 final class PageScan extends PDFGraphicsStreamEngine {
@@ -58,6 +61,10 @@ final class PageScan extends PDFGraphicsStreamEngine {
   private final Map<COSBase, Media> media;
   private final Deque<Mark> marks = new ArrayDeque<>();
   private final GeneralPath path = new GeneralPath();
+  private boolean clips;
+  private @Nullable List<Path2D> clippedBy;
+  private int clippers;
+  private Rectangle2D showing = new Rectangle2D.Double();
   private final List<Painted> shapes = new ArrayList<>();
 
   /** Marked content that is open. */
@@ -191,7 +198,7 @@ final class PageScan extends PDFGraphicsStreamEngine {
             Math.abs(advance),
             size,
             face,
-            colour(),
+            colour(getGraphicsState().getNonStrokingColor()),
             quarter,
             mark == null ? -1 : mark.content(),
             mark != null && mark.artifact(),
@@ -242,8 +249,7 @@ final class PageScan extends PDFGraphicsStreamEngine {
         : text.replaceAll("[\\x00-\\x08\\x0B-\\x1F]", "").replace("\u200B", "");
   }
 
-  private Colour colour() {
-    PDColor c = getGraphicsState().getNonStrokingColor();
+  private static Colour colour(PDColor c) {
     try {
       return new Colour(c.toRGB());
     } catch (IOException | RuntimeException e) {
@@ -329,7 +335,9 @@ final class PageScan extends PDFGraphicsStreamEngine {
   }
 
   @Override
-  public void clip(int windingRule) {}
+  public void clip(int windingRule) {
+    clips = true;
+  }
 
   @Override
   public void moveTo(float x, float y) {
@@ -367,7 +375,31 @@ final class PageScan extends PDFGraphicsStreamEngine {
 
   @Override
   public void endPath() {
+    clipped();
     path.reset();
+  }
+
+  /** What is painted from here on shows within the path only. */
+  private void clipped() {
+    if (clips && path.getCurrentPoint() != null) {
+      getGraphicsState().intersectClippingPath(new GeneralPath(path));
+    }
+    clips = false;
+  }
+
+  /** The upright box around all that shows, on the page as shown. */
+  private Rectangle2D showing() {
+    List<Path2D> paths = getGraphicsState().getCurrentClippingPaths();
+    if (paths != clippedBy || paths.size() != clippers) {
+      clippedBy = paths;
+      clippers = paths.size();
+      Rectangle2D all = new Rectangle2D.Double(0, 0, width, height);
+      for (Path2D p : paths) {
+        all = all.createIntersection(toShown.createTransformedShape(p.getBounds2D()).getBounds2D());
+      }
+      showing = all;
+    }
+    return showing;
   }
 
   @Override
@@ -387,10 +419,7 @@ final class PageScan extends PDFGraphicsStreamEngine {
 
   @Override
   public void shadingFill(COSName shadingName) {
-    add(
-        toShown.createTransformedShape(getGraphicsState().getCurrentClippingPath()).getBounds2D(),
-        true,
-        true);
+    add(showing(), true, Optional.of(Colour.BLACK), Optional.empty());
   }
 
   private void note(boolean stroked, boolean filled) {
@@ -398,20 +427,34 @@ final class PageScan extends PDFGraphicsStreamEngine {
       PathRules.collect(path, toShown, stroked, THICKEST_RULE, rules);
     }
     if (path.getCurrentPoint() != null) {
-      add(
-          toShown.createTransformedShape(path.getBounds2D()).getBounds2D(),
-          PathRules.isFree(path),
-          filled);
+      Rectangle2D box = toShown.createTransformedShape(path.getBounds2D()).getBounds2D();
+      PDGraphicsState state = getGraphicsState();
+      Optional<Colour> inside = Optional.empty();
+      Optional<Colour> outline = Optional.empty();
+      if (stroked) {
+        outline = Optional.of(colour(state.getStrokingColor()));
+      }
+      if (filled && state.getNonStrokeAlphaConstant() > 0) {
+        Optional<Colour> paint = Optional.of(colour(state.getNonStrokingColor()));
+        if (!stroked && PathRules.isRing(path)) {
+          outline = paint;
+        } else {
+          inside = paint;
+        }
+      }
+      if (inside.isPresent() || outline.isPresent()) {
+        add(box, PathRules.isFree(path), inside, outline);
+      }
     }
+    clipped();
     path.reset();
   }
 
-  private void add(Rectangle2D box, boolean free, boolean filled) {
+  private void add(
+      Rectangle2D box, boolean free, Optional<Colour> inside, Optional<Colour> outline) {
     Mark mark = marks.peek();
-    boolean unseen = filled && getGraphicsState().getNonStrokeAlphaConstant() == 0;
-    Rectangle2D seen = box.createIntersection(new Rectangle2D.Double(0, 0, width, height));
+    Rectangle2D seen = box.createIntersection(showing());
     if (shapes.size() < MOST_SHAPES
-        && !unseen
         && seen.getWidth() >= 0
         && seen.getHeight() >= 0
         && (mark == null || !mark.artifact())) {
@@ -419,7 +462,8 @@ final class PageScan extends PDFGraphicsStreamEngine {
           new Painted(
               new Box(seen.getX(), seen.getY(), seen.getWidth(), seen.getHeight()),
               free,
-              filled,
+              inside,
+              outline,
               mark == null ? -1 : mark.content()));
     }
   }

@@ -1,17 +1,20 @@
 package decant.pdf.read;
 
 import decant.model.Box;
+import decant.model.Colour;
+import java.util.Optional;
 
 /**
  * A shape drawn on a page.
  *
  * @param free whether most of its outline is curved or slanting: no ruled line, no upright box
- * @param filled whether its inside is painted
+ * @param fill the colour of its inside, if that is painted
+ * @param stroke the colour of its outline, if that is drawn
  * @param content number of the marked content it belongs to; -1 for none
  */
-record Painted(Box box, boolean free, boolean filled, int content) {
+record Painted(Box box, boolean free, Optional<Colour> fill, Optional<Colour> stroke, int content) {
   /** Whether it is a bar or a block rather than a line. */
   boolean solid() {
-    return filled && Math.min(box.width(), box.height()) > 3;
+    return fill.isPresent() && Math.min(box.width(), box.height()) > 3;
   }
 }

@@ -3,13 +3,42 @@ package decant.pdf.read;
 import java.awt.Shape;
 import java.awt.geom.AffineTransform;
 import java.awt.geom.PathIterator;
+import java.awt.geom.Rectangle2D;
+import java.util.ArrayList;
 import java.util.List;
 
 /** Finds ruled lines in drawn paths. */
 final class PathRules {
   private static final double STRAIGHT = 0.7;
+  private static final double THICKEST_FRAME = 6;
 
   private PathRules() {}
+
+  /** Whether a path is two outlines, one just within the other: a frame, painted as such. */
+  static boolean isRing(Shape path) {
+    double[] c = new double[6];
+    var outlines = new ArrayList<Rectangle2D>();
+    for (PathIterator it = path.getPathIterator(null); !it.isDone(); it.next()) {
+      int kind = it.currentSegment(c);
+      if (kind == PathIterator.SEG_MOVETO) {
+        if (outlines.size() == 2) {
+          return false;
+        }
+        outlines.add(new Rectangle2D.Double(c[0], c[1], 0, 0));
+      } else if (kind != PathIterator.SEG_CLOSE) {
+        int last = kind == PathIterator.SEG_CUBICTO ? 4 : 0;
+        outlines.getLast().add(c[last], c[last + 1]);
+      }
+    }
+    if (outlines.size() < 2) {
+      return false;
+    }
+    Rectangle2D a = outlines.get(0);
+    Rectangle2D b = outlines.get(1);
+    return (a.contains(b) || b.contains(a))
+        && Math.abs(a.getWidth() - b.getWidth()) < 2 * THICKEST_FRAME
+        && Math.abs(a.getHeight() - b.getHeight()) < 2 * THICKEST_FRAME;
+  }
 
   /** Whether most of a path's length is curved or slanting. */
   static boolean isFree(Shape path) {
