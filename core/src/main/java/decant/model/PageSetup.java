@@ -87,6 +87,26 @@ public record PageSetup(
         grid);
   }
 
+  /** This paper with its pages numbered otherwise. */
+  public PageSetup withNumbers(PageNumbers others) {
+    return new PageSetup(
+        width,
+        height,
+        top,
+        right,
+        bottom,
+        left,
+        header,
+        footer,
+        columns,
+        others,
+        borders,
+        bordersFromEdge,
+        background,
+        alignment,
+        grid);
+  }
+
   /** This paper with other margins above and below the text. */
   public PageSetup withMargins(double newTop, double newBottom) {
     return new PageSetup(

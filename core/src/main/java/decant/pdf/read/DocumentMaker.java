@@ -15,6 +15,8 @@ import decant.model.Media;
 import decant.model.MediaId;
 import decant.model.NamedStyle;
 import decant.model.NodeId;
+import decant.model.ListDefinition;
+import decant.model.PageNumbers;
 import decant.model.PageSetup;
 import decant.model.Paragraph;
 import decant.model.ParagraphTraits;
@@ -215,11 +217,16 @@ final class DocumentMaker {
   /** Sections for like pages: one, or one for each stretch with its own columns. */
   private List<Section> sections(int from, int to) {
     List<Found> here = found.stream().filter(f -> f.page() >= from && f.page() < to).toList();
+    var stories = new RunningStories(running, bodyText, pages.size());
     PageSetup paper = setup(from, to, here);
     var out = new ArrayList<Section>();
     Found before = null;
     for (TextColumns.Stretch stretch : TextColumns.of(here, to - from)) {
       PageSetup setup = paper.withColumns(stretch.columns());
+      Optional<Integer> start = out.isEmpty() ? stories.start(from, to) : Optional.empty();
+      if (start.isPresent()) {
+        setup = setup.withNumbers(new PageNumbers(start, ListDefinition.NumberFormat.DECIMAL));
+      }
       var blocks = new ArrayList<Block>();
       for (Found f : stretch.blocks()) {
         blocks.add(block(f, setup, before));
@@ -233,7 +240,7 @@ final class DocumentMaker {
               NodeId.fresh(),
               setup,
               out.isEmpty() ? Section.Start.NEW_PAGE : Section.Start.CONTINUOUS,
-              new RunningStories(running, bodyText).of(from, to, setup),
+              stories.of(from, to, setup),
               blocks));
     }
     return out;

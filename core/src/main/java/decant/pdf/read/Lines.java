@@ -120,8 +120,25 @@ final class Lines {
    * their own.
    */
   private static void addSmall(List<List<Glyph>> rows, List<Glyph> small) {
-    var rest = new ArrayList<Glyph>();
     small.sort(Comparator.comparingDouble(Glyph::x));
+    List<Glyph> rest = apart(rows, small);
+    // Of what stands before a line, only the last glyph touches it; then the one before that.
+    rest = apart(rows, rest.reversed());
+    rest.sort(Comparator.comparingDouble(Glyph::baseline));
+    List<Glyph> row = null;
+    for (Glyph g : rest) {
+      if (row == null || g.baseline() - row.getFirst().baseline() > Math.min(3, g.size() * 0.3)) {
+        row = new ArrayList<>();
+        rows.add(row);
+      }
+      row.add(g);
+    }
+    rows.sort(Comparator.comparingDouble(r -> r.getFirst().baseline()));
+  }
+
+  /** Puts small glyphs, in their order, into the rows they touch; returns those that touch none. */
+  private static List<Glyph> apart(List<List<Glyph>> rows, List<Glyph> small) {
+    var rest = new ArrayList<Glyph>();
     for (Glyph g : small) {
       Optional<List<Glyph>> home =
           rows.stream()
@@ -138,16 +155,7 @@ final class Lines {
               .findFirst();
       home.ifPresentOrElse(r -> r.add(g), () -> rest.add(g));
     }
-    rest.sort(Comparator.comparingDouble(Glyph::baseline));
-    List<Glyph> row = null;
-    for (Glyph g : rest) {
-      if (row == null || g.baseline() - row.getFirst().baseline() > Math.min(3, g.size() * 0.3)) {
-        row = new ArrayList<>();
-        rows.add(row);
-      }
-      row.add(g);
-    }
-    rows.sort(Comparator.comparingDouble(r -> r.getFirst().baseline()));
+    return rest;
   }
 
   private static double typicalSize(List<Glyph> glyphs) {

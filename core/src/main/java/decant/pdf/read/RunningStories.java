@@ -11,55 +11,158 @@ import decant.model.ParagraphTraits;
 import decant.model.ParagraphTraits.Alignment;
 import decant.model.Section;
 import decant.model.Story;
+import decant.pdf.read.RunningTexts.RunningText;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.IntPredicate;
+import java.util.stream.Collectors;
 
 /** Running texts into headers and footers, with the page's number as a field. */
 final class RunningStories {
   private final RunningTexts.Result running;
   private final Look bodyText;
+  private final int pages;
 
-  RunningStories(RunningTexts.Result running, Look bodyText) {
+  /** @param pages how many the file has */
+  RunningStories(RunningTexts.Result running, Look bodyText, int pages) {
     this.running = running;
+    this.pages = pages;
     this.bodyText = bodyText;
   }
 
+  /** The stories of a section that holds the pages from one up to another. */
   Map<Section.Running, Story> of(int from, int to, PageSetup setup) {
     var out = new LinkedHashMap<Section.Running, Story>();
+    List<RunningText> here = within(running.texts(), p -> p >= from && p < to);
+    if (here.isEmpty()) {
+      return out;
+    }
+    int offset = offset(here);
+    List<RunningText> later = within(here, p -> p > from);
+    boolean sides = haveSides(later, offset);
+    boolean first = to - from > 2 && isBare(here, later, from);
     for (boolean header : new boolean[] {true, false}) {
-      var paragraphs = new ArrayList<Block>();
-      List<RunningTexts.RunningText> here =
-          running.texts().stream()
-              .filter(r -> r.header() == header)
-              .filter(r -> r.lines().stream().anyMatch(l -> l.page() >= from && l.page() < to))
-              .sorted(java.util.Comparator.comparingDouble(r -> r.lines().getFirst().baseline()))
-              .toList();
-      int k = 0;
-      while (k < here.size()) {
-        int end = k + 1;
-        while (end < here.size() && baseline(here.get(end)) - baseline(here.get(k)) < 2) {
-          end++;
-        }
-        paragraphs.add(runningLine(here.subList(k, end), setup));
-        k = end;
+      if (first) {
+        put(out, header, 1, within(here, p -> p == from), setup, true);
       }
-      if (!paragraphs.isEmpty()) {
-        out.put(
-            header ? Section.Running.HEADER : Section.Running.FOOTER,
-            new Story(NodeId.fresh(), Story.Kind.RUNNING, paragraphs));
+      if (sides) {
+        put(out, header, 0, within(later, p -> (p + offset) % 2 != 0), setup, false);
+        put(out, header, 2, within(later, p -> (p + offset) % 2 == 0), setup, true);
+      } else {
+        put(out, header, 0, here, setup, false);
       }
     }
     return out;
   }
 
-  private Paragraph runningParagraph(RunningTexts.RunningText r, PageSetup setup) {
+  /** What to add to the index of a page to have its number. */
+  private static int offset(List<RunningText> texts) {
+    return texts.stream()
+        .flatMap(t -> t.counter().stream())
+        .map(RunningTexts.Counter::offset)
+        .findFirst()
+        .orElse(1);
+  }
+
+  /** The first number of a section's pages, where it is not what it would be anyway. */
+  Optional<Integer> start(int from, int to) {
+    List<RunningText> here = within(running.texts(), p -> p >= from && p < to);
+    int first = from + offset(here);
+    boolean goesOn = from == 0 ? first == 1 : first == from + offset(within(running.texts(), p -> p < from));
+    return goesOn || first < 1 ? Optional.empty() : Optional.of(first);
+  }
+
+  private static List<RunningText> within(List<RunningText> texts, IntPredicate pages) {
+    var out = new ArrayList<RunningText>();
+    for (RunningText t : texts) {
+      List<TextLine> lines = t.lines().stream().filter(l -> pages.test(l.page())).toList();
+      if (!lines.isEmpty()) {
+        out.add(new RunningText(t.header(), t.text(), lines, t.counter()));
+      }
+    }
+    return out;
+  }
+
+  /** Whether left and right pages mirror one another: a text stands elsewhere on each. */
+  private static boolean haveSides(List<RunningText> texts, int offset) {
+    return texts.stream()
+        .anyMatch(t -> {
+          Set<Long> even = places(t, p -> (p + offset) % 2 == 0);
+          Set<Long> odd = places(t, p -> (p + offset) % 2 != 0);
+          return even.size() == 1 && odd.size() == 1 && !even.equals(odd);
+        });
+  }
+
+  private static Set<Long> places(RunningText t, IntPredicate pages) {
+    return t.lines().stream()
+        .filter(l -> pages.test(l.page()))
+        .map(l -> Math.round((l.box().x() + l.box().width() / 2) / 50))
+        .collect(Collectors.toSet());
+  }
+
+  /** Whether the first page has none of what most others have above or below their text. */
+  private static boolean isBare(List<RunningText> here, List<RunningText> later, int from) {
+    for (boolean header : new boolean[] {true, false}) {
+      boolean others = later.stream().anyMatch(t -> t.header() == header && t.lines().size() > 1);
+      boolean own = within(here, p -> p == from).stream().anyMatch(t -> t.header() == header);
+      if (others && !own) {
+        return true;
+      }
+    }
+    return false;
+  }
+
+  /**
+   * @param variant 0 for usual pages, 1 for the first, 2 for even ones, as they follow one another
+   *     in {@link Section.Running}
+   * @param evenIfNone whether nothing is to stand there where nothing does
+   */
+  private void put(
+      Map<Section.Running, Story> out,
+      boolean header,
+      int variant,
+      List<RunningText> texts,
+      PageSetup setup,
+      boolean evenIfNone) {
+    List<RunningText> here =
+        texts.stream()
+            .filter(r -> r.header() == header)
+            .sorted(Comparator.comparingDouble(RunningStories::baseline))
+            .toList();
+    var paragraphs = new ArrayList<Block>();
+    int k = 0;
+    while (k < here.size()) {
+      int end = k + 1;
+      while (end < here.size() && baseline(here.get(end)) - baseline(here.get(k)) < 2) {
+        end++;
+      }
+      paragraphs.add(runningLine(here.subList(k, end), setup));
+      k = end;
+    }
+    if (paragraphs.isEmpty() && evenIfNone) {
+      paragraphs.add(Paragraph.of(Look.PLAIN, ""));
+    }
+    if (!paragraphs.isEmpty()) {
+      int place = (header ? Section.Running.HEADER : Section.Running.FOOTER).ordinal() + variant;
+      out.put(
+          Section.Running.values()[place],
+          new Story(NodeId.fresh(), Story.Kind.RUNNING, paragraphs));
+    }
+  }
+
+  private Paragraph runningParagraph(RunningText r, PageSetup setup) {
     TextLine l = r.lines().getFirst();
     List<Inline> inlines = new ArrayList<>();
     for (Inline i : LookMaker.inlines(l.glyphs(), bodyText, l.size())) {
       inlines.addAll(
-          r.pageNumber() && i instanceof Inline.Text t ? withPageNumber(t, r) : List.of(i));
+          r.counter().isPresent() && i instanceof Inline.Text t
+              ? withFields(t, r.counter().get())
+              : List.of(i));
     }
     Alignment alignment = Alignment.START;
     double centre = l.box().x() + l.box().width() / 2 - (setup.left() + setup.textWidth() / 2);
@@ -83,20 +186,20 @@ final class RunningStories {
     return new Paragraph(NodeId.fresh(), look, Look.PLAIN, inlines);
   }
 
-  private static double baseline(RunningTexts.RunningText r) {
+  private static double baseline(RunningText r) {
     return r.lines().getFirst().baseline();
   }
 
   /** Running texts on one height: each at its own place on the line. */
-  private Paragraph runningLine(List<RunningTexts.RunningText> texts, PageSetup setup) {
+  private Paragraph runningLine(List<RunningText> texts, PageSetup setup) {
     if (texts.size() == 1) {
       return runningParagraph(texts.getFirst(), setup);
     }
     var inlines = new ArrayList<Inline>();
     var stops = new ArrayList<ParagraphTraits.TabStop>();
-    List<RunningTexts.RunningText> sorted = new ArrayList<>(texts);
-    sorted.sort(java.util.Comparator.comparingDouble(r -> r.lines().getFirst().box().x()));
-    for (RunningTexts.RunningText r : sorted) {
+    List<RunningText> sorted = new ArrayList<>(texts);
+    sorted.sort(Comparator.comparingDouble(r -> r.lines().getFirst().box().x()));
+    for (RunningText r : sorted) {
       Box box = r.lines().getFirst().box();
       double middle = box.x() + box.width() / 2 - setup.left();
       if (!inlines.isEmpty() || middle > setup.textWidth() / 3) {
@@ -115,23 +218,24 @@ final class RunningStories {
         NodeId.fresh(), Look.of(ParagraphTraits.TABS, List.copyOf(stops)), Look.PLAIN, inlines);
   }
 
-  /** The digits that go up with the pages become a field. */
-  private static List<Inline> withPageNumber(Inline.Text t, RunningTexts.RunningText r) {
-    var m = java.util.regex.Pattern.compile("\\d+").matcher(t.text());
+  /** The number that goes up with the pages becomes a field, and that of all pages after it. */
+  private List<Inline> withFields(Inline.Text t, RunningTexts.Counter counter) {
+    var m = RunningTexts.NUMBER.matcher(t.text());
     var out = new ArrayList<Inline>();
     int at = 0;
-    while (m.find()) {
-      boolean moves =
-          r.lines().size() > 1 && r.lines().stream().map(TextLine::text).distinct().count() > 1;
-      if (!moves) {
-        break;
+    for (int group = 0; m.find(); group++) {
+      boolean page = group == counter.group();
+      boolean all = group > counter.group() && Integer.parseInt(m.group()) == pages;
+      if (!page && !all) {
+        continue;
       }
       if (m.start() > at) {
         out.add(new Inline.Text(t.text().substring(at, m.start()), t.look()));
       }
-      out.add(new Inline.Field(Inline.Field.Kind.PAGE, m.group(), t.look()));
+      out.add(
+          new Inline.Field(
+              page ? Inline.Field.Kind.PAGE : Inline.Field.Kind.PAGES, m.group(), t.look()));
       at = m.end();
-      break;
     }
     if (at < t.text().length()) {
       out.add(new Inline.Text(t.text().substring(at), t.look()));

@@ -5,8 +5,10 @@ import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.function.Predicate;
+import java.util.regex.Pattern;
 
 /** What repeats at the head and the foot of pages. */
 final class RunningTexts {
@@ -18,7 +20,15 @@ final class RunningTexts {
    *
    * @param pageNumber whether digits in it are the number of its page
    */
-  record RunningText(boolean header, String text, List<TextLine> lines, boolean pageNumber) {}
+  record RunningText(boolean header, String text, List<TextLine> lines, Optional<Counter> counter) {}
+
+  /**
+   * The page's number within a running text.
+   *
+   * @param group which of the text's numbers it is, from 0
+   * @param offset what to add to a page's index to have its number
+   */
+  record Counter(int group, int offset) {}
 
   /** The running texts, and the lines they are made of. */
   record Result(List<RunningText> texts, Set<TextLine> lines) {
@@ -43,7 +53,7 @@ final class RunningTexts {
       for (Found f : blocks) {
         for (TextLine l : ((Found.Text) f).lines()) {
           if (said.add(mask(l.text()))) {
-            all.add(new RunningText(l.box().y() < 300, l.text(), List.of(l), false));
+            all.add(new RunningText(l.box().y() < 300, l.text(), List.of(l), Optional.empty()));
           }
         }
       }
@@ -61,6 +71,8 @@ final class RunningTexts {
   private static final double LONELY = 0.11;
 
   private static final int LONGEST = 120;
+
+  static final Pattern NUMBER = Pattern.compile("\\d{1,6}");
 
   private RunningTexts() {}
 
@@ -85,7 +97,7 @@ final class RunningTexts {
     int least = Math.max(2, (int) Math.ceil(pages.size() * 0.25));
     groups.forEach((key, lines) -> {
       long onPages = lines.stream().map(TextLine::page).distinct().count();
-      boolean number = key.masked().contains("#") && countsPages(lines);
+      Optional<Counter> number = counter(lines);
       boolean repeats = onPages >= least && (pages.size() > 2 || onPages == pages.size());
       boolean edge =
           lines.stream().allMatch(l -> isOutermost(l, linesByPage.get(l.page()), key.header()));
@@ -98,13 +110,14 @@ final class RunningTexts {
       // The head of a table that goes on repeats too, but the table follows right below.
       boolean often = onPages > 0.6 * pages.size() || chapter || pages.size() < 4;
       boolean runs =
-          isBareNumber(key.masked()) ? number && onPages >= 2 : repeats && often || chapter;
+          isBareNumber(key.masked()) ? number.isPresent() && onPages >= 2 : repeats && often || chapter;
       if (edge && runs) {
         texts.add(new RunningText(key.header(), lines.getFirst().text(), lines, number));
         taken.addAll(lines);
       }
     });
     changing(pages, linesByPage, texts, taken);
+    beside(linesByPage, texts, taken);
     lonely(pages, linesByPage, texts, taken);
     return new Result(texts, taken);
   }
@@ -152,10 +165,32 @@ final class RunningTexts {
             .forEach(same ->
                 texts.add(
                     new RunningText(
-                        place.header(), same.getFirst().text(), same, countsPages(same))));
+                        place.header(), same.getFirst().text(), same, counter(same))));
         taken.addAll(lines);
       }
     });
+  }
+
+  /** What stands on one height with a page number, and apart from the text, runs with it. */
+  private static void beside(
+      List<List<TextLine>> linesByPage, List<RunningText> texts, Set<TextLine> taken) {
+    for (RunningText r : List.copyOf(texts)) {
+      if (r.counter().isEmpty()) {
+        continue;
+      }
+      for (TextLine number : r.lines()) {
+        List<TextLine> page = linesByPage.get(number.page());
+        for (TextLine l : page) {
+          if (!taken.contains(l)
+              && Math.abs(l.baseline() - number.baseline()) < 2
+              && l.text().length() < LONGEST
+              && standsApart(l, page, r.header())) {
+            texts.add(new RunningText(r.header(), l.text(), List.of(l), Optional.empty()));
+            taken.add(l);
+          }
+        }
+      }
+    }
   }
 
   /** On one or two pages nothing repeats: a short line far below or above all text is running. */
@@ -185,7 +220,7 @@ final class RunningTexts {
                   header,
                   l.text(),
                   List.of(l),
-                  bare && l.text().matches("\\D*" + (p + 1) + "\\D*")));
+                  bare ? counter(List.of(l)) : Optional.empty()));
           taken.add(l);
         }
       }
@@ -216,17 +251,32 @@ final class RunningTexts {
     return beyond <= 3;
   }
 
-  /** Whether the numbers in lines go up with the pages they stand on. */
-  private static boolean countsPages(List<TextLine> lines) {
-    Map<Integer, Integer> offsets = new HashMap<>();
-    for (TextLine l : lines) {
-      var m = java.util.regex.Pattern.compile("\\d{1,6}").matcher(l.text());
-      if (m.find()) {
-        offsets.merge(Integer.parseInt(m.group()) - l.page(), 1, Integer::sum);
+  /** Which of the numbers in lines goes up with the pages they stand on. */
+  static Optional<Counter> counter(List<TextLine> lines) {
+    if (lines.size() == 1) {
+      TextLine l = lines.getFirst();
+      return numbers(l.text()).equals(List.of(l.page() + 1))
+          ? Optional.of(new Counter(0, 1))
+          : Optional.empty();
+    }
+    for (int group = 0; group < 4 && lines.size() > 1; group++) {
+      Map<Integer, Integer> offsets = new HashMap<>();
+      for (TextLine l : lines) {
+        List<Integer> numbers = numbers(l.text());
+        if (group < numbers.size()) {
+          offsets.merge(numbers.get(group) - l.page(), 1, Integer::sum);
+        }
+      }
+      var most = offsets.entrySet().stream().max(Map.Entry.comparingByValue());
+      if (most.isPresent() && most.get().getValue() >= 0.7 * lines.size()) {
+        return Optional.of(new Counter(group, most.get().getKey()));
       }
     }
-    int most = offsets.values().stream().mapToInt(Integer::intValue).max().orElse(0);
-    return lines.size() > 1 && most >= 0.7 * lines.size();
+    return Optional.empty();
+  }
+
+  private static List<Integer> numbers(String text) {
+    return NUMBER.matcher(text).results().map(m -> Integer.parseInt(m.group())).toList();
   }
 
   private static boolean isBareNumber(String masked) {

@@ -109,8 +109,8 @@ final class TaggedBlocks {
         .forEach(ls -> {
           TextLine l = ls.getFirst();
           boolean header = l.box().y() < pages.get(l.page()).height() / 2;
-          boolean number = l.text().matches(".*\\d.*");
-          texts.add(new RunningTexts.RunningText(header, l.text(), ls, number));
+          texts.add(
+              new RunningTexts.RunningText(header, l.text(), ls, RunningTexts.counter(ls)));
         });
     return new RunningTexts.Result(texts, Set.of());
   }

@@ -194,7 +194,7 @@ class StagesTest {
               line(p, 300, 820, 10, PLAIN, String.valueOf(p + 11))));
     }
     RunningTexts.Result r = RunningTexts.of(pages, lines);
-    assertThat(r.texts()).singleElement().satisfies(t -> assertThat(t.pageNumber()).isTrue());
+    assertThat(r.texts()).singleElement().satisfies(t -> assertThat(t.counter()).isPresent());
     assertThat(r.lines())
         .extracting(TextLine::text)
         .containsExactlyInAnyOrder("11", "12", "13", "14");
