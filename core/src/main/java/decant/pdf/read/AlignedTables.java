@@ -116,7 +116,7 @@ final class AlignedTables {
       double left = c == 0 ? box.x() : columns.get(c).left();
       widths.add(Math.max(12, next - left + (c + 1 == columns.size() ? 8 : 0)));
     }
-    return Optional.of(new Found.Grid(page.number(), box, widths, out, false));
+    return Optional.of(new Found.Grid(page.number(), box, widths, out, false).inReadingOrder());
   }
 
   /** The columns that the rows with the usual number of pieces agree on. */

@@ -94,24 +94,26 @@ final class Blocks {
       return true;
     }
     boolean centred =
-        centred(last, region) && centred(l, region) && Math.abs(l.box().x() - last.box().x()) > 3;
+        centred(last, region)
+            && centred(l, region)
+            && Math.abs(start(region, l) - start(region, last)) > 3;
     if (centred) {
       return false;
     }
     Optional<String> marker = Markers.item(first.text());
-    double textLeft = marker.isPresent() ? afterMarker(first) : first.box().x();
-    double shift = l.box().x() - last.box().x();
+    double textLeft = marker.isPresent() ? afterMarker(region, first) : start(region, first);
+    double shift = start(region, l) - start(region, last);
     if (open.size() == 1) {
       boolean hangs =
-          shift > 0.5 * em && (marker.isPresent() || Math.abs(l.box().x() - textLeft) < 3);
+          shift > 0.5 * em && (marker.isPresent() || Math.abs(start(region, l) - textLeft) < 3);
       if (shift > 0.7 * em && !hangs && !marker.isPresent()) {
         return !isHanging(region, last, l);
       }
       if (shift < -0.7 * em
           && marker.isPresent()
-          && l.box().x() < textLeft - 0.7 * em
-          && l.box().x() <= first.box().x() + 1) {
-        return fits(region, last, l) || l.box().x() < first.box().x() - 1;
+          && start(region, l) < textLeft - 0.7 * em
+          && start(region, l) <= start(region, first) + 1) {
+        return fits(region, last, l) || start(region, l) < start(region, first) - 1;
       }
     } else if (Math.abs(shift) > 0.7 * em) {
       return true;
@@ -134,8 +136,17 @@ final class Blocks {
    * new paragraph.
    */
   private static boolean isHanging(Region region, TextLine last, TextLine l) {
-    return last.box().right() > region.right() - 3 * l.size()
-        && l.box().x() - last.box().x() < 6 * l.size();
+    return end(region, last) < 3 * l.size()
+        && start(region, l) - start(region, last) < 6 * l.size();
+  }
+
+  /** The distance of a line from the edge where its reading begins. */
+  private static double start(Region region, TextLine l) {
+    return Directions.lean(l) > 0 ? region.right() - l.box().right() : l.box().x() - region.left();
+  }
+
+  private static double end(Region region, TextLine l) {
+    return Directions.lean(l) > 0 ? l.box().x() - region.left() : region.right() - l.box().right();
   }
 
   private static boolean startsItem(Region region, List<TextLine> open, TextLine l) {
@@ -153,8 +164,9 @@ final class Blocks {
     // it follows,
     // or in line with the item before.
     Optional<String> before = Markers.item(open.getFirst().text());
-    boolean inLine = before.isPresent() && Math.abs(open.getFirst().box().x() - l.box().x()) < 4;
-    return inLine || l.box().x() > region.left() + 4 || fits(region, open.getLast(), l);
+    boolean inLine =
+        before.isPresent() && Math.abs(start(region, open.getFirst()) - start(region, l)) < 4;
+    return inLine || start(region, l) > 4 || fits(region, open.getLast(), l);
   }
 
   private static boolean centred(TextLine l, Region r) {
@@ -203,16 +215,17 @@ final class Blocks {
     return inset > 8 ? Math.min(region.left() + inset, last.box().x()) : region.left();
   }
 
-  private static double afterMarker(TextLine l) {
+  /** The distance from the start edge of what follows a line's marker. */
+  private static double afterMarker(Region region, TextLine l) {
     boolean space = false;
     for (Glyph g : l.glyphs()) {
       if (g.isSpace()) {
         space = true;
       } else if (space) {
-        return g.x();
+        return Directions.lean(l) > 0 ? region.right() - g.right() : g.x() - region.left();
       }
     }
-    return l.box().x();
+    return start(region, l);
   }
 
   private static Found.Text text(

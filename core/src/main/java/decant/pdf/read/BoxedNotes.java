@@ -40,7 +40,8 @@ final class BoxedNotes {
             .filter(s -> !s.free() && s.box().width() > 60 && s.box().height() > 14)
             .filter(s ->
                 s.box().height() < page.height() * 0.6 && s.box().width() < page.width() * 0.95)
-            .filter(s -> s.stroke().isPresent() || !s.fill().orElse(Colour.WHITE).equals(Colour.WHITE))
+            .filter(
+                s -> s.stroke().isPresent() || !s.fill().orElse(Colour.WHITE).equals(Colour.WHITE))
             .sorted(Comparator.comparingDouble(s -> s.box().width() * s.box().height()))
             .toList();
     if (frames.isEmpty() || frames.size() > 500) {
@@ -54,8 +55,7 @@ final class BoxedNotes {
           .ifPresent(s -> held.computeIfAbsent(s, k -> new ArrayList<>()).add(t));
     }
     held.forEach((frame, inside) -> {
-      boolean part =
-          texts.stream().anyMatch(t -> !inside.contains(t) && overlap(frame.box(), t));
+      boolean part = texts.stream().anyMatch(t -> !inside.contains(t) && overlap(frame.box(), t));
       if (!part) {
         Boxed b = boxed(page, frame, inside);
         inside.forEach(t -> boxes.put(t, b));
@@ -180,8 +180,10 @@ final class BoxedNotes {
     if (b == null) {
       return look;
     }
-    double start = Math.max(0, edges.indentAt(edges.rightToLeft() ? b.box().right() - b.pad() : b.textLeft()));
-    double end = Math.max(0, edges.endAt(edges.rightToLeft() ? b.box().x() : b.box().right()) + b.pad());
+    double start =
+        Math.max(0, edges.indentAt(edges.rightToLeft() ? b.box().right() - b.pad() : b.textLeft()));
+    double end =
+        Math.max(0, edges.endAt(edges.rightToLeft() ? b.box().x() : b.box().right()) + b.pad());
     double text = t.kind() == Found.Kind.ITEM ? look.value(ParagraphTraits.INDENT_START) : start;
     return look.over(b.look())
         .with(ParagraphTraits.INDENT_START, rounded(Math.max(start, text)))

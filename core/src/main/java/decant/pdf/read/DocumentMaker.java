@@ -9,13 +9,13 @@ import decant.model.Finding;
 import decant.model.Inline;
 import decant.model.Insets;
 import decant.model.LinePitch;
+import decant.model.ListDefinition;
 import decant.model.ListMembership;
 import decant.model.Look;
 import decant.model.Media;
 import decant.model.MediaId;
 import decant.model.NamedStyle;
 import decant.model.NodeId;
-import decant.model.ListDefinition;
 import decant.model.PageNumbers;
 import decant.model.PageSetup;
 import decant.model.Paragraph;
@@ -38,7 +38,6 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -475,7 +474,8 @@ final class DocumentMaker {
     return new Table(
         NodeId.fresh(),
         look.with(TableTraits.CELL_PADDING, new Insets(0, 4, 0, 4))
-            .with(TableTraits.FIXED_COLUMNS, true),
+            .with(TableTraits.FIXED_COLUMNS, true)
+            .with(TableTraits.RIGHT_TO_LEFT, g.rightToLeft()),
         g.columns(),
         rows);
   }

@@ -92,6 +92,29 @@ sealed interface Found {
     public Grid {
       rows = List.copyOf(rows);
     }
+
+    /** Whether its text runs from right to left, and so its columns do. */
+    boolean rightToLeft() {
+      int lean =
+          rows.stream()
+              .flatMap(List::stream)
+              .flatMap(c -> c.lines().stream())
+              .mapToInt(Directions::lean)
+              .sum();
+      return lean > 0;
+    }
+
+    /** The table with its columns in reading order; they are found from left to right. */
+    Grid inReadingOrder() {
+      return rightToLeft()
+          ? new Grid(
+              page,
+              box,
+              columns.reversed(),
+              rows.stream().map(r -> List.copyOf(r.reversed())).toList(),
+              ruled)
+          : this;
+    }
   }
 
   /** A picture. */

@@ -13,7 +13,7 @@ final class ItemDepths {
     int page = -1;
     for (Found f : found) {
       if (f instanceof Found.Text t && t.kind() == Found.Kind.ITEM) {
-        double x = t.lines().getFirst().box().x() - t.left();
+        double x = indent(t);
         while (!edges.isEmpty() && edges.getLast() > x + 4) {
           edges.removeLast();
         }
@@ -27,7 +27,7 @@ final class ItemDepths {
             f instanceof Found.Text t
                 && t.kind() == Found.Kind.PARAGRAPH
                 && !edges.isEmpty()
-                && t.box().x() - t.left() >= edges.getFirst() - 2;
+                && indent(t) >= edges.getFirst() - 2;
         if (!inside) {
           edges.clear();
         }
@@ -35,5 +35,12 @@ final class ItemDepths {
       }
     }
     return out;
+  }
+
+  private static double indent(Found.Text t) {
+    TextLine first = t.lines().getFirst();
+    return Directions.lean(first) > 0
+        ? t.right() - first.box().right()
+        : first.box().x() - t.left();
   }
 }

@@ -194,7 +194,8 @@ final class PageColumns {
     var allRight = new ArrayList<TextLine>();
     for (int k = 0; k <= lines.size(); k++) {
       TextLine l = k < lines.size() ? lines.get(k) : null;
-      boolean across = l != null && (crosses(l, x, size) || k > 0 && goesOn(lines.get(k - 1), l, x, size));
+      boolean across =
+          l != null && (crosses(l, x, size) || k > 0 && goesOn(lines.get(k - 1), l, x, size));
       if (l == null || across) {
         if (!left.isEmpty() && !right.isEmpty()) {
           if (areBeside(left, right)) {

@@ -162,7 +162,7 @@ final class RuledTables {
     for (int c = 0; c < columns; c++) {
       widths.add(xs.get(c + 1) - xs.get(c));
     }
-    return new Found.Grid(page, box, widths, out, true);
+    return new Found.Grid(page, box, widths, out, true).inReadingOrder();
   }
 
   private static boolean separated(

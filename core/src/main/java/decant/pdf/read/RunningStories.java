@@ -28,7 +28,9 @@ final class RunningStories {
   private final Look bodyText;
   private final int pages;
 
-  /** @param pages how many the file has */
+  /**
+   * @param pages how many the file has
+   */
   RunningStories(RunningTexts.Result running, Look bodyText, int pages) {
     this.running = running;
     this.pages = pages;
@@ -73,7 +75,8 @@ final class RunningStories {
   Optional<Integer> start(int from, int to) {
     List<RunningText> here = within(running.texts(), p -> p >= from && p < to);
     int first = from + offset(here);
-    boolean goesOn = from == 0 ? first == 1 : first == from + offset(within(running.texts(), p -> p < from));
+    boolean goesOn =
+        from == 0 ? first == 1 : first == from + offset(within(running.texts(), p -> p < from));
     return goesOn || first < 1 ? Optional.empty() : Optional.of(first);
   }
 

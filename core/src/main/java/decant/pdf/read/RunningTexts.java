@@ -20,7 +20,8 @@ final class RunningTexts {
    *
    * @param pageNumber whether digits in it are the number of its page
    */
-  record RunningText(boolean header, String text, List<TextLine> lines, Optional<Counter> counter) {}
+  record RunningText(
+      boolean header, String text, List<TextLine> lines, Optional<Counter> counter) {}
 
   /**
    * The page's number within a running text.
@@ -110,7 +111,9 @@ final class RunningTexts {
       // The head of a table that goes on repeats too, but the table follows right below.
       boolean often = onPages > 0.6 * pages.size() || chapter || pages.size() < 4;
       boolean runs =
-          isBareNumber(key.masked()) ? number.isPresent() && onPages >= 2 : repeats && often || chapter;
+          isBareNumber(key.masked())
+              ? number.isPresent() && onPages >= 2
+              : repeats && often || chapter;
       if (edge && runs) {
         texts.add(new RunningText(key.header(), lines.getFirst().text(), lines, number));
         taken.addAll(lines);
@@ -164,8 +167,7 @@ final class RunningTexts {
             .values()
             .forEach(same ->
                 texts.add(
-                    new RunningText(
-                        place.header(), same.getFirst().text(), same, counter(same))));
+                    new RunningText(place.header(), same.getFirst().text(), same, counter(same))));
         taken.addAll(lines);
       }
     });
@@ -217,10 +219,7 @@ final class RunningTexts {
             && gap(l, page, header) > (bare ? 2.2 : 3.5) * l.size()) {
           texts.add(
               new RunningText(
-                  header,
-                  l.text(),
-                  List.of(l),
-                  bare ? counter(List.of(l)) : Optional.empty()));
+                  header, l.text(), List.of(l), bare ? counter(List.of(l)) : Optional.empty()));
           taken.add(l);
         }
       }

@@ -109,8 +109,7 @@ final class TaggedBlocks {
         .forEach(ls -> {
           TextLine l = ls.getFirst();
           boolean header = l.box().y() < pages.get(l.page()).height() / 2;
-          texts.add(
-              new RunningTexts.RunningText(header, l.text(), ls, RunningTexts.counter(ls)));
+          texts.add(new RunningTexts.RunningText(header, l.text(), ls, RunningTexts.counter(ls)));
         });
     return new RunningTexts.Result(texts, Set.of());
   }
