@@ -3,6 +3,7 @@
 #   scripts/bench.sh [PAGES]            what a person waits for in a long document
 #   scripts/bench.sh breaks FOLDER…     our pages against those that office documents record of themselves
 #   scripts/bench.sh sound FOLDER…      crashes, lines over one another, published pages unlike painted ones
+#   scripts/bench.sh speed FOLDER…      taking PDF files in beside reading their bare text
 set -euo pipefail
 cd "$(dirname "$(readlink -f "$0")")/.."
 . scripts/setup.sh
@@ -12,6 +13,7 @@ mvn -q -B -Dstyle.color=never -pl core,bench compile dependency:build-classpath 
 case "${1:-}" in
   breaks) main=PageBreaks; shift ;;
   sound) main=Soundness; shift ;;
+  speed) main=TakeInSpeed; shift ;;
   *) main=Scale; set -- "${1:-300}" ;;
 esac
 "$JAVA_HOME/bin/java" -Xmx2g -Djava.awt.headless=true -cp "core/target/classes:bench/target/classes:$(cat bench/target/classpath.txt)" decant.bench.$main "$@"

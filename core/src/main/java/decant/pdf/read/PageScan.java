@@ -179,7 +179,7 @@ final class PageScan extends PDFGraphicsStreamEngine {
             && origin.getX() < width + 2
             && origin.getY() > -2
             && origin.getY() < height + size;
-    if (!shown || size < 0.5 || !Double.isFinite(advance)) {
+    if (!shown || size < 0.5 || !Double.isFinite(advance) || isClipped(origin, advance, size)) {
       return;
     }
     String text = fonts.text(font, code, c -> textOf(font, c));
@@ -212,6 +212,19 @@ final class PageScan extends PDFGraphicsStreamEngine {
             ? invisible
             : visible)
         .add(glyph);
+  }
+
+  /** Whether a glyph lies well outside what shows; clips are often drawn tight around letters. */
+  private boolean isClipped(Point2D origin, double advance, double size) {
+    if (getGraphicsState().getCurrentClippingPaths().size() < 2) {
+      return false; // nothing but the page itself
+    }
+    Rectangle2D clip = showing();
+    double reach = Math.max(Math.abs(advance), size);
+    return origin.getX() + reach < clip.getMinX()
+        || origin.getX() - reach > clip.getMaxX()
+        || origin.getY() + size < clip.getMinY()
+        || origin.getY() - size > clip.getMaxY();
   }
 
   private static int quarterOf(Point2D along) {

@@ -1,0 +1,165 @@
+package decant.pdf;
+
+import decant.format.Intake;
+import decant.reading.ReadProblem;
+import decant.reading.ReadRequest;
+import decant.reading.TakenIn;
+import decant.text.FontFace;
+import java.awt.Color;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.file.Path;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.pdmodel.PDPage;
+import org.apache.pdfbox.pdmodel.PDPageContentStream;
+import org.apache.pdfbox.pdmodel.common.PDRectangle;
+import org.apache.pdfbox.pdmodel.font.PDFont;
+import org.apache.pdfbox.pdmodel.font.PDType0Font;
+import org.apache.pdfbox.pdmodel.font.PDType1Font;
+import org.apache.pdfbox.pdmodel.font.Standard14Fonts.FontName;
+
+/**
+ * Draws pages with PDFBox, without tags, as any producer might. Places are in points from the top
+ * left of an A4 page.
+ */
+final class DrawnPdf {
+  /** Prose for where only its amount matters. */
+  static final String PROSE =
+      "The harbour office keeps the berth plan and tells every holder by the first of March which "
+          + "berth is theirs for the season, how long their lines may be, and where they may lay "
+          + "up ashore. Whoever moves a vessel without asking pays for the berth they take and for "
+          + "the one they leave. Fenders hang on both sides, and lines are doubled in a gale. ";
+
+  static final PDFont PLAIN = new PDType1Font(FontName.TIMES_ROMAN);
+  static final PDFont BOLD = new PDType1Font(FontName.TIMES_BOLD);
+
+  private final PDDocument pdf = new PDDocument();
+  private PDPageContentStream content;
+
+  DrawnPdf() {
+    page();
+  }
+
+  private interface Drawing {
+    void on(PDPageContentStream c) throws IOException;
+  }
+
+  private DrawnPdf draw(Drawing d) {
+    try {
+      d.on(content);
+      return this;
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+  }
+
+  DrawnPdf page() {
+    try {
+      if (content != null) {
+        content.close();
+      }
+      var page = new PDPage(PDRectangle.A4);
+      pdf.addPage(page);
+      content = new PDPageContentStream(pdf, page);
+      return this;
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+  }
+
+  private static float up(double y) {
+    return (float) (PDRectangle.A4.getHeight() - y);
+  }
+
+  DrawnPdf text(PDFont font, double size, double x, double baseline, String text) {
+    return draw(c -> {
+      c.beginText();
+      c.setFont(font, (float) size);
+      c.newLineAtOffset((float) x, up(baseline));
+      c.showText(text);
+      c.endText();
+    });
+  }
+
+  DrawnPdf text(double x, double baseline, String text) {
+    return text(PLAIN, 10, x, baseline, text);
+  }
+
+  /** A text in lines of a width, 12 points from one to the next; the baseline after the last. */
+  double prose(double x, double baseline, double width, String text) {
+    double y = baseline;
+    var line = new StringBuilder();
+    for (String word : text.strip().split(" ")) {
+      String longer = line.isEmpty() ? word : line + " " + word;
+      if (width(PLAIN, 10, longer) > width) {
+        text(x, y, line.toString());
+        y += 12;
+        line = new StringBuilder(word);
+      } else {
+        line = new StringBuilder(longer);
+      }
+    }
+    text(x, y, line.toString());
+    return y + 12;
+  }
+
+  static double width(PDFont font, double size, String text) {
+    try {
+      return font.getStringWidth(text) * size / 1000;
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+  }
+
+  DrawnPdf filled(Color colour, double x, double y, double w, double h) {
+    return draw(c -> {
+      c.setNonStrokingColor(colour);
+      c.addRect((float) x, up(y + h), (float) w, (float) h);
+      c.fill();
+      c.setNonStrokingColor(Color.BLACK);
+    });
+  }
+
+  DrawnPdf framed(double x, double y, double w, double h) {
+    return draw(c -> {
+      c.addRect((float) x, up(y + h), (float) w, (float) h);
+      c.stroke();
+    });
+  }
+
+  DrawnPdf line(double x1, double y1, double x2, double y2) {
+    return draw(c -> {
+      c.moveTo((float) x1, up(y1));
+      c.lineTo((float) x2, up(y2));
+      c.stroke();
+    });
+  }
+
+  /** Text that shows only within an area. */
+  DrawnPdf clipped(double x, double y, double w, double h, Runnable drawing) {
+    draw(c -> {
+      c.saveGraphicsState();
+      c.addRect((float) x, up(y + h), (float) w, (float) h);
+      c.clip();
+    });
+    drawing.run();
+    return draw(PDPageContentStream::restoreGraphicsState);
+  }
+
+  /** One of the shipped fonts. */
+  PDFont font(String file) {
+    try {
+      return PDType0Font.load(pdf, FontFace.class.getResourceAsStream("fonts/" + file), true);
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+  }
+
+  TakenIn takenIn(Path folder) throws IOException, ReadProblem {
+    Path file = folder.resolve("drawn.pdf");
+    content.close();
+    pdf.save(file.toFile());
+    pdf.close();
+    return Intake.take(ReadRequest.of(file));
+  }
+}

@@ -1,0 +1,350 @@
+package decant.pdf;
+
+import static decant.pdf.DrawnPdf.BOLD;
+import static decant.pdf.DrawnPdf.PLAIN;
+import static decant.pdf.DrawnPdf.PROSE;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import decant.model.Block;
+import decant.model.Colour;
+import decant.model.Document;
+import decant.model.Finding;
+import decant.model.Inline;
+import decant.model.Media;
+import decant.model.Outline;
+import decant.model.Paragraph;
+import decant.model.ParagraphTraits;
+import decant.model.ParagraphTraits.Alignment;
+import decant.model.Section;
+import decant.model.Story;
+import decant.model.Table;
+import decant.model.TableTraits;
+import decant.reading.ReadProblem;
+import decant.reading.TakenIn;
+import decant.vector.VectorPicture;
+import java.awt.Color;
+import java.awt.image.BufferedImage;
+import java.io.ByteArrayInputStream;
+import java.io.IOException;
+import java.nio.file.Path;
+import java.util.List;
+import javax.imageio.ImageIO;
+import org.apache.pdfbox.pdmodel.font.PDFont;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+/** What comes back of pages that PDFBox drew, whose structure nothing tells but their look. */
+class RecoveredPagesTest {
+  private static final Color SAND = new Color(0xF4F1E4);
+
+  @TempDir Path folder;
+
+  private static List<Paragraph> paragraphs(Document d) {
+    return d.sections().stream()
+        .flatMap(s -> s.blocks().stream())
+        .filter(b -> b instanceof Paragraph)
+        .map(b -> (Paragraph) b)
+        .toList();
+  }
+
+  private static Paragraph containing(Document d, String text) {
+    return paragraphs(d).stream().filter(p -> p.text().contains(text)).findFirst().orElseThrow();
+  }
+
+  private static List<Inline.Picture> pictures(Document d) {
+    return paragraphs(d).stream()
+        .flatMap(p -> p.inlines().stream())
+        .filter(i -> i instanceof Inline.Picture)
+        .map(i -> (Inline.Picture) i)
+        .toList();
+  }
+
+  private static DrawnPdf withChart() {
+    var pdf = new DrawnPdf();
+    pdf.prose(72, 90, 450, PROSE);
+    pdf.line(100, 300, 300, 300).line(100, 180, 100, 300);
+    pdf.filled(Color.BLUE, 110, 240, 30, 60)
+        .filled(Color.BLUE, 150, 200, 30, 100)
+        .filled(Color.BLUE, 190, 270, 30, 30);
+    pdf.text(PLAIN, 7, 230, 220, "Visitors");
+    pdf.prose(72, 340, 450, PROSE);
+    return pdf;
+  }
+
+  @Test
+  void aChartIsOneDrawingWithItsLabel() throws IOException, ReadProblem {
+    TakenIn t = withChart().takenIn(folder);
+    assertThat(pictures(t.document()))
+        .singleElement()
+        .satisfies(p -> {
+          assertThat(p.alt()).isEqualTo("Visitors");
+          assertThat(p.width()).isBetween(198.0, 206.0);
+          assertThat(p.height()).isBetween(118.0, 126.0);
+        });
+    assertThat(paragraphs(t.document())).noneMatch(p -> p.text().contains("Visitors"));
+    assertThat(t.findings()).noneMatch(f -> f.kind() == Finding.Kind.DRAWING_LEFT_OUT);
+  }
+
+  @Test
+  void aDrawingIsDrawnAsInTheSourceAndHoldsNothingElse() throws IOException, ReadProblem {
+    Document d = withChart().takenIn(folder).document();
+    Media m = d.media().get(pictures(d).getFirst().media());
+    assertThat(m.type()).isEqualTo("application/pdf");
+    Media pixels = VectorPicture.pixels(m).orElseThrow();
+    BufferedImage image = ImageIO.read(new ByteArrayInputStream(pixels.bytes()));
+    double dots = 300 / 72.0; // 300 to the inch; the picture begins a point before the axis
+    assertThat(new Color(image.getRGB(at(165 - 99, dots), at(250 - 179, dots)), true))
+        .as("within the tallest bar")
+        .isEqualTo(Color.BLUE);
+    assertThat(image.getRGB(at(165 - 99, dots), at(190 - 179, dots)) >>> 24)
+        .as("above it nothing is painted")
+        .isZero();
+    assertThat(new String(m.bytes(), java.nio.charset.StandardCharsets.ISO_8859_1))
+        .doesNotContain("harbour");
+  }
+
+  private static int at(double points, double dots) {
+    return (int) Math.round(points * dots);
+  }
+
+  @Test
+  void shadedTablesAndRulesAreNoDrawings() throws IOException, ReadProblem {
+    var pdf = new DrawnPdf();
+    for (int row = 0; row < 4; row++) {
+      for (int column = 0; column < 3; column++) {
+        double x = 72 + 120 * column;
+        double y = 100 + 20 * row;
+        pdf.filled(row == 0 ? Color.LIGHT_GRAY : Color.WHITE, x, y, 120, 20);
+        pdf.framed(x, y, 120, 20);
+        pdf.text(row == 0 ? BOLD : PLAIN, 10, x + 4, y + 14, "cell " + row + column);
+      }
+    }
+    Document d = pdf.takenIn(folder).document();
+    assertThat(pictures(d)).isEmpty();
+    assertThat(d.sections().getFirst().blocks()).anyMatch(b -> b instanceof Table);
+  }
+
+  @Test
+  void aNoteInABoxKeepsItsBox() throws IOException, ReadProblem {
+    var pdf = new DrawnPdf();
+    pdf.prose(72, 90, 450, PROSE);
+    pdf.filled(SAND, 72, 170, 450, 60).framed(72, 170, 450, 60);
+    pdf.text(BOLD, 10, 82, 190, "Dates to note");
+    pdf.text(82, 212, "The slip is closed on the second Monday of every month.");
+    pdf.prose(72, 260, 450, PROSE);
+    Document d = pdf.takenIn(folder).document();
+    for (String inside : List.of("Dates to note", "The slip is closed")) {
+      Paragraph p = containing(d, inside);
+      assertThat(p.look().value(ParagraphTraits.SHADING)).isEqualTo(new Colour(0xF4F1E4));
+      assertThat(p.look().value(ParagraphTraits.RULES).top().orElseThrow().colour())
+          .isEqualTo(Colour.BLACK);
+      assertThat(p.look().value(ParagraphTraits.RULES).start().orElseThrow().space()).isEqualTo(10);
+    }
+    assertThat(containing(d, "berth plan").look().sets(ParagraphTraits.SHADING)).isFalse();
+  }
+
+  private static DrawnPdf inColumns() {
+    var pdf = new DrawnPdf();
+    pdf.text(BOLD, 18, 72, 90, "News from the quays and the pontoons of the");
+    pdf.text(BOLD, 18, 72, 112, "harbour");
+    double y = pdf.prose(72, 140, 210, PROSE);
+    y = pdf.prose(72, y + 8, 210, PROSE.replace("Whoever", "First whoever"));
+    pdf.prose(312, 140, 210, PROSE.replace("Whoever", "Second whoever"));
+    return pdf;
+  }
+
+  @Test
+  void textInColumnsComesBackInColumns() throws IOException, ReadProblem {
+    Document d = inColumns().takenIn(folder).document();
+    assertThat(d.sections()).hasSize(2);
+    Section title = d.sections().getFirst();
+    assertThat(title.page().columns().count()).isEqualTo(1);
+    Section text = d.sections().get(1);
+    assertThat(text.start()).isEqualTo(Section.Start.CONTINUOUS);
+    assertThat(text.page().columns().count()).isEqualTo(2);
+    // The right column begins 30 points after where the left one could end.
+    assertThat(text.page().columns().gaps().getFirst()).isBetween(24.0, 50.0);
+    assertThat(paragraphs(d).stream().map(Paragraph::text).toList())
+        .satisfiesExactly(
+            p -> assertThat(p).isEqualTo("News from the quays and the pontoons of the harbour"),
+            p -> assertThat(p).contains(" Whoever"),
+            p -> assertThat(p).contains("First whoever"),
+            p -> assertThat(p).contains("Second whoever"));
+  }
+
+  @Test
+  void aTitleThatGoesOnOnTheNextLineIsOneHeading() throws IOException, ReadProblem {
+    Document d = inColumns().takenIn(folder).document();
+    assertThat(Outline.headings(d))
+        .singleElement()
+        .satisfies(h ->
+            assertThat(h.text()).isEqualTo("News from the quays and the pontoons of the harbour"));
+  }
+
+  @Test
+  void notesAtTheFootAreNotesWithTheirMarks() throws IOException, ReadProblem {
+    var pdf = new DrawnPdf();
+    String first = "Charges fall due at Easter";
+    pdf.text(72, 90, first);
+    pdf.text(PLAIN, 6, 72 + DrawnPdf.width(PLAIN, 10, first), 86, "10");
+    double x = 72 + DrawnPdf.width(PLAIN, 10, first) + 8;
+    pdf.text(x, 90, "and at Michaelmas, and are paid at the office.");
+    pdf.prose(72, 120, 450, PROSE);
+    pdf.line(72, 700, 200, 700);
+    pdf.text(PLAIN, 5.5, 80, 709, "10");
+    pdf.text(PLAIN, 8, 87, 712, "Holders of a winter berth pay once, with the deposit, before the");
+    pdf.text(PLAIN, 8, 72, 722, "first of November.");
+    Document d = pdf.takenIn(folder).document();
+    Story note =
+        d.stories().values().stream()
+            .filter(s -> s.kind() == Story.Kind.FOOTNOTE)
+            .findFirst()
+            .orElseThrow();
+    assertThat(((Paragraph) note.blocks().getFirst()).text())
+        .contains(
+            "Holders of a winter berth pay once, with the deposit, before the first of November.");
+    Paragraph p = containing(d, "Charges fall due");
+    assertThat(p.inlines())
+        .anyMatch(i -> i instanceof Inline.NoteMark m && m.note().equals(note.id()));
+    assertThat(p.text()).doesNotContain("10");
+    assertThat(paragraphs(d)).noneMatch(o -> o.text().contains("winter berth"));
+  }
+
+  /** Left and right pages mirror one another, the first has only its foot, numbers begin at 11. */
+  private static DrawnPdf book() {
+    var pdf = new DrawnPdf();
+    for (int p = 0; p < 6; p++) {
+      if (p > 0) {
+        pdf.page();
+        boolean left = (p + 11) % 2 == 0;
+        pdf.text(PLAIN, 9, left ? 72 : 400, 40, left ? "Harbour office" : "Winter storage");
+        pdf.text(PLAIN, 9, left ? 500 : 72, 40, String.valueOf(p + 11));
+      }
+      pdf.prose(72, 100, 450, "Page " + "abcdef".charAt(p) + ": " + PROSE);
+    }
+    return pdf;
+  }
+
+  @Test
+  void leftRightAndFirstPagesKeepTheirOwnHeaders() throws IOException, ReadProblem {
+    Document d = book().takenIn(folder).document();
+    Section s = d.sections().getFirst();
+    assertThat(header(s, Section.Running.HEADER))
+        .contains("Winter storage")
+        .doesNotContain("office");
+    assertThat(header(s, Section.Running.HEADER_EVEN)).contains("Harbour office");
+    assertThat(header(s, Section.Running.HEADER_FIRST)).isEmpty();
+    assertThat(paragraphs(d)).noneMatch(p -> p.text().contains("Winter storage"));
+  }
+
+  @Test
+  void pageNumbersAreFieldsThatBeginWhereTheSourceBegins() throws IOException, ReadProblem {
+    Section s = book().takenIn(folder).document().sections().getFirst();
+    assertThat(s.page().numbers().start()).contains(11);
+    for (var side : List.of(Section.Running.HEADER, Section.Running.HEADER_EVEN)) {
+      assertThat(((Paragraph) s.running().get(side).blocks().getFirst()).inlines())
+          .filteredOn(i -> i instanceof Inline.Field f && f.kind() == Inline.Field.Kind.PAGE)
+          .hasSize(1);
+    }
+  }
+
+  @Test
+  void pageOfPagesIsTwoFields() throws IOException, ReadProblem {
+    var pdf = new DrawnPdf();
+    for (int p = 1; p <= 3; p++) {
+      if (p > 1) {
+        pdf.page();
+      }
+      pdf.prose(72, 100, 450, "Part " + "abc".charAt(p - 1) + ". " + PROSE);
+      pdf.text(PLAIN, 9, 260, 810, "Page " + p + " of 3");
+    }
+    Section s = pdf.takenIn(folder).document().sections().getFirst();
+    Paragraph footer = (Paragraph) s.running().get(Section.Running.FOOTER).blocks().getFirst();
+    assertThat(
+            footer.inlines().stream()
+                .filter(i -> i instanceof Inline.Field)
+                .map(i -> ((Inline.Field) i).kind()))
+        .containsExactly(Inline.Field.Kind.PAGE, Inline.Field.Kind.PAGES);
+  }
+
+  private static String header(Section s, Section.Running which) {
+    return ((Paragraph) s.running().get(which).blocks().getFirst()).text();
+  }
+
+  @Test
+  void textThatAClipHidesIsNotTakenIn() throws IOException, ReadProblem {
+    var pdf = new DrawnPdf();
+    pdf.prose(72, 90, 450, PROSE);
+    pdf.clipped(
+        72,
+        200,
+        200,
+        30,
+        () -> {
+          pdf.text(72, 220, "Seen within");
+          pdf.text(72, 300, "Hidden below");
+        });
+    Document d = pdf.takenIn(folder).document();
+    assertThat(paragraphs(d)).anyMatch(p -> p.text().contains("Seen within"));
+    assertThat(paragraphs(d)).noneMatch(p -> p.text().contains("Hidden below"));
+  }
+
+  @Test
+  void entriesOfAContentsPageStayLinesOfTheirOwn() throws IOException, ReadProblem {
+    var pdf = new DrawnPdf();
+    for (int k = 0; k < 5; k++) {
+      pdf.text(
+          72,
+          100 + 13 * k,
+          k + 1 + " Rules for berth " + k + " . . . . . . . . . . . . " + (k + 3));
+    }
+    Document d = pdf.takenIn(folder).document();
+    assertThat(paragraphs(d).stream().filter(p -> p.text().contains("Rules for berth"))).hasSize(5);
+    assertThat(d.sections().getFirst().blocks()).noneMatch(b -> b instanceof Table);
+  }
+
+  @Test
+  void rightToLeftTextKeepsItsParagraphsAndTablesTheirOrder() throws IOException, ReadProblem {
+    var pdf = new DrawnPdf();
+    PDFont font = pdf.font("DejaVuSans.ttf");
+    // Drawn as seen: from left to right. "The office is open" and "on Tuesday", flush right.
+    String first = reversed("המשרד פתוח לכל בעלי המזח ולכל אורחיו בכל ימות השבוע משעה תשע בבוקר");
+    String second = reversed("ועד הערב.");
+    pdf.text(font, 10, 520 - DrawnPdf.width(font, 10, first), 100, first);
+    pdf.text(font, 10, 520 - DrawnPdf.width(font, 10, second), 113, second);
+    String[][] cells = {{"יום", "בוקר", "ערב"}, {"שלישי", "תשע", "ארבע"}, {"שישי", "עשר", "סגור"}};
+    for (int row = 0; row < 3; row++) {
+      for (int column = 0; column < 3; column++) {
+        double x = 400 - 120 * column; // the first column stands on the right
+        pdf.framed(x, 200 + 20 * row, 120, 20);
+        String text = reversed(cells[row][column]);
+        pdf.text(font, 10, x + 116 - DrawnPdf.width(font, 10, text), 214 + 20 * row, text);
+      }
+    }
+    Document d = pdf.takenIn(folder).document();
+    Paragraph p = containing(d, "המשרד");
+    assertThat(p.text()).endsWith("ועד הערב.");
+    assertThat(p.look().value(ParagraphTraits.DIRECTION))
+        .isEqualTo(ParagraphTraits.Direction.RIGHT_TO_LEFT);
+    assertThat(p.look().value(ParagraphTraits.ALIGNMENT)).isEqualTo(Alignment.START);
+    Table t =
+        (Table)
+            d.sections().getFirst().blocks().stream()
+                .filter(b -> b instanceof Table)
+                .findFirst()
+                .orElseThrow();
+    assertThat(t.look().value(TableTraits.RIGHT_TO_LEFT)).isTrue();
+    for (int row = 0; row < 3; row++) {
+      assertThat(t.rows().get(row).cells().stream().map(c -> text(c.blocks().getFirst())))
+          .containsExactly(cells[row]);
+    }
+  }
+
+  private static String text(Block b) {
+    return ((Paragraph) b).text();
+  }
+
+  private static String reversed(String s) {
+    return new StringBuilder(s).reverse().toString();
+  }
+}
