@@ -5,9 +5,10 @@ import com.github.weisj.jsvg.parser.LoaderContext;
 import com.github.weisj.jsvg.parser.SVGLoader;
 import com.github.weisj.jsvg.view.ViewBox;
 import decant.model.Media;
-import java.awt.Color;
 import java.awt.Graphics2D;
 import java.awt.RenderingHints;
+import java.awt.Shape;
+import java.awt.geom.AffineTransform;
 import java.awt.geom.Rectangle2D;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
@@ -23,6 +24,9 @@ import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.common.PDRectangle;
 import org.apache.pdfbox.rendering.ImageType;
 import org.apache.pdfbox.rendering.PDFRenderer;
+import org.apache.pdfbox.rendering.PageDrawer;
+import org.apache.pdfbox.rendering.PageDrawerParameters;
+import org.jspecify.annotations.Nullable;
 import org.apache.poi.hemf.usermodel.HemfPicture;
 import org.apache.poi.hwmf.usermodel.HwmfPicture;
 import org.apache.poi.sl.draw.Drawable;
@@ -115,13 +119,37 @@ public final class VectorPicture {
         new VectorPicture((g, b) -> {
           g.translate(b.getX(), b.getY());
           g.scale(b.getWidth() / crop.getWidth(), b.getHeight() / crop.getHeight());
-          g.setBackground(new Color(255, 255, 255, 0));
           try {
-            new PDFRenderer(pdf).renderPageToGraphics(0, g);
+            new Transparent(pdf, g).renderPageToGraphics(0, g);
           } catch (IOException e) {
             throw new UncheckedIOException(e);
           }
         }));
+  }
+
+  /** Renders a page without the white sheet that it would have below it. */
+  private static final class Transparent extends PDFRenderer {
+    private final Graphics2D target;
+    private final @Nullable Shape clip;
+    private final AffineTransform before;
+
+    Transparent(PDDocument pdf, Graphics2D target) {
+      super(pdf);
+      this.target = target;
+      this.clip = target.getClip();
+      this.before = target.getTransform();
+      // The sheet is cleared before the drawer is made; it reaches nowhere.
+      target.clip(new Rectangle2D.Double());
+    }
+
+    @Override
+    protected PageDrawer createPageDrawer(PageDrawerParameters parameters) throws IOException {
+      AffineTransform now = target.getTransform();
+      target.setTransform(before);
+      target.setClip(clip);
+      target.setTransform(now);
+      return super.createPageDrawer(parameters);
+    }
   }
 
   /**

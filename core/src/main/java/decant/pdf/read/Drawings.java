@@ -12,6 +12,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
 /**
  * Finds charts, diagrams and other drawings among the shapes of a page, and makes pictures of them
@@ -22,6 +23,11 @@ final class Drawings {
   private static final double NEAR = 4;
 
   private static final double SMALLEST = 24;
+
+  /** Drawings nearer than this may be parts of one. */
+  private static final double PARTS_NEAR = 40;
+
+  private static final int MOST_PARTS = 200;
 
   /** A drawing with more than this share of its area under letters is text with decoration. */
   private static final double MOST_TEXT = 0.25;
@@ -136,7 +142,72 @@ final class Drawings {
         out.add(new Drawing(box, cluster, within, content(cluster)));
       }
     }
-    return apart(out);
+    if (out.isEmpty()) {
+      return out;
+    }
+    List<TextLine> upright =
+        Lines.of(
+            new ScannedPage(
+                page.number(),
+                page.width(),
+                page.height(),
+                page.glyphs().stream()
+                    .filter(g -> g.quarter() == 0 && g.content() < 0)
+                    .toList(),
+                List.of(),
+                List.of(),
+                List.of()));
+    return apart(together(out, page)).stream()
+        .map(d -> AxisLabels.with(d, page, upright))
+        .toList();
+  }
+
+  /** Drawings near one another with no text between are one: a row of figures, a divided chart. */
+  private static List<Drawing> together(List<Drawing> drawings, ScannedPage page) {
+    var out = new ArrayList<>(drawings);
+    if (out.size() > MOST_PARTS) {
+      return out;
+    }
+    boolean changed = true;
+    while (changed) {
+      changed = false;
+      for (int a = 0; a < out.size() && !changed; a++) {
+        for (int b = a + 1; b < out.size() && !changed; b++) {
+          Drawing x = out.get(a);
+          Drawing y = out.get(b);
+          if (distance(x.box(), y.box()) < PARTS_NEAR && alone(x, y, page)) {
+            out.remove(b);
+            out.set(a, joined(x, y));
+            changed = true;
+          }
+        }
+      }
+    }
+    return out;
+  }
+
+  private static double distance(Box a, Box b) {
+    double across = Math.max(a.x(), b.x()) - Math.min(a.right(), b.right());
+    double down = Math.max(a.y(), b.y()) - Math.min(a.bottom(), b.bottom());
+    return Math.max(across, down);
+  }
+
+  private static boolean alone(Drawing x, Drawing y, ScannedPage page) {
+    Box all = x.box().union(y.box());
+    long letters = page.glyphs().stream().filter(g -> !g.isSpace() && holds(all, g)).count();
+    return letters
+        == Stream.of(x, y)
+            .flatMap(d -> d.labels().stream())
+            .filter(g -> !g.isSpace())
+            .count();
+  }
+
+  private static Drawing joined(Drawing x, Drawing y) {
+    var shapes = new ArrayList<>(x.shapes());
+    shapes.addAll(y.shapes());
+    var labels = new ArrayList<>(x.labels());
+    labels.addAll(y.labels());
+    return new Drawing(x.box().union(y.box()), shapes, labels, content(shapes));
   }
 
   /** Whether something drawn is neither text nor picture nor decoration of the page. */
