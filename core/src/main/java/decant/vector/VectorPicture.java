@@ -26,10 +26,10 @@ import org.apache.pdfbox.rendering.ImageType;
 import org.apache.pdfbox.rendering.PDFRenderer;
 import org.apache.pdfbox.rendering.PageDrawer;
 import org.apache.pdfbox.rendering.PageDrawerParameters;
-import org.jspecify.annotations.Nullable;
 import org.apache.poi.hemf.usermodel.HemfPicture;
 import org.apache.poi.hwmf.usermodel.HwmfPicture;
 import org.apache.poi.sl.draw.Drawable;
+import org.jspecify.annotations.Nullable;
 
 /** A picture that is drawn rather than scaled. */
 public final class VectorPicture {

@@ -46,6 +46,10 @@ import org.jspecify.annotations.Nullable;
  */
 final class DocumentMaker {
   private static final String BODY = "Body";
+  private static final double CELL_PADDING = 4;
+
+  /** How much wider a line may become in the font that serves it. */
+  private static final double WIDER = 1.16;
 
   private final List<ScannedPage> pages;
   private final BoxedNotes boxedNotes;
@@ -294,7 +298,7 @@ final class DocumentMaker {
     Block b =
         switch (f) {
           case Found.Text t -> paragraph(t, setup, before);
-          case Found.Grid g -> table(g);
+          case Found.Grid g -> table(g, setup.columns().width(0, setup.textWidth()));
           case Found.Figure p -> figure(p, setup);
         };
     places.put(b.id(), new Finding.SourcePlace(f.page(), f.box()));
@@ -457,7 +461,33 @@ final class DocumentMaker {
         .with(ParagraphTraits.FIRST_LINE, -Math.min(18.0, indent));
   }
 
-  private Table table(Found.Grid g) {
+  /**
+   * The widths of a table's columns, with room for their longest lines: where nothing is ruled they
+   * are found as wide as their letters, and the font that serves may be wider.
+   */
+  private static List<Double> columns(Found.Grid g, double room) {
+    double[] needed = new double[g.columns().size()];
+    for (List<Found.FoundCell> row : g.rows()) {
+      boolean whole =
+          row.size() == needed.length && row.stream().allMatch(c -> c.columnSpan() == 1);
+      for (int k = 0; whole && k < needed.length; k++) {
+        for (TextLine l : row.get(k).lines()) {
+          needed[k] = Math.max(needed[k], l.box().width() * WIDER + 2 * CELL_PADDING);
+        }
+      }
+    }
+    var out = new ArrayList<Double>();
+    double found = 0;
+    double sum = 0;
+    for (int k = 0; k < needed.length; k++) {
+      out.add(Math.max(g.columns().get(k), needed[k]));
+      found += g.columns().get(k);
+      sum += out.getLast();
+    }
+    return sum > Math.max(room, found) ? g.columns() : out;
+  }
+
+  private Table table(Found.Grid g, double room) {
     var rows = new ArrayList<Table.Row>();
     for (List<Found.FoundCell> r : g.rows()) {
       var cells = new ArrayList<Cell>();
@@ -473,10 +503,10 @@ final class DocumentMaker {
             : Look.PLAIN;
     return new Table(
         NodeId.fresh(),
-        look.with(TableTraits.CELL_PADDING, new Insets(0, 4, 0, 4))
+        look.with(TableTraits.CELL_PADDING, new Insets(0, CELL_PADDING, 0, CELL_PADDING))
             .with(TableTraits.FIXED_COLUMNS, true)
             .with(TableTraits.RIGHT_TO_LEFT, g.rightToLeft()),
-        g.columns(),
+        columns(g, room),
         rows);
   }
 

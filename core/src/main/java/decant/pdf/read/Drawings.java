@@ -151,15 +151,11 @@ final class Drawings {
                 page.number(),
                 page.width(),
                 page.height(),
-                page.glyphs().stream()
-                    .filter(g -> g.quarter() == 0 && g.content() < 0)
-                    .toList(),
+                page.glyphs().stream().filter(g -> g.quarter() == 0 && g.content() < 0).toList(),
                 List.of(),
                 List.of(),
                 List.of()));
-    return apart(together(out, page)).stream()
-        .map(d -> AxisLabels.with(d, page, upright))
-        .toList();
+    return apart(together(out, page)).stream().map(d -> AxisLabels.with(d, page, upright)).toList();
   }
 
   /** Drawings near one another with no text between are one: a row of figures, a divided chart. */
@@ -196,10 +192,7 @@ final class Drawings {
     Box all = x.box().union(y.box());
     long letters = page.glyphs().stream().filter(g -> !g.isSpace() && holds(all, g)).count();
     return letters
-        == Stream.of(x, y)
-            .flatMap(d -> d.labels().stream())
-            .filter(g -> !g.isSpace())
-            .count();
+        == Stream.of(x, y).flatMap(d -> d.labels().stream()).filter(g -> !g.isSpace()).count();
   }
 
   private static Drawing joined(Drawing x, Drawing y) {

@@ -9,6 +9,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.Predicate;
 import java.util.regex.Pattern;
+import java.util.stream.LongStream;
 
 /** What repeats at the head and the foot of pages. */
 final class RunningTexts {
@@ -137,6 +138,7 @@ final class RunningTexts {
       List<RunningText> texts,
       Set<TextLine> taken) {
     Map<Place, List<TextLine>> places = new HashMap<>();
+    Set<Long> ofText = new HashSet<>(); // heights where text that fills its page ends or begins
     double body = bodySize(linesByPage);
     for (int p = 0; p < pages.size(); p++) {
       double h = pages.get(p).height();
@@ -144,10 +146,12 @@ final class RunningTexts {
       for (TextLine l : page) {
         boolean header = l.box().bottom() < h * ZONE;
         boolean footer = l.box().y() > h * (1 - ZONE);
-        if ((header || footer)
-            && l.size() < body * 1.05
-            && l.text().length() < LONGEST
-            && standsApart(l, page, header)) {
+        if (!header && !footer) {
+          continue;
+        }
+        if (!standsApart(l, page, header)) {
+          ofText.add(Math.round(l.baseline() / 2));
+        } else if (l.size() < body * 1.05 && l.text().length() < LONGEST) {
           places
               .computeIfAbsent(
                   new Place(
@@ -160,7 +164,9 @@ final class RunningTexts {
     places.forEach((place, lines) -> {
       long onPages = lines.stream().map(TextLine::page).distinct().count();
       long sides = (pages.size() + (place.odd() ? 1 : 0)) / 2;
-      if (onPages >= 3 && onPages >= 0.5 * sides) {
+      boolean text =
+          LongStream.rangeClosed(place.height() - 1, place.height() + 1).anyMatch(ofText::contains);
+      if (onPages >= 3 && onPages >= 0.5 * sides && !text) {
         Map<String, List<TextLine>> byText = new java.util.LinkedHashMap<>();
         lines.forEach(l -> byText.computeIfAbsent(mask(l.text()), k -> new ArrayList<>()).add(l));
         byText
