@@ -91,7 +91,7 @@ class ArchitectureTest {
         .whereLayer("reading")
         .mayOnlyAccessLayers("model", "text")
         .whereLayer("readers")
-        .mayOnlyAccessLayers("model", "text", "reading")
+        .mayOnlyAccessLayers("model", "text", "reading", "vector")
         .whereLayer("format")
         .mayOnlyAccessLayers("reading", "readers")
         .whereLayer("write")
