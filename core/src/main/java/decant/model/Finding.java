@@ -23,6 +23,7 @@ public record Finding(
     HEADING_DOUBTFUL("Heading in doubt"),
     PICTURE_CHANGED("Picture changed"),
     DRAWING_LEFT_OUT("Drawing left out"),
+    CONTENT_LEFT_OUT("Left out"),
     FORM_FLATTENED("Form field flattened"),
     NOTE_MOVED("Note moved"),
     SCANNED_PAGE("Page is a picture"),

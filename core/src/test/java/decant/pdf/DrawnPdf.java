@@ -6,17 +6,24 @@ import decant.reading.ReadRequest;
 import decant.reading.TakenIn;
 import decant.text.FontFace;
 import java.awt.Color;
+import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Path;
+import java.util.Map;
 import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.pdmodel.PDDocumentNameDictionary;
+import org.apache.pdfbox.pdmodel.PDEmbeddedFilesNameTreeNode;
 import org.apache.pdfbox.pdmodel.PDPage;
 import org.apache.pdfbox.pdmodel.PDPageContentStream;
 import org.apache.pdfbox.pdmodel.common.PDRectangle;
+import org.apache.pdfbox.pdmodel.common.filespecification.PDComplexFileSpecification;
+import org.apache.pdfbox.pdmodel.common.filespecification.PDEmbeddedFile;
 import org.apache.pdfbox.pdmodel.font.PDFont;
 import org.apache.pdfbox.pdmodel.font.PDType0Font;
 import org.apache.pdfbox.pdmodel.font.PDType1Font;
 import org.apache.pdfbox.pdmodel.font.Standard14Fonts.FontName;
+import org.apache.pdfbox.pdmodel.interactive.annotation.PDAnnotationText;
 
 /**
  * Draws pages with PDFBox, without tags, as any producer might. Places are in points from the top
@@ -144,6 +151,29 @@ final class DrawnPdf {
     });
     drawing.run();
     return draw(PDPageContentStream::restoreGraphicsState);
+  }
+
+  /** A note that someone stuck on the page. */
+  DrawnPdf remark(double x, double y, String words) {
+    return draw(c -> {
+      var note = new PDAnnotationText();
+      note.setRectangle(new PDRectangle((float) x, up(y), 20, 20));
+      note.setContents(words);
+      pdf.getPage(pdf.getNumberOfPages() - 1).getAnnotations().add(note);
+    });
+  }
+
+  DrawnPdf attached(String name) {
+    return draw(c -> {
+      var file = new PDComplexFileSpecification();
+      file.setFile(name);
+      file.setEmbeddedFile(new PDEmbeddedFile(pdf, new ByteArrayInputStream(new byte[] {1})));
+      var tree = new PDEmbeddedFilesNameTreeNode();
+      tree.setNames(Map.of(name, file));
+      var names = new PDDocumentNameDictionary(pdf.getDocumentCatalog());
+      names.setEmbeddedFiles(tree);
+      pdf.getDocumentCatalog().setNames(names);
+    });
   }
 
   /** One of the shipped fonts. */

@@ -290,6 +290,56 @@ class RecoveredPagesTest {
   }
 
   @Test
+  void remarksAndAttachedFilesAreSaidToBeLeftOut() throws IOException, ReadProblem {
+    var pdf = new DrawnPdf().remark(300, 200, "Ask the harbour master").attached("berths.csv");
+    pdf.prose(72, 90, 450, PROSE);
+    assertThat(pdf.takenIn(folder).findings())
+        .filteredOn(f -> f.kind() == Finding.Kind.CONTENT_LEFT_OUT)
+        .satisfiesExactly(
+            f -> {
+              assertThat(f.message())
+                  .isEqualTo("A remark on page 1 (“Ask the harbour master”) is not carried over.");
+              assertThat(f.source().orElseThrow().box().x()).isEqualTo(300);
+              assertThat(f.source().orElseThrow().box().bottom()).isEqualTo(200);
+            },
+            f ->
+                assertThat(f.message())
+                    .isEqualTo("The attached file “berths.csv” is not carried over."));
+  }
+
+  @Test
+  void aChartKeepsTheNumbersOfItsAxes() throws IOException, ReadProblem {
+    DrawnPdf pdf = withChart();
+    for (int k = 0; k < 3; k++) {
+      pdf.text(PLAIN, 7, 120 + 40 * k, 309, "19" + (k + 10));
+      pdf.text(PLAIN, 7, 90, 190 + 40 * k, String.valueOf(3 - k));
+    }
+    pdf.text(80, 326, "Figure 1. Visitors by year.");
+    Document d = pdf.takenIn(folder).document();
+    assertThat(pictures(d))
+        .singleElement()
+        .satisfies(p -> {
+          assertThat(p.alt()).contains("1910", "1911", "1912", "Visitors", "3", "2", "1");
+          assertThat(p.height()).isBetween(126.0, 136.0);
+        });
+    assertThat(paragraphs(d)).noneMatch(p -> p.text().contains("1911"));
+    assertThat(paragraphs(d)).anyMatch(p -> p.text().contains("Figure 1. Visitors by year."));
+  }
+
+  @Test
+  void figuresSideBySideAreOneDrawing() throws IOException, ReadProblem {
+    var pdf = new DrawnPdf();
+    pdf.prose(72, 90, 450, PROSE);
+    for (int k = 0; k < 3; k++) {
+      double x = 100 + 90 * k;
+      pdf.line(x, 300, x + 60, 240).line(x + 60, 240, x + 30, 220).line(x + 30, 220, x, 300);
+    }
+    assertThat(pictures(pdf.takenIn(folder).document()))
+        .singleElement()
+        .satisfies(p -> assertThat(p.width()).isBetween(239.0, 244.0));
+  }
+
+  @Test
   void entriesOfAContentsPageStayLinesOfTheirOwn() throws IOException, ReadProblem {
     var pdf = new DrawnPdf();
     for (int k = 0; k < 5; k++) {

@@ -3,7 +3,9 @@ package decant.pdf.read;
 import de.rototor.pdfbox.graphics2d.PdfBoxGraphics2D;
 import decant.model.Box;
 import decant.model.Media;
+import java.awt.AlphaComposite;
 import java.awt.Color;
+import java.awt.Composite;
 import java.awt.geom.AffineTransform;
 import java.awt.geom.NoninvertibleTransformException;
 import java.awt.geom.Rectangle2D;
@@ -46,7 +48,14 @@ final class DrawingCutter {
               .createTransformedShape(
                   new Rectangle2D.Double(place.x(), place.y(), place.width(), place.height()))
               .getBounds2D();
-      var g = new PdfBoxGraphics2D(out, w, h);
+      var g =
+          new PdfBoxGraphics2D(out, w, h) {
+            @Override
+            public void setComposite(Composite c) {
+              // Blend modes (ISO 32000-1 §11.3.5) are not among what it can write.
+              super.setComposite(c instanceof AlphaComposite ? c : AlphaComposite.SrcOver);
+            }
+          };
       g.setBackground(new Color(255, 255, 255, 0));
       g.clip(new Rectangle2D.Double(0, 0, w, h));
       g.translate(-place.x(), -place.y());

@@ -10,6 +10,7 @@ import java.awt.geom.Point2D;
 import java.awt.geom.Rectangle2D;
 import java.io.IOException;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -106,16 +107,21 @@ final class PdfLinks {
    */
   Map<String, NodeId> targets(Map<NodeId, Finding.SourcePlace> places, Document d) {
     var out = new LinkedHashMap<String, NodeId>();
+    if (names.isEmpty()) {
+      return out;
+    }
+    Map<Integer, List<Map.Entry<NodeId, Finding.SourcePlace>>> byPage = new HashMap<>();
+    for (Map.Entry<NodeId, Finding.SourcePlace> e : places.entrySet()) {
+      if (d.paragraph(e.getKey()).isPresent()) {
+        byPage.computeIfAbsent(e.getValue().page(), k -> new ArrayList<>()).add(e);
+      }
+    }
     names.forEach((t, name) -> {
       NodeId best = null;
       double bestY = Double.MAX_VALUE;
       NodeId last = null;
-      for (Map.Entry<NodeId, Finding.SourcePlace> e : places.entrySet()) {
-        boolean paragraph = d.paragraph(e.getKey()).isPresent();
+      for (Map.Entry<NodeId, Finding.SourcePlace> e : byPage.getOrDefault(t.page(), List.of())) {
         Finding.SourcePlace s = e.getValue();
-        if (!paragraph || s.page() != t.page()) {
-          continue;
-        }
         last = e.getKey();
         if (s.box().bottom() > t.y() && s.box().y() < bestY) {
           best = e.getKey();

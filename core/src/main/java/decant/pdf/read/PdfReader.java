@@ -341,6 +341,7 @@ public final class PdfReader {
     }
     findings.addAll(GlyphCoverage.of(d, FontBook.shipped()));
     noteForms();
+    new Unread(pdf).findings().forEach(findings::add);
     HeadingAudit.of(d, places).forEach(findings::add);
   }
 

@@ -1,8 +1,10 @@
 package decant.pdf.read;
 
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.HashMap;
 import java.util.HashSet;
+import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -19,7 +21,7 @@ final class RunningTexts {
   /**
    * A running text.
    *
-   * @param pageNumber whether digits in it are the number of its page
+   * @param counter the number of its page, if it shows it
    */
   record RunningText(
       boolean header, String text, List<TextLine> lines, Optional<Counter> counter) {}
@@ -95,7 +97,8 @@ final class RunningTexts {
       }
     }
     var texts = new ArrayList<RunningText>();
-    Set<TextLine> taken = new HashSet<>();
+    // By identity: lines are long to compare.
+    Set<TextLine> taken = Collections.newSetFromMap(new IdentityHashMap<>());
     int least = Math.max(2, (int) Math.ceil(pages.size() * 0.25));
     groups.forEach((key, lines) -> {
       long onPages = lines.stream().map(TextLine::page).distinct().count();
