@@ -2,15 +2,23 @@
  * From a PDF (ISO 32000) to a document, in stages that can each be made better on their own:
  *
  * <ol>
- *   <li>{@link decant.pdf.read.PageScan}: content streams into glyphs, ruled lines, pictures and
- *       link areas;
+ *   <li>{@link decant.pdf.read.PageScan}: content streams into glyphs, ruled lines, drawn shapes,
+ *       pictures and link areas;
+ *   <li>{@link decant.pdf.read.Drawings}: shapes into charts and diagrams, with {@link
+ *       decant.pdf.read.AxisLabels} what is written along them, cut out as vector pictures by
+ *       {@link decant.pdf.read.DrawingCutter};
  *   <li>{@link decant.pdf.read.Lines}: glyphs into lines of text;
- *   <li>{@link decant.pdf.read.Regions}: lines into regions in reading order, columns told apart;
- *   <li>{@link decant.pdf.read.RuledTables}: ruled lines into tables with the text inside them;
- *   <li>{@link decant.pdf.read.AlignedTables}: pieces in columns into tables without a grid;
  *   <li>{@link decant.pdf.read.RunningTexts}: what repeats at the head and foot of pages;
+ *   <li>{@link decant.pdf.read.Footnotes}: notes at the foot of pages, and their marks;
+ *   <li>{@link decant.pdf.read.RuledTables}: ruled lines into tables with the text inside them;
+ *   <li>{@link decant.pdf.read.PageColumns}: what is left into columns in reading order;
+ *   <li>{@link decant.pdf.read.AlignedTables}: pieces below one another into tables without a grid;
  *   <li>{@link decant.pdf.read.Blocks}: lines into paragraphs, items and candidates for headings;
+ *   <li>{@link decant.pdf.read.Continuations}: blocks that go on on the next page or column;
  *   <li>{@link decant.pdf.read.Headings}: which candidates are headings, and of what level;
+ *   <li>{@link decant.pdf.read.TextColumns}, {@link decant.pdf.read.BoxedNotes}, {@link
+ *       decant.pdf.read.RunningStories}: sections with columns, boxes around text, headers and
+ *       footers of left, right and first pages;
  *   <li>{@link decant.pdf.read.DocumentMaker}: blocks into the document, with looks and findings.
  * </ol>
  *
