@@ -10,6 +10,7 @@ import decant.desktop.shell.Step;
 import decant.desktop.shell.Work;
 import decant.layout.CaretPlace;
 import decant.model.Document;
+import decant.model.Finding;
 import decant.model.NodeId;
 import decant.model.Outline;
 import decant.model.Paragraph;
@@ -22,6 +23,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
@@ -314,6 +316,19 @@ class WindowTest {
     window.until(() -> !list("#findings").getItems().isEmpty());
     Window.run(() -> list("#findings").getSelectionModel().select(0));
     window.until(() -> !window.stage.getScene().getRoot().lookupAll(".finding-place").isEmpty());
+  }
+
+  @Test
+  void aFindingShowsBothItsPlaceAndWhatBecameOfIt() {
+    Work work = window.takeIn(copy("Berth rules.pdf"));
+    Outline.Heading late = Outline.headings(work.revision().document()).get(40);
+    Finding f =
+        Finding.of(Finding.Kind.HEADING_DOUBTFUL, Finding.Severity.DOUBT, "Look", late.paragraph());
+    Window.run(() -> work.shownFindingProperty().set(Optional.of(f)));
+    for (String side : List.of("#take-in-source", "#take-in-result")) {
+      window.until(
+          () -> !window.stage.getScene().lookup(side).lookupAll(".finding-place").isEmpty());
+    }
   }
 
   @Test

@@ -10,10 +10,13 @@ import decant.desktop.shell.Work;
 import decant.layout.CaretPlace;
 import decant.model.Box;
 import decant.model.Finding;
+import decant.model.NodeId;
 import decant.model.Position;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.function.Function;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
@@ -26,28 +29,69 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import javafx.scene.shape.Rectangle;
 
-/** The source's pages and, beside them, what did not carry over. */
+/** The source's pages beside what became of them, and what did not carry over. */
 public final class TakeInView implements Stage {
   private final Work work;
   private final BorderPane root = new BorderPane();
-  private final PagesView pages = new PagesView();
+  private final PagesView original = new PagesView();
+  private final PagesView result = new PagesView();
   private final SourcePages source;
   private boolean fitted;
+  private boolean scrolling;
 
   public TakeInView(Desk desk, Work work) {
     this.work = work;
     this.source = SourcePages.of(work);
-    root.setCenter(pages);
+    original.setId("take-in-source");
+    result.setId("take-in-result");
     root.setRight(side(desk));
-    pages.setOverlay(this::over);
     work.shownFindingProperty().addListener(o -> reveal());
+    work.layoutProperty().addListener(o -> showResult());
+    result.setOverlay((page, scale) -> over(page, scale, this::resultPlace));
     if (source.isOriginal()) {
-      pages.show(source.pages(), -1);
+      original.setOverlay((page, scale) -> over(page, scale, this::sourcePlace));
+      original.show(source.pages(), -1);
+      original.scrollProperty().addListener(o -> follow(original, result));
+      result.scrollProperty().addListener(o -> follow(result, original));
+      original.widthProperty().addListener(o -> fit());
+      var pair =
+          new HBox(
+              1,
+              column("Source: " + work.source().getFileName(), original),
+              column("Revision", result));
+      pair.getStyleClass().add("pair");
+      root.setCenter(pair);
     } else {
-      work.layoutProperty()
-          .addListener(o -> pages.show(new LayoutPages(work.layout(), work.painter()), -1));
-      pages.show(new LayoutPages(work.layout(), work.painter()), -1);
+      root.setCenter(result);
     }
+    showResult();
+  }
+
+  private static VBox column(String words, PagesView view) {
+    var title = new Label(words);
+    title.getStyleClass().add("pair-title");
+    var box = new VBox(title, view);
+    VBox.setVgrow(view, Priority.ALWAYS);
+    HBox.setHgrow(box, Priority.ALWAYS);
+    box.setPrefWidth(100);
+    return box;
+  }
+
+  private void showResult() {
+    result.show(new LayoutPages(work.layout(), work.painter()), -1);
+  }
+
+  private void follow(PagesView from, PagesView to) {
+    if (!scrolling) {
+      scrolling = true;
+      to.setScrollShare(from.scrollShare());
+      scrolling = false;
+    }
+  }
+
+  private void fit() {
+    original.fitWidth();
+    result.setZoom(original.zoomProperty().get());
   }
 
   private VBox side(Desk desk) {
@@ -88,13 +132,49 @@ public final class TakeInView implements Stage {
     return out;
   }
 
-  private Optional<Finding.SourcePlace> place(Finding f) {
-    if (source.isOriginal()) {
-      return f.source().or(() -> f.node().map(n -> work.taken().origin().places().get(n)));
+  private Optional<Finding.SourcePlace> sourcePlace(Finding f) {
+    return f.source().or(() -> f.node().map(n -> work.taken().origin().places().get(n)));
+  }
+
+  private Optional<Finding.SourcePlace> resultPlace(Finding f) {
+    return f.node().or(() -> f.source().flatMap(this::nodeAt)).flatMap(this::placeOf);
+  }
+
+  /** What became of the text at a place of the source; nothing if the place is a whole page. */
+  private Optional<NodeId> nodeAt(Finding.SourcePlace place) {
+    NodeId best = null;
+    double most = 0;
+    for (Map.Entry<NodeId, Finding.SourcePlace> e : work.taken().origin().places().entrySet()) {
+      Finding.SourcePlace s = e.getValue();
+      double shared = s.page() == place.page() ? shared(s.box(), place.box()) : 0;
+      if (shared > most) {
+        most = shared;
+        best = e.getKey();
+      }
     }
-    return f.node()
-        .flatMap(n -> work.layout().caret(new Position(n, 0)))
-        .map(c -> new Finding.SourcePlace(c.page().number() - 1, box(c)));
+    double whole = place.box().width() * place.box().height();
+    return most * 3 > whole ? Optional.ofNullable(best) : Optional.empty();
+  }
+
+  private static double shared(Box a, Box b) {
+    double w = Math.min(a.right(), b.right()) - Math.max(a.x(), b.x());
+    double h = Math.min(a.bottom(), b.bottom()) - Math.max(a.y(), b.y());
+    return w > 0 && h > 0 ? w * h : 0;
+  }
+
+  private Optional<Finding.SourcePlace> placeOf(NodeId n) {
+    Optional<CaretPlace> first = work.layout().caret(new Position(n, 0));
+    Optional<CaretPlace> last =
+        work.layout()
+            .document()
+            .paragraph(n)
+            .flatMap(p -> work.layout().caret(new Position(n, p.length())))
+            .filter(l -> first.isPresent() && l.page() == first.get().page());
+    return first.map(c -> {
+      Box b = box(c);
+      return new Finding.SourcePlace(
+          c.page().number() - 1, last.map(l -> b.union(box(l))).orElse(b));
+    });
   }
 
   private static Box box(CaretPlace c) {
@@ -102,9 +182,10 @@ public final class TakeInView implements Stage {
     return new Box(left, c.top() - 2, c.page().setup().textWidth() + 12, c.height() + 4);
   }
 
-  private List<Node> over(int page, double scale) {
+  private List<Node> over(
+      int page, double scale, Function<Finding, Optional<Finding.SourcePlace>> placing) {
     Optional<Finding.SourcePlace> p =
-        work.shownFindingProperty().get().flatMap(this::place).filter(x -> x.page() == page);
+        work.shownFindingProperty().get().flatMap(placing).filter(x -> x.page() == page);
     if (p.isEmpty()) {
       return List.of();
     }
@@ -119,13 +200,21 @@ public final class TakeInView implements Stage {
     return List.of(r);
   }
 
+  /** Both places come into view, each where it is, so the views do not follow one another. */
   private void reveal() {
-    pages.refreshOverlays();
-    work.shownFindingProperty()
-        .get()
-        .flatMap(this::place)
-        .ifPresent(p ->
-            pages.reveal(p.page(), p.box().y(), Math.min(p.box().bottom(), p.box().y() + 200)));
+    original.refreshOverlays();
+    result.refreshOverlays();
+    Optional<Finding> shown = work.shownFindingProperty().get();
+    scrolling = true;
+    if (source.isOriginal()) {
+      shown.flatMap(this::sourcePlace).ifPresent(p -> reveal(original, p));
+    }
+    shown.flatMap(this::resultPlace).ifPresent(p -> reveal(result, p));
+    scrolling = false;
+  }
+
+  private static void reveal(PagesView view, Finding.SourcePlace p) {
+    view.reveal(p.page(), p.box().y(), Math.min(p.box().bottom(), p.box().y() + 200));
   }
 
   @Override
@@ -137,7 +226,11 @@ public final class TakeInView implements Stage {
   public void shown() {
     if (!fitted) {
       fitted = true;
-      javafx.application.Platform.runLater(() -> pages.setZoom(0.95));
+      if (source.isOriginal()) {
+        javafx.application.Platform.runLater(this::fit);
+      } else {
+        javafx.application.Platform.runLater(() -> result.setZoom(0.95));
+      }
     }
   }
 
