@@ -15,6 +15,7 @@ import decant.model.Outline;
 import decant.model.Paragraph;
 import decant.model.ParagraphTraits;
 import decant.model.ParagraphTraits.Alignment;
+import decant.model.Rules;
 import decant.model.Section;
 import decant.model.Story;
 import decant.model.Table;
@@ -287,6 +288,39 @@ class RecoveredPagesTest {
     Document d = pdf.takenIn(folder).document();
     assertThat(paragraphs(d)).anyMatch(p -> p.text().contains("Seen within"));
     assertThat(paragraphs(d)).noneMatch(p -> p.text().contains("Hidden below"));
+  }
+
+  @Test
+  void aTableWithLinesBetweenItsRowsOnlyKeepsThem() throws IOException, ReadProblem {
+    var pdf = new DrawnPdf();
+    String[][] cells = {
+      {"Day", "From", "To"},
+      {"Tuesday", "9:00", "17:30"},
+      {"Thursday", "11:00", "19:00"},
+      {"Saturday", "10:00", "13:00"}
+    };
+    for (int row = 0; row < 4; row++) {
+      for (int column = 0; column < 3; column++) {
+        pdf.text(
+            row == 0 ? BOLD : PLAIN, 10, 76 + 120 * column, 114 + 20 * row, cells[row][column]);
+      }
+    }
+    pdf.line(72, 100, 430, 100).line(72, 120, 430, 120).line(72, 180, 430, 180);
+    Table t =
+        (Table)
+            pdf.takenIn(folder).document().sections().getFirst().blocks().stream()
+                .filter(b -> b instanceof Table)
+                .findFirst()
+                .orElseThrow();
+    assertThat(t.rows()).hasSize(4);
+    Rules rules = t.look().value(TableTraits.RULES);
+    assertThat(rules.top()).isPresent();
+    assertThat(rules.bottom()).isPresent();
+    assertThat(rules.insideAcross()).isEmpty();
+    assertThat(rules.insideDown()).isEmpty();
+    assertThat(t.rows().getFirst().cells().getFirst().look().value(TableTraits.RULES).bottom())
+        .isPresent();
+    assertThat(t.rows().get(1).cells().getFirst().look().sets(TableTraits.RULES)).isFalse();
   }
 
   @Test

@@ -116,7 +116,9 @@ final class AlignedTables {
       double left = c == 0 ? box.x() : columns.get(c).left();
       widths.add(Math.max(12, next - left + (c + 1 == columns.size() ? 8 : 0)));
     }
-    return Optional.of(new Found.Grid(page.number(), box, widths, out, false).inReadingOrder());
+    return Optional.of(
+        new Found.Grid(page.number(), box, widths, out, ruling(page, grouped, box))
+            .inReadingOrder());
   }
 
   /** The columns that the rows with the usual number of pieces agree on. */
@@ -268,10 +270,33 @@ final class AlignedTables {
     return out;
   }
 
+  private static Ruling ruling(ScannedPage page, List<List<List<TextLine>>> rows, Box box) {
+    int between = 0;
+    boolean header = false;
+    for (int k = 1; k < rows.size(); k++) {
+      List<TextLine> above = rows.get(k - 1).getLast();
+      boolean ruled = ruledBetween(page, above, rows.get(k).getFirst(), box.x(), box.right());
+      between += ruled ? 1 : 0;
+      header |= ruled && k == 1;
+    }
+    double pitch = 2 * rows.getFirst().getFirst().getFirst().size();
+    return new Ruling(
+        ruled(page, box.y() - pitch, box.y() + 1, box.x(), box.right()),
+        header,
+        between == rows.size() - 1,
+        ruled(page, box.bottom() - 1, box.bottom() + pitch, box.x(), box.right()),
+        false);
+  }
+
   private static boolean ruledBetween(
       ScannedPage page, List<TextLine> above, List<TextLine> below, double left, double right) {
     double y1 = above.getFirst().baseline();
     double y2 = below.getFirst().baseline() - below.getFirst().size() * 0.5;
+    return ruled(page, y1, y2, left, right);
+  }
+
+  /** Whether lines lie over most of a stretch, between two heights. */
+  private static boolean ruled(ScannedPage page, double y1, double y2, double left, double right) {
     double covered = 0;
     for (Rule r : page.rules()) {
       if (r.lying() && r.middle() > y1 && r.middle() < y2) {

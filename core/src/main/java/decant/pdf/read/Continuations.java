@@ -75,7 +75,7 @@ final class Continuations {
       rows.removeLast(); // room left at the foot of the page
     }
     b.rows().stream().skip(repeated).dropWhile(r -> text(r).isBlank()).forEach(rows::add);
-    return new Found.Grid(a.page(), a.box(), a.columns(), rows, a.ruled());
+    return new Found.Grid(a.page(), a.box(), a.columns(), rows, a.ruling());
   }
 
   private static List<Found.FoundCell> asHeader(List<Found.FoundCell> row) {

@@ -3,7 +3,6 @@ package decant.pdf.read;
 import decant.model.Block;
 import decant.model.Box;
 import decant.model.Cell;
-import decant.model.Colour;
 import decant.model.Document;
 import decant.model.Finding;
 import decant.model.Inline;
@@ -22,7 +21,6 @@ import decant.model.Paragraph;
 import decant.model.ParagraphTraits;
 import decant.model.ParagraphTraits.Alignment;
 import decant.model.Particulars;
-import decant.model.Rule;
 import decant.model.Rules;
 import decant.model.Section;
 import decant.model.Story;
@@ -53,6 +51,7 @@ final class DocumentMaker {
 
   private final List<ScannedPage> pages;
   private final BoxedNotes boxedNotes;
+  private final boolean justified;
   private final List<Found> found;
   private final List<FoundNote> notes;
   private final Map<NodeId, Story> stories = new LinkedHashMap<>();
@@ -77,6 +76,7 @@ final class DocumentMaker {
     this.pages = pages;
     this.found = found;
     this.boxedNotes = new BoxedNotes(pages, found);
+    this.justified = isJustified(found);
     this.notes = notes;
     this.running = running;
     this.joiner = joiner;
@@ -408,7 +408,23 @@ final class DocumentMaker {
     return false;
   }
 
-  private static Look alignment(Found.Text t, Look before, Edges edges, PageSetup setup) {
+  /** Whether most paragraphs with lines enough to tell end flush at both edges. */
+  private static boolean isJustified(List<Found> found) {
+    int flush = 0;
+    int all = 0;
+    for (Found f : found) {
+      if (f instanceof Found.Text t && t.kind() == Found.Kind.PARAGRAPH && t.lines().size() > 3) {
+        List<TextLine> whole = t.lines().subList(0, t.lines().size() - 1);
+        double right = whole.stream().mapToDouble(l -> l.box().right()).max().orElse(0);
+        double left = whole.stream().mapToDouble(l -> l.box().right()).min().orElse(0);
+        all++;
+        flush += right - left < 1.2 ? 1 : 0;
+      }
+    }
+    return flush * 2 > all;
+  }
+
+  private Look alignment(Found.Text t, Look before, Edges edges, PageSetup setup) {
     Look look = before;
     List<TextLine> lines = t.lines();
     double size = t.size();
@@ -434,7 +450,7 @@ final class DocumentMaker {
     }
     long full =
         lines.stream().limit(lines.size() - 1L).filter(l -> Math.abs(edges.end(l)) < 1.2).count();
-    if (lines.size() > 2 && full == lines.size() - 1L) {
+    if (lines.size() > (justified ? 1 : 2) && full == lines.size() - 1L) {
       look = look.with(ParagraphTraits.ALIGNMENT, Alignment.JUSTIFIED);
     }
     if (t.kind() == Found.Kind.PARAGRAPH) {
@@ -490,20 +506,21 @@ final class DocumentMaker {
   private Table table(Found.Grid g, double room) {
     var rows = new ArrayList<Table.Row>();
     for (List<Found.FoundCell> r : g.rows()) {
+      Rules own = rows.isEmpty() ? g.ruling().ofHeader() : Rules.UNSAID;
+      Look look = own.equals(Rules.UNSAID) ? Look.PLAIN : Look.of(TableTraits.RULES, own);
       var cells = new ArrayList<Cell>();
       boolean header = !r.isEmpty() && r.stream().allMatch(Found.FoundCell::header);
       for (Found.FoundCell c : r) {
-        cells.add(new Cell(NodeId.fresh(), c.columnSpan(), c.rowSpan(), Look.PLAIN, cellBlocks(c)));
+        cells.add(new Cell(NodeId.fresh(), c.columnSpan(), c.rowSpan(), look, cellBlocks(c)));
       }
       rows.add(new Table.Row(header ? Look.of(TableTraits.HEADER_ROW, true) : Look.PLAIN, cells));
     }
-    Look look =
-        g.ruled()
-            ? Look.of(TableTraits.RULES, Rules.all(Rule.single(0.5, Colour.BLACK)))
-            : Look.PLAIN;
+    Rules rules = g.ruling().ofTable();
+    Look whole = rules.equals(Rules.UNSAID) ? Look.PLAIN : Look.of(TableTraits.RULES, rules);
     return new Table(
         NodeId.fresh(),
-        look.with(TableTraits.CELL_PADDING, new Insets(0, CELL_PADDING, 0, CELL_PADDING))
+        whole
+            .with(TableTraits.CELL_PADDING, new Insets(0, CELL_PADDING, 0, CELL_PADDING))
             .with(TableTraits.FIXED_COLUMNS, true)
             .with(TableTraits.RIGHT_TO_LEFT, g.rightToLeft()),
         columns(g, room),

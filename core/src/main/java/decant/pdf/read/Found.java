@@ -87,7 +87,7 @@ sealed interface Found {
   }
 
   /** A table; a merged cell stands where it begins. */
-  record Grid(int page, Box box, List<Double> columns, List<List<FoundCell>> rows, boolean ruled)
+  record Grid(int page, Box box, List<Double> columns, List<List<FoundCell>> rows, Ruling ruling)
       implements Found {
     public Grid {
       rows = List.copyOf(rows);
@@ -112,7 +112,7 @@ sealed interface Found {
               box,
               columns.reversed(),
               rows.stream().map(r -> List.copyOf(r.reversed())).toList(),
-              ruled)
+              ruling)
           : this;
     }
   }

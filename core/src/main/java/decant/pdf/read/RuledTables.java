@@ -162,7 +162,7 @@ final class RuledTables {
     for (int c = 0; c < columns; c++) {
       widths.add(xs.get(c + 1) - xs.get(c));
     }
-    return new Found.Grid(page, box, widths, out, true).inReadingOrder();
+    return new Found.Grid(page, box, widths, out, Ruling.GRID).inReadingOrder();
   }
 
   private static boolean separated(

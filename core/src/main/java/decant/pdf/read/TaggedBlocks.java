@@ -300,7 +300,7 @@ final class TaggedBlocks {
             .mapToInt(TextLine::page)
             .findFirst()
             .orElse(page);
-    out.add(new Found.Grid(first, box.get(), widths, rows, true));
+    out.add(new Found.Grid(first, box.get(), widths, rows, Ruling.GRID));
   }
 
   private Optional<Box> rows(
