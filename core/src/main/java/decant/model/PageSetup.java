@@ -69,46 +69,21 @@ public record PageSetup(
 
   /** This paper with text in other columns. */
   public PageSetup withColumns(Columns others) {
-    return new PageSetup(
-        width,
-        height,
-        top,
-        right,
-        bottom,
-        left,
-        header,
-        footer,
-        others,
-        numbers,
-        borders,
-        bordersFromEdge,
-        background,
-        alignment,
-        grid);
+    return with(top, bottom, others, numbers);
   }
 
   /** This paper with its pages numbered otherwise. */
   public PageSetup withNumbers(PageNumbers others) {
-    return new PageSetup(
-        width,
-        height,
-        top,
-        right,
-        bottom,
-        left,
-        header,
-        footer,
-        columns,
-        others,
-        borders,
-        bordersFromEdge,
-        background,
-        alignment,
-        grid);
+    return with(top, bottom, columns, others);
   }
 
   /** This paper with other margins above and below the text. */
   public PageSetup withMargins(double newTop, double newBottom) {
+    return with(newTop, newBottom, columns, numbers);
+  }
+
+  private PageSetup with(
+      double newTop, double newBottom, Columns newColumns, PageNumbers newNumbers) {
     return new PageSetup(
         width,
         height,
@@ -118,8 +93,8 @@ public record PageSetup(
         left,
         header,
         footer,
-        columns,
-        numbers,
+        newColumns,
+        newNumbers,
         borders,
         bordersFromEdge,
         background,

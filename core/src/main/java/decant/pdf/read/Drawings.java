@@ -2,6 +2,7 @@ package decant.pdf.read;
 
 import decant.model.Box;
 import decant.model.Media;
+import decant.reading.ReadProblem;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
@@ -27,20 +28,21 @@ final class Drawings {
   /** Drawings nearer than this may be parts of one. */
   private static final double PARTS_NEAR = 40;
 
-  private static final int MOST_PARTS = 200;
+  /** More drawings than this on one page are a texture, and said to be left out. */
+  private static final int MOST_ON_PAGE = 40;
 
   /** A drawing with more than this share of its area under letters is text with decoration. */
   private static final double MOST_TEXT = 0.25;
 
   /** Cuts the picture at a place out of a page. */
   interface Cutter {
-    Optional<Media> cut(int page, Box place);
+    Optional<Media> cut(int page, Box place) throws ReadProblem;
   }
 
   private Drawings() {}
 
   /** The pages with each drawing as one of their pictures. */
-  static List<ScannedPage> asPictures(List<ScannedPage> pages, Cutter cutter) {
+  static List<ScannedPage> asPictures(List<ScannedPage> pages, Cutter cutter) throws ReadProblem {
     List<List<Drawing>> found = pages.stream().map(Drawings::of).toList();
     Map<String, Long> places =
         found.stream()
@@ -49,7 +51,7 @@ final class Drawings {
     var out = new ArrayList<ScannedPage>();
     for (int k = 0; k < pages.size(); k++) {
       ScannedPage p = pages.get(k);
-      for (Drawing d : found.get(k)) {
+      for (Drawing d : found.get(k).size() > MOST_ON_PAGE ? List.<Drawing>of() : found.get(k)) {
         long times = places.get(place(d));
         boolean running = times > 2 && times * 2 > pages.size();
         if (!running) {
@@ -69,7 +71,7 @@ final class Drawings {
         + Math.round(d.box().width() / 2);
   }
 
-  private static ScannedPage with(ScannedPage p, Drawing d, Cutter cutter) {
+  private static ScannedPage with(ScannedPage p, Drawing d, Cutter cutter) throws ReadProblem {
     // Half a line's thickness stands outside the outline.
     Box place =
         new Box(d.box().x() - 1, d.box().y() - 1, d.box().width() + 2, d.box().height() + 2);
@@ -119,6 +121,7 @@ final class Drawings {
   static List<Drawing> of(ScannedPage page) {
     List<Painted> shapes =
         page.shapes().stream()
+            .filter(Painted::shows)
             .filter(s ->
                 s.box().width() * s.box().height() < page.width() * page.height() * 0.7
                     && (s.box().width() < page.width() * 0.98
@@ -161,7 +164,7 @@ final class Drawings {
   /** Drawings near one another with no text between are one: a row of figures, a divided chart. */
   private static List<Drawing> together(List<Drawing> drawings, ScannedPage page) {
     var out = new ArrayList<>(drawings);
-    if (out.size() > MOST_PARTS) {
+    if (out.size() > MOST_ON_PAGE) {
       return out;
     }
     boolean changed = true;

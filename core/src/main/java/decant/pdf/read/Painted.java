@@ -13,6 +13,11 @@ import java.util.Optional;
  * @param content number of the marked content it belongs to; -1 for none
  */
 record Painted(Box box, boolean free, Optional<Colour> fill, Optional<Colour> stroke, int content) {
+  /** Whether it can be seen on white paper. */
+  boolean shows() {
+    return stroke.isPresent() || fill.isPresent() && !fill.get().equals(Colour.WHITE);
+  }
+
   /** Whether it is a bar or a block rather than a line. */
   boolean solid() {
     return fill.isPresent() && Math.min(box.width(), box.height()) > 3;

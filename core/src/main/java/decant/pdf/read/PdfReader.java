@@ -96,7 +96,7 @@ public final class PdfReader {
   }
 
   private TakenIn run() throws ReadProblem, IOException {
-    List<ScannedPage> pages = Drawings.asPictures(scan(), new DrawingCutter(pdf)::cut);
+    List<ScannedPage> pages = drawingsCut(scan());
     List<List<TextLine>> lines = pages.stream().map(Lines::of).toList();
     var joiner = new Joiner(lines);
     Optional<TaggedBlocks.Result> tagged = TaggedBlocks.of(pdf, pages);
@@ -126,6 +126,16 @@ public final class PdfReader {
         new TakenIn.Origin(
             "pdf", pages.size(), properties(), fonts(), maker.places(), java.util.List.of());
     return new TakenIn(d, findings, origin);
+  }
+
+  private List<ScannedPage> drawingsCut(List<ScannedPage> pages) throws ReadProblem {
+    var cutter = new DrawingCutter(pdf);
+    return Drawings.asPictures(
+        pages,
+        (page, place) -> {
+          request.checkpoint();
+          return cutter.cut(page, place);
+        });
   }
 
   private List<ScannedPage> scan() throws ReadProblem {

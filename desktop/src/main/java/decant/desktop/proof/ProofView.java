@@ -48,8 +48,8 @@ public final class ProofView implements Stage {
     var pair =
         new HBox(
             1,
-            column(new Label("Source: " + work.source().getFileName()), left),
-            column(rightTitle, right));
+            left.titled(new Label("Source: " + work.source().getFileName())),
+            right.titled(rightTitle));
     pair.getStyleClass().add("pair");
     HBox.setHgrow(pair, Priority.ALWAYS);
     root.setCenter(pair);
@@ -69,15 +69,6 @@ public final class ProofView implements Stage {
     }
     left.widthProperty().addListener(o -> fit());
     refresh();
-  }
-
-  private static VBox column(Label title, PagesView view) {
-    title.getStyleClass().add("pair-title");
-    var box = new VBox(title, view);
-    VBox.setVgrow(view, Priority.ALWAYS);
-    HBox.setHgrow(box, Priority.ALWAYS);
-    box.setPrefWidth(100);
-    return box;
   }
 
   private VBox side() {

@@ -57,24 +57,14 @@ public final class TakeInView implements Stage {
       var pair =
           new HBox(
               1,
-              column("Source: " + work.source().getFileName(), original),
-              column("Revision", result));
+              original.titled(new Label("Source: " + work.source().getFileName())),
+              result.titled(new Label("Revision")));
       pair.getStyleClass().add("pair");
       root.setCenter(pair);
     } else {
       root.setCenter(result);
     }
     showResult();
-  }
-
-  private static VBox column(String words, PagesView view) {
-    var title = new Label(words);
-    title.getStyleClass().add("pair-title");
-    var box = new VBox(title, view);
-    VBox.setVgrow(view, Priority.ALWAYS);
-    HBox.setHgrow(box, Priority.ALWAYS);
-    box.setPrefWidth(100);
-    return box;
   }
 
   private void showResult() {
