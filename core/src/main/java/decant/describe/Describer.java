@@ -280,14 +280,29 @@ public final class Describer {
             for (Block b : e.getValue().blocks()) {
               if (b instanceof Paragraph p) {
                 String place = e.getKey().isHeader() ? "header" : "footer";
-                String text = text(p);
-                if (!text.isEmpty() && seen.add(place + text)) {
-                  out.addObject().put("place", place).put("text", text);
+                for (String text : shown(d, p)) {
+                  if (!text.isEmpty() && seen.add(place + text)) {
+                    out.addObject().put("place", place).put("text", text);
+                  }
                 }
               }
             }
           });
     }
+  }
+
+  /** What a running text shows on one page or another: its headings take turns. */
+  private static List<String> shown(Document d, Paragraph p) {
+    for (Inline i : p.inlines()) {
+      if (i instanceof Inline.Field f && f.kind() == Inline.Field.Kind.STYLED_TEXT) {
+        return d.paragraphs().stream()
+            .filter(h -> h.look().value(ParagraphTraits.STYLE).equals(f.target()))
+            .map(h -> text(p).replace(f.shown(), text(h)))
+            .distinct()
+            .toList();
+      }
+    }
+    return List.of(text(p));
   }
 
   private static void fonts(TakenIn taken, ArrayNode out) {

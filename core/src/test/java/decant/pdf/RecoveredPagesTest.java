@@ -250,6 +250,38 @@ class RecoveredPagesTest {
   }
 
   @Test
+  void titlesOfChaptersInTheHeaderBecomeOneField() throws IOException, ReadProblem {
+    String[] chapters = {"Berths", "Charges", "Winter storage", "Notices", "Lifting", "Visitors"};
+    var pdf = new DrawnPdf();
+    for (int p = 0; p < chapters.length; p++) {
+      if (p > 0) {
+        pdf.page();
+      }
+      pdf.text(PLAIN, 9, 72, 40, "Harbour office");
+      double width = DrawnPdf.width(PLAIN, 9, chapters[p]);
+      pdf.text(PLAIN, 9, 522 - width, 40, chapters[p]);
+      pdf.text(BOLD, 16, 72, 110, chapters[p]);
+      pdf.prose(72, 140, 450, "Part " + "abcdef".charAt(p) + ". " + PROSE);
+    }
+    TakenIn t = pdf.takenIn(folder);
+    List<Block> header =
+        t.document().sections().getFirst().running().get(Section.Running.HEADER).blocks();
+    assertThat(header).hasSize(1);
+    assertThat(((Paragraph) header.getFirst()).inlines())
+        .filteredOn(i -> i instanceof Inline.Field)
+        .singleElement()
+        .satisfies(i -> {
+          assertThat(((Inline.Field) i).kind()).isEqualTo(Inline.Field.Kind.STYLED_TEXT);
+          assertThat(((Inline.Field) i).target()).isEqualTo("Heading1");
+        });
+    assertThat(Outline.headings(t.document())).hasSize(6);
+    assertThat(t.findings())
+        .filteredOn(f -> f.kind() == Finding.Kind.RUNNING_TEXT_SET_APART)
+        .as("one for what stands on all pages, one for what takes turns")
+        .hasSize(2);
+  }
+
+  @Test
   void pageOfPagesIsTwoFields() throws IOException, ReadProblem {
     var pdf = new DrawnPdf();
     for (int p = 1; p <= 3; p++) {

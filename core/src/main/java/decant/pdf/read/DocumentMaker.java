@@ -195,6 +195,19 @@ final class DocumentMaker {
     return new StyleSheet(Look.PLAIN, defaults, BODY, styles);
   }
 
+  private Map<String, String> stylesOfHeadings() {
+    var out = new HashMap<String, String>();
+    for (Found f : found) {
+      if (f instanceof Found.Text t && t.kind() == Found.Kind.HEADING) {
+        String text = Headings.fold(t.text());
+        out.putIfAbsent(text, headingStyle(t.level()));
+        // The number may stand elsewhere in the running title, or nowhere.
+        out.putIfAbsent(text.replaceFirst("^(\\d+ )+", ""), headingStyle(t.level()));
+      }
+    }
+    return out;
+  }
+
   private static String headingStyle(int level) {
     return "Heading" + level;
   }
@@ -220,7 +233,8 @@ final class DocumentMaker {
   /** Sections for like pages: one, or one for each stretch with its own columns. */
   private List<Section> sections(int from, int to) {
     List<Found> here = found.stream().filter(f -> f.page() >= from && f.page() < to).toList();
-    var stories = new RunningStories(running, bodyText, pages.size());
+    var stories =
+        new RunningStories(running, bodyText, pages.size(), new RunningTitles(stylesOfHeadings()));
     PageSetup paper = setup(from, to, here);
     var out = new ArrayList<Section>();
     Found before = null;

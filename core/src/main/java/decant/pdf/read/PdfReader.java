@@ -334,7 +334,21 @@ public final class PdfReader {
                 .from(p.number(), whole));
       }
     }
-    for (RunningTexts.RunningText r : running.texts()) {
+    List<RunningTexts.RunningText> everywhere =
+        running.texts().stream()
+            .filter(r -> pages.size() < 4 || r.lines().size() > 2 || r.counter().isPresent())
+            .toList();
+    int others = running.texts().size() - everywhere.size();
+    if (others > 0) {
+      findings.add(
+          Finding.general(
+              Kind.RUNNING_TEXT_SET_APART,
+              Severity.NOTE,
+              others
+                  + " more texts stand at the head or foot of a page or two; they are headers and footers now, "
+                  + "each place with its usual text or the heading of the page."));
+    }
+    for (RunningTexts.RunningText r : everywhere) {
       TextLine l = r.lines().getFirst();
       findings.add(
           Finding.general(

@@ -12,6 +12,7 @@ import decant.model.ParagraphTraits.Alignment;
 import decant.model.Section;
 import decant.model.Story;
 import decant.pdf.read.RunningTexts.RunningText;
+import decant.pdf.read.RunningTitles.Title;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
@@ -27,11 +28,13 @@ final class RunningStories {
   private final RunningTexts.Result running;
   private final Look bodyText;
   private final int pages;
+  private final RunningTitles titles;
 
   /**
    * @param pages how many the file has
    */
-  RunningStories(RunningTexts.Result running, Look bodyText, int pages) {
+  RunningStories(RunningTexts.Result running, Look bodyText, int pages, RunningTitles titles) {
+    this.titles = titles;
     this.running = running;
     this.pages = pages;
     this.bodyText = bodyText;
@@ -132,16 +135,16 @@ final class RunningStories {
       List<RunningText> texts,
       PageSetup setup,
       boolean evenIfNone) {
-    List<RunningText> here =
-        texts.stream()
-            .filter(r -> r.header() == header)
-            .sorted(Comparator.comparingDouble(RunningStories::baseline))
+    List<Title> here =
+        titles.of(texts.stream().filter(r -> r.header() == header).toList()).stream()
+            .sorted(Comparator.comparingDouble(t -> baseline(t.usual())))
             .toList();
     var paragraphs = new ArrayList<Block>();
     int k = 0;
     while (k < here.size()) {
       int end = k + 1;
-      while (end < here.size() && baseline(here.get(end)) - baseline(here.get(k)) < 2) {
+      while (end < here.size()
+          && baseline(here.get(end).usual()) - baseline(here.get(k).usual()) < 2) {
         end++;
       }
       paragraphs.add(runningLine(here.subList(k, end), setup));
@@ -158,10 +161,17 @@ final class RunningStories {
     }
   }
 
-  private Paragraph runningParagraph(RunningText r, PageSetup setup) {
+  private Paragraph runningParagraph(Title title, PageSetup setup) {
+    RunningText r = title.usual();
     TextLine l = r.lines().getFirst();
     List<Inline> inlines = new ArrayList<>();
     for (Inline i : LookMaker.inlines(l.glyphs(), bodyText, l.size())) {
+      if (title.style().isPresent()) {
+        inlines.add(
+            new Inline.Field(
+                Inline.Field.Kind.STYLED_TEXT, title.style().get(), r.text().strip(), i.look()));
+        break;
+      }
       inlines.addAll(
           r.counter().isPresent() && i instanceof Inline.Text t
               ? withFields(t, r.counter().get())
@@ -194,16 +204,16 @@ final class RunningStories {
   }
 
   /** Running texts on one height: each at its own place on the line. */
-  private Paragraph runningLine(List<RunningText> texts, PageSetup setup) {
+  private Paragraph runningLine(List<Title> texts, PageSetup setup) {
     if (texts.size() == 1) {
       return runningParagraph(texts.getFirst(), setup);
     }
     var inlines = new ArrayList<Inline>();
     var stops = new ArrayList<ParagraphTraits.TabStop>();
-    List<RunningText> sorted = new ArrayList<>(texts);
-    sorted.sort(Comparator.comparingDouble(r -> r.lines().getFirst().box().x()));
-    for (RunningText r : sorted) {
-      Box box = r.lines().getFirst().box();
+    List<Title> sorted = new ArrayList<>(texts);
+    sorted.sort(Comparator.comparingDouble(t -> t.usual().lines().getFirst().box().x()));
+    for (Title t : sorted) {
+      Box box = t.usual().lines().getFirst().box();
       double middle = box.x() + box.width() / 2 - setup.left();
       if (!inlines.isEmpty() || middle > setup.textWidth() / 3) {
         boolean right = middle > setup.textWidth() * 0.62;
@@ -215,7 +225,7 @@ final class RunningStories {
                 ParagraphTraits.TabStop.Leader.NONE));
         inlines.add(new Inline.Text("\t", Look.PLAIN));
       }
-      inlines.addAll(runningParagraph(r, setup).inlines());
+      inlines.addAll(runningParagraph(t, setup).inlines());
     }
     return new Paragraph(
         NodeId.fresh(), Look.of(ParagraphTraits.TABS, List.copyOf(stops)), Look.PLAIN, inlines);

@@ -49,14 +49,22 @@ final class RunningTexts {
                   >= t.lines().size();
     }
 
+    private static String height(TextLine l) {
+      return l.page() + " " + Math.round(l.baseline() / 3);
+    }
+
     /** These running texts and what stands in blocks that hold them. */
     Result with(List<Found> blocks) {
       var all = new ArrayList<>(texts);
       Set<String> said = new HashSet<>();
-      texts.forEach(t -> said.add(mask(t.text())));
+      Set<String> places = new HashSet<>();
+      texts.forEach(t -> {
+        said.add(mask(t.text()));
+        t.lines().forEach(l -> places.add(height(l)));
+      });
       for (Found f : blocks) {
         for (TextLine l : ((Found.Text) f).lines()) {
-          if (said.add(mask(l.text()))) {
+          if (!places.contains(height(l)) && said.add(mask(l.text()))) {
             all.add(new RunningText(l.box().y() < 300, l.text(), List.of(l), Optional.empty()));
           }
         }
