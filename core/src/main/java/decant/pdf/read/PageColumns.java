@@ -3,8 +3,10 @@ package decant.pdf.read;
 import decant.model.Box;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 
 /**
  * Pieces of lines into columns in reading order. A gutter is looked for where pieces begin below
@@ -30,9 +32,16 @@ final class PageColumns {
     }
   }
 
-  private PageColumns() {}
+  private final List<Rule> rules;
 
-  static List<Column> of(List<TextLine> pieces) {
+  private PageColumns(List<Rule> rules) {
+    this.rules = rules.stream().filter(Rule::lying).toList();
+  }
+
+  /**
+   * @param rules of the page: what many of them cross is the inside of a table, no gutter
+   */
+  static List<Column> of(List<TextLine> pieces, List<Rule> rules) {
     if (pieces.isEmpty()) {
       return List.of();
     }
@@ -40,10 +49,10 @@ final class PageColumns {
     sorted.sort(
         Comparator.comparingDouble((TextLine l) -> l.baseline())
             .thenComparingDouble(l -> l.box().x()));
-    return cut(sorted, left(sorted), right(sorted), false, 0);
+    return new PageColumns(rules).cut(sorted, left(sorted), right(sorted), false, 0);
   }
 
-  private static List<Column> cut(
+  private List<Column> cut(
       List<TextLine> lines, double left, double right, boolean column, int depth) {
     Optional<Split> split = depth >= DEEPEST ? Optional.empty() : best(lines);
     if (split.isEmpty()) {
@@ -102,18 +111,38 @@ final class PageColumns {
    */
   private record Split(double at, double leftEnd, List<Band> bands, int weight) {}
 
-  private static Optional<Split> best(List<TextLine> lines) {
+  private Optional<Split> best(List<TextLine> lines) {
     if (lines.size() < 5) {
       return Optional.empty();
     }
     Split best = null;
     for (double x : edges(lines)) {
-      Split s = split(partedAt(lines, x), x);
+      Split s = isRuledAcross(lines, x) ? null : split(partedAt(lines, x), x);
       if (s != null && (best == null || s.weight() > best.weight())) {
         best = s;
       }
     }
     return Optional.ofNullable(best);
+  }
+
+  private boolean isRuledAcross(List<TextLine> lines, double x) {
+    double top = lines.getFirst().box().y();
+    double bottom = lines.getLast().box().bottom();
+    Set<Long> before = new HashSet<>();
+    Set<Long> after = new HashSet<>();
+    for (Rule r : rules) {
+      if (r.middle() > top && r.middle() < bottom) {
+        // Cells may each have their own piece of a line.
+        if (r.x1() < x - 12 && r.x2() > x - 12) {
+          before.add(Math.round(r.middle()));
+        }
+        if (r.x1() < x + 3 && r.x2() > x + 3) {
+          after.add(Math.round(r.middle()));
+        }
+      }
+    }
+    before.retainAll(after);
+    return before.size() >= Math.max(3, lines.size() / 12);
   }
 
   /** Lines of both columns that were taken for one, because the gutter is narrow, as two. */

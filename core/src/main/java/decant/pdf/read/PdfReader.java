@@ -179,7 +179,7 @@ public final class PdfReader {
       notes.addAll(foot.notes());
       RuledTables.Result ruled = RuledTables.of(pages.get(p), foot.rest());
       var here = new ArrayList<Found>();
-      for (PageColumns.Column c : PageColumns.of(ruled.rest())) {
+      for (PageColumns.Column c : PageColumns.of(ruled.rest(), pages.get(p).rules())) {
         RuledTables.Result aligned = AlignedTables.of(pages.get(p), c.pieces());
         List<Found> column =
             new ArrayList<>(
