@@ -38,7 +38,7 @@ final class AxisLabels {
         labels.addAll(l.glyphs());
         box = box.union(l.box());
       }
-      found = row(below(box, upright, taken), 1 + (taken.size() > 2 ? 0 : 2));
+      found = row(below(box, upright, taken), 1); // a title below the numbers
     }
     for (Glyph g : page.glyphs()) {
       if (g.quarter() != 0 && isNear(inkOf(g), drawing.box())) {

@@ -93,27 +93,23 @@ final class Blocks {
     if (Markers.item(l.text()).isPresent() && startsItem(region, open, l)) {
       return true;
     }
-    boolean centred =
-        centred(last, region)
-            && centred(l, region)
-            && Math.abs(start(region, l) - start(region, last)) > 3;
+    double at = start(region, l);
+    double before = start(region, last);
+    double begun = start(region, first);
+    boolean centred = centred(last, region) && centred(l, region) && Math.abs(at - before) > 3;
     if (centred) {
       return false;
     }
     Optional<String> marker = Markers.item(first.text());
-    double textLeft = marker.isPresent() ? afterMarker(region, first) : start(region, first);
-    double shift = start(region, l) - start(region, last);
+    double textLeft = marker.isPresent() ? afterMarker(region, first) : begun;
+    double shift = at - before;
     if (open.size() == 1) {
-      boolean hangs =
-          shift > 0.5 * em && (marker.isPresent() || Math.abs(start(region, l) - textLeft) < 3);
+      boolean hangs = shift > 0.5 * em && (marker.isPresent() || Math.abs(at - textLeft) < 3);
       if (shift > 0.7 * em && !hangs && !marker.isPresent()) {
         return !isHanging(region, last, l);
       }
-      if (shift < -0.7 * em
-          && marker.isPresent()
-          && start(region, l) < textLeft - 0.7 * em
-          && start(region, l) <= start(region, first) + 1) {
-        return fits(region, last, l) || start(region, l) < start(region, first) - 1;
+      if (shift < -0.7 * em && marker.isPresent() && at < textLeft - 0.7 * em && at <= begun + 1) {
+        return fits(region, last, l) || at < begun - 1;
       }
     } else if (Math.abs(shift) > 0.7 * em) {
       return true;
@@ -136,17 +132,13 @@ final class Blocks {
    * new paragraph.
    */
   private static boolean isHanging(Region region, TextLine last, TextLine l) {
-    return end(region, last) < 3 * l.size()
+    return Edges.of(last, region.left(), region.right()).end(last) < 3 * l.size()
         && start(region, l) - start(region, last) < 6 * l.size();
   }
 
   /** The distance of a line from the edge where its reading begins. */
   private static double start(Region region, TextLine l) {
-    return Directions.lean(l) > 0 ? region.right() - l.box().right() : l.box().x() - region.left();
-  }
-
-  private static double end(Region region, TextLine l) {
-    return Directions.lean(l) > 0 ? l.box().x() - region.left() : region.right() - l.box().right();
+    return Edges.of(l, region.left(), region.right()).start(l);
   }
 
   private static boolean startsItem(Region region, List<TextLine> open, TextLine l) {
@@ -180,11 +172,12 @@ final class Blocks {
    * meant.
    */
   private static boolean fits(Region region, TextLine last, TextLine l) {
-    boolean rightToLeft = Directions.lean(last) > 0;
-    double slack =
-        rightToLeft
-            ? last.box().x() - left(region, last)
-            : right(region, last) - last.box().right();
+    Edges edges = Edges.of(last, region.left(), region.right());
+    double inset = edges.start(last);
+    double slack = edges.end(last);
+    if (inset > 8) {
+      slack = Math.max(0, slack - inset); // what is indented is so at both ends
+    }
     double word = 0;
     for (Glyph g : l.glyphs()) {
       if (g.isSpace()) {
@@ -203,16 +196,6 @@ final class Blocks {
     }
     // Lines that are not stretched end unevenly: that a short word had room says little.
     return ends || slack > 0.25 * (region.right() - region.left());
-  }
-
-  private static double right(Region region, TextLine last) {
-    double inset = Math.max(0, last.box().x() - region.left());
-    return inset > 8 ? Math.max(region.right() - inset, last.box().right()) : region.right();
-  }
-
-  private static double left(Region region, TextLine last) {
-    double inset = Math.max(0, region.right() - last.box().right());
-    return inset > 8 ? Math.min(region.left() + inset, last.box().x()) : region.left();
   }
 
   /** The distance from the start edge of what follows a line's marker. */

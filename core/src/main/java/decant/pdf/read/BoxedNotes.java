@@ -40,8 +40,7 @@ final class BoxedNotes {
             .filter(s -> !s.free() && s.box().width() > 60 && s.box().height() > 14)
             .filter(s ->
                 s.box().height() < page.height() * 0.6 && s.box().width() < page.width() * 0.95)
-            .filter(
-                s -> s.stroke().isPresent() || !s.fill().orElse(Colour.WHITE).equals(Colour.WHITE))
+            .filter(Painted::shows)
             .sorted(Comparator.comparingDouble(s -> s.box().width() * s.box().height()))
             .toList();
     if (frames.isEmpty() || frames.size() > 500) {
@@ -50,7 +49,7 @@ final class BoxedNotes {
     Map<Painted, List<Found.Text>> held = new LinkedHashMap<>();
     for (Found.Text t : texts) {
       frames.stream()
-          .filter(s -> holds(s.box(), t.box()))
+          .filter(s -> s.box().holds(t.box(), 1))
           .findFirst()
           .ifPresent(s -> held.computeIfAbsent(s, k -> new ArrayList<>()).add(t));
     }
@@ -63,21 +62,13 @@ final class BoxedNotes {
     });
   }
 
-  private static boolean holds(Box outer, Box b) {
-    return b.x() >= outer.x() - 1
-        && b.right() <= outer.right() + 1
-        && b.y() >= outer.y() - 1
-        && b.bottom() <= outer.bottom() + 1;
-  }
-
   /** By lines: a paragraph that goes on in the next column reaches around much. */
   private static boolean overlap(Box frame, Found.Text t) {
-    return t.lines().stream().anyMatch(l -> l.page() == t.page() && overlap(frame, l.box()));
-  }
-
-  private static boolean overlap(Box a, Box b) {
-    return Math.min(a.right(), b.right()) - Math.max(a.x(), b.x()) > 4
-        && Math.min(a.bottom(), b.bottom()) - Math.max(a.y(), b.y()) > 4;
+    return t.lines().stream()
+        .anyMatch(l ->
+            l.page() == t.page()
+                && frame.sharedWidth(l.box()) > 4
+                && frame.sharedHeight(l.box()) > 4);
   }
 
   private static Boxed boxed(ScannedPage page, Painted frame, List<Found.Text> inside) {
@@ -186,12 +177,10 @@ final class BoxedNotes {
         Math.max(0, edges.endAt(edges.rightToLeft() ? b.box().x() : b.box().right()) + b.pad());
     double text = t.kind() == Found.Kind.ITEM ? look.value(ParagraphTraits.INDENT_START) : start;
     return look.over(b.look())
-        .with(ParagraphTraits.INDENT_START, rounded(Math.max(start, text)))
-        .with(ParagraphTraits.FIRST_LINE, rounded(start) - rounded(Math.max(start, text)))
-        .with(ParagraphTraits.INDENT_END, rounded(end));
-  }
-
-  private static double rounded(double v) {
-    return Math.round(v * 2) / 2.0;
+        .with(ParagraphTraits.INDENT_START, LookMaker.halves(Math.max(start, text)))
+        .with(
+            ParagraphTraits.FIRST_LINE,
+            LookMaker.halves(start) - LookMaker.halves(Math.max(start, text)))
+        .with(ParagraphTraits.INDENT_END, LookMaker.halves(end));
   }
 }

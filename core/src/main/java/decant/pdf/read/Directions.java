@@ -90,20 +90,12 @@ final class Directions {
 
   /** How many more of a line's letters run from right to left than from left to right. */
   static int lean(TextLine l) {
-    int n = 0;
-    for (Glyph g : l.glyphs()) {
-      if (!g.text().isEmpty()) {
-        byte d = Character.getDirectionality(g.text().codePointAt(0));
-        n +=
-            switch (d) {
-              case Character.DIRECTIONALITY_RIGHT_TO_LEFT,
-                  Character.DIRECTIONALITY_RIGHT_TO_LEFT_ARABIC ->
-                  1;
-              case Character.DIRECTIONALITY_LEFT_TO_RIGHT -> -1;
-              default -> 0;
-            };
-      }
-    }
-    return n;
+    return l.glyphs().stream().mapToInt(Directions::strength).sum();
+  }
+
+  /** Whether the first letter of a text runs from right to left (UAX #9, P2). */
+  static boolean beginsRightToLeft(List<Glyph> logical) {
+    return logical.stream().mapToInt(Directions::strength).filter(s -> s != 0).findFirst().orElse(0)
+        > 0;
   }
 }

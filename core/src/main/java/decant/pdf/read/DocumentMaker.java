@@ -52,6 +52,7 @@ final class DocumentMaker {
   private final List<ScannedPage> pages;
   private final BoxedNotes boxedNotes;
   private final boolean justified;
+  private final RunningTitles titles;
   private final List<Found> found;
   private final List<FoundNote> notes;
   private final Map<NodeId, Story> stories = new LinkedHashMap<>();
@@ -77,6 +78,7 @@ final class DocumentMaker {
     this.found = found;
     this.boxedNotes = new BoxedNotes(pages, found);
     this.justified = isJustified(found);
+    this.titles = new RunningTitles(stylesOfHeadings(found));
     this.notes = notes;
     this.running = running;
     this.joiner = joiner;
@@ -195,7 +197,7 @@ final class DocumentMaker {
     return new StyleSheet(Look.PLAIN, defaults, BODY, styles);
   }
 
-  private Map<String, String> stylesOfHeadings() {
+  private static Map<String, String> stylesOfHeadings(List<Found> found) {
     var out = new HashMap<String, String>();
     for (Found f : found) {
       if (f instanceof Found.Text t && t.kind() == Found.Kind.HEADING) {
@@ -233,14 +235,13 @@ final class DocumentMaker {
   /** Sections for like pages: one, or one for each stretch with its own columns. */
   private List<Section> sections(int from, int to) {
     List<Found> here = found.stream().filter(f -> f.page() >= from && f.page() < to).toList();
-    var stories =
-        new RunningStories(running, bodyText, pages.size(), new RunningTitles(stylesOfHeadings()));
+    var heads = new RunningStories(running, bodyText, pages.size(), titles);
     PageSetup paper = setup(from, to, here);
     var out = new ArrayList<Section>();
     Found before = null;
     for (TextColumns.Stretch stretch : TextColumns.of(here, to - from)) {
       PageSetup setup = paper.withColumns(stretch.columns());
-      Optional<Integer> start = out.isEmpty() ? stories.start(from, to) : Optional.empty();
+      Optional<Integer> start = out.isEmpty() ? heads.start(from, to) : Optional.empty();
       if (start.isPresent()) {
         setup = setup.withNumbers(new PageNumbers(start, ListDefinition.NumberFormat.DECIMAL));
       }
@@ -257,7 +258,7 @@ final class DocumentMaker {
               NodeId.fresh(),
               setup,
               out.isEmpty() ? Section.Start.NEW_PAGE : Section.Start.CONTINUOUS,
-              stories.of(from, to, setup),
+              heads.of(from, to, setup),
               blocks));
     }
     return out;
@@ -331,10 +332,10 @@ final class DocumentMaker {
     }
     double space = spaceBefore(t, before);
     if (space > 0.8) {
-      look = look.with(ParagraphTraits.SPACE_BEFORE, Math.round(space * 2) / 2.0);
+      look = look.with(ParagraphTraits.SPACE_BEFORE, LookMaker.halves(space));
     }
     List<Glyph> glyphs = joiner.join(t.lines());
-    boolean rightToLeft = rightToLeft(glyphs);
+    boolean rightToLeft = Directions.beginsRightToLeft(glyphs);
     Edges edges = Edges.of(t, setup, rightToLeft);
     look = alignment(t, look, edges, setup);
     if (t.kind() == Found.Kind.ITEM) {
@@ -406,22 +407,6 @@ final class DocumentMaker {
     return out;
   }
 
-  private static boolean rightToLeft(List<Glyph> glyphs) {
-    for (Glyph g : glyphs) {
-      if (!g.text().isEmpty()) {
-        byte d = Character.getDirectionality(g.text().codePointAt(0));
-        if (d == Character.DIRECTIONALITY_LEFT_TO_RIGHT) {
-          return false;
-        }
-        if (d == Character.DIRECTIONALITY_RIGHT_TO_LEFT
-            || d == Character.DIRECTIONALITY_RIGHT_TO_LEFT_ARABIC) {
-          return true;
-        }
-      }
-    }
-    return false;
-  }
-
   /** Whether most paragraphs with lines enough to tell end flush at both edges. */
   private static boolean isJustified(List<Found> found) {
     int flush = 0;
@@ -471,12 +456,12 @@ final class DocumentMaker {
       double rest = edges.indent(lines.get(lines.size() > 1 ? 1 : 0));
       double indent = rest > 3 && rest < 250 ? rest : 0;
       if (indent > 0) {
-        look = look.with(ParagraphTraits.INDENT_START, Math.round(indent * 2) / 2.0);
+        look = look.with(ParagraphTraits.INDENT_START, LookMaker.halves(indent));
       }
       // A line may hang out of its paragraph, not out of the page.
       double firstLine = Math.max(edges.indent(first) - rest, -indent);
       if (Math.abs(firstLine) > 3 && lines.size() > 1 && firstLine < 250) {
-        look = look.with(ParagraphTraits.FIRST_LINE, Math.round(firstLine * 2) / 2.0);
+        look = look.with(ParagraphTraits.FIRST_LINE, LookMaker.halves(firstLine));
       }
     }
     return look;
@@ -487,7 +472,7 @@ final class DocumentMaker {
     double indent = Math.max(12, edges.indent(t.lines().getFirst()));
     String list = lists.idFor(t);
     return look.with(ParagraphTraits.LIST, new ListMembership(list, depth))
-        .with(ParagraphTraits.INDENT_START, Math.round(Math.min(indent, 200) * 2) / 2.0)
+        .with(ParagraphTraits.INDENT_START, LookMaker.halves(Math.min(indent, 200)))
         .with(ParagraphTraits.FIRST_LINE, -Math.min(18.0, indent));
   }
 

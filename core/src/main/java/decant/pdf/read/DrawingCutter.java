@@ -103,29 +103,32 @@ final class DrawingCutter {
       }
     }
 
+    /** Drops a path that touches nothing of what is kept. */
+    private boolean dropped() {
+      boolean away = away(getLinePath().getBounds2D());
+      if (away) {
+        getLinePath().reset();
+      }
+      return away;
+    }
+
     @Override
     public void strokePath() throws IOException {
-      if (away(getLinePath().getBounds2D())) {
-        getLinePath().reset();
-      } else {
+      if (!dropped()) {
         super.strokePath();
       }
     }
 
     @Override
     public void fillPath(int windingRule) throws IOException {
-      if (away(getLinePath().getBounds2D())) {
-        getLinePath().reset();
-      } else {
+      if (!dropped()) {
         super.fillPath(windingRule);
       }
     }
 
     @Override
     public void fillAndStrokePath(int windingRule) throws IOException {
-      if (away(getLinePath().getBounds2D())) {
-        getLinePath().reset();
-      } else {
+      if (!dropped()) {
         super.fillAndStrokePath(windingRule);
       }
     }

@@ -5,9 +5,7 @@ import decant.model.Media;
 import decant.reading.ReadProblem;
 import java.util.ArrayList;
 import java.util.Comparator;
-import java.util.HashMap;
 import java.util.HashSet;
-import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -41,26 +39,36 @@ final class Drawings {
 
   private Drawings() {}
 
-  /** The pages with each drawing as one of their pictures. */
-  static List<ScannedPage> asPictures(List<ScannedPage> pages, Cutter cutter) throws ReadProblem {
+  /**
+   * The pages with each drawing as one of their pictures.
+   *
+   * @param left the numbers of the pages from which a drawing is not carried over
+   */
+  record Result(List<ScannedPage> pages, Set<Integer> left) {}
+
+  static Result asPictures(List<ScannedPage> pages, Cutter cutter) throws ReadProblem {
     List<List<Drawing>> found = pages.stream().map(Drawings::of).toList();
     Map<String, Long> places =
         found.stream()
             .flatMap(d -> d.stream().map(Drawings::place).distinct())
             .collect(Collectors.groupingBy(p -> p, Collectors.counting()));
     var out = new ArrayList<ScannedPage>();
+    var left = new HashSet<Integer>();
     for (int k = 0; k < pages.size(); k++) {
       ScannedPage p = pages.get(k);
-      for (Drawing d : found.get(k).size() > MOST_ON_PAGE ? List.<Drawing>of() : found.get(k)) {
+      boolean texture = found.get(k).size() > MOST_ON_PAGE;
+      for (Drawing d : found.get(k)) {
         long times = places.get(place(d));
         boolean running = times > 2 && times * 2 > pages.size();
-        if (!running) {
-          p = with(p, d, cutter);
+        Optional<ScannedPage> with = texture || running ? Optional.empty() : with(p, d, cutter);
+        if (with.isEmpty()) {
+          left.add(p.number());
         }
+        p = with.orElse(p);
       }
       out.add(p);
     }
-    return out;
+    return new Result(out, left);
   }
 
   private static String place(Drawing d) {
@@ -71,45 +79,37 @@ final class Drawings {
         + Math.round(d.box().width() / 2);
   }
 
-  private static ScannedPage with(ScannedPage p, Drawing d, Cutter cutter) throws ReadProblem {
+  private static Optional<ScannedPage> with(ScannedPage p, Drawing d, Cutter cutter)
+      throws ReadProblem {
     // Half a line's thickness stands outside the outline.
     Box place =
         new Box(d.box().x() - 1, d.box().y() - 1, d.box().width() + 2, d.box().height() + 2);
     Optional<Media> media = cutter.cut(p.number(), place);
     if (media.isEmpty()) {
-      return p;
+      return Optional.empty();
     }
     var pictures = new ArrayList<>(p.pictures());
-    pictures.removeIf(x -> inside(x.box(), place));
+    pictures.removeIf(x -> place.holds(x.box(), 1));
     String alt =
-        Lines.of(
-                new ScannedPage(
-                    p.number(), p.width(), p.height(), d.labels(), List.of(), List.of(), List.of()))
-            .stream()
+        Lines.of(p.only(d.labels())).stream()
             .map(l -> l.text().strip())
             .collect(Collectors.joining(" "));
     pictures.add(new Placed(media.get(), place, d.content(), alt));
     Set<Painted> drawn = new HashSet<>(d.shapes());
     Set<Glyph> labels = new HashSet<>(d.labels());
-    return new ScannedPage(
-        p.number(),
-        p.width(),
-        p.height(),
-        p.glyphs().stream().filter(g -> !labels.contains(g)).toList(),
-        p.rules().stream().filter(r -> !inside(r, place)).toList(),
-        pictures,
-        p.shapes().stream().filter(s -> !drawn.contains(s)).toList());
-  }
-
-  private static boolean inside(Box b, Box of) {
-    return b.x() >= of.x() - 1
-        && b.right() <= of.right() + 1
-        && b.y() >= of.y() - 1
-        && b.bottom() <= of.bottom() + 1;
+    return Optional.of(
+        new ScannedPage(
+            p.number(),
+            p.width(),
+            p.height(),
+            p.glyphs().stream().filter(g -> !labels.contains(g)).toList(),
+            p.rules().stream().filter(r -> !inside(r, place)).toList(),
+            pictures,
+            p.shapes().stream().filter(s -> !drawn.contains(s)).toList()));
   }
 
   private static boolean inside(Rule r, Box of) {
-    return inside(new Box(r.x1(), r.y1(), r.x2() - r.x1(), r.y2() - r.y1()), of);
+    return of.holds(new Box(r.x1(), r.y1(), r.x2() - r.x1(), r.y2() - r.y1()), 1);
   }
 
   /**
@@ -150,14 +150,8 @@ final class Drawings {
     }
     List<TextLine> upright =
         Lines.of(
-            new ScannedPage(
-                page.number(),
-                page.width(),
-                page.height(),
-                page.glyphs().stream().filter(g -> g.quarter() == 0 && g.content() < 0).toList(),
-                List.of(),
-                List.of(),
-                List.of()));
+            page.only(
+                page.glyphs().stream().filter(g -> g.quarter() == 0 && g.content() < 0).toList()));
     return apart(together(out, page)).stream().map(d -> AxisLabels.with(d, page, upright)).toList();
   }
 
@@ -174,7 +168,7 @@ final class Drawings {
         for (int b = a + 1; b < out.size() && !changed; b++) {
           Drawing x = out.get(a);
           Drawing y = out.get(b);
-          if (distance(x.box(), y.box()) < PARTS_NEAR && alone(x, y, page)) {
+          if (near(x.box(), y.box(), PARTS_NEAR) && alone(x, y, page)) {
             out.remove(b);
             out.set(a, joined(x, y));
             changed = true;
@@ -185,15 +179,13 @@ final class Drawings {
     return out;
   }
 
-  private static double distance(Box a, Box b) {
-    double across = Math.max(a.x(), b.x()) - Math.min(a.right(), b.right());
-    double down = Math.max(a.y(), b.y()) - Math.min(a.bottom(), b.bottom());
-    return Math.max(across, down);
+  private static boolean near(Box a, Box b, double distance) {
+    return a.sharedWidth(b) > -distance && a.sharedHeight(b) > -distance;
   }
 
   private static boolean alone(Drawing x, Drawing y, ScannedPage page) {
     Box all = x.box().union(y.box());
-    long letters = page.glyphs().stream().filter(g -> !g.isSpace() && holds(all, g)).count();
+    long letters = page.glyphs().stream().filter(g -> !g.isSpace() && g.standsIn(all)).count();
     return letters
         == Stream.of(x, y).flatMap(d -> d.labels().stream()).filter(g -> !g.isSpace()).count();
   }
@@ -206,11 +198,6 @@ final class Drawings {
     return new Drawing(x.box().union(y.box()), shapes, labels, content(shapes));
   }
 
-  /** Whether something drawn is neither text nor picture nor decoration of the page. */
-  static boolean left(ScannedPage page) {
-    return !of(page).isEmpty();
-  }
-
   /** Drawings within others are parts of them. */
   private static List<Drawing> apart(List<Drawing> all) {
     return all.stream()
@@ -218,46 +205,25 @@ final class Drawings {
             all.stream()
                 .noneMatch(o ->
                     o != d
-                        && inside(d.box(), o.box())
+                        && o.box().holds(d.box(), 1)
                         && o.box().width() * o.box().height() > d.box().width() * d.box().height()))
         .toList();
   }
 
   private static List<List<Painted>> clusters(List<Painted> sorted) {
-    int n = sorted.size();
-    int[] parent = new int[n];
-    for (int k = 0; k < n; k++) {
-      parent[k] = k;
-    }
+    var groups = new Groups(sorted.size());
     var open = new ArrayList<Integer>(); // shapes that reach down to where the next begins
-    for (int k = 0; k < n; k++) {
+    for (int k = 0; k < sorted.size(); k++) {
       Box b = sorted.get(k).box();
       open.removeIf(o -> sorted.get(o).box().bottom() + NEAR < b.y());
       for (int o : open) {
-        Box a = sorted.get(o).box();
-        if (a.x() - NEAR < b.right() && b.x() - NEAR < a.right()) {
-          parent[root(parent, k)] = root(parent, o);
+        if (sorted.get(o).box().sharedWidth(b) > -NEAR) {
+          groups.join(k, o);
         }
       }
       open.add(k);
     }
-    var byRoot = new HashMap<Integer, List<Painted>>();
-    var order = new LinkedHashSet<Integer>();
-    for (int k = 0; k < n; k++) {
-      int r = root(parent, k);
-      order.add(r);
-      byRoot.computeIfAbsent(r, x -> new ArrayList<>()).add(sorted.get(k));
-    }
-    return order.stream().map(byRoot::get).toList();
-  }
-
-  private static int root(int[] parent, int k) {
-    int r = k;
-    while (parent[r] != r) {
-      parent[r] = parent[parent[r]];
-      r = parent[r];
-    }
-    return r;
+    return groups.of(sorted);
   }
 
   private static boolean isDrawn(List<Painted> cluster, ScannedPage page) {
@@ -275,7 +241,7 @@ final class Drawings {
         cluster.stream()
             .filter(Painted::solid)
             .map(Painted::box)
-            .filter(b -> page.glyphs().stream().noneMatch(g -> !g.isSpace() && holds(b, g)))
+            .filter(b -> page.glyphs().stream().noneMatch(g -> !g.isSpace() && g.standsIn(b)))
             .toList();
     return bars(bars, true) || bars(bars, false);
   }
@@ -297,14 +263,10 @@ final class Drawings {
         });
   }
 
-  private static boolean holds(Box b, Glyph g) {
-    return b.contains(g.x() + g.width() / 2, g.baseline() - g.size() * 0.3);
-  }
-
   private static List<Glyph> within(ScannedPage page, Box box, List<Painted> cluster) {
     Set<Integer> contents = cluster.stream().map(Painted::content).collect(Collectors.toSet());
     return page.glyphs().stream()
-        .filter(g -> holds(box, g) && (g.content() < 0 || contents.contains(g.content())))
+        .filter(g -> g.standsIn(box) && (g.content() < 0 || contents.contains(g.content())))
         .toList();
   }
 

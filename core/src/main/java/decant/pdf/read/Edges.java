@@ -16,6 +16,11 @@ record Edges(double left, double right, double beyond, boolean rightToLeft) {
     return new Edges(t.left(), t.right(), column ? 0 : Math.max(0, margin), rightToLeft);
   }
 
+  /** The edges of an area for a line that need not run as its paragraph does. */
+  static Edges of(TextLine l, double left, double right) {
+    return new Edges(left, right, 0, Directions.lean(l) > 0);
+  }
+
   double start(TextLine l) {
     return rightToLeft ? right - l.box().right() : l.box().x() - left;
   }

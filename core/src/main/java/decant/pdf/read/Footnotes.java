@@ -38,11 +38,8 @@ final class Footnotes {
       return new Result(List.of(), lines);
     }
     double y = top.get();
-    List<TextLine> area = new ArrayList<>(lines.stream().filter(l -> l.baseline() > y).toList());
+    List<TextLine> area = lines.stream().filter(l -> l.baseline() > y).toList();
     List<TextLine> rest = lines.stream().filter(l -> l.baseline() <= y).toList();
-    area.sort(
-        Comparator.comparingDouble((TextLine l) -> l.baseline())
-            .thenComparingDouble(l -> l.box().x()));
     Set<String> above = marks(rest);
     List<FoundNote> notes = parted(page, Regions.rows(area), above);
     boolean any = notes.stream().anyMatch(n -> !n.label().isEmpty());

@@ -1,5 +1,6 @@
 package decant.pdf.read;
 
+import decant.model.Box;
 import decant.model.Colour;
 import decant.model.Link;
 import java.util.Optional;
@@ -52,6 +53,11 @@ record Glyph(
         artifact,
         underlined,
         Optional.of(to));
+  }
+
+  /** Whether its middle stands in a box. It has to be upright. */
+  boolean standsIn(Box b) {
+    return b.contains(x + width / 2, baseline - size * 0.3);
   }
 
   boolean isSpace() {

@@ -24,7 +24,7 @@ final class Headings {
           text.equals(text.toUpperCase(java.util.Locale.ROOT))
               && text.chars().filter(Character::isLetter).count() > 3;
       boolean italic = t.lines().stream().allMatch(TextLine::italic);
-      return new Style(Math.round(t.size() * 2) / 2.0, t.bold(), italic, capitals);
+      return new Style(LookMaker.halves(t.size()), t.bold(), italic, capitals);
     }
   }
 

@@ -39,8 +39,6 @@ final class ItemDepths {
 
   private static double indent(Found.Text t) {
     TextLine first = t.lines().getFirst();
-    return Directions.lean(first) > 0
-        ? t.right() - first.box().right()
-        : first.box().x() - t.left();
+    return Edges.of(first, t.left(), t.right()).start(first);
   }
 }

@@ -4,7 +4,9 @@ import decant.model.Box;
 import decant.model.Colour;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 
 /**
@@ -31,6 +33,20 @@ final class Lines {
       }
     }
     return out;
+  }
+
+  /** The size that most letters of the file have. */
+  static double bodySize(List<List<TextLine>> lines) {
+    Map<Double, Integer> letters = new HashMap<>();
+    for (List<TextLine> page : lines) {
+      for (TextLine l : page) {
+        letters.merge(Math.round(l.size() * 4) / 4.0, l.glyphs().size(), Integer::sum);
+      }
+    }
+    return letters.entrySet().stream()
+        .max(Map.Entry.comparingByValue())
+        .map(Map.Entry::getKey)
+        .orElse(11.0);
   }
 
   /**
@@ -236,13 +252,13 @@ final class Lines {
 
   /** The size that most of the line's letters have. */
   private static double mainSize(List<Glyph> glyphs, double otherwise) {
-    var counts = new java.util.HashMap<Double, Integer>();
+    var counts = new HashMap<Double, Integer>();
     glyphs.stream()
         .filter(g -> !g.isSpace())
         .forEach(g -> counts.merge(Math.round(g.size() * 10) / 10.0, 1, Integer::sum));
     return counts.entrySet().stream()
-        .max(java.util.Map.Entry.comparingByValue())
-        .map(java.util.Map.Entry::getKey)
+        .max(Map.Entry.comparingByValue())
+        .map(Map.Entry::getKey)
         .orElse(otherwise);
   }
 

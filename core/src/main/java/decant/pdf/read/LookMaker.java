@@ -107,6 +107,11 @@ final class LookMaker {
     return g.link().isPresent() ? look.with(TextTraits.LINK, g.link().get()) : look;
   }
 
+  /** A length to the nearest half point: no more can be measured. */
+  static double halves(double points) {
+    return Math.round(points * 2) / 2.0;
+  }
+
   static double rounded(double size) {
     return Math.max(1, Math.round(size * 4) / 4.0);
   }

@@ -45,10 +45,7 @@ final class PageColumns {
     if (pieces.isEmpty()) {
       return List.of();
     }
-    List<TextLine> sorted = new ArrayList<>(pieces);
-    sorted.sort(
-        Comparator.comparingDouble((TextLine l) -> l.baseline())
-            .thenComparingDouble(l -> l.box().x()));
+    List<TextLine> sorted = pieces.stream().sorted(TextLine.DOWN).toList();
     return new PageColumns(rules).cut(sorted, left(sorted), right(sorted), false, 0);
   }
 
@@ -153,8 +150,8 @@ final class PageColumns {
       if (at < 0) {
         out.add(l);
       } else {
-        out.add(part(l, l.glyphs().subList(0, at)));
-        out.add(part(l, l.glyphs().subList(at, l.glyphs().size())));
+        out.add(l.part(l.glyphs().subList(0, at)));
+        out.add(l.part(l.glyphs().subList(at, l.glyphs().size())));
       }
     }
     return out;
@@ -174,22 +171,6 @@ final class PageColumns {
       reach = Math.max(reach, g.right());
     }
     return -1;
-  }
-
-  private static TextLine part(TextLine l, List<Glyph> glyphs) {
-    int end = glyphs.size();
-    while (end > 0 && glyphs.get(end - 1).isSpace()) {
-      end--;
-    }
-    List<Glyph> ink = glyphs.subList(0, end);
-    double left = ink.stream().mapToDouble(Glyph::x).min().orElse(l.box().x());
-    double right = ink.stream().mapToDouble(Glyph::right).max().orElse(left);
-    return new TextLine(
-        l.page(),
-        ink,
-        new Box(left, l.box().y(), right - left, l.box().height()),
-        l.baseline(),
-        l.size());
   }
 
   /** Where at least three pieces begin below one another, from left to right, but the first. */
@@ -294,8 +275,12 @@ final class PageColumns {
     }
     double size = lines.get(lines.size() / 2).size();
     double measure = Math.min(width, Regions.measure(lines));
-    long full = Regions.rows(lines).stream().filter(l -> l.box().width() > 0.7 * measure).count();
-    return measure > 7 * size && full >= 0.35 * Regions.rows(lines).size();
+    if (measure <= 7 * size) {
+      return false;
+    }
+    List<TextLine> rows = Regions.rows(lines);
+    long full = rows.stream().filter(l -> l.box().width() > 0.7 * measure).count();
+    return full >= 0.35 * rows.size();
   }
 
   private static double left(List<TextLine> lines) {

@@ -99,6 +99,17 @@ final class PageScan extends PDFGraphicsStreamEngine {
     return t;
   }
 
+  /** The place of a rectangle of a page, on the page as shown. */
+  static Box place(PDPage page, PDRectangle r) {
+    Rectangle2D b =
+        shown(page.getCropBox(), page.getRotation())
+            .createTransformedShape(
+                new Rectangle2D.Double(
+                    r.getLowerLeftX(), r.getLowerLeftY(), r.getWidth(), r.getHeight()))
+            .getBounds2D();
+    return new Box(b.getX(), b.getY(), b.getWidth(), b.getHeight());
+  }
+
   ScannedPage scan() throws IOException {
     processPage(getPage());
     // Invisible text is the text of a scanned picture; where there is visible text it is something
@@ -200,7 +211,7 @@ final class PageScan extends PDFGraphicsStreamEngine {
             face,
             colour(getGraphicsState().getNonStrokingColor()),
             quarter,
-            mark == null ? -1 : mark.content(),
+            content(),
             mark != null && mark.artifact(),
             false,
             Optional.empty());
@@ -227,6 +238,12 @@ final class PageScan extends PDFGraphicsStreamEngine {
         || origin.getY() - size > clip.getMaxY();
   }
 
+  /** The number of the marked content that is open; -1 outside any. */
+  private int content() {
+    Mark mark = marks.peek();
+    return mark == null ? -1 : mark.content();
+  }
+
   private static int quarterOf(Point2D along) {
     if (Math.abs(along.getX()) >= Math.abs(along.getY())) {
       return along.getX() >= 0 ? 0 : 2;
@@ -238,9 +255,7 @@ final class PageScan extends PDFGraphicsStreamEngine {
     if (links.isEmpty() || g.quarter() != 0) {
       return Optional.empty();
     }
-    double x = g.x() + g.width() / 2;
-    double y = g.baseline() - g.size() * 0.3;
-    return links.stream().filter(l -> l.box().contains(x, y)).map(LinkArea::link).findFirst();
+    return links.stream().filter(l -> g.standsIn(l.box())).map(LinkArea::link).findFirst();
   }
 
   private String textOf(PDFont font, int code) {
@@ -291,7 +306,7 @@ final class PageScan extends PDFGraphicsStreamEngine {
     Optional<Media> m = mediaOf(image);
     if (m.isPresent()) {
       var box = new Box(area.getX(), area.getY(), area.getWidth(), area.getHeight());
-      pictures.add(new Placed(m.get(), box, mark == null ? -1 : mark.content(), ""));
+      pictures.add(new Placed(m.get(), box, content(), ""));
     }
   }
 
@@ -477,7 +492,7 @@ final class PageScan extends PDFGraphicsStreamEngine {
               free,
               inside,
               outline,
-              mark == null ? -1 : mark.content()));
+              content()));
     }
   }
 }

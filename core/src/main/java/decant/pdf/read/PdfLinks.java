@@ -5,9 +5,7 @@ import decant.model.Document;
 import decant.model.Finding;
 import decant.model.Link;
 import decant.model.NodeId;
-import java.awt.geom.AffineTransform;
 import java.awt.geom.Point2D;
-import java.awt.geom.Rectangle2D;
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -17,7 +15,6 @@ import java.util.Map;
 import java.util.Optional;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPage;
-import org.apache.pdfbox.pdmodel.common.PDRectangle;
 import org.apache.pdfbox.pdmodel.interactive.action.PDAction;
 import org.apache.pdfbox.pdmodel.interactive.action.PDActionGoTo;
 import org.apache.pdfbox.pdmodel.interactive.action.PDActionURI;
@@ -44,22 +41,14 @@ final class PdfLinks {
   List<PageScan.LinkArea> of(PDPage page) {
     var out = new ArrayList<PageScan.LinkArea>();
     try {
-      AffineTransform toShown = PageScan.shown(page.getCropBox(), page.getRotation());
       for (PDAnnotation a : page.getAnnotations()) {
         if (a instanceof PDAnnotationLink l && l.getRectangle() != null && out.size() < 5000) {
           Optional<Link> link = link(l);
-          PDRectangle r = l.getRectangle();
-          Rectangle2D b =
-              toShown
-                  .createTransformedShape(
-                      new Rectangle2D.Double(
-                          r.getLowerLeftX(), r.getLowerLeftY(), r.getWidth(), r.getHeight()))
-                  .getBounds2D();
+          Box b = PageScan.place(page, l.getRectangle());
           link.ifPresent(to ->
               out.add(
                   new PageScan.LinkArea(
-                      new Box(b.getX() - 0.5, b.getY() - 0.5, b.getWidth() + 1, b.getHeight() + 1),
-                      to)));
+                      new Box(b.x() - 0.5, b.y() - 0.5, b.width() + 1, b.height() + 1), to)));
         }
       }
     } catch (IOException | RuntimeException e) {

@@ -96,7 +96,8 @@ public final class PdfReader {
   }
 
   private TakenIn run() throws ReadProblem, IOException {
-    List<ScannedPage> pages = drawingsCut(scan());
+    Drawings.Result drawn = drawingsCut(scan());
+    List<ScannedPage> pages = drawn.pages();
     List<List<TextLine>> lines = pages.stream().map(Lines::of).toList();
     var joiner = new Joiner(lines);
     Optional<TaggedBlocks.Result> tagged = TaggedBlocks.of(pdf, pages);
@@ -121,14 +122,14 @@ public final class PdfReader {
     var maker = new DocumentMaker(pages, found, notes, running, joiner, particulars);
     Document d = maker.make();
     d = DocumentMaker.withLinks(d, links.targets(maker.places(), d));
-    note(pages, running, d, maker.places());
+    note(drawn, running, d, maker.places());
     var origin =
         new TakenIn.Origin(
             "pdf", pages.size(), properties(), fonts(), maker.places(), java.util.List.of());
     return new TakenIn(d, findings, origin);
   }
 
-  private List<ScannedPage> drawingsCut(List<ScannedPage> pages) throws ReadProblem {
+  private Drawings.Result drawingsCut(List<ScannedPage> pages) throws ReadProblem {
     var cutter = new DrawingCutter(pdf);
     return Drawings.asPictures(
         pages,
@@ -151,7 +152,7 @@ public final class PdfReader {
       } catch (IOException | RuntimeException | StackOverflowError e) {
         double w = page.getCropBox().getWidth();
         double h = page.getCropBox().getHeight();
-        out.add(new ScannedPage(k, w, h, List.of(), List.of(), List.of(), List.of()));
+        out.add(ScannedPage.blank(k, w, h));
         findings.add(
             Finding.general(
                     Kind.CHARACTERS_UNKNOWN,
@@ -170,7 +171,7 @@ public final class PdfReader {
       List<FoundNote> notes)
       throws ReadProblem {
     var found = new ArrayList<Found>();
-    double bodySize = bodySize(lines);
+    double bodySize = Lines.bodySize(lines);
     for (int p = 0; p < pages.size(); p++) {
       request.checkpoint();
       List<TextLine> body =
@@ -195,20 +196,6 @@ public final class PdfReader {
     }
     List<Found> joined = Continuations.join(found);
     return ItemDepths.of(Headings.decide(joined, outlineTitles()));
-  }
-
-  /** The size that most letters of the file have. */
-  private static double bodySize(List<List<TextLine>> lines) {
-    Map<Double, Integer> letters = new HashMap<>();
-    for (List<TextLine> page : lines) {
-      for (TextLine l : page) {
-        letters.merge(Math.round(l.size() * 4) / 4.0, l.glyphs().size(), Integer::sum);
-      }
-    }
-    return letters.entrySet().stream()
-        .max(Map.Entry.comparingByValue())
-        .map(Map.Entry::getKey)
-        .orElse(11.0);
   }
 
   /**
@@ -276,10 +263,11 @@ public final class PdfReader {
   }
 
   private void note(
-      List<ScannedPage> pages,
+      Drawings.Result drawn,
       RunningTexts.Result running,
       Document d,
       Map<NodeId, Finding.SourcePlace> places) {
+    List<ScannedPage> pages = drawn.pages();
     Map<String, SourceFace> families = new LinkedHashMap<>();
     fonts.faces().forEach(f -> families.putIfAbsent(f.family(), f));
     families.forEach((family, face) -> {
@@ -314,7 +302,7 @@ public final class PdfReader {
                         + " cannot be told: the font does not say which they are.")
                 .from(p.number(), whole));
       }
-      if (Drawings.left(p)) {
+      if (drawn.left().contains(p.number())) {
         findings.add(
             Finding.general(
                     Kind.DRAWING_LEFT_OUT,

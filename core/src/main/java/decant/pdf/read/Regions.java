@@ -25,10 +25,7 @@ final class Regions {
   /** Pieces on one baseline put together into whole lines. */
   static List<TextLine> rows(List<TextLine> pieces) {
     var out = new ArrayList<TextLine>();
-    List<TextLine> sorted = new ArrayList<>(pieces);
-    sorted.sort(
-        Comparator.comparingDouble((TextLine l) -> l.baseline())
-            .thenComparingDouble(l -> l.box().x()));
+    List<TextLine> sorted = pieces.stream().sorted(TextLine.DOWN).toList();
     var row = new ArrayList<TextLine>();
     for (TextLine l : sorted) {
       if (!row.isEmpty()

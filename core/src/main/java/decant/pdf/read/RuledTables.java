@@ -61,10 +61,7 @@ final class RuledTables {
   /** Rules that touch one another, directly or through others. */
   private static List<List<Rule>> groups(List<Rule> rules) {
     int n = rules.size();
-    int[] parent = new int[n];
-    for (int k = 0; k < n; k++) {
-      parent[k] = k;
-    }
+    var groups = new Groups(n);
     Integer[] byX = new Integer[n];
     java.util.Arrays.setAll(byX, k -> k);
     java.util.Arrays.sort(byX, Comparator.comparingDouble(k -> rules.get(k).x1()));
@@ -76,24 +73,11 @@ final class RuledTables {
           break;
         }
         if (b.y1() <= a.y2() + NEAR && b.y2() >= a.y1() - NEAR) {
-          parent[root(parent, byX[i])] = root(parent, byX[j]);
+          groups.join(byX[i], byX[j]);
         }
       }
     }
-    var out = new java.util.LinkedHashMap<Integer, List<Rule>>();
-    for (int k = 0; k < n; k++) {
-      out.computeIfAbsent(root(parent, k), r -> new ArrayList<>()).add(rules.get(k));
-    }
-    return new ArrayList<>(out.values());
-  }
-
-  private static int root(int[] parent, int k) {
-    int r = k;
-    while (parent[r] != r) {
-      parent[r] = parent[parent[r]];
-      r = parent[r];
-    }
-    return r;
+    return groups.of(rules);
   }
 
   private static List<Double> positions(List<Rule> rules, boolean lying) {
@@ -150,7 +134,7 @@ final class RuledTables {
                 ys.get(r),
                 xs.get(c + columnSpan) - xs.get(c),
                 ys.get(r + rowSpan) - ys.get(r));
-        cells.add(new Found.FoundCell(columnSpan, rowSpan, linesIn(page, inside, area), false));
+        cells.add(new Found.FoundCell(columnSpan, rowSpan, linesIn(inside, area), false));
       }
       boolean line = cells.stream().allMatch(c -> c.lines().isEmpty() && c.rowSpan() == 1);
       // What is thinner than a line of text and empty is a double rule, not a row.
@@ -177,7 +161,7 @@ final class RuledTables {
   }
 
   /** The glyphs that stand in a cell, as lines. */
-  private static List<TextLine> linesIn(int page, List<TextLine> lines, Box area) {
+  private static List<TextLine> linesIn(List<TextLine> lines, Box area) {
     var out = new ArrayList<TextLine>();
     for (TextLine l : lines) {
       double middle = l.baseline() - l.size() * 0.3;
@@ -185,30 +169,15 @@ final class RuledTables {
         continue;
       }
       List<Glyph> in =
-          new ArrayList<>(
-              l.glyphs().stream()
-                  .filter(g ->
-                      g.x() + g.width() / 2 >= area.x() && g.x() + g.width() / 2 < area.right())
-                  .toList());
-      while (!in.isEmpty() && in.getFirst().isSpace()) {
-        in.removeFirst();
-      }
-      while (!in.isEmpty() && in.getLast().isSpace()) {
-        in.removeLast();
-      }
-      if (!in.isEmpty()) {
-        double left = in.stream().mapToDouble(Glyph::x).min().orElse(0);
-        double right = in.stream().mapToDouble(Glyph::right).max().orElse(0);
-        out.add(
-            new TextLine(
-                page,
-                in,
-                new Box(left, l.box().y(), right - left, l.box().height()),
-                l.baseline(),
-                l.size()));
+          l.glyphs().stream()
+              .filter(
+                  g -> g.x() + g.width() / 2 >= area.x() && g.x() + g.width() / 2 < area.right())
+              .toList();
+      if (!in.stream().allMatch(Glyph::isSpace)) {
+        out.add(l.part(in));
       }
     }
-    out.sort(Comparator.comparingDouble(TextLine::baseline).thenComparingDouble(l -> l.box().x()));
+    out.sort(TextLine.DOWN);
     var rows = new ArrayList<TextLine>();
     for (TextLine l : out) {
       if (!rows.isEmpty() && Math.abs(rows.getLast().baseline() - l.baseline()) < 1) {

@@ -52,14 +52,17 @@ final class RunningStories {
     boolean sides = haveSides(later, offset);
     boolean first = to - from > 2 && isBare(here, later, from);
     for (boolean header : new boolean[] {true, false}) {
+      Section.Running usual = header ? Section.Running.HEADER : Section.Running.FOOTER;
       if (first) {
-        put(out, header, 1, within(here, p -> p == from), setup, true);
+        var which = header ? Section.Running.HEADER_FIRST : Section.Running.FOOTER_FIRST;
+        put(out, which, within(here, p -> p == from), setup);
       }
       if (sides) {
-        put(out, header, 0, within(later, p -> (p + offset) % 2 != 0), setup, false);
-        put(out, header, 2, within(later, p -> (p + offset) % 2 == 0), setup, true);
+        put(out, usual, within(later, p -> (p + offset) % 2 != 0), setup);
+        var which = header ? Section.Running.HEADER_EVEN : Section.Running.FOOTER_EVEN;
+        put(out, which, within(later, p -> (p + offset) % 2 == 0), setup);
       } else {
-        put(out, header, 0, here, setup, false);
+        put(out, usual, here, setup);
       }
     }
     return out;
@@ -123,20 +126,14 @@ final class RunningStories {
     return false;
   }
 
-  /**
-   * @param variant 0 for usual pages, 1 for the first, 2 for even ones, as they follow one another
-   *     in {@link Section.Running}
-   * @param evenIfNone whether nothing is to stand there where nothing does
-   */
+  /** What stands on first or even pages stands there also where it is nothing. */
   private void put(
       Map<Section.Running, Story> out,
-      boolean header,
-      int variant,
+      Section.Running which,
       List<RunningText> texts,
-      PageSetup setup,
-      boolean evenIfNone) {
+      PageSetup setup) {
     List<Title> here =
-        titles.of(texts.stream().filter(r -> r.header() == header).toList()).stream()
+        titles.of(texts.stream().filter(r -> r.header() == which.isHeader()).toList()).stream()
             .sorted(Comparator.comparingDouble(t -> baseline(t.usual())))
             .toList();
     var paragraphs = new ArrayList<Block>();
@@ -150,14 +147,12 @@ final class RunningStories {
       paragraphs.add(runningLine(here.subList(k, end), setup));
       k = end;
     }
-    if (paragraphs.isEmpty() && evenIfNone) {
+    boolean usual = which == Section.Running.HEADER || which == Section.Running.FOOTER;
+    if (paragraphs.isEmpty() && !usual) {
       paragraphs.add(Paragraph.of(Look.PLAIN, ""));
     }
     if (!paragraphs.isEmpty()) {
-      int place = (header ? Section.Running.HEADER : Section.Running.FOOTER).ordinal() + variant;
-      out.put(
-          Section.Running.values()[place],
-          new Story(NodeId.fresh(), Story.Kind.RUNNING, paragraphs));
+      out.put(which, new Story(NodeId.fresh(), Story.Kind.RUNNING, paragraphs));
     }
   }
 

@@ -150,7 +150,7 @@ final class RunningTexts {
       Set<TextLine> taken) {
     Map<Place, List<TextLine>> places = new HashMap<>();
     Set<Long> ofText = new HashSet<>(); // heights where text that fills its page ends or begins
-    double body = bodySize(linesByPage);
+    double body = Lines.bodySize(linesByPage);
     for (int p = 0; p < pages.size(); p++) {
       double h = pages.get(p).height();
       List<TextLine> page = linesByPage.get(p).stream().filter(l -> !taken.contains(l)).toList();
@@ -221,7 +221,7 @@ final class RunningTexts {
     if (pages.size() > 2) {
       return;
     }
-    double body = bodySize(linesByPage);
+    double body = Lines.bodySize(linesByPage);
     for (int p = 0; p < pages.size(); p++) {
       double h = pages.get(p).height();
       List<TextLine> page = linesByPage.get(p).stream().filter(l -> !taken.contains(l)).toList();
@@ -241,17 +241,6 @@ final class RunningTexts {
         }
       }
     }
-  }
-
-  private static double bodySize(List<List<TextLine>> linesByPage) {
-    Map<Long, Integer> letters = new HashMap<>();
-    for (List<TextLine> page : linesByPage) {
-      page.forEach(l -> letters.merge(Math.round(l.size() * 4), l.glyphs().size(), Integer::sum));
-    }
-    return letters.entrySet().stream()
-        .max(Map.Entry.comparingByValue())
-        .map(e -> e.getKey() / 4.0)
-        .orElse(11.0);
   }
 
   /**

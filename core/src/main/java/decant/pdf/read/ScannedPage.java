@@ -15,4 +15,14 @@ record ScannedPage(
     List<Glyph> glyphs,
     List<Rule> rules,
     List<Placed> pictures,
-    List<Painted> shapes) {}
+    List<Painted> shapes) {
+  /** A page with nothing on it. */
+  static ScannedPage blank(int number, double width, double height) {
+    return new ScannedPage(number, width, height, List.of(), List.of(), List.of(), List.of());
+  }
+
+  /** This sheet with some glyphs and nothing else. */
+  ScannedPage only(List<Glyph> some) {
+    return new ScannedPage(number, width, height, some, List.of(), List.of(), List.of());
+  }
+}

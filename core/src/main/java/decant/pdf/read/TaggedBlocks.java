@@ -95,10 +95,7 @@ final class TaggedBlocks {
     Map<String, List<TextLine>> groups = new java.util.LinkedHashMap<>();
     for (ScannedPage p : pages) {
       List<Glyph> artifacts = p.glyphs().stream().filter(Glyph::artifact).toList();
-      var page =
-          new ScannedPage(
-              p.number(), p.width(), p.height(), artifacts, List.of(), List.of(), List.of());
-      for (TextLine l : Lines.of(page)) {
+      for (TextLine l : Lines.of(p.only(artifacts))) {
         boolean header = l.box().y() < p.height() / 2;
         String key = header + l.text().replaceAll("\\d+", "#").strip();
         groups.computeIfAbsent(key, k -> new ArrayList<>()).add(l);
@@ -420,9 +417,7 @@ final class TaggedBlocks {
     }
     byPage.forEach((p, list) -> {
       ScannedPage s = pages.get(p);
-      into.addAll(
-          Lines.of(
-              new ScannedPage(p, s.width(), s.height(), list, List.of(), List.of(), List.of())));
+      into.addAll(Lines.of(s.only(list)));
     });
   }
 

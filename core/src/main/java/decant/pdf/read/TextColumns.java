@@ -41,8 +41,7 @@ final class TextColumns {
     for (int k = 1; k < columns.size(); k++) {
       gap += (columns.get(k).left() - columns.get(k - 1).right()) / (columns.size() - 1);
     }
-    Columns many =
-        Columns.equal(columns.size(), Math.round(Math.clamp(gap, 6, 60) * 2) / 2.0, false);
+    Columns many = Columns.equal(columns.size(), LookMaker.halves(Math.clamp(gap, 6, 60)), false);
     var out = new ArrayList<Stretch>();
     var run = new ArrayList<Found>();
     boolean within = false;

@@ -1,12 +1,34 @@
 package decant.pdf.read;
 
 import decant.model.Box;
+import java.util.Comparator;
 import java.util.List;
 
 /** A piece of a line of text without wide gaps, in reading order. Spaces are glyphs like others. */
 record TextLine(int page, List<Glyph> glyphs, Box box, double baseline, double size) {
   TextLine {
     glyphs = List.copyOf(glyphs);
+  }
+
+  /** Down the page, and from left to right on one baseline. */
+  static final Comparator<TextLine> DOWN =
+      Comparator.comparingDouble(TextLine::baseline).thenComparingDouble(l -> l.box().x());
+
+  /** A part of this line, without spaces at its ends. It has to hold more than spaces. */
+  TextLine part(List<Glyph> some) {
+    int from = 0;
+    int to = some.size();
+    while (some.get(from).isSpace()) {
+      from++;
+    }
+    while (some.get(to - 1).isSpace()) {
+      to--;
+    }
+    List<Glyph> ink = some.subList(from, to);
+    double left = ink.stream().mapToDouble(Glyph::x).min().orElseThrow();
+    double right = ink.stream().mapToDouble(Glyph::right).max().orElseThrow();
+    return new TextLine(
+        page, ink, new Box(left, box.y(), right - left, box.height()), baseline, size);
   }
 
   String text() {

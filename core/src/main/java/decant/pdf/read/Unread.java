@@ -1,10 +1,8 @@
 package decant.pdf.read;
 
-import decant.model.Box;
 import decant.model.Finding;
 import decant.model.Finding.Kind;
 import decant.model.Finding.Severity;
-import java.awt.geom.Rectangle2D;
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.List;
@@ -14,7 +12,6 @@ import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDDocumentNameDictionary;
 import org.apache.pdfbox.pdmodel.PDPage;
 import org.apache.pdfbox.pdmodel.common.PDNameTreeNode;
-import org.apache.pdfbox.pdmodel.common.PDRectangle;
 import org.apache.pdfbox.pdmodel.common.filespecification.PDComplexFileSpecification;
 import org.apache.pdfbox.pdmodel.interactive.annotation.PDAnnotation;
 
@@ -58,23 +55,13 @@ final class Unread {
                   Kind.CONTENT_LEFT_OUT,
                   Severity.LOSS,
                   "A remark on page " + (number + 1) + said + " is not carried over.")
-              .from(number, place(page, a.getRectangle())));
+              .from(number, PageScan.place(page, a.getRectangle())));
     }
   }
 
   private static String shortened(String s) {
     String line = s.replaceAll("\\s+", " ");
     return line.length() > 60 ? line.substring(0, 57) + "…" : line;
-  }
-
-  private static Box place(PDPage page, PDRectangle r) {
-    Rectangle2D shown =
-        PageScan.shown(page.getCropBox(), page.getRotation())
-            .createTransformedShape(
-                new Rectangle2D.Double(
-                    r.getLowerLeftX(), r.getLowerLeftY(), r.getWidth(), r.getHeight()))
-            .getBounds2D();
-    return new Box(shown.getX(), shown.getY(), shown.getWidth(), shown.getHeight());
   }
 
   private void attached(List<Finding> out) {
