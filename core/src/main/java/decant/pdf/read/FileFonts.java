@@ -2,6 +2,7 @@ package decant.pdf.read;
 
 import java.util.Collection;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.function.IntFunction;
 import org.apache.pdfbox.pdmodel.font.PDFont;
@@ -10,7 +11,7 @@ import org.apache.pdfbox.pdmodel.font.PDFont;
  * What is known of the fonts of one file: their faces, and the text of each code that was shown.
  */
 final class FileFonts {
-  private final Map<PDFont, SourceFace> faces = new HashMap<>();
+  private final Map<PDFont, SourceFace> faces = new LinkedHashMap<>();
   private final Map<PDFont, Map<Integer, String>> texts = new HashMap<>();
 
   SourceFace face(PDFont font) {
