@@ -163,9 +163,7 @@ final class Soundness {
     }
     Box x = ink(a);
     Box y = ink(b);
-    double across = Math.min(x.right(), y.right()) - Math.max(x.x(), y.x());
-    double down = Math.min(x.bottom(), y.bottom()) - Math.max(x.y(), y.y());
-    return across > 1 && down > 1.5;
+    return x.sharedWidth(y) > 1 && x.sharedHeight(y) > 1.5;
   }
 
   private static boolean exact(PlacedLine l) {

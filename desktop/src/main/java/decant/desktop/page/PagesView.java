@@ -32,9 +32,7 @@ import javafx.scene.image.WritableImage;
 import javafx.scene.input.ScrollEvent;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Pane;
-import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
-import javafx.scene.layout.VBox;
 import javafx.scene.shape.Rectangle;
 import org.jspecify.annotations.Nullable;
 
@@ -145,16 +143,6 @@ public final class PagesView extends Region {
   /** Sets the zoom; 1 shows paper at its size on a screen of 96 dots an inch. */
   public void setZoom(double z) {
     zoom.set(Math.clamp(z, 0.25, 4));
-  }
-
-  /** This view below a title, as half of a pair that shares the room. */
-  public VBox titled(Label title) {
-    title.getStyleClass().add("pair-title");
-    var box = new VBox(title, this);
-    VBox.setVgrow(this, Priority.ALWAYS);
-    HBox.setHgrow(box, Priority.ALWAYS);
-    box.setPrefWidth(100);
-    return box;
   }
 
   /** Zooms so that the widest page fills the width. */

@@ -1,6 +1,7 @@
 package decant.desktop.proof;
 
 import decant.desktop.page.LayoutPages;
+import decant.desktop.page.PagePair;
 import decant.desktop.page.PageSource;
 import decant.desktop.page.PagesView;
 import decant.desktop.page.PdfPages;
@@ -20,7 +21,6 @@ import javafx.scene.control.ToggleButton;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.ColumnConstraints;
 import javafx.scene.layout.GridPane;
-import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 
@@ -34,9 +34,9 @@ public final class ProofView implements Stage {
   private final ToggleButton together = new ToggleButton("Scroll together");
   private final GridPane counts = new GridPane();
   private final SourcePages source;
+  private final PagePair pair;
   private Optional<PdfPages> published = Optional.empty();
   private Optional<Path> publishedFile = Optional.empty();
-  private boolean scrolling;
 
   public ProofView(Work work) {
     this.work = work;
@@ -45,17 +45,15 @@ public final class ProofView implements Stage {
     right.setId("proof-revision");
     together.setSelected(true);
     together.setId("proof-together");
-    var pair =
-        new HBox(
-            1,
-            left.titled(new Label("Source: " + work.source().getFileName())),
-            right.titled(rightTitle));
-    pair.getStyleClass().add("pair");
-    HBox.setHgrow(pair, Priority.ALWAYS);
+    pair =
+        new PagePair(
+            new Label("Source: " + work.source().getFileName()),
+            left,
+            rightTitle,
+            right,
+            together::isSelected);
     root.setCenter(pair);
     root.setRight(side());
-    left.scrollProperty().addListener(o -> follow(left, right));
-    right.scrollProperty().addListener(o -> follow(right, left));
     work.layoutProperty().addListener(o -> refresh());
     work.receiptProperty().addListener(o -> refresh());
     if (source.isOriginal()) {
@@ -67,7 +65,6 @@ public final class ProofView implements Stage {
             Platform.runLater(() -> left.show(pages, -1));
           });
     }
-    left.widthProperty().addListener(o -> fit());
     refresh();
   }
 
@@ -87,19 +84,6 @@ public final class ProofView implements Stage {
     var side = new VBox(10, title, hint, counts, together);
     side.getStyleClass().add("side");
     return side;
-  }
-
-  private void fit() {
-    left.fitWidth();
-    right.setZoom(left.zoomProperty().get());
-  }
-
-  private void follow(PagesView from, PagesView to) {
-    if (!scrolling && together.isSelected()) {
-      scrolling = true;
-      to.setScrollShare(from.scrollShare());
-      scrolling = false;
-    }
   }
 
   private void refresh() {
@@ -176,7 +160,7 @@ public final class ProofView implements Stage {
   @Override
   public void shown() {
     refresh();
-    Platform.runLater(this::fit);
+    Platform.runLater(pair::fit);
   }
 
   @Override

@@ -1,6 +1,7 @@
 package decant.desktop.takein;
 
 import decant.desktop.page.LayoutPages;
+import decant.desktop.page.PagePair;
 import decant.desktop.page.PagesView;
 import decant.desktop.page.SourcePages;
 import decant.desktop.shell.Desk;
@@ -36,52 +37,39 @@ public final class TakeInView implements Stage {
   private final PagesView original = new PagesView();
   private final PagesView result = new PagesView();
   private final SourcePages source;
+
+  /** The two views side by side; empty where the source has no pages of its own. */
+  private final Optional<PagePair> pair;
+
   private boolean fitted;
-  private boolean scrolling;
 
   public TakeInView(Desk desk, Work work) {
     this.work = work;
     this.source = SourcePages.of(work);
+    this.pair =
+        source.isOriginal()
+            ? Optional.of(
+                new PagePair(
+                    new Label("Source: " + work.source().getFileName()),
+                    original,
+                    new Label("Revision"),
+                    result,
+                    () -> true))
+            : Optional.empty();
     original.setId("take-in-source");
     result.setId("take-in-result");
     root.setRight(side(desk));
     work.shownFindingProperty().addListener(o -> reveal());
     work.layoutProperty().addListener(o -> showResult());
     result.setOverlay((page, scale) -> over(page, scale, this::resultPlace));
-    if (source.isOriginal()) {
-      original.setOverlay((page, scale) -> over(page, scale, this::sourcePlace));
-      original.show(source.pages(), -1);
-      original.scrollProperty().addListener(o -> follow(original, result));
-      result.scrollProperty().addListener(o -> follow(result, original));
-      original.widthProperty().addListener(o -> fit());
-      var pair =
-          new HBox(
-              1,
-              original.titled(new Label("Source: " + work.source().getFileName())),
-              result.titled(new Label("Revision")));
-      pair.getStyleClass().add("pair");
-      root.setCenter(pair);
-    } else {
-      root.setCenter(result);
-    }
+    original.setOverlay((page, scale) -> over(page, scale, this::sourcePlace));
+    pair.ifPresent(p -> original.show(source.pages(), -1));
+    root.setCenter(pair.isPresent() ? pair.get() : result);
     showResult();
   }
 
   private void showResult() {
     result.show(new LayoutPages(work.layout(), work.painter()), -1);
-  }
-
-  private void follow(PagesView from, PagesView to) {
-    if (!scrolling) {
-      scrolling = true;
-      to.setScrollShare(from.scrollShare());
-      scrolling = false;
-    }
-  }
-
-  private void fit() {
-    original.fitWidth();
-    result.setZoom(original.zoomProperty().get());
   }
 
   private VBox side(Desk desk) {
@@ -136,7 +124,11 @@ public final class TakeInView implements Stage {
     double most = 0;
     for (Map.Entry<NodeId, Finding.SourcePlace> e : work.taken().origin().places().entrySet()) {
       Finding.SourcePlace s = e.getValue();
-      double shared = s.page() == place.page() ? shared(s.box(), place.box()) : 0;
+      double shared =
+          s.page() == place.page()
+              ? Math.max(0, s.box().sharedWidth(place.box()))
+                  * Math.max(0, s.box().sharedHeight(place.box()))
+              : 0;
       if (shared > most) {
         most = shared;
         best = e.getKey();
@@ -144,12 +136,6 @@ public final class TakeInView implements Stage {
     }
     double whole = place.box().width() * place.box().height();
     return most * 3 > whole ? Optional.ofNullable(best) : Optional.empty();
-  }
-
-  private static double shared(Box a, Box b) {
-    double w = Math.min(a.right(), b.right()) - Math.max(a.x(), b.x());
-    double h = Math.min(a.bottom(), b.bottom()) - Math.max(a.y(), b.y());
-    return w > 0 && h > 0 ? w * h : 0;
   }
 
   private Optional<Finding.SourcePlace> placeOf(NodeId n) {
@@ -195,12 +181,12 @@ public final class TakeInView implements Stage {
     original.refreshOverlays();
     result.refreshOverlays();
     Optional<Finding> shown = work.shownFindingProperty().get();
-    scrolling = true;
-    if (source.isOriginal()) {
-      shown.flatMap(this::sourcePlace).ifPresent(p -> reveal(original, p));
-    }
-    shown.flatMap(this::resultPlace).ifPresent(p -> reveal(result, p));
-    scrolling = false;
+    Runnable both =
+        () -> {
+          pair.flatMap(p -> shown.flatMap(this::sourcePlace)).ifPresent(p -> reveal(original, p));
+          shown.flatMap(this::resultPlace).ifPresent(p -> reveal(result, p));
+        };
+    pair.ifPresentOrElse(p -> p.apart(both), both);
   }
 
   private static void reveal(PagesView view, Finding.SourcePlace p) {
@@ -216,11 +202,8 @@ public final class TakeInView implements Stage {
   public void shown() {
     if (!fitted) {
       fitted = true;
-      if (source.isOriginal()) {
-        javafx.application.Platform.runLater(this::fit);
-      } else {
-        javafx.application.Platform.runLater(() -> result.setZoom(0.95));
-      }
+      javafx.application.Platform.runLater(
+          () -> pair.ifPresentOrElse(PagePair::fit, () -> result.setZoom(0.95)));
     }
   }
 
