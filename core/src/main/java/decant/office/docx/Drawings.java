@@ -61,33 +61,34 @@ final class Drawings {
 
   /** What stands in the document for a drawing; empty if there is nothing to show. */
   Optional<Inline> read(Element drawing, Look look, NodeId at) throws ReadProblem {
-    Optional<Element> frame = drawing.child("wp:inline").or(() -> drawing.child("wp:anchor"));
-    Optional<Element> extent = frame.flatMap(f -> f.child("wp:extent"));
-    Optional<Element> data = frame.flatMap(f -> f.descendant("a:graphicData"));
-    if (frame.isEmpty() || extent.isEmpty() || data.isEmpty()) {
+    Optional<Element> holder = drawing.child("wp:inline").or(() -> drawing.child("wp:anchor"));
+    Optional<Element> extent = holder.flatMap(f -> f.child("wp:extent"));
+    Optional<Element> data = holder.flatMap(f -> f.descendant("a:graphicData"));
+    if (holder.isEmpty() || extent.isEmpty() || data.isEmpty()) {
       return Optional.empty();
     }
     double w = size(extent.get().attribute("cx"));
     double h = size(extent.get().attribute("cy"));
     String alt =
-        frame
+        holder
             .get()
             .child("wp:docPr")
             .flatMap(d -> d.attribute("descr").or(() -> d.attribute("title")))
             .orElse("");
     Placement placement =
-        frame.get().name().equals("wp:anchor") ? anchor(frame.get()) : Placement.INLINE;
+        holder.get().name().equals("wp:anchor") ? anchor(holder.get()) : Placement.INLINE;
     var kept = new Kept(DocxLooks.FORMAT, XmlParts.write(drawing));
+    var frame = new Framed(w, h, alt, placement, Optional.of(kept), look);
     for (Element e : data.get().elements()) {
       switch (e.name()) {
         case "pic:pic" -> {
-          return picture(e, w, h, alt, placement, Optional.of(kept), look, at);
+          return picture(e, frame, at);
         }
         case "wps:wsp" -> {
-          return Optional.of(shape(e, w, h, alt, placement, Optional.of(kept), look));
+          return Optional.of(shape(e, frame));
         }
         case "wpg:wgp", "wpc:wpc" -> {
-          return Optional.of(group(e, w, h, alt, placement, Optional.of(kept), look, at, 0));
+          return Optional.of(group(e, frame, at, 0));
         }
         default -> {}
       }
@@ -98,27 +99,15 @@ final class Drawings {
         Finding.Severity.LOSS,
         "A chart or diagram shows as an empty box of its size; it goes back into a DOCX.",
         at);
-    return Optional.of(
-        blank(w, h, alt.isEmpty() ? "Chart or diagram" : alt, placement, kept, look));
+    return Optional.of(blank(alt.isEmpty() ? frame.named("Chart or diagram") : frame));
   }
 
-  private static Inline blank(
-      double w, double h, String alt, Placement placement, Kept kept, Look look) {
-    return new Inline.Shape(
+  private static Inline blank(Framed frame) {
+    return frame.box(
         Optional.empty(),
-        Geometry.RECTANGLE,
-        w,
-        h,
-        false,
-        Insets.NONE,
         VerticalAlignment.TOP,
-        Optional.empty(),
         Optional.of(Rule.single(0.5, new Colour(0xB8B0A4))),
-        alt,
-        placement,
-        0,
-        Optional.of(kept),
-        look);
+        0);
   }
 
   private static double size(Optional<String> emu) {
@@ -184,49 +173,30 @@ final class Drawings {
 
   private static Axis axis(Element p, Origin origin) {
     String align = p.child("wp:align").map(Element::text).map(String::strip).orElse("");
-    return switch (align) {
-      case "left", "top", "inside" -> new Axis(origin, Align.START, 0);
-      case "center" -> new Axis(origin, Align.CENTRE, 0);
-      case "right", "bottom", "outside" -> new Axis(origin, Align.END, 0);
-      default ->
-          new Axis(
-              origin,
-              Align.OFFSET,
-              emu(p.child("wp:posOffset").map(Element::text).map(String::strip)));
-    };
+    return Framed.axis(
+        origin, align, emu(p.child("wp:posOffset").map(Element::text).map(String::strip)));
   }
 
-  private Optional<Inline> picture(
-      Element pic,
-      double w,
-      double h,
-      String alt,
-      Placement placement,
-      Optional<Kept> kept,
-      Look look,
-      NodeId at)
-      throws ReadProblem {
+  private Optional<Inline> picture(Element pic, Framed frame, NodeId at) throws ReadProblem {
     Optional<Element> blip = pic.descendant("a:blip");
     Optional<Media> m =
         blip.flatMap(b -> b.attribute("r:embed")).isPresent()
             ? media(blip.flatMap(b -> b.attribute("r:embed")).get(), at)
             : Optional.empty();
-    if (m.isEmpty() || w <= 0 || h <= 0) {
+    if (m.isEmpty() || frame.width() <= 0 || frame.height() <= 0) {
       shared.find(
           Finding.Kind.PICTURE_CHANGED,
           Finding.Severity.LOSS,
           "A picture is not in the file and cannot be shown.",
           at);
-      return kept.map(k -> blank(w, h, alt, placement, k, look));
+      return frame.kept().map(k -> blank(frame));
     }
     Insets crop =
         pic.descendant("a:srcRect")
             .map(r -> new Insets(cut(r, "t"), cut(r, "r"), cut(r, "b"), cut(r, "l")))
             .filter(c -> c.top() + c.bottom() < 0.98 && c.left() + c.right() < 0.98)
             .orElse(Insets.NONE);
-    return Optional.of(
-        new Inline.Picture(
-            m.get().id(), w, h, alt, placement, crop, rotation(pic.child("pic:spPr")), kept, look));
+    return Optional.of(frame.picture(m.get(), crop, rotation(pic.child("pic:spPr"))));
   }
 
   /** §20.1.8.55: thousandths of a percent. */
@@ -261,27 +231,17 @@ final class Drawings {
     return Optional.of(m);
   }
 
-  private Inline shape(
-      Element wsp,
-      double w,
-      double h,
-      String alt,
-      Placement placement,
-      Optional<Kept> kept,
-      Look look)
-      throws ReadProblem {
+  private Inline shape(Element wsp, Framed frame) throws ReadProblem {
     Optional<Element> spPr = wsp.child("wps:spPr");
     Optional<Element> body = wsp.child("wps:bodyPr");
     Optional<Element> text = wsp.child("wps:txbx").flatMap(t -> t.child("w:txbxContent"));
     Optional<NodeId> story = text.isPresent() ? Optional.of(story(text.get())) : Optional.empty();
     Optional<Element> style = wsp.child("wps:style");
-    return new Inline.Shape(
+    return frame.shape(
         story,
         geometry(spPr),
-        w,
-        h,
         body.flatMap(b -> b.child("a:spAutoFit")).isPresent() && story.isPresent(),
-        body.map(Drawings::padding).orElse(PADDING),
+        body.map(Drawings::padding).orElse(Framed.PADDING),
         switch (body.flatMap(b -> b.attribute("anchor")).orElse("t")) {
           case "ctr" -> VerticalAlignment.CENTRE;
           case "b" -> VerticalAlignment.BOTTOM;
@@ -289,22 +249,15 @@ final class Drawings {
         },
         fill(spPr, style),
         outline(spPr, style),
-        alt,
-        placement,
-        rotation(spPr),
-        kept,
-        look);
+        rotation(spPr));
   }
-
-  /** What stands between a box and its text where nothing is said (§21.1.2.1.1). */
-  private static final Insets PADDING = new Insets(3.6, 7.2, 3.6, 7.2);
 
   private static Insets padding(Element bodyPr) {
     return new Insets(
-        inset(bodyPr, "tIns", PADDING.top()),
-        inset(bodyPr, "rIns", PADDING.right()),
-        inset(bodyPr, "bIns", PADDING.bottom()),
-        inset(bodyPr, "lIns", PADDING.left()));
+        inset(bodyPr, "tIns", Framed.PADDING.top()),
+        inset(bodyPr, "rIns", Framed.PADDING.right()),
+        inset(bodyPr, "bIns", Framed.PADDING.bottom()),
+        inset(bodyPr, "lIns", Framed.PADDING.left()));
   }
 
   private static double inset(Element bodyPr, String name, double otherwise) {
@@ -382,18 +335,12 @@ final class Drawings {
   /**
    * A group: a shape without lines whose text is one paragraph that its members are anchored to.
    */
-  private Inline group(
-      Element wgp,
-      double w,
-      double h,
-      String alt,
-      Placement placement,
-      Optional<Kept> kept,
-      Look look,
-      NodeId at,
-      int depth)
-      throws ReadProblem {
-    Scale scale = Scale.of(wgp.child("wpg:grpSpPr").flatMap(s -> s.child("a:xfrm")), w, h);
+  private Inline group(Element wgp, Framed frame, NodeId at, int depth) throws ReadProblem {
+    Scale scale =
+        Scale.of(
+            wgp.child("wpg:grpSpPr").flatMap(x -> x.child("a:xfrm")),
+            frame.width(),
+            frame.height());
     var members = new ArrayList<Inline>();
     for (Element e : wgp.elements()) {
       Optional<Element> xfrm =
@@ -404,53 +351,29 @@ final class Drawings {
       if (xfrm.isEmpty()) {
         continue;
       }
-      double mw = scale.width(xfrm.get());
-      double mh = scale.height(xfrm.get());
-      Placement inside = scale.place(xfrm.get());
+      Framed member =
+          Framed.member(scale.width(xfrm.get()), scale.height(xfrm.get()), scale.place(xfrm.get()));
       switch (e.name()) {
-        case "wps:wsp" -> members.add(shape(e, mw, mh, "", inside, Optional.empty(), Look.PLAIN));
-        case "pic:pic" ->
-            picture(e, mw, mh, "", inside, Optional.empty(), Look.PLAIN, at)
-                .ifPresent(members::add);
+        case "wps:wsp" -> members.add(shape(e, member));
+        case "pic:pic" -> picture(e, member, at).ifPresent(members::add);
         case "wpg:grpSp" -> {
           if (depth < DEEPEST) {
-            members.add(group(e, mw, mh, "", inside, Optional.empty(), Look.PLAIN, at, depth + 1));
+            members.add(group(e, member, at, depth + 1));
           }
         }
         default -> {}
       }
     }
-    return members(members, w, h, alt, placement, kept, look);
+    return members(members, frame);
   }
 
   /** A shape without lines that holds others at their places. */
-  Inline members(
-      List<Inline> members,
-      double w,
-      double h,
-      String alt,
-      Placement placement,
-      Optional<Kept> kept,
-      Look look) {
-    kept.ifPresent(k -> shared.keepTargets(k, relationships));
+  Inline members(List<Inline> members, Framed frame) {
+    frame.kept().ifPresent(k -> shared.keepTargets(k, relationships));
     var anchor = new Paragraph(NodeId.fresh(), Look.PLAIN, Look.PLAIN, members);
     var story = new Story(NodeId.fresh(), Story.Kind.BOX, List.of(anchor));
     shared.stories.put(story.id(), story);
-    return new Inline.Shape(
-        Optional.of(story.id()),
-        Geometry.RECTANGLE,
-        w,
-        h,
-        false,
-        Insets.NONE,
-        VerticalAlignment.TOP,
-        Optional.empty(),
-        Optional.empty(),
-        alt,
-        placement,
-        0,
-        kept,
-        look);
+    return frame.box(Optional.of(story.id()), VerticalAlignment.TOP, Optional.empty(), 0);
   }
 
   /** From the coordinates within a group to points (§20.1.7.5). */

@@ -48,12 +48,7 @@ final class TablesOut {
     keptOf(o, look, "tblCellSpacing");
     look.get(TableTraits.INDENT)
         .ifPresent(i -> o.empty("w:tblInd", "w:w", Out.twips(i), "w:type", "dxa"));
-    look.get(TableTraits.RULES)
-        .ifPresent(r -> {
-          o.raw("<w:tblBorders>");
-          Borders.write(o, r);
-          o.raw("</w:tblBorders>");
-        });
+    rules(o, "w:tblBorders", look);
     shading(o, look);
     look.get(TableTraits.FIXED_COLUMNS)
         .ifPresent(f -> o.empty("w:tblLayout", "w:type", f ? "fixed" : "autofit"));
@@ -100,6 +95,15 @@ final class TablesOut {
     if (!c.equals(Colour.WHITE)) {
       o.raw(LooksOut.shading(c));
     }
+  }
+
+  private static void rules(Out o, String element, Look look) {
+    look.get(TableTraits.RULES)
+        .ifPresent(r -> {
+          o.raw("<" + element + ">");
+          Borders.write(o, r);
+          o.raw("</" + element + ">");
+        });
   }
 
   private static void padding(Out o, String name, Look look) {
@@ -194,12 +198,7 @@ final class TablesOut {
       o.empty("w:gridSpan", "w:val", Integer.toString(c.columnSpan()));
     }
     o.raw(merge);
-    look.get(TableTraits.RULES)
-        .ifPresent(r -> {
-          o.raw("<w:tcBorders>");
-          Borders.write(o, r);
-          o.raw("</w:tcBorders>");
-        });
+    rules(o, "w:tcBorders", look);
     shading(o, look);
     if (look.value(TableTraits.NO_WRAP)) {
       o.raw("<w:noWrap/>");

@@ -73,34 +73,25 @@ final class VmlDrawings {
     double h = length(style.get("height"), group, 1);
     Placement placement = group.isPresent() ? inGroup(style, group.get()) : placement(e, style);
     String alt = e.attribute("alt").orElse("");
+    var frame = new Framed(w, h, alt, placement, kept, look);
     if (e.name().equals("v:group")) {
-      return Optional.of(group(e, style, w, h, alt, placement, kept, look, at));
+      return Optional.of(group(e, frame, at));
     }
     Optional<String> image = e.child("v:imagedata").flatMap(i -> i.attribute("r:id"));
     if (image.isPresent() && w > 0 && h > 0) {
       Optional<Media> m = drawings.media(image.get(), at);
       if (m.isPresent()) {
-        return Optional.of(
-            new Inline.Picture(m.get().id(), w, h, alt, placement, Insets.NONE, 0, kept, look));
+        return Optional.of(frame.picture(m.get(), Insets.NONE, 0));
       }
     }
     Optional<Element> path = e.child("v:textpath").filter(p -> p.attribute("string").isPresent());
     if (path.isPresent() && w > 0 && h > 0) {
-      return Optional.of(watermark(e, path.get(), style, w, h, placement, kept, look));
+      return Optional.of(watermark(e, path.get(), style, frame));
     }
-    return Optional.of(drawn(e, style, w, h, alt, placement, kept, look));
+    return Optional.of(drawn(e, style, frame));
   }
 
-  private Inline drawn(
-      Element e,
-      Map<String, String> style,
-      double w,
-      double h,
-      String alt,
-      Placement placement,
-      Optional<Kept> kept,
-      Look look)
-      throws ReadProblem {
+  private Inline drawn(Element e, Map<String, String> style, Framed frame) throws ReadProblem {
     Optional<Element> box = e.child("v:textbox");
     Optional<Element> text = box.flatMap(b -> b.child("w:txbxContent"));
     Optional<NodeId> story =
@@ -112,9 +103,9 @@ final class VmlDrawings {
           case "v:oval" -> Geometry.ELLIPSE;
           default -> Geometry.RECTANGLE;
         };
-    double width = rule && w <= 0 ? WHOLE_WIDTH : w;
-    double height = rule && h <= 0 ? 1.5 : h;
-    Placement place = placement;
+    double width = rule && frame.width() <= 0 ? WHOLE_WIDTH : frame.width();
+    double height = rule && frame.height() <= 0 ? 1.5 : frame.height();
+    Placement place = frame.placement();
     if (e.name().equals("v:line")) {
       double[] from = point(e.attribute("from").orElse("0,0"));
       double[] to = point(e.attribute("to").orElse("0,0"));
@@ -122,7 +113,7 @@ final class VmlDrawings {
       height = Math.clamp(Math.abs(to[1] - from[1]), 0, LARGEST);
       boolean down = (to[0] - from[0]) * (to[1] - from[1]) >= 0;
       geometry = down ? Geometry.LINE_DOWN : Geometry.LINE_UP;
-      if (placement instanceof Placement.Floating f) {
+      if (place instanceof Placement.Floating f) {
         place = moved(f, Math.min(from[0], to[0]), Math.min(from[1], to[1]));
       }
     }
@@ -131,39 +122,33 @@ final class VmlDrawings {
         e.name().equals("v:shape") && story.isEmpty() && e.attribute("fillcolor").isEmpty();
     boolean filled = !isFalse(e.attribute("filled")) && !geometryIsLine(geometry) && !pictureShape;
     Colour fill = e.attribute("fillcolor").flatMap(VmlDrawings::colour).orElse(Colour.WHITE);
-    return new Inline.Shape(
-        story,
-        geometry,
-        width,
-        height,
-        style.getOrDefault("mso-fit-shape-to-text", "").equals("t")
-            || box.flatMap(b -> b.attribute("style"))
-                .filter(s -> s.contains("mso-fit-shape-to-text:t"))
-                .isPresent(),
-        box.flatMap(b -> b.attribute("inset")).map(VmlDrawings::insets).orElse(PADDING),
-        switch (style.getOrDefault("v-text-anchor", "top")) {
-          case "middle" -> VerticalAlignment.CENTRE;
-          case "bottom" -> VerticalAlignment.BOTTOM;
-          default -> VerticalAlignment.TOP;
-        },
-        rule || filled && !fill.equals(Colour.WHITE)
-            ? Optional.of(rule && fill.equals(Colour.WHITE) ? new Colour(0xA0A0A0) : fill)
-            : Optional.empty(),
-        stroked && !pictureShape
-            ? Optional.of(
-                Rule.single(
-                    Math.clamp(points(e.attribute("strokeweight").orElse("0.75pt")), 0.25, 40),
-                    e.attribute("strokecolor").flatMap(VmlDrawings::colour).orElse(Colour.BLACK)))
-            : Optional.empty(),
-        alt,
-        place,
-        rotation(style),
-        kept,
-        look);
+    return new Framed(width, height, frame.alt(), place, frame.kept(), frame.look())
+        .shape(
+            story,
+            geometry,
+            style.getOrDefault("mso-fit-shape-to-text", "").equals("t")
+                || box.flatMap(b -> b.attribute("style"))
+                    .filter(s -> s.contains("mso-fit-shape-to-text:t"))
+                    .isPresent(),
+            box.flatMap(b -> b.attribute("inset")).map(VmlDrawings::insets).orElse(Framed.PADDING),
+            switch (style.getOrDefault("v-text-anchor", "top")) {
+              case "middle" -> VerticalAlignment.CENTRE;
+              case "bottom" -> VerticalAlignment.BOTTOM;
+              default -> VerticalAlignment.TOP;
+            },
+            rule || filled && !fill.equals(Colour.WHITE)
+                ? Optional.of(rule && fill.equals(Colour.WHITE) ? new Colour(0xA0A0A0) : fill)
+                : Optional.empty(),
+            stroked && !pictureShape
+                ? Optional.of(
+                    Rule.single(
+                        Math.clamp(points(e.attribute("strokeweight").orElse("0.75pt")), 0.25, 40),
+                        e.attribute("strokecolor")
+                            .flatMap(VmlDrawings::colour)
+                            .orElse(Colour.BLACK)))
+                : Optional.empty(),
+            rotation(style));
   }
-
-  /** What stands between a box and its text where nothing is said (§19.1.2.22). */
-  private static final Insets PADDING = new Insets(3.6, 7.2, 3.6, 7.2);
 
   private static boolean geometryIsLine(Geometry g) {
     return g == Geometry.LINE_DOWN || g == Geometry.LINE_UP;
@@ -178,21 +163,11 @@ final class VmlDrawings {
         f.behind());
   }
 
-  private Inline group(
-      Element e,
-      Map<String, String> style,
-      double w,
-      double h,
-      String alt,
-      Placement placement,
-      Optional<Kept> kept,
-      Look look,
-      NodeId at)
-      throws ReadProblem {
+  private Inline group(Element e, Framed frame, NodeId at) throws ReadProblem {
     double[] size = point(e.attribute("coordsize").orElse("1000,1000"));
     double[] origin = point(e.attribute("coordorigin").orElse("0,0"));
-    double byX = size[0] > 0 ? w / size[0] : 1;
-    double byY = size[1] > 0 ? h / size[1] : 1;
+    double byX = size[0] > 0 ? frame.width() / size[0] : 1;
+    double byY = size[1] > 0 ? frame.height() / size[1] : 1;
     var members = new ArrayList<Inline>();
     for (Element m : e.elements()) {
       shape(
@@ -203,7 +178,7 @@ final class VmlDrawings {
               at)
           .ifPresent(members::add);
     }
-    return drawings.members(members, w, h, alt, placement, kept, look);
+    return drawings.members(members, frame);
   }
 
   private static Placement inGroup(Map<String, String> style, double[] group) {
@@ -215,15 +190,7 @@ final class VmlDrawings {
   }
 
   /** Text as large as its box, in one line. */
-  private Inline watermark(
-      Element e,
-      Element path,
-      Map<String, String> boxStyle,
-      double w,
-      double h,
-      Placement placement,
-      Optional<Kept> kept,
-      Look look) {
+  private Inline watermark(Element e, Element path, Map<String, String> boxStyle, Framed frame) {
     String text = path.attribute("string").orElse("");
     String family =
         style(path.attribute("style").orElse(""))
@@ -231,7 +198,7 @@ final class VmlDrawings {
             .replace("\"", "");
     var face = FontBook.shipped().serve(family, false, false).face();
     double units = text.isBlank() ? 1 : new JdkShaper().shape(face, text, false, Joins.ALL).width();
-    double size = Math.clamp(w / Math.max(0.1, units / face.unitsPerEm()), 1, 1000);
+    double size = Math.clamp(frame.width() / Math.max(0.1, units / face.unitsPerEm()), 1, 1000);
     Look texts =
         Look.of(TextTraits.FAMILY, family)
             .with(TextTraits.SIZE, size)
@@ -249,21 +216,13 @@ final class VmlDrawings {
             Story.Kind.BOX,
             List.of(new Paragraph(NodeId.fresh(), centred, texts, inlines)));
     shared.stories.put(story.id(), story);
-    return new Inline.Shape(
-        Optional.of(story.id()),
-        Geometry.RECTANGLE,
-        w + 2,
-        h,
-        false,
-        Insets.NONE,
-        VerticalAlignment.CENTRE,
-        Optional.empty(),
-        Optional.empty(),
-        text,
-        placement,
-        rotation(boxStyle),
-        kept,
-        look);
+    return new Framed(
+            frame.width() + 2, frame.height(), text, frame.placement(), frame.kept(), frame.look())
+        .box(
+            Optional.of(story.id()),
+            VerticalAlignment.CENTRE,
+            Optional.empty(),
+            rotation(boxStyle));
   }
 
   private static double rotation(Map<String, String> style) {
@@ -312,17 +271,10 @@ final class VmlDrawings {
   }
 
   private static Axis axis(Origin origin, String align, Map<String, String> style, String side) {
-    return switch (align) {
-      case "left", "top", "inside" -> new Axis(origin, Align.START, 0);
-      case "center" -> new Axis(origin, Align.CENTRE, 0);
-      case "right", "bottom", "outside" -> new Axis(origin, Align.END, 0);
-      default ->
-          new Axis(
-              origin,
-              Align.OFFSET,
-              points(style.getOrDefault("margin-" + side, "0"))
-                  + points(style.getOrDefault(side, "0")));
-    };
+    return Framed.axis(
+        origin,
+        align,
+        points(style.getOrDefault("margin-" + side, "0")) + points(style.getOrDefault(side, "0")));
   }
 
   private static Map<String, String> style(String css) {
@@ -378,7 +330,9 @@ final class VmlDrawings {
 
   private static Insets insets(String v) {
     String[] parts = v.split(",", -1);
-    double[] n = {PADDING.left(), PADDING.top(), PADDING.right(), PADDING.bottom()};
+    double[] n = {
+      Framed.PADDING.left(), Framed.PADDING.top(), Framed.PADDING.right(), Framed.PADDING.bottom()
+    };
     for (int k = 0; k < 4 && k < parts.length; k++) {
       n[k] = parts[k].isBlank() ? n[k] : points(parts[k]);
     }

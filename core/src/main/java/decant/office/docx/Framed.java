@@ -1,0 +1,82 @@
+package decant.office.docx;
+
+import decant.model.Colour;
+import decant.model.Inline;
+import decant.model.Insets;
+import decant.model.Kept;
+import decant.model.Look;
+import decant.model.Media;
+import decant.model.NodeId;
+import decant.model.Placement;
+import decant.model.Placement.Align;
+import decant.model.Placement.Axis;
+import decant.model.Placement.Origin;
+import decant.model.Rule;
+import decant.model.VerticalAlignment;
+import java.util.Optional;
+
+/**
+ * What every drawn thing of a document has, whichever markup it is written in.
+ *
+ * @param width in points
+ * @param kept its source, where it is not a member of a group
+ */
+record Framed(
+    double width, double height, String alt, Placement placement, Optional<Kept> kept, Look look) {
+  /** What stands between a box and its text where nothing is said (§19.1.2.22, §21.1.2.1.1). */
+  static final Insets PADDING = new Insets(3.6, 7.2, 3.6, 7.2);
+
+  /** A member of a group. */
+  static Framed member(double width, double height, Placement inside) {
+    return new Framed(width, height, "", inside, Optional.empty(), Look.PLAIN);
+  }
+
+  Framed named(String otherAlt) {
+    return new Framed(width, height, otherAlt, placement, kept, look);
+  }
+
+  Inline picture(Media m, Insets crop, double rotation) {
+    return new Inline.Picture(m.id(), width, height, alt, placement, crop, rotation, kept, look);
+  }
+
+  Inline shape(
+      Optional<NodeId> story,
+      Inline.Geometry geometry,
+      boolean grows,
+      Insets padding,
+      VerticalAlignment alignment,
+      Optional<Colour> fill,
+      Optional<Rule> outline,
+      double rotation) {
+    return new Inline.Shape(
+        story, geometry, width, height, grows, padding, alignment, fill, outline, alt, placement,
+        rotation, kept, look);
+  }
+
+  /** A rectangle with nothing between its edges and its text. */
+  Inline box(
+      Optional<NodeId> story,
+      VerticalAlignment alignment,
+      Optional<Rule> outline,
+      double rotation) {
+    return shape(
+        story,
+        Inline.Geometry.RECTANGLE,
+        false,
+        Insets.NONE,
+        alignment,
+        Optional.empty(),
+        outline,
+        rotation);
+  }
+
+  /** A place by the word for an edge, or at a distance from the origin where no word is given. */
+  static Axis axis(Origin origin, String align, double offset) {
+    return switch (align) {
+      case "left", "top", "inside" -> new Axis(origin, Align.START, 0);
+      case "center" -> new Axis(origin, Align.CENTRE, 0);
+      case "right", "bottom", "outside" -> new Axis(origin, Align.END, 0);
+      default -> new Axis(origin, Align.OFFSET, offset);
+    };
+  }
+}
