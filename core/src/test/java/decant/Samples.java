@@ -7,9 +7,13 @@ import decant.model.Cell;
 import decant.model.Document;
 import decant.model.Inline;
 import decant.model.Look;
+import decant.model.Media;
 import decant.model.NodeId;
+import decant.model.PageSetup;
 import decant.model.Paragraph;
 import decant.model.ParagraphTraits;
+import decant.model.Particulars;
+import decant.model.Section;
 import decant.model.StyleSheet;
 import decant.model.Table;
 import decant.model.TextTraits;
@@ -62,6 +66,21 @@ public final class Samples {
 
   public static Document document(Block... blocks) {
     return Document.of(styles(), List.of(blocks));
+  }
+
+  /** A document whose blocks show a picture. */
+  public static Document document(Media picture, Block... blocks) {
+    var section =
+        new Section(
+            NodeId.fresh(), PageSetup.A4, Section.Start.NEW_PAGE, Map.of(), List.of(blocks));
+    return Document.of(
+        Particulars.NONE,
+        styles(),
+        Map.of(),
+        List.of(section),
+        Map.of(),
+        Map.of(picture.id(), picture),
+        List.of());
   }
 
   public static Table table(String[]... rows) {

@@ -7,7 +7,8 @@ import org.jspecify.annotations.Nullable;
 
 /** Finds how much of a block a column has room for, beside the notes that it refers to. */
 final class BlockFit {
-  private static final double TOLERANCE = 0.05;
+  /** What does not fit by less than this fits, in points. */
+  static final double TOLERANCE = 0.05;
 
   /** The column that is being filled. */
   interface Room {
@@ -22,6 +23,9 @@ final class BlockFit {
   private final NoteMarks marks;
   private final double width;
   private final Room column;
+
+  /** The notes as they were before the last block was fitted. */
+  private NoteArea.@Nullable State lastFitting;
 
   /**
    * @param width that notes are set in, in points
@@ -48,16 +52,13 @@ final class BlockFit {
         notes.add(marked, width, column.limit() - end);
       }
       to++;
-      if (PageFilling.ends(l, to - 1) != Ends.NOTHING) {
+      if (l.ends(to - 1) != Ends.NOTHING) {
         break;
       }
     }
     lastFitting = before;
     return to;
   }
-
-  /** The notes as they were before the last block was fitted. */
-  private NoteArea.@Nullable State lastFitting;
 
   /**
    * A table whose row is cut so that its first part fits, with the notes it refers to; null if that
@@ -94,7 +95,7 @@ final class BlockFit {
     if (l instanceof ParagraphLayout p
         && to < l.parts()
         && to > from
-        && PageFilling.ends(l, to - 1) == Ends.NOTHING
+        && l.ends(to - 1) == Ends.NOTHING
         && p.style().widowControl()) {
       if (l.parts() - to == 1 && to - from > 1) {
         kept--; // a last line does not stand alone on the next page

@@ -17,6 +17,9 @@ public sealed interface BlockLayout permits ParagraphLayout, TableLayout {
   /** How many parts a page break can fall between: lines or rows. */
   int parts();
 
+  /** What ends with a part besides a line: a page or a column that the text asks for. */
+  Line.Ends ends(int part);
+
   /** Height of the parts from one to another. */
   double height(int from, int to);
 

@@ -2,6 +2,7 @@ package decant.layout;
 
 import decant.model.Block;
 import decant.model.Paragraph;
+import java.util.List;
 
 /** Something on a page with its place, from the top left of what it stands in. */
 public sealed interface Fragment {
@@ -18,6 +19,17 @@ public sealed interface Fragment {
 
   default double bottom() {
     return y() + height();
+  }
+
+  /** Where the lowest of some ends, without what stands beside the flow; 0 if there are none. */
+  static double lowest(List<Fragment> fragments) {
+    double lowest = 0;
+    for (Fragment f : fragments) {
+      if (!(f instanceof Floated)) {
+        lowest = Math.max(lowest, f.bottom());
+      }
+    }
+    return lowest;
   }
 
   /** Some lines of a paragraph; {@code y} is the top of the first. */

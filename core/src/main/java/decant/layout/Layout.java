@@ -83,7 +83,7 @@ public final class Layout {
     s.runningFor(false, page.firstOfSection(), page.shown())
         .ifPresent(f -> {
           // How high it is does not follow from where it stands, but what floats in it does.
-          double height = heightOf(runningTexts.set(f, setup, 0, fields));
+          double height = Fragment.lowest(runningTexts.set(f, setup, 0, fields));
           double top = setup.height() - setup.footer() - height;
           for (Fragment part : runningTexts.set(f, setup, top, fields)) {
             out.add(part.moved(setup.left(), top));
@@ -101,17 +101,6 @@ public final class Layout {
         Map.of(),
         Map.of(),
         style -> styledText(page, style));
-  }
-
-  /** How high a running text is, without what stands beside it. */
-  static double heightOf(List<Fragment> running) {
-    double bottom = 0;
-    for (Fragment f : running) {
-      if (!(f instanceof Fragment.Floated)) {
-        bottom = Math.max(bottom, f.bottom());
-      }
-    }
-    return bottom;
   }
 
   /** The first text on the page in a named style, or else the last before it (§17.16.5.59). */

@@ -112,7 +112,7 @@ final class PageFiller {
         new RunningKey(running.id(), p.textWidth()),
         r -> {
           setter.snapTo(0);
-          return Layout.heightOf(
+          return Fragment.lowest(
               setter.stack(running.blocks(), p.textWidth(), Area.running(p, p.left(), p.header())));
         });
   }

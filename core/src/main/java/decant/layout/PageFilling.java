@@ -16,8 +16,6 @@ import org.jspecify.annotations.Nullable;
 
 /** One try at filling a page. */
 final class PageFilling {
-  private static final double TOLERANCE = 0.05;
-
   /** So many blocks are kept with the one after them. */
   private static final int LONGEST_CHAIN = 20;
 
@@ -58,6 +56,7 @@ final class PageFilling {
   private double reserved;
   private boolean atTop = true;
   private boolean keepsSpace;
+  private Ends lastEnds = Ends.NOTHING;
   boolean reachedUp;
 
   PageFilling(PageFiller filler, Start start, int number, int shown, List<Floats.Obstacle> ahead) {
@@ -81,7 +80,7 @@ final class PageFilling {
     this.fit =
         new BlockFit(
             notes,
-            filler.marks(),
+            marks,
             setup.textWidth(),
             new BlockFit.Room() {
               @Override
@@ -191,7 +190,7 @@ final class PageFilling {
     State before = save();
     limit = bottom();
     Outcome outcome = allColumns(top);
-    for (int tries = 0; tries < 3 && notes.height() > reserved + TOLERANCE; tries++) {
+    for (int tries = 0; tries < 3 && notes.height() > reserved + BlockFit.TOLERANCE; tries++) {
       // Notes of later columns take their room from the earlier ones too.
       reserved = notes.height();
       restore(before);
@@ -204,7 +203,7 @@ final class PageFilling {
     if (balances) {
       balance(before, top);
     }
-    double lowest = Math.max(top, lowest(before.body().size()));
+    double lowest = Math.max(top, lowest(before.body()));
     if (columns().rule() && lowest > top) {
       for (int c = 1; c < columns().count(); c++) {
         double x =
@@ -223,13 +222,7 @@ final class PageFilling {
   }
 
   private double lowest(int from) {
-    double lowest = 0;
-    for (Fragment f : body.subList(from, body.size())) {
-      if (!(f instanceof Fragment.Floated)) {
-        lowest = Math.max(lowest, f.bottom());
-      }
-    }
-    return lowest;
+    return Fragment.lowest(body.subList(from, body.size()));
   }
 
   private Outcome allColumns(double top) {
@@ -255,11 +248,11 @@ final class PageFilling {
   /** Finds the least height that holds the section's columns, so that they end alike. */
   private void balance(State before, double top) {
     double low = top;
-    double high = lowest(before.body().size());
+    double high = lowest(before.body());
     for (int k = 0; k < 12 && high - low > 0.5; k++) {
       limit = (low + high) / 2;
       restore(before);
-      if (allColumns(top) == Outcome.SECTION_END && lowest(before.body().size()) <= limit + 1) {
+      if (allColumns(top) == Outcome.SECTION_END && lowest(before.body()) <= limit + 1) {
         high = limit;
       } else {
         low = limit;
@@ -271,8 +264,9 @@ final class PageFilling {
     limit = bottom();
   }
 
+  /** The body only grows, so that how long it was tells what it was. */
   private record State(
-      List<Fragment> body,
+      int body,
       Spacing spacing,
       int block,
       int part,
@@ -285,7 +279,7 @@ final class PageFilling {
 
   private State save() {
     return new State(
-        List.copyOf(body),
+        body.size(),
         spacing.copy(),
         block,
         part,
@@ -298,7 +292,7 @@ final class PageFilling {
   }
 
   private void restore(State s) {
-    body = new ArrayList<>(s.body);
+    body.subList(s.body, body.size()).clear();
     spacing = s.spacing.copy();
     block = s.block;
     part = s.part;
@@ -343,11 +337,10 @@ final class PageFilling {
       if (placed == 0) {
         return Outcome.FULL;
       }
-      Ends hard = lastEnds;
-      if (hard == Ends.PAGE) {
+      if (lastEnds == Ends.PAGE) {
         return Outcome.PAGE_BREAK;
       }
-      if (hard == Ends.COLUMN) {
+      if (lastEnds == Ends.COLUMN) {
         return Outcome.COLUMN_BREAK;
       }
       if (part > 0) {
@@ -356,8 +349,6 @@ final class PageFilling {
     }
     return Outcome.SECTION_END;
   }
-
-  private Ends lastEnds = Ends.NOTHING;
 
   private void next() {
     block++;
@@ -426,7 +417,7 @@ final class PageFilling {
     }
     double whole = limit - columnTop;
     double least = leastFrom(k, l, end, whole);
-    return least > room + TOLERANCE && least <= whole;
+    return least > room + BlockFit.TOLERANCE && least <= whole;
   }
 
   /**
@@ -476,11 +467,9 @@ final class PageFilling {
       lookAhead(before.floats(), top);
       body.addAll(besides);
     }
-    boolean repeats = l instanceof TableLayout t && from > 0 && t.repeated(from) > 0;
-    double header = repeats ? ((TableLayout) l).repeated(from) : 0;
-    if (repeats && header > (limit - columnTop) / 2) {
-      repeats = false; // a header that leaves the rows no room is not repeated
-      header = 0;
+    double header = l instanceof TableLayout t && from > 0 ? t.repeated(from) : 0;
+    if (header > (limit - columnTop) / 2) {
+      header = 0; // a header that leaves the rows no room is not repeated
     }
     Lanes lanes = Lanes.FREE;
     if (!floats.isEmpty()
@@ -527,11 +516,11 @@ final class PageFilling {
     body.add(
         switch (l) {
           case ParagraphLayout p -> new Fragment.Lines(p, from, to, left, top);
-          case TableLayout t -> new Fragment.Rows(t, from, to, repeats, left + t.x(), top);
+          case TableLayout t -> new Fragment.Rows(t, from, to, header > 0, left + t.x(), top);
         });
     y = top + header + l.height(from, to);
     atTop = false;
-    lastEnds = ends(l, to - 1);
+    lastEnds = l.ends(to - 1);
     block = flowing;
     if (to == l.parts()) {
       spacing.placed(l);
@@ -573,9 +562,5 @@ final class PageFilling {
 
   private static boolean pageBreakBefore(BlockLayout l) {
     return l instanceof ParagraphLayout p && p.style().pageBreakBefore();
-  }
-
-  static Ends ends(BlockLayout l, int part) {
-    return l instanceof ParagraphLayout p ? p.lines().get(part).ends() : Ends.NOTHING;
   }
 }

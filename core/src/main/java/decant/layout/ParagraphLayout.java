@@ -41,6 +41,11 @@ public record ParagraphLayout(
   }
 
   @Override
+  public Line.Ends ends(int part) {
+    return lines.get(part).ends();
+  }
+
+  @Override
   public int parts() {
     return lines.size();
   }

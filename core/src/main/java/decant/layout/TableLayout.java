@@ -132,6 +132,11 @@ public record TableLayout(Table source, double x, double width, List<Row> rows, 
   }
 
   @Override
+  public Line.Ends ends(int part) {
+    return Line.Ends.NOTHING;
+  }
+
+  @Override
   public int parts() {
     return rows.size();
   }

@@ -422,29 +422,11 @@ class LayoutTest {
       r = CommandsTest.randomEdit(r, random);
       Layout incremental = layouter.layout(r.document());
       if (k % 4 == 0) {
-        assertThat(shape(incremental))
+        assertThat(Rich.shape(incremental))
             .as("seed %d, edit %d", seed, k)
-            .isEqualTo(shape(Samples.layout(r.document())));
+            .isEqualTo(Rich.shape(Samples.layout(r.document())));
       }
     }
-  }
-
-  private static List<String> shape(Layout l) {
-    var out = new ArrayList<String>();
-    for (Page p : l.pages()) {
-      for (Places.PlacedLine line : Places.lines(p)) {
-        out.add(
-            "%d %s %d-%d %.3f %.3f"
-                .formatted(
-                    p.number(),
-                    line.paragraph().source().id(),
-                    line.line().from(),
-                    line.line().to(),
-                    line.x(),
-                    line.top()));
-      }
-    }
-    return out;
   }
 
   @Test
@@ -476,9 +458,9 @@ class LayoutTest {
     Layout cut = layouter.layout(d, () -> true, 5, l -> {});
     assertThat(cut.complete()).isFalse();
     assertThat(cut.pages().size()).isLessThan(all.pages().size());
-    assertThat(shape(layouter.layout(d)))
+    assertThat(Rich.shape(layouter.layout(d)))
         .as("taken up again after an interruption")
-        .isEqualTo(shape(all));
+        .isEqualTo(Rich.shape(all));
   }
 
   @Test

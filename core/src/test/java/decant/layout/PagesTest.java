@@ -457,32 +457,11 @@ class PagesTest {
         r = CommandsTest.randomEdit(r, random);
         Layout incremental = layouter.layout(r.document());
         if (k % 12 == 0) {
-          assertThat(shape(incremental))
+          assertThat(Rich.shape(incremental))
               .as("seed %d, edit %d", seed, k)
-              .isEqualTo(shape(Samples.layout(r.document())));
+              .isEqualTo(Rich.shape(Samples.layout(r.document())));
         }
       }
     }
-  }
-
-  private static List<String> shape(Layout l) {
-    var out = new ArrayList<String>();
-    for (Page p : l.pages()) {
-      out.add(p.number() + " " + p.shown() + " " + p.setup());
-      for (Fragment f : p.texts()) {
-        out.add("%s %.3f %.3f %.3f".formatted(f.source().id(), f.x(), f.y(), f.height()));
-      }
-      for (Places.PlacedLine line : Places.lines(p)) {
-        out.add(
-            "%s %d-%d %.3f %.3f"
-                .formatted(
-                    line.paragraph().source().id(),
-                    line.line().from(),
-                    line.line().to(),
-                    line.x(),
-                    line.top()));
-      }
-    }
-    return out;
   }
 }

@@ -233,4 +233,26 @@ public final class Rich {
       default -> Samples.paragraph(prose);
     };
   }
+
+  /** Where all of a layout stands: equal for equal layouts. */
+  static List<String> shape(Layout l) {
+    var out = new ArrayList<String>();
+    for (Page p : l.pages()) {
+      out.add(p.number() + " " + p.shown() + " " + p.setup());
+      for (Fragment f : p.texts()) {
+        out.add("%s %.3f %.3f %.3f".formatted(f.source().id(), f.x(), f.y(), f.height()));
+      }
+      for (Places.PlacedLine line : Places.lines(p)) {
+        out.add(
+            "%s %d-%d %.3f %.3f"
+                .formatted(
+                    line.paragraph().source().id(),
+                    line.line().from(),
+                    line.line().to(),
+                    line.x(),
+                    line.top()));
+      }
+    }
+    return out;
+  }
 }

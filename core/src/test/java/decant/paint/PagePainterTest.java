@@ -9,16 +9,13 @@ import decant.layout.Page;
 import decant.layout.PageChange;
 import decant.layout.Rich;
 import decant.model.Colour;
-import decant.model.Document;
 import decant.model.Inline;
 import decant.model.Insets;
 import decant.model.Look;
 import decant.model.Media;
-import decant.model.PageSetup;
 import decant.model.Particulars;
 import decant.model.Placement;
 import decant.model.Rule;
-import decant.model.Section;
 import decant.model.VerticalAlignment;
 import decant.model.edit.CommandsTest;
 import decant.model.edit.Revision;
@@ -33,7 +30,6 @@ import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.Random;
 import java.util.stream.IntStream;
@@ -176,23 +172,7 @@ class PagePainterTest {
             Media.of("image/x-wmf", wmf()),
             Media.of("image/svg+xml", SVG.getBytes(StandardCharsets.UTF_8)))) {
       var p = Rich.of(new Inline.Picture(m.id(), 200, 100, "a red square", Look.PLAIN));
-      var section =
-          new Section(
-              decant.model.NodeId.fresh(),
-              PageSetup.A4,
-              Section.Start.NEW_PAGE,
-              Map.of(),
-              List.of(p));
-      Layout l =
-          Samples.layout(
-              Document.of(
-                  Particulars.NONE,
-                  Samples.styles(),
-                  Map.of(),
-                  List.of(section),
-                  Map.of(),
-                  Map.of(m.id(), m),
-                  List.of()));
+      Layout l = Samples.layout(Samples.document(m, p));
       BufferedImage page = painter.paint(l, l.pages().getFirst(), 1);
       assertThat(page.getRGB(172, 122) & 0xFFFFFF).as(m.type()).isEqualTo(0xFF0000);
       assertThat(page.getRGB(290, 122) & 0xFFFFFF).as(m.type()).isEqualTo(0xFFFFFF);
@@ -219,23 +199,7 @@ class PagePainterTest {
             0,
             Optional.empty(),
             Look.PLAIN);
-    var section =
-        new Section(
-            decant.model.NodeId.fresh(),
-            PageSetup.A4,
-            Section.Start.NEW_PAGE,
-            Map.of(),
-            List.of(Rich.of(cropped)));
-    Layout l =
-        Samples.layout(
-            Document.of(
-                Particulars.NONE,
-                Samples.styles(),
-                Map.of(),
-                List.of(section),
-                Map.of(),
-                Map.of(m.id(), m),
-                List.of()));
+    Layout l = Samples.layout(Samples.document(m, Rich.of(cropped)));
     BufferedImage page = painter.paint(l, l.pages().getFirst(), 1);
     assertThat(page.getRGB(168, 100) & 0xFFFFFF).as("red up to the edge").isEqualTo(0xFF0000);
     assertThat(page.getRGB(176, 100) & 0xFFFFFF).isEqualTo(0xFFFFFF);
