@@ -56,7 +56,7 @@ public final class Layouter {
   /**
    * All pages of a document, telling about them while they are made.
    *
-   * @param interrupted asked now and then; when true, the work ends and the result is the pages so
+   * @param interrupted asked after each page; when true, the work ends and the result is the pages so
    *     far
    * @param everyPages after how many pages {@code partial} is told of the pages so far
    */
@@ -80,15 +80,12 @@ public final class Layouter {
       BooleanSupplier interrupted,
       int everyPages,
       Consumer<Layout> partial) {
-    BlockSetter known = setter;
     BlockSetter blocks = setterFor(d);
     Layout before = last;
     Flow flow = Flow.of(d, before == null ? null : before.flow());
     Context now = Context.of(d, flow, blocks.styles(), values);
     blocks.use(now);
-    boolean reusable =
-        before != null && before.complete() && known == blocks && sameSheets(before.document(), d);
-    setter = blocks;
+    boolean reusable = before != null && !relaysAll(before.document(), d);
     Layout.RunningTexts running = runningTexts(d, blocks.styles(), now);
     var filler = new PageFiller(d, flow, blocks);
 
@@ -129,14 +126,35 @@ public final class Layouter {
             interrupted,
             everyPages,
             pages -> partial.accept(new Layout(d, pages, false, flow, running)));
-    context = now;
     var result = new Layout(d, paginator.pages(), complete, flow, running);
-    last = result;
+    if (complete) {
+      context = now;
+      last = result;
+    }
     if (++sinceCleaning > CLEANING) {
       sinceCleaning = 0;
       blocks.retain(idsOf(d, flow));
     }
     return result;
+  }
+
+  /**
+   * The pages in sight of a version that is not laid out yet, among those of a version before: these
+   * begin where the first of them began and are as they will be, but for their numbers. All others
+   * stay as they were until all are made. Not complete, therefore.
+   *
+   * @param shown what is in sight
+   * @param first the first page in sight, from 0
+   * @param count how many are
+   */
+  public Layout inSight(Document d, Layout shown, int first, int count) {
+    BlockSetter blocks = setterFor(d);
+    Flow flow = Flow.of(d, shown.flow());
+    Context now = Context.of(d, flow, blocks.styles(), context.fields());
+    blocks.use(now);
+    List<Page> pages =
+        new PagesInSight(d, flow, blocks).among(shown, Math.min(first, shown.pages().size()), count);
+    return new Layout(d, pages, false, flow, runningTexts(d, blocks.styles(), now));
   }
 
   private BlockSetter setterFor(Document d) {
@@ -150,6 +168,7 @@ public final class Layouter {
     if (known != null) {
       fresh.inherit(known);
     }
+    setter = fresh;
     return fresh;
   }
 
@@ -200,6 +219,14 @@ public final class Layouter {
                 || s.running().containsKey(Section.Running.FOOTER_EVEN)
                 || s.start() == Section.Start.ODD_PAGE
                 || s.start() == Section.Start.EVEN_PAGE);
+  }
+
+  /**
+   * Whether all pages must be made anew when one version follows another: they have other styles,
+   * lists or sheets.
+   */
+  public static boolean relaysAll(Document a, Document b) {
+    return a.styles() != b.styles() || a.lists() != b.lists() || !sameSheets(a, b);
   }
 
   /** Whether all papers and running texts are the same, which give pages their room. */

@@ -25,6 +25,7 @@ final class Paginator {
   private final Document document;
   private final PageFiller filler;
   private final List<Page> pages;
+  private @Nullable Start next;
 
   Paginator(Document document, PageFiller filler, List<Page> kept) {
     this.document = document;
@@ -36,10 +37,16 @@ final class Paginator {
     return pages;
   }
 
+  /** Where the page after the last one starts; null at the end of the flow. */
+  @Nullable Start next() {
+    return next;
+  }
+
   /**
    * Makes the pages.
    *
    * @param from where the first page to be made starts
+   * @param interrupted asked after each page
    * @param everyPages how many pages to make before {@code partial} is told again
    * @return whether it came to the end rather than being interrupted
    */
@@ -50,13 +57,14 @@ final class Paginator {
       int everyPages,
       Consumer<List<Page>> partial) {
     int told = pages.size();
-    @Nullable Start next = from;
+    next = from;
     while (next != null) {
       int shown = shown(next.at());
       if (next.notes().isEmpty()) {
         List<Page> rest = reuse.rest(next.at(), next.afterBreak(), pages.size() + 1, shown);
         if (rest != null) {
           pages.addAll(rest);
+          next = null;
           return true;
         }
       }
@@ -67,14 +75,12 @@ final class Paginator {
       Filled filled = filler.fill(next, pages.size() + 1, shown);
       pages.add(filled.page());
       next = filled.next();
-      if (pages.size() - told >= everyPages) {
+      if (interrupted.getAsBoolean()) {
+        return next == null;
+      }
+      if (pages.size() - told >= everyPages && next != null) {
         told = pages.size();
-        if (interrupted.getAsBoolean()) {
-          return next == null;
-        }
-        if (next != null) {
-          partial.accept(List.copyOf(pages));
-        }
+        partial.accept(List.copyOf(pages));
       }
     }
     return true;

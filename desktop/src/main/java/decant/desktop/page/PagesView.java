@@ -1,5 +1,6 @@
 package decant.desktop.page;
 
+import decant.desktop.shell.PagesInView;
 import decant.layout.PageChange;
 import java.awt.image.BufferedImage;
 import java.awt.image.DataBufferInt;
@@ -380,6 +381,13 @@ public final class PagesView extends Region {
         .map(n ->
             new javafx.geometry.Point2D(
                 n.getLayoutX() + x * scale(), n.getLayoutY() + y * scale()));
+  }
+
+  /** The pages of which something is in sight. */
+  public PagesInView inView() {
+    int first = pageAt(vertical.getValue());
+    int last = pageAt(vertical.getValue() + Math.max(1, getHeight()));
+    return new PagesInView(first, last - first + 1);
   }
 
   /** Draws what is over the pages again. */

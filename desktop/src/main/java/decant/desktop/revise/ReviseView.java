@@ -53,6 +53,7 @@ public final class ReviseView implements Stage {
     middle.setTop(find);
     root.setCenter(middle);
     root.setRight(side);
+    work.watch(pages::inView);
     work.layoutProperty().addListener(o -> showPages());
     work.revisionProperty()
         .addListener((o, was, is) -> {

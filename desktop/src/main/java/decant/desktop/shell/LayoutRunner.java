@@ -4,9 +4,11 @@ import decant.layout.Layout;
 import decant.layout.Layouter;
 import decant.model.Document;
 import decant.text.FontBook;
+import java.util.Optional;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.atomic.AtomicInteger;
+import java.util.function.Supplier;
 import javafx.application.Platform;
 import javafx.beans.property.ReadOnlyBooleanProperty;
 import javafx.beans.property.ReadOnlyBooleanWrapper;
@@ -14,14 +16,16 @@ import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 
 /**
- * Keeps the pages of one document up to date. A small edit is laid out at once; what may take long
- * goes to the background, tells of the first pages early, and is dropped when a newer version
+ * Keeps the pages of one document up to date. What is quick is laid out at once; what takes longer
+ * shows the pages in sight at once, goes on in the background, and is dropped when a newer version
  * comes.
  */
 final class LayoutRunner {
   private static final int FIRST_PAGES = 4;
   private static final int THEN_EVERY = 60;
-  private static final int QUICK_PAGES = 40;
+
+  /** How long the interface may wait for pages, in nanoseconds. */
+  private static final long QUICK = 40_000_000L;
 
   private final Layouter layouter = new Layouter(FontBook.shipped());
   private final ExecutorService background =
@@ -33,6 +37,10 @@ final class LayoutRunner {
   private final AtomicInteger wanted = new AtomicInteger();
   private final ReadOnlyObjectWrapper<Layout> layout = new ReadOnlyObjectWrapper<>();
   private final ReadOnlyBooleanWrapper busy = new ReadOnlyBooleanWrapper(false);
+  private Supplier<PagesInView> inSight = () -> new PagesInView(0, 1);
+
+  /** Whether all pages of some version were there already. */
+  private volatile boolean opened;
 
   ReadOnlyObjectProperty<Layout> layoutProperty() {
     return layout.getReadOnlyProperty();
@@ -42,40 +50,62 @@ final class LayoutRunner {
     return busy.getReadOnlyProperty();
   }
 
+  /** Tells which pages come first when all must be made anew. */
+  void watch(Supplier<PagesInView> pages) {
+    inSight = pages;
+  }
+
   /** The first pages of a document, on the caller's thread, which is not the interface's. */
   Layout firstPages(Document d) {
-    int[] told = {0};
-    Layout[] first = new Layout[1];
-    Layout all = layouter.layout(d, () -> told[0] > 0, FIRST_PAGES, l -> {});
-    if (all.complete()) {
-      return all;
-    }
-    first[0] = all;
-    return first[0];
+    int[] made = {0};
+    return layouter.layout(d, () -> ++made[0] >= FIRST_PAGES, Integer.MAX_VALUE, l -> {});
   }
 
   void begin(Layout first) {
     layout.set(first);
-    if (!first.complete()) {
-      request(first.document());
+    opened = first.complete();
+    if (!opened) {
+      later(first.document(), Optional.empty());
     }
   }
 
   /** Lays a version out; on the interface thread. */
   void request(Document d) {
-    int number = wanted.incrementAndGet();
+    PagesInView seen = inSight.get();
     Layout before = layout.get();
-    boolean quick =
-        before != null
-            && before.complete()
-            && !busy.get()
-            && (before.document().styles() == d.styles() || before.pages().size() <= QUICK_PAGES);
-    if (quick) {
-      layout.set(layouter.layout(d));
+    if (busy.get()) {
+      later(d, opened ? Optional.of(seen) : Optional.empty());
       return;
     }
+    long until = System.nanoTime() + QUICK;
+    boolean all = Layouter.relaysAll(before.document(), d) && before.pages().size() > 2;
+    // When everything moves, the pages in sight are what to wait for.
+    Layout quick =
+        all
+            ? layouter.inSight(d, before, seen.first(), seen.count())
+            : layouter.layout(d, () -> System.nanoTime() > until, Integer.MAX_VALUE, l -> {});
+    if (!all && !quick.complete()) {
+      quick = layouter.inSight(d, before, seen.first(), seen.count());
+    }
+    if (!quick.complete()) {
+      later(d, Optional.empty());
+    }
+    layout.set(quick);
+  }
+
+  /** Lays a version out in the background, the pages in sight first if they are not there yet. */
+  private void later(Document d, Optional<PagesInView> first) {
+    int number = wanted.incrementAndGet();
+    Layout before = layout.get();
     busy.set(true);
     background.execute(() -> {
+      if (wanted.get() != number) {
+        return;
+      }
+      first.ifPresent(s -> {
+        Layout seen = layouter.inSight(d, before, s.first(), s.count());
+        Platform.runLater(() -> publish(seen, number));
+      });
       Layout made =
           layouter.layout(
               d,
@@ -84,20 +114,21 @@ final class LayoutRunner {
               part -> {
                 // While a document is opened its pages appear as they come; later the old ones stay
                 // until all are new.
-                if (before == null || !before.complete()) {
-                  Platform.runLater(() -> publish(part, number, false));
+                if (!opened) {
+                  Platform.runLater(() -> publish(part, number));
                 }
               });
-      Platform.runLater(() -> publish(made, number, made.complete()));
+      Platform.runLater(() -> publish(made, number));
     });
   }
 
-  private void publish(Layout made, int number, boolean last) {
+  private void publish(Layout made, int number) {
     if (wanted.get() != number) {
       return;
     }
+    opened |= made.complete();
     layout.set(made);
-    if (last) {
+    if (made.complete()) {
       busy.set(false);
     }
   }

@@ -11,6 +11,7 @@ import decant.publish.Receipt;
 import decant.reading.TakenIn;
 import java.nio.file.Path;
 import java.util.Optional;
+import java.util.function.Supplier;
 import java.util.function.UnaryOperator;
 import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.ReadOnlyObjectProperty;
@@ -97,7 +98,7 @@ public final class Work {
 
   /**
    * The pages as far as they are made. While a large change is being laid out, those of the version
-   * before.
+   * before but for the ones in sight.
    */
   public Layout layout() {
     return layouts.layoutProperty().get();
@@ -105,6 +106,11 @@ public final class Work {
 
   public ReadOnlyObjectProperty<Layout> layoutProperty() {
     return layouts.layoutProperty();
+  }
+
+  /** Tells which pages come first when all must be made anew. */
+  public void watch(Supplier<PagesInView> seen) {
+    layouts.watch(seen);
   }
 
   public PagePainter painter() {
