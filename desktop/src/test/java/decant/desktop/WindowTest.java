@@ -9,6 +9,8 @@ import decant.desktop.shell.Notice;
 import decant.desktop.shell.Step;
 import decant.desktop.shell.Work;
 import decant.layout.CaretPlace;
+import decant.layout.Layout;
+import decant.layout.Places;
 import decant.model.Document;
 import decant.model.Finding;
 import decant.model.NodeId;
@@ -16,13 +18,16 @@ import decant.model.Outline;
 import decant.model.Paragraph;
 import decant.model.Position;
 import decant.model.Selection;
+import decant.model.StyleSheet;
 import decant.model.TextTraits;
 import decant.model.edit.Commands;
+import decant.model.edit.Edit;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.ComboBox;
@@ -187,6 +192,65 @@ class WindowTest {
     window.clickPage(0, word.x(), word.top() + 10, 2);
     Selection s = Window.on(() -> work.revision().selection());
     assertThat(title.text().substring(s.anchor().offset(), s.caret().offset())).isEqualTo("rules");
+  }
+
+  @Test
+  void aNewStyleShowsOnThePageInSightAtOnceAndTheViewStays() {
+    Work work = revise("Winter storage notice.docx");
+    Position end = new Position(document(work).index().order().getLast(), 0);
+    String line = "Boats stand ashore from October, and their masts are stored apart. ".repeat(9);
+    Window.run(() ->
+        work.apply(r -> Commands.insert(
+            r.withSelection(Selection.at(end)), (line.strip() + "\n").repeat(900))));
+    window.until(() -> work.layout().complete());
+    var pages = (PagesView) window.stage.getScene().lookup("#pages");
+    Window.run(() -> pages.setScrollShare(0.5));
+    window.until(pages::settled);
+    int first = Window.on(() -> pages.inView().first());
+    assertThat(first).isGreaterThan(40);
+    Position top = Window.on(() -> topOf(pages, work));
+    double was = Window.on(() -> heightOf(pages, work, top));
+    Document d = document(work);
+    StyleSheet sheet = d.styles();
+    var larger =
+        new StyleSheet(
+            sheet.paragraphDefaults(),
+            sheet.textDefaults().with(TextTraits.SIZE, 21.0),
+            sheet.defaultStyle(),
+            Map.of());
+    boolean[] complete = new boolean[1];
+    double[] sizes = new double[2];
+    Window.run(() -> {
+      work.apply(r -> r.apply(Edit.of("Larger", new decant.model.edit.Step.SetStyles(larger))));
+      complete[0] = work.layout().complete();
+      sizes[0] = lineHeight(work, first);
+      sizes[1] = lineHeight(work, 0);
+    });
+    assertThat(complete[0]).as("the other pages come later").isFalse();
+    assertThat(sizes[0]).as("what is in sight is new at once").isGreaterThan(20);
+    assertThat(sizes[1]).as("what is out of sight comes later").isLessThan(20);
+    window.until(() -> work.layout().complete());
+    assertThat(Window.on(() -> lineHeight(work, 0))).isGreaterThan(20);
+    assertThat(Window.on(() -> heightOf(pages, work, top)))
+        .as("the view did not jump, but for the height of a line")
+        .isCloseTo(was, org.assertj.core.api.Assertions.within(60.0));
+  }
+
+  /** The place of the text at the top of the view. */
+  private static Position topOf(PagesView pages, Work w) {
+    PagesView.PagePoint at = pages.pagePoint(pages.getWidth() / 2, 4).orElseThrow();
+    Layout l = w.layout();
+    return l.positionAt(l.pages().get(at.page()), at.x(), at.y()).orElseThrow();
+  }
+
+  private static double lineHeight(Work w, int page) {
+    return Places.lines(w.layout().pages().get(page)).get(1).line().height();
+  }
+
+  /** How far below the top of the view a place of the text stands. */
+  private static double heightOf(PagesView pages, Work w, Position at) {
+    CaretPlace c = w.layout().caret(at).orElseThrow();
+    return pages.heightAbove(c.page().number() - 1, c.top()) - pages.scrollProperty().get();
   }
 
   @Test

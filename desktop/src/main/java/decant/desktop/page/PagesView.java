@@ -208,6 +208,7 @@ public final class PagesView extends Region {
       widest = Math.max(widest, source.width(k));
     }
     tops[n] = y;
+    ranges(sheet.getWidth(), sheet.getHeight());
   }
 
   private void zoomed(double was, double is) {
@@ -226,7 +227,12 @@ public final class PagesView extends Region {
   }
 
   public void scrollBy(double pixels) {
-    vertical.setValue(clamp(vertical.getValue() + pixels, vertical.getMax()));
+    scrollTo(vertical.getValue() + pixels);
+  }
+
+  /** Scrolls so that a height of all pages is at the top of the view. */
+  public void scrollTo(double height) {
+    vertical.setValue(clamp(height, vertical.getMax()));
   }
 
   /** Where the view is scrolled to, as a share of all pages from 0 to 1. */
@@ -278,13 +284,16 @@ public final class PagesView extends Region {
     double zh = zoomer.prefHeight(-1);
     zoomer.resizeRelocate(w - zw - 12, viewHeight - zh - 10, zw, zh);
     horizontal.resizeRelocate(0, h - bar, w, bar);
-    double all = tops[tops.length - 1];
-    range(vertical, all, viewHeight);
-    range(horizontal, widest * scale() + 40, w);
+    ranges(w, viewHeight);
     place();
     List<Runnable> waiting = List.copyOf(afterLayout);
     afterLayout.clear();
     waiting.forEach(Runnable::run);
+  }
+
+  private void ranges(double viewWidth, double viewHeight) {
+    range(vertical, tops[tops.length - 1], viewHeight);
+    range(horizontal, widest * scale() + 40, viewWidth);
   }
 
   private static void range(ScrollBar bar, double all, double view) {

@@ -57,12 +57,20 @@ public final class ReviseView implements Stage {
     work.layoutProperty().addListener(o -> showPages());
     work.revisionProperty()
         .addListener((o, was, is) -> {
-          if (was.document() != is.document()) {
+          if (was.document() != is.document() && changedAtCaret(was, is)) {
             editor.revealCaret();
           }
         });
     pages.show(new LayoutPages(work.layout(), work.painter()), -1);
     shown = work.layout();
+  }
+
+  /** Whether a change is one to the text at the caret, not to a style or to something elsewhere. */
+  private static boolean changedAtCaret(Revision was, Revision is) {
+    Position caret = is.selection().caret();
+    return !caret.equals(was.selection().caret())
+        || was.document().paragraph(caret.paragraph()).orElse(null)
+            != is.document().paragraph(caret.paragraph()).orElse(null);
   }
 
   private @Nullable Layout shown;
@@ -74,10 +82,11 @@ public final class ReviseView implements Stage {
     // What is at the top of the view stays there, whatever the pages before it come to.
     Optional<Position> anchor = shown == null ? Optional.empty() : topOfView(shown);
     double was = anchor.flatMap(a -> shown.caret(a)).map(this::heightOf).orElse(Double.NaN);
+    double top = pages.scrollProperty().get();
     pages.show(new LayoutPages(next, work.painter()), now);
     double is = anchor.flatMap(next::caret).map(this::heightOf).orElse(Double.NaN);
     if (Math.abs(is - was) > 0.5) {
-      pages.scrollBy(is - was);
+      pages.scrollTo(top + is - was);
     }
     shown = next;
   }
