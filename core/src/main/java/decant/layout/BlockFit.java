@@ -104,6 +104,11 @@ final class BlockFit {
         kept = from;
       }
     }
+    if (l instanceof ParagraphLayout p) {
+      while (kept > from && p.standsBeside(kept)) {
+        kept--; // lines beside each other stay on one page
+      }
+    }
     if (l instanceof TableLayout t && to < l.parts() && to > from) {
       while (kept > from && t.rows().get(kept - 1).keepWithNext()) {
         kept--;

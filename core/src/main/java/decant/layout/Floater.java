@@ -92,7 +92,7 @@ final class Floater {
         box.y(),
         height,
         f.behind(),
-        f.wrap() != Placement.Wrap.THROUGH);
+        !f.wrap().equals(Placement.Wrap.THROUGH));
   }
 
   private static double lineTop(ParagraphLayout p, int at) {

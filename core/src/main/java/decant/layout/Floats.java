@@ -1,28 +1,19 @@
 package decant.layout;
 
 import decant.layout.Lanes.Lane;
+import decant.layout.Obstacle.Span;
 import decant.model.Box;
-import decant.model.Insets;
 import decant.model.Placement;
 import decant.model.Placement.Axis;
 import decant.model.Placement.Floating;
+import decant.model.Placement.Side;
 import decant.model.Placement.Wrap;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 
 /** Where things stand beside the flow, and what room they leave to it. */
 final class Floats {
-  /** Something in the way of the lines of a page. */
-  record Obstacle(Box box, boolean wholeWidth) {
-    /** Whether both stand in nearly the same place. */
-    boolean isNear(Obstacle o) {
-      return wholeWidth == o.wholeWidth
-          && Math.abs(box.x() - o.box.x()) < 1
-          && Math.abs(box.y() - o.box.y()) < 1
-          && Math.abs(box.bottom() - o.box.bottom()) < 1;
-    }
-  }
-
   private final List<Obstacle> obstacles = new ArrayList<>();
 
   boolean isEmpty() {
@@ -66,7 +57,7 @@ final class Floats {
     boolean moves =
         f.down().origin() == Placement.Origin.PARAGRAPH
             || f.down().origin() == Placement.Origin.LINE;
-    if (moves && area.onPage() && f.wrap() != Wrap.THROUGH) {
+    if (moves && area.onPage() && !f.wrap().equals(Wrap.THROUGH)) {
       // What follows the text does not hang over the end of it.
       y = Math.max(Math.min(y, margins.bottom() - height), Math.min(y, margins.y()));
     }
@@ -95,40 +86,22 @@ final class Floats {
 
   /** How far down the lowest thing in the way reaches that a place beside the flow was given. */
   double bottom() {
-    return obstacles.stream().mapToDouble(o -> o.box.bottom()).max().orElse(0);
+    return obstacles.stream().mapToDouble(o -> o.box().bottom()).max().orElse(0);
   }
 
   /** Puts something in the way of lines. */
   void add(Floating f, Box box) {
-    if (f.wrap() == Wrap.THROUGH) {
-      return;
-    }
-    Insets d = f.distance();
-    obstacles.add(
-        new Obstacle(
-            new Box(
-                box.x() - d.left(),
-                box.y() - d.top(),
-                box.width() + d.left() + d.right(),
-                box.height() + d.top() + d.bottom()),
-            f.wrap() == Wrap.ABOVE_AND_BELOW));
+    Obstacle.of(f, box).ifPresent(obstacles::add);
   }
 
   /** Whether anything stands in the way of an area. */
   boolean inTheWay(double left, double right, double top, double bottom) {
     for (Obstacle o : obstacles) {
-      if (reaches(o, left, right, top, bottom)) {
+      if (o.reaches(left, right, top, bottom)) {
         return true;
       }
     }
     return false;
-  }
-
-  private static boolean reaches(Obstacle o, double left, double right, double top, double bottom) {
-    return o.box.y() < bottom - 0.01
-        && o.box.bottom() > top + 0.01
-        && o.box.x() < right - 0.01
-        && o.box.right() > left + 0.01;
   }
 
   /** How far down an area of a height must move to be free. */
@@ -137,8 +110,8 @@ final class Floats {
     for (int tries = 0; tries <= obstacles.size(); tries++) {
       double moved = y;
       for (Obstacle o : obstacles) {
-        if (reaches(o, left, right, moved, moved + height)) {
-          moved = o.box.bottom();
+        if (o.reaches(left, right, moved, moved + height)) {
+          moved = o.box().bottom();
         }
       }
       if (moved == y) {
@@ -151,27 +124,40 @@ final class Floats {
 
   /** The lanes of a block whose first line stands at {@code y} in a column. */
   Lanes lanes(double left, double right, double y) {
-    return (top, height) -> lane(left, right, y, top, height);
+    return (top, height) -> lanes(left, right, y, top, height);
   }
 
-  private Lane lane(double left, double right, double y, double top, double height) {
-    double at = y + top;
+  private List<Lane> lanes(double left, double right, double y, double top, double height) {
+    double at = clear(left, right, y + top, height);
+    var taken = new ArrayList<Span>();
+    for (Obstacle o : obstacles) {
+      if (!o.wholeWidth() && o.reaches(left, right, at, at + height)) {
+        o.between(at, at + height).map(s -> closed(s, o.side(), left, right)).ifPresent(taken::add);
+      }
+    }
+    taken.sort(Comparator.comparingDouble(Span::left));
+    var out = new ArrayList<Lane>();
     double from = left;
-    double to = right;
+    for (Span s : taken) {
+      if (s.left() > from) {
+        out.add(new Lane(from - left, right - s.left(), at - y));
+      }
+      from = Math.max(from, s.right());
+    }
+    if (from < right || out.isEmpty()) {
+      out.add(new Lane(Math.min(from, right) - left, 0, at - y));
+    }
+    return out;
+  }
+
+  /** Below all in the way that no line stands beside. */
+  private double clear(double left, double right, double top, double height) {
+    double at = top;
     for (int tries = 0; tries <= obstacles.size(); tries++) {
-      from = left;
-      to = right;
       double skip = at;
       for (Obstacle o : obstacles) {
-        if (!reaches(o, from, to, at, at + height)) {
-          continue;
-        }
-        if (o.wholeWidth) {
-          skip = Math.max(skip, o.box.bottom());
-        } else if (o.box.x() - from >= to - o.box.right()) {
-          to = o.box.x();
-        } else {
-          from = o.box.right();
+        if (o.wholeWidth() && o.reaches(left, right, at, at + height)) {
+          skip = Math.max(skip, o.box().bottom());
         }
       }
       if (skip == at) {
@@ -179,6 +165,18 @@ final class Floats {
       }
       at = skip;
     }
-    return new Lane(Math.max(0, from - left), Math.max(0, right - Math.max(to, from)), at - y);
+    return at;
+  }
+
+  /** What is taken from a line, the side that none is wanted on included. */
+  private static Span closed(Span s, Side side, double left, double right) {
+    double before = s.left() - left;
+    double after = right - s.right();
+    return switch (side) {
+      case BOTH -> s;
+      case LEFT -> new Span(s.left(), right);
+      case RIGHT -> new Span(left, s.right());
+      case WIDER -> before >= after ? new Span(s.left(), right) : new Span(left, s.right());
+    };
   }
 }

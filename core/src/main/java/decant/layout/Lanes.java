@@ -1,16 +1,19 @@
 package decant.layout;
 
+import java.util.List;
+
 /** What room lines have beside what stands in their way. */
 interface Lanes {
   /** Nothing stands in the way. */
-  Lanes FREE = (top, height) -> new Lane(0, 0, top);
+  Lanes FREE = (top, height) -> List.of(new Lane(0, 0, top));
 
   /**
-   * The room for a line.
+   * The room for a line, from left to right; where something stands amid the width, a line goes on
+   * on its other side.
    *
    * @param top of the line, from the top of the paragraph's first line
    */
-  Lane at(double top, double height);
+  List<Lane> at(double top, double height);
 
   /**
    * @param left how much is taken from the block's left edge on

@@ -9,7 +9,9 @@ import decant.model.Paragraph;
 import decant.model.ParagraphTraits.TabStop;
 import decant.model.Typesetting;
 import decant.text.Hyphenator;
+import java.util.ArrayDeque;
 import java.util.ArrayList;
+import java.util.Deque;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -71,6 +73,12 @@ final class LineFiller {
     private final LinePlacer placer;
     private final List<Line> lines = new ArrayList<>();
     private double top;
+
+    /** The rest of the room at the height of the last line, beyond what stands amid the width. */
+    private final Deque<Lane> beyond = new ArrayDeque<>();
+
+    /** The first line of those that stand beside each other at the height of the last one. */
+    private int bandStart;
 
     Setting(Paragraph p, ParagraphStyle style, Frame frame, StorySetter stories) {
       this.p = p;
@@ -151,22 +159,38 @@ final class LineFiller {
     }
 
     private Lane lane() {
+      if (!beyond.isEmpty()) {
+        return beyond.removeFirst();
+      }
+      bandStart = lines.size();
       if (frame.lanes() == Lanes.FREE || lines.size() >= frame.laneLines()) {
         return new Lane(0, 0, top);
       }
       double height = placer.usualHeight();
-      Lane lane = frame.lanes().at(top, height);
-      double least = Math.min(LEAST_LANE, frame.width() - style.indentStart() - style.indentEnd());
+      double own = frame.width() - style.indentStart() - style.indentEnd();
+      List<Lane> lanes = frame.lanes().at(top, height);
       for (int tries = 0; tries < 200; tries++) {
-        double room =
-            frame.width() - style.indentStart() - style.indentEnd() - lane.left() - lane.right();
-        if (lane.isFree() || room >= least) {
-          break;
+        for (Lane lane : lanes) {
+          double room = own - lane.left() - lane.right();
+          if (lane.isFree() || room >= Math.min(LEAST_LANE, own)) {
+            add(lane);
+          }
+        }
+        if (!beyond.isEmpty()) {
+          return beyond.removeFirst();
         }
         // Too narrow here: further down, line by line.
-        lane = frame.lanes().at(lane.top() + height / 2, height);
+        lanes = frame.lanes().at(lanes.getFirst().top() + height / 2, height);
       }
-      return lane;
+      return lanes.getFirst();
+    }
+
+    private void add(Lane lane) {
+      if (style.rightToLeft()) {
+        beyond.addFirst(lane);
+      } else {
+        beyond.addLast(lane);
+      }
     }
 
     /** Fills one line from a unit on and gives the first unit of the next. */
@@ -192,6 +216,7 @@ final class LineFiller {
                 case COLUMN_BREAK -> Line.Ends.COLUMN;
                 default -> Line.Ends.NOTHING;
               };
+          beyond.clear(); // a break leads to the next line (§17.18.3)
           boolean last = ends != Line.Ends.NOTHING || !typesetting.expandsLastLines();
           end(first, k + 1, widths, lane, start, last, ends);
           return k + 1;
@@ -275,7 +300,18 @@ final class LineFiller {
               new LinePlacer.Given(
                   line, widths, start, lane, shown, lane.top(), from, to, last, ends, after));
       lines.add(placed);
-      top = placed.bottom();
+      if (bandStart < lines.size() - 1) {
+        level();
+      }
+      top = lines.getLast().bottom();
+    }
+
+    /** Puts the lines that stand beside each other on one baseline. */
+    private void level() {
+      List<Line> band = lines.subList(bandStart, lines.size());
+      double above = band.stream().mapToDouble(Line::baseline).max().orElse(0);
+      double below = band.stream().mapToDouble(l -> l.height() - l.baseline()).max().orElse(0);
+      band.replaceAll(l -> l.leveled(above + below, above));
     }
 
     /**

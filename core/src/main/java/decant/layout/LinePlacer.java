@@ -105,6 +105,10 @@ final class LinePlacer {
       // Indents mirror: the start is at the right.
       x += style.indentEnd() + line.lane().right() - line.start();
       x += line.lane().left() - line.lane().right();
+      // What is not seen at the end of the line hangs over its left edge.
+      for (int k = visible; k < line.units().size(); k++) {
+        x -= widths[k];
+      }
     }
     return set(line, widths, x);
   }
@@ -185,7 +189,16 @@ final class LinePlacer {
     }
     run.flush();
     items.sort((a, b) -> Integer.compare(layer(a), layer(b)));
-    return new Line(line.top(), height, baseline, line.from(), line.to(), items, line.after());
+    return new Line(
+        line.top(),
+        height,
+        baseline,
+        line.lane().left(),
+        line.lane().right(),
+        line.from(),
+        line.to(),
+        items,
+        line.after());
   }
 
   /**

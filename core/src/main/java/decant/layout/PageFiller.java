@@ -70,7 +70,7 @@ final class PageFiller {
    * @param shown the number that is shown on it
    */
   Filled fill(Start start, int number, int shown) {
-    var ahead = new ArrayList<Floats.Obstacle>();
+    var ahead = new ArrayList<Obstacle>();
     for (int attempt = 1; ; attempt++) {
       var filling = new PageFilling(this, start, number, shown, ahead);
       Filled done = filling.run();

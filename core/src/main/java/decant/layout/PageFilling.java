@@ -35,7 +35,7 @@ final class PageFilling {
   private final Start start;
   private final int number;
   private final int shown;
-  private final List<Floats.Obstacle> ahead;
+  private final List<Obstacle> ahead;
   private final PageSetup setup;
   private final NoteArea notes;
   private final BlockFit fit;
@@ -59,7 +59,7 @@ final class PageFilling {
   private Ends lastEnds = Ends.NOTHING;
   boolean reachedUp;
 
-  PageFilling(PageFiller filler, Start start, int number, int shown, List<Floats.Obstacle> ahead) {
+  PageFilling(PageFiller filler, Start start, int number, int shown, List<Obstacle> ahead) {
     this.filler = filler;
     this.document = filler.document();
     this.flow = filler.flow();
@@ -538,7 +538,7 @@ final class PageFilling {
     if (body.isEmpty()) {
       return;
     }
-    for (Floats.Obstacle o : floats.since(known)) {
+    for (Obstacle o : floats.since(known)) {
       if (o.box().y() < top - 1 && ahead.stream().noneMatch(o::isNear)) {
         ahead.add(o);
         reachedUp = true;

@@ -20,6 +20,11 @@ public record ParagraphLayout(
     return lines.getFirst().top();
   }
 
+  /** Whether a line stands beside the one before, not below it. */
+  boolean standsBeside(int line) {
+    return line > 0 && line < lines.size() && lines.get(line).top() == lines.get(line - 1).top();
+  }
+
   @Override
   public double spaceBefore() {
     return style.spaceBefore();

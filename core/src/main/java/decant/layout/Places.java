@@ -13,6 +13,16 @@ public final class Places {
       return top + line.height();
     }
 
+    /** Where the room of the line begins. */
+    public double left() {
+      return x + line.left();
+    }
+
+    /** Where the room of the line ends. */
+    public double right() {
+      return x + paragraph.width() - line.right();
+    }
+
     public double baseline() {
       return top + line.baseline();
     }
@@ -84,7 +94,10 @@ public final class Places {
   static Optional<CaretPlace> caret(Page page, Position at) {
     PlacedLine best = null;
     for (PlacedLine l : lines(page)) {
-      if (l.paragraph().source().id().equals(at.paragraph()) && l.line().from() <= at.offset()) {
+      // What is anchored before the text has its places on no line; the first one stands for them.
+      boolean reached =
+          l.line().from() <= at.offset() || l.line() == l.paragraph().lines().getFirst();
+      if (l.paragraph().source().id().equals(at.paragraph()) && reached) {
         boolean last = l.line() == l.paragraph().lines().getLast();
         if (at.offset() < l.line().to() || last || at.offset() == l.line().to()) {
           best = l; // at a break between two lines the later one wins
@@ -139,8 +152,8 @@ public final class Places {
 
   private static double startX(PlacedLine placed) {
     ParagraphStyle s = placed.paragraph().style();
-    double width = placed.paragraph().width();
-    double left = s.rightToLeft() ? s.indentEnd() : s.indentStart();
+    double width = placed.paragraph().width() - placed.line().right();
+    double left = placed.line().left() + (s.rightToLeft() ? s.indentEnd() : s.indentStart());
     double right = width - (s.rightToLeft() ? s.indentStart() : s.indentEnd());
     return switch (s.alignment()) {
       case START, JUSTIFIED ->
@@ -195,9 +208,7 @@ public final class Places {
     double bestDistance = Double.MAX_VALUE;
     for (PlacedLine l : lines(page)) {
       double dy = y < l.top() ? l.top() - y : y > l.bottom() ? y - l.bottom() : 0;
-      double left = l.x();
-      double right = l.x() + l.paragraph().width();
-      double dx = x < left ? left - x : x > right ? x - right : 0;
+      double dx = x < l.left() ? l.left() - x : x > l.right() ? x - l.right() : 0;
       double distance = dy * 4 + dx;
       if (distance < bestDistance) {
         bestDistance = distance;

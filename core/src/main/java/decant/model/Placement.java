@@ -44,12 +44,33 @@ public sealed interface Placement {
   }
 
   /** How text flows around it. */
-  enum Wrap {
-    /** Text runs beside it. */
-    AROUND,
+  sealed interface Wrap {
+    /** Text runs on both sides of its box. */
+    Wrap AROUND = new Around(Side.BOTH, Contour.BOX);
+
+    Wrap ABOVE_AND_BELOW = new AboveAndBelow();
+    Wrap THROUGH = new Through();
+
+    /**
+     * Text runs beside it.
+     *
+     * @param contour what it keeps clear of
+     */
+    record Around(Side side, Contour contour) implements Wrap {}
+
     /** Text stands above and below it, not beside it. */
-    ABOVE_AND_BELOW,
+    record AboveAndBelow() implements Wrap {}
+
     /** Text takes no notice of it. */
-    THROUGH
+    record Through() implements Wrap {}
+  }
+
+  /** Where text runs beside something. */
+  enum Side {
+    BOTH,
+    LEFT,
+    RIGHT,
+    /** Where there is more room. */
+    WIDER
   }
 }

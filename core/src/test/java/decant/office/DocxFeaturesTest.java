@@ -10,6 +10,7 @@ import decant.model.Block;
 import decant.model.Cell;
 import decant.model.Colour;
 import decant.model.Columns;
+import decant.model.Contour;
 import decant.model.Document;
 import decant.model.Extent;
 import decant.model.Inline;
@@ -384,6 +385,38 @@ class DocxFeaturesTest {
     Inline.Shape t = (Inline.Shape) first(back).inlines().getFirst();
     assertThat(((Paragraph) back.stories().get(t.story().orElseThrow()).blocks().getFirst()).text())
         .isEqualTo("Changed");
+  }
+
+  /** §20.4.2.16 to §20.4.2.18; its polygon is in 21600ths of the drawing's extent. */
+  @Test
+  void textFlowsAroundTheOutlineThatADrawingGives() throws IOException {
+    String tight =
+        "<w:p><w:r><mc:AlternateContent><mc:Choice Requires=\"wps\"><w:drawing><wp:anchor distT=\"0\" distB=\"0\" distL=\"114300\" distR=\"114300\" simplePos=\"0\" relativeHeight=\"1\" behindDoc=\"0\" locked=\"0\" layoutInCell=\"1\" allowOverlap=\"1\"><wp:simplePos x=\"0\" y=\"0\"/><wp:extent cx=\"1270000\" cy=\"635000\"/>"
+            + "<wp:wrapTight wrapText=\"right\"><wp:wrapPolygon edited=\"0\"><wp:start x=\"10800\" y=\"0\"/><wp:lineTo x=\"21600\" y=\"21600\"/><wp:lineTo x=\"0\" y=\"21600\"/><wp:lineTo x=\"10800\" y=\"0\"/></wp:wrapPolygon></wp:wrapTight>"
+            + "<wp:docPr id=\"1\" name=\"Tent\"/><a:graphic><a:graphicData uri=\"http://schemas.microsoft.com/office/word/2010/wordprocessingShape\"><wps:wsp><wps:spPr><a:prstGeom prst=\"rect\"/></wps:spPr></wps:wsp></a:graphicData></a:graphic></wp:anchor></w:drawing></mc:Choice></mc:AlternateContent></w:r></w:p>";
+    String vml =
+        "<w:p><w:r><w:pict><v:rect wrapcoords=\"10800 0 21600 21600 0 21600\" style=\"position:absolute;margin-left:0;margin-top:0;width:100pt;height:50pt\"><w10:wrap type=\"tight\" side=\"left\"/></v:rect></w:pict></w:r></w:p>";
+    Document d = read(tight + vml);
+    for (Document x : List.of(d, again(d))) {
+      assertThat(wrap(x, 0).side()).isEqualTo(Placement.Side.RIGHT);
+      assertThat(wrap(x, 0).contour().points())
+          .hasSize(4)
+          .startsWith(new Contour.Point(0.5, 0), new Contour.Point(1, 1));
+      assertThat(wrap(x, 1).side()).isEqualTo(Placement.Side.LEFT);
+      assertThat(wrap(x, 1).contour().points()).hasSize(3);
+    }
+    var rich = new Rich();
+    Placement place = ((Inline.Shape) first(d).inlines().getFirst()).placement();
+    Inline box = rich.box(100, 50, place, Samples.paragraph("In the tent"));
+    Document made =
+        rich.section(PageSetup.A4, Section.Start.NEW_PAGE, Rich.of(box)).document();
+    Document anew = again(made);
+    assertThat(wrap(anew, 0)).as("drawn anew, without the original").isEqualTo(wrap(d, 0));
+  }
+
+  private static Placement.Wrap.Around wrap(Document d, int paragraph) {
+    Inline.Shape s = (Inline.Shape) d.paragraphs().get(paragraph).inlines().getFirst();
+    return (Placement.Wrap.Around) ((Placement.Floating) s.placement()).wrap();
   }
 
   @Test

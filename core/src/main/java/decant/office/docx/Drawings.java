@@ -116,12 +116,7 @@ final class Drawings {
 
   /** §20.4.2.3. */
   private static Placement anchor(Element a) {
-    Wrap wrap = Wrap.AROUND;
-    if (a.child("wp:wrapNone").isPresent()) {
-      wrap = Wrap.THROUGH;
-    } else if (a.child("wp:wrapTopAndBottom").isPresent()) {
-      wrap = Wrap.ABOVE_AND_BELOW;
-    }
+    Wrap wrap = Wraps.of(a);
     boolean behind = a.attribute("behindDoc").map(DocxLooks::isOn).orElse(false);
     Axis across = new Axis(Origin.COLUMN, Align.OFFSET, 0);
     Axis down = new Axis(Origin.PARAGRAPH, Align.OFFSET, 0);
@@ -143,7 +138,7 @@ final class Drawings {
             emu(a.attribute("distR")),
             emu(a.attribute("distB")),
             emu(a.attribute("distL"))),
-        behind && wrap == Wrap.THROUGH);
+        behind && wrap.equals(Wrap.THROUGH));
   }
 
   private static double emu(Optional<String> v) {

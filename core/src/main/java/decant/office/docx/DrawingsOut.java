@@ -157,12 +157,7 @@ final class DrawingsOut {
     o.empty("wp:extent", "cx", emu(w), "cy", emu(h));
     o.raw("<wp:effectExtent l=\"0\" t=\"0\" r=\"0\" b=\"0\"/>");
     if (placement instanceof Placement.Floating f) {
-      o.raw(
-          switch (f.wrap()) {
-            case AROUND -> "<wp:wrapSquare wrapText=\"bothSides\"/>";
-            case ABOVE_AND_BELOW -> "<wp:wrapTopAndBottom/>";
-            case THROUGH -> "<wp:wrapNone/>";
-          });
+      o.raw(Wraps.write(f.wrap()));
     }
     o.empty("wp:docPr", "id", id, "name", name, "descr", alt);
     o.raw("<wp:cNvGraphicFramePr/>");

@@ -100,9 +100,9 @@ final class Frames {
             Out.twips(p.distance().top()),
             "w:wrap",
             switch (p.wrap()) {
-              case AROUND -> "around";
-              case ABOVE_AND_BELOW -> "notBeside";
-              case THROUGH -> "none";
+              case Wrap.Around around -> "around";
+              case Wrap.AboveAndBelow apart -> "notBeside";
+              case Wrap.Through through -> "none";
             }));
     place(a, p.across(), "w:hAnchor", "w:xAlign", "w:x", "right", "left");
     place(a, p.down(), "w:vAnchor", "w:yAlign", "w:y", "bottom", "top");

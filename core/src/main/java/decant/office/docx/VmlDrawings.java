@@ -1,6 +1,7 @@
 package decant.office.docx;
 
 import decant.model.Colour;
+import decant.model.Contour;
 import decant.model.Inline;
 import decant.model.Inline.Geometry;
 import decant.model.Insets;
@@ -237,7 +238,11 @@ final class VmlDrawings {
     Optional<Element> w10 = e.child("w10:wrap");
     Wrap wrap =
         switch (w10.flatMap(x -> x.attribute("type")).orElse("none")) {
-          case "square", "tight", "through" -> Wrap.AROUND;
+          case "square" -> new Wrap.Around(Wraps.side(w10.get().attribute("side")), Contour.BOX);
+          case "tight", "through" ->
+              new Wrap.Around(
+                  Wraps.side(w10.get().attribute("side")),
+                  Wraps.contour(e.attribute("wrapcoords")));
           case "topAndBottom" -> Wrap.ABOVE_AND_BELOW;
           default -> Wrap.THROUGH;
         };

@@ -361,7 +361,7 @@ public final class PageEditor {
       if (from == Double.MAX_VALUE) {
         dy = page.setup().height() - middle;
       }
-      boolean beside = x >= l.x() - 2 && x <= l.x() + l.paragraph().width() + 2;
+      boolean beside = x >= l.left() - 2 && x <= l.right() + 2;
       double distance = dy + (beside ? 0 : 200);
       if (dy > 1 && distance < bestDistance) {
         bestDistance = distance;
