@@ -97,8 +97,12 @@ public final class Pictures {
   private static BufferedImage drawn(BufferedImage from, int width, int height) {
     var to = new BufferedImage(width, height, BufferedImage.TYPE_INT_ARGB_PRE);
     Graphics2D g = to.createGraphics();
+    boolean larger = width > from.getWidth() || height > from.getHeight();
     g.setRenderingHint(
-        RenderingHints.KEY_INTERPOLATION, RenderingHints.VALUE_INTERPOLATION_BILINEAR);
+        RenderingHints.KEY_INTERPOLATION,
+        larger
+            ? RenderingHints.VALUE_INTERPOLATION_BICUBIC
+            : RenderingHints.VALUE_INTERPOLATION_BILINEAR);
     g.drawImage(from, 0, 0, width, height, null);
     g.dispose();
     return to;

@@ -263,11 +263,9 @@ public final class PdfWriter {
         if (VectorPicture.isVector(m.type())) {
           return drawing(m, key.proportion());
         }
-        return Optional.of(
-            new Embedded(
-                PDImageXObject.createFromByteArray(pdf, m.bytes(), id.sha256()).getCOSObject(),
-                1,
-                1));
+        PDImageXObject image = PDImageXObject.createFromByteArray(pdf, m.bytes(), id.sha256());
+        image.setInterpolate(true); // smooth where it is enlarged, as it was on screen
+        return Optional.of(new Embedded(image.getCOSObject(), 1, 1));
       } catch (IOException | RuntimeException e) {
         return Optional
             .empty(); // a kind that PDF has no filter for; the page shows a blank in its place
