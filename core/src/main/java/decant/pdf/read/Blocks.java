@@ -258,20 +258,7 @@ final class Blocks {
     TextLine first = t.lines().getFirst();
     Glyph g = first.glyphs().getFirst();
     var glyphs = new ArrayList<Glyph>();
-    glyphs.add(
-        new Glyph(
-            t.marker() + " ",
-            g.x(),
-            g.baseline(),
-            0,
-            g.size(),
-            g.face(),
-            g.colour(),
-            0,
-            g.content(),
-            false,
-            false,
-            g.link()));
+    glyphs.add(g.like(t.marker() + " ", g.x(), 0));
     glyphs.addAll(first.glyphs());
     var lines = new ArrayList<>(t.lines());
     lines.set(0, new TextLine(first.page(), glyphs, first.box(), first.baseline(), first.size()));

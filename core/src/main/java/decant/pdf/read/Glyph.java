@@ -16,6 +16,7 @@ import java.util.Optional;
  * @param quarter how many quarter turns its line is turned clockwise
  * @param content number of the marked content it belongs to; -1 for none
  * @param artifact marked as no part of the text
+ * @param decor what is drawn under, through and behind it
  */
 record Glyph(
     String text,
@@ -28,15 +29,15 @@ record Glyph(
     int quarter,
     int content,
     boolean artifact,
-    boolean underlined,
+    Decor decor,
     Optional<Link> link) {
   double right() {
     return x + width;
   }
 
-  Glyph withUnderline() {
+  Glyph withDecor(Decor other) {
     return new Glyph(
-        text, x, baseline, width, size, face, colour, quarter, content, artifact, true, link);
+        text, x, baseline, width, size, face, colour, quarter, content, artifact, other, link);
   }
 
   Glyph withLink(Link to) {
@@ -51,8 +52,48 @@ record Glyph(
         quarter,
         content,
         artifact,
-        underlined,
+        decor,
         Optional.of(to));
+  }
+
+  /** The glyph as if it stood upright at another place. */
+  Glyph upright(double newX, double newBaseline) {
+    return new Glyph(
+        text,
+        newX,
+        newBaseline,
+        width,
+        size,
+        face,
+        colour,
+        0,
+        content,
+        artifact,
+        decor,
+        link);
+  }
+
+  /** Another text in the look of this glyph, upright. */
+  Glyph like(String other, double newX, double newWidth) {
+    return new Glyph(
+        other, newX, baseline, newWidth, size, face, colour, 0, content, artifact, decor, link);
+  }
+
+  /** The gap from this glyph on, as a space or a tab, in the look of its text alone. */
+  Glyph gap(String sign, double wide) {
+    return new Glyph(
+        sign,
+        right(),
+        baseline,
+        wide,
+        size,
+        face,
+        colour,
+        0,
+        content,
+        artifact,
+        Decor.NONE,
+        Optional.empty());
   }
 
   /** Whether its middle stands in a box. It has to be upright. */

@@ -1,7 +1,6 @@
 package decant.pdf.read;
 
 import decant.model.Box;
-import decant.model.Colour;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
@@ -60,19 +59,7 @@ final class Lines {
           double y = g.baseline();
           double nx = quarter == 1 ? y : quarter == 2 ? page.width() - x : page.height() - y;
           double ny = quarter == 1 ? page.width() - x : quarter == 2 ? page.height() - y : x;
-          return new Glyph(
-              g.text(),
-              nx,
-              ny,
-              g.width(),
-              g.size(),
-              g.face(),
-              g.colour(),
-              0,
-              g.content(),
-              g.artifact(),
-              g.underlined(),
-              g.link());
+          return g.upright(nx, ny);
         })
         .toList();
   }
@@ -263,36 +250,16 @@ final class Lines {
   }
 
   private static Glyph asSpace(Glyph g) {
-    return new Glyph(
-        " ",
-        g.x(),
-        g.baseline(),
-        g.width(),
-        g.size(),
-        g.face(),
-        g.colour(),
-        0,
-        g.content(),
-        g.artifact(),
-        g.underlined(),
-        g.link());
+    return g.like(" ", g.x(), g.width());
   }
 
   static Glyph space(Glyph after, Glyph before) {
-    boolean underlined = after.underlined() && before.underlined();
-    Colour colour = after.colour();
-    return new Glyph(
-        " ",
-        after.right(),
-        after.baseline(),
-        Math.max(0, before.x() - after.right()),
-        after.size(),
-        after.face(),
-        colour,
-        0,
-        after.content(),
-        after.artifact(),
-        underlined,
-        after.link().equals(before.link()) ? after.link() : Optional.empty());
+    Glyph gap =
+        after
+            .gap(" ", Math.max(0, before.x() - after.right()))
+            .withDecor(after.decor().shared(before.decor()));
+    return after.link().isPresent() && after.link().equals(before.link())
+        ? gap.withLink(after.link().get())
+        : gap;
   }
 }

@@ -85,7 +85,12 @@ final class LookMaker {
     Look after = look(glyphs.get(k + 1), glyphs, k + 1, base, size);
     return before.equals(after)
         ? before
-        : before.without(TextTraits.LINK).without(TextTraits.UNDERLINE).without(TextTraits.RAISE);
+        : before
+            .without(TextTraits.LINK)
+            .without(TextTraits.UNDERLINE)
+            .without(TextTraits.STRIKE)
+            .without(TextTraits.HIGHLIGHT)
+            .without(TextTraits.RAISE);
   }
 
   private static Look look(Glyph g, List<Glyph> all, int k, Look base, double lineSize) {
@@ -94,7 +99,11 @@ final class LookMaker {
     look = differing(look, base, TextTraits.BOLD, g.face().bold());
     look = differing(look, base, TextTraits.ITALIC, g.face().italic());
     look = differing(look, base, TextTraits.COLOUR, g.colour());
-    look = differing(look, base, TextTraits.UNDERLINE, g.underlined());
+    look = differing(look, base, TextTraits.UNDERLINE, g.decor().underlined());
+    look = differing(look, base, TextTraits.STRIKE, g.decor().struck());
+    if (g.decor().highlight().isPresent()) {
+      look = look.with(TextTraits.HIGHLIGHT, g.decor().highlight().get());
+    }
     TextTraits.Raise raise = raise(g, all, k, lineSize);
     if (raise != TextTraits.Raise.NONE) {
       look = look.with(TextTraits.RAISE, raise);

@@ -115,32 +115,15 @@ final class PageScan extends PDFGraphicsStreamEngine {
     // Invisible text is the text of a scanned picture; where there is visible text it is something
     // hidden.
     List<Glyph> glyphs = visible.stream().anyMatch(g -> !g.isSpace()) ? visible : invisible;
-    return new ScannedPage(number, width, height, underlined(glyphs), rules, pictures, shapes);
-  }
-
-  private List<Glyph> underlined(List<Glyph> glyphs) {
-    List<Rule> lying = rules.stream().filter(r -> r.lying() && r.y2() - r.y1() < 2).toList();
-    if (lying.isEmpty() || lying.size() > 5000) {
-      return glyphs;
-    }
-    var out = new ArrayList<Glyph>(glyphs.size());
-    for (Glyph g : glyphs) {
-      double middle = g.x() + g.width() / 2;
-      boolean under =
-          g.quarter() == 0
-              && lying.stream()
-                  .anyMatch(r -> {
-                    double below = r.middle() - g.baseline();
-                    return below > 0
-                        && below < g.size() * 0.22
-                        && r.x1() <= middle
-                        && r.x2() >= middle
-                        // Longer than a line of text is a ruled line, not an underline.
-                        && r.x2() - r.x1() < width * 0.6;
-                  });
-      out.add(under ? g.withUnderline() : g);
-    }
-    return out;
+    var decorations = new Decorations(rules, shapes, width);
+    return new ScannedPage(
+        number,
+        width,
+        height,
+        decorations.on(glyphs),
+        rules,
+        pictures,
+        decorations.otherShapes());
   }
 
   @Override
@@ -213,7 +196,7 @@ final class PageScan extends PDFGraphicsStreamEngine {
             quarter,
             content(),
             mark != null && mark.artifact(),
-            false,
+            Decor.NONE,
             Optional.empty());
     Optional<Link> link = linkAt(glyph);
     if (link.isPresent()) {

@@ -1,11 +1,9 @@
 package decant.pdf.read;
 
 import decant.model.Box;
-import decant.model.Colour;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
-import java.util.Optional;
 
 /** Pieces of lines into whole lines, and those into regions. */
 final class Regions {
@@ -57,7 +55,7 @@ final class Regions {
       if (!glyphs.isEmpty()) {
         Glyph last = glyphs.getLast();
         double gap = l.box().x() - last.right();
-        glyphs.add(gapGlyph(last, gap));
+        glyphs.add(last.gap(gap > 2.5 * last.size() ? "\t" : " ", Math.max(0, gap)));
       }
       glyphs.addAll(l.glyphs());
       box = box.union(l.box());
@@ -67,22 +65,5 @@ final class Regions {
       }
     }
     return new TextLine(row.getFirst().page(), glyphs, box, baseline, size);
-  }
-
-  private static Glyph gapGlyph(Glyph after, double gap) {
-    Colour colour = after.colour();
-    return new Glyph(
-        gap > 2.5 * after.size() ? "\t" : " ",
-        after.right(),
-        after.baseline(),
-        Math.max(0, gap),
-        after.size(),
-        after.face(),
-        colour,
-        0,
-        after.content(),
-        after.artifact(),
-        false,
-        Optional.empty());
   }
 }

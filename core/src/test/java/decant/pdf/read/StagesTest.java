@@ -43,7 +43,7 @@ class StagesTest {
         0,
         -1,
         false,
-        false,
+        Decor.NONE,
         Optional.empty());
   }
 

@@ -1,0 +1,191 @@
+package decant.pdf.read;
+
+import decant.model.Box;
+import decant.model.Colour;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+
+/** Finds lines under and through letters, and the colour of a marker behind them, among what is drawn. */
+final class Decorations {
+  private static final int MOST_RULES = 5000;
+  private static final int MOST_SHAPES = 3000;
+
+  /** Lines and letters are looked up by bands of this height, in points. */
+  private static final double BAND = 32;
+
+  /** How far a marker may reach over its letters, in points. */
+  private static final double REACH = 1.2;
+
+  private final List<Painted> shapes;
+  private final double width;
+  private final Map<Integer, List<Rule>> rules = new HashMap<>();
+  private final Set<Painted> markers = new HashSet<>();
+
+  /**
+   * @param width of the page
+   */
+  Decorations(List<Rule> rules, List<Painted> shapes, double width) {
+    this.shapes = shapes;
+    this.width = width;
+    List<Rule> lying = rules.stream().filter(r -> r.lying() && r.y2() - r.y1() < 2).toList();
+    if (lying.size() <= MOST_RULES) {
+      lying.forEach(r -> this.rules.computeIfAbsent(band(r.middle()), k -> new ArrayList<>()).add(r));
+    }
+  }
+
+  private static int band(double y) {
+    return (int) Math.floor(y / BAND);
+  }
+
+  /** The glyphs with what is drawn about them. */
+  List<Glyph> on(List<Glyph> glyphs) {
+    Map<Glyph, Colour> marked = marked(glyphs);
+    if (rules.isEmpty() && marked.isEmpty()) {
+      return glyphs;
+    }
+    var out = new ArrayList<Glyph>(glyphs.size());
+    for (Glyph g : glyphs) {
+      if (g.quarter() != 0) {
+        out.add(g);
+        continue;
+      }
+      boolean under = false;
+      boolean through = false;
+      for (int band = band(g.baseline() - g.size()); band <= band(g.baseline() + g.size()); band++) {
+        for (Rule r : rules.getOrDefault(band, List.of())) {
+          under |= isUnder(r, g);
+          through |= isThrough(r, g);
+        }
+      }
+      Optional<Colour> marker = Optional.ofNullable(marked.get(g));
+      out.add(
+          under || through || marker.isPresent()
+              ? g.withDecor(new Decor(under, through && !under, marker))
+              : g);
+    }
+    return withoutCrossings(out);
+  }
+
+  private boolean isUnder(Rule r, Glyph g) {
+    double below = r.middle() - g.baseline();
+    return below > 0 && below < g.size() * 0.22 && spans(r, g);
+  }
+
+  private boolean isThrough(Rule r, Glyph g) {
+    double above = g.baseline() - r.middle();
+    return above > g.size() * 0.12
+        && above < g.size() * 0.42
+        && r.y2() - r.y1() < g.size() * 0.12
+        && spans(r, g);
+  }
+
+  private boolean spans(Rule r, Glyph g) {
+    double middle = g.x() + g.width() / 2;
+    // Longer than a line of text is a ruled line, not one under or through letters.
+    return r.x1() <= middle && r.x2() >= middle && r.x2() - r.x1() < width * 0.6;
+  }
+
+  /** A line through one letter alone belongs to something else: a bar of a formula, a crossing rule. */
+  private static List<Glyph> withoutCrossings(List<Glyph> glyphs) {
+    for (int k = 0; k < glyphs.size(); k++) {
+      Glyph g = glyphs.get(k);
+      boolean alone =
+          g.decor().struck()
+              && !(k > 0 && glyphs.get(k - 1).decor().struck())
+              && !(k + 1 < glyphs.size() && glyphs.get(k + 1).decor().struck());
+      if (alone) {
+        glyphs.set(k, g.withDecor(new Decor(false, false, g.decor().highlight())));
+      }
+    }
+    return glyphs;
+  }
+
+  /**
+   * The letters that stand on a colour laid just behind them: a box as high as a line that begins
+   * and ends where letters do. The shade of a cell or a boxed note reaches further.
+   */
+  private Map<Glyph, Colour> marked(List<Glyph> glyphs) {
+    List<Painted> candidates = shapes.stream().filter(this::mayMark).toList();
+    if (candidates.isEmpty() || candidates.size() > MOST_SHAPES) {
+      return Map.of();
+    }
+    Map<Integer, List<Glyph>> bands = new HashMap<>();
+    for (Glyph g : glyphs) {
+      if (g.quarter() == 0) {
+        bands.computeIfAbsent(band(g.baseline()), k -> new ArrayList<>()).add(g);
+      }
+    }
+    var out = new HashMap<Glyph, Colour>();
+    for (Painted p : candidates) {
+      List<Glyph> within = within(p.box(), bands);
+      if (fitsTightly(p.box(), within)) {
+        markers.add(p);
+        within.forEach(g -> out.put(g, p.fill().orElseThrow()));
+      }
+    }
+    return out;
+  }
+
+  private boolean mayMark(Painted p) {
+    return p.fill().isPresent()
+        && p.stroke().isEmpty()
+        && !p.free()
+        && p.box().height() > 5
+        && p.box().height() < 60
+        && p.box().width() < width * 0.95
+        && p.box().width() > 3
+        && isMarker(p.fill().get());
+  }
+
+  /** Dark letters are read on it, and it differs from paper. */
+  private static boolean isMarker(Colour c) {
+    int r = c.rgb() >> 16 & 255;
+    int g = c.rgb() >> 8 & 255;
+    int b = c.rgb() & 255;
+    double light = 0.2126 * r + 0.7152 * g + 0.0722 * b; // of ITU-R BT.709
+    return light > 70 && Math.min(r, Math.min(g, b)) < 240;
+  }
+
+  private static List<Glyph> within(Box box, Map<Integer, List<Glyph>> bands) {
+    var out = new ArrayList<Glyph>();
+    for (int band = band(box.y()); band <= band(box.bottom()); band++) {
+      for (Glyph g : bands.getOrDefault(band, List.of())) {
+        if (g.standsIn(box)) {
+          out.add(g);
+        }
+      }
+    }
+    return out;
+  }
+
+  private static boolean fitsTightly(Box box, List<Glyph> within) {
+    double left = Double.MAX_VALUE;
+    double right = -Double.MAX_VALUE;
+    double size = 0;
+    double highest = Double.MAX_VALUE;
+    double lowest = -Double.MAX_VALUE;
+    for (Glyph g : within) {
+      left = Math.min(left, g.x());
+      right = Math.max(right, g.right());
+      size = Math.max(size, g.size());
+      highest = Math.min(highest, g.baseline());
+      lowest = Math.max(lowest, g.baseline());
+    }
+    return within.stream().anyMatch(g -> !g.isSpace())
+        && lowest - highest < size * 0.5
+        && box.height() < size * 1.7
+        && box.height() > size * 0.85
+        && left - box.x() < REACH
+        && box.right() - right < Math.max(REACH, size * 0.34);
+  }
+
+  /** What is drawn besides markers behind letters. */
+  List<Painted> otherShapes() {
+    return markers.isEmpty() ? shapes : shapes.stream().filter(s -> !markers.contains(s)).toList();
+  }
+}
