@@ -56,8 +56,8 @@ public final class Layouter {
   /**
    * All pages of a document, telling about them while they are made.
    *
-   * @param interrupted asked after each page; when true, the work ends and the result is the pages so
-   *     far
+   * @param interrupted asked after each page; when true, the work ends and the result is the pages
+   *     so far
    * @param everyPages after how many pages {@code partial} is told of the pages so far
    */
   public Layout layout(
@@ -139,9 +139,9 @@ public final class Layouter {
   }
 
   /**
-   * The pages in sight of a version that is not laid out yet, among those of a version before: these
-   * begin where the first of them began and are as they will be, but for their numbers. All others
-   * stay as they were until all are made. Not complete, therefore.
+   * The pages in sight of a version that is not laid out yet, among those of a version before:
+   * these begin where the first of them began and are as they will be, but for their numbers. All
+   * others stay as they were until all are made. Not complete, therefore.
    *
    * @param shown what is in sight
    * @param first the first page in sight, from 0
@@ -153,7 +153,8 @@ public final class Layouter {
     Context now = Context.of(d, flow, blocks.styles(), context.fields());
     blocks.use(now);
     List<Page> pages =
-        new PagesInSight(d, flow, blocks).among(shown, Math.min(first, shown.pages().size()), count);
+        new PagesInSight(d, flow, blocks)
+            .among(shown, Math.min(first, shown.pages().size()), count);
     return new Layout(d, pages, false, flow, runningTexts(d, blocks.styles(), now));
   }
 

@@ -26,7 +26,10 @@ final class PagesInSight {
     this.blocks = blocks;
   }
 
-  /** The new pages among the earlier ones, which keep their places; all of them as they were if the first place in sight is gone. */
+  /**
+   * The new pages among the earlier ones, which keep their places; all of them as they were if the
+   * first place in sight is gone.
+   */
   List<Page> among(Layout earlier, int first, int count) {
     Map<NodeId, Integer> numbers = numbers();
     var pages = new ArrayList<Page>();
@@ -89,8 +92,7 @@ final class PagesInSight {
   }
 
   /** Where an earlier page begins in the changed document; null if that is gone. */
-  private PageFiller.@Nullable Start start(
-      Layout earlier, int page, Map<NodeId, Integer> numbers) {
+  private PageFiller.@Nullable Start start(Layout earlier, int page, Map<NodeId, Integer> numbers) {
     Page p = earlier.pages().get(page);
     Integer block = number(p, earlier.flow(), numbers);
     if (block == null) {
@@ -98,8 +100,7 @@ final class PagesInSight {
     }
     int part = p.start().part();
     if (part == 0) {
-      return new PageFiller.Start(
-          new Page.FlowPoint(block, 0), null, List.of(), p.afterBreak());
+      return new PageFiller.Start(new Page.FlowPoint(block, 0), null, List.of(), p.afterBreak());
     }
     Block b = flow.blocks().get(block);
     PageSetup setup = document.sections().get(flow.sections()[block]).page();

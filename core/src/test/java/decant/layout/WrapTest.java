@@ -36,8 +36,7 @@ class WrapTest {
     var rich = new Rich();
     Inline picture = rich.picture(width, 200, Rich.beside(wrap, x, 0));
     Paragraph p = Rich.of(picture, Rich.text(Samples.PROSE.repeat(16)));
-    return Samples.layout(
-        rich.section(PageSetup.A4, Section.Start.NEW_PAGE, p).document());
+    return Samples.layout(rich.section(PageSetup.A4, Section.Start.NEW_PAGE, p).document());
   }
 
   private static List<Places.PlacedLine> besideIt(Layout l) {
@@ -153,13 +152,12 @@ class WrapTest {
     Paragraph p =
         Paragraph.of(look, "")
             .withInlines(List.of(picture, Rich.text("שלום לכולם ברציף המזרחי ".repeat(12))));
-    Layout l =
-        Samples.layout(
-            rich.section(PageSetup.A4, Section.Start.NEW_PAGE, p).document());
+    Layout l = Samples.layout(rich.section(PageSetup.A4, Section.Start.NEW_PAGE, p).document());
     List<Places.PlacedLine> lines = besideIt(l);
     assertThat(from(lines.get(0))).isGreaterThan(LEFT + 290);
     assertThat(to(lines.get(1))).isLessThan(LEFT + 170);
-    double end = lines.get(0).line().items().stream().mapToDouble(i -> i.x() + i.width()).max().orElse(0);
+    double end =
+        lines.get(0).line().items().stream().mapToDouble(i -> i.x() + i.width()).max().orElse(0);
     assertThat(end + LEFT).as("the text begins at the margin").isCloseTo(RIGHT, within(0.1));
   }
 

@@ -408,8 +408,7 @@ class DocxFeaturesTest {
     var rich = new Rich();
     Placement place = ((Inline.Shape) first(d).inlines().getFirst()).placement();
     Inline box = rich.box(100, 50, place, Samples.paragraph("In the tent"));
-    Document made =
-        rich.section(PageSetup.A4, Section.Start.NEW_PAGE, Rich.of(box)).document();
+    Document made = rich.section(PageSetup.A4, Section.Start.NEW_PAGE, Rich.of(box)).document();
     Document anew = again(made);
     assertThat(wrap(anew, 0)).as("drawn anew, without the original").isEqualTo(wrap(d, 0));
   }

@@ -102,7 +102,8 @@ class RecoveredLooksTest {
     for (int row = 0; row < 3; row++) {
       for (int column = 0; column < 3; column++) {
         double x = 72 + column * 100;
-        pdf.filled(new Color(0xDDE6EE), x, y + row * 18 - 12, 100, 18).framed(x, y + row * 18 - 12, 100, 18);
+        pdf.filled(new Color(0xDDE6EE), x, y + row * 18 - 12, 100, 18)
+            .framed(x, y + row * 18 - 12, 100, 18);
         pdf.text(x + 4, y + row * 18, "Cell " + row + column);
       }
     }

@@ -200,8 +200,9 @@ class WindowTest {
     Position end = new Position(document(work).index().order().getLast(), 0);
     String line = "Boats stand ashore from October, and their masts are stored apart. ".repeat(9);
     Window.run(() ->
-        work.apply(r -> Commands.insert(
-            r.withSelection(Selection.at(end)), (line.strip() + "\n").repeat(900))));
+        work.apply(r ->
+            Commands.insert(
+                r.withSelection(Selection.at(end)), (line.strip() + "\n").repeat(900))));
     window.until(() -> work.layout().complete());
     var pages = (PagesView) window.stage.getScene().lookup("#pages");
     Window.run(() -> pages.setScrollShare(0.5));

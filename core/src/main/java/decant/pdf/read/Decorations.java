@@ -10,7 +10,10 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 
-/** Finds lines under and through letters, and the colour of a marker behind them, among what is drawn. */
+/**
+ * Finds lines under and through letters, and the colour of a marker behind them, among what is
+ * drawn.
+ */
 final class Decorations {
   private static final int MOST_RULES = 5000;
   private static final int MOST_SHAPES = 3000;
@@ -34,7 +37,8 @@ final class Decorations {
     this.width = width;
     List<Rule> lying = rules.stream().filter(r -> r.lying() && r.y2() - r.y1() < 2).toList();
     if (lying.size() <= MOST_RULES) {
-      lying.forEach(r -> this.rules.computeIfAbsent(band(r.middle()), k -> new ArrayList<>()).add(r));
+      lying.forEach(
+          r -> this.rules.computeIfAbsent(band(r.middle()), k -> new ArrayList<>()).add(r));
     }
   }
 
@@ -56,7 +60,9 @@ final class Decorations {
       }
       boolean under = false;
       boolean through = false;
-      for (int band = band(g.baseline() - g.size()); band <= band(g.baseline() + g.size()); band++) {
+      for (int band = band(g.baseline() - g.size());
+          band <= band(g.baseline() + g.size());
+          band++) {
         for (Rule r : rules.getOrDefault(band, List.of())) {
           under |= isUnder(r, g);
           through |= isThrough(r, g);
@@ -90,7 +96,9 @@ final class Decorations {
     return r.x1() <= middle && r.x2() >= middle && r.x2() - r.x1() < width * 0.6;
   }
 
-  /** A line through one letter alone belongs to something else: a bar of a formula, a crossing rule. */
+  /**
+   * A line through one letter alone belongs to something else: a bar of a formula, a crossing rule.
+   */
   private static List<Glyph> withoutCrossings(List<Glyph> glyphs) {
     for (int k = 0; k < glyphs.size(); k++) {
       Glyph g = glyphs.get(k);

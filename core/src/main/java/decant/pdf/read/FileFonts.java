@@ -4,7 +4,6 @@ import java.util.Collection;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.Map;
-import java.util.function.IntFunction;
 import org.apache.pdfbox.pdmodel.font.PDFont;
 
 /**
@@ -12,15 +11,15 @@ import org.apache.pdfbox.pdmodel.font.PDFont;
  */
 final class FileFonts {
   private final Map<PDFont, SourceFace> faces = new LinkedHashMap<>();
-  private final Map<PDFont, Map<Integer, String>> texts = new HashMap<>();
+  private final Map<PDFont, FontTexts> texts = new HashMap<>();
 
   SourceFace face(PDFont font) {
     return faces.computeIfAbsent(font, SourceFace::of);
   }
 
-  /** The text of a code, found out once. */
-  String text(PDFont font, int code, IntFunction<String> find) {
-    return texts.computeIfAbsent(font, f -> new HashMap<>()).computeIfAbsent(code, find::apply);
+  /** The text of a code; empty if nothing tells. */
+  String text(PDFont font, int code) {
+    return texts.computeIfAbsent(font, FontTexts::new).of(code);
   }
 
   Collection<SourceFace> faces() {

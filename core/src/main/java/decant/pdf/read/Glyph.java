@@ -59,18 +59,7 @@ record Glyph(
   /** The glyph as if it stood upright at another place. */
   Glyph upright(double newX, double newBaseline) {
     return new Glyph(
-        text,
-        newX,
-        newBaseline,
-        width,
-        size,
-        face,
-        colour,
-        0,
-        content,
-        artifact,
-        decor,
-        link);
+        text, newX, newBaseline, width, size, face, colour, 0, content, artifact, decor, link);
   }
 
   /** Another text in the look of this glyph, upright. */

@@ -27,8 +27,6 @@ import org.apache.pdfbox.cos.COSName;
 import org.apache.pdfbox.pdmodel.PDPage;
 import org.apache.pdfbox.pdmodel.common.PDRectangle;
 import org.apache.pdfbox.pdmodel.font.PDFont;
-import org.apache.pdfbox.pdmodel.font.PDSimpleFont;
-import org.apache.pdfbox.pdmodel.font.encoding.GlyphList;
 import org.apache.pdfbox.pdmodel.graphics.color.PDColor;
 import org.apache.pdfbox.pdmodel.graphics.image.PDImage;
 import org.apache.pdfbox.pdmodel.graphics.image.PDImageXObject;
@@ -117,13 +115,7 @@ final class PageScan extends PDFGraphicsStreamEngine {
     List<Glyph> glyphs = visible.stream().anyMatch(g -> !g.isSpace()) ? visible : invisible;
     var decorations = new Decorations(rules, shapes, width);
     return new ScannedPage(
-        number,
-        width,
-        height,
-        decorations.on(glyphs),
-        rules,
-        pictures,
-        decorations.otherShapes());
+        number, width, height, decorations.on(glyphs), rules, pictures, decorations.otherShapes());
   }
 
   @Override
@@ -176,7 +168,7 @@ final class PageScan extends PDFGraphicsStreamEngine {
     if (!shown || size < 0.5 || !Double.isFinite(advance) || isClipped(origin, advance, size)) {
       return;
     }
-    String text = fonts.text(font, code, c -> textOf(font, c));
+    String text = fonts.text(font, code);
     Mark mark = marks.peek();
     if (mark != null && mark.actualText().isPresent()) {
       text = mark.shown()[0]++ == 0 ? mark.actualText().get() : "";
@@ -239,25 +231,6 @@ final class PageScan extends PDFGraphicsStreamEngine {
       return Optional.empty();
     }
     return links.stream().filter(l -> g.standsIn(l.box())).map(LinkArea::link).findFirst();
-  }
-
-  private String textOf(PDFont font, int code) {
-    String text;
-    try {
-      text = font.toUnicode(code, GlyphList.getAdobeGlyphList());
-    } catch (RuntimeException e) {
-      text = null; // a damaged map
-    }
-    if (text == null && font instanceof PDSimpleFont simple && simple.getEncoding() != null) {
-      String name = simple.getEncoding().getName(code);
-      text = name == null ? null : GlyphList.getAdobeGlyphList().toUnicode(name);
-      if (text == null && !simple.isSymbolic() && code >= 32 && code < 127) {
-        text = String.valueOf((char) code);
-      }
-    }
-    return text == null
-        ? ""
-        : text.replaceAll("[\\x00-\\x08\\x0B-\\x1F]", "").replace("\u200B", "");
   }
 
   private static Colour colour(PDColor c) {

@@ -260,6 +260,13 @@ public final class PdfWriter {
         return Optional.empty();
       }
       try {
+        if (m.type().equals("application/pdf")) {
+          Optional<EmbeddedPage.Form> whole = EmbeddedPage.of(m, pdf);
+          if (whole.isPresent()) {
+            EmbeddedPage.Form f = whole.get();
+            return Optional.of(new Embedded(f.form().getCOSObject(), f.width(), f.height()));
+          }
+        }
         if (VectorPicture.isVector(m.type())) {
           return drawing(m, key.proportion());
         }
