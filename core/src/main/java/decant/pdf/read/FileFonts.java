@@ -3,6 +3,7 @@ package decant.pdf.read;
 import java.util.Collection;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 import org.apache.pdfbox.pdmodel.font.PDFont;
 
@@ -20,6 +21,16 @@ final class FileFonts {
   /** The text of a code; empty if nothing tells. */
   String text(PDFont font, int code) {
     return texts.computeIfAbsent(font, FontTexts::new).of(code);
+  }
+
+  /** The names of fonts whose characters had to be told otherwise than the file says. */
+  List<String> repaired() {
+    return texts.entrySet().stream()
+        .filter(e -> e.getValue().repaired())
+        .map(e -> face(e.getKey()).name())
+        .distinct()
+        .sorted()
+        .toList();
   }
 
   Collection<SourceFace> faces() {

@@ -95,7 +95,7 @@ final class FontTexts {
 
   private Optional<String> fromProgram(int code) {
     try {
-      return byTables(code).or(() -> shape(code).flatMap(KnownShapes.shipped()::character));
+      return byTables(code).or(() -> byShape(code));
     } catch (IOException | RuntimeException e) {
       return Optional.empty(); // the program is damaged
     }
@@ -141,12 +141,19 @@ final class FontTexts {
     }
   }
 
-  private Optional<GlyphShape> shape(int code) {
+  /** By what a letter looks like; one without ink is a space. */
+  private Optional<String> byShape(int code) {
     Shape path = path(code);
     return path == null
         ? Optional.empty()
-        : GlyphShape.of(
-            AffineTransform.getScaleInstance(0.001, 0.001).createTransformedShape(path));
+        : path.getBounds2D().isEmpty()
+            ? Optional.of(" ")
+            : shape(path).flatMap(KnownShapes.shipped()::character);
+  }
+
+  private static Optional<GlyphShape> shape(Shape path) {
+    return GlyphShape.of(
+        AffineTransform.getScaleInstance(0.001, 0.001).createTransformedShape(path));
   }
 
   private @Nullable Shape path(int code) {
@@ -173,7 +180,10 @@ final class FontTexts {
     for (int code = 0; code <= last && like + unlike < SAMPLES; code++) {
       String s = hasCode(code) ? said(code) : "";
       if (s.length() == 1 && isLetter(s.charAt(0))) {
-        Optional<Boolean> same = shape(code).flatMap(g -> KnownShapes.shipped().isLike(g, s, face));
+        Optional<Boolean> same =
+            Optional.ofNullable(path(code))
+                .flatMap(FontTexts::shape)
+                .flatMap(g -> KnownShapes.shipped().isLike(g, s, face));
         like += same.filter(b -> b).isPresent() ? 1 : 0;
         unlike += same.filter(b -> !b).isPresent() ? 1 : 0;
         if (like >= ENOUGH) {

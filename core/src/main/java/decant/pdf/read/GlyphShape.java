@@ -24,6 +24,9 @@ record GlyphShape(byte[] cells, double aspect, double height, double bottom) {
   /** A shape of so much ink is a block or the frame that stands for a missing letter. */
   private static final double BLOCK = 0.97;
 
+  /** Each side of a frame has at least so much. */
+  private static final double SIDE_INK = 0.8;
+
   /** How much what is more than twice as wide, or an em higher, differs; found by trial. */
   private static final double BY_ASPECT = 0.22;
 
@@ -54,21 +57,29 @@ record GlyphShape(byte[] cells, double aspect, double height, double bottom) {
         new GlyphShape(cells, b.getWidth() / b.getHeight(), b.getHeight(), b.getY()));
   }
 
-  /** Whether it fills its box, or is the bare frame that stands for a missing letter. */
+  /** Whether it is a block, or the bare frame that stands for a missing letter. */
   boolean isBlank() {
-    int edge = 0;
-    int inside = 0;
+    if (height < 0.4) {
+      return false;
+    }
+    int most = SIDE * 255;
+    int[] sides = new int[4];
+    int amid = 0;
+    int all = 0;
     for (int k = 0; k < cells.length; k++) {
       int x = k % SIDE;
       int y = k / SIDE;
-      boolean atEdge = x == 0 || y == 0 || x == SIDE - 1 || y == SIDE - 1;
-      boolean amid = x > 3 && y > 3 && x < SIDE - 4 && y < SIDE - 4;
-      edge += atEdge ? cells[k] & 255 : 0;
-      inside += amid ? cells[k] & 255 : 0;
+      int ink = cells[k] & 255;
+      sides[0] += y == 0 ? ink : 0;
+      sides[1] += x == SIDE - 1 ? ink : 0;
+      sides[2] += y == SIDE - 1 ? ink : 0;
+      sides[3] += x == 0 ? ink : 0;
+      amid += x > 3 && y > 3 && x < SIDE - 4 && y < SIDE - 4 ? ink : 0;
+      all += ink;
     }
-    boolean framed =
-        edge > BLOCK * 255 * 4 * (SIDE - 1) || edge > 0.5 * 255 * 4 * (SIDE - 1) && inside == 0;
-    return framed && height > 0.4;
+    boolean frame = java.util.Arrays.stream(sides).allMatch(s -> s > most * SIDE_INK);
+    boolean block = all > BLOCK * most * SIDE && aspect > 0.45;
+    return block || frame && amid == 0;
   }
 
   /**

@@ -25,6 +25,7 @@ final class KnownShapes {
           + "0123456789"
           + ".,-:;'()?!/\"&%–—’‘“”*+=<>[]{}@#$€£§©®•·…_|~^\\°±×÷"
           + "äöüßÄÖÜéèêëàâáåãçñíìîïóòôõøúùûýÿæœÉÈÊÀÂÁÅÃÇÑÍÎÓÔÕØÚÛÆŒ¿¡«»"
+          + "\uFB00\uFB01\uFB02\uFB03\uFB04"
           + "ąćęłńóśźżšžčřďťňěůđ"
           + "ĄĆĘŁŃŚŹŻŠŽČŘĎŤŇĚŮĐ"
           + "αβγδεζηθικλμνξπρστυφχψωΓΔΘΛΞΠΣΦΨΩ"
@@ -36,7 +37,13 @@ final class KnownShapes {
   private static final double RARE = 0.05;
 
   private static final List<String> FAMILIES =
-      List.of("Liberation Serif", "Liberation Sans", "Liberation Mono", "Carlito", "DejaVu Sans");
+      List.of(
+          "Liberation Serif",
+          "Liberation Sans",
+          "Liberation Mono",
+          "Carlito",
+          "Caladea",
+          "DejaVu Sans");
 
   /** A letter that is said to be what looks so unlike it is something else. */
   private static final double FAR = 0.28;

@@ -284,6 +284,15 @@ public final class PdfReader {
                     + " serves in its place, so lines may break elsewhere."));
       }
     });
+    for (String name : fonts.repaired()) {
+      findings.add(
+          Finding.general(
+              Kind.CHARACTERS_UNKNOWN,
+              Severity.DOUBT,
+              "The file does not say, or says wrongly, which characters “"
+                  + name
+                  + "” shows. They are told by the font itself and the shapes of its letters; read them over."));
+    }
     for (ScannedPage p : pages) {
       Box whole = new Box(0, 0, p.width(), p.height());
       long unknown =
