@@ -55,16 +55,13 @@ final class FontTexts {
   }
 
   private String find(int code) {
-    String said = mapped ? said(code) : "";
-    if (!said.isEmpty() && !isNonsense(said)) {
+    String said = said(code);
+    if (mapped && !said.isEmpty() && !isNonsense(said)) {
       return said;
     }
     Optional<String> told = font.isEmbedded() ? fromProgram(code) : Optional.empty();
-    if (told.isPresent()) {
-      repaired = true;
-      return told.get();
-    }
-    return said;
+    repaired |= told.isPresent() && !told.get().equals(said);
+    return told.orElse(mapped ? said : "");
   }
 
   /** What the file says of a code. */
