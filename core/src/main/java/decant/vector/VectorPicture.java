@@ -188,6 +188,12 @@ public final class VectorPicture {
       own.setRenderingHint(Drawable.FONT_MAP, FONTS);
       own.setRenderingHint(Drawable.FONT_FALLBACK, FONTS);
       own.setRenderingHint(RenderingHints.KEY_ANTIALIASING, RenderingHints.VALUE_ANTIALIAS_ON);
+      // Letters as wide and as heavy as in print, not fitted to the pixels of a screen.
+      own.setRenderingHint(
+          RenderingHints.KEY_TEXT_ANTIALIASING, RenderingHints.VALUE_TEXT_ANTIALIAS_ON);
+      own.setRenderingHint(
+          RenderingHints.KEY_FRACTIONALMETRICS, RenderingHints.VALUE_FRACTIONALMETRICS_ON);
+      own.setRenderingHint(RenderingHints.KEY_STROKE_CONTROL, RenderingHints.VALUE_STROKE_PURE);
       own.clip(new Rectangle2D.Double(x, y, width, height));
       drawing.draw(own, new Rectangle2D.Double(x, y, width, height));
       return true;
