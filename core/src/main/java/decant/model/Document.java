@@ -110,6 +110,18 @@ public final class Document {
     return new Document(particulars, other, lists, sections, stories, media, keptParts, index);
   }
 
+  public Document withLists(Map<String, ListDefinition> others) {
+    return new Document(
+        particulars,
+        styles,
+        java.util.Collections.unmodifiableMap(new LinkedHashMap<>(others)),
+        sections,
+        stories,
+        media,
+        keptParts,
+        index);
+  }
+
   public Document withMedia(Media added) {
     var copy = new LinkedHashMap<>(media);
     copy.put(added.id(), added);

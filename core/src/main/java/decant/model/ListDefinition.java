@@ -1,6 +1,8 @@
 package decant.model;
 
+import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Set;
 
 /**
@@ -92,5 +94,44 @@ public record ListDefinition(String id, String series, Set<Integer> restarts, Li
   /** The level at a depth; the deepest known for depths beyond it. */
   public Level level(int depth) {
     return levels.get(Math.clamp(depth, 0, levels.size() - 1));
+  }
+
+  /** A list whose first level has items marked as one is: "•", "1." or "(a)"; nine levels. */
+  public static ListDefinition marked(String id, String mark) {
+    boolean bullets = Markers.isBullet(mark);
+    String bare = mark.replaceAll("[().]", "");
+    var levels = new ArrayList<Level>();
+    for (int k = 0; k < 9; k++) {
+      Look indents =
+          Look.of(ParagraphTraits.INDENT_START, 18.0 * (k + 1))
+              .with(ParagraphTraits.FIRST_LINE, -18.0);
+      if (bullets) {
+        String bullet = k == 0 && mark.matches("[•▪◦–—‣●○■]") ? mark : k % 2 == 0 ? "•" : "–";
+        levels.add(new Level(NumberFormat.BULLET, bullet, 1, indents, Look.PLAIN));
+      } else {
+        String pattern = mark.replace(bare, "%" + (k + 1));
+        levels.add(new Level(format(bare, k), pattern, start(bare), indents, Look.PLAIN));
+      }
+    }
+    return new ListDefinition(id, levels);
+  }
+
+  private static int start(String bare) {
+    return bare.matches("\\d{1,3}") ? Math.max(1, Integer.parseInt(bare)) : 1;
+  }
+
+  private static NumberFormat format(String bare, int depth) {
+    if (depth > 0) {
+      return depth % 2 == 1 ? NumberFormat.LOWER_LETTER : NumberFormat.LOWER_ROMAN;
+    }
+    if (bare.matches("\\d+")) {
+      return NumberFormat.DECIMAL;
+    }
+    if (bare.matches("[ivx]+")) {
+      return NumberFormat.LOWER_ROMAN;
+    }
+    return bare.equals(bare.toUpperCase(Locale.ROOT))
+        ? NumberFormat.UPPER_LETTER
+        : NumberFormat.LOWER_LETTER;
   }
 }

@@ -3,6 +3,7 @@ package decant.model.edit;
 import decant.model.Block;
 import decant.model.Document;
 import decant.model.Inline;
+import decant.model.ListDefinition;
 import decant.model.Look;
 import decant.model.NodeId;
 import decant.model.Paragraph;
@@ -10,7 +11,9 @@ import decant.model.Particulars;
 import decant.model.Position;
 import decant.model.StyleSheet;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.NoSuchElementException;
 
 /**
@@ -202,6 +205,28 @@ public sealed interface Step {
     @Override
     public Step invert(Document before) {
       return new SetParticulars(before.particulars());
+    }
+
+    @Override
+    public Position map(Position at) {
+      return at;
+    }
+  }
+
+  /** Changes the list definitions. */
+  record SetLists(Map<String, ListDefinition> lists) implements Step {
+    public SetLists {
+      lists = java.util.Collections.unmodifiableMap(new LinkedHashMap<>(lists));
+    }
+
+    @Override
+    public Document apply(Document before) {
+      return before.withLists(lists);
+    }
+
+    @Override
+    public Step invert(Document before) {
+      return new SetLists(before.lists());
     }
 
     @Override

@@ -1,6 +1,7 @@
 package decant.pdf.read;
 
 import decant.model.Box;
+import decant.model.Markers;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;

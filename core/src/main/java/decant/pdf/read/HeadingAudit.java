@@ -2,6 +2,7 @@ package decant.pdf.read;
 
 import decant.model.Document;
 import decant.model.Finding;
+import decant.model.Markers;
 import decant.model.NodeId;
 import decant.model.Outline;
 import java.util.ArrayList;

@@ -1,5 +1,6 @@
 package decant.pdf.read;
 
+import decant.model.Markers;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import decant.model.Box;
 import decant.model.Colour;
+import decant.model.Markers;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;

@@ -1,11 +1,11 @@
-package decant.pdf.read;
+package decant.model;
 
 import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
 /** The marks that list items and numbered headings begin with. */
-final class Markers {
+public final class Markers {
   private static final Pattern BULLET =
       Pattern.compile("^([•◦▪▫‣⁃∙●○■□–—\\-*·\u27A2\u2713\uF0B7\uF0A7])\\s+(?=\\S)");
   private static final Pattern NUMBER =
@@ -16,7 +16,7 @@ final class Markers {
   private Markers() {}
 
   /** The mark of a list item at the start of a text. */
-  static Optional<String> item(String text) {
+  public static Optional<String> item(String text) {
     Matcher m = BULLET.matcher(text);
     if (m.find()) {
       return Optional.of(m.group(1));
@@ -25,19 +25,19 @@ final class Markers {
     return m.find() ? Optional.of(m.group(1)) : Optional.empty();
   }
 
-  static boolean isBullet(String marker) {
+  public static boolean isBullet(String marker) {
     return !marker.isEmpty()
         && !Character.isLetterOrDigit(
             marker.charAt(marker.length() > 1 && marker.charAt(0) == '(' ? 1 : 0));
   }
 
   /** The number of a numbered heading such as "2.3" at the start of a text. */
-  static Optional<String> section(String text) {
+  public static Optional<String> section(String text) {
     Matcher m = SECTION.matcher(text);
     return m.find() ? Optional.of(m.group(1)) : Optional.empty();
   }
 
-  static int depth(String number) {
+  public static int depth(String number) {
     return (int) number.chars().filter(c -> c == '.').count() + 1;
   }
 }
