@@ -8,19 +8,26 @@ import java.util.Optional;
  * @param message in the person's words: what, and what it means for the result
  * @param source where it stood in the file it came from
  * @param node the node of the document that it concerns
+ * @param remedy what puts it right in one act, if anything does
  */
 public record Finding(
     Kind kind,
     Severity severity,
     String message,
     Optional<SourcePlace> source,
-    Optional<NodeId> node) {
+    Optional<NodeId> node,
+    Optional<Remedy> remedy) {
   /** What it is about. */
   public enum Kind {
     FONT_REPLACED("Font replaced"),
     CHARACTERS_UNKNOWN("Characters unknown"),
     GLYPHS_MISSING("No font shows it"),
     HEADING_DOUBTFUL("Heading in doubt"),
+    HEADING_SUSPECTED("Heading suspected"),
+    TABLE_DOUBTFUL("Table in doubt"),
+    ORDER_DOUBTFUL("Order in doubt"),
+    TEXT_OVERLAPS("Text over text"),
+    PICTURE_COARSE("Picture coarse"),
     PICTURE_CHANGED("Picture changed"),
     DRAWING_LEFT_OUT("Drawing left out"),
     CONTENT_LEFT_OUT("Left out"),
@@ -40,6 +47,18 @@ public record Finding(
     public String label() {
       return label;
     }
+  }
+
+  /** What can be done about a finding at its node. */
+  public sealed interface Remedy {
+    /** Makes its paragraph a heading of a level. */
+    record MakeHeading(int level) implements Remedy {}
+
+    /** Makes its table paragraphs. */
+    record MakeText() implements Remedy {}
+
+    /** Joins its paragraph with the one that follows. */
+    record JoinNext() implements Remedy {}
   }
 
   /** How much it matters. */
@@ -66,14 +85,26 @@ public record Finding(
   public record SourcePlace(int page, Box box) {}
 
   public static Finding of(Kind kind, Severity severity, String message, NodeId node) {
-    return new Finding(kind, severity, message, Optional.empty(), Optional.of(node));
+    return new Finding(kind, severity, message, Optional.empty(), Optional.of(node), Optional.empty());
   }
 
   public static Finding general(Kind kind, Severity severity, String message) {
-    return new Finding(kind, severity, message, Optional.empty(), Optional.empty());
+    return new Finding(
+        kind, severity, message, Optional.empty(), Optional.empty(), Optional.empty());
   }
 
   public Finding from(int page, Box box) {
-    return new Finding(kind, severity, message, Optional.of(new SourcePlace(page, box)), node);
+    return new Finding(
+        kind, severity, message, Optional.of(new SourcePlace(page, box)), node, remedy);
+  }
+
+  /** This finding at a node. */
+  public Finding at(NodeId other) {
+    return new Finding(kind, severity, message, source, Optional.of(other), remedy);
+  }
+
+  /** This finding with what puts it right. */
+  public Finding with(Remedy other) {
+    return new Finding(kind, severity, message, source, node, Optional.of(other));
   }
 }

@@ -6,6 +6,7 @@ import decant.reading.ReadRequest;
 import decant.reading.TakenIn;
 import decant.text.FontFace;
 import java.awt.Color;
+import java.awt.image.BufferedImage;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.io.UncheckedIOException;
@@ -23,6 +24,7 @@ import org.apache.pdfbox.pdmodel.font.PDFont;
 import org.apache.pdfbox.pdmodel.font.PDType0Font;
 import org.apache.pdfbox.pdmodel.font.PDType1Font;
 import org.apache.pdfbox.pdmodel.font.Standard14Fonts.FontName;
+import org.apache.pdfbox.pdmodel.graphics.image.LosslessFactory;
 import org.apache.pdfbox.pdmodel.interactive.annotation.PDAnnotationText;
 
 /**
@@ -140,6 +142,16 @@ final class DrawnPdf {
       c.lineTo((float) x2, up(y2));
       c.stroke();
     });
+  }
+
+  DrawnPdf picture(BufferedImage image, double x, double y, double w, double h) {
+    return draw(c ->
+        c.drawImage(
+            LosslessFactory.createFromImage(pdf, image),
+            (float) x,
+            up(y + h),
+            (float) w,
+            (float) h));
   }
 
   /** Text that shows only within an area. */

@@ -4,6 +4,7 @@ import decant.model.Box;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -18,6 +19,9 @@ final class Lines {
 
   /** Gap that ends a piece of a line. */
   private static final double PIECE_GAP = 1.6;
+
+  /** So many letters over others are no accident: accents and signs made of several are fewer. */
+  private static final int LETTERS_OVER = 6;
 
   private Lines() {}
 
@@ -65,7 +69,7 @@ final class Lines {
   }
 
   private static List<TextLine> upright(ScannedPage page, List<Glyph> glyphs) {
-    List<List<Glyph>> rows = rows(glyphs);
+    List<List<Glyph>> rows = rows(glyphs).stream().flatMap(r -> overlaid(r).stream()).toList();
     var out = new ArrayList<TextLine>();
     for (List<Glyph> row : rows) {
       row.sort(Comparator.comparingDouble(Glyph::x));
@@ -85,6 +89,36 @@ final class Lines {
       }
     }
     return out;
+  }
+
+  /** What letters of a row have in common that were written in one go. */
+  private record Hand(long baseline, long size, SourceFace face, decant.model.Colour colour) {}
+
+  /** A row by its parts where text is written over other text: a stamp, a watermark. */
+  private static List<List<Glyph>> overlaid(List<Glyph> row) {
+    row.sort(Comparator.comparingDouble(Glyph::x));
+    int over = 0;
+    for (int k = 1; k < row.size(); k++) {
+      Glyph a = row.get(k - 1);
+      Glyph b = row.get(k);
+      boolean covers =
+          !a.isSpace()
+              && !b.isSpace()
+              && a.right() - b.x() > 0.3 * Math.min(a.width(), b.width())
+              && !a.text().equals(b.text());
+      over += covers ? 1 : 0;
+    }
+    if (over < LETTERS_OVER) {
+      return List.of(row);
+    }
+    var hands = new LinkedHashMap<Hand, List<Glyph>>();
+    for (Glyph g : row) {
+      var hand =
+          new Hand(
+              Math.round(g.baseline() * 2), Math.round(g.size() * 2), g.face(), g.colour());
+      hands.computeIfAbsent(hand, h -> new ArrayList<>()).add(g);
+    }
+    return List.copyOf(hands.values());
   }
 
   private static Glyph lastInk(List<Glyph> row, int from, int before) {

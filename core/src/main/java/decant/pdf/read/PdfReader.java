@@ -8,7 +8,6 @@ import decant.model.Finding.Severity;
 import decant.model.Media;
 import decant.model.NodeId;
 import decant.model.Particulars;
-import decant.reading.GlyphCoverage;
 import decant.reading.ReadProblem;
 import decant.reading.ReadRequest;
 import decant.reading.TakenIn;
@@ -17,7 +16,6 @@ import java.io.IOException;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -122,7 +120,9 @@ public final class PdfReader {
     var maker = new DocumentMaker(pages, found, notes, running, joiner, particulars);
     Document d = maker.make();
     d = DocumentMaker.withLinks(d, links.targets(maker.places(), d));
-    note(drawn, running, d, maker.places());
+    var read =
+        new Sediment.Read(pages, lines, drawn.left(), running, found, d, maker.places());
+    findings.addAll(new Sediment(pdf, fonts, read).findings());
     var origin =
         new TakenIn.Origin(
             "pdf", pages.size(), properties(), fonts(), maker.places(), java.util.List.of());
@@ -260,123 +260,5 @@ public final class PdfReader {
           new TakenIn.SourceFont(f.name(), f.embedded(), s.face().toString(), s.reason().label()));
     }
     return new ArrayList<>(out.values());
-  }
-
-  private void note(
-      Drawings.Result drawn,
-      RunningTexts.Result running,
-      Document d,
-      Map<NodeId, Finding.SourcePlace> places) {
-    List<ScannedPage> pages = drawn.pages();
-    Map<String, SourceFace> families = new LinkedHashMap<>();
-    fonts.faces().forEach(f -> families.putIfAbsent(f.family(), f));
-    families.forEach((family, face) -> {
-      FontBook.Served s = FontBook.shipped().serve(family, face.bold(), face.italic());
-      if (s.reason() == FontBook.Reason.FALLBACK) {
-        findings.add(
-            Finding.general(
-                Kind.FONT_REPLACED,
-                Severity.DOUBT,
-                "“"
-                    + family
-                    + "” is not at hand; "
-                    + s.face().family()
-                    + " serves in its place, so lines may break elsewhere."));
-      }
-    });
-    for (String name : fonts.repaired()) {
-      findings.add(
-          Finding.general(
-              Kind.CHARACTERS_UNKNOWN,
-              Severity.DOUBT,
-              "The file does not say, or says wrongly, which characters “"
-                  + name
-                  + "” shows. They are told by the font itself and the shapes of its letters; read them over."));
-    }
-    for (ScannedPage p : pages) {
-      Box whole = new Box(0, 0, p.width(), p.height());
-      long unknown =
-          p.glyphs().stream()
-              .filter(g -> g.text().isEmpty() || g.text().contains("\uFFFD"))
-              .count();
-      if (unknown > 0) {
-        findings.add(
-            Finding.general(
-                    Kind.CHARACTERS_UNKNOWN,
-                    Severity.LOSS,
-                    unknown
-                        + (unknown == 1 ? " character" : " characters")
-                        + " on page "
-                        + (p.number() + 1)
-                        + " cannot be told: the font does not say which they are.")
-                .from(p.number(), whole));
-      }
-      if (drawn.left().contains(p.number())) {
-        findings.add(
-            Finding.general(
-                    Kind.DRAWING_LEFT_OUT,
-                    Severity.LOSS,
-                    "A drawing on page " + (p.number() + 1) + " is not carried over.")
-                .from(p.number(), whole));
-      }
-      boolean noText = p.glyphs().stream().allMatch(Glyph::isSpace);
-      if (noText && !p.pictures().isEmpty()) {
-        findings.add(
-            Finding.general(
-                    Kind.SCANNED_PAGE,
-                    Severity.DOUBT,
-                    "Page "
-                        + (p.number() + 1)
-                        + " is a picture without text; it is kept as a picture.")
-                .from(p.number(), whole));
-      }
-    }
-    List<RunningTexts.RunningText> everywhere =
-        running.texts().stream()
-            .filter(r -> pages.size() < 4 || r.lines().size() > 2 || r.counter().isPresent())
-            .toList();
-    int others = running.texts().size() - everywhere.size();
-    if (others > 0) {
-      findings.add(
-          Finding.general(
-              Kind.RUNNING_TEXT_SET_APART,
-              Severity.NOTE,
-              others
-                  + " more texts stand at the head or foot of a page or two; they are headers and footers now, "
-                  + "each place with its usual text or the heading of the page."));
-    }
-    for (RunningTexts.RunningText r : everywhere) {
-      TextLine l = r.lines().getFirst();
-      findings.add(
-          Finding.general(
-                  Kind.RUNNING_TEXT_SET_APART,
-                  Severity.NOTE,
-                  "“"
-                      + l.text().strip()
-                      + "” repeats on "
-                      + r.lines().stream().map(TextLine::page).distinct().count()
-                      + " pages and is the "
-                      + (r.header() ? "header" : "footer")
-                      + " now.")
-              .from(l.page(), l.box()));
-    }
-    findings.addAll(GlyphCoverage.of(d, FontBook.shipped()));
-    noteForms();
-    new Unread(pdf).findings().forEach(findings::add);
-    HeadingAudit.of(d, places).forEach(findings::add);
-  }
-
-  private void noteForms() {
-    var form = pdf.getDocumentCatalog().getAcroForm();
-    if (form != null && !form.getFields().isEmpty()) {
-      int n = form.getFields().size();
-      findings.add(
-          Finding.general(
-              Kind.FORM_FLATTENED,
-              Severity.LOSS,
-              n
-                  + (n == 1 ? " form field is" : " form fields are")
-                  + " plain text now; the blanks can be typed into, but not filled in as fields."));
-    }
   }
 }

@@ -1,0 +1,114 @@
+package decant.pdf.read;
+
+import decant.model.Finding;
+import decant.model.Finding.Kind;
+import decant.model.Finding.Severity;
+import decant.text.FontBook;
+import decant.text.FontFace;
+import decant.text.Joins;
+import java.awt.font.FontRenderContext;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.OptionalDouble;
+
+/** Says which fonts are replaced, by how much their letters differ, and which had to be repaired. */
+final class FontDoubts {
+  /** So many letters of a font tell how wide it runs. */
+  private static final int ENOUGH = 3000;
+
+  /** A difference in width that moves no line, as a share. */
+  private static final double SMALL = 0.004;
+
+  private static final FontRenderContext UNITS = new FontRenderContext(null, true, true);
+
+  private FontDoubts() {}
+
+  static List<Finding> of(FileFonts fonts, List<ScannedPage> pages) {
+    Map<String, SourceFace> families = new LinkedHashMap<>();
+    fonts.faces().forEach(f -> families.putIfAbsent(f.family(), f));
+    var out = new ArrayList<Finding>();
+    families.forEach((family, face) -> {
+      FontBook.Served s = FontBook.shipped().serve(family, face.bold(), face.italic());
+      if (s.reason() == FontBook.Reason.FALLBACK) {
+        out.add(replaced(family, s.face(), wider(family, pages)));
+      }
+    });
+    for (String name : fonts.repaired()) {
+      out.add(
+          Finding.general(
+              Kind.CHARACTERS_UNKNOWN,
+              Severity.DOUBT,
+              "The file does not say, or says wrongly, which characters “"
+                  + name
+                  + "” shows. They are told by the font itself and the shapes of its letters; read them over."));
+    }
+    return out;
+  }
+
+  private static Finding replaced(String family, FontFace by, OptionalDouble wider) {
+    String start = "“" + family + "” is not at hand; " + by.family() + " serves in its place";
+    if (wider.isPresent() && Math.abs(wider.getAsDouble()) < SMALL) {
+      return Finding.general(
+          Kind.FONT_REPLACED, Severity.NOTE, start + ". Its letters are as wide, so lines hold.");
+    }
+    String by100 =
+        wider.isEmpty()
+            ? ", so lines may break elsewhere."
+            : ". Its letters are %s %% %s, so lines may break elsewhere."
+                .formatted(
+                    percent(Math.abs(wider.getAsDouble()) * 100),
+                    wider.getAsDouble() > 0 ? "wider" : "narrower");
+    return Finding.general(Kind.FONT_REPLACED, Severity.DOUBT, start + by100);
+  }
+
+  private static String percent(double v) {
+    return v < 9.5 ? String.format(java.util.Locale.ROOT, "%.1f", v) : Long.toString(Math.round(v));
+  }
+
+  /** By which share the letters that stand on the pages are wider in the face that serves them. */
+  private static OptionalDouble wider(String family, List<ScannedPage> pages) {
+    Map<SourceFace, FontFace> served = new HashMap<>();
+    Map<FontFace, Map<String, Double>> widths = new HashMap<>();
+    double was = 0;
+    double is = 0;
+    int n = 0;
+    for (ScannedPage p : pages) {
+      for (Glyph g : p.glyphs()) {
+        boolean letter =
+            g.face().family().equals(family)
+                && g.text().length() == 1
+                && Character.isLetterOrDigit(g.text().charAt(0))
+                && g.width() > 0;
+        if (letter && n < ENOUGH) {
+          FontFace by =
+              served.computeIfAbsent(
+                  g.face(),
+                  f -> FontBook.shipped().serve(family, f.bold(), f.italic()).face());
+          if (by.covers(g.text().charAt(0))) {
+            n++;
+            was += g.width() / g.size();
+            is +=
+                widths
+                    .computeIfAbsent(by, f -> new HashMap<>())
+                    .computeIfAbsent(g.text(), t -> ems(by, t));
+          }
+        }
+      }
+      if (n >= ENOUGH) {
+        break;
+      }
+    }
+    return n < 20 || was <= 0 ? OptionalDouble.empty() : OptionalDouble.of(is / was - 1);
+  }
+
+  private static double ems(FontFace face, String letter) {
+    return face.unitFont(Joins.NONE)
+            .createGlyphVector(UNITS, letter)
+            .getGlyphMetrics(0)
+            .getAdvanceX()
+        / face.unitsPerEm();
+  }
+}

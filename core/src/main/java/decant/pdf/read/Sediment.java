@@ -1,0 +1,107 @@
+package decant.pdf.read;
+
+import decant.model.Document;
+import decant.model.Finding;
+import decant.model.Finding.Kind;
+import decant.model.Finding.Severity;
+import decant.model.NodeId;
+import decant.reading.GlyphCoverage;
+import decant.text.FontBook;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import org.apache.pdfbox.pdmodel.PDDocument;
+
+/** Gathers what did not carry over cleanly when a file was read, and what is in doubt. */
+final class Sediment {
+  /**
+   * What reading made of a file.
+   *
+   * @param drawingsLeft the numbers of pages from which a drawing is not carried over
+   * @param places where each block of the document stood
+   */
+  record Read(
+      List<ScannedPage> pages,
+      List<List<TextLine>> lines,
+      Set<Integer> drawingsLeft,
+      RunningTexts.Result running,
+      List<Found> found,
+      Document document,
+      Map<NodeId, Finding.SourcePlace> places) {}
+
+  private final PDDocument pdf;
+  private final FileFonts fonts;
+  private final Read read;
+
+  Sediment(PDDocument pdf, FileFonts fonts, Read read) {
+    this.pdf = pdf;
+    this.fonts = fonts;
+    this.read = read;
+  }
+
+  List<Finding> findings() {
+    var out = new ArrayList<Finding>();
+    out.addAll(FontDoubts.of(fonts, read.pages()));
+    out.addAll(PageDoubts.of(read.pages(), read.lines(), read.drawingsLeft()));
+    out.addAll(running());
+    out.addAll(GlyphCoverage.of(read.document(), FontBook.shipped()));
+    out.addAll(forms());
+    out.addAll(new Unread(pdf).findings());
+    out.addAll(BlockDoubts.of(read.found(), read.places()));
+    out.addAll(HeadingAudit.of(read.document(), read.places()));
+    return out;
+  }
+
+  private List<Finding> running() {
+    var out = new ArrayList<Finding>();
+    List<RunningTexts.RunningText> texts = read.running().texts();
+    List<RunningTexts.RunningText> everywhere =
+        texts.stream()
+            .filter(
+                r ->
+                    read.pages().size() < 4 || r.lines().size() > 2 || r.counter().isPresent())
+            .toList();
+    int others = texts.size() - everywhere.size();
+    if (others > 0) {
+      out.add(
+          Finding.general(
+              Kind.RUNNING_TEXT_SET_APART,
+              Severity.NOTE,
+              others
+                  + " more texts stand at the head or foot of a page or two; they are headers and footers now, "
+                  + "each place with its usual text or the heading of the page."));
+    }
+    for (RunningTexts.RunningText r : everywhere) {
+      TextLine l = r.lines().getFirst();
+      out.add(
+          Finding.general(
+                  Kind.RUNNING_TEXT_SET_APART,
+                  Severity.NOTE,
+                  "“"
+                      + l.text().strip()
+                      + "” repeats on "
+                      + r.lines().stream().map(TextLine::page).distinct().count()
+                      + " pages and is the "
+                      + (r.header() ? "header" : "footer")
+                      + " now.")
+              .from(l.page(), l.box()));
+    }
+    return out;
+  }
+
+  private List<Finding> forms() {
+    var form = pdf.getDocumentCatalog().getAcroForm();
+    if (form == null || form.getFields().isEmpty()) {
+      return List.of();
+    }
+    int n = form.getFields().size();
+    return List.of(
+        Finding.general(
+            Kind.FORM_FLATTENED,
+            Severity.LOSS,
+            n
+                + (n == 1 ? " form field is" : " form fields are")
+                + " plain text now; the blanks can be typed into, but not filled in as fields."));
+  }
+}
