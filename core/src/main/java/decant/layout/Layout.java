@@ -1,5 +1,6 @@
 package decant.layout;
 
+import decant.model.Box;
 import decant.model.Document;
 import decant.model.DocumentIndex;
 import decant.model.Inline;
@@ -234,6 +235,52 @@ public final class Layout {
       }
     }
     return low;
+  }
+
+  /** Where a block of the flow stands on a page. */
+  public record BlockPlace(Page page, Box box) {}
+
+  /** The places of a block of the flow, one a page; empty if its pages are not made yet. */
+  public List<BlockPlace> placesOf(NodeId block) {
+    var out = new ArrayList<BlockPlace>();
+    for (Page page : pagesOf(block)) {
+      page.body().stream()
+          .filter(f -> !(f instanceof Fragment.Floated) && f.source().id().equals(block))
+          .map(Layout::boxOf)
+          .reduce(Box::union)
+          .ifPresent(b -> out.add(new BlockPlace(page, b)));
+    }
+    return out;
+  }
+
+  private static Box boxOf(Fragment f) {
+    double width =
+        switch (f) {
+          case Fragment.Lines l -> l.layout().width();
+          case Fragment.Rows r -> r.layout().width();
+          case Fragment.Floated p -> p.object().width();
+        };
+    return new Box(f.x(), f.y(), width, f.height());
+  }
+
+  /** The block of the flow nearest to a point of a page: a paragraph, or a whole table. */
+  public Optional<NodeId> blockAt(Page page, double x, double y) {
+    NodeId best = null;
+    double least = Double.MAX_VALUE;
+    for (Fragment f : page.body()) {
+      if (f instanceof Fragment.Floated) {
+        continue;
+      }
+      Box b = boxOf(f);
+      double dx = Math.max(0, Math.max(b.x() - x, x - b.right()));
+      double dy = Math.max(0, Math.max(b.y() - y, y - b.bottom()));
+      double d = Math.hypot(dx, dy * 4); // rather beside it than above or below
+      if (d < least) {
+        least = d;
+        best = f.source().id();
+      }
+    }
+    return Optional.ofNullable(best);
   }
 
   /** Where the caret stands at a position; empty if its page is not made yet. */

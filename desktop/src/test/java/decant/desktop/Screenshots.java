@@ -39,6 +39,8 @@ final class Screenshots {
       Window.run(() ->
           ((ListView<?>) w.stage.getScene().lookup("#findings")).getSelectionModel().select(1));
       pause(600);
+      w.clickPage("#take-in-result", 0, 120, 330, 1);
+      pause(400);
       w.picture(out.resolve("take-in.png"));
       w.go(Step.REVISE);
       pause(900);

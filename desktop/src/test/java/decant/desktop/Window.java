@@ -207,7 +207,12 @@ final class Window implements AutoCloseable {
 
   /** Clicks a place on a page, counted in points from its top left corner. */
   void clickPage(int page, double x, double y, int times) {
-    PagesView view = find("#pages", PagesView.class);
+    clickPage("#pages", page, x, y, times);
+  }
+
+  /** Clicks a place on a page of a view of pages. */
+  void clickPage(String pages, int page, double x, double y, int times) {
+    PagesView view = find(pages, PagesView.class);
     Point2D at = on(() -> view.localToScreen(view.viewPoint(page, x, y).orElseThrow()));
     clickAt(at.getX(), at.getY(), times);
   }

@@ -396,6 +396,83 @@ class WindowTest {
     }
   }
 
+  /** The place of a block on the first page of the Take in stage's revision. */
+  private void pick(Work work, NodeId block, double across) {
+    window.until(
+        () -> ((PagesView) window.stage.getScene().lookup("#take-in-result")).settled());
+    Layout.BlockPlace at = Window.on(() -> work.layout().placesOf(block).getFirst());
+    var view = (PagesView) window.stage.getScene().lookup("#take-in-result");
+    int page = at.page().number() - 1;
+    Window.run(() -> view.reveal(page, at.box().y(), at.box().bottom()));
+    window.settle();
+    window.clickPage(
+        "#take-in-result", page, at.box().x() + across, at.box().y() + at.box().height() / 2, 1);
+  }
+
+  @Test
+  void whatWasTakenForSomethingElseIsMendedWhereItStands() {
+    Work work = window.takeIn(copy("Berth rules.pdf"));
+    window.go(Step.TAKE_IN);
+    List<Outline.Heading> headings = Outline.headings(document(work));
+    NodeId second = headings.get(2).paragraph();
+    pick(work, second, 30);
+    assertThat(window.find("#mend-shown", Label.class).getText()).contains(headings.get(2).text());
+    Window.run(() -> combo("#mend-level").getSelectionModel().select(0));
+    assertThat(document(work).headingLevel(document(work).requireParagraph(second))).isZero();
+    window.press(KeyCode.CONTROL, KeyCode.Z);
+    assertThat(document(work).headingLevel(document(work).requireParagraph(second)))
+        .as("undone here too")
+        .isEqualTo(headings.get(2).level());
+    pick(work, second, 30);
+    Window.run(() -> window.find("#mend-all", CheckBox.class).setSelected(true));
+    Window.run(() -> combo("#mend-level").getSelectionModel().select(4));
+    long alike =
+        Outline.headings(document(work)).stream().filter(h -> h.level() == 4).count();
+    assertThat(alike).as("all that looked like it").isGreaterThan(3);
+  }
+
+  @Test
+  void paragraphsAreJoinedSplitMovedAndDroppedInTheTakeInStage() {
+    Work work = window.takeIn(copy("Berth rules.pdf"));
+    window.go(Step.TAKE_IN);
+    Document d = document(work);
+    List<decant.model.Block> blocks = d.sections().getFirst().blocks();
+    int k = 0;
+    while (!(blocks.get(k) instanceof Paragraph x
+        && d.headingLevel(x) == 0
+        && x.length() > 120
+        && blocks.get(k + 1) instanceof Paragraph)) {
+      k++;
+    }
+    var p = (Paragraph) blocks.get(k);
+    var next = (Paragraph) blocks.get(k + 1);
+    pick(work, p.id(), 150);
+    window.click("#mend-split");
+    String head = document(work).requireParagraph(p.id()).text();
+    assertThat(p.text()).startsWith(head);
+    assertThat(head.length()).isBetween(5, p.length() - 5);
+    pick(work, p.id(), 20);
+    window.click("#mend-join");
+    assertThat(document(work).requireParagraph(p.id()).text()).isEqualTo(p.text());
+    window.click("#mend-later");
+    int at = document(work).index().place(p.id()).orElseThrow();
+    assertThat(document(work).index().place(next.id()).orElseThrow()).isEqualTo(at - 1);
+    window.click("#mend-drop");
+    assertThat(document(work).paragraph(p.id())).isEmpty();
+    assertThat(window.find("#mend-shown", Label.class).getText()).startsWith("Pick");
+  }
+
+  @Test
+  void aFindingThatIsLeftSoIsSettled() {
+    Work work = window.takeIn(copy("Berth rules.pdf"));
+    int before = Window.on(() -> work.openFindings().size());
+    Window.run(() -> list("#findings").getSelectionModel().select(0));
+    window.settle();
+    window.click("#finding-leave");
+    assertThat(Window.on(() -> work.openFindings().size())).isEqualTo(before - 1);
+    assertThat(window.find("#findings-summary", Label.class).getText()).contains("1 settled");
+  }
+
   @Test
   void aRangeOfPagesIsPublishedAndAWrongOneExplained() throws IOException {
     Work work = revise("Berth rules.pdf");

@@ -218,15 +218,19 @@ public final class Mending {
         : Optional.empty();
   }
 
-  /** Parts a paragraph before a place; spaces at the cut go. */
+  /** Parts a paragraph before the word at a place; spaces at the cut go. */
   public static Revision split(Revision r, Position at) {
     Paragraph p = r.document().requireParagraph(at.paragraph());
     String text = p.text();
     int to = at.offset();
+    boolean amidWord = to < text.length() && !Character.isWhitespace(text.charAt(to));
+    while (amidWord && to > 0 && !Character.isWhitespace(text.charAt(to - 1))) {
+      to--;
+    }
     while (to < text.length() && Character.isWhitespace(text.charAt(to))) {
       to++;
     }
-    int from = Math.min(at.offset(), to);
+    int from = to;
     while (from > 0 && Character.isWhitespace(text.charAt(from - 1))) {
       from--;
     }

@@ -145,9 +145,9 @@ public final class ReviseView implements Stage {
         "Insert or renew the contents",
         "Shortcut+Shift+T",
         Contents::renew);
-    edit(actions, desk, "undo", "Undo", "Shortcut+Z", Revision::undo);
-    edit(actions, desk, "redo", "Redo", "Shortcut+Shift+Z", Revision::redo);
-    edit(actions, desk, "redo-y", "Redo", "Shortcut+Y", Revision::redo);
+    back(actions, desk, "undo", "Undo", "Shortcut+Z", Revision::undo);
+    back(actions, desk, "redo", "Redo", "Shortcut+Shift+Z", Revision::redo);
+    back(actions, desk, "redo-y", "Redo", "Shortcut+Y", Revision::redo);
     edit(
         actions,
         desk,
@@ -235,6 +235,11 @@ public final class ReviseView implements Stage {
     return desk.work().isPresent() && desk.stepProperty().get() == Step.REVISE;
   }
 
+  /** Changes are made, and taken back, where they can be seen. */
+  private static boolean changing(Desk desk) {
+    return revising(desk) || desk.work().isPresent() && desk.stepProperty().get() == Step.TAKE_IN;
+  }
+
   private static void edit(
       Actions actions,
       Desk desk,
@@ -247,6 +252,21 @@ public final class ReviseView implements Stage {
         name,
         shortcut,
         () -> revising(desk),
+        () -> desk.work().ifPresent(w -> w.apply(change)));
+  }
+
+  private static void back(
+      Actions actions,
+      Desk desk,
+      String id,
+      String name,
+      String shortcut,
+      UnaryOperator<Revision> change) {
+    actions.add(
+        id,
+        name,
+        shortcut,
+        () -> changing(desk),
         () -> desk.work().ifPresent(w -> w.apply(change)));
   }
 

@@ -44,11 +44,13 @@ final class FootBar extends HBox {
         e -> desk.backgroundProperty().get().ifPresent(b -> b.cancelled().set(true)));
     getChildren()
         .addAll(tray, pages, words, findings, fonts, gap, backgroundText, progress, cancel);
-    InvalidationListener layoutChanged = o -> count();
+    InvalidationListener changed = o -> count();
     desk.workProperty()
         .addListener((o, was, is) -> {
-          was.ifPresent(w -> w.layoutProperty().removeListener(layoutChanged));
-          is.ifPresent(w -> w.layoutProperty().addListener(layoutChanged));
+          was.ifPresent(w -> w.layoutProperty().removeListener(changed));
+          was.ifPresent(w -> w.settledProperty().removeListener(changed));
+          is.ifPresent(w -> w.layoutProperty().addListener(changed));
+          is.ifPresent(w -> w.settledProperty().addListener(changed));
           count();
           countWords();
         });
@@ -88,7 +90,7 @@ final class FootBar extends HBox {
   private void countWords() {
     Optional<Work> w = desk.work();
     words.setText(w.map(x -> number(words(x.revision().document())) + " words").orElse(""));
-    findings.setText(w.map(x -> plural(x.taken().findings().size(), "finding")).orElse(""));
+    findings.setText(w.map(x -> plural(x.openFindings().size(), "finding")).orElse(""));
     long replaced =
         w.map(x ->
                 x.taken().origin().fonts().stream()

@@ -10,7 +10,10 @@ import decant.publish.PageRange;
 import decant.publish.Receipt;
 import decant.reading.TakenIn;
 import java.nio.file.Path;
+import java.util.LinkedHashSet;
+import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.Supplier;
 import java.util.function.UnaryOperator;
 import javafx.beans.property.ObjectProperty;
@@ -32,6 +35,8 @@ public final class Work {
   private final ReadOnlyObjectWrapper<Revision> revision;
   private final ObjectProperty<Optional<Finding>> shownFinding =
       new SimpleObjectProperty<>(Optional.empty());
+  private final ReadOnlyObjectWrapper<Set<Finding>> settled =
+      new ReadOnlyObjectWrapper<>(Set.of());
   private final ObjectProperty<Draft> draft;
   private final ObjectProperty<Optional<Receipt>> receipt =
       new SimpleObjectProperty<>(Optional.empty());
@@ -119,6 +124,22 @@ public final class Work {
 
   public ObjectProperty<Optional<Finding>> shownFindingProperty() {
     return shownFinding;
+  }
+
+  /** The findings that were put right, or left as they are on purpose. */
+  public ReadOnlyObjectProperty<Set<Finding>> settledProperty() {
+    return settled.getReadOnlyProperty();
+  }
+
+  public void settle(Finding f) {
+    var all = new LinkedHashSet<>(settled.get());
+    all.add(f);
+    settled.set(Set.copyOf(all));
+  }
+
+  /** The findings that are not settled. */
+  public List<Finding> openFindings() {
+    return taken.findings().stream().filter(f -> !settled.get().contains(f)).toList();
   }
 
   public ObjectProperty<Draft> draftProperty() {

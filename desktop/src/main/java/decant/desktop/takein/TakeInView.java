@@ -9,6 +9,8 @@ import decant.desktop.shell.Stage;
 import decant.desktop.shell.Step;
 import decant.desktop.shell.Work;
 import decant.layout.CaretPlace;
+import decant.layout.Layout;
+import decant.layout.Page;
 import decant.model.Box;
 import decant.model.Finding;
 import decant.model.NodeId;
@@ -18,14 +20,11 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
-import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
-import javafx.scene.control.ListCell;
-import javafx.scene.control.ListView;
+import javafx.scene.input.MouseEvent;
 import javafx.scene.layout.BorderPane;
-import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import javafx.scene.shape.Rectangle;
@@ -41,11 +40,13 @@ public final class TakeInView implements Stage {
   /** The two views side by side; empty where the source has no pages of its own. */
   private final Optional<PagePair> pair;
 
+  private final Mends mends;
   private boolean fitted;
 
   public TakeInView(Desk desk, Work work) {
     this.work = work;
     this.source = SourcePages.of(work);
+    this.mends = new Mends(work);
     this.pair =
         source.isOriginal()
             ? Optional.of(
@@ -61,7 +62,9 @@ public final class TakeInView implements Stage {
     root.setRight(side(desk));
     work.shownFindingProperty().addListener(o -> reveal());
     work.layoutProperty().addListener(o -> showResult());
-    result.setOverlay((page, scale) -> over(page, scale, this::resultPlace));
+    result.setOverlay(this::overResult);
+    result.addEventHandler(MouseEvent.MOUSE_PRESSED, this::pick);
+    mends.pickedProperty().addListener(o -> result.refreshOverlays());
     original.setOverlay((page, scale) -> over(page, scale, this::sourcePlace));
     pair.ifPresent(p -> original.show(source.pages(), -1));
     root.setCenter(pair.isPresent() ? pair.get() : result);
@@ -73,41 +76,31 @@ public final class TakeInView implements Stage {
   }
 
   private VBox side(Desk desk) {
-    List<Finding> findings = work.taken().findings();
-    var title = new Label("What did not carry over?");
-    title.getStyleClass().add("side-title");
-    long lost = findings.stream().filter(f -> f.severity() == Finding.Severity.LOSS).count();
-    var summary =
-        new Label(
-            findings.isEmpty()
-                ? "Everything came over; there is nothing to look at."
-                : findings.size()
-                    + (findings.size() == 1 ? " finding" : " findings")
-                    + (lost > 0 ? ", " + lost + " of them a loss." : ", nothing is lost."));
-    summary.getStyleClass().add("quiet");
-    summary.setWrapText(true);
-    var list = new ListView<Finding>();
-    list.setId("findings");
-    list.getStyleClass().add("findings");
-    list.getItems().setAll(sorted(findings));
-    list.setCellFactory(v -> new FindingCell());
-    list.getSelectionModel()
-        .selectedItemProperty()
-        .addListener((o, was, is) -> work.shownFindingProperty().set(Optional.ofNullable(is)));
-    VBox.setVgrow(list, Priority.ALWAYS);
     var revise = new Button("Revise the document");
     revise.getStyleClass().add("primary");
     revise.setMaxWidth(Double.MAX_VALUE);
     revise.setOnAction(e -> desk.go(Step.REVISE));
-    var side = new VBox(8, title, summary, list, revise);
+    var findings = new FindingList(work, mends);
+    VBox.setVgrow(findings, Priority.ALWAYS);
+    var side = new VBox(8, findings, new MendPanel(mends), revise);
     side.getStyleClass().add("side");
     return side;
   }
 
-  private static List<Finding> sorted(List<Finding> findings) {
-    var out = new ArrayList<>(findings);
-    out.sort(java.util.Comparator.comparing(Finding::severity));
-    return out;
+  /** Picks the block under the pointer, to be mended. */
+  private void pick(MouseEvent e) {
+    Layout l = work.layout();
+    result
+        .pagePoint(e.getX(), e.getY())
+        .filter(p -> p.page() < l.pages().size())
+        .ifPresent(p -> {
+          Page page = l.pages().get(p.page());
+          l.blockAt(page, p.x(), p.y())
+              .filter(b -> work.revision().document().block(b).isPresent())
+              .ifPresent(
+                  b -> mends.pick(b, l.positionAt(page, p.x(), p.y()), e.isShiftDown()));
+        });
+    e.consume();
   }
 
   private Optional<Finding.SourcePlace> sourcePlace(Finding f) {
@@ -158,6 +151,27 @@ public final class TakeInView implements Stage {
     return new Box(left, c.top() - 2, c.page().setup().textWidth() + 12, c.height() + 4);
   }
 
+  private List<Node> overResult(int page, double scale) {
+    var out = new ArrayList<Node>(over(page, scale, this::resultPlace));
+    for (NodeId b : mends.pickedProperty().get().blocks()) {
+      work.layout().placesOf(b).stream()
+          .filter(p -> p.page().number() - 1 == page)
+          .forEach(p -> out.add(frame(p.box(), scale, "picked-place")));
+    }
+    return out;
+  }
+
+  private static Rectangle frame(Box b, double scale, String style) {
+    var r =
+        new Rectangle(
+            (b.x() - 4) * scale,
+            (b.y() - 3) * scale,
+            (b.width() + 8) * scale,
+            (b.height() + 6) * scale);
+    r.getStyleClass().add(style);
+    return r;
+  }
+
   private List<Node> over(
       int page, double scale, Function<Finding, Optional<Finding.SourcePlace>> placing) {
     Optional<Finding.SourcePlace> p =
@@ -165,15 +179,7 @@ public final class TakeInView implements Stage {
     if (p.isEmpty()) {
       return List.of();
     }
-    Box b = p.get().box();
-    var r =
-        new Rectangle(
-            (b.x() - 4) * scale,
-            (b.y() - 3) * scale,
-            (b.width() + 8) * scale,
-            (b.height() + 6) * scale);
-    r.getStyleClass().add("finding-place");
-    return List.of(r);
+    return List.of(frame(p.get().box(), scale, "finding-place"));
   }
 
   /** Both places come into view, each where it is, so the views do not follow one another. */
@@ -210,40 +216,5 @@ public final class TakeInView implements Stage {
   @Override
   public void close() {
     source.close();
-  }
-
-  private static final class FindingCell extends ListCell<Finding> {
-    FindingCell() {
-      setPrefWidth(0); // as wide as the list, so that text wraps
-    }
-
-    @Override
-    protected void updateItem(Finding f, boolean empty) {
-      super.updateItem(f, empty);
-      if (empty || f == null) {
-        setGraphic(null);
-        return;
-      }
-      // Told apart by shape and word.
-      var sign =
-          new Label(
-              switch (f.severity()) {
-                case LOSS -> "■";
-                case DOUBT -> "◆";
-                case NOTE -> "○";
-              });
-      sign.getStyleClass().add("finding-sign");
-      var kind = new Label(f.kind().label());
-      kind.getStyleClass().add("finding-kind");
-      var severity =
-          new Label(
-              f.severity().label() + f.source().map(s -> " · page " + (s.page() + 1)).orElse(""));
-      severity.getStyleClass().add("quiet");
-      var head = new HBox(6, sign, kind, severity);
-      head.setAlignment(Pos.BASELINE_LEFT);
-      var message = new Label(f.message());
-      message.setWrapText(true);
-      setGraphic(new VBox(2, head, message));
-    }
   }
 }

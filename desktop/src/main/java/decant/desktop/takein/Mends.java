@@ -1,0 +1,233 @@
+package decant.desktop.takein;
+
+import decant.desktop.shell.Work;
+import decant.model.Document;
+import decant.model.Finding;
+import decant.model.Finding.Remedy;
+import decant.model.NodeId;
+import decant.model.Paragraph;
+import decant.model.Position;
+import decant.model.Table;
+import decant.model.edit.Alike;
+import decant.model.edit.Mending;
+import decant.model.edit.Revision;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.function.UnaryOperator;
+import javafx.beans.property.BooleanProperty;
+import javafx.beans.property.ObjectProperty;
+import javafx.beans.property.SimpleBooleanProperty;
+import javafx.beans.property.SimpleObjectProperty;
+
+/** What can be done to what is picked in the Take in stage. Knows no controls. */
+final class Mends {
+  private final Work work;
+  private final ObjectProperty<Picked> picked = new SimpleObjectProperty<>(Picked.NOTHING);
+  private final BooleanProperty all = new SimpleBooleanProperty(false);
+
+  Mends(Work work) {
+    this.work = work;
+    work.revisionProperty()
+        .addListener((o, was, is) -> {
+          if (was.document() != is.document()) {
+            picked.set(picked.get().in(is.document()));
+          }
+        });
+  }
+
+  ObjectProperty<Picked> pickedProperty() {
+    return picked;
+  }
+
+  /** Whether what is done is done to all that is alike. */
+  BooleanProperty allProperty() {
+    return all;
+  }
+
+  private Document document() {
+    return work.revision().document();
+  }
+
+  /** Picks a block; with {@code more}, all blocks from the first one picked to it. */
+  void pick(NodeId block, Optional<Position> at, boolean more) {
+    List<NodeId> before = picked.get().blocks();
+    picked.set(
+        more && !before.isEmpty()
+            ? new Picked(between(before.getFirst(), block), at)
+            : new Picked(List.of(block), at));
+  }
+
+  /** Blocks of one container from one to another. */
+  private List<NodeId> between(NodeId a, NodeId b) {
+    Document d = document();
+    Optional<NodeId> container = d.index().container(d, a);
+    if (container.isEmpty() || !container.equals(d.index().container(d, b))) {
+      return List.of(b);
+    }
+    int i = d.index().place(a).orElseThrow();
+    int j = d.index().place(b).orElseThrow();
+    return d.blocksOf(container.get()).subList(Math.min(i, j), Math.max(i, j) + 1).stream()
+        .map(decant.model.Block::id)
+        .toList();
+  }
+
+  private List<NodeId> paragraphs() {
+    return picked.get().blocks().stream()
+        .filter(b -> document().paragraph(b).isPresent())
+        .toList();
+  }
+
+  /** How many paragraphs look like the one that is picked, itself counted. */
+  int alike() {
+    List<NodeId> p = paragraphs();
+    return p.size() == 1 ? Alike.to(document(), p.getFirst()).size() : 0;
+  }
+
+  /** How many paragraphs say what the one that is picked says, numbers aside. */
+  int saying() {
+    List<NodeId> p = paragraphs();
+    return p.size() == 1 ? Alike.saying(document(), p.getFirst()).size() : 0;
+  }
+
+  private List<NodeId> withAlike() {
+    List<NodeId> p = paragraphs();
+    return all.get() && p.size() == 1 ? Alike.to(document(), p.getFirst()) : p;
+  }
+
+  void heading(int level) {
+    apply(r -> Mending.heading(r, withAlike(), level));
+  }
+
+  void list() {
+    apply(r -> Mending.list(r, withAlike()));
+  }
+
+  void table() {
+    apply(r -> Mending.table(r, paragraphs()));
+  }
+
+  /** Makes a table that is picked paragraphs. */
+  void text() {
+    picked.get().blocks().stream()
+        .filter(b -> document().block(b).orElse(null) instanceof Table)
+        .findFirst()
+        .ifPresent(t -> apply(r -> Mending.text(r, t)));
+  }
+
+  void join() {
+    List<NodeId> p = paragraphs();
+    if (p.isEmpty()) {
+      return;
+    }
+    // Several that are picked become one; one is joined with the next.
+    int times = Math.max(1, p.size() - 1);
+    for (int k = 0; k < times; k++) {
+      apply(r -> Mending.join(r, p.getFirst()));
+    }
+  }
+
+  void split() {
+    picked.get().at().ifPresent(at -> apply(r -> Mending.split(r, at)));
+  }
+
+  void earlier() {
+    picked.get().blocks().forEach(b -> apply(r -> Mending.move(r, b, true)));
+  }
+
+  void later() {
+    picked.get().blocks().reversed().forEach(b -> apply(r -> Mending.move(r, b, false)));
+  }
+
+  void drop() {
+    List<NodeId> p = paragraphs();
+    List<NodeId> gone =
+        all.get() && p.size() == 1
+            ? Alike.saying(document(), p.getFirst())
+            : picked.get().blocks();
+    apply(r -> Mending.drop(r, gone));
+  }
+
+  private void apply(UnaryOperator<Revision> act) {
+    work.apply(act);
+  }
+
+  boolean canSplit() {
+    return picked.get().at().filter(at -> paragraphs().contains(at.paragraph())).isPresent();
+  }
+
+  boolean canJoin() {
+    List<NodeId> p = paragraphs();
+    return p.size() > 1 || p.size() == 1 && Mending.canJoin(document(), p.getFirst());
+  }
+
+  boolean holdsTable() {
+    return picked.get().blocks().stream()
+        .anyMatch(b -> document().block(b).orElse(null) instanceof Table);
+  }
+
+  boolean holdsText() {
+    return !paragraphs().isEmpty();
+  }
+
+  /** What is picked, in a few words. */
+  String shown() {
+    List<NodeId> blocks = picked.get().blocks();
+    if (blocks.isEmpty()) {
+      return "Pick a paragraph or a table on the revision’s pages; hold Shift to pick several.";
+    }
+    if (blocks.size() > 1) {
+      return blocks.size() + " blocks";
+    }
+    return document()
+        .paragraph(blocks.getFirst())
+        .map(p -> kind(p) + ": “" + shortened(p.text().strip()) + "”")
+        .orElse("A table");
+  }
+
+  private String kind(Paragraph p) {
+    int level = document().headingLevel(p);
+    return level > 0 ? "Heading " + level : "Text";
+  }
+
+  private static String shortened(String s) {
+    return s.length() > 70 ? s.substring(0, 68) + "…" : s;
+  }
+
+  /** What an act would do that puts a finding right; empty if its node is gone. */
+  Optional<String> offer(Finding f) {
+    boolean there = f.node().flatMap(n -> document().block(n)).isPresent();
+    return f.remedy()
+        .filter(r -> there)
+        .map(r ->
+            switch (r) {
+              case Remedy.MakeHeading h -> "Make it a heading " + h.level();
+              case Remedy.MakeText t -> "Make it text";
+              case Remedy.JoinNext j -> "Join it with the next";
+            });
+  }
+
+  /** Which findings the same act would put right. */
+  List<Finding> like(Finding f) {
+    var out = new ArrayList<Finding>();
+    for (Finding o : work.openFindings()) {
+      if (o.kind() == f.kind() && o.remedy().equals(f.remedy()) && offer(o).isPresent()) {
+        out.add(o);
+      }
+    }
+    return out;
+  }
+
+  /** Puts findings right and settles them. */
+  void accept(List<Finding> findings) {
+    for (Finding f : findings) {
+      NodeId n = f.node().orElseThrow();
+      switch (f.remedy().orElseThrow()) {
+        case Remedy.MakeHeading h -> apply(r -> Mending.heading(r, List.of(n), h.level()));
+        case Remedy.MakeText t -> apply(r -> Mending.text(r, n));
+        case Remedy.JoinNext j -> apply(r -> Mending.join(r, n));
+      }
+      work.settle(f);
+    }
+  }
+}
