@@ -31,6 +31,8 @@ import java.nio.file.Path;
 import java.util.List;
 import javax.imageio.ImageIO;
 import org.apache.pdfbox.pdmodel.font.PDFont;
+import org.apache.pdfbox.pdmodel.font.PDType1Font;
+import org.apache.pdfbox.pdmodel.font.Standard14Fonts.FontName;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
@@ -462,5 +464,69 @@ class RecoveredPagesTest {
 
   private static String reversed(String s) {
     return new StringBuilder(s).reverse().toString();
+  }
+
+  @Test
+  void aListingKeepsItsLines() throws IOException, ReadProblem {
+    var pdf = new DrawnPdf();
+    PDFont even = new PDType1Font(FontName.COURIER);
+    double y = pdf.prose(72, 90, 450, PROSE) + 12;
+    String[] lines = {
+      "for berth in plan:",
+      "    if berth.gauge > 4.0 and berth.holder is not None and berth.open:",
+      "        lines.double(berth)",
+      "print(\"the quay is closed, \" + \"and nobody is exempt from that rule\")",
+      "done()"
+    };
+    for (String l : lines) {
+      pdf.text(even, 9, 90, y, l);
+      y += 11;
+    }
+    pdf.prose(72, y + 14, 450, PROSE);
+    Document d = pdf.takenIn(folder).document();
+    for (String l : lines) {
+      assertThat(paragraphs(d)).extracting(Paragraph::text).contains(l.strip());
+    }
+  }
+
+  @Test
+  void aTextSetInAnEvenFaceThroughoutIsFilledText() throws IOException, ReadProblem {
+    var pdf = new DrawnPdf();
+    PDFont even = new PDType1Font(FontName.COURIER);
+    double y = 90;
+    for (String l :
+        List.of(
+            "The harbour office keeps the berth plan and tells every holder by",
+            "the first of March which berth is theirs, and how long their lines",
+            "may be for the season that begins on the first of April.")) {
+      pdf.text(even, 10, 72, y, l);
+      y += 12;
+    }
+    Document d = pdf.takenIn(folder).document();
+    assertThat(paragraphs(d)).hasSize(1);
+  }
+
+  @Test
+  void verseKeepsItsLinesAndANarrowQuoteIsFilled() throws IOException, ReadProblem {
+    var pdf = new DrawnPdf();
+    double y = pdf.prose(72, 90, 450, PROSE) + 14;
+    List<String> verse =
+        List.of(
+            "The tide comes in, the tide goes out,",
+            "the lines are long and wet,",
+            "and he who moors without a knot",
+            "has not gone sailing yet");
+    for (String l : verse) {
+      pdf.text(120, y, l);
+      y += 12;
+    }
+    y = pdf.prose(72, y + 14, 450, PROSE) + 14;
+    String quote =
+        "Whoever moves a vessel without asking pays for the berth they take and for the one they "
+            + "leave, and for the time of those who put it back where it had been before";
+    y = pdf.prose(130, y, 220, quote);
+    pdf.prose(72, y + 14, 450, PROSE);
+    Document d = pdf.takenIn(folder).document();
+    assertThat(paragraphs(d)).extracting(Paragraph::text).containsSequence(verse).contains(quote);
   }
 }

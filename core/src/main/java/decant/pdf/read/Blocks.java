@@ -6,6 +6,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.regex.Pattern;
 
 /** The lines of a region into paragraphs and list items. */
@@ -17,7 +18,10 @@ final class Blocks {
 
   private Blocks() {}
 
-  static List<Found> of(Region region) {
+  /**
+   * @param meant the lines that were broken on purpose, by their numbers
+   */
+  static List<Found> of(Region region, Set<Integer> meant) {
     var out = new ArrayList<Found>();
     List<TextLine> lines = region.lines();
     double pitch = pitch(lines);
@@ -25,7 +29,7 @@ final class Blocks {
     double spaceBefore = 0;
     for (int k = 0; k < lines.size(); k++) {
       TextLine l = lines.get(k);
-      if (!open.isEmpty() && begins(region, open, l, pitch)) {
+      if (!open.isEmpty() && (meant.contains(k - 1) || begins(region, open, l, pitch))) {
         out.add(text(open, region, pitch, spaceBefore));
         open.clear();
       }

@@ -172,6 +172,7 @@ public final class PdfReader {
       throws ReadProblem {
     var found = new ArrayList<Found>();
     double bodySize = Lines.bodySize(lines);
+    MeantBreaks breaks = MeantBreaks.in(lines);
     for (int p = 0; p < pages.size(); p++) {
       request.checkpoint();
       List<TextLine> body =
@@ -182,9 +183,11 @@ public final class PdfReader {
       var here = new ArrayList<Found>();
       for (PageColumns.Column c : PageColumns.of(ruled.rest(), pages.get(p).rules())) {
         RuledTables.Result aligned = AlignedTables.of(pages.get(p), c.pieces());
-        List<Found> column =
-            new ArrayList<>(
-                aligned.rest().isEmpty() ? List.of() : Blocks.of(Regions.of(p, c, aligned.rest())));
+        var column = new ArrayList<Found>();
+        if (!aligned.rest().isEmpty()) {
+          Region region = Regions.of(p, c, aligned.rest());
+          column.addAll(Blocks.of(region, breaks.after(region)));
+        }
         insert(column, aligned.tables());
         here.addAll(column);
       }
