@@ -12,6 +12,8 @@ import decant.model.Inline;
 import decant.model.Look;
 import decant.model.Paragraph;
 import decant.model.Particulars;
+import decant.model.StyleSheet;
+import decant.model.TextTraits;
 import decant.model.Position;
 import decant.model.Selection;
 import decant.model.Table;
@@ -75,6 +77,7 @@ final class Scale {
         d.paragraphs().stream().max(Comparator.comparingInt(Paragraph::length)).orElseThrow(),
         "in the longest paragraph");
     typed(d, inTable(d), "in a table");
+    restyled(d);
     Layout all = new Layouter(FontBook.shipped()).layout(d);
     for (String when : new String[] {"cold", "warm"}) {
       long start = System.nanoTime();
@@ -224,6 +227,33 @@ final class Scale {
         settled[(int) (settled.length * 0.99)],
         laid[laid.length / 2],
         laid[(int) (laid.length * 0.99)]);
+  }
+
+  /** Another size of all text, seen in the middle: the pages in sight, then all of them. */
+  private static void restyled(Document d) {
+    var layouter = new Layouter(FontBook.shipped());
+    Layout shown = layouter.layout(d);
+    var painter = new PagePainter();
+    for (double size : new double[] {12.5, 9.5, 11.5}) {
+      StyleSheet s = d.styles();
+      Document next =
+          d.withStyles(
+              new StyleSheet(
+                  s.paragraphDefaults(),
+                  s.textDefaults().with(TextTraits.SIZE, size),
+                  s.defaultStyle(),
+                  s.styles(),
+                  s.typesetting()));
+      int middle = shown.pages().size() / 2;
+      long start = System.nanoTime();
+      Layout seen = layouter.inSight(next, shown, middle, 2);
+      painter.paint(seen, seen.pages().get(middle), SCALE);
+      double first = (System.nanoTime() - start) / 1e6;
+      shown = layouter.layout(next);
+      print(
+          "another size of all text: the page in sight painted after %.0f ms, all %d pages after %.0f ms",
+          first, shown.pages().size(), (System.nanoTime() - start) / 1e6);
+    }
   }
 
   private static void print(String format, Object... args) {
