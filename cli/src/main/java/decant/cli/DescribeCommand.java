@@ -37,7 +37,7 @@ final class DescribeCommand implements Callable<Integer> {
       description = "One JSON object a file, each on one line.")
   private boolean json;
 
-  @Mixin private Password password = new Password();
+  @Mixin private Opening opening = new Opening();
 
   @Override
   public Integer call() throws IOException {
@@ -55,7 +55,7 @@ final class DescribeCommand implements Callable<Integer> {
   }
 
   private String describe(Path file) throws ReadProblem, IOException {
-    TakenIn taken = Intake.take(password.request(file));
+    TakenIn taken = Intake.take(opening.request(file));
     if (taken.origin().format().equals("pdf")) {
       var places = taken.origin().places();
       return Describer.describe(

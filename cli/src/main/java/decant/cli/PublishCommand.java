@@ -61,7 +61,7 @@ final class PublishCommand implements Callable<Integer> {
       description = "Writes over files that are there already; never over a source.")
   private boolean overwrite;
 
-  @Mixin private Password password = new Password();
+  @Mixin private Opening opening = new Opening();
   @Spec private @Nullable CommandSpec spec;
 
   @Override
@@ -106,7 +106,7 @@ final class PublishCommand implements Callable<Integer> {
 
   private Receipt publish(Path file, Path target)
       throws ReadProblem, WriteProblem, PageRange.Problem, IOException {
-    TakenIn taken = Intake.take(password.request(file));
+    TakenIn taken = Intake.take(opening.request(file));
     if (to == Target.docx) {
       return Publisher.docx(taken.document(), target, overwrite, file);
     }

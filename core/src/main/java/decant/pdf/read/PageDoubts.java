@@ -93,8 +93,7 @@ final class PageDoubts {
   }
 
   private static Optional<Finding> scanned(ScannedPage p) {
-    boolean noText = p.glyphs().stream().allMatch(Glyph::isSpace);
-    return noText && !p.pictures().isEmpty()
+    return RecognisedPages.isPicture(p)
         ? Optional.of(
             Finding.general(
                     Kind.SCANNED_PAGE,

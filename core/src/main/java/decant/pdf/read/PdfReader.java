@@ -94,7 +94,7 @@ public final class PdfReader {
   }
 
   private TakenIn run() throws ReadProblem, IOException {
-    Drawings.Result drawn = drawingsCut(scan());
+    Drawings.Result drawn = drawingsCut(recognised(scan()));
     List<ScannedPage> pages = drawn.pages();
     List<List<TextLine>> lines = pages.stream().map(Lines::of).toList();
     var joiner = new Joiner(lines);
@@ -127,6 +127,16 @@ public final class PdfReader {
         new TakenIn.Origin(
             "pdf", pages.size(), properties(), fonts(), maker.places(), java.util.List.of());
     return new TakenIn(d, findings, origin);
+  }
+
+  private List<ScannedPage> recognised(List<ScannedPage> pages) throws ReadProblem {
+    if (request.recogniser().isEmpty()) {
+      return pages;
+    }
+    var recognised = new RecognisedPages(pdf, request, request.recogniser().get());
+    List<ScannedPage> out = recognised.in(pages);
+    findings.addAll(recognised.findings());
+    return out;
   }
 
   private Drawings.Result drawingsCut(List<ScannedPage> pages) throws ReadProblem {

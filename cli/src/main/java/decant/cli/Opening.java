@@ -1,0 +1,86 @@
+package decant.cli;
+
+import decant.reading.ReadRequest;
+import decant.reading.Recogniser;
+import decant.reading.Tesseract;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
+import picocli.CommandLine.Model.CommandSpec;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.ParameterException;
+import picocli.CommandLine.Spec;
+
+/**
+ * How files are opened. The password of locked files never comes from the command line itself,
+ * which others can see.
+ */
+final class Opening {
+  @Option(
+      names = "--password-file",
+      paramLabel = "FILE",
+      description = "Opens locked files with the first line of FILE.")
+  private @Nullable Path file;
+
+  @Option(
+      names = "--password-env",
+      paramLabel = "NAME",
+      description = "Opens locked files with the environment variable NAME.")
+  private @Nullable String variable;
+
+  @Option(
+      names = "--recognise",
+      paramLabel = "LANGUAGES",
+      description =
+          "Recognises the text of pages that are pictures, by Tesseract if it is installed: eng, or eng+deu.")
+  private @Nullable String languages;
+
+  @Spec private @Nullable CommandSpec spec;
+
+  ReadRequest request(Path document) throws IOException {
+    Optional<String> password = password();
+    ReadRequest plain = ReadRequest.of(document);
+    ReadRequest request = password.map(plain::withPassword).orElse(plain);
+    return recogniser().map(request::withRecogniser).orElse(request);
+  }
+
+  private Optional<Recogniser> recogniser() {
+    if (languages == null) {
+      return Optional.empty();
+    }
+    Path program =
+        Tesseract.installed()
+            .orElseThrow(
+                () ->
+                    wrong(
+                        "Text cannot be recognised: Tesseract is not installed, or not on the path."));
+    List<String> known = Tesseract.languages(program);
+    for (String code : languages.split("\\+")) {
+      if (!known.contains(code)) {
+        throw wrong(
+            "Tesseract has no language “"
+                + code
+                + "”; it has "
+                + String.join(", ", known)
+                + ".");
+      }
+    }
+    return Optional.of(Tesseract.of(program, languages));
+  }
+
+  private RuntimeException wrong(String message) {
+    return spec == null
+        ? new IllegalStateException(message)
+        : new ParameterException(spec.commandLine(), message);
+  }
+
+  private Optional<String> password() throws IOException {
+    if (file != null) {
+      return Files.readAllLines(file).stream().findFirst();
+    }
+    return variable == null ? Optional.empty() : Optional.ofNullable(System.getenv(variable));
+  }
+}

@@ -1,0 +1,216 @@
+package decant.pdf.read;
+
+import decant.model.Box;
+import decant.model.Colour;
+import decant.model.Finding;
+import decant.model.Finding.Kind;
+import decant.model.Finding.Severity;
+import decant.reading.ReadProblem;
+import decant.reading.ReadRequest;
+import decant.reading.Recogniser;
+import java.awt.image.BufferedImage;
+import java.io.IOException;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.TreeMap;
+import java.util.stream.Collectors;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.rendering.ImageType;
+import org.apache.pdfbox.rendering.PDFRenderer;
+
+/** Puts recognised text in place of pages that are pictures, where that is asked for. */
+final class RecognisedPages {
+  private static final int DOTS = 300;
+  private static final double MOST_PIXELS = 40_000_000;
+
+  /** A page with fewer words is a picture with a word in it. */
+  private static final int FEWEST_WORDS = 3;
+
+  /** Words less sure than this are specks and strokes. */
+  private static final int NO_WORD = 25;
+
+  /** Words less sure than this should be read over. */
+  private static final int UNSURE = 65;
+
+  /** Sizes nearer than this to that of most letters are the same, as a share. */
+  private static final double SAME_SIZE = 0.14;
+
+  /** Heights of letters in ems, as in most text faces; common practice. */
+  private static final double TALL = 0.69;
+
+  private static final double LOW = 0.46;
+  private static final double BELOW = 0.21;
+
+  private final PDDocument pdf;
+  private final ReadRequest request;
+  private final Recogniser recogniser;
+  private final List<Finding> findings = new ArrayList<>();
+
+  RecognisedPages(PDDocument pdf, ReadRequest request, Recogniser recogniser) {
+    this.pdf = pdf;
+    this.request = request;
+    this.recogniser = recogniser;
+  }
+
+  List<Finding> findings() {
+    return findings;
+  }
+
+  /** Whether a page shows pictures and no text. */
+  static boolean isPicture(ScannedPage p) {
+    return !p.pictures().isEmpty() && p.glyphs().stream().allMatch(Glyph::isSpace);
+  }
+
+  /** A word where it stands on its page, with the size its letters seem to have. */
+  private record Placed(Recogniser.Word word, double x, double width, double baseline, double size) {}
+
+  List<ScannedPage> in(List<ScannedPage> pages) throws ReadProblem {
+    Map<Integer, List<Placed>> found = new TreeMap<>();
+    int all = (int) pages.stream().filter(RecognisedPages::isPicture).count();
+    for (ScannedPage p : pages) {
+      if (isPicture(p)) {
+        request.checkpoint();
+        request.progress().at(found.size(), all);
+        List<Placed> words = words(p);
+        if (words.size() >= FEWEST_WORDS) {
+          found.put(p.number(), words);
+        }
+      }
+    }
+    request.checkpoint();
+    double usual = usualSize(found.values());
+    var out = new ArrayList<ScannedPage>();
+    for (ScannedPage p : pages) {
+      List<Placed> words = found.get(p.number());
+      out.add(words == null ? p : p.only(glyphs(words, usual)));
+      if (words != null) {
+        findings.add(finding(p, words));
+      }
+    }
+    return out;
+  }
+
+  private List<Placed> words(ScannedPage p) {
+    double scale =
+        Math.min(DOTS / 72.0, Math.sqrt(MOST_PIXELS / Math.max(1, p.width() * p.height())));
+    try {
+      BufferedImage image =
+          new PDFRenderer(pdf).renderImage(p.number(), (float) scale, ImageType.GRAY);
+      List<Recogniser.Word> words =
+          recogniser.words(image, (int) Math.round(scale * 72), request.cancelled()).stream()
+              .filter(w -> w.sure() >= NO_WORD)
+              .toList();
+      return placed(words, scale);
+    } catch (IOException | RuntimeException e) {
+      String why = e.getMessage() == null ? "" : " " + e.getMessage();
+      findings.add(
+          Finding.general(
+                  Kind.SCANNED_PAGE,
+                  Severity.LOSS,
+                  "The text of page " + (p.number() + 1) + " could not be recognised." + why)
+              .from(p.number(), new Box(0, 0, p.width(), p.height())));
+      return List.of();
+    }
+  }
+
+  /** Words line by line: those of a line stand on one baseline and have one size. */
+  private static List<Placed> placed(List<Recogniser.Word> words, double scale) {
+    var out = new ArrayList<Placed>();
+    Map<Integer, List<Recogniser.Word>> lines =
+        words.stream()
+            .collect(Collectors.groupingBy(Recogniser.Word::line, TreeMap::new, Collectors.toList()));
+    for (List<Recogniser.Word> line : lines.values()) {
+      double size = median(line.stream().mapToDouble(w -> size(w) / scale).toArray());
+      double up =
+          median(
+              line.stream()
+                  .mapToDouble(w -> (w.y() + w.height()) / scale - (hangs(w) ? BELOW * size : 0))
+                  .toArray());
+      for (Recogniser.Word w : line) {
+        out.add(new Placed(w, w.x() / scale, w.width() / scale, up, size));
+      }
+    }
+    return out;
+  }
+
+  /** The size of a word's letters by how high it is and which letters it has. */
+  private static double size(Recogniser.Word w) {
+    boolean tall = w.text().chars().anyMatch(c -> "acegmnopqrsuvwxyz.,-:;".indexOf(c) < 0);
+    return w.height() / ((tall ? TALL : LOW) + (hangs(w) ? BELOW : 0));
+  }
+
+  private static boolean hangs(Recogniser.Word w) {
+    return w.text().chars().anyMatch(c -> "gjpqyQ,;()[]{}ç".indexOf(c) >= 0);
+  }
+
+  private static double median(double[] values) {
+    java.util.Arrays.sort(values);
+    return values[values.length / 2];
+  }
+
+  /** The size that most letters have. */
+  private static double usualSize(Iterable<List<Placed>> pages) {
+    var sizes = new ArrayList<Double>();
+    pages.forEach(
+        words -> words.forEach(w -> w.word.text().chars().forEach(c -> sizes.add(w.size))));
+    return sizes.isEmpty() ? 11 : median(sizes.stream().mapToDouble(d -> d).toArray());
+  }
+
+  private static List<Glyph> glyphs(List<Placed> words, double usual) {
+    double body = LookMaker.halves(usual);
+    var face = new SourceFace("Recognised", "Liberation Serif", false, false, false);
+    var out = new ArrayList<Glyph>();
+    for (Placed w : words) {
+      double size =
+          Math.abs(w.size - usual) < SAME_SIZE * usual ? body : LookMaker.halves(w.size);
+      int[] signs = w.word.text().codePoints().toArray();
+      for (int k = 0; k < signs.length; k++) {
+        out.add(
+            new Glyph(
+                Character.toString(signs[k]),
+                w.x + w.width * k / signs.length,
+                w.baseline,
+                w.width / signs.length,
+                size,
+                face,
+                Colour.BLACK,
+                0,
+                -1,
+                false,
+                Decor.NONE,
+                Optional.empty()));
+      }
+    }
+    return out;
+  }
+
+  private Finding finding(ScannedPage p, List<Placed> words) {
+    List<Placed> unsure = words.stream().filter(w -> w.word.sure() < UNSURE).toList();
+    String which =
+        unsure.isEmpty()
+            ? ""
+            : " Least sure: "
+                + unsure.stream()
+                    .limit(5)
+                    .map(w -> "“" + w.word.text() + "”")
+                    .collect(Collectors.joining(", "))
+                + (unsure.size() > 5 ? " and " + (unsure.size() - 5) + " more." : ".");
+    Box place =
+        unsure.stream()
+            .map(w -> new Box(w.x, w.baseline - w.size, w.width, w.size * 1.25))
+            .findFirst()
+            .orElse(new Box(0, 0, p.width(), p.height()));
+    return Finding.general(
+            Kind.SCANNED_PAGE,
+            Severity.DOUBT,
+            "Page "
+                + (p.number() + 1)
+                + " was a picture; its text was recognised as "
+                + recogniser.language()
+                + ". Read it over."
+                + which)
+        .from(p.number(), place);
+  }
+}
