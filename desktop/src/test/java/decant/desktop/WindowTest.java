@@ -462,6 +462,43 @@ class WindowTest {
     assertThat(window.find("#mend-shown", Label.class).getText()).startsWith("Pick");
   }
 
+  /** Tesseract is optional: without it the stage says what would help. */
+  @Test
+  void aScannedPageIsOfferedToBeRecognised() throws IOException {
+    Path scan = folder.resolve("scan.pdf");
+    try (PDDocument from = Loader.loadPDF(DEMO.resolve("Berth rules.pdf").toFile());
+        var pdf = new PDDocument()) {
+      var image = new org.apache.pdfbox.rendering.PDFRenderer(from).renderImageWithDPI(0, 150);
+      var page = new org.apache.pdfbox.pdmodel.PDPage();
+      pdf.addPage(page);
+      try (var c = new org.apache.pdfbox.pdmodel.PDPageContentStream(pdf, page)) {
+        c.drawImage(
+            org.apache.pdfbox.pdmodel.graphics.image.JPEGFactory.createFromImage(pdf, image),
+            0,
+            0,
+            612,
+            792);
+      }
+      pdf.save(scan.toFile());
+    }
+    Work work = window.takeIn(scan);
+    boolean installed =
+        decant.reading.Tesseract.installed()
+            .filter(p -> decant.reading.Tesseract.languages(p).contains("eng"))
+            .isPresent();
+    if (!installed) {
+      window.until(() ->
+          window.find("#recognition-message", Label.class).getText().contains("Tesseract"));
+      return;
+    }
+    window.until(() -> window.stage.getScene().lookup("#recognition-go") != null);
+    window.settle();
+    window.click("#recognition-go");
+    window.until(() -> window.desk.work().filter(w -> w != work).isPresent());
+    Work now = Window.on(() -> window.desk.work().orElseThrow());
+    assertThat(document(now).paragraphs()).anyMatch(p -> p.text().contains("berth is let"));
+  }
+
   @Test
   void aFindingThatIsLeftSoIsSettled() {
     Work work = window.takeIn(copy("Berth rules.pdf"));

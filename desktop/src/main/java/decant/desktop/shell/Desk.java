@@ -12,6 +12,7 @@ import decant.publish.Receipt;
 import decant.publish.WriteProblem;
 import decant.reading.ReadProblem;
 import decant.reading.ReadRequest;
+import decant.reading.Recogniser;
 import decant.reading.TakenIn;
 import java.nio.file.Path;
 import java.util.List;
@@ -96,21 +97,35 @@ public final class Desk {
 
   /** Takes a file in. What is in work and not saved is asked about first. */
   public void takeIn(Path file) {
+    unlessUnsaved(() -> read(file, ""));
+  }
+
+  /** Takes the source in again, and reads the text of its pages that are pictures. */
+  public void recognise(Recogniser recogniser) {
+    work.get()
+        .ifPresent(w ->
+            unlessUnsaved(() -> read(w.source(), w.password(), Optional.of(recogniser))));
+  }
+
+  private void unlessUnsaved(Runnable next) {
     if (work.get().filter(Work::unsaved).isPresent()) {
       notice.set(
           Optional.of(
               Notice.ask(
                   "“" + work.get().get().stem() + "” has changes that no working copy holds yet.",
-                  Notice.Answer.of(
-                      "Save it first", () -> save(proposedCopy(), false, () -> read(file, ""))),
-                  Notice.Answer.of("Let the changes go", () -> read(file, "")),
+                  Notice.Answer.of("Save it first", () -> save(proposedCopy(), false, next)),
+                  Notice.Answer.of("Let the changes go", next),
                   Notice.Answer.of("Stay", this::dismiss))));
       return;
     }
-    read(file, "");
+    next.run();
   }
 
   private void read(Path file, String password) {
+    read(file, password, Optional.empty());
+  }
+
+  private void read(Path file, String password, Optional<Recogniser> recogniser) {
     dismiss();
     var cancelled = new AtomicBoolean();
     String label = "Taking in " + file.getFileName();
@@ -123,7 +138,8 @@ public final class Desk {
                   Platform.runLater(() -> progress(label, share, cancelled));
                 },
                 cancelled::get);
-    ReadRequest request = password.isEmpty() ? plain : plain.withPassword(password);
+    ReadRequest opened = password.isEmpty() ? plain : plain.withPassword(password);
+    ReadRequest request = recogniser.map(opened::withRecogniser).orElse(opened);
     worker.execute(() -> {
       try {
         TakenIn taken = Intake.take(request);

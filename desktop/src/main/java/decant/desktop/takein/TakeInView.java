@@ -82,7 +82,7 @@ public final class TakeInView implements Stage {
     revise.setOnAction(e -> desk.go(Step.REVISE));
     var findings = new FindingList(work, mends);
     VBox.setVgrow(findings, Priority.ALWAYS);
-    var side = new VBox(8, findings, new MendPanel(mends), revise);
+    var side = new VBox(8, findings, new RecognitionPanel(desk, work), new MendPanel(mends), revise);
     side.getStyleClass().add("side");
     return side;
   }
