@@ -49,20 +49,39 @@ class ScannedPagesTest {
         var pdf = new PDDocument()) {
       for (int k = 0; k < pages; k++) {
         BufferedImage image = new PDFRenderer(from).renderImageWithDPI(k, 200, ImageType.GRAY);
-        var page = new PDPage(PDRectangle.A4);
-        pdf.addPage(page);
-        try (var c = new PDPageContentStream(pdf, page)) {
-          c.drawImage(
-              JPEGFactory.createFromImage(pdf, image, 0.8f),
-              0,
-              0,
-              PDRectangle.A4.getWidth(),
-              PDRectangle.A4.getHeight());
-        }
+        page(pdf, image);
       }
       pdf.save(file.toFile());
     }
     return file;
+  }
+
+  /** A page that is a white picture. */
+  private Path blank() throws IOException {
+    Path file = folder.resolve("blank.pdf");
+    try (var pdf = new PDDocument()) {
+      var image = new BufferedImage(1654, 2339, BufferedImage.TYPE_BYTE_GRAY);
+      var g = image.createGraphics();
+      g.setColor(java.awt.Color.WHITE);
+      g.fillRect(0, 0, 1654, 2339);
+      g.dispose();
+      page(pdf, image);
+      pdf.save(file.toFile());
+    }
+    return file;
+  }
+
+  private static void page(PDDocument pdf, BufferedImage image) throws IOException {
+    var page = new PDPage(PDRectangle.A4);
+    pdf.addPage(page);
+    try (var c = new PDPageContentStream(pdf, page)) {
+      c.drawImage(
+          JPEGFactory.createFromImage(pdf, image, 0.8f),
+          0,
+          0,
+          PDRectangle.A4.getWidth(),
+          PDRectangle.A4.getHeight());
+    }
   }
 
   private static String text(Document d) {
@@ -120,7 +139,7 @@ class ScannedPagesTest {
             word("are", 420, 509, 21, 1, 96),
             word("doubled", 500, 500, 32, 1, 40),
             word("||", 900, 500, 32, 1, 4));
-    TakenIn t = Intake.take(ReadRequest.of(scanned(1)).withRecogniser(given));
+    TakenIn t = Intake.take(ReadRequest.of(blank()).withRecogniser(given));
     assertThat(pictures(t.document())).as("the text stands in the picture's place").isZero();
     assertThat(text(t.document())).contains("Berth", "Lines are doubled").doesNotContain("|");
     assertThat(t.findings())
@@ -131,6 +150,30 @@ class ScannedPagesTest {
               assertThat(f.message()).contains("recognised as English", "“doubled”");
               assertThat(f.source().orElseThrow().box().x()).isBetween(119.0, 121.0);
             });
+  }
+
+  /** The third page of the demo file begins with a plan; all below it is text. */
+  @Test
+  void aPictureAmongTheTextOfAScanIsKept() throws IOException, ReadProblem {
+    Path file = scanned(3);
+    var words = new ArrayList<Recogniser.Word>();
+    for (int line = 0; line < 60; line++) {
+      words.add(new Recogniser.Word("line", 250, 1150 + line * 40, 2000, 44, line, 95));
+    }
+    TakenIn t =
+        Intake.take(
+            ReadRequest.of(file).withRecogniser(new Given(words.toArray(Recogniser.Word[]::new))));
+    List<Inline.Picture> kept =
+        t.document().paragraphs().stream()
+            .flatMap(p -> p.inlines().stream())
+            .filter(i -> i instanceof Inline.Picture)
+            .map(i -> (Inline.Picture) i)
+            .toList();
+    assertThat(kept)
+        .anySatisfy(p -> {
+          assertThat(p.width()).isBetween(415.0, 440.0);
+          assertThat(p.height()).isBetween(190.0, 215.0);
+        });
   }
 
   @Test

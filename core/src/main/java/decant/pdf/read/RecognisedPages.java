@@ -5,10 +5,12 @@ import decant.model.Colour;
 import decant.model.Finding;
 import decant.model.Finding.Kind;
 import decant.model.Finding.Severity;
+import decant.model.Media;
 import decant.reading.ReadProblem;
 import decant.reading.ReadRequest;
 import decant.reading.Recogniser;
 import java.awt.image.BufferedImage;
+import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.List;
@@ -16,6 +18,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
+import javax.imageio.ImageIO;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.rendering.ImageType;
 import org.apache.pdfbox.rendering.PDFRenderer;
@@ -28,8 +31,13 @@ final class RecognisedPages {
   /** A page with fewer words is a picture with a word in it. */
   private static final int FEWEST_WORDS = 3;
 
-  /** Words less sure than this are specks and strokes. */
-  private static final int NO_WORD = 25;
+  /** Words less sure than this are specks and strokes; signs of one character sooner than words. */
+  private static final int NO_WORD = 8;
+
+  private static final int NO_SIGN = 25;
+
+  /** What bullets are taken for. */
+  private static final String BULLETS = "«»°*©®¢·•~e";
 
   /** Words less sure than this should be read over. */
   private static final int UNSURE = 65;
@@ -64,45 +72,66 @@ final class RecognisedPages {
   }
 
   /** A word where it stands on its page, with the size its letters seem to have. */
-  private record Placed(Recogniser.Word word, double x, double width, double baseline, double size) {}
+  private record Letters(
+      Recogniser.Word word, double x, double width, double baseline, double size) {}
+
+  /** What became of a page: its words, and the pictures among them. */
+  private record Recognised(List<Letters> words, List<Placed> pictures) {}
 
   List<ScannedPage> in(List<ScannedPage> pages) throws ReadProblem {
-    Map<Integer, List<Placed>> found = new TreeMap<>();
+    Map<Integer, Recognised> found = new TreeMap<>();
     int all = (int) pages.stream().filter(RecognisedPages::isPicture).count();
     for (ScannedPage p : pages) {
       if (isPicture(p)) {
         request.checkpoint();
         request.progress().at(found.size(), all);
-        List<Placed> words = words(p);
-        if (words.size() >= FEWEST_WORDS) {
-          found.put(p.number(), words);
+        Recognised r = recognised(p);
+        if (r.words().size() >= FEWEST_WORDS) {
+          found.put(p.number(), r);
         }
       }
     }
     request.checkpoint();
-    double usual = usualSize(found.values());
+    double usual = usualSize(found.values().stream().map(Recognised::words).toList());
     var out = new ArrayList<ScannedPage>();
     for (ScannedPage p : pages) {
-      List<Placed> words = found.get(p.number());
-      out.add(words == null ? p : p.only(glyphs(words, usual)));
-      if (words != null) {
-        findings.add(finding(p, words));
+      Recognised r = found.get(p.number());
+      out.add(
+          r == null
+              ? p
+              : new ScannedPage(
+                  p.number(),
+                  p.width(),
+                  p.height(),
+                  glyphs(r.words(), usual),
+                  List.of(),
+                  r.pictures(),
+                  List.of()));
+      if (r != null) {
+        findings.add(finding(p, r.words()));
       }
     }
     return out;
   }
 
-  private List<Placed> words(ScannedPage p) {
+  private Recognised recognised(ScannedPage p) {
     double scale =
         Math.min(DOTS / 72.0, Math.sqrt(MOST_PIXELS / Math.max(1, p.width() * p.height())));
     try {
       BufferedImage image =
-          new PDFRenderer(pdf).renderImage(p.number(), (float) scale, ImageType.GRAY);
+          new PDFRenderer(pdf).renderImage(p.number(), (float) scale, ImageType.RGB);
       List<Recogniser.Word> words =
-          recogniser.words(image, (int) Math.round(scale * 72), request.cancelled()).stream()
-              .filter(w -> w.sure() >= NO_WORD)
+          sound(recogniser.words(image, (int) Math.round(scale * 72), request.cancelled()));
+      List<Box> boxes =
+          words.stream()
+              .map(w ->
+                  new Box(w.x() / scale, w.y() / scale, w.width() / scale, w.height() / scale))
               .toList();
-      return placed(words, scale);
+      var pictures = new ArrayList<Placed>();
+      for (Box b : PictureAreas.of(image, scale, boxes)) {
+        pictures.add(new Placed(cut(image, b, scale), b, -1, ""));
+      }
+      return new Recognised(letters(words, scale), pictures);
     } catch (IOException | RuntimeException e) {
       String why = e.getMessage() == null ? "" : " " + e.getMessage();
       findings.add(
@@ -111,13 +140,50 @@ final class RecognisedPages {
                   Severity.LOSS,
                   "The text of page " + (p.number() + 1) + " could not be recognised." + why)
               .from(p.number(), new Box(0, 0, p.width(), p.height())));
-      return List.of();
+      return new Recognised(List.of(), List.of());
     }
   }
 
+  /** The words without specks, a bullet where one begins a line. */
+  private static List<Recogniser.Word> sound(List<Recogniser.Word> words) {
+    var out = new ArrayList<Recogniser.Word>();
+    for (int k = 0; k < words.size(); k++) {
+      Recogniser.Word w = words.get(k);
+      Recogniser.Word next = k + 1 < words.size() ? words.get(k + 1) : null;
+      boolean begins = k == 0 || words.get(k - 1).line() != w.line();
+      boolean bullet =
+          begins
+              && next != null
+              && next.line() == w.line()
+              && w.text().length() == 1
+              && BULLETS.contains(w.text())
+              && w.height() < next.height()
+              && next.x() - w.x() - w.width() > next.height() / 2;
+      if (bullet) {
+        out.add(
+            new Recogniser.Word("•", w.x(), next.y(), w.width(), next.height(), w.line(), 90));
+      } else if (w.sure() >= (w.text().length() > 1 ? NO_WORD : NO_SIGN)) {
+        out.add(w);
+      }
+    }
+    return out;
+  }
+
+  private static Media cut(BufferedImage page, Box b, double scale) throws IOException {
+    int x = (int) (b.x() * scale);
+    int y = (int) (b.y() * scale);
+    int w = Math.min(page.getWidth() - x, (int) Math.ceil(b.width() * scale));
+    int h = Math.min(page.getHeight() - y, (int) Math.ceil(b.height() * scale));
+    var part = new BufferedImage(w, h, BufferedImage.TYPE_INT_RGB);
+    part.createGraphics().drawImage(page.getSubimage(x, y, w, h), 0, 0, null);
+    var out = new ByteArrayOutputStream();
+    ImageIO.write(part, "jpeg", out);
+    return Media.of("image/jpeg", out.toByteArray());
+  }
+
   /** Words line by line: those of a line stand on one baseline and have one size. */
-  private static List<Placed> placed(List<Recogniser.Word> words, double scale) {
-    var out = new ArrayList<Placed>();
+  private static List<Letters> letters(List<Recogniser.Word> words, double scale) {
+    var out = new ArrayList<Letters>();
     Map<Integer, List<Recogniser.Word>> lines =
         words.stream()
             .collect(Collectors.groupingBy(Recogniser.Word::line, TreeMap::new, Collectors.toList()));
@@ -129,7 +195,7 @@ final class RecognisedPages {
                   .mapToDouble(w -> (w.y() + w.height()) / scale - (hangs(w) ? BELOW * size : 0))
                   .toArray());
       for (Recogniser.Word w : line) {
-        out.add(new Placed(w, w.x() / scale, w.width() / scale, up, size));
+        out.add(new Letters(w, w.x() / scale, w.width() / scale, up, size));
       }
     }
     return out;
@@ -151,20 +217,22 @@ final class RecognisedPages {
   }
 
   /** The size that most letters have. */
-  private static double usualSize(Iterable<List<Placed>> pages) {
+  private static double usualSize(Iterable<List<Letters>> pages) {
     var sizes = new ArrayList<Double>();
     pages.forEach(
         words -> words.forEach(w -> w.word.text().chars().forEach(c -> sizes.add(w.size))));
     return sizes.isEmpty() ? 11 : median(sizes.stream().mapToDouble(d -> d).toArray());
   }
 
-  private static List<Glyph> glyphs(List<Placed> words, double usual) {
+  private static List<Glyph> glyphs(List<Letters> words, double usual) {
     double body = LookMaker.halves(usual);
     var face = new SourceFace("Recognised", "Liberation Serif", false, false, false);
     var out = new ArrayList<Glyph>();
-    for (Placed w : words) {
-      double size =
-          Math.abs(w.size - usual) < SAME_SIZE * usual ? body : LookMaker.halves(w.size);
+    for (Letters w : words) {
+      boolean alone = words.stream().filter(o -> o.word.line() == w.word.line()).count() < 3;
+      double same = usual * (alone ? 2 * SAME_SIZE : SAME_SIZE);
+      boolean usually = Math.abs(w.size - usual) < same && (w.size < usual || !alone);
+      double size = usually ? body : LookMaker.halves(w.size);
       int[] signs = w.word.text().codePoints().toArray();
       for (int k = 0; k < signs.length; k++) {
         out.add(
@@ -186,8 +254,8 @@ final class RecognisedPages {
     return out;
   }
 
-  private Finding finding(ScannedPage p, List<Placed> words) {
-    List<Placed> unsure = words.stream().filter(w -> w.word.sure() < UNSURE).toList();
+  private Finding finding(ScannedPage p, List<Letters> words) {
+    List<Letters> unsure = words.stream().filter(w -> w.word.sure() < UNSURE).toList();
     String which =
         unsure.isEmpty()
             ? ""
