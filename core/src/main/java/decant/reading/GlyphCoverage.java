@@ -9,6 +9,7 @@ import decant.model.TextTraits;
 import decant.text.FontBook;
 import decant.text.FontFace;
 import java.lang.Character.UnicodeScript;
+import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -33,7 +34,7 @@ public final class GlyphCoverage {
    * them.
    */
   public static List<Finding> of(Document d, FontBook book) {
-    Map<UnicodeScript, Missing> missing = new HashMap<>();
+    Map<UnicodeScript, Missing> missing = new EnumMap<>(UnicodeScript.class);
     Map<Integer, Boolean> known = new HashMap<>();
     for (Paragraph p : d.paragraphs()) {
       Look base = d.styles().textBase(p.look());

@@ -54,7 +54,7 @@ final class BlockDoubts {
     Map<Double, Integer> letters = new HashMap<>();
     for (Found f : found) {
       if (f instanceof Found.Text t && t.kind() == Found.Kind.PARAGRAPH) {
-        letters.merge(LookMaker.halves(t.size()), t.text().length(), Integer::sum);
+        letters.merge(LookMaker.halves(t.size()), t.letters(), Integer::sum);
       }
     }
     double body =
@@ -88,8 +88,8 @@ final class BlockDoubts {
     int bold = 0;
     for (Found f : found) {
       if (f instanceof Found.Text t && t.kind() == Found.Kind.PARAGRAPH) {
-        all += t.text().length();
-        bold += t.bold() ? t.text().length() : 0;
+        all += t.letters();
+        bold += t.bold() ? t.letters() : 0;
       }
     }
     return bold * 2 > all;
@@ -97,11 +97,12 @@ final class BlockDoubts {
 
   /** Whether a line stands out and off as headings do, and text follows it as it follows them. */
   private boolean mayBeHeading(Found.Text t, int k, double body, boolean boldBody) {
+    if (t.kind() != Found.Kind.PARAGRAPH || t.lines().size() != 1) {
+      return false;
+    }
     String text = t.text().strip();
     boolean shape =
-        t.kind() == Found.Kind.PARAGRAPH
-            && t.lines().size() == 1
-            && text.length() > 3
+        text.length() > 3
             && text.length() < LONGEST_HEADING
             && text.chars().filter(Character::isLetter).count() * 2 > text.length()
             && !text.matches(".*[.;:,]$")

@@ -47,7 +47,7 @@ final class Drawings {
   record Result(List<ScannedPage> pages, Set<Integer> left) {}
 
   static Result asPictures(List<ScannedPage> pages, Cutter cutter) throws ReadProblem {
-    List<List<Drawing>> found = pages.stream().map(Drawings::of).toList();
+    List<List<Drawing>> found = pages.parallelStream().map(Drawings::of).toList();
     Map<String, Long> places =
         found.stream()
             .flatMap(d -> d.stream().map(Drawings::place).distinct())

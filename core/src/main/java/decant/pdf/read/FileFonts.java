@@ -14,6 +14,12 @@ final class FileFonts {
   private final Map<PDFont, SourceFace> faces = new LinkedHashMap<>();
   private final Map<PDFont, FontTexts> texts = new HashMap<>();
 
+  /** Takes over what is known of the fonts of later pages. */
+  void add(FileFonts later) {
+    faces.putAll(later.faces);
+    texts.putAll(later.texts);
+  }
+
   SourceFace face(PDFont font) {
     return faces.computeIfAbsent(font, SourceFace::of);
   }

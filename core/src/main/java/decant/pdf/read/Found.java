@@ -72,6 +72,11 @@ sealed interface Found {
       return lines.stream().allMatch(TextLine::bold);
     }
 
+    /** About how many letters it has. */
+    int letters() {
+      return lines.stream().mapToInt(l -> l.glyphs().size()).sum();
+    }
+
     String text() {
       var b = new StringBuilder();
       lines.forEach(l -> b.append(b.isEmpty() ? "" : " ").append(l.text()));

@@ -4,8 +4,6 @@ import decant.model.Box;
 import decant.model.Document;
 import decant.model.Finding;
 import decant.model.Finding.Kind;
-import decant.model.Finding.Severity;
-import decant.model.Media;
 import decant.model.NodeId;
 import decant.model.Particulars;
 import decant.reading.ReadProblem;
@@ -15,7 +13,6 @@ import decant.text.FontBook;
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.Comparator;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -23,7 +20,6 @@ import java.util.Set;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
 import org.apache.pdfbox.Loader;
-import org.apache.pdfbox.cos.COSBase;
 import org.apache.pdfbox.io.IOUtils;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDDocumentInformation;
@@ -45,11 +41,7 @@ public final class PdfReader {
 
   /** Takes a file in. @throws ReadProblem if it is locked, damaged beyond reading, or too large */
   public static TakenIn read(ReadRequest request) throws ReadProblem {
-    try (PDDocument pdf =
-        Loader.loadPDF(
-            request.file().toFile(),
-            request.password().orElse(""),
-            IOUtils.createTempFileOnlyStreamCache())) {
+    try (PDDocument pdf = open(request)) {
       if (pdf.getNumberOfPages() > request.limits().pages()) {
         throw new ReadProblem(
             ReadProblem.Kind.TOO_LARGE,
@@ -86,7 +78,14 @@ public final class PdfReader {
     }
   }
 
-  private static String plain(Throwable e) {
+  private static PDDocument open(ReadRequest request) throws IOException {
+    return Loader.loadPDF(
+        request.file().toFile(),
+        request.password().orElse(""),
+        IOUtils.createTempFileOnlyStreamCache());
+  }
+
+  static String plain(Throwable e) {
     String m = e.getMessage();
     return m == null || m.isBlank()
         ? e.getClass().getSimpleName()
@@ -96,7 +95,7 @@ public final class PdfReader {
   private TakenIn run() throws ReadProblem, IOException {
     Drawings.Result drawn = drawingsCut(recognised(scan()));
     List<ScannedPage> pages = drawn.pages();
-    List<List<TextLine>> lines = pages.stream().map(Lines::of).toList();
+    List<List<TextLine>> lines = pages.parallelStream().map(Lines::of).toList();
     var joiner = new Joiner(lines);
     Optional<TaggedBlocks.Result> tagged = TaggedBlocks.of(pdf, pages);
     List<Found> found;
@@ -149,29 +148,11 @@ public final class PdfReader {
         });
   }
 
-  private List<ScannedPage> scan() throws ReadProblem {
-    var out = new ArrayList<ScannedPage>();
-    Map<COSBase, Media> media = new HashMap<>();
-    int n = pdf.getNumberOfPages();
-    for (int k = 0; k < n; k++) {
-      request.checkpoint();
-      request.progress().at(k, n);
-      var page = pdf.getPage(k);
-      try {
-        out.add(new PageScan(page, k, links.of(page), fonts, media).scan());
-      } catch (IOException | RuntimeException | StackOverflowError e) {
-        double w = page.getCropBox().getWidth();
-        double h = page.getCropBox().getHeight();
-        out.add(ScannedPage.blank(k, w, h));
-        findings.add(
-            Finding.general(
-                    Kind.CHARACTERS_UNKNOWN,
-                    Severity.LOSS,
-                    "Page " + (k + 1) + " is damaged and could not be read (" + plain(e) + ").")
-                .from(k, new Box(0, 0, w, h)));
-      }
-    }
-    return out;
+  private List<ScannedPage> scan() throws ReadProblem, IOException {
+    PageScans.Result scanned = new PageScans(request, pdf, links, () -> open(request)).all();
+    fonts.add(scanned.fonts());
+    findings.addAll(scanned.findings());
+    return scanned.pages();
   }
 
   private List<Found> analyse(

@@ -1,0 +1,143 @@
+package decant.pdf.read;
+
+import decant.model.Box;
+import decant.model.Finding;
+import decant.model.Finding.Kind;
+import decant.model.Finding.Severity;
+import decant.model.Media;
+import decant.reading.ReadProblem;
+import decant.reading.ReadRequest;
+import java.io.IOException;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.concurrent.Callable;
+import java.util.concurrent.CancellationException;
+import java.util.concurrent.ExecutionException;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
+import java.util.concurrent.atomic.AtomicInteger;
+import org.apache.pdfbox.cos.COSBase;
+import org.apache.pdfbox.pdmodel.PDDocument;
+
+/**
+ * Scans the pages of a file: in stretches, side by side, where there are many and the computer can.
+ * A stretch has the file opened for itself, since it cannot be shared; the result is the same as
+ * that of one page after the other.
+ */
+final class PageScans {
+  /** Fewer pages than this are not worth opening the file once more for. */
+  private static final int LEAST = 60;
+
+  /** Half of the processors, for the compiler and the collector are at work too; measured. */
+  private static final int PROCESSORS_EACH = 2;
+
+  private static final int MOST_WORKERS = 4;
+
+  /** Opens the file once more. */
+  interface Opener {
+    PDDocument open() throws IOException;
+  }
+
+  /**
+   * @param fonts those of all pages, by first use
+   */
+  record Result(List<ScannedPage> pages, FileFonts fonts, List<Finding> findings) {}
+
+  private final ReadRequest request;
+  private final PDDocument pdf;
+  private final Opener opener;
+  private final List<List<PageScan.LinkArea>> links = new ArrayList<>();
+  private final AtomicInteger done = new AtomicInteger();
+
+  PageScans(ReadRequest request, PDDocument pdf, PdfLinks links, Opener opener) {
+    this.request = request;
+    this.pdf = pdf;
+    this.opener = opener;
+    for (int k = 0; k < pdf.getNumberOfPages(); k++) {
+      this.links.add(links.of(pdf.getPage(k)));
+    }
+  }
+
+  Result all() throws ReadProblem, IOException {
+    int n = pdf.getNumberOfPages();
+    int processors = Runtime.getRuntime().availableProcessors() / PROCESSORS_EACH;
+    int workers = Math.min(MOST_WORKERS, Math.min(processors, n / LEAST));
+    return workers < 2 ? stretch(pdf, 0, n) : sideBySide(n, workers);
+  }
+
+  Result sideBySide(int n, int workers) throws ReadProblem, IOException {
+    var tasks = new ArrayList<Callable<Result>>();
+    for (int w = 0; w < workers; w++) {
+      int from = (int) ((long) n * w / workers);
+      int to = (int) ((long) n * (w + 1) / workers);
+      tasks.add(() -> {
+        try (PDDocument own = opener.open()) {
+          return stretch(own, from, to);
+        }
+      });
+    }
+    var pages = new ArrayList<ScannedPage>();
+    var fonts = new FileFonts();
+    var findings = new ArrayList<Finding>();
+    try (ExecutorService pool =
+        Executors.newFixedThreadPool(
+            workers, Thread.ofPlatform().daemon().name("page scan ", 1).factory())) {
+      for (Future<Result> f : pool.invokeAll(tasks)) {
+        Result r = f.get();
+        pages.addAll(r.pages());
+        fonts.add(r.fonts());
+        findings.addAll(r.findings());
+      }
+    } catch (ExecutionException e) {
+      switch (e.getCause()) {
+        case ReadProblem p -> throw p;
+        case IOException i -> throw i;
+        case RuntimeException r -> throw r;
+        case Error r -> throw r;
+        default -> throw new IOException(e);
+      }
+    } catch (InterruptedException | CancellationException e) {
+      Thread.currentThread().interrupt();
+      throw ReadProblem.cancelled();
+    }
+    return new Result(pages, fonts, findings);
+  }
+
+  /** One page after the other. */
+  private Result stretch(PDDocument from, int first, int end) throws ReadProblem {
+    var pages = new ArrayList<ScannedPage>();
+    var fonts = new FileFonts();
+    var findings = new ArrayList<Finding>();
+    Map<COSBase, Media> media = new HashMap<>();
+    for (int k = first; k < end; k++) {
+      request.checkpoint();
+      progressed();
+      var page = from.getPage(k);
+      try {
+        pages.add(new PageScan(page, k, links.get(k), fonts, media).scan());
+      } catch (IOException | RuntimeException | StackOverflowError e) {
+        double w = page.getCropBox().getWidth();
+        double h = page.getCropBox().getHeight();
+        pages.add(ScannedPage.blank(k, w, h));
+        findings.add(
+            Finding.general(
+                    Kind.CHARACTERS_UNKNOWN,
+                    Severity.LOSS,
+                    "Page "
+                        + (k + 1)
+                        + " is damaged and could not be read ("
+                        + PdfReader.plain(e)
+                        + ").")
+                .from(k, new Box(0, 0, w, h)));
+      }
+    }
+    return new Result(pages, fonts, findings);
+  }
+
+  private synchronized void progressed() {
+    request.progress().at(done.getAndIncrement(), links.size());
+  }
+}
