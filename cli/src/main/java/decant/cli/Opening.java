@@ -53,19 +53,14 @@ final class Opening {
     }
     Path program =
         Tesseract.installed()
-            .orElseThrow(
-                () ->
-                    wrong(
-                        "Text cannot be recognised: Tesseract is not installed, or not on the path."));
+            .orElseThrow(() ->
+                wrong(
+                    "Text cannot be recognised: Tesseract is not installed, or not on the path."));
     List<String> known = Tesseract.languages(program);
     for (String code : languages.split("\\+")) {
       if (!known.contains(code)) {
         throw wrong(
-            "Tesseract has no language “"
-                + code
-                + "”; it has "
-                + String.join(", ", known)
-                + ".");
+            "Tesseract has no language “" + code + "”; it has " + String.join(", ", known) + ".");
       }
     }
     return Optional.of(Tesseract.of(program, languages));

@@ -85,7 +85,8 @@ public record Finding(
   public record SourcePlace(int page, Box box) {}
 
   public static Finding of(Kind kind, Severity severity, String message, NodeId node) {
-    return new Finding(kind, severity, message, Optional.empty(), Optional.of(node), Optional.empty());
+    return new Finding(
+        kind, severity, message, Optional.empty(), Optional.of(node), Optional.empty());
   }
 
   public static Finding general(Kind kind, Severity severity, String message) {

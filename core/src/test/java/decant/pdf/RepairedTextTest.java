@@ -49,8 +49,7 @@ class RepairedTextTest {
   private Path file(String font) throws IOException {
     Path file = folder.resolve("made.pdf");
     try (var pdf = new PDDocument()) {
-      PDFont f =
-          PDType0Font.load(pdf, FontFace.class.getResourceAsStream("fonts/" + font), true);
+      PDFont f = PDType0Font.load(pdf, FontFace.class.getResourceAsStream("fonts/" + font), true);
       var page = new PDPage(PDRectangle.A4);
       pdf.addPage(page);
       try (var c = new PDPageContentStream(pdf, page)) {
@@ -82,9 +81,7 @@ class RepairedTextTest {
           font.removeItem(COSName.TO_UNICODE);
         } else {
           var stream =
-              new PDStream(
-                  pdf,
-                  new ByteArrayInputStream(is.getBytes(StandardCharsets.ISO_8859_1)));
+              new PDStream(pdf, new ByteArrayInputStream(is.getBytes(StandardCharsets.ISO_8859_1)));
           font.setItem(COSName.TO_UNICODE, stream);
         }
       }
@@ -102,7 +99,10 @@ class RepairedTextTest {
 
   /** A map whose every character is so much further on than it should be. */
   private static String shifted(String cmap, int by) {
-    Matcher m = Pattern.compile("(<[0-9A-Fa-f]{4}>\\s*(?:<[0-9A-Fa-f]{4}>\\s*)?)<([0-9A-Fa-f]{4})>(?=\\s*\\n)").matcher(cmap);
+    Matcher m =
+        Pattern.compile(
+                "(<[0-9A-Fa-f]{4}>\\s*(?:<[0-9A-Fa-f]{4}>\\s*)?)<([0-9A-Fa-f]{4})>(?=\\s*\\n)")
+            .matcher(cmap);
     return m.replaceAll(
         r -> r.group(1) + "<%04X>".formatted(Integer.parseInt(r.group(2), 16) + by));
   }
@@ -110,7 +110,9 @@ class RepairedTextTest {
   @Test
   void lettersAreToldByTheirShapesWhereNoMapTells() throws IOException, ReadProblem {
     for (String font :
-        new String[] {"LiberationSerif-Regular.ttf", "LiberationSans-Bold.ttf", "Carlito-Italic.ttf"}) {
+        new String[] {
+          "LiberationSerif-Regular.ttf", "LiberationSans-Bold.ttf", "Carlito-Italic.ttf"
+        }) {
       TakenIn t = taken(file(font), was -> "");
       assertThat(text(t)).as(font).isEqualTo(String.join(" ", LINES));
       assertThat(t.findings())

@@ -100,11 +100,10 @@ class ScannedPagesTest {
     TakenIn t = Intake.take(ReadRequest.of(scanned(1)));
     assertThat(pictures(t.document())).isEqualTo(1);
     assertThat(t.findings())
-        .anySatisfy(
-            f -> {
-              assertThat(f.kind()).isEqualTo(Finding.Kind.SCANNED_PAGE);
-              assertThat(f.message()).contains("kept as a picture");
-            });
+        .anySatisfy(f -> {
+          assertThat(f.kind()).isEqualTo(Finding.Kind.SCANNED_PAGE);
+          assertThat(f.message()).contains("kept as a picture");
+        });
   }
 
   /** Two lines of words in the picture's pixels, the second larger, one word unsure. */
@@ -145,11 +144,10 @@ class ScannedPagesTest {
     assertThat(t.findings())
         .filteredOn(f -> f.kind() == Finding.Kind.SCANNED_PAGE)
         .singleElement()
-        .satisfies(
-            f -> {
-              assertThat(f.message()).contains("recognised as English", "“doubled”");
-              assertThat(f.source().orElseThrow().box().x()).isBetween(119.0, 121.0);
-            });
+        .satisfies(f -> {
+          assertThat(f.message()).contains("recognised as English", "“doubled”");
+          assertThat(f.source().orElseThrow().box().x()).isBetween(119.0, 121.0);
+        });
   }
 
   /** The third page of the demo file begins with a plan; all below it is text. */
@@ -230,8 +228,7 @@ class ScannedPagesTest {
     assumeThat(program).as("Tesseract is installed").isPresent();
     assumeThat(Tesseract.languages(program.get())).contains("eng");
     TakenIn t =
-        Intake.take(
-            ReadRequest.of(scanned(2)).withRecogniser(Tesseract.of(program.get(), "eng")));
+        Intake.take(ReadRequest.of(scanned(2)).withRecogniser(Tesseract.of(program.get(), "eng")));
     Document source = Samples.demo("Berth rules.pdf").document();
     List<String> meant = new ArrayList<>();
     int pages = 0;

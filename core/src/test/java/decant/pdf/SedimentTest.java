@@ -63,11 +63,10 @@ class SedimentTest {
     TakenIn t = pdf.takenIn(folder);
     assertThat(of(t, Kind.TEXT_OVERLAPS))
         .singleElement()
-        .satisfies(
-            f ->
-                assertThat(f.source().orElseThrow().box().contains(120, y + 18))
-                    .as("the place")
-                    .isTrue());
+        .satisfies(f ->
+            assertThat(f.source().orElseThrow().box().contains(120, y + 18))
+                .as("the place")
+                .isTrue());
   }
 
   @Test
@@ -88,12 +87,11 @@ class SedimentTest {
     TakenIn t = pdf.takenIn(folder);
     assertThat(of(t, Kind.PICTURE_COARSE))
         .singleElement()
-        .satisfies(
-            f -> {
-              assertThat(f.message()).contains("60 dots an inch");
-              assertThat(f.severity()).isEqualTo(Finding.Severity.NOTE);
-              assertThat(f.source().orElseThrow().box().y()).isBetween(199.0, 201.0);
-            });
+        .satisfies(f -> {
+          assertThat(f.message()).contains("60 dots an inch");
+          assertThat(f.severity()).isEqualTo(Finding.Severity.NOTE);
+          assertThat(f.source().orElseThrow().box().y()).isBetween(199.0, 201.0);
+        });
   }
 
   @Test

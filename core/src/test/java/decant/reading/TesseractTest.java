@@ -72,7 +72,8 @@ class TesseractTest {
     assertThatThrownBy(() -> Tesseract.of(folder, "eng; rm"))
         .isInstanceOf(IllegalArgumentException.class);
     assertThat(Tesseract.of(folder, "eng+deu").language()).isEqualTo("English and German");
-    assertThat(List.of("fra", "spa", "chi_sim")).extracting(Tesseract::name)
+    assertThat(List.of("fra", "spa", "chi_sim"))
+        .extracting(Tesseract::name)
         .containsExactly("French", "Spanish", "chi_sim");
   }
 }

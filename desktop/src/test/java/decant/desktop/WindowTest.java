@@ -398,8 +398,7 @@ class WindowTest {
 
   /** The place of a block on the first page of the Take in stage's revision. */
   private void pick(Work work, NodeId block, double across) {
-    window.until(
-        () -> ((PagesView) window.stage.getScene().lookup("#take-in-result")).settled());
+    window.until(() -> ((PagesView) window.stage.getScene().lookup("#take-in-result")).settled());
     Layout.BlockPlace at = Window.on(() -> work.layout().placesOf(block).getFirst());
     var view = (PagesView) window.stage.getScene().lookup("#take-in-result");
     int page = at.page().number() - 1;
@@ -426,8 +425,7 @@ class WindowTest {
     pick(work, second, 30);
     Window.run(() -> window.find("#mend-all", CheckBox.class).setSelected(true));
     Window.run(() -> combo("#mend-level").getSelectionModel().select(4));
-    long alike =
-        Outline.headings(document(work)).stream().filter(h -> h.level() == 4).count();
+    long alike = Outline.headings(document(work)).stream().filter(h -> h.level() == 4).count();
     assertThat(alike).as("all that looked like it").isGreaterThan(3);
   }
 
@@ -487,8 +485,8 @@ class WindowTest {
             .filter(p -> decant.reading.Tesseract.languages(p).contains("eng"))
             .isPresent();
     if (!installed) {
-      window.until(() ->
-          window.find("#recognition-message", Label.class).getText().contains("Tesseract"));
+      window.until(
+          () -> window.find("#recognition-message", Label.class).getText().contains("Tesseract"));
       return;
     }
     window.until(() -> window.stage.getScene().lookup("#recognition-go") != null);

@@ -127,16 +127,16 @@ public final class Mending {
       made.add(new Table.Row(Look.PLAIN, cells));
     }
     double width =
-        d.sections().get(d.index().topLevel(inOrder.getFirst()).orElseThrow().section())
+        d.sections()
+            .get(d.index().topLevel(inOrder.getFirst()).orElseThrow().section())
             .page()
             .textWidth();
-    var look = Look.of(TableTraits.RULES, decant.model.Rules.all(Rule.single(0.5, decant.model.Colour.BLACK)));
+    var look =
+        Look.of(
+            TableTraits.RULES, decant.model.Rules.all(Rule.single(0.5, decant.model.Colour.BLACK)));
     var table =
         new Table(
-            NodeId.fresh(),
-            look,
-            java.util.Collections.nCopies(columns, width / columns),
-            made);
+            NodeId.fresh(), look, java.util.Collections.nCopies(columns, width / columns), made);
     NodeId within = ((Paragraph) first(table)).id();
     return replace(r, "Make table", inOrder, List.of(table), new Position(within, 0));
   }

@@ -69,16 +69,15 @@ final class BlockDoubts {
       }
       int level = level(t, k);
       node(t)
-          .ifPresent(
-              n ->
-                  out.add(
-                      Finding.of(
-                              Kind.HEADING_SUSPECTED,
-                              Severity.DOUBT,
-                              "“" + t.text().strip() + "” may be a heading; it was not taken for one.",
-                              n)
-                          .from(t.page(), t.box())
-                          .with(new Remedy.MakeHeading(level))));
+          .ifPresent(n ->
+              out.add(
+                  Finding.of(
+                          Kind.HEADING_SUSPECTED,
+                          Severity.DOUBT,
+                          "“" + t.text().strip() + "” may be a heading; it was not taken for one.",
+                          n)
+                      .from(t.page(), t.box())
+                      .with(new Remedy.MakeHeading(level))));
     }
     return out;
   }
@@ -141,27 +140,28 @@ final class BlockDoubts {
         continue;
       }
       long cells = g.rows().stream().mapToLong(List::size).sum();
-      long empty =
-          g.rows().stream().flatMap(List::stream).filter(c -> c.lines().isEmpty()).count();
+      long empty = g.rows().stream().flatMap(List::stream).filter(c -> c.lines().isEmpty()).count();
       if (cells > 0 && empty > cells * EMPTY) {
         node(g)
-            .ifPresent(
-                n ->
-                    out.add(
-                        Finding.of(
-                                Kind.TABLE_DOUBTFUL,
-                                Severity.DOUBT,
-                                "Text in columns was taken for a table of %d rows, but %d of its %d cells are empty."
-                                    .formatted(g.rows().size(), empty, cells),
-                                n)
-                            .from(g.page(), g.box())
-                            .with(new Remedy.MakeText())));
+            .ifPresent(n ->
+                out.add(
+                    Finding.of(
+                            Kind.TABLE_DOUBTFUL,
+                            Severity.DOUBT,
+                            "Text in columns was taken for a table of %d rows, but %d of its %d cells are empty."
+                                .formatted(g.rows().size(), empty, cells),
+                            n)
+                        .from(g.page(), g.box())
+                        .with(new Remedy.MakeText())));
       }
     }
     return out;
   }
 
-  /** Reading goes down, or on to the next column; where it goes back up what it passed, it is in doubt. */
+  /**
+   * Reading goes down, or on to the next column; where it goes back up what it passed, it is in
+   * doubt.
+   */
   private List<Finding> order() {
     var out = new ArrayList<Finding>();
     Set<Integer> said = new HashSet<>();

@@ -13,6 +13,14 @@ import java.util.Optional;
 record Decor(boolean underlined, boolean struck, Optional<Colour> highlight) {
   static final Decor NONE = new Decor(false, false, Optional.empty());
 
+  /** All that either of two is. */
+  Decor and(Decor other) {
+    return new Decor(
+        underlined || other.underlined,
+        struck || other.struck,
+        other.highlight.isPresent() ? other.highlight : highlight);
+  }
+
   /** What two neighbours have both. */
   Decor shared(Decor other) {
     return equals(other)

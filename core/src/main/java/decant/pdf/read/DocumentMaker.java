@@ -20,6 +20,7 @@ import decant.model.PageSetup;
 import decant.model.Paragraph;
 import decant.model.ParagraphTraits;
 import decant.model.ParagraphTraits.Alignment;
+import decant.model.ParagraphTraits.TabStop;
 import decant.model.Particulars;
 import decant.model.Rules;
 import decant.model.Section;
@@ -341,12 +342,31 @@ final class DocumentMaker {
     if (t.kind() == Found.Kind.ITEM) {
       look = item(t, look, edges);
     }
+    look = tabbed(t, look, edges);
     look = boxedNotes.with(look, t, edges);
     if (rightToLeft) {
       look = look.with(ParagraphTraits.DIRECTION, ParagraphTraits.Direction.RIGHT_TO_LEFT);
     }
     List<Inline> inlines = LookMaker.inlines(glyphs, base, t.size());
     return new Paragraph(NodeId.fresh(), look, Look.PLAIN, marked(inlines, t.lines()));
+  }
+
+  /**
+   * What stands beyond gaps in a line keeps its place: blanks to fill in stand below each other.
+   */
+  private static Look tabbed(Found.Text t, Look look, Edges edges) {
+    if (t.lines().size() != 1 || t.kind() != Found.Kind.PARAGRAPH || edges.rightToLeft()) {
+      return look;
+    }
+    var stops = new ArrayList<TabStop>();
+    List<Glyph> glyphs = t.lines().getFirst().glyphs();
+    for (int k = 0; k + 1 < glyphs.size(); k++) {
+      double at = edges.indentAt(glyphs.get(k + 1).x());
+      if (glyphs.get(k).text().equals("\t") && at > 0) {
+        stops.add(new TabStop(LookMaker.halves(at), TabStop.Kind.LEFT, TabStop.Leader.NONE));
+      }
+    }
+    return stops.isEmpty() ? look : look.with(ParagraphTraits.TABS, List.copyOf(stops));
   }
 
   /** The gap to the block before, where that stands above it; what suits its kind elsewhere. */

@@ -14,7 +14,9 @@ import java.util.List;
 import java.util.Map;
 import java.util.OptionalDouble;
 
-/** Says which fonts are replaced, by how much their letters differ, and which had to be repaired. */
+/**
+ * Says which fonts are replaced, by how much their letters differ, and which had to be repaired.
+ */
 final class FontDoubts {
   /** So many letters of a font tell how wide it runs. */
   private static final int ENOUGH = 3000;
@@ -85,8 +87,7 @@ final class FontDoubts {
         if (letter && n < ENOUGH) {
           FontFace by =
               served.computeIfAbsent(
-                  g.face(),
-                  f -> FontBook.shipped().serve(family, f.bold(), f.italic()).face());
+                  g.face(), f -> FontBook.shipped().serve(family, f.bold(), f.italic()).face());
           if (by.covers(g.text().charAt(0))) {
             n++;
             was += g.width() / g.size();

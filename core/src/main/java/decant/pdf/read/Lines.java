@@ -114,8 +114,7 @@ final class Lines {
     var hands = new LinkedHashMap<Hand, List<Glyph>>();
     for (Glyph g : row) {
       var hand =
-          new Hand(
-              Math.round(g.baseline() * 2), Math.round(g.size() * 2), g.face(), g.colour());
+          new Hand(Math.round(g.baseline() * 2), Math.round(g.size() * 2), g.face(), g.colour());
       hands.computeIfAbsent(hand, h -> new ArrayList<>()).add(g);
     }
     return List.copyOf(hands.values());

@@ -19,9 +19,13 @@ import javax.imageio.ImageIO;
 import javax.imageio.ImageReader;
 import javax.imageio.stream.ImageInputStream;
 
-/** What is lost or in doubt of single pages: characters, drawings, coarse pictures, text over text. */
+/**
+ * What is lost or in doubt of single pages: characters, drawings, coarse pictures, text over text.
+ */
 final class PageDoubts {
-  /** Dots an inch below which a picture looks coarse in print; common practice asks for 150 to 300. */
+  /**
+   * Dots an inch below which a picture looks coarse in print; common practice asks for 150 to 300.
+   */
   private static final double COARSE = 100;
 
   /** Fewer letters over others are a sign made of several. */
@@ -125,15 +129,14 @@ final class PageDoubts {
       }
     }
     return Optional.ofNullable(place)
-        .map(
-            box ->
-                Finding.general(
-                        Kind.TEXT_OVERLAPS,
-                        Severity.DOUBT,
-                        "Lines are written over one another on page "
-                            + (page + 1)
-                            + "; read over what became of them.")
-                    .from(page, box));
+        .map(box ->
+            Finding.general(
+                    Kind.TEXT_OVERLAPS,
+                    Severity.DOUBT,
+                    "Lines are written over one another on page "
+                        + (page + 1)
+                        + "; read over what became of them.")
+                .from(page, box));
   }
 
   /** How many letters of a line stand above the place of another. */
@@ -152,21 +155,21 @@ final class PageDoubts {
     return pixelsAcross(picture.media())
         .map(n -> n / (b.width() / 72))
         .filter(dots -> dots < COARSE)
-        .map(
-            dots ->
-                Finding.general(
-                        Kind.PICTURE_COARSE,
-                        Severity.NOTE,
-                        "A picture on page %d has %d dots an inch at its size and will look coarse in print."
-                            .formatted(page + 1, Math.round(dots)))
-                    .from(page, b));
+        .map(dots ->
+            Finding.general(
+                    Kind.PICTURE_COARSE,
+                    Severity.NOTE,
+                    "A picture on page %d has %d dots an inch at its size and will look coarse in print."
+                        .formatted(page + 1, Math.round(dots)))
+                .from(page, b));
   }
 
   private static Optional<Integer> pixelsAcross(Media m) {
     if (!m.type().equals("image/png") && !m.type().equals("image/jpeg")) {
       return Optional.empty();
     }
-    try (ImageInputStream in = ImageIO.createImageInputStream(new ByteArrayInputStream(m.bytes()))) {
+    try (ImageInputStream in =
+        ImageIO.createImageInputStream(new ByteArrayInputStream(m.bytes()))) {
       Iterator<ImageReader> readers = ImageIO.getImageReaders(in);
       if (!readers.hasNext()) {
         return Optional.empty();

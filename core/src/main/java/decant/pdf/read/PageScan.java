@@ -32,6 +32,7 @@ import org.apache.pdfbox.pdmodel.graphics.image.PDImage;
 import org.apache.pdfbox.pdmodel.graphics.image.PDImageXObject;
 import org.apache.pdfbox.pdmodel.graphics.state.PDGraphicsState;
 import org.apache.pdfbox.pdmodel.graphics.state.RenderingMode;
+import org.apache.pdfbox.pdmodel.interactive.annotation.PDAnnotation;
 import org.apache.pdfbox.util.Matrix;
 import org.apache.pdfbox.util.Vector;
 import org.jspecify.annotations.Nullable;
@@ -110,12 +111,44 @@ final class PageScan extends PDFGraphicsStreamEngine {
 
   ScannedPage scan() throws IOException {
     processPage(getPage());
+    var annotations = new PageAnnotations(getPage());
+    annotations(annotations);
     // Invisible text is the text of a scanned picture; where there is visible text it is something
     // hidden.
     List<Glyph> glyphs = visible.stream().anyMatch(g -> !g.isSpace()) ? visible : invisible;
     var decorations = new Decorations(rules, shapes, width);
     return new ScannedPage(
-        number, width, height, decorations.on(glyphs), rules, pictures, decorations.otherShapes());
+        number,
+        width,
+        height,
+        annotations.marked(decorations.on(glyphs)),
+        rules,
+        pictures,
+        decorations.otherShapes());
+  }
+
+  /** Reads what annotations show, and puts signs where fields show nothing. */
+  private void annotations(PageAnnotations annotations) {
+    int before = visible.size();
+    for (PDAnnotation a : annotations.shown()) {
+      marks.clear();
+      marks.push(
+          new Mark(PageAnnotations.content(a.getCOSObject()), false, Optional.empty(), new int[1]));
+      try {
+        showAnnotation(a);
+      } catch (IOException | RuntimeException e) {
+        // Its appearance is damaged; the page is not.
+      }
+    }
+    marks.clear();
+    List<Glyph> shown = List.copyOf(visible.subList(before, visible.size()));
+    visible.addAll(
+        annotations.blanks(
+            b -> shown.stream().anyMatch(g -> !g.isSpace() && g.standsIn(grown(b)))));
+  }
+
+  private static Box grown(Box b) {
+    return new Box(b.x() - 1, b.y() - 2, b.width() + 2, b.height() + 4);
   }
 
   @Override
@@ -127,7 +160,9 @@ final class PageScan extends PDFGraphicsStreamEngine {
     Optional<String> actual = outer == null ? Optional.empty() : outer.actualText();
     int[] shown = outer == null ? new int[1] : outer.shown();
     if (properties != null) {
-      content = properties.getInt(COSName.MCID, content);
+      if (content < PageAnnotations.CONTENT) {
+        content = properties.getInt(COSName.MCID, content);
+      }
       String text = properties.getString(COSName.ACTUAL_TEXT);
       if (text != null) {
         actual = Optional.of(text);

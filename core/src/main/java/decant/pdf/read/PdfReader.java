@@ -3,8 +3,6 @@ package decant.pdf.read;
 import decant.model.Box;
 import decant.model.Document;
 import decant.model.Finding;
-import decant.model.Finding.Kind;
-import decant.model.NodeId;
 import decant.model.Particulars;
 import decant.reading.ReadProblem;
 import decant.reading.ReadRequest;
@@ -119,8 +117,7 @@ public final class PdfReader {
     var maker = new DocumentMaker(pages, found, notes, running, joiner, particulars);
     Document d = maker.make();
     d = DocumentMaker.withLinks(d, links.targets(maker.places(), d));
-    var read =
-        new Sediment.Read(pages, lines, drawn.left(), running, found, d, maker.places());
+    var read = new Sediment.Read(pages, lines, drawn.left(), running, found, d, maker.places());
     findings.addAll(new Sediment(pdf, fonts, read).findings());
     var origin =
         new TakenIn.Origin(

@@ -124,8 +124,8 @@ final class RecognisedPages {
           sound(recogniser.words(image, (int) Math.round(scale * 72), request.cancelled()));
       List<Box> boxes =
           words.stream()
-              .map(w ->
-                  new Box(w.x() / scale, w.y() / scale, w.width() / scale, w.height() / scale))
+              .map(
+                  w -> new Box(w.x() / scale, w.y() / scale, w.width() / scale, w.height() / scale))
               .toList();
       var pictures = new ArrayList<Placed>();
       for (Box b : PictureAreas.of(image, scale, boxes)) {
@@ -160,8 +160,7 @@ final class RecognisedPages {
               && w.height() < next.height()
               && next.x() - w.x() - w.width() > next.height() / 2;
       if (bullet) {
-        out.add(
-            new Recogniser.Word("•", w.x(), next.y(), w.width(), next.height(), w.line(), 90));
+        out.add(new Recogniser.Word("•", w.x(), next.y(), w.width(), next.height(), w.line(), 90));
       } else if (w.sure() >= (w.text().length() > 1 ? NO_WORD : NO_SIGN)) {
         out.add(w);
       }
@@ -186,7 +185,8 @@ final class RecognisedPages {
     var out = new ArrayList<Letters>();
     Map<Integer, List<Recogniser.Word>> lines =
         words.stream()
-            .collect(Collectors.groupingBy(Recogniser.Word::line, TreeMap::new, Collectors.toList()));
+            .collect(
+                Collectors.groupingBy(Recogniser.Word::line, TreeMap::new, Collectors.toList()));
     for (List<Recogniser.Word> line : lines.values()) {
       double size = median(line.stream().mapToDouble(w -> size(w) / scale).toArray());
       double up =

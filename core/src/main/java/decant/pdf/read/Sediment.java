@@ -58,9 +58,7 @@ final class Sediment {
     List<RunningTexts.RunningText> texts = read.running().texts();
     List<RunningTexts.RunningText> everywhere =
         texts.stream()
-            .filter(
-                r ->
-                    read.pages().size() < 4 || r.lines().size() > 2 || r.counter().isPresent())
+            .filter(r -> read.pages().size() < 4 || r.lines().size() > 2 || r.counter().isPresent())
             .toList();
     int others = texts.size() - everywhere.size();
     if (others > 0) {
@@ -102,6 +100,6 @@ final class Sediment {
             Severity.LOSS,
             n
                 + (n == 1 ? " form field is" : " form fields are")
-                + " plain text now; the blanks can be typed into, but not filled in as fields."));
+                + " text now: what was filled in, or a line or box to fill in. They are no fields that a reader of the published file can fill in."));
   }
 }

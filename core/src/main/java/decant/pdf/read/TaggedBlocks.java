@@ -449,7 +449,12 @@ final class TaggedBlocks {
       case COSInteger n -> into.add(new Leaf(page, n.intValue()));
       case COSDictionary d -> {
         int here = pageOf(d, page);
-        if (d.containsKey(COSName.MCID) && !d.containsKey(COSName.S)) {
+        if (d.getDictionaryObject(COSName.OBJ) instanceof COSDictionary object) {
+          int content = PageAnnotations.content(object); // §14.7.4.3
+          if (content >= 0) {
+            into.add(new Leaf(here, content));
+          }
+        } else if (d.containsKey(COSName.MCID) && !d.containsKey(COSName.S)) {
           into.add(new Leaf(here, d.getInt(COSName.MCID, -1)));
         } else if (open.add(d)) {
           kids(d).forEach(k -> collect(k, here, into, depth + 1));

@@ -19,7 +19,11 @@ import org.apache.pdfbox.pdmodel.interactive.annotation.PDAnnotation;
 final class Unread {
   /** Kinds of annotations (ISO 32000-1 §12.5.6) that are read otherwise or say nothing. */
   private static final Set<String> READ =
-      Set.of("Link", "Widget", "Popup", "PrinterMark", "TrapNet");
+      Set.of("Link", "Widget", "Popup", "PrinterMark", "TrapNet", "FreeText");
+
+  /** Kinds whose marks are read, but not the words that may come with them. */
+  private static final Set<String> MARKS =
+      Set.of("Highlight", "Underline", "Squiggly", "StrikeOut", "Stamp");
 
   private static final int DEEPEST = 20;
 
@@ -49,6 +53,9 @@ final class Unread {
         continue;
       }
       String words = a.getContents() == null ? "" : a.getContents().strip();
+      if (words.isEmpty() && MARKS.contains(String.valueOf(a.getSubtype()))) {
+        continue;
+      }
       String said = words.isEmpty() ? "" : " (“" + shortened(words) + "”)";
       out.add(
           Finding.general(

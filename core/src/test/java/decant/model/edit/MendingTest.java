@@ -27,8 +27,7 @@ class MendingTest {
   private final Paragraph rest = Samples.paragraph("They are let by the day.");
   private final Paragraph running = Samples.paragraph("Harbour office, page 3");
   private final Paragraph runningToo = Samples.paragraph("Harbour office, page 14");
-  private final Document before =
-      Samples.document(title, body, running, second, rest, runningToo);
+  private final Document before = Samples.document(title, body, running, second, rest, runningToo);
   private Revision after = Revision.of(before);
 
   private Document mended(UnaryOperator<Revision> act) {
@@ -81,8 +80,7 @@ class MendingTest {
     List<NodeId> all = Alike.saying(before, running.id());
     assertThat(all).containsExactly(running.id(), runningToo.id());
     Document d = mended(r -> Mending.drop(r, all));
-    assertThat(texts(d))
-        .containsExactly(title.text(), body.text(), second.text(), rest.text());
+    assertThat(texts(d)).containsExactly(title.text(), body.text(), second.text(), rest.text());
   }
 
   @Test
@@ -129,11 +127,8 @@ class MendingTest {
     assertThat(blocks(r.document())).hasSize(3);
     Table t = (Table) blocks(r.document()).get(1);
     assertThat(t.rows())
-        .extracting(
-            row ->
-                row.cells().stream()
-                    .map(x -> ((Paragraph) x.blocks().getFirst()).text())
-                    .toList())
+        .extracting(row ->
+            row.cells().stream().map(x -> ((Paragraph) x.blocks().getFirst()).text()).toList())
         .containsExactly(
             List.of("Berth", "Length", "Charge"),
             List.of("4 east", "8 m", "85"),

@@ -29,11 +29,9 @@ class PageScansTest {
       List<Integer> told = new ArrayList<>();
       ReadRequest request =
           ReadRequest.of(file).watched((done, all) -> told.add(done), () -> false);
-      PageScans.Result one =
-          new PageScans(request, pdf, new PdfLinks(pdf), this::open).all();
+      PageScans.Result one = new PageScans(request, pdf, new PdfLinks(pdf), this::open).all();
       PageScans.Result several =
-          new PageScans(ReadRequest.of(file), pdf, new PdfLinks(pdf), this::open)
-              .sideBySide(n, 3);
+          new PageScans(ReadRequest.of(file), pdf, new PdfLinks(pdf), this::open).sideBySide(n, 3);
       assertThat(several.pages()).isEqualTo(one.pages());
       assertThat(several.fonts().faces().stream().distinct())
           .containsExactlyElementsOf(one.fonts().faces().stream().distinct().toList());
@@ -50,8 +48,7 @@ class PageScansTest {
       var scans = new PageScans(request, pdf, new PdfLinks(pdf), this::open);
       assertThatThrownBy(() -> scans.sideBySide(pdf.getNumberOfPages(), 2))
           .isInstanceOfSatisfying(
-              ReadProblem.class,
-              e -> assertThat(e.kind()).isEqualTo(ReadProblem.Kind.CANCELLED));
+              ReadProblem.class, e -> assertThat(e.kind()).isEqualTo(ReadProblem.Kind.CANCELLED));
       assertThat(asked.get()).as("each ends at its next page").isLessThan(8);
     }
   }

@@ -103,8 +103,8 @@ public final class Desk {
   /** Takes the source in again, and reads the text of its pages that are pictures. */
   public void recognise(Recogniser recogniser) {
     work.get()
-        .ifPresent(w ->
-            unlessUnsaved(() -> read(w.source(), w.password(), Optional.of(recogniser))));
+        .ifPresent(
+            w -> unlessUnsaved(() -> read(w.source(), w.password(), Optional.of(recogniser))));
   }
 
   private void unlessUnsaved(Runnable next) {

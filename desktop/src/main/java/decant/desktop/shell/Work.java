@@ -35,8 +35,7 @@ public final class Work {
   private final ReadOnlyObjectWrapper<Revision> revision;
   private final ObjectProperty<Optional<Finding>> shownFinding =
       new SimpleObjectProperty<>(Optional.empty());
-  private final ReadOnlyObjectWrapper<Set<Finding>> settled =
-      new ReadOnlyObjectWrapper<>(Set.of());
+  private final ReadOnlyObjectWrapper<Set<Finding>> settled = new ReadOnlyObjectWrapper<>(Set.of());
   private final ObjectProperty<Draft> draft;
   private final ObjectProperty<Optional<Receipt>> receipt =
       new SimpleObjectProperty<>(Optional.empty());

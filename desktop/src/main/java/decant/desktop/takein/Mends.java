@@ -73,9 +73,7 @@ final class Mends {
   }
 
   private List<NodeId> paragraphs() {
-    return picked.get().blocks().stream()
-        .filter(b -> document().paragraph(b).isPresent())
-        .toList();
+    return picked.get().blocks().stream().filter(b -> document().paragraph(b).isPresent()).toList();
   }
 
   /** How many paragraphs look like the one that is picked, itself counted. */
@@ -142,9 +140,7 @@ final class Mends {
   void drop() {
     List<NodeId> p = paragraphs();
     List<NodeId> gone =
-        all.get() && p.size() == 1
-            ? Alike.saying(document(), p.getFirst())
-            : picked.get().blocks();
+        all.get() && p.size() == 1 ? Alike.saying(document(), p.getFirst()) : picked.get().blocks();
     apply(r -> Mending.drop(r, gone));
   }
 

@@ -82,7 +82,8 @@ public final class TakeInView implements Stage {
     revise.setOnAction(e -> desk.go(Step.REVISE));
     var findings = new FindingList(work, mends);
     VBox.setVgrow(findings, Priority.ALWAYS);
-    var side = new VBox(8, findings, new RecognitionPanel(desk, work), new MendPanel(mends), revise);
+    var side =
+        new VBox(8, findings, new RecognitionPanel(desk, work), new MendPanel(mends), revise);
     side.getStyleClass().add("side");
     return side;
   }
@@ -97,8 +98,7 @@ public final class TakeInView implements Stage {
           Page page = l.pages().get(p.page());
           l.blockAt(page, p.x(), p.y())
               .filter(b -> work.revision().document().block(b).isPresent())
-              .ifPresent(
-                  b -> mends.pick(b, l.positionAt(page, p.x(), p.y()), e.isShiftDown()));
+              .ifPresent(b -> mends.pick(b, l.positionAt(page, p.x(), p.y()), e.isShiftDown()));
         });
     e.consume();
   }

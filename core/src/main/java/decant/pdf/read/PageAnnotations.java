@@ -1,0 +1,266 @@
+package decant.pdf.read;
+
+import decant.model.Box;
+import decant.model.Colour;
+import java.io.IOException;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.apache.pdfbox.cos.COSBase;
+import org.apache.pdfbox.cos.COSDictionary;
+import org.apache.pdfbox.cos.COSName;
+import org.apache.pdfbox.pdmodel.PDPage;
+import org.apache.pdfbox.pdmodel.common.PDRectangle;
+import org.apache.pdfbox.pdmodel.graphics.color.PDColor;
+import org.apache.pdfbox.pdmodel.interactive.annotation.PDAnnotation;
+import org.apache.pdfbox.pdmodel.interactive.annotation.PDAnnotationTextMarkup;
+import org.apache.pdfbox.pdmodel.interactive.annotation.PDAnnotationWidget;
+
+/**
+ * What stands on a page besides its content (ISO 32000-1 §12.5): the fields of forms and what is
+ * filled into them, text typed onto the page, stamps, and marks over its text.
+ */
+final class PageAnnotations {
+  /** Numbers of content from here on are those of annotations, by their place in the tags. */
+  static final int CONTENT = 1 << 24;
+
+  private static final SourceFace FACE =
+      new SourceFace("Helvetica", "Helvetica", false, false, false);
+
+  /** How wide the signs are that stand for blanks, in ems. */
+  private static final double LINE_SIGN = 0.556;
+
+  private static final double BOX_SIGN = 0.9;
+  private static final int LONGEST_BLANK = 120;
+
+  /** A mark over text. */
+  record Markup(Box box, Decor decor) {}
+
+  private final PDPage page;
+  private final List<PDAnnotation> all;
+
+  PageAnnotations(PDPage page) {
+    this.page = page;
+    this.all = annotations(page);
+  }
+
+  private static List<PDAnnotation> annotations(PDPage page) {
+    try {
+      return page.getAnnotations(a -> !a.isHidden() && !a.isNoView());
+    } catch (IOException | RuntimeException e) {
+      return List.of(); // damaged: the page shows none
+    }
+  }
+
+  /** The number of an annotation's content, by which tags refer to it; -1 if none do. */
+  static int content(COSDictionary annotation) {
+    int key = annotation.getInt(COSName.STRUCT_PARENT, -1);
+    return key < 0 || key >= CONTENT ? -1 : CONTENT + key;
+  }
+
+  /** Those whose appearance is part of what is read on the page. */
+  List<PDAnnotation> shown() {
+    return all.stream()
+        .filter(a ->
+            switch (kind(a)) {
+              case "FreeText", "Stamp" -> true;
+              case "Widget" -> !isSwitch(a);
+              default -> false;
+            })
+        .toList();
+  }
+
+  private static String kind(PDAnnotation a) {
+    return String.valueOf(a.getSubtype());
+  }
+
+  /** A value of a field or of one it belongs to (§12.7.3.1). */
+  private static Optional<COSBase> inherited(COSDictionary field, COSName key) {
+    COSDictionary d = field;
+    for (int depth = 0; d != null && depth < 20; depth++) {
+      COSBase v = d.getDictionaryObject(key);
+      if (v != null) {
+        return Optional.of(v);
+      }
+      d = d.getDictionaryObject(COSName.PARENT) instanceof COSDictionary p ? p : null;
+    }
+    return Optional.empty();
+  }
+
+  private static String type(PDAnnotation a) {
+    return inherited(a.getCOSObject(), COSName.FT)
+        .map(t -> t instanceof COSName n ? n.getName() : "")
+        .orElse("");
+  }
+
+  private static int flags(PDAnnotation a) {
+    return inherited(a.getCOSObject(), COSName.FF)
+        .map(t -> t instanceof org.apache.pdfbox.cos.COSNumber n ? n.intValue() : 0)
+        .orElse(0);
+  }
+
+  /** A check box or a radio button (§12.7.4.2). */
+  private static boolean isSwitch(PDAnnotation a) {
+    return type(a).equals("Btn") && (flags(a) & 1 << 16) == 0;
+  }
+
+  private static boolean isRound(PDAnnotation a) {
+    return (flags(a) & 1 << 15) != 0;
+  }
+
+  /** Whether an annotation shows letters of its own, as far as the page has been read. */
+  interface Written {
+    boolean in(Box place);
+  }
+
+  /**
+   * Signs for the fields that show nothing: a line to write on, a box to tick, ticked or not.
+   *
+   * @param written tells whether a field has shown its value already
+   */
+  List<Glyph> blanks(Written written) {
+    var out = new ArrayList<Glyph>();
+    for (PDAnnotation a : all) {
+      PDRectangle r = a.getRectangle();
+      if (!(a instanceof PDAnnotationWidget)
+          || r == null
+          || r.getWidth() < 3
+          || r.getHeight() < 3) {
+        continue;
+      }
+      Box b = PageScan.place(page, r);
+      if (isSwitch(a)) {
+        COSName state = a.getAppearanceState();
+        boolean on = state != null && !state.equals(COSName.Off);
+        String sign = isRound(a) ? on ? "◉" : "○" : on ? "☑" : "☐";
+        double size = Math.clamp(b.height() / BOX_SIGN, 6, 16);
+        out.add(glyph(sign, b.x(), b.bottom() - size * 0.15, BOX_SIGN * size, size, a));
+      } else if ((type(a).equals("Tx") || type(a).equals("Ch") || type(a).equals("Sig"))
+          && !written.in(b)) {
+        blank(a, b, out);
+      }
+    }
+    return out;
+  }
+
+  /** The value of a field that brings no appearance, or a line as long as the field is wide. */
+  private static void blank(PDAnnotation a, Box b, List<Glyph> out) {
+    String value =
+        inherited(a.getCOSObject(), COSName.V)
+            .map(v -> v instanceof org.apache.pdfbox.cos.COSString s ? s.getString().strip() : "")
+            .orElse("");
+    double size = Math.clamp(b.height() * 0.6, 7, 10);
+    double baseline = b.height() > 3 * size ? b.y() + size : b.bottom() - b.height() * 0.3;
+    if (value.isEmpty()) {
+      double each = LINE_SIGN * size;
+      int n = Math.clamp((long) (b.width() / each), 3, LONGEST_BLANK);
+      for (int k = 0; k < n; k++) {
+        out.add(glyph("_", b.x() + k * each, baseline, each, size, a));
+      }
+      return;
+    }
+    double x = b.x() + 2;
+    for (int c : value.codePoints().limit(2000).toArray()) {
+      if (c == '\n' || c == '\r') {
+        baseline += size * 1.2;
+        x = b.x() + 2;
+        continue;
+      }
+      double w = (c == ' ' ? 0.28 : 0.52) * size;
+      out.add(glyph(Character.toString(c), x, baseline, w, size, a));
+      x += w;
+    }
+  }
+
+  private static Glyph glyph(
+      String text, double x, double baseline, double width, double size, PDAnnotation of) {
+    return new Glyph(
+        text,
+        x,
+        baseline,
+        width,
+        size,
+        FACE,
+        Colour.BLACK,
+        0,
+        content(of.getCOSObject()),
+        false,
+        Decor.NONE,
+        Optional.empty());
+  }
+
+  /** What is marked, underlined or struck out on the page (§12.5.6.10). */
+  List<Markup> markups() {
+    var out = new ArrayList<Markup>();
+    for (PDAnnotation a : all) {
+      if (a instanceof PDAnnotationTextMarkup m) {
+        Decor decor =
+            switch (kind(a)) {
+              case "Highlight" -> new Decor(false, false, Optional.of(colour(m)));
+              case "Underline", "Squiggly" -> new Decor(true, false, Optional.empty());
+              case "StrikeOut" -> new Decor(false, true, Optional.empty());
+              default -> Decor.NONE;
+            };
+        float[] quads = m.getQuadPoints() == null ? new float[0] : m.getQuadPoints();
+        for (int k = 0; k + 7 < quads.length && out.size() < 5000; k += 8) {
+          out.add(new Markup(box(quads, k), decor));
+        }
+      }
+    }
+    return out;
+  }
+
+  private Box box(float[] quads, int from) {
+    float x1 = Float.MAX_VALUE;
+    float y1 = Float.MAX_VALUE;
+    float x2 = -Float.MAX_VALUE;
+    float y2 = -Float.MAX_VALUE;
+    for (int k = from; k < from + 8; k += 2) {
+      x1 = Math.min(x1, quads[k]);
+      x2 = Math.max(x2, quads[k]);
+      y1 = Math.min(y1, quads[k + 1]);
+      y2 = Math.max(y2, quads[k + 1]);
+    }
+    return PageScan.place(page, new PDRectangle(x1, y1, x2 - x1, y2 - y1));
+  }
+
+  private static Colour colour(PDAnnotation a) {
+    try {
+      PDColor c = a.getColor();
+      return c == null ? new Colour(0xFFF200) : new Colour(c.toRGB());
+    } catch (IOException | RuntimeException e) {
+      return new Colour(0xFFF200);
+    }
+  }
+
+  /** Glyphs with the marks that lie over them. */
+  List<Glyph> marked(List<Glyph> glyphs) {
+    List<Markup> marks = markups();
+    if (marks.isEmpty()) {
+      return glyphs;
+    }
+    Map<Integer, List<Markup>> bands = new HashMap<>();
+    for (Markup m : marks) {
+      for (int k = band(m.box().y()); k <= band(m.box().bottom()); k++) {
+        bands.computeIfAbsent(k, x -> new ArrayList<>()).add(m);
+      }
+    }
+    return glyphs.stream()
+        .map(g -> {
+          Glyph with = g;
+          for (Markup m : bands.getOrDefault(band(g.baseline() - g.size() * 0.3), List.of())) {
+            if (g.quarter() == 0 && g.standsIn(m.box())) {
+              with = with.withDecor(with.decor().and(m.decor()));
+            }
+          }
+          return with;
+        })
+        .toList();
+  }
+
+  private static int band(double y) {
+    return (int) Math.floor(y / 32);
+  }
+}
