@@ -529,4 +529,24 @@ class RecoveredPagesTest {
     Document d = pdf.takenIn(folder).document();
     assertThat(paragraphs(d)).extracting(Paragraph::text).containsSequence(verse).contains(quote);
   }
+
+  @Test
+  void linesToWriteOnStayLinesOfAForm() throws IOException, ReadProblem {
+    var pdf = new DrawnPdf();
+    double y = pdf.prose(72, 90, 450, PROSE) + 14;
+    pdf.text(72, y, "Full name").line(118, y + 1, 300, y + 1);
+    pdf.text(72, y + 20, "Town").line(100, y + 21, 200, y + 21);
+    pdf.text(210, y + 20, "Postcode").line(255, y + 21, 330, y + 21);
+    pdf.text(72, y + 40, "Berth").line(100, y + 41, 200, y + 41).text(110, y + 40, "4 east");
+    y = pdf.prose(72, y + 70, 450, PROSE);
+    pdf.line(72, y + 20, 172, y + 20); // above notes, or nothing at all
+    pdf.text(PLAIN, 8, 72, y + 32, "A line of small print at the foot of the page.");
+    Document d = pdf.takenIn(folder).document();
+    List<String> texts = paragraphs(d).stream().map(Paragraph::text).toList();
+    assertThat(texts)
+        .anyMatch(t -> t.matches("Full name _{10,}"))
+        .anyMatch(t -> t.matches("Town _{8,}\\s+Postcode _{6,}"))
+        .anyMatch(t -> t.matches("Berth\\s+4 east"));
+    assertThat(texts.getLast()).startsWith("A line of small print");
+  }
 }

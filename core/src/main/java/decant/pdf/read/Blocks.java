@@ -24,7 +24,7 @@ final class Blocks {
   static List<Found> of(Region region, Set<Integer> meant) {
     var out = new ArrayList<Found>();
     List<TextLine> lines = region.lines();
-    double pitch = pitch(lines);
+    double pitch = pitch(region);
     var open = new ArrayList<TextLine>();
     double spaceBefore = 0;
     for (int k = 0; k < lines.size(); k++) {
@@ -51,23 +51,40 @@ final class Blocks {
     return Math.max(pitch, l.size() * 1.15);
   }
 
-  /** The usual distance of baselines. */
-  private static double pitch(List<TextLine> lines) {
-    double[] gaps = new double[Math.max(0, lines.size() - 1)];
+  /**
+   * The usual distance of baselines: that after lines which are full, and so go on below, where
+   * there are such.
+   */
+  private static double pitch(Region region) {
+    List<TextLine> lines = region.lines();
+    double[] all = new double[lines.size()];
+    double[] full = new double[lines.size()];
     int n = 0;
+    int m = 0;
+    double edge = region.right() - 0.2 * (region.right() - region.left());
     for (int k = 1; k < lines.size(); k++) {
-      double gap = lines.get(k).baseline() - lines.get(k - 1).baseline();
+      TextLine before = lines.get(k - 1);
+      double gap = lines.get(k).baseline() - before.baseline();
       double size = lines.get(k).size();
-      if (gap > size * 0.8 && gap < size * 2.2 && Math.abs(size - lines.get(k - 1).size()) < 0.6) {
-        gaps[n++] = gap;
+      if (gap > size * 0.8 && gap < size * 2.2 && Math.abs(size - before.size()) < 0.6) {
+        all[n++] = gap;
+        if (before.box().right() > edge) {
+          full[m++] = gap;
+        }
       }
     }
     if (n == 0) {
       return lines.isEmpty() ? 12 : lines.getFirst().size() * 1.2;
     }
+    // Below the middle: gaps between paragraphs are among them.
+    double usual = third(all, n);
+    return m == 0 ? usual : Math.min(usual, third(full, m));
+  }
+
+  private static double third(double[] gaps, int n) {
     double[] known = Arrays.copyOf(gaps, n);
     Arrays.sort(known);
-    return known[n / 3]; // below the middle: gaps between paragraphs are among them
+    return known[n / 3];
   }
 
   private static boolean begins(Region region, List<TextLine> open, TextLine l, double pitch) {

@@ -117,14 +117,14 @@ final class PageScan extends PDFGraphicsStreamEngine {
     // hidden.
     List<Glyph> glyphs = visible.stream().anyMatch(g -> !g.isSpace()) ? visible : invisible;
     var decorations = new Decorations(rules, shapes, width);
+    List<Glyph> dressed = annotations.marked(decorations.on(glyphs));
+    List<Glyph> blanks = RuledBlanks.of(rules, dressed, width);
+    if (!blanks.isEmpty()) {
+      dressed = new ArrayList<>(dressed);
+      dressed.addAll(blanks);
+    }
     return new ScannedPage(
-        number,
-        width,
-        height,
-        annotations.marked(decorations.on(glyphs)),
-        rules,
-        pictures,
-        decorations.otherShapes());
+        number, width, height, dressed, rules, pictures, decorations.otherShapes());
   }
 
   /** Reads what annotations show, and puts signs where fields show nothing. */
