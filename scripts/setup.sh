@@ -30,6 +30,15 @@ need() {
   install_packages "$@"
 }
 
+# optional COMMAND PACKAGE…: installs what only widens the tests, where it may; else goes without.
+optional() {
+  command -v "$1" >/dev/null && return 0
+  if [ "$(id -u)" = 0 ] && command -v apt-get >/dev/null; then
+    shift
+    (install_packages "$@") || echo "Going without $*." >&2
+  fi
+}
+
 # need_library NAME PACKAGE: installs the package if the shared library is missing.
 need_library() {
   ldconfig -p 2>/dev/null | grep -q "$1" && return 0

@@ -31,6 +31,33 @@ record Glyph(
     boolean artifact,
     Decor decor,
     Optional<Link> link) {
+  /**
+   * A black, upright glyph that is not in the file's text: of a sign for a blank, of what was
+   * recognised.
+   */
+  static Glyph made(
+      String text,
+      double x,
+      double baseline,
+      double width,
+      double size,
+      SourceFace face,
+      int content) {
+    return new Glyph(
+        text,
+        x,
+        baseline,
+        width,
+        size,
+        face,
+        Colour.BLACK,
+        0,
+        content,
+        false,
+        Decor.NONE,
+        Optional.empty());
+  }
+
   double right() {
     return x + width;
   }

@@ -176,19 +176,7 @@ final class PageAnnotations {
 
   private static Glyph glyph(
       String text, double x, double baseline, double width, double size, PDAnnotation of) {
-    return new Glyph(
-        text,
-        x,
-        baseline,
-        width,
-        size,
-        FACE,
-        Colour.BLACK,
-        0,
-        content(of.getCOSObject()),
-        false,
-        Decor.NONE,
-        Optional.empty());
+    return Glyph.made(text, x, baseline, width, size, FACE, content(of.getCOSObject()));
   }
 
   /** What is marked, underlined or struck out on the page (§12.5.6.10). */

@@ -1,7 +1,6 @@
 package decant.pdf.read;
 
 import decant.model.Box;
-import decant.model.Colour;
 import decant.model.Finding;
 import decant.model.Finding.Kind;
 import decant.model.Finding.Severity;
@@ -15,7 +14,6 @@ import java.io.IOException;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
 import javax.imageio.ImageIO;
@@ -236,19 +234,14 @@ final class RecognisedPages {
       int[] signs = w.word.text().codePoints().toArray();
       for (int k = 0; k < signs.length; k++) {
         out.add(
-            new Glyph(
+            Glyph.made(
                 Character.toString(signs[k]),
                 w.x + w.width * k / signs.length,
                 w.baseline,
                 w.width / signs.length,
                 size,
                 face,
-                Colour.BLACK,
-                0,
-                -1,
-                false,
-                Decor.NONE,
-                Optional.empty()));
+                -1));
       }
     }
     return out;

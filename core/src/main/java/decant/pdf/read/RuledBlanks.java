@@ -1,6 +1,5 @@
 package decant.pdf.read;
 
-import decant.model.Colour;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -97,20 +96,7 @@ final class RuledBlanks {
     int n = (int) Math.max(3, (r.x2() - r.x1()) / (SIGN * size));
     double each = (r.x2() - r.x1()) / n;
     for (int k = 0; k < n; k++) {
-      out.add(
-          new Glyph(
-              "_",
-              r.x1() + k * each,
-              baseline,
-              each,
-              size,
-              FACE,
-              Colour.BLACK,
-              0,
-              -1,
-              false,
-              Decor.NONE,
-              Optional.empty()));
+      out.add(Glyph.made("_", r.x1() + k * each, baseline, each, size, FACE, -1));
     }
   }
 }

@@ -3,7 +3,12 @@
  *
  * <ol>
  *   <li>{@link decant.pdf.read.PageScan}: content streams into glyphs, ruled lines, drawn shapes,
- *       pictures and link areas;
+ *       pictures and link areas, several pages at a time ({@link decant.pdf.read.PageScans}); what
+ *       is typed, filled in and marked on them ({@link decant.pdf.read.PageAnnotations}); which
+ *       characters the glyphs are ({@link decant.pdf.read.FontTexts}) and what is drawn about them
+ *       ({@link decant.pdf.read.Decorations}, {@link decant.pdf.read.RuledBlanks});
+ *   <li>{@link decant.pdf.read.RecognisedPages}: pages that are pictures into glyphs, where that is
+ *       asked for;
  *   <li>{@link decant.pdf.read.Drawings}: shapes into charts and diagrams, with {@link
  *       decant.pdf.read.AxisLabels} what is written along them, cut out as vector pictures by
  *       {@link decant.pdf.read.DrawingCutter};
@@ -13,13 +18,15 @@
  *   <li>{@link decant.pdf.read.RuledTables}: ruled lines into tables with the text inside them;
  *   <li>{@link decant.pdf.read.PageColumns}: what is left into columns in reading order;
  *   <li>{@link decant.pdf.read.AlignedTables}: pieces below one another into tables without a grid;
- *   <li>{@link decant.pdf.read.Blocks}: lines into paragraphs, items and candidates for headings;
+ *   <li>{@link decant.pdf.read.Blocks}: lines into paragraphs, items and candidates for headings,
+ *       {@link decant.pdf.read.MeantBreaks} kept;
  *   <li>{@link decant.pdf.read.Continuations}: blocks that go on on the next page or column;
  *   <li>{@link decant.pdf.read.Headings}: which candidates are headings, and of what level;
  *   <li>{@link decant.pdf.read.TextColumns}, {@link decant.pdf.read.BoxedNotes}, {@link
  *       decant.pdf.read.RunningStories}: sections with columns, boxes around text, headers and
  *       footers of left, right and first pages;
- *   <li>{@link decant.pdf.read.DocumentMaker}: blocks into the document, with looks and findings.
+ *   <li>{@link decant.pdf.read.DocumentMaker}: blocks into the document, with looks;
+ *   <li>{@link decant.pdf.read.Sediment}: what did not carry over, and what is in doubt.
  * </ol>
  *
  * <p>A file with structure tags takes {@link decant.pdf.read.TaggedBlocks} in place of the stages

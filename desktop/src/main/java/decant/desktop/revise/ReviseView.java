@@ -21,6 +21,7 @@ import decant.model.edit.Contents;
 import decant.model.edit.Revision;
 import java.util.Optional;
 import java.util.function.Consumer;
+import java.util.function.Predicate;
 import java.util.function.Supplier;
 import java.util.function.UnaryOperator;
 import javafx.application.Platform;
@@ -247,11 +248,22 @@ public final class ReviseView implements Stage {
       String name,
       String shortcut,
       UnaryOperator<Revision> change) {
+    edit(actions, desk, ReviseView::revising, id, name, shortcut, change);
+  }
+
+  private static void edit(
+      Actions actions,
+      Desk desk,
+      Predicate<Desk> applies,
+      String id,
+      String name,
+      String shortcut,
+      UnaryOperator<Revision> change) {
     actions.add(
         id,
         name,
         shortcut,
-        () -> revising(desk),
+        () -> applies.test(desk),
         () -> desk.work().ifPresent(w -> w.apply(change)));
   }
 
@@ -262,12 +274,7 @@ public final class ReviseView implements Stage {
       String name,
       String shortcut,
       UnaryOperator<Revision> change) {
-    actions.add(
-        id,
-        name,
-        shortcut,
-        () -> changing(desk),
-        () -> desk.work().ifPresent(w -> w.apply(change)));
+    edit(actions, desk, ReviseView::changing, id, name, shortcut, change);
   }
 
   private static void align(
