@@ -495,6 +495,21 @@ class WindowTest {
     window.until(() -> window.desk.work().filter(w -> w != work).isPresent());
     Work now = Window.on(() -> window.desk.work().orElseThrow());
     assertThat(document(now).paragraphs()).anyMatch(p -> p.text().contains("berth is let"));
+    assertThat(window.stage.getScene().lookup("#recognition-go"))
+        .as("the stage shows the new document")
+        .isNull();
+  }
+
+  @Test
+  void anotherDocumentTakenInAtTheSameStageIsShown() {
+    window.takeIn(copy("Berth rules.pdf"));
+    assertThat(Window.on(() -> window.desk.stepProperty().get())).isEqualTo(Step.TAKE_IN);
+    Work next = window.takeIn(copy("Berth application.pdf"));
+    assertThat(Window.on(() -> window.desk.stepProperty().get())).isEqualTo(Step.TAKE_IN);
+    int open = Window.on(() -> next.openFindings().size());
+    assertThat(list("#findings").getItems()).hasSize(open);
+    assertThat(((Finding) list("#findings").getItems().getFirst()).kind())
+        .isEqualTo(Finding.Kind.FORM_FLATTENED);
   }
 
   @Test

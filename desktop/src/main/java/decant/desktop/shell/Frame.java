@@ -61,9 +61,9 @@ public final class Frame {
             w.workingCopyProperty().addListener(named);
           });
           nameAndState();
+          showStep(); // the same step of another document is another stage
         });
     desk.stepProperty().addListener(o -> showStep());
-    desk.workProperty().addListener(o -> showStep());
     nameAndState();
     showStep();
   }
