@@ -120,4 +120,22 @@ class MainTest {
     assertThat(r.status()).isEqualTo(1);
     assertThat(r.err()).contains("reaches past the end");
   }
+
+  @Test
+  void aFormIsDescribedWithWhatWasFilledIn() throws IOException {
+    Run r = run("describe", copy("Berth application.pdf").toString(), "--json");
+    assertThat(r.status()).isZero();
+    assertThat(r.out()).contains("Curlew", "form-flattened").containsPattern("owner\\\\t_{10,}");
+  }
+
+  /** Tesseract is optional: with it a wrong language is named, without it that it is missing. */
+  @Test
+  void recognitionThatCannotBeIsWrongUsage() throws IOException {
+    Path rules = copy("Berth rules.pdf");
+    Run r = run("describe", rules.toString(), "--json", "--recognise", "tlh");
+    assertThat(r.status()).isEqualTo(2);
+    assertThat(r.err())
+        .containsAnyOf("has no language “tlh”", "Tesseract is not installed, or not on the path");
+    assertThat(r.out()).isEmpty();
+  }
 }

@@ -445,6 +445,36 @@ class PagesTest {
     }
   }
 
+  @Test
+  void blocksAreFoundWhereTheyStandAndPlacesLeadToThem() {
+    Paragraph first = Samples.paragraph(Samples.PROSE.repeat(4));
+    decant.model.Table table = Samples.table(new String[] {"Berth", "4 east"});
+    Paragraph last = Samples.paragraph("The end.");
+    Layout l = Samples.layout(Samples.document(first, table, last));
+    for (NodeId id : List.of(first.id(), table.id(), last.id())) {
+      Layout.BlockPlace place = l.placesOf(id).getFirst();
+      assertThat(l.placesOf(id)).hasSize(1);
+      Box b = place.box();
+      assertThat(l.blockAt(place.page(), b.x() + b.width() / 2, b.y() + b.height() / 2))
+          .contains(id);
+    }
+    assertThat(l.blockAt(l.pages().getFirst(), 300, 800))
+        .as("below all text the last block is nearest")
+        .contains(last.id());
+    assertThat(l.placesOf(first.id()).getFirst().box().bottom())
+        .isLessThan(l.placesOf(table.id()).getFirst().box().y() + 7);
+  }
+
+  @Test
+  void aBlockOnTwoPagesHasAPlaceOnEach() {
+    Paragraph longest = Samples.paragraph(Samples.PROSE.repeat(80));
+    Layout l = Samples.layout(Samples.document(longest));
+    assertThat(l.placesOf(longest.id()))
+        .hasSize(l.pages().size())
+        .extracting(p -> p.page().number())
+        .startsWith(1, 2);
+  }
+
   /** The bar of thousands: every seed and edit is named where it fails. */
   @Test
   void incrementalLayoutEqualsLayoutFromScratchWithEverythingOnThePage() {

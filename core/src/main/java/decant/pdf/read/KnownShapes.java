@@ -110,7 +110,7 @@ final class KnownShapes {
         }
       }
     }
-    return own < NEAR || own <= other
+    return own < NEAR || own < 1 && own <= other
         ? Optional.of(true)
         : other < NEAR && own > FAR ? Optional.of(false) : Optional.empty();
   }
