@@ -10,6 +10,7 @@ import java.util.Optional;
 import org.apache.fontbox.ttf.CmapLookup;
 import org.apache.fontbox.ttf.PostScriptTable;
 import org.apache.fontbox.ttf.TrueTypeFont;
+import org.apache.pdfbox.cos.COSName;
 import org.apache.pdfbox.pdmodel.font.PDCIDFontType2;
 import org.apache.pdfbox.pdmodel.font.PDFont;
 import org.apache.pdfbox.pdmodel.font.PDSimpleFont;
@@ -167,7 +168,8 @@ final class FontTexts {
    * known is believed.
    */
   private boolean isTrusted() {
-    if (!font.isEmbedded() || !(font instanceof PDVectorFont)) {
+    boolean says = font.getCOSObject().containsKey(COSName.TO_UNICODE);
+    if (!says || !font.isEmbedded() || !(font instanceof PDVectorFont)) {
       return true;
     }
     SourceFace face = SourceFace.of(font);
@@ -178,9 +180,11 @@ final class FontTexts {
       String s = hasCode(code) ? said(code) : "";
       if (s.length() == 1 && isLetter(s.charAt(0))) {
         Optional<Boolean> same =
-            Optional.ofNullable(path(code))
-                .flatMap(FontTexts::shape)
-                .flatMap(g -> KnownShapes.shipped().isLike(g, s, face));
+            isNamedSo(code, s)
+                ? Optional.of(true)
+                : Optional.ofNullable(path(code))
+                    .flatMap(FontTexts::shape)
+                    .flatMap(g -> KnownShapes.shipped().isLike(g, s, face));
         like += same.filter(b -> b).isPresent() ? 1 : 0;
         unlike += same.filter(b -> !b).isPresent() ? 1 : 0;
         if (like >= ENOUGH) {
@@ -189,6 +193,15 @@ final class FontTexts {
       }
     }
     return unlike < 5;
+  }
+
+  /** Whether the encoding names the same letter as the map: two that agree need no third. */
+  private boolean isNamedSo(int code, String letter) {
+    if (font instanceof PDSimpleFont simple && simple.getEncoding() != null) {
+      String name = simple.getEncoding().getName(code);
+      return name != null && letter.equals(GlyphList.getAdobeGlyphList().toUnicode(name));
+    }
+    return false;
   }
 
   private boolean hasCode(int code) {

@@ -9,7 +9,9 @@ import java.awt.font.FontRenderContext;
 import java.awt.geom.AffineTransform;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.concurrent.ConcurrentHashMap;
 
 /**
  * The shapes of letters in the fonts that ship with the program, to tell by them what a letter is.
@@ -34,6 +36,12 @@ final class KnownShapes {
   /** So many of them come first where two look alike; the others only where they are clear. */
   private static final int COMMON = 75;
 
+  /** The letters among them, which come first. */
+  private static final int LETTERS = 52;
+
+  /** So many families are enough to tell whether a letter is what it is said to be. */
+  private static final int COMMONEST = 2;
+
   private static final double RARE = 0.05;
 
   private static final List<String> FAMILIES =
@@ -51,40 +59,62 @@ final class KnownShapes {
   /**
    * @param rarity how much nearer its shape must be than that of a likelier character
    */
-  private record Known(String character, FontFace face, GlyphShape shape, double rarity) {}
+  private record Known(String character, GlyphShape shape, double rarity) {}
 
-  private final List<Known> known;
+  /** How faces of a kind are told apart. */
+  private record Style(boolean bold, boolean italic) {}
 
-  private KnownShapes(List<Known> known) {
-    this.known = known;
-  }
+  private static final KnownShapes SHIPPED = new KnownShapes();
 
-  private static final class Holder {
-    static final KnownShapes SHIPPED = new KnownShapes(shapes());
-  }
+  /** The letters of the commonest faces, style by style, as far as they were asked for. */
+  private final Map<Style, List<Known>> letters = new ConcurrentHashMap<>();
+
+  private volatile List<Known> all = List.of();
+
+  private KnownShapes() {}
 
   static KnownShapes shipped() {
-    return Holder.SHIPPED;
+    return SHIPPED;
   }
 
-  private static List<Known> shapes() {
-    var out = new ArrayList<Known>();
-    for (String family : FAMILIES) {
-      for (boolean bold : new boolean[] {false, true}) {
-        for (boolean italic : new boolean[] {false, true}) {
-          FontFace face = FontBook.shipped().serve(family, bold, italic).face();
-          for (int k = 0; k < CHARACTERS.length(); k++) {
-            String c = CHARACTERS.substring(k, k + 1);
-            double rarity = k < COMMON ? k * 1e-4 : RARE;
-            if (face.covers(c.charAt(0))) {
-              GlyphShape.of(outline(face, c))
-                  .ifPresent(s -> out.add(new Known(c, face, s, rarity)));
-            }
+  /** All characters of all faces: many, and seldom needed. */
+  private List<Known> all() {
+    List<Known> known = all;
+    if (known.isEmpty()) {
+      var made = new ArrayList<Known>();
+      for (String family : FAMILIES) {
+        for (boolean bold : new boolean[] {false, true}) {
+          for (boolean italic : new boolean[] {false, true}) {
+            add(family, new Style(bold, italic), CHARACTERS.length(), made);
           }
         }
       }
+      known = List.copyOf(made);
+      all = known;
     }
-    return out;
+    return known;
+  }
+
+  private List<Known> letters(Style style) {
+    return letters.computeIfAbsent(
+        style,
+        s -> {
+          var made = new ArrayList<Known>();
+          FAMILIES.subList(0, COMMONEST).forEach(f -> add(f, s, LETTERS, made));
+          return made;
+        });
+  }
+
+  /** Adds the first so many characters of a face. */
+  private static void add(String family, Style style, int characters, List<Known> to) {
+    FontFace face = FontBook.shipped().serve(family, style.bold(), style.italic()).face();
+    for (int k = 0; k < characters; k++) {
+      String c = CHARACTERS.substring(k, k + 1);
+      double rarity = k < COMMON ? k * 1e-4 : RARE;
+      if (face.covers(c.charAt(0))) {
+        GlyphShape.of(outline(face, c)).ifPresent(s -> to.add(new Known(c, s, rarity)));
+      }
+    }
   }
 
   private static Shape outline(FontFace face, String c) {
@@ -101,13 +131,11 @@ final class KnownShapes {
   Optional<Boolean> isLike(GlyphShape shape, String letter, SourceFace style) {
     double own = 1;
     double other = 1;
-    for (Known k : known) {
-      if (k.face.bold() == style.bold() && k.face.italic() == style.italic()) {
-        if (k.character.equalsIgnoreCase(letter)) {
-          own = Math.min(own, shape.unlike(k.shape, FAR));
-        } else {
-          other = Math.min(other, shape.unlike(k.shape, NEAR));
-        }
+    for (Known k : letters(new Style(style.bold(), style.italic()))) {
+      if (k.character.equalsIgnoreCase(letter)) {
+        own = Math.min(own, shape.unlike(k.shape, FAR));
+      } else {
+        other = Math.min(other, shape.unlike(k.shape, NEAR));
       }
     }
     return own < NEAR || own < 1 && own <= other
@@ -122,7 +150,7 @@ final class KnownShapes {
     }
     String best = "";
     double least = NEAR;
-    for (Known k : known) {
+    for (Known k : all()) {
       double d = shape.unlike(k.shape, least) + k.rarity;
       if (d < least) {
         least = d;
