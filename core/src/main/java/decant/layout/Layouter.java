@@ -296,9 +296,7 @@ public final class Layouter {
     Page.FlowPoint at = page.start();
     BlockLayout begun = null;
     if (at.part() > 0) {
-      PageSetup p = d.sections().get(flow.sections()[at.block()]).page();
-      blocks.snapTo(p.grid());
-      begun = blocks.set(flow.blocks().get(at.block()), p.columns().width(0, p.textWidth()));
+      begun = PageFiller.begun(d, flow, blocks, at.block());
     }
     return new PageFiller.Start(at, begun, List.of(), page.afterBreak());
   }

@@ -80,6 +80,13 @@ final class PageFiller {
     }
   }
 
+  /** The layout of a block that a page goes on with, as wide as its section's first column. */
+  static BlockLayout begun(Document d, Flow flow, BlockSetter blocks, int block) {
+    PageSetup p = d.sections().get(flow.sections()[block]).page();
+    blocks.snapTo(p.grid());
+    return blocks.set(flow.blocks().get(block), p.columns().width(0, p.textWidth()));
+  }
+
   int sectionOf(Page.FlowPoint at) {
     return at.block() < flow.size() ? flow.sections()[at.block()] : document.sections().size() - 1;
   }

@@ -1,9 +1,7 @@
 package decant.layout;
 
-import decant.model.Block;
 import decant.model.Document;
 import decant.model.NodeId;
-import decant.model.PageSetup;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -102,10 +100,7 @@ final class PagesInSight {
     if (part == 0) {
       return new PageFiller.Start(new Page.FlowPoint(block, 0), null, List.of(), p.afterBreak());
     }
-    Block b = flow.blocks().get(block);
-    PageSetup setup = document.sections().get(flow.sections()[block]).page();
-    blocks.snapTo(setup.grid());
-    BlockLayout begun = blocks.set(b, setup.columns().width(0, setup.textWidth()));
+    BlockLayout begun = PageFiller.begun(document, flow, blocks, block);
     int same = begun instanceof ParagraphLayout l ? lineOf(l, p, part) : part;
     same = Math.clamp(same, 0, Math.max(0, begun.parts() - 1));
     return new PageFiller.Start(

@@ -56,9 +56,6 @@ public record Finding(
 
     /** Makes its table paragraphs. */
     record MakeText() implements Remedy {}
-
-    /** Joins its paragraph with the one that follows. */
-    record JoinNext() implements Remedy {}
   }
 
   /** How much it matters. */

@@ -10,7 +10,6 @@ import decant.model.Paragraph;
 import decant.model.ParagraphTraits;
 import decant.model.Position;
 import decant.model.Selection;
-import decant.model.StyleSheet;
 import decant.model.TextTraits;
 import decant.model.Trait;
 import java.util.ArrayList;
@@ -252,42 +251,9 @@ public final class Commands {
    */
   public static Revision setHeadingLevel(Revision r, int level) {
     Document d = r.document();
-    var styles = HeadingStyles.ensure(d.styles(), level);
-    var steps = new ArrayList<Step>();
-    if (styles != d.styles()) {
-      steps.add(new Step.SetStyles(styles));
-    }
-    for (Range.Part part : Range.of(d, r.selection()).parts(d)) {
-      steps.addAll(headingSteps(part.paragraph(), styles, level));
-    }
-    String name = level == 0 ? "Make body text" : "Make heading " + level;
-    return r.apply(new Edit(name, steps), r.selection());
-  }
-
-  /** What makes one paragraph a heading; for level 0 what makes it body text. */
-  static List<Step> headingSteps(Paragraph p, StyleSheet styles, int level) {
-    Look look =
-        p.look()
-            .without(ParagraphTraits.HEADING_LEVEL)
-            .without(ParagraphTraits.STYLE)
-            .without(ParagraphTraits.FIRST_LINE)
-            .without(ParagraphTraits.ALIGNMENT)
-            .without(ParagraphTraits.SPACE_BEFORE)
-            .without(ParagraphTraits.SPACE_AFTER)
-            .without(ParagraphTraits.LINE_PITCH)
-            .without(ParagraphTraits.KEEP_WITH_NEXT);
-    if (level > 0) {
-      look = look.with(ParagraphTraits.STYLE, HeadingStyles.id(styles, level));
-      look = look.without(ParagraphTraits.LIST);
-    }
-    var steps = new ArrayList<Step>();
-    steps.add(new Step.SetParagraphLook(p.id(), look, Look.PLAIN));
-    List<Inline> plain =
-        p.inlines().stream().map(i -> i.withLook(HeadingStyles.bare(i.look()))).toList();
-    if (!plain.isEmpty()) {
-      steps.add(new Step.Restyle(p.id(), 0, plain));
-    }
-    return steps;
+    List<NodeId> touched =
+        Range.of(d, r.selection()).parts(d).stream().map(p -> p.paragraph().id()).toList();
+    return Mending.heading(r, touched, level);
   }
 
   /** The look that text typed now would have. */

@@ -14,6 +14,7 @@ import decant.model.ParagraphTraits;
 import decant.model.Position;
 import decant.model.Rule;
 import decant.model.Selection;
+import decant.model.StyleSheet;
 import decant.model.Table;
 import decant.model.TableTraits;
 import java.util.ArrayList;
@@ -42,9 +43,35 @@ public final class Mending {
       steps.add(new Step.SetStyles(styles));
     }
     for (NodeId id : paragraphs) {
-      steps.addAll(Commands.headingSteps(r.document().requireParagraph(id), styles, level));
+      steps.addAll(headingSteps(r.document().requireParagraph(id), styles, level));
     }
     return apply(r, level == 0 ? "Make body text" : "Make heading " + level, steps);
+  }
+
+  /** What makes one paragraph a heading; for level 0 what makes it body text. */
+  private static List<Step> headingSteps(Paragraph p, StyleSheet styles, int level) {
+    Look look =
+        p.look()
+            .without(ParagraphTraits.HEADING_LEVEL)
+            .without(ParagraphTraits.STYLE)
+            .without(ParagraphTraits.FIRST_LINE)
+            .without(ParagraphTraits.ALIGNMENT)
+            .without(ParagraphTraits.SPACE_BEFORE)
+            .without(ParagraphTraits.SPACE_AFTER)
+            .without(ParagraphTraits.LINE_PITCH)
+            .without(ParagraphTraits.KEEP_WITH_NEXT);
+    if (level > 0) {
+      look = look.with(ParagraphTraits.STYLE, HeadingStyles.id(styles, level));
+      look = look.without(ParagraphTraits.LIST);
+    }
+    var steps = new ArrayList<Step>();
+    steps.add(new Step.SetParagraphLook(p.id(), look, Look.PLAIN));
+    List<Inline> plain =
+        p.inlines().stream().map(i -> i.withLook(HeadingStyles.bare(i.look()))).toList();
+    if (!plain.isEmpty()) {
+      steps.add(new Step.Restyle(p.id(), 0, plain));
+    }
+    return steps;
   }
 
   /**

@@ -25,11 +25,11 @@ final class BlockDoubts {
   private static final double EMPTY = 0.45;
 
   private final List<Found> found;
-  private final Map<String, NodeId> nodes = new HashMap<>();
+  private final Map<Finding.SourcePlace, NodeId> nodes = new HashMap<>();
 
   private BlockDoubts(List<Found> found, Map<NodeId, Finding.SourcePlace> places) {
     this.found = found;
-    places.forEach((node, place) -> nodes.put(key(place.page(), place.box()), node));
+    places.forEach((node, place) -> nodes.put(place, node));
   }
 
   static List<Finding> of(List<Found> found, Map<NodeId, Finding.SourcePlace> places) {
@@ -41,12 +41,8 @@ final class BlockDoubts {
     return out;
   }
 
-  private static String key(int page, Box b) {
-    return page + " " + b;
-  }
-
   private Optional<NodeId> node(Found f) {
-    return Optional.ofNullable(nodes.get(key(f.page(), f.box())));
+    return Optional.ofNullable(nodes.get(new Finding.SourcePlace(f.page(), f.box())));
   }
 
   private List<Finding> headings() {

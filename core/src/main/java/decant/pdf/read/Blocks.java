@@ -200,14 +200,7 @@ final class Blocks {
     if (inset > 8) {
       slack = Math.max(0, slack - inset); // what is indented is so at both ends
     }
-    double word = 0;
-    for (Glyph g : l.glyphs()) {
-      if (g.isSpace()) {
-        break;
-      }
-      word += g.width();
-    }
-    if (word + 0.35 * l.size() >= slack - 1.5) {
+    if (l.firstWord() + 0.35 * l.size() >= slack - 1.5) {
       return false;
     }
     String end = last.text().strip();

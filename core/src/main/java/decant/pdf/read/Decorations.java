@@ -18,15 +18,12 @@ final class Decorations {
   private static final int MOST_RULES = 5000;
   private static final int MOST_SHAPES = 3000;
 
-  /** Lines and letters are looked up by bands of this height, in points. */
-  private static final double BAND = 32;
-
   /** How far a marker may reach over its letters, in points. */
   private static final double REACH = 1.2;
 
   private final List<Painted> shapes;
   private final double width;
-  private final Map<Integer, List<Rule>> rules = new HashMap<>();
+  private final Bands<Rule> rules = new Bands<>();
   private final Set<Painted> markers = new HashSet<>();
 
   /**
@@ -37,13 +34,8 @@ final class Decorations {
     this.width = width;
     List<Rule> lying = rules.stream().filter(r -> r.lying() && r.y2() - r.y1() < 2).toList();
     if (lying.size() <= MOST_RULES) {
-      lying.forEach(
-          r -> this.rules.computeIfAbsent(band(r.middle()), k -> new ArrayList<>()).add(r));
+      lying.forEach(r -> this.rules.add(r.middle(), r.middle(), r));
     }
-  }
-
-  private static int band(double y) {
-    return (int) Math.floor(y / BAND);
   }
 
   /** The glyphs with what is drawn about them. */
@@ -60,13 +52,9 @@ final class Decorations {
       }
       boolean under = false;
       boolean through = false;
-      for (int band = band(g.baseline() - g.size());
-          band <= band(g.baseline() + g.size());
-          band++) {
-        for (Rule r : rules.getOrDefault(band, List.of())) {
-          under |= isUnder(r, g);
-          through |= isThrough(r, g);
-        }
+      for (Rule r : rules.between(g.baseline() - g.size(), g.baseline() + g.size())) {
+        under |= isUnder(r, g);
+        through |= isThrough(r, g);
       }
       Optional<Colour> marker = Optional.ofNullable(marked.get(g));
       out.add(
@@ -122,10 +110,10 @@ final class Decorations {
     if (candidates.isEmpty() || candidates.size() > MOST_SHAPES) {
       return Map.of();
     }
-    Map<Integer, List<Glyph>> bands = new HashMap<>();
+    var bands = new Bands<Glyph>();
     for (Glyph g : glyphs) {
       if (g.quarter() == 0) {
-        bands.computeIfAbsent(band(g.baseline()), k -> new ArrayList<>()).add(g);
+        bands.add(g.baseline(), g.baseline(), g);
       }
     }
     var out = new HashMap<Glyph, Colour>();
@@ -159,16 +147,8 @@ final class Decorations {
     return light > 70 && Math.min(r, Math.min(g, b)) < 240;
   }
 
-  private static List<Glyph> within(Box box, Map<Integer, List<Glyph>> bands) {
-    var out = new ArrayList<Glyph>();
-    for (int band = band(box.y()); band <= band(box.bottom()); band++) {
-      for (Glyph g : bands.getOrDefault(band, List.of())) {
-        if (g.standsIn(box)) {
-          out.add(g);
-        }
-      }
-    }
-    return out;
+  private static List<Glyph> within(Box box, Bands<Glyph> bands) {
+    return bands.between(box.y(), box.bottom()).stream().filter(g -> g.standsIn(box)).toList();
   }
 
   private static boolean fitsTightly(Box box, List<Glyph> within) {

@@ -122,21 +122,10 @@ final class MeantBreaks {
         continue; // a paragraph may end there
       }
       breaks++;
-      if (edge - l.box().right() > firstWord(lines.get(k + 1)) + 1.3 * l.size()) {
+      if (edge - l.box().right() > lines.get(k + 1).firstWord() + 1.3 * l.size()) {
         meant.add(l);
       }
     }
     return breaks > 1 && !meant.isEmpty() && meant.size() >= SHORT_SHARE * breaks;
-  }
-
-  private static double firstWord(TextLine l) {
-    double w = 0;
-    for (Glyph g : l.glyphs()) {
-      if (g.isSpace()) {
-        break;
-      }
-      w += g.width();
-    }
-    return w;
   }
 }

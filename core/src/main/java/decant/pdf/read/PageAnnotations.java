@@ -4,9 +4,7 @@ import decant.model.Box;
 import decant.model.Colour;
 import java.io.IOException;
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import org.apache.pdfbox.cos.COSBase;
 import org.apache.pdfbox.cos.COSDictionary;
@@ -229,16 +227,12 @@ final class PageAnnotations {
     if (marks.isEmpty()) {
       return glyphs;
     }
-    Map<Integer, List<Markup>> bands = new HashMap<>();
-    for (Markup m : marks) {
-      for (int k = band(m.box().y()); k <= band(m.box().bottom()); k++) {
-        bands.computeIfAbsent(k, x -> new ArrayList<>()).add(m);
-      }
-    }
+    var bands = new Bands<Markup>();
+    marks.forEach(m -> bands.add(m.box().y(), m.box().bottom(), m));
     return glyphs.stream()
         .map(g -> {
           Glyph with = g;
-          for (Markup m : bands.getOrDefault(band(g.baseline() - g.size() * 0.3), List.of())) {
+          for (Markup m : bands.near(g.baseline() - g.size() * 0.3)) {
             if (g.quarter() == 0 && g.standsIn(m.box())) {
               with = with.withDecor(with.decor().and(m.decor()));
             }
@@ -246,9 +240,5 @@ final class PageAnnotations {
           return with;
         })
         .toList();
-  }
-
-  private static int band(double y) {
-    return (int) Math.floor(y / 32);
   }
 }

@@ -226,8 +226,10 @@ final class RecognisedPages {
     double body = LookMaker.halves(usual);
     var face = new SourceFace("Recognised", "Liberation Serif", false, false, false);
     var out = new ArrayList<Glyph>();
+    Map<Integer, Long> onLine =
+        words.stream().collect(Collectors.groupingBy(w -> w.word.line(), Collectors.counting()));
     for (Letters w : words) {
-      boolean alone = words.stream().filter(o -> o.word.line() == w.word.line()).count() < 3;
+      boolean alone = onLine.getOrDefault(w.word.line(), 0L) < 3;
       double same = usual * (alone ? 2 * SAME_SIZE : SAME_SIZE);
       boolean usually = Math.abs(w.size - usual) < same && (w.size < usual || !alone);
       double size = usually ? body : LookMaker.halves(w.size);

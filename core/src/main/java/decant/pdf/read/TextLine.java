@@ -31,6 +31,18 @@ record TextLine(int page, List<Glyph> glyphs, Box box, double baseline, double s
         page, ink, new Box(left, box.y(), right - left, box.height()), baseline, size);
   }
 
+  /** How wide its first word is. */
+  double firstWord() {
+    double w = 0;
+    for (Glyph g : glyphs) {
+      if (g.isSpace()) {
+        break;
+      }
+      w += g.width();
+    }
+    return w;
+  }
+
   String text() {
     var b = new StringBuilder();
     glyphs.forEach(g -> b.append(g.text()));

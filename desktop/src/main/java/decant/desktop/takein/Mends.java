@@ -199,7 +199,6 @@ final class Mends {
             switch (r) {
               case Remedy.MakeHeading h -> "Make it a heading " + h.level();
               case Remedy.MakeText t -> "Make it text";
-              case Remedy.JoinNext j -> "Join it with the next";
             });
   }
 
@@ -221,7 +220,6 @@ final class Mends {
       switch (f.remedy().orElseThrow()) {
         case Remedy.MakeHeading h -> apply(r -> Mending.heading(r, List.of(n), h.level()));
         case Remedy.MakeText t -> apply(r -> Mending.text(r, n));
-        case Remedy.JoinNext j -> apply(r -> Mending.join(r, n));
       }
       work.settle(f);
     }
