@@ -45,6 +45,25 @@ public final class Pictures {
     return made;
   }
 
+  /** Whether a picture is of a kind that can be decoded, by its head. */
+  public static boolean readable(byte[] bytes) {
+    try (ImageInputStream in = ImageIO.createImageInputStream(new ByteArrayInputStream(bytes))) {
+      Iterator<ImageReader> readers = ImageIO.getImageReaders(in);
+      if (!readers.hasNext()) {
+        return false;
+      }
+      ImageReader reader = readers.next();
+      try {
+        reader.setInput(in, true, true);
+        return (long) reader.getWidth(0) * reader.getHeight(0) <= MOST_PIXELS;
+      } finally {
+        reader.dispose();
+      }
+    } catch (IOException | RuntimeException e) {
+      return false; // decoders throw all kinds of things at damaged pictures
+    }
+  }
+
   /** Decodes a PNG, JPEG, GIF, BMP or TIFF within limits. */
   public static Optional<BufferedImage> decode(byte[] bytes) {
     try (ImageInputStream in = ImageIO.createImageInputStream(new ByteArrayInputStream(bytes))) {

@@ -27,32 +27,86 @@ public final class AtomicFile {
 
   private AtomicFile() {}
 
+  /** A file that is whole, but does not stand under its name yet. */
+  public static final class Pending {
+    private final Path temporary;
+    private final Path target;
+
+    private Pending(Path temporary, Path target) {
+      this.temporary = temporary;
+      this.target = target;
+    }
+
+    /** The file as it is now, to be read back. */
+    public Path file() {
+      return temporary;
+    }
+
+    /**
+     * Moves the file to its name.
+     *
+     * @throws WriteProblem if that cannot be done; the file is gone then
+     */
+    public Path commit() throws WriteProblem {
+      return commit(target);
+    }
+
+    /** Moves the file to another name in the same folder. */
+    Path commit(Path name) throws WriteProblem {
+      try {
+        move(temporary, name);
+        return name;
+      } catch (IOException e) {
+        throw problem(name, e);
+      } finally {
+        discard();
+      }
+    }
+
+    /** Takes the file away, if it was not moved. */
+    public void discard() {
+      try {
+        Files.deleteIfExists(temporary);
+      } catch (IOException e) {
+        temporary.toFile().deleteOnExit();
+      }
+    }
+  }
+
   /**
    * Writes a file. @throws WriteProblem with the reason in plain words; then nothing has changed
    */
   public static void write(Path target, boolean overwrite, Writing writing) throws WriteProblem {
+    prepare(target, overwrite, writing).commit();
+  }
+
+  /**
+   * Writes a file beside its name, where it stands under another until it is committed. @throws
+   * WriteProblem with the reason in plain words; then nothing has changed
+   */
+  public static Pending prepare(Path target, boolean overwrite, Writing writing)
+      throws WriteProblem {
     Path whole = target.toAbsolutePath();
     check(whole, overwrite);
     Path temporary =
         whole.resolveSibling(
             "." + whole.getFileName() + "." + ProcessHandle.current().pid() + ".part");
-    try {
-      try (FileOutputStream file = new FileOutputStream(temporary.toFile());
-          OutputStream out = new BufferedOutputStream(file, 1 << 16)) {
-        writing.to(out);
-        out.flush();
-        file.getFD().sync();
-      }
-      move(temporary, whole);
+    var pending = new Pending(temporary, whole);
+    boolean done = false;
+    try (FileOutputStream file = new FileOutputStream(temporary.toFile());
+        OutputStream out = new BufferedOutputStream(file, 1 << 16)) {
+      writing.to(out);
+      out.flush();
+      file.getFD().sync();
+      done = true;
+      return pending;
     } catch (UncheckedIOException e) {
       throw problem(whole, e.getCause());
     } catch (IOException e) {
       throw problem(whole, e);
     } finally {
-      try {
-        Files.deleteIfExists(temporary);
-      } catch (IOException e) {
-        temporary.toFile().deleteOnExit();
+      if (!done) {
+        pending.discard();
       }
     }
   }

@@ -5,10 +5,11 @@ import java.util.List;
 import java.util.TreeSet;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.IntStream;
 
 /**
- * Which pages: parts such as {@code 4}, {@code 1-4}, {@code 12-} and {@code -3}, apart by commas.
- * Empty means all.
+ * Which pages: parts such as {@code 4}, {@code 1-4}, {@code 12-}, {@code -3}, {@code odd}, {@code
+ * even} and {@code last 3}, apart by commas. Empty means all.
  */
 public record PageRange(String text) {
   /** A range that cannot be obeyed, with the reason in the person's words. */
@@ -24,6 +25,25 @@ public record PageRange(String text) {
 
   private static final Pattern ONE = Pattern.compile("\\d{1,7}");
   private static final Pattern RANGE = Pattern.compile("(\\d{1,7})?\\s*[-–]\\s*(\\d{1,7})?");
+  private static final Pattern LAST = Pattern.compile("(?i)last(?:\\s+(\\d{1,7}))?");
+
+  /** Pages as a range: 0, 1, 2 and 4 give {@code 1-3, 5}. */
+  public static PageRange of(List<Integer> pages) {
+    var b = new StringBuilder();
+    int k = 0;
+    while (k < pages.size()) {
+      int end = k;
+      while (end + 1 < pages.size() && pages.get(end + 1) == pages.get(end) + 1) {
+        end++;
+      }
+      b.append(b.isEmpty() ? "" : ", ").append(pages.get(k) + 1);
+      if (end > k) {
+        b.append('-').append(pages.get(end) + 1);
+      }
+      k = end + 1;
+    }
+    return new PageRange(b.toString());
+  }
 
   /**
    * The pages of a document, counted from 0, in ascending order and each once.
@@ -32,7 +52,7 @@ public record PageRange(String text) {
    */
   public List<Integer> select(int pages) throws Problem {
     if (text.isBlank()) {
-      return java.util.stream.IntStream.range(0, pages).boxed().toList();
+      return IntStream.range(0, pages).boxed().toList();
     }
     var out = new TreeSet<Integer>();
     for (String raw : text.split("[,;]", -1)) {
@@ -40,39 +60,67 @@ public record PageRange(String text) {
       if (part.isEmpty()) {
         throw new Problem("Something is missing between two commas in “" + text.strip() + "”.");
       }
-      Matcher range = RANGE.matcher(part);
-      int from;
-      int to;
-      boolean open = false;
-      if (ONE.matcher(part).matches()) {
-        from = Integer.parseInt(part);
-        to = from;
-      } else if (range.matches() && (range.group(1) != null || range.group(2) != null)) {
-        from = range.group(1) == null ? 1 : Integer.parseInt(range.group(1));
-        open = range.group(2) == null;
-        to = open ? pages : Integer.parseInt(range.group(2));
+      Matcher last = LAST.matcher(part);
+      if (part.equalsIgnoreCase("odd") || part.equalsIgnoreCase("even")) {
+        int first = part.equalsIgnoreCase("odd") ? 0 : 1;
+        if (first >= pages) {
+          throw new Problem("There is no even page: the document has one page.");
+        }
+        IntStream.iterate(first, k -> k < pages, k -> k + 2).forEach(out::add);
+      } else if (last.matches()) {
+        last(part, last.group(1) == null ? 1 : Integer.parseInt(last.group(1)), pages, out);
       } else {
-        throw new Problem(
-            "“" + part + "” is not a page or a range of pages. Write it like 1-4, 7, 12-");
-      }
-      if (from < 1) {
-        throw new Problem("Pages are counted from 1; there is no page 0.");
-      }
-      if (from > pages || !open && to > pages) {
-        throw new Problem(
-            "“"
-                + part
-                + "” reaches past the end: the document has "
-                + pages
-                + (pages == 1 ? " page." : " pages."));
-      }
-      if (to < from) {
-        throw new Problem("“" + part + "” runs backwards. Write the lower page first.");
-      }
-      for (int k = from; k <= to; k++) {
-        out.add(k - 1);
+        span(part, pages, out);
       }
     }
     return new ArrayList<>(out);
+  }
+
+  private static void last(String part, int n, int pages, TreeSet<Integer> out) throws Problem {
+    if (n < 1) {
+      throw new Problem("“" + part + "” selects no page.");
+    }
+    if (n > pages) {
+      throw new Problem(
+          "“" + part + "” asks for more than there is: the document has " + count(pages) + ".");
+    }
+    IntStream.range(pages - n, pages).forEach(out::add);
+  }
+
+  private static void span(String part, int pages, TreeSet<Integer> out) throws Problem {
+    Matcher range = RANGE.matcher(part);
+    int from;
+    int to;
+    boolean open = false;
+    if (ONE.matcher(part).matches()) {
+      from = Integer.parseInt(part);
+      to = from;
+    } else if (range.matches() && (range.group(1) != null || range.group(2) != null)) {
+      from = range.group(1) == null ? 1 : Integer.parseInt(range.group(1));
+      open = range.group(2) == null;
+      to = open ? pages : Integer.parseInt(range.group(2));
+    } else {
+      throw new Problem(
+          "“"
+              + part
+              + "” is not a page or a range of pages. Write it like 1-4, 7, 12-, odd, last 3");
+    }
+    if (from < 1) {
+      throw new Problem("Pages are counted from 1; there is no page 0.");
+    }
+    if (from > pages || !open && to > pages) {
+      throw new Problem(
+          "“" + part + "” reaches past the end: the document has " + count(pages) + ".");
+    }
+    if (to < from) {
+      throw new Problem("“" + part + "” runs backwards. Write the lower page first.");
+    }
+    for (int k = from; k <= to; k++) {
+      out.add(k - 1);
+    }
+  }
+
+  private static String count(int pages) {
+    return pages + (pages == 1 ? " page" : " pages");
   }
 }

@@ -1,13 +1,17 @@
 package decant.publish;
 
 import decant.layout.Layout;
+import decant.layout.Layouter;
 import decant.model.Document;
-import decant.model.Particulars;
 import decant.office.docx.DocxWriter;
+import decant.pdf.choices.Passwords;
+import decant.pdf.choices.Wayfinding.Addresses;
+import decant.pdf.file.Encryption;
 import decant.pdf.verify.Check;
 import decant.pdf.verify.PdfVerifier;
-import decant.pdf.write.PdfChoices;
+import decant.pdf.write.Attachment;
 import decant.pdf.write.PdfWriter;
+import decant.text.FontBook;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.file.Files;
@@ -17,58 +21,238 @@ import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
 import java.time.Duration;
 import java.time.Instant;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.HexFormat;
 import java.util.List;
+import java.util.Optional;
 import java.util.function.BooleanSupplier;
-import java.util.function.IntConsumer;
 
-/** Publishes documents: writes, reads back, verifies. */
+/**
+ * Publishes documents: writes every file of a recipe beside its name, reads it back, verifies it,
+ * and only then moves all of them to their names.
+ */
 public final class Publisher {
   /**
    * What to publish.
    *
+   * @param layout of the whole document
+   * @param folder where the files go
+   * @param stem the name that they share
    * @param source the file the document came from, which is never written to
-   * @param particulars title, author and so on of the published file
    */
   public record Order(
       Layout layout,
-      Path target,
-      boolean overwrite,
+      Recipe recipe,
+      Path folder,
+      String stem,
       Path source,
-      PageRange pages,
-      boolean bookmarks,
-      Particulars particulars) {}
+      boolean overwrite,
+      Passwords passwords) {}
+
+  /** Told how far a publish is. */
+  @FunctionalInterface
+  public interface Progress {
+    /**
+     * @param file the name of the file that is being made
+     * @param done the share of all work, 0 to 1
+     */
+    void at(String file, double done);
+  }
+
+  private static final double WRITING = 0.7; // the rest of a file's time goes into checking it
 
   private Publisher() {}
 
   /**
-   * Publishes as PDF.
+   * Follows a recipe.
    *
-   * @throws PageRange.Problem if the range cannot be obeyed
-   * @throws WriteProblem if the file cannot be written; then nothing has changed
+   * @throws PublishProblem if choices cannot be obeyed for this document; nothing was written
+   * @throws WriteProblem if a file cannot be written; then nothing has changed
    * @throws PdfWriter.Cancelled if the person cancelled; then no file is left
    */
-  public static Receipt pdf(Order order, IntConsumer progress, BooleanSupplier cancelled)
-      throws PageRange.Problem, WriteProblem {
+  public static Receipt publish(Order order, Progress progress, BooleanSupplier cancelled)
+      throws PublishProblem, WriteProblem {
     Instant start = Instant.now();
-    List<Integer> pages = order.pages().select(order.layout().pages().size());
-    var choices = new PdfChoices(pages, order.bookmarks(), order.particulars());
-    refuseSource(order.target(), order.source());
-    AtomicFile.write(
-        order.target(),
-        order.overwrite(),
-        out -> PdfWriter.write(order.layout(), choices, out, progress, cancelled));
-    List<Check> checks = PdfVerifier.verify(order.target(), order.layout(), choices);
-    return receipt(order.target(), "pdf", pages.size(), checks, start);
+    Plan plan =
+        Plan.of(
+            order.recipe(),
+            order.layout(),
+            order.stem(),
+            order.source(),
+            order.passwords(),
+            LocalDate.now());
+    var layouts = new HashMap<Addresses, Layout>();
+    var pending = new ArrayList<AtomicFile.Pending>();
+    var made = new ArrayList<Draft>();
+    try {
+      int n = 0;
+      for (Plan.Item item : plan.items()) {
+        double from = (double) n++ / plan.items().size();
+        double share = 1.0 / plan.items().size();
+        Path target = order.folder().resolve(item.name());
+        refuseSource(target, order.source());
+        made.add(
+            switch (item) {
+              case Plan.Item.Pdf p ->
+                  pdf(
+                      p,
+                      layouts.computeIfAbsent(
+                          p.choices().wayfinding().addresses(), a -> linked(order.layout(), a)),
+                      order,
+                      target,
+                      pending,
+                      d -> progress.at(p.name(), from + share * d),
+                      cancelled);
+              case Plan.Item.Docx d -> docx(order, target, pending);
+            });
+        if (cancelled.getAsBoolean()) {
+          throw new PdfWriter.Cancelled();
+        }
+      }
+      var files = new ArrayList<Receipt.Made>();
+      for (int k = 0; k < made.size(); k++) {
+        files.add(commit(made.get(k), pending.get(k)));
+      }
+      return new Receipt(
+          order.recipe().name(),
+          order.source(),
+          Instant.now(),
+          files,
+          Duration.between(start, Instant.now()));
+    } finally {
+      pending.forEach(AtomicFile.Pending::discard);
+    }
+  }
+
+  /** A file that was written and read back, before it has its name. */
+  private record Draft(Path target, String format, int pages, List<Check> checks) {}
+
+  /** The pages with their addresses as links, if that is chosen. */
+  public static Layout linked(Layout layout, Addresses how) {
+    if (!how.linked()) {
+      return layout;
+    }
+    Document d = AddressLinks.in(layout.document(), how);
+    return d == layout.document() ? layout : new Layouter(FontBook.shipped()).layout(d);
+  }
+
+  private static Draft pdf(
+      Plan.Item.Pdf item,
+      Layout layout,
+      Order order,
+      Path target,
+      List<AtomicFile.Pending> pending,
+      java.util.function.DoubleConsumer progress,
+      BooleanSupplier cancelled)
+      throws PublishProblem, WriteProblem {
+    Optional<Attachment> attachment =
+        item.choices().keeping().attachSource()
+            ? Optional.of(attachment(order.source()))
+            : Optional.empty();
+    var problem = new ArrayList<Encryption.Problem>();
+    int all = item.choices().pages().size();
+    AtomicFile.Pending p =
+        AtomicFile.prepare(
+            target,
+            order.overwrite(),
+            out -> {
+              try {
+                PdfWriter.write(
+                    layout,
+                    item.choices(),
+                    attachment,
+                    out,
+                    n -> progress.accept(WRITING * n / all),
+                    cancelled);
+              } catch (Encryption.Problem e) {
+                problem.add(e);
+              }
+            });
+    pending.add(p);
+    if (!problem.isEmpty()) {
+      throw new PublishProblem(problem.getFirst().getMessage(), problem.getFirst());
+    }
+    List<Check> checks = PdfVerifier.verify(p.file(), layout, item.choices());
+    progress.accept(1);
+    return new Draft(target, "pdf", all, checks);
+  }
+
+  private static Attachment attachment(Path source) throws PublishProblem {
+    try {
+      String name = source.getFileName().toString();
+      String type =
+          switch (name.substring(name.lastIndexOf('.') + 1).toLowerCase(java.util.Locale.ROOT)) {
+            case "pdf" -> "application/pdf";
+            case "docx" ->
+                "application/vnd.openxmlformats-officedocument.wordprocessingml.document";
+            default -> "application/octet-stream";
+          };
+      return new Attachment(
+          name, type, Files.readAllBytes(source), Files.getLastModifiedTime(source));
+    } catch (IOException e) {
+      throw new PublishProblem(
+          "The source “" + source.getFileName() + "” cannot be read, so it cannot be attached.", e);
+    }
+  }
+
+  private static Draft docx(Order order, Path target, List<AtomicFile.Pending> pending)
+      throws WriteProblem {
+    Document d = order.layout().document();
+    AtomicFile.Pending p =
+        AtomicFile.prepare(target, order.overwrite(), out -> DocxWriter.write(d, out));
+    pending.add(p);
+    return new Draft(target, "docx", 0, DocxVerifier.verify(p.file(), d));
+  }
+
+  /** A file that did not pass is kept under a name that says so. */
+  private static Receipt.Made commit(Draft d, AtomicFile.Pending pending) throws WriteProblem {
+    boolean passed = d.checks().stream().allMatch(Check::passed);
+    Path file;
+    if (passed) {
+      file = pending.commit();
+    } else {
+      String name = d.target().getFileName().toString();
+      int dot = name.lastIndexOf('.');
+      Path beside =
+          AtomicFile.freeName(
+              d.target()
+                  .toAbsolutePath()
+                  .resolveSibling(
+                      name.substring(0, dot) + " (not verified)" + name.substring(dot)));
+      file = pending.commit(beside);
+    }
+    try {
+      return new Receipt.Made(
+          file, d.format(), Files.size(file), sha256(file), d.pages(), d.checks());
+    } catch (IOException e) {
+      throw new WriteProblem(
+          WriteProblem.Kind.OTHER,
+          "The file was written, but could not be read back (" + e.getMessage() + ").",
+          e);
+    }
   }
 
   /** Saves as DOCX. @throws WriteProblem if the file cannot be written; then nothing has changed */
-  public static Receipt docx(Document document, Path target, boolean overwrite, Path source)
+  public static Receipt.Made docx(Document document, Path target, boolean overwrite, Path source)
       throws WriteProblem {
-    Instant start = Instant.now();
     refuseSource(target, source);
     AtomicFile.write(target, overwrite, out -> DocxWriter.write(document, out));
-    return receipt(target, "docx", 0, DocxVerifier.verify(target, document), start);
+    try {
+      return new Receipt.Made(
+          target,
+          "docx",
+          Files.size(target),
+          sha256(target),
+          0,
+          DocxVerifier.verify(target, document));
+    } catch (IOException e) {
+      throw new WriteProblem(
+          WriteProblem.Kind.OTHER,
+          "The file was written, but could not be read back (" + e.getMessage() + ").",
+          e);
+    }
   }
 
   private static void refuseSource(Path target, Path source) throws WriteProblem {
@@ -85,25 +269,6 @@ public final class Publisher {
     } catch (IOException e) {
       throw new WriteProblem(
           WriteProblem.Kind.OTHER, "The folder cannot be read (" + e.getMessage() + ").", e);
-    }
-  }
-
-  private static Receipt receipt(
-      Path file, String format, int pages, List<Check> checks, Instant start) throws WriteProblem {
-    try {
-      return new Receipt(
-          file,
-          format,
-          Files.size(file),
-          sha256(file),
-          pages,
-          checks,
-          Duration.between(start, Instant.now()));
-    } catch (IOException e) {
-      throw new WriteProblem(
-          WriteProblem.Kind.OTHER,
-          "The file was written, but could not be read back (" + e.getMessage() + ").",
-          e);
     }
   }
 

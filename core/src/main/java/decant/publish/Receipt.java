@@ -3,28 +3,50 @@ package decant.publish;
 import decant.pdf.verify.Check;
 import java.nio.file.Path;
 import java.time.Duration;
+import java.time.Instant;
 import java.util.List;
 
 /**
  * What a publish made and verified.
  *
- * @param sha256 of the file, in hexadecimal
- * @param pages how many pages the file has
+ * @param recipe the name of the recipe that was followed; empty for a working copy
+ * @param source the file that the document came from
+ * @param made when it was done
  */
-public record Receipt(
-    Path file,
-    String format,
-    long bytes,
-    String sha256,
-    int pages,
-    List<Check> checks,
-    Duration took) {
-  public Receipt {
-    checks = List.copyOf(checks);
+public record Receipt(String recipe, Path source, Instant made, List<Made> files, Duration took) {
+  /**
+   * One file.
+   *
+   * @param file where it is; beside its name, and called so, if a check failed
+   * @param sha256 of the file, in hexadecimal
+   * @param pages how many pages it has; 0 for formats without
+   */
+  public record Made(
+      Path file, String format, long bytes, String sha256, int pages, List<Check> checks) {
+    public Made {
+      checks = List.copyOf(checks);
+    }
+
+    /** Whether every check passed. */
+    public boolean verified() {
+      return checks.stream().allMatch(Check::passed);
+    }
   }
 
-  /** Whether every check passed. */
+  public Receipt {
+    files = List.copyOf(files);
+  }
+
+  /** Whether every check of every file passed. */
   public boolean verified() {
-    return checks.stream().allMatch(Check::passed);
+    return files.stream().allMatch(Made::verified);
+  }
+
+  public long bytes() {
+    return files.stream().mapToLong(Made::bytes).sum();
+  }
+
+  public int pages() {
+    return files.stream().mapToInt(Made::pages).sum();
   }
 }

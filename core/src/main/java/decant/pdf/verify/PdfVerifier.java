@@ -1,76 +1,99 @@
 package decant.pdf.verify;
 
-import decant.layout.Item;
 import decant.layout.Layout;
 import decant.layout.Page;
-import decant.layout.PageWalker;
-import decant.model.Box;
-import decant.model.Colour;
-import decant.model.Outline;
-import decant.pdf.write.PdfChoices;
+import decant.pdf.choices.PdfChoices;
+import decant.pdf.choices.Rights;
 import java.io.IOException;
-import java.io.Writer;
 import java.nio.file.Path;
 import java.util.ArrayList;
-import java.util.Arrays;
-import java.util.HashSet;
 import java.util.List;
-import java.util.Set;
+import java.util.Optional;
 import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.cos.COSArray;
+import org.apache.pdfbox.cos.COSDictionary;
 import org.apache.pdfbox.cos.COSName;
 import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.pdmodel.PDDocumentInformation;
 import org.apache.pdfbox.pdmodel.PDPage;
-import org.apache.pdfbox.pdmodel.PDResources;
-import org.apache.pdfbox.pdmodel.font.PDFont;
 import org.apache.pdfbox.pdmodel.interactive.documentnavigation.outline.PDOutlineItem;
 import org.apache.pdfbox.pdmodel.interactive.documentnavigation.outline.PDOutlineNode;
-import org.apache.pdfbox.text.PDFTextStripper;
-import org.apache.pdfbox.text.TextPosition;
 
 /** Verifies a published PDF. */
 public final class PdfVerifier {
   private final PDDocument pdf;
   private final Layout layout;
   private final PdfChoices choices;
+  private final Expected expected;
 
   private PdfVerifier(PDDocument pdf, Layout layout, PdfChoices choices) {
     this.pdf = pdf;
     this.layout = layout;
     this.choices = choices;
+    this.expected = new Expected(layout, choices);
   }
 
   /**
-   * Opens the file again and checks pages, text, bookmarks and fonts. A file that does not open
+   * Opens the file again and holds it against the pages and the choices. A file that does not open
    * fails one check.
    */
   public static List<Check> verify(Path file, Layout layout, PdfChoices choices) {
-    try (PDDocument pdf = Loader.loadPDF(file.toFile())) {
+    var out = new ArrayList<Check>();
+    try (PDDocument pdf = Loader.loadPDF(file.toFile(), password(choices))) {
       var v = new PdfVerifier(pdf, layout, choices);
-      return List.of(v.pages(), v.text(), v.bookmarks(), v.fonts(), v.particulars());
+      out.add(v.pages());
+      out.add(v.text());
+      out.add(v.bookmarks());
+      out.add(v.links());
+      out.add(v.fonts());
+      out.add(v.pictures());
+      out.add(v.particulars());
+      v.firstSight().ifPresent(out::add);
     } catch (IOException | RuntimeException e) {
       return List.of(
           Check.of("Opens", false, "", "The file does not open again: " + e.getMessage()));
     }
+    if (choices.rights().protection() != Rights.Protection.NONE) {
+      out.add(ProtectionCheck.of(file, choices));
+    }
+    out.addAll(StandardCheck.of(file, choices));
+    return out;
+  }
+
+  private static String password(PdfChoices c) {
+    return c.rights().askToChange()
+        ? c.passwords().change()
+        : c.rights().askToOpen() ? c.passwords().open() : "";
   }
 
   private Check pages() {
     int n = pdf.getNumberOfPages();
-    return Check.of(
-        "Pages",
-        n == choices.pages().size(),
-        n + (n == 1 ? " page" : " pages"),
-        n + " pages instead of " + choices.pages().size());
+    int wanted = choices.pages().size();
+    if (n != wanted) {
+      return Check.of("Pages", false, "", n + " pages instead of " + wanted);
+    }
+    for (int k = 0; k < n; k++) {
+      Page page = layout.pages().get(choices.pages().get(k));
+      var box = pdf.getPage(k).getMediaBox();
+      boolean same =
+          Math.abs(box.getWidth() - page.setup().width()) < 0.1
+              && Math.abs(box.getHeight() - page.setup().height()) < 0.1;
+      if (!same) {
+        return Check.of("Pages", false, "", "page " + page.number() + " has another size");
+      }
+    }
+    return Check.of("Pages", true, n + (n == 1 ? " page" : " pages") + ", each in its size", "");
   }
 
   private Check text() throws IOException {
-    var reader = new CharacterReader();
+    var reader = new ShownText();
     for (int k = 0; k < choices.pages().size() && k < pdf.getNumberOfPages(); k++) {
       Page page = layout.pages().get(choices.pages().get(k));
-      PageText wanted = textOf(page);
-      String got = reader.read(pdf, k + 1);
+      Expected.PageText wanted = expected.text(page);
+      String got = Expected.bare(reader.of(pdf.getPage(k)));
       boolean same =
-          wanted.rightToLeft
-              ? sorted(got).equals(sorted(wanted.text()))
+          wanted.rightToLeft()
+              ? Expected.sorted(got).equals(Expected.sorted(wanted.text()))
               : got.equals(wanted.text());
       if (!same) {
         return Check.of(
@@ -80,125 +103,126 @@ public final class PdfVerifier {
     return Check.of("Text", true, "the text of every page is the document's", "");
   }
 
-  private static String sorted(String s) {
-    int[] points = s.codePoints().toArray();
-    Arrays.sort(points);
-    return new String(points, 0, points.length);
-  }
-
-  /** The characters of a page without spaces. */
-  private record PageText(String text, boolean rightToLeft) {}
-
-  private PageText textOf(Page page) {
-    var b = new StringBuilder();
-    boolean[] rightToLeft = {false};
-    PageWalker.walk(
-        layout,
-        page,
-        new PageWalker.Sink() {
-          @Override
-          public void glyphs(Item.GlyphRun run, double x, double y) {
-            if (run.glyphs().length > 0) {
-              b.append(run.text());
-              rightToLeft[0] |= run.rightToLeft();
-            }
-          }
-
-          @Override
-          public void fill(Box box, Colour colour) {}
-
-          @Override
-          public void picture(Item.PictureBox picture, Box box) {}
-        });
-    return new PageText(bare(b.toString()), rightToLeft[0]);
-  }
-
-  private static String bare(String s) {
-    return s.replaceAll(
-        "[\\s\u00A0\u00AD\u200B-\u200F\u2028-\u202F\u2060\u2066-\u2069\u2000-\u200A\u3000\uFEFF]+",
-        "");
-  }
-
   private Check bookmarks() {
-    var got = new ArrayList<String>();
+    var got = new ArrayList<Expected.Bookmark>();
     PDOutlineNode root = pdf.getDocumentCatalog().getDocumentOutline();
     if (root != null) {
       collect(root, got);
     }
-    var wanted = new ArrayList<String>();
-    if (choices.bookmarks()) {
-      Set<Integer> chosen = new HashSet<>(choices.pages());
-      for (Outline.Heading h : Outline.headings(layout.document())) {
-        List<Page> on = layout.pagesOf(h.paragraph());
-        if (!on.isEmpty() && chosen.contains(on.getFirst().number() - 1)) {
-          wanted.add(h.text());
-        }
+    List<Expected.Bookmark> wanted = expected.bookmarks();
+    String detail = got.size() + " bookmarks do not match " + wanted.size() + " headings";
+    boolean same = got.size() == wanted.size();
+    for (int k = 0; same && k < got.size(); k++) {
+      same = got.get(k).leadsAs(wanted.get(k));
+      if (!same) {
+        detail = "“" + wanted.get(k).title() + "” does not lead to its heading";
       }
     }
     return Check.of(
         "Bookmarks",
-        got.equals(wanted),
-        wanted.isEmpty() ? "none" : wanted.size() + " bookmarks, as the headings",
-        got.size() + " bookmarks do not match " + wanted.size() + " headings");
+        same,
+        wanted.isEmpty() ? "none" : wanted.size() + " bookmarks, each to its heading",
+        detail);
   }
 
-  private static void collect(PDOutlineNode node, List<String> out) {
+  private void collect(PDOutlineNode node, List<Expected.Bookmark> out) {
     for (PDOutlineItem i = node.getFirstChild(); i != null; i = i.getNextSibling()) {
-      out.add(i.getTitle());
+      COSArray to = i.getCOSObject().getCOSArray(COSName.DEST);
+      out.add(new Expected.Bookmark(i.getTitle(), pageOf(to), to == null ? 0 : number(to, 3)));
       collect(i, out);
     }
   }
 
-  private Check fonts() throws IOException {
-    Set<String> names = new HashSet<>();
-    Set<Object> seen = new HashSet<>();
-    for (PDPage page : pdf.getPages()) {
-      PDResources r = page.getResources();
-      for (COSName name : r == null ? List.<COSName>of() : r.getFontNames()) {
-        PDFont f = r.getFont(name);
-        if (seen.add(f.getCOSObject())) {
-          boolean subset = f.getName() != null && f.getName().matches("[A-Z]{6}\\+.*");
-          if (!f.isEmbedded() || !subset) {
-            return Check.of("Fonts", false, "", f.getName() + " is not embedded as a subset");
-          }
-          names.add(f.getName());
+  private int pageOf(COSArray destination) {
+    return destination != null && destination.getObject(0) instanceof COSDictionary d
+        ? pdf.getPages().indexOf(new PDPage(d))
+        : -1;
+  }
+
+  private static double number(COSArray a, int at) {
+    return a.getObject(at) instanceof org.apache.pdfbox.cos.COSNumber n ? n.floatValue() : 0;
+  }
+
+  private Check links() throws IOException {
+    var got = new ArrayList<String>();
+    for (int k = 0; k < pdf.getNumberOfPages(); k++) {
+      COSArray annotations = pdf.getPage(k).getCOSObject().getCOSArray(COSName.ANNOTS);
+      for (int a = 0; annotations != null && a < annotations.size(); a++) {
+        if (annotations.getObject(a) instanceof COSDictionary d) {
+          COSDictionary action = d.getCOSDictionary(COSName.A);
+          COSArray to = d.getCOSArray(COSName.DEST);
+          got.add(
+              k + (action == null ? " page " + pageOf(to) : " " + action.getString(COSName.URI)));
         }
       }
     }
+    List<String> wanted = expected.links();
     return Check.of(
-        "Fonts",
-        true,
-        names.size() + (names.size() == 1 ? " font embedded" : " fonts embedded"),
-        "");
+        "Links",
+        got.equals(wanted),
+        wanted.isEmpty() ? "none" : wanted.size() + " links, each to where it led",
+        got.size() + " links do not match the document's " + wanted.size());
   }
 
-  private Check particulars() {
-    String title = String.valueOf(pdf.getDocumentInformation().getTitle());
-    String author = String.valueOf(pdf.getDocumentInformation().getAuthor());
+  private Check fonts() throws IOException {
+    return FontCheck.of(pdf, expected);
+  }
+
+  private Check pictures() throws IOException {
+    int wanted = expected.pictures();
+    int got = ShownPictures.count(pdf);
+    return Check.of(
+        "Pictures",
+        got >= wanted,
+        wanted == 0 ? "none" : wanted + (wanted == 1 ? " picture" : " pictures"),
+        got + " pictures instead of " + wanted);
+  }
+
+  private Check particulars() throws IOException {
+    PDDocumentInformation info = pdf.getDocumentInformation();
+    var p = choices.particulars();
+    boolean hasInfo = choices.keeping().writtenVersion() != decant.pdf.choices.Version.V2_0;
     boolean same =
-        title.equals(
-                choices.particulars().title().isEmpty() ? "null" : choices.particulars().title())
-            && author.equals(
-                choices.particulars().author().isEmpty() ? "null" : choices.particulars().author());
+        !hasInfo
+            || same(info.getTitle(), p.title())
+                && same(info.getAuthor(), p.author())
+                && same(info.getSubject(), p.subject())
+                && same(info.getKeywords(), p.keywords());
+    XmpFacts xmp = XmpFacts.of(pdf);
+    boolean agrees =
+        xmp.title().equals(squeezed(p.title()))
+            && xmp.author().equals(squeezed(p.author()))
+            && xmp.subject().equals(squeezed(p.subject()))
+            && xmp.keywords().equals(squeezed(p.keywords()));
     return Check.of(
-        "Particulars", same, "title and author as set", "title or author differ from what was set");
+        "Particulars",
+        same && agrees,
+        "title, author, subject and keywords as set, and alike in both places",
+        same
+            ? "the two places for title, author and so on do not agree"
+            : "title, author, subject or keywords differ from what was set");
   }
 
-  /** The characters of a page in the order in which they are shown, without spaces. */
-  private static final class CharacterReader extends PDFTextStripper {
-    private final StringBuilder text = new StringBuilder();
+  static String squeezed(String s) {
+    return s.replaceAll("\\s+", " ").strip();
+  }
 
-    String read(PDDocument pdf, int page) throws IOException {
-      text.setLength(0);
-      setStartPage(page);
-      setEndPage(page);
-      writeText(pdf, Writer.nullWriter());
-      return bare(text.toString());
-    }
+  private static boolean same(String got, String wanted) {
+    return wanted.equals(Optional.ofNullable(got).orElse(""));
+  }
 
-    @Override
-    protected void processTextPosition(TextPosition t) {
-      text.append(t.getUnicode());
+  /** Where the file opens, if that is chosen. */
+  private Optional<Check> firstSight() {
+    int page = choices.firstSight().page();
+    if (page == 1) {
+      return Optional.empty();
     }
+    COSArray to = pdf.getDocumentCatalog().getCOSObject().getCOSArray(COSName.OPEN_ACTION);
+    return Optional.of(
+        Check.of(
+            "First sight",
+            pageOf(to) == page - 1,
+            "opens at page " + page,
+            "does not open at page " + page));
   }
 }

@@ -8,7 +8,6 @@ import decant.model.Rule;
 import java.awt.Shape;
 import java.awt.geom.PathIterator;
 import java.io.ByteArrayOutputStream;
-import java.io.IOException;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.function.IntFunction;
@@ -31,16 +30,67 @@ final class ContentStream {
   private Colour fill = Colour.BLACK;
   private String font = "";
   private double size;
+  private boolean inText;
+  private boolean marked;
+  private long lineX; // where the text's line begins, in thousandths of a point
+  private long lineY;
 
   ContentStream(double pageHeight) {
     this.pageHeight = pageHeight;
   }
 
   byte[] bytes() {
+    endText();
+    endMark();
     return out.toByteArray();
   }
 
+  /** What follows is content of an element of the structure (ISO 32000-2 §14.7.5). */
+  void mark(String tag, int id) {
+    endMark();
+    ascii("/" + tag + "<</MCID " + id + ">>");
+    operator("BDC");
+    marked = true;
+  }
+
+  /**
+   * What follows is no content (ISO 32000-2 §14.8.2.2).
+   *
+   * @param properties such as {@code <</Type/Pagination>>}; empty for none
+   */
+  void markArtifact(String properties) {
+    endMark();
+    operator(properties.isEmpty() ? "/Artifact BMC" : "/Artifact" + properties + "BDC");
+    marked = true;
+  }
+
+  /** Ends what was marked last. */
+  void endMark() {
+    endText();
+    if (marked) {
+      operator("EMC");
+      marked = false;
+    }
+  }
+
+  private void beginText() {
+    if (!inText) {
+      operator("BT");
+      inText = true;
+      lineX = 0;
+      lineY = 0;
+    }
+  }
+
+  private void endText() {
+    if (inText) {
+      operator("ET");
+      inText = false;
+    }
+  }
+
   void rectangle(Box b, Colour colour) {
+    endText();
     colour(colour);
     number(b.x());
     number(pageHeight - b.bottom());
@@ -55,6 +105,7 @@ final class ContentStream {
     double cos = Math.cos(a);
     double sin = Math.sin(a);
     double py = pageHeight - y;
+    endMark();
     operator("q");
     exact(cos);
     exact(sin);
@@ -67,6 +118,11 @@ final class ContentStream {
 
   /** Ends what was begun with {@code q}; the colour and font from before hold again. */
   void restore() {
+    endMark();
+    close();
+  }
+
+  private void close() {
     operator("Q");
     forget();
   }
@@ -82,6 +138,7 @@ final class ContentStream {
 
   /** Fills and strokes a path, whose y grows downwards. */
   void path(Shape path, Optional<Colour> area, Optional<Rule> line) {
+    endText();
     operator("q");
     area.ifPresent(c -> {
       rgb(c, "rg");
@@ -103,11 +160,16 @@ final class ContentStream {
       segments(path);
       operator("S");
     });
-    restore();
+    close();
   }
 
+  /** Sets a colour by the operator for filling or stroking; in grey where it has no hue. */
   private void rgb(Colour c, String operator) {
     number(c.red() / 255.0);
+    if (c.red() == c.green() && c.green() == c.blue()) {
+      operator(operator.equals("rg") ? "g" : "G");
+      return;
+    }
     number(c.green() / 255.0);
     number(c.blue() / 255.0);
     operator(operator);
@@ -140,6 +202,7 @@ final class ContentStream {
    * @param unitWidth width of the picture in its own units: 1 for an image
    */
   void picture(String name, Box whole, Box seen, double unitWidth, double unitHeight) {
+    endText();
     operator("q");
     if (!seen.equals(whole)) {
       number(seen.x());
@@ -159,44 +222,47 @@ final class ContentStream {
   }
 
   /** Shows a run whose line's baseline is at {@code y}. */
-  void text(Item.GlyphRun run, double x, double y, String fontName, FontSubset subset)
-      throws IOException {
+  void text(Item.GlyphRun run, double x, double y, Coder coder) {
     if (run.glyphs().length == 0) {
       return;
-    }
-    colour(run.colour());
-    operator("BT");
-    if (!fontName.equals(font) || size != run.size()) {
-      font = fontName;
-      size = run.size();
-      ascii("/" + fontName + " ");
-      number(size);
-      operator("Tf");
     }
     IntFunction<String> text = GlyphTexts.of(run);
     int k = 0;
     while (k < run.glyphs().length) {
+      String name = coder.font(run.glyphs()[k], text.apply(k));
       int end = k + 1;
-      while (end < run.glyphs().length && run.ys()[end] == run.ys()[k]) {
+      while (end < run.glyphs().length
+          && run.ys()[end] == run.ys()[k]
+          && name.equals(coder.font(run.glyphs()[end], text.apply(end)))) {
         end++;
       }
-      ascii("1 0 0 1 ");
-      number(x + run.x() + run.xs()[k]);
-      number(pageHeight - (y - run.rise() - run.ys()[k]));
-      operator("Tm");
-      show(run, k, end, text, subset);
+      beginText();
+      colour(run.colour());
+      if (!name.equals(font) || size != run.size()) {
+        font = name;
+        size = run.size();
+        ascii("/" + name + " ");
+        number(size);
+        operator("Tf");
+      }
+      long px = Math.round((x + run.x() + run.xs()[k]) * 1000);
+      long py = Math.round((pageHeight - (y - run.rise() - run.ys()[k])) * 1000);
+      thousandths(px - lineX);
+      thousandths(py - lineY);
+      operator("Td");
+      lineX = px;
+      lineY = py;
+      show(run, k, end, text, coder);
       k = end;
     }
-    operator("ET");
   }
 
-  private void show(
-      Item.GlyphRun run, int from, int to, IntFunction<String> text, FontSubset subset)
-      throws IOException {
+  private void show(Item.GlyphRun run, int from, int to, IntFunction<String> text, Coder coder) {
     boolean open = false;
     double pen = run.xs()[from]; // where the file's own widths have brought the pen, in points
     out.write('[');
     for (int k = from; k < to; k++) {
+      int glyph = run.glyphs()[k];
       double gap = run.xs()[k] - pen;
       long adjust = Math.round(-gap * 1000 / run.size());
       if (adjust != 0) {
@@ -212,13 +278,13 @@ final class ContentStream {
         open = true;
       }
       String shown = text.apply(k);
-      if (run.rightToLeft() && shown.length() > 1) {
+      if (run.rightToLeft() && shown.length() > 1 && coder.twoBytes()) {
         // Readers reverse right-to-left text glyph by glyph: each further letter gets a blank glyph
         // of its own.
-        int blank = subset.blankGlyph();
-        double blankWidth = subset.width(blank) * run.size() / 1000;
+        int blank = coder.blankGlyph();
+        double blankWidth = coder.width(blank, "") * run.size() / 1000;
         for (int c = shown.length() - 1; c > 0; c--) {
-          hex(subset.code(blank, shown.substring(c, c + 1)));
+          code(coder, blank, shown.substring(c, c + 1));
           pen += blankWidth;
         }
         out.write('>');
@@ -228,18 +294,21 @@ final class ContentStream {
         out.write('<');
         shown = shown.substring(0, 1);
       }
-      hex(subset.code(run.glyphs()[k], shown));
-      pen += subset.width(run.glyphs()[k]) * run.size() / 1000;
+      code(coder, glyph, shown);
+      pen += coder.width(glyph, shown) * run.size() / 1000;
     }
     if (open) {
       out.write('>');
     }
-    operator("] TJ");
+    operator("]TJ");
   }
 
-  private void hex(int code) {
-    out.write(HEX[code >> 12 & 15]);
-    out.write(HEX[code >> 8 & 15]);
+  private void code(Coder coder, int glyph, String text) {
+    int code = coder.code(glyph, text);
+    if (coder.twoBytes()) {
+      out.write(HEX[code >> 12 & 15]);
+      out.write(HEX[code >> 8 & 15]);
+    }
     out.write(HEX[code >> 4 & 15]);
     out.write(HEX[code & 15]);
   }
@@ -247,16 +316,17 @@ final class ContentStream {
   private void colour(Colour c) {
     if (!c.equals(fill)) {
       fill = c;
-      number(c.red() / 255.0);
-      number(c.green() / 255.0);
-      number(c.blue() / 255.0);
-      operator("rg");
+      rgb(c, "rg");
     }
   }
 
   /** At most three decimals, which is 1/3000 mm, and no exponent. */
   private void number(double v) {
-    long thousandths = Math.round(v * 1000);
+    thousandths(Math.round(v * 1000));
+  }
+
+  private void thousandths(long given) {
+    long thousandths = given;
     if (thousandths < 0) {
       out.write('-');
       thousandths = -thousandths;

@@ -45,7 +45,10 @@ final class GlyphTexts {
 
   private static IntFunction<String> generated(Item.GlyphRun run) {
     int n = run.glyphs().length;
-    String text = run.text();
+    // A hyphen that only the line's end calls for is no character of the text (ISO 32000-2
+    // §14.8.2.2.3).
+    boolean divides = run.from() == run.to() && run.from() > 0 && run.text().equals("-");
+    String text = divides ? "\u00AD" : run.text();
     boolean oneEach = text.codePointCount(0, text.length()) == n;
     return k -> {
       if (!oneEach) {

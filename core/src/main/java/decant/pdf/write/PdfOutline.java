@@ -1,56 +1,102 @@
 package decant.pdf.write;
 
-import decant.layout.Layout;
+import decant.layout.ListLabels;
 import decant.model.Document;
 import decant.model.NodeId;
 import decant.model.Outline;
+import decant.pdf.choices.Wayfinding;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
 import org.apache.pdfbox.cos.COSArray;
+import org.apache.pdfbox.cos.COSDictionary;
 import org.apache.pdfbox.cos.COSName;
-import org.apache.pdfbox.pdmodel.PDDocument;
-import org.apache.pdfbox.pdmodel.PageMode;
-import org.apache.pdfbox.pdmodel.interactive.documentnavigation.outline.PDDocumentOutline;
-import org.apache.pdfbox.pdmodel.interactive.documentnavigation.outline.PDOutlineItem;
-import org.apache.pdfbox.pdmodel.interactive.documentnavigation.outline.PDOutlineNode;
+import org.apache.pdfbox.cos.COSString;
 
-/** Writes headings as the outline (ISO 32000-1 §12.3.3). */
-final class PdfOutline {
-  private PdfOutline() {}
+/** Writes headings as the outline (ISO 32000-2 §12.3.3). */
+public final class PdfOutline {
+  private final Wayfinding wayfinding;
+  private final Function<NodeId, Optional<COSArray>> destination;
+  private final Map<NodeId, String> labels;
+
+  private PdfOutline(
+      Document d, Wayfinding wayfinding, Function<NodeId, Optional<COSArray>> destination) {
+    this.wayfinding = wayfinding;
+    this.destination = destination;
+    this.labels = wayfinding.numbered() ? ListLabels.of(d) : Map.of();
+  }
+
+  /** What stands in the bookmark of a heading. */
+  public static String title(String text, String label) {
+    return label.isBlank() ? text : label.strip() + " " + text;
+  }
 
   /**
    * @param destination where a heading stands in the file; empty for one on a page that is left out
+   * @return the outline, if there is anything in it
    */
-  static void write(
-      PDDocument pdf, Layout layout, Function<NodeId, Optional<COSArray>> destination) {
-    Document d = layout.document();
-    var outline = new PDDocumentOutline();
-    int n = add(outline, Outline.of(d), destination);
-    if (n > 0) {
-      pdf.getDocumentCatalog().setDocumentOutline(outline);
-      pdf.getDocumentCatalog().setPageMode(PageMode.USE_OUTLINES);
-      outline.openNode();
+  static Optional<COSDictionary> write(
+      COSDictionary catalog,
+      Document d,
+      Wayfinding wayfinding,
+      Function<NodeId, Optional<COSArray>> destination) {
+    var o = new PdfOutline(d, wayfinding, destination);
+    COSDictionary root = new COSDictionary();
+    root.setItem(COSName.TYPE, COSName.OUTLINES);
+    int shown = o.fill(root, Outline.of(d), 1);
+    if (shown == 0) {
+      return Optional.empty();
     }
+    root.setInt(COSName.COUNT, shown);
+    catalog.setItem(COSName.OUTLINES, root);
+    return Optional.of(root);
   }
 
-  private static int add(
-      PDOutlineNode parent,
-      java.util.List<Outline.Entry> entries,
-      Function<NodeId, Optional<COSArray>> destination) {
-    int n = 0;
+  /** Adds entries below one; returns how many are in sight while it is unfolded. */
+  private int fill(COSDictionary parent, List<Outline.Entry> entries, int depth) {
+    List<Outline.Entry> kept = new ArrayList<>();
     for (Outline.Entry e : entries) {
-      Optional<COSArray> to = destination.apply(e.paragraph());
-      if (to.isPresent()) {
-        var item = new PDOutlineItem();
-        item.setTitle(e.text());
-        item.getCOSObject().setItem(COSName.DEST, to.get());
-        parent.addLast(item);
-        n += 1 + add(item, e.children(), destination);
-      } else {
-        // The heading's page is left out: those below it that are in the file move up.
-        n += add(parent, e.children(), destination);
-      }
+      collect(e, kept);
     }
-    return n;
+    COSDictionary before = null;
+    int shown = 0;
+    for (Outline.Entry e : kept) {
+      COSDictionary item = new COSDictionary();
+      item.setItem(
+          COSName.TITLE, new COSString(title(e.text(), labels.getOrDefault(e.paragraph(), ""))));
+      destination.apply(e.paragraph()).ifPresent(to -> item.setItem(COSName.DEST, to));
+      item.setItem(COSName.PARENT, parent);
+      if (before == null) {
+        parent.setItem(COSName.FIRST, item);
+      } else {
+        before.setItem(COSName.NEXT, item);
+        item.setItem(COSName.PREV, before);
+      }
+      int below = fill(item, e.children(), depth + 1);
+      boolean unfolded = depth < wayfinding.openLevels();
+      if (below > 0) {
+        item.setInt(COSName.COUNT, unfolded ? below : -below);
+      }
+      shown += 1 + (unfolded ? below : 0);
+      before = item;
+    }
+    if (before != null) {
+      parent.setItem(COSName.LAST, before);
+    }
+    return shown;
+  }
+
+  /** An entry that is in the file, or else those below it that are. */
+  private void collect(Outline.Entry e, List<Outline.Entry> out) {
+    if (e.level() > wayfinding.bookmarkLevels()) {
+      return;
+    }
+    if (destination.apply(e.paragraph()).isPresent()) {
+      out.add(e);
+    } else {
+      e.children().forEach(c -> collect(c, out));
+    }
   }
 }

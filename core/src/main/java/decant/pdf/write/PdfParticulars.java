@@ -1,62 +1,104 @@
 package decant.pdf.write;
 
 import decant.model.Particulars;
+import decant.pdf.choices.Keeping;
+import decant.pdf.choices.PdfChoices;
+import decant.pdf.choices.Rights.Protection;
+import decant.pdf.choices.Version;
+import decant.pdf.file.Deflated;
+import decant.pdf.file.Part;
+import decant.pdf.file.PdfFile;
+import java.awt.color.ColorSpace;
+import java.awt.color.ICC_Profile;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.time.ZonedDateTime;
 import java.time.format.DateTimeFormatter;
 import java.time.temporal.ChronoUnit;
 import java.util.GregorianCalendar;
+import org.apache.pdfbox.cos.COSArray;
+import org.apache.pdfbox.cos.COSDictionary;
 import org.apache.pdfbox.cos.COSName;
 import org.apache.pdfbox.cos.COSStream;
-import org.apache.pdfbox.pdmodel.PDDocument;
-import org.apache.pdfbox.pdmodel.PDDocumentInformation;
-import org.apache.pdfbox.pdmodel.interactive.viewerpreferences.PDViewerPreferences;
+import org.apache.pdfbox.cos.COSString;
 
 /**
  * Writes title, author and the like, alike into the information dictionary and the XMP packet (ISO
- * 16684-1).
+ * 16684-1), and what standards ask a file to say of itself.
  */
 final class PdfParticulars {
   static final String PRODUCER = "Decant";
 
   private PdfParticulars() {}
 
-  static void write(PDDocument pdf, Particulars p) throws IOException {
+  static void write(COSDictionary catalog, PdfFile file, PdfChoices choices, int level)
+      throws IOException {
+    Particulars p = choices.particulars();
+    Keeping k = choices.keeping();
     ZonedDateTime now = ZonedDateTime.now().truncatedTo(ChronoUnit.SECONDS);
-    PDDocumentInformation info = pdf.getDocumentInformation();
-    if (!p.title().isEmpty()) {
-      info.setTitle(p.title());
-      PDViewerPreferences preferences =
-          new PDViewerPreferences(new org.apache.pdfbox.cos.COSDictionary());
-      preferences.setDisplayDocTitle(true);
-      pdf.getDocumentCatalog().setViewerPreferences(preferences);
+    // PDF 2.0 leaves the dictionary to XMP, and PDF/A-4 forbids it (ISO 19005-4 §6.1.3).
+    if (k.writtenVersion() != Version.V2_0) {
+      COSDictionary info = new COSDictionary();
+      entry(info, COSName.TITLE, p.title());
+      entry(info, COSName.AUTHOR, p.author());
+      entry(info, COSName.SUBJECT, p.subject());
+      entry(info, COSName.KEYWORDS, p.keywords());
+      entry(info, COSName.PRODUCER, PRODUCER);
+      info.setDate(COSName.CREATION_DATE, GregorianCalendar.from(now));
+      info.setDate(COSName.MOD_DATE, GregorianCalendar.from(now));
+      file.part(info, Part.PARTICULARS);
+      file.trailer().setItem(COSName.INFO, info);
     }
-    if (!p.author().isEmpty()) {
-      info.setAuthor(p.author());
-    }
-    if (!p.subject().isEmpty()) {
-      info.setSubject(p.subject());
-    }
-    if (!p.keywords().isEmpty()) {
-      info.setKeywords(p.keywords());
-    }
-    info.setProducer(PRODUCER);
-    info.setCreationDate(GregorianCalendar.from(now));
-    info.setModificationDate(GregorianCalendar.from(now));
     if (!p.language().isEmpty()) {
-      pdf.getDocumentCatalog().setLanguage(p.language());
+      catalog.setItem(COSName.LANG, new COSString(p.language()));
     }
-    COSStream xmp = new COSStream();
+    // Not compressed, so that programs which know no PDF find it.
+    COSStream xmp = Deflated.raw(xmp(p, k, now).getBytes(StandardCharsets.UTF_8));
     xmp.setItem(COSName.TYPE, COSName.METADATA);
     xmp.setItem(COSName.SUBTYPE, COSName.getPDFName("XML"));
-    try (var out = xmp.createOutputStream()) {
-      out.write(xmp(p, now).getBytes(StandardCharsets.UTF_8));
+    file.part(xmp, Part.PARTICULARS);
+    catalog.setItem(COSName.METADATA, xmp);
+    if (k.isArchive()) {
+      catalog.setItem(COSName.OUTPUT_INTENTS, intents(k, level, file));
     }
-    pdf.getDocumentCatalog().getCOSObject().setItem(COSName.METADATA, xmp);
+    if (choices.rights().protection() == Protection.AES_256 && k.writtenVersion() == Version.V1_7) {
+      extension(catalog);
+    }
   }
 
-  private static String xmp(Particulars p, ZonedDateTime now) {
+  private static void entry(COSDictionary info, COSName name, String value) {
+    if (!value.isEmpty()) {
+      info.setItem(name, new COSString(value));
+    }
+  }
+
+  /** AES-256 came between 1.7 and 2.0 (ISO 32000-2 §7.12). */
+  private static void extension(COSDictionary catalog) {
+    COSDictionary adobe = new COSDictionary();
+    adobe.setName(COSName.getPDFName("BaseVersion"), "1.7");
+    adobe.setInt("ExtensionLevel", 8);
+    COSDictionary extensions = new COSDictionary();
+    extensions.setItem(COSName.getPDFName("ADBE"), adobe);
+    catalog.setItem(COSName.getPDFName("Extensions"), extensions);
+  }
+
+  private static COSArray intents(Keeping k, int level, PdfFile file) throws IOException {
+    byte[] profile = ICC_Profile.getInstance(ColorSpace.CS_sRGB).getData();
+    COSStream s = Deflated.stream(profile, level);
+    s.setInt(COSName.N, 3);
+    file.part(s, Part.PARTICULARS);
+    COSDictionary intent = new COSDictionary();
+    intent.setItem(COSName.TYPE, COSName.OUTPUT_INTENT);
+    intent.setName(COSName.S, "GTS_PDFA1");
+    intent.setItem(COSName.OUTPUT_CONDITION_IDENTIFIER, new COSString("sRGB IEC61966-2.1"));
+    intent.setItem(COSName.INFO, new COSString("sRGB IEC61966-2.1"));
+    intent.setItem(COSName.DEST_OUTPUT_PROFILE, s);
+    COSArray all = new COSArray();
+    all.add(intent);
+    return all;
+  }
+
+  private static String xmp(Particulars p, Keeping k, ZonedDateTime now) {
     String date = now.format(DateTimeFormatter.ISO_OFFSET_DATE_TIME);
     var b = new StringBuilder();
     b.append("<?xpacket begin=\"\uFEFF\" id=\"W5M0MpCehiHzreSzNTczkc9d\"?>\n")
@@ -80,6 +122,11 @@ final class PdfParticulars {
           .append(escaped(p.subject()))
           .append("</rdf:li></rdf:Alt></dc:description>\n");
     }
+    if (!p.language().isEmpty()) {
+      b.append("<dc:language><rdf:Bag><rdf:li>")
+          .append(escaped(p.language()))
+          .append("</rdf:li></rdf:Bag></dc:language>\n");
+    }
     if (!p.keywords().isEmpty()) {
       b.append("<pdf:Keywords>").append(escaped(p.keywords())).append("</pdf:Keywords>\n");
     }
@@ -92,9 +139,59 @@ final class PdfParticulars {
         .append("<xmp:ModifyDate>")
         .append(date)
         .append("</xmp:ModifyDate>\n")
-        .append("</rdf:Description>\n</rdf:RDF>\n</x:xmpmeta>\n<?xpacket end=\"r\"?>");
+        .append("</rdf:Description>\n");
+    standards(b, k);
+    b.append("</rdf:RDF>\n</x:xmpmeta>\n<?xpacket end=\"r\"?>");
     return b.toString();
   }
+
+  /** ISO 19005-2 §6.6.4, ISO 19005-4 §6.7.3 and ISO 14289-1 §5. */
+  private static void standards(StringBuilder b, Keeping k) {
+    if (k.isArchive()) {
+      b.append(
+              "<rdf:Description rdf:about=\"\" xmlns:pdfaid=\"http://www.aiim.org/pdfa/ns/id/\">\n")
+          .append("<pdfaid:part>")
+          .append(k.standard().part())
+          .append("</pdfaid:part>\n");
+      if (k.standard().part() == 4) {
+        b.append("<pdfaid:rev>2020</pdfaid:rev>\n");
+      }
+      if (!k.standard().level().isEmpty()) {
+        b.append("<pdfaid:conformance>")
+            .append(k.standard().level())
+            .append("</pdfaid:conformance>\n");
+      }
+      b.append("</rdf:Description>\n");
+    }
+    if (k.accessible()) {
+      b.append(
+              "<rdf:Description rdf:about=\"\" xmlns:pdfuaid=\"http://www.aiim.org/pdfua/ns/id/\">")
+          .append("<pdfuaid:part>1</pdfuaid:part></rdf:Description>\n");
+      if (k.isArchive()) {
+        b.append(UA_SCHEMA);
+      }
+    }
+  }
+
+  /** PDF/A wants every property described that its own lists do not have (ISO 19005-2 §6.6.2.3). */
+  private static final String UA_SCHEMA =
+      """
+      <rdf:Description rdf:about="" xmlns:pdfaExtension="http://www.aiim.org/pdfa/ns/extension/" \
+      xmlns:pdfaSchema="http://www.aiim.org/pdfa/ns/schema#" \
+      xmlns:pdfaProperty="http://www.aiim.org/pdfa/ns/property#">
+      <pdfaExtension:schemas><rdf:Bag><rdf:li rdf:parseType="Resource">
+      <pdfaSchema:schema>PDF/UA identification</pdfaSchema:schema>
+      <pdfaSchema:namespaceURI>http://www.aiim.org/pdfua/ns/id/</pdfaSchema:namespaceURI>
+      <pdfaSchema:prefix>pdfuaid</pdfaSchema:prefix>
+      <pdfaSchema:property><rdf:Seq><rdf:li rdf:parseType="Resource">
+      <pdfaProperty:name>part</pdfaProperty:name>
+      <pdfaProperty:valueType>Integer</pdfaProperty:valueType>
+      <pdfaProperty:category>internal</pdfaProperty:category>
+      <pdfaProperty:description>Part of PDF/UA that the file keeps</pdfaProperty:description>
+      </rdf:li></rdf:Seq></pdfaSchema:property>
+      </rdf:li></rdf:Bag></pdfaExtension:schemas>
+      </rdf:Description>
+      """;
 
   private static String escaped(String s) {
     return s.replace("&", "&amp;")

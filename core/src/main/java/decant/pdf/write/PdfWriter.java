@@ -1,16 +1,12 @@
 package decant.pdf.write;
 
-import de.rototor.pdfbox.graphics2d.PdfBoxGraphics2D;
 import decant.layout.CaretPlace;
-import decant.layout.Item;
 import decant.layout.Layout;
-import decant.layout.Outlines;
 import decant.layout.Page;
 import decant.layout.PageWalker;
 import decant.model.Box;
-import decant.model.Colour;
-import decant.model.Inline.Geometry;
-import decant.model.Insets;
+import decant.model.Document;
+import decant.model.Inline;
 import decant.model.Link;
 import decant.model.Media;
 import decant.model.MediaId;
@@ -18,20 +14,36 @@ import decant.model.NodeId;
 import decant.model.Paragraph;
 import decant.model.ParagraphTraits;
 import decant.model.Position;
-import decant.model.Rule;
+import decant.pdf.choices.PdfChoices;
+import decant.pdf.choices.Rights.Protection;
+import decant.pdf.choices.Version;
+import decant.pdf.file.Deflated;
+import decant.pdf.file.Encryption;
+import decant.pdf.file.Part;
+import decant.pdf.file.PdfFile;
 import decant.text.FontFace;
 import decant.vector.VectorPicture;
 import java.io.IOException;
 import java.io.OutputStream;
+import java.io.UncheckedIOException;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.UUID;
+import java.util.concurrent.CompletionException;
+import java.util.concurrent.atomic.AtomicInteger;
 import java.util.function.BooleanSupplier;
+import java.util.function.Function;
 import java.util.function.IntConsumer;
+import java.util.stream.IntStream;
 import org.apache.pdfbox.cos.COSArray;
+import org.apache.pdfbox.cos.COSBase;
+import org.apache.pdfbox.cos.COSBoolean;
 import org.apache.pdfbox.cos.COSDictionary;
 import org.apache.pdfbox.cos.COSFloat;
 import org.apache.pdfbox.cos.COSInteger;
@@ -39,49 +51,74 @@ import org.apache.pdfbox.cos.COSName;
 import org.apache.pdfbox.cos.COSNull;
 import org.apache.pdfbox.cos.COSStream;
 import org.apache.pdfbox.cos.COSString;
-import org.apache.pdfbox.pdfwriter.compress.CompressParameters;
 import org.apache.pdfbox.pdmodel.PDDocument;
-import org.apache.pdfbox.pdmodel.PDPage;
-import org.apache.pdfbox.pdmodel.common.PDRectangle;
-import org.apache.pdfbox.pdmodel.graphics.image.PDImageXObject;
 
-/** Writes pages of a layout as a PDF 1.7 file (ISO 32000-1). */
+/**
+ * Writes pages of a layout as a PDF file (ISO 32000). Pages are walked twice, both times side by
+ * side: once to see which glyphs and pictures they show, then to write them with the codes that
+ * follow from all pages together, so that the file is the same however many processors there are.
+ */
 public final class PdfWriter {
   /** Thrown when the person cancels. */
   public static final class Cancelled extends RuntimeException {
     private static final long serialVersionUID = 1;
 
-    Cancelled() {
+    public Cancelled() {
       super("cancelled");
     }
   }
 
+  /**
+   * What was written.
+   *
+   * @param bytes of each part
+   * @param pictures how each picture was stored, in plain words
+   * @param programs the size of each embedded font's own program before compression, by its name
+   */
+  public record Written(
+      Map<Part, Long> bytes, Map<MediaId, String> pictures, Map<String, Integer> programs) {
+    public long total() {
+      return bytes.values().stream().mapToLong(Long::longValue).sum();
+    }
+  }
+
   private final Layout layout;
+  private final Document document;
   private final PdfChoices choices;
-  private final Map<FontFace, FontSubset> fonts = new LinkedHashMap<>();
-  private final Map<FontFace, String> fontNames = new HashMap<>();
-  private final Map<PictureKey, Optional<Embedded>> pictures = new HashMap<>();
+  private final Optional<Attachment> attachment;
+  private final int level;
+  private final BooleanSupplier cancelled;
+  private final PDDocument scratch = new PDDocument();
+  private final Map<FontFace, FontInFile> fonts = new LinkedHashMap<>();
+  private final Map<DrawnAs, Optional<PictureInFile>> pictures = new HashMap<>();
+  private final Map<Page, COSDictionary> pageObjects = new LinkedHashMap<>();
+  private final Map<String, NodeId> bookmarkTargets = new HashMap<>();
 
   /**
    * A picture as the file holds it.
    *
-   * @param proportion height of a drawing where its width is {@link #FORM}; 0 for an image
+   * @param proportion height of a drawing where its width is {@link Drawings#FORM}; 0 for an image
    */
-  private record PictureKey(MediaId media, int proportion) {}
+  private record DrawnAs(MediaId media, int proportion) {}
 
-  /** Width of drawings in their own units; they are stretched to where they stand. */
-  private static final int FORM = 1000;
+  private record Size(double width, double height) {
+    Size larger(Size o) {
+      return new Size(Math.max(width, o.width), Math.max(height, o.height));
+    }
+  }
 
-  /** A picture in the file, and how large it is in its own units. */
-  private record Embedded(COSStream stream, double width, double height) {}
-
-  private final Map<Page, COSDictionary> pageObjects = new LinkedHashMap<>();
-  private final Map<String, NodeId> bookmarkTargets = new HashMap<>();
-
-  private PdfWriter(Layout layout, PdfChoices choices) {
+  private PdfWriter(
+      Layout layout,
+      PdfChoices choices,
+      Optional<Attachment> attachment,
+      BooleanSupplier cancelled) {
     this.layout = layout;
+    this.document = layout.document();
     this.choices = choices;
-    for (Paragraph p : layout.document().paragraphs()) {
+    this.attachment = attachment;
+    this.level = choices.weight().effort().level();
+    this.cancelled = cancelled;
+    for (Paragraph p : document.paragraphs()) {
       for (String name : p.look().value(ParagraphTraits.BOOKMARKS)) {
         bookmarkTargets.putIfAbsent(name, p.id());
       }
@@ -92,60 +129,356 @@ public final class PdfWriter {
    * Writes a file.
    *
    * @param layout complete
+   * @param choices without conflict
+   * @param attachment the file to attach, if that is chosen
    * @param progress told how many pages are done
    * @param cancelled asked before each page
    * @throws IOException if the target cannot be written
+   * @throws Encryption.Problem if a password cannot be used
    * @throws Cancelled if {@code cancelled} says so
    */
-  public static void write(
+  public static Written write(
       Layout layout,
       PdfChoices choices,
+      Optional<Attachment> attachment,
       OutputStream out,
       IntConsumer progress,
       BooleanSupplier cancelled)
-      throws IOException {
+      throws IOException, Encryption.Problem {
     if (!layout.complete()) {
       throw new IllegalArgumentException("the layout is not complete");
     }
-    new PdfWriter(layout, choices).run(out, progress, cancelled);
+    var writer = new PdfWriter(layout, choices, attachment, cancelled);
+    try {
+      return writer.run(out, progress);
+    } catch (UncheckedIOException e) {
+      throw e.getCause();
+    } finally {
+      writer.scratch.close();
+    }
   }
 
-  private void run(OutputStream out, IntConsumer progress, BooleanSupplier cancelled)
-      throws IOException {
-    try (PDDocument pdf = new PDDocument()) {
-      pdf.setVersion(1.7f);
-      List<PageInPdf> written = new ArrayList<>();
-      for (int index : choices.pages()) {
-        if (cancelled.getAsBoolean()) {
-          throw new Cancelled();
+  private Written run(OutputStream out, IntConsumer progress)
+      throws IOException, Encryption.Problem {
+    byte[] id = id();
+    Optional<Encryption> encryption =
+        choices.rights().protection() == Protection.NONE
+            ? Optional.empty()
+            : Optional.of(new Encryption(choices.rights(), choices.passwords(), id));
+    Version version = choices.keeping().writtenVersion();
+    var file = new PdfFile(version, choices.weight().objectStreams(), level, encryption);
+    file.identity(id);
+    List<Page> pages = choices.pages().stream().map(layout.pages()::get).toList();
+
+    List<Inventory> seen = all(pages, this::inventory);
+    makeFonts(seen, file);
+    makePictures(seen, file);
+    boolean tagged = choices.keeping().isTagged();
+    var done = new AtomicInteger();
+    List<Finished> written =
+        all(
+            pages,
+            p -> {
+              Finished f = content(p, tagged);
+              synchronized (progress) {
+                progress.accept(done.incrementAndGet());
+              }
+              return f;
+            });
+
+    COSDictionary catalog = new COSDictionary();
+    catalog.setItem(COSName.TYPE, COSName.CATALOG);
+    assemble(catalog, written, file);
+    structure(catalog, written, tagged, file);
+    if (choices.wayfinding().bookmarks()) {
+      PdfOutline.write(catalog, document, choices.wayfinding(), this::destination)
+          .ifPresent(o -> file.part(o, Part.WAYFINDING));
+    }
+    FirstSightEntries.write(catalog, choices, new ArrayList<>(pageObjects.values()));
+    if (choices.wayfinding().pageLabels()) {
+      PageLabels.write(catalog, document, pages);
+    }
+    attachment.ifPresent(a -> a.write(catalog, choices.keeping(), level, file));
+    PdfParticulars.write(catalog, file, choices, level);
+    file.trailer().setItem(COSName.ROOT, catalog);
+    Map<Part, Long> bytes = file.write(out);
+    var how = new HashMap<MediaId, String>();
+    pictures.forEach((k, v) -> v.ifPresent(p -> how.put(k.media(), p.how())));
+    var programs = new HashMap<String, Integer>();
+    fonts.forEach((f, i) -> programs.put(f.toString(), i.programBytes()));
+    return new Written(bytes, how, programs);
+  }
+
+  private static byte[] id() {
+    UUID u = UUID.randomUUID();
+    return java.nio.ByteBuffer.allocate(16)
+        .putLong(u.getMostSignificantBits())
+        .putLong(u.getLeastSignificantBits())
+        .array();
+  }
+
+  /** Something of each page, made side by side, in the order of the pages. */
+  private <A, T> List<T> all(List<A> of, Function<A, T> make) {
+    try {
+      return of.parallelStream()
+          .map(p -> {
+            if (cancelled.getAsBoolean()) {
+              throw new Cancelled();
+            }
+            return make.apply(p);
+          })
+          .toList();
+    } catch (CompletionException e) {
+      throw e.getCause() instanceof RuntimeException r ? r : e;
+    }
+  }
+
+  // What the pages show.
+
+  private record Inventory(Map<FontFace, UsedGlyphs> glyphs, Map<DrawnAs, Size> pictures) {}
+
+  private Inventory inventory(Page page) {
+    var glyphs = new LinkedHashMap<FontFace, UsedGlyphs>();
+    var sizes = new LinkedHashMap<DrawnAs, Size>();
+    var shelf =
+        new PageContent.Shelf() {
+          @Override
+          public Coder font(FontFace face) {
+            return glyphs.computeIfAbsent(face, f -> new UsedGlyphs());
+          }
+
+          @Override
+          public Optional<PictureInFile> picture(MediaId media, double width, double height) {
+            sizes.merge(key(media, width, height), new Size(width, height), Size::larger);
+            return Optional.empty();
+          }
+        };
+    PageWalker.walk(layout, page, new PageContent(page, shelf, false));
+    return new Inventory(glyphs, sizes);
+  }
+
+  private void makeFonts(List<Inventory> seen, PdfFile file) throws IOException {
+    var used = new LinkedHashMap<FontFace, Set<UsedGlyphs.Pair>>();
+    for (Inventory i : seen) {
+      i.glyphs()
+          .forEach((face, g) ->
+              used.computeIfAbsent(face, f -> new LinkedHashSet<>()).addAll(g.pairs()));
+    }
+    List<FontFace> faces = List.copyOf(used.keySet());
+    List<FontInFile> made =
+        all(
+            IntStream.range(0, faces.size()).boxed().toList(),
+            k -> {
+              FontFace f = faces.get(k);
+              try {
+                return FontInFile.of(
+                    f,
+                    used.getOrDefault(f, Set.of()),
+                    "F" + (k + 1),
+                    choices.type().of(f.family()),
+                    choices.keeping(),
+                    level);
+              } catch (IOException e) {
+                throw new UncheckedIOException(e);
+              }
+            });
+    for (int k = 0; k < faces.size(); k++) {
+      fonts.put(faces.get(k), made.get(k));
+      var part = new Part(Part.Kind.FONT, faces.get(k).toString());
+      made.get(k).dictionaries().values().forEach(d -> file.part(d, part));
+    }
+  }
+
+  private void makePictures(List<Inventory> seen, PdfFile file) {
+    var sizes = new LinkedHashMap<DrawnAs, Size>();
+    for (Inventory i : seen) {
+      i.pictures().forEach((k, s) -> sizes.merge(k, s, Size::larger));
+    }
+    var maker = new PictureMaker(choices.weight(), choices.keeping());
+    var drawings = new Drawings(scratch, choices.keeping(), level);
+    List<DrawnAs> keys = List.copyOf(sizes.keySet());
+    List<Optional<PictureInFile>> images =
+        all(
+            keys,
+            k -> {
+              Media m = document.media().get(k.media());
+              Size s = sizes.getOrDefault(k, new Size(1, 1));
+              try {
+                return m == null || k.proportion() > 0
+                    ? Optional.<PictureInFile>empty()
+                    : maker.image(m, s.width(), s.height());
+              } catch (IOException | RuntimeException e) {
+                return Optional.<PictureInFile>empty(); // the page shows a blank in its place
+              }
+            });
+    for (int k = 0; k < keys.size(); k++) {
+      DrawnAs key = keys.get(k);
+      Media m = document.media().get(key.media());
+      Optional<PictureInFile> made =
+          m != null && key.proportion() > 0
+              ? drawings.of(m, key.proportion(), sizes.getOrDefault(key, new Size(1, 1)).width())
+              : images.get(k);
+      made.ifPresent(p -> file.part(p.stream(), new Part(Part.Kind.PICTURE, key.media().sha256())));
+      pictures.put(key, made);
+    }
+  }
+
+  /** Drawings may look otherwise where they are stretched otherwise; images do not. */
+  private DrawnAs key(MediaId id, double width, double height) {
+    Media m = document.media().get(id);
+    return new DrawnAs(
+        id,
+        m != null && VectorPicture.isVector(m.type())
+            ? Math.clamp(Math.round(Drawings.FORM * height / width), 1, 100 * Drawings.FORM)
+            : 0);
+  }
+
+  // Pages.
+
+  private record Finished(PageContent content, COSStream stream) {}
+
+  private Finished content(Page page, boolean tagged) {
+    var shelf =
+        new PageContent.Shelf() {
+          @Override
+          public Coder font(FontFace face) {
+            FontInFile f = fonts.get(face);
+            if (f == null) {
+              throw new IllegalStateException(face + " was not noted before");
+            }
+            return f;
+          }
+
+          @Override
+          public Optional<PictureInFile> picture(MediaId media, double width, double height) {
+            return pictures.getOrDefault(key(media, width, height), Optional.empty());
+          }
+        };
+    var content = new PageContent(page, shelf, tagged);
+    PageWalker.walk(layout, page, content);
+    try {
+      return new Finished(content, Deflated.stream(content.bytes(), level));
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+  }
+
+  private void assemble(COSDictionary catalog, List<Finished> written, PdfFile file) {
+    var leaves = new ArrayList<COSDictionary>();
+    for (Finished f : written) {
+      Page page = f.content().page();
+      COSDictionary d = new COSDictionary();
+      d.setItem(COSName.TYPE, COSName.PAGE);
+      d.setItem(COSName.MEDIA_BOX, box(0, 0, page.setup().width(), page.setup().height()));
+      d.setItem(COSName.CONTENTS, f.stream());
+      file.part(f.stream(), Part.TEXT);
+      COSDictionary resources = new COSDictionary();
+      COSDictionary fontNames = new COSDictionary();
+      for (FontFace face : f.content().faces()) {
+        Optional.ofNullable(fonts.get(face))
+            .ifPresent(i ->
+                i.dictionaries().forEach((n, o) -> fontNames.setItem(COSName.getPDFName(n), o)));
+      }
+      if (fontNames.size() > 0) {
+        resources.setItem(COSName.FONT, fontNames);
+      }
+      COSDictionary objects = new COSDictionary();
+      f.content().pictures().forEach((n, p) -> objects.setItem(COSName.getPDFName(n), p.stream()));
+      if (objects.size() > 0) {
+        resources.setItem(COSName.XOBJECT, objects);
+      }
+      d.setItem(COSName.RESOURCES, resources);
+      pageObjects.put(page, d);
+      leaves.add(d);
+    }
+    catalog.setItem(COSName.PAGES, PageTree.of(leaves));
+  }
+
+  private void structure(
+      COSDictionary catalog, List<Finished> written, boolean tagged, PdfFile file) {
+    var alternatives = new FigureTexts(document, choices.keeping().accessible());
+    Optional<Structure> structure =
+        tagged ? Optional.of(new Structure(document, alternatives)) : Optional.empty();
+    for (int k = 0; k < written.size(); k++) {
+      PageContent content = written.get(k).content();
+      COSDictionary page = pageObject(content.page());
+      int number = k;
+      structure.ifPresent(s -> {
+        s.page(number, page, content.marks());
+        content
+            .figures()
+            .forEach((figure, b) -> s.figureBox(number, figure, box(b, content.page())));
+      });
+      if (choices.wayfinding().links()) {
+        links(content, page, number, structure, file);
+      }
+    }
+    structure.ifPresent(s -> {
+      COSDictionary tree = s.write();
+      file.part(tree, Part.STRUCTURE);
+      catalog.setItem(COSName.STRUCT_TREE_ROOT, tree);
+      COSDictionary marked = new COSDictionary();
+      marked.setItem(COSName.getPDFName("Marked"), COSBoolean.TRUE);
+      catalog.setItem(COSName.MARK_INFO, marked);
+    });
+  }
+
+  private COSDictionary pageObject(Page page) {
+    return Optional.ofNullable(pageObjects.get(page))
+        .orElseThrow(() -> new IllegalStateException("page " + page.number() + " is missing"));
+  }
+
+  private void links(
+      PageContent content,
+      COSDictionary page,
+      int number,
+      Optional<Structure> structure,
+      PdfFile file) {
+    COSArray annotations = new COSArray();
+    for (PageContent.LinkArea l : content.links()) {
+      COSDictionary a = new COSDictionary();
+      a.setItem(COSName.TYPE, COSName.ANNOT);
+      a.setItem(COSName.SUBTYPE, COSName.getPDFName("Link"));
+      a.setItem(COSName.RECT, box(l.box(), content.page()));
+      COSArray border = new COSArray();
+      for (int k = 0; k < 3; k++) {
+        border.add(COSInteger.ZERO);
+      }
+      a.setItem(COSName.BORDER, border);
+      a.setInt(COSName.F, 4); // printed as it is shown
+      switch (l.link()) {
+        case Link.External e -> {
+          COSDictionary action = new COSDictionary();
+          action.setItem(COSName.S, COSName.URI);
+          action.setItem(COSName.URI, new COSString(e.uri()));
+          a.setItem(COSName.A, action);
+          a.setItem(COSName.CONTENTS, new COSString(e.uri()));
         }
-        Page page = layout.pages().get(index);
-        var size = new PDRectangle((float) page.setup().width(), (float) page.setup().height());
-        PDPage object = new PDPage(size);
-        pdf.addPage(object);
-        pageObjects.put(page, object.getCOSObject());
-        var content = new PageInPdf(pdf, page);
-        PageWalker.walk(layout, page, content);
-        content.finish(object.getCOSObject());
-        written.add(content);
-        progress.accept(written.size());
+        case Link.Internal i -> {
+          NodeId target = bookmarkTargets.get(i.bookmark());
+          Optional<COSArray> to = target == null ? Optional.empty() : destination(target);
+          if (to.isEmpty()) {
+            continue; // it leads to a page that is left out
+          }
+          a.setItem(COSName.DEST, to.get());
+          String words = document.paragraph(target).map(Paragraph::text).orElse("");
+          a.setItem(
+              COSName.CONTENTS,
+              new COSString(words.replace(Inline.OBJECT, ' ').replaceAll("\\s+", " ").strip()));
+        }
       }
-      for (PageInPdf p : written) {
-        p.writeLinks();
-      }
-      for (FontSubset f : fonts.values()) {
-        f.finish();
-      }
-      if (choices.bookmarks()) {
-        PdfOutline.write(pdf, layout, this::destination);
-      }
-      PdfParticulars.write(pdf, choices.particulars());
-      pdf.save(out, CompressParameters.DEFAULT_COMPRESSION);
+      file.part(a, Part.WAYFINDING);
+      annotations.add(a);
+      structure.ifPresent(s -> s.annotation(number, page, a, l.target()));
+    }
+    if (annotations.size() > 0) {
+      page.setItem(COSName.ANNOTS, annotations);
+      page.setItem(COSName.getPDFName("Tabs"), COSName.S);
     }
   }
 
   /**
-   * A destination at a paragraph's own height on its page (ISO 32000-1 §12.3.2.2), if that page is
+   * A destination at a paragraph's own height on its page (ISO 32000-2 §12.3.2.2), if that page is
    * in the file.
    */
   private Optional<COSArray> destination(NodeId paragraph) {
@@ -163,206 +496,23 @@ public final class PdfWriter {
     return Optional.of(d);
   }
 
-  static COSFloat real(double v) {
-    return new COSFloat((float) (Math.round(v * 100) / 100.0));
+  private static COSArray box(Box b, Page page) {
+    double h = page.setup().height();
+    return box(b.x(), h - b.bottom(), b.right(), h - b.y());
   }
 
-  /** One page while it is written. */
-  private final class PageInPdf implements PageWalker.Sink {
-    private final PDDocument pdf;
-    private final Page page;
-    private final ContentStream content;
-    private final COSDictionary fontResources = new COSDictionary();
-    private final COSDictionary pictureResources = new COSDictionary();
-    private final List<LinkArea> links = new ArrayList<>();
-    private COSDictionary object = new COSDictionary();
-
-    private record LinkArea(Link link, Box box) {}
-
-    PageInPdf(PDDocument pdf, Page page) {
-      this.pdf = pdf;
-      this.page = page;
-      this.content = new ContentStream(page.setup().height());
+  private static COSArray box(double left, double bottom, double right, double top) {
+    COSArray a = new COSArray();
+    for (double v : new double[] {left, bottom, right, top}) {
+      a.add(real(v));
     }
+    return a;
+  }
 
-    @Override
-    public void glyphs(Item.GlyphRun run, double x, double y) {
-      try {
-        FontSubset subset = fonts.get(run.face());
-        if (subset == null) {
-          subset = new FontSubset(run.face());
-          fonts.put(run.face(), subset);
-          fontNames.put(run.face(), "F" + fonts.size());
-        }
-        String name = fontNames.getOrDefault(run.face(), "F0");
-        fontResources.setItem(COSName.getPDFName(name), subset.dictionary());
-        content.text(run, x, y, name, subset);
-      } catch (IOException e) {
-        throw new java.io.UncheckedIOException(e);
-      }
-    }
-
-    @Override
-    public void fill(Box box, Colour colour) {
-      content.rectangle(box, colour);
-    }
-
-    @Override
-    public void shape(Geometry geometry, Box box, Optional<Colour> fill, Optional<Rule> line) {
-      content.path(Outlines.of(geometry, box, 1), fill, line.filter(Rule::isDrawn));
-    }
-
-    @Override
-    public void turn(double degrees, double x, double y) {
-      content.turn(degrees, x, y);
-    }
-
-    @Override
-    public void turnBack() {
-      content.restore();
-    }
-
-    @Override
-    public void picture(Item.PictureBox picture, Box box) {
-      // What is cut off stands outside the box.
-      Insets c = picture.crop();
-      double w = box.width() / (1 - c.left() - c.right());
-      double h = box.height() / (1 - c.top() - c.bottom());
-      var key = new PictureKey(picture.media(), proportion(picture.media(), w, h));
-      Optional<Embedded> known = pictures.computeIfAbsent(key, this::embed);
-      if (known.isEmpty()) {
-        content.rectangle(box, new Colour(0xE8E4DC));
-        return;
-      }
-      String name = "P" + key.media().sha256().substring(0, 12) + "x" + key.proportion();
-      pictureResources.setItem(COSName.getPDFName(name), known.get().stream());
-      var whole = new Box(box.x() - c.left() * w, box.y() - c.top() * h, w, h);
-      content.picture(
-          name,
-          c.equals(Insets.NONE) ? box : whole,
-          box,
-          known.get().width(),
-          known.get().height());
-    }
-
-    /** Drawings may look otherwise where they are stretched otherwise; images do not. */
-    private int proportion(MediaId id, double w, double h) {
-      Media m = layout.document().media().get(id);
-      return m != null && VectorPicture.isVector(m.type())
-          ? Math.clamp(Math.round(FORM * h / w), 1, 100 * FORM)
-          : 0;
-    }
-
-    private Optional<Embedded> embed(PictureKey key) {
-      MediaId id = key.media();
-      Media m = layout.document().media().get(id);
-      if (m == null) {
-        return Optional.empty();
-      }
-      try {
-        if (m.type().equals("application/pdf")) {
-          Optional<EmbeddedPage.Form> whole = EmbeddedPage.of(m, pdf);
-          if (whole.isPresent()) {
-            EmbeddedPage.Form f = whole.get();
-            return Optional.of(new Embedded(f.form().getCOSObject(), f.width(), f.height()));
-          }
-        }
-        if (VectorPicture.isVector(m.type())) {
-          return drawing(m, key.proportion());
-        }
-        PDImageXObject image = PDImageXObject.createFromByteArray(pdf, m.bytes(), id.sha256());
-        image.setInterpolate(true); // smooth where it is enlarged, as it was on screen
-        return Optional.of(new Embedded(image.getCOSObject(), 1, 1));
-      } catch (IOException | RuntimeException e) {
-        return Optional
-            .empty(); // a kind that PDF has no filter for; the page shows a blank in its place
-      }
-    }
-
-    /** A drawing as a form (ISO 32000-1 §8.10), so that it stays sharp at any size. */
-    private Optional<Embedded> drawing(Media m, int height) throws IOException {
-      Optional<VectorPicture> v = VectorPicture.of(m);
-      if (v.isEmpty()) {
-        return Optional.empty();
-      }
-      var g = new PdfBoxGraphics2D(pdf, FORM, height);
-      boolean whole = v.get().draw(g, 0, 0, FORM, height);
-      g.dispose();
-      return whole
-          ? Optional.of(new Embedded(g.getXFormObject().getCOSObject(), FORM, height))
-          : Optional.empty();
-    }
-
-    @Override
-    public void link(Link link, Box box) {
-      if (!links.isEmpty()) {
-        LinkArea last = links.getLast();
-        boolean follows =
-            last.link().equals(link)
-                && Math.abs(last.box().y() - box.y()) < 0.01
-                && box.x() - last.box().right() < 1;
-        if (follows) {
-          links.set(links.size() - 1, new LinkArea(link, last.box().union(box)));
-          return;
-        }
-      }
-      links.add(new LinkArea(link, box));
-    }
-
-    void finish(COSDictionary pageObject) throws IOException {
-      object = pageObject;
-      object.setItem(COSName.CONTENTS, FontSubset.stream(content.bytes()));
-      COSDictionary resources = new COSDictionary();
-      if (fontResources.size() > 0) {
-        resources.setItem(COSName.FONT, fontResources);
-      }
-      if (pictureResources.size() > 0) {
-        resources.setItem(COSName.XOBJECT, pictureResources);
-      }
-      object.setItem(COSName.RESOURCES, resources);
-    }
-
-    void writeLinks() {
-      COSArray annotations = new COSArray();
-      for (LinkArea l : links) {
-        COSDictionary a = new COSDictionary();
-        a.setItem(COSName.TYPE, COSName.ANNOT);
-        a.setItem(COSName.SUBTYPE, COSName.getPDFName("Link"));
-        COSArray rect = new COSArray();
-        double h = page.setup().height();
-        rect.add(real(l.box().x()));
-        rect.add(real(h - l.box().bottom()));
-        rect.add(real(l.box().right()));
-        rect.add(real(h - l.box().y()));
-        a.setItem(COSName.RECT, rect);
-        COSArray border = new COSArray();
-        border.add(COSInteger.ZERO);
-        border.add(COSInteger.ZERO);
-        border.add(COSInteger.ZERO);
-        a.setItem(COSName.BORDER, border);
-        a.setInt(COSName.F, 4); // printed as it is shown
-        switch (l.link()) {
-          case Link.External e -> {
-            COSDictionary action = new COSDictionary();
-            action.setItem(COSName.S, COSName.URI);
-            action.setItem(COSName.URI, new COSString(e.uri()));
-            a.setItem(COSName.A, action);
-            annotations.add(a);
-          }
-          case Link.Internal i -> {
-            Optional<COSArray> to =
-                Optional.ofNullable(bookmarkTargets.get(i.bookmark()))
-                    .flatMap(PdfWriter.this::destination);
-            if (to.isPresent()) {
-              a.setItem(COSName.DEST, to.get());
-              annotations.add(a);
-            }
-          }
-        }
-      }
-      if (annotations.size() > 0) {
-        object.setItem(COSName.ANNOTS, annotations);
-      }
-    }
+  static COSBase real(double v) {
+    long hundredths = Math.round(v * 100);
+    return hundredths % 100 == 0
+        ? COSInteger.get(hundredths / 100)
+        : new COSFloat((float) (hundredths / 100.0));
   }
 }

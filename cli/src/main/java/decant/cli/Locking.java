@@ -1,0 +1,49 @@
+package decant.cli;
+
+import decant.pdf.choices.Passwords;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
+import picocli.CommandLine.Option;
+
+/** The passwords that published files get. They never come from the command line itself. */
+final class Locking {
+  @Option(
+      names = "--open-password-file",
+      paramLabel = "FILE",
+      description = "The first line of FILE is the password that opens the published file.")
+  private @Nullable Path openFile;
+
+  @Option(
+      names = "--open-password-env",
+      paramLabel = "NAME",
+      description = "The environment variable NAME is the password that opens it.")
+  private @Nullable String openVariable;
+
+  @Option(
+      names = "--change-password-file",
+      paramLabel = "FILE",
+      description = "The first line of FILE is the password that lifts its limits.")
+  private @Nullable Path changeFile;
+
+  @Option(
+      names = "--change-password-env",
+      paramLabel = "NAME",
+      description = "The environment variable NAME is the password that lifts its limits.")
+  private @Nullable String changeVariable;
+
+  Passwords passwords() throws IOException {
+    return new Passwords(
+        one(openFile, openVariable).orElse(""), one(changeFile, changeVariable).orElse(""));
+  }
+
+  private static Optional<String> one(@Nullable Path file, @Nullable String variable)
+      throws IOException {
+    if (file != null) {
+      return Files.readAllLines(file).stream().findFirst();
+    }
+    return variable == null ? Optional.empty() : Optional.ofNullable(System.getenv(variable));
+  }
+}

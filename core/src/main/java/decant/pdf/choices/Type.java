@@ -1,0 +1,67 @@
+package decant.pdf.choices;
+
+import java.util.Map;
+import java.util.TreeMap;
+
+/**
+ * How fonts are embedded.
+ *
+ * @param usual for every font that is not named
+ * @param fonts for fonts by the name of their family
+ */
+public record Type(Embedding usual, Map<String, FontChoice> fonts) {
+  public static final Type USUAL = new Type(Embedding.USED, Map.of());
+
+  /** How much of a font the file brings along. */
+  public enum Embedding {
+    /** The characters that are used. */
+    USED("Used characters"),
+    WHOLE("Whole font"),
+    /** What the font's licence permits (OpenType OS/2, fsType): all, or nothing. */
+    LICENSED("As licensed"),
+    /** Nothing; the recipient's viewer takes a font of its own. */
+    LEFT_OUT("Left out");
+
+    private final String label;
+
+    Embedding(String label) {
+      this.label = label;
+    }
+
+    public String label() {
+      return label;
+    }
+  }
+
+  /** What viewers take for a font that is left out: the standard fonts of ISO 32000-1 §9.6.2.2. */
+  public enum Substitute {
+    /** The font of that name if the recipient has it. */
+    SAME_NAME("Its own name"),
+    HELVETICA("Helvetica"),
+    TIMES("Times"),
+    COURIER("Courier");
+
+    private final String label;
+
+    Substitute(String label) {
+      this.label = label;
+    }
+
+    public String label() {
+      return label;
+    }
+  }
+
+  /** For one font. */
+  public record FontChoice(Embedding embedding, Substitute substitute) {}
+
+  public Type {
+    fonts = java.util.Collections.unmodifiableMap(new TreeMap<>(fonts));
+  }
+
+  /** What holds for a family. */
+  public FontChoice of(String family) {
+    FontChoice own = fonts.get(family);
+    return own == null ? new FontChoice(usual, Substitute.SAME_NAME) : own;
+  }
+}

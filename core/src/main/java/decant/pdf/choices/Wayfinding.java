@@ -1,0 +1,57 @@
+package decant.pdf.choices;
+
+/**
+ * How a reader finds the way.
+ *
+ * @param bookmarkLevels headings down to this level become bookmarks (ISO 32000-2 §12.3.3); 0 for
+ *     none, 9 for all
+ * @param openLevels bookmarks down to this level are shown unfolded; 0 for none
+ * @param numbered whether the labels of numbered headings stand before their bookmarks' text
+ * @param links whether links, cross-references and contents entries can be followed
+ * @param addresses what becomes of addresses that are written out in the text
+ * @param pageLabels whether viewers show the page numbers that stand on the pages (§12.4.2)
+ */
+public record Wayfinding(
+    int bookmarkLevels,
+    int openLevels,
+    boolean numbered,
+    boolean links,
+    Addresses addresses,
+    boolean pageLabels) {
+  /** The deepest level of headings. */
+  public static final int ALL_LEVELS = 9;
+
+  public static final Wayfinding USUAL =
+      new Wayfinding(ALL_LEVELS, 1, true, true, Addresses.AS_TEXT, true);
+
+  /**
+   * Addresses in the text that are no links yet.
+   *
+   * @param linked whether they become links
+   * @param underlined whether they are underlined then
+   * @param colour what colour they take, as six hexadecimal digits; empty for that of the text
+   */
+  public record Addresses(boolean linked, boolean underlined, String colour) {
+    public static final Addresses AS_TEXT = new Addresses(false, false, "");
+
+    public Addresses {
+      if (!colour.matches("|[0-9A-Fa-f]{6}")) {
+        throw new IllegalArgumentException(
+            "a colour is six hexadecimal digits such as 1F4E79, not “" + colour + "”");
+      }
+    }
+  }
+
+  public Wayfinding {
+    if (bookmarkLevels < 0 || bookmarkLevels > ALL_LEVELS) {
+      throw new IllegalArgumentException("bookmark levels are 0 to 9, not " + bookmarkLevels);
+    }
+    if (openLevels < 0 || openLevels > ALL_LEVELS) {
+      throw new IllegalArgumentException("open levels are 0 to 9, not " + openLevels);
+    }
+  }
+
+  public boolean bookmarks() {
+    return bookmarkLevels > 0;
+  }
+}

@@ -1,0 +1,60 @@
+package decant.pdf.choices;
+
+/**
+ * How heavy the file is.
+ *
+ * @param effort of the compression of text, drawing and lossless pictures
+ * @param objectStreams whether small objects are compressed together (ISO 32000-2 §7.5.7), where
+ *     the version has it
+ * @param photographQuality quality, 1 to 100, of the JPEG that lossless photographs become; 0 keeps
+ *     them as they are
+ * @param resolution the most dots an inch that a picture keeps at the size it is placed in; 0 for
+ *     no limit
+ * @param greyWhereColourless whether pictures without colour are stored in grey
+ * @param faxForOneBit whether pictures of two tones are stored as CCITT group 4 (ITU-T T.6)
+ */
+public record Weight(
+    Effort effort,
+    boolean objectStreams,
+    int photographQuality,
+    int resolution,
+    boolean greyWhereColourless,
+    boolean faxForOneBit) {
+  public static final Weight USUAL = new Weight(Effort.MOST, true, 0, 0, true, true);
+
+  /** Of the deflate compression (RFC 1951). */
+  public enum Effort {
+    LITTLE(1, "Fast"),
+    MEDIUM(6, "Medium"),
+    MOST(9, "Smallest");
+
+    private final int level;
+    private final String label;
+
+    Effort(int level, String label) {
+      this.level = level;
+      this.label = label;
+    }
+
+    /** As zlib counts it, 1 to 9. */
+    public int level() {
+      return level;
+    }
+
+    public String label() {
+      return label;
+    }
+  }
+
+  public Weight {
+    if (photographQuality < 0 || photographQuality > 100) {
+      throw new IllegalArgumentException(
+          "the quality of photographs is 0 to 100, not " + photographQuality);
+    }
+    if (resolution != 0 && (resolution < 36 || resolution > 2400)) {
+      throw new IllegalArgumentException(
+          "the resolution of pictures is 36 to 2400 dots an inch, or 0 for no limit, not "
+              + resolution);
+    }
+  }
+}

@@ -1,0 +1,438 @@
+package decant.pdf.file;
+
+import decant.pdf.choices.Version;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.OutputStream;
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayDeque;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.IdentityHashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.UnaryOperator;
+import org.apache.pdfbox.cos.COSArray;
+import org.apache.pdfbox.cos.COSBase;
+import org.apache.pdfbox.cos.COSDictionary;
+import org.apache.pdfbox.cos.COSInteger;
+import org.apache.pdfbox.cos.COSName;
+import org.apache.pdfbox.cos.COSObject;
+import org.apache.pdfbox.cos.COSStream;
+import org.apache.pdfbox.cos.COSString;
+
+/**
+ * One file: the objects that its trailer leads to. Which of them are written apart follows from
+ * what they are and how many others refer to them.
+ */
+public final class PdfFile {
+  /** So many objects are compressed together (ISO 32000-2 §7.5.7). */
+  private static final int TOGETHER = 200;
+
+  /** Dictionaries of these types are referred to by number (ISO 32000-2, by their own clauses). */
+  private static final Set<String> APART =
+      Set.of(
+          "Catalog",
+          "Pages",
+          "Page",
+          "Font",
+          "FontDescriptor",
+          "Outlines",
+          "StructTreeRoot",
+          "StructElem",
+          "Annot",
+          "Filespec");
+
+  private final Version version;
+  private final boolean objectStreams;
+  private final int level;
+  private final Optional<Encryption> encryption;
+  private final COSDictionary trailer = new COSDictionary();
+  private final Map<COSBase, Part> given = new IdentityHashMap<>();
+  private final Map<COSBase, Integer> references = new IdentityHashMap<>();
+  private final Map<COSBase, Integer> numbers = new IdentityHashMap<>();
+  private final Map<COSBase, Part> parts = new IdentityHashMap<>();
+  private final List<COSBase> objects = new ArrayList<>();
+  private final Map<Part, Long> bytes = new LinkedHashMap<>();
+
+  /**
+   * @param objectStreams whether small objects are compressed together; only from version 1.5 on
+   * @param level of the compression, 1 to 9
+   */
+  public PdfFile(
+      Version version, boolean objectStreams, int level, Optional<Encryption> encryption) {
+    this.version = version;
+    this.objectStreams = objectStreams && version.compareTo(Version.V1_5) >= 0;
+    this.level = level;
+    this.encryption = encryption;
+  }
+
+  /** Root, Info and ID are set here. */
+  public COSDictionary trailer() {
+    return trailer;
+  }
+
+  /** Says what an object, and what only it leads to, serves; it is then written apart. */
+  public void part(COSBase object, Part part) {
+    given.put(object, part);
+  }
+
+  /**
+   * Writes the file.
+   *
+   * @return how many bytes each part takes
+   */
+  public Map<Part, Long> write(OutputStream target) throws IOException {
+    count();
+    encryption.ifPresent(e -> trailer.setItem(COSName.ENCRYPT, e.dictionary()));
+    number();
+    var out = new CountedOutput(target);
+    out.ascii("%PDF-" + version.number() + "\n%\u00E2\u00E3\u00CF\u00D3\n");
+    spend(Part.FRAME, out.count());
+    var places = new Places(objects.size());
+    var small = new ArrayList<COSBase>();
+    for (COSBase o : objects) {
+      if (objectStreams && !(o instanceof COSStream) && !isEncryption(o)) {
+        small.add(o);
+      } else {
+        places.at(numbers.get(o), out.count());
+        long before = out.count();
+        object(out, o);
+        spend(partOf(o), out.count() - before);
+      }
+    }
+    if (objectStreams) {
+      together(out, small, places);
+      references(out, places);
+    } else {
+      table(out, places);
+    }
+    return bytes;
+  }
+
+  private Part partOf(COSBase o) {
+    return parts.getOrDefault(o, Part.FRAME);
+  }
+
+  private void spend(Part part, long n) {
+    bytes.merge(part, n, Long::sum);
+  }
+
+  /** How many others refer to each array and dictionary. */
+  private void count() {
+    var todo = new ArrayDeque<COSBase>();
+    todo.add(trailer);
+    references.put(trailer, 1);
+    while (!todo.isEmpty()) {
+      for (COSBase child : children(todo.remove())) {
+        if (references.merge(child, 1, Integer::sum) == 1) {
+          todo.add(child);
+        }
+      }
+    }
+  }
+
+  private static List<COSBase> children(COSBase o) {
+    var out = new ArrayList<COSBase>();
+    switch (o) {
+      case COSDictionary d -> d.getValues().forEach(v -> container(v, out));
+      case COSArray a -> a.forEach(v -> container(v, out));
+      default -> {}
+    }
+    return out;
+  }
+
+  private static void container(COSBase v, List<COSBase> out) {
+    COSBase o = v instanceof COSObject r ? r.getObject() : v;
+    if (o instanceof COSDictionary || o instanceof COSArray) {
+      out.add(o);
+    }
+  }
+
+  /** Numbers what is written apart, alike beside alike. */
+  private void number() {
+    var todo = new ArrayDeque<COSBase>();
+    todo.add(trailer);
+    parts.put(trailer, Part.FRAME);
+    while (!todo.isEmpty()) {
+      COSBase o = todo.remove();
+      Part part = parts.get(o);
+      for (COSBase child : children(o)) {
+        if (!parts.containsKey(child)) {
+          parts.put(child, given.getOrDefault(child, part));
+          todo.add(child);
+          if (isApart(child)) {
+            objects.add(child);
+          }
+        }
+      }
+    }
+    objects.sort(Comparator.comparing(o -> partOf(o).kind()));
+    int n = 1;
+    for (COSBase o : objects) {
+      numbers.put(o, n++);
+    }
+  }
+
+  private boolean isApart(COSBase o) {
+    return o instanceof COSStream
+        || given.containsKey(o)
+        || isEncryption(o)
+        || references.getOrDefault(o, 0) > 1
+        || o instanceof COSDictionary d
+            && d.getItem(COSName.TYPE) instanceof COSName t
+            && APART.contains(t.getName());
+  }
+
+  private boolean isEncryption(COSBase o) {
+    return encryption.isPresent() && encryption.get().dictionary() == o;
+  }
+
+  private int numberOf(COSBase o) {
+    return numbers.getOrDefault(o, 0);
+  }
+
+  private void object(CountedOutput out, COSBase o) throws IOException {
+    int n = numbers.get(o);
+    out.ascii(n + " 0 obj\n");
+    if (o instanceof COSStream s) {
+      stream(out, n, s);
+    } else {
+      UnaryOperator<byte[]> secret =
+          encryption.isEmpty() || isEncryption(o)
+              ? UnaryOperator.identity()
+              : b -> encryption.get().string(n, b);
+      out.write(text(o, secret));
+    }
+    out.ascii("\nendobj\n");
+  }
+
+  private void stream(CountedOutput out, int n, COSStream s) throws IOException {
+    byte[] data = Deflated.rawBytes(s);
+    boolean clear =
+        encryption.isPresent()
+            && !encryption.get().encryptsMetadata()
+            && COSName.METADATA.equals(s.getItem(COSName.TYPE));
+    if (clear) {
+      encryption.get().leaveClear(s);
+    } else if (encryption.isPresent()) {
+      data = encryption.get().stream(n, data);
+    }
+    s.setItem(COSName.LENGTH, COSInteger.get(data.length));
+    UnaryOperator<byte[]> secret =
+        encryption.isEmpty() ? UnaryOperator.identity() : b -> encryption.get().string(n, b);
+    out.write(text(s, secret));
+    out.ascii("\nstream\n");
+    out.write(data);
+    out.ascii("\nendstream");
+  }
+
+  private byte[] text(COSBase o, UnaryOperator<byte[]> secret) {
+    var buffer = new ByteArrayOutputStream(256);
+    new ObjectText(buffer, this::numberOf, secret).whole(o);
+    return buffer.toByteArray();
+  }
+
+  /** Small objects compressed together; what they take is shared out by their length as text. */
+  private void together(CountedOutput out, List<COSBase> small, Places places) throws IOException {
+    for (int from = 0; from < small.size(); from += TOGETHER) {
+      List<COSBase> some = small.subList(from, Math.min(small.size(), from + TOGETHER));
+      int container = places.add();
+      var index = new StringBuilder();
+      var body = new ByteArrayOutputStream();
+      var lengths = new ArrayList<Integer>();
+      for (int k = 0; k < some.size(); k++) {
+        int n = numbers.get(some.get(k));
+        int start = body.size();
+        index.append(n).append(' ').append(start).append(' ');
+        body.write(text(some.get(k), UnaryOperator.identity()));
+        body.write('\n');
+        lengths.add(body.size() - start);
+        places.within(n, container, k);
+      }
+      byte[] head = index.toString().getBytes(StandardCharsets.US_ASCII);
+      var plain = new ByteArrayOutputStream(head.length + body.size());
+      plain.write(head);
+      body.writeTo(plain);
+      COSStream s = Deflated.stream(plain.toByteArray(), level);
+      s.setItem(COSName.TYPE, COSName.OBJ_STM);
+      s.setInt(COSName.N, some.size());
+      s.setInt(COSName.FIRST, head.length);
+      places.at(container, out.count());
+      long before = out.count();
+      numbers.put(s, container);
+      object(out, s);
+      long cost = out.count() - before;
+      long total = Math.max(1, lengths.stream().mapToInt(Integer::intValue).sum());
+      for (int k = 0; k < some.size(); k++) {
+        spend(partOf(some.get(k)), Math.round((double) cost * lengths.get(k) / total));
+      }
+    }
+  }
+
+  /** The cross-references as a stream (ISO 32000-2 §7.5.8). */
+  private void references(CountedOutput out, Places places) throws IOException {
+    int own = places.add();
+    long start = out.count();
+    places.at(own, start);
+    int width = places.offsetWidth();
+    int columns = 1 + width + 2;
+    byte[] rows = new byte[places.size() * columns];
+    for (int n = 0; n < places.size(); n++) {
+      int at = n * columns;
+      rows[at] = (byte) places.kind(n);
+      for (int b = 0; b < width; b++) {
+        rows[at + 1 + b] = (byte) (places.place(n) >> 8 * (width - 1 - b));
+      }
+      int second = n == 0 ? 65_535 : places.index(n);
+      rows[at + 1 + width] = (byte) (second >> 8);
+      rows[at + 2 + width] = (byte) second;
+    }
+    COSStream s = Deflated.raw(Deflated.bytes(upward(rows, columns), level));
+    trailer.entrySet().forEach(e -> s.setItem(e.getKey(), e.getValue()));
+    s.setItem(COSName.TYPE, COSName.XREF);
+    s.setInt(COSName.SIZE, places.size());
+    COSArray w = new COSArray();
+    w.add(COSInteger.ONE);
+    w.add(COSInteger.get(width));
+    w.add(COSInteger.TWO);
+    s.setItem(COSName.W, w);
+    s.setItem(COSName.FILTER, COSName.FLATE_DECODE);
+    COSDictionary parameters = new COSDictionary();
+    parameters.setInt(COSName.PREDICTOR, 12);
+    parameters.setInt(COSName.COLUMNS, columns);
+    s.setItem(COSName.DECODE_PARMS, parameters);
+    byte[] data = Deflated.rawBytes(s);
+    s.setInt(COSName.LENGTH, data.length);
+    out.ascii(own + " 0 obj\n");
+    out.write(text(s, UnaryOperator.identity()));
+    out.ascii("\nstream\n");
+    out.write(data);
+    out.ascii("\nendstream\nendobj\nstartxref\n" + start + "\n%%EOF\n");
+    spend(Part.FRAME, out.count() - start);
+  }
+
+  /** PNG's predictor "up": each row less the one above it. */
+  private static byte[] upward(byte[] rows, int columns) {
+    int n = rows.length / columns;
+    byte[] out = new byte[n * (columns + 1)];
+    for (int r = 0; r < n; r++) {
+      out[r * (columns + 1)] = 2;
+      for (int c = 0; c < columns; c++) {
+        int above = r == 0 ? 0 : rows[(r - 1) * columns + c];
+        out[r * (columns + 1) + 1 + c] = (byte) (rows[r * columns + c] - above);
+      }
+    }
+    return out;
+  }
+
+  /** The cross-references as a table (ISO 32000-2 §7.5.4). */
+  private void table(CountedOutput out, Places places) throws IOException {
+    long start = out.count();
+    var b = new StringBuilder("xref\n0 " + places.size() + "\n0000000000 65535 f \n");
+    for (int n = 1; n < places.size(); n++) {
+      String offset = Long.toString(places.place(n));
+      b.append("0".repeat(10 - offset.length())).append(offset).append(" 00000 n \n");
+    }
+    trailer.setInt(COSName.SIZE, places.size());
+    out.ascii(b.toString());
+    out.ascii("trailer\n");
+    out.write(text(trailer, UnaryOperator.identity()));
+    out.ascii("\nstartxref\n" + start + "\n%%EOF\n");
+    spend(Part.FRAME, out.count() - start);
+  }
+
+  /** Sets the file's identity (ISO 32000-2 §14.4). */
+  public void identity(byte[] id) {
+    COSArray both = new COSArray();
+    both.add(new COSString(id));
+    both.add(new COSString(id));
+    trailer.setItem(COSName.ID, both);
+  }
+
+  /** Where each object stands. */
+  private static final class Places {
+    private long[] place;
+    private int[] container;
+    private int[] index;
+    private int size;
+
+    Places(int objects) {
+      size = objects + 1;
+      place = new long[size + 64];
+      container = new int[size + 64];
+      index = new int[size + 64];
+    }
+
+    int add() {
+      if (size == place.length) {
+        place = java.util.Arrays.copyOf(place, size * 2);
+        container = java.util.Arrays.copyOf(container, size * 2);
+        index = java.util.Arrays.copyOf(index, size * 2);
+      }
+      return size++;
+    }
+
+    void at(int n, long offset) {
+      place[n] = offset;
+    }
+
+    void within(int n, int stream, int k) {
+      container[n] = stream;
+      index[n] = k;
+    }
+
+    int size() {
+      return size;
+    }
+
+    int kind(int n) {
+      return n == 0 ? 0 : container[n] > 0 ? 2 : 1;
+    }
+
+    long place(int n) {
+      return container[n] > 0 ? container[n] : place[n];
+    }
+
+    int index(int n) {
+      return index[n];
+    }
+
+    int offsetWidth() {
+      long most = 0;
+      for (int n = 0; n < size; n++) {
+        most = Math.max(most, place(n));
+      }
+      int width = 1;
+      while (most >> 8 * width > 0) {
+        width++;
+      }
+      return width;
+    }
+  }
+
+  private static final class CountedOutput {
+    private final OutputStream out;
+    private long count;
+
+    CountedOutput(OutputStream out) {
+      this.out = out;
+    }
+
+    long count() {
+      return count;
+    }
+
+    void write(byte[] b) throws IOException {
+      out.write(b);
+      count += b.length;
+    }
+
+    void ascii(String s) throws IOException {
+      write(s.getBytes(StandardCharsets.ISO_8859_1));
+    }
+  }
+}

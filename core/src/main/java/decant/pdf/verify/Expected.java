@@ -1,0 +1,221 @@
+package decant.pdf.verify;
+
+import decant.layout.CaretPlace;
+import decant.layout.Item;
+import decant.layout.Layout;
+import decant.layout.ListLabels;
+import decant.layout.Page;
+import decant.layout.PageWalker;
+import decant.model.Box;
+import decant.model.Colour;
+import decant.model.Link;
+import decant.model.Media;
+import decant.model.MediaId;
+import decant.model.NodeId;
+import decant.model.Outline;
+import decant.model.Paragraph;
+import decant.model.ParagraphTraits;
+import decant.model.Position;
+import decant.pdf.choices.PdfChoices;
+import decant.pdf.write.PdfOutline;
+import decant.text.FontFace;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.HashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+
+/** What a file must have, worked out from the pages and the choices alone. */
+final class Expected {
+  /** The characters of a page without spaces. */
+  record PageText(String text, boolean rightToLeft) {}
+
+  /**
+   * A bookmark.
+   *
+   * @param page from 0, in the file
+   * @param top where it leads, from the page's lower edge
+   */
+  record Bookmark(String title, int page, double top) {
+    boolean leadsAs(Bookmark o) {
+      return title.equals(o.title) && page == o.page && Math.abs(top - o.top) < 1;
+    }
+  }
+
+  private final Layout layout;
+  private final PdfChoices choices;
+  private final Map<Integer, Integer> pageInFile = new HashMap<>();
+  private final Set<FontFace> faces = new LinkedHashSet<>();
+  private final Set<MediaId> pictures = new LinkedHashSet<>();
+  private final List<String> links = new ArrayList<>();
+  private final Map<Integer, PageText> texts = new HashMap<>();
+
+  Expected(Layout layout, PdfChoices choices) {
+    this.layout = layout;
+    this.choices = choices;
+    for (int k = 0; k < choices.pages().size(); k++) {
+      pageInFile.put(choices.pages().get(k), k);
+    }
+    var targets = new HashMap<String, NodeId>();
+    for (Paragraph p : layout.document().paragraphs()) {
+      for (String name : p.look().value(ParagraphTraits.BOOKMARKS)) {
+        targets.putIfAbsent(name, p.id());
+      }
+    }
+    for (int k = 0; k < choices.pages().size(); k++) {
+      walk(layout.pages().get(choices.pages().get(k)), k, targets);
+    }
+  }
+
+  private void walk(Page page, int inFile, Map<String, NodeId> targets) {
+    var b = new StringBuilder();
+    boolean[] rightToLeft = {false};
+    var areas = new ArrayList<LinkArea>();
+    PageWalker.walk(
+        layout,
+        page,
+        new PageWalker.Sink() {
+          @Override
+          public void glyphs(Item.GlyphRun run, double x, double y) {
+            if (run.glyphs().length > 0) {
+              // A hyphen that a line's end calls for is no character of the text.
+              boolean divides = run.from() == run.to() && run.from() > 0 && run.text().equals("-");
+              b.append(divides ? "" : run.text());
+              rightToLeft[0] |= run.rightToLeft();
+              faces.add(run.face());
+            }
+          }
+
+          @Override
+          public void fill(Box box, Colour colour) {}
+
+          @Override
+          public void picture(Item.PictureBox picture, Box box) {
+            pictures.add(picture.media());
+          }
+
+          @Override
+          public void link(Link link, Box box) {
+            if (!areas.isEmpty() && areas.getLast().goesOn(link, box)) {
+              areas.set(areas.size() - 1, new LinkArea(link, areas.getLast().box().union(box)));
+            } else {
+              areas.add(new LinkArea(link, box));
+            }
+          }
+        });
+    texts.put(page.number(), new PageText(bare(b.toString()), rightToLeft[0]));
+    if (choices.wayfinding().links()) {
+      for (LinkArea a : areas) {
+        switch (a.link()) {
+          case Link.External e -> links.add(inFile + " " + e.uri());
+          case Link.Internal i ->
+              place(targets.get(i.bookmark()))
+                  .ifPresent(p -> links.add(inFile + " page " + pageInFile.get(pageIndex(p))));
+        }
+      }
+    }
+  }
+
+  private record LinkArea(Link link, Box box) {
+    boolean goesOn(Link other, Box next) {
+      return link.equals(other)
+          && Math.abs(box.y() - next.y()) < 0.01
+          && next.x() - box.right() < 1;
+    }
+  }
+
+  private static int pageIndex(CaretPlace p) {
+    return p.page().number() - 1;
+  }
+
+  /** Where a paragraph begins, if that page is in the file. */
+  private Optional<CaretPlace> place(@org.jspecify.annotations.Nullable NodeId paragraph) {
+    return paragraph == null
+        ? Optional.empty()
+        : layout
+            .caret(new Position(paragraph, 0))
+            .filter(p -> pageInFile.containsKey(pageIndex(p)));
+  }
+
+  PageText text(Page page) {
+    return texts.getOrDefault(page.number(), new PageText("", false));
+  }
+
+  Set<FontFace> faces() {
+    return faces;
+  }
+
+  PdfChoices choices() {
+    return choices;
+  }
+
+  /** How many different pictures of kinds that can be shown. */
+  int pictures() {
+    int n = 0;
+    for (MediaId id : pictures) {
+      Media m = layout.document().media().get(id);
+      boolean shown =
+          m != null
+              && !decant.vector.VectorPicture.isVector(m.type())
+              && decant.paint.Pictures.readable(m.bytes());
+      n += shown ? 1 : 0;
+    }
+    return n;
+  }
+
+  List<String> links() {
+    return links;
+  }
+
+  List<Bookmark> bookmarks() {
+    var out = new ArrayList<Bookmark>();
+    if (!choices.wayfinding().bookmarks()) {
+      return out;
+    }
+    Map<NodeId, String> labels =
+        choices.wayfinding().numbered() ? ListLabels.of(layout.document()) : Map.of();
+    for (Outline.Heading h : Outline.headings(layout.document())) {
+      if (h.level() > choices.wayfinding().bookmarkLevels()) {
+        continue;
+      }
+      place(h.paragraph())
+          .ifPresent(p ->
+              out.add(
+                  new Bookmark(
+                      PdfOutline.title(h.text(), labels.getOrDefault(h.paragraph(), "")),
+                      pageInFile.getOrDefault(pageIndex(p), -1),
+                      p.page().setup().height() - p.top())));
+    }
+    return out;
+  }
+
+  static String bare(String s) {
+    var b = new StringBuilder(s.length());
+    s.codePoints()
+        .filter(c -> {
+          boolean blank =
+              c <= ' '
+                  || c == 0xA0
+                  || c == 0xAD
+                  || c >= 0x2000 && c <= 0x200F
+                  || c >= 0x2028 && c <= 0x202F
+                  || c == 0x2060
+                  || c >= 0x2066 && c <= 0x2069
+                  || c == 0x3000
+                  || c == 0xFEFF
+                  || Character.isWhitespace(c);
+          return !blank;
+        })
+        .forEach(b::appendCodePoint);
+    return b.toString();
+  }
+
+  static String sorted(String s) {
+    int[] points = s.codePoints().toArray();
+    Arrays.sort(points);
+    return new String(points, 0, points.length);
+  }
+}

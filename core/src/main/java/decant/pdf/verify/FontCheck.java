@@ -1,0 +1,82 @@
+package decant.pdf.verify;
+
+import decant.pdf.choices.Type.Embedding;
+import decant.pdf.write.EmbeddingRights;
+import decant.text.FontFace;
+import java.util.HashMap;
+import java.util.Map;
+import org.apache.pdfbox.cos.COSArray;
+import org.apache.pdfbox.cos.COSDictionary;
+import org.apache.pdfbox.cos.COSName;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.pdmodel.PDPage;
+
+/** Whether each font is in the file as it was chosen. */
+final class FontCheck {
+  private FontCheck() {}
+
+  /** How a font is in a file. */
+  private record Found(boolean program, boolean subset) {}
+
+  static Check of(PDDocument pdf, Expected expected) {
+    Map<String, Found> found = new HashMap<>();
+    for (PDPage page : pdf.getPages()) {
+      COSDictionary resources = page.getCOSObject().getCOSDictionary(COSName.RESOURCES);
+      COSDictionary fonts = resources == null ? null : resources.getCOSDictionary(COSName.FONT);
+      if (fonts != null) {
+        for (COSName name : fonts.keySet()) {
+          COSDictionary f = fonts.getCOSDictionary(name);
+          if (f != null) {
+            String base = f.getNameAsString(COSName.BASE_FONT);
+            boolean subset = base.matches("[A-Z]{6}\\+.*");
+            found.put(subset ? base.substring(7) : base, new Found(hasProgram(f), subset));
+          }
+        }
+      }
+    }
+    int embedded = 0;
+    int left = 0;
+    for (FontFace face : expected.faces()) {
+      var choice = expected.choices().type().of(face.family());
+      Embedding wanted = EmbeddingRights.of(face).decide(choice.embedding());
+      Found f = found.get(face.postScriptName());
+      if (wanted == Embedding.LEFT_OUT) {
+        left++;
+        if (f != null && f.program()) {
+          return Check.of("Fonts", false, "", face + " is embedded, though it was to be left out");
+        }
+      } else {
+        embedded++;
+        boolean as = f != null && f.program() && f.subset() == (wanted == Embedding.USED);
+        if (!as) {
+          return Check.of(
+              "Fonts",
+              false,
+              "",
+              face
+                  + " is not embedded "
+                  + (wanted == Embedding.USED ? "with the characters used" : "as a whole"));
+        }
+      }
+    }
+    return Check.of(
+        "Fonts",
+        true,
+        embedded
+            + (embedded == 1 ? " font embedded" : " fonts embedded")
+            + (left == 0 ? "" : ", " + left + " left out"),
+        "");
+  }
+
+  private static boolean hasProgram(COSDictionary font) {
+    COSDictionary holder = font;
+    COSArray below = font.getCOSArray(COSName.DESCENDANT_FONTS);
+    if (below != null && below.getObject(0) instanceof COSDictionary d) {
+      holder = d;
+    }
+    COSDictionary descriptor = holder.getCOSDictionary(COSName.FONT_DESC);
+    return descriptor != null
+        && (descriptor.containsKey(COSName.FONT_FILE2)
+            || descriptor.containsKey(COSName.FONT_FILE3));
+  }
+}

@@ -1,0 +1,53 @@
+package decant.pdf.write;
+
+import decant.pdf.choices.Type.Embedding;
+import decant.text.FontFace;
+
+/** What a font's licence permits, as the font itself says it (OpenType OS/2, fsType). */
+public record EmbeddingRights(int fsType) {
+  private static final int RESTRICTED = 0x2;
+  private static final int PREVIEW_AND_PRINT = 0x4;
+  private static final int EDITABLE = 0x8;
+  private static final int NO_SUBSETTING = 0x100;
+  private static final int BITMAP_ONLY = 0x200;
+
+  public static EmbeddingRights of(FontFace face) {
+    return new EmbeddingRights(face.tables().embedding());
+  }
+
+  /**
+   * Whether it may be embedded at all. Where several of the first three bits are set, the least
+   * restrictive holds (OpenType 1.9, OS/2 version 2 and before).
+   */
+  public boolean mayEmbed() {
+    boolean restricted =
+        (fsType & RESTRICTED) != 0 && (fsType & (PREVIEW_AND_PRINT | EDITABLE)) == 0;
+    return !restricted && (fsType & BITMAP_ONLY) == 0;
+  }
+
+  public boolean maySubset() {
+    return (fsType & NO_SUBSETTING) == 0;
+  }
+
+  /** In plain words. */
+  public String words() {
+    String base =
+        (fsType & EDITABLE) != 0
+            ? "may be embedded for editing"
+            : (fsType & PREVIEW_AND_PRINT) != 0
+                ? "may be embedded for viewing and printing"
+                : (fsType & RESTRICTED) != 0 ? "may not be embedded" : "may be embedded";
+    if ((fsType & BITMAP_ONLY) != 0) {
+      return "may be embedded as pixels only";
+    }
+    return mayEmbed() && !maySubset() ? base + ", as a whole only" : base;
+  }
+
+  /** What becomes of a choice: what the licence permits is settled, all else is as it was. */
+  public Embedding decide(Embedding chosen) {
+    if (chosen != Embedding.LICENSED) {
+      return chosen;
+    }
+    return !mayEmbed() ? Embedding.LEFT_OUT : maySubset() ? Embedding.USED : Embedding.WHOLE;
+  }
+}

@@ -1,0 +1,39 @@
+package decant.pdf.write;
+
+import decant.pdf.choices.Keeping;
+import decant.pdf.choices.Type.Embedding;
+import decant.pdf.choices.Type.FontChoice;
+import decant.text.FontFace;
+import java.io.IOException;
+import java.util.Collection;
+import java.util.Map;
+import org.apache.pdfbox.cos.COSDictionary;
+
+/** One face in one file. */
+interface FontInFile extends Coder {
+  /** Font dictionaries by the names that pages know them by. */
+  Map<String, COSDictionary> dictionaries();
+
+  /** How many bytes the font's own program takes before compression; 0 if it is left out. */
+  int programBytes();
+
+  /**
+   * A font with codes for all that is used of it.
+   *
+   * @param name that pages know it by
+   * @param level of the compression
+   */
+  static FontInFile of(
+      FontFace face,
+      Collection<UsedGlyphs.Pair> used,
+      String name,
+      FontChoice choice,
+      Keeping keeping,
+      int level)
+      throws IOException {
+    Embedding how = EmbeddingRights.of(face).decide(choice.embedding());
+    return how == Embedding.LEFT_OUT
+        ? new LeftOutFont(face, used, name, choice.substitute(), level)
+        : new EmbeddedProgram(face, used, name, how == Embedding.WHOLE, keeping, level);
+  }
+}

@@ -1,0 +1,277 @@
+package decant.pdf.write;
+
+import decant.layout.Item;
+import decant.layout.Line;
+import decant.layout.Outlines;
+import decant.layout.Page;
+import decant.layout.PageWalker;
+import decant.layout.ParagraphLayout;
+import decant.model.Block;
+import decant.model.Box;
+import decant.model.Colour;
+import decant.model.Inline;
+import decant.model.Inline.Geometry;
+import decant.model.Insets;
+import decant.model.Link;
+import decant.model.MediaId;
+import decant.model.Paragraph;
+import decant.model.Rule;
+import decant.pdf.write.Target.Artifact;
+import decant.pdf.write.Target.Content;
+import decant.pdf.write.Target.Part;
+import decant.text.FontFace;
+import java.util.ArrayDeque;
+import java.util.ArrayList;
+import java.util.Deque;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+
+/** One page as operators, with what belongs to what. */
+final class PageContent implements PageWalker.Sink {
+  /** Where the page's fonts and pictures come from. */
+  interface Shelf {
+    Coder font(FontFace face);
+
+    /**
+     * @param width that it is placed in as a whole, in points
+     */
+    Optional<PictureInFile> picture(MediaId media, double width, double height);
+  }
+
+  /** An area that leads somewhere, and the content that shows it. */
+  record LinkArea(Link link, Box box, Target target) {}
+
+  private final Page page;
+  private final Shelf shelf;
+  private final boolean tagged;
+  private final ContentStream content;
+  private final Set<FontFace> faces = new LinkedHashSet<>();
+  private final Map<String, PictureInFile> pictures = new LinkedHashMap<>();
+  private final List<LinkArea> links = new ArrayList<>();
+  private final List<Content> marks = new ArrayList<>();
+  private final Map<Content, Box> figures = new LinkedHashMap<>();
+
+  private record Open(Block block, PageWalker.Role role) {}
+
+  private final Deque<Open> open = new ArrayDeque<>();
+  private Optional<Target> current = Optional.empty();
+  private String text = "";
+  private List<Inline> inlines = List.of();
+  private int serial;
+  private Optional<Link> lastLink = Optional.empty();
+
+  PageContent(Page page, Shelf shelf, boolean tagged) {
+    this.page = page;
+    this.shelf = shelf;
+    this.tagged = tagged;
+    this.content = new ContentStream(page.setup().height());
+  }
+
+  Page page() {
+    return page;
+  }
+
+  byte[] bytes() {
+    return content.bytes();
+  }
+
+  Set<FontFace> faces() {
+    return faces;
+  }
+
+  Map<String, PictureInFile> pictures() {
+    return pictures;
+  }
+
+  List<LinkArea> links() {
+    return links;
+  }
+
+  /** What each marked stretch belongs to, by its number. */
+  List<Content> marks() {
+    return marks;
+  }
+
+  /** Where each picture stands. */
+  Map<Content, Box> figures() {
+    return figures;
+  }
+
+  @Override
+  public void begin(Block block, PageWalker.Role role) {
+    open.push(new Open(block, role));
+  }
+
+  @Override
+  public void end() {
+    open.pop();
+    lastLink = Optional.empty();
+  }
+
+  @Override
+  public void line(ParagraphLayout paragraph, Line line, double x, double top) {
+    if (paragraph.source().inlines() != inlines) {
+      inlines = paragraph.source().inlines();
+      text = paragraph.source().text();
+    }
+  }
+
+  private void to(Target target) {
+    if (!tagged || current.isPresent() && current.get().equals(target)) {
+      return;
+    }
+    current = Optional.of(target);
+    switch (target) {
+      case Artifact a -> content.markArtifact(a.properties());
+      case Content c -> {
+        content.mark(c.part().tag(), marks.size());
+        marks.add(c);
+      }
+    }
+  }
+
+  /** The artifact that everything here is part of, if it is. */
+  private Optional<Target> artifact() {
+    if (open.isEmpty()) {
+      return Optional.of(Artifact.LAYOUT);
+    }
+    return switch (open.peekLast().role()) {
+      case RUNNING -> Optional.of(runningPlace);
+      case BODY, NOTE, REPEATED ->
+          open.stream().anyMatch(o -> o.role() == PageWalker.Role.REPEATED)
+              ? Optional.of(Artifact.REPEATED)
+              : Optional.empty();
+    };
+  }
+
+  private Artifact runningPlace = Artifact.HEADER;
+
+  private Target targetOf(Item.GlyphRun run, double y) {
+    runningPlace = y < page.setup().height() / 2 ? Artifact.HEADER : Artifact.FOOTER;
+    Optional<Target> none = artifact();
+    if (none.isPresent() || !(open.peek().block() instanceof Paragraph p)) {
+      return none.orElse(Artifact.LAYOUT);
+    }
+    if (run.from() == run.to() && run.from() == 0) {
+      return new Content(p.id(), Part.LABEL, 0);
+    }
+    if (run.to() - run.from() == 1 && run.from() < text.length()) {
+      char c = text.charAt(run.from());
+      if (c == '\t') {
+        return Artifact.LAYOUT; // a leader
+      }
+      if (c == Inline.OBJECT && inlineAt(run.from()) instanceof Inline.NoteMark) {
+        return new Content(p.id(), Part.NOTE_MARK, run.from());
+      }
+    }
+    if (run.link().isEmpty()) {
+      lastLink = Optional.empty();
+      return new Content(p.id(), Part.TEXT, 0);
+    }
+    if (!run.link().equals(lastLink)) {
+      lastLink = run.link();
+      serial++;
+    }
+    return new Content(p.id(), Part.LINK, serial);
+  }
+
+  private Inline inlineAt(int place) {
+    int at = 0;
+    for (Inline i : inlines) {
+      at += i.length();
+      if (place < at) {
+        return i;
+      }
+    }
+    return inlines.getLast();
+  }
+
+  @Override
+  public void glyphs(Item.GlyphRun run, double x, double y) {
+    if (run.glyphs().length == 0) {
+      return;
+    }
+    to(targetOf(run, y));
+    faces.add(run.face());
+    content.text(run, x, y, shelf.font(run.face()));
+  }
+
+  @Override
+  public void fill(Box box, Colour colour) {
+    to(artifact().orElse(Artifact.LAYOUT));
+    content.rectangle(box, colour);
+  }
+
+  @Override
+  public void shape(Geometry geometry, Box box, Optional<Colour> fill, Optional<Rule> line) {
+    to(artifact().orElse(Artifact.LAYOUT));
+    content.path(Outlines.of(geometry, box, 1), fill, line.filter(Rule::isDrawn));
+  }
+
+  @Override
+  public void turn(double degrees, double x, double y) {
+    current = Optional.empty();
+    content.turn(degrees, x, y);
+  }
+
+  @Override
+  public void turnBack() {
+    current = Optional.empty();
+    content.restore();
+  }
+
+  @Override
+  public void picture(Item.PictureBox picture, Box box) {
+    Target target =
+        artifact()
+            .orElseGet(() ->
+                open.peek().block() instanceof Paragraph p
+                    ? new Content(p.id(), Part.FIGURE, picture.at())
+                    : Artifact.LAYOUT);
+    to(target);
+    if (target instanceof Content figure) {
+      figures.merge(figure, box, Box::union);
+    }
+    // What is cut off stands outside the box.
+    Insets c = picture.crop();
+    double w = box.width() / (1 - c.left() - c.right());
+    double h = box.height() / (1 - c.top() - c.bottom());
+    Optional<PictureInFile> known = shelf.picture(picture.media(), w, h);
+    if (known.isEmpty()) {
+      content.rectangle(box, new Colour(0xE8E4DC));
+      return;
+    }
+    String name = "P" + (1 + pictures.size());
+    for (var e : pictures.entrySet()) {
+      if (e.getValue() == known.get()) {
+        name = e.getKey();
+      }
+    }
+    pictures.put(name, known.get());
+    var whole = new Box(box.x() - c.left() * w, box.y() - c.top() * h, w, h);
+    content.picture(
+        name, c.equals(Insets.NONE) ? box : whole, box, known.get().width(), known.get().height());
+  }
+
+  @Override
+  public void link(Link link, Box box) {
+    Target target = current.orElse(Artifact.LAYOUT);
+    if (!links.isEmpty()) {
+      LinkArea last = links.getLast();
+      boolean follows =
+          last.link().equals(link)
+              && last.target().equals(target)
+              && Math.abs(last.box().y() - box.y()) < 0.01
+              && box.x() - last.box().right() < 1;
+      if (follows) {
+        links.set(links.size() - 1, new LinkArea(link, last.box().union(box), target));
+        return;
+      }
+    }
+    links.add(new LinkArea(link, box, target));
+  }
+}

@@ -1,0 +1,444 @@
+package decant.pdf.write;
+
+import decant.model.Block;
+import decant.model.Cell;
+import decant.model.Document;
+import decant.model.Inline;
+import decant.model.KeptBlock;
+import decant.model.Link;
+import decant.model.ListDefinition;
+import decant.model.ListMembership;
+import decant.model.Look;
+import decant.model.NodeId;
+import decant.model.Paragraph;
+import decant.model.ParagraphTraits;
+import decant.model.Section;
+import decant.model.Story;
+import decant.model.Table;
+import decant.model.TableTraits;
+import decant.model.TextTraits;
+import decant.pdf.write.Target.Content;
+import java.util.ArrayDeque;
+import java.util.ArrayList;
+import java.util.Deque;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.apache.pdfbox.cos.COSArray;
+import org.apache.pdfbox.cos.COSBase;
+import org.apache.pdfbox.cos.COSDictionary;
+import org.apache.pdfbox.cos.COSInteger;
+import org.apache.pdfbox.cos.COSName;
+import org.apache.pdfbox.cos.COSString;
+
+/**
+ * The structure of a document (ISO 32000-2 §14.7 and §14.8): elements in reading order, made from
+ * the document itself and given the content of the pages. What no page shows is left out.
+ */
+final class Structure {
+  private static final int MOST_HEADING_TAGS = 6;
+
+  /** An element; its own content comes before the elements below it. */
+  private static final class Element {
+    final String tag;
+    final List<COSBase> content = new ArrayList<>();
+    final List<Element> inside = new ArrayList<>(); // links and the like, among the content
+    final List<Element> below = new ArrayList<>();
+    final COSDictionary dictionary = new COSDictionary();
+    COSDictionary page = new COSDictionary();
+    int heading;
+    boolean keepsEmpty;
+
+    Element(String tag) {
+      this.tag = tag;
+    }
+
+    Element add(String childTag) {
+      var e = new Element(childTag);
+      below.add(e);
+      return e;
+    }
+
+    boolean hasContent() {
+      return !content.isEmpty() || below.stream().anyMatch(Element::hasContent);
+    }
+  }
+
+  private record PartKey(int page, Content content) {}
+
+  private final Document document;
+  private final Alternatives alternatives;
+  private final Element root = new Element("Document");
+  private final Map<NodeId, Element> elements = new HashMap<>();
+  private final Map<NodeId, Element> labels = new HashMap<>();
+  private final Map<PartKey, Element> parts = new HashMap<>();
+  private final List<COSBase> parents = new ArrayList<>();
+
+  /** What pictures show, in words. */
+  interface Alternatives {
+    /**
+     * @param place of the picture in the paragraph
+     */
+    String of(Paragraph p, int place, Inline.Picture picture);
+  }
+
+  Structure(Document document, Alternatives alternatives) {
+    this.document = document;
+    this.alternatives = alternatives;
+    for (Section s : document.sections()) {
+      blocks(s.blocks(), root);
+    }
+    for (Story s : document.stories().values()) {
+      if (s.kind() == Story.Kind.ENDNOTE) {
+        note(s, root);
+      }
+    }
+  }
+
+  // Elements from the document.
+
+  /** One level of a list while its items are added. */
+  private record Level(String list, int depth, Element element) {}
+
+  private void blocks(List<Block> blocks, Element parent) {
+    Deque<Level> levels = new ArrayDeque<>();
+    Map<Level, Element> bodies = new HashMap<>();
+    Element contents = null;
+    for (Block b : blocks) {
+      switch (b) {
+        case Paragraph p -> {
+          Look look = document.styles().paragraphLook(p.look());
+          int heading = look.value(ParagraphTraits.HEADING_LEVEL);
+          ListMembership member = look.value(ParagraphTraits.LIST);
+          ListDefinition list = document.lists().get(member.list());
+          Element container = parent;
+          if (heading == 0 && list != null) {
+            container = item(p, member, list, parent, levels, bodies);
+            contents = null;
+          } else {
+            levels.clear();
+            if (isContentsEntry(p, look)) {
+              contents = contents == null ? parent.add("TOC") : contents;
+              elements.put(p.id(), contents.add("TOCI"));
+            } else {
+              contents = null;
+              Element e = parent.add(heading > 0 ? "H" : "P");
+              e.heading = heading;
+              elements.put(p.id(), e);
+            }
+          }
+          stories(p, container);
+        }
+        case Table t -> {
+          levels.clear();
+          contents = null;
+          table(t, parent);
+        }
+        case KeptBlock k -> {}
+      }
+    }
+  }
+
+  /** The body of a list item, where its text belongs. */
+  private Element item(
+      Paragraph p,
+      ListMembership member,
+      ListDefinition list,
+      Element parent,
+      Deque<Level> levels,
+      Map<Level, Element> bodies) {
+    while (!levels.isEmpty()
+        && (levels.peek().depth() > member.depth()
+            || levels.peek().depth() == member.depth()
+                && !levels.peek().list().equals(member.list()))) {
+      levels.pop();
+    }
+    if (levels.isEmpty() || levels.peek().depth() < member.depth()) {
+      Level above = levels.peek();
+      Element under = above == null ? parent : bodies.getOrDefault(above, parent);
+      var l = new Level(member.list(), member.depth(), under.add("L"));
+      attribute(
+          l.element(), "List", "ListNumbering", numbering(list.level(member.depth()).format()));
+      levels.push(l);
+    }
+    Level l = levels.getFirst();
+    Element li = l.element().add("LI");
+    labels.put(p.id(), li.add("Lbl"));
+    Element body = li.add("LBody");
+    elements.put(p.id(), body);
+    bodies.put(l, body);
+    return body;
+  }
+
+  private static String numbering(ListDefinition.NumberFormat f) {
+    return switch (f) {
+      case BULLET -> "Disc";
+      case DECIMAL, TWO_DIGITS, ORDINAL -> "Decimal";
+      case LOWER_LETTER -> "LowerAlpha";
+      case UPPER_LETTER -> "UpperAlpha";
+      case LOWER_ROMAN -> "LowerRoman";
+      case UPPER_ROMAN -> "UpperRoman";
+      case NONE -> "None";
+    };
+  }
+
+  /** A line that leads to a page: with a leader to a number, or a link all along. */
+  private static boolean isContentsEntry(Paragraph p, Look look) {
+    boolean leader =
+        look.value(ParagraphTraits.TABS).stream()
+            .anyMatch(t -> t.leader() != ParagraphTraits.TabStop.Leader.NONE);
+    return leader
+        && p.text().indexOf('\t') >= 0
+        && p.inlines().stream()
+            .anyMatch(i ->
+                i instanceof Inline.Field f && f.kind() == Inline.Field.Kind.PAGE_OF
+                    || i.look().get(TextTraits.LINK).orElse(null) instanceof Link.Internal);
+  }
+
+  /** The notes and texts in shapes that a paragraph holds follow it. */
+  private void stories(Paragraph p, Element parent) {
+    for (Inline i : p.inlines()) {
+      Optional<NodeId> id =
+          switch (i) {
+            case Inline.NoteMark n -> Optional.of(n.note());
+            case Inline.Shape s -> s.story();
+            default -> Optional.empty();
+          };
+      Story s = id.map(document.stories()::get).orElse(null);
+      if (s == null) {
+        continue;
+      }
+      switch (s.kind()) {
+        case FOOTNOTE -> note(s, parent);
+        case BOX -> blocks(s.blocks(), parent.add("Div"));
+        case ENDNOTE, RUNNING -> {}
+      }
+    }
+  }
+
+  private void note(Story s, Element parent) {
+    Element note = parent.add("Note");
+    note.dictionary.setItem(COSName.ID, new COSString("note-" + s.id()));
+    Element label = note.add("Lbl");
+    blocks(s.blocks(), note);
+    s.blocks().stream()
+        .filter(Paragraph.class::isInstance)
+        .findFirst()
+        .ifPresent(first -> labels.putIfAbsent(first.id(), label));
+  }
+
+  private void table(Table t, Element parent) {
+    Element table = parent.add("Table");
+    elements.put(t.id(), table);
+    int[][] at = t.cellColumns();
+    int columns = t.columnCount(at);
+    boolean[][] taken = new boolean[t.rows().size()][columns];
+    for (int r = 0; r < t.rows().size(); r++) {
+      Table.Row row = t.rows().get(r);
+      boolean header = row.look().value(TableTraits.HEADER_ROW);
+      Element tr = table.add("TR");
+      tr.keepsEmpty = true;
+      int next = 0;
+      for (int k = 0; k < row.cells().size(); k++) {
+        Cell c = row.cells().get(k);
+        filler(tr, taken[r], next, at[r][k]);
+        int wide = Math.max(1, Math.min(c.columnSpan(), columns - at[r][k]));
+        int high = Math.min(c.rowSpan(), t.rows().size() - r);
+        Element cell = tr.add(header ? "TH" : "TD");
+        cell.keepsEmpty = true;
+        COSDictionary attributes = new COSDictionary();
+        attributes.setName(COSName.O, "Table");
+        if (header) {
+          attributes.setName("Scope", "Column");
+        }
+        if (wide > 1) {
+          attributes.setInt("ColSpan", wide);
+        }
+        if (high > 1) {
+          attributes.setInt("RowSpan", high);
+        }
+        if (attributes.size() > 1) {
+          cell.dictionary.setItem(COSName.A, attributes);
+        }
+        for (int y = r; y < r + high; y++) {
+          for (int x = at[r][k]; x < at[r][k] + wide; x++) {
+            taken[y][x] = true;
+          }
+        }
+        blocks(c.blocks(), cell);
+        next = at[r][k] + wide;
+      }
+      filler(tr, taken[r], next, columns);
+    }
+  }
+
+  /** Cells that a row lacks, so that all rows are as wide (ISO 14289-1 §7.5). */
+  private static void filler(Element tr, boolean[] taken, int from, int to) {
+    for (int x = from; x < to; x++) {
+      if (!taken[x]) {
+        tr.add("TD").keepsEmpty = true;
+        taken[x] = true;
+      }
+    }
+  }
+
+  private static void attribute(Element e, String owner, String name, String value) {
+    COSDictionary a = new COSDictionary();
+    a.setName(COSName.O, owner);
+    a.setName(COSName.getPDFName(name), value);
+    e.dictionary.setItem(COSName.A, a);
+  }
+
+  // Content from the pages.
+
+  /** Takes in what a page shows. */
+  void page(int number, COSDictionary page, List<Content> marks) {
+    COSArray owners = new COSArray();
+    for (int id = 0; id < marks.size(); id++) {
+      Element e = elementOf(number, marks.get(id));
+      if (e.content.isEmpty()) {
+        e.page = page;
+      }
+      if (e.page == page) {
+        e.content.add(COSInteger.get(id));
+      } else {
+        COSDictionary reference = new COSDictionary();
+        reference.setItem(COSName.TYPE, COSName.getPDFName("MCR"));
+        reference.setItem(COSName.PG, page);
+        reference.setInt(COSName.MCID, id);
+        e.content.add(reference);
+      }
+      owners.add(e.dictionary);
+    }
+    page.setInt(COSName.STRUCT_PARENTS, parents.size());
+    parents.add(owners);
+  }
+
+  /** Takes in an area that leads somewhere. */
+  void annotation(int number, COSDictionary page, COSDictionary annotation, Target target) {
+    if (!(target instanceof Content c)) {
+      return;
+    }
+    Element e = elementOf(number, c);
+    COSDictionary reference = new COSDictionary();
+    reference.setItem(COSName.TYPE, COSName.getPDFName("OBJR"));
+    reference.setItem(COSName.PG, page);
+    reference.setItem(COSName.OBJ, annotation);
+    e.content.add(reference);
+    annotation.setInt(COSName.STRUCT_PARENT, parents.size());
+    parents.add(e.dictionary);
+  }
+
+  private Element elementOf(int page, Content c) {
+    Element block = elements.get(c.block());
+    if (block == null) {
+      block = root.add("P");
+      elements.put(c.block(), block);
+    }
+    return switch (c.part()) {
+      case TEXT -> block;
+      case LABEL -> labels.getOrDefault(c.block(), block);
+      case LINK, NOTE_MARK, FIGURE -> {
+        Element in = block;
+        yield parts.computeIfAbsent(new PartKey(page, c), k -> part(c, in));
+      }
+    };
+  }
+
+  private Element part(Content c, Element block) {
+    boolean ownLabel = c.part() == Target.Part.NOTE_MARK && labels.containsKey(c.block());
+    if (ownLabel && block.content.isEmpty() && !block.tag.equals("LBody")) {
+      return labels.getOrDefault(c.block(), block); // the mark that a note begins with
+    }
+    var e = new Element(c.part().tag());
+    block.content.add(e.dictionary);
+    block.inside.add(e);
+    if (c.part() == Target.Part.FIGURE) {
+      document
+          .paragraph(c.block())
+          .ifPresent(p -> {
+            int at = 0;
+            for (Inline i : p.inlines()) {
+              if (at == c.serial() && i instanceof Inline.Picture picture) {
+                String words = alternatives.of(p, at, picture);
+                if (!words.isEmpty()) {
+                  e.dictionary.setItem(COSName.ALT, new COSString(words));
+                }
+              }
+              at += i.length();
+            }
+          });
+    }
+    return e;
+  }
+
+  /** Says where a figure stands (ISO 32000-2 table 379). */
+  void figureBox(int number, Content c, COSArray box) {
+    Element e = elementOf(number, c);
+    COSDictionary a = new COSDictionary();
+    a.setName(COSName.O, "Layout");
+    a.setItem(COSName.BBOX, box);
+    a.setName("Placement", "Block");
+    e.dictionary.setItem(COSName.A, a);
+  }
+
+  // Writing.
+
+  /** The root of the structure, with the way from content back to its elements. */
+  COSDictionary write() {
+    COSDictionary tree = new COSDictionary();
+    tree.setItem(COSName.TYPE, COSName.STRUCT_TREE_ROOT);
+    number(root, new ArrayDeque<>());
+    finish(root, tree, "Document");
+    tree.setItem(COSName.K, root.dictionary);
+    COSArray nums = new COSArray();
+    for (int k = 0; k < parents.size(); k++) {
+      nums.add(COSInteger.get(k));
+      nums.add(parents.get(k));
+    }
+    COSDictionary parentTree = new COSDictionary();
+    parentTree.setItem(COSName.NUMS, nums);
+    tree.setItem(COSName.PARENT_TREE, parentTree);
+    tree.setInt(COSName.PARENT_TREE_NEXT_KEY, parents.size());
+    return tree;
+  }
+
+  /** Levels of headings without a gap (ISO 14289-1 §7.4.2): each as deep as it stands. */
+  private void number(Element e, Deque<Integer> above) {
+    if (e.heading > 0 && e.hasContent()) {
+      while (!above.isEmpty() && above.peek() >= e.heading) {
+        above.pop();
+      }
+      above.push(e.heading);
+      e.heading = Math.min(MOST_HEADING_TAGS, above.size());
+    }
+    e.below.forEach(b -> number(b, above));
+  }
+
+  private void finish(Element e, COSDictionary parent, String tag) {
+    COSDictionary d = e.dictionary;
+    d.setItem(COSName.TYPE, COSName.STRUCT_ELEM);
+    d.setName(COSName.S, tag);
+    d.setItem(COSName.P, parent);
+    COSArray kids = new COSArray();
+    e.content.forEach(kids::add);
+    if (!e.content.isEmpty() && e.page.size() > 0) {
+      d.setItem(COSName.PG, e.page);
+    }
+    for (Element i : e.inside) {
+      finish(i, d, i.tag);
+    }
+    for (Element b : e.below) {
+      if (b.hasContent() || b.keepsEmpty) {
+        finish(b, d, b.heading > 0 ? "H" + b.heading : b.tag);
+        kids.add(b.dictionary);
+      }
+    }
+    if (kids.size() == 1) {
+      d.setItem(COSName.K, kids.get(0));
+    } else if (kids.size() > 1) {
+      d.setItem(COSName.K, kids);
+    }
+  }
+}

@@ -1,0 +1,76 @@
+package decant.publish;
+
+import decant.layout.Layout;
+import decant.layout.Page;
+import decant.model.NodeId;
+import decant.model.Outline;
+import java.util.ArrayList;
+import java.util.List;
+
+/** The chapters of a document: its headings with the pages up to the next of the same level. */
+public final class Chapters {
+  /**
+   * A chapter.
+   *
+   * @param from its first page, from 0
+   * @param to its last page, from 0
+   */
+  public record Chapter(NodeId heading, String text, int level, int from, int to) {}
+
+  private Chapters() {}
+
+  /** Every heading as a chapter, in reading order. */
+  public static List<Chapter> of(Layout layout) {
+    List<Outline.Heading> headings = Outline.headings(layout.document());
+    int[] first = new int[headings.size()];
+    for (int k = 0; k < first.length; k++) {
+      first[k] =
+          layout.pagesOf(headings.get(k).paragraph()).stream()
+              .findFirst()
+              .map(Page::number)
+              .map(n -> n - 1)
+              .orElse(-1);
+    }
+    var out = new ArrayList<Chapter>();
+    for (int k = 0; k < first.length; k++) {
+      if (first[k] < 0) {
+        continue;
+      }
+      Outline.Heading h = headings.get(k);
+      int next = k + 1;
+      while (next < first.length && headings.get(next).level() > h.level()) {
+        next++;
+      }
+      int last = layout.pages().size() - 1;
+      if (next < first.length && first[next] >= 0) {
+        // The next chapter may begin in the middle of a page, which then belongs to both.
+        last = beginsPage(layout, headings.get(next).paragraph()) ? first[next] - 1 : first[next];
+      }
+      out.add(new Chapter(h.paragraph(), h.text(), h.level(), first[k], Math.max(first[k], last)));
+    }
+    return out;
+  }
+
+  private static boolean beginsPage(Layout layout, NodeId heading) {
+    return layout.pagesOf(heading).stream()
+        .findFirst()
+        .filter(p -> !p.body().isEmpty() && p.body().getFirst().source().id().equals(heading))
+        .isPresent();
+  }
+
+  /**
+   * The chapters that a document is split into: those of the highest level that has more than one,
+   * since the only one of its level is the title.
+   */
+  public static List<Chapter> toSplit(Layout layout) {
+    List<Chapter> all = of(layout);
+    for (int level = 1; level <= 9; level++) {
+      int l = level;
+      List<Chapter> some = all.stream().filter(c -> c.level() == l).toList();
+      if (some.size() > 1) {
+        return some;
+      }
+    }
+    return all;
+  }
+}

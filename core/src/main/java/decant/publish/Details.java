@@ -1,0 +1,57 @@
+package decant.publish;
+
+import decant.model.Particulars;
+
+/**
+ * What a published file says of itself.
+ *
+ * @param from what holds where nothing is set here
+ * @param title set here; empty for what {@code from} gives
+ * @param language a BCP 47 tag
+ */
+public record Details(
+    From from, String title, String subject, String author, String keywords, String language) {
+  public static final Details OF_DOCUMENT = new Details(From.DOCUMENT, "", "", "", "", "");
+
+  /** Where particulars come from. */
+  public enum From {
+    DOCUMENT("The document's own"),
+    /** None: nothing of the document's own goes along. */
+    NOWHERE("None but these");
+
+    private final String label;
+
+    From(String label) {
+      this.label = label;
+    }
+
+    public String label() {
+      return label;
+    }
+  }
+
+  public Details {
+    if (!language.matches("|[A-Za-z]{2,8}(-[A-Za-z0-9]{1,8})*")) {
+      throw new IllegalArgumentException(
+          "a language is given by its code, such as en or de-AT, not “" + language + "”");
+    }
+  }
+
+  /** What the file will say, for a document that says this. */
+  public Particulars over(Particulars own) {
+    Particulars base =
+        from == From.DOCUMENT
+            ? own
+            : new Particulars("", "", "", "", own.language()); // aids need it to read aloud
+    return new Particulars(
+        or(title, base.title()),
+        or(subject, base.subject()),
+        or(author, base.author()),
+        or(keywords, base.keywords()),
+        or(language, base.language()));
+  }
+
+  private static String or(String here, String there) {
+    return here.isBlank() ? there : here.strip();
+  }
+}

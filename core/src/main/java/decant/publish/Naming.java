@@ -1,0 +1,87 @@
+package decant.publish;
+
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+
+/**
+ * File names from a pattern: {@code {stem}}, {@code {date}}, {@code {number}} and {@code {heading}}
+ * stand for what they say, everything else for itself.
+ */
+public final class Naming {
+  public static final String USUAL = "{stem}";
+
+  private static final Pattern PLACE = Pattern.compile("\\{([^{}]*)\\}");
+  private static final List<String> KNOWN = List.of("stem", "date", "number", "heading");
+  private static final int LONGEST = 120;
+
+  private Naming() {}
+
+  /**
+   * @throws IllegalArgumentException if the pattern has a place that stands for nothing, or no name
+   */
+  static void check(String pattern) {
+    if (pattern.isBlank()) {
+      throw new IllegalArgumentException("a name cannot be empty; write {stem} for the document's");
+    }
+    Matcher m = PLACE.matcher(pattern);
+    while (m.find()) {
+      if (!KNOWN.contains(m.group(1))) {
+        throw new IllegalArgumentException(
+            "{"
+                + m.group(1)
+                + "} stands for nothing in a name; {stem}, {date}, {number} and {heading} do");
+      }
+    }
+  }
+
+  /** What a pattern is filled with. */
+  record Fill(String stem, LocalDate date, String number, String heading) {}
+
+  static String name(String pattern, Fill fill) {
+    String s =
+        pattern
+            .replace("{stem}", fill.stem())
+            .replace("{date}", fill.date().toString())
+            .replace("{number}", fill.number())
+            .replace("{heading}", fill.heading());
+    // What no file system takes, or only some (POSIX and Windows file names).
+    s = s.replaceAll("[\\\\/:*?\"<>|\\p{Cc}]+", " ").replaceAll("\\s+", " ").strip();
+    s = s.replaceAll("[. ]+$", "");
+    if (s.length() > LONGEST) {
+      s = s.substring(0, LONGEST).strip();
+    }
+    return s.isEmpty() ? "untitled" : s;
+  }
+
+  /** A pattern that gives each part of a split a name of its own. */
+  static String telling(String pattern) {
+    return pattern.contains("{number}") || pattern.contains("{heading}")
+        ? pattern
+        : pattern + " {number}";
+  }
+
+  /** Numbers with as many digits as the last one has, so that files sort as they count. */
+  static String padded(int n, int last) {
+    return ("%0" + Integer.toString(last).length() + "d").formatted(n);
+  }
+
+  /** The names, each with a number if it has been given before. */
+  static List<String> distinct(List<String> names) {
+    var out = new ArrayList<String>();
+    for (String n : names) {
+      String free = n;
+      for (int k = 2; containsIgnoringCase(out, free); k++) {
+        free = n + " " + k;
+      }
+      out.add(free);
+    }
+    return out;
+  }
+
+  private static boolean containsIgnoringCase(List<String> names, String name) {
+    return names.stream().anyMatch(name::equalsIgnoreCase);
+  }
+}

@@ -1,0 +1,110 @@
+package decant.publish;
+
+import decant.pdf.choices.FirstSight;
+import decant.pdf.choices.Keeping;
+import decant.pdf.choices.Rights;
+import decant.pdf.choices.Type;
+import decant.pdf.choices.Wayfinding;
+import decant.pdf.choices.Weight;
+
+/** One kind of file that a recipe makes. */
+public sealed interface Output {
+  /** The pattern of its files' names, without the extension; see {@link Naming}. */
+  String naming();
+
+  /** Without the dot. */
+  String extension();
+
+  /** This output under other names. */
+  Output withNaming(String other);
+
+  /** A PDF. */
+  record Pdf(
+      String naming,
+      PageChoice pages,
+      Wayfinding wayfinding,
+      Type type,
+      Weight weight,
+      Rights rights,
+      Details details,
+      Keeping keeping,
+      FirstSight firstSight)
+      implements Output {
+    /** What is chosen where nothing is said. */
+    public static final Pdf USUAL =
+        new Pdf(
+            Naming.USUAL,
+            PageChoice.ALL,
+            Wayfinding.USUAL,
+            Type.USUAL,
+            Weight.USUAL,
+            Rights.OPEN,
+            Details.OF_DOCUMENT,
+            Keeping.USUAL,
+            FirstSight.USUAL);
+
+    public Pdf {
+      Naming.check(naming);
+    }
+
+    @Override
+    public String extension() {
+      return "pdf";
+    }
+
+    @Override
+    public Pdf withNaming(String other) {
+      return new Pdf(other, pages, wayfinding, type, weight, rights, details, keeping, firstSight);
+    }
+
+    public Pdf with(PageChoice other) {
+      return new Pdf(naming, other, wayfinding, type, weight, rights, details, keeping, firstSight);
+    }
+
+    public Pdf with(Wayfinding other) {
+      return new Pdf(naming, pages, other, type, weight, rights, details, keeping, firstSight);
+    }
+
+    public Pdf with(Type other) {
+      return new Pdf(
+          naming, pages, wayfinding, other, weight, rights, details, keeping, firstSight);
+    }
+
+    public Pdf with(Weight other) {
+      return new Pdf(naming, pages, wayfinding, type, other, rights, details, keeping, firstSight);
+    }
+
+    public Pdf with(Rights other) {
+      return new Pdf(naming, pages, wayfinding, type, weight, other, details, keeping, firstSight);
+    }
+
+    public Pdf with(Details other) {
+      return new Pdf(naming, pages, wayfinding, type, weight, rights, other, keeping, firstSight);
+    }
+
+    public Pdf with(Keeping other) {
+      return new Pdf(naming, pages, wayfinding, type, weight, rights, details, other, firstSight);
+    }
+
+    public Pdf with(FirstSight other) {
+      return new Pdf(naming, pages, wayfinding, type, weight, rights, details, keeping, other);
+    }
+  }
+
+  /** An editable document in ISO/IEC 29500. */
+  record Docx(String naming) implements Output {
+    public Docx {
+      Naming.check(naming);
+    }
+
+    @Override
+    public String extension() {
+      return "docx";
+    }
+
+    @Override
+    public Docx withNaming(String other) {
+      return new Docx(other);
+    }
+  }
+}

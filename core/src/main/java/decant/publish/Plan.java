@@ -1,0 +1,208 @@
+package decant.publish;
+
+import decant.layout.Layout;
+import decant.model.Outline;
+import decant.model.Particulars;
+import decant.pdf.choices.Conflict;
+import decant.pdf.choices.Passwords;
+import decant.pdf.choices.PdfChoices;
+import java.nio.file.Path;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.TreeSet;
+
+/** What a recipe comes to for one document: the files, by name, with all that is chosen of each. */
+public record Plan(List<Item> items) {
+  /** One file to be made. */
+  public sealed interface Item {
+    /** Its name, with the extension. */
+    String name();
+
+    /** A PDF. */
+    record Pdf(String name, Output.Pdf output, PdfChoices choices) implements Item {}
+
+    /** A document. */
+    record Docx(String name) implements Item {}
+  }
+
+  public Plan {
+    items = List.copyOf(items);
+  }
+
+  /**
+   * Plans for the pages of a document.
+   *
+   * @param stem the name that all files share
+   * @param source the file it came from
+   * @throws PublishProblem if choices cannot be obeyed
+   */
+  public static Plan of(
+      Recipe recipe, Layout layout, String stem, Path source, Passwords passwords, LocalDate date)
+      throws PublishProblem {
+    var items = new ArrayList<Item>();
+    for (Output o : recipe.outputs()) {
+      switch (o) {
+        case Output.Docx d ->
+            items.add(
+                new Item.Docx(
+                    Naming.name(d.naming(), new Naming.Fill(stem, date, "", "")) + ".docx"));
+        case Output.Pdf p -> items.addAll(pdf(p, layout, stem, source, passwords, date));
+      }
+    }
+    List<String> names =
+        Naming.distinct(
+            items.stream().map(i -> i.name().substring(0, i.name().lastIndexOf('.'))).toList());
+    var named = new ArrayList<Item>();
+    for (int k = 0; k < items.size(); k++) {
+      String name = names.get(k);
+      named.add(
+          switch (items.get(k)) {
+            case Item.Pdf p -> new Item.Pdf(name + ".pdf", p.output(), p.choices());
+            case Item.Docx d -> new Item.Docx(name + ".docx");
+          });
+    }
+    return new Plan(named);
+  }
+
+  private record Piece(List<Integer> pages, String number, String heading) {}
+
+  private static List<Item> pdf(
+      Output.Pdf o, Layout layout, String stem, Path source, Passwords passwords, LocalDate date)
+      throws PublishProblem {
+    List<Integer> chosen = pages(o.pages(), layout);
+    List<Piece> pieces = pieces(o.pages().split(), chosen, layout);
+    String pattern = pieces.size() > 1 ? Naming.telling(o.naming()) : o.naming();
+    var out = new ArrayList<Item>();
+    for (Piece piece : pieces) {
+      Particulars p = particulars(o, layout, source);
+      var choices =
+          new PdfChoices(
+              piece.pages(),
+              o.wayfinding(),
+              o.type(),
+              o.weight(),
+              o.rights(),
+              passwords,
+              p,
+              o.keeping(),
+              o.firstSight());
+      List<String> conflicts =
+          Conflict.of(choices).stream().map(Conflict::message).distinct().toList();
+      if (!conflicts.isEmpty()) {
+        throw new PublishProblem(conflicts);
+      }
+      String name =
+          Naming.name(pattern, new Naming.Fill(stem, date, piece.number(), piece.heading()));
+      out.add(new Item.Pdf(name + ".pdf", o, choices));
+    }
+    return out;
+  }
+
+  /** What the file will say of itself, with what standards ask for found where it is not said. */
+  public static Particulars particulars(Output.Pdf o, Layout layout, Path source) {
+    Particulars p = o.details().over(layout.document().particulars());
+    boolean needed = o.keeping().accessible() || o.keeping().standard().level().equals("A");
+    if (!needed) {
+      return p;
+    }
+    String title = p.title();
+    if (title.isBlank()) {
+      title =
+          Outline.headings(layout.document()).stream()
+              .findFirst()
+              .map(Outline.Heading::text)
+              .orElse(source.getFileName().toString().replaceFirst("\\.[^.]+$", ""));
+    }
+    String language =
+        p.language().isBlank() ? Language.of(layout.document()).orElse("en") : p.language();
+    return new Particulars(title, p.subject(), p.author(), p.keywords(), language);
+  }
+
+  /**
+   * The pages that are chosen, from 0.
+   *
+   * @throws PublishProblem if the range or a chapter cannot be found
+   */
+  public static List<Integer> pages(PageChoice c, Layout layout) throws PublishProblem {
+    var out = new TreeSet<Integer>();
+    try {
+      if (!c.range().isBlank() || c.chapters().isEmpty()) {
+        out.addAll(new PageRange(c.range()).select(layout.pages().size()));
+      }
+    } catch (PageRange.Problem e) {
+      throw new PublishProblem(e.getMessage(), e);
+    }
+    if (!c.chapters().isEmpty()) {
+      List<Chapters.Chapter> all = Chapters.of(layout);
+      for (String wanted : c.chapters()) {
+        List<Chapters.Chapter> found =
+            all.stream().filter(x -> x.text().equalsIgnoreCase(wanted.strip())).toList();
+        if (found.isEmpty()) {
+          throw new PublishProblem("There is no heading “" + wanted + "” in this document.");
+        }
+        for (Chapters.Chapter x : found) {
+          for (int k = x.from(); k <= x.to(); k++) {
+            out.add(k);
+          }
+        }
+      }
+    }
+    return List.copyOf(out);
+  }
+
+  private static List<Piece> pieces(PageChoice.Split split, List<Integer> chosen, Layout layout)
+      throws PublishProblem {
+    List<Chapters.Chapter> all = Chapters.of(layout);
+    switch (split) {
+      case ONE_FILE -> {
+        return List.of(new Piece(chosen, "", heading(all, chosen.getFirst())));
+      }
+      case EACH_PAGE -> {
+        var out = new ArrayList<Piece>();
+        for (int p : chosen) {
+          out.add(
+              new Piece(List.of(p), Naming.padded(p + 1, layout.pages().size()), heading(all, p)));
+        }
+        return out;
+      }
+      case EACH_CHAPTER -> {
+        List<Chapters.Chapter> chapters = Chapters.toSplit(layout);
+        if (chapters.isEmpty()) {
+          throw new PublishProblem(
+              "The document has no headings, so it cannot be split into chapters.");
+        }
+        var out = new ArrayList<Piece>();
+        int n = 0;
+        if (chapters.getFirst().from() > 0) {
+          List<Integer> before =
+              chosen.stream().filter(p -> p < chapters.getFirst().from()).toList();
+          if (!before.isEmpty()) {
+            out.add(new Piece(before, Naming.padded(0, chapters.size()), "Front pages"));
+          }
+        }
+        for (Chapters.Chapter c : chapters) {
+          n++;
+          List<Integer> some = chosen.stream().filter(p -> p >= c.from() && p <= c.to()).toList();
+          if (!some.isEmpty()) {
+            out.add(new Piece(some, Naming.padded(n, chapters.size()), c.text()));
+          }
+        }
+        return out;
+      }
+    }
+    throw new AssertionError("every way to split was served");
+  }
+
+  /** The chapter that a page belongs to. */
+  private static String heading(List<Chapters.Chapter> all, int page) {
+    String last = "";
+    for (Chapters.Chapter c : all) {
+      if (c.from() > page) {
+        break;
+      }
+      last = c.text();
+    }
+    return last;
+  }
+}

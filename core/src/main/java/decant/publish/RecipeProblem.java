@@ -1,0 +1,14 @@
+package decant.publish;
+
+/** A recipe file that cannot be used, with the place and the reason in the person's words. */
+public final class RecipeProblem extends Exception {
+  private static final long serialVersionUID = 1;
+
+  RecipeProblem(String message) {
+    super(message);
+  }
+
+  RecipeProblem(String message, Throwable cause) {
+    super(message, cause);
+  }
+}
