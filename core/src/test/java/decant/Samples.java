@@ -18,15 +18,22 @@ import decant.model.StyleSheet;
 import decant.model.Table;
 import decant.model.TextTraits;
 import decant.model.edit.HeadingStyles;
+import decant.pdf.choices.PdfChoices;
+import decant.pdf.file.Encryption;
+import decant.pdf.write.PdfWriter;
 import decant.reading.ReadProblem;
 import decant.reading.ReadRequest;
 import decant.reading.TakenIn;
 import decant.text.FontBook;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Random;
+import java.util.stream.IntStream;
 
 /** Documents for tests. */
 public final class Samples {
@@ -37,6 +44,23 @@ public final class Samples {
       "Lines must be doubled when the tide gauge at the east stairs stands above four metres or a gale is forecast. ";
 
   private Samples() {}
+
+  /** A layout as a PDF. */
+  public static byte[] pdf(Layout l, PdfChoices choices) {
+    var out = new ByteArrayOutputStream();
+    try {
+      PdfWriter.write(l, choices, Optional.empty(), out, n -> {}, () -> false);
+    } catch (IOException | Encryption.Problem e) {
+      throw new AssertionError(e);
+    }
+    return out.toByteArray();
+  }
+
+  /** The usual choices for all pages. */
+  public static PdfChoices choices(Layout l) {
+    return PdfChoices.usual(
+        IntStream.range(0, l.pages().size()).boxed().toList(), l.document().particulars());
+  }
 
   public static StyleSheet styles() {
     var sheet =

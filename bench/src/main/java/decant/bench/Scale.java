@@ -11,7 +11,6 @@ import decant.model.Document;
 import decant.model.Inline;
 import decant.model.Look;
 import decant.model.Paragraph;
-import decant.model.Particulars;
 import decant.model.Position;
 import decant.model.Selection;
 import decant.model.StyleSheet;
@@ -20,7 +19,8 @@ import decant.model.TextTraits;
 import decant.model.edit.Commands;
 import decant.model.edit.Revision;
 import decant.paint.PagePainter;
-import decant.publish.PageRange;
+import decant.publish.RecipeBook;
+import decant.pdf.choices.Passwords;
 import decant.publish.Publisher;
 import decant.publish.Receipt;
 import decant.reading.ReadRequest;
@@ -92,16 +92,17 @@ final class Scale {
   }
 
   private static Receipt publish(Layout layout, Path to) throws Exception {
+    String name = to.getFileName().toString();
     var order =
         new Publisher.Order(
             layout,
-            to,
-            true,
+            RecipeBook.counterCopy(),
+            to.getParent(),
+            name.substring(0, name.lastIndexOf('.')),
             to.resolveSibling("none"),
-            PageRange.ALL,
             true,
-            Particulars.NONE.withTitle("Long"));
-    return Publisher.pdf(order, n -> {}, () -> false);
+            Passwords.NONE);
+    return Publisher.publish(order, (file, done) -> {}, () -> false);
   }
 
   private static void opened(Path file, String when) throws Exception {

@@ -12,7 +12,8 @@ import decant.model.Box;
 import decant.model.LinePitch;
 import decant.model.Particulars;
 import decant.paint.PagePainter;
-import decant.pdf.write.PdfChoices;
+import decant.pdf.choices.PdfChoices;
+import decant.pdf.file.Encryption;
 import decant.pdf.write.PdfWriter;
 import decant.reading.ReadProblem;
 import decant.reading.ReadRequest;
@@ -201,12 +202,17 @@ final class Soundness {
   private void pictures(Layout l, String name) throws IOException {
     var out = new ByteArrayOutputStream();
     int n = Math.min(COMPARED, l.pages().size());
-    PdfWriter.write(
-        l,
-        new PdfChoices(IntStream.range(0, n).boxed().toList(), false, Particulars.NONE),
-        out,
-        k -> {},
-        () -> false);
+    try {
+      PdfWriter.write(
+          l,
+          PdfChoices.usual(IntStream.range(0, n).boxed().toList(), Particulars.NONE),
+          Optional.empty(),
+          out,
+          k -> {},
+          () -> false);
+    } catch (Encryption.Problem e) {
+      throw new AssertionError("nothing is encrypted", e);
+    }
     try (PDDocument pdf = Loader.loadPDF(out.toByteArray())) {
       var renderer = new PDFRenderer(pdf);
       for (int k = 0; k < n; k++) {

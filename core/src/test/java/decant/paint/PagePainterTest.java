@@ -13,18 +13,14 @@ import decant.model.Inline;
 import decant.model.Insets;
 import decant.model.Look;
 import decant.model.Media;
-import decant.model.Particulars;
 import decant.model.Placement;
 import decant.model.Rule;
 import decant.model.VerticalAlignment;
 import decant.model.edit.CommandsTest;
 import decant.model.edit.Revision;
-import decant.pdf.write.PdfChoices;
-import decant.pdf.write.PdfWriter;
 import decant.text.FontBook;
 import java.awt.image.BufferedImage;
 import java.awt.image.DataBufferInt;
-import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
@@ -32,7 +28,6 @@ import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Optional;
 import java.util.Random;
-import java.util.stream.IntStream;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.rendering.ImageType;
@@ -208,10 +203,7 @@ class PagePainterTest {
 
   /** The same picture from PDFBox, but for anti-aliasing. */
   private void same(Layout l) throws IOException {
-    var out = new ByteArrayOutputStream();
-    List<Integer> all = IntStream.range(0, l.pages().size()).boxed().toList();
-    PdfWriter.write(l, new PdfChoices(all, false, Particulars.NONE), out, n -> {}, () -> false);
-    try (PDDocument pdf = Loader.loadPDF(out.toByteArray())) {
+    try (PDDocument pdf = Loader.loadPDF(Samples.pdf(l, Samples.choices(l)))) {
       var renderer = new PDFRenderer(pdf);
       for (Page p : l.pages()) {
         BufferedImage published = renderer.renderImage(p.number() - 1, 2, ImageType.RGB);

@@ -12,13 +12,10 @@ import decant.model.Look;
 import decant.model.Media;
 import decant.model.Placement;
 import decant.paint.PagePainter;
-import decant.pdf.write.PdfChoices;
-import decant.pdf.write.PdfWriter;
 import java.awt.Color;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
-import java.util.List;
 import java.util.Optional;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
@@ -81,14 +78,7 @@ class EmbeddedPageTest {
   }
 
   private static PDDocument published(Layout l) throws IOException {
-    var out = new ByteArrayOutputStream();
-    PdfWriter.write(
-        l,
-        new PdfChoices(List.of(0), false, l.document().particulars()),
-        out,
-        n -> {},
-        () -> false);
-    return Loader.loadPDF(out.toByteArray());
+    return Loader.loadPDF(Samples.pdf(l, Samples.choices(l)));
   }
 
   private static void looksRight(BufferedImage page, String which) {

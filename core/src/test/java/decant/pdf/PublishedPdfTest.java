@@ -15,13 +15,11 @@ import decant.model.ParagraphTraits;
 import decant.model.Particulars;
 import decant.model.TextTraits;
 import decant.paint.PagePainter;
+import decant.pdf.choices.PdfChoices;
 import decant.pdf.verify.Check;
 import decant.pdf.verify.PdfVerifier;
-import decant.pdf.write.PdfChoices;
-import decant.pdf.write.PdfWriter;
 import java.awt.image.BufferedImage;
 import java.io.IOException;
-import java.io.OutputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -51,11 +49,8 @@ class PublishedPdfTest {
   @TempDir Path folder;
 
   private Path publish(Layout l, List<Integer> pages, Particulars particulars) throws IOException {
-    Path file = folder.resolve("published.pdf");
-    try (OutputStream out = Files.newOutputStream(file)) {
-      PdfWriter.write(l, new PdfChoices(pages, true, particulars), out, n -> {}, () -> false);
-    }
-    return file;
+    return Files.write(
+        folder.resolve("published.pdf"), Samples.pdf(l, PdfChoices.usual(pages, particulars)));
   }
 
   private Path publish(Layout l) throws IOException {
@@ -137,7 +132,7 @@ class PublishedPdfTest {
     Path file = publish(l, chosen, new Particulars("Chosen", "", "Office", "", ""));
     List<Check> checks =
         PdfVerifier.verify(
-            file, l, new PdfChoices(chosen, true, new Particulars("Chosen", "", "Office", "", "")));
+            file, l, PdfChoices.usual(chosen, new Particulars("Chosen", "", "Office", "", "")));
     assertThat(checks)
         .allSatisfy(c -> assertThat(c.passed()).as(c.name() + ": " + c.detail()).isTrue());
     try (PDDocument pdf = Loader.loadPDF(file.toFile())) {
@@ -230,7 +225,7 @@ class PublishedPdfTest {
         }
       }
     }
-    assertThat(PdfVerifier.verify(file, l, new PdfChoices(all(l), true, Particulars.NONE)))
+    assertThat(PdfVerifier.verify(file, l, PdfChoices.usual(all(l), Particulars.NONE)))
         .allSatisfy(c -> assertThat(c.passed()).as(c.name() + ": " + c.detail()).isTrue());
   }
 
@@ -249,7 +244,7 @@ class PublishedPdfTest {
         .satisfies(f -> assertThat(f.message()).startsWith("2 characters (gothic)"));
     Layout l = Samples.layout(d);
     Path file = publish(l);
-    assertThat(failed(PdfVerifier.verify(file, l, new PdfChoices(all(l), true, Particulars.NONE))))
+    assertThat(failed(PdfVerifier.verify(file, l, PdfChoices.usual(all(l), Particulars.NONE))))
         .isEmpty();
     assertThat(bare(Tool.run("pdftotext", "-enc", "UTF-8", file.toString(), "-").output()))
         .contains("\uD800\uDF42\uD800\uDF30");
@@ -276,7 +271,7 @@ class PublishedPdfTest {
         Samples.layout(
             Samples.document(Samples.paragraph("Charges"), Samples.paragraph("The charge is 85.")));
     Path file = publish(right);
-    var choices = new PdfChoices(List.of(0), true, Particulars.NONE);
+    var choices = PdfChoices.usual(List.of(0), Particulars.NONE);
     assertThat(failed(PdfVerifier.verify(file, right, choices))).isEmpty();
     assertThat(failed(PdfVerifier.verify(file, wrong, choices))).containsExactly("Text");
     assertThat(failed(PdfVerifier.verify(file, unmarked, choices))).containsExactly("Bookmarks");
@@ -285,7 +280,7 @@ class PublishedPdfTest {
                 PdfVerifier.verify(
                     file,
                     right,
-                    new PdfChoices(List.of(0), true, Particulars.NONE.withTitle("Other")))))
+                    PdfChoices.usual(List.of(0), Particulars.NONE.withTitle("Other")))))
         .containsExactly("Particulars");
     Files.write(file, java.util.Arrays.copyOf(Files.readAllBytes(file), 300));
     assertThat(failed(PdfVerifier.verify(file, right, choices))).isNotEmpty();

@@ -13,8 +13,6 @@ import decant.model.Look;
 import decant.model.Paragraph;
 import decant.model.TextTraits;
 import decant.model.Trait;
-import decant.pdf.write.PdfChoices;
-import decant.pdf.write.PdfWriter;
 import decant.reading.ReadProblem;
 import java.awt.Color;
 import java.io.IOException;
@@ -144,14 +142,8 @@ class RecoveredLooksTest {
                 " from the first of March on, to whoever asks in writing.",
                 Look.PLAIN));
     Path file = folder.resolve("published.pdf");
-    try (var out = Files.newOutputStream(file)) {
-      PdfWriter.write(
-          Samples.layout(d),
-          new PdfChoices(List.of(0), true, d.particulars()),
-          out,
-          n -> {},
-          () -> false);
-    }
+    decant.layout.Layout l = Samples.layout(d);
+    Files.write(file, Samples.pdf(l, Samples.choices(l)));
     Document back = Samples.taken(file).document();
     assertThat(with(back, TextTraits.STRIKE, true)).isEqualTo("by the day");
     assertThat(with(back, TextTraits.HIGHLIGHT, new Colour(0xFFE680))).isEqualTo("by the week");

@@ -6,12 +6,13 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import decant.Samples;
 import decant.layout.Layout;
 import decant.model.Document;
-import decant.model.Particulars;
+import decant.pdf.choices.Passwords;
 import decant.pdf.write.PdfWriter;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.function.BooleanSupplier;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -25,15 +26,23 @@ class PublishTest {
       Samples.document(Samples.heading(1, "Charges"), Samples.paragraph(Samples.PROSE.repeat(150)));
   private final Layout layout = Samples.layout(document);
 
-  private Publisher.Order order(Path target, boolean overwrite, String pages) {
-    return new Publisher.Order(
-        layout,
-        target,
-        overwrite,
-        folder.resolve("source.docx"),
-        new PageRange(pages),
-        true,
-        Particulars.NONE.withTitle("Charges"));
+  private Receipt publish(boolean overwrite, BooleanSupplier cancelled)
+      throws PublishProblem, WriteProblem {
+    return publish(RecipeBook.counterCopy(), overwrite, cancelled);
+  }
+
+  private Receipt publish(Recipe recipe, boolean overwrite, BooleanSupplier cancelled)
+      throws PublishProblem, WriteProblem {
+    var order =
+        new Publisher.Order(
+            layout,
+            recipe,
+            folder,
+            "charges",
+            folder.resolve("source.docx"),
+            overwrite,
+            Passwords.NONE);
+    return Publisher.publish(order, (file, done) -> {}, cancelled);
   }
 
   @ParameterizedTest
@@ -75,25 +84,26 @@ class PublishTest {
   @Test
   void aReceiptTellsWhatWasMadeAndVerified() throws Exception {
     Path target = folder.resolve("charges.pdf");
-    Receipt r = Publisher.pdf(order(target, false, ""), n -> {}, () -> false);
-    assertThat(r.verified()).isTrue();
+    Receipt whole = publish(false, () -> false);
+    assertThat(whole.verified()).isTrue();
+    Receipt.Made r = whole.files().getFirst();
     assertThat(r.pages()).isEqualTo(layout.pages().size()).isGreaterThan(1);
     assertThat(r.bytes()).isEqualTo(Files.size(target));
     assertThat(r.sha256()).hasSize(64);
     assertThat(r.checks())
         .extracting(c -> c.name())
-        .containsExactly("Pages", "Text", "Bookmarks", "Fonts", "Particulars");
+        .containsExactly("Pages", "Text", "Bookmarks", "Links", "Fonts", "Pictures", "Particulars");
   }
 
   @Test
   void aNameThatIsTakenIsNotWrittenOverUnasked() throws Exception {
     Path target = Files.writeString(folder.resolve("charges.pdf"), "older");
-    assertThatThrownBy(() -> Publisher.pdf(order(target, false, ""), n -> {}, () -> false))
+    assertThatThrownBy(() -> publish(false, () -> false))
         .isInstanceOfSatisfying(
             WriteProblem.class, e -> assertThat(e.kind()).isEqualTo(WriteProblem.Kind.NAME_TAKEN));
     assertThat(target).hasContent("older");
     assertThat(AtomicFile.freeName(target).getFileName()).hasToString("charges 2.pdf");
-    Publisher.pdf(order(target, true, ""), n -> {}, () -> false);
+    publish(true, () -> false);
     assertThat(Files.size(target)).isGreaterThan(1000);
   }
 
@@ -108,9 +118,7 @@ class PublishTest {
 
   @Test
   void aCancelledPublishLeavesNoFile() throws IOException {
-    Path target = folder.resolve("charges.pdf");
-    assertThatThrownBy(() -> Publisher.pdf(order(target, false, ""), n -> {}, () -> true))
-        .isInstanceOf(PdfWriter.Cancelled.class);
+    assertThatThrownBy(() -> publish(false, () -> true)).isInstanceOf(PdfWriter.Cancelled.class);
     try (Stream<Path> left = Files.list(folder)) {
       assertThat(left).isEmpty();
     }
@@ -156,7 +164,7 @@ class PublishTest {
 
   @Test
   void aSavedCopyIsReadBackAndCompared() throws WriteProblem {
-    Receipt r =
+    Receipt.Made r =
         Publisher.docx(document, folder.resolve("copy.docx"), false, folder.resolve("source"));
     assertThat(r.verified()).isTrue();
     Document other = Samples.document(Samples.paragraph("another text"));

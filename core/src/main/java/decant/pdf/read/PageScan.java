@@ -66,8 +66,14 @@ final class PageScan extends PDFGraphicsStreamEngine {
   private Rectangle2D showing = new Rectangle2D.Double();
   private final List<Painted> shapes = new ArrayList<>();
 
-  /** Marked content that is open. */
-  private record Mark(int content, boolean artifact, Optional<String> actualText, int[] shown) {}
+  /**
+   * Marked content that is open.
+   *
+   * @param artifact marked as no part of the text
+   * @param furniture marked as part of every page, not of what stands there (§14.8.2.2.2)
+   */
+  private record Mark(
+      int content, boolean artifact, boolean furniture, Optional<String> actualText, int[] shown) {}
 
   PageScan(
       PDPage page, int number, List<LinkArea> links, FileFonts fonts, Map<COSBase, Media> media) {
@@ -133,7 +139,12 @@ final class PageScan extends PDFGraphicsStreamEngine {
     for (PDAnnotation a : annotations.shown()) {
       marks.clear();
       marks.push(
-          new Mark(PageAnnotations.content(a.getCOSObject()), false, Optional.empty(), new int[1]));
+          new Mark(
+              PageAnnotations.content(a.getCOSObject()),
+              false,
+              false,
+              Optional.empty(),
+              new int[1]));
       try {
         showAnnotation(a);
       } catch (IOException | RuntimeException e) {
@@ -156,7 +167,12 @@ final class PageScan extends PDFGraphicsStreamEngine {
     super.beginMarkedContentSequence(tag, properties);
     Mark outer = marks.peek();
     int content = outer == null ? -1 : outer.content();
-    boolean artifact = outer != null && outer.artifact();
+    boolean artifact = outer != null && outer.artifact() || COSName.ARTIFACT.equals(tag);
+    String kind = properties == null ? "" : properties.getNameAsString(COSName.TYPE, "");
+    boolean furniture =
+        outer != null && outer.furniture()
+            || COSName.ARTIFACT.equals(tag)
+                && (kind.equals("Pagination") || kind.equals("Background") || kind.equals("Page"));
     Optional<String> actual = outer == null ? Optional.empty() : outer.actualText();
     int[] shown = outer == null ? new int[1] : outer.shown();
     if (properties != null) {
@@ -169,7 +185,7 @@ final class PageScan extends PDFGraphicsStreamEngine {
         shown = new int[1];
       }
     }
-    marks.push(new Mark(content, artifact || COSName.ARTIFACT.equals(tag), actual, shown));
+    marks.push(new Mark(content, artifact, furniture, actual, shown));
   }
 
   @Override
@@ -476,7 +492,7 @@ final class PageScan extends PDFGraphicsStreamEngine {
     if (shapes.size() < MOST_SHAPES
         && seen.getWidth() >= 0
         && seen.getHeight() >= 0
-        && (mark == null || !mark.artifact())) {
+        && (mark == null || !mark.furniture())) {
       shapes.add(
           new Painted(
               new Box(seen.getX(), seen.getY(), seen.getWidth(), seen.getHeight()),

@@ -35,6 +35,10 @@ import org.apache.pdfbox.io.RandomAccessReadBuffer;
 final class EmbeddedProgram implements FontInFile {
   private static final int MOST_CODES = 65_535;
 
+  /** What a font program needs in a composite font (ISO 32000-2 §9.9.1). */
+  private static final List<String> NEEDED =
+      List.of("head", "hhea", "loca", "maxp", "cvt ", "prep", "glyf", "hmtx", "fpgm");
+
   private final FontFace face;
   private final String name;
   private final boolean archive;
@@ -181,7 +185,7 @@ final class EmbeddedProgram implements FontInFile {
       Map<Integer, Integer> newByOld = new HashMap<>();
       byte[] bytes = face.bytes();
       if (!whole) {
-        var subsetter = new TTFSubsetter(font);
+        var subsetter = new TTFSubsetter(font, NEEDED);
         subsetter.addGlyphIds(used);
         subsetter.setPrefix(tag(used));
         subsetter.getGIDMap().forEach((n, o) -> newByOld.put(o, n));

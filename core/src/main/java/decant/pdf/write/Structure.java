@@ -22,9 +22,11 @@ import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Deque;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import org.apache.pdfbox.cos.COSArray;
 import org.apache.pdfbox.cos.COSBase;
 import org.apache.pdfbox.cos.COSDictionary;
@@ -74,6 +76,7 @@ final class Structure {
   private final Map<NodeId, Element> labels = new HashMap<>();
   private final Map<PartKey, Element> parts = new HashMap<>();
   private final List<COSBase> parents = new ArrayList<>();
+  private final Set<NodeId> placed = new HashSet<>();
 
   /** What pictures show, in words. */
   interface Alternatives {
@@ -206,8 +209,8 @@ final class Structure {
             default -> Optional.empty();
           };
       Story s = id.map(document.stories()::get).orElse(null);
-      if (s == null) {
-        continue;
+      if (s == null || !placed.add(s.id())) {
+        continue; // a note's own text begins with its mark
       }
       switch (s.kind()) {
         case FOOTNOTE -> note(s, parent);
