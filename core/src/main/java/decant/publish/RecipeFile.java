@@ -71,6 +71,9 @@ public final class RecipeFile {
           .visibility(
               com.fasterxml.jackson.annotation.PropertyAccessor.GETTER,
               com.fasterxml.jackson.annotation.JsonAutoDetect.Visibility.NONE)
+          .visibility(
+              com.fasterxml.jackson.annotation.PropertyAccessor.FIELD,
+              com.fasterxml.jackson.annotation.JsonAutoDetect.Visibility.ANY)
           .addMixIn(Output.class, Kinds.class)
           .addModule(words())
           .build();

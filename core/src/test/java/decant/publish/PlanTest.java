@@ -1,0 +1,239 @@
+package decant.publish;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import decant.Samples;
+import decant.layout.Layout;
+import decant.model.Block;
+import decant.model.Document;
+import decant.model.Look;
+import decant.model.Paragraph;
+import decant.model.ParagraphTraits;
+import decant.model.Particulars;
+import decant.pdf.choices.Keeping;
+import decant.pdf.choices.Passwords;
+import decant.pdf.choices.Version;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.stream.Stream;
+import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+/** What recipes come to: pages, chapters, splits and names. */
+class PlanTest {
+  @TempDir Path folder;
+
+  private static final LocalDate DAY = LocalDate.of(2031, 5, 4);
+
+  /** A title, then three chapters of two pages each; the third begins where the second ends. */
+  private static Document chapters() {
+    List<Block> blocks = new ArrayList<>();
+    blocks.add(Samples.heading(1, "Berth rules"));
+    blocks.add(chapter("Lines", true));
+    blocks.add(Samples.paragraph(Samples.PROSE.repeat(50)));
+    blocks.add(chapter("Charges: by day/week", true));
+    blocks.add(Samples.paragraph(Samples.PROSE.repeat(50)));
+    blocks.add(chapter("Notices", false));
+    blocks.add(Samples.paragraph(Samples.PROSE.repeat(50)));
+    return Samples.document(blocks.toArray(Block[]::new));
+  }
+
+  private static Paragraph chapter(String text, boolean onNewPage) {
+    return Paragraph.of(
+        Look.of(ParagraphTraits.STYLE, "Heading2")
+            .with(ParagraphTraits.PAGE_BREAK_BEFORE, onNewPage),
+        text);
+  }
+
+  private final Layout layout = Samples.layout(chapters());
+
+  private Plan plan(Output... outputs) throws PublishProblem {
+    return Plan.of(
+        new Recipe("r", "", List.of(outputs)),
+        layout,
+        "rules",
+        folder.resolve("rules.docx"),
+        Passwords.NONE,
+        DAY);
+  }
+
+  private static Output.Pdf pages(String range, List<String> chapters, PageChoice.Split split) {
+    return Output.Pdf.USUAL.with(new PageChoice(range, chapters, split));
+  }
+
+  private static List<Integer> pagesOf(Plan p, int item) {
+    return ((Plan.Item.Pdf) p.items().get(item)).choices().pages();
+  }
+
+  private static List<String> names(Plan p) {
+    return p.items().stream().map(Plan.Item::name).toList();
+  }
+
+  @Test
+  void chaptersHaveTheirPages() {
+    assertThat(Chapters.of(layout))
+        .extracting(Chapters.Chapter::text, Chapters.Chapter::from, Chapters.Chapter::to)
+        .containsExactly(
+            org.assertj.core.groups.Tuple.tuple("Berth rules", 0, 5),
+            org.assertj.core.groups.Tuple.tuple("Lines", 1, 2),
+            org.assertj.core.groups.Tuple.tuple("Charges: by day/week", 3, 4),
+            // on the page where the chapter before it ends
+            org.assertj.core.groups.Tuple.tuple("Notices", 4, 5));
+  }
+
+  @Test
+  void tickedChaptersAreTheirPages() throws PublishProblem {
+    assertThat(pagesOf(plan(pages("", List.of("notices"), PageChoice.Split.ONE_FILE)), 0))
+        .containsExactly(4, 5);
+    assertThat(pagesOf(plan(pages("1", List.of("Lines"), PageChoice.Split.ONE_FILE)), 0))
+        .containsExactly(0, 1, 2);
+    assertThatThrownBy(() -> plan(pages("", List.of("Tides"), PageChoice.Split.ONE_FILE)))
+        .isInstanceOf(PublishProblem.class)
+        .hasMessage("There is no heading “Tides” in this document.");
+  }
+
+  @Test
+  void eachChapterIsAFileOfItsOwn() throws PublishProblem {
+    Plan p =
+        plan(
+            pages("", List.of(), PageChoice.Split.EACH_CHAPTER)
+                .withNaming("{stem} {number} {heading}"));
+    assertThat(names(p))
+        .containsExactly(
+            "rules 0 Front pages.pdf",
+            "rules 1 Lines.pdf",
+            "rules 2 Charges by day week.pdf",
+            "rules 3 Notices.pdf");
+    assertThat(pagesOf(p, 0)).containsExactly(0);
+    assertThat(pagesOf(p, 2)).containsExactly(3, 4);
+  }
+
+  @Test
+  void eachPageIsAFileOfItsOwnThatSorts() throws PublishProblem {
+    Plan p = plan(pages("odd", List.of(), PageChoice.Split.EACH_PAGE));
+    assertThat(names(p)).containsExactly("rules 1.pdf", "rules 3.pdf", "rules 5.pdf");
+    assertThat(pagesOf(p, 1)).containsExactly(2);
+  }
+
+  @Test
+  void severalOutputsShareAStemAndNoName() throws PublishProblem {
+    Output.Pdf archive =
+        Output.Pdf.USUAL
+            .with(new Keeping(Keeping.Standard.A2A, true, true, Version.V1_7, false))
+            .withNaming("{stem} archive {date}");
+    Plan p = plan(Output.Pdf.USUAL, archive, Output.Pdf.USUAL, new Output.Docx("{stem}"));
+    assertThat(names(p))
+        .containsExactly(
+            "rules.pdf", "rules archive 2031-05-04.pdf", "rules 2.pdf", "rules 3.docx");
+    // A standard asks for a title and a language, which the document says only by its text.
+    Particulars said = ((Plan.Item.Pdf) p.items().get(1)).choices().particulars();
+    assertThat(said.title()).isEqualTo("Berth rules");
+    assertThat(said.language()).isEqualTo("en");
+    assertThat(((Plan.Item.Pdf) p.items().get(0)).choices().particulars().title()).isEmpty();
+  }
+
+  @Test
+  void particularsAreTheDocumentsOrSetOrStripped() throws PublishProblem {
+    Document d =
+        chapters().withParticulars(new Particulars("Own", "Subject", "Author", "words", "de"));
+    Layout l = Samples.layout(d);
+    Path source = folder.resolve("rules.docx");
+    assertThat(Plan.particulars(Output.Pdf.USUAL, l, source)).isEqualTo(d.particulars());
+    Details some = new Details(Details.From.DOCUMENT, "Set", "", "", "", "");
+    assertThat(Plan.particulars(Output.Pdf.USUAL.with(some), l, source))
+        .isEqualTo(new Particulars("Set", "Subject", "Author", "words", "de"));
+    Details none = new Details(Details.From.NOWHERE, "", "", "", "", "");
+    assertThat(Plan.particulars(Output.Pdf.USUAL.with(none), l, source))
+        .isEqualTo(new Particulars("", "", "", "", "de"));
+  }
+
+  @Test
+  void languagesAreToldByTheirWords() {
+    assertThat(Language.of(Samples.document(Samples.paragraph(Samples.PROSE)))).contains("en");
+    assertThat(
+            Language.of(
+                Samples.document(
+                    Samples.paragraph(
+                        "Die Leinen sind zu verdoppeln, und der Hafenmeister ist zu rufen, wenn das"
+                            + " Wasser mit der Flut für die Stege nicht reicht."))))
+        .contains("de");
+    assertThat(Language.of(Samples.document(Samples.paragraph("12 34 56")))).isEmpty();
+  }
+
+  @Test
+  void everyFileOfARecipeIsWrittenVerifiedAndTold() throws Exception {
+    Recipe r =
+        new Recipe(
+            "All",
+            "",
+            List.of(
+                pages("", List.of(), PageChoice.Split.EACH_CHAPTER),
+                new Output.Docx("{stem} to edit")));
+    Path source = Files.writeString(folder.resolve("rules.docx"), "the source");
+    Receipt receipt =
+        Publisher.publish(
+            new Publisher.Order(layout, r, folder, "rules", source, false, Passwords.NONE),
+            (file, done) -> assertThat(done).isBetween(0.0, 1.0),
+            () -> false);
+    assertThat(receipt.verified()).isTrue();
+    assertThat(receipt.files()).hasSize(5).allSatisfy(f -> assertThat(f.file()).exists());
+    try (PDDocument pdf = Loader.loadPDF(folder.resolve("rules 2.pdf").toFile())) {
+      var first = pdf.getDocumentCatalog().getDocumentOutline().getFirstChild();
+      assertThat(first.getTitle()).isEqualTo("Charges: by day/week");
+    }
+    String json = ReceiptJson.write(receipt);
+    var tree = new com.fasterxml.jackson.databind.ObjectMapper().readTree(json);
+    assertThat(tree.get("verified").asBoolean()).isTrue();
+    assertThat(tree.get("files")).hasSize(5);
+    assertThat(tree.get("files").get(0).get("sha256").asText()).hasSize(64);
+    assertThat(tree.get("files").get(0).get("checks").get(0).get("name").asText())
+        .isEqualTo("Pages");
+  }
+
+  @Test
+  void aCancelledPublishOfSeveralLeavesNone() throws IOException {
+    Recipe r = new Recipe("All", "", List.of(pages("", List.of(), PageChoice.Split.EACH_PAGE)));
+    var asked = new java.util.concurrent.atomic.AtomicInteger();
+    assertThatThrownBy(() ->
+            Publisher.publish(
+                new Publisher.Order(
+                    layout, r, folder, "rules", folder.resolve("s"), false, Passwords.NONE),
+                (file, done) -> {},
+                () -> asked.incrementAndGet() > 12))
+        .isInstanceOf(decant.pdf.write.PdfWriter.Cancelled.class);
+    try (Stream<Path> left = Files.list(folder)) {
+      assertThat(left).isEmpty();
+    }
+  }
+
+  @Test
+  void theSourceGoesAlongWhereThatIsChosen() throws Exception {
+    Path source = Files.writeString(folder.resolve("rules.docx"), "the source itself");
+    Keeping k = new Keeping(Keeping.Standard.A3B, false, true, Version.V1_7, true);
+    Recipe r = new Recipe("With source", "", List.of(Output.Pdf.USUAL.with(k)));
+    Receipt receipt =
+        Publisher.publish(
+            new Publisher.Order(layout, r, folder, "rules", source, false, Passwords.NONE),
+            (file, done) -> {},
+            () -> false);
+    assertThat(receipt.verified()).as(ReceiptJson.write(receipt)).isTrue();
+    String listed =
+        decant.Tool.run("pdfdetach", "-list", folder.resolve("rules.pdf").toString()).output();
+    assertThat(listed).contains("1 embedded files", "rules.docx");
+    decant.Tool.run(
+        "pdfdetach",
+        "-save",
+        "1",
+        "-o",
+        folder.resolve("out").toString(),
+        folder.resolve("rules.pdf").toString());
+    assertThat(folder.resolve("out")).hasContent("the source itself");
+  }
+}

@@ -1,0 +1,170 @@
+package decant.publish;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.ObjectMapper;
+import com.networknt.schema.JsonSchema;
+import com.networknt.schema.JsonSchemaFactory;
+import com.networknt.schema.SpecVersion;
+import decant.pdf.choices.FirstSight;
+import decant.pdf.choices.Keeping;
+import decant.pdf.choices.Permission;
+import decant.pdf.choices.Rights;
+import decant.pdf.choices.Type;
+import decant.pdf.choices.Version;
+import decant.pdf.choices.Wayfinding;
+import decant.pdf.choices.Weight;
+import java.io.IOException;
+import java.io.InputStream;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.EnumSet;
+import java.util.List;
+import java.util.Map;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.MethodSource;
+
+/** Recipes as files: what is written is read again, fits its schema, and what is wrong is told. */
+class RecipeFileTest {
+  static List<Recipe> recipes() {
+    var all = new java.util.ArrayList<>(RecipeBook.shipped());
+    all.add(
+        new Recipe(
+            "Everything",
+            "",
+            List.of(
+                new Output.Docx("{stem} {date}"),
+                new Output.Pdf(
+                    "{stem} {number} {heading}",
+                    new PageChoice(
+                        "1-4, last 2", List.of("Charges"), PageChoice.Split.EACH_CHAPTER),
+                    new Wayfinding(
+                        3, 2, false, false, new Wayfinding.Addresses(true, true, "1F4E79"), false),
+                    new Type(
+                        Type.Embedding.LICENSED,
+                        Map.of(
+                            "Liberation Serif",
+                            new Type.FontChoice(Type.Embedding.WHOLE, Type.Substitute.TIMES))),
+                    new Weight(Weight.Effort.LITTLE, false, 60, 150, false, false),
+                    new Rights(
+                        Rights.Protection.AES_128,
+                        true,
+                        true,
+                        EnumSet.of(Permission.PRINT_SHARP),
+                        false),
+                    new Details(Details.From.NOWHERE, "T", "S", "A", "K", "de-AT"),
+                    new Keeping(Keeping.Standard.NONE, false, false, Version.V1_6, true),
+                    new FirstSight(
+                        2,
+                        FirstSight.Zoom.PAGE_WIDTH,
+                        FirstSight.Panel.PAGES,
+                        FirstSight.Arrangement.SPREAD_COVER,
+                        true,
+                        true,
+                        true,
+                        true,
+                        false,
+                        FirstSight.PrintScaling.NONE,
+                        FirstSight.Duplex.SHORT_EDGE,
+                        3)))));
+    return all;
+  }
+
+  @ParameterizedTest
+  @MethodSource("recipes")
+  void aRecipeComesBackAsItWas(Recipe r) throws RecipeProblem {
+    assertThat(RecipeFile.read(RecipeFile.write(r), "r.json")).isEqualTo(r);
+  }
+
+  /** JSON Schema 2020-12, by a validator from outside the project. */
+  @ParameterizedTest
+  @MethodSource("recipes")
+  void aRecipeFitsItsSchema(Recipe r) throws IOException {
+    assertThat(schema().validate(new ObjectMapper().readTree(RecipeFile.write(r)))).isEmpty();
+  }
+
+  @Test
+  void theSchemaSeesWhatIsWrong() throws IOException {
+    JsonNode bad =
+        new ObjectMapper()
+            .readTree(RecipeFile.write(RecipeBook.counterCopy()).replace("\"most\"", "\"all\""));
+    assertThat(schema().validate(bad)).isNotEmpty();
+  }
+
+  private static JsonSchema schema() throws IOException {
+    try (InputStream in = Files.newInputStream(Path.of("../docs/recipe.schema.json"))) {
+      return JsonSchemaFactory.getInstance(SpecVersion.VersionFlag.V202012).getSchema(in);
+    }
+  }
+
+  @Test
+  void whatIsNotSaidIsAsUsual() throws RecipeProblem {
+    Recipe r =
+        RecipeFile.read(
+            """
+            {"decant-recipe": 2, "name": "Small",
+             "outputs": [{"kind": "pdf", "weight": {"resolution": 150}}, {"kind": "docx"}]}
+            """,
+            "small.json");
+    Weight usual = Weight.USUAL;
+    assertThat(r.outputs())
+        .containsExactly(
+            Output.Pdf.USUAL.with(
+                new Weight(
+                    usual.effort(),
+                    usual.objectStreams(),
+                    usual.photographQuality(),
+                    150,
+                    usual.greyWhereColourless(),
+                    usual.faxForOneBit())),
+            new Output.Docx("{stem}"));
+  }
+
+  @Test
+  void anOlderVersionIsMigrated() throws RecipeProblem {
+    Recipe r =
+        RecipeFile.read(
+            """
+            {"decant-recipe": 1, "name": "Front", "pages": "1-3", "naming": "{stem} front",
+             "wayfinding": {"bookmark-levels": 2}}
+            """,
+            "front.json");
+    assertThat(r.name()).isEqualTo("Front");
+    var pdf = (Output.Pdf) r.outputs().getFirst();
+    assertThat(pdf.naming()).isEqualTo("{stem} front");
+    assertThat(pdf.pages().range()).isEqualTo("1-3");
+    assertThat(pdf.wayfinding().bookmarkLevels()).isEqualTo(2);
+  }
+
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      quoteCharacter = '`',
+      value = {
+        "{\"decant-recipe\": 2, \"name\": \"x\", \"outputs\": [{\"kind\": \"pdf\", \"colour\": 1}]} | at outputs[1].colour: “colour” is not known here",
+        "{\"decant-recipe\": 2, \"name\": \"x\", \"outputs\": [{\"kind\": \"pdf\", \"weight\": {\"effort\": \"huge\"}}]} | at outputs[1].weight.effort: “huge” is none of little, medium, most",
+        "{\"decant-recipe\": 2, \"name\": \"x\", \"outputs\": [{\"kind\": \"pdf\", \"weight\": {\"photograph-quality\": 400}}]} | the quality of photographs is 0 to 100, not 400",
+        "{\"decant-recipe\": 2, \"name\": \"x\", \"outputs\": [{\"kind\": \"pdf\", \"weight\": {\"resolution\": \"fine\"}}]} | at outputs[1].weight.resolution",
+        "{\"decant-recipe\": 2, \"name\": \"x\", \"outputs\": [{\"kind\": \"pdf\", \"naming\": \"{page}\"}]} | {page} stands for nothing in a name",
+        "{\"decant-recipe\": 2, \"name\": \"x\", \"outputs\": [{\"kind\": \"fax\"}]} | outputs[1]",
+        "{\"decant-recipe\": 2, \"name\": \"x\", \"outputs\": []} | makes at least one file",
+        "{\"decant-recipe\": 2, \"name\": \"x\"} | lacks \"outputs\"",
+        "{\"decant-recipe\": 9, \"name\": \"x\"} | written by a newer Decant",
+        "{\"decant-recipe\": \"2\", \"name\": \"x\"} | at decant-recipe",
+        "{\"name\": \"x\"} | is no recipe",
+        "[1] | is no recipe",
+        "{\"decant-recipe\": 2, | is no JSON",
+        "{\"decant-recipe\": 2, \"name\": \"x\", \"outputs\": [{\"kind\": \"pdf\", \"rights\": {\"ask-to-open\": true}}]} | passwords are asked for",
+        "{\"decant-recipe\": 2, \"name\": \"x\", \"outputs\": [{\"kind\": \"pdf\", \"rights\": {\"password\": \"x\"}}]} | “password” is not known here"
+      })
+  void whatIsWrongIsToldWithItsPlace(String json, String message) {
+    assertThatThrownBy(() -> RecipeFile.read(json, "my.json"))
+        .isInstanceOf(RecipeProblem.class)
+        .hasMessageContaining("“my.json”")
+        .hasMessageContaining(message);
+  }
+}
