@@ -108,7 +108,16 @@ class ArchitectureTest {
         .mayOnlyAccessLayers("model", "text", "layout", "vector", "paint", "choices", "write")
         .whereLayer("publish")
         .mayOnlyAccessLayers(
-            "model", "text", "layout", "reading", "readers", "choices", "file", "write", "verify")
+            "model",
+            "text",
+            "layout",
+            "paint",
+            "reading",
+            "readers",
+            "choices",
+            "file",
+            "write",
+            "verify")
         .whereLayer("describe")
         .mayOnlyAccessLayers("model", "reading")
         .whereLayer("proof")

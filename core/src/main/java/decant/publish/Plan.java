@@ -87,8 +87,7 @@ public record Plan(List<Item> items) {
               p,
               o.keeping(),
               o.firstSight());
-      List<String> conflicts =
-          Conflict.of(choices).stream().map(Conflict::message).distinct().toList();
+      List<Conflict> conflicts = Conflict.of(choices);
       if (!conflicts.isEmpty()) {
         throw new PublishProblem(conflicts);
       }
@@ -99,20 +98,23 @@ public record Plan(List<Item> items) {
     return out;
   }
 
-  /** What the file will say of itself, with what standards ask for found where it is not said. */
+  /**
+   * What the file will say of itself: a document without a title has that of its first heading, and
+   * what standards ask for is found where it is not said.
+   */
   public static Particulars particulars(Output.Pdf o, Layout layout, Path source) {
     Particulars p = o.details().over(layout.document().particulars());
     boolean needed = o.keeping().accessible() || o.keeping().standard().level().equals("A");
-    if (!needed) {
-      return p;
-    }
     String title = p.title();
-    if (title.isBlank()) {
+    if (title.isBlank() && (needed || o.details().from() == Details.From.DOCUMENT)) {
       title =
           Outline.headings(layout.document()).stream()
               .findFirst()
               .map(Outline.Heading::text)
-              .orElse(source.getFileName().toString().replaceFirst("\\.[^.]+$", ""));
+              .orElse(needed ? source.getFileName().toString().replaceFirst("\\.[^.]+$", "") : "");
+    }
+    if (!needed) {
+      return p.withTitle(title);
     }
     String language =
         p.language().isBlank() ? Language.of(layout.document()).orElse("en") : p.language();

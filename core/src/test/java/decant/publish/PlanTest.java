@@ -136,7 +136,9 @@ class PlanTest {
     Particulars said = ((Plan.Item.Pdf) p.items().get(1)).choices().particulars();
     assertThat(said.title()).isEqualTo("Berth rules");
     assertThat(said.language()).isEqualTo("en");
-    assertThat(((Plan.Item.Pdf) p.items().get(0)).choices().particulars().title()).isEmpty();
+    Particulars usual = ((Plan.Item.Pdf) p.items().get(0)).choices().particulars();
+    assertThat(usual.title()).isEqualTo("Berth rules");
+    assertThat(usual.language()).isEmpty();
   }
 
   @Test

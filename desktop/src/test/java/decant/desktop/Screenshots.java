@@ -66,6 +66,31 @@ final class Screenshots {
       w.until(() -> work.receiptProperty().get().isPresent());
       pause(700);
       w.picture(out.resolve("publish.png"));
+      Window.run(() -> work.receiptProperty().set(java.util.Optional.empty()));
+      pause(1500);
+      w.click("#group-size");
+      w.click("#group-pages");
+      Window.run(() -> w.find("#group-rights", javafx.scene.control.Button.class).fire());
+      Window.run(() ->
+          w.find("#publish-protection", javafx.scene.control.ComboBox.class)
+              .getSelectionModel()
+              .select(1));
+      pause(1500);
+      w.picture(out.resolve("publish-rights.png"));
+      Window.run(() -> w.find("#group-rights", javafx.scene.control.Button.class).fire());
+      Window.run(() ->
+          w.find("#publish-protection", javafx.scene.control.ComboBox.class)
+              .getSelectionModel()
+              .select(0));
+      Window.run(() -> w.find("#group-weight", javafx.scene.control.Button.class).fire());
+      Window.run(() ->
+          w.find("#publish-quality", javafx.scene.control.ComboBox.class)
+              .getSelectionModel()
+              .select(9));
+      pause(2500);
+      Window.run(() -> w.find("#picture-closer-1", javafx.scene.control.Button.class).fire());
+      pause(1500);
+      w.picture(out.resolve("publish-closer.png"));
     }
     System.exit(0);
   }

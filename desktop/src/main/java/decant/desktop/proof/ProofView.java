@@ -87,7 +87,14 @@ public final class ProofView implements Stage {
   }
 
   private void refresh() {
-    Optional<Path> file = work.receiptProperty().get().map(r -> r.file());
+    Optional<Path> file =
+        work.receiptProperty()
+            .get()
+            .flatMap(r ->
+                r.files().stream()
+                    .filter(m -> m.format().equals("pdf"))
+                    .map(decant.publish.Receipt.Made::file)
+                    .findFirst());
     if (!file.equals(publishedFile)) {
       closePublished();
       publishedFile = file;

@@ -3,12 +3,12 @@ package decant.desktop.shell;
 import decant.format.Intake;
 import decant.layout.Layout;
 import decant.model.Document;
-import decant.model.Particulars;
 import decant.pdf.write.PdfWriter;
 import decant.publish.AtomicFile;
-import decant.publish.PageRange;
+import decant.publish.PublishProblem;
 import decant.publish.Publisher;
 import decant.publish.Receipt;
+import decant.publish.RecipeShelf;
 import decant.publish.WriteProblem;
 import decant.reading.ReadProblem;
 import decant.reading.ReadRequest;
@@ -20,6 +20,7 @@ import java.util.Optional;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.atomic.AtomicBoolean;
+import java.util.concurrent.atomic.AtomicInteger;
 import javafx.application.Platform;
 import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.SimpleObjectProperty;
@@ -37,6 +38,7 @@ public final class Desk {
       new SimpleObjectProperty<>(Optional.empty());
   private final Tray tray;
   private final Recovery recovery;
+  private final RecipeShelf recipes;
   private final ExecutorService worker =
       Executors.newSingleThreadExecutor(r -> {
         Thread t = new Thread(r, "desk");
@@ -50,6 +52,7 @@ public final class Desk {
   public Desk(Path state) {
     this.tray = new Tray(state.resolve("tray.json"));
     this.recovery = new Recovery(state.resolve("recovery"));
+    this.recipes = new RecipeShelf(state.resolve("recipes"));
   }
 
   /**
@@ -62,6 +65,11 @@ public final class Desk {
             ? Path.of(System.getProperty("user.home"), ".local", "state")
             : Path.of(base);
     return root.resolve(demo ? "decant-demo" : "decant");
+  }
+
+  /** The recipes at hand. */
+  public RecipeShelf recipes() {
+    return recipes;
   }
 
   public ObjectProperty<Optional<Work>> workProperty() {
@@ -243,7 +251,7 @@ public final class Desk {
     dismiss();
     worker.execute(() -> {
       try {
-        Receipt r = Publisher.docx(version, target, overwrite, w.source());
+        Receipt.Made r = Publisher.docx(version, target, overwrite, w.source());
         Platform.runLater(() -> {
           w.savedAs(target, version);
           recovery.forget(w);
@@ -314,47 +322,48 @@ public final class Desk {
       return;
     }
     dismiss();
-    Particulars p =
-        w.revision()
-            .document()
-            .particulars()
-            .withTitle(draft.title().strip())
-            .withAuthor(draft.author().strip());
     var order =
         new Publisher.Order(
-            layout, draft.target(), overwrite, w.source(), draft.pages(), draft.bookmarks(), p);
+            layout,
+            draft.recipe(),
+            draft.folder(),
+            draft.stem(),
+            w.source(),
+            overwrite,
+            draft.passwords());
     var cancelled = new AtomicBoolean();
-    String label = "Publishing " + draft.target().getFileName();
+    String label = "Publishing " + draft.stem();
     background.set(Optional.of(new Background(label, 0, cancelled)));
-    int all = layout.pages().size();
+    var shown = new AtomicInteger();
     worker.execute(() -> {
       try {
         Receipt r =
-            Publisher.pdf(
+            Publisher.publish(
                 order,
-                n -> {
-                  if (n % 20 == 0) {
-                    Platform.runLater(() -> progress(label, n / (double) all, cancelled));
+                (file, done) -> {
+                  int percent = (int) (done * 100);
+                  if (shown.getAndSet(percent) != percent) {
+                    Platform.runLater(() -> progress("Publishing " + file, done, cancelled));
                   }
                 },
                 cancelled::get);
         Platform.runLater(() -> {
           background.set(Optional.empty());
           w.receiptProperty().set(Optional.of(r));
-          tray.used(r.file());
+          r.files().forEach(f -> tray.used(f.file()));
         });
       } catch (PdfWriter.Cancelled e) {
         Platform.runLater(() -> {
           background.set(Optional.empty());
           tell("Publishing was cancelled; no file was left.");
         });
-      } catch (PageRange.Problem e) {
+      } catch (PublishProblem e) {
         Platform.runLater(() -> failed(e.getMessage()));
       } catch (WriteProblem e) {
         Platform.runLater(() -> notPublished(draft, e));
       } catch (RuntimeException e) {
         Platform.runLater(() ->
-            failed("The PDF could not be made (" + e.getMessage() + "). Nothing was written."));
+            failed("The files could not be made (" + e.getMessage() + "). Nothing was written."));
       }
     });
   }
@@ -366,20 +375,24 @@ public final class Desk {
 
   private void notPublished(Work.Draft draft, WriteProblem e) {
     background.set(Optional.empty());
-    Path free =
-        e.kind() == WriteProblem.Kind.NAME_TAKEN || e.kind() == WriteProblem.Kind.IS_SOURCE
-            ? AtomicFile.freeName(draft.target())
-            : AtomicFile.freeName(
-                Path.of(System.getProperty("user.home")).resolve(draft.target().getFileName()));
+    boolean taken =
+        e.kind() == WriteProblem.Kind.NAME_TAKEN || e.kind() == WriteProblem.Kind.IS_SOURCE;
+    Path folder = taken ? draft.folder() : Path.of(System.getProperty("user.home"));
+    String extension = draft.recipe().outputs().getFirst().extension();
+    String name =
+        AtomicFile.freeName(folder.resolve(draft.stem() + "." + extension))
+            .getFileName()
+            .toString();
+    String stem = name.substring(0, name.length() - extension.length() - 1);
+    if (taken && stem.equals(draft.stem())) {
+      stem = stem + " 2"; // the name that is taken is another one of the recipe's
+    }
+    String free = stem;
     Notice.Answer other =
         Notice.Answer.of(
-            "Publish as “" + free.getFileName() + "”" + place(free, draft.target()),
+            "Publish as “" + free + "”" + (taken ? "" : " in " + folder),
             () -> {
-              Work w = work.get().orElseThrow();
-              w.draftProperty()
-                  .set(
-                      new Work.Draft(
-                          draft.pages(), draft.bookmarks(), draft.title(), draft.author(), free));
+              work.get().orElseThrow().draftProperty().set(draft.to(folder, free));
               publish(false);
             });
     Notice.Answer not = Notice.Answer.of("Not now", this::dismiss);
@@ -389,6 +402,14 @@ public final class Desk {
                 ? Notice.ask(
                     e.getMessage(), other, Notice.Answer.of("Replace it", () -> publish(true)), not)
                 : Notice.problem(e.getMessage(), other, not)));
+  }
+
+  /** Shows the folder of a file in the system's own file manager. */
+  public void showFolder(Path file) {
+    worker.execute(() -> {
+      Optional<String> problem = FolderOpening.of(file.toAbsolutePath().getParent());
+      problem.ifPresent(p -> Platform.runLater(() -> tell(p)));
+    });
   }
 
   /** Whether the window may close; asks if something would be lost. */

@@ -191,7 +191,7 @@ public final class Frame {
         "Shortcut+Shift+S",
         this::working,
         this::chooseCopy);
-    actions.add("publish", "Publish as PDF", "Shortcut+Enter", this::working, this::publish);
+    actions.add("publish", "Publish by the recipe", "Shortcut+Enter", this::working, this::publish);
     made.register(actions);
     actions.add("dark", "Dark or light window", "Shortcut+Alt+D", () -> true, this::toggleDark);
     actions.add(

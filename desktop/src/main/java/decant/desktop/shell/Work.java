@@ -6,8 +6,11 @@ import decant.model.Finding;
 import decant.model.Selection;
 import decant.model.edit.Revision;
 import decant.paint.PagePainter;
-import decant.publish.PageRange;
+import decant.pdf.choices.Passwords;
+import decant.publish.Output;
 import decant.publish.Receipt;
+import decant.publish.Recipe;
+import decant.publish.RecipeBook;
 import decant.reading.TakenIn;
 import java.nio.file.Path;
 import java.util.LinkedHashSet;
@@ -23,9 +26,49 @@ import javafx.beans.property.SimpleObjectProperty;
 
 /** One document in work: where it came from, its revision, its pages. Knows no controls. */
 public final class Work {
-  /** The choices of the Publish stage. */
+  /**
+   * What the Publish stage is about to do.
+   *
+   * @param recipe as it is followed now
+   * @param kept the recipe that it was before it was changed
+   * @param output which output is looked at
+   * @param folder where the files go
+   * @param stem the name that they share
+   */
   public record Draft(
-      PageRange pages, boolean bookmarks, String title, String author, Path target) {}
+      Recipe recipe, Recipe kept, int output, Path folder, String stem, Passwords passwords) {
+    /** Whether the recipe was changed since it was picked. */
+    public boolean changed() {
+      return !recipe.equals(kept);
+    }
+
+    public Draft with(Recipe other) {
+      return new Draft(
+          other, kept, Math.min(output, other.outputs().size() - 1), folder, stem, passwords);
+    }
+
+    /** Another recipe, as it is kept. */
+    public Draft picked(Recipe other) {
+      return new Draft(other, other, 0, folder, stem, passwords);
+    }
+
+    public Draft looking(int at) {
+      return new Draft(recipe, kept, at, folder, stem, passwords);
+    }
+
+    public Draft to(Path otherFolder, String otherStem) {
+      return new Draft(recipe, kept, output, otherFolder, otherStem, passwords);
+    }
+
+    public Draft with(Passwords others) {
+      return new Draft(recipe, kept, output, folder, stem, others);
+    }
+
+    /** The output that is looked at. */
+    public Output shown() {
+      return recipe.outputs().get(output);
+    }
+  }
 
   private final Path source;
   private final String password;
@@ -51,24 +94,25 @@ public final class Work {
     this.revision = new ReadOnlyObjectWrapper<>(Revision.of(taken.document()));
     this.saved = Optional.of(taken.document());
     layouts.begin(firstPages);
-    Document d = taken.document();
-    String title =
-        d.particulars().title().isBlank() ? firstHeading(d).orElse("") : d.particulars().title();
+    Recipe usual = RecipeBook.counterCopy();
     this.draft =
         new SimpleObjectProperty<>(
             new Draft(
-                PageRange.ALL,
-                true,
-                title,
-                d.particulars().author(),
-                decant.publish.AtomicFile.freeName(
-                    source.resolveSibling(stem() + " published.pdf"))));
+                usual,
+                usual,
+                0,
+                source.toAbsolutePath().getParent(),
+                freeStem(source),
+                Passwords.NONE));
   }
 
-  private static Optional<String> firstHeading(Document d) {
-    return decant.model.Outline.headings(d).stream()
-        .findFirst()
-        .map(decant.model.Outline.Heading::text);
+  /** A stem beside the source under which nothing is published yet. */
+  private String freeStem(Path file) {
+    String name =
+        decant.publish.AtomicFile.freeName(file.resolveSibling(stem() + " published.pdf"))
+            .getFileName()
+            .toString();
+    return name.substring(0, name.length() - ".pdf".length());
   }
 
   /** The file it came from, which is never written to. */

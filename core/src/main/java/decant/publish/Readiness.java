@@ -1,0 +1,80 @@
+package decant.publish;
+
+import decant.layout.Layout;
+import decant.model.Document;
+import decant.model.Inline;
+import decant.model.MediaId;
+import decant.model.NodeId;
+import decant.model.Paragraph;
+import decant.pdf.choices.Keeping;
+import java.util.ArrayList;
+import java.util.List;
+
+/** What a document lacks for the standards that are chosen, each with where it can be mended. */
+public final class Readiness {
+  /** Something that is lacking; the file is made all the same, with what stands in for it. */
+  public sealed interface Lack {
+    /** What is lacking and what the file will say instead, in the person's words. */
+    String message();
+
+    /** The title of the document. */
+    record Title(String message) implements Lack {}
+
+    /** The language of its text. */
+    record Language(String message) implements Lack {}
+
+    /**
+     * What a picture shows, in words.
+     *
+     * @param at the place of the picture in its paragraph
+     */
+    record Description(String message, NodeId paragraph, int at, MediaId picture) implements Lack {}
+  }
+
+  private Readiness() {}
+
+  /** What is lacking for an output. */
+  public static List<Lack> of(Output.Pdf o, Layout layout, java.nio.file.Path source) {
+    Keeping k = o.keeping();
+    var out = new ArrayList<Lack>();
+    if (!k.accessible() && !k.standard().level().equals("A")) {
+      return out;
+    }
+    Document d = layout.document();
+    var said = o.details().over(d.particulars());
+    var written = Plan.particulars(o, layout, source);
+    if (said.title().isBlank() && k.accessible()) {
+      out.add(
+          new Lack.Title(
+              "The document has no title. The file will say “" + written.title() + "”."));
+    }
+    if (said.language().isBlank()) {
+      out.add(
+          new Lack.Language(
+              "The document does not say its language. By its words it is “"
+                  + written.language()
+                  + "”."));
+    }
+    if (k.accessible()) {
+      int n = 0;
+      for (Paragraph p : d.paragraphs()) {
+        int at = 0;
+        for (Inline i : p.inlines()) {
+          if (i instanceof Inline.Picture pic) {
+            n++;
+            if (pic.alt().isBlank()) {
+              out.add(
+                  new Lack.Description(
+                      "Picture " + n + " has no description for those who cannot see it.",
+                      p.id(),
+                      at,
+                      pic.media()));
+            }
+          }
+          at += i.length();
+        }
+      }
+    }
+    return out;
+  }
+}

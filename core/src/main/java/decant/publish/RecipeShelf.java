@@ -1,0 +1,100 @@
+package decant.publish;
+
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Locale;
+import java.util.stream.Stream;
+
+/** The recipes at hand: those that ship with the program, and the person's own in a folder. */
+public final class RecipeShelf {
+  private final Path folder;
+
+  /**
+   * @param folder where own recipes are; made when the first is kept
+   */
+  public RecipeShelf(Path folder) {
+    this.folder = folder;
+  }
+
+  /** All recipes: the shipped ones, then the own ones by name. */
+  public List<Recipe> all() {
+    var out = new ArrayList<>(RecipeBook.shipped());
+    out.addAll(own());
+    return out;
+  }
+
+  /** The person's own; files that are no recipes are passed over. */
+  public List<Recipe> own() {
+    var out = new ArrayList<Recipe>();
+    if (!Files.isDirectory(folder)) {
+      return out;
+    }
+    try (Stream<Path> files = Files.list(folder)) {
+      for (Path f : files.filter(p -> p.toString().endsWith(".json")).sorted().toList()) {
+        try {
+          out.add(RecipeFile.read(f));
+        } catch (RecipeProblem e) {
+          continue; // the file stays for the person to mend
+        }
+      }
+    } catch (IOException e) {
+      return out;
+    }
+    out.sort(Comparator.comparing(r -> r.name().toLowerCase(Locale.ROOT)));
+    return out;
+  }
+
+  public boolean isShipped(String name) {
+    return RecipeBook.shipped().stream().anyMatch(r -> r.name().equalsIgnoreCase(name));
+  }
+
+  /**
+   * Keeps a recipe, over an own one of the same name.
+   *
+   * @throws RecipeProblem if the name belongs to a shipped one
+   * @throws WriteProblem if it cannot be written
+   */
+  public void keep(Recipe r) throws RecipeProblem, WriteProblem {
+    if (isShipped(r.name())) {
+      throw new RecipeProblem(
+          "“" + r.name() + "” ships with Decant and stays as it is. Choose another name.");
+    }
+    try {
+      Files.createDirectories(folder);
+    } catch (IOException e) {
+      throw new WriteProblem(
+          WriteProblem.Kind.READ_ONLY, "Recipes cannot be kept in " + folder + ".", e);
+    }
+    AtomicFile.write(
+        file(r.name()),
+        true,
+        out -> out.write(RecipeFile.write(r).getBytes(StandardCharsets.UTF_8)));
+  }
+
+  /** Lets an own recipe go. @throws WriteProblem if its file cannot be taken away */
+  public void forget(String name) throws WriteProblem {
+    try {
+      Files.deleteIfExists(file(name));
+    } catch (IOException e) {
+      throw new WriteProblem(
+          WriteProblem.Kind.READ_ONLY, "The recipe “" + name + "” cannot be taken away.", e);
+    }
+  }
+
+  private Path file(String name) {
+    String safe = name.toLowerCase(Locale.ROOT).replaceAll("[^\\p{L}\\p{N}]+", "-");
+    // Two names may be alike but for signs that files cannot have.
+    return folder.resolve(safe + "-" + Integer.toHexString(name.hashCode()) + ".json");
+  }
+
+  /** A name that no recipe has. */
+  public String freeName(String wanted) {
+    List<String> taken = all().stream().map(Recipe::name).toList();
+    return Naming.distinct(Stream.concat(taken.stream(), Stream.of(wanted)).toList()).getLast();
+  }
+}

@@ -1,0 +1,40 @@
+package decant.publish;
+
+import decant.model.Media;
+import decant.paint.Pictures;
+import decant.pdf.choices.Keeping;
+import decant.pdf.choices.Weight;
+import decant.pdf.write.PictureInFile;
+import decant.pdf.write.PictureMaker;
+import java.awt.image.BufferedImage;
+import java.io.IOException;
+import java.util.Optional;
+import org.apache.pdfbox.pdmodel.common.PDStream;
+import org.apache.pdfbox.pdmodel.graphics.image.PDImageXObject;
+
+/**
+ * A picture as it came, and as a file will hold it.
+ *
+ * @param how it is stored, in plain words
+ */
+public record StoredPicture(BufferedImage before, BufferedImage after, String how) {
+  /**
+   * Empty if the picture cannot be decoded, or is a drawing.
+   *
+   * @param width that it is placed in, in points
+   */
+  public static Optional<StoredPicture> of(
+      Media m, double width, double height, Weight weight, Keeping keeping) {
+    try {
+      Optional<BufferedImage> before = Pictures.decode(m.bytes());
+      Optional<PictureInFile> made = new PictureMaker(weight, keeping).image(m, width, height);
+      if (before.isEmpty() || made.isEmpty()) {
+        return Optional.empty();
+      }
+      var image = new PDImageXObject(new PDStream(made.get().stream()), null);
+      return Optional.of(new StoredPicture(before.get(), image.getImage(), made.get().how()));
+    } catch (IOException | RuntimeException e) {
+      return Optional.empty(); // there is nothing to compare
+    }
+  }
+}

@@ -1,0 +1,124 @@
+package decant.publish;
+
+import decant.layout.Layout;
+import decant.pdf.choices.Keeping;
+import decant.pdf.choices.Passwords;
+import decant.pdf.choices.PdfChoices;
+import decant.pdf.choices.Rights;
+import decant.pdf.choices.Type;
+import decant.pdf.choices.Weight;
+import decant.pdf.file.Encryption;
+import decant.pdf.file.Part;
+import decant.pdf.write.Attachment;
+import decant.pdf.write.PdfWriter;
+import java.io.IOException;
+import java.io.OutputStream;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.attribute.FileTime;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.BooleanSupplier;
+
+/** How large a PDF will be, part by part, and how large with other choices: by writing it. */
+public final class Weighing {
+  private Weighing() {}
+
+  /**
+   * Another way to choose.
+   *
+   * @param label what would be different
+   */
+  public record Alternative(String label, Output.Pdf output) {}
+
+  /**
+   * Writes a file to nowhere.
+   *
+   * @param choices without conflict but for passwords, which are not needed here
+   * @param source the file that is attached, if that is chosen
+   * @throws PdfWriter.Cancelled if {@code cancelled} says so
+   */
+  public static PdfWriter.Written weigh(
+      Layout layout, PdfChoices choices, Path source, BooleanSupplier cancelled) {
+    // A password's length is nothing to the file's.
+    Passwords any = new Passwords("open", "change");
+    PdfChoices c = choices.with(choices.rights(), any);
+    try {
+      Optional<Attachment> attachment =
+          c.keeping().attachSource()
+              ? Optional.of(
+                  new Attachment(
+                      source.getFileName().toString(),
+                      "application/octet-stream",
+                      Files.readAllBytes(source),
+                      FileTime.fromMillis(0)))
+              : Optional.empty();
+      return PdfWriter.write(
+          layout, c, attachment, OutputStream.nullOutputStream(), n -> {}, cancelled);
+    } catch (IOException | Encryption.Problem e) {
+      return new PdfWriter.Written(Map.of(), Map.of(), Map.of());
+    }
+  }
+
+  /** Choices near those that were made, for their sizes to be compared. */
+  public static List<Alternative> alternatives(Output.Pdf o, PdfWriter.Written now) {
+    var out = new ArrayList<Alternative>();
+    boolean pictures = now.bytes().keySet().stream().anyMatch(p -> p.kind() == Part.Kind.PICTURE);
+    boolean fonts = now.bytes().keySet().stream().anyMatch(p -> p.kind() == Part.Kind.FONT);
+    Weight w = o.weight();
+    if (pictures) {
+      if (w.photographQuality() == 0 || w.photographQuality() > 75) {
+        out.add(
+            new Alternative(
+                "Photographs as JPEG of quality 70", o.with(weight(w, 70, w.resolution()))));
+      }
+      if (w.resolution() == 0 || w.resolution() > 200) {
+        out.add(
+            new Alternative(
+                "Pictures of 150 dots an inch", o.with(weight(w, w.photographQuality(), 150))));
+      }
+      if (w.photographQuality() > 0 || w.resolution() > 0) {
+        out.add(new Alternative("Pictures as they came", o.with(weight(w, 0, 0))));
+      }
+    }
+    boolean mayLeaveOut = !o.keeping().isArchive() && !o.keeping().accessible();
+    if (fonts && mayLeaveOut && o.type().usual() != Type.Embedding.LEFT_OUT) {
+      out.add(
+          new Alternative(
+              "Fonts left out", o.with(new Type(Type.Embedding.LEFT_OUT, o.type().fonts()))));
+    }
+    if (o.type().usual() != Type.Embedding.USED) {
+      out.add(
+          new Alternative(
+              "Fonts with the characters used",
+              o.with(new Type(Type.Embedding.USED, o.type().fonts()))));
+    }
+    Keeping k = o.keeping();
+    boolean free = !k.accessible() && !k.standard().level().equals("A");
+    if (k.tagged() && free) {
+      out.add(
+          new Alternative(
+              "Without tags",
+              o.with(new Keeping(k.standard(), false, false, k.version(), k.attachSource()))));
+    }
+    if (!k.isArchive() && o.rights().protection() == Rights.Protection.NONE) {
+      out.add(
+          new Alternative(
+              "As PDF/A-2a for the archive",
+              o.with(new Keeping(Keeping.Standard.A2A, k.accessible(), true, k.version(), false))));
+    }
+    return out;
+  }
+
+  private static Weight weight(Weight w, int quality, int resolution) {
+    return new Weight(
+        w.effort(),
+        w.objectStreams(),
+        quality,
+        resolution,
+        w.greyWhereColourless(),
+        w.faxForOneBit());
+  }
+}

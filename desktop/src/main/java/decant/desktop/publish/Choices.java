@@ -1,0 +1,16 @@
+package decant.desktop.publish;
+
+import decant.pdf.choices.Conflict;
+import decant.publish.Output;
+import java.util.Optional;
+
+/** One group of a PDF's choices. */
+interface Choices {
+  Group group();
+
+  /** The conflicts that are mended here. */
+  Optional<Conflict.Group> conflicts();
+
+  /** Shows what is chosen, and what it comes to. */
+  void show(Output.Pdf o);
+}

@@ -1,0 +1,211 @@
+package decant.desktop.publish;
+
+import decant.model.Media;
+import decant.model.edit.Describing;
+import decant.paint.Pictures;
+import decant.pdf.choices.Conflict;
+import decant.pdf.choices.Keeping;
+import decant.pdf.choices.Keeping.Standard;
+import decant.pdf.choices.Version;
+import decant.publish.Details;
+import decant.publish.Output;
+import decant.publish.Readiness;
+import java.util.List;
+import java.util.Optional;
+import java.util.function.UnaryOperator;
+import javafx.scene.Node;
+import javafx.scene.control.Button;
+import javafx.scene.control.CheckBox;
+import javafx.scene.control.ComboBox;
+import javafx.scene.control.Label;
+import javafx.scene.control.TextField;
+import javafx.scene.image.ImageView;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.VBox;
+
+/** Standards, tags, the version, the source; and what the document lacks for them. */
+final class KeepingChoices implements Choices {
+  private static final int THUMBNAIL = 44;
+
+  private final PublishState state;
+  private final ComboBox<Standard> standard;
+  private final CheckBox accessible;
+  private final CheckBox tagged;
+  private final ComboBox<Version> version;
+  private final Label versionSays = Choosing.quiet("");
+  private final CheckBox source;
+  private final VBox lacks = new VBox(8);
+  private final Group group;
+  private List<Readiness.Lack> shown = List.of();
+
+  KeepingChoices(PublishState state) {
+    this.state = state;
+    standard =
+        Choosing.oneOf(
+            "publish-standard",
+            Standard.values(),
+            Standard::label,
+            s ->
+                change(k ->
+                    new Keeping(
+                        s,
+                        k.accessible() && s.part() != 4,
+                        k.tagged(),
+                        k.version(),
+                        k.attachSource() && s.takesAttachments())));
+    accessible =
+        Choosing.yesNo(
+            "publish-accessible",
+            "For aids that read aloud: PDF/UA-1",
+            on ->
+                change(
+                    k -> new Keeping(k.standard(), on, k.tagged(), k.version(), k.attachSource())));
+    tagged =
+        Choosing.yesNo(
+            "publish-tagged",
+            "Tagged: says what is a heading, list, table",
+            on ->
+                change(k ->
+                    new Keeping(k.standard(), k.accessible(), on, k.version(), k.attachSource())));
+    version =
+        Choosing.oneOf(
+            "publish-version",
+            Version.values(),
+            v -> "PDF " + v.number(),
+            v ->
+                change(k ->
+                    new Keeping(k.standard(), k.accessible(), k.tagged(), v, k.attachSource())));
+    source =
+        Choosing.yesNo(
+            "publish-attach",
+            "The source goes along, attached",
+            on ->
+                change(
+                    k -> new Keeping(k.standard(), k.accessible(), k.tagged(), k.version(), on)));
+    lacks.setId("publish-lacks");
+    group =
+        new Group(
+            "group-keeping",
+            "Keeping",
+            Choosing.line("Archive", standard),
+            accessible,
+            lacks,
+            tagged,
+            Choosing.line("Version", version),
+            versionSays,
+            source);
+  }
+
+  private void change(UnaryOperator<Keeping> how) {
+    state.change(o -> o.with(how.apply(o.keeping())));
+  }
+
+  @Override
+  public Group group() {
+    return group;
+  }
+
+  @Override
+  public Optional<Conflict.Group> conflicts() {
+    return Optional.of(Conflict.Group.KEEPING);
+  }
+
+  @Override
+  public void show(Output.Pdf o) {
+    Keeping k = o.keeping();
+    standard.setValue(k.standard());
+    accessible.setSelected(k.accessible());
+    tagged.setSelected(k.isTagged());
+    tagged.setDisable(k.accessible() || k.standard().level().equals("A"));
+    version.setValue(k.writtenVersion());
+    version.setDisable(k.isArchive());
+    versionSays.setText(k.writtenVersion().words());
+    source.setSelected(k.attachSource());
+    source.setDisable(!k.standard().takesAttachments());
+    List<Readiness.Lack> now = Readiness.of(o, state.work().layout(), state.work().source());
+    if (!now.equals(shown)) {
+      shown = now;
+      lacks.getChildren().clear();
+      now.forEach(l -> lacks.getChildren().add(lack(l)));
+    }
+    String words =
+        (k.isArchive() ? k.standard().label() : "PDF " + k.version().number())
+            + (k.accessible() ? " and PDF/UA-1" : k.isTagged() ? ", tagged" : ", untagged");
+    group.say(
+        now.isEmpty()
+            ? words
+            : words + ", " + now.size() + (now.size() == 1 ? " thing lacks" : " things lack"));
+  }
+
+  private Node lack(Readiness.Lack lack) {
+    Label message = Choosing.quiet("◆ " + lack.message());
+    var field = new TextField();
+    HBox.setHgrow(field, Priority.ALWAYS);
+    var mend = new Button("Set");
+    var line = new HBox(6, field, mend);
+    Runnable act =
+        switch (lack) {
+          case Readiness.Lack.Title t -> {
+            field.setPromptText("title");
+            yield () ->
+                state.change(o -> {
+                  Details d = o.details();
+                  return o.with(
+                      new Details(
+                          d.from(),
+                          field.getText(),
+                          d.subject(),
+                          d.author(),
+                          d.keywords(),
+                          d.language()));
+                });
+          }
+          case Readiness.Lack.Language l -> {
+            field.setPromptText("en, de-AT …");
+            yield () -> {
+              if (field.getText().matches("[A-Za-z]{2,8}(-[A-Za-z0-9]{1,8})*")) {
+                state.change(o -> {
+                  Details d = o.details();
+                  return o.with(
+                      new Details(
+                          d.from(),
+                          d.title(),
+                          d.subject(),
+                          d.author(),
+                          d.keywords(),
+                          field.getText()));
+                });
+              }
+            };
+          }
+          case Readiness.Lack.Description d -> {
+            field.setPromptText("what it shows");
+            Optional.ofNullable(state.work().layout().document().media().get(d.picture()))
+                .flatMap(KeepingChoices::thumbnail)
+                .ifPresent(i -> line.getChildren().addFirst(i));
+            yield () -> {
+              if (!field.getText().isBlank()) {
+                state
+                    .work()
+                    .apply(r -> Describing.picture(r, d.paragraph(), d.at(), field.getText()));
+              }
+            };
+          }
+        };
+    mend.setOnAction(e -> act.run());
+    field.setOnAction(e -> act.run());
+    return new VBox(3, message, line);
+  }
+
+  private static Optional<Node> thumbnail(Media m) {
+    return Pictures.decode(m.bytes())
+        .map(i -> {
+          var view = new ImageView(FontSample.image(i));
+          view.setPreserveRatio(true);
+          view.setFitWidth(THUMBNAIL);
+          view.setFitHeight(THUMBNAIL);
+          return view;
+        });
+  }
+}

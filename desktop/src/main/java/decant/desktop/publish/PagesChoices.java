@@ -1,0 +1,172 @@
+package decant.desktop.publish;
+
+import decant.model.NodeId;
+import decant.pdf.choices.Conflict;
+import decant.publish.Chapters;
+import decant.publish.Output;
+import decant.publish.PageChoice;
+import decant.publish.PageRange;
+import decant.publish.Plan;
+import decant.publish.PublishProblem;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import javafx.scene.control.Button;
+import javafx.scene.control.CheckBox;
+import javafx.scene.control.ComboBox;
+import javafx.scene.control.Label;
+import javafx.scene.control.ScrollPane;
+import javafx.scene.control.TextField;
+import javafx.scene.layout.VBox;
+
+/** Which pages, and into how many files. */
+final class PagesChoices implements Choices {
+  private final PublishState state;
+  private final TextField range;
+  private final ComboBox<PageChoice.Split> split;
+  private final TextField naming;
+  private final Label says = Choosing.quiet("");
+  private final VBox chapters = new VBox(3);
+  private final ScrollPane list = new ScrollPane(chapters);
+  private final Group group;
+  private List<Chapters.Chapter> shown = List.of();
+
+  PagesChoices(PublishState state) {
+    this.state = state;
+    range =
+        Choosing.text(
+            "publish-range",
+            "all, or such as 1-4, 7, 12-, odd, last 3",
+            t -> change(p -> new PageChoice(t, p.chapters(), p.split())));
+    split =
+        Choosing.oneOf(
+            "publish-split",
+            PageChoice.Split.values(),
+            PageChoice.Split::label,
+            s -> change(p -> new PageChoice(p.range(), p.chapters(), s)));
+    naming =
+        Choosing.text(
+            "publish-naming",
+            "{stem}",
+            t ->
+                state.change(o -> {
+                  try {
+                    return o.withNaming(t.isBlank() ? "{stem}" : t);
+                  } catch (IllegalArgumentException e) {
+                    return o; // it is still being written
+                  }
+                }));
+    says.setId("publish-range-says");
+    var selection = new Button("The pages of the selection");
+    selection.getStyleClass().add("plain");
+    selection.setOnAction(e -> ofSelection());
+    list.setMaxHeight(140);
+    list.setFitToWidth(true);
+    list.getStyleClass().add("choice-list");
+    group =
+        new Group(
+            "group-pages",
+            "Pages",
+            range,
+            selection,
+            Choosing.quiet("Or the pages of some headings:"),
+            list,
+            says,
+            split,
+            Choosing.line("Named", naming),
+            Choosing.quiet("{stem}, {number}, {heading} and {date} stand for what they say."));
+    group.unfold();
+  }
+
+  private void change(java.util.function.UnaryOperator<PageChoice> how) {
+    state.change(o -> o.with(how.apply(o.pages())));
+  }
+
+  private void ofSelection() {
+    var s = state.work().revision().selection();
+    List<Integer> pages = new ArrayList<>();
+    for (NodeId id : List.of(s.anchor().paragraph(), s.caret().paragraph())) {
+      state.work().layout().pagesOf(id).forEach(p -> pages.add(p.number() - 1));
+    }
+    if (!pages.isEmpty()) {
+      int from = pages.stream().mapToInt(Integer::intValue).min().orElse(0);
+      int to = pages.stream().mapToInt(Integer::intValue).max().orElse(0);
+      String text =
+          PageRange.of(java.util.stream.IntStream.rangeClosed(from, to).boxed().toList()).text();
+      change(p -> new PageChoice(text, List.of(), p.split()));
+    }
+  }
+
+  @Override
+  public Group group() {
+    return group;
+  }
+
+  @Override
+  public Optional<Conflict.Group> conflicts() {
+    return Optional.empty();
+  }
+
+  @Override
+  public void show(Output.Pdf o) {
+    PageChoice p = o.pages();
+    Choosing.show(range, p.range());
+    split.setValue(p.split());
+    Choosing.show(naming, o.naming());
+    var layout = state.work().layout();
+    List<Chapters.Chapter> all = layout.complete() ? Chapters.of(layout) : List.of();
+    if (!all.equals(shown)) {
+      shown = all;
+      chapters.getChildren().clear();
+      for (Chapters.Chapter c : all) {
+        var box = new CheckBox(c.text());
+        box.setMnemonicParsing(false);
+        box.setUserData(c.text());
+        box.setPadding(new javafx.geometry.Insets(0, 0, 0, 14.0 * (c.level() - 1)));
+        box.selectedProperty().addListener((x, was, now) -> ticked(c.text(), now));
+        chapters.getChildren().add(box);
+      }
+    }
+    chapters
+        .getChildren()
+        .forEach(n -> {
+          if (n instanceof CheckBox b) {
+            b.setSelected(p.chapters().contains(String.valueOf(b.getUserData())));
+          }
+        });
+    list.setVisible(!all.isEmpty());
+    list.setManaged(!all.isEmpty());
+    says.getStyleClass().remove("problem-text");
+    try {
+      int n = Plan.pages(p, layout).size();
+      int total = layout.pages().size();
+      String words =
+          n == total
+              ? "All " + total + (total == 1 ? " page" : " pages")
+              : n + " of " + total + " pages";
+      int files = Math.max(1, state.files().size());
+      String into = files == 1 ? "" : ", " + files + " files";
+      says.setText(words + into + ".");
+      group.say(words + into);
+    } catch (PublishProblem e) {
+      says.setText(e.getMessage());
+      says.getStyleClass().add("problem-text");
+      group.say("cannot be followed");
+    }
+  }
+
+  private void ticked(String heading, boolean on) {
+    change(p -> {
+      if (p.chapters().contains(heading) == on) {
+        return p;
+      }
+      var now = new ArrayList<>(p.chapters());
+      if (on) {
+        now.add(heading);
+      } else {
+        now.remove(heading);
+      }
+      return new PageChoice(p.range(), now, p.split());
+    });
+  }
+}

@@ -1,0 +1,139 @@
+package decant.desktop.publish;
+
+import decant.layout.Item;
+import decant.layout.PageWalker;
+import decant.model.Box;
+import decant.model.Colour;
+import decant.model.Media;
+import decant.model.MediaId;
+import decant.paint.Pictures;
+import decant.pdf.file.Part;
+import decant.pdf.write.PdfWriter;
+import decant.publish.Plan;
+import java.util.LinkedHashMap;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.Consumer;
+import javafx.scene.Node;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.VBox;
+
+/** The pictures of the pages, how each is stored, and how much that saves. */
+final class PictureList {
+  /**
+   * A picture.
+   *
+   * @param width the largest that it is placed in, in points
+   */
+  record Shown(Media media, double width, double height, String name) {}
+
+  private final PublishState state;
+  private final Consumer<Shown> look;
+  private final VBox root = new VBox(6);
+  private Optional<PdfWriter.Written> shown = Optional.empty();
+
+  PictureList(PublishState state, Consumer<Shown> look) {
+    this.state = state;
+    this.look = look;
+    root.setId("picture-list");
+  }
+
+  Node node() {
+    return root;
+  }
+
+  void show() {
+    Optional<PdfWriter.Written> now = state.weightsProperty().get().written();
+    if (now.equals(shown)) {
+      return;
+    }
+    shown = now;
+    root.getChildren().clear();
+    if (now.isEmpty()) {
+      return;
+    }
+    int n = 1;
+    for (Shown s : pictures().values()) {
+      root.getChildren().add(row(s, n++, now.get()));
+    }
+  }
+
+  private Node row(Shown s, int n, PdfWriter.Written w) {
+    long stored = w.bytes().getOrDefault(new Part(Part.Kind.PICTURE, s.media().id().sha256()), 0L);
+    String how = w.pictures().getOrDefault(s.media().id(), "cannot be shown");
+    String pixels =
+        Pictures.decode(s.media().bytes())
+            .map(i ->
+                i.getWidth()
+                    + " × "
+                    + i.getHeight()
+                    + ", "
+                    + Math.round(i.getWidth() / Math.max(1, s.width()) * 72)
+                    + " dots an inch; ")
+            .orElse("");
+    var text =
+        Choosing.quiet(
+            "Picture "
+                + n
+                + ": "
+                + pixels
+                + how
+                + "; "
+                + Choosing.size(s.media().bytes().length)
+                + " came, "
+                + Choosing.size(stored)
+                + " go");
+    HBox.setHgrow(text, Priority.ALWAYS);
+    text.setMaxWidth(Double.MAX_VALUE);
+    var closer = new Button("Closer");
+    closer.setId("picture-closer-" + n);
+    closer.setMinWidth(Label.USE_PREF_SIZE);
+    closer.setOnAction(
+        e -> look.accept(new Shown(s.media(), s.width(), s.height(), "Picture " + n)));
+    return new HBox(6, text, closer);
+  }
+
+  private Map<MediaId, Shown> pictures() {
+    var out = new LinkedHashMap<MediaId, Shown>();
+    var layout = state.work().layout();
+    for (Plan.Item item : state.files()) {
+      if (item instanceof Plan.Item.Pdf p) {
+        for (int page : p.choices().pages()) {
+          if (page < layout.pages().size()) {
+            PageWalker.walk(layout, layout.pages().get(page), new Collecting(out));
+          }
+        }
+      }
+    }
+    return out;
+  }
+
+  /** Notes the largest size of each picture. */
+  private final class Collecting implements PageWalker.Sink {
+    private final Map<MediaId, Shown> out;
+
+    Collecting(Map<MediaId, Shown> out) {
+      this.out = out;
+    }
+
+    @Override
+    public void glyphs(Item.GlyphRun run, double x, double y) {}
+
+    @Override
+    public void fill(Box box, Colour colour) {}
+
+    @Override
+    public void picture(Item.PictureBox picture, Box box) {
+      Media m = state.work().layout().document().media().get(picture.media());
+      if (m != null) {
+        out.merge(
+            m.id(),
+            new Shown(m, box.width(), box.height(), ""),
+            (a, b) -> a.width() >= b.width() ? a : b);
+      }
+    }
+  }
+}

@@ -1,0 +1,278 @@
+package decant.desktop.publish;
+
+import decant.desktop.shell.Work;
+import decant.layout.Layout;
+import decant.pdf.choices.Conflict;
+import decant.pdf.choices.Passwords;
+import decant.pdf.write.PdfWriter;
+import decant.publish.FontReport;
+import decant.publish.Output;
+import decant.publish.Plan;
+import decant.publish.PublishProblem;
+import decant.publish.Publisher;
+import decant.publish.Weighing;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.atomic.AtomicInteger;
+import java.util.function.BooleanSupplier;
+import java.util.function.UnaryOperator;
+import javafx.application.Platform;
+import javafx.beans.property.ObjectProperty;
+import javafx.beans.property.ReadOnlyObjectProperty;
+import javafx.beans.property.ReadOnlyObjectWrapper;
+
+/**
+ * What the Publish stage knows: the recipe, the plan it comes to for this document, and what the
+ * files will weigh. Knows no controls.
+ */
+final class PublishState {
+  /**
+   * What is known of what will come out.
+   *
+   * @param plan the files, though passwords may still be to be given; empty if it cannot be
+   *     followed
+   * @param problem why not; empty if it can
+   * @param conflicts the choices that cannot go together
+   */
+  record Outlook(Optional<Plan> plan, String problem, List<Conflict> conflicts) {}
+
+  /**
+   * Sizes, as far as they are worked out.
+   *
+   * @param files of the files of the output that is looked at, in their order
+   * @param written the parts of the first of them
+   * @param others the sizes with other choices, by what would be different
+   */
+  record Weights(
+      List<Long> files,
+      Optional<PdfWriter.Written> written,
+      Map<Weighing.Alternative, Long> others,
+      boolean complete) {
+    static final Weights NONE = new Weights(List.of(), Optional.empty(), Map.of(), false);
+
+    long total() {
+      return files.stream().mapToLong(Long::longValue).sum();
+    }
+  }
+
+  private static final ExecutorService SCALES =
+      Executors.newSingleThreadExecutor(r -> {
+        Thread t = new Thread(r, "scales");
+        t.setDaemon(true);
+        t.setPriority(Thread.MIN_PRIORITY);
+        return t;
+      });
+
+  /** Stand in for passwords, whose length is nothing to the file's. */
+  private static final Passwords ANY = new Passwords("open", "change");
+
+  private final Work work;
+  private final ReadOnlyObjectWrapper<Outlook> outlook =
+      new ReadOnlyObjectWrapper<>(new Outlook(Optional.empty(), "", List.of()));
+  private final ReadOnlyObjectWrapper<Weights> weights = new ReadOnlyObjectWrapper<>(Weights.NONE);
+  private final ReadOnlyObjectWrapper<List<FontReport.Row>> fonts =
+      new ReadOnlyObjectWrapper<>(List.of());
+  private final AtomicInteger wanted = new AtomicInteger();
+  private boolean inSight;
+
+  PublishState(Work work) {
+    this.work = work;
+    work.draftProperty().addListener(o -> refresh());
+    work.layoutProperty().addListener(o -> refresh());
+  }
+
+  Work work() {
+    return work;
+  }
+
+  ObjectProperty<Work.Draft> draftProperty() {
+    return work.draftProperty();
+  }
+
+  Work.Draft draft() {
+    return work.draftProperty().get();
+  }
+
+  ReadOnlyObjectProperty<Outlook> outlookProperty() {
+    return outlook.getReadOnlyProperty();
+  }
+
+  ReadOnlyObjectProperty<Weights> weightsProperty() {
+    return weights.getReadOnlyProperty();
+  }
+
+  ReadOnlyObjectProperty<List<FontReport.Row>> fontsProperty() {
+    return fonts.getReadOnlyProperty();
+  }
+
+  /** The PDF that is looked at, if it is one. */
+  Optional<Output.Pdf> pdf() {
+    return draft().shown() instanceof Output.Pdf p ? Optional.of(p) : Optional.empty();
+  }
+
+  /** Changes the PDF that is looked at. */
+  void change(UnaryOperator<Output.Pdf> how) {
+    Work.Draft d = draft();
+    if (d.shown() instanceof Output.Pdf p) {
+      Output.Pdf next = how.apply(p);
+      if (!next.equals(p)) {
+        draftProperty().set(d.with(d.recipe().with(d.output(), next)));
+      }
+    }
+  }
+
+  /** The files of the output that is looked at. */
+  List<Plan.Item> files() {
+    var out = new ArrayList<Plan.Item>();
+    outlook
+        .get()
+        .plan()
+        .ifPresent(p -> {
+          for (Plan.Item i : p.items()) {
+            boolean same =
+                switch (i) {
+                  case Plan.Item.Pdf pdf -> pdf.output() == draft().shown();
+                  case Plan.Item.Docx docx -> draft().shown() instanceof Output.Docx;
+                };
+            if (same) {
+              out.add(i);
+            }
+          }
+        });
+    return out;
+  }
+
+  /** Begins or ends working things out. */
+  void inSight(boolean now) {
+    inSight = now;
+    if (now) {
+      refresh();
+    } else {
+      wanted.incrementAndGet();
+    }
+  }
+
+  private void refresh() {
+    if (!inSight) {
+      return;
+    }
+    Work.Draft d = draft();
+    Layout layout = work.layout();
+    Outlook next;
+    try {
+      next = new Outlook(Optional.of(plan(d, layout, d.passwords())), "", List.of());
+    } catch (PublishProblem e) {
+      next = new Outlook(unlocked(d, layout), e.getMessage(), e.conflicts());
+    }
+    outlook.set(next);
+    weigh(layout);
+  }
+
+  private Plan plan(Work.Draft d, Layout layout, Passwords passwords) throws PublishProblem {
+    return Plan.of(d.recipe(), layout, d.stem(), work.source(), passwords, LocalDate.now());
+  }
+
+  /** What comes of it once passwords are given, if they are all that lacks. */
+  private Optional<Plan> unlocked(Work.Draft d, Layout layout) {
+    try {
+      return Optional.of(plan(d, layout, ANY));
+    } catch (PublishProblem e) {
+      return Optional.empty();
+    }
+  }
+
+  private void weigh(Layout layout) {
+    int mine = wanted.incrementAndGet();
+    if (!layout.complete()) {
+      return;
+    }
+    Optional<Output.Pdf> looked = pdf();
+    List<Plan.Item.Pdf> items =
+        files().stream()
+            .filter(Plan.Item.Pdf.class::isInstance)
+            .map(Plan.Item.Pdf.class::cast)
+            .toList();
+    if (looked.isEmpty() || items.isEmpty()) {
+      weights.set(Weights.NONE);
+      return;
+    }
+    BooleanSupplier stale = () -> wanted.get() != mine;
+    SCALES.execute(() -> {
+      try {
+        weigh(layout, looked.get(), items, stale);
+      } catch (PdfWriter.Cancelled e) {
+        // A newer choice is being weighed.
+      }
+    });
+  }
+
+  private void weigh(
+      Layout layout, Output.Pdf output, List<Plan.Item.Pdf> items, BooleanSupplier stale) {
+    Layout linked = Publisher.linked(layout, output.wayfinding().addresses());
+    List<FontReport.Row> rows = FontReport.of(linked, items.getFirst().choices().pages());
+    var sizes = new ArrayList<Long>();
+    PdfWriter.Written first = null;
+    for (Plan.Item.Pdf i : items) {
+      PdfWriter.Written w = Weighing.weigh(linked, i.choices(), work.source(), stale);
+      first = first == null ? w : first;
+      sizes.add(w.total());
+    }
+    Optional<PdfWriter.Written> written = Optional.ofNullable(first);
+    tell(new Weights(List.copyOf(sizes), written, Map.of(), false), rows, stale);
+    var others = new LinkedHashMap<Weighing.Alternative, Long>();
+    if (items.size() == 1 && first != null) {
+      for (Weighing.Alternative a : Weighing.alternatives(output, first)) {
+        others.put(a, other(linked, a, stale));
+        tell(
+            new Weights(
+                List.copyOf(sizes),
+                written,
+                java.util.Collections.unmodifiableMap(new LinkedHashMap<>(others)),
+                false),
+            rows,
+            stale);
+      }
+    }
+    tell(
+        new Weights(
+            List.copyOf(sizes),
+            written,
+            java.util.Collections.unmodifiableMap(new LinkedHashMap<>(others)),
+            true),
+        rows,
+        stale);
+  }
+
+  private long other(Layout layout, Weighing.Alternative a, BooleanSupplier stale) {
+    try {
+      Plan p =
+          Plan.of(
+              new decant.publish.Recipe("other", "", List.of(a.output())),
+              layout,
+              "other",
+              work.source(),
+              ANY,
+              LocalDate.now());
+      return p.items().getFirst() instanceof Plan.Item.Pdf pdf
+          ? Weighing.weigh(layout, pdf.choices(), work.source(), stale).total()
+          : 0;
+    } catch (PublishProblem e) {
+      return 0;
+    }
+  }
+
+  private void tell(Weights w, List<FontReport.Row> rows, BooleanSupplier stale) {
+    Platform.runLater(() -> {
+      if (!stale.getAsBoolean()) {
+        weights.set(w);
+        fonts.set(rows);
+      }
+    });
+  }
+}

@@ -1,0 +1,286 @@
+package decant.desktop.publish;
+
+import decant.desktop.shell.Desk;
+import decant.desktop.shell.Notice;
+import decant.desktop.shell.Work;
+import decant.publish.Output;
+import decant.publish.Recipe;
+import decant.publish.RecipeFile;
+import decant.publish.RecipeProblem;
+import decant.publish.WriteProblem;
+import java.io.File;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.function.Supplier;
+import javafx.scene.Node;
+import javafx.scene.control.Button;
+import javafx.scene.control.ComboBox;
+import javafx.scene.control.Label;
+import javafx.scene.control.TextField;
+import javafx.scene.control.ToggleButton;
+import javafx.scene.control.ToggleGroup;
+import javafx.scene.layout.FlowPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.VBox;
+import javafx.stage.FileChooser;
+import javafx.stage.Window;
+
+/** Which recipe is followed, what becomes of changes to it, and which of its outputs is seen. */
+final class RecipeBar {
+  private final Desk desk;
+  private final PublishState state;
+  private final Supplier<Window> window;
+  private final VBox root = new VBox(5);
+  private final ComboBox<String> recipes = new ComboBox<>();
+  private final Label purpose = Choosing.quiet("");
+  private final TextField name = new TextField();
+  private final HBox naming = new HBox(6);
+  private final FlowPane acts = new FlowPane(4, 4);
+  private final FlowPane outputs = new FlowPane(4, 4);
+  private boolean filling;
+  private boolean renames;
+
+  RecipeBar(Desk desk, PublishState state, Supplier<Window> window) {
+    this.desk = desk;
+    this.state = state;
+    this.window = window;
+    recipes.setId("publish-recipe");
+    recipes.setMaxWidth(Double.MAX_VALUE);
+    recipes.setAccessibleText("Recipe");
+    recipes
+        .valueProperty()
+        .addListener((o, was, now) -> {
+          if (!filling && now != null) {
+            pick(now);
+          }
+        });
+    name.setId("recipe-name");
+    HBox.setHgrow(name, Priority.ALWAYS);
+    var keep = new Button("Keep");
+    keep.setId("recipe-keep-name");
+    keep.setOnAction(e -> keepNamed());
+    name.setOnAction(e -> keepNamed());
+    var not = new Button("Not now");
+    not.setOnAction(e -> ask(false, ""));
+    naming.getChildren().addAll(name, keep, not);
+    ask(false, "");
+    outputs.setId("publish-outputs");
+    acts.getStyleClass().add("recipe-acts");
+    root.getChildren().addAll(recipes, purpose, outputs, acts, naming);
+  }
+
+  Node node() {
+    return root;
+  }
+
+  private void pick(String picked) {
+    desk.recipes().all().stream()
+        .filter(r -> r.name().equals(picked))
+        .findFirst()
+        .ifPresent(r -> state.draftProperty().set(state.draft().picked(r)));
+  }
+
+  void show() {
+    Work.Draft d = state.draft();
+    filling = true;
+    List<String> names = new ArrayList<>();
+    desk.recipes().all().forEach(r -> names.add(r.name()));
+    if (!names.contains(d.recipe().name())) {
+      names.add(d.recipe().name());
+    }
+    if (!recipes.getItems().equals(names)) {
+      recipes.getItems().setAll(names);
+    }
+    recipes.setValue(d.recipe().name());
+    filling = false;
+    purpose.setText(d.recipe().purpose() + (d.changed() ? " Changed for this document." : ""));
+    outputs(d);
+    acts(d);
+  }
+
+  private void outputs(Work.Draft d) {
+    outputs.getChildren().clear();
+    List<Output> all = d.recipe().outputs();
+    boolean several = all.size() > 1;
+    var group = new ToggleGroup();
+    for (int k = 0; several && k < all.size(); k++) {
+      int at = k;
+      var b = new ToggleButton((k + 1) + " " + label(all.get(k)));
+      b.setId("publish-output-" + (k + 1));
+      b.setToggleGroup(group);
+      b.setSelected(k == d.output());
+      b.setOnAction(e -> state.draftProperty().set(state.draft().looking(at)));
+      outputs.getChildren().add(b);
+    }
+    outputs.setManaged(several);
+    outputs.setVisible(several);
+  }
+
+  private static String label(Output o) {
+    return switch (o) {
+      case Output.Pdf p -> p.keeping().isArchive() ? p.keeping().standard().label() : "PDF";
+      case Output.Docx x -> "DOCX";
+    };
+  }
+
+  private void acts(Work.Draft d) {
+    acts.getChildren().clear();
+    boolean own = !desk.recipes().isShipped(d.recipe().name());
+    if (d.changed()) {
+      if (own) {
+        act("recipe-keep", "Keep the changes", () -> keep(d.recipe()));
+      }
+      act("recipe-keep-as", "Keep as a recipe…", () -> ask(true, ""));
+      act(
+          "recipe-back",
+          "Undo the changes",
+          () -> state.draftProperty().set(state.draft().picked(d.kept())));
+    } else {
+      act("recipe-copy", "Copy…", () -> ask(true, ""));
+    }
+    if (own) {
+      act("recipe-rename", "Rename…", () -> ask(true, d.recipe().name()));
+      act("recipe-forget", "Let go", this::forget);
+    }
+    act("recipe-add-pdf", "+ PDF", () -> add(Output.Pdf.USUAL));
+    act("recipe-add-docx", "+ DOCX", () -> add(new Output.Docx("{stem}")));
+    if (d.recipe().outputs().size() > 1) {
+      act("recipe-drop", "− this output", this::drop);
+    }
+    act("recipe-export", "Export…", this::export);
+    act("recipe-import", "Import…", this::load);
+  }
+
+  private void act(String id, String words, Runnable does) {
+    var b = new Button(words);
+    b.setId(id);
+    b.getStyleClass().add("plain");
+    b.setOnAction(e -> does.run());
+    acts.getChildren().add(b);
+  }
+
+  private void add(Output o) {
+    Work.Draft d = state.draft();
+    var all = new ArrayList<>(d.recipe().outputs());
+    all.add(o);
+    state.draftProperty().set(d.with(d.recipe().withOutputs(all)).looking(all.size() - 1));
+  }
+
+  private void drop() {
+    Work.Draft d = state.draft();
+    var all = new ArrayList<>(d.recipe().outputs());
+    all.remove(d.output());
+    state.draftProperty().set(d.looking(0).with(d.recipe().withOutputs(all)));
+  }
+
+  /** Asks for a name, to keep the recipe under; or to rename it if it has one. */
+  private void ask(boolean on, String now) {
+    renames = !now.isEmpty();
+    naming.setVisible(on);
+    naming.setManaged(on);
+    if (on) {
+      name.setPromptText("a name for the recipe");
+      name.setText(now.isEmpty() ? desk.recipes().freeName(state.draft().recipe().name()) : now);
+      name.requestFocus();
+      name.selectAll();
+    }
+  }
+
+  private void keepNamed() {
+    if (name.getText().isBlank()) {
+      return;
+    }
+    Recipe was = state.draft().recipe();
+    boolean renaming = renames && !was.name().equals(name.getText().strip());
+    if (keep(was.named(name.getText().strip()))) {
+      if (renaming) {
+        try {
+          desk.recipes().forget(was.name());
+        } catch (WriteProblem e) {
+          desk.noticeProperty().set(Optional.of(Notice.problem(e.getMessage())));
+        }
+      }
+      ask(false, "");
+      show();
+    }
+  }
+
+  private boolean keep(Recipe r) {
+    try {
+      desk.recipes().keep(r);
+      Work.Draft d = state.draft();
+      state
+          .draftProperty()
+          .set(new Work.Draft(r, r, d.output(), d.folder(), d.stem(), d.passwords()));
+      return true;
+    } catch (RecipeProblem | WriteProblem e) {
+      desk.noticeProperty().set(Optional.of(Notice.problem(e.getMessage())));
+      return false;
+    }
+  }
+
+  private void forget() {
+    Recipe gone = state.draft().recipe();
+    try {
+      desk.recipes().forget(gone.name());
+      state.draftProperty().set(state.draft().picked(decant.publish.RecipeBook.counterCopy()));
+      desk.noticeProperty()
+          .set(
+              Optional.of(
+                  Notice.ask(
+                      "The recipe “" + gone.name() + "” was let go.",
+                      Notice.Answer.of(
+                          "Take it back",
+                          () -> {
+                            keep(gone);
+                            desk.dismiss();
+                          }),
+                      Notice.Answer.of("Good", desk::dismiss))));
+    } catch (WriteProblem e) {
+      desk.noticeProperty().set(Optional.of(Notice.problem(e.getMessage())));
+    }
+  }
+
+  private static FileChooser chooser(String title) {
+    var c = new FileChooser();
+    c.setTitle(title);
+    c.getExtensionFilters().add(new FileChooser.ExtensionFilter("Recipes", "*.json"));
+    return c;
+  }
+
+  private void export() {
+    FileChooser c = chooser("Export the recipe");
+    c.setInitialFileName(state.draft().recipe().name() + ".json");
+    Optional.ofNullable(c.showSaveDialog(window.get())).map(File::toPath).ifPresent(this::exportTo);
+  }
+
+  void exportTo(Path file) {
+    try {
+      String json = RecipeFile.write(state.draft().recipe());
+      decant.publish.AtomicFile.write(
+          file, true, out -> out.write(json.getBytes(StandardCharsets.UTF_8)));
+      desk.tell("Exported as “" + file.getFileName() + "”.");
+    } catch (WriteProblem e) {
+      desk.noticeProperty().set(Optional.of(Notice.problem(e.getMessage())));
+    }
+  }
+
+  private void load() {
+    Optional.ofNullable(chooser("Import a recipe").showOpenDialog(window.get()))
+        .map(File::toPath)
+        .ifPresent(this::importFrom);
+  }
+
+  void importFrom(Path file) {
+    try {
+      Recipe r = RecipeFile.read(file);
+      keep(r.named(desk.recipes().freeName(r.name())));
+    } catch (RecipeProblem e) {
+      desk.noticeProperty().set(Optional.of(Notice.problem(e.getMessage())));
+    }
+  }
+}

@@ -1,0 +1,169 @@
+package decant.desktop.publish;
+
+import decant.desktop.publish.PublishState.Weights;
+import decant.pdf.file.Part;
+import decant.publish.Plan;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import javafx.geometry.Pos;
+import javafx.scene.Node;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.VBox;
+
+/** What will come out, how large, what takes the room, and how large it would be otherwise. */
+final class SizePanel {
+  private static final int MOST_FILES = 4;
+  private static final int MOST_PARTS = 5;
+
+  private final PublishState state;
+  private final VBox root = new VBox(4);
+  private final VBox files = new VBox(2);
+  private final Label problem = new Label();
+  private final VBox parts = new VBox(2);
+  private final VBox others = new VBox(2);
+  private final Group detail;
+
+  SizePanel(PublishState state) {
+    this.state = state;
+    problem.setId("publish-problem");
+    problem.setWrapText(true);
+    problem.getStyleClass().add("problem-text");
+    files.setId("publish-files");
+    parts.setId("publish-parts");
+    others.setId("publish-others");
+    detail = new Group("group-size", "Size", parts, others);
+    detail.unfold();
+    root.getChildren().addAll(files, problem, detail.node());
+  }
+
+  Node node() {
+    return root;
+  }
+
+  void show() {
+    files.getChildren().clear();
+    PublishState.Outlook outlook = state.outlookProperty().get();
+    problem.setText(outlook.conflicts().isEmpty() ? outlook.problem() : "");
+    problem.setVisible(!problem.getText().isEmpty());
+    problem.setManaged(!problem.getText().isEmpty());
+    List<Plan.Item> items = state.files();
+    Weights w = state.weightsProperty().get();
+    for (int k = 0; k < Math.min(MOST_FILES, items.size()); k++) {
+      files
+          .getChildren()
+          .add(figure(items.get(k).name(), k < w.files().size() ? w.files().get(k) : -1, ""));
+    }
+    if (items.size() > MOST_FILES) {
+      files.getChildren().add(figure("and " + (items.size() - MOST_FILES) + " more files", -1, ""));
+      files
+          .getChildren()
+          .add(figure("together", w.files().size() == items.size() ? w.total() : -1, "differs"));
+    }
+    parts(w);
+    others(w);
+    detail.setShown(state.pdf().isPresent());
+    detail.say(w.files().isEmpty() ? "being worked out" : Choosing.size(w.total()) + " bytes");
+  }
+
+  /** Like parts together, the largest first; pictures and fonts by number if there are many. */
+  private void parts(Weights w) {
+    parts.getChildren().clear();
+    if (w.written().isEmpty()) {
+      return;
+    }
+    Map<String, Long> by = new LinkedHashMap<>();
+    int picture = 0;
+    for (Map.Entry<Part, Long> e : w.written().get().bytes().entrySet()) {
+      Part p = e.getKey();
+      String name =
+          switch (p.kind()) {
+            case FONT -> p.name();
+            case PICTURE -> "Picture " + ++picture;
+            case ATTACHMENT -> "Attached: " + p.name();
+            default -> p.kind().label();
+          };
+      by.merge(name, e.getValue(), Long::sum);
+    }
+    List<Map.Entry<String, Long>> sorted = new ArrayList<>(by.entrySet());
+    sorted.sort(Map.Entry.comparingByValue(Comparator.reverseOrder()));
+    long most = sorted.isEmpty() ? 1 : sorted.getFirst().getValue();
+    long rest = 0;
+    for (int k = 0; k < sorted.size(); k++) {
+      if (k < MOST_PARTS || sorted.size() == MOST_PARTS + 1) {
+        parts.getChildren().add(bar(sorted.get(k).getKey(), sorted.get(k).getValue(), most));
+      } else {
+        rest += sorted.get(k).getValue();
+      }
+    }
+    if (rest > 0) {
+      parts.getChildren().add(bar("All else", rest, most));
+    }
+  }
+
+  private void others(Weights w) {
+    others.getChildren().clear();
+    if (w.others().isEmpty()) {
+      return;
+    }
+    var title = Choosing.quiet("With one choice made otherwise:");
+    others.getChildren().add(title);
+    w.others()
+        .forEach((a, bytes) -> {
+          if (bytes == 0) {
+            return;
+          }
+          long change = Math.round(100.0 * (bytes - w.total()) / Math.max(1, w.total()));
+          String sign = change > 0 ? "+" : change < 0 ? "\u2212" : "±";
+          var name = new Button(a.label());
+          name.getStyleClass().add("alternative");
+          name.setMaxWidth(Double.MAX_VALUE);
+          name.setAlignment(Pos.CENTER_LEFT);
+          name.setOnAction(e -> state.change(o -> a.output()));
+          HBox.setHgrow(name, Priority.ALWAYS);
+          var figure = new Label(Choosing.size(bytes) + "  " + sign + Math.abs(change) + " %");
+          figure.getStyleClass().add("tabular");
+          figure.setMinWidth(Region.USE_PREF_SIZE);
+          var line = new HBox(4, name, figure);
+          line.setAlignment(Pos.CENTER_LEFT);
+          others.getChildren().add(line);
+        });
+  }
+
+  private static Node figure(String name, long bytes, String style) {
+    var l = new Label(name);
+    l.setMaxWidth(Double.MAX_VALUE);
+    l.setTextOverrun(javafx.scene.control.OverrunStyle.CENTER_ELLIPSIS);
+    HBox.setHgrow(l, Priority.ALWAYS);
+    var n = new Label(bytes < 0 ? "…" : Choosing.size(bytes));
+    n.getStyleClass().add("tabular");
+    n.setMinWidth(Region.USE_PREF_SIZE);
+    if (!style.isEmpty()) {
+      n.getStyleClass().add(style);
+    }
+    return new HBox(6, l, n);
+  }
+
+  private static Node bar(String name, long bytes, long most) {
+    var fill = new Region();
+    fill.getStyleClass().add("part-bar");
+    double width = 60.0 * bytes / Math.max(1, most);
+    fill.setMinSize(Math.max(1, width), 8);
+    fill.setPrefSize(Math.max(1, width), 8);
+    fill.setMaxSize(Math.max(1, width), 8);
+    var hold = new HBox(fill);
+    hold.setMinWidth(64);
+    hold.setAlignment(Pos.CENTER_LEFT);
+    var line = (HBox) figure(name, bytes, "");
+    HBox.setHgrow(line, Priority.ALWAYS);
+    var all = new HBox(6, hold, line);
+    all.setAlignment(Pos.CENTER_LEFT);
+    return all;
+  }
+}

@@ -1,0 +1,206 @@
+package decant.desktop.publish;
+
+import decant.model.Outline;
+import decant.pdf.choices.Conflict;
+import decant.pdf.choices.Wayfinding;
+import decant.pdf.choices.Wayfinding.Addresses;
+import decant.publish.Output;
+import decant.publish.Plan;
+import java.util.HashSet;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.UnaryOperator;
+import javafx.scene.control.CheckBox;
+import javafx.scene.control.ComboBox;
+import javafx.scene.control.Label;
+import javafx.scene.control.TextField;
+
+/** Bookmarks, links and page labels. */
+final class WayfindingChoices implements Choices {
+  private static final Integer[] LEVELS = {1, 2, 3, 4, 5, 6, 7, 8, 9};
+
+  private final PublishState state;
+  private final CheckBox bookmarks;
+  private final ComboBox<Integer> levels;
+  private final ComboBox<Integer> open;
+  private final CheckBox numbered;
+  private final CheckBox links;
+  private final CheckBox addresses;
+  private final CheckBox underlined;
+  private final TextField colour;
+  private final CheckBox labels;
+  private final Label says = Choosing.quiet("");
+  private final Group group;
+
+  WayfindingChoices(PublishState state) {
+    this.state = state;
+    bookmarks =
+        Choosing.yesNo(
+            "publish-bookmarks",
+            "Bookmarks from the headings",
+            on ->
+                change(w -> with(w, on ? Math.max(w.bookmarkLevels(), on(w)) : 0, w.openLevels())));
+    levels =
+        Choosing.oneOf(
+            "publish-levels",
+            LEVELS,
+            n -> n == 9 ? "all levels" : "down to level " + n,
+            n -> change(w -> w.bookmarks() ? with(w, n, w.openLevels()) : w));
+    open =
+        Choosing.oneOf(
+            "publish-open-levels",
+            LEVELS,
+            n -> n == 9 ? "all of them" : n == 1 ? "the first level" : "the first " + n + " levels",
+            n -> change(w -> with(w, w.bookmarkLevels(), n)));
+    numbered =
+        Choosing.yesNo(
+            "publish-numbered",
+            "With the numbers of numbered headings",
+            on ->
+                change(w ->
+                    new Wayfinding(
+                        w.bookmarkLevels(),
+                        w.openLevels(),
+                        on,
+                        w.links(),
+                        w.addresses(),
+                        w.pageLabels())));
+    links =
+        Choosing.yesNo(
+            "publish-links",
+            "Links can be followed",
+            on ->
+                change(w ->
+                    new Wayfinding(
+                        w.bookmarkLevels(),
+                        w.openLevels(),
+                        w.numbered(),
+                        on,
+                        w.addresses(),
+                        w.pageLabels())));
+    addresses =
+        Choosing.yesNo(
+            "publish-addresses",
+            "Addresses in the text become links",
+            on -> address(a -> new Addresses(on, a.underlined(), a.colour())));
+    underlined =
+        Choosing.yesNo(
+            "publish-underlined",
+            "Underlined",
+            on -> address(a -> new Addresses(a.linked(), on, a.colour())));
+    colour =
+        Choosing.text(
+            "publish-link-colour",
+            "colour of the text, or such as 1F4E79",
+            t -> {
+              if (t.matches("|[0-9A-Fa-f]{6}")) {
+                address(a -> new Addresses(a.linked(), a.underlined(), t));
+              }
+            });
+    labels =
+        Choosing.yesNo(
+            "publish-labels",
+            "Viewers show the page numbers that stand on the pages",
+            on ->
+                change(w ->
+                    new Wayfinding(
+                        w.bookmarkLevels(),
+                        w.openLevels(),
+                        w.numbered(),
+                        w.links(),
+                        w.addresses(),
+                        on)));
+    group =
+        new Group(
+            "group-wayfinding",
+            "Wayfinding",
+            bookmarks,
+            Choosing.line("Reaching", levels),
+            Choosing.line("Unfolded", open),
+            numbered,
+            says,
+            links,
+            addresses,
+            underlined,
+            Choosing.line("In colour", colour),
+            labels);
+  }
+
+  private static int on(Wayfinding w) {
+    return w.bookmarkLevels() == 0 ? Wayfinding.ALL_LEVELS : w.bookmarkLevels();
+  }
+
+  private void change(UnaryOperator<Wayfinding> how) {
+    state.change(o -> o.with(how.apply(o.wayfinding())));
+  }
+
+  private void address(UnaryOperator<Addresses> how) {
+    change(w ->
+        new Wayfinding(
+            w.bookmarkLevels(),
+            w.openLevels(),
+            w.numbered(),
+            w.links(),
+            how.apply(w.addresses()),
+            w.pageLabels()));
+  }
+
+  private static Wayfinding with(Wayfinding w, int bookmarkLevels, int openLevels) {
+    return new Wayfinding(
+        bookmarkLevels, openLevels, w.numbered(), w.links(), w.addresses(), w.pageLabels());
+  }
+
+  @Override
+  public Group group() {
+    return group;
+  }
+
+  @Override
+  public Optional<Conflict.Group> conflicts() {
+    return Optional.empty();
+  }
+
+  @Override
+  public void show(Output.Pdf o) {
+    Wayfinding w = o.wayfinding();
+    bookmarks.setSelected(w.bookmarks());
+    levels.setValue(on(w));
+    open.setValue(Math.max(1, w.openLevels()));
+    numbered.setSelected(w.numbered());
+    links.setSelected(w.links());
+    addresses.setSelected(w.addresses().linked());
+    underlined.setSelected(w.addresses().underlined());
+    Choosing.show(colour, w.addresses().colour());
+    labels.setSelected(w.pageLabels());
+    levels.setDisable(!w.bookmarks());
+    open.setDisable(!w.bookmarks());
+    numbered.setDisable(!w.bookmarks());
+    underlined.setDisable(!w.addresses().linked());
+    colour.setDisable(!w.addresses().linked());
+    long n = bookmarks(w);
+    String count = n + (n == 1 ? " bookmark" : " bookmarks");
+    says.setText(
+        w.bookmarks()
+            ? count + ", each to its heading's own height on the page."
+            : "The PDF will have no outline.");
+    group.say((w.bookmarks() ? count : "no bookmarks") + (w.links() ? ", links" : ", no links"));
+  }
+
+  private long bookmarks(Wayfinding w) {
+    Set<Integer> pages = new HashSet<>();
+    for (Plan.Item i : state.files()) {
+      if (i instanceof Plan.Item.Pdf p) {
+        pages.addAll(p.choices().pages());
+      }
+    }
+    var layout = state.work().layout();
+    return Outline.headings(layout.document()).stream()
+        .filter(h -> h.level() <= w.bookmarkLevels())
+        .filter(h ->
+            layout.pagesOf(h.paragraph()).stream()
+                .findFirst()
+                .filter(p -> pages.contains(p.number() - 1))
+                .isPresent())
+        .count();
+  }
+}

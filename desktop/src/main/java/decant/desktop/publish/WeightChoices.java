@@ -1,0 +1,155 @@
+package decant.desktop.publish;
+
+import decant.pdf.choices.Conflict;
+import decant.pdf.choices.Weight;
+import decant.publish.Output;
+import java.util.Optional;
+import java.util.function.UnaryOperator;
+import javafx.scene.control.CheckBox;
+import javafx.scene.control.ComboBox;
+import javafx.scene.layout.VBox;
+
+/** Compression, and what becomes of pictures. */
+final class WeightChoices implements Choices {
+  private static final Integer[] QUALITIES = {0, 95, 90, 85, 80, 75, 70, 60, 50, 40};
+  private static final Integer[] RESOLUTIONS = {0, 600, 300, 220, 150, 120, 96, 72};
+
+  private final PublishState state;
+  private final ComboBox<Integer> quality;
+  private final ComboBox<Integer> resolution;
+  private final CheckBox grey;
+  private final CheckBox fax;
+  private final ComboBox<Weight.Effort> effort;
+  private final CheckBox together;
+  private final PictureList pictures;
+  private final Group group;
+
+  WeightChoices(PublishState state, java.util.function.Consumer<PictureList.Shown> look) {
+    this.state = state;
+    this.pictures = new PictureList(state, look);
+    quality =
+        Choosing.oneOf(
+            "publish-quality",
+            QUALITIES,
+            q -> q == 0 ? "as they came" : "JPEG, quality " + q,
+            q -> change(w -> with(w, q, w.resolution())));
+    resolution =
+        Choosing.oneOf(
+            "publish-resolution",
+            RESOLUTIONS,
+            r -> r == 0 ? "no limit" : r + " dots an inch",
+            r -> change(w -> with(w, w.photographQuality(), r)));
+    grey =
+        Choosing.yesNo(
+            "publish-grey",
+            "Pictures without colour in grey",
+            on ->
+                change(w ->
+                    new Weight(
+                        w.effort(),
+                        w.objectStreams(),
+                        w.photographQuality(),
+                        w.resolution(),
+                        on,
+                        w.faxForOneBit())));
+    fax =
+        Choosing.yesNo(
+            "publish-fax",
+            "Pictures of black and white as CCITT group 4",
+            on ->
+                change(w ->
+                    new Weight(
+                        w.effort(),
+                        w.objectStreams(),
+                        w.photographQuality(),
+                        w.resolution(),
+                        w.greyWhereColourless(),
+                        on)));
+    effort =
+        Choosing.oneOf(
+            "publish-effort",
+            Weight.Effort.values(),
+            Weight.Effort::label,
+            e ->
+                change(w ->
+                    new Weight(
+                        e,
+                        w.objectStreams(),
+                        w.photographQuality(),
+                        w.resolution(),
+                        w.greyWhereColourless(),
+                        w.faxForOneBit())));
+    together =
+        Choosing.yesNo(
+            "publish-object-streams",
+            "Small objects compressed together (from PDF 1.5 on)",
+            on ->
+                change(w ->
+                    new Weight(
+                        w.effort(),
+                        on,
+                        w.photographQuality(),
+                        w.resolution(),
+                        w.greyWhereColourless(),
+                        w.faxForOneBit())));
+    group =
+        new Group(
+            "group-weight",
+            "Weight",
+            Choosing.line("Photographs", quality),
+            Choosing.line("Pictures at most", resolution),
+            new VBox(6, grey, fax),
+            pictures.node(),
+            Choosing.line("Compression", effort),
+            together);
+  }
+
+  private void change(UnaryOperator<Weight> how) {
+    state.change(o -> o.with(how.apply(o.weight())));
+  }
+
+  private static Weight with(Weight w, int quality, int resolution) {
+    return new Weight(
+        w.effort(),
+        w.objectStreams(),
+        quality,
+        resolution,
+        w.greyWhereColourless(),
+        w.faxForOneBit());
+  }
+
+  @Override
+  public Group group() {
+    return group;
+  }
+
+  @Override
+  public Optional<Conflict.Group> conflicts() {
+    return Optional.of(Conflict.Group.WEIGHT);
+  }
+
+  @Override
+  public void show(Output.Pdf o) {
+    Weight w = o.weight();
+    set(quality, w.photographQuality());
+    set(resolution, w.resolution());
+    grey.setSelected(w.greyWhereColourless());
+    fax.setSelected(w.faxForOneBit());
+    effort.setValue(w.effort());
+    together.setSelected(w.objectStreams());
+    pictures.show();
+    String photographs =
+        w.photographQuality() == 0
+            ? "pictures as they came"
+            : "photographs of quality " + w.photographQuality();
+    group.say(photographs + (w.resolution() == 0 ? "" : ", " + w.resolution() + " dots an inch"));
+  }
+
+  /** A recipe may hold a value that is not offered. */
+  private static void set(ComboBox<Integer> box, int value) {
+    if (!box.getItems().contains(value)) {
+      box.getItems().add(value);
+    }
+    box.setValue(value);
+  }
+}

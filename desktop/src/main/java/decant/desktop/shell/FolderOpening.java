@@ -1,0 +1,28 @@
+package decant.desktop.shell;
+
+import java.io.IOException;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+
+/** Opens a folder in the system's own file manager. */
+final class FolderOpening {
+  private FolderOpening() {}
+
+  /** What stood in the way, in the person's words; empty if nothing did. */
+  static Optional<String> of(Path folder) {
+    String system = System.getProperty("os.name").toLowerCase(Locale.ROOT);
+    String program =
+        system.contains("win") ? "explorer" : system.contains("mac") ? "open" : "xdg-open";
+    try {
+      new ProcessBuilder(List.of(program, folder.toString()))
+          .redirectOutput(ProcessBuilder.Redirect.DISCARD)
+          .redirectError(ProcessBuilder.Redirect.DISCARD)
+          .start();
+      return Optional.empty();
+    } catch (IOException e) {
+      return Optional.of("The folder is " + folder + "; no program here shows folders.");
+    }
+  }
+}
