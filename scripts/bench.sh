@@ -4,6 +4,7 @@
 #   scripts/bench.sh breaks FOLDER…     our pages against those that office documents record of themselves
 #   scripts/bench.sh sound FOLDER…      crashes, lines over one another, published pages unlike painted ones
 #   scripts/bench.sh speed FOLDER…      taking PDF files in beside reading their bare text
+#   scripts/bench.sh publish [PAGES]    publishing dense pages beside compressing their contents alone
 set -euo pipefail
 cd "$(dirname "$(readlink -f "$0")")/.."
 . scripts/setup.sh
@@ -14,6 +15,7 @@ case "${1:-}" in
   breaks) main=PageBreaks; shift ;;
   sound) main=Soundness; shift ;;
   speed) main=TakeInSpeed; shift ;;
+  publish) main=PublishSpeed; shift ;;
   *) main=Scale; set -- "${1:-300}" ;;
 esac
 "$JAVA_HOME/bin/java" -Xmx2g -Djava.awt.headless=true -cp "core/target/classes:bench/target/classes:$(cat bench/target/classpath.txt)" decant.bench.$main "$@"

@@ -108,15 +108,7 @@ class ArchitectureTest {
         .mayOnlyAccessLayers("model", "text", "layout", "vector", "paint", "choices", "write")
         .whereLayer("publish")
         .mayOnlyAccessLayers(
-            "model",
-            "text",
-            "layout",
-            "paint",
-            "reading",
-            "readers",
-            "choices",
-            "file",
-            "write",
+            "model", "text", "layout", "paint", "reading", "readers", "choices", "file", "write",
             "verify")
         .whereLayer("describe")
         .mayOnlyAccessLayers("model", "reading")

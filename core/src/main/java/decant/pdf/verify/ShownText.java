@@ -3,7 +3,6 @@ package decant.pdf.verify;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
-import java.util.HashMap;
 import java.util.IdentityHashMap;
 import java.util.Map;
 import org.apache.pdfbox.cos.COSBase;
@@ -19,7 +18,17 @@ import org.jspecify.annotations.Nullable;
  * by {@code TJ}.
  */
 final class ShownText {
-  private record Codes(Map<Integer, String> texts, int digits) {}
+  /**
+   * @param texts by code; null for a code without
+   */
+  private record Codes(@Nullable String[] texts, int digits) {
+    static final Codes NONE = new Codes(new String[0], 4);
+
+    String text(int code) {
+      String s = code < texts.length ? texts[code] : null;
+      return s == null ? "\uFFFD" : s;
+    }
+  }
 
   private final Map<COSBase, Codes> known = new IdentityHashMap<>();
 
@@ -31,7 +40,7 @@ final class ShownText {
     COSDictionary resources = page.getCOSObject().getCOSDictionary(COSName.RESOURCES);
     COSDictionary fonts = resources == null ? null : resources.getCOSDictionary(COSName.FONT);
     var out = new StringBuilder();
-    Codes font = new Codes(Map.of(), 4);
+    Codes font = Codes.NONE;
     String name = "";
     int k = 0;
     while (k < b.length) {
@@ -50,9 +59,9 @@ final class ShownText {
         int code = 0;
         int digits = 0;
         while (k < b.length && b[k] != '>') {
-          code = code << 4 | Character.digit(b[k], 16);
+          code = code << 4 | (b[k] <= '9' ? b[k] - '0' : (b[k] & 0x5F) - 'A' + 10);
           if (++digits == font.digits()) {
-            out.append(font.texts().getOrDefault(code, "\uFFFD"));
+            out.append(font.text(code));
             code = 0;
             digits = 0;
           }
@@ -71,7 +80,7 @@ final class ShownText {
 
   private Codes codes(@Nullable COSBase font) throws IOException {
     if (!(font instanceof COSDictionary d)) {
-      return new Codes(Map.of(), 4);
+      return Codes.NONE;
     }
     Codes c = known.get(font);
     if (c == null) {
@@ -84,7 +93,7 @@ final class ShownText {
   private static Codes read(COSDictionary font) throws IOException {
     int digits = COSName.TYPE0.equals(font.getCOSName(COSName.SUBTYPE)) ? 4 : 2;
     COSStream map = font.getCOSStream(COSName.TO_UNICODE);
-    var texts = new HashMap<Integer, String>();
+    @Nullable String[] texts = new String[digits == 4 ? 1 << 16 : 1 << 8];
     if (map == null) {
       return new Codes(texts, digits);
     }
@@ -100,9 +109,8 @@ final class ShownText {
         inside = false;
       } else if (inside) {
         int middle = line.indexOf("> <");
-        texts.put(
-            Integer.parseInt(line.substring(1, middle), 16),
-            characters(line.substring(middle + 3, line.length() - 1)));
+        texts[Integer.parseInt(line.substring(1, middle), 16)] =
+            characters(line.substring(middle + 3, line.length() - 1));
       }
     }
     return new Codes(texts, digits);

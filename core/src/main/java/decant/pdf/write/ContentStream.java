@@ -7,21 +7,15 @@ import decant.model.Colour;
 import decant.model.Rule;
 import java.awt.Shape;
 import java.awt.geom.PathIterator;
-import java.io.ByteArrayOutputStream;
 import java.util.Locale;
 import java.util.Optional;
-import java.util.function.IntFunction;
 
 /**
  * Writes the operators of one page (ISO 32000-1 §8 and §9). Takes places with y downwards, writes y
  * upwards.
  */
 final class ContentStream {
-  private static final byte[] HEX = {
-    '0', '1', '2', '3', '4', '5', '6', '7', '8', '9', 'A', 'B', 'C', 'D', 'E', 'F'
-  };
-
-  private final ByteArrayOutputStream out = new ByteArrayOutputStream(8192);
+  private final Bytes out = new Bytes();
   private final double pageHeight;
 
   /** No colour: whatever comes is set. */
@@ -42,7 +36,7 @@ final class ContentStream {
   byte[] bytes() {
     endText();
     endMark();
-    return out.toByteArray();
+    return out.toArray();
   }
 
   /** What follows is content of an element of the structure (ISO 32000-2 §14.7.5). */
@@ -226,14 +220,14 @@ final class ContentStream {
     if (run.glyphs().length == 0) {
       return;
     }
-    IntFunction<String> text = GlyphTexts.of(run);
+    String[] text = GlyphTexts.of(run);
     int k = 0;
     while (k < run.glyphs().length) {
-      String name = coder.font(run.glyphs()[k], text.apply(k));
+      String name = coder.font(run.glyphs()[k], text[k]);
       int end = k + 1;
       while (end < run.glyphs().length
           && run.ys()[end] == run.ys()[k]
-          && name.equals(coder.font(run.glyphs()[end], text.apply(end)))) {
+          && name.equals(coder.font(run.glyphs()[end], text[end]))) {
         end++;
       }
       beginText();
@@ -257,7 +251,7 @@ final class ContentStream {
     }
   }
 
-  private void show(Item.GlyphRun run, int from, int to, IntFunction<String> text, Coder coder) {
+  private void show(Item.GlyphRun run, int from, int to, String[] text, Coder coder) {
     boolean open = false;
     double pen = run.xs()[from]; // where the file's own widths have brought the pen, in points
     out.write('[');
@@ -270,14 +264,17 @@ final class ContentStream {
           out.write('>');
           open = false;
         }
-        ascii(Long.toString(adjust));
+        if (adjust < 0) {
+          out.write('-');
+        }
+        whole(Math.abs(adjust));
         pen -= adjust * run.size() / 1000;
       }
       if (!open) {
         out.write('<');
         open = true;
       }
-      String shown = text.apply(k);
+      String shown = text[k];
       if (run.rightToLeft() && shown.length() > 1 && coder.twoBytes()) {
         // Readers reverse right-to-left text glyph by glyph: each further letter gets a blank glyph
         // of its own.
@@ -304,13 +301,7 @@ final class ContentStream {
   }
 
   private void code(Coder coder, int glyph, String text) {
-    int code = coder.code(glyph, text);
-    if (coder.twoBytes()) {
-      out.write(HEX[code >> 12 & 15]);
-      out.write(HEX[code >> 8 & 15]);
-    }
-    out.write(HEX[code >> 4 & 15]);
-    out.write(HEX[code & 15]);
+    out.hex(coder.code(glyph, text), coder.twoBytes());
   }
 
   private void colour(Colour c) {
@@ -331,7 +322,7 @@ final class ContentStream {
       out.write('-');
       thousandths = -thousandths;
     }
-    ascii(Long.toString(thousandths / 1000));
+    whole(thousandths / 1000);
     int rest = (int) (thousandths % 1000);
     if (rest > 0) {
       out.write('.');
@@ -346,14 +337,19 @@ final class ContentStream {
     out.write(' ');
   }
 
+  private void whole(long v) {
+    if (v >= 10) {
+      whole(v / 10);
+    }
+    out.write((int) ('0' + v % 10));
+  }
+
   private void operator(String s) {
     ascii(s);
     out.write('\n');
   }
 
   private void ascii(String s) {
-    for (int k = 0; k < s.length(); k++) {
-      out.write(s.charAt(k));
-    }
+    out.ascii(s);
   }
 }

@@ -8,12 +8,12 @@ import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.util.ArrayList;
-import java.util.Collection;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeSet;
+import java.util.stream.IntStream;
 import org.apache.fontbox.ttf.OTFParser;
 import org.apache.fontbox.ttf.OpenTypeFont;
 import org.apache.fontbox.ttf.TTFSubsetter;
@@ -42,8 +42,7 @@ final class EmbeddedProgram implements FontInFile {
   private final FontFace face;
   private final String name;
   private final boolean archive;
-  private final Map<UsedGlyphs.Pair, Integer> codes = new HashMap<>();
-  private final List<UsedGlyphs.Pair> pairs = new ArrayList<>();
+  private final GlyphTable codes = new GlyphTable();
   private final List<Integer> glyphs = new ArrayList<>();
   private final int blank;
   private final int standIn;
@@ -52,12 +51,7 @@ final class EmbeddedProgram implements FontInFile {
   private final int programBytes;
 
   EmbeddedProgram(
-      FontFace face,
-      Collection<UsedGlyphs.Pair> used,
-      String name,
-      boolean whole,
-      Keeping keeping,
-      int level)
+      FontFace face, GlyphTable used, String name, boolean whole, Keeping keeping, int level)
       throws IOException {
     this.face = face;
     this.name = name;
@@ -71,25 +65,22 @@ final class EmbeddedProgram implements FontInFile {
       for (int g = 0; g < widths.length; g++) {
         widths[g] = Math.round(font.getAdvanceWidth(g) * 1000.0 / face.unitsPerEm());
       }
-      pairs.add(new UsedGlyphs.Pair(0, "")); // code 0 is .notdef
-      glyphs.add(0);
-      for (UsedGlyphs.Pair p : used) {
-        add(p.glyph() == UsedGlyphs.BLANK ? new UsedGlyphs.Pair(blank, p.text()) : p);
+      add(0, ""); // code 0 is .notdef
+      for (int k = 0; k < used.size(); k++) {
+        add(used.glyph(k), used.text(k));
       }
       this.programBytes = write(font, whole, keeping, level);
     }
   }
 
-  private void add(UsedGlyphs.Pair p) {
-    if (codes.containsKey(p)) {
-      return;
-    }
-    if (pairs.size() > MOST_CODES) {
+  private void add(int glyph, String text) {
+    if (codes.size() > MOST_CODES) {
       throw new IllegalStateException("more than 65,535 different glyphs of one font in one file");
     }
-    codes.put(p, pairs.size());
-    pairs.add(p);
-    glyphs.add(drawn(p.glyph()));
+    int g = glyph == UsedGlyphs.BLANK ? blank : glyph;
+    if (codes.add(g, text) == glyphs.size()) {
+      glyphs.add(drawn(g));
+    }
   }
 
   /** Standards do not allow the glyph for what a font lacks (ISO 19005-2 §6.2.11.8). */
@@ -114,8 +105,8 @@ final class EmbeddedProgram implements FontInFile {
 
   @Override
   public int code(int glyph, String text) {
-    Integer code = codes.get(new UsedGlyphs.Pair(glyph, text));
-    if (code == null) {
+    int code = codes.find(glyph, text);
+    if (code < 0) {
       throw new IllegalStateException("glyph " + glyph + " of " + face + " was not noted before");
     }
     return code;
@@ -211,7 +202,8 @@ final class EmbeddedProgram implements FontInFile {
     dictionary.setItem(
         COSName.TO_UNICODE,
         Deflated.stream(
-            ToUnicode.of(pairs.stream().map(UsedGlyphs.Pair::text).toList(), true), level));
+            ToUnicode.of(IntStream.range(0, codes.size()).mapToObj(codes::text).toList(), true),
+            level));
     return size;
   }
 
@@ -271,8 +263,8 @@ final class EmbeddedProgram implements FontInFile {
     d.setItem(outlines ? COSName.FONT_FILE3 : COSName.FONT_FILE2, program);
     if (keeping.standard().part() == 1) {
       // Every code is in the subset (ISO 19005-1 §6.3.5).
-      byte[] set = new byte[(pairs.size() + 7) / 8];
-      for (int c = 0; c < pairs.size(); c++) {
+      byte[] set = new byte[(codes.size() + 7) / 8];
+      for (int c = 0; c < codes.size(); c++) {
         set[c / 8] |= (byte) (0x80 >> c % 8);
       }
       d.setItem(COSName.CID_SET, Deflated.stream(set, level));

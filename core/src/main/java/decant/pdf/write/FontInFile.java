@@ -5,7 +5,6 @@ import decant.pdf.choices.Type.Embedding;
 import decant.pdf.choices.Type.FontChoice;
 import decant.text.FontFace;
 import java.io.IOException;
-import java.util.Collection;
 import java.util.Map;
 import org.apache.pdfbox.cos.COSDictionary;
 
@@ -24,12 +23,7 @@ interface FontInFile extends Coder {
    * @param level of the compression
    */
   static FontInFile of(
-      FontFace face,
-      Collection<UsedGlyphs.Pair> used,
-      String name,
-      FontChoice choice,
-      Keeping keeping,
-      int level)
+      FontFace face, GlyphTable used, String name, FontChoice choice, Keeping keeping, int level)
       throws IOException {
     Embedding how = EmbeddingRights.of(face).decide(choice.embedding());
     return how == Embedding.LEFT_OUT

@@ -1,36 +1,57 @@
 package decant.pdf.write;
 
 import decant.layout.Item;
-import java.util.function.IntFunction;
 
 /** Which characters each glyph of a run stands for. */
 final class GlyphTexts {
+  /** Texts of one character, made once. */
+  private static final String[] ONES = new String[1 << 16];
+
   private GlyphTexts() {}
 
   /**
-   * The text of each glyph by its number. The first glyph of a cluster shows all its characters,
-   * the others none, so that the texts put together are the run's text, no more and no less.
+   * The text of each glyph. The first glyph of a cluster shows all its characters, the others none,
+   * so that the texts put together are the run's text, no more and no less.
    */
-  static IntFunction<String> of(Item.GlyphRun run) {
-    if (run.generated()) {
-      return generated(run);
-    }
+  static String[] of(Item.GlyphRun run) {
+    return run.generated() ? generated(run) : ofText(run);
+  }
+
+  private static String[] ofText(Item.GlyphRun run) {
     int n = run.glyphs().length;
-    return k -> {
-      int cluster = run.clusters()[k];
+    int[] clusters = run.clusters();
+    String[] out = new String[n];
+    for (int k = 0; k < n; k++) {
+      int cluster = clusters[k];
       // In right-to-left runs the glyphs of a cluster come last to first; its base carries the
       // text.
       boolean carries =
           run.rightToLeft()
-              ? k == n - 1 || run.clusters()[k + 1] != cluster
-              : k == 0 || run.clusters()[k - 1] != cluster;
-      if (!carries) {
-        return "";
-      }
-      int next = nextCluster(run, k, cluster);
-      String t = run.text().substring(cluster - run.from(), next - run.from());
-      return t.replace("\u00AD", "");
-    };
+              ? k == n - 1 || clusters[k + 1] != cluster
+              : k == 0 || clusters[k - 1] != cluster;
+      out[k] = carries ? text(run, cluster, nextCluster(run, k, cluster)) : "";
+    }
+    return out;
+  }
+
+  private static String text(Item.GlyphRun run, int from, int to) {
+    int start = from - run.from();
+    int end = to - run.from();
+    if (end - start == 1) {
+      char c = run.text().charAt(start);
+      return c == '\u00AD' ? "" : one(c);
+    }
+    String t = run.text().substring(start, end);
+    return t.indexOf('\u00AD') < 0 ? t : t.replace("\u00AD", "");
+  }
+
+  private static String one(char c) {
+    String s = ONES[c];
+    if (s == null) {
+      s = String.valueOf(c);
+      ONES[c] = s;
+    }
+    return s;
   }
 
   private static int nextCluster(Item.GlyphRun run, int k, int cluster) {
@@ -43,20 +64,26 @@ final class GlyphTexts {
     return run.to();
   }
 
-  private static IntFunction<String> generated(Item.GlyphRun run) {
+  private static String[] generated(Item.GlyphRun run) {
     int n = run.glyphs().length;
     // A hyphen that only the line's end calls for is no character of the text (ISO 32000-2
     // §14.8.2.2.3).
     boolean divides = run.from() == run.to() && run.from() > 0 && run.text().equals("-");
     String text = divides ? "\u00AD" : run.text();
-    boolean oneEach = text.codePointCount(0, text.length()) == n;
-    return k -> {
-      if (!oneEach) {
-        return k == 0 ? text : "";
+    String[] out = new String[n];
+    if (text.codePointCount(0, text.length()) != n) {
+      java.util.Arrays.fill(out, "");
+      if (n > 0) {
+        out[0] = text;
       }
-      int at = run.rightToLeft() ? n - 1 - k : k;
-      int start = text.offsetByCodePoints(0, at);
-      return text.substring(start, text.offsetByCodePoints(start, 1));
-    };
+      return out;
+    }
+    int start = 0;
+    for (int k = 0; k < n; k++) {
+      int end = text.offsetByCodePoints(start, 1);
+      out[run.rightToLeft() ? n - 1 - k : k] = text.substring(start, end);
+      start = end;
+    }
+    return out;
   }
 }

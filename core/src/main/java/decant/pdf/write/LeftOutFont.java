@@ -7,10 +7,7 @@ import decant.text.FontTables;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.util.ArrayList;
-import java.util.Collection;
-import java.util.HashMap;
 import java.util.LinkedHashMap;
-import java.util.List;
 import java.util.Map;
 import org.apache.fontbox.ttf.OTFParser;
 import org.apache.fontbox.ttf.TrueTypeFont;
@@ -31,17 +28,12 @@ final class LeftOutFont implements FontInFile {
   private static final int LAST = 255;
 
   private final String name;
-  private final Map<UsedGlyphs.Pair, Integer> places = new HashMap<>();
+  private final GlyphTable places;
   private final double[] widths;
   private final int blank;
   private final Map<String, COSDictionary> dictionaries = new LinkedHashMap<>();
 
-  LeftOutFont(
-      FontFace face,
-      Collection<UsedGlyphs.Pair> used,
-      String name,
-      Substitute substitute,
-      int level)
+  LeftOutFont(FontFace face, GlyphTable used, String name, Substitute substitute, int level)
       throws IOException {
     this.name = name;
     try (TrueTypeFont font =
@@ -53,22 +45,16 @@ final class LeftOutFont implements FontInFile {
         widths[g] = Math.round(font.getAdvanceWidth(g) * 1000.0 / face.unitsPerEm());
       }
     }
-    var all = new ArrayList<UsedGlyphs.Pair>();
-    for (UsedGlyphs.Pair p : used) {
-      if (places.putIfAbsent(p, all.size()) == null) {
-        all.add(p);
-      }
-    }
+    this.places = used;
     int size = LAST - FIRST + 1;
-    for (int from = 0; from < all.size(); from += size) {
-      List<UsedGlyphs.Pair> some = all.subList(from, Math.min(all.size(), from + size));
-      dictionaries.put(name + "s" + from / size, dictionary(face, some, substitute, level));
+    for (int from = 0; from < used.size(); from += size) {
+      int to = Math.min(used.size(), from + size);
+      dictionaries.put(name + "s" + from / size, dictionary(face, from, to, substitute, level));
     }
   }
 
   private COSDictionary dictionary(
-      FontFace face, List<UsedGlyphs.Pair> some, Substitute substitute, int level)
-      throws IOException {
+      FontFace face, int from, int to, Substitute substitute, int level) throws IOException {
     COSDictionary d = new COSDictionary();
     d.setItem(COSName.TYPE, COSName.FONT);
     d.setItem(COSName.SUBTYPE, COSName.TRUE_TYPE);
@@ -78,7 +64,7 @@ final class LeftOutFont implements FontInFile {
       d.setItem(COSName.SUBTYPE, COSName.TYPE1);
     }
     d.setInt(COSName.FIRST_CHAR, FIRST);
-    d.setInt(COSName.LAST_CHAR, FIRST + some.size() - 1);
+    d.setInt(COSName.LAST_CHAR, FIRST + to - from - 1);
     COSArray w = new COSArray();
     COSArray differences = new COSArray();
     differences.add(COSInteger.get(FIRST));
@@ -86,10 +72,10 @@ final class LeftOutFont implements FontInFile {
     for (int c = 0; c < FIRST; c++) {
       texts.add("");
     }
-    for (UsedGlyphs.Pair p : some) {
-      w.add(COSInteger.get((long) width(p.glyph(), p.text())));
-      differences.add(COSName.getPDFName(glyphName(p.text())));
-      texts.add(p.text());
+    for (int k = from; k < to; k++) {
+      w.add(COSInteger.get((long) width(places.glyph(k), places.text(k))));
+      differences.add(COSName.getPDFName(glyphName(places.text(k))));
+      texts.add(places.text(k));
     }
     d.setItem(COSName.WIDTHS, w);
     COSDictionary encoding = new COSDictionary();
@@ -161,10 +147,7 @@ final class LeftOutFont implements FontInFile {
   }
 
   private int place(int glyph, String text) {
-    Integer place = places.get(new UsedGlyphs.Pair(glyph, text));
-    return place == null
-        ? places.getOrDefault(new UsedGlyphs.Pair(UsedGlyphs.BLANK, text), 0)
-        : place;
+    return Math.max(0, places.find(glyph, text));
   }
 
   @Override

@@ -37,9 +37,23 @@ final class PageContent implements PageWalker.Sink {
     Coder font(FontFace face);
 
     /**
-     * @param width that it is placed in as a whole, in points
+     * @param size that it is placed in as a whole
      */
-    Optional<PictureInFile> picture(MediaId media, double width, double height);
+    Optional<PictureInFile> picture(MediaId media, Size size);
+  }
+
+  /** In points. */
+  record Size(double width, double height) {
+    Size larger(Size o) {
+      return new Size(Math.max(width, o.width), Math.max(height, o.height));
+    }
+  }
+
+  /** The size of a whole picture of which a box shows what is not cut off. */
+  static Size whole(Item.PictureBox picture, Box box) {
+    Insets c = picture.crop();
+    return new Size(
+        box.width() / (1 - c.left() - c.right()), box.height() / (1 - c.top() - c.bottom()));
   }
 
   /** An area that leads somewhere, and the content that shows it. */
@@ -238,9 +252,10 @@ final class PageContent implements PageWalker.Sink {
     }
     // What is cut off stands outside the box.
     Insets c = picture.crop();
-    double w = box.width() / (1 - c.left() - c.right());
-    double h = box.height() / (1 - c.top() - c.bottom());
-    Optional<PictureInFile> known = shelf.picture(picture.media(), w, h);
+    Size size = whole(picture, box);
+    double w = size.width();
+    double h = size.height();
+    Optional<PictureInFile> known = shelf.picture(picture.media(), size);
     if (known.isEmpty()) {
       content.rectangle(box, new Colour(0xE8E4DC));
       return;

@@ -1,10 +1,12 @@
 package decant.pdf.write;
 
 import decant.layout.CaretPlace;
+import decant.layout.Item;
 import decant.layout.Layout;
 import decant.layout.Page;
 import decant.layout.PageWalker;
 import decant.model.Box;
+import decant.model.Colour;
 import decant.model.Document;
 import decant.model.Inline;
 import decant.model.Link;
@@ -21,6 +23,7 @@ import decant.pdf.file.Deflated;
 import decant.pdf.file.Encryption;
 import decant.pdf.file.Part;
 import decant.pdf.file.PdfFile;
+import decant.pdf.write.PageContent.Size;
 import decant.text.FontFace;
 import decant.vector.VectorPicture;
 import java.io.IOException;
@@ -29,11 +32,9 @@ import java.io.UncheckedIOException;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
-import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import java.util.UUID;
 import java.util.concurrent.CompletionException;
 import java.util.concurrent.atomic.AtomicInteger;
@@ -100,12 +101,6 @@ public final class PdfWriter {
    * @param proportion height of a drawing where its width is {@link Drawings#FORM}; 0 for an image
    */
   private record DrawnAs(MediaId media, int proportion) {}
-
-  private record Size(double width, double height) {
-    Size larger(Size o) {
-      return new Size(Math.max(width, o.width), Math.max(height, o.height));
-    }
-  }
 
   private PdfWriter(
       Layout layout,
@@ -238,31 +233,36 @@ public final class PdfWriter {
   private record Inventory(Map<FontFace, UsedGlyphs> glyphs, Map<DrawnAs, Size> pictures) {}
 
   private Inventory inventory(Page page) {
-    var glyphs = new LinkedHashMap<FontFace, UsedGlyphs>();
-    var sizes = new LinkedHashMap<DrawnAs, Size>();
-    var shelf =
-        new PageContent.Shelf() {
+    var seen = new Inventory(new LinkedHashMap<>(), new LinkedHashMap<>());
+    PageWalker.walk(
+        layout,
+        page,
+        new PageWalker.Sink() {
           @Override
-          public Coder font(FontFace face) {
-            return glyphs.computeIfAbsent(face, f -> new UsedGlyphs());
+          public void glyphs(Item.GlyphRun run, double x, double y) {
+            if (run.glyphs().length > 0) {
+              seen.glyphs().computeIfAbsent(run.face(), f -> new UsedGlyphs()).note(run);
+            }
           }
 
           @Override
-          public Optional<PictureInFile> picture(MediaId media, double width, double height) {
-            sizes.merge(key(media, width, height), new Size(width, height), Size::larger);
-            return Optional.empty();
+          public void fill(Box box, Colour colour) {}
+
+          @Override
+          public void picture(Item.PictureBox picture, Box box) {
+            Size s = PageContent.whole(picture, box);
+            seen.pictures().merge(key(picture.media(), s), s, Size::larger);
           }
-        };
-    PageWalker.walk(layout, page, new PageContent(page, shelf, false));
-    return new Inventory(glyphs, sizes);
+        });
+    return seen;
   }
 
   private void makeFonts(List<Inventory> seen, PdfFile file) throws IOException {
-    var used = new LinkedHashMap<FontFace, Set<UsedGlyphs.Pair>>();
+    var used = new LinkedHashMap<FontFace, UsedGlyphs>();
     for (Inventory i : seen) {
       i.glyphs()
-          .forEach((face, g) ->
-              used.computeIfAbsent(face, f -> new LinkedHashSet<>()).addAll(g.pairs()));
+          .forEach(
+              (face, g) -> used.computeIfAbsent(face, f -> new UsedGlyphs()).noteAll(g.table()));
     }
     List<FontFace> faces = List.copyOf(used.keySet());
     List<FontInFile> made =
@@ -273,7 +273,7 @@ public final class PdfWriter {
               try {
                 return FontInFile.of(
                     f,
-                    used.getOrDefault(f, Set.of()),
+                    used.getOrDefault(f, new UsedGlyphs()).table(),
                     "F" + (k + 1),
                     choices.type().of(f.family()),
                     choices.keeping(),
@@ -324,12 +324,13 @@ public final class PdfWriter {
   }
 
   /** Drawings may look otherwise where they are stretched otherwise; images do not. */
-  private DrawnAs key(MediaId id, double width, double height) {
+  private DrawnAs key(MediaId id, Size size) {
     Media m = document.media().get(id);
     return new DrawnAs(
         id,
         m != null && VectorPicture.isVector(m.type())
-            ? Math.clamp(Math.round(Drawings.FORM * height / width), 1, 100 * Drawings.FORM)
+            ? Math.clamp(
+                Math.round(Drawings.FORM * size.height() / size.width()), 1, 100 * Drawings.FORM)
             : 0);
   }
 
@@ -350,8 +351,8 @@ public final class PdfWriter {
           }
 
           @Override
-          public Optional<PictureInFile> picture(MediaId media, double width, double height) {
-            return pictures.getOrDefault(key(media, width, height), Optional.empty());
+          public Optional<PictureInFile> picture(MediaId media, PageContent.Size size) {
+            return pictures.getOrDefault(key(media, size), Optional.empty());
           }
         };
     var content = new PageContent(page, shelf, tagged);

@@ -1,45 +1,37 @@
 package decant.pdf.write;
 
-import java.util.LinkedHashSet;
-import java.util.Set;
+import decant.layout.Item;
 
 /** Notes which glyphs are shown for which texts, before any of them has a code. */
-final class UsedGlyphs implements Coder {
-  /** A glyph and what it shows. */
-  record Pair(int glyph, String text) {}
-
-  private final Set<Pair> pairs = new LinkedHashSet<>();
-
-  Set<Pair> pairs() {
-    return pairs;
-  }
-
-  @Override
-  public String font(int glyph, String text) {
-    return "";
-  }
-
-  @Override
-  public int code(int glyph, String text) {
-    pairs.add(new Pair(glyph, text));
-    return 0;
-  }
-
-  @Override
-  public boolean twoBytes() {
-    return true;
-  }
-
-  @Override
-  public double width(int glyph, String text) {
-    return 0;
-  }
-
-  @Override
-  public int blankGlyph() {
-    return BLANK;
-  }
-
-  /** Stands for the blank glyph, whose number the font knows. */
+final class UsedGlyphs {
+  /** Stands for the glyph that shows nothing, whose number the font knows. */
   static final int BLANK = -1;
+
+  private final GlyphTable table = new GlyphTable();
+
+  GlyphTable table() {
+    return table;
+  }
+
+  void note(Item.GlyphRun run) {
+    String[] texts = GlyphTexts.of(run);
+    int[] glyphs = run.glyphs();
+    for (int k = 0; k < glyphs.length; k++) {
+      String shown = texts[k];
+      if (run.rightToLeft() && shown.length() > 1) {
+        for (int c = 1; c < shown.length(); c++) {
+          table.add(BLANK, shown.substring(c, c + 1));
+        }
+        table.add(glyphs[k], shown); // for fonts that need no blanks
+        shown = shown.substring(0, 1);
+      }
+      table.add(glyphs[k], shown);
+    }
+  }
+
+  void noteAll(GlyphTable other) {
+    for (int k = 0; k < other.size(); k++) {
+      table.add(other.glyph(k), other.text(k));
+    }
+  }
 }
