@@ -3,12 +3,15 @@ package decant.publish;
 import decant.layout.Item;
 import decant.layout.Layout;
 import decant.layout.PageWalker;
+import decant.model.Block;
 import decant.model.Box;
 import decant.model.Colour;
 import decant.model.Document;
 import decant.model.Inline;
+import decant.model.KeptBlock;
 import decant.model.Look;
 import decant.model.Paragraph;
+import decant.model.Table;
 import decant.model.TextTraits;
 import decant.pdf.write.EmbeddingRights;
 import decant.text.FontBook;
@@ -85,6 +88,24 @@ public final class FontReport {
     return out;
   }
 
+  /** The paragraphs of the flow, of notes and shapes, and of running texts. */
+  private static List<Paragraph> everywhere(Document d) {
+    var out = new ArrayList<Paragraph>(d.paragraphs());
+    d.stories().values().forEach(s -> collect(s.blocks(), out));
+    d.sections().forEach(s -> s.running().values().forEach(r -> collect(r.blocks(), out)));
+    return out;
+  }
+
+  private static void collect(List<Block> blocks, List<Paragraph> out) {
+    for (Block b : blocks) {
+      switch (b) {
+        case Paragraph p -> out.add(p);
+        case Table t -> t.rows().forEach(r -> r.cells().forEach(c -> collect(c.blocks(), out)));
+        case KeptBlock k -> {}
+      }
+    }
+  }
+
   private static Map<FontFace, Map<String, FontBook.Reason>> asked(Document d) {
     FontBook book =
         FontBook.shipped()
@@ -95,7 +116,7 @@ public final class FontReport {
                     .toList());
     var out = new LinkedHashMap<FontFace, Map<String, FontBook.Reason>>();
     var seen = new HashSet<Look>();
-    for (Paragraph p : d.paragraphs()) {
+    for (Paragraph p : everywhere(d)) {
       Look base = d.styles().textBase(p.look());
       for (Inline i : p.inlines()) {
         Look look = d.styles().textLook(base, i.look());

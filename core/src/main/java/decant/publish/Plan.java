@@ -103,7 +103,7 @@ public record Plan(List<Item> items) {
    * what standards ask for is found where it is not said.
    */
   public static Particulars particulars(Output.Pdf o, Layout layout, Path source) {
-    Particulars p = o.details().over(layout.document().particulars());
+    Particulars p = o.details().over(layout.document().particulars()).clean();
     boolean needed = o.keeping().accessible() || o.keeping().standard().level().equals("A");
     String title = p.title();
     if (title.isBlank() && (needed || o.details().from() == Details.From.DOCUMENT)) {

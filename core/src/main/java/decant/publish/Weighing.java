@@ -62,6 +62,28 @@ public final class Weighing {
     }
   }
 
+  /** How large a DOCX will be. */
+  public static long docx(decant.model.Document d) {
+    long[] n = {0};
+    try (OutputStream out =
+        new OutputStream() {
+          @Override
+          public void write(int b) {
+            n[0]++;
+          }
+
+          @Override
+          public void write(byte[] b, int from, int length) {
+            n[0] += length;
+          }
+        }) {
+      decant.office.docx.DocxWriter.write(d, out);
+      return n[0];
+    } catch (IOException e) {
+      return 0; // counting never fails
+    }
+  }
+
   /** Choices near those that were made, for their sizes to be compared. */
   public static List<Alternative> alternatives(Output.Pdf o, PdfWriter.Written now) {
     var out = new ArrayList<Alternative>();

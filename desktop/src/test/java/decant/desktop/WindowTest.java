@@ -1,6 +1,7 @@
 package decant.desktop;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import decant.desktop.page.PagesView;
 import decant.desktop.shell.Action;
@@ -22,6 +23,10 @@ import decant.model.StyleSheet;
 import decant.model.TextTraits;
 import decant.model.edit.Commands;
 import decant.model.edit.Edit;
+import decant.pdf.choices.Rights;
+import decant.pdf.choices.Type;
+import decant.publish.Recipe;
+import decant.publish.RecipeFile;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -29,15 +34,20 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import javafx.scene.control.Button;
+import javafx.scene.control.ButtonBase;
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListView;
 import javafx.scene.control.TextField;
+import javafx.scene.image.ImageView;
 import javafx.scene.input.KeyCode;
+import javafx.scene.layout.Pane;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.encryption.AccessPermission;
+import org.apache.pdfbox.pdmodel.encryption.InvalidPasswordException;
 import org.apache.pdfbox.pdmodel.encryption.StandardProtectionPolicy;
 import org.apache.pdfbox.pdmodel.interactive.documentnavigation.outline.PDOutlineItem;
 import org.junit.jupiter.api.AfterEach;
@@ -541,6 +551,163 @@ class WindowTest {
       assertThat(pdf.getDocumentCatalog().getDocumentOutline()).isNull();
       assertThat(pdf.getDocumentInformation().getTitle()).isEqualTo("Three pages");
     }
+  }
+
+  private void fire(String button) {
+    Window.run(() -> window.find(button, ButtonBase.class).fire());
+    window.settle();
+  }
+
+  @SuppressWarnings("unchecked")
+  private <T> void choose(String box, T value) {
+    Window.run(() -> window.find(box, ComboBox.class).setValue(value));
+    window.settle();
+  }
+
+  private Work.Draft draft(Work work) {
+    return Window.on(() -> work.draftProperty().get());
+  }
+
+  @Test
+  void sizesAreToldBeforeAndAreTheFilesAfter() throws IOException {
+    Work work = revise("Berth rules.pdf");
+    window.go(Step.PUBLISH);
+    window.until(() -> !window.find("#publish-parts", Pane.class).getChildren().isEmpty());
+    String told =
+        ((Label)
+                ((Pane) window.find("#publish-files", Pane.class).getChildren().get(0))
+                    .getChildren()
+                    .get(1))
+            .getText();
+    window.until(() -> window.find("#publish-others", Pane.class).getChildren().size() > 3);
+    window.click("#publish-go");
+    window.until(() -> work.receiptProperty().get().isPresent());
+    long bytes = Files.size(folder.resolve("Berth rules published.pdf"));
+    double predicted = Double.parseDouble(told.replaceAll("\\D", ""));
+    // differ by less than 2 %
+    assertThat(predicted).isBetween(bytes * 0.98, bytes * 1.02);
+  }
+
+  @Test
+  void aLockedFileAsksForItsPasswordAndOpensByItAlone() throws IOException {
+    Work work = revise("Winter storage notice.docx");
+    window.go(Step.PUBLISH);
+    choose("#publish-protection", Rights.Protection.AES_256);
+    assertThat(window.find("#group-rights-warning", Label.class).getText())
+        .contains("still to be given");
+    window.click("#publish-go");
+    window.until(() -> window.desk.noticeProperty().get().isPresent());
+    assertThat(window.desk.noticeProperty().get().orElseThrow().message())
+        .contains("still to be given");
+    Window.run(() -> window.find("#publish-open-password", TextField.class).setText("low tide"));
+    window.settle();
+    assertThat(window.find("#group-rights-warning", Label.class).getText()).isEmpty();
+    window.click("#publish-go");
+    window.until(() -> work.receiptProperty().get().isPresent());
+    Path file = folder.resolve("Winter storage notice published.pdf");
+    assertThatThrownBy(() -> Loader.loadPDF(file.toFile()))
+        .isInstanceOf(InvalidPasswordException.class);
+    try (PDDocument pdf = Loader.loadPDF(file.toFile(), "low tide")) {
+      assertThat(pdf.getNumberOfPages()).isEqualTo(2);
+    }
+    // A password never stands in what is kept.
+    assertThat(RecipeFile.write(draft(work).recipe())).doesNotContain("low tide");
+  }
+
+  @Test
+  void choicesThatCannotGoTogetherAreToldWhereTheyAreMade() {
+    revise("Winter storage notice.docx");
+    window.go(Step.PUBLISH);
+    choose("#publish-recipe", "Archive copy");
+    assertThat(window.find("#group-keeping-says", Label.class).getText())
+        .startsWith("PDF/A-2a + PDF/UA-1");
+    choose("#publish-embedding", Type.Embedding.LEFT_OUT);
+    assertThat(window.find("#group-type-warning", Label.class).getText())
+        .contains("asks for every font to be embedded");
+  }
+
+  @Test
+  void recipesAreKeptRenamedAndLetGo() {
+    Work work = revise("Winter storage notice.docx");
+    window.go(Step.PUBLISH);
+    choose("#publish-quality", 70);
+    assertThat(draft(work).changed()).isTrue();
+    fire("#recipe-keep-as");
+    Window.run(() -> window.find("#recipe-name", TextField.class).setText("Notice board"));
+    fire("#recipe-keep-name");
+    assertThat(draft(work).changed()).isFalse();
+    assertThat(window.desk.recipes().own())
+        .extracting(Recipe::name)
+        .containsExactly("Notice board");
+    fire("#recipe-rename");
+    Window.run(() -> window.find("#recipe-name", TextField.class).setText("Notices"));
+    fire("#recipe-keep-name");
+    assertThat(window.desk.recipes().own()).extracting(Recipe::name).containsExactly("Notices");
+    fire("#recipe-add-docx");
+    assertThat(draft(work).recipe().outputs()).hasSize(2);
+    fire("#recipe-keep");
+    fire("#publish-output-1");
+    window.click("#publish-go");
+    window.until(() -> work.receiptProperty().get().isPresent());
+    assertThat(folder.resolve("Winter storage notice published.pdf")).exists();
+    assertThat(folder.resolve("Winter storage notice published.docx")).exists();
+    fire("#recipe-forget");
+    assertThat(window.desk.recipes().own()).isEmpty();
+    Window.run(() ->
+        window
+            .desk
+            .noticeProperty()
+            .get()
+            .orElseThrow()
+            .answers()
+            .getFirst()
+            .withText()
+            .accept(""));
+    window.settle();
+    assertThat(window.desk.recipes().own()).extracting(Recipe::name).containsExactly("Notices");
+  }
+
+  @Test
+  void aPictureIsDescribedWhereTheStandardAsksForIt() throws IOException {
+    Work work = revise("Berth rules.pdf");
+    window.go(Step.PUBLISH);
+    choose("#publish-recipe", "Archive copy");
+    window.until(() -> !window.find("#publish-lacks", Pane.class).getChildren().isEmpty());
+    fire("#group-keeping");
+    Pane lacks = window.find("#publish-lacks", Pane.class);
+    int before = Window.on(() -> lacks.getChildren().size());
+    Window.run(() -> {
+      Pane last = (Pane) lacks.getChildren().get(before - 1);
+      Pane line = (Pane) last.getChildren().get(1);
+      TextField field =
+          (TextField)
+              line.getChildren().stream()
+                  .filter(TextField.class::isInstance)
+                  .findFirst()
+                  .orElseThrow();
+      field.setText("A pontoon with four berths");
+      ((Button) line.getChildren().getLast()).fire();
+    });
+    window.until(() -> lacks.getChildren().size() == before - 1);
+    window.click("#publish-go");
+    window.until(() -> work.receiptProperty().get().isPresent());
+    assertThat(Window.on(() -> work.receiptProperty().get().orElseThrow().verified())).isTrue();
+    try (PDDocument pdf = Loader.loadPDF(folder.resolve("Berth rules published.pdf").toFile())) {
+      assertThat(pdf.getDocumentCatalog().getStructureTreeRoot()).isNotNull();
+    }
+    Window.run(() -> work.apply(decant.model.edit.Revision::undo));
+    window.until(() -> lacks.getChildren().size() == before);
+  }
+
+  @Test
+  void aPictureIsLookedAtCloser() {
+    revise("Berth rules.pdf");
+    window.go(Step.PUBLISH);
+    window.until(() -> window.stage.getScene().lookup("#picture-closer-1") != null);
+    fire("#picture-closer-1");
+    window.until(() -> window.find("#picture-whole", ImageView.class).getImage() != null);
+    fire("#picture-back");
+    window.until(() -> window.stage.getScene().lookup("#picture-whole") == null);
   }
 
   @Test

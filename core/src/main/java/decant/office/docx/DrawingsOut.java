@@ -61,6 +61,10 @@ final class DrawingsOut {
       set(kept.get(), "a:blip", "r:embed", rel);
       set(kept.get(), "v:imagedata", "r:id", rel);
       resize(kept.get(), pic.width(), pic.height());
+      if (!pic.alt().isEmpty()) {
+        set(kept.get(), "wp:docPr", "descr", pic.alt());
+        set(kept.get(), "v:shape", "alt", pic.alt());
+      }
       o.raw(XmlParts.write(kept.get()));
       return;
     }

@@ -6,6 +6,7 @@ import decant.layout.Layout;
 import decant.layout.ListLabels;
 import decant.layout.Page;
 import decant.layout.PageWalker;
+import decant.model.Block;
 import decant.model.Box;
 import decant.model.Colour;
 import decant.model.Link;
@@ -74,6 +75,7 @@ final class Expected {
     var b = new StringBuilder();
     boolean[] rightToLeft = {false};
     var areas = new ArrayList<LinkArea>();
+    boolean[] joins = {false};
     PageWalker.walk(
         layout,
         page,
@@ -90,6 +92,16 @@ final class Expected {
           }
 
           @Override
+          public void begin(Block block, PageWalker.Role role) {
+            joins[0] = false;
+          }
+
+          @Override
+          public void end() {
+            joins[0] = false;
+          }
+
+          @Override
           public void fill(Box box, Colour colour) {}
 
           @Override
@@ -99,11 +111,12 @@ final class Expected {
 
           @Override
           public void link(Link link, Box box) {
-            if (!areas.isEmpty() && areas.getLast().goesOn(link, box)) {
+            if (joins[0] && !areas.isEmpty() && areas.getLast().goesOn(link, box)) {
               areas.set(areas.size() - 1, new LinkArea(link, areas.getLast().box().union(box)));
             } else {
               areas.add(new LinkArea(link, box));
             }
+            joins[0] = true;
           }
         });
     texts.put(page.number(), new PageText(bare(b.toString()), rightToLeft[0]));

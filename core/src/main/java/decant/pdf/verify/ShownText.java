@@ -54,14 +54,20 @@ final class ShownText {
         k = end;
       } else if (c == '<' && k + 1 < b.length && b[k + 1] == '<') {
         k += 2;
+      } else if (c == '>' && k + 1 < b.length && b[k + 1] == '>') {
+        name = "";
+        k += 2;
       } else if (c == '<') {
         k++;
         int code = 0;
         int digits = 0;
+        boolean said = name.equals("ActualText"); // not shown, but said in place of what is
         while (k < b.length && b[k] != '>') {
           code = code << 4 | (b[k] <= '9' ? b[k] - '0' : (b[k] & 0x5F) - 'A' + 10);
           if (++digits == font.digits()) {
-            out.append(font.text(code));
+            if (!said) {
+              out.append(font.text(code));
+            }
             code = 0;
             digits = 0;
           }

@@ -246,9 +246,45 @@ final class ContentStream {
       operator("Td");
       lineX = px;
       lineY = py;
+      boolean unspoken = isPrivate(text, k, end);
+      if (unspoken) {
+        actualText(text, k, end);
+      }
       show(run, k, end, text, coder);
+      if (unspoken) {
+        operator("EMC");
+      }
       k = end;
     }
+  }
+
+  /** Whether some of the text is of characters whose meaning only a font knows. */
+  private static boolean isPrivate(String[] text, int from, int to) {
+    for (int k = from; k < to; k++) {
+      for (int c = 0; c < text[k].length(); c++) {
+        char x = text[k].charAt(c);
+        if (x >= '\uE000' && x <= '\uF8FF' || x >= '\uDB80' && x <= '\uDBFF') {
+          return true;
+        }
+      }
+    }
+    return false;
+  }
+
+  /** What such text says in characters that all know (ISO 32000-2 §14.9.4). */
+  private void actualText(String[] text, int from, int to) {
+    ascii("/Span<</ActualText<FEFF");
+    for (int k = from; k < to; k++) {
+      text[k]
+          .codePoints()
+          .map(PrivateSigns::meant)
+          .forEach(c -> {
+            for (char x : Character.toChars(c)) {
+              out.hex(x, true);
+            }
+          });
+    }
+    operator(">>>BDC");
   }
 
   private void show(Item.GlyphRun run, int from, int to, String[] text, Coder coder) {

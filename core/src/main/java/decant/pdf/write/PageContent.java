@@ -76,6 +76,7 @@ final class PageContent implements PageWalker.Sink {
   private String text = "";
   private List<Inline> inlines = List.of();
   private int serial;
+  private boolean linksJoin;
   private Optional<Link> lastLink = Optional.empty();
 
   PageContent(Page page, Shelf shelf, boolean tagged) {
@@ -117,12 +118,14 @@ final class PageContent implements PageWalker.Sink {
 
   @Override
   public void begin(Block block, PageWalker.Role role) {
+    linksJoin = false;
     open.push(new Open(block, role));
   }
 
   @Override
   public void end() {
     open.pop();
+    linksJoin = false;
     lastLink = Optional.empty();
   }
 
@@ -275,18 +278,20 @@ final class PageContent implements PageWalker.Sink {
   @Override
   public void link(Link link, Box box) {
     Target target = current.orElse(Artifact.LAYOUT);
-    if (!links.isEmpty()) {
+    if (linksJoin && !links.isEmpty()) {
       LinkArea last = links.getLast();
       boolean follows =
           last.link().equals(link)
-              && last.target().equals(target)
+              && (last.target().equals(target) || target instanceof Artifact)
               && Math.abs(last.box().y() - box.y()) < 0.01
               && box.x() - last.box().right() < 1;
       if (follows) {
-        links.set(links.size() - 1, new LinkArea(link, last.box().union(box), target));
+        // A leader within a link is no content, but part of the area.
+        links.set(links.size() - 1, new LinkArea(link, last.box().union(box), last.target()));
         return;
       }
     }
     links.add(new LinkArea(link, box, target));
+    linksJoin = true;
   }
 }

@@ -462,10 +462,13 @@ public final class PdfWriter {
             continue; // it leads to a page that is left out
           }
           a.setItem(COSName.DEST, to.get());
-          String words = document.paragraph(target).map(Paragraph::text).orElse("");
-          a.setItem(
-              COSName.CONTENTS,
-              new COSString(words.replace(Inline.OBJECT, ' ').replaceAll("\\s+", " ").strip()));
+          String words =
+              document
+                  .paragraph(target)
+                  .map(p -> p.text().replace(Inline.OBJECT, ' ').replaceAll("\\s+", " ").strip())
+                  .filter(s -> !s.isEmpty())
+                  .orElse("another place in this document");
+          a.setItem(COSName.CONTENTS, new COSString(words));
         }
       }
       file.part(a, Part.WAYFINDING);

@@ -1,7 +1,6 @@
 package decant.pdf.write;
 
 import decant.model.Block;
-import decant.model.Cell;
 import decant.model.Document;
 import decant.model.Inline;
 import decant.model.KeptBlock;
@@ -234,20 +233,15 @@ final class Structure {
   private void table(Table t, Element parent) {
     Element table = parent.add("Table");
     elements.put(t.id(), table);
-    int[][] at = t.cellColumns();
-    int columns = t.columnCount(at);
-    boolean[][] taken = new boolean[t.rows().size()][columns];
-    for (int r = 0; r < t.rows().size(); r++) {
-      Table.Row row = t.rows().get(r);
-      boolean header = row.look().value(TableTraits.HEADER_ROW);
+    List<List<TableGrid.Slot>> rows = TableGrid.of(t);
+    for (int r = 0; r < rows.size(); r++) {
+      if (rows.get(r).isEmpty()) {
+        continue; // cells from above cover all of it
+      }
+      boolean header = t.rows().get(r).look().value(TableTraits.HEADER_ROW);
       Element tr = table.add("TR");
       tr.keepsEmpty = true;
-      int next = 0;
-      for (int k = 0; k < row.cells().size(); k++) {
-        Cell c = row.cells().get(k);
-        filler(tr, taken[r], next, at[r][k]);
-        int wide = Math.max(1, Math.min(c.columnSpan(), columns - at[r][k]));
-        int high = Math.min(c.rowSpan(), t.rows().size() - r);
+      for (TableGrid.Slot slot : rows.get(r)) {
         Element cell = tr.add(header ? "TH" : "TD");
         cell.keepsEmpty = true;
         COSDictionary attributes = new COSDictionary();
@@ -255,33 +249,22 @@ final class Structure {
         if (header) {
           attributes.setName("Scope", "Column");
         }
-        if (wide > 1) {
-          attributes.setInt("ColSpan", wide);
+        if (slot.columns() > 1) {
+          attributes.setInt("ColSpan", slot.columns());
         }
+        int first = r;
+        int high =
+            (int)
+                java.util.stream.IntStream.range(0, slot.rows())
+                    .filter(k -> !rows.get(first + k).isEmpty())
+                    .count();
         if (high > 1) {
           attributes.setInt("RowSpan", high);
         }
         if (attributes.size() > 1) {
           cell.dictionary.setItem(COSName.A, attributes);
         }
-        for (int y = r; y < r + high; y++) {
-          for (int x = at[r][k]; x < at[r][k] + wide; x++) {
-            taken[y][x] = true;
-          }
-        }
-        blocks(c.blocks(), cell);
-        next = at[r][k] + wide;
-      }
-      filler(tr, taken[r], next, columns);
-    }
-  }
-
-  /** Cells that a row lacks, so that all rows are as wide (ISO 14289-1 §7.5). */
-  private static void filler(Element tr, boolean[] taken, int from, int to) {
-    for (int x = from; x < to; x++) {
-      if (!taken[x]) {
-        tr.add("TD").keepsEmpty = true;
-        taken[x] = true;
+        slot.cell().ifPresent(c -> blocks(c.blocks(), cell));
       }
     }
   }
@@ -320,10 +303,11 @@ final class Structure {
 
   /** Takes in an area that leads somewhere. */
   void annotation(int number, COSDictionary page, COSDictionary annotation, Target target) {
-    if (!(target instanceof Content c)) {
-      return;
+    // A link in a running text has no content of its own.
+    Element e = target instanceof Content c ? linkOf(number, c) : root.add("Link");
+    if (e.content.isEmpty()) {
+      e.page = page;
     }
-    Element e = elementOf(number, c);
     COSDictionary reference = new COSDictionary();
     reference.setItem(COSName.TYPE, COSName.getPDFName("OBJR"));
     reference.setItem(COSName.PG, page);
@@ -331,6 +315,18 @@ final class Structure {
     e.content.add(reference);
     annotation.setInt(COSName.STRUCT_PARENT, parents.size());
     parents.add(e.dictionary);
+  }
+
+  /** The element of what leads somewhere; a note's mark or a picture has one inside its own. */
+  private Element linkOf(int page, Content c) {
+    if (c.part() == Target.Part.LINK) {
+      return elementOf(page, c);
+    }
+    Element outer = elementOf(page, c);
+    var e = new Element(Target.Part.LINK.tag());
+    outer.content.add(e.dictionary);
+    outer.inside.add(e);
+    return e;
   }
 
   private Element elementOf(int page, Content c) {

@@ -131,11 +131,8 @@ final class KeepingChoices implements Choices {
     }
     String words =
         (k.isArchive() ? k.standard().label() : "PDF " + k.version().number())
-            + (k.accessible() ? " and PDF/UA-1" : k.isTagged() ? ", tagged" : ", untagged");
-    group.say(
-        now.isEmpty()
-            ? words
-            : words + ", " + now.size() + (now.size() == 1 ? " thing lacks" : " things lack"));
+            + (k.accessible() ? " + PDF/UA-1" : k.isTagged() ? ", tagged" : ", untagged");
+    group.say(now.isEmpty() ? words : words + ", " + now.size() + " lacking");
   }
 
   private Node lack(Readiness.Lack lack) {

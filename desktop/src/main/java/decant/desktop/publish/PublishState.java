@@ -45,20 +45,18 @@ final class PublishState {
   /**
    * Sizes, as far as they are worked out.
    *
-   * @param files of the files of the output that is looked at, in their order
-   * @param written the parts of the first of them
+   * @param files of all files, by name
+   * @param looked of the files of the output that is looked at, together; 0 if not known yet
+   * @param written the parts of the first of those
    * @param others the sizes with other choices, by what would be different
    */
   record Weights(
-      List<Long> files,
+      Map<String, Long> files,
+      long looked,
       Optional<PdfWriter.Written> written,
       Map<Weighing.Alternative, Long> others,
       boolean complete) {
-    static final Weights NONE = new Weights(List.of(), Optional.empty(), Map.of(), false);
-
-    long total() {
-      return files.stream().mapToLong(Long::longValue).sum();
-    }
+    static final Weights NONE = new Weights(Map.of(), 0, Optional.empty(), Map.of(), false);
   }
 
   private static final ExecutorService SCALES =
@@ -189,64 +187,77 @@ final class PublishState {
 
   private void weigh(Layout layout) {
     int mine = wanted.incrementAndGet();
-    if (!layout.complete()) {
-      return;
-    }
-    Optional<Output.Pdf> looked = pdf();
-    List<Plan.Item.Pdf> items =
-        files().stream()
-            .filter(Plan.Item.Pdf.class::isInstance)
-            .map(Plan.Item.Pdf.class::cast)
-            .toList();
-    if (looked.isEmpty() || items.isEmpty()) {
+    Optional<Plan> plan = outlook.get().plan();
+    if (!layout.complete() || plan.isEmpty()) {
       weights.set(Weights.NONE);
       return;
     }
+    Optional<Output.Pdf> looked = pdf();
+    List<Plan.Item> first = files();
     BooleanSupplier stale = () -> wanted.get() != mine;
     SCALES.execute(() -> {
       try {
-        weigh(layout, looked.get(), items, stale);
+        weigh(layout, plan.get(), looked, first, stale);
       } catch (PdfWriter.Cancelled e) {
         // A newer choice is being weighed.
       }
     });
   }
 
+  /** The output that is looked at first, then what it would be otherwise, then all other files. */
   private void weigh(
-      Layout layout, Output.Pdf output, List<Plan.Item.Pdf> items, BooleanSupplier stale) {
-    Layout linked = Publisher.linked(layout, output.wayfinding().addresses());
-    List<FontReport.Row> rows = FontReport.of(linked, items.getFirst().choices().pages());
-    var sizes = new ArrayList<Long>();
-    PdfWriter.Written first = null;
-    for (Plan.Item.Pdf i : items) {
-      PdfWriter.Written w = Weighing.weigh(linked, i.choices(), work.source(), stale);
-      first = first == null ? w : first;
-      sizes.add(w.total());
-    }
-    Optional<PdfWriter.Written> written = Optional.ofNullable(first);
-    tell(new Weights(List.copyOf(sizes), written, Map.of(), false), rows, stale);
-    var others = new LinkedHashMap<Weighing.Alternative, Long>();
-    if (items.size() == 1 && first != null) {
-      for (Weighing.Alternative a : Weighing.alternatives(output, first)) {
-        others.put(a, other(linked, a, stale));
-        tell(
-            new Weights(
-                List.copyOf(sizes),
-                written,
-                java.util.Collections.unmodifiableMap(new LinkedHashMap<>(others)),
-                false),
-            rows,
-            stale);
+      Layout layout,
+      Plan plan,
+      Optional<Output.Pdf> looked,
+      List<Plan.Item> first,
+      BooleanSupplier stale) {
+    var sizes = new LinkedHashMap<String, Long>();
+    long total = 0;
+    PdfWriter.Written written = null;
+    List<FontReport.Row> rows = List.of();
+    for (Plan.Item i : first) {
+      if (i instanceof Plan.Item.Pdf p) {
+        Layout linked = Publisher.linked(layout, p.choices().wayfinding().addresses());
+        PdfWriter.Written w = Weighing.weigh(linked, p.choices(), work.source(), stale);
+        if (written == null) {
+          written = w;
+          rows = FontReport.of(linked, p.choices().pages());
+        }
+        sizes.put(i.name(), w.total());
+        total += w.total();
       }
     }
-    tell(
-        new Weights(
-            List.copyOf(sizes),
-            written,
-            java.util.Collections.unmodifiableMap(new LinkedHashMap<>(others)),
-            true),
-        rows,
-        stale);
+    Optional<PdfWriter.Written> parts = Optional.ofNullable(written);
+    tell(new Weights(copy(sizes), total, parts, Map.of(), false), rows, stale);
+    var others = new LinkedHashMap<Weighing.Alternative, Long>();
+    if (first.size() == 1 && written != null && looked.isPresent()) {
+      for (Weighing.Alternative a : Weighing.alternatives(looked.get(), written)) {
+        others.put(a, other(layout, a, stale));
+        tell(new Weights(copy(sizes), total, parts, copy(others), false), rows, stale);
+      }
+    }
+    for (Plan.Item i : plan.items()) {
+      if (!sizes.containsKey(i.name())) {
+        sizes.put(
+            i.name(),
+            switch (i) {
+              case Plan.Item.Pdf p ->
+                  Weighing.weigh(
+                          Publisher.linked(layout, p.choices().wayfinding().addresses()),
+                          p.choices(),
+                          work.source(),
+                          stale)
+                      .total();
+              case Plan.Item.Docx d -> Weighing.docx(layout.document());
+            });
+        tell(new Weights(copy(sizes), total, parts, copy(others), false), rows, stale);
+      }
+    }
+    tell(new Weights(copy(sizes), total, parts, copy(others), true), rows, stale);
+  }
+
+  private static <K, V> Map<K, V> copy(Map<K, V> of) {
+    return java.util.Collections.unmodifiableMap(new LinkedHashMap<>(of));
   }
 
   private long other(Layout layout, Weighing.Alternative a, BooleanSupplier stale) {

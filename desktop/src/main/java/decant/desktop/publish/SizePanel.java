@@ -53,23 +53,27 @@ final class SizePanel {
     problem.setText(outlook.conflicts().isEmpty() ? outlook.problem() : "");
     problem.setVisible(!problem.getText().isEmpty());
     problem.setManaged(!problem.getText().isEmpty());
-    List<Plan.Item> items = state.files();
+    List<Plan.Item> items = state.outlookProperty().get().plan().map(Plan::items).orElse(List.of());
     Weights w = state.weightsProperty().get();
     for (int k = 0; k < Math.min(MOST_FILES, items.size()); k++) {
       files
           .getChildren()
-          .add(figure(items.get(k).name(), k < w.files().size() ? w.files().get(k) : -1, ""));
+          .add(figure(items.get(k).name(), w.files().getOrDefault(items.get(k).name(), -1L), ""));
     }
     if (items.size() > MOST_FILES) {
       files.getChildren().add(figure("and " + (items.size() - MOST_FILES) + " more files", -1, ""));
       files
           .getChildren()
-          .add(figure("together", w.files().size() == items.size() ? w.total() : -1, "differs"));
+          .add(
+              figure(
+                  "together",
+                  w.complete() ? w.files().values().stream().mapToLong(Long::longValue).sum() : -1,
+                  "differs"));
     }
     parts(w);
     others(w);
     detail.setShown(state.pdf().isPresent());
-    detail.say(w.files().isEmpty() ? "being worked out" : Choosing.size(w.total()) + " bytes");
+    detail.say(w.looked() == 0 ? "being worked out" : Choosing.size(w.looked()) + " bytes");
   }
 
   /** Like parts together, the largest first; pictures and fonts by number if there are many. */
@@ -116,11 +120,11 @@ final class SizePanel {
     others.getChildren().add(title);
     w.others()
         .forEach((a, bytes) -> {
-          if (bytes == 0) {
-            return;
+          long change = Math.round(100.0 * (bytes - w.looked()) / Math.max(1, w.looked()));
+          if (bytes == 0 || change == 0) {
+            return; // it makes no difference here
           }
-          long change = Math.round(100.0 * (bytes - w.total()) / Math.max(1, w.total()));
-          String sign = change > 0 ? "+" : change < 0 ? "\u2212" : "±";
+          String sign = change > 0 ? "+" : "\u2212";
           var name = new Button(a.label());
           name.getStyleClass().add("alternative");
           name.setMaxWidth(Double.MAX_VALUE);

@@ -6,6 +6,7 @@ import decant.pdf.choices.Type.Embedding;
 import decant.pdf.choices.Type.FontChoice;
 import decant.pdf.choices.Type.Substitute;
 import decant.pdf.file.Part;
+import decant.pdf.write.PdfWriter;
 import decant.publish.FontReport;
 import decant.publish.Output;
 import java.util.LinkedHashMap;
@@ -44,6 +45,7 @@ final class TypeChoices implements Choices {
   private final Group group;
   private List<FontReport.Row> shownRows = List.of();
   private Optional<Type> shownType = Optional.empty();
+  private Optional<PdfWriter.Written> shownSizes = Optional.empty();
 
   TypeChoices(PublishState state) {
     this.state = state;
@@ -75,9 +77,15 @@ final class TypeChoices implements Choices {
         (rows.isEmpty() ? "fonts" : rows.size() + (rows.size() == 1 ? " font" : " fonts"))
             + ", "
             + o.type().usual().label().toLowerCase(java.util.Locale.ROOT));
-    if (rows.equals(shownRows) && shownType.equals(Optional.of(o.type()))) {
+    Optional<PdfWriter.Written> written = state.weightsProperty().get().written();
+    boolean same =
+        rows.equals(shownRows)
+            && shownType.equals(Optional.of(o.type()))
+            && written.equals(shownSizes);
+    if (same) {
       return;
     }
+    shownSizes = written;
     shownRows = rows;
     shownType = Optional.of(o.type());
     list.getChildren().clear();
