@@ -80,6 +80,8 @@ class ArchitectureTest {
         .definedBy("decant.pdf.verify..")
         .layer("publish")
         .definedBy("decant.publish..")
+        .layer("tray")
+        .definedBy("decant.tray..")
         .layer("describe")
         .definedBy("decant.describe..")
         .layer("proof")
@@ -110,6 +112,8 @@ class ArchitectureTest {
         .mayOnlyAccessLayers(
             "model", "text", "layout", "paint", "reading", "readers", "choices", "file", "write",
             "verify")
+        .whereLayer("tray")
+        .mayOnlyAccessLayers("model", "reading", "readers", "publish")
         .whereLayer("describe")
         .mayOnlyAccessLayers("model", "reading")
         .whereLayer("proof")

@@ -68,13 +68,14 @@ public final class Naming {
     return ("%0" + Integer.toString(last).length() + "d").formatted(n);
   }
 
-  /** The names, each with a number if it has been given before. */
+  /** The names, each with a number before its extension if it has been given before. */
   static List<String> distinct(List<String> names) {
     var out = new ArrayList<String>();
     for (String n : names) {
       String free = n;
+      int dot = n.matches(".*\\.(pdf|docx)") ? n.lastIndexOf('.') : n.length();
       for (int k = 2; containsIgnoringCase(out, free); k++) {
-        free = n + " " + k;
+        free = n.substring(0, dot) + " " + k + n.substring(dot);
       }
       out.add(free);
     }

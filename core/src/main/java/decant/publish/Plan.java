@@ -6,6 +6,8 @@ import decant.model.Particulars;
 import decant.pdf.choices.Conflict;
 import decant.pdf.choices.Passwords;
 import decant.pdf.choices.PdfChoices;
+import decant.pdf.choices.Rights;
+import decant.pdf.file.Encryption;
 import java.nio.file.Path;
 import java.time.LocalDate;
 import java.util.ArrayList;
@@ -50,16 +52,13 @@ public record Plan(List<Item> items) {
         case Output.Pdf p -> items.addAll(pdf(p, layout, stem, source, passwords, date));
       }
     }
-    List<String> names =
-        Naming.distinct(
-            items.stream().map(i -> i.name().substring(0, i.name().lastIndexOf('.'))).toList());
+    List<String> names = Naming.distinct(items.stream().map(Item::name).toList());
     var named = new ArrayList<Item>();
     for (int k = 0; k < items.size(); k++) {
-      String name = names.get(k);
       named.add(
           switch (items.get(k)) {
-            case Item.Pdf p -> new Item.Pdf(name + ".pdf", p.output(), p.choices());
-            case Item.Docx d -> new Item.Docx(name + ".docx");
+            case Item.Pdf p -> new Item.Pdf(names.get(k), p.output(), p.choices());
+            case Item.Docx d -> new Item.Docx(names.get(k));
           });
     }
     return new Plan(named);
@@ -91,11 +90,25 @@ public record Plan(List<Item> items) {
       if (!conflicts.isEmpty()) {
         throw new PublishProblem(conflicts);
       }
+      check(o.rights(), passwords);
       String name =
           Naming.name(pattern, new Naming.Fill(stem, date, piece.number(), piece.heading()));
       out.add(new Item.Pdf(name + ".pdf", o, choices));
     }
     return out;
+  }
+
+  private static void check(Rights r, Passwords passwords) throws PublishProblem {
+    try {
+      if (r.askToOpen()) {
+        Encryption.check(r.protection(), passwords.open());
+      }
+      if (r.askToChange()) {
+        Encryption.check(r.protection(), passwords.change());
+      }
+    } catch (Encryption.Problem e) {
+      throw new PublishProblem(List.of(new Conflict(Conflict.Group.RIGHTS, e.getMessage())));
+    }
   }
 
   /**

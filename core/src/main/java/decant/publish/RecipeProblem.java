@@ -4,7 +4,7 @@ package decant.publish;
 public final class RecipeProblem extends Exception {
   private static final long serialVersionUID = 1;
 
-  RecipeProblem(String message) {
+  public RecipeProblem(String message) {
     super(message);
   }
 

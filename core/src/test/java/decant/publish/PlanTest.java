@@ -130,8 +130,7 @@ class PlanTest {
             .withNaming("{stem} archive {date}");
     Plan p = plan(Output.Pdf.USUAL, archive, Output.Pdf.USUAL, new Output.Docx("{stem}"));
     assertThat(names(p))
-        .containsExactly(
-            "rules.pdf", "rules archive 2031-05-04.pdf", "rules 2.pdf", "rules 3.docx");
+        .containsExactly("rules.pdf", "rules archive 2031-05-04.pdf", "rules 2.pdf", "rules.docx");
     // A standard asks for a title and a language, which the document says only by its text.
     Particulars said = ((Plan.Item.Pdf) p.items().get(1)).choices().particulars();
     assertThat(said.title()).isEqualTo("Berth rules");

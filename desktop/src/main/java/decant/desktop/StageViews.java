@@ -1,5 +1,6 @@
 package decant.desktop;
 
+import decant.desktop.outtray.OutTrayView;
 import decant.desktop.proof.ProofView;
 import decant.desktop.publish.PublishView;
 import decant.desktop.revise.ReviseView;
@@ -22,9 +23,15 @@ record StageViews(Desk desk, Frame frame) implements Stages {
   }
 
   @Override
+  public Stage outTray() {
+    return new OutTrayView(desk);
+  }
+
+  @Override
   public Stage of(Step step, Work work) {
     return switch (step) {
       case TRAY -> tray();
+      case OUT_TRAY -> outTray();
       case TAKE_IN -> new TakeInView(desk, work);
       case REVISE -> new ReviseView(work, frame.actions());
       case PROOF -> new ProofView(work);

@@ -25,6 +25,7 @@ import decant.model.edit.Commands;
 import decant.model.edit.Edit;
 import decant.pdf.choices.Rights;
 import decant.pdf.choices.Type;
+import decant.publish.Receipt;
 import decant.publish.Recipe;
 import decant.publish.RecipeFile;
 import java.io.IOException;
@@ -697,6 +698,48 @@ class WindowTest {
     }
     Window.run(() -> work.apply(decant.model.edit.Revision::undo));
     window.until(() -> lacks.getChildren().size() == before);
+  }
+
+  @Test
+  void whatIsPublishedAndQueuedWaitsInTheOutTray() {
+    Work work = revise("Winter storage notice.docx");
+    window.go(Step.PUBLISH);
+    window.click("#publish-go");
+    window.until(() -> work.receiptProperty().get().isPresent());
+    fire("#receipt-out-tray");
+    assertThat(window.desk.outTray().files()).hasSize(1);
+    Window.run(() -> window.find("#publish-stem", TextField.class).setText("For later"));
+    window.settle();
+    fire("#publish-later");
+    assertThat(window.desk.queue().all()).hasSize(1);
+    assertThat(folder.resolve("For later.pdf")).doesNotExist();
+    window.click("#foot-out-tray");
+    window.until(() -> window.desk.stepProperty().get() == Step.OUT_TRAY);
+    fire("#queue-publish");
+    window.until(() -> notice().startsWith("1 document was published"));
+    assertThat(folder.resolve("For later.pdf")).exists();
+    assertThat(window.desk.queue().all()).isEmpty();
+    assertThat(window.desk.outTray().files()).hasSize(2);
+  }
+
+  @Test
+  void addressesAreSeenAsTheLinksThatTheyBecome() {
+    Work work = revise("Winter storage notice.docx");
+    Window.run(
+        () -> work.select(Selection.at(new Position(document(work).paragraphs().get(1).id(), 0))));
+    Window.run(
+        () -> work.apply(r -> decant.model.edit.Commands.insert(r, "office@saltmarsh.example ")));
+    window.go(Step.PUBLISH);
+    Window.run(() -> window.find("#publish-addresses", CheckBox.class).setSelected(true));
+    window.click("#publish-go");
+    window.until(() -> work.receiptProperty().get().isPresent());
+    Receipt r = Window.on(() -> work.receiptProperty().get().orElseThrow());
+    assertThat(r.verified()).isTrue();
+    try (PDDocument pdf = Loader.loadPDF(r.files().getFirst().file().toFile())) {
+      assertThat(pdf.getPage(0).getAnnotations()).isNotEmpty();
+    } catch (IOException e) {
+      throw new AssertionError(e);
+    }
   }
 
   @Test

@@ -76,6 +76,8 @@ final class PublishState {
   private final ReadOnlyObjectWrapper<Weights> weights = new ReadOnlyObjectWrapper<>(Weights.NONE);
   private final ReadOnlyObjectWrapper<List<FontReport.Row>> fonts =
       new ReadOnlyObjectWrapper<>(List.of());
+  private final ReadOnlyObjectWrapper<Optional<Layout>> linkedPages =
+      new ReadOnlyObjectWrapper<>(Optional.empty());
   private final AtomicInteger wanted = new AtomicInteger();
   private boolean inSight;
 
@@ -107,6 +109,17 @@ final class PublishState {
 
   ReadOnlyObjectProperty<List<FontReport.Row>> fontsProperty() {
     return fonts.getReadOnlyProperty();
+  }
+
+  /** Changes when pages with other links are there. */
+  ReadOnlyObjectProperty<Optional<Layout>> linkedPagesProperty() {
+    return linkedPages.getReadOnlyProperty();
+  }
+
+  /** The pages as they will come out: with addresses as links, once these are laid out. */
+  Layout pages() {
+    boolean linked = pdf().filter(o -> o.wayfinding().addresses().linked()).isPresent();
+    return linked ? linkedPages.get().orElse(work.layout()) : work.layout();
   }
 
   /** The PDF that is looked at, if it is one. */
@@ -220,6 +233,11 @@ final class PublishState {
         Layout linked = Publisher.linked(layout, p.choices().wayfinding().addresses());
         PdfWriter.Written w = Weighing.weigh(linked, p.choices(), work.source(), stale);
         if (written == null) {
+          Platform.runLater(() -> {
+            if (!stale.getAsBoolean()) {
+              linkedPages.set(linked == layout ? Optional.empty() : Optional.of(linked));
+            }
+          });
           written = w;
           rows = FontReport.of(linked, p.choices().pages());
         }

@@ -72,6 +72,7 @@ public final class PublishView implements Stage {
     root.setRight(side(actions));
     state.outlookProperty().addListener(o -> refresh());
     state.weightsProperty().addListener(o -> sizes());
+    state.linkedPagesProperty().addListener(o -> showPages());
     state.fontsProperty().addListener(o -> sizes());
     work.receiptProperty().addListener(o -> receipt.show(work.receiptProperty().get()));
     receipt.show(work.receiptProperty().get());
@@ -105,7 +106,15 @@ public final class PublishView implements Stage {
     go.getStyleClass().add("primary");
     go.setMaxWidth(Double.MAX_VALUE);
     go.setOnAction(e -> actions.require("publish").perform());
-    var foot = new VBox(5, Choosing.line("Named", stem), into, go);
+    var later = new Button("Queue for later");
+    later.setId("publish-later");
+    later.getStyleClass().add("plain");
+    later.setMinWidth(VBox.USE_PREF_SIZE);
+    later.setOnAction(e -> actions.require("queue").perform());
+    HBox.setHgrow(go, Priority.ALWAYS);
+    var acts = new HBox(6, go, later);
+    acts.setAlignment(javafx.geometry.Pos.CENTER_LEFT);
+    var foot = new VBox(5, Choosing.line("Named", stem), into, acts);
     foot.getStyleClass().add("publish-foot");
     var all = new VBox(8, heading, recipe.node(), receipt.node(), size.node(), groups);
     all.getStyleClass().add("side");
@@ -188,7 +197,7 @@ public final class PublishView implements Stage {
   }
 
   private void showPages() {
-    Layout layout = work.layout();
+    Layout layout = state.pages();
     List<Integer> chosen = new ArrayList<>();
     for (Plan.Item i : state.files()) {
       if (i instanceof Plan.Item.Pdf p) {

@@ -53,7 +53,10 @@ final class ReceiptPanel {
     var folder = new Button("Show the folder");
     folder.setId("receipt-folder");
     folder.setOnAction(e -> desk.showFolder(r.files().getFirst().file()));
-    root.getChildren().addAll(head, size, new FlowPane(6, 6, look, folder));
+    var out = new Button("Put into the Out-tray");
+    out.setId("receipt-out-tray");
+    out.setOnAction(e -> desk.layIntoOutTray(r));
+    root.getChildren().addAll(head, size, new FlowPane(6, 6, look, folder, out));
     var lines = new VBox(4);
     int passed = 0;
     int all = 0;

@@ -8,12 +8,16 @@ import decant.publish.AtomicFile;
 import decant.publish.PublishProblem;
 import decant.publish.Publisher;
 import decant.publish.Receipt;
+import decant.publish.ReceiptJson;
+import decant.publish.RecipeProblem;
 import decant.publish.RecipeShelf;
 import decant.publish.WriteProblem;
 import decant.reading.ReadProblem;
 import decant.reading.ReadRequest;
 import decant.reading.Recogniser;
 import decant.reading.TakenIn;
+import decant.tray.OutTray;
+import decant.tray.PublishQueue;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
@@ -39,6 +43,10 @@ public final class Desk {
   private final Tray tray;
   private final Recovery recovery;
   private final RecipeShelf recipes;
+  private final OutTray outTray;
+  private final PublishQueue queue;
+  private final Path receipts;
+  private final ObjectProperty<Integer> waiting = new SimpleObjectProperty<>(0);
   private final ExecutorService worker =
       Executors.newSingleThreadExecutor(r -> {
         Thread t = new Thread(r, "desk");
@@ -53,6 +61,9 @@ public final class Desk {
     this.tray = new Tray(state.resolve("tray.json"));
     this.recovery = new Recovery(state.resolve("recovery"));
     this.recipes = new RecipeShelf(state.resolve("recipes"));
+    this.outTray = new OutTray(state.resolve("out-tray.json"));
+    this.queue = new PublishQueue(state.resolve("queue"));
+    this.receipts = state.resolve("receipts");
   }
 
   /**
@@ -65,6 +76,136 @@ public final class Desk {
             ? Path.of(System.getProperty("user.home"), ".local", "state")
             : Path.of(base);
     return root.resolve(demo ? "decant-demo" : "decant");
+  }
+
+  /** Published files that wait to be sent or printed. */
+  public OutTray outTray() {
+    return outTray;
+  }
+
+  /** Documents that wait to be published. */
+  public PublishQueue queue() {
+    return queue;
+  }
+
+  /** Changes whenever what waits does. */
+  public ObjectProperty<Integer> waitingProperty() {
+    return waiting;
+  }
+
+  private void waitingChanged() {
+    waiting.set(waiting.get() + 1);
+  }
+
+  /** Lays what was published last into the Out-tray. */
+  public void layIntoOutTray(Receipt r) {
+    attempt(() -> {
+      for (Receipt.Made m : r.files()) {
+        outTray.lay(m.file(), r.recipe(), r.made());
+      }
+      tell(
+          r.files().size() == 1
+              ? "“" + r.files().getFirst().file().getFileName() + "” lies in the Out-tray."
+              : r.files().size() + " files lie in the Out-tray.");
+    });
+  }
+
+  public void takeFromOutTray(Path file) {
+    attempt(() -> outTray.take(file));
+  }
+
+  public void takeFromQueue(PublishQueue.Queued q) {
+    attempt(() -> queue.remove(q));
+  }
+
+  /** Something that may fail to be written. */
+  private interface Writing {
+    void run() throws WriteProblem, RecipeProblem;
+  }
+
+  private void attempt(Writing w) {
+    try {
+      w.run();
+    } catch (WriteProblem | RecipeProblem e) {
+      notice.set(Optional.of(Notice.problem(e.getMessage())));
+    }
+    waitingChanged();
+  }
+
+  /** Puts the document, as it is now, with its recipe into the queue. */
+  public void queueForLater() {
+    Work w = work.get().orElseThrow();
+    Work.Draft d = w.draftProperty().get();
+    attempt(() -> {
+      queue.add(w.revision().document(), d.recipe(), d.folder(), d.stem(), w.source());
+      tell("“" + d.stem() + "” is queued; publish it from the Out-tray.");
+    });
+  }
+
+  /** Publishes all that is queued, one after another. */
+  public void publishQueue() {
+    List<PublishQueue.Queued> all = queue.all();
+    var cancelled = new AtomicBoolean();
+    dismiss();
+    worker.execute(() -> {
+      int done = 0;
+      String problem = "";
+      for (PublishQueue.Queued q : all) {
+        int at = done;
+        Platform.runLater(
+            () -> progress("Publishing " + q.stem(), at / (double) all.size(), cancelled));
+        try {
+          var layout =
+              new decant.layout.Layouter(decant.text.FontBook.shipped()).layout(queue.document(q));
+          Receipt r =
+              Publisher.publish(
+                  new Publisher.Order(
+                      layout,
+                      q.recipe(),
+                      q.folder(),
+                      q.stem(),
+                      q.source(),
+                      false,
+                      decant.pdf.choices.Passwords.NONE),
+                  (file, share) -> {},
+                  cancelled::get);
+          queue.remove(q);
+          store(r);
+          Platform.runLater(() -> layIntoOutTray(r));
+          done++;
+        } catch (PdfWriter.Cancelled e) {
+          problem = "Publishing was cancelled; what is not published is still queued.";
+          break;
+        } catch (ReadProblem | WriteProblem | PublishProblem e) {
+          problem = "“" + q.stem() + "” is still queued: " + e.getMessage();
+        }
+      }
+      String last = problem;
+      int made = done;
+      Platform.runLater(() -> {
+        background.set(Optional.empty());
+        waitingChanged();
+        if (last.isEmpty()) {
+          tell(made + (made == 1 ? " document was" : " documents were") + " published.");
+        } else {
+          notice.set(Optional.of(Notice.problem(last)));
+        }
+      });
+    });
+  }
+
+  /** Keeps a receipt for good. */
+  private void store(Receipt r) {
+    try {
+      java.nio.file.Files.createDirectories(receipts);
+      String name = r.made().toString().replaceAll("[^0-9TZ]", "") + ".json";
+      byte[] json = ReceiptJson.write(r).getBytes(java.nio.charset.StandardCharsets.UTF_8);
+      AtomicFile.write(AtomicFile.freeName(receipts.resolve(name)), false, out -> out.write(json));
+    } catch (java.io.IOException | WriteProblem e) {
+      Platform.runLater(() ->
+          notice.set(
+              Optional.of(Notice.problem("The receipt could not be kept in " + receipts + "."))));
+    }
   }
 
   /** The recipes at hand. */
@@ -98,7 +239,7 @@ public final class Desk {
 
   /** Opens a stage; without a document only the tray can be. */
   public void go(Step to) {
-    if (to == Step.TRAY || work.get().isPresent()) {
+    if (!to.ofDocument() || work.get().isPresent()) {
       step.set(to);
     }
   }
@@ -347,6 +488,7 @@ public final class Desk {
                   }
                 },
                 cancelled::get);
+        store(r);
         Platform.runLater(() -> {
           background.set(Optional.empty());
           w.receiptProperty().set(Optional.of(r));

@@ -34,6 +34,10 @@ final class FootBar extends HBox {
     tray.setId("foot-tray");
     tray.getStyleClass().add("plain");
     tray.setOnAction(e -> actions.require("tray").perform());
+    var outTray = new Button("Out-tray");
+    outTray.setId("foot-out-tray");
+    outTray.getStyleClass().add("plain");
+    outTray.setOnAction(e -> actions.require("out-tray").perform());
     var gap = new Region();
     HBox.setHgrow(gap, Priority.ALWAYS);
     words.setId("foot-words");
@@ -43,7 +47,8 @@ final class FootBar extends HBox {
     cancel.setOnAction(
         e -> desk.backgroundProperty().get().ifPresent(b -> b.cancelled().set(true)));
     getChildren()
-        .addAll(tray, pages, words, findings, fonts, gap, backgroundText, progress, cancel);
+        .addAll(
+            tray, outTray, pages, words, findings, fonts, gap, backgroundText, progress, cancel);
     InvalidationListener changed = o -> count();
     desk.workProperty()
         .addListener((o, was, is) -> {

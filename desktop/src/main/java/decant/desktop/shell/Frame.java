@@ -152,9 +152,11 @@ public final class Frame {
     Step step = desk.stepProperty().get();
     Optional<Work> w = desk.work();
     Stage next =
-        step == Step.TRAY || w.isEmpty()
-            ? stages.computeIfAbsent(Step.TRAY, s -> made.tray())
-            : stages.computeIfAbsent(step, s -> made.of(s, w.get()));
+        step == Step.OUT_TRAY
+            ? stages.computeIfAbsent(Step.OUT_TRAY, s -> made.outTray())
+            : step == Step.TRAY || w.isEmpty()
+                ? stages.computeIfAbsent(Step.TRAY, s -> made.tray())
+                : stages.computeIfAbsent(step, s -> made.of(s, w.get()));
     stage.getChildren().setAll(next.node());
     next.shown();
   }
@@ -175,6 +177,14 @@ public final class Frame {
   private void addActions() {
     actions.add("command", "Find an action", "Shortcut+K", () -> true, commands::requestFocus);
     actions.add("take-in", "Take in a file…", "Shortcut+O", () -> true, this::chooseFile);
+    actions.add(
+        "out-tray",
+        "Go to the Out-tray",
+        "Shortcut+Alt+0",
+        () -> true,
+        () -> desk.go(Step.OUT_TRAY));
+    actions.add(
+        "queue", "Queue for later", "Shortcut+Shift+Enter", this::working, desk::queueForLater);
     actions.add("tray", "Go to the tray", "Shortcut+0", () -> true, () -> desk.go(Step.TRAY));
     actions.add(
         "step-take-in", "Go to Take in", "Shortcut+1", this::working, () -> desk.go(Step.TAKE_IN));

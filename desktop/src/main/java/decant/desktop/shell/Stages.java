@@ -4,7 +4,9 @@ package decant.desktop.shell;
 public interface Stages {
   Stage tray();
 
-  /** A stage of a document; {@code step} is not the tray. */
+  Stage outTray();
+
+  /** A stage of a document. */
   Stage of(Step step, Work work);
 
   /** Registers what can be done on the stages. */
