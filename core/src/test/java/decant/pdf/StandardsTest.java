@@ -6,7 +6,14 @@ import decant.Samples;
 import decant.Tool;
 import decant.layout.Layout;
 import decant.model.Document;
+import decant.model.Link;
+import decant.model.Look;
+import decant.model.NodeId;
+import decant.model.PageSetup;
 import decant.model.Particulars;
+import decant.model.Section;
+import decant.model.Story;
+import decant.model.TextTraits;
 import decant.pdf.choices.Conflict;
 import decant.pdf.choices.Keeping;
 import decant.pdf.choices.Keeping.Standard;
@@ -17,6 +24,7 @@ import decant.pdf.verify.PdfVerifier;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Map;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.cos.COSArray;
 import org.apache.pdfbox.cos.COSBase;
@@ -78,6 +86,43 @@ class StandardsTest {
   void textThatNoFontShowsKeepsTheStandardToo() {
     Document d = Samples.document(Samples.paragraph("\uD800\uDF42\uD800\uDF30 harbour"));
     keeps(Samples.layout(d), keeping(Standard.A2U, false));
+  }
+
+  /** ISO 19005-2 §6.2.11.7.3: what only a font knows is said in characters that all know. */
+  @Test
+  void privateSignsAreSaidInCharactersThatAllKnow() throws IOException {
+    Layout l = Samples.layout(Samples.document(Samples.paragraph("\uF0B7 berths \uE123 are let")));
+    keeps(l, keeping(Standard.A2A, true));
+    Path file = Published.file(folder, l, Samples.choices(l));
+    assertThat(Tool.run("pdftotext", "-enc", "UTF-8", file.toString(), "-").output())
+        .contains("\u2022 berths \uFFFD are let");
+  }
+
+  @Test
+  void linksInRunningTextsAreTaggedToo() {
+    Look link =
+        Look.of(TextTraits.LINK, new Link.External("https://saltmarsh.example"))
+            .with(TextTraits.UNDERLINE, true);
+    Story header =
+        new Story(
+            NodeId.fresh(), Story.Kind.RUNNING, List.of(Samples.runs("saltmarsh.example", link)));
+    var section =
+        new Section(
+            NodeId.fresh(),
+            PageSetup.A4,
+            Section.Start.NEW_PAGE,
+            Map.of(Section.Running.HEADER, header),
+            List.of(Samples.heading(1, "Rules"), Samples.paragraph(Samples.PROSE)));
+    Document d =
+        Document.of(
+            Published.PARTICULARS,
+            Samples.styles(),
+            Map.of(),
+            List.of(section),
+            Map.of(),
+            Map.of(),
+            List.of());
+    keeps(Samples.layout(d), keeping(Standard.A2A, true));
   }
 
   @Test

@@ -156,6 +156,14 @@ class PlanTest {
   }
 
   @Test
+  void particularsHaveNoControlCharacters() {
+    Document d =
+        chapters().withParticulars(new Particulars("Own\u0000 title\n", "", "A\u0007", "", ""));
+    assertThat(Plan.particulars(Output.Pdf.USUAL, Samples.layout(d), folder.resolve("rules.docx")))
+        .isEqualTo(new Particulars("Own  title", "", "A", "", ""));
+  }
+
+  @Test
   void languagesAreToldByTheirWords() {
     assertThat(Language.of(Samples.document(Samples.paragraph(Samples.PROSE)))).contains("en");
     assertThat(

@@ -91,6 +91,17 @@ final class Screenshots {
       Window.run(() -> w.find("#picture-closer-1", javafx.scene.control.Button.class).fire());
       pause(1500);
       w.picture(out.resolve("publish-closer.png"));
+      Window.run(() -> {
+        work.draftProperty().set(work.draftProperty().get().to(scratch, "Winter rules"));
+        w.desk.queueForLater();
+      });
+      Window.run(() -> w.find("#picture-back", javafx.scene.control.Button.class).fire());
+      w.click("#publish-go");
+      w.until(() -> work.receiptProperty().get().isPresent());
+      Window.run(() -> w.desk.layIntoOutTray(work.receiptProperty().get().orElseThrow()));
+      w.go(Step.OUT_TRAY);
+      pause(600);
+      w.picture(out.resolve("out-tray.png"));
     }
     System.exit(0);
   }

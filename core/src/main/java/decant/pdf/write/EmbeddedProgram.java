@@ -34,6 +34,7 @@ import org.apache.pdfbox.io.RandomAccessReadBuffer;
  */
 final class EmbeddedProgram implements FontInFile {
   private static final int MOST_CODES = 65_535;
+  private static final int RESERVED = -2;
 
   /** What a font program needs in a composite font (ISO 32000-2 §9.9.1). */
   private static final List<String> NEEDED =
@@ -65,7 +66,8 @@ final class EmbeddedProgram implements FontInFile {
       for (int g = 0; g < widths.length; g++) {
         widths[g] = Math.round(font.getAdvanceWidth(g) * 1000.0 / face.unitsPerEm());
       }
-      add(0, ""); // code 0 is .notdef
+      codes.add(RESERVED, ""); // code 0 is .notdef, which nothing in the text refers to
+      glyphs.add(0);
       for (int k = 0; k < used.size(); k++) {
         add(used.glyph(k), used.text(k));
       }
@@ -79,13 +81,15 @@ final class EmbeddedProgram implements FontInFile {
     }
     int g = glyph == UsedGlyphs.BLANK ? blank : glyph;
     if (codes.add(g, text) == glyphs.size()) {
-      glyphs.add(drawn(g));
+      glyphs.add(drawn(g, text));
     }
   }
 
   /** Standards do not allow the glyph for what a font lacks (ISO 19005-2 §6.2.11.8). */
-  private int drawn(int glyph) {
-    return glyph == 0 && archive ? standIn : Math.min(glyph, widths.length - 1);
+  private int drawn(int glyph, String text) {
+    return glyph == 0 && archive
+        ? text.isEmpty() ? blank : standIn
+        : Math.min(glyph, widths.length - 1);
   }
 
   private static int standIn(TrueTypeFont font) throws IOException {
@@ -119,7 +123,7 @@ final class EmbeddedProgram implements FontInFile {
 
   @Override
   public double width(int glyph, String text) {
-    return widths[drawn(glyph)];
+    return widths[drawn(glyph, text)];
   }
 
   @Override

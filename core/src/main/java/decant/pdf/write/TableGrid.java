@@ -21,27 +21,35 @@ final class TableGrid {
   /** The slots that begin in each row; none in a row that cells from above cover. */
   static List<List<Slot>> of(Table t) {
     int[][] at = t.cellColumns();
-    int columns = t.columnCount(at);
     int count = t.rows().size();
-    boolean[][] taken = new boolean[count][columns];
+    int most = 2 * t.columnCount(at);
+    boolean[][] taken = new boolean[count][most];
     var out = new ArrayList<List<Slot>>();
+    int columns = 1;
     for (int r = 0; r < count; r++) {
       var row = new ArrayList<Slot>();
       List<Cell> cells = t.rows().get(r).cells();
       int next = 0;
       for (int k = 0; k < cells.size(); k++) {
         Cell c = cells.get(k);
-        fill(row, taken[r], next, at[r][k]);
-        int wide = free(taken[r], at[r][k], c.columnSpan());
+        int column = Math.max(next, at[r][k]);
+        while (column < most - 1 && taken[r][column]) {
+          column++; // a cell from above reaches down further to the right than the table goes
+        }
+        fill(row, taken[r], next, column);
+        int wide = free(taken[r], column, c.columnSpan());
         int high = Math.min(c.rowSpan(), count - r);
         for (int y = r; y < r + high; y++) {
-          java.util.Arrays.fill(taken[y], at[r][k], Math.min(columns, at[r][k] + wide), true);
+          java.util.Arrays.fill(taken[y], column, column + wide, true);
         }
         row.add(new Slot(Optional.of(c), wide, high));
-        next = at[r][k] + wide;
+        next = column + wide;
+        columns = Math.max(columns, next);
       }
-      fill(row, taken[r], next, columns);
       out.add(row);
+    }
+    for (int r = 0; r < count; r++) {
+      fill(out.get(r), taken[r], 0, columns);
     }
     return out;
   }

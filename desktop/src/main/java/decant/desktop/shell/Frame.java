@@ -180,7 +180,7 @@ public final class Frame {
     actions.add(
         "out-tray",
         "Go to the Out-tray",
-        "Shortcut+Alt+0",
+        "Shortcut+Shift+O",
         () -> true,
         () -> desk.go(Step.OUT_TRAY));
     actions.add(
