@@ -99,7 +99,7 @@ final class Screenshots {
       w.click("#publish-go");
       w.until(() -> work.receiptProperty().get().isPresent());
       Window.run(() -> w.desk.layIntoOutTray(work.receiptProperty().get().orElseThrow()));
-      w.go(Step.OUT_TRAY);
+      w.click("#foot-out-tray");
       pause(600);
       w.picture(out.resolve("out-tray.png"));
     }
