@@ -3,6 +3,7 @@ package decant.paint;
 import decant.model.Media;
 import decant.model.MediaId;
 import decant.vector.VectorPicture;
+import java.awt.Dimension;
 import java.awt.Graphics2D;
 import java.awt.RenderingHints;
 import java.awt.image.BufferedImage;
@@ -45,22 +46,28 @@ public final class Pictures {
     return made;
   }
 
-  /** Whether a picture is of a kind that can be decoded, by its head. */
-  public static boolean readable(byte[] bytes) {
+  /**
+   * The width and height of a picture in pixels, by its head alone; empty if it is of a kind that
+   * cannot be decoded, or far too large.
+   */
+  public static Optional<Dimension> size(byte[] bytes) {
     try (ImageInputStream in = ImageIO.createImageInputStream(new ByteArrayInputStream(bytes))) {
       Iterator<ImageReader> readers = ImageIO.getImageReaders(in);
       if (!readers.hasNext()) {
-        return false;
+        return Optional.empty();
       }
       ImageReader reader = readers.next();
       try {
         reader.setInput(in, true, true);
-        return (long) reader.getWidth(0) * reader.getHeight(0) <= MOST_PIXELS;
+        var size = new Dimension(reader.getWidth(0), reader.getHeight(0));
+        return (long) size.width * size.height <= MOST_PIXELS
+            ? Optional.of(size)
+            : Optional.empty();
       } finally {
         reader.dispose();
       }
     } catch (IOException | RuntimeException e) {
-      return false; // decoders throw all kinds of things at damaged pictures
+      return Optional.empty(); // decoders throw all kinds of things at damaged pictures
     }
   }
 

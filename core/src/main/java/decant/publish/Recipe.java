@@ -8,8 +8,25 @@ import java.util.List;
  * @param name what it is called
  * @param purpose what it is for, in a line
  * @param outputs the files that it makes, all under one stem
+ * @param afterwards what is done once they are made
  */
-public record Recipe(String name, String purpose, List<Output> outputs) {
+public record Recipe(String name, String purpose, List<Output> outputs, Afterwards afterwards) {
+  /**
+   * What is done with files that were made and verified.
+   *
+   * @param beside they are opened beside the source
+   * @param folder their folder is shown
+   * @param outTray they are laid into the Out-tray
+   */
+  public record Afterwards(boolean beside, boolean folder, boolean outTray) {
+    public static final Afterwards NOTHING = new Afterwards(false, false, false);
+  }
+
+  /** A recipe after which nothing is done. */
+  public Recipe(String name, String purpose, List<Output> outputs) {
+    this(name, purpose, outputs, Afterwards.NOTHING);
+  }
+
   public Recipe {
     if (name.isBlank()) {
       throw new IllegalArgumentException("a recipe needs a name");
@@ -21,18 +38,22 @@ public record Recipe(String name, String purpose, List<Output> outputs) {
   }
 
   public Recipe named(String other) {
-    return new Recipe(other, purpose, outputs);
+    return new Recipe(other, purpose, outputs, afterwards);
   }
 
   /** This recipe with one of its outputs replaced. */
   public Recipe with(int at, Output other) {
     var copy = new java.util.ArrayList<>(outputs);
     copy.set(at, other);
-    return new Recipe(name, purpose, copy);
+    return new Recipe(name, purpose, copy, afterwards);
   }
 
   public Recipe withOutputs(List<Output> others) {
-    return new Recipe(name, purpose, others);
+    return new Recipe(name, purpose, others, afterwards);
+  }
+
+  public Recipe with(Afterwards other) {
+    return new Recipe(name, purpose, outputs, other);
   }
 
   /** Whether a password has to be given before it can be followed. */

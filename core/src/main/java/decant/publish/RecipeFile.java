@@ -132,6 +132,9 @@ public final class RecipeFile {
       if (!now.has("purpose")) {
         now.put("purpose", "");
       }
+      ObjectNode rest = JSON.createObjectNode();
+      rest.set("afterwards", JSON.valueToTree(Recipe.Afterwards.NOTHING));
+      complete(now, rest);
       for (String needed : new String[] {"name", "outputs"}) {
         if (!now.has(needed)) {
           throw new RecipeProblem("“" + from + "” lacks \"" + needed + "\".");

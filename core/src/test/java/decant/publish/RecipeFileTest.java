@@ -70,7 +70,8 @@ class RecipeFileTest {
                         false,
                         FirstSight.PrintScaling.NONE,
                         FirstSight.Duplex.SHORT_EDGE,
-                        3)))));
+                        3))),
+            new Recipe.Afterwards(true, true, true)));
     return all;
   }
 

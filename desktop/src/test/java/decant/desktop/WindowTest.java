@@ -708,6 +708,13 @@ class WindowTest {
     window.until(() -> work.receiptProperty().get().isPresent());
     fire("#receipt-out-tray");
     assertThat(window.desk.outTray().files()).hasSize(1);
+    Window.run(() -> window.find("#publish-then-out-tray", CheckBox.class).setSelected(true));
+    Window.run(() -> window.find("#publish-stem", TextField.class).setText("At once"));
+    window.settle();
+    Window.run(() -> work.receiptProperty().set(java.util.Optional.empty()));
+    window.click("#publish-go");
+    window.until(() -> work.receiptProperty().get().isPresent());
+    assertThat(window.desk.outTray().files()).hasSize(2);
     Window.run(() -> window.find("#publish-stem", TextField.class).setText("For later"));
     window.settle();
     fire("#publish-later");
@@ -719,7 +726,7 @@ class WindowTest {
     window.until(() -> notice().startsWith("1 document was published"));
     assertThat(folder.resolve("For later.pdf")).exists();
     assertThat(window.desk.queue().all()).isEmpty();
-    assertThat(window.desk.outTray().files()).hasSize(2);
+    assertThat(window.desk.outTray().files()).hasSize(3);
   }
 
   @Test

@@ -173,7 +173,7 @@ final class Expected {
       boolean shown =
           m != null
               && !decant.vector.VectorPicture.isVector(m.type())
-              && decant.paint.Pictures.readable(m.bytes());
+              && decant.paint.Pictures.size(m.bytes()).isPresent();
       n += shown ? 1 : 0;
     }
     return n;

@@ -36,7 +36,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
-import java.util.concurrent.CompletionException;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.function.BooleanSupplier;
 import java.util.function.Function;
@@ -214,18 +213,14 @@ public final class PdfWriter {
 
   /** Something of each page, made side by side, in the order of the pages. */
   private <A, T> List<T> all(List<A> of, Function<A, T> make) {
-    try {
-      return of.parallelStream()
-          .map(p -> {
-            if (cancelled.getAsBoolean()) {
-              throw new Cancelled();
-            }
-            return make.apply(p);
-          })
-          .toList();
-    } catch (CompletionException e) {
-      throw e.getCause() instanceof RuntimeException r ? r : e;
-    }
+    return of.parallelStream()
+        .map(p -> {
+          if (cancelled.getAsBoolean()) {
+            throw new Cancelled();
+          }
+          return make.apply(p);
+        })
+        .toList();
   }
 
   // What the pages show.

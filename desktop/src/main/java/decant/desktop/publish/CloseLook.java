@@ -102,7 +102,7 @@ final class CloseLook {
   }
 
   private static void set(ImageView view, BufferedImage i) {
-    view.setImage(FontSample.image(i));
+    view.setImage(Drawing.image(i));
   }
 
   private void move(double x, double y) {

@@ -27,6 +27,7 @@ import javafx.scene.layout.VBox;
 /** Standards, tags, the version, the source; and what the document lacks for them. */
 final class KeepingChoices implements Choices {
   private static final int THUMBNAIL = 44;
+  private static final int MOST = 20;
 
   private final PublishState state;
   private final ComboBox<Standard> standard;
@@ -127,7 +128,10 @@ final class KeepingChoices implements Choices {
     if (!now.equals(shown)) {
       shown = now;
       lacks.getChildren().clear();
-      now.forEach(l -> lacks.getChildren().add(lack(l)));
+      now.stream().limit(MOST).forEach(l -> lacks.getChildren().add(lack(l)));
+      if (now.size() > MOST) {
+        lacks.getChildren().add(Choosing.quiet("and " + (now.size() - MOST) + " more"));
+      }
     }
     String words =
         (k.isArchive() ? k.standard().label() : "PDF " + k.version().number())
@@ -179,8 +183,7 @@ final class KeepingChoices implements Choices {
           case Readiness.Lack.Description d -> {
             field.setPromptText("what it shows");
             Optional.ofNullable(state.work().layout().document().media().get(d.picture()))
-                .flatMap(KeepingChoices::thumbnail)
-                .ifPresent(i -> line.getChildren().addFirst(i));
+                .ifPresent(m -> line.getChildren().addFirst(thumbnail(m)));
             yield () -> {
               if (!field.getText().isBlank()) {
                 state
@@ -195,14 +198,12 @@ final class KeepingChoices implements Choices {
     return new VBox(3, message, line);
   }
 
-  private static Optional<Node> thumbnail(Media m) {
-    return Pictures.decode(m.bytes())
-        .map(i -> {
-          var view = new ImageView(FontSample.image(i));
-          view.setPreserveRatio(true);
-          view.setFitWidth(THUMBNAIL);
-          view.setFitHeight(THUMBNAIL);
-          return view;
-        });
+  private static Node thumbnail(Media m) {
+    var view = new ImageView();
+    view.setPreserveRatio(true);
+    view.setFitWidth(THUMBNAIL);
+    view.setFitHeight(THUMBNAIL);
+    Drawing.show(() -> Pictures.decode(m.bytes()), view);
+    return view;
   }
 }

@@ -30,6 +30,8 @@ final class PictureList {
    */
   record Shown(Media media, double width, double height, String name) {}
 
+  private static final int MOST = 40;
+
   private final PublishState state;
   private final Consumer<Shown> look;
   private final VBox root = new VBox(6);
@@ -56,7 +58,12 @@ final class PictureList {
       return;
     }
     int n = 1;
-    for (Shown s : pictures().values()) {
+    Map<MediaId, Shown> all = pictures();
+    for (Shown s : all.values()) {
+      if (n > MOST) {
+        root.getChildren().add(Choosing.quiet("and " + (all.size() - MOST) + " more pictures"));
+        break;
+      }
       root.getChildren().add(row(s, n++, now.get()));
     }
   }
@@ -65,13 +72,13 @@ final class PictureList {
     long stored = w.bytes().getOrDefault(new Part(Part.Kind.PICTURE, s.media().id().sha256()), 0L);
     String how = w.pictures().getOrDefault(s.media().id(), "cannot be shown");
     String pixels =
-        Pictures.decode(s.media().bytes())
+        Pictures.size(s.media().bytes())
             .map(i ->
-                i.getWidth()
+                i.width
                     + " × "
-                    + i.getHeight()
+                    + i.height
                     + ", "
-                    + Math.round(i.getWidth() / Math.max(1, s.width()) * 72)
+                    + Math.round(i.width / Math.max(1, s.width()) * 72)
                     + " dots an inch; ")
             .orElse("");
     var text =

@@ -45,6 +45,7 @@ public final class PublishView implements Stage {
   private final ReceiptPanel receipt;
   private final List<Choices> choices = new ArrayList<>();
   private final VBox groups = new VBox();
+  private final AfterwardsChoices afterwards;
   private final TextField stem = new TextField();
   private final Label folder = new Label();
   private final CloseLook closer = new CloseLook(this::backToPages);
@@ -68,6 +69,7 @@ public final class PublishView implements Stage {
     choices.add(new KeepingChoices(state));
     choices.add(new FirstSightChoices(state));
     choices.forEach(c -> groups.getChildren().add(c.group().node()));
+    afterwards = new AfterwardsChoices(state);
     root.setCenter(pages);
     root.setRight(side(actions));
     state.outlookProperty().addListener(o -> refresh());
@@ -116,7 +118,15 @@ public final class PublishView implements Stage {
     acts.setAlignment(javafx.geometry.Pos.CENTER_LEFT);
     var foot = new VBox(5, Choosing.line("Named", stem), into, acts);
     foot.getStyleClass().add("publish-foot");
-    var all = new VBox(8, heading, recipe.node(), receipt.node(), size.node(), groups);
+    var all =
+        new VBox(
+            8,
+            heading,
+            recipe.node(),
+            receipt.node(),
+            size.node(),
+            groups,
+            afterwards.group().node());
     all.getStyleClass().add("side");
     var scroll = new ScrollPane(all);
     scroll.setFitToWidth(true);
@@ -169,6 +179,7 @@ public final class PublishView implements Stage {
     groups.setManaged(pdf.isPresent());
     pdf.ifPresent(o -> choices.forEach(c -> c.show(o)));
     warn();
+    afterwards.show();
     size.show();
     showPages();
     looked.ifPresent(p -> pdf.ifPresent(o -> closer.show(p, o)));

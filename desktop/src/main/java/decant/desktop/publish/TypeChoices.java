@@ -9,6 +9,7 @@ import decant.pdf.file.Part;
 import decant.pdf.write.PdfWriter;
 import decant.publish.FontReport;
 import decant.publish.Output;
+import decant.publish.SubstituteSample;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Optional;
@@ -148,7 +149,7 @@ final class TypeChoices implements Choices {
               v -> setSubstitute(r.face().family(), v));
       instead.setValue(s);
       var sample = new ImageView();
-      FontSample.show(r, s, sample);
+      Drawing.show(() -> SubstituteSample.of(r.face(), r.sample(), s), sample);
       box.getChildren()
           .addAll(
               Choosing.line("Instead", instead),

@@ -9,6 +9,7 @@ import decant.publish.PublishProblem;
 import decant.publish.Publisher;
 import decant.publish.Receipt;
 import decant.publish.ReceiptJson;
+import decant.publish.Recipe;
 import decant.publish.RecipeProblem;
 import decant.publish.RecipeShelf;
 import decant.publish.WriteProblem;
@@ -493,6 +494,7 @@ public final class Desk {
           background.set(Optional.empty());
           w.receiptProperty().set(Optional.of(r));
           r.files().forEach(f -> tray.used(f.file()));
+          afterwards(draft.recipe().afterwards(), r);
         });
       } catch (PdfWriter.Cancelled e) {
         Platform.runLater(() -> {
@@ -508,6 +510,21 @@ public final class Desk {
             failed("The files could not be made (" + e.getMessage() + "). Nothing was written."));
       }
     });
+  }
+
+  private void afterwards(Recipe.Afterwards what, Receipt r) {
+    if (!r.verified()) {
+      return; // a person has to look at it first
+    }
+    if (what.outTray()) {
+      layIntoOutTray(r);
+    }
+    if (what.folder()) {
+      showFolder(r.files().getFirst().file());
+    }
+    if (what.beside()) {
+      go(Step.PROOF);
+    }
   }
 
   private void failed(String message) {

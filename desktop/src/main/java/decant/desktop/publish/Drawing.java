@@ -1,33 +1,29 @@
 package decant.desktop.publish;
 
-import decant.pdf.choices.Type.Substitute;
-import decant.publish.FontReport;
-import decant.publish.SubstituteSample;
 import java.awt.image.BufferedImage;
 import java.util.Optional;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
+import java.util.function.Supplier;
 import javafx.application.Platform;
 import javafx.scene.image.ImageView;
 import javafx.scene.image.PixelFormat;
 import javafx.scene.image.WritableImage;
 
-/** Draws what a recipient without a font sees, in the background. */
-final class FontSample {
+/** Shows small pictures that are made in the background. */
+final class Drawing {
   private static final ExecutorService DRAWING =
       Executors.newSingleThreadExecutor(r -> {
-        Thread t = new Thread(r, "font samples");
+        Thread t = new Thread(r, "small pictures");
         t.setDaemon(true);
         return t;
       });
 
-  private FontSample() {}
+  private Drawing() {}
 
-  static void show(FontReport.Row row, Substitute s, ImageView in) {
-    DRAWING.execute(() -> {
-      Optional<BufferedImage> drawn = SubstituteSample.of(row.face(), row.sample(), s);
-      drawn.ifPresent(i -> Platform.runLater(() -> in.setImage(image(i))));
-    });
+  static void show(Supplier<Optional<BufferedImage>> make, ImageView in) {
+    DRAWING.execute(
+        () -> make.get().ifPresent(i -> Platform.runLater(() -> in.setImage(image(i)))));
   }
 
   static WritableImage image(BufferedImage i) {
