@@ -174,6 +174,24 @@ public final class Document {
     return out;
   }
 
+  /** The first paragraph of the flow that each bookmark names. */
+  public Map<String, NodeId> bookmarks() {
+    var out = new LinkedHashMap<String, NodeId>();
+    for (Paragraph p : paragraphs()) {
+      for (String name : p.look().value(ParagraphTraits.BOOKMARKS)) {
+        out.putIfAbsent(name, p.id());
+      }
+    }
+    return out;
+  }
+
+  /** Every paragraph of some blocks in reading order, those in tables included. */
+  public static List<Paragraph> paragraphsOf(List<Block> blocks) {
+    var out = new ArrayList<Paragraph>();
+    collect(blocks, out);
+    return out;
+  }
+
   private static void collect(List<Block> blocks, List<Paragraph> out) {
     for (Block b : blocks) {
       switch (b) {

@@ -34,6 +34,7 @@ public record Finding(
     FORM_FLATTENED("Form field flattened"),
     NOTE_MOVED("Note moved"),
     SCANNED_PAGE("Page is a picture"),
+    TEXT_RECOGNISED("Text recognised"),
     LAYOUT_SIMPLIFIED("Layout simplified"),
     CONTENT_KEPT_UNSHOWN("Kept, not shown"),
     RUNNING_TEXT_SET_APART("Running text set apart");

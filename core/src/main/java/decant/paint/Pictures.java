@@ -51,28 +51,20 @@ public final class Pictures {
    * cannot be decoded, or far too large.
    */
   public static Optional<Dimension> size(byte[] bytes) {
-    try (ImageInputStream in = ImageIO.createImageInputStream(new ByteArrayInputStream(bytes))) {
-      Iterator<ImageReader> readers = ImageIO.getImageReaders(in);
-      if (!readers.hasNext()) {
-        return Optional.empty();
-      }
-      ImageReader reader = readers.next();
-      try {
-        reader.setInput(in, true, true);
-        var size = new Dimension(reader.getWidth(0), reader.getHeight(0));
-        return (long) size.width * size.height <= MOST_PIXELS
-            ? Optional.of(size)
-            : Optional.empty();
-      } finally {
-        reader.dispose();
-      }
-    } catch (IOException | RuntimeException e) {
-      return Optional.empty(); // decoders throw all kinds of things at damaged pictures
-    }
+    return read(bytes, r -> new Dimension(r.getWidth(0), r.getHeight(0)));
   }
 
   /** Decodes a PNG, JPEG, GIF, BMP or TIFF within limits. */
   public static Optional<BufferedImage> decode(byte[] bytes) {
+    return read(bytes, r -> r.read(0));
+  }
+
+  /** Something that is read of a picture. */
+  private interface Reading<T> {
+    T of(ImageReader reader) throws IOException;
+  }
+
+  private static <T> Optional<T> read(byte[] bytes, Reading<T> what) {
     try (ImageInputStream in = ImageIO.createImageInputStream(new ByteArrayInputStream(bytes))) {
       Iterator<ImageReader> readers = ImageIO.getImageReaders(in);
       if (!readers.hasNext()) {
@@ -81,10 +73,9 @@ public final class Pictures {
       ImageReader reader = readers.next();
       try {
         reader.setInput(in, true, true);
-        if ((long) reader.getWidth(0) * reader.getHeight(0) > MOST_PIXELS) {
-          return Optional.empty();
-        }
-        return Optional.ofNullable(reader.read(0));
+        return (long) reader.getWidth(0) * reader.getHeight(0) > MOST_PIXELS
+            ? Optional.empty()
+            : Optional.ofNullable(what.of(reader));
       } finally {
         reader.dispose();
       }

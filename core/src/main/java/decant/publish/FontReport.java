@@ -3,15 +3,12 @@ package decant.publish;
 import decant.layout.Item;
 import decant.layout.Layout;
 import decant.layout.PageWalker;
-import decant.model.Block;
 import decant.model.Box;
 import decant.model.Colour;
 import decant.model.Document;
 import decant.model.Inline;
-import decant.model.KeptBlock;
 import decant.model.Look;
 import decant.model.Paragraph;
-import decant.model.Table;
 import decant.model.TextTraits;
 import decant.pdf.write.EmbeddingRights;
 import decant.text.FontBook;
@@ -91,19 +88,11 @@ public final class FontReport {
   /** The paragraphs of the flow, of notes and shapes, and of running texts. */
   private static List<Paragraph> everywhere(Document d) {
     var out = new ArrayList<Paragraph>(d.paragraphs());
-    d.stories().values().forEach(s -> collect(s.blocks(), out));
-    d.sections().forEach(s -> s.running().values().forEach(r -> collect(r.blocks(), out)));
+    d.stories().values().forEach(s -> out.addAll(Document.paragraphsOf(s.blocks())));
+    d.sections()
+        .forEach(
+            s -> s.running().values().forEach(r -> out.addAll(Document.paragraphsOf(r.blocks()))));
     return out;
-  }
-
-  private static void collect(List<Block> blocks, List<Paragraph> out) {
-    for (Block b : blocks) {
-      switch (b) {
-        case Paragraph p -> out.add(p);
-        case Table t -> t.rows().forEach(r -> r.cells().forEach(c -> collect(c.blocks(), out)));
-        case KeptBlock k -> {}
-      }
-    }
   }
 
   private static Map<FontFace, Map<String, FontBook.Reason>> asked(Document d) {

@@ -73,8 +73,8 @@ public record Plan(List<Item> items) {
     List<Piece> pieces = pieces(o.pages().split(), chosen, layout);
     String pattern = pieces.size() > 1 ? Naming.telling(o.naming()) : o.naming();
     var out = new ArrayList<Item>();
+    Particulars p = particulars(o, layout, source);
     for (Piece piece : pieces) {
-      Particulars p = particulars(o, layout, source);
       var choices =
           new PdfChoices(
               piece.pages(),

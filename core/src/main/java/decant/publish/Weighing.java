@@ -94,15 +94,15 @@ public final class Weighing {
       if (w.photographQuality() == 0 || w.photographQuality() > 75) {
         out.add(
             new Alternative(
-                "Photographs as JPEG of quality 70", o.with(weight(w, 70, w.resolution()))));
+                "Photographs as JPEG of quality 70", o.with(w.with(70, w.resolution()))));
       }
       if (w.resolution() == 0 || w.resolution() > 200) {
         out.add(
             new Alternative(
-                "Pictures of 150 dots an inch", o.with(weight(w, w.photographQuality(), 150))));
+                "Pictures of 150 dots an inch", o.with(w.with(w.photographQuality(), 150))));
       }
       if (w.photographQuality() > 0 || w.resolution() > 0) {
-        out.add(new Alternative("Pictures as they came", o.with(weight(w, 0, 0))));
+        out.add(new Alternative("Pictures as they came", o.with(w.with(0, 0))));
       }
     }
     boolean mayLeaveOut = !o.keeping().isArchive() && !o.keeping().accessible();
@@ -132,15 +132,5 @@ public final class Weighing {
               o.with(new Keeping(Keeping.Standard.A2A, k.accessible(), true, k.version(), false))));
     }
     return out;
-  }
-
-  private static Weight weight(Weight w, int quality, int resolution) {
-    return new Weight(
-        w.effort(),
-        w.objectStreams(),
-        quality,
-        resolution,
-        w.greyWhereColourless(),
-        w.faxForOneBit());
   }
 }

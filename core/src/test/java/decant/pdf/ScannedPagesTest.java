@@ -142,7 +142,7 @@ class ScannedPagesTest {
     assertThat(pictures(t.document())).as("the text stands in the picture's place").isZero();
     assertThat(text(t.document())).contains("Berth", "Lines are doubled").doesNotContain("|");
     assertThat(t.findings())
-        .filteredOn(f -> f.kind() == Finding.Kind.SCANNED_PAGE)
+        .filteredOn(f -> f.kind() == Finding.Kind.TEXT_RECOGNISED)
         .singleElement()
         .satisfies(f -> {
           assertThat(f.message()).contains("recognised as English", "“doubled”");

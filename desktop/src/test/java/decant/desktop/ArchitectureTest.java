@@ -23,7 +23,12 @@ class ArchitectureTest {
         .should()
         .dependOnClassesThat()
         .resideInAnyPackage(
-            "..takein..", "..revise..", "..desktop.proof..", "..desktop.publish..", "..tray..")
+            "..takein..",
+            "..revise..",
+            "..desktop.proof..",
+            "..desktop.publish..",
+            "..desktop.tray..",
+            "..desktop.outtray..")
         .check(DESKTOP);
   }
 

@@ -46,6 +46,12 @@ public record Weight(
     }
   }
 
+  /** This with other choices about pictures. */
+  public Weight with(int quality, int dotsAnInch) {
+    return new Weight(
+        effort, objectStreams, quality, dotsAnInch, greyWhereColourless, faxForOneBit);
+  }
+
   public Weight {
     if (photographQuality < 0 || photographQuality > 100) {
       throw new IllegalArgumentException(

@@ -266,7 +266,7 @@ final class RecognisedPages {
             .findFirst()
             .orElse(new Box(0, 0, p.width(), p.height()));
     return Finding.general(
-            Kind.SCANNED_PAGE,
+            Kind.TEXT_RECOGNISED,
             Severity.DOUBT,
             "Page "
                 + (p.number() + 1)

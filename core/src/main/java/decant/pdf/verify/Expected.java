@@ -14,8 +14,6 @@ import decant.model.Media;
 import decant.model.MediaId;
 import decant.model.NodeId;
 import decant.model.Outline;
-import decant.model.Paragraph;
-import decant.model.ParagraphTraits;
 import decant.model.Position;
 import decant.pdf.choices.PdfChoices;
 import decant.pdf.write.PdfOutline;
@@ -60,12 +58,7 @@ final class Expected {
     for (int k = 0; k < choices.pages().size(); k++) {
       pageInFile.put(choices.pages().get(k), k);
     }
-    var targets = new HashMap<String, NodeId>();
-    for (Paragraph p : layout.document().paragraphs()) {
-      for (String name : p.look().value(ParagraphTraits.BOOKMARKS)) {
-        targets.putIfAbsent(name, p.id());
-      }
-    }
+    Map<String, NodeId> targets = layout.document().bookmarks();
     for (int k = 0; k < choices.pages().size(); k++) {
       walk(layout.pages().get(choices.pages().get(k)), k, targets);
     }

@@ -13,8 +13,6 @@ import decant.model.Link;
 import decant.model.Media;
 import decant.model.MediaId;
 import decant.model.NodeId;
-import decant.model.Paragraph;
-import decant.model.ParagraphTraits;
 import decant.model.Position;
 import decant.pdf.choices.PdfChoices;
 import decant.pdf.choices.Rights.Protection;
@@ -92,7 +90,7 @@ public final class PdfWriter {
   private final Map<FontFace, FontInFile> fonts = new LinkedHashMap<>();
   private final Map<DrawnAs, Optional<PictureInFile>> pictures = new HashMap<>();
   private final Map<Page, COSDictionary> pageObjects = new LinkedHashMap<>();
-  private final Map<String, NodeId> bookmarkTargets = new HashMap<>();
+  private final Map<String, NodeId> bookmarkTargets;
 
   /**
    * A picture as the file holds it.
@@ -112,11 +110,7 @@ public final class PdfWriter {
     this.attachment = attachment;
     this.level = choices.weight().effort().level();
     this.cancelled = cancelled;
-    for (Paragraph p : document.paragraphs()) {
-      for (String name : p.look().value(ParagraphTraits.BOOKMARKS)) {
-        bookmarkTargets.putIfAbsent(name, p.id());
-      }
-    }
+    this.bookmarkTargets = document.bookmarks();
   }
 
   /**

@@ -21,6 +21,8 @@ import javafx.scene.layout.VBox;
 
 /** Which pages, and into how many files. */
 final class PagesChoices implements Choices {
+  private static final int MOST = 200;
+
   private final PublishState state;
   private final TextField range;
   private final ComboBox<PageChoice.Split> split;
@@ -118,7 +120,7 @@ final class PagesChoices implements Choices {
     if (!all.equals(shown)) {
       shown = all;
       chapters.getChildren().clear();
-      for (Chapters.Chapter c : all) {
+      for (Chapters.Chapter c : fewer(all)) {
         var box = new CheckBox(c.text());
         box.setMnemonicParsing(false);
         box.setUserData(c.text());
@@ -153,6 +155,16 @@ final class PagesChoices implements Choices {
       says.getStyleClass().add("problem-text");
       group.say("cannot be followed");
     }
+  }
+
+  /** As many levels as a list can be looked through. */
+  private static List<Chapters.Chapter> fewer(List<Chapters.Chapter> all) {
+    List<Chapters.Chapter> some = all;
+    for (int deepest = 9; some.size() > MOST && deepest > 1; deepest--) {
+      int level = deepest;
+      some = some.stream().filter(c -> c.level() < level).toList();
+    }
+    return some.size() > MOST ? some.subList(0, MOST) : some;
   }
 
   private void ticked(String heading, boolean on) {

@@ -32,13 +32,13 @@ final class WeightChoices implements Choices {
             "publish-quality",
             QUALITIES,
             q -> q == 0 ? "as they came" : "JPEG, quality " + q,
-            q -> change(w -> with(w, q, w.resolution())));
+            q -> change(w -> w.with(q, w.resolution())));
     resolution =
         Choosing.oneOf(
             "publish-resolution",
             RESOLUTIONS,
             r -> r == 0 ? "no limit" : r + " dots an inch",
-            r -> change(w -> with(w, w.photographQuality(), r)));
+            r -> change(w -> w.with(w.photographQuality(), r)));
     grey =
         Choosing.yesNo(
             "publish-grey",
@@ -106,16 +106,6 @@ final class WeightChoices implements Choices {
 
   private void change(UnaryOperator<Weight> how) {
     state.change(o -> o.with(how.apply(o.weight())));
-  }
-
-  private static Weight with(Weight w, int quality, int resolution) {
-    return new Weight(
-        w.effort(),
-        w.objectStreams(),
-        quality,
-        resolution,
-        w.greyWhereColourless(),
-        w.faxForOneBit());
   }
 
   @Override

@@ -23,10 +23,7 @@ final class RecognitionPanel extends VBox {
   RecognitionPanel(Desk desk, Work work) {
     super(6);
     long pages =
-        work.taken().findings().stream()
-            .filter(f -> f.kind() == Finding.Kind.SCANNED_PAGE)
-            .filter(f -> f.message().endsWith("kept as a picture."))
-            .count();
+        work.taken().findings().stream().filter(f -> f.kind() == Finding.Kind.SCANNED_PAGE).count();
     setManaged(pages > 0);
     setVisible(pages > 0);
     setId("recognition");
