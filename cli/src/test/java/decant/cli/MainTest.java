@@ -108,6 +108,63 @@ class MainTest {
   }
 
   @Test
+  void aRecipeIsFollowedAndItsReceiptPrinted() throws IOException {
+    Path notice = copy("Winter storage notice.docx");
+    Path recipe =
+        Files.writeString(
+            folder.resolve("two.json"),
+            """
+            {"decant-recipe": 2, "name": "Two", "outputs": [
+              {"kind": "pdf", "naming": "{stem} first", "pages": {"range": "1"}},
+              {"kind": "docx", "naming": "{stem} to edit"}]}
+            """);
+    Run r = run("publish", notice.toString(), "--recipe", recipe.toString(), "--receipt");
+    assertThat(r.status()).as(r.err()).isZero();
+    var receipt = new com.fasterxml.jackson.databind.ObjectMapper().readTree(r.out());
+    assertThat(receipt.get("recipe").asText()).isEqualTo("Two");
+    assertThat(receipt.get("files")).hasSize(2);
+    assertThat(receipt.get("files").get(0).get("pages").asInt()).isEqualTo(1);
+    assertThat(folder.resolve("Winter storage notice first.pdf")).exists();
+    assertThat(folder.resolve("Winter storage notice to edit.docx")).exists();
+  }
+
+  @Test
+  void aLockedCopyTakesItsPasswordFromAFile() throws IOException {
+    Path notice = copy("Winter storage notice.docx");
+    Run without = run("publish", notice.toString(), "--recipe", "locked copy");
+    assertThat(without.status()).isEqualTo(1);
+    assertThat(without.err()).contains("still to be given");
+    Path secret = Files.writeString(folder.resolve("secret.txt"), "high tide\n");
+    Run with =
+        run(
+            "publish",
+            notice.toString(),
+            "--recipe",
+            "Locked copy",
+            "--change-password-file",
+            secret.toString());
+    assertThat(with.status()).as(with.err()).isZero();
+    String raw =
+        Files.readString(
+            folder.resolve("Winter storage notice.pdf"),
+            java.nio.charset.StandardCharsets.ISO_8859_1);
+    assertThat(raw).contains("/Encrypt").doesNotContain("high tide");
+  }
+
+  @Test
+  void recipesThatCannotBeUsedAreWrongUsage() throws IOException {
+    Run unknown = run("publish", "a.pdf", "--recipe", "Nonesuch");
+    assertThat(unknown.status()).isEqualTo(2);
+    assertThat(unknown.err()).contains("There is no recipe “Nonesuch”", "Counter copy");
+    Path bad = Files.writeString(folder.resolve("bad.json"), "{\"decant-recipe\": 2}");
+    Run broken = run("publish", "a.pdf", "--recipe", bad.toString());
+    assertThat(broken.status()).isEqualTo(2);
+    assertThat(broken.err()).contains("lacks \"name\"");
+    assertThat(run("publish", "a.pdf", "--recipe", "Light copy", "--to", "pdf").status())
+        .isEqualTo(2);
+  }
+
+  @Test
   void aWrongRangeIsExplained() {
     Run r =
         run(

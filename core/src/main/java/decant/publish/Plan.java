@@ -70,7 +70,7 @@ public record Plan(List<Item> items) {
       Output.Pdf o, Layout layout, String stem, Path source, Passwords passwords, LocalDate date)
       throws PublishProblem {
     List<Integer> chosen = pages(o.pages(), layout);
-    List<Piece> pieces = pieces(o.pages().split(), chosen, layout);
+    List<Piece> pieces = pieces(o, chosen, layout);
     String pattern = pieces.size() > 1 ? Naming.telling(o.naming()) : o.naming();
     var out = new ArrayList<Item>();
     Particulars p = particulars(o, layout, source);
@@ -166,10 +166,11 @@ public record Plan(List<Item> items) {
     return List.copyOf(out);
   }
 
-  private static List<Piece> pieces(PageChoice.Split split, List<Integer> chosen, Layout layout)
+  private static List<Piece> pieces(Output.Pdf o, List<Integer> chosen, Layout layout)
       throws PublishProblem {
-    List<Chapters.Chapter> all = Chapters.of(layout);
-    switch (split) {
+    // Finding chapters takes a while in a long document.
+    List<Chapters.Chapter> all = o.naming().contains("{heading}") ? Chapters.of(layout) : List.of();
+    switch (o.pages().split()) {
       case ONE_FILE -> {
         return List.of(new Piece(chosen, "", heading(all, chosen.getFirst())));
       }

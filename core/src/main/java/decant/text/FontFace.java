@@ -62,7 +62,8 @@ public final class FontFace {
   }
 
   private Loaded load() {
-    byte[] bytes = source.get();
+    byte[] given = source.get();
+    byte[] bytes = FontCollection.is(given) ? FontCollection.first(given) : given;
     FontTables tables = FontTables.read(bytes);
     try {
       Font plain = Font.createFont(Font.TRUETYPE_FONT, new ByteArrayInputStream(bytes));

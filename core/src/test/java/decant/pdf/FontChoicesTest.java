@@ -132,6 +132,29 @@ class FontChoicesTest {
     verified(file, l, c);
   }
 
+  /** A collection of one font, whose tables stand after the head of the collection. */
+  @Test
+  void theFirstFontOfACollectionServes() throws IOException {
+    byte[] font = licensed(0);
+    ByteBuffer b = ByteBuffer.allocate(16 + font.length);
+    b.putInt(0x74746366).putInt(0x00010000).putInt(1).putInt(16).put(font);
+    int tables = ByteBuffer.wrap(font).getShort(4);
+    for (int k = 0; k < tables; k++) {
+      int at = 16 + 12 + 16 * k + 8;
+      b.putInt(at, b.getInt(at) + 16);
+    }
+    Layout l = inFont(b.array(), "collection");
+    PdfChoices c = as(l, Embedding.USED);
+    Path file = Published.file(folder, l, c);
+    assertThat(fonts(file)).containsPattern("[A-Z]{6}\\+HarbourType .*yes yes yes");
+    reads(file);
+    verified(file, l, c);
+    byte[] cut = java.util.Arrays.copyOf(b.array(), 900);
+    assertThat(fonts(Published.file(folder, inFont(cut, "collection"), c)))
+        .as("a damaged one is passed over")
+        .doesNotContain("HarbourType");
+  }
+
   private static byte[] licensed(int fsType) throws IOException {
     byte[] font;
     try (InputStream in = FontBook.class.getResourceAsStream("fonts/LiberationSerif-Regular.ttf")) {

@@ -229,6 +229,15 @@ class PublishedPdfTest {
         .allSatisfy(c -> assertThat(c.passed()).as(c.name() + ": " + c.detail()).isTrue());
   }
 
+  /** ISO 32000-2 §14.9.4: glyphs in an order of their own say what they say together. */
+  @Test
+  void syllablesAreCopiedInTheirOrder() throws IOException {
+    Layout l = Samples.layout(Samples.document(Samples.paragraph("नमस्ते बंदरगाह हिन्दी")));
+    Path file = publish(l);
+    assertThat(bare(Tool.run("pdftotext", "-enc", "UTF-8", file.toString(), "-").output()))
+        .isEqualTo(bare("नमस्ते बंदरगाह हिन्दी"));
+  }
+
   private static String sorted(String s) {
     int[] c = s.codePoints().sorted().toArray();
     return new String(c, 0, c.length);

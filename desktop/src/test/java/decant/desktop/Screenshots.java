@@ -30,6 +30,7 @@ final class Screenshots {
           java.nio.file.StandardCopyOption.REPLACE_EXISTING);
     }
     Files.deleteIfExists(scratch.resolve("Berth rules published.pdf"));
+    Files.deleteIfExists(scratch.resolve("Winter rules.pdf"));
     Path state = Files.createTempDirectory("decant-pictures");
     try (Window w = Window.open(state)) {
       Window.run(() -> w.desk.tray().showFolder(scratch));

@@ -221,6 +221,11 @@ final class ContentStream {
       return;
     }
     String[] text = GlyphTexts.of(run);
+    boolean unspoken = isPrivate(text) || !run.rightToLeft() && isJoint(text);
+    if (unspoken) {
+      beginText();
+      actualText(text);
+    }
     int k = 0;
     while (k < run.glyphs().length) {
       String name = coder.font(run.glyphs()[k], text[k]);
@@ -246,23 +251,19 @@ final class ContentStream {
       operator("Td");
       lineX = px;
       lineY = py;
-      boolean unspoken = isPrivate(text, k, end);
-      if (unspoken) {
-        actualText(text, k, end);
-      }
       show(run, k, end, text, coder);
-      if (unspoken) {
-        operator("EMC");
-      }
       k = end;
+    }
+    if (unspoken) {
+      operator("EMC");
     }
   }
 
   /** Whether some of the text is of characters whose meaning only a font knows. */
-  private static boolean isPrivate(String[] text, int from, int to) {
-    for (int k = from; k < to; k++) {
-      for (int c = 0; c < text[k].length(); c++) {
-        char x = text[k].charAt(c);
+  private static boolean isPrivate(String[] text) {
+    for (String t : text) {
+      for (int c = 0; c < t.length(); c++) {
+        char x = t.charAt(c);
         if (x >= '\uE000' && x <= '\uF8FF' || x >= '\uDB80' && x <= '\uDBFF') {
           return true;
         }
@@ -271,12 +272,24 @@ final class ContentStream {
     return false;
   }
 
+  /**
+   * Whether some glyphs show characters together, in an order of their own, so that no map from
+   * single glyphs says what they say.
+   */
+  private static boolean isJoint(String[] text) {
+    for (String t : text) {
+      if (t.isEmpty()) {
+        return true;
+      }
+    }
+    return false;
+  }
+
   /** What such text says in characters that all know (ISO 32000-2 §14.9.4). */
-  private void actualText(String[] text, int from, int to) {
+  private void actualText(String[] text) {
     ascii("/Span<</ActualText<FEFF");
-    for (int k = from; k < to; k++) {
-      text[k]
-          .codePoints()
+    for (String t : text) {
+      t.codePoints()
           .map(PrivateSigns::meant)
           .forEach(c -> {
             for (char x : Character.toChars(c)) {

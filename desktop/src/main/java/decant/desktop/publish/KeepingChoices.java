@@ -40,6 +40,13 @@ final class KeepingChoices implements Choices {
   private final Group group;
   private List<Readiness.Lack> shown = List.of();
 
+  /** What {@link Readiness} was asked about. */
+  private record Asked(decant.layout.Layout layout, Keeping keeping, Details details) {}
+
+  private record Answer(Optional<Asked> asked, List<Readiness.Lack> lacks) {}
+
+  private Answer lacking = new Answer(Optional.empty(), List.of());
+
   KeepingChoices(PublishState state) {
     this.state = state;
     standard =
@@ -124,7 +131,7 @@ final class KeepingChoices implements Choices {
     versionSays.setText(k.writtenVersion().words());
     source.setSelected(k.attachSource());
     source.setDisable(!k.standard().takesAttachments());
-    List<Readiness.Lack> now = Readiness.of(o, state.work().layout(), state.work().source());
+    List<Readiness.Lack> now = lacking(o);
     if (!now.equals(shown)) {
       shown = now;
       lacks.getChildren().clear();
@@ -137,6 +144,17 @@ final class KeepingChoices implements Choices {
         (k.isArchive() ? k.standard().label() : "PDF " + k.version().number())
             + (k.accessible() ? " + PDF/UA-1" : k.isTagged() ? ", tagged" : ", untagged");
     group.say(now.isEmpty() ? words : words + ", " + now.size() + " lacking");
+  }
+
+  /** What is lacking; looked for again only where it may have changed. */
+  private List<Readiness.Lack> lacking(Output.Pdf o) {
+    var asked = new Asked(state.work().layout(), o.keeping(), o.details());
+    if (!lacking.asked().equals(Optional.of(asked))) {
+      lacking =
+          new Answer(
+              Optional.of(asked), Readiness.of(o, state.work().layout(), state.work().source()));
+    }
+    return lacking.lacks();
   }
 
   private Node lack(Readiness.Lack lack) {

@@ -116,7 +116,7 @@ final class PagesChoices implements Choices {
     split.setValue(p.split());
     Choosing.show(naming, o.naming());
     var layout = state.work().layout();
-    List<Chapters.Chapter> all = layout.complete() ? Chapters.of(layout) : List.of();
+    List<Chapters.Chapter> all = state.chapters();
     if (!all.equals(shown)) {
       shown = all;
       chapters.getChildren().clear();

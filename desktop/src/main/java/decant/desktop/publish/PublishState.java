@@ -5,6 +5,7 @@ import decant.layout.Layout;
 import decant.pdf.choices.Conflict;
 import decant.pdf.choices.Passwords;
 import decant.pdf.write.PdfWriter;
+import decant.publish.Chapters;
 import decant.publish.FontReport;
 import decant.publish.Output;
 import decant.publish.Plan;
@@ -79,6 +80,8 @@ final class PublishState {
   private final ReadOnlyObjectWrapper<Optional<Layout>> linkedPages =
       new ReadOnlyObjectWrapper<>(Optional.empty());
   private final AtomicInteger wanted = new AtomicInteger();
+  private Optional<Layout> chaptersOf = Optional.empty();
+  private List<Chapters.Chapter> chapters = List.of();
   private boolean inSight;
 
   PublishState(Work work) {
@@ -120,6 +123,16 @@ final class PublishState {
   Layout pages() {
     boolean linked = pdf().filter(o -> o.wayfinding().addresses().linked()).isPresent();
     return linked ? linkedPages.get().orElse(work.layout()) : work.layout();
+  }
+
+  /** The chapters of the pages, worked out once. */
+  List<Chapters.Chapter> chapters() {
+    Layout now = work.layout();
+    if (chaptersOf.isEmpty() || chaptersOf.get() != now) {
+      chaptersOf = Optional.of(now);
+      chapters = now.complete() ? Chapters.of(now) : List.of();
+    }
+    return chapters;
   }
 
   /** The PDF that is looked at, if it is one. */

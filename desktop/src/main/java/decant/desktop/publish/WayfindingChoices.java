@@ -1,6 +1,5 @@
 package decant.desktop.publish;
 
-import decant.model.Outline;
 import decant.pdf.choices.Conflict;
 import decant.pdf.choices.Wayfinding;
 import decant.pdf.choices.Wayfinding.Addresses;
@@ -193,14 +192,8 @@ final class WayfindingChoices implements Choices {
         pages.addAll(p.choices().pages());
       }
     }
-    var layout = state.work().layout();
-    return Outline.headings(layout.document()).stream()
-        .filter(h -> h.level() <= w.bookmarkLevels())
-        .filter(h ->
-            layout.pagesOf(h.paragraph()).stream()
-                .findFirst()
-                .filter(p -> pages.contains(p.number() - 1))
-                .isPresent())
+    return state.chapters().stream()
+        .filter(c -> c.level() <= w.bookmarkLevels() && pages.contains(c.from()))
         .count();
   }
 }
