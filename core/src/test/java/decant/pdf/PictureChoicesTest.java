@@ -242,6 +242,14 @@ class PictureChoicesTest {
     }
   }
 
+  /** Fewer pixels are no gain where they take more bytes. */
+  @Test
+  void aLimitOfResolutionMakesNoPictureLarger() {
+    Media m = Published.png(Published.lineArt(900, 675, new Color(0x336699)));
+    assertThat(storedBytes(published(weight(70, 100), 144, m)))
+        .isLessThanOrEqualTo(storedBytes(published(weight(0, 0), 144, m)));
+  }
+
   private static long storedBytes(Path file) {
     try (PDDocument pdf = Loader.loadPDF(file.toFile())) {
       return image(pdf).getCOSObject().getLength();

@@ -58,16 +58,17 @@ public final class PictureMaker {
       return jpeg.isPresent() ? Optional.of(passed(m.bytes(), jpeg.get())) : Optional.empty();
     }
     Optional<PictureInFile> untouched = PngPassing.of(m.bytes(), keeping).map(this::finished);
-    boolean scaled = tooFine(image.getWidth(), image.getHeight(), width, height);
-    if (scaled) {
-      image = limited(image, width, height);
-    }
-    PictureInFile made = made(Raster.of(image), jpeg.isPresent());
+    PictureInFile best = made(Raster.of(image), jpeg.isPresent());
     // The bytes of a PNG can serve as they are: then they do, if they are no more.
-    return Optional.of(
-        !scaled && untouched.isPresent() && size(untouched.get()) <= size(made)
-            ? untouched.get()
-            : made);
+    if (untouched.isPresent() && size(untouched.get()) <= size(best)) {
+      best = untouched.get();
+    }
+    if (tooFine(image.getWidth(), image.getHeight(), width, height)) {
+      PictureInFile coarse = made(Raster.of(limited(image, width, height)), jpeg.isPresent());
+      // Line art may take more room with fewer pixels, since its edges turn into shades.
+      best = size(coarse) < size(best) ? coarse : best;
+    }
+    return Optional.of(best);
   }
 
   /** Pictures of four inks have no place where all colour is measured by the screen's. */
