@@ -2,9 +2,7 @@ package decant.cli;
 
 import decant.pdf.choices.Passwords;
 import java.io.IOException;
-import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Option;
 
@@ -36,14 +34,7 @@ final class Locking {
 
   Passwords passwords() throws IOException {
     return new Passwords(
-        one(openFile, openVariable).orElse(""), one(changeFile, changeVariable).orElse(""));
-  }
-
-  private static Optional<String> one(@Nullable Path file, @Nullable String variable)
-      throws IOException {
-    if (file != null) {
-      return Files.readAllLines(file).stream().findFirst();
-    }
-    return variable == null ? Optional.empty() : Optional.ofNullable(System.getenv(variable));
+        Opening.secret(openFile, openVariable).orElse(""),
+        Opening.secret(changeFile, changeVariable).orElse(""));
   }
 }

@@ -73,6 +73,12 @@ final class Opening {
   }
 
   private Optional<String> password() throws IOException {
+    return secret(file, variable);
+  }
+
+  /** A password from the first line of a file, or from an environment variable. */
+  static Optional<String> secret(@Nullable Path file, @Nullable String variable)
+      throws IOException {
     if (file != null) {
       return Files.readAllLines(file).stream().findFirst();
     }

@@ -48,6 +48,11 @@ public sealed interface Item {
     public boolean generated() {
       return to - from != text.length();
     }
+
+    /** A hyphen that only the line's end calls for: no character of the text. */
+    public boolean divides() {
+      return from == to && from > 0 && text.equals("-");
+    }
   }
 
   /**

@@ -223,9 +223,13 @@ public final class Publisher {
                       name.substring(0, dot) + " (not verified)" + name.substring(dot)));
       file = pending.commit(beside);
     }
+    return made(file, d.format(), d.pages(), d.checks());
+  }
+
+  private static Receipt.Made made(Path file, String format, int pages, List<Check> checks)
+      throws WriteProblem {
     try {
-      return new Receipt.Made(
-          file, d.format(), Files.size(file), sha256(file), d.pages(), d.checks());
+      return new Receipt.Made(file, format, Files.size(file), sha256(file), pages, checks);
     } catch (IOException e) {
       throw new WriteProblem(
           WriteProblem.Kind.OTHER,
@@ -239,20 +243,7 @@ public final class Publisher {
       throws WriteProblem {
     refuseSource(target, source);
     AtomicFile.write(target, overwrite, out -> DocxWriter.write(document, out));
-    try {
-      return new Receipt.Made(
-          target,
-          "docx",
-          Files.size(target),
-          sha256(target),
-          0,
-          DocxVerifier.verify(target, document));
-    } catch (IOException e) {
-      throw new WriteProblem(
-          WriteProblem.Kind.OTHER,
-          "The file was written, but could not be read back (" + e.getMessage() + ").",
-          e);
-    }
+    return made(target, "docx", 0, DocxVerifier.verify(target, document));
   }
 
   private static void refuseSource(Path target, Path source) throws WriteProblem {

@@ -58,7 +58,7 @@ public final class Weighing {
       return PdfWriter.write(
           layout, c, attachment, OutputStream.nullOutputStream(), n -> {}, cancelled);
     } catch (IOException | Encryption.Problem e) {
-      return new PdfWriter.Written(Map.of(), Map.of(), Map.of());
+      return new PdfWriter.Written(Map.of(), Map.of());
     }
   }
 

@@ -349,16 +349,8 @@ public final class Encryption {
 
   // Strings and streams.
 
-  byte[] string(int object, byte[] data) {
-    return data(object, data);
-  }
-
-  byte[] stream(int object, byte[] data) {
-    return data(object, data);
-  }
-
-  /** Algorithms 1 and 1.A. */
-  private byte[] data(int object, byte[] data) {
+  /** A string or the data of a stream of an object: algorithms 1 and 1.A. */
+  byte[] encrypt(int object, byte[] data) {
     try {
       return switch (protection) {
         case NONE -> data;

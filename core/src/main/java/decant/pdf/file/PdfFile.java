@@ -201,11 +201,7 @@ public final class PdfFile {
     if (o instanceof COSStream s) {
       stream(out, n, s);
     } else {
-      UnaryOperator<byte[]> secret =
-          encryption.isEmpty() || isEncryption(o)
-              ? UnaryOperator.identity()
-              : b -> encryption.get().string(n, b);
-      out.write(text(o, secret));
+      out.write(text(o, secret(n, o)));
     }
     out.ascii("\nendobj\n");
   }
@@ -219,15 +215,20 @@ public final class PdfFile {
     if (clear) {
       encryption.get().leaveClear(s);
     } else if (encryption.isPresent()) {
-      data = encryption.get().stream(n, data);
+      data = encryption.get().encrypt(n, data);
     }
     s.setItem(COSName.LENGTH, COSInteger.get(data.length));
-    UnaryOperator<byte[]> secret =
-        encryption.isEmpty() ? UnaryOperator.identity() : b -> encryption.get().string(n, b);
-    out.write(text(s, secret));
+    out.write(text(s, secret(n, s)));
     out.ascii("\nstream\n");
     out.write(data);
     out.ascii("\nendstream");
+  }
+
+  /** What becomes of the strings of an object. */
+  private UnaryOperator<byte[]> secret(int n, COSBase o) {
+    return encryption.isEmpty() || isEncryption(o)
+        ? UnaryOperator.identity()
+        : b -> encryption.get().encrypt(n, b);
   }
 
   private byte[] text(COSBase o, UnaryOperator<byte[]> secret) {

@@ -76,9 +76,7 @@ final class Expected {
           @Override
           public void glyphs(Item.GlyphRun run, double x, double y) {
             if (run.glyphs().length > 0) {
-              // A hyphen that a line's end calls for is no character of the text.
-              boolean divides = run.from() == run.to() && run.from() > 0 && run.text().equals("-");
-              b.append(divides ? "" : run.text());
+              b.append(run.divides() ? "" : run.text());
               rightToLeft[0] |= run.rightToLeft();
               faces.add(run.face());
             }

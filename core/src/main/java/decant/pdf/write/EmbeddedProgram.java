@@ -49,7 +49,6 @@ final class EmbeddedProgram implements FontInFile {
   private final int standIn;
   private final double[] widths;
   private final COSDictionary dictionary = new COSDictionary();
-  private final int programBytes;
 
   EmbeddedProgram(
       FontFace face, GlyphTable used, String name, boolean whole, Keeping keeping, int level)
@@ -71,7 +70,7 @@ final class EmbeddedProgram implements FontInFile {
       for (int k = 0; k < used.size(); k++) {
         add(used.glyph(k), used.text(k));
       }
-      this.programBytes = write(font, whole, keeping, level);
+      write(font, whole, keeping, level);
     }
   }
 
@@ -136,12 +135,7 @@ final class EmbeddedProgram implements FontInFile {
     return Map.of(name, dictionary);
   }
 
-  @Override
-  public int programBytes() {
-    return programBytes;
-  }
-
-  private int write(TrueTypeFont font, boolean whole, Keeping keeping, int level)
+  private void write(TrueTypeFont font, boolean whole, Keeping keeping, int level)
       throws IOException {
     boolean outlines = font instanceof OpenTypeFont o && o.isPostScript();
     var used = new TreeSet<>(glyphs);
@@ -159,14 +153,12 @@ final class EmbeddedProgram implements FontInFile {
     cid.setInt(COSName.DW, 0);
 
     COSStream program;
-    int size;
     if (outlines) {
       byte[] cff =
           font.getTableBytes(
               Optional.ofNullable(font.getTableMap().get("CFF "))
                   .orElseThrow(() -> new IOException("no outlines in " + face)));
       byte[] made = CffSubset.of(cff, whole ? List.of() : glyphs, whole);
-      size = made.length;
       program = Deflated.stream(made, level);
       program.setName(COSName.SUBTYPE, "CIDFontType0C");
       dictionary.setItem(COSName.ENCODING, COSName.IDENTITY_H);
@@ -188,9 +180,8 @@ final class EmbeddedProgram implements FontInFile {
         subsetter.writeToStream(file);
         bytes = file.toByteArray();
       }
-      size = bytes.length;
       program = Deflated.stream(bytes, level);
-      program.setInt(COSName.LENGTH1, size);
+      program.setInt(COSName.LENGTH1, bytes.length);
       dictionary.setItem(COSName.ENCODING, COSName.IDENTITY_H);
       cid.setItem(COSName.W, widths());
       cid.setItem(COSName.CID_TO_GID_MAP, Deflated.stream(cidToGid(newByOld, whole), level));
@@ -208,7 +199,6 @@ final class EmbeddedProgram implements FontInFile {
         Deflated.stream(
             ToUnicode.of(IntStream.range(0, codes.size()).mapToObj(codes::text).toList(), true),
             level));
-    return size;
   }
 
   /** From codes to glyph numbers, for outlines whose glyphs keep theirs (ISO 32000-2 §9.7.5.3). */

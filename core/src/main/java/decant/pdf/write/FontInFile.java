@@ -13,9 +13,6 @@ interface FontInFile extends Coder {
   /** Font dictionaries by the names that pages know them by. */
   Map<String, COSDictionary> dictionaries();
 
-  /** How many bytes the font's own program takes before compression; 0 if it is left out. */
-  int programBytes();
-
   /**
    * A font with codes for all that is used of it.
    *

@@ -66,10 +66,8 @@ final class GlyphTexts {
 
   private static String[] generated(Item.GlyphRun run) {
     int n = run.glyphs().length;
-    // A hyphen that only the line's end calls for is no character of the text (ISO 32000-2
-    // §14.8.2.2.3).
-    boolean divides = run.from() == run.to() && run.from() > 0 && run.text().equals("-");
-    String text = divides ? "\u00AD" : run.text();
+    // ISO 32000-2 §14.8.2.2.3
+    String text = run.divides() ? "\u00AD" : run.text();
     String[] out = new String[n];
     if (text.codePointCount(0, text.length()) != n) {
       java.util.Arrays.fill(out, "");

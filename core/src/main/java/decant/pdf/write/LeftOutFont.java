@@ -179,9 +179,4 @@ final class LeftOutFont implements FontInFile {
   public Map<String, COSDictionary> dictionaries() {
     return dictionaries;
   }
-
-  @Override
-  public int programBytes() {
-    return 0;
-  }
 }

@@ -71,10 +71,8 @@ public final class PdfWriter {
    *
    * @param bytes of each part
    * @param pictures how each picture was stored, in plain words
-   * @param programs the size of each embedded font's own program before compression, by its name
    */
-  public record Written(
-      Map<Part, Long> bytes, Map<MediaId, String> pictures, Map<String, Integer> programs) {
+  public record Written(Map<Part, Long> bytes, Map<MediaId, String> pictures) {
     public long total() {
       return bytes.values().stream().mapToLong(Long::longValue).sum();
     }
@@ -192,9 +190,7 @@ public final class PdfWriter {
     Map<Part, Long> bytes = file.write(out);
     var how = new HashMap<MediaId, String>();
     pictures.forEach((k, v) -> v.ifPresent(p -> how.put(k.media(), p.how())));
-    var programs = new HashMap<String, Integer>();
-    fonts.forEach((f, i) -> programs.put(f.toString(), i.programBytes()));
-    return new Written(bytes, how, programs);
+    return new Written(bytes, how);
   }
 
   private static byte[] id() {

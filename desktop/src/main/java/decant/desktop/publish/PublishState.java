@@ -4,6 +4,8 @@ import decant.desktop.shell.Work;
 import decant.layout.Layout;
 import decant.pdf.choices.Conflict;
 import decant.pdf.choices.Passwords;
+import decant.pdf.choices.PdfChoices;
+import decant.pdf.choices.Wayfinding.Addresses;
 import decant.pdf.write.PdfWriter;
 import decant.publish.Chapters;
 import decant.publish.FontReport;
@@ -14,6 +16,7 @@ import decant.publish.Publisher;
 import decant.publish.Weighing;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -22,6 +25,7 @@ import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.function.BooleanSupplier;
+import java.util.function.Function;
 import java.util.function.UnaryOperator;
 import javafx.application.Platform;
 import javafx.beans.property.ObjectProperty;
@@ -237,13 +241,16 @@ final class PublishState {
       Optional<Output.Pdf> looked,
       List<Plan.Item> first,
       BooleanSupplier stale) {
+    var layouts = new HashMap<Addresses, Layout>();
+    Function<PdfChoices, Layout> linking =
+        c -> layouts.computeIfAbsent(c.wayfinding().addresses(), a -> Publisher.linked(layout, a));
     var sizes = new LinkedHashMap<String, Long>();
     long total = 0;
     PdfWriter.Written written = null;
     List<FontReport.Row> rows = List.of();
     for (Plan.Item i : first) {
       if (i instanceof Plan.Item.Pdf p) {
-        Layout linked = Publisher.linked(layout, p.choices().wayfinding().addresses());
+        Layout linked = linking.apply(p.choices());
         PdfWriter.Written w = Weighing.weigh(linked, p.choices(), work.source(), stale);
         if (written == null) {
           Platform.runLater(() -> {
@@ -263,7 +270,7 @@ final class PublishState {
     var others = new LinkedHashMap<Weighing.Alternative, Long>();
     if (first.size() == 1 && written != null && looked.isPresent()) {
       for (Weighing.Alternative a : Weighing.alternatives(looked.get(), written)) {
-        others.put(a, other(layout, a, stale));
+        others.put(a, other(layout, linking, a, stale));
         tell(new Weights(copy(sizes), total, parts, copy(others), false), rows, stale);
       }
     }
@@ -273,11 +280,7 @@ final class PublishState {
             i.name(),
             switch (i) {
               case Plan.Item.Pdf p ->
-                  Weighing.weigh(
-                          Publisher.linked(layout, p.choices().wayfinding().addresses()),
-                          p.choices(),
-                          work.source(),
-                          stale)
+                  Weighing.weigh(linking.apply(p.choices()), p.choices(), work.source(), stale)
                       .total();
               case Plan.Item.Docx d -> Weighing.docx(layout.document());
             });
@@ -291,7 +294,11 @@ final class PublishState {
     return java.util.Collections.unmodifiableMap(new LinkedHashMap<>(of));
   }
 
-  private long other(Layout layout, Weighing.Alternative a, BooleanSupplier stale) {
+  private long other(
+      Layout layout,
+      Function<PdfChoices, Layout> linking,
+      Weighing.Alternative a,
+      BooleanSupplier stale) {
     try {
       Plan p =
           Plan.of(
@@ -302,7 +309,8 @@ final class PublishState {
               ANY,
               LocalDate.now());
       return p.items().getFirst() instanceof Plan.Item.Pdf pdf
-          ? Weighing.weigh(layout, pdf.choices(), work.source(), stale).total()
+          ? Weighing.weigh(linking.apply(pdf.choices()), pdf.choices(), work.source(), stale)
+              .total()
           : 0;
     } catch (PublishProblem e) {
       return 0;

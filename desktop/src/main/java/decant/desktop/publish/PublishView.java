@@ -5,6 +5,7 @@ import decant.desktop.page.PagesView;
 import decant.desktop.shell.Actions;
 import decant.desktop.shell.Desk;
 import decant.desktop.shell.Stage;
+import decant.desktop.shell.Step;
 import decant.desktop.shell.Work;
 import decant.layout.Layout;
 import decant.pdf.choices.Conflict;
@@ -12,10 +13,12 @@ import decant.publish.Output;
 import decant.publish.Plan;
 import java.io.File;
 import java.util.ArrayList;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Supplier;
 import java.util.stream.Collectors;
+import javafx.beans.InvalidationListener;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
@@ -52,6 +55,9 @@ public final class PublishView implements Stage {
   private Optional<PictureList.Shown> looked = Optional.empty();
   private boolean filling;
 
+  /** Nothing is planned or weighed while another stage is worked on. */
+  private final InvalidationListener inSight = o -> seen();
+
   public PublishView(Desk desk, Work work, Actions actions, Supplier<Window> window) {
     this.desk = desk;
     this.work = work;
@@ -72,12 +78,19 @@ public final class PublishView implements Stage {
     afterwards = new AfterwardsChoices(state);
     root.setCenter(pages);
     root.setRight(side(actions));
+    desk.stepProperty().addListener(inSight);
     state.outlookProperty().addListener(o -> refresh());
     state.weightsProperty().addListener(o -> sizes());
     state.linkedPagesProperty().addListener(o -> showPages());
     state.fontsProperty().addListener(o -> sizes());
     work.receiptProperty().addListener(o -> receipt.show(work.receiptProperty().get()));
     receipt.show(work.receiptProperty().get());
+  }
+
+  private void seen() {
+    if (desk.stepProperty().get() != Step.PUBLISH) {
+      state.inSight(false);
+    }
   }
 
   private Node side(Actions actions) {
@@ -209,10 +222,10 @@ public final class PublishView implements Stage {
 
   private void showPages() {
     Layout layout = state.pages();
-    List<Integer> chosen = new ArrayList<>();
+    var chosen = new LinkedHashSet<Integer>();
     for (Plan.Item i : state.files()) {
       if (i instanceof Plan.Item.Pdf p) {
-        p.choices().pages().stream().filter(k -> !chosen.contains(k)).forEach(chosen::add);
+        chosen.addAll(p.choices().pages());
       }
     }
     if (state.pdf().isEmpty()) {
@@ -221,7 +234,7 @@ public final class PublishView implements Stage {
       }
     }
     if (!chosen.isEmpty()) {
-      pages.show(new ChosenPages(new LayoutPages(layout, work.painter()), chosen), -1);
+      pages.show(new ChosenPages(new LayoutPages(layout, work.painter()), List.copyOf(chosen)), -1);
     }
   }
 
@@ -231,9 +244,14 @@ public final class PublishView implements Stage {
   }
 
   @Override
+  public void close() {
+    desk.stepProperty().removeListener(inSight);
+    state.inSight(false);
+  }
+
+  @Override
   public void shown() {
     state.inSight(true);
-    refresh();
     javafx.application.Platform.runLater(() -> pages.setZoom(0.9));
   }
 }
