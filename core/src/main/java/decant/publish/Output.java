@@ -91,20 +91,25 @@ public sealed interface Output {
     }
   }
 
-  /** An editable document in ISO/IEC 29500. */
-  record Docx(String naming) implements Output {
-    public Docx {
+  /** An editable document. */
+  record Office(OfficeFormat format, String naming) implements Output {
+    /** A document of this format, named as usual. */
+    public Office(OfficeFormat format) {
+      this(format, Naming.USUAL);
+    }
+
+    public Office {
       Naming.check(naming);
     }
 
     @Override
     public String extension() {
-      return "docx";
+      return format.extension();
     }
 
     @Override
-    public Docx withNaming(String other) {
-      return new Docx(other);
+    public Office withNaming(String other) {
+      return new Office(format, other);
     }
   }
 }

@@ -25,7 +25,7 @@ public record Plan(List<Item> items) {
     record Pdf(String name, Output.Pdf output, PdfChoices choices) implements Item {}
 
     /** A document. */
-    record Docx(String name) implements Item {}
+    record Office(String name, Output.Office output) implements Item {}
   }
 
   public Plan {
@@ -45,10 +45,13 @@ public record Plan(List<Item> items) {
     var items = new ArrayList<Item>();
     for (Output o : recipe.outputs()) {
       switch (o) {
-        case Output.Docx d ->
+        case Output.Office d ->
             items.add(
-                new Item.Docx(
-                    Naming.name(d.naming(), new Naming.Fill(stem, date, "", "")) + ".docx"));
+                new Item.Office(
+                    Naming.name(d.naming(), new Naming.Fill(stem, date, "", ""))
+                        + "."
+                        + d.extension(),
+                    d));
         case Output.Pdf p -> items.addAll(pdf(p, layout, stem, source, passwords, date));
       }
     }
@@ -58,7 +61,7 @@ public record Plan(List<Item> items) {
       named.add(
           switch (items.get(k)) {
             case Item.Pdf p -> new Item.Pdf(names.get(k), p.output(), p.choices());
-            case Item.Docx d -> new Item.Docx(names.get(k));
+            case Item.Office d -> new Item.Office(names.get(k), d.output());
           });
     }
     return new Plan(named);

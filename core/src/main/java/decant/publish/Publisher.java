@@ -105,7 +105,7 @@ public final class Publisher {
                       pending,
                       d -> progress.at(p.name(), from + share * d),
                       cancelled);
-              case Plan.Item.Docx d -> docx(order, target, pending);
+              case Plan.Item.Office d -> office(d.output().format(), order, target, pending);
             });
         if (cancelled.getAsBoolean()) {
           throw new PdfWriter.Cancelled();
@@ -197,13 +197,14 @@ public final class Publisher {
     }
   }
 
-  private static Draft docx(Order order, Path target, List<AtomicFile.Pending> pending)
+  private static Draft office(
+      OfficeFormat format, Order order, Path target, List<AtomicFile.Pending> pending)
       throws WriteProblem {
     Document d = order.layout().document();
     AtomicFile.Pending p =
-        AtomicFile.prepare(target, order.overwrite(), out -> DocxWriter.write(d, out));
+        AtomicFile.prepare(target, order.overwrite(), out -> format.write(d, out));
     pending.add(p);
-    return new Draft(target, "docx", 0, DocxVerifier.verify(p.file(), d));
+    return new Draft(target, format.extension(), 0, format.verify(p.file(), d));
   }
 
   /** A file that did not pass is kept under a name that says so. */

@@ -49,11 +49,21 @@ public final class RecipeBook {
 
   static Recipe officeCopy() {
     return new Recipe(
-        "Office copy", "To be edited further: DOCX.", List.of(new Output.Docx(Naming.USUAL)));
+        "Office copy",
+        "To be edited further: DOCX.",
+        List.of(new Output.Office(OfficeFormat.DOCX)));
+  }
+
+  static Recipe olderOfficeCopy() {
+    return new Recipe(
+        "Older office copy",
+        "To be edited in office programs of any age: RTF.",
+        List.of(new Output.Office(OfficeFormat.RTF)));
   }
 
   /** In the order in which they are offered. */
   public static List<Recipe> shipped() {
-    return List.of(counterCopy(), lightCopy(), archiveCopy(), lockedCopy(), officeCopy());
+    return List.of(
+        counterCopy(), lightCopy(), archiveCopy(), lockedCopy(), officeCopy(), olderOfficeCopy());
   }
 }

@@ -39,7 +39,7 @@ import java.util.stream.Collectors;
  */
 public final class RecipeFile {
   /** The version of the format that is written. */
-  public static final int VERSION = 2;
+  public static final int VERSION = 3;
 
   private static final int MOST_BYTES = 4 << 20;
 
@@ -47,7 +47,7 @@ public final class RecipeFile {
   @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")
   @JsonSubTypes({
     @JsonSubTypes.Type(value = Output.Pdf.class, name = "pdf"),
-    @JsonSubTypes.Type(value = Output.Docx.class, name = "docx")
+    @JsonSubTypes.Type(value = Output.Office.class, name = "office")
   })
   private interface Kinds {}
 
@@ -125,8 +125,8 @@ public final class RecipeFile {
       for (JsonNode o : now.path("outputs")) {
         if (o instanceof ObjectNode output && output.path("kind").asText().equals("pdf")) {
           complete(output, JSON.valueToTree(Output.Pdf.USUAL));
-        } else if (o instanceof ObjectNode output && !output.has("naming")) {
-          output.put("naming", Naming.USUAL);
+        } else if (o instanceof ObjectNode output) {
+          complete(output, JSON.valueToTree(new Output.Office(OfficeFormat.DOCX)));
         }
       }
       if (!now.has("purpose")) {
@@ -193,6 +193,17 @@ public final class RecipeFile {
     if (v.asInt() == VERSION) {
       return root;
     }
+    ObjectNode out = v.asInt() == 1 ? withOutputs(root) : root;
+    for (JsonNode o : out.path("outputs")) {
+      if (o instanceof ObjectNode output && output.path("kind").asText().equals("docx")) {
+        output.put("kind", "office").put("format", "docx");
+      }
+    }
+    return out;
+  }
+
+  /** Version 1 had one PDF, whose choices stood beside the name. */
+  private static ObjectNode withOutputs(ObjectNode root) {
     ObjectNode out = JSON.createObjectNode();
     ObjectNode pdf = JSON.createObjectNode();
     pdf.put("kind", "pdf");

@@ -62,8 +62,8 @@ public final class Weighing {
     }
   }
 
-  /** How large a DOCX will be. */
-  public static long docx(decant.model.Document d) {
+  /** How large an editable document will be. */
+  public static long office(OfficeFormat format, decant.model.Document d) {
     long[] n = {0};
     try (OutputStream out =
         new OutputStream() {
@@ -77,7 +77,7 @@ public final class Weighing {
             n[0] += length;
           }
         }) {
-      decant.office.docx.DocxWriter.write(d, out);
+      format.write(d, out);
       return n[0];
     } catch (IOException e) {
       return 0; // counting never fails

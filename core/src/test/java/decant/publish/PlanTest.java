@@ -128,7 +128,12 @@ class PlanTest {
         Output.Pdf.USUAL
             .with(new Keeping(Keeping.Standard.A2A, true, true, Version.V1_7, false))
             .withNaming("{stem} archive {date}");
-    Plan p = plan(Output.Pdf.USUAL, archive, Output.Pdf.USUAL, new Output.Docx("{stem}"));
+    Plan p =
+        plan(
+            Output.Pdf.USUAL,
+            archive,
+            Output.Pdf.USUAL,
+            new Output.Office(OfficeFormat.DOCX, "{stem}"));
     assertThat(names(p))
         .containsExactly("rules.pdf", "rules archive 2031-05-04.pdf", "rules 2.pdf", "rules.docx");
     // A standard asks for a title and a language, which the document says only by its text.
@@ -184,7 +189,7 @@ class PlanTest {
             "",
             List.of(
                 pages("", List.of(), PageChoice.Split.EACH_CHAPTER),
-                new Output.Docx("{stem} to edit")));
+                new Output.Office(OfficeFormat.DOCX, "{stem} to edit")));
     Path source = Files.writeString(folder.resolve("rules.docx"), "the source");
     Receipt receipt =
         Publisher.publish(

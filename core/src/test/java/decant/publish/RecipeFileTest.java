@@ -37,7 +37,7 @@ class RecipeFileTest {
             "Everything",
             "",
             List.of(
-                new Output.Docx("{stem} {date}"),
+                new Output.Office(OfficeFormat.DOCX, "{stem} {date}"),
                 new Output.Pdf(
                     "{stem} {number} {heading}",
                     new PageChoice(
@@ -122,7 +122,19 @@ class RecipeFileTest {
                     150,
                     usual.greyWhereColourless(),
                     usual.faxForOneBit())),
-            new Output.Docx("{stem}"));
+            new Output.Office(OfficeFormat.DOCX, "{stem}"));
+  }
+
+  @Test
+  void officeOutputsOfVersionTwoHadTheirFormatAsKind() throws RecipeProblem {
+    Recipe r =
+        RecipeFile.read(
+            """
+            {"decant-recipe": 2, "name": "Both", "outputs": [{"kind": "pdf"}, {"kind": "docx"}]}
+            """,
+            "both.json");
+    assertThat(r.outputs()).containsExactly(Output.Pdf.USUAL, new Output.Office(OfficeFormat.DOCX));
+    assertThat(RecipeFile.read(RecipeFile.write(r), "again.json")).isEqualTo(r);
   }
 
   @Test

@@ -166,7 +166,7 @@ final class PublishState {
             boolean same =
                 switch (i) {
                   case Plan.Item.Pdf pdf -> pdf.output() == draft().shown();
-                  case Plan.Item.Docx docx -> draft().shown() instanceof Output.Docx;
+                  case Plan.Item.Office office -> office.output() == draft().shown();
                 };
             if (same) {
               out.add(i);
@@ -282,7 +282,7 @@ final class PublishState {
               case Plan.Item.Pdf p ->
                   Weighing.weigh(linking.apply(p.choices()), p.choices(), work.source(), stale)
                       .total();
-              case Plan.Item.Docx d -> Weighing.docx(layout.document());
+              case Plan.Item.Office d -> Weighing.office(d.output().format(), layout.document());
             });
         tell(new Weights(copy(sizes), total, parts, copy(others), false), rows, stale);
       }

@@ -3,6 +3,7 @@ package decant.desktop.publish;
 import decant.desktop.shell.Desk;
 import decant.desktop.shell.Notice;
 import decant.desktop.shell.Work;
+import decant.publish.OfficeFormat;
 import decant.publish.Output;
 import decant.publish.Recipe;
 import decant.publish.RecipeFile;
@@ -123,7 +124,7 @@ final class RecipeBar {
   private static String label(Output o) {
     return switch (o) {
       case Output.Pdf p -> p.keeping().isArchive() ? p.keeping().standard().label() : "PDF";
-      case Output.Docx x -> "DOCX";
+      case Output.Office x -> x.format().label();
     };
   }
 
@@ -147,7 +148,9 @@ final class RecipeBar {
       act("recipe-forget", "Let go", this::forget);
     }
     act("recipe-add-pdf", "+ PDF", () -> add(Output.Pdf.USUAL));
-    act("recipe-add-docx", "+ DOCX", () -> add(new Output.Docx("{stem}")));
+    for (OfficeFormat f : OfficeFormat.values()) {
+      act("recipe-add-" + f.extension(), "+ " + f.label(), () -> add(new Output.Office(f)));
+    }
     if (d.recipe().outputs().size() > 1) {
       act("recipe-drop", "− this output", this::drop);
     }

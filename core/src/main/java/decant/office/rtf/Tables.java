@@ -1,0 +1,236 @@
+package decant.office.rtf;
+
+import decant.model.Block;
+import decant.model.Cell;
+import decant.model.Colour;
+import decant.model.Extent;
+import decant.model.Insets;
+import decant.model.Look;
+import decant.model.ParagraphTraits.Alignment;
+import decant.model.Placement;
+import decant.model.Rule;
+import decant.model.Rules;
+import decant.model.Table;
+import decant.model.TableTraits;
+import decant.model.VerticalAlignment;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+
+/** Tables, row by row: each row brings its own description. */
+final class Tables {
+  /** Writes the blocks of a cell, the last of which ends it. */
+  interface Content {
+    void write(List<Block> blocks, Look paragraphs, Look texts, int depth);
+  }
+
+  /** One cell of a row, or the lower part of one that began further up. */
+  private record Place(Cell cell, int column, int row, boolean below) {}
+
+  private static final double USUAL_COLUMN = 60;
+
+  private final RtfOut o;
+  private final Registers registers;
+  private final Looks looks;
+  private final boolean textAtEdge;
+  private final Content content;
+
+  /**
+   * @param textAtEdge whether tables reach into the margin so that their text stands at it
+   */
+  Tables(RtfOut o, Registers registers, Looks looks, boolean textAtEdge, Content content) {
+    this.textAtEdge = textAtEdge;
+    this.o = o;
+    this.registers = registers;
+    this.looks = looks;
+    this.content = content;
+  }
+
+  /**
+   * @param depth 1 for a table in the flow, 2 for one in a cell of it, and so on
+   * @param room the width that the table stands in, in points
+   */
+  void table(Table t, int depth, double room) {
+    int[][] at = t.cellColumns();
+    double[] edges = edges(t, t.columnCount(at), room);
+    List<List<Place>> rows = places(t, at, edges.length - 1);
+    for (int r = 0; r < rows.size(); r++) {
+      if (depth == 1) {
+        description(t, r, rows, edges);
+      }
+      for (Place p : rows.get(r)) {
+        Look look = p.cell().look();
+        content.write(
+            p.below() ? List.of() : p.cell().blocks(),
+            look.value(TableTraits.PARAGRAPHS),
+            look.value(TableTraits.TEXTS),
+            depth);
+        o.word(depth == 1 ? "cell" : "nestcell");
+        if (depth > 1) {
+          o.open().word("nonesttables").word("par").close();
+        }
+        o.newLine();
+      }
+      if (depth > 1) {
+        o.destination("nesttableprops");
+        description(t, r, rows, edges);
+        o.word("nestrow").close();
+      } else {
+        // Some readers want the description after the cells, others before them.
+        o.open();
+        description(t, r, rows, edges);
+        o.word("row").close();
+      }
+      o.newLine();
+    }
+  }
+
+  /** What stands in each row, cells merged downwards in every row that they cover. */
+  private static List<List<Place>> places(Table t, int[][] at, int columns) {
+    var grid = new Place[t.rows().size()][columns];
+    for (int r = 0; r < at.length; r++) {
+      for (int k = 0; k < at[r].length; k++) {
+        Cell c = t.rows().get(r).cells().get(k);
+        for (int down = 0; down < c.rowSpan() && r + down < grid.length; down++) {
+          if (at[r][k] < columns && grid[r + down][at[r][k]] == null) {
+            grid[r + down][at[r][k]] = new Place(c, at[r][k], r, down > 0);
+          }
+        }
+      }
+    }
+    var out = new ArrayList<List<Place>>();
+    for (Place[] row : grid) {
+      var places = new ArrayList<Place>();
+      for (Place p : row) {
+        if (p != null) {
+          places.add(p);
+        }
+      }
+      out.add(places);
+    }
+    return out;
+  }
+
+  private static double[] edges(Table t, int columns, double room) {
+    var edges = new double[columns + 1];
+    boolean known = t.columns().size() >= columns && t.columns().stream().allMatch(w -> w > 0);
+    double each = known ? 0 : Math.max(USUAL_COLUMN / 2, room / columns);
+    for (int c = 0; c < columns; c++) {
+      edges[c + 1] = edges[c] + (known ? t.columns().get(c) : each);
+    }
+    if (t.look().value(TableTraits.WIDTH) instanceof Extent.Share s && edges[columns] > 0) {
+      double factor = s.share() * room / edges[columns];
+      for (int c = 1; c <= columns; c++) {
+        edges[c] *= factor;
+      }
+    }
+    return edges;
+  }
+
+  private void description(Table t, int r, List<List<Place>> rows, double[] edges) {
+    Look look = t.look();
+    Look row = t.rows().get(r).look();
+    Insets padding = padding(look);
+    o.word("trowd");
+    o.twips("trgaph", (padding.left() + padding.right()) / 2);
+    o.twips("trleft", left(look));
+    double height = row.value(TableTraits.ROW_HEIGHT);
+    if (height > 0) {
+      o.twips("trrh", row.value(TableTraits.ROW_EXACT) ? -height : height);
+    }
+    o.flag("trhdr", row.value(TableTraits.HEADER_ROW));
+    o.flag("trkeep", !row.value(TableTraits.ROW_SPLITS));
+    o.flag("rtlrow", look.value(TableTraits.RIGHT_TO_LEFT));
+    Alignment a = look.value(TableTraits.ALIGNMENT);
+    o.word(a == Alignment.CENTRE ? "trqc" : a == Alignment.END ? "trqr" : "trql");
+    if (look.value(TableTraits.FIXED_COLUMNS)) {
+      o.word("trautofit0");
+    }
+    if (look.value(TableTraits.PLACEMENT) instanceof Placement.Floating f) {
+      floating(f);
+    }
+    o.twips("trpaddl", padding.left()).twips("trpaddt", padding.top());
+    o.twips("trpaddr", padding.right()).twips("trpaddb", padding.bottom());
+    o.word("trpaddfl3").word("trpaddft3").word("trpaddfr3").word("trpaddfb3");
+    for (Place p : rows.get(r)) {
+      cell(t, p, rows.size(), edges);
+    }
+  }
+
+  private void floating(Placement.Floating f) {
+    o.word(
+        switch (f.across().origin()) {
+          case PAGE -> "tphpg";
+          case MARGIN -> "tphmrg";
+          case COLUMN, PARAGRAPH, LINE -> "tphcol";
+        });
+    switch (f.across().align()) {
+      case OFFSET -> o.twips(f.across().offset() < 0 ? "tposnegx" : "tposx", f.across().offset());
+      case START -> o.word("tposxl");
+      case CENTRE -> o.word("tposxc");
+      case END -> o.word("tposxr");
+    }
+    o.word(
+        switch (f.down().origin()) {
+          case PAGE -> "tpvpg";
+          case MARGIN -> "tpvmrg";
+          case COLUMN, PARAGRAPH, LINE -> "tpvpara";
+        });
+    switch (f.down().align()) {
+      case OFFSET -> o.twips(f.down().offset() < 0 ? "tposnegy" : "tposy", f.down().offset());
+      case START -> o.word("tposyt");
+      case CENTRE -> o.word("tposyc");
+      case END -> o.word("tposyb");
+    }
+    o.twips("tdfrmtxtLeft", f.distance().left()).twips("tdfrmtxtRight", f.distance().right());
+    o.twips("tdfrmtxtTop", f.distance().top()).twips("tdfrmtxtBottom", f.distance().bottom());
+  }
+
+  private static Insets padding(Look table) {
+    return table.over(table.value(TableTraits.FROM_STYLE)).value(TableTraits.CELL_PADDING);
+  }
+
+  /** Where the edge of the first cell stands, from the margin. */
+  private double left(Look table) {
+    double reach = textAtEdge ? padding(table).left() : 0;
+    return table.value(TableTraits.INDENT) - reach;
+  }
+
+  private void cell(Table t, Place p, int rows, double[] edges) {
+    Look look = p.cell().look();
+    Look inForce = look.over(look.value(TableTraits.FROM_STYLE));
+    if (p.cell().rowSpan() > 1) {
+      o.word(p.below() ? "clvmrg" : "clvmgf");
+    }
+    VerticalAlignment v = inForce.value(TableTraits.VERTICAL_ALIGNMENT);
+    o.word(
+        v == VerticalAlignment.CENTRE
+            ? "clvertalc"
+            : v == VerticalAlignment.BOTTOM ? "clvertalb" : "clvertalt");
+    Rules own = look.value(TableTraits.RULES);
+    Rules style = look.value(TableTraits.FROM_STYLE).value(TableTraits.RULES);
+    Rules rules = own.over(style);
+    Rules table =
+        t.look()
+            .value(TableTraits.RULES)
+            .over(t.look().value(TableTraits.FROM_STYLE).value(TableTraits.RULES));
+    int last = p.column() + p.cell().columnSpan();
+    boolean bottom = p.row() + p.cell().rowSpan() >= rows;
+    side("clbrdrt", rules.top(), p.row() == 0 ? table.top() : table.insideAcross());
+    side("clbrdrl", rules.start(), p.column() == 0 ? table.start() : table.insideDown());
+    side("clbrdrb", rules.bottom(), bottom ? table.bottom() : table.insideAcross());
+    side("clbrdrr", rules.end(), last >= edges.length - 1 ? table.end() : table.insideDown());
+    Colour shade = inForce.value(TableTraits.SHADING);
+    if (!shade.equals(Colour.WHITE)) {
+      o.word("clcbpat", registers.colour(shade));
+    }
+    o.flag("clNoWrap", look.value(TableTraits.NO_WRAP));
+    double right = edges[Math.min(last, edges.length - 1)];
+    o.word("clftsWidth3").twips("clwWidth", right - edges[p.column()]);
+    o.twips("cellx", left(t.look()) + right);
+  }
+
+  private void side(String name, Optional<Rule> own, Optional<Rule> table) {
+    looks.rule(name, own.isPresent() ? own : table, false);
+  }
+}

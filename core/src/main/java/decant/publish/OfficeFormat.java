@@ -1,0 +1,61 @@
+package decant.publish;
+
+import decant.layout.ListLabels;
+import decant.model.Document;
+import decant.office.docx.DocxWriter;
+import decant.office.rtf.RtfWriter;
+import decant.pdf.verify.Check;
+import java.io.IOException;
+import java.io.OutputStream;
+import java.nio.file.Path;
+import java.util.List;
+
+/** The formats of editable documents that are written. */
+public enum OfficeFormat {
+  /** ISO/IEC 29500. */
+  DOCX("DOCX") {
+    @Override
+    public void write(Document d, OutputStream out) throws IOException {
+      DocxWriter.write(d, out);
+    }
+
+    @Override
+    public List<Check> verify(Path file, Document d) {
+      return DocxVerifier.verify(file, d);
+    }
+  },
+  /** Rich Text Format 1.9.1, which office programs of every age read. */
+  RTF("RTF") {
+    @Override
+    public void write(Document d, OutputStream out) throws IOException {
+      RtfWriter.write(d, ListLabels.of(d), out);
+    }
+
+    @Override
+    public List<Check> verify(Path file, Document d) {
+      return RtfVerifier.verify(file, d);
+    }
+  };
+
+  private final String label;
+
+  OfficeFormat(String label) {
+    this.label = label;
+  }
+
+  /** As a person calls it. */
+  public String label() {
+    return label;
+  }
+
+  /** Without the dot. */
+  public String extension() {
+    return label.toLowerCase(java.util.Locale.ROOT);
+  }
+
+  /** Writes a document. @throws IOException if the stream cannot be written */
+  public abstract void write(Document d, OutputStream out) throws IOException;
+
+  /** Reads a file of this format back and compares it with the document. */
+  public abstract List<Check> verify(Path file, Document d);
+}
