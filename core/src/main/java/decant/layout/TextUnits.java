@@ -157,11 +157,17 @@ final class TextUnits {
       String text,
       int from,
       int to,
-      TextStyle look,
+      TextStyle asked,
       boolean[] breaks,
       byte @Nullable [] levels) {
     int k = from;
+    TextStyle look = asked;
+    int wordEnd = from;
     while (k < to) {
+      if (k >= wordEnd) {
+        wordEnd = wordEnd(text, k, to);
+        look = ofOneFont(asked, text, k, wordEnd);
+      }
       char c = text.charAt(k);
       int level = levels == null ? 0 : levels[k];
       if (isControl(c)) {
@@ -171,7 +177,7 @@ final class TextUnits {
       }
       boolean space = isSpace(c);
       boolean small = look.smallCaps() && isSmall(text.codePointAt(k));
-      FontFace face = faceFor(look.face(), text.codePointAt(k));
+      FontFace face = faceFor(look, text.codePointAt(k));
       int end = k + Character.charCount(text.codePointAt(k));
       while (end < to && !breaks[end]) {
         int cp = text.codePointAt(end);
@@ -185,7 +191,7 @@ final class TextUnits {
           break;
         }
         // Marks, joiners and variation selectors stay with what they belong to.
-        if (!attaches(cp) && faceFor(look.face(), cp) != face) {
+        if (!attaches(cp) && faceFor(look, cp) != face) {
           break;
         }
         end += Character.charCount(cp);
@@ -263,10 +269,45 @@ final class TextUnits {
     return g.width() * style.size() / style.face().unitsPerEm();
   }
 
-  private FontFace faceFor(FontFace face, int codePoint) {
-    return codePoint < 0x7F || face.covers(codePoint)
-        ? face
-        : styles.fonts().stepIn(face, codePoint);
+  private FontFace faceFor(TextStyle look, int codePoint) {
+    FontFace face = look.face();
+    int shown = shown(look, codePoint);
+    return codePoint < ' ' || face.covers(shown) ? face : styles.fonts().stepIn(face, shown);
+  }
+
+  private static int shown(TextStyle look, int codePoint) {
+    return look.allCaps() || look.smallCaps() ? Character.toUpperCase(codePoint) : codePoint;
+  }
+
+  /** Where the word ends that begins here; ideographs are words for themselves. */
+  private static int wordEnd(String text, int from, int to) {
+    int k = from;
+    while (k < to) {
+      int cp = text.codePointAt(k);
+      boolean end = isSpace((char) cp) || isControl(cp) || Character.isIdeographic(cp);
+      if (end) {
+        return Math.max(k, from + Character.charCount(text.codePointAt(from)));
+      }
+      k += Character.charCount(cp);
+    }
+    return to;
+  }
+
+  /**
+   * A font that the document brings may lack letters. A word that has such a letter is set as a
+   * whole in the family that is closest, for two designs do not mix in a word.
+   */
+  private TextStyle ofOneFont(TextStyle look, String text, int from, int to) {
+    FontFace closest = styles.fonts().closest(look.face()).orElse(null);
+    for (int k = from; closest != null && k < to; ) {
+      int cp = text.codePointAt(k);
+      int shown = shown(look, cp);
+      if (Character.isLetterOrDigit(cp) && !look.face().covers(shown) && closest.covers(shown)) {
+        return look.in(closest);
+      }
+      k += Character.charCount(cp);
+    }
+    return look;
   }
 
   private static boolean attaches(int cp) {

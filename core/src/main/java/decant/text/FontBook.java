@@ -1,5 +1,6 @@
 package decant.text;
 
+import java.lang.ref.WeakReference;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -127,10 +128,14 @@ public final class FontBook {
   private final List<FontFace> scripts = new ArrayList<>();
   private final Map<Long, FontFace> stepIns = new ConcurrentHashMap<>();
   private final TreeSet<String> families = new TreeSet<>();
-  private final Set<String> own = new java.util.HashSet<>();
+
+  /** What the document's own faces lack is shown by these. */
+  private final Map<FontFace, FontFace> behind = new HashMap<>();
+
+  private final Map<Key, FontFace> own = new HashMap<>();
   private static final FontBook SHIPPED = new FontBook();
 
-  /** The font of one document alone. */
+  /** The font of one document alone; equal to another only where it is the very same file. */
   public record Embedded(String family, boolean bold, boolean italic, byte[] file) {}
 
   /** The shipped fonts and, before them, those that a document brings along. */
@@ -141,16 +146,35 @@ public final class FontBook {
     for (Embedded e : embedded) {
       var face = new FontFace(e.family(), e.bold(), e.italic(), e::file);
       if (face.isUsable()) {
-        faces.put(new Key(e.family().toLowerCase(Locale.ROOT), e.bold(), e.italic()), face);
-        own.add(e.family().toLowerCase(Locale.ROOT));
+        own.put(new Key(e.family().toLowerCase(Locale.ROOT), e.bold(), e.italic()), face);
+        behind.put(face, shipped.serve(e.family(), e.bold(), e.italic()).face());
       }
     }
   }
 
-  /** This book with the fonts that one document brings along; those that cannot be used are not. */
+  /**
+   * This book with the fonts that one document brings along; those that cannot be used are not. The
+   * same fonts give the same book for as long as it is in use, so that their faces are the same
+   * too.
+   */
   public FontBook with(List<Embedded> embedded) {
-    return embedded.isEmpty() ? this : new FontBook(this, embedded);
+    if (embedded.isEmpty()) {
+      return this;
+    }
+    List<Embedded> key = List.copyOf(embedded);
+    synchronized (widened) {
+      WeakReference<FontBook> known = widened.get(key);
+      FontBook book = known == null ? null : known.get();
+      if (book == null) {
+        widened.values().removeIf(w -> w.get() == null);
+        book = new FontBook(this, embedded);
+        widened.put(key, new WeakReference<>(book));
+      }
+      return book;
+    }
   }
+
+  private final Map<List<Embedded>, WeakReference<FontBook>> widened = new HashMap<>();
 
   private FontBook() {
     for (String family : List.of(SANS, SERIF, MONO, "Carlito", "Caladea")) {
@@ -207,8 +231,9 @@ public final class FontBook {
 
   private Served resolve(Key asked) {
     String name = asked.family().toLowerCase(Locale.ROOT).strip();
-    if (own.contains(name)) {
-      return new Served(asked.family(), face(name, asked.bold(), asked.italic()), Reason.EMBEDDED);
+    FontFace brought = own.get(new Key(name, asked.bold(), asked.italic()));
+    if (brought != null) {
+      return new Served(asked.family(), brought, Reason.EMBEDDED);
     }
     String plain = squashed(name.replaceAll("[-,](bold|italic|oblique|regular|roman|mt).*$", ""));
     Optional<String> shipped = families.stream().filter(f -> squashed(f).equals(plain)).findFirst();
@@ -252,10 +277,19 @@ public final class FontBook {
         : faces.getOrDefault(new Key(family, false, false), faces.values().iterator().next());
   }
 
+  /** The shipped face that is closest to one that a document brings; empty for those that ship. */
+  public Optional<FontFace> closest(FontFace face) {
+    return behind.isEmpty() ? Optional.empty() : Optional.ofNullable(behind.get(face));
+  }
+
   /**
    * The face that shows a character in place of one that lacks it; the face itself if none has it.
    */
   public FontFace stepIn(FontFace face, int codePoint) {
+    FontFace closest = behind.get(face);
+    if (closest != null) {
+      return closest.covers(codePoint) ? closest : stepIn(closest, codePoint);
+    }
     long key = (long) codePoint << 8 | (face.bold() ? 1 : 0) | (isSerif(face) ? 2 : 0);
     FontFace known = stepIns.get(key);
     if (known == null) {

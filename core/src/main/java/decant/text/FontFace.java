@@ -25,7 +25,11 @@ public final class FontFace {
   private final Supplier<byte[]> source;
   private volatile @Nullable Loaded loaded;
 
-  private record Loaded(byte[] bytes, FontTables tables, Map<Joins, Font> unitFonts) {}
+  /** Characters before this are asked for all the time. */
+  private static final int USUAL = 0x180;
+
+  private record Loaded(
+      byte[] bytes, FontTables tables, Map<Joins, Font> unitFonts, boolean[] usual) {}
 
   FontFace(String family, boolean bold, boolean italic, Supplier<byte[]> source) {
     this.family = family;
@@ -75,7 +79,11 @@ public final class FontFace {
         attributes.put(TextAttribute.LIGATURES, joins.ligatures() ? TextAttribute.LIGATURES_ON : 0);
         fonts.put(joins, plain.deriveFont(attributes));
       }
-      return new Loaded(bytes, tables, fonts);
+      var usual = new boolean[USUAL];
+      for (int c = 0; c < USUAL; c++) {
+        usual[c] = plain.canDisplay(c);
+      }
+      return new Loaded(bytes, tables, fonts, usual);
     } catch (FontFormatException e) {
       throw new IllegalArgumentException("font " + family + " cannot be used", e);
     } catch (IOException e) {
@@ -129,7 +137,10 @@ public final class FontFace {
   }
 
   public boolean covers(int codePoint) {
-    return unitFont(Joins.NONE).canDisplay(codePoint);
+    Loaded l = loaded();
+    return codePoint >= 0 && codePoint < USUAL
+        ? l.usual()[codePoint]
+        : l.unitFonts().get(Joins.NONE).canDisplay(codePoint);
   }
 
   @Override

@@ -21,11 +21,11 @@ import org.openxmlformats.schemas.wordprocessingml.x2006.main.SettingsDocument;
 import org.openxmlformats.schemas.wordprocessingml.x2006.main.StylesDocument;
 
 /** The parts of a DOCX against the schemas of ECMA-376, as Apache POI compiled them. */
-final class DocxSchemas {
+public final class DocxSchemas {
   private DocxSchemas() {}
 
   /** What the schemas find wrong, each with its part; nothing if all is well. */
-  static List<String> errors(Path docx) throws IOException {
+  public static List<String> errors(Path docx) throws IOException {
     var out = new ArrayList<String>();
     try (ZipFile zip = new ZipFile(docx.toFile())) {
       for (Enumeration<? extends ZipEntry> e = zip.entries(); e.hasMoreElements(); ) {

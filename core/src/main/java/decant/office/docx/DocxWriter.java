@@ -3,6 +3,7 @@ package decant.office.docx;
 import decant.model.Block;
 import decant.model.Colour;
 import decant.model.Document;
+import decant.model.EmbeddedFont;
 import decant.model.Inline;
 import decant.model.Kept;
 import decant.model.KeptBlock;
@@ -112,6 +113,7 @@ public final class DocxWriter {
     }
     notes(main, Story.Kind.FOOTNOTE, "footnote");
     notes(main, Story.Kind.ENDNOTE, "endnote");
+    fonts(main);
     if (!parts.containsKey("word/settings.xml")) {
       main.add("settings", "settings.xml", false);
       xml("word/settings.xml", MAIN + "settings+xml", settings());
@@ -121,6 +123,20 @@ public final class DocxWriter {
     parts.put("word/_rels/document.xml.rels", main.part());
     core();
     pack(out);
+  }
+
+  /** Fonts go along, unless the list of fonts that came with the document goes back already. */
+  private void fonts(Relationships main) {
+    List<EmbeddedFont> fonts = document.styles().typesetting().fonts();
+    if (fonts.isEmpty() || parts.containsKey("word/fontTable.xml")) {
+      return;
+    }
+    var out = new EmbeddedFontsOut(fonts);
+    main.add("fontTable", "fontTable.xml", false);
+    xml("word/fontTable.xml", MAIN + "fontTable+xml", out.table());
+    parts.put("word/_rels/fontTable.xml.rels", out.relationships().part());
+    parts.putAll(out.files());
+    defaults.put("odttf", EmbeddedFontsOut.TYPE);
   }
 
   /** Settings of our own, for a document that did not bring any (§17.15.1). */
@@ -135,6 +151,7 @@ public final class DocxWriter {
         document.sections().stream().anyMatch(s -> !s.page().background().equals(Colour.WHITE));
     var o = new Out().raw(HEAD).raw("<w:settings xmlns:w=\"" + Namespaces.W + "\">");
     o.raw(background ? "<w:displayBackgroundShape/>" : "");
+    o.raw(t.fonts().isEmpty() ? "" : "<w:embedTrueTypeFonts/><w:saveSubsetFonts/>");
     o.empty("w:defaultTabStop", "w:val", Out.twips(t.tabDistance()));
     o.raw(t.hyphenates() ? "<w:autoHyphenation/>" : "");
     o.raw(even ? "<w:evenAndOddHeaders/>" : "");

@@ -2,10 +2,12 @@ package decant.pdf.read;
 
 import decant.model.Box;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.TreeMap;
 
 /**
@@ -27,6 +29,7 @@ final class AlignedTables {
 
   static RuledTables.Result of(ScannedPage page, List<TextLine> pieces) {
     List<List<TextLine>> rows = rows(pieces);
+    OptionalDouble contentsEdge = contentsEdge(rows);
     var tables = new ArrayList<Found.Grid>();
     List<TextLine> rest = new ArrayList<>(pieces);
     int k = 0;
@@ -36,7 +39,7 @@ final class AlignedTables {
         continue;
       }
       int end = runEnd(rows, k);
-      Optional<Found.Grid> table = table(page, rows.subList(k, end));
+      Optional<Found.Grid> table = table(page, rows.subList(k, end), contentsEdge);
       if (table.isPresent()) {
         tables.add(table.get());
         rows.subList(k, end).forEach(rest::removeAll);
@@ -87,7 +90,31 @@ final class AlignedTables {
     return lastWhole + 1;
   }
 
-  private static Optional<Found.Grid> table(ScannedPage page, List<List<TextLine>> rows) {
+  /**
+   * Where the numbers of a contents page end, if some lines lead to them by dots: other entries may
+   * have none.
+   */
+  private static OptionalDouble contentsEdge(List<List<TextLine>> rows) {
+    double[] edges =
+        rows.stream()
+            .map(Regions::whole)
+            .filter(l -> Leaders.entry(l.glyphs()).filter(Leaders.Entry::dotted).isPresent())
+            .mapToDouble(l -> l.box().right())
+            .toArray();
+    return edges.length >= LEAST_ROWS ? Arrays.stream(edges).max() : OptionalDouble.empty();
+  }
+
+  private static boolean isContents(List<List<TextLine>> rows, OptionalDouble edge) {
+    return edge.isPresent()
+        && rows.stream()
+            .filter(r -> r.size() >= 2)
+            .allMatch(r ->
+                Math.abs(r.getLast().box().right() - edge.getAsDouble()) < 4
+                    && Leaders.entry(Regions.whole(r).glyphs()).isPresent());
+  }
+
+  private static Optional<Found.Grid> table(
+      ScannedPage page, List<List<TextLine>> rows, OptionalDouble contentsEdge) {
     long whole = rows.stream().filter(r -> r.size() >= 2).count();
     if (whole < LEAST_ROWS) {
       return Optional.empty();
@@ -96,7 +123,9 @@ final class AlignedTables {
     if (columns.size() < 2 || columns.size() > MOST_COLUMNS || !standApart(rows, columns)) {
       return Optional.empty();
     }
-    if (isProse(rows, columns) || isListOrContents(rows, columns)) {
+    if (isProse(rows, columns)
+        || isListOrContents(rows, columns)
+        || isContents(rows, contentsEdge)) {
       return Optional.empty();
     }
     List<List<List<TextLine>>> grouped = grouped(page, rows, columns);

@@ -37,6 +37,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.TreeMap;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -45,6 +46,10 @@ import org.jspecify.annotations.Nullable;
  */
 final class DocumentMaker {
   private static final String BODY = "Body";
+
+  /** What the styles of entries of contents are called, with their level. */
+  static final String ENTRY_STYLE = "TOC";
+
   private static final double CELL_PADDING = 4;
 
   /** How much wider a line may become in the font that serves it. */
@@ -66,6 +71,11 @@ final class DocumentMaker {
   private final FoundLists lists = new FoundLists();
   private Look bodyText = Look.PLAIN;
   private final Map<Integer, Look> headingTexts = new HashMap<>();
+
+  /** What the entries of contents share, by level. */
+  private final Map<Integer, Look> entries = new TreeMap<>();
+
+  private final Map<Integer, Look> entryTexts = new HashMap<>();
   private double bodyPitch = 1;
 
   DocumentMaker(
@@ -110,7 +120,7 @@ final class DocumentMaker {
     for (Found f : found) {
       if (f instanceof Found.Text t
           && t.kind() == kind
-          && (kind != Found.Kind.HEADING || t.level() == level)) {
+          && (kind != Found.Kind.HEADING && kind != Found.Kind.ENTRY || t.level() == level)) {
         for (TextLine l : t.lines()) {
           for (Glyph g : l.glyphs()) {
             if (!g.isSpace()) {
@@ -191,6 +201,17 @@ final class DocumentMaker {
                     .with(ParagraphTraits.LINE_PITCH, LinePitch.SINGLE),
                 text,
                 List.of())));
+    entries.forEach((level, look) ->
+        styles.put(
+            ENTRY_STYLE + level,
+            new NamedStyle(
+                ENTRY_STYLE + level,
+                "toc " + level,
+                NamedStyle.Kind.PARAGRAPH,
+                Optional.of(BODY),
+                look,
+                entryTexts.get(level),
+                List.of())));
     Look defaults = bodyText;
     if (!particulars.language().isEmpty()) {
       defaults = defaults.with(TextTraits.LANGUAGE, particulars.language());
@@ -267,14 +288,13 @@ final class DocumentMaker {
 
   private PageSetup setup(int from, int to, List<Found> here) {
     ScannedPage p = pages.get(from);
-    double left = p.width();
-    double right = 0;
+    TextArea area = TextArea.of(here, p.width());
+    double left = area.left();
+    double right = area.right();
     double top = p.height();
     double bottom = 0;
     for (Found f : here) {
       Box b = f.box();
-      left = Math.min(left, b.x());
-      right = Math.max(right, b.right());
       top = Math.min(top, b.y());
       bottom = Math.max(bottom, b.bottom());
     }
@@ -331,6 +351,13 @@ final class DocumentMaker {
               t.level(), l -> commonLook(Found.Kind.HEADING, l).orElse(bodyText));
       look = look.with(ParagraphTraits.STYLE, headingStyle(t.level()));
     }
+    boolean entry = t.kind() == Found.Kind.ENTRY;
+    if (entry) {
+      base =
+          entryTexts.computeIfAbsent(
+              t.level(), l -> commonLook(Found.Kind.ENTRY, l).orElse(bodyText));
+      look = look.with(ParagraphTraits.STYLE, ENTRY_STYLE + t.level());
+    }
     double space = spaceBefore(t, before);
     if (space > 0.8) {
       look = look.with(ParagraphTraits.SPACE_BEFORE, LookMaker.halves(space));
@@ -338,7 +365,7 @@ final class DocumentMaker {
     List<Glyph> glyphs = joiner.join(t.lines());
     boolean rightToLeft = Directions.beginsRightToLeft(glyphs);
     Edges edges = Edges.of(t, setup, rightToLeft);
-    look = alignment(t, look, edges, setup);
+    look = entry ? entry(t, look, edges) : alignment(t, look, edges, setup);
     if (t.kind() == Found.Kind.ITEM) {
       look = item(t, look, edges);
     }
@@ -349,6 +376,28 @@ final class DocumentMaker {
     }
     List<Inline> inlines = LookMaker.inlines(glyphs, base, t.size());
     return new Paragraph(NodeId.fresh(), look, Look.PLAIN, marked(inlines, t.lines()));
+  }
+
+  /** An entry of the contents: what it differs in from the first of its level. */
+  private Look entry(Found.Text t, Look before, Edges edges) {
+    double indent = LookMaker.halves(Math.clamp(edges.indent(t.lines().getFirst()), 0, 250));
+    TextLine last = t.lines().getLast();
+    double at = edges.rightToLeft() ? last.box().x() : last.box().right();
+    boolean dotted = last.glyphs().stream().anyMatch(g -> g.decor().leader());
+    TabStop.Leader leader = dotted ? TabStop.Leader.DOT : TabStop.Leader.NONE;
+    var stop = new TabStop(LookMaker.halves(edges.indentAt(at)), TabStop.Kind.RIGHT, leader);
+    Look style =
+        entries.computeIfAbsent(
+            t.level(),
+            l ->
+                Look.of(ParagraphTraits.INDENT_START, indent)
+                    .with(ParagraphTraits.TABS, List.of(stop)));
+    TabStop usual = style.value(ParagraphTraits.TABS).getFirst();
+    if (Math.abs(usual.at() - stop.at()) < 2 && usual.leader() == leader) {
+      return before;
+    }
+    return before.with(
+        ParagraphTraits.TABS, List.of(new TabStop(usual.at(), TabStop.Kind.RIGHT, leader)));
   }
 
   /**
@@ -362,7 +411,10 @@ final class DocumentMaker {
     List<Glyph> glyphs = t.lines().getFirst().glyphs();
     for (int k = 0; k + 1 < glyphs.size(); k++) {
       double at = edges.indentAt(glyphs.get(k + 1).x());
-      if (glyphs.get(k).text().equals("\t") && at > 0) {
+      if (glyphs.get(k).decor().leader()) {
+        double end = edges.indentAt(t.lines().getFirst().box().right());
+        stops.add(new TabStop(LookMaker.halves(end), TabStop.Kind.RIGHT, TabStop.Leader.DOT));
+      } else if (glyphs.get(k).text().equals("\t") && at > 0) {
         stops.add(new TabStop(LookMaker.halves(at), TabStop.Kind.LEFT, TabStop.Leader.NONE));
       }
     }

@@ -1,7 +1,7 @@
 package decant.pdf.read;
 
+import java.util.ArrayList;
 import java.util.Collection;
-import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -12,12 +12,14 @@ import org.apache.pdfbox.pdmodel.font.PDFont;
  */
 final class FileFonts {
   private final Map<PDFont, SourceFace> faces = new LinkedHashMap<>();
-  private final Map<PDFont, FontTexts> texts = new HashMap<>();
+  private final Map<PDFont, FontTexts> texts = new LinkedHashMap<>();
+  private final List<ShownLetters> letters = new ArrayList<>();
 
   /** Takes over what is known of the fonts of later pages. */
   void add(FileFonts later) {
     faces.putAll(later.faces);
     texts.putAll(later.texts);
+    letters.addAll(later.letters);
   }
 
   SourceFace face(PDFont font) {
@@ -37,6 +39,15 @@ final class FileFonts {
         .distinct()
         .sorted()
         .toList();
+  }
+
+  /** Takes the outlines of what was shown out of the file, while it is open. */
+  void gather() {
+    texts.forEach((font, t) -> ShownLetters.of(font, face(font), t).ifPresent(letters::add));
+  }
+
+  List<ShownLetters> letters() {
+    return letters;
   }
 
   Collection<SourceFace> faces() {

@@ -26,14 +26,26 @@ final class FontDoubts {
 
   private static final FontRenderContext UNITS = new FontRenderContext(null, true, true);
 
-  private FontDoubts() {}
+  private final FileFonts fonts;
+  private final FontBook book;
+  private final List<String> withheld;
 
-  static List<Finding> of(FileFonts fonts, List<ScannedPage> pages) {
+  /**
+   * @param book where the fonts that the file brings are looked up too
+   * @param withheld the families whose licence forbids that text is edited in them
+   */
+  FontDoubts(FileFonts fonts, FontBook book, List<String> withheld) {
+    this.fonts = fonts;
+    this.book = book;
+    this.withheld = withheld;
+  }
+
+  List<Finding> of(List<ScannedPage> pages) {
     Map<String, SourceFace> families = new LinkedHashMap<>();
     fonts.faces().forEach(f -> families.putIfAbsent(f.family(), f));
     var out = new ArrayList<Finding>();
     families.forEach((family, face) -> {
-      FontBook.Served s = FontBook.shipped().serve(family, face.bold(), face.italic());
+      FontBook.Served s = book.serve(family, face.bold(), face.italic());
       if (s.reason() == FontBook.Reason.FALLBACK) {
         out.add(replaced(family, s.face(), wider(family, pages)));
       }
@@ -50,8 +62,12 @@ final class FontDoubts {
     return out;
   }
 
-  private static Finding replaced(String family, FontFace by, OptionalDouble wider) {
-    String start = "“" + family + "” is not at hand; " + by.family() + " serves in its place";
+  private Finding replaced(String family, FontFace by, OptionalDouble wider) {
+    String why =
+        withheld.contains(family)
+            ? "” may be read, but not edited, by its licence; "
+            : "” is not at hand; ";
+    String start = "“" + family + why + by.family() + " serves in its place";
     if (wider.isPresent() && Math.abs(wider.getAsDouble()) < SMALL) {
       return Finding.general(
           Kind.FONT_REPLACED, Severity.NOTE, start + ". Its letters are as wide, so lines hold.");

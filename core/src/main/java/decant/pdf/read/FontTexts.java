@@ -36,7 +36,7 @@ final class FontTexts {
   private static final int MOST_CODES = 1200;
 
   private final PDFont font;
-  private final Map<Integer, String> known = new HashMap<>();
+  private final Map<Integer, Shown> known = new HashMap<>();
   private final boolean mapped;
   private boolean repaired;
 
@@ -45,9 +45,30 @@ final class FontTexts {
     this.mapped = isTrusted();
   }
 
-  /** The text of a code, found out once; empty if nothing tells. */
+  /** A code that was shown, and how often. */
+  private static final class Shown {
+    private final String text;
+    private int times;
+
+    Shown(String text) {
+      this.text = text;
+    }
+  }
+
+  /** The text of a code that is shown, found out once; empty if nothing tells. */
   String of(int code) {
-    return known.computeIfAbsent(code, this::find);
+    Shown s = known.computeIfAbsent(code, c -> new Shown(find(c)));
+    s.times++;
+    return s.text;
+  }
+
+  /** Told of each code that was shown. */
+  interface Showing {
+    void of(int code, String text, int times);
+  }
+
+  void shown(Showing each) {
+    known.forEach((code, s) -> each.of(code, s.text, s.times));
   }
 
   /** Whether the text of any code had to be found otherwise than the file says. */

@@ -13,7 +13,9 @@ sealed interface Found {
   enum Kind {
     PARAGRAPH,
     ITEM,
-    HEADING
+    HEADING,
+    /** Of a contents page: it ends in a tab and the number of a page. */
+    ENTRY
   }
 
   /**
@@ -21,7 +23,7 @@ sealed interface Found {
    *
    * @param marker of an item, such as a bullet or "2."; empty for other kinds. It is no part of the
    *     lines' text
-   * @param level of a heading from 1, or depth of an item from 1
+   * @param level of a heading or an entry from 1, or depth of an item from 1
    * @param left edge of the text area it stands in
    * @param right edge of the text area it stands in
    * @param spaceBefore gap to the line above, beyond the usual pitch; 0 at the top of a page

@@ -134,6 +134,7 @@ final class PageScans {
                 .from(k, new Box(0, 0, w, h)));
       }
     }
+    fonts.gather();
     return new Result(pages, fonts, findings);
   }
 

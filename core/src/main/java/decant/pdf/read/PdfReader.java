@@ -105,7 +105,8 @@ public final class PdfReader {
       Map<Boolean, List<Found>> parted =
           tagged.get().found().stream().collect(Collectors.partitioningBy(known.holding()));
       running = known.with(parted.getOrDefault(true, List.of()));
-      found = Headings.whereTagsHaveNone(parted.getOrDefault(false, List.of()), outlineTitles());
+      List<Found> body = ContentsPages.of(parted.getOrDefault(false, List.of()));
+      found = Headings.whereTagsHaveNone(body, outlineTitles());
       notes = tagged.get().notes();
     } else {
       running = RunningTexts.of(pages, lines);
@@ -117,11 +118,18 @@ public final class PdfReader {
     var maker = new DocumentMaker(pages, found, notes, running, joiner, particulars);
     Document d = maker.make();
     d = DocumentMaker.withLinks(d, links.targets(maker.places(), d));
+    d = LiveContents.in(d);
+    BroughtFonts.Result brought = BroughtFonts.of(fonts);
+    d =
+        d.withStyles(
+            d.styles().withTypesetting(d.styles().typesetting().withFonts(brought.fonts())));
+    FontBook book = BroughtFonts.book(brought.fonts());
     var read = new Sediment.Read(pages, lines, drawn.left(), running, found, d, maker.places());
-    findings.addAll(new Sediment(pdf, fonts, read).findings());
+    findings.addAll(
+        new Sediment(pdf, new FontDoubts(fonts, book, brought.withheld()), book, read).findings());
     var origin =
         new TakenIn.Origin(
-            "pdf", pages.size(), properties(), fonts(), maker.places(), java.util.List.of());
+            "pdf", pages.size(), properties(), fonts(book), maker.places(), java.util.List.of());
     return new TakenIn(d, findings, origin);
   }
 
@@ -186,7 +194,7 @@ public final class PdfReader {
       found.addAll(here);
     }
     List<Found> joined = Continuations.join(found);
-    return ItemDepths.of(Headings.decide(joined, outlineTitles()));
+    return ItemDepths.of(Headings.decide(ContentsPages.of(joined), outlineTitles()));
   }
 
   /**
@@ -242,10 +250,10 @@ public final class PdfReader {
     return out;
   }
 
-  private List<TakenIn.SourceFont> fonts() {
+  private List<TakenIn.SourceFont> fonts(FontBook book) {
     var out = new TreeMap<String, TakenIn.SourceFont>();
     for (SourceFace f : fonts.faces()) {
-      FontBook.Served s = FontBook.shipped().serve(f.family(), f.bold(), f.italic());
+      FontBook.Served s = book.serve(f.family(), f.bold(), f.italic());
       out.put(
           f.name(),
           new TakenIn.SourceFont(f.name(), f.embedded(), s.face().toString(), s.reason().label()));

@@ -18,6 +18,9 @@ final class RunningTexts {
   /** How far from the edge of the page running texts are looked for, as a share of its height. */
   private static final double ZONE = 0.13;
 
+  /** Small texts on large pages have theirs farther in, well apart from the text. */
+  private static final double FARTHER = 0.25;
+
   /**
    * A running text.
    *
@@ -93,8 +96,8 @@ final class RunningTexts {
     for (int p = 0; p < pages.size(); p++) {
       double h = pages.get(p).height();
       for (TextLine l : linesByPage.get(p)) {
-        boolean header = l.box().bottom() < h * ZONE;
-        boolean footer = l.box().y() > h * (1 - ZONE);
+        boolean header = isNear(l, linesByPage.get(p), h, true);
+        boolean footer = isNear(l, linesByPage.get(p), h, false);
         if (header || footer) {
           groups
               .computeIfAbsent(
@@ -137,6 +140,12 @@ final class RunningTexts {
     return new Result(texts, taken);
   }
 
+  /** Whether a line is near enough to the head or the foot of its page to be looked at. */
+  private static boolean isNear(TextLine l, List<TextLine> page, double height, boolean header) {
+    double edge = header ? l.box().bottom() : height - l.box().y();
+    return edge < height * ZONE || edge < height * FARTHER && standsApart(l, page, header);
+  }
+
   private record Place(boolean header, long height, long size, boolean odd) {}
 
   /**
@@ -155,8 +164,8 @@ final class RunningTexts {
       double h = pages.get(p).height();
       List<TextLine> page = linesByPage.get(p).stream().filter(l -> !taken.contains(l)).toList();
       for (TextLine l : page) {
-        boolean header = l.box().bottom() < h * ZONE;
-        boolean footer = l.box().y() > h * (1 - ZONE);
+        boolean header = isNear(l, page, h, true);
+        boolean footer = isNear(l, page, h, false);
         if (!header && !footer) {
           continue;
         }

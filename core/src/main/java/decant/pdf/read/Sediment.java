@@ -31,21 +31,23 @@ final class Sediment {
       Map<NodeId, Finding.SourcePlace> places) {}
 
   private final PDDocument pdf;
-  private final FileFonts fonts;
+  private final FontDoubts fonts;
+  private final FontBook book;
   private final Read read;
 
-  Sediment(PDDocument pdf, FileFonts fonts, Read read) {
+  Sediment(PDDocument pdf, FontDoubts fonts, FontBook book, Read read) {
     this.pdf = pdf;
     this.fonts = fonts;
+    this.book = book;
     this.read = read;
   }
 
   List<Finding> findings() {
     var out = new ArrayList<Finding>();
-    out.addAll(FontDoubts.of(fonts, read.pages()));
+    out.addAll(fonts.of(read.pages()));
     out.addAll(PageDoubts.of(read.pages(), read.lines(), read.drawingsLeft()));
     out.addAll(running());
-    out.addAll(GlyphCoverage.of(read.document(), FontBook.shipped()));
+    out.addAll(GlyphCoverage.of(read.document(), book));
     out.addAll(forms());
     out.addAll(new Unread(pdf).findings());
     out.addAll(BlockDoubts.of(read.found(), read.places()));

@@ -31,7 +31,7 @@ record SourceFace(String name, String family, boolean bold, boolean italic, bool
             "[-,_](?i)(bold|italic|oblique|regular|roman|medium|light|book|black|semi|demi|bd|it).*$",
             "");
     f = f.replaceFirst("(PS)?MT$", "");
-    f = f.replaceAll("(?<=[a-z])(?=[A-Z])", " ").replaceAll("[-_]+", " ").strip();
+    f = f.replaceAll("(?<=[a-z])(?=[A-Z][a-z]{2})", " ").replaceAll("[-_]+", " ").strip();
     return f.isBlank() ? name : f;
   }
 }

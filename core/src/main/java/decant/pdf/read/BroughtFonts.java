@@ -1,0 +1,117 @@
+package decant.pdf.read;
+
+import decant.model.EmbeddedFont;
+import decant.model.Media;
+import decant.text.FontBook;
+import decant.text.FontFace;
+import decant.text.OutlineFont;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeSet;
+
+/**
+ * The fonts that a file brings along, as fonts that its text can be set in further: made of the
+ * letters that they showed. What a letter lacks is shown by the closest family that ships.
+ */
+final class BroughtFonts {
+  /** Outlines of Type 1 and CFF programs, whose curves are of another kind, are kept this fine. */
+  private static final int FINE = 2000;
+
+  private static final int RESTRICTED = 0x2;
+  private static final int PREVIEW_AND_PRINT = 0x4;
+  private static final int EDITABLE = 0x8;
+  private static final int BITMAP_ONLY = 0x200;
+  private static final int USUAL_SPACE = 250;
+
+  /**
+   * @param withheld the families whose licence forbids that text is edited in them
+   */
+  record Result(List<EmbeddedFont> fonts, List<String> withheld) {}
+
+  private record Key(String family, boolean bold, boolean italic) {}
+
+  private BroughtFonts() {}
+
+  static Result of(FileFonts fonts) {
+    Map<String, ShownLetters> byName = new LinkedHashMap<>();
+    fonts.letters().forEach(l -> byName.merge(l.face().name(), l, ShownLetters::and));
+    // Several designs may go by one family, light and black ones too; the most used serves.
+    Map<Key, ShownLetters> chosen = new LinkedHashMap<>();
+    byName.values().stream()
+        .sorted(
+            Comparator.comparingInt((ShownLetters l) -> -l.used())
+                .thenComparing(l -> l.face().name()))
+        .forEach(l ->
+            chosen.putIfAbsent(new Key(l.face().family(), l.face().bold(), l.face().italic()), l));
+    var out = new ArrayList<EmbeddedFont>();
+    var withheld = new TreeSet<String>();
+    chosen.forEach((key, letters) -> {
+      FontBook.Served closest = FontBook.shipped().serve(key.family(), key.bold(), key.italic());
+      if (closest.reason() == FontBook.Reason.SAME || letters.letters().isEmpty()) {
+        return; // the font itself ships, and whole
+      }
+      if (letters.embedding().isPresent() && !mayEdit(letters.embedding().getAsInt())) {
+        withheld.add(key.family());
+        return;
+      }
+      font(key, letters, closest.face(), out);
+    });
+    return new Result(out, List.copyOf(withheld));
+  }
+
+  /**
+   * Whether the licence lets text be edited in the embedded font (OpenType, OS/2 fsType): fonts for
+   * preview and print open for reading alone. The least restrictive of several bits holds.
+   */
+  private static boolean mayEdit(int fsType) {
+    boolean restricted =
+        (fsType & (RESTRICTED | PREVIEW_AND_PRINT)) != 0 && (fsType & EDITABLE) == 0;
+    return !restricted && (fsType & BITMAP_ONLY) == 0;
+  }
+
+  private static void font(Key key, ShownLetters shown, FontFace closest, List<EmbeddedFont> out) {
+    int units = shown.unitsPerEm().orElse(FINE);
+    if (units < 16 || units > 16_384) {
+      units = FINE;
+    }
+    Map<String, OutlineFont.Letter> letters = shown.in(units);
+    spaces(letters, units);
+    byte[] file =
+        OutlineFont.make(
+            new OutlineFont.Facts(
+                key.family(),
+                key.bold(),
+                key.italic(),
+                units,
+                closest.tables(),
+                shown.embedding().orElse(0)),
+            letters);
+    out.add(new EmbeddedFont(key.family(), key.bold(), key.italic(), Media.of("font/ttf", file)));
+  }
+
+  /** Many files show no spaces, but move on: the font needs one, as wide as its letters suggest. */
+  private static void spaces(Map<String, OutlineFont.Letter> letters, int units) {
+    OutlineFont.Letter space = letters.get(" ");
+    if (space == null || space.advance() <= 0) {
+      boolean even =
+          letters.values().stream().mapToLong(l -> Math.round(l.advance())).distinct().count() == 1;
+      double advance =
+          even ? letters.values().iterator().next().advance() : USUAL_SPACE * units / 1000.0;
+      space = new OutlineFont.Letter(new java.awt.geom.Path2D.Double(), advance);
+      letters.put(" ", space);
+    }
+    letters.put("\u00A0", space);
+  }
+
+  /** The book in which a document's fonts are looked up. */
+  static FontBook book(List<EmbeddedFont> fonts) {
+    return FontBook.shipped()
+        .with(
+            fonts.stream()
+                .map(f -> new FontBook.Embedded(f.family(), f.bold(), f.italic(), f.file().bytes()))
+                .toList());
+  }
+}
