@@ -47,10 +47,15 @@ public final class Contents {
    */
   public static Revision renew(Revision r) {
     Document d = r.document();
-    List<Outline.Heading> headings =
-        Outline.headings(d).stream().filter(h -> h.level() <= DEEPEST).toList();
     Optional<Place> place = placeOf(d).or(() -> before(d, r.selection().caret()));
-    if (headings.isEmpty() || place.isEmpty()) {
+    if (place.isEmpty()) {
+      return r;
+    }
+    List<Outline.Heading> headings =
+        Outline.headings(d).stream()
+            .filter(h -> h.level() <= DEEPEST && !place.get().isTitle(h.paragraph()))
+            .toList();
+    if (headings.isEmpty()) {
       return r;
     }
     var steps = new ArrayList<Step>();
@@ -97,7 +102,12 @@ public final class Contents {
   }
 
   /** Some blocks of a section. */
-  private record Place(Section section, int from, int to) {}
+  private record Place(Section section, int from, int to) {
+    /** Whether a paragraph is what stands right above the entries: their own title. */
+    boolean isTitle(NodeId paragraph) {
+      return to > from && from > 0 && section.blocks().get(from - 1).id().equals(paragraph);
+    }
+  }
 
   private static Optional<Place> placeOf(Document d) {
     for (Section s : d.sections()) {

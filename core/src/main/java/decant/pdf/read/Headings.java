@@ -17,15 +17,33 @@ import java.util.Set;
 final class Headings {
   private static final int LONGEST = 220;
 
+  /** Paragraphs of more letters are text. */
+  private static final int LONG = 160;
+
+  /** So many letters tell what a style is for. */
+  private static final int ENOUGH = 400;
+
+  /** Numbered headings in bold may be so much smaller than the text. */
+  private static final double SMALLER = 0.85;
+
+  /** Code counts as text where there is so many times as much of it. */
+  private static final double MOSTLY = 3;
+
   /** How text looks, as far as headings are told by it. */
   private record Style(double size, boolean bold, boolean italic, boolean capitals) {
     static Style of(Found.Text t) {
       String text = t.text();
+      long upper = text.chars().filter(Character::isUpperCase).count();
       boolean capitals =
-          text.equals(text.toUpperCase(java.util.Locale.ROOT))
-              && text.chars().filter(Character::isLetter).count() > 3;
+          upper > 3
+              && text.chars().noneMatch(Character::isLowerCase)
+              && upper * 2 > text.chars().filter(Character::isLetter).count();
       boolean italic = t.lines().stream().allMatch(TextLine::italic);
       return new Style(LookMaker.halves(t.size()), t.bold(), italic, capitals);
+    }
+
+    Style ofAnyCase() {
+      return new Style(size, bold, italic, false);
     }
   }
 
@@ -39,11 +57,13 @@ final class Headings {
     if (body.isEmpty()) {
       return found;
     }
+    Set<Style> textStyles = textStyles(found);
     List<Found> out = new ArrayList<>(found);
     Set<Style> styles = new LinkedHashSet<>();
     Map<Integer, Style> candidates = new HashMap<>();
     for (int k = 0; k < out.size(); k++) {
-      if (out.get(k) instanceof Found.Text t && isCandidate(t, body.get(), out, k, outline)) {
+      if (out.get(k) instanceof Found.Text t
+          && isCandidate(t, body.get(), textStyles, out, k, outline)) {
         Found.Text whole = Blocks.withMarker(t);
         out.set(k, whole);
         Style s = Style.of(whole);
@@ -133,11 +153,13 @@ final class Headings {
               && text.length() < 120
               && t.lines().size() <= 2
               && !text.contains("\t")
+              && !Leaders.in(text)
               && !text.matches(".*([.;,]|\\.{3,}\\s*\\d+)$")
               && !(k + 1 < all.size()
                   && all.get(k + 1).page() == t.page()
                   && isEntry(all.get(k + 1), number.get()));
-      if (shape && t.size() >= body.size() * 0.95 && goesOn(number.get(), known)) {
+      double least = t.bold() && !body.bold() ? SMALLER : 0.95;
+      if (shape && t.size() >= body.size() * least && goesOn(number.get(), known)) {
         candidates.put(k, Style.of(t));
         known.add(number.get());
       }
@@ -183,37 +205,79 @@ final class Headings {
     return any ? tagged : decide(tagged, outline);
   }
 
+  /** The style that most letters have; those of program code count only if there is little else. */
   private static Optional<Style> bodyStyle(List<Found> found) {
     Map<Style, Integer> letters = new HashMap<>();
+    Map<Style, Integer> code = new HashMap<>();
     for (Found f : found) {
       if (f instanceof Found.Text t) {
-        Style s = Style.of(t);
-        letters.merge(
-            new Style(s.size(), s.bold(), s.italic(), false), t.text().length(), Integer::sum);
+        Map<Style, Integer> counted = Typewriter.is(t.lines()) ? code : letters;
+        counted.merge(Style.of(t).ofAnyCase(), t.text().length(), Integer::sum);
       }
+    }
+    if (sum(code) > MOSTLY * sum(letters)) {
+      code.forEach((s, n) -> letters.merge(s, n, Integer::sum));
     }
     return letters.entrySet().stream().max(Map.Entry.comparingByValue()).map(Map.Entry::getKey);
   }
 
+  private static int sum(Map<Style, Integer> counts) {
+    return counts.values().stream().mapToInt(n -> n).sum();
+  }
+
+  /** Styles of running text: most of their letters stand in long paragraphs. */
+  private static Set<Style> textStyles(List<Found> found) {
+    Map<Style, int[]> letters = new HashMap<>(); // all, and those in long paragraphs
+    for (Found f : found) {
+      if (f instanceof Found.Text t) {
+        int n = t.text().length();
+        int[] known = letters.computeIfAbsent(Style.of(t).ofAnyCase(), s -> new int[2]);
+        known[0] += n;
+        known[1] += t.lines().size() >= 3 || n > LONG ? n : 0;
+      }
+    }
+    Set<Style> out = new java.util.HashSet<>();
+    letters.forEach((style, n) -> {
+      if (n[0] >= ENOUGH && n[1] * 2 > n[0]) {
+        out.add(style);
+      }
+    });
+    return out;
+  }
+
   private static boolean isCandidate(
-      Found.Text t, Style body, List<Found> all, int k, Set<String> outline) {
+      Found.Text t,
+      Style body,
+      Set<Style> textStyles,
+      List<Found> all,
+      int k,
+      Set<String> outline) {
     String text = Blocks.withMarker(t).text();
     if (outline.contains(fold(text)) && t.lines().size() <= 4) {
       return true;
     }
     boolean numbered = Markers.section(text).isPresent();
     boolean letters = text.chars().filter(Character::isLetter).count() >= 2;
-    if (text.length() > LONGEST || t.lines().size() > 3 || !letters || text.contains("\t")) {
+    if (text.length() > LONGEST
+        || t.lines().size() > 3
+        || !letters
+        || text.contains("\t")
+        || Leaders.in(text)) {
       return false;
     }
     Style s = Style.of(t);
+    if (textStyles.contains(s.ofAnyCase()) && !s.equals(body) && !numbered && !s.capitals()
+        || Typewriter.is(t.lines())) {
+      return false;
+    }
     boolean larger = s.size() > body.size() * 1.09;
     boolean bolder = s.bold() && !body.bold();
     boolean sentence = text.matches(".*[.;,]$") && !numbered;
     if (larger) {
       return !sentence || s.size() > body.size() * 1.3;
     }
-    if (s.size() < body.size() * 0.95 || t.kind() == Found.Kind.ITEM && !numbered) {
+    double least = bolder && numbered ? SMALLER : 0.95;
+    if (s.size() < body.size() * least || t.kind() == Found.Kind.ITEM && !numbered) {
       return false;
     }
     boolean standsOff = t.spaceBefore() > 1.5 || k == 0 || all.get(k - 1).page() != t.page();

@@ -11,6 +11,8 @@ final class Leaders {
   private static final int FEWEST = 4;
   private static final Pattern PAGE = Pattern.compile("\\d{1,4}|[ivxlc]{1,8}|[A-Z]-?\\d{1,3}");
 
+  private static final Pattern ROW = Pattern.compile("([.·․] ?){5,}");
+
   /**
    * A line that ends in the number of a page.
    *
@@ -60,6 +62,11 @@ final class Leaders {
     out.add(dotted ? tabGlyph.withDecor(tabGlyph.decor().dotted()) : tabGlyph);
     out.addAll(line.subList(number, last));
     return Optional.of(new Entry(out, dotted, page));
+  }
+
+  /** Whether a text has a row of dots in it, whatever they lead to. */
+  static boolean in(String text) {
+    return ROW.matcher(text).find();
   }
 
   private static boolean isGap(Glyph g) {

@@ -14,7 +14,7 @@ record SourceFace(String name, String family, boolean bold, boolean italic, bool
     boolean bold =
         lower.matches(".*(bold|black|heavy|semibd|demi).*")
             || lower.matches(".*[-,_]b(d|i)?$")
-            || lower.matches("(cm|sf)b(x|i).*")
+            || lower.matches("(cm|sf)((ss)?b[xilm]|sx).*")
             || d != null && (d.isForceBold() || d.getFontWeight() >= 600);
     boolean italic =
         lower.matches(".*(italic|oblique|slanted).*")
