@@ -3,10 +3,8 @@ package decant.layout;
 import decant.model.Colour;
 import decant.model.Inline;
 import decant.model.Insets;
-import decant.model.Link;
 import decant.model.MediaId;
 import decant.text.FontFace;
-import java.util.Optional;
 
 /** Something on a line, placed from the line's left edge and its baseline. */
 public sealed interface Item {
@@ -42,7 +40,7 @@ public sealed interface Item {
       int to,
       String text,
       boolean rightToLeft,
-      Optional<Link> link)
+      Meaning meaning)
       implements Item {
     /** Shown but not part of the text: list labels, hyphens at line ends, leaders, field values. */
     public boolean generated() {

@@ -1,11 +1,13 @@
 package decant.layout;
 
 import decant.layout.Item.Fill.Pattern;
+import decant.model.Blank;
 import decant.model.Block;
 import decant.model.Box;
 import decant.model.Colour;
 import decant.model.Inline.Geometry;
 import decant.model.Link;
+import decant.model.Remark;
 import decant.model.Rule;
 import java.util.List;
 import java.util.Optional;
@@ -37,6 +39,12 @@ public final class PageWalker {
     default void turnBack() {}
 
     default void link(Link link, Box box) {}
+
+    /** Glyphs stand on a place to fill in; told after them. */
+    default void blank(Blank blank, Item.GlyphRun run, Box box) {}
+
+    /** Something was noted about glyphs; told after them. */
+    default void remark(Remark remark, Box box) {}
 
     /** The start of a line of a paragraph. */
     default void line(ParagraphLayout paragraph, Line line, double x, double top) {}
@@ -137,6 +145,13 @@ public final class PageWalker {
     sink.end();
   }
 
+  private void meaning(Item.GlyphRun r, Box box) {
+    Meaning m = r.meaning();
+    m.link().ifPresent(l -> sink.link(l, box));
+    m.blank().ifPresent(b -> sink.blank(b, r, box));
+    m.remarks().forEach(n -> sink.remark(n, box));
+  }
+
   private void lines(
       Fragment.Lines l,
       @Nullable Fragment above,
@@ -157,9 +172,9 @@ public final class PageWalker {
         switch (item) {
           case Item.GlyphRun r -> {
             sink.glyphs(r, x, baseline);
-            r.link()
-                .ifPresent(
-                    link -> sink.link(link, new Box(x + r.x(), top, r.width(), line.height())));
+            if (r.meaning() != Meaning.NONE) {
+              meaning(r, new Box(x + r.x(), top, r.width(), line.height()));
+            }
           }
           case Item.Fill f ->
               lines.across(

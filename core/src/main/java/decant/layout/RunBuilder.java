@@ -90,7 +90,7 @@ final class RunBuilder {
               to,
               text,
               (level & 1) == 1,
-              s.link()));
+              s.meaning()));
     }
     style = null;
     count = 0;

@@ -1,7 +1,6 @@
 package decant.layout;
 
 import decant.model.Colour;
-import decant.model.Link;
 import decant.model.Look;
 import decant.model.TextTraits;
 import decant.model.TextTraits.UnderlineKind;
@@ -35,7 +34,7 @@ record TextStyle(
     Colour colour,
     Colour highlight,
     String language,
-    Optional<Link> link) {
+    Meaning meaning) {
   /** Size of raised and lowered text, and how far it is moved, as common practice has it. */
   private static final double SMALL = 0.65;
 
@@ -94,7 +93,7 @@ record TextStyle(
         look.value(TextTraits.COLOUR),
         look.value(TextTraits.HIGHLIGHT),
         look.value(TextTraits.LANGUAGE),
-        look.get(TextTraits.LINK));
+        Meaning.of(look));
   }
 
   private TextStyle with(FontFace newFace, double newSize, double newRise, Decoration newLines) {
@@ -113,7 +112,7 @@ record TextStyle(
         colour,
         highlight,
         language,
-        link);
+        meaning);
   }
 
   /** This style shown by another face; the line keeps its pitch. */
@@ -147,7 +146,7 @@ record TextStyle(
         colour,
         Colour.WHITE,
         language,
-        Optional.empty());
+        Meaning.NONE);
   }
 
   /** Height of this text's line above the baseline. */

@@ -21,6 +21,7 @@ public final class Document {
   private final Map<NodeId, Story> stories;
   private final Map<MediaId, Media> media;
   private final List<KeptPart> keptParts;
+  private final List<AttachedFile> attachments;
   private volatile @Nullable DocumentIndex index;
 
   private Document(
@@ -31,6 +32,7 @@ public final class Document {
       Map<NodeId, Story> stories,
       Map<MediaId, Media> media,
       List<KeptPart> keptParts,
+      List<AttachedFile> attachments,
       @Nullable DocumentIndex index) {
     this.particulars = particulars;
     this.styles = styles;
@@ -39,6 +41,7 @@ public final class Document {
     this.stories = stories;
     this.media = media;
     this.keptParts = keptParts;
+    this.attachments = attachments;
     this.index = index;
   }
 
@@ -62,6 +65,7 @@ public final class Document {
         java.util.Collections.unmodifiableMap(new LinkedHashMap<>(stories)),
         java.util.Collections.unmodifiableMap(new LinkedHashMap<>(media)),
         List.copyOf(keptParts),
+        List.of(),
         null);
   }
 
@@ -102,12 +106,33 @@ public final class Document {
     return keptParts;
   }
 
+  /** The files that it carries along. */
+  public List<AttachedFile> attachments() {
+    return attachments;
+  }
+
+  /** This document with other files that it carries along. */
+  public Document withAttachments(List<AttachedFile> others) {
+    return new Document(
+        particulars,
+        styles,
+        lists,
+        sections,
+        stories,
+        media,
+        keptParts,
+        List.copyOf(others),
+        index);
+  }
+
   public Document withParticulars(Particulars other) {
-    return new Document(other, styles, lists, sections, stories, media, keptParts, index);
+    return new Document(
+        other, styles, lists, sections, stories, media, keptParts, attachments, index);
   }
 
   public Document withStyles(StyleSheet other) {
-    return new Document(particulars, other, lists, sections, stories, media, keptParts, index);
+    return new Document(
+        particulars, other, lists, sections, stories, media, keptParts, attachments, index);
   }
 
   public Document withLists(Map<String, ListDefinition> others) {
@@ -119,6 +144,7 @@ public final class Document {
         stories,
         media,
         keptParts,
+        attachments,
         index);
   }
 
@@ -133,6 +159,7 @@ public final class Document {
         stories,
         java.util.Collections.unmodifiableMap(copy),
         keptParts,
+        attachments,
         index);
   }
 
@@ -291,7 +318,15 @@ public final class Document {
         var copy = new ArrayList<>(sections);
         copy.set(path[1], s.withBlocks(descend(s.blocks(), path, root, length, change)));
         return new Document(
-            particulars, styles, lists, List.copyOf(copy), stories, media, keptParts, keepIndex);
+            particulars,
+            styles,
+            lists,
+            List.copyOf(copy),
+            stories,
+            media,
+            keptParts,
+            attachments,
+            keepIndex);
       }
       case DocumentIndex.NOTES -> {
         Story n = story(path[1]);
@@ -305,6 +340,7 @@ public final class Document {
             java.util.Collections.unmodifiableMap(copy),
             media,
             keptParts,
+            attachments,
             keepIndex);
       }
       default -> {
@@ -317,7 +353,15 @@ public final class Document {
         var copy = new ArrayList<>(sections);
         copy.set(path[1], new Section(s.id(), s.page(), s.start(), texts, s.blocks()));
         return new Document(
-            particulars, styles, lists, List.copyOf(copy), stories, media, keptParts, keepIndex);
+            particulars,
+            styles,
+            lists,
+            List.copyOf(copy),
+            stories,
+            media,
+            keptParts,
+            attachments,
+            keepIndex);
       }
     }
   }

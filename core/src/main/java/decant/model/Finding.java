@@ -31,11 +31,12 @@ public record Finding(
     PICTURE_CHANGED("Picture changed"),
     DRAWING_LEFT_OUT("Drawing left out"),
     CONTENT_LEFT_OUT("Left out"),
-    FORM_FLATTENED("Form field flattened"),
+    FORM("Form"),
     NOTE_MOVED("Note moved"),
     SCANNED_PAGE("Page is a picture"),
     TEXT_RECOGNISED("Text recognised"),
     LAYOUT_SIMPLIFIED("Layout simplified"),
+    REMARK("Remark"),
     CONTENT_KEPT_UNSHOWN("Kept, not shown"),
     RUNNING_TEXT_SET_APART("Running text set apart");
 

@@ -148,7 +148,7 @@ public final class Publisher {
       BooleanSupplier cancelled)
       throws PublishProblem, WriteProblem {
     Optional<Attachment> attachment =
-        item.choices().keeping().attachSource()
+        item.choices().keeping().along().source()
             ? Optional.of(attachment(order.source()))
             : Optional.empty();
     var problem = new ArrayList<Encryption.Problem>();
@@ -189,7 +189,7 @@ public final class Publisher {
                 "application/vnd.openxmlformats-officedocument.wordprocessingml.document";
             default -> "application/octet-stream";
           };
-      return new Attachment(
+      return Attachment.source(
           name, type, Files.readAllBytes(source), Files.getLastModifiedTime(source));
     } catch (IOException e) {
       throw new PublishProblem(

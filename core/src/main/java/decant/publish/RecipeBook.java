@@ -3,7 +3,6 @@ package decant.publish;
 import decant.pdf.choices.Keeping;
 import decant.pdf.choices.Permission;
 import decant.pdf.choices.Rights;
-import decant.pdf.choices.Version;
 import decant.pdf.choices.Weight;
 import java.util.EnumSet;
 import java.util.List;
@@ -29,8 +28,7 @@ public final class RecipeBook {
         "Archive copy",
         "Keeps for good: PDF/A-2a, and readable by aids: PDF/UA-1.",
         List.of(
-            Output.Pdf.USUAL.with(
-                new Keeping(Keeping.Standard.A2A, true, true, Version.V1_7, false))));
+            Output.Pdf.USUAL.with(Keeping.USUAL.with(Keeping.Standard.A2A).withAccessible(true))));
   }
 
   static Recipe lockedCopy() {

@@ -198,6 +198,9 @@ public final class RecipeFile {
       if (o instanceof ObjectNode output && output.path("kind").asText().equals("docx")) {
         output.put("kind", "office").put("format", "docx");
       }
+      if (o.path("keeping") instanceof ObjectNode keeping && keeping.has("attach-source")) {
+        keeping.putObject("along").set("source", keeping.remove("attach-source"));
+      }
     }
     return out;
   }

@@ -47,9 +47,9 @@ public final class Weighing {
     PdfChoices c = choices.with(choices.rights(), any);
     try {
       Optional<Attachment> attachment =
-          c.keeping().attachSource()
+          c.keeping().along().source()
               ? Optional.of(
-                  new Attachment(
+                  Attachment.source(
                       source.getFileName().toString(),
                       "application/octet-stream",
                       Files.readAllBytes(source),
@@ -120,16 +120,16 @@ public final class Weighing {
     Keeping k = o.keeping();
     boolean free = !k.accessible() && !k.standard().level().equals("A");
     if (k.tagged() && free) {
-      out.add(
-          new Alternative(
-              "Without tags",
-              o.with(new Keeping(k.standard(), false, false, k.version(), k.attachSource()))));
+      out.add(new Alternative("Without tags", o.with(k.withAccessible(false).withTagged(false))));
     }
     if (!k.isArchive() && o.rights().protection() == Rights.Protection.NONE) {
       out.add(
           new Alternative(
               "As PDF/A-2a for the archive",
-              o.with(new Keeping(Keeping.Standard.A2A, k.accessible(), true, k.version(), false))));
+              o.with(
+                  k.with(Keeping.Standard.A2A)
+                      .withTagged(true)
+                      .with(k.along().withSource(false)))));
     }
     return out;
   }

@@ -1,7 +1,9 @@
 package decant.office;
 
+import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.io.InputStream;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Enumeration;
@@ -31,7 +33,7 @@ public final class DocxSchemas {
       for (Enumeration<? extends ZipEntry> e = zip.entries(); e.hasMoreElements(); ) {
         ZipEntry entry = e.nextElement();
         try (InputStream in = zip.getInputStream(entry)) {
-          XmlObject part = parsed(entry.getName(), in);
+          XmlObject part = parsed(entry.getName(), withoutIgnorable(in));
           var errors = new ArrayList<org.apache.xmlbeans.XmlError>();
           if (part != null && !part.validate(new XmlOptions().setErrorListener(errors))) {
             errors.stream()
@@ -46,6 +48,17 @@ public final class DocxSchemas {
       }
     }
     return out;
+  }
+
+  /** What a part declares to be ignorable stands outside the schemas (ISO/IEC 29500-3 §10.1). */
+  private static InputStream withoutIgnorable(InputStream in) throws IOException {
+    String xml = new String(in.readAllBytes(), StandardCharsets.UTF_8);
+    String out =
+        xml.contains("mc:Ignorable=\"w14\"")
+            ? xml.replaceAll("(?s)<w14:(\\w+)(?:\\s[^>]*[^/])?>.*?</w14:\\1>|<w14:\\w+[^>]*/>", "")
+                .replaceFirst(" mc:Ignorable=\"w14\"", "")
+            : xml;
+    return new ByteArrayInputStream(out.getBytes(StandardCharsets.UTF_8));
   }
 
   private static XmlObject parsed(String name, InputStream in) throws XmlException, IOException {

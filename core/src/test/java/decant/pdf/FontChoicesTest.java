@@ -16,6 +16,7 @@ import decant.model.TextTraits;
 import decant.model.Typesetting;
 import decant.paint.PagePainter;
 import decant.paint.Pixels;
+import decant.pdf.choices.Along;
 import decant.pdf.choices.Keeping;
 import decant.pdf.choices.PdfChoices;
 import decant.pdf.choices.Type;
@@ -208,7 +209,7 @@ class FontChoicesTest {
                   new PDFRenderer(pdf).renderImage(0, 2, ImageType.RGB)))
           .isLessThan(0.004);
     }
-    Keeping archive = new Keeping(Keeping.Standard.A2B, false, true, Version.V1_7, false);
+    Keeping archive = new Keeping(Keeping.Standard.A2B, false, true, Version.V1_7, Along.USUAL);
     verified(Published.file(folder, l, c.with(archive)), l, c.with(archive));
   }
 }

@@ -14,6 +14,7 @@ import decant.model.PageSetup;
 import decant.model.ParagraphTraits;
 import decant.model.Particulars;
 import decant.model.Section;
+import decant.pdf.choices.Along;
 import decant.pdf.choices.FirstSight;
 import decant.pdf.choices.FirstSight.Arrangement;
 import decant.pdf.choices.FirstSight.Duplex;
@@ -272,7 +273,8 @@ class OpeningChoicesTest {
   @EnumSource(Version.class)
   void eachVersionIsWhatItSaysAndNoMore(Version v) throws IOException {
     PdfChoices c =
-        Samples.choices(rules).with(new Keeping(Keeping.Standard.NONE, false, true, v, false));
+        Samples.choices(rules)
+            .with(new Keeping(Keeping.Standard.NONE, false, true, v, Along.USUAL));
     Path file = Published.file(folder, rules, c);
     assertThat(Tool.run("qpdf", "--check", file.toString()).output())
         .contains("PDF Version: " + v.number());

@@ -9,6 +9,7 @@ import decant.model.Block;
 import decant.model.Document;
 import decant.model.Media;
 import decant.paint.PagePainter;
+import decant.pdf.choices.Along;
 import decant.pdf.choices.Keeping;
 import decant.pdf.choices.PdfChoices;
 import decant.pdf.choices.Version;
@@ -188,7 +189,7 @@ class PictureChoicesTest {
     Layout l = layout(60, m);
     PdfChoices c =
         Samples.choices(l)
-            .with(new Keeping(Keeping.Standard.A1B, false, false, Version.V1_4, false));
+            .with(new Keeping(Keeping.Standard.A1B, false, false, Version.V1_4, Along.USUAL));
     Path file = Published.file(folder, l, c);
     assertThat(seen(file)).extracting(Seen::kind).containsExactly("image");
     try (PDDocument pdf = Loader.loadPDF(file.toFile())) {

@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import decant.Samples;
 import decant.Tool;
 import decant.layout.Layout;
+import decant.pdf.choices.Along;
 import decant.pdf.choices.Conflict;
 import decant.pdf.choices.Keeping;
 import decant.pdf.choices.Passwords;
@@ -158,12 +159,12 @@ class ProtectionTest {
     PdfChoices c = locked(Protection.AES_256, "low tide", "", true);
     assertThat(
             Conflict.of(
-                c.with(new Keeping(Keeping.Standard.A2B, false, true, Version.V1_7, false))))
+                c.with(new Keeping(Keeping.Standard.A2B, false, true, Version.V1_7, Along.USUAL))))
         .singleElement()
         .satisfies(x -> assertThat(x.message()).contains("PDF/A-2b forbids encryption"));
     assertThat(
             Conflict.of(
-                c.with(new Keeping(Keeping.Standard.NONE, false, true, Version.V1_4, false))))
+                c.with(new Keeping(Keeping.Standard.NONE, false, true, Version.V1_4, Along.USUAL))))
         .singleElement()
         .satisfies(x -> assertThat(x.message()).contains("AES-256 needs PDF 1.7 or newer"));
     assertThat(Conflict.of(locked(Protection.AES_256, "same", "same", true)))

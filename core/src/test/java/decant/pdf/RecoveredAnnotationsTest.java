@@ -109,9 +109,9 @@ class RecoveredAnnotationsTest {
         .containsPattern("Name of the vessel\\s+_{15,}")
         .containsPattern("Draught\\s+1\\.4 m");
     assertThat(t.findings())
-        .filteredOn(f -> f.kind() == Finding.Kind.FORM_FLATTENED)
+        .filteredOn(f -> f.kind() == Finding.Kind.FORM)
         .singleElement()
-        .satisfies(f -> assertThat(f.message()).startsWith("3 form fields are text now"));
+        .satisfies(f -> assertThat(f.message()).startsWith("3 form fields are blanks"));
   }
 
   @Test
@@ -172,8 +172,7 @@ class RecoveredAnnotationsTest {
   }
 
   @Test
-  void marksOverTextAreLooksAndTheWordsWithThemAreSaidToBeLeftOut()
-      throws IOException, ReadProblem {
+  void marksOverTextAreLooksAndTheWordsWithThemAreRemarks() throws IOException, ReadProblem {
     lines("Berths are let by the day and by the week.", "Nobody is exempt from this rule.");
     var lit = new PDAnnotationHighlight();
     lit.setColor(new PDColor(new float[] {1, 1, 0}, PDDeviceRGB.INSTANCE));
@@ -186,9 +185,13 @@ class RecoveredAnnotationsTest {
         .isEqualTo("by the day");
     assertThat(with(t.document(), TextTraits.STRIKE, true)).isEqualTo("is exempt");
     assertThat(t.findings())
-        .filteredOn(f -> f.kind() == Finding.Kind.CONTENT_LEFT_OUT)
+        .filteredOn(f -> f.kind() == Finding.Kind.REMARK)
         .singleElement()
         .satisfies(f -> assertThat(f.message()).contains("Is that so?"));
+    assertThat(t.document().paragraphs().stream().flatMap(p -> p.inlines().stream()))
+        .filteredOn(i -> i.look().sets(TextTraits.REMARKS))
+        .extracting(i -> ((Inline.Text) i).text())
+        .containsExactly("is exempt");
   }
 
   @Test

@@ -20,6 +20,7 @@ import decant.model.Section;
 import decant.model.Story;
 import decant.model.Table;
 import decant.model.TableTraits;
+import decant.model.TextTraits;
 import decant.reading.ReadProblem;
 import decant.reading.TakenIn;
 import decant.vector.VectorPicture;
@@ -358,21 +359,54 @@ class RecoveredPagesTest {
   }
 
   @Test
-  void remarksAndAttachedFilesAreSaidToBeLeftOut() throws IOException, ReadProblem {
-    var pdf = new DrawnPdf().remark(300, 200, "Ask the harbour master").attached("berths.csv");
+  void aNoteIsARemarkAboutTheWordItStandsAt() throws IOException, ReadProblem {
+    var pdf = new DrawnPdf().remark(200, 108, "Ask the harbour master");
+    pdf.prose(72, 90, 450, PROSE);
+    TakenIn t = pdf.takenIn(folder);
+    List<Inline> noted =
+        paragraphs(t.document()).stream()
+            .flatMap(p -> p.inlines().stream())
+            .filter(i -> i.look().sets(TextTraits.REMARKS))
+            .toList();
+    assertThat(noted).hasSize(1);
+    assertThat(((Inline.Text) noted.getFirst()).text()).matches("\\S+");
+    assertThat(noted.getFirst().look().value(TextTraits.REMARKS).getFirst().text())
+        .isEqualTo("Ask the harbour master");
+    assertThat(t.findings())
+        .filteredOn(f -> f.kind() == Finding.Kind.REMARK)
+        .singleElement()
+        .satisfies(f -> {
+          assertThat(f.message()).isEqualTo("Ask the harbour master");
+          assertThat(f.source().orElseThrow().box().x()).isEqualTo(200);
+          assertThat(f.source().orElseThrow().box().bottom()).isEqualTo(108);
+          assertThat(f.node()).isPresent();
+        });
+  }
+
+  @Test
+  void aNoteFarFromAllTextIsSaidToBeLeftOut() throws IOException, ReadProblem {
+    var pdf = new DrawnPdf().remark(300, 700, "Ask the harbour master");
     pdf.prose(72, 90, 450, PROSE);
     assertThat(pdf.takenIn(folder).findings())
         .filteredOn(f -> f.kind() == Finding.Kind.CONTENT_LEFT_OUT)
-        .satisfiesExactly(
-            f -> {
-              assertThat(f.message())
-                  .isEqualTo("A remark on page 1 (“Ask the harbour master”) is not carried over.");
-              assertThat(f.source().orElseThrow().box().x()).isEqualTo(300);
-              assertThat(f.source().orElseThrow().box().bottom()).isEqualTo(200);
-            },
-            f ->
-                assertThat(f.message())
-                    .isEqualTo("The attached file “berths.csv” is not carried over."));
+        .singleElement()
+        .satisfies(f ->
+            assertThat(f.message())
+                .isEqualTo(
+                    "A remark on page 1 (“Ask the harbour master”) stands at no text and is not carried over."));
+  }
+
+  @Test
+  void attachedFilesComeAlong() throws IOException, ReadProblem {
+    var pdf = new DrawnPdf().attached("berths.csv");
+    pdf.prose(72, 90, 450, PROSE);
+    TakenIn t = pdf.takenIn(folder);
+    assertThat(t.document().attachments())
+        .singleElement()
+        .satisfies(a -> {
+          assertThat(a.name()).isEqualTo("berths.csv");
+          assertThat(a.bytes()).isNotEmpty();
+        });
   }
 
   @Test

@@ -14,6 +14,7 @@ import decant.model.Particulars;
 import decant.model.Section;
 import decant.model.Story;
 import decant.model.TextTraits;
+import decant.pdf.choices.Along;
 import decant.pdf.choices.Conflict;
 import decant.pdf.choices.Keeping;
 import decant.pdf.choices.Keeping.Standard;
@@ -42,7 +43,7 @@ class StandardsTest {
   @TempDir Path folder;
 
   private static Keeping keeping(Standard s, boolean accessible) {
-    return new Keeping(s, accessible, true, Version.V1_7, false);
+    return new Keeping(s, accessible, true, Version.V1_7, Along.USUAL);
   }
 
   private void keeps(Layout l, Keeping k) {
@@ -211,7 +212,8 @@ class StandardsTest {
         Published.file(
             folder,
             l,
-            Samples.choices(l).with(new Keeping(Standard.NONE, false, false, Version.V1_7, false)));
+            Samples.choices(l)
+                .with(new Keeping(Standard.NONE, false, false, Version.V1_7, Along.USUAL)));
     assertThat(Tool.run("pdfinfo", file.toString()).output()).containsPattern("Tagged:\\s+no");
   }
 

@@ -11,6 +11,7 @@ import decant.model.Look;
 import decant.model.Paragraph;
 import decant.model.ParagraphTraits;
 import decant.model.Particulars;
+import decant.pdf.choices.Along;
 import decant.pdf.choices.Keeping;
 import decant.pdf.choices.Passwords;
 import decant.pdf.choices.Version;
@@ -126,7 +127,7 @@ class PlanTest {
   void severalOutputsShareAStemAndNoName() throws PublishProblem {
     Output.Pdf archive =
         Output.Pdf.USUAL
-            .with(new Keeping(Keeping.Standard.A2A, true, true, Version.V1_7, false))
+            .with(new Keeping(Keeping.Standard.A2A, true, true, Version.V1_7, Along.USUAL))
             .withNaming("{stem} archive {date}");
     Plan p =
         plan(
@@ -230,7 +231,8 @@ class PlanTest {
   @Test
   void theSourceGoesAlongWhereThatIsChosen() throws Exception {
     Path source = Files.writeString(folder.resolve("rules.docx"), "the source itself");
-    Keeping k = new Keeping(Keeping.Standard.A3B, false, true, Version.V1_7, true);
+    Keeping k =
+        new Keeping(Keeping.Standard.A3B, false, true, Version.V1_7, Along.USUAL.withSource(true));
     Recipe r = new Recipe("With source", "", List.of(Output.Pdf.USUAL.with(k)));
     Receipt receipt =
         Publisher.publish(

@@ -8,6 +8,7 @@ import com.fasterxml.jackson.databind.ObjectMapper;
 import com.networknt.schema.JsonSchema;
 import com.networknt.schema.JsonSchemaFactory;
 import com.networknt.schema.SpecVersion;
+import decant.pdf.choices.Along;
 import decant.pdf.choices.FirstSight;
 import decant.pdf.choices.Keeping;
 import decant.pdf.choices.Permission;
@@ -57,7 +58,12 @@ class RecipeFileTest {
                         EnumSet.of(Permission.PRINT_SHARP),
                         false),
                     new Details(Details.From.NOWHERE, "T", "S", "A", "K", "de-AT"),
-                    new Keeping(Keeping.Standard.NONE, false, false, Version.V1_6, true),
+                    new Keeping(
+                        Keeping.Standard.NONE,
+                        false,
+                        false,
+                        Version.V1_6,
+                        Along.USUAL.withSource(true)),
                     new FirstSight(
                         2,
                         FirstSight.Zoom.PAGE_WIDTH,

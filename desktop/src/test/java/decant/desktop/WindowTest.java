@@ -520,7 +520,7 @@ class WindowTest {
     int open = Window.on(() -> next.openFindings().size());
     assertThat(list("#findings").getItems()).hasSize(open);
     assertThat(((Finding) list("#findings").getItems().getFirst()).kind())
-        .isEqualTo(Finding.Kind.FORM_FLATTENED);
+        .isEqualTo(Finding.Kind.FORM);
   }
 
   @Test

@@ -1,5 +1,6 @@
 package decant.office.docx;
 
+import decant.model.Blank;
 import decant.model.Block;
 import decant.model.Finding;
 import decant.model.Inline;
@@ -13,6 +14,7 @@ import decant.model.NodeId;
 import decant.model.Paragraph;
 import decant.model.ParagraphTraits;
 import decant.model.Position;
+import decant.model.Remark;
 import decant.model.Story;
 import decant.model.StyleSheet;
 import decant.model.Table;
@@ -69,6 +71,17 @@ final class DocxBody {
     final Set<String> keptTargets = new HashSet<>();
 
     final Map<String, Integer> counted = new LinkedHashMap<>();
+    Comments comments = Comments.NONE;
+
+    /** Remarks whose range is open. */
+    List<Remark> remarks = List.of();
+
+    /** The place to fill in that is read. */
+    Optional<Blank> blank = Optional.empty();
+
+    /** How many content controls have been read. */
+    int controls;
+
     StyleSheet styles = DocxStyles.none();
     Theme theme = Theme.NONE;
     DocxLooks looks = new DocxLooks(Theme.NONE);
@@ -130,7 +143,12 @@ final class DocxBody {
     return switch (e.name()) {
       case "w:p" -> List.of(new ParagraphReader().read(e));
       case "w:tbl" -> List.of(table(e));
-      case "w:sdt" -> blocksOf(e.child("w:sdtContent"));
+      case "w:sdt" -> {
+        Optional<Blank> outer = openBlank(e);
+        List<Block> inside = blocksOf(e.child("w:sdtContent"));
+        shared.blank = outer;
+        yield inside;
+      }
       case "w:customXml", "w:ins", "w:moveTo" -> blocksOf(Optional.of(e));
       case "mc:AlternateContent" -> blocksOf(e.child("mc:Choice").or(() -> e.child("mc:Fallback")));
       case "w:sectPr", "w:bookmarkStart" -> List.of();
@@ -149,6 +167,13 @@ final class DocxBody {
         yield List.of(kept);
       }
     };
+  }
+
+  /** Enters a content control; gives the place to fill in around it. */
+  private Optional<Blank> openBlank(Element sdt) {
+    Optional<Blank> outer = shared.blank;
+    shared.blank = Controls.read(sdt, ++shared.controls).or(() -> outer);
+    return outer;
   }
 
   private List<Block> blocksOf(Optional<Element> parent) throws ReadProblem {
@@ -210,11 +235,14 @@ final class DocxBody {
           case "w:ins", "w:moveTo", "w:smartTag", "w:customXml", "w:dir", "w:bdo" -> inlines(e);
           case "w:sdt" -> {
             Optional<Element> content = e.child("w:sdtContent");
+            Optional<Blank> outer = openBlank(e);
             if (content.isPresent()) {
               inlines(content.get());
             }
+            shared.blank = outer;
           }
           case "w:fldSimple" -> simpleField(e);
+          case "w:commentRangeStart", "w:commentRangeEnd" -> commentMark(e);
           case "w:bookmarkStart" ->
               e.attribute("w:name").filter(n -> !n.equals("_GoBack")).ifPresent(bookmarks::add);
           case "mc:AlternateContent" -> {
@@ -245,6 +273,36 @@ final class DocxBody {
             }
           }
         }
+      }
+    }
+
+    /** Begins or ends a remark; its mark is kept only where its part is. */
+    private void commentMark(Element e) {
+      String comment = e.attribute("w:id").orElse("");
+      shared.remarks =
+          e.name().equals("w:commentRangeStart")
+              ? shared.comments.with(shared.remarks, comment)
+              : shared.comments.without(shared.remarks, comment);
+      if (!shared.comments.isPlain()) {
+        keep(e, "", Look.PLAIN);
+      }
+    }
+
+    /** A remark without a range is about what stands before it. */
+    private void commentReference(Element e, Look look) {
+      String comment = e.attribute("w:id").orElse("");
+      boolean ranged =
+          inlines.stream()
+              .anyMatch(i -> shared.comments.has(i.look().value(TextTraits.REMARKS), comment));
+      if (!ranged && !inlines.isEmpty()) {
+        Inline last = inlines.getLast();
+        List<Remark> now = shared.comments.with(last.look().value(TextTraits.REMARKS), comment);
+        if (!now.isEmpty()) {
+          inlines.set(inlines.size() - 1, last.withLook(last.look().with(TextTraits.REMARKS, now)));
+        }
+      }
+      if (!shared.comments.isPlain()) {
+        keepInRun(e, look);
       }
     }
 
@@ -283,7 +341,10 @@ final class DocxBody {
       Optional<Element> rPr = r.child("w:rPr");
       Look direct = rPr.map(shared.looks::text).orElse(Look.PLAIN);
       Unshown.report(shared, direct, id);
-      Look look = link.map(l -> direct.with(TextTraits.LINK, l)).orElse(direct);
+      Look linked = link.map(l -> direct.with(TextTraits.LINK, l)).orElse(direct);
+      Look filled = shared.blank.map(b -> linked.with(TextTraits.BLANK, b)).orElse(linked);
+      Look look =
+          shared.remarks.isEmpty() ? filled : filled.with(TextTraits.REMARKS, shared.remarks);
       for (Element e : r.elements()) {
         inRun(e, rPr, look);
       }
@@ -308,6 +369,7 @@ final class DocxBody {
         case "w:sym" -> text(symbol(e), look);
         case "w:fldChar" -> link = fields.mark(e, rPr, look, link, inlines);
         case "w:instrText" -> fields.instruction(e.text());
+        case "w:commentReference" -> commentReference(e, look);
         case "w:footnoteReference" -> note(e, shared.footnotes, look);
         case "w:endnoteReference" -> note(e, shared.endnotes, look);
         case "w:footnoteRef", "w:endnoteRef" ->

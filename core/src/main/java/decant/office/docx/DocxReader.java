@@ -1,5 +1,6 @@
 package decant.office.docx;
 
+import decant.model.AttachedFile;
 import decant.model.Colour;
 import decant.model.Document;
 import decant.model.KeptPart;
@@ -86,6 +87,7 @@ public final class DocxReader {
     shared.tableStyles = new TableStyles(styles, shared.looks);
     Map<String, ListDefinition> lists =
         numbering.map(n -> DocxLists.read(n, shared.looks)).orElse(Map.of());
+    shared.comments = comments(relationships);
     Map<NodeId, Story> notes = notes(relationships);
 
     var sections =
@@ -114,15 +116,17 @@ public final class DocxReader {
     // Notes come first, in the order of their part; what shapes hold comes after them.
     notes.putAll(shared.stories);
     Map<String, String> properties = coreProperties();
+    List<AttachedFile> attached = Attachments.read(file, understood, request.limits().depth());
     Document d =
         Document.of(
-            particulars(sheet, properties),
-            sheet,
-            lists,
-            sections.finish(),
-            notes,
-            shared.media,
-            keptParts(main));
+                particulars(sheet, properties),
+                sheet,
+                lists,
+                sections.finish(),
+                notes,
+                shared.media,
+                keptParts(main))
+            .withAttachments(attached);
     FontBook fonts =
         FontBook.shipped()
             .with(
@@ -148,6 +152,25 @@ public final class DocxReader {
       }
     }
     return Optional.empty();
+  }
+
+  private Comments comments(Map<String, PackageFile.Relationship> relationships)
+      throws ReadProblem {
+    Optional<Element> part = related(relationships, "comments");
+    if (part.isEmpty()) {
+      return Comments.NONE;
+    }
+    boolean alone =
+        relationships.values().stream()
+            .map(PackageFile.Relationship::shortType)
+            .noneMatch(t -> t.startsWith("comments") && !t.equals("comments"));
+    Comments all = Comments.of(part.get(), alone);
+    if (!all.isPlain()) {
+      relationships.values().stream()
+          .filter(r -> r.shortType().equals("comments"))
+          .forEach(r -> understood.remove(r.target()));
+    }
+    return all;
   }
 
   private Map<NodeId, Story> notes(Map<String, PackageFile.Relationship> relationships)

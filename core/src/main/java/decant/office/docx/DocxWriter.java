@@ -1,5 +1,6 @@
 package decant.office.docx;
 
+import decant.model.Blank;
 import decant.model.Block;
 import decant.model.Colour;
 import decant.model.Document;
@@ -17,6 +18,7 @@ import decant.model.NodeId;
 import decant.model.Paragraph;
 import decant.model.ParagraphTraits;
 import decant.model.Particulars;
+import decant.model.Remark;
 import decant.model.Section;
 import decant.model.Story;
 import decant.model.Table;
@@ -36,6 +38,7 @@ import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.zip.ZipEntry;
@@ -63,7 +66,12 @@ public final class DocxWriter {
   private final TablesOut tables = new TablesOut(this::blocks);
   private final DrawingsOut drawings;
   private final Set<Inline.KeptInline> unmatched;
+  private final Comments.Written comments = new Comments.Written();
   private int nextBookmark = 1;
+  private int nextControl = 1;
+
+  /** Remarks stand in the body alone: headers take none. */
+  private boolean inBody;
 
   private DocxWriter(Document document) {
     this.document = document;
@@ -79,14 +87,15 @@ public final class DocxWriter {
 
   private static String rootNamespaces() {
     var b = new StringBuilder();
-    for (String p : List.of("w", "r", "wp", "a", "pic")) {
+    for (String p : List.of("w", "r", "wp", "a", "pic", "mc", "w14")) {
       b.append(" xmlns:")
           .append(p)
           .append("=\"")
           .append(Namespaces.uri(p).orElseThrow())
           .append('"');
     }
-    return b.toString();
+    // Check boxes stand in a namespace that older readers pass over (ISO/IEC 29500-3 §10.1).
+    return b.append(" mc:Ignorable=\"w14\"").toString();
   }
 
   /** Writes a document. @throws IOException if the stream cannot be written */
@@ -118,7 +127,13 @@ public final class DocxWriter {
       main.add("settings", "settings.xml", false);
       xml("word/settings.xml", MAIN + "settings+xml", settings());
     }
+    inBody = true;
     String body = body(main);
+    inBody = false;
+    if (!comments.isEmpty()) {
+      main.add("comments", "comments.xml", false);
+      xml("word/comments.xml", MAIN + "comments+xml", comments.part());
+    }
     xml("word/document.xml", MAIN + "document.main+xml", body);
     parts.put("word/_rels/document.xml.rels", main.part());
     core();
@@ -322,11 +337,22 @@ public final class DocxWriter {
       o.empty("w:bookmarkStart", "w:id", Integer.toString(nextBookmark++), "w:name", name);
     }
     Link open = null;
+    Blank control = null;
+    Map<Remark, Integer> noted = new LinkedHashMap<>();
     for (Inline i : p.inlines()) {
       Link link = i.look().get(TextTraits.LINK).orElse(null);
-      if (open != null && !open.equals(link)) {
+      Blank blank = i.look().get(TextTraits.BLANK).orElse(null);
+      boolean linkEnds = open != null && !open.equals(link);
+      boolean controlEnds =
+          control != null && (!control.equals(blank) || linkEnds || !Objects.equals(open, link));
+      if (controlEnds) {
+        Controls.end(o);
+        control = null;
+      }
+      if (linkEnds) {
         o.raw("</w:hyperlink>");
       }
+      remarks(o, i.look().value(TextTraits.REMARKS), noted);
       if (link != null && !link.equals(open)) {
         switch (link) {
           case Link.External e ->
@@ -335,15 +361,45 @@ public final class DocxWriter {
         }
       }
       open = link;
+      if (blank != null && control == null) {
+        Controls.begin(o, blank, nextControl++);
+        control = blank;
+      }
       inline(o, i, rels);
+    }
+    if (control != null) {
+      Controls.end(o);
     }
     if (open != null) {
       o.raw("</w:hyperlink>");
     }
+    remarks(o, List.of(), noted);
     for (int k = 0; k < bookmarks.size(); k++) {
       o.empty("w:bookmarkEnd", "w:id", Integer.toString(first + k));
     }
     o.raw("</w:p>");
+  }
+
+  /** Ends the remarks that go on no further, and begins those that begin here. */
+  private void remarks(Out o, List<Remark> now, Map<Remark, Integer> noted) {
+    noted
+        .entrySet()
+        .removeIf(e -> {
+          boolean ends = !now.contains(e.getKey());
+          if (ends) {
+            String id = e.getValue().toString();
+            o.empty("w:commentRangeEnd", "w:id", id);
+            o.raw("<w:r>").empty("w:commentReference", "w:id", id).raw("</w:r>");
+          }
+          return ends;
+        });
+    for (Remark r : now) {
+      int number = inBody && !noted.containsKey(r) ? comments.begin(r) : -1;
+      if (number >= 0) {
+        noted.put(r, number);
+        o.empty("w:commentRangeStart", "w:id", Integer.toString(number));
+      }
+    }
   }
 
   private void inline(Out o, Inline i, Relationships rels) {
@@ -502,6 +558,13 @@ public final class DocxWriter {
         "http://schemas.openxmlformats.org/package/2006/relationships/metadata/core-properties",
         "docProps/core.xml",
         false);
+    if (!document.attachments().isEmpty()) {
+      xml(
+          Attachments.LIST,
+          Attachments.LIST_TYPE,
+          Attachments.list(document.attachments(), parts, overrides));
+      root.put("attachments", Attachments.RELATIONSHIP, Attachments.LIST, false);
+    }
     parts.put("_rels/.rels", root.part());
   }
 

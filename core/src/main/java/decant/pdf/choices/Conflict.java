@@ -91,7 +91,7 @@ public record Conflict(Group group, String message) {
     if (k.accessible() && k.writtenVersion() == Version.V2_0 && !k.isArchive()) {
       out.add(new Conflict(Group.KEEPING, "PDF/UA-1 builds on PDF 1.7, not on 2.0."));
     }
-    if (k.attachSource() && !k.standard().takesAttachments()) {
+    if (k.along().source() && !k.standard().takesAttachments()) {
       out.add(
           new Conflict(
               Group.KEEPING,

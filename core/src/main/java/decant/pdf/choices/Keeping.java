@@ -10,11 +10,12 @@ import java.util.Optional;
  * @param tagged whether it says what is a heading, list, table (ISO 32000-2 §14.8); some standards
  *     ask for it anyway
  * @param version the version of PDF; standards may set another
- * @param attachSource whether the file that the document came from is attached (§14.13)
+ * @param along what goes along with the pages
  */
 public record Keeping(
-    Standard standard, boolean accessible, boolean tagged, Version version, boolean attachSource) {
-  public static final Keeping USUAL = new Keeping(Standard.NONE, false, true, Version.V1_7, false);
+    Standard standard, boolean accessible, boolean tagged, Version version, Along along) {
+  public static final Keeping USUAL =
+      new Keeping(Standard.NONE, false, true, Version.V1_7, Along.USUAL);
 
   /** Parts and levels of PDF/A (ISO 19005). */
   public enum Standard {
@@ -82,5 +83,42 @@ public record Keeping(
   /** Whether it is a part of PDF/A. */
   public boolean isArchive() {
     return standard != Standard.NONE;
+  }
+
+  /** Whether the document's files go along: not every part of PDF/A takes them. */
+  public boolean takesFiles() {
+    return along.files() && standard.takesAttachments();
+  }
+
+  /**
+   * Whether remarks go along: not in files for keeping or for aids, whose pages are all there is.
+   */
+  public boolean takesRemarks() {
+    return along.remarks() && !isArchive() && !accessible;
+  }
+
+  /** Whether blanks can be filled in. */
+  public boolean takesBlanks() {
+    return along.blanks() && !isArchive() && !accessible;
+  }
+
+  public Keeping with(Standard other) {
+    return new Keeping(other, accessible, tagged, version, along);
+  }
+
+  public Keeping with(Version other) {
+    return new Keeping(standard, accessible, tagged, other, along);
+  }
+
+  public Keeping with(Along other) {
+    return new Keeping(standard, accessible, tagged, version, other);
+  }
+
+  public Keeping withAccessible(boolean other) {
+    return new Keeping(standard, other, tagged, version, along);
+  }
+
+  public Keeping withTagged(boolean other) {
+    return new Keeping(standard, accessible, other, version, along);
   }
 }

@@ -13,6 +13,7 @@ public record Part(Kind kind, String name) {
     FONT("Font"),
     STRUCTURE("Tags"),
     WAYFINDING("Bookmarks and links"),
+    FIELDS("Fields and notes"),
     PARTICULARS("Particulars"),
     ATTACHMENT("Attached file"),
     FRAME("Pages and cross-references");
@@ -31,6 +32,7 @@ public record Part(Kind kind, String name) {
   public static final Part TEXT = new Part(Kind.TEXT, "");
   public static final Part STRUCTURE = new Part(Kind.STRUCTURE, "");
   public static final Part WAYFINDING = new Part(Kind.WAYFINDING, "");
+  public static final Part FIELDS = new Part(Kind.FIELDS, "");
   public static final Part PARTICULARS = new Part(Kind.PARTICULARS, "");
   public static final Part FRAME = new Part(Kind.FRAME, "");
 }

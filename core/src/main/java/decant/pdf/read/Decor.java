@@ -1,27 +1,54 @@
 package decant.pdf.read;
 
+import decant.model.Blank;
 import decant.model.Colour;
+import decant.model.Remark;
+import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 
 /**
- * What is drawn about a glyph.
+ * What is drawn about a glyph, and what lies on it.
  *
  * @param underlined a line runs below it
  * @param struck a line runs through it
  * @param highlight the colour that it stands on, if that is its own
  * @param leader dots fill it, if it is a gap
+ * @param remarks what was noted about it
+ * @param blank the place to fill in that it is in
  */
-record Decor(boolean underlined, boolean struck, Optional<Colour> highlight, boolean leader) {
+record Decor(
+    boolean underlined,
+    boolean struck,
+    Optional<Colour> highlight,
+    boolean leader,
+    List<Remark> remarks,
+    Optional<Blank> blank) {
   static final Decor NONE = new Decor(false, false, Optional.empty());
 
   /** What is drawn about a letter. */
   Decor(boolean underlined, boolean struck, Optional<Colour> highlight) {
-    this(underlined, struck, highlight, false);
+    this(underlined, struck, highlight, false, List.of(), Optional.empty());
   }
 
   /** This for a gap that dots fill. */
   Decor dotted() {
-    return new Decor(underlined, struck, highlight, true);
+    return new Decor(underlined, struck, highlight, true, remarks, blank);
+  }
+
+  /** This without lines. */
+  Decor undrawn() {
+    return new Decor(false, false, highlight, leader, remarks, blank);
+  }
+
+  /** This with one more remark. */
+  Decor with(Remark remark) {
+    return new Decor(underlined, struck, highlight, leader, both(remarks, List.of(remark)), blank);
+  }
+
+  /** This in a place to fill in. */
+  Decor with(Blank in) {
+    return new Decor(underlined, struck, highlight, leader, remarks, Optional.of(in));
   }
 
   /** All that either of two is. */
@@ -29,7 +56,10 @@ record Decor(boolean underlined, boolean struck, Optional<Colour> highlight, boo
     return new Decor(
         underlined || other.underlined,
         struck || other.struck,
-        other.highlight.isPresent() ? other.highlight : highlight);
+        other.highlight.isPresent() ? other.highlight : highlight,
+        leader || other.leader,
+        both(remarks, other.remarks),
+        other.blank.isPresent() ? other.blank : blank);
   }
 
   /** What two neighbours have both. */
@@ -39,6 +69,15 @@ record Decor(boolean underlined, boolean struck, Optional<Colour> highlight, boo
         : new Decor(
             underlined && other.underlined,
             struck && other.struck,
-            highlight.equals(other.highlight) ? highlight : Optional.empty());
+            highlight.equals(other.highlight) ? highlight : Optional.empty(),
+            false,
+            remarks.stream().filter(other.remarks::contains).toList(),
+            blank.equals(other.blank) ? blank : Optional.empty());
+  }
+
+  private static List<Remark> both(List<Remark> some, List<Remark> more) {
+    return more.isEmpty() || some.equals(more)
+        ? some
+        : Stream.concat(some.stream(), more.stream()).distinct().toList();
   }
 }

@@ -59,7 +59,7 @@ final class Decorations {
       Optional<Colour> marker = Optional.ofNullable(marked.get(g));
       out.add(
           under || through || marker.isPresent()
-              ? g.withDecor(new Decor(under, through && !under, marker))
+              ? g.withDecor(g.decor().and(new Decor(under, through && !under, marker)))
               : g);
     }
     return withoutCrossings(out);
@@ -95,7 +95,7 @@ final class Decorations {
               && !(k > 0 && glyphs.get(k - 1).decor().struck())
               && !(k + 1 < glyphs.size() && glyphs.get(k + 1).decor().struck());
       if (alone) {
-        glyphs.set(k, g.withDecor(new Decor(false, false, g.decor().highlight())));
+        glyphs.set(k, g.withDecor(g.decor().undrawn()));
       }
     }
     return glyphs;

@@ -90,6 +90,8 @@ final class LookMaker {
             .without(TextTraits.UNDERLINE)
             .without(TextTraits.STRIKE)
             .without(TextTraits.HIGHLIGHT)
+            .without(TextTraits.REMARKS)
+            .without(TextTraits.BLANK)
             .without(TextTraits.RAISE);
   }
 
@@ -112,6 +114,12 @@ final class LookMaker {
       if (Math.abs(size - base.value(TextTraits.SIZE)) > 0.3) {
         look = look.with(TextTraits.SIZE, size);
       }
+    }
+    if (g.decor().blank().isPresent()) {
+      look = look.with(TextTraits.BLANK, g.decor().blank().get());
+    }
+    if (!g.decor().remarks().isEmpty()) {
+      look = look.with(TextTraits.REMARKS, g.decor().remarks());
     }
     return g.link().isPresent() ? look.with(TextTraits.LINK, g.link().get()) : look;
   }

@@ -1,5 +1,6 @@
 package decant.pdf.read;
 
+import decant.model.Blank;
 import decant.model.Box;
 import decant.model.Colour;
 import java.io.IOException;
@@ -32,15 +33,21 @@ final class PageAnnotations {
 
   private static final double BOX_SIGN = 0.9;
   private static final int LONGEST_BLANK = 120;
+  private static final int MOST_OPTIONS = 500;
 
   /** A mark over text. */
   record Markup(Box box, Decor decor) {}
 
   private final PDPage page;
+  private final int number;
   private final List<PDAnnotation> all;
 
-  PageAnnotations(PDPage page) {
+  /**
+   * @param number of the page, from 0
+   */
+  PageAnnotations(PDPage page, int number) {
     this.page = page;
+    this.number = number;
     this.all = annotations(page);
   }
 
@@ -108,15 +115,90 @@ final class PageAnnotations {
     return (flags(a) & 1 << 15) != 0;
   }
 
-  /** Whether an annotation shows letters of its own, as far as the page has been read. */
+  /**
+   * The place to fill in that a field is (§12.7.5); empty for buttons and signatures.
+   *
+   * @param filled whether what it shows was filled in
+   */
+  Optional<Blank> blank(PDAnnotation a, boolean filled) {
+    if (!(a instanceof PDAnnotationWidget)) {
+      return Optional.empty();
+    }
+    int flags = flags(a);
+    Optional<Blank.Kind> kind =
+        switch (type(a)) {
+          case "Tx" -> Optional.of((flags & 1 << 12) != 0 ? Blank.Kind.LINES : Blank.Kind.TEXT);
+          case "Ch" ->
+              Optional.of((flags & 1 << 18) != 0 ? Blank.Kind.CHOICE_OR_TEXT : Blank.Kind.CHOICE);
+          case "Btn" ->
+              isSwitch(a)
+                  ? Optional.of(isRound(a) ? Blank.Kind.ONE_OF : Blank.Kind.TICK)
+                  : Optional.empty();
+          default -> Optional.empty();
+        };
+    String id = number + "." + all.indexOf(a);
+    return kind.map(k -> new Blank(id, name(a), k, options(a, k), width(a), filled));
+  }
+
+  private double width(PDAnnotation a) {
+    return a.getRectangle() == null
+        ? 0
+        : LookMaker.halves(PageScan.place(page, a.getRectangle()).width());
+  }
+
+  /** The full name of a field (§12.7.4.2). */
+  private static String name(PDAnnotation a) {
+    var parts = new java.util.ArrayDeque<String>();
+    COSDictionary d = a.getCOSObject();
+    for (int depth = 0; d != null && depth < 20; depth++) {
+      String part = d.getString(COSName.T);
+      if (part != null) {
+        parts.push(part);
+      }
+      d = d.getDictionaryObject(COSName.PARENT) instanceof COSDictionary p ? p : null;
+    }
+    return String.join(".", parts);
+  }
+
+  private static List<String> options(PDAnnotation a, Blank.Kind kind) {
+    var out = new ArrayList<String>();
+    if (kind == Blank.Kind.TICK || kind == Blank.Kind.ONE_OF) {
+      if (a.getAppearance() != null
+          && a.getAppearance().getNormalAppearance() != null
+          && a.getAppearance().getNormalAppearance().isSubDictionary()) {
+        a.getAppearance().getNormalAppearance().getSubDictionary().keySet().stream()
+            .map(COSName::getName)
+            .filter(n -> !n.equals("Off"))
+            .forEach(out::add);
+      }
+      return out;
+    }
+    COSBase options = inherited(a.getCOSObject(), COSName.OPT).orElse(null);
+    if (options instanceof org.apache.pdfbox.cos.COSArray array) {
+      for (int k = 0; k < array.size() && k < MOST_OPTIONS; k++) {
+        COSBase o = array.getObject(k);
+        // An option is its text, or what it exports and its text.
+        COSBase text =
+            o instanceof org.apache.pdfbox.cos.COSArray two && two.size() > 1
+                ? two.getObject(1)
+                : o;
+        if (text instanceof org.apache.pdfbox.cos.COSString s) {
+          out.add(s.getString());
+        }
+      }
+    }
+    return out;
+  }
+
+  /** Whether something stands where a field is, as far as the page has been read. */
   interface Written {
-    boolean in(Box place);
+    boolean in(Box place, Optional<Blank> blank);
   }
 
   /**
    * Signs for the fields that show nothing: a line to write on, a box to tick, ticked or not.
    *
-   * @param written tells whether a field has shown its value already
+   * @param written tells whether a field has shown its value already, or stands on a line
    */
   List<Glyph> blanks(Written written) {
     var out = new ArrayList<Glyph>();
@@ -134,17 +216,17 @@ final class PageAnnotations {
         boolean on = state != null && !state.equals(COSName.Off);
         String sign = isRound(a) ? on ? "◉" : "○" : on ? "☑" : "☐";
         double size = Math.clamp(b.height() / BOX_SIGN, 6, 16);
-        out.add(glyph(sign, b.x(), b.bottom() - size * 0.15, BOX_SIGN * size, size, a));
+        out.add(glyph(sign, b.x(), b.bottom() - size * 0.15, BOX_SIGN * size, size, a, on));
       } else if ((type(a).equals("Tx") || type(a).equals("Ch") || type(a).equals("Sig"))
-          && !written.in(b)) {
-        blank(a, b, out);
+          && !written.in(b, blank(a, false))) {
+        line(a, b, out);
       }
     }
     return out;
   }
 
   /** The value of a field that brings no appearance, or a line as long as the field is wide. */
-  private static void blank(PDAnnotation a, Box b, List<Glyph> out) {
+  private void line(PDAnnotation a, Box b, List<Glyph> out) {
     String value =
         inherited(a.getCOSObject(), COSName.V)
             .map(v -> v instanceof org.apache.pdfbox.cos.COSString s ? s.getString().strip() : "")
@@ -155,7 +237,7 @@ final class PageAnnotations {
       double each = LINE_SIGN * size;
       int n = Math.clamp((long) (b.width() / each), 3, LONGEST_BLANK);
       for (int k = 0; k < n; k++) {
-        out.add(glyph("_", b.x() + k * each, baseline, each, size, a));
+        out.add(glyph("_", b.x() + k * each, baseline, each, size, a, false));
       }
       return;
     }
@@ -167,14 +249,21 @@ final class PageAnnotations {
         continue;
       }
       double w = (c == ' ' ? 0.28 : 0.52) * size;
-      out.add(glyph(Character.toString(c), x, baseline, w, size, a));
+      out.add(glyph(Character.toString(c), x, baseline, w, size, a, true));
       x += w;
     }
   }
 
-  private static Glyph glyph(
-      String text, double x, double baseline, double width, double size, PDAnnotation of) {
-    return Glyph.made(text, x, baseline, width, size, FACE, content(of.getCOSObject()));
+  private Glyph glyph(
+      String text,
+      double x,
+      double baseline,
+      double width,
+      double size,
+      PDAnnotation of,
+      boolean filled) {
+    Glyph g = Glyph.made(text, x, baseline, width, size, FACE, content(of.getCOSObject()));
+    return blank(of, filled).map(b -> g.withDecor(g.decor().with(b))).orElse(g);
   }
 
   /** What is marked, underlined or struck out on the page (§12.5.6.10). */
@@ -189,16 +278,25 @@ final class PageAnnotations {
               case "StrikeOut" -> new Decor(false, true, Optional.empty());
               default -> Decor.NONE;
             };
-        float[] quads = m.getQuadPoints() == null ? new float[0] : m.getQuadPoints();
-        for (int k = 0; k + 7 < quads.length && out.size() < 5000; k += 8) {
-          out.add(new Markup(box(quads, k), decor));
-        }
+        quads(page, m).stream()
+            .limit(5000L - out.size())
+            .forEach(b -> out.add(new Markup(b, decor)));
       }
     }
     return out;
   }
 
-  private Box box(float[] quads, int from) {
+  /** What a mark lies on, piece by piece; empty for other annotations. */
+  static List<Box> quads(PDPage page, PDAnnotation a) {
+    var out = new ArrayList<Box>();
+    float[] quads = a instanceof PDAnnotationTextMarkup m ? m.getQuadPoints() : null;
+    for (int k = 0; quads != null && k + 7 < quads.length && out.size() < 5000; k += 8) {
+      out.add(box(page, quads, k));
+    }
+    return out;
+  }
+
+  private static Box box(PDPage page, float[] quads, int from) {
     float x1 = Float.MAX_VALUE;
     float y1 = Float.MAX_VALUE;
     float x2 = -Float.MAX_VALUE;

@@ -1,5 +1,6 @@
 package decant.pdf.read;
 
+import decant.model.Blank;
 import decant.model.Box;
 import decant.model.Colour;
 import decant.model.Link;
@@ -43,6 +44,7 @@ final class PageScan extends PDFGraphicsStreamEngine {
   private static final int MOST_PICTURES = 2_000;
   private static final int MOST_SHAPES = 20_000;
   private static final double THICKEST_RULE = 3;
+  private static final int FEWEST_LINE_SIGNS = 3;
 
   /** A link area of the page. */
   record LinkArea(Box box, Link link) {}
@@ -117,13 +119,14 @@ final class PageScan extends PDFGraphicsStreamEngine {
 
   ScannedPage scan() throws IOException {
     processPage(getPage());
-    var annotations = new PageAnnotations(getPage());
+    var annotations = new PageAnnotations(getPage(), number);
     annotations(annotations);
     // Invisible text is the text of a scanned picture; where there is visible text it is something
     // hidden.
     List<Glyph> glyphs = visible.stream().anyMatch(g -> !g.isSpace()) ? visible : invisible;
     var decorations = new Decorations(rules, shapes, width);
-    List<Glyph> dressed = annotations.marked(decorations.on(glyphs));
+    List<Glyph> dressed =
+        Remarks.put(Remarks.on(getPage(), number), annotations.marked(decorations.on(glyphs)));
     List<Glyph> blanks = RuledBlanks.of(rules, dressed, width);
     if (!blanks.isEmpty()) {
       dressed = new ArrayList<>(dressed);
@@ -145,17 +148,45 @@ final class PageScan extends PDFGraphicsStreamEngine {
               false,
               Optional.empty(),
               new int[1]));
+      int first = visible.size();
       try {
         showAnnotation(a);
       } catch (IOException | RuntimeException e) {
         // Its appearance is damaged; the page is not.
       }
+      Optional<Blank> blank = annotations.blank(a, true);
+      for (int k = first; blank.isPresent() && k < visible.size(); k++) {
+        Glyph g = visible.get(k);
+        visible.set(k, g.withDecor(g.decor().with(blank.get())));
+      }
     }
     marks.clear();
     List<Glyph> shown = List.copyOf(visible.subList(before, visible.size()));
-    visible.addAll(
-        annotations.blanks(
-            b -> shown.stream().anyMatch(g -> !g.isSpace() && g.standsIn(grown(b)))));
+    List<Glyph> lines =
+        annotations.blanks((b, blank) ->
+            shown.stream().anyMatch(g -> !g.isSpace() && g.standsIn(grown(b))) || onLine(b, blank));
+    visible.addAll(lines);
+  }
+
+  /**
+   * Whether a field stands on a line of signs that the page has for it; they are its blank then.
+   */
+  private boolean onLine(Box field, Optional<Blank> blank) {
+    Box area = grown(field);
+    int found = 0;
+    for (Glyph g : visible) {
+      found += g.text().equals("_") && g.quarter() == 0 && g.standsIn(area) ? 1 : 0;
+    }
+    if (found < FEWEST_LINE_SIGNS || blank.isEmpty()) {
+      return false;
+    }
+    for (int k = 0; k < visible.size(); k++) {
+      Glyph g = visible.get(k);
+      if (g.text().equals("_") && g.quarter() == 0 && g.standsIn(area)) {
+        visible.set(k, g.withDecor(g.decor().with(blank.get())));
+      }
+    }
+    return true;
   }
 
   private static Box grown(Box b) {

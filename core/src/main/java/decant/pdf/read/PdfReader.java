@@ -119,6 +119,9 @@ public final class PdfReader {
     Document d = maker.make();
     d = DocumentMaker.withLinks(d, links.targets(maker.places(), d));
     d = LiveContents.in(d);
+    var attached = new AttachedFiles(pdf, request.limits());
+    d = d.withAttachments(attached.files());
+    findings.addAll(attached.findings());
     BroughtFonts.Result brought = BroughtFonts.of(fonts);
     d =
         d.withStyles(

@@ -12,6 +12,11 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.pdmodel.interactive.form.PDCheckBox;
+import org.apache.pdfbox.pdmodel.interactive.form.PDChoice;
+import org.apache.pdfbox.pdmodel.interactive.form.PDRadioButton;
+import org.apache.pdfbox.pdmodel.interactive.form.PDTerminalField;
+import org.apache.pdfbox.pdmodel.interactive.form.PDTextField;
 
 /** Gathers what did not carry over cleanly when a file was read, and what is in doubt. */
 final class Sediment {
@@ -49,7 +54,7 @@ final class Sediment {
     out.addAll(running());
     out.addAll(GlyphCoverage.of(read.document(), book));
     out.addAll(forms());
-    out.addAll(new Unread(pdf).findings());
+    out.addAll(Remarks.findings(pdf, read.document(), read.places()));
     out.addAll(BlockDoubts.of(read.found(), read.places()));
     out.addAll(HeadingAudit.of(read.document(), read.places()));
     return out;
@@ -95,13 +100,35 @@ final class Sediment {
     if (form == null || form.getFields().isEmpty()) {
       return List.of();
     }
-    int n = form.getFields().size();
-    return List.of(
-        Finding.general(
-            Kind.FORM_FLATTENED,
-            Severity.LOSS,
-            n
-                + (n == 1 ? " form field is" : " form fields are")
-                + " text now: what was filled in, or a line or box to fill in. They are no fields that a reader of the published file can fill in."));
+    int blanks = 0;
+    int others = 0;
+    for (var f : form.getFieldTree()) {
+      boolean blank =
+          f instanceof PDTextField
+              || f instanceof PDChoice
+              || f instanceof PDCheckBox
+              || f instanceof PDRadioButton;
+      blanks += blank ? 1 : 0;
+      others += !blank && f instanceof PDTerminalField ? 1 : 0;
+    }
+    var out = new ArrayList<Finding>();
+    if (blanks > 0) {
+      out.add(
+          Finding.general(
+              Kind.FORM,
+              Severity.NOTE,
+              (blanks == 1 ? "1 form field is a blank" : blanks + " form fields are blanks")
+                  + " in the text now: what was filled in, or a line or box. Readers of what you publish can fill in each, if you choose so."));
+    }
+    if (others > 0) {
+      out.add(
+          Finding.general(
+              Kind.FORM,
+              Severity.LOSS,
+              others == 1
+                  ? "1 button or field for a signature is not carried over."
+                  : others + " buttons or fields for signatures are not carried over."));
+    }
+    return out;
   }
 }

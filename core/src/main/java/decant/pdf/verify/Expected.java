@@ -6,6 +6,7 @@ import decant.layout.Layout;
 import decant.layout.ListLabels;
 import decant.layout.Page;
 import decant.layout.PageWalker;
+import decant.model.Blank;
 import decant.model.Block;
 import decant.model.Box;
 import decant.model.Colour;
@@ -15,12 +16,15 @@ import decant.model.MediaId;
 import decant.model.NodeId;
 import decant.model.Outline;
 import decant.model.Position;
+import decant.model.Remark;
 import decant.pdf.choices.PdfChoices;
+import decant.pdf.write.InFields;
 import decant.pdf.write.PdfOutline;
 import decant.text.FontFace;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
@@ -52,6 +56,26 @@ final class Expected {
   private final List<String> links = new ArrayList<>();
   private final Map<Integer, PageText> texts = new HashMap<>();
 
+  /** A place to fill in, with the text on it. */
+  record Filled(Blank blank, String text) {
+    Filled and(Filled more) {
+      return new Filled(blank, text + more.text);
+    }
+  }
+
+  private final Map<String, Filled> blanks = new LinkedHashMap<>();
+  private final Set<Remark> remarks = new LinkedHashSet<>();
+
+  /** Places to fill in, by what tells them apart. */
+  Map<String, Filled> blanks() {
+    return blanks;
+  }
+
+  /** What was noted about the text of the pages. */
+  Set<Remark> remarks() {
+    return remarks;
+  }
+
   Expected(Layout layout, PdfChoices choices) {
     this.layout = layout;
     this.choices = choices;
@@ -69,6 +93,7 @@ final class Expected {
     boolean[] rightToLeft = {false};
     var areas = new ArrayList<LinkArea>();
     boolean[] joins = {false};
+    var inFields = new InFields(choices.keeping().takesBlanks());
     PageWalker.walk(
         layout,
         page,
@@ -76,7 +101,7 @@ final class Expected {
           @Override
           public void glyphs(Item.GlyphRun run, double x, double y) {
             if (run.glyphs().length > 0) {
-              b.append(run.divides() ? "" : run.text());
+              b.append(run.divides() || inFields.takes(run) ? "" : run.text());
               rightToLeft[0] |= run.rightToLeft();
               faces.add(run.face());
             }
@@ -85,11 +110,37 @@ final class Expected {
           @Override
           public void begin(Block block, PageWalker.Role role) {
             joins[0] = false;
+            inFields.begin(role);
           }
 
           @Override
           public void end() {
             joins[0] = false;
+            inFields.end();
+          }
+
+          @Override
+          public void turn(double degrees, double x, double y) {
+            inFields.turn();
+          }
+
+          @Override
+          public void turnBack() {
+            inFields.turnBack();
+          }
+
+          @Override
+          public void blank(Blank blank, Item.GlyphRun run, Box box) {
+            if (inFields.here() && run.glyphs().length > 0) {
+              blanks.merge(blank.id(), new Filled(blank, run.text()), Filled::and);
+            }
+          }
+
+          @Override
+          public void remark(Remark remark, Box box) {
+            if (choices.keeping().takesRemarks() && inFields.inText()) {
+              remarks.add(remark);
+            }
           }
 
           @Override

@@ -2,12 +2,16 @@ package decant.pdf.verify;
 
 import decant.layout.Layout;
 import decant.layout.Page;
+import decant.model.AttachedFile;
 import decant.pdf.choices.PdfChoices;
 import decant.pdf.choices.Rights;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import org.apache.pdfbox.Loader;
@@ -17,8 +21,12 @@ import org.apache.pdfbox.cos.COSName;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDDocumentInformation;
 import org.apache.pdfbox.pdmodel.PDPage;
+import org.apache.pdfbox.pdmodel.common.filespecification.PDComplexFileSpecification;
+import org.apache.pdfbox.pdmodel.interactive.annotation.PDAnnotationText;
 import org.apache.pdfbox.pdmodel.interactive.documentnavigation.outline.PDOutlineItem;
 import org.apache.pdfbox.pdmodel.interactive.documentnavigation.outline.PDOutlineNode;
+import org.apache.pdfbox.pdmodel.interactive.form.PDChoice;
+import org.apache.pdfbox.pdmodel.interactive.form.PDField;
 
 /** Verifies a published PDF. */
 public final class PdfVerifier {
@@ -49,6 +57,9 @@ public final class PdfVerifier {
       out.add(v.fonts());
       out.add(v.pictures());
       out.add(v.particulars());
+      v.blanks().ifPresent(out::add);
+      v.remarks().ifPresent(out::add);
+      v.attachedFiles().ifPresent(out::add);
       v.firstSight().ifPresent(out::add);
     } catch (IOException | RuntimeException e) {
       return List.of(
@@ -104,6 +115,91 @@ public final class PdfVerifier {
     return Check.of("Text", true, "the text of every page is the document's", "");
   }
 
+  /** The fields, each with what is filled in; empty if none should be there. */
+  private Optional<Check> blanks() {
+    if (expected.blanks().isEmpty()) {
+      return Optional.empty();
+    }
+    var got = new HashMap<String, List<String>>();
+    var form = pdf.getDocumentCatalog().getAcroForm();
+    int widgets = 0;
+    if (form != null) {
+      for (PDField f : form.getFieldTree()) {
+        widgets += f.getWidgets().size();
+        got.computeIfAbsent(f.getFullyQualifiedName(), k -> new ArrayList<>())
+            .add(
+                Expected.bare(
+                    f instanceof PDChoice c
+                        ? String.join(" ", c.getValue())
+                        : f.getValueAsString()));
+      }
+    }
+    for (Expected.Filled f : expected.blanks().values()) {
+      boolean text = f.blank().filled() && !f.blank().isSwitch() && !f.blank().name().isBlank();
+      if (text
+          && !got.getOrDefault(f.blank().name(), List.of()).contains(Expected.bare(f.text()))) {
+        return Optional.of(
+            Check.of("Blanks", false, "", "“" + f.blank().name() + "” does not hold its text"));
+      }
+    }
+    int wanted = expected.blanks().size();
+    return Optional.of(
+        Check.of(
+            "Blanks",
+            widgets == wanted,
+            wanted == 1 ? "1 to fill in" : wanted + " to fill in, each with what it holds",
+            widgets + " instead of " + wanted));
+  }
+
+  /** The notes, each with its words; empty if none should be there. */
+  private Optional<Check> remarks() throws IOException {
+    if (expected.remarks().isEmpty()) {
+      return Optional.empty();
+    }
+    var got = new ArrayList<String>();
+    for (int k = 0; k < pdf.getNumberOfPages(); k++) {
+      pdf.getPage(k).getAnnotations().stream()
+          .filter(a -> a instanceof PDAnnotationText)
+          .forEach(a -> got.add(a.getContents()));
+    }
+    boolean same =
+        got.size() == expected.remarks().size()
+            && expected.remarks().stream().allMatch(r -> got.contains(r.text()));
+    return Optional.of(
+        Check.of(
+            "Remarks",
+            same,
+            got.size() == 1 ? "1 goes along" : got.size() + " go along",
+            "not all remarks are there as they were"));
+  }
+
+  /** The files that go along, byte by byte; empty if none should. */
+  private Optional<Check> attachedFiles() throws IOException {
+    List<AttachedFile> wanted =
+        choices.keeping().takesFiles() ? layout.document().attachments() : List.of();
+    if (wanted.isEmpty()) {
+      return Optional.empty();
+    }
+    var names = pdf.getDocumentCatalog().getNames();
+    var tree = names == null ? null : names.getEmbeddedFiles();
+    Map<String, PDComplexFileSpecification> got =
+        tree == null || tree.getNames() == null ? Map.of() : tree.getNames();
+    for (AttachedFile f : wanted) {
+      boolean there = false;
+      for (PDComplexFileSpecification s : got.values()) {
+        there |=
+            f.name().equals(s.getFilename())
+                && Arrays.equals(s.getEmbeddedFile().toByteArray(), f.bytes());
+      }
+      if (!there) {
+        return Optional.of(
+            Check.of("Attached files", false, "", "“" + f.name() + "” is not as it was"));
+      }
+    }
+    String words = wanted.size() == 1 ? "1 file goes along" : wanted.size() + " files go along";
+    return Optional.of(Check.of("Attached files", true, words, ""));
+  }
+
   private Check bookmarks() {
     var got = new ArrayList<Expected.Bookmark>();
     PDOutlineNode root = pdf.getDocumentCatalog().getDocumentOutline();
@@ -149,7 +245,8 @@ public final class PdfVerifier {
     for (int k = 0; k < pdf.getNumberOfPages(); k++) {
       COSArray annotations = pdf.getPage(k).getCOSObject().getCOSArray(COSName.ANNOTS);
       for (int a = 0; annotations != null && a < annotations.size(); a++) {
-        if (annotations.getObject(a) instanceof COSDictionary d) {
+        if (annotations.getObject(a) instanceof COSDictionary d
+            && "Link".equals(d.getNameAsString(COSName.SUBTYPE))) {
           COSDictionary action = d.getCOSDictionary(COSName.A);
           COSArray to = d.getCOSArray(COSName.DEST);
           got.add(

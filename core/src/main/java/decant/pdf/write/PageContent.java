@@ -6,6 +6,7 @@ import decant.layout.Outlines;
 import decant.layout.Page;
 import decant.layout.PageWalker;
 import decant.layout.ParagraphLayout;
+import decant.model.Blank;
 import decant.model.Block;
 import decant.model.Box;
 import decant.model.Colour;
@@ -15,6 +16,7 @@ import decant.model.Insets;
 import decant.model.Link;
 import decant.model.MediaId;
 import decant.model.Paragraph;
+import decant.model.Remark;
 import decant.model.Rule;
 import decant.pdf.write.Target.Artifact;
 import decant.pdf.write.Target.Content;
@@ -22,7 +24,9 @@ import decant.pdf.write.Target.Part;
 import decant.text.FontFace;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.Deque;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -59,6 +63,26 @@ final class PageContent implements PageWalker.Sink {
   /** An area that leads somewhere, and the content that shows it. */
   record LinkArea(Link link, Box box, Target target) {}
 
+  /**
+   * A place to fill in on this page.
+   *
+   * @param value the text on it
+   * @param drawn what was filled in, as operators
+   * @param size of its letters
+   * @param lines how many lines it reaches over
+   */
+  record BlankArea(
+      Blank blank,
+      Box box,
+      Target target,
+      String value,
+      Optional<ContentStream> drawn,
+      double size,
+      int lines) {}
+
+  /** Where something is that was noted, and the content that it is about. */
+  record RemarkPlace(Remark remark, Box box, Target target) {}
+
   private final Page page;
   private final Shelf shelf;
   private final boolean tagged;
@@ -68,6 +92,9 @@ final class PageContent implements PageWalker.Sink {
   private final List<LinkArea> links = new ArrayList<>();
   private final List<Content> marks = new ArrayList<>();
   private final Map<Content, Box> figures = new LinkedHashMap<>();
+  private final Map<String, BlankArea> blanks = new LinkedHashMap<>();
+  private final Map<String, RemarkPlace> remarks = new LinkedHashMap<>();
+  private final InFields inFields;
 
   private record Open(Block block, PageWalker.Role role) {}
 
@@ -79,7 +106,11 @@ final class PageContent implements PageWalker.Sink {
   private boolean linksJoin;
   private Optional<Link> lastLink = Optional.empty();
 
-  PageContent(Page page, Shelf shelf, boolean tagged) {
+  /**
+   * @param fillable whether places to fill in are fields
+   */
+  PageContent(Page page, Shelf shelf, boolean tagged, boolean fillable) {
+    this.inFields = new InFields(fillable);
     this.page = page;
     this.shelf = shelf;
     this.tagged = tagged;
@@ -102,6 +133,14 @@ final class PageContent implements PageWalker.Sink {
     return pictures;
   }
 
+  Collection<BlankArea> blanks() {
+    return blanks.values();
+  }
+
+  Collection<RemarkPlace> remarks() {
+    return remarks.values();
+  }
+
   List<LinkArea> links() {
     return links;
   }
@@ -119,12 +158,14 @@ final class PageContent implements PageWalker.Sink {
   @Override
   public void begin(Block block, PageWalker.Role role) {
     linksJoin = false;
+    inFields.begin(role);
     open.push(new Open(block, role));
   }
 
   @Override
   public void end() {
     open.pop();
+    inFields.end();
     linksJoin = false;
     lastLink = Optional.empty();
   }
@@ -185,12 +226,12 @@ final class PageContent implements PageWalker.Sink {
         return new Content(p.id(), Part.NOTE_MARK, run.from());
       }
     }
-    if (run.link().isEmpty()) {
+    if (run.meaning().link().isEmpty()) {
       lastLink = Optional.empty();
       return new Content(p.id(), Part.TEXT, 0);
     }
-    if (!run.link().equals(lastLink)) {
-      lastLink = run.link();
+    if (!run.meaning().link().equals(lastLink)) {
+      lastLink = run.meaning().link();
       serial++;
     }
     return new Content(p.id(), Part.LINK, serial);
@@ -212,8 +253,18 @@ final class PageContent implements PageWalker.Sink {
     if (run.glyphs().length == 0) {
       return;
     }
-    to(targetOf(run, y));
+    Target target = targetOf(run, y);
     faces.add(run.face());
+    if (inFields.takes(run)) {
+      Blank b = run.meaning().blank().orElseThrow();
+      if (!b.isSwitch()) {
+        ContentStream drawn =
+            fieldContents.computeIfAbsent(b.id(), k -> new ContentStream(page.setup().height()));
+        drawn.text(run, x, y, shelf.font(run.face()));
+      }
+      return;
+    }
+    to(target);
     content.text(run, x, y, shelf.font(run.face()));
   }
 
@@ -229,15 +280,55 @@ final class PageContent implements PageWalker.Sink {
     content.path(Outlines.of(geometry, box, 1), fill, line.filter(Rule::isDrawn));
   }
 
+  private final Map<String, ContentStream> fieldContents = new HashMap<>();
+
+  @Override
+  public void blank(Blank blank, Item.GlyphRun run, Box box) {
+    if (!inFields.here() || run.glyphs().length == 0) {
+      return;
+    }
+    double room = Math.min(blank.width(), page.setup().width() - page.setup().right() - box.x());
+    Box place =
+        blank.isSwitch()
+            ? Fields.square(box, run.size())
+            : new Box(box.x(), box.y(), Math.max(box.width(), room), box.height());
+    BlankArea known = blanks.get(blank.id());
+    boolean newLine = known != null && box.y() > known.box().bottom() - 1;
+    String before =
+        known == null
+            ? ""
+            : known.value() + (newLine && blank.kind() == Blank.Kind.LINES ? "\n" : "");
+    blanks.put(
+        blank.id(),
+        new BlankArea(
+            blank,
+            known == null || blank.isSwitch() ? place : known.box().union(box),
+            known == null ? targetOf(run, box.y()) : known.target(),
+            before + run.text(),
+            Optional.ofNullable(fieldContents.get(blank.id())),
+            known == null ? run.size() : known.size(),
+            known == null ? 1 : known.lines() + (newLine ? 1 : 0)));
+  }
+
+  @Override
+  public void remark(Remark remark, Box box) {
+    if (artifact().isEmpty()) {
+      remarks.putIfAbsent(
+          remark.id(), new RemarkPlace(remark, box, current.orElse(Artifact.LAYOUT)));
+    }
+  }
+
   @Override
   public void turn(double degrees, double x, double y) {
     current = Optional.empty();
+    inFields.turn();
     content.turn(degrees, x, y);
   }
 
   @Override
   public void turnBack() {
     current = Optional.empty();
+    inFields.turnBack();
     content.restore();
   }
 

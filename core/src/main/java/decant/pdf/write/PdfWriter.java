@@ -29,10 +29,12 @@ import java.io.OutputStream;
 import java.io.UncheckedIOException;
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.function.BooleanSupplier;
@@ -89,6 +91,11 @@ public final class PdfWriter {
   private final Map<DrawnAs, Optional<PictureInFile>> pictures = new HashMap<>();
   private final Map<Page, COSDictionary> pageObjects = new LinkedHashMap<>();
   private final Map<String, NodeId> bookmarkTargets;
+
+  /** Remarks that have their note already. */
+  private final Set<String> noted = new HashSet<>();
+
+  private static final double NOTE = 12; // points, of a note's sign
 
   /**
    * A picture as the file holds it.
@@ -184,7 +191,12 @@ public final class PdfWriter {
     if (choices.wayfinding().pageLabels()) {
       PageLabels.write(catalog, document, pages);
     }
-    attachment.ifPresent(a -> a.write(catalog, choices.keeping(), level, file));
+    var attached = new ArrayList<Attachment>();
+    attachment.ifPresent(attached::add);
+    if (choices.keeping().takesFiles()) {
+      document.attachments().forEach(f -> attached.add(Attachment.of(f)));
+    }
+    Attachment.write(attached, catalog, choices.keeping(), level, file);
     PdfParticulars.write(catalog, file, choices, level);
     file.trailer().setItem(COSName.ROOT, catalog);
     Map<Part, Long> bytes = file.write(out);
@@ -340,7 +352,7 @@ public final class PdfWriter {
             return pictures.getOrDefault(key(media, size), Optional.empty());
           }
         };
-    var content = new PageContent(page, shelf, tagged);
+    var content = new PageContent(page, shelf, tagged, choices.keeping().takesBlanks());
     PageWalker.walk(layout, page, content);
     try {
       return new Finished(content, Deflated.stream(content.bytes(), level));
@@ -383,6 +395,7 @@ public final class PdfWriter {
   private void structure(
       COSDictionary catalog, List<Finished> written, boolean tagged, PdfFile file) {
     var alternatives = new FigureTexts(document, choices.keeping().accessible());
+    var fields = new Fields(file, level);
     Optional<Structure> structure =
         tagged ? Optional.of(new Structure(document, alternatives)) : Optional.empty();
     for (int k = 0; k < written.size(); k++) {
@@ -395,10 +408,20 @@ public final class PdfWriter {
             .figures()
             .forEach((figure, b) -> s.figureBox(number, figure, box(b, content.page())));
       });
+      COSArray annotations = new COSArray();
       if (choices.wayfinding().links()) {
-        links(content, page, number, structure, file);
+        links(content, page, number, structure, file, annotations);
+      }
+      fields(content, page, number, structure, fields, annotations);
+      if (choices.keeping().takesRemarks()) {
+        notes(content, page, number, structure, file, annotations);
+      }
+      if (annotations.size() > 0) {
+        page.setItem(COSName.ANNOTS, annotations);
+        page.setItem(COSName.getPDFName("Tabs"), COSName.S);
       }
     }
+    fields.write(catalog);
     structure.ifPresent(s -> {
       COSDictionary tree = s.write();
       file.part(tree, Part.STRUCTURE);
@@ -419,8 +442,8 @@ public final class PdfWriter {
       COSDictionary page,
       int number,
       Optional<Structure> structure,
-      PdfFile file) {
-    COSArray annotations = new COSArray();
+      PdfFile file,
+      COSArray annotations) {
     for (PageContent.LinkArea l : content.links()) {
       COSDictionary a = new COSDictionary();
       a.setItem(COSName.TYPE, COSName.ANNOT);
@@ -460,9 +483,43 @@ public final class PdfWriter {
       annotations.add(a);
       structure.ifPresent(s -> s.annotation(number, page, a, l.target()));
     }
-    if (annotations.size() > 0) {
-      page.setItem(COSName.ANNOTS, annotations);
-      page.setItem(COSName.getPDFName("Tabs"), COSName.S);
+  }
+
+  private static void fields(
+      PageContent content,
+      COSDictionary page,
+      int number,
+      Optional<Structure> structure,
+      Fields fields,
+      COSArray annotations) {
+    COSDictionary resources = page.getCOSDictionary(COSName.RESOURCES);
+    COSDictionary fonts = resources == null ? null : resources.getCOSDictionary(COSName.FONT);
+    for (PageContent.BlankArea b : content.blanks()) {
+      COSDictionary w =
+          fields.widget(
+              b, page, box(b.box(), content.page()), fonts == null ? new COSDictionary() : fonts);
+      annotations.add(w);
+      structure.ifPresent(s -> s.inside(number, page, w, b.target(), "Form"));
+    }
+  }
+
+  private void notes(
+      PageContent content,
+      COSDictionary page,
+      int number,
+      Optional<Structure> structure,
+      PdfFile file,
+      COSArray annotations) {
+    for (PageContent.RemarkPlace r : content.remarks()) {
+      if (!noted.add(r.remark().id())) {
+        continue; // it stands where it begins
+      }
+      Box b = r.box();
+      var sign = new Box(b.x(), b.y() - NOTE / 3, NOTE, NOTE);
+      COSDictionary a = Notes.note(r.remark(), box(sign, content.page()));
+      file.part(a, Part.FIELDS);
+      annotations.add(a);
+      structure.ifPresent(s -> s.inside(number, page, a, r.target(), "Annot"));
     }
   }
 

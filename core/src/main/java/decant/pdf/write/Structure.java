@@ -308,6 +308,10 @@ final class Structure {
     if (e.content.isEmpty()) {
       e.page = page;
     }
+    refer(e, page, annotation);
+  }
+
+  private void refer(Element e, COSDictionary page, COSDictionary annotation) {
     COSDictionary reference = new COSDictionary();
     reference.setItem(COSName.TYPE, COSName.getPDFName("OBJR"));
     reference.setItem(COSName.PG, page);
@@ -315,6 +319,20 @@ final class Structure {
     e.content.add(reference);
     annotation.setInt(COSName.STRUCT_PARENT, parents.size());
     parents.add(e.dictionary);
+  }
+
+  /** An annotation other than a link stands in the element of its text, in one of its own. */
+  void inside(int number, COSDictionary page, COSDictionary annotation, Target target, String tag) {
+    var e = new Element(tag);
+    if (target instanceof Content c) {
+      Element outer = elementOf(number, new Content(c.block(), Target.Part.TEXT, 0));
+      outer.content.add(e.dictionary);
+      outer.inside.add(e);
+    } else {
+      root.below.add(e);
+    }
+    e.page = page;
+    refer(e, page, annotation);
   }
 
   /** The element of what leads somewhere; a note's mark or a picture has one inside its own. */

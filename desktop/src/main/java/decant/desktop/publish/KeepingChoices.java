@@ -3,15 +3,19 @@ package decant.desktop.publish;
 import decant.model.Media;
 import decant.model.edit.Describing;
 import decant.paint.Pictures;
+import decant.pdf.choices.Along;
 import decant.pdf.choices.Conflict;
 import decant.pdf.choices.Keeping;
 import decant.pdf.choices.Keeping.Standard;
 import decant.pdf.choices.Version;
 import decant.publish.Details;
+import decant.publish.Enclosed;
 import decant.publish.Output;
 import decant.publish.Readiness;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.BiFunction;
 import java.util.function.UnaryOperator;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
@@ -36,6 +40,10 @@ final class KeepingChoices implements Choices {
   private final ComboBox<Version> version;
   private final Label versionSays = Choosing.quiet("");
   private final CheckBox source;
+  private final CheckBox files;
+  private final CheckBox blanks;
+  private final CheckBox remarks;
+  private final Label alongSays = Choosing.quiet("");
   private final VBox lacks = new VBox(8);
   private final Group group;
   private List<Readiness.Lack> shown = List.of();
@@ -56,41 +64,29 @@ final class KeepingChoices implements Choices {
             Standard::label,
             s ->
                 change(k ->
-                    new Keeping(
-                        s,
-                        k.accessible() && s.part() != 4,
-                        k.tagged(),
-                        k.version(),
-                        k.attachSource() && s.takesAttachments())));
+                    k.with(s)
+                        .withAccessible(k.accessible() && s.part() != 4)
+                        .with(k.along().withSource(k.along().source() && s.takesAttachments()))));
     accessible =
         Choosing.yesNo(
             "publish-accessible",
             "For aids that read aloud: PDF/UA-1",
-            on ->
-                change(
-                    k -> new Keeping(k.standard(), on, k.tagged(), k.version(), k.attachSource())));
+            on -> change(k -> k.withAccessible(on)));
     tagged =
         Choosing.yesNo(
             "publish-tagged",
             "Tagged: says what is a heading, list, table",
-            on ->
-                change(k ->
-                    new Keeping(k.standard(), k.accessible(), on, k.version(), k.attachSource())));
+            on -> change(k -> k.withTagged(on)));
     version =
         Choosing.oneOf(
             "publish-version",
             Version.values(),
             v -> "PDF " + v.number(),
-            v ->
-                change(k ->
-                    new Keeping(k.standard(), k.accessible(), k.tagged(), v, k.attachSource())));
-    source =
-        Choosing.yesNo(
-            "publish-attach",
-            "The source goes along, attached",
-            on ->
-                change(
-                    k -> new Keeping(k.standard(), k.accessible(), k.tagged(), k.version(), on)));
+            v -> change(k -> k.with(v)));
+    source = along("publish-attach", "The source goes along, attached", Along::withSource);
+    files = along("publish-files", "Files that the document carries go along", Along::withFiles);
+    blanks = along("publish-blanks", "Blanks can be filled in", Along::withBlanks);
+    remarks = along("publish-remarks", "Remarks go along, as notes", Along::withRemarks);
     lacks.setId("publish-lacks");
     group =
         new Group(
@@ -102,7 +98,15 @@ final class KeepingChoices implements Choices {
             tagged,
             Choosing.line("Version", version),
             versionSays,
-            source);
+            blanks,
+            remarks,
+            files,
+            source,
+            alongSays);
+  }
+
+  private CheckBox along(String id, String words, BiFunction<Along, Boolean, Along> how) {
+    return Choosing.yesNo(id, words, on -> change(k -> k.with(how.apply(k.along(), on))));
   }
 
   private void change(UnaryOperator<Keeping> how) {
@@ -129,8 +133,16 @@ final class KeepingChoices implements Choices {
     version.setValue(k.writtenVersion());
     version.setDisable(k.isArchive());
     versionSays.setText(k.writtenVersion().words());
-    source.setSelected(k.attachSource());
+    source.setSelected(k.along().source());
     source.setDisable(!k.standard().takesAttachments());
+    files.setSelected(k.takesFiles());
+    files.setDisable(!k.standard().takesAttachments());
+    boolean pagesAlone = k.isArchive() || k.accessible();
+    blanks.setSelected(k.takesBlanks());
+    blanks.setDisable(pagesAlone);
+    remarks.setSelected(k.takesRemarks());
+    remarks.setDisable(pagesAlone);
+    alongSays.setText(alongWords(k));
     List<Readiness.Lack> now = lacking(o);
     if (!now.equals(shown)) {
       shown = now;
@@ -144,6 +156,27 @@ final class KeepingChoices implements Choices {
         (k.isArchive() ? k.standard().label() : "PDF " + k.version().number())
             + (k.accessible() ? " + PDF/UA-1" : k.isTagged() ? ", tagged" : ", untagged");
     group.say(now.isEmpty() ? words : words + ", " + now.size() + " lacking");
+  }
+
+  /** What the document has of all that, and what becomes of it. */
+  private String alongWords(Keeping k) {
+    Enclosed has = Enclosed.in(state.work().layout().document());
+    var out = new ArrayList<String>();
+    tell(out, has.blanks(), "blank", "blanks", k.takesBlanks());
+    tell(out, has.remarks(), "remark", "remarks", k.takesRemarks());
+    tell(out, has.files(), "file", "files", k.takesFiles());
+    return String.join(" ", out);
+  }
+
+  private static void tell(List<String> out, int n, String one, String many, boolean along) {
+    if (n > 0) {
+      String what = n + " " + (n == 1 ? one : many);
+      String becomes =
+          many.equals("blanks")
+              ? along ? " to fill in." : " as lines and boxes, for a pen."
+              : along ? " along." : n == 1 ? " stays out." : " stay out.";
+      out.add(what + becomes);
+    }
   }
 
   /** What is lacking; looked for again only where it may have changed. */

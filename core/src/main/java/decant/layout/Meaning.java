@@ -1,0 +1,31 @@
+package decant.layout;
+
+import decant.model.Blank;
+import decant.model.Link;
+import decant.model.Look;
+import decant.model.Remark;
+import decant.model.TextTraits;
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * What a piece of text is for, besides how it looks.
+ *
+ * @param link where it leads
+ * @param blank the place to fill in that it stands on
+ * @param remarks what was noted about it
+ */
+public record Meaning(Optional<Link> link, Optional<Blank> blank, List<Remark> remarks) {
+  public static final Meaning NONE = new Meaning(Optional.empty(), Optional.empty(), List.of());
+
+  static Meaning of(Look look) {
+    boolean none =
+        !look.sets(TextTraits.LINK)
+            && !look.sets(TextTraits.BLANK)
+            && !look.sets(TextTraits.REMARKS);
+    return none
+        ? NONE
+        : new Meaning(
+            look.get(TextTraits.LINK), look.get(TextTraits.BLANK), look.value(TextTraits.REMARKS));
+  }
+}

@@ -1,0 +1,41 @@
+package decant.model;
+
+import java.util.List;
+
+/**
+ * A place to fill in. The text that it stands on is what is filled in, or a line or box that shows
+ * where to.
+ *
+ * @param id tells it from its neighbours
+ * @param name as its form calls it; switches of one name exclude each other
+ * @param options that can be chosen from, of a choice; what a switch stands for when it is on, of a
+ *     switch
+ * @param width the least room for what is filled in, in points; 0 for as much as the text takes
+ * @param filled whether the text is what was filled in, rather than a line or box that waits
+ */
+public record Blank(
+    String id, String name, Kind kind, List<String> options, double width, boolean filled) {
+  /** What can be filled in (ISO 32000-2 §12.7.5). */
+  public enum Kind {
+    TEXT,
+    /** Text of several lines. */
+    LINES,
+    /** A box that is ticked or not. */
+    TICK,
+    /** One of several that exclude each other. */
+    ONE_OF,
+    /** A choice from a list. */
+    CHOICE,
+    /** A choice from a list, or something else. */
+    CHOICE_OR_TEXT
+  }
+
+  public Blank {
+    options = List.copyOf(options);
+  }
+
+  /** Whether it is on or off, rather than text. */
+  public boolean isSwitch() {
+    return kind == Kind.TICK || kind == Kind.ONE_OF;
+  }
+}

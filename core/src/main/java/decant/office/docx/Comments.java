@@ -1,0 +1,147 @@
+package decant.office.docx;
+
+import decant.model.Remark;
+import decant.office.xml.Element;
+import decant.office.xml.Namespaces;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.stream.Collectors;
+
+/**
+ * Remarks as comments (§17.13.4). Plain ones are understood and written anew; a part with more in
+ * it than words goes back as it came, and its remarks are known besides.
+ */
+final class Comments {
+  static final Comments NONE = new Comments(Map.of(), true);
+
+  /** What may stand in a comment for its words to be all of it. */
+  private static final Set<String> PLAIN =
+      Set.of(
+          "w:p",
+          "w:r",
+          "w:t",
+          "w:br",
+          "w:tab",
+          "w:pPr",
+          "w:rPr",
+          "w:pStyle",
+          "w:rStyle",
+          "w:annotationRef");
+
+  private final Map<String, Remark> byId;
+  private final boolean plain;
+
+  private Comments(Map<String, Remark> byId, boolean plain) {
+    this.byId = byId;
+    this.plain = plain;
+  }
+
+  /**
+   * @param alone whether no other part says more of the comments: which answers which, which are
+   *     settled
+   */
+  static Comments of(Element comments, boolean alone) {
+    boolean plain =
+        alone
+            && comments.elements().stream()
+                .allMatch(c -> c.elements().stream().allMatch(Comments::isPlain));
+    var out = new HashMap<String, Remark>();
+    for (Element c : comments.elements()) {
+      String id = c.attribute("w:id").orElse("");
+      String text =
+          c.elements().stream()
+              .filter(p -> p.name().equals("w:p"))
+              .map(Comments::text)
+              .collect(Collectors.joining("\n"));
+      out.put(
+          id,
+          new Remark(
+              "c" + id,
+              c.attribute("w:author").orElse(""),
+              c.attribute("w:date").orElse(""),
+              text,
+              !plain));
+    }
+    return new Comments(out, plain);
+  }
+
+  private static boolean isPlain(Element e) {
+    return PLAIN.contains(e.name()) && e.elements().stream().allMatch(Comments::isPlain);
+  }
+
+  private static String text(Element e) {
+    var b = new StringBuilder();
+    for (Element c : e.elements()) {
+      switch (c.name()) {
+        case "w:t" -> b.append(c.text());
+        case "w:br" -> b.append('\n');
+        case "w:tab" -> b.append('\t');
+        default -> b.append(text(c));
+      }
+    }
+    return b.toString();
+  }
+
+  /** Whether they are written anew, and what marks their places is not kept. */
+  boolean isPlain() {
+    return plain;
+  }
+
+  List<Remark> with(List<Remark> open, String id) {
+    Remark r = byId.get(id);
+    if (r == null || open.contains(r)) {
+      return open;
+    }
+    var out = new java.util.ArrayList<>(open);
+    out.add(r);
+    return List.copyOf(out);
+  }
+
+  /** Whether a remark is among some. */
+  boolean has(List<Remark> some, String id) {
+    Remark r = byId.get(id);
+    return r != null && some.contains(r);
+  }
+
+  List<Remark> without(List<Remark> open, String id) {
+    Remark r = byId.get(id);
+    return r == null ? open : open.stream().filter(o -> !o.equals(r)).toList();
+  }
+
+  /** The comments that are written, by the number that each has in the file. */
+  static final class Written {
+    private final Map<Remark, Integer> numbers = new LinkedHashMap<>();
+
+    /** The number of a remark that is not in the file yet; -1 for others. */
+    int begin(Remark r) {
+      if (r.kept() || numbers.containsKey(r)) {
+        return -1;
+      }
+      numbers.put(r, numbers.size());
+      return numbers.size() - 1;
+    }
+
+    boolean isEmpty() {
+      return numbers.isEmpty();
+    }
+
+    String part() {
+      var o = new Out().raw(DocxWriter.HEAD).raw("<w:comments xmlns:w=\"" + Namespaces.W + "\">");
+      numbers.forEach((r, n) -> {
+        o.raw("<w:comment w:id=\"" + n + "\" w:author=\"").text(r.author());
+        if (r.date().matches("\\d{4}-\\d\\d-\\d\\dT\\d\\d:\\d\\d:\\d\\d.*")) {
+          o.raw("\" w:date=\"").text(r.date());
+        }
+        o.raw("\">");
+        for (String line : r.text().split("\n", -1)) {
+          o.raw("<w:p><w:r><w:t xml:space=\"preserve\">").text(line).raw("</w:t></w:r></w:p>");
+        }
+        o.raw("</w:comment>");
+      });
+      return o.raw("</w:comments>").toString();
+    }
+  }
+}

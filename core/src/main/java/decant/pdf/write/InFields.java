@@ -1,0 +1,56 @@
+package decant.pdf.write;
+
+import decant.layout.Item;
+import decant.layout.PageWalker;
+import java.util.ArrayDeque;
+import java.util.Deque;
+
+/**
+ * Tells, while a page is walked, which glyphs a field shows rather than the page: what was filled
+ * in, and signs for switches. Running texts and what is turned have no fields.
+ */
+public final class InFields {
+  private final boolean fillable;
+  private final Deque<PageWalker.Role> open = new ArrayDeque<>();
+  private int turned;
+
+  /**
+   * @param fillable whether the file has fields at all
+   */
+  public InFields(boolean fillable) {
+    this.fillable = fillable;
+  }
+
+  public void begin(PageWalker.Role role) {
+    open.push(role);
+  }
+
+  public void end() {
+    open.pop();
+  }
+
+  public void turn() {
+    turned++;
+  }
+
+  public void turnBack() {
+    turned--;
+  }
+
+  /** Whether glyphs here may stand on a field. */
+  public boolean here() {
+    return fillable && turned == 0 && inText();
+  }
+
+  /** Whether this is the text, rather than what repeats from page to page. */
+  public boolean inText() {
+    return !open.isEmpty()
+        && !open.contains(PageWalker.Role.REPEATED)
+        && open.peekLast() != PageWalker.Role.RUNNING;
+  }
+
+  /** Whether a field shows these glyphs. */
+  public boolean takes(Item.GlyphRun run) {
+    return here() && run.meaning().blank().filter(b -> b.isSwitch() || b.filled()).isPresent();
+  }
+}
