@@ -23,6 +23,7 @@ import decant.model.TableTraits;
 import decant.model.TextTraits;
 import decant.reading.ReadProblem;
 import decant.reading.TakenIn;
+import decant.text.FontFace;
 import decant.vector.VectorPicture;
 import java.awt.Color;
 import java.awt.image.BufferedImage;
@@ -31,7 +32,12 @@ import java.io.IOException;
 import java.nio.file.Path;
 import java.util.List;
 import javax.imageio.ImageIO;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.pdmodel.PDPage;
+import org.apache.pdfbox.pdmodel.PDPageContentStream;
+import org.apache.pdfbox.pdmodel.common.PDRectangle;
 import org.apache.pdfbox.pdmodel.font.PDFont;
+import org.apache.pdfbox.pdmodel.font.PDType0Font;
 import org.apache.pdfbox.pdmodel.font.PDType1Font;
 import org.apache.pdfbox.pdmodel.font.Standard14Fonts.FontName;
 import org.junit.jupiter.api.Test;
@@ -356,6 +362,34 @@ class RecoveredPagesTest {
     assertThat(t.rows().getFirst().cells().getFirst().look().value(TableTraits.RULES).bottom())
         .isPresent();
     assertThat(t.rows().get(1).cells().getFirst().look().sets(TableTraits.RULES)).isFalse();
+  }
+
+  /** Columns of text that run down the page, from right to left (ISO 32000-2 §9.7.4.3). */
+  @Test
+  void verticalTextIsReadDownItsColumns() throws IOException, ReadProblem {
+    Path file = folder.resolve("vertical.pdf");
+    String[] columns = {"港湾事務所は係留計画", "を毎年三月に公示する", "船主は期日を守ること"};
+    try (var pdf = new PDDocument()) {
+      PDFont font =
+          PDType0Font.loadVertical(
+              pdf, FontFace.class.getResourceAsStream("fonts/DroidSansFallback.ttf"), true);
+      var page = new PDPage(PDRectangle.A4);
+      pdf.addPage(page);
+      try (var c = new PDPageContentStream(pdf, page)) {
+        for (int k = 0; k < columns.length; k++) {
+          c.beginText();
+          c.setFont(font, 12);
+          c.newLineAtOffset(480 - 20 * k, 700);
+          c.showText(columns[k]);
+          c.endText();
+        }
+      }
+      pdf.save(file.toFile());
+    }
+    Document d = decant.format.Intake.take(decant.reading.ReadRequest.of(file)).document();
+    String all =
+        paragraphs(d).stream().map(Paragraph::text).collect(java.util.stream.Collectors.joining());
+    assertThat(all).isEqualTo(String.join("", columns));
   }
 
   @Test

@@ -44,6 +44,13 @@ final class PageScan extends PDFGraphicsStreamEngine {
   private static final int MOST_PICTURES = 2_000;
   private static final int MOST_SHAPES = 20_000;
   private static final double THICKEST_RULE = 3;
+
+  /** How far the top of a vertical letter's place is above its origin, as is usual, in ems. */
+  private static final double ABOVE_ORIGIN = 0.88;
+
+  /** How far below the middle of a line its letters stand, in ems. */
+  private static final double UPRIGHT = 0.38;
+
   private static final int FEWEST_LINE_SIGNS = 3;
 
   /** A link area of the page. */
@@ -239,8 +246,14 @@ final class PageScan extends PDFGraphicsStreamEngine {
     double size = Math.hypot(up.getX(), up.getY());
     double advance = displacement.getX() * Math.hypot(along.getX(), along.getY());
     int quarter = quarterOf(along);
-    if (font.isVertical()) {
-      advance = size * 0.5;
+    if (font.isVertical() && quarter == 0) {
+      // The line runs down the page, as one that is turned does (§9.7.4.3): its letters begin at
+      // the top of their place and stand on a line left of its middle.
+      advance = -displacement.getY() * size;
+      origin =
+          new Point2D.Double(
+              origin.getX() + (0.5 - UPRIGHT) * size, origin.getY() - ABOVE_ORIGIN * size);
+      quarter = 1;
     }
     boolean shown =
         origin.getX() > -2
