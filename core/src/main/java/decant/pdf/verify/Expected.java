@@ -66,7 +66,7 @@ final class Expected {
   private final Map<String, Filled> blanks = new LinkedHashMap<>();
   private final Set<Remark> remarks = new LinkedHashSet<>();
 
-  /** Places to fill in, by what tells them apart. */
+  /** Places to fill in, page by page, by what tells them apart. */
   Map<String, Filled> blanks() {
     return blanks;
   }
@@ -132,7 +132,8 @@ final class Expected {
           @Override
           public void blank(Blank blank, Item.GlyphRun run, Box box) {
             if (inFields.here() && run.glyphs().length > 0) {
-              blanks.merge(blank.id(), new Filled(blank, run.text()), Filled::and);
+              String text = run.divides() ? "" : run.text();
+              blanks.merge(inFile + " " + blank.id(), new Filled(blank, text), Filled::and);
             }
           }
 

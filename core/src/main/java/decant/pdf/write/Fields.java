@@ -8,6 +8,7 @@ import decant.pdf.file.PdfFile;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.Locale;
 import java.util.Map;
@@ -43,6 +44,7 @@ final class Fields {
   private final Node root = new Node();
   private final PdfFile file;
   private final int level;
+  private final Map<String, String> holds = new HashMap<>();
   private int unnamed;
 
   Fields(PdfFile file, int level) {
@@ -63,7 +65,7 @@ final class Fields {
   COSDictionary widget(
       PageContent.BlankArea area, COSDictionary page, COSArray rectangle, COSDictionary fonts) {
     Blank b = area.blank();
-    Node field = field(b);
+    Node field = field(b, area.value().strip());
     COSDictionary w = new COSDictionary();
     w.setItem(COSName.TYPE, COSName.ANNOT);
     w.setItem(COSName.SUBTYPE, COSName.getPDFName("Widget"));
@@ -196,9 +198,22 @@ final class Fields {
     }
   }
 
-  /** The field of a name; parts of names are between full stops (§12.7.4.2). */
-  private Node field(Blank b) {
+  /**
+   * The field of a name. All places of one name hold the same (§12.7.4.2); what holds something
+   * else has a number added to its name.
+   */
+  private Node field(Blank b, String value) {
     String name = b.name().isBlank() ? "blank " + ++unnamed : b.name();
+    String free = name;
+    String held = b.isSwitch() ? b.kind().name() : b.kind() + " " + (b.filled() ? value : "");
+    for (int k = 2; !holds.computeIfAbsent(free, n -> held).equals(held); k++) {
+      free = name + " " + k;
+    }
+    return named(free);
+  }
+
+  /** Parts of names are between full stops. */
+  private Node named(String name) {
     Node at = root;
     for (String part : name.split("\\.")) {
       Node above = at;

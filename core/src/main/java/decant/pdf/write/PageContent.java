@@ -304,7 +304,7 @@ final class PageContent implements PageWalker.Sink {
             blank,
             known == null || blank.isSwitch() ? place : known.box().union(box),
             known == null ? targetOf(run, box.y()) : known.target(),
-            before + run.text(),
+            before + (run.divides() ? "" : run.text()),
             Optional.ofNullable(fieldContents.get(blank.id())),
             known == null ? run.size() : known.size(),
             known == null ? 1 : known.lines() + (newLine ? 1 : 0)));
