@@ -421,8 +421,15 @@ final class DocumentMaker {
     return stops.isEmpty() ? look : look.with(ParagraphTraits.TABS, List.copyOf(stops));
   }
 
+  /** How much farther apart single lines stand than the pitch that they are set in here. */
+  private double stretched(Found.Text t) {
+    boolean single = t.lines().size() == 1 && t.kind() == Found.Kind.PARAGRAPH;
+    double set = bodyPitch * naturalPitch(bodyText) * t.size() / bodyText.value(TextTraits.SIZE);
+    return single ? Math.max(0, t.pitch() - set) : 0;
+  }
+
   /** The gap to the block before, where that stands above it; what suits its kind elsewhere. */
-  private static double spaceBefore(Found.Text t, @Nullable Found before) {
+  private double spaceBefore(Found.Text t, @Nullable Found before) {
     boolean heading = t.kind() == Found.Kind.HEADING;
     boolean below =
         before != null
@@ -434,7 +441,7 @@ final class DocumentMaker {
       return heading && before != null ? Math.max(10, t.spaceBefore()) : t.spaceBefore();
     }
     return before instanceof Found.Text
-        ? Math.min(60, t.spaceBefore())
+        ? Math.min(60, t.spaceBefore() + stretched(t))
         : Math.clamp(t.box().y() - before.box().bottom() - t.size() * 0.3, 4, 60);
   }
 

@@ -144,7 +144,7 @@ final class PagesChoices implements Choices {
       int total = layout.pages().size();
       String words =
           n == total
-              ? "All " + total + (total == 1 ? " page" : " pages")
+              ? total == 1 ? "The one page" : "All " + total + " pages"
               : n + " of " + total + " pages";
       int files = Math.max(1, state.files().size());
       String into = files == 1 ? "" : ", " + files + " files";
