@@ -11,10 +11,11 @@ import java.util.List;
  * @param options that can be chosen from, of a choice; what a switch stands for when it is on, of a
  *     switch
  * @param width the least room for what is filled in, in points; 0 for as much as the text takes
- * @param filled whether the text is what was filled in, rather than a line or box that waits
+ * @param waiting the text that stands there while nothing is filled in; empty for a line to write
+ *     on, or an empty box
  */
 public record Blank(
-    String id, String name, Kind kind, List<String> options, double width, boolean filled) {
+    String id, String name, Kind kind, List<String> options, double width, String waiting) {
   /** What can be filled in (ISO 32000-2 §12.7.5). */
   public enum Kind {
     TEXT,
@@ -32,6 +33,22 @@ public record Blank(
 
   public Blank {
     options = List.copyOf(options);
+  }
+
+  private static final String OFF = "\u2610\u25CB\u25A1"; // an empty box, an empty circle
+
+  /** Whether a text on it is something filled in; of a switch, whether it is on. */
+  public boolean holds(String text) {
+    String t = text.strip();
+    if (t.isEmpty() || !waiting.isEmpty() && waiting.contains(t)) {
+      return false;
+    }
+    return isSwitch() ? !OFF.contains(t) : !t.chars().allMatch(c -> c == '_' || c <= ' ');
+  }
+
+  /** What is filled in, of a text on it: without the line that it stands on. */
+  public String value(String text) {
+    return holds(text) ? text.replaceAll("^[_\\s]+|[_\\s]+$", "") : "";
   }
 
   /** Whether it is on or off, rather than text. */

@@ -81,7 +81,7 @@ public final class TextTraits {
    * {@link Look#get}.
    */
   public static final Trait<Blank> BLANK =
-      new Trait<>("blank", new Blank("", "", Blank.Kind.TEXT, List.of(), 0, false));
+      new Trait<>("blank", new Blank("", "", Blank.Kind.TEXT, List.of(), 0, ""));
 
   /** Run properties a reader kept without understanding them. */
   public static final Trait<List<Kept>> KEPT = new Trait<>("kept-run", List.of());

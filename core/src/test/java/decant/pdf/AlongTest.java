@@ -49,23 +49,22 @@ import org.junit.jupiter.api.io.TempDir;
 class AlongTest {
   @TempDir Path folder;
 
-  private static Look blank(
-      String id, String name, Blank.Kind kind, List<String> options, boolean filled) {
-    return Look.of(TextTraits.BLANK, new Blank(id, name, kind, options, 120, filled));
+  private static Look blank(String id, String name, Blank.Kind kind, List<String> options) {
+    return Look.of(TextTraits.BLANK, new Blank(id, name, kind, options, 120, ""));
   }
 
   private static final Document FORM =
       Samples.document(
-          line("Owner: ", "M. Tern", blank("1", "owner.name", Blank.Kind.TEXT, List.of(), true)),
-          line("Vessel: ", "__________", blank("2", "vessel", Blank.Kind.TEXT, List.of(), false)),
+          line("Owner: ", "M. Tern", blank("1", "owner.name", Blank.Kind.TEXT, List.of())),
+          line("Vessel: ", "__________", blank("2", "vessel", Blank.Kind.TEXT, List.of())),
           line(
               "Berth: ",
               "North quay",
-              blank("3", "berth", Blank.Kind.CHOICE, List.of("North quay", "South quay"), true)),
-          line("", "☑", blank("4", "insured", Blank.Kind.TICK, List.of("Yes"), true)),
-          line("", "☐", blank("5", "winter", Blank.Kind.TICK, List.of("Yes"), false)),
-          line("Pays ", "◉", blank("6", "pays", Blank.Kind.ONE_OF, List.of("yearly"), true)),
-          line("or ", "○", blank("7", "pays", Blank.Kind.ONE_OF, List.of("monthly"), false)));
+              blank("3", "berth", Blank.Kind.CHOICE, List.of("North quay", "South quay"))),
+          line("", "☑", blank("4", "insured", Blank.Kind.TICK, List.of("Yes"))),
+          line("", "☐", blank("5", "winter", Blank.Kind.TICK, List.of("Yes"))),
+          line("Pays ", "◉", blank("6", "pays", Blank.Kind.ONE_OF, List.of("yearly"))),
+          line("or ", "○", blank("7", "pays", Blank.Kind.ONE_OF, List.of("monthly"))));
 
   private static Block line(String label, String text, Look look) {
     return label.isEmpty()
@@ -123,12 +122,26 @@ class AlongTest {
     }
     String text = Tool.run("pdftotext", filled.toString(), "-").output();
     assertThat(text).contains("Curlew");
-    var document = take(filled);
-    assertThat(blanks(document)).anyMatch(b -> b.name().equals("winter") && b.filled());
-    assertThat(blanks(document))
-        .filteredOn(b -> b.name().equals("pays"))
-        .extracting(Blank::filled)
-        .containsExactly(false, true);
+    Document document = take(filled);
+    assertThat(on(document)).containsExactly("insured", "winter", "pays monthly");
+  }
+
+  /** The names of switches that are on. */
+  private static List<String> on(Document d) {
+    var out = new ArrayList<String>();
+    for (var p : d.paragraphs()) {
+      for (Inline i : p.inlines()) {
+        i.look()
+            .get(TextTraits.BLANK)
+            .filter(b -> b.isSwitch() && b.holds(((Inline.Text) i).text()))
+            .ifPresent(b ->
+                out.add(
+                    b.kind() == Blank.Kind.ONE_OF
+                        ? b.name() + " " + b.options().getFirst()
+                        : b.name()));
+      }
+    }
+    return out;
   }
 
   private static Document take(Path file) {
@@ -169,9 +182,11 @@ class AlongTest {
   void blanksComeBackFromPdfAndFromDocx() throws Exception {
     Document d = take(published(FORM, Keeping.USUAL));
     check(blanks(d));
+    assertThat(on(d)).containsExactly("insured", "pays yearly");
     Path copy = copy(d);
     Document back = DocxReader.read(ReadRequest.of(copy)).document();
     check(blanks(back));
+    assertThat(on(back)).containsExactly("insured", "pays yearly");
     assertThat(blanks(back)).extracting(Blank::width).contains(120.0);
     assertThat(DocxSchemas.errors(copy)).isEmpty();
   }
@@ -190,9 +205,6 @@ class AlongTest {
             Blank.Kind.TICK,
             Blank.Kind.ONE_OF,
             Blank.Kind.ONE_OF);
-    assertThat(blanks)
-        .extracting(Blank::filled)
-        .containsExactly(true, false, true, true, false, true, false);
     assertThat(blanks.get(2).options()).containsExactly("North quay", "South quay");
     assertThat(blanks.get(6).options()).containsExactly("monthly");
   }
@@ -203,6 +215,31 @@ class AlongTest {
       DocxWriter.write(d, out);
     }
     return copy;
+  }
+
+  /** Whoever types into a blank fills it in; the line that is left is no part of it. */
+  @Test
+  void whatIsTypedIntoABlankIsItsValue() throws IOException {
+    Look look = blank("1", "vessel", Blank.Kind.TEXT, List.of());
+    Document d = Samples.document(line("Vessel: ", "Curlew____", look));
+    try (PDDocument pdf = Loader.loadPDF(published(d, Keeping.USUAL).toFile())) {
+      assertThat(pdf.getDocumentCatalog().getAcroForm().getField("vessel").getValueAsString())
+          .isEqualTo("Curlew");
+    }
+  }
+
+  /** A prompt of a content control (§17.5.2.40) is no value. */
+  @Test
+  void aPromptIsNoValue() throws IOException {
+    Look look =
+        Look.of(
+            TextTraits.BLANK,
+            new Blank("1", "vessel", Blank.Kind.TEXT, List.of(), 0, "Name of the vessel"));
+    Document d = Samples.document(line("Vessel: ", "Name of the vessel", look));
+    try (PDDocument pdf = Loader.loadPDF(published(d, Keeping.USUAL).toFile())) {
+      assertThat(pdf.getDocumentCatalog().getAcroForm().getField("vessel").getValueAsString())
+          .isEmpty();
+    }
   }
 
   private static final Remark REMARK =

@@ -25,7 +25,10 @@ final class Controls {
             .flatMap(a -> a.attribute("w:val"))
             .orElse("blank " + number);
     String tag = p.child("w:tag").flatMap(t -> t.attribute("w:val")).orElse("");
-    boolean placeholder = p.child("w:showingPlcHdr").isPresent();
+    String waiting =
+        p.child("w:showingPlcHdr").isPresent()
+            ? sdt.child("w:sdtContent").map(Controls::text).orElse("").strip()
+            : "";
     double width = width(tag);
     String id = "s" + number;
     Optional<Element> text = p.child("w:text");
@@ -33,22 +36,17 @@ final class Controls {
       boolean lines =
           text.get().attribute("w:multiLine").filter(v -> v.matches("1|true|on")).isPresent();
       Blank.Kind kind = lines ? Blank.Kind.LINES : Blank.Kind.TEXT;
-      return Optional.of(new Blank(id, name, kind, List.of(), width, !placeholder));
+      return Optional.of(new Blank(id, name, kind, List.of(), width, waiting));
     }
     for (String list : List.of("w:dropDownList", "w:comboBox")) {
       Optional<Element> choice = p.child(list);
       if (choice.isPresent()) {
         Blank.Kind kind = list.equals("w:comboBox") ? Blank.Kind.CHOICE_OR_TEXT : Blank.Kind.CHOICE;
-        return Optional.of(new Blank(id, name, kind, options(choice.get()), width, !placeholder));
+        return Optional.of(new Blank(id, name, kind, options(choice.get()), width, waiting));
       }
     }
     return p.child("w14:checkbox")
         .map(c -> {
-          boolean on =
-              c.child("w14:checked")
-                  .flatMap(e -> e.attribute("w14:val"))
-                  .filter(v -> v.matches("1|true"))
-                  .isPresent();
           boolean round = tag.startsWith(OURS + "one;");
           return new Blank(
               id,
@@ -56,8 +54,29 @@ final class Controls {
               round ? Blank.Kind.ONE_OF : Blank.Kind.TICK,
               round ? List.of(tag.substring(tag.lastIndexOf(';') + 1)) : List.of(),
               0,
-              on);
+              off(c));
         });
+  }
+
+  /** The sign of a box that is not ticked; empty for the usual one. */
+  private static String off(Element checkbox) {
+    try {
+      return checkbox
+          .child("w14:uncheckedState")
+          .flatMap(e -> e.attribute("w14:val"))
+          .map(v -> Character.toString(Integer.parseInt(v, 16)))
+          .orElse("");
+    } catch (IllegalArgumentException e) {
+      return ""; // no character
+    }
+  }
+
+  private static String text(Element e) {
+    var b = new StringBuilder();
+    for (Element c : e.elements()) {
+      b.append(c.name().equals("w:t") ? c.text() : text(c));
+    }
+    return b.toString();
   }
 
   private static List<String> options(Element list) {
@@ -82,8 +101,12 @@ final class Controls {
     }
   }
 
-  /** Begins a control, up to its content. */
-  static void begin(Out o, Blank b, int number) {
+  /**
+   * Begins a control, up to its content.
+   *
+   * @param text on it
+   */
+  static void begin(Out o, Blank b, String text, int number) {
     o.raw("<w:sdt><w:sdtPr>");
     if (!b.name().isBlank()) {
       o.empty("w:alias", "w:val", b.name());
@@ -96,7 +119,7 @@ final class Controls {
       o.empty("w:tag", "w:val", tag);
     }
     o.empty("w:id", "w:val", Integer.toString(1_000_000 + number));
-    if (!b.filled() && !b.isSwitch()) {
+    if (!b.holds(text) && !b.isSwitch()) {
       o.raw("<w:showingPlcHdr/>");
     }
     switch (b.kind()) {
@@ -106,7 +129,7 @@ final class Controls {
       case CHOICE_OR_TEXT -> choice(o, "w:comboBox", b);
       case TICK, ONE_OF -> {
         o.raw("<w14:checkbox>");
-        o.empty("w14:checked", "w14:val", b.filled() ? "1" : "0");
+        o.empty("w14:checked", "w14:val", b.holds(text) ? "1" : "0");
         o.raw("<w14:checkedState w14:val=\"2611\" w14:font=\"DejaVu Sans\"/>");
         o.raw("<w14:uncheckedState w14:val=\"2610\" w14:font=\"DejaVu Sans\"/></w14:checkbox>");
       }

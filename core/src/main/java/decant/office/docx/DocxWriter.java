@@ -362,7 +362,7 @@ public final class DocxWriter {
       }
       open = link;
       if (blank != null && control == null) {
-        Controls.begin(o, blank, nextControl++);
+        Controls.begin(o, blank, textOf(p, blank), nextControl++);
         control = blank;
       }
       inline(o, i, rels);
@@ -378,6 +378,17 @@ public final class DocxWriter {
       o.empty("w:bookmarkEnd", "w:id", Integer.toString(first + k));
     }
     o.raw("</w:p>");
+  }
+
+  private static String textOf(Paragraph p, Blank blank) {
+    var b = new StringBuilder();
+    for (Inline i : p.inlines()) {
+      if (i instanceof Inline.Text t
+          && i.look().get(TextTraits.BLANK).filter(blank::equals).isPresent()) {
+        b.append(t.text());
+      }
+    }
+    return b.toString();
   }
 
   /** Ends the remarks that go on no further, and begins those that begin here. */

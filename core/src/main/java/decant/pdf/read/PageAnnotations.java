@@ -115,12 +115,8 @@ final class PageAnnotations {
     return (flags(a) & 1 << 15) != 0;
   }
 
-  /**
-   * The place to fill in that a field is (§12.7.5); empty for buttons and signatures.
-   *
-   * @param filled whether what it shows was filled in
-   */
-  Optional<Blank> blank(PDAnnotation a, boolean filled) {
+  /** The place to fill in that a field is (§12.7.5); empty for buttons and signatures. */
+  Optional<Blank> blank(PDAnnotation a) {
     if (!(a instanceof PDAnnotationWidget)) {
       return Optional.empty();
     }
@@ -137,7 +133,7 @@ final class PageAnnotations {
           default -> Optional.empty();
         };
     String id = number + "." + all.indexOf(a);
-    return kind.map(k -> new Blank(id, name(a), k, options(a, k), width(a), filled));
+    return kind.map(k -> new Blank(id, name(a), k, options(a, k), width(a), ""));
   }
 
   private double width(PDAnnotation a) {
@@ -216,9 +212,9 @@ final class PageAnnotations {
         boolean on = state != null && !state.equals(COSName.Off);
         String sign = isRound(a) ? on ? "◉" : "○" : on ? "☑" : "☐";
         double size = Math.clamp(b.height() / BOX_SIGN, 6, 16);
-        out.add(glyph(sign, b.x(), b.bottom() - size * 0.15, BOX_SIGN * size, size, a, on));
+        out.add(glyph(sign, b.x(), b.bottom() - size * 0.15, BOX_SIGN * size, size, a));
       } else if ((type(a).equals("Tx") || type(a).equals("Ch") || type(a).equals("Sig"))
-          && !written.in(b, blank(a, false))) {
+          && !written.in(b, blank(a))) {
         line(a, b, out);
       }
     }
@@ -237,7 +233,7 @@ final class PageAnnotations {
       double each = LINE_SIGN * size;
       int n = Math.clamp((long) (b.width() / each), 3, LONGEST_BLANK);
       for (int k = 0; k < n; k++) {
-        out.add(glyph("_", b.x() + k * each, baseline, each, size, a, false));
+        out.add(glyph("_", b.x() + k * each, baseline, each, size, a));
       }
       return;
     }
@@ -249,21 +245,15 @@ final class PageAnnotations {
         continue;
       }
       double w = (c == ' ' ? 0.28 : 0.52) * size;
-      out.add(glyph(Character.toString(c), x, baseline, w, size, a, true));
+      out.add(glyph(Character.toString(c), x, baseline, w, size, a));
       x += w;
     }
   }
 
   private Glyph glyph(
-      String text,
-      double x,
-      double baseline,
-      double width,
-      double size,
-      PDAnnotation of,
-      boolean filled) {
+      String text, double x, double baseline, double width, double size, PDAnnotation of) {
     Glyph g = Glyph.made(text, x, baseline, width, size, FACE, content(of.getCOSObject()));
-    return blank(of, filled).map(b -> g.withDecor(g.decor().with(b))).orElse(g);
+    return blank(of).map(b -> g.withDecor(g.decor().with(b))).orElse(g);
   }
 
   /** What is marked, underlined or struck out on the page (§12.5.6.10). */

@@ -161,7 +161,7 @@ final class PageScan extends PDFGraphicsStreamEngine {
       } catch (IOException | RuntimeException e) {
         // Its appearance is damaged; the page is not.
       }
-      Optional<Blank> blank = annotations.blank(a, true);
+      Optional<Blank> blank = annotations.blank(a);
       for (int k = first; blank.isPresent() && k < visible.size(); k++) {
         Glyph g = visible.get(k);
         visible.set(k, g.withDecor(g.decor().with(blank.get())));

@@ -135,11 +135,12 @@ public final class PdfVerifier {
       }
     }
     for (Expected.Filled f : expected.blanks().values()) {
-      boolean text = f.blank().filled() && !f.blank().isSwitch() && !f.blank().name().isBlank();
+      boolean text =
+          f.blank().holds(f.text()) && !f.blank().isSwitch() && !f.blank().name().isBlank();
       if (text
           && got.entrySet().stream()
               .filter(e -> e.getKey().startsWith(f.blank().name()))
-              .noneMatch(e -> e.getValue().contains(Expected.bare(f.text())))) {
+              .noneMatch(e -> e.getValue().contains(Expected.bare(f.blank().value(f.text()))))) {
         return Optional.of(
             Check.of("Blanks", false, "", "“" + f.blank().name() + "” does not hold its text"));
       }

@@ -65,7 +65,7 @@ final class Fields {
   COSDictionary widget(
       PageContent.BlankArea area, COSDictionary page, COSArray rectangle, COSDictionary fonts) {
     Blank b = area.blank();
-    Node field = field(b, area.value().strip());
+    Node field = field(b, b.value(area.value()));
     COSDictionary w = new COSDictionary();
     w.setItem(COSName.TYPE, COSName.ANNOT);
     w.setItem(COSName.SUBTYPE, COSName.getPDFName("Widget"));
@@ -82,7 +82,7 @@ final class Fields {
         appearance.setItem(COSName.N, form(shown(area), rectangle, fonts));
         w.setItem(COSName.AP, appearance);
       }
-      case TICK, ONE_OF -> onOff(b, field, w, rectangle);
+      case TICK, ONE_OF -> onOff(b, b.holds(area.value()), field, w, rectangle);
     }
     file.part(w, Part.FIELDS);
     return w;
@@ -108,11 +108,11 @@ final class Fields {
     String size = String.format(Locale.ROOT, "%.1f", area.size());
     d.setItem(COSName.DA, new COSString("/" + FONT + " " + size + " Tf 0 g"));
     if (!d.containsKey(COSName.V)) {
-      d.setItem(COSName.V, new COSString(b.filled() ? area.value().strip() : ""));
+      d.setItem(COSName.V, new COSString(b.value(area.value())));
     }
   }
 
-  private void onOff(Blank b, Node field, COSDictionary w, COSArray rectangle) {
+  private void onOff(Blank b, boolean isOn, Node field, COSDictionary w, COSArray rectangle) {
     boolean round = b.kind() == Blank.Kind.ONE_OF;
     COSDictionary d = field.dictionary;
     d.setItem(COSName.FT, COSName.getPDFName("Btn"));
@@ -121,8 +121,8 @@ final class Fields {
     String given = b.options().isEmpty() ? "" : b.options().getFirst();
     COSName on =
         COSName.getPDFName(!given.isBlank() ? given : round ? "choice" + field.switches : "Yes");
-    COSName now = b.filled() ? on : COSName.Off;
-    if (b.filled() || !d.containsKey(COSName.V)) {
+    COSName now = isOn ? on : COSName.Off;
+    if (isOn || !d.containsKey(COSName.V)) {
       d.setItem(COSName.V, now);
     }
     w.setItem(COSName.AS, now);
@@ -205,7 +205,7 @@ final class Fields {
   private Node field(Blank b, String value) {
     String name = b.name().isBlank() ? "blank " + ++unnamed : b.name();
     String free = name;
-    String held = b.isSwitch() ? b.kind().name() : b.kind() + " " + (b.filled() ? value : "");
+    String held = b.isSwitch() ? b.kind().name() : b.kind() + " " + value;
     for (int k = 2; !holds.computeIfAbsent(free, n -> held).equals(held); k++) {
       free = name + " " + k;
     }

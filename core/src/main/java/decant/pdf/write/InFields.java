@@ -51,6 +51,7 @@ public final class InFields {
 
   /** Whether a field shows these glyphs. */
   public boolean takes(Item.GlyphRun run) {
-    return here() && run.meaning().blank().filter(b -> b.isSwitch() || b.filled()).isPresent();
+    return here()
+        && run.meaning().blank().filter(b -> b.isSwitch() || b.holds(run.text())).isPresent();
   }
 }
