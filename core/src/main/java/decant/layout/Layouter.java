@@ -178,12 +178,7 @@ public final class Layouter {
     List<EmbeddedFont> embedded = d.styles().typesetting().fonts();
     if (!embedded.equals(embeddedFonts)) {
       embeddedFonts = embedded;
-      fonts =
-          shipped.with(
-              embedded.stream()
-                  .map(f ->
-                      new FontBook.Embedded(f.family(), f.bold(), f.italic(), f.file().bytes()))
-                  .toList());
+      fonts = DocumentFonts.in(shipped, d);
     }
     return fonts;
   }

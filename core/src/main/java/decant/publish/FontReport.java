@@ -1,5 +1,6 @@
 package decant.publish;
 
+import decant.layout.DocumentFonts;
 import decant.layout.Item;
 import decant.layout.Layout;
 import decant.layout.PageWalker;
@@ -96,13 +97,7 @@ public final class FontReport {
   }
 
   private static Map<FontFace, Map<String, FontBook.Reason>> asked(Document d) {
-    FontBook book =
-        FontBook.shipped()
-            .with(
-                d.styles().typesetting().fonts().stream()
-                    .map(f ->
-                        new FontBook.Embedded(f.family(), f.bold(), f.italic(), f.file().bytes()))
-                    .toList());
+    FontBook book = DocumentFonts.of(d);
     var out = new LinkedHashMap<FontFace, Map<String, FontBook.Reason>>();
     var seen = new HashSet<Look>();
     for (Paragraph p : everywhere(d)) {

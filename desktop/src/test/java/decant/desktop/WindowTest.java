@@ -669,6 +669,59 @@ class WindowTest {
   }
 
   @Test
+  void somethingIsNotedAboutTheSelectionAndSettled() {
+    Work work = revise("Winter storage notice.docx");
+    Paragraph p = document(work).paragraphs().getFirst();
+    Window.run(() -> work.select(new Selection(new Position(p.id(), 0), new Position(p.id(), 6))));
+    window.until(() -> window.find("#remark-add", Button.class).isVisible());
+    Window.run(() -> window.find("#remark-text", TextField.class).setText("Ask the crane driver"));
+    fire("#remark-add");
+    assertThat(document(work).paragraphs().getFirst().inlines().getFirst().look())
+        .extracting(l -> l.value(TextTraits.REMARKS).getFirst().text())
+        .isEqualTo("Ask the crane driver");
+    Window.run(() -> work.select(Selection.at(new Position(p.id(), 3))));
+    window.until(() -> !window.find("#remarks", Pane.class).getChildren().isEmpty());
+    fire("#remark-settle");
+    window.until(() -> window.find("#remarks", Pane.class).getChildren().isEmpty());
+    assertThat(document(work).paragraphs().getFirst().inlines())
+        .noneMatch(i -> i.look().sets(TextTraits.REMARKS));
+  }
+
+  @Test
+  void aFormIsPublishedToBeFilledInUnlessThatIsUnchosen() throws IOException {
+    Work work = revise("Berth application.pdf");
+    window.go(Step.PUBLISH);
+    fire("#group-keeping");
+    window.click("#publish-go");
+    window.until(() -> work.receiptProperty().get().isPresent());
+    assertThat(Window.on(() -> work.receiptProperty().get().orElseThrow().verified())).isTrue();
+    try (PDDocument pdf =
+        Loader.loadPDF(folder.resolve("Berth application published.pdf").toFile())) {
+      assertThat(pdf.getDocumentCatalog().getAcroForm().getField("vessel").getValueAsString())
+          .isEqualTo("Curlew");
+    }
+    CheckBox blanks = window.find("#publish-blanks", CheckBox.class);
+    Window.run(blanks::fire);
+    assertThat(draft(work).recipe().outputs().getFirst())
+        .extracting(o -> ((decant.publish.Output.Pdf) o).keeping().along().blanks())
+        .isEqualTo(false);
+    choose("#publish-standard", decant.pdf.choices.Keeping.Standard.A2B);
+    window.until(() -> Window.on(blanks::isDisabled));
+  }
+
+  @Test
+  void anOlderOfficeCopyIsRtf() throws IOException {
+    Work work = revise("Winter storage notice.docx");
+    window.go(Step.PUBLISH);
+    choose("#publish-recipe", "Older office copy");
+    window.click("#publish-go");
+    window.until(() -> work.receiptProperty().get().isPresent());
+    assertThat(Window.on(() -> work.receiptProperty().get().orElseThrow().verified())).isTrue();
+    assertThat(Files.readString(folder.resolve("Winter storage notice published.rtf")))
+        .startsWith("{\\rtf1");
+  }
+
+  @Test
   void aPictureIsDescribedWhereTheStandardAsksForIt() throws IOException {
     Work work = revise("Berth rules.pdf");
     window.go(Step.PUBLISH);

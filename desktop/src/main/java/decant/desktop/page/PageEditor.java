@@ -2,9 +2,11 @@ package decant.desktop.page;
 
 import decant.desktop.shell.Work;
 import decant.layout.CaretPlace;
+import decant.layout.Item;
 import decant.layout.Layout;
 import decant.layout.Page;
 import decant.layout.Places;
+import decant.model.Box;
 import decant.model.Document;
 import decant.model.Paragraph;
 import decant.model.Position;
@@ -13,7 +15,9 @@ import decant.model.edit.Commands;
 import decant.model.edit.Motion;
 import decant.model.edit.Range;
 import java.util.ArrayList;
+import java.util.IdentityHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import javafx.animation.KeyFrame;
 import javafx.animation.Timeline;
@@ -23,8 +27,10 @@ import javafx.scene.input.ClipboardContent;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.input.MouseButton;
 import javafx.scene.input.MouseEvent;
+import javafx.scene.shape.Line;
 import javafx.scene.shape.Rectangle;
 import javafx.util.Duration;
+import org.jspecify.annotations.Nullable;
 
 /** Caret, selection, typing and pointing on the pages of a document. */
 public final class PageEditor {
@@ -89,6 +95,9 @@ public final class PageEditor {
       return out;
     }
     Page p = layout().pages().get(page);
+    for (Box b : remarked(p)) {
+      out.add(noted(b, scale));
+    }
     Selection s = work.revision().selection();
     if (s.isCaret()) {
       if (caretShown) {
@@ -104,6 +113,37 @@ public final class PageEditor {
       part(l, range).ifPresent(r -> out.add(marked(l, r, scale)));
     }
     return out;
+  }
+
+  private final Map<Page, List<Box>> remarkedByPage = new IdentityHashMap<>();
+  private @Nullable Layout remarkedIn;
+
+  /** Where something was noted about the text of a page; looked for once for each page. */
+  private List<Box> remarked(Page p) {
+    if (remarkedIn != layout()) {
+      remarkedIn = layout();
+      remarkedByPage.clear();
+    }
+    return remarkedByPage.computeIfAbsent(
+        p,
+        k -> {
+          var out = new ArrayList<Box>();
+          for (Places.PlacedLine l : Places.lines(k)) {
+            for (Item i : l.line().items()) {
+              if (i instanceof Item.GlyphRun r && !r.meaning().remarks().isEmpty()) {
+                out.add(new Box(l.x() + r.x(), l.top(), r.width(), l.line().height()));
+              }
+            }
+          }
+          return List.copyOf(out);
+        });
+  }
+
+  private static Node noted(Box b, double scale) {
+    double y = b.bottom() * scale;
+    var line = new Line(b.x() * scale, y, b.right() * scale, y);
+    line.getStyleClass().add("noted-text");
+    return line;
   }
 
   private static Node caret(CaretPlace c, double scale) {

@@ -2,6 +2,7 @@ package decant.desktop.revise;
 
 import decant.desktop.shell.Actions;
 import decant.desktop.shell.Work;
+import decant.layout.DocumentFonts;
 import decant.model.Colour;
 import decant.model.Document;
 import decant.model.Look;
@@ -72,7 +73,7 @@ final class LookPanel extends VBox {
     level.getItems().setAll(LEVELS);
     level.setId("look-level");
     level.setMaxWidth(Double.MAX_VALUE);
-    family.getItems().setAll(FontBook.shipped().families());
+    family.getItems().setAll(families(work.revision().document()));
     family.setEditable(true);
     family.setId("look-family");
     family.setMaxWidth(Double.MAX_VALUE);
@@ -106,6 +107,15 @@ final class LookPanel extends VBox {
     rest.setOnFinished(e -> refresh());
     work.revisionProperty().addListener(o -> rest.playFromStart());
     refresh();
+  }
+
+  /** The families that can be chosen: those that the document brings come first. */
+  private static List<String> families(Document d) {
+    return java.util.stream.Stream.concat(
+            d.styles().typesetting().fonts().stream().map(f -> f.family()).distinct().sorted(),
+            FontBook.shipped().families().stream())
+        .distinct()
+        .toList();
   }
 
   private static ToggleButton toggle(String label, String id) {
@@ -187,7 +197,7 @@ final class LookPanel extends VBox {
     family.setValue(look.value(TextTraits.FAMILY));
     size.setValue(number(look.value(TextTraits.SIZE)));
     FontBook.Served s =
-        FontBook.shipped()
+        DocumentFonts.of(d)
             .serve(
                 look.value(TextTraits.FAMILY),
                 look.value(TextTraits.BOLD),
