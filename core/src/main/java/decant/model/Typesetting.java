@@ -32,6 +32,12 @@ public record Typesetting(
     fonts = List.copyOf(fonts);
   }
 
+  /** This with words divided at line ends, or not. */
+  public Typesetting withHyphenation(boolean other) {
+    return new Typesetting(
+        tabDistance, other, textAtTableEdge, expandsLastLines, footnotes, endnotes, fonts);
+  }
+
   /** This with these fonts. */
   public Typesetting withFonts(List<EmbeddedFont> others) {
     return new Typesetting(

@@ -3,8 +3,10 @@ package decant.publish;
 import decant.model.Block;
 import decant.model.Document;
 import decant.model.Inline;
+import decant.model.KeptBlock;
 import decant.model.Paragraph;
 import decant.model.Remark;
+import decant.model.Table;
 import decant.model.TextTraits;
 import java.util.HashSet;
 import java.util.List;
@@ -16,22 +18,35 @@ import java.util.Set;
  * @param blanks places to fill in
  * @param remarks what was noted about the text
  * @param files that it carries
+ * @param kept what a reader of another format kept without understanding it
  */
-public record Enclosed(int blanks, int remarks, int files) {
+public record Enclosed(int blanks, int remarks, int files, int kept) {
   public static Enclosed in(Document d) {
-    Set<String> blanks = new HashSet<>();
-    Set<String> remarks = new HashSet<>();
-    d.sections().forEach(s -> count(s.blocks(), blanks, remarks));
-    d.stories().values().forEach(s -> count(s.blocks(), blanks, remarks));
-    return new Enclosed(blanks.size(), remarks.size(), d.attachments().size());
+    var c = new Count();
+    d.sections().forEach(s -> c.blocks(s.blocks()));
+    d.stories().values().forEach(s -> c.blocks(s.blocks()));
+    return new Enclosed(c.blanks.size(), c.remarks.size(), d.attachments().size(), c.kept);
   }
 
-  private static void count(List<Block> blocks, Set<String> blanks, Set<String> remarks) {
-    for (Paragraph p : Document.paragraphsOf(blocks)) {
-      for (Inline i : p.inlines()) {
-        i.look().get(TextTraits.BLANK).ifPresent(b -> blanks.add(b.id()));
-        i.look().value(TextTraits.REMARKS).stream().map(Remark::id).forEach(remarks::add);
+  private static final class Count {
+    private final Set<String> blanks = new HashSet<>();
+    private final Set<String> remarks = new HashSet<>();
+    private int kept;
+
+    void blocks(List<Block> blocks) {
+      for (Block b : blocks) {
+        switch (b) {
+          case Paragraph p -> p.inlines().forEach(this::inline);
+          case Table t -> t.rows().forEach(r -> r.cells().forEach(c -> blocks(c.blocks())));
+          case KeptBlock k -> kept++;
+        }
       }
+    }
+
+    private void inline(Inline i) {
+      i.look().get(TextTraits.BLANK).ifPresent(b -> blanks.add(b.id()));
+      i.look().value(TextTraits.REMARKS).stream().map(Remark::id).forEach(remarks::add);
+      kept += i instanceof Inline.KeptInline k && k.shown().isEmpty() ? 1 : 0;
     }
   }
 }

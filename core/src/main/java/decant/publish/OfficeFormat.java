@@ -8,6 +8,7 @@ import decant.pdf.verify.Check;
 import java.io.IOException;
 import java.io.OutputStream;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.List;
 
 /** The formats of editable documents that are written. */
@@ -20,6 +21,11 @@ public enum OfficeFormat {
     }
 
     @Override
+    public List<String> leavesOut(Document d) {
+      return List.of();
+    }
+
+    @Override
     public List<Check> verify(Path file, Document d) {
       return DocxVerifier.verify(file, d);
     }
@@ -29,6 +35,31 @@ public enum OfficeFormat {
     @Override
     public void write(Document d, OutputStream out) throws IOException {
       RtfWriter.write(d, ListLabels.of(d), out);
+    }
+
+    @Override
+    public List<String> leavesOut(Document d) {
+      var out = new ArrayList<String>();
+      Enclosed has = Enclosed.in(d);
+      if (has.files() > 0) {
+        out.add(has.files() == 1 ? "The attached file." : has.files() + " attached files.");
+      }
+      if (has.blanks() > 0) {
+        out.add(
+            has.blanks() == 1
+                ? "1 blank is text, no field."
+                : has.blanks() + " blanks are text, no fields.");
+      }
+      if (!d.styles().typesetting().fonts().isEmpty()) {
+        out.add("The fonts that the document brings; the reader's own serve.");
+      }
+      if (has.kept() > 0) {
+        out.add(
+            has.kept() == 1
+                ? "1 thing that Decant keeps without showing it."
+                : has.kept() + " things that Decant keeps without showing them.");
+      }
+      return out;
     }
 
     @Override
@@ -55,6 +86,9 @@ public enum OfficeFormat {
 
   /** Writes a document. @throws IOException if the stream cannot be written */
   public abstract void write(Document d, OutputStream out) throws IOException;
+
+  /** What of a document the format has no room for, in the person's words. */
+  public abstract List<String> leavesOut(Document d);
 
   /** Reads a file of this format back and compares it with the document. */
   public abstract List<Check> verify(Path file, Document d);

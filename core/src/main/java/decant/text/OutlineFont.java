@@ -20,6 +20,10 @@ public final class OutlineFont {
   private static final int FARTHEST = 16_000;
 
   private static final int MOST_GLYPHS = 0xFFF0;
+
+  /** An outline with more points is no letter's; the numbers of its points would not fit. */
+  private static final int MOST_POINTS = 20_000;
+
   private static final long EPOCH_1904 = 2_082_844_800L;
 
   /**
@@ -121,7 +125,8 @@ public final class OutlineFont {
     for (Letter l : glyphs) {
       loca.putInt(glyf.size());
       List<Contour> contours = Contour.of(l.outline(), FARTHEST);
-      if (!contours.isEmpty()) {
+      int points = contours.stream().mapToInt(Contour::size).sum();
+      if (points > 0 && points < MOST_POINTS) {
         glyf.writeBytes(glyph(contours));
         while (glyf.size() % 4 != 0) {
           glyf.write(0);

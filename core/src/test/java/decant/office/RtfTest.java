@@ -279,6 +279,34 @@ class RtfTest {
   }
 
   @Test
+  void remarksAreAnnotationsOfTheirWords() throws IOException {
+    Look noted =
+        Look.of(
+            TextTraits.REMARKS,
+            List.of(new decant.model.Remark("1", "A. Clerk", "", "Is this so?", false)));
+    Document d =
+        Samples.document(
+            Samples.runs("Lines are ", Look.PLAIN, "doubled", noted, " in a gale.", Look.PLAIN));
+    assertThat(write(d))
+        .containsPattern("\\{\\\\\\*\\\\atrfstart 1\\}\\{[^}]*doubled\\}\\{\\\\\\*\\\\atrfend 1\\}")
+        .containsPattern("\\\\atnauthor A\\. Clerk\\}\\\\chatn\\{\\\\\\*\\\\annotation");
+    assertThat(content(d).paragraphs()).containsExactly("Lines are doubled in a gale.");
+  }
+
+  /** Nothing is lost silently: what the format has no room for is said before it is written. */
+  @Test
+  void whatHasNoRoomIsSaid() {
+    Look blank =
+        Look.of(
+            TextTraits.BLANK,
+            new decant.model.Blank("1", "vessel", decant.model.Blank.Kind.TEXT, List.of(), 0, ""));
+    Document d = Samples.document(Samples.runs("Vessel ", Look.PLAIN, "____", blank));
+    assertThat(OfficeFormat.RTF.leavesOut(d)).containsExactly("1 blank is text, no field.");
+    assertThat(OfficeFormat.DOCX.leavesOut(d)).isEmpty();
+    assertThat(OfficeFormat.RTF.leavesOut(Samples.document(Samples.paragraph("x")))).isEmpty();
+  }
+
+  @Test
   void textBoxesBringTheirText() throws IOException {
     var rich = new Rich();
     rich.section(

@@ -14,6 +14,7 @@ import decant.model.NodeId;
 import decant.model.PageSetup;
 import decant.model.Paragraph;
 import decant.model.ParagraphTraits;
+import decant.model.Remark;
 import decant.model.Section;
 import decant.model.Section.Running;
 import decant.model.Story;
@@ -27,8 +28,11 @@ import java.io.OutputStreamWriter;
 import java.io.UncheckedIOException;
 import java.io.Writer;
 import java.nio.charset.StandardCharsets;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -43,6 +47,9 @@ public final class RtfWriter {
   private final Looks looks;
   private final Tables tables;
   private final Drawings drawings;
+
+  /** Remarks that stand in the file. */
+  private final Set<Remark> written = new LinkedHashSet<>();
 
   private RtfWriter(
       Document document,
@@ -288,6 +295,7 @@ public final class RtfWriter {
     List<String> bookmarks = look.value(ParagraphTraits.BOOKMARKS);
     bookmarks.forEach(b -> o.destination("bkmkstart").text(b).close());
     Link open = null;
+    Map<Remark, Integer> noted = new LinkedHashMap<>();
     for (Inline i : p.inlines()) {
       Link link = i.look().get(TextTraits.LINK).orElse(null);
       if (open != null && !open.equals(link)) {
@@ -297,13 +305,41 @@ public final class RtfWriter {
         beginField(address(link));
       }
       open = link;
+      remarks(i.look().value(TextTraits.REMARKS), noted);
       inline(i, base);
     }
     if (open != null) {
       o.close().close();
     }
+    remarks(List.of(), noted);
     bookmarks.forEach(b -> o.destination("bkmkend").text(b).close());
     looks.text(document.styles().textLook(base, p.endLook()), false);
+  }
+
+  /** Ends the remarks that go on no further, with their words, and begins those that begin here. */
+  private void remarks(List<Remark> now, Map<Remark, Integer> noted) {
+    noted
+        .entrySet()
+        .removeIf(e -> {
+          Remark r = e.getKey();
+          if (now.contains(r)) {
+            return false;
+          }
+          String number = e.getValue().toString();
+          o.destination("atrfend").text(number).close();
+          o.destination("atnid").text(r.author()).close();
+          o.destination("atnauthor").text(r.author()).close();
+          o.word("chatn").destination("annotation");
+          o.destination("atnref").text(number).close();
+          o.word("pard").word("plain").text(r.text()).close();
+          return true;
+        });
+    for (Remark r : now) {
+      if (!noted.containsKey(r) && written.add(r)) {
+        noted.put(r, written.size());
+        o.destination("atrfstart").text(Integer.toString(written.size())).close();
+      }
+    }
   }
 
   private static String address(Link link) {

@@ -29,6 +29,7 @@ import decant.model.StyleSheet;
 import decant.model.Table;
 import decant.model.TableTraits;
 import decant.model.TextTraits;
+import decant.model.Typesetting;
 import decant.text.FontBook;
 import decant.text.FontFace;
 import java.util.ArrayList;
@@ -46,6 +47,9 @@ import org.jspecify.annotations.Nullable;
  */
 final class DocumentMaker {
   private static final String BODY = "Body";
+
+  /** A text of which so many words were divided is to be hyphenated. */
+  private static final int DIVIDED = 3;
 
   /** What the styles of entries of contents are called, with their level. */
   static final String ENTRY_STYLE = "TOC";
@@ -216,7 +220,10 @@ final class DocumentMaker {
     if (!particulars.language().isEmpty()) {
       defaults = defaults.with(TextTraits.LANGUAGE, particulars.language());
     }
-    return new StyleSheet(Look.PLAIN, defaults, BODY, styles);
+    var sheet = new StyleSheet(Look.PLAIN, defaults, BODY, styles);
+    return joiner.divided() < DIVIDED
+        ? sheet
+        : sheet.withTypesetting(Typesetting.PLAIN.withHyphenation(true));
   }
 
   private static Map<String, String> stylesOfHeadings(List<Found> found) {

@@ -53,17 +53,17 @@ final class Headings {
    * @param outline titles of the file's own outline, folded; may be empty
    */
   static List<Found> decide(List<Found> found, Set<String> outline) {
-    Optional<Style> body = bodyStyle(found);
-    if (body.isEmpty()) {
+    Optional<Body> known = body(found);
+    if (known.isEmpty()) {
       return found;
     }
-    Set<Style> textStyles = textStyles(found);
+    Body text = known.get();
+    Style body = text.style();
     List<Found> out = new ArrayList<>(found);
     Set<Style> styles = new LinkedHashSet<>();
     Map<Integer, Style> candidates = new HashMap<>();
     for (int k = 0; k < out.size(); k++) {
-      if (out.get(k) instanceof Found.Text t
-          && isCandidate(t, body.get(), textStyles, out, k, outline)) {
+      if (out.get(k) instanceof Found.Text t && isCandidate(t, text, out, k, outline)) {
         Found.Text whole = Blocks.withMarker(t);
         out.set(k, whole);
         Style s = Style.of(whole);
@@ -71,8 +71,8 @@ final class Headings {
         candidates.put(k, s);
       }
     }
-    drop(out, candidates, body.get(), outline);
-    addNumbered(out, candidates, body.get());
+    drop(out, candidates, body, outline);
+    addNumbered(out, candidates, body);
     styles.clear();
     styles.addAll(candidates.values());
     Map<Style, Integer> levels = levels(styles);
@@ -205,8 +205,16 @@ final class Headings {
     return any ? tagged : decide(tagged, outline);
   }
 
-  /** The style that most letters have; those of program code count only if there is little else. */
-  private static Optional<Style> bodyStyle(List<Found> found) {
+  /**
+   * What text looks like.
+   *
+   * @param style that most letters have; those of program code count only if there is little else
+   * @param others styles that most long paragraphs have
+   * @param typewriter whether text itself is in a typewriter face, so that code is told by nothing
+   */
+  private record Body(Style style, Set<Style> others, boolean typewriter) {}
+
+  private static Optional<Body> body(List<Found> found) {
     Map<Style, Integer> letters = new HashMap<>();
     Map<Style, Integer> code = new HashMap<>();
     for (Found f : found) {
@@ -215,10 +223,13 @@ final class Headings {
         counted.merge(Style.of(t).ofAnyCase(), t.text().length(), Integer::sum);
       }
     }
-    if (sum(code) > MOSTLY * sum(letters)) {
+    boolean typewriter = sum(code) > MOSTLY * sum(letters);
+    if (typewriter) {
       code.forEach((s, n) -> letters.merge(s, n, Integer::sum));
     }
-    return letters.entrySet().stream().max(Map.Entry.comparingByValue()).map(Map.Entry::getKey);
+    return letters.entrySet().stream()
+        .max(Map.Entry.comparingByValue())
+        .map(e -> new Body(e.getKey(), textStyles(found), typewriter));
   }
 
   private static int sum(Map<Style, Integer> counts) {
@@ -246,12 +257,8 @@ final class Headings {
   }
 
   private static boolean isCandidate(
-      Found.Text t,
-      Style body,
-      Set<Style> textStyles,
-      List<Found> all,
-      int k,
-      Set<String> outline) {
+      Found.Text t, Body given, List<Found> all, int k, Set<String> outline) {
+    Style body = given.style();
     String text = Blocks.withMarker(t).text();
     if (outline.contains(fold(text)) && t.lines().size() <= 4) {
       return true;
@@ -266,8 +273,8 @@ final class Headings {
       return false;
     }
     Style s = Style.of(t);
-    if (textStyles.contains(s.ofAnyCase()) && !s.equals(body) && !numbered && !s.capitals()
-        || Typewriter.is(t.lines())) {
+    if (given.others().contains(s.ofAnyCase()) && !s.equals(body) && !numbered && !s.capitals()
+        || !given.typewriter() && Typewriter.is(t.lines())) {
       return false;
     }
     boolean larger = s.size() > body.size() * 1.09;

@@ -12,6 +12,7 @@ import java.util.Set;
 final class Joiner {
   private final Set<String> words = new HashSet<>();
   private final Set<String> hyphenated = new HashSet<>();
+  private int divided;
 
   /**
    * @param lines all lines of the file, from which it learns which words exist
@@ -29,6 +30,11 @@ final class Joiner {
         }
       }
     }
+  }
+
+  /** How many words were divided at line ends, of the lines joined so far. */
+  int divided() {
+    return divided;
   }
 
   /** A word in lower case without the punctuation around it; a hyphen at its end stays. */
@@ -63,6 +69,7 @@ final class Joiner {
         String tail = headWord(l.glyphs());
         if (removeHyphen(head, tail, last.text())) {
           out.removeLast();
+          divided++;
         }
       } else if (hyphen && isLetterOrDigit(first)) {
         // "North-" and "East" keep their hyphen and get no space

@@ -38,6 +38,7 @@ final class RecipeBar {
   private final VBox root = new VBox(5);
   private final ComboBox<String> recipes = new ComboBox<>();
   private final Label purpose = Choosing.quiet("");
+  private final Label leavesOut = Choosing.quiet("");
   private final TextField name = new TextField();
   private final HBox naming = new HBox(6);
   private final FlowPane acts = new FlowPane(4, 4);
@@ -71,7 +72,8 @@ final class RecipeBar {
     ask(false, "");
     outputs.setId("publish-outputs");
     acts.getStyleClass().add("recipe-acts");
-    root.getChildren().addAll(recipes, purpose, outputs, acts, naming);
+    leavesOut.setId("publish-leaves-out");
+    root.getChildren().addAll(recipes, purpose, outputs, leavesOut, acts, naming);
   }
 
   Node node() {
@@ -100,7 +102,19 @@ final class RecipeBar {
     filling = false;
     purpose.setText(d.recipe().purpose() + (d.changed() ? " Changed for this document." : ""));
     outputs(d);
+    leavesOut(d);
     acts(d);
+  }
+
+  /** Says what the format that is looked at has no room for. */
+  private void leavesOut(Work.Draft d) {
+    List<String> what =
+        d.shown() instanceof Output.Office o
+            ? o.format().leavesOut(state.work().layout().document())
+            : List.of();
+    leavesOut.setText(what.isEmpty() ? "" : "◆ Stays out: " + String.join(" ", what));
+    leavesOut.setVisible(!what.isEmpty());
+    leavesOut.setManaged(!what.isEmpty());
   }
 
   private void outputs(Work.Draft d) {
