@@ -48,6 +48,14 @@ import org.jspecify.annotations.Nullable;
 final class DocumentMaker {
   private static final String BODY = "Body";
 
+  /** A heading needs so much room below it, in points, to stand on a page. */
+  private static final double ROOM_BELOW_HEADING = 60;
+
+  /** So much of a page is left empty before a heading or a text that begins a page on purpose. */
+  private static final double LEFT_BY_HEADING = 0.12;
+
+  private static final double LEFT_BY_TEXT = 0.4;
+
   /** A text of which so many words were divided is to be hyphenated. */
   private static final int DIVIDED = 3;
 
@@ -369,6 +377,9 @@ final class DocumentMaker {
     if (space > 0.8) {
       look = look.with(ParagraphTraits.SPACE_BEFORE, LookMaker.halves(space));
     }
+    if (beginsPage(t, before, setup)) {
+      look = look.with(ParagraphTraits.PAGE_BREAK_BEFORE, true);
+    }
     List<Glyph> glyphs = joiner.join(t.lines());
     boolean rightToLeft = Directions.beginsRightToLeft(glyphs);
     Edges edges = Edges.of(t, setup, rightToLeft);
@@ -426,6 +437,20 @@ final class DocumentMaker {
       }
     }
     return stops.isEmpty() ? look : look.with(ParagraphTraits.TABS, List.copyOf(stops));
+  }
+
+  /**
+   * Whether a page was ended on purpose before a block: there was room for it and more. A heading
+   * that is kept with its text needs some room too.
+   */
+  private boolean beginsPage(Found.Text t, @Nullable Found before, PageSetup setup) {
+    if (before == null || before.page() != t.page() - 1 || setup.columns().count() > 1) {
+      return false;
+    }
+    double left = setup.height() - setup.bottom() - before.box().bottom();
+    boolean heading = t.kind() == Found.Kind.HEADING;
+    double needed = t.box().height() + (heading ? ROOM_BELOW_HEADING : 0);
+    return left > Math.max(needed, (heading ? LEFT_BY_HEADING : LEFT_BY_TEXT) * setup.textHeight());
   }
 
   /** How much farther apart single lines stand than the pitch that they are set in here. */
