@@ -38,6 +38,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.TreeMap;
 import org.jspecify.annotations.Nullable;
 
@@ -47,6 +48,8 @@ import org.jspecify.annotations.Nullable;
  */
 final class DocumentMaker {
   private static final String BODY = "Body";
+
+  private static final double MOST_CELL_PADDING = 12;
 
   /** A heading needs so much room below it, in points, to stand on a page. */
   private static final double ROOM_BELOW_HEADING = 60;
@@ -630,11 +633,43 @@ final class DocumentMaker {
     return new Table(
         NodeId.fresh(),
         whole
-            .with(TableTraits.CELL_PADDING, new Insets(0, CELL_PADDING, 0, CELL_PADDING))
+            .with(TableTraits.CELL_PADDING, padding(g))
             .with(TableTraits.FIXED_COLUMNS, true)
             .with(TableTraits.RIGHT_TO_LEFT, g.rightToLeft()),
         columns(g, room),
         rows);
+  }
+
+  /** The space in cells: as much above and below their lines as the rows usually stand apart. */
+  private Insets padding(Found.Grid g) {
+    var apart = new ArrayList<Double>();
+    for (int k = 0; k + 1 < g.rows().size(); k++) {
+      OptionalDouble here = firstBaseline(g.rows().get(k), g.page());
+      OptionalDouble next = firstBaseline(g.rows().get(k + 1), g.page());
+      double text = 0;
+      for (Found.FoundCell c : g.rows().get(k)) {
+        if (!c.lines().isEmpty() && c.rowSpan() == 1) {
+          double size = c.lines().getFirst().size();
+          double pitch = naturalPitch(bodyText) * size / bodyText.value(TextTraits.SIZE);
+          text = Math.max(text, c.lines().size() * pitch);
+        }
+      }
+      if (here.isPresent() && next.isPresent() && text > 0) {
+        apart.add(next.getAsDouble() - here.getAsDouble() - text);
+      }
+    }
+    apart.sort(null);
+    double usual = apart.isEmpty() ? 0 : apart.get(apart.size() / 2);
+    double each = LookMaker.halves(Math.clamp(usual / 2, 0, MOST_CELL_PADDING));
+    return new Insets(each, CELL_PADDING, each, CELL_PADDING);
+  }
+
+  /** Where the first lines of a row stand, if they stand on a page. */
+  private static OptionalDouble firstBaseline(List<Found.FoundCell> row, int page) {
+    return row.stream()
+        .filter(c -> !c.lines().isEmpty() && c.lines().getFirst().page() == page)
+        .mapToDouble(c -> c.lines().getFirst().baseline())
+        .min();
   }
 
   private List<Block> cellBlocks(Found.FoundCell c) {

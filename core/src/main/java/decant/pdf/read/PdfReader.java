@@ -114,6 +114,7 @@ public final class PdfReader {
       found = analyse(pages, lines, running, feet);
       notes = Footnotes.joined(feet);
     }
+    running = running.withoutTableHeads(found);
     Particulars particulars = particulars();
     var maker = new DocumentMaker(pages, found, notes, running, joiner, particulars);
     Document d = maker.make();

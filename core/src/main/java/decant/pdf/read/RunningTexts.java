@@ -56,6 +56,32 @@ final class RunningTexts {
       return l.page() + " " + Math.round(l.baseline() / 3);
     }
 
+    /**
+     * These without the heads of tables, which tags put apart where they repeat on later pages: the
+     * table repeats them itself.
+     */
+    Result withoutTableHeads(List<Found> found) {
+      var heads = new ArrayList<String>();
+      for (Found f : found) {
+        if (f instanceof Found.Grid g && !g.rows().isEmpty()) {
+          var row = new StringBuilder();
+          g.rows().getFirst().stream()
+              .flatMap(c -> c.lines().stream())
+              .forEach(l -> row.append(' ').append(l.text()));
+          heads.add(" " + Headings.fold(row.toString()) + " ");
+        }
+      }
+      return new Result(texts.stream().filter(t -> !isOf(heads, t)).toList(), lines);
+    }
+
+    /** Whether a text is some cells of a head. */
+    private static boolean isOf(List<String> heads, RunningText t) {
+      String text = Headings.fold(t.text());
+      return text.chars().anyMatch(Character::isLetter)
+          && t.counter().isEmpty()
+          && heads.stream().anyMatch(h -> h.contains(" " + text + " "));
+    }
+
     /** These running texts and what stands in blocks that hold them. */
     Result with(List<Found> blocks) {
       var all = new ArrayList<>(texts);
