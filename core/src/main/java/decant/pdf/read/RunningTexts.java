@@ -113,6 +113,9 @@ final class RunningTexts {
 
   private static final int LONGEST = 120;
 
+  /** Running texts stand off from the text by more than its lines do, in sizes of their letters. */
+  private static final double OFF = 1.9;
+
   static final Pattern NUMBER = Pattern.compile("\\d{1,6}");
 
   private RunningTexts() {}
@@ -137,6 +140,11 @@ final class RunningTexts {
     // By identity: lines are long to compare.
     Set<TextLine> taken = Collections.newSetFromMap(new IdentityHashMap<>());
     int least = Math.max(2, (int) Math.ceil(pages.size() * 0.25));
+    Set<TextLine> repeated = Collections.newSetFromMap(new IdentityHashMap<>());
+    groups.values().stream()
+        .filter(g -> g.stream().map(TextLine::page).distinct().count() >= least)
+        .filter(g -> areSame(g) || counter(g).isPresent())
+        .forEach(repeated::addAll);
     groups.forEach((key, lines) -> {
       long onPages = lines.stream().map(TextLine::page).distinct().count();
       Optional<Counter> number = counter(lines);
@@ -150,11 +158,17 @@ final class RunningTexts {
               && lines.stream()
                   .allMatch(l -> standsApart(l, linesByPage.get(l.page()), key.header()));
       // The head of a table that goes on repeats too, but the table follows right below.
-      boolean often = onPages > 0.6 * pages.size() || chapter || pages.size() < 4;
+      boolean often =
+          (onPages > 0.6 * pages.size() || pages.size() < 4)
+                  && lines.stream()
+                      .anyMatch(
+                          l -> standsOff(l, linesByPage.get(l.page()), key.header(), repeated))
+              || chapter;
       boolean runs =
           isBareNumber(key.masked())
               ? number.isPresent() && onPages >= 2
-              : repeats && often || chapter;
+              // Numbers that differ but do not count the pages are those of a table's rows.
+              : (repeats && often || chapter) && (number.isPresent() || areSame(lines));
       if (edge && runs) {
         texts.add(new RunningText(key.header(), lines.getFirst().text(), lines, number));
         taken.addAll(lines);
@@ -170,6 +184,21 @@ final class RunningTexts {
   private static boolean isNear(TextLine l, List<TextLine> page, double height, boolean header) {
     double edge = header ? l.box().bottom() : height - l.box().y();
     return edge < height * ZONE || edge < height * FARTHER && standsApart(l, page, header);
+  }
+
+  /** Whether a line stands away from all on its page that does not repeat as it does. */
+  private static boolean standsOff(
+      TextLine l, List<TextLine> page, boolean header, Set<TextLine> repeated) {
+    return page.stream()
+        .filter(o -> !repeated.contains(o))
+        .noneMatch(o -> {
+          double away = header ? o.baseline() - l.baseline() : l.baseline() - o.baseline();
+          return away < OFF * l.size();
+        });
+  }
+
+  private static boolean areSame(List<TextLine> lines) {
+    return lines.stream().map(l -> l.text().strip()).distinct().count() <= 1;
   }
 
   private record Place(boolean header, long height, long size, boolean odd) {}
