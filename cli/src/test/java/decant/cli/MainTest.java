@@ -182,7 +182,7 @@ class MainTest {
   void aFormIsDescribedWithWhatWasFilledIn() throws IOException {
     Run r = run("describe", copy("Berth application.pdf").toString(), "--json");
     assertThat(r.status()).isZero();
-    assertThat(r.out()).contains("Curlew", "form-flattened").containsPattern("owner _{10,}");
+    assertThat(r.out()).contains("Curlew", "\"kind\":\"form\"").containsPattern("owner _{10,}");
   }
 
   /** Tesseract is optional: with it a wrong language is named, without it that it is missing. */

@@ -6,7 +6,9 @@
  *       pictures and link areas, several pages at a time ({@link decant.pdf.read.PageScans}); what
  *       is typed, filled in and marked on them ({@link decant.pdf.read.PageAnnotations}); which
  *       characters the glyphs are ({@link decant.pdf.read.FontTexts}) and what is drawn about them
- *       ({@link decant.pdf.read.Decorations}, {@link decant.pdf.read.RuledBlanks});
+ *       ({@link decant.pdf.read.Decorations}, {@link decant.pdf.read.RuledBlanks}), what was noted
+ *       about them ({@link decant.pdf.read.Remarks}); the letters that each font showed ({@link
+ *       decant.pdf.read.ShownLetters});
  *   <li>{@link decant.pdf.read.RecognisedPages}: pages that are pictures into glyphs, where that is
  *       asked for;
  *   <li>{@link decant.pdf.read.Drawings}: shapes into charts and diagrams, with {@link
@@ -21,11 +23,14 @@
  *   <li>{@link decant.pdf.read.Blocks}: lines into paragraphs, items and candidates for headings,
  *       {@link decant.pdf.read.MeantBreaks} kept;
  *   <li>{@link decant.pdf.read.Continuations}: blocks that go on on the next page or column;
+ *   <li>{@link decant.pdf.read.ContentsPages}: the entries of contents;
  *   <li>{@link decant.pdf.read.Headings}: which candidates are headings, and of what level;
  *   <li>{@link decant.pdf.read.TextColumns}, {@link decant.pdf.read.BoxedNotes}, {@link
  *       decant.pdf.read.RunningStories}: sections with columns, boxes around text, headers and
  *       footers of left, right and first pages;
- *   <li>{@link decant.pdf.read.DocumentMaker}: blocks into the document, with looks;
+ *   <li>{@link decant.pdf.read.DocumentMaker}: blocks into the document, with looks; {@link
+ *       decant.pdf.read.LiveContents} makes page numbers of contents fields, {@link
+ *       decant.pdf.read.BroughtFonts} fonts of the letters that were shown;
  *   <li>{@link decant.pdf.read.Sediment}: what did not carry over, and what is in doubt.
  * </ol>
  *
