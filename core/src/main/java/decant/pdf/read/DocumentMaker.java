@@ -22,6 +22,7 @@ import decant.model.ParagraphTraits;
 import decant.model.ParagraphTraits.Alignment;
 import decant.model.ParagraphTraits.TabStop;
 import decant.model.Particulars;
+import decant.model.Placement;
 import decant.model.Rules;
 import decant.model.Section;
 import decant.model.Story;
@@ -33,12 +34,15 @@ import decant.model.Typesetting;
 import decant.text.FontBook;
 import decant.text.FontFace;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.HashMap;
+import java.util.IdentityHashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.Set;
 import java.util.TreeMap;
 import org.jspecify.annotations.Nullable;
 
@@ -87,6 +91,11 @@ final class DocumentMaker {
   private Look bodyText = Look.PLAIN;
   private final Map<Integer, Look> headingTexts = new HashMap<>();
 
+  /** The pictures that stand beside a paragraph, and all of them. */
+  private final Map<Found.Text, List<Found.Figure>> floats;
+
+  private final Set<Found.Figure> floating = Collections.newSetFromMap(new IdentityHashMap<>());
+
   /** What the entries of contents share, by level. */
   private final Map<Integer, Look> entries = new TreeMap<>();
 
@@ -103,6 +112,8 @@ final class DocumentMaker {
     this.pages = pages;
     this.found = found;
     this.boxedNotes = new BoxedNotes(pages, found);
+    this.floats = Floats.anchored(found);
+    floats.values().forEach(floating::addAll);
     this.justified = isJustified(found);
     this.titles = new RunningTitles(stylesOfHeadings(found));
     this.notes = notes;
@@ -287,6 +298,9 @@ final class DocumentMaker {
       }
       var blocks = new ArrayList<Block>();
       for (Found f : stretch.blocks()) {
+        if (f instanceof Found.Figure picture && floating.contains(picture)) {
+          continue; // it stands in its paragraph
+        }
         blocks.add(block(f, setup, before));
         before = f;
       }
@@ -386,7 +400,12 @@ final class DocumentMaker {
     List<Glyph> glyphs = joiner.join(t.lines());
     boolean rightToLeft = Directions.beginsRightToLeft(glyphs);
     Edges edges = Edges.of(t, setup, rightToLeft);
-    look = entry ? entry(t, look, edges) : alignment(t, look, edges, setup);
+    List<TextLine> clear = floating.isEmpty() ? t.lines() : Floats.clear(t, floating);
+    if (entry) {
+      look = entry(t, look, edges);
+    } else if (!clear.isEmpty()) {
+      look = alignment(t.with(clear), look, edges, setup);
+    }
     if (t.kind() == Found.Kind.ITEM) {
       look = item(t, look, edges);
     }
@@ -395,8 +414,10 @@ final class DocumentMaker {
     if (rightToLeft) {
       look = look.with(ParagraphTraits.DIRECTION, ParagraphTraits.Direction.RIGHT_TO_LEFT);
     }
-    List<Inline> inlines = LookMaker.inlines(glyphs, base, t.size());
-    return new Paragraph(NodeId.fresh(), look, Look.PLAIN, marked(inlines, t.lines()));
+    var inlines = new ArrayList<Inline>();
+    floats.getOrDefault(t, List.of()).forEach(f -> inlines.add(floating(f, t, setup)));
+    inlines.addAll(marked(LookMaker.inlines(glyphs, base, t.size()), t.lines()));
+    return new Paragraph(NodeId.fresh(), look, Look.PLAIN, inlines);
   }
 
   /** An entry of the contents: what it differs in from the first of its level. */
@@ -681,6 +702,38 @@ final class DocumentMaker {
     Look look = Look.of(ParagraphTraits.LINE_PITCH, LinePitch.SINGLE);
     return List.of(
         new Paragraph(NodeId.fresh(), look, Look.PLAIN, LookMaker.inlines(glyphs, bodyText, size)));
+  }
+
+  /** A picture that text runs beside, at its place from the paragraph that it belongs to. */
+  private Inline floating(Found.Figure f, Found.Text beside, PageSetup setup) {
+    Media m = f.placed().media();
+    media.put(m.id(), m);
+    Box b = f.box();
+    double edge = setup.columns().count() == 1 ? setup.left() : beside.left();
+    double first = beside.lines().getFirst().baseline() - 0.8 * beside.size();
+    var place =
+        new Placement.Floating(
+            new Placement.Axis(
+                Placement.Origin.COLUMN,
+                Placement.Align.OFFSET,
+                LookMaker.halves(Math.max(0, b.x() - edge))),
+            new Placement.Axis(
+                Placement.Origin.PARAGRAPH,
+                Placement.Align.OFFSET,
+                LookMaker.halves(Math.max(0, b.y() - first))),
+            Placement.Wrap.AROUND,
+            new Insets(3, 7, 3, 7),
+            false);
+    return new Inline.Picture(
+        m.id(),
+        b.width(),
+        b.height(),
+        f.alt(),
+        place,
+        Insets.NONE,
+        0,
+        Optional.empty(),
+        Look.PLAIN);
   }
 
   private Paragraph figure(Found.Figure f, PageSetup setup) {

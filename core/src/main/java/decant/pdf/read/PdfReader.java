@@ -115,6 +115,7 @@ public final class PdfReader {
       notes = Footnotes.joined(feet);
     }
     running = running.withoutTableHeads(found);
+    found = Floats.joined(found);
     Particulars particulars = particulars();
     var maker = new DocumentMaker(pages, found, notes, running, joiner, particulars);
     Document d = maker.make();

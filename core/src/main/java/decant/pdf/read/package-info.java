@@ -23,7 +23,8 @@
  *   <li>{@link decant.pdf.read.Blocks}: lines into paragraphs, items and candidates for headings,
  *       {@link decant.pdf.read.MeantBreaks} kept;
  *   <li>{@link decant.pdf.read.Continuations}: blocks that go on on the next page or column;
- *   <li>{@link decant.pdf.read.ContentsPages}: the entries of contents;
+ *   <li>{@link decant.pdf.read.ContentsPages}: the entries of contents; {@link
+ *       decant.pdf.read.Floats}: pictures that text runs beside;
  *   <li>{@link decant.pdf.read.Headings}: which candidates are headings, and of what level;
  *   <li>{@link decant.pdf.read.TextColumns}, {@link decant.pdf.read.BoxedNotes}, {@link
  *       decant.pdf.read.RunningStories}: sections with columns, boxes around text, headers and

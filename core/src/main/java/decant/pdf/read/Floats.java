@@ -1,0 +1,139 @@
+package decant.pdf.read;
+
+import decant.model.Box;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.IdentityHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+
+/**
+ * Pictures that text runs beside: they belong to the paragraph that begins to run beside them, and
+ * lines that are short or begin farther in because of them are no paragraphs of their own.
+ */
+final class Floats {
+  private static final int FEWEST_LINES = 2;
+
+  /** A wider picture leaves no room for text beside it, as a share of the text's width. */
+  private static final double WIDEST = 0.7;
+
+  /** Text keeps at most so far from a picture, in points. */
+  private static final double FARTHEST = 40;
+
+  /** Lines above and below a picture keep clear of it too, in points. */
+  private static final double KEPT_CLEAR = 9;
+
+  /** A line that ends so near the edge goes on below it, as a share of the text's width. */
+  private static final double FULL = 0.12;
+
+  private Floats() {}
+
+  /** The blocks with paragraphs joined that a picture beside them had cut. */
+  static List<Found> joined(List<Found> found) {
+    List<Found> out = new ArrayList<>(found);
+    for (Found f : found) {
+      if (f instanceof Found.Figure picture) {
+        join(out, picture);
+      }
+    }
+    return out;
+  }
+
+  private static void join(List<Found> all, Found.Figure picture) {
+    int last = -1;
+    for (int k = 0; k < all.size(); k++) {
+      if (all.get(k) == picture) {
+        continue; // it may stand between the parts of a paragraph
+      }
+      if (!(all.get(k) instanceof Found.Text t) || t.page() != picture.page()) {
+        last = -1;
+        continue;
+      }
+      if (last >= 0 && goesOn((Found.Text) all.get(last), t, picture.box())) {
+        var lines = new ArrayList<>(((Found.Text) all.get(last)).lines());
+        lines.addAll(t.lines());
+        all.set(last, ((Found.Text) all.get(last)).with(lines));
+        all.remove(k--);
+      } else {
+        last = k;
+      }
+    }
+  }
+
+  /** Whether a paragraph goes on in another that begins beside the picture, or just below it. */
+  private static boolean goesOn(Found.Text a, Found.Text b, Box picture) {
+    TextLine end = a.lines().getLast();
+    TextLine begin = b.lines().getFirst();
+    boolean plain =
+        a.kind() == Found.Kind.PARAGRAPH
+            && b.kind() == Found.Kind.PARAGRAPH
+            && Math.abs(end.size() - begin.size()) < 0.3
+            && end.bold() == begin.bold();
+    double gap = begin.baseline() - end.baseline();
+    boolean follows = gap > 0 && gap < 1.5 * end.size();
+    boolean endsBeside = isBeside(end, picture);
+    boolean beginsBeside = isBeside(begin, picture);
+    boolean shifted = Math.abs(end.box().x() - begin.box().x()) > 3 && endsBeside != beginsBeside;
+    boolean left = picture.x() + picture.width() / 2 < (a.left() + a.right()) / 2;
+    return plain && follows && shifted && left && isFull(end, a) && !a.text().strip().endsWith(":");
+  }
+
+  private static boolean isFull(TextLine l, Found.Text in) {
+    return in.right() - l.box().right() < FULL * (in.right() - in.left());
+  }
+
+  private static boolean isBeside(TextLine l, Box picture) {
+    double middle = l.baseline() - 0.3 * l.size();
+    boolean level = middle > picture.y() - KEPT_CLEAR && middle < picture.bottom() + KEPT_CLEAR;
+    double apart =
+        l.box().x() >= picture.right() - 1
+            ? l.box().x() - picture.right()
+            : l.box().right() <= picture.x() + 1 ? picture.x() - l.box().right() : -1;
+    return level && apart >= -1 && apart < FARTHEST + l.box().width() / 2;
+  }
+
+  /** The lines of a text that no picture makes room for itself in. */
+  static List<TextLine> clear(Found.Text t, Set<Found.Figure> pictures) {
+    return t.lines().stream()
+        .filter(l -> pictures.stream().noneMatch(f -> f.page() == l.page() && isBeside(l, f.box())))
+        .toList();
+  }
+
+  /** The pictures that text runs beside, by the paragraph that they belong to. */
+  static Map<Found.Text, List<Found.Figure>> anchored(List<Found> found) {
+    Map<Found.Text, List<Found.Figure>> out = new IdentityHashMap<>();
+    for (Found f : found) {
+      if (f instanceof Found.Figure picture) {
+        anchor(found, picture)
+            .ifPresent(t -> out.computeIfAbsent(t, k -> new ArrayList<>()).add(picture));
+      }
+    }
+    return out;
+  }
+
+  private static Optional<Found.Text> anchor(List<Found> found, Found.Figure picture) {
+    Found.Text first = null;
+    int lines = 0;
+    Set<Double> edges = new HashSet<>();
+    Box box = picture.box();
+    for (Found f : found) {
+      if (!(f instanceof Found.Text t) || t.page() != picture.page()) {
+        continue;
+      }
+      boolean around = t.left() <= box.x() + 4 && t.right() >= box.right() - 4;
+      boolean narrow = box.width() < WIDEST * (t.right() - t.left());
+      long beside =
+          t.lines().stream().filter(l -> l.page() == picture.page() && isBeside(l, box)).count();
+      if (around && narrow && beside > 0 && t.kind() != Found.Kind.ENTRY) {
+        lines += (int) beside;
+        edges.add(t.left());
+        boolean higher = first == null || t.box().y() < first.box().y();
+        first = higher ? t : first;
+      }
+    }
+    boolean enough = lines >= FEWEST_LINES && lines * 12 > box.height() * 0.4;
+    return enough && edges.size() == 1 ? Optional.ofNullable(first) : Optional.empty();
+  }
+}
