@@ -23,6 +23,12 @@ final class Headings {
   /** So many letters tell what a style is for. */
   private static final int ENOUGH = 400;
 
+  /** So many headings of one look make it that of headings. */
+  private static final int SEVERAL = 4;
+
+  /** For each line that only looks like one there are so many headings. */
+  private static final int FEW = 4;
+
   /** Numbered headings in bold may be so much smaller than the text. */
   private static final double SMALLER = 0.85;
 
@@ -73,6 +79,7 @@ final class Headings {
     }
     drop(out, candidates, body, outline);
     addNumbered(out, candidates, body);
+    addAlike(out, candidates, text);
     styles.clear();
     styles.addAll(candidates.values());
     Map<Style, Integer> levels = levels(styles);
@@ -164,6 +171,45 @@ final class Headings {
         known.add(number.get());
       }
     }
+  }
+
+  /** Short lines that look just as several headings do are headings too, wherever they stand. */
+  private static void addAlike(List<Found> all, Map<Integer, Style> candidates, Body text) {
+    Map<Style, Long> uses =
+        candidates.values().stream()
+            .collect(
+                java.util.stream.Collectors.groupingBy(
+                    s -> s, java.util.stream.Collectors.counting()));
+    Map<Style, List<Integer>> alike = new HashMap<>();
+    for (int k = 0; k < all.size(); k++) {
+      if (candidates.containsKey(k)
+          || !(all.get(k) instanceof Found.Text t)
+          || t.kind() != Found.Kind.PARAGRAPH
+          || t.lines().size() > 1) {
+        continue;
+      }
+      Style s = Style.of(t);
+      String words = t.text();
+      boolean marked = s.bold() && !text.style().bold() || s.size() > text.style().size() * 1.09;
+      boolean heading =
+          uses.getOrDefault(s, 0L) >= SEVERAL
+              && marked
+              && words.length() > 3
+              && words.length() < 80
+              && !words.matches(".*[.;,:]$")
+              && !words.contains("\t")
+              && !Leaders.in(words)
+              && !text.others().contains(s.ofAnyCase());
+      if (heading) {
+        alike.computeIfAbsent(s, x -> new ArrayList<>()).add(k);
+      }
+    }
+    // A look that many other lines have too is not that of headings alone.
+    alike.forEach((s, more) -> {
+      if (more.size() * FEW <= uses.getOrDefault(s, 0L)) {
+        more.forEach(k -> candidates.put(k, s));
+      }
+    });
   }
 
   /** Whether the next block is an entry of the same contents page. */

@@ -158,6 +158,24 @@ class StagesTest {
     assertThat(levels(found, Set.of())).containsExactly(1, 2, 0, 3, 0, 2, 0, 0, 0);
   }
 
+  /** The last heading follows close on the text before it, and nothing follows it. */
+  @Test
+  void aLineThatLooksAsAllHeadingsDoIsOneToo() {
+    String body =
+        "Lines must be doubled when the tide gauge stands above four metres or a gale is forecast.";
+    var found = new java.util.ArrayList<Found>();
+    for (int k = 0; k < 4; k++) {
+      found.add(paragraph(0, 80 + 60 * k, 10, BOLD, 10, "Part of the rules"));
+      found.add(paragraph(0, 100 + 60 * k, 10, PLAIN, 4, body));
+    }
+    found.add(paragraph(0, 320, 10, BOLD, 0, "Loan of charts"));
+    assertThat(levels(found, Set.of())).containsExactly(1, 0, 1, 0, 1, 0, 1, 0, 1);
+    found.add(paragraph(0, 340, 10, BOLD, 0, "Loan of lines"));
+    assertThat(levels(found, Set.of()))
+        .as("a look that others have too is none of headings")
+        .containsExactly(1, 0, 1, 0, 1, 0, 1, 0, 0, 0);
+  }
+
   @Test
   void theFilesOwnOutlineNamesHeadingsThatDoNotStandOut() {
     List<Found> found =
