@@ -162,11 +162,12 @@ final class TextUnits {
       byte @Nullable [] levels) {
     int k = from;
     TextStyle look = asked;
-    int wordEnd = from;
+    FontFace closest = styles.fonts().closest(asked.face()).orElse(null);
+    int wordEnd = closest == null ? to : from;
     while (k < to) {
-      if (k >= wordEnd) {
+      if (closest != null && k >= wordEnd) {
         wordEnd = wordEnd(text, k, to);
-        look = ofOneFont(asked, text, k, wordEnd);
+        look = ofOneFont(asked, closest, text, k, wordEnd);
       }
       char c = text.charAt(k);
       int level = levels == null ? 0 : levels[k];
@@ -297,9 +298,9 @@ final class TextUnits {
    * A font that the document brings may lack letters. A word that has such a letter is set as a
    * whole in the family that is closest, for two designs do not mix in a word.
    */
-  private TextStyle ofOneFont(TextStyle look, String text, int from, int to) {
-    FontFace closest = styles.fonts().closest(look.face()).orElse(null);
-    for (int k = from; closest != null && k < to; ) {
+  private static TextStyle ofOneFont(
+      TextStyle look, FontFace closest, String text, int from, int to) {
+    for (int k = from; k < to; ) {
       int cp = text.codePointAt(k);
       int shown = shown(look, cp);
       if (Character.isLetterOrDigit(cp) && !look.face().covers(shown) && closest.covers(shown)) {

@@ -11,7 +11,7 @@ import decant.model.Inline;
 import decant.model.Look;
 import decant.model.Paragraph;
 import decant.model.TextTraits;
-import decant.pdf.write.EmbeddingRights;
+import decant.text.EmbeddingRights;
 import decant.text.FontBook;
 import decant.text.FontFace;
 import java.util.ArrayList;

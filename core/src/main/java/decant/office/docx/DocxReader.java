@@ -12,6 +12,7 @@ import decant.model.StyleSheet;
 import decant.office.xml.Element;
 import decant.office.xml.PackageFile;
 import decant.office.xml.XmlParts;
+import decant.reading.DocumentFonts;
 import decant.reading.FontsUsed;
 import decant.reading.GlyphCoverage;
 import decant.reading.ReadProblem;
@@ -127,13 +128,7 @@ public final class DocxReader {
                 shared.media,
                 keptParts(main))
             .withAttachments(attached);
-    FontBook fonts =
-        FontBook.shipped()
-            .with(
-                sheet.typesetting().fonts().stream()
-                    .map(f ->
-                        new FontBook.Embedded(f.family(), f.bold(), f.italic(), f.file().bytes()))
-                    .toList());
+    FontBook fonts = DocumentFonts.of(sheet.typesetting().fonts());
     shared.findings.addAll(GlyphCoverage.of(d, fonts));
     return new TakenIn(d, shared.findings, origin(d, properties, fonts));
   }

@@ -2,6 +2,7 @@ package decant.pdf.read;
 
 import decant.model.EmbeddedFont;
 import decant.model.Media;
+import decant.text.EmbeddingRights;
 import decant.text.FontBook;
 import decant.text.FontFace;
 import decant.text.OutlineFont;
@@ -20,10 +21,6 @@ final class BroughtFonts {
   /** Outlines of Type 1 and CFF programs, whose curves are of another kind, are kept this fine. */
   private static final int FINE = 2000;
 
-  private static final int RESTRICTED = 0x2;
-  private static final int PREVIEW_AND_PRINT = 0x4;
-  private static final int EDITABLE = 0x8;
-  private static final int BITMAP_ONLY = 0x200;
   private static final int USUAL_SPACE = 250;
 
   /**
@@ -53,23 +50,13 @@ final class BroughtFonts {
       if (closest.reason() == FontBook.Reason.SAME || letters.letters().isEmpty()) {
         return; // the font itself ships, and whole
       }
-      if (letters.embedding().isPresent() && !mayEdit(letters.embedding().getAsInt())) {
+      if (!new EmbeddingRights(letters.embedding().orElse(0)).mayEdit()) {
         withheld.add(key.family());
         return;
       }
       font(key, letters, closest.face(), out);
     });
     return new Result(out, List.copyOf(withheld));
-  }
-
-  /**
-   * Whether the licence lets text be edited in the embedded font (OpenType, OS/2 fsType): fonts for
-   * preview and print open for reading alone. The least restrictive of several bits holds.
-   */
-  private static boolean mayEdit(int fsType) {
-    boolean restricted =
-        (fsType & (RESTRICTED | PREVIEW_AND_PRINT)) != 0 && (fsType & EDITABLE) == 0;
-    return !restricted && (fsType & BITMAP_ONLY) == 0;
   }
 
   private static void font(Key key, ShownLetters shown, FontFace closest, List<EmbeddedFont> out) {
@@ -104,14 +91,5 @@ final class BroughtFonts {
       letters.put(" ", space);
     }
     letters.put("\u00A0", space);
-  }
-
-  /** The book in which a document's fonts are looked up. */
-  static FontBook book(List<EmbeddedFont> fonts) {
-    return FontBook.shipped()
-        .with(
-            fonts.stream()
-                .map(f -> new FontBook.Embedded(f.family(), f.bold(), f.italic(), f.file().bytes()))
-                .toList());
   }
 }

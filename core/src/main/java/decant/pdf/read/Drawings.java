@@ -105,7 +105,8 @@ final class Drawings {
             p.glyphs().stream().filter(g -> !labels.contains(g)).toList(),
             p.rules().stream().filter(r -> !inside(r, place)).toList(),
             pictures,
-            p.shapes().stream().filter(s -> !drawn.contains(s)).toList()));
+            p.shapes().stream().filter(s -> !drawn.contains(s)).toList(),
+            p.remarks()));
   }
 
   private static boolean inside(Rule r, Box of) {

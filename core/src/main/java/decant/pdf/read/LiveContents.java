@@ -13,6 +13,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 
 /** The page numbers of contents become fields, so that they stay right when the text is revised. */
 final class LiveContents {
@@ -21,8 +22,11 @@ final class LiveContents {
   /** The headings that entries may mean, by their folded text. */
   private final Map<String, NodeId> headings = new HashMap<>();
 
+  private final Set<String> bookmarks;
+
   private LiveContents(Document d) {
     document = d;
+    bookmarks = d.bookmarks().keySet();
     for (Outline.Heading h : Outline.headings(d)) {
       headings.putIfAbsent(Headings.fold(h.text()), h.paragraph());
     }
@@ -69,14 +73,13 @@ final class LiveContents {
   }
 
   private Optional<String> linked(Paragraph p) {
-    Map<String, NodeId> known = document.bookmarks();
     return p.inlines().stream()
         .flatMap(i -> i.look().get(TextTraits.LINK).stream())
         .flatMap(l ->
             l instanceof Link.Internal in
                 ? Optional.of(in.bookmark()).stream()
                 : java.util.stream.Stream.empty())
-        .filter(known::containsKey)
+        .filter(bookmarks::contains)
         .findFirst();
   }
 

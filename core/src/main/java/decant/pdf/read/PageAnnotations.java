@@ -207,6 +207,8 @@ final class PageAnnotations {
         continue;
       }
       Box b = PageScan.place(page, r);
+      Optional<Blank> blank = blank(a);
+      int from = out.size();
       if (isSwitch(a)) {
         COSName state = a.getAppearanceState();
         boolean on = state != null && !state.equals(COSName.Off);
@@ -214,15 +216,24 @@ final class PageAnnotations {
         double size = Math.clamp(b.height() / BOX_SIGN, 6, 16);
         out.add(glyph(sign, b.x(), b.bottom() - size * 0.15, BOX_SIGN * size, size, a));
       } else if ((type(a).equals("Tx") || type(a).equals("Ch") || type(a).equals("Sig"))
-          && !written.in(b, blank(a))) {
+          && !written.in(b, blank)) {
         line(a, b, out);
       }
+      blank.ifPresent(x -> fill(x, out, from));
     }
     return out;
   }
 
+  /** The glyphs from a place on stand in a place to fill in. */
+  static void fill(Blank blank, List<Glyph> glyphs, int from) {
+    for (int k = from; k < glyphs.size(); k++) {
+      Glyph g = glyphs.get(k);
+      glyphs.set(k, g.withDecor(g.decor().with(blank)));
+    }
+  }
+
   /** The value of a field that brings no appearance, or a line as long as the field is wide. */
-  private void line(PDAnnotation a, Box b, List<Glyph> out) {
+  private static void line(PDAnnotation a, Box b, List<Glyph> out) {
     String value =
         inherited(a.getCOSObject(), COSName.V)
             .map(v -> v instanceof org.apache.pdfbox.cos.COSString s ? s.getString().strip() : "")
@@ -250,10 +261,9 @@ final class PageAnnotations {
     }
   }
 
-  private Glyph glyph(
+  private static Glyph glyph(
       String text, double x, double baseline, double width, double size, PDAnnotation of) {
-    Glyph g = Glyph.made(text, x, baseline, width, size, FACE, content(of.getCOSObject()));
-    return blank(of).map(b -> g.withDecor(g.decor().with(b))).orElse(g);
+    return Glyph.made(text, x, baseline, width, size, FACE, content(of.getCOSObject()));
   }
 
   /** What is marked, underlined or struck out on the page (§12.5.6.10). */

@@ -132,15 +132,15 @@ final class PageScan extends PDFGraphicsStreamEngine {
     // hidden.
     List<Glyph> glyphs = visible.stream().anyMatch(g -> !g.isSpace()) ? visible : invisible;
     var decorations = new Decorations(rules, shapes, width);
-    List<Glyph> dressed =
-        Remarks.put(Remarks.on(getPage(), number), annotations.marked(decorations.on(glyphs)));
+    List<Remarks.Noted> remarks = Remarks.on(getPage(), number);
+    List<Glyph> dressed = Remarks.put(remarks, annotations.marked(decorations.on(glyphs)));
     List<Glyph> blanks = RuledBlanks.of(rules, dressed, width);
     if (!blanks.isEmpty()) {
       dressed = new ArrayList<>(dressed);
       dressed.addAll(blanks);
     }
     return new ScannedPage(
-        number, width, height, dressed, rules, pictures, decorations.otherShapes());
+        number, width, height, dressed, rules, pictures, decorations.otherShapes(), remarks);
   }
 
   /** Reads what annotations show, and puts signs where fields show nothing. */
@@ -161,11 +161,7 @@ final class PageScan extends PDFGraphicsStreamEngine {
       } catch (IOException | RuntimeException e) {
         // Its appearance is damaged; the page is not.
       }
-      Optional<Blank> blank = annotations.blank(a);
-      for (int k = first; blank.isPresent() && k < visible.size(); k++) {
-        Glyph g = visible.get(k);
-        visible.set(k, g.withDecor(g.decor().with(blank.get())));
-      }
+      annotations.blank(a).ifPresent(b -> PageAnnotations.fill(b, visible, first));
     }
     marks.clear();
     List<Glyph> shown = List.copyOf(visible.subList(before, visible.size()));

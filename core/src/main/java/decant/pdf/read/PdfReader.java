@@ -4,6 +4,7 @@ import decant.model.Box;
 import decant.model.Document;
 import decant.model.Finding;
 import decant.model.Particulars;
+import decant.reading.DocumentFonts;
 import decant.reading.ReadProblem;
 import decant.reading.ReadRequest;
 import decant.reading.TakenIn;
@@ -128,7 +129,7 @@ public final class PdfReader {
     d =
         d.withStyles(
             d.styles().withTypesetting(d.styles().typesetting().withFonts(brought.fonts())));
-    FontBook book = BroughtFonts.book(brought.fonts());
+    FontBook book = DocumentFonts.of(brought.fonts());
     var read = new Sediment.Read(pages, lines, drawn.left(), running, found, d, maker.places());
     findings.addAll(
         new Sediment(pdf, new FontDoubts(fonts, book, brought.withheld()), book, read).findings());

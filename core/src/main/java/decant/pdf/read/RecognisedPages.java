@@ -104,7 +104,8 @@ final class RecognisedPages {
                   glyphs(r.words(), usual),
                   List.of(),
                   r.pictures(),
-                  List.of()));
+                  List.of(),
+                  p.remarks()));
       if (r != null) {
         findings.add(finding(p, r.words()));
       }

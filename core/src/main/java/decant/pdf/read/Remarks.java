@@ -18,7 +18,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import org.apache.pdfbox.cos.COSName;
-import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPage;
 import org.apache.pdfbox.pdmodel.common.PDRectangle;
 import org.apache.pdfbox.pdmodel.interactive.annotation.PDAnnotation;
@@ -175,14 +174,13 @@ final class Remarks {
   }
 
   /** Says which remarks came along, and which found no text. */
-  static List<Finding> findings(
-      PDDocument pdf, Document d, Map<NodeId, Finding.SourcePlace> places) {
+  static List<Finding> findings(List<ScannedPage> pages, Document d) {
     Map<String, NodeId> about = new HashMap<>();
     d.sections().forEach(s -> note(s.blocks(), about));
     d.stories().values().forEach(s -> note(s.blocks(), about));
     var out = new ArrayList<Finding>();
-    for (int k = 0; k < pdf.getNumberOfPages(); k++) {
-      for (Noted n : on(pdf.getPage(k), k)) {
+    for (ScannedPage page : pages) {
+      for (Noted n : page.remarks()) {
         NodeId node = about.get(n.remark().id());
         String who = n.remark().author().isEmpty() ? "" : n.remark().author() + ": ";
         Finding f =
@@ -191,12 +189,12 @@ final class Remarks {
                     Kind.CONTENT_LEFT_OUT,
                     Severity.LOSS,
                     "A remark on page "
-                        + (k + 1)
+                        + (page.number() + 1)
                         + " (“"
                         + shortened(who + n.remark().text())
                         + "”) stands at no text and is not carried over.")
                 : Finding.of(Kind.REMARK, Severity.NOTE, shortened(who + n.remark().text()), node);
-        out.add(f.from(k, n.areas().getFirst()));
+        out.add(f.from(page.number(), n.areas().getFirst()));
       }
     }
     return out;

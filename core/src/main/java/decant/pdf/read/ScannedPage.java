@@ -7,6 +7,7 @@ import java.util.List;
  *
  * @param rules the ruled lines among its shapes
  * @param shapes what is drawn, ruled lines too
+ * @param remarks what was noted about it
  */
 record ScannedPage(
     int number,
@@ -15,7 +16,20 @@ record ScannedPage(
     List<Glyph> glyphs,
     List<Rule> rules,
     List<Placed> pictures,
-    List<Painted> shapes) {
+    List<Painted> shapes,
+    List<Remarks.Noted> remarks) {
+  /** A page about which nothing was noted. */
+  ScannedPage(
+      int number,
+      double width,
+      double height,
+      List<Glyph> glyphs,
+      List<Rule> rules,
+      List<Placed> pictures,
+      List<Painted> shapes) {
+    this(number, width, height, glyphs, rules, pictures, shapes, List.of());
+  }
+
   /** A page with nothing on it. */
   static ScannedPage blank(int number, double width, double height) {
     return new ScannedPage(number, width, height, List.of(), List.of(), List.of(), List.of());

@@ -54,7 +54,7 @@ final class Sediment {
     out.addAll(running());
     out.addAll(GlyphCoverage.of(read.document(), book));
     out.addAll(forms());
-    out.addAll(Remarks.findings(pdf, read.document(), read.places()));
+    out.addAll(Remarks.findings(read.pages(), read.document()));
     out.addAll(BlockDoubts.of(read.found(), read.places()));
     out.addAll(HeadingAudit.of(read.document(), read.places()));
     return out;

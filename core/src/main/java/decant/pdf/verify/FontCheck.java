@@ -1,7 +1,7 @@
 package decant.pdf.verify;
 
 import decant.pdf.choices.Type.Embedding;
-import decant.pdf.write.EmbeddingRights;
+import decant.pdf.write.LicensedEmbedding;
 import decant.text.FontFace;
 import java.util.HashMap;
 import java.util.Map;
@@ -38,7 +38,7 @@ final class FontCheck {
     int left = 0;
     for (FontFace face : expected.faces()) {
       var choice = expected.choices().type().of(face.family());
-      Embedding wanted = EmbeddingRights.of(face).decide(choice.embedding());
+      Embedding wanted = LicensedEmbedding.of(choice.embedding(), face);
       Found f = found.get(face.postScriptName());
       if (wanted == Embedding.LEFT_OUT) {
         left++;

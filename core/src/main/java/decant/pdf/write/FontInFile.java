@@ -22,7 +22,7 @@ interface FontInFile extends Coder {
   static FontInFile of(
       FontFace face, GlyphTable used, String name, FontChoice choice, Keeping keeping, int level)
       throws IOException {
-    Embedding how = EmbeddingRights.of(face).decide(choice.embedding());
+    Embedding how = LicensedEmbedding.of(choice.embedding(), face);
     return how == Embedding.LEFT_OUT
         ? new LeftOutFont(face, used, name, choice.substitute(), level)
         : new EmbeddedProgram(face, used, name, how == Embedding.WHOLE, keeping, level);

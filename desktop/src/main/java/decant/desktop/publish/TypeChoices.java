@@ -6,6 +6,7 @@ import decant.pdf.choices.Type.Embedding;
 import decant.pdf.choices.Type.FontChoice;
 import decant.pdf.choices.Type.Substitute;
 import decant.pdf.file.Part;
+import decant.pdf.write.LicensedEmbedding;
 import decant.pdf.write.PdfWriter;
 import decant.publish.FontReport;
 import decant.publish.Output;
@@ -138,7 +139,7 @@ final class TypeChoices implements Choices {
                 .findFirst()
                 .orElse(Own.AS_ALL));
     var box = new VBox(2, name, why, figures, how);
-    Embedding decided = r.rights().decide(type.of(r.face().family()).embedding());
+    Embedding decided = LicensedEmbedding.of(type.of(r.face().family()).embedding(), r.face());
     if (decided == Embedding.LEFT_OUT) {
       Substitute s = type.of(r.face().family()).substitute();
       ComboBox<Substitute> instead =

@@ -1,7 +1,4 @@
-package decant.pdf.write;
-
-import decant.pdf.choices.Type.Embedding;
-import decant.text.FontFace;
+package decant.text;
 
 /** What a font's licence permits, as the font itself says it (OpenType OS/2, fsType). */
 public record EmbeddingRights(int fsType) {
@@ -25,6 +22,15 @@ public record EmbeddingRights(int fsType) {
     return !restricted && (fsType & BITMAP_ONLY) == 0;
   }
 
+  /**
+   * Whether text may be edited in it where it is embedded: fonts for preview and print open for
+   * reading alone. The least restrictive of several bits holds here too.
+   */
+  public boolean mayEdit() {
+    boolean readOnly = (fsType & (RESTRICTED | PREVIEW_AND_PRINT)) != 0 && (fsType & EDITABLE) == 0;
+    return !readOnly && (fsType & BITMAP_ONLY) == 0;
+  }
+
   public boolean maySubset() {
     return (fsType & NO_SUBSETTING) == 0;
   }
@@ -41,13 +47,5 @@ public record EmbeddingRights(int fsType) {
       return "may be embedded as pixels only";
     }
     return mayEmbed() && !maySubset() ? base + ", as a whole only" : base;
-  }
-
-  /** What becomes of a choice: what the licence permits is settled, all else is as it was. */
-  public Embedding decide(Embedding chosen) {
-    if (chosen != Embedding.LICENSED) {
-      return chosen;
-    }
-    return !mayEmbed() ? Embedding.LEFT_OUT : maySubset() ? Embedding.USED : Embedding.WHOLE;
   }
 }
