@@ -2,6 +2,7 @@ package decant.model;
 
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -21,22 +22,37 @@ public final class DocumentIndex {
   private final Map<NodeId, int[]> blocks = new HashMap<>();
   private final Map<NodeId, int[]> containers = new HashMap<>();
   private final Map<NodeId, Integer> ordinals = new HashMap<>();
-  private final List<NodeId> order = new ArrayList<>();
+  private final Map<Root, List<NodeId>> orders = new LinkedHashMap<>();
+
+  /**
+   * A text that is read from its beginning to its end: the flow of all sections, one note or
+   * shape's text, or one running text. What is selected lies in one of them.
+   */
+  private record Root(int kind, int first, int second) {
+    static final Root OF_FLOW = new Root(FLOW, 0, 0);
+
+    static Root of(int[] path) {
+      return path[0] == FLOW
+          ? OF_FLOW
+          : new Root(path[0], path[1], path[0] == RUNNING ? path[2] : 0);
+    }
+  }
 
   private DocumentIndex() {}
 
   static DocumentIndex of(Document d) {
     var index = new DocumentIndex();
+    index.orders.put(Root.OF_FLOW, new ArrayList<>());
     for (int s = 0; s < d.sections().size(); s++) {
       Section section = d.sections().get(s);
-      index.add(section, new int[] {FLOW, s}, true);
+      index.add(section, new int[] {FLOW, s});
       for (Map.Entry<Section.Running, Story> e : section.running().entrySet()) {
-        index.add(e.getValue(), new int[] {RUNNING, s, e.getKey().ordinal()}, false);
+        index.add(e.getValue(), new int[] {RUNNING, s, e.getKey().ordinal()});
       }
     }
     int n = 0;
     for (Story note : d.stories().values()) {
-      index.add(note, new int[] {NOTES, n++}, false);
+      index.add(note, new int[] {NOTES, n++});
     }
     return index;
   }
@@ -45,7 +61,7 @@ public final class DocumentIndex {
     return path[0] == RUNNING ? 3 : 2;
   }
 
-  private void add(Container c, int[] path, boolean flow) {
+  private void add(Container c, int[] path) {
     containers.put(c.id(), path);
     List<Block> list = c.blocks();
     for (int b = 0; b < list.size(); b++) {
@@ -54,16 +70,15 @@ public final class DocumentIndex {
       blocks.put(block.id(), at);
       switch (block) {
         case Paragraph p -> {
-          if (flow) {
-            ordinals.put(p.id(), order.size());
-            order.add(p.id());
-          }
+          List<NodeId> order = orders.computeIfAbsent(Root.of(at), r -> new ArrayList<>());
+          ordinals.put(p.id(), order.size());
+          order.add(p.id());
         }
         case Table t -> {
           for (int r = 0; r < t.rows().size(); r++) {
             List<Cell> cells = t.rows().get(r).cells();
             for (int k = 0; k < cells.size(); k++) {
-              add(cells.get(k), extend(at, r, k), flow);
+              add(cells.get(k), extend(at, r, k));
             }
           }
         }
@@ -134,11 +149,48 @@ public final class DocumentIndex {
 
   /** How many paragraphs of the flow come before this one; empty outside the flow. */
   public Optional<Integer> ordinal(NodeId paragraph) {
+    return path(paragraph) instanceof int[] p && p[0] == FLOW
+        ? placeInOrder(paragraph)
+        : Optional.empty();
+  }
+
+  /** How many paragraphs of the same text come before this one. */
+  public Optional<Integer> placeInOrder(NodeId paragraph) {
     return Optional.ofNullable(ordinals.get(paragraph));
   }
 
   /** The paragraphs of the flow in reading order. */
   public List<NodeId> order() {
-    return java.util.Collections.unmodifiableList(order);
+    return java.util.Collections.unmodifiableList(orders.get(Root.OF_FLOW));
+  }
+
+  /**
+   * The paragraphs, in reading order, of the text that one stands in: the flow, a note, the text of
+   * a shape, a header or footer. Empty if it is not known.
+   */
+  public List<NodeId> orderAround(NodeId paragraph) {
+    int[] path = blocks.get(paragraph);
+    return path == null
+        ? List.of()
+        : java.util.Collections.unmodifiableList(orders.getOrDefault(Root.of(path), List.of()));
+  }
+
+  /** Whether two paragraphs stand in the same text, so that one can be selected up to the other. */
+  public boolean sameText(NodeId a, NodeId b) {
+    int[] pa = blocks.get(a);
+    int[] pb = blocks.get(b);
+    return pa != null && pb != null && Root.of(pa).equals(Root.of(pb));
+  }
+
+  /** Which of two paragraphs comes first: the flow, then notes and shapes, then running texts. */
+  public int compare(NodeId a, NodeId b) {
+    int[] pa = blocks.get(a);
+    int[] pb = blocks.get(b);
+    if (pa == null || pb == null) {
+      return Boolean.compare(pa == null, pb == null);
+    }
+    return sameText(a, b)
+        ? Integer.compare(ordinals.getOrDefault(a, 0), ordinals.getOrDefault(b, 0))
+        : java.util.Arrays.compare(pa, pb);
   }
 }

@@ -232,7 +232,7 @@ class PdfReaderTest {
         kept += Math.min(e.getValue(), have.getOrDefault(e.getKey(), 0));
       }
     }
-    assertThat(files).hasSize(33);
+    assertThat(files).hasSizeGreaterThanOrEqualTo(33); // the set grows
     assertThat(kept / (double) all).isGreaterThanOrEqualTo(0.98);
   }
 

@@ -69,7 +69,7 @@ public final class Alike {
   }
 
   /** The look that most of its letters have. */
-  private static Look mostOf(Document d, Paragraph p) {
+  static Look mostOf(Document d, Paragraph p) {
     Look base = d.styles().textBase(p.look());
     Map<Look, Integer> letters = new HashMap<>();
     for (Inline i : p.inlines()) {

@@ -131,7 +131,9 @@ public final class Commands {
         && !siblings(d, from.paragraph(), to.paragraph())) {
       return r.withSelection(Selection.at(from)); // a cell's edge: move, delete nothing
     }
-    var edit = new Edit("Delete", deletion(d, new Range(from, to)));
+    Range range = new Range(from, to);
+    Position after = afterDeletion(d, range);
+    var edit = new Edit("Delete", deletion(d, range));
     Optional<History.Change> last = r.history().lastDone();
     boolean run =
         last.isPresent()
@@ -139,7 +141,7 @@ public final class Commands {
             && last.get().after().equals(r.selection())
             && from.paragraph().equals(to.paragraph());
     Revision base = new Revision(d, r.selection(), r.history(), Optional.empty());
-    return run ? base.extend(edit, Selection.at(from)) : base.apply(edit, Selection.at(from));
+    return run ? base.extend(edit, Selection.at(after)) : base.apply(edit, Selection.at(after));
   }
 
   private static boolean siblings(Document d, NodeId a, NodeId b) {
@@ -151,7 +153,24 @@ public final class Commands {
 
   private static Revision delete(Revision r, String name) {
     Range range = Range.of(r.document(), r.selection());
-    return r.apply(new Edit(name, deletion(r.document(), range)), Selection.at(range.start()));
+    Position after = afterDeletion(r.document(), range);
+    return r.apply(new Edit(name, deletion(r.document(), range)), Selection.at(after));
+  }
+
+  /**
+   * Whether the paragraph that a deletion ends in is what remains: all of the one that it begins in
+   * goes, so that a heading below an empty line stays a heading when that line is deleted.
+   */
+  private static boolean laterRemains(Document d, Range range) {
+    return range.start().offset() == 0
+        && range.end().offset() < d.requireParagraph(range.end().paragraph()).length();
+  }
+
+  private static Position afterDeletion(Document d, Range range) {
+    NodeId a = range.start().paragraph();
+    NodeId b = range.end().paragraph();
+    boolean together = !a.equals(b) && d.index().container(d, a).equals(d.index().container(d, b));
+    return together && laterRemains(d, range) ? new Position(b, 0) : range.start();
   }
 
   private static List<Step> deletion(Document d, Range range) {
@@ -167,6 +186,15 @@ public final class Commands {
       int i = d.index().place(a.paragraph()).orElseThrow();
       int j = d.index().place(b.paragraph()).orElseThrow();
       List<Block> between = d.blocksOf(container.get()).subList(i + 1, j);
+      if (laterRemains(d, range)) {
+        List<Block> gone = d.blocksOf(container.get()).subList(i, j);
+        Position rest = new Position(b.paragraph(), 0);
+        if (b.offset() > 0) {
+          steps.add(new Step.ReplaceText(b.paragraph(), 0, b.offset(), List.of()));
+        }
+        steps.add(new Step.ReplaceBlocks(container.get(), i, gone, List.of(), rest));
+        return steps;
+      }
       int length = d.requireParagraph(a.paragraph()).length();
       if (a.offset() < length) {
         steps.add(new Step.ReplaceText(a.paragraph(), a.offset(), length, List.of()));
@@ -246,8 +274,8 @@ public final class Commands {
 
   /**
    * Makes every paragraph that the selection touches a heading of a level, or body text for level
-   * 0. The named style of the level is used; looks set directly on its text by hand give way to it,
-   * links stay.
+   * 0. The named style of the level is used; a line that stood out already keeps its look, links
+   * stay.
    */
   public static Revision setHeadingLevel(Revision r, int level) {
     Document d = r.document();

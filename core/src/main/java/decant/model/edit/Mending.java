@@ -35,15 +35,23 @@ public final class Mending {
 
   private Mending() {}
 
-  /** Makes paragraphs headings of a level, from 1 to 9, or body text for level 0. */
+  /**
+   * Makes paragraphs headings of a level, from 1 to 9, or body text for level 0. A line that stood
+   * out already keeps its look; any other takes on that of its style.
+   */
   public static Revision heading(Revision r, List<NodeId> paragraphs, int level) {
     var styles = HeadingStyles.ensure(r.document().styles(), level);
     var steps = new ArrayList<Step>();
     if (styles != r.document().styles()) {
       steps.add(new Step.SetStyles(styles));
     }
+    double bodySize = HeadingLook.bodySize(r.document());
     for (NodeId id : paragraphs) {
-      steps.addAll(headingSteps(r.document().requireParagraph(id), styles, level));
+      Paragraph p = r.document().requireParagraph(id);
+      steps.addAll(
+          HeadingLook.standsOut(r.document(), p, styles, level, bodySize)
+              ? HeadingLook.keeping(r.document(), p, styles, level)
+              : headingSteps(p, styles, level));
     }
     return apply(r, level == 0 ? "Make body text" : "Make heading " + level, steps);
   }

@@ -77,11 +77,11 @@ public final class Motion {
 
   /**
    * The end of the paragraph before or the start of the one after; the same place at the ends of
-   * the document.
+   * the text that it stands in.
    */
   private static Position step(Document d, Position at, int by) {
-    List<NodeId> order = d.index().order();
-    int k = d.index().ordinal(at.paragraph()).map(o -> o + by).orElse(-1);
+    List<NodeId> order = d.index().orderAround(at.paragraph());
+    int k = d.index().placeInOrder(at.paragraph()).map(o -> o + by).orElse(-1);
     if (k < 0 || k >= order.size()) {
       return at;
     }

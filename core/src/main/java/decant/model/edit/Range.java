@@ -1,7 +1,6 @@
 package decant.model.edit;
 
 import decant.model.Document;
-import decant.model.DocumentIndex;
 import decant.model.NodeId;
 import decant.model.Paragraph;
 import decant.model.Position;
@@ -14,22 +13,24 @@ public record Range(Position start, Position end) {
   /** A part of one paragraph. */
   public record Part(Paragraph paragraph, int from, int to) {}
 
-  /** The selection from its earlier to its later end. */
+  /**
+   * The selection from its earlier to its later end. A selection lies in one text: one that reaches
+   * from the body into a note, say, holds nothing and stands where it began.
+   */
   public static Range of(Document d, Selection s) {
+    if (!d.index().sameText(s.anchor().paragraph(), s.caret().paragraph())) {
+      return new Range(s.anchor(), s.anchor());
+    }
     return compare(d, s.anchor(), s.caret()) <= 0
         ? new Range(s.anchor(), s.caret())
         : new Range(s.caret(), s.anchor());
   }
 
-  /** Which of two places comes first. Places outside the flow come last. */
+  /** Which of two places comes first. */
   public static int compare(Document d, Position a, Position b) {
-    if (a.paragraph().equals(b.paragraph())) {
-      return Integer.compare(a.offset(), b.offset());
-    }
-    DocumentIndex index = d.index();
-    return Integer.compare(
-        index.ordinal(a.paragraph()).orElse(Integer.MAX_VALUE),
-        index.ordinal(b.paragraph()).orElse(Integer.MAX_VALUE));
+    return a.paragraph().equals(b.paragraph())
+        ? Integer.compare(a.offset(), b.offset())
+        : d.index().compare(a.paragraph(), b.paragraph());
   }
 
   public boolean isEmpty() {
@@ -42,9 +43,9 @@ public record Range(Position start, Position end) {
       return List.of(new Part(d.requireParagraph(start.paragraph()), start.offset(), end.offset()));
     }
     var out = new ArrayList<Part>();
-    List<NodeId> order = d.index().order();
-    int first = d.index().ordinal(start.paragraph()).orElseThrow();
-    int last = d.index().ordinal(end.paragraph()).orElseThrow();
+    List<NodeId> order = d.index().orderAround(start.paragraph());
+    int first = d.index().placeInOrder(start.paragraph()).orElseThrow();
+    int last = d.index().placeInOrder(end.paragraph()).orElseThrow();
     for (int k = first; k <= last; k++) {
       Paragraph p = d.requireParagraph(order.get(k));
       out.add(new Part(p, k == first ? start.offset() : 0, k == last ? end.offset() : p.length()));

@@ -10,6 +10,7 @@ import decant.model.Paragraph;
 import decant.model.Particulars;
 import decant.model.Position;
 import decant.model.StyleSheet;
+import decant.model.Table;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -188,10 +189,7 @@ public sealed interface Step {
 
     @Override
     public Position map(Position at) {
-      boolean gone =
-          removed.stream().anyMatch(b -> b.id().equals(at.paragraph()))
-              && with.stream().noneMatch(b -> b.id().equals(at.paragraph()));
-      return gone ? refuge : at;
+      return holds(removed, at.paragraph()) && !holds(with, at.paragraph()) ? refuge : at;
     }
   }
 
@@ -251,6 +249,22 @@ public sealed interface Step {
     public Position map(Position at) {
       return at;
     }
+  }
+
+  /** Whether a paragraph stands among blocks, at any depth. */
+  private static boolean holds(List<Block> blocks, NodeId paragraph) {
+    for (Block b : blocks) {
+      boolean here =
+          b.id().equals(paragraph)
+              || b instanceof Table t
+                  && t.rows().stream()
+                      .flatMap(row -> row.cells().stream())
+                      .anyMatch(c -> holds(c.blocks(), paragraph));
+      if (here) {
+        return true;
+      }
+    }
+    return false;
   }
 
   private static int lengthOf(List<Inline> inlines) {

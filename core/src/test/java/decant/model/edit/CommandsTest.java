@@ -3,17 +3,21 @@ package decant.model.edit;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import decant.Samples;
+import decant.model.Colour;
 import decant.model.Document;
 import decant.model.Inline;
 import decant.model.Link;
 import decant.model.Look;
+import decant.model.NodeId;
 import decant.model.Paragraph;
 import decant.model.ParagraphTraits;
 import decant.model.Position;
 import decant.model.Selection;
+import decant.model.Story;
 import decant.model.Table;
 import decant.model.TextTraits;
 import java.util.List;
+import java.util.Map;
 import java.util.Random;
 import org.junit.jupiter.api.Test;
 
@@ -32,6 +36,33 @@ public class CommandsTest {
 
   private static Revision select(Revision r, int p1, int o1, int p2, int o2) {
     return r.withSelection(new Selection(at(r, p1, o1), at(r, p2, o2)));
+  }
+
+  /** One paragraph with a note of two paragraphs. */
+  private static Document noted() {
+    NodeId note = NodeId.fresh();
+    var body =
+        new Paragraph(
+            NodeId.fresh(),
+            Look.PLAIN,
+            Look.PLAIN,
+            List.of(
+                new Inline.Text("Depths are charted", Look.PLAIN),
+                new Inline.NoteMark(note, Look.PLAIN)));
+    var story =
+        new Story(
+            note,
+            Story.Kind.FOOTNOTE,
+            List.of(Samples.paragraph("At low water."), Samples.paragraph("In metres.")));
+    Document plain = Samples.document(body, Samples.paragraph("Berths are numbered."));
+    return Document.of(
+        plain.particulars(),
+        plain.styles(),
+        Map.of(),
+        plain.sections(),
+        Map.of(note, story),
+        Map.of(),
+        List.of());
   }
 
   private static List<String> texts(Revision r) {
@@ -106,16 +137,130 @@ public class CommandsTest {
   }
 
   @Test
-  void makingALineAHeadingDropsItsHandMadeLookAndUndoBringsItBack() {
-    Paragraph p = Samples.runs("Fuel", Look.of(TextTraits.BOLD, true).with(TextTraits.SIZE, 16.0));
-    Revision r = Revision.of(Samples.document(p, Samples.paragraph("body")));
-    Revision heading = Commands.setHeadingLevel(r, 2);
-    Paragraph h = heading.document().paragraphs().getFirst();
-    assertThat(heading.document().headingLevel(h)).isEqualTo(2);
-    assertThat(h.inlines().getFirst().look()).isEqualTo(Look.PLAIN);
+  void aLineThatStoodOutKeepsItsLookAsAHeadingAndUndoBringsItBack() {
+    Look loud =
+        Look.of(TextTraits.BOLD, true)
+            .with(TextTraits.SIZE, 26.0)
+            .with(TextTraits.COLOUR, new Colour(0x1F3A93));
+    Paragraph p = Samples.runs("Fuel", loud);
+    Revision r = Revision.of(Samples.document(p, Samples.paragraph("body text that is longer")));
+    Revision heading = Commands.setHeadingLevel(r, 1);
+    Document d = heading.document();
+    Paragraph h = d.paragraphs().getFirst();
+    assertThat(d.headingLevel(h)).isEqualTo(1);
+    Look seen = d.styles().textLook(d.styles().textBase(h.look()), h.lookAt(1));
+    assertThat(seen.value(TextTraits.SIZE)).isEqualTo(26.0);
+    assertThat(seen.value(TextTraits.BOLD)).isTrue();
+    assertThat(seen.value(TextTraits.COLOUR)).isEqualTo(new Colour(0x1F3A93));
+    Look paragraph = d.styles().paragraphLook(h.look());
+    assertThat(paragraph.value(ParagraphTraits.SPACE_AFTER))
+        .as("nor does the line move")
+        .isEqualTo(
+            r.document().styles().paragraphLook(p.look()).value(ParagraphTraits.SPACE_AFTER));
     Revision body = Commands.setHeadingLevel(heading, 0);
     assertThat(body.document().headingLevel(body.document().paragraphs().getFirst())).isZero();
     assertThat(heading.undo().document().paragraphs().getFirst()).isEqualTo(p);
+  }
+
+  @Test
+  void aLineOfBodyTextTakesOnTheLookOfItsHeadingStyle() {
+    Paragraph p = Samples.runs("Fuel", Look.of(TextTraits.ITALIC, true));
+    Revision r = Revision.of(Samples.document(p, Samples.paragraph("body text that is longer")));
+    Paragraph h = Commands.setHeadingLevel(r, 2).document().paragraphs().getFirst();
+    assertThat(h.inlines().getFirst().look()).isEqualTo(Look.PLAIN);
+    // And a heading changes its look with its level.
+    Revision second =
+        Revision.of(Samples.document(Samples.heading(2, "Fuel"), Samples.paragraph("b")));
+    Paragraph first = Commands.setHeadingLevel(second, 1).document().paragraphs().getFirst();
+    assertThat(first.inlines().getFirst().look()).isEqualTo(Look.PLAIN);
+  }
+
+  @Test
+  void backspaceInFrontOfAHeadingTakesTheEmptyLineAboveAway() {
+    Revision r =
+        Revision.of(
+            Samples.document(
+                Samples.paragraph("before"), Samples.paragraph(""), Samples.heading(1, "Berths")));
+    NodeId heading = r.document().paragraphs().getLast().id();
+    Revision after =
+        Commands.deleteBackward(r.withSelection(Selection.at(new Position(heading, 0))));
+    assertThat(after.document().paragraphs())
+        .extracting(Paragraph::text)
+        .containsExactly("before", "Berths");
+    assertThat(after.document().headingLevel(after.document().requireParagraph(heading)))
+        .isEqualTo(1);
+    assertThat(after.selection()).isEqualTo(Selection.at(new Position(heading, 0)));
+    assertThat(after.undo().document().sections()).isEqualTo(r.document().sections());
+    // The same from the empty line, and with all of the line before selected.
+    NodeId empty = r.document().paragraphs().get(1).id();
+    Revision forward =
+        Commands.deleteForward(r.withSelection(Selection.at(new Position(empty, 0))));
+    assertThat(forward.document().headingLevel(forward.document().paragraphs().getLast()))
+        .isEqualTo(1);
+    NodeId first = r.document().paragraphs().getFirst().id();
+    Revision selected =
+        Commands.deleteBackward(
+            r.withSelection(new Selection(new Position(first, 0), new Position(heading, 2))));
+    assertThat(selected.document().paragraphs())
+        .extracting(Paragraph::text)
+        .containsExactly("rths");
+    assertThat(selected.document().headingLevel(selected.document().paragraphs().getFirst()))
+        .isEqualTo(1);
+  }
+
+  @Test
+  void aSelectionFromTheBodyIntoANoteHoldsNothing() {
+    Document d = noted();
+    NodeId body = d.index().order().getFirst();
+    NodeId note = ((Paragraph) d.stories().values().iterator().next().blocks().getFirst()).id();
+    for (var s :
+        List.of(
+            new Selection(new Position(body, 0), new Position(note, 1)),
+            new Selection(new Position(note, 1), new Position(body, 0)))) {
+      Revision r = Revision.of(d).withSelection(s);
+      assertThat(Range.of(d, s).text(d)).isEmpty();
+      assertThat(Commands.isSet(r, TextTraits.BOLD)).isFalse();
+      assertThat(Commands.toggle(r, "Bold", TextTraits.BOLD).document()).isSameAs(d);
+      assertThat(Commands.deleteBackward(r).document().paragraphs()).isEqualTo(d.paragraphs());
+      assertThat(Commands.insert(r, "x").document().requireParagraph(s.anchor().paragraph()).text())
+          .contains("x");
+    }
+  }
+
+  @Test
+  void theCaretGoesFromOneParagraphOfANoteToTheNext() {
+    Document d = noted();
+    List<NodeId> note =
+        d.index()
+            .orderAround(
+                ((Paragraph) d.stories().values().iterator().next().blocks().getFirst()).id());
+    assertThat(note).hasSize(2);
+    Position end = new Position(note.getFirst(), d.requireParagraph(note.getFirst()).length());
+    assertThat(Motion.nextCharacter(d, end)).isEqualTo(new Position(note.get(1), 0));
+    assertThat(Motion.previousCharacter(d, new Position(note.get(1), 0))).isEqualTo(end);
+    assertThat(Motion.previousCharacter(d, new Position(note.getFirst(), 0)))
+        .isEqualTo(new Position(note.getFirst(), 0));
+    Selection both = new Selection(new Position(note.getFirst(), 0), new Position(note.get(1), 2));
+    assertThat(Range.of(d, both).text(d)).contains("\n");
+  }
+
+  @Test
+  void aTableThatHoldsTheCaretIsDroppedAndTypingGoesOnBeside() {
+    Document d =
+        Samples.document(
+            Samples.paragraph("above"),
+            Samples.table(new String[] {"Berth", "Depth"}),
+            Samples.paragraph("below"));
+    Table t = (Table) d.sections().getFirst().blocks().get(1);
+    NodeId inCell = t.rows().getFirst().cells().getFirst().blocks().getFirst().id();
+    Revision r = Revision.of(d).withSelection(Selection.at(new Position(inCell, 0)));
+    Revision dropped = Mending.drop(r, List.of(t.id()));
+    assertThat(dropped.document().paragraph(dropped.selection().caret().paragraph())).isPresent();
+    Revision typed = Commands.insert(dropped, "goes on ");
+    assertThat(typed.document().paragraphs()).anyMatch(p -> p.text().contains("goes on"));
+    assertThat(typed.undo().undo().document().sections()).isEqualTo(d.sections());
+    // A table made text keeps the caret where it was: its paragraphs are still there.
+    assertThat(Mending.text(r, t.id()).document().paragraph(inCell)).isPresent();
   }
 
   @Test
