@@ -6,6 +6,7 @@ import decant.reading.ReadProblem;
 import decant.reading.ReadProblem.Kind;
 import decant.reading.ReadRequest;
 import decant.reading.TakenIn;
+import decant.words.Words;
 import java.io.IOException;
 import java.nio.file.AccessDeniedException;
 import java.nio.file.Files;
@@ -16,6 +17,8 @@ import java.nio.file.Path;
  * read.
  */
 public final class Intake {
+  private static final Words WORDS = Words.of(Intake.class);
+
   private Intake() {}
 
   /** Takes a file in. @throws ReadProblem with a message in the person's words */
@@ -28,51 +31,46 @@ public final class Intake {
         case DOCX -> DocxReader.read(request);
         case LOCKED_OFFICE ->
             throw new ReadProblem(
-                Kind.ENCRYPTED,
-                "The document is locked with a password, and Decant cannot unlock office documents yet. Save it without its password and take that in.");
+                Kind.CANNOT_UNLOCK, WORDS.say("intake.the-document-is-locked-with"));
         case UNKNOWN ->
-            throw new ReadProblem(
-                Kind.NOT_A_DOCUMENT,
-                "This is not a document that Decant knows. It takes in PDF and DOCX.");
+            throw new ReadProblem(Kind.NOT_A_DOCUMENT, WORDS.say("intake.this-is-not-a-document"));
         case PICTURE, ZIP, HTML, XLSX, PPTX, ODT, ODS, ODP, RTF, OLE ->
             throw new ReadProblem(
                 format == FileFormat.PICTURE || format == FileFormat.ZIP
                     ? Kind.NOT_A_DOCUMENT
                     : Kind.NOT_SERVED,
-                "This is " + article(format.label()) + ". Decant takes in PDF and DOCX so far.");
+                WORDS.say("intake.this-is-decant-takes-in", article(format.label())));
       };
     } catch (OutOfMemoryError e) {
-      throw new ReadProblem(Kind.TOO_LARGE, "The document is too large for the memory at hand.", e);
+      throw new ReadProblem(Kind.TOO_LARGE, WORDS.say("intake.the-document-is-too-large"), e);
     }
   }
 
   private static FileFormat recognise(ReadRequest request, Path file) throws ReadProblem {
     if (!Files.exists(file)) {
-      throw new ReadProblem(Kind.NOT_FOUND, "There is no file of this name here any more.");
+      throw new ReadProblem(Kind.NOT_FOUND, WORDS.say("intake.there-is-no-file-of"));
     }
     if (Files.isDirectory(file)) {
-      throw new ReadProblem(Kind.NOT_A_DOCUMENT, "This is a folder, not a document.");
+      throw new ReadProblem(Kind.NOT_A_DOCUMENT, WORDS.say("intake.this-is-a-folder-not"));
     }
     try {
       long size = Files.size(file);
       if (size == 0) {
-        throw new ReadProblem(Kind.EMPTY, "The file is empty.");
+        throw new ReadProblem(Kind.EMPTY, WORDS.say("intake.the-file-is-empty"));
       }
       if (size > request.limits().fileBytes()) {
         throw new ReadProblem(
             Kind.TOO_LARGE,
-            "The file has "
-                + (size >> 20)
-                + " MiB; up to "
-                + (request.limits().fileBytes() >> 20)
-                + " MiB can be taken in.");
+            WORDS.say(
+                "intake.the-file-has-mib-up",
+                (size / 1_000_000),
+                (request.limits().fileBytes() / 1_000_000)));
       }
       return Recogniser.recognise(file);
     } catch (AccessDeniedException e) {
-      throw new ReadProblem(Kind.UNREADABLE, "You have no permission to read this file.", e);
+      throw new ReadProblem(Kind.UNREADABLE, WORDS.say("intake.you-have-no-permission-to"), e);
     } catch (IOException e) {
-      throw new ReadProblem(
-          Kind.UNREADABLE, "The file cannot be read (" + e.getMessage() + ").", e);
+      throw new ReadProblem(Kind.UNREADABLE, WORDS.say("intake.the-file-cannot-be-read"), e);
     }
   }
 
@@ -81,7 +79,7 @@ public final class Intake {
                 || "aeio".indexOf(label.charAt(0)) >= 0
                 || label.startsWith("HTML")
                 || label.startsWith("RTF")
-            ? "an "
+            ? WORDS.say("intake.an")
             : "a ")
         + label;
   }

@@ -1,5 +1,6 @@
 package decant.model;
 
+import decant.words.Words;
 import java.util.Optional;
 
 /**
@@ -17,28 +18,30 @@ public record Finding(
     Optional<SourcePlace> source,
     Optional<NodeId> node,
     Optional<Remedy> remedy) {
+  private static final Words WORDS = Words.of(Finding.class);
+
   /** What it is about. */
   public enum Kind {
-    FONT_REPLACED("Font replaced"),
-    CHARACTERS_UNKNOWN("Characters unknown"),
-    GLYPHS_MISSING("No font shows it"),
-    HEADING_DOUBTFUL("Heading in doubt"),
-    HEADING_SUSPECTED("Heading suspected"),
-    TABLE_DOUBTFUL("Table in doubt"),
-    ORDER_DOUBTFUL("Order in doubt"),
-    TEXT_OVERLAPS("Text over text"),
-    PICTURE_COARSE("Picture coarse"),
-    PICTURE_CHANGED("Picture changed"),
-    DRAWING_LEFT_OUT("Drawing left out"),
-    CONTENT_LEFT_OUT("Left out"),
-    FORM("Form"),
-    NOTE_MOVED("Note moved"),
-    SCANNED_PAGE("Page is a picture"),
-    TEXT_RECOGNISED("Text recognised"),
-    LAYOUT_SIMPLIFIED("Layout simplified"),
-    REMARK("Remark"),
-    CONTENT_KEPT_UNSHOWN("Kept, not shown"),
-    RUNNING_TEXT_SET_APART("Running text set apart");
+    FONT_REPLACED("finding.font-replaced"),
+    CHARACTERS_UNKNOWN("finding.characters-unknown"),
+    GLYPHS_MISSING("finding.no-font-shows-it"),
+    HEADING_DOUBTFUL("finding.heading-in-doubt"),
+    HEADING_SUSPECTED("finding.heading-suspected"),
+    TABLE_DOUBTFUL("finding.table-in-doubt"),
+    ORDER_DOUBTFUL("finding.order-in-doubt"),
+    TEXT_OVERLAPS("finding.text-over-text"),
+    PICTURE_COARSE("finding.picture-coarse"),
+    PICTURE_CHANGED("finding.picture-changed"),
+    DRAWING_LEFT_OUT("finding.drawing-left-out"),
+    CONTENT_LEFT_OUT("finding.left-out"),
+    FORM("finding.form"),
+    NOTE_MOVED("finding.note-moved"),
+    SCANNED_PAGE("finding.page-is-a-picture"),
+    TEXT_RECOGNISED("finding.text-recognised"),
+    LAYOUT_SIMPLIFIED("finding.layout-simplified"),
+    REMARK("finding.remark"),
+    CONTENT_KEPT_UNSHOWN("finding.kept-not-shown"),
+    RUNNING_TEXT_SET_APART("finding.running-text-set-apart");
 
     private final String label;
 
@@ -47,7 +50,7 @@ public record Finding(
     }
 
     public String label() {
-      return label;
+      return WORDS.say(label);
     }
   }
 
@@ -63,11 +66,11 @@ public record Finding(
   /** How much it matters. */
   public enum Severity {
     /** Something is gone. */
-    LOSS("lost"),
+    LOSS("finding.lost"),
     /** Something may be wrong. */
-    DOUBT("doubtful"),
+    DOUBT("finding.doubtful"),
     /** Good to know. */
-    NOTE("note");
+    NOTE("finding.note");
 
     private final String label;
 
@@ -76,7 +79,7 @@ public record Finding(
     }
 
     public String label() {
-      return label;
+      return WORDS.say(label);
     }
   }
 

@@ -1,5 +1,6 @@
 package decant.publish;
 
+import decant.words.Words;
 import java.io.BufferedOutputStream;
 import java.io.FileOutputStream;
 import java.io.IOException;
@@ -7,7 +8,6 @@ import java.io.OutputStream;
 import java.io.UncheckedIOException;
 import java.nio.file.AccessDeniedException;
 import java.nio.file.AtomicMoveNotSupportedException;
-import java.nio.file.FileSystemException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
@@ -19,6 +19,8 @@ import java.util.Optional;
  * then moved over the name. What was there before stays until the new file is complete.
  */
 public final class AtomicFile {
+  private static final Words WORDS = Words.of(AtomicFile.class);
+
   /** Something that writes to a stream. */
   @FunctionalInterface
   public interface Writing {
@@ -123,26 +125,28 @@ public final class AtomicFile {
     Path folder = Optional.ofNullable(target.getParent()).orElse(target);
     if (!Files.isDirectory(folder)) {
       throw new WriteProblem(
-          WriteProblem.Kind.FOLDER_GONE, "The folder " + folder + " is not there.");
+          WriteProblem.Kind.FOLDER_GONE, WORDS.say("atomic-file.the-folder-is-not-there", folder));
     }
     if (Files.isDirectory(target)) {
       throw new WriteProblem(
-          WriteProblem.Kind.NAME_TAKEN, "“" + target.getFileName() + "” is the name of a folder.");
+          WriteProblem.Kind.NAME_TAKEN,
+          WORDS.say("atomic-file.is-the-name-of-a", target.getFileName()));
     }
     if (Files.exists(target)) {
       if (!overwrite) {
         throw new WriteProblem(
             WriteProblem.Kind.NAME_TAKEN,
-            "There is a file named “" + target.getFileName() + "” already.");
+            WORDS.say("atomic-file.there-is-a-file-named", target.getFileName()));
       }
       if (!Files.isWritable(target)) {
         throw new WriteProblem(
-            WriteProblem.Kind.READ_ONLY, "“" + target.getFileName() + "” is read-only.");
+            WriteProblem.Kind.READ_ONLY,
+            WORDS.say("atomic-file.is-read-only", target.getFileName()));
       }
     }
     if (!Files.isWritable(folder)) {
       throw new WriteProblem(
-          WriteProblem.Kind.READ_ONLY, "You may not write into the folder " + folder + ".");
+          WriteProblem.Kind.READ_ONLY, WORDS.say("atomic-file.you-may-not-write-into", folder));
     }
   }
 
@@ -154,7 +158,7 @@ public final class AtomicFile {
         || reason.contains("quota")) {
       return new WriteProblem(
           WriteProblem.Kind.DISK_FULL,
-          "The disk that holds " + target.getParent() + " is full.",
+          WORDS.say("atomic-file.the-disk-that-holds-is", target.getParent()),
           e);
     }
     if (e instanceof AccessDeniedException
@@ -162,18 +166,12 @@ public final class AtomicFile {
         || reason.contains("read-only")) {
       return new WriteProblem(
           WriteProblem.Kind.READ_ONLY,
-          "“"
-              + target.getFileName()
-              + "” cannot be written: it or its folder is read-only, or another program has it open.",
+          WORDS.say("atomic-file.cannot-be-written-it-or", target.getFileName()),
           e);
     }
-    String detail =
-        e instanceof FileSystemException f && f.getReason() != null
-            ? f.getReason()
-            : e.getMessage();
     return new WriteProblem(
         WriteProblem.Kind.OTHER,
-        "“" + target.getFileName() + "” could not be written (" + detail + ").",
+        WORDS.say("atomic-file.could-not-be-written", target.getFileName()),
         e);
   }
 

@@ -1,6 +1,7 @@
 package decant.publish;
 
 import decant.model.Particulars;
+import decant.words.Words;
 
 /**
  * What a published file says of itself.
@@ -11,13 +12,15 @@ import decant.model.Particulars;
  */
 public record Details(
     From from, String title, String subject, String author, String keywords, String language) {
+  private static final Words WORDS = Words.of(Details.class);
+
   public static final Details OF_DOCUMENT = new Details(From.DOCUMENT, "", "", "", "", "");
 
   /** Where particulars come from. */
   public enum From {
-    DOCUMENT("The document's own"),
+    DOCUMENT("details.the-documents-own"),
     /** None: nothing of the document's own goes along. */
-    NOWHERE("None but these");
+    NOWHERE("details.none-but-these");
 
     private final String label;
 
@@ -26,14 +29,13 @@ public record Details(
     }
 
     public String label() {
-      return label;
+      return WORDS.say(label);
     }
   }
 
   public Details {
     if (!language.matches("|[A-Za-z]{2,8}(-[A-Za-z0-9]{1,8})*")) {
-      throw new IllegalArgumentException(
-          "a language is given by its code, such as en or de-AT, not “" + language + "”");
+      throw new IllegalArgumentException(WORDS.say("details.a-language-is-given-by", language));
     }
   }
 

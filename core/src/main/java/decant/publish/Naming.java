@@ -1,5 +1,6 @@
 package decant.publish;
 
+import decant.words.Words;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
@@ -11,6 +12,8 @@ import java.util.regex.Pattern;
  * stand for what they say, everything else for itself.
  */
 public final class Naming {
+  private static final Words WORDS = Words.of(Naming.class);
+
   public static final String USUAL = "{stem}";
 
   private static final Pattern PLACE = Pattern.compile("\\{([^{}]*)\\}");
@@ -24,15 +27,12 @@ public final class Naming {
    */
   static void check(String pattern) {
     if (pattern.isBlank()) {
-      throw new IllegalArgumentException("a name cannot be empty; write {stem} for the document's");
+      throw new IllegalArgumentException(WORDS.say("naming.a-name-cannot-be-empty"));
     }
     Matcher m = PLACE.matcher(pattern);
     while (m.find()) {
       if (!KNOWN.contains(m.group(1))) {
-        throw new IllegalArgumentException(
-            "{"
-                + m.group(1)
-                + "} stands for nothing in a name; {stem}, {date}, {number} and {heading} do");
+        throw new IllegalArgumentException(WORDS.say("naming.stands-for-nothing-in-a", m.group(1)));
       }
     }
   }

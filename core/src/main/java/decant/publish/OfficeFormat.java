@@ -5,6 +5,7 @@ import decant.model.Document;
 import decant.office.docx.DocxWriter;
 import decant.office.rtf.RtfWriter;
 import decant.pdf.verify.Check;
+import decant.words.Words;
 import java.io.IOException;
 import java.io.OutputStream;
 import java.nio.file.Path;
@@ -42,22 +43,16 @@ public enum OfficeFormat {
       var out = new ArrayList<String>();
       Enclosed has = Enclosed.in(d);
       if (has.files() > 0) {
-        out.add(has.files() == 1 ? "The attached file." : has.files() + " attached files.");
+        out.add(WORDS.count("office-format.files", has.files()));
       }
       if (has.blanks() > 0) {
-        out.add(
-            has.blanks() == 1
-                ? "1 blank is text, no field."
-                : has.blanks() + " blanks are text, no fields.");
+        out.add(WORDS.count("office-format.fields", has.blanks()));
       }
       if (!d.styles().typesetting().fonts().isEmpty()) {
-        out.add("The fonts that the document brings; the reader's own serve.");
+        out.add(WORDS.say("office-format.fonts"));
       }
       if (has.kept() > 0) {
-        out.add(
-            has.kept() == 1
-                ? "1 thing that Decant keeps without showing it."
-                : has.kept() + " things that Decant keeps without showing them.");
+        out.add(WORDS.count("office-format.kept", has.kept()));
       }
       return out;
     }
@@ -67,6 +62,8 @@ public enum OfficeFormat {
       return RtfVerifier.verify(file, d);
     }
   };
+
+  private static final Words WORDS = Words.of(OfficeFormat.class);
 
   private final String label;
 

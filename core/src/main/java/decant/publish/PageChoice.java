@@ -1,5 +1,6 @@
 package decant.publish;
 
+import decant.words.Words;
 import java.util.List;
 
 /**
@@ -10,13 +11,15 @@ import java.util.List;
  * @param split into how many files
  */
 public record PageChoice(String range, List<String> chapters, Split split) {
+  private static final Words WORDS = Words.of(PageChoice.class);
+
   public static final PageChoice ALL = new PageChoice("", List.of(), Split.ONE_FILE);
 
   /** Into how many files. */
   public enum Split {
-    ONE_FILE("One file"),
-    EACH_PAGE("A file for each page"),
-    EACH_CHAPTER("A file for each chapter");
+    ONE_FILE("page-choice.one-file"),
+    EACH_PAGE("page-choice.a-file-for-each-page"),
+    EACH_CHAPTER("page-choice.a-file-for-each-chapter");
 
     private final String label;
 
@@ -25,7 +28,7 @@ public record PageChoice(String range, List<String> chapters, Split split) {
     }
 
     public String label() {
-      return label;
+      return WORDS.say(label);
     }
   }
 

@@ -1,5 +1,6 @@
 package decant.publish;
 
+import decant.words.Words;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.TreeSet;
@@ -12,6 +13,8 @@ import java.util.stream.IntStream;
  * even} and {@code last 3}, apart by commas. Empty means all.
  */
 public record PageRange(String text) {
+  private static final Words WORDS = Words.of(PageRange.class);
+
   /** A range that cannot be obeyed, with the reason in the person's words. */
   public static final class Problem extends Exception {
     private static final long serialVersionUID = 1;
@@ -58,13 +61,13 @@ public record PageRange(String text) {
     for (String raw : text.split("[,;]", -1)) {
       String part = raw.strip();
       if (part.isEmpty()) {
-        throw new Problem("Something is missing between two commas in “" + text.strip() + "”.");
+        throw new Problem(WORDS.say("page-range.something-is-missing-between-two", text.strip()));
       }
       Matcher last = LAST.matcher(part);
       if (part.equalsIgnoreCase("odd") || part.equalsIgnoreCase("even")) {
         int first = part.equalsIgnoreCase("odd") ? 0 : 1;
         if (first >= pages) {
-          throw new Problem("There is no even page: the document has one page.");
+          throw new Problem(WORDS.say("page-range.there-is-no-even-page"));
         }
         IntStream.iterate(first, k -> k < pages, k -> k + 2).forEach(out::add);
       } else if (last.matches()) {
@@ -78,11 +81,10 @@ public record PageRange(String text) {
 
   private static void last(String part, int n, int pages, TreeSet<Integer> out) throws Problem {
     if (n < 1) {
-      throw new Problem("“" + part + "” selects no page.");
+      throw new Problem(WORDS.say("page-range.selects-no-page", part));
     }
     if (n > pages) {
-      throw new Problem(
-          "“" + part + "” asks for more than there is: the document has " + count(pages) + ".");
+      throw new Problem(WORDS.say("page-range.asks-for-more-than-there", part, count(pages)));
     }
     IntStream.range(pages - n, pages).forEach(out::add);
   }
@@ -100,20 +102,16 @@ public record PageRange(String text) {
       open = range.group(2) == null;
       to = open ? pages : Integer.parseInt(range.group(2));
     } else {
-      throw new Problem(
-          "“"
-              + part
-              + "” is not a page or a range of pages. Write it like 1-4, 7, 12-, odd, last 3");
+      throw new Problem(WORDS.say("page-range.is-not-a-page-or", part));
     }
     if (from < 1) {
-      throw new Problem("Pages are counted from 1; there is no page 0.");
+      throw new Problem(WORDS.say("page-range.pages-are-counted-from-1"));
     }
     if (from > pages || !open && to > pages) {
-      throw new Problem(
-          "“" + part + "” reaches past the end: the document has " + count(pages) + ".");
+      throw new Problem(WORDS.say("page-range.reaches-past-the-end-the", part, count(pages)));
     }
     if (to < from) {
-      throw new Problem("“" + part + "” runs backwards. Write the lower page first.");
+      throw new Problem(WORDS.say("page-range.runs-backwards-write-the-lower", part));
     }
     for (int k = from; k <= to; k++) {
       out.add(k - 1);
@@ -121,6 +119,6 @@ public record PageRange(String text) {
   }
 
   private static String count(int pages) {
-    return pages + (pages == 1 ? " page" : " pages");
+    return WORDS.count("page-range.pages", pages);
   }
 }

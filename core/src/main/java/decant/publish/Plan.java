@@ -8,6 +8,7 @@ import decant.pdf.choices.Passwords;
 import decant.pdf.choices.PdfChoices;
 import decant.pdf.choices.Rights;
 import decant.pdf.file.Encryption;
+import decant.words.Words;
 import java.nio.file.Path;
 import java.time.LocalDate;
 import java.util.ArrayList;
@@ -16,6 +17,8 @@ import java.util.TreeSet;
 
 /** What a recipe comes to for one document: the files, by name, with all that is chosen of each. */
 public record Plan(List<Item> items) {
+  private static final Words WORDS = Words.of(Plan.class);
+
   /** One file to be made. */
   public sealed interface Item {
     /** Its name, with the extension. */
@@ -157,7 +160,7 @@ public record Plan(List<Item> items) {
         List<Chapters.Chapter> found =
             all.stream().filter(x -> x.text().equalsIgnoreCase(wanted.strip())).toList();
         if (found.isEmpty()) {
-          throw new PublishProblem("There is no heading “" + wanted + "” in this document.");
+          throw new PublishProblem(WORDS.say("plan.there-is-no-heading-in", wanted));
         }
         for (Chapters.Chapter x : found) {
           for (int k = x.from(); k <= x.to(); k++) {
@@ -188,8 +191,7 @@ public record Plan(List<Item> items) {
       case EACH_CHAPTER -> {
         List<Chapters.Chapter> chapters = Chapters.toSplit(layout);
         if (chapters.isEmpty()) {
-          throw new PublishProblem(
-              "The document has no headings, so it cannot be split into chapters.");
+          throw new PublishProblem(WORDS.say("plan.the-document-has-no-headings"));
         }
         var out = new ArrayList<Piece>();
         int n = 0;
@@ -197,7 +199,9 @@ public record Plan(List<Item> items) {
           List<Integer> before =
               chosen.stream().filter(p -> p < chapters.getFirst().from()).toList();
           if (!before.isEmpty()) {
-            out.add(new Piece(before, Naming.padded(0, chapters.size()), "Front pages"));
+            out.add(
+                new Piece(
+                    before, Naming.padded(0, chapters.size()), WORDS.say("plan.front-pages")));
           }
         }
         for (Chapters.Chapter c : chapters) {

@@ -12,6 +12,7 @@ import decant.pdf.verify.PdfVerifier;
 import decant.pdf.write.Attachment;
 import decant.pdf.write.PdfWriter;
 import decant.text.FontBook;
+import decant.words.Words;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.file.Files;
@@ -34,6 +35,8 @@ import java.util.function.BooleanSupplier;
  * and only then moves all of them to their names.
  */
 public final class Publisher {
+  private static final Words WORDS = Words.of(Publisher.class);
+
   /**
    * What to publish.
    *
@@ -193,7 +196,7 @@ public final class Publisher {
           name, type, Files.readAllBytes(source), Files.getLastModifiedTime(source));
     } catch (IOException e) {
       throw new PublishProblem(
-          "The source “" + source.getFileName() + "” cannot be read, so it cannot be attached.", e);
+          WORDS.say("publisher.the-source-cannot-be-read", source.getFileName()), e);
     }
   }
 
@@ -233,9 +236,7 @@ public final class Publisher {
       return new Receipt.Made(file, format, Files.size(file), sha256(file), pages, checks);
     } catch (IOException e) {
       throw new WriteProblem(
-          WriteProblem.Kind.OTHER,
-          "The file was written, but could not be read back (" + e.getMessage() + ").",
-          e);
+          WriteProblem.Kind.OTHER, WORDS.say("publisher.the-file-was-written-but"), e);
     }
   }
 
@@ -254,13 +255,11 @@ public final class Publisher {
       if (same) {
         throw new WriteProblem(
             WriteProblem.Kind.IS_SOURCE,
-            "“"
-                + target.getFileName()
-                + "” is the original, which stays as it is. Choose another name.");
+            WORDS.say("publisher.is-the-original-which-stays", target.getFileName()));
       }
     } catch (IOException e) {
       throw new WriteProblem(
-          WriteProblem.Kind.OTHER, "The folder cannot be read (" + e.getMessage() + ").", e);
+          WriteProblem.Kind.OTHER, WORDS.say("publisher.the-folder-cannot-be-read"), e);
     }
   }
 

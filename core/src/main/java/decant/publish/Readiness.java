@@ -7,11 +7,14 @@ import decant.model.MediaId;
 import decant.model.NodeId;
 import decant.model.Paragraph;
 import decant.pdf.choices.Keeping;
+import decant.words.Words;
 import java.util.ArrayList;
 import java.util.List;
 
 /** What a document lacks for the standards that are chosen, each with where it can be mended. */
 public final class Readiness {
+  private static final Words WORDS = Words.of(Readiness.class);
+
   /** Something that is lacking; the file is made all the same, with what stands in for it. */
   public sealed interface Lack {
     /** What is lacking and what the file will say instead, in the person's words. */
@@ -44,16 +47,11 @@ public final class Readiness {
     var said = o.details().over(d.particulars());
     var written = Plan.particulars(o, layout, source);
     if (said.title().isBlank() && k.accessible()) {
-      out.add(
-          new Lack.Title(
-              "The document has no title. The file will say “" + written.title() + "”."));
+      out.add(new Lack.Title(WORDS.say("readiness.the-document-has-no-title", written.title())));
     }
     if (said.language().isBlank()) {
       out.add(
-          new Lack.Language(
-              "The document does not say its language. By its words it is “"
-                  + written.language()
-                  + "”."));
+          new Lack.Language(WORDS.say("readiness.the-document-does-not-say", written.language())));
     }
     if (k.accessible()) {
       int n = 0;
@@ -65,7 +63,7 @@ public final class Readiness {
             if (pic.alt().isBlank()) {
               out.add(
                   new Lack.Description(
-                      "Picture " + n + " has no description for those who cannot see it.",
+                      WORDS.say("readiness.picture-has-no-description-for", n),
                       p.id(),
                       at,
                       pic.media()));

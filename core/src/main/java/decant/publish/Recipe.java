@@ -1,5 +1,6 @@
 package decant.publish;
 
+import decant.words.Words;
 import java.util.List;
 
 /**
@@ -11,6 +12,8 @@ import java.util.List;
  * @param afterwards what is done once they are made
  */
 public record Recipe(String name, String purpose, List<Output> outputs, Afterwards afterwards) {
+  private static final Words WORDS = Words.of(Recipe.class);
+
   /**
    * What is done with files that were made and verified.
    *
@@ -29,10 +32,10 @@ public record Recipe(String name, String purpose, List<Output> outputs, Afterwar
 
   public Recipe {
     if (name.isBlank()) {
-      throw new IllegalArgumentException("a recipe needs a name");
+      throw new IllegalArgumentException(WORDS.say("recipe.a-recipe-needs-a-name"));
     }
     if (outputs.isEmpty()) {
-      throw new IllegalArgumentException("a recipe makes at least one file");
+      throw new IllegalArgumentException(WORDS.say("recipe.a-recipe-makes-at-least"));
     }
     outputs = List.copyOf(outputs);
   }

@@ -4,29 +4,34 @@ import decant.pdf.choices.Keeping;
 import decant.pdf.choices.Permission;
 import decant.pdf.choices.Rights;
 import decant.pdf.choices.Weight;
+import decant.words.Words;
 import java.util.EnumSet;
 import java.util.List;
 
 /** The recipes that ship with the program. */
 public final class RecipeBook {
+  private static final Words WORDS = Words.of(RecipeBook.class);
+
   private RecipeBook() {}
 
   public static Recipe counterCopy() {
     return new Recipe(
-        "Counter copy", "For reading on any screen, with bookmarks.", List.of(Output.Pdf.USUAL));
+        "Counter copy",
+        WORDS.say("recipe-book.for-reading-on-any-screen"),
+        List.of(Output.Pdf.USUAL));
   }
 
   static Recipe lightCopy() {
     return new Recipe(
         "Light copy",
-        "As small as is sensible, for mail.",
+        WORDS.say("recipe-book.as-small-as-is-sensible"),
         List.of(Output.Pdf.USUAL.with(new Weight(Weight.Effort.MOST, true, 70, 150, true, true))));
   }
 
   static Recipe archiveCopy() {
     return new Recipe(
         "Archive copy",
-        "Keeps for good: PDF/A-2a, and readable by aids: PDF/UA-1.",
+        WORDS.say("recipe-book.keeps-for-good-pdf-a"),
         List.of(
             Output.Pdf.USUAL.with(Keeping.USUAL.with(Keeping.Standard.A2A).withAccessible(true))));
   }
@@ -34,7 +39,7 @@ public final class RecipeBook {
   static Recipe lockedCopy() {
     return new Recipe(
         "Locked copy",
-        "Opens for everyone, but is changed by no one without the password.",
+        WORDS.say("recipe-book.opens-for-everyone-but-is"),
         List.of(
             Output.Pdf.USUAL.with(
                 new Rights(
@@ -48,14 +53,14 @@ public final class RecipeBook {
   static Recipe officeCopy() {
     return new Recipe(
         "Office copy",
-        "To be edited further: DOCX.",
+        WORDS.say("recipe-book.to-be-edited-further-docx"),
         List.of(new Output.Office(OfficeFormat.DOCX)));
   }
 
   static Recipe olderOfficeCopy() {
     return new Recipe(
         "Older office copy",
-        "To be edited in office programs of any age: RTF.",
+        WORDS.say("recipe-book.to-be-edited-in-office"),
         List.of(new Output.Office(OfficeFormat.RTF)));
   }
 

@@ -26,6 +26,7 @@ import com.fasterxml.jackson.databind.json.JsonMapper;
 import com.fasterxml.jackson.databind.module.SimpleModule;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import decant.pdf.choices.Rights;
+import decant.words.Words;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -38,6 +39,8 @@ import java.util.stream.Collectors;
  * usual; what it has too much, or wrong, is refused with its place.
  */
 public final class RecipeFile {
+  private static final Words WORDS = Words.of(RecipeFile.class);
+
   /** The version of the format that is written. */
   public static final int VERSION = 3;
 
@@ -100,13 +103,14 @@ public final class RecipeFile {
   public static Recipe read(Path file) throws RecipeProblem {
     try {
       if (Files.size(file) > MOST_BYTES) {
-        throw new RecipeProblem("“" + file.getFileName() + "” is too large for a recipe.");
+        throw new RecipeProblem(WORDS.say("recipe-file.is-too-large-for-a", file.getFileName()));
       }
       return read(Files.readString(file), file.getFileName().toString());
     } catch (java.nio.file.NoSuchFileException e) {
-      throw new RecipeProblem("There is no file " + file + ".", e);
+      throw new RecipeProblem(WORDS.say("recipe-file.there-is-no-file", file), e);
     } catch (IOException e) {
-      throw new RecipeProblem("“" + file.getFileName() + "” cannot be read as text.", e);
+      throw new RecipeProblem(
+          WORDS.say("recipe-file.cannot-be-read-as-text", file.getFileName()), e);
     }
   }
 
@@ -117,8 +121,7 @@ public final class RecipeFile {
     try {
       JsonNode tree = JSON.readTree(json);
       if (!(tree instanceof ObjectNode root) || !root.has("decant-recipe")) {
-        throw new RecipeProblem(
-            "“" + from + "” is no recipe: it does not begin with \"decant-recipe\".");
+        throw new RecipeProblem(WORDS.say("recipe-file.is-no-recipe-it-does", from));
       }
       ObjectNode now = migrated(root, from);
       now.remove("decant-recipe");
@@ -137,7 +140,7 @@ public final class RecipeFile {
       complete(now, rest);
       for (String needed : new String[] {"name", "outputs"}) {
         if (!now.has(needed)) {
-          throw new RecipeProblem("“" + from + "” lacks \"" + needed + "\".");
+          throw new RecipeProblem(WORDS.say("recipe-file.lacks", from, needed));
         }
       }
       Recipe r = JSON.treeToValue(now, Recipe.class);
@@ -154,8 +157,7 @@ public final class RecipeFile {
 
   private static void check(Rights r, String from) throws RecipeProblem {
     if (r.protection() == Rights.Protection.NONE && (r.askToOpen() || r.askToChange())) {
-      throw new RecipeProblem(
-          "“" + from + "”, at rights: passwords are asked for, but \"protection\" is \"none\".");
+      throw new RecipeProblem(WORDS.say("recipe-file.at-rights-passwords-are-asked", from));
     }
   }
 
@@ -177,18 +179,11 @@ public final class RecipeFile {
   private static ObjectNode migrated(ObjectNode root, String from) throws RecipeProblem {
     JsonNode v = root.get("decant-recipe");
     if (!v.isInt() || v.asInt() < 1) {
-      throw new RecipeProblem(
-          "“" + from + "”, at decant-recipe: the version is a number from 1, not " + v + ".");
+      throw new RecipeProblem(WORDS.say("recipe-file.at-decant-recipe-the-version", from, v));
     }
     if (v.asInt() > VERSION) {
       throw new RecipeProblem(
-          "“"
-              + from
-              + "” was written by a newer Decant (version "
-              + v.asInt()
-              + " of the format; this one knows "
-              + VERSION
-              + ").");
+          WORDS.say("recipe-file.was-written-by-a-newer", from, v.asInt(), VERSION));
     }
     if (v.asInt() == VERSION) {
       return root;
@@ -223,24 +218,21 @@ public final class RecipeFile {
 
   private static RecipeProblem problem(JsonProcessingException e, String from) {
     String where = e instanceof JsonMappingException m ? place(m) : "";
-    String at = where.isEmpty() ? "" : ", at " + where;
+    String at = where.isEmpty() ? "" : WORDS.say("recipe-file.at", where);
     if (e instanceof UnrecognizedPropertyException u) {
       return new RecipeProblem(
-          "“" + from + "”" + at + ": “" + u.getPropertyName() + "” is not known here.", e);
+          WORDS.say("recipe-file.is-not-known-here", from, at, u.getPropertyName()), e);
     }
     if (e instanceof InvalidFormatException f && f.getTargetType().isEnum()) {
       return new RecipeProblem(
-          "“"
-              + from
-              + "”"
-              + at
-              + ": “"
-              + f.getValue()
-              + "” is none of "
-              + Arrays.stream(f.getTargetType().getEnumConstants())
+          WORDS.say(
+              "recipe-file.is-none-of",
+              from,
+              at,
+              f.getValue(),
+              Arrays.stream(f.getTargetType().getEnumConstants())
                   .map(c -> word((Enum<?>) c))
-                  .collect(Collectors.joining(", "))
-              + ".",
+                  .collect(Collectors.joining(", "))),
           e);
     }
     Throwable cause = e;
@@ -248,20 +240,17 @@ public final class RecipeFile {
       cause = cause.getCause();
     }
     if (cause instanceof IllegalArgumentException && !(cause instanceof JsonProcessingException)) {
-      return new RecipeProblem("“" + from + "”" + at + ": " + cause.getMessage() + ".", e);
+      return new RecipeProblem(WORDS.say("recipe-file.text", from, at, cause.getMessage()), e);
     }
     if (e instanceof JsonMappingException) {
-      return new RecipeProblem(
-          "“" + from + "”" + at + ": the value is of the wrong kind or missing.", e);
+      return new RecipeProblem(WORDS.say("recipe-file.the-value-is-of-the", from, at), e);
     }
     var l = e.getLocation();
     return new RecipeProblem(
-        "“"
-            + from
-            + "” is no JSON: "
-            + e.getOriginalMessage().replaceAll("\\s+", " ")
-            + (l == null ? "" : " (line " + l.getLineNr() + ", column " + l.getColumnNr() + ")")
-            + ".",
+        WORDS.say(
+            "recipe-file.is-no-json",
+            from,
+            (l == null ? "" : WORDS.say("recipe-file.line", l.getLineNr(), l.getColumnNr()))),
         e);
   }
 

@@ -1,5 +1,6 @@
 package decant.publish;
 
+import decant.words.Words;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
@@ -12,6 +13,8 @@ import java.util.stream.Stream;
 
 /** The recipes at hand: those that ship with the program, and the person's own in a folder. */
 public final class RecipeShelf {
+  private static final Words WORDS = Words.of(RecipeShelf.class);
+
   private final Path folder;
 
   /**
@@ -61,14 +64,15 @@ public final class RecipeShelf {
    */
   public void keep(Recipe r) throws RecipeProblem, WriteProblem {
     if (isShipped(r.name())) {
-      throw new RecipeProblem(
-          "“" + r.name() + "” ships with Decant and stays as it is. Choose another name.");
+      throw new RecipeProblem(WORDS.say("recipe-shelf.ships-with-decant-and-stays", r.name()));
     }
     try {
       Files.createDirectories(folder);
     } catch (IOException e) {
       throw new WriteProblem(
-          WriteProblem.Kind.READ_ONLY, "Recipes cannot be kept in " + folder + ".", e);
+          WriteProblem.Kind.READ_ONLY,
+          WORDS.say("recipe-shelf.recipes-cannot-be-kept-in", folder),
+          e);
     }
     AtomicFile.write(
         file(r.name()),
@@ -82,7 +86,9 @@ public final class RecipeShelf {
       Files.deleteIfExists(file(name));
     } catch (IOException e) {
       throw new WriteProblem(
-          WriteProblem.Kind.READ_ONLY, "The recipe “" + name + "” cannot be taken away.", e);
+          WriteProblem.Kind.READ_ONLY,
+          WORDS.say("recipe-shelf.the-recipe-cannot-be-taken", name),
+          e);
     }
   }
 

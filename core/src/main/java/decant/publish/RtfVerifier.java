@@ -12,6 +12,7 @@ import decant.model.Table;
 import decant.model.TextTraits;
 import decant.office.rtf.RtfContent;
 import decant.pdf.verify.Check;
+import decant.words.Words;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -19,6 +20,8 @@ import java.util.List;
 
 /** Reads a saved RTF back with a parser of other makers and compares it with the document. */
 final class RtfVerifier {
+  private static final Words WORDS = Words.of(RtfVerifier.class);
+
   private RtfVerifier() {}
 
   static List<Check> verify(Path file, Document d) {
@@ -27,21 +30,27 @@ final class RtfVerifier {
       var wanted = new Wanted(d);
       return List.of(
           TextCheck.of(wanted.paragraphs, got.paragraphs()),
-          count("Table rows", wanted.rows, got.rows()),
-          count("Notes", wanted.notes, got.notes()),
+          count(WORDS.say("rtf-verifier.table-rows"), wanted.rows, got.rows()),
+          count(WORDS.say("rtf-verifier.notes"), wanted.notes, got.notes()),
           Check.of(
-              "Links",
+              WORDS.say("rtf-verifier.links"),
               wanted.links.equals(got.links()),
-              wanted.links.size() + " lead where the document's do",
-              got.links().size() + " instead of " + wanted.links.size() + ", or elsewhere"));
+              WORDS.say("rtf-verifier.lead-where-the-documents-do", wanted.links.size()),
+              WORDS.say(
+                  "rtf-verifier.instead-of-or-elsewhere",
+                  got.links().size(),
+                  wanted.links.size())));
     } catch (IOException e) {
-      return List.of(Check.of("Opens", false, "", e.getMessage()));
+      return List.of(Check.of(WORDS.say("rtf-verifier.opens"), false, "", e.getMessage()));
     }
   }
 
   private static Check count(String name, int wanted, int got) {
     return Check.of(
-        name, wanted == got, wanted + ", as in the document", got + " instead of " + wanted);
+        name,
+        wanted == got,
+        WORDS.say("rtf-verifier.as-in-the-document", wanted),
+        WORDS.say("rtf-verifier.instead-of", got, wanted));
   }
 
   /** What the text of a document holds. */

@@ -11,6 +11,7 @@ import decant.pdf.file.Encryption;
 import decant.pdf.file.Part;
 import decant.pdf.write.Attachment;
 import decant.pdf.write.PdfWriter;
+import decant.words.Words;
 import java.io.IOException;
 import java.io.OutputStream;
 import java.nio.file.Files;
@@ -24,6 +25,8 @@ import java.util.function.BooleanSupplier;
 
 /** How large a PDF will be, part by part, and how large with other choices: by writing it. */
 public final class Weighing {
+  private static final Words WORDS = Words.of(Weighing.class);
+
   private Weighing() {}
 
   /**
@@ -94,38 +97,44 @@ public final class Weighing {
       if (w.photographQuality() == 0 || w.photographQuality() > 75) {
         out.add(
             new Alternative(
-                "Photographs as JPEG of quality 70", o.with(w.with(70, w.resolution()))));
+                WORDS.say("weighing.photographs-as-jpeg-of-quality"),
+                o.with(w.with(70, w.resolution()))));
       }
       if (w.resolution() == 0 || w.resolution() > 200) {
         out.add(
             new Alternative(
-                "Pictures of 150 dots an inch", o.with(w.with(w.photographQuality(), 150))));
+                WORDS.say("weighing.pictures-of-150-dots-an"),
+                o.with(w.with(w.photographQuality(), 150))));
       }
       if (w.photographQuality() > 0 || w.resolution() > 0) {
-        out.add(new Alternative("Pictures as they came", o.with(w.with(0, 0))));
+        out.add(new Alternative(WORDS.say("weighing.pictures-as-they-came"), o.with(w.with(0, 0))));
       }
     }
     boolean mayLeaveOut = !o.keeping().isArchive() && !o.keeping().accessible();
     if (fonts && mayLeaveOut && o.type().usual() != Type.Embedding.LEFT_OUT) {
       out.add(
           new Alternative(
-              "Fonts left out", o.with(new Type(Type.Embedding.LEFT_OUT, o.type().fonts()))));
+              WORDS.say("weighing.fonts-left-out"),
+              o.with(new Type(Type.Embedding.LEFT_OUT, o.type().fonts()))));
     }
     if (o.type().usual() != Type.Embedding.USED) {
       out.add(
           new Alternative(
-              "Fonts with the characters used",
+              WORDS.say("weighing.fonts-with-the-characters-used"),
               o.with(new Type(Type.Embedding.USED, o.type().fonts()))));
     }
     Keeping k = o.keeping();
     boolean free = !k.accessible() && !k.standard().level().equals("A");
     if (k.tagged() && free) {
-      out.add(new Alternative("Without tags", o.with(k.withAccessible(false).withTagged(false))));
+      out.add(
+          new Alternative(
+              WORDS.say("weighing.without-tags"),
+              o.with(k.withAccessible(false).withTagged(false))));
     }
     if (!k.isArchive() && o.rights().protection() == Rights.Protection.NONE) {
       out.add(
           new Alternative(
-              "As PDF/A-2a for the archive",
+              WORDS.say("weighing.as-pdf-a-2a-for"),
               o.with(
                   k.with(Keeping.Standard.A2A)
                       .withTagged(true)

@@ -7,9 +7,9 @@ import decant.model.Paragraph;
 import decant.model.TextTraits;
 import decant.reading.TakenIn.SourceFont;
 import decant.text.FontBook;
-import java.util.ArrayList;
 import java.util.List;
-import java.util.TreeMap;
+import java.util.SortedSet;
+import java.util.TreeSet;
 
 /** The fonts a document asks for and what serves them. */
 public final class FontsUsed {
@@ -17,21 +17,35 @@ public final class FontsUsed {
 
   /** One entry for each family that text is in, in alphabetical order. */
   public static List<SourceFont> of(Document d, FontBook book) {
-    var out = new TreeMap<String, SourceFont>();
-    for (Paragraph p : d.paragraphs()) {
-      Look base = d.styles().textBase(p.look());
-      for (Inline i : p.inlines()) {
-        if (i instanceof Inline.Text) {
-          String family = d.styles().textLook(base, i.look()).value(TextTraits.FAMILY);
-          out.computeIfAbsent(
-              family,
-              f -> {
-                FontBook.Served s = book.serve(f, false, false);
-                return new SourceFont(f, false, s.face().family(), s.reason().label());
-              });
-        }
+    return families(d).stream()
+        .map(f -> {
+          FontBook.Served s = book.serve(f, false, false);
+          return new SourceFont(f, false, s.face().family(), s.reason().label());
+        })
+        .toList();
+  }
+
+  /** The families that text is in, that of notes and running texts too, in alphabetical order. */
+  static SortedSet<String> families(Document d) {
+    var out = new TreeSet<String>();
+    d.paragraphs().forEach(p -> collect(d, p, out));
+    d.stories()
+        .values()
+        .forEach(s -> Document.paragraphsOf(s.blocks()).forEach(p -> collect(d, p, out)));
+    d.sections()
+        .forEach(s ->
+            s.running()
+                .values()
+                .forEach(r -> Document.paragraphsOf(r.blocks()).forEach(p -> collect(d, p, out))));
+    return out;
+  }
+
+  private static void collect(Document d, Paragraph p, SortedSet<String> out) {
+    Look base = d.styles().textBase(p.look());
+    for (Inline i : p.inlines()) {
+      if (i instanceof Inline.Text) {
+        out.add(d.styles().textLook(base, i.look()).value(TextTraits.FAMILY));
       }
     }
-    return new ArrayList<>(out.values());
   }
 }

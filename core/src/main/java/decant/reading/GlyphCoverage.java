@@ -1,5 +1,6 @@
 package decant.reading;
 
+import com.ibm.icu.lang.UCharacter;
 import decant.model.Document;
 import decant.model.Finding;
 import decant.model.Inline;
@@ -8,6 +9,7 @@ import decant.model.Paragraph;
 import decant.model.TextTraits;
 import decant.text.FontBook;
 import decant.text.FontFace;
+import decant.words.Words;
 import java.lang.Character.UnicodeScript;
 import java.util.EnumMap;
 import java.util.HashMap;
@@ -16,6 +18,8 @@ import java.util.Map;
 
 /** Finds text that no font at hand can show. */
 public final class GlyphCoverage {
+  private static final Words WORDS = Words.of(GlyphCoverage.class);
+
   private static final int ALWAYS_COVERED = 0x17F;
 
   private static final class Missing {
@@ -54,13 +58,14 @@ public final class GlyphCoverage {
             Finding.of(
                 Finding.Kind.GLYPHS_MISSING,
                 Finding.Severity.LOSS,
-                e.getValue().characters
-                    + (e.getValue().characters == 1 ? " character" : " characters")
-                    + " ("
-                    + e.getKey().name().toLowerCase(java.util.Locale.ROOT)
-                    + ") can be kept and searched, but no font at hand shows them.",
+                WORDS.count(
+                    "glyph-coverage.not-shown", e.getValue().characters, script(e.getKey())),
                 e.getValue().first.id()))
         .toList();
+  }
+
+  private static String script(UnicodeScript s) {
+    return UCharacter.toTitleCase(s.name().replace('_', ' '), null);
   }
 
   private static boolean isInvisible(int c) {

@@ -1,8 +1,11 @@
 package decant.reading;
 
+import decant.words.Words;
+
 /** Why a file could not be taken in, in the person's words: what, and what to do. */
 public final class ReadProblem extends Exception {
   private static final long serialVersionUID = 1;
+  private static final Words WORDS = Words.of(ReadProblem.class);
 
   /** What is wrong, for programs. */
   public enum Kind {
@@ -11,7 +14,10 @@ public final class ReadProblem extends Exception {
     EMPTY,
     NOT_A_DOCUMENT,
     NOT_SERVED,
+    /** A password opens it. */
     ENCRYPTED,
+    /** Locked in a way that Decant cannot open with a password: to a certificate, say. */
+    CANNOT_UNLOCK,
     WRONG_PASSWORD,
     DAMAGED,
     TOO_LARGE,
@@ -19,7 +25,9 @@ public final class ReadProblem extends Exception {
 
     /** As the command line prints it. */
     public String code() {
-      return name().toLowerCase(java.util.Locale.ROOT).replace('_', '-');
+      return this == CANNOT_UNLOCK
+          ? ENCRYPTED.code() // programs have known both as one
+          : name().toLowerCase(java.util.Locale.ROOT).replace('_', '-');
     }
   }
 
@@ -40,6 +48,6 @@ public final class ReadProblem extends Exception {
   }
 
   public static ReadProblem cancelled() {
-    return new ReadProblem(Kind.CANCELLED, "Taking in was cancelled.");
+    return new ReadProblem(Kind.CANCELLED, WORDS.say("read-problem.cancelled"));
   }
 }

@@ -1,7 +1,11 @@
 package decant.text;
 
+import decant.words.Words;
+
 /** What a font's licence permits, as the font itself says it (OpenType OS/2, fsType). */
 public record EmbeddingRights(int fsType) {
+  private static final Words WORDS = Words.of(EmbeddingRights.class);
+
   private static final int RESTRICTED = 0x2;
   private static final int PREVIEW_AND_PRINT = 0x4;
   private static final int EDITABLE = 0x8;
@@ -39,13 +43,15 @@ public record EmbeddingRights(int fsType) {
   public String words() {
     String base =
         (fsType & EDITABLE) != 0
-            ? "may be embedded for editing"
+            ? WORDS.say("embedding-rights.may-be-embedded-for-editing")
             : (fsType & PREVIEW_AND_PRINT) != 0
-                ? "may be embedded for viewing and printing"
-                : (fsType & RESTRICTED) != 0 ? "may not be embedded" : "may be embedded";
+                ? WORDS.say("embedding-rights.may-be-embedded-for-viewing")
+                : (fsType & RESTRICTED) != 0
+                    ? WORDS.say("embedding-rights.may-not-be-embedded")
+                    : WORDS.say("embedding-rights.may-be-embedded");
     if ((fsType & BITMAP_ONLY) != 0) {
-      return "may be embedded as pixels only";
+      return WORDS.say("embedding-rights.may-be-embedded-as-pixels");
     }
-    return mayEmbed() && !maySubset() ? base + ", as a whole only" : base;
+    return mayEmbed() && !maySubset() ? WORDS.say("embedding-rights.as-a-whole-only", base) : base;
   }
 }

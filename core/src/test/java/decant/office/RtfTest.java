@@ -301,7 +301,8 @@ class RtfTest {
             TextTraits.BLANK,
             new decant.model.Blank("1", "vessel", decant.model.Blank.Kind.TEXT, List.of(), 0, ""));
     Document d = Samples.document(Samples.runs("Vessel ", Look.PLAIN, "____", blank));
-    assertThat(OfficeFormat.RTF.leavesOut(d)).containsExactly("1 blank is text, no field.");
+    assertThat(OfficeFormat.RTF.leavesOut(d))
+        .containsExactly("1 form field (it becomes plain text).");
     assertThat(OfficeFormat.DOCX.leavesOut(d)).isEmpty();
     assertThat(OfficeFormat.RTF.leavesOut(Samples.document(Samples.paragraph("x")))).isEmpty();
   }

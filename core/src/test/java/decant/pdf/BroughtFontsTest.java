@@ -198,7 +198,7 @@ class BroughtFontsTest {
       assertThat(t.findings())
           .anyMatch(f ->
               f.kind() == Finding.Kind.FONT_REPLACED
-                  && f.message().contains("may be read, but not edited, by its licence"));
+                  && f.message().contains("does not allow editing"));
     } else {
       assertThat(
               FontBook.shipped()

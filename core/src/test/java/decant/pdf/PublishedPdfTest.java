@@ -258,7 +258,7 @@ class PublishedPdfTest {
             Samples.paragraph("\uD800\uDF42\uD800\uDF30"), Samples.paragraph("harbour"));
     assertThat(decant.reading.GlyphCoverage.of(d, decant.text.FontBook.shipped()))
         .singleElement()
-        .satisfies(f -> assertThat(f.message()).startsWith("2 characters (gothic)"));
+        .satisfies(f -> assertThat(f.message()).startsWith("2 characters (Gothic)"));
     Layout l = Samples.layout(d);
     Path file = publish(l);
     assertThat(failed(PdfVerifier.verify(file, l, PdfChoices.usual(all(l), Particulars.NONE))))

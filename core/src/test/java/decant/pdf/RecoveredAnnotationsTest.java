@@ -111,7 +111,8 @@ class RecoveredAnnotationsTest {
     assertThat(t.findings())
         .filteredOn(f -> f.kind() == Finding.Kind.FORM)
         .singleElement()
-        .satisfies(f -> assertThat(f.message()).startsWith("3 form fields are blanks"));
+        .satisfies(
+            f -> assertThat(f.message()).startsWith("3 form fields were taken in as fields"));
   }
 
   @Test

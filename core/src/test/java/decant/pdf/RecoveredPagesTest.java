@@ -427,7 +427,7 @@ class RecoveredPagesTest {
         .satisfies(f ->
             assertThat(f.message())
                 .isEqualTo(
-                    "A remark on page 1 (“Ask the harbour master”) stands at no text and is not carried over."));
+                    "A comment on page 1 (“Ask the harbour master”) belongs to no text and was not carried over."));
   }
 
   @Test

@@ -65,15 +65,15 @@ class PublishTest {
   @CsvSource(
       delimiter = '|',
       value = {
-        "11 | reaches past the end: the document has 10 pages",
-        "3-12 | reaches past the end",
+        "11 | goes past the end; the document has 10 pages",
+        "3-12 | goes past the end",
         "5-2 | runs backwards",
-        "0-2 | counted from 1",
-        "x | is not a page",
-        "1,,2 | Something is missing",
-        "- | is not a page",
-        "99999999999 | is not a page",
-        "1 4 | is not a page"
+        "0-2 | numbered from 1",
+        "x | is not a valid range",
+        "1,,2 | A page is missing",
+        "- | is not a valid range",
+        "99999999999 | is not a valid range",
+        "1 4 | is not a valid range"
       })
   void rangesThatCannotBeObeyedAreExplained(String range, String message) {
     assertThatThrownBy(() -> new PageRange(range).select(10))

@@ -164,21 +164,21 @@ class RecipeFileTest {
       delimiter = '|',
       quoteCharacter = '`',
       value = {
-        "{\"decant-recipe\": 2, \"name\": \"x\", \"outputs\": [{\"kind\": \"pdf\", \"colour\": 1}]} | at outputs[1].colour: “colour” is not known here",
-        "{\"decant-recipe\": 2, \"name\": \"x\", \"outputs\": [{\"kind\": \"pdf\", \"weight\": {\"effort\": \"huge\"}}]} | at outputs[1].weight.effort: “huge” is none of little, medium, most",
+        "{\"decant-recipe\": 2, \"name\": \"x\", \"outputs\": [{\"kind\": \"pdf\", \"colour\": 1}]} | at outputs[1].colour: there is no setting “colour”",
+        "{\"decant-recipe\": 2, \"name\": \"x\", \"outputs\": [{\"kind\": \"pdf\", \"weight\": {\"effort\": \"huge\"}}]} | at outputs[1].weight.effort: “huge” must be one of little, medium, most",
         "{\"decant-recipe\": 2, \"name\": \"x\", \"outputs\": [{\"kind\": \"pdf\", \"weight\": {\"photograph-quality\": 400}}]} | the quality of photographs is 0 to 100, not 400",
         "{\"decant-recipe\": 2, \"name\": \"x\", \"outputs\": [{\"kind\": \"pdf\", \"weight\": {\"resolution\": \"fine\"}}]} | at outputs[1].weight.resolution",
-        "{\"decant-recipe\": 2, \"name\": \"x\", \"outputs\": [{\"kind\": \"pdf\", \"naming\": \"{page}\"}]} | {page} stands for nothing in a name",
+        "{\"decant-recipe\": 2, \"name\": \"x\", \"outputs\": [{\"kind\": \"pdf\", \"naming\": \"{page}\"}]} | there is no “page” in a file name",
         "{\"decant-recipe\": 2, \"name\": \"x\", \"outputs\": [{\"kind\": \"fax\"}]} | outputs[1]",
-        "{\"decant-recipe\": 2, \"name\": \"x\", \"outputs\": []} | makes at least one file",
-        "{\"decant-recipe\": 2, \"name\": \"x\"} | lacks \"outputs\"",
-        "{\"decant-recipe\": 9, \"name\": \"x\"} | written by a newer Decant",
+        "{\"decant-recipe\": 2, \"name\": \"x\", \"outputs\": []} | at least one file",
+        "{\"decant-recipe\": 2, \"name\": \"x\"} | has no \"outputs\"",
+        "{\"decant-recipe\": 9, \"name\": \"x\"} | written by a newer version of Decant",
         "{\"decant-recipe\": \"2\", \"name\": \"x\"} | at decant-recipe",
-        "{\"name\": \"x\"} | is no recipe",
-        "[1] | is no recipe",
-        "{\"decant-recipe\": 2, | is no JSON",
+        "{\"name\": \"x\"} | is not a recipe",
+        "[1] | is not a recipe",
+        "{\"decant-recipe\": 2, | is not valid JSON",
         "{\"decant-recipe\": 2, \"name\": \"x\", \"outputs\": [{\"kind\": \"pdf\", \"rights\": {\"ask-to-open\": true}}]} | passwords are asked for",
-        "{\"decant-recipe\": 2, \"name\": \"x\", \"outputs\": [{\"kind\": \"pdf\", \"rights\": {\"password\": \"x\"}}]} | “password” is not known here"
+        "{\"decant-recipe\": 2, \"name\": \"x\", \"outputs\": [{\"kind\": \"pdf\", \"rights\": {\"password\": \"x\"}}]} | there is no setting “password”"
       })
   void whatIsWrongIsToldWithItsPlace(String json, String message) {
     assertThatThrownBy(() -> RecipeFile.read(json, "my.json"))

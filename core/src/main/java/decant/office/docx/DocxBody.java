@@ -23,6 +23,7 @@ import decant.office.xml.Element;
 import decant.office.xml.PackageFile;
 import decant.office.xml.XmlParts;
 import decant.reading.ReadProblem;
+import decant.words.Words;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -34,6 +35,8 @@ import java.util.Set;
 
 /** Blocks and inlines of one part: the body, a header, a footer, the notes. */
 final class DocxBody {
+  private static final Words WORDS = Words.of(DocxBody.class);
+
   /** Marks for programs; nothing on the page depends on them. */
   private static final Set<String> PASSED_OVER =
       Set.of(
@@ -160,9 +163,7 @@ final class DocxBody {
         shared.find(
             Finding.Kind.CONTENT_KEPT_UNSHOWN,
             Finding.Severity.NOTE,
-            "Something that Decant does not show yet is kept and goes back into a DOCX ("
-                + e.name()
-                + ").",
+            WORDS.say("docx-body.something-that-decant-does-not", e.name()),
             kept.id());
         yield List.of(kept);
       }
@@ -256,7 +257,7 @@ final class DocxBody {
             shared.find(
                 Finding.Kind.LAYOUT_SIMPLIFIED,
                 Finding.Severity.DOUBT,
-                "A formula shows as plain text; it goes back into a DOCX as it was.",
+                WORDS.say("docx-body.a-formula-shows-as-plain"),
                 id);
           }
           case "w:del", "w:moveFrom" -> {
@@ -264,7 +265,7 @@ final class DocxBody {
             shared.find(
                 Finding.Kind.CONTENT_KEPT_UNSHOWN,
                 Finding.Severity.NOTE,
-                "A tracked deletion is not shown; it goes back into a DOCX.",
+                WORDS.say("docx-body.a-tracked-deletion-is-not"),
                 id);
           }
           default -> {
@@ -404,7 +405,7 @@ final class DocxBody {
       shared.find(
           Finding.Kind.DRAWING_LEFT_OUT,
           Finding.Severity.LOSS,
-          "A drawing is not shown; it goes back into a DOCX.",
+          WORDS.say("docx-body.a-drawing-is-not-shown"),
           id);
     }
 

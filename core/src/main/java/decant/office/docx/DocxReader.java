@@ -17,8 +17,10 @@ import decant.reading.FontsUsed;
 import decant.reading.GlyphCoverage;
 import decant.reading.ReadProblem;
 import decant.reading.ReadRequest;
+import decant.reading.ReplacedFonts;
 import decant.reading.TakenIn;
 import decant.text.FontBook;
+import decant.words.Words;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
@@ -29,6 +31,8 @@ import java.util.Set;
 
 /** Reads DOCX files. */
 public final class DocxReader {
+  private static final Words WORDS = Words.of(DocxReader.class);
+
   private final PackageFile file;
   private final ReadRequest request;
   private final DocxBody.Shared shared = new DocxBody.Shared();
@@ -45,7 +49,7 @@ public final class DocxReader {
       return new DocxReader(file, request).run();
     } catch (StackOverflowError e) {
       throw new ReadProblem(
-          ReadProblem.Kind.DAMAGED, "The file is damaged: its parts are nested without end.", e);
+          ReadProblem.Kind.DAMAGED, WORDS.say("docx-reader.the-file-is-damaged-its"), e);
     }
   }
 
@@ -61,7 +65,7 @@ public final class DocxReader {
             .orElseThrow(() ->
                 new ReadProblem(
                     ReadProblem.Kind.NOT_A_DOCUMENT,
-                    "This is a package, but there is no text document in it."));
+                    WORDS.say("docx-reader.this-is-a-package-but")));
     understood.add(main);
     Map<String, PackageFile.Relationship> relationships = file.relationships(main);
     shared.theme = related(relationships, "theme").map(Theme::of).orElse(Theme.NONE);
@@ -129,6 +133,7 @@ public final class DocxReader {
                 keptParts(main))
             .withAttachments(attached);
     FontBook fonts = DocumentFonts.of(sheet.typesetting().fonts());
+    shared.findings.addAll(ReplacedFonts.of(d, fonts));
     shared.findings.addAll(GlyphCoverage.of(d, fonts));
     return new TakenIn(d, shared.findings, origin(d, properties, fonts));
   }

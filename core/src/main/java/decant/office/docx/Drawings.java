@@ -23,6 +23,7 @@ import decant.office.xml.Element;
 import decant.office.xml.PackageFile;
 import decant.office.xml.XmlParts;
 import decant.reading.ReadProblem;
+import decant.words.Words;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -30,6 +31,8 @@ import java.util.Optional;
 
 /** Pictures, shapes and text boxes of DrawingML (§20.4), and groups of them. */
 final class Drawings {
+  private static final Words WORDS = Words.of(Drawings.class);
+
   /** English Metric Units in a point (§20.1.2.1). */
   static final double EMU = 12_700;
 
@@ -97,9 +100,10 @@ final class Drawings {
     shared.find(
         Finding.Kind.DRAWING_LEFT_OUT,
         Finding.Severity.LOSS,
-        "A chart or diagram shows as an empty box of its size; it goes back into a DOCX.",
+        WORDS.say("drawings.a-chart-or-diagram-shows"),
         at);
-    return Optional.of(blank(alt.isEmpty() ? frame.named("Chart or diagram") : frame));
+    return Optional.of(
+        blank(alt.isEmpty() ? frame.named(WORDS.say("drawings.chart-or-diagram")) : frame));
   }
 
   private static Inline blank(Framed frame) {
@@ -182,7 +186,7 @@ final class Drawings {
       shared.find(
           Finding.Kind.PICTURE_CHANGED,
           Finding.Severity.LOSS,
-          "A picture is not in the file and cannot be shown.",
+          WORDS.say("drawings.a-picture-is-not-in"),
           at);
       return frame.kept().map(k -> blank(frame));
     }
@@ -218,9 +222,7 @@ final class Drawings {
       shared.find(
           Finding.Kind.PICTURE_CHANGED,
           Finding.Severity.LOSS,
-          "A picture of a kind that cannot be drawn ("
-              + m.type()
-              + ") shows as a blank; its bytes are kept.",
+          WORDS.say("drawings.a-picture-of-a-kind", m.type()),
           at);
     }
     return Optional.of(m);

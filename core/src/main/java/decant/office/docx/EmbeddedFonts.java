@@ -8,6 +8,7 @@ import decant.office.xml.PackageFile;
 import decant.office.xml.XmlParts;
 import decant.reading.ReadProblem;
 import decant.text.FontTables;
+import decant.words.Words;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -15,6 +16,8 @@ import java.util.Optional;
 
 /** The fonts that a file brings along, made unreadable by a key that it brings too (§17.8.1). */
 final class EmbeddedFonts {
+  private static final Words WORDS = Words.of(EmbeddedFonts.class);
+
   private static final List<String> STYLES =
       List.of("w:embedRegular", "w:embedBold", "w:embedItalic", "w:embedBoldItalic");
 
@@ -66,7 +69,7 @@ final class EmbeddedFonts {
           Finding.general(
               Finding.Kind.FONT_REPLACED,
               Finding.Severity.NOTE,
-              "The file brings the font " + family + " along, but it is damaged and not used."));
+              WORDS.say("embedded-fonts.the-file-brings-the-font", family)));
       return Optional.empty();
     }
     return Optional.of(

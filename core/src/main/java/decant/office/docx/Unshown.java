@@ -7,29 +7,32 @@ import decant.model.NodeId;
 import decant.model.ParagraphTraits;
 import decant.model.TableTraits;
 import decant.model.TextTraits;
+import decant.words.Words;
 import java.util.List;
 import java.util.Map;
 
 /** Says what is kept of a file but does not show on its pages yet. */
 final class Unshown {
+  private static final Words WORDS = Words.of(Unshown.class);
+
   /** Properties that change what a page looks like, in a person's words. */
   private static final Map<String, String> LOOKS =
       Map.ofEntries(
-          Map.entry("w:bdr", "A border around words"),
-          Map.entry("w:w", "Text drawn wider or narrower"),
-          Map.entry("w:em", "Emphasis marks over characters"),
-          Map.entry("w:outline", "Outlined text"),
-          Map.entry("w:shadow", "Shadowed text"),
-          Map.entry("w:emboss", "Embossed text"),
-          Map.entry("w:imprint", "Engraved text"),
-          Map.entry("w:fitText", "Text fitted to a width"),
-          Map.entry("w:effect", "Moving text"),
-          Map.entry("w:eastAsianLayout", "Two lines in one"),
-          Map.entry("w:textDirection", "Text that runs down the page"),
-          Map.entry("w:tcFitText", "Text fitted to its cell"),
-          Map.entry("w:tblCellSpacing", "Space between the cells of a table"),
-          Map.entry("w:textAlignment", "Letters aligned otherwise than on their line"),
-          Map.entry("w:hidden", "A hidden row"));
+          Map.entry("w:bdr", WORDS.say("unshown.a-border-around-words")),
+          Map.entry("w:w", WORDS.say("unshown.text-drawn-wider-or-narrower")),
+          Map.entry("w:em", WORDS.say("unshown.emphasis-marks-over-characters")),
+          Map.entry("w:outline", WORDS.say("unshown.outlined-text")),
+          Map.entry("w:shadow", WORDS.say("unshown.shadowed-text")),
+          Map.entry("w:emboss", WORDS.say("unshown.embossed-text")),
+          Map.entry("w:imprint", WORDS.say("unshown.engraved-text")),
+          Map.entry("w:fitText", WORDS.say("unshown.text-fitted-to-a-width")),
+          Map.entry("w:effect", WORDS.say("unshown.moving-text")),
+          Map.entry("w:eastAsianLayout", WORDS.say("unshown.two-lines-in-one")),
+          Map.entry("w:textDirection", WORDS.say("unshown.text-that-runs-down-the")),
+          Map.entry("w:tcFitText", WORDS.say("unshown.text-fitted-to-its-cell")),
+          Map.entry("w:tblCellSpacing", WORDS.say("unshown.space-between-the-cells-of")),
+          Map.entry("w:textAlignment", WORDS.say("unshown.letters-aligned-otherwise-than-on")),
+          Map.entry("w:hidden", WORDS.say("unshown.a-hidden-row")));
 
   private Unshown() {}
 
@@ -47,7 +50,7 @@ final class Unshown {
         shared.find(
             Finding.Kind.LAYOUT_SIMPLIFIED,
             Finding.Severity.NOTE,
-            what + " does not show yet; it goes back into a DOCX.",
+            WORDS.say("unshown.does-not-show-yet-it", what),
             at);
       }
     }

@@ -2,6 +2,7 @@ package decant.office.xml;
 
 import decant.reading.Limits;
 import decant.reading.ReadProblem;
+import decant.words.Words;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.file.Path;
@@ -18,6 +19,8 @@ import java.util.zip.ZipFile;
 
 /** A package of parts (ISO/IEC 29500-2), read from a ZIP file within limits. */
 public final class PackageFile implements AutoCloseable {
+  private static final Words WORDS = Words.of(PackageFile.class);
+
   /** One relationship of a part. */
   public record Relationship(String id, String type, String target, boolean external) {
     /** The last segment of the type, the same in transitional and strict files. */
@@ -50,19 +53,17 @@ public final class PackageFile implements AutoCloseable {
           p.close();
           throw new ReadProblem(
               ReadProblem.Kind.TOO_LARGE,
-              "The file holds more than " + limits.entries() + " parts.");
+              WORDS.say("package-file.the-file-holds-more-than", limits.entries()));
         }
       }
       p.readTypes();
       return p;
     } catch (ZipException e) {
       throw new ReadProblem(
-          ReadProblem.Kind.DAMAGED,
-          "The file is damaged: it cannot be unpacked (" + e.getMessage() + ").",
-          e);
+          ReadProblem.Kind.DAMAGED, WORDS.say("package-file.the-file-is-damaged-it"), e);
     } catch (IOException e) {
       throw new ReadProblem(
-          ReadProblem.Kind.UNREADABLE, "The file cannot be read: " + e.getMessage() + ".", e);
+          ReadProblem.Kind.UNREADABLE, WORDS.say("package-file.the-file-cannot-be-read"), e);
     }
   }
 
@@ -106,18 +107,13 @@ public final class PackageFile implements AutoCloseable {
       byte[] b = in.readNBytes((int) Math.min(Integer.MAX_VALUE - 16, most + 1));
       if (b.length > most) {
         throw new ReadProblem(
-            ReadProblem.Kind.TOO_LARGE,
-            "The part "
-                + name
-                + " unpacks to far more than a document needs; the file may be made to do harm.");
+            ReadProblem.Kind.TOO_LARGE, WORDS.say("package-file.the-part-unpacks-to-far", name));
       }
       unpacked += b.length;
       return Optional.of(b);
     } catch (IOException | IllegalArgumentException x) {
       throw new ReadProblem(
-          ReadProblem.Kind.DAMAGED,
-          "The file is damaged: its part " + name + " cannot be unpacked (" + x.getMessage() + ").",
-          x);
+          ReadProblem.Kind.DAMAGED, WORDS.say("package-file.the-file-is-damaged-its", name), x);
     }
   }
 

@@ -1,6 +1,7 @@
 package decant.office.xml;
 
 import decant.reading.ReadProblem;
+import decant.words.Words;
 import java.io.ByteArrayInputStream;
 import java.util.ArrayDeque;
 import java.util.Deque;
@@ -16,6 +17,8 @@ import javax.xml.stream.XMLStreamReader;
  * outright).
  */
 public final class XmlParts {
+  private static final Words WORDS = Words.of(XmlParts.class);
+
   private static final XMLInputFactory FACTORY = factory();
 
   /**
@@ -82,14 +85,13 @@ public final class XmlParts {
   }
 
   private static ReadProblem damaged(String name, Exception e) {
-    String why =
-        e.getMessage() == null
-            ? e.getClass().getSimpleName()
-            : e.getMessage().lines().findFirst().orElse("");
+    String at =
+        e instanceof XMLStreamException x && x.getLocation() != null
+            ? WORDS.say(
+                "xml-parts.at", x.getLocation().getLineNumber(), x.getLocation().getColumnNumber())
+            : "";
     return new ReadProblem(
-        ReadProblem.Kind.DAMAGED,
-        "The file is damaged: its part " + name + " is not well-formed (" + why + ").",
-        e);
+        ReadProblem.Kind.DAMAGED, WORDS.say("xml-parts.the-file-is-damaged-its", name, at), e);
   }
 
   private static Element element(XMLStreamReader in, int deepest) throws XMLStreamException {
@@ -100,7 +102,7 @@ public final class XmlParts {
       switch (in.next()) {
         case XMLStreamConstants.START_ELEMENT -> {
           if (open.size() > deepest) {
-            throw new XMLStreamException("nested more than " + deepest + " deep");
+            throw new XMLStreamException("too deeply nested");
           }
           Element e = start(in);
           open.element().children().add(e);

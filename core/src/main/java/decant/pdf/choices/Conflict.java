@@ -1,5 +1,6 @@
 package decant.pdf.choices;
 
+import decant.words.Words;
 import java.util.ArrayList;
 import java.util.List;
 
@@ -10,6 +11,8 @@ import java.util.List;
  * @param message why, and what to do, in the person's words
  */
 public record Conflict(Group group, String message) {
+  private static final Words WORDS = Words.of(Conflict.class);
+
   /** The groups of choices. */
   public enum Group {
     TYPE,
@@ -29,74 +32,61 @@ public record Conflict(Group group, String message) {
       out.add(
           new Conflict(
               Group.RIGHTS,
-              k.standard().label()
-                  + " forbids encryption, so that the file can be opened for good. Give up one of"
-                  + " the two."));
+              WORDS.say("conflict.forbids-encryption-so-that-the", k.standard().label())));
     }
     if (locked && k.writtenVersion().compareTo(c.rights().protection().since()) < 0) {
       out.add(
           new Conflict(
               Group.RIGHTS,
-              c.rights().protection().label()
-                  + " needs PDF "
-                  + c.rights().protection().since().number()
-                  + " or newer; PDF "
-                  + k.writtenVersion().number()
-                  + " is chosen."));
+              WORDS.say(
+                  "conflict.needs-pdf-or-newer-pdf",
+                  c.rights().protection().label(),
+                  c.rights().protection().since().number(),
+                  k.writtenVersion().number())));
     }
     if (locked
         && k.writtenVersion() == Version.V2_0
         && c.rights().protection() != Rights.Protection.AES_256) {
-      out.add(new Conflict(Group.RIGHTS, "PDF 2.0 has no protection but AES-256."));
+      out.add(new Conflict(Group.RIGHTS, WORDS.say("conflict.pdf-2-0-has-no")));
     }
     if (locked && !c.rights().askToOpen() && !c.rights().askToChange()) {
-      out.add(
-          new Conflict(
-              Group.RIGHTS,
-              "Protection needs a password: one to open the file, one to lift the limits, or"
-                  + " both."));
+      out.add(new Conflict(Group.RIGHTS, WORDS.say("conflict.protection-needs-a-password-one")));
     }
     if (locked && c.rights().askToOpen() && c.passwords().open().isEmpty()) {
-      out.add(new Conflict(Group.RIGHTS, "The password to open the file is still to be given."));
+      out.add(new Conflict(Group.RIGHTS, WORDS.say("conflict.the-password-to-open-the")));
     }
     if (locked && c.rights().askToChange() && c.passwords().change().isEmpty()) {
-      out.add(new Conflict(Group.RIGHTS, "The password to lift the limits is still to be given."));
+      out.add(new Conflict(Group.RIGHTS, WORDS.say("conflict.the-password-to-lift-the")));
     }
     if (locked
         && c.rights().askToOpen()
         && c.rights().askToChange()
         && !c.passwords().open().isEmpty()
         && c.passwords().open().equals(c.passwords().change())) {
-      out.add(
-          new Conflict(
-              Group.RIGHTS,
-              "Both passwords are the same, so whoever opens the file has no limits. Choose two."));
+      out.add(new Conflict(Group.RIGHTS, WORDS.say("conflict.both-passwords-are-the-same")));
     }
     if (locked && !c.rights().encryptParticulars() && !c.rights().protection().isAes()) {
       out.add(
           new Conflict(
               Group.RIGHTS,
-              c.rights().protection().label() + " cannot leave the particulars unencrypted."));
+              WORDS.say(
+                  "conflict.cannot-leave-the-particulars-unencrypted",
+                  c.rights().protection().label())));
     }
     if (locked && k.accessible() && !c.rights().allowed().contains(Permission.READ_ALOUD)) {
-      out.add(
-          new Conflict(Group.RIGHTS, "PDF/UA-1 asks that aids may read the file aloud. Allow it."));
+      out.add(new Conflict(Group.RIGHTS, WORDS.say("conflict.pdf-ua-1-asks-that")));
     }
     if (k.accessible() && k.standard().part() == 4) {
-      out.add(
-          new Conflict(
-              Group.KEEPING,
-              "PDF/UA-1 builds on PDF 1.7 and PDF/A-4 on PDF 2.0: one file cannot be both."));
+      out.add(new Conflict(Group.KEEPING, WORDS.say("conflict.pdf-ua-1-builds-on")));
     }
     if (k.accessible() && k.writtenVersion() == Version.V2_0 && !k.isArchive()) {
-      out.add(new Conflict(Group.KEEPING, "PDF/UA-1 builds on PDF 1.7, not on 2.0."));
+      out.add(new Conflict(Group.KEEPING, WORDS.say("conflict.pdf-ua-1-builds-on-2")));
     }
     if (k.along().source() && !k.standard().takesAttachments()) {
       out.add(
           new Conflict(
               Group.KEEPING,
-              k.standard().label()
-                  + " takes no attached files of other kinds. PDF/A-3b, 3a and 4f do."));
+              WORDS.say("conflict.takes-no-attached-files-of", k.standard().label())));
     }
     boolean leavesOut =
         c.type().usual() == Type.Embedding.LEFT_OUT
@@ -106,18 +96,15 @@ public record Conflict(Group group, String message) {
       out.add(
           new Conflict(
               Group.TYPE,
-              (k.isArchive() ? k.standard().label() : "PDF/UA-1")
-                  + " asks for every font to be embedded."));
+              WORDS.say(
+                  "conflict.asks-for-every-font-to",
+                  (k.isArchive() ? k.standard().label() : "PDF/UA-1"))));
     }
     if (c.firstSight().page() > Math.max(1, c.pages().size())) {
       out.add(
           new Conflict(
               Group.FIRST_SIGHT,
-              "The file opens at page "
-                  + c.firstSight().page()
-                  + ", but has only "
-                  + c.pages().size()
-                  + (c.pages().size() == 1 ? " page." : " pages.")));
+              WORDS.count("conflict.opens-at", c.pages().size(), c.firstSight().page())));
     }
     return out;
   }

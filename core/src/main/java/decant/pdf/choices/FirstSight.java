@@ -1,5 +1,7 @@
 package decant.pdf.choices;
 
+import decant.words.Words;
+
 /**
  * How a viewer opens the file and offers to print it (ISO 32000-2 tables 29 and 147).
  *
@@ -29,6 +31,8 @@ public record FirstSight(
     PrintScaling printScaling,
     Duplex duplex,
     int copies) {
+  private static final Words WORDS = Words.of(FirstSight.class);
+
   public static final FirstSight USUAL =
       new FirstSight(
           1,
@@ -46,10 +50,10 @@ public record FirstSight(
 
   /** How large the first page is shown. */
   public enum Zoom {
-    VIEWERS("As the viewer likes"),
-    WHOLE_PAGE("Whole page"),
-    PAGE_WIDTH("Page width"),
-    ACTUAL("100 %");
+    VIEWERS("first-sight.as-the-viewer-likes"),
+    WHOLE_PAGE("first-sight.whole-page"),
+    PAGE_WIDTH("first-sight.page-width"),
+    ACTUAL("first-sight.hundred");
 
     private final String label;
 
@@ -58,17 +62,17 @@ public record FirstSight(
     }
 
     public String label() {
-      return label;
+      return WORDS.say(label);
     }
   }
 
   /** What is open beside the page: PageMode. */
   public enum Panel {
-    NOTHING("UseNone", "Nothing"),
-    BOOKMARKS("UseOutlines", "Bookmarks, if there are any"),
-    PAGES("UseThumbs", "Small pages"),
-    ATTACHMENTS("UseAttachments", "Attached files"),
-    FULL_SCREEN("FullScreen", "Nothing: full screen");
+    NOTHING("UseNone", "first-sight.nothing"),
+    BOOKMARKS("UseOutlines", "first-sight.bookmarks-if-there-are-any"),
+    PAGES("UseThumbs", "first-sight.small-pages"),
+    ATTACHMENTS("UseAttachments", "first-sight.attached-files"),
+    FULL_SCREEN("FullScreen", "first-sight.nothing-full-screen");
 
     private final String name;
     private final String label;
@@ -84,19 +88,19 @@ public record FirstSight(
     }
 
     public String label() {
-      return label;
+      return WORDS.say(label);
     }
   }
 
   /** How pages stand together: PageLayout. */
   public enum Arrangement {
-    VIEWERS("", "As the viewer likes"),
-    ONE_PAGE("SinglePage", "One page at a time"),
-    COLUMN("OneColumn", "One below the other"),
-    TWO_COLUMNS("TwoColumnLeft", "Two beside each other"),
-    TWO_COLUMNS_COVER("TwoColumnRight", "Two beside each other after a cover"),
-    SPREAD("TwoPageLeft", "Spreads"),
-    SPREAD_COVER("TwoPageRight", "Spreads after a cover");
+    VIEWERS("", "first-sight.as-the-viewer-likes"),
+    ONE_PAGE("SinglePage", "first-sight.one-page-at-a-time"),
+    COLUMN("OneColumn", "first-sight.one-below-the-other"),
+    TWO_COLUMNS("TwoColumnLeft", "first-sight.two-beside-each-other"),
+    TWO_COLUMNS_COVER("TwoColumnRight", "first-sight.two-beside-each-other-after"),
+    SPREAD("TwoPageLeft", "first-sight.spreads"),
+    SPREAD_COVER("TwoPageRight", "first-sight.spreads-after-a-cover");
 
     private final String name;
     private final String label;
@@ -112,14 +116,14 @@ public record FirstSight(
     }
 
     public String label() {
-      return label;
+      return WORDS.say(label);
     }
   }
 
   /** Whether printing may scale pages. */
   public enum PrintScaling {
-    VIEWERS("As the viewer likes"),
-    NONE("Actual size");
+    VIEWERS("first-sight.as-the-viewer-likes"),
+    NONE("first-sight.actual-size");
 
     private final String label;
 
@@ -128,16 +132,16 @@ public record FirstSight(
     }
 
     public String label() {
-      return label;
+      return WORDS.say(label);
     }
   }
 
   /** Printing on both sides. */
   public enum Duplex {
-    VIEWERS("", "As the printer is set"),
-    ONE_SIDE("Simplex", "One side"),
-    LONG_EDGE("DuplexFlipLongEdge", "Both sides, turned on the long edge"),
-    SHORT_EDGE("DuplexFlipShortEdge", "Both sides, turned on the short edge");
+    VIEWERS("", "first-sight.as-the-printer-is-set"),
+    ONE_SIDE("Simplex", "first-sight.one-side"),
+    LONG_EDGE("DuplexFlipLongEdge", "first-sight.both-sides-turned-on-the"),
+    SHORT_EDGE("DuplexFlipShortEdge", "first-sight.both-sides-turned-on-the-2");
 
     private final String name;
     private final String label;
@@ -153,16 +157,16 @@ public record FirstSight(
     }
 
     public String label() {
-      return label;
+      return WORDS.say(label);
     }
   }
 
   public FirstSight {
     if (page < 1) {
-      throw new IllegalArgumentException("pages are counted from 1, so the first is not " + page);
+      throw new IllegalArgumentException(WORDS.say("first-sight.first-page", page));
     }
     if (copies < 0 || copies > 99) {
-      throw new IllegalArgumentException("copies are 1 to 99, or 0, not " + copies);
+      throw new IllegalArgumentException(WORDS.say("first-sight.copies", copies));
     }
   }
 }

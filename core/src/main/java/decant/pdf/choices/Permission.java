@@ -1,15 +1,18 @@
 package decant.pdf.choices;
 
+import decant.words.Words;
+
 /** What a recipient may do with a protected file (ISO 32000-2 table 22). */
 public enum Permission {
-  PRINT(3, "Print, if only coarsely"),
-  PRINT_SHARP(12, "Print at full sharpness"),
-  CHANGE(4, "Change the content"),
-  COPY(5, "Copy text and pictures"),
-  COMMENT(6, "Add comments and fill in forms"),
-  FILL(9, "Fill in forms"),
-  READ_ALOUD(10, "Let aids read it aloud"),
-  ASSEMBLE(11, "Insert, turn and take out pages");
+  PRINT(3, "permission.print-if-only-coarsely"),
+  PRINT_SHARP(12, "permission.print-at-full-sharpness"),
+  CHANGE(4, "permission.change-the-content"),
+  COPY(5, "permission.copy-text-and-pictures"),
+  COMMENT(6, "permission.add-comments-and-fill-in"),
+  FILL(9, "permission.fill-in-forms"),
+  READ_ALOUD(10, "permission.let-aids-read-it-aloud"),
+  ASSEMBLE(11, "permission.insert-turn-and-take-out");
+  private static final Words WORDS = Words.of(Permission.class);
 
   private final int bit;
   private final String words;
@@ -26,6 +29,6 @@ public enum Permission {
 
   /** In plain words. */
   public String words() {
-    return words;
+    return WORDS.say(words);
   }
 }

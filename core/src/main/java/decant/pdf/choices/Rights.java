@@ -1,5 +1,6 @@
 package decant.pdf.choices;
 
+import decant.words.Words;
 import java.util.EnumSet;
 import java.util.Set;
 
@@ -19,17 +20,18 @@ public record Rights(
     boolean askToChange,
     Set<Permission> allowed,
     boolean encryptParticulars) {
+  private static final Words WORDS = Words.of(Rights.class);
+
   public static final Rights OPEN =
       new Rights(Protection.NONE, false, false, EnumSet.allOf(Permission.class), true);
 
   /** Encryption of a file (ISO 32000-2 §7.6). */
   public enum Protection {
-    NONE("None", ""),
-    AES_256("AES-256", "Strong. Opens in viewers since about 2010."),
-    AES_128(
-        "AES-128", "For older viewers. Its password test is fast to try, so weak passwords fall."),
-    RC4_128("RC4, 128 bits", "Weak: the cipher is broken. Only for viewers before 2005."),
-    RC4_40("RC4, 40 bits", "No protection today: a desk computer opens it in hours.");
+    NONE("rights.none", ""),
+    AES_256("rights.aes-256", "rights.strong-opens-in-viewers-since"),
+    AES_128("rights.aes-128", "rights.for-older-viewers-its-password"),
+    RC4_128("rights.rc4-128-bits", "rights.weak-the-cipher-is-broken"),
+    RC4_40("rights.rc4-40-bits", "rights.no-protection-today-a-desk");
 
     private final String label;
     private final String strength;
@@ -40,12 +42,12 @@ public record Rights(
     }
 
     public String label() {
-      return label;
+      return WORDS.say(label);
     }
 
     /** How strong it is and who can open it, in plain words. */
     public String strength() {
-      return strength;
+      return WORDS.say(strength);
     }
 
     public boolean isAes() {

@@ -1,5 +1,6 @@
 package decant.pdf.choices;
 
+import decant.words.Words;
 import java.util.Map;
 import java.util.TreeMap;
 
@@ -10,17 +11,19 @@ import java.util.TreeMap;
  * @param fonts for fonts by the name of their family
  */
 public record Type(Embedding usual, Map<String, FontChoice> fonts) {
+  private static final Words WORDS = Words.of(Type.class);
+
   public static final Type USUAL = new Type(Embedding.USED, Map.of());
 
   /** How much of a font the file brings along. */
   public enum Embedding {
     /** The characters that are used. */
-    USED("Used characters"),
-    WHOLE("Whole font"),
+    USED("type.used-characters"),
+    WHOLE("type.whole-font"),
     /** What the font's licence permits (OpenType OS/2, fsType): all, or nothing. */
-    LICENSED("As licensed"),
+    LICENSED("type.as-licensed"),
     /** Nothing; the recipient's viewer takes a font of its own. */
-    LEFT_OUT("Left out");
+    LEFT_OUT("type.left-out");
 
     private final String label;
 
@@ -29,17 +32,17 @@ public record Type(Embedding usual, Map<String, FontChoice> fonts) {
     }
 
     public String label() {
-      return label;
+      return WORDS.say(label);
     }
   }
 
   /** What viewers take for a font that is left out: the standard fonts of ISO 32000-1 §9.6.2.2. */
   public enum Substitute {
     /** The font of that name if the recipient has it. */
-    SAME_NAME("Its own name"),
-    HELVETICA("Helvetica"),
-    TIMES("Times"),
-    COURIER("Courier");
+    SAME_NAME("type.its-own-name"),
+    HELVETICA("type.helvetica"),
+    TIMES("type.times"),
+    COURIER("type.courier");
 
     private final String label;
 
@@ -48,7 +51,7 @@ public record Type(Embedding usual, Map<String, FontChoice> fonts) {
     }
 
     public String label() {
-      return label;
+      return WORDS.say(label);
     }
   }
 

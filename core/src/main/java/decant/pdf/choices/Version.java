@@ -1,12 +1,15 @@
 package decant.pdf.choices;
 
+import decant.words.Words;
+
 /** Versions of PDF. */
 public enum Version {
-  V1_4("1.4", "Every viewer since 2001. No compressed objects, so larger; no AES."),
-  V1_5("1.5", "Viewers since 2003. Compressed objects; no AES."),
-  V1_6("1.6", "Viewers since 2005. AES-128."),
-  V1_7("1.7", "Viewers since 2006; ISO 32000-1. All that Decant writes."),
-  V2_0("2.0", "Viewers since 2017; ISO 32000-2.");
+  V1_4("1.4", "version.every-viewer-since-2001-no"),
+  V1_5("1.5", "version.viewers-since-2003-compressed-objects"),
+  V1_6("1.6", "version.viewers-since-2005-aes-128"),
+  V1_7("1.7", "version.viewers-since-2006-iso-32000"),
+  V2_0("2.0", "version.viewers-since-2017-iso-32000");
+  private static final Words WORDS = Words.of(Version.class);
 
   private final String number;
   private final String words;
@@ -22,6 +25,6 @@ public enum Version {
 
   /** Who can read it and what it excludes. */
   public String words() {
-    return words;
+    return WORDS.say(words);
   }
 }

@@ -1,5 +1,7 @@
 package decant.pdf.choices;
 
+import decant.words.Words;
+
 /**
  * How a reader finds the way.
  *
@@ -18,6 +20,8 @@ public record Wayfinding(
     boolean links,
     Addresses addresses,
     boolean pageLabels) {
+  private static final Words WORDS = Words.of(Wayfinding.class);
+
   /** The deepest level of headings. */
   public static final int ALL_LEVELS = 9;
 
@@ -37,17 +41,18 @@ public record Wayfinding(
     public Addresses {
       if (!colour.matches("|[0-9A-Fa-f]{6}")) {
         throw new IllegalArgumentException(
-            "a colour is six hexadecimal digits such as 1F4E79, not “" + colour + "”");
+            WORDS.say("wayfinding.a-colour-is-six-hexadecimal", colour));
       }
     }
   }
 
   public Wayfinding {
     if (bookmarkLevels < 0 || bookmarkLevels > ALL_LEVELS) {
-      throw new IllegalArgumentException("bookmark levels are 0 to 9, not " + bookmarkLevels);
+      throw new IllegalArgumentException(
+          WORDS.say("wayfinding.bookmark-levels-are-0-to", bookmarkLevels));
     }
     if (openLevels < 0 || openLevels > ALL_LEVELS) {
-      throw new IllegalArgumentException("open levels are 0 to 9, not " + openLevels);
+      throw new IllegalArgumentException(WORDS.say("wayfinding.open-levels-are-0-to", openLevels));
     }
   }
 

@@ -1,5 +1,7 @@
 package decant.pdf.choices;
 
+import decant.words.Words;
+
 /**
  * How heavy the file is.
  *
@@ -20,13 +22,15 @@ public record Weight(
     int resolution,
     boolean greyWhereColourless,
     boolean faxForOneBit) {
+  private static final Words WORDS = Words.of(Weight.class);
+
   public static final Weight USUAL = new Weight(Effort.MOST, true, 0, 0, true, true);
 
   /** Of the deflate compression (RFC 1951). */
   public enum Effort {
-    LITTLE(1, "Fast"),
-    MEDIUM(6, "Medium"),
-    MOST(9, "Smallest");
+    LITTLE(1, "weight.fast"),
+    MEDIUM(6, "weight.medium"),
+    MOST(9, "weight.smallest");
 
     private final int level;
     private final String label;
@@ -42,7 +46,7 @@ public record Weight(
     }
 
     public String label() {
-      return label;
+      return WORDS.say(label);
     }
   }
 
@@ -55,12 +59,11 @@ public record Weight(
   public Weight {
     if (photographQuality < 0 || photographQuality > 100) {
       throw new IllegalArgumentException(
-          "the quality of photographs is 0 to 100, not " + photographQuality);
+          WORDS.say("weight.the-quality-of-photographs-is", photographQuality));
     }
     if (resolution != 0 && (resolution < 36 || resolution > 2400)) {
       throw new IllegalArgumentException(
-          "the resolution of pictures is 36 to 2400 dots an inch, or 0 for no limit, not "
-              + resolution);
+          WORDS.say("weight.the-resolution-of-pictures-is", resolution));
     }
   }
 }

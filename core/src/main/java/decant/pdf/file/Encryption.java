@@ -6,6 +6,7 @@ import decant.pdf.choices.Passwords;
 import decant.pdf.choices.Permission;
 import decant.pdf.choices.Rights;
 import decant.pdf.choices.Rights.Protection;
+import decant.words.Words;
 import java.io.ByteArrayOutputStream;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
@@ -31,6 +32,8 @@ import org.apache.pdfbox.cos.COSString;
  * and 6 with AES-256.
  */
 public final class Encryption {
+  private static final Words WORDS = Words.of(Encryption.class);
+
   /** A password that cannot be used, with the reason in the person's words. */
   public static final class Problem extends Exception {
     private static final long serialVersionUID = 1;
@@ -158,9 +161,7 @@ public final class Encryption {
       byte[] b = s.getBytes(StandardCharsets.UTF_8);
       return b.length > 127 ? Arrays.copyOf(b, 127) : b;
     } catch (StringPrepParseException e) {
-      throw new Problem(
-          "The password has a character that passwords of PDF cannot have. Leave out signs that"
-              + " are not seen, and those for private use.");
+      throw new Problem(WORDS.say("encryption.the-password-has-a-character"));
     }
   }
 
@@ -169,9 +170,7 @@ public final class Encryption {
     byte[] b = new COSString(password).getBytes();
     boolean wide = b.length > 1 && b[0] == (byte) 0xFE && b[1] == (byte) 0xFF;
     if (wide) {
-      throw new Problem(
-          "Only AES-256 takes passwords in this script. Choose it, or write the password in Latin"
-              + " letters.");
+      throw new Problem(WORDS.say("encryption.only-aes-256-takes-passwords"));
     }
     return b;
   }

@@ -1,22 +1,26 @@
 package decant.pdf.file;
 
+import decant.words.Words;
+
 /**
  * What some bytes of a file serve.
  *
  * @param name which picture or font; empty for kinds of which there is one
  */
 public record Part(Kind kind, String name) {
+  private static final Words WORDS = Words.of(Part.class);
+
   /** The kinds of parts. */
   public enum Kind {
-    TEXT("Text and drawing"),
-    PICTURE("Picture"),
-    FONT("Font"),
-    STRUCTURE("Tags"),
-    WAYFINDING("Bookmarks and links"),
-    FIELDS("Fields and notes"),
-    PARTICULARS("Particulars"),
-    ATTACHMENT("Attached file"),
-    FRAME("Pages and cross-references");
+    TEXT("part.text-and-drawing"),
+    PICTURE("part.picture"),
+    FONT("part.font"),
+    STRUCTURE("part.tags"),
+    WAYFINDING("part.bookmarks-and-links"),
+    FIELDS("part.fields-and-notes"),
+    PARTICULARS("part.particulars"),
+    ATTACHMENT("part.attached-file"),
+    FRAME("part.pages-and-cross-references");
 
     private final String label;
 
@@ -25,7 +29,7 @@ public record Part(Kind kind, String name) {
     }
 
     public String label() {
-      return label;
+      return WORDS.say(label);
     }
   }
 

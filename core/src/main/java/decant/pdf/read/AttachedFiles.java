@@ -5,6 +5,7 @@ import decant.model.Finding;
 import decant.model.Finding.Kind;
 import decant.model.Finding.Severity;
 import decant.reading.Limits;
+import decant.words.Words;
 import java.io.IOException;
 import java.io.InputStream;
 import java.util.ArrayList;
@@ -22,6 +23,8 @@ import org.apache.pdfbox.pdmodel.interactive.annotation.PDAnnotationFileAttachme
 
 /** The files that a PDF carries (ISO 32000-2 §7.11.4), those pinned to its pages among them. */
 final class AttachedFiles {
+  private static final Words WORDS = Words.of(AttachedFiles.class);
+
   private static final int DEEPEST = 20;
   private static final int MOST = 1000;
 
@@ -75,7 +78,7 @@ final class AttachedFiles {
         for (PDAnnotation a : pdf.getPage(k).getAnnotations()) {
           if (a instanceof PDAnnotationFileAttachment f
               && f.getFile() instanceof PDComplexFileSpecification spec) {
-            take("file on page " + (k + 1), spec);
+            take(WORDS.say("attached-files.file-on-page", (k + 1)), spec);
           }
         }
       } catch (IOException | RuntimeException e) {
@@ -94,7 +97,7 @@ final class AttachedFiles {
           Finding.general(
               Kind.CONTENT_LEFT_OUT,
               Severity.LOSS,
-              "The attached file “" + name + "” is damaged or too large; it is not carried over."));
+              WORDS.say("attached-files.the-attached-file-is-damaged", name)));
       return;
     }
     if (files.putIfAbsent(free(name, file.get()), file.get()) == null) {
@@ -102,7 +105,7 @@ final class AttachedFiles {
           Finding.general(
               Kind.CONTENT_KEPT_UNSHOWN,
               Severity.NOTE,
-              "The attached file “" + name + "” is kept and goes along when you publish."));
+              WORDS.say("attached-files.the-attached-file-is-kept", name)));
     }
   }
 

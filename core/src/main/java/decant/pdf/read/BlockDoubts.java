@@ -6,6 +6,7 @@ import decant.model.Finding.Kind;
 import decant.model.Finding.Remedy;
 import decant.model.Finding.Severity;
 import decant.model.NodeId;
+import decant.words.Words;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -19,6 +20,8 @@ import java.util.Set;
  * none, an order that goes back up the page.
  */
 final class BlockDoubts {
+  private static final Words WORDS = Words.of(BlockDoubts.class);
+
   private static final int LONGEST_HEADING = 90;
 
   /** A table without lines that is emptier than this may be none. */
@@ -70,7 +73,7 @@ final class BlockDoubts {
                   Finding.of(
                           Kind.HEADING_SUSPECTED,
                           Severity.DOUBT,
-                          "“" + t.text().strip() + "” may be a heading; it was not taken for one.",
+                          WORDS.say("block-doubts.may-be-a-heading-it", t.text().strip()),
                           n)
                       .from(t.page(), t.box())
                       .with(new Remedy.MakeHeading(level))));
@@ -144,8 +147,7 @@ final class BlockDoubts {
                     Finding.of(
                             Kind.TABLE_DOUBTFUL,
                             Severity.DOUBT,
-                            "Text in columns was taken for a table of %d rows, but %d of its %d cells are empty."
-                                .formatted(g.rows().size(), empty, cells),
+                            WORDS.say("block-doubts.table", g.rows().size(), empty, cells),
                             n)
                         .from(g.page(), g.box())
                         .with(new Remedy.MakeText())));
@@ -177,9 +179,7 @@ final class BlockDoubts {
             Finding.general(
                     Kind.ORDER_DOUBTFUL,
                     Severity.DOUBT,
-                    "On page "
-                        + (a.page() + 1)
-                        + " the text goes on further up than it stopped; see whether it is in order.")
+                    WORDS.say("block-doubts.on-page-the-text-goes", (a.page() + 1)))
                 .from(b.page(), y);
         out.add(node(b).map(f::at).orElse(f));
       }

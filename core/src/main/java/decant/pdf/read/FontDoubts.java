@@ -3,9 +3,11 @@ package decant.pdf.read;
 import decant.model.Finding;
 import decant.model.Finding.Kind;
 import decant.model.Finding.Severity;
+import decant.reading.ReplacedFonts;
 import decant.text.FontBook;
 import decant.text.FontFace;
 import decant.text.Joins;
+import decant.words.Words;
 import java.awt.font.FontRenderContext;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -18,6 +20,8 @@ import java.util.OptionalDouble;
  * Says which fonts are replaced, by how much their letters differ, and which had to be repaired.
  */
 final class FontDoubts {
+  private static final Words WORDS = Words.of(FontDoubts.class);
+
   /** So many letters of a font tell how wide it runs. */
   private static final int ENOUGH = 3000;
 
@@ -48,6 +52,8 @@ final class FontDoubts {
       FontBook.Served s = book.serve(family, face.bold(), face.italic());
       if (s.reason() == FontBook.Reason.FALLBACK) {
         out.add(replaced(family, s.face(), wider(family, pages)));
+      } else {
+        ReplacedFonts.sameMetrics(s).ifPresent(out::add);
       }
     });
     for (String name : fonts.repaired()) {
@@ -55,31 +61,33 @@ final class FontDoubts {
           Finding.general(
               Kind.CHARACTERS_UNKNOWN,
               Severity.DOUBT,
-              "The file does not say, or says wrongly, which characters “"
-                  + name
-                  + "” shows. They are told by the font itself and the shapes of its letters; read them over."));
+              WORDS.say("font-doubts.the-file-does-not-say", name)));
     }
     return out;
   }
 
   private Finding replaced(String family, FontFace by, OptionalDouble wider) {
-    String why =
-        withheld.contains(family)
-            ? "” may be read, but not edited, by its licence; "
-            : "” is not at hand; ";
-    String start = "“" + family + why + by.family() + " serves in its place";
+    String start =
+        WORDS.say(
+            withheld.contains(family)
+                ? "font-doubts.may-be-read-but-not"
+                : "font-doubts.is-not-at-hand",
+            family,
+            by.family());
     if (wider.isPresent() && Math.abs(wider.getAsDouble()) < SMALL) {
       return Finding.general(
-          Kind.FONT_REPLACED, Severity.NOTE, start + ". Its letters are as wide, so lines hold.");
+          Kind.FONT_REPLACED,
+          Severity.NOTE,
+          WORDS.say("font-doubts.its-letters-are-as-wide", start));
     }
-    String by100 =
+    String whole =
         wider.isEmpty()
-            ? ", so lines may break elsewhere."
-            : ". Its letters are %s %% %s, so lines may break elsewhere."
-                .formatted(
-                    percent(Math.abs(wider.getAsDouble()) * 100),
-                    wider.getAsDouble() > 0 ? "wider" : "narrower");
-    return Finding.general(Kind.FONT_REPLACED, Severity.DOUBT, start + by100);
+            ? WORDS.say("font-doubts.so-lines-may-break-elsewhere", start)
+            : WORDS.say(
+                wider.getAsDouble() > 0 ? "font-doubts.wider" : "font-doubts.narrower",
+                start,
+                percent(Math.abs(wider.getAsDouble()) * 100));
+    return Finding.general(Kind.FONT_REPLACED, Severity.DOUBT, whole);
   }
 
   private static String percent(double v) {

@@ -5,6 +5,7 @@ import decant.model.Finding;
 import decant.model.Markers;
 import decant.model.NodeId;
 import decant.model.Outline;
+import decant.words.Words;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashMap;
@@ -14,6 +15,8 @@ import java.util.Optional;
 
 /** Findings about headings: gaps in their numbering and levels that are passed over. */
 final class HeadingAudit {
+  private static final Words WORDS = Words.of(HeadingAudit.class);
+
   private HeadingAudit() {}
 
   static List<Finding> of(Document d, Map<NodeId, Finding.SourcePlace> places) {
@@ -30,13 +33,12 @@ final class HeadingAudit {
         out.add(
             at(
                 h,
-                "“"
-                    + shortened(h.text())
-                    + "” is a heading "
-                    + h.level()
-                    + " right after a heading "
-                    + level
-                    + ".",
+                WORDS.count(
+                    "heading-audit.levels-skipped",
+                    h.level() - level - 1,
+                    shortened(h.text()),
+                    h.level(),
+                    level),
                 places));
       }
       level = h.level();
@@ -52,8 +54,7 @@ final class HeadingAudit {
     int expected = before == null ? 1 : before + 1;
     if (n > expected && n < expected + 20 && (before != null || n == 2)) {
       String missing = parent.isEmpty() ? Integer.toString(expected) : parent + "." + expected;
-      return Optional.of(
-          "Heading " + number + " is here, but " + missing + " is not among the headings.");
+      return Optional.of(WORDS.say("heading-audit.heading-is-here-but-is", number, missing));
     }
     return Optional.empty();
   }

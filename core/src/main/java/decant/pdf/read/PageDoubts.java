@@ -6,6 +6,7 @@ import decant.model.Finding.Kind;
 import decant.model.Finding.Severity;
 import decant.model.Media;
 import decant.model.MediaId;
+import decant.words.Words;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.util.ArrayList;
@@ -23,6 +24,8 @@ import javax.imageio.stream.ImageInputStream;
  * What is lost or in doubt of single pages: characters, drawings, coarse pictures, text over text.
  */
 final class PageDoubts {
+  private static final Words WORDS = Words.of(PageDoubts.class);
+
   /**
    * Dots an inch below which a picture looks coarse in print; common practice asks for 150 to 300.
    */
@@ -48,7 +51,7 @@ final class PageDoubts {
             Finding.general(
                     Kind.DRAWING_LEFT_OUT,
                     Severity.LOSS,
-                    "A drawing on page " + (p.number() + 1) + " is not carried over.")
+                    WORDS.say("page-doubts.a-drawing-on-page-is", (p.number() + 1)))
                 .from(p.number(), whole(p)));
       }
       scanned(p).ifPresent(out::add);
@@ -88,11 +91,7 @@ final class PageDoubts {
         Finding.general(
                 Kind.CHARACTERS_UNKNOWN,
                 Severity.LOSS,
-                unknown.size()
-                    + (unknown.size() == 1 ? " character" : " characters")
-                    + " on page "
-                    + (p.number() + 1)
-                    + " cannot be told: the font does not say which they are.")
+                WORDS.count("page-doubts.unreadable", unknown.size(), p.number() + 1))
             .from(p.number(), place));
   }
 
@@ -102,9 +101,7 @@ final class PageDoubts {
             Finding.general(
                     Kind.SCANNED_PAGE,
                     Severity.DOUBT,
-                    "Page "
-                        + (p.number() + 1)
-                        + " is a picture without text; it is kept as a picture.")
+                    WORDS.say("page-doubts.page-is-a-picture-without", (p.number() + 1)))
                 .from(p.number(), whole(p)))
         : Optional.empty();
   }
@@ -133,9 +130,7 @@ final class PageDoubts {
             Finding.general(
                     Kind.TEXT_OVERLAPS,
                     Severity.DOUBT,
-                    "Lines are written over one another on page "
-                        + (page + 1)
-                        + "; read over what became of them.")
+                    WORDS.say("page-doubts.lines-are-written-over-one", (page + 1)))
                 .from(page, box));
   }
 
@@ -159,8 +154,7 @@ final class PageDoubts {
             Finding.general(
                     Kind.PICTURE_COARSE,
                     Severity.NOTE,
-                    "A picture on page %d has %d dots an inch at its size and will look coarse in print."
-                        .formatted(page + 1, Math.round(dots)))
+                    WORDS.say("page-doubts.coarse", page + 1, Math.round(dots)))
                 .from(page, b));
   }
 

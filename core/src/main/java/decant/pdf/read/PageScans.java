@@ -7,6 +7,7 @@ import decant.model.Finding.Severity;
 import decant.model.Media;
 import decant.reading.ReadProblem;
 import decant.reading.ReadRequest;
+import decant.words.Words;
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -28,6 +29,8 @@ import org.apache.pdfbox.pdmodel.PDDocument;
  * that of one page after the other.
  */
 final class PageScans {
+  private static final Words WORDS = Words.of(PageScans.class);
+
   /** Fewer pages than this are not worth opening the file once more for. */
   private static final int LEAST = 60;
 
@@ -126,11 +129,7 @@ final class PageScans {
             Finding.general(
                     Kind.CHARACTERS_UNKNOWN,
                     Severity.LOSS,
-                    "Page "
-                        + (k + 1)
-                        + " is damaged and could not be read ("
-                        + PdfReader.plain(e)
-                        + ").")
+                    WORDS.say("page-scans.page-is-damaged-and-could", k + 1))
                 .from(k, new Box(0, 0, w, h)));
       }
     }

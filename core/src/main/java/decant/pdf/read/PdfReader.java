@@ -9,6 +9,7 @@ import decant.reading.ReadProblem;
 import decant.reading.ReadRequest;
 import decant.reading.TakenIn;
 import decant.text.FontBook;
+import decant.words.Words;
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -26,6 +27,8 @@ import org.apache.pdfbox.pdmodel.encryption.InvalidPasswordException;
 
 /** Reads PDF files. */
 public final class PdfReader {
+  private static final Words WORDS = Words.of(PdfReader.class);
+
   private final ReadRequest request;
   private final PDDocument pdf;
   private final FileFonts fonts = new FileFonts();
@@ -44,14 +47,13 @@ public final class PdfReader {
       if (pdf.getNumberOfPages() > request.limits().pages()) {
         throw new ReadProblem(
             ReadProblem.Kind.TOO_LARGE,
-            "The PDF has "
-                + pdf.getNumberOfPages()
-                + " pages; up to "
-                + request.limits().pages()
-                + " can be taken in.");
+            WORDS.say(
+                "pdf-reader.the-pdf-has-pages-up",
+                pdf.getNumberOfPages(),
+                request.limits().pages()));
       }
       if (pdf.getNumberOfPages() == 0) {
-        throw new ReadProblem(ReadProblem.Kind.EMPTY, "The PDF has no pages.");
+        throw new ReadProblem(ReadProblem.Kind.EMPTY, WORDS.say("pdf-reader.the-pdf-has-no-pages"));
       }
       return new PdfReader(request, pdf).run();
     } catch (InvalidPasswordException e) {
@@ -59,21 +61,23 @@ public final class PdfReader {
       throw new ReadProblem(
           given ? ReadProblem.Kind.WRONG_PASSWORD : ReadProblem.Kind.ENCRYPTED,
           given
-              ? "This password does not open the PDF."
-              : "The PDF is locked: it opens with a password.",
+              ? WORDS.say("pdf-reader.this-password-does-not-open")
+              : WORDS.say("pdf-reader.the-pdf-is-locked-it"),
           e);
     } catch (IOException e) {
       throw new ReadProblem(
-          ReadProblem.Kind.DAMAGED, "The PDF is damaged and cannot be read (" + plain(e) + ").", e);
+          ReadProblem.Kind.DAMAGED,
+          WORDS.say("pdf-reader.the-pdf-is-damaged-and", PdfDamage.of(e)),
+          e);
     } catch (LinkageError e) {
       // The handler for certificates needs a library that does not ship with the program.
       throw new ReadProblem(
-          ReadProblem.Kind.ENCRYPTED,
-          "The PDF is locked to the certificate of certain readers; Decant cannot open it. Ask its sender for a copy that opens with a password, or none.",
-          e);
+          ReadProblem.Kind.CANNOT_UNLOCK, WORDS.say("pdf-reader.the-pdf-is-locked-to"), e);
     } catch (StackOverflowError | RuntimeException e) {
       throw new ReadProblem(
-          ReadProblem.Kind.DAMAGED, "The PDF is damaged and cannot be read (" + plain(e) + ").", e);
+          ReadProblem.Kind.DAMAGED,
+          WORDS.say("pdf-reader.the-pdf-is-damaged-and", PdfDamage.of(e)),
+          e);
     }
   }
 
@@ -82,13 +86,6 @@ public final class PdfReader {
         request.file().toFile(),
         request.password().orElse(""),
         IOUtils.createTempFileOnlyStreamCache());
-  }
-
-  static String plain(Throwable e) {
-    String m = e.getMessage();
-    return m == null || m.isBlank()
-        ? e.getClass().getSimpleName()
-        : m.lines().findFirst().orElse("");
   }
 
   private TakenIn run() throws ReadProblem, IOException {

@@ -8,6 +8,7 @@ import decant.model.Media;
 import decant.reading.ReadProblem;
 import decant.reading.ReadRequest;
 import decant.reading.Recogniser;
+import decant.words.Words;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
@@ -23,6 +24,8 @@ import org.apache.pdfbox.rendering.PDFRenderer;
 
 /** Puts recognised text in place of pages that are pictures, where that is asked for. */
 final class RecognisedPages {
+  private static final Words WORDS = Words.of(RecognisedPages.class);
+
   private static final int DOTS = 300;
   private static final double MOST_PIXELS = 40_000_000;
 
@@ -137,7 +140,7 @@ final class RecognisedPages {
           Finding.general(
                   Kind.SCANNED_PAGE,
                   Severity.LOSS,
-                  "The text of page " + (p.number() + 1) + " could not be recognised." + why)
+                  WORDS.say("recognised-pages.the-text-of-page-could", (p.number() + 1), why))
               .from(p.number(), new Box(0, 0, p.width(), p.height())));
       return new Recognised(List.of(), List.of());
     }
@@ -255,12 +258,15 @@ final class RecognisedPages {
     String which =
         unsure.isEmpty()
             ? ""
-            : " Least sure: "
-                + unsure.stream()
+            : WORDS.count(
+                unsure.size() > 5
+                    ? "recognised-pages.least-sure-and"
+                    : "recognised-pages.least-sure",
+                Math.max(1, unsure.size() - 5),
+                unsure.stream()
                     .limit(5)
                     .map(w -> "“" + w.word.text() + "”")
-                    .collect(Collectors.joining(", "))
-                + (unsure.size() > 5 ? " and " + (unsure.size() - 5) + " more." : ".");
+                    .collect(Collectors.joining(", ")));
     Box place =
         unsure.stream()
             .map(w -> new Box(w.x, w.baseline - w.size, w.width, w.size * 1.25))
@@ -269,12 +275,11 @@ final class RecognisedPages {
     return Finding.general(
             Kind.TEXT_RECOGNISED,
             Severity.DOUBT,
-            "Page "
-                + (p.number() + 1)
-                + " was a picture; its text was recognised as "
-                + recogniser.language()
-                + ". Read it over."
-                + which)
+            WORDS.say(
+                "recognised-pages.page-was-a-picture-its",
+                (p.number() + 1),
+                recogniser.language(),
+                which))
         .from(p.number(), place);
   }
 }

@@ -11,6 +11,7 @@ import decant.model.NodeId;
 import decant.model.Paragraph;
 import decant.model.Remark;
 import decant.model.TextTraits;
+import decant.words.Words;
 import java.util.ArrayList;
 import java.util.Calendar;
 import java.util.HashMap;
@@ -28,6 +29,8 @@ import org.apache.pdfbox.pdmodel.interactive.annotation.PDAnnotationMarkup;
  * put to the text that they lie on, or to the word that is nearest.
  */
 final class Remarks {
+  private static final Words WORDS = Words.of(Remarks.class);
+
   /** Kinds of annotations that are read otherwise, or whose words say nothing. */
   private static final Set<String> OTHERS =
       Set.of("Link", "Widget", "Popup", "PrinterMark", "TrapNet", "FreeText", "Watermark");
@@ -188,11 +191,10 @@ final class Remarks {
                 ? Finding.general(
                     Kind.CONTENT_LEFT_OUT,
                     Severity.LOSS,
-                    "A remark on page "
-                        + (page.number() + 1)
-                        + " (“"
-                        + shortened(who + n.remark().text())
-                        + "”) stands at no text and is not carried over.")
+                    WORDS.say(
+                        "remarks.a-remark-on-page-stands",
+                        (page.number() + 1),
+                        shortened(who + n.remark().text())))
                 : Finding.of(Kind.REMARK, Severity.NOTE, shortened(who + n.remark().text()), node);
         out.add(f.from(page.number(), n.areas().getFirst()));
       }

@@ -7,6 +7,7 @@ import decant.model.Finding.Severity;
 import decant.model.NodeId;
 import decant.reading.GlyphCoverage;
 import decant.text.FontBook;
+import decant.words.Words;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -20,6 +21,8 @@ import org.apache.pdfbox.pdmodel.interactive.form.PDTextField;
 
 /** Gathers what did not carry over cleanly when a file was read, and what is in doubt. */
 final class Sediment {
+  private static final Words WORDS = Words.of(Sediment.class);
+
   /**
    * What reading made of a file.
    *
@@ -73,9 +76,7 @@ final class Sediment {
           Finding.general(
               Kind.RUNNING_TEXT_SET_APART,
               Severity.NOTE,
-              others
-                  + " more texts stand at the head or foot of a page or two; they are headers and footers now, "
-                  + "each place with its usual text or the heading of the page."));
+              WORDS.count("sediment.other-running-texts", others)));
     }
     for (RunningTexts.RunningText r : everywhere) {
       TextLine l = r.lines().getFirst();
@@ -83,13 +84,10 @@ final class Sediment {
           Finding.general(
                   Kind.RUNNING_TEXT_SET_APART,
                   Severity.NOTE,
-                  "“"
-                      + l.text().strip()
-                      + "” repeats on "
-                      + r.lines().stream().map(TextLine::page).distinct().count()
-                      + " pages and is the "
-                      + (r.header() ? "header" : "footer")
-                      + " now.")
+                  WORDS.count(
+                      r.header() ? "sediment.header" : "sediment.footer",
+                      r.lines().stream().map(TextLine::page).distinct().count(),
+                      l.text().strip()))
               .from(l.page(), l.box()));
     }
     return out;
@@ -113,21 +111,10 @@ final class Sediment {
     }
     var out = new ArrayList<Finding>();
     if (blanks > 0) {
-      out.add(
-          Finding.general(
-              Kind.FORM,
-              Severity.NOTE,
-              (blanks == 1 ? "1 form field is a blank" : blanks + " form fields are blanks")
-                  + " in the text now: what was filled in, or a line or box. Readers of what you publish can fill in each, if you choose so."));
+      out.add(Finding.general(Kind.FORM, Severity.NOTE, WORDS.count("sediment.fields", blanks)));
     }
     if (others > 0) {
-      out.add(
-          Finding.general(
-              Kind.FORM,
-              Severity.LOSS,
-              others == 1
-                  ? "1 button or field for a signature is not carried over."
-                  : others + " buttons or fields for signatures are not carried over."));
+      out.add(Finding.general(Kind.FORM, Severity.LOSS, WORDS.count("sediment.buttons", others)));
     }
     return out;
   }

@@ -3,6 +3,7 @@ package decant.pdf.verify;
 import decant.pdf.choices.Type.Embedding;
 import decant.pdf.write.LicensedEmbedding;
 import decant.text.FontFace;
+import decant.words.Words;
 import java.util.HashMap;
 import java.util.Map;
 import org.apache.pdfbox.cos.COSArray;
@@ -13,6 +14,8 @@ import org.apache.pdfbox.pdmodel.PDPage;
 
 /** Whether each font is in the file as it was chosen. */
 final class FontCheck {
+  private static final Words WORDS = Words.of(FontCheck.class);
+
   private FontCheck() {}
 
   /** How a font is in a file. */
@@ -43,28 +46,35 @@ final class FontCheck {
       if (wanted == Embedding.LEFT_OUT) {
         left++;
         if (f != null && f.program()) {
-          return Check.of("Fonts", false, "", face + " is embedded, though it was to be left out");
+          return Check.of(
+              WORDS.say("font-check.fonts"),
+              false,
+              "",
+              WORDS.say("font-check.is-embedded-though-it-was", face));
         }
       } else {
         embedded++;
         boolean as = f != null && f.program() && f.subset() == (wanted == Embedding.USED);
         if (!as) {
           return Check.of(
-              "Fonts",
+              WORDS.say("font-check.fonts"),
               false,
               "",
-              face
-                  + " is not embedded "
-                  + (wanted == Embedding.USED ? "with the characters used" : "as a whole"));
+              WORDS.say(
+                  "font-check.is-not-embedded",
+                  face,
+                  WORDS.say(
+                      wanted == Embedding.USED
+                          ? "font-check.with-used"
+                          : "font-check.as-a-whole")));
         }
       }
     }
     return Check.of(
-        "Fonts",
+        WORDS.say("font-check.fonts"),
         true,
-        embedded
-            + (embedded == 1 ? " font embedded" : " fonts embedded")
-            + (left == 0 ? "" : ", " + left + " left out"),
+        WORDS.count("font-check.embedded", embedded)
+            + (left == 0 ? "" : WORDS.count("font-check.left-out", left)),
         "");
   }
 

@@ -5,6 +5,7 @@ import decant.layout.Page;
 import decant.model.AttachedFile;
 import decant.pdf.choices.PdfChoices;
 import decant.pdf.choices.Rights;
+import decant.words.Words;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -30,6 +31,8 @@ import org.apache.pdfbox.pdmodel.interactive.form.PDField;
 
 /** Verifies a published PDF. */
 public final class PdfVerifier {
+  private static final Words WORDS = Words.of(PdfVerifier.class);
+
   private final PDDocument pdf;
   private final Layout layout;
   private final PdfChoices choices;
@@ -63,7 +66,11 @@ public final class PdfVerifier {
       v.firstSight().ifPresent(out::add);
     } catch (IOException | RuntimeException e) {
       return List.of(
-          Check.of("Opens", false, "", "The file does not open again: " + e.getMessage()));
+          Check.of(
+              WORDS.say("pdf-verifier.opens"),
+              false,
+              "",
+              WORDS.say("pdf-verifier.the-file-does-not-open")));
     }
     if (choices.rights().protection() != Rights.Protection.NONE) {
       out.add(ProtectionCheck.of(file, choices));
@@ -82,7 +89,11 @@ public final class PdfVerifier {
     int n = pdf.getNumberOfPages();
     int wanted = choices.pages().size();
     if (n != wanted) {
-      return Check.of("Pages", false, "", n + " pages instead of " + wanted);
+      return Check.of(
+          WORDS.say("pdf-verifier.pages"),
+          false,
+          "",
+          WORDS.say("pdf-verifier.pages-instead-of", n, wanted));
     }
     for (int k = 0; k < n; k++) {
       Page page = layout.pages().get(choices.pages().get(k));
@@ -91,10 +102,15 @@ public final class PdfVerifier {
           Math.abs(box.getWidth() - page.setup().width()) < 0.1
               && Math.abs(box.getHeight() - page.setup().height()) < 0.1;
       if (!same) {
-        return Check.of("Pages", false, "", "page " + page.number() + " has another size");
+        return Check.of(
+            WORDS.say("pdf-verifier.pages"),
+            false,
+            "",
+            WORDS.say("pdf-verifier.page-has-another-size", page.number()));
       }
     }
-    return Check.of("Pages", true, n + (n == 1 ? " page" : " pages") + ", each in its size", "");
+    return Check.of(
+        WORDS.say("pdf-verifier.pages"), true, WORDS.count("pdf-verifier.each-in-its-size", n), "");
   }
 
   private Check text() throws IOException {
@@ -109,10 +125,14 @@ public final class PdfVerifier {
               : got.equals(wanted.text());
       if (!same) {
         return Check.of(
-            "Text", false, "", "the text of page " + page.number() + " is not the document's");
+            WORDS.say("pdf-verifier.text"),
+            false,
+            "",
+            WORDS.say("pdf-verifier.the-text-of-page-is", page.number()));
       }
     }
-    return Check.of("Text", true, "the text of every page is the document's", "");
+    return Check.of(
+        WORDS.say("pdf-verifier.text"), true, WORDS.say("pdf-verifier.the-text-of-every-page"), "");
   }
 
   /** The fields, each with what is filled in; empty if none should be there. */
@@ -142,16 +162,20 @@ public final class PdfVerifier {
               .filter(e -> e.getKey().startsWith(f.blank().name()))
               .noneMatch(e -> e.getValue().contains(Expected.bare(f.blank().value(f.text()))))) {
         return Optional.of(
-            Check.of("Blanks", false, "", "“" + f.blank().name() + "” does not hold its text"));
+            Check.of(
+                WORDS.say("pdf-verifier.blanks"),
+                false,
+                "",
+                WORDS.say("pdf-verifier.does-not-hold-its-text", f.blank().name())));
       }
     }
     int wanted = expected.blanks().size();
     return Optional.of(
         Check.of(
-            "Blanks",
+            WORDS.say("pdf-verifier.blanks"),
             widgets == wanted,
-            wanted == 1 ? "1 to fill in" : wanted + " to fill in, each with what it holds",
-            widgets + " instead of " + wanted));
+            WORDS.count("pdf-verifier.to-fill-in", wanted),
+            WORDS.say("pdf-verifier.instead-of", widgets, wanted)));
   }
 
   /** The notes, each with its words; empty if none should be there. */
@@ -170,10 +194,10 @@ public final class PdfVerifier {
             && expected.remarks().stream().allMatch(r -> got.contains(r.text()));
     return Optional.of(
         Check.of(
-            "Remarks",
+            WORDS.say("pdf-verifier.remarks"),
             same,
-            got.size() == 1 ? "1 goes along" : got.size() + " go along",
-            "not all remarks are there as they were"));
+            WORDS.count("pdf-verifier.go-along", got.size()),
+            WORDS.say("pdf-verifier.not-all-remarks-are-there")));
   }
 
   /** The files that go along, byte by byte; empty if none should. */
@@ -196,11 +220,15 @@ public final class PdfVerifier {
       }
       if (!there) {
         return Optional.of(
-            Check.of("Attached files", false, "", "“" + f.name() + "” is not as it was"));
+            Check.of(
+                WORDS.say("pdf-verifier.attached-files"),
+                false,
+                "",
+                WORDS.say("pdf-verifier.is-not-as-it-was", f.name())));
       }
     }
-    String words = wanted.size() == 1 ? "1 file goes along" : wanted.size() + " files go along";
-    return Optional.of(Check.of("Attached files", true, words, ""));
+    String words = WORDS.count("pdf-verifier.files-go-along", wanted.size());
+    return Optional.of(Check.of(WORDS.say("pdf-verifier.attached-files"), true, words, ""));
   }
 
   private Check bookmarks() {
@@ -210,18 +238,19 @@ public final class PdfVerifier {
       collect(root, got);
     }
     List<Expected.Bookmark> wanted = expected.bookmarks();
-    String detail = got.size() + " bookmarks do not match " + wanted.size() + " headings";
+    String detail =
+        WORDS.say("pdf-verifier.bookmarks-do-not-match-headings", got.size(), wanted.size());
     boolean same = got.size() == wanted.size();
     for (int k = 0; same && k < got.size(); k++) {
       same = got.get(k).leadsAs(wanted.get(k));
       if (!same) {
-        detail = "“" + wanted.get(k).title() + "” does not lead to its heading";
+        detail = WORDS.say("pdf-verifier.does-not-lead-to-its", wanted.get(k).title());
       }
     }
     return Check.of(
-        "Bookmarks",
+        WORDS.say("pdf-verifier.bookmarks"),
         same,
-        wanted.isEmpty() ? "none" : wanted.size() + " bookmarks, each to its heading",
+        WORDS.count("pdf-verifier.bookmarks-each-to-its-heading", wanted.size()),
         detail);
   }
 
@@ -260,10 +289,10 @@ public final class PdfVerifier {
     List<String> wanted = expected.links();
     // One link may be several areas, as its lines and parts have it.
     return Check.of(
-        "Links",
+        WORDS.say("pdf-verifier.links"),
         Set.copyOf(got).equals(Set.copyOf(wanted)),
-        wanted.isEmpty() ? "none" : wanted.size() + " links, each to where it led",
-        got.size() + " links do not match the document's " + wanted.size());
+        WORDS.count("pdf-verifier.links-each-to-where-it", wanted.size()),
+        WORDS.say("pdf-verifier.links-do-not-match-the", got.size(), wanted.size()));
   }
 
   private Check fonts() throws IOException {
@@ -274,10 +303,10 @@ public final class PdfVerifier {
     int wanted = expected.pictures();
     int got = ShownPictures.count(pdf);
     return Check.of(
-        "Pictures",
+        WORDS.say("pdf-verifier.pictures"),
         got >= wanted,
-        wanted == 0 ? "none" : wanted + (wanted == 1 ? " picture" : " pictures"),
-        got + " pictures instead of " + wanted);
+        WORDS.count("pdf-verifier.shown", wanted),
+        WORDS.say("pdf-verifier.pictures-instead-of", got, wanted));
   }
 
   private Check particulars() throws IOException {
@@ -297,12 +326,12 @@ public final class PdfVerifier {
             && xmp.subject().equals(squeezed(p.subject()))
             && xmp.keywords().equals(squeezed(p.keywords()));
     return Check.of(
-        "Particulars",
+        WORDS.say("pdf-verifier.particulars"),
         same && agrees,
-        "title, author, subject and keywords as set, and alike in both places",
+        WORDS.say("pdf-verifier.title-author-subject-and-keywords"),
         same
-            ? "the two places for title, author and so on do not agree"
-            : "title, author, subject or keywords differ from what was set");
+            ? WORDS.say("pdf-verifier.the-two-places-for-title")
+            : WORDS.say("pdf-verifier.title-author-subject-or-keywords"));
   }
 
   static String squeezed(String s) {
@@ -322,9 +351,9 @@ public final class PdfVerifier {
     COSArray to = pdf.getDocumentCatalog().getCOSObject().getCOSArray(COSName.OPEN_ACTION);
     return Optional.of(
         Check.of(
-            "First sight",
+            WORDS.say("pdf-verifier.first-sight"),
             pageOf(to) == page - 1,
-            "opens at page " + page,
-            "does not open at page " + page));
+            WORDS.say("pdf-verifier.opens-at-page", page),
+            WORDS.say("pdf-verifier.does-not-open-at-page", page)));
   }
 }

@@ -3,6 +3,7 @@ package decant.pdf.verify;
 import decant.pdf.choices.PdfChoices;
 import decant.pdf.choices.Permission;
 import decant.pdf.choices.Rights;
+import decant.words.Words;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.EnumSet;
@@ -15,50 +16,56 @@ import org.apache.pdfbox.pdmodel.encryption.PDEncryption;
 
 /** Whether passwords open a file as they should, and what may be done with it then. */
 final class ProtectionCheck {
+  private static final Words WORDS = Words.of(ProtectionCheck.class);
+
   private ProtectionCheck() {}
 
   static Check of(Path file, PdfChoices c) {
     Rights r = c.rights();
     try {
       if (r.askToOpen() && opens(file, "")) {
-        return failed("opens without its password");
+        return failed(WORDS.say("protection-check.opens-without-its-password"));
       }
       if (opens(file, c.passwords().open() + c.passwords().change() + "\u2020")) {
-        return failed("opens with a wrong password");
+        return failed(WORDS.say("protection-check.opens-with-a-wrong-password"));
       }
       String user = r.askToOpen() ? c.passwords().open() : "";
       try (PDDocument pdf = Loader.loadPDF(file.toFile(), user)) {
         PDEncryption e = pdf.getEncryption();
         if (e == null || e.getVersion() != version(r.protection())) {
-          return failed("is not encrypted as chosen");
+          return failed(WORDS.say("protection-check.is-not-encrypted-as-chosen"));
         }
         boolean limited = r.askToChange();
         Set<Permission> got = permissions(pdf.getCurrentAccessPermission());
         Set<Permission> wanted =
             limited ? comparable(r.allowed(), r.protection()) : EnumSet.allOf(Permission.class);
         if (limited && !comparable(got, r.protection()).equals(wanted)) {
-          return failed("permits other things than were chosen");
+          return failed(WORDS.say("protection-check.permits-other-things-than-were"));
         }
       }
       if (r.askToChange()) {
         try (PDDocument pdf = Loader.loadPDF(file.toFile(), c.passwords().change())) {
           if (!pdf.getCurrentAccessPermission().isOwnerPermission()) {
-            return failed("keeps its limits though the password to lift them is given");
+            return failed(WORDS.say("protection-check.keeps-its-limits-though-the"));
           }
         }
       }
       return Check.of(
-          "Protection",
+          WORDS.say("protection-check.protection"),
           true,
-          r.protection().label() + "; the passwords open it, another does not",
+          WORDS.say("protection-check.the-passwords-open-it-another", r.protection().label()),
           "");
     } catch (IOException e) {
-      return failed("does not open with its password (" + e.getMessage() + ")");
+      return failed(WORDS.say("protection-check.does-not-open-with-its"));
     }
   }
 
   private static Check failed(String detail) {
-    return Check.of("Protection", false, "", "the file " + detail);
+    return Check.of(
+        WORDS.say("protection-check.protection"),
+        false,
+        "",
+        WORDS.say("protection-check.the-file", detail));
   }
 
   private static boolean opens(Path file, String password) throws IOException {

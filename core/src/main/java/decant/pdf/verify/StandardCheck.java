@@ -1,6 +1,7 @@
 package decant.pdf.verify;
 
 import decant.pdf.choices.PdfChoices;
+import decant.words.Words;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -20,6 +21,8 @@ import org.verapdf.pdfa.results.ValidationResult;
 
 /** Whether a file keeps the standards that were asked for, by veraPDF. */
 final class StandardCheck {
+  private static final Words WORDS = Words.of(StandardCheck.class);
+
   private static final AtomicBoolean STARTED = new AtomicBoolean();
 
   private StandardCheck() {}
@@ -51,15 +54,20 @@ final class StandardCheck {
           r.getTestAssertions().stream()
               .filter(a -> a.getStatus() == TestAssertion.Status.FAILED)
               .findFirst()
-              .map(a -> "clause " + a.getRuleId().getClause() + ": " + a.getMessage())
+              .map(a ->
+                  WORDS.say("standard-check.clause", a.getRuleId().getClause(), a.getMessage()))
               .orElse("");
-      return Check.of(name, r.isCompliant(), "kept, by veraPDF's judgement", "not kept, " + first);
+      return Check.of(
+          name,
+          r.isCompliant(),
+          WORDS.say("standard-check.kept-by-verapdfs-judgement"),
+          WORDS.say("standard-check.not-kept", first));
     } catch (ModelParsingException
         | EncryptedPdfException
         | ValidationException
         | IOException
         | RuntimeException e) {
-      return Check.of(name, false, "", "could not be checked (" + e.getMessage() + ")");
+      return Check.of(name, false, "", WORDS.say("standard-check.could-not-be-checked"));
     }
   }
 }

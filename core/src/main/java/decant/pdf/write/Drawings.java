@@ -6,6 +6,7 @@ import decant.pdf.choices.Keeping;
 import decant.pdf.choices.Weight;
 import decant.pdf.file.Deflated;
 import decant.vector.VectorPicture;
+import decant.words.Words;
 import java.awt.Color;
 import java.awt.Graphics2D;
 import java.awt.image.BufferedImage;
@@ -26,6 +27,8 @@ import org.apache.pdfbox.pdmodel.PDDocument;
 
 /** Drawings as forms (ISO 32000-2 §8.10), so that they stay sharp at any size. */
 final class Drawings {
+  private static final Words WORDS = Words.of(Drawings.class);
+
   /** Width of drawings in their own units; they are stretched to where they stand. */
   static final int FORM = 1000;
 
@@ -60,7 +63,10 @@ final class Drawings {
           packed(f.form().getCOSObject());
           return Optional.of(
               new PictureInFile(
-                  f.form().getCOSObject(), f.width(), f.height(), "drawing, as it came"));
+                  f.form().getCOSObject(),
+                  f.width(),
+                  f.height(),
+                  WORDS.say("drawings.drawing-as-it-came")));
         }
       }
       Optional<VectorPicture> v = VectorPicture.of(m);

@@ -5,6 +5,7 @@ import decant.paint.Pictures;
 import decant.pdf.choices.Keeping;
 import decant.pdf.choices.Weight;
 import decant.pdf.file.Deflated;
+import decant.words.Words;
 import java.awt.image.BufferedImage;
 import java.io.IOException;
 import java.util.Optional;
@@ -25,6 +26,8 @@ import org.apache.pdfbox.pdmodel.graphics.image.PDImageXObject;
  * larger than it came.
  */
 public final class PictureMaker {
+  private static final Words WORDS = Words.of(PictureMaker.class);
+
   /** JPEG that has to be made smaller keeps this quality where no other is chosen. */
   private static final int USUAL_QUALITY = 85;
 
@@ -117,7 +120,7 @@ public final class PictureMaker {
       }
       s.setItem(COSName.DECODE, inverted);
     }
-    return finished(PictureInFile.image(s, "as it came, JPEG"));
+    return finished(PictureInFile.image(s, WORDS.say("picture-maker.as-it-came-jpeg")));
   }
 
   private static int size(PictureInFile p) throws IOException {
@@ -154,7 +157,8 @@ public final class PictureMaker {
     COSStream s = Deflated.raw(Jpeg.encode(grey ? r.grey() : r.image(), quality));
     s.setItem(COSName.FILTER, COSName.DCT_DECODE);
     head(s, r.width(), r.height(), grey ? COSName.DEVICEGRAY : COSName.DEVICERGB, 8);
-    return PictureInFile.image(s, "JPEG, quality " + quality + (grey ? ", grey" : ""));
+    return PictureInFile.image(
+        s, WORDS.say("picture-maker.jpeg-quality", quality, (grey ? ", grey" : "")));
   }
 
   private int effort() {
@@ -170,12 +174,13 @@ public final class PictureMaker {
       return fax(r);
     }
     if (blackAndWhite) {
-      return packed(r, p -> p & 1, 1, COSName.DEVICEGRAY, "one bit, lossless");
+      return packed(
+          r, p -> p & 1, 1, COSName.DEVICEGRAY, WORDS.say("picture-maker.one-bit-lossless"));
     }
     boolean grey = colourless && weight.greyWhereColourless();
     PictureInFile best =
         grey
-            ? samples(r, true, COSName.DEVICEGRAY, "grey, lossless")
+            ? samples(r, true, COSName.DEVICEGRAY, WORDS.say("picture-maker.grey-lossless"))
             : samples(r, false, COSName.DEVICERGB, "lossless");
     if (palette.length > 0 && palette.length <= 256 && r.rgb().length > 64) {
       PictureInFile indexed = indexed(r, palette);
@@ -205,8 +210,10 @@ public final class PictureMaker {
         s = Deflated.raw(in.readAllBytes());
       }
       from.entrySet().forEach(e -> s.setItem(e.getKey(), e.getValue()));
-      PictureInFile flat = packed(r, p -> p & 1, 1, COSName.DEVICEGRAY, "one bit, lossless");
-      PictureInFile faxed = PictureInFile.image(s, "one bit, CCITT group 4");
+      PictureInFile flat =
+          packed(r, p -> p & 1, 1, COSName.DEVICEGRAY, WORDS.say("picture-maker.one-bit-lossless"));
+      PictureInFile faxed =
+          PictureInFile.image(s, WORDS.say("picture-maker.one-bit-ccitt-group-4"));
       return size(faxed) <= size(flat) ? faxed : flat;
     }
   }
@@ -262,7 +269,7 @@ public final class PictureMaker {
             c -> at.getOrDefault(c, 0),
             bits,
             COSName.DEVICEGRAY,
-            palette.length + " colours, lossless");
+            WORDS.say("picture-maker.colours-lossless", palette.length));
     COSArray space = new COSArray();
     space.add(COSName.INDEXED);
     space.add(COSName.DEVICERGB);

@@ -3,6 +3,7 @@ package decant.pdf.write;
 import decant.pdf.choices.Keeping;
 import decant.pdf.choices.Version;
 import decant.pdf.file.Deflated;
+import decant.words.Words;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.nio.ByteBuffer;
@@ -15,6 +16,8 @@ import org.apache.pdfbox.cos.COSString;
 
 /** The compressed rows of a PNG (ISO/IEC 15948), which PDF can hold as they are. */
 final class PngPassing {
+  private static final Words WORDS = Words.of(PngPassing.class);
+
   private static final long SIGNATURE = 0x89504E470D0A1A0AL;
 
   private PngPassing() {}
@@ -70,6 +73,6 @@ final class PngPassing {
     } else {
       s.setItem(COSName.COLORSPACE, kind == 2 ? COSName.DEVICERGB : COSName.DEVICEGRAY);
     }
-    return Optional.of(PictureInFile.image(s, "as it came, PNG"));
+    return Optional.of(PictureInFile.image(s, WORDS.say("png-passing.as-it-came-png")));
   }
 }
