@@ -22,19 +22,18 @@ import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 
 /** Prints what files are taken for, one JSON object on one line for each. */
-@Command(
-    name = "describe",
-    mixinStandardHelpOptions = true,
-    description =
-        "Prints what each file is taken for: its blocks, running texts, fonts and findings.")
+@Command(name = "describe", mixinStandardHelpOptions = true, resourceBundle = "decant.cli.words")
 final class DescribeCommand implements Callable<Integer> {
-  @Parameters(arity = "1..*", paramLabel = "FILE", description = "PDF or DOCX files.")
+  @Parameters(
+      arity = "1..*",
+      paramLabel = "FILE",
+      descriptionKey = "describe-command.pdf-or-docx-files")
   private List<Path> files = List.of();
 
   @Option(
       names = "--json",
       required = true,
-      description = "One JSON object a file, each on one line.")
+      descriptionKey = "describe-command.one-json-object-a-file")
   private boolean json;
 
   @Mixin private Opening opening = new Opening();

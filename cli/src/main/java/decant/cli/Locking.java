@@ -11,25 +11,25 @@ final class Locking {
   @Option(
       names = "--open-password-file",
       paramLabel = "FILE",
-      description = "The first line of FILE is the password that opens the published file.")
+      descriptionKey = "locking.the-first-line-of-file")
   private @Nullable Path openFile;
 
   @Option(
       names = "--open-password-env",
       paramLabel = "NAME",
-      description = "The environment variable NAME is the password that opens it.")
+      descriptionKey = "locking.the-environment-variable-name-is")
   private @Nullable String openVariable;
 
   @Option(
       names = "--change-password-file",
       paramLabel = "FILE",
-      description = "The first line of FILE is the password that lifts its limits.")
+      descriptionKey = "locking.the-first-line-of-file-2")
   private @Nullable Path changeFile;
 
   @Option(
       names = "--change-password-env",
       paramLabel = "NAME",
-      description = "The environment variable NAME is the password that lifts its limits.")
+      descriptionKey = "locking.the-environment-variable-name-is-2")
   private @Nullable String changeVariable;
 
   Passwords passwords() throws IOException {

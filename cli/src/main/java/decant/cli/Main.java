@@ -1,5 +1,6 @@
 package decant.cli;
 
+import decant.words.Words;
 import java.util.logging.Level;
 import java.util.logging.LogManager;
 import java.util.logging.Logger;
@@ -11,9 +12,11 @@ import picocli.CommandLine.Command;
     name = "decant",
     mixinStandardHelpOptions = true,
     version = "Decant 0.1.0",
-    description = "Takes in PDF and DOCX files and publishes them again.",
+    resourceBundle = "decant.cli.words",
     subcommands = {PublishCommand.class, DescribeCommand.class})
 public final class Main implements Runnable {
+  private static final Words WORDS = Words.of(Main.class);
+
   @CommandLine.Spec private CommandLine.Model.@org.jspecify.annotations.Nullable CommandSpec spec;
 
   public static void main(String[] args) {
@@ -37,7 +40,7 @@ public final class Main implements Runnable {
   public void run() {
     if (spec != null) {
       throw new CommandLine.ParameterException(
-          spec.commandLine(), "What is to be done? Name a command.");
+          spec.commandLine(), WORDS.say("main.what-is-to-be-done"));
     }
   }
 }

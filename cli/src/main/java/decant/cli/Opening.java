@@ -3,6 +3,7 @@ package decant.cli;
 import decant.reading.ReadRequest;
 import decant.reading.Recogniser;
 import decant.reading.Tesseract;
+import decant.words.Words;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -19,23 +20,24 @@ import picocli.CommandLine.Spec;
  * which others can see.
  */
 final class Opening {
+  private static final Words WORDS = Words.of(Opening.class);
+
   @Option(
       names = "--password-file",
       paramLabel = "FILE",
-      description = "Opens locked files with the first line of FILE.")
+      descriptionKey = "opening.opens-locked-files-with-the")
   private @Nullable Path file;
 
   @Option(
       names = "--password-env",
       paramLabel = "NAME",
-      description = "Opens locked files with the environment variable NAME.")
+      descriptionKey = "opening.opens-locked-files-with-the-2")
   private @Nullable String variable;
 
   @Option(
       names = "--recognise",
       paramLabel = "LANGUAGES",
-      description =
-          "Recognises the text of pages that are pictures, by Tesseract if it is installed: eng, or eng+deu.")
+      descriptionKey = "opening.recognises-the-text-of-pages")
   private @Nullable String languages;
 
   @Spec private @Nullable CommandSpec spec;
@@ -53,14 +55,12 @@ final class Opening {
     }
     Path program =
         Tesseract.installed()
-            .orElseThrow(() ->
-                wrong(
-                    "Text cannot be recognised: Tesseract is not installed, or not on the path."));
+            .orElseThrow(() -> wrong(WORDS.say("opening.text-cannot-be-recognised-tesseract")));
     List<String> known = Tesseract.languages(program);
     for (String code : languages.split("\\+")) {
       if (!known.contains(code)) {
         throw wrong(
-            "Tesseract has no language “" + code + "”; it has " + String.join(", ", known) + ".");
+            WORDS.say("opening.tesseract-has-no-language-it", code, String.join(", ", known)));
       }
     }
     return Optional.of(Tesseract.of(program, languages));

@@ -19,6 +19,8 @@ import decant.publish.WriteProblem;
 import decant.reading.ReadProblem;
 import decant.reading.TakenIn;
 import decant.text.FontBook;
+import decant.words.Figures;
+import decant.words.Words;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -36,53 +38,50 @@ import picocli.CommandLine.Parameters;
 import picocli.CommandLine.Spec;
 
 /** Publishes files by a recipe. */
-@Command(
-    name = "publish",
-    mixinStandardHelpOptions = true,
-    description = "Publishes each file by a recipe: as PDF, as DOCX, or as several files.")
+@Command(name = "publish", mixinStandardHelpOptions = true, resourceBundle = "decant.cli.words")
 final class PublishCommand implements Callable<Integer> {
+  private static final Words WORDS = Words.of(PublishCommand.class);
+
   /** What can be published without naming a recipe. */
   enum Target {
     pdf,
     docx
   }
 
-  @Parameters(arity = "1..*", paramLabel = "FILE", description = "PDF or DOCX files.")
+  @Parameters(
+      arity = "1..*",
+      paramLabel = "FILE",
+      descriptionKey = "publish-command.pdf-or-docx-files")
   private List<Path> files = List.of();
 
   @Option(
       names = "--recipe",
       paramLabel = "NAME|FILE",
-      description = "A shipped recipe by its name, or the file of one. Counter copy if not given.")
+      descriptionKey = "publish-command.a-shipped-recipe-by-its")
   private @Nullable String recipe;
 
   @Option(
       names = "--to",
       paramLabel = "FORMAT",
-      description = "pdf (as usual) or docx, where no recipe is named.")
+      descriptionKey = "publish-command.pdf-as-usual-or-docx")
   private @Nullable Target to;
 
   @Option(
       names = "--pages",
       paramLabel = "RANGE",
-      description =
-          "Which pages of every PDF, such as 1-4,7,12- or odd or last 3; as the recipe says if not given.")
+      descriptionKey = "publish-command.which-pages-of-every-pdf")
   private @Nullable String pages;
 
   @Option(
       names = "--out",
       paramLabel = "PATH",
-      description = "The file to write, or the folder for several. Beside the source if not given.")
+      descriptionKey = "publish-command.the-file-to-write-or")
   private @Nullable Path out;
 
-  @Option(
-      names = "--overwrite",
-      description = "Writes over files that are there already; never over a source.")
+  @Option(names = "--overwrite", descriptionKey = "publish-command.writes-over-files-that-are")
   private boolean overwrite;
 
-  @Option(
-      names = "--receipt",
-      description = "Prints what was made and verified as JSON, one object a file.")
+  @Option(names = "--receipt", descriptionKey = "publish-command.prints-what-was-made-and")
   private boolean receipt;
 
   @Mixin private Opening opening = new Opening();
@@ -94,14 +93,14 @@ final class PublishCommand implements Callable<Integer> {
     boolean intoFolder = out != null && Files.isDirectory(out);
     Recipe chosen = recipe();
     if (out != null && files.size() > 1 && !intoFolder) {
-      throw wrong("--out must be a folder that is there when several files are published.");
+      throw wrong(WORDS.say("publish-command.out-must-be-a-folder"));
     }
     if (out != null && !intoFolder && chosen.outputs().size() > 1) {
-      throw wrong("--out must be a folder that is there: the recipe makes several files.");
+      throw wrong(WORDS.say("publish-command.out-must-be-a-folder-2"));
     }
     boolean anyPdf = chosen.outputs().stream().anyMatch(Output.Pdf.class::isInstance);
     if (pages != null && !anyPdf) {
-      throw wrong("--pages goes with PDF only.");
+      throw wrong(WORDS.say("publish-command.pages-goes-with-pdf-only"));
     }
     int status = 0;
     for (Path file : files) {
@@ -144,7 +143,7 @@ final class PublishCommand implements Callable<Integer> {
       return shipped.stream().filter(r -> r.name().equals(name)).findFirst().orElseThrow();
     }
     if (to != null) {
-      throw wrong("--recipe says what is made; leave out --to.");
+      throw wrong(WORDS.say("publish-command.recipe-says-what-is-made"));
     }
     String name = recipe;
     for (Recipe r : shipped) {
@@ -154,11 +153,10 @@ final class PublishCommand implements Callable<Integer> {
     }
     if (!Files.exists(Path.of(name)) && !name.endsWith(".json")) {
       throw wrong(
-          "There is no recipe “"
-              + name
-              + "”. Shipped are: "
-              + shipped.stream().map(Recipe::name).collect(Collectors.joining(", "))
-              + "; others are named by their file.");
+          WORDS.say(
+              "publish-command.there-is-no-recipe-shipped",
+              name,
+              shipped.stream().map(Recipe::name).collect(Collectors.joining(", "))));
     }
     try {
       return RecipeFile.read(Path.of(name));
@@ -214,15 +212,14 @@ final class PublishCommand implements Callable<Integer> {
       System.out.println(ReceiptJson.write(r));
     }
     for (Receipt.Made m : r.files()) {
-      String count = m.pages() == 0 ? "" : ", " + m.pages() + (m.pages() == 1 ? " page" : " pages");
+      String count = m.pages() == 0 ? "" : ", " + WORDS.count("publish-command.pages", m.pages());
       if (!receipt) {
         System.out.println(
-            m.file()
-                + ": "
-                + m.bytes()
-                + " bytes"
-                + count
-                + (m.verified() ? ", verified" : ", NOT VERIFIED"));
+            WORDS.say(
+                m.verified() ? "publish-command.verified" : "publish-command.not-verified",
+                m.file(),
+                Figures.bytes(m.bytes()),
+                count));
       }
       for (Check c : m.checks()) {
         if (!c.passed()) {

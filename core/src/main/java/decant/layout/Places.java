@@ -91,6 +91,62 @@ public final class Places {
     }
   }
 
+  /**
+   * The line that a position stands on.
+   *
+   * @param before whether a place between two lines belongs to the first of them
+   */
+  public static Optional<PlacedLine> line(Layout layout, Position at, boolean before) {
+    return layout.pagesOf(at.paragraph()).stream()
+        .flatMap(p -> lines(p).stream())
+        .filter(l -> l.paragraph().source().id().equals(at.paragraph()))
+        .filter(l -> holds(l, at.offset(), before))
+        .findFirst();
+  }
+
+  private static boolean holds(PlacedLine l, int offset, boolean before) {
+    boolean first = l.line() == l.paragraph().lines().getFirst();
+    boolean last = l.line() == l.paragraph().lines().getLast();
+    boolean from = before && !first ? offset > l.line().from() : offset >= l.line().from();
+    boolean to = before || last ? offset <= l.line().to() : offset < l.line().to();
+    return (from || first) && (to || last);
+  }
+
+  /**
+   * Where the caret of a position stands.
+   *
+   * @param before whether at a place between two lines it stands at the end of the first of them
+   */
+  public static Optional<CaretPlace> caret(Layout layout, Position at, boolean before) {
+    if (!before) {
+      return layout.caret(at);
+    }
+    for (Page p : layout.pagesOf(at.paragraph())) {
+      for (PlacedLine l : lines(p)) {
+        boolean here =
+            l.paragraph().source().id().equals(at.paragraph()) && isSoftBreak(l, at.offset());
+        if (here) {
+          return Optional.of(new CaretPlace(p, l.x() + endX(l), l.top(), l.line().height()));
+        }
+      }
+    }
+    return layout.caret(at);
+  }
+
+  /** Whether a place is both the end of a line and the beginning of the next one. */
+  public static boolean isSoftBreak(PlacedLine l, int offset) {
+    return offset == l.line().to()
+        && offset > l.line().from()
+        && l.line() != l.paragraph().lines().getLast();
+  }
+
+  /** Where what stands on a line ends, from the left edge of its block. */
+  private static double endX(PlacedLine l) {
+    boolean rightToLeft = l.paragraph().style().rightToLeft();
+    var ends = l.line().items().stream().mapToDouble(i -> rightToLeft ? i.x() : i.x() + i.width());
+    return (rightToLeft ? ends.min() : ends.max()).orElse(startX(l));
+  }
+
   static Optional<CaretPlace> caret(Page page, Position at) {
     PlacedLine best = null;
     for (PlacedLine l : lines(page)) {
@@ -221,13 +277,14 @@ public final class Places {
     return Optional.of(new Position(best.paragraph().source().id(), offsetAt(best, x - best.x())));
   }
 
-  /** The place of a line nearest to a distance from the left edge of its block. */
-  public static int offsetAt(PlacedLine placed, double x) {
+  /**
+   * The last place of a line: before the space or break that it ends with, so that it is not the
+   * start of the next.
+   */
+  public static int lineEnd(PlacedLine placed) {
     Line line = placed.line();
     String text = placed.paragraph().source().text();
     int end = line.to();
-    // A click beyond the end stays on this line: before its last space or break, not at the start
-    // of the next.
     while (end > line.from()
         && end > 0
         && (text.charAt(end - 1) == '\n'
@@ -236,6 +293,14 @@ public final class Places {
             || text.charAt(end - 1) == ' ' && line != placed.paragraph().lines().getLast())) {
       end--;
     }
+    return end;
+  }
+
+  /** The place of a line nearest to a distance from the left edge of its block. */
+  public static int offsetAt(PlacedLine placed, double x) {
+    Line line = placed.line();
+    String text = placed.paragraph().source().text();
+    int end = lineEnd(placed);
     int best = line.from();
     double bestDistance = Double.MAX_VALUE;
     for (int k = line.from(); k <= end; k++) {

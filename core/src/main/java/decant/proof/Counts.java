@@ -9,6 +9,7 @@ import decant.model.ParagraphTraits;
 import decant.model.Section;
 import decant.model.Table;
 import decant.model.TextTraits;
+import decant.words.Words;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -17,22 +18,33 @@ import java.util.Map;
  * How many of each kind of thing a document holds, for telling at a glance whether something is
  * missing.
  */
-public record Counts(Map<String, Integer> numbers) {
+public record Counts(Map<Thing, Integer> numbers) {
+  private static final Words WORDS = Words.of(Counts.class);
+
+  /**
+   * A kind of thing that is counted in the text of the sections; notes and running texts are not.
+   */
+  public enum Thing {
+    HEADINGS,
+    PARAGRAPHS,
+    LIST_ITEMS,
+    TABLES,
+    CELLS,
+    PICTURES,
+    LINKS,
+    CHARACTERS;
+
+    public String label() {
+      return WORDS.say("counts." + name().toLowerCase(java.util.Locale.ROOT).replace('_', '-'));
+    }
+  }
+
   /** One kind of thing and how many there are. */
-  public record Entry(String what, int number) {}
+  public record Entry(Thing what, int number) {}
 
   public static Counts of(Document d) {
-    var n = new LinkedHashMap<String, Integer>();
-    for (String what :
-        List.of(
-            "Headings",
-            "Paragraphs",
-            "List items",
-            "Tables",
-            "Cells",
-            "Pictures",
-            "Links",
-            "Characters")) {
+    var n = new LinkedHashMap<Thing, Integer>();
+    for (Thing what : Thing.values()) {
       n.put(what, 0);
     }
     for (Section s : d.sections()) {
@@ -41,17 +53,17 @@ public record Counts(Map<String, Integer> numbers) {
     return new Counts(n);
   }
 
-  private static void blocks(Document d, List<Block> blocks, Map<String, Integer> n) {
+  private static void blocks(Document d, List<Block> blocks, Map<Thing, Integer> n) {
     for (Block b : blocks) {
       switch (b) {
         case Paragraph p -> paragraph(d, p, n);
         case Table t -> {
-          add(n, "Tables", 1);
+          add(n, Thing.TABLES, 1);
           t.rows()
               .forEach(r ->
                   r.cells()
                       .forEach(c -> {
-                        add(n, "Cells", 1);
+                        add(n, Thing.CELLS, 1);
                         blocks(d, c.blocks(), n);
                       }));
         }
@@ -60,31 +72,31 @@ public record Counts(Map<String, Integer> numbers) {
     }
   }
 
-  private static void paragraph(Document d, Paragraph p, Map<String, Integer> n) {
+  private static void paragraph(Document d, Paragraph p, Map<Thing, Integer> n) {
     if (d.headingLevel(p) > 0) {
-      add(n, "Headings", 1);
+      add(n, Thing.HEADINGS, 1);
     } else {
       boolean item =
           !d.styles().paragraphLook(p.look()).value(ParagraphTraits.LIST).list().isEmpty();
-      add(n, item ? "List items" : "Paragraphs", 1);
+      add(n, item ? Thing.LIST_ITEMS : Thing.PARAGRAPHS, 1);
     }
     Object open = null;
     for (Inline i : p.inlines()) {
       if (i instanceof Inline.Picture) {
-        add(n, "Pictures", 1);
+        add(n, Thing.PICTURES, 1);
       }
       if (i instanceof Inline.Text t) {
-        add(n, "Characters", t.text().codePointCount(0, t.text().length()));
+        add(n, Thing.CHARACTERS, t.text().codePointCount(0, t.text().length()));
       }
       Object link = i.look().get(TextTraits.LINK).orElse(null);
       if (link != null && !link.equals(open)) {
-        add(n, "Links", 1);
+        add(n, Thing.LINKS, 1);
       }
       open = link;
     }
   }
 
-  private static void add(Map<String, Integer> n, String what, int by) {
+  private static void add(Map<Thing, Integer> n, Thing what, int by) {
     n.merge(what, by, Integer::sum);
   }
 
@@ -94,7 +106,7 @@ public record Counts(Map<String, Integer> numbers) {
   }
 
   /** How many there are of a kind. */
-  public int of(String what) {
+  public int of(Thing what) {
     return numbers.getOrDefault(what, 0);
   }
 }

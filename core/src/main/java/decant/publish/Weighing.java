@@ -33,8 +33,13 @@ public final class Weighing {
    * Another way to choose.
    *
    * @param label what would be different
+   * @param risky whether the recipient may then see something else
    */
-  public record Alternative(String label, Output.Pdf output) {}
+  public record Alternative(String label, Output.Pdf output, boolean risky) {
+    Alternative(String label, Output.Pdf output) {
+      this(label, output, false);
+    }
+  }
 
   /**
    * Writes a file to nowhere.
@@ -115,7 +120,8 @@ public final class Weighing {
       out.add(
           new Alternative(
               WORDS.say("weighing.fonts-left-out"),
-              o.with(new Type(Type.Embedding.LEFT_OUT, o.type().fonts()))));
+              o.with(new Type(Type.Embedding.LEFT_OUT, o.type().fonts())),
+              true));
     }
     if (o.type().usual() != Type.Embedding.USED) {
       out.add(

@@ -31,6 +31,11 @@ public final class Words {
     return new Words(ResourceBundle.getBundle(name, LOCALE, owner.getClassLoader()));
   }
 
+  /** Whether there is a sentence of this name. */
+  public boolean has(String key) {
+    return bundle.containsKey(key);
+  }
+
   /** A sentence. Numbers among {@code about} are written as {@link Figures} writes them. */
   public String say(String key, Object... about) {
     return fill(bundle.getString(key), "", about);

@@ -8,7 +8,6 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
 import javafx.application.Application;
-import javafx.scene.Scene;
 import javafx.scene.text.Font;
 import javafx.stage.Stage;
 
@@ -22,19 +21,8 @@ public final class DecantApp extends Application {
     Optional<Path> home = Optional.ofNullable(System.getProperty("decant.home")).map(Path::of);
     var desk = new Desk(Desk.stateFolder(demo));
     var frame = new Frame(desk, stage, f -> new StageViews(desk, f));
-    var scene = new Scene(frame.root(), 1280, 800);
-    frame.attach(scene);
-    stage.setTitle("Decant");
-    stage.setScene(scene);
-    stage.setMinWidth(900);
-    stage.setMinHeight(600);
-    stage.setOnCloseRequest(e -> {
-      if (!desk.mayClose()) {
-        e.consume();
-      }
-    });
+    frame.open(stage);
     stage.show();
-    frame.root().requestFocus();
     if (demo && home.isPresent()) {
       desk.tray().showFolder(home.get().resolve("demo"));
     }

@@ -33,7 +33,7 @@ record StageViews(Desk desk, Frame frame) implements Stages {
       case TRAY -> tray();
       case OUT_TRAY -> outTray();
       case TAKE_IN -> new TakeInView(desk, work);
-      case REVISE -> new ReviseView(work, frame.actions());
+      case REVISE -> new ReviseView(desk, work, frame.actions());
       case PROOF -> new ProofView(work);
       case PUBLISH -> new PublishView(desk, work, frame.actions(), frame::window);
     };

@@ -20,8 +20,8 @@ import javafx.application.Platform;
 import javafx.geometry.Bounds;
 import javafx.geometry.Point2D;
 import javafx.scene.Node;
-import javafx.scene.Scene;
 import javafx.scene.control.Labeled;
+import javafx.scene.control.ScrollPane;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
@@ -62,14 +62,11 @@ final class Window implements AutoCloseable {
           var stage = new Stage();
           var desk = new Desk(state);
           var frame = new Frame(desk, stage, f -> new StageViews(desk, f));
-          var scene = new Scene(frame.root(), 1280, 800);
-          frame.attach(scene);
-          stage.setScene(scene);
+          frame.open(stage);
           stage.setX(0);
           stage.setY(0);
           stage.show();
           stage.toFront();
-          frame.root().requestFocus();
           return new Window(desk, frame, stage, new Robot());
         });
     w.until(() -> w.stage.isShowing() && w.stage.isFocused());
@@ -175,8 +172,25 @@ final class Window implements AutoCloseable {
   }
 
   void click(Node n) {
+    run(() -> reveal(n));
     Bounds b = restingPlace(n);
     clickAt(b.getCenterX(), b.getCenterY(), 1);
+  }
+
+  /** Scrolls to a node of a side that is longer than the window, as a person would. */
+  private static void reveal(Node n) {
+    for (Node up = n.getParent(); up != null; up = up.getParent()) {
+      if (up instanceof ScrollPane scroll) {
+        Node content = scroll.getContent();
+        double y = content.sceneToLocal(n.localToScene(n.getBoundsInLocal())).getCenterY();
+        double seen = scroll.getViewportBounds().getHeight();
+        double all = content.getBoundsInLocal().getHeight();
+        double top = scroll.getVvalue() * Math.max(0, all - seen);
+        if (all > seen && (y < top + 20 || y > top + seen - 20)) {
+          scroll.setVvalue(Math.clamp((y - seen / 2) / (all - seen), 0, 1));
+        }
+      }
+    }
   }
 
   /** Where a node stands on the screen once it has been laid out and no longer moves. */

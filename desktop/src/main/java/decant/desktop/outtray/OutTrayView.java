@@ -2,14 +2,18 @@ package decant.desktop.outtray;
 
 import decant.desktop.shell.Desk;
 import decant.desktop.shell.Stage;
+import decant.desktop.shell.Tray;
 import decant.tray.OutTray;
 import decant.tray.PublishQueue;
+import decant.words.Figures;
+import decant.words.Words;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.ZoneId;
 import java.time.format.DateTimeFormatter;
 import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
 import javafx.beans.InvalidationListener;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
@@ -22,8 +26,9 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 
-/** What waits to be sent or printed, and what is queued to be published. */
+/** Published files that were put aside, and what is queued to be published. */
 public final class OutTrayView implements Stage {
+  private static final Words WORDS = Words.of(OutTrayView.class);
   private static final DateTimeFormatter DAY =
       DateTimeFormatter.ofPattern("d MMM yyyy, HH:mm", Locale.ENGLISH)
           .withZone(ZoneId.systemDefault());
@@ -37,7 +42,7 @@ public final class OutTrayView implements Stage {
     this.desk = desk;
     root.getStyleClass().add("tray");
     root.setId("out-tray");
-    var title = new Label("Out-tray");
+    var title = new Label(WORDS.say("out-tray-view.title"));
     title.getStyleClass().add("title");
     var top = new HBox(title);
     top.getStyleClass().add("tray-top");
@@ -54,23 +59,33 @@ public final class OutTrayView implements Stage {
     content.getChildren().clear();
     List<PublishQueue.Queued> queued = desk.queue().all();
     if (!queued.isEmpty()) {
-      var all = new Button("Publish all");
+      var all = new Button(WORDS.say("out-tray-view.publish-all"));
       all.setId("queue-publish");
       all.getStyleClass().add("primary");
       all.setOnAction(e -> desk.publishQueue());
-      content.getChildren().add(section("Queued for later", all));
+      content.getChildren().add(section(WORDS.say("out-tray-view.queued"), all));
       queued.forEach(q -> content.getChildren().add(row(q)));
     }
-    content.getChildren().add(section("Waiting to be sent or printed", new Region()));
+    content.getChildren().add(section(WORDS.say("out-tray-view.put-aside"), new Region()));
+    content.getChildren().add(explained());
     List<OutTray.Waiting> files = desk.outTray().files();
     if (files.isEmpty()) {
-      var none =
-          new Label("Nothing waits here. What is published can be laid here from its receipt.");
+      var none = new Label(WORDS.say("out-tray-view.none"));
       none.getStyleClass().add("quiet");
       none.setPadding(new javafx.geometry.Insets(8, 12, 8, 12));
       content.getChildren().add(none);
     }
     files.forEach(w -> content.getChildren().add(row(w)));
+  }
+
+  /** The Out-tray can neither send nor print yet, and says so. */
+  private static Node explained() {
+    var l = new Label(WORDS.say("out-tray-view.not-yet"));
+    l.getStyleClass().add("quiet");
+    l.setWrapText(true);
+    l.setId("out-tray-explained");
+    l.setPadding(new javafx.geometry.Insets(0, 12, 6, 12));
+    return l;
   }
 
   private static Node section(String name, Node act) {
@@ -85,30 +100,30 @@ public final class OutTrayView implements Stage {
   }
 
   private Node row(PublishQueue.Queued q) {
-    var take = new Button("Take out");
+    var take = quiet(WORDS.say("out-tray-view.remove"));
     take.setOnAction(e -> desk.takeFromQueue(q));
     return row(
         q.stem(),
-        "“" + q.recipe().name() + "” into " + q.folder(),
-        q.recipe().outputs().size() == 1 ? "1 output" : q.recipe().outputs().size() + " outputs",
+        WORDS.say("out-tray-view.into", q.recipe().name(), q.folder()),
+        WORDS.count("out-tray-view.outputs", q.recipe().outputs().size()),
         "",
         take);
   }
 
   private Node row(OutTray.Waiting w) {
     boolean there = Files.exists(w.file());
-    var look = new Button("Take in");
-    look.setDisable(!there);
+    var look = quiet(WORDS.say("out-tray-view.take-in"));
+    look.setDisable(!there || !Tray.canBeTakenIn(w.file()));
     look.setOnAction(e -> desk.takeIn(w.file()));
-    var folder = new Button("Show the folder");
+    var folder = quiet(WORDS.say("out-tray-view.show-folder"));
     folder.setDisable(!there);
     folder.setOnAction(e -> desk.showFolder(w.file()));
-    var take = new Button("Take out");
+    var take = quiet(WORDS.say("out-tray-view.remove"));
     take.setOnAction(e -> desk.takeFromOutTray(w.file()));
     return row(
         w.file().getFileName().toString(),
         w.file().getParent() + (w.recipe().isEmpty() ? "" : ", “" + w.recipe() + "”"),
-        there ? size(w.file()) : "not there",
+        there ? size(w.file()) : WORDS.say("out-tray-view.missing"),
         DAY.format(w.laid()),
         look,
         folder,
@@ -120,7 +135,9 @@ public final class OutTrayView implements Stage {
     title.getStyleClass().add("document-name");
     var below = new Label(detail);
     below.getStyleClass().add("quiet");
+    below.setTextOverrun(javafx.scene.control.OverrunStyle.CENTER_ELLIPSIS);
     var names = new VBox(1, title, below);
+    names.setMinWidth(80);
     HBox.setHgrow(names, Priority.ALWAYS);
     var size = new Label(figure);
     size.getStyleClass().add("figure");
@@ -137,17 +154,37 @@ public final class OutTrayView implements Stage {
     return line;
   }
 
+  private static Button quiet(String words) {
+    var b = new Button(words);
+    b.getStyleClass().add("quiet-button");
+    b.setMinWidth(Region.USE_PREF_SIZE);
+    return b;
+  }
+
   private static String size(Path p) {
     try {
-      return String.format(Locale.ROOT, "%,d", Files.size(p)).replace(',', '\u202F') + " bytes";
+      return Figures.size(Files.size(p));
     } catch (java.io.IOException e) {
-      return "not there";
+      return WORDS.say("out-tray-view.missing");
     }
   }
 
   @Override
   public Node node() {
     return root;
+  }
+
+  @Override
+  public Node keyboard() {
+    return firstButton(content).orElse(root);
+  }
+
+  private static Optional<Node> firstButton(Node in) {
+    return in instanceof Button b && !b.isDisabled()
+        ? Optional.of(b)
+        : in instanceof javafx.scene.Parent p
+            ? p.getChildrenUnmodifiable().stream().flatMap(n -> firstButton(n).stream()).findFirst()
+            : Optional.empty();
   }
 
   @Override

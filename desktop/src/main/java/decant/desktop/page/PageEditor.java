@@ -40,6 +40,11 @@ public final class PageEditor {
   private boolean caretShown = true;
   private double goalX = Double.NaN;
 
+  /**
+   * Whether the caret stands at the end of a line that is broken there, not before the next one.
+   */
+  private boolean endOfLine;
+
   public PageEditor(PagesView view, Work work) {
     this.view = view;
     this.work = work;
@@ -84,9 +89,11 @@ public final class PageEditor {
       blink.playFromStart();
     }
     view.refreshOverlays();
-    layout()
-        .caret(work.revision().selection().caret())
-        .ifPresent(c -> view.reveal(c.page().number() - 1, c.top(), c.top() + c.height()));
+    caretPlace().ifPresent(c -> view.reveal(c.page().number() - 1, c.top(), c.top() + c.height()));
+  }
+
+  private Optional<CaretPlace> caretPlace() {
+    return Places.caret(layout(), work.revision().selection().caret(), endOfLine);
   }
 
   private List<Node> over(int page, double scale) {
@@ -101,8 +108,7 @@ public final class PageEditor {
     Selection s = work.revision().selection();
     if (s.isCaret()) {
       if (caretShown) {
-        layout()
-            .caret(s.caret())
+        caretPlace()
             .filter(c -> c.page().number() == p.number())
             .ifPresent(c -> out.add(caret(c, scale)));
       }
@@ -203,12 +209,13 @@ public final class PageEditor {
       return;
     }
     goalX = Double.NaN;
+    endOfLine = false;
     positionAt(e)
         .ifPresent(at -> {
           Selection s =
               switch (e.getClickCount()) {
                 case 1 ->
-                    e.isShiftDown()
+                    e.isShiftDown() && sameText(at)
                         ? new Selection(work.revision().selection().anchor(), at)
                         : Selection.at(at);
                 case 2 -> Commands.wordAt(document(), at);
@@ -231,14 +238,22 @@ public final class PageEditor {
     }
     if (e.getY() < 10) {
       view.scrollBy(-20);
-    } else if (e.getY() > view.getHeight() - 10) {
+    } else if (e.getY() > view.viewHeight() - 10) {
       view.scrollBy(20);
     }
     positionAt(e)
+        .filter(this::sameText) // from the body into a note is no selection: it waits at the edge
         .ifPresent(at -> {
+          endOfLine = false;
           work.select(new Selection(work.revision().selection().anchor(), at));
           view.refreshOverlays();
         });
+  }
+
+  private boolean sameText(Position at) {
+    return document()
+        .index()
+        .sameText(work.revision().selection().anchor().paragraph(), at.paragraph());
   }
 
   private Optional<Position> positionAt(MouseEvent e) {
@@ -254,6 +269,7 @@ public final class PageEditor {
     if (control || c.isEmpty() || c.charAt(0) < ' ' || c.charAt(0) == 127) {
       return;
     }
+    endOfLine = false;
     work.apply(r -> Commands.insert(r, c));
     goalX = Double.NaN;
     e.consume();
@@ -280,8 +296,10 @@ public final class PageEditor {
           case DOWN -> vertical(e, 1);
           case PAGE_UP -> page(e, -1);
           case PAGE_DOWN -> page(e, 1);
-          case HOME -> to(e, e.isControlDown() ? Motion.documentStart(document()) : lineEdge(true));
-          case END -> to(e, e.isControlDown() ? Motion.documentEnd(document()) : lineEdge(false));
+          case HOME ->
+              e.isControlDown() ? to(e, Motion.documentStart(document())) : lineEdge(e, true);
+          case END ->
+              e.isControlDown() ? to(e, Motion.documentEnd(document())) : lineEdge(e, false);
           case BACK_SPACE ->
               edit(() ->
                   work.apply(
@@ -336,6 +354,7 @@ public final class PageEditor {
   }
 
   private boolean edit(Runnable change) {
+    endOfLine = false;
     goalX = Double.NaN;
     change.run();
     return true;
@@ -360,6 +379,7 @@ public final class PageEditor {
   }
 
   private boolean go(KeyEvent e, Position target) {
+    endOfLine = false;
     Position anchor = e.isShiftDown() ? work.revision().selection().anchor() : target;
     work.select(new Selection(anchor, target));
     revealCaret();
@@ -368,7 +388,7 @@ public final class PageEditor {
 
   /** One line up or down, keeping to the column where the motion began. */
   private boolean vertical(KeyEvent e, int by) {
-    Optional<CaretPlace> at = layout().caret(caret());
+    Optional<CaretPlace> at = caretPlace();
     if (at.isEmpty()) {
       return false;
     }
@@ -416,9 +436,9 @@ public final class PageEditor {
     if (at.isEmpty()) {
       return false;
     }
-    view.scrollBy(by * view.getHeight() * 0.9);
+    view.scrollBy(by * view.viewHeight() * 0.9);
     Page p = at.get().page();
-    double y = at.get().top() + by * view.getHeight() * 0.9 / view.scale();
+    double y = at.get().top() + by * view.viewHeight() * 0.9 / view.scale();
     int number = p.number() - 1;
     while (y > p.setup().height() && number + 1 < layout().pages().size()) {
       y -= p.setup().height();
@@ -431,18 +451,18 @@ public final class PageEditor {
     return layout().positionAt(p, at.get().x(), y).map(t -> go(e, t)).orElse(false);
   }
 
-  private Position lineEdge(boolean start) {
-    Position at = caret();
-    for (Page p : layout().pagesOf(at.paragraph())) {
-      for (Places.PlacedLine l : Places.lines(p)) {
-        boolean here = l.paragraph().source().id().equals(at.paragraph());
-        boolean last = l.line() == l.paragraph().lines().getLast();
-        if (here && at.offset() >= l.line().from() && (at.offset() < l.line().to() || last)) {
-          return new Position(
-              at.paragraph(), start ? l.line().from() : Places.offsetAt(l, Double.MAX_VALUE / 4));
-        }
-      }
+  /** The first or last place of the caret's line. */
+  private boolean lineEdge(KeyEvent e, boolean start) {
+    Optional<Places.PlacedLine> line =
+        Places.line(layout(), work.revision().selection().caret(), endOfLine);
+    if (line.isEmpty()) {
+      return false;
     }
-    return at;
+    int offset = start ? line.get().line().from() : Places.lineEnd(line.get());
+    to(e, new Position(caret().paragraph(), offset));
+    // Where a word is broken, its line ends at the place where the next one begins.
+    endOfLine = !start && Places.isSoftBreak(line.get(), offset);
+    revealCaret();
+    return true;
   }
 }

@@ -31,7 +31,9 @@ public final class PagePair extends HBox {
     HBox.setHgrow(this, Priority.ALWAYS);
     left.scrollProperty().addListener(o -> follow(left, right));
     right.scrollProperty().addListener(o -> follow(right, left));
-    left.widthProperty().addListener(o -> fit());
+    right.zoomWith(left);
+    left.scrollByKeys();
+    right.scrollByKeys();
   }
 
   private static VBox titled(Label title, PagesView view) {
@@ -41,12 +43,6 @@ public final class PagePair extends HBox {
     HBox.setHgrow(box, Priority.ALWAYS);
     box.setPrefWidth(100);
     return box;
-  }
-
-  /** Both pages as wide as there is room for. */
-  public void fit() {
-    left.fitWidth();
-    right.setZoom(left.zoomProperty().get());
   }
 
   /** Does something that scrolls one view, or each to a place of its own. */

@@ -2,6 +2,7 @@ package decant.desktop.page;
 
 import decant.desktop.shell.PagesInView;
 import decant.layout.PageChange;
+import decant.words.Words;
 import java.awt.image.BufferedImage;
 import java.awt.image.DataBufferInt;
 import java.nio.IntBuffer;
@@ -17,7 +18,10 @@ import java.util.concurrent.ThreadPoolExecutor;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicLong;
 import javafx.application.Platform;
+import javafx.beans.property.BooleanProperty;
 import javafx.beans.property.DoubleProperty;
+import javafx.beans.property.ReadOnlyBooleanProperty;
+import javafx.beans.property.SimpleBooleanProperty;
 import javafx.beans.property.SimpleDoubleProperty;
 import javafx.geometry.Orientation;
 import javafx.geometry.Pos;
@@ -30,9 +34,11 @@ import javafx.scene.image.ImageView;
 import javafx.scene.image.PixelBuffer;
 import javafx.scene.image.PixelFormat;
 import javafx.scene.image.WritableImage;
+import javafx.scene.input.KeyEvent;
 import javafx.scene.input.ScrollEvent;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Pane;
+import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.shape.Rectangle;
 import org.jspecify.annotations.Nullable;
@@ -42,10 +48,20 @@ import org.jspecify.annotations.Nullable;
  * painted in the background and repainted only when they look different.
  */
 public final class PagesView extends Region {
+  private static final Words WORDS = Words.of(PagesView.class);
+
   /** A point on a page: the page's number from 0, and points from its top left corner. */
   public record PagePoint(int page, double x, double y) {}
 
   private static final double GAP = 18;
+
+  /** What stands below the pages: which one is in sight, and the zoom. */
+  private static final double FOOT = 28;
+
+  /** Fitting the width enlarges no further. */
+  private static final double LARGEST_FIT = 2;
+
+  private static final double BAR = 14;
   private static final double SCREEN = 96.0 / 72.0;
 
   /** So many pages out of sight stay painted. */
@@ -72,8 +88,12 @@ public final class PagesView extends Region {
   private final ScrollBar vertical = new ScrollBar();
   private final ScrollBar horizontal = new ScrollBar();
   private final DoubleProperty zoom = new SimpleDoubleProperty(1);
+  private final BooleanProperty fits = new SimpleBooleanProperty(true);
   private final Label zoomShown = new Label();
-  private final HBox zoomer = new HBox(2);
+  private final Label pageShown = new Label();
+  private final HBox foot = new HBox(2);
+  private Optional<PagesView> leader = Optional.empty();
+  private Optional<PagesView> follower = Optional.empty();
   private final Map<Integer, PageNode> nodes = new HashMap<>();
   private final Map<Integer, PageNode> parked = new LinkedHashMap<>();
   private final List<Runnable> afterLayout = new ArrayList<>();
@@ -95,11 +115,15 @@ public final class PagesView extends Region {
     getStyleClass().add("pages");
     vertical.setOrientation(Orientation.VERTICAL);
     horizontal.setOrientation(Orientation.HORIZONTAL);
-    getChildren().addAll(sheet, vertical, horizontal, zoomer);
-    fillZoomer();
+    getChildren().addAll(sheet, vertical, horizontal, foot);
+    fillFoot();
     var clip = new Rectangle();
     sheet.setClip(clip);
-    widthProperty().addListener(o -> requestLayout());
+    widthProperty()
+        .addListener(o -> {
+          fit();
+          requestLayout();
+        });
     heightProperty().addListener(o -> requestLayout());
     vertical.valueProperty().addListener(o -> place());
     horizontal.valueProperty().addListener(o -> place());
@@ -108,15 +132,26 @@ public final class PagesView extends Region {
     setFocusTraversable(true);
   }
 
-  private void fillZoomer() {
-    zoomer.getStyleClass().add("zoomer");
-    zoomer.setAlignment(Pos.CENTER);
-    zoomShown.textProperty().bind(zoom.multiply(100).asString(java.util.Locale.ROOT, "%.0f %%"));
+  private void fillFoot() {
+    foot.getStyleClass().add("pages-foot");
+    foot.setAlignment(Pos.CENTER_LEFT);
+    zoomShown.textProperty().bind(zoom.multiply(100).asString(java.util.Locale.ROOT, "%.0f %%"));
     zoomShown.setMinWidth(48);
     zoomShown.setAlignment(Pos.CENTER);
-    zoomer
-        .getChildren()
-        .addAll(zoomButton("−", "Smaller", 1 / 1.15), zoomShown, zoomButton("+", "Larger", 1.15));
+    var gap = new Region();
+    HBox.setHgrow(gap, Priority.ALWAYS);
+    var width = new Button(WORDS.say("pages-view.fit-width"));
+    width.setFocusTraversable(false);
+    width.setOnAction(e -> fitWidth());
+    width.disableProperty().bind(fits);
+    foot.getChildren()
+        .addAll(
+            pageShown,
+            gap,
+            width,
+            zoomButton("−", WORDS.say("pages-view.smaller"), 1 / 1.15),
+            zoomShown,
+            zoomButton("+", WORDS.say("pages-view.larger"), 1.15));
   }
 
   private Button zoomButton(String sign, String name, double by) {
@@ -125,6 +160,30 @@ public final class PagesView extends Region {
     b.setFocusTraversable(false);
     b.setOnAction(e -> setZoom(zoom.get() * by));
     return b;
+  }
+
+  /** Scrolls with the keys that scroll elsewhere; for pages that are only looked at. */
+  public void scrollByKeys() {
+    addEventHandler(
+        KeyEvent.KEY_PRESSED,
+        e -> {
+          double page = viewHeight() * 0.9;
+          boolean used = !e.isShortcutDown() && !e.isAltDown();
+          if (used) {
+            switch (e.getCode()) {
+              case UP -> scrollBy(-40);
+              case DOWN -> scrollBy(40);
+              case PAGE_UP -> scrollBy(-page);
+              case PAGE_DOWN, SPACE -> scrollBy(page);
+              case HOME -> scrollTo(0);
+              case END -> scrollTo(vertical.getMax());
+              default -> used = false;
+            }
+          }
+          if (used) {
+            e.consume();
+          }
+        });
   }
 
   private void scrolled(ScrollEvent e) {
@@ -143,14 +202,49 @@ public final class PagesView extends Region {
 
   /** Sets the zoom; 1 shows paper at its size on a screen of 96 dots an inch. */
   public void setZoom(double z) {
-    zoom.set(Math.clamp(z, 0.25, 4));
+    if (leader.isPresent()) {
+      leader.get().setZoom(z);
+      return;
+    }
+    fits.set(false);
+    zoomTo(z);
   }
 
-  /** Zooms so that the widest page fills the width. */
+  /** Zooms so that the widest page fills the width, and goes on to do so when the width changes. */
   public void fitWidth() {
-    if (getWidth() > 100 && source.count() > 0) {
-      setZoom((getWidth() - 70) / (widest * SCREEN));
+    if (leader.isPresent()) {
+      leader.get().fitWidth();
+      return;
     }
+    fits.set(true);
+    fit();
+  }
+
+  /** Whether pages fit the width, whatever it is. */
+  public ReadOnlyBooleanProperty fitsProperty() {
+    return fits;
+  }
+
+  private void fit() {
+    if (leader.isPresent()) {
+      leader.get().fit();
+    } else if (fits.get() && getWidth() > 100 && source.count() > 0) {
+      double page = Math.max(widest, follower.map(f -> f.widest).orElse(0.0));
+      zoomTo(Math.min(LARGEST_FIT, (getWidth() - 60) / (page * SCREEN)));
+    }
+  }
+
+  private void zoomTo(double z) {
+    zoom.set(Math.clamp(z, 0.25, 4));
+    follower.ifPresent(f -> f.zoom.set(zoom.get()));
+  }
+
+  /** Takes on the zoom of another view, and gives it its own. */
+  void zoomWith(PagesView other) {
+    leader = Optional.of(other);
+    other.follower = Optional.of(this);
+    fits.bind(other.fits);
+    zoom.set(other.zoom.get());
   }
 
   public PageSource source() {
@@ -184,6 +278,7 @@ public final class PagesView extends Region {
       }
     }
     requestLayout();
+    fit();
     place();
   }
 
@@ -212,13 +307,13 @@ public final class PagesView extends Region {
   }
 
   private void zoomed(double was, double is) {
-    double middle = vertical.getValue() + getHeight() / 2;
+    double middle = vertical.getValue() + viewHeight() / 2;
     measure();
     parked.clear();
     nodes.values().forEach(PageNode::forget);
     requestLayout();
     layout();
-    vertical.setValue(clamp(middle * is / was - getHeight() / 2, vertical.getMax()));
+    vertical.setValue(clamp(middle * is / was - viewHeight() / 2, vertical.getMax()));
     place();
   }
 
@@ -260,19 +355,19 @@ public final class PagesView extends Region {
     double y1 = tops[page] + top * scale();
     double y2 = tops[page] + bottom * scale();
     double view = vertical.getValue();
-    if (y1 < view + 8 || y2 > view + getHeight() - 8) {
-      double third = getHeight() / 4;
-      boolean near = y1 > view - 60 && y2 < view + getHeight() + 60;
-      double to = near ? (y1 < view + 8 ? y1 - 30 : y2 - getHeight() + 40) : y1 - third;
+    double height = viewHeight();
+    if (y1 < view + 8 || y2 > view + height - 8) {
+      boolean near = y1 > view - 60 && y2 < view + height + 60;
+      double to = near ? (y1 < view + 8 ? y1 - 30 : y2 - height + 40) : y1 - height / 4;
       vertical.setValue(clamp(to, vertical.getMax()));
     }
   }
 
   @Override
   protected void layoutChildren() {
-    double bar = 14;
+    double bar = BAR;
     double w = getWidth() - bar;
-    double h = getHeight();
+    double h = getHeight() - FOOT;
     boolean wide = widest * scale() + 40 > w;
     horizontal.setVisible(wide);
     double viewHeight = wide ? h - bar : h;
@@ -280,15 +375,18 @@ public final class PagesView extends Region {
     ((Rectangle) sheet.getClip()).setWidth(w);
     ((Rectangle) sheet.getClip()).setHeight(viewHeight);
     vertical.resizeRelocate(w, 0, bar, h);
-    double zw = zoomer.prefWidth(-1);
-    double zh = zoomer.prefHeight(-1);
-    zoomer.resizeRelocate(w - zw - 12, viewHeight - zh - 10, zw, zh);
+    foot.resizeRelocate(0, h, getWidth(), FOOT);
     horizontal.resizeRelocate(0, h - bar, w, bar);
     ranges(w, viewHeight);
     place();
     List<Runnable> waiting = List.copyOf(afterLayout);
     afterLayout.clear();
     waiting.forEach(Runnable::run);
+  }
+
+  /** The height of what is seen of the pages. */
+  public double viewHeight() {
+    return Math.max(1, getHeight() - FOOT - (horizontal.isVisible() ? BAR : 0));
   }
 
   private void ranges(double viewWidth, double viewHeight) {
@@ -313,7 +411,7 @@ public final class PagesView extends Region {
    */
   private void place() {
     double view = vertical.getValue();
-    double h = Math.max(1, getHeight());
+    double h = viewHeight();
     double w = sheet.getWidth();
     int n = source.count();
     int first = pageAt(view - h);
@@ -342,6 +440,16 @@ public final class PagesView extends Region {
       double x = Math.max(20, (w - pw) / 2) - (horizontal.isVisible() ? horizontal.getValue() : 0);
       node.at(Math.round(x), Math.round(tops[k] - view), pw, ph);
     }
+    sayPage();
+  }
+
+  /** Says which page is in sight: the one that a third of the view's height falls on. */
+  private void sayPage() {
+    int n = source.count();
+    pageShown.setText(
+        n == 0
+            ? ""
+            : WORDS.say("pages-view.page", pageAt(vertical.getValue() + viewHeight() / 3) + 1, n));
   }
 
   /** Keeps what was painted of a page that is out of sight, for when it comes back. */
@@ -395,7 +503,7 @@ public final class PagesView extends Region {
   /** The pages of which something is in sight. */
   public PagesInView inView() {
     int first = pageAt(vertical.getValue());
-    int last = pageAt(vertical.getValue() + Math.max(1, getHeight()));
+    int last = pageAt(vertical.getValue() + viewHeight());
     return new PagesInView(first, last - first + 1);
   }
 
@@ -428,7 +536,7 @@ public final class PagesView extends Region {
       if (strips.isEmpty() || pixels != pixelScale()) {
         cut();
       }
-      double shown = PagesView.this.getHeight();
+      double shown = PagesView.this.viewHeight();
       for (Strip s : strips) {
         double top = y + s.top * scale() / pixels;
         double bottom = y + (s.top + s.rows) * scale() / pixels;
@@ -493,7 +601,7 @@ public final class PagesView extends Region {
 
     /** Whether what is in sight of it is painted. */
     boolean isPainted() {
-      double shown = PagesView.this.getHeight();
+      double shown = PagesView.this.viewHeight();
       return strips.stream()
           .allMatch(s -> {
             double top = getLayoutY() + s.top * scale() / pixels;

@@ -10,12 +10,19 @@ import decant.desktop.shell.Stage;
 import decant.desktop.shell.Work;
 import decant.paint.PdfPictures;
 import decant.proof.Counts;
+import decant.publish.Receipt;
+import decant.words.Figures;
+import decant.words.Words;
 import java.io.IOException;
 import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Optional;
 import javafx.application.Platform;
+import javafx.beans.InvalidationListener;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
+import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.layout.BorderPane;
@@ -23,39 +30,50 @@ import javafx.scene.layout.ColumnConstraints;
 import javafx.scene.layout.GridPane;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
+import javafx.util.StringConverter;
 
-/** The source's pages beside the revision's, or beside what was published, scrolled together. */
+/**
+ * The source's pages beside the revision's, or beside a file that was published, scrolled together.
+ * What is counted beside them says what it is a count of: differences are not looked for yet.
+ */
 public final class ProofView implements Stage {
+  private static final Words WORDS = Words.of(ProofView.class);
+
   private final Work work;
   private final BorderPane root = new BorderPane();
   private final PagesView left = new PagesView();
   private final PagesView right = new PagesView();
   private final Label rightTitle = new Label();
-  private final ToggleButton together = new ToggleButton("Scroll together");
+  private final ComboBox<Optional<Path>> beside = new ComboBox<>();
+  private final ToggleButton together = new ToggleButton(WORDS.say("proof-view.together"));
   private final GridPane counts = new GridPane();
+  private final Label counted = new Label();
   private final SourcePages source;
-  private final PagePair pair;
-  private Optional<PdfPages> published = Optional.empty();
-  private Optional<Path> publishedFile = Optional.empty();
+  private final InvalidationListener changed = o -> refresh();
+  private final InvalidationListener published = o -> offerPublished();
+  private Optional<PdfPages> open = Optional.empty();
+  private Optional<Path> openFile = Optional.empty();
+  private boolean filling;
 
   public ProofView(Work work) {
     this.work = work;
     this.source = SourcePages.of(work);
     left.setId("proof-source");
     right.setId("proof-revision");
+    left.setAccessibleText(WORDS.say("proof-view.source-pages"));
+    right.setAccessibleText(WORDS.say("proof-view.right-pages"));
     together.setSelected(true);
     together.setId("proof-together");
-    pair =
+    root.setCenter(
         new PagePair(
-            new Label("Source: " + work.source().getFileName()),
+            new Label(WORDS.say("proof-view.source", work.source().getFileName())),
             left,
             rightTitle,
             right,
-            together::isSelected);
-    root.setCenter(pair);
+            together::isSelected));
     root.setRight(side());
-    work.layoutProperty().addListener(o -> refresh());
-    work.receiptProperty().addListener(o -> refresh());
+    work.layoutProperty().addListener(changed);
+    work.receiptProperty().addListener(published);
     if (source.isOriginal()) {
       left.show(source.pages(), -1);
     } else {
@@ -65,15 +83,25 @@ public final class ProofView implements Stage {
             Platform.runLater(() -> left.show(pages, -1));
           });
     }
-    refresh();
+    offerPublished();
   }
 
   private VBox side() {
-    var title = new Label("What differs?");
+    var title = new Label(WORDS.say("proof-view.title"));
     title.getStyleClass().add("side-title");
-    var hint = new Label("Counted in the source as it was taken in, and in the revision.");
-    hint.setWrapText(true);
-    hint.getStyleClass().add("quiet");
+    beside.setId("proof-beside");
+    beside.setAccessibleText(WORDS.say("proof-view.beside"));
+    beside.setMaxWidth(Double.MAX_VALUE);
+    beside.setConverter(new FileName());
+    beside.setOnAction(e -> {
+      if (!filling) {
+        refresh();
+      }
+    });
+    counted.setWrapText(true);
+    counted.getStyleClass().add("quiet");
+    counted.setId("proof-counted");
+    counted.setMinHeight(VBox.USE_PREF_SIZE);
     counts.setHgap(12);
     counts.setVgap(6);
     counts.setId("proof-counts");
@@ -81,54 +109,81 @@ public final class ProofView implements Stage {
     grow.setHgrow(Priority.ALWAYS);
     counts.getColumnConstraints().add(grow);
     together.setMaxWidth(Double.MAX_VALUE);
-    var side = new VBox(10, title, hint, counts, together);
+    var side = new VBox(10, title, beside, together, counts, counted);
     side.getStyleClass().add("side");
     return side;
   }
 
-  private void refresh() {
-    Optional<Path> file =
-        work.receiptProperty()
-            .get()
-            .flatMap(r ->
-                r.files().stream()
-                    .filter(m -> m.format().equals("pdf"))
-                    .map(decant.publish.Receipt.Made::file)
-                    .findFirst());
-    if (!file.equals(publishedFile)) {
-      closePublished();
-      publishedFile = file;
-      published = file.flatMap(ProofView::open);
-    }
-    if (published.isPresent() && file.isPresent()) {
-      rightTitle.setText("Published: " + file.get().getFileName());
-      right.show(published.get(), -1);
-    } else {
-      rightTitle.setText("Revision");
-      right.show(new LayoutPages(work.layout(), work.painter()), -1);
-    }
-    count();
+  /** The PDF files of the last receipt can be put beside the source; the first is, at once. */
+  private void offerPublished() {
+    List<Optional<Path>> all = new ArrayList<>();
+    all.add(Optional.empty());
+    work.receiptProperty()
+        .get()
+        .ifPresent(r ->
+            r.files().stream()
+                .filter(m -> m.format().equals("pdf"))
+                .map(Receipt.Made::file)
+                .forEach(f -> all.add(Optional.of(f))));
+    filling = true;
+    beside.getItems().setAll(all);
+    beside.setValue(all.size() > 1 ? all.get(1) : all.getFirst());
+    beside.setDisable(all.size() == 1);
+    filling = false;
+    refresh();
   }
 
-  private static Optional<PdfPages> open(Path file) {
+  private void refresh() {
+    Optional<Path> file = beside.getValue() == null ? Optional.empty() : beside.getValue();
+    if (!file.equals(openFile)) {
+      closePublished();
+      openFile = file;
+      open = file.flatMap(this::opened);
+    }
+    if (open.isPresent() && file.isPresent()) {
+      int parts = beside.getItems().size() - 1;
+      String name = file.get().getFileName().toString();
+      rightTitle.setText(
+          parts > 1
+              ? WORDS.say("proof-view.published-part", name, beside.getItems().indexOf(file), parts)
+              : WORDS.say("proof-view.published", name));
+      right.show(open.get(), -1);
+    } else {
+      rightTitle.setText(
+          file.isPresent()
+              ? WORDS.say("proof-view.cannot-be-shown", file.get().getFileName())
+              : WORDS.say("proof-view.revision"));
+      right.show(
+          file.isPresent() ? PageSource.NONE : new LayoutPages(work.layout(), work.painter()), -1);
+    }
+    count(open.isPresent());
+  }
+
+  private Optional<PdfPages> opened(Path file) {
+    String password = work.draftProperty().get().passwords().open();
     try {
-      return Optional.of(new PdfPages(PdfPictures.open(file, "")));
+      return Optional.of(new PdfPages(PdfPictures.open(file, password)));
     } catch (IOException e) {
       return Optional.empty();
     }
   }
 
-  private void count() {
+  private void count(boolean ofPublished) {
     Counts before = Counts.of(work.taken().document());
     Counts after = Counts.of(work.revision().document());
     counts.getChildren().clear();
     int row = 0;
-    addRow(row++, "", "source", "revision", true);
+    addRow(row++, "", WORDS.say("proof-view.taken-in"), WORDS.say("proof-view.now"), true);
     for (Counts.Entry e : before.entries()) {
       int now = after.of(e.what());
       addRow(
-          row++, e.what(), Integer.toString(e.number()), Integer.toString(now), e.number() == now);
+          row++,
+          e.what().label(),
+          Figures.number(e.number()),
+          Figures.number(now),
+          e.number() == now);
     }
+    counted.setText(WORDS.say(ofPublished ? "proof-view.counted-published" : "proof-view.counted"));
   }
 
   private void addRow(int row, String what, String a, String b, boolean same) {
@@ -149,14 +204,29 @@ public final class ProofView implements Stage {
   }
 
   private void closePublished() {
-    published.ifPresent(p -> {
+    open.ifPresent(p -> {
       try {
         p.pictures().close();
       } catch (IOException e) {
         return; // it was only read from
       }
     });
-    published = Optional.empty();
+    open = Optional.empty();
+    openFile = Optional.empty();
+  }
+
+  private static final class FileName extends StringConverter<Optional<Path>> {
+    @Override
+    public String toString(Optional<Path> file) {
+      return file == null || file.isEmpty()
+          ? WORDS.say("proof-view.beside-revision")
+          : file.get().getFileName().toString();
+    }
+
+    @Override
+    public Optional<Path> fromString(String s) {
+      return Optional.empty(); // it is chosen, not written
+    }
   }
 
   @Override
@@ -165,13 +235,19 @@ public final class ProofView implements Stage {
   }
 
   @Override
+  public Node keyboard() {
+    return right;
+  }
+
+  @Override
   public void shown() {
     refresh();
-    Platform.runLater(pair::fit);
   }
 
   @Override
   public void close() {
+    work.layoutProperty().removeListener(changed);
+    work.receiptProperty().removeListener(published);
     source.close();
     closePublished();
   }

@@ -2,11 +2,14 @@ package decant.desktop.publish;
 
 import decant.publish.Recipe;
 import decant.publish.Recipe.Afterwards;
+import decant.words.Words;
 import java.util.function.UnaryOperator;
 import javafx.scene.control.CheckBox;
 
 /** What is done once the files of a recipe are made. */
 final class AfterwardsChoices {
+  private static final Words WORDS = Words.of(AfterwardsChoices.class);
+
   private final PublishState state;
   private final CheckBox beside;
   private final CheckBox folder;
@@ -18,19 +21,25 @@ final class AfterwardsChoices {
     beside =
         Choosing.yesNo(
             "publish-then-beside",
-            "Opened beside the original",
+            WORDS.say("afterwards-choices.opened-beside-the-original"),
             on -> change(a -> new Afterwards(on, a.folder(), a.outTray())));
     folder =
         Choosing.yesNo(
             "publish-then-folder",
-            "Their folder shown",
+            WORDS.say("afterwards-choices.their-folder-shown"),
             on -> change(a -> new Afterwards(a.beside(), on, a.outTray())));
     outTray =
         Choosing.yesNo(
             "publish-then-out-tray",
-            "Put into the Out-tray",
+            WORDS.say("afterwards-choices.put-into-the-out-tray"),
             on -> change(a -> new Afterwards(a.beside(), a.folder(), on)));
-    group = new Group("group-afterwards", "Afterwards", beside, folder, outTray);
+    group =
+        new Group(
+            "group-afterwards",
+            WORDS.say("afterwards-choices.afterwards"),
+            beside,
+            folder,
+            outTray);
   }
 
   private void change(UnaryOperator<Afterwards> how) {
@@ -53,9 +62,13 @@ final class AfterwardsChoices {
     int n = (a.beside() ? 1 : 0) + (a.folder() ? 1 : 0) + (a.outTray() ? 1 : 0);
     group.say(
         n == 0
-            ? "nothing"
+            ? WORDS.say("afterwards-choices.nothing")
             : n > 1
-                ? n + " things"
-                : a.beside() ? "opened" : a.folder() ? "folder shown" : "into the Out-tray");
+                ? WORDS.count("afterwards-choices.things", n)
+                : a.beside()
+                    ? WORDS.say("afterwards-choices.opened")
+                    : a.folder()
+                        ? WORDS.say("afterwards-choices.folder-shown")
+                        : WORDS.say("afterwards-choices.into-the-out-tray"));
   }
 }

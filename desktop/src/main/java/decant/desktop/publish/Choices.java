@@ -11,6 +11,9 @@ interface Choices {
   /** The conflicts that are mended here. */
   Optional<Conflict.Group> conflicts();
 
+  /** Puts the keyboard where a conflict is mended. */
+  default void mend() {}
+
   /** Shows what is chosen, and what it comes to. */
   void show(Output.Pdf o);
 }

@@ -7,6 +7,7 @@ import javafx.scene.Node;
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
+import javafx.scene.control.ScrollPane;
 import javafx.scene.control.TextField;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
@@ -88,11 +89,12 @@ final class Choosing {
     return box;
   }
 
-  /** Bytes for people who compare them: 12 345, or in kB from a million on. */
-  static String size(long bytes) {
-    return bytes < 1_000_000
-        ? String.format(java.util.Locale.ROOT, "%,d", bytes).replace(',', '\u202F')
-        : String.format(java.util.Locale.ROOT, "%,d k", Math.round(bytes / 1000.0))
-            .replace(',', '\u202F');
+  /** Scrolls so that something is in sight. */
+  static void reveal(ScrollPane scroll, Node n) {
+    scroll.layout();
+    double all = scroll.getContent().getBoundsInLocal().getHeight();
+    double seen = scroll.getViewportBounds().getHeight();
+    double y = scroll.getContent().sceneToLocal(n.localToScene(n.getBoundsInLocal())).getMinY();
+    scroll.setVvalue(all <= seen ? 0 : Math.clamp(y / (all - seen), 0, 1));
   }
 }

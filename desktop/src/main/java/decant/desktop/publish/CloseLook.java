@@ -2,6 +2,7 @@ package decant.desktop.publish;
 
 import decant.publish.Output;
 import decant.publish.StoredPicture;
+import decant.words.Words;
 import java.awt.image.BufferedImage;
 import java.util.Optional;
 import java.util.concurrent.ExecutorService;
@@ -23,6 +24,8 @@ import javafx.scene.layout.VBox;
  * the pointer over the whole picture below.
  */
 final class CloseLook {
+  private static final Words WORDS = Words.of(CloseLook.class);
+
   private static final int MAGNIFIED = 4;
   private static final double SPOT = 360;
 
@@ -38,14 +41,14 @@ final class CloseLook {
   private final ImageView after = spot();
   private final ImageView whole = new ImageView();
   private final Label title = new Label();
-  private final Label storedAs = new Label("as it will be");
+  private final Label storedAs = new Label(WORDS.say("close-look.as-it-will-be"));
   private double atX = 0.5;
   private double atY = 0.5;
 
   CloseLook(Runnable back) {
     root.getStyleClass().add("pages");
     title.getStyleClass().add("side-title");
-    var close = new Button("Back to the pages");
+    var close = new Button(WORDS.say("close-look.back-to-the-pages"));
     close.setId("picture-back");
     close.setOnAction(e -> back.run());
     var space = new StackPane();
@@ -54,7 +57,10 @@ final class CloseLook {
     head.setAlignment(javafx.geometry.Pos.CENTER_LEFT);
     head.getStyleClass().add("pair-title");
     var pair =
-        new HBox(14, new VBox(4, new Label("as it came"), before), new VBox(4, storedAs, after));
+        new HBox(
+            14,
+            new VBox(4, new Label(WORDS.say("close-look.as-it-came")), before),
+            new VBox(4, storedAs, after));
     pair.setAlignment(javafx.geometry.Pos.CENTER);
     whole.setPreserveRatio(true);
     whole.setFitHeight(170);
@@ -62,7 +68,7 @@ final class CloseLook {
     whole.setId("picture-whole");
     whole.setOnMouseMoved(e -> move(e.getX(), e.getY()));
     whole.setOnMouseDragged(e -> move(e.getX(), e.getY()));
-    var hint = new Label("Move over the picture to choose the spot.");
+    var hint = new Label(WORDS.say("close-look.move-over-the-picture-to"));
     hint.getStyleClass().add("quiet");
     var below = new VBox(6, whole, hint);
     below.setAlignment(javafx.geometry.Pos.CENTER);
@@ -85,7 +91,7 @@ final class CloseLook {
   }
 
   void show(PictureList.Shown p, Output.Pdf o) {
-    title.setText(p.name() + ", " + MAGNIFIED + " times as large");
+    title.setText(WORDS.say("close-look.times-as-large", p.name(), MAGNIFIED));
     STORING.execute(() -> {
       Optional<StoredPicture> s =
           StoredPicture.of(p.media(), p.width(), p.height(), o.weight(), o.keeping());
@@ -97,7 +103,7 @@ final class CloseLook {
     set(before, s.before());
     set(after, s.after());
     whole.setImage(before.getImage());
-    storedAs.setText("as it will be: " + s.how());
+    storedAs.setText(WORDS.say("close-look.as-it-will-be-2", s.how()));
     place();
   }
 

@@ -8,6 +8,7 @@ import decant.pdf.choices.FirstSight.Panel;
 import decant.pdf.choices.FirstSight.PrintScaling;
 import decant.pdf.choices.FirstSight.Zoom;
 import decant.publish.Output;
+import decant.words.Words;
 import java.util.Optional;
 import java.util.function.UnaryOperator;
 import javafx.scene.control.CheckBox;
@@ -16,6 +17,8 @@ import javafx.scene.control.TextField;
 
 /** How the file opens and offers to print. */
 final class FirstSightChoices implements Choices {
+  private static final Words WORDS = Words.of(FirstSightChoices.class);
+
   private final PublishState state;
   private final TextField page;
   private final ComboBox<Zoom> zoom;
@@ -57,27 +60,27 @@ final class FirstSightChoices implements Choices {
     toolbar =
         Choosing.yesNo(
             "publish-hide-toolbar",
-            "Hide the viewer's tools",
+            WORDS.say("first-sight-choices.hide-the-viewers-tools"),
             on -> change(f -> new Parts(f).hide(on, f.hideMenu(), f.hideControls())));
     menu =
         Choosing.yesNo(
             "publish-hide-menu",
-            "Hide its menu",
+            WORDS.say("first-sight-choices.hide-its-menu"),
             on -> change(f -> new Parts(f).hide(f.hideToolbar(), on, f.hideControls())));
     controls =
         Choosing.yesNo(
             "publish-hide-controls",
-            "Hide its scroll bars and the like",
+            WORDS.say("first-sight-choices.hide-its-scroll-bars-and"),
             on -> change(f -> new Parts(f).hide(f.hideToolbar(), f.hideMenu(), on)));
     window =
         Choosing.yesNo(
             "publish-fit-window",
-            "Its window takes the size of the page",
+            WORDS.say("first-sight-choices.its-window-takes-the-size"),
             on -> change(f -> new Parts(f).window(on, f.titleInBar())));
     title =
         Choosing.yesNo(
             "publish-title-in-bar",
-            "Its title bar shows the title, not the file's name",
+            WORDS.say("first-sight-choices.its-title-bar-shows-the"),
             on -> change(f -> new Parts(f).window(f.fitWindow(), on)));
     scaling =
         Choosing.oneOf(
@@ -94,7 +97,7 @@ final class FirstSightChoices implements Choices {
     copies =
         Choosing.text(
             "publish-copies",
-            "as the viewer likes",
+            WORDS.say("first-sight-choices.as-the-viewer-likes"),
             t -> {
               if (t.matches("\\d{0,2}")) {
                 int n = t.isEmpty() ? 0 : Integer.parseInt(t);
@@ -104,19 +107,19 @@ final class FirstSightChoices implements Choices {
     group =
         new Group(
             "group-first-sight",
-            "First sight",
-            Choosing.line("Opens at page", page),
-            Choosing.line("In size", zoom),
-            Choosing.line("Beside it", panel),
-            Choosing.line("Pages stand", arrangement),
+            WORDS.say("first-sight-choices.first-sight"),
+            Choosing.line(WORDS.say("first-sight-choices.opens-at-page"), page),
+            Choosing.line(WORDS.say("first-sight-choices.in-size"), zoom),
+            Choosing.line(WORDS.say("first-sight-choices.beside-it"), panel),
+            Choosing.line(WORDS.say("first-sight-choices.pages-stand"), arrangement),
             title,
             window,
             toolbar,
             menu,
             controls,
-            Choosing.line("Printed", scaling),
-            Choosing.line("On paper", duplex),
-            Choosing.line("Copies", copies));
+            Choosing.line(WORDS.say("first-sight-choices.printed"), scaling),
+            Choosing.line(WORDS.say("first-sight-choices.on-paper"), duplex),
+            Choosing.line(WORDS.say("first-sight-choices.copies"), copies));
   }
 
   /** The choices with some of them replaced. */
@@ -244,17 +247,18 @@ final class FirstSightChoices implements Choices {
     duplex.setValue(f.duplex());
     Choosing.show(copies, f.copies() == 0 ? "" : Integer.toString(f.copies()));
     group.say(
-        "page "
-            + f.page()
-            + (f.zoom() == Zoom.VIEWERS
+        WORDS.say(
+            "first-sight-choices.page",
+            f.page(),
+            (f.zoom() == Zoom.VIEWERS
                 ? ""
-                : ", " + f.zoom().label().toLowerCase(java.util.Locale.ROOT))
-            + switch (f.panel()) {
+                : ", " + f.zoom().label().toLowerCase(java.util.Locale.ROOT)),
+            switch (f.panel()) {
               case NOTHING -> "";
-              case BOOKMARKS -> ", bookmarks";
-              case PAGES -> ", small pages";
-              case ATTACHMENTS -> ", attached files";
-              case FULL_SCREEN -> ", full screen";
-            });
+              case BOOKMARKS -> WORDS.say("first-sight-choices.says-bookmarks");
+              case PAGES -> WORDS.say("first-sight-choices.says-thumbnails");
+              case ATTACHMENTS -> WORDS.say("first-sight-choices.says-attached");
+              case FULL_SCREEN -> WORDS.say("first-sight-choices.says-full-screen");
+            }));
   }
 }

@@ -46,8 +46,8 @@ final class Group {
     warning.setWrapText(true);
     warning.setId(id + "-warning");
     warn("");
-    content.getChildren().add(warning);
     content.getChildren().addAll(choices);
+    content.getChildren().add(warning); // last, so that no choice moves when it comes
     content.visibleProperty().bind(open);
     content.managedProperty().bind(open);
     open.addListener((o, was, now) -> {

@@ -12,6 +12,7 @@ import decant.publish.Details;
 import decant.publish.Enclosed;
 import decant.publish.Output;
 import decant.publish.Readiness;
+import decant.words.Words;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -30,6 +31,8 @@ import javafx.scene.layout.VBox;
 
 /** Standards, tags, the version, the source; and what the document lacks for them. */
 final class KeepingChoices implements Choices {
+  private static final Words WORDS = Words.of(KeepingChoices.class);
+
   private static final int THUMBNAIL = 44;
   private static final int MOST = 20;
 
@@ -70,12 +73,12 @@ final class KeepingChoices implements Choices {
     accessible =
         Choosing.yesNo(
             "publish-accessible",
-            "For aids that read aloud: PDF/UA-1",
+            WORDS.say("keeping-choices.for-aids-that-read-aloud"),
             on -> change(k -> k.withAccessible(on)));
     tagged =
         Choosing.yesNo(
             "publish-tagged",
-            "Tagged: says what is a heading, list, table",
+            WORDS.say("keeping-choices.tagged-says-what-is-a"),
             on -> change(k -> k.withTagged(on)));
     version =
         Choosing.oneOf(
@@ -83,26 +86,42 @@ final class KeepingChoices implements Choices {
             Version.values(),
             v -> "PDF " + v.number(),
             v -> change(k -> k.with(v)));
-    source = along("publish-attach", "The source goes along, attached", Along::withSource);
-    files = along("publish-files", "Files that the document carries go along", Along::withFiles);
-    blanks = along("publish-blanks", "Blanks can be filled in", Along::withBlanks);
-    remarks = along("publish-remarks", "Remarks go along, as notes", Along::withRemarks);
+    source =
+        along(
+            "publish-attach",
+            WORDS.say("keeping-choices.the-source-goes-along-attached"),
+            Along::withSource);
+    files =
+        along(
+            "publish-files",
+            WORDS.say("keeping-choices.files-that-the-document-carries"),
+            Along::withFiles);
+    blanks =
+        along(
+            "publish-blanks",
+            WORDS.say("keeping-choices.blanks-can-be-filled-in"),
+            Along::withBlanks);
+    remarks =
+        along(
+            "publish-remarks",
+            WORDS.say("keeping-choices.remarks-go-along-as-notes"),
+            Along::withRemarks);
     lacks.setId("publish-lacks");
     group =
         new Group(
             "group-keeping",
-            "Keeping",
-            Choosing.line("Archive", standard),
+            WORDS.say("keeping-choices.keeping"),
+            Choosing.line(WORDS.say("keeping-choices.archive"), standard),
             accessible,
-            lacks,
             tagged,
-            Choosing.line("Version", version),
+            Choosing.line(WORDS.say("keeping-choices.version"), version),
             versionSays,
             blanks,
             remarks,
             files,
             source,
-            alongSays);
+            alongSays,
+            lacks);
   }
 
   private CheckBox along(String id, String words, BiFunction<Along, Boolean, Along> how) {
@@ -149,33 +168,36 @@ final class KeepingChoices implements Choices {
       lacks.getChildren().clear();
       now.stream().limit(MOST).forEach(l -> lacks.getChildren().add(lack(l)));
       if (now.size() > MOST) {
-        lacks.getChildren().add(Choosing.quiet("and " + (now.size() - MOST) + " more"));
+        lacks
+            .getChildren()
+            .add(Choosing.quiet(WORDS.count("keeping-choices.more", now.size() - MOST)));
       }
     }
     String words =
         (k.isArchive() ? k.standard().label() : "PDF " + k.version().number())
-            + (k.accessible() ? " + PDF/UA-1" : k.isTagged() ? ", tagged" : ", untagged");
-    group.say(now.isEmpty() ? words : words + ", " + now.size() + " lacking");
+            + (k.accessible()
+                ? " + PDF/UA-1"
+                : WORDS.say(
+                    k.isTagged()
+                        ? "keeping-choices.says-tagged"
+                        : "keeping-choices.says-untagged"));
+    group.say(
+        now.isEmpty() ? words : WORDS.count("keeping-choices.says-lacking", now.size(), words));
   }
 
   /** What the document has of all that, and what becomes of it. */
   private String alongWords(Keeping k) {
     Enclosed has = Enclosed.in(state.work().layout().document());
     var out = new ArrayList<String>();
-    tell(out, has.blanks(), "blank", "blanks", k.takesBlanks());
-    tell(out, has.remarks(), "remark", "remarks", k.takesRemarks());
-    tell(out, has.files(), "file", "files", k.takesFiles());
+    tell(out, "keeping-choices.fields", has.blanks(), k.takesBlanks());
+    tell(out, "keeping-choices.comments", has.remarks(), k.takesRemarks());
+    tell(out, "keeping-choices.files", has.files(), k.takesFiles());
     return String.join(" ", out);
   }
 
-  private static void tell(List<String> out, int n, String one, String many, boolean along) {
+  private static void tell(List<String> out, String what, int n, boolean along) {
     if (n > 0) {
-      String what = n + " " + (n == 1 ? one : many);
-      String becomes =
-          many.equals("blanks")
-              ? along ? " to fill in." : " as lines and boxes, for a pen."
-              : along ? " along." : n == 1 ? " stays out." : " stay out.";
-      out.add(what + becomes);
+      out.add(WORDS.count(what + (along ? "-along" : "-left"), n));
     }
   }
 
@@ -194,7 +216,7 @@ final class KeepingChoices implements Choices {
     Label message = Choosing.quiet("◆ " + lack.message());
     var field = new TextField();
     HBox.setHgrow(field, Priority.ALWAYS);
-    var mend = new Button("Set");
+    var mend = new Button(WORDS.say("keeping-choices.set"));
     var line = new HBox(6, field, mend);
     Runnable act =
         switch (lack) {
@@ -214,7 +236,7 @@ final class KeepingChoices implements Choices {
                 });
           }
           case Readiness.Lack.Language l -> {
-            field.setPromptText("en, de-AT …");
+            field.setPromptText(WORDS.say("keeping-choices.en-de-at"));
             yield () -> {
               if (field.getText().matches("[A-Za-z]{2,8}(-[A-Za-z0-9]{1,8})*")) {
                 state.change(o -> {
@@ -232,7 +254,7 @@ final class KeepingChoices implements Choices {
             };
           }
           case Readiness.Lack.Description d -> {
-            field.setPromptText("what it shows");
+            field.setPromptText(WORDS.say("keeping-choices.what-it-shows"));
             Optional.ofNullable(state.work().layout().document().media().get(d.picture()))
                 .ifPresent(m -> line.getChildren().addFirst(thumbnail(m)));
             yield () -> {

@@ -8,6 +8,7 @@ import decant.publish.PageChoice;
 import decant.publish.PageRange;
 import decant.publish.Plan;
 import decant.publish.PublishProblem;
+import decant.words.Words;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -21,6 +22,8 @@ import javafx.scene.layout.VBox;
 
 /** Which pages, and into how many files. */
 final class PagesChoices implements Choices {
+  private static final Words WORDS = Words.of(PagesChoices.class);
+
   private static final int MOST = 200;
 
   private final PublishState state;
@@ -38,7 +41,7 @@ final class PagesChoices implements Choices {
     range =
         Choosing.text(
             "publish-range",
-            "all, or such as 1-4, 7, 12-, odd, last 3",
+            WORDS.say("pages-choices.all-or-such-as-1"),
             t -> change(p -> new PageChoice(t, p.chapters(), p.split())));
     split =
         Choosing.oneOf(
@@ -59,8 +62,8 @@ final class PagesChoices implements Choices {
                   }
                 }));
     says.setId("publish-range-says");
-    var selection = new Button("The pages of the selection");
-    selection.getStyleClass().add("plain");
+    var selection = new Button(WORDS.say("pages-choices.the-pages-of-the-selection"));
+    selection.getStyleClass().add("quiet-button");
     selection.setOnAction(e -> ofSelection());
     list.setMaxHeight(140);
     list.setFitToWidth(true);
@@ -68,15 +71,15 @@ final class PagesChoices implements Choices {
     group =
         new Group(
             "group-pages",
-            "Pages",
+            WORDS.say("pages-choices.pages"),
             range,
             selection,
-            Choosing.quiet("Or the pages of some headings:"),
+            Choosing.quiet(WORDS.say("pages-choices.or-the-pages-of-some")),
             list,
             says,
             split,
-            Choosing.line("Named", naming),
-            Choosing.quiet("{stem}, {number}, {heading} and {date} stand for what they say."));
+            Choosing.line(WORDS.say("pages-choices.named"), naming),
+            Choosing.quiet(WORDS.say("pages-choices.stem-number-heading-and-date")));
     group.unfold();
   }
 
@@ -144,16 +147,16 @@ final class PagesChoices implements Choices {
       int total = layout.pages().size();
       String words =
           n == total
-              ? total == 1 ? "The one page" : "All " + total + " pages"
-              : n + " of " + total + " pages";
+              ? WORDS.count("pages-choices.all-pages", total)
+              : WORDS.say("pages-choices.some-pages", n, total);
       int files = Math.max(1, state.files().size());
-      String into = files == 1 ? "" : ", " + files + " files";
-      says.setText(words + into + ".");
+      String into = files == 1 ? "" : WORDS.count("pages-choices.files", files);
+      says.setText(words + into);
       group.say(words + into);
     } catch (PublishProblem e) {
       says.setText(e.getMessage());
       says.getStyleClass().add("problem-text");
-      group.say("cannot be followed");
+      group.say(WORDS.say("pages-choices.cannot-be-followed"));
     }
   }
 

@@ -5,6 +5,7 @@ import decant.pdf.choices.Conflict;
 import decant.publish.Details;
 import decant.publish.Output;
 import decant.publish.Plan;
+import decant.words.Words;
 import java.util.Optional;
 import java.util.function.UnaryOperator;
 import javafx.scene.control.ComboBox;
@@ -12,6 +13,8 @@ import javafx.scene.control.TextField;
 
 /** What the file says of itself. */
 final class ParticularsChoices implements Choices {
+  private static final Words WORDS = Words.of(ParticularsChoices.class);
+
   private final PublishState state;
   private final ComboBox<Details.From> from;
   private final TextField title;
@@ -73,13 +76,13 @@ final class ParticularsChoices implements Choices {
     group =
         new Group(
             "group-particulars",
-            "Particulars",
+            WORDS.say("particulars-choices.particulars"),
             from,
-            Choosing.line("Title", title),
-            Choosing.line("Author", author),
-            Choosing.line("Subject", subject),
-            Choosing.line("Keywords", keywords),
-            Choosing.line("Language", language));
+            Choosing.line(WORDS.say("particulars-choices.title"), title),
+            Choosing.line(WORDS.say("particulars-choices.author"), author),
+            Choosing.line(WORDS.say("particulars-choices.subject"), subject),
+            Choosing.line(WORDS.say("particulars-choices.keywords"), keywords),
+            Choosing.line(WORDS.say("particulars-choices.language"), language));
   }
 
   private void change(UnaryOperator<Details> how) {
@@ -112,8 +115,14 @@ final class ParticularsChoices implements Choices {
     subject.setPromptText(prompt(own.subject(), fromDocument));
     author.setPromptText(prompt(own.author(), fromDocument));
     keywords.setPromptText(prompt(own.keywords(), fromDocument));
-    language.setPromptText(own.language().isEmpty() ? "such as en or de-AT" : own.language());
-    group.say(p.title().isBlank() ? "no title" : "“" + p.title() + "”");
+    language.setPromptText(
+        own.language().isEmpty()
+            ? WORDS.say("particulars-choices.such-as-en-or-de")
+            : own.language());
+    group.say(
+        p.title().isBlank()
+            ? WORDS.say("particulars-choices.no-title")
+            : WORDS.say("particulars-choices.text", p.title()));
   }
 
   private static String prompt(String own, boolean fromDocument) {

@@ -10,6 +10,8 @@ import decant.paint.Pictures;
 import decant.pdf.file.Part;
 import decant.pdf.write.PdfWriter;
 import decant.publish.Plan;
+import decant.words.Figures;
+import decant.words.Words;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Optional;
@@ -23,6 +25,8 @@ import javafx.scene.layout.VBox;
 
 /** The pictures of the pages, how each is stored, and how much that saves. */
 final class PictureList {
+  private static final Words WORDS = Words.of(PictureList.class);
+
   /**
    * A picture.
    *
@@ -61,7 +65,7 @@ final class PictureList {
     Map<MediaId, Shown> all = pictures();
     for (Shown s : all.values()) {
       if (n > MOST) {
-        root.getChildren().add(Choosing.quiet("and " + (all.size() - MOST) + " more pictures"));
+        root.getChildren().add(Choosing.quiet(WORDS.count("picture-list.more", all.size() - MOST)));
         break;
       }
       root.getChildren().add(row(s, n++, now.get()));
@@ -70,36 +74,34 @@ final class PictureList {
 
   private Node row(Shown s, int n, PdfWriter.Written w) {
     long stored = w.bytes().getOrDefault(new Part(Part.Kind.PICTURE, s.media().id().sha256()), 0L);
-    String how = w.pictures().getOrDefault(s.media().id(), "cannot be shown");
+    String how =
+        w.pictures().getOrDefault(s.media().id(), WORDS.say("picture-list.cannot-be-shown"));
     String pixels =
         Pictures.size(s.media().bytes())
             .map(i ->
-                i.width
-                    + " × "
-                    + i.height
-                    + ", "
-                    + Math.round(i.width / Math.max(1, s.width()) * 72)
-                    + " dots an inch; ")
+                WORDS.say(
+                    "picture-list.pixels",
+                    i.width,
+                    i.height,
+                    Math.round(i.width / Math.max(1, s.width()) * 72)))
             .orElse("");
     var text =
         Choosing.quiet(
-            "Picture "
-                + n
-                + ": "
-                + pixels
-                + how
-                + "; "
-                + Choosing.size(s.media().bytes().length)
-                + " came, "
-                + Choosing.size(stored)
-                + " go");
+            WORDS.say(
+                "picture-list.row",
+                n,
+                pixels,
+                how,
+                Figures.size(s.media().bytes().length),
+                Figures.size(stored)));
     HBox.setHgrow(text, Priority.ALWAYS);
     text.setMaxWidth(Double.MAX_VALUE);
-    var closer = new Button("Closer");
+    var closer = new Button(WORDS.say("picture-list.closer"));
     closer.setId("picture-closer-" + n);
     closer.setMinWidth(Label.USE_PREF_SIZE);
-    closer.setOnAction(
-        e -> look.accept(new Shown(s.media(), s.width(), s.height(), "Picture " + n)));
+    closer.setOnAction(e ->
+        look.accept(
+            new Shown(s.media(), s.width(), s.height(), WORDS.say("picture-list.picture", n))));
     return new HBox(6, text, closer);
   }
 

@@ -2,6 +2,7 @@ package decant.desktop.publish;
 
 import decant.desktop.page.LayoutPages;
 import decant.desktop.page.PagesView;
+import decant.desktop.page.RememberedZoom;
 import decant.desktop.shell.Actions;
 import decant.desktop.shell.Desk;
 import decant.desktop.shell.Stage;
@@ -11,6 +12,8 @@ import decant.layout.Layout;
 import decant.pdf.choices.Conflict;
 import decant.publish.Output;
 import decant.publish.Plan;
+import decant.publish.Receipt;
+import decant.words.Words;
 import java.io.File;
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
@@ -18,6 +21,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.function.Supplier;
 import java.util.stream.Collectors;
+import javafx.application.Platform;
 import javafx.beans.InvalidationListener;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
@@ -37,6 +41,8 @@ import javafx.stage.Window;
  * files, how large, and what each choice means.
  */
 public final class PublishView implements Stage {
+  private static final Words WORDS = Words.of(PublishView.class);
+
   private final Desk desk;
   private final Work work;
   private final PublishState state;
@@ -46,6 +52,9 @@ public final class PublishView implements Stage {
   private final RecipeBar recipe;
   private final SizePanel size;
   private final ReceiptPanel receipt;
+  private final BorderPane side = new BorderPane();
+  private final ScrollPane choicesScroll = new ScrollPane();
+  private final ScrollPane checks;
   private final List<Choices> choices = new ArrayList<>();
   private final VBox groups = new VBox();
   private final AfterwardsChoices afterwards;
@@ -65,7 +74,8 @@ public final class PublishView implements Stage {
     this.state = new PublishState(work);
     this.recipe = new RecipeBar(desk, state, window);
     this.size = new SizePanel(state);
-    this.receipt = new ReceiptPanel(desk);
+    this.receipt = new ReceiptPanel(desk, this::lookAtChecks);
+    this.checks = receipt.details();
     choices.add(new PagesChoices(state));
     choices.add(new WayfindingChoices(state));
     choices.add(new TypeChoices(state));
@@ -76,6 +86,10 @@ public final class PublishView implements Stage {
     choices.add(new FirstSightChoices(state));
     choices.forEach(c -> groups.getChildren().add(c.group().node()));
     afterwards = new AfterwardsChoices(state);
+    pages.setId("publish-pages");
+    pages.setAccessibleText(WORDS.say("publish-view.pages"));
+    pages.scrollByKeys();
+    RememberedZoom.of(pages, desk.memory());
     root.setCenter(pages);
     root.setRight(side(actions));
     desk.stepProperty().addListener(inSight);
@@ -83,8 +97,47 @@ public final class PublishView implements Stage {
     state.weightsProperty().addListener(o -> sizes());
     state.linkedPagesProperty().addListener(o -> showPages());
     state.fontsProperty().addListener(o -> sizes());
-    work.receiptProperty().addListener(o -> receipt.show(work.receiptProperty().get()));
-    receipt.show(work.receiptProperty().get());
+    work.receiptProperty().addListener(receipts);
+    work.toMendProperty().addListener(mending);
+    receipt();
+  }
+
+  private final InvalidationListener receipts = o -> receipt();
+  private final InvalidationListener mending = o -> mend();
+
+  /** What was published stands by the button; else why nothing can be, or that nothing was yet. */
+  private void receipt() {
+    lookAtChecks(false);
+    Optional<Receipt> made = work.receiptProperty().get();
+    if (made.isPresent()) {
+      receipt.show(made.get());
+    } else {
+      PublishState.Outlook o = state.outlookProperty().get();
+      receipt.clear(o.conflicts().isEmpty() ? o.problem() : o.conflicts().getFirst().message());
+    }
+  }
+
+  private void lookAtChecks(boolean on) {
+    side.setCenter(on ? checks : choicesScroll);
+  }
+
+  /** Opens the group where something is to be mended, and puts the keyboard there. */
+  private void mend() {
+    work.toMendProperty()
+        .get()
+        .flatMap(c ->
+            choices.stream()
+                .filter(x -> x.conflicts().filter(c.group()::equals).isPresent())
+                .findFirst())
+        .ifPresent(c -> {
+          lookAtChecks(false);
+          c.group().unfold();
+          Platform.runLater(() -> {
+            Choosing.reveal(choicesScroll, c.group().node());
+            c.mend();
+          });
+          work.toMendProperty().set(Optional.empty());
+        });
   }
 
   private void seen() {
@@ -94,10 +147,10 @@ public final class PublishView implements Stage {
   }
 
   private Node side(Actions actions) {
-    var heading = new Label("What will come out, how large?");
+    var heading = new Label(WORDS.say("publish-view.title"));
     heading.getStyleClass().add("side-title");
     stem.setId("publish-stem");
-    stem.setAccessibleText("Name of the files");
+    stem.setAccessibleText(WORDS.say("publish-view.file-name"));
     stem.textProperty()
         .addListener((o, was, now) -> {
           if (!filling && !now.isBlank()) {
@@ -108,44 +161,43 @@ public final class PublishView implements Stage {
     folder.setId("publish-folder");
     folder.getStyleClass().add("quiet");
     folder.setTextOverrun(javafx.scene.control.OverrunStyle.LEADING_ELLIPSIS);
+    folder.setMinWidth(0);
     folder.setMaxWidth(Double.MAX_VALUE);
     HBox.setHgrow(folder, Priority.ALWAYS);
-    var elsewhere = new Button("Elsewhere…");
-    elsewhere.getStyleClass().add("plain");
+    var elsewhere = new Button(WORDS.say("publish-view.elsewhere"));
+    elsewhere.getStyleClass().add("quiet-button");
     elsewhere.setMinWidth(VBox.USE_PREF_SIZE);
     elsewhere.setOnAction(e -> chooseFolder());
     var into = new HBox(6, folder, elsewhere);
     into.setAlignment(javafx.geometry.Pos.CENTER_LEFT);
-    var go = new Button("Publish");
+    var go = new Button(WORDS.say("publish-view.publish"));
     go.setId("publish-go");
     go.getStyleClass().add("primary");
     go.setMaxWidth(Double.MAX_VALUE);
     go.setOnAction(e -> actions.require("publish").perform());
-    var later = new Button("Queue for later");
+    var later = new Button(WORDS.say("publish-view.queue"));
     later.setId("publish-later");
-    later.getStyleClass().add("plain");
+    later.getStyleClass().add("quiet-button");
     later.setMinWidth(VBox.USE_PREF_SIZE);
     later.setOnAction(e -> actions.require("queue").perform());
     HBox.setHgrow(go, Priority.ALWAYS);
     var acts = new HBox(6, go, later);
     acts.setAlignment(javafx.geometry.Pos.CENTER_LEFT);
-    var foot = new VBox(5, Choosing.line("Named", stem), into, acts);
-    foot.getStyleClass().add("publish-foot");
-    var all =
+    var foot =
         new VBox(
-            8,
-            heading,
-            recipe.node(),
-            receipt.node(),
-            size.node(),
-            groups,
-            afterwards.group().node());
+            5,
+            Choosing.line(WORDS.say("publish-view.publish-as"), stem),
+            into,
+            acts,
+            receipt.brief());
+    foot.getStyleClass().add("publish-foot");
+    var all = new VBox(8, heading, recipe.node(), size.node(), groups, afterwards.group().node());
     all.getStyleClass().add("side");
-    var scroll = new ScrollPane(all);
-    scroll.setFitToWidth(true);
-    scroll.getStyleClass().add("side-scroll");
-    scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
-    var side = new BorderPane(scroll);
+    choicesScroll.setContent(all);
+    choicesScroll.setFitToWidth(true);
+    choicesScroll.getStyleClass().add("side-scroll");
+    choicesScroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
+    side.setCenter(choicesScroll);
     side.setBottom(foot);
     side.getStyleClass().add("publish-side");
     return side;
@@ -153,7 +205,7 @@ public final class PublishView implements Stage {
 
   private void chooseFolder() {
     var chooser = new DirectoryChooser();
-    chooser.setTitle("Publish into");
+    chooser.setTitle(WORDS.say("publish-view.publish-into"));
     Work.Draft d = state.draft();
     if (d.folder().toFile().isDirectory()) {
       chooser.setInitialDirectory(d.folder().toFile());
@@ -184,6 +236,7 @@ public final class PublishView implements Stage {
     if (!stem.isFocused() || stem.getText().isBlank()) {
       Choosing.show(stem, d.stem());
     }
+    clearReceipt(d);
     folder.setText(d.folder().toString());
     folder.setTooltip(new Tooltip(d.folder().toString()));
     recipe.show();
@@ -197,6 +250,17 @@ public final class PublishView implements Stage {
     showPages();
     looked.ifPresent(p -> pdf.ifPresent(o -> closer.show(p, o)));
     filling = false;
+  }
+
+  /** A receipt is about the recipe that was followed; another one has none yet. */
+  private void clearReceipt(Work.Draft d) {
+    boolean other =
+        work.receiptProperty().get().filter(r -> !r.recipe().equals(d.recipe().name())).isPresent();
+    if (other) {
+      work.receiptProperty().set(Optional.empty());
+    } else if (work.receiptProperty().get().isEmpty()) {
+      receipt();
+    }
   }
 
   private void warn() {
@@ -247,11 +311,17 @@ public final class PublishView implements Stage {
   public void close() {
     desk.stepProperty().removeListener(inSight);
     state.inSight(false);
+    work.receiptProperty().removeListener(receipts);
+    work.toMendProperty().removeListener(mending);
+  }
+
+  @Override
+  public Node keyboard() {
+    return recipe.keyboard();
   }
 
   @Override
   public void shown() {
     state.inSight(true);
-    javafx.application.Platform.runLater(() -> pages.setZoom(0.9));
   }
 }

@@ -9,6 +9,7 @@ import decant.publish.Recipe;
 import decant.publish.RecipeFile;
 import decant.publish.RecipeProblem;
 import decant.publish.WriteProblem;
+import decant.words.Words;
 import java.io.File;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
@@ -16,22 +17,29 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Supplier;
+import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
+import javafx.scene.control.MenuButton;
+import javafx.scene.control.MenuItem;
+import javafx.scene.control.SeparatorMenuItem;
 import javafx.scene.control.TextField;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.control.ToggleGroup;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
+import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import javafx.stage.FileChooser;
 import javafx.stage.Window;
 
 /** Which recipe is followed, what becomes of changes to it, and which of its outputs is seen. */
 final class RecipeBar {
+  private static final Words WORDS = Words.of(RecipeBar.class);
+
   private final Desk desk;
   private final PublishState state;
   private final Supplier<Window> window;
@@ -41,7 +49,7 @@ final class RecipeBar {
   private final Label leavesOut = Choosing.quiet("");
   private final TextField name = new TextField();
   private final HBox naming = new HBox(6);
-  private final FlowPane acts = new FlowPane(4, 4);
+  private final MenuButton acts = new MenuButton(WORDS.say("recipe-bar.menu"));
   private final FlowPane outputs = new FlowPane(4, 4);
   private boolean filling;
   private boolean renames;
@@ -52,7 +60,7 @@ final class RecipeBar {
     this.window = window;
     recipes.setId("publish-recipe");
     recipes.setMaxWidth(Double.MAX_VALUE);
-    recipes.setAccessibleText("Recipe");
+    recipes.setAccessibleText(WORDS.say("recipe-bar.recipe"));
     recipes
         .valueProperty()
         .addListener((o, was, now) -> {
@@ -61,19 +69,40 @@ final class RecipeBar {
           }
         });
     name.setId("recipe-name");
+    name.setPromptText(WORDS.say("recipe-bar.name"));
+    name.setAccessibleText(WORDS.say("recipe-bar.name"));
     HBox.setHgrow(name, Priority.ALWAYS);
-    var keep = new Button("Keep");
+    var keep = new Button(WORDS.say("recipe-bar.keep"));
     keep.setId("recipe-keep-name");
+    keep.setMinWidth(Button.USE_PREF_SIZE);
     keep.setOnAction(e -> keepNamed());
     name.setOnAction(e -> keepNamed());
-    var not = new Button("Not now");
+    var not = new Button(WORDS.say("recipe-bar.cancel"));
+    not.getStyleClass().add("quiet-button");
+    not.setMinWidth(Button.USE_PREF_SIZE);
     not.setOnAction(e -> ask(false, ""));
     naming.getChildren().addAll(name, keep, not);
-    ask(false, "");
+    naming.setAlignment(Pos.CENTER_LEFT);
     outputs.setId("publish-outputs");
-    acts.getStyleClass().add("recipe-acts");
+    outputs.setMinHeight(28);
+    acts.setId("recipe-acts");
+    acts.setMinWidth(MenuButton.USE_PREF_SIZE);
     leavesOut.setId("publish-leaves-out");
-    root.getChildren().addAll(recipes, purpose, outputs, leavesOut, acts, naming);
+    leavesOut.setMinHeight(VBox.USE_PREF_SIZE);
+    purpose.setMinHeight(34); // two lines, whatever the recipe says of itself
+    purpose.setAlignment(Pos.TOP_LEFT);
+    HBox.setHgrow(recipes, Priority.ALWAYS);
+    var top = new HBox(6, recipes, acts);
+    // A name is asked for where the purpose stands, so that nothing below it moves.
+    var below = new StackPane(purpose, naming);
+    below.setAlignment(Pos.TOP_LEFT);
+    ask(false, "");
+    root.getChildren().addAll(top, below, outputs, leavesOut);
+  }
+
+  /** What has the keyboard first. */
+  Node keyboard() {
+    return recipes;
   }
 
   Node node() {
@@ -100,7 +129,8 @@ final class RecipeBar {
     }
     recipes.setValue(d.recipe().name());
     filling = false;
-    purpose.setText(d.recipe().purpose() + (d.changed() ? " Changed for this document." : ""));
+    purpose.setText(
+        d.recipe().purpose() + (d.changed() ? " " + WORDS.say("recipe-bar.changed") : ""));
     outputs(d);
     leavesOut(d);
     acts(d);
@@ -112,7 +142,8 @@ final class RecipeBar {
         d.shown() instanceof Output.Office o
             ? o.format().leavesOut(state.work().layout().document())
             : List.of();
-    leavesOut.setText(what.isEmpty() ? "" : "◆ Stays out: " + String.join(" ", what));
+    leavesOut.setText(
+        what.isEmpty() ? "" : WORDS.say("recipe-bar.leaves-out", String.join(" ", what)));
     leavesOut.setVisible(!what.isEmpty());
     leavesOut.setManaged(!what.isEmpty());
   }
@@ -120,9 +151,8 @@ final class RecipeBar {
   private void outputs(Work.Draft d) {
     outputs.getChildren().clear();
     List<Output> all = d.recipe().outputs();
-    boolean several = all.size() > 1;
     var group = new ToggleGroup();
-    for (int k = 0; several && k < all.size(); k++) {
+    for (int k = 0; k < all.size(); k++) {
       int at = k;
       var b = new ToggleButton((k + 1) + " " + label(all.get(k)));
       b.setId("publish-output-" + (k + 1));
@@ -131,8 +161,6 @@ final class RecipeBar {
       b.setOnAction(e -> state.draftProperty().set(state.draft().looking(at)));
       outputs.getChildren().add(b);
     }
-    outputs.setManaged(several);
-    outputs.setVisible(several);
   }
 
   private static String label(Output o) {
@@ -143,41 +171,45 @@ final class RecipeBar {
   }
 
   private void acts(Work.Draft d) {
-    acts.getChildren().clear();
+    acts.getItems().clear();
     boolean own = !desk.recipes().isShipped(d.recipe().name());
     if (d.changed()) {
       if (own) {
-        act("recipe-keep", "Keep the changes", () -> keep(d.recipe()));
+        act("recipe-keep", WORDS.say("recipe-bar.keep-changes"), () -> keep(d.recipe()));
       }
-      act("recipe-keep-as", "Keep as a recipe…", () -> ask(true, ""));
+      act("recipe-keep-as", WORDS.say("recipe-bar.keep-as"), () -> ask(true, ""));
       act(
           "recipe-back",
-          "Undo the changes",
+          WORDS.say("recipe-bar.undo-changes"),
           () -> state.draftProperty().set(state.draft().picked(d.kept())));
     } else {
-      act("recipe-copy", "Copy…", () -> ask(true, ""));
+      act("recipe-copy", WORDS.say("recipe-bar.copy"), () -> ask(true, ""));
     }
     if (own) {
-      act("recipe-rename", "Rename…", () -> ask(true, d.recipe().name()));
-      act("recipe-forget", "Let go", this::forget);
+      act("recipe-rename", WORDS.say("recipe-bar.rename"), () -> ask(true, d.recipe().name()));
+      act("recipe-forget", WORDS.say("recipe-bar.delete"), this::forget);
     }
-    act("recipe-add-pdf", "+ PDF", () -> add(Output.Pdf.USUAL));
+    acts.getItems().add(new SeparatorMenuItem());
+    act("recipe-add-pdf", WORDS.say("recipe-bar.add", "PDF"), () -> add(Output.Pdf.USUAL));
     for (OfficeFormat f : OfficeFormat.values()) {
-      act("recipe-add-" + f.extension(), "+ " + f.label(), () -> add(new Output.Office(f)));
+      act(
+          "recipe-add-" + f.extension(),
+          WORDS.say("recipe-bar.add", f.label()),
+          () -> add(new Output.Office(f)));
     }
     if (d.recipe().outputs().size() > 1) {
-      act("recipe-drop", "− this output", this::drop);
+      act("recipe-drop", WORDS.say("recipe-bar.remove-output"), this::drop);
     }
-    act("recipe-export", "Export…", this::export);
-    act("recipe-import", "Import…", this::load);
+    acts.getItems().add(new SeparatorMenuItem());
+    act("recipe-export", WORDS.say("recipe-bar.export"), this::export);
+    act("recipe-import", WORDS.say("recipe-bar.import"), this::load);
   }
 
   private void act(String id, String words, Runnable does) {
-    var b = new Button(words);
-    b.setId(id);
-    b.getStyleClass().add("plain");
-    b.setOnAction(e -> does.run());
-    acts.getChildren().add(b);
+    var item = new MenuItem(words);
+    item.setId(id);
+    item.setOnAction(e -> does.run());
+    acts.getItems().add(item);
   }
 
   private void add(Output o) {
@@ -198,9 +230,8 @@ final class RecipeBar {
   private void ask(boolean on, String now) {
     renames = !now.isEmpty();
     naming.setVisible(on);
-    naming.setManaged(on);
+    purpose.setVisible(!on);
     if (on) {
-      name.setPromptText("a name for the recipe");
       name.setText(now.isEmpty() ? desk.recipes().freeName(state.draft().recipe().name()) : now);
       name.requestFocus();
       name.selectAll();
@@ -249,14 +280,14 @@ final class RecipeBar {
           .set(
               Optional.of(
                   Notice.ask(
-                      "The recipe “" + gone.name() + "” was let go.",
+                      WORDS.say("recipe-bar.deleted", gone.name()),
                       Notice.Answer.of(
-                          "Take it back",
+                          WORDS.say("recipe-bar.restore"),
                           () -> {
                             keep(gone);
                             desk.dismiss();
                           }),
-                      Notice.Answer.of("Good", desk::dismiss))));
+                      Notice.Answer.of(WORDS.say("recipe-bar.close"), desk::dismiss))));
     } catch (WriteProblem e) {
       desk.noticeProperty().set(Optional.of(Notice.problem(e.getMessage())));
     }
@@ -265,12 +296,13 @@ final class RecipeBar {
   private static FileChooser chooser(String title) {
     var c = new FileChooser();
     c.setTitle(title);
-    c.getExtensionFilters().add(new FileChooser.ExtensionFilter("Recipes", "*.json"));
+    c.getExtensionFilters()
+        .add(new FileChooser.ExtensionFilter(WORDS.say("recipe-bar.recipes"), "*.json"));
     return c;
   }
 
   private void export() {
-    FileChooser c = chooser("Export the recipe");
+    FileChooser c = chooser(WORDS.say("recipe-bar.export-title"));
     c.setInitialFileName(state.draft().recipe().name() + ".json");
     Optional.ofNullable(c.showSaveDialog(window.get())).map(File::toPath).ifPresent(this::exportTo);
   }
@@ -280,14 +312,14 @@ final class RecipeBar {
       String json = RecipeFile.write(state.draft().recipe());
       decant.publish.AtomicFile.write(
           file, true, out -> out.write(json.getBytes(StandardCharsets.UTF_8)));
-      desk.tell("Exported as “" + file.getFileName() + "”.");
+      desk.tell(WORDS.say("recipe-bar.exported", file.getFileName()));
     } catch (WriteProblem e) {
       desk.noticeProperty().set(Optional.of(Notice.problem(e.getMessage())));
     }
   }
 
   private void load() {
-    Optional.ofNullable(chooser("Import a recipe").showOpenDialog(window.get()))
+    Optional.ofNullable(chooser(WORDS.say("recipe-bar.import-title")).showOpenDialog(window.get()))
         .map(File::toPath)
         .ifPresent(this::importFrom);
   }

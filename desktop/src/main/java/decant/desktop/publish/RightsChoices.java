@@ -6,6 +6,7 @@ import decant.pdf.choices.Permission;
 import decant.pdf.choices.Rights;
 import decant.pdf.choices.Rights.Protection;
 import decant.publish.Output;
+import decant.words.Words;
 import java.util.EnumMap;
 import java.util.EnumSet;
 import java.util.Map;
@@ -16,18 +17,20 @@ import javafx.scene.Node;
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
-import javafx.scene.control.PasswordField;
 import javafx.scene.layout.VBox;
 
 /** Passwords and permissions. */
 final class RightsChoices implements Choices {
+  private static final Words WORDS = Words.of(RightsChoices.class);
+
   private final PublishState state;
   private final ComboBox<Protection> protection;
   private final Label strength = Choosing.quiet("");
+
   private final CheckBox askToOpen;
-  private final PasswordField open = new PasswordField();
+  private final PasswordEntry open;
   private final CheckBox askToChange;
-  private final PasswordField change = new PasswordField();
+  private final PasswordEntry change;
   private final Map<Permission, CheckBox> permissions = new EnumMap<>(Permission.class);
   private final CheckBox particulars;
   private final VBox locked = new VBox(6);
@@ -39,12 +42,12 @@ final class RightsChoices implements Choices {
         Choosing.oneOf(
             "publish-protection",
             Protection.values(),
-            p -> p == Protection.NONE ? "Open to all" : p.label(),
+            p -> p == Protection.NONE ? WORDS.say("rights-choices.open-to-all") : p.label(),
             p -> change(r -> protect(r, p)));
     askToOpen =
         Choosing.yesNo(
             "publish-ask-to-open",
-            "A password opens the file",
+            WORDS.say("rights-choices.ask-to-open"),
             on ->
                 change(r ->
                     new Rights(
@@ -52,7 +55,7 @@ final class RightsChoices implements Choices {
     askToChange =
         Choosing.yesNo(
             "publish-ask-to-change",
-            "A password lifts the limits",
+            WORDS.say("rights-choices.ask-to-change"),
             on ->
                 change(r ->
                     new Rights(
@@ -60,12 +63,20 @@ final class RightsChoices implements Choices {
     particulars =
         Choosing.yesNo(
             "publish-encrypt-particulars",
-            "Title, author and so on are encrypted too",
+            WORDS.say("rights-choices.encrypt-properties"),
             on ->
                 change(r ->
                     new Rights(r.protection(), r.askToOpen(), r.askToChange(), r.allowed(), on)));
-    password(open, "publish-open-password", "password to open");
-    password(change, "publish-change-password", "password to lift the limits");
+    open =
+        new PasswordEntry(
+            "publish-open-password",
+            WORDS.say("rights-choices.open-password"),
+            p -> give(new Passwords(p, state.draft().passwords().change())));
+    change =
+        new PasswordEntry(
+            "publish-change-password",
+            WORDS.say("rights-choices.change-password"),
+            p -> give(new Passwords(state.draft().passwords().open(), p)));
     var allowed = new VBox(4);
     for (Permission p : Permission.values()) {
       CheckBox box =
@@ -76,31 +87,36 @@ final class RightsChoices implements Choices {
       permissions.put(p, box);
       allowed.getChildren().add(box);
     }
+    strength.setMinHeight(34); // two lines, whatever is chosen
     locked
         .getChildren()
         .addAll(
             askToOpen,
-            open,
+            open.node(),
             askToChange,
-            change,
-            Choosing.quiet("Without that password, a recipient may"),
+            change.node(),
+            Choosing.quiet(WORDS.say("rights-choices.without-password")),
             allowed,
-            Choosing.quiet(
-                "Viewers keep these limits by agreement; only the password to open is enforced by"
-                    + " the cipher."),
+            Choosing.quiet(WORDS.say("rights-choices.by-agreement")),
             particulars);
-    group = new Group("group-rights", "Rights", new Node[] {protection, strength, locked});
+    group =
+        new Group(
+            "group-rights",
+            WORDS.say("rights-choices.rights"),
+            new Node[] {protection, strength, locked});
   }
 
-  private void password(PasswordField field, String id, String prompt) {
-    field.setId(id);
-    field.setPromptText(prompt);
-    field
-        .textProperty()
-        .addListener((o, was, now) ->
-            state
-                .draftProperty()
-                .set(state.draft().with(new Passwords(open.getText(), change.getText()))));
+  private void give(Passwords now) {
+    if (!now.equals(state.draft().passwords())) {
+      state.draftProperty().set(state.draft().with(now));
+    }
+  }
+
+  @Override
+  public void mend() {
+    Passwords known = state.draft().passwords();
+    boolean opening = askToOpen.isSelected() && known.open().isEmpty();
+    (opening || !askToChange.isSelected() ? open : change).requestFocus();
   }
 
   private static Rights protect(Rights r, Protection p) {
@@ -146,8 +162,7 @@ final class RightsChoices implements Choices {
     Rights r = o.rights();
     boolean on = r.protection() != Protection.NONE;
     protection.setValue(r.protection());
-    strength.setText(
-        on ? r.protection().strength() : "Anyone can open, print, copy and change the file.");
+    strength.setText(on ? r.protection().strength() : WORDS.say("rights-choices.anyone"));
     locked.setVisible(on);
     locked.setManaged(on);
     askToOpen.setSelected(r.askToOpen());
@@ -161,17 +176,16 @@ final class RightsChoices implements Choices {
     particulars.setSelected(r.encryptParticulars());
     particulars.setDisable(!r.protection().isAes());
     Passwords known = state.draft().passwords();
-    if (!open.getText().equals(known.open())) {
-      open.setText(known.open());
+    open.show(known.open());
+    change.show(known.change());
+    String says = on ? r.protection().label() : WORDS.say("rights-choices.says-open");
+    if (r.askToOpen()) {
+      says += WORDS.say("rights-choices.says-opens-by-password");
     }
-    if (!change.getText().equals(known.change())) {
-      change.setText(known.change());
+    if (r.askToChange()) {
+      says +=
+          WORDS.say("rights-choices.says-allowed", r.allowed().size(), Permission.values().length);
     }
-    group.say(
-        !on
-            ? "open to all"
-            : r.protection().label()
-                + (r.askToOpen() ? ", opens by password" : "")
-                + (r.askToChange() ? ", " + r.allowed().size() + " of 8 allowed" : ""));
+    group.say(says);
   }
 }

@@ -3,6 +3,9 @@ package decant.desktop.publish;
 import decant.desktop.publish.PublishState.Weights;
 import decant.pdf.file.Part;
 import decant.publish.Plan;
+import decant.publish.Weighing;
+import decant.words.Figures;
+import decant.words.Words;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
@@ -12,6 +15,8 @@ import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
+import javafx.scene.control.ProgressBar;
+import javafx.scene.control.Tooltip;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
@@ -19,28 +24,40 @@ import javafx.scene.layout.VBox;
 
 /** What will come out, how large, what takes the room, and how large it would be otherwise. */
 final class SizePanel {
+  private static final Words WORDS = Words.of(SizePanel.class);
+  private static final long NO_SIZE = Long.MIN_VALUE;
   private static final int MOST_FILES = 4;
-  private static final int MOST_PARTS = 5;
+  private static final int MOST_PARTS = 4;
+  private static final int MOST_OTHERS = 4;
+
+  /** Rows keep their room while sizes are worked out, so that nothing below them moves. */
+  private static final double ROW = 20;
 
   private final PublishState state;
   private final VBox root = new VBox(4);
   private final VBox files = new VBox(2);
   private final Label problem = new Label();
+  private final ProgressBar busy = new ProgressBar();
   private final VBox parts = new VBox(2);
   private final VBox others = new VBox(2);
   private final Group detail;
 
   SizePanel(PublishState state) {
     this.state = state;
+    parts.setMinHeight((MOST_PARTS + 1) * (ROW + 2));
+    others.setMinHeight((MOST_OTHERS + 2) * ROW);
+    busy.setId("publish-busy");
+    busy.getStyleClass().add("thin");
+    busy.setMaxWidth(Double.MAX_VALUE);
     problem.setId("publish-problem");
     problem.setWrapText(true);
     problem.getStyleClass().add("problem-text");
     files.setId("publish-files");
     parts.setId("publish-parts");
     others.setId("publish-others");
-    detail = new Group("group-size", "Size", parts, others);
+    detail = new Group("group-size", WORDS.say("size-panel.size"), parts, others);
     detail.unfold();
-    root.getChildren().addAll(files, problem, detail.node());
+    root.getChildren().addAll(files, busy, problem, detail.node());
   }
 
   Node node() {
@@ -61,25 +78,36 @@ final class SizePanel {
           .add(figure(items.get(k).name(), w.files().getOrDefault(items.get(k).name(), -1L), ""));
     }
     if (items.size() > MOST_FILES) {
-      files.getChildren().add(figure("and " + (items.size() - MOST_FILES) + " more files", -1, ""));
+      files
+          .getChildren()
+          .add(
+              figure(WORDS.count("size-panel.more-files", items.size() - MOST_FILES), NO_SIZE, ""));
       files
           .getChildren()
           .add(
               figure(
-                  "together",
+                  WORDS.say("size-panel.together"),
                   w.complete() ? w.files().values().stream().mapToLong(Long::longValue).sum() : -1,
                   "differs"));
     }
     parts(w);
     others(w);
     detail.setShown(state.pdf().isPresent());
-    detail.say(w.looked() == 0 ? "being worked out" : Choosing.size(w.looked()) + " bytes");
+    boolean possible = outlook.plan().isPresent();
+    busy.setVisible(possible && !w.complete());
+    detail.say(
+        w.looked() > 0
+            ? Figures.size(w.looked())
+            : WORDS.say(possible ? "size-panel.working" : "size-panel.unknown"));
   }
 
   /** Like parts together, the largest first; pictures and fonts by number if there are many. */
   private void parts(Weights w) {
     parts.getChildren().clear();
     if (w.written().isEmpty()) {
+      if (state.outlookProperty().get().plan().isPresent()) {
+        parts.getChildren().add(Choosing.quiet(WORDS.say("size-panel.working-parts")));
+      }
       return;
     }
     Map<String, Long> by = new LinkedHashMap<>();
@@ -89,8 +117,8 @@ final class SizePanel {
       String name =
           switch (p.kind()) {
             case FONT -> p.name();
-            case PICTURE -> "Picture " + ++picture;
-            case ATTACHMENT -> "Attached: " + p.name();
+            case PICTURE -> WORDS.say("size-panel.picture", ++picture);
+            case ATTACHMENT -> WORDS.say("size-panel.attached", p.name());
             default -> p.kind().label();
           };
       by.merge(name, e.getValue(), Long::sum);
@@ -107,7 +135,7 @@ final class SizePanel {
       }
     }
     if (rest > 0) {
-      parts.getChildren().add(bar("All else", rest, most));
+      parts.getChildren().add(bar(WORDS.say("size-panel.rest"), rest, most));
     }
   }
 
@@ -116,28 +144,38 @@ final class SizePanel {
     if (w.others().isEmpty()) {
       return;
     }
-    var title = Choosing.quiet("With one choice made otherwise:");
-    others.getChildren().add(title);
-    w.others()
-        .forEach((a, bytes) -> {
-          long change = Math.round(100.0 * (bytes - w.looked()) / Math.max(1, w.looked()));
-          if (bytes == 0 || change == 0) {
-            return; // it makes no difference here
-          }
-          String sign = change > 0 ? "+" : "\u2212";
-          var name = new Button(a.label());
-          name.getStyleClass().add("alternative");
-          name.setMaxWidth(Double.MAX_VALUE);
-          name.setAlignment(Pos.CENTER_LEFT);
-          name.setOnAction(e -> state.change(o -> a.output()));
-          HBox.setHgrow(name, Priority.ALWAYS);
-          var figure = new Label(Choosing.size(bytes) + "  " + sign + Math.abs(change) + " %");
-          figure.getStyleClass().add("tabular");
-          figure.setMinWidth(Region.USE_PREF_SIZE);
-          var line = new HBox(4, name, figure);
-          line.setAlignment(Pos.CENTER_LEFT);
-          others.getChildren().add(line);
-        });
+    others.getChildren().add(Choosing.quiet(WORDS.say("size-panel.others")));
+    w.others().entrySet().stream()
+        .filter(e -> e.getValue() > 0 && change(e.getValue(), w) != 0)
+        // What may harm the look of the file comes last, however much it saves.
+        .sorted(
+            Comparator.comparing((Map.Entry<Weighing.Alternative, Long> e) -> e.getKey().risky())
+                .thenComparing(Map.Entry::getValue))
+        .limit(MOST_OTHERS)
+        .forEach(e -> others.getChildren().add(other(e.getKey(), e.getValue(), w)));
+  }
+
+  /** By how many hundredths a file would be larger or smaller. */
+  private static long change(long bytes, Weights w) {
+    return Math.round(100.0 * (bytes - w.looked()) / Math.max(1, w.looked()));
+  }
+
+  private Node other(Weighing.Alternative a, long bytes, Weights w) {
+    long change = change(bytes, w);
+    var name = new Button(a.label());
+    name.getStyleClass().add("alternative");
+    name.setWrapText(true);
+    name.setMaxWidth(Double.MAX_VALUE);
+    name.setAlignment(Pos.CENTER_LEFT);
+    name.setOnAction(e -> state.change(o -> a.output()));
+    HBox.setHgrow(name, Priority.ALWAYS);
+    String sign = change > 0 ? "+" : "\u2212";
+    var figure = new Label(Figures.size(bytes) + "  " + sign + Math.abs(change) + "\u202F%");
+    figure.getStyleClass().add("tabular");
+    figure.setMinWidth(Region.USE_PREF_SIZE);
+    var line = new HBox(4, name, figure);
+    line.setAlignment(Pos.CENTER_LEFT);
+    return line;
   }
 
   private static Node figure(String name, long bytes, String style) {
@@ -145,9 +183,12 @@ final class SizePanel {
     l.setMaxWidth(Double.MAX_VALUE);
     l.setTextOverrun(javafx.scene.control.OverrunStyle.CENTER_ELLIPSIS);
     HBox.setHgrow(l, Priority.ALWAYS);
-    var n = new Label(bytes < 0 ? "…" : Choosing.size(bytes));
+    var n = new Label(bytes == NO_SIZE ? "" : bytes < 0 ? "…" : Figures.size(bytes));
     n.getStyleClass().add("tabular");
     n.setMinWidth(Region.USE_PREF_SIZE);
+    if (bytes > 0) {
+      n.setTooltip(new Tooltip(Figures.bytes(bytes)));
+    }
     if (!style.isEmpty()) {
       n.getStyleClass().add(style);
     }

@@ -11,6 +11,8 @@ import decant.pdf.write.PdfWriter;
 import decant.publish.FontReport;
 import decant.publish.Output;
 import decant.publish.SubstituteSample;
+import decant.words.Figures;
+import decant.words.Words;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Optional;
@@ -24,13 +26,15 @@ import javafx.scene.layout.VBox;
 
 /** How fonts are embedded, all alike and one by one. */
 final class TypeChoices implements Choices {
+  private static final Words WORDS = Words.of(TypeChoices.class);
+
   /** What a single font may be set to besides what holds for all. */
   private enum Own {
-    AS_ALL("as all fonts", Embedding.USED),
-    USED("used characters", Embedding.USED),
-    WHOLE("whole font", Embedding.WHOLE),
-    LICENSED("as licensed", Embedding.LICENSED),
-    LEFT_OUT("left out", Embedding.LEFT_OUT);
+    AS_ALL("type-choices.own-as-all", Embedding.USED),
+    USED("type-choices.own-used", Embedding.USED),
+    WHOLE("type-choices.own-whole", Embedding.WHOLE),
+    LICENSED("type-choices.own-licensed", Embedding.LICENSED),
+    LEFT_OUT("type-choices.own-left-out", Embedding.LEFT_OUT);
 
     private final String label;
     private final Embedding embedding;
@@ -58,7 +62,12 @@ final class TypeChoices implements Choices {
             Embedding::label,
             e -> state.change(o -> o.with(new Type(e, o.type().fonts()))));
     list.setId("font-list");
-    group = new Group("group-type", "Type", Choosing.line("Fonts embedded", usual), list);
+    group =
+        new Group(
+            "group-type",
+            WORDS.say("type-choices.type"),
+            Choosing.line(WORDS.say("type-choices.fonts-embedded"), usual),
+            list);
   }
 
   @Override
@@ -76,9 +85,12 @@ final class TypeChoices implements Choices {
     usual.setValue(o.type().usual());
     List<FontReport.Row> rows = state.fontsProperty().get();
     group.say(
-        (rows.isEmpty() ? "fonts" : rows.size() + (rows.size() == 1 ? " font" : " fonts"))
-            + ", "
-            + o.type().usual().label().toLowerCase(java.util.Locale.ROOT));
+        WORDS.say(
+            "type-choices.says",
+            rows.isEmpty()
+                ? WORDS.say("type-choices.fonts")
+                : WORDS.count("type-choices.count", rows.size()),
+            o.type().usual().label().toLowerCase(java.util.Locale.ROOT)));
     Optional<PdfWriter.Written> written = state.weightsProperty().get().written();
     boolean same =
         rows.equals(shownRows)
@@ -105,7 +117,9 @@ final class TypeChoices implements Choices {
             .collect(Collectors.joining(", "));
     var why =
         Choosing.quiet(
-            asked.isEmpty() ? "steps in for characters that others lack" : "for " + asked);
+            asked.isEmpty()
+                ? WORDS.say("type-choices.steps-in-for-characters-that")
+                : WORDS.say("type-choices.for", asked));
     long subset =
         state
             .weightsProperty()
@@ -115,20 +129,18 @@ final class TypeChoices implements Choices {
             .orElse(0L);
     var figures =
         Choosing.quiet(
-            r.characters()
-                + " characters, "
-                + Choosing.size(subset)
-                + " bytes in the file; the whole font has "
-                + Choosing.size(r.wholeBytes())
-                + "; "
-                + r.rights().words()
-                + ".");
+            WORDS.count(
+                "type-choices.figures",
+                r.characters(),
+                Figures.size(subset),
+                Figures.size(r.wholeBytes()),
+                r.rights().words()));
     FontChoice own = type.fonts().get(r.face().family());
     ComboBox<Own> how =
         Choosing.oneOf(
             "font-" + r.face().postScriptName(),
             Own.values(),
-            v -> v.label,
+            v -> WORDS.say(v.label),
             v -> set(r.face().family(), v));
     how.setValue(
         own == null
@@ -153,8 +165,8 @@ final class TypeChoices implements Choices {
       Drawing.show(() -> SubstituteSample.of(r.face(), r.sample(), s), sample);
       box.getChildren()
           .addAll(
-              Choosing.line("Instead", instead),
-              Choosing.quiet("A recipient without the font may see:"),
+              Choosing.line(WORDS.say("type-choices.instead"), instead),
+              Choosing.quiet(WORDS.say("type-choices.a-recipient-without-the-font")),
               new HBox(sample));
     }
     return box;

@@ -5,6 +5,7 @@ import decant.pdf.choices.Wayfinding;
 import decant.pdf.choices.Wayfinding.Addresses;
 import decant.publish.Output;
 import decant.publish.Plan;
+import decant.words.Words;
 import java.util.HashSet;
 import java.util.Optional;
 import java.util.Set;
@@ -16,6 +17,8 @@ import javafx.scene.control.TextField;
 
 /** Bookmarks, links and page labels. */
 final class WayfindingChoices implements Choices {
+  private static final Words WORDS = Words.of(WayfindingChoices.class);
+
   private static final Integer[] LEVELS = {1, 2, 3, 4, 5, 6, 7, 8, 9};
 
   private final PublishState state;
@@ -36,25 +39,33 @@ final class WayfindingChoices implements Choices {
     bookmarks =
         Choosing.yesNo(
             "publish-bookmarks",
-            "Bookmarks from the headings",
+            WORDS.say("wayfinding-choices.bookmarks-from-the-headings"),
             on ->
                 change(w -> with(w, on ? Math.max(w.bookmarkLevels(), on(w)) : 0, w.openLevels())));
     levels =
         Choosing.oneOf(
             "publish-levels",
             LEVELS,
-            n -> n == 9 ? "all levels" : "down to level " + n,
+            n ->
+                n == 9
+                    ? WORDS.say("wayfinding-choices.all-levels")
+                    : WORDS.say("wayfinding-choices.down-to-level", n),
             n -> change(w -> w.bookmarks() ? with(w, n, w.openLevels()) : w));
     open =
         Choosing.oneOf(
             "publish-open-levels",
             LEVELS,
-            n -> n == 9 ? "all of them" : n == 1 ? "the first level" : "the first " + n + " levels",
+            n ->
+                n == 9
+                    ? WORDS.say("wayfinding-choices.all-of-them")
+                    : n == 1
+                        ? WORDS.say("wayfinding-choices.the-first-level")
+                        : WORDS.say("wayfinding-choices.the-first-levels", n),
             n -> change(w -> with(w, w.bookmarkLevels(), n)));
     numbered =
         Choosing.yesNo(
             "publish-numbered",
-            "With the numbers of numbered headings",
+            WORDS.say("wayfinding-choices.with-the-numbers-of-numbered"),
             on ->
                 change(w ->
                     new Wayfinding(
@@ -67,7 +78,7 @@ final class WayfindingChoices implements Choices {
     links =
         Choosing.yesNo(
             "publish-links",
-            "Links can be followed",
+            WORDS.say("wayfinding-choices.links-can-be-followed"),
             on ->
                 change(w ->
                     new Wayfinding(
@@ -80,17 +91,17 @@ final class WayfindingChoices implements Choices {
     addresses =
         Choosing.yesNo(
             "publish-addresses",
-            "Addresses in the text become links",
+            WORDS.say("wayfinding-choices.addresses-in-the-text-become"),
             on -> address(a -> new Addresses(on, a.underlined(), a.colour())));
     underlined =
         Choosing.yesNo(
             "publish-underlined",
-            "Underlined",
+            WORDS.say("wayfinding-choices.underlined"),
             on -> address(a -> new Addresses(a.linked(), on, a.colour())));
     colour =
         Choosing.text(
             "publish-link-colour",
-            "colour of the text, or such as 1F4E79",
+            WORDS.say("wayfinding-choices.colour-of-the-text-or"),
             t -> {
               if (t.matches("|[0-9A-Fa-f]{6}")) {
                 address(a -> new Addresses(a.linked(), a.underlined(), t));
@@ -99,7 +110,7 @@ final class WayfindingChoices implements Choices {
     labels =
         Choosing.yesNo(
             "publish-labels",
-            "Viewers show the page numbers that stand on the pages",
+            WORDS.say("wayfinding-choices.viewers-show-the-page-numbers"),
             on ->
                 change(w ->
                     new Wayfinding(
@@ -112,16 +123,16 @@ final class WayfindingChoices implements Choices {
     group =
         new Group(
             "group-wayfinding",
-            "Wayfinding",
+            WORDS.say("wayfinding-choices.wayfinding"),
             bookmarks,
-            Choosing.line("Reaching", levels),
-            Choosing.line("Unfolded", open),
+            Choosing.line(WORDS.say("wayfinding-choices.reaching"), levels),
+            Choosing.line(WORDS.say("wayfinding-choices.unfolded"), open),
             numbered,
             says,
             links,
             addresses,
             underlined,
-            Choosing.line("In colour", colour),
+            Choosing.line(WORDS.say("wayfinding-choices.in-colour"), colour),
             labels);
   }
 
@@ -177,12 +188,16 @@ final class WayfindingChoices implements Choices {
     underlined.setDisable(!w.addresses().linked());
     colour.setDisable(!w.addresses().linked());
     long n = bookmarks(w);
-    String count = n + (n == 1 ? " bookmark" : " bookmarks");
+    String count = WORDS.count("wayfinding-choices.bookmarks", n);
     says.setText(
         w.bookmarks()
-            ? count + ", each to its heading's own height on the page."
-            : "The PDF will have no outline.");
-    group.say((w.bookmarks() ? count : "no bookmarks") + (w.links() ? ", links" : ", no links"));
+            ? WORDS.say("wayfinding-choices.each-to-its-headings-own", count)
+            : WORDS.say("wayfinding-choices.the-pdf-will-have-no"));
+    group.say(
+        (w.bookmarks() ? count : WORDS.say("wayfinding-choices.no-bookmarks"))
+            + (w.links()
+                ? WORDS.say("wayfinding-choices.links")
+                : WORDS.say("wayfinding-choices.no-links")));
   }
 
   private long bookmarks(Wayfinding w) {

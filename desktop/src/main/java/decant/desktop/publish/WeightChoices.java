@@ -3,6 +3,7 @@ package decant.desktop.publish;
 import decant.pdf.choices.Conflict;
 import decant.pdf.choices.Weight;
 import decant.publish.Output;
+import decant.words.Words;
 import java.util.Optional;
 import java.util.function.UnaryOperator;
 import javafx.scene.control.CheckBox;
@@ -11,6 +12,8 @@ import javafx.scene.layout.VBox;
 
 /** Compression, and what becomes of pictures. */
 final class WeightChoices implements Choices {
+  private static final Words WORDS = Words.of(WeightChoices.class);
+
   private static final Integer[] QUALITIES = {0, 95, 90, 85, 80, 75, 70, 60, 50, 40};
   private static final Integer[] RESOLUTIONS = {0, 600, 300, 220, 150, 120, 96, 72};
 
@@ -31,18 +34,24 @@ final class WeightChoices implements Choices {
         Choosing.oneOf(
             "publish-quality",
             QUALITIES,
-            q -> q == 0 ? "as they came" : "JPEG, quality " + q,
+            q ->
+                q == 0
+                    ? WORDS.say("weight-choices.as-they-came")
+                    : WORDS.say("weight-choices.jpeg-quality", q),
             q -> change(w -> w.with(q, w.resolution())));
     resolution =
         Choosing.oneOf(
             "publish-resolution",
             RESOLUTIONS,
-            r -> r == 0 ? "no limit" : r + " dots an inch",
+            r ->
+                r == 0
+                    ? WORDS.say("weight-choices.no-limit")
+                    : WORDS.say("weight-choices.dots-an-inch", r),
             r -> change(w -> w.with(w.photographQuality(), r)));
     grey =
         Choosing.yesNo(
             "publish-grey",
-            "Pictures without colour in grey",
+            WORDS.say("weight-choices.pictures-without-colour-in-grey"),
             on ->
                 change(w ->
                     new Weight(
@@ -55,7 +64,7 @@ final class WeightChoices implements Choices {
     fax =
         Choosing.yesNo(
             "publish-fax",
-            "Pictures of black and white as CCITT group 4",
+            WORDS.say("weight-choices.pictures-of-black-and-white"),
             on ->
                 change(w ->
                     new Weight(
@@ -82,7 +91,7 @@ final class WeightChoices implements Choices {
     together =
         Choosing.yesNo(
             "publish-object-streams",
-            "Small objects compressed together (from PDF 1.5 on)",
+            WORDS.say("weight-choices.small-objects-compressed-together-from"),
             on ->
                 change(w ->
                     new Weight(
@@ -95,13 +104,13 @@ final class WeightChoices implements Choices {
     group =
         new Group(
             "group-weight",
-            "Weight",
-            Choosing.line("Photographs", quality),
-            Choosing.line("Pictures at most", resolution),
+            WORDS.say("weight-choices.weight"),
+            Choosing.line(WORDS.say("weight-choices.photographs"), quality),
+            Choosing.line(WORDS.say("weight-choices.pictures-at-most"), resolution),
             new VBox(6, grey, fax),
-            pictures.node(),
-            Choosing.line("Compression", effort),
-            together);
+            Choosing.line(WORDS.say("weight-choices.compression"), effort),
+            together,
+            pictures.node());
   }
 
   private void change(UnaryOperator<Weight> how) {
@@ -130,9 +139,13 @@ final class WeightChoices implements Choices {
     pictures.show();
     String photographs =
         w.photographQuality() == 0
-            ? "pictures as they came"
-            : "photographs of quality " + w.photographQuality();
-    group.say(photographs + (w.resolution() == 0 ? "" : ", " + w.resolution() + " dots an inch"));
+            ? WORDS.say("weight-choices.pictures-as-they-came")
+            : WORDS.say("weight-choices.photographs-of-quality", w.photographQuality());
+    group.say(
+        photographs
+            + (w.resolution() == 0
+                ? ""
+                : WORDS.say("weight-choices.dots-an-inch-2", w.resolution())));
   }
 
   /** A recipe may hold a value that is not offered. */

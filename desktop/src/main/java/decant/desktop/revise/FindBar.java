@@ -6,6 +6,7 @@ import decant.model.edit.Commands;
 import decant.model.edit.Range;
 import decant.model.edit.Search;
 import decant.model.edit.Search.Query;
+import decant.words.Words;
 import java.util.List;
 import java.util.Optional;
 import javafx.geometry.Pos;
@@ -18,12 +19,14 @@ import javafx.scene.layout.HBox;
 
 /** Finds and replaces text. */
 final class FindBar extends HBox {
+  private static final Words WORDS = Words.of(FindBar.class);
+
   private final Work work;
   private final Runnable reveal;
   private final Runnable back;
   private final TextField find = new TextField();
   private final TextField replace = new TextField();
-  private final CheckBox matchCase = new CheckBox("Match case");
+  private final CheckBox matchCase = new CheckBox(WORDS.say("find-bar.match-case"));
   private final Label says = new Label();
 
   FindBar(Work work, Runnable reveal, Runnable back) {
@@ -33,21 +36,21 @@ final class FindBar extends HBox {
     this.back = back;
     getStyleClass().add("find-bar");
     setAlignment(Pos.CENTER_LEFT);
-    find.setPromptText("Find");
+    find.setPromptText(WORDS.say("find-bar.find"));
     find.setId("find-text");
-    replace.setPromptText("Replace with");
+    replace.setPromptText(WORDS.say("find-bar.replace-with"));
     replace.setId("find-replace");
     says.getStyleClass().add("quiet");
     says.setId("find-says");
     find.textProperty().addListener(o -> count());
     matchCase.selectedProperty().addListener(o -> count());
     find.setOnAction(e -> next());
-    var next = button("Next", "find-next", this::next);
-    var previous = button("Previous", "find-previous", this::previous);
-    var one = button("Replace", "find-one", this::replaceOne);
-    var all = button("Replace all", "find-all", this::replaceAll);
-    var close = button("Close", "find-close", this::close);
-    close.getStyleClass().add("plain");
+    var next = button(WORDS.say("find-bar.next"), "find-next", this::next);
+    var previous = button(WORDS.say("find-bar.previous"), "find-previous", this::previous);
+    var one = button(WORDS.say("find-bar.replace"), "find-one", this::replaceOne);
+    var all = button(WORDS.say("find-bar.replace-all"), "find-all", this::replaceAll);
+    var close = button(WORDS.say("find-bar.close"), "find-close", this::close);
+    close.getStyleClass().add("quiet-button");
     setOnKeyPressed(e -> {
       if (e.getCode() == KeyCode.ESCAPE) {
         close();
@@ -96,7 +99,7 @@ final class FindBar extends HBox {
       return;
     }
     int n = Search.all(work.revision().document(), query()).size();
-    says.setText(n == 0 ? "not found" : n + (n == 1 ? " place" : " places"));
+    says.setText(n == 0 ? WORDS.say("find-bar.not-found") : WORDS.count("find-bar.places", n));
   }
 
   private void next() {
@@ -133,6 +136,6 @@ final class FindBar extends HBox {
     if (n > 0) {
       work.apply(r -> Search.replaceAll(r, query(), replace.getText()));
     }
-    says.setText(n == 0 ? "not found" : n + " replaced");
+    says.setText(n == 0 ? WORDS.say("find-bar.not-found") : WORDS.count("find-bar.replaced", n));
   }
 }

@@ -5,40 +5,42 @@ import decant.desktop.shell.Work;
 import decant.layout.DocumentFonts;
 import decant.model.Colour;
 import decant.model.Document;
-import decant.model.Look;
 import decant.model.Paragraph;
-import decant.model.ParagraphTraits;
 import decant.model.TextTraits;
 import decant.model.edit.Commands;
 import decant.model.edit.Range;
 import decant.model.edit.Revision;
+import decant.model.edit.SelectedLook;
 import decant.text.FontBook;
+import decant.words.Figures;
+import decant.words.Words;
 import java.util.List;
-import java.util.Locale;
+import java.util.Optional;
+import java.util.stream.IntStream;
 import javafx.animation.PauseTransition;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
+import javafx.scene.control.ListCell;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.control.Tooltip;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
+import javafx.scene.text.Font;
 import javafx.util.Duration;
 
 /** What is selected, and what it is like. */
 final class LookPanel extends VBox {
+  private static final Words WORDS = Words.of(LookPanel.class);
+
   private static final List<String> LEVELS =
-      List.of(
-          "Body text",
-          "Heading 1",
-          "Heading 2",
-          "Heading 3",
-          "Heading 4",
-          "Heading 5",
-          "Heading 6");
+      IntStream.rangeClosed(0, 6)
+          .mapToObj(
+              l -> l == 0 ? WORDS.say("look-panel.body-text") : WORDS.say("look-panel.heading", l))
+          .toList();
   private static final List<Integer> COLOURS =
       List.of(0x000000, 0x5A5A5A, 0x7B1E3A, 0xB3261E, 0xB25E00, 0x2E6B34, 0x0B5C7A, 0x1F3A93);
 
@@ -49,15 +51,16 @@ final class LookPanel extends VBox {
   private final ComboBox<String> family = new ComboBox<>();
   private final ComboBox<String> size = new ComboBox<>();
   private final Label served = new Label();
-  private final ToggleButton bold = toggle("Bold", "look-bold");
-  private final ToggleButton italic = toggle("Italic", "look-italic");
-  private final ToggleButton underline = toggle("Underline", "look-underline");
+  private final ToggleButton bold = toggle(WORDS.say("look-panel.bold"), "look-bold");
+  private final ToggleButton italic = toggle(WORDS.say("look-panel.italic"), "look-italic");
+  private final ToggleButton underline =
+      toggle(WORDS.say("look-panel.underline"), "look-underline");
   private final List<ToggleButton> alignments =
       List.of(
-          toggle("Start", "align-start"),
-          toggle("Centre", "align-centre"),
-          toggle("End", "align-end"),
-          toggle("Justified", "align-justified"));
+          toggle(WORDS.say("look-panel.start"), "align-start"),
+          toggle(WORDS.say("look-panel.centre"), "align-centre"),
+          toggle(WORDS.say("look-panel.end"), "align-end"),
+          toggle(WORDS.say("look-panel.justified"), "align-justified"));
   private final PauseTransition rest = new PauseTransition(Duration.millis(60));
   private boolean filling;
 
@@ -65,7 +68,7 @@ final class LookPanel extends VBox {
     super(7);
     this.work = work;
     this.back = back;
-    var title = new Label("What is selected?");
+    var title = new Label(WORDS.say("look-panel.title"));
     title.getStyleClass().add("side-title");
     selected.getStyleClass().add("quiet");
     selected.setWrapText(true);
@@ -79,15 +82,19 @@ final class LookPanel extends VBox {
     family.setMaxWidth(Double.MAX_VALUE);
     HBox.setHgrow(family, Priority.ALWAYS);
     for (double s : new double[] {8, 9, 10, 10.5, 11, 12, 14, 16, 18, 20, 24, 28, 36, 48}) {
-      size.getItems().add(number(s));
+      size.getItems().add(Figures.decimal(s, 2));
     }
     size.setEditable(true);
     size.setPrefWidth(82);
     size.setMinWidth(82);
     size.setId("look-size");
     served.getStyleClass().add("quiet");
-    served.setWrapText(true);
-    served.setMinHeight(USE_PREF_SIZE);
+    served.setMinHeight(18); // its room stays, so that nothing moves
+    selected.setMinHeight(18);
+    level.setAccessibleText(WORDS.say("look-panel.level"));
+    family.setAccessibleText(WORDS.say("look-panel.font"));
+    size.setAccessibleText(WORDS.say("look-panel.size"));
+    family.setCellFactory(v -> new FontCell());
     level.setOnAction(e -> change(() -> levelChosen()));
     family.setOnAction(e -> change(this::familyChosen));
     size.setOnAction(e -> change(this::sizeChosen));
@@ -118,6 +125,19 @@ final class LookPanel extends VBox {
         .toList();
   }
 
+  /** A font's name in its own face, where it ships; the toolkit knows only what was loaded. */
+  private static final class FontCell extends ListCell<String> {
+    @Override
+    protected void updateItem(String name, boolean empty) {
+      super.updateItem(name, empty);
+      setText(empty ? null : name);
+      setStyle(
+          empty || name == null || !Font.getFamilies().contains(name)
+              ? ""
+              : "-fx-font-family: \"" + name + "\";");
+    }
+  }
+
   private static ToggleButton toggle(String label, String id) {
     var b = new ToggleButton(label);
     b.setId(id);
@@ -134,8 +154,8 @@ final class LookPanel extends VBox {
       b.getStyleClass().add("colour");
       b.setStyle("-fx-background-color: #" + c.hex() + ";");
       b.setId("look-colour-" + c.hex());
-      b.setAccessibleText("Text colour " + c.hex());
-      b.setTooltip(new Tooltip("Text colour #" + c.hex()));
+      b.setAccessibleText(WORDS.say("look-panel.colour", c.hex()));
+      b.setTooltip(new Tooltip(WORDS.say("look-panel.colour", c.hex())));
       b.setOnAction(
           e -> change(() -> work.apply(r -> Commands.set(r, "Colour", TextTraits.COLOUR, c))));
       row.getChildren().add(b);
@@ -189,55 +209,61 @@ final class LookPanel extends VBox {
       return;
     }
     filling = true;
-    Range range = Range.of(d, r.selection());
-    selected.setText(describe(d, range, p));
-    Look direct = r.pending().orElseGet(() -> p.lookAt(probe(range, p)));
-    Look look = d.styles().textLook(d.styles().textBase(p.look()), direct);
-    level.getSelectionModel().select(Math.min(6, d.headingLevel(p)));
-    family.setValue(look.value(TextTraits.FAMILY));
-    size.setValue(number(look.value(TextTraits.SIZE)));
-    FontBook.Served s =
-        DocumentFonts.of(d)
-            .serve(
-                look.value(TextTraits.FAMILY),
-                look.value(TextTraits.BOLD),
-                look.value(TextTraits.ITALIC));
+    selected.setText(describe(d, Range.of(d, r.selection()), p));
+    SelectedLook look = SelectedLook.of(r);
+    show(level, look.level().map(l -> LEVELS.get(Math.min(6, l))));
+    show(family, look.family());
+    show(size, look.size().map(s -> Figures.decimal(s, 2)));
     served.setText(
-        s.reason() == FontBook.Reason.SAME
-            ? ""
-            : "Served by " + s.face().family() + ": " + s.reason().label() + ".");
-    served.setManaged(!served.getText().isEmpty());
-    bold.setSelected(Commands.isSet(r, TextTraits.BOLD));
-    italic.setSelected(Commands.isSet(r, TextTraits.ITALIC));
-    underline.setSelected(Commands.isSet(r, TextTraits.UNDERLINE));
-    int a = d.styles().paragraphLook(p.look()).value(ParagraphTraits.ALIGNMENT).ordinal();
+        look.family()
+            .map(f -> served(d, f, look.bold().orElse(false), look.italic().orElse(false)))
+            .orElse(""));
+    show(bold, look.bold());
+    show(italic, look.italic());
+    show(underline, look.underline());
     for (int k = 0; k < alignments.size(); k++) {
-      alignments.get(k).setSelected(k == a);
+      int at = k;
+      alignments.get(k).setSelected(look.alignment().filter(x -> x.ordinal() == at).isPresent());
     }
     filling = false;
   }
 
-  private static int probe(Range range, Paragraph p) {
-    return range.isEmpty() || !range.start().paragraph().equals(p.id())
-        ? range.end().offset()
-        : range.start().offset() + 1;
+  /** A value, or that there are several. */
+  private static void show(ComboBox<String> box, Optional<String> value) {
+    box.setPromptText(value.isPresent() ? "" : WORDS.say("look-panel.mixed"));
+    box.setValue(value.orElse(null));
+    if (box.isEditable()) {
+      box.getEditor().setText(value.orElse(""));
+    }
+  }
+
+  private static void show(ToggleButton b, Optional<Boolean> value) {
+    b.setSelected(value.orElse(false));
+    b.getStyleClass().remove("mixed");
+    b.setAccessibleHelp(value.isPresent() ? "" : WORDS.say("look-panel.mixed"));
+    if (value.isEmpty()) {
+      b.getStyleClass().add("mixed");
+    }
+  }
+
+  private static String served(Document d, String family, boolean bold, boolean italic) {
+    FontBook.Served s = DocumentFonts.of(d).serve(family, bold, italic);
+    return switch (s.reason()) {
+      case SAME -> "";
+      case EMBEDDED -> WORDS.say("look-panel.embedded");
+      case SAME_METRICS -> WORDS.say("look-panel.same-widths", s.face().family());
+      case FALLBACK -> WORDS.say("look-panel.similar", s.face().family());
+    };
   }
 
   private static String describe(Document d, Range range, Paragraph p) {
     if (range.isEmpty()) {
       int l = d.headingLevel(p);
-      return l > 0 ? "Caret in a heading " + l : "Caret in a paragraph";
+      return l > 0 ? WORDS.say("look-panel.in-heading", l) : WORDS.say("look-panel.in-paragraph");
     }
     List<Range.Part> parts = range.parts(d);
     int characters = parts.stream().mapToInt(x -> x.to() - x.from()).sum();
-    return characters
-        + (characters == 1 ? " character" : " characters")
-        + (parts.size() > 1 ? " in " + parts.size() + " paragraphs" : "");
-  }
-
-  private static String number(double v) {
-    return v == Math.rint(v)
-        ? Long.toString((long) v)
-        : String.format(Locale.ROOT, "%s", Math.round(v * 100) / 100.0);
+    String count = WORDS.count("look-panel.characters", characters);
+    return parts.size() > 1 ? WORDS.count("look-panel.in-paragraphs", parts.size(), count) : count;
   }
 }

@@ -6,6 +6,7 @@ import decant.layout.Page;
 import decant.model.Document;
 import decant.model.NodeId;
 import decant.model.Outline;
+import decant.words.Words;
 import java.util.List;
 import java.util.function.Consumer;
 import javafx.animation.PauseTransition;
@@ -21,6 +22,8 @@ import org.jspecify.annotations.Nullable;
 
 /** The headings, to jump to. */
 final class OutlinePanel extends VBox {
+  private static final Words WORDS = Words.of(OutlinePanel.class);
+
   private final Work work;
   private final ListView<Outline.Heading> list = new ListView<>();
   private final PauseTransition rest = new PauseTransition(Duration.millis(150));
@@ -29,12 +32,12 @@ final class OutlinePanel extends VBox {
   OutlinePanel(Work work, Consumer<NodeId> jump) {
     super(6);
     this.work = work;
-    var title = new Label("Outline");
+    var title = new Label(WORDS.say("outline-panel.title"));
     title.getStyleClass().add("side-title");
     list.setId("outline");
     list.getStyleClass().add("outline");
     list.setCellFactory(v -> new HeadingCell());
-    var none = new Label("No headings yet. Ctrl+Alt+1 makes the caret's line one.");
+    var none = new Label(WORDS.say("outline-panel.none"));
     none.getStyleClass().add("quiet");
     none.setWrapText(true);
     list.setPlaceholder(none);

@@ -5,6 +5,7 @@ import decant.model.Paragraph;
 import decant.model.Remark;
 import decant.model.edit.Remarking;
 import decant.model.edit.Revision;
+import decant.words.Words;
 import java.time.Instant;
 import java.time.temporal.ChronoUnit;
 import java.util.List;
@@ -20,11 +21,13 @@ import javafx.util.Duration;
 
 /** What was noted where the caret stands, and a line to note something about the selection. */
 final class RemarksPanel extends VBox {
+  private static final Words WORDS = Words.of(RemarksPanel.class);
+
   private final Work work;
   private final Runnable back;
   private final VBox here = new VBox(6);
   private final TextField field = new TextField();
-  private final Button note = new Button("Note");
+  private final Button note = new Button(WORDS.say("remarks-panel.add"));
   private final HBox line = new HBox(6, field, note);
   private final PauseTransition rest = new PauseTransition(Duration.millis(60));
   private List<Remark> shown = List.of();
@@ -35,7 +38,7 @@ final class RemarksPanel extends VBox {
     this.back = back;
     here.setId("remarks");
     field.setId("remark-text");
-    field.setPromptText("note about what is selected");
+    field.setPromptText(WORDS.say("remarks-panel.prompt"));
     HBox.setHgrow(field, Priority.ALWAYS);
     note.setId("remark-add");
     note.setOnAction(e -> add());
@@ -66,8 +69,7 @@ final class RemarksPanel extends VBox {
   private void refresh() {
     Revision r = work.revision();
     boolean selected = !r.selection().isCaret();
-    line.setVisible(selected);
-    line.setManaged(selected);
+    line.setDisable(!selected); // its room stays, so that nothing below it moves
     Paragraph p = r.document().paragraph(r.selection().caret().paragraph()).orElse(null);
     List<Remark> now = p == null ? List.of() : Remarking.at(p, r.selection().caret().offset());
     if (now.equals(shown)) {
@@ -85,11 +87,11 @@ final class RemarksPanel extends VBox {
     words.setWrapText(true);
     words.setMinHeight(USE_PREF_SIZE);
     String day = remark.date().length() >= 10 ? remark.date().substring(0, 10) : "";
-    String who = remark.author().isEmpty() ? "Remark" : remark.author();
+    String who = remark.author().isEmpty() ? WORDS.say("remarks-panel.comment") : remark.author();
     var by = new Label(day.isEmpty() ? who : who + ", " + day);
     by.getStyleClass().add("quiet");
-    var settle = new Button("Settle");
-    settle.getStyleClass().add("plain");
+    var settle = new Button(WORDS.say("remarks-panel.done"));
+    settle.getStyleClass().add("quiet-button");
     settle.setId("remark-settle");
     settle.setVisible(!remark.kept());
     settle.setManaged(!remark.kept());

@@ -3,6 +3,7 @@ package decant.desktop.revise;
 import decant.desktop.page.LayoutPages;
 import decant.desktop.page.PageEditor;
 import decant.desktop.page.PagesView;
+import decant.desktop.page.RememberedZoom;
 import decant.desktop.shell.Actions;
 import decant.desktop.shell.Desk;
 import decant.desktop.shell.Stage;
@@ -16,15 +17,15 @@ import decant.model.ParagraphTraits.Alignment;
 import decant.model.Position;
 import decant.model.Selection;
 import decant.model.TextTraits;
+import decant.model.Trait;
 import decant.model.edit.Commands;
 import decant.model.edit.Contents;
 import decant.model.edit.Revision;
+import decant.words.Words;
 import java.util.Optional;
 import java.util.function.Consumer;
-import java.util.function.Predicate;
 import java.util.function.Supplier;
 import java.util.function.UnaryOperator;
-import javafx.application.Platform;
 import javafx.scene.Node;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.Priority;
@@ -33,17 +34,20 @@ import org.jspecify.annotations.Nullable;
 
 /** The pages, to be typed on; beside them what is selected and the outline. */
 public final class ReviseView implements Stage {
+  private static final Words WORDS = Words.of(ReviseView.class);
+
   private final Work work;
   private final BorderPane root = new BorderPane();
   private final PagesView pages = new PagesView();
   private final PageEditor editor;
   private final FindBar find;
-  private boolean fitted;
 
-  public ReviseView(Work work, Actions actions) {
+  public ReviseView(Desk desk, Work work, Actions actions) {
     this.work = work;
     this.editor = new PageEditor(pages, work);
     pages.setId("pages");
+    pages.setAccessibleText(WORDS.say("revise-view.pages"));
+    RememberedZoom.of(pages, desk.memory());
     this.find = new FindBar(work, this::reveal, pages::requestFocus);
     var outline = new OutlinePanel(work, this::jump);
     var look = new LookPanel(work, actions, pages::requestFocus);
@@ -124,14 +128,8 @@ public final class ReviseView implements Stage {
   }
 
   @Override
-  public void shown() {
-    Platform.runLater(() -> {
-      if (!fitted) {
-        fitted = true;
-        pages.setZoom(1);
-      }
-      pages.requestFocus();
-    });
+  public Node keyboard() {
+    return pages;
   }
 
   /**
@@ -140,94 +138,66 @@ public final class ReviseView implements Stage {
    * @param current the stage, if it is in sight
    */
   public static void register(Actions actions, Desk desk, Supplier<Optional<ReviseView>> current) {
-    edit(
-        actions,
-        desk,
-        "contents",
-        "Insert or renew the contents",
-        "Shortcut+Shift+T",
-        Contents::renew);
-    back(actions, desk, "undo", "Undo", "Shortcut+Z", Revision::undo);
-    back(actions, desk, "redo", "Redo", "Shortcut+Shift+Z", Revision::redo);
-    back(actions, desk, "redo-y", "Redo", "Shortcut+Y", Revision::redo);
-    edit(
-        actions,
-        desk,
-        "bold",
-        "Bold",
-        "Shortcut+B",
-        r -> Commands.toggle(r, "Bold", TextTraits.BOLD));
-    edit(
-        actions,
-        desk,
-        "italic",
-        "Italic",
-        "Shortcut+I",
-        r -> Commands.toggle(r, "Italic", TextTraits.ITALIC));
-    edit(
-        actions,
-        desk,
-        "underline",
-        "Underline",
-        "Shortcut+U",
-        r -> Commands.toggle(r, "Underline", TextTraits.UNDERLINE));
-    for (int level = 1; level <= 6; level++) {
-      int l = level;
-      edit(
-          actions,
-          desk,
-          "heading-" + level,
-          "Make this line a heading " + level,
-          "Shortcut+Alt+" + level,
-          r -> Commands.setHeadingLevel(r, l));
-    }
-    edit(
-        actions,
-        desk,
-        "no-heading",
-        "Make this line body text, no heading",
-        "Shortcut+Alt+0",
-        r -> Commands.setHeadingLevel(r, 0));
-    align(actions, desk, "align-start", "Align at the start", "Shortcut+L", Alignment.START);
-    align(actions, desk, "align-centre", "Centre", "Shortcut+E", Alignment.CENTRE);
-    align(actions, desk, "align-end", "Align at the end", "Shortcut+R", Alignment.END);
-    align(actions, desk, "align-justified", "Justify", "Shortcut+J", Alignment.JUSTIFIED);
+    back(actions, desk, "undo", "Shortcut+Z", Revision::undo);
+    back(actions, desk, "redo", "Shortcut+Shift+Z, Shortcut+Y", Revision::redo);
     actions.add(
         "find",
-        "Find and replace",
         "Shortcut+F",
         () -> desk.work().isPresent(),
         () -> {
           desk.go(Step.REVISE);
           current.get().ifPresent(v -> v.find.open());
         });
+    edit(actions, desk, "bold", "Shortcut+B", r -> toggle(r, "bold", TextTraits.BOLD));
+    edit(actions, desk, "italic", "Shortcut+I", r -> toggle(r, "italic", TextTraits.ITALIC));
+    edit(
+        actions,
+        desk,
+        "underline",
+        "Shortcut+U",
+        r -> toggle(r, "underline", TextTraits.UNDERLINE));
+    for (int level = 1; level <= 6; level++) {
+      int l = level;
+      edit(
+          actions,
+          desk,
+          "heading-" + level,
+          "Shortcut+Alt+" + level,
+          r -> Commands.setHeadingLevel(r, l));
+    }
+    edit(actions, desk, "no-heading", "Shortcut+Alt+0", r -> Commands.setHeadingLevel(r, 0));
+    align(actions, desk, "align-start", "Shortcut+L", Alignment.START);
+    align(actions, desk, "align-centre", "Shortcut+E", Alignment.CENTRE);
+    align(actions, desk, "align-end", "Shortcut+R", Alignment.END);
+    align(actions, desk, "align-justified", "Shortcut+J", Alignment.JUSTIFIED);
+    edit(actions, desk, "contents", "Shortcut+Shift+T", Contents::renew);
     zoom(
         actions,
         "zoom-in",
-        "Zoom in",
         "Shortcut+Equals",
         current,
         p -> p.setZoom(p.zoomProperty().get() * 1.15));
     zoom(
         actions,
         "zoom-out",
-        "Zoom out",
         "Shortcut+Minus",
         current,
         p -> p.setZoom(p.zoomProperty().get() / 1.15));
-    zoom(actions, "zoom-width", "Fit the page's width", "Shortcut+9", current, PagesView::fitWidth);
+    zoom(actions, "zoom-width", "Shortcut+9", current, PagesView::fitWidth);
+  }
+
+  private static Revision toggle(Revision r, String name, Trait<Boolean> trait) {
+    return Commands.toggle(r, name, trait);
   }
 
   private static void zoom(
       Actions actions,
       String id,
-      String name,
       String shortcut,
       Supplier<Optional<ReviseView>> current,
       Consumer<PagesView> change) {
     actions.add(
         id,
-        name,
         shortcut,
         () -> current.get().isPresent(),
         () -> current.get().ifPresent(v -> change.accept(v.pages)));
@@ -243,49 +213,23 @@ public final class ReviseView implements Stage {
   }
 
   private static void edit(
-      Actions actions,
-      Desk desk,
-      String id,
-      String name,
-      String shortcut,
-      UnaryOperator<Revision> change) {
-    edit(actions, desk, ReviseView::revising, id, name, shortcut, change);
-  }
-
-  private static void edit(
-      Actions actions,
-      Desk desk,
-      Predicate<Desk> applies,
-      String id,
-      String name,
-      String shortcut,
-      UnaryOperator<Revision> change) {
-    actions.add(
-        id,
-        name,
-        shortcut,
-        () -> applies.test(desk),
-        () -> desk.work().ifPresent(w -> w.apply(change)));
+      Actions actions, Desk desk, String id, String shortcut, UnaryOperator<Revision> change) {
+    actions.addOnPage(
+        id, shortcut, () -> revising(desk), () -> desk.work().ifPresent(w -> w.apply(change)));
   }
 
   private static void back(
-      Actions actions,
-      Desk desk,
-      String id,
-      String name,
-      String shortcut,
-      UnaryOperator<Revision> change) {
-    edit(actions, desk, ReviseView::changing, id, name, shortcut, change);
+      Actions actions, Desk desk, String id, String shortcut, UnaryOperator<Revision> change) {
+    actions.addOnPage(
+        id, shortcut, () -> changing(desk), () -> desk.work().ifPresent(w -> w.apply(change)));
   }
 
-  private static void align(
-      Actions actions, Desk desk, String id, String name, String shortcut, Alignment a) {
+  private static void align(Actions actions, Desk desk, String id, String shortcut, Alignment a) {
     edit(
         actions,
         desk,
         id,
-        name,
         shortcut,
-        r -> Commands.setParagraph(r, name, ParagraphTraits.ALIGNMENT, a));
+        r -> Commands.setParagraph(r, id, ParagraphTraits.ALIGNMENT, a));
   }
 }

@@ -3,6 +3,7 @@ package decant.desktop.shell;
 import decant.format.Intake;
 import decant.layout.Layout;
 import decant.model.Document;
+import decant.model.Finding;
 import decant.pdf.write.PdfWriter;
 import decant.publish.AtomicFile;
 import decant.publish.PublishProblem;
@@ -19,6 +20,7 @@ import decant.reading.Recogniser;
 import decant.reading.TakenIn;
 import decant.tray.OutTray;
 import decant.tray.PublishQueue;
+import decant.words.Words;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
@@ -35,6 +37,9 @@ import javafx.beans.property.SimpleObjectProperty;
  * interface thread.
  */
 public final class Desk {
+  private static final Words WORDS = Words.of(Desk.class);
+  private static final System.Logger LOG = System.getLogger(Desk.class.getName());
+
   private final ObjectProperty<Optional<Work>> work = new SimpleObjectProperty<>(Optional.empty());
   private final ObjectProperty<Step> step = new SimpleObjectProperty<>(Step.TRAY);
   private final ObjectProperty<Optional<Notice>> notice =
@@ -42,11 +47,18 @@ public final class Desk {
   private final ObjectProperty<Optional<Background>> background =
       new SimpleObjectProperty<>(Optional.empty());
   private final Tray tray;
+  private final Memory memory;
   private final Recovery recovery;
   private final RecipeShelf recipes;
   private final OutTray outTray;
   private final PublishQueue queue;
   private final Path receipts;
+
+  /** The version of the present document whose unsaved changes may go. */
+  private Optional<Document> letGo = Optional.empty();
+
+  private Optional<Notice> recoveryOffer = Optional.empty();
+
   private final ObjectProperty<Integer> waiting = new SimpleObjectProperty<>(0);
   private final ExecutorService worker =
       Executors.newSingleThreadExecutor(r -> {
@@ -60,6 +72,7 @@ public final class Desk {
    */
   public Desk(Path state) {
     this.tray = new Tray(state.resolve("tray.json"));
+    this.memory = new Memory(state.resolve("window.json"));
     this.recovery = new Recovery(state.resolve("recovery"));
     this.recipes = new RecipeShelf(state.resolve("recipes"));
     this.outTray = new OutTray(state.resolve("out-tray.json"));
@@ -105,9 +118,8 @@ public final class Desk {
         outTray.lay(m.file(), r.recipe(), r.made());
       }
       tell(
-          r.files().size() == 1
-              ? "“" + r.files().getFirst().file().getFileName() + "” lies in the Out-tray."
-              : r.files().size() + " files lie in the Out-tray.");
+          WORDS.count(
+              "desk.in-out-tray", r.files().size(), r.files().getFirst().file().getFileName()));
     });
   }
 
@@ -139,7 +151,7 @@ public final class Desk {
     Work.Draft d = w.draftProperty().get();
     attempt(() -> {
       queue.add(w.revision().document(), d.recipe(), d.folder(), d.stem(), w.source());
-      tell("“" + d.stem() + "” is queued; publish it from the Out-tray.");
+      tell(WORDS.say("desk.queued", d.stem()));
     });
   }
 
@@ -150,11 +162,12 @@ public final class Desk {
     dismiss();
     worker.execute(() -> {
       int done = 0;
+      int files = 0;
       String problem = "";
       for (PublishQueue.Queued q : all) {
         int at = done;
-        Platform.runLater(
-            () -> progress("Publishing " + q.stem(), at / (double) all.size(), cancelled));
+        Platform.runLater(() ->
+            progress(WORDS.say("desk.publishing", q.stem()), at / (double) all.size(), cancelled));
         try {
           var layout =
               new decant.layout.Layouter(decant.text.FontBook.shipped()).layout(queue.document(q));
@@ -172,22 +185,26 @@ public final class Desk {
                   cancelled::get);
           queue.remove(q);
           store(r);
-          Platform.runLater(() -> layIntoOutTray(r));
+          Platform.runLater(() -> {
+            tray.published(r.files().stream().map(Receipt.Made::file).toList());
+            layIntoOutTray(r);
+          });
           done++;
+          files += r.files().size();
         } catch (PdfWriter.Cancelled e) {
-          problem = "Publishing was cancelled; what is not published is still queued.";
+          problem = WORDS.say("desk.queue-cancelled");
           break;
         } catch (ReadProblem | WriteProblem | PublishProblem e) {
-          problem = "“" + q.stem() + "” is still queued: " + e.getMessage();
+          problem = WORDS.say("desk.still-queued", q.stem(), e.getMessage());
         }
       }
       String last = problem;
-      int made = done;
+      int made = files;
       Platform.runLater(() -> {
         background.set(Optional.empty());
         waitingChanged();
         if (last.isEmpty()) {
-          tell(made + (made == 1 ? " document was" : " documents were") + " published.");
+          tell(WORDS.count("desk.files-published", made));
         } else {
           notice.set(Optional.of(Notice.problem(last)));
         }
@@ -204,8 +221,7 @@ public final class Desk {
       AtomicFile.write(AtomicFile.freeName(receipts.resolve(name)), false, out -> out.write(json));
     } catch (java.io.IOException | WriteProblem e) {
       Platform.runLater(() ->
-          notice.set(
-              Optional.of(Notice.problem("The receipt could not be kept in " + receipts + "."))));
+          notice.set(Optional.of(Notice.problem(WORDS.say("desk.receipt-not-kept", receipts)))));
     }
   }
 
@@ -238,6 +254,11 @@ public final class Desk {
     return tray;
   }
 
+  /** What the window remembers between runs. */
+  public Memory memory() {
+    return memory;
+  }
+
   /** Opens a stage; without a document only the tray can be. */
   public void go(Step to) {
     if (!to.ofDocument() || work.get().isPresent()) {
@@ -258,17 +279,31 @@ public final class Desk {
   }
 
   private void unlessUnsaved(Runnable next) {
-    if (work.get().filter(Work::unsaved).isPresent()) {
-      notice.set(
-          Optional.of(
-              Notice.ask(
-                  "“" + work.get().get().stem() + "” has changes that no working copy holds yet.",
-                  Notice.Answer.of("Save it first", () -> save(proposedCopy(), false, next)),
-                  Notice.Answer.of("Let the changes go", next),
-                  Notice.Answer.of("Stay", this::dismiss))));
+    Optional<Work> w = work.get().filter(Work::unsaved);
+    if (w.isEmpty() || letGo.filter(d -> d == w.get().revision().document()).isPresent()) {
+      next.run();
       return;
     }
-    next.run();
+    Work present = w.get();
+    notice.set(
+        Optional.of(
+            Notice.ask(
+                WORDS.say("desk.unsaved", present.stem()),
+                Notice.Answer.of(
+                    WORDS.say("desk.save-first"),
+                    () -> save(present, proposedCopy(present), isSaved(present), next)),
+                Notice.Answer.of(
+                    WORDS.say("desk.discard"),
+                    () -> {
+                      letGo = Optional.of(present.revision().document());
+                      dismiss();
+                      next.run();
+                    }),
+                Notice.Answer.of(WORDS.say("desk.cancel"), this::dismiss))));
+  }
+
+  private static boolean isSaved(Work w) {
+    return w.workingCopyProperty().get().isPresent();
   }
 
   private void read(Path file, String password) {
@@ -278,15 +313,24 @@ public final class Desk {
   private void read(Path file, String password, Optional<Recogniser> recogniser) {
     dismiss();
     var cancelled = new AtomicBoolean();
-    String label = "Taking in " + file.getFileName();
+    String label = WORDS.say("desk.taking-in", file.getFileName());
     background.set(Optional.of(new Background(label, -1, cancelled)));
     ReadRequest plain =
         ReadRequest.of(file)
             .watched(
-                (done, all) -> {
-                  double share = all > 0 ? done / (double) all : -1;
-                  Platform.runLater(() -> progress(label, share, cancelled));
-                },
+                (done, all) ->
+                    Platform.runLater(() -> {
+                      double share = all > 0 ? done / (double) all : -1;
+                      String where =
+                          all > 0
+                              ? WORDS.say(
+                                  "desk.taking-in-page",
+                                  file.getFileName(),
+                                  Math.min(done + 1, all),
+                                  all)
+                              : label;
+                      progress(where, share, cancelled);
+                    }),
                 cancelled::get);
     ReadRequest opened = password.isEmpty() ? plain : plain.withPassword(password);
     ReadRequest request = recogniser.map(opened::withRecogniser).orElse(opened);
@@ -295,17 +339,13 @@ public final class Desk {
         TakenIn taken = Intake.take(request);
         var layouts = new LayoutRunner();
         Layout first = layouts.firstPages(taken.document());
-        Platform.runLater(() -> taken(file, password, taken, first, layouts));
+        Platform.runLater(() -> arrived(file, password, taken, first, layouts));
       } catch (ReadProblem e) {
         Platform.runLater(() -> refused(file, e));
       } catch (RuntimeException | StackOverflowError e) {
         Platform.runLater(() ->
             refused(
-                file,
-                new ReadProblem(
-                    ReadProblem.Kind.DAMAGED,
-                    "It cannot be read: something in it is not as it should be.",
-                    e)));
+                file, new ReadProblem(ReadProblem.Kind.DAMAGED, WORDS.say("desk.unreadable"), e)));
       }
     });
   }
@@ -316,44 +356,59 @@ public final class Desk {
     }
   }
 
-  private void taken(
+  /** What was read may come when the document before it has been worked on meanwhile. */
+  private void arrived(
       Path file, String password, TakenIn taken, Layout first, LayoutRunner layouts) {
     background.set(Optional.empty());
+    unlessUnsaved(() -> open(file, password, taken, first, layouts));
+  }
+
+  private Work open(Path file, String password, TakenIn taken, Layout first, LayoutRunner layouts) {
+    if (!notice.get().equals(recoveryOffer)) {
+      dismiss(); // what was told or asked was about the document before
+    }
+    letGo = Optional.empty();
     var next = new Work(file.toAbsolutePath(), password, taken, first, layouts);
     layouts.busyProperty().addListener((o, was, is) -> layoutBusy(is));
     work.set(Optional.of(next));
     tray.used(file);
+    Optional.ofNullable(file.toAbsolutePath().getParent())
+        .ifPresent(f -> memory.change(k -> k.in(f)));
     recovery.watch(next);
-    step.set(taken.findings().isEmpty() ? Step.REVISE : Step.TAKE_IN);
+    // A conversion is looked over first; an office document only where something is wrong.
+    boolean converted = !taken.origin().places().isEmpty() && !taken.findings().isEmpty();
+    boolean look =
+        converted || taken.findings().stream().anyMatch(f -> f.severity() != Finding.Severity.NOTE);
+    step.set(look ? Step.TAKE_IN : Step.REVISE);
+    return next;
   }
 
   private void layoutBusy(boolean busy) {
     background.set(
         busy
-            ? Optional.of(new Background("Laying out pages", -1, new AtomicBoolean()))
+            ? Optional.of(new Background(WORDS.say("desk.laying-out"), -1, new AtomicBoolean()))
             : Optional.empty());
   }
 
   private void refused(Path file, ReadProblem e) {
     background.set(Optional.empty());
     boolean locked =
-        e.kind() == ReadProblem.Kind.WRONG_PASSWORD
-            || e.kind() == ReadProblem.Kind.ENCRYPTED
-                && e.getMessage().contains("opens with a password.");
+        e.kind() == ReadProblem.Kind.WRONG_PASSWORD || e.kind() == ReadProblem.Kind.ENCRYPTED;
+    String told = WORDS.say("desk.about-file", file.getFileName(), e.getMessage());
     if (locked) {
       notice.set(
           Optional.of(
               new Notice(
-                  "“" + file.getFileName() + "”: " + e.getMessage(),
+                  told,
                   Notice.Weight.QUESTION,
                   List.of(
-                      new Notice.Answer("Unlock", typed -> read(file, typed)),
-                      Notice.Answer.of("Leave it", this::dismiss)),
+                      new Notice.Answer(WORDS.say("desk.unlock"), typed -> read(file, typed)),
+                      Notice.Answer.of(WORDS.say("desk.cancel"), this::dismiss)),
                   true)));
       return;
     }
     if (e.kind() != ReadProblem.Kind.CANCELLED) {
-      notice.set(Optional.of(Notice.problem("“" + file.getFileName() + "”: " + e.getMessage())));
+      notice.set(Optional.of(Notice.problem(told)));
     }
   }
 
@@ -370,7 +425,10 @@ public final class Desk {
    * source.
    */
   public Path proposedCopy() {
-    Work w = work.get().orElseThrow();
+    return proposedCopy(work.get().orElseThrow());
+  }
+
+  private static Path proposedCopy(Work w) {
     return w.workingCopyProperty()
         .get()
         .orElseGet(
@@ -379,8 +437,7 @@ public final class Desk {
 
   /** Saves the working copy under its name, or under the proposed one the first time. */
   public void save() {
-    work.get()
-        .ifPresent(w -> save(proposedCopy(), w.workingCopyProperty().get().isPresent(), () -> {}));
+    work.get().ifPresent(w -> save(w, proposedCopy(w), isSaved(w), () -> {}));
   }
 
   /**
@@ -388,42 +445,51 @@ public final class Desk {
    * gets another proposed.
    */
   public void save(Path target, boolean overwrite, Runnable then) {
-    Work w = work.get().orElseThrow();
+    save(work.get().orElseThrow(), target, overwrite, then);
+  }
+
+  private void save(Work w, Path target, boolean overwrite, Runnable then) {
     Document version = w.revision().document();
     dismiss();
     worker.execute(() -> {
       try {
         Receipt.Made r = Publisher.docx(version, target, overwrite, w.source());
-        Platform.runLater(() -> {
-          w.savedAs(target, version);
-          recovery.forget(w);
-          tray.used(target);
-          if (r.verified()) {
-            tell(
-                "Saved as “"
-                    + target.getFileName()
-                    + "” in "
-                    + target.toAbsolutePath().getParent()
-                    + ".");
-          } else {
-            notice.set(
-                Optional.of(
-                    Notice.problem(
-                        "“"
-                            + target.getFileName()
-                            + "” was saved, but reading it back gave another text: "
-                            + r.checks().getFirst().detail()
-                            + ".")));
-          }
-          then.run();
-        });
+        Platform.runLater(() -> saved(w, target, version, r, then));
       } catch (WriteProblem e) {
-        Platform.runLater(() -> notSaved(target, e, then));
+        Platform.runLater(() -> notSaved(w, target, e, then));
+      } catch (RuntimeException | StackOverflowError e) {
+        LOG.log(System.Logger.Level.ERROR, "the working copy cannot be written", e);
+        Platform.runLater(() ->
+            notSaved(
+                w,
+                target,
+                new WriteProblem(
+                    WriteProblem.Kind.OTHER, WORDS.say("desk.not-written", target.getFileName())),
+                then));
       }
     });
   }
 
-  private void notSaved(Path target, WriteProblem e, Runnable then) {
+  private void saved(Work w, Path target, Document version, Receipt.Made made, Runnable then) {
+    tray.used(target);
+    if (!made.verified()) {
+      // The work goes on as unsaved, and what is kept for a crash stays.
+      notice.set(
+          Optional.of(
+              Notice.problem(
+                  WORDS.say(
+                      "desk.saved-otherwise",
+                      target.getFileName(),
+                      made.checks().getFirst().detail()))));
+      return;
+    }
+    w.savedAs(target, version);
+    recovery.forget(w);
+    tell(WORDS.say("desk.saved", target.getFileName(), target.toAbsolutePath().getParent()));
+    then.run();
+  }
+
+  private void notSaved(Work w, Path target, WriteProblem e, Runnable then) {
     Path free =
         switch (e.kind()) {
           case NAME_TAKEN, IS_SOURCE, OTHER -> AtomicFile.freeName(target);
@@ -433,25 +499,24 @@ public final class Desk {
         };
     Notice.Answer elsewhere =
         Notice.Answer.of(
-            "Save as “" + free.getFileName() + "”" + place(free, target),
-            () -> save(free, false, then));
-    Notice.Answer not = Notice.Answer.of("Not now", this::dismiss);
+            sameFolder(free, target)
+                ? WORDS.say("desk.save-as", free.getFileName())
+                : WORDS.say("desk.save-as-in", free.getFileName(), free.getParent()),
+            () -> save(w, free, false, then));
+    Notice.Answer not = Notice.Answer.of(WORDS.say("desk.not-now"), this::dismiss);
     notice.set(
         Optional.of(
             e.kind() == WriteProblem.Kind.NAME_TAKEN
                 ? Notice.ask(
                     e.getMessage(),
                     elsewhere,
-                    Notice.Answer.of("Replace it", () -> save(target, true, then)),
+                    Notice.Answer.of(WORDS.say("desk.replace"), () -> save(w, target, true, then)),
                     not)
-                : Notice.problem(
-                    e.getMessage() + " Your changes are still here.", elsewhere, not)));
+                : Notice.problem(WORDS.say("desk.still-here", e.getMessage()), elsewhere, not)));
   }
 
-  private static String place(Path free, Path target) {
-    boolean same =
-        Optional.ofNullable(free.getParent()).equals(Optional.ofNullable(target.getParent()));
-    return same ? "" : " in " + free.getParent();
+  private static boolean sameFolder(Path a, Path b) {
+    return Optional.ofNullable(a.getParent()).equals(Optional.ofNullable(b.getParent()));
   }
 
   /** Publishes what the Publish stage says. */
@@ -460,7 +525,7 @@ public final class Desk {
     Work.Draft draft = w.draftProperty().get();
     Layout layout = w.layout();
     if (!layout.complete() || layout.document() != w.revision().document()) {
-      tell("The pages are still being laid out; publish again in a moment.");
+      tell(WORDS.say("desk.still-laying-out"));
       return;
     }
     dismiss();
@@ -474,7 +539,7 @@ public final class Desk {
             overwrite,
             draft.passwords());
     var cancelled = new AtomicBoolean();
-    String label = "Publishing " + draft.stem();
+    String label = WORDS.say("desk.publishing", draft.stem());
     background.set(Optional.of(new Background(label, 0, cancelled)));
     var shown = new AtomicInteger();
     worker.execute(() -> {
@@ -485,7 +550,8 @@ public final class Desk {
                 (file, done) -> {
                   int percent = (int) (done * 100);
                   if (shown.getAndSet(percent) != percent) {
-                    Platform.runLater(() -> progress("Publishing " + file, done, cancelled));
+                    Platform.runLater(
+                        () -> progress(WORDS.say("desk.publishing", file), done, cancelled));
                   }
                 },
                 cancelled::get);
@@ -493,21 +559,24 @@ public final class Desk {
         Platform.runLater(() -> {
           background.set(Optional.empty());
           w.receiptProperty().set(Optional.of(r));
-          r.files().forEach(f -> tray.used(f.file()));
+          tray.published(r.files().stream().map(Receipt.Made::file).toList());
           afterwards(draft.recipe().afterwards(), r);
         });
       } catch (PdfWriter.Cancelled e) {
         Platform.runLater(() -> {
           background.set(Optional.empty());
-          tell("Publishing was cancelled; no file was left.");
+          tell(WORDS.say("desk.publishing-cancelled"));
         });
       } catch (PublishProblem e) {
-        Platform.runLater(() -> failed(e.getMessage()));
+        Platform.runLater(() -> {
+          failed(e.getMessage());
+          w.toMendProperty().set(e.conflicts().stream().findFirst());
+        });
       } catch (WriteProblem e) {
         Platform.runLater(() -> notPublished(draft, e));
-      } catch (RuntimeException e) {
-        Platform.runLater(() ->
-            failed("The files could not be made (" + e.getMessage() + "). Nothing was written."));
+      } catch (RuntimeException | StackOverflowError e) {
+        LOG.log(System.Logger.Level.ERROR, "publishing failed", e);
+        Platform.runLater(() -> failed(WORDS.say("desk.not-made")));
       }
     });
   }
@@ -549,17 +618,22 @@ public final class Desk {
     String free = stem;
     Notice.Answer other =
         Notice.Answer.of(
-            "Publish as “" + free + "”" + (taken ? "" : " in " + folder),
+            taken
+                ? WORDS.say("desk.publish-as", free)
+                : WORDS.say("desk.publish-as-in", free, folder),
             () -> {
               work.get().orElseThrow().draftProperty().set(draft.to(folder, free));
               publish(false);
             });
-    Notice.Answer not = Notice.Answer.of("Not now", this::dismiss);
+    Notice.Answer not = Notice.Answer.of(WORDS.say("desk.not-now"), this::dismiss);
     notice.set(
         Optional.of(
             e.kind() == WriteProblem.Kind.NAME_TAKEN
                 ? Notice.ask(
-                    e.getMessage(), other, Notice.Answer.of("Replace it", () -> publish(true)), not)
+                    e.getMessage(),
+                    other,
+                    Notice.Answer.of(WORDS.say("desk.replace"), () -> publish(true)),
+                    not)
                 : Notice.problem(e.getMessage(), other, not)));
   }
 
@@ -580,21 +654,17 @@ public final class Desk {
     notice.set(
         Optional.of(
             Notice.ask(
-                "“" + w.get().stem() + "” has changes that no working copy holds yet.",
+                WORDS.say("desk.unsaved", w.get().stem()),
                 Notice.Answer.of(
-                    "Save and close",
-                    () ->
-                        save(
-                            proposedCopy(),
-                            w.get().workingCopyProperty().get().isPresent(),
-                            Platform::exit)),
+                    WORDS.say("desk.save-and-close"),
+                    () -> save(w.get(), proposedCopy(w.get()), isSaved(w.get()), Platform::exit)),
                 Notice.Answer.of(
-                    "Close without saving",
+                    WORDS.say("desk.close-without-saving"),
                     () -> {
                       recovery.forget(w.get());
                       Platform.exit();
                     }),
-                Notice.Answer.of("Stay", this::dismiss))));
+                Notice.Answer.of(WORDS.say("desk.cancel"), this::dismiss))));
     return false;
   }
 
@@ -606,9 +676,10 @@ public final class Desk {
         var layouts = new LayoutRunner();
         Layout first = layouts.firstPages(kept.document());
         Platform.runLater(() -> {
-          taken(left.origin(), "", kept, first, layouts);
-          work.get().ifPresent(Work::neverSaved);
-          step.set(Step.REVISE);
+          unlessUnsaved(() -> {
+            open(left.origin(), "", kept, first, layouts).neverSaved();
+            step.set(Step.REVISE);
+          });
         });
       } catch (ReadProblem e) {
         Platform.runLater(() -> refused(left.file(), e));
@@ -625,19 +696,19 @@ public final class Desk {
   public void offerRecovery() {
     recovery
         .found()
-        .ifPresent(left ->
-            notice.set(
-                Optional.of(
-                    Notice.ask(
-                        "Decant ended before your changes to “"
-                            + left.name()
-                            + "” were saved. They were kept.",
-                        Notice.Answer.of("Take them up again", () -> takeUp(left)),
-                        Notice.Answer.of(
-                            "Let them go",
-                            () -> {
-                              recovery.discard(left);
-                              dismiss();
-                            })))));
+        .ifPresent(left -> {
+          recoveryOffer =
+              Optional.of(
+                  Notice.ask(
+                      WORDS.say("desk.recovery", left.name()),
+                      Notice.Answer.of(WORDS.say("desk.recover"), () -> takeUp(left)),
+                      Notice.Answer.of(
+                          WORDS.say("desk.discard"),
+                          () -> {
+                            recovery.discard(left);
+                            dismiss();
+                          })));
+          notice.set(recoveryOffer);
+        });
   }
 }

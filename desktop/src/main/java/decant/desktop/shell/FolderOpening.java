@@ -1,5 +1,6 @@
 package decant.desktop.shell;
 
+import decant.words.Words;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.List;
@@ -8,6 +9,8 @@ import java.util.Optional;
 
 /** Opens a folder in the system's own file manager. */
 final class FolderOpening {
+  private static final Words WORDS = Words.of(FolderOpening.class);
+
   private FolderOpening() {}
 
   /** What stood in the way, in the person's words; empty if nothing did. */
@@ -22,7 +25,7 @@ final class FolderOpening {
           .start();
       return Optional.empty();
     } catch (IOException e) {
-      return Optional.of("The folder is " + folder + "; no program here shows folders.");
+      return Optional.of(WORDS.say("folder-opening.none", folder));
     }
   }
 }

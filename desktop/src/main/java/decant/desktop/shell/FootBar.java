@@ -2,10 +2,14 @@ package decant.desktop.shell;
 
 import decant.layout.Layout;
 import decant.model.Document;
+import decant.model.Finding;
 import decant.model.Paragraph;
+import decant.words.Words;
+import java.util.List;
 import java.util.Optional;
 import javafx.animation.PauseTransition;
 import javafx.beans.InvalidationListener;
+import javafx.geometry.Pos;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ProgressBar;
@@ -16,39 +20,52 @@ import javafx.util.Duration;
 
 /** The way to the tray, the counts of the document, and work in the background. */
 final class FootBar extends HBox {
+  private static final Words WORDS = Words.of(FootBar.class);
+
   private final Desk desk;
   private final Label pages = new Label();
   private final Label words = new Label();
-  private final Label findings = new Label();
-  private final Label fonts = new Label();
+  private final Button findings = new Button();
+  private final Button fonts = new Button();
+  private final Label hint = new Label(WORDS.say("foot-bar.hint"));
   private final Label backgroundText = new Label();
   private final ProgressBar progress = new ProgressBar();
-  private final Button cancel = new Button("Cancel");
+  private final Button cancel = new Button(WORDS.say("foot-bar.cancel"));
   private final PauseTransition recount = new PauseTransition(Duration.millis(400));
 
   FootBar(Desk desk, Actions actions) {
-    super(18);
+    super(14);
     this.desk = desk;
     getStyleClass().add("foot-bar");
-    var tray = new Button("Tray");
-    tray.setId("foot-tray");
-    tray.getStyleClass().add("plain");
-    tray.setOnAction(e -> actions.require("tray").perform());
-    var outTray = new Button("Out-tray");
-    outTray.setId("foot-out-tray");
-    outTray.getStyleClass().add("plain");
-    outTray.setOnAction(e -> actions.require("out-tray").perform());
-    var gap = new Region();
-    HBox.setHgrow(gap, Priority.ALWAYS);
+    Button tray = way(actions, "tray", "foot-tray");
+    Button outTray = way(actions, "out-tray", "foot-out-tray");
     words.setId("foot-words");
     pages.setId("foot-pages");
-    progress.setPrefWidth(120);
-    cancel.getStyleClass().add("plain");
+    findings.setId("foot-findings");
+    fonts.setId("foot-fonts");
+    findings.setOnAction(e -> show(Optional.empty()));
+    fonts.setOnAction(e -> show(Optional.of(Finding.Kind.FONT_REPLACED)));
+    hint.setId("foot-hint");
+    progress.setPrefWidth(110);
+    backgroundText.setId("foot-background");
+    backgroundText.setTextOverrun(javafx.scene.control.OverrunStyle.CENTER_ELLIPSIS);
+    backgroundText.setAlignment(Pos.CENTER_RIGHT);
+    backgroundText.setMinWidth(60);
+    HBox.setHgrow(backgroundText, Priority.ALWAYS);
+    backgroundText.setMaxWidth(Double.MAX_VALUE);
+    cancel.setId("foot-cancel");
+    for (Button b : List.of(findings, fonts, cancel)) {
+      b.getStyleClass().add("quiet-button");
+      b.setMinWidth(USE_PREF_SIZE);
+    }
     cancel.setOnAction(
         e -> desk.backgroundProperty().get().ifPresent(b -> b.cancelled().set(true)));
+    for (Region r : List.of(pages, words, hint)) {
+      r.setMinWidth(USE_PREF_SIZE);
+    }
     getChildren()
         .addAll(
-            tray, outTray, pages, words, findings, fonts, gap, backgroundText, progress, cancel);
+            tray, outTray, pages, words, findings, fonts, backgroundText, progress, cancel, hint);
     InvalidationListener changed = o -> count();
     desk.workProperty()
         .addListener((o, was, is) -> {
@@ -66,51 +83,54 @@ final class FootBar extends HBox {
     background();
   }
 
+  private static Button way(Actions actions, String action, String id) {
+    var b = new Button(WORDS.say("foot-bar." + action));
+    b.setId(id);
+    b.getStyleClass().add("quiet-button");
+    b.setMinWidth(USE_PREF_SIZE);
+    b.setOnAction(e -> actions.require(action).perform());
+    return b;
+  }
+
+  private void show(Optional<Finding.Kind> kind) {
+    desk.work()
+        .ifPresent(w -> {
+          w.filterProperty().set(kind);
+          desk.go(Step.TAKE_IN);
+        });
+  }
+
   private void background() {
     Optional<Background> b = desk.backgroundProperty().get();
-    for (javafx.scene.Node n : java.util.List.of(backgroundText, progress, cancel)) {
-      n.setVisible(b.isPresent());
-      n.setManaged(b.isPresent());
-    }
-    b.ifPresent(x -> {
-      backgroundText.setText(x.label());
-      progress.setProgress(x.share());
-    });
+    // Invisible things keep their room, so that nothing moves when work begins or ends.
+    progress.setVisible(b.isPresent());
+    cancel.setVisible(b.isPresent());
+    backgroundText.setText(b.map(Background::label).orElse(""));
+    b.ifPresent(x -> progress.setProgress(x.share()));
   }
 
   private void count() {
-    Optional<Work> w = desk.work();
-    if (w.isPresent()) {
-      Layout l = w.get().layout();
-      pages.setText(
-          number(l.pages().size())
-              + (l.complete() ? "" : "+")
-              + (l.pages().size() == 1 ? " page" : " pages"));
-    } else {
-      pages.setText("");
-    }
+    Optional<Layout> l = desk.work().map(Work::layout);
+    pages.setText(
+        l.map(x ->
+                WORDS.count(
+                    x.complete() ? "foot-bar.pages" : "foot-bar.pages-so-far", x.pages().size()))
+            .orElse(""));
     recount.playFromStart(); // words are counted when typing rests
   }
 
   private void countWords() {
     Optional<Work> w = desk.work();
-    words.setText(w.map(x -> number(words(x.revision().document())) + " words").orElse(""));
-    findings.setText(w.map(x -> plural(x.openFindings().size(), "finding")).orElse(""));
-    long replaced =
-        w.map(x ->
-                x.taken().origin().fonts().stream()
-                    .filter(f -> f.reason().equals(decant.text.FontBook.Reason.FALLBACK.label()))
-                    .count())
-            .orElse(0L);
-    fonts.setText(w.isPresent() ? plural(replaced, "font") + " replaced" : "");
-  }
-
-  private static String plural(long n, String what) {
-    return number(n) + " " + what + (n == 1 ? "" : "s");
-  }
-
-  private static String number(long n) {
-    return String.format(java.util.Locale.ROOT, "%,d", n).replace(',', '\u202F');
+    words.setText(
+        w.map(x -> WORDS.count("foot-bar.words", words(x.revision().document()))).orElse(""));
+    // One count, one list: replaced fonts are findings, and counted among them.
+    List<Finding> open = w.map(Work::openFindings).orElse(List.of());
+    long replaced = open.stream().filter(f -> f.kind() == Finding.Kind.FONT_REPLACED).count();
+    findings.setText(w.isPresent() ? WORDS.count("foot-bar.findings", open.size()) : "");
+    findings.setVisible(w.isPresent());
+    fonts.setText(WORDS.count("foot-bar.fonts", replaced));
+    fonts.setVisible(replaced > 0);
+    fonts.setManaged(replaced > 0);
   }
 
   private static long words(Document d) {

@@ -1,18 +1,25 @@
 package decant.desktop.shell;
 
+import decant.words.Words;
 import java.io.File;
+import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
+import javafx.application.Platform;
 import javafx.beans.InvalidationListener;
+import javafx.geometry.Insets;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.Parent;
 import javafx.scene.Scene;
 import javafx.scene.control.Label;
+import javafx.scene.control.Tooltip;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.input.TransferMode;
 import javafx.scene.layout.BorderPane;
@@ -23,18 +30,30 @@ import javafx.scene.layout.VBox;
 import javafx.stage.FileChooser;
 import javafx.stage.Window;
 
-/** The frame of the window: head, notice, stage, foot bar. */
+/** The frame of the window: head, stage with notices over its foot, foot bar. */
 public final class Frame {
+  private static final Words WORDS = Words.of(Frame.class);
+
+  /** What a notice leaves free at the right, where the sides of the stages are. */
+  private static final double SIDE = 380;
+
   private final Desk desk;
   private final Window window;
   private final Actions actions = new Actions();
   private final BorderPane root = new BorderPane();
   private final StackPane stage = new StackPane();
+  private final NoticeBar notice;
+  private final Node head;
+  private final FootBar foot;
   private final Label name = new Label();
   private final Label state = new Label();
   private final CommandField commands;
   private final Stages made;
   private final Map<Step, Stage> stages = new HashMap<>();
+  private final Regions regions = new Regions(this::areas);
+
+  /** Whether the key that is down was a shortcut, so that it types nothing as well. */
+  private boolean shortcutDown;
 
   /**
    * @param makeStages gives the stages, which use the frame's actions
@@ -47,10 +66,27 @@ public final class Frame {
     root.setId("frame");
     root.getStyleClass().add("frame");
     root.setFocusTraversable(true);
+    if (desk.memory().kept().dark()) {
+      root.getStyleClass().add("dark");
+    }
     addActions();
-    root.setTop(new VBox(head(), new NoticeBar(desk)));
-    root.setCenter(stage);
-    root.setBottom(new FootBar(desk, actions));
+    notice = new NoticeBar(desk);
+    head = head();
+    foot = new FootBar(desk, actions);
+    var middle = new StackPane(stage, notice);
+    StackPane.setAlignment(notice, Pos.BOTTOM_LEFT);
+    StackPane.setMargin(notice, new Insets(0, 0, 34, 14));
+    notice.maxWidthProperty().bind(middle.widthProperty().subtract(SIDE));
+    root.setTop(head);
+    root.setCenter(middle);
+    root.setBottom(foot);
+    notice
+        .visibleProperty()
+        .addListener((o, was, is) -> {
+          if (!is) {
+            Platform.runLater(this::keyboardBack);
+          }
+        });
     InvalidationListener named = o -> nameAndState();
     desk.workProperty()
         .addListener((o, was, is) -> {
@@ -58,7 +94,7 @@ public final class Frame {
           stages.clear();
           is.ifPresent(w -> {
             w.revisionProperty().addListener(named);
-            w.workingCopyProperty().addListener(named);
+            w.savedProperty().addListener(named);
           });
           nameAndState();
           showStep(); // the same step of another document is another stage
@@ -76,16 +112,46 @@ public final class Frame {
     return actions;
   }
 
+  /** Opens the window as it was when it was closed last. */
+  public Scene open(javafx.stage.Stage window) {
+    Memory.Kept kept = desk.memory().kept();
+    var scene = new Scene(root, kept.width(), kept.height());
+    attach(scene);
+    window.setTitle("Decant");
+    window.setScene(scene);
+    window.setMinWidth(900);
+    window.setMinHeight(600);
+    window.setMaximized(kept.maximised());
+    window.setOnHiding(e -> {
+      desk.memory().change(k -> k.sized(scene.getWidth(), scene.getHeight(), window.isMaximized()));
+      desk.memory().flush();
+    });
+    window.setOnCloseRequest(e -> {
+      if (!desk.mayClose()) {
+        e.consume();
+      }
+    });
+    return scene;
+  }
+
   /** Connects shortcuts, dropped files and the looks with a scene. */
-  public void attach(Scene scene) {
+  private void attach(Scene scene) {
     scene
         .getStylesheets()
         .add(Frame.class.getResource("/decant/desktop/decant.css").toExternalForm());
     scene.addEventFilter(
         KeyEvent.KEY_PRESSED,
         e -> {
-          if (actions.handle(e)) {
+          shortcutDown = actions.handle(e, scene.getFocusOwner());
+          if (shortcutDown) {
             e.consume();
+          }
+        });
+    scene.addEventFilter(
+        KeyEvent.KEY_TYPED,
+        e -> {
+          if (shortcutDown) {
+            e.consume(); // Ctrl+Alt+1 made a heading; it types no 1
           }
         });
     scene.setOnDragOver(e -> {
@@ -113,39 +179,40 @@ public final class Frame {
   private Node head() {
     name.getStyleClass().add("head-name");
     name.setId("head-name");
-    name.setMaxWidth(300);
+    name.setMaxWidth(Double.MAX_VALUE);
     state.getStyleClass().add("quiet");
     state.setId("head-state");
     var left = new VBox(0, name, state);
     left.setAlignment(Pos.CENTER_LEFT);
-    left.setPrefWidth(330);
+    left.setPrefWidth(270);
     left.setMinWidth(120);
     HBox.setHgrow(left, Priority.ALWAYS);
     var right = new HBox(commands);
     right.setAlignment(Pos.CENTER_RIGHT);
-    right.setPrefWidth(330);
+    right.setPrefWidth(270);
     HBox.setHgrow(right, Priority.ALWAYS);
-    var head = new HBox(16, left, new StageLine(desk), right);
-    head.setAlignment(Pos.CENTER);
-    head.getStyleClass().add("head");
-    return head;
+    var bar = new HBox(16, left, new StageLine(desk), right);
+    bar.setAlignment(Pos.CENTER);
+    bar.getStyleClass().add("head");
+    return bar;
   }
 
   private void nameAndState() {
     Optional<Work> w = desk.work();
     name.setText(w.map(Work::stem).orElse("Decant"));
-    state.setText(
-        w.map(
-                x -> {
-                  String format = x.taken().origin().format().toUpperCase(java.util.Locale.ROOT);
-                  Optional<Path> copy = x.workingCopyProperty().get();
-                  if (x.unsaved()) {
-                    return "revised, not saved yet";
-                  }
-                  return copy.map(p -> "saved as " + p.getFileName())
-                      .orElse("taken in from " + format + ", unchanged");
-                })
-            .orElse("no document in work"));
+    name.setTooltip(w.map(x -> new Tooltip(x.source().toString())).orElse(null));
+    state.setText(w.map(Frame::state).orElse(WORDS.say("frame.no-document")));
+  }
+
+  private static String state(Work w) {
+    if (w.unsaved()) {
+      return WORDS.say(w.recovered() ? "frame.recovered" : "frame.unsaved");
+    }
+    String format = w.taken().origin().format().toUpperCase(Locale.ROOT);
+    return w.workingCopyProperty()
+        .get()
+        .map(p -> WORDS.say("frame.saved-as", p.getFileName()))
+        .orElse(WORDS.say("frame.taken-in", format));
   }
 
   private void showStep() {
@@ -159,6 +226,34 @@ public final class Frame {
                 : stages.computeIfAbsent(step, s -> made.of(s, w.get()));
     stage.getChildren().setAll(next.node());
     next.shown();
+    // The keyboard comes along, once the stage is laid out.
+    Platform.runLater(() -> {
+      if (stage.getChildren().contains(next.node()) && !notice.isVisible()) {
+        next.keyboard().requestFocus();
+      }
+    });
+  }
+
+  /** The areas of the window in their order, for F6. */
+  private List<Node> areas() {
+    var out = new ArrayList<Node>();
+    out.add(head);
+    current()
+        .map(Stage::node)
+        .ifPresent(n -> {
+          if (n instanceof BorderPane b) {
+            Optional.ofNullable(b.getTop()).ifPresent(out::add);
+            Optional.ofNullable(b.getCenter()).ifPresent(out::add);
+            Optional.ofNullable(b.getRight()).ifPresent(out::add);
+          } else {
+            out.add(n);
+          }
+        });
+    if (notice.isVisible()) {
+      out.add(notice);
+    }
+    out.add(foot);
+    return out;
   }
 
   /** The stage in sight. */
@@ -175,41 +270,41 @@ public final class Frame {
   }
 
   private void addActions() {
-    actions.add("command", "Find an action", "Shortcut+K", () -> true, commands::requestFocus);
-    actions.add("take-in", "Take in a file…", "Shortcut+O", () -> true, this::chooseFile);
-    actions.add(
-        "out-tray",
-        "Go to the Out-tray",
-        "Shortcut+Shift+O",
-        () -> true,
-        () -> desk.go(Step.OUT_TRAY));
-    actions.add(
-        "queue", "Queue for later", "Shortcut+Shift+Enter", this::working, desk::queueForLater);
-    actions.add("tray", "Go to the tray", "Shortcut+0", () -> true, () -> desk.go(Step.TRAY));
-    actions.add(
-        "step-take-in", "Go to Take in", "Shortcut+1", this::working, () -> desk.go(Step.TAKE_IN));
-    actions.add(
-        "step-revise", "Go to Revise", "Shortcut+2", this::working, () -> desk.go(Step.REVISE));
-    actions.add(
-        "step-proof", "Go to Proof", "Shortcut+3", this::working, () -> desk.go(Step.PROOF));
-    actions.add(
-        "step-publish", "Go to Publish", "Shortcut+4", this::working, () -> desk.go(Step.PUBLISH));
-    actions.add("save", "Save the working copy", "Shortcut+S", this::working, desk::save);
-    actions.add(
-        "save-as",
-        "Save the working copy under another name…",
-        "Shortcut+Shift+S",
-        this::working,
-        this::chooseCopy);
-    actions.add("publish", "Publish by the recipe", "Shortcut+Enter", this::working, this::publish);
+    actions.add("command", "Shortcut+K", () -> true, commands::open);
+    actions.add("take-in", "Shortcut+O", () -> true, this::chooseFile);
+    actions.add("save", "Shortcut+S", this::working, desk::save);
+    actions.add("save-as", "Shortcut+Shift+S", this::working, this::chooseCopy);
+    actions.add("publish", "Shortcut+Enter", this::working, this::publish);
+    actions.add("queue", "Shortcut+Shift+Enter", this::working, desk::queueForLater);
     made.register(actions);
-    actions.add("dark", "Dark or light window", "Shortcut+Alt+D", () -> true, this::toggleDark);
-    actions.add(
-        "dismiss",
-        "Dismiss the notice",
-        "Esc",
-        () -> desk.noticeProperty().get().isPresent(),
-        desk::dismiss);
+    actions.add("tray", "Shortcut+0", () -> true, () -> desk.go(Step.TRAY));
+    actions.add("step-take-in", "Shortcut+1", this::working, () -> desk.go(Step.TAKE_IN));
+    actions.add("step-revise", "Shortcut+2", this::working, () -> desk.go(Step.REVISE));
+    actions.add("step-proof", "Shortcut+3", this::working, () -> desk.go(Step.PROOF));
+    actions.add("step-publish", "Shortcut+4", this::working, () -> desk.go(Step.PUBLISH));
+    actions.add("out-tray", "Shortcut+Shift+O", () -> true, () -> desk.go(Step.OUT_TRAY));
+    actions.add("next-area", "F6", () -> true, () -> area(1));
+    actions.add("previous-area", "Shift+F6", () -> true, () -> area(-1));
+    actions.add("dark", "Shortcut+Alt+D", () -> true, this::toggleDark);
+    actions.add("dismiss", "Esc", () -> desk.noticeProperty().get().isPresent(), this::dismiss);
+  }
+
+  private void area(int by) {
+    regions.go(root.getScene() == null ? null : root.getScene().getFocusOwner(), by);
+  }
+
+  /** Where a notice that had the keyboard is gone, the stage gets it. */
+  private void keyboardBack() {
+    Node focus = root.getScene() == null ? null : root.getScene().getFocusOwner();
+    if (focus == null || focus == root || focus.getScene() == null) {
+      current().map(Stage::keyboard).ifPresent(Node::requestFocus);
+    }
+  }
+
+  /** Closes the notice; if it had the keyboard, that goes back to the stage. */
+  private void dismiss() {
+    desk.dismiss();
+    current().map(Stage::keyboard).ifPresent(Node::requestFocus);
   }
 
   private void publish() {
@@ -221,29 +316,32 @@ public final class Frame {
   }
 
   private void toggleDark() {
-    if (!root.getStyleClass().remove("dark")) {
+    boolean dark = !root.getStyleClass().remove("dark");
+    if (dark) {
       root.getStyleClass().add("dark");
     }
+    desk.memory().change(k -> k.dark(dark));
   }
 
   private void chooseFile() {
     var chooser = new FileChooser();
-    chooser.setTitle("Take in");
+    chooser.setTitle(WORDS.say("frame.choose-file"));
     chooser
         .getExtensionFilters()
-        .add(new FileChooser.ExtensionFilter("PDF and DOCX", "*.pdf", "*.docx", "*.PDF", "*.DOCX"));
-    chooser.getExtensionFilters().add(new FileChooser.ExtensionFilter("All files", "*"));
-    desk.work()
-        .map(w -> w.source().getParent().toFile())
-        .filter(File::isDirectory)
-        .ifPresent(chooser::setInitialDirectory);
+        .add(
+            new FileChooser.ExtensionFilter(
+                WORDS.say("frame.pdf-and-docx"), "*.pdf", "*.docx", "*.PDF", "*.DOCX"));
+    chooser
+        .getExtensionFilters()
+        .add(new FileChooser.ExtensionFilter(WORDS.say("frame.all-files"), "*"));
+    desk.memory().folder().map(Path::toFile).ifPresent(chooser::setInitialDirectory);
     Optional.ofNullable(chooser.showOpenDialog(window)).map(File::toPath).ifPresent(desk::takeIn);
   }
 
   private void chooseCopy() {
     Path proposed = desk.proposedCopy();
     var chooser = new FileChooser();
-    chooser.setTitle("Save the working copy");
+    chooser.setTitle(WORDS.say("frame.choose-copy"));
     chooser.setInitialFileName(proposed.getFileName().toString());
     Optional.ofNullable(proposed.getParent())
         .map(Path::toFile)
@@ -253,6 +351,6 @@ public final class Frame {
     // The chooser of the system has asked about a name that is taken.
     Optional.ofNullable(chooser.showSaveDialog(window))
         .map(File::toPath)
-        .ifPresent(p -> desk.save(p, java.nio.file.Files.exists(p), () -> {}));
+        .ifPresent(p -> desk.save(p, Files.exists(p), () -> {}));
   }
 }

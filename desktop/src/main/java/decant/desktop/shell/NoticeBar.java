@@ -1,14 +1,20 @@
 package decant.desktop.shell;
 
+import decant.words.Words;
 import java.util.Optional;
+import javafx.application.Platform;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.PasswordField;
+import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
+import javafx.scene.layout.VBox;
 
-/** Shows a notice and its answers. */
+/** Shows a notice and its answers, over the foot of the stage so that nothing below it moves. */
 final class NoticeBar extends HBox {
+  private static final Words WORDS = Words.of(NoticeBar.class);
+
   private final Desk desk;
 
   NoticeBar(Desk desk) {
@@ -16,6 +22,7 @@ final class NoticeBar extends HBox {
     this.desk = desk;
     setId("notice");
     getStyleClass().add("notice");
+    setMaxHeight(USE_PREF_SIZE);
     desk.noticeProperty().addListener(o -> refresh());
     refresh();
   }
@@ -43,34 +50,38 @@ final class NoticeBar extends HBox {
     text.setWrapText(true);
     text.setId("notice-text");
     text.setMinHeight(USE_PREF_SIZE);
-    HBox.setHgrow(text, Priority.ALWAYS);
     text.setMaxWidth(Double.MAX_VALUE);
-    getChildren().addAll(sign, text);
+    var acts = new FlowPane(8, 6);
     var field = new PasswordField();
     if (notice.asksPassword()) {
-      field.setPromptText("Password");
+      field.setPromptText(WORDS.say("notice-bar.password"));
+      field.setAccessibleText(WORDS.say("notice-bar.password"));
       field.setId("notice-password");
       field.setOnAction(e -> notice.answers().getFirst().withText().accept(field.getText()));
-      getChildren().add(field);
-      javafx.application.Platform.runLater(field::requestFocus);
+      acts.getChildren().add(field);
     }
-    boolean first = true;
     for (Notice.Answer a : notice.answers()) {
       var b = new Button(a.label());
-      b.setMinWidth(USE_PREF_SIZE);
-      if (first) {
+      if (acts.getChildren().isEmpty() || notice.asksPassword() && acts.getChildren().size() == 1) {
         b.getStyleClass().add("primary");
       }
-      first = false;
       b.setOnAction(e -> a.withText().accept(field.getText()));
-      getChildren().add(b);
+      acts.getChildren().add(b);
     }
+    var column = new VBox(8, text);
+    HBox.setHgrow(column, Priority.ALWAYS);
+    getChildren().addAll(sign, column);
     if (notice.answers().isEmpty()) {
-      var close = new Button("Dismiss");
-      close.getStyleClass().add("plain");
+      var close = new Button(WORDS.say("notice-bar.close"));
+      close.getStyleClass().add("quiet-button");
       close.setMinWidth(USE_PREF_SIZE);
       close.setOnAction(e -> desk.dismiss());
       getChildren().add(close);
+    } else {
+      column.getChildren().add(acts);
+      // A question is answered with the keyboard at once.
+      Platform.runLater(
+          () -> (notice.asksPassword() ? field : acts.getChildren().getFirst()).requestFocus());
     }
   }
 }

@@ -6,6 +6,9 @@ import javafx.scene.Node;
 public interface Stage {
   Node node();
 
+  /** What has the keyboard when it comes into sight. */
+  Node keyboard();
+
   /** Called whenever it comes into sight. */
   default void shown() {}
 

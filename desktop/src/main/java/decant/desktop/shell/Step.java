@@ -1,13 +1,17 @@
 package decant.desktop.shell;
 
+import decant.words.Words;
+
 /** The stages of one document, in order, and the places where no document is needed. */
 public enum Step {
-  TRAY("Tray"),
-  OUT_TRAY("Out-tray"),
-  TAKE_IN("Take in"),
-  REVISE("Revise"),
-  PROOF("Proof"),
-  PUBLISH("Publish");
+  TRAY("step.tray"),
+  OUT_TRAY("step.out-tray"),
+  TAKE_IN("step.take-in"),
+  REVISE("step.revise"),
+  PROOF("step.proof"),
+  PUBLISH("step.publish");
+
+  private static final Words WORDS = Words.of(Step.class);
 
   private final String label;
 
@@ -21,6 +25,6 @@ public enum Step {
   }
 
   public String label() {
-    return label;
+    return WORDS.say(label);
   }
 }

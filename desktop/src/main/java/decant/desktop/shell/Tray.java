@@ -1,6 +1,6 @@
 package decant.desktop.shell;
 
-import com.fasterxml.jackson.core.type.TypeReference;
+import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import decant.publish.AtomicFile;
 import decant.publish.WriteProblem;
@@ -9,43 +9,64 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.stream.Stream;
 import javafx.collections.FXCollections;
 import javafx.collections.ObservableList;
 
-/** The documents that lie ready, the latest first; remembered between runs. Knows no controls. */
+/**
+ * The documents that lie ready and, apart from them, the files that were published, the latest
+ * first; remembered between runs. Knows no controls.
+ */
 public final class Tray {
-  private static final int MOST = 40;
+  private static final int MOST = 200;
   private static final ObjectMapper JSON = new ObjectMapper();
 
   private final Path store;
   private final ObservableList<Path> documents = FXCollections.observableArrayList();
+  private final ObservableList<Path> published = FXCollections.observableArrayList();
 
   public Tray(Path store) {
     this.store = store;
     load();
   }
 
+  /** What can be worked on: sources and working copies. */
   public ObservableList<Path> documents() {
     return documents;
   }
 
-  /** Notes that a document was taken in, saved or published. */
+  /** What was published. */
+  public ObservableList<Path> published() {
+    return published;
+  }
+
+  /** Notes that a document was taken in or saved. */
   public void used(Path file) {
-    Path whole = file.toAbsolutePath().normalize();
-    documents.remove(whole);
-    documents.addFirst(whole);
-    while (documents.size() > MOST) {
-      documents.removeLast();
-    }
+    first(documents, file);
     save();
+  }
+
+  /** Notes which files were published in one go; they stand in their order. */
+  public void published(List<Path> files) {
+    files.reversed().forEach(f -> first(published, f));
+    save();
+  }
+
+  private static void first(ObservableList<Path> list, Path file) {
+    Path whole = file.toAbsolutePath().normalize();
+    list.remove(whole);
+    list.addFirst(whole);
+    while (list.size() > MOST) {
+      list.removeLast();
+    }
   }
 
   /** Lays the documents of a folder into the tray, below those that lie there. */
   public void showFolder(Path folder) {
     try (Stream<Path> files = Files.list(folder)) {
       files
-          .filter(f -> f.getFileName().toString().matches("(?i).*\\.(pdf|docx)"))
+          .filter(Tray::canBeTakenIn)
           .map(f -> f.toAbsolutePath().normalize())
           .sorted()
           .filter(f -> !documents.contains(f))
@@ -55,9 +76,15 @@ public final class Tray {
     }
   }
 
-  /** Takes a document out of the tray; the file itself stays. */
+  /** Whether a file's name is that of a document which can be taken in. */
+  public static boolean canBeTakenIn(Path file) {
+    return file.getFileName().toString().matches("(?i).*\\.(pdf|docx)");
+  }
+
+  /** Takes a file out of the tray; the file itself stays. */
   public void remove(Path file) {
     documents.remove(file);
+    published.remove(file);
     save();
   }
 
@@ -66,27 +93,34 @@ public final class Tray {
       return;
     }
     try {
-      List<String> names = JSON.readValue(store.toFile(), new TypeReference<List<String>>() {});
-      List<Path> there = new ArrayList<>();
-      for (String n : names) {
-        Path p = Path.of(n);
-        if (Files.exists(p)) {
-          there.add(p);
-        }
-      }
-      documents.setAll(there);
+      JsonNode root = JSON.readTree(store.toFile());
+      // Before files that were published stood apart, the tray was a list of names.
+      documents.setAll(paths(root.isArray() ? root : root.path("documents")));
+      published.setAll(paths(root.path("published")));
     } catch (IOException | RuntimeException e) {
       documents.clear(); // a damaged list of recent files is no loss
     }
   }
 
+  private static List<Path> paths(JsonNode names) {
+    List<Path> out = new ArrayList<>();
+    names.forEach(n -> out.add(Path.of(n.asText())));
+    return out;
+  }
+
   private void save() {
     try {
       Files.createDirectories(store.toAbsolutePath().getParent());
-      byte[] bytes = JSON.writeValueAsBytes(documents.stream().map(Path::toString).toList());
+      byte[] bytes =
+          JSON.writeValueAsBytes(
+              Map.of("documents", names(documents), "published", names(published)));
       AtomicFile.write(store, true, out -> out.write(bytes));
     } catch (IOException | WriteProblem e) {
       return; // the tray is a convenience; work goes on without it
     }
+  }
+
+  private static List<String> names(List<Path> files) {
+    return files.stream().map(Path::toString).toList();
   }
 }

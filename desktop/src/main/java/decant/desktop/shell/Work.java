@@ -4,8 +4,10 @@ import decant.layout.Layout;
 import decant.model.Document;
 import decant.model.Finding;
 import decant.model.Selection;
+import decant.model.edit.History;
 import decant.model.edit.Revision;
 import decant.paint.PagePainter;
+import decant.pdf.choices.Conflict;
 import decant.pdf.choices.Passwords;
 import decant.publish.Output;
 import decant.publish.Receipt;
@@ -13,8 +15,11 @@ import decant.publish.Recipe;
 import decant.publish.RecipeBook;
 import decant.reading.TakenIn;
 import java.nio.file.Path;
+import java.util.IdentityHashMap;
+import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Supplier;
@@ -79,12 +84,19 @@ public final class Work {
   private final ObjectProperty<Optional<Finding>> shownFinding =
       new SimpleObjectProperty<>(Optional.empty());
   private final ReadOnlyObjectWrapper<Set<Finding>> settled = new ReadOnlyObjectWrapper<>(Set.of());
+  private final Set<Finding> left = new LinkedHashSet<>();
+  private final Map<Finding, History.Change> mended = new LinkedHashMap<>();
+  private final ObjectProperty<Optional<Finding.Kind>> filter =
+      new SimpleObjectProperty<>(Optional.empty());
   private final ObjectProperty<Draft> draft;
   private final ObjectProperty<Optional<Receipt>> receipt =
       new SimpleObjectProperty<>(Optional.empty());
+  private final ObjectProperty<Optional<Conflict>> toMend =
+      new SimpleObjectProperty<>(Optional.empty());
   private final ObjectProperty<Optional<Path>> workingCopy =
       new SimpleObjectProperty<>(Optional.empty());
-  private Optional<Document> saved;
+  private final ReadOnlyObjectWrapper<Optional<Document>> saved;
+  private boolean recovered;
 
   Work(Path source, String password, TakenIn taken, Layout firstPages, LayoutRunner layouts) {
     this.source = source;
@@ -92,7 +104,7 @@ public final class Work {
     this.taken = taken;
     this.layouts = layouts;
     this.revision = new ReadOnlyObjectWrapper<>(Revision.of(taken.document()));
-    this.saved = Optional.of(taken.document());
+    this.saved = new ReadOnlyObjectWrapper<>(Optional.of(taken.document()));
     layouts.begin(firstPages);
     Recipe usual = RecipeBook.counterCopy();
     this.draft =
@@ -174,10 +186,44 @@ public final class Work {
     return settled.getReadOnlyProperty();
   }
 
+  /** Leaves a finding as it is. */
   public void settle(Finding f) {
-    var all = new LinkedHashSet<>(settled.get());
-    all.add(f);
-    settled.set(Set.copyOf(all));
+    left.add(f);
+    settled();
+  }
+
+  /** Makes a change that puts findings right: they are settled for as long as it is not undone. */
+  public void mend(List<Finding> findings, UnaryOperator<Revision> change) {
+    Revision before = revision.get();
+    apply(change);
+    if (revision.get().document() != before.document()) {
+      History.Change made = revision.get().history().lastDone().orElseThrow();
+      findings.forEach(f -> mended.put(f, made));
+      settled();
+    }
+  }
+
+  private void settled() {
+    var all = new LinkedHashSet<>(left);
+    if (!mended.isEmpty()) {
+      Set<History.Change> inForce = java.util.Collections.newSetFromMap(new IdentityHashMap<>());
+      for (History.Entry e = revision.get().history().done(); e != null; e = e.earlier()) {
+        inForce.add(e.change());
+      }
+      mended.forEach((f, c) -> {
+        if (inForce.contains(c)) {
+          all.add(f);
+        }
+      });
+    }
+    if (!all.equals(settled.get())) {
+      settled.set(java.util.Collections.unmodifiableSet(all));
+    }
+  }
+
+  /** The kind of findings that is looked at; empty for all. */
+  public ObjectProperty<Optional<Finding.Kind>> filterProperty() {
+    return filter;
   }
 
   /** The findings that are not settled. */
@@ -187,6 +233,11 @@ public final class Work {
 
   public ObjectProperty<Draft> draftProperty() {
     return draft;
+  }
+
+  /** What stood in the way of publishing and is to be mended first. */
+  public ObjectProperty<Optional<Conflict>> toMendProperty() {
+    return toMend;
   }
 
   public ObjectProperty<Optional<Receipt>> receiptProperty() {
@@ -204,7 +255,11 @@ public final class Work {
     if (changed) {
       layouts.request(next.document());
     }
+    boolean undone = next.history().undone() != null || revision.get().history().undone() != null;
     revision.set(next);
+    if (undone && !mended.isEmpty()) {
+      settled();
+    }
   }
 
   public void select(Selection selection) {
@@ -213,16 +268,28 @@ public final class Work {
 
   /** Whether there is something that no working copy holds yet. */
   public boolean unsaved() {
-    return saved.isEmpty() || revision.get().document() != saved.get();
+    return saved.get().isEmpty() || revision.get().document() != saved.get().get();
+  }
+
+  /** Changes when a version was saved. */
+  public ReadOnlyObjectProperty<Optional<Document>> savedProperty() {
+    return saved.getReadOnlyProperty();
+  }
+
+  /** Whether it is what an earlier run of the program had left unsaved. */
+  public boolean recovered() {
+    return recovered;
   }
 
   /** Says that no file holds this document, whatever it was taken in from. */
   void neverSaved() {
-    saved = Optional.empty();
+    recovered = true;
+    saved.set(Optional.empty());
   }
 
   void savedAs(Path file, Document version) {
-    saved = Optional.of(version);
+    recovered = false;
     workingCopy.set(Optional.of(file));
+    saved.set(Optional.of(version));
   }
 }

@@ -1,17 +1,27 @@
 package decant.desktop.takein;
 
+import decant.words.Words;
 import java.util.List;
+import java.util.stream.IntStream;
 import javafx.scene.control.Button;
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.layout.FlowPane;
+import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 
 /** The acts that put right what is picked. */
 final class MendPanel extends VBox {
+  private static final Words WORDS = Words.of(MendPanel.class);
   private static final List<String> LEVELS =
-      List.of("Body text", "Heading 1", "Heading 2", "Heading 3", "Heading 4", "Heading 5");
+      IntStream.rangeClosed(0, 6)
+          .mapToObj(
+              l -> l == 0 ? WORDS.say("mend-panel.body-text") : WORDS.say("mend-panel.heading", l))
+          .toList();
+
+  /** Room for what is picked and for how much is like it, whatever they are. */
+  private static final double TWO_LINES = 38;
 
   private final Mends mends;
   private final Label shown = new Label();
@@ -30,27 +40,35 @@ final class MendPanel extends VBox {
   MendPanel(Mends mends) {
     super(7);
     this.mends = mends;
-    var title = new Label("What should it be?");
+    var title = new Label(WORDS.say("mend-panel.title"));
     title.getStyleClass().add("side-title");
     shown.getStyleClass().add("quiet");
     shown.setWrapText(true);
-    shown.setMinHeight(USE_PREF_SIZE);
+    shown.setMinHeight(TWO_LINES);
+    shown.setMaxHeight(TWO_LINES);
+    shown.setPrefHeight(TWO_LINES);
+    shown.setAlignment(javafx.geometry.Pos.TOP_LEFT);
+    all.setMinHeight(TWO_LINES);
+    level.setAccessibleText(WORDS.say("mend-panel.text-or-heading"));
     shown.setId("mend-shown");
     level.getItems().setAll(LEVELS);
-    level.setPromptText("Text or heading");
+    level.setPromptText(WORDS.say("mend-panel.text-or-heading"));
     level.setId("mend-level");
     level.setOnAction(e -> levelChosen());
-    list = act("A list", "mend-list", mends::list);
-    table = act("A table", "mend-table", mends::table);
-    text = act("Text", "mend-text", mends::text);
-    join = act("Join", "mend-join", mends::join);
-    split = act("Split here", "mend-split", mends::split);
-    earlier = act("Read earlier", "mend-earlier", mends::earlier);
-    later = act("Read later", "mend-later", mends::later);
-    drop = act("Drop", "mend-drop", mends::drop);
+    list = act(WORDS.say("mend-panel.list"), "mend-list", mends::list);
+    table = act(WORDS.say("mend-panel.table"), "mend-table", mends::table);
+    text = act(WORDS.say("mend-panel.text"), "mend-text", mends::text);
+    join = act(WORDS.say("mend-panel.join"), "mend-join", mends::join);
+    split = act(WORDS.say("mend-panel.split"), "mend-split", mends::split);
+    earlier = act(WORDS.say("mend-panel.earlier"), "mend-earlier", mends::earlier);
+    later = act(WORDS.say("mend-panel.later"), "mend-later", mends::later);
+    drop = act(WORDS.say("mend-panel.drop"), "mend-drop", mends::drop);
     all.setId("mend-all");
     all.selectedProperty().bindBidirectional(mends.allProperty());
-    var acts = new FlowPane(5, 5, level, list, table, text, join, split, earlier, later, drop);
+    // A table and text are never offered together; both have the wider one's room.
+    var either = new StackPane(table, text);
+    either.setAlignment(javafx.geometry.Pos.CENTER_LEFT);
+    var acts = new FlowPane(5, 5, level, list, either, join, split, earlier, later, drop);
     getChildren().addAll(title, shown, acts, all);
     getStyleClass().add("mend");
     mends.pickedProperty().addListener(o -> refresh());
@@ -82,8 +100,8 @@ final class MendPanel extends VBox {
     level.setDisable(!texts);
     list.setDisable(!texts);
     table.setDisable(!texts);
-    show(text, mends.holdsTable());
-    show(table, !mends.holdsTable());
+    text.setVisible(mends.holdsTable());
+    table.setVisible(!mends.holdsTable());
     join.setDisable(!mends.canJoin());
     split.setDisable(!mends.canSplit());
     earlier.setDisable(!any);
@@ -93,17 +111,12 @@ final class MendPanel extends VBox {
     int saying = mends.saying();
     all.setText(
         saying > 1
-            ? "All alike: %d look the same, %d say the same".formatted(alike, saying)
-            : "All alike: %d look the same".formatted(alike));
+            ? WORDS.say("mend-panel.alike-and-saying", alike, saying)
+            : WORDS.say("mend-panel.alike", Math.max(1, alike)));
     all.setWrapText(true);
-    show(all, alike > 1 || saying > 1);
+    all.setVisible(alike > 1 || saying > 1); // its room stays, so that nothing moves
     if (!all.isVisible()) {
       all.setSelected(false);
     }
-  }
-
-  private static void show(javafx.scene.Node n, boolean is) {
-    n.setVisible(is);
-    n.setManaged(is);
   }
 }

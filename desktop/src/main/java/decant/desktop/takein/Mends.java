@@ -11,8 +11,11 @@ import decant.model.Table;
 import decant.model.edit.Alike;
 import decant.model.edit.Mending;
 import decant.model.edit.Revision;
+import decant.words.Words;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.function.UnaryOperator;
 import javafx.beans.property.BooleanProperty;
@@ -22,6 +25,8 @@ import javafx.beans.property.SimpleObjectProperty;
 
 /** What can be done to what is picked in the Take in stage. Knows no controls. */
 final class Mends {
+  private static final Words WORDS = Words.of(Mends.class);
+
   private final Work work;
   private final ObjectProperty<Picked> picked = new SimpleObjectProperty<>(Picked.NOTHING);
   private final BooleanProperty all = new SimpleBooleanProperty(false);
@@ -170,20 +175,20 @@ final class Mends {
   String shown() {
     List<NodeId> blocks = picked.get().blocks();
     if (blocks.isEmpty()) {
-      return "Pick a paragraph or a table on the revision’s pages; hold Shift to pick several.";
+      return WORDS.say("mends.nothing-picked");
     }
     if (blocks.size() > 1) {
-      return blocks.size() + " blocks";
+      return WORDS.count("mends.blocks", blocks.size());
     }
     return document()
         .paragraph(blocks.getFirst())
-        .map(p -> kind(p) + ": “" + shortened(p.text().strip()) + "”")
-        .orElse("A table");
+        .map(p -> WORDS.say("mends.picked", kind(p), shortened(p.text().strip())))
+        .orElse(WORDS.say("mends.table"));
   }
 
   private String kind(Paragraph p) {
     int level = document().headingLevel(p);
-    return level > 0 ? "Heading " + level : "Text";
+    return level > 0 ? WORDS.say("mends.heading", level) : WORDS.say("mends.text");
   }
 
   private static String shortened(String s) {
@@ -197,8 +202,8 @@ final class Mends {
         .filter(r -> there)
         .map(r ->
             switch (r) {
-              case Remedy.MakeHeading h -> "Make it a heading " + h.level();
-              case Remedy.MakeText t -> "Make it text";
+              case Remedy.MakeHeading h -> WORDS.say("mends.make-heading", h.level());
+              case Remedy.MakeText t -> WORDS.say("mends.make-text");
             });
   }
 
@@ -213,15 +218,21 @@ final class Mends {
     return out;
   }
 
-  /** Puts findings right and settles them. */
+  /** Puts findings right in one go, and settles them for as long as that is not undone. */
   void accept(List<Finding> findings) {
+    Map<Remedy, List<Finding>> by = new LinkedHashMap<>();
     for (Finding f : findings) {
-      NodeId n = f.node().orElseThrow();
-      switch (f.remedy().orElseThrow()) {
-        case Remedy.MakeHeading h -> apply(r -> Mending.heading(r, List.of(n), h.level()));
-        case Remedy.MakeText t -> apply(r -> Mending.text(r, n));
-      }
-      work.settle(f);
+      by.computeIfAbsent(f.remedy().orElseThrow(), r -> new ArrayList<>()).add(f);
     }
+    by.forEach((remedy, all) -> {
+      switch (remedy) {
+        case Remedy.MakeHeading h -> {
+          List<NodeId> nodes = all.stream().map(f -> f.node().orElseThrow()).toList();
+          work.mend(all, r -> Mending.heading(r, nodes, h.level()));
+        }
+        case Remedy.MakeText t ->
+            all.forEach(f -> work.mend(List.of(f), r -> Mending.text(r, f.node().orElseThrow())));
+      }
+    });
   }
 }

@@ -4,6 +4,7 @@ import decant.desktop.shell.Desk;
 import decant.desktop.shell.Work;
 import decant.model.Finding;
 import decant.reading.Tesseract;
+import decant.words.Words;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
@@ -18,11 +19,14 @@ import javafx.util.StringConverter;
 
 /** Offers to recognise the text of pages that are pictures; not there where no page is one. */
 final class RecognitionPanel extends VBox {
+  private static final Words WORDS = Words.of(RecognitionPanel.class);
+
   private final Label message = new Label();
+  private final long pages;
 
   RecognitionPanel(Desk desk, Work work) {
     super(6);
-    long pages =
+    pages =
         work.taken().findings().stream().filter(f -> f.kind() == Finding.Kind.SCANNED_PAGE).count();
     setManaged(pages > 0);
     setVisible(pages > 0);
@@ -33,7 +37,7 @@ final class RecognitionPanel extends VBox {
     message.setId("recognition-message");
     getChildren().add(message);
     if (pages > 0) {
-      String count = pages == 1 ? "One page is a picture." : pages + " pages are pictures.";
+      String count = WORDS.count("recognition-panel.scans", pages);
       message.setText(count);
       // Asking the program which languages it has takes a moment.
       var asking = new Thread(() -> ask(desk, count), "recognition");
@@ -47,9 +51,7 @@ final class RecognitionPanel extends VBox {
     List<String> languages = program.map(Tesseract::languages).orElse(List.of());
     Platform.runLater(() -> {
       if (program.isEmpty() || languages.isEmpty()) {
-        message.setText(
-            count
-                + " Their text can be recognised once Tesseract is installed on this computer and this file is taken in again.");
+        message.setText(WORDS.say("recognition-panel.not-installed", count));
       } else {
         offer(desk, program.get(), languages);
       }
@@ -75,7 +77,7 @@ final class RecognitionPanel extends VBox {
     language.getSelectionModel().select(languages.contains("eng") ? "eng" : languages.getFirst());
     language.setMaxWidth(Double.MAX_VALUE);
     HBox.setHgrow(language, Priority.ALWAYS);
-    var go = new Button("Recognise their text");
+    var go = new Button(WORDS.count("recognition-panel.recognise", pages));
     go.setId("recognition-go");
     go.setOnAction(e -> desk.recognise(Tesseract.of(program, language.getValue())));
     getChildren().add(new HBox(6, language, go));

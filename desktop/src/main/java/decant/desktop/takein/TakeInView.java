@@ -15,6 +15,7 @@ import decant.model.Box;
 import decant.model.Finding;
 import decant.model.NodeId;
 import decant.model.Position;
+import decant.words.Words;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -31,6 +32,8 @@ import javafx.scene.shape.Rectangle;
 
 /** The source's pages beside what became of them, and what did not carry over. */
 public final class TakeInView implements Stage {
+  private static final Words WORDS = Words.of(TakeInView.class);
+
   private final Work work;
   private final BorderPane root = new BorderPane();
   private final PagesView original = new PagesView();
@@ -41,22 +44,26 @@ public final class TakeInView implements Stage {
   private final Optional<PagePair> pair;
 
   private final Mends mends;
-  private boolean fitted;
+  private final FindingList findings;
 
   public TakeInView(Desk desk, Work work) {
     this.work = work;
     this.source = SourcePages.of(work);
     this.mends = new Mends(work);
+    this.findings = new FindingList(work, mends);
     this.pair =
         source.isOriginal()
             ? Optional.of(
                 new PagePair(
-                    new Label("Source: " + work.source().getFileName()),
+                    sourceTitle(work),
                     original,
-                    new Label("Revision"),
+                    new Label(WORDS.say("take-in-view.revision")),
                     result,
                     () -> true))
             : Optional.empty();
+    if (pair.isEmpty()) {
+      result.scrollByKeys();
+    }
     original.setId("take-in-source");
     result.setId("take-in-result");
     root.setRight(side(desk));
@@ -76,11 +83,10 @@ public final class TakeInView implements Stage {
   }
 
   private VBox side(Desk desk) {
-    var revise = new Button("Revise the document");
+    var revise = new Button(WORDS.say("take-in-view.revise"));
     revise.getStyleClass().add("primary");
     revise.setMaxWidth(Double.MAX_VALUE);
     revise.setOnAction(e -> desk.go(Step.REVISE));
-    var findings = new FindingList(work, mends);
     VBox.setVgrow(findings, Priority.ALWAYS);
     var side =
         new VBox(8, findings, new RecognitionPanel(desk, work), new MendPanel(mends), revise);
@@ -204,17 +210,18 @@ public final class TakeInView implements Stage {
     return root;
   }
 
+  private static Label sourceTitle(Work work) {
+    return new Label(WORDS.say("take-in-view.source", work.source().getFileName()));
+  }
+
   @Override
-  public void shown() {
-    if (!fitted) {
-      fitted = true;
-      javafx.application.Platform.runLater(
-          () -> pair.ifPresentOrElse(PagePair::fit, () -> result.setZoom(0.95)));
-    }
+  public Node keyboard() {
+    return work.openFindings().isEmpty() ? result : findings.keyboard();
   }
 
   @Override
   public void close() {
     source.close();
+    findings.close();
   }
 }

@@ -1,0 +1,139 @@
+package decant.desktop.shell;
+
+import com.fasterxml.jackson.databind.DeserializationFeature;
+import com.fasterxml.jackson.databind.ObjectMapper;
+import decant.publish.AtomicFile;
+import decant.publish.WriteProblem;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Optional;
+import java.util.concurrent.ExecutionException;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.TimeUnit;
+import java.util.concurrent.TimeoutException;
+import java.util.function.UnaryOperator;
+
+/**
+ * What the window remembers from one run to the next: its size, its theme, the zoom of pages, the
+ * folder that was looked into last. Knows no controls.
+ */
+public final class Memory {
+  private static final ObjectMapper JSON =
+      new ObjectMapper().configure(DeserializationFeature.FAIL_ON_UNKNOWN_PROPERTIES, false);
+
+  /**
+   * What is remembered.
+   *
+   * @param width of the window's content, in pixels
+   * @param zoom of pages that are revised or published; 0 where they fit the width
+   * @param folder the last one looked into; empty for none
+   */
+  public record Kept(
+      double width, double height, boolean maximised, boolean dark, double zoom, String folder) {
+    static final Kept USUAL = new Kept(1280, 800, false, false, 0, "");
+
+    /** The same with sizes that a window can have. */
+    Kept sensible() {
+      return new Kept(
+          Math.clamp(width, 900, 8000),
+          Math.clamp(height, 600, 8000),
+          maximised,
+          dark,
+          zoom == 0 ? 0 : Math.clamp(zoom, 0.25, 4),
+          folder == null ? "" : folder);
+    }
+
+    public Kept sized(double w, double h, boolean whole) {
+      // A window that fills the screen comes back in the size that it had before.
+      return whole
+          ? new Kept(width, height, true, dark, zoom, folder)
+          : new Kept(w, h, false, dark, zoom, folder);
+    }
+
+    public Kept dark(boolean is) {
+      return new Kept(width, height, maximised, is, zoom, folder);
+    }
+
+    public Kept zoomed(double to) {
+      return new Kept(width, height, maximised, dark, to, folder);
+    }
+
+    public Kept in(Path dir) {
+      return new Kept(width, height, maximised, dark, zoom, dir.toString());
+    }
+  }
+
+  private final Path store;
+  private final ExecutorService writer =
+      Executors.newSingleThreadExecutor(r -> {
+        Thread t = new Thread(r, "memory");
+        t.setDaemon(true);
+        return t;
+      });
+  private volatile Kept kept;
+
+  Memory(Path store) {
+    this.store = store;
+    this.kept = load(store);
+  }
+
+  public Kept kept() {
+    return kept;
+  }
+
+  /** The last folder looked into, if it is still there. */
+  public Optional<Path> folder() {
+    return kept.folder().isEmpty()
+        ? Optional.empty()
+        : Optional.of(Path.of(kept.folder())).filter(Files::isDirectory);
+  }
+
+  /** Remembers something from now on. */
+  public void change(UnaryOperator<Kept> how) {
+    Kept next = how.apply(kept).sensible();
+    if (next.equals(kept)) {
+      return;
+    }
+    kept = next;
+    writer.execute(() -> {
+      if (kept == next) {
+        write(next);
+      }
+    });
+  }
+
+  /** Waits until what was changed is on the disk, for a moment at most. */
+  void flush() {
+    try {
+      writer.submit(() -> {}).get(2, TimeUnit.SECONDS);
+    } catch (ExecutionException | TimeoutException e) {
+      return; // window sizes are not worth waiting for
+    } catch (InterruptedException e) {
+      Thread.currentThread().interrupt();
+    }
+  }
+
+  private void write(Kept now) {
+    try {
+      Files.createDirectories(store.toAbsolutePath().getParent());
+      byte[] bytes = JSON.writeValueAsBytes(now);
+      AtomicFile.write(store, true, out -> out.write(bytes));
+    } catch (IOException | WriteProblem e) {
+      System.getLogger(Memory.class.getName())
+          .log(System.Logger.Level.INFO, "the window's state cannot be kept", e);
+    }
+  }
+
+  private static Kept load(Path store) {
+    if (!Files.exists(store)) {
+      return Kept.USUAL;
+    }
+    try {
+      return JSON.readValue(store.toFile(), Kept.class).sensible();
+    } catch (IOException | RuntimeException e) {
+      return Kept.USUAL; // a damaged memory of window sizes is no loss
+    }
+  }
+}
