@@ -231,6 +231,25 @@ final class Window implements AutoCloseable {
     clickAt(at.getX(), at.getY(), times);
   }
 
+  /** Presses the button at one place of a page, moves to another, and lets go. */
+  void drag(String pages, int page, double x1, double y1, double x2, double y2) {
+    PagesView view = find(pages, PagesView.class);
+    Point2D from = on(() -> view.localToScreen(view.viewPoint(page, x1, y1).orElseThrow()));
+    Point2D to = on(() -> view.localToScreen(view.viewPoint(page, x2, y2).orElseThrow()));
+    int before = clicksArrived.get();
+    run(() -> {
+      robot.mouseMove(from);
+      robot.mousePress(MouseButton.PRIMARY);
+    });
+    for (int k = 1; k <= 6; k++) {
+      double share = k / 6.0;
+      run(() -> robot.mouseMove(from.interpolate(to, share)));
+      settle();
+    }
+    run(() -> robot.mouseRelease(MouseButton.PRIMARY));
+    arrived(clicksArrived, before + 1);
+  }
+
   void press(KeyCode... keys) {
     int before = keysArrived.get();
     run(() -> {

@@ -22,7 +22,10 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 
-/** What will come out, how large, what takes the room, and how large it would be otherwise. */
+/**
+ * What will come out, how large, what takes the room, and how large it would be otherwise. What
+ * stands in the way is told by the Publish button.
+ */
 final class SizePanel {
   private static final Words WORDS = Words.of(SizePanel.class);
   private static final long NO_SIZE = Long.MIN_VALUE;
@@ -36,11 +39,11 @@ final class SizePanel {
   private final PublishState state;
   private final VBox root = new VBox(4);
   private final VBox files = new VBox(2);
-  private final Label problem = new Label();
   private final ProgressBar busy = new ProgressBar();
   private final VBox parts = new VBox(2);
   private final VBox others = new VBox(2);
   private final Group detail;
+  private List<Plan.Item> items = List.of();
 
   SizePanel(PublishState state) {
     this.state = state;
@@ -49,15 +52,12 @@ final class SizePanel {
     busy.setId("publish-busy");
     busy.getStyleClass().add("thin");
     busy.setMaxWidth(Double.MAX_VALUE);
-    problem.setId("publish-problem");
-    problem.setWrapText(true);
-    problem.getStyleClass().add("problem-text");
     files.setId("publish-files");
     parts.setId("publish-parts");
     others.setId("publish-others");
     detail = new Group("group-size", WORDS.say("size-panel.size"), parts, others);
     detail.unfold();
-    root.getChildren().addAll(files, busy, problem, detail.node());
+    root.getChildren().addAll(files, busy, detail.node());
   }
 
   Node node() {
@@ -67,10 +67,8 @@ final class SizePanel {
   void show() {
     files.getChildren().clear();
     PublishState.Outlook outlook = state.outlookProperty().get();
-    problem.setText(outlook.conflicts().isEmpty() ? outlook.problem() : "");
-    problem.setVisible(!problem.getText().isEmpty());
-    problem.setManaged(!problem.getText().isEmpty());
-    List<Plan.Item> items = state.outlookProperty().get().plan().map(Plan::items).orElse(List.of());
+    // While a choice is being mended the files stay listed, so that nothing moves.
+    outlook.plan().ifPresent(p -> items = p.items());
     Weights w = state.weightsProperty().get();
     for (int k = 0; k < Math.min(MOST_FILES, items.size()); k++) {
       files

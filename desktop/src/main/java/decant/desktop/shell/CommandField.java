@@ -52,6 +52,7 @@ final class CommandField extends TextField {
         .add(CommandField.class.getResource("/decant/desktop/decant.css").toExternalForm());
     popup.getContent().add(box);
     popup.setAutoHide(true);
+    popup.setHideOnEscape(false); // Esc leaves the field, and the list with it
     textProperty()
         .addListener((o, was, is) -> {
           if (popup.isShowing() || !is.isEmpty()) {

@@ -191,7 +191,7 @@ public final class Frame {
     right.setAlignment(Pos.CENTER_RIGHT);
     right.setPrefWidth(270);
     HBox.setHgrow(right, Priority.ALWAYS);
-    var bar = new HBox(16, left, new StageLine(desk), right);
+    var bar = new HBox(16, left, new StageLine(desk, this::keyboardToStage), right);
     bar.setAlignment(Pos.CENTER);
     bar.getStyleClass().add("head");
     return bar;
@@ -226,9 +226,11 @@ public final class Frame {
                 : stages.computeIfAbsent(step, s -> made.of(s, w.get()));
     stage.getChildren().setAll(next.node());
     next.shown();
-    // The keyboard comes along, once the stage is laid out.
+    // The keyboard comes along. What is in a scrolled side is there only once it is laid out.
     Platform.runLater(() -> {
       if (stage.getChildren().contains(next.node()) && !notice.isVisible()) {
+        stage.applyCss();
+        stage.layout();
         next.keyboard().requestFocus();
       }
     });
@@ -277,12 +279,12 @@ public final class Frame {
     actions.add("publish", "Shortcut+Enter", this::working, this::publish);
     actions.add("queue", "Shortcut+Shift+Enter", this::working, desk::queueForLater);
     made.register(actions);
-    actions.add("tray", "Shortcut+0", () -> true, () -> desk.go(Step.TRAY));
-    actions.add("step-take-in", "Shortcut+1", this::working, () -> desk.go(Step.TAKE_IN));
-    actions.add("step-revise", "Shortcut+2", this::working, () -> desk.go(Step.REVISE));
-    actions.add("step-proof", "Shortcut+3", this::working, () -> desk.go(Step.PROOF));
-    actions.add("step-publish", "Shortcut+4", this::working, () -> desk.go(Step.PUBLISH));
-    actions.add("out-tray", "Shortcut+Shift+O", () -> true, () -> desk.go(Step.OUT_TRAY));
+    actions.add("tray", "Shortcut+0", () -> true, () -> go(Step.TRAY));
+    actions.add("step-take-in", "Shortcut+1", this::working, () -> go(Step.TAKE_IN));
+    actions.add("step-revise", "Shortcut+2", this::working, () -> go(Step.REVISE));
+    actions.add("step-proof", "Shortcut+3", this::working, () -> go(Step.PROOF));
+    actions.add("step-publish", "Shortcut+4", this::working, () -> go(Step.PUBLISH));
+    actions.add("out-tray", "Shortcut+Shift+O", () -> true, () -> go(Step.OUT_TRAY));
     actions.add("next-area", "F6", () -> true, () -> area(1));
     actions.add("previous-area", "Shift+F6", () -> true, () -> area(-1));
     actions.add("dark", "Shortcut+Alt+D", () -> true, this::toggleDark);
@@ -291,6 +293,16 @@ public final class Frame {
 
   private void area(int by) {
     regions.go(root.getScene() == null ? null : root.getScene().getFocusOwner(), by);
+  }
+
+  /** Opens a stage, and gives it the keyboard even if it is open. */
+  private void go(Step to) {
+    desk.go(to);
+    keyboardToStage();
+  }
+
+  private void keyboardToStage() {
+    Platform.runLater(() -> current().map(Stage::keyboard).ifPresent(Node::requestFocus));
   }
 
   /** Where a notice that had the keyboard is gone, the stage gets it. */

@@ -14,12 +14,17 @@ final class StageLine extends Pane {
   private static final double WIDTH = 460;
 
   private final Desk desk;
+  private final Runnable keyboard;
   private final Line whole = new Line();
   private final Line done = new Line();
   private final List<Button> buttons;
 
-  StageLine(Desk desk) {
+  /**
+   * @param keyboard gives the keyboard to the stage in sight
+   */
+  StageLine(Desk desk, Runnable keyboard) {
     this.desk = desk;
+    this.keyboard = keyboard;
     getStyleClass().add("stage-line");
     whole.getStyleClass().add("stage-whole");
     done.getStyleClass().add("stage-done");
@@ -38,7 +43,10 @@ final class StageLine extends Pane {
     var b = new Button(s.label());
     b.getStyleClass().add("stage");
     b.setId("stage-" + s.name().toLowerCase(java.util.Locale.ROOT));
-    b.setOnAction(e -> desk.go(s));
+    b.setOnAction(e -> {
+      desk.go(s);
+      keyboard.run();
+    });
     return b;
   }
 

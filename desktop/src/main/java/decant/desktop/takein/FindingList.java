@@ -17,7 +17,7 @@ import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListCell;
 import javafx.scene.control.ListView;
-import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
@@ -62,16 +62,12 @@ final class FindingList extends VBox {
       }
     });
     list.setId("findings");
-    list.setAccessibleText(WORDS.say("finding-list.title"));
+    list.setAccessibleText(WORDS.say("finding-list.keys"));
     list.getStyleClass().add("findings");
     list.setCellFactory(v -> new FindingCell());
     list.getSelectionModel().selectedItemProperty().addListener((o, was, is) -> chosen(was, is));
-    list.setOnKeyPressed(e -> {
-      if (e.getCode() == KeyCode.LEFT || e.getCode() == KeyCode.RIGHT) {
-        step(e.getCode() == KeyCode.LEFT ? -1 : 1);
-        e.consume();
-      }
-    });
+    // A filter: the toolkit's own handler would move the keyboard to the pages.
+    list.addEventFilter(KeyEvent.KEY_PRESSED, this::pressed);
     VBox.setVgrow(list, Priority.ALWAYS);
     getChildren().addAll(title, summary, kinds, list);
     work.settledProperty().addListener(changed);
@@ -87,6 +83,26 @@ final class FindingList extends VBox {
   /** What has the keyboard first. */
   Node keyboard() {
     return list;
+  }
+
+  private void pressed(KeyEvent e) {
+    boolean used = true;
+    switch (e.getCode()) {
+      case LEFT -> step(-1);
+      case RIGHT -> step(1);
+      case ENTER -> shown().filter(f -> mends.offer(f).isPresent()).ifPresent(this::accept);
+      case DELETE -> shown().ifPresent(work::settle);
+      case DOWN, UP -> {
+        used = list.getSelectionModel().isEmpty();
+        if (used) {
+          list.getSelectionModel().selectFirst(); // the toolkit would begin with the second
+        }
+      }
+      default -> used = false;
+    }
+    if (used) {
+      e.consume();
+    }
   }
 
   private void chosen(FindingGroup was, FindingGroup is) {
@@ -114,6 +130,10 @@ final class FindingList extends VBox {
       show();
       list.refresh();
     }
+  }
+
+  private void accept(Finding f) {
+    mends.accept(List.of(f));
   }
 
   private void refresh() {
@@ -172,7 +192,7 @@ final class FindingList extends VBox {
     mends
         .offer(f)
         .ifPresent(offer -> {
-          row.getChildren().add(act(offer, "finding-accept", () -> mends.accept(List.of(f))));
+          row.getChildren().add(act(offer, "finding-accept", () -> accept(f)));
           List<Finding> like = mends.like(f);
           if (like.size() > 1) {
             row.getChildren()
@@ -212,10 +232,15 @@ final class FindingList extends VBox {
     return box;
   }
 
-  private static Button act(String name, String id, Runnable run) {
+  /** A button in an entry. The keyboard stays with the list: entries are drawn anew. */
+  private Button act(String name, String id, Runnable run) {
     var b = new Button(name);
     b.setId(id);
-    b.setOnAction(e -> run.run());
+    b.setFocusTraversable(false);
+    b.setOnAction(e -> {
+      list.requestFocus();
+      run.run();
+    });
     return b;
   }
 

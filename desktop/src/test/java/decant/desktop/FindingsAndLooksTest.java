@@ -1,0 +1,227 @@
+package decant.desktop;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import decant.desktop.page.PagesView;
+import decant.desktop.shell.Step;
+import decant.desktop.shell.Work;
+import decant.model.Document;
+import decant.model.Finding;
+import decant.model.FindingGroup;
+import decant.model.Look;
+import decant.model.NodeId;
+import decant.model.Outline;
+import decant.model.Paragraph;
+import decant.model.Position;
+import decant.model.Selection;
+import decant.model.TextTraits;
+import java.nio.file.Path;
+import java.util.List;
+import javafx.scene.control.Button;
+import javafx.scene.control.ComboBox;
+import javafx.scene.control.Label;
+import javafx.scene.control.ToggleButton;
+import javafx.scene.input.KeyCode;
+import org.junit.jupiter.api.Test;
+
+/** What is said about a document is so, and said once. */
+class FindingsAndLooksTest extends WindowCase {
+  private List<FindingGroup> groups() {
+    return Window.on(
+        () -> list("#findings").getItems().stream().map(g -> (FindingGroup) g).toList());
+  }
+
+  private void select(FindingGroup g) {
+    Window.run(() -> list("#findings").getSelectionModel().select(g));
+    window.settle();
+  }
+
+  private Work taken(Paragraph... paragraphs) {
+    return window.takeIn(Made.docx(folder.resolve("Fonts.docx"), paragraphs));
+  }
+
+  private static Look in(String family) {
+    return Look.of(TextTraits.FAMILY, family);
+  }
+
+  @Test
+  void replacedFontsAreOneCountAndOneList() {
+    Work work =
+        taken(
+            Made.text("In Calibri. ", in("Calibri")),
+            Made.text("In Arial.", in("Arial")),
+            Made.text("In a font of nobody's.", in("Quayside Grotesk")),
+            Made.text("In a font that ships.", in("Liberation Sans")));
+    List<Finding> fonts =
+        Window.on(work::openFindings).stream()
+            .filter(f -> f.kind() == Finding.Kind.FONT_REPLACED)
+            .toList();
+    assertThat(fonts)
+        .extracting(Finding::message)
+        .anyMatch(m -> m.contains("Calibri") && m.contains("Carlito"))
+        .anyMatch(m -> m.contains("Arial") && m.contains("Liberation Sans"))
+        .anyMatch(m -> m.contains("Quayside Grotesk"))
+        .hasSize(3);
+    window.until(
+        () -> window.find("#foot-fonts", Button.class).getText().equals("3 replaced fonts"));
+    assertThat(window.find("#foot-findings", Button.class).getText())
+        .isEqualTo(Window.on(work::openFindings).size() + " findings");
+    window.click("#foot-fonts");
+    window.until(() -> window.desk.stepProperty().get() == Step.TAKE_IN);
+    assertThat(groups().stream().mapToInt(g -> g.findings().size()).sum())
+        .as("the list of that count")
+        .isEqualTo(3);
+    assertThat(groups())
+        .allSatisfy(g -> assertThat(g.kind()).isEqualTo(Finding.Kind.FONT_REPLACED));
+    // What is left as it is counts in neither.
+    select(groups().getFirst());
+    window.click("#finding-leave");
+    window.until(
+        () -> window.find("#foot-fonts", Button.class).getText().equals("2 replaced fonts"));
+  }
+
+  @Test
+  void alikeFindingsAreOneEntryWhosePlacesAreGoneThrough() {
+    Work work = window.takeIn(Made.coarse(folder.resolve("Pontoons.pdf"), 5));
+    window.go(Step.TAKE_IN);
+    List<Finding> all = Window.on(work::openFindings);
+    List<FindingGroup> entries = groups();
+    assertThat(entries.size()).isLessThan(all.size());
+    assertThat(entries.stream().mapToInt(g -> g.findings().size()).sum()).isEqualTo(all.size());
+    FindingGroup many =
+        entries.stream().filter(g -> g.findings().size() > 1).findFirst().orElseThrow();
+    int n = many.findings().size();
+    select(many);
+    assertThat(window.find("#finding-place", Label.class).getText()).isEqualTo("1 of " + n);
+    assertThat(Window.on(() -> work.shownFindingProperty().get()))
+        .contains(many.findings().getFirst());
+    window.click("#finding-next");
+    assertThat(window.find("#finding-place", Label.class).getText()).isEqualTo("2 of " + n);
+    assertThat(Window.on(() -> work.shownFindingProperty().get())).contains(many.findings().get(1));
+    Window.run(() -> window.stage.getScene().lookup("#findings").requestFocus());
+    window.press(KeyCode.LEFT);
+    assertThat(Window.on(() -> work.shownFindingProperty().get()))
+        .contains(many.findings().getFirst());
+    window.press(KeyCode.LEFT);
+    assertThat(Window.on(() -> work.shownFindingProperty().get()))
+        .as("and round")
+        .contains(many.findings().getLast());
+  }
+
+  @Test
+  @SuppressWarnings("unchecked")
+  void findingsAreFilteredByKind() {
+    window.takeIn(copy("Berth application.pdf"));
+    window.go(Step.TAKE_IN);
+    ComboBox<Object> kinds = window.find("#findings-kind", ComboBox.class);
+    int all = groups().size();
+    assertThat(Window.on(() -> kinds.getItems().size())).isGreaterThan(2);
+    Window.run(() -> kinds.getSelectionModel().select(java.util.Optional.of(Finding.Kind.FORM)));
+    window.settle();
+    assertThat(groups())
+        .isNotEmpty()
+        .allSatisfy(g -> assertThat(g.kind()).isEqualTo(Finding.Kind.FORM));
+    Window.run(() -> kinds.getSelectionModel().select(0));
+    window.settle();
+    assertThat(groups()).hasSize(all);
+  }
+
+  @Test
+  void aMendedFindingIsOpenAgainOnceItIsUndone() {
+    Work work = window.takeIn(Made.letter(folder.resolve("Letter.pdf")));
+    window.go(Step.TAKE_IN);
+    FindingGroup suspected =
+        groups().stream()
+            .filter(g -> g.kind() == Finding.Kind.HEADING_SUSPECTED)
+            .findFirst()
+            .orElseThrow();
+    int before = Window.on(() -> work.openFindings().size());
+    int headings = Outline.headings(document(work)).size();
+    select(suspected);
+    window.click("#finding-accept");
+    assertThat(Outline.headings(document(work))).hasSize(headings + 1);
+    assertThat(Window.on(() -> work.openFindings().size())).isEqualTo(before - 1);
+    Window.run(() -> window.stage.getScene().lookup("#take-in-result").requestFocus());
+    window.press(KeyCode.CONTROL, KeyCode.Z);
+    assertThat(Outline.headings(document(work))).hasSize(headings);
+    assertThat(Window.on(() -> work.openFindings().size())).as("open again").isEqualTo(before);
+    window.press(KeyCode.CONTROL, KeyCode.Y);
+    assertThat(Window.on(() -> work.openFindings().size())).isEqualTo(before - 1);
+  }
+
+  @Test
+  void aLargeBoldTitleThatIsMadeAHeadingLooksAsItDid() {
+    Look loud = Look.of(TextTraits.SIZE, 28.0).with(TextTraits.BOLD, true);
+    Work work =
+        taken(Made.text("Winter storage", loud), Made.text(Made.PROSE.repeat(2), Look.PLAIN));
+    NodeId title = document(work).index().order().getFirst();
+    window.go(Step.REVISE);
+    caret(work, title, 2);
+    double before = lineHeight(work);
+    window.press(KeyCode.CONTROL, KeyCode.ALT, KeyCode.DIGIT1);
+    Document d = document(work);
+    assertThat(d.headingLevel(d.requireParagraph(title))).isEqualTo(1);
+    Paragraph p = d.requireParagraph(title);
+    Look seen = d.styles().textLook(d.styles().textBase(p.look()), p.lookAt(1));
+    assertThat(seen.value(TextTraits.SIZE)).isEqualTo(28.0);
+    assertThat(seen.value(TextTraits.BOLD)).isTrue();
+    assertThat(lineHeight(work)).isEqualTo(before);
+  }
+
+  private static double lineHeight(Work w) {
+    return Window.on(
+        () -> decant.layout.Places.lines(w.layout().pages().getFirst()).getFirst().line().height());
+  }
+
+  @Test
+  void whatIsNotTheSameEverywhereIsSaidToBeMixed() {
+    Work work =
+        taken(
+            Made.text("In Carlito.", in("Carlito").with(TextTraits.SIZE, 12.0)),
+            Made.text("In sans.", in("Liberation Sans").with(TextTraits.BOLD, true)));
+    window.go(Step.REVISE);
+    window.until(() -> ((PagesView) window.stage.getScene().lookup("#pages")).settled());
+    List<NodeId> order = document(work).index().order();
+    Window.run(() ->
+        work.select(new Selection(new Position(order.get(0), 0), new Position(order.get(1), 4))));
+    window.until(() -> combo("#look-family").getValue() == null);
+    assertThat(combo("#look-family").getPromptText()).isEqualTo("mixed");
+    assertThat(combo("#look-size").getPromptText()).isEqualTo("mixed");
+    assertThat(window.find("#look-bold", ToggleButton.class).getStyleClass()).contains("mixed");
+    assertThat(combo("#look-level").getValue()).as("both are body text").isEqualTo("Body text");
+    Window.run(() ->
+        work.select(new Selection(new Position(order.get(0), 0), new Position(order.get(0), 4))));
+    window.until(() -> "Carlito".equals(combo("#look-family").getValue()));
+    assertThat(combo("#look-size").getValue()).isEqualTo("12");
+    assertThat(window.find("#look-bold", ToggleButton.class).getStyleClass())
+        .doesNotContain("mixed");
+    // Headings and text together are mixed too.
+    window.press(KeyCode.CONTROL, KeyCode.ALT, KeyCode.DIGIT1);
+    Window.run(() ->
+        work.select(new Selection(new Position(order.get(0), 0), new Position(order.get(1), 4))));
+    window.until(() -> combo("#look-level").getValue() == null);
+    assertThat(combo("#look-level").getPromptText()).isEqualTo("mixed");
+  }
+
+  @Test
+  void theProofSaysWhatItCountedAndThatItIsNoComparison() {
+    window.takeIn(copy("Berth rules.pdf"));
+    window.go(Step.PROOF);
+    assertThat(window.find("#proof-counted", Label.class).getText())
+        .startsWith("These are counts, not a comparison")
+        .contains("Equal counts do not mean that the pages are the same");
+  }
+
+  @Test
+  void takingInCountsPages() {
+    Path file = Made.pdf(folder.resolve("Pontoons.pdf"), 40);
+    var told = java.util.Collections.synchronizedList(new java.util.ArrayList<String>());
+    Window.run(() ->
+        window
+            .desk
+            .backgroundProperty()
+            .addListener((o, was, is) -> is.ifPresent(b -> told.add(b.label()))));
+    window.takeIn(file);
+    assertThat(told).anyMatch(t -> t.matches("Taking in Pontoons\\.pdf: page \\d+ of 40"));
+  }
+}
