@@ -139,8 +139,7 @@ final class PublishCommand implements Callable<Integer> {
   private Recipe named() {
     List<Recipe> shipped = RecipeBook.shipped();
     if (recipe == null) {
-      String name = to == Target.docx ? "Office copy" : "Counter copy";
-      return shipped.stream().filter(r -> r.name().equals(name)).findFirst().orElseThrow();
+      return to == Target.docx ? RecipeBook.officeCopy() : RecipeBook.counterCopy();
     }
     if (to != null) {
       throw wrong(WORDS.say("publish-command.recipe-says-what-is-made"));

@@ -48,7 +48,7 @@ class MainTest {
     assertThat(folder.resolve("Winter storage notice.pdf")).exists();
     Run again = run("publish", notice.toString());
     assertThat(again.status()).isEqualTo(1);
-    assertThat(again.err()).contains("There is a file named");
+    assertThat(again.err()).contains("already exists");
     assertThat(run("publish", notice.toString(), "--overwrite").status()).isZero();
   }
 
@@ -133,7 +133,7 @@ class MainTest {
     Path notice = copy("Winter storage notice.docx");
     Run without = run("publish", notice.toString(), "--recipe", "locked copy");
     assertThat(without.status()).isEqualTo(1);
-    assertThat(without.err()).contains("still to be given");
+    assertThat(without.err()).contains("Enter the password");
     Path secret = Files.writeString(folder.resolve("secret.txt"), "high tide\n");
     Run with =
         run(
@@ -159,7 +159,7 @@ class MainTest {
     Path bad = Files.writeString(folder.resolve("bad.json"), "{\"decant-recipe\": 2}");
     Run broken = run("publish", "a.pdf", "--recipe", bad.toString());
     assertThat(broken.status()).isEqualTo(2);
-    assertThat(broken.err()).contains("lacks \"name\"");
+    assertThat(broken.err()).contains("has no \"name\"");
     assertThat(run("publish", "a.pdf", "--recipe", "Light copy", "--to", "pdf").status())
         .isEqualTo(2);
   }
@@ -175,7 +175,7 @@ class MainTest {
             "--out",
             folder.toString());
     assertThat(r.status()).isEqualTo(1);
-    assertThat(r.err()).contains("reaches past the end");
+    assertThat(r.err()).contains("goes past the end");
   }
 
   @Test

@@ -50,7 +50,7 @@ public final class RecipeBook {
                     true))));
   }
 
-  static Recipe officeCopy() {
+  public static Recipe officeCopy() {
     return new Recipe(
         "Office copy",
         WORDS.say("recipe-book.to-be-edited-further-docx"),

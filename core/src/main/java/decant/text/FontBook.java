@@ -1,5 +1,6 @@
 package decant.text;
 
+import decant.words.Words;
 import java.lang.ref.WeakReference;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -17,16 +18,18 @@ import java.util.concurrent.ConcurrentHashMap;
  * use by several threads.
  */
 public final class FontBook {
+  private static final Words WORDS = Words.of(FontBook.class);
+
   /** Why a face is served for a font asked for. */
   public enum Reason {
     /** It is the font asked for. */
-    SAME("the font asked for"),
+    SAME("reason.same"),
     /** The document brings the font along. */
-    EMBEDDED("embedded in the file"),
+    EMBEDDED("reason.embedded"),
     /** Another design with the same widths, so lines and pages hold. */
-    SAME_METRICS("same widths, lines hold"),
+    SAME_METRICS("reason.same-metrics"),
     /** A font of the same kind; widths differ, so lines may move. */
-    FALLBACK("similar, lines may move");
+    FALLBACK("reason.fallback");
 
     private final String label;
 
@@ -35,7 +38,7 @@ public final class FontBook {
     }
 
     public String label() {
-      return label;
+      return WORDS.say(label);
     }
   }
 

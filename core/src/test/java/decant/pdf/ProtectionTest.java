@@ -148,7 +148,7 @@ class ProtectionTest {
   void passwordsThatCannotBeUsedAreExplained() {
     assertThatThrownBy(() -> Encryption.check(Protection.AES_128, "\u6E2F\u53E3"))
         .isInstanceOf(Encryption.Problem.class)
-        .hasMessageContaining("Only AES-256 takes passwords in this script");
+        .hasMessageContaining("Only AES-256 accepts passwords in this script");
     assertThatThrownBy(() -> Encryption.check(Protection.AES_256, "a\u0007"))
         .isInstanceOf(Encryption.Problem.class)
         .hasMessageContaining("cannot have");
@@ -161,7 +161,7 @@ class ProtectionTest {
             Conflict.of(
                 c.with(new Keeping(Keeping.Standard.A2B, false, true, Version.V1_7, Along.USUAL))))
         .singleElement()
-        .satisfies(x -> assertThat(x.message()).contains("PDF/A-2b forbids encryption"));
+        .satisfies(x -> assertThat(x.message()).contains("PDF/A-2b does not allow encryption"));
     assertThat(
             Conflict.of(
                 c.with(new Keeping(Keeping.Standard.NONE, false, true, Version.V1_4, Along.USUAL))))
@@ -172,7 +172,8 @@ class ProtectionTest {
         .satisfies(x -> assertThat(x.message()).contains("Both passwords are the same"));
     assertThat(Conflict.of(locked(Protection.RC4_128, "low tide", "", false)))
         .singleElement()
-        .satisfies(x -> assertThat(x.message()).contains("cannot leave the particulars"));
+        .satisfies(
+            x -> assertThat(x.message()).contains("title and author cannot be left unencrypted"));
     assertThat(Conflict.of(locked(Protection.AES_256, "", "", true)))
         .singleElement()
         .satisfies(x -> assertThat(x.message()).contains("Protection needs a password"));
@@ -180,7 +181,7 @@ class ProtectionTest {
             Conflict.of(
                 c.with(new Rights(Protection.AES_256, true, false, SOME, true), Passwords.NONE)))
         .singleElement()
-        .satisfies(x -> assertThat(x.message()).contains("still to be given"));
+        .satisfies(x -> assertThat(x.message()).contains("Enter the password"));
   }
 
   @Test

@@ -250,7 +250,7 @@ public final class PdfVerifier {
     return Check.of(
         WORDS.say("pdf-verifier.bookmarks"),
         same,
-        WORDS.count("pdf-verifier.bookmarks-each-to-its-heading", wanted.size()),
+        some("pdf-verifier.bookmarks-each-to-its-heading", wanted.size()),
         detail);
   }
 
@@ -291,7 +291,7 @@ public final class PdfVerifier {
     return Check.of(
         WORDS.say("pdf-verifier.links"),
         Set.copyOf(got).equals(Set.copyOf(wanted)),
-        WORDS.count("pdf-verifier.links-each-to-where-it", wanted.size()),
+        some("pdf-verifier.links-each-to-where-it", wanted.size()),
         WORDS.say("pdf-verifier.links-do-not-match-the", got.size(), wanted.size()));
   }
 
@@ -305,7 +305,7 @@ public final class PdfVerifier {
     return Check.of(
         WORDS.say("pdf-verifier.pictures"),
         got >= wanted,
-        WORDS.count("pdf-verifier.shown", wanted),
+        some("pdf-verifier.shown", wanted),
         WORDS.say("pdf-verifier.pictures-instead-of", got, wanted));
   }
 
@@ -355,5 +355,9 @@ public final class PdfVerifier {
             pageOf(to) == page - 1,
             WORDS.say("pdf-verifier.opens-at-page", page),
             WORDS.say("pdf-verifier.does-not-open-at-page", page)));
+  }
+
+  private static String some(String key, int n) {
+    return n == 0 ? WORDS.say("pdf-verifier.none") : WORDS.count(key, n);
   }
 }
