@@ -13,6 +13,13 @@ import javafx.stage.Stage;
 
 /** The desktop program. */
 public final class DecantApp extends Application {
+  private Optional<Desk> opened = Optional.empty();
+
+  @Override
+  public void stop() {
+    opened.ifPresent(Desk::close);
+  }
+
   @Override
   public void start(Stage stage) {
     loadFonts();
@@ -20,6 +27,7 @@ public final class DecantApp extends Application {
     boolean demo = arguments.contains("--demo");
     Optional<Path> home = Optional.ofNullable(System.getProperty("decant.home")).map(Path::of);
     var desk = new Desk(Desk.stateFolder(demo));
+    opened = Optional.of(desk);
     var frame = new Frame(desk, stage, f -> new StageViews(desk, f));
     frame.open(stage);
     stage.show();

@@ -355,6 +355,10 @@ final class Window implements AutoCloseable {
 
   @Override
   public void close() {
-    run(stage::close);
+    run(() -> {
+      stage.close();
+      desk.close();
+      stage.setScene(null);
+    });
   }
 }

@@ -368,6 +368,7 @@ public final class Desk {
       dismiss(); // what was told or asked was about the document before
     }
     letGo = Optional.empty();
+    work.get().ifPresent(Work::close);
     var next = new Work(file.toAbsolutePath(), password, taken, first, layouts);
     layouts.busyProperty().addListener((o, was, is) -> layoutBusy(is));
     work.set(Optional.of(next));
@@ -685,6 +686,14 @@ public final class Desk {
         Platform.runLater(() -> refused(left.file(), e));
       }
     });
+  }
+
+  /** Ends what goes on in the background; nothing can be done with the desk any more. */
+  public void close() {
+    recovery.close();
+    work.get().ifPresent(Work::close);
+    worker.shutdown();
+    memory.flush();
   }
 
   /** Keeps unsaved changes now rather than in a few seconds. */

@@ -124,7 +124,6 @@ public final class Frame {
     window.setMaximized(kept.maximised());
     window.setOnHiding(e -> {
       desk.memory().change(k -> k.sized(scene.getWidth(), scene.getHeight(), window.isMaximized()));
-      desk.memory().flush();
     });
     window.setOnCloseRequest(e -> {
       if (!desk.mayClose()) {

@@ -71,6 +71,9 @@ final class LayoutRunner {
 
   /** Lays a version out; on the interface thread. */
   void request(Document d) {
+    if (background.isShutdown()) {
+      return; // another document is in work
+    }
     PagesInView seen = inSight.get();
     Layout before = layout.get();
     if (busy.get()) {

@@ -86,6 +86,12 @@ final class Recovery {
     }
   }
 
+  void close() {
+    timer.shutdown();
+    watched = Optional.empty();
+    kept = Optional.empty();
+  }
+
   void forget(Work work) {
     try {
       Files.deleteIfExists(file(work));

@@ -203,6 +203,11 @@ public final class Work {
     }
   }
 
+  /** Ends its layout in the background; another document is in work. */
+  void close() {
+    layouts.close();
+  }
+
   private void settled() {
     var all = new LinkedHashSet<>(left);
     if (!mended.isEmpty()) {
