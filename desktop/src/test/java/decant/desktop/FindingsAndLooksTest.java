@@ -200,7 +200,7 @@ class FindingsAndLooksTest extends WindowCase {
     Window.run(() ->
         work.select(new Selection(new Position(order.get(0), 0), new Position(order.get(1), 4))));
     window.until(() -> combo("#look-level").getValue() == null);
-    assertThat(combo("#look-level").getPromptText()).isEqualTo("mixed");
+    assertThat(Window.on(() -> combo("#look-level").getButtonCell().getText())).isEqualTo("mixed");
   }
 
   @Test

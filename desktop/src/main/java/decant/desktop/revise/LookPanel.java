@@ -125,6 +125,21 @@ final class LookPanel extends VBox {
         .toList();
   }
 
+  /** What is chosen, or the prompt where nothing is. */
+  private static final class ChosenCell extends ListCell<String> {
+    private final ComboBox<String> box;
+
+    ChosenCell(ComboBox<String> box) {
+      this.box = box;
+    }
+
+    @Override
+    protected void updateItem(String value, boolean empty) {
+      super.updateItem(value, empty);
+      setText(empty || value == null ? box.getPromptText() : value);
+    }
+  }
+
   /** A font's name in its own face, where it ships; the toolkit knows only what was loaded. */
   private static final class FontCell extends ListCell<String> {
     @Override
@@ -231,6 +246,9 @@ final class LookPanel extends VBox {
   /** A value, or that there are several. */
   private static void show(ComboBox<String> box, Optional<String> value) {
     box.setPromptText(value.isPresent() ? "" : WORDS.say("look-panel.mixed"));
+    if (!box.isEditable()) {
+      box.setButtonCell(new ChosenCell(box)); // the toolkit shows a prompt only once
+    }
     box.setValue(value.orElse(null));
     if (box.isEditable()) {
       box.getEditor().setText(value.orElse(""));
