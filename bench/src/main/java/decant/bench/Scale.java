@@ -1,6 +1,7 @@
 package decant.bench;
 
 import decant.format.Intake;
+import decant.io.Untouchable;
 import decant.layout.CaretPlace;
 import decant.layout.Layout;
 import decant.layout.Layouter;
@@ -101,7 +102,8 @@ final class Scale {
             name.substring(0, name.lastIndexOf('.')),
             to.resolveSibling("none"),
             true,
-            Passwords.NONE);
+            Passwords.NONE,
+            Untouchable.inputs(List.of(to.resolveSibling("none"))));
     return Publisher.publish(order, (file, done) -> {}, () -> false);
   }
 

@@ -4,6 +4,7 @@ import decant.reading.ReadRequest;
 import decant.reading.Recogniser;
 import decant.reading.Tesseract;
 import decant.words.Words;
+import java.io.BufferedReader;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -40,9 +41,10 @@ final class Opening {
       descriptionKey = "opening.recognises-the-text-of-pages")
   private @Nullable String languages;
 
-  @Spec private @Nullable CommandSpec spec;
+  @Spec(Spec.Target.MIXEE)
+  private @Nullable CommandSpec spec;
 
-  ReadRequest request(Path document) throws IOException {
+  ReadRequest request(Path document) {
     Optional<String> password = password();
     ReadRequest plain = ReadRequest.of(document);
     ReadRequest request = password.map(plain::withPassword).orElse(plain);
@@ -72,15 +74,25 @@ final class Opening {
         : new ParameterException(spec.commandLine(), message);
   }
 
-  private Optional<String> password() throws IOException {
-    return secret(file, variable);
+  private Optional<String> password() {
+    Optional<String> secret = secret(file, variable);
+    if (secret.isEmpty() && (file != null || variable != null)) {
+      throw wrong(
+          file != null
+              ? WORDS.say("opening.no-password-in-file", file)
+              : WORDS.say("opening.not-set", variable));
+    }
+    return secret;
   }
 
   /** A password from the first line of a file, or from an environment variable. */
-  static Optional<String> secret(@Nullable Path file, @Nullable String variable)
-      throws IOException {
+  static Optional<String> secret(@Nullable Path file, @Nullable String variable) {
     if (file != null) {
-      return Files.readAllLines(file).stream().findFirst();
+      try (BufferedReader in = Files.newBufferedReader(file)) {
+        return Optional.ofNullable(in.readLine());
+      } catch (IOException e) {
+        return Optional.empty();
+      }
     }
     return variable == null ? Optional.empty() : Optional.ofNullable(System.getenv(variable));
   }

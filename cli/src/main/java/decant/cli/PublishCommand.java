@@ -1,10 +1,14 @@
 package decant.cli;
 
 import decant.format.Intake;
+import decant.io.AtomicFile;
+import decant.io.Untouchable;
+import decant.io.WriteProblem;
 import decant.layout.Layout;
 import decant.layout.Layouter;
+import decant.pdf.choices.Passwords;
 import decant.pdf.verify.Check;
-import decant.publish.AtomicFile;
+import decant.publish.Exposure;
 import decant.publish.Output;
 import decant.publish.PageChoice;
 import decant.publish.PublishProblem;
@@ -15,7 +19,6 @@ import decant.publish.Recipe;
 import decant.publish.RecipeBook;
 import decant.publish.RecipeFile;
 import decant.publish.RecipeProblem;
-import decant.publish.WriteProblem;
 import decant.reading.ReadProblem;
 import decant.reading.TakenIn;
 import decant.text.FontBook;
@@ -26,6 +29,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.concurrent.Callable;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
@@ -102,10 +106,14 @@ final class PublishCommand implements Callable<Integer> {
     if (pages != null && !anyPdf) {
       throw wrong(WORDS.say("publish-command.pages-goes-with-pdf-only"));
     }
+    Passwords passwords = locking.passwords(chosen);
+    Optional<String> exposed = Exposure.of(chosen);
+    exposed.ifPresent(System.err::println);
+    var untouchable = Untouchable.inputs(files);
     int status = 0;
     for (Path file : files) {
       try {
-        Receipt r = publish(file, chosen, intoFolder);
+        Receipt r = publish(file, chosen, intoFolder, passwords, untouchable);
         status = Math.max(status, tell(r));
       } catch (ReadProblem | WriteProblem | PublishProblem e) {
         System.err.println(file + ": " + e.getMessage());
@@ -164,7 +172,8 @@ final class PublishCommand implements Callable<Integer> {
     }
   }
 
-  private Receipt publish(Path file, Recipe chosen, boolean intoFolder)
+  private Receipt publish(
+      Path file, Recipe chosen, boolean intoFolder, Passwords passwords, Untouchable untouchable)
       throws ReadProblem, WriteProblem, PublishProblem, IOException {
     TakenIn taken = Intake.take(opening.request(file));
     Layout layout = new Layouter(FontBook.shipped()).layout(taken.document());
@@ -182,10 +191,21 @@ final class PublishCommand implements Callable<Integer> {
       String free = stem(AtomicFile.freeName(source.resolveSibling(published + extension(file))));
       stem = overwrite ? published : free;
     }
-    return Publisher.publish(
-        new Publisher.Order(layout, chosen, folder, stem, source, overwrite, locking.passwords()),
-        (name, done) -> {},
-        () -> false);
+    for (int n = 2; ; n++) {
+      try {
+        return Publisher.publish(
+            new Publisher.Order(
+                layout, chosen, folder, stem, source, overwrite, passwords, untouchable),
+            (name, done) -> {},
+            () -> false);
+      } catch (WriteProblem e) {
+        if (e.kind() != WriteProblem.Kind.MADE_BEFORE || n > files.size() + 1) {
+          throw e;
+        }
+        // Of two sources that give one name the second gets a number.
+        stem = (n == 2 ? stem : stem.substring(0, stem.lastIndexOf(" ("))) + " (" + n + ")";
+      }
+    }
   }
 
   private static String named(Output o, String stem) {

@@ -195,4 +195,122 @@ class MainTest {
         .containsAnyOf("has no language “tlh”", "Tesseract is not installed, or not on the path");
     assertThat(r.out()).isEmpty();
   }
+
+  private static String sha(Path file) throws IOException {
+    try {
+      return java.util.HexFormat.of()
+          .formatHex(
+              java.security.MessageDigest.getInstance("SHA-256").digest(Files.readAllBytes(file)));
+    } catch (java.security.NoSuchAlgorithmException e) {
+      throw new AssertionError(e);
+    }
+  }
+
+  @Test
+  void noInputOfACallIsEverWrittenOver() throws IOException {
+    Path two = Files.createDirectories(folder.resolve("two"));
+    Path pdf = Files.copy(DEMO.resolve("Berth rules.pdf"), two.resolve("letter.pdf"));
+    Path docx = Files.copy(DEMO.resolve("Winter storage notice.docx"), two.resolve("letter.docx"));
+    String pdfWas = sha(pdf);
+    String docxWas = sha(docx);
+    Run r = run("publish", pdf.toString(), docx.toString(), "--to", "docx", "--overwrite");
+    assertThat(r.status()).isEqualTo(1);
+    assertThat(r.err()).contains("letter.pdf: “letter.docx” is the original");
+    assertThat(sha(docx)).isEqualTo(docxWas);
+    assertThat(sha(pdf)).isEqualTo(pdfWas);
+    // Nor through a link, whatever it is called.
+    Path other = Files.createDirectories(folder.resolve("other"));
+    Files.createSymbolicLink(other.resolve("letter.docx"), docx);
+    Run linked =
+        run(
+            "publish",
+            pdf.toString(),
+            docx.toString(),
+            "--to",
+            "docx",
+            "--overwrite",
+            "--out",
+            other.toString());
+    assertThat(linked.status()).isEqualTo(1);
+    assertThat(sha(docx)).isEqualTo(docxWas);
+  }
+
+  @Test
+  void ofTwoSourcesThatGiveOneNameTheSecondGetsANumber() throws IOException {
+    Path a = Files.createDirectories(folder.resolve("a"));
+    Path b = Files.createDirectories(folder.resolve("b"));
+    Path out = Files.createDirectories(folder.resolve("out"));
+    Path first = Files.copy(DEMO.resolve("Winter storage notice.docx"), a.resolve("x.docx"));
+    Path second = Files.copy(DEMO.resolve("Berth application.pdf"), b.resolve("x.pdf"));
+    for (int k = 0; k < 2; k++) {
+      Run r =
+          run(
+              "publish",
+              first.toString(),
+              second.toString(),
+              "--out",
+              out.toString(),
+              "--overwrite");
+      assertThat(r.err()).isEmpty();
+      assertThat(r.status()).isZero();
+      assertThat(r.out()).contains("x.pdf", "x (2).pdf");
+    }
+    try (var pdf = org.apache.pdfbox.Loader.loadPDF(out.resolve("x.pdf").toFile());
+        var form = org.apache.pdfbox.Loader.loadPDF(out.resolve("x (2).pdf").toFile())) {
+      assertThat(pdf.getDocumentCatalog().getAcroForm()).isNull();
+      assertThat(form.getDocumentCatalog().getAcroForm()).as("in the order given").isNotNull();
+    }
+    try (var files = Files.list(out)) {
+      assertThat(files).hasSize(2);
+    }
+  }
+
+  @Test
+  void aPasswordThatNoOutputCanUseIsWrongUsage() throws IOException {
+    Path notice = copy("Winter storage notice.docx");
+    Path secret = Files.writeString(folder.resolve("secret.txt"), "high tide\n");
+    Run open = run("publish", notice.toString(), "--open-password-file", secret.toString());
+    assertThat(open.status()).isEqualTo(2);
+    assertThat(open.err()).contains("no output of “Counter copy” asks for one");
+    Run change = run("publish", notice.toString(), "--change-password-file", secret.toString());
+    assertThat(change.status()).isEqualTo(2);
+    Run unset =
+        run(
+            "publish",
+            notice.toString(),
+            "--recipe",
+            "Locked copy",
+            "--change-password-env",
+            "DECANT_NO_SUCH_VARIABLE");
+    assertThat(unset.status()).isEqualTo(2);
+    assertThat(unset.err()).contains("DECANT_NO_SUCH_VARIABLE is not set");
+    assertThat(folder.resolve("Winter storage notice.pdf")).doesNotExist();
+    // A password to read with that was not needed is no error.
+    assertThat(run("publish", notice.toString(), "--password-file", secret.toString()).status())
+        .isZero();
+  }
+
+  @Test
+  void anOpenFileBesideALockedOneIsSaid() throws IOException {
+    Path notice = copy("Winter storage notice.docx");
+    Path secret = Files.writeString(folder.resolve("secret.txt"), "high tide\n");
+    Path both =
+        Files.writeString(
+            folder.resolve("both.json"),
+            """
+            {"decant-recipe": 3, "name": "Both", "outputs": [
+              {"kind": "pdf", "rights": {"protection": "aes-256", "ask-to-open": true}},
+              {"kind": "office", "format": "docx", "naming": "{stem} open"}]}
+            """);
+    Run r =
+        run(
+            "publish",
+            notice.toString(),
+            "--recipe",
+            both.toString(),
+            "--open-password-file",
+            secret.toString());
+    assertThat(r.err()).contains("another has the same document without one");
+    assertThat(r.status()).isZero();
+  }
 }

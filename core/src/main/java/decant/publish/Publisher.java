@@ -1,5 +1,8 @@
 package decant.publish;
 
+import decant.io.AtomicFile;
+import decant.io.Untouchable;
+import decant.io.WriteProblem;
 import decant.layout.Layout;
 import decant.layout.Layouter;
 import decant.model.Document;
@@ -43,7 +46,8 @@ public final class Publisher {
    * @param layout of the whole document
    * @param folder where the files go
    * @param stem the name that they share
-   * @param source the file the document came from, which is never written to
+   * @param source the file the document came from
+   * @param untouchable the files of the call that are never written over, the source among them
    */
   public record Order(
       Layout layout,
@@ -52,7 +56,8 @@ public final class Publisher {
       String stem,
       Path source,
       boolean overwrite,
-      Passwords passwords) {}
+      Passwords passwords,
+      Untouchable untouchable) {}
 
   /** Told how far a publish is. */
   @FunctionalInterface
@@ -89,13 +94,15 @@ public final class Publisher {
     var layouts = new HashMap<Addresses, Layout>();
     var pending = new ArrayList<AtomicFile.Pending>();
     var made = new ArrayList<Draft>();
+    for (Plan.Item item : plan.items()) {
+      refuseUntouchable(order.folder().resolve(item.name()), order.untouchable());
+    }
     try {
       int n = 0;
       for (Plan.Item item : plan.items()) {
         double from = (double) n++ / plan.items().size();
         double share = 1.0 / plan.items().size();
         Path target = order.folder().resolve(item.name());
-        refuseSource(target, order.source());
         made.add(
             switch (item) {
               case Plan.Item.Pdf p ->
@@ -116,7 +123,9 @@ public final class Publisher {
       }
       var files = new ArrayList<Receipt.Made>();
       for (int k = 0; k < made.size(); k++) {
-        files.add(commit(made.get(k), pending.get(k)));
+        Receipt.Made file = commit(made.get(k), pending.get(k));
+        order.untouchable().made(file.file());
+        files.add(file);
       }
       return new Receipt(
           order.recipe().name(),
@@ -225,7 +234,7 @@ public final class Publisher {
                   .toAbsolutePath()
                   .resolveSibling(
                       name.substring(0, dot) + " (not verified)" + name.substring(dot)));
-      file = pending.commit(beside);
+      file = pending.commitAs(beside);
     }
     return made(file, d.format(), d.pages(), d.checks());
   }
@@ -240,26 +249,34 @@ public final class Publisher {
     }
   }
 
-  /** Saves as DOCX. @throws WriteProblem if the file cannot be written; then nothing has changed */
+  /**
+   * Saves as DOCX: writes beside the name, reads back, and moves to the name only what passed. What
+   * did not is kept beside it under a name that says so, and what was there before stays.
+   *
+   * @throws WriteProblem if the file cannot be written; then nothing has changed
+   */
   public static Receipt.Made docx(Document document, Path target, boolean overwrite, Path source)
       throws WriteProblem {
-    refuseSource(target, source);
-    AtomicFile.write(target, overwrite, out -> DocxWriter.write(document, out));
-    return made(target, "docx", 0, DocxVerifier.verify(target, document));
+    refuseUntouchable(target, Untouchable.inputs(List.of(source)));
+    AtomicFile.Pending pending =
+        AtomicFile.prepare(target, overwrite, out -> DocxWriter.write(document, out));
+    try {
+      List<Check> checks = DocxVerifier.verify(pending.file(), document);
+      return commit(new Draft(target, "docx", 0, checks), pending);
+    } finally {
+      pending.discard();
+    }
   }
 
-  private static void refuseSource(Path target, Path source) throws WriteProblem {
-    try {
-      boolean same =
-          Files.exists(target) && Files.exists(source) && Files.isSameFile(target, source);
-      if (same) {
-        throw new WriteProblem(
-            WriteProblem.Kind.IS_SOURCE,
-            WORDS.say("publisher.is-the-original-which-stays", target.getFileName()));
-      }
-    } catch (IOException e) {
+  private static void refuseUntouchable(Path target, Untouchable files) throws WriteProblem {
+    if (files.isInput(target)) {
       throw new WriteProblem(
-          WriteProblem.Kind.OTHER, WORDS.say("publisher.the-folder-cannot-be-read"), e);
+          WriteProblem.Kind.IS_SOURCE,
+          WORDS.say("publisher.is-the-original-which-stays", target.getFileName()));
+    }
+    if (files.isMade(target)) {
+      throw new WriteProblem(
+          WriteProblem.Kind.MADE_BEFORE, WORDS.say("publisher.made-before", target.getFileName()));
     }
   }
 

@@ -1,5 +1,7 @@
 package decant.publish;
 
+import decant.io.AtomicFile;
+import decant.io.WriteProblem;
 import decant.words.Words;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;

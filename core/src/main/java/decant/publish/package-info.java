@@ -1,6 +1,6 @@
 /**
  * From a document to published files: which pages ({@link decant.publish.PageRange}), written
- * beside their final name and moved there when whole ({@link decant.publish.AtomicFile}), verified
+ * beside their final name and moved there when whole ({@link decant.io.AtomicFile}), verified
  * ({@link decant.pdf.verify.PdfVerifier}) and told about in a {@link decant.publish.Receipt}.
  */
 @org.jspecify.annotations.NullMarked

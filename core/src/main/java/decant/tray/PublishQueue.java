@@ -2,14 +2,14 @@ package decant.tray;
 
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
+import decant.io.AtomicFile;
+import decant.io.WriteProblem;
 import decant.model.Document;
 import decant.office.docx.DocxReader;
 import decant.office.docx.DocxWriter;
-import decant.publish.AtomicFile;
 import decant.publish.Recipe;
 import decant.publish.RecipeFile;
 import decant.publish.RecipeProblem;
-import decant.publish.WriteProblem;
 import decant.reading.ReadProblem;
 import decant.reading.ReadRequest;
 import java.io.IOException;

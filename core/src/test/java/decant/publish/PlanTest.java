@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import decant.Samples;
+import decant.io.Untouchable;
 import decant.layout.Layout;
 import decant.model.Block;
 import decant.model.Document;
@@ -194,7 +195,15 @@ class PlanTest {
     Path source = Files.writeString(folder.resolve("rules.docx"), "the source");
     Receipt receipt =
         Publisher.publish(
-            new Publisher.Order(layout, r, folder, "rules", source, false, Passwords.NONE),
+            new Publisher.Order(
+                layout,
+                r,
+                folder,
+                "rules",
+                source,
+                false,
+                Passwords.NONE,
+                Untouchable.inputs(List.of(source))),
             (file, done) -> assertThat(done).isBetween(0.0, 1.0),
             () -> false);
     assertThat(receipt.verified()).isTrue();
@@ -219,7 +228,14 @@ class PlanTest {
     assertThatThrownBy(() ->
             Publisher.publish(
                 new Publisher.Order(
-                    layout, r, folder, "rules", folder.resolve("s"), false, Passwords.NONE),
+                    layout,
+                    r,
+                    folder,
+                    "rules",
+                    folder.resolve("s"),
+                    false,
+                    Passwords.NONE,
+                    Untouchable.inputs(List.of(folder.resolve("s")))),
                 (file, done) -> {},
                 () -> asked.incrementAndGet() > 12))
         .isInstanceOf(decant.pdf.write.PdfWriter.Cancelled.class);
@@ -236,7 +252,15 @@ class PlanTest {
     Recipe r = new Recipe("With source", "", List.of(Output.Pdf.USUAL.with(k)));
     Receipt receipt =
         Publisher.publish(
-            new Publisher.Order(layout, r, folder, "rules", source, false, Passwords.NONE),
+            new Publisher.Order(
+                layout,
+                r,
+                folder,
+                "rules",
+                source,
+                false,
+                Passwords.NONE,
+                Untouchable.inputs(List.of(source))),
             (file, done) -> {},
             () -> false);
     assertThat(receipt.verified()).as(ReceiptJson.write(receipt)).isTrue();

@@ -4,6 +4,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import decant.Samples;
+import decant.io.AtomicFile;
+import decant.io.Untouchable;
+import decant.io.WriteProblem;
 import decant.layout.Layout;
 import decant.model.Document;
 import decant.pdf.choices.Passwords;
@@ -41,7 +44,8 @@ class PublishTest {
             "charges",
             folder.resolve("source.docx"),
             overwrite,
-            Passwords.NONE);
+            Passwords.NONE,
+            Untouchable.inputs(List.of(folder.resolve("source.docx"))));
     return Publisher.publish(order, (file, done) -> {}, cancelled);
   }
 

@@ -69,4 +69,9 @@ public record Rights(
         java.util.Collections.unmodifiableSet(
             allowed.isEmpty() ? EnumSet.noneOf(Permission.class) : EnumSet.copyOf(allowed));
   }
+
+  /** Whether the file is protected at all. */
+  public boolean isLocked() {
+    return protection != Protection.NONE;
+  }
 }

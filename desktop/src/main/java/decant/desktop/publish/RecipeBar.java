@@ -3,12 +3,13 @@ package decant.desktop.publish;
 import decant.desktop.shell.Desk;
 import decant.desktop.shell.Notice;
 import decant.desktop.shell.Work;
+import decant.io.WriteProblem;
+import decant.publish.Exposure;
 import decant.publish.OfficeFormat;
 import decant.publish.Output;
 import decant.publish.Recipe;
 import decant.publish.RecipeFile;
 import decant.publish.RecipeProblem;
-import decant.publish.WriteProblem;
 import decant.words.Words;
 import java.io.File;
 import java.nio.charset.StandardCharsets;
@@ -142,10 +143,14 @@ final class RecipeBar {
         d.shown() instanceof Output.Office o
             ? o.format().leavesOut(state.work().layout().document())
             : List.of();
-    leavesOut.setText(
-        what.isEmpty() ? "" : WORDS.say("recipe-bar.leaves-out", String.join(" ", what)));
-    leavesOut.setVisible(!what.isEmpty());
-    leavesOut.setManaged(!what.isEmpty());
+    var said = new ArrayList<String>();
+    if (!what.isEmpty()) {
+      said.add(WORDS.say("recipe-bar.leaves-out", String.join(" ", what)));
+    }
+    Exposure.of(d.recipe()).ifPresent(e -> said.add("◆ " + e));
+    leavesOut.setText(String.join("\n", said));
+    leavesOut.setVisible(!said.isEmpty());
+    leavesOut.setManaged(!said.isEmpty());
   }
 
   private void outputs(Work.Draft d) {
@@ -310,7 +315,7 @@ final class RecipeBar {
   void exportTo(Path file) {
     try {
       String json = RecipeFile.write(state.draft().recipe());
-      decant.publish.AtomicFile.write(
+      decant.io.AtomicFile.write(
           file, true, out -> out.write(json.getBytes(StandardCharsets.UTF_8)));
       desk.tell(WORDS.say("recipe-bar.exported", file.getFileName()));
     } catch (WriteProblem e) {

@@ -1,11 +1,13 @@
 package decant.desktop.shell;
 
 import decant.format.Intake;
+import decant.io.AtomicFile;
+import decant.io.Untouchable;
+import decant.io.WriteProblem;
 import decant.layout.Layout;
 import decant.model.Document;
 import decant.model.Finding;
 import decant.pdf.write.PdfWriter;
-import decant.publish.AtomicFile;
 import decant.publish.PublishProblem;
 import decant.publish.Publisher;
 import decant.publish.Receipt;
@@ -13,7 +15,6 @@ import decant.publish.ReceiptJson;
 import decant.publish.Recipe;
 import decant.publish.RecipeProblem;
 import decant.publish.RecipeShelf;
-import decant.publish.WriteProblem;
 import decant.reading.ReadProblem;
 import decant.reading.ReadRequest;
 import decant.reading.Recogniser;
@@ -180,7 +181,8 @@ public final class Desk {
                       q.stem(),
                       q.source(),
                       false,
-                      decant.pdf.choices.Passwords.NONE),
+                      decant.pdf.choices.Passwords.NONE,
+                      Untouchable.inputs(List.of(q.source()))),
                   (file, share) -> {},
                   cancelled::get);
           queue.remove(q);
@@ -472,7 +474,6 @@ public final class Desk {
   }
 
   private void saved(Work w, Path target, Document version, Receipt.Made made, Runnable then) {
-    tray.used(target);
     if (!made.verified()) {
       // The work goes on as unsaved, and what is kept for a crash stays.
       notice.set(
@@ -480,10 +481,11 @@ public final class Desk {
               Notice.problem(
                   WORDS.say(
                       "desk.saved-otherwise",
-                      target.getFileName(),
+                      made.file().getFileName(),
                       made.checks().getFirst().detail()))));
       return;
     }
+    tray.used(target);
     w.savedAs(target, version);
     recovery.forget(w);
     tell(WORDS.say("desk.saved", target.getFileName(), target.toAbsolutePath().getParent()));
@@ -493,7 +495,7 @@ public final class Desk {
   private void notSaved(Work w, Path target, WriteProblem e, Runnable then) {
     Path free =
         switch (e.kind()) {
-          case NAME_TAKEN, IS_SOURCE, OTHER -> AtomicFile.freeName(target);
+          case NAME_TAKEN, IS_SOURCE, MADE_BEFORE, OTHER -> AtomicFile.freeName(target);
           case READ_ONLY, FOLDER_GONE, DISK_FULL ->
               AtomicFile.freeName(
                   Path.of(System.getProperty("user.home")).resolve(target.getFileName()));
@@ -538,7 +540,8 @@ public final class Desk {
             draft.stem(),
             w.source(),
             overwrite,
-            draft.passwords());
+            draft.passwords(),
+            Untouchable.inputs(List.of(w.source())));
     var cancelled = new AtomicBoolean();
     String label = WORDS.say("desk.publishing", draft.stem());
     background.set(Optional.of(new Background(label, 0, cancelled)));

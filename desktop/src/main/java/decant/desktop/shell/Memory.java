@@ -2,8 +2,8 @@ package decant.desktop.shell;
 
 import com.fasterxml.jackson.databind.DeserializationFeature;
 import com.fasterxml.jackson.databind.ObjectMapper;
-import decant.publish.AtomicFile;
-import decant.publish.WriteProblem;
+import decant.io.AtomicFile;
+import decant.io.WriteProblem;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;

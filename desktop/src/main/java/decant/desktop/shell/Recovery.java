@@ -1,9 +1,9 @@
 package decant.desktop.shell;
 
+import decant.io.AtomicFile;
+import decant.io.WriteProblem;
 import decant.model.Document;
 import decant.office.docx.DocxWriter;
-import decant.publish.AtomicFile;
-import decant.publish.WriteProblem;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;

@@ -121,7 +121,7 @@ public final class Work {
   /** A stem beside the source under which nothing is published yet. */
   private String freeStem(Path file) {
     String name =
-        decant.publish.AtomicFile.freeName(file.resolveSibling(stem() + " published.pdf"))
+        decant.io.AtomicFile.freeName(file.resolveSibling(stem() + " published.pdf"))
             .getFileName()
             .toString();
     return name.substring(0, name.length() - ".pdf".length());

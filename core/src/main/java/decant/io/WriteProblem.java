@@ -1,4 +1,4 @@
-package decant.publish;
+package decant.io;
 
 /** Why a file could not be written, in the person's words, and what else to try. */
 public final class WriteProblem extends Exception {
@@ -11,6 +11,8 @@ public final class WriteProblem extends Exception {
     DISK_FULL,
     NAME_TAKEN,
     IS_SOURCE,
+    /** Made in the same call already, from another source. */
+    MADE_BEFORE,
     OTHER
   }
 
