@@ -37,20 +37,30 @@ final class DescribeCommand implements Callable<Integer> {
   private boolean json;
 
   @Mixin private Opening opening = new Opening();
+  @Mixin private EachFile each = new EachFile();
 
   @Override
   public Integer call() throws IOException {
-    int status = json ? 0 : 2;
-    PrintStream out = new PrintStream(System.out, true, StandardCharsets.UTF_8);
-    for (Path file : files) {
-      try {
-        out.println(describe(file));
-      } catch (ReadProblem e) {
-        out.println(Describer.problem(file.toString(), e));
-        status = 1;
-      }
+    int status =
+        each.run(files, this::print, (f, e) -> out().println(Describer.problem(f.toString(), e)));
+    return json ? status : 2;
+  }
+
+  private static PrintStream out() {
+    return new PrintStream(System.out, true, StandardCharsets.UTF_8);
+  }
+
+  private int print(Path file) {
+    try {
+      out().println(describe(file));
+      return 0;
+    } catch (ReadProblem e) {
+      out().println(Describer.problem(file.toString(), e));
+      return 1;
+    } catch (IOException e) {
+      out().println(Describer.problem(file.toString(), ReadProblem.fault(e)));
+      return 1;
     }
-    return status;
   }
 
   private String describe(Path file) throws ReadProblem, IOException {

@@ -1,9 +1,8 @@
 package decant.cli;
 
+import decant.io.StateFolder;
 import decant.words.Words;
-import java.util.logging.Level;
-import java.util.logging.LogManager;
-import java.util.logging.Logger;
+import decant.work.Log;
 import picocli.CommandLine;
 import picocli.CommandLine.Command;
 
@@ -20,20 +19,14 @@ public final class Main implements Runnable {
   @CommandLine.Spec private CommandLine.Model.@org.jspecify.annotations.Nullable CommandSpec spec;
 
   public static void main(String[] args) {
+    Log.into(StateFolder.usual(false));
     System.exit(run(args));
   }
 
   /** Runs a command and gives its exit status. */
   public static int run(String... args) {
-    quiet();
-    return new CommandLine(new Main()).setCaseInsensitiveEnumValuesAllowed(true).execute(args);
-  }
-
-  /** Libraries tell of every oddity in a file; what matters to a person is in the findings. */
-  private static void quiet() {
     System.setProperty("java.awt.headless", "true");
-    LogManager.getLogManager().reset();
-    Logger.getLogger("").setLevel(Level.OFF);
+    return new CommandLine(new Main()).setCaseInsensitiveEnumValuesAllowed(true).execute(args);
   }
 
   @Override

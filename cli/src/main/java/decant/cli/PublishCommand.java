@@ -90,6 +90,7 @@ final class PublishCommand implements Callable<Integer> {
 
   @Mixin private Opening opening = new Opening();
   @Mixin private Locking locking = new Locking();
+  @Mixin private EachFile each = new EachFile();
   @Spec private @Nullable CommandSpec spec;
 
   @Override
@@ -108,19 +109,26 @@ final class PublishCommand implements Callable<Integer> {
     }
     Passwords passwords = locking.passwords(chosen);
     Optional<String> exposed = Exposure.of(chosen);
-    exposed.ifPresent(System.err::println);
-    var untouchable = Untouchable.inputs(files);
-    int status = 0;
-    for (Path file : files) {
-      try {
-        Receipt r = publish(file, chosen, intoFolder, passwords, untouchable);
-        status = Math.max(status, tell(r));
-      } catch (ReadProblem | WriteProblem | PublishProblem e) {
-        System.err.println(file + ": " + e.getMessage());
-        status = 1;
-      }
+    if (!Call.isWorker()) {
+      exposed.ifPresent(System.err::println);
     }
-    return status;
+    return each.run(files, f -> publish(f, chosen, intoFolder, passwords), EachFile::tell);
+  }
+
+  private int publish(Path file, Recipe chosen, boolean intoFolder, Passwords passwords) {
+    Call call = Call.current(files);
+    try {
+      Receipt r = publish(file, chosen, intoFolder, passwords, call.files());
+      r.files().forEach(m -> call.made(m.file()));
+      return tell(r);
+    } catch (ReadProblem e) {
+      EachFile.tell(file, e);
+    } catch (WriteProblem | PublishProblem e) {
+      System.err.println(WORDS.say("each-file.problem", file, e.getMessage()));
+    } catch (IOException e) {
+      EachFile.tell(file, ReadProblem.fault(e));
+    }
+    return 1;
   }
 
   private RuntimeException wrong(String message) {

@@ -42,7 +42,9 @@ public final class Intake {
                 WORDS.say("intake.this-is-decant-takes-in", article(format.label())));
       };
     } catch (OutOfMemoryError e) {
-      throw new ReadProblem(Kind.TOO_LARGE, WORDS.say("intake.the-document-is-too-large"), e);
+      throw ReadProblem.tooLarge();
+    } catch (RuntimeException | StackOverflowError e) {
+      throw ReadProblem.fault(e);
     }
   }
 

@@ -19,4 +19,16 @@ public final class StateFolder {
     }
     return whole;
   }
+
+  /**
+   * Where the program remembers things: the folder that the XDG base directory specification names.
+   */
+  public static Path usual(boolean demo) {
+    String base = System.getenv("XDG_STATE_HOME");
+    Path root =
+        base == null || base.isBlank()
+            ? Path.of(System.getProperty("user.home"), ".local", "state")
+            : Path.of(base);
+    return root.resolve(demo ? "decant-demo" : "decant");
+  }
 }

@@ -16,6 +16,7 @@ import decant.pdf.write.Attachment;
 import decant.pdf.write.PdfWriter;
 import decant.text.FontBook;
 import decant.words.Words;
+import decant.work.Cancelled;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.file.Files;
@@ -78,7 +79,7 @@ public final class Publisher {
    *
    * @throws PublishProblem if choices cannot be obeyed for this document; nothing was written
    * @throws WriteProblem if a file cannot be written; then nothing has changed
-   * @throws PdfWriter.Cancelled if the person cancelled; then no file is left
+   * @throws Cancelled if the person cancelled; then no file is left
    */
   public static Receipt publish(Order order, Progress progress, BooleanSupplier cancelled)
       throws PublishProblem, WriteProblem {
@@ -118,7 +119,7 @@ public final class Publisher {
               case Plan.Item.Office d -> office(d.output().format(), order, target, pending);
             });
         if (cancelled.getAsBoolean()) {
-          throw new PdfWriter.Cancelled();
+          throw new Cancelled();
         }
       }
       var files = new ArrayList<Receipt.Made>();

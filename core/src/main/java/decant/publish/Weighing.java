@@ -46,7 +46,7 @@ public final class Weighing {
    *
    * @param choices without conflict but for passwords, which are not needed here
    * @param source the file that is attached, if that is chosen
-   * @throws PdfWriter.Cancelled if {@code cancelled} says so
+   * @throws Cancelled if {@code cancelled} says so
    */
   public static PdfWriter.Written weigh(
       Layout layout, PdfChoices choices, Path source, BooleanSupplier cancelled) {

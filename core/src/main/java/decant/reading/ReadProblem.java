@@ -1,6 +1,8 @@
 package decant.reading;
 
 import decant.words.Words;
+import decant.work.Faults;
+import java.time.Duration;
 
 /** Why a file could not be taken in, in the person's words: what, and what to do. */
 public final class ReadProblem extends Exception {
@@ -21,6 +23,10 @@ public final class ReadProblem extends Exception {
     WRONG_PASSWORD,
     DAMAGED,
     TOO_LARGE,
+    /** It was not read within its time. */
+    TOO_SLOW,
+    /** A fault of our own, which the log explains by its id. */
+    FAULT,
     CANCELLED;
 
     /** As the command line prints it. */
@@ -49,5 +55,22 @@ public final class ReadProblem extends Exception {
 
   public static ReadProblem cancelled() {
     return new ReadProblem(Kind.CANCELLED, WORDS.say("read-problem.cancelled"));
+  }
+
+  /** Whatever else was thrown while a file was read: a fault of our own, with its id in the log. */
+  public static ReadProblem fault(Throwable thrown) {
+    return new ReadProblem(
+        Kind.FAULT, WORDS.say("read-problem.fault", Faults.note("reading", thrown)), thrown);
+  }
+
+  /** The file took longer than it may. */
+  public static ReadProblem tooSlow(Duration allowed) {
+    return new ReadProblem(
+        Kind.TOO_SLOW, WORDS.count("read-problem.too-slow", Math.max(1, allowed.toSeconds())));
+  }
+
+  /** The file asks for more memory than there is. */
+  public static ReadProblem tooLarge() {
+    return new ReadProblem(Kind.TOO_LARGE, WORDS.say("read-problem.too-large"));
   }
 }

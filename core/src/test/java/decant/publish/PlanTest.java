@@ -238,7 +238,7 @@ class PlanTest {
                     Untouchable.inputs(List.of(folder.resolve("s")))),
                 (file, done) -> {},
                 () -> asked.incrementAndGet() > 12))
-        .isInstanceOf(decant.pdf.write.PdfWriter.Cancelled.class);
+        .isInstanceOf(decant.work.Cancelled.class);
     try (Stream<Path> left = Files.list(folder)) {
       assertThat(left).isEmpty();
     }

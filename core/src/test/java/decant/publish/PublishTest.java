@@ -10,7 +10,7 @@ import decant.io.WriteProblem;
 import decant.layout.Layout;
 import decant.model.Document;
 import decant.pdf.choices.Passwords;
-import decant.pdf.write.PdfWriter;
+import decant.work.Cancelled;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -122,7 +122,7 @@ class PublishTest {
 
   @Test
   void aCancelledPublishLeavesNoFile() throws IOException {
-    assertThatThrownBy(() -> publish(false, () -> true)).isInstanceOf(PdfWriter.Cancelled.class);
+    assertThatThrownBy(() -> publish(false, () -> true)).isInstanceOf(Cancelled.class);
     try (Stream<Path> left = Files.list(folder)) {
       assertThat(left).isEmpty();
     }

@@ -2,6 +2,8 @@ package decant.desktop;
 
 import decant.desktop.shell.Desk;
 import decant.desktop.shell.Frame;
+import decant.io.StateFolder;
+import decant.work.Log;
 import java.io.InputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -26,7 +28,8 @@ public final class DecantApp extends Application {
     List<String> arguments = getParameters().getRaw();
     boolean demo = arguments.contains("--demo");
     Optional<Path> home = Optional.ofNullable(System.getProperty("decant.home")).map(Path::of);
-    var desk = new Desk(Desk.stateFolder(demo));
+    Log.into(StateFolder.usual(demo));
+    var desk = new Desk(StateFolder.usual(demo));
     opened = Optional.of(desk);
     var frame = new Frame(desk, stage, f -> new StageViews(desk, f));
     frame.open(stage);

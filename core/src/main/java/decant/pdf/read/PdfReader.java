@@ -73,19 +73,35 @@ public final class PdfReader {
       // The handler for certificates needs a library that does not ship with the program.
       throw new ReadProblem(
           ReadProblem.Kind.CANNOT_UNLOCK, WORDS.say("pdf-reader.the-pdf-is-locked-to"), e);
-    } catch (StackOverflowError | RuntimeException e) {
+    } catch (Unopened e) {
       throw new ReadProblem(
           ReadProblem.Kind.DAMAGED,
-          WORDS.say("pdf-reader.the-pdf-is-damaged-and", PdfDamage.of(e)),
+          WORDS.say("pdf-reader.the-pdf-is-damaged-and", PdfDamage.of(e.getCause())),
           e);
     }
   }
 
+  /** The library threw while the file was opened, which it does for what is not as it should be. */
+  private static final class Unopened extends RuntimeException {
+    private static final long serialVersionUID = 1;
+
+    Unopened(Throwable cause) {
+      super(cause);
+    }
+  }
+
   private static PDDocument open(ReadRequest request) throws IOException {
-    return Loader.loadPDF(
-        request.file().toFile(),
-        request.password().orElse(""),
-        IOUtils.createTempFileOnlyStreamCache());
+    try {
+      PDDocument pdf =
+          Loader.loadPDF(
+              request.file().toFile(),
+              request.password().orElse(""),
+              IOUtils.createTempFileOnlyStreamCache());
+      pdf.getNumberOfPages(); // a damaged list of pages shows here
+      return pdf;
+    } catch (RuntimeException | StackOverflowError e) {
+      throw new Unopened(e);
+    }
   }
 
   private TakenIn run() throws ReadProblem, IOException {

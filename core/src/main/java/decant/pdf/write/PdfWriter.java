@@ -24,6 +24,7 @@ import decant.pdf.file.PdfFile;
 import decant.pdf.write.PageContent.Size;
 import decant.text.FontFace;
 import decant.vector.VectorPicture;
+import decant.work.Cancelled;
 import java.io.IOException;
 import java.io.OutputStream;
 import java.io.UncheckedIOException;
@@ -59,15 +60,6 @@ import org.apache.pdfbox.pdmodel.PDDocument;
  * follow from all pages together, so that the file is the same however many processors there are.
  */
 public final class PdfWriter {
-  /** Thrown when the person cancels. */
-  public static final class Cancelled extends RuntimeException {
-    private static final long serialVersionUID = 1;
-
-    public Cancelled() {
-      super("cancelled");
-    }
-  }
-
   /**
    * What was written.
    *

@@ -14,6 +14,7 @@ import decant.publish.Plan;
 import decant.publish.PublishProblem;
 import decant.publish.Publisher;
 import decant.publish.Weighing;
+import decant.work.Cancelled;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -228,7 +229,7 @@ final class PublishState {
     SCALES.execute(() -> {
       try {
         weigh(layout, plan.get(), looked, first, stale);
-      } catch (PdfWriter.Cancelled e) {
+      } catch (Cancelled e) {
         // A newer choice is being weighed.
       }
     });

@@ -7,7 +7,6 @@ import decant.io.WriteProblem;
 import decant.layout.Layout;
 import decant.model.Document;
 import decant.model.Finding;
-import decant.pdf.write.PdfWriter;
 import decant.publish.PublishProblem;
 import decant.publish.Publisher;
 import decant.publish.Receipt;
@@ -22,6 +21,7 @@ import decant.reading.TakenIn;
 import decant.tray.OutTray;
 import decant.tray.PublishQueue;
 import decant.words.Words;
+import decant.work.Cancelled;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
@@ -79,18 +79,6 @@ public final class Desk {
     this.outTray = new OutTray(state.resolve("out-tray.json"));
     this.queue = new PublishQueue(state.resolve("queue"));
     this.receipts = state.resolve("receipts");
-  }
-
-  /**
-   * Where the program remembers things: the folder that the XDG base directory specification names.
-   */
-  public static Path stateFolder(boolean demo) {
-    String base = System.getenv("XDG_STATE_HOME");
-    Path root =
-        base == null || base.isBlank()
-            ? Path.of(System.getProperty("user.home"), ".local", "state")
-            : Path.of(base);
-    return root.resolve(demo ? "decant-demo" : "decant");
   }
 
   /** Published files that wait to be sent or printed. */
@@ -193,7 +181,7 @@ public final class Desk {
           });
           done++;
           files += r.files().size();
-        } catch (PdfWriter.Cancelled e) {
+        } catch (Cancelled e) {
           problem = WORDS.say("desk.queue-cancelled");
           break;
         } catch (ReadProblem | WriteProblem | PublishProblem e) {
@@ -344,10 +332,9 @@ public final class Desk {
         Platform.runLater(() -> arrived(file, password, taken, first, layouts));
       } catch (ReadProblem e) {
         Platform.runLater(() -> refused(file, e));
-      } catch (RuntimeException | StackOverflowError e) {
-        Platform.runLater(() ->
-            refused(
-                file, new ReadProblem(ReadProblem.Kind.DAMAGED, WORDS.say("desk.unreadable"), e)));
+      } catch (RuntimeException | StackOverflowError | OutOfMemoryError e) {
+        ReadProblem fault = ReadProblem.fault(e);
+        Platform.runLater(() -> refused(file, fault));
       }
     });
   }
@@ -566,7 +553,7 @@ public final class Desk {
           tray.published(r.files().stream().map(Receipt.Made::file).toList());
           afterwards(draft.recipe().afterwards(), r);
         });
-      } catch (PdfWriter.Cancelled e) {
+      } catch (Cancelled e) {
         Platform.runLater(() -> {
           background.set(Optional.empty());
           tell(WORDS.say("desk.publishing-cancelled"));

@@ -1,0 +1,43 @@
+package decant.work;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Duration;
+
+/** When work on a file must have ended, by the clock that only goes forward. */
+public final class Deadline {
+  private static final Duration FIRST_MEGABYTE = Duration.ofSeconds(30);
+  private static final Duration EACH_MORE = Duration.ofSeconds(1);
+
+  private final long end;
+
+  private Deadline(long end) {
+    this.end = end;
+  }
+
+  /** So long from now. */
+  public static Deadline in(Duration time) {
+    return new Deadline(System.nanoTime() + time.toNanos());
+  }
+
+  /** How long a file may take if nobody says otherwise: 30 s up to 1 MB, 1 s for each further. */
+  public static Duration usual(Path file) {
+    long bytes;
+    try {
+      bytes = Files.size(file);
+    } catch (IOException e) {
+      bytes = 0;
+    }
+    return FIRST_MEGABYTE.plus(EACH_MORE.multipliedBy(Math.max(0, (bytes - 1) / 1_000_000)));
+  }
+
+  public boolean isOver() {
+    return System.nanoTime() - end > 0;
+  }
+
+  /** What is left of it; zero once it is over. */
+  public Duration left() {
+    return Duration.ofNanos(Math.max(0, end - System.nanoTime()));
+  }
+}
