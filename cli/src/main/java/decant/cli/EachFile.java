@@ -35,8 +35,7 @@ final class EachFile {
    * @param here does it in this process, and gives the exit status
    * @param told prints why a file has no result
    */
-  int run(List<Path> files, ToIntFunction<Path> here, BiConsumer<Path, ReadProblem> told)
-      throws IOException {
+  int run(List<Path> files, ToIntFunction<Path> here, BiConsumer<Path, ReadProblem> told) {
     if (Call.isWorker() || spec == null) {
       int worst = 0;
       for (Path f : files) {
@@ -62,6 +61,9 @@ final class EachFile {
           worst = Math.max(worst, a.status());
         } catch (ReadProblem e) {
           told.accept(f, e);
+          worst = Math.max(worst, 1);
+        } catch (IOException e) {
+          told.accept(f, ReadProblem.fault(e));
           worst = Math.max(worst, 1);
         }
       }

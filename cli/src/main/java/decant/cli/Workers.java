@@ -55,7 +55,7 @@ final class Workers implements AutoCloseable {
           now.getOutputStream()
               .write((JSON.writeValueAsString(task) + "\n").getBytes(StandardCharsets.UTF_8));
           now.getOutputStream().flush();
-          return from.readLine();
+          return firstAnswer(from);
         });
     Duration until = fresh ? allowed.plus(START) : allowed;
     try {
@@ -71,6 +71,15 @@ final class Workers implements AutoCloseable {
       Thread.currentThread().interrupt();
       throw ReadProblem.cancelled();
     }
+  }
+
+  /** A virtual machine that runs out of memory tells so among the answers; that is none of them. */
+  private static @Nullable String firstAnswer(BufferedReader from) throws IOException {
+    String line = from.readLine();
+    while (line != null && !line.startsWith("{")) {
+      line = from.readLine();
+    }
+    return line;
   }
 
   private Worker.Answer answer(@Nullable String line, Process now)

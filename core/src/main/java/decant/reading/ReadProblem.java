@@ -73,4 +73,9 @@ public final class ReadProblem extends Exception {
   public static ReadProblem tooLarge() {
     return new ReadProblem(Kind.TOO_LARGE, WORDS.say("read-problem.too-large"));
   }
+
+  /** Another password opens it. */
+  public static ReadProblem wrongPassword() {
+    return new ReadProblem(Kind.WRONG_PASSWORD, WORDS.say("read-problem.wrong-password"));
+  }
 }

@@ -70,7 +70,7 @@ public final class OutTray {
                           "laid",
                           w.laid().toString()))
                   .toList());
-      AtomicFile.write(store, true, out -> out.write(bytes));
+      AtomicFile.writeForOwner(store, out -> out.write(bytes));
       files = List.copyOf(now);
     } catch (IOException e) {
       throw new WriteProblem(

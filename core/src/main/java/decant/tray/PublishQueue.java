@@ -61,7 +61,8 @@ public final class PublishQueue {
     try {
       Files.createDirectories(folder);
       String id = "%020d".formatted(System.currentTimeMillis()) + "-" + next();
-      AtomicFile.write(folder.resolve(id + ".docx"), false, out -> DocxWriter.write(document, out));
+      AtomicFile.writeForOwner(
+          folder.resolve(id + ".docx"), out -> DocxWriter.write(document, out));
       var note = JSON.createObjectNode();
       note.put("folder", target.toAbsolutePath().toString())
           .put("stem", stem)
@@ -69,7 +70,7 @@ public final class PublishQueue {
           .put("recipe", RecipeFile.write(recipe));
       byte[] bytes = note.toString().getBytes(StandardCharsets.UTF_8);
       // The note last: what has none is no whole entry.
-      AtomicFile.write(folder.resolve(id + ".json"), false, out -> out.write(bytes));
+      AtomicFile.writeForOwner(folder.resolve(id + ".json"), out -> out.write(bytes));
     } catch (IOException e) {
       throw new WriteProblem(
           WriteProblem.Kind.OTHER, "The queue cannot be kept in " + folder + ".", e);

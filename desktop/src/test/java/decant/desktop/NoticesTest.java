@@ -157,4 +157,125 @@ class NoticesTest extends WindowCase {
                 window.find("#pages", decant.desktop.page.PagesView.class).zoomProperty().get()))
         .isEqualTo(0.8);
   }
+
+  @Test
+  void aRecoveredPdfHasItsSourceAndItsFindings() throws IOException {
+    Path file = Made.coarse(folder.resolve("Pontoons.pdf"), 3);
+    Work work = window.takeIn(file);
+    int findings = Window.on(() -> work.openFindings().size());
+    assertThat(findings).isPositive();
+    Window.run(() -> work.apply(r -> Commands.insert(r, "Kept ")));
+    window.desk.keepUnsaved();
+    Path kept = kept().getFirst();
+    assertThat(mode(kept)).isEqualTo("rw-------");
+    assertThat(mode(folder.resolve("state"))).isEqualTo("rwx------");
+    assertThat(mode(kept.getParent())).isEqualTo("rwx------");
+    // Another window neither offers nor takes away what is being worked on here.
+    var other = new Desk(folder.resolve("state"));
+    Window.run(other::offerRecovery);
+    assertThat(Window.on(() -> other.noticeProperty().get())).isEmpty();
+    other.close();
+    window.close();
+    window = Window.open(folder.resolve("state"));
+    Window.run(window.desk::offerRecovery);
+    window.until(() ->
+        notice()
+            .equals(
+                "Decant ended before your changes to “Pontoons.pdf” were saved. They can be recovered."));
+    window.clickLabelled("Recover");
+    window.until(() -> window.desk.work().isPresent());
+    Work again = window.work();
+    assertThat(document(again).paragraphs().getFirst().text()).startsWith("Kept ");
+    assertThat(again.taken().origin().format()).isEqualTo("pdf");
+    assertThat(Window.on(() -> again.openFindings().size())).isEqualTo(findings);
+    assertThat(again.taken().findings()).anyMatch(f -> f.source().isPresent());
+    window.go(Step.TAKE_IN);
+    assertThat(window.has("#take-in-source")).as("beside its source").isTrue();
+  }
+
+  @Test
+  void twoFilesOfOneNameAreKeptApart() throws IOException {
+    Files.createDirectories(folder.resolve("a"));
+    Files.createDirectories(folder.resolve("b"));
+    for (String dir : java.util.List.of("a", "b")) {
+      Path file =
+          Made.docx(folder.resolve(dir + "/Rules.docx"), Made.text("In " + dir, Look.PLAIN));
+      Work work = window.takeIn(file);
+      Window.run(() -> work.apply(r -> Commands.insert(r, "Kept ")));
+      window.desk.keepUnsaved();
+      window.close();
+      window = Window.open(folder.resolve("state"));
+    }
+    assertThat(kept()).hasSize(2);
+  }
+
+  @Test
+  void theWorkOnALockedSourceNeverLiesInTheClear() throws IOException {
+    Path file = folder.resolve("Locked.pdf");
+    try (var pdf =
+        org.apache.pdfbox.Loader.loadPDF(Made.letter(folder.resolve("Letter.pdf")).toFile())) {
+      var policy =
+          new org.apache.pdfbox.pdmodel.encryption.StandardProtectionPolicy(
+              "owner", "low tide", new org.apache.pdfbox.pdmodel.encryption.AccessPermission());
+      policy.setEncryptionKeyLength(128);
+      pdf.protect(policy);
+      pdf.save(file.toFile());
+    }
+    Window.run(() -> window.desk.takeIn(file));
+    window.until(() -> window.has("#notice-password"));
+    Window.run(() -> window.find("#notice-password", TextField.class).setText("low tide"));
+    window.clickLabelled("Unlock");
+    window.until(() -> window.desk.work().isPresent());
+    Work work = window.work();
+    Window.run(() -> work.apply(r -> Commands.insert(r, "Kept ")));
+    window.desk.keepUnsaved();
+    Path kept = kept().getFirst();
+    String bytes = Files.readString(kept, java.nio.charset.StandardCharsets.ISO_8859_1);
+    assertThat(bytes)
+        .startsWith("DECANT-WORK-1")
+        .doesNotContain("PK\u0003\u0004")
+        .doesNotContain("fender");
+    Window.run(window.desk::queueForLater);
+    assertThat(notice()).contains("cannot wait in the queue");
+    assertThat(window.desk.queue().all()).isEmpty();
+    window.close();
+    window = Window.open(folder.resolve("state"));
+    Window.run(window.desk::offerRecovery);
+    window.until(() -> notice().contains("Enter its password"));
+    Window.run(() -> window.find("#notice-password", TextField.class).setText("high tide"));
+    window.clickLabelled("Recover");
+    window.until(() -> notice().equals("This password does not open it."));
+    assertThat(kept).exists();
+    Window.run(() -> window.find("#notice-password", TextField.class).setText("low tide"));
+    window.clickLabelled("Recover");
+    window.until(() -> window.desk.work().isPresent());
+    assertThat(document(window.work()).paragraphs().getFirst().text()).startsWith("Kept ");
+  }
+
+  @Test
+  void aReadingThatDoesNotEndIsNoLongerWaitedForOnceItIsCancelled() {
+    Path file = Made.pdf(folder.resolve("Pontoons.pdf"), 60);
+    Window.run(() -> {
+      window.desk.takeIn(file);
+      window.desk.cancel();
+    });
+    assertThat(Window.on(() -> window.desk.backgroundProperty().get())).as("at once").isEmpty();
+    assertThat(notice()).isEqualTo("Taking in was cancelled.");
+    // Saving and publishing go on; what was given up does not open later.
+    window.takeIn(made("Rules.docx"));
+    window.press(KeyCode.CONTROL, KeyCode.S);
+    window.until(() -> notice().startsWith("Saved as"));
+    assertThat(window.work().source().getFileName()).hasToString("Rules.docx");
+  }
+
+  private java.util.List<Path> kept() throws IOException {
+    try (var files = Files.list(folder.resolve("state/recovery"))) {
+      return files.filter(f -> f.toString().endsWith(".work")).toList();
+    }
+  }
+
+  private static String mode(Path file) throws IOException {
+    return java.nio.file.attribute.PosixFilePermissions.toString(
+        Files.getPosixFilePermissions(file));
+  }
 }

@@ -64,6 +64,10 @@ final class DocxBody {
     final Map<MediaId, Media> media = new LinkedHashMap<>();
     final Map<NodeId, Story> stories = new LinkedHashMap<>();
     final Map<String, NodeId> footnotes = new HashMap<>();
+
+    /** The notes whose mark was met: a note stands at one place. */
+    final java.util.Set<NodeId> noted = new java.util.HashSet<>();
+
     final Map<String, NodeId> endnotes = new HashMap<>();
     final List<Finding> findings = new ArrayList<>();
 
@@ -476,8 +480,14 @@ final class DocxBody {
 
     private void note(Element e, Map<String, NodeId> notes, Look look) {
       NodeId target = notes.get(e.attribute("w:id").orElse(""));
-      if (target != null) {
+      if (target != null && shared.noted.add(target)) {
         inlines.add(new Inline.NoteMark(target, look.without(TextTraits.RAISE)));
+      } else if (target != null) {
+        shared.find(
+            Finding.Kind.CONTENT_LEFT_OUT,
+            Finding.Severity.LOSS,
+            WORDS.say("docx-body.note-again"),
+            id);
       }
     }
   }

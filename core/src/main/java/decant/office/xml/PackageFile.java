@@ -75,6 +75,7 @@ public final class PackageFile implements AutoCloseable {
     for (Element e : XmlParts.parse(part.get(), "[Content_Types].xml", limits.depth()).elements()) {
       String type = e.attribute("ContentType").orElse("");
       e.attribute("PartName")
+          .filter(n -> !n.isEmpty())
           .ifPresent(n -> typesByName.put(n.substring(1).toLowerCase(Locale.ROOT), type));
       e.attribute("Extension")
           .ifPresent(x -> typesByExtension.put(x.toLowerCase(Locale.ROOT), type));

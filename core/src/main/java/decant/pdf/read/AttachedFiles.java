@@ -9,10 +9,14 @@ import decant.words.Words;
 import java.io.IOException;
 import java.io.InputStream;
 import java.util.ArrayList;
+import java.util.Collections;
+import java.util.IdentityHashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import org.apache.pdfbox.cos.COSBase;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDDocumentNameDictionary;
 import org.apache.pdfbox.pdmodel.common.PDNameTreeNode;
@@ -34,6 +38,7 @@ final class AttachedFiles {
   private final PDDocument pdf;
   private final Map<String, AttachedFile> files = new LinkedHashMap<>();
   private final List<Finding> findings = new ArrayList<>();
+  private final Set<COSBase> nodes = Collections.newSetFromMap(new IdentityHashMap<>());
   private long left;
 
   AttachedFiles(PDDocument pdf, Limits limits) {
@@ -61,6 +66,9 @@ final class AttachedFiles {
 
   private void named(PDNameTreeNode<PDComplexFileSpecification> node, int depth)
       throws IOException {
+    if (!nodes.add(node.getCOSObject())) {
+      return; // the tree has a circle
+    }
     Map<String, PDComplexFileSpecification> names = node.getNames();
     if (names != null) {
       names.forEach(this::take);

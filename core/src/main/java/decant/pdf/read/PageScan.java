@@ -22,6 +22,7 @@ import java.util.Map;
 import java.util.Optional;
 import javax.imageio.ImageIO;
 import org.apache.pdfbox.contentstream.PDFGraphicsStreamEngine;
+import org.apache.pdfbox.contentstream.operator.Operator;
 import org.apache.pdfbox.cos.COSBase;
 import org.apache.pdfbox.cos.COSDictionary;
 import org.apache.pdfbox.cos.COSName;
@@ -44,6 +45,8 @@ final class PageScan extends PDFGraphicsStreamEngine {
   private static final int MOST_PICTURES = 2_000;
   private static final int MOST_SHAPES = 20_000;
   private static final double THICKEST_RULE = 3;
+
+  private final PageBudget budget = new PageBudget();
 
   /** How far the top of a vertical letter's place is above its origin, as is usual, in ems. */
   private static final double ABOVE_ORIGIN = 0.88;
@@ -125,7 +128,12 @@ final class PageScan extends PDFGraphicsStreamEngine {
   }
 
   ScannedPage scan() throws IOException {
-    processPage(getPage());
+    try {
+      budget.content(getPage());
+      processPage(getPage());
+    } catch (PageBudget.Spent e) {
+      // What was read until then is kept; that something was left out is said.
+    }
     var annotations = new PageAnnotations(getPage(), number);
     annotations(annotations);
     // Invisible text is the text of a scanned picture; where there is visible text it is something
@@ -232,6 +240,7 @@ final class PageScan extends PDFGraphicsStreamEngine {
   protected void showGlyph(Matrix m, PDFont font, int code, Vector displacement)
       throws IOException {
     if (visible.size() + invisible.size() > MOST_GLYPHS) {
+      budget.left();
       return;
     }
     SourceFace face = fonts.face(font);
@@ -333,8 +342,29 @@ final class PageScan extends PDFGraphicsStreamEngine {
   }
 
   @Override
+  protected void processOperator(Operator operator, List<COSBase> operands) throws IOException {
+    budget.operator();
+    if (operator.getName().equals("Tf")
+        && !operands.isEmpty()
+        && operands.getFirst() instanceof COSName name
+        && getResources() != null
+        && getResources().getCOSObject().getDictionaryObject(COSName.FONT)
+            instanceof COSDictionary fonts
+        && fonts.getDictionaryObject(name) instanceof COSDictionary font) {
+      budget.font(font);
+    }
+    super.processOperator(operator, operands);
+  }
+
+  /** Whether the page asked for more than is read of one page. */
+  boolean isCut() {
+    return budget.isSpent();
+  }
+
+  @Override
   public void drawImage(PDImage image) throws IOException {
     if (pictures.size() >= MOST_PICTURES) {
+      budget.left();
       return;
     }
     Rectangle2D area =

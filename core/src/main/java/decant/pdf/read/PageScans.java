@@ -22,6 +22,7 @@ import java.util.concurrent.Future;
 import java.util.concurrent.atomic.AtomicInteger;
 import org.apache.pdfbox.cos.COSBase;
 import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.pdmodel.PDPage;
 
 /**
  * Scans the pages of a file: in stretches, side by side, where there are many and the computer can.
@@ -55,12 +56,23 @@ final class PageScans {
   private final List<List<PageScan.LinkArea>> links = new ArrayList<>();
   private final AtomicInteger done = new AtomicInteger();
 
-  PageScans(ReadRequest request, PDDocument pdf, PdfLinks links, Opener opener) {
+  /**
+   * @throws ReadProblem if the file's list of pages is damaged
+   */
+  PageScans(ReadRequest request, PDDocument pdf, PdfLinks links, Opener opener) throws ReadProblem {
     this.request = request;
     this.pdf = pdf;
     this.opener = opener;
     for (int k = 0; k < pdf.getNumberOfPages(); k++) {
-      this.links.add(links.of(pdf.getPage(k)));
+      this.links.add(links.of(page(k)));
+    }
+  }
+
+  private PDPage page(int k) throws ReadProblem {
+    try {
+      return pdf.getPage(k);
+    } catch (IllegalStateException e) {
+      throw new ReadProblem(ReadProblem.Kind.DAMAGED, WORDS.say("page-scans.no-page", k + 1), e);
     }
   }
 
@@ -120,7 +132,16 @@ final class PageScans {
       progressed();
       var page = from.getPage(k);
       try {
-        pages.add(new PageScan(page, k, links.get(k), fonts, media).scan());
+        var scan = new PageScan(page, k, links.get(k), fonts, media);
+        pages.add(scan.scan());
+        if (scan.isCut()) {
+          findings.add(
+              Finding.general(
+                      Kind.CONTENT_LEFT_OUT, Severity.LOSS, WORDS.say("page-scans.cut", k + 1))
+                  .from(
+                      k,
+                      new Box(0, 0, page.getCropBox().getWidth(), page.getCropBox().getHeight())));
+        }
       } catch (IOException | RuntimeException | StackOverflowError e) {
         double w = page.getCropBox().getWidth();
         double h = page.getCropBox().getHeight();

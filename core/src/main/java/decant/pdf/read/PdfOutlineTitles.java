@@ -1,7 +1,10 @@
 package decant.pdf.read;
 
+import java.util.Collections;
 import java.util.HashSet;
+import java.util.IdentityHashMap;
 import java.util.Set;
+import org.apache.pdfbox.cos.COSBase;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.interactive.documentnavigation.outline.PDOutlineItem;
 import org.apache.pdfbox.pdmodel.interactive.documentnavigation.outline.PDOutlineNode;
@@ -17,7 +20,7 @@ final class PdfOutlineTitles {
     try {
       PDOutlineNode root = pdf.getDocumentCatalog().getDocumentOutline();
       if (root != null) {
-        collect(root, out, 0);
+        collect(root, out, Collections.newSetFromMap(new IdentityHashMap<>()), 0);
       }
     } catch (RuntimeException e) {
       return Set.of(); // a damaged outline is no outline
@@ -25,12 +28,13 @@ final class PdfOutlineTitles {
     return out;
   }
 
-  private static void collect(PDOutlineNode node, Set<String> out, int depth) {
-    int n = 0;
+  /**
+   * @param seen the items that were met, each once, whatever circles the file has
+   */
+  private static void collect(PDOutlineNode node, Set<String> out, Set<COSBase> seen, int depth) {
     for (PDOutlineItem item = node.getFirstChild();
-        item != null && n < MOST;
+        item != null && seen.size() < MOST && seen.add(item.getCOSObject());
         item = item.getNextSibling()) {
-      n++;
       if (item.getTitle() != null && out.size() < MOST) {
         String title = Headings.fold(item.getTitle());
         if (title.length() > 1) {
@@ -38,7 +42,7 @@ final class PdfOutlineTitles {
         }
       }
       if (depth < 20) {
-        collect(item, out, depth + 1);
+        collect(item, out, seen, depth + 1);
       }
     }
   }

@@ -38,6 +38,10 @@ final class TaggedBlocks {
   private final Map<COSBase, Integer> pageNumbers = new IdentityHashMap<>();
   private final Map<String, String> roles = new HashMap<>();
   private final List<Found> out = new ArrayList<>();
+
+  /** How many children are looked at at most; a 2,000-page manual has about a million. */
+  private long left = 20_000_000;
+
   private final Set<Leaf> used = new HashSet<>();
   private final Set<COSBase> open = java.util.Collections.newSetFromMap(new IdentityHashMap<>());
 
@@ -470,9 +474,15 @@ final class TaggedBlocks {
     return p == null ? otherwise : pageNumbers.getOrDefault(p, otherwise);
   }
 
-  private static List<COSBase> kids(COSDictionary e) {
+  private List<COSBase> kids(COSDictionary e) {
     COSBase k = e.getDictionaryObject(COSName.K);
-    return k instanceof COSArray a ? toList(a) : k == null ? List.of() : List.of(k);
+    List<COSBase> kids = k instanceof COSArray a ? toList(a) : k == null ? List.of() : List.of(k);
+    left -= kids.size() + 1;
+    if (left < 0) {
+      // Elements that share children make a small file as large as one likes.
+      throw new IllegalStateException("the structure tree is met too often");
+    }
+    return kids;
   }
 
   private static List<COSBase> toList(COSArray a) {

@@ -40,7 +40,7 @@ class PageScansTest {
   }
 
   @Test
-  void allStretchesEndWhenReadingIsCancelled() throws IOException {
+  void allStretchesEndWhenReadingIsCancelled() throws IOException, ReadProblem {
     try (PDDocument pdf = open()) {
       var asked = new AtomicInteger();
       ReadRequest request =
@@ -54,7 +54,7 @@ class PageScansTest {
   }
 
   @Test
-  void aFileThatCannotBeOpenedOnceMoreIsReported() throws IOException {
+  void aFileThatCannotBeOpenedOnceMoreIsReported() throws IOException, ReadProblem {
     try (PDDocument pdf = open()) {
       var scans =
           new PageScans(

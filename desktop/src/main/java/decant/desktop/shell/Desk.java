@@ -2,6 +2,7 @@ package decant.desktop.shell;
 
 import decant.format.Intake;
 import decant.io.AtomicFile;
+import decant.io.StateFolder;
 import decant.io.Untouchable;
 import decant.io.WriteProblem;
 import decant.layout.Layout;
@@ -18,6 +19,7 @@ import decant.reading.ReadProblem;
 import decant.reading.ReadRequest;
 import decant.reading.Recogniser;
 import decant.reading.TakenIn;
+import decant.recovery.Kept;
 import decant.tray.OutTray;
 import decant.tray.PublishQueue;
 import decant.words.Words;
@@ -60,6 +62,9 @@ public final class Desk {
 
   private Optional<Notice> recoveryOffer = Optional.empty();
 
+  /** What stops the reading that is waited for. */
+  private Optional<AtomicBoolean> reading = Optional.empty();
+
   private final ObjectProperty<Integer> waiting = new SimpleObjectProperty<>(0);
   private final ExecutorService worker =
       Executors.newSingleThreadExecutor(r -> {
@@ -72,6 +77,11 @@ public final class Desk {
    * @param state folder for what the program remembers
    */
   public Desk(Path state) {
+    try {
+      StateFolder.make(state);
+    } catch (java.io.IOException e) {
+      LOG.log(System.Logger.Level.WARNING, "the state folder cannot be made", e);
+    }
     this.tray = new Tray(state.resolve("tray.json"));
     this.memory = new Memory(state.resolve("window.json"));
     this.recovery = new Recovery(state.resolve("recovery"));
@@ -138,6 +148,10 @@ public final class Desk {
   public void queueForLater() {
     Work w = work.get().orElseThrow();
     Work.Draft d = w.draftProperty().get();
+    if (!w.password().isEmpty()) {
+      notice.set(Optional.of(Notice.problem(WORDS.say("desk.not-queued", d.stem()))));
+      return;
+    }
     attempt(() -> {
       queue.add(w.revision().document(), d.recipe(), d.folder(), d.stem(), w.source());
       tell(WORDS.say("desk.queued", d.stem()));
@@ -208,7 +222,7 @@ public final class Desk {
       java.nio.file.Files.createDirectories(receipts);
       String name = r.made().toString().replaceAll("[^0-9TZ]", "") + ".json";
       byte[] json = ReceiptJson.write(r).getBytes(java.nio.charset.StandardCharsets.UTF_8);
-      AtomicFile.write(AtomicFile.freeName(receipts.resolve(name)), false, out -> out.write(json));
+      AtomicFile.writeForOwner(AtomicFile.freeName(receipts.resolve(name)), out -> out.write(json));
     } catch (java.io.IOException | WriteProblem e) {
       Platform.runLater(() ->
           notice.set(Optional.of(Notice.problem(WORDS.say("desk.receipt-not-kept", receipts)))));
@@ -302,6 +316,7 @@ public final class Desk {
 
   private void read(Path file, String password, Optional<Recogniser> recogniser) {
     dismiss();
+    reading.ifPresent(r -> r.set(true)); // of two files the later one is waited for
     var cancelled = new AtomicBoolean();
     String label = WORDS.say("desk.taking-in", file.getFileName());
     background.set(Optional.of(new Background(label, -1, cancelled)));
@@ -324,17 +339,52 @@ public final class Desk {
                 cancelled::get);
     ReadRequest opened = password.isEmpty() ? plain : plain.withPassword(password);
     ReadRequest request = recogniser.map(opened::withRecogniser).orElse(opened);
-    worker.execute(() -> {
-      try {
-        TakenIn taken = Intake.take(request);
-        var layouts = new LayoutRunner();
-        Layout first = layouts.firstPages(taken.document());
-        Platform.runLater(() -> arrived(file, password, taken, first, layouts));
-      } catch (ReadProblem e) {
-        Platform.runLater(() -> refused(file, e));
-      } catch (RuntimeException | StackOverflowError | OutOfMemoryError e) {
-        ReadProblem fault = ReadProblem.fault(e);
-        Platform.runLater(() -> refused(file, fault));
+    // A thread of its own: saving and publishing never wait for a file that does not end.
+    Thread reading =
+        new Thread(
+            () -> {
+              try {
+                TakenIn taken = Intake.take(request);
+                var layouts = new LayoutRunner();
+                Layout first = layouts.firstPages(taken.document(), cancelled::get);
+                Platform.runLater(() -> {
+                  if (!cancelled.get()) {
+                    arrived(file, password, taken, first, layouts);
+                  }
+                });
+              } catch (ReadProblem e) {
+                Platform.runLater(() -> refusedUnless(cancelled, file, e));
+              } catch (RuntimeException | StackOverflowError | OutOfMemoryError e) {
+                ReadProblem fault =
+                    e instanceof OutOfMemoryError ? ReadProblem.tooLarge() : ReadProblem.fault(e);
+                Platform.runLater(() -> refusedUnless(cancelled, file, fault));
+              }
+            },
+            "reading");
+    reading.setDaemon(true);
+    reading.start();
+    this.reading = Optional.of(cancelled);
+  }
+
+  /** Says why a file was not read, unless the person no longer waits for it. */
+  private void refusedUnless(AtomicBoolean cancelled, Path file, ReadProblem e) {
+    if (!cancelled.get()) {
+      refused(file, e);
+    }
+  }
+
+  /**
+   * Stops what goes on in the background. A file that is read is no longer waited for, even if its
+   * reading does not end at once.
+   */
+  public void cancel() {
+    Optional<Background> b = background.get();
+    b.ifPresent(x -> {
+      x.cancelled().set(true);
+      if (reading.filter(r -> r == x.cancelled()).isPresent()) {
+        reading = Optional.empty();
+        background.set(Optional.empty());
+        tell(WORDS.say("desk.taking-in-cancelled"));
       }
     });
   }
@@ -659,21 +709,24 @@ public final class Desk {
     return false;
   }
 
-  private void takeUp(Recovery.Left left) {
+  private void takeUp(Recovery.Left left, String password) {
     dismiss();
     worker.execute(() -> {
       try {
-        TakenIn kept = Intake.take(ReadRequest.of(left.file()));
+        Kept kept = Recovery.read(left, password);
         var layouts = new LayoutRunner();
-        Layout first = layouts.firstPages(kept.document());
-        Platform.runLater(() -> {
-          unlessUnsaved(() -> {
-            open(left.origin(), "", kept, first, layouts).neverSaved();
-            step.set(Step.REVISE);
-          });
-        });
+        Layout first = layouts.firstPages(kept.taken().document(), () -> false);
+        Platform.runLater(() ->
+            unlessUnsaved(() -> {
+              open(kept.source(), password, kept.taken(), first, layouts).neverSaved();
+              step.set(Step.REVISE);
+              recovery.keep(); // it is this window's now
+            }));
       } catch (ReadProblem e) {
-        Platform.runLater(() -> refused(left.file(), e));
+        Platform.runLater(() -> offer(left, e.getMessage()));
+      } catch (RuntimeException | StackOverflowError e) {
+        ReadProblem fault = ReadProblem.fault(e);
+        Platform.runLater(() -> offer(left, fault.getMessage()));
       }
     });
   }
@@ -695,19 +748,29 @@ public final class Desk {
   public void offerRecovery() {
     recovery
         .found()
-        .ifPresent(left -> {
-          recoveryOffer =
-              Optional.of(
-                  Notice.ask(
-                      WORDS.say("desk.recovery", left.name()),
-                      Notice.Answer.of(WORDS.say("desk.recover"), () -> takeUp(left)),
-                      Notice.Answer.of(
-                          WORDS.say("desk.discard"),
-                          () -> {
-                            recovery.discard(left);
-                            dismiss();
-                          })));
-          notice.set(recoveryOffer);
-        });
+        .ifPresent(left ->
+            offer(
+                left,
+                left.source()
+                    .map(p -> WORDS.say("desk.recovery", p.getFileName()))
+                    .orElse(WORDS.say("desk.recovery-locked"))));
+  }
+
+  private void offer(Recovery.Left left, String message) {
+    recoveryOffer =
+        Optional.of(
+            new Notice(
+                message,
+                Notice.Weight.QUESTION,
+                List.of(
+                    new Notice.Answer(WORDS.say("desk.recover"), typed -> takeUp(left, typed)),
+                    Notice.Answer.of(
+                        WORDS.say("desk.discard"),
+                        () -> {
+                          recovery.discard(left);
+                          dismiss();
+                        })),
+                left.locked()));
+    notice.set(recoveryOffer);
   }
 }

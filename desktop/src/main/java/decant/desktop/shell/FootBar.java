@@ -58,8 +58,7 @@ final class FootBar extends HBox {
       b.getStyleClass().add("quiet-button");
       b.setMinWidth(USE_PREF_SIZE);
     }
-    cancel.setOnAction(
-        e -> desk.backgroundProperty().get().ifPresent(b -> b.cancelled().set(true)));
+    cancel.setOnAction(e -> desk.cancel());
     for (Region r : List.of(pages, words, hint)) {
       r.setMinWidth(USE_PREF_SIZE);
     }

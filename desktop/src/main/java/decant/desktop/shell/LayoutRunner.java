@@ -8,6 +8,7 @@ import java.util.Optional;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.atomic.AtomicInteger;
+import java.util.function.BooleanSupplier;
 import java.util.function.Supplier;
 import javafx.application.Platform;
 import javafx.beans.property.ReadOnlyBooleanProperty;
@@ -56,9 +57,10 @@ final class LayoutRunner {
   }
 
   /** The first pages of a document, on the caller's thread, which is not the interface's. */
-  Layout firstPages(Document d) {
+  Layout firstPages(Document d, BooleanSupplier stopped) {
     int[] made = {0};
-    return layouter.layout(d, () -> ++made[0] >= FIRST_PAGES, Integer.MAX_VALUE, l -> {});
+    return layouter.layout(
+        d, () -> ++made[0] >= FIRST_PAGES || stopped.getAsBoolean(), Integer.MAX_VALUE, l -> {});
   }
 
   void begin(Layout first) {

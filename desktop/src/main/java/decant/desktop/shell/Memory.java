@@ -119,7 +119,7 @@ public final class Memory {
     try {
       Files.createDirectories(store.toAbsolutePath().getParent());
       byte[] bytes = JSON.writeValueAsBytes(now);
-      AtomicFile.write(store, true, out -> out.write(bytes));
+      AtomicFile.writeForOwner(store, out -> out.write(bytes));
     } catch (IOException | WriteProblem e) {
       System.getLogger(Memory.class.getName())
           .log(System.Logger.Level.INFO, "the window's state cannot be kept", e);

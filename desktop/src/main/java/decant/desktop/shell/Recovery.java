@@ -1,12 +1,24 @@
 package decant.desktop.shell;
 
-import decant.io.AtomicFile;
+import decant.io.StateFolder;
 import decant.io.WriteProblem;
 import decant.model.Document;
-import decant.office.docx.DocxWriter;
+import decant.reading.ReadProblem;
+import decant.reading.TakenIn;
+import decant.recovery.Kept;
+import decant.recovery.WorkFile;
+import decant.work.Faults;
 import java.io.IOException;
+import java.nio.channels.FileChannel;
+import java.nio.channels.FileLock;
+import java.nio.channels.OverlappingFileLockException;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.StandardOpenOption;
+import java.security.MessageDigest;
+import java.security.NoSuchAlgorithmException;
+import java.util.HexFormat;
 import java.util.Optional;
 import java.util.concurrent.Executors;
 import java.util.concurrent.ScheduledExecutorService;
@@ -15,21 +27,15 @@ import java.util.stream.Stream;
 
 /**
  * Keeps unsaved changes in a file of the program's own, so that a crash loses at most a few seconds
- * of work.
+ * of work. A file is named by the whole path of its source, and held by a lock while its window is
+ * open, so that another window neither offers nor takes away what is being worked on.
  */
 final class Recovery {
-  private static final int SECONDS = 10;
+  private static final int SECONDS = 5;
+  private static final String END = ".work";
 
-  /**
-   * Changes that an earlier run left behind.
-   *
-   * @param origin the file that the document had come from
-   */
-  record Left(Path file, Path origin) {
-    String name() {
-      return stem(file);
-    }
-  }
+  /** Changes that an earlier run left behind. */
+  record Left(Path file, boolean locked, Optional<Path> source) {}
 
   private final Path folder;
   private final ScheduledExecutorService timer =
@@ -40,97 +46,152 @@ final class Recovery {
       });
   private volatile Optional<Work> watched = Optional.empty();
   private volatile Optional<Document> kept = Optional.empty();
+  private Optional<FileLock> held = Optional.empty();
 
   Recovery(Path folder) {
     this.folder = folder;
-    timer.scheduleWithFixedDelay(this::keep, SECONDS, SECONDS, TimeUnit.SECONDS);
+    timer.scheduleWithFixedDelay(this::keepWhateverHappens, SECONDS, SECONDS, TimeUnit.SECONDS);
   }
 
-  void watch(Work work) {
+  /** A timer ends for good with the first thing thrown; work must be kept after that too. */
+  private void keepWhateverHappens() {
+    try {
+      keep();
+    } catch (RuntimeException | StackOverflowError | OutOfMemoryError e) {
+      Faults.note("keeping unsaved work", e);
+      kept = Optional.empty();
+    }
+  }
+
+  synchronized void watch(Work work) {
     watched.ifPresent(this::forget);
+    release();
     watched = Optional.of(work);
     kept = Optional.empty();
   }
 
   private Path file(Work work) {
-    return folder.resolve(work.stem() + ".docx");
+    return folder.resolve(name(work.source()) + END);
   }
 
-  /** Where it is noted which file a kept document came from. */
-  private static Path note(Path file) {
-    return file.resolveSibling(stem(file) + ".origin");
-  }
-
-  private static String stem(Path file) {
-    return file.getFileName().toString().replaceFirst("\\.docx$", "");
+  /** By the whole path: two files of one name are two. */
+  private static String name(Path source) {
+    String path = source.toAbsolutePath().normalize().toString();
+    try {
+      byte[] digest =
+          MessageDigest.getInstance("SHA-256").digest(path.getBytes(StandardCharsets.UTF_8));
+      return HexFormat.of().formatHex(digest, 0, 12);
+    } catch (NoSuchAlgorithmException e) {
+      throw new AssertionError("every Java runtime has SHA-256", e);
+    }
   }
 
   /** Keeps what is unsaved now; called every few seconds. */
-  void keep() {
+  synchronized void keep() {
     Optional<Work> w = watched;
     if (w.isEmpty() || !w.get().unsaved()) {
       return;
     }
-    Document d = w.get().revision().document();
+    Work work = w.get();
+    Document d = work.revision().document();
     if (kept.isPresent() && kept.get() == d) {
       return;
     }
     try {
-      Files.createDirectories(folder);
-      AtomicFile.write(file(w.get()), true, out -> DocxWriter.write(d, out));
-      Files.writeString(note(file(w.get())), w.get().source().toString());
+      StateFolder.make(folder);
+      Path file = file(work);
+      if (held.isEmpty()) {
+        held = lock(file);
+      }
+      var now = new TakenIn(d, work.openFindings(), work.taken().origin());
+      WorkFile.write(file, new Kept(work.source(), now), work.password());
       kept = Optional.of(d);
-    } catch (IOException | WriteProblem | RuntimeException e) {
-      kept =
-          Optional.empty(); // tried again after the next change; the document itself is in memory
+    } catch (IOException | WriteProblem e) {
+      Faults.note("keeping unsaved work", e);
+      kept = Optional.empty(); // tried again; the document itself is in memory
     }
   }
 
-  void close() {
+  private static Path lockOf(Path file) {
+    return file.resolveSibling(file.getFileName() + ".lock");
+  }
+
+  /** Takes the lock of a file; empty if another window has it. */
+  private static Optional<FileLock> lock(Path file) throws IOException {
+    FileChannel channel =
+        FileChannel.open(lockOf(file), StandardOpenOption.CREATE, StandardOpenOption.WRITE);
+    try {
+      Optional<FileLock> lock = Optional.ofNullable(channel.tryLock());
+      if (lock.isEmpty()) {
+        channel.close();
+      }
+      return lock;
+    } catch (OverlappingFileLockException e) {
+      channel.close();
+      return Optional.empty();
+    }
+  }
+
+  private void release() {
+    held.ifPresent(l -> {
+      try {
+        l.acquiredBy().close();
+      } catch (IOException e) {
+        Faults.note("giving a lock back", e);
+      }
+    });
+    held = Optional.empty();
+  }
+
+  synchronized void close() {
     timer.shutdown();
+    release();
     watched = Optional.empty();
     kept = Optional.empty();
   }
 
-  void forget(Work work) {
+  synchronized void forget(Work work) {
+    delete(file(work));
+    kept = Optional.empty();
+  }
+
+  private static void delete(Path file) {
     try {
-      Files.deleteIfExists(file(work));
-      Files.deleteIfExists(note(file(work)));
+      Files.deleteIfExists(file);
     } catch (IOException e) {
-      kept = Optional.empty();
+      Faults.note("taking kept work away", e);
     }
   }
 
+  /** What was left behind and is not being worked on in another window. */
   Optional<Left> found() {
     if (!Files.isDirectory(folder)) {
       return Optional.empty();
     }
     try (Stream<Path> files = Files.list(folder)) {
-      return files
-          .filter(f ->
-              f.getFileName().toString().endsWith(".docx")
-                  && !f.getFileName().toString().startsWith("."))
-          .findFirst()
-          .map(f -> new Left(f, origin(f)));
+      for (Path f : files.filter(f -> f.toString().endsWith(END)).sorted().toList()) {
+        Optional<FileLock> free = lock(f);
+        if (free.isPresent()) {
+          free.get().acquiredBy().close();
+          return Optional.of(new Left(f, WorkFile.isLocked(f), WorkFile.source(f)));
+        }
+      }
     } catch (IOException e) {
-      return Optional.empty();
+      Faults.note("looking for kept work", e);
     }
+    return Optional.empty();
   }
 
-  private static Path origin(Path file) {
+  /** Reads what was left behind. */
+  static Kept read(Left left, String password) throws ReadProblem {
     try {
-      return Path.of(Files.readString(note(file)).strip());
-    } catch (IOException | RuntimeException e) {
-      return Path.of(System.getProperty("user.home")).resolve(file.getFileName());
+      return WorkFile.read(left.file(), password);
+    } catch (IOException e) {
+      throw ReadProblem.fault(e);
     }
   }
 
   void discard(Left left) {
-    try {
-      Files.deleteIfExists(left.file());
-      Files.deleteIfExists(note(left.file()));
-    } catch (IOException e) {
-      kept = Optional.empty();
-    }
+    delete(left.file());
   }
 }

@@ -114,7 +114,7 @@ public final class Tray {
       byte[] bytes =
           JSON.writeValueAsBytes(
               Map.of("documents", names(documents), "published", names(published)));
-      AtomicFile.write(store, true, out -> out.write(bytes));
+      AtomicFile.writeForOwner(store, out -> out.write(bytes));
     } catch (IOException | WriteProblem e) {
       return; // the tray is a convenience; work goes on without it
     }

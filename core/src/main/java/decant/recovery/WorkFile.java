@@ -1,0 +1,323 @@
+package decant.recovery;
+
+import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.ObjectMapper;
+import com.fasterxml.jackson.databind.node.ArrayNode;
+import com.fasterxml.jackson.databind.node.ObjectNode;
+import decant.io.AtomicFile;
+import decant.io.WriteProblem;
+import decant.model.Block;
+import decant.model.Box;
+import decant.model.Document;
+import decant.model.Finding;
+import decant.model.NodeId;
+import decant.model.Section;
+import decant.model.Table;
+import decant.office.docx.DocxReader;
+import decant.office.docx.DocxWriter;
+import decant.reading.ReadProblem;
+import decant.reading.ReadRequest;
+import decant.reading.TakenIn;
+import java.io.ByteArrayInputStream;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.security.GeneralSecurityException;
+import java.security.SecureRandom;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipInputStream;
+import java.util.zip.ZipOutputStream;
+import javax.crypto.AEADBadTagException;
+import javax.crypto.Cipher;
+import javax.crypto.SecretKeyFactory;
+import javax.crypto.spec.GCMParameterSpec;
+import javax.crypto.spec.PBEKeySpec;
+import javax.crypto.spec.SecretKeySpec;
+
+/**
+ * Unsaved work as a file: the document, its findings and where its blocks stood in the source, in
+ * one ZIP that its owner alone may read. The work on a source that opens with a password is
+ * encrypted with that password (AES-256 in GCM, the key by PBKDF2 as RFC 8018 has it), so that it
+ * never lies in the clear.
+ */
+public final class WorkFile {
+  private static final ObjectMapper JSON = new ObjectMapper();
+  private static final byte[] LOCKED = "DECANT-WORK-1".getBytes(StandardCharsets.US_ASCII);
+  private static final int ROUNDS = 210_000;
+  private static final int SALT = 16;
+  private static final int NONCE = 12;
+  private static final long MOST_BYTES = 2_000_000_000L;
+  private static final SecureRandom RANDOM = new SecureRandom();
+
+  private WorkFile() {}
+
+  /**
+   * Keeps work.
+   *
+   * @param password of the source; empty if it is not locked
+   */
+  public static void write(Path file, Kept work, String password) throws WriteProblem {
+    AtomicFile.writeForOwner(
+        file,
+        out -> {
+          byte[] plain = plain(work);
+          out.write(password.isEmpty() ? plain : locked(plain, password));
+        });
+  }
+
+  /** Whether a password is needed to read it. */
+  public static boolean isLocked(Path file) throws IOException {
+    try (var in = Files.newInputStream(file)) {
+      return Arrays.equals(in.readNBytes(LOCKED.length), LOCKED);
+    }
+  }
+
+  /**
+   * Reads what was kept.
+   *
+   * @throws ReadProblem with {@link ReadProblem.Kind#WRONG_PASSWORD} if another one opens it
+   */
+  public static Kept read(Path file, String password) throws ReadProblem, IOException {
+    byte[] bytes = Files.readAllBytes(file);
+    byte[] plain =
+        Arrays.equals(bytes, 0, Math.min(LOCKED.length, bytes.length), LOCKED, 0, LOCKED.length)
+            ? unlocked(bytes, password)
+            : bytes;
+    byte[] document = new byte[0];
+    JsonNode work = JSON.createObjectNode();
+    try (var zip = new ZipInputStream(new ByteArrayInputStream(plain))) {
+      for (ZipEntry e = zip.getNextEntry(); e != null; e = zip.getNextEntry()) {
+        byte[] content = zip.readNBytes((int) Math.min(Integer.MAX_VALUE - 8, MOST_BYTES));
+        if (e.getName().equals("document.docx")) {
+          document = content;
+        } else if (e.getName().equals("work.json")) {
+          work = JSON.readTree(content);
+        }
+      }
+    }
+    Path unpacked = Files.createTempFile(file.getParent(), "work", ".docx");
+    try {
+      Files.write(unpacked, document);
+      return kept(work, DocxReader.read(ReadRequest.of(unpacked)));
+    } finally {
+      Files.deleteIfExists(unpacked);
+    }
+  }
+
+  /** The file that kept work had come from; empty if it is locked or damaged. */
+  public static Optional<Path> source(Path file) {
+    try (var zip = new ZipInputStream(Files.newInputStream(file))) {
+      ZipEntry first = zip.getNextEntry();
+      return first != null && first.getName().equals("work.json")
+          ? Optional.of(Path.of(JSON.readTree(zip.readAllBytes()).path("source").asText()))
+          : Optional.empty();
+    } catch (IOException | RuntimeException e) {
+      return Optional.empty();
+    }
+  }
+
+  private static byte[] plain(Kept work) throws IOException {
+    var out = new ByteArrayOutputStream();
+    try (var zip = new ZipOutputStream(out)) {
+      zip.putNextEntry(new ZipEntry("work.json"));
+      zip.write(JSON.writeValueAsBytes(json(work)));
+      zip.closeEntry();
+      zip.putNextEntry(new ZipEntry("document.docx"));
+      zip.setLevel(0); // it is packed already
+      var docx = new ByteArrayOutputStream();
+      DocxWriter.write(work.taken().document(), docx);
+      zip.write(docx.toByteArray());
+      zip.closeEntry();
+    }
+    return out.toByteArray();
+  }
+
+  private static ObjectNode json(Kept work) {
+    TakenIn.Origin origin = work.taken().origin();
+    Map<NodeId, Integer> numbers = new HashMap<>();
+    List<NodeId> order = order(work.taken().document());
+    for (int k = 0; k < order.size(); k++) {
+      numbers.put(order.get(k), k);
+    }
+    ObjectNode root = JSON.createObjectNode();
+    root.put("decant-work", 1);
+    root.put("source", work.source().toString());
+    root.put("format", origin.format());
+    root.put("pages", origin.pages());
+    ObjectNode properties = root.putObject("properties");
+    origin.properties().forEach(properties::put);
+    ArrayNode fonts = root.putArray("fonts");
+    for (TakenIn.SourceFont f : origin.fonts()) {
+      fonts
+          .addObject()
+          .put("name", f.name())
+          .put("embedded", f.embedded())
+          .put("served-by", f.servedBy())
+          .put("reason", f.reason());
+    }
+    ArrayNode places = root.putArray("places");
+    origin
+        .places()
+        .forEach((n, p) -> {
+          if (numbers.containsKey(n)) {
+            place(places.addObject().put("block", numbers.get(n)), p);
+          }
+        });
+    ArrayNode findings = root.putArray("findings");
+    for (Finding f : work.taken().findings()) {
+      ObjectNode o = findings.addObject();
+      o.put("kind", f.kind().name());
+      o.put("severity", f.severity().name());
+      o.put("message", f.message());
+      f.source().ifPresent(s -> place(o.putObject("place"), s));
+      f.node().filter(numbers::containsKey).ifPresent(n -> o.put("block", numbers.get(n)));
+      f.remedy()
+          .ifPresent(r -> {
+            switch (r) {
+              case Finding.Remedy.MakeHeading h -> o.put("make-heading", h.level());
+              case Finding.Remedy.MakeText t -> o.put("make-text", true);
+            }
+          });
+    }
+    return root;
+  }
+
+  private static void place(ObjectNode to, Finding.SourcePlace p) {
+    to.put("page", p.page())
+        .put("x", p.box().x())
+        .put("y", p.box().y())
+        .put("width", p.box().width())
+        .put("height", p.box().height());
+  }
+
+  private static Finding.SourcePlace place(JsonNode n) {
+    return new Finding.SourcePlace(
+        n.path("page").asInt(),
+        new Box(
+            n.path("x").asDouble(),
+            n.path("y").asDouble(),
+            n.path("width").asDouble(),
+            n.path("height").asDouble()));
+  }
+
+  private static Kept kept(JsonNode work, TakenIn read) {
+    List<NodeId> order = order(read.document());
+    Map<NodeId, Finding.SourcePlace> places = new HashMap<>();
+    work.path("places").forEach(p -> block(p, order).ifPresent(n -> places.put(n, place(p))));
+    var findings = new ArrayList<Finding>();
+    for (JsonNode f : work.path("findings")) {
+      Optional<Finding.Remedy> remedy =
+          f.has("make-heading")
+              ? Optional.of(new Finding.Remedy.MakeHeading(f.path("make-heading").asInt()))
+              : f.has("make-text") ? Optional.of(new Finding.Remedy.MakeText()) : Optional.empty();
+      findings.add(
+          new Finding(
+              Finding.Kind.valueOf(f.path("kind").asText()),
+              Finding.Severity.valueOf(f.path("severity").asText()),
+              f.path("message").asText(),
+              f.has("place") ? Optional.of(place(f.path("place"))) : Optional.empty(),
+              block(f, order),
+              remedy));
+    }
+    var fonts = new ArrayList<TakenIn.SourceFont>();
+    work.path("fonts")
+        .forEach(f ->
+            fonts.add(
+                new TakenIn.SourceFont(
+                    f.path("name").asText(),
+                    f.path("embedded").asBoolean(),
+                    f.path("served-by").asText(),
+                    f.path("reason").asText())));
+    Map<String, String> properties = new HashMap<>();
+    work.path("properties")
+        .properties()
+        .forEach(e -> properties.put(e.getKey(), e.getValue().asText()));
+    var origin =
+        new TakenIn.Origin(
+            work.path("format").asText(),
+            work.path("pages").asInt(),
+            properties,
+            fonts,
+            places,
+            List.of());
+    return new Kept(
+        Path.of(work.path("source").asText()), new TakenIn(read.document(), findings, origin));
+  }
+
+  private static Optional<NodeId> block(JsonNode n, List<NodeId> order) {
+    int k = n.path("block").asInt(-1);
+    return k >= 0 && k < order.size() ? Optional.of(order.get(k)) : Optional.empty();
+  }
+
+  /** The blocks of the flow, those in cells too, in reading order: the same after reading again. */
+  private static List<NodeId> order(Document d) {
+    var out = new ArrayList<NodeId>();
+    for (Section s : d.sections()) {
+      collect(s.blocks(), out);
+    }
+    return out;
+  }
+
+  private static void collect(List<Block> blocks, List<NodeId> out) {
+    for (Block b : blocks) {
+      out.add(b.id());
+      if (b instanceof Table t) {
+        t.rows().forEach(r -> r.cells().forEach(c -> collect(c.blocks(), out)));
+      }
+    }
+  }
+
+  private static byte[] locked(byte[] plain, String password) throws IOException {
+    byte[] salt = new byte[SALT];
+    byte[] nonce = new byte[NONCE];
+    RANDOM.nextBytes(salt);
+    RANDOM.nextBytes(nonce);
+    try {
+      byte[] sealed = cipher(Cipher.ENCRYPT_MODE, password, salt, nonce).doFinal(plain);
+      var out = new ByteArrayOutputStream();
+      out.write(LOCKED);
+      out.write(salt);
+      out.write(nonce);
+      out.write(sealed);
+      return out.toByteArray();
+    } catch (GeneralSecurityException e) {
+      throw new IOException("it cannot be locked", e);
+    }
+  }
+
+  private static byte[] unlocked(byte[] bytes, String password) throws ReadProblem, IOException {
+    int at = LOCKED.length;
+    if (bytes.length < at + SALT + NONCE) {
+      throw new IOException("it is not whole");
+    }
+    byte[] salt = Arrays.copyOfRange(bytes, at, at + SALT);
+    byte[] nonce = Arrays.copyOfRange(bytes, at + SALT, at + SALT + NONCE);
+    try {
+      return cipher(Cipher.DECRYPT_MODE, password, salt, nonce)
+          .doFinal(bytes, at + SALT + NONCE, bytes.length - at - SALT - NONCE);
+    } catch (AEADBadTagException e) {
+      throw ReadProblem.wrongPassword();
+    } catch (GeneralSecurityException e) {
+      throw new IOException("it cannot be unlocked", e);
+    }
+  }
+
+  private static Cipher cipher(int mode, String password, byte[] salt, byte[] nonce)
+      throws GeneralSecurityException {
+    byte[] key =
+        SecretKeyFactory.getInstance("PBKDF2WithHmacSHA256")
+            .generateSecret(new PBEKeySpec(password.toCharArray(), salt, ROUNDS, 256))
+            .getEncoded();
+    Cipher c = Cipher.getInstance("AES/GCM/NoPadding");
+    c.init(mode, new SecretKeySpec(key, "AES"), new GCMParameterSpec(128, nonce));
+    return c;
+  }
+}
