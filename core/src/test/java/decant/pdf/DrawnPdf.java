@@ -25,6 +25,7 @@ import org.apache.pdfbox.pdmodel.font.PDType0Font;
 import org.apache.pdfbox.pdmodel.font.PDType1Font;
 import org.apache.pdfbox.pdmodel.font.Standard14Fonts.FontName;
 import org.apache.pdfbox.pdmodel.graphics.image.LosslessFactory;
+import org.apache.pdfbox.pdmodel.graphics.state.RenderingMode;
 import org.apache.pdfbox.pdmodel.interactive.annotation.PDAnnotationText;
 
 /**
@@ -92,6 +93,13 @@ final class DrawnPdf {
 
   DrawnPdf text(double x, double baseline, String text) {
     return text(PLAIN, 10, x, baseline, text);
+  }
+
+  /** Text that is there but does not show, as behind a scanned picture (text rendering mode 3). */
+  DrawnPdf invisible(double x, double baseline, String text) {
+    draw(c -> c.setRenderingMode(RenderingMode.NEITHER));
+    text(x, baseline, text);
+    return draw(c -> c.setRenderingMode(RenderingMode.FILL));
   }
 
   /** A text in lines of a width, 12 points from one to the next; the baseline after the last. */

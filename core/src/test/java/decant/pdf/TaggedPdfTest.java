@@ -4,9 +4,11 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import decant.Samples;
 import decant.model.Document;
+import decant.model.Finding;
 import decant.model.Outline;
 import decant.model.Paragraph;
 import decant.model.ParagraphTraits;
+import decant.reading.TakenIn;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
@@ -57,6 +59,10 @@ class TaggedPdfTest {
   }
 
   private Document read(String content, Tags tags) throws IOException {
+    return taken(content, tags).document();
+  }
+
+  private TakenIn taken(String content, Tags tags) throws IOException {
     Path file = folder.resolve("tagged.pdf");
     try (PDDocument pdf = new PDDocument()) {
       var page = new PDPage();
@@ -75,7 +81,33 @@ class TaggedPdfTest {
       pdf.getDocumentCatalog().getCOSObject().setItem(COSName.STRUCT_TREE_ROOT, root);
       pdf.save(file.toFile());
     }
-    return Samples.taken(file).document();
+    return Samples.taken(file);
+  }
+
+  /** A clause that an editor put in later, and did not tag, is as binding as the others. */
+  @Test
+  void whatIsOutsideTheTagsIsKeptInItsPlaceAndTold() throws IOException {
+    String prose = "The holder of a berth keeps to the rules of the harbour office at all times. ";
+    String tagged = content(prose.repeat(3), prose.repeat(4), prose.repeat(3));
+    String untagged = "BT /F 11 Tf 72 750 Td (The holder shall pay EUR 12000) Tj ET\n";
+    TakenIn t =
+        taken(
+            tagged + untagged,
+            page -> element("Document", page, element("P", page, 0), element("P", page, 1, 2)));
+    List<String> texts =
+        t.document().sections().getFirst().blocks().stream()
+            .map(b -> ((Paragraph) b).text())
+            .toList();
+    assertThat(texts).hasSize(3);
+    assertThat(texts.get(1)).isEqualTo("The holder shall pay EUR 12000");
+    assertThat(t.findings())
+        .filteredOn(f -> f.kind() == Finding.Kind.ORDER_DOUBTFUL)
+        .singleElement()
+        .satisfies(f -> {
+          assertThat(f.severity()).isEqualTo(Finding.Severity.DOUBT);
+          assertThat(f.message()).contains("page 1");
+          assertThat(f.source().orElseThrow().box().width()).isGreaterThan(100);
+        });
   }
 
   @Test

@@ -17,6 +17,7 @@ import java.io.InputStream;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Deque;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -46,7 +47,11 @@ final class PageScan extends PDFGraphicsStreamEngine {
   private static final int MOST_SHAPES = 20_000;
   private static final double THICKEST_RULE = 3;
 
+  /** A picture that covers more of a page makes it a scan. */
+  private static final double SCANNED = 0.6;
+
   private final PageBudget budget = new PageBudget();
+  private int hidden;
 
   /** How far the top of a vertical letter's place is above its origin, as is usual, in ems. */
   private static final double ABOVE_ORIGIN = 0.88;
@@ -136,9 +141,7 @@ final class PageScan extends PDFGraphicsStreamEngine {
     }
     var annotations = new PageAnnotations(getPage(), number);
     annotations(annotations);
-    // Invisible text is the text of a scanned picture; where there is visible text it is something
-    // hidden.
-    List<Glyph> glyphs = visible.stream().anyMatch(g -> !g.isSpace()) ? visible : invisible;
+    List<Glyph> glyphs = chosen();
     var decorations = new Decorations(rules, shapes, width);
     List<Remarks.Noted> remarks = Remarks.on(getPage(), number);
     List<Glyph> dressed = Remarks.put(remarks, annotations.marked(decorations.on(glyphs)));
@@ -149,6 +152,62 @@ final class PageScan extends PDFGraphicsStreamEngine {
     }
     return new ScannedPage(
         number, width, height, dressed, rules, pictures, decorations.otherShapes(), remarks);
+  }
+
+  /**
+   * Invisible text is the text of a scanned picture. On a page that is one, it is kept along with
+   * what is visible, a stamp say, but for what stands under that; elsewhere it is hidden.
+   */
+  private List<Glyph> chosen() {
+    boolean visibleInk = visible.stream().anyMatch(g -> !g.isSpace());
+    boolean invisibleInk = invisible.stream().anyMatch(g -> !g.isSpace());
+    if (!visibleInk || !invisibleInk) {
+      return visibleInk || !invisibleInk ? visible : invisible;
+    }
+    if (!isScan()) {
+      hidden = (int) invisible.stream().filter(g -> !g.isSpace()).count();
+      return visible;
+    }
+    var shown = new HashMap<String, List<Glyph>>();
+    for (Glyph v : visible) {
+      if (!v.isSpace()) {
+        shown.computeIfAbsent(v.text() + row(v), k -> new ArrayList<>()).add(v);
+      }
+    }
+    var out = new ArrayList<>(visible);
+    for (Glyph g : invisible) {
+      boolean twice = false;
+      for (long row = row(g) - 1; row <= row(g) + 1 && !twice; row++) {
+        twice = shown.getOrDefault(g.text() + row, List.of()).stream().anyMatch(v -> over(v, g));
+      }
+      if (!twice) {
+        out.add(g);
+      }
+    }
+    return out;
+  }
+
+  /** Bands of the page high enough for one line, to find what stands over something fast. */
+  private static long row(Glyph g) {
+    return (long) Math.floor(g.baseline() / 8);
+  }
+
+  /** Whether pictures cover most of the page. */
+  private boolean isScan() {
+    double area =
+        pictures.stream().mapToDouble(p -> p.box().width() * p.box().height()).max().orElse(0);
+    return area > SCANNED * width * height;
+  }
+
+  private static boolean over(Glyph a, Glyph b) {
+    return Math.abs(a.baseline() - b.baseline()) < a.size() * 0.5
+        && a.x() < b.x() + b.width()
+        && b.x() < a.x() + a.width();
+  }
+
+  /** How many characters the page hides, which are left out. */
+  int hidden() {
+    return hidden;
   }
 
   /** Reads what annotations show, and puts signs where fields show nothing. */

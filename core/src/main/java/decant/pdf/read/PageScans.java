@@ -134,6 +134,16 @@ final class PageScans {
       try {
         var scan = new PageScan(page, k, links.get(k), fonts, media);
         pages.add(scan.scan());
+        if (scan.hidden() > 0) {
+          findings.add(
+              Finding.general(
+                      Kind.CONTENT_LEFT_OUT,
+                      Severity.NOTE,
+                      WORDS.count("page-scans.hidden", scan.hidden(), k + 1))
+                  .from(
+                      k,
+                      new Box(0, 0, page.getCropBox().getWidth(), page.getCropBox().getHeight())));
+        }
         if (scan.isCut()) {
           findings.add(
               Finding.general(

@@ -122,6 +122,7 @@ public final class PdfReader {
       List<Found> body = ContentsPages.of(parted.getOrDefault(false, List.of()));
       found = Headings.whereTagsHaveNone(body, outlineTitles());
       notes = tagged.get().notes();
+      findings.addAll(tagged.get().findings());
     } else {
       running = RunningTexts.of(pages, lines);
       var feet = new ArrayList<FoundNote>();

@@ -1,7 +1,9 @@
 package decant.pdf.read;
 
 import decant.model.Box;
+import decant.model.Finding;
 import decant.model.Markers;
+import decant.words.Words;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -24,11 +26,21 @@ import org.apache.pdfbox.pdmodel.documentinterchange.logicalstructure.PDStructur
  * part of the text: then there is no result, and the pages are analysed as if there were no tags.
  */
 final class TaggedBlocks {
+  private static final Words WORDS = Words.of(TaggedBlocks.class);
+
   private static final double LEAST_COVERAGE = 0.9;
   private static final int DEEPEST = 100;
 
-  /** What the tags say. */
-  record Result(List<Found> found, RunningTexts.Result running, List<FoundNote> notes) {}
+  /**
+   * What the tags say.
+   *
+   * @param findings what stood outside the tags and was put in by its place
+   */
+  record Result(
+      List<Found> found,
+      RunningTexts.Result running,
+      List<FoundNote> notes,
+      List<Finding> findings) {}
 
   private record Leaf(int page, int content) {}
 
@@ -87,7 +99,83 @@ final class TaggedBlocks {
     if (all == 0 || tagged < LEAST_COVERAGE * all) {
       return Optional.empty();
     }
-    return Optional.of(new Result(out, running(), notes));
+    return Optional.of(new Result(out, running(), notes, untagged()));
+  }
+
+  /** Puts text that no tag holds in by its place: nothing that shows is left out. */
+  private List<Finding> untagged() {
+    var findings = new ArrayList<Finding>();
+    for (ScannedPage p : pages) {
+      List<Glyph> left =
+          p.glyphs().stream()
+              .filter(g -> !g.artifact() && !used.contains(new Leaf(p.number(), g.content())))
+              .toList();
+      if (ink(left) == 0) {
+        continue;
+      }
+      List<List<TextLine>> paragraphs = apart(Lines.of(p.only(left)));
+      for (List<TextLine> lines : paragraphs) {
+        out.add(placeOf(lines.getFirst()), untagged(lines));
+      }
+      Box box =
+          paragraphs.stream()
+              .flatMap(List::stream)
+              .map(TextLine::box)
+              .reduce(Box::union)
+              .orElseThrow();
+      findings.add(
+          Finding.general(
+                  Finding.Kind.ORDER_DOUBTFUL,
+                  Finding.Severity.DOUBT,
+                  WORDS.say("tagged-blocks.untagged", p.number() + 1))
+              .from(p.number(), box));
+    }
+    return findings;
+  }
+
+  /** Lines that follow one another closely from one edge are a paragraph. */
+  private static List<List<TextLine>> apart(List<TextLine> lines) {
+    var out = new ArrayList<List<TextLine>>();
+    for (TextLine l : lines) {
+      boolean goesOn = false;
+      if (!out.isEmpty()) {
+        TextLine last = out.getLast().getLast();
+        double pitch = l.baseline() - last.baseline();
+        goesOn =
+            pitch > 0
+                && pitch < 1.7 * last.size()
+                && Math.abs(l.box().x() - last.box().x()) < 2 * last.size();
+      }
+      if (goesOn) {
+        out.getLast().add(l);
+      } else {
+        out.add(new ArrayList<>(List.of(l)));
+      }
+    }
+    return out;
+  }
+
+  private static Found.Text untagged(List<TextLine> lines) {
+    double left = lines.stream().mapToDouble(l -> l.box().x()).min().orElse(0);
+    double right = lines.stream().mapToDouble(l -> l.box().right()).max().orElse(0);
+    double pitch =
+        lines.size() > 1
+            ? lines.get(1).baseline() - lines.get(0).baseline()
+            : lines.getFirst().size() * 1.2;
+    return new Found.Text(Found.Kind.PARAGRAPH, lines, "", 0, left, right, pitch, 0);
+  }
+
+  /** Behind what stands above a line on its page, else before what stands on later pages. */
+  private int placeOf(TextLine l) {
+    int at = 0;
+    for (int k = 0; k < out.size(); k++) {
+      Found f = out.get(k);
+      boolean before = f.page() < l.page() || f.page() == l.page() && f.box().y() <= l.box().y();
+      if (before) {
+        at = k + 1;
+      }
+    }
+    return at;
   }
 
   private static long ink(List<Glyph> glyphs) {

@@ -1,0 +1,129 @@
+package decant.recovery;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import decant.Samples;
+import decant.io.WriteProblem;
+import decant.model.Block;
+import decant.model.Document;
+import decant.model.Finding;
+import decant.model.NodeId;
+import decant.model.Paragraph;
+import decant.model.Table;
+import decant.reading.ReadProblem;
+import decant.reading.TakenIn;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.attribute.PosixFilePermissions;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+
+class WorkFileTest {
+  @TempDir Path folder;
+
+  private static Map<NodeId, String> texts(Document d) {
+    var out = new HashMap<NodeId, String>();
+    d.sections().forEach(s -> collect(s.blocks(), out));
+    return out;
+  }
+
+  private static void collect(List<Block> blocks, Map<NodeId, String> out) {
+    for (Block b : blocks) {
+      if (b instanceof Paragraph p) {
+        out.put(p.id(), p.text());
+      } else if (b instanceof Table t) {
+        t.rows().forEach(r -> r.cells().forEach(c -> collect(c.blocks(), out)));
+      }
+    }
+  }
+
+  private Path file() {
+    return folder.resolve("berth.work");
+  }
+
+  @ParameterizedTest
+  @ValueSource(strings = {"Berth rules.pdf", "Winter storage notice.docx", "Berth application.pdf"})
+  void findingsAndPlacesComeBackOnTheBlocksTheyWereOn(String name)
+      throws IOException, ReadProblem, WriteProblem {
+    Path source = Samples.DEMO.resolve(name);
+    TakenIn taken = Samples.taken(source);
+    WorkFile.write(file(), new Kept(source, taken), "");
+    Kept back = WorkFile.read(file(), "");
+
+    assertThat(back.source()).isEqualTo(source);
+    assertThat(back.taken().origin().format()).isEqualTo(taken.origin().format());
+    assertThat(back.taken().origin().pages()).isEqualTo(taken.origin().pages());
+    assertThat(back.taken().origin().fonts()).isEqualTo(taken.origin().fonts());
+    assertThat(back.taken().findings())
+        .usingRecursiveFieldByFieldElementComparatorIgnoringFields("node")
+        .isEqualTo(taken.findings());
+
+    Map<NodeId, String> before = texts(taken.document());
+    Map<NodeId, String> after = texts(back.taken().document());
+    assertThat(after.values()).containsExactlyInAnyOrderElementsOf(before.values());
+    for (int k = 0; k < taken.findings().size(); k++) {
+      Finding was = taken.findings().get(k);
+      Finding now = back.taken().findings().get(k);
+      assertThat(now.node().map(after::get)).isEqualTo(was.node().map(before::get));
+    }
+    var placed = new HashMap<Finding.SourcePlace, String>();
+    taken.origin().places().forEach((n, p) -> placed.put(p, before.getOrDefault(n, "")));
+    var placedAgain = new HashMap<Finding.SourcePlace, String>();
+    back.taken().origin().places().forEach((n, p) -> placedAgain.put(p, after.getOrDefault(n, "")));
+    assertThat(placedAgain).isEqualTo(placed);
+  }
+
+  @Test
+  void workOnALockedSourceIsUnreadableWithoutItsPassword()
+      throws IOException, ReadProblem, WriteProblem {
+    Path source = Samples.DEMO.resolve("Winter storage notice.docx");
+    WorkFile.write(file(), new Kept(source, Samples.taken(source)), "tide table");
+
+    assertThat(WorkFile.isLocked(file())).isTrue();
+    assertThat(WorkFile.source(file())).isEmpty();
+    String bytes = Files.readString(file(), StandardCharsets.ISO_8859_1);
+    assertThat(bytes).doesNotContain("work.json", "document.docx", "Berth");
+    assertThatThrownBy(() -> WorkFile.read(file(), "tide tables"))
+        .isInstanceOfSatisfying(
+            ReadProblem.class,
+            e -> assertThat(e.kind()).isEqualTo(ReadProblem.Kind.WRONG_PASSWORD));
+    assertThat(WorkFile.read(file(), "tide table").source()).isEqualTo(source);
+    try (var left = Files.list(folder)) {
+      assertThat(left).as("nothing lies about unlocked").containsExactly(file());
+    }
+  }
+
+  @Test
+  void oneByteThatWasChangedIsNoticedInLockedWork() throws IOException, ReadProblem, WriteProblem {
+    Path source = Samples.DEMO.resolve("Winter storage notice.docx");
+    WorkFile.write(file(), new Kept(source, Samples.taken(source)), "tide table");
+    byte[] bytes = Files.readAllBytes(file());
+    bytes[bytes.length / 2] ^= 1;
+    Files.write(file(), bytes);
+    assertThatThrownBy(() -> WorkFile.read(file(), "tide table")).isInstanceOf(ReadProblem.class);
+  }
+
+  @Test
+  void onlyItsOwnerMayReadIt() throws IOException, ReadProblem, WriteProblem {
+    Path source = Samples.DEMO.resolve("Winter storage notice.docx");
+    WorkFile.write(file(), new Kept(source, Samples.taken(source)), "");
+    assertThat(PosixFilePermissions.toString(Files.getPosixFilePermissions(file())))
+        .isEqualTo("rw-------");
+    assertThat(WorkFile.source(file())).contains(source);
+  }
+
+  @Test
+  void aFileThatIsNotWorkIsReported() throws IOException {
+    Files.writeString(file(), "not a ZIP at all");
+    assertThat(WorkFile.source(file())).isEmpty();
+    assertThatThrownBy(() -> WorkFile.read(file(), "")).isInstanceOf(Exception.class);
+  }
+}
