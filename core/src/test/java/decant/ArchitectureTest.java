@@ -62,8 +62,8 @@ class ArchitectureTest {
         .definedBy("decant.text..")
         .layer("layout")
         .definedBy("decant.layout..")
-        .layer("vector")
-        .definedBy("decant.vector..")
+        .layer("picture")
+        .definedBy("decant.picture..")
         .layer("paint")
         .definedBy("decant.paint..")
         .layer("reading")
@@ -94,14 +94,14 @@ class ArchitectureTest {
         .mayOnlyAccessLayers("words")
         .whereLayer("layout")
         .mayOnlyAccessLayers("words", "model", "text")
-        .whereLayer("vector")
+        .whereLayer("picture")
         .mayOnlyAccessLayers("words", "model")
         .whereLayer("paint")
-        .mayOnlyAccessLayers("words", "model", "text", "layout", "vector")
+        .mayOnlyAccessLayers("words", "model", "text", "layout", "picture")
         .whereLayer("reading")
         .mayOnlyAccessLayers("words", "model", "text")
         .whereLayer("readers")
-        .mayOnlyAccessLayers("words", "model", "text", "reading", "vector")
+        .mayOnlyAccessLayers("words", "model", "text", "reading", "picture")
         .whereLayer("format")
         .mayOnlyAccessLayers("words", "reading", "readers")
         .whereLayer("choices")
@@ -110,14 +110,24 @@ class ArchitectureTest {
         .mayOnlyAccessLayers("words", "choices")
         .whereLayer("write")
         .mayOnlyAccessLayers(
-            "words", "model", "text", "layout", "vector", "paint", "choices", "file")
+            "words", "model", "text", "layout", "picture", "paint", "choices", "file")
         .whereLayer("verify")
         .mayOnlyAccessLayers(
-            "words", "model", "text", "layout", "vector", "paint", "choices", "write")
+            "words", "model", "text", "layout", "picture", "paint", "choices", "write")
         .whereLayer("publish")
         .mayOnlyAccessLayers(
-            "words", "model", "text", "layout", "paint", "reading", "readers", "choices", "file",
-            "write", "verify")
+            "words",
+            "model",
+            "text",
+            "layout",
+            "picture",
+            "paint",
+            "reading",
+            "readers",
+            "choices",
+            "file",
+            "write",
+            "verify")
         .whereLayer("tray")
         .mayOnlyAccessLayers("words", "model", "reading", "readers", "publish")
         .whereLayer("describe")

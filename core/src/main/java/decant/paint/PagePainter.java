@@ -13,7 +13,7 @@ import decant.model.Insets;
 import decant.model.Media;
 import decant.model.MediaId;
 import decant.model.Rule;
-import decant.vector.VectorPicture;
+import decant.picture.VectorPicture;
 import java.awt.BasicStroke;
 import java.awt.Color;
 import java.awt.Graphics2D;

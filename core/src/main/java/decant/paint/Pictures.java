@@ -2,27 +2,19 @@ package decant.paint;
 
 import decant.model.Media;
 import decant.model.MediaId;
-import decant.vector.VectorPicture;
-import java.awt.Dimension;
+import decant.picture.PixelPicture;
+import decant.picture.VectorPicture;
 import java.awt.Graphics2D;
 import java.awt.RenderingHints;
 import java.awt.image.BufferedImage;
-import java.io.ByteArrayInputStream;
-import java.io.IOException;
 import java.lang.ref.SoftReference;
-import java.util.Iterator;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
-import javax.imageio.ImageIO;
-import javax.imageio.ImageReader;
-import javax.imageio.stream.ImageInputStream;
 
 /** Decodes pictures and scales them well, remembering both while memory lasts. */
 public final class Pictures {
-  private static final long MOST_PIXELS = 120_000_000;
-
   private record Scaled(MediaId id, int width, int height) {}
 
   private final Map<MediaId, SoftReference<BufferedImage>> decoded = new ConcurrentHashMap<>();
@@ -40,48 +32,10 @@ public final class Pictures {
     if (image != null || undecodable.contains(media.id())) {
       return Optional.ofNullable(image);
     }
-    Optional<BufferedImage> made = decode(media.bytes());
+    Optional<BufferedImage> made = PixelPicture.decode(media.bytes());
     made.ifPresentOrElse(
         m -> decoded.put(media.id(), new SoftReference<>(m)), () -> undecodable.add(media.id()));
     return made;
-  }
-
-  /**
-   * The width and height of a picture in pixels, by its head alone; empty if it is of a kind that
-   * cannot be decoded, or far too large.
-   */
-  public static Optional<Dimension> size(byte[] bytes) {
-    return read(bytes, r -> new Dimension(r.getWidth(0), r.getHeight(0)));
-  }
-
-  /** Decodes a PNG, JPEG, GIF, BMP or TIFF within limits. */
-  public static Optional<BufferedImage> decode(byte[] bytes) {
-    return read(bytes, r -> r.read(0));
-  }
-
-  /** Something that is read of a picture. */
-  private interface Reading<T> {
-    T of(ImageReader reader) throws IOException;
-  }
-
-  private static <T> Optional<T> read(byte[] bytes, Reading<T> what) {
-    try (ImageInputStream in = ImageIO.createImageInputStream(new ByteArrayInputStream(bytes))) {
-      Iterator<ImageReader> readers = ImageIO.getImageReaders(in);
-      if (!readers.hasNext()) {
-        return Optional.empty();
-      }
-      ImageReader reader = readers.next();
-      try {
-        reader.setInput(in, true, true);
-        return (long) reader.getWidth(0) * reader.getHeight(0) > MOST_PIXELS
-            ? Optional.empty()
-            : Optional.ofNullable(what.of(reader));
-      } finally {
-        reader.dispose();
-      }
-    } catch (IOException | RuntimeException e) {
-      return Optional.empty(); // decoders throw all kinds of things at damaged pictures
-    }
   }
 
   /** The picture as a drawing; empty if it is none, or damaged. */

@@ -1,11 +1,11 @@
 package decant.publish;
 
 import decant.model.Media;
-import decant.paint.Pictures;
 import decant.pdf.choices.Keeping;
 import decant.pdf.choices.Weight;
 import decant.pdf.write.PictureInFile;
 import decant.pdf.write.PictureMaker;
+import decant.picture.PixelPicture;
 import java.awt.image.BufferedImage;
 import java.io.IOException;
 import java.util.Optional;
@@ -26,7 +26,7 @@ public record StoredPicture(BufferedImage before, BufferedImage after, String ho
   public static Optional<StoredPicture> of(
       Media m, double width, double height, Weight weight, Keeping keeping) {
     try {
-      Optional<BufferedImage> before = Pictures.decode(m.bytes());
+      Optional<BufferedImage> before = PixelPicture.decode(m.bytes());
       Optional<PictureInFile> made = new PictureMaker(weight, keeping).image(m, width, height);
       if (before.isEmpty() || made.isEmpty()) {
         return Optional.empty();

@@ -26,7 +26,7 @@ import decant.model.TextTraits;
 import decant.model.Typesetting;
 import decant.office.xml.Namespaces;
 import decant.office.xml.XmlParts;
-import decant.vector.VectorPicture;
+import decant.picture.VectorPicture;
 import java.io.IOException;
 import java.io.OutputStream;
 import java.nio.charset.StandardCharsets;

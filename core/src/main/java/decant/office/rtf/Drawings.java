@@ -11,7 +11,7 @@ import decant.model.Placement.Axis;
 import decant.model.Placement.Wrap;
 import decant.model.Rule;
 import decant.model.Story;
-import decant.vector.VectorPicture;
+import decant.picture.VectorPicture;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;

@@ -20,6 +20,7 @@ import decant.model.Remark;
 import decant.pdf.choices.PdfChoices;
 import decant.pdf.write.InFields;
 import decant.pdf.write.PdfOutline;
+import decant.picture.PixelPicture;
 import decant.text.FontFace;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -215,8 +216,8 @@ final class Expected {
       Media m = layout.document().media().get(id);
       boolean shown =
           m != null
-              && !decant.vector.VectorPicture.isVector(m.type())
-              && decant.paint.Pictures.size(m.bytes()).isPresent();
+              && !decant.picture.VectorPicture.isVector(m.type())
+              && PixelPicture.size(m.bytes()).isPresent();
       n += shown ? 1 : 0;
     }
     return n;

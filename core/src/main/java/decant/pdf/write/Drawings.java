@@ -5,7 +5,7 @@ import decant.model.Media;
 import decant.pdf.choices.Keeping;
 import decant.pdf.choices.Weight;
 import decant.pdf.file.Deflated;
-import decant.vector.VectorPicture;
+import decant.picture.VectorPicture;
 import decant.words.Words;
 import java.awt.Color;
 import java.awt.Graphics2D;

@@ -1,10 +1,10 @@
 package decant.pdf.write;
 
 import decant.model.Media;
-import decant.paint.Pictures;
 import decant.pdf.choices.Keeping;
 import decant.pdf.choices.Weight;
 import decant.pdf.file.Deflated;
+import decant.picture.PixelPicture;
 import decant.words.Words;
 import java.awt.image.BufferedImage;
 import java.io.IOException;
@@ -56,7 +56,7 @@ public final class PictureMaker {
       }
       return Optional.of(coarser(m, width, height, asItCame));
     }
-    BufferedImage image = Pictures.decode(m.bytes()).orElse(null);
+    BufferedImage image = PixelPicture.decode(m.bytes()).orElse(null);
     if (image == null) {
       return jpeg.isPresent() ? Optional.of(passed(m.bytes(), jpeg.get())) : Optional.empty();
     }
@@ -94,7 +94,7 @@ public final class PictureMaker {
 
   private PictureInFile coarser(Media m, double width, double height, PictureInFile asItCame)
       throws IOException {
-    BufferedImage image = Pictures.decode(m.bytes()).orElse(null);
+    BufferedImage image = PixelPicture.decode(m.bytes()).orElse(null);
     if (image == null) {
       return asItCame;
     }

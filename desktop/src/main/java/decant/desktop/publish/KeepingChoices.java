@@ -2,12 +2,12 @@ package decant.desktop.publish;
 
 import decant.model.Media;
 import decant.model.edit.Describing;
-import decant.paint.Pictures;
 import decant.pdf.choices.Along;
 import decant.pdf.choices.Conflict;
 import decant.pdf.choices.Keeping;
 import decant.pdf.choices.Keeping.Standard;
 import decant.pdf.choices.Version;
+import decant.picture.PixelPicture;
 import decant.publish.Details;
 import decant.publish.Enclosed;
 import decant.publish.Output;
@@ -276,7 +276,7 @@ final class KeepingChoices implements Choices {
     view.setPreserveRatio(true);
     view.setFitWidth(THUMBNAIL);
     view.setFitHeight(THUMBNAIL);
-    Drawing.show(() -> Pictures.decode(m.bytes()), view);
+    Drawing.show(() -> PixelPicture.decode(m.bytes()), view);
     return view;
   }
 }

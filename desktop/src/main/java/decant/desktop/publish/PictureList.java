@@ -6,9 +6,9 @@ import decant.model.Box;
 import decant.model.Colour;
 import decant.model.Media;
 import decant.model.MediaId;
-import decant.paint.Pictures;
 import decant.pdf.file.Part;
 import decant.pdf.write.PdfWriter;
+import decant.picture.PixelPicture;
 import decant.publish.Plan;
 import decant.words.Figures;
 import decant.words.Words;
@@ -77,7 +77,7 @@ final class PictureList {
     String how =
         w.pictures().getOrDefault(s.media().id(), WORDS.say("picture-list.cannot-be-shown"));
     String pixels =
-        Pictures.size(s.media().bytes())
+        PixelPicture.size(s.media().bytes())
             .map(i ->
                 WORDS.say(
                     "picture-list.pixels",

@@ -1,4 +1,4 @@
-package decant.vector;
+package decant.picture;
 
 import com.github.weisj.jsvg.SVGDocument;
 import com.github.weisj.jsvg.parser.LoaderContext;

@@ -1,7 +1,0 @@
-/**
- * Pictures that are drawings: metafiles (EMF and WMF, [MS-EMF] and [MS-WMF]) and SVG, drawn as
- * lines and areas onto whatever takes them, a picture or a page of a PDF. {@link
- * decant.vector.VectorPicture} is safe for use by several threads; nothing is fetched from outside.
- */
-@org.jspecify.annotations.NullMarked
-package decant.vector;
