@@ -116,18 +116,8 @@ class ArchitectureTest {
             "words", "model", "text", "layout", "picture", "paint", "choices", "write")
         .whereLayer("publish")
         .mayOnlyAccessLayers(
-            "words",
-            "model",
-            "text",
-            "layout",
-            "picture",
-            "paint",
-            "reading",
-            "readers",
-            "choices",
-            "file",
-            "write",
-            "verify")
+            "words", "model", "text", "layout", "picture", "paint", "reading", "readers", "choices",
+            "file", "write", "verify")
         .whereLayer("tray")
         .mayOnlyAccessLayers("words", "model", "reading", "readers", "publish")
         .whereLayer("describe")

@@ -32,6 +32,7 @@ public record Finding(
     TEXT_OVERLAPS("finding.text-over-text"),
     PICTURE_COARSE("finding.picture-coarse"),
     PICTURE_CHANGED("finding.picture-changed"),
+    PICTURE_MISSING("finding.picture-missing"),
     DRAWING_LEFT_OUT("finding.drawing-left-out"),
     CONTENT_LEFT_OUT("finding.left-out"),
     FORM("finding.form"),

@@ -13,6 +13,7 @@ import decant.model.Columns;
 import decant.model.Contour;
 import decant.model.Document;
 import decant.model.Extent;
+import decant.model.Finding;
 import decant.model.Inline;
 import decant.model.ListDefinition;
 import decant.model.ListMembership;
@@ -30,6 +31,7 @@ import decant.model.TableTraits;
 import decant.model.TextTraits;
 import decant.model.VerticalAlignment;
 import decant.office.docx.DocxWriter;
+import decant.reading.TakenIn;
 import java.io.IOException;
 import java.io.OutputStream;
 import java.nio.charset.StandardCharsets;
@@ -78,6 +80,10 @@ class DocxFeaturesTest {
   }
 
   private Document read(String body) throws IOException {
+    return taken(body).document();
+  }
+
+  private TakenIn taken(String body) throws IOException {
     Path file = folder.resolve("made" + files++ + ".docx");
     var all = new LinkedHashMap<String, String>();
     all.put(
@@ -102,7 +108,7 @@ class DocxFeaturesTest {
         zip.write(e.getValue().getBytes(StandardCharsets.UTF_8));
       }
     }
-    return Samples.taken(file).document();
+    return Samples.taken(file);
   }
 
   /** Written, held against the schemas, and read again. */
@@ -432,6 +438,34 @@ class DocxFeaturesTest {
         .as("as large as its box is wide")
         .isBetween(100.0, 200.0);
     assertThat(again(d).stories()).hasSize(1);
+  }
+
+  /** §20.2.2.5: a picture by the relationship of its part. */
+  private static String picture(String relationship) {
+    return "<w:p><w:r><w:drawing><wp:inline><wp:extent cx=\"914400\" cy=\"914400\"/><a:graphic><a:graphicData"
+        + " uri=\"http://schemas.openxmlformats.org/drawingml/2006/picture\"><pic:pic"
+        + " xmlns:pic=\"http://schemas.openxmlformats.org/drawingml/2006/picture\"><pic:blipFill><a:blip r:embed=\""
+        + relationship
+        + "\"/></pic:blipFill></pic:pic></a:graphicData></a:graphic></wp:inline></w:drawing></w:r></w:p>";
+  }
+
+  @Test
+  void aPictureThatCannotBeDrawnIsToldAndOneThatCanIsNot() throws IOException {
+    String drawing = "<svg xmlns='http://www.w3.org/2000/svg' width='9' height='9'>";
+    TakenIn broken = with("broken", "image", drawing + "<rect").taken(picture("rbroken"));
+    assertThat(broken.findings())
+        .extracting(Finding::kind)
+        .containsExactly(Finding.Kind.PICTURE_MISSING);
+    TakenIn whole =
+        with("whole", "image", drawing + "<rect width='4' height='4'/></svg>")
+            .taken(picture("rwhole"));
+    assertThat(whole.findings()).isEmpty();
+    TakenIn pixels = with("pixels", "image", "\u0000BM but no picture").taken(picture("rpixels"));
+    assertThat(pixels.findings()).as("of a kind that is not known").hasSize(1);
+    TakenIn bitmap = with("bitmap", "image", "BM but no picture").taken(picture("rbitmap"));
+    assertThat(bitmap.findings())
+        .extracting(Finding::kind)
+        .containsExactly(Finding.Kind.PICTURE_MISSING);
   }
 
   @Test

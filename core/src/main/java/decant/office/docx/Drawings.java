@@ -22,6 +22,8 @@ import decant.model.VerticalAlignment;
 import decant.office.xml.Element;
 import decant.office.xml.PackageFile;
 import decant.office.xml.XmlParts;
+import decant.picture.PixelPicture;
+import decant.picture.VectorPicture;
 import decant.reading.ReadProblem;
 import decant.words.Words;
 import java.util.ArrayList;
@@ -218,6 +220,13 @@ final class Drawings {
     }
     Media m = Media.of(Pictures.type(bytes.get(), file.contentType(r.target())), bytes.get());
     shared.media.put(m.id(), m);
+    if (Pictures.isDrawn(m.type()) && !isWhole(m)) {
+      shared.find(
+          Finding.Kind.PICTURE_MISSING,
+          Finding.Severity.LOSS,
+          WORDS.say("drawings.a-picture-is-damaged"),
+          at);
+    }
     if (!Pictures.isDrawn(m.type())) {
       shared.find(
           Finding.Kind.PICTURE_CHANGED,
@@ -226,6 +235,13 @@ final class Drawings {
           at);
     }
     return Optional.of(m);
+  }
+
+  /** Whether it can be shown, as far as its head, or the records of a drawing, tell. */
+  private static boolean isWhole(Media m) {
+    return VectorPicture.isVector(m.type())
+        ? VectorPicture.of(m).isPresent()
+        : PixelPicture.size(m.bytes()).isPresent();
   }
 
   private Inline shape(Element wsp, Framed frame) throws ReadProblem {

@@ -13,7 +13,9 @@ final class Pictures {
           "image/bmp",
           "image/tiff",
           "image/x-emf",
+          "image/emf",
           "image/x-wmf",
+          "image/wmf",
           "image/svg+xml");
 
   private Pictures() {}

@@ -44,6 +44,16 @@ import org.jspecify.annotations.Nullable;
 final class PageScan extends PDFGraphicsStreamEngine {
   private static final int MOST_GLYPHS = 400_000;
   private static final int MOST_PICTURES = 2_000;
+
+  /** Dots of a black-and-white picture, or of a JPEG that is kept as it is: A0 at 250 an inch. */
+  private static final double MOST_DOTS = 100_000_000;
+
+  /** Pixels of a picture; of one with more, only every second or third is read, both ways. */
+  private static final double MOST_PIXELS = 40_000_000;
+
+  /** A picture that would have to be thinned out more is not read. */
+  private static final int COARSEST = 5;
+
   private static final int MOST_SHAPES = 20_000;
   private static final double THICKEST_RULE = 3;
 
@@ -73,6 +83,8 @@ final class PageScan extends PDFGraphicsStreamEngine {
   private final List<Glyph> invisible = new ArrayList<>();
   private final List<Rule> rules = new ArrayList<>();
   private final List<Placed> pictures = new ArrayList<>();
+  private final List<Box> unread = new ArrayList<>();
+  private final List<Box> reduced = new ArrayList<>();
   private final FileFonts fonts;
   private final Map<COSBase, Media> media;
   private final Deque<Mark> marks = new ArrayDeque<>();
@@ -439,11 +451,36 @@ final class PageScan extends PDFGraphicsStreamEngine {
     if (!onPage || area.getWidth() < 3 || area.getHeight() < 3 || mark != null && mark.artifact()) {
       return;
     }
+    var box = new Box(area.getX(), area.getY(), area.getWidth(), area.getHeight());
     Optional<Media> m = mediaOf(image);
     if (m.isPresent()) {
-      var box = new Box(area.getX(), area.getY(), area.getWidth(), area.getHeight());
       pictures.add(new Placed(m.get(), box, content(), ""));
+      if (step(image) > 1 && m.get().type().equals("image/png")) {
+        reduced.add(box);
+      }
+    } else {
+      unread.add(box);
     }
+  }
+
+  /** Of how many pixels one is read, both ways. */
+  private static int step(PDImage image) {
+    double most = image.getBitsPerComponent() == 1 ? MOST_DOTS : MOST_PIXELS;
+    return (int) Math.max(1, Math.ceil(Math.sqrt(pixels(image) / most)));
+  }
+
+  private static double pixels(PDImage image) {
+    return (double) image.getWidth() * image.getHeight();
+  }
+
+  /** Where pictures stand that could not be read, in points on the page. */
+  List<Box> unread() {
+    return unread;
+  }
+
+  /** Where pictures stand that were read with fewer pixels than they have. */
+  List<Box> reduced() {
+    return reduced;
   }
 
   private Optional<Media> mediaOf(PDImage image) {
@@ -452,14 +489,20 @@ final class PageScan extends PDFGraphicsStreamEngine {
     if (known != null) {
       return Optional.of(known);
     }
-    if ((long) image.getWidth() * image.getHeight() > 80_000_000L) {
+    int step = step(image);
+    if (step > COARSEST || step > 1 && image.isStencil()) {
       return Optional.empty();
     }
     try {
-      Optional<Media> made = image instanceof PDImageXObject x ? jpeg(x) : Optional.empty();
+      Optional<Media> made =
+          pixels(image) <= MOST_DOTS && image instanceof PDImageXObject x
+              ? jpeg(x)
+              : Optional.empty();
       if (made.isEmpty()) {
         BufferedImage pixels =
-            image.isStencil() ? image.getStencilImage(java.awt.Color.BLACK) : image.getImage();
+            image.isStencil()
+                ? image.getStencilImage(java.awt.Color.BLACK)
+                : image.getImage(null, step);
         var out = new ByteArrayOutputStream();
         ImageIO.write(pixels, "png", out);
         made = Optional.of(Media.of("image/png", out.toByteArray()));
@@ -467,7 +510,7 @@ final class PageScan extends PDFGraphicsStreamEngine {
       media.put(key, made.get());
       return made;
     } catch (IOException | RuntimeException e) {
-      return Optional.empty(); // its place stays blank
+      return Optional.empty(); // a finding says so
     }
   }
 

@@ -144,6 +144,22 @@ final class PageScans {
                       k,
                       new Box(0, 0, page.getCropBox().getWidth(), page.getCropBox().getHeight())));
         }
+        for (Box box : scan.unread()) {
+          findings.add(
+              Finding.general(
+                      Kind.PICTURE_MISSING,
+                      Severity.LOSS,
+                      WORDS.say("page-scans.picture-unread", k + 1))
+                  .from(k, box));
+        }
+        for (Box box : scan.reduced()) {
+          findings.add(
+              Finding.general(
+                      Kind.PICTURE_CHANGED,
+                      Severity.LOSS,
+                      WORDS.say("page-scans.picture-reduced", k + 1))
+                  .from(k, box));
+        }
         if (scan.isCut()) {
           findings.add(
               Finding.general(
