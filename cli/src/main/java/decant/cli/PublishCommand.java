@@ -184,6 +184,8 @@ final class PublishCommand implements Callable<Integer> {
       Path file, Recipe chosen, boolean intoFolder, Passwords passwords, Untouchable untouchable)
       throws ReadProblem, WriteProblem, PublishProblem, IOException {
     TakenIn taken = Intake.take(opening.request(file));
+    Exposure.ofSource(chosen, taken.findings())
+        .ifPresent(e -> System.err.println(WORDS.say("each-file.problem", file, e)));
     Layout layout = new Layouter(FontBook.shipped()).layout(taken.document());
     Path source = file.toAbsolutePath();
     Path folder = source.getParent();

@@ -1,9 +1,14 @@
 package decant.publish;
 
+import decant.model.Finding;
 import decant.words.Words;
+import java.util.List;
 import java.util.Optional;
 
-/** Whether a recipe protects one file of a document and leaves another one of it open. */
+/**
+ * Whether a recipe protects one file of a document and leaves another one of it open, or publishes
+ * openly what its source protected.
+ */
 public final class Exposure {
   private static final Words WORDS = Words.of(Exposure.class);
 
@@ -19,6 +24,26 @@ public final class Exposure {
     return locked > 0 && locked < r.outputs().size()
         ? Optional.of(WORDS.say("exposure.free-beside-limited"))
         : Optional.empty();
+  }
+
+  /**
+   * What is to be said of outputs that protect less than the source did.
+   *
+   * @param findings those of the source
+   */
+  public static Optional<String> ofSource(Recipe r, List<Finding> findings) {
+    if (has(findings, Finding.Kind.SOURCE_LOCKED)
+        && !r.outputs().stream().allMatch(Exposure::asksToOpen)) {
+      return Optional.of(WORDS.say("exposure.source-was-locked"));
+    }
+    return has(findings, Finding.Kind.SOURCE_LIMITED)
+            && !r.outputs().stream().allMatch(Exposure::isLocked)
+        ? Optional.of(WORDS.say("exposure.source-was-limited"))
+        : Optional.empty();
+  }
+
+  private static boolean has(List<Finding> findings, Finding.Kind kind) {
+    return findings.stream().anyMatch(f -> f.kind() == kind);
   }
 
   private static boolean isLocked(Output o) {

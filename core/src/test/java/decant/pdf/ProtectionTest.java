@@ -5,7 +5,9 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import decant.Samples;
 import decant.Tool;
+import decant.format.Intake;
 import decant.layout.Layout;
+import decant.model.Finding;
 import decant.pdf.choices.Along;
 import decant.pdf.choices.Conflict;
 import decant.pdf.choices.Keeping;
@@ -18,6 +20,12 @@ import decant.pdf.choices.Version;
 import decant.pdf.file.Encryption;
 import decant.pdf.verify.Check;
 import decant.pdf.verify.PdfVerifier;
+import decant.publish.Exposure;
+import decant.publish.Output;
+import decant.publish.Recipe;
+import decant.publish.RecipeBook;
+import decant.reading.ReadProblem;
+import decant.reading.ReadRequest;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.EnumSet;
@@ -43,6 +51,10 @@ class ProtectionTest {
   private PdfChoices locked(Protection p, String open, String change, boolean particulars) {
     Rights r = new Rights(p, !open.isEmpty(), !change.isEmpty(), SOME, particulars);
     return Samples.choices(layout).with(r, new Passwords(open, change));
+  }
+
+  private static boolean locks(Output o) {
+    return o instanceof Output.Pdf p && p.rights().isLocked();
   }
 
   private static Tool.Answer shown(Path file, String password) {
@@ -84,6 +96,43 @@ class ProtectionTest {
         .isInstanceOf(InvalidPasswordException.class);
     assertThat(PdfVerifier.verify(file, layout, c))
         .allSatisfy(x -> assertThat(x.passed()).as(x.name() + ": " + x.detail()).isTrue());
+  }
+
+  @Test
+  void whoPublishesOpenlyWhatWasProtectedIsToldFirst() throws IOException, ReadProblem {
+    Recipe open = RecipeBook.counterCopy();
+    Path locked =
+        Published.file(folder, layout, locked(Protection.AES_256, "low tide", "high tide", true));
+    List<Finding> found = Intake.take(ReadRequest.of(locked).withPassword("low tide")).findings();
+    assertThat(found.getFirst().kind()).isEqualTo(Finding.Kind.SOURCE_LOCKED);
+    assertThat(Exposure.ofSource(open, found)).isPresent();
+    Recipe limiting =
+        RecipeBook.shipped().stream()
+            .filter(r -> r.outputs().stream().allMatch(ProtectionTest::locks))
+            .findFirst()
+            .orElseThrow();
+    assertThat(Exposure.ofSource(limiting, found)).as("it opens for everyone").isPresent();
+
+    Rights some = new Rights(Protection.AES_256, false, true, EnumSet.of(Permission.PRINT), true);
+    Path limited =
+        Published.file(
+            folder, layout, Samples.choices(layout).with(some, new Passwords("", "owner")));
+    for (ReadRequest r :
+        List.of(ReadRequest.of(limited), ReadRequest.of(limited).withPassword("owner"))) {
+      List<Finding> told = Intake.take(r).findings();
+      assertThat(told.getFirst().kind()).isEqualTo(Finding.Kind.SOURCE_LIMITED);
+      assertThat(Exposure.ofSource(open, told))
+          .isPresent()
+          .isNotEqualTo(Exposure.ofSource(open, found));
+      assertThat(Exposure.ofSource(limiting, told)).isEmpty();
+    }
+
+    Path free = Published.file(folder, layout, Samples.choices(layout));
+    List<Finding> nothing = Intake.take(ReadRequest.of(free)).findings();
+    assertThat(nothing)
+        .extracting(Finding::kind)
+        .doesNotContain(Finding.Kind.SOURCE_LOCKED, Finding.Kind.SOURCE_LIMITED);
+    assertThat(Exposure.ofSource(open, nothing)).isEmpty();
   }
 
   /** ISO 32000-2 table 22, one bit after another. */

@@ -150,7 +150,40 @@ public final class PdfReader {
     var origin =
         new TakenIn.Origin(
             "pdf", pages.size(), properties(), fonts(book), maker.places(), java.util.List.of());
+    guarded().ifPresent(findings::addFirst);
     return new TakenIn(d, findings, origin);
+  }
+
+  /**
+   * Whoever locked the file, or limited its use (ISO 32000-1 §7.6.3), meant it: it is told first.
+   */
+  private Optional<Finding> guarded() {
+    if (!pdf.isEncrypted()) {
+      return Optional.empty();
+    }
+    boolean given = request.password().filter(p -> !p.isEmpty()).isPresent();
+    if (given && !opensForAll()) {
+      return Optional.of(
+          Finding.general(
+              Finding.Kind.SOURCE_LOCKED,
+              Finding.Severity.DOUBT,
+              WORDS.say("pdf-reader.source-locked")));
+    }
+    return given || !pdf.getCurrentAccessPermission().isOwnerPermission()
+        ? Optional.of(
+            Finding.general(
+                Finding.Kind.SOURCE_LIMITED,
+                Finding.Severity.DOUBT,
+                WORDS.say("pdf-reader.source-limited")))
+        : Optional.empty();
+  }
+
+  private boolean opensForAll() {
+    try (PDDocument again = Loader.loadPDF(request.file().toFile(), "")) {
+      return again.isEncrypted();
+    } catch (IOException | RuntimeException | StackOverflowError e) {
+      return false; // it asks for the password, or is odd: then what is said is the stronger
+    }
   }
 
   private List<ScannedPage> recognised(List<ScannedPage> pages) throws ReadProblem {

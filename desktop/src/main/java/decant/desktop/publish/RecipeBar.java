@@ -148,6 +148,7 @@ final class RecipeBar {
       said.add(WORDS.say("recipe-bar.leaves-out", String.join(" ", what)));
     }
     Exposure.of(d.recipe()).ifPresent(e -> said.add("◆ " + e));
+    Exposure.ofSource(d.recipe(), state.work().openFindings()).ifPresent(e -> said.add("◆ " + e));
     leavesOut.setText(String.join("\n", said));
     leavesOut.setVisible(!said.isEmpty());
     leavesOut.setManaged(!said.isEmpty());
