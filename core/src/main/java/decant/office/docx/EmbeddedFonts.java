@@ -6,8 +6,8 @@ import decant.model.Media;
 import decant.office.xml.Element;
 import decant.office.xml.PackageFile;
 import decant.office.xml.XmlParts;
+import decant.reading.FontTrial;
 import decant.reading.ReadProblem;
-import decant.text.FontTables;
 import decant.words.Words;
 import java.util.ArrayList;
 import java.util.List;
@@ -62,9 +62,7 @@ final class EmbeddedFonts {
       return Optional.empty();
     }
     byte[] font = readable(bytes.get(), embed.attribute("w:fontKey").orElse(""));
-    try {
-      FontTables.read(font);
-    } catch (IllegalArgumentException e) {
+    if (!FontTrial.serves(font)) {
       shared.findings.add(
           Finding.general(
               Finding.Kind.FONT_REPLACED,
