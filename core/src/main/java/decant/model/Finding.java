@@ -42,6 +42,7 @@ public record Finding(
     LAYOUT_SIMPLIFIED("finding.layout-simplified"),
     REMARK("finding.remark"),
     CONTENT_KEPT_UNSHOWN("finding.kept-not-shown"),
+    ACTIVE_CONTENT("finding.active-content"),
     SOURCE_LOCKED("finding.source-locked"),
     SOURCE_LIMITED("finding.source-limited"),
     RUNNING_TEXT_SET_APART("finding.running-text-set-apart");

@@ -26,6 +26,8 @@ import org.apache.pdfbox.pdmodel.font.PDType1Font;
 import org.apache.pdfbox.pdmodel.font.Standard14Fonts.FontName;
 import org.apache.pdfbox.pdmodel.graphics.image.LosslessFactory;
 import org.apache.pdfbox.pdmodel.graphics.state.RenderingMode;
+import org.apache.pdfbox.pdmodel.interactive.action.PDAction;
+import org.apache.pdfbox.pdmodel.interactive.annotation.PDAnnotationLink;
 import org.apache.pdfbox.pdmodel.interactive.annotation.PDAnnotationText;
 
 /**
@@ -181,6 +183,22 @@ final class DrawnPdf {
       note.setContents(words);
       pdf.getPage(pdf.getNumberOfPages() - 1).getAnnotations().add(note);
     });
+  }
+
+  /** An area that does something when it is clicked. */
+  DrawnPdf acting(double x, double y, double w, double h, PDAction action) {
+    return draw(c -> {
+      var link = new PDAnnotationLink();
+      link.setRectangle(new PDRectangle((float) x, up(y + h), (float) w, (float) h));
+      link.setAction(action);
+      pdf.getPage(pdf.getNumberOfPages() - 1).getAnnotations().add(link);
+    });
+  }
+
+  /** What happens when the file is opened. */
+  DrawnPdf opening(PDAction action) {
+    pdf.getDocumentCatalog().setOpenAction(action);
+    return this;
   }
 
   DrawnPdf attached(String name) {

@@ -178,6 +178,49 @@ class HostilePdfTest {
     }
   }
 
+  /** One line that asks for a table of four thousand million characters. */
+  @Test
+  void aFontThatListsMoreCharactersThanThereAre() throws IOException {
+    TakenIn t =
+        read((pdf, page) ->
+            font(page)
+                .setItem(
+                    COSName.TO_UNICODE,
+                    stream(
+                        pdf,
+                        "1 begincodespacerange <00> <FF> endcodespacerange\n"
+                            + "1 beginbfrange\n<00000000> <FFFFFFFF> <0041>\nendbfrange\n")));
+    assertThat(text(t)).contains("Keep the quay clear.");
+  }
+
+  /** A good table whose places, read as codes, would be a table without end. */
+  @Test
+  void aFontWithManyFarCharactersKeepsThem() throws IOException {
+    TakenIn t =
+        read((pdf, page) -> {
+          var table = new StringBuilder("1 begincodespacerange <00> <FF> endcodespacerange\n");
+          table.append("94 beginbfrange\n");
+          for (int c = 0x21; c < 0x7F; c++) {
+            table.append("<%02X> <%02X> <%04X>\n".formatted(c, c, c == 'K' ? 0x6E2F : c));
+          }
+          table.append("endbfrange\n100 beginbfrange\n");
+          for (int c = 0x8000; c < 0x8064; c++) {
+            table.append("<%04X> <%04X> <0041>\n".formatted(c, c));
+          }
+          table.append("endbfrange\n1 beginbfchar\n<20> <0020>\nendbfchar\n");
+          table.append("1 beginbfrange\n<FE> <FE> [<0041>]\nendbfrange\n");
+          font(page).setItem(COSName.TO_UNICODE, stream(pdf, table.toString()));
+        });
+    assertThat(text(t)).contains("\u6E2Feep the quay clear.");
+  }
+
+  private static COSDictionary font(PDPage page) {
+    return page.getResources()
+        .getCOSObject()
+        .getCOSDictionary(COSName.FONT)
+        .getCOSDictionary(name("F"));
+  }
+
   /** A few kilobytes that unpack to half a gigabyte of nothing. */
   @Test
   void contentThatUnpacksToFarMoreThanAPageCanNeed() throws IOException {

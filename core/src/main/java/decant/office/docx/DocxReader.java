@@ -3,6 +3,7 @@ package decant.office.docx;
 import decant.model.AttachedFile;
 import decant.model.Colour;
 import decant.model.Document;
+import decant.model.Finding;
 import decant.model.KeptPart;
 import decant.model.ListDefinition;
 import decant.model.NodeId;
@@ -257,7 +258,16 @@ public final class DocxReader {
                 file.bytes(name).orElse(new byte[0])));
       }
     }
-    return main.equals("word/document.xml") ? out : List.of();
+    if (!file.unsafe().isEmpty()) {
+      shared.findings.add(
+          Finding.general(
+              Finding.Kind.CONTENT_LEFT_OUT,
+              Finding.Severity.LOSS,
+              WORDS.count("docx-reader.unsafe-names", file.unsafe().size())));
+    }
+    return main.equals("word/document.xml")
+        ? new ActiveContent(shared.findings).without(out, request.limits().depth())
+        : List.of();
   }
 
   private TakenIn.Origin origin(Document d, Map<String, String> properties, FontBook fonts) {

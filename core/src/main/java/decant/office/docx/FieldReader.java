@@ -7,6 +7,7 @@ import decant.model.Look;
 import decant.model.NamedStyle;
 import decant.office.xml.Element;
 import decant.office.xml.XmlParts;
+import decant.reading.SafeLinks;
 import java.util.ArrayDeque;
 import java.util.Deque;
 import java.util.List;
@@ -33,6 +34,7 @@ final class FieldReader {
     final String begin;
     boolean inResult;
     boolean marked;
+    boolean told;
     Look look;
 
     Open(Optional<Link> outer, Look look, String begin) {
@@ -128,6 +130,13 @@ final class FieldReader {
     if (f.name().equals("HYPERLINK")) {
       return hyperlink(f.instruction.toString());
     }
+    if (ActiveContent.acts(f.name())) {
+      if (!f.told) {
+        f.told = true;
+        shared.findings.add(ActiveContent.field(f.name()));
+      }
+      return current; // what it shows is ordinary text
+    }
     if (f.computed().isEmpty() && !f.name().isEmpty() && !insideComputed()) {
       f.marked = true;
       var instruction =
@@ -184,7 +193,9 @@ final class FieldReader {
     } else if (!f.inResult && !f.name().isEmpty() && !f.name().equals("HYPERLINK")) {
       // A field without a result: an index entry, a mark. It goes back as it was.
       separate(f.outer, out, f);
-      out.add(endMark(f));
+      if (f.marked) {
+        out.add(endMark(f));
+      }
     }
     return Optional.of(f.outer);
   }
@@ -239,13 +250,20 @@ final class FieldReader {
     return at < 0 ? "" : word("DATE " + instruction.substring(at + 2).strip());
   }
 
-  private static Optional<Link> hyperlink(String instruction) {
+  private Optional<Link> hyperlink(String instruction) {
     Matcher quoted = QUOTED.matcher(instruction);
     boolean internal = instruction.contains("\\l");
     if (!quoted.find() || quoted.group(1).isBlank()) {
       return Optional.empty();
     }
     String target = quoted.group(1);
-    return Optional.of(internal ? new Link.Internal(target) : new Link.External(target));
+    if (internal) {
+      return Optional.of(new Link.Internal(target));
+    }
+    if (!SafeLinks.carries(target)) {
+      shared.findings.add(ActiveContent.link(target));
+      return Optional.empty();
+    }
+    return Optional.of(new Link.External(target));
   }
 }

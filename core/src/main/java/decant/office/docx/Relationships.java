@@ -1,6 +1,7 @@
 package decant.office.docx;
 
 import decant.office.xml.XmlParts;
+import decant.reading.SafeLinks;
 import java.nio.charset.StandardCharsets;
 import java.util.LinkedHashMap;
 import java.util.Map;
@@ -37,17 +38,18 @@ final class Relationships {
     try {
       for (var e : XmlParts.parse(rels, "relationships", 20).elements()) {
         String target = e.attribute("Target").orElse("");
+        String type = e.attribute("Type").orElse("");
         boolean external = e.attribute("TargetMode").orElse("").equals("External");
         String path =
             target.startsWith("/")
                 ? target.substring(1)
                 : target.startsWith("../") ? target.substring(3) : "word/" + target;
-        if (external || partsThatGoBack.contains(path)) {
-          put(
-              e.attribute("Id").orElse("k" + next++),
-              e.attribute("Type").orElse(""),
-              target,
-              external);
+        boolean stays =
+            external
+                ? SafeLinks.carries(target) && !type.endsWith("/attachedTemplate")
+                : partsThatGoBack.contains(path);
+        if (stays) {
+          put(e.attribute("Id").orElse("k" + next++), type, target, external);
         }
       }
     } catch (decant.reading.ReadProblem e) {

@@ -6,6 +6,7 @@ import decant.words.Words;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.Collections;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
@@ -34,6 +35,7 @@ public final class PackageFile implements AutoCloseable {
   private final Map<String, ZipEntry> entries = new LinkedHashMap<>();
   private final Map<String, String> typesByName = new HashMap<>();
   private final Map<String, String> typesByExtension = new HashMap<>();
+  private final List<String> unsafe = new ArrayList<>();
   private long unpacked;
 
   private PackageFile(ZipFile zip, Limits limits) {
@@ -48,8 +50,12 @@ public final class PackageFile implements AutoCloseable {
     try {
       var p = new PackageFile(new ZipFile(file.toFile()), limits);
       for (ZipEntry e : Collections.list(p.zip.entries())) {
-        p.entries.putIfAbsent(e.getName().toLowerCase(Locale.ROOT), e);
-        if (p.entries.size() > limits.entries()) {
+        if (isSafe(e.getName())) {
+          p.entries.putIfAbsent(e.getName().toLowerCase(Locale.ROOT), e);
+        } else {
+          p.unsafe.add(e.getName());
+        }
+        if (p.entries.size() + p.unsafe.size() > limits.entries()) {
           p.close();
           throw new ReadProblem(
               ReadProblem.Kind.TOO_LARGE,
@@ -65,6 +71,20 @@ public final class PackageFile implements AutoCloseable {
       throw new ReadProblem(
           ReadProblem.Kind.UNREADABLE, WORDS.say("package-file.the-file-cannot-be-read"), e);
     }
+  }
+
+  /** A name that stays inside wherever the package is unpacked (ISO/IEC 29500-2 §6.2.2). */
+  private static boolean isSafe(String name) {
+    return !name.startsWith("/")
+        && !name.contains("\\")
+        && !name.contains(":")
+        && name.chars().noneMatch(Character::isISOControl)
+        && !List.of(name.split("/")).contains("..");
+  }
+
+  /** The names of parts that would be put outside where the package is unpacked; none is read. */
+  public List<String> unsafe() {
+    return List.copyOf(unsafe);
   }
 
   private void readTypes() throws ReadProblem {

@@ -30,6 +30,9 @@ final class PageBudget {
   /** Operators of a page and of the forms it shows. The densest maps have about a million. */
   private static final int OPERATORS = 8_000_000;
 
+  /** Operators that the call of a form stands for; a page may so show some 100,000 of them. */
+  private static final int CALL = 80;
+
   /** Bytes that the content of a page may unpack to. */
   private static final long UNPACKED = 200_000_000;
 
@@ -42,8 +45,10 @@ final class PageBudget {
   /** Entries of a table from codes to characters; a font has at most 65,536 codes. */
   private static final long ENTRIES = 200_000;
 
+  /** A range of codes and where it leads (ISO 32000-1 §9.10.3): one place, or a list of them. */
   private static final Pattern RANGE =
-      Pattern.compile("<\\s*([0-9A-Fa-f]{1,8})\\s*>\\s*<\\s*([0-9A-Fa-f]{1,8})\\s*>\\s*[<\\[]");
+      Pattern.compile(
+          "<\\s*([0-9A-Fa-f]{1,8})\\s*>\\s*<\\s*([0-9A-Fa-f]{1,8})\\s*>\\s*(?:<[^>]*>|\\[[^\\]]*+\\])");
 
   private final Map<COSDictionary, Boolean> fonts = new IdentityHashMap<>();
   private int operators = OPERATORS;
@@ -74,6 +79,16 @@ final class PageBudget {
       spent = true;
       throw new Spent("operators");
     }
+  }
+
+  /**
+   * Takes the call of a form or a picture, which costs far more than an operator.
+   *
+   * @throws Spent if there were too many
+   */
+  void call() {
+    operators -= CALL;
+    operator();
   }
 
   /**
@@ -153,13 +168,14 @@ final class PageBudget {
     }
     try (InputStream in = table.createInputStream()) {
       String text = new String(in.readNBytes((int) most), StandardCharsets.ISO_8859_1);
-      int from = text.indexOf("beginbfrange");
       long n = text.length() / 8;
-      if (from >= 0) {
-        Matcher m = RANGE.matcher(text);
-        for (int at = from; m.find(at); at = m.end(2)) {
+      for (int from = text.indexOf("beginbfrange"); from >= 0; ) {
+        int end = text.indexOf("endbfrange", from);
+        Matcher m = RANGE.matcher(text).region(from, end < 0 ? text.length() : end);
+        while (m.find()) {
           n += Math.max(0, Long.parseLong(m.group(2), 16) - Long.parseLong(m.group(1), 16));
         }
+        from = end < 0 ? -1 : text.indexOf("beginbfrange", end);
       }
       return n;
     } catch (IOException e) {

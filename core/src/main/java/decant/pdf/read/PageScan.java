@@ -414,7 +414,11 @@ final class PageScan extends PDFGraphicsStreamEngine {
 
   @Override
   protected void processOperator(Operator operator, List<COSBase> operands) throws IOException {
-    budget.operator();
+    if (operator.getName().equals("Do")) {
+      budget.call();
+    } else {
+      budget.operator();
+    }
     if (operator.getName().equals("Tf")
         && !operands.isEmpty()
         && operands.getFirst() instanceof COSName name

@@ -64,7 +64,7 @@ final class PageScans {
     this.pdf = pdf;
     this.opener = opener;
     for (int k = 0; k < pdf.getNumberOfPages(); k++) {
-      this.links.add(links.of(page(k)));
+      this.links.add(links.of(page(k), k));
     }
   }
 

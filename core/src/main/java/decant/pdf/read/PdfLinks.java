@@ -5,6 +5,8 @@ import decant.model.Document;
 import decant.model.Finding;
 import decant.model.Link;
 import decant.model.NodeId;
+import decant.reading.SafeLinks;
+import decant.words.Words;
 import java.awt.geom.Point2D;
 import java.io.IOException;
 import java.util.ArrayList;
@@ -30,6 +32,10 @@ import org.apache.pdfbox.pdmodel.interactive.documentnavigation.destination.PDPa
 final class PdfLinks {
   private record Target(int page, double y) {}
 
+  private static final Words WORDS = Words.of(PdfLinks.class);
+  private static final int MOST_FINDINGS = 1_000;
+
+  private final List<Finding> findings = new ArrayList<>();
   private final PDDocument pdf;
   private final Map<Target, String> names = new LinkedHashMap<>();
 
@@ -38,12 +44,12 @@ final class PdfLinks {
   }
 
   /** The link areas of a page. */
-  List<PageScan.LinkArea> of(PDPage page) {
+  List<PageScan.LinkArea> of(PDPage page, int number) {
     var out = new ArrayList<PageScan.LinkArea>();
     try {
       for (PDAnnotation a : page.getAnnotations()) {
         if (a instanceof PDAnnotationLink l && l.getRectangle() != null && out.size() < 5000) {
-          Optional<Link> link = link(l);
+          Optional<Link> link = link(l, page, number);
           Box b = PageScan.place(page, l.getRectangle());
           link.ifPresent(to ->
               out.add(
@@ -57,10 +63,19 @@ final class PdfLinks {
     return out;
   }
 
-  private Optional<Link> link(PDAnnotationLink l) throws IOException {
+  private Optional<Link> link(PDAnnotationLink l, PDPage page, int number) throws IOException {
     PDAction action = l.getAction();
     if (action instanceof PDActionURI u && u.getURI() != null && !u.getURI().isBlank()) {
-      return Optional.of(new Link.External(u.getURI().strip()));
+      String uri = u.getURI().strip();
+      if (!SafeLinks.carries(uri)) {
+        left(WORDS.say("pdf-links.link", SafeLinks.told(uri)), l, page, number);
+        return Optional.empty();
+      }
+      return Optional.of(new Link.External(uri));
+    }
+    if (action != null && !(action instanceof PDActionGoTo) && !(action instanceof PDActionURI)) {
+      left(WORDS.say("pdf-links.action", number + 1), l, page, number);
+      return Optional.empty();
     }
     PDDestination d = action instanceof PDActionGoTo g ? g.getDestination() : l.getDestination();
     if (d instanceof PDNamedDestination n) {
@@ -71,6 +86,19 @@ final class PdfLinks {
           .map(t -> new Link.Internal(names.computeIfAbsent(t, k -> "place" + (names.size() + 1))));
     }
     return Optional.empty();
+  }
+
+  private void left(String message, PDAnnotationLink l, PDPage page, int number) {
+    if (findings.size() < MOST_FINDINGS) {
+      findings.add(
+          Finding.general(Finding.Kind.ACTIVE_CONTENT, Finding.Severity.LOSS, message)
+              .from(number, PageScan.place(page, l.getRectangle())));
+    }
+  }
+
+  /** What was left out of the links. */
+  List<Finding> findings() {
+    return findings;
   }
 
   private Optional<Target> target(PDPageDestination d) {

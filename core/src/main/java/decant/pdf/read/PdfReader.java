@@ -150,6 +150,8 @@ public final class PdfReader {
     var origin =
         new TakenIn.Origin(
             "pdf", pages.size(), properties(), fonts(book), maker.places(), java.util.List.of());
+    findings.addAll(links.findings());
+    findings.addAll(Scripts.in(pdf));
     guarded().ifPresent(findings::addFirst);
     return new TakenIn(d, findings, origin);
   }
