@@ -84,8 +84,6 @@ final class Locking {
   }
 
   private RuntimeException wrong(String message) {
-    return spec == null
-        ? new IllegalStateException(message)
-        : new ParameterException(spec.commandLine(), message);
+    return Usage.wrong(spec, message);
   }
 }

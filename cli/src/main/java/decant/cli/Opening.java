@@ -13,7 +13,6 @@ import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
-import picocli.CommandLine.ParameterException;
 import picocli.CommandLine.Spec;
 
 /**
@@ -69,9 +68,7 @@ final class Opening {
   }
 
   private RuntimeException wrong(String message) {
-    return spec == null
-        ? new IllegalStateException(message)
-        : new ParameterException(spec.commandLine(), message);
+    return Usage.wrong(spec, message);
   }
 
   private Optional<String> password() {

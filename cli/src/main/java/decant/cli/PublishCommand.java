@@ -33,7 +33,6 @@ import java.util.Optional;
 import java.util.concurrent.Callable;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
-import picocli.CommandLine;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Model.CommandSpec;
@@ -132,9 +131,7 @@ final class PublishCommand implements Callable<Integer> {
   }
 
   private RuntimeException wrong(String message) {
-    return spec == null
-        ? new IllegalStateException(message)
-        : new CommandLine.ParameterException(spec.commandLine(), message);
+    return Usage.wrong(spec, message);
   }
 
   private Recipe recipe() {

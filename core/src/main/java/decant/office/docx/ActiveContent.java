@@ -46,9 +46,13 @@ final class ActiveContent {
     return said(WORDS.say("active-content.field", name));
   }
 
-  /** What to say of a link that is left out. */
-  static Finding link(String uri) {
-    return said(WORDS.say("active-content.link", SafeLinks.told(uri)));
+  /** Whether a link to an address is carried on; if not, that is told. */
+  static boolean carries(String uri, List<Finding> findings) {
+    boolean safe = SafeLinks.carries(uri);
+    if (!safe) {
+      findings.add(said(WORDS.say("active-content.link", SafeLinks.told(uri))));
+    }
+    return safe;
   }
 
   private static Finding said(String message) {

@@ -23,7 +23,6 @@ import decant.office.xml.Element;
 import decant.office.xml.PackageFile;
 import decant.office.xml.XmlParts;
 import decant.reading.ReadProblem;
-import decant.reading.SafeLinks;
 import decant.words.Words;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -329,20 +328,12 @@ final class DocxBody {
           e.attribute("r:id")
               .map(relationships::get)
               .filter(r -> r.external())
-              .filter(r -> carries(r.target()))
+              .filter(r -> ActiveContent.carries(r.target(), shared.findings))
               .<Link>map(r -> new Link.External(withAnchor(r.target(), e)))
               .or(() -> e.attribute("w:anchor").map(Link.Internal::new));
       link = target.or(() -> outer);
       inlines(e);
       link = outer;
-    }
-
-    private boolean carries(String uri) {
-      boolean safe = SafeLinks.carries(uri);
-      if (!safe) {
-        shared.findings.add(ActiveContent.link(uri));
-      }
-      return safe;
     }
 
     private static String withAnchor(String uri, Element e) {

@@ -7,7 +7,6 @@ import decant.model.Look;
 import decant.model.NamedStyle;
 import decant.office.xml.Element;
 import decant.office.xml.XmlParts;
-import decant.reading.SafeLinks;
 import java.util.ArrayDeque;
 import java.util.Deque;
 import java.util.List;
@@ -260,10 +259,8 @@ final class FieldReader {
     if (internal) {
       return Optional.of(new Link.Internal(target));
     }
-    if (!SafeLinks.carries(target)) {
-      shared.findings.add(ActiveContent.link(target));
-      return Optional.empty();
-    }
-    return Optional.of(new Link.External(target));
+    return ActiveContent.carries(target, shared.findings)
+        ? Optional.of(new Link.External(target))
+        : Optional.empty();
   }
 }

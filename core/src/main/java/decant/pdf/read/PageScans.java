@@ -134,54 +134,49 @@ final class PageScans {
       try {
         var scan = new PageScan(page, k, links.get(k), fonts, media);
         pages.add(scan.scan());
-        if (scan.hidden() > 0) {
-          findings.add(
-              Finding.general(
-                      Kind.CONTENT_LEFT_OUT,
-                      Severity.NOTE,
-                      WORDS.count("page-scans.hidden", scan.hidden(), k + 1))
-                  .from(
-                      k,
-                      new Box(0, 0, page.getCropBox().getWidth(), page.getCropBox().getHeight())));
-        }
-        for (Box box : scan.unread()) {
-          findings.add(
-              Finding.general(
-                      Kind.PICTURE_MISSING,
-                      Severity.LOSS,
-                      WORDS.say("page-scans.picture-unread", k + 1))
-                  .from(k, box));
-        }
-        for (Box box : scan.reduced()) {
-          findings.add(
-              Finding.general(
-                      Kind.PICTURE_CHANGED,
-                      Severity.LOSS,
-                      WORDS.say("page-scans.picture-reduced", k + 1))
-                  .from(k, box));
-        }
-        if (scan.isCut()) {
-          findings.add(
-              Finding.general(
-                      Kind.CONTENT_LEFT_OUT, Severity.LOSS, WORDS.say("page-scans.cut", k + 1))
-                  .from(
-                      k,
-                      new Box(0, 0, page.getCropBox().getWidth(), page.getCropBox().getHeight())));
-        }
+        leftOut(scan, page, k, findings);
       } catch (IOException | RuntimeException | StackOverflowError e) {
-        double w = page.getCropBox().getWidth();
-        double h = page.getCropBox().getHeight();
-        pages.add(ScannedPage.blank(k, w, h));
+        Box whole = whole(page);
+        pages.add(ScannedPage.blank(k, whole.width(), whole.height()));
         findings.add(
-            Finding.general(
-                    Kind.CHARACTERS_UNKNOWN,
-                    Severity.LOSS,
-                    WORDS.say("page-scans.page-is-damaged-and-could", k + 1))
-                .from(k, new Box(0, 0, w, h)));
+            found(
+                Kind.CHARACTERS_UNKNOWN,
+                Severity.LOSS,
+                WORDS.say("page-scans.page-is-damaged-and-could", k + 1),
+                k,
+                whole));
       }
     }
     fonts.gather();
     return new Result(pages, fonts, findings);
+  }
+
+  /** What a page holds that is not read, or not as it is. */
+  private static void leftOut(PageScan scan, PDPage page, int k, List<Finding> to) {
+    if (scan.hidden() > 0) {
+      String said = WORDS.count("page-scans.hidden", scan.hidden(), k + 1);
+      to.add(found(Kind.CONTENT_LEFT_OUT, Severity.NOTE, said, k, whole(page)));
+    }
+    for (Box box : scan.unread()) {
+      String said = WORDS.say("page-scans.picture-unread", k + 1);
+      to.add(found(Kind.PICTURE_MISSING, Severity.LOSS, said, k, box));
+    }
+    for (Box box : scan.reduced()) {
+      String said = WORDS.say("page-scans.picture-reduced", k + 1);
+      to.add(found(Kind.PICTURE_CHANGED, Severity.LOSS, said, k, box));
+    }
+    if (scan.isCut()) {
+      String said = WORDS.say("page-scans.cut", k + 1);
+      to.add(found(Kind.CONTENT_LEFT_OUT, Severity.LOSS, said, k, whole(page)));
+    }
+  }
+
+  private static Finding found(Kind kind, Severity severity, String said, int page, Box place) {
+    return Finding.general(kind, severity, said).from(page, place);
+  }
+
+  private static Box whole(PDPage page) {
+    return new Box(0, 0, page.getCropBox().getWidth(), page.getCropBox().getHeight());
   }
 
   private synchronized void progressed() {
