@@ -79,7 +79,7 @@ class ArchitectureTest {
         .layer("write")
         .definedBy("decant.pdf.write..")
         .layer("verify")
-        .definedBy("decant.pdf.verify..")
+        .definedBy("decant.verify..")
         .layer("publish")
         .definedBy("decant.publish..")
         .layer("tray")
@@ -113,7 +113,7 @@ class ArchitectureTest {
             "words", "model", "text", "layout", "picture", "paint", "choices", "file")
         .whereLayer("verify")
         .mayOnlyAccessLayers(
-            "words", "model", "text", "layout", "picture", "paint", "choices", "write")
+            "words", "model", "text", "layout", "picture", "paint", "choices", "write", "file")
         .whereLayer("publish")
         .mayOnlyAccessLayers(
             "words", "model", "text", "layout", "picture", "paint", "reading", "readers", "choices",

@@ -1,6 +1,6 @@
 package decant.publish;
 
-import decant.pdf.verify.Check;
+import decant.verify.Check;
 import java.nio.file.Path;
 import java.time.Duration;
 import java.time.Instant;

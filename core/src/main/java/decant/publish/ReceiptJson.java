@@ -5,7 +5,7 @@ import com.fasterxml.jackson.databind.ObjectMapper;
 import com.fasterxml.jackson.databind.SerializationFeature;
 import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
-import decant.pdf.verify.Check;
+import decant.verify.Check;
 
 /** Receipts as JSON. */
 public final class ReceiptJson {

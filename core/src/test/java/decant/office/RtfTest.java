@@ -26,10 +26,12 @@ import decant.model.Story;
 import decant.model.Table;
 import decant.model.TableTraits;
 import decant.model.TextTraits;
-import decant.office.rtf.RtfContent;
 import decant.office.rtf.RtfWriter;
-import decant.pdf.verify.Check;
 import decant.publish.OfficeFormat;
+import decant.verify.Check;
+import decant.verify.office.Aspect;
+import decant.verify.office.Digest;
+import decant.verify.office.RtfDigest;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
@@ -60,10 +62,10 @@ class RtfTest {
     return out.toString(StandardCharsets.US_ASCII);
   }
 
-  private RtfContent content(Document d) throws IOException {
+  private Digest content(Document d) throws IOException {
     Path file = folder.resolve("a.rtf");
     Files.writeString(file, write(d), StandardCharsets.US_ASCII);
-    return RtfContent.read(file);
+    return RtfDigest.of(file);
   }
 
   /** As the reader that ships with Java understands it. */
@@ -129,7 +131,7 @@ class RtfTest {
     String all = "Braces {and} back\\slash, “quotes” – £5, Łódź, Ὀδυσσεύς, 水, 🚢, a\tb";
     Document d =
         Samples.document(Samples.paragraph(all), Samples.paragraph("50\u00A0m co\u00ADop"));
-    assertThat(content(d).paragraphs()).containsExactly(all, "50\u00A0m co\u00ADop");
+    assertThat(content(d).of(Aspect.TEXT)).containsExactly(all, "50\u00A0m co\u00ADop");
     DefaultStyledDocument got = read(Samples.document(Samples.paragraph(all)));
     assertThat(got.getText(0, got.getLength())).startsWith(all);
   }
@@ -178,7 +180,7 @@ class RtfTest {
     assertThat(rtf).contains("{\\leveltext\\'02\\'00.;}{\\levelnumbers\\'01;}");
     assertThat(rtf).contains("\\levelnfc4", "{\\leveltext\\'02\\'01);}");
     assertThat(rtf).contains("\\ls1\\ilvl0").contains("\\ls1\\ilvl1");
-    assertThat(content(rich.document()).paragraphs()).containsExactly("Moor", "Pay");
+    assertThat(content(rich.document()).of(Aspect.TEXT)).containsExactly("Moor", "Pay");
   }
 
   @Test
@@ -196,9 +198,9 @@ class RtfTest {
                         cell(1, 2, Samples.paragraph("down")), cell(1, 1, Samples.paragraph("b")))),
                 new Table.Row(Look.PLAIN, List.of(cell(1, 1, inner)))));
     Document d = Samples.document(Samples.paragraph("before"), outer, Samples.paragraph("after"));
-    RtfContent got = content(d);
-    assertThat(got.paragraphs()).containsExactly("before", "down", "b", "i1", "i2", "after");
-    assertThat(got.rows()).isEqualTo(3);
+    Digest got = content(d);
+    assertThat(got.of(Aspect.TEXT)).containsExactly("before", "down", "b", "i1", "i2", "after");
+    assertThat(got.of(Aspect.TABLES)).containsExactly("row: 1v 1", "row: 1 1", "row: 1^ 1");
     String rtf = write(d);
     assertThat(rtf).contains("\\trhdr", "\\clvmgf", "\\clvmrg", "\\cellx2000", "\\cellx5000");
     assertThat(rtf).contains("\\itap2", "\\nestcell", "{\\*\\nesttableprops\\trowd");
@@ -225,10 +227,12 @@ class RtfTest {
         Section.Start.NEW_PAGE,
         p,
         Paragraph.of(Look.of(ParagraphTraits.BOOKMARKS, List.of("charges")), "Charges"));
-    RtfContent got = content(rich.document());
-    assertThat(got.notes()).isEqualTo(2);
-    assertThat(got.links()).containsExactly("https://quay.example/tides", "#charges");
-    assertThat(got.paragraphs()).containsExactly("Seetidescharges", "Charges");
+    Digest got = content(rich.document());
+    assertThat(got.of(Aspect.NOTES))
+        .containsExactly("footnote: At low water.", "endnote: Since 1911.");
+    assertThat(got.of(Aspect.LINKS))
+        .containsExactly("tides → https://quay.example/tides", "charges → #charges");
+    assertThat(got.of(Aspect.TEXT)).containsExactly("Seetidescharges", "Charges");
     String rtf = write(rich.document());
     assertThat(rtf).contains("{\\*\\bkmkstart charges}", "{\\*\\bkmkend charges}");
     assertThat(rtf).contains("{\\footnote\\pard", "{\\footnote\\ftnalt\\pard", "\\fet2");
@@ -258,7 +262,7 @@ class RtfTest {
     assertThat(rtf)
         .contains(
             "\\sect\\sectd\\sbkodd\\pgwsxn16840\\pghsxn11900\\lndscpsxn", "\\cols2\\colsx360");
-    assertThat(content(rich.document()).paragraphs()).containsExactly("one", "two");
+    assertThat(content(rich.document()).of(Aspect.TEXT)).containsExactly("one", "two");
   }
 
   @Test
@@ -290,7 +294,7 @@ class RtfTest {
     assertThat(write(d))
         .containsPattern("\\{\\\\\\*\\\\atrfstart 1\\}\\{[^}]*doubled\\}\\{\\\\\\*\\\\atrfend 1\\}")
         .containsPattern("\\\\atnauthor A\\. Clerk\\}\\\\chatn\\{\\\\\\*\\\\annotation");
-    assertThat(content(d).paragraphs()).containsExactly("Lines are doubled in a gale.");
+    assertThat(content(d).of(Aspect.TEXT)).containsExactly("Lines are doubled in a gale.");
   }
 
   /** Nothing is lost silently: what the format has no room for is said before it is written. */
@@ -318,7 +322,7 @@ class RtfTest {
             Rich.text("around it")));
     String rtf = write(rich.document());
     assertThat(rtf).containsPattern("\\{\\\\shptxt\\\\pard.*In a box").contains("{\\sv 202}");
-    assertThat(content(rich.document()).paragraphs()).containsExactly("around it");
+    assertThat(content(rich.document()).of(Aspect.TEXT)).containsExactly("around it");
   }
 
   @Test
@@ -341,7 +345,7 @@ class RtfTest {
         .anyMatch(c -> c.name().equals("Text") && !c.passed());
     Files.writeString(file, write(d).replace("\\row", ""), StandardCharsets.US_ASCII);
     assertThat(OfficeFormat.RTF.verify(file, d))
-        .anyMatch(c -> c.name().equals("Table rows") && !c.passed());
+        .anyMatch(c -> c.name().equals("Tables") && !c.passed());
     Files.writeString(file, "{\\rtf1 cut o", StandardCharsets.US_ASCII);
     assertThat(OfficeFormat.RTF.verify(file, d)).anyMatch(c -> !c.passed());
   }

@@ -27,7 +27,7 @@ import decant.pdf.choices.Version;
 import decant.pdf.choices.Wayfinding;
 import decant.pdf.choices.Wayfinding.Addresses;
 import decant.pdf.choices.Weight;
-import decant.pdf.verify.PdfVerifier;
+import decant.verify.pdf.PdfVerifier;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;

@@ -14,7 +14,7 @@ import decant.pdf.choices.Keeping;
 import decant.pdf.choices.PdfChoices;
 import decant.pdf.choices.Version;
 import decant.pdf.choices.Weight;
-import decant.pdf.verify.PdfVerifier;
+import decant.verify.pdf.PdfVerifier;
 import java.awt.Color;
 import java.awt.image.BufferedImage;
 import java.io.IOException;

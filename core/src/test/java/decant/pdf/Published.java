@@ -39,13 +39,13 @@ import java.util.Map;
 import javax.imageio.ImageIO;
 
 /** What tests of published files have in common. */
-final class Published {
-  static final Particulars PARTICULARS =
+public final class Published {
+  public static final Particulars PARTICULARS =
       new Particulars("Berth rules", "Mooring", "Harbour office", "berths, charges", "en");
 
   private Published() {}
 
-  static Path file(Path folder, Layout l, PdfChoices c) {
+  public static Path file(Path folder, Layout l, PdfChoices c) {
     try {
       return Files.write(folder.resolve("published.pdf"), Samples.pdf(l, c));
     } catch (IOException e) {
@@ -54,7 +54,8 @@ final class Published {
   }
 
   /** An image drawn pixel by pixel. */
-  static BufferedImage image(int w, int h, int type, java.util.function.IntBinaryOperator argb) {
+  public static BufferedImage image(
+      int w, int h, int type, java.util.function.IntBinaryOperator argb) {
     var out = new BufferedImage(w, h, type);
     for (int y = 0; y < h; y++) {
       for (int x = 0; x < w; x++) {
@@ -65,7 +66,7 @@ final class Published {
   }
 
   /** Soft colours with a little noise, as cameras make them; the same each time. */
-  static BufferedImage photograph(int w, int h) {
+  public static BufferedImage photograph(int w, int h) {
     var random = new java.util.Random(7);
     return image(
         w,
@@ -92,11 +93,11 @@ final class Published {
     return out;
   }
 
-  static Media png(BufferedImage image) {
+  public static Media png(BufferedImage image) {
     return media(image, "png");
   }
 
-  static Media jpeg(BufferedImage image) {
+  public static Media jpeg(BufferedImage image) {
     return media(image, "jpeg");
   }
 
@@ -112,7 +113,7 @@ final class Published {
     return Media.of("image/" + format, out.toByteArray());
   }
 
-  static Paragraph picture(Media m, double width, double height, String alt) {
+  public static Paragraph picture(Media m, double width, double height, String alt) {
     return new Paragraph(
         NodeId.fresh(),
         Look.PLAIN,
@@ -135,7 +136,7 @@ final class Published {
   }
 
   /** A document with something of everything that a page can show. */
-  static Document everything() {
+  public static Document everything() {
     Media see = png(image(60, 40, BufferedImage.TYPE_INT_ARGB, (x, y) -> x * 4 << 24 | 0x336699));
     Media photograph = jpeg(photograph(80, 60));
     Media drawing =

@@ -10,6 +10,7 @@ import decant.io.WriteProblem;
 import decant.layout.Layout;
 import decant.model.Document;
 import decant.pdf.choices.Passwords;
+import decant.verify.office.DocxVerifier;
 import decant.work.Cancelled;
 import java.io.IOException;
 import java.nio.file.Files;

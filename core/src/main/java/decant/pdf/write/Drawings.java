@@ -24,6 +24,7 @@ import org.apache.pdfbox.cos.COSName;
 import org.apache.pdfbox.cos.COSObject;
 import org.apache.pdfbox.cos.COSStream;
 import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.pdmodel.common.PDRectangle;
 
 /** Drawings as forms (ISO 32000-2 §8.10), so that they stay sharp at any size. */
 final class Drawings {
@@ -80,6 +81,8 @@ final class Drawings {
         return Optional.empty();
       }
       COSStream form = g.getXFormObject().getCOSObject();
+      // What a drawing paints beyond its frame is not cut off on screen either.
+      form.setItem(COSName.BBOX, new PDRectangle(-FORM, -height, 3 * FORM, 3 * height));
       packed(form);
       return Optional.of(new PictureInFile(form, FORM, height, "drawing"));
     } catch (IOException | RuntimeException e) {

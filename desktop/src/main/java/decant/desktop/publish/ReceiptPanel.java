@@ -2,8 +2,8 @@ package decant.desktop.publish;
 
 import decant.desktop.shell.Desk;
 import decant.desktop.shell.Step;
-import decant.pdf.verify.Check;
 import decant.publish.Receipt;
+import decant.verify.Check;
 import decant.words.Figures;
 import decant.words.Words;
 import java.util.Optional;

@@ -1,4 +1,4 @@
-package decant.pdf.verify;
+package decant.verify.pdf;
 
 import decant.layout.CaretPlace;
 import decant.layout.Item;
@@ -10,17 +10,18 @@ import decant.model.Blank;
 import decant.model.Block;
 import decant.model.Box;
 import decant.model.Colour;
+import decant.model.Inline;
 import decant.model.Link;
-import decant.model.Media;
-import decant.model.MediaId;
 import decant.model.NodeId;
 import decant.model.Outline;
 import decant.model.Position;
 import decant.model.Remark;
+import decant.model.Rule;
 import decant.pdf.choices.PdfChoices;
+import decant.pdf.choices.Type.Embedding;
 import decant.pdf.write.InFields;
+import decant.pdf.write.LicensedEmbedding;
 import decant.pdf.write.PdfOutline;
-import decant.picture.PixelPicture;
 import decant.text.FontFace;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -53,7 +54,7 @@ final class Expected {
   private final PdfChoices choices;
   private final Map<Integer, Integer> pageInFile = new HashMap<>();
   private final Set<FontFace> faces = new LinkedHashSet<>();
-  private final Set<MediaId> pictures = new LinkedHashSet<>();
+  private final Map<Integer, ExpectedPictures> pictures = new HashMap<>();
   private final List<String> links = new ArrayList<>();
   private final Map<Integer, PageText> texts = new HashMap<>();
 
@@ -94,6 +95,8 @@ final class Expected {
     boolean[] rightToLeft = {false};
     var areas = new ArrayList<LinkArea>();
     boolean[] joins = {false};
+    var shown = new ExpectedPictures(layout.document().media(), choices.keeping());
+    pictures.put(inFile, shown);
     var inFields = new InFields(choices.keeping().takesBlanks());
     PageWalker.walk(
         layout,
@@ -123,11 +126,13 @@ final class Expected {
           @Override
           public void turn(double degrees, double x, double y) {
             inFields.turn();
+            shown.turn(degrees, x, y);
           }
 
           @Override
           public void turnBack() {
             inFields.turnBack();
+            shown.turnBack();
           }
 
           @Override
@@ -146,11 +151,19 @@ final class Expected {
           }
 
           @Override
-          public void fill(Box box, Colour colour) {}
+          public void fill(Box box, Colour colour) {
+            shown.fill(box);
+          }
 
           @Override
           public void picture(Item.PictureBox picture, Box box) {
-            pictures.add(picture.media());
+            shown.picture(picture, box);
+          }
+
+          @Override
+          public void shape(
+              Inline.Geometry geometry, Box box, Optional<Colour> fill, Optional<Rule> line) {
+            shown.shape(box);
           }
 
           @Override
@@ -205,22 +218,22 @@ final class Expected {
     return faces;
   }
 
+  /** Whether a font that is used stays out of the file. */
+  boolean leavesFontsOut() {
+    return faces.stream()
+        .anyMatch(f ->
+            LicensedEmbedding.of(choices.type().of(f.family()).embedding(), f)
+                == Embedding.LEFT_OUT);
+  }
+
   PdfChoices choices() {
     return choices;
   }
 
-  /** How many different pictures of kinds that can be shown. */
-  int pictures() {
-    int n = 0;
-    for (MediaId id : pictures) {
-      Media m = layout.document().media().get(id);
-      boolean shown =
-          m != null
-              && !decant.picture.VectorPicture.isVector(m.type())
-              && PixelPicture.size(m.bytes()).isPresent();
-      n += shown ? 1 : 0;
-    }
-    return n;
+  /** The pictures of a page of the file, from 0. */
+  ExpectedPictures pictures(int inFile) {
+    return pictures.getOrDefault(
+        inFile, new ExpectedPictures(layout.document().media(), choices.keeping()));
   }
 
   List<String> links() {

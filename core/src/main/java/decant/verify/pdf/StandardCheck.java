@@ -1,6 +1,7 @@
-package decant.pdf.verify;
+package decant.verify.pdf;
 
 import decant.pdf.choices.PdfChoices;
+import decant.verify.Check;
 import decant.words.Words;
 import java.io.IOException;
 import java.nio.file.Path;

@@ -1,4 +1,4 @@
-package decant.pdf.verify;
+package decant.verify.pdf;
 
 import java.io.ByteArrayInputStream;
 import java.io.IOException;

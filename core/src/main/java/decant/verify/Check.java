@@ -1,4 +1,4 @@
-package decant.pdf.verify;
+package decant.verify;
 
 /**
  * One thing that was checked.

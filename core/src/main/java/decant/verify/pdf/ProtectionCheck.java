@@ -1,8 +1,9 @@
-package decant.pdf.verify;
+package decant.verify.pdf;
 
 import decant.pdf.choices.PdfChoices;
 import decant.pdf.choices.Permission;
 import decant.pdf.choices.Rights;
+import decant.verify.Check;
 import decant.words.Words;
 import java.io.IOException;
 import java.nio.file.Path;

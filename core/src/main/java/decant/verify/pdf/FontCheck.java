@@ -1,8 +1,9 @@
-package decant.pdf.verify;
+package decant.verify.pdf;
 
 import decant.pdf.choices.Type.Embedding;
 import decant.pdf.write.LicensedEmbedding;
 import decant.text.FontFace;
+import decant.verify.Check;
 import decant.words.Words;
 import java.util.HashMap;
 import java.util.Map;

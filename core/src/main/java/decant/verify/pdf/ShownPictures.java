@@ -1,7 +1,10 @@
-package decant.pdf.verify;
+package decant.verify.pdf;
 
 import java.io.IOException;
+import java.io.InputStream;
+import java.io.OutputStream;
 import java.util.HashSet;
+import java.util.Optional;
 import java.util.Set;
 import org.apache.pdfbox.cos.COSBase;
 import org.apache.pdfbox.cos.COSName;
@@ -14,26 +17,34 @@ import org.apache.pdfbox.pdmodel.graphics.image.PDImageXObject;
 final class ShownPictures {
   private ShownPictures() {}
 
-  static int count(PDDocument pdf) throws IOException {
+  /** The first page, from 0, with an image that cannot be decoded. */
+  static Optional<Integer> firstDamaged(PDDocument pdf) throws IOException {
     Set<COSBase> seen = new HashSet<>();
-    int n = 0;
+    int k = 0;
     for (PDPage page : pdf.getPages()) {
       PDResources r = page.getResources();
       for (COSName name : r == null ? Set.<COSName>of() : r.getXObjectNames()) {
         if (r.isImageXObject(name)
             && r.getXObject(name) instanceof PDImageXObject image
-            && seen.add(image.getCOSObject())) {
-          n += decodes(image) ? 1 : 0;
+            && seen.add(image.getCOSObject())
+            && !decodes(image)) {
+          return Optional.of(k);
         }
       }
+      k++;
     }
-    return n;
+    return Optional.empty();
   }
 
+  /** Whether all samples are there: readers fill up what is missing, and say nothing of it. */
   private static boolean decodes(PDImageXObject image) throws IOException {
     if (COSName.DCT_DECODE.equals(image.getCOSObject().getDictionaryObject(COSName.FILTER))) {
-      return image.getWidth() > 0; // the bytes that came, or a decoder's own
+      return image.getWidth() > 0; // seen when its page is looked at
     }
-    return image.getImage(null, 8) != null; // every eighth pixel
+    int samples = image.getColorSpace().getNumberOfComponents();
+    long row = ((long) image.getWidth() * samples * image.getBitsPerComponent() + 7) / 8;
+    try (InputStream in = image.createInputStream()) {
+      return in.transferTo(OutputStream.nullOutputStream()) >= row * image.getHeight();
+    }
   }
 }

@@ -1,10 +1,12 @@
-package decant.pdf.verify;
+package decant.verify.pdf;
 
 import decant.layout.Layout;
 import decant.layout.Page;
 import decant.model.AttachedFile;
+import decant.model.Box;
 import decant.pdf.choices.PdfChoices;
 import decant.pdf.choices.Rights;
+import decant.verify.Check;
 import decant.words.Words;
 import java.io.IOException;
 import java.nio.file.Path;
@@ -59,6 +61,7 @@ public final class PdfVerifier {
       out.add(v.links());
       out.add(v.fonts());
       out.add(v.pictures());
+      v.looks().ifPresent(out::add);
       out.add(v.particulars());
       v.blanks().ifPresent(out::add);
       v.remarks().ifPresent(out::add);
@@ -299,15 +302,78 @@ public final class PdfVerifier {
     return FontCheck.of(pdf, expected);
   }
 
+  /** Each by its kind and place, and whole. A frame in place of one is none. */
   private Check pictures() throws IOException {
-    int wanted = expected.pictures();
-    int got = ShownPictures.count(pdf);
+    String name = WORDS.say("pdf-verifier.pictures");
+    int all = 0;
+    for (int k = 0; k < choices.pages().size() && k < pdf.getNumberOfPages(); k++) {
+      List<PlacedPictures.Placed> wanted = expected.pictures(k).placed();
+      List<PlacedPictures.Placed> got = PlacedPictures.on(pdf.getPage(k));
+      int page = number(k);
+      if (got.size() != wanted.size()) {
+        return Check.of(
+            name,
+            false,
+            "",
+            WORDS.say("pdf-verifier.pictures-instead-of", page, got.size(), wanted.size()));
+      }
+      for (int p = 0; p < got.size(); p++) {
+        if (!got.get(p).stands(wanted.get(p))) {
+          return Check.of(
+              name, false, "", WORDS.say("pdf-verifier.picture-stands-elsewhere", page));
+        }
+      }
+      all += got.size();
+    }
+    Optional<Integer> damaged = ShownPictures.firstDamaged(pdf);
     return Check.of(
-        WORDS.say("pdf-verifier.pictures"),
-        got >= wanted,
-        some("pdf-verifier.shown", wanted),
-        WORDS.say("pdf-verifier.pictures-instead-of", got, wanted));
+        name,
+        damaged.isEmpty(),
+        some("pdf-verifier.shown", all),
+        damaged.map(k -> WORDS.say("pdf-verifier.picture-damaged", number(k))).orElse(""));
   }
+
+  private int number(int inFile) {
+    return layout.pages().get(choices.pages().get(inFile)).number();
+  }
+
+  /** The pages with pictures or drawings, looked at; empty if there are none. */
+  private Optional<Check> looks() throws IOException {
+    var likeness = new Likeness(pdf, layout, expected.leavesFontsOut());
+    int pages = 0;
+    for (int k = 0; k < choices.pages().size() && k < pdf.getNumberOfPages(); k++) {
+      List<Box> drawn = expected.pictures(k).drawn();
+      if (drawn.isEmpty()) {
+        continue;
+      }
+      pages++;
+      Optional<Box> unlike =
+          likeness.firstUnlike(layout.pages().get(choices.pages().get(k)), k, drawn);
+      if (unlike.isPresent()) {
+        Box b = unlike.get();
+        return Optional.of(
+            Check.of(
+                WORDS.say("pdf-verifier.looks"),
+                false,
+                "",
+                WORDS.say(
+                    "pdf-verifier.page-looks-otherwise",
+                    number(k),
+                    Math.round(b.x() / MILLIMETRE),
+                    Math.round(b.y() / MILLIMETRE))));
+      }
+    }
+    return pages == 0
+        ? Optional.empty()
+        : Optional.of(
+            Check.of(
+                WORDS.say("pdf-verifier.looks"),
+                true,
+                WORDS.count("pdf-verifier.look-alike", pages),
+                ""));
+  }
+
+  private static final double MILLIMETRE = 72 / 25.4;
 
   private Check particulars() throws IOException {
     PDDocumentInformation info = pdf.getDocumentInformation();

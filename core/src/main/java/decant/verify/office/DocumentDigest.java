@@ -1,0 +1,298 @@
+package decant.verify.office;
+
+import decant.layout.ListLabels;
+import decant.model.Block;
+import decant.model.Cell;
+import decant.model.Document;
+import decant.model.Inline;
+import decant.model.Kept;
+import decant.model.KeptBlock;
+import decant.model.Link;
+import decant.model.Look;
+import decant.model.Media;
+import decant.model.MediaId;
+import decant.model.NodeId;
+import decant.model.Paragraph;
+import decant.model.ParagraphTraits;
+import decant.model.Remark;
+import decant.model.Section;
+import decant.model.Story;
+import decant.model.Table;
+import decant.model.TableTraits;
+import decant.model.TextTraits;
+import decant.picture.VectorPicture;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Set;
+
+/** The digest of a document, which that of a file written from it must be like. */
+final class DocumentDigest {
+  /** What differs from format to format. */
+  interface Room {
+    /** What was kept of another document and goes back as it came, or is left out. */
+    default void kept(Kept kept, String shown, TextLook look, Digest.Builder into) {
+      if (!shown.isEmpty()) {
+        into.text(shown, look, "");
+      }
+    }
+
+    /** What more is said of a picture than its bytes. */
+    default String size(Inline.Picture picture) {
+      return "";
+    }
+
+    /** As much of a look as the format can say. */
+    default TextLook look(TextLook wanted) {
+      return wanted;
+    }
+
+    /** The rows of a table. */
+    default List<String> table(Table t) {
+      return grid(t);
+    }
+
+    /**
+     * Whether all that a table's style gives is said by the text itself, and rows end with what
+     * they are.
+     */
+    default boolean rowByRow() {
+      return false;
+    }
+
+    /** How the format writes an address. */
+    default String address(String uri) {
+      return uri;
+    }
+  }
+
+  private final Document document;
+  private final Room room;
+  private final Map<NodeId, String> labels;
+  private final Set<Remark> remarks = new LinkedHashSet<>();
+  private final Map<MediaId, String> pictures = new HashMap<>();
+
+  private DocumentDigest(Document document, Room room) {
+    this.document = document;
+    this.room = room;
+    this.labels = ListLabels.of(document);
+  }
+
+  static Digest of(Document document, Room room) {
+    return new DocumentDigest(document, room).whole();
+  }
+
+  private Digest whole() {
+    var out = new Digest.Builder();
+    int n = 0;
+    for (Section s : document.sections()) {
+      n++;
+      blocks(s.blocks(), out);
+      var lines = new LinkedHashSet<String>();
+      for (Section.Running r : Section.Running.values()) {
+        Story story = s.running().get(r);
+        if (story != null) {
+          var apart = new Digest.Builder();
+          blocks(story.blocks(), apart);
+          String line = apart.line();
+          if (!line.isEmpty()) {
+            lines.add((r.isHeader() ? "header" : "footer") + " of section " + n + ": " + line);
+          }
+        }
+      }
+      lines.forEach(l -> out.add(Aspect.RUNNING, l));
+    }
+    remarks.stream()
+        .map(r -> r.author() + ": " + squeezed(r.text()))
+        .sorted()
+        .forEach(r -> out.add(Aspect.REMARKS, r));
+    return out.digest();
+  }
+
+  static String squeezed(String s) {
+    return s.replaceAll("\\s+", " ").strip();
+  }
+
+  private void blocks(List<Block> blocks, Digest.Builder out) {
+    blocks(blocks, Look.PLAIN, out);
+  }
+
+  private void table(Table t, Digest.Builder out) {
+    List<String> rows = room.table(t);
+    if (!room.rowByRow()) {
+      rows.forEach(row -> out.add(Aspect.TABLES, row));
+    }
+    for (int r = 0; r < t.rows().size(); r++) {
+      for (Cell c : t.rows().get(r).cells()) {
+        Look texts = room.rowByRow() ? c.look().value(TableTraits.TEXTS) : Look.PLAIN;
+        blocks(c.blocks(), texts, out);
+      }
+      if (room.rowByRow()) {
+        out.add(Aspect.TABLES, rows.get(r));
+      }
+    }
+  }
+
+  private void blocks(List<Block> blocks, Look fromTable, Digest.Builder out) {
+    for (Block b : blocks) {
+      switch (b) {
+        case Paragraph p -> paragraph(p, fromTable, out);
+        case Table t -> table(t, out);
+        case KeptBlock k -> room.kept(k.kept(), "", TextLook.NONE, out);
+      }
+    }
+  }
+
+  private void paragraph(Paragraph p, Look fromTable, Digest.Builder out) {
+    Look base = document.styles().textBase(p.look(), fromTable);
+    for (Inline i : p.inlines()) {
+      TextLook look = room.look(look(document.styles().textLook(base, i.look())));
+      String link = i.look().get(TextTraits.LINK).map(this::address).orElse("");
+      remarks.addAll(i.look().value(TextTraits.REMARKS));
+      switch (i) {
+        case Inline.Text t -> out.text(t.text(), look, link);
+        case Inline.Field f -> {
+          String computes = computes(f);
+          if (computes.isEmpty()) {
+            out.text(f.shown(), look, link);
+          } else {
+            out.field(computes);
+          }
+        }
+        case Inline.KeptInline k -> room.kept(k.kept(), k.shown(), look, out);
+        case Inline.NoteMark n -> note(n, out);
+        case Inline.Picture pic ->
+            out.add(Aspect.PICTURES, bytes(pic.media()) + (open.isEmpty() ? room.size(pic) : ""));
+        case Inline.Shape s -> shape(s, out);
+      }
+    }
+    int heading =
+        document
+            .styles()
+            .paragraphLook(p.look(), Look.PLAIN, document.lists())
+            .value(ParagraphTraits.HEADING_LEVEL);
+    out.end(heading, labels.getOrDefault(p.id(), ""));
+  }
+
+  private final Set<NodeId> open = new LinkedHashSet<>();
+
+  private void note(Inline.NoteMark n, Digest.Builder out) {
+    Story s = document.stories().get(n.note());
+    if (s == null || !open.add(s.id())) {
+      return; // in a note, its own mark
+    }
+    var apart = new Digest.Builder();
+    blocks(s.blocks(), apart);
+    String kind = s.kind() == Story.Kind.ENDNOTE ? "endnote: " : "footnote: ";
+    out.add(Aspect.NOTES, kind + apart.line());
+    out.takeObjects(apart);
+    open.remove(s.id());
+  }
+
+  private void shape(Inline.Shape s, Digest.Builder out) {
+    Story story = s.story().map(document.stories()::get).orElse(null);
+    if (story == null || !open.add(story.id())) {
+      return;
+    }
+    var apart = new Digest.Builder();
+    blocks(story.blocks(), apart);
+    String line = apart.line();
+    if (!line.isEmpty()) {
+      out.add(Aspect.BOXES, line);
+    }
+    out.takeObjects(apart);
+    open.remove(story.id());
+  }
+
+  private String bytes(MediaId id) {
+    return pictures.computeIfAbsent(
+        id,
+        k -> {
+          Media m = document.media().get(id);
+          if (m == null) {
+            return "missing";
+          }
+          boolean page = m.type().equals("application/pdf");
+          return Digest.name((page ? VectorPicture.pixels(m).orElse(m) : m).bytes());
+        });
+  }
+
+  private String address(Link l) {
+    return switch (l) {
+      case Link.External e -> room.address(e.uri());
+      case Link.Internal i -> "#" + i.bookmark();
+    };
+  }
+
+  /** What a field computes, by the keyword of the office formats; empty for none of ours. */
+  private static String computes(Inline.Field f) {
+    return switch (f.kind()) {
+      case PAGE -> "PAGE";
+      case PAGES -> "NUMPAGES";
+      case TITLE -> "TITLE";
+      case PAGE_OF -> "PAGEREF " + f.target();
+      case STYLED_TEXT -> "STYLEREF";
+      case DATE -> "DATE";
+      case OTHER -> "";
+    };
+  }
+
+  /** The keyword of a field's instruction with what it points to; empty if it is none of ours. */
+  static String computes(String instruction) {
+    String[] words = instruction.strip().split("\\s+");
+    String keyword = words[0].toUpperCase(Locale.ROOT);
+    return switch (keyword) {
+      case "PAGE", "NUMPAGES", "TITLE", "STYLEREF", "DATE" -> keyword;
+      case "PAGEREF" -> keyword + " " + (words.length > 1 ? words[1].replace("\"", "") : "");
+      default -> "";
+    };
+  }
+
+  private static TextLook look(Look l) {
+    return new TextLook(
+        l.value(TextTraits.FAMILY),
+        Math.round(l.value(TextTraits.SIZE) * 2),
+        l.value(TextTraits.BOLD),
+        l.value(TextTraits.ITALIC),
+        l.value(TextTraits.UNDERLINE),
+        l.value(TextTraits.STRIKE),
+        l.value(TextTraits.COLOUR).rgb() & 0xFFFFFF,
+        switch (l.value(TextTraits.RAISE)) {
+          case NONE -> 0;
+          case SUPERSCRIPT -> 1;
+          case SUBSCRIPT -> -1;
+        });
+  }
+
+  /**
+   * The rows of a table: for each cell that begins in it the grid column and how far it reaches,
+   * {@code 2+3v2} for one in the third column that is three wide and two high.
+   */
+  static List<String> grid(Table t) {
+    int[][] at = t.cellColumns();
+    var out = new ArrayList<String>();
+    for (int r = 0; r < at.length; r++) {
+      var row = new StringBuilder("row " + (r + 1) + ":");
+      List<Cell> cells = t.rows().get(r).cells();
+      for (int k = 0; k < cells.size(); k++) {
+        Cell c = cells.get(k);
+        cell(row, at[r][k], c.columnSpan(), Math.min(c.rowSpan(), at.length - r));
+      }
+      out.add(row.toString());
+    }
+    return out;
+  }
+
+  static void cell(StringBuilder row, int column, int wide, int high) {
+    row.append(' ').append(column);
+    if (wide > 1) {
+      row.append('+').append(wide);
+    }
+    if (high > 1) {
+      row.append('v').append(high);
+    }
+  }
+}

@@ -1,0 +1,47 @@
+package decant.verify.office;
+
+import org.jspecify.annotations.Nullable;
+import org.w3c.dom.Element;
+
+/** Small things about the elements of a DOCX. */
+final class Docx {
+  private Docx() {}
+
+  static @Nullable Element child(@Nullable Element e, String name) {
+    if (e != null) {
+      for (Element c : Package.children(e)) {
+        if (c.getLocalName().equals(name)) {
+          return c;
+        }
+      }
+    }
+    return null;
+  }
+
+  /** An attribute by its local name, whatever its namespace; empty if it is not there. */
+  static String value(@Nullable Element e, String name) {
+    if (e != null) {
+      var all = e.getAttributes();
+      for (int k = 0; k < all.getLength(); k++) {
+        if (name.equals(all.item(k).getLocalName())) {
+          return all.item(k).getNodeValue();
+        }
+      }
+    }
+    return "";
+  }
+
+  /** Whether a switch is on (§17.17.4), given what it is where nothing is said. */
+  static boolean on(String value, String unsaid) {
+    String v = value.isEmpty() ? unsaid : value;
+    return v.equals("1") || v.equals("true") || v.equals("on");
+  }
+
+  static double number(String s) {
+    try {
+      return Double.parseDouble(s);
+    } catch (NumberFormatException e) {
+      return 0;
+    }
+  }
+}

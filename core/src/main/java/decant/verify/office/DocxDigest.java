@@ -1,0 +1,441 @@
+package decant.verify.office;
+
+import java.io.IOException;
+import java.nio.file.Path;
+import java.util.ArrayDeque;
+import java.util.ArrayList;
+import java.util.Deque;
+import java.util.HashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import org.w3c.dom.Element;
+
+/**
+ * The digest of a DOCX, taken from the parts of its package by what ISO/IEC 29500-1 says of them.
+ * Shares nothing with the reader and the writer of the format.
+ */
+final class DocxDigest {
+  private static final String MATH = "http://schemas.openxmlformats.org/officeDocument/2006/math";
+
+  private record Field(StringBuilder instruction, boolean[] inResult) {}
+
+  private final Package parts;
+  private final String main;
+  private final DocxStyles styles;
+  private final DocxLabels labels;
+  private final Map<String, Element> footnotes;
+  private final Map<String, Element> endnotes;
+  private final Deque<Field> fields = new ArrayDeque<>();
+  private String part;
+  private Map<String, Package.Target> targets;
+
+  private DocxDigest(Package parts) throws IOException {
+    this.parts = parts;
+    this.main = parts.related("", "officeDocument").orElse("");
+    this.part = main;
+    this.targets = parts.relationships(main);
+    this.styles = DocxStyles.of(root("styles").orElseThrow(() -> new IOException("no styles")));
+    this.labels = root("numbering").map(DocxLabels::of).orElseGet(DocxLabels::none);
+    this.footnotes = notes("footnotes");
+    this.endnotes = notes("endnotes");
+  }
+
+  private java.util.Optional<Element> root(String kind) throws IOException {
+    var name = parts.related(main, kind);
+    return name.isEmpty() ? java.util.Optional.empty() : parts.xml(name.get());
+  }
+
+  private Map<String, Element> notes(String kind) throws IOException {
+    var out = new HashMap<String, Element>();
+    root(kind)
+        .ifPresent(r ->
+            Package.children(r).stream()
+                .filter(n -> Docx.value(n, "type").isEmpty())
+                .forEach(n -> out.put(Docx.value(n, "id"), n)));
+    return out;
+  }
+
+  /** Opens a file. @throws IOException if it is none, or a part of it that is needed is missing */
+  static DocxDigest open(Path file) throws IOException {
+    return new DocxDigest(Package.open(file));
+  }
+
+  /** What the file holds. @throws IOException if a part is no XML */
+  Digest digest() throws IOException {
+    var out = new Digest.Builder();
+    Element body = Docx.child(parts.xml(main).orElseThrow(() -> new IOException(main)), "body");
+    if (body == null) {
+      throw new IOException("no body");
+    }
+    blocks(body, out);
+    root("comments")
+        .ifPresent(r ->
+            Package.children(r).stream()
+                .map(c -> Docx.value(c, "author") + ": " + DocumentDigest.squeezed(words(c)))
+                .sorted()
+                .forEach(c -> out.add(Aspect.REMARKS, c)));
+    return out.digest();
+  }
+
+  private static String words(Element e) {
+    var b = new StringBuilder();
+    for (Element c : Package.children(e)) {
+      switch (c.getLocalName()) {
+        case "t" -> b.append(c.getTextContent());
+        case "tab", "br" -> b.append(' ');
+        case "p" -> b.append(words(c)).append(' ');
+        default -> b.append(words(c));
+      }
+    }
+    return b.toString();
+  }
+
+  private int section = 1;
+
+  private void blocks(Element parent, Digest.Builder out) throws IOException {
+    for (Element e : Package.children(parent)) {
+      switch (e.getLocalName()) {
+        case "p" -> paragraph(e, out);
+        case "tbl" -> table(e, out);
+        case "sdt" -> {
+          Element content = Docx.child(e, "sdtContent");
+          if (content != null) {
+            blocks(content, out);
+          }
+        }
+        case "customXml", "smartTag", "ins", "moveTo" -> blocks(e, out);
+        case "sectPr" -> running(e, out);
+        default -> {}
+      }
+    }
+  }
+
+  /** The running texts that a section refers to (§17.10.5 and §17.10.2). */
+  private void running(Element properties, Digest.Builder out) throws IOException {
+    var lines = new LinkedHashSet<String>();
+    for (String side : List.of("header", "footer")) {
+      for (String kind : List.of("default", "first", "even")) {
+        for (Element e : Package.children(properties)) {
+          if (!e.getLocalName().equals(side + "Reference") || !Docx.value(e, "type").equals(kind)) {
+            continue;
+          }
+          Package.Target t = targets.get(Docx.value(e, "id"));
+          var apart = new Digest.Builder();
+          if (t != null) {
+            inPart(t.to(), root -> blocks(root, apart));
+          }
+          if (!apart.line().isEmpty()) {
+            lines.add(side + " of section " + section + ": " + apart.line());
+          }
+        }
+      }
+    }
+    lines.forEach(l -> out.add(Aspect.RUNNING, l));
+    section++;
+  }
+
+  private interface Walk {
+    void of(Element root) throws IOException;
+  }
+
+  private void inPart(String name, Walk walk) throws IOException {
+    String outer = part;
+    Map<String, Package.Target> outerTargets = targets;
+    var outerFields = new ArrayDeque<>(fields);
+    part = name;
+    targets = parts.relationships(name);
+    fields.clear();
+    var root = parts.xml(name);
+    if (root.isPresent()) {
+      walk.of(root.get());
+    }
+    part = outer;
+    targets = outerTargets;
+    fields.clear();
+    fields.addAll(outerFields);
+  }
+
+  private Map<String, String> paragraph = Map.of();
+
+  private void paragraph(Element p, Digest.Builder out) throws IOException {
+    Map<String, String> outer = paragraph;
+    paragraph = DocxStyles.paragraph(Docx.child(p, "pPr"));
+    inlines(p, "", out);
+    String level = styles.of(paragraph, "level");
+    int heading = level.isEmpty() ? 0 : (int) Docx.number(level) + 1;
+    String list = styles.of(paragraph, "list");
+    boolean inFlow = part.equals(main) && boxes == 0;
+    String label =
+        list.isEmpty() || list.equals("0") || !inFlow
+            ? ""
+            : labels.next(list, (int) Docx.number(styles.of(paragraph, "depth")));
+    out.end(heading > 9 ? 0 : heading, label);
+    Element section = Docx.child(Docx.child(p, "pPr"), "sectPr");
+    if (section != null) {
+      running(section, out);
+    }
+    paragraph = outer;
+  }
+
+  private void inlines(Element parent, String link, Digest.Builder out) throws IOException {
+    for (Element e : Package.children(parent)) {
+      if (MATH.equals(e.getNamespaceURI())) {
+        if (takesText()) {
+          out.text(e.getTextContent(), TextLook.NONE, link);
+        }
+        continue;
+      }
+      switch (e.getLocalName()) {
+        case "r" -> run(e, link, out);
+        case "hyperlink" -> inlines(e, target(e, link), out);
+        case "ins", "moveTo", "smartTag", "customXml", "dir", "bdo" -> inlines(e, link, out);
+        case "sdt" -> {
+          Element content = Docx.child(e, "sdtContent");
+          if (content != null) {
+            inlines(content, link, out);
+          }
+        }
+        case "fldSimple" -> {
+          fields.push(new Field(new StringBuilder(Docx.value(e, "instr")), new boolean[] {false}));
+          separate(out);
+          inlines(e, link, out);
+          fields.poll();
+        }
+        case "AlternateContent" -> inlines(chosen(e), link, out);
+        default -> {}
+      }
+    }
+  }
+
+  private String target(Element link, String outer) {
+    String anchor = Docx.value(link, "anchor");
+    Package.Target t = targets.get(Docx.value(link, "id"));
+    if (t != null) {
+      return t.to() + (anchor.isEmpty() || t.to().contains("#") ? "" : "#" + anchor);
+    }
+    return anchor.isEmpty() ? outer : "#" + anchor;
+  }
+
+  private static Element chosen(Element alternates) {
+    Element choice = Docx.child(alternates, "Choice");
+    Element fallback = Docx.child(alternates, "Fallback");
+    return choice != null ? choice : fallback != null ? fallback : alternates;
+  }
+
+  private boolean takesText() {
+    for (Field f : fields) {
+      boolean shown =
+          f.inResult()[0] && DocumentDigest.computes(f.instruction().toString()).isEmpty();
+      if (!shown) {
+        return false;
+      }
+    }
+    return true;
+  }
+
+  private void separate(Digest.Builder out) {
+    Field f = fields.peek();
+    if (f == null) {
+      return;
+    }
+    fields.pop();
+    boolean outside = takesText();
+    fields.push(f);
+    f.inResult()[0] = true;
+    String computes = DocumentDigest.computes(f.instruction().toString());
+    if (outside && !computes.isEmpty()) {
+      out.field(computes);
+    }
+  }
+
+  private void run(Element r, String link, Digest.Builder out) throws IOException {
+    Map<String, String> own = DocxStyles.properties(Docx.child(r, "rPr"));
+    TextLook look = styles.look(paragraph, own);
+    for (Element e : Package.children(r)) {
+      String text =
+          switch (e.getLocalName()) {
+            case "t" -> e.getTextContent();
+            case "tab" -> "\t";
+            case "br" -> Docx.value(e, "type").isEmpty() ? "\n" : "";
+            case "softHyphen" -> "\u00AD";
+            case "noBreakHyphen" -> "\u2011";
+            default -> "";
+          };
+      if (!text.isEmpty() && takesText()) {
+        out.text(text, look, link);
+      }
+      switch (e.getLocalName()) {
+        case "fldChar" -> {
+          switch (Docx.value(e, "fldCharType")) {
+            case "begin" -> fields.push(new Field(new StringBuilder(), new boolean[] {false}));
+            case "separate" -> separate(out);
+            default -> fields.poll();
+          }
+        }
+        case "instrText" -> {
+          if (!fields.isEmpty()) {
+            fields.element().instruction().append(e.getTextContent());
+          }
+        }
+        case "footnoteReference" -> note(footnotes, "footnote", e, out);
+        case "endnoteReference" -> note(endnotes, "endnote", e, out);
+        case "drawing", "pict", "object" -> drawing(e, out);
+        case "AlternateContent" -> {
+          for (Element c : Package.children(chosen(e))) {
+            drawing(c, out);
+          }
+        }
+        default -> {}
+      }
+    }
+  }
+
+  private void note(Map<String, Element> notes, String kind, Element mark, Digest.Builder out)
+      throws IOException {
+    Element note = notes.get(Docx.value(mark, "id"));
+    if (note == null) {
+      return;
+    }
+    var apart = new Digest.Builder();
+    inPart(parts.related(main, kind + "s").orElse(""), root -> blocks(note, apart));
+    out.add(Aspect.NOTES, kind + ": " + apart.line());
+    out.takeObjects(apart);
+  }
+
+  private int boxes;
+
+  /** Pictures and text boxes at any depth of a drawing (§20.4, and part 4 §19.1 for older ones). */
+  private void drawing(Element e, Digest.Builder out) throws IOException {
+    switch (e.getLocalName()) {
+      case "blip" -> picture(Docx.value(e, "embed"), size(e), out);
+      case "imagedata" -> picture(Docx.value(e, "id"), "", out);
+      case "AlternateContent" -> drawing(chosen(e), out);
+      case "txbxContent" -> {
+        var apart = new Digest.Builder();
+        boxes++;
+        var outerFields = new ArrayDeque<>(fields);
+        fields.clear();
+        blocks(e, apart);
+        fields.addAll(outerFields);
+        boxes--;
+        if (!apart.line().isEmpty()) {
+          out.add(Aspect.BOXES, apart.line());
+        }
+        out.takeObjects(apart);
+      }
+      default -> {
+        for (Element c : Package.children(e)) {
+          drawing(c, out);
+        }
+      }
+    }
+  }
+
+  /** The extent of a drawing that is one picture; empty for parts of others. */
+  private static String size(Element blip) {
+    if (!(blip.getParentNode() instanceof Element fill)
+        || !(fill.getParentNode() instanceof Element pic)
+        || !pic.getLocalName().equals("pic")
+        || !(pic.getParentNode() instanceof Element data)
+        || !data.getLocalName().equals("graphicData")
+        || !(data.getParentNode() instanceof Element graphic)
+        || !(graphic.getParentNode() instanceof Element holder)) {
+      return "";
+    }
+    Element extent = Docx.child(holder, "extent");
+    return " " + Docx.value(extent, "cx") + "×" + Docx.value(extent, "cy");
+  }
+
+  private void picture(String id, String size, Digest.Builder out) {
+    Package.Target t = targets.get(id);
+    byte[] bytes = t == null ? null : parts.part(t.to());
+    if (bytes != null) {
+      out.add(Aspect.PICTURES, Digest.name(bytes) + size);
+    }
+  }
+
+  /** A cell as the file has it: whether it goes on from the row above, and how wide it is. */
+  private record CellHere(Element cell, int column, int wide, String merge) {}
+
+  private void table(Element tbl, Digest.Builder out) throws IOException {
+    var rows = new ArrayList<List<CellHere>>();
+    rows(tbl, rows);
+    for (int r = 0; r < rows.size(); r++) {
+      var row = new StringBuilder("row " + (r + 1) + ":");
+      for (CellHere c : rows.get(r)) {
+        if (!c.merge().equals("continue")) {
+          DocumentDigest.cell(row, c.column(), c.wide(), high(rows, r, c));
+        }
+      }
+      out.add(Aspect.TABLES, row.toString());
+    }
+    for (List<CellHere> row : rows) {
+      for (CellHere c : row) {
+        blocks(c.cell(), out);
+      }
+    }
+  }
+
+  private static int high(List<List<CellHere>> rows, int r, CellHere c) {
+    int high = 1;
+    for (int k = r + 1; c.merge().equals("restart") && k < rows.size(); k++) {
+      boolean goesOn =
+          rows.get(k).stream()
+              .anyMatch(b -> b.column() == c.column() && b.merge().equals("continue"));
+      if (!goesOn) {
+        break;
+      }
+      high++;
+    }
+    return high;
+  }
+
+  private static void rows(Element parent, List<List<CellHere>> out) {
+    for (Element e : Package.children(parent)) {
+      switch (e.getLocalName()) {
+        case "tr" -> {
+          var row = new ArrayList<CellHere>();
+          int before =
+              (int) Docx.number(Docx.value(Docx.child(Docx.child(e, "trPr"), "gridBefore"), "val"));
+          cells(e, before, row);
+          out.add(row);
+        }
+        case "sdt" -> {
+          Element content = Docx.child(e, "sdtContent");
+          if (content != null) {
+            rows(content, out);
+          }
+        }
+        case "ins", "customXml" -> rows(e, out);
+        default -> {}
+      }
+    }
+  }
+
+  private static int cells(Element parent, int from, List<CellHere> out) {
+    int column = from;
+    for (Element e : Package.children(parent)) {
+      switch (e.getLocalName()) {
+        case "tc" -> {
+          Element p = Docx.child(e, "tcPr");
+          int wide = Math.max(1, (int) Docx.number(Docx.value(Docx.child(p, "gridSpan"), "val")));
+          Element merge = Docx.child(p, "vMerge");
+          String how = Docx.value(merge, "val");
+          out.add(
+              new CellHere(e, column, wide, merge == null ? "" : how.isEmpty() ? "continue" : how));
+          column += wide;
+        }
+        case "sdt" -> {
+          Element content = Docx.child(e, "sdtContent");
+          if (content != null) {
+            column = cells(content, column, out);
+          }
+        }
+        case "customXml" -> column = cells(e, column, out);
+        default -> {}
+      }
+    }
+    return column;
+  }
+}

@@ -1,0 +1,54 @@
+package decant.verify.office;
+
+import decant.model.Document;
+import decant.model.Inline;
+import decant.model.Kept;
+import decant.verify.Check;
+import decant.words.Words;
+import java.io.IOException;
+import java.nio.file.Path;
+import java.util.List;
+
+/** Takes the digest of a saved DOCX and compares it with that of the document. */
+public final class DocxVerifier {
+  private static final Words WORDS = Words.of(DocxVerifier.class);
+
+  private DocxVerifier() {}
+
+  /** Compares. A file that cannot be read fails one check. */
+  public static List<Check> verify(Path file, Document d) {
+    try {
+      Digest wanted = DocumentDigest.of(d, new Room());
+      Digest got = DocxDigest.open(file).digest();
+      return DigestCheck.of(wanted, keepsComments(d) ? got.only(wanted, Aspect.REMARKS) : got);
+    } catch (IOException e) {
+      return List.of(
+          Check.of(
+              WORDS.say("docx-verifier.opens"), false, "", WORDS.say("docx-verifier.not-read")));
+    }
+  }
+
+  /** Comments with more than words go back as they came, those that stand nowhere among them. */
+  private static boolean keepsComments(Document d) {
+    return d.keptParts().stream().anyMatch(k -> k.name().equals("word/comments.xml"));
+  }
+
+  private static final class Room implements DocumentDigest.Room {
+    /** Formulas have looks of their own (§22.1). */
+    @Override
+    public void kept(Kept kept, String shown, TextLook look, Digest.Builder into) {
+      if (!shown.isEmpty()) {
+        into.text(shown, kept.source().startsWith("<m:") ? TextLook.NONE : look, "");
+      }
+    }
+
+    /** Its extent in units of 1/12700 point, where the drawing says it (§20.4.2.7). */
+    @Override
+    public String size(Inline.Picture p) {
+      boolean said = p.kept().map(k -> k.source().contains("<wp:extent")).orElse(true);
+      return said
+          ? " " + Math.round(p.width() * 12_700) + "×" + Math.round(p.height() * 12_700)
+          : "";
+    }
+  }
+}

@@ -1,0 +1,89 @@
+package decant.verify.office;
+
+import decant.model.Cell;
+import decant.model.Document;
+import decant.model.Table;
+import decant.verify.Check;
+import decant.words.Words;
+import java.io.IOException;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.TreeMap;
+
+/** Takes the digest of a saved RTF and compares it with that of the document. */
+public final class RtfVerifier {
+  private static final Words WORDS = Words.of(RtfVerifier.class);
+
+  private RtfVerifier() {}
+
+  /** Compares. A file that cannot be read fails one check. */
+  public static List<Check> verify(Path file, Document d) {
+    try {
+      Digest got = RtfDigest.of(file);
+      Digest wanted = DocumentDigest.of(d, new Room());
+      return DigestCheck.of(wanted, remade(got, d, wanted));
+    } catch (IOException e) {
+      return List.of(
+          Check.of(WORDS.say("rtf-verifier.opens"), false, "", WORDS.say("rtf-verifier.not-read")));
+    }
+  }
+
+  /** The kinds of pictures that the format holds as they are; all others are made into one. */
+  private static final Set<String> AS_THEY_ARE =
+      Set.of("image/png", "image/jpeg", "image/jpg", "image/x-emf", "image/emf");
+
+  /** A picture that was made into one of another kind is looked at for being there only. */
+  private static Digest remade(Digest got, Document d, Digest wanted) {
+    var same = new java.util.HashSet<String>();
+    d.media().values().stream()
+        .filter(m -> AS_THEY_ARE.contains(m.type()) && (m.bytes()[0] & 0xFF) != 0x1F)
+        .forEach(m -> same.add(Digest.name(m.bytes())));
+    var pictures = new ArrayList<>(got.of(Aspect.PICTURES));
+    List<String> asked = wanted.of(Aspect.PICTURES);
+    for (int k = 0; k < Math.min(pictures.size(), asked.size()); k++) {
+      if (!same.contains(asked.get(k))) {
+        pictures.set(k, asked.get(k));
+      }
+    }
+    Map<Aspect, List<String>> facts = new EnumMap<>(Aspect.class);
+    facts.putAll(got.facts());
+    facts.put(Aspect.PICTURES, pictures);
+    return new Digest(facts);
+  }
+
+  private static final class Room implements DocumentDigest.Room {
+    @Override
+    public boolean rowByRow() {
+      return true;
+    }
+
+    @Override
+    public String address(String uri) {
+      return uri.replace("\"", "%22");
+    }
+
+    /** A cell stands in every row that it covers (§ Table Definitions of the specification). */
+    @Override
+    public List<String> table(Table t) {
+      int[][] at = t.cellColumns();
+      var rows = new ArrayList<TreeMap<Integer, String>>();
+      for (int r = 0; r < at.length; r++) {
+        rows.add(new TreeMap<>());
+      }
+      for (int r = 0; r < at.length; r++) {
+        for (int k = 0; k < at[r].length; k++) {
+          Cell c = t.rows().get(r).cells().get(k);
+          for (int down = 0; down < c.rowSpan() && r + down < at.length; down++) {
+            String merged = c.rowSpan() == 1 ? "" : down == 0 ? "v" : "^";
+            rows.get(r + down).putIfAbsent(at[r][k], " 1" + merged);
+          }
+        }
+      }
+      return rows.stream().map(r -> "row:" + String.join("", r.values())).toList();
+    }
+  }
+}

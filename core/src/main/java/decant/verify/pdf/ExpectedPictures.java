@@ -1,0 +1,76 @@
+package decant.verify.pdf;
+
+import decant.layout.Item;
+import decant.model.Box;
+import decant.model.Insets;
+import decant.model.Media;
+import decant.model.MediaId;
+import decant.pdf.choices.Keeping;
+import decant.picture.VectorPicture;
+import decant.verify.pdf.PlacedPictures.Kind;
+import decant.verify.pdf.PlacedPictures.Placed;
+import java.awt.geom.AffineTransform;
+import java.util.ArrayDeque;
+import java.util.ArrayList;
+import java.util.Deque;
+import java.util.List;
+import java.util.Map;
+
+/** The pictures and drawings that a page of the layout shows, gathered while it is walked. */
+final class ExpectedPictures {
+  /** The least side of an area, in points. */
+  private static final double LEAST = 8;
+
+  private final Map<MediaId, Media> media;
+  private final boolean drawingsAsPixels;
+  private final List<Placed> placed = new ArrayList<>();
+  private final List<Box> drawn = new ArrayList<>();
+  private final Deque<AffineTransform> outer = new ArrayDeque<>();
+  private AffineTransform turned = new AffineTransform();
+
+  ExpectedPictures(Map<MediaId, Media> media, Keeping keeping) {
+    this.media = media;
+    this.drawingsAsPixels = keeping.standard().part() == 1; // ISO 19005-1 knows no transparency
+  }
+
+  void turn(double degrees, double x, double y) {
+    outer.push(new AffineTransform(turned));
+    turned.rotate(Math.toRadians(degrees), x, y);
+  }
+
+  void turnBack() {
+    turned = outer.pop();
+  }
+
+  void picture(Item.PictureBox picture, Box box) {
+    Insets c = picture.crop();
+    double w = box.width() / (1 - c.left() - c.right());
+    double h = box.height() / (1 - c.top() - c.bottom());
+    Media m = media.get(picture.media());
+    boolean drawing = m != null && VectorPicture.isVector(m.type()) && !drawingsAsPixels;
+    Box whole = PlacedPictures.around(turned, box.x() - c.left() * w, box.y() - c.top() * h, w, h);
+    placed.add(new Placed(drawing ? Kind.DRAWING : Kind.PIXELS, whole));
+    drawn.add(PlacedPictures.around(turned, box.x(), box.y(), box.width(), box.height()));
+  }
+
+  void shape(Box box) {
+    drawn.add(PlacedPictures.around(turned, box.x(), box.y(), box.width(), box.height()));
+  }
+
+  /** An area of a colour, as boxes and shaded cells have it; lines are too thin to be told of. */
+  void fill(Box box) {
+    if (Math.min(box.width(), box.height()) >= LEAST) {
+      shape(box);
+    }
+  }
+
+  /** The pictures in the order in which they are painted. */
+  List<Placed> placed() {
+    return placed;
+  }
+
+  /** Where pictures, drawings and shapes are to be seen. */
+  List<Box> drawn() {
+    return drawn;
+  }
+}

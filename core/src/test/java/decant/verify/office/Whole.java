@@ -1,0 +1,118 @@
+package decant.verify.office;
+
+import decant.Samples;
+import decant.model.Block;
+import decant.model.Colour;
+import decant.model.Document;
+import decant.model.Inline;
+import decant.model.Insets;
+import decant.model.Look;
+import decant.model.NodeId;
+import decant.model.Paragraph;
+import decant.model.Placement;
+import decant.model.Remark;
+import decant.model.Rule;
+import decant.model.Section;
+import decant.model.Story;
+import decant.model.TextTraits;
+import decant.model.VerticalAlignment;
+import decant.pdf.Published;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+
+/** A document with something of all that an office document is compared by. */
+final class Whole {
+  private Whole() {}
+
+  static Document document() {
+    Document d = Published.everything();
+    var blocks = new ArrayList<Block>(d.sections().getFirst().blocks());
+    var stories = new LinkedHashMap<>(d.stories());
+    var remark = new Remark("r1", "Quay master", "", "Ask the pilots first.", false);
+    blocks.add(
+        Samples.runs(
+            "Nobody is exempt. ",
+            Look.of(TextTraits.BOLD, true),
+            "Not on Sundays. ",
+            Look.of(TextTraits.ITALIC, true).with(TextTraits.COLOUR, new Colour(0x990000)),
+            "In doubt, ask. ",
+            Look.of(TextTraits.REMARKS, List.of(remark)),
+            "Slipway",
+            Look.of(TextTraits.SIZE, 17.0).with(TextTraits.FAMILY, "Liberation Sans")));
+    blocks.add(
+        new Paragraph(
+            NodeId.fresh(),
+            Look.PLAIN,
+            Look.PLAIN,
+            List.of(new Inline.Text("Beside the crane ", Look.PLAIN), box(stories))));
+    var last = NodeId.fresh();
+    stories.put(
+        last,
+        new Story(
+            last, Story.Kind.ENDNOTE, List.of(Samples.paragraph("Since the flood of 1911."))));
+    blocks.add(
+        new Paragraph(
+            NodeId.fresh(),
+            Look.PLAIN,
+            Look.PLAIN,
+            List.of(
+                new Inline.Text("The high wall", Look.PLAIN),
+                new Inline.NoteMark(last, Look.PLAIN),
+                new Inline.Text(" of sheets ", Look.PLAIN),
+                new Inline.Field(Inline.Field.Kind.PAGES, "3", Look.PLAIN))));
+    return Document.of(
+        d.particulars(),
+        d.styles(),
+        d.lists(),
+        List.of(
+            new Section(
+                NodeId.fresh(),
+                d.sections().getFirst().page(),
+                Section.Start.NEW_PAGE,
+                Map.of(Section.Running.HEADER, running(), Section.Running.FOOTER, footer()),
+                blocks)),
+        stories,
+        d.media(),
+        List.of());
+  }
+
+  private static Story running() {
+    return new Story(
+        NodeId.fresh(), Story.Kind.RUNNING, List.of(Samples.paragraph("Saltmarsh Quay")));
+  }
+
+  private static Story footer() {
+    var p =
+        new Paragraph(
+            NodeId.fresh(),
+            Look.PLAIN,
+            Look.PLAIN,
+            List.of(
+                new Inline.Text("Sheet ", Look.PLAIN),
+                new Inline.Field(Inline.Field.Kind.PAGE, "1", Look.PLAIN)));
+    return new Story(NodeId.fresh(), Story.Kind.RUNNING, List.of(p));
+  }
+
+  private static Inline box(Map<NodeId, Story> stories) {
+    NodeId id = NodeId.fresh();
+    stories.put(id, new Story(id, Story.Kind.BOX, List.of(Samples.paragraph("Keep clear"))));
+    return new Inline.Shape(
+        Optional.of(id),
+        Inline.Geometry.RECTANGLE,
+        100,
+        40,
+        false,
+        new Insets(4, 4, 4, 4),
+        VerticalAlignment.TOP,
+        Optional.of(new Colour(0xF0EBE0)),
+        Optional.of(Rule.single(1, Colour.BLACK)),
+        "",
+        Placement.INLINE,
+        0,
+        Optional.empty(),
+        Look.PLAIN);
+  }
+}
