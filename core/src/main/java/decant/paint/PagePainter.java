@@ -32,6 +32,20 @@ import java.util.Optional;
 public final class PagePainter {
   private final GlyphMasks masks = new GlyphMasks();
   private final Pictures pictures = new Pictures();
+  private final boolean texts;
+
+  public PagePainter() {
+    this(true);
+  }
+
+  private PagePainter(boolean texts) {
+    this.texts = texts;
+  }
+
+  /** One that paints pictures, drawings and areas, and leaves out the text between them. */
+  public static PagePainter withoutText() {
+    return new PagePainter(false);
+  }
 
   /**
    * A picture of a page on white paper.
@@ -126,6 +140,9 @@ public final class PagePainter {
 
     @Override
     public void glyphs(Item.GlyphRun run, double x, double y) {
+      if (!texts) {
+        return;
+      }
       double size = run.size() * scale;
       double baseline = (y - run.rise()) * scale;
       boolean above = baseline + 2 * size < rows.top() + rows.from();

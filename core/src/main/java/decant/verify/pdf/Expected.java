@@ -18,9 +18,7 @@ import decant.model.Position;
 import decant.model.Remark;
 import decant.model.Rule;
 import decant.pdf.choices.PdfChoices;
-import decant.pdf.choices.Type.Embedding;
 import decant.pdf.write.InFields;
-import decant.pdf.write.LicensedEmbedding;
 import decant.pdf.write.PdfOutline;
 import decant.text.FontFace;
 import java.util.ArrayList;
@@ -163,7 +161,7 @@ final class Expected {
           @Override
           public void shape(
               Inline.Geometry geometry, Box box, Optional<Colour> fill, Optional<Rule> line) {
-            shown.shape(box);
+            shown.shape();
           }
 
           @Override
@@ -216,14 +214,6 @@ final class Expected {
 
   Set<FontFace> faces() {
     return faces;
-  }
-
-  /** Whether a font that is used stays out of the file. */
-  boolean leavesFontsOut() {
-    return faces.stream()
-        .anyMatch(f ->
-            LicensedEmbedding.of(choices.type().of(f.family()).embedding(), f)
-                == Embedding.LEFT_OUT);
   }
 
   PdfChoices choices() {

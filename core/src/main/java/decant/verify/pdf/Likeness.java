@@ -5,13 +5,16 @@ import decant.layout.Page;
 import decant.model.Box;
 import decant.paint.PagePainter;
 import java.awt.image.BufferedImage;
+import java.awt.image.DataBufferInt;
 import java.io.IOException;
-import java.util.List;
 import java.util.Optional;
 import org.apache.pdfbox.pdmodel.PDDocument;
-import org.apache.pdfbox.pdmodel.interactive.annotation.PDAnnotationWidget;
+import org.apache.pdfbox.pdmodel.graphics.form.PDFormXObject;
+import org.apache.pdfbox.pdmodel.graphics.form.PDTransparencyGroup;
 import org.apache.pdfbox.rendering.ImageType;
 import org.apache.pdfbox.rendering.PDFRenderer;
+import org.apache.pdfbox.rendering.PageDrawer;
+import org.apache.pdfbox.rendering.PageDrawerParameters;
 
 /**
  * Whether pages of a file look as they do on screen: both are painted small, the file by a
@@ -35,34 +38,59 @@ final class Likeness {
   private static final int MOST = 24;
 
   private final PDFRenderer renderer;
-  private final PagePainter painter = new PagePainter();
+  private final PagePainter painter = PagePainter.withoutText();
   private final Layout layout;
-  private final boolean picturesOnly;
 
-  /**
-   * @param picturesOnly whether text may look otherwise, since its fonts are not in the file
-   */
-  Likeness(PDDocument pdf, Layout layout, boolean picturesOnly) {
+  Likeness(PDDocument pdf, Layout layout) {
     this.layout = layout;
-    this.picturesOnly = picturesOnly;
-    renderer = new PDFRenderer(pdf);
+    renderer = new WithoutText(pdf);
     renderer.setSubsamplingAllowed(true);
-    renderer.setAnnotationsFilter(a -> a instanceof PDAnnotationWidget);
+    renderer.setAnnotationsFilter(a -> false);
   }
 
-  /**
-   * The field of a page that is least alike, if it is not alike.
-   *
-   * @param drawn where pictures and drawings stand
-   */
-  Optional<Box> firstUnlike(Page page, int inFile, List<Box> drawn) throws IOException {
-    return firstUnlike(page, inFile, drawn, COARSE).isEmpty()
+  /** The field of a page that is least alike, if it is not alike. */
+  Optional<Box> firstUnlike(Page page, int inFile) throws IOException {
+    return firstUnlike(page, inFile, COARSE).isEmpty()
         ? Optional.empty()
-        : firstUnlike(page, inFile, drawn, FINE);
+        : firstUnlike(page, inFile, FINE);
   }
 
-  private Optional<Box> firstUnlike(Page page, int inFile, List<Box> drawn, double most)
-      throws IOException {
+  /** Text is checked character by character elsewhere; what is written in drawings is theirs. */
+  private static final class WithoutText extends PDFRenderer {
+    WithoutText(PDDocument pdf) {
+      super(pdf);
+    }
+
+    @Override
+    protected PageDrawer createPageDrawer(PageDrawerParameters p) throws IOException {
+      return new PageDrawer(p) {
+        private int forms;
+
+        @Override
+        public void showForm(PDFormXObject form) throws IOException {
+          forms++;
+          super.showForm(form);
+          forms--;
+        }
+
+        @Override
+        public void showTransparencyGroup(PDTransparencyGroup form) throws IOException {
+          forms++;
+          super.showTransparencyGroup(form);
+          forms--;
+        }
+
+        @Override
+        protected void showText(byte[] string) throws IOException {
+          if (forms > 0) {
+            super.showText(string);
+          }
+        }
+      };
+    }
+  }
+
+  private Optional<Box> firstUnlike(Page page, int inFile, double most) throws IOException {
     double area = page.setup().width() * page.setup().height();
     double scale = Math.min(most, Math.sqrt(MOST_PIXELS / area));
     int side = Math.max(1, (int) (SIDE * scale));
@@ -75,9 +103,6 @@ final class Likeness {
     for (int y = 0; y + side <= h; y += side) {
       for (int x = 0; x + side <= w; x += side) {
         var field = new Box(x / scale, y / scale, SIDE, SIDE);
-        if (picturesOnly && drawn.stream().noneMatch(b -> holds(b, field))) {
-          continue;
-        }
         int off = difference(wanted, got, x, y, side);
         if (off > worstOff) {
           worstOff = off;
@@ -86,13 +111,6 @@ final class Likeness {
       }
     }
     return worst;
-  }
-
-  private static boolean holds(Box outer, Box inner) {
-    return outer.x() <= inner.x()
-        && outer.y() <= inner.y()
-        && outer.right() >= inner.right()
-        && outer.bottom() >= inner.bottom();
   }
 
   /**
@@ -115,10 +133,13 @@ final class Likeness {
     private final int height;
     private final int[][] sums = new int[3][];
 
+    /**
+     * @param image opaque, its pixels 0xRRGGBB
+     */
     Means(BufferedImage image) {
       width = image.getWidth();
       height = image.getHeight();
-      int[] pixels = image.getRGB(0, 0, width, height, null, 0, width);
+      int[] pixels = ((DataBufferInt) image.getRaster().getDataBuffer()).getData();
       for (int c = 0; c < 3; c++) {
         sums[c] = new int[(width + 1) * (height + 1)];
         for (int y = 0; y < height; y++) {

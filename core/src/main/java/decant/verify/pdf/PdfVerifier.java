@@ -339,16 +339,14 @@ public final class PdfVerifier {
 
   /** The pages with pictures or drawings, looked at; empty if there are none. */
   private Optional<Check> looks() throws IOException {
-    var likeness = new Likeness(pdf, layout, expected.leavesFontsOut());
+    var likeness = new Likeness(pdf, layout);
     int pages = 0;
     for (int k = 0; k < choices.pages().size() && k < pdf.getNumberOfPages(); k++) {
-      List<Box> drawn = expected.pictures(k).drawn();
-      if (drawn.isEmpty()) {
+      if (!expected.pictures(k).isDrawn()) {
         continue;
       }
       pages++;
-      Optional<Box> unlike =
-          likeness.firstUnlike(layout.pages().get(choices.pages().get(k)), k, drawn);
+      Optional<Box> unlike = likeness.firstUnlike(layout.pages().get(choices.pages().get(k)), k);
       if (unlike.isPresent()) {
         Box b = unlike.get();
         return Optional.of(

@@ -16,6 +16,7 @@ import org.apache.pdfbox.contentstream.operator.state.Save;
 import org.apache.pdfbox.cos.COSBase;
 import org.apache.pdfbox.cos.COSName;
 import org.apache.pdfbox.pdmodel.PDPage;
+import org.apache.pdfbox.pdmodel.PDResources;
 import org.apache.pdfbox.pdmodel.common.PDRectangle;
 import org.apache.pdfbox.pdmodel.graphics.PDXObject;
 import org.apache.pdfbox.pdmodel.graphics.form.PDFormXObject;
@@ -62,6 +63,10 @@ final class PlacedPictures extends PDFStreamEngine {
   }
 
   static List<Placed> on(PDPage page) throws IOException {
+    PDResources r = page.getResources();
+    if (r == null || !r.getXObjectNames().iterator().hasNext()) {
+      return List.of(); // it has none to paint
+    }
     var engine = new PlacedPictures(page.getMediaBox().getHeight());
     engine.processPage(page);
     return engine.placed;
