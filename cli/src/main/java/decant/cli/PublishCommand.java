@@ -6,6 +6,7 @@ import decant.io.Untouchable;
 import decant.io.WriteProblem;
 import decant.layout.Layout;
 import decant.layout.Layouter;
+import decant.model.Finding;
 import decant.pdf.choices.Passwords;
 import decant.publish.Exposure;
 import decant.publish.Output;
@@ -18,6 +19,7 @@ import decant.publish.Recipe;
 import decant.publish.RecipeBook;
 import decant.publish.RecipeFile;
 import decant.publish.RecipeProblem;
+import decant.reading.Active;
 import decant.reading.ReadProblem;
 import decant.reading.TakenIn;
 import decant.text.FontBook;
@@ -51,6 +53,18 @@ final class PublishCommand implements Callable<Integer> {
     docx
   }
 
+  /** As it is called on the command line. */
+  enum ActiveChoice {
+    remove(Active.REMOVE),
+    keep(Active.KEEP);
+
+    private final Active active;
+
+    ActiveChoice(Active active) {
+      this.active = active;
+    }
+  }
+
   @Parameters(
       arity = "1..*",
       paramLabel = "FILE",
@@ -80,6 +94,12 @@ final class PublishCommand implements Callable<Integer> {
       paramLabel = "PATH",
       descriptionKey = "publish-command.the-file-to-write-or")
   private @Nullable Path out;
+
+  @Option(
+      names = "--active",
+      paramLabel = "keep|remove",
+      descriptionKey = "publish-command.what-is-done-with-active")
+  private @Nullable ActiveChoice active;
 
   @Option(names = "--overwrite", descriptionKey = "publish-command.writes-over-files-that-are")
   private boolean overwrite;
@@ -135,7 +155,7 @@ final class PublishCommand implements Callable<Integer> {
   }
 
   private Recipe recipe() {
-    Recipe r = named();
+    Recipe r = active == null ? named() : named().with(active.active);
     if (pages == null) {
       return r;
     }
@@ -181,6 +201,11 @@ final class PublishCommand implements Callable<Integer> {
       Path file, Recipe chosen, boolean intoFolder, Passwords passwords, Untouchable untouchable)
       throws ReadProblem, WriteProblem, PublishProblem, IOException {
     TakenIn taken = Intake.take(opening.request(file));
+    if (chosen.active() == Active.REMOVE) {
+      taken.findings().stream()
+          .filter(f -> f.kind() == Finding.Kind.ACTIVE_CONTENT)
+          .forEach(f -> System.err.println(WORDS.say("each-file.problem", file, f.message())));
+    }
     Exposure.ofSource(chosen, taken.findings())
         .ifPresent(e -> System.err.println(WORDS.say("each-file.problem", file, e)));
     Layout layout = new Layouter(FontBook.shipped()).layout(taken.document());

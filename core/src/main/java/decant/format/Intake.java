@@ -2,6 +2,7 @@ package decant.format;
 
 import decant.office.docx.DocxReader;
 import decant.pdf.read.PdfReader;
+import decant.reading.ActiveContent;
 import decant.reading.ReadProblem;
 import decant.reading.ReadProblem.Kind;
 import decant.reading.ReadRequest;
@@ -26,21 +27,24 @@ public final class Intake {
     Path file = request.file();
     FileFormat format = recognise(request, file);
     try {
-      return switch (format) {
-        case PDF -> PdfReader.read(request);
-        case DOCX -> DocxReader.read(request);
-        case LOCKED_OFFICE ->
-            throw new ReadProblem(
-                Kind.CANNOT_UNLOCK, WORDS.say("intake.the-document-is-locked-with"));
-        case UNKNOWN ->
-            throw new ReadProblem(Kind.NOT_A_DOCUMENT, WORDS.say("intake.this-is-not-a-document"));
-        case PICTURE, ZIP, HTML, XLSX, PPTX, ODT, ODS, ODP, RTF, OLE ->
-            throw new ReadProblem(
-                format == FileFormat.PICTURE || format == FileFormat.ZIP
-                    ? Kind.NOT_A_DOCUMENT
-                    : Kind.NOT_SERVED,
-                WORDS.say("intake.this-is-decant-takes-in", article(format.label())));
-      };
+      TakenIn taken =
+          switch (format) {
+            case PDF -> PdfReader.read(request);
+            case DOCX -> DocxReader.read(request);
+            case LOCKED_OFFICE ->
+                throw new ReadProblem(
+                    Kind.CANNOT_UNLOCK, WORDS.say("intake.the-document-is-locked-with"));
+            case UNKNOWN ->
+                throw new ReadProblem(
+                    Kind.NOT_A_DOCUMENT, WORDS.say("intake.this-is-not-a-document"));
+            case PICTURE, ZIP, HTML, XLSX, PPTX, ODT, ODS, ODP, RTF, OLE ->
+                throw new ReadProblem(
+                    format == FileFormat.PICTURE || format == FileFormat.ZIP
+                        ? Kind.NOT_A_DOCUMENT
+                        : Kind.NOT_SERVED,
+                    WORDS.say("intake.this-is-decant-takes-in", article(format.label())));
+          };
+      return taken.withFindings(ActiveContent.in(taken.document()));
     } catch (OutOfMemoryError e) {
       throw ReadProblem.tooLarge();
     } catch (RuntimeException | StackOverflowError e) {

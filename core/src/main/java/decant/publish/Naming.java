@@ -73,7 +73,7 @@ public final class Naming {
     var out = new ArrayList<String>();
     for (String n : names) {
       String free = n;
-      int dot = n.matches(".*\\.(pdf|docx)") ? n.lastIndexOf('.') : n.length();
+      int dot = n.matches(".*\\.(pdf|docx|docm|rtf)") ? n.lastIndexOf('.') : n.length();
       for (int k = 2; containsIgnoringCase(out, free); k++) {
         free = n.substring(0, dot) + " " + k + n.substring(dot);
       }

@@ -4,6 +4,7 @@ import decant.layout.ListLabels;
 import decant.model.Document;
 import decant.office.docx.DocxWriter;
 import decant.office.rtf.RtfWriter;
+import decant.reading.Active;
 import decant.verify.Check;
 import decant.verify.office.DocxVerifier;
 import decant.verify.office.RtfVerifier;
@@ -81,6 +82,14 @@ public enum OfficeFormat {
   /** Without the dot. */
   public String extension() {
     return label.toLowerCase(java.util.Locale.ROOT);
+  }
+
+  /**
+   * Of the file that a document becomes: one whose macros go along says so in its name, as programs
+   * ask for before they open it.
+   */
+  public String extension(Document d, Active active) {
+    return this == DOCX && active == Active.KEEP && DocxWriter.hasMacros(d) ? "docm" : extension();
   }
 
   /** Writes a document. @throws IOException if the stream cannot be written */

@@ -53,7 +53,7 @@ public record Plan(List<Item> items) {
                 new Item.Office(
                     Naming.name(d.naming(), new Naming.Fill(stem, date, "", ""))
                         + "."
-                        + d.extension(),
+                        + d.format().extension(layout.document(), recipe.active()),
                     d));
         case Output.Pdf p -> items.addAll(pdf(p, layout, stem, source, passwords, date));
       }

@@ -12,6 +12,8 @@ import decant.pdf.choices.Wayfinding.Addresses;
 import decant.pdf.file.Encryption;
 import decant.pdf.write.Attachment;
 import decant.pdf.write.PdfWriter;
+import decant.reading.Active;
+import decant.reading.ActiveContent;
 import decant.text.FontBook;
 import decant.verify.Check;
 import decant.verify.office.DocxVerifier;
@@ -93,6 +95,7 @@ public final class Publisher {
             order.source(),
             order.passwords(),
             LocalDate.now());
+    Layout whole = carried(order.layout(), order.recipe().active());
     var layouts = new HashMap<Addresses, Layout>();
     var pending = new ArrayList<AtomicFile.Pending>();
     var made = new ArrayList<Draft>();
@@ -111,13 +114,14 @@ public final class Publisher {
                   pdf(
                       p,
                       layouts.computeIfAbsent(
-                          p.choices().wayfinding().addresses(), a -> linked(order.layout(), a)),
+                          p.choices().wayfinding().addresses(), a -> linked(whole, a)),
                       order,
                       target,
                       pending,
                       d -> progress.at(p.name(), from + share * d),
                       cancelled);
-              case Plan.Item.Office d -> office(d.output().format(), order, target, pending);
+              case Plan.Item.Office d ->
+                  office(d.output().format(), whole.document(), order, target, pending);
             });
         if (cancelled.getAsBoolean()) {
           throw new Cancelled();
@@ -142,6 +146,15 @@ public final class Publisher {
 
   /** A file that was written and read back, before it has its name. */
   private record Draft(Path target, String format, int pages, List<Check> checks) {}
+
+  /** The pages as they go out: without what acts by itself, if that is not asked for. */
+  public static Layout carried(Layout layout, Active active) {
+    if (active == Active.KEEP) {
+      return layout;
+    }
+    Document d = ActiveContent.without(layout.document());
+    return d == layout.document() ? layout : new Layouter(FontBook.shipped()).layout(d);
+  }
 
   /** The pages with their addresses as links, if that is chosen. */
   public static Layout linked(Layout layout, Addresses how) {
@@ -212,9 +225,8 @@ public final class Publisher {
   }
 
   private static Draft office(
-      OfficeFormat format, Order order, Path target, List<AtomicFile.Pending> pending)
+      OfficeFormat format, Document d, Order order, Path target, List<AtomicFile.Pending> pending)
       throws WriteProblem {
-    Document d = order.layout().document();
     AtomicFile.Pending p =
         AtomicFile.prepare(target, order.overwrite(), out -> format.write(d, out));
     pending.add(p);
@@ -253,13 +265,15 @@ public final class Publisher {
 
   /**
    * Saves as DOCX: writes beside the name, reads back, and moves to the name only what passed. What
-   * did not is kept beside it under a name that says so, and what was there before stays.
+   * did not is kept beside it under a name that says so, and what was there before stays. What acts
+   * by itself is left out.
    *
    * @throws WriteProblem if the file cannot be written; then nothing has changed
    */
-  public static Receipt.Made docx(Document document, Path target, boolean overwrite, Path source)
+  public static Receipt.Made docx(Document whole, Path target, boolean overwrite, Path source)
       throws WriteProblem {
     refuseUntouchable(target, Untouchable.inputs(List.of(source)));
+    Document document = ActiveContent.without(whole);
     AtomicFile.Pending pending =
         AtomicFile.prepare(target, overwrite, out -> DocxWriter.write(document, out));
     try {

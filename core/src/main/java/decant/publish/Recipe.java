@@ -1,5 +1,6 @@
 package decant.publish;
 
+import decant.reading.Active;
 import decant.words.Words;
 import java.util.List;
 
@@ -9,9 +10,11 @@ import java.util.List;
  * @param name what it is called
  * @param purpose what it is for, in a line
  * @param outputs the files that it makes, all under one stem
+ * @param active what is done with content that acts by itself
  * @param afterwards what is done once they are made
  */
-public record Recipe(String name, String purpose, List<Output> outputs, Afterwards afterwards) {
+public record Recipe(
+    String name, String purpose, List<Output> outputs, Active active, Afterwards afterwards) {
   private static final Words WORDS = Words.of(Recipe.class);
 
   /**
@@ -27,7 +30,7 @@ public record Recipe(String name, String purpose, List<Output> outputs, Afterwar
 
   /** A recipe after which nothing is done. */
   public Recipe(String name, String purpose, List<Output> outputs) {
-    this(name, purpose, outputs, Afterwards.NOTHING);
+    this(name, purpose, outputs, Active.REMOVE, Afterwards.NOTHING);
   }
 
   public Recipe {
@@ -41,22 +44,26 @@ public record Recipe(String name, String purpose, List<Output> outputs, Afterwar
   }
 
   public Recipe named(String other) {
-    return new Recipe(other, purpose, outputs, afterwards);
+    return new Recipe(other, purpose, outputs, active, afterwards);
   }
 
   /** This recipe with one of its outputs replaced. */
   public Recipe with(int at, Output other) {
     var copy = new java.util.ArrayList<>(outputs);
     copy.set(at, other);
-    return new Recipe(name, purpose, copy, afterwards);
+    return new Recipe(name, purpose, copy, active, afterwards);
   }
 
   public Recipe withOutputs(List<Output> others) {
-    return new Recipe(name, purpose, others, afterwards);
+    return new Recipe(name, purpose, others, active, afterwards);
   }
 
   public Recipe with(Afterwards other) {
-    return new Recipe(name, purpose, outputs, other);
+    return new Recipe(name, purpose, outputs, active, other);
+  }
+
+  public Recipe with(Active other) {
+    return new Recipe(name, purpose, outputs, other, afterwards);
   }
 
   /** Whether a password has to be given before it can be followed. */

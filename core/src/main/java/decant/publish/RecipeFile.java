@@ -26,6 +26,7 @@ import com.fasterxml.jackson.databind.json.JsonMapper;
 import com.fasterxml.jackson.databind.module.SimpleModule;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import decant.pdf.choices.Rights;
+import decant.reading.Active;
 import decant.words.Words;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -42,7 +43,7 @@ public final class RecipeFile {
   private static final Words WORDS = Words.of(RecipeFile.class);
 
   /** The version of the format that is written. */
-  public static final int VERSION = 3;
+  public static final int VERSION = 4;
 
   private static final int MOST_BYTES = 4 << 20;
 
@@ -136,6 +137,7 @@ public final class RecipeFile {
         now.put("purpose", "");
       }
       ObjectNode rest = JSON.createObjectNode();
+      rest.set("active", JSON.valueToTree(Active.REMOVE));
       rest.set("afterwards", JSON.valueToTree(Recipe.Afterwards.NOTHING));
       complete(now, rest);
       for (String needed : new String[] {"name", "outputs"}) {

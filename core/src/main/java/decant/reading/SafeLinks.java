@@ -6,8 +6,8 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
 /**
- * Which links are carried on: those to the web, to mail and to telephones, and those to files
- * beside the document. Whatever else a link may name (scripts, programs, files of one machine or of
+ * Which links are carried on: those to the web, to mail and to telephones, and to places inside.
+ * Whatever else a link may name (scripts, programs, files beside the document, of one machine or of
  * a network) acts, or tells of machines, where it is published.
  */
 public final class SafeLinks {
@@ -25,7 +25,9 @@ public final class SafeLinks {
       return false;
     }
     Matcher m = SCHEME.matcher(plain);
-    return !m.find() || SCHEMES.contains(m.group(1));
+    return m.find()
+        ? SCHEMES.contains(m.group(1))
+        : plain.startsWith("#") || plain.startsWith("www.");
   }
 
   /** An address that is short enough to be told. */

@@ -5,6 +5,7 @@ import decant.model.Finding;
 import decant.model.Finding.SourcePlace;
 import decant.model.NodeId;
 import decant.model.Position;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 
@@ -18,6 +19,16 @@ import java.util.Map;
 public record TakenIn(Document document, List<Finding> findings, Origin origin) {
   public TakenIn {
     findings = List.copyOf(findings);
+  }
+
+  /** This with more to tell. */
+  public TakenIn withFindings(List<Finding> more) {
+    if (more.isEmpty()) {
+      return this;
+    }
+    var all = new ArrayList<>(findings);
+    all.addAll(more);
+    return new TakenIn(document, all, origin);
   }
 
   /**

@@ -3,9 +3,19 @@ package decant.office;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import decant.Samples;
+import decant.io.Untouchable;
+import decant.model.AttachedFile;
+import decant.model.Document;
 import decant.model.Finding;
 import decant.model.Paragraph;
 import decant.office.docx.DocxWriter;
+import decant.pdf.choices.Passwords;
+import decant.publish.OfficeFormat;
+import decant.publish.Output;
+import decant.publish.Publisher;
+import decant.publish.Recipe;
+import decant.reading.Active;
+import decant.reading.ActiveContent;
 import decant.reading.TakenIn;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
@@ -77,7 +87,7 @@ class ActiveContentTest {
   /** All that is written: the names of the parts, and what they hold. */
   private static Map<String, String> written(TakenIn t) throws IOException {
     var bytes = new ByteArrayOutputStream();
-    DocxWriter.write(t.document(), bytes);
+    DocxWriter.write(ActiveContent.without(t.document()), bytes);
     var out = new LinkedHashMap<String, String>();
     try (var zip = new ZipInputStream(new ByteArrayInputStream(bytes.toByteArray()))) {
       for (ZipEntry e = zip.getNextEntry(); e != null; e = zip.getNextEntry()) {
@@ -202,5 +212,110 @@ class ActiveContentTest {
     Map<String, String> out = written(t);
     neverHolds(out, "evil");
     assertThat(out).as("others are kept").containsKey("word/custom/kept.xml");
+  }
+
+  /** §20.1.8.13 for pictures, §17.17.2.1 for documents within; [MS-DOCX] for people. */
+  @Test
+  void whatWouldBeFetchedAndWhoWroteIt() throws IOException {
+    relationships
+        .append(relationship("p", OFFICE + "image", "http://spy.example/dot.png", true))
+        .append(relationship("k", OFFICE + "aFChunk", "afchunk.mht", false))
+        .append(
+            relationship(
+                "n",
+                "http://schemas.microsoft.com/office/2011/relationships/people",
+                "people.xml",
+                false));
+    parts.put("word/afchunk.mht", "From: chunk");
+    parts.put("word/people.xml", "<people author=\"Jonas Clerk\"/>");
+    TakenIn t =
+        taken(
+            CLEAR
+                + "<w:altChunk r:id=\"k\"/><w:p><w:r><w:drawing xmlns:a=\"http://schemas.openxmlformats.org/drawingml/2006/main\"><a:blip"
+                + " r:link=\"p\"/></w:drawing></w:r></w:p>");
+    assertThat(told(t))
+        .anyMatch(m -> m.contains("spy.example"))
+        .anyMatch(m -> m.contains("takes in another"));
+    neverHolds(written(t), "spy.example", "altChunk", "From: chunk", "Jonas Clerk", "r:link");
+  }
+
+  @Test
+  void programsAmongAttachedFiles() {
+    Document d =
+        Samples.document(Samples.paragraph("Tides"))
+            .withAttachments(
+                List.of(
+                    new AttachedFile("tides.csv", "text/csv", "", "1;2".getBytes()),
+                    new AttachedFile("tides.EXE", "", "", "x".getBytes()),
+                    new AttachedFile("notice.pdf.lnk", "", "", "x".getBytes()),
+                    new AttachedFile("picture.png", "", "", "MZ\u0090\0".getBytes())));
+    assertThat(ActiveContent.in(d)).hasSize(3);
+    assertThat(ActiveContent.without(d).attachments())
+        .extracting(AttachedFile::name)
+        .containsExactly("tides.csv");
+  }
+
+  /** A word that is no keyword is none where it is an argument, and one that is cut up is. */
+  @Test
+  void fieldsAreKnownByTheirKeyword() throws IOException {
+    TakenIn t =
+        taken(
+            "<w:p>"
+                + field(" REF link \\h ", "one")
+                + "<w:r><w:fldChar w:fldCharType=\"begin\"/></w:r><w:r><w:instrText>DD</w:instrText></w:r><w:r><w:instrText>E cmd</w:instrText></w:r><w:r><w:fldChar w:fldCharType=\"end\"/></w:r></w:p>");
+    assertThat(told(t)).singleElement().satisfies(m -> assertThat(m).contains("(DDE)"));
+    Map<String, String> out = written(t);
+    assertThat(out.get("word/document.xml")).contains("REF link");
+    neverHolds(out, "cmd");
+  }
+
+  @Test
+  void whatIsAskedForGoesAlong() throws Exception {
+    relationships
+        .append(
+            relationship(
+                "v",
+                "http://schemas.microsoft.com/office/2006/relationships/vbaProject",
+                "vbaProject.bin",
+                false))
+        .append(relationship("a", OFFICE + "hyperlink", "file:///g:/tides.pdf", true));
+    parts.put("word/vbaProject.bin", "AutoOpen");
+    TakenIn t = taken("<w:p><w:hyperlink r:id=\"a\"><w:r><w:t>one</w:t></w:r></w:hyperlink></w:p>");
+    Recipe office =
+        new Recipe("Copy", "", List.of(new Output.Office(OfficeFormat.DOCX), Output.Pdf.USUAL));
+    for (Active active : Active.values()) {
+      Path out = Files.createDirectory(folder.resolve(active.name()));
+      Publisher.publish(
+          new Publisher.Order(
+              Samples.layout(t.document()),
+              office.with(active),
+              out,
+              "copy",
+              folder.resolve("active.docx"),
+              false,
+              Passwords.NONE,
+              Untouchable.inputs(List.of())),
+          (name, done) -> {},
+          () -> false);
+      boolean keep = active == Active.KEEP;
+      Path docx = out.resolve(keep ? "copy.docm" : "copy.docx");
+      assertThat(docx).exists();
+      String whole = whole(docx);
+      assertThat(whole.contains("AutoOpen")).isEqualTo(keep);
+      assertThat(whole.contains("macroEnabled.main+xml")).isEqualTo(keep);
+      assertThat(whole.contains("file:///g:/tides.pdf")).isEqualTo(keep);
+      String pdf = Files.readString(out.resolve("copy.pdf"), StandardCharsets.ISO_8859_1);
+      assertThat(pdf.contains("/Link")).isEqualTo(keep);
+    }
+  }
+
+  private static String whole(Path zip) throws IOException {
+    var b = new StringBuilder();
+    try (var in = new ZipInputStream(Files.newInputStream(zip))) {
+      for (ZipEntry e = in.getNextEntry(); e != null; e = in.getNextEntry()) {
+        b.append(new String(in.readAllBytes(), StandardCharsets.UTF_8)).append('\n');
+      }
+    }
+    return b.toString();
   }
 }

@@ -77,6 +77,7 @@ class RecipeFileTest {
                         FirstSight.PrintScaling.NONE,
                         FirstSight.Duplex.SHORT_EDGE,
                         3))),
+            decant.reading.Active.KEEP,
             new Recipe.Afterwards(true, true, true)));
     return all;
   }

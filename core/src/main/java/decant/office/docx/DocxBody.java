@@ -328,7 +328,6 @@ final class DocxBody {
           e.attribute("r:id")
               .map(relationships::get)
               .filter(r -> r.external())
-              .filter(r -> ActiveContent.carries(r.target(), shared.findings))
               .<Link>map(r -> new Link.External(withAnchor(r.target(), e)))
               .or(() -> e.attribute("w:anchor").map(Link.Internal::new));
       link = target.or(() -> outer);

@@ -265,9 +265,7 @@ public final class DocxReader {
               Finding.Severity.LOSS,
               WORDS.count("docx-reader.unsafe-names", file.unsafe().size())));
     }
-    return main.equals("word/document.xml")
-        ? new ActiveContent(shared.findings).without(out, request.limits().depth())
-        : List.of();
+    return main.equals("word/document.xml") ? out : List.of();
   }
 
   private TakenIn.Origin origin(Document d, Map<String, String> properties, FontBook fonts) {

@@ -103,6 +103,11 @@ public final class DocxWriter {
     new DocxWriter(document).run(out);
   }
 
+  /** Whether macros that came with a document are still among its parts. */
+  public static boolean hasMacros(Document d) {
+    return d.keptParts().stream().anyMatch(k -> k.name().equals("word/vbaProject.bin"));
+  }
+
   private void run(OutputStream out) throws IOException {
     defaults.put("rels", "application/vnd.openxmlformats-package.relationships+xml");
     defaults.put("xml", "application/xml");
@@ -134,7 +139,12 @@ public final class DocxWriter {
       main.add("comments", "comments.xml", false);
       xml("word/comments.xml", MAIN + "comments+xml", comments.part());
     }
-    xml("word/document.xml", MAIN + "document.main+xml", body);
+    xml(
+        "word/document.xml",
+        hasMacros(document)
+            ? "application/vnd.ms-word.document.macroEnabled.main+xml"
+            : MAIN + "document.main+xml",
+        body);
     parts.put("word/_rels/document.xml.rels", main.part());
     core();
     pack(out);

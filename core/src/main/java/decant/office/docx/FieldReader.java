@@ -33,7 +33,6 @@ final class FieldReader {
     final String begin;
     boolean inResult;
     boolean marked;
-    boolean told;
     Look look;
 
     Open(Optional<Link> outer, Look look, String begin) {
@@ -128,13 +127,6 @@ final class FieldReader {
     f.inResult = true;
     if (f.name().equals("HYPERLINK")) {
       return hyperlink(f.instruction.toString());
-    }
-    if (ActiveContent.acts(f.name())) {
-      if (!f.told) {
-        f.told = true;
-        shared.findings.add(ActiveContent.field(f.name()));
-      }
-      return current; // what it shows is ordinary text
     }
     if (f.computed().isEmpty() && !f.name().isEmpty() && !insideComputed()) {
       f.marked = true;
@@ -259,8 +251,6 @@ final class FieldReader {
     if (internal) {
       return Optional.of(new Link.Internal(target));
     }
-    return ActiveContent.carries(target, shared.findings)
-        ? Optional.of(new Link.External(target))
-        : Optional.empty();
+    return Optional.of(new Link.External(target));
   }
 }

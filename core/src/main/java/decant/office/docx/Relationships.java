@@ -1,7 +1,6 @@
 package decant.office.docx;
 
 import decant.office.xml.XmlParts;
-import decant.reading.SafeLinks;
 import java.nio.charset.StandardCharsets;
 import java.util.LinkedHashMap;
 import java.util.Map;
@@ -44,10 +43,7 @@ final class Relationships {
             target.startsWith("/")
                 ? target.substring(1)
                 : target.startsWith("../") ? target.substring(3) : "word/" + target;
-        boolean stays =
-            external
-                ? SafeLinks.carries(target) && !type.endsWith("/attachedTemplate")
-                : partsThatGoBack.contains(path);
+        boolean stays = external || partsThatGoBack.contains(path);
         if (stays) {
           put(e.attribute("Id").orElse("k" + next++), type, target, external);
         }

@@ -5,7 +5,6 @@ import decant.model.Document;
 import decant.model.Finding;
 import decant.model.Link;
 import decant.model.NodeId;
-import decant.reading.SafeLinks;
 import decant.words.Words;
 import java.awt.geom.Point2D;
 import java.io.IOException;
@@ -67,10 +66,6 @@ final class PdfLinks {
     PDAction action = l.getAction();
     if (action instanceof PDActionURI u && u.getURI() != null && !u.getURI().isBlank()) {
       String uri = u.getURI().strip();
-      if (!SafeLinks.carries(uri)) {
-        left(WORDS.say("pdf-links.link", SafeLinks.told(uri)), l, page, number);
-        return Optional.empty();
-      }
       return Optional.of(new Link.External(uri));
     }
     if (action != null && !(action instanceof PDActionGoTo) && !(action instanceof PDActionURI)) {

@@ -14,6 +14,7 @@ import decant.publish.Plan;
 import decant.publish.PublishProblem;
 import decant.publish.Publisher;
 import decant.publish.Weighing;
+import decant.reading.Active;
 import decant.work.Cancelled;
 import java.time.LocalDate;
 import java.util.ArrayList;
@@ -225,10 +226,11 @@ final class PublishState {
     }
     Optional<Output.Pdf> looked = pdf();
     List<Plan.Item> first = files();
+    Active active = draft().recipe().active();
     BooleanSupplier stale = () -> wanted.get() != mine;
     SCALES.execute(() -> {
       try {
-        weigh(layout, plan.get(), looked, first, stale);
+        weigh(layout, active, plan.get(), looked, first, stale);
       } catch (Cancelled e) {
         // A newer choice is being weighed.
       }
@@ -238,13 +240,15 @@ final class PublishState {
   /** The output that is looked at first, then what it would be otherwise, then all other files. */
   private void weigh(
       Layout layout,
+      Active active,
       Plan plan,
       Optional<Output.Pdf> looked,
       List<Plan.Item> first,
       BooleanSupplier stale) {
+    Layout carried = Publisher.carried(layout, active);
     var layouts = new HashMap<Addresses, Layout>();
     Function<PdfChoices, Layout> linking =
-        c -> layouts.computeIfAbsent(c.wayfinding().addresses(), a -> Publisher.linked(layout, a));
+        c -> layouts.computeIfAbsent(c.wayfinding().addresses(), a -> Publisher.linked(carried, a));
     var sizes = new LinkedHashMap<String, Long>();
     long total = 0;
     PdfWriter.Written written = null;

@@ -9,6 +9,7 @@ import decant.desktop.shell.Stage;
 import decant.desktop.shell.Step;
 import decant.desktop.shell.Work;
 import decant.layout.Layout;
+import decant.model.Finding;
 import decant.pdf.choices.Conflict;
 import decant.publish.Output;
 import decant.publish.Plan;
@@ -57,6 +58,7 @@ public final class PublishView implements Stage {
   private final ScrollPane checks;
   private final List<Choices> choices = new ArrayList<>();
   private final VBox groups = new VBox();
+  private final ActiveChoice active;
   private final AfterwardsChoices afterwards;
   private final TextField stem = new TextField();
   private final Label folder = new Label();
@@ -85,6 +87,7 @@ public final class PublishView implements Stage {
     choices.add(new KeepingChoices(state));
     choices.add(new FirstSightChoices(state));
     choices.forEach(c -> groups.getChildren().add(c.group().node()));
+    active = new ActiveChoice(state);
     afterwards = new AfterwardsChoices(state);
     pages.setId("publish-pages");
     pages.setAccessibleText(WORDS.say("publish-view.pages"));
@@ -191,7 +194,15 @@ public final class PublishView implements Stage {
             acts,
             receipt.brief());
     foot.getStyleClass().add("publish-foot");
-    var all = new VBox(8, heading, recipe.node(), size.node(), groups, afterwards.group().node());
+    var all =
+        new VBox(
+            8,
+            heading,
+            recipe.node(),
+            size.node(),
+            groups,
+            active.group().node(),
+            afterwards.group().node());
     all.getStyleClass().add("side");
     choicesScroll.setContent(all);
     choicesScroll.setFitToWidth(true);
@@ -245,6 +256,8 @@ public final class PublishView implements Stage {
     groups.setManaged(pdf.isPresent());
     pdf.ifPresent(o -> choices.forEach(c -> c.show(o)));
     warn();
+    active.show(
+        work.taken().findings().stream().anyMatch(f -> f.kind() == Finding.Kind.ACTIVE_CONTENT));
     afterwards.show();
     size.show();
     showPages();
