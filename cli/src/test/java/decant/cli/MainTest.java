@@ -2,12 +2,24 @@ package decant.cli;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import decant.model.Document;
+import decant.model.Inline;
+import decant.model.Link;
+import decant.model.Look;
+import decant.model.NodeId;
+import decant.model.Paragraph;
+import decant.model.StyleSheet;
+import decant.model.TextTraits;
+import decant.office.docx.DocxWriter;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
+import java.io.OutputStream;
 import java.io.PrintStream;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.List;
+import java.util.Map;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
@@ -78,6 +90,30 @@ class MainTest {
         .isZero();
     assertThat(run("describe", folder.resolve("x.docx").toString(), "--json").out())
         .contains("\"heading\"", "Mooring charges");
+  }
+
+  /** A link to a file of one machine acts where it is published: it is told and left out. */
+  @Test
+  void whatActsIsLeftOutUnlessItIsAskedFor() throws IOException {
+    var link =
+        new Inline.Text(
+            "tides", Look.of(TextTraits.LINK, new Link.External("file:///g:/tides.xls")));
+    var p = new Paragraph(NodeId.fresh(), Look.PLAIN, Look.PLAIN, List.of(link));
+    Path source = folder.resolve("tides.docx");
+    try (OutputStream out = Files.newOutputStream(source)) {
+      DocxWriter.write(
+          Document.of(new StyleSheet(Look.PLAIN, Look.PLAIN, "", Map.of()), List.of(p)), out);
+    }
+    Run removed = run("publish", source.toString());
+    assertThat(removed.status()).isZero();
+    assertThat(removed.err()).contains("file:///g:/tides.xls");
+    Path pdf = folder.resolve("tides.pdf");
+    assertThat(Files.readString(pdf, StandardCharsets.ISO_8859_1)).doesNotContain("/Link");
+    Run kept = run("publish", source.toString(), "--active", "keep", "--overwrite");
+    assertThat(kept.status()).isZero();
+    assertThat(kept.err()).isEmpty();
+    assertThat(Files.readString(pdf, StandardCharsets.ISO_8859_1)).contains("/Link");
+    assertThat(run("publish", source.toString(), "--active", "some").status()).isEqualTo(2);
   }
 
   @Test

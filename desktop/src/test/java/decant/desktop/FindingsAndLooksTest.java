@@ -8,6 +8,7 @@ import decant.desktop.shell.Work;
 import decant.model.Document;
 import decant.model.Finding;
 import decant.model.FindingGroup;
+import decant.model.Link;
 import decant.model.Look;
 import decant.model.NodeId;
 import decant.model.Outline;
@@ -15,11 +16,19 @@ import decant.model.Paragraph;
 import decant.model.Position;
 import decant.model.Selection;
 import decant.model.TextTraits;
+import decant.reading.Active;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Optional;
+import javafx.scene.Node;
 import javafx.scene.control.Button;
+import javafx.scene.control.CheckBox;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
+import javafx.scene.control.TextField;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.input.KeyCode;
 import org.junit.jupiter.api.Test;
@@ -223,5 +232,35 @@ class FindingsAndLooksTest extends WindowCase {
             .addListener((o, was, is) -> is.ifPresent(b -> told.add(b.label()))));
     window.takeIn(file);
     assertThat(told).anyMatch(t -> t.matches("Taking in Pontoons\\.pdf: page \\d+ of 40"));
+  }
+
+  /** Where nothing acts nothing is asked; where something does, it is left out unless chosen. */
+  @Test
+  void whatActsIsAskedAboutWhereThereIsAny() throws IOException {
+    revise("Berth rules.pdf");
+    window.go(Step.PUBLISH);
+    assertThat(window.find("#group-active", Node.class).isVisible()).isFalse();
+    Path tides =
+        Made.docx(
+            folder.resolve("tides.docx"),
+            Made.text(
+                "Tides", Look.of(TextTraits.LINK, new Link.External("file:///g:/tides.xls"))));
+    Work work = window.takeIn(tides);
+    window.go(Step.PUBLISH);
+    assertThat(window.find("#group-active", Node.class).isVisible()).isTrue();
+    window.until(() -> !window.find("#publish-busy", Node.class).isVisible());
+    window.click("#publish-go");
+    window.until(() -> work.receiptProperty().get().isPresent());
+    assertThat(Files.readString(folder.resolve("tides.pdf"), StandardCharsets.ISO_8859_1))
+        .doesNotContain("/Link");
+    Window.run(() -> window.find("#publish-active", CheckBox.class).setSelected(true));
+    Window.run(() -> window.find("#publish-stem", TextField.class).setText("with"));
+    window.settle();
+    assertThat(draft(work).recipe().active()).isEqualTo(Active.KEEP);
+    Window.run(() -> work.receiptProperty().set(Optional.empty()));
+    window.click("#publish-go");
+    window.until(() -> work.receiptProperty().get().isPresent());
+    assertThat(Files.readString(folder.resolve("with.pdf"), StandardCharsets.ISO_8859_1))
+        .contains("/Link");
   }
 }

@@ -10,13 +10,19 @@ final class ActiveChoice {
   private static final Words WORDS = Words.of(ActiveChoice.class);
 
   private final PublishState state;
+  private final boolean has;
   private final CheckBox keep;
   private final Group group;
 
-  ActiveChoice(PublishState state) {
+  /**
+   * @param has whether the document has any
+   */
+  ActiveChoice(PublishState state, boolean has) {
     this.state = state;
+    this.has = has;
     keep = Choosing.yesNo("publish-active", WORDS.say("active-choice.include"), this::change);
     group = new Group("group-active", WORDS.say("active-choice.title"), keep);
+    stand(has);
   }
 
   private void change(boolean on) {
@@ -31,14 +37,15 @@ final class ActiveChoice {
     return group;
   }
 
-  /**
-   * @param has whether the document has any
-   */
-  void show(boolean has) {
+  private void stand(boolean there) {
+    group.node().setVisible(there);
+    group.node().setManaged(there);
+  }
+
+  void show() {
     boolean on = state.draft().recipe().active() == Active.KEEP;
     keep.setSelected(on);
-    group.node().setVisible(has || on);
-    group.node().setManaged(has || on);
+    stand(has || on);
     group.say(WORDS.say(on ? "active-choice.included" : "active-choice.left-out"));
   }
 }

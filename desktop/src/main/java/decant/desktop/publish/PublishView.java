@@ -87,7 +87,11 @@ public final class PublishView implements Stage {
     choices.add(new KeepingChoices(state));
     choices.add(new FirstSightChoices(state));
     choices.forEach(c -> groups.getChildren().add(c.group().node()));
-    active = new ActiveChoice(state);
+    active =
+        new ActiveChoice(
+            state,
+            work.taken().findings().stream()
+                .anyMatch(f -> f.kind() == Finding.Kind.ACTIVE_CONTENT));
     afterwards = new AfterwardsChoices(state);
     pages.setId("publish-pages");
     pages.setAccessibleText(WORDS.say("publish-view.pages"));
@@ -256,8 +260,7 @@ public final class PublishView implements Stage {
     groups.setManaged(pdf.isPresent());
     pdf.ifPresent(o -> choices.forEach(c -> c.show(o)));
     warn();
-    active.show(
-        work.taken().findings().stream().anyMatch(f -> f.kind() == Finding.Kind.ACTIVE_CONTENT));
+    active.show();
     afterwards.show();
     size.show();
     showPages();
