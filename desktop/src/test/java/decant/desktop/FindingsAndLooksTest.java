@@ -239,7 +239,7 @@ class FindingsAndLooksTest extends WindowCase {
   void whatActsIsAskedAboutWhereThereIsAny() throws IOException {
     revise("Berth rules.pdf");
     window.go(Step.PUBLISH);
-    assertThat(window.find("#group-active", Node.class).isVisible()).isFalse();
+    assertThat(window.find("#group-active", Node.class).getParent().isVisible()).isFalse();
     Path tides =
         Made.docx(
             folder.resolve("tides.docx"),
@@ -247,7 +247,7 @@ class FindingsAndLooksTest extends WindowCase {
                 "Tides", Look.of(TextTraits.LINK, new Link.External("file:///g:/tides.xls"))));
     Work work = window.takeIn(tides);
     window.go(Step.PUBLISH);
-    assertThat(window.find("#group-active", Node.class).isVisible()).isTrue();
+    assertThat(window.find("#group-active", Node.class).getParent().isVisible()).isTrue();
     window.until(() -> !window.find("#publish-busy", Node.class).isVisible());
     window.click("#publish-go");
     window.until(() -> work.receiptProperty().get().isPresent());
