@@ -147,6 +147,7 @@ public final class PdfReader {
     var read = new Sediment.Read(pages, lines, drawn.left(), running, found, d, maker.places());
     findings.addAll(
         new Sediment(pdf, new FontDoubts(fonts, book, brought.withheld()), book, read).findings());
+    findings.addAll(Conservation.of(pages, lines, running, d));
     var origin =
         new TakenIn.Origin(
             "pdf", pages.size(), properties(), fonts(book), maker.places(), java.util.List.of());

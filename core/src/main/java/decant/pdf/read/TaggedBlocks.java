@@ -3,8 +3,10 @@ package decant.pdf.read;
 import decant.model.Box;
 import decant.model.Finding;
 import decant.model.Markers;
+import decant.model.MediaId;
 import decant.words.Words;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.IdentityHashMap;
@@ -74,6 +76,8 @@ final class TaggedBlocks {
     }
   }
 
+  private final Set<Placed> shown = Collections.newSetFromMap(new IdentityHashMap<>());
+
   private Optional<Result> run(PDDocument pdf, COSDictionary root) {
     int n = 0;
     for (ScannedPage p : pages) {
@@ -105,6 +109,7 @@ final class TaggedBlocks {
   /** Puts text that no tag holds in by its place: nothing that shows is left out. */
   private List<Finding> untagged() {
     var findings = new ArrayList<Finding>();
+    untaggedPictures();
     for (ScannedPage p : pages) {
       List<Glyph> left =
           p.glyphs().stream()
@@ -115,7 +120,8 @@ final class TaggedBlocks {
       }
       List<List<TextLine>> paragraphs = apart(Lines.of(p.only(left)));
       for (List<TextLine> lines : paragraphs) {
-        out.add(placeOf(lines.getFirst()), untagged(lines));
+        TextLine head = lines.getFirst();
+        out.add(placeOf(head.page(), head.box()), untagged(lines));
       }
       Box box =
           paragraphs.stream()
@@ -131,6 +137,20 @@ final class TaggedBlocks {
               .from(p.number(), box));
     }
     return findings;
+  }
+
+  /** Pictures that no tag holds; but for those that every page has, which belong to its frame. */
+  private void untaggedPictures() {
+    Map<MediaId, Integer> times = new HashMap<>();
+    pages.forEach(p -> p.pictures().forEach(x -> times.merge(x.media().id(), 1, Integer::sum)));
+    for (ScannedPage p : pages) {
+      for (Placed x : p.pictures()) {
+        boolean frames = times.getOrDefault(x.media().id(), 0) > 2;
+        if (!frames && !shown.contains(x)) {
+          out.add(placeOf(p.number(), x.box()), new Found.Figure(p.number(), x, x.alt()));
+        }
+      }
+    }
   }
 
   /** Lines that follow one another closely from one edge are a paragraph. */
@@ -165,12 +185,12 @@ final class TaggedBlocks {
     return new Found.Text(Found.Kind.PARAGRAPH, lines, "", 0, left, right, pitch, 0);
   }
 
-  /** Behind what stands above a line on its page, else before what stands on later pages. */
-  private int placeOf(TextLine l) {
+  /** Behind what stands above a place on its page, else before what stands on later pages. */
+  private int placeOf(int page, Box box) {
     int at = 0;
     for (int k = 0; k < out.size(); k++) {
       Found f = out.get(k);
-      boolean before = f.page() < l.page() || f.page() == l.page() && f.box().y() <= l.box().y();
+      boolean before = f.page() < page || f.page() == page && f.box().y() <= box.y();
       if (before) {
         at = k + 1;
       }
@@ -454,6 +474,7 @@ final class TaggedBlocks {
       used.add(l);
       for (Placed p : pictures.getOrDefault(l, List.of())) {
         out.add(new Found.Figure(l.page(), p, alt.isBlank() ? p.alt() : alt));
+        shown.add(p);
         any = true;
       }
     }
