@@ -6,7 +6,7 @@ find_jdk() {
   for dir in "${JAVA_HOME:-}" "$(dirname "$(dirname "$(readlink -f "$(command -v javac 2>/dev/null || echo /none/bin/javac)")")")" \
       /usr/lib/jvm/*25* /usr/lib/jvm/* "$HOME"/.sdkman/candidates/java/* "$HOME"/.jdks/* /opt/jdk* /opt/java/*; do
     [ -x "$dir/bin/javac" ] || continue
-    version=$("$dir/bin/javac" -version 2>&1 | sed -E 's/^javac ([0-9]+).*/\1/')
+    version=$(env -u JAVA_TOOL_OPTIONS -u JDK_JAVA_OPTIONS "$dir/bin/javac" -version 2>&1 | sed -E 's/^javac ([0-9]+).*/\1/')
     if [ "${version:-0}" -ge 25 ] 2>/dev/null; then
       export JAVA_HOME=$dir
       return 0

@@ -3,12 +3,11 @@ package decant.cli;
 import decant.describe.Describer;
 import decant.format.Intake;
 import decant.layout.Layout;
-import decant.layout.Layouter;
 import decant.layout.Page;
 import decant.model.Finding;
 import decant.reading.ReadProblem;
 import decant.reading.TakenIn;
-import decant.text.FontBook;
+import decant.work.Deadline;
 import java.io.IOException;
 import java.io.PrintStream;
 import java.nio.charset.StandardCharsets;
@@ -64,7 +63,8 @@ final class DescribeCommand implements Callable<Integer> {
   }
 
   private String describe(Path file) throws ReadProblem, IOException {
-    TakenIn taken = Intake.take(opening.request(file));
+    Deadline deadline = each.begin(file);
+    TakenIn taken = Intake.take(opening.request(file).by(deadline));
     if (taken.origin().format().equals("pdf")) {
       var places = taken.origin().places();
       return Describer.describe(
@@ -73,7 +73,7 @@ final class DescribeCommand implements Callable<Integer> {
           taken.origin().pages(),
           id -> Optional.ofNullable(places.get(id)).map(Finding.SourcePlace::page).map(p -> p + 1));
     }
-    Layout layout = new Layouter(FontBook.shipped()).layout(taken.document());
+    Layout layout = Pages.of(taken.document(), deadline);
     return Describer.describe(
         file.toString(),
         taken,

@@ -86,6 +86,11 @@ final class EachFile {
     return 1;
   }
 
+  /** When work on a file must have ended that begins now. */
+  Deadline begin(Path file) {
+    return Deadline.in(allowed(file));
+  }
+
   private Duration allowed(Path file) {
     return seconds == null ? Deadline.usual(file) : Duration.ofSeconds(Math.max(1, seconds));
   }

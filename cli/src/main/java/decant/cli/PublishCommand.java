@@ -5,7 +5,6 @@ import decant.io.AtomicFile;
 import decant.io.Untouchable;
 import decant.io.WriteProblem;
 import decant.layout.Layout;
-import decant.layout.Layouter;
 import decant.model.Finding;
 import decant.pdf.choices.Passwords;
 import decant.publish.Exposure;
@@ -22,10 +21,11 @@ import decant.publish.RecipeProblem;
 import decant.reading.Active;
 import decant.reading.ReadProblem;
 import decant.reading.TakenIn;
-import decant.text.FontBook;
 import decant.verify.Check;
 import decant.words.Figures;
 import decant.words.Words;
+import decant.work.Cancelled;
+import decant.work.Deadline;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -200,7 +200,8 @@ final class PublishCommand implements Callable<Integer> {
   private Receipt publish(
       Path file, Recipe chosen, boolean intoFolder, Passwords passwords, Untouchable untouchable)
       throws ReadProblem, WriteProblem, PublishProblem, IOException {
-    TakenIn taken = Intake.take(opening.request(file));
+    Deadline deadline = each.begin(file);
+    TakenIn taken = Intake.take(opening.request(file).by(deadline));
     if (chosen.active() == Active.REMOVE) {
       taken.findings().stream()
           .filter(f -> f.kind() == Finding.Kind.ACTIVE_CONTENT)
@@ -208,7 +209,7 @@ final class PublishCommand implements Callable<Integer> {
     }
     Exposure.ofSource(chosen, taken.findings())
         .ifPresent(e -> System.err.println(WORDS.say("each-file.problem", file, e)));
-    Layout layout = new Layouter(FontBook.shipped()).layout(taken.document());
+    Layout layout = Pages.of(taken.document(), deadline);
     Path source = file.toAbsolutePath();
     Path folder = source.getParent();
     String stem = stem(file);
@@ -229,7 +230,9 @@ final class PublishCommand implements Callable<Integer> {
             new Publisher.Order(
                 layout, chosen, folder, stem, source, overwrite, passwords, untouchable),
             (name, done) -> {},
-            () -> false);
+            deadline::isOver);
+      } catch (Cancelled e) {
+        throw ReadProblem.tooSlow(deadline.allowed());
       } catch (WriteProblem e) {
         if (e.kind() != WriteProblem.Kind.MADE_BEFORE || n > files.size() + 1) {
           throw e;

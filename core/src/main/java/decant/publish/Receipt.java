@@ -5,6 +5,7 @@ import java.nio.file.Path;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
+import java.util.Optional;
 
 /**
  * What a publish made and verified.
@@ -25,6 +26,11 @@ public record Receipt(String recipe, Path source, Instant made, List<Made> files
       Path file, String format, long bytes, String sha256, int pages, List<Check> checks) {
     public Made {
       checks = List.copyOf(checks);
+    }
+
+    /** The first check that did not pass. */
+    public Optional<Check> failed() {
+      return checks.stream().filter(c -> !c.passed()).findFirst();
     }
 
     /** Whether every check passed. */

@@ -1,5 +1,6 @@
 package decant.reading;
 
+import decant.work.Deadline;
 import java.nio.file.Path;
 import java.util.Optional;
 import java.util.function.BooleanSupplier;
@@ -12,6 +13,7 @@ import java.util.function.BooleanSupplier;
  * @param recogniser reads the text of pages that are pictures; empty to keep them as pictures
  * @param cancelled asked now and then; when true, reading ends with {@link
  *     ReadProblem.Kind#CANCELLED}
+ * @param deadline when it is over, reading ends with {@link ReadProblem.Kind#TOO_SLOW}
  */
 public record ReadRequest(
     Path file,
@@ -19,7 +21,8 @@ public record ReadRequest(
     Limits limits,
     Optional<Recogniser> recogniser,
     Progress progress,
-    BooleanSupplier cancelled) {
+    BooleanSupplier cancelled,
+    Deadline deadline) {
   /** Told how much of a piece of work is done. */
   @FunctionalInterface
   public interface Progress {
@@ -28,29 +31,44 @@ public record ReadRequest(
 
   public static ReadRequest of(Path file) {
     return new ReadRequest(
-        file, Optional.empty(), Limits.USUAL, Optional.empty(), (d, a) -> {}, () -> false);
+        file,
+        Optional.empty(),
+        Limits.USUAL,
+        Optional.empty(),
+        (d, a) -> {},
+        () -> false,
+        Deadline.NEVER);
   }
 
   public ReadRequest withPassword(String other) {
-    return new ReadRequest(file, Optional.of(other), limits, recogniser, progress, cancelled);
+    return new ReadRequest(
+        file, Optional.of(other), limits, recogniser, progress, cancelled, deadline);
   }
 
   public ReadRequest withLimits(Limits other) {
-    return new ReadRequest(file, password, other, recogniser, progress, cancelled);
+    return new ReadRequest(file, password, other, recogniser, progress, cancelled, deadline);
   }
 
   public ReadRequest watched(Progress p, BooleanSupplier c) {
-    return new ReadRequest(file, password, limits, recogniser, p, c);
+    return new ReadRequest(file, password, limits, recogniser, p, c, deadline);
+  }
+
+  public ReadRequest by(Deadline other) {
+    return new ReadRequest(file, password, limits, recogniser, progress, cancelled, other);
   }
 
   public ReadRequest withRecogniser(Recogniser other) {
-    return new ReadRequest(file, password, limits, Optional.of(other), progress, cancelled);
+    return new ReadRequest(
+        file, password, limits, Optional.of(other), progress, cancelled, deadline);
   }
 
   /**
-   * @throws ReadProblem if reading was cancelled
+   * @throws ReadProblem if reading was cancelled, or takes longer than it may
    */
   public void checkpoint() throws ReadProblem {
+    if (deadline.isOver()) {
+      throw ReadProblem.tooSlow(deadline.allowed());
+    }
     if (cancelled.getAsBoolean()) {
       throw ReadProblem.cancelled();
     }

@@ -10,15 +10,25 @@ public final class Deadline {
   private static final Duration FIRST_MEGABYTE = Duration.ofSeconds(30);
   private static final Duration EACH_MORE = Duration.ofSeconds(1);
 
-  private final long end;
+  /** Work that may take as long as it likes: somebody waits for it and can stop it. */
+  public static final Deadline NEVER = new Deadline(0, Duration.ZERO);
 
-  private Deadline(long end) {
+  private final long end;
+  private final Duration allowed;
+
+  private Deadline(long end, Duration allowed) {
     this.end = end;
+    this.allowed = allowed;
   }
 
   /** So long from now. */
   public static Deadline in(Duration time) {
-    return new Deadline(System.nanoTime() + time.toNanos());
+    return new Deadline(System.nanoTime() + time.toNanos(), time);
+  }
+
+  /** How long the work was allowed to take; zero for any time. */
+  public Duration allowed() {
+    return allowed;
   }
 
   /** How long a file may take if nobody says otherwise: 30 s up to 1 MB, 1 s for each further. */
@@ -33,7 +43,7 @@ public final class Deadline {
   }
 
   public boolean isOver() {
-    return System.nanoTime() - end > 0;
+    return this != NEVER && System.nanoTime() - end > 0;
   }
 
   /** What is left of it; zero once it is over. */

@@ -175,4 +175,46 @@ class PublishTest {
     Document other = Samples.document(Samples.paragraph("another text"));
     assertThat(DocxVerifier.verify(folder.resolve("copy.docx"), other)).allMatch(c -> !c.passed());
   }
+
+  /** A picture whose bytes are gone cannot be in any file: no check can pass it. */
+  private static Document unwritable() {
+    var gone = decant.model.Media.of("image/png", new byte[] {1, 2, 3});
+    return Samples.document(
+        Samples.paragraph("A buoy:"), decant.pdf.Published.picture(gone, 80, 60, "a buoy"));
+  }
+
+  @Test
+  void whatDoesNotPassNeverTakesThePlaceOfWhatWasThere() throws Exception {
+    Document d = unwritable();
+    Path docx = Files.writeString(folder.resolve("copy.docx"), "older");
+    Receipt.Made saved = Publisher.docx(d, docx, true, folder.resolve("source"));
+    assertThat(saved.verified()).isFalse();
+    assertThat(saved.failed().orElseThrow().name()).isEqualTo("Pictures");
+    assertThat(docx).hasContent("older");
+    assertThat(saved.file()).hasFileName("copy (not verified).docx").exists();
+
+    Path pdf = Files.writeString(folder.resolve("charges.pdf"), "older");
+    Path rtf = Files.writeString(folder.resolve("charges.rtf"), "older");
+    var recipe =
+        new Recipe("Both", "", List.of(Output.Pdf.USUAL, new Output.Office(OfficeFormat.RTF)));
+    Receipt r =
+        Publisher.publish(
+            new Publisher.Order(
+                Samples.layout(d),
+                recipe,
+                folder,
+                "charges",
+                folder.resolve("source"),
+                true,
+                Passwords.NONE,
+                Untouchable.inputs(List.of())),
+            (file, done) -> {},
+            () -> false);
+    assertThat(r.verified()).isFalse();
+    assertThat(r.files())
+        .extracting(m -> m.file().getFileName().toString())
+        .containsExactly("charges (not verified).pdf", "charges (not verified).rtf");
+    assertThat(pdf).hasContent("older");
+    assertThat(rtf).hasContent("older");
+  }
 }

@@ -14,6 +14,9 @@ import decant.layout.Places;
 import decant.model.Document;
 import decant.model.Finding;
 import decant.model.FindingGroup;
+import decant.model.Inline;
+import decant.model.Look;
+import decant.model.MediaId;
 import decant.model.NodeId;
 import decant.model.Outline;
 import decant.model.Paragraph;
@@ -23,6 +26,7 @@ import decant.model.StyleSheet;
 import decant.model.TextTraits;
 import decant.model.edit.Commands;
 import decant.model.edit.Edit;
+import decant.model.edit.Revision;
 import decant.pdf.choices.Rights;
 import decant.pdf.choices.Type;
 import decant.publish.Receipt;
@@ -282,6 +286,37 @@ class WindowTest extends WindowCase {
     assertThat(Files.readAllBytes(folder.resolve("Berth rules.pdf")))
         .as("the source")
         .isEqualTo(source);
+  }
+
+  /**
+   * A copy that does not pass is told, stays beside the older one, and the work goes on unsaved.
+   */
+  @Test
+  void aCopyThatDoesNotPassForgetsNothing() throws IOException {
+    Work work = revise("Winter storage notice.docx");
+    Path older = Files.writeString(folder.resolve("older.docx"), "older");
+    var gone = new Inline.Picture(new MediaId("00".repeat(32)), 80, 60, "", Look.PLAIN);
+    var p = new Paragraph(NodeId.fresh(), Look.PLAIN, Look.PLAIN, List.of(gone));
+    Document d = document(work);
+    Document with = d.withBlocks(d.sections().getFirst().id(), 0, 0, List.of(p));
+    Window.run(() -> work.apply(r -> Revision.of(with)));
+    window.until(() -> recoveries() == 1);
+    boolean[] went = {false};
+    Window.run(() -> window.desk.save(older, true, () -> went[0] = true));
+    window.until(() -> notice().contains("not verified"));
+    assertThat(older).hasContent("older");
+    assertThat(folder.resolve("older (not verified).docx")).exists();
+    assertThat(Window.on(work::unsaved)).isTrue();
+    assertThat(recoveries()).isEqualTo(1);
+    assertThat(went[0]).as("nothing that waited for the copy goes on").isFalse();
+  }
+
+  private long recoveries() {
+    try (var files = Files.list(folder.resolve("state/recovery"))) {
+      return files.filter(f -> f.toString().endsWith(".work")).count();
+    } catch (IOException e) {
+      return 0;
+    }
   }
 
   @Test

@@ -22,6 +22,7 @@ import decant.reading.TakenIn;
 import decant.recovery.Kept;
 import decant.tray.OutTray;
 import decant.tray.PublishQueue;
+import decant.verify.Check;
 import decant.words.Words;
 import decant.work.Cancelled;
 import java.nio.file.Path;
@@ -519,7 +520,7 @@ public final class Desk {
                   WORDS.say(
                       "desk.saved-otherwise",
                       made.file().getFileName(),
-                      made.checks().getFirst().detail()))));
+                      made.failed().map(Check::detail).orElse("")))));
       return;
     }
     tray.used(target);
