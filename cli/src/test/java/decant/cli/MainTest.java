@@ -20,6 +20,8 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Map;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipOutputStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
@@ -348,5 +350,55 @@ class MainTest {
             secret.toString());
     assertThat(r.err()).contains("another has the same document without one");
     assertThat(r.status()).isZero();
+  }
+
+  /**
+   * A file on which work does not end in time is ended with its process; those before and after it
+   * have their results, each one line, in their order.
+   */
+  @Test
+  void aFileThatTakesTooLongHarmsNoOther() throws IOException {
+    Path first = copy("Winter storage notice.docx");
+    Path endless = folder.resolve("endless.docx");
+    try (var zip = new ZipOutputStream(Files.newOutputStream(endless))) {
+      zip.putNextEntry(new ZipEntry("[Content_Types].xml"));
+      zip.write(
+          "<Types xmlns=\"http://schemas.openxmlformats.org/package/2006/content-types\"/>"
+              .getBytes(StandardCharsets.UTF_8));
+      zip.putNextEntry(new ZipEntry("_rels/.rels"));
+      zip.write(
+          ("<Relationships xmlns=\"http://schemas.openxmlformats.org/package/2006/relationships\">"
+                  + "<Relationship Id=\"r\" Type=\"http://schemas.openxmlformats.org/officeDocument/2006/relationships/officeDocument\""
+                  + " Target=\"word/document.xml\"/></Relationships>")
+              .getBytes(StandardCharsets.UTF_8));
+      zip.putNextEntry(new ZipEntry("word/document.xml"));
+      zip.write(
+          "<w:document xmlns:w=\"http://schemas.openxmlformats.org/wordprocessingml/2006/main\"><w:body>"
+              .getBytes(StandardCharsets.UTF_8));
+      byte[] some =
+          "<w:p><w:r><w:t>Keep the quay clear.</w:t></w:r></w:p>"
+              .repeat(10_000)
+              .getBytes(StandardCharsets.UTF_8);
+      for (int k = 0; k < 90; k++) {
+        zip.write(some);
+      }
+      zip.write("</w:body></w:document>".getBytes(StandardCharsets.UTF_8));
+    }
+    Path last = copy("Berth rules.pdf");
+    Run r =
+        run(
+            "describe",
+            "--json",
+            "--time-limit",
+            "3",
+            first.toString(),
+            endless.toString(),
+            last.toString());
+    assertThat(r.status()).isEqualTo(1);
+    List<String> lines = r.out().lines().toList();
+    assertThat(lines).hasSize(3);
+    assertThat(lines.get(0)).contains("Winter storage notice.docx").contains("\"blocks\"");
+    assertThat(lines.get(1)).contains("endless.docx").contains("\"too-slow\"");
+    assertThat(lines.get(2)).contains("Berth rules.pdf").contains("\"blocks\"");
   }
 }
