@@ -1,5 +1,6 @@
 package decant.paint;
 
+import decant.work.Faults;
 import java.awt.Color;
 import java.awt.Graphics2D;
 import java.awt.RenderingHints;
@@ -60,6 +61,7 @@ public final class PdfPictures implements AutoCloseable {
           RenderingHints.KEY_INTERPOLATION, RenderingHints.VALUE_INTERPOLATION_BILINEAR);
       renderer.renderPageToGraphics(page, g, (float) scale);
     } catch (IOException | RuntimeException e) {
+      Faults.mended("painting a page of a PDF", e);
       g.setColor(new Color(0xB8B0A4));
       g.drawRect(2, 2, image.getWidth() - 5, image.getHeight() - 5);
     } finally {

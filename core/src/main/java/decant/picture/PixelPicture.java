@@ -1,5 +1,6 @@
 package decant.picture;
 
+import decant.work.Faults;
 import java.awt.Dimension;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayInputStream;
@@ -50,6 +51,7 @@ public final class PixelPicture {
         reader.dispose();
       }
     } catch (IOException | RuntimeException e) {
+      Faults.mended("decoding a picture", e);
       return Optional.empty(); // decoders throw all kinds of things at damaged pictures
     }
   }

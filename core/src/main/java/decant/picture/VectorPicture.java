@@ -5,6 +5,7 @@ import com.github.weisj.jsvg.parser.LoaderContext;
 import com.github.weisj.jsvg.parser.SVGLoader;
 import com.github.weisj.jsvg.view.ViewBox;
 import decant.model.Media;
+import decant.work.Faults;
 import java.awt.Graphics2D;
 import java.awt.RenderingHints;
 import java.awt.Shape;
@@ -90,6 +91,7 @@ public final class VectorPicture {
         default -> Optional.empty();
       };
     } catch (IOException | RuntimeException | StackOverflowError e) {
+      Faults.mended("drawing a picture", e);
       return Optional.empty(); // readers throw all kinds of things at damaged pictures
     }
   }
@@ -164,6 +166,7 @@ public final class VectorPicture {
       ImageIO.write(new PDFRenderer(pdf).renderImageWithDPI(0, dots, ImageType.ARGB), "png", out);
       return Optional.of(Media.of("image/png", out.toByteArray()));
     } catch (IOException | RuntimeException e) {
+      Faults.mended("drawing a picture", e);
       return Optional.empty();
     }
   }
@@ -198,6 +201,7 @@ public final class VectorPicture {
       drawing.draw(own, new Rectangle2D.Double(x, y, width, height));
       return true;
     } catch (RuntimeException | StackOverflowError e) {
+      Faults.mended("drawing a picture", e);
       return false; // a record that cannot be drawn ends the drawing
     } finally {
       own.dispose();

@@ -6,6 +6,7 @@ import decant.pdf.choices.Weight;
 import decant.pdf.write.PictureInFile;
 import decant.pdf.write.PictureMaker;
 import decant.picture.PixelPicture;
+import decant.work.Faults;
 import java.awt.image.BufferedImage;
 import java.io.IOException;
 import java.util.Optional;
@@ -34,6 +35,7 @@ public record StoredPicture(BufferedImage before, BufferedImage after, String ho
       var image = new PDImageXObject(new PDStream(made.get().stream()), null);
       return Optional.of(new StoredPicture(before.get(), image.getImage(), made.get().how()));
     } catch (IOException | RuntimeException e) {
+      Faults.mended("comparing a picture", e);
       return Optional.empty(); // there is nothing to compare
     }
   }

@@ -1,6 +1,7 @@
 package decant.reading;
 
 import decant.text.FontTables;
+import decant.work.Faults;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
@@ -35,6 +36,7 @@ public final class FontTrial {
         return f.getHeader() != null && measured(f) && drawn(f);
       }
     } catch (IOException | RuntimeException | StackOverflowError e) {
+      Faults.mended("trying out a font", e);
       return false; // the parser throws all kinds of things at damaged fonts
     }
   }

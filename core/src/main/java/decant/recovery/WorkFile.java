@@ -18,6 +18,7 @@ import decant.office.docx.DocxWriter;
 import decant.reading.ReadProblem;
 import decant.reading.ReadRequest;
 import decant.reading.TakenIn;
+import decant.work.Faults;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
@@ -120,6 +121,7 @@ public final class WorkFile {
           ? Optional.of(Path.of(JSON.readTree(zip.readAllBytes()).path("source").asText()))
           : Optional.empty();
     } catch (IOException | RuntimeException e) {
+      Faults.mended("opening the source again", e);
       return Optional.empty();
     }
   }

@@ -1,6 +1,8 @@
 package decant.work;
 
 import java.util.HexFormat;
+import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.ThreadLocalRandom;
 
 /** Faults of our own: each gets an id, which a person can tell and the log explains. */
@@ -17,5 +19,31 @@ public final class Faults {
     String id = HexFormat.of().toHexDigits(ThreadLocalRandom.current().nextInt());
     LOG.log(System.Logger.Level.ERROR, id + " while " + doing, thrown);
     return id;
+  }
+
+  /** What happens again and again, as with a damaged font, is noted a few times only. */
+  private static final int OFTEN = 3;
+
+  private static final Map<String, Integer> SEEN = new ConcurrentHashMap<>();
+
+  /**
+   * Notes what was thrown where the work goes on without what failed: of a damaged part of a file,
+   * or by a fault of a library or of ours.
+   */
+  public static void mended(String doing, Throwable thrown) {
+    StackTraceElement[] at = thrown.getStackTrace();
+    String kind = doing + " " + thrown.getClass().getName() + (at.length == 0 ? "" : " " + at[0]);
+    if (SEEN.size() < MOST_KINDS && SEEN.merge(kind, 1, Integer::sum) <= OFTEN) {
+      LOG.log(System.Logger.Level.INFO, "went on after a failure while " + doing, bare(thrown));
+    }
+  }
+
+  private static final int MOST_KINDS = 1000;
+
+  /** Without its message, which may quote a document. */
+  private static Throwable bare(Throwable t) {
+    var out = new Throwable(t.getClass().getName());
+    out.setStackTrace(t.getStackTrace());
+    return out;
   }
 }

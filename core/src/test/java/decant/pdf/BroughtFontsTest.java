@@ -1,9 +1,9 @@
 package decant.pdf;
 
 import static org.assertj.core.api.Assertions.assertThat;
-import static org.assertj.core.api.Assumptions.assumeThat;
 
 import decant.Samples;
+import decant.Tool;
 import decant.format.Intake;
 import decant.layout.Layout;
 import decant.layout.Layouter;
@@ -242,7 +242,7 @@ class BroughtFontsTest {
   @Test
   void lettersOfCffProgramsAreTakenToo() throws Exception {
     Path otf = Path.of("/usr/share/fonts/opentype/freefont/FreeSerif.otf");
-    assumeThat(otf).exists();
+    Tool.needs(Files.exists(otf), "FreeSerif");
     var embedded =
         new EmbeddedFont("FreeSerif", false, false, Media.of("font/otf", Files.readAllBytes(otf)));
     Document d = Samples.document(Samples.runs(LINE, Look.of(TextTraits.FAMILY, "FreeSerif")));

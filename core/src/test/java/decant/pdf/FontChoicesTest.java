@@ -1,7 +1,6 @@
 package decant.pdf;
 
 import static org.assertj.core.api.Assertions.assertThat;
-import static org.assertj.core.api.Assumptions.assumeThat;
 
 import decant.Samples;
 import decant.Tool;
@@ -191,7 +190,7 @@ class FontChoicesTest {
   @ValueSource(strings = {"USED", "WHOLE"})
   void compactOutlinesAreTakenOver(Embedding how) throws IOException {
     Path otf = Path.of("/usr/share/fonts/opentype/freefont/FreeSerif.otf");
-    assumeThat(otf).exists();
+    Tool.needs(Files.exists(otf), "FreeSerif");
     Layout l = inFont(Files.readAllBytes(otf), "otf");
     PdfChoices c = as(l, how);
     Path file = Published.file(folder, l, c);

@@ -241,4 +241,30 @@ class HostilePdfTest {
         .as("the page is told as not read")
         .isNotEmpty();
   }
+
+  /** A flood of single letters, as a plan has them, is no text: the page is kept as it is. */
+  @Test
+  void aPageWhoseTextLiesInThousandsOfPiecesIsKeptAsAPicture() throws IOException {
+    var page = new DrawnPdf();
+    var random = new java.util.Random(3);
+    for (int k = 0; k < 6000; k++) {
+      page.text(
+          20 + random.nextInt(550),
+          20 + random.nextInt(800),
+          "abcdefgh".substring(k % 8, k % 8 + 1));
+    }
+    TakenIn t;
+    try {
+      t = page.takenIn(folder);
+    } catch (decant.reading.ReadProblem e) {
+      throw new AssertionError(e);
+    }
+    assertThat(t.document().paragraphs().stream().flatMap(p -> p.inlines().stream()))
+        .filteredOn(i -> i instanceof decant.model.Inline.Picture)
+        .hasSize(1);
+    assertThat(t.findings())
+        .filteredOn(f -> f.kind() == decant.model.Finding.Kind.SCANNED_PAGE)
+        .singleElement()
+        .satisfies(f -> assertThat(f.message()).contains("thousands of pieces"));
+  }
 }

@@ -1,9 +1,9 @@
 package decant.pdf;
 
 import static org.assertj.core.api.Assertions.assertThat;
-import static org.assertj.core.api.Assumptions.assumeThat;
 
 import decant.Samples;
+import decant.Tool;
 import decant.format.Intake;
 import decant.model.Document;
 import decant.model.Finding;
@@ -225,8 +225,8 @@ class ScannedPagesTest {
   @Test
   void tesseractReadsWhatWasScanned() throws IOException, ReadProblem {
     Optional<Path> program = Tesseract.installed();
-    assumeThat(program).as("Tesseract is installed").isPresent();
-    assumeThat(Tesseract.languages(program.get())).contains("eng");
+    Tool.needs(program.isPresent(), "Tesseract");
+    Tool.needs(Tesseract.languages(program.get()).contains("eng"), "English for Tesseract");
     TakenIn t =
         Intake.take(ReadRequest.of(scanned(2)).withRecogniser(Tesseract.of(program.get(), "eng")));
     Document source = Samples.demo("Berth rules.pdf").document();

@@ -12,6 +12,7 @@ import decant.model.Placement.Wrap;
 import decant.model.Rule;
 import decant.model.Story;
 import decant.picture.VectorPicture;
+import decant.work.Faults;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
@@ -152,6 +153,7 @@ final class Drawings {
         return Media.of("image/png", out.toByteArray());
       }
     } catch (IOException | RuntimeException e) {
+      Faults.mended("making a picture that RTF can hold", e);
       return m; // it cannot be decoded, so it cannot be shown in this format
     }
     return m;

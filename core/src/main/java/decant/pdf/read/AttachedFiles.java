@@ -6,6 +6,7 @@ import decant.model.Finding.Kind;
 import decant.model.Finding.Severity;
 import decant.reading.Limits;
 import decant.words.Words;
+import decant.work.Faults;
 import java.io.IOException;
 import java.io.InputStream;
 import java.util.ArrayList;
@@ -50,6 +51,7 @@ final class AttachedFiles {
         named(names.getEmbeddedFiles(), 0);
       }
     } catch (IOException | RuntimeException e) {
+      Faults.mended("reading attached files", e);
       // A damaged tree of names holds nothing that could be named.
     }
     pinned();
@@ -90,6 +92,7 @@ final class AttachedFiles {
           }
         }
       } catch (IOException | RuntimeException e) {
+        Faults.mended("reading attached files", e);
         // The page is damaged, which is said elsewhere.
       }
     }
@@ -147,6 +150,7 @@ final class AttachedFiles {
       String words = spec.getFileDescription() == null ? "" : spec.getFileDescription().strip();
       return Optional.of(new AttachedFile(name, type, words, bytes));
     } catch (IOException | RuntimeException e) {
+      Faults.mended("reading attached files", e);
       return Optional.empty();
     }
   }

@@ -3,6 +3,7 @@ package decant.pdf.read;
 import de.rototor.pdfbox.graphics2d.PdfBoxGraphics2D;
 import decant.model.Box;
 import decant.model.Media;
+import decant.work.Faults;
 import java.awt.AlphaComposite;
 import java.awt.Color;
 import java.awt.Composite;
@@ -62,6 +63,7 @@ final class DrawingCutter {
             Media.of("image/png", painted(new Part(pdf, kept, true), number, place)));
       }
     } catch (IOException | RuntimeException | NoninvertibleTransformException e) {
+      Faults.mended("cutting out a drawing", e);
       return Optional.empty(); // said to be left out
     }
   }

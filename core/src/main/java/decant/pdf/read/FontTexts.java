@@ -1,5 +1,6 @@
 package decant.pdf.read;
 
+import decant.work.Faults;
 import java.awt.Shape;
 import java.awt.geom.AffineTransform;
 import java.io.IOException;
@@ -92,6 +93,7 @@ final class FontTexts {
     try {
       text = font.toUnicode(code, GlyphList.getAdobeGlyphList());
     } catch (RuntimeException e) {
+      Faults.mended("reading a font", e);
       text = null; // a damaged map
     }
     if (text == null && font instanceof PDSimpleFont simple && simple.getEncoding() != null) {
@@ -116,6 +118,7 @@ final class FontTexts {
     try {
       return byTables(code).or(() -> byShape(code));
     } catch (IOException | RuntimeException e) {
+      Faults.mended("reading a font", e);
       return Optional.empty(); // the program is damaged
     }
   }
@@ -179,6 +182,7 @@ final class FontTexts {
     try {
       return font instanceof PDVectorFont v ? v.getNormalizedPath(code) : null;
     } catch (IOException | RuntimeException e) {
+      Faults.mended("reading a font", e);
       return null; // a damaged program
     }
   }
@@ -229,6 +233,7 @@ final class FontTexts {
     try {
       return font.hasExplicitWidth(code);
     } catch (IOException | RuntimeException e) {
+      Faults.mended("reading a font", e);
       return false;
     }
   }

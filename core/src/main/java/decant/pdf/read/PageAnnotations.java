@@ -3,6 +3,7 @@ package decant.pdf.read;
 import decant.model.Blank;
 import decant.model.Box;
 import decant.model.Colour;
+import decant.work.Faults;
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.List;
@@ -55,6 +56,7 @@ final class PageAnnotations {
     try {
       return page.getAnnotations(a -> !a.isHidden() && !a.isNoView());
     } catch (IOException | RuntimeException e) {
+      Faults.mended("reading annotations", e);
       return List.of(); // damaged: the page shows none
     }
   }
@@ -315,6 +317,7 @@ final class PageAnnotations {
       PDColor c = a.getColor();
       return c == null ? new Colour(0xFFF200) : new Colour(c.toRGB());
     } catch (IOException | RuntimeException e) {
+      Faults.mended("reading annotations", e);
       return new Colour(0xFFF200);
     }
   }

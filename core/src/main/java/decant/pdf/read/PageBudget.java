@@ -1,5 +1,6 @@
 package decant.pdf.read;
 
+import decant.work.Faults;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
@@ -127,6 +128,7 @@ final class PageBudget {
     } catch (TooMuch e) {
       return most + 1;
     } catch (IOException | RuntimeException e) {
+      Faults.mended("unpacking a stream", e);
       return raw; // damaged: reading it says so
     }
   }

@@ -7,6 +7,7 @@ import decant.model.Finding.Severity;
 import decant.model.Media;
 import decant.model.MediaId;
 import decant.words.Words;
+import decant.work.Faults;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.util.ArrayList;
@@ -176,6 +177,7 @@ final class PageDoubts {
         reader.dispose();
       }
     } catch (IOException | RuntimeException e) {
+      Faults.mended("looking at a picture", e);
       return Optional.empty(); // damaged, which shows
     }
   }

@@ -5,6 +5,7 @@ import decant.model.Box;
 import decant.model.Colour;
 import decant.model.Link;
 import decant.model.Media;
+import decant.work.Faults;
 import java.awt.geom.AffineTransform;
 import java.awt.geom.GeneralPath;
 import java.awt.geom.Path2D;
@@ -238,6 +239,7 @@ final class PageScan extends PDFGraphicsStreamEngine {
       try {
         showAnnotation(a);
       } catch (IOException | RuntimeException e) {
+        Faults.mended("reading the marks of a page", e);
         // Its appearance is damaged; the page is not.
       }
       annotations.blank(a).ifPresent(b -> PageAnnotations.fill(b, visible, first));
@@ -408,6 +410,7 @@ final class PageScan extends PDFGraphicsStreamEngine {
     try {
       return new Colour(c.toRGB());
     } catch (IOException | RuntimeException e) {
+      Faults.mended("reading the marks of a page", e);
       return Colour.BLACK; // a pattern, or a colour space that cannot be read
     }
   }
@@ -514,6 +517,7 @@ final class PageScan extends PDFGraphicsStreamEngine {
       media.put(key, made.get());
       return made;
     } catch (IOException | RuntimeException e) {
+      Faults.mended("reading the marks of a page", e);
       return Optional.empty(); // a finding says so
     }
   }

@@ -8,6 +8,7 @@ import decant.model.Media;
 import decant.reading.ReadProblem;
 import decant.reading.ReadRequest;
 import decant.words.Words;
+import decant.work.Faults;
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -136,6 +137,7 @@ final class PageScans {
         pages.add(scan.scan());
         leftOut(scan, page, k, findings);
       } catch (IOException | RuntimeException | StackOverflowError e) {
+        Faults.mended("reading a page", e);
         Box whole = whole(page);
         pages.add(ScannedPage.blank(k, whole.width(), whole.height()));
         findings.add(

@@ -6,6 +6,7 @@ import decant.model.Finding;
 import decant.model.Link;
 import decant.model.NodeId;
 import decant.words.Words;
+import decant.work.Faults;
 import java.awt.geom.Point2D;
 import java.io.IOException;
 import java.util.ArrayList;
@@ -57,6 +58,7 @@ final class PdfLinks {
         }
       }
     } catch (IOException | RuntimeException e) {
+      Faults.mended("reading links", e);
       return out; // damaged annotations: the text stays, its links do not
     }
     return out;

@@ -1,5 +1,6 @@
 package decant.pdf.read;
 
+import decant.work.Faults;
 import java.util.Collections;
 import java.util.HashSet;
 import java.util.IdentityHashMap;
@@ -23,6 +24,7 @@ final class PdfOutlineTitles {
         collect(root, out, Collections.newSetFromMap(new IdentityHashMap<>()), 0);
       }
     } catch (RuntimeException e) {
+      Faults.mended("reading the outline", e);
       return Set.of(); // a damaged outline is no outline
     }
     return out;

@@ -3,6 +3,7 @@ package decant.pdf.read;
 import decant.model.Box;
 import decant.model.Document;
 import decant.model.Finding;
+import decant.model.Media;
 import decant.model.Particulars;
 import decant.reading.DocumentFonts;
 import decant.reading.ReadProblem;
@@ -10,9 +11,11 @@ import decant.reading.ReadRequest;
 import decant.reading.TakenIn;
 import decant.text.FontBook;
 import decant.words.Words;
+import decant.work.Faults;
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -106,8 +109,9 @@ public final class PdfReader {
 
   private TakenIn run() throws ReadProblem, IOException {
     Drawings.Result drawn = drawingsCut(recognised(scan()));
-    List<ScannedPage> pages = drawn.pages();
-    List<List<TextLine>> lines = pages.parallelStream().map(Lines::of).toList();
+    var pages = new ArrayList<>(drawn.pages());
+    var lines = new ArrayList<>(pages.parallelStream().map(Lines::of).toList());
+    Set<Integer> scattered = scatteredAsPictures(pages, lines);
     var joiner = new Joiner(lines);
     Optional<TaggedBlocks.Result> tagged = TaggedBlocks.of(pdf, pages);
     List<Found> found;
@@ -145,8 +149,12 @@ public final class PdfReader {
             d.styles().withTypesetting(d.styles().typesetting().withFonts(brought.fonts())));
     FontBook book = DocumentFonts.of(brought.fonts());
     var read = new Sediment.Read(pages, lines, drawn.left(), running, found, d, maker.places());
-    findings.addAll(
-        new Sediment(pdf, new FontDoubts(fonts, book, brought.withheld()), book, read).findings());
+    new Sediment(pdf, new FontDoubts(fonts, book, brought.withheld()), book, read)
+        .findings().stream()
+            .filter(f ->
+                f.kind() != Finding.Kind.SCANNED_PAGE
+                    || f.source().filter(x -> scattered.contains(x.page())).isEmpty())
+            .forEach(findings::add);
     findings.addAll(Conservation.of(pages, lines, running, d));
     var origin =
         new TakenIn.Origin(
@@ -185,6 +193,7 @@ public final class PdfReader {
     try (PDDocument again = Loader.loadPDF(request.file().toFile(), "")) {
       return again.isEncrypted();
     } catch (IOException | RuntimeException | StackOverflowError e) {
+      Faults.mended("trying the file without its password", e);
       return false; // it asks for the password, or is odd: then what is said is the stronger
     }
   }
@@ -208,6 +217,50 @@ public final class PdfReader {
           return cutter.cut(page, place);
         });
   }
+
+  /**
+   * Pages whose text lies in thousands of pieces, as that of maps and plans does, are no text to
+   * revise; and what compares pieces with pieces would not come to an end. Each is kept as it is.
+   */
+  private Set<Integer> scatteredAsPictures(List<ScannedPage> pages, List<List<TextLine>> lines)
+      throws ReadProblem {
+    var out = new HashSet<Integer>();
+    var cutter = new DrawingCutter(pdf);
+    for (int p = 0; p < pages.size(); p++) {
+      ScannedPage page = pages.get(p);
+      if (lines.get(p).size() <= MOST_PIECES) {
+        continue;
+      }
+      request.checkpoint();
+      var whole = new Box(0, 0, page.width(), page.height());
+      Optional<Media> kept = cutter.cut(page.number(), whole);
+      pages.set(
+          p,
+          new ScannedPage(
+              page.number(),
+              page.width(),
+              page.height(),
+              List.of(),
+              List.of(),
+              kept.map(m -> List.of(new Placed(m, whole, -1, ""))).orElse(List.of()),
+              List.of(),
+              page.remarks()));
+      lines.set(p, List.of());
+      out.add(page.number());
+      findings.add(
+          Finding.general(
+                  kept.isPresent() ? Finding.Kind.SCANNED_PAGE : Finding.Kind.CONTENT_LEFT_OUT,
+                  kept.isPresent() ? Finding.Severity.DOUBT : Finding.Severity.LOSS,
+                  WORDS.say(
+                      kept.isPresent() ? "pdf-reader.scattered" : "pdf-reader.scattered-lost",
+                      page.number() + 1))
+              .from(page.number(), whole));
+    }
+    return out;
+  }
+
+  /** Of one page; a page of small print in columns and tables has some hundreds. */
+  private static final int MOST_PIECES = 4000;
 
   private List<ScannedPage> scan() throws ReadProblem, IOException {
     PageScans.Result scanned = new PageScans(request, pdf, links, () -> open(request)).all();

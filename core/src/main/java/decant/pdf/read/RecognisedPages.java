@@ -9,6 +9,7 @@ import decant.reading.ReadProblem;
 import decant.reading.ReadRequest;
 import decant.reading.Recogniser;
 import decant.words.Words;
+import decant.work.Faults;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
@@ -135,6 +136,7 @@ final class RecognisedPages {
       }
       return new Recognised(letters(words, scale), pictures);
     } catch (IOException | RuntimeException e) {
+      Faults.mended("recognising text", e);
       String why = e.getMessage() == null ? "" : " " + e.getMessage();
       findings.add(
           Finding.general(

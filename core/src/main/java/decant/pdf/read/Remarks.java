@@ -12,6 +12,7 @@ import decant.model.Paragraph;
 import decant.model.Remark;
 import decant.model.TextTraits;
 import decant.words.Words;
+import decant.work.Faults;
 import java.util.ArrayList;
 import java.util.Calendar;
 import java.util.HashMap;
@@ -74,6 +75,7 @@ final class Remarks {
         out.add(noted(page, a, number + "." + k, words));
       }
     } catch (java.io.IOException | RuntimeException e) {
+      Faults.mended("reading comments", e);
       return out; // the rest is damaged
     }
     return out;
@@ -107,6 +109,7 @@ final class Remarks {
           ? ""
           : c.toInstant().truncatedTo(java.time.temporal.ChronoUnit.SECONDS).toString();
     } catch (RuntimeException e) {
+      Faults.mended("reading comments", e);
       return "";
     }
   }

@@ -1,6 +1,7 @@
 package decant.pdf.read;
 
 import decant.text.OutlineFont;
+import decant.work.Faults;
 import java.awt.Shape;
 import java.awt.geom.AffineTransform;
 import java.io.IOException;
@@ -98,6 +99,7 @@ record ShownLetters(
       boolean sound = path != null && width >= 0 && width < 8000;
       return sound ? Optional.of(new OutlineFont.Letter(path, width)) : Optional.empty();
     } catch (IOException | RuntimeException e) {
+      Faults.mended("reading a font program", e);
       return Optional.empty(); // a damaged program
     }
   }
@@ -118,6 +120,7 @@ record ShownLetters(
           ? OptionalInt.of(program.get().getUnitsPerEm())
           : OptionalInt.empty();
     } catch (IOException | RuntimeException e) {
+      Faults.mended("reading a font program", e);
       return OptionalInt.empty();
     }
   }
@@ -127,6 +130,7 @@ record ShownLetters(
       OS2WindowsMetricsTable os2 = program.isPresent() ? program.get().getOS2Windows() : null;
       return os2 == null ? OptionalInt.empty() : OptionalInt.of(os2.getFsType());
     } catch (IOException | RuntimeException e) {
+      Faults.mended("reading a font program", e);
       return OptionalInt.empty();
     }
   }

@@ -5,6 +5,7 @@ import decant.model.Finding;
 import decant.model.Markers;
 import decant.model.MediaId;
 import decant.words.Words;
+import decant.work.Faults;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.HashMap;
@@ -72,6 +73,7 @@ final class TaggedBlocks {
       var t = new TaggedBlocks(pages);
       return t.run(pdf, root.getCOSObject());
     } catch (RuntimeException e) {
+      Faults.mended("reading the tags", e);
       return Optional.empty(); // a damaged tree is no tree
     }
   }

@@ -7,6 +7,7 @@ import decant.pdf.choices.Weight;
 import decant.pdf.file.Deflated;
 import decant.picture.VectorPicture;
 import decant.words.Words;
+import decant.work.Faults;
 import java.awt.Color;
 import java.awt.Graphics2D;
 import java.awt.image.BufferedImage;
@@ -86,6 +87,7 @@ final class Drawings {
       packed(form);
       return Optional.of(new PictureInFile(form, FORM, height, "drawing"));
     } catch (IOException | RuntimeException e) {
+      Faults.mended("storing a drawing", e);
       return Optional.empty(); // the page shows a blank in its place
     }
   }

@@ -25,6 +25,7 @@ import decant.pdf.write.PageContent.Size;
 import decant.picture.VectorPicture;
 import decant.text.FontFace;
 import decant.work.Cancelled;
+import decant.work.Faults;
 import java.io.IOException;
 import java.io.OutputStream;
 import java.io.UncheckedIOException;
@@ -297,6 +298,7 @@ public final class PdfWriter {
                     ? Optional.<PictureInFile>empty()
                     : maker.image(m, s.width(), s.height());
               } catch (IOException | RuntimeException e) {
+                Faults.mended("storing a picture", e);
                 return Optional.<PictureInFile>empty(); // the page shows a blank in its place
               }
             });

@@ -8,6 +8,7 @@ import decant.pdf.choices.PdfChoices;
 import decant.pdf.choices.Rights;
 import decant.verify.Check;
 import decant.words.Words;
+import decant.work.Faults;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -68,6 +69,7 @@ public final class PdfVerifier {
       v.attachedFiles().ifPresent(out::add);
       v.firstSight().ifPresent(out::add);
     } catch (IOException | RuntimeException e) {
+      Faults.mended("verifying a PDF", e);
       return List.of(
           Check.of(
               WORDS.say("pdf-verifier.opens"),

@@ -3,6 +3,7 @@ package decant.desktop.page;
 import decant.desktop.shell.PagesInView;
 import decant.layout.PageChange;
 import decant.words.Words;
+import decant.work.Faults;
 import java.awt.image.BufferedImage;
 import java.awt.image.DataBufferInt;
 import java.nio.IntBuffer;
@@ -672,6 +673,7 @@ public final class PagesView extends Region {
             try {
               from.paint(node.page, fresh, pixels, top);
             } catch (RuntimeException e) {
+              Faults.mended("painting a source page", e);
               return; // the source was closed or replaced meanwhile
             }
             Platform.runLater(() -> {

@@ -4,6 +4,7 @@ import com.fasterxml.jackson.databind.DeserializationFeature;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import decant.io.AtomicFile;
 import decant.io.WriteProblem;
+import decant.work.Faults;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -133,6 +134,7 @@ public final class Memory {
     try {
       return JSON.readValue(store.toFile(), Kept.class).sensible();
     } catch (IOException | RuntimeException e) {
+      Faults.mended("reading what the window remembers", e);
       return Kept.USUAL; // a damaged memory of window sizes is no loss
     }
   }

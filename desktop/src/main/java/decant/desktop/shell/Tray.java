@@ -4,6 +4,7 @@ import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import decant.io.AtomicFile;
 import decant.io.WriteProblem;
+import decant.work.Faults;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -98,6 +99,7 @@ public final class Tray {
       documents.setAll(paths(root.isArray() ? root : root.path("documents")));
       published.setAll(paths(root.path("published")));
     } catch (IOException | RuntimeException e) {
+      Faults.mended("reading recent files", e);
       documents.clear(); // a damaged list of recent files is no loss
     }
   }
