@@ -247,7 +247,7 @@ class HostilePdfTest {
   void aPageWhoseTextLiesInThousandsOfPiecesIsKeptAsAPicture() throws IOException {
     var page = new DrawnPdf();
     var random = new java.util.Random(3);
-    for (int k = 0; k < 6000; k++) {
+    for (int k = 0; k < 14_000; k++) {
       page.text(
           20 + random.nextInt(550),
           20 + random.nextInt(800),

@@ -216,7 +216,7 @@ class WordsTest {
   private static final Pattern UNSEEN =
       Pattern.compile(
           "IllegalArgumentException|IllegalStateException|UnsupportedOperationException|AssertionError"
-              + "|NoSuchElementException|Faults\\.note|new IOException|LOG\\.log|\\.log\\(|new Thread|Pattern\\.compile|matches\\("
+              + "|NoSuchElementException|Faults\\.(note|mended)|new IOException|LOG\\.log|\\.log\\(|new Thread|Pattern\\.compile|matches\\("
               + "|ofPattern|lookup|XMLStreamException|Words\\.of|freeName|factory\\(\\)");
 
   @Test
