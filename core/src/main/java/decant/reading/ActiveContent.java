@@ -75,6 +75,9 @@ public final class ActiveContent {
           "appref-ms",
           "application");
 
+  /** A list of thousands of links to files tells nobody more than its first hundred. */
+  private static final int MOST_TOLD = 100;
+
   private final List<Finding> findings = new ArrayList<>();
   private final Set<String> told = new LinkedHashSet<>();
   private final Set<String> chunks = new HashSet<>();
@@ -130,14 +133,14 @@ public final class ActiveContent {
   /** The same thing is told once. */
   private void tell(String message) {
     changed = true;
-    if (told.add(message)) {
+    if (told.size() < MOST_TOLD && told.add(message)) {
       findings.add(Finding.general(Finding.Kind.ACTIVE_CONTENT, Finding.Severity.LOSS, message));
     }
   }
 
   private void tell(String message, Paragraph at) {
     changed = true;
-    if (told.add(message)) {
+    if (told.size() < MOST_TOLD && told.add(message)) {
       findings.add(
           Finding.of(Finding.Kind.ACTIVE_CONTENT, Finding.Severity.LOSS, message, at.id()));
     }
