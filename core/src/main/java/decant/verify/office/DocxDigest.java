@@ -51,7 +51,7 @@ final class DocxDigest {
     root(kind)
         .ifPresent(r ->
             Package.children(r).stream()
-                .filter(n -> Docx.value(n, "type").isEmpty())
+                .filter(n -> Docx.value(n, "type").matches("|normal"))
                 .forEach(n -> out.put(Docx.value(n, "id"), n)));
     return out;
   }
@@ -257,7 +257,7 @@ final class DocxDigest {
           switch (e.getLocalName()) {
             case "t" -> e.getTextContent();
             case "tab" -> "\t";
-            case "br" -> Docx.value(e, "type").isEmpty() ? "\n" : "";
+            case "br" -> Docx.value(e, "type").matches("|textWrapping") ? "\n" : "";
             case "softHyphen" -> "\u00AD";
             case "noBreakHyphen" -> "\u2011";
             default -> "";
