@@ -16,7 +16,7 @@ final class Letters {
   private static final int KEY = 6;
 
   private final StringBuilder all = new StringBuilder();
-  private final BitSet taken = new BitSet();
+  private boolean[] taken = {};
   private final BitSet ends = new BitSet();
   private final Map<String, Integer> reached = new HashMap<>();
   private String text = "";
@@ -31,7 +31,17 @@ final class Letters {
             ? s
             : Normalizer.normalize(s, Normalizer.Form.NFKC);
     var b = new StringBuilder(plain.length());
-    plain.codePoints().filter(Character::isLetterOrDigit).forEach(b::appendCodePoint);
+    for (int k = 0; k < plain.length(); ) {
+      int c = plain.codePointAt(k);
+      k += Character.charCount(c);
+      boolean letter =
+          c < 0x80
+              ? c >= 'a' && c <= 'z' || c >= 'A' && c <= 'Z' || c >= '0' && c <= '9'
+              : Character.isLetterOrDigit(c);
+      if (letter) {
+        b.appendCodePoint(c);
+      }
+    }
     return b.toString();
   }
 
@@ -44,6 +54,7 @@ final class Letters {
     text = all.toString();
     masked = text.replaceAll("\\p{N}+", "");
     first = new int[Math.max(1, Integer.highestOneBit(Math.max(1, text.length())) * 2)];
+    taken = new boolean[text.length()];
     following = new int[text.length()];
     Arrays.fill(first, -1);
     for (int k = text.length() - KEY; k >= 0; k--) {
@@ -98,9 +109,17 @@ final class Letters {
         indexed ? first[hash(letters, 0)] : text.indexOf(letters, reached.getOrDefault(letters, 0));
     int best = -1;
     int most = -1;
-    while (at >= 0 && most < GOES_ON + FOLLOWED) {
-      int other = taken.nextSetBit(at);
-      if ((other < 0 || other >= at + n) && (!indexed || text.startsWith(letters, at))) {
+    int seen = 0;
+    int before = -1;
+    while (at >= 0 && most < ENOUGH && (best < 0 || seen < MOST_SEEN)) {
+      int after = indexed ? following[at] : text.indexOf(letters, at + 1);
+      if (indexed && taken[at]) {
+        unlink(before, letters, after); // nothing that begins here is ever free again
+        at = after;
+        continue;
+      }
+      seen++;
+      if ((!indexed || text.startsWith(letters, at)) && isFree(at, at + n)) {
         int score = score(at, at + n, next);
         if (score > most) {
           most = score;
@@ -110,12 +129,13 @@ final class Letters {
           break;
         }
       }
-      at = indexed ? following[at] : text.indexOf(letters, at + 1);
+      before = at;
+      at = after;
     }
     if (best < 0) {
       return false;
     }
-    taken.set(best, best + n);
+    Arrays.fill(taken, best, best + n, true);
     ends.set(best + n);
     if (!indexed) {
       reached.put(letters, best + n); // all before it are taken
@@ -123,8 +143,31 @@ final class Letters {
     return true;
   }
 
+  private boolean isFree(int from, int to) {
+    for (int k = from; k < to; k++) {
+      if (taken[k]) {
+        return false;
+      }
+    }
+    return true;
+  }
+
+  private void unlink(int before, String letters, int after) {
+    if (before < 0) {
+      first[hash(letters, 0)] = after;
+    } else {
+      following[before] = after;
+    }
+  }
+
   private static final int GOES_ON = 2;
   private static final int FOLLOWED = 2;
+
+  /** One that begins a text and is followed by what follows is looked no further for. */
+  private static final int ENOUGH = 3;
+
+  /** Where the same is said thousands of times, one of the first will do. */
+  private static final int MOST_SEEN = 64;
 
   private int score(int from, int to, List<String> next) {
     boolean begins = from == 0 || text.charAt(from - 1) == '\n';
