@@ -72,11 +72,8 @@ final class PageScan extends PDFGraphicsStreamEngine {
 
   private static final int FEWEST_LINE_SIGNS = 3;
 
-  /** A link area of the page. */
-  record LinkArea(Box box, Link link) {}
-
   private final int number;
-  private final List<LinkArea> links;
+  private final LinkAreas links;
   private final AffineTransform toShown;
   private final double width;
   private final double height;
@@ -105,8 +102,7 @@ final class PageScan extends PDFGraphicsStreamEngine {
   private record Mark(
       int content, boolean artifact, boolean furniture, Optional<String> actualText, int[] shown) {}
 
-  PageScan(
-      PDPage page, int number, List<LinkArea> links, FileFonts fonts, Map<COSBase, Media> media) {
+  PageScan(PDPage page, int number, LinkAreas links, FileFonts fonts, Map<COSBase, Media> media) {
     super(page);
     this.number = number;
     this.links = links;
@@ -400,10 +396,9 @@ final class PageScan extends PDFGraphicsStreamEngine {
   }
 
   private Optional<Link> linkAt(Glyph g) {
-    if (links.isEmpty() || g.quarter() != 0) {
-      return Optional.empty();
-    }
-    return links.stream().filter(l -> g.standsIn(l.box())).map(LinkArea::link).findFirst();
+    return links.size() == 0 || g.quarter() != 0
+        ? Optional.empty()
+        : links.at(g.x() + g.width() / 2, g.baseline() - g.size() * 0.3);
   }
 
   private static Colour colour(PDColor c) {

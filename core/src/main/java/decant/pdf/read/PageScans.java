@@ -54,7 +54,7 @@ final class PageScans {
   private final ReadRequest request;
   private final PDDocument pdf;
   private final Opener opener;
-  private final List<List<PageScan.LinkArea>> links = new ArrayList<>();
+  private final List<LinkAreas> links = new ArrayList<>();
   private final AtomicInteger done = new AtomicInteger();
 
   /**

@@ -44,17 +44,15 @@ final class PdfLinks {
   }
 
   /** The link areas of a page. */
-  List<PageScan.LinkArea> of(PDPage page, int number) {
-    var out = new ArrayList<PageScan.LinkArea>();
+  LinkAreas of(PDPage page, int number) {
+    var out = new LinkAreas();
     try {
       for (PDAnnotation a : page.getAnnotations()) {
         if (a instanceof PDAnnotationLink l && l.getRectangle() != null && out.size() < 5000) {
           Optional<Link> link = link(l, page, number);
           Box b = PageScan.place(page, l.getRectangle());
-          link.ifPresent(to ->
-              out.add(
-                  new PageScan.LinkArea(
-                      new Box(b.x() - 0.5, b.y() - 0.5, b.width() + 1, b.height() + 1), to)));
+          link.ifPresent(
+              to -> out.add(new Box(b.x() - 0.5, b.y() - 0.5, b.width() + 1, b.height() + 1), to));
         }
       }
     } catch (IOException | RuntimeException e) {
