@@ -202,11 +202,7 @@ final class PublishCommand implements Callable<Integer> {
       throws ReadProblem, WriteProblem, PublishProblem, IOException {
     Deadline deadline = each.begin(file);
     TakenIn taken = Intake.take(opening.request(file).by(deadline));
-    if (chosen.active() == Active.REMOVE) {
-      taken.findings().stream()
-          .filter(f -> f.kind() == Finding.Kind.ACTIVE_CONTENT)
-          .forEach(f -> System.err.println(WORDS.say("each-file.problem", file, f.message())));
-    }
+    tellLosses(file, taken.findings(), chosen.active());
     Exposure.ofSource(chosen, taken.findings())
         .ifPresent(e -> System.err.println(WORDS.say("each-file.problem", file, e)));
     Layout layout = Pages.of(taken.document(), deadline);
@@ -240,6 +236,28 @@ final class PublishCommand implements Callable<Integer> {
         // Of two sources that give one name the second gets a number.
         stem = (n == 2 ? stem : stem.substring(0, stem.lastIndexOf(" ("))) + " (" + n + ")";
       }
+    }
+  }
+
+  /** How many losses of a file are told one by one; {@code describe} has them all. */
+  private static final int MOST_TOLD = 10;
+
+  /** What of a file is not in what is published of it. */
+  private static void tellLosses(Path file, List<Finding> findings, Active active) {
+    List<Finding> lost =
+        findings.stream()
+            .filter(f -> f.severity() == Finding.Severity.LOSS)
+            .filter(f -> f.kind() != Finding.Kind.ACTIVE_CONTENT || active == Active.REMOVE)
+            .toList();
+    lost.stream()
+        .limit(MOST_TOLD)
+        .forEach(f -> System.err.println(WORDS.say("each-file.problem", file, f.message())));
+    if (lost.size() > MOST_TOLD) {
+      System.err.println(
+          WORDS.say(
+              "each-file.problem",
+              file,
+              WORDS.count("publish-command.more-losses", lost.size() - MOST_TOLD)));
     }
   }
 

@@ -22,6 +22,14 @@ import java.util.List;
 import java.util.Map;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
+import org.apache.pdfbox.cos.COSName;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.pdmodel.PDPage;
+import org.apache.pdfbox.pdmodel.PDPageContentStream;
+import org.apache.pdfbox.pdmodel.font.PDType1Font;
+import org.apache.pdfbox.pdmodel.font.Standard14Fonts;
+import org.apache.pdfbox.pdmodel.graphics.color.PDDeviceRGB;
+import org.apache.pdfbox.pdmodel.graphics.image.PDImageXObject;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
@@ -92,6 +100,37 @@ class MainTest {
         .isZero();
     assertThat(run("describe", folder.resolve("x.docx").toString(), "--json").out())
         .contains("\"heading\"", "Mooring charges");
+  }
+
+  /** What a page shows and the document lacks is said where it is published, not only described. */
+  @Test
+  void whatIsLostIsSaidWhenItIsPublished() throws IOException {
+    Path source = folder.resolve("notice.pdf");
+    try (var pdf = new PDDocument()) {
+      var page = new PDPage();
+      pdf.addPage(page);
+      var image = new PDImageXObject(pdf);
+      image.setWidth(40);
+      image.setHeight(40);
+      image.setBitsPerComponent(8);
+      image.setColorSpace(PDDeviceRGB.INSTANCE);
+      image.getCOSObject().setItem(COSName.FILTER, COSName.JPX_DECODE);
+      try (OutputStream out = image.getCOSObject().createRawOutputStream()) {
+        out.write(new byte[] {1, 2, 3});
+      }
+      try (var content = new PDPageContentStream(pdf, page)) {
+        content.beginText();
+        content.setFont(new PDType1Font(Standard14Fonts.FontName.HELVETICA), 11);
+        content.newLineAtOffset(72, 700);
+        content.showText("The buoy is shown below.");
+        content.endText();
+        content.drawImage(image, 72, 500, 200, 150);
+      }
+      pdf.save(source.toFile());
+    }
+    Run r = run("publish", source.toString());
+    assertThat(r.status()).isZero();
+    assertThat(r.err()).contains("notice.pdf").containsIgnoringCase("picture");
   }
 
   /** A link to a file of one machine acts where it is published: it is told and left out. */
