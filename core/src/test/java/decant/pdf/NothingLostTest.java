@@ -34,6 +34,7 @@ import org.apache.pdfbox.pdmodel.font.PDType1Font;
 import org.apache.pdfbox.pdmodel.font.Standard14Fonts.FontName;
 import org.apache.pdfbox.pdmodel.graphics.image.LosslessFactory;
 import org.apache.pdfbox.pdmodel.graphics.state.RenderingMode;
+import org.apache.pdfbox.util.Matrix;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
@@ -177,5 +178,36 @@ class NothingLostTest {
     p.setPage(page);
     p.getCOSObject().setItem(COSName.K, new COSArray(List.of(COSInteger.get(id))));
     whole.appendKid(p);
+  }
+
+  /** Text of each quarter turn, and letters that are drawn twice for weight, are there once. */
+  @ParameterizedTest
+  @ValueSource(ints = {0, 90, 180, 270})
+  void turnedTextAndTextDrawnTwiceIsNotCalledLost(int degrees) throws IOException {
+    Path file = folder.resolve("turned.pdf");
+    try (PDDocument pdf = new PDDocument()) {
+      var page = new PDPage(PDRectangle.A4);
+      pdf.addPage(page);
+      try (var out = new PDPageContentStream(pdf, page)) {
+        for (String[] line :
+            new String[][] {
+              {"0", "The storm bollards are painted after the ferry has left."},
+              {"20", "Fenders hang on both sides of every vessel."}
+            }) {
+          for (float shift : new float[] {0, 0.3f}) {
+            out.beginText();
+            out.setFont(new PDType1Font(FontName.HELVETICA), 11);
+            out.setTextMatrix(Matrix.getRotateInstance(Math.toRadians(degrees), 300, 420));
+            out.newLineAtOffset(shift, -Float.parseFloat(line[0]));
+            out.showText(line[1]);
+            out.endText();
+          }
+        }
+      }
+      pdf.save(file.toFile());
+    }
+    TakenIn t = Samples.taken(file);
+    assertThat(text(t.document())).contains("storm bollards", "every vessel");
+    assertThat(t.findings()).noneMatch(f -> f.severity() == Finding.Severity.LOSS);
   }
 }

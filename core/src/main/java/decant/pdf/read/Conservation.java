@@ -1,7 +1,6 @@
 package decant.pdf.read;
 
 import decant.model.Block;
-import decant.model.Cell;
 import decant.model.Document;
 import decant.model.Finding;
 import decant.model.Inline;
@@ -22,15 +21,17 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.regex.Pattern;
+import java.util.stream.Collectors;
 
 /**
  * Holds what was made of a file against its pages: every word and every picture that stood on one
  * is in the document, or is left out by a rule that has a name here, or is told with its place. It
  * knows nothing of the stages between.
  *
- * <p>The rules: a running text stands once for all its pages; the heads of a table that goes on
- * stand once; the label of a list item is said by the list; a mark of a note is said by the note;
- * letters that are drawn twice for weight count once; labels in a drawing are in its picture.
+ * <p>The rules: a running text stands once for all its pages, and one that shows the heading of its
+ * page says that of each; the heads of a table that goes on stand once; the label of a list item is
+ * said by the list; a mark of a note is said by the note; letters that are drawn twice for weight
+ * count once; labels in a drawing are in its picture.
  */
 final class Conservation {
   private static final Words WORDS = Words.of(Conservation.class);
@@ -49,6 +50,9 @@ final class Conservation {
   /** How many lines on the one that follows may stand, beside other columns. */
   private static final int AHEAD = 4;
 
+  /** How far letters of one row stand from one baseline, in their size. */
+  private static final double SAME_ROW = 0.3;
+
   /** Fewer letters than this may stand anywhere by chance. */
   private static final int STRETCH = 8;
 
@@ -57,6 +61,10 @@ final class Conservation {
   private final Letters running = new Letters();
   private final Letters source = new Letters();
   private int counted;
+
+  /** Whether running texts show the headings of their pages. */
+  private boolean titles;
+
   private final Letters heads = new Letters();
   private final Set<MediaId> pictures = new HashSet<>();
   private final List<Finding> findings = new ArrayList<>();
@@ -92,7 +100,7 @@ final class Conservation {
       }
     }
     c.source.close();
-    c.words(open);
+    c.words(open, running);
     c.pictures(pages);
     return c.findings;
   }
@@ -123,15 +131,13 @@ final class Conservation {
   }
 
   private void row(Table.Row r, Letters into) {
-    var head = new StringBuilder();
-    for (Cell c : r.cells()) {
-      blocks(c.blocks(), into);
-      for (Block b : c.blocks()) {
-        head.append(b instanceof Paragraph p ? text(p) : "");
-      }
-    }
+    r.cells().forEach(c -> blocks(c.blocks(), into));
     if (r.look().value(TableTraits.HEADER_ROW)) {
-      heads.add(head.toString());
+      heads.add(
+          r.cells().stream()
+              .flatMap(c -> Document.paragraphsOf(c.blocks()).stream())
+              .map(this::text)
+              .collect(Collectors.joining()));
     }
   }
 
@@ -140,7 +146,10 @@ final class Conservation {
     for (Inline i : p.inlines()) {
       switch (i) {
         case Inline.Text t -> text.append(t.text());
-        case Inline.Field f -> text.append(f.shown());
+        case Inline.Field f -> {
+          titles |= f.kind() == Inline.Field.Kind.STYLED_TEXT;
+          text.append(f.shown());
+        }
         case Inline.KeptInline k -> text.append(k.shown());
         case Inline.Picture pic -> pictures.add(pic.media());
         case Inline.NoteMark n -> {}
@@ -167,16 +176,22 @@ final class Conservation {
     private final TextLine line;
     private final String text;
     private final boolean first;
+    private final boolean titles;
     private boolean there;
 
-    Word(TextLine line, String text, boolean first) {
+    /**
+     * @param first whether it begins its line
+     * @param titles whether its line says the heading of its page
+     */
+    Word(TextLine line, String text, boolean first, boolean titles) {
       this.line = line;
       this.text = text;
       this.first = first;
+      this.titles = titles;
     }
   }
 
-  private void words(List<TextLine> open) {
+  private void words(List<TextLine> open, RunningTexts.Result known) {
     var words = new ArrayList<Word>();
     for (TextLine l : open) {
       String[] some = l.text().strip().split("\\s+");
@@ -184,17 +199,15 @@ final class Conservation {
       while (k < some.length) {
         int end = stretch(some, k);
         if (end == k) {
-          words.add(new Word(l, some[k], k == 0));
+          words.add(new Word(l, some[k], k == 0, titles && known.lines().contains(l)));
         }
         k = Math.max(k + 1, end);
       }
     }
-    // Text that says the same again and again can be taken apart in the wrong places: what the
-    // document has as often as the pages is not missing.
     // Long words first: short ones are found within them too.
     words.stream()
         .sorted(Comparator.comparingInt((Word w) -> -w.text.length()))
-        .forEach(w -> w.there = isThere(w) || isThereAsOften(Letters.of(w.text)));
+        .forEach(w -> w.there = isThere(w));
     Map<String, List<TextLine>> missing = new LinkedHashMap<>();
     var lost = new StringBuilder();
     for (int k = 0; k < words.size(); k++) {
@@ -232,18 +245,27 @@ final class Conservation {
     return from;
   }
 
-  private boolean isThereAsOften(String letters) {
-    return counted++ < MOST_COUNTED && body.count(letters) >= source.count(letters);
-  }
-
   private boolean isThere(Word w) {
     String letters = Letters.of(w.text);
-    return letters.isEmpty()
+    // The number of a note at a word's end, within it, or at its beginning.
+    String bare = Letters.of(MARK.matcher(w.text).replaceAll(""));
+    return bare.isEmpty()
         || body.take(letters)
         || running.has(letters)
         || heads.has(letters)
         || w.first && w.text.length() <= 8 && LABEL.matcher(w.text).matches()
-        || withoutMark(w.text, letters);
+        || w.titles && body.has(letters)
+        || body.take(bare)
+        || isThereAsOften(letters)
+        || isThereAsOften(bare);
+  }
+
+  /**
+   * Text that says the same again and again can be taken apart in the wrong places: what the
+   * document has as often as the pages is not missing.
+   */
+  private boolean isThereAsOften(String letters) {
+    return counted++ < MOST_COUNTED && body.count(letters) >= source.count(letters);
   }
 
   /** The label of a list item, which its list says. */
@@ -251,25 +273,36 @@ final class Conservation {
       Pattern.compile("[(\\[]?([0-9]{1,3}|\\p{L}|[ivxlcIVXLC]{1,6})(\\.[0-9]{1,3})*[.)\\]:]{0,2}");
 
   private static final Pattern MARK =
-      Pattern.compile("^[0-9*†‡§]{1,3}|[0-9*†‡§]{1,3}(?=\\p{P}*$)|(?<=\\p{L})[0-9]{1,2}(?=\\p{L})");
+      Pattern.compile(
+          "^[0-9*†‡§]{1,3}|[0-9*†‡§]{1,3}(?=\\p{P}*$)|(?<=\\p{L})[0-9]{1,2}(?=[\\p{L}\\p{P}])");
 
-  /** A word with the number of a note at its end or its beginning. */
-  private boolean withoutMark(String word, String letters) {
-    String bare = Letters.of(MARK.matcher(word).replaceAll(""));
-    return bare.isEmpty() || !bare.equals(letters) && body.take(bare);
-  }
-
-  /** Glyphs that stand on no line of the page. */
+  /** Glyphs that stand on no line of the page, but for those that only add weight to another. */
   private static List<TextLine> loose(ScannedPage page, List<TextLine> lines) {
-    Set<Glyph> lined = new HashSet<>();
-    lines.forEach(l -> lined.addAll(l.glyphs()));
+    long ink = page.glyphs().stream().filter(g -> !g.isSpace()).count();
+    long lined = lines.stream().flatMap(l -> l.glyphs().stream()).filter(g -> !g.isSpace()).count();
+    if (ink == lined) {
+      return List.of(); // lines hold nothing but glyphs of their page
+    }
+    Map<String, List<Glyph>> known = new HashMap<>();
+    for (TextLine l : lines) {
+      l.glyphs().forEach(g -> known.computeIfAbsent(g.text(), k -> new ArrayList<>()).add(g));
+    }
     var rest = new ArrayList<Glyph>();
-    for (Glyph g : page.glyphs()) {
-      if (!lined.contains(g) && !Letters.of(g.text()).isEmpty()) {
-        rest.add(g);
+    for (int quarter = 0; quarter < 4; quarter++) {
+      for (Glyph g : Lines.standing(page, quarter)) {
+        if (!Letters.of(g.text()).isEmpty()
+            && known.getOrDefault(g.text(), List.of()).stream().noneMatch(o -> stands(g, o))) {
+          rest.add(g);
+        }
       }
     }
     return rest.isEmpty() ? List.of() : Lines.of(page.only(rest));
+  }
+
+  /** Whether a glyph is one that a line holds, or adds weight to it. */
+  private static boolean stands(Glyph g, Glyph o) {
+    return g.equals(o)
+        || Math.abs(g.baseline() - o.baseline()) < g.size() * SAME_ROW && Lines.doubles(g, o);
   }
 
   private void tell(Map<String, List<TextLine>> missing) {

@@ -28,14 +28,19 @@ final class Lines {
   static List<TextLine> of(ScannedPage page) {
     var out = new ArrayList<TextLine>();
     for (int quarter = 0; quarter < 4; quarter++) {
-      int q = quarter;
-      List<Glyph> glyphs =
-          page.glyphs().stream().filter(g -> g.quarter() == q && !g.text().isEmpty()).toList();
+      List<Glyph> glyphs = standing(page, quarter);
       if (!glyphs.isEmpty()) {
-        out.addAll(upright(page, q == 0 ? glyphs : turned(glyphs, q, page)));
+        out.addAll(upright(page, glyphs));
       }
     }
     return out;
+  }
+
+  /** The glyphs of a page that are turned so and have characters, as if they stood upright. */
+  static List<Glyph> standing(ScannedPage page, int quarter) {
+    List<Glyph> glyphs =
+        page.glyphs().stream().filter(g -> g.quarter() == quarter && !g.text().isEmpty()).toList();
+    return quarter == 0 ? glyphs : turned(glyphs, quarter, page);
   }
 
   /** The size that most letters of the file have. */
@@ -206,17 +211,21 @@ final class Lines {
       boolean twice = false;
       for (int k = out.size() - 1; k >= 0 && k >= out.size() - 4 && !twice; k--) {
         Glyph o = out.get(k);
-        twice =
-            !g.isSpace()
-                && o.text().equals(g.text())
-                && Math.abs(o.x() - g.x()) < g.size() * 0.08
-                && g.width() > g.size() * 0.15;
+        twice = doubles(g, o);
       }
       if (!twice) {
         out.add(g);
       }
     }
     return out;
+  }
+
+  /** Whether a glyph of the same row only adds weight to another. */
+  static boolean doubles(Glyph g, Glyph o) {
+    return !g.isSpace()
+        && o.text().equals(g.text())
+        && Math.abs(o.x() - g.x()) < g.size() * 0.08
+        && g.width() > g.size() * 0.15;
   }
 
   private static Optional<TextLine> line(int page, List<Glyph> piece) {
