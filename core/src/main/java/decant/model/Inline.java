@@ -68,6 +68,16 @@ public sealed interface Inline {
     public Picture withLook(Look other) {
       return new Picture(media, width, height, alt, placement, crop, rotation, kept, other);
     }
+
+    /** This picture with another description of the original's own. */
+    public Picture withKept(Optional<Kept> other) {
+      return new Picture(media, width, height, alt, placement, crop, rotation, other, look);
+    }
+
+    /** This picture with another alternative text. */
+    public Picture withAlt(String other) {
+      return new Picture(media, width, height, other, placement, crop, rotation, kept, look);
+    }
   }
 
   /**
@@ -101,6 +111,13 @@ public sealed interface Inline {
       return new Shape(
           story, geometry, width, height, grows, padding, alignment, fill, outline, alt, placement,
           rotation, kept, other);
+    }
+
+    /** This shape with another description of the original's own. */
+    public Shape withKept(Optional<Kept> other) {
+      return new Shape(
+          story, geometry, width, height, grows, padding, alignment, fill, outline, alt, placement,
+          rotation, other, look);
     }
   }
 

@@ -95,7 +95,7 @@ public final class Publisher {
             order.source(),
             order.passwords(),
             LocalDate.now());
-    Layout whole = carried(order.layout(), order.recipe().active());
+    Active active = order.recipe().active();
     var layouts = new HashMap<Addresses, Layout>();
     var pending = new ArrayList<AtomicFile.Pending>();
     var made = new ArrayList<Draft>();
@@ -114,14 +114,20 @@ public final class Publisher {
                   pdf(
                       p,
                       layouts.computeIfAbsent(
-                          p.choices().wayfinding().addresses(), a -> linked(whole, a)),
+                          p.choices().wayfinding().addresses(),
+                          a -> goingOut(order.layout(), active, a)),
                       order,
                       target,
                       pending,
                       d -> progress.at(p.name(), from + share * d),
                       cancelled);
               case Plan.Item.Office d ->
-                  office(d.output().format(), whole.document(), order, target, pending);
+                  office(
+                      d.output().format(),
+                      carried(order.layout().document(), active),
+                      order,
+                      target,
+                      pending);
             });
         if (cancelled.getAsBoolean()) {
           throw new Cancelled();
@@ -147,22 +153,18 @@ public final class Publisher {
   /** A file that was written and read back, before it has its name. */
   private record Draft(Path target, String format, int pages, List<Check> checks) {}
 
-  /** The pages as they go out: without what acts by itself, if that is not asked for. */
-  public static Layout carried(Layout layout, Active active) {
-    if (active == Active.KEEP) {
-      return layout;
-    }
-    Document d = ActiveContent.without(layout.document());
-    return d == layout.document() ? layout : new Layouter(FontBook.shipped()).layout(d);
+  /**
+   * The pages as they go out: without what acts by itself unless that is asked for, and with their
+   * addresses as links if that is chosen; the same pages where neither changes anything.
+   */
+  public static Layout goingOut(Layout layout, Active active, Addresses how) {
+    Document d = carried(layout.document(), active);
+    Document out = how.linked() ? AddressLinks.in(d, how) : d;
+    return out == layout.document() ? layout : new Layouter(FontBook.shipped()).layout(out);
   }
 
-  /** The pages with their addresses as links, if that is chosen. */
-  public static Layout linked(Layout layout, Addresses how) {
-    if (!how.linked()) {
-      return layout;
-    }
-    Document d = AddressLinks.in(layout.document(), how);
-    return d == layout.document() ? layout : new Layouter(FontBook.shipped()).layout(d);
+  private static Document carried(Document d, Active active) {
+    return active == Active.KEEP ? d : ActiveContent.without(d);
   }
 
   private static Draft pdf(
@@ -273,7 +275,7 @@ public final class Publisher {
   public static Receipt.Made docx(Document whole, Path target, boolean overwrite, Path source)
       throws WriteProblem {
     refuseUntouchable(target, Untouchable.inputs(List.of(source)));
-    Document document = ActiveContent.without(whole);
+    Document document = carried(whole, Active.REMOVE);
     AtomicFile.Pending pending =
         AtomicFile.prepare(target, overwrite, out -> DocxWriter.write(document, out));
     try {

@@ -131,19 +131,19 @@ public final class ActiveContent {
   }
 
   /** The same thing is told once. */
-  private void tell(String message) {
+  private void tell(Finding f) {
     changed = true;
-    if (told.size() < MOST_TOLD && told.add(message)) {
-      findings.add(Finding.general(Finding.Kind.ACTIVE_CONTENT, Finding.Severity.LOSS, message));
+    if (told.size() < MOST_TOLD && told.add(f.message())) {
+      findings.add(f);
     }
   }
 
+  private void tell(String message) {
+    tell(Finding.general(Finding.Kind.ACTIVE_CONTENT, Finding.Severity.LOSS, message));
+  }
+
   private void tell(String message, Paragraph at) {
-    changed = true;
-    if (told.size() < MOST_TOLD && told.add(message)) {
-      findings.add(
-          Finding.of(Finding.Kind.ACTIVE_CONTENT, Finding.Severity.LOSS, message, at.id()));
-    }
+    tell(Finding.of(Finding.Kind.ACTIVE_CONTENT, Finding.Severity.LOSS, message, at.id()));
   }
 
   /** By its name, or by how its bytes begin: no program is one for being called otherwise. */
@@ -264,38 +264,11 @@ public final class ActiveContent {
       case Inline.KeptInline k -> keptInline(k, p);
       case Inline.Picture pic -> {
         Optional<Kept> kept = pic.kept().map(this::kept);
-        yield kept.equals(pic.kept())
-            ? pic
-            : new Inline.Picture(
-                pic.media(),
-                pic.width(),
-                pic.height(),
-                pic.alt(),
-                pic.placement(),
-                pic.crop(),
-                pic.rotation(),
-                kept,
-                pic.look());
+        yield kept.equals(pic.kept()) ? pic : pic.withKept(kept);
       }
       case Inline.Shape s -> {
         Optional<Kept> kept = s.kept().map(this::kept);
-        yield kept.equals(s.kept())
-            ? s
-            : new Inline.Shape(
-                s.story(),
-                s.geometry(),
-                s.width(),
-                s.height(),
-                s.grows(),
-                s.padding(),
-                s.alignment(),
-                s.fill(),
-                s.outline(),
-                s.alt(),
-                s.placement(),
-                s.rotation(),
-                kept,
-                s.look());
+        yield kept.equals(s.kept()) ? s : s.withKept(kept);
       }
       case Inline.Text t -> t;
       case Inline.Field f -> f;

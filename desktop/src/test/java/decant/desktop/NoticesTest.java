@@ -278,4 +278,24 @@ class NoticesTest extends WindowCase {
     return java.nio.file.attribute.PosixFilePermissions.toString(
         Files.getPosixFilePermissions(file));
   }
+
+  /** The place where work is kept for a crash is lost: that is said, and the work goes on. */
+  @Test
+  void workThatCannotBeKeptIsSaid() throws IOException {
+    Work work = revise("Winter storage notice.docx");
+    try (var there = Files.list(folder.resolve("state/recovery"))) {
+      for (Path f : there.toList()) {
+        Files.delete(f);
+      }
+    } catch (java.nio.file.NoSuchFileException e) {
+      assertThat(folder.resolve("state")).exists(); // it is made when it is needed
+    }
+    Files.deleteIfExists(folder.resolve("state/recovery"));
+    Files.writeString(folder.resolve("state/recovery"), "no folder");
+    caret(work, document(work).index().order().getFirst(), 0);
+    window.type("Kept ");
+    window.until(() -> notice().contains("could not be kept"));
+    assertThat(document(work).paragraphs().getFirst().text()).startsWith("Kept ");
+    assertThat(Window.on(work::unsaved)).isTrue();
+  }
 }

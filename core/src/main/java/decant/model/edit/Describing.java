@@ -20,17 +20,7 @@ public final class Describing {
     if (there.size() != 1 || !(there.getFirst() instanceof Inline.Picture pic)) {
       return r;
     }
-    var described =
-        new Inline.Picture(
-            pic.media(),
-            pic.width(),
-            pic.height(),
-            words.strip(),
-            pic.placement(),
-            pic.crop(),
-            pic.rotation(),
-            pic.kept(),
-            pic.look());
+    Inline described = pic.withAlt(words.strip());
     return r.apply(
         Edit.of("Description", new Step.Restyle(paragraph, at, List.of(described))), r.selection());
   }

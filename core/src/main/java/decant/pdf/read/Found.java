@@ -42,6 +42,19 @@ sealed interface Found {
       lines = List.copyOf(lines);
     }
 
+    /** Text that stands as far to the sides as its lines do. */
+    static Text of(Kind kind, List<TextLine> lines, String marker, int level, double spaceBefore) {
+      double left = lines.stream().mapToDouble(l -> l.box().x()).min().orElseThrow();
+      double right = lines.stream().mapToDouble(l -> l.box().right()).max().orElseThrow();
+      return new Text(kind, lines, marker, level, left, right, pitch(lines), spaceBefore);
+    }
+
+    /** From the first line to the second; that of usual setting where there is none below it. */
+    static double pitch(List<TextLine> lines) {
+      double pitch = lines.size() > 1 ? lines.get(1).baseline() - lines.get(0).baseline() : 0;
+      return pitch > 0 ? pitch : lines.getFirst().size() * 1.2;
+    }
+
     @Override
     public int page() {
       return lines.getFirst().page();

@@ -6,20 +6,14 @@ import decant.model.Finding.Kind;
 import decant.model.Finding.Severity;
 import decant.model.Media;
 import decant.model.MediaId;
+import decant.picture.PixelPicture;
 import decant.words.Words;
-import decant.work.Faults;
-import java.io.ByteArrayInputStream;
-import java.io.IOException;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashSet;
-import java.util.Iterator;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
-import javax.imageio.ImageIO;
-import javax.imageio.ImageReader;
-import javax.imageio.stream.ImageInputStream;
 
 /**
  * What is lost or in doubt of single pages: characters, drawings, coarse pictures, text over text.
@@ -163,22 +157,6 @@ final class PageDoubts {
     if (!m.type().equals("image/png") && !m.type().equals("image/jpeg")) {
       return Optional.empty();
     }
-    try (ImageInputStream in =
-        ImageIO.createImageInputStream(new ByteArrayInputStream(m.bytes()))) {
-      Iterator<ImageReader> readers = ImageIO.getImageReaders(in);
-      if (!readers.hasNext()) {
-        return Optional.empty();
-      }
-      ImageReader reader = readers.next();
-      try {
-        reader.setInput(in, true, true);
-        return Optional.of(reader.getWidth(0));
-      } finally {
-        reader.dispose();
-      }
-    } catch (IOException | RuntimeException e) {
-      Faults.mended("looking at a picture", e);
-      return Optional.empty(); // damaged, which shows
-    }
+    return PixelPicture.size(m.bytes()).map(size -> size.width); // damage shows elsewhere
   }
 }

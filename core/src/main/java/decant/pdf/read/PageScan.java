@@ -11,18 +11,13 @@ import java.awt.geom.GeneralPath;
 import java.awt.geom.Path2D;
 import java.awt.geom.Point2D;
 import java.awt.geom.Rectangle2D;
-import java.awt.image.BufferedImage;
-import java.io.ByteArrayOutputStream;
 import java.io.IOException;
-import java.io.InputStream;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Deque;
 import java.util.HashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
-import javax.imageio.ImageIO;
 import org.apache.pdfbox.contentstream.PDFGraphicsStreamEngine;
 import org.apache.pdfbox.contentstream.operator.Operator;
 import org.apache.pdfbox.cos.COSBase;
@@ -33,7 +28,6 @@ import org.apache.pdfbox.pdmodel.common.PDRectangle;
 import org.apache.pdfbox.pdmodel.font.PDFont;
 import org.apache.pdfbox.pdmodel.graphics.color.PDColor;
 import org.apache.pdfbox.pdmodel.graphics.image.PDImage;
-import org.apache.pdfbox.pdmodel.graphics.image.PDImageXObject;
 import org.apache.pdfbox.pdmodel.graphics.state.PDGraphicsState;
 import org.apache.pdfbox.pdmodel.graphics.state.RenderingMode;
 import org.apache.pdfbox.pdmodel.interactive.annotation.PDAnnotation;
@@ -45,15 +39,6 @@ import org.jspecify.annotations.Nullable;
 final class PageScan extends PDFGraphicsStreamEngine {
   private static final int MOST_GLYPHS = 400_000;
   private static final int MOST_PICTURES = 2_000;
-
-  /** Dots of a black-and-white picture, or of a JPEG that is kept as it is: A0 at 250 an inch. */
-  private static final double MOST_DOTS = 100_000_000;
-
-  /** Pixels of a picture; of one with more, only every second or third is read, both ways. */
-  private static final double MOST_PIXELS = 40_000_000;
-
-  /** A picture that would have to be thinned out more is not read. */
-  private static final int COARSEST = 5;
 
   private static final int MOST_SHAPES = 20_000;
   private static final double THICKEST_RULE = 3;
@@ -84,7 +69,7 @@ final class PageScan extends PDFGraphicsStreamEngine {
   private final List<Box> unread = new ArrayList<>();
   private final List<Box> reduced = new ArrayList<>();
   private final FileFonts fonts;
-  private final Map<COSBase, Media> media;
+  private final SourcePictures media;
   private final Deque<Mark> marks = new ArrayDeque<>();
   private final GeneralPath path = new GeneralPath();
   private boolean clips;
@@ -102,7 +87,7 @@ final class PageScan extends PDFGraphicsStreamEngine {
   private record Mark(
       int content, boolean artifact, boolean furniture, Optional<String> actualText, int[] shown) {}
 
-  PageScan(PDPage page, int number, LinkAreas links, FileFonts fonts, Map<COSBase, Media> media) {
+  PageScan(PDPage page, int number, LinkAreas links, FileFonts fonts, SourcePictures media) {
     super(page);
     this.number = number;
     this.links = links;
@@ -454,25 +439,15 @@ final class PageScan extends PDFGraphicsStreamEngine {
       return;
     }
     var box = new Box(area.getX(), area.getY(), area.getWidth(), area.getHeight());
-    Optional<Media> m = mediaOf(image);
+    Optional<Media> m = media.of(image);
     if (m.isPresent()) {
       pictures.add(new Placed(m.get(), box, content(), ""));
-      if (step(image) > 1 && m.get().type().equals("image/png")) {
+      if (SourcePictures.isThinned(image, m.get())) {
         reduced.add(box);
       }
     } else {
       unread.add(box);
     }
-  }
-
-  /** Of how many pixels one is read, both ways. */
-  private static int step(PDImage image) {
-    double most = image.getBitsPerComponent() == 1 ? MOST_DOTS : MOST_PIXELS;
-    return (int) Math.max(1, Math.ceil(Math.sqrt(pixels(image) / most)));
-  }
-
-  private static double pixels(PDImage image) {
-    return (double) image.getWidth() * image.getHeight();
   }
 
   /** Where pictures stand that could not be read, in points on the page. */
@@ -483,56 +458,6 @@ final class PageScan extends PDFGraphicsStreamEngine {
   /** Where pictures stand that were read with fewer pixels than they have. */
   List<Box> reduced() {
     return reduced;
-  }
-
-  private Optional<Media> mediaOf(PDImage image) {
-    COSBase key = image.getCOSObject();
-    Media known = media.get(key);
-    if (known != null) {
-      return Optional.of(known);
-    }
-    int step = step(image);
-    if (step > COARSEST || step > 1 && image.isStencil()) {
-      return Optional.empty();
-    }
-    try {
-      Optional<Media> made =
-          pixels(image) <= MOST_DOTS && image instanceof PDImageXObject x
-              ? jpeg(x)
-              : Optional.empty();
-      if (made.isEmpty()) {
-        BufferedImage pixels =
-            image.isStencil()
-                ? image.getStencilImage(java.awt.Color.BLACK)
-                : image.getImage(null, step);
-        var out = new ByteArrayOutputStream();
-        ImageIO.write(pixels, "png", out);
-        made = Optional.of(Media.of("image/png", out.toByteArray()));
-      }
-      media.put(key, made.get());
-      return made;
-    } catch (IOException | RuntimeException e) {
-      Faults.mended("reading the marks of a page", e);
-      return Optional.empty(); // a finding says so
-    }
-  }
-
-  /** The bytes of a JPEG as they are, where nothing is laid over them. */
-  private static Optional<Media> jpeg(PDImageXObject x) throws IOException {
-    COSDictionary d = x.getCOSObject();
-    boolean plain =
-        d.getDictionaryObject(COSName.FILTER) instanceof COSName n
-            && n.equals(COSName.DCT_DECODE)
-            && !d.containsKey(COSName.SMASK)
-            && !d.containsKey(COSName.MASK)
-            && !d.containsKey(COSName.DECODE)
-            && x.getColorSpace().getNumberOfComponents() != 4;
-    if (!plain) {
-      return Optional.empty();
-    }
-    try (InputStream in = x.createInputStream(List.of(COSName.DCT_DECODE.getName()))) {
-      return Optional.of(Media.of("image/jpeg", in.readAllBytes()));
-    }
   }
 
   @Override

@@ -4,16 +4,13 @@ import decant.model.Box;
 import decant.model.Finding;
 import decant.model.Finding.Kind;
 import decant.model.Finding.Severity;
-import decant.model.Media;
 import decant.reading.ReadProblem;
 import decant.reading.ReadRequest;
 import decant.words.Words;
 import decant.work.Faults;
 import java.io.IOException;
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.concurrent.Callable;
 import java.util.concurrent.CancellationException;
 import java.util.concurrent.ExecutionException;
@@ -21,7 +18,6 @@ import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
 import java.util.concurrent.atomic.AtomicInteger;
-import org.apache.pdfbox.cos.COSBase;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPage;
 
@@ -127,7 +123,7 @@ final class PageScans {
     var pages = new ArrayList<ScannedPage>();
     var fonts = new FileFonts();
     var findings = new ArrayList<Finding>();
-    Map<COSBase, Media> media = new HashMap<>();
+    var media = new SourcePictures();
     for (int k = first; k < end; k++) {
       request.checkpoint();
       progressed();

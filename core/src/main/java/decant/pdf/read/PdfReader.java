@@ -103,6 +103,7 @@ public final class PdfReader {
       pdf.getNumberOfPages(); // a damaged list of pages shows here
       return pdf;
     } catch (RuntimeException | StackOverflowError e) {
+      Faults.mended("opening a PDF", e);
       throw new Unopened(e);
     }
   }

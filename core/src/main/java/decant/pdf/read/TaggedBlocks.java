@@ -3,7 +3,6 @@ package decant.pdf.read;
 import decant.model.Box;
 import decant.model.Finding;
 import decant.model.Markers;
-import decant.model.MediaId;
 import decant.words.Words;
 import decant.work.Faults;
 import java.util.ArrayList;
@@ -105,99 +104,11 @@ final class TaggedBlocks {
     if (all == 0 || tagged < LEAST_COVERAGE * all) {
       return Optional.empty();
     }
-    return Optional.of(new Result(out, running(), notes, untagged()));
-  }
-
-  /** Puts text that no tag holds in by its place: nothing that shows is left out. */
-  private List<Finding> untagged() {
-    var findings = new ArrayList<Finding>();
-    untaggedPictures();
-    for (ScannedPage p : pages) {
-      List<Glyph> left =
-          p.glyphs().stream()
-              .filter(g -> !g.artifact() && !used.contains(new Leaf(p.number(), g.content())))
-              .toList();
-      if (ink(left) == 0) {
-        continue;
-      }
-      List<List<TextLine>> paragraphs = apart(Lines.of(p.only(left)));
-      for (List<TextLine> lines : paragraphs) {
-        TextLine head = lines.getFirst();
-        out.add(placeOf(head.page(), head.box()), untagged(lines));
-      }
-      Box box =
-          paragraphs.stream()
-              .flatMap(List::stream)
-              .map(TextLine::box)
-              .reduce(Box::union)
-              .orElseThrow();
-      findings.add(
-          Finding.general(
-                  Finding.Kind.ORDER_DOUBTFUL,
-                  Finding.Severity.DOUBT,
-                  WORDS.say("tagged-blocks.untagged", p.number() + 1))
-              .from(p.number(), box));
-    }
-    return findings;
-  }
-
-  /** Pictures that no tag holds; but for those that every page has, which belong to its frame. */
-  private void untaggedPictures() {
-    Map<MediaId, Integer> times = new HashMap<>();
-    pages.forEach(p -> p.pictures().forEach(x -> times.merge(x.media().id(), 1, Integer::sum)));
-    for (ScannedPage p : pages) {
-      for (Placed x : p.pictures()) {
-        boolean frames = times.getOrDefault(x.media().id(), 0) > 2;
-        if (!frames && !shown.contains(x)) {
-          out.add(placeOf(p.number(), x.box()), new Found.Figure(p.number(), x, x.alt()));
-        }
-      }
-    }
-  }
-
-  /** Lines that follow one another closely from one edge are a paragraph. */
-  private static List<List<TextLine>> apart(List<TextLine> lines) {
-    var out = new ArrayList<List<TextLine>>();
-    for (TextLine l : lines) {
-      boolean goesOn = false;
-      if (!out.isEmpty()) {
-        TextLine last = out.getLast().getLast();
-        double pitch = l.baseline() - last.baseline();
-        goesOn =
-            pitch > 0
-                && pitch < 1.7 * last.size()
-                && Math.abs(l.box().x() - last.box().x()) < 2 * last.size();
-      }
-      if (goesOn) {
-        out.getLast().add(l);
-      } else {
-        out.add(new ArrayList<>(List.of(l)));
-      }
-    }
-    return out;
-  }
-
-  private static Found.Text untagged(List<TextLine> lines) {
-    double left = lines.stream().mapToDouble(l -> l.box().x()).min().orElse(0);
-    double right = lines.stream().mapToDouble(l -> l.box().right()).max().orElse(0);
-    double pitch =
-        lines.size() > 1
-            ? lines.get(1).baseline() - lines.get(0).baseline()
-            : lines.getFirst().size() * 1.2;
-    return new Found.Text(Found.Kind.PARAGRAPH, lines, "", 0, left, right, pitch, 0);
-  }
-
-  /** Behind what stands above a place on its page, else before what stands on later pages. */
-  private int placeOf(int page, Box box) {
-    int at = 0;
-    for (int k = 0; k < out.size(); k++) {
-      Found f = out.get(k);
-      boolean before = f.page() < page || f.page() == page && f.box().y() <= box.y();
-      if (before) {
-        at = k + 1;
-      }
-    }
-    return at;
+    var untagged = new Untagged(pages, out);
+    untagged.pictures(x -> !shown.contains(x));
+    List<Finding> findings =
+        untagged.texts((page, g) -> !g.artifact() && !used.contains(new Leaf(page, g.content())));
+    return Optional.of(new Result(out, running(), notes, findings));
   }
 
   private static long ink(List<Glyph> glyphs) {
@@ -489,28 +400,12 @@ final class TaggedBlocks {
     if (lines.isEmpty()) {
       return;
     }
-    double left = lines.stream().mapToDouble(l -> l.box().x()).min().orElse(0);
-    double right = lines.stream().mapToDouble(l -> l.box().right()).max().orElse(0);
-    double pitch =
-        lines.size() > 1
-            ? lines.get(1).baseline() - lines.get(0).baseline()
-            : lines.getFirst().size() * 1.2;
     double space = 0;
+    double gap = Found.Text.pitch(lines) * 0.2;
     if (!out.isEmpty() && out.getLast().page() == lines.getFirst().page()) {
-      space =
-          Math.clamp(
-              lines.getFirst().box().y() - out.getLast().box().bottom() - pitch * 0.2, 0, 40);
+      space = Math.clamp(lines.getFirst().box().y() - out.getLast().box().bottom() - gap, 0, 40);
     }
-    out.add(
-        new Found.Text(
-            kind,
-            lines,
-            marker,
-            level,
-            left,
-            right,
-            pitch > 0 ? pitch : lines.getFirst().size() * 1.2,
-            space));
+    out.add(Found.Text.of(kind, lines, marker, level, space));
   }
 
   /** All the text below an element, as lines. */

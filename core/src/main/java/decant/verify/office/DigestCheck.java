@@ -2,6 +2,7 @@ package decant.verify.office;
 
 import decant.verify.Check;
 import decant.words.Words;
+import decant.work.Faults;
 import java.util.ArrayList;
 import java.util.List;
 
@@ -32,6 +33,13 @@ final class DigestCheck {
       }
     }
     return out;
+  }
+
+  /** The one check that a file fails of which no digest can be taken, whatever the reason. */
+  static List<Check> unread(Throwable why) {
+    Faults.mended("verifying an office document", why);
+    return List.of(
+        Check.of(WORDS.say("digest-check.opens"), false, "", WORDS.say("digest-check.not-read")));
   }
 
   private static String firstDifference(List<String> wanted, List<String> got) {

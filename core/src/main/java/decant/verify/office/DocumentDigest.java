@@ -45,11 +45,6 @@ final class DocumentDigest {
       return "";
     }
 
-    /** As much of a look as the format can say. */
-    default TextLook look(TextLook wanted) {
-      return wanted;
-    }
-
     /** The rows of a table. */
     default List<String> table(Table t) {
       return grid(t);
@@ -149,7 +144,7 @@ final class DocumentDigest {
   private void paragraph(Paragraph p, Look fromTable, Digest.Builder out) {
     Look base = document.styles().textBase(p.look(), fromTable);
     for (Inline i : p.inlines()) {
-      TextLook look = room.look(look(document.styles().textLook(base, i.look())));
+      TextLook look = look(document.styles().textLook(base, i.look()));
       String link = i.look().get(TextTraits.LINK).map(this::address).orElse("");
       remarks.addAll(i.look().value(TextTraits.REMARKS));
       switch (i) {

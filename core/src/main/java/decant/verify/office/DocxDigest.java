@@ -142,18 +142,23 @@ final class DocxDigest {
   private void inPart(String name, Walk walk) throws IOException {
     String outer = part;
     Map<String, Package.Target> outerTargets = targets;
-    var outerFields = new ArrayDeque<>(fields);
     part = name;
     targets = parts.relationships(name);
-    fields.clear();
     var root = parts.xml(name);
     if (root.isPresent()) {
-      walk.of(root.get());
+      apart(root.get(), walk);
     }
     part = outer;
     targets = outerTargets;
+  }
+
+  /** Fields end with the text that they stand in. */
+  private void apart(Element root, Walk walk) throws IOException {
+    var outer = new ArrayDeque<>(fields);
     fields.clear();
-    fields.addAll(outerFields);
+    walk.of(root);
+    fields.clear();
+    fields.addAll(outer);
   }
 
   private Map<String, String> paragraph = Map.of();
@@ -314,10 +319,7 @@ final class DocxDigest {
       case "txbxContent" -> {
         var apart = new Digest.Builder();
         boxes++;
-        var outerFields = new ArrayDeque<>(fields);
-        fields.clear();
-        blocks(e, apart);
-        fields.addAll(outerFields);
+        apart(e, box -> blocks(box, apart));
         boxes--;
         if (!apart.line().isEmpty()) {
           out.add(Aspect.BOXES, apart.line());

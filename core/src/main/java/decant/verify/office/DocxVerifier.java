@@ -4,15 +4,12 @@ import decant.model.Document;
 import decant.model.Inline;
 import decant.model.Kept;
 import decant.verify.Check;
-import decant.words.Words;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.List;
 
 /** Takes the digest of a saved DOCX and compares it with that of the document. */
 public final class DocxVerifier {
-  private static final Words WORDS = Words.of(DocxVerifier.class);
-
   private DocxVerifier() {}
 
   /** Compares. A file that cannot be read fails one check. */
@@ -21,10 +18,8 @@ public final class DocxVerifier {
       Digest wanted = DocumentDigest.of(d, new Room());
       Digest got = DocxDigest.open(file).digest();
       return DigestCheck.of(wanted, keepsComments(d) ? got.only(wanted, Aspect.REMARKS) : got);
-    } catch (IOException e) {
-      return List.of(
-          Check.of(
-              WORDS.say("docx-verifier.opens"), false, "", WORDS.say("docx-verifier.not-read")));
+    } catch (IOException | RuntimeException | StackOverflowError e) {
+      return DigestCheck.unread(e);
     }
   }
 

@@ -4,7 +4,6 @@ import decant.model.Cell;
 import decant.model.Document;
 import decant.model.Table;
 import decant.verify.Check;
-import decant.words.Words;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -16,8 +15,6 @@ import java.util.TreeMap;
 
 /** Takes the digest of a saved RTF and compares it with that of the document. */
 public final class RtfVerifier {
-  private static final Words WORDS = Words.of(RtfVerifier.class);
-
   private RtfVerifier() {}
 
   /** Compares. A file that cannot be read fails one check. */
@@ -26,9 +23,8 @@ public final class RtfVerifier {
       Digest got = RtfDigest.of(file);
       Digest wanted = DocumentDigest.of(d, new Room());
       return DigestCheck.of(wanted, remade(got, d, wanted));
-    } catch (IOException e) {
-      return List.of(
-          Check.of(WORDS.say("rtf-verifier.opens"), false, "", WORDS.say("rtf-verifier.not-read")));
+    } catch (IOException | RuntimeException | StackOverflowError e) {
+      return DigestCheck.unread(e);
     }
   }
 

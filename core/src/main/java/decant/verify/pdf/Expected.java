@@ -52,7 +52,7 @@ final class Expected {
   private final PdfChoices choices;
   private final Map<Integer, Integer> pageInFile = new HashMap<>();
   private final Set<FontFace> faces = new LinkedHashSet<>();
-  private final Map<Integer, ExpectedPictures> pictures = new HashMap<>();
+  private final List<ExpectedPictures> pictures = new ArrayList<>();
   private final List<String> links = new ArrayList<>();
   private final Map<Integer, PageText> texts = new HashMap<>();
 
@@ -94,7 +94,7 @@ final class Expected {
     var areas = new ArrayList<LinkArea>();
     boolean[] joins = {false};
     var shown = new ExpectedPictures(layout.document().media(), choices.keeping());
-    pictures.put(inFile, shown);
+    pictures.add(shown);
     var inFields = new InFields(choices.keeping().takesBlanks());
     PageWalker.walk(
         layout,
@@ -222,8 +222,7 @@ final class Expected {
 
   /** The pictures of a page of the file, from 0. */
   ExpectedPictures pictures(int inFile) {
-    return pictures.getOrDefault(
-        inFile, new ExpectedPictures(layout.document().media(), choices.keeping()));
+    return pictures.get(inFile);
   }
 
   List<String> links() {

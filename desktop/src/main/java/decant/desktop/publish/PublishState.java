@@ -245,10 +245,11 @@ final class PublishState {
       Optional<Output.Pdf> looked,
       List<Plan.Item> first,
       BooleanSupplier stale) {
-    Layout carried = Publisher.carried(layout, active);
     var layouts = new HashMap<Addresses, Layout>();
     Function<PdfChoices, Layout> linking =
-        c -> layouts.computeIfAbsent(c.wayfinding().addresses(), a -> Publisher.linked(carried, a));
+        c ->
+            layouts.computeIfAbsent(
+                c.wayfinding().addresses(), a -> Publisher.goingOut(layout, active, a));
     var sizes = new LinkedHashMap<String, Long>();
     long total = 0;
     PdfWriter.Written written = null;

@@ -85,7 +85,12 @@ public final class Desk {
     }
     this.tray = new Tray(state.resolve("tray.json"));
     this.memory = new Memory(state.resolve("window.json"));
-    this.recovery = new Recovery(state.resolve("recovery"));
+    this.recovery =
+        new Recovery(
+            state.resolve("recovery"),
+            () ->
+                Platform.runLater(
+                    () -> notice.set(Optional.of(Notice.problem(WORDS.say("desk.not-kept"))))));
     this.recipes = new RecipeShelf(state.resolve("recipes"));
     this.outTray = new OutTray(state.resolve("out-tray.json"));
     this.queue = new PublishQueue(state.resolve("queue"));

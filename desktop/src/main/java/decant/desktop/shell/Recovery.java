@@ -48,19 +48,17 @@ final class Recovery {
   private volatile Optional<Document> kept = Optional.empty();
   private Optional<FileLock> held = Optional.empty();
 
-  Recovery(Path folder) {
-    this.folder = folder;
-    timer.scheduleWithFixedDelay(this::keepWhateverHappens, SECONDS, SECONDS, TimeUnit.SECONDS);
-  }
+  private final Runnable notKept;
+  private boolean told;
 
-  /** A timer ends for good with the first thing thrown; work must be kept after that too. */
-  private void keepWhateverHappens() {
-    try {
-      keep();
-    } catch (RuntimeException | StackOverflowError | OutOfMemoryError e) {
-      Faults.note("keeping unsaved work", e);
-      kept = Optional.empty();
-    }
+  /**
+   * @param notKept told, not on the thread of the screen, when unsaved work could not be kept; once
+   *     until it can be again
+   */
+  Recovery(Path folder, Runnable notKept) {
+    this.folder = folder;
+    this.notKept = notKept;
+    timer.scheduleWithFixedDelay(this::keep, SECONDS, SECONDS, TimeUnit.SECONDS);
   }
 
   synchronized void watch(Work work) {
@@ -86,8 +84,29 @@ final class Recovery {
     }
   }
 
-  /** Keeps what is unsaved now; called every few seconds. */
+  /**
+   * Keeps what is unsaved now; called every few seconds. Nothing is thrown: a timer ends for good
+   * with the first thing that is, and work must be kept after that too.
+   */
   synchronized void keep() {
+    try {
+      write();
+      told = false;
+    } catch (IOException
+        | WriteProblem
+        | RuntimeException
+        | StackOverflowError
+        | OutOfMemoryError e) {
+      Faults.note("keeping unsaved work", e);
+      kept = Optional.empty(); // tried again; the document itself is in memory
+      if (!told) {
+        told = true;
+        notKept.run();
+      }
+    }
+  }
+
+  private void write() throws IOException, WriteProblem {
     Optional<Work> w = watched;
     if (w.isEmpty() || !w.get().unsaved()) {
       return;
@@ -97,19 +116,14 @@ final class Recovery {
     if (kept.isPresent() && kept.get() == d) {
       return;
     }
-    try {
-      StateFolder.make(folder);
-      Path file = file(work);
-      if (held.isEmpty()) {
-        held = lock(file);
-      }
-      var now = new TakenIn(d, work.openFindings(), work.taken().origin());
-      WorkFile.write(file, new Kept(work.source(), now), work.password());
-      kept = Optional.of(d);
-    } catch (IOException | WriteProblem e) {
-      Faults.note("keeping unsaved work", e);
-      kept = Optional.empty(); // tried again; the document itself is in memory
+    StateFolder.make(folder);
+    Path file = file(work);
+    if (held.isEmpty()) {
+      held = lock(file);
     }
+    var now = new TakenIn(d, work.openFindings(), work.taken().origin());
+    WorkFile.write(file, new Kept(work.source(), now), work.password());
+    kept = Optional.of(d);
   }
 
   private static Path lockOf(Path file) {
