@@ -33,6 +33,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Random;
+import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 
 /** Documents for tests. */
@@ -140,6 +141,13 @@ public final class Samples {
     }
     out.add(paragraph("The end."));
     return Document.of(styles(), out);
+  }
+
+  /** The text of the flow, a line for each paragraph. */
+  public static String text(TakenIn t) {
+    return t.document().paragraphs().stream()
+        .map(Paragraph::text)
+        .collect(Collectors.joining("\n"));
   }
 
   public static Layout layout(Document d) {

@@ -7,7 +7,6 @@ import decant.io.Untouchable;
 import decant.model.AttachedFile;
 import decant.model.Document;
 import decant.model.Finding;
-import decant.model.Paragraph;
 import decant.office.docx.DocxWriter;
 import decant.pdf.choices.Passwords;
 import decant.publish.OfficeFormat;
@@ -26,7 +25,6 @@ import java.nio.file.Path;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.stream.Collectors;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipInputStream;
 import java.util.zip.ZipOutputStream;
@@ -97,12 +95,6 @@ class ActiveContentTest {
     return out;
   }
 
-  private static String text(TakenIn t) {
-    return t.document().paragraphs().stream()
-        .map(Paragraph::text)
-        .collect(Collectors.joining("\n"));
-  }
-
   private static List<String> told(TakenIn t) {
     return t.findings().stream()
         .filter(f -> f.kind() == Finding.Kind.ACTIVE_CONTENT)
@@ -113,6 +105,16 @@ class ActiveContentTest {
   private static void neverHolds(Map<String, String> written, String... words) {
     String all = written.keySet() + "\n" + String.join("\n", written.values());
     assertThat(all).doesNotContainIgnoringCase(words);
+  }
+
+  private void macros() {
+    relationships.append(
+        relationship(
+            "v",
+            "http://schemas.microsoft.com/office/2006/relationships/vbaProject",
+            "vbaProject.bin",
+            false));
+    parts.put("word/vbaProject.bin", "AutoOpen");
   }
 
   private static String field(String instruction, String shown) {
@@ -138,7 +140,7 @@ class ActiveContentTest {
                 + field(" IncludePicture \"http://quay.example/y\" ", "")
                 + field(" SEQ Figure ", "3")
                 + "</w:p>");
-    assertThat(text(t)).contains("one", "two", "3");
+    assertThat(Samples.text(t)).contains("one", "two", "3");
     assertThat(told(t)).hasSize(3);
     Map<String, String> out = written(t);
     neverHolds(out, "DDE", "INCLUDETEXT", "INCLUDEPICTURE", "quay.example", "calc");
@@ -157,7 +159,7 @@ class ActiveContentTest {
                 + "<w:hyperlink r:id=\"b\"><w:r><w:t>two</w:t></w:r></w:hyperlink>"
                 + field(" HYPERLINK \"file:///c:/calc.exe\" ", "three")
                 + "</w:p>");
-    assertThat(text(t)).isEqualTo("onetwothree");
+    assertThat(Samples.text(t)).isEqualTo("onetwothree");
     assertThat(told(t))
         .hasSize(2)
         .anyMatch(m -> m.contains("javascript:alert(1)"))
@@ -172,12 +174,6 @@ class ActiveContentTest {
   void macrosControlsAndATemplateElsewhere() throws IOException {
     relationships
         .append(relationship("s", OFFICE + "settings", "settings.xml", false))
-        .append(
-            relationship(
-                "v",
-                "http://schemas.microsoft.com/office/2006/relationships/vbaProject",
-                "vbaProject.bin",
-                false))
         .append(relationship("c", OFFICE + "control", "activeX/activeX1.xml", false));
     parts.put(
         "word/settings.xml",
@@ -188,7 +184,7 @@ class ActiveContentTest {
         "word/_rels/settings.xml.rels",
         relationships(
             relationship("t", OFFICE + "attachedTemplate", "http://bad.example/t.dotm", true)));
-    parts.put("word/vbaProject.bin", "AutoOpen");
+    macros();
     parts.put("word/activeX/activeX1.xml", "<ax:ocx xmlns:ax=\"urn:x\"/>");
     TakenIn t = taken(CLEAR);
     assertThat(told(t)).hasSize(3);
@@ -271,15 +267,8 @@ class ActiveContentTest {
 
   @Test
   void whatIsAskedForGoesAlong() throws Exception {
-    relationships
-        .append(
-            relationship(
-                "v",
-                "http://schemas.microsoft.com/office/2006/relationships/vbaProject",
-                "vbaProject.bin",
-                false))
-        .append(relationship("a", OFFICE + "hyperlink", "file:///g:/tides.pdf", true));
-    parts.put("word/vbaProject.bin", "AutoOpen");
+    relationships.append(relationship("a", OFFICE + "hyperlink", "file:///g:/tides.pdf", true));
+    macros();
     TakenIn t = taken("<w:p><w:hyperlink r:id=\"a\"><w:r><w:t>one</w:t></w:r></w:hyperlink></w:p>");
     Recipe office =
         new Recipe("Copy", "", List.of(new Output.Office(OfficeFormat.DOCX), Output.Pdf.USUAL));

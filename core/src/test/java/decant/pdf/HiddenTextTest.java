@@ -2,28 +2,19 @@ package decant.pdf;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import decant.Samples;
 import decant.model.Finding;
-import decant.model.Paragraph;
 import decant.reading.ReadProblem;
 import decant.reading.TakenIn;
 import java.awt.image.BufferedImage;
 import java.io.IOException;
 import java.nio.file.Path;
-import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
 /** Text that a page holds but does not show (ISO 32000-1 §9.3.6, text rendering mode 3). */
 class HiddenTextTest {
   @TempDir Path folder;
-
-  private static String text(TakenIn t) {
-    return t.document().sections().stream()
-        .flatMap(s -> s.blocks().stream())
-        .filter(Paragraph.class::isInstance)
-        .map(b -> ((Paragraph) b).text())
-        .collect(Collectors.joining("\n"));
-  }
 
   private static BufferedImage scan() {
     return new BufferedImage(400, 560, BufferedImage.TYPE_BYTE_GRAY);
@@ -38,7 +29,9 @@ class HiddenTextTest {
             .invisible(72, 214, "It is due on the first of March.")
             .text(400, 60, "RECEIVED")
             .takenIn(folder);
-    assertThat(text(t)).contains("EUR 9300 a season").contains("first of March", "RECEIVED");
+    assertThat(Samples.text(t))
+        .contains("EUR 9300 a season")
+        .contains("first of March", "RECEIVED");
     assertThat(t.findings())
         .extracting(Finding::kind)
         .doesNotContain(Finding.Kind.CONTENT_LEFT_OUT);
@@ -52,7 +45,7 @@ class HiddenTextTest {
             .invisible(72, 200, "The charge for a berth is due on the first of March.")
             .text(72, 201, "The charge for a berth is due on the first of March.")
             .takenIn(folder);
-    assertThat(text(t).replace("\uFFFC", "").strip())
+    assertThat(Samples.text(t).replace("\uFFFC", "").strip())
         .isEqualTo("The charge for a berth is due on the first of March.");
   }
 
@@ -63,7 +56,7 @@ class HiddenTextTest {
             .text(72, 100, "Berth holders keep the quay clear.")
             .invisible(72, 300, "hidden")
             .takenIn(folder);
-    assertThat(text(t)).contains("quay clear").doesNotContain("hidden");
+    assertThat(Samples.text(t)).contains("quay clear").doesNotContain("hidden");
     assertThat(t.findings())
         .filteredOn(f -> f.kind() == Finding.Kind.CONTENT_LEFT_OUT)
         .singleElement()

@@ -4,13 +4,11 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import decant.Samples;
 import decant.model.Finding;
-import decant.model.Paragraph;
 import decant.reading.TakenIn;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
 import java.time.Duration;
-import java.util.stream.Collectors;
 import org.apache.pdfbox.cos.COSArray;
 import org.apache.pdfbox.cos.COSDictionary;
 import org.apache.pdfbox.cos.COSName;
@@ -66,14 +64,6 @@ class HostilePdfTest {
     return s;
   }
 
-  private static String text(TakenIn t) {
-    return t.document().sections().stream()
-        .flatMap(s -> s.blocks().stream())
-        .filter(Paragraph.class::isInstance)
-        .map(b -> ((Paragraph) b).text())
-        .collect(Collectors.joining("\n"));
-  }
-
   @Test
   void anOutlineThatGoesInCircles() throws IOException {
     TakenIn t =
@@ -93,7 +83,7 @@ class HostilePdfTest {
           root.setItem(COSName.LAST, b);
           pdf.getDocumentCatalog().getCOSObject().setItem(COSName.OUTLINES, root);
         });
-    assertThat(text(t)).contains("Keep the quay clear.");
+    assertThat(Samples.text(t)).contains("Keep the quay clear.");
   }
 
   @Test
@@ -109,7 +99,7 @@ class HostilePdfTest {
           names.setItem(name("EmbeddedFiles"), tree);
           pdf.getDocumentCatalog().getCOSObject().setItem(COSName.NAMES, names);
         });
-    assertThat(text(t)).contains("Keep the quay clear.");
+    assertThat(Samples.text(t)).contains("Keep the quay clear.");
   }
 
   /** Forty levels, each of which holds the next one twice: 2⁴⁰ elements to whoever walks them. */
@@ -133,7 +123,7 @@ class HostilePdfTest {
           root.setItem(COSName.K, below);
           pdf.getDocumentCatalog().getCOSObject().setItem(COSName.STRUCT_TREE_ROOT, root);
         });
-    assertThat(text(t)).contains("Keep the quay clear.");
+    assertThat(Samples.text(t)).contains("Keep the quay clear.");
   }
 
   /** Each form shows the next ten times: 10⁹ texts on one page. The rest is told, not dropped. */
@@ -153,7 +143,7 @@ class HostilePdfTest {
           page.getResources().getCOSObject().setItem(COSName.XOBJECT, xs);
           page.getCOSObject().setItem(COSName.CONTENTS, stream(pdf, GOOD + "/X Do\n"));
         });
-    assertThat(text(t)).contains("Keep the quay clear.");
+    assertThat(Samples.text(t)).contains("Keep the quay clear.");
     assertThat(t.findings())
         .filteredOn(f -> f.severity() == Finding.Severity.LOSS)
         .as("what was left out is told")
@@ -190,7 +180,7 @@ class HostilePdfTest {
                         pdf,
                         "1 begincodespacerange <00> <FF> endcodespacerange\n"
                             + "1 beginbfrange\n<00000000> <FFFFFFFF> <0041>\nendbfrange\n")));
-    assertThat(text(t)).contains("Keep the quay clear.");
+    assertThat(Samples.text(t)).contains("Keep the quay clear.");
   }
 
   /** A good table whose places, read as codes, would be a table without end. */
@@ -211,7 +201,7 @@ class HostilePdfTest {
           table.append("1 beginbfrange\n<FE> <FE> [<0041>]\nendbfrange\n");
           font(page).setItem(COSName.TO_UNICODE, stream(pdf, table.toString()));
         });
-    assertThat(text(t)).contains("\u6E2Feep the quay clear.");
+    assertThat(Samples.text(t)).contains("\u6E2Feep the quay clear.");
   }
 
   private static COSDictionary font(PDPage page) {
