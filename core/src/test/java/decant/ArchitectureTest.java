@@ -95,7 +95,7 @@ class ArchitectureTest {
         .whereLayer("layout")
         .mayOnlyAccessLayers("words", "model", "text")
         .whereLayer("picture")
-        .mayOnlyAccessLayers("words", "model")
+        .mayOnlyAccessLayers("words", "model", "text")
         .whereLayer("paint")
         .mayOnlyAccessLayers("words", "model", "text", "layout", "picture")
         .whereLayer("reading")

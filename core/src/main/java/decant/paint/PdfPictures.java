@@ -1,5 +1,6 @@
 package decant.paint;
 
+import decant.picture.StandInFonts;
 import decant.work.Faults;
 import java.awt.Color;
 import java.awt.Graphics2D;
@@ -15,6 +16,10 @@ import org.apache.pdfbox.rendering.PDFRenderer;
 
 /** The pages of a PDF file as pictures, for looking at a source or at what was published. */
 public final class PdfPictures implements AutoCloseable {
+  static {
+    StandInFonts.use();
+  }
+
   private final PDDocument pdf;
   private final PDFRenderer renderer;
 

@@ -34,6 +34,10 @@ import org.jspecify.annotations.Nullable;
 
 /** A picture that is drawn rather than scaled. */
 public final class VectorPicture {
+  static {
+    StandInFonts.use();
+  }
+
   private static final float MOST_PIXELS = 4000;
   private static final int MOST_BYTES = 40 << 20;
 

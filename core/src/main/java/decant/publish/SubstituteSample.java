@@ -19,6 +19,7 @@ import decant.pdf.choices.Type.FontChoice;
 import decant.pdf.choices.Type.Substitute;
 import decant.pdf.file.Encryption;
 import decant.pdf.write.PdfWriter;
+import decant.picture.StandInFonts;
 import decant.text.FontBook;
 import decant.text.FontFace;
 import java.awt.image.BufferedImage;
@@ -37,6 +38,10 @@ public final class SubstituteSample {
   private static final double WIDTH = 280;
   private static final double HEIGHT = 18;
   private static final float SCALE = 1;
+
+  static {
+    StandInFonts.use();
+  }
 
   private SubstituteSample() {}
 

@@ -17,7 +17,7 @@ public final class Faults {
    */
   public static String note(String doing, Throwable thrown) {
     String id = HexFormat.of().toHexDigits(ThreadLocalRandom.current().nextInt());
-    LOG.log(System.Logger.Level.ERROR, id + " while " + doing, thrown);
+    LOG.log(System.Logger.Level.ERROR, id + " while " + doing, bare(thrown));
     return id;
   }
 
@@ -40,8 +40,23 @@ public final class Faults {
 
   private static final int MOST_KINDS = 1000;
 
-  /** Without its message, which may quote a document. */
-  private static Throwable bare(Throwable t) {
+  private static final int CAUSES = 10;
+
+  /** Without messages, which may quote a document. */
+  private static Throwable bare(Throwable thrown) {
+    Throwable first = bareAlone(thrown);
+    Throwable last = first;
+    Throwable cause = thrown.getCause();
+    for (int k = 0; k < CAUSES && cause != null; k++) {
+      Throwable next = bareAlone(cause);
+      last.initCause(next);
+      last = next;
+      cause = cause.getCause();
+    }
+    return first;
+  }
+
+  private static Throwable bareAlone(Throwable t) {
     var out = new Throwable(t.getClass().getName());
     out.setStackTrace(t.getStackTrace());
     return out;

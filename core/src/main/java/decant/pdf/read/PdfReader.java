@@ -5,6 +5,7 @@ import decant.model.Document;
 import decant.model.Finding;
 import decant.model.Media;
 import decant.model.Particulars;
+import decant.picture.StandInFonts;
 import decant.reading.DocumentFonts;
 import decant.reading.ReadProblem;
 import decant.reading.ReadRequest;
@@ -31,6 +32,10 @@ import org.apache.pdfbox.pdmodel.encryption.InvalidPasswordException;
 /** Reads PDF files. */
 public final class PdfReader {
   private static final Words WORDS = Words.of(PdfReader.class);
+
+  static {
+    StandInFonts.use();
+  }
 
   private final ReadRequest request;
   private final PDDocument pdf;

@@ -4,6 +4,7 @@ import decant.layout.Layout;
 import decant.layout.Page;
 import decant.model.Box;
 import decant.paint.PagePainter;
+import decant.picture.StandInFonts;
 import java.awt.image.BufferedImage;
 import java.awt.image.DataBufferInt;
 import java.io.IOException;
@@ -22,6 +23,10 @@ import org.apache.pdfbox.rendering.PageDrawerParameters;
  * count.
  */
 final class Likeness {
+  static {
+    StandInFonts.use();
+  }
+
   /** Points of a field's side. */
   private static final int SIDE = 16;
 
