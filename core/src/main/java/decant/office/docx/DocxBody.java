@@ -274,10 +274,36 @@ final class DocxBody {
           }
           default -> {
             if (!PASSED_OVER.contains(e.name())) {
-              keep(e, "", Look.PLAIN);
+              keep(e, shown(e), Look.PLAIN);
             }
           }
         }
+      }
+    }
+
+    /**
+     * The text of something that is not understood: that of a base where it has reading aids over
+     * it (§17.3.3.25), without field codes and deletions.
+     */
+    private String shown(Element e) {
+      var out = new StringBuilder();
+      shown(e, out);
+      if (!out.toString().isBlank()) {
+        shared.find(
+            Finding.Kind.LAYOUT_SIMPLIFIED,
+            Finding.Severity.DOUBT,
+            WORDS.say("docx-body.text-shows-plain", e.name()),
+            id);
+      }
+      return out.toString();
+    }
+
+    private static void shown(Element e, StringBuilder out) {
+      switch (e.name()) {
+        case "w:t", "m:t" -> out.append(e.text());
+        case "w:tab" -> out.append('\t');
+        case "w:rt", "w:del", "w:moveFrom", "w:instrText" -> {}
+        default -> e.elements().forEach(c -> shown(c, out));
       }
     }
 
@@ -319,7 +345,7 @@ final class DocxBody {
 
     /** Keeps what stands in a run. */
     private void keepInRun(Element e, Look look) {
-      keep(new Element("w:r", Map.of(), List.of(e)), "", look);
+      keep(new Element("w:r", Map.of(), List.of(e)), shown(e), look);
     }
 
     private void hyperlink(Element e) throws ReadProblem {

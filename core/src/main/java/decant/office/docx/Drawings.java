@@ -30,6 +30,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 
 /** Pictures, shapes and text boxes of DrawingML (§20.4), and groups of them. */
 final class Drawings {
@@ -362,6 +363,9 @@ final class Drawings {
               .or(() -> e.child("pic:spPr"))
               .flatMap(s -> s.child("a:xfrm"));
       if (xfrm.isEmpty()) {
+        if (DRAWN.contains(e.name())) {
+          memberLeftOut(at);
+        }
         continue;
       }
       Framed member =
@@ -372,12 +376,26 @@ final class Drawings {
         case "wpg:grpSp" -> {
           if (depth < DEEPEST) {
             members.add(group(e, member, at, depth + 1));
+          } else {
+            memberLeftOut(at);
           }
         }
-        default -> {}
+        default -> memberLeftOut(at);
       }
     }
     return members(members, frame);
+  }
+
+  /** What draws something in a group, wherever it says its place. */
+  private static final Set<String> DRAWN =
+      Set.of("wps:wsp", "pic:pic", "wpg:grpSp", "wpg:graphicFrame", "wpg:contentPart");
+
+  void memberLeftOut(NodeId at) {
+    shared.find(
+        Finding.Kind.DRAWING_LEFT_OUT,
+        Finding.Severity.LOSS,
+        WORDS.say("drawings.part-of-a-group"),
+        at);
   }
 
   /** A shape without lines that holds others at their places. */

@@ -32,6 +32,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 
 /** Pictures, text boxes, lines and watermarks of VML (ISO/IEC 29500-4 §19). */
 final class VmlDrawings {
@@ -171,16 +172,23 @@ final class VmlDrawings {
     double byY = size[1] > 0 ? frame.height() / size[1] : 1;
     var members = new ArrayList<Inline>();
     for (Element m : e.elements()) {
-      shape(
+      Optional<Inline> member =
+          shape(
               m,
               Optional.of(new double[] {byX, byY, origin[0], origin[1]}),
               Optional.empty(),
               Look.PLAIN,
-              at)
-          .ifPresent(members::add);
+              at);
+      member.ifPresent(members::add);
+      if (member.isEmpty() && DRAWN.contains(m.name())) {
+        drawings.memberLeftOut(at);
+      }
     }
     return drawings.members(members, frame);
   }
+
+  /** Shapes of other kinds (ISO/IEC 29500-4 §19.1.2). */
+  private static final Set<String> DRAWN = Set.of("v:polyline", "v:arc", "v:curve", "v:image");
 
   private static Placement inGroup(Map<String, String> style, double[] group) {
     double x = number(style.getOrDefault("left", "0"));
