@@ -298,7 +298,7 @@ class PublishedPdfTest {
                     file,
                     right,
                     PdfChoices.usual(List.of(0), Particulars.NONE.withTitle("Other")))))
-        .containsExactly("Particulars");
+        .containsExactly("Particulars", "Opening");
     Files.write(file, java.util.Arrays.copyOf(Files.readAllBytes(file), 300));
     assertThat(failed(PdfVerifier.verify(file, right, choices))).isNotEmpty();
   }

@@ -21,6 +21,8 @@ import decant.pdf.choices.PdfChoices;
 import decant.pdf.write.InFields;
 import decant.pdf.write.PdfOutline;
 import decant.text.FontFace;
+import java.awt.geom.Rectangle2D;
+import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashMap;
@@ -39,12 +41,16 @@ final class Expected {
   /**
    * A bookmark.
    *
+   * @param depth how many stand above it in the outline
    * @param page from 0, in the file
    * @param top where it leads, from the page's lower edge
    */
-  record Bookmark(String title, int page, double top) {
+  record Bookmark(String title, int depth, int page, double top) {
     boolean leadsAs(Bookmark o) {
-      return title.equals(o.title) && page == o.page && Math.abs(top - o.top) < 1;
+      return title.equals(o.title)
+          && depth == o.depth
+          && page == o.page
+          && Math.abs(top - o.top) < 1;
     }
   }
 
@@ -53,7 +59,7 @@ final class Expected {
   private final Map<Integer, Integer> pageInFile = new HashMap<>();
   private final Set<FontFace> faces = new LinkedHashSet<>();
   private final List<ExpectedPictures> pictures = new ArrayList<>();
-  private final List<String> links = new ArrayList<>();
+  private final List<LinkCheck.Area> links = new ArrayList<>();
   private final Map<Integer, PageText> texts = new HashMap<>();
 
   /** A place to fill in, with the text on it. */
@@ -93,6 +99,7 @@ final class Expected {
     boolean[] rightToLeft = {false};
     var areas = new ArrayList<LinkArea>();
     boolean[] joins = {false};
+    int[] turned = {0};
     var shown = new ExpectedPictures(layout.document().media(), choices.keeping());
     pictures.add(shown);
     var inFields = new InFields(choices.keeping().takesBlanks());
@@ -123,12 +130,14 @@ final class Expected {
 
           @Override
           public void turn(double degrees, double x, double y) {
+            turned[0]++;
             inFields.turn();
             shown.turn(degrees, x, y);
           }
 
           @Override
           public void turnBack() {
+            turned[0]--;
             inFields.turnBack();
             shown.turnBack();
           }
@@ -165,7 +174,10 @@ final class Expected {
           }
 
           @Override
-          public void link(Link link, Box box) {
+          public void link(Link link, Box placed) {
+            // Where turned text stands is not worked out; of its links only where they lead is
+            // held.
+            Box box = turned[0] > 0 ? new Box(placed.x(), placed.y(), 0, 0) : placed;
             if (joins[0] && !areas.isEmpty() && areas.getLast().goesOn(link, box)) {
               areas.set(areas.size() - 1, new LinkArea(link, areas.getLast().box().union(box)));
             } else {
@@ -178,13 +190,19 @@ final class Expected {
     if (choices.wayfinding().links()) {
       for (LinkArea a : areas) {
         switch (a.link()) {
-          case Link.External e -> links.add(inFile + " " + e.uri());
+          case Link.External e -> links.add(area(inFile, e.uri(), a.box()));
           case Link.Internal i ->
               place(targets.get(i.bookmark()))
-                  .ifPresent(p -> links.add(inFile + " page " + pageInFile.get(pageIndex(p))));
+                  .ifPresent(p ->
+                      links.add(area(inFile, "page " + pageInFile.get(pageIndex(p)), a.box())));
         }
       }
     }
+  }
+
+  private static LinkCheck.Area area(int inFile, String to, Box box) {
+    return new LinkCheck.Area(
+        inFile, to, new Rectangle2D.Double(box.x(), box.y(), box.width(), box.height()));
   }
 
   private record LinkArea(Link link, Box box) {
@@ -225,9 +243,12 @@ final class Expected {
     return pictures.get(inFile);
   }
 
-  List<String> links() {
+  List<LinkCheck.Area> links() {
     return links;
   }
+
+  /** A heading above others; one on a page that is not in the file does not show. */
+  private record Above(int level, boolean shown) {}
 
   List<Bookmark> bookmarks() {
     var out = new ArrayList<Bookmark>();
@@ -236,17 +257,24 @@ final class Expected {
     }
     Map<NodeId, String> labels =
         choices.wayfinding().numbered() ? ListLabels.of(layout.document()) : Map.of();
+    var above = new ArrayDeque<Above>();
     for (Outline.Heading h : Outline.headings(layout.document())) {
-      if (h.level() > choices.wayfinding().bookmarkLevels()) {
-        continue;
+      while (!above.isEmpty() && above.peek().level() >= h.level()) {
+        above.pop();
       }
-      place(h.paragraph())
-          .ifPresent(p ->
-              out.add(
-                  new Bookmark(
-                      PdfOutline.title(h.text(), labels.getOrDefault(h.paragraph(), "")),
-                      pageInFile.getOrDefault(pageIndex(p), -1),
-                      p.page().setup().height() - p.top())));
+      int depth = (int) above.stream().filter(Above::shown).count();
+      Optional<CaretPlace> place =
+          h.level() > choices.wayfinding().bookmarkLevels()
+              ? Optional.empty()
+              : place(h.paragraph());
+      above.push(new Above(h.level(), place.isPresent()));
+      place.ifPresent(p ->
+          out.add(
+              new Bookmark(
+                  PdfOutline.title(h.text(), labels.getOrDefault(h.paragraph(), "")),
+                  depth,
+                  pageInFile.getOrDefault(pageIndex(p), -1),
+                  p.page().setup().height() - p.top())));
     }
     return out;
   }

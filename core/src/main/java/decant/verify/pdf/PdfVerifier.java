@@ -13,24 +13,20 @@ import java.io.IOException;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
-import java.util.Set;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.cos.COSArray;
-import org.apache.pdfbox.cos.COSDictionary;
 import org.apache.pdfbox.cos.COSName;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDDocumentInformation;
-import org.apache.pdfbox.pdmodel.PDPage;
 import org.apache.pdfbox.pdmodel.common.filespecification.PDComplexFileSpecification;
 import org.apache.pdfbox.pdmodel.interactive.annotation.PDAnnotationText;
 import org.apache.pdfbox.pdmodel.interactive.documentnavigation.outline.PDOutlineItem;
 import org.apache.pdfbox.pdmodel.interactive.documentnavigation.outline.PDOutlineNode;
-import org.apache.pdfbox.pdmodel.interactive.form.PDChoice;
-import org.apache.pdfbox.pdmodel.interactive.form.PDField;
+import org.jspecify.annotations.Nullable;
 
 /** Verifies a published PDF. */
 public final class PdfVerifier {
@@ -59,15 +55,15 @@ public final class PdfVerifier {
       out.add(v.pages());
       out.add(v.text());
       out.add(v.bookmarks());
-      out.add(v.links());
+      out.add(LinkCheck.of(pdf, v.expected));
       out.add(v.fonts());
       out.add(v.pictures());
       v.looks().ifPresent(out::add);
       out.add(v.particulars());
-      v.blanks().ifPresent(out::add);
+      FieldCheck.of(pdf, v.expected).ifPresent(out::add);
       v.remarks().ifPresent(out::add);
       v.attachedFiles().ifPresent(out::add);
-      v.firstSight().ifPresent(out::add);
+      OpeningCheck.of(pdf, choices).ifPresent(out::add);
     } catch (IOException | RuntimeException e) {
       Faults.mended("verifying a PDF", e);
       return List.of(
@@ -140,49 +136,6 @@ public final class PdfVerifier {
         WORDS.say("pdf-verifier.text"), true, WORDS.say("pdf-verifier.the-text-of-every-page"), "");
   }
 
-  /** The fields, each with what is filled in; empty if none should be there. */
-  private Optional<Check> blanks() {
-    if (expected.blanks().isEmpty()) {
-      return Optional.empty();
-    }
-    var got = new HashMap<String, List<String>>();
-    var form = pdf.getDocumentCatalog().getAcroForm();
-    int widgets = 0;
-    if (form != null) {
-      for (PDField f : form.getFieldTree()) {
-        widgets += f.getWidgets().size();
-        got.computeIfAbsent(f.getFullyQualifiedName(), k -> new ArrayList<>())
-            .add(
-                Expected.bare(
-                    f instanceof PDChoice c
-                        ? String.join(" ", c.getValue())
-                        : f.getValueAsString()));
-      }
-    }
-    for (Expected.Filled f : expected.blanks().values()) {
-      boolean text =
-          f.blank().holds(f.text()) && !f.blank().isSwitch() && !f.blank().name().isBlank();
-      if (text
-          && got.entrySet().stream()
-              .filter(e -> e.getKey().startsWith(f.blank().name()))
-              .noneMatch(e -> e.getValue().contains(Expected.bare(f.blank().value(f.text()))))) {
-        return Optional.of(
-            Check.of(
-                WORDS.say("pdf-verifier.blanks"),
-                false,
-                "",
-                WORDS.say("pdf-verifier.does-not-hold-its-text", f.blank().name())));
-      }
-    }
-    int wanted = expected.blanks().size();
-    return Optional.of(
-        Check.of(
-            WORDS.say("pdf-verifier.blanks"),
-            widgets == wanted,
-            WORDS.count("pdf-verifier.to-fill-in", wanted),
-            WORDS.say("pdf-verifier.instead-of", widgets, wanted)));
-  }
-
   /** The notes, each with its words; empty if none should be there. */
   private Optional<Check> remarks() throws IOException {
     if (expected.remarks().isEmpty()) {
@@ -192,17 +145,24 @@ public final class PdfVerifier {
     for (int k = 0; k < pdf.getNumberOfPages(); k++) {
       pdf.getPage(k).getAnnotations().stream()
           .filter(a -> a instanceof PDAnnotationText)
-          .forEach(a -> got.add(a.getContents()));
+          .map(a -> (PDAnnotationText) a)
+          .forEach(a -> got.add(noted(a.getTitlePopup(), a.getContents())));
     }
     boolean same =
         got.size() == expected.remarks().size()
-            && expected.remarks().stream().allMatch(r -> got.contains(r.text()));
+            && expected.remarks().stream().allMatch(r -> got.contains(noted(r.author(), r.text())));
     return Optional.of(
         Check.of(
             WORDS.say("pdf-verifier.remarks"),
             same,
             WORDS.count("pdf-verifier.go-along", got.size()),
             WORDS.say("pdf-verifier.not-all-remarks-are-there")));
+  }
+
+  private static String noted(@Nullable String author, @Nullable String text) {
+    return Objects.requireNonNullElse(author, "").strip()
+        + ": "
+        + Objects.requireNonNullElse(text, "").strip();
   }
 
   /** The files that go along, byte by byte; empty if none should. */
@@ -240,7 +200,7 @@ public final class PdfVerifier {
     var got = new ArrayList<Expected.Bookmark>();
     PDOutlineNode root = pdf.getDocumentCatalog().getDocumentOutline();
     if (root != null) {
-      collect(root, got);
+      collect(root, 0, got);
     }
     List<Expected.Bookmark> wanted = expected.bookmarks();
     String detail =
@@ -259,45 +219,18 @@ public final class PdfVerifier {
         detail);
   }
 
-  private void collect(PDOutlineNode node, List<Expected.Bookmark> out) {
+  private void collect(PDOutlineNode node, int depth, List<Expected.Bookmark> out) {
     for (PDOutlineItem i = node.getFirstChild(); i != null; i = i.getNextSibling()) {
       COSArray to = i.getCOSObject().getCOSArray(COSName.DEST);
-      out.add(new Expected.Bookmark(i.getTitle(), pageOf(to), to == null ? 0 : number(to, 3)));
-      collect(i, out);
+      out.add(
+          new Expected.Bookmark(
+              i.getTitle(), depth, LinkCheck.pageOf(pdf, to), to == null ? 0 : number(to, 3)));
+      collect(i, depth + 1, out);
     }
-  }
-
-  private int pageOf(COSArray destination) {
-    return destination != null && destination.getObject(0) instanceof COSDictionary d
-        ? pdf.getPages().indexOf(new PDPage(d))
-        : -1;
   }
 
   private static double number(COSArray a, int at) {
     return a.getObject(at) instanceof org.apache.pdfbox.cos.COSNumber n ? n.floatValue() : 0;
-  }
-
-  private Check links() throws IOException {
-    var got = new ArrayList<String>();
-    for (int k = 0; k < pdf.getNumberOfPages(); k++) {
-      COSArray annotations = pdf.getPage(k).getCOSObject().getCOSArray(COSName.ANNOTS);
-      for (int a = 0; annotations != null && a < annotations.size(); a++) {
-        if (annotations.getObject(a) instanceof COSDictionary d
-            && "Link".equals(d.getNameAsString(COSName.SUBTYPE))) {
-          COSDictionary action = d.getCOSDictionary(COSName.A);
-          COSArray to = d.getCOSArray(COSName.DEST);
-          got.add(
-              k + (action == null ? " page " + pageOf(to) : " " + action.getString(COSName.URI)));
-        }
-      }
-    }
-    List<String> wanted = expected.links();
-    // One link may be several areas, as its lines and parts have it.
-    return Check.of(
-        WORDS.say("pdf-verifier.links"),
-        Set.copyOf(got).equals(Set.copyOf(wanted)),
-        some("pdf-verifier.links-each-to-where-it", wanted.size()),
-        WORDS.say("pdf-verifier.links-do-not-match-the", got.size(), wanted.size()));
   }
 
   private Check fonts() throws IOException {
@@ -406,21 +339,6 @@ public final class PdfVerifier {
 
   private static boolean same(String got, String wanted) {
     return wanted.equals(Optional.ofNullable(got).orElse(""));
-  }
-
-  /** Where the file opens, if that is chosen. */
-  private Optional<Check> firstSight() {
-    int page = choices.firstSight().page();
-    if (page == 1) {
-      return Optional.empty();
-    }
-    COSArray to = pdf.getDocumentCatalog().getCOSObject().getCOSArray(COSName.OPEN_ACTION);
-    return Optional.of(
-        Check.of(
-            WORDS.say("pdf-verifier.first-sight"),
-            pageOf(to) == page - 1,
-            WORDS.say("pdf-verifier.opens-at-page", page),
-            WORDS.say("pdf-verifier.does-not-open-at-page", page)));
   }
 
   private static String some(String key, int n) {

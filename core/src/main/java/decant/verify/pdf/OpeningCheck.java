@@ -1,0 +1,105 @@
+package decant.verify.pdf;
+
+import decant.pdf.choices.FirstSight;
+import decant.pdf.choices.PdfChoices;
+import decant.pdf.choices.Version;
+import decant.verify.Check;
+import decant.words.Words;
+import java.util.Optional;
+import org.apache.pdfbox.cos.COSArray;
+import org.apache.pdfbox.cos.COSBoolean;
+import org.apache.pdfbox.cos.COSDictionary;
+import org.apache.pdfbox.cos.COSName;
+import org.apache.pdfbox.cos.COSNumber;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.pdmodel.PDPage;
+
+/** Whether a file opens and prints as chosen (ISO 32000-2 tables 29 and 147). */
+final class OpeningCheck {
+  private static final Words WORDS = Words.of(OpeningCheck.class);
+
+  private final COSDictionary catalog;
+  private final PDDocument pdf;
+  private final PdfChoices choices;
+  private final FirstSight sight;
+
+  private OpeningCheck(PDDocument pdf, PdfChoices choices) {
+    this.pdf = pdf;
+    this.catalog = pdf.getDocumentCatalog().getCOSObject();
+    this.choices = choices;
+    this.sight = choices.firstSight();
+  }
+
+  /** Empty if nothing is chosen and the file says nothing either. */
+  static Optional<Check> of(PDDocument pdf, PdfChoices choices) {
+    var c = new OpeningCheck(pdf, choices);
+    boolean usual = choices.firstSight().equals(FirstSight.USUAL);
+    boolean same = c.opensAtPage() && c.looks() && c.prints();
+    return usual && same
+        ? Optional.empty()
+        : Optional.of(
+            Check.of(
+                WORDS.say("opening-check.name"),
+                same,
+                WORDS.say("opening-check.as-chosen"),
+                WORDS.say("opening-check.not-as-chosen")));
+  }
+
+  private boolean opensAtPage() {
+    COSArray to = catalog.getCOSArray(COSName.OPEN_ACTION);
+    if (to == null) {
+      return sight.page() == 1 && sight.zoom() == FirstSight.Zoom.VIEWERS;
+    }
+    boolean page =
+        to.size() > 0
+            && to.getObject(0) instanceof COSDictionary d
+            && pdf.getPages().indexOf(new PDPage(d)) == sight.page() - 1;
+    String fit = to.size() > 1 && to.getObject(1) instanceof COSName n ? n.getName() : "";
+    double zoom = to.size() > 4 && to.getObject(4) instanceof COSNumber n ? n.floatValue() : 0;
+    return page
+        && switch (sight.zoom()) {
+          case VIEWERS -> fit.equals("XYZ") && zoom == 0;
+          case ACTUAL -> fit.equals("XYZ") && zoom == 1;
+          case WHOLE_PAGE -> fit.equals("Fit");
+          case PAGE_WIDTH -> fit.equals("FitH");
+        };
+  }
+
+  private boolean looks() {
+    String mode = catalog.getNameAsString(COSName.PAGE_MODE, "UseNone");
+    boolean none =
+        sight.panel() == FirstSight.Panel.BOOKMARKS && !catalog.containsKey(COSName.OUTLINES);
+    return mode.equals(none ? "UseNone" : sight.panel().pdfName())
+        && catalog.getNameAsString(COSName.PAGE_LAYOUT, "").equals(sight.arrangement().pdfName())
+        && flag("HideToolbar") == sight.hideToolbar()
+        && flag("HideMenubar") == sight.hideMenu()
+        && flag("HideWindowUI") == sight.hideControls()
+        && flag("FitWindow") == sight.fitWindow()
+        && flag("DisplayDocTitle") == titled();
+  }
+
+  /** PDF/UA-1 7.1 asks for the title; a file without one has none to show. */
+  private boolean titled() {
+    boolean accessible = choices.keeping().accessible();
+    boolean has = !choices.particulars().title().isEmpty();
+    return accessible || has && sight.titleInBar();
+  }
+
+  private boolean prints() {
+    boolean newer = choices.keeping().writtenVersion().compareTo(Version.V1_7) >= 0;
+    COSDictionary p = preferences();
+    String scaling = p.getNameAsString("PrintScaling", "AppDefault");
+    return scaling.equals("None") == (sight.printScaling() == FirstSight.PrintScaling.NONE)
+        && p.getNameAsString("Duplex", "").equals(newer ? sight.duplex().pdfName() : "")
+        && p.getInt("NumCopies", 0) == (newer ? sight.copies() : 0);
+  }
+
+  private boolean flag(String name) {
+    return preferences().getDictionaryObject(name) instanceof COSBoolean b && b.getValue();
+  }
+
+  private COSDictionary preferences() {
+    COSDictionary p = catalog.getCOSDictionary(COSName.VIEWER_PREFERENCES);
+    return p == null ? new COSDictionary() : p;
+  }
+}
