@@ -9,6 +9,10 @@ import java.util.Optional;
 public final class Places {
   /** A line where it stands on its page. */
   public record PlacedLine(ParagraphLayout paragraph, Line line, double x, double top) {
+    private boolean within(PlacedLine o) {
+      return top >= o.top && bottom() <= o.bottom() && left() >= o.left() && right() <= o.right();
+    }
+
     public double bottom() {
       return top + line.height();
     }
@@ -266,7 +270,8 @@ public final class Places {
       double dy = y < l.top() ? l.top() - y : y > l.bottom() ? y - l.bottom() : 0;
       double dx = x < l.left() ? l.left() - x : x > l.right() ? x - l.right() : 0;
       double distance = dy * 4 + dx;
-      if (distance < bestDistance) {
+      // A line of text in a shape stands within the line that holds the shape.
+      if (distance < bestDistance || distance == bestDistance && best != null && l.within(best)) {
         bestDistance = distance;
         best = l;
       }
