@@ -10,7 +10,10 @@ import com.tngtech.archunit.core.importer.ImportOption;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
+import java.util.regex.Pattern;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 
@@ -30,101 +33,122 @@ class ArchitectureTest {
         .check(CORE);
   }
 
-  @Test
-  void theModelStandsAlone() {
-    noClasses()
-        .that()
-        .resideInAPackage("decant.model..")
-        .should()
-        .dependOnClassesThat()
-        .resideInAnyPackage(
-            "decant.text..",
-            "decant.layout..",
-            "decant.paint..",
-            "decant.pdf..",
-            "decant.office..",
-            "decant.reading..",
-            "decant.format..",
-            "decant.publish..",
-            "org.apache.pdfbox..")
-        .check(CORE);
+  /**
+   * The packages from the ground up, each with those it may use; {@code ..} means those below it
+   * too.
+   */
+  private static final Map<String, List<String>> ARROWS = arrows();
+
+  private static Map<String, List<String>> arrows() {
+    var out = new LinkedHashMap<String, List<String>>();
+    out.put("words", List.of());
+    out.put("io", List.of("words"));
+    out.put("work", List.of("words", "io"));
+    out.put("model..", List.of("words"));
+    out.put("text", List.of("words", "work"));
+    out.put("layout", List.of("words", "work", "model..", "text"));
+    out.put("picture", List.of("words", "work", "model..", "text"));
+    out.put("paint", List.of("words", "work", "model..", "text", "layout", "picture"));
+    out.put("reading", List.of("words", "io", "work", "model..", "text"));
+    out.put("verify", List.of());
+    out.put("format", List.of("words", "io", "work", "model..", "reading", "verify"));
+    out.put("verify.office", List.of("words", "work", "model..", "layout", "picture", "verify"));
+    List<String> readers = List.of("words", "io", "work", "model..", "text", "reading", "picture");
+    out.put("office.xml", List.of("words", "io", "work", "reading"));
+    out.put("office.docx", and(readers, "office.xml", "format", "verify.office"));
+    out.put("office.rtf", and(readers, "layout", "format", "verify.office"));
+    out.put("pdf.read", readers);
+    out.put("pdf", List.of("format", "pdf.read"));
+    out.put("pdf.choices", List.of("words", "model.."));
+    out.put("pdf.file", List.of("words", "work", "pdf.choices"));
+    List<String> pages = List.of("words", "work", "model..", "text", "layout", "picture", "paint");
+    out.put("pdf.write", and(pages, "pdf.choices", "pdf.file"));
+    out.put("verify.pdf", and(pages, "pdf.choices", "pdf.file", "pdf.write", "verify"));
+    List<String> publish =
+        and(
+            pages,
+            "io",
+            "reading",
+            "format",
+            "pdf.choices",
+            "pdf.file",
+            "pdf.write",
+            "verify",
+            "verify.pdf");
+    out.put("publish", publish);
+    out.put("tray", List.of("words", "io", "work", "model..", "reading", "format", "publish"));
+    out.put("recovery", List.of("words", "io", "work", "model..", "reading", "format"));
+    out.put("describe", List.of("words", "model..", "reading"));
+    out.put("proof", List.of("words", "model.."));
+    return out;
+  }
+
+  private static List<String> and(List<String> some, String... more) {
+    return Stream.concat(some.stream(), Stream.of(more)).toList();
+  }
+
+  private static String named(String layer) {
+    return "decant." + layer;
   }
 
   @Test
   void arrowsPointOneWay() {
-    layeredArchitecture()
-        .consideringOnlyDependenciesInLayers()
-        .layer("words")
-        .definedBy("decant.words..")
-        .layer("model")
-        .definedBy("decant.model..")
-        .layer("text")
-        .definedBy("decant.text..")
-        .layer("layout")
-        .definedBy("decant.layout..")
-        .layer("picture")
-        .definedBy("decant.picture..")
-        .layer("paint")
-        .definedBy("decant.paint..")
-        .layer("reading")
-        .definedBy("decant.reading..")
-        .layer("readers")
-        .definedBy("decant.pdf.read..", "decant.office..")
-        .layer("format")
-        .definedBy("decant.format..")
-        .layer("choices")
-        .definedBy("decant.pdf.choices..")
-        .layer("file")
-        .definedBy("decant.pdf.file..")
-        .layer("write")
-        .definedBy("decant.pdf.write..")
-        .layer("verify")
-        .definedBy("decant.verify..")
-        .layer("publish")
-        .definedBy("decant.publish..")
-        .layer("tray")
-        .definedBy("decant.tray..")
-        .layer("describe")
-        .definedBy("decant.describe..")
-        .layer("proof")
-        .definedBy("decant.proof..")
-        .whereLayer("words")
-        .mayNotAccessAnyLayer()
-        .whereLayer("text")
-        .mayOnlyAccessLayers("words")
-        .whereLayer("layout")
-        .mayOnlyAccessLayers("words", "model", "text")
-        .whereLayer("picture")
-        .mayOnlyAccessLayers("words", "model", "text")
-        .whereLayer("paint")
-        .mayOnlyAccessLayers("words", "model", "text", "layout", "picture")
-        .whereLayer("reading")
-        .mayOnlyAccessLayers("words", "model", "text")
-        .whereLayer("readers")
-        .mayOnlyAccessLayers("words", "model", "text", "reading", "picture")
-        .whereLayer("format")
-        .mayOnlyAccessLayers("words", "reading", "readers")
-        .whereLayer("choices")
-        .mayOnlyAccessLayers("words", "model")
-        .whereLayer("file")
-        .mayOnlyAccessLayers("words", "choices")
-        .whereLayer("write")
-        .mayOnlyAccessLayers(
-            "words", "model", "text", "layout", "picture", "paint", "choices", "file")
-        .whereLayer("verify")
-        .mayOnlyAccessLayers(
-            "words", "model", "text", "layout", "picture", "paint", "choices", "write", "file")
-        .whereLayer("publish")
-        .mayOnlyAccessLayers(
-            "words", "model", "text", "layout", "picture", "paint", "reading", "readers", "choices",
-            "file", "write", "verify")
-        .whereLayer("tray")
-        .mayOnlyAccessLayers("words", "model", "reading", "readers", "publish")
-        .whereLayer("describe")
-        .mayOnlyAccessLayers("words", "model", "reading")
-        .whereLayer("proof")
-        .mayOnlyAccessLayers("words", "model")
-        .check(CORE);
+    var layers = layeredArchitecture().consideringOnlyDependenciesInLayers();
+    for (String l : ARROWS.keySet()) {
+      layers = layers.layer(l).definedBy(named(l));
+    }
+    for (Map.Entry<String, List<String>> e : ARROWS.entrySet()) {
+      layers =
+          e.getValue().isEmpty()
+              ? layers.whereLayer(e.getKey()).mayNotAccessAnyLayer()
+              : layers
+                  .whereLayer(e.getKey())
+                  .mayOnlyAccessLayers(e.getValue().toArray(String[]::new));
+    }
+    layers.check(CORE);
+  }
+
+  /** Each package is used only by such as stand after it, so that there are no circles. */
+  @Test
+  void noPackageUsesOneThatStandsAfterIt() {
+    List<String> order = List.copyOf(ARROWS.keySet());
+    ARROWS.forEach((from, to) ->
+        assertThat(to)
+            .as(from)
+            .allMatch(t -> order.indexOf(t) >= 0 && order.indexOf(t) < order.indexOf(from)));
+  }
+
+  @Test
+  void everyPackageHasItsPlace() {
+    assertThat(CORE)
+        .allMatch(c ->
+            ARROWS.keySet().stream()
+                .anyMatch(l ->
+                    l.endsWith("..")
+                        ? (c.getPackageName() + ".")
+                            .startsWith(named(l.substring(0, l.length() - 1)))
+                        : c.getPackageName().equals(named(l))));
+  }
+
+  /** A format is known to its own packages, and to {@code format}. */
+  @Test
+  void nothingElseKnowsAFormat() throws IOException {
+    var known =
+        Pattern.compile("\"(?:[^\"\\n]*\\.)?(docx|docm|dotx|rtf|odt)\"|\\b(Docx|Rtf|Odt)[A-Z]\\w*");
+    for (String module : List.of(".", "../desktop", "../cli")) {
+      Path root = Path.of(module, "src/main/java/decant");
+      try (Stream<Path> files = Files.walk(root)) {
+        for (Path f : files.filter(f -> f.toString().endsWith(".java")).toList()) {
+          String in = root.relativize(f).toString().replace('\\', '/');
+          boolean own =
+              in.matches("(format|office/(docx|rtf)|verify/office)/.*")
+                  // lists the extensions of files that may act by themselves
+                  || in.equals("reading/ActiveContent.java");
+          String code = Files.readString(f).replaceAll("(?s)/\\*.*?\\*/|//[^\n]*", "");
+          assertThat(own || !known.matcher(code).find()).as(in).isTrue();
+        }
+      }
+    }
   }
 
   @Test

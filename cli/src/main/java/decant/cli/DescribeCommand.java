@@ -1,6 +1,7 @@
 package decant.cli;
 
 import decant.describe.Describer;
+import decant.format.Formats;
 import decant.format.Intake;
 import decant.layout.Layout;
 import decant.layout.Page;
@@ -23,10 +24,7 @@ import picocli.CommandLine.Parameters;
 /** Prints what files are taken for, one JSON object on one line for each. */
 @Command(name = "describe", mixinStandardHelpOptions = true, resourceBundle = "decant.cli.words")
 final class DescribeCommand implements Callable<Integer> {
-  @Parameters(
-      arity = "1..*",
-      paramLabel = "FILE",
-      descriptionKey = "describe-command.pdf-or-docx-files")
+  @Parameters(arity = "1..*", paramLabel = "FILE", descriptionKey = "describe-command.files")
   private List<Path> files = List.of();
 
   @Option(
@@ -65,7 +63,7 @@ final class DescribeCommand implements Callable<Integer> {
   private String describe(Path file) throws ReadProblem, IOException {
     Deadline deadline = each.begin(file);
     TakenIn taken = Intake.take(opening.request(file).by(deadline));
-    if (taken.origin().format().equals("pdf")) {
+    if (Formats.hasPages(taken.origin().format())) {
       var places = taken.origin().places();
       return Describer.describe(
           file.toString(),

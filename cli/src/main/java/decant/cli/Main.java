@@ -26,7 +26,18 @@ public final class Main implements Runnable {
   /** Runs a command and gives its exit status. */
   public static int run(String... args) {
     System.setProperty("java.awt.headless", "true");
-    return new CommandLine(new Main()).setCaseInsensitiveEnumValuesAllowed(true).execute(args);
+    var line = new CommandLine(new Main()).setCaseInsensitiveEnumValuesAllowed(true);
+    withFormats(line);
+    line.getSubcommands().values().forEach(Main::withFormats);
+    return line.execute(args);
+  }
+
+  /** The help of every command ends with the formats that are served. */
+  private static void withFormats(CommandLine line) {
+    line.getCommandSpec()
+        .usageMessage()
+        .footerHeading(WORDS.say("target-format.heading"))
+        .footer(TargetFormat.lines());
   }
 
   @Override

@@ -1,5 +1,7 @@
 package decant.cli;
 
+import decant.format.Format;
+import decant.format.Formats;
 import decant.format.Intake;
 import decant.io.AtomicFile;
 import decant.io.Untouchable;
@@ -47,12 +49,6 @@ import picocli.CommandLine.Spec;
 final class PublishCommand implements Callable<Integer> {
   private static final Words WORDS = Words.of(PublishCommand.class);
 
-  /** What can be published without naming a recipe. */
-  enum Target {
-    pdf,
-    docx
-  }
-
   /** As it is called on the command line. */
   enum ActiveChoice {
     remove(Active.REMOVE),
@@ -65,10 +61,7 @@ final class PublishCommand implements Callable<Integer> {
     }
   }
 
-  @Parameters(
-      arity = "1..*",
-      paramLabel = "FILE",
-      descriptionKey = "publish-command.pdf-or-docx-files")
+  @Parameters(arity = "1..*", paramLabel = "FILE", descriptionKey = "publish-command.files")
   private List<Path> files = List.of();
 
   @Option(
@@ -80,8 +73,10 @@ final class PublishCommand implements Callable<Integer> {
   @Option(
       names = "--to",
       paramLabel = "FORMAT",
-      descriptionKey = "publish-command.pdf-as-usual-or-docx")
-  private @Nullable Target to;
+      converter = TargetFormat.class,
+      completionCandidates = TargetFormat.class,
+      descriptionKey = "publish-command.one-of")
+  private @Nullable Format to;
 
   @Option(
       names = "--pages",
@@ -172,7 +167,7 @@ final class PublishCommand implements Callable<Integer> {
   private Recipe named() {
     List<Recipe> shipped = RecipeBook.shipped();
     if (recipe == null) {
-      return to == Target.docx ? RecipeBook.officeCopy() : RecipeBook.counterCopy();
+      return RecipeBook.copyAs(to == null ? Formats.pages() : to);
     }
     if (to != null) {
       throw wrong(WORDS.say("publish-command.recipe-says-what-is-made"));

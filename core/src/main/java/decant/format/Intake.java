@@ -1,7 +1,5 @@
 package decant.format;
 
-import decant.office.docx.DocxReader;
-import decant.pdf.read.PdfReader;
 import decant.reading.ActiveContent;
 import decant.reading.ReadProblem;
 import decant.reading.ReadProblem.Kind;
@@ -25,25 +23,9 @@ public final class Intake {
   /** Takes a file in. @throws ReadProblem with a message in the person's words */
   public static TakenIn take(ReadRequest request) throws ReadProblem {
     Path file = request.file();
-    FileFormat format = recognise(request, file);
+    Format format = recognise(request, file);
     try {
-      TakenIn taken =
-          switch (format) {
-            case PDF -> PdfReader.read(request);
-            case DOCX -> DocxReader.read(request);
-            case LOCKED_OFFICE ->
-                throw new ReadProblem(
-                    Kind.CANNOT_UNLOCK, WORDS.say("intake.the-document-is-locked-with"));
-            case UNKNOWN ->
-                throw new ReadProblem(
-                    Kind.NOT_A_DOCUMENT, WORDS.say("intake.this-is-not-a-document"));
-            case PICTURE, ZIP, HTML, XLSX, PPTX, ODT, ODS, ODP, RTF, OLE ->
-                throw new ReadProblem(
-                    format == FileFormat.PICTURE || format == FileFormat.ZIP
-                        ? Kind.NOT_A_DOCUMENT
-                        : Kind.NOT_SERVED,
-                    WORDS.say("intake.this-is-decant-takes-in", article(format.label())));
-          };
+      TakenIn taken = Formats.reader(format).orElseThrow(() -> refused(format)).read(request);
       return taken.withFindings(ActiveContent.in(taken.document()));
     } catch (OutOfMemoryError e) {
       throw ReadProblem.tooLarge();
@@ -52,7 +34,22 @@ public final class Intake {
     }
   }
 
-  private static FileFormat recognise(ReadRequest request, Path file) throws ReadProblem {
+  private static ReadProblem refused(Format f) {
+    String takenIn = Formats.names(Formats.takenIn());
+    if (f.equals(Unserved.LOCKED_OFFICE)) {
+      return new ReadProblem(Kind.CANNOT_UNLOCK, WORDS.say("intake.the-document-is-locked-with"));
+    }
+    if (f.equals(Unserved.UNKNOWN)) {
+      return new ReadProblem(
+          Kind.NOT_A_DOCUMENT, WORDS.say("intake.this-is-not-a-document", takenIn));
+    }
+    boolean document = !f.equals(Unserved.ZIP) && !f.equals(Unserved.PICTURE);
+    return new ReadProblem(
+        document ? Kind.NOT_SERVED : Kind.NOT_A_DOCUMENT,
+        WORDS.say("intake.this-is-decant-takes-in", article(f.name()), takenIn));
+  }
+
+  private static Format recognise(ReadRequest request, Path file) throws ReadProblem {
     if (!Files.exists(file)) {
       throw new ReadProblem(Kind.NOT_FOUND, WORDS.say("intake.there-is-no-file-of"));
     }
@@ -72,7 +69,7 @@ public final class Intake {
                 (size / 1_000_000),
                 (request.limits().fileBytes() / 1_000_000)));
       }
-      return Recogniser.recognise(file);
+      return Formats.recognise(file);
     } catch (AccessDeniedException e) {
       throw new ReadProblem(Kind.UNREADABLE, WORDS.say("intake.you-have-no-permission-to"), e);
     } catch (IOException e) {

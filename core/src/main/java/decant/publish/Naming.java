@@ -1,5 +1,6 @@
 package decant.publish;
 
+import decant.format.Formats;
 import decant.words.Words;
 import java.time.LocalDate;
 import java.util.ArrayList;
@@ -73,7 +74,7 @@ public final class Naming {
     var out = new ArrayList<String>();
     for (String n : names) {
       String free = n;
-      int dot = n.matches(".*\\.(pdf|docx|docm|rtf)") ? n.lastIndexOf('.') : n.length();
+      int dot = Formats.byExtension(n).isPresent() ? n.lastIndexOf('.') : n.length();
       for (int k = 2; containsIgnoringCase(out, free); k++) {
         free = n.substring(0, dot) + " " + k + n.substring(dot);
       }

@@ -1,5 +1,7 @@
 package decant.publish;
 
+import decant.format.Format;
+import decant.format.Formats;
 import decant.pdf.choices.FirstSight;
 import decant.pdf.choices.Keeping;
 import decant.pdf.choices.Rights;
@@ -49,7 +51,7 @@ public sealed interface Output {
 
     @Override
     public String extension() {
-      return "pdf";
+      return Formats.pages().extension();
     }
 
     @Override
@@ -92,9 +94,9 @@ public sealed interface Output {
   }
 
   /** An editable document. */
-  record Office(OfficeFormat format, String naming) implements Output {
+  record Office(Format format, String naming) implements Output {
     /** A document of this format, named as usual. */
-    public Office(OfficeFormat format) {
+    public Office(Format format) {
       this(format, Naming.USUAL);
     }
 

@@ -1,5 +1,6 @@
 package decant.publish;
 
+import decant.format.Formats;
 import decant.layout.Layout;
 import decant.model.Outline;
 import decant.model.Particulars;
@@ -53,7 +54,7 @@ public record Plan(List<Item> items) {
                 new Item.Office(
                     Naming.name(d.naming(), new Naming.Fill(stem, date, "", ""))
                         + "."
-                        + d.format().extension(layout.document(), recipe.active()),
+                        + Formats.writer(d.format()).extension(layout.document(), recipe.active()),
                     d));
         case Output.Pdf p -> items.addAll(pdf(p, layout, stem, source, passwords, date));
       }
@@ -99,7 +100,7 @@ public record Plan(List<Item> items) {
       check(o.rights(), passwords);
       String name =
           Naming.name(pattern, new Naming.Fill(stem, date, piece.number(), piece.heading()));
-      out.add(new Item.Pdf(name + ".pdf", o, choices));
+      out.add(new Item.Pdf(name + "." + o.extension(), o, choices));
     }
     return out;
   }

@@ -1,12 +1,13 @@
 package decant.publish;
 
+import decant.format.Format;
+import decant.format.Formats;
 import decant.io.AtomicFile;
 import decant.io.Untouchable;
 import decant.io.WriteProblem;
 import decant.layout.Layout;
 import decant.layout.Layouter;
 import decant.model.Document;
-import decant.office.docx.DocxWriter;
 import decant.pdf.choices.Passwords;
 import decant.pdf.choices.Wayfinding.Addresses;
 import decant.pdf.file.Encryption;
@@ -16,7 +17,6 @@ import decant.reading.Active;
 import decant.reading.ActiveContent;
 import decant.text.FontBook;
 import decant.verify.Check;
-import decant.verify.office.DocxVerifier;
 import decant.verify.pdf.PdfVerifier;
 import decant.words.Words;
 import decant.work.Cancelled;
@@ -205,19 +205,13 @@ public final class Publisher {
     }
     List<Check> checks = PdfVerifier.verify(p.file(), layout, item.choices());
     progress.accept(1);
-    return new Draft(target, "pdf", all, checks);
+    return new Draft(target, Formats.pages().id(), all, checks);
   }
 
   private static Attachment attachment(Path source) throws PublishProblem {
     try {
       String name = source.getFileName().toString();
-      String type =
-          switch (name.substring(name.lastIndexOf('.') + 1).toLowerCase(java.util.Locale.ROOT)) {
-            case "pdf" -> "application/pdf";
-            case "docx" ->
-                "application/vnd.openxmlformats-officedocument.wordprocessingml.document";
-            default -> "application/octet-stream";
-          };
+      String type = Formats.recognise(source).mediaType();
       return Attachment.source(
           name, type, Files.readAllBytes(source), Files.getLastModifiedTime(source));
     } catch (IOException e) {
@@ -227,12 +221,12 @@ public final class Publisher {
   }
 
   private static Draft office(
-      OfficeFormat format, Document d, Order order, Path target, List<AtomicFile.Pending> pending)
+      Format format, Document d, Order order, Path target, List<AtomicFile.Pending> pending)
       throws WriteProblem {
     AtomicFile.Pending p =
-        AtomicFile.prepare(target, order.overwrite(), out -> format.write(d, out));
+        AtomicFile.prepare(target, order.overwrite(), out -> Formats.writer(format).write(d, out));
     pending.add(p);
-    return new Draft(target, format.extension(), 0, format.verify(p.file(), d));
+    return new Draft(target, format.id(), 0, Formats.verifier(format).verify(p.file(), d));
   }
 
   /** A file that did not pass is kept under a name that says so. */
@@ -266,21 +260,22 @@ public final class Publisher {
   }
 
   /**
-   * Saves as DOCX: writes beside the name, reads back, and moves to the name only what passed. What
-   * did not is kept beside it under a name that says so, and what was there before stays. What acts
-   * by itself is left out.
+   * Saves a working copy: writes beside the name, reads back, and moves to the name only what
+   * passed. What did not is kept beside it under a name that says so, and what was there before
+   * stays. What acts by itself is left out.
    *
    * @throws WriteProblem if the file cannot be written; then nothing has changed
    */
-  public static Receipt.Made docx(Document whole, Path target, boolean overwrite, Path source)
-      throws WriteProblem {
+  public static Receipt.Made workingCopy(
+      Document whole, Path target, boolean overwrite, Path source) throws WriteProblem {
     refuseUntouchable(target, Untouchable.inputs(List.of(source)));
     Document document = carried(whole, Active.REMOVE);
+    Format working = Formats.working();
     AtomicFile.Pending pending =
-        AtomicFile.prepare(target, overwrite, out -> DocxWriter.write(document, out));
+        AtomicFile.prepare(target, overwrite, out -> Formats.writer(working).write(document, out));
     try {
-      List<Check> checks = DocxVerifier.verify(pending.file(), document);
-      return commit(new Draft(target, "docx", 0, checks), pending);
+      List<Check> checks = Formats.verifier(working).verify(pending.file(), document);
+      return commit(new Draft(target, working.id(), 0, checks), pending);
     } finally {
       pending.discard();
     }

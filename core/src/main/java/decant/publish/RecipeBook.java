@@ -1,5 +1,7 @@
 package decant.publish;
 
+import decant.format.Format;
+import decant.format.Formats;
 import decant.pdf.choices.Keeping;
 import decant.pdf.choices.Permission;
 import decant.pdf.choices.Rights;
@@ -54,14 +56,23 @@ public final class RecipeBook {
     return new Recipe(
         "Office copy",
         WORDS.say("recipe-book.to-be-edited-further-docx"),
-        List.of(new Output.Office(OfficeFormat.DOCX)));
+        List.of(new Output.Office(Formats.working())));
   }
 
   static Recipe olderOfficeCopy() {
     return new Recipe(
         "Older office copy",
         WORDS.say("recipe-book.to-be-edited-in-office"),
-        List.of(new Output.Office(OfficeFormat.RTF)));
+        List.of(new Output.Office(Formats.older())));
+  }
+
+  /** A copy in one format, with nothing else chosen. */
+  public static Recipe copyAs(Format f) {
+    return f.equals(Formats.pages())
+        ? counterCopy()
+        : f.equals(Formats.working())
+            ? officeCopy()
+            : new Recipe(f.name(), "", List.of(new Output.Office(f)));
   }
 
   /** In the order in which they are offered. */

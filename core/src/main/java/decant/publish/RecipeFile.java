@@ -25,6 +25,8 @@ import com.fasterxml.jackson.databind.exc.UnrecognizedPropertyException;
 import com.fasterxml.jackson.databind.json.JsonMapper;
 import com.fasterxml.jackson.databind.module.SimpleModule;
 import com.fasterxml.jackson.databind.node.ObjectNode;
+import decant.format.Format;
+import decant.format.Formats;
 import decant.pdf.choices.Rights;
 import decant.reading.Active;
 import decant.words.Words;
@@ -33,7 +35,9 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Arrays;
 import java.util.Locale;
+import java.util.Optional;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
 /**
  * Recipes as JSON: {@code docs/recipe.schema.json} describes them. What a file leaves out is as
@@ -130,7 +134,7 @@ public final class RecipeFile {
         if (o instanceof ObjectNode output && output.path("kind").asText().equals("pdf")) {
           complete(output, JSON.valueToTree(Output.Pdf.USUAL));
         } else if (o instanceof ObjectNode output) {
-          complete(output, JSON.valueToTree(new Output.Office(OfficeFormat.DOCX)));
+          complete(output, JSON.valueToTree(new Output.Office(Formats.working())));
         }
       }
       if (!now.has("purpose")) {
@@ -192,8 +196,9 @@ public final class RecipeFile {
     }
     ObjectNode out = v.asInt() == 1 ? withOutputs(root) : root;
     for (JsonNode o : out.path("outputs")) {
-      if (o instanceof ObjectNode output && output.path("kind").asText().equals("docx")) {
-        output.put("kind", "office").put("format", "docx");
+      if (o instanceof ObjectNode output
+          && output.path("kind").asText().equals(Formats.working().id())) {
+        output.put("kind", "office").put("format", Formats.working().id());
       }
       if (o.path("keeping") instanceof ObjectNode keeping && keeping.has("attach-source")) {
         keeping.putObject("along").set("source", keeping.remove("attach-source"));
@@ -225,17 +230,21 @@ public final class RecipeFile {
       return new RecipeProblem(
           WORDS.say("recipe-file.is-not-known-here", from, at, u.getPropertyName()), e);
     }
-    if (e instanceof InvalidFormatException f && f.getTargetType().isEnum()) {
-      return new RecipeProblem(
-          WORDS.say(
-              "recipe-file.is-none-of",
-              from,
-              at,
-              f.getValue(),
-              Arrays.stream(f.getTargetType().getEnumConstants())
-                  .map(c -> word((Enum<?>) c))
-                  .collect(Collectors.joining(", "))),
-          e);
+    if (e instanceof InvalidFormatException f) {
+      Stream<String> known =
+          f.getTargetType().isEnum()
+              ? Arrays.stream(f.getTargetType().getEnumConstants()).map(c -> word((Enum<?>) c))
+              : Formats.written().stream().map(Format::id);
+      if (f.getTargetType().isEnum() || f.getTargetType() == Format.class) {
+        return new RecipeProblem(
+            WORDS.say(
+                "recipe-file.is-none-of",
+                from,
+                at,
+                f.getValue(),
+                known.collect(Collectors.joining(", "))),
+            e);
+      }
     }
     Throwable cause = e;
     while (cause.getCause() != null) {
@@ -272,9 +281,31 @@ public final class RecipeFile {
     return e.name().toLowerCase(Locale.ROOT).replace('_', '-');
   }
 
-  /** Enumerations by their names in small letters. */
+  /** Enumerations by their names in small letters, formats by their ids. */
   private static SimpleModule words() {
     var module = new SimpleModule();
+    module.addSerializer(
+        Format.class,
+        new JsonSerializer<Format>() {
+          @Override
+          public void serialize(Format f, JsonGenerator g, SerializerProvider p)
+              throws IOException {
+            g.writeString(f.id());
+          }
+        });
+    module.addDeserializer(
+        Format.class,
+        new JsonDeserializer<Format>() {
+          @Override
+          public Format deserialize(JsonParser p, DeserializationContext c) throws IOException {
+            String id = p.getText();
+            Optional<Format> known =
+                Formats.written().stream().filter(f -> f.id().equals(id)).findFirst();
+            return known.isPresent()
+                ? known.get()
+                : (Format) c.handleWeirdStringValue(Format.class, id, "unknown");
+          }
+        });
     module.addSerializer(
         new JsonSerializer<Enum<?>>() {
           @Override

@@ -1,5 +1,7 @@
 package decant.publish;
 
+import decant.format.Format;
+import decant.format.Formats;
 import decant.layout.Layout;
 import decant.pdf.choices.Keeping;
 import decant.pdf.choices.Passwords;
@@ -71,7 +73,7 @@ public final class Weighing {
   }
 
   /** How large an editable document will be. */
-  public static long office(OfficeFormat format, decant.model.Document d) {
+  public static long office(Format format, decant.model.Document d) {
     long[] n = {0};
     try (OutputStream out =
         new OutputStream() {
@@ -85,7 +87,7 @@ public final class Weighing {
             n[0] += length;
           }
         }) {
-      format.write(d, out);
+      Formats.writer(format).write(d, out);
       return n[0];
     } catch (IOException e) {
       return 0; // counting never fails

@@ -4,6 +4,7 @@ import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
+import decant.format.Formats;
 import decant.io.AtomicFile;
 import decant.io.WriteProblem;
 import decant.model.Block;
@@ -13,8 +14,6 @@ import decant.model.Finding;
 import decant.model.NodeId;
 import decant.model.Section;
 import decant.model.Table;
-import decant.office.docx.DocxReader;
-import decant.office.docx.DocxWriter;
 import decant.reading.ReadProblem;
 import decant.reading.ReadRequest;
 import decant.reading.TakenIn;
@@ -58,6 +57,9 @@ public final class WorkFile {
   private static final long MOST_BYTES = 2_000_000_000L;
   private static final SecureRandom RANDOM = new SecureRandom();
 
+  /** The entry that holds the document. */
+  private static final String DOCUMENT = "document." + Formats.working().extension();
+
   private WorkFile() {}
 
   /**
@@ -97,17 +99,18 @@ public final class WorkFile {
     try (var zip = new ZipInputStream(new ByteArrayInputStream(plain))) {
       for (ZipEntry e = zip.getNextEntry(); e != null; e = zip.getNextEntry()) {
         byte[] content = zip.readNBytes((int) Math.min(Integer.MAX_VALUE - 8, MOST_BYTES));
-        if (e.getName().equals("document.docx")) {
+        if (e.getName().equals(DOCUMENT)) {
           document = content;
         } else if (e.getName().equals("work.json")) {
           work = JSON.readTree(content);
         }
       }
     }
-    Path unpacked = Files.createTempFile(file.getParent(), "work", ".docx");
+    Path unpacked = Files.createTempFile(file.getParent(), "work", DOCUMENT);
     try {
       Files.write(unpacked, document);
-      return kept(work, DocxReader.read(ReadRequest.of(unpacked)));
+      return kept(
+          work, Formats.reader(Formats.working()).orElseThrow().read(ReadRequest.of(unpacked)));
     } finally {
       Files.deleteIfExists(unpacked);
     }
@@ -132,11 +135,11 @@ public final class WorkFile {
       zip.putNextEntry(new ZipEntry("work.json"));
       zip.write(JSON.writeValueAsBytes(json(work)));
       zip.closeEntry();
-      zip.putNextEntry(new ZipEntry("document.docx"));
+      zip.putNextEntry(new ZipEntry(DOCUMENT));
       zip.setLevel(0); // it is packed already
-      var docx = new ByteArrayOutputStream();
-      DocxWriter.write(work.taken().document(), docx);
-      zip.write(docx.toByteArray());
+      var document = new ByteArrayOutputStream();
+      Formats.writer(Formats.working()).write(work.taken().document(), document);
+      zip.write(document.toByteArray());
       zip.closeEntry();
     }
     return out.toByteArray();

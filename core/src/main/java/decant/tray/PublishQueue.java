@@ -2,11 +2,10 @@ package decant.tray;
 
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
+import decant.format.Formats;
 import decant.io.AtomicFile;
 import decant.io.WriteProblem;
 import decant.model.Document;
-import decant.office.docx.DocxReader;
-import decant.office.docx.DocxWriter;
 import decant.publish.Recipe;
 import decant.publish.RecipeFile;
 import decant.publish.RecipeProblem;
@@ -37,6 +36,9 @@ public final class PublishQueue {
    */
   public record Queued(String id, Path folder, String stem, Path source, Recipe recipe) {}
 
+  /** How the names of kept documents end. */
+  private static final String DOCUMENT = "." + Formats.working().extension();
+
   private final Path folder;
 
   /**
@@ -62,7 +64,8 @@ public final class PublishQueue {
       Files.createDirectories(folder);
       String id = "%020d".formatted(System.currentTimeMillis()) + "-" + next();
       AtomicFile.writeForOwner(
-          folder.resolve(id + ".docx"), out -> DocxWriter.write(document, out));
+          folder.resolve(id + DOCUMENT),
+          out -> Formats.writer(Formats.working()).write(document, out));
       var note = JSON.createObjectNode();
       note.put("folder", target.toAbsolutePath().toString())
           .put("stem", stem)
@@ -111,14 +114,15 @@ public final class PublishQueue {
 
   /** The document of an entry. @throws ReadProblem if it cannot be read */
   public Document document(Queued q) throws ReadProblem {
-    return DocxReader.read(ReadRequest.of(folder.resolve(q.id() + ".docx"))).document();
+    ReadRequest request = ReadRequest.of(folder.resolve(q.id() + DOCUMENT));
+    return Formats.reader(Formats.working()).orElseThrow().read(request).document();
   }
 
   /** Takes an entry out. @throws WriteProblem if its files cannot be removed */
   public void remove(Queued q) throws WriteProblem {
     try {
       Files.deleteIfExists(folder.resolve(q.id() + ".json"));
-      Files.deleteIfExists(folder.resolve(q.id() + ".docx"));
+      Files.deleteIfExists(folder.resolve(q.id() + DOCUMENT));
     } catch (IOException e) {
       throw new WriteProblem(
           WriteProblem.Kind.OTHER, "“" + q.stem() + "” cannot be taken out of the queue.", e);

@@ -3,13 +3,13 @@ package decant.office;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import decant.Samples;
+import decant.format.Formats;
 import decant.io.Untouchable;
 import decant.model.AttachedFile;
 import decant.model.Document;
 import decant.model.Finding;
 import decant.office.docx.DocxWriter;
 import decant.pdf.choices.Passwords;
-import decant.publish.OfficeFormat;
 import decant.publish.Output;
 import decant.publish.Publisher;
 import decant.publish.Recipe;
@@ -271,7 +271,7 @@ class ActiveContentTest {
     macros();
     TakenIn t = taken("<w:p><w:hyperlink r:id=\"a\"><w:r><w:t>one</w:t></w:r></w:hyperlink></w:p>");
     Recipe office =
-        new Recipe("Copy", "", List.of(new Output.Office(OfficeFormat.DOCX), Output.Pdf.USUAL));
+        new Recipe("Copy", "", List.of(new Output.Office(Formats.working()), Output.Pdf.USUAL));
     for (Active active : Active.values()) {
       Path out = Files.createDirectory(folder.resolve(active.name()));
       Publisher.publish(

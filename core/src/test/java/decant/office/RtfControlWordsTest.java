@@ -3,7 +3,6 @@ package decant.office;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import decant.Samples;
-import decant.layout.ListLabels;
 import decant.model.Cell;
 import decant.model.Colour;
 import decant.model.Document;
@@ -45,7 +44,7 @@ import org.junit.jupiter.params.provider.MethodSource;
 class RtfControlWordsTest {
   private static List<String> words(Document d, String text) throws IOException {
     var out = new ByteArrayOutputStream();
-    RtfWriter.write(d, ListLabels.of(d), out);
+    RtfWriter.write(d, out);
     String rtf = out.toString(StandardCharsets.US_ASCII);
     int to = text.isEmpty() ? rtf.length() : rtf.indexOf(text);
     assertThat(to).as("the text is there").isPositive();

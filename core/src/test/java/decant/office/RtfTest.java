@@ -3,7 +3,7 @@ package decant.office;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import decant.Samples;
-import decant.layout.ListLabels;
+import decant.format.Formats;
 import decant.layout.Rich;
 import decant.model.Cell;
 import decant.model.Colour;
@@ -27,11 +27,12 @@ import decant.model.Table;
 import decant.model.TableTraits;
 import decant.model.TextTraits;
 import decant.office.rtf.RtfWriter;
-import decant.publish.OfficeFormat;
+import decant.publish.LeftOut;
 import decant.verify.Check;
 import decant.verify.office.Aspect;
 import decant.verify.office.Digest;
 import decant.verify.office.RtfDigest;
+import decant.verify.office.RtfVerifier;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
@@ -58,7 +59,7 @@ class RtfTest {
 
   private static String write(Document d) throws IOException {
     var out = new ByteArrayOutputStream();
-    RtfWriter.write(d, ListLabels.of(d), out);
+    RtfWriter.write(d, out);
     return out.toString(StandardCharsets.US_ASCII);
   }
 
@@ -305,10 +306,10 @@ class RtfTest {
             TextTraits.BLANK,
             new decant.model.Blank("1", "vessel", decant.model.Blank.Kind.TEXT, List.of(), 0, ""));
     Document d = Samples.document(Samples.runs("Vessel ", Look.PLAIN, "____", blank));
-    assertThat(OfficeFormat.RTF.leavesOut(d))
+    assertThat(LeftOut.of(d, Formats.older()))
         .containsExactly("1 form field (it becomes plain text).");
-    assertThat(OfficeFormat.DOCX.leavesOut(d)).isEmpty();
-    assertThat(OfficeFormat.RTF.leavesOut(Samples.document(Samples.paragraph("x")))).isEmpty();
+    assertThat(LeftOut.of(d, Formats.working())).isEmpty();
+    assertThat(LeftOut.of(Samples.document(Samples.paragraph("x")), Formats.older())).isEmpty();
   }
 
   @Test
@@ -331,7 +332,7 @@ class RtfTest {
       Document d = Rich.varied(seed, 60);
       Path file = folder.resolve(seed + ".rtf");
       Files.writeString(file, write(d), StandardCharsets.US_ASCII);
-      assertThat(OfficeFormat.RTF.verify(file, d)).as("seed " + seed).allMatch(Check::passed);
+      assertThat(RtfVerifier.verify(file, d)).as("seed " + seed).allMatch(Check::passed);
     }
   }
 
@@ -341,12 +342,10 @@ class RtfTest {
         Samples.document(Samples.paragraph("All is here."), Samples.table(new String[] {"a", "b"}));
     Path file = folder.resolve("short.rtf");
     Files.writeString(file, write(d).replace("All is", "All was"), StandardCharsets.US_ASCII);
-    assertThat(OfficeFormat.RTF.verify(file, d))
-        .anyMatch(c -> c.name().equals("Text") && !c.passed());
+    assertThat(RtfVerifier.verify(file, d)).anyMatch(c -> c.name().equals("Text") && !c.passed());
     Files.writeString(file, write(d).replace("\\row", ""), StandardCharsets.US_ASCII);
-    assertThat(OfficeFormat.RTF.verify(file, d))
-        .anyMatch(c -> c.name().equals("Tables") && !c.passed());
+    assertThat(RtfVerifier.verify(file, d)).anyMatch(c -> c.name().equals("Tables") && !c.passed());
     Files.writeString(file, "{\\rtf1 cut o", StandardCharsets.US_ASCII);
-    assertThat(OfficeFormat.RTF.verify(file, d)).anyMatch(c -> !c.passed());
+    assertThat(RtfVerifier.verify(file, d)).anyMatch(c -> !c.passed());
   }
 }

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import decant.Samples;
+import decant.format.Formats;
 import decant.io.Untouchable;
 import decant.layout.Layout;
 import decant.model.Block;
@@ -135,7 +136,7 @@ class PlanTest {
             Output.Pdf.USUAL,
             archive,
             Output.Pdf.USUAL,
-            new Output.Office(OfficeFormat.DOCX, "{stem}"));
+            new Output.Office(Formats.working(), "{stem}"));
     assertThat(names(p))
         .containsExactly("rules.pdf", "rules archive 2031-05-04.pdf", "rules 2.pdf", "rules.docx");
     // A standard asks for a title and a language, which the document says only by its text.
@@ -191,7 +192,7 @@ class PlanTest {
             "",
             List.of(
                 pages("", List.of(), PageChoice.Split.EACH_CHAPTER),
-                new Output.Office(OfficeFormat.DOCX, "{stem} to edit")));
+                new Output.Office(Formats.working(), "{stem} to edit")));
     Path source = Files.writeString(folder.resolve("rules.docx"), "the source");
     Receipt receipt =
         Publisher.publish(

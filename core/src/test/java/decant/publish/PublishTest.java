@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import decant.Samples;
+import decant.format.Formats;
 import decant.io.AtomicFile;
 import decant.io.Untouchable;
 import decant.io.WriteProblem;
@@ -115,7 +116,7 @@ class PublishTest {
   @Test
   void theSourceIsNeverWrittenOver() throws IOException {
     Path source = Files.writeString(folder.resolve("source.docx"), "the original");
-    assertThatThrownBy(() -> Publisher.docx(document, source, true, source))
+    assertThatThrownBy(() -> Publisher.workingCopy(document, source, true, source))
         .isInstanceOfSatisfying(
             WriteProblem.class, e -> assertThat(e.kind()).isEqualTo(WriteProblem.Kind.IS_SOURCE));
     assertThat(source).hasContent("the original");
@@ -132,7 +133,8 @@ class PublishTest {
   @Test
   void targetsThatCannotBeWrittenSayWhy() {
     assertThatThrownBy(() ->
-            Publisher.docx(document, folder.resolve("gone/copy.docx"), false, folder.resolve("s")))
+            Publisher.workingCopy(
+                document, folder.resolve("gone/copy.docx"), false, folder.resolve("s")))
         .isInstanceOfSatisfying(
             WriteProblem.class, e -> assertThat(e.kind()).isEqualTo(WriteProblem.Kind.FOLDER_GONE));
     Path full = folder.resolve("full.pdf");
@@ -170,7 +172,8 @@ class PublishTest {
   @Test
   void aSavedCopyIsReadBackAndCompared() throws WriteProblem {
     Receipt.Made r =
-        Publisher.docx(document, folder.resolve("copy.docx"), false, folder.resolve("source"));
+        Publisher.workingCopy(
+            document, folder.resolve("copy.docx"), false, folder.resolve("source"));
     assertThat(r.verified()).isTrue();
     Document other = Samples.document(Samples.paragraph("another text"));
     assertThat(DocxVerifier.verify(folder.resolve("copy.docx"), other)).allMatch(c -> !c.passed());
@@ -187,7 +190,7 @@ class PublishTest {
   void whatDoesNotPassNeverTakesThePlaceOfWhatWasThere() throws Exception {
     Document d = unwritable();
     Path docx = Files.writeString(folder.resolve("copy.docx"), "older");
-    Receipt.Made saved = Publisher.docx(d, docx, true, folder.resolve("source"));
+    Receipt.Made saved = Publisher.workingCopy(d, docx, true, folder.resolve("source"));
     assertThat(saved.verified()).isFalse();
     assertThat(saved.failed().orElseThrow().name()).isEqualTo("Pictures");
     assertThat(docx).hasContent("older");
@@ -196,7 +199,7 @@ class PublishTest {
     Path pdf = Files.writeString(folder.resolve("charges.pdf"), "older");
     Path rtf = Files.writeString(folder.resolve("charges.rtf"), "older");
     var recipe =
-        new Recipe("Both", "", List.of(Output.Pdf.USUAL, new Output.Office(OfficeFormat.RTF)));
+        new Recipe("Both", "", List.of(Output.Pdf.USUAL, new Output.Office(Formats.older())));
     Receipt r =
         Publisher.publish(
             new Publisher.Order(

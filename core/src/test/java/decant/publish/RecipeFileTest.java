@@ -8,6 +8,7 @@ import com.fasterxml.jackson.databind.ObjectMapper;
 import com.networknt.schema.JsonSchema;
 import com.networknt.schema.JsonSchemaFactory;
 import com.networknt.schema.SpecVersion;
+import decant.format.Formats;
 import decant.pdf.choices.Along;
 import decant.pdf.choices.FirstSight;
 import decant.pdf.choices.Keeping;
@@ -38,7 +39,7 @@ class RecipeFileTest {
             "Everything",
             "",
             List.of(
-                new Output.Office(OfficeFormat.DOCX, "{stem} {date}"),
+                new Output.Office(Formats.working(), "{stem} {date}"),
                 new Output.Pdf(
                     "{stem} {number} {heading}",
                     new PageChoice(
@@ -129,7 +130,7 @@ class RecipeFileTest {
                     150,
                     usual.greyWhereColourless(),
                     usual.faxForOneBit())),
-            new Output.Office(OfficeFormat.DOCX, "{stem}"));
+            new Output.Office(Formats.working(), "{stem}"));
   }
 
   @Test
@@ -140,7 +141,7 @@ class RecipeFileTest {
             {"decant-recipe": 2, "name": "Both", "outputs": [{"kind": "pdf"}, {"kind": "docx"}]}
             """,
             "both.json");
-    assertThat(r.outputs()).containsExactly(Output.Pdf.USUAL, new Output.Office(OfficeFormat.DOCX));
+    assertThat(r.outputs()).containsExactly(Output.Pdf.USUAL, new Output.Office(Formats.working()));
     assertThat(RecipeFile.read(RecipeFile.write(r), "again.json")).isEqualTo(r);
   }
 

@@ -4,6 +4,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import decant.Samples;
+import decant.format.Format;
+import decant.format.Formats;
 import decant.layout.Layout;
 import decant.pdf.Published;
 import decant.pdf.choices.Keeping;
@@ -104,14 +106,14 @@ class WeighingTest {
 
   @ParameterizedTest
   @MethodSource("decant.publish.WeighingTest#formats")
-  void anOfficeFileHasTheSizeTold(OfficeFormat f) throws IOException {
+  void anOfficeFileHasTheSizeTold(Format f) throws IOException {
     var out = new ByteArrayOutputStream();
-    f.write(layout.document(), out);
+    Formats.writer(f).write(layout.document(), out);
     assertThat((double) Weighing.office(f, layout.document())).isCloseTo(out.size(), within(64.0));
   }
 
-  static Stream<OfficeFormat> formats() {
-    return Stream.of(OfficeFormat.values());
+  static Stream<Format> formats() {
+    return Formats.written().stream();
   }
 
   /** Each alternative can be obeyed, differs from what is chosen, and is none twice. */

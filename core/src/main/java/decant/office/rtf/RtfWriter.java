@@ -1,5 +1,6 @@
 package decant.office.rtf;
 
+import decant.layout.ListLabels;
 import decant.model.Block;
 import decant.model.Columns;
 import decant.model.Document;
@@ -72,11 +73,11 @@ public final class RtfWriter {
   /**
    * Writes a document.
    *
-   * @param labels of the list items, for readers that do not number themselves
    * @throws IOException if the stream cannot be written
    */
-  public static void write(Document document, Map<NodeId, String> labels, OutputStream out)
-      throws IOException {
+  public static void write(Document document, OutputStream out) throws IOException {
+    // Written beside the numbering, for readers that do not number themselves.
+    Map<NodeId, String> labels = ListLabels.of(document);
     var registers = new Registers(document);
     try {
       new RtfWriter(document, labels, registers, Writer.nullWriter(), false).whole();

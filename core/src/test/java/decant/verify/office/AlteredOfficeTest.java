@@ -2,7 +2,6 @@ package decant.verify.office;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import decant.layout.ListLabels;
 import decant.model.Document;
 import decant.office.docx.DocxWriter;
 import decant.office.rtf.RtfWriter;
@@ -54,7 +53,7 @@ class AlteredOfficeTest {
 
   private String rtf() throws IOException {
     var out = new ByteArrayOutputStream();
-    RtfWriter.write(document, ListLabels.of(document), out);
+    RtfWriter.write(document, out);
     return out.toString(StandardCharsets.US_ASCII);
   }
 

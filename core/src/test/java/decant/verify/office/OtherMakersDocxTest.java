@@ -85,7 +85,7 @@ class OtherMakersDocxTest {
     assertThat(DocxVerifier.verify(copy, d)).allMatch(decant.verify.Check::passed);
     Path rtf = folder.resolve(seed + " copy.rtf");
     try (OutputStream out = Files.newOutputStream(rtf)) {
-      decant.office.rtf.RtfWriter.write(d, decant.layout.ListLabels.of(d), out);
+      decant.office.rtf.RtfWriter.write(d, out);
     }
     assertThat(RtfVerifier.verify(rtf, d)).allMatch(decant.verify.Check::passed);
   }

@@ -1,6 +1,7 @@
 package decant.desktop.page;
 
 import decant.desktop.shell.Work;
+import decant.format.Formats;
 import decant.layout.Layouter;
 import decant.paint.PagePainter;
 import decant.paint.PdfPictures;
@@ -18,7 +19,7 @@ public final class SourcePages implements AutoCloseable {
   }
 
   public static SourcePages of(Work work) {
-    if (work.taken().origin().format().equals("pdf")) {
+    if (Formats.hasPages(work.taken().origin().format())) {
       try {
         return new SourcePages(
             new PdfPages(PdfPictures.open(work.source(), work.password())), true);

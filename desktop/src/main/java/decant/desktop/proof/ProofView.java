@@ -8,6 +8,7 @@ import decant.desktop.page.PdfPages;
 import decant.desktop.page.SourcePages;
 import decant.desktop.shell.Stage;
 import decant.desktop.shell.Work;
+import decant.format.Formats;
 import decant.paint.PdfPictures;
 import decant.proof.Counts;
 import decant.publish.Receipt;
@@ -122,7 +123,7 @@ public final class ProofView implements Stage {
         .get()
         .ifPresent(r ->
             r.files().stream()
-                .filter(m -> m.format().equals("pdf"))
+                .filter(m -> Formats.hasPages(m.format()))
                 .map(Receipt.Made::file)
                 .forEach(f -> all.add(Optional.of(f))));
     filling = true;

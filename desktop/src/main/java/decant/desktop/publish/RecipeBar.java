@@ -3,9 +3,11 @@ package decant.desktop.publish;
 import decant.desktop.shell.Desk;
 import decant.desktop.shell.Notice;
 import decant.desktop.shell.Work;
+import decant.format.Format;
+import decant.format.Formats;
 import decant.io.WriteProblem;
 import decant.publish.Exposure;
-import decant.publish.OfficeFormat;
+import decant.publish.LeftOut;
 import decant.publish.Output;
 import decant.publish.Recipe;
 import decant.publish.RecipeFile;
@@ -141,7 +143,7 @@ final class RecipeBar {
   private void leavesOut(Work.Draft d) {
     List<String> what =
         d.shown() instanceof Output.Office o
-            ? o.format().leavesOut(state.work().layout().document())
+            ? LeftOut.of(state.work().layout().document(), o.format())
             : List.of();
     var said = new ArrayList<String>();
     if (!what.isEmpty()) {
@@ -172,7 +174,7 @@ final class RecipeBar {
   private static String label(Output o) {
     return switch (o) {
       case Output.Pdf p -> p.keeping().isArchive() ? p.keeping().standard().label() : "PDF";
-      case Output.Office x -> x.format().label();
+      case Output.Office x -> x.format().name();
     };
   }
 
@@ -196,11 +198,14 @@ final class RecipeBar {
       act("recipe-forget", WORDS.say("recipe-bar.delete"), this::forget);
     }
     acts.getItems().add(new SeparatorMenuItem());
-    act("recipe-add-pdf", WORDS.say("recipe-bar.add", "PDF"), () -> add(Output.Pdf.USUAL));
-    for (OfficeFormat f : OfficeFormat.values()) {
+    act(
+        "recipe-add-pdf",
+        WORDS.say("recipe-bar.add", Formats.pages().name()),
+        () -> add(Output.Pdf.USUAL));
+    for (Format f : Formats.written()) {
       act(
           "recipe-add-" + f.extension(),
-          WORDS.say("recipe-bar.add", f.label()),
+          WORDS.say("recipe-bar.add", f.name()),
           () -> add(new Output.Office(f)));
     }
     if (d.recipe().outputs().size() > 1) {

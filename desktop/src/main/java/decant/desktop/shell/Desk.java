@@ -1,5 +1,6 @@
 package decant.desktop.shell;
 
+import decant.format.Formats;
 import decant.format.Intake;
 import decant.io.AtomicFile;
 import decant.io.StateFolder;
@@ -477,8 +478,9 @@ public final class Desk {
   private static Path proposedCopy(Work w) {
     return w.workingCopyProperty()
         .get()
-        .orElseGet(
-            () -> AtomicFile.freeName(w.source().resolveSibling(w.stem() + " revised.docx")));
+        .orElseGet(() ->
+            AtomicFile.freeName(
+                w.source().resolveSibling(w.stem() + " revised." + Formats.working().extension())));
   }
 
   /** Saves the working copy under its name, or under the proposed one the first time. */
@@ -499,7 +501,7 @@ public final class Desk {
     dismiss();
     worker.execute(() -> {
       try {
-        Receipt.Made r = Publisher.docx(version, target, overwrite, w.source());
+        Receipt.Made r = Publisher.workingCopy(version, target, overwrite, w.source());
         Platform.runLater(() -> saved(w, target, version, r, then));
       } catch (WriteProblem e) {
         Platform.runLater(() -> notSaved(w, target, e, then));

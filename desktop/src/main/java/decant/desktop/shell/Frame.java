@@ -1,5 +1,7 @@
 package decant.desktop.shell;
 
+import decant.format.Format;
+import decant.format.Formats;
 import decant.words.Words;
 import java.io.File;
 import java.nio.file.Files;
@@ -11,6 +13,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
+import java.util.stream.Stream;
 import javafx.application.Platform;
 import javafx.beans.InvalidationListener;
 import javafx.geometry.Insets;
@@ -341,12 +344,20 @@ public final class Frame {
         .getExtensionFilters()
         .add(
             new FileChooser.ExtensionFilter(
-                WORDS.say("frame.pdf-and-docx"), "*.pdf", "*.docx", "*.PDF", "*.DOCX"));
+                Formats.names(Formats.takenIn()), patterns(Formats.takenIn())));
     chooser
         .getExtensionFilters()
         .add(new FileChooser.ExtensionFilter(WORDS.say("frame.all-files"), "*"));
     desk.memory().folder().map(Path::toFile).ifPresent(chooser::setInitialDirectory);
     Optional.ofNullable(chooser.showOpenDialog(window)).map(File::toPath).ifPresent(desk::takeIn);
+  }
+
+  /** In small and large letters, which some systems tell apart. */
+  private static List<String> patterns(List<Format> formats) {
+    return formats.stream()
+        .flatMap(f -> f.extensions().stream())
+        .flatMap(e -> Stream.of("*." + e, "*." + e.toUpperCase(Locale.ROOT)))
+        .toList();
   }
 
   private void chooseCopy() {
@@ -358,7 +369,11 @@ public final class Frame {
         .map(Path::toFile)
         .filter(File::isDirectory)
         .ifPresent(chooser::setInitialDirectory);
-    chooser.getExtensionFilters().add(new FileChooser.ExtensionFilter("DOCX", "*.docx"));
+    chooser
+        .getExtensionFilters()
+        .add(
+            new FileChooser.ExtensionFilter(
+                Formats.working().name(), "*." + Formats.working().extension()));
     // The chooser of the system has asked about a name that is taken.
     Optional.ofNullable(chooser.showSaveDialog(window))
         .map(File::toPath)

@@ -1,5 +1,6 @@
 package decant.desktop.shell;
 
+import decant.format.Formats;
 import decant.layout.Layout;
 import decant.model.Document;
 import decant.model.Finding;
@@ -120,11 +121,12 @@ public final class Work {
 
   /** A stem beside the source under which nothing is published yet. */
   private String freeStem(Path file) {
+    String end = "." + Formats.pages().extension();
     String name =
-        decant.io.AtomicFile.freeName(file.resolveSibling(stem() + " published.pdf"))
+        decant.io.AtomicFile.freeName(file.resolveSibling(stem() + " published" + end))
             .getFileName()
             .toString();
-    return name.substring(0, name.length() - ".pdf".length());
+    return name.substring(0, name.length() - end.length());
   }
 
   /** The file it came from, which is never written to. */

@@ -1,0 +1,131 @@
+package decant.format;
+
+import java.io.IOException;
+import java.io.InputStream;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.HashSet;
+import java.util.Locale;
+import java.util.Set;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipException;
+import java.util.zip.ZipFile;
+
+/** What can be told of a file at a glance: how it begins, and the names of what it packs. */
+public final class FileContent {
+  private static final int HEAD = 4096;
+  private static final int DIRECTORY = 1 << 20;
+  private static final int MOST_ENTRIES = 100_000;
+
+  private final String head;
+  private final boolean zip;
+  private final boolean damaged;
+  private final Set<String> entries;
+  private final String mediaType;
+  private final byte[] compound;
+
+  private FileContent(
+      String head,
+      boolean zip,
+      boolean damaged,
+      Set<String> entries,
+      String mediaType,
+      byte[] compound) {
+    this.head = head;
+    this.zip = zip;
+    this.damaged = damaged;
+    this.entries = entries;
+    this.mediaType = mediaType;
+    this.compound = compound;
+  }
+
+  /** Looks at a file. @throws IOException if it cannot be read */
+  public static FileContent of(Path file) throws IOException {
+    String head;
+    try (InputStream in = Files.newInputStream(file)) {
+      head = new String(in.readNBytes(HEAD), StandardCharsets.ISO_8859_1);
+    }
+    if (head.startsWith("PK\u0003\u0004") || head.startsWith("PK\u0005\u0006")) {
+      return packed(file, head);
+    }
+    boolean compound = head.startsWith("\u00D0\u00CF\u0011\u00E0\u00A1\u00B1\u001A\u00E1");
+    byte[] start = new byte[0];
+    if (compound) {
+      try (InputStream in = Files.newInputStream(file)) {
+        start = in.readNBytes(DIRECTORY);
+      }
+    }
+    return new FileContent(head, false, false, Set.of(), "", start);
+  }
+
+  private static FileContent packed(Path file, String head) throws IOException {
+    var names = new HashSet<String>();
+    String type = "";
+    try (ZipFile zip = new ZipFile(file.toFile())) {
+      ZipEntry said = zip.getEntry("mimetype");
+      if (said != null) {
+        try (InputStream in = zip.getInputStream(said)) {
+          type = new String(in.readNBytes(100), StandardCharsets.US_ASCII).strip();
+        }
+      }
+      var all = zip.entries();
+      for (int k = 0; k < MOST_ENTRIES && all.hasMoreElements(); k++) {
+        names.add(all.nextElement().getName().toLowerCase(Locale.ROOT));
+      }
+      return new FileContent(head, true, false, names, type, new byte[0]);
+    } catch (ZipException | IllegalArgumentException e) {
+      return new FileContent(head, true, true, Set.of(), "", new byte[0]);
+    }
+  }
+
+  /** The first 4,096 bytes, a character for each. */
+  public String head() {
+    return head;
+  }
+
+  /** Whether it is a ZIP file, whole or not. */
+  public boolean isZip() {
+    return zip;
+  }
+
+  /** Whether it begins as a ZIP file and cannot be read as one. */
+  public boolean isDamagedZip() {
+    return damaged;
+  }
+
+  /** Whether it packs a file of this name, in small letters. */
+  public boolean packs(String name) {
+    return entries.contains(name);
+  }
+
+  /** Whether it packs a file below this folder, in small letters and with its slash. */
+  public boolean packsBelow(String folder) {
+    return entries.stream().anyMatch(n -> n.startsWith(folder));
+  }
+
+  /** What the entry {@code mimetype} of a ZIP file says; empty if there is none. */
+  public String packedMediaType() {
+    return mediaType;
+  }
+
+  /** Whether it is a compound file ([MS-CFB]). */
+  public boolean isCompound() {
+    return compound.length > 0;
+  }
+
+  /** Whether a compound file has a stream of this name, which stands in its directory in UTF-16. */
+  public boolean hasStream(String name) {
+    byte[] needle = name.getBytes(StandardCharsets.UTF_16LE);
+    outer:
+    for (int k = 0; k + needle.length <= compound.length; k++) {
+      for (int j = 0; j < needle.length; j++) {
+        if (compound[k + j] != needle[j]) {
+          continue outer;
+        }
+      }
+      return true;
+    }
+    return false;
+  }
+}

@@ -1,0 +1,61 @@
+package decant.format;
+
+import decant.model.Document;
+import decant.reading.Active;
+import decant.reading.ReadProblem;
+import decant.reading.ReadRequest;
+import decant.reading.TakenIn;
+import decant.verify.Check;
+import java.io.IOException;
+import java.io.OutputStream;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * All that the program knows of one format. Its class is named in {@code
+ * META-INF/services/decant.format.FormatService}, and nowhere else.
+ */
+public interface FormatService {
+  /** Takes files of the format in. */
+  @FunctionalInterface
+  interface Reader {
+    /** Reads a file. @throws ReadProblem with a message in the person's words */
+    TakenIn read(ReadRequest request) throws ReadProblem;
+  }
+
+  /** Writes documents in the format. */
+  interface Writer {
+    /** Writes a document. @throws IOException if the stream cannot be written */
+    void write(Document d, OutputStream out) throws IOException;
+
+    /**
+     * The extension of the file that a document becomes, without the dot: one whose macros go along
+     * may have to say so in its name.
+     */
+    String extension(Document d, Active active);
+  }
+
+  /** Reads a file of the format back, by ways of its own, and compares it with the document. */
+  @FunctionalInterface
+  interface Verifier {
+    List<Check> verify(Path file, Document d);
+  }
+
+  Format format();
+
+  /** Empty if files of the format are not taken in. */
+  default Optional<Reader> reader() {
+    return Optional.empty();
+  }
+
+  /** Empty if documents are not written in the format; so it is for pages, which are laid out. */
+  default Optional<Writer> writer() {
+    return Optional.empty();
+  }
+
+  /** There is one wherever there is a writer. */
+  default Optional<Verifier> verifier() {
+    return Optional.empty();
+  }
+}

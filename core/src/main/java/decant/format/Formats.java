@@ -1,0 +1,137 @@
+package decant.format;
+
+import decant.format.Format.Family;
+import java.io.IOException;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.ServiceLoader;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+
+/** Every format that is known, and what serves it. */
+public final class Formats {
+  private static final List<FormatService> SERVICES =
+      ServiceLoader.load(FormatService.class, Formats.class.getClassLoader()).stream()
+          .map(ServiceLoader.Provider::get)
+          .toList();
+
+  private static final String PAGES = "pdf";
+  private static final String WORKING = "docx";
+  private static final String OLDER = "rtf";
+
+  private Formats() {}
+
+  private static Optional<FormatService> service(Format f) {
+    return SERVICES.stream().filter(s -> s.format().equals(f)).findFirst();
+  }
+
+  /** The formats that are taken in, or written, or both. */
+  public static List<Format> served() {
+    return SERVICES.stream().map(FormatService::format).toList();
+  }
+
+  /** The formats that are taken in. */
+  public static List<Format> takenIn() {
+    return SERVICES.stream()
+        .filter(s -> s.reader().isPresent())
+        .map(FormatService::format)
+        .toList();
+  }
+
+  /** The formats of editable documents that are written. */
+  public static List<Format> written() {
+    return SERVICES.stream()
+        .filter(s -> s.writer().isPresent())
+        .map(FormatService::format)
+        .toList();
+  }
+
+  /** The format of this id; empty if none is served. */
+  public static Optional<Format> of(String id) {
+    return served().stream().filter(f -> f.id().equals(id)).findFirst();
+  }
+
+  /** What a file is, by its content, never by its name. @throws IOException if it cannot be read */
+  public static Format recognise(Path file) throws IOException {
+    FileContent content = FileContent.of(file);
+    return Stream.concat(served().stream(), Unserved.ALL.stream())
+        .filter(f -> f.sniffer().knows(content))
+        .findFirst()
+        .orElse(Unserved.UNKNOWN);
+  }
+
+  /** What takes files of a format in; empty if nothing does. */
+  public static Optional<FormatService.Reader> reader(Format f) {
+    return service(f).flatMap(FormatService::reader);
+  }
+
+  /** What writes a format. @throws IllegalArgumentException if it is none of {@link #written} */
+  public static FormatService.Writer writer(Format f) {
+    return service(f).flatMap(FormatService::writer).orElseThrow(() -> unwritten(f));
+  }
+
+  /** What verifies files of a format that is written. */
+  public static FormatService.Verifier verifier(Format f) {
+    return service(f).flatMap(FormatService::verifier).orElseThrow(() -> unwritten(f));
+  }
+
+  private static IllegalArgumentException unwritten(Format f) {
+    return new IllegalArgumentException("documents are not written as " + f.name());
+  }
+
+  /** The format of published pages. */
+  public static Format pages() {
+    return of(PAGES).orElseThrow();
+  }
+
+  /** The format that work is kept in: the one that loses least of a document. */
+  public static Format working() {
+    return of(WORKING).orElseThrow();
+  }
+
+  /** The format that office programs of every age read. */
+  public static Format older() {
+    return of(OLDER).orElseThrow();
+  }
+
+  /** Whether what came of a format has pages of its own, which can be looked at. */
+  public static boolean hasPages(String id) {
+    return of(id).filter(f -> f.family() == Family.PAGES).isPresent();
+  }
+
+  /** The format whose files have this extension, whatever their content. */
+  public static Optional<Format> byExtension(String name) {
+    String extension = name.substring(name.lastIndexOf('.') + 1).toLowerCase(Locale.ROOT);
+    return served().stream().filter(f -> f.extensions().contains(extension)).findFirst();
+  }
+
+  /** Names as in "PDF, DOCX and RTF". */
+  public static String names(List<Format> formats) {
+    List<String> names = formats.stream().map(Format::name).toList();
+    return names.size() < 2
+        ? String.join("", names)
+        : String.join(", ", names.subList(0, names.size() - 1)) + " and " + names.getLast();
+  }
+
+  /**
+   * A line for each format that is served: its name, its extensions, whether it is read, written.
+   */
+  public static List<String> table() {
+    var out = new ArrayList<String>();
+    for (FormatService s : SERVICES) {
+      Format f = s.format();
+      boolean written = s.writer().isPresent() || f.family() == Family.PAGES;
+      out.add(
+          "| %s | %s | %s | %s |"
+              .formatted(
+                  f.name(),
+                  f.extensions().stream().map(e -> "." + e).collect(Collectors.joining(" ")),
+                  s.reader().isPresent() ? "yes" : "",
+                  written ? "yes" : ""));
+    }
+    return out;
+  }
+}

@@ -1,0 +1,72 @@
+package decant.office.docx;
+
+import decant.format.FileContent;
+import decant.format.Format;
+import decant.format.FormatService;
+import decant.model.Document;
+import decant.reading.Active;
+import decant.verify.office.DocxVerifier;
+import java.io.IOException;
+import java.io.OutputStream;
+import java.util.EnumSet;
+import java.util.List;
+import java.util.Optional;
+
+/** Office Open XML text documents (ISO/IEC 29500). */
+public final class DocxFormat implements FormatService {
+  private static final String WITH_MACROS = "docm";
+
+  private static final Format FORMAT =
+      new Format(
+          "docx",
+          "DOCX",
+          Format.Family.TEXT,
+          "application/vnd.openxmlformats-officedocument.wordprocessingml.document",
+          List.of("docx", WITH_MACROS),
+          DocxFormat::knows,
+          EnumSet.allOf(Format.Holding.class));
+
+  /** A package of this kind; a damaged one too, so that its reader says what is wrong with it. */
+  private static boolean knows(FileContent c) {
+    if (c.isDamagedZip()) {
+      return true;
+    }
+    boolean other =
+        c.packs("xl/workbook.xml") || c.packs("xl/workbook.bin") || c.packs("ppt/presentation.xml");
+    boolean some = c.packsBelow("word/") || c.packs("[content_types].xml");
+    return some && !other && !c.packedMediaType().contains("opendocument");
+  }
+
+  @Override
+  public Format format() {
+    return FORMAT;
+  }
+
+  @Override
+  public Optional<Reader> reader() {
+    return Optional.of(DocxReader::read);
+  }
+
+  @Override
+  public Optional<Writer> writer() {
+    return Optional.of(
+        new Writer() {
+          @Override
+          public void write(Document d, OutputStream out) throws IOException {
+            DocxWriter.write(d, out);
+          }
+
+          @Override
+          public String extension(Document d, Active active) {
+            return active == Active.KEEP && DocxWriter.hasMacros(d)
+                ? WITH_MACROS
+                : FORMAT.extension();
+          }
+        });
+  }
+
+  @Override
+  public Optional<Verifier> verifier() {
+    return Optional.of(DocxVerifier::verify);
+  }
+}

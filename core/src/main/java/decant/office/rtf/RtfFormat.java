@@ -1,0 +1,51 @@
+package decant.office.rtf;
+
+import decant.format.Format;
+import decant.format.FormatService;
+import decant.model.Document;
+import decant.reading.Active;
+import decant.verify.office.RtfVerifier;
+import java.io.IOException;
+import java.io.OutputStream;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+
+/** Rich Text Format 1.9.1, which office programs of every age read. */
+public final class RtfFormat implements FormatService {
+  private static final Format FORMAT =
+      new Format(
+          "rtf",
+          "RTF",
+          Format.Family.TEXT,
+          "application/rtf",
+          List.of("rtf"),
+          c -> c.head().startsWith("{\\rtf"),
+          Set.of());
+
+  @Override
+  public Format format() {
+    return FORMAT;
+  }
+
+  @Override
+  public Optional<Writer> writer() {
+    return Optional.of(
+        new Writer() {
+          @Override
+          public void write(Document d, OutputStream out) throws IOException {
+            RtfWriter.write(d, out);
+          }
+
+          @Override
+          public String extension(Document d, Active active) {
+            return FORMAT.extension();
+          }
+        });
+  }
+
+  @Override
+  public Optional<Verifier> verifier() {
+    return Optional.of(RtfVerifier::verify);
+  }
+}

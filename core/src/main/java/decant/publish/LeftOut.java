@@ -1,0 +1,34 @@
+package decant.publish;
+
+import decant.format.Format;
+import decant.format.Format.Holding;
+import decant.model.Document;
+import decant.words.Words;
+import java.util.ArrayList;
+import java.util.List;
+
+/** What of a document a format has no room for, in the person's words. */
+public final class LeftOut {
+  private static final Words WORDS = Words.of(LeftOut.class);
+
+  private LeftOut() {}
+
+  /** Empty if all of it goes along. */
+  public static List<String> of(Document d, Format format) {
+    var out = new ArrayList<String>();
+    Enclosed has = Enclosed.in(d);
+    if (has.files() > 0 && !format.holds().contains(Holding.ATTACHED_FILES)) {
+      out.add(WORDS.count("left-out.files", has.files()));
+    }
+    if (has.blanks() > 0 && !format.holds().contains(Holding.FORM_FIELDS)) {
+      out.add(WORDS.count("left-out.fields", has.blanks()));
+    }
+    if (!d.styles().typesetting().fonts().isEmpty() && !format.holds().contains(Holding.FONTS)) {
+      out.add(WORDS.say("left-out.fonts"));
+    }
+    if (has.kept() > 0 && !format.holds().contains(Holding.KEPT_PARTS)) {
+      out.add(WORDS.count("left-out.kept", has.kept()));
+    }
+    return out;
+  }
+}

@@ -1,0 +1,130 @@
+package decant.format;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import decant.Samples;
+import decant.io.Untouchable;
+import decant.pdf.Published;
+import decant.pdf.choices.Passwords;
+import decant.publish.LeftOut;
+import decant.publish.Publisher;
+import decant.publish.Receipt;
+import decant.publish.Recipe;
+import decant.publish.RecipeFile;
+import decant.reading.ReadRequest;
+import decant.reading.TakenIn;
+import decant.verify.Check;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipOutputStream;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+class FormatsTest {
+  @TempDir Path folder;
+
+  private String of(byte[] bytes) throws IOException {
+    return Formats.recognise(Files.write(folder.resolve("wrong-name.txt"), bytes)).id();
+  }
+
+  private String zip(String entry, String content) throws IOException {
+    Path file = folder.resolve("package.bin");
+    try (ZipOutputStream zip = new ZipOutputStream(Files.newOutputStream(file))) {
+      zip.putNextEntry(new ZipEntry(entry));
+      zip.write(content.getBytes(StandardCharsets.US_ASCII));
+    }
+    return Formats.recognise(file).id();
+  }
+
+  @Test
+  void contentCountsAndNamesDoNot() throws IOException {
+    assertThat(of(Files.readAllBytes(Samples.DEMO.resolve("Berth rules.pdf")))).isEqualTo("pdf");
+    assertThat(of(Files.readAllBytes(Samples.DEMO.resolve("Winter storage notice.docx"))))
+        .isEqualTo("docx");
+    assertThat(of("junk before %PDF-1.4".getBytes())).isEqualTo("pdf");
+    assertThat(of("{\\rtf1 x}".getBytes())).isEqualTo("rtf");
+    assertThat(of("  <!DOCTYPE html><p>".getBytes())).isEqualTo("html");
+    assertThat(of("plain".getBytes())).isEqualTo("unknown");
+    assertThat(of(new byte[] {(byte) 0x89, 'P', 'N', 'G', 0})).isEqualTo("picture");
+  }
+
+  @Test
+  void packagesAreToldByTheirParts() throws IOException {
+    assertThat(zip("mimetype", "application/vnd.oasis.opendocument.text")).isEqualTo("odt");
+    assertThat(zip("xl/workbook.xml", "<x/>")).isEqualTo("xlsx");
+    assertThat(zip("ppt/presentation.xml", "<x/>")).isEqualTo("pptx");
+    assertThat(zip("word/document.xml", "<x/>")).isEqualTo("docx");
+    assertThat(zip("readme.txt", "x")).isEqualTo("zip");
+  }
+
+  /** All that the toy has is its class and one line that names it. */
+  @Test
+  void aFormatThatIsRegisteredIsServedEverywhere() throws Exception {
+    Path source = Files.writeString(folder.resolve("rules.txt"), "toy!\nTie up.\nReport.");
+    assertThat(Formats.recognise(source).id()).isEqualTo("toy");
+    TakenIn taken = Intake.take(ReadRequest.of(source));
+    assertThat(Samples.text(taken)).isEqualTo("Tie up.\nReport.");
+    Recipe recipe =
+        RecipeFile.read(
+            "{\"decant-recipe\": 4, \"name\": \"Toy\", \"outputs\": [{\"kind\": \"office\","
+                + " \"format\": \"toy\"}, {\"kind\": \"pdf\"}]}",
+            "test");
+    assertThat(RecipeFile.read(RecipeFile.write(recipe), "test")).isEqualTo(recipe);
+    Receipt receipt =
+        Publisher.publish(
+            new Publisher.Order(
+                Samples.layout(taken.document()),
+                recipe,
+                folder,
+                "rules",
+                source,
+                false,
+                Passwords.NONE,
+                Untouchable.inputs(List.of(source))),
+            (name, done) -> {},
+            () -> false);
+    assertThat(receipt.files())
+        .extracting(f -> f.file().getFileName().toString())
+        .containsExactly("rules.toy", "rules.pdf");
+    assertThat(receipt.files()).allMatch(f -> f.checks().stream().allMatch(Check::passed));
+    assertThat(receipt.files().getFirst().format()).isEqualTo("toy");
+    assertThat(Formats.byExtension("a.TOY")).contains(Formats.of("toy").orElseThrow());
+    assertThat(Formats.names(Formats.takenIn())).isEqualTo("Toy, PDF and DOCX");
+    assertThat(LeftOut.of(Published.everything(), Formats.of("toy").orElseThrow())).isEmpty();
+  }
+
+  @Test
+  void whatIsNotWrittenIsRefused() {
+    assertThatThrownBy(() -> Formats.writer(Formats.pages()))
+        .isInstanceOf(IllegalArgumentException.class)
+        .hasMessageContaining("PDF");
+    assertThatThrownBy(() ->
+            RecipeFile.read(
+                "{\"decant-recipe\": 4, \"name\": \"x\", \"outputs\": [{\"kind\":"
+                    + " \"office\", \"format\": \"pdf\"}]}",
+                "test"))
+        .hasMessageContaining("docx, rtf");
+  }
+
+  @Test
+  void everyFormatThatIsWrittenIsVerified() {
+    assertThat(Formats.written()).allMatch(f -> Formats.verifier(f) != null);
+    assertThat(Formats.served()).extracting(Format::id).doesNotHaveDuplicates();
+    assertThat(Formats.served())
+        .flatExtracting(Format::extensions)
+        .doesNotHaveDuplicates()
+        .allMatch(e -> e.matches("[a-z0-9]+"));
+  }
+
+  /** The table that a person reads is that of the registry. */
+  @Test
+  void theReadmeTellsOfTheseFormats() throws IOException {
+    String readme = Files.readString(Path.of("..", "README.md"));
+    assertThat(readme).contains(Formats.table().stream().filter(l -> !l.contains("Toy")).toList());
+  }
+}
