@@ -2,10 +2,9 @@ package decant.layout;
 
 import decant.model.Block;
 import decant.model.Inline;
-import decant.model.KeptBlock;
 import decant.model.NodeId;
 import decant.model.Paragraph;
-import decant.model.Table;
+import decant.model.walk.Walk;
 import java.util.ArrayList;
 import java.util.List;
 
@@ -21,22 +20,18 @@ record BlockFacts(boolean plain, boolean showsPages, List<NodeId> notes) {
 
   static BlockFacts of(Block b) {
     var f = new Finder();
-    f.visit(b);
+    Walk.through(List.of(b), f);
     return f.plain ? PLAIN : new BlockFacts(false, f.showsPages, List.copyOf(f.notes));
   }
 
-  private static final class Finder {
+  private static final class Finder implements Walk.Visitor {
     private final List<NodeId> notes = new ArrayList<>();
     private boolean plain = true;
     private boolean showsPages;
 
-    void visit(Block b) {
-      switch (b) {
-        case Paragraph p -> p.inlines().forEach(this::visit);
-        case Table t ->
-            t.rows().forEach(r -> r.cells().forEach(c -> c.blocks().forEach(this::visit)));
-        case KeptBlock k -> {}
-      }
+    @Override
+    public void paragraph(Paragraph p) {
+      p.inlines().forEach(this::visit);
     }
 
     private void visit(Inline i) {

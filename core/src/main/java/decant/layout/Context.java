@@ -3,11 +3,11 @@ package decant.layout;
 import decant.model.Block;
 import decant.model.Document;
 import decant.model.Inline;
-import decant.model.KeptBlock;
 import decant.model.NodeId;
 import decant.model.Paragraph;
 import decant.model.Story;
-import decant.model.Table;
+import decant.model.walk.Walk;
+import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.function.Predicate;
@@ -30,15 +30,7 @@ record Context(Map<NodeId, String> labels, Map<NodeId, Story> stories, FieldValu
   }
 
   private boolean agrees(Context other, Block b) {
-    return switch (b) {
-      case Paragraph p -> agrees(other, p);
-      case Table t ->
-          t.rows().stream()
-              .allMatch(r ->
-                  r.cells().stream()
-                      .allMatch(c -> c.blocks().stream().allMatch(n -> agrees(other, n))));
-      case KeptBlock k -> true;
-    };
+    return Walk.paragraphs(List.of(b)).stream().allMatch(p -> agrees(other, p));
   }
 
   private boolean agrees(Context other, Paragraph p) {
@@ -78,14 +70,6 @@ record Context(Map<NodeId, String> labels, Map<NodeId, Story> stories, FieldValu
 
   /** Whether an inline of a kind stands in a block, or in a table's cells. */
   static boolean holds(Block b, Predicate<Inline> kind) {
-    return switch (b) {
-      case Paragraph p -> p.inlines().stream().anyMatch(kind);
-      case Table t ->
-          t.rows().stream()
-              .anyMatch(r ->
-                  r.cells().stream()
-                      .anyMatch(c -> c.blocks().stream().anyMatch(n -> holds(n, kind))));
-      case KeptBlock k -> false;
-    };
+    return Walk.paragraphs(List.of(b)).stream().anyMatch(p -> p.inlines().stream().anyMatch(kind));
   }
 }

@@ -1,18 +1,15 @@
 package decant.layout;
 
-import decant.model.Block;
 import decant.model.Document;
-import decant.model.KeptBlock;
 import decant.model.ListDefinition;
 import decant.model.ListMembership;
 import decant.model.NodeId;
 import decant.model.Paragraph;
 import decant.model.ParagraphTraits;
-import decant.model.Section;
-import decant.model.Table;
+import decant.model.walk.Part;
+import decant.model.walk.Walk;
 import java.util.HashMap;
 import java.util.HashSet;
-import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
@@ -41,20 +38,8 @@ public final class ListLabels {
       return Map.of();
     }
     var l = new ListLabels(styles);
-    for (Section s : d.sections()) {
-      l.walk(s.blocks());
-    }
+    Walk.paragraphs(d, Part.OF_FLOW).forEach(l::count);
     return l.labels;
-  }
-
-  private void walk(List<Block> blocks) {
-    for (Block b : blocks) {
-      switch (b) {
-        case Paragraph p -> count(p);
-        case Table t -> t.rows().forEach(r -> r.cells().forEach(c -> walk(c.blocks())));
-        case KeptBlock k -> {}
-      }
-    }
   }
 
   private void count(Paragraph p) {

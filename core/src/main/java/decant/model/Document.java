@@ -1,5 +1,7 @@
 package decant.model;
 
+import decant.model.walk.Part;
+import decant.model.walk.Walk;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -194,11 +196,7 @@ public final class Document {
    * not.
    */
   public List<Paragraph> paragraphs() {
-    var out = new ArrayList<Paragraph>();
-    for (Section s : sections) {
-      collect(s.blocks(), out);
-    }
-    return out;
+    return Walk.paragraphs(this, Part.OF_FLOW);
   }
 
   /** The first paragraph of the flow that each bookmark names. */
@@ -210,23 +208,6 @@ public final class Document {
       }
     }
     return out;
-  }
-
-  /** Every paragraph of some blocks in reading order, those in tables included. */
-  public static List<Paragraph> paragraphsOf(List<Block> blocks) {
-    var out = new ArrayList<Paragraph>();
-    collect(blocks, out);
-    return out;
-  }
-
-  private static void collect(List<Block> blocks, List<Paragraph> out) {
-    for (Block b : blocks) {
-      switch (b) {
-        case Paragraph p -> out.add(p);
-        case Table t -> t.rows().forEach(r -> r.cells().forEach(c -> collect(c.blocks(), out)));
-        case KeptBlock k -> {}
-      }
-    }
   }
 
   /** The heading level in force for a paragraph: 0 for body text, 1 to 9 for headings. */

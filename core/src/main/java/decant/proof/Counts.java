@@ -1,14 +1,14 @@
 package decant.proof;
 
-import decant.model.Block;
+import decant.model.Cell;
 import decant.model.Document;
 import decant.model.Inline;
-import decant.model.KeptBlock;
 import decant.model.Paragraph;
 import decant.model.ParagraphTraits;
-import decant.model.Section;
 import decant.model.Table;
 import decant.model.TextTraits;
+import decant.model.walk.Part;
+import decant.model.walk.Walk;
 import decant.words.Words;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -47,32 +47,29 @@ public record Counts(Map<Thing, Integer> numbers) {
     for (Thing what : Thing.values()) {
       n.put(what, 0);
     }
-    for (Section s : d.sections()) {
-      blocks(d, s.blocks(), n);
-    }
+    Walk.through(
+        d,
+        Part.OF_FLOW,
+        new Walk.Visitor() {
+          @Override
+          public void paragraph(Paragraph p) {
+            count(d, p, n);
+          }
+
+          @Override
+          public void table(Table t) {
+            add(n, Thing.TABLES, 1);
+          }
+
+          @Override
+          public void cell(Cell c) {
+            add(n, Thing.CELLS, 1);
+          }
+        });
     return new Counts(n);
   }
 
-  private static void blocks(Document d, List<Block> blocks, Map<Thing, Integer> n) {
-    for (Block b : blocks) {
-      switch (b) {
-        case Paragraph p -> paragraph(d, p, n);
-        case Table t -> {
-          add(n, Thing.TABLES, 1);
-          t.rows()
-              .forEach(r ->
-                  r.cells()
-                      .forEach(c -> {
-                        add(n, Thing.CELLS, 1);
-                        blocks(d, c.blocks(), n);
-                      }));
-        }
-        case KeptBlock k -> {}
-      }
-    }
-  }
-
-  private static void paragraph(Document d, Paragraph p, Map<Thing, Integer> n) {
+  private static void count(Document d, Paragraph p, Map<Thing, Integer> n) {
     if (d.headingLevel(p) > 0) {
       add(n, Thing.HEADINGS, 1);
     } else {

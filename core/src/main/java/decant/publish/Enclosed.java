@@ -1,15 +1,14 @@
 package decant.publish;
 
-import decant.model.Block;
 import decant.model.Document;
 import decant.model.Inline;
 import decant.model.KeptBlock;
 import decant.model.Paragraph;
 import decant.model.Remark;
-import decant.model.Table;
 import decant.model.TextTraits;
+import decant.model.walk.Part;
+import decant.model.walk.Walk;
 import java.util.HashSet;
-import java.util.List;
 import java.util.Set;
 
 /**
@@ -23,24 +22,23 @@ import java.util.Set;
 public record Enclosed(int blanks, int remarks, int files, int kept) {
   public static Enclosed in(Document d) {
     var c = new Count();
-    d.sections().forEach(s -> c.blocks(s.blocks()));
-    d.stories().values().forEach(s -> c.blocks(s.blocks()));
+    Walk.through(d, Part.ALL, c);
     return new Enclosed(c.blanks.size(), c.remarks.size(), d.attachments().size(), c.kept);
   }
 
-  private static final class Count {
+  private static final class Count implements Walk.Visitor {
     private final Set<String> blanks = new HashSet<>();
     private final Set<String> remarks = new HashSet<>();
     private int kept;
 
-    void blocks(List<Block> blocks) {
-      for (Block b : blocks) {
-        switch (b) {
-          case Paragraph p -> p.inlines().forEach(this::inline);
-          case Table t -> t.rows().forEach(r -> r.cells().forEach(c -> blocks(c.blocks())));
-          case KeptBlock k -> kept++;
-        }
-      }
+    @Override
+    public void paragraph(Paragraph p) {
+      p.inlines().forEach(this::inline);
+    }
+
+    @Override
+    public void kept(KeptBlock k) {
+      kept++;
     }
 
     private void inline(Inline i) {

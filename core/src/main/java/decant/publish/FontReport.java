@@ -11,6 +11,8 @@ import decant.model.Inline;
 import decant.model.Look;
 import decant.model.Paragraph;
 import decant.model.TextTraits;
+import decant.model.walk.Part;
+import decant.model.walk.Walk;
 import decant.text.EmbeddingRights;
 import decant.text.FontBook;
 import decant.text.FontFace;
@@ -86,21 +88,11 @@ public final class FontReport {
     return out;
   }
 
-  /** The paragraphs of the flow, of notes and shapes, and of running texts. */
-  private static List<Paragraph> everywhere(Document d) {
-    var out = new ArrayList<Paragraph>(d.paragraphs());
-    d.stories().values().forEach(s -> out.addAll(Document.paragraphsOf(s.blocks())));
-    d.sections()
-        .forEach(
-            s -> s.running().values().forEach(r -> out.addAll(Document.paragraphsOf(r.blocks()))));
-    return out;
-  }
-
   private static Map<FontFace, Map<String, FontBook.Reason>> asked(Document d) {
     FontBook book = DocumentFonts.of(d);
     var out = new LinkedHashMap<FontFace, Map<String, FontBook.Reason>>();
     var seen = new HashSet<Look>();
-    for (Paragraph p : everywhere(d)) {
+    for (Paragraph p : Walk.paragraphs(d, Part.ALL)) {
       Look base = d.styles().textBase(p.look());
       for (Inline i : p.inlines()) {
         Look look = d.styles().textLook(base, i.look());

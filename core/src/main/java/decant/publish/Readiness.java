@@ -6,6 +6,8 @@ import decant.model.Inline;
 import decant.model.MediaId;
 import decant.model.NodeId;
 import decant.model.Paragraph;
+import decant.model.walk.Part;
+import decant.model.walk.Walk;
 import decant.pdf.choices.Keeping;
 import decant.words.Words;
 import java.util.ArrayList;
@@ -55,7 +57,7 @@ public final class Readiness {
     }
     if (k.accessible()) {
       int n = 0;
-      for (Paragraph p : d.paragraphs()) {
+      for (Paragraph p : Walk.paragraphs(d, Part.ONCE)) {
         int at = 0;
         for (Inline i : p.inlines()) {
           if (i instanceof Inline.Picture pic) {

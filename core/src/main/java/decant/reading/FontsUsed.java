@@ -5,6 +5,8 @@ import decant.model.Inline;
 import decant.model.Look;
 import decant.model.Paragraph;
 import decant.model.TextTraits;
+import decant.model.walk.Part;
+import decant.model.walk.Walk;
 import decant.reading.TakenIn.SourceFont;
 import decant.text.FontBook;
 import java.util.List;
@@ -28,15 +30,7 @@ public final class FontsUsed {
   /** The families that text is in, that of notes and running texts too, in alphabetical order. */
   static SortedSet<String> families(Document d) {
     var out = new TreeSet<String>();
-    d.paragraphs().forEach(p -> collect(d, p, out));
-    d.stories()
-        .values()
-        .forEach(s -> Document.paragraphsOf(s.blocks()).forEach(p -> collect(d, p, out)));
-    d.sections()
-        .forEach(s ->
-            s.running()
-                .values()
-                .forEach(r -> Document.paragraphsOf(r.blocks()).forEach(p -> collect(d, p, out))));
+    Walk.paragraphs(d, Part.ALL).forEach(p -> collect(d, p, out));
     return out;
   }
 

@@ -7,13 +7,15 @@ import com.fasterxml.jackson.databind.node.ObjectNode;
 import decant.format.Formats;
 import decant.io.AtomicFile;
 import decant.io.WriteProblem;
-import decant.model.Block;
 import decant.model.Box;
 import decant.model.Document;
 import decant.model.Finding;
+import decant.model.KeptBlock;
 import decant.model.NodeId;
-import decant.model.Section;
+import decant.model.Paragraph;
 import decant.model.Table;
+import decant.model.walk.Part;
+import decant.model.walk.Walk;
 import decant.reading.ReadProblem;
 import decant.reading.ReadRequest;
 import decant.reading.TakenIn;
@@ -265,19 +267,26 @@ public final class WorkFile {
   /** The blocks of the flow, those in cells too, in reading order: the same after reading again. */
   private static List<NodeId> order(Document d) {
     var out = new ArrayList<NodeId>();
-    for (Section s : d.sections()) {
-      collect(s.blocks(), out);
-    }
-    return out;
-  }
+    Walk.through(
+        d,
+        Part.OF_FLOW,
+        new Walk.Visitor() {
+          @Override
+          public void paragraph(Paragraph p) {
+            out.add(p.id());
+          }
 
-  private static void collect(List<Block> blocks, List<NodeId> out) {
-    for (Block b : blocks) {
-      out.add(b.id());
-      if (b instanceof Table t) {
-        t.rows().forEach(r -> r.cells().forEach(c -> collect(c.blocks(), out)));
-      }
-    }
+          @Override
+          public void table(Table t) {
+            out.add(t.id());
+          }
+
+          @Override
+          public void kept(KeptBlock k) {
+            out.add(k.id());
+          }
+        });
+    return out;
   }
 
   private static byte[] locked(byte[] plain, String password) throws IOException {

@@ -7,6 +7,7 @@ import decant.model.Document;
 import decant.model.Finding;
 import decant.model.Inline;
 import decant.model.Paragraph;
+import decant.model.walk.Walk;
 import decant.office.docx.DocxWriter;
 import decant.reading.TakenIn;
 import java.io.IOException;
@@ -124,8 +125,7 @@ class DocxNothingLostTest extends MadeDocx {
     var out = new StringBuilder(Samples.text(new TakenIn(d, java.util.List.of(), null)));
     d.stories()
         .values()
-        .forEach(
-            s -> Document.paragraphsOf(s.blocks()).forEach(p -> out.append('\n').append(p.text())));
+        .forEach(s -> Walk.paragraphs(s.blocks()).forEach(p -> out.append('\n').append(p.text())));
     d.paragraphs().stream()
         .flatMap(p -> p.inlines().stream())
         .forEach(i -> {

@@ -9,6 +9,7 @@ import decant.model.Inline;
 import decant.model.Paragraph;
 import decant.model.Section;
 import decant.model.Story;
+import decant.model.walk.Walk;
 import decant.reading.TakenIn;
 import java.awt.image.BufferedImage;
 import java.io.IOException;
@@ -85,11 +86,9 @@ class NothingLostTest {
         d.sections().stream()
             .map(Section::running)
             .flatMap(r -> r.values().stream())
-            .flatMap(s -> Document.paragraphsOf(s.blocks()).stream());
+            .flatMap(s -> Walk.paragraphs(s.blocks()).stream());
     Stream<Paragraph> stories =
-        d.stories().values().stream()
-            .map(Story::blocks)
-            .flatMap(b -> Document.paragraphsOf(b).stream());
+        d.stories().values().stream().map(Story::blocks).flatMap(b -> Walk.paragraphs(b).stream());
     return Stream.of(d.paragraphs().stream(), running, stories).flatMap(s -> s);
   }
 

@@ -9,6 +9,7 @@ import decant.model.Section;
 import decant.model.Story;
 import decant.model.Table;
 import decant.model.TableTraits;
+import decant.model.walk.Walk;
 import java.nio.file.Path;
 import java.util.List;
 import org.junit.jupiter.api.Test;
@@ -115,13 +116,13 @@ class RecoveredSettingTest {
                 .map(b ->
                     ((Table) b).rows().size()
                         + " "
-                        + Document.paragraphsOf(List.of(b)).stream()
+                        + Walk.paragraphs(List.of(b)).stream()
                             .limit(6)
                             .map(Paragraph::text)
                             .toList())
                 .toList()
             + d.sections().getFirst().running().values().stream()
-                .flatMap(r -> Document.paragraphsOf(r.blocks()).stream())
+                .flatMap(r -> Walk.paragraphs(r.blocks()).stream())
                 .map(Paragraph::text)
                 .toList());
     assertThat(rows).as("one head, and all rows").isEqualTo(1 + 4 * 42);
@@ -129,7 +130,6 @@ class RecoveredSettingTest {
         d.sections().stream().map(Section::running).flatMap(r -> r.values().stream()).toList();
     assertThat(running)
         .allSatisfy(s ->
-            assertThat(Document.paragraphsOf(s.blocks()))
-                .noneMatch(p -> p.text().contains("Length")));
+            assertThat(Walk.paragraphs(s.blocks())).noneMatch(p -> p.text().contains("Length")));
   }
 }

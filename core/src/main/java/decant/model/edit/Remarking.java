@@ -1,12 +1,13 @@
 package decant.model.edit;
 
-import decant.model.Block;
 import decant.model.Document;
 import decant.model.Inline;
 import decant.model.Look;
 import decant.model.Paragraph;
 import decant.model.Remark;
 import decant.model.TextTraits;
+import decant.model.walk.Part;
+import decant.model.walk.Walk;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.function.UnaryOperator;
@@ -41,29 +42,26 @@ public final class Remarking {
   public static Revision settle(Revision r, Remark remark) {
     var steps = new ArrayList<Step>();
     Document d = r.document();
-    d.sections().forEach(s -> settle(s.blocks(), remark, steps));
-    d.stories().values().forEach(s -> settle(s.blocks(), remark, steps));
+    Walk.paragraphs(d, Part.ALL).forEach(p -> settle(p, remark, steps));
     return steps.isEmpty() ? r : r.apply(new Edit("Remark settled", steps), r.selection());
   }
 
-  private static void settle(List<Block> blocks, Remark remark, List<Step> steps) {
-    for (Paragraph p : Document.paragraphsOf(blocks)) {
-      boolean any =
-          p.inlines().stream().anyMatch(i -> i.look().value(TextTraits.REMARKS).contains(remark));
-      if (any) {
-        restyle(
-            p,
-            0,
-            p.length(),
-            l -> {
-              List<Remark> left =
-                  l.value(TextTraits.REMARKS).stream().filter(o -> !o.equals(remark)).toList();
-              return left.isEmpty()
-                  ? l.without(TextTraits.REMARKS)
-                  : l.with(TextTraits.REMARKS, left);
-            },
-            steps);
-      }
+  private static void settle(Paragraph p, Remark remark, List<Step> steps) {
+    boolean any =
+        p.inlines().stream().anyMatch(i -> i.look().value(TextTraits.REMARKS).contains(remark));
+    if (any) {
+      restyle(
+          p,
+          0,
+          p.length(),
+          l -> {
+            List<Remark> left =
+                l.value(TextTraits.REMARKS).stream().filter(o -> !o.equals(remark)).toList();
+            return left.isEmpty()
+                ? l.without(TextTraits.REMARKS)
+                : l.with(TextTraits.REMARKS, left);
+          },
+          steps);
     }
   }
 

@@ -1,16 +1,14 @@
 package decant.pdf.read;
 
-import decant.model.Block;
 import decant.model.Document;
 import decant.model.Finding;
 import decant.model.Inline;
-import decant.model.KeptBlock;
 import decant.model.MediaId;
 import decant.model.Paragraph;
-import decant.model.Section;
-import decant.model.Story;
 import decant.model.Table;
 import decant.model.TableTraits;
+import decant.model.walk.Part;
+import decant.model.walk.Walk;
 import decant.words.Words;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -108,34 +106,37 @@ final class Conservation {
   // What the document holds.
 
   private void read() {
-    for (Section s : document.sections()) {
-      blocks(s.blocks(), body);
-      s.running().values().forEach(r -> blocks(r.blocks(), running));
-    }
-    for (Story s : document.stories().values()) {
-      blocks(s.blocks(), body);
-    }
+    Walk.through(
+        document,
+        Part.ALL,
+        new Walk.Visitor() {
+          private Letters into = body;
+
+          @Override
+          public void begin(Part part) {
+            into = part == Part.RUNNING ? running : body;
+          }
+
+          @Override
+          public void paragraph(Paragraph p) {
+            into.add(text(p));
+          }
+
+          @Override
+          public void row(Table.Row r) {
+            head(r);
+          }
+        });
     body.close();
     running.close();
     heads.close();
   }
 
-  private void blocks(List<Block> blocks, Letters into) {
-    for (Block b : blocks) {
-      switch (b) {
-        case Paragraph p -> into.add(text(p));
-        case Table t -> t.rows().forEach(r -> row(r, into));
-        case KeptBlock k -> {}
-      }
-    }
-  }
-
-  private void row(Table.Row r, Letters into) {
-    r.cells().forEach(c -> blocks(c.blocks(), into));
+  private void head(Table.Row r) {
     if (r.look().value(TableTraits.HEADER_ROW)) {
       heads.add(
           r.cells().stream()
-              .flatMap(c -> Document.paragraphsOf(c.blocks()).stream())
+              .flatMap(c -> Walk.paragraphs(c.blocks()).stream())
               .map(this::text)
               .collect(Collectors.joining()));
     }

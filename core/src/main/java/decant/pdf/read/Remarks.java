@@ -1,6 +1,5 @@
 package decant.pdf.read;
 
-import decant.model.Block;
 import decant.model.Box;
 import decant.model.Document;
 import decant.model.Finding;
@@ -11,6 +10,8 @@ import decant.model.NodeId;
 import decant.model.Paragraph;
 import decant.model.Remark;
 import decant.model.TextTraits;
+import decant.model.walk.Part;
+import decant.model.walk.Walk;
 import decant.words.Words;
 import decant.work.Faults;
 import java.util.ArrayList;
@@ -182,8 +183,11 @@ final class Remarks {
   /** Says which remarks came along, and which found no text. */
   static List<Finding> findings(List<ScannedPage> pages, Document d) {
     Map<String, NodeId> about = new HashMap<>();
-    d.sections().forEach(s -> note(s.blocks(), about));
-    d.stories().values().forEach(s -> note(s.blocks(), about));
+    for (Paragraph p : Walk.paragraphs(d, Part.ONCE)) {
+      for (Inline i : p.inlines()) {
+        i.look().value(TextTraits.REMARKS).forEach(r -> about.putIfAbsent(r.id(), p.id()));
+      }
+    }
     var out = new ArrayList<Finding>();
     for (ScannedPage page : pages) {
       for (Noted n : page.remarks()) {
@@ -203,14 +207,6 @@ final class Remarks {
       }
     }
     return out;
-  }
-
-  private static void note(List<Block> blocks, Map<String, NodeId> about) {
-    for (Paragraph p : Document.paragraphsOf(blocks)) {
-      for (Inline i : p.inlines()) {
-        i.look().value(TextTraits.REMARKS).forEach(r -> about.putIfAbsent(r.id(), p.id()));
-      }
-    }
   }
 
   private static String shortened(String s) {
