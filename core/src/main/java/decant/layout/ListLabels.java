@@ -15,7 +15,7 @@ import java.util.Map;
 import java.util.Set;
 
 /** The labels of list items, counted through the document in reading order. */
-public final class ListLabels {
+public final class ListLabels implements Walk.Visitor {
   /** No item of the level was counted yet. */
   private static final int UNSET = Integer.MIN_VALUE;
 
@@ -28,7 +28,7 @@ public final class ListLabels {
     this.styles = styles;
   }
 
-  /** The label of each list item of the flow. */
+  /** The label of each list item, wherever it stands. */
   public static Map<NodeId, String> of(Document d) {
     return of(d, new Styles(d.styles(), d.lists(), decant.text.FontBook.shipped()));
   }
@@ -38,11 +38,24 @@ public final class ListLabels {
       return Map.of();
     }
     var l = new ListLabels(styles);
-    Walk.paragraphs(d, Part.OF_FLOW).forEach(l::count);
+    Walk.through(d, Part.ALL, l);
     return l.labels;
   }
 
-  private void count(Paragraph p) {
+  /** The flow, and apart from it all boxes, each note and each header number by themselves. */
+  @Override
+  public void begin(Part part) {
+    if (part != Part.BOXES || !boxes) {
+      counters.clear();
+      started.clear();
+    }
+    boxes = part == Part.BOXES;
+  }
+
+  private boolean boxes;
+
+  @Override
+  public void paragraph(Paragraph p) {
     ListMembership member = styles.paragraphLook(p).value(ParagraphTraits.LIST);
     ListDefinition list = styles.lists().get(member.list());
     if (list == null) {

@@ -57,9 +57,11 @@ public final class Walk {
         s.running().values().forEach(r -> story(r, Part.RUNNING, v));
       }
     }
-    for (Story s : d.stories().values()) {
-      if (parts.contains(Part.of(s))) {
-        story(s, Part.of(s), v);
+    for (Part part : List.of(Part.NOTES, Part.BOXES)) {
+      if (parts.contains(part)) {
+        d.stories().values().stream()
+            .filter(s -> Part.of(s) == part)
+            .forEach(s -> story(s, part, v));
       }
     }
   }

@@ -23,7 +23,11 @@ final class DocxDigest {
   private final Package parts;
   private final String main;
   private final DocxStyles styles;
-  private final DocxLabels labels;
+  private final DocxLabels ofBoxes;
+
+  /** Of the text that is read: the flow, all boxes, or one note or header. */
+  private DocxLabels labels;
+
   private final Map<String, Element> footnotes;
   private final Map<String, Element> endnotes;
   private final Deque<Field> fields = new ArrayDeque<>();
@@ -36,7 +40,8 @@ final class DocxDigest {
     this.part = main;
     this.targets = parts.relationships(main);
     this.styles = DocxStyles.of(root("styles").orElseThrow(() -> new IOException("no styles")));
-    this.labels = root("numbering").map(DocxLabels::of).orElseGet(DocxLabels::none);
+    this.labels = freshLabels();
+    this.ofBoxes = freshLabels();
     this.footnotes = notes("footnotes");
     this.endnotes = notes("endnotes");
   }
@@ -135,6 +140,11 @@ final class DocxDigest {
     section++;
   }
 
+  private DocxLabels freshLabels() throws IOException {
+    var numbering = root("numbering");
+    return numbering.isPresent() ? DocxLabels.of(numbering.get()) : DocxLabels.none();
+  }
+
   private interface Walk {
     void of(Element root) throws IOException;
   }
@@ -146,7 +156,10 @@ final class DocxDigest {
     targets = parts.relationships(name);
     var root = parts.xml(name);
     if (root.isPresent()) {
+      DocxLabels around = labels;
+      labels = freshLabels();
       apart(root.get(), walk);
+      labels = around;
     }
     part = outer;
     targets = outerTargets;
@@ -170,9 +183,8 @@ final class DocxDigest {
     String level = styles.of(paragraph, "level");
     int heading = level.isEmpty() ? 0 : (int) Docx.number(level) + 1;
     String list = styles.of(paragraph, "list");
-    boolean inFlow = part.equals(main) && boxes == 0;
     String label =
-        list.isEmpty() || list.equals("0") || !inFlow
+        list.isEmpty() || list.equals("0")
             ? ""
             : labels.next(list, (int) Docx.number(styles.of(paragraph, "depth")));
     out.end(heading > 9 ? 0 : heading, label);
@@ -308,8 +320,6 @@ final class DocxDigest {
     out.takeObjects(apart);
   }
 
-  private int boxes;
-
   /** Pictures and text boxes at any depth of a drawing (§20.4, and part 4 §19.1 for older ones). */
   private void drawing(Element e, Digest.Builder out) throws IOException {
     switch (e.getLocalName()) {
@@ -318,9 +328,10 @@ final class DocxDigest {
       case "AlternateContent" -> drawing(chosen(e), out);
       case "txbxContent" -> {
         var apart = new Digest.Builder();
-        boxes++;
+        DocxLabels outer = labels;
+        labels = ofBoxes;
         apart(e, box -> blocks(box, apart));
-        boxes--;
+        labels = outer;
         if (!apart.line().isEmpty()) {
           out.add(Aspect.BOXES, apart.line());
         }

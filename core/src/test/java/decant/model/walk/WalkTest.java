@@ -26,6 +26,11 @@ import decant.model.Table;
 import decant.model.TextTraits;
 import decant.publish.Enclosed;
 import decant.publish.LeftOut;
+import decant.verify.Check;
+import java.io.IOException;
+import java.io.OutputStream;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.EnumSet;
 import java.util.LinkedHashMap;
@@ -33,9 +38,12 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
 
 /** Each part of a document is passed once, in its order, into every cell. */
 class WalkTest {
+  @TempDir Path folder;
+
   private static Paragraph p(String text) {
     return Samples.paragraph(text);
   }
@@ -170,7 +178,7 @@ class WalkTest {
 
   /** A list in a box, a note or a table shows its labels as one in the flow does. */
   @Test
-  void listsInBoxesShowTheirLabels() {
+  void listsInBoxesShowTheirLabels() throws IOException {
     var level =
         new ListDefinition.Level(
             ListDefinition.NumberFormat.DECIMAL, "%1.", 1, Look.PLAIN, Look.PLAIN);
@@ -186,6 +194,13 @@ class WalkTest {
     rich.section(PageSetup.A4, Section.Start.NEW_PAGE, Paragraph.of(item, "Arrive."), Rich.of(box));
     Document d =
         rich.document().withLists(Map.of("steps", new ListDefinition("steps", List.of(level))));
+    for (var f : List.of(Formats.working(), Formats.older())) {
+      Path file = folder.resolve("lists." + f.extension());
+      try (OutputStream out = Files.newOutputStream(file)) {
+        Formats.writer(f).write(d, out);
+      }
+      assertThat(Formats.verifier(f).verify(file, d)).allMatch(Check::passed);
+    }
     Layout l = Samples.layout(d);
     var labels = new LinkedHashMap<String, String>();
     for (Places.PlacedLine line : Places.lines(l.pages().getFirst())) {
