@@ -8,11 +8,11 @@ import decant.model.Document;
 import decant.model.Inline;
 import decant.model.Look;
 import decant.model.Media;
+import decant.model.Metadata;
 import decant.model.NodeId;
 import decant.model.PageSetup;
 import decant.model.Paragraph;
 import decant.model.ParagraphTraits;
-import decant.model.Particulars;
 import decant.model.Section;
 import decant.model.StyleSheet;
 import decant.model.Table;
@@ -99,7 +99,7 @@ public final class Samples {
         new Section(
             NodeId.fresh(), PageSetup.A4, Section.Start.NEW_PAGE, Map.of(), List.of(blocks));
     return Document.of(
-        Particulars.NONE,
+        Metadata.NONE,
         styles(),
         Map.of(),
         List.of(section),

@@ -8,11 +8,11 @@ import decant.model.Inline;
 import decant.model.LinePitch;
 import decant.model.Look;
 import decant.model.Media;
+import decant.model.Metadata;
 import decant.model.NodeId;
 import decant.model.PageSetup;
 import decant.model.Paragraph;
 import decant.model.ParagraphTraits;
-import decant.model.Particulars;
 import decant.model.Rule;
 import decant.model.Rules;
 import decant.model.Section;
@@ -85,14 +85,14 @@ final class LongDocument {
     var section =
         new Section(NodeId.fresh(), PageSetup.A4, Section.Start.NEW_PAGE, Map.of(), blocks);
     return Document.of(
-            Particulars.NONE,
+            Metadata.NONE,
             sheet,
             Map.of(),
             List.of(section),
             stories,
             Map.of(picture.id(), picture),
             List.of())
-        .withParticulars(Particulars.NONE.withTitle("A long document"));
+        .withParticulars(Metadata.NONE.withTitle("A long document"));
   }
 
   private static NodeId note(Random random, Map<NodeId, Story> stories) {

@@ -6,14 +6,14 @@ import decant.layout.Layouter;
 import decant.model.Block;
 import decant.model.Document;
 import decant.model.Look;
+import decant.model.Metadata;
 import decant.model.Paragraph;
 import decant.model.ParagraphTraits;
-import decant.model.Particulars;
 import decant.model.StyleSheet;
 import decant.model.TextTraits;
 import decant.model.edit.HeadingStyles;
+import decant.pdf.choices.Compression;
 import decant.pdf.choices.PdfChoices;
-import decant.pdf.choices.Weight;
 import decant.pdf.write.PdfWriter;
 import decant.text.FontBook;
 import decant.verify.Check;
@@ -51,7 +51,7 @@ final class PublishSpeed {
     Layout layout = dense(wanted);
     Path file = Files.createTempFile("decant-bench", ".pdf");
     System.out.printf("%d pages%n", layout.pages().size());
-    for (Weight.Effort effort : Weight.Effort.values()) {
+    for (Compression.Effort effort : Compression.Effort.values()) {
       for (int round = 0; round < 3; round++) {
         measure(layout, effort, file, round == 2);
       }
@@ -59,12 +59,11 @@ final class PublishSpeed {
     Files.delete(file);
   }
 
-  private static void measure(Layout layout, Weight.Effort effort, Path file, boolean told)
+  private static void measure(Layout layout, Compression.Effort effort, Path file, boolean told)
       throws Exception {
     PdfChoices c =
-        PdfChoices.usual(
-                IntStream.range(0, layout.pages().size()).boxed().toList(), Particulars.NONE)
-            .with(new Weight(effort, true, 0, 0, true, true));
+        PdfChoices.usual(IntStream.range(0, layout.pages().size()).boxed().toList(), Metadata.NONE)
+            .with(new Compression(effort, true, 0, 0, true, true));
     System.gc();
     ManagementFactory.getMemoryPoolMXBeans().forEach(MemoryPoolMXBean::resetPeakUsage);
     long before = used();

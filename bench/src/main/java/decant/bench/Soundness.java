@@ -10,7 +10,7 @@ import decant.layout.Places;
 import decant.layout.Places.PlacedLine;
 import decant.model.Box;
 import decant.model.LinePitch;
-import decant.model.Particulars;
+import decant.model.Metadata;
 import decant.paint.PagePainter;
 import decant.pdf.choices.PdfChoices;
 import decant.pdf.file.Encryption;
@@ -206,7 +206,7 @@ final class Soundness {
     try {
       PdfWriter.write(
           l,
-          PdfChoices.usual(IntStream.range(0, n).boxed().toList(), Particulars.NONE),
+          PdfChoices.usual(IntStream.range(0, n).boxed().toList(), Metadata.NONE),
           Optional.empty(),
           out,
           k -> {},

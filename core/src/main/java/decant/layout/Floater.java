@@ -12,10 +12,10 @@ import java.util.List;
 
 /** Puts things beside the flow and in the way of its lines. */
 final class Floater {
-  private final BlockSetter setter;
+  private final BlockLayouter setter;
   private final Floats floats;
 
-  Floater(BlockSetter setter, Floats floats) {
+  Floater(BlockLayouter setter, Floats floats) {
     this.setter = setter;
     this.floats = floats;
   }

@@ -1,6 +1,6 @@
 package decant.layout;
 
-import decant.layout.Lanes.Lane;
+import decant.layout.Exclusions.Lane;
 import decant.layout.Obstacle.Span;
 import decant.model.Box;
 import decant.model.Placement;
@@ -123,7 +123,7 @@ final class Floats {
   }
 
   /** The lanes of a block whose first line stands at {@code y} in a column. */
-  Lanes lanes(double left, double right, double y) {
+  Exclusions lanes(double left, double right, double y) {
     return (top, height) -> lanes(left, right, y, top, height);
   }
 

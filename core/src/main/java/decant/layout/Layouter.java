@@ -38,7 +38,7 @@ public final class Layouter {
   private List<EmbeddedFont> embeddedFonts = List.of();
   private FontBook fonts;
   private final Shaper shaper = new WordCache(new JdkShaper());
-  private @Nullable BlockSetter setter;
+  private @Nullable BlockLayouter setter;
   private Context context = Context.NONE;
   private @Nullable Layout last;
   private int sinceCleaning;
@@ -80,7 +80,7 @@ public final class Layouter {
       BooleanSupplier interrupted,
       int everyPages,
       Consumer<Layout> partial) {
-    BlockSetter blocks = setterFor(d);
+    BlockLayouter blocks = setterFor(d);
     Layout before = last;
     Flow flow = Flow.of(d, before == null ? null : before.flow());
     Context now = Context.of(d, flow, blocks.styles(), values);
@@ -148,7 +148,7 @@ public final class Layouter {
    * @param count how many are
    */
   public Layout inSight(Document d, Layout shown, int first, int count) {
-    BlockSetter blocks = setterFor(d);
+    BlockLayouter blocks = setterFor(d);
     Flow flow = Flow.of(d, shown.flow());
     Context now = Context.of(d, flow, blocks.styles(), context.fields());
     blocks.use(now);
@@ -158,14 +158,14 @@ public final class Layouter {
     return new Layout(d, pages, false, flow, runningTexts(d, blocks.styles(), now));
   }
 
-  private BlockSetter setterFor(Document d) {
-    BlockSetter known = setter;
+  private BlockLayouter setterFor(Document d) {
+    BlockLayouter known = setter;
     if (known != null
         && known.styles().sheet() == d.styles()
         && known.styles().lists() == d.lists()) {
       return known;
     }
-    var fresh = new BlockSetter(new Styles(d.styles(), d.lists(), fontsOf(d)), shaper);
+    var fresh = new BlockLayouter(new Styles(d.styles(), d.lists(), fontsOf(d)), shaper);
     if (known != null) {
       fresh.inherit(known);
     }
@@ -185,16 +185,16 @@ public final class Layouter {
 
   private Layout.RunningTexts runningTexts(Document d, Styles styles, Context now) {
     return new Layout.RunningTexts() {
-      private @Nullable BlockSetter own;
+      private @Nullable BlockLayouter own;
 
       @Override
       public synchronized List<Fragment> set(
           Story story, PageSetup setup, double top, FieldValues fields) {
-        BlockSetter s = own;
+        BlockLayouter s = own;
         if (s == null) {
           // A shaper of its own: running texts are asked for by painting threads.
           s =
-              new BlockSetter(
+              new BlockLayouter(
                   new Styles(styles.sheet(), styles.lists(), styles.fonts()),
                   new WordCache(new JdkShaper()));
           own = s;
@@ -287,7 +287,7 @@ public final class Layouter {
     return pages.subList(0, keep);
   }
 
-  private static PageFiller.Start startOf(Page page, Document d, Flow flow, BlockSetter blocks) {
+  private static PageFiller.Start startOf(Page page, Document d, Flow flow, BlockLayouter blocks) {
     Page.FlowPoint at = page.start();
     BlockLayout begun = null;
     if (at.part() > 0) {

@@ -1,9 +1,9 @@
 package decant.layout;
 
 import com.ibm.icu.text.Bidi;
+import decant.layout.Exclusions.Lane;
 import decant.layout.Item.Fill.Pattern;
 import decant.layout.Item.Fill.Role;
-import decant.layout.Lanes.Lane;
 import decant.layout.TextUnits.Kind;
 import decant.layout.TextUnits.Unit;
 import decant.model.Colour;
@@ -26,7 +26,7 @@ final class LinePlacer {
 
   private final Paragraph p;
   private final ParagraphStyle style;
-  private final LineFiller.Frame frame;
+  private final LineBreaker.Frame frame;
   private final TextUnits texts;
   private final Styles styles;
   private final StorySetter stories;
@@ -35,7 +35,7 @@ final class LinePlacer {
   LinePlacer(
       Paragraph p,
       ParagraphStyle style,
-      LineFiller.Frame frame,
+      LineBreaker.Frame frame,
       TextUnits texts,
       Styles styles,
       StorySetter stories) {

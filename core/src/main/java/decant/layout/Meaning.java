@@ -1,9 +1,9 @@
 package decant.layout;
 
-import decant.model.Blank;
+import decant.model.Comment;
+import decant.model.FormField;
 import decant.model.Link;
 import decant.model.Look;
-import decant.model.Remark;
 import decant.model.TextTraits;
 import java.util.List;
 import java.util.Optional;
@@ -15,7 +15,7 @@ import java.util.Optional;
  * @param blank the place to fill in that it stands on
  * @param remarks what was noted about it
  */
-public record Meaning(Optional<Link> link, Optional<Blank> blank, List<Remark> remarks) {
+public record Meaning(Optional<Link> link, Optional<FormField> blank, List<Comment> remarks) {
   public static final Meaning NONE = new Meaning(Optional.empty(), Optional.empty(), List.of());
 
   static Meaning of(Look look) {

@@ -21,7 +21,7 @@ final class NoteArea {
   /** A block of a note from a part on. */
   record Rest(BlockLayout layout, int from) {}
 
-  private final BlockSetter setter;
+  private final BlockLayouter setter;
   private final Map<NodeId, Story> stories;
   private final double separatorHeight;
   private List<Fragment> content = new ArrayList<>();
@@ -29,7 +29,7 @@ final class NoteArea {
   private Deque<Rest> waiting = new ArrayDeque<>();
   private double filled;
 
-  NoteArea(BlockSetter setter, Map<NodeId, Story> stories, double separatorHeight) {
+  NoteArea(BlockLayouter setter, Map<NodeId, Story> stories, double separatorHeight) {
     this.setter = setter;
     this.stories = stories;
     this.separatorHeight = separatorHeight;

@@ -47,14 +47,14 @@ final class PageFiller {
 
   private final Document document;
   private final Flow flow;
-  private final BlockSetter setter;
+  private final BlockLayouter setter;
   private final NoteMarks marks;
   private final double separatorHeight;
   private final Map<RunningKey, Double> runningHeights = new HashMap<>();
 
   private record RunningKey(NodeId story, double width) {}
 
-  PageFiller(Document document, Flow flow, BlockSetter setter) {
+  PageFiller(Document document, Flow flow, BlockLayouter setter) {
     this.document = document;
     this.flow = flow;
     this.setter = setter;
@@ -81,7 +81,7 @@ final class PageFiller {
   }
 
   /** The layout of a block that a page goes on with, as wide as its section's first column. */
-  static BlockLayout begun(Document d, Flow flow, BlockSetter blocks, int block) {
+  static BlockLayout begun(Document d, Flow flow, BlockLayouter blocks, int block) {
     PageSetup p = d.sections().get(flow.sections()[block]).page();
     blocks.snapTo(p.grid());
     return blocks.set(flow.blocks().get(block), p.columns().width(0, p.textWidth()));
@@ -132,7 +132,7 @@ final class PageFiller {
     return flow;
   }
 
-  BlockSetter setter() {
+  BlockLayouter setter() {
     return setter;
   }
 

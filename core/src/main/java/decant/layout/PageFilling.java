@@ -30,7 +30,7 @@ final class PageFilling {
   private final PageFiller filler;
   private final Document document;
   private final Flow flow;
-  private final BlockSetter setter;
+  private final BlockLayouter setter;
   private final NoteMarks marks;
   private final Start start;
   private final int number;
@@ -396,7 +396,7 @@ final class PageFilling {
         }
         case ParagraphLayout p -> {
           int end = setter.frameEnd(flow.blocks(), k, to);
-          List<Paragraph> framed = BlockSetter.paragraphs(flow.blocks(), k, end);
+          List<Paragraph> framed = BlockLayouter.paragraphs(flow.blocks(), k, end);
           out.addAll(floater.frame(framed, p.style().frame(), top, area));
           k = end;
         }
@@ -471,7 +471,7 @@ final class PageFilling {
     if (header > (limit - columnTop) / 2) {
       header = 0; // a header that leaves the rows no room is not repeated
     }
-    Lanes lanes = Lanes.FREE;
+    Exclusions lanes = Exclusions.FREE;
     if (!floats.isEmpty()
         && floats.inTheWay(left, left + width, top, top + l.height(from, l.parts()))) {
       switch (l) {
@@ -509,7 +509,7 @@ final class PageFilling {
       List<NodeId> marked = marks.in(l, from);
       notes.add(marked, setup.textWidth(), Math.max(0, floor() - y) / 2);
     }
-    if (lanes != Lanes.FREE && to < l.parts() && l instanceof ParagraphLayout p) {
+    if (lanes != Exclusions.FREE && to < l.parts() && l instanceof ParagraphLayout p) {
       // What goes on on the next page is free of what stands in the way on this one.
       l = setter.beside(p.source(), width, lanes, to);
     }

@@ -1,13 +1,13 @@
 package decant.layout;
 
 import decant.layout.Item.Fill.Pattern;
-import decant.model.Blank;
 import decant.model.Block;
 import decant.model.Box;
 import decant.model.Colour;
+import decant.model.Comment;
+import decant.model.FormField;
 import decant.model.Inline.Geometry;
 import decant.model.Link;
-import decant.model.Remark;
 import decant.model.Rule;
 import java.util.List;
 import java.util.Optional;
@@ -41,10 +41,10 @@ public final class PageWalker {
     default void link(Link link, Box box) {}
 
     /** Glyphs stand on a place to fill in; told after them. */
-    default void blank(Blank blank, Item.GlyphRun run, Box box) {}
+    default void blank(FormField blank, Item.GlyphRun run, Box box) {}
 
     /** Something was noted about glyphs; told after them. */
-    default void remark(Remark remark, Box box) {}
+    default void remark(Comment remark, Box box) {}
 
     /** The start of a line of a paragraph. */
     default void line(ParagraphLayout paragraph, Line line, double x, double top) {}

@@ -15,10 +15,10 @@ import org.jspecify.annotations.Nullable;
 final class PagesInSight {
   private final Document document;
   private final Flow flow;
-  private final BlockSetter blocks;
+  private final BlockLayouter blocks;
 
   /** Sets with blocks that use the document's context. */
-  PagesInSight(Document document, Flow flow, BlockSetter blocks) {
+  PagesInSight(Document document, Flow flow, BlockLayouter blocks) {
     this.document = document;
     this.flow = flow;
     this.blocks = blocks;

@@ -69,7 +69,7 @@ record ParagraphStyle(
    * next of those that every paragraph has.
    */
   TabStop stopAfter(double x, double tabDistance) {
-    double from = x + LineFiller.TOLERANCE;
+    double from = x + LineBreaker.TOLERANCE;
     for (TabStop t : tabs) {
       if (t.at() > from) {
         return from < indentStart && indentStart < t.at() && firstLine < 0

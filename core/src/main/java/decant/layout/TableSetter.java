@@ -18,9 +18,9 @@ final class TableSetter {
   /** The least height of a row. */
   private static final double LOWEST = 2;
 
-  private final BlockSetter blocks;
+  private final BlockLayouter blocks;
 
-  TableSetter(BlockSetter blocks) {
+  TableSetter(BlockLayouter blocks) {
     this.blocks = blocks;
   }
 

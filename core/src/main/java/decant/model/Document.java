@@ -16,7 +16,7 @@ import org.jspecify.annotations.Nullable;
  * that versions are cheap to keep and two of them can be compared by identity.
  */
 public final class Document {
-  private final Particulars particulars;
+  private final Metadata particulars;
   private final StyleSheet styles;
   private final Map<String, ListDefinition> lists;
   private final List<Section> sections;
@@ -27,7 +27,7 @@ public final class Document {
   private volatile @Nullable DocumentIndex index;
 
   private Document(
-      Particulars particulars,
+      Metadata particulars,
       StyleSheet styles,
       Map<String, ListDefinition> lists,
       List<Section> sections,
@@ -49,7 +49,7 @@ public final class Document {
 
   /** A document of these parts. There is always at least one section. */
   public static Document of(
-      Particulars particulars,
+      Metadata particulars,
       StyleSheet styles,
       Map<String, ListDefinition> lists,
       List<Section> sections,
@@ -75,10 +75,10 @@ public final class Document {
   public static Document of(StyleSheet styles, List<Block> blocks) {
     var section =
         new Section(NodeId.fresh(), PageSetup.A4, Section.Start.NEW_PAGE, Map.of(), blocks);
-    return of(Particulars.NONE, styles, Map.of(), List.of(section), Map.of(), Map.of(), List.of());
+    return of(Metadata.NONE, styles, Map.of(), List.of(section), Map.of(), Map.of(), List.of());
   }
 
-  public Particulars particulars() {
+  public Metadata particulars() {
     return particulars;
   }
 
@@ -127,7 +127,7 @@ public final class Document {
         index);
   }
 
-  public Document withParticulars(Particulars other) {
+  public Document withParticulars(Metadata other) {
     return new Document(
         other, styles, lists, sections, stories, media, keptParts, attachments, index);
   }

@@ -74,14 +74,14 @@ public final class TextTraits {
   public static final Trait<Link> LINK = new Trait<>("link", new Link.Internal(""));
 
   /** What was noted about the text. */
-  public static final Trait<List<Remark>> REMARKS = new Trait<>("remarks", List.of());
+  public static final Trait<List<Comment>> REMARKS = new Trait<>("remarks", List.of());
 
   /**
    * That the text is what a place to fill in holds. Has no meaningful initial value: ask with
    * {@link Look#get}.
    */
-  public static final Trait<Blank> BLANK =
-      new Trait<>("blank", new Blank("", "", Blank.Kind.TEXT, List.of(), 0, ""));
+  public static final Trait<FormField> BLANK =
+      new Trait<>("blank", new FormField("", "", FormField.Kind.TEXT, List.of(), 0, ""));
 
   /** Run properties a reader kept without understanding them. */
   public static final Trait<List<Kept>> KEPT = new Trait<>("kept-run", List.of());

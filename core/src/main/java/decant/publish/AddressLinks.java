@@ -7,7 +7,7 @@ import decant.model.Link;
 import decant.model.Look;
 import decant.model.Paragraph;
 import decant.model.TextTraits;
-import decant.pdf.choices.Wayfinding.Addresses;
+import decant.pdf.choices.Navigation.Addresses;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.regex.Matcher;

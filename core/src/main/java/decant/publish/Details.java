@@ -1,6 +1,6 @@
 package decant.publish;
 
-import decant.model.Particulars;
+import decant.model.Metadata;
 import decant.words.Words;
 
 /**
@@ -40,12 +40,12 @@ public record Details(
   }
 
   /** What the file will say, for a document that says this. */
-  public Particulars over(Particulars own) {
-    Particulars base =
+  public Metadata over(Metadata own) {
+    Metadata base =
         from == From.DOCUMENT
             ? own
-            : new Particulars("", "", "", "", own.language()); // aids need it to read aloud
-    return new Particulars(
+            : new Metadata("", "", "", "", own.language()); // aids need it to read aloud
+    return new Metadata(
         or(title, base.title()),
         or(subject, base.subject()),
         or(author, base.author()),

@@ -1,10 +1,10 @@
 package decant.publish;
 
+import decant.model.Comment;
 import decant.model.Document;
 import decant.model.Inline;
 import decant.model.KeptBlock;
 import decant.model.Paragraph;
-import decant.model.Remark;
 import decant.model.TextTraits;
 import decant.model.walk.Part;
 import decant.model.walk.Walk;
@@ -43,7 +43,7 @@ public record Enclosed(int blanks, int remarks, int files, int kept) {
 
     private void inline(Inline i) {
       i.look().get(TextTraits.BLANK).ifPresent(b -> blanks.add(b.id()));
-      i.look().value(TextTraits.REMARKS).stream().map(Remark::id).forEach(remarks::add);
+      i.look().value(TextTraits.REMARKS).stream().map(Comment::id).forEach(remarks::add);
       kept += i instanceof Inline.KeptInline k && k.shown().isEmpty() ? 1 : 0;
     }
   }

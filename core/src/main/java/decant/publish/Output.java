@@ -2,12 +2,12 @@ package decant.publish;
 
 import decant.format.Format;
 import decant.format.Formats;
-import decant.pdf.choices.FirstSight;
-import decant.pdf.choices.Keeping;
-import decant.pdf.choices.Rights;
-import decant.pdf.choices.Type;
-import decant.pdf.choices.Wayfinding;
-import decant.pdf.choices.Weight;
+import decant.pdf.choices.Compression;
+import decant.pdf.choices.Conformance;
+import decant.pdf.choices.FontEmbedding;
+import decant.pdf.choices.InitialView;
+import decant.pdf.choices.Navigation;
+import decant.pdf.choices.Security;
 
 /** One kind of file that a recipe makes. */
 public sealed interface Output {
@@ -24,26 +24,26 @@ public sealed interface Output {
   record Pdf(
       String naming,
       PageChoice pages,
-      Wayfinding wayfinding,
-      Type type,
-      Weight weight,
-      Rights rights,
+      Navigation wayfinding,
+      FontEmbedding type,
+      Compression weight,
+      Security rights,
       Details details,
-      Keeping keeping,
-      FirstSight firstSight)
+      Conformance keeping,
+      InitialView firstSight)
       implements Output {
     /** What is chosen where nothing is said. */
     public static final Pdf USUAL =
         new Pdf(
             Naming.USUAL,
             PageChoice.ALL,
-            Wayfinding.USUAL,
-            Type.USUAL,
-            Weight.USUAL,
-            Rights.OPEN,
+            Navigation.USUAL,
+            FontEmbedding.USUAL,
+            Compression.USUAL,
+            Security.OPEN,
             Details.OF_DOCUMENT,
-            Keeping.USUAL,
-            FirstSight.USUAL);
+            Conformance.USUAL,
+            InitialView.USUAL);
 
     public Pdf {
       Naming.check(naming);
@@ -63,20 +63,20 @@ public sealed interface Output {
       return new Pdf(naming, other, wayfinding, type, weight, rights, details, keeping, firstSight);
     }
 
-    public Pdf with(Wayfinding other) {
+    public Pdf with(Navigation other) {
       return new Pdf(naming, pages, other, type, weight, rights, details, keeping, firstSight);
     }
 
-    public Pdf with(Type other) {
+    public Pdf with(FontEmbedding other) {
       return new Pdf(
           naming, pages, wayfinding, other, weight, rights, details, keeping, firstSight);
     }
 
-    public Pdf with(Weight other) {
+    public Pdf with(Compression other) {
       return new Pdf(naming, pages, wayfinding, type, other, rights, details, keeping, firstSight);
     }
 
-    public Pdf with(Rights other) {
+    public Pdf with(Security other) {
       return new Pdf(naming, pages, wayfinding, type, weight, other, details, keeping, firstSight);
     }
 
@@ -84,11 +84,11 @@ public sealed interface Output {
       return new Pdf(naming, pages, wayfinding, type, weight, rights, other, keeping, firstSight);
     }
 
-    public Pdf with(Keeping other) {
+    public Pdf with(Conformance other) {
       return new Pdf(naming, pages, wayfinding, type, weight, rights, details, other, firstSight);
     }
 
-    public Pdf with(FirstSight other) {
+    public Pdf with(InitialView other) {
       return new Pdf(naming, pages, wayfinding, type, weight, rights, details, keeping, other);
     }
   }

@@ -2,12 +2,12 @@ package decant.publish;
 
 import decant.format.Formats;
 import decant.layout.Layout;
+import decant.model.Metadata;
 import decant.model.Outline;
-import decant.model.Particulars;
 import decant.pdf.choices.Conflict;
 import decant.pdf.choices.Passwords;
 import decant.pdf.choices.PdfChoices;
-import decant.pdf.choices.Rights;
+import decant.pdf.choices.Security;
 import decant.pdf.file.Encryption;
 import decant.words.Words;
 import java.nio.file.Path;
@@ -80,7 +80,7 @@ public record Plan(List<Item> items) {
     List<Piece> pieces = pieces(o, chosen, layout);
     String pattern = pieces.size() > 1 ? Naming.telling(o.naming()) : o.naming();
     var out = new ArrayList<Item>();
-    Particulars p = particulars(o, layout, source);
+    Metadata p = particulars(o, layout, source);
     for (Piece piece : pieces) {
       var choices =
           new PdfChoices(
@@ -105,7 +105,7 @@ public record Plan(List<Item> items) {
     return out;
   }
 
-  private static void check(Rights r, Passwords passwords) throws PublishProblem {
+  private static void check(Security r, Passwords passwords) throws PublishProblem {
     try {
       if (r.askToOpen()) {
         Encryption.check(r.protection(), passwords.open());
@@ -122,8 +122,8 @@ public record Plan(List<Item> items) {
    * What the file will say of itself: a document without a title has that of its first heading, and
    * what standards ask for is found where it is not said.
    */
-  public static Particulars particulars(Output.Pdf o, Layout layout, Path source) {
-    Particulars p = o.details().over(layout.document().particulars()).clean();
+  public static Metadata particulars(Output.Pdf o, Layout layout, Path source) {
+    Metadata p = o.details().over(layout.document().particulars()).clean();
     boolean needed = o.keeping().accessible() || o.keeping().standard().level().equals("A");
     String title = p.title();
     if (title.isBlank() && (needed || o.details().from() == Details.From.DOCUMENT)) {
@@ -138,7 +138,7 @@ public record Plan(List<Item> items) {
     }
     String language =
         p.language().isBlank() ? Language.of(layout.document()).orElse("en") : p.language();
-    return new Particulars(title, p.subject(), p.author(), p.keywords(), language);
+    return new Metadata(title, p.subject(), p.author(), p.keywords(), language);
   }
 
   /**

@@ -8,7 +8,7 @@ import decant.model.NodeId;
 import decant.model.Paragraph;
 import decant.model.walk.Part;
 import decant.model.walk.Walk;
-import decant.pdf.choices.Keeping;
+import decant.pdf.choices.Conformance;
 import decant.words.Words;
 import java.util.ArrayList;
 import java.util.List;
@@ -40,7 +40,7 @@ public final class Readiness {
 
   /** What is lacking for an output. */
   public static List<Lack> of(Output.Pdf o, Layout layout, java.nio.file.Path source) {
-    Keeping k = o.keeping();
+    Conformance k = o.keeping();
     var out = new ArrayList<Lack>();
     if (!k.accessible() && !k.standard().level().equals("A")) {
       return out;

@@ -2,10 +2,10 @@ package decant.publish;
 
 import decant.format.Format;
 import decant.format.Formats;
-import decant.pdf.choices.Keeping;
+import decant.pdf.choices.Compression;
+import decant.pdf.choices.Conformance;
 import decant.pdf.choices.Permission;
-import decant.pdf.choices.Rights;
-import decant.pdf.choices.Weight;
+import decant.pdf.choices.Security;
 import decant.words.Words;
 import java.util.EnumSet;
 import java.util.List;
@@ -27,7 +27,9 @@ public final class RecipeBook {
     return new Recipe(
         "Light copy",
         WORDS.say("recipe-book.as-small-as-is-sensible"),
-        List.of(Output.Pdf.USUAL.with(new Weight(Weight.Effort.MOST, true, 70, 150, true, true))));
+        List.of(
+            Output.Pdf.USUAL.with(
+                new Compression(Compression.Effort.MOST, true, 70, 150, true, true))));
   }
 
   static Recipe archiveCopy() {
@@ -35,7 +37,8 @@ public final class RecipeBook {
         "Archive copy",
         WORDS.say("recipe-book.keeps-for-good-pdf-a"),
         List.of(
-            Output.Pdf.USUAL.with(Keeping.USUAL.with(Keeping.Standard.A2A).withAccessible(true))));
+            Output.Pdf.USUAL.with(
+                Conformance.USUAL.with(Conformance.Standard.A2A).withAccessible(true))));
   }
 
   static Recipe lockedCopy() {
@@ -44,8 +47,8 @@ public final class RecipeBook {
         WORDS.say("recipe-book.opens-for-everyone-but-is"),
         List.of(
             Output.Pdf.USUAL.with(
-                new Rights(
-                    Rights.Protection.AES_256,
+                new Security(
+                    Security.Protection.AES_256,
                     false,
                     true,
                     EnumSet.of(Permission.PRINT, Permission.PRINT_SHARP, Permission.READ_ALOUD),

@@ -27,7 +27,7 @@ import com.fasterxml.jackson.databind.module.SimpleModule;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import decant.format.Format;
 import decant.format.Formats;
-import decant.pdf.choices.Rights;
+import decant.pdf.choices.Security;
 import decant.reading.Active;
 import decant.words.Words;
 import java.io.IOException;
@@ -161,8 +161,8 @@ public final class RecipeFile {
     }
   }
 
-  private static void check(Rights r, String from) throws RecipeProblem {
-    if (r.protection() == Rights.Protection.NONE && (r.askToOpen() || r.askToChange())) {
+  private static void check(Security r, String from) throws RecipeProblem {
+    if (r.protection() == Security.Protection.NONE && (r.askToOpen() || r.askToChange())) {
       throw new RecipeProblem(WORDS.say("recipe-file.at-rights-passwords-are-asked", from));
     }
   }

@@ -1,8 +1,8 @@
 package decant.publish;
 
 import decant.model.Media;
-import decant.pdf.choices.Keeping;
-import decant.pdf.choices.Weight;
+import decant.pdf.choices.Compression;
+import decant.pdf.choices.Conformance;
 import decant.pdf.write.PictureInFile;
 import decant.pdf.write.PictureMaker;
 import decant.picture.PixelPicture;
@@ -25,7 +25,7 @@ public record StoredPicture(BufferedImage before, BufferedImage after, String ho
    * @param width that it is placed in, in points
    */
   public static Optional<StoredPicture> of(
-      Media m, double width, double height, Weight weight, Keeping keeping) {
+      Media m, double width, double height, Compression weight, Conformance keeping) {
     try {
       Optional<BufferedImage> before = PixelPicture.decode(m.bytes());
       Optional<PictureInFile> made = new PictureMaker(weight, keeping).image(m, width, height);

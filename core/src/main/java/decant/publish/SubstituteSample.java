@@ -5,18 +5,18 @@ import decant.layout.Layouter;
 import decant.model.Document;
 import decant.model.Inline;
 import decant.model.Look;
+import decant.model.Metadata;
 import decant.model.NodeId;
 import decant.model.PageSetup;
 import decant.model.Paragraph;
-import decant.model.Particulars;
 import decant.model.Section;
 import decant.model.StyleSheet;
 import decant.model.TextTraits;
+import decant.pdf.choices.FontEmbedding;
+import decant.pdf.choices.FontEmbedding.Embedding;
+import decant.pdf.choices.FontEmbedding.FontChoice;
+import decant.pdf.choices.FontEmbedding.Substitute;
 import decant.pdf.choices.PdfChoices;
-import decant.pdf.choices.Type;
-import decant.pdf.choices.Type.Embedding;
-import decant.pdf.choices.Type.FontChoice;
-import decant.pdf.choices.Type.Substitute;
 import decant.pdf.file.Encryption;
 import decant.pdf.write.PdfWriter;
 import decant.picture.StandInFonts;
@@ -62,7 +62,7 @@ public final class SubstituteSample {
         new Section(NodeId.fresh(), paper, Section.Start.NEW_PAGE, Map.of(), List.of(line));
     Document d =
         Document.of(
-            Particulars.NONE,
+            Metadata.NONE,
             new StyleSheet(Look.PLAIN, Look.PLAIN, "", Map.of()),
             Map.of(),
             List.of(section),
@@ -71,9 +71,9 @@ public final class SubstituteSample {
             List.of());
     Layout layout = new Layouter(FontBook.shipped()).layout(d);
     PdfChoices c =
-        PdfChoices.usual(List.of(0), Particulars.NONE)
+        PdfChoices.usual(List.of(0), Metadata.NONE)
             .with(
-                new Type(
+                new FontEmbedding(
                     Embedding.USED, Map.of(face.family(), new FontChoice(Embedding.LEFT_OUT, s))));
     var out = new ByteArrayOutputStream();
     try {

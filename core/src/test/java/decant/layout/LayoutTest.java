@@ -10,12 +10,12 @@ import decant.model.LinePitch;
 import decant.model.ListDefinition;
 import decant.model.ListMembership;
 import decant.model.Look;
+import decant.model.Metadata;
 import decant.model.NodeId;
 import decant.model.PageSetup;
 import decant.model.Paragraph;
 import decant.model.ParagraphTraits;
 import decant.model.ParagraphTraits.Alignment;
-import decant.model.Particulars;
 import decant.model.Position;
 import decant.model.Section;
 import decant.model.Table;
@@ -252,7 +252,7 @@ class LayoutTest {
             List.of(Samples.paragraph("four")));
     Document d =
         Document.of(
-            Particulars.NONE,
+            Metadata.NONE,
             Samples.styles(),
             Map.of(),
             List.of(a4, landscape),
@@ -291,7 +291,7 @@ class LayoutTest {
     Layout l =
         Samples.layout(
             Document.of(
-                Particulars.NONE,
+                Metadata.NONE,
                 Samples.styles(),
                 Map.of(),
                 List.of(section),
@@ -373,7 +373,7 @@ class LayoutTest {
         new Section(NodeId.fresh(), PageSetup.A4, Section.Start.NEW_PAGE, Map.of(), blocks);
     Document d =
         Document.of(
-            Particulars.NONE,
+            Metadata.NONE,
             Samples.styles(),
             Map.of("l", list),
             List.of(section),

@@ -175,7 +175,7 @@ class PageRulesTest {
       Layout l =
           Samples.layout(
               decant.model.Document.of(
-                  decant.model.Particulars.NONE,
+                  decant.model.Metadata.NONE,
                   Samples.styles(),
                   Map.of(),
                   List.of(section),

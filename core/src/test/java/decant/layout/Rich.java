@@ -10,12 +10,12 @@ import decant.model.ListDefinition;
 import decant.model.ListMembership;
 import decant.model.Look;
 import decant.model.Media;
+import decant.model.Metadata;
 import decant.model.NodeId;
 import decant.model.PageNumbers;
 import decant.model.PageSetup;
 import decant.model.Paragraph;
 import decant.model.ParagraphTraits;
-import decant.model.Particulars;
 import decant.model.Placement;
 import decant.model.Placement.Align;
 import decant.model.Placement.Axis;
@@ -58,7 +58,7 @@ public final class Rich {
 
   public Document document() {
     return Document.of(
-        Particulars.NONE,
+        Metadata.NONE,
         Samples.styles(),
         lists,
         sections,

@@ -288,7 +288,7 @@ class RtfTest {
     Look noted =
         Look.of(
             TextTraits.REMARKS,
-            List.of(new decant.model.Remark("1", "A. Clerk", "", "Is this so?", false)));
+            List.of(new decant.model.Comment("1", "A. Clerk", "", "Is this so?", false)));
     Document d =
         Samples.document(
             Samples.runs("Lines are ", Look.PLAIN, "doubled", noted, " in a gale.", Look.PLAIN));
@@ -304,7 +304,8 @@ class RtfTest {
     Look blank =
         Look.of(
             TextTraits.BLANK,
-            new decant.model.Blank("1", "vessel", decant.model.Blank.Kind.TEXT, List.of(), 0, ""));
+            new decant.model.FormField(
+                "1", "vessel", decant.model.FormField.Kind.TEXT, List.of(), 0, ""));
     Document d = Samples.document(Samples.runs("Vessel ", Look.PLAIN, "____", blank));
     assertThat(LeftOut.of(d, Formats.older()))
         .containsExactly("1 form field (it becomes plain text).");

@@ -15,13 +15,13 @@ import decant.model.TextTraits;
 import decant.model.Typesetting;
 import decant.paint.PagePainter;
 import decant.paint.Pixels;
-import decant.pdf.choices.Along;
-import decant.pdf.choices.Keeping;
+import decant.pdf.choices.Conformance;
+import decant.pdf.choices.Enclosures;
+import decant.pdf.choices.FontEmbedding;
+import decant.pdf.choices.FontEmbedding.Embedding;
+import decant.pdf.choices.FontEmbedding.FontChoice;
+import decant.pdf.choices.FontEmbedding.Substitute;
 import decant.pdf.choices.PdfChoices;
-import decant.pdf.choices.Type;
-import decant.pdf.choices.Type.Embedding;
-import decant.pdf.choices.Type.FontChoice;
-import decant.pdf.choices.Type.Substitute;
 import decant.pdf.choices.Version;
 import decant.text.FontBook;
 import decant.verify.pdf.PdfVerifier;
@@ -51,7 +51,7 @@ class FontChoicesTest {
   private final Layout layout = Samples.layout(Samples.document(Samples.paragraph(TEXT)));
 
   private static PdfChoices as(Layout l, Embedding e) {
-    return Samples.choices(l).with(new Type(e, Map.of()));
+    return Samples.choices(l).with(new FontEmbedding(e, Map.of()));
   }
 
   private static String fonts(Path file) {
@@ -96,7 +96,7 @@ class FontChoicesTest {
     PdfChoices c =
         Samples.choices(layout)
             .with(
-                new Type(
+                new FontEmbedding(
                     Embedding.USED,
                     Map.of("Liberation Serif", new FontChoice(Embedding.LEFT_OUT, s))));
     Path file = Published.file(folder, layout, c);
@@ -208,7 +208,8 @@ class FontChoicesTest {
                   new PDFRenderer(pdf).renderImage(0, 2, ImageType.RGB)))
           .isLessThan(0.004);
     }
-    Keeping archive = new Keeping(Keeping.Standard.A2B, false, true, Version.V1_7, Along.USUAL);
+    Conformance archive =
+        new Conformance(Conformance.Standard.A2B, false, true, Version.V1_7, Enclosures.USUAL);
     verified(Published.file(folder, l, c.with(archive)), l, c.with(archive));
   }
 }

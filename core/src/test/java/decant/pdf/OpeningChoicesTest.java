@@ -8,25 +8,25 @@ import decant.layout.Layout;
 import decant.model.Document;
 import decant.model.ListDefinition.NumberFormat;
 import decant.model.Look;
+import decant.model.Metadata;
 import decant.model.NodeId;
 import decant.model.PageNumbers;
 import decant.model.PageSetup;
 import decant.model.ParagraphTraits;
-import decant.model.Particulars;
 import decant.model.Section;
-import decant.pdf.choices.Along;
-import decant.pdf.choices.FirstSight;
-import decant.pdf.choices.FirstSight.Arrangement;
-import decant.pdf.choices.FirstSight.Duplex;
-import decant.pdf.choices.FirstSight.Panel;
-import decant.pdf.choices.FirstSight.PrintScaling;
-import decant.pdf.choices.FirstSight.Zoom;
-import decant.pdf.choices.Keeping;
+import decant.pdf.choices.Compression;
+import decant.pdf.choices.Conformance;
+import decant.pdf.choices.Enclosures;
+import decant.pdf.choices.InitialView;
+import decant.pdf.choices.InitialView.Arrangement;
+import decant.pdf.choices.InitialView.Duplex;
+import decant.pdf.choices.InitialView.Panel;
+import decant.pdf.choices.InitialView.PrintScaling;
+import decant.pdf.choices.InitialView.Zoom;
+import decant.pdf.choices.Navigation;
+import decant.pdf.choices.Navigation.Addresses;
 import decant.pdf.choices.PdfChoices;
 import decant.pdf.choices.Version;
-import decant.pdf.choices.Wayfinding;
-import decant.pdf.choices.Wayfinding.Addresses;
-import decant.pdf.choices.Weight;
 import decant.verify.pdf.PdfVerifier;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -76,11 +76,11 @@ class OpeningChoicesTest {
         decant.model.Outline.headings(rules.document()).stream()
             .filter(h -> h.level() <= 2)
             .count();
-    Wayfinding w = new Wayfinding(2, 1, true, true, Addresses.AS_TEXT, true);
+    Navigation w = new Navigation(2, 1, true, true, Addresses.AS_TEXT, true);
     try (PDDocument pdf = read(rules, all.with(w))) {
       assertThat(count(pdf.getDocumentCatalog().getDocumentOutline(), 99)).isEqualTo((int) two);
     }
-    Wayfinding none = new Wayfinding(0, 1, true, true, Addresses.AS_TEXT, true);
+    Navigation none = new Navigation(0, 1, true, true, Addresses.AS_TEXT, true);
     try (PDDocument pdf = read(rules, all.with(none))) {
       assertThat(pdf.getDocumentCatalog().getDocumentOutline()).isNull();
     }
@@ -89,7 +89,7 @@ class OpeningChoicesTest {
   @Test
   void asManyLevelsAreUnfoldedAsChosen() throws IOException {
     for (int open = 1; open <= 3; open++) {
-      Wayfinding w = new Wayfinding(9, open, true, true, Addresses.AS_TEXT, true);
+      Navigation w = new Navigation(9, open, true, true, Addresses.AS_TEXT, true);
       try (PDDocument pdf = read(rules, Samples.choices(rules).with(w))) {
         PDOutlineNode root = pdf.getDocumentCatalog().getDocumentOutline();
         // ISO 32000-2 table 150: what is in sight while nothing is touched
@@ -113,7 +113,7 @@ class OpeningChoicesTest {
             .withLists(Map.of("parts", new decant.model.ListDefinition("parts", List.of(level))));
     Layout l = Samples.layout(d);
     for (boolean numbered : new boolean[] {true, false}) {
-      Wayfinding w = new Wayfinding(9, 1, numbered, true, Addresses.AS_TEXT, true);
+      Navigation w = new Navigation(9, 1, numbered, true, Addresses.AS_TEXT, true);
       PdfChoices c = Samples.choices(l).with(w);
       try (PDDocument pdf = read(l, c)) {
         assertThat(pdf.getDocumentCatalog().getDocumentOutline().getFirstChild().getTitle())
@@ -127,7 +127,7 @@ class OpeningChoicesTest {
   @Test
   void linksCanBeLeftDead() throws IOException {
     Layout l = Samples.layout(Published.everything());
-    Wayfinding w = new Wayfinding(9, 1, true, false, Addresses.AS_TEXT, true);
+    Navigation w = new Navigation(9, 1, true, false, Addresses.AS_TEXT, true);
     try (PDDocument pdf = read(l, Samples.choices(l).with(w))) {
       assertThat(pdf.getPage(0).getAnnotations()).isEmpty();
     }
@@ -140,7 +140,7 @@ class OpeningChoicesTest {
   void pageLabelsAreTheNumbersOnThePages() throws IOException {
     Document d =
         Document.of(
-            Particulars.NONE,
+            Metadata.NONE,
             Samples.styles(),
             Map.of(),
             List.of(
@@ -160,7 +160,7 @@ class OpeningChoicesTest {
       assertThat(pdf.getDocumentCatalog().getPageLabels().getLabelsByPageIndices())
           .containsExactly("ii", Integer.toString(l.pages().getLast().shown()));
     }
-    Wayfinding without = new Wayfinding(9, 1, true, true, Addresses.AS_TEXT, false);
+    Navigation without = new Navigation(9, 1, true, true, Addresses.AS_TEXT, false);
     try (PDDocument pdf = read(l, Samples.choices(l).with(without))) {
       assertThat(pdf.getDocumentCatalog().getPageLabels()).isNull();
     }
@@ -175,15 +175,15 @@ class OpeningChoicesTest {
         List.of(Samples.paragraph(Samples.PROSE.repeat(prose))));
   }
 
-  private static FirstSight sight(
+  private static InitialView sight(
       int page, Zoom z, Panel p, Arrangement a, boolean hide, PrintScaling s, Duplex d, int n) {
-    return new FirstSight(page, z, p, a, hide, hide, hide, hide, true, s, d, n);
+    return new InitialView(page, z, p, a, hide, hide, hide, hide, true, s, d, n);
   }
 
   @ParameterizedTest
   @EnumSource(Panel.class)
   void theChosenPanelIsOpen(Panel p) throws IOException {
-    FirstSight f =
+    InitialView f =
         sight(
             1,
             Zoom.VIEWERS,
@@ -201,7 +201,7 @@ class OpeningChoicesTest {
   @ParameterizedTest
   @EnumSource(value = Arrangement.class, names = "VIEWERS", mode = EnumSource.Mode.EXCLUDE)
   void pagesStandTogetherAsChosen(Arrangement a) throws IOException {
-    FirstSight f =
+    InitialView f =
         sight(1, Zoom.VIEWERS, Panel.NOTHING, a, false, PrintScaling.VIEWERS, Duplex.VIEWERS, 0);
     try (PDDocument pdf = read(rules, Samples.choices(rules).with(f))) {
       assertThat(pdf.getDocumentCatalog().getPageLayout().stringValue()).isEqualTo(a.pdfName());
@@ -211,7 +211,7 @@ class OpeningChoicesTest {
   @ParameterizedTest
   @EnumSource(Zoom.class)
   void theFileOpensAtAPageInASize(Zoom z) throws IOException {
-    FirstSight f =
+    InitialView f =
         sight(
             3,
             z,
@@ -240,7 +240,7 @@ class OpeningChoicesTest {
 
   @Test
   void partsOfTheViewerAreHiddenAndPrintingIsOffered() throws IOException {
-    FirstSight f =
+    InitialView f =
         sight(
             1,
             Zoom.VIEWERS,
@@ -274,7 +274,7 @@ class OpeningChoicesTest {
   void eachVersionIsWhatItSaysAndNoMore(Version v) throws IOException {
     PdfChoices c =
         Samples.choices(rules)
-            .with(new Keeping(Keeping.Standard.NONE, false, true, v, Along.USUAL));
+            .with(new Conformance(Conformance.Standard.NONE, false, true, v, Enclosures.USUAL));
     Path file = Published.file(folder, rules, c);
     assertThat(Tool.run("qpdf", "--check", file.toString()).output())
         .contains("PDF Version: " + v.number());
@@ -292,16 +292,16 @@ class OpeningChoicesTest {
 
   @Test
   void effortAndObjectStreamsShowInTheSize() throws IOException {
-    long least = size(new Weight(Weight.Effort.LITTLE, true, 0, 0, true, true));
-    long medium = size(new Weight(Weight.Effort.MEDIUM, true, 0, 0, true, true));
-    long most = size(new Weight(Weight.Effort.MOST, true, 0, 0, true, true));
-    long apart = size(new Weight(Weight.Effort.MOST, false, 0, 0, true, true));
+    long least = size(new Compression(Compression.Effort.LITTLE, true, 0, 0, true, true));
+    long medium = size(new Compression(Compression.Effort.MEDIUM, true, 0, 0, true, true));
+    long most = size(new Compression(Compression.Effort.MOST, true, 0, 0, true, true));
+    long apart = size(new Compression(Compression.Effort.MOST, false, 0, 0, true, true));
     assertThat(most).isLessThan(medium);
     assertThat(medium).isLessThan(least);
     assertThat(apart).isGreaterThan(most * 11 / 10);
   }
 
-  private long size(Weight w) throws IOException {
+  private long size(Compression w) throws IOException {
     return Samples.pdf(rules, Samples.choices(rules).with(w)).length;
   }
 

@@ -9,11 +9,11 @@ import decant.model.Block;
 import decant.model.Document;
 import decant.model.Media;
 import decant.paint.PagePainter;
-import decant.pdf.choices.Along;
-import decant.pdf.choices.Keeping;
+import decant.pdf.choices.Compression;
+import decant.pdf.choices.Conformance;
+import decant.pdf.choices.Enclosures;
 import decant.pdf.choices.PdfChoices;
 import decant.pdf.choices.Version;
-import decant.pdf.choices.Weight;
 import decant.verify.pdf.PdfVerifier;
 import java.awt.Color;
 import java.awt.image.BufferedImage;
@@ -56,7 +56,7 @@ class PictureChoicesTest {
         .toList();
   }
 
-  private Path published(Weight w, double width, Media... pictures) {
+  private Path published(Compression w, double width, Media... pictures) {
     Layout l = layout(width, pictures);
     PdfChoices c = Samples.choices(l).with(w);
     Path file = Published.file(folder, l, c);
@@ -76,8 +76,8 @@ class PictureChoicesTest {
     return Samples.layout(d);
   }
 
-  private static Weight weight(int quality, int resolution) {
-    return new Weight(Weight.Effort.MOST, true, quality, resolution, true, true);
+  private static Compression weight(int quality, int resolution) {
+    return new Compression(Compression.Effort.MOST, true, quality, resolution, true, true);
   }
 
   @Test
@@ -134,7 +134,8 @@ class PictureChoicesTest {
     Path file = published(weight(0, 0), 200, m);
     assertThat(seen(file)).containsExactly(new Seen("image", 900, 400, "gray", 1, "ccitt"));
     assertThat(pixels(file)).isEqualTo(pixels(page));
-    Path flat = published(new Weight(Weight.Effort.MOST, true, 0, 0, true, false), 200, m);
+    Path flat =
+        published(new Compression(Compression.Effort.MOST, true, 0, 0, true, false), 200, m);
     assertThat(seen(flat)).containsExactly(new Seen("image", 900, 400, "gray", 1, "image"));
     assertThat(pixels(flat)).isEqualTo(pixels(page));
   }
@@ -154,7 +155,7 @@ class PictureChoicesTest {
     Path file = published(weight(0, 0), 200, m);
     assertThat(seen(file)).containsExactly(new Seen("image", 200, 150, "gray", 8, "image"));
     assertThat(pixels(file)).isEqualTo(pixels(grey));
-    Path rgb = published(new Weight(Weight.Effort.MOST, true, 0, 0, false, true), 200, m);
+    Path rgb = published(new Compression(Compression.Effort.MOST, true, 0, 0, false, true), 200, m);
     assertThat(seen(rgb).getFirst().colour()).isNotEqualTo("gray");
   }
 
@@ -189,7 +190,9 @@ class PictureChoicesTest {
     Layout l = layout(60, m);
     PdfChoices c =
         Samples.choices(l)
-            .with(new Keeping(Keeping.Standard.A1B, false, false, Version.V1_4, Along.USUAL));
+            .with(
+                new Conformance(
+                    Conformance.Standard.A1B, false, false, Version.V1_4, Enclosures.USUAL));
     Path file = Published.file(folder, l, c);
     assertThat(seen(file)).extracting(Seen::kind).containsExactly("image");
     try (PDDocument pdf = Loader.loadPDF(file.toFile())) {
@@ -237,7 +240,7 @@ class PictureChoicesTest {
             Published.lineArt(160, 120, Color.BLACK),
             Published.lineArt(160, 120, new Color(0x336699)))) {
       Media m = Published.png(image);
-      for (Weight w : List.of(weight(0, 0), weight(80, 0), weight(80, 72))) {
+      for (Compression w : List.of(weight(0, 0), weight(80, 0), weight(80, 72))) {
         assertThat(storedBytes(published(w, 160, m))).isLessThanOrEqualTo(m.bytes().length);
       }
     }

@@ -8,14 +8,14 @@ import decant.Tool;
 import decant.format.Intake;
 import decant.layout.Layout;
 import decant.model.Finding;
-import decant.pdf.choices.Along;
 import decant.pdf.choices.Conflict;
-import decant.pdf.choices.Keeping;
+import decant.pdf.choices.Conformance;
+import decant.pdf.choices.Enclosures;
 import decant.pdf.choices.Passwords;
 import decant.pdf.choices.PdfChoices;
 import decant.pdf.choices.Permission;
-import decant.pdf.choices.Rights;
-import decant.pdf.choices.Rights.Protection;
+import decant.pdf.choices.Security;
+import decant.pdf.choices.Security.Protection;
 import decant.pdf.choices.Version;
 import decant.pdf.file.Encryption;
 import decant.publish.Exposure;
@@ -49,7 +49,7 @@ class ProtectionTest {
   private static final Set<Permission> SOME = EnumSet.of(Permission.PRINT, Permission.READ_ALOUD);
 
   private PdfChoices locked(Protection p, String open, String change, boolean particulars) {
-    Rights r = new Rights(p, !open.isEmpty(), !change.isEmpty(), SOME, particulars);
+    Security r = new Security(p, !open.isEmpty(), !change.isEmpty(), SOME, particulars);
     return Samples.choices(layout).with(r, new Passwords(open, change));
   }
 
@@ -113,7 +113,8 @@ class ProtectionTest {
             .orElseThrow();
     assertThat(Exposure.ofSource(limiting, found)).as("it opens for everyone").isPresent();
 
-    Rights some = new Rights(Protection.AES_256, false, true, EnumSet.of(Permission.PRINT), true);
+    Security some =
+        new Security(Protection.AES_256, false, true, EnumSet.of(Permission.PRINT), true);
     Path limited =
         Published.file(
             folder, layout, Samples.choices(layout).with(some, new Passwords("", "owner")));
@@ -139,7 +140,7 @@ class ProtectionTest {
   @ParameterizedTest
   @EnumSource(Permission.class)
   void eachPermissionIsItsOwn(Permission one) throws IOException {
-    Rights r = new Rights(Protection.AES_256, false, true, EnumSet.of(one), true);
+    Security r = new Security(Protection.AES_256, false, true, EnumSet.of(one), true);
     PdfChoices c = Samples.choices(layout).with(r, new Passwords("", "owner"));
     Path file = Published.file(folder, layout, c);
     try (PDDocument pdf = Loader.loadPDF(file.toFile())) {
@@ -208,12 +209,16 @@ class ProtectionTest {
     PdfChoices c = locked(Protection.AES_256, "low tide", "", true);
     assertThat(
             Conflict.of(
-                c.with(new Keeping(Keeping.Standard.A2B, false, true, Version.V1_7, Along.USUAL))))
+                c.with(
+                    new Conformance(
+                        Conformance.Standard.A2B, false, true, Version.V1_7, Enclosures.USUAL))))
         .singleElement()
         .satisfies(x -> assertThat(x.message()).contains("PDF/A-2b does not allow encryption"));
     assertThat(
             Conflict.of(
-                c.with(new Keeping(Keeping.Standard.NONE, false, true, Version.V1_4, Along.USUAL))))
+                c.with(
+                    new Conformance(
+                        Conformance.Standard.NONE, false, true, Version.V1_4, Enclosures.USUAL))))
         .singleElement()
         .satisfies(x -> assertThat(x.message()).contains("AES-256 needs PDF 1.7 or newer"));
     assertThat(Conflict.of(locked(Protection.AES_256, "same", "same", true)))
@@ -228,7 +233,7 @@ class ProtectionTest {
         .satisfies(x -> assertThat(x.message()).contains("Protection needs a password"));
     assertThat(
             Conflict.of(
-                c.with(new Rights(Protection.AES_256, true, false, SOME, true), Passwords.NONE)))
+                c.with(new Security(Protection.AES_256, true, false, SOME, true), Passwords.NONE)))
         .singleElement()
         .satisfies(x -> assertThat(x.message()).contains("Enter the password"));
   }

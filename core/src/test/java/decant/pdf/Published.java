@@ -12,11 +12,11 @@ import decant.model.ListMembership;
 import decant.model.Look;
 import decant.model.Media;
 import decant.model.MediaId;
+import decant.model.Metadata;
 import decant.model.NodeId;
 import decant.model.PageSetup;
 import decant.model.Paragraph;
 import decant.model.ParagraphTraits;
-import decant.model.Particulars;
 import decant.model.Section;
 import decant.model.Story;
 import decant.model.Table;
@@ -40,8 +40,8 @@ import javax.imageio.ImageIO;
 
 /** What tests of published files have in common. */
 public final class Published {
-  public static final Particulars PARTICULARS =
-      new Particulars("Berth rules", "Mooring", "Harbour office", "berths, charges", "en");
+  public static final Metadata PARTICULARS =
+      new Metadata("Berth rules", "Mooring", "Harbour office", "berths, charges", "en");
 
   private Published() {}
 

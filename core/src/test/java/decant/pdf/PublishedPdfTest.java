@@ -9,14 +9,14 @@ import decant.layout.Page;
 import decant.model.Document;
 import decant.model.Link;
 import decant.model.Look;
+import decant.model.Metadata;
 import decant.model.Outline;
 import decant.model.Paragraph;
 import decant.model.ParagraphTraits;
-import decant.model.Particulars;
 import decant.model.TextTraits;
 import decant.paint.PagePainter;
-import decant.pdf.choices.Along;
-import decant.pdf.choices.Keeping;
+import decant.pdf.choices.Conformance;
+import decant.pdf.choices.Enclosures;
 import decant.pdf.choices.PdfChoices;
 import decant.verify.Check;
 import decant.verify.pdf.PdfVerifier;
@@ -50,12 +50,12 @@ import org.junit.jupiter.params.provider.ValueSource;
 class PublishedPdfTest {
   @TempDir Path folder;
 
-  private Path publish(Layout l, List<Integer> pages, Particulars particulars) throws IOException {
+  private Path publish(Layout l, List<Integer> pages, Metadata particulars) throws IOException {
     return Files.write(
         folder.resolve("published.pdf"), Samples.pdf(l, PdfChoices.usual(pages, particulars)));
   }
 
-  private Path publish(Layout l, Keeping keeping) throws IOException {
+  private Path publish(Layout l, Conformance keeping) throws IOException {
     return Files.write(
         folder.resolve("published.pdf"), Samples.pdf(l, Samples.choices(l).with(keeping)));
   }
@@ -77,7 +77,7 @@ class PublishedPdfTest {
   void qpdfAndPopplerAcceptTheDemoDocuments(String name) throws IOException {
     Layout l = Samples.layout(Samples.demo(name).document());
     // Fields show their signs without letters, so their words are looked for on the pages.
-    Path file = publish(l, Keeping.USUAL.with(Along.USUAL.withBlanks(false)));
+    Path file = publish(l, Conformance.USUAL.with(Enclosures.USUAL.withBlanks(false)));
     assertThat(Tool.run("qpdf", "--check", file.toString()))
         .satisfies(a -> assertThat(a.status()).as(a.output()).isZero());
     String fonts = Tool.run("pdffonts", file.toString()).output();
@@ -137,10 +137,10 @@ class PublishedPdfTest {
     Document d = Samples.demo("Berth rules.pdf").document();
     Layout l = Samples.layout(d);
     List<Integer> chosen = List.of(1, 4, 5);
-    Path file = publish(l, chosen, new Particulars("Chosen", "", "Office", "", ""));
+    Path file = publish(l, chosen, new Metadata("Chosen", "", "Office", "", ""));
     List<Check> checks =
         PdfVerifier.verify(
-            file, l, PdfChoices.usual(chosen, new Particulars("Chosen", "", "Office", "", "")));
+            file, l, PdfChoices.usual(chosen, new Metadata("Chosen", "", "Office", "", "")));
     assertThat(checks)
         .allSatisfy(c -> assertThat(c.passed()).as(c.name() + ": " + c.detail()).isTrue());
     try (PDDocument pdf = Loader.loadPDF(file.toFile())) {
@@ -233,7 +233,7 @@ class PublishedPdfTest {
         }
       }
     }
-    assertThat(PdfVerifier.verify(file, l, PdfChoices.usual(all(l), Particulars.NONE)))
+    assertThat(PdfVerifier.verify(file, l, PdfChoices.usual(all(l), Metadata.NONE)))
         .allSatisfy(c -> assertThat(c.passed()).as(c.name() + ": " + c.detail()).isTrue());
   }
 
@@ -261,7 +261,7 @@ class PublishedPdfTest {
         .satisfies(f -> assertThat(f.message()).startsWith("2 characters (Gothic)"));
     Layout l = Samples.layout(d);
     Path file = publish(l);
-    assertThat(failed(PdfVerifier.verify(file, l, PdfChoices.usual(all(l), Particulars.NONE))))
+    assertThat(failed(PdfVerifier.verify(file, l, PdfChoices.usual(all(l), Metadata.NONE))))
         .isEmpty();
     assertThat(bare(Tool.run("pdftotext", "-enc", "UTF-8", file.toString(), "-").output()))
         .contains("\uD800\uDF42\uD800\uDF30");
@@ -288,16 +288,14 @@ class PublishedPdfTest {
         Samples.layout(
             Samples.document(Samples.paragraph("Charges"), Samples.paragraph("The charge is 85.")));
     Path file = publish(right);
-    var choices = PdfChoices.usual(List.of(0), Particulars.NONE);
+    var choices = PdfChoices.usual(List.of(0), Metadata.NONE);
     assertThat(failed(PdfVerifier.verify(file, right, choices))).isEmpty();
     assertThat(failed(PdfVerifier.verify(file, wrong, choices))).containsExactly("Text");
     assertThat(failed(PdfVerifier.verify(file, unmarked, choices))).containsExactly("Bookmarks");
     assertThat(
             failed(
                 PdfVerifier.verify(
-                    file,
-                    right,
-                    PdfChoices.usual(List.of(0), Particulars.NONE.withTitle("Other")))))
+                    file, right, PdfChoices.usual(List.of(0), Metadata.NONE.withTitle("Other")))))
         .containsExactly("Particulars", "Opening");
     Files.write(file, java.util.Arrays.copyOf(Files.readAllBytes(file), 300));
     assertThat(failed(PdfVerifier.verify(file, right, choices))).isNotEmpty();

@@ -8,16 +8,16 @@ import decant.layout.Layout;
 import decant.model.Document;
 import decant.model.Link;
 import decant.model.Look;
+import decant.model.Metadata;
 import decant.model.NodeId;
 import decant.model.PageSetup;
-import decant.model.Particulars;
 import decant.model.Section;
 import decant.model.Story;
 import decant.model.TextTraits;
-import decant.pdf.choices.Along;
 import decant.pdf.choices.Conflict;
-import decant.pdf.choices.Keeping;
-import decant.pdf.choices.Keeping.Standard;
+import decant.pdf.choices.Conformance;
+import decant.pdf.choices.Conformance.Standard;
+import decant.pdf.choices.Enclosures;
 import decant.pdf.choices.PdfChoices;
 import decant.pdf.choices.Version;
 import decant.verify.Check;
@@ -42,19 +42,19 @@ import org.junit.jupiter.params.provider.ValueSource;
 class StandardsTest {
   @TempDir Path folder;
 
-  private static Keeping keeping(Standard s, boolean accessible) {
-    return new Keeping(s, accessible, true, Version.V1_7, Along.USUAL);
+  private static Conformance keeping(Standard s, boolean accessible) {
+    return new Conformance(s, accessible, true, Version.V1_7, Enclosures.USUAL);
   }
 
-  private void keeps(Layout l, Keeping k) {
-    Particulars p =
+  private void keeps(Layout l, Conformance k) {
+    Metadata p =
         l.document().particulars().title().isEmpty()
             ? Published.PARTICULARS
             : l.document().particulars();
     PdfChoices c =
         Samples.choices(l)
             .with(k)
-            .with(new Particulars(p.title(), p.subject(), p.author(), p.keywords(), "en"));
+            .with(new Metadata(p.title(), p.subject(), p.author(), p.keywords(), "en"));
     assertThat(Conflict.of(c)).isEmpty();
     Path file = Published.file(folder, l, c);
     assertThat(PdfVerifier.verify(file, l, c))
@@ -213,7 +213,8 @@ class StandardsTest {
             folder,
             l,
             Samples.choices(l)
-                .with(new Keeping(Standard.NONE, false, false, Version.V1_7, Along.USUAL)));
+                .with(
+                    new Conformance(Standard.NONE, false, false, Version.V1_7, Enclosures.USUAL)));
     assertThat(Tool.run("pdfinfo", file.toString()).output()).containsPattern("Tagged:\\s+no");
   }
 

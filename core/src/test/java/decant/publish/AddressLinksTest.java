@@ -10,7 +10,7 @@ import decant.model.Inline;
 import decant.model.Link;
 import decant.model.Look;
 import decant.model.TextTraits;
-import decant.pdf.choices.Wayfinding.Addresses;
+import decant.pdf.choices.Navigation.Addresses;
 import decant.reading.Active;
 import java.util.Arrays;
 import java.util.List;

@@ -9,8 +9,8 @@ import decant.model.Document;
 import decant.model.Look;
 import decant.model.TextTraits;
 import decant.pdf.Published;
+import decant.pdf.choices.FontEmbedding.Substitute;
 import decant.pdf.choices.PdfChoices;
-import decant.pdf.choices.Type.Substitute;
 import decant.text.FontBook;
 import decant.text.FontFace;
 import java.awt.image.BufferedImage;
@@ -143,7 +143,8 @@ class FontReportTest {
   void whatIsLackingIsTold() {
     Layout l = Samples.layout(Published.everything());
     var file = java.nio.file.Path.of("rules.docx");
-    var archive = decant.pdf.choices.Keeping.USUAL.with(decant.pdf.choices.Keeping.Standard.A2A);
+    var archive =
+        decant.pdf.choices.Conformance.USUAL.with(decant.pdf.choices.Conformance.Standard.A2A);
     assertThat(Readiness.of(Output.Pdf.USUAL, l, file)).isEmpty();
     assertThat(Readiness.of(Output.Pdf.USUAL.with(archive), l, file)).isEmpty();
     assertThat(Readiness.of(Output.Pdf.USUAL.with(archive.withAccessible(true)), l, file))

@@ -10,11 +10,11 @@ import decant.layout.Layout;
 import decant.model.Block;
 import decant.model.Document;
 import decant.model.Look;
+import decant.model.Metadata;
 import decant.model.Paragraph;
 import decant.model.ParagraphTraits;
-import decant.model.Particulars;
-import decant.pdf.choices.Along;
-import decant.pdf.choices.Keeping;
+import decant.pdf.choices.Conformance;
+import decant.pdf.choices.Enclosures;
 import decant.pdf.choices.Passwords;
 import decant.pdf.choices.Version;
 import java.io.IOException;
@@ -129,7 +129,9 @@ class PlanTest {
   void severalOutputsShareAStemAndNoName() throws PublishProblem {
     Output.Pdf archive =
         Output.Pdf.USUAL
-            .with(new Keeping(Keeping.Standard.A2A, true, true, Version.V1_7, Along.USUAL))
+            .with(
+                new Conformance(
+                    Conformance.Standard.A2A, true, true, Version.V1_7, Enclosures.USUAL))
             .withNaming("{stem} archive {date}");
     Plan p =
         plan(
@@ -140,10 +142,10 @@ class PlanTest {
     assertThat(names(p))
         .containsExactly("rules.pdf", "rules archive 2031-05-04.pdf", "rules 2.pdf", "rules.docx");
     // A standard asks for a title and a language, which the document says only by its text.
-    Particulars said = ((Plan.Item.Pdf) p.items().get(1)).choices().particulars();
+    Metadata said = ((Plan.Item.Pdf) p.items().get(1)).choices().particulars();
     assertThat(said.title()).isEqualTo("Berth rules");
     assertThat(said.language()).isEqualTo("en");
-    Particulars usual = ((Plan.Item.Pdf) p.items().get(0)).choices().particulars();
+    Metadata usual = ((Plan.Item.Pdf) p.items().get(0)).choices().particulars();
     assertThat(usual.title()).isEqualTo("Berth rules");
     assertThat(usual.language()).isEmpty();
   }
@@ -151,24 +153,24 @@ class PlanTest {
   @Test
   void particularsAreTheDocumentsOrSetOrStripped() throws PublishProblem {
     Document d =
-        chapters().withParticulars(new Particulars("Own", "Subject", "Author", "words", "de"));
+        chapters().withParticulars(new Metadata("Own", "Subject", "Author", "words", "de"));
     Layout l = Samples.layout(d);
     Path source = folder.resolve("rules.docx");
     assertThat(Plan.particulars(Output.Pdf.USUAL, l, source)).isEqualTo(d.particulars());
     Details some = new Details(Details.From.DOCUMENT, "Set", "", "", "", "");
     assertThat(Plan.particulars(Output.Pdf.USUAL.with(some), l, source))
-        .isEqualTo(new Particulars("Set", "Subject", "Author", "words", "de"));
+        .isEqualTo(new Metadata("Set", "Subject", "Author", "words", "de"));
     Details none = new Details(Details.From.NOWHERE, "", "", "", "", "");
     assertThat(Plan.particulars(Output.Pdf.USUAL.with(none), l, source))
-        .isEqualTo(new Particulars("", "", "", "", "de"));
+        .isEqualTo(new Metadata("", "", "", "", "de"));
   }
 
   @Test
   void particularsHaveNoControlCharacters() {
     Document d =
-        chapters().withParticulars(new Particulars("Own\u0000 title\n", "", "A\u0007", "", ""));
+        chapters().withParticulars(new Metadata("Own\u0000 title\n", "", "A\u0007", "", ""));
     assertThat(Plan.particulars(Output.Pdf.USUAL, Samples.layout(d), folder.resolve("rules.docx")))
-        .isEqualTo(new Particulars("Own  title", "", "A", "", ""));
+        .isEqualTo(new Metadata("Own  title", "", "A", "", ""));
   }
 
   @Test
@@ -248,8 +250,9 @@ class PlanTest {
   @Test
   void theSourceGoesAlongWhereThatIsChosen() throws Exception {
     Path source = Files.writeString(folder.resolve("rules.docx"), "the source itself");
-    Keeping k =
-        new Keeping(Keeping.Standard.A3B, false, true, Version.V1_7, Along.USUAL.withSource(true));
+    Conformance k =
+        new Conformance(
+            Conformance.Standard.A3B, false, true, Version.V1_7, Enclosures.USUAL.withSource(true));
     Recipe r = new Recipe("With source", "", List.of(Output.Pdf.USUAL.with(k)));
     Receipt receipt =
         Publisher.publish(

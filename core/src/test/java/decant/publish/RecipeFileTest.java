@@ -9,15 +9,15 @@ import com.networknt.schema.JsonSchema;
 import com.networknt.schema.JsonSchemaFactory;
 import com.networknt.schema.SpecVersion;
 import decant.format.Formats;
-import decant.pdf.choices.Along;
-import decant.pdf.choices.FirstSight;
-import decant.pdf.choices.Keeping;
+import decant.pdf.choices.Compression;
+import decant.pdf.choices.Conformance;
+import decant.pdf.choices.Enclosures;
+import decant.pdf.choices.FontEmbedding;
+import decant.pdf.choices.InitialView;
+import decant.pdf.choices.Navigation;
 import decant.pdf.choices.Permission;
-import decant.pdf.choices.Rights;
-import decant.pdf.choices.Type;
+import decant.pdf.choices.Security;
 import decant.pdf.choices.Version;
-import decant.pdf.choices.Wayfinding;
-import decant.pdf.choices.Weight;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.file.Files;
@@ -44,39 +44,40 @@ class RecipeFileTest {
                     "{stem} {number} {heading}",
                     new PageChoice(
                         "1-4, last 2", List.of("Charges"), PageChoice.Split.EACH_CHAPTER),
-                    new Wayfinding(
-                        3, 2, false, false, new Wayfinding.Addresses(true, true, "1F4E79"), false),
-                    new Type(
-                        Type.Embedding.LICENSED,
+                    new Navigation(
+                        3, 2, false, false, new Navigation.Addresses(true, true, "1F4E79"), false),
+                    new FontEmbedding(
+                        FontEmbedding.Embedding.LICENSED,
                         Map.of(
                             "Liberation Serif",
-                            new Type.FontChoice(Type.Embedding.WHOLE, Type.Substitute.TIMES))),
-                    new Weight(Weight.Effort.LITTLE, false, 60, 150, false, false),
-                    new Rights(
-                        Rights.Protection.AES_128,
+                            new FontEmbedding.FontChoice(
+                                FontEmbedding.Embedding.WHOLE, FontEmbedding.Substitute.TIMES))),
+                    new Compression(Compression.Effort.LITTLE, false, 60, 150, false, false),
+                    new Security(
+                        Security.Protection.AES_128,
                         true,
                         true,
                         EnumSet.of(Permission.PRINT_SHARP),
                         false),
                     new Details(Details.From.NOWHERE, "T", "S", "A", "K", "de-AT"),
-                    new Keeping(
-                        Keeping.Standard.NONE,
+                    new Conformance(
+                        Conformance.Standard.NONE,
                         false,
                         false,
                         Version.V1_6,
-                        Along.USUAL.withSource(true)),
-                    new FirstSight(
+                        Enclosures.USUAL.withSource(true)),
+                    new InitialView(
                         2,
-                        FirstSight.Zoom.PAGE_WIDTH,
-                        FirstSight.Panel.PAGES,
-                        FirstSight.Arrangement.SPREAD_COVER,
+                        InitialView.Zoom.PAGE_WIDTH,
+                        InitialView.Panel.PAGES,
+                        InitialView.Arrangement.SPREAD_COVER,
                         true,
                         true,
                         true,
                         true,
                         false,
-                        FirstSight.PrintScaling.NONE,
-                        FirstSight.Duplex.SHORT_EDGE,
+                        InitialView.PrintScaling.NONE,
+                        InitialView.Duplex.SHORT_EDGE,
                         3))),
             decant.reading.Active.KEEP,
             new Recipe.Afterwards(true, true, true)));
@@ -119,11 +120,11 @@ class RecipeFileTest {
              "outputs": [{"kind": "pdf", "weight": {"resolution": 150}}, {"kind": "docx"}]}
             """,
             "small.json");
-    Weight usual = Weight.USUAL;
+    Compression usual = Compression.USUAL;
     assertThat(r.outputs())
         .containsExactly(
             Output.Pdf.USUAL.with(
-                new Weight(
+                new Compression(
                     usual.effort(),
                     usual.objectStreams(),
                     usual.photographQuality(),

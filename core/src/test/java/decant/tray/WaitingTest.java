@@ -7,7 +7,7 @@ import decant.Samples;
 import decant.model.Document;
 import decant.model.Paragraph;
 import decant.pdf.choices.Permission;
-import decant.pdf.choices.Rights;
+import decant.pdf.choices.Security;
 import decant.publish.Output;
 import decant.publish.Recipe;
 import decant.publish.RecipeBook;
@@ -70,7 +70,8 @@ class WaitingTest {
   void whatNeedsAPasswordCannotWait() {
     var queue = new PublishQueue(folder.resolve("queue"));
     var rights =
-        new Rights(Rights.Protection.AES_256, true, false, EnumSet.noneOf(Permission.class), true);
+        new Security(
+            Security.Protection.AES_256, true, false, EnumSet.noneOf(Permission.class), true);
     var locked = new Recipe("Locked", "", List.of(Output.Pdf.USUAL.with(rights)));
     assertThatThrownBy(() ->
             queue.add(

@@ -98,7 +98,7 @@ class WordsTest {
             Stream.of("action.", "counts.")
                     .anyMatch(p -> base.startsWith(p) && b.sources().contains('"' + p + '"'))
                 || base.startsWith("digest-check.") && b.sources().contains("\"digest-check.\" +")
-                || base.matches("keeping-choices\\..*-(along|left)")
+                || base.matches("conformance-choices\\..*-(along|left)")
                 || base.startsWith("foot-bar.") && b.sources().contains("\"foot-bar.\" +")
                 || base.endsWith("usage.description"); // asked for by the reader of arguments
         if (!whole && !puttogether) {

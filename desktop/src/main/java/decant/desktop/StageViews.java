@@ -8,8 +8,8 @@ import decant.desktop.shell.Actions;
 import decant.desktop.shell.Desk;
 import decant.desktop.shell.Frame;
 import decant.desktop.shell.Stage;
+import decant.desktop.shell.StageName;
 import decant.desktop.shell.Stages;
-import decant.desktop.shell.Step;
 import decant.desktop.shell.Work;
 import decant.desktop.takein.TakeInView;
 import decant.desktop.tray.TrayView;
@@ -28,7 +28,7 @@ record StageViews(Desk desk, Frame frame) implements Stages {
   }
 
   @Override
-  public Stage of(Step step, Work work) {
+  public Stage of(StageName step, Work work) {
     return switch (step) {
       case TRAY -> tray();
       case OUT_TRAY -> outTray();

@@ -3,7 +3,7 @@ package decant.desktop;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import decant.desktop.page.PagesView;
-import decant.desktop.shell.Step;
+import decant.desktop.shell.StageName;
 import decant.desktop.shell.Work;
 import decant.layout.CaretPlace;
 import decant.layout.Places;
@@ -30,7 +30,7 @@ import org.junit.jupiter.api.Test;
 class CaretAndKeysTest extends WindowCase {
   private Work made(String name, decant.model.Block... blocks) {
     Work w = window.takeIn(Made.docx(folder.resolve(name), blocks));
-    window.go(Step.REVISE);
+    window.go(StageName.REVISE);
     window.until(() -> ((PagesView) window.stage.getScene().lookup("#pages")).settled());
     return w;
   }
@@ -163,7 +163,7 @@ class CaretAndKeysTest extends WindowCase {
             noted.getKey(),
             Made.text("Berths are numbered from the east stairs.", Look.PLAIN));
     Work work = window.takeIn(file);
-    window.go(Step.REVISE);
+    window.go(StageName.REVISE);
     PagesView pages = window.find("#pages", PagesView.class);
     Window.run(() -> pages.setZoom(0.5));
     window.until(pages::settled);
@@ -193,13 +193,13 @@ class CaretAndKeysTest extends WindowCase {
     var table = (Table) document(work).sections().getFirst().blocks().get(1);
     NodeId cell = table.rows().getFirst().cells().getFirst().blocks().getFirst().id();
     caret(work, cell, 2);
-    window.go(Step.TAKE_IN);
+    window.go(StageName.TAKE_IN);
     var place = Window.on(() -> work.layout().placesOf(table.id()).getFirst());
     window.until(() -> ((PagesView) window.stage.getScene().lookup("#take-in-result")).settled());
     window.clickPage("#take-in-result", 0, place.box().x() + 20, place.box().y() + 5, 1);
     window.click("#mend-drop");
     assertThat(document(work).sections().getFirst().blocks()).hasSize(2);
-    window.go(Step.REVISE);
+    window.go(StageName.REVISE);
     Window.run(() -> window.stage.getScene().lookup("#pages").requestFocus());
     window.type("x");
     assertThat(document(work).paragraphs()).anyMatch(p -> p.text().contains("x"));

@@ -3,7 +3,7 @@ package decant.desktop;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import decant.desktop.page.PagesView;
-import decant.desktop.shell.Step;
+import decant.desktop.shell.StageName;
 import decant.desktop.shell.Work;
 import decant.model.Document;
 import decant.model.Finding;
@@ -77,7 +77,7 @@ class FindingsAndLooksTest extends WindowCase {
     assertThat(window.find("#foot-findings", Button.class).getText())
         .isEqualTo(Window.on(work::openFindings).size() + " findings");
     window.click("#foot-fonts");
-    window.until(() -> window.desk.stepProperty().get() == Step.TAKE_IN);
+    window.until(() -> window.desk.stepProperty().get() == StageName.TAKE_IN);
     assertThat(groups().stream().mapToInt(g -> g.findings().size()).sum())
         .as("the list of that count")
         .isEqualTo(3);
@@ -93,7 +93,7 @@ class FindingsAndLooksTest extends WindowCase {
   @Test
   void alikeFindingsAreOneEntryWhosePlacesAreGoneThrough() {
     Work work = window.takeIn(Made.coarse(folder.resolve("Pontoons.pdf"), 5));
-    window.go(Step.TAKE_IN);
+    window.go(StageName.TAKE_IN);
     List<Finding> all = Window.on(work::openFindings);
     List<FindingGroup> entries = groups();
     assertThat(entries.size()).isLessThan(all.size());
@@ -122,7 +122,7 @@ class FindingsAndLooksTest extends WindowCase {
   @SuppressWarnings("unchecked")
   void findingsAreFilteredByKind() {
     window.takeIn(copy("Berth application.pdf"));
-    window.go(Step.TAKE_IN);
+    window.go(StageName.TAKE_IN);
     ComboBox<Object> kinds = window.find("#findings-kind", ComboBox.class);
     int all = groups().size();
     assertThat(Window.on(() -> kinds.getItems().size())).isGreaterThan(2);
@@ -139,7 +139,7 @@ class FindingsAndLooksTest extends WindowCase {
   @Test
   void aMendedFindingIsOpenAgainOnceItIsUndone() {
     Work work = window.takeIn(Made.letter(folder.resolve("Letter.pdf")));
-    window.go(Step.TAKE_IN);
+    window.go(StageName.TAKE_IN);
     FindingGroup suspected =
         groups().stream()
             .filter(g -> g.kind() == Finding.Kind.HEADING_SUSPECTED)
@@ -165,7 +165,7 @@ class FindingsAndLooksTest extends WindowCase {
     Work work =
         taken(Made.text("Winter storage", loud), Made.text(Made.PROSE.repeat(2), Look.PLAIN));
     NodeId title = document(work).index().order().getFirst();
-    window.go(Step.REVISE);
+    window.go(StageName.REVISE);
     caret(work, title, 2);
     double before = lineHeight(work);
     window.press(KeyCode.CONTROL, KeyCode.ALT, KeyCode.DIGIT1);
@@ -189,7 +189,7 @@ class FindingsAndLooksTest extends WindowCase {
         taken(
             Made.text("In Carlito.", in("Carlito").with(TextTraits.SIZE, 12.0)),
             Made.text("In sans.", in("Liberation Sans").with(TextTraits.BOLD, true)));
-    window.go(Step.REVISE);
+    window.go(StageName.REVISE);
     window.until(() -> ((PagesView) window.stage.getScene().lookup("#pages")).settled());
     List<NodeId> order = document(work).index().order();
     Window.run(() ->
@@ -216,7 +216,7 @@ class FindingsAndLooksTest extends WindowCase {
   @Test
   void theProofSaysWhatItCountedAndThatItIsNoComparison() {
     window.takeIn(copy("Berth rules.pdf"));
-    window.go(Step.PROOF);
+    window.go(StageName.PROOF);
     assertThat(window.find("#proof-counted", Label.class).getText())
         .startsWith("These are counts, not a comparison")
         .contains("Equal counts do not mean that the pages are the same");
@@ -239,7 +239,7 @@ class FindingsAndLooksTest extends WindowCase {
   @Test
   void whatActsIsAskedAboutWhereThereIsAny() throws IOException {
     revise("Berth rules.pdf");
-    window.go(Step.PUBLISH);
+    window.go(StageName.PUBLISH);
     assertThat(window.find("#group-active", Node.class).getParent().isVisible()).isFalse();
     Path tides =
         Made.docx(
@@ -247,7 +247,7 @@ class FindingsAndLooksTest extends WindowCase {
             Made.text(
                 "Tides", Look.of(TextTraits.LINK, new Link.External("file:///g:/tides.xls"))));
     Work work = window.takeIn(tides);
-    window.go(Step.PUBLISH);
+    window.go(StageName.PUBLISH);
     assertThat(window.find("#group-active", Node.class).getParent().isVisible()).isTrue();
     window.until(() -> !window.find("#publish-busy", Node.class).isVisible());
     window.click("#publish-go");

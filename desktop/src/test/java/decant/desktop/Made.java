@@ -5,11 +5,11 @@ import decant.model.Cell;
 import decant.model.Document;
 import decant.model.Inline;
 import decant.model.Look;
+import decant.model.Metadata;
 import decant.model.NodeId;
 import decant.model.PageSetup;
 import decant.model.Paragraph;
 import decant.model.ParagraphTraits;
-import decant.model.Particulars;
 import decant.model.Section;
 import decant.model.Story;
 import decant.model.StyleSheet;
@@ -80,7 +80,7 @@ final class Made {
             NodeId.fresh(), PageSetup.A4, Section.Start.NEW_PAGE, Map.of(), List.of(blocks));
     Document d =
         Document.of(
-            Particulars.NONE, styles, Map.of(), List.of(section), stories, Map.of(), List.of());
+            Metadata.NONE, styles, Map.of(), List.of(section), stories, Map.of(), List.of());
     try (OutputStream out = Files.newOutputStream(file)) {
       DocxWriter.write(d, out);
     } catch (IOException e) {

@@ -3,7 +3,7 @@ package decant.desktop;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import decant.desktop.shell.Desk;
-import decant.desktop.shell.Step;
+import decant.desktop.shell.StageName;
 import decant.desktop.shell.Work;
 import decant.model.Look;
 import decant.model.edit.Commands;
@@ -79,12 +79,12 @@ class NoticesTest extends WindowCase {
   void sourcesAndPublishedFilesStandApartAndAreSearched() throws IOException {
     Path source = made("Mooring charges.docx");
     Work work = window.takeIn(source);
-    window.go(Step.PUBLISH);
+    window.go(StageName.PUBLISH);
     window.click("#publish-go");
     window.until(() -> work.receiptProperty().get().isPresent());
     Path made = work.receiptProperty().get().orElseThrow().files().getFirst().file();
     window.click("#foot-tray");
-    window.until(() -> window.desk.stepProperty().get() == Step.TRAY);
+    window.until(() -> window.desk.stepProperty().get() == StageName.TRAY);
     assertThat(list("#tray-list").getItems())
         .contains(source.toAbsolutePath())
         .doesNotContain(made);
@@ -100,8 +100,8 @@ class NoticesTest extends WindowCase {
     assertThat(list("#tray-list").getItems()).containsExactly(source.toAbsolutePath());
     // A file that is gone offers nothing but to forget it.
     Files.delete(source);
-    Window.run(() -> window.desk.go(Step.PUBLISH));
-    Window.run(() -> window.desk.go(Step.TRAY));
+    Window.run(() -> window.desk.go(StageName.PUBLISH));
+    Window.run(() -> window.desk.go(StageName.TRAY));
     window.settle();
     assertThat(labels()).contains("file missing").doesNotContain("Take in");
     var again = new Desk(folder.resolve("state"));
@@ -121,7 +121,7 @@ class NoticesTest extends WindowCase {
   void theOutTraySaysWhatItCannotDoYet() {
     window.takeIn(made("Rules.docx"));
     window.click("#foot-out-tray");
-    window.until(() -> window.desk.stepProperty().get() == Step.OUT_TRAY);
+    window.until(() -> window.desk.stepProperty().get() == StageName.OUT_TRAY);
     assertThat(window.find("#out-tray-explained", Label.class).getText())
         .startsWith("Decant cannot send or print yet.");
     assertThat(
@@ -135,7 +135,7 @@ class NoticesTest extends WindowCase {
   @Test
   void sizeThemeZoomAndFolderAreRemembered() {
     window.takeIn(made("Rules.docx"));
-    window.go(Step.REVISE);
+    window.go(StageName.REVISE);
     Window.run(() -> {
       window.stage.setWidth(1100);
       window.stage.setHeight(720);
@@ -151,7 +151,7 @@ class NoticesTest extends WindowCase {
     assertThat(window.frame.root().getStyleClass()).contains("dark");
     assertThat(window.desk.memory().folder()).contains(folder.toAbsolutePath());
     window.takeIn(folder.resolve("Rules.docx"));
-    window.go(Step.REVISE);
+    window.go(StageName.REVISE);
     assertThat(
             Window.on(() ->
                 window.find("#pages", decant.desktop.page.PagesView.class).zoomProperty().get()))
@@ -189,7 +189,7 @@ class NoticesTest extends WindowCase {
     assertThat(again.taken().origin().format()).isEqualTo("pdf");
     assertThat(Window.on(() -> again.openFindings().size())).isEqualTo(findings);
     assertThat(again.taken().findings()).anyMatch(f -> f.source().isPresent());
-    window.go(Step.TAKE_IN);
+    window.go(StageName.TAKE_IN);
     assertThat(window.has("#take-in-source")).as("beside its source").isTrue();
   }
 

@@ -1,7 +1,7 @@
 package decant.desktop;
 
 import decant.desktop.page.PagesView;
-import decant.desktop.shell.Step;
+import decant.desktop.shell.StageName;
 import decant.desktop.shell.Work;
 import decant.model.Outline;
 import decant.model.Position;
@@ -43,7 +43,7 @@ final class Screenshots {
       w.clickPage("#take-in-result", 0, 120, 330, 1);
       pause(400);
       w.picture(out.resolve("take-in.png"));
-      w.go(Step.REVISE);
+      w.go(StageName.REVISE);
       pause(900);
       Outline.Heading h = Outline.headings(work.revision().document()).get(10);
       Window.run(() ->
@@ -58,10 +58,10 @@ final class Screenshots {
       pause(400);
       w.picture(out.resolve("command-field.png"));
       w.press(KeyCode.ESCAPE);
-      w.go(Step.PROOF);
+      w.go(StageName.PROOF);
       pause(1500);
       w.picture(out.resolve("proof.png"));
-      w.go(Step.PUBLISH);
+      w.go(StageName.PUBLISH);
       pause(500);
       w.click("#publish-go");
       w.until(() -> work.receiptProperty().get().isPresent());

@@ -4,12 +4,12 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import decant.desktop.page.PagesView;
-import decant.desktop.shell.Step;
+import decant.desktop.shell.StageName;
 import decant.desktop.shell.Work;
 import decant.layout.CaretPlace;
 import decant.model.Look;
 import decant.model.Position;
-import decant.pdf.choices.Rights;
+import decant.pdf.choices.Security;
 import decant.publish.PageChoice;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -55,7 +55,7 @@ class StillHandsTest extends WindowCase {
   @Test
   void thePublishSideStandsStillWhileSizesArriveAndAfterPublishing() {
     Work work = revise("Berth rules.pdf");
-    window.go(Step.PUBLISH);
+    window.go(StageName.PUBLISH);
     Map<String, Double> atOnce = heights(PUBLISH_SIDE);
     assertThat(window.find("#group-size-says", Label.class).getText())
         .as("it says at once that it is working something out, or what it found")
@@ -76,7 +76,7 @@ class StillHandsTest extends WindowCase {
   @Test
   void aChangedChoiceMovesNoChoice() {
     revise("Berth rules.pdf");
-    window.go(Step.PUBLISH);
+    window.go(StageName.PUBLISH);
     window.until(() -> !window.find("#publish-busy", Node.class).isVisible());
     Map<String, Double> before =
         heights(
@@ -137,7 +137,7 @@ class StillHandsTest extends WindowCase {
   @Test
   void anotherRecipeClearsTheReceipt() {
     Work work = revise("Winter storage notice.docx");
-    window.go(Step.PUBLISH);
+    window.go(StageName.PUBLISH);
     window.click("#publish-go");
     window.until(() -> work.receiptProperty().get().isPresent());
     choose("#publish-recipe", "Light copy");
@@ -148,7 +148,7 @@ class StillHandsTest extends WindowCase {
   @Test
   void theReceiptOfAnOfficeFileNamesItsFormatAndNoPages() {
     Work work = revise("Winter storage notice.docx");
-    window.go(Step.PUBLISH);
+    window.go(StageName.PUBLISH);
     choose("#publish-recipe", "Office copy");
     window.click("#publish-go");
     window.until(() -> work.receiptProperty().get().isPresent());
@@ -160,8 +160,8 @@ class StillHandsTest extends WindowCase {
   @Test
   void aMissingPasswordOpensItsGroupAndHasTheKeyboard() {
     Work work = revise("Winter storage notice.docx");
-    window.go(Step.PUBLISH);
-    choose("#publish-protection", Rights.Protection.AES_256);
+    window.go(StageName.PUBLISH);
+    choose("#publish-protection", Security.Protection.AES_256);
     window.click("#publish-go");
     window.until(() -> window.stage.getScene().getFocusOwner() instanceof PasswordField);
     assertThat(Window.on(() -> window.stage.getScene().getFocusOwner().getId()))
@@ -185,9 +185,9 @@ class StillHandsTest extends WindowCase {
   @Test
   void aPasswordThatIsSeenIsTypedOnce() {
     Work work = revise("Winter storage notice.docx");
-    window.go(Step.PUBLISH);
+    window.go(StageName.PUBLISH);
     fire("#group-rights");
-    choose("#publish-protection", Rights.Protection.AES_256);
+    choose("#publish-protection", Security.Protection.AES_256);
     window.click("#publish-open-password-show");
     window.fill("#publish-open-password-seen", "low tide");
     assertThat(draft(work).passwords().open()).isEqualTo("low tide");
@@ -196,7 +196,7 @@ class StillHandsTest extends WindowCase {
   @Test
   void whatMayLookDifferentElsewhereComesLastAmongTheSavings() {
     revise("Berth rules.pdf");
-    window.go(Step.PUBLISH);
+    window.go(StageName.PUBLISH);
     window.until(() -> !window.find("#publish-busy", Node.class).isVisible());
     var names = new ArrayList<String>();
     Window.run(() ->
@@ -221,7 +221,7 @@ class StillHandsTest extends WindowCase {
                 "Notice to all holders of a berth at the east stairs about the winter.docx"),
             Made.text(Made.PROSE, Look.PLAIN));
     window.takeIn(file);
-    window.go(Step.PUBLISH);
+    window.go(StageName.PUBLISH);
     Node side = Window.on(() -> window.stage.getScene().lookup(".publish-side"));
     assertThat(Window.on(() -> side.getLayoutBounds().getWidth())).isEqualTo(366, within(1.0));
     Label name = window.find("#head-name", Label.class);
@@ -249,7 +249,7 @@ class StillHandsTest extends WindowCase {
         .as("the zoom stands below the pages, not over them")
         .isLessThanOrEqualTo(
             foot.getMinY() - Window.on(() -> pages.localToScene(0, 0).getY()) + 0.5);
-    window.go(Step.PUBLISH);
+    window.go(StageName.PUBLISH);
     for (String s :
         List.of(
             "#publish-go",
@@ -272,14 +272,14 @@ class StillHandsTest extends WindowCase {
   @Test
   void afterASplitTheProofSaysWhichPartIsSeenAndThatCountsAreOfTheWhole() {
     Work work = revise("Berth rules.pdf");
-    window.go(Step.PUBLISH);
+    window.go(StageName.PUBLISH);
     choose("#publish-split", PageChoice.Split.EACH_PAGE);
     Window.run(() -> window.find("#publish-range", TextField.class).setText("1-3"));
     window.settle();
     window.click("#publish-go");
     window.until(() -> work.receiptProperty().get().isPresent());
     window.click("#receipt-open");
-    window.until(() -> window.desk.stepProperty().get() == Step.PROOF);
+    window.until(() -> window.desk.stepProperty().get() == StageName.PROOF);
     ComboBox<?> beside = window.find("#proof-beside", ComboBox.class);
     assertThat(Window.on(() -> beside.getItems().size())).isEqualTo(4);
     assertThat(window.find("#proof-counted", Label.class).getText())

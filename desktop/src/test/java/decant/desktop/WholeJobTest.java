@@ -2,7 +2,7 @@ package decant.desktop;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import decant.desktop.shell.Step;
+import decant.desktop.shell.StageName;
 import decant.desktop.shell.Work;
 import decant.model.Outline;
 import java.io.IOException;
@@ -34,7 +34,7 @@ class WholeJobTest extends WindowCase {
     window.press(KeyCode.ENTER);
     window.until(() -> window.desk.work().isPresent());
     Work work = window.work();
-    assertThat(Window.on(() -> window.desk.stepProperty().get())).isEqualTo(Step.TAKE_IN);
+    assertThat(Window.on(() -> window.desk.stepProperty().get())).isEqualTo(StageName.TAKE_IN);
     // The possible heading is found and mended.
     window.until(() -> focus().equals("findings"));
     int headings = Outline.headings(document(work)).size();
@@ -83,17 +83,17 @@ class WholeJobTest extends WindowCase {
     window.settle();
     window.click("#finding-accept");
     window.clickLabelled("Revise the document");
-    window.until(() -> window.desk.stepProperty().get() == Step.REVISE);
+    window.until(() -> window.desk.stepProperty().get() == StageName.REVISE);
     window.press(KeyCode.CONTROL, KeyCode.HOME);
     window.press(KeyCode.END);
     window.type(" of the quay");
-    window.go(Step.PROOF);
-    window.go(Step.PUBLISH);
+    window.go(StageName.PROOF);
+    window.go(StageName.PUBLISH);
     window.click("#publish-go");
     window.until(() -> work.receiptProperty().get().isPresent());
     verified(work, "Letter published.pdf", "Berth rules of the quay");
     window.click("#receipt-open");
-    window.until(() -> window.desk.stepProperty().get() == Step.PROOF);
+    window.until(() -> window.desk.stepProperty().get() == StageName.PROOF);
   }
 
   private void verified(Work work, String name, String title) throws IOException {

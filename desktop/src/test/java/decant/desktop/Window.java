@@ -3,7 +3,7 @@ package decant.desktop;
 import decant.desktop.page.PagesView;
 import decant.desktop.shell.Desk;
 import decant.desktop.shell.Frame;
-import decant.desktop.shell.Step;
+import decant.desktop.shell.StageName;
 import decant.desktop.shell.Work;
 import java.io.File;
 import java.io.IOException;
@@ -141,7 +141,7 @@ final class Window implements AutoCloseable {
     return on(() -> desk.work().orElseThrow());
   }
 
-  void go(Step step) {
+  void go(StageName step) {
     click("#stage-" + step.name().toLowerCase(java.util.Locale.ROOT));
     until(() -> desk.stepProperty().get() == step);
   }

@@ -2,7 +2,7 @@ package decant.desktop;
 
 import decant.desktop.page.PagesView;
 import decant.desktop.shell.Notice;
-import decant.desktop.shell.Step;
+import decant.desktop.shell.StageName;
 import decant.desktop.shell.Work;
 import decant.model.Document;
 import decant.model.NodeId;
@@ -46,7 +46,7 @@ abstract class WindowCase {
 
   Work revise(String name) {
     Work work = window.takeIn(copy(name));
-    window.go(Step.REVISE);
+    window.go(StageName.REVISE);
     window.until(() -> ((PagesView) window.stage.getScene().lookup("#pages")).settled());
     return work;
   }

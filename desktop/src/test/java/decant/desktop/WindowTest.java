@@ -6,7 +6,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import decant.desktop.page.PagesView;
 import decant.desktop.shell.Action;
 import decant.desktop.shell.Desk;
-import decant.desktop.shell.Step;
+import decant.desktop.shell.StageName;
 import decant.desktop.shell.Work;
 import decant.layout.CaretPlace;
 import decant.layout.Layout;
@@ -27,8 +27,8 @@ import decant.model.TextTraits;
 import decant.model.edit.Commands;
 import decant.model.edit.Edit;
 import decant.model.edit.Revision;
-import decant.pdf.choices.Rights;
-import decant.pdf.choices.Type;
+import decant.pdf.choices.FontEmbedding;
+import decant.pdf.choices.Security;
 import decant.publish.Receipt;
 import decant.publish.Recipe;
 import decant.publish.RecipeFile;
@@ -61,8 +61,8 @@ class WindowTest extends WindowCase {
     Work work = window.takeIn(copy("Berth rules.pdf"));
     assertThat(Window.on(() -> window.desk.stepProperty().get()))
         .as("findings come first")
-        .isEqualTo(Step.TAKE_IN);
-    window.go(Step.REVISE);
+        .isEqualTo(StageName.TAKE_IN);
+    window.go(StageName.REVISE);
     window.until(() -> ((PagesView) window.stage.getScene().lookup("#pages")).settled());
     Outline.Heading first = Outline.headings(document(work)).get(1);
     CaretPlace place =
@@ -78,7 +78,7 @@ class WindowTest extends WindowCase {
     window.until(() ->
         list("#outline").getItems().stream()
             .anyMatch(h -> ((Outline.Heading) h).text().endsWith("and Aim")));
-    window.go(Step.PUBLISH);
+    window.go(StageName.PUBLISH);
     window.click("#publish-go");
     window.until(() -> work.receiptProperty().get().isPresent());
     assertThat(Window.on(() -> work.receiptProperty().get().orElseThrow().verified())).isTrue();
@@ -90,7 +90,7 @@ class WindowTest extends WindowCase {
       assertThat(pdf.getDocumentInformation().getTitle()).isEqualTo("Berth rules");
     }
     window.click("#receipt-open");
-    window.until(() -> window.desk.stepProperty().get() == Step.PROOF);
+    window.until(() -> window.desk.stepProperty().get() == StageName.PROOF);
     window.until(() -> ((PagesView) window.stage.getScene().lookup("#proof-revision")).settled());
   }
 
@@ -397,7 +397,7 @@ class WindowTest extends WindowCase {
   @Test
   void whatWasTakenForSomethingElseIsMendedWhereItStands() {
     Work work = window.takeIn(copy("Berth rules.pdf"));
-    window.go(Step.TAKE_IN);
+    window.go(StageName.TAKE_IN);
     List<Outline.Heading> headings = Outline.headings(document(work));
     NodeId second = headings.get(2).paragraph();
     pick(work, second, 30);
@@ -418,7 +418,7 @@ class WindowTest extends WindowCase {
   @Test
   void paragraphsAreJoinedSplitMovedAndDroppedInTheTakeInStage() {
     Work work = window.takeIn(copy("Berth rules.pdf"));
-    window.go(Step.TAKE_IN);
+    window.go(StageName.TAKE_IN);
     Document d = document(work);
     List<decant.model.Block> blocks = d.sections().getFirst().blocks();
     int k = 0;
@@ -489,9 +489,9 @@ class WindowTest extends WindowCase {
   @Test
   void anotherDocumentTakenInAtTheSameStageIsShown() {
     window.takeIn(copy("Berth rules.pdf"));
-    assertThat(Window.on(() -> window.desk.stepProperty().get())).isEqualTo(Step.TAKE_IN);
+    assertThat(Window.on(() -> window.desk.stepProperty().get())).isEqualTo(StageName.TAKE_IN);
     Work next = window.takeIn(copy("Berth application.pdf"));
-    assertThat(Window.on(() -> window.desk.stepProperty().get())).isEqualTo(Step.TAKE_IN);
+    assertThat(Window.on(() -> window.desk.stepProperty().get())).isEqualTo(StageName.TAKE_IN);
     int open = Window.on(() -> next.openFindings().size());
     assertThat(
             list("#findings").getItems().stream()
@@ -517,7 +517,7 @@ class WindowTest extends WindowCase {
   @Test
   void aRangeOfPagesIsPublishedAndAWrongOneExplained() throws IOException {
     Work work = revise("Berth rules.pdf");
-    window.go(Step.PUBLISH);
+    window.go(StageName.PUBLISH);
     window.fill("#publish-range", "99");
     assertThat(window.find("#publish-range-says", Label.class).getText())
         .contains("goes past the end");
@@ -537,7 +537,7 @@ class WindowTest extends WindowCase {
   @Test
   void sizesAreToldBeforeAndAreTheFilesAfter() throws IOException {
     Work work = revise("Berth rules.pdf");
-    window.go(Step.PUBLISH);
+    window.go(StageName.PUBLISH);
     window.until(() -> window.find("#publish-parts", Pane.class).getChildren().size() > 2);
     String told =
         ((Label)
@@ -558,8 +558,8 @@ class WindowTest extends WindowCase {
   @Test
   void aLockedFileAsksForItsPasswordAndOpensByItAlone() throws IOException {
     Work work = revise("Winter storage notice.docx");
-    window.go(Step.PUBLISH);
-    choose("#publish-protection", Rights.Protection.AES_256);
+    window.go(StageName.PUBLISH);
+    choose("#publish-protection", Security.Protection.AES_256);
     assertThat(window.find("#group-rights-warning", Label.class).getText())
         .contains("Enter the password for opening");
     window.click("#publish-go");
@@ -586,11 +586,11 @@ class WindowTest extends WindowCase {
   @Test
   void choicesThatCannotGoTogetherAreToldWhereTheyAreMade() {
     revise("Winter storage notice.docx");
-    window.go(Step.PUBLISH);
+    window.go(StageName.PUBLISH);
     choose("#publish-recipe", "Archive copy");
     assertThat(window.find("#group-keeping-says", Label.class).getText())
         .startsWith("PDF/A-2a + PDF/UA-1");
-    choose("#publish-embedding", Type.Embedding.LEFT_OUT);
+    choose("#publish-embedding", FontEmbedding.Embedding.LEFT_OUT);
     assertThat(window.find("#group-type-warning", Label.class).getText())
         .contains("requires every font to be embedded");
   }
@@ -598,7 +598,7 @@ class WindowTest extends WindowCase {
   @Test
   void recipesAreKeptRenamedAndLetGo() {
     Work work = revise("Winter storage notice.docx");
-    window.go(Step.PUBLISH);
+    window.go(StageName.PUBLISH);
     choose("#publish-quality", 70);
     assertThat(draft(work).changed()).isTrue();
     recipeAct("recipe-keep-as");
@@ -658,7 +658,7 @@ class WindowTest extends WindowCase {
   @Test
   void aFormIsPublishedToBeFilledInUnlessThatIsUnchosen() throws IOException {
     Work work = revise("Berth application.pdf");
-    window.go(Step.PUBLISH);
+    window.go(StageName.PUBLISH);
     fire("#group-keeping");
     window.click("#publish-go");
     window.until(() -> work.receiptProperty().get().isPresent());
@@ -673,14 +673,14 @@ class WindowTest extends WindowCase {
     assertThat(draft(work).recipe().outputs().getFirst())
         .extracting(o -> ((decant.publish.Output.Pdf) o).keeping().along().blanks())
         .isEqualTo(false);
-    choose("#publish-standard", decant.pdf.choices.Keeping.Standard.A2B);
+    choose("#publish-standard", decant.pdf.choices.Conformance.Standard.A2B);
     window.until(() -> Window.on(blanks::isDisabled));
   }
 
   @Test
   void anOlderOfficeCopyIsRtf() throws IOException {
     Work work = revise("Winter storage notice.docx");
-    window.go(Step.PUBLISH);
+    window.go(StageName.PUBLISH);
     choose("#publish-recipe", "Older office copy");
     window.click("#publish-go");
     window.until(() -> work.receiptProperty().get().isPresent());
@@ -692,7 +692,7 @@ class WindowTest extends WindowCase {
   @Test
   void aPictureIsDescribedWhereTheStandardAsksForIt() throws IOException {
     Work work = revise("Berth rules.pdf");
-    window.go(Step.PUBLISH);
+    window.go(StageName.PUBLISH);
     choose("#publish-recipe", "Archive copy");
     window.until(() -> !window.find("#publish-lacks", Pane.class).getChildren().isEmpty());
     fire("#group-keeping");
@@ -724,7 +724,7 @@ class WindowTest extends WindowCase {
   @Test
   void whatIsPublishedAndQueuedWaitsInTheOutTray() {
     Work work = revise("Winter storage notice.docx");
-    window.go(Step.PUBLISH);
+    window.go(StageName.PUBLISH);
     window.click("#publish-go");
     window.until(() -> work.receiptProperty().get().isPresent());
     fire("#receipt-out-tray");
@@ -742,7 +742,7 @@ class WindowTest extends WindowCase {
     assertThat(window.desk.queue().all()).hasSize(1);
     assertThat(folder.resolve("For later.pdf")).doesNotExist();
     window.click("#foot-out-tray");
-    window.until(() -> window.desk.stepProperty().get() == Step.OUT_TRAY);
+    window.until(() -> window.desk.stepProperty().get() == StageName.OUT_TRAY);
     fire("#queue-publish");
     window.until(() -> notice().startsWith("1 file published"));
     assertThat(folder.resolve("For later.pdf")).exists();
@@ -757,7 +757,7 @@ class WindowTest extends WindowCase {
         () -> work.select(Selection.at(new Position(document(work).paragraphs().get(1).id(), 0))));
     Window.run(
         () -> work.apply(r -> decant.model.edit.Commands.insert(r, "office@saltmarsh.example ")));
-    window.go(Step.PUBLISH);
+    window.go(StageName.PUBLISH);
     Window.run(() -> window.find("#publish-addresses", CheckBox.class).setSelected(true));
     window.click("#publish-go");
     window.until(() -> work.receiptProperty().get().isPresent());
@@ -773,7 +773,7 @@ class WindowTest extends WindowCase {
   @Test
   void aPictureIsLookedAtCloser() {
     revise("Berth rules.pdf");
-    window.go(Step.PUBLISH);
+    window.go(StageName.PUBLISH);
     window.until(() -> window.stage.getScene().lookup("#picture-closer-1") != null);
     fire("#picture-closer-1");
     window.until(() -> window.find("#picture-whole", ImageView.class).getImage() != null);
@@ -784,7 +784,7 @@ class WindowTest extends WindowCase {
   @Test
   void bothSidesOfTheProofScrollTogether() {
     window.takeIn(copy("Berth rules.pdf"));
-    window.go(Step.PROOF);
+    window.go(StageName.PROOF);
     PagesView left = window.find("#proof-source", PagesView.class);
     PagesView right = window.find("#proof-revision", PagesView.class);
     window.until(() -> left.settled() && right.settled());

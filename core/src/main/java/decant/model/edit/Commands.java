@@ -281,7 +281,7 @@ public final class Commands {
     Document d = r.document();
     List<NodeId> touched =
         Range.of(d, r.selection()).parts(d).stream().map(p -> p.paragraph().id()).toList();
-    return Mending.heading(r, touched, level);
+    return StructureEdits.heading(r, touched, level);
   }
 
   /** The look that text typed now would have. */

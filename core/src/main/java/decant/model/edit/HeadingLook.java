@@ -66,7 +66,7 @@ final class HeadingLook {
     if (level == 0 || p.length() == 0) {
       return false;
     }
-    Look now = Alike.mostOf(d, p);
+    Look now = SimilarParagraphs.mostOf(d, p);
     if (d.headingLevel(p) > 0) {
       // A heading changes its look with its level, unless it had a look of its own.
       Look styled = d.styles().textLook(d.styles().textBase(p.look()), Look.PLAIN);

@@ -5,9 +5,9 @@ import decant.model.Document;
 import decant.model.Inline;
 import decant.model.ListDefinition;
 import decant.model.Look;
+import decant.model.Metadata;
 import decant.model.NodeId;
 import decant.model.Paragraph;
-import decant.model.Particulars;
 import decant.model.Position;
 import decant.model.StyleSheet;
 import decant.model.Table;
@@ -194,7 +194,7 @@ public sealed interface Step {
   }
 
   /** Changes what the document says of itself. */
-  record SetParticulars(Particulars particulars) implements Step {
+  record SetParticulars(Metadata particulars) implements Step {
     @Override
     public Document apply(Document before) {
       return before.withParticulars(particulars);

@@ -1,6 +1,6 @@
 package decant.office.docx;
 
-import decant.model.Remark;
+import decant.model.Comment;
 import decant.office.xml.Element;
 import decant.office.xml.Namespaces;
 import java.util.HashMap;
@@ -31,10 +31,10 @@ final class Comments {
           "w:rStyle",
           "w:annotationRef");
 
-  private final Map<String, Remark> byId;
+  private final Map<String, Comment> byId;
   private final boolean plain;
 
-  private Comments(Map<String, Remark> byId, boolean plain) {
+  private Comments(Map<String, Comment> byId, boolean plain) {
     this.byId = byId;
     this.plain = plain;
   }
@@ -48,7 +48,7 @@ final class Comments {
         alone
             && comments.elements().stream()
                 .allMatch(c -> c.elements().stream().allMatch(Comments::isPlain));
-    var out = new HashMap<String, Remark>();
+    var out = new HashMap<String, Comment>();
     for (Element c : comments.elements()) {
       String id = c.attribute("w:id").orElse("");
       String text =
@@ -58,7 +58,7 @@ final class Comments {
               .collect(Collectors.joining("\n"));
       out.put(
           id,
-          new Remark(
+          new Comment(
               "c" + id,
               c.attribute("w:author").orElse(""),
               c.attribute("w:date").orElse(""),
@@ -90,8 +90,8 @@ final class Comments {
     return plain;
   }
 
-  List<Remark> with(List<Remark> open, String id) {
-    Remark r = byId.get(id);
+  List<Comment> with(List<Comment> open, String id) {
+    Comment r = byId.get(id);
     if (r == null || open.contains(r)) {
       return open;
     }
@@ -101,22 +101,22 @@ final class Comments {
   }
 
   /** Whether a remark is among some. */
-  boolean has(List<Remark> some, String id) {
-    Remark r = byId.get(id);
+  boolean has(List<Comment> some, String id) {
+    Comment r = byId.get(id);
     return r != null && some.contains(r);
   }
 
-  List<Remark> without(List<Remark> open, String id) {
-    Remark r = byId.get(id);
+  List<Comment> without(List<Comment> open, String id) {
+    Comment r = byId.get(id);
     return r == null ? open : open.stream().filter(o -> !o.equals(r)).toList();
   }
 
   /** The comments that are written, by the number that each has in the file. */
   static final class Written {
-    private final Map<Remark, Integer> numbers = new LinkedHashMap<>();
+    private final Map<Comment, Integer> numbers = new LinkedHashMap<>();
 
     /** The number of a remark that is not in the file yet; -1 for others. */
-    int begin(Remark r) {
+    int begin(Comment r) {
       if (r.kept() || numbers.containsKey(r)) {
         return -1;
       }

@@ -1,6 +1,6 @@
 package decant.office.docx;
 
-import decant.model.Blank;
+import decant.model.FormField;
 import decant.office.xml.Element;
 import java.util.ArrayList;
 import java.util.List;
@@ -13,7 +13,7 @@ final class Controls {
   private Controls() {}
 
   /** The place to fill in that a control is; empty for those that hold other things. */
-  static Optional<Blank> read(Element sdt, int number) {
+  static Optional<FormField> read(Element sdt, int number) {
     Optional<Element> properties = sdt.child("w:sdtPr");
     if (properties.isEmpty()) {
       return Optional.empty();
@@ -35,23 +35,24 @@ final class Controls {
     if (text.isPresent()) {
       boolean lines =
           text.get().attribute("w:multiLine").filter(v -> v.matches("1|true|on")).isPresent();
-      Blank.Kind kind = lines ? Blank.Kind.LINES : Blank.Kind.TEXT;
-      return Optional.of(new Blank(id, name, kind, List.of(), width, waiting));
+      FormField.Kind kind = lines ? FormField.Kind.LINES : FormField.Kind.TEXT;
+      return Optional.of(new FormField(id, name, kind, List.of(), width, waiting));
     }
     for (String list : List.of("w:dropDownList", "w:comboBox")) {
       Optional<Element> choice = p.child(list);
       if (choice.isPresent()) {
-        Blank.Kind kind = list.equals("w:comboBox") ? Blank.Kind.CHOICE_OR_TEXT : Blank.Kind.CHOICE;
-        return Optional.of(new Blank(id, name, kind, options(choice.get()), width, waiting));
+        FormField.Kind kind =
+            list.equals("w:comboBox") ? FormField.Kind.CHOICE_OR_TEXT : FormField.Kind.CHOICE;
+        return Optional.of(new FormField(id, name, kind, options(choice.get()), width, waiting));
       }
     }
     return p.child("w14:checkbox")
         .map(c -> {
           boolean round = tag.startsWith(OURS + "one;");
-          return new Blank(
+          return new FormField(
               id,
               name,
-              round ? Blank.Kind.ONE_OF : Blank.Kind.TICK,
+              round ? FormField.Kind.ONE_OF : FormField.Kind.TICK,
               round ? List.of(tag.substring(tag.lastIndexOf(';') + 1)) : List.of(),
               0,
               off(c));
@@ -106,13 +107,13 @@ final class Controls {
    *
    * @param text on it
    */
-  static void begin(Out o, Blank b, String text, int number) {
+  static void begin(Out o, FormField b, String text, int number) {
     o.raw("<w:sdt><w:sdtPr>");
     if (!b.name().isBlank()) {
       o.empty("w:alias", "w:val", b.name());
     }
     String tag =
-        b.kind() == Blank.Kind.ONE_OF
+        b.kind() == FormField.Kind.ONE_OF
             ? OURS + "one;" + String.join(" ", b.options())
             : b.width() > 0 ? OURS + "width;" + b.width() : "";
     if (!tag.isEmpty()) {
@@ -137,7 +138,7 @@ final class Controls {
     o.raw("</w:sdtPr><w:sdtContent>");
   }
 
-  private static void choice(Out o, String element, Blank b) {
+  private static void choice(Out o, String element, FormField b) {
     o.raw("<" + element + ">");
     b.options().stream()
         .distinct()

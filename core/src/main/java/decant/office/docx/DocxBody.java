@@ -1,8 +1,9 @@
 package decant.office.docx;
 
-import decant.model.Blank;
 import decant.model.Block;
+import decant.model.Comment;
 import decant.model.Finding;
+import decant.model.FormField;
 import decant.model.Inline;
 import decant.model.Kept;
 import decant.model.KeptBlock;
@@ -14,7 +15,6 @@ import decant.model.NodeId;
 import decant.model.Paragraph;
 import decant.model.ParagraphTraits;
 import decant.model.Position;
-import decant.model.Remark;
 import decant.model.Story;
 import decant.model.StyleSheet;
 import decant.model.Table;
@@ -81,10 +81,10 @@ final class DocxBody {
     Comments comments = Comments.NONE;
 
     /** Remarks whose range is open. */
-    List<Remark> remarks = List.of();
+    List<Comment> remarks = List.of();
 
     /** The place to fill in that is read. */
-    Optional<Blank> blank = Optional.empty();
+    Optional<FormField> blank = Optional.empty();
 
     /** How many content controls have been read. */
     int controls;
@@ -115,8 +115,8 @@ final class DocxBody {
   private final Map<String, PackageFile.Relationship> relationships;
   private final Shared shared;
 
-  private final Drawings drawings;
-  private final VmlDrawings vmlDrawings;
+  private final DrawingReader drawings;
+  private final VmlReader vmlDrawings;
   private final Optional<NodeId> note;
   private final FieldReader fields;
 
@@ -137,12 +137,12 @@ final class DocxBody {
     this.note = note;
     this.fields = new FieldReader(shared);
     this.drawings =
-        new Drawings(
+        new DrawingReader(
             file,
             relationships,
             shared,
             e -> new DocxBody(file, relationships, shared, note).content(e));
-    this.vmlDrawings = new VmlDrawings(drawings, shared);
+    this.vmlDrawings = new VmlReader(drawings, shared);
   }
 
   /** The blocks that an element of block level stands for; most stand for one. */
@@ -151,7 +151,7 @@ final class DocxBody {
       case "w:p" -> List.of(new ParagraphReader().read(e));
       case "w:tbl" -> List.of(table(e));
       case "w:sdt" -> {
-        Optional<Blank> outer = openBlank(e);
+        Optional<FormField> outer = openBlank(e);
         List<Block> inside = blocksOf(e.child("w:sdtContent"));
         shared.blank = outer;
         yield inside;
@@ -175,8 +175,8 @@ final class DocxBody {
   }
 
   /** Enters a content control; gives the place to fill in around it. */
-  private Optional<Blank> openBlank(Element sdt) {
-    Optional<Blank> outer = shared.blank;
+  private Optional<FormField> openBlank(Element sdt) {
+    Optional<FormField> outer = shared.blank;
     shared.blank = Controls.read(sdt, ++shared.controls).or(() -> outer);
     return outer;
   }
@@ -240,7 +240,7 @@ final class DocxBody {
           case "w:ins", "w:moveTo", "w:smartTag", "w:customXml", "w:dir", "w:bdo" -> inlines(e);
           case "w:sdt" -> {
             Optional<Element> content = e.child("w:sdtContent");
-            Optional<Blank> outer = openBlank(e);
+            Optional<FormField> outer = openBlank(e);
             if (content.isPresent()) {
               inlines(content.get());
             }
@@ -327,7 +327,7 @@ final class DocxBody {
               .anyMatch(i -> shared.comments.has(i.look().value(TextTraits.REMARKS), comment));
       if (!ranged && !inlines.isEmpty()) {
         Inline last = inlines.getLast();
-        List<Remark> now = shared.comments.with(last.look().value(TextTraits.REMARKS), comment);
+        List<Comment> now = shared.comments.with(last.look().value(TextTraits.REMARKS), comment);
         if (!now.isEmpty()) {
           inlines.set(inlines.size() - 1, last.withLook(last.look().with(TextTraits.REMARKS, now)));
         }

@@ -6,18 +6,18 @@ import decant.model.Document;
 import decant.model.Finding;
 import decant.model.KeptPart;
 import decant.model.ListDefinition;
+import decant.model.Metadata;
 import decant.model.NodeId;
-import decant.model.Particulars;
 import decant.model.Story;
 import decant.model.StyleSheet;
 import decant.office.xml.Element;
 import decant.office.xml.PackageFile;
 import decant.office.xml.XmlParts;
-import decant.reading.DocumentFonts;
 import decant.reading.FontsUsed;
 import decant.reading.GlyphCoverage;
 import decant.reading.ReadProblem;
 import decant.reading.ReadRequest;
+import decant.reading.ReadingFonts;
 import decant.reading.ReplacedFonts;
 import decant.reading.TakenIn;
 import decant.text.FontBook;
@@ -133,7 +133,7 @@ public final class DocxReader {
                 shared.media,
                 keptParts(main))
             .withAttachments(attached);
-    FontBook fonts = DocumentFonts.of(sheet.typesetting().fonts());
+    FontBook fonts = ReadingFonts.of(sheet.typesetting().fonts());
     shared.findings.addAll(ReplacedFonts.of(d, fonts));
     shared.findings.addAll(GlyphCoverage.of(d, fonts));
     return new TakenIn(d, shared.findings, origin(d, properties, fonts));
@@ -203,10 +203,10 @@ public final class DocxReader {
     return out;
   }
 
-  private static Particulars particulars(StyleSheet sheet, Map<String, String> core) {
+  private static Metadata particulars(StyleSheet sheet, Map<String, String> core) {
     String language =
         core.getOrDefault("language", sheet.textDefaults().value(decant.model.TextTraits.LANGUAGE));
-    return new Particulars(
+    return new Metadata(
         core.getOrDefault("title", ""),
         core.getOrDefault("subject", ""),
         core.getOrDefault("creator", ""),

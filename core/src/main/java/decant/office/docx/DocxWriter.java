@@ -1,10 +1,11 @@
 package decant.office.docx;
 
-import decant.model.Blank;
 import decant.model.Block;
 import decant.model.Colour;
+import decant.model.Comment;
 import decant.model.Document;
 import decant.model.EmbeddedFont;
+import decant.model.FormField;
 import decant.model.Inline;
 import decant.model.Kept;
 import decant.model.KeptBlock;
@@ -13,12 +14,11 @@ import decant.model.Link;
 import decant.model.Look;
 import decant.model.Media;
 import decant.model.MediaId;
+import decant.model.Metadata;
 import decant.model.NamedStyle;
 import decant.model.NodeId;
 import decant.model.Paragraph;
 import decant.model.ParagraphTraits;
-import decant.model.Particulars;
-import decant.model.Remark;
 import decant.model.Section;
 import decant.model.Story;
 import decant.model.Table;
@@ -63,8 +63,8 @@ public final class DocxWriter {
   private final Map<String, String> defaults = new LinkedHashMap<>();
   private final Map<MediaId, String> mediaNames = new HashMap<>();
   private final Map<NodeId, Integer> noteNumbers = new HashMap<>();
-  private final TablesOut tables = new TablesOut(this::blocks);
-  private final DrawingsOut drawings;
+  private final TablesWriter tables = new TablesWriter(this::blocks);
+  private final DrawingsWriter drawings;
   private final Set<Inline.KeptInline> unmatched;
   private final Comments.Written comments = new Comments.Written();
   private int nextBookmark = 1;
@@ -77,7 +77,7 @@ public final class DocxWriter {
     this.document = document;
     this.unmatched = FieldMarks.unmatched(document);
     this.drawings =
-        new DrawingsOut(
+        new DrawingsWriter(
             document,
             this::blocks,
             id ->
@@ -120,7 +120,7 @@ public final class DocxWriter {
     var main = new Relationships();
     keptParts(main);
     main.add("styles", "styles.xml", false);
-    xml("word/styles.xml", MAIN + "styles+xml", StylesOut.part(document.styles()));
+    xml("word/styles.xml", MAIN + "styles+xml", StylesWriter.part(document.styles()));
     if (!document.lists().isEmpty()) {
       main.add("numbering", "numbering.xml", false);
       xml("word/numbering.xml", MAIN + "numbering+xml", Numbering.part(document.lists()));
@@ -156,12 +156,12 @@ public final class DocxWriter {
     if (fonts.isEmpty() || parts.containsKey("word/fontTable.xml")) {
       return;
     }
-    var out = new EmbeddedFontsOut(fonts);
+    var out = new EmbeddedFontsWriter(fonts);
     main.add("fontTable", "fontTable.xml", false);
     xml("word/fontTable.xml", MAIN + "fontTable+xml", out.table());
     parts.put("word/_rels/fontTable.xml.rels", out.relationships().part());
     parts.putAll(out.files());
-    defaults.put("odttf", EmbeddedFontsOut.TYPE);
+    defaults.put("odttf", EmbeddedFontsWriter.TYPE);
   }
 
   /** Settings of our own, for a document that did not bring any (§17.15.1). */
@@ -264,7 +264,7 @@ public final class DocxWriter {
               rels.add(header ? "header" : "footer", runningPart(e.getValue(), header), false);
           o.empty(header ? "w:headerReference" : "w:footerReference", "w:type", kind, "r:id", id);
         });
-    SectionsOut.properties(o, s);
+    SectionsWriter.properties(o, s);
     return o.raw("</w:sectPr>").toString();
   }
 
@@ -337,7 +337,8 @@ public final class DocxWriter {
 
   private void paragraph(Out o, Paragraph p, Relationships rels, String sectionProperties) {
     o.raw("<w:p>");
-    String properties = LooksOut.paragraph(p.look(), LooksOut.text(p.endLook()), sectionProperties);
+    String properties =
+        LooksWriter.paragraph(p.look(), LooksWriter.text(p.endLook()), sectionProperties);
     if (!properties.isEmpty()) {
       o.raw("<w:pPr>" + properties + "</w:pPr>");
     }
@@ -347,11 +348,11 @@ public final class DocxWriter {
       o.empty("w:bookmarkStart", "w:id", Integer.toString(nextBookmark++), "w:name", name);
     }
     Link open = null;
-    Blank control = null;
-    Map<Remark, Integer> noted = new LinkedHashMap<>();
+    FormField control = null;
+    Map<Comment, Integer> noted = new LinkedHashMap<>();
     for (Inline i : p.inlines()) {
       Link link = i.look().get(TextTraits.LINK).orElse(null);
-      Blank blank = i.look().get(TextTraits.BLANK).orElse(null);
+      FormField blank = i.look().get(TextTraits.BLANK).orElse(null);
       boolean linkEnds = open != null && !open.equals(link);
       boolean controlEnds =
           control != null && (!control.equals(blank) || linkEnds || !Objects.equals(open, link));
@@ -390,7 +391,7 @@ public final class DocxWriter {
     o.raw("</w:p>");
   }
 
-  private static String textOf(Paragraph p, Blank blank) {
+  private static String textOf(Paragraph p, FormField blank) {
     var b = new StringBuilder();
     for (Inline i : p.inlines()) {
       if (i instanceof Inline.Text t
@@ -402,7 +403,7 @@ public final class DocxWriter {
   }
 
   /** Ends the remarks that go on no further, and begins those that begin here. */
-  private void remarks(Out o, List<Remark> now, Map<Remark, Integer> noted) {
+  private void remarks(Out o, List<Comment> now, Map<Comment, Integer> noted) {
     noted
         .entrySet()
         .removeIf(e -> {
@@ -414,7 +415,7 @@ public final class DocxWriter {
           }
           return ends;
         });
-    for (Remark r : now) {
+    for (Comment r : now) {
       int number = inBody && !noted.containsKey(r) ? comments.begin(r) : -1;
       if (number >= 0) {
         noted.put(r, number);
@@ -463,7 +464,7 @@ public final class DocxWriter {
 
   private static void run(Out o, Look look, Runnable content) {
     o.raw("<w:r>");
-    String properties = LooksOut.text(look);
+    String properties = LooksWriter.text(look);
     if (!properties.isEmpty()) {
       o.raw("<w:rPr>" + properties + "</w:rPr>");
     }
@@ -549,7 +550,7 @@ public final class DocxWriter {
   }
 
   private void core() {
-    Particulars p = document.particulars();
+    Metadata p = document.particulars();
     String now = Instant.now().truncatedTo(ChronoUnit.SECONDS).toString();
     var o =
         new Out()

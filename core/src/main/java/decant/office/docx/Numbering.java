@@ -110,11 +110,11 @@ final class Numbering {
             l.alignment() == Alignment.END
                 ? "right"
                 : l.alignment() == Alignment.CENTRE ? "center" : "left");
-    String p = LooksOut.paragraph(l.paragraph(), "", "");
+    String p = LooksWriter.paragraph(l.paragraph(), "", "");
     if (!p.isEmpty()) {
       o.raw("<w:pPr>" + p + "</w:pPr>");
     }
-    String r = LooksOut.text(l.label());
+    String r = LooksWriter.text(l.label());
     if (!r.isEmpty()) {
       o.raw("<w:rPr>" + r + "</w:rPr>");
     }

@@ -6,9 +6,9 @@ import decant.model.ListDefinition;
 import decant.model.ListDefinition.Level;
 import decant.model.ListDefinition.NumberFormat;
 import decant.model.Look;
+import decant.model.Metadata;
 import decant.model.NamedStyle;
 import decant.model.ParagraphTraits;
-import decant.model.Particulars;
 import decant.model.TextTraits;
 import java.time.Clock;
 import java.time.LocalDateTime;
@@ -19,12 +19,12 @@ import java.util.Locale;
 final class Head {
   private static final int LEVELS = 9;
 
-  private final RtfOut o;
+  private final RtfTokens o;
   private final Document document;
   private final Registers registers;
   private final Looks looks;
 
-  Head(RtfOut o, Document document, Registers registers, Looks looks) {
+  Head(RtfTokens o, Document document, Registers registers, Looks looks) {
     this.o = o;
     this.document = document;
     this.registers = registers;
@@ -213,7 +213,7 @@ final class Head {
   }
 
   void particulars() {
-    Particulars p = document.particulars().clean();
+    Metadata p = document.particulars().clean();
     o.open().word("info");
     said("title", p.title());
     said("subject", p.subject());

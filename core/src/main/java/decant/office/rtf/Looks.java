@@ -16,10 +16,10 @@ import java.util.Optional;
 /** Looks in force as control words. */
 final class Looks {
   private static final double NEVER = 1600; // points: no text is as large
-  private final RtfOut o;
+  private final RtfTokens o;
   private final Registers registers;
 
-  Looks(RtfOut o, Registers registers) {
+  Looks(RtfTokens o, Registers registers) {
     this.o = o;
     this.registers = registers;
   }

@@ -3,6 +3,7 @@ package decant.office.rtf;
 import decant.layout.ListLabels;
 import decant.model.Block;
 import decant.model.Columns;
+import decant.model.Comment;
 import decant.model.Document;
 import decant.model.Inline;
 import decant.model.KeptBlock;
@@ -15,7 +16,6 @@ import decant.model.NodeId;
 import decant.model.PageSetup;
 import decant.model.Paragraph;
 import decant.model.ParagraphTraits;
-import decant.model.Remark;
 import decant.model.Section;
 import decant.model.Section.Running;
 import decant.model.Story;
@@ -44,13 +44,13 @@ public final class RtfWriter {
   private final Document document;
   private final Map<NodeId, String> labels;
   private final Registers registers;
-  private final RtfOut o;
+  private final RtfTokens o;
   private final Looks looks;
   private final Tables tables;
-  private final Drawings drawings;
+  private final RtfDrawings drawings;
 
   /** Remarks that stand in the file. */
-  private final Set<Remark> written = new LinkedHashSet<>();
+  private final Set<Comment> written = new LinkedHashSet<>();
 
   private RtfWriter(
       Document document,
@@ -61,13 +61,13 @@ public final class RtfWriter {
     this.document = document;
     this.labels = labels;
     this.registers = registers;
-    this.o = new RtfOut(out);
+    this.o = new RtfTokens(out);
     this.looks = new Looks(o, registers);
     this.tables =
         new Tables(
             o, registers, looks, document.styles().typesetting().textAtTableEdge(), this::cell);
     this.drawings =
-        new Drawings(o, document, b -> blocks(b, Look.PLAIN, Look.PLAIN, 0, false), forGood);
+        new RtfDrawings(o, document, b -> blocks(b, Look.PLAIN, Look.PLAIN, 0, false), forGood);
   }
 
   /**
@@ -296,7 +296,7 @@ public final class RtfWriter {
     List<String> bookmarks = look.value(ParagraphTraits.BOOKMARKS);
     bookmarks.forEach(b -> o.destination("bkmkstart").text(b).close());
     Link open = null;
-    Map<Remark, Integer> noted = new LinkedHashMap<>();
+    Map<Comment, Integer> noted = new LinkedHashMap<>();
     for (Inline i : p.inlines()) {
       Link link = i.look().get(TextTraits.LINK).orElse(null);
       if (open != null && !open.equals(link)) {
@@ -318,11 +318,11 @@ public final class RtfWriter {
   }
 
   /** Ends the remarks that go on no further, with their words, and begins those that begin here. */
-  private void remarks(List<Remark> now, Map<Remark, Integer> noted) {
+  private void remarks(List<Comment> now, Map<Comment, Integer> noted) {
     noted
         .entrySet()
         .removeIf(e -> {
-          Remark r = e.getKey();
+          Comment r = e.getKey();
           if (now.contains(r)) {
             return false;
           }
@@ -335,7 +335,7 @@ public final class RtfWriter {
           o.word("pard").word("plain").text(r.text()).close();
           return true;
         });
-    for (Remark r : now) {
+    for (Comment r : now) {
       if (!noted.containsKey(r) && written.add(r)) {
         noted.put(r, written.size());
         o.destination("atrfstart").text(Integer.toString(written.size())).close();

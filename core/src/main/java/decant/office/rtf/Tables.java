@@ -29,7 +29,7 @@ final class Tables {
 
   private static final double USUAL_COLUMN = 60;
 
-  private final RtfOut o;
+  private final RtfTokens o;
   private final Registers registers;
   private final Looks looks;
   private final boolean textAtEdge;
@@ -38,7 +38,7 @@ final class Tables {
   /**
    * @param textAtEdge whether tables reach into the margin so that their text stands at it
    */
-  Tables(RtfOut o, Registers registers, Looks looks, boolean textAtEdge, Content content) {
+  Tables(RtfTokens o, Registers registers, Looks looks, boolean textAtEdge, Content content) {
     this.textAtEdge = textAtEdge;
     this.o = o;
     this.registers = registers;

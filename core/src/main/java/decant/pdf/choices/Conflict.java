@@ -26,8 +26,8 @@ public record Conflict(Group group, String message) {
   /** What is wrong with some choices; empty if they can be obeyed. */
   public static List<Conflict> of(PdfChoices c) {
     var out = new ArrayList<Conflict>();
-    boolean locked = c.rights().protection() != Rights.Protection.NONE;
-    Keeping k = c.keeping();
+    boolean locked = c.rights().protection() != Security.Protection.NONE;
+    Conformance k = c.keeping();
     if (locked && k.isArchive()) {
       out.add(
           new Conflict(
@@ -46,7 +46,7 @@ public record Conflict(Group group, String message) {
     }
     if (locked
         && k.writtenVersion() == Version.V2_0
-        && c.rights().protection() != Rights.Protection.AES_256) {
+        && c.rights().protection() != Security.Protection.AES_256) {
       out.add(new Conflict(Group.RIGHTS, WORDS.say("conflict.pdf-2-0-has-no")));
     }
     if (locked && !c.rights().askToOpen() && !c.rights().askToChange()) {
@@ -89,9 +89,9 @@ public record Conflict(Group group, String message) {
               WORDS.say("conflict.takes-no-attached-files-of", k.standard().label())));
     }
     boolean leavesOut =
-        c.type().usual() == Type.Embedding.LEFT_OUT
+        c.type().usual() == FontEmbedding.Embedding.LEFT_OUT
             || c.type().fonts().values().stream()
-                .anyMatch(f -> f.embedding() == Type.Embedding.LEFT_OUT);
+                .anyMatch(f -> f.embedding() == FontEmbedding.Embedding.LEFT_OUT);
     if (leavesOut && (k.isArchive() || k.accessible())) {
       out.add(
           new Conflict(

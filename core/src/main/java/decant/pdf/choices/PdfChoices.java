@@ -1,6 +1,6 @@
 package decant.pdf.choices;
 
-import decant.model.Particulars;
+import decant.model.Metadata;
 import java.util.List;
 
 /**
@@ -12,63 +12,63 @@ import java.util.List;
  */
 public record PdfChoices(
     List<Integer> pages,
-    Wayfinding wayfinding,
-    Type type,
-    Weight weight,
-    Rights rights,
+    Navigation wayfinding,
+    FontEmbedding type,
+    Compression weight,
+    Security rights,
     Passwords passwords,
-    Particulars particulars,
-    Keeping keeping,
-    FirstSight firstSight) {
+    Metadata particulars,
+    Conformance keeping,
+    InitialView firstSight) {
   public PdfChoices {
     pages = List.copyOf(pages);
   }
 
   /** The usual choices for some pages. */
-  public static PdfChoices usual(List<Integer> pages, Particulars particulars) {
+  public static PdfChoices usual(List<Integer> pages, Metadata particulars) {
     return new PdfChoices(
         pages,
-        Wayfinding.USUAL,
-        Type.USUAL,
-        Weight.USUAL,
-        Rights.OPEN,
+        Navigation.USUAL,
+        FontEmbedding.USUAL,
+        Compression.USUAL,
+        Security.OPEN,
         Passwords.NONE,
         particulars,
-        Keeping.USUAL,
-        FirstSight.USUAL);
+        Conformance.USUAL,
+        InitialView.USUAL);
   }
 
-  public PdfChoices with(Wayfinding other) {
+  public PdfChoices with(Navigation other) {
     return new PdfChoices(
         pages, other, type, weight, rights, passwords, particulars, keeping, firstSight);
   }
 
-  public PdfChoices with(Type other) {
+  public PdfChoices with(FontEmbedding other) {
     return new PdfChoices(
         pages, wayfinding, other, weight, rights, passwords, particulars, keeping, firstSight);
   }
 
-  public PdfChoices with(Weight other) {
+  public PdfChoices with(Compression other) {
     return new PdfChoices(
         pages, wayfinding, type, other, rights, passwords, particulars, keeping, firstSight);
   }
 
-  public PdfChoices with(Rights other, Passwords secrets) {
+  public PdfChoices with(Security other, Passwords secrets) {
     return new PdfChoices(
         pages, wayfinding, type, weight, other, secrets, particulars, keeping, firstSight);
   }
 
-  public PdfChoices with(Particulars other) {
+  public PdfChoices with(Metadata other) {
     return new PdfChoices(
         pages, wayfinding, type, weight, rights, passwords, other, keeping, firstSight);
   }
 
-  public PdfChoices with(Keeping other) {
+  public PdfChoices with(Conformance other) {
     return new PdfChoices(
         pages, wayfinding, type, weight, rights, passwords, particulars, other, firstSight);
   }
 
-  public PdfChoices with(FirstSight other) {
+  public PdfChoices with(InitialView other) {
     return new PdfChoices(
         pages, wayfinding, type, weight, rights, passwords, particulars, keeping, other);
   }

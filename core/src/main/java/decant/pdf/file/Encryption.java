@@ -4,8 +4,8 @@ import com.ibm.icu.text.StringPrep;
 import com.ibm.icu.text.StringPrepParseException;
 import decant.pdf.choices.Passwords;
 import decant.pdf.choices.Permission;
-import decant.pdf.choices.Rights;
-import decant.pdf.choices.Rights.Protection;
+import decant.pdf.choices.Security;
+import decant.pdf.choices.Security.Protection;
 import decant.words.Words;
 import java.io.ByteArrayOutputStream;
 import java.nio.ByteBuffer;
@@ -91,7 +91,7 @@ public final class Encryption {
    * @param id the file's identity, which keys of the older revisions are made with
    * @throws Problem if a password cannot be used
    */
-  public Encryption(Rights rights, Passwords passwords, byte[] id) throws Problem {
+  public Encryption(Security rights, Passwords passwords, byte[] id) throws Problem {
     this.protection = rights.protection();
     this.metadata = rights.encryptParticulars() || !protection.isAes();
     this.permissions = permissions(rights.allowed(), protection == Protection.RC4_40);

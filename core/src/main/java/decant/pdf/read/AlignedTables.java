@@ -30,7 +30,7 @@ final class AlignedTables {
   static RuledTables.Result of(ScannedPage page, List<TextLine> pieces) {
     List<List<TextLine>> rows = rows(pieces);
     OptionalDouble contentsEdge = contentsEdge(rows);
-    var tables = new ArrayList<Found.Grid>();
+    var tables = new ArrayList<Detected.Grid>();
     List<TextLine> rest = new ArrayList<>(pieces);
     int k = 0;
     while (k < rows.size()) {
@@ -39,7 +39,7 @@ final class AlignedTables {
         continue;
       }
       int end = runEnd(rows, k);
-      Optional<Found.Grid> table = table(page, rows.subList(k, end), contentsEdge);
+      Optional<Detected.Grid> table = table(page, rows.subList(k, end), contentsEdge);
       if (table.isPresent()) {
         tables.add(table.get());
         rows.subList(k, end).forEach(rest::removeAll);
@@ -113,7 +113,7 @@ final class AlignedTables {
                     && Leaders.entry(Regions.whole(r).glyphs()).isPresent());
   }
 
-  private static Optional<Found.Grid> table(
+  private static Optional<Detected.Grid> table(
       ScannedPage page, List<List<TextLine>> rows, OptionalDouble contentsEdge) {
     long whole = rows.stream().filter(r -> r.size() >= 2).count();
     if (whole < LEAST_ROWS) {
@@ -129,7 +129,7 @@ final class AlignedTables {
       return Optional.empty();
     }
     List<List<List<TextLine>>> grouped = grouped(page, rows, columns);
-    var out = new ArrayList<List<Found.FoundCell>>();
+    var out = new ArrayList<List<Detected.DetectedCell>>();
     for (List<List<TextLine>> row : grouped) {
       out.add(cells(page, row, columns, out.isEmpty()));
     }
@@ -146,7 +146,7 @@ final class AlignedTables {
       widths.add(Math.max(12, next - left + (c + 1 == columns.size() ? 8 : 0)));
     }
     return Optional.of(
-        new Found.Grid(page.number(), box, widths, out, ruling(page, grouped, box))
+        new Detected.Grid(page.number(), box, widths, out, ruling(page, grouped, box))
             .inReadingOrder());
   }
 
@@ -335,7 +335,7 @@ final class AlignedTables {
     return covered > 0.6 * (right - left);
   }
 
-  private static List<Found.FoundCell> cells(
+  private static List<Detected.DetectedCell> cells(
       ScannedPage page, List<List<TextLine>> lines, List<Column> columns, boolean first) {
     int n = columns.size();
     var texts = new ArrayList<List<TextLine>>();
@@ -361,7 +361,7 @@ final class AlignedTables {
       }
     }
     boolean header = first && lines.stream().flatMap(List::stream).allMatch(TextLine::bold);
-    var out = new ArrayList<Found.FoundCell>();
+    var out = new ArrayList<Detected.DetectedCell>();
     int c = 0;
     while (c < n) {
       int wanted = span[c];
@@ -370,7 +370,7 @@ final class AlignedTables {
       while (s < wanted && texts.get(c + s).isEmpty()) {
         s++;
       }
-      out.add(new Found.FoundCell(s, 1, texts.get(c), header));
+      out.add(new Detected.DetectedCell(s, 1, texts.get(c), header));
       c += s;
     }
     return out;

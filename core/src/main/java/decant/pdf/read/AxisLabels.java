@@ -24,7 +24,8 @@ final class AxisLabels {
    *
    * @param upright the lines of the page that are not turned
    */
-  static Drawings.Drawing with(Drawings.Drawing drawing, ScannedPage page, List<TextLine> upright) {
+  static DetectedDrawings.Drawing with(
+      DetectedDrawings.Drawing drawing, ScannedPage page, List<TextLine> upright) {
     Box box = drawing.box();
     var labels = new ArrayList<>(drawing.labels());
     Set<TextLine> taken = new HashSet<>();
@@ -46,7 +47,7 @@ final class AxisLabels {
         box = box.union(inkOf(g));
       }
     }
-    return new Drawings.Drawing(box, drawing.shapes(), labels, drawing.content());
+    return new DetectedDrawings.Drawing(box, drawing.shapes(), labels, drawing.content());
   }
 
   private static List<TextLine> below(Box box, List<TextLine> lines, Set<TextLine> taken) {

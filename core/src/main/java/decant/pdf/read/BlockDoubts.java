@@ -27,15 +27,15 @@ final class BlockDoubts {
   /** A table without lines that is emptier than this may be none. */
   private static final double EMPTY = 0.45;
 
-  private final List<Found> found;
+  private final List<Detected> found;
   private final Map<Finding.SourcePlace, NodeId> nodes = new HashMap<>();
 
-  private BlockDoubts(List<Found> found, Map<NodeId, Finding.SourcePlace> places) {
+  private BlockDoubts(List<Detected> found, Map<NodeId, Finding.SourcePlace> places) {
     this.found = found;
     places.forEach((node, place) -> nodes.put(place, node));
   }
 
-  static List<Finding> of(List<Found> found, Map<NodeId, Finding.SourcePlace> places) {
+  static List<Finding> of(List<Detected> found, Map<NodeId, Finding.SourcePlace> places) {
     var doubts = new BlockDoubts(found, places);
     var out = new ArrayList<Finding>();
     out.addAll(doubts.headings());
@@ -44,15 +44,15 @@ final class BlockDoubts {
     return out;
   }
 
-  private Optional<NodeId> node(Found f) {
+  private Optional<NodeId> node(Detected f) {
     return Optional.ofNullable(nodes.get(new Finding.SourcePlace(f.page(), f.box())));
   }
 
   private List<Finding> headings() {
     var out = new ArrayList<Finding>();
     Map<Double, Integer> letters = new HashMap<>();
-    for (Found f : found) {
-      if (f instanceof Found.Text t && t.kind() == Found.Kind.PARAGRAPH) {
+    for (Detected f : found) {
+      if (f instanceof Detected.Text t && t.kind() == Detected.Kind.PARAGRAPH) {
         letters.merge(LookMaker.halves(t.size()), t.letters(), Integer::sum);
       }
     }
@@ -63,7 +63,7 @@ final class BlockDoubts {
             .orElse(11.0);
     boolean boldBody = isMostlyBold();
     for (int k = 0; k + 1 < found.size(); k++) {
-      if (!(found.get(k) instanceof Found.Text t) || !mayBeHeading(t, k, body, boldBody)) {
+      if (!(found.get(k) instanceof Detected.Text t) || !mayBeHeading(t, k, body, boldBody)) {
         continue;
       }
       int level = level(t, k);
@@ -84,8 +84,8 @@ final class BlockDoubts {
   private boolean isMostlyBold() {
     int all = 0;
     int bold = 0;
-    for (Found f : found) {
-      if (f instanceof Found.Text t && t.kind() == Found.Kind.PARAGRAPH) {
+    for (Detected f : found) {
+      if (f instanceof Detected.Text t && t.kind() == Detected.Kind.PARAGRAPH) {
         all += t.letters();
         bold += t.bold() ? t.letters() : 0;
       }
@@ -94,8 +94,8 @@ final class BlockDoubts {
   }
 
   /** Whether a line stands out and off as headings do, and text follows it as it follows them. */
-  private boolean mayBeHeading(Found.Text t, int k, double body, boolean boldBody) {
-    if (t.kind() != Found.Kind.PARAGRAPH || t.lines().size() != 1) {
+  private boolean mayBeHeading(Detected.Text t, int k, double body, boolean boldBody) {
+    if (t.kind() != Detected.Kind.PARAGRAPH || t.lines().size() != 1) {
       return false;
     }
     String text = t.text().strip();
@@ -108,9 +108,9 @@ final class BlockDoubts {
     boolean standsOut = t.size() > body * 1.09 || t.bold() && !boldBody && t.size() > body * 0.95;
     boolean standsOff = t.spaceBefore() > 1.5 || k == 0 || found.get(k - 1).page() != t.page();
     boolean followed =
-        found.get(k + 1) instanceof Found.Text next
+        found.get(k + 1) instanceof Detected.Text next
             && next.page() == t.page()
-            && next.kind() == Found.Kind.PARAGRAPH
+            && next.kind() == Detected.Kind.PARAGRAPH
             && !next.bold()
             && next.size() < t.size() + 0.1
             && next.box().y() > t.box().y()
@@ -119,10 +119,10 @@ final class BlockDoubts {
   }
 
   /** The level of a heading that looks like it; else one below the heading before it. */
-  private int level(Found.Text t, int k) {
+  private int level(Detected.Text t, int k) {
     int before = 0;
     for (int j = 0; j < found.size(); j++) {
-      if (found.get(j) instanceof Found.Text h && h.kind() == Found.Kind.HEADING) {
+      if (found.get(j) instanceof Detected.Text h && h.kind() == Detected.Kind.HEADING) {
         if (Math.abs(h.size() - t.size()) < 0.3 && h.bold() == t.bold()) {
           return h.level();
         }
@@ -134,8 +134,8 @@ final class BlockDoubts {
 
   private List<Finding> tables() {
     var out = new ArrayList<Finding>();
-    for (Found f : found) {
-      if (!(f instanceof Found.Grid g) || g.ruling().down() || g.ruling().across()) {
+    for (Detected f : found) {
+      if (!(f instanceof Detected.Grid g) || g.ruling().down() || g.ruling().across()) {
         continue;
       }
       long cells = g.rows().stream().mapToLong(List::size).sum();
@@ -164,14 +164,14 @@ final class BlockDoubts {
     var out = new ArrayList<Finding>();
     Set<Integer> said = new HashSet<>();
     for (int k = 1; k < found.size(); k++) {
-      Found a = found.get(k - 1);
-      Found b = found.get(k);
+      Detected a = found.get(k - 1);
+      Detected b = found.get(k);
       Box x = a.box();
       Box y = b.box();
       boolean up =
           a.page() == b.page()
-              && !(a instanceof Found.Figure)
-              && !(b instanceof Found.Figure)
+              && !(a instanceof Detected.Figure)
+              && !(b instanceof Detected.Figure)
               && y.bottom() < x.y() + 1
               && x.sharedWidth(y) > 0.3 * Math.min(x.width(), y.width());
       if (up && said.add(a.page())) {

@@ -21,8 +21,8 @@ final class Blocks {
   /**
    * @param meant the lines that were broken on purpose, by their numbers
    */
-  static List<Found> of(Region region, Set<Integer> meant) {
-    var out = new ArrayList<Found>();
+  static List<Detected> of(Region region, Set<Integer> meant) {
+    var out = new ArrayList<Detected>();
     List<TextLine> lines = region.lines();
     double pitch = pitch(region);
     var open = new ArrayList<TextLine>();
@@ -226,7 +226,7 @@ final class Blocks {
     return start(region, l);
   }
 
-  private static Found.Text text(
+  private static Detected.Text text(
       List<TextLine> lines, Region region, double pitch, double spaceBefore) {
     double own =
         lines.size() > 1
@@ -237,11 +237,18 @@ final class Blocks {
       TextLine first = withoutMarker(lines.getFirst(), marker.get());
       var rest = new ArrayList<>(lines);
       rest.set(0, first);
-      return new Found.Text(
-          Found.Kind.ITEM, rest, marker.get(), 1, region.left(), region.right(), own, spaceBefore);
+      return new Detected.Text(
+          Detected.Kind.ITEM,
+          rest,
+          marker.get(),
+          1,
+          region.left(),
+          region.right(),
+          own,
+          spaceBefore);
     }
-    return new Found.Text(
-        Found.Kind.PARAGRAPH, lines, "", 0, region.left(), region.right(), own, spaceBefore);
+    return new Detected.Text(
+        Detected.Kind.PARAGRAPH, lines, "", 0, region.left(), region.right(), own, spaceBefore);
   }
 
   static TextLine withoutMarker(TextLine l, String marker) {
@@ -266,7 +273,7 @@ final class Blocks {
   }
 
   /** An item whose mark is put back, for what turns out to be a numbered heading. */
-  static Found.Text withMarker(Found.Text t) {
+  static Detected.Text withMarker(Detected.Text t) {
     if (t.marker().isEmpty()) {
       return t;
     }
@@ -277,7 +284,7 @@ final class Blocks {
     glyphs.addAll(first.glyphs());
     var lines = new ArrayList<>(t.lines());
     lines.set(0, new TextLine(first.page(), glyphs, first.box(), first.baseline(), first.size()));
-    return new Found.Text(
-        Found.Kind.PARAGRAPH, lines, "", 0, t.left(), t.right(), t.pitch(), t.spaceBefore());
+    return new Detected.Text(
+        Detected.Kind.PARAGRAPH, lines, "", 0, t.left(), t.right(), t.pitch(), t.spaceBefore());
   }
 }

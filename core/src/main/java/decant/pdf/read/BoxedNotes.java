@@ -22,19 +22,19 @@ final class BoxedNotes {
   /** A box and what of it its text has for a look, alike for all of its paragraphs. */
   private record Boxed(Box box, double textLeft, Look look, double pad) {}
 
-  private final Map<Found.Text, Boxed> boxes = new IdentityHashMap<>();
+  private final Map<Detected.Text, Boxed> boxes = new IdentityHashMap<>();
 
-  BoxedNotes(List<ScannedPage> pages, List<Found> found) {
-    Map<Integer, List<Found.Text>> byPage = new LinkedHashMap<>();
-    for (Found f : found) {
-      if (f instanceof Found.Text t && t.kind() != Found.Kind.HEADING) {
+  BoxedNotes(List<ScannedPage> pages, List<Detected> found) {
+    Map<Integer, List<Detected.Text>> byPage = new LinkedHashMap<>();
+    for (Detected f : found) {
+      if (f instanceof Detected.Text t && t.kind() != Detected.Kind.HEADING) {
         byPage.computeIfAbsent(t.page(), k -> new ArrayList<>()).add(t);
       }
     }
     byPage.forEach((page, texts) -> of(pages.get(page), texts));
   }
 
-  private void of(ScannedPage page, List<Found.Text> texts) {
+  private void of(ScannedPage page, List<Detected.Text> texts) {
     List<Painted> frames =
         page.shapes().stream()
             .filter(s -> !s.free() && s.box().width() > 60 && s.box().height() > 14)
@@ -46,8 +46,8 @@ final class BoxedNotes {
     if (frames.isEmpty() || frames.size() > 500) {
       return;
     }
-    Map<Painted, List<Found.Text>> held = new LinkedHashMap<>();
-    for (Found.Text t : texts) {
+    Map<Painted, List<Detected.Text>> held = new LinkedHashMap<>();
+    for (Detected.Text t : texts) {
       frames.stream()
           .filter(s -> s.box().holds(t.box(), 1))
           .findFirst()
@@ -63,7 +63,7 @@ final class BoxedNotes {
   }
 
   /** By lines: a paragraph that goes on in the next column reaches around much. */
-  private static boolean overlap(Box frame, Found.Text t) {
+  private static boolean overlap(Box frame, Detected.Text t) {
     return t.lines().stream()
         .anyMatch(l ->
             l.page() == t.page()
@@ -71,13 +71,13 @@ final class BoxedNotes {
                 && frame.sharedHeight(l.box()) > 4);
   }
 
-  private static Boxed boxed(ScannedPage page, Painted frame, List<Found.Text> inside) {
+  private static Boxed boxed(ScannedPage page, Painted frame, List<Detected.Text> inside) {
     Box box = frame.box();
     double left = box.right();
     double top = box.bottom();
     double bottom = box.y();
-    for (Found.Text t : inside) {
-      double marker = t.kind() == Found.Kind.ITEM ? 1.2 * t.size() : 0; // before its lines
+    for (Detected.Text t : inside) {
+      double marker = t.kind() == Detected.Kind.ITEM ? 1.2 * t.size() : 0; // before its lines
       left = Math.min(left, t.box().x() - marker);
       top = Math.min(top, t.box().y());
       bottom = Math.max(bottom, t.box().bottom());
@@ -166,7 +166,7 @@ final class BoxedNotes {
   }
 
   /** The look of a paragraph, with the box that it stands in, if it stands in one. */
-  Look with(Look look, Found.Text t, Edges edges) {
+  Look with(Look look, Detected.Text t, Edges edges) {
     Boxed b = boxes.get(t);
     if (b == null) {
       return look;
@@ -175,7 +175,7 @@ final class BoxedNotes {
         Math.max(0, edges.indentAt(edges.rightToLeft() ? b.box().right() - b.pad() : b.textLeft()));
     double end =
         Math.max(0, edges.endAt(edges.rightToLeft() ? b.box().x() : b.box().right()) + b.pad());
-    double text = t.kind() == Found.Kind.ITEM ? look.value(ParagraphTraits.INDENT_START) : start;
+    double text = t.kind() == Detected.Kind.ITEM ? look.value(ParagraphTraits.INDENT_START) : start;
     return look.over(b.look())
         .with(ParagraphTraits.INDENT_START, LookMaker.halves(Math.max(start, text)))
         .with(

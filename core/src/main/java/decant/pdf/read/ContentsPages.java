@@ -19,7 +19,7 @@ final class ContentsPages {
 
   private ContentsPages() {}
 
-  private record Candidate(int at, Found.Text whole, Leaders.Entry entry, TextLine line) {
+  private record Candidate(int at, Detected.Text whole, Leaders.Entry entry, TextLine line) {
     double right() {
       return line.box().right();
     }
@@ -29,8 +29,8 @@ final class ContentsPages {
     }
   }
 
-  static List<Found> of(List<Found> found) {
-    List<Found> out = new ArrayList<>(found);
+  static List<Detected> of(List<Detected> found) {
+    List<Detected> out = new ArrayList<>(found);
     var entries = new ArrayList<Candidate>();
     int k = 0;
     while (k < out.size()) {
@@ -40,7 +40,7 @@ final class ContentsPages {
       } else {
         run.stream()
             .filter(c -> c.entry().dotted())
-            .forEach(c -> out.set(c.at(), text(c).as(Found.Kind.PARAGRAPH, 0)));
+            .forEach(c -> out.set(c.at(), text(c).as(Detected.Kind.PARAGRAPH, 0)));
       }
       k += Math.max(1, run.size());
     }
@@ -50,12 +50,12 @@ final class ContentsPages {
       while (level < starts.size() && starts.get(level) <= c.left() + SAME_START / 2) {
         level++;
       }
-      out.set(c.at(), text(c).as(Found.Kind.ENTRY, Math.min(9, level)));
+      out.set(c.at(), text(c).as(Detected.Kind.ENTRY, Math.min(9, level)));
     }
     return out;
   }
 
-  private static List<Candidate> run(List<Found> all, int from) {
+  private static List<Candidate> run(List<Detected> all, int from) {
     var run = new ArrayList<Candidate>();
     for (int k = from; k < all.size(); k++) {
       Optional<Candidate> c = candidate(all.get(k), k);
@@ -67,17 +67,19 @@ final class ContentsPages {
     return run;
   }
 
-  private static Optional<Candidate> candidate(Found f, int at) {
-    if (!(f instanceof Found.Text t) || t.kind() == Found.Kind.HEADING || t.lines().size() > 3) {
+  private static Optional<Candidate> candidate(Detected f, int at) {
+    if (!(f instanceof Detected.Text t)
+        || t.kind() == Detected.Kind.HEADING
+        || t.lines().size() > 3) {
       return Optional.empty();
     }
-    Found.Text whole = Blocks.withMarker(t);
+    Detected.Text whole = Blocks.withMarker(t);
     TextLine last = whole.lines().getLast();
     return Leaders.entry(last.glyphs()).map(e -> new Candidate(at, whole, e, last));
   }
 
   /** The text with the gap of its last line as one tab. */
-  private static Found.Text text(Candidate c) {
+  private static Detected.Text text(Candidate c) {
     List<TextLine> lines = new ArrayList<>(c.whole().lines());
     TextLine l = c.line();
     lines.set(

@@ -10,19 +10,19 @@ import java.util.List;
 final class Continuations {
   private Continuations() {}
 
-  static List<Found> join(List<Found> found) {
-    var out = new ArrayList<Found>();
-    for (Found f : found) {
+  static List<Detected> join(List<Detected> found) {
+    var out = new ArrayList<Detected>();
+    for (Detected f : found) {
       if (!out.isEmpty()
-          && f instanceof Found.Text b
-          && out.getLast() instanceof Found.Text a
+          && f instanceof Detected.Text b
+          && out.getLast() instanceof Detected.Text a
           && goesOn(a, b)) {
         var lines = new ArrayList<>(a.lines());
         lines.addAll(b.lines());
         out.set(out.size() - 1, a.with(lines));
       } else if (!out.isEmpty()
-          && f instanceof Found.Grid b
-          && out.getLast() instanceof Found.Grid a
+          && f instanceof Detected.Grid b
+          && out.getLast() instanceof Detected.Grid a
           && goesOn(a, b)) {
         out.set(out.size() - 1, joined(a, b));
       } else {
@@ -33,7 +33,7 @@ final class Continuations {
   }
 
   /** Whether a table is the rest of the one before: on the next page, with the same columns. */
-  private static boolean goesOn(Found.Grid a, Found.Grid b) {
+  private static boolean goesOn(Detected.Grid a, Detected.Grid b) {
     if (b.page() != lastPage(a) + 1 || a.columns().size() != b.columns().size()) {
       return false;
     }
@@ -49,7 +49,7 @@ final class Continuations {
     return true;
   }
 
-  private static int lastPage(Found.Grid g) {
+  private static int lastPage(Detected.Grid g) {
     return g.rows().reversed().stream()
         .flatMap(List::stream)
         .flatMap(c -> c.lines().stream())
@@ -59,7 +59,7 @@ final class Continuations {
   }
 
   /** Both parts as one table; header rows that are repeated stand in it once. */
-  private static Found.Grid joined(Found.Grid a, Found.Grid b) {
+  private static Detected.Grid joined(Detected.Grid a, Detected.Grid b) {
     int repeated = 0;
     while (repeated < b.rows().size() - 1
         && repeated < a.rows().size()
@@ -67,7 +67,7 @@ final class Continuations {
         && text(a.rows().get(repeated)).equals(text(b.rows().get(repeated)))) {
       repeated++;
     }
-    var rows = new ArrayList<List<Found.FoundCell>>();
+    var rows = new ArrayList<List<Detected.DetectedCell>>();
     for (int r = 0; r < a.rows().size(); r++) {
       rows.add(r < repeated ? asHeader(a.rows().get(r)) : a.rows().get(r));
     }
@@ -75,27 +75,27 @@ final class Continuations {
       rows.removeLast(); // room left at the foot of the page
     }
     b.rows().stream().skip(repeated).dropWhile(r -> text(r).isBlank()).forEach(rows::add);
-    return new Found.Grid(a.page(), a.box(), a.columns(), rows, a.ruling());
+    return new Detected.Grid(a.page(), a.box(), a.columns(), rows, a.ruling());
   }
 
-  private static List<Found.FoundCell> asHeader(List<Found.FoundCell> row) {
+  private static List<Detected.DetectedCell> asHeader(List<Detected.DetectedCell> row) {
     return row.stream()
-        .map(c -> new Found.FoundCell(c.columnSpan(), c.rowSpan(), c.lines(), true))
+        .map(c -> new Detected.DetectedCell(c.columnSpan(), c.rowSpan(), c.lines(), true))
         .toList();
   }
 
-  private static String text(List<Found.FoundCell> row) {
+  private static String text(List<Detected.DetectedCell> row) {
     var b = new StringBuilder();
     row.forEach(c -> c.lines().forEach(l -> b.append(l.text()).append(' ')));
     return b.toString();
   }
 
-  private static boolean goesOn(Found.Text a, Found.Text b) {
+  private static boolean goesOn(Detected.Text a, Detected.Text b) {
     TextLine last = a.lines().getLast();
     TextLine first = b.lines().getFirst();
     boolean elsewhere = first.page() != last.page() || first.baseline() < last.baseline();
     if (!elsewhere
-        || b.kind() != Found.Kind.PARAGRAPH
+        || b.kind() != Detected.Kind.PARAGRAPH
         || Math.abs(a.size() - b.size()) > 0.4
         || a.bold() != b.bold()) {
       return false;

@@ -1,8 +1,8 @@
 package decant.pdf.read;
 
-import decant.model.Blank;
 import decant.model.Colour;
-import decant.model.Remark;
+import decant.model.Comment;
+import decant.model.FormField;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
@@ -22,8 +22,8 @@ record Decor(
     boolean struck,
     Optional<Colour> highlight,
     boolean leader,
-    List<Remark> remarks,
-    Optional<Blank> blank) {
+    List<Comment> remarks,
+    Optional<FormField> blank) {
   static final Decor NONE = new Decor(false, false, Optional.empty());
 
   /** What is drawn about a letter. */
@@ -42,12 +42,12 @@ record Decor(
   }
 
   /** This with one more remark. */
-  Decor with(Remark remark) {
+  Decor with(Comment remark) {
     return new Decor(underlined, struck, highlight, leader, both(remarks, List.of(remark)), blank);
   }
 
   /** This in a place to fill in. */
-  Decor with(Blank in) {
+  Decor with(FormField in) {
     return new Decor(underlined, struck, highlight, leader, remarks, Optional.of(in));
   }
 
@@ -75,7 +75,7 @@ record Decor(
             blank.equals(other.blank) ? blank : Optional.empty());
   }
 
-  private static List<Remark> both(List<Remark> some, List<Remark> more) {
+  private static List<Comment> both(List<Comment> some, List<Comment> more) {
     return more.isEmpty() || some.equals(more)
         ? some
         : Stream.concat(some.stream(), more.stream()).distinct().toList();

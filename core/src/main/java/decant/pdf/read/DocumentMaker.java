@@ -13,6 +13,7 @@ import decant.model.ListMembership;
 import decant.model.Look;
 import decant.model.Media;
 import decant.model.MediaId;
+import decant.model.Metadata;
 import decant.model.NamedStyle;
 import decant.model.NodeId;
 import decant.model.PageNumbers;
@@ -21,7 +22,6 @@ import decant.model.Paragraph;
 import decant.model.ParagraphTraits;
 import decant.model.ParagraphTraits.Alignment;
 import decant.model.ParagraphTraits.TabStop;
-import decant.model.Particulars;
 import decant.model.Placement;
 import decant.model.Rules;
 import decant.model.Section;
@@ -78,23 +78,23 @@ final class DocumentMaker {
   private final BoxedNotes boxedNotes;
   private final boolean justified;
   private final RunningTitles titles;
-  private final List<Found> found;
-  private final List<FoundNote> notes;
+  private final List<Detected> found;
+  private final List<DetectedNote> notes;
   private final Map<NodeId, Story> stories = new LinkedHashMap<>();
   private final Map<Integer, Map<String, NodeId>> noteMarks = new HashMap<>();
   private final RunningTexts.Result running;
-  private final Joiner joiner;
-  private final Particulars particulars;
+  private final Dehyphenator joiner;
+  private final Metadata particulars;
   private final Map<NodeId, Finding.SourcePlace> places = new LinkedHashMap<>();
   private final Map<MediaId, Media> media = new LinkedHashMap<>();
-  private final FoundLists lists = new FoundLists();
+  private final DetectedLists lists = new DetectedLists();
   private Look bodyText = Look.PLAIN;
   private final Map<Integer, Look> headingTexts = new HashMap<>();
 
   /** The pictures that stand beside a paragraph, and all of them. */
-  private final Map<Found.Text, List<Found.Figure>> floats;
+  private final Map<Detected.Text, List<Detected.Figure>> floats;
 
-  private final Set<Found.Figure> floating = Collections.newSetFromMap(new IdentityHashMap<>());
+  private final Set<Detected.Figure> floating = Collections.newSetFromMap(new IdentityHashMap<>());
 
   /** What the entries of contents share, by level. */
   private final Map<Integer, Look> entries = new TreeMap<>();
@@ -104,11 +104,11 @@ final class DocumentMaker {
 
   DocumentMaker(
       List<ScannedPage> pages,
-      List<Found> found,
-      List<FoundNote> notes,
+      List<Detected> found,
+      List<DetectedNote> notes,
       RunningTexts.Result running,
-      Joiner joiner,
-      Particulars particulars) {
+      Dehyphenator joiner,
+      Metadata particulars) {
     this.pages = pages;
     this.found = found;
     this.boxedNotes = new BoxedNotes(pages, found);
@@ -128,8 +128,9 @@ final class DocumentMaker {
 
   Document make() {
     bodyText =
-        commonLook(Found.Kind.PARAGRAPH, 0)
-            .orElseGet(() -> commonLook(Found.Kind.ITEM, 1).orElse(Look.of(TextTraits.SIZE, 11.0)));
+        commonLook(Detected.Kind.PARAGRAPH, 0)
+            .orElseGet(
+                () -> commonLook(Detected.Kind.ITEM, 1).orElse(Look.of(TextTraits.SIZE, 11.0)));
     bodyPitch = commonPitch();
     notes.forEach(this::note);
     List<Section> sections = sections();
@@ -141,12 +142,12 @@ final class DocumentMaker {
       String family, double size, boolean bold, boolean italic, decant.model.Colour colour) {}
 
   /** The look that most letters of a kind of paragraph have. */
-  private Optional<Look> commonLook(Found.Kind kind, int level) {
+  private Optional<Look> commonLook(Detected.Kind kind, int level) {
     Map<Key, Integer> counts = new HashMap<>();
-    for (Found f : found) {
-      if (f instanceof Found.Text t
+    for (Detected f : found) {
+      if (f instanceof Detected.Text t
           && t.kind() == kind
-          && (kind != Found.Kind.HEADING && kind != Found.Kind.ENTRY || t.level() == level)) {
+          && (kind != Detected.Kind.HEADING && kind != Detected.Kind.ENTRY || t.level() == level)) {
         for (TextLine l : t.lines()) {
           for (Glyph g : l.glyphs()) {
             if (!g.isSpace()) {
@@ -179,8 +180,10 @@ final class DocumentMaker {
     double[] pitches =
         found.stream()
             .filter(f ->
-                f instanceof Found.Text t && t.kind() != Found.Kind.HEADING && t.lines().size() > 1)
-            .mapToDouble(f -> ((Found.Text) f).pitch())
+                f instanceof Detected.Text t
+                    && t.kind() != Detected.Kind.HEADING
+                    && t.lines().size() > 1)
+            .mapToDouble(f -> ((Detected.Text) f).pitch())
             .sorted()
             .toArray();
     if (pitches.length == 0) {
@@ -248,10 +251,10 @@ final class DocumentMaker {
         : sheet.withTypesetting(Typesetting.PLAIN.withHyphenation(true));
   }
 
-  private static Map<String, String> stylesOfHeadings(List<Found> found) {
+  private static Map<String, String> stylesOfHeadings(List<Detected> found) {
     var out = new HashMap<String, String>();
-    for (Found f : found) {
-      if (f instanceof Found.Text t && t.kind() == Found.Kind.HEADING) {
+    for (Detected f : found) {
+      if (f instanceof Detected.Text t && t.kind() == Detected.Kind.HEADING) {
         String text = Headings.fold(t.text());
         out.putIfAbsent(text, headingStyle(t.level()));
         // The number may stand elsewhere in the running title, or nowhere.
@@ -285,11 +288,11 @@ final class DocumentMaker {
 
   /** Sections for like pages: one, or one for each stretch with its own columns. */
   private List<Section> sections(int from, int to) {
-    List<Found> here = found.stream().filter(f -> f.page() >= from && f.page() < to).toList();
+    List<Detected> here = found.stream().filter(f -> f.page() >= from && f.page() < to).toList();
     var heads = new RunningStories(running, bodyText, pages.size(), titles);
     PageSetup paper = setup(from, to, here);
     var out = new ArrayList<Section>();
-    Found before = null;
+    Detected before = null;
     for (TextColumns.Stretch stretch : TextColumns.of(here, to - from)) {
       PageSetup setup = paper.withColumns(stretch.columns());
       Optional<Integer> start = out.isEmpty() ? heads.start(from, to) : Optional.empty();
@@ -297,8 +300,8 @@ final class DocumentMaker {
         setup = setup.withNumbers(new PageNumbers(start, ListDefinition.NumberFormat.DECIMAL));
       }
       var blocks = new ArrayList<Block>();
-      for (Found f : stretch.blocks()) {
-        if (f instanceof Found.Figure picture && floating.contains(picture)) {
+      for (Detected f : stretch.blocks()) {
+        if (f instanceof Detected.Figure picture && floating.contains(picture)) {
           continue; // it stands in its paragraph
         }
         blocks.add(block(f, setup, before));
@@ -318,14 +321,14 @@ final class DocumentMaker {
     return out;
   }
 
-  private PageSetup setup(int from, int to, List<Found> here) {
+  private PageSetup setup(int from, int to, List<Detected> here) {
     ScannedPage p = pages.get(from);
     TextArea area = TextArea.of(here, p.width());
     double left = area.left();
     double right = area.right();
     double top = p.height();
     double bottom = 0;
-    for (Found f : here) {
+    for (Detected f : here) {
       Box b = f.box();
       top = Math.min(top, b.y());
       bottom = Math.max(bottom, b.bottom());
@@ -362,32 +365,32 @@ final class DocumentMaker {
     return Math.min(Math.max(found, 12), whole / 3);
   }
 
-  private Block block(Found f, PageSetup setup, @Nullable Found before) {
+  private Block block(Detected f, PageSetup setup, @Nullable Detected before) {
     Block b =
         switch (f) {
-          case Found.Text t -> paragraph(t, setup, before);
-          case Found.Grid g -> table(g, setup.columns().width(0, setup.textWidth()));
-          case Found.Figure p -> figure(p, setup);
+          case Detected.Text t -> paragraph(t, setup, before);
+          case Detected.Grid g -> table(g, setup.columns().width(0, setup.textWidth()));
+          case Detected.Figure p -> figure(p, setup);
         };
     places.put(b.id(), new Finding.SourcePlace(f.page(), f.box()));
     return b;
   }
 
-  private Paragraph paragraph(Found.Text t, PageSetup setup, @Nullable Found before) {
-    boolean heading = t.kind() == Found.Kind.HEADING;
+  private Paragraph paragraph(Detected.Text t, PageSetup setup, @Nullable Detected before) {
+    boolean heading = t.kind() == Detected.Kind.HEADING;
     Look base = bodyText;
     Look look = Look.PLAIN;
     if (heading) {
       base =
           headingTexts.computeIfAbsent(
-              t.level(), l -> commonLook(Found.Kind.HEADING, l).orElse(bodyText));
+              t.level(), l -> commonLook(Detected.Kind.HEADING, l).orElse(bodyText));
       look = look.with(ParagraphTraits.STYLE, headingStyle(t.level()));
     }
-    boolean entry = t.kind() == Found.Kind.ENTRY;
+    boolean entry = t.kind() == Detected.Kind.ENTRY;
     if (entry) {
       base =
           entryTexts.computeIfAbsent(
-              t.level(), l -> commonLook(Found.Kind.ENTRY, l).orElse(bodyText));
+              t.level(), l -> commonLook(Detected.Kind.ENTRY, l).orElse(bodyText));
       look = look.with(ParagraphTraits.STYLE, ENTRY_STYLE + t.level());
     }
     double space = spaceBefore(t, before);
@@ -406,7 +409,7 @@ final class DocumentMaker {
     } else if (!clear.isEmpty()) {
       look = alignment(t.with(clear), look, edges, setup);
     }
-    if (t.kind() == Found.Kind.ITEM) {
+    if (t.kind() == Detected.Kind.ITEM) {
       look = item(t, look, edges);
     }
     look = tabbed(t, look, edges);
@@ -421,7 +424,7 @@ final class DocumentMaker {
   }
 
   /** An entry of the contents: what it differs in from the first of its level. */
-  private Look entry(Found.Text t, Look before, Edges edges) {
+  private Look entry(Detected.Text t, Look before, Edges edges) {
     double indent = LookMaker.halves(Math.clamp(edges.indent(t.lines().getFirst()), 0, 250));
     TextLine last = t.lines().getLast();
     double at = edges.rightToLeft() ? last.box().x() : last.box().right();
@@ -445,8 +448,8 @@ final class DocumentMaker {
   /**
    * What stands beyond gaps in a line keeps its place: blanks to fill in stand below each other.
    */
-  private static Look tabbed(Found.Text t, Look look, Edges edges) {
-    if (t.lines().size() != 1 || t.kind() != Found.Kind.PARAGRAPH || edges.rightToLeft()) {
+  private static Look tabbed(Detected.Text t, Look look, Edges edges) {
+    if (t.lines().size() != 1 || t.kind() != Detected.Kind.PARAGRAPH || edges.rightToLeft()) {
       return look;
     }
     var stops = new ArrayList<TabStop>();
@@ -467,26 +470,26 @@ final class DocumentMaker {
    * Whether a page was ended on purpose before a block: there was room for it and more. A heading
    * that is kept with its text needs some room too.
    */
-  private boolean beginsPage(Found.Text t, @Nullable Found before, PageSetup setup) {
+  private boolean beginsPage(Detected.Text t, @Nullable Detected before, PageSetup setup) {
     if (before == null || before.page() != t.page() - 1 || setup.columns().count() > 1) {
       return false;
     }
     double left = setup.height() - setup.bottom() - before.box().bottom();
-    boolean heading = t.kind() == Found.Kind.HEADING;
+    boolean heading = t.kind() == Detected.Kind.HEADING;
     double needed = t.box().height() + (heading ? ROOM_BELOW_HEADING : 0);
     return left > Math.max(needed, (heading ? LEFT_BY_HEADING : LEFT_BY_TEXT) * setup.textHeight());
   }
 
   /** How much farther apart single lines stand than the pitch that they are set in here. */
-  private double stretched(Found.Text t) {
-    boolean single = t.lines().size() == 1 && t.kind() == Found.Kind.PARAGRAPH;
+  private double stretched(Detected.Text t) {
+    boolean single = t.lines().size() == 1 && t.kind() == Detected.Kind.PARAGRAPH;
     double set = bodyPitch * naturalPitch(bodyText) * t.size() / bodyText.value(TextTraits.SIZE);
     return single ? Math.max(0, t.pitch() - set) : 0;
   }
 
   /** The gap to the block before, where that stands above it; what suits its kind elsewhere. */
-  private double spaceBefore(Found.Text t, @Nullable Found before) {
-    boolean heading = t.kind() == Found.Kind.HEADING;
+  private double spaceBefore(Detected.Text t, @Nullable Detected before) {
+    boolean heading = t.kind() == Detected.Kind.HEADING;
     boolean below =
         before != null
             && before.page() == t.page()
@@ -496,13 +499,13 @@ final class DocumentMaker {
     if (!below) {
       return heading && before != null ? Math.max(10, t.spaceBefore()) : t.spaceBefore();
     }
-    return before instanceof Found.Text
+    return before instanceof Detected.Text
         ? Math.min(60, t.spaceBefore() + stretched(t))
         : Math.clamp(t.box().y() - before.box().bottom() - t.size() * 0.3, 4, 60);
   }
 
   /** A note as a story that begins with its label. */
-  private void note(FoundNote n) {
+  private void note(DetectedNote n) {
     NodeId id = NodeId.fresh();
     double size = n.lines().getFirst().size();
     var inlines = new ArrayList<Inline>();
@@ -543,11 +546,13 @@ final class DocumentMaker {
   }
 
   /** Whether most paragraphs with lines enough to tell end flush at both edges. */
-  private static boolean isJustified(List<Found> found) {
+  private static boolean isJustified(List<Detected> found) {
     int flush = 0;
     int all = 0;
-    for (Found f : found) {
-      if (f instanceof Found.Text t && t.kind() == Found.Kind.PARAGRAPH && t.lines().size() > 3) {
+    for (Detected f : found) {
+      if (f instanceof Detected.Text t
+          && t.kind() == Detected.Kind.PARAGRAPH
+          && t.lines().size() > 3) {
         List<TextLine> whole = t.lines().subList(0, t.lines().size() - 1);
         double right = whole.stream().mapToDouble(l -> l.box().right()).max().orElse(0);
         double left = whole.stream().mapToDouble(l -> l.box().right()).min().orElse(0);
@@ -558,7 +563,7 @@ final class DocumentMaker {
     return flush * 2 > all;
   }
 
-  private Look alignment(Found.Text t, Look before, Edges edges, PageSetup setup) {
+  private Look alignment(Detected.Text t, Look before, Edges edges, PageSetup setup) {
     Look look = before;
     List<TextLine> lines = t.lines();
     double size = t.size();
@@ -568,13 +573,13 @@ final class DocumentMaker {
             .allMatch(l ->
                 Math.abs(edges.start(l) - edges.end(l)) / 2 < Math.max(2, size * 0.3)
                     && edges.start(l) > size);
-    if (centred && t.kind() != Found.Kind.ITEM) {
+    if (centred && t.kind() != Detected.Kind.ITEM) {
       return look.with(ParagraphTraits.ALIGNMENT, Alignment.CENTRE);
     }
     boolean flushEnd =
         edges.start(first) > (t.right() - t.left()) * 0.4
             && lines.stream().allMatch(l -> Math.abs(edges.end(l)) < 3);
-    if (flushEnd && t.kind() != Found.Kind.ITEM) {
+    if (flushEnd && t.kind() != Detected.Kind.ITEM) {
       double middle = setup.left() + setup.textWidth() / 2;
       boolean onPage =
           lines.stream()
@@ -587,7 +592,7 @@ final class DocumentMaker {
     if (lines.size() > (justified ? 1 : 2) && full == lines.size() - 1L) {
       look = look.with(ParagraphTraits.ALIGNMENT, Alignment.JUSTIFIED);
     }
-    if (t.kind() == Found.Kind.PARAGRAPH) {
+    if (t.kind() == Detected.Kind.PARAGRAPH) {
       double rest = edges.indent(lines.get(lines.size() > 1 ? 1 : 0));
       double indent = rest > 3 && rest < 250 ? rest : 0;
       if (indent > 0) {
@@ -602,7 +607,7 @@ final class DocumentMaker {
     return look;
   }
 
-  private Look item(Found.Text t, Look look, Edges edges) {
+  private Look item(Detected.Text t, Look look, Edges edges) {
     int depth = Math.max(0, t.level() - 1);
     double indent = Math.max(12, edges.indent(t.lines().getFirst()));
     String list = lists.idFor(t);
@@ -615,9 +620,9 @@ final class DocumentMaker {
    * The widths of a table's columns, with room for their longest lines: where nothing is ruled they
    * are found as wide as their letters, and the font that serves may be wider.
    */
-  private static List<Double> columns(Found.Grid g, double room) {
+  private static List<Double> columns(Detected.Grid g, double room) {
     double[] needed = new double[g.columns().size()];
-    for (List<Found.FoundCell> row : g.rows()) {
+    for (List<Detected.DetectedCell> row : g.rows()) {
       boolean whole =
           row.size() == needed.length && row.stream().allMatch(c -> c.columnSpan() == 1);
       for (int k = 0; whole && k < needed.length; k++) {
@@ -637,14 +642,14 @@ final class DocumentMaker {
     return sum > Math.max(room, found) ? g.columns() : out;
   }
 
-  private Table table(Found.Grid g, double room) {
+  private Table table(Detected.Grid g, double room) {
     var rows = new ArrayList<Table.Row>();
-    for (List<Found.FoundCell> r : g.rows()) {
+    for (List<Detected.DetectedCell> r : g.rows()) {
       Rules own = rows.isEmpty() ? g.ruling().ofHeader() : Rules.UNSAID;
       Look look = own.equals(Rules.UNSAID) ? Look.PLAIN : Look.of(TableTraits.RULES, own);
       var cells = new ArrayList<Cell>();
-      boolean header = !r.isEmpty() && r.stream().allMatch(Found.FoundCell::header);
-      for (Found.FoundCell c : r) {
+      boolean header = !r.isEmpty() && r.stream().allMatch(Detected.DetectedCell::header);
+      for (Detected.DetectedCell c : r) {
         cells.add(new Cell(NodeId.fresh(), c.columnSpan(), c.rowSpan(), look, cellBlocks(c)));
       }
       rows.add(new Table.Row(header ? Look.of(TableTraits.HEADER_ROW, true) : Look.PLAIN, cells));
@@ -662,13 +667,13 @@ final class DocumentMaker {
   }
 
   /** The space in cells: as much above and below their lines as the rows usually stand apart. */
-  private Insets padding(Found.Grid g) {
+  private Insets padding(Detected.Grid g) {
     var apart = new ArrayList<Double>();
     for (int k = 0; k + 1 < g.rows().size(); k++) {
       OptionalDouble here = firstBaseline(g.rows().get(k), g.page());
       OptionalDouble next = firstBaseline(g.rows().get(k + 1), g.page());
       double text = 0;
-      for (Found.FoundCell c : g.rows().get(k)) {
+      for (Detected.DetectedCell c : g.rows().get(k)) {
         if (!c.lines().isEmpty() && c.rowSpan() == 1) {
           double size = c.lines().getFirst().size();
           double pitch = naturalPitch(bodyText) * size / bodyText.value(TextTraits.SIZE);
@@ -686,14 +691,14 @@ final class DocumentMaker {
   }
 
   /** Where the first lines of a row stand, if they stand on a page. */
-  private static OptionalDouble firstBaseline(List<Found.FoundCell> row, int page) {
+  private static OptionalDouble firstBaseline(List<Detected.DetectedCell> row, int page) {
     return row.stream()
         .filter(c -> !c.lines().isEmpty() && c.lines().getFirst().page() == page)
         .mapToDouble(c -> c.lines().getFirst().baseline())
         .min();
   }
 
-  private List<Block> cellBlocks(Found.FoundCell c) {
+  private List<Block> cellBlocks(Detected.DetectedCell c) {
     if (c.lines().isEmpty()) {
       return List.of(Paragraph.of(Look.PLAIN, ""));
     }
@@ -705,7 +710,7 @@ final class DocumentMaker {
   }
 
   /** A picture that text runs beside, at its place from the paragraph that it belongs to. */
-  private Inline floating(Found.Figure f, Found.Text beside, PageSetup setup) {
+  private Inline floating(Detected.Figure f, Detected.Text beside, PageSetup setup) {
     Media m = f.placed().media();
     media.put(m.id(), m);
     Box b = f.box();
@@ -736,7 +741,7 @@ final class DocumentMaker {
         Look.PLAIN);
   }
 
-  private Paragraph figure(Found.Figure f, PageSetup setup) {
+  private Paragraph figure(Detected.Figure f, PageSetup setup) {
     Media m = f.placed().media();
     media.put(m.id(), m);
     double room = setup.columns().width(0, setup.textWidth());

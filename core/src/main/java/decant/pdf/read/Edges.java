@@ -8,7 +8,7 @@ import decant.model.PageSetup;
  * @param beyond what the area itself is indented by
  */
 record Edges(double left, double right, double beyond, boolean rightToLeft) {
-  static Edges of(Found.Text t, PageSetup setup, boolean rightToLeft) {
+  static Edges of(Detected.Text t, PageSetup setup, boolean rightToLeft) {
     double right = setup.width() - setup.right();
     double margin =
         rightToLeft ? right - 4 - t.right() : t.left() - Math.min(t.left(), setup.left() + 4);

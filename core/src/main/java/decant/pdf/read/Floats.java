@@ -31,30 +31,30 @@ final class Floats {
   private Floats() {}
 
   /** The blocks with paragraphs joined that a picture beside them had cut. */
-  static List<Found> joined(List<Found> found) {
-    List<Found> out = new ArrayList<>(found);
-    for (Found f : found) {
-      if (f instanceof Found.Figure picture) {
+  static List<Detected> joined(List<Detected> found) {
+    List<Detected> out = new ArrayList<>(found);
+    for (Detected f : found) {
+      if (f instanceof Detected.Figure picture) {
         join(out, picture);
       }
     }
     return out;
   }
 
-  private static void join(List<Found> all, Found.Figure picture) {
+  private static void join(List<Detected> all, Detected.Figure picture) {
     int last = -1;
     for (int k = 0; k < all.size(); k++) {
       if (all.get(k) == picture) {
         continue; // it may stand between the parts of a paragraph
       }
-      if (!(all.get(k) instanceof Found.Text t) || t.page() != picture.page()) {
+      if (!(all.get(k) instanceof Detected.Text t) || t.page() != picture.page()) {
         last = -1;
         continue;
       }
-      if (last >= 0 && goesOn((Found.Text) all.get(last), t, picture.box())) {
-        var lines = new ArrayList<>(((Found.Text) all.get(last)).lines());
+      if (last >= 0 && goesOn((Detected.Text) all.get(last), t, picture.box())) {
+        var lines = new ArrayList<>(((Detected.Text) all.get(last)).lines());
         lines.addAll(t.lines());
-        all.set(last, ((Found.Text) all.get(last)).with(lines));
+        all.set(last, ((Detected.Text) all.get(last)).with(lines));
         all.remove(k--);
       } else {
         last = k;
@@ -63,12 +63,12 @@ final class Floats {
   }
 
   /** Whether a paragraph goes on in another that begins beside the picture, or just below it. */
-  private static boolean goesOn(Found.Text a, Found.Text b, Box picture) {
+  private static boolean goesOn(Detected.Text a, Detected.Text b, Box picture) {
     TextLine end = a.lines().getLast();
     TextLine begin = b.lines().getFirst();
     boolean plain =
-        a.kind() == Found.Kind.PARAGRAPH
-            && b.kind() == Found.Kind.PARAGRAPH
+        a.kind() == Detected.Kind.PARAGRAPH
+            && b.kind() == Detected.Kind.PARAGRAPH
             && Math.abs(end.size() - begin.size()) < 0.3
             && end.bold() == begin.bold();
     double gap = begin.baseline() - end.baseline();
@@ -80,7 +80,7 @@ final class Floats {
     return plain && follows && shifted && left && isFull(end, a) && !a.text().strip().endsWith(":");
   }
 
-  private static boolean isFull(TextLine l, Found.Text in) {
+  private static boolean isFull(TextLine l, Detected.Text in) {
     return in.right() - l.box().right() < FULL * (in.right() - in.left());
   }
 
@@ -95,17 +95,17 @@ final class Floats {
   }
 
   /** The lines of a text that no picture makes room for itself in. */
-  static List<TextLine> clear(Found.Text t, Set<Found.Figure> pictures) {
+  static List<TextLine> clear(Detected.Text t, Set<Detected.Figure> pictures) {
     return t.lines().stream()
         .filter(l -> pictures.stream().noneMatch(f -> f.page() == l.page() && isBeside(l, f.box())))
         .toList();
   }
 
   /** The pictures that text runs beside, by the paragraph that they belong to. */
-  static Map<Found.Text, List<Found.Figure>> anchored(List<Found> found) {
-    Map<Found.Text, List<Found.Figure>> out = new IdentityHashMap<>();
-    for (Found f : found) {
-      if (f instanceof Found.Figure picture) {
+  static Map<Detected.Text, List<Detected.Figure>> anchored(List<Detected> found) {
+    Map<Detected.Text, List<Detected.Figure>> out = new IdentityHashMap<>();
+    for (Detected f : found) {
+      if (f instanceof Detected.Figure picture) {
         anchor(found, picture)
             .ifPresent(t -> out.computeIfAbsent(t, k -> new ArrayList<>()).add(picture));
       }
@@ -113,20 +113,20 @@ final class Floats {
     return out;
   }
 
-  private static Optional<Found.Text> anchor(List<Found> found, Found.Figure picture) {
-    Found.Text first = null;
+  private static Optional<Detected.Text> anchor(List<Detected> found, Detected.Figure picture) {
+    Detected.Text first = null;
     int lines = 0;
     Set<Double> edges = new HashSet<>();
     Box box = picture.box();
-    for (Found f : found) {
-      if (!(f instanceof Found.Text t) || t.page() != picture.page()) {
+    for (Detected f : found) {
+      if (!(f instanceof Detected.Text t) || t.page() != picture.page()) {
         continue;
       }
       boolean around = t.left() <= box.x() + 4 && t.right() >= box.right() - 4;
       boolean narrow = box.width() < WIDEST * (t.right() - t.left());
       long beside =
           t.lines().stream().filter(l -> l.page() == picture.page() && isBeside(l, box)).count();
-      if (around && narrow && beside > 0 && t.kind() != Found.Kind.ENTRY) {
+      if (around && narrow && beside > 0 && t.kind() != Detected.Kind.ENTRY) {
         lines += (int) beside;
         edges.add(t.left());
         boolean higher = first == null || t.box().y() < first.box().y();

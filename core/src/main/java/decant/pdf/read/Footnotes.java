@@ -22,7 +22,7 @@ final class Footnotes {
       Pattern.compile("^\\(?(\\d{1,3}|[*†‡§¶]{1,3}|[a-z])[.)]?(?=\\s|\\p{L}|$)");
 
   /** The notes of a page, and the lines that are not theirs. */
-  record Result(List<FoundNote> notes, List<TextLine> rest) {}
+  record Result(List<DetectedNote> notes, List<TextLine> rest) {}
 
   private Footnotes() {}
 
@@ -41,7 +41,7 @@ final class Footnotes {
     List<TextLine> area = lines.stream().filter(l -> l.baseline() > y).toList();
     List<TextLine> rest = lines.stream().filter(l -> l.baseline() <= y).toList();
     Set<String> above = marks(rest);
-    List<FoundNote> notes = parted(page, Regions.rows(area), above);
+    List<DetectedNote> notes = parted(page, Regions.rows(area), above);
     boolean any = notes.stream().anyMatch(n -> !n.label().isEmpty());
     return any ? new Result(notes, rest) : new Result(List.of(), lines);
   }
@@ -160,15 +160,16 @@ final class Footnotes {
   }
 
   /** Each note from its label on; what stands before the first goes on from the page before. */
-  private static List<FoundNote> parted(ScannedPage page, List<TextLine> area, Set<String> marks) {
-    var out = new ArrayList<FoundNote>();
+  private static List<DetectedNote> parted(
+      ScannedPage page, List<TextLine> area, Set<String> marks) {
+    var out = new ArrayList<DetectedNote>();
     var open = new ArrayList<TextLine>();
     String label = "";
     for (TextLine l : area) {
       Optional<Label> own = label(l).filter(x -> marks.isEmpty() || marks.contains(x.text()));
       if (own.isPresent() && own.get().glyphs() < l.glyphs().size()) {
         if (!open.isEmpty()) {
-          out.add(new FoundNote(page.number(), label, open));
+          out.add(new DetectedNote(page.number(), label, open));
         }
         open.clear();
         label = own.get().text();
@@ -178,7 +179,7 @@ final class Footnotes {
       }
     }
     if (!open.isEmpty()) {
-      out.add(new FoundNote(page.number(), label, open));
+      out.add(new DetectedNote(page.number(), label, open));
     }
     return out;
   }
@@ -189,26 +190,26 @@ final class Footnotes {
   }
 
   /** Lines that are one note, whose label they may begin with. */
-  static FoundNote labelled(List<TextLine> lines) {
+  static DetectedNote labelled(List<TextLine> lines) {
     TextLine first = lines.getFirst();
     Optional<Label> own = label(first).filter(l -> l.glyphs() < first.glyphs().size());
     if (own.isEmpty()) {
-      return new FoundNote(first.page(), "", lines);
+      return new DetectedNote(first.page(), "", lines);
     }
     var rest = new ArrayList<>(lines);
     rest.set(0, without(first, own.get().glyphs()));
-    return new FoundNote(first.page(), own.get().text(), rest);
+    return new DetectedNote(first.page(), own.get().text(), rest);
   }
 
   /** Notes of all pages, those that go on on the next page put together. */
-  static List<FoundNote> joined(List<FoundNote> notes) {
-    var out = new ArrayList<FoundNote>();
-    for (FoundNote n : notes) {
+  static List<DetectedNote> joined(List<DetectedNote> notes) {
+    var out = new ArrayList<DetectedNote>();
+    for (DetectedNote n : notes) {
       if (n.label().isEmpty() && !out.isEmpty() && out.getLast().page() == n.page() - 1) {
-        FoundNote last = out.removeLast();
+        DetectedNote last = out.removeLast();
         var lines = new ArrayList<>(last.lines());
         lines.addAll(n.lines());
-        out.add(new FoundNote(last.page(), last.label(), lines));
+        out.add(new DetectedNote(last.page(), last.label(), lines));
       } else {
         out.add(n);
       }

@@ -37,7 +37,7 @@ final class Headings {
 
   /** How text looks, as far as headings are told by it. */
   private record Style(double size, boolean bold, boolean italic, boolean capitals) {
-    static Style of(Found.Text t) {
+    static Style of(Detected.Text t) {
       String text = t.text();
       long upper = text.chars().filter(Character::isUpperCase).count();
       boolean capitals =
@@ -58,19 +58,19 @@ final class Headings {
   /**
    * @param outline titles of the file's own outline, folded; may be empty
    */
-  static List<Found> decide(List<Found> found, Set<String> outline) {
+  static List<Detected> decide(List<Detected> found, Set<String> outline) {
     Optional<Body> known = body(found);
     if (known.isEmpty()) {
       return found;
     }
     Body text = known.get();
     Style body = text.style();
-    List<Found> out = new ArrayList<>(found);
+    List<Detected> out = new ArrayList<>(found);
     Set<Style> styles = new LinkedHashSet<>();
     Map<Integer, Style> candidates = new HashMap<>();
     for (int k = 0; k < out.size(); k++) {
-      if (out.get(k) instanceof Found.Text t && isCandidate(t, text, out, k, outline)) {
-        Found.Text whole = Blocks.withMarker(t);
+      if (out.get(k) instanceof Detected.Text t && isCandidate(t, text, out, k, outline)) {
+        Detected.Text whole = Blocks.withMarker(t);
         out.set(k, whole);
         Style s = Style.of(whole);
         styles.add(s);
@@ -85,20 +85,20 @@ final class Headings {
     Map<Style, Integer> levels = levels(styles);
     int numberedTop = numberedTop(out, candidates, levels);
     candidates.forEach((k, style) -> {
-      Found.Text t = (Found.Text) out.get(k);
+      Detected.Text t = (Detected.Text) out.get(k);
       int level = levels.getOrDefault(style, 1);
       Optional<String> number = Markers.section(t.text());
       if (number.isPresent() && numberedTop > 0) {
         level = numberedTop + Markers.depth(number.get()) - 1;
       }
-      out.set(k, t.as(Found.Kind.HEADING, Math.clamp(level, 1, 9)));
+      out.set(k, t.as(Detected.Kind.HEADING, Math.clamp(level, 1, 9)));
     });
     return out;
   }
 
   /** Takes back candidates that only look like headings. */
   private static void drop(
-      List<Found> all, Map<Integer, Style> candidates, Style body, Set<String> outline) {
+      List<Detected> all, Map<Integer, Style> candidates, Style body, Set<String> outline) {
     Map<Style, Long> uses =
         candidates.values().stream()
             .collect(
@@ -107,7 +107,7 @@ final class Headings {
     candidates
         .keySet()
         .removeIf(k -> {
-          Found.Text t = (Found.Text) all.get(k);
+          Detected.Text t = (Detected.Text) all.get(k);
           Style s = Style.of(t);
           boolean known = outline.contains(fold(t.text())) || Markers.section(t.text()).isPresent();
           // Bold in the size of the text, and only once: a subject line, not a heading.
@@ -117,13 +117,13 @@ final class Headings {
   }
 
   /** A name at the very top with the lines of an address below it. */
-  private static boolean isLetterhead(List<Found> all, int k) {
+  private static boolean isLetterhead(List<Detected> all, int k) {
     if (k != 0 || all.size() < 4) {
       return false;
     }
     int lines = 0;
     for (int j = 1; j < 6 && j < all.size(); j++) {
-      if (!(all.get(j) instanceof Found.Text t) || t.text().length() > 45) {
+      if (!(all.get(j) instanceof Detected.Text t) || t.text().length() > 45) {
         break;
       }
       boolean close = j > 1 || t.spaceBefore() < 0.6 * t.size();
@@ -139,18 +139,18 @@ final class Headings {
    * Looks for the members that a series of numbered headings lacks: short paragraphs whose number
    * goes on from one that is a heading, or begins a series below it.
    */
-  private static void addNumbered(List<Found> all, Map<Integer, Style> candidates, Style body) {
+  private static void addNumbered(List<Detected> all, Map<Integer, Style> candidates, Style body) {
     Set<String> known = new java.util.HashSet<>();
     candidates
         .keySet()
-        .forEach(k -> Markers.section(((Found.Text) all.get(k)).text()).ifPresent(known::add));
+        .forEach(k -> Markers.section(((Detected.Text) all.get(k)).text()).ifPresent(known::add));
     if (known.size() < 2) {
       return;
     }
     for (int k = 0; k < all.size(); k++) {
       if (candidates.containsKey(k)
-          || !(all.get(k) instanceof Found.Text t)
-          || t.kind() == Found.Kind.ITEM) {
+          || !(all.get(k) instanceof Detected.Text t)
+          || t.kind() == Detected.Kind.ITEM) {
         continue;
       }
       String text = t.text();
@@ -174,7 +174,7 @@ final class Headings {
   }
 
   /** Short lines that look just as several headings do are headings too, wherever they stand. */
-  private static void addAlike(List<Found> all, Map<Integer, Style> candidates, Body text) {
+  private static void addAlike(List<Detected> all, Map<Integer, Style> candidates, Body text) {
     Map<Style, Long> uses =
         candidates.values().stream()
             .collect(
@@ -183,8 +183,8 @@ final class Headings {
     Map<Style, List<Integer>> alike = new HashMap<>();
     for (int k = 0; k < all.size(); k++) {
       if (candidates.containsKey(k)
-          || !(all.get(k) instanceof Found.Text t)
-          || t.kind() != Found.Kind.PARAGRAPH
+          || !(all.get(k) instanceof Detected.Text t)
+          || t.kind() != Detected.Kind.PARAGRAPH
           || t.lines().size() > 1) {
         continue;
       }
@@ -213,8 +213,8 @@ final class Headings {
   }
 
   /** Whether the next block is an entry of the same contents page. */
-  private static boolean isEntry(Found next, String number) {
-    return next instanceof Found.Text t
+  private static boolean isEntry(Detected next, String number) {
+    return next instanceof Detected.Text t
         && t.lines().size() == 1
         && Markers.section(t.text())
             .filter(n -> Markers.depth(n) >= Markers.depth(number))
@@ -245,9 +245,10 @@ final class Headings {
   /**
    * Blocks from tags as they are, if the tags know headings; else the headings found by their look.
    */
-  static List<Found> whereTagsHaveNone(List<Found> tagged, Set<String> outline) {
+  static List<Detected> whereTagsHaveNone(List<Detected> tagged, Set<String> outline) {
     boolean any =
-        tagged.stream().anyMatch(f -> f instanceof Found.Text t && t.kind() == Found.Kind.HEADING);
+        tagged.stream()
+            .anyMatch(f -> f instanceof Detected.Text t && t.kind() == Detected.Kind.HEADING);
     return any ? tagged : decide(tagged, outline);
   }
 
@@ -260,11 +261,11 @@ final class Headings {
    */
   private record Body(Style style, Set<Style> others, boolean typewriter) {}
 
-  private static Optional<Body> body(List<Found> found) {
+  private static Optional<Body> body(List<Detected> found) {
     Map<Style, Integer> letters = new HashMap<>();
     Map<Style, Integer> code = new HashMap<>();
-    for (Found f : found) {
-      if (f instanceof Found.Text t) {
+    for (Detected f : found) {
+      if (f instanceof Detected.Text t) {
         Map<Style, Integer> counted = Typewriter.is(t.lines()) ? code : letters;
         counted.merge(Style.of(t).ofAnyCase(), t.text().length(), Integer::sum);
       }
@@ -283,10 +284,10 @@ final class Headings {
   }
 
   /** Styles of running text: most of their letters stand in long paragraphs. */
-  private static Set<Style> textStyles(List<Found> found) {
+  private static Set<Style> textStyles(List<Detected> found) {
     Map<Style, int[]> letters = new HashMap<>(); // all, and those in long paragraphs
-    for (Found f : found) {
-      if (f instanceof Found.Text t) {
+    for (Detected f : found) {
+      if (f instanceof Detected.Text t) {
         int n = t.text().length();
         int[] known = letters.computeIfAbsent(Style.of(t).ofAnyCase(), s -> new int[2]);
         known[0] += n;
@@ -303,7 +304,7 @@ final class Headings {
   }
 
   private static boolean isCandidate(
-      Found.Text t, Body given, List<Found> all, int k, Set<String> outline) {
+      Detected.Text t, Body given, List<Detected> all, int k, Set<String> outline) {
     Style body = given.style();
     String text = Blocks.withMarker(t).text();
     if (outline.contains(fold(text)) && t.lines().size() <= 4) {
@@ -330,7 +331,7 @@ final class Headings {
       return !sentence || s.size() > body.size() * 1.3;
     }
     double least = bolder && numbered ? SMALLER : 0.95;
-    if (s.size() < body.size() * least || t.kind() == Found.Kind.ITEM && !numbered) {
+    if (s.size() < body.size() * least || t.kind() == Detected.Kind.ITEM && !numbered) {
       return false;
     }
     boolean standsOff = t.spaceBefore() > 1.5 || k == 0 || all.get(k - 1).page() != t.page();
@@ -379,11 +380,11 @@ final class Headings {
    * there are too few.
    */
   private static int numberedTop(
-      List<Found> all, Map<Integer, Style> candidates, Map<Style, Integer> levels) {
+      List<Detected> all, Map<Integer, Style> candidates, Map<Style, Integer> levels) {
     int numbered = 0;
     int top = Integer.MAX_VALUE;
     for (Map.Entry<Integer, Style> e : candidates.entrySet()) {
-      Optional<String> n = Markers.section(((Found.Text) all.get(e.getKey())).text());
+      Optional<String> n = Markers.section(((Detected.Text) all.get(e.getKey())).text());
       if (n.isPresent()) {
         numbered++;
         top = Math.min(top, levels.getOrDefault(e.getValue(), 1) - Markers.depth(n.get()) + 1);

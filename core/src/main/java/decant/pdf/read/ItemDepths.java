@@ -7,12 +7,12 @@ import java.util.List;
 final class ItemDepths {
   private ItemDepths() {}
 
-  static List<Found> of(List<Found> found) {
-    var out = new ArrayList<Found>();
+  static List<Detected> of(List<Detected> found) {
+    var out = new ArrayList<Detected>();
     var edges = new ArrayList<Double>();
     int page = -1;
-    for (Found f : found) {
-      if (f instanceof Found.Text t && t.kind() == Found.Kind.ITEM) {
+    for (Detected f : found) {
+      if (f instanceof Detected.Text t && t.kind() == Detected.Kind.ITEM) {
         double x = indent(t);
         while (!edges.isEmpty() && edges.getLast() > x + 4) {
           edges.removeLast();
@@ -21,11 +21,11 @@ final class ItemDepths {
           edges.add(x);
         }
         page = t.page();
-        out.add(t.as(Found.Kind.ITEM, Math.min(9, edges.size())));
+        out.add(t.as(Detected.Kind.ITEM, Math.min(9, edges.size())));
       } else {
         boolean inside =
-            f instanceof Found.Text t
-                && t.kind() == Found.Kind.PARAGRAPH
+            f instanceof Detected.Text t
+                && t.kind() == Detected.Kind.PARAGRAPH
                 && !edges.isEmpty()
                 && indent(t) >= edges.getFirst() - 2;
         if (!inside) {
@@ -37,7 +37,7 @@ final class ItemDepths {
     return out;
   }
 
-  private static double indent(Found.Text t) {
+  private static double indent(Detected.Text t) {
     TextLine first = t.lines().getFirst();
     return Edges.of(first, t.left(), t.right()).start(first);
   }

@@ -1,8 +1,8 @@
 package decant.pdf.read;
 
-import decant.model.Blank;
 import decant.model.Box;
 import decant.model.Colour;
+import decant.model.FormField;
 import decant.work.Faults;
 import java.io.IOException;
 import java.util.ArrayList;
@@ -118,24 +118,26 @@ final class PageAnnotations {
   }
 
   /** The place to fill in that a field is (§12.7.5); empty for buttons and signatures. */
-  Optional<Blank> blank(PDAnnotation a) {
+  Optional<FormField> blank(PDAnnotation a) {
     if (!(a instanceof PDAnnotationWidget)) {
       return Optional.empty();
     }
     int flags = flags(a);
-    Optional<Blank.Kind> kind =
+    Optional<FormField.Kind> kind =
         switch (type(a)) {
-          case "Tx" -> Optional.of((flags & 1 << 12) != 0 ? Blank.Kind.LINES : Blank.Kind.TEXT);
+          case "Tx" ->
+              Optional.of((flags & 1 << 12) != 0 ? FormField.Kind.LINES : FormField.Kind.TEXT);
           case "Ch" ->
-              Optional.of((flags & 1 << 18) != 0 ? Blank.Kind.CHOICE_OR_TEXT : Blank.Kind.CHOICE);
+              Optional.of(
+                  (flags & 1 << 18) != 0 ? FormField.Kind.CHOICE_OR_TEXT : FormField.Kind.CHOICE);
           case "Btn" ->
               isSwitch(a)
-                  ? Optional.of(isRound(a) ? Blank.Kind.ONE_OF : Blank.Kind.TICK)
+                  ? Optional.of(isRound(a) ? FormField.Kind.ONE_OF : FormField.Kind.TICK)
                   : Optional.empty();
           default -> Optional.empty();
         };
     String id = number + "." + all.indexOf(a);
-    return kind.map(k -> new Blank(id, name(a), k, options(a, k), width(a), ""));
+    return kind.map(k -> new FormField(id, name(a), k, options(a, k), width(a), ""));
   }
 
   private double width(PDAnnotation a) {
@@ -158,9 +160,9 @@ final class PageAnnotations {
     return String.join(".", parts);
   }
 
-  private static List<String> options(PDAnnotation a, Blank.Kind kind) {
+  private static List<String> options(PDAnnotation a, FormField.Kind kind) {
     var out = new ArrayList<String>();
-    if (kind == Blank.Kind.TICK || kind == Blank.Kind.ONE_OF) {
+    if (kind == FormField.Kind.TICK || kind == FormField.Kind.ONE_OF) {
       if (a.getAppearance() != null
           && a.getAppearance().getNormalAppearance() != null
           && a.getAppearance().getNormalAppearance().isSubDictionary()) {
@@ -190,7 +192,7 @@ final class PageAnnotations {
 
   /** Whether something stands where a field is, as far as the page has been read. */
   interface Written {
-    boolean in(Box place, Optional<Blank> blank);
+    boolean in(Box place, Optional<FormField> blank);
   }
 
   /**
@@ -209,7 +211,7 @@ final class PageAnnotations {
         continue;
       }
       Box b = PageScan.place(page, r);
-      Optional<Blank> blank = blank(a);
+      Optional<FormField> blank = blank(a);
       int from = out.size();
       if (isSwitch(a)) {
         COSName state = a.getAppearanceState();
@@ -227,7 +229,7 @@ final class PageAnnotations {
   }
 
   /** The glyphs from a place on stand in a place to fill in. */
-  static void fill(Blank blank, List<Glyph> glyphs, int from) {
+  static void fill(FormField blank, List<Glyph> glyphs, int from) {
     for (int k = from; k < glyphs.size(); k++) {
       Glyph g = glyphs.get(k);
       glyphs.set(k, g.withDecor(g.decor().with(blank)));

@@ -1,8 +1,8 @@
 package decant.pdf.read;
 
-import decant.model.Blank;
 import decant.model.Box;
 import decant.model.Colour;
+import decant.model.FormField;
 import decant.model.Link;
 import decant.model.Media;
 import decant.work.Faults;
@@ -137,9 +137,9 @@ final class PageScan extends PDFGraphicsStreamEngine {
     annotations(annotations);
     List<Glyph> glyphs = chosen();
     var decorations = new Decorations(rules, shapes, width);
-    List<Remarks.Noted> remarks = Remarks.on(getPage(), number);
-    List<Glyph> dressed = Remarks.put(remarks, annotations.marked(decorations.on(glyphs)));
-    List<Glyph> blanks = RuledBlanks.of(rules, dressed, width);
+    List<DetectedComments.Noted> remarks = DetectedComments.on(getPage(), number);
+    List<Glyph> dressed = DetectedComments.put(remarks, annotations.marked(decorations.on(glyphs)));
+    List<Glyph> blanks = RuledFields.of(rules, dressed, width);
     if (!blanks.isEmpty()) {
       dressed = new ArrayList<>(dressed);
       dressed.addAll(blanks);
@@ -236,7 +236,7 @@ final class PageScan extends PDFGraphicsStreamEngine {
   /**
    * Whether a field stands on a line of signs that the page has for it; they are its blank then.
    */
-  private boolean onLine(Box field, Optional<Blank> blank) {
+  private boolean onLine(Box field, Optional<FormField> blank) {
     Box area = grown(field);
     int found = 0;
     for (Glyph g : visible) {

@@ -4,11 +4,11 @@ import decant.model.Box;
 import decant.model.Document;
 import decant.model.Finding;
 import decant.model.Media;
-import decant.model.Particulars;
+import decant.model.Metadata;
 import decant.picture.StandInFonts;
-import decant.reading.DocumentFonts;
 import decant.reading.ReadProblem;
 import decant.reading.ReadRequest;
+import decant.reading.ReadingFonts;
 import decant.reading.TakenIn;
 import decant.text.FontBook;
 import decant.words.Words;
@@ -114,34 +114,34 @@ public final class PdfReader {
   }
 
   private TakenIn run() throws ReadProblem, IOException {
-    Drawings.Result drawn = drawingsCut(recognised(scan()));
+    DetectedDrawings.Result drawn = drawingsCut(recognised(scan()));
     var pages = new ArrayList<>(drawn.pages());
     var lines = new ArrayList<>(pages.parallelStream().map(Lines::of).toList());
     Set<Integer> scattered = scatteredAsPictures(pages, lines);
-    var joiner = new Joiner(lines);
+    var joiner = new Dehyphenator(lines);
     Optional<TaggedBlocks.Result> tagged = TaggedBlocks.of(pdf, pages);
-    List<Found> found;
-    List<FoundNote> notes = List.of();
+    List<Detected> found;
+    List<DetectedNote> notes = List.of();
     RunningTexts.Result running;
     if (tagged.isPresent()) {
       RunningTexts.Result known =
           RunningTexts.both(tagged.get().running(), RunningTexts.of(pages, lines));
-      Map<Boolean, List<Found>> parted =
+      Map<Boolean, List<Detected>> parted =
           tagged.get().found().stream().collect(Collectors.partitioningBy(known.holding()));
       running = known.with(parted.getOrDefault(true, List.of()));
-      List<Found> body = ContentsPages.of(parted.getOrDefault(false, List.of()));
+      List<Detected> body = ContentsPages.of(parted.getOrDefault(false, List.of()));
       found = Headings.whereTagsHaveNone(body, outlineTitles());
       notes = tagged.get().notes();
       findings.addAll(tagged.get().findings());
     } else {
       running = RunningTexts.of(pages, lines);
-      var feet = new ArrayList<FoundNote>();
+      var feet = new ArrayList<DetectedNote>();
       found = analyse(pages, lines, running, feet);
       notes = Footnotes.joined(feet);
     }
     running = running.withoutTableHeads(found);
     found = Floats.joined(found);
-    Particulars particulars = particulars();
+    Metadata particulars = particulars();
     var maker = new DocumentMaker(pages, found, notes, running, joiner, particulars);
     Document d = maker.make();
     d = DocumentMaker.withLinks(d, links.targets(maker.places(), d));
@@ -153,9 +153,10 @@ public final class PdfReader {
     d =
         d.withStyles(
             d.styles().withTypesetting(d.styles().typesetting().withFonts(brought.fonts())));
-    FontBook book = DocumentFonts.of(brought.fonts());
-    var read = new Sediment.Read(pages, lines, drawn.left(), running, found, d, maker.places());
-    new Sediment(pdf, new FontDoubts(fonts, book, brought.withheld()), book, read)
+    FontBook book = ReadingFonts.of(brought.fonts());
+    var read =
+        new ConversionReport.Read(pages, lines, drawn.left(), running, found, d, maker.places());
+    new ConversionReport(pdf, new FontDoubts(fonts, book, brought.withheld()), book, read)
         .findings().stream()
             .filter(f ->
                 f.kind() != Finding.Kind.SCANNED_PAGE
@@ -214,9 +215,9 @@ public final class PdfReader {
     return out;
   }
 
-  private Drawings.Result drawingsCut(List<ScannedPage> pages) throws ReadProblem {
+  private DetectedDrawings.Result drawingsCut(List<ScannedPage> pages) throws ReadProblem {
     var cutter = new DrawingCutter(pdf);
-    return Drawings.asPictures(
+    return DetectedDrawings.asPictures(
         pages,
         (page, place) -> {
           request.checkpoint();
@@ -275,15 +276,15 @@ public final class PdfReader {
     return scanned.pages();
   }
 
-  private List<Found> analyse(
+  private List<Detected> analyse(
       List<ScannedPage> pages,
       List<List<TextLine>> lines,
       RunningTexts.Result running,
-      List<FoundNote> notes)
+      List<DetectedNote> notes)
       throws ReadProblem {
-    var found = new ArrayList<Found>();
+    var found = new ArrayList<Detected>();
     double bodySize = Lines.bodySize(lines);
-    MeantBreaks breaks = MeantBreaks.in(lines);
+    HardBreaks breaks = HardBreaks.in(lines);
     for (int p = 0; p < pages.size(); p++) {
       request.checkpoint();
       List<TextLine> body =
@@ -291,10 +292,10 @@ public final class PdfReader {
       Footnotes.Result foot = Footnotes.of(pages.get(p), body, bodySize);
       notes.addAll(foot.notes());
       RuledTables.Result ruled = RuledTables.of(pages.get(p), foot.rest());
-      var here = new ArrayList<Found>();
+      var here = new ArrayList<Detected>();
       for (PageColumns.Column c : PageColumns.of(ruled.rest(), pages.get(p).rules())) {
         RuledTables.Result aligned = AlignedTables.of(pages.get(p), c.pieces());
-        var column = new ArrayList<Found>();
+        var column = new ArrayList<Detected>();
         if (!aligned.rest().isEmpty()) {
           Region region = Regions.of(p, c, aligned.rest());
           column.addAll(Blocks.of(region, breaks.after(region)));
@@ -304,11 +305,11 @@ public final class PdfReader {
       }
       insert(here, ruled.tables());
       for (Placed picture : pages.get(p).pictures()) {
-        insert(here, List.of(new Found.Figure(p, picture, picture.alt())));
+        insert(here, List.of(new Detected.Figure(p, picture, picture.alt())));
       }
       found.addAll(here);
     }
-    List<Found> joined = Continuations.join(found);
+    List<Detected> joined = Continuations.join(found);
     return ItemDepths.of(Headings.decide(ContentsPages.of(joined), outlineTitles()));
   }
 
@@ -316,10 +317,10 @@ public final class PdfReader {
    * Puts what has a fixed place on the page before the first block that begins below it and beside
    * it.
    */
-  private static void insert(List<Found> into, List<? extends Found> what) {
-    List<? extends Found> sorted =
+  private static void insert(List<Detected> into, List<? extends Detected> what) {
+    List<? extends Detected> sorted =
         what.stream().sorted(Comparator.comparingDouble(f -> f.box().y())).toList();
-    for (Found f : sorted) {
+    for (Detected f : sorted) {
       int after = -1;
       int before = -1;
       for (int k = 0; k < into.size(); k++) {
@@ -339,10 +340,10 @@ public final class PdfReader {
     return PdfOutlineTitles.of(pdf);
   }
 
-  private Particulars particulars() {
+  private Metadata particulars() {
     PDDocumentInformation i = pdf.getDocumentInformation();
     String language = pdf.getDocumentCatalog().getLanguage();
-    return new Particulars(
+    return new Metadata(
         text(i.getTitle()),
         text(i.getSubject()),
         text(i.getAuthor()),

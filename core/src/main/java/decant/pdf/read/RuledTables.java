@@ -13,7 +13,7 @@ final class RuledTables {
   private static final int MOST_RULES = 6_000;
 
   /** The tables of a page, and the lines that stand outside them. */
-  record Result(List<Found.Grid> tables, List<TextLine> rest) {}
+  record Result(List<Detected.Grid> tables, List<TextLine> rest) {}
 
   private RuledTables() {}
 
@@ -26,7 +26,7 @@ final class RuledTables {
     if (rules.size() < 4 || rules.size() > MOST_RULES) {
       return new Result(List.of(), lines);
     }
-    var tables = new ArrayList<Found.Grid>();
+    var tables = new ArrayList<Detected.Grid>();
     List<TextLine> rest = new ArrayList<>(lines);
     for (List<Rule> group : groups(rules)) {
       List<Double> xs = positions(group, false);
@@ -92,7 +92,7 @@ final class RuledTables {
     return out;
   }
 
-  private static Found.Grid grid(
+  private static Detected.Grid grid(
       int page,
       Box box,
       List<Double> xs,
@@ -105,9 +105,9 @@ final class RuledTables {
     for (int[] r : owner) {
       java.util.Arrays.fill(r, -1);
     }
-    var out = new ArrayList<List<Found.FoundCell>>();
+    var out = new ArrayList<List<Detected.DetectedCell>>();
     for (int r = 0; r < rows; r++) {
-      var cells = new ArrayList<Found.FoundCell>();
+      var cells = new ArrayList<Detected.DetectedCell>();
       for (int c = 0; c < columns; c++) {
         if (owner[r][c] >= 0) {
           continue;
@@ -134,7 +134,7 @@ final class RuledTables {
                 ys.get(r),
                 xs.get(c + columnSpan) - xs.get(c),
                 ys.get(r + rowSpan) - ys.get(r));
-        cells.add(new Found.FoundCell(columnSpan, rowSpan, linesIn(inside, area), false));
+        cells.add(new Detected.DetectedCell(columnSpan, rowSpan, linesIn(inside, area), false));
       }
       boolean line = cells.stream().allMatch(c -> c.lines().isEmpty() && c.rowSpan() == 1);
       // What is thinner than a line of text and empty is a double rule, not a row.
@@ -146,7 +146,7 @@ final class RuledTables {
     for (int c = 0; c < columns; c++) {
       widths.add(xs.get(c + 1) - xs.get(c));
     }
-    return new Found.Grid(page, box, widths, out, Ruling.GRID).inReadingOrder();
+    return new Detected.Grid(page, box, widths, out, Ruling.GRID).inReadingOrder();
   }
 
   private static boolean separated(

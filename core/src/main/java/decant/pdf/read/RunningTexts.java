@@ -43,11 +43,11 @@ final class RunningTexts {
      * Tells whether at least half of a block's lines are running texts: tags may put those of all
      * pages into one.
      */
-    Predicate<Found> holding() {
+    Predicate<Detected> holding() {
       Set<String> known = new HashSet<>();
       lines.forEach(l -> known.add(place(l)));
       return f ->
-          f instanceof Found.Text t
+          f instanceof Detected.Text t
               && t.lines().stream().filter(l -> known.contains(place(l))).count() * 2
                   >= t.lines().size();
     }
@@ -60,10 +60,10 @@ final class RunningTexts {
      * These without the heads of tables, which tags put apart where they repeat on later pages: the
      * table repeats them itself.
      */
-    Result withoutTableHeads(List<Found> found) {
+    Result withoutTableHeads(List<Detected> found) {
       var heads = new ArrayList<String>();
-      for (Found f : found) {
-        if (f instanceof Found.Grid g && !g.rows().isEmpty()) {
+      for (Detected f : found) {
+        if (f instanceof Detected.Grid g && !g.rows().isEmpty()) {
           var row = new StringBuilder();
           g.rows().getFirst().stream()
               .flatMap(c -> c.lines().stream())
@@ -83,7 +83,7 @@ final class RunningTexts {
     }
 
     /** These running texts and what stands in blocks that hold them. */
-    Result with(List<Found> blocks) {
+    Result with(List<Detected> blocks) {
       var all = new ArrayList<>(texts);
       Set<String> said = new HashSet<>();
       Set<String> places = new HashSet<>();
@@ -91,8 +91,8 @@ final class RunningTexts {
         said.add(mask(t.text()));
         t.lines().forEach(l -> places.add(height(l)));
       });
-      for (Found f : blocks) {
-        for (TextLine l : ((Found.Text) f).lines()) {
+      for (Detected f : blocks) {
+        for (TextLine l : ((Detected.Text) f).lines()) {
           if (!places.contains(height(l)) && said.add(mask(l.text()))) {
             all.add(new RunningText(l.box().y() < 300, l.text(), List.of(l), Optional.empty()));
           }

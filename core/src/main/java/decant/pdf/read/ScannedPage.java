@@ -17,7 +17,7 @@ record ScannedPage(
     List<Rule> rules,
     List<Placed> pictures,
     List<Painted> shapes,
-    List<Remarks.Noted> remarks) {
+    List<DetectedComments.Noted> remarks) {
   /** A page about which nothing was noted. */
   ScannedPage(
       int number,

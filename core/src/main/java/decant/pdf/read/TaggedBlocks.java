@@ -39,9 +39,9 @@ final class TaggedBlocks {
    * @param findings what stood outside the tags and was put in by its place
    */
   record Result(
-      List<Found> found,
+      List<Detected> found,
       RunningTexts.Result running,
-      List<FoundNote> notes,
+      List<DetectedNote> notes,
       List<Finding> findings) {}
 
   private record Leaf(int page, int content) {}
@@ -51,7 +51,7 @@ final class TaggedBlocks {
   private final Map<Leaf, List<Placed>> pictures = new HashMap<>();
   private final Map<COSBase, Integer> pageNumbers = new IdentityHashMap<>();
   private final Map<String, String> roles = new HashMap<>();
-  private final List<Found> out = new ArrayList<>();
+  private final List<Detected> out = new ArrayList<>();
 
   /** How many children are looked at at most; a 2,000-page manual has about a million. */
   private long left = 20_000_000;
@@ -157,7 +157,7 @@ final class TaggedBlocks {
         // Content that stands in no block of its own is a paragraph.
         var lines = new ArrayList<TextLine>();
         leaves(kid, here, lines);
-        paragraph(lines, Found.Kind.PARAGRAPH, 0, "");
+        paragraph(lines, Detected.Kind.PARAGRAPH, 0, "");
       }
     }
     open.remove(element);
@@ -167,15 +167,15 @@ final class TaggedBlocks {
     String role = role(e);
     switch (role) {
       case "H1", "H2", "H3", "H4", "H5", "H6" ->
-          paragraph(linesOf(e, page), Found.Kind.HEADING, role.charAt(1) - '0', "");
-      case "H", "Title" -> paragraph(linesOf(e, page), Found.Kind.HEADING, 1, "");
+          paragraph(linesOf(e, page), Detected.Kind.HEADING, role.charAt(1) - '0', "");
+      case "H", "Title" -> paragraph(linesOf(e, page), Detected.Kind.HEADING, 1, "");
       case "Note", "FENote" -> note(e, page);
       case "P", "Caption", "BlockQuote", "TOCI", "Code", "Formula", "BibEntry" -> {
         notesIn(e, page, 0);
         if (hasBlocks(e)) {
           walk(e, page, depth + 1, listDepth);
         } else {
-          paragraph(linesOf(e, page), Found.Kind.PARAGRAPH, 0, "");
+          paragraph(linesOf(e, page), Detected.Kind.PARAGRAPH, 0, "");
         }
       }
       case "L" -> walk(e, page, depth + 1, listDepth + 1);
@@ -191,7 +191,7 @@ final class TaggedBlocks {
             || role.equals("Art")) {
           walk(e, page, depth + 1, listDepth);
         } else {
-          paragraph(linesOf(e, page), Found.Kind.PARAGRAPH, 0, "");
+          paragraph(linesOf(e, page), Detected.Kind.PARAGRAPH, 0, "");
         }
       }
     }
@@ -213,7 +213,7 @@ final class TaggedBlocks {
     notes.add(
         known.isEmpty()
             ? Footnotes.labelled(lines)
-            : new FoundNote(lines.getFirst().page(), known, lines));
+            : new DetectedNote(lines.getFirst().page(), known, lines));
   }
 
   /** The notes within a paragraph, whose text is no part of it. */
@@ -229,7 +229,7 @@ final class TaggedBlocks {
     }
   }
 
-  private final List<FoundNote> notes = new ArrayList<>();
+  private final List<DetectedNote> notes = new ArrayList<>();
 
   private static final Set<String> BLOCKS =
       Set.of(
@@ -289,7 +289,7 @@ final class TaggedBlocks {
         body.set(0, Blocks.withoutMarker(body.getFirst(), label));
       }
     }
-    paragraph(merged(body), Found.Kind.ITEM, listDepth, label.isEmpty() ? "•" : label);
+    paragraph(merged(body), Detected.Kind.ITEM, listDepth, label.isEmpty() ? "•" : label);
     for (COSDictionary n : nested) {
       walk(n, pageOf(n, page), depth + 1, listDepth + 1);
     }
@@ -302,11 +302,11 @@ final class TaggedBlocks {
   }
 
   private void table(COSDictionary t, int page) {
-    var rows = new ArrayList<List<Found.FoundCell>>();
+    var rows = new ArrayList<List<Detected.DetectedCell>>();
     Optional<Box> box = rows(t, page, rows, 0);
     int columns =
         rows.stream()
-            .mapToInt(r -> r.stream().mapToInt(Found.FoundCell::columnSpan).sum())
+            .mapToInt(r -> r.stream().mapToInt(Detected.DetectedCell::columnSpan).sum())
             .max()
             .orElse(0);
     if (columns == 0 || box.isEmpty()) {
@@ -323,11 +323,11 @@ final class TaggedBlocks {
             .mapToInt(TextLine::page)
             .findFirst()
             .orElse(page);
-    out.add(new Found.Grid(first, box.get(), widths, rows, Ruling.GRID));
+    out.add(new Detected.Grid(first, box.get(), widths, rows, Ruling.GRID));
   }
 
   private Optional<Box> rows(
-      COSDictionary t, int page, List<List<Found.FoundCell>> rows, int depth) {
+      COSDictionary t, int page, List<List<Detected.DetectedCell>> rows, int depth) {
     Optional<Box> box = Optional.empty();
     for (COSBase kid : kids(t)) {
       if (!(kid instanceof COSDictionary d) || depth > 5) {
@@ -335,7 +335,7 @@ final class TaggedBlocks {
       }
       switch (role(d)) {
         case "TR" -> {
-          var cells = new ArrayList<Found.FoundCell>();
+          var cells = new ArrayList<Detected.DetectedCell>();
           for (COSBase c : kids(d)) {
             if (c instanceof COSDictionary cell && role(cell).matches("T[HD]")) {
               List<TextLine> lines = linesOf(cell, pageOf(cell, pageOf(d, page)));
@@ -343,7 +343,7 @@ final class TaggedBlocks {
                 box = Optional.of(box.map(b -> b.union(l.box())).orElse(l.box()));
               }
               cells.add(
-                  new Found.FoundCell(
+                  new Detected.DetectedCell(
                       span(cell, "ColSpan"),
                       span(cell, "RowSpan"),
                       lines,
@@ -359,7 +359,7 @@ final class TaggedBlocks {
             box = Optional.of(box.map(b -> b.union(i)).orElse(i));
           }
         }
-        case "Caption" -> paragraph(linesOf(d, pageOf(d, page)), Found.Kind.PARAGRAPH, 0, "");
+        case "Caption" -> paragraph(linesOf(d, pageOf(d, page)), Detected.Kind.PARAGRAPH, 0, "");
         default -> {}
       }
     }
@@ -386,26 +386,26 @@ final class TaggedBlocks {
     for (Leaf l : leaves) {
       used.add(l);
       for (Placed p : pictures.getOrDefault(l, List.of())) {
-        out.add(new Found.Figure(l.page(), p, alt.isBlank() ? p.alt() : alt));
+        out.add(new Detected.Figure(l.page(), p, alt.isBlank() ? p.alt() : alt));
         shown.add(p);
         any = true;
       }
     }
     if (!any) {
-      paragraph(linesOf(e, page), Found.Kind.PARAGRAPH, 0, "");
+      paragraph(linesOf(e, page), Detected.Kind.PARAGRAPH, 0, "");
     }
   }
 
-  private void paragraph(List<TextLine> lines, Found.Kind kind, int level, String marker) {
+  private void paragraph(List<TextLine> lines, Detected.Kind kind, int level, String marker) {
     if (lines.isEmpty()) {
       return;
     }
     double space = 0;
-    double gap = Found.Text.pitch(lines) * 0.2;
+    double gap = Detected.Text.pitch(lines) * 0.2;
     if (!out.isEmpty() && out.getLast().page() == lines.getFirst().page()) {
       space = Math.clamp(lines.getFirst().box().y() - out.getLast().box().bottom() - gap, 0, 40);
     }
-    out.add(Found.Text.of(kind, lines, marker, level, space));
+    out.add(Detected.Text.of(kind, lines, marker, level, space));
   }
 
   /** All the text below an element, as lines. */

@@ -20,16 +20,16 @@ record TextArea(double left, double right) {
 
   private record Edge(double at, int lines) {}
 
-  static TextArea of(List<Found> blocks, double pageWidth) {
+  static TextArea of(List<Detected> blocks, double pageWidth) {
     var lefts = new ArrayList<Edge>();
     var rights = new ArrayList<Edge>();
     int all = 0;
-    for (Found f : blocks) {
+    for (Detected f : blocks) {
       int lines =
           switch (f) {
-            case Found.Text t -> t.lines().size();
-            case Found.Grid g -> g.rows().size();
-            case Found.Figure p -> 1;
+            case Detected.Text t -> t.lines().size();
+            case Detected.Grid g -> g.rows().size();
+            case Detected.Figure p -> 1;
           };
       all += lines;
       lefts.add(new Edge(f.box().x(), lines));

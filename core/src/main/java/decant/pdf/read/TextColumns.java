@@ -16,7 +16,7 @@ final class TextColumns {
   private static final double ALIKE = 0.15;
 
   /** A stretch of blocks in reading order that runs through so many columns. */
-  record Stretch(List<Found> blocks, Columns columns) {}
+  record Stretch(List<Detected> blocks, Columns columns) {}
 
   private record Measure(double left, double right) {
     double width() {
@@ -31,7 +31,7 @@ final class TextColumns {
   private TextColumns() {}
 
   /** The blocks of like pages, parted where they begin or cease to run through columns. */
-  static List<Stretch> of(List<Found> blocks, int pages) {
+  static List<Stretch> of(List<Detected> blocks, int pages) {
     List<Stretch> whole = List.of(new Stretch(blocks, Columns.ONE));
     List<Measure> columns = columns(blocks);
     if (columns.size() < 2) {
@@ -43,9 +43,9 @@ final class TextColumns {
     }
     Columns many = Columns.equal(columns.size(), LookMaker.halves(Math.clamp(gap, 6, 60)), false);
     var out = new ArrayList<Stretch>();
-    var run = new ArrayList<Found>();
+    var run = new ArrayList<Detected>();
     boolean within = false;
-    for (Found f : blocks) {
+    for (Detected f : blocks) {
       boolean in = isIn(f, columns);
       if (in != within && !run.isEmpty()) {
         out.add(new Stretch(List.copyOf(run), within ? many : Columns.ONE));
@@ -59,18 +59,18 @@ final class TextColumns {
     return out.size() > 2 * pages + 3 ? whole : out;
   }
 
-  private static boolean isIn(Found f, List<Measure> columns) {
-    double x1 = f instanceof Found.Text t ? t.left() : f.box().x();
-    double x2 = f instanceof Found.Text t ? t.right() : f.box().right();
+  private static boolean isIn(Detected f, List<Measure> columns) {
+    double x1 = f instanceof Detected.Text t ? t.left() : f.box().x();
+    double x2 = f instanceof Detected.Text t ? t.right() : f.box().right();
     return columns.stream().filter(c -> c.meets(x1, x2)).count() == 1;
   }
 
   /** The columns that most lines stand in, from the left; fewer than two if there are none. */
-  private static List<Measure> columns(List<Found> blocks) {
+  private static List<Measure> columns(List<Detected> blocks) {
     Map<Measure, Integer> lines = new HashMap<>();
     int all = 0;
-    for (Found f : blocks) {
-      if (f instanceof Found.Text t) {
+    for (Detected f : blocks) {
+      if (f instanceof Detected.Text t) {
         all += t.lines().size();
         merge(lines, new Measure(t.left(), t.right()), t.lines().size());
       }

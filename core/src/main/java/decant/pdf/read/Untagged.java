@@ -19,12 +19,12 @@ final class Untagged {
   private static final Words WORDS = Words.of(Untagged.class);
 
   private final List<ScannedPage> pages;
-  private final List<Found> found;
+  private final List<Detected> found;
 
   /**
    * @param found what the tags hold, in their order; what is missing is put in
    */
-  Untagged(List<ScannedPage> pages, List<Found> found) {
+  Untagged(List<ScannedPage> pages, List<Detected> found) {
     this.pages = pages;
     this.found = found;
   }
@@ -37,7 +37,7 @@ final class Untagged {
       for (Placed x : p.pictures()) {
         boolean frames = times.getOrDefault(x.media().id(), 0) > 2;
         if (!frames && missing.test(x)) {
-          found.add(placeOf(p.number(), x.box()), new Found.Figure(p.number(), x, x.alt()));
+          found.add(placeOf(p.number(), x.box()), new Detected.Figure(p.number(), x, x.alt()));
         }
       }
     }
@@ -59,7 +59,8 @@ final class Untagged {
       for (List<TextLine> lines : paragraphs) {
         TextLine head = lines.getFirst();
         found.add(
-            placeOf(head.page(), head.box()), Found.Text.of(Found.Kind.PARAGRAPH, lines, "", 0, 0));
+            placeOf(head.page(), head.box()),
+            Detected.Text.of(Detected.Kind.PARAGRAPH, lines, "", 0, 0));
       }
       Box box =
           paragraphs.stream()
@@ -103,7 +104,7 @@ final class Untagged {
   private int placeOf(int page, Box box) {
     int at = 0;
     for (int k = 0; k < found.size(); k++) {
-      Found f = found.get(k);
+      Detected f = found.get(k);
       boolean before = f.page() < page || f.page() == page && f.box().y() <= box.y();
       if (before) {
         at = k + 1;

@@ -6,12 +6,12 @@
  *       pictures and link areas, several pages at a time ({@link decant.pdf.read.PageScans}); what
  *       is typed, filled in and marked on them ({@link decant.pdf.read.PageAnnotations}); which
  *       characters the glyphs are ({@link decant.pdf.read.FontTexts}) and what is drawn about them
- *       ({@link decant.pdf.read.Decorations}, {@link decant.pdf.read.RuledBlanks}), what was noted
- *       about them ({@link decant.pdf.read.Remarks}); the letters that each font showed ({@link
- *       decant.pdf.read.ShownLetters});
+ *       ({@link decant.pdf.read.Decorations}, {@link decant.pdf.read.RuledFields}), what was noted
+ *       about them ({@link decant.pdf.read.DetectedComments}); the letters that each font showed
+ *       ({@link decant.pdf.read.ShownLetters});
  *   <li>{@link decant.pdf.read.RecognisedPages}: pages that are pictures into glyphs, where that is
  *       asked for;
- *   <li>{@link decant.pdf.read.Drawings}: shapes into charts and diagrams, with {@link
+ *   <li>{@link decant.pdf.read.DetectedDrawings}: shapes into charts and diagrams, with {@link
  *       decant.pdf.read.AxisLabels} what is written along them, cut out as vector pictures by
  *       {@link decant.pdf.read.DrawingCutter};
  *   <li>{@link decant.pdf.read.Lines}: glyphs into lines of text;
@@ -21,7 +21,7 @@
  *   <li>{@link decant.pdf.read.PageColumns}: what is left into columns in reading order;
  *   <li>{@link decant.pdf.read.AlignedTables}: pieces below one another into tables without a grid;
  *   <li>{@link decant.pdf.read.Blocks}: lines into paragraphs, items and candidates for headings,
- *       {@link decant.pdf.read.MeantBreaks} kept;
+ *       {@link decant.pdf.read.HardBreaks} kept;
  *   <li>{@link decant.pdf.read.Continuations}: blocks that go on on the next page or column;
  *   <li>{@link decant.pdf.read.ContentsPages}: the entries of contents; {@link
  *       decant.pdf.read.Floats}: pictures that text runs beside;
@@ -32,7 +32,7 @@
  *   <li>{@link decant.pdf.read.DocumentMaker}: blocks into the document, with looks; {@link
  *       decant.pdf.read.LiveContents} makes page numbers of contents fields, {@link
  *       decant.pdf.read.BroughtFonts} fonts of the letters that were shown;
- *   <li>{@link decant.pdf.read.Sediment}: what did not carry over, and what is in doubt.
+ *   <li>{@link decant.pdf.read.ConversionReport}: what did not carry over, and what is in doubt.
  * </ol>
  *
  * <p>A file with structure tags takes {@link decant.pdf.read.TaggedBlocks} in place of the stages

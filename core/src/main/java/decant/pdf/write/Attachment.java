@@ -1,7 +1,7 @@
 package decant.pdf.write;
 
 import decant.model.AttachedFile;
-import decant.pdf.choices.Keeping;
+import decant.pdf.choices.Conformance;
 import decant.pdf.file.Deflated;
 import decant.pdf.file.Part;
 import decant.pdf.file.PdfFile;
@@ -64,7 +64,7 @@ public record Attachment(
 
   /** Enters files into the catalog, each under a name of its own. */
   static void write(
-      List<Attachment> all, COSDictionary catalog, Keeping keeping, int level, PdfFile file) {
+      List<Attachment> all, COSDictionary catalog, Conformance keeping, int level, PdfFile file) {
     if (all.isEmpty()) {
       return;
     }

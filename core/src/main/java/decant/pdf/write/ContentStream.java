@@ -216,7 +216,7 @@ final class ContentStream {
   }
 
   /** Shows a run whose line's baseline is at {@code y}. */
-  void text(Item.GlyphRun run, double x, double y, Coder coder) {
+  void text(Item.GlyphRun run, double x, double y, GlyphEncoder coder) {
     if (run.glyphs().length == 0) {
       return;
     }
@@ -300,7 +300,7 @@ final class ContentStream {
     operator(">>>BDC");
   }
 
-  private void show(Item.GlyphRun run, int from, int to, String[] text, Coder coder) {
+  private void show(Item.GlyphRun run, int from, int to, String[] text, GlyphEncoder coder) {
     boolean open = false;
     double pen = run.xs()[from]; // where the file's own widths have brought the pen, in points
     out.write('[');
@@ -349,7 +349,7 @@ final class ContentStream {
     operator("]TJ");
   }
 
-  private void code(Coder coder, int glyph, String text) {
+  private void code(GlyphEncoder coder, int glyph, String text) {
     out.hex(coder.code(glyph, text), coder.twoBytes());
   }
 

@@ -1,6 +1,6 @@
 package decant.pdf.write;
 
-import decant.pdf.choices.Keeping;
+import decant.pdf.choices.Conformance;
 import decant.pdf.file.Deflated;
 import decant.text.FontFace;
 import decant.text.FontTables;
@@ -51,7 +51,7 @@ final class EmbeddedProgram implements FontInFile {
   private final COSDictionary dictionary = new COSDictionary();
 
   EmbeddedProgram(
-      FontFace face, GlyphTable used, String name, boolean whole, Keeping keeping, int level)
+      FontFace face, GlyphTable used, String name, boolean whole, Conformance keeping, int level)
       throws IOException {
     this.face = face;
     this.name = name;
@@ -135,7 +135,7 @@ final class EmbeddedProgram implements FontInFile {
     return Map.of(name, dictionary);
   }
 
-  private void write(TrueTypeFont font, boolean whole, Keeping keeping, int level)
+  private void write(TrueTypeFont font, boolean whole, Conformance keeping, int level)
       throws IOException {
     boolean outlines = font instanceof OpenTypeFont o && o.isPostScript();
     var used = new TreeSet<>(glyphs);
@@ -234,7 +234,7 @@ final class EmbeddedProgram implements FontInFile {
       String baseName,
       COSStream program,
       boolean outlines,
-      Keeping keeping,
+      Conformance keeping,
       int level)
       throws IOException {
     FontTables t = face.tables();

@@ -1,7 +1,7 @@
 package decant.pdf.write;
 
-import decant.model.Blank;
 import decant.model.Box;
+import decant.model.FormField;
 import decant.pdf.file.Deflated;
 import decant.pdf.file.Part;
 import decant.pdf.file.PdfFile;
@@ -64,7 +64,7 @@ final class Fields {
    */
   COSDictionary widget(
       PageContent.BlankArea area, COSDictionary page, COSArray rectangle, COSDictionary fonts) {
-    Blank b = area.blank();
+    FormField b = area.blank();
     Node field = field(b, b.value(area.value()));
     COSDictionary w = new COSDictionary();
     w.setItem(COSName.TYPE, COSName.ANNOT);
@@ -94,12 +94,12 @@ final class Fields {
     return whole.getBytes(StandardCharsets.ISO_8859_1);
   }
 
-  private void text(Blank b, PageContent.BlankArea area, COSDictionary d) {
-    boolean choice = b.kind() == Blank.Kind.CHOICE || b.kind() == Blank.Kind.CHOICE_OR_TEXT;
+  private void text(FormField b, PageContent.BlankArea area, COSDictionary d) {
+    boolean choice = b.kind() == FormField.Kind.CHOICE || b.kind() == FormField.Kind.CHOICE_OR_TEXT;
     d.setItem(COSName.FT, choice ? COSName.getPDFName("Ch") : COSName.getPDFName("Tx"));
-    int flags = b.kind() == Blank.Kind.LINES || area.lines() > 1 && !choice ? LINES : 0;
+    int flags = b.kind() == FormField.Kind.LINES || area.lines() > 1 && !choice ? LINES : 0;
     if (choice) {
-      flags = COMBO | (b.kind() == Blank.Kind.CHOICE_OR_TEXT ? EDIT : 0);
+      flags = COMBO | (b.kind() == FormField.Kind.CHOICE_OR_TEXT ? EDIT : 0);
       COSArray options = new COSArray();
       b.options().forEach(o -> options.add(new COSString(o)));
       d.setItem(COSName.OPT, options);
@@ -112,8 +112,8 @@ final class Fields {
     }
   }
 
-  private void onOff(Blank b, boolean isOn, Node field, COSDictionary w, COSArray rectangle) {
-    boolean round = b.kind() == Blank.Kind.ONE_OF;
+  private void onOff(FormField b, boolean isOn, Node field, COSDictionary w, COSArray rectangle) {
+    boolean round = b.kind() == FormField.Kind.ONE_OF;
     COSDictionary d = field.dictionary;
     d.setItem(COSName.FT, COSName.getPDFName("Btn"));
     d.setInt(COSName.FF, round ? ROUND | NO_TOGGLE_TO_OFF : 0);
@@ -202,7 +202,7 @@ final class Fields {
    * The field of a name. All places of one name hold the same (§12.7.4.2); what holds something
    * else has a number added to its name.
    */
-  private Node field(Blank b, String value) {
+  private Node field(FormField b, String value) {
     String name = b.name().isBlank() ? "blank " + ++unnamed : b.name();
     String free = name;
     String held = b.isSwitch() ? b.kind().name() : b.kind() + " " + value;

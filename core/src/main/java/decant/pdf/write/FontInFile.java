@@ -1,15 +1,15 @@
 package decant.pdf.write;
 
-import decant.pdf.choices.Keeping;
-import decant.pdf.choices.Type.Embedding;
-import decant.pdf.choices.Type.FontChoice;
+import decant.pdf.choices.Conformance;
+import decant.pdf.choices.FontEmbedding.Embedding;
+import decant.pdf.choices.FontEmbedding.FontChoice;
 import decant.text.FontFace;
 import java.io.IOException;
 import java.util.Map;
 import org.apache.pdfbox.cos.COSDictionary;
 
 /** One face in one file. */
-interface FontInFile extends Coder {
+interface FontInFile extends GlyphEncoder {
   /** Font dictionaries by the names that pages know them by. */
   Map<String, COSDictionary> dictionaries();
 
@@ -20,7 +20,12 @@ interface FontInFile extends Coder {
    * @param level of the compression
    */
   static FontInFile of(
-      FontFace face, GlyphTable used, String name, FontChoice choice, Keeping keeping, int level)
+      FontFace face,
+      GlyphTable used,
+      String name,
+      FontChoice choice,
+      Conformance keeping,
+      int level)
       throws IOException {
     Embedding how = LicensedEmbedding.of(choice.embedding(), face);
     return how == Embedding.LEFT_OUT

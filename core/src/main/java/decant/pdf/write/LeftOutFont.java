@@ -1,6 +1,6 @@
 package decant.pdf.write;
 
-import decant.pdf.choices.Type.Substitute;
+import decant.pdf.choices.FontEmbedding.Substitute;
 import decant.pdf.file.Deflated;
 import decant.text.FontFace;
 import decant.text.FontTables;

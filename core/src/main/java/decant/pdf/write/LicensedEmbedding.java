@@ -1,6 +1,6 @@
 package decant.pdf.write;
 
-import decant.pdf.choices.Type.Embedding;
+import decant.pdf.choices.FontEmbedding.Embedding;
 import decant.text.EmbeddingRights;
 import decant.text.FontFace;
 

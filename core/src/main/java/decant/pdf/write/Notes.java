@@ -1,6 +1,6 @@
 package decant.pdf.write;
 
-import decant.model.Remark;
+import decant.model.Comment;
 import org.apache.pdfbox.cos.COSArray;
 import org.apache.pdfbox.cos.COSBoolean;
 import org.apache.pdfbox.cos.COSDictionary;
@@ -11,7 +11,7 @@ import org.apache.pdfbox.cos.COSString;
 final class Notes {
   private Notes() {}
 
-  static COSDictionary note(Remark r, COSArray rectangle) {
+  static COSDictionary note(Comment r, COSArray rectangle) {
     COSDictionary a = new COSDictionary();
     a.setItem(COSName.TYPE, COSName.ANNOT);
     a.setItem(COSName.SUBTYPE, COSName.getPDFName("Text"));

@@ -6,17 +6,17 @@ import decant.layout.Outlines;
 import decant.layout.Page;
 import decant.layout.PageWalker;
 import decant.layout.ParagraphLayout;
-import decant.model.Blank;
 import decant.model.Block;
 import decant.model.Box;
 import decant.model.Colour;
+import decant.model.Comment;
+import decant.model.FormField;
 import decant.model.Inline;
 import decant.model.Inline.Geometry;
 import decant.model.Insets;
 import decant.model.Link;
 import decant.model.MediaId;
 import decant.model.Paragraph;
-import decant.model.Remark;
 import decant.model.Rule;
 import decant.pdf.write.Target.Artifact;
 import decant.pdf.write.Target.Content;
@@ -37,8 +37,8 @@ import java.util.Set;
 /** One page as operators, with what belongs to what. */
 final class PageContent implements PageWalker.Sink {
   /** Where the page's fonts and pictures come from. */
-  interface Shelf {
-    Coder font(FontFace face);
+  interface Resources {
+    GlyphEncoder font(FontFace face);
 
     /**
      * @param size that it is placed in as a whole
@@ -72,7 +72,7 @@ final class PageContent implements PageWalker.Sink {
    * @param lines how many lines it reaches over
    */
   record BlankArea(
-      Blank blank,
+      FormField blank,
       Box box,
       Target target,
       String value,
@@ -81,10 +81,10 @@ final class PageContent implements PageWalker.Sink {
       int lines) {}
 
   /** Where something is that was noted, and the content that it is about. */
-  record RemarkPlace(Remark remark, Box box, Target target) {}
+  record RemarkPlace(Comment remark, Box box, Target target) {}
 
   private final Page page;
-  private final Shelf shelf;
+  private final Resources shelf;
   private final boolean tagged;
   private final ContentStream content;
   private final Set<FontFace> faces = new LinkedHashSet<>();
@@ -109,7 +109,7 @@ final class PageContent implements PageWalker.Sink {
   /**
    * @param fillable whether places to fill in are fields
    */
-  PageContent(Page page, Shelf shelf, boolean tagged, boolean fillable) {
+  PageContent(Page page, Resources shelf, boolean tagged, boolean fillable) {
     this.inFields = new InFields(fillable);
     this.page = page;
     this.shelf = shelf;
@@ -256,7 +256,7 @@ final class PageContent implements PageWalker.Sink {
     Target target = targetOf(run, y);
     faces.add(run.face());
     if (inFields.takes(run)) {
-      Blank b = run.meaning().blank().orElseThrow();
+      FormField b = run.meaning().blank().orElseThrow();
       if (!b.isSwitch()) {
         ContentStream drawn =
             fieldContents.computeIfAbsent(b.id(), k -> new ContentStream(page.setup().height()));
@@ -283,7 +283,7 @@ final class PageContent implements PageWalker.Sink {
   private final Map<String, ContentStream> fieldContents = new HashMap<>();
 
   @Override
-  public void blank(Blank blank, Item.GlyphRun run, Box box) {
+  public void blank(FormField blank, Item.GlyphRun run, Box box) {
     if (!inFields.here() || run.glyphs().length == 0) {
       return;
     }
@@ -297,7 +297,7 @@ final class PageContent implements PageWalker.Sink {
     String before =
         known == null
             ? ""
-            : known.value() + (newLine && blank.kind() == Blank.Kind.LINES ? "\n" : "");
+            : known.value() + (newLine && blank.kind() == FormField.Kind.LINES ? "\n" : "");
     blanks.put(
         blank.id(),
         new BlankArea(
@@ -311,7 +311,7 @@ final class PageContent implements PageWalker.Sink {
   }
 
   @Override
-  public void remark(Remark remark, Box box) {
+  public void remark(Comment remark, Box box) {
     if (artifact().isEmpty()) {
       remarks.putIfAbsent(
           remark.id(), new RemarkPlace(remark, box, current.orElse(Artifact.LAYOUT)));

@@ -4,7 +4,7 @@ import decant.layout.ListLabels;
 import decant.model.Document;
 import decant.model.NodeId;
 import decant.model.Outline;
-import decant.pdf.choices.Wayfinding;
+import decant.pdf.choices.Navigation;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -17,12 +17,12 @@ import org.apache.pdfbox.cos.COSString;
 
 /** Writes headings as the outline (ISO 32000-2 §12.3.3). */
 public final class PdfOutline {
-  private final Wayfinding wayfinding;
+  private final Navigation wayfinding;
   private final Function<NodeId, Optional<COSArray>> destination;
   private final Map<NodeId, String> labels;
 
   private PdfOutline(
-      Document d, Wayfinding wayfinding, Function<NodeId, Optional<COSArray>> destination) {
+      Document d, Navigation wayfinding, Function<NodeId, Optional<COSArray>> destination) {
     this.wayfinding = wayfinding;
     this.destination = destination;
     this.labels = wayfinding.numbered() ? ListLabels.of(d) : Map.of();
@@ -40,7 +40,7 @@ public final class PdfOutline {
   static Optional<COSDictionary> write(
       COSDictionary catalog,
       Document d,
-      Wayfinding wayfinding,
+      Navigation wayfinding,
       Function<NodeId, Optional<COSArray>> destination) {
     var o = new PdfOutline(d, wayfinding, destination);
     COSDictionary root = new COSDictionary();

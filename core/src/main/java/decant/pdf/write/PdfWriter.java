@@ -15,7 +15,7 @@ import decant.model.MediaId;
 import decant.model.NodeId;
 import decant.model.Position;
 import decant.pdf.choices.PdfChoices;
-import decant.pdf.choices.Rights.Protection;
+import decant.pdf.choices.Security.Protection;
 import decant.pdf.choices.Version;
 import decant.pdf.file.Deflated;
 import decant.pdf.file.Encryption;
@@ -93,7 +93,8 @@ public final class PdfWriter {
   /**
    * A picture as the file holds it.
    *
-   * @param proportion height of a drawing where its width is {@link Drawings#FORM}; 0 for an image
+   * @param proportion height of a drawing where its width is {@link DrawingForms#FORM}; 0 for an
+   *     image
    */
   private record DrawnAs(MediaId media, int proportion) {}
 
@@ -180,7 +181,7 @@ public final class PdfWriter {
       PdfOutline.write(catalog, document, choices.wayfinding(), this::destination)
           .ifPresent(o -> file.part(o, Part.WAYFINDING));
     }
-    FirstSightEntries.write(catalog, choices, new ArrayList<>(pageObjects.values()));
+    InitialViewEntries.write(catalog, choices, new ArrayList<>(pageObjects.values()));
     if (choices.wayfinding().pageLabels()) {
       PageLabels.write(catalog, document, pages);
     }
@@ -190,7 +191,7 @@ public final class PdfWriter {
       document.attachments().forEach(f -> attached.add(Attachment.of(f)));
     }
     Attachment.write(attached, catalog, choices.keeping(), level, file);
-    PdfParticulars.write(catalog, file, choices, level);
+    PdfMetadata.write(catalog, file, choices, level);
     file.trailer().setItem(COSName.ROOT, catalog);
     Map<Part, Long> bytes = file.write(out);
     var how = new HashMap<MediaId, String>();
@@ -285,7 +286,7 @@ public final class PdfWriter {
       i.pictures().forEach((k, s) -> sizes.merge(k, s, Size::larger));
     }
     var maker = new PictureMaker(choices.weight(), choices.keeping());
-    var drawings = new Drawings(scratch, choices.keeping(), level);
+    var drawings = new DrawingForms(scratch, choices.keeping(), level);
     List<DrawnAs> keys = List.copyOf(sizes.keySet());
     List<Optional<PictureInFile>> images =
         all(
@@ -321,7 +322,9 @@ public final class PdfWriter {
         id,
         m != null && VectorPicture.isVector(m.type())
             ? Math.clamp(
-                Math.round(Drawings.FORM * size.height() / size.width()), 1, 100 * Drawings.FORM)
+                Math.round(DrawingForms.FORM * size.height() / size.width()),
+                1,
+                100 * DrawingForms.FORM)
             : 0);
   }
 
@@ -331,9 +334,9 @@ public final class PdfWriter {
 
   private Finished content(Page page, boolean tagged) {
     var shelf =
-        new PageContent.Shelf() {
+        new PageContent.Resources() {
           @Override
-          public Coder font(FontFace face) {
+          public GlyphEncoder font(FontFace face) {
             FontInFile f = fonts.get(face);
             if (f == null) {
               throw new IllegalStateException(face + " was not noted before");

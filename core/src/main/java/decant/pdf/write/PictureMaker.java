@@ -1,8 +1,8 @@
 package decant.pdf.write;
 
 import decant.model.Media;
-import decant.pdf.choices.Keeping;
-import decant.pdf.choices.Weight;
+import decant.pdf.choices.Compression;
+import decant.pdf.choices.Conformance;
 import decant.pdf.file.Deflated;
 import decant.picture.PixelPicture;
 import decant.words.Words;
@@ -34,10 +34,10 @@ public final class PictureMaker {
   /** A picture a little above the limit is not worth a second loss. */
   private static final double SLACK = 1.15;
 
-  private final Weight weight;
-  private final Keeping keeping;
+  private final Compression weight;
+  private final Conformance keeping;
 
-  public PictureMaker(Weight weight, Keeping keeping) {
+  public PictureMaker(Compression weight, Conformance keeping) {
     this.weight = weight;
     this.keeping = keeping;
   }

@@ -1,6 +1,6 @@
 package decant.pdf.write;
 
-import decant.pdf.choices.Keeping;
+import decant.pdf.choices.Conformance;
 import decant.pdf.choices.Version;
 import decant.pdf.file.Deflated;
 import decant.words.Words;
@@ -23,7 +23,7 @@ final class PngPassing {
   private PngPassing() {}
 
   /** Empty if the picture is no PNG, interlaced, or has transparency. */
-  static Optional<PictureInFile> of(byte[] png, Keeping keeping) throws IOException {
+  static Optional<PictureInFile> of(byte[] png, Conformance keeping) throws IOException {
     ByteBuffer b = ByteBuffer.wrap(png);
     if (png.length < 57 || b.getLong(0) != SIGNATURE) {
       return Optional.empty();

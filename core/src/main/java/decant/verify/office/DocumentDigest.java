@@ -3,6 +3,7 @@ package decant.verify.office;
 import decant.layout.ListLabels;
 import decant.model.Block;
 import decant.model.Cell;
+import decant.model.Comment;
 import decant.model.Document;
 import decant.model.Inline;
 import decant.model.Kept;
@@ -14,7 +15,6 @@ import decant.model.MediaId;
 import decant.model.NodeId;
 import decant.model.Paragraph;
 import decant.model.ParagraphTraits;
-import decant.model.Remark;
 import decant.model.Section;
 import decant.model.Story;
 import decant.model.Table;
@@ -67,7 +67,7 @@ final class DocumentDigest {
   private final Document document;
   private final Room room;
   private final Map<NodeId, String> labels;
-  private final Set<Remark> remarks = new LinkedHashSet<>();
+  private final Set<Comment> remarks = new LinkedHashSet<>();
   private final Map<MediaId, String> pictures = new HashMap<>();
 
   private DocumentDigest(Document document, Room room) {

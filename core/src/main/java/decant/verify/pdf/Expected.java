@@ -6,16 +6,16 @@ import decant.layout.Layout;
 import decant.layout.ListLabels;
 import decant.layout.Page;
 import decant.layout.PageWalker;
-import decant.model.Blank;
 import decant.model.Block;
 import decant.model.Box;
 import decant.model.Colour;
+import decant.model.Comment;
+import decant.model.FormField;
 import decant.model.Inline;
 import decant.model.Link;
 import decant.model.NodeId;
 import decant.model.Outline;
 import decant.model.Position;
-import decant.model.Remark;
 import decant.model.Rule;
 import decant.pdf.choices.PdfChoices;
 import decant.pdf.write.InFields;
@@ -63,14 +63,14 @@ final class Expected {
   private final Map<Integer, PageText> texts = new HashMap<>();
 
   /** A place to fill in, with the text on it. */
-  record Filled(Blank blank, String text) {
+  record Filled(FormField blank, String text) {
     Filled and(Filled more) {
       return new Filled(blank, text + more.text);
     }
   }
 
   private final Map<String, Filled> blanks = new LinkedHashMap<>();
-  private final Set<Remark> remarks = new LinkedHashSet<>();
+  private final Set<Comment> remarks = new LinkedHashSet<>();
 
   /** Places to fill in, page by page, by what tells them apart. */
   Map<String, Filled> blanks() {
@@ -78,7 +78,7 @@ final class Expected {
   }
 
   /** What was noted about the text of the pages. */
-  Set<Remark> remarks() {
+  Set<Comment> remarks() {
     return remarks;
   }
 
@@ -143,7 +143,7 @@ final class Expected {
           }
 
           @Override
-          public void blank(Blank blank, Item.GlyphRun run, Box box) {
+          public void blank(FormField blank, Item.GlyphRun run, Box box) {
             if (inFields.here() && run.glyphs().length > 0) {
               String text = run.divides() ? "" : run.text();
               blanks.merge(inFile + " " + blank.id(), new Filled(blank, text), Filled::and);
@@ -151,7 +151,7 @@ final class Expected {
           }
 
           @Override
-          public void remark(Remark remark, Box box) {
+          public void remark(Comment remark, Box box) {
             if (choices.keeping().takesRemarks() && inFields.inText()) {
               remarks.add(remark);
             }

@@ -5,7 +5,7 @@ import decant.model.Box;
 import decant.model.Insets;
 import decant.model.Media;
 import decant.model.MediaId;
-import decant.pdf.choices.Keeping;
+import decant.pdf.choices.Conformance;
 import decant.picture.VectorPicture;
 import decant.verify.pdf.PlacedPictures.Kind;
 import decant.verify.pdf.PlacedPictures.Placed;
@@ -28,7 +28,7 @@ final class ExpectedPictures {
   private final Deque<AffineTransform> outer = new ArrayDeque<>();
   private AffineTransform turned = new AffineTransform();
 
-  ExpectedPictures(Map<MediaId, Media> media, Keeping keeping) {
+  ExpectedPictures(Map<MediaId, Media> media, Conformance keeping) {
     this.media = media;
     this.drawingsAsPixels = keeping.standard().part() == 1; // ISO 19005-1 knows no transparency
   }

@@ -1,6 +1,6 @@
 package decant.verify.pdf;
 
-import decant.pdf.choices.Type.Embedding;
+import decant.pdf.choices.FontEmbedding.Embedding;
 import decant.pdf.write.LicensedEmbedding;
 import decant.text.FontFace;
 import decant.verify.Check;

@@ -1,6 +1,6 @@
 package decant.verify.pdf;
 
-import decant.pdf.choices.FirstSight;
+import decant.pdf.choices.InitialView;
 import decant.pdf.choices.PdfChoices;
 import decant.pdf.choices.Version;
 import decant.verify.Check;
@@ -21,7 +21,7 @@ final class OpeningCheck {
   private final COSDictionary catalog;
   private final PDDocument pdf;
   private final PdfChoices choices;
-  private final FirstSight sight;
+  private final InitialView sight;
 
   private OpeningCheck(PDDocument pdf, PdfChoices choices) {
     this.pdf = pdf;
@@ -33,7 +33,7 @@ final class OpeningCheck {
   /** Empty if nothing is chosen and the file says nothing either. */
   static Optional<Check> of(PDDocument pdf, PdfChoices choices) {
     var c = new OpeningCheck(pdf, choices);
-    boolean usual = choices.firstSight().equals(FirstSight.USUAL);
+    boolean usual = choices.firstSight().equals(InitialView.USUAL);
     boolean same = c.opensAtPage() && c.looks() && c.prints();
     return usual && same
         ? Optional.empty()
@@ -48,7 +48,7 @@ final class OpeningCheck {
   private boolean opensAtPage() {
     COSArray to = catalog.getCOSArray(COSName.OPEN_ACTION);
     if (to == null) {
-      return sight.page() == 1 && sight.zoom() == FirstSight.Zoom.VIEWERS;
+      return sight.page() == 1 && sight.zoom() == InitialView.Zoom.VIEWERS;
     }
     boolean page =
         to.size() > 0
@@ -68,7 +68,7 @@ final class OpeningCheck {
   private boolean looks() {
     String mode = catalog.getNameAsString(COSName.PAGE_MODE, "UseNone");
     boolean none =
-        sight.panel() == FirstSight.Panel.BOOKMARKS && !catalog.containsKey(COSName.OUTLINES);
+        sight.panel() == InitialView.Panel.BOOKMARKS && !catalog.containsKey(COSName.OUTLINES);
     return mode.equals(none ? "UseNone" : sight.panel().pdfName())
         && catalog.getNameAsString(COSName.PAGE_LAYOUT, "").equals(sight.arrangement().pdfName())
         && flag("HideToolbar") == sight.hideToolbar()
@@ -89,7 +89,7 @@ final class OpeningCheck {
     boolean newer = choices.keeping().writtenVersion().compareTo(Version.V1_7) >= 0;
     COSDictionary p = preferences();
     String scaling = p.getNameAsString("PrintScaling", "AppDefault");
-    return scaling.equals("None") == (sight.printScaling() == FirstSight.PrintScaling.NONE)
+    return scaling.equals("None") == (sight.printScaling() == InitialView.PrintScaling.NONE)
         && p.getNameAsString("Duplex", "").equals(newer ? sight.duplex().pdfName() : "")
         && p.getInt("NumCopies", 0) == (newer ? sight.copies() : 0);
   }

@@ -5,7 +5,7 @@ import decant.layout.Page;
 import decant.model.AttachedFile;
 import decant.model.Box;
 import decant.pdf.choices.PdfChoices;
-import decant.pdf.choices.Rights;
+import decant.pdf.choices.Security;
 import decant.verify.Check;
 import decant.words.Words;
 import decant.work.Faults;
@@ -73,7 +73,7 @@ public final class PdfVerifier {
               "",
               WORDS.say("pdf-verifier.the-file-does-not-open")));
     }
-    if (choices.rights().protection() != Rights.Protection.NONE) {
+    if (choices.rights().protection() != Security.Protection.NONE) {
       out.add(ProtectionCheck.of(file, choices));
     }
     out.addAll(StandardCheck.of(file, choices));

@@ -2,7 +2,7 @@ package decant.verify.pdf;
 
 import decant.pdf.choices.PdfChoices;
 import decant.pdf.choices.Permission;
-import decant.pdf.choices.Rights;
+import decant.pdf.choices.Security;
 import decant.verify.Check;
 import decant.words.Words;
 import java.io.IOException;
@@ -22,7 +22,7 @@ final class ProtectionCheck {
   private ProtectionCheck() {}
 
   static Check of(Path file, PdfChoices c) {
-    Rights r = c.rights();
+    Security r = c.rights();
     try {
       if (r.askToOpen() && opens(file, "")) {
         return failed(WORDS.say("protection-check.opens-without-its-password"));
@@ -78,7 +78,7 @@ final class ProtectionCheck {
   }
 
   /** ISO 32000-2 table 20. */
-  private static int version(Rights.Protection p) {
+  private static int version(Security.Protection p) {
     return switch (p) {
       case NONE -> 0;
       case RC4_40 -> 1;
@@ -89,10 +89,10 @@ final class ProtectionCheck {
   }
 
   /** The oldest revision knows only the first four permissions. */
-  private static Set<Permission> comparable(Set<Permission> p, Rights.Protection protection) {
+  private static Set<Permission> comparable(Set<Permission> p, Security.Protection protection) {
     Set<Permission> out = EnumSet.noneOf(Permission.class);
     out.addAll(p);
-    if (protection == Rights.Protection.RC4_40) {
+    if (protection == Security.Protection.RC4_40) {
       out.retainAll(
           EnumSet.of(Permission.PRINT, Permission.CHANGE, Permission.COPY, Permission.COMMENT));
     }

@@ -254,13 +254,13 @@ public class CommandsTest {
     Table t = (Table) d.sections().getFirst().blocks().get(1);
     NodeId inCell = t.rows().getFirst().cells().getFirst().blocks().getFirst().id();
     Revision r = Revision.of(d).withSelection(Selection.at(new Position(inCell, 0)));
-    Revision dropped = Mending.drop(r, List.of(t.id()));
+    Revision dropped = StructureEdits.drop(r, List.of(t.id()));
     assertThat(dropped.document().paragraph(dropped.selection().caret().paragraph())).isPresent();
     Revision typed = Commands.insert(dropped, "goes on ");
     assertThat(typed.document().paragraphs()).anyMatch(p -> p.text().contains("goes on"));
     assertThat(typed.undo().undo().document().sections()).isEqualTo(d.sections());
     // A table made text keeps the caret where it was: its paragraphs are still there.
-    assertThat(Mending.text(r, t.id()).document().paragraph(inCell)).isPresent();
+    assertThat(StructureEdits.text(r, t.id()).document().paragraph(inCell)).isPresent();
   }
 
   @Test

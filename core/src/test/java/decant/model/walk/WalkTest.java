@@ -7,10 +7,10 @@ import decant.format.Formats;
 import decant.layout.Layout;
 import decant.layout.Places;
 import decant.layout.Rich;
-import decant.model.Blank;
 import decant.model.Block;
 import decant.model.Cell;
 import decant.model.Document;
+import decant.model.FormField;
 import decant.model.Inline;
 import decant.model.ListDefinition;
 import decant.model.ListMembership;
@@ -153,7 +153,8 @@ class WalkTest {
   @Test
   void aFormFieldInAHeaderIsNotForgotten() {
     Look field =
-        Look.of(TextTraits.BLANK, new Blank("1", "vessel", Blank.Kind.TEXT, List.of(), 0, ""));
+        Look.of(
+            TextTraits.BLANK, new FormField("1", "vessel", FormField.Kind.TEXT, List.of(), 0, ""));
     var section =
         new Section(
             NodeId.fresh(),

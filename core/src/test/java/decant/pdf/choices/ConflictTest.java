@@ -2,10 +2,10 @@ package decant.pdf.choices;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import decant.model.Particulars;
+import decant.model.Metadata;
 import decant.pdf.choices.Conflict.Group;
-import decant.pdf.choices.Keeping.Standard;
-import decant.pdf.choices.Rights.Protection;
+import decant.pdf.choices.Conformance.Standard;
+import decant.pdf.choices.Security.Protection;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Map;
@@ -17,19 +17,19 @@ import org.junit.jupiter.params.provider.MethodSource;
 
 /** What standards forbid to go together is refused with the group where it is put right. */
 class ConflictTest {
-  private static final PdfChoices FREE = PdfChoices.usual(List.of(0, 1), Particulars.NONE);
+  private static final PdfChoices FREE = PdfChoices.usual(List.of(0, 1), Metadata.NONE);
   private static final Passwords BOTH = new Passwords("quay", "master");
 
-  private static Rights rights(Protection p, boolean open, boolean change) {
-    return new Rights(p, open, change, EnumSet.allOf(Permission.class), true);
+  private static Security rights(Protection p, boolean open, boolean change) {
+    return new Security(p, open, change, EnumSet.allOf(Permission.class), true);
   }
 
-  private static PdfChoices locked(Protection p, Keeping k) {
+  private static PdfChoices locked(Protection p, Conformance k) {
     return FREE.with(rights(p, true, true), BOTH).with(k);
   }
 
-  private static Keeping keeping(Standard s) {
-    return Keeping.USUAL.with(s);
+  private static Conformance keeping(Standard s) {
+    return Conformance.USUAL.with(s);
   }
 
   private record Case(String why, PdfChoices choices, Group... groups) {
@@ -41,33 +41,35 @@ class ConflictTest {
 
   static Stream<Case> cases() {
     Protection aes = Protection.AES_256;
-    Keeping accessible = Keeping.USUAL.withAccessible(true);
-    var noReading = new Rights(aes, true, false, EnumSet.of(Permission.PRINT), true);
+    Conformance accessible = Conformance.USUAL.withAccessible(true);
+    var noReading = new Security(aes, true, false, EnumSet.of(Permission.PRINT), true);
     var fontOut =
-        new Type(
-            Type.Embedding.USED,
+        new FontEmbedding(
+            FontEmbedding.Embedding.USED,
             Map.of(
                 "Liberation Serif",
-                new Type.FontChoice(Type.Embedding.LEFT_OUT, Type.Substitute.values()[0])));
+                new FontEmbedding.FontChoice(
+                    FontEmbedding.Embedding.LEFT_OUT, FontEmbedding.Substitute.values()[0])));
     return Stream.of(
         new Case("nothing is chosen", FREE),
-        new Case("locked in full", locked(aes, Keeping.USUAL)),
+        new Case("locked in full", locked(aes, Conformance.USUAL)),
         // ISO 19005-2 6.1.3 and its siblings: no Encrypt key
         new Case("an archive is encrypted", locked(aes, keeping(Standard.A2B)), Group.RIGHTS),
         // ISO 32000-2 table 25: AESV3 only in 2.0, in 1.7 by its extension level 3
-        new Case("AES-256 in 1.4", locked(aes, Keeping.USUAL.with(Version.V1_4)), Group.RIGHTS),
+        new Case("AES-256 in 1.4", locked(aes, Conformance.USUAL.with(Version.V1_4)), Group.RIGHTS),
         new Case(
             "AES-128 in 1.5",
-            locked(Protection.AES_128, Keeping.USUAL.with(Version.V1_5)),
+            locked(Protection.AES_128, Conformance.USUAL.with(Version.V1_5)),
             Group.RIGHTS),
-        new Case("AES-128 in 1.6", locked(Protection.AES_128, Keeping.USUAL.with(Version.V1_6))),
-        new Case("RC4 in 1.4", locked(Protection.RC4_128, Keeping.USUAL.with(Version.V1_4))),
+        new Case(
+            "AES-128 in 1.6", locked(Protection.AES_128, Conformance.USUAL.with(Version.V1_6))),
+        new Case("RC4 in 1.4", locked(Protection.RC4_128, Conformance.USUAL.with(Version.V1_4))),
         // ISO 32000-2 7.6.1: the older ones are deprecated
         new Case(
             "RC4 in 2.0",
-            locked(Protection.RC4_128, Keeping.USUAL.with(Version.V2_0)),
+            locked(Protection.RC4_128, Conformance.USUAL.with(Version.V2_0)),
             Group.RIGHTS),
-        new Case("AES-256 in 2.0", locked(aes, Keeping.USUAL.with(Version.V2_0))),
+        new Case("AES-256 in 2.0", locked(aes, Conformance.USUAL.with(Version.V2_0))),
         new Case(
             "no password is asked for",
             FREE.with(rights(aes, false, false), Passwords.NONE),
@@ -93,12 +95,12 @@ class ConflictTest {
         new Case(
             "metadata in the clear with RC4",
             FREE.with(
-                new Rights(Protection.RC4_40, true, true, EnumSet.allOf(Permission.class), false),
+                new Security(Protection.RC4_40, true, true, EnumSet.allOf(Permission.class), false),
                 BOTH),
             Group.RIGHTS),
         new Case(
             "metadata in the clear with AES",
-            FREE.with(new Rights(aes, true, true, EnumSet.allOf(Permission.class), false), BOTH)),
+            FREE.with(new Security(aes, true, true, EnumSet.allOf(Permission.class), false), BOTH)),
         // ISO 14289-1 7.16: bit 10 is set
         new Case("no reading aloud", FREE.with(noReading, BOTH).with(accessible), Group.RIGHTS),
         new Case("no reading aloud, not accessible", FREE.with(noReading, BOTH)),
@@ -114,7 +116,8 @@ class ConflictTest {
         new Case("a source in PDF/A-4", FREE.with(source(Standard.A4)), Group.KEEPING),
         new Case(
             "fonts left out of an archive",
-            FREE.with(new Type(Type.Embedding.LEFT_OUT, Map.of())).with(keeping(Standard.A1B)),
+            FREE.with(new FontEmbedding(FontEmbedding.Embedding.LEFT_OUT, Map.of()))
+                .with(keeping(Standard.A1B)),
             Group.TYPE),
         new Case(
             "one font left out of an accessible file",
@@ -125,14 +128,14 @@ class ConflictTest {
         new Case("opens at the last page", FREE.with(opensAt(2))));
   }
 
-  private static Keeping source(Standard s) {
-    Keeping k = keeping(s);
+  private static Conformance source(Standard s) {
+    Conformance k = keeping(s);
     return k.with(k.along().withSource(true));
   }
 
-  private static FirstSight opensAt(int page) {
-    FirstSight f = FirstSight.USUAL;
-    return new FirstSight(
+  private static InitialView opensAt(int page) {
+    InitialView f = InitialView.USUAL;
+    return new InitialView(
         page,
         f.zoom(),
         f.panel(),
@@ -182,7 +185,7 @@ class ConflictTest {
   void severalAreToldAtOnce() {
     PdfChoices c =
         locked(Protection.AES_256, source(Standard.A1B))
-            .with(new Type(Type.Embedding.LEFT_OUT, Map.of()))
+            .with(new FontEmbedding(FontEmbedding.Embedding.LEFT_OUT, Map.of()))
             .with(opensAt(9));
     assertThat(Conflict.of(c))
         .extracting(Conflict::group)

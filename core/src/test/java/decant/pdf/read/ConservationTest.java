@@ -164,7 +164,7 @@ class ConservationTest {
     var with = Samples.document(body).sections().getFirst();
     Document has =
         Document.of(
-            decant.model.Particulars.NONE,
+            decant.model.Metadata.NONE,
             Samples.styles(),
             Map.of(),
             List.of(

@@ -49,7 +49,7 @@ class StagesTest {
   }
 
   private static String joined(TextLine... lines) {
-    return new Joiner(List.of(List.of(lines)))
+    return new Dehyphenator(List.of(List.of(lines)))
         .join(List.of(lines)).stream().map(Glyph::text).collect(Collectors.joining());
   }
 
@@ -123,10 +123,10 @@ class StagesTest {
     assertThat(Markers.depth("2.3.1")).isEqualTo(3);
   }
 
-  private static Found.Text paragraph(
+  private static Detected.Text paragraph(
       int page, double y, double size, SourceFace face, double space, String text) {
-    return new Found.Text(
-        Found.Kind.PARAGRAPH,
+    return new Detected.Text(
+        Detected.Kind.PARAGRAPH,
         List.of(line(page, 72, y, size, face, text)),
         "",
         0,
@@ -136,15 +136,15 @@ class StagesTest {
         space);
   }
 
-  private static List<Integer> levels(List<Found> found, Set<String> outline) {
-    return Headings.decide(found, outline).stream().map(f -> ((Found.Text) f).level()).toList();
+  private static List<Integer> levels(List<Detected> found, Set<String> outline) {
+    return Headings.decide(found, outline).stream().map(f -> ((Detected.Text) f).level()).toList();
   }
 
   @Test
   void headingsAreToldBySizeWeightAndNumber() {
     String body =
         "Lines must be doubled when the tide gauge stands above four metres or a gale is forecast.";
-    List<Found> found =
+    List<Detected> found =
         List.of(
             paragraph(0, 80, 20, BOLD, 0, "Berth rules"),
             paragraph(0, 110, 14, BOLD, 10, "1 Mooring"),
@@ -163,7 +163,7 @@ class StagesTest {
   void aLineThatLooksAsAllHeadingsDoIsOneToo() {
     String body =
         "Lines must be doubled when the tide gauge stands above four metres or a gale is forecast.";
-    var found = new java.util.ArrayList<Found>();
+    var found = new java.util.ArrayList<Detected>();
     for (int k = 0; k < 4; k++) {
       found.add(paragraph(0, 80 + 60 * k, 10, BOLD, 10, "Part of the rules"));
       found.add(paragraph(0, 100 + 60 * k, 10, PLAIN, 4, body));
@@ -178,7 +178,7 @@ class StagesTest {
 
   @Test
   void theFilesOwnOutlineNamesHeadingsThatDoNotStandOut() {
-    List<Found> found =
+    List<Detected> found =
         List.of(
             paragraph(0, 80, 10, PLAIN, 0, "Plain heading"),
             paragraph(
@@ -221,7 +221,7 @@ class StagesTest {
 
   @Test
   void aParagraphGoesOnOnTheNextPage() {
-    Found.Text a =
+    Detected.Text a =
         paragraph(
             0,
             780,
@@ -229,8 +229,8 @@ class StagesTest {
             PLAIN,
             0,
             "Whoever leaves a vessel unattended for more than three days must tell where the key is, to ");
-    Found.Text b = paragraph(1, 80, 10, PLAIN, 0, "the office in writing.");
-    Found.Text c = paragraph(1, 110, 10, PLAIN, 0, "Another begins here.");
+    Detected.Text b = paragraph(1, 80, 10, PLAIN, 0, "the office in writing.");
+    Detected.Text c = paragraph(1, 110, 10, PLAIN, 0, "Another begins here.");
     assertThat(Continuations.join(List.of(a, b, c))).hasSize(2);
   }
 }

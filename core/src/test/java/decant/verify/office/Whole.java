@@ -3,6 +3,7 @@ package decant.verify.office;
 import decant.Samples;
 import decant.model.Block;
 import decant.model.Colour;
+import decant.model.Comment;
 import decant.model.Document;
 import decant.model.Inline;
 import decant.model.Insets;
@@ -10,7 +11,6 @@ import decant.model.Look;
 import decant.model.NodeId;
 import decant.model.Paragraph;
 import decant.model.Placement;
-import decant.model.Remark;
 import decant.model.Rule;
 import decant.model.Section;
 import decant.model.Story;
@@ -31,7 +31,7 @@ final class Whole {
     Document d = Published.everything();
     var blocks = new ArrayList<Block>(d.sections().getFirst().blocks());
     var stories = new LinkedHashMap<>(d.stories());
-    var remark = new Remark("r1", "Quay master", "", "Ask the pilots first.", false);
+    var remark = new Comment("r1", "Quay master", "", "Ask the pilots first.", false);
     blocks.add(
         Samples.runs(
             "Nobody is exempt. ",

@@ -5,19 +5,19 @@ import static org.assertj.core.api.Assertions.assertThat;
 import decant.Samples;
 import decant.layout.Layout;
 import decant.model.AttachedFile;
-import decant.model.Blank;
+import decant.model.Comment;
 import decant.model.Document;
+import decant.model.FormField;
 import decant.model.Look;
-import decant.model.Remark;
 import decant.model.TextTraits;
-import decant.pdf.choices.FirstSight;
-import decant.pdf.choices.Keeping;
+import decant.pdf.choices.Conformance;
+import decant.pdf.choices.InitialView;
+import decant.pdf.choices.Navigation;
 import decant.pdf.choices.Passwords;
 import decant.pdf.choices.PdfChoices;
 import decant.pdf.choices.Permission;
-import decant.pdf.choices.Rights;
+import decant.pdf.choices.Security;
 import decant.pdf.choices.Version;
-import decant.pdf.choices.Wayfinding;
 import decant.verify.Check;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
@@ -56,12 +56,12 @@ class AlteredChoicesTest {
   private static PdfChoices choices;
   private static Path published;
 
-  private static Look blank(String id, String name, Blank.Kind kind, String... options) {
-    return Look.of(TextTraits.BLANK, new Blank(id, name, kind, List.of(options), 0, ""));
+  private static Look blank(String id, String name, FormField.Kind kind, String... options) {
+    return Look.of(TextTraits.BLANK, new FormField(id, name, kind, List.of(options), 0, ""));
   }
 
   private static Document form() {
-    var remark = new Remark("r", "A. Clerk", "2031-03-01T09:30:00Z", "Is this so?", false);
+    var remark = new Comment("r", "A. Clerk", "2031-03-01T09:30:00Z", "Is this so?", false);
     return Samples.document(
             Samples.heading(1, "Application"),
             Samples.heading(2, "Owner"),
@@ -69,27 +69,27 @@ class AlteredChoicesTest {
                 "Owner: ",
                 Look.PLAIN,
                 "M. Tern",
-                blank("1", "owner", Blank.Kind.TEXT),
+                blank("1", "owner", FormField.Kind.TEXT),
                 " insured ",
                 Look.PLAIN,
                 "\u2611",
-                blank("2", "insured", Blank.Kind.TICK, "Yes"),
+                blank("2", "insured", FormField.Kind.TICK, "Yes"),
                 " winter ",
                 Look.PLAIN,
                 "\u2610",
-                blank("3", "winter", Blank.Kind.TICK, "Yes"),
+                blank("3", "winter", FormField.Kind.TICK, "Yes"),
                 " yearly ",
                 Look.PLAIN,
                 "\u25C9",
-                blank("4", "pays", Blank.Kind.ONE_OF, "yearly"),
+                blank("4", "pays", FormField.Kind.ONE_OF, "yearly"),
                 " monthly ",
                 Look.PLAIN,
                 "\u25CB",
-                blank("5", "pays", Blank.Kind.ONE_OF, "monthly"),
+                blank("5", "pays", FormField.Kind.ONE_OF, "monthly"),
                 " at ",
                 Look.PLAIN,
                 "North quay",
-                blank("6", "berth", Blank.Kind.CHOICE, "North quay", "South quay")),
+                blank("6", "berth", FormField.Kind.CHOICE, "North quay", "South quay")),
             Samples.heading(2, "Terms"),
             Samples.runs(
                 "Lines are ",
@@ -114,23 +114,23 @@ class AlteredChoicesTest {
   static void publish() throws IOException {
     layout = Samples.layout(form());
     assertThat(layout.pages()).hasSize(2);
-    Keeping k = Keeping.USUAL;
+    Conformance k = Conformance.USUAL;
     choices =
         Samples.choices(layout)
             .with(k.with(k.along().withRemarks(true)))
             .with(
-                new FirstSight(
+                new InitialView(
                     2,
-                    FirstSight.Zoom.WHOLE_PAGE,
-                    FirstSight.Panel.PAGES,
-                    FirstSight.Arrangement.COLUMN,
+                    InitialView.Zoom.WHOLE_PAGE,
+                    InitialView.Panel.PAGES,
+                    InitialView.Arrangement.COLUMN,
                     true,
                     false,
                     true,
                     false,
                     true,
-                    FirstSight.PrintScaling.NONE,
-                    FirstSight.Duplex.LONG_EDGE,
+                    InitialView.PrintScaling.NONE,
+                    InitialView.Duplex.LONG_EDGE,
                     3));
     published = Files.write(folder.resolve("published.pdf"), Samples.pdf(layout, choices));
   }
@@ -312,7 +312,7 @@ class AlteredChoicesTest {
   /** A file that opens in some way of its own was not chosen to. */
   @Test
   void whatWasNotChosenIsSeenToo() throws IOException {
-    PdfChoices usual = choices.with(FirstSight.USUAL);
+    PdfChoices usual = choices.with(InitialView.USUAL);
     assertThat(failed(published, layout, usual)).containsExactly("Opening");
     Path older =
         Files.write(
@@ -322,12 +322,12 @@ class AlteredChoicesTest {
   }
 
   @ParameterizedTest
-  @EnumSource(FirstSight.Zoom.class)
-  void everySizeOfOpeningPasses(FirstSight.Zoom zoom) throws IOException {
-    FirstSight f = FirstSight.USUAL;
+  @EnumSource(InitialView.Zoom.class)
+  void everySizeOfOpeningPasses(InitialView.Zoom zoom) throws IOException {
+    InitialView f = InitialView.USUAL;
     PdfChoices c =
         choices.with(
-            new FirstSight(
+            new InitialView(
                 1,
                 zoom,
                 f.panel(),
@@ -338,7 +338,7 @@ class AlteredChoicesTest {
                 true,
                 false,
                 f.printScaling(),
-                FirstSight.Duplex.SHORT_EDGE,
+                InitialView.Duplex.SHORT_EDGE,
                 0));
     Path file = Files.write(folder.resolve("zoom.pdf"), Samples.pdf(layout, c));
     assertThat(failed(file, layout, c)).isEmpty();
@@ -350,15 +350,15 @@ class AlteredChoicesTest {
   void theOutlineOfSomePagesPasses() throws IOException {
     for (PdfChoices c :
         List.of(
-            choices.with(FirstSight.USUAL).with(List.of(1)),
-            choices.with(new Wayfinding(1, 1, true, true, Wayfinding.Addresses.AS_TEXT, true)))) {
+            choices.with(InitialView.USUAL).with(List.of(1)),
+            choices.with(new Navigation(1, 1, true, true, Navigation.Addresses.AS_TEXT, true)))) {
       Path file = Files.write(folder.resolve("some.pdf"), Samples.pdf(layout, c));
       assertThat(failed(file, layout, c)).isEmpty();
     }
   }
 
-  private static final Rights LOCKED =
-      new Rights(Rights.Protection.AES_256, true, true, EnumSet.of(Permission.PRINT), true);
+  private static final Security LOCKED =
+      new Security(Security.Protection.AES_256, true, true, EnumSet.of(Permission.PRINT), true);
 
   private static final Passwords WORDS = new Passwords("quay", "harbour master");
 

@@ -3,9 +3,9 @@ package decant.desktop.publish;
 import decant.desktop.shell.Work;
 import decant.layout.Layout;
 import decant.pdf.choices.Conflict;
+import decant.pdf.choices.Navigation.Addresses;
 import decant.pdf.choices.Passwords;
 import decant.pdf.choices.PdfChoices;
-import decant.pdf.choices.Wayfinding.Addresses;
 import decant.pdf.write.PdfWriter;
 import decant.publish.Chapters;
 import decant.publish.FontReport;
@@ -13,7 +13,7 @@ import decant.publish.Output;
 import decant.publish.Plan;
 import decant.publish.PublishProblem;
 import decant.publish.Publisher;
-import decant.publish.Weighing;
+import decant.publish.SizeEstimate;
 import decant.reading.Active;
 import decant.work.Cancelled;
 import java.time.LocalDate;
@@ -61,7 +61,7 @@ final class PublishState {
       Map<String, Long> files,
       long looked,
       Optional<PdfWriter.Written> written,
-      Map<Weighing.Alternative, Long> others,
+      Map<SizeEstimate.Alternative, Long> others,
       boolean complete) {
     static final Weights NONE = new Weights(Map.of(), 0, Optional.empty(), Map.of(), false);
   }
@@ -257,7 +257,7 @@ final class PublishState {
     for (Plan.Item i : first) {
       if (i instanceof Plan.Item.Pdf p) {
         Layout linked = linking.apply(p.choices());
-        PdfWriter.Written w = Weighing.weigh(linked, p.choices(), work.source(), stale);
+        PdfWriter.Written w = SizeEstimate.weigh(linked, p.choices(), work.source(), stale);
         if (written == null) {
           Platform.runLater(() -> {
             if (!stale.getAsBoolean()) {
@@ -273,9 +273,9 @@ final class PublishState {
     }
     Optional<PdfWriter.Written> parts = Optional.ofNullable(written);
     tell(new Weights(copy(sizes), total, parts, Map.of(), false), rows, stale);
-    var others = new LinkedHashMap<Weighing.Alternative, Long>();
+    var others = new LinkedHashMap<SizeEstimate.Alternative, Long>();
     if (first.size() == 1 && written != null && looked.isPresent()) {
-      for (Weighing.Alternative a : Weighing.alternatives(looked.get(), written)) {
+      for (SizeEstimate.Alternative a : SizeEstimate.alternatives(looked.get(), written)) {
         others.put(a, other(layout, linking, a, stale));
         tell(new Weights(copy(sizes), total, parts, copy(others), false), rows, stale);
       }
@@ -286,9 +286,10 @@ final class PublishState {
             i.name(),
             switch (i) {
               case Plan.Item.Pdf p ->
-                  Weighing.weigh(linking.apply(p.choices()), p.choices(), work.source(), stale)
+                  SizeEstimate.weigh(linking.apply(p.choices()), p.choices(), work.source(), stale)
                       .total();
-              case Plan.Item.Office d -> Weighing.office(d.output().format(), layout.document());
+              case Plan.Item.Office d ->
+                  SizeEstimate.office(d.output().format(), layout.document());
             });
         tell(new Weights(copy(sizes), total, parts, copy(others), false), rows, stale);
       }
@@ -303,7 +304,7 @@ final class PublishState {
   private long other(
       Layout layout,
       Function<PdfChoices, Layout> linking,
-      Weighing.Alternative a,
+      SizeEstimate.Alternative a,
       BooleanSupplier stale) {
     try {
       Plan p =
@@ -315,7 +316,7 @@ final class PublishState {
               ANY,
               LocalDate.now());
       return p.items().getFirst() instanceof Plan.Item.Pdf pdf
-          ? Weighing.weigh(linking.apply(pdf.choices()), pdf.choices(), work.source(), stale)
+          ? SizeEstimate.weigh(linking.apply(pdf.choices()), pdf.choices(), work.source(), stale)
               .total()
           : 0;
     } catch (PublishProblem e) {

@@ -6,7 +6,7 @@ import decant.desktop.page.RememberedZoom;
 import decant.desktop.shell.Actions;
 import decant.desktop.shell.Desk;
 import decant.desktop.shell.Stage;
-import decant.desktop.shell.Step;
+import decant.desktop.shell.StageName;
 import decant.desktop.shell.Work;
 import decant.layout.Layout;
 import decant.model.Finding;
@@ -79,13 +79,13 @@ public final class PublishView implements Stage {
     this.receipt = new ReceiptPanel(desk, this::lookAtChecks);
     this.checks = receipt.details();
     choices.add(new PagesChoices(state));
-    choices.add(new WayfindingChoices(state));
-    choices.add(new TypeChoices(state));
-    choices.add(new WeightChoices(state, this::look));
-    choices.add(new RightsChoices(state));
-    choices.add(new ParticularsChoices(state));
-    choices.add(new KeepingChoices(state));
-    choices.add(new FirstSightChoices(state));
+    choices.add(new NavigationChoices(state));
+    choices.add(new FontEmbeddingChoices(state));
+    choices.add(new CompressionChoices(state, this::look));
+    choices.add(new SecurityChoices(state));
+    choices.add(new MetadataChoices(state));
+    choices.add(new ConformanceChoices(state));
+    choices.add(new InitialViewChoices(state));
     choices.forEach(c -> groups.getChildren().add(c.group().node()));
     active =
         new ActiveChoice(
@@ -148,7 +148,7 @@ public final class PublishView implements Stage {
   }
 
   private void seen() {
-    if (desk.stepProperty().get() != Step.PUBLISH) {
+    if (desk.stepProperty().get() != StageName.PUBLISH) {
       state.inSight(false);
     }
   }

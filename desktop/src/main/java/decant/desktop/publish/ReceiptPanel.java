@@ -1,7 +1,7 @@
 package decant.desktop.publish;
 
 import decant.desktop.shell.Desk;
-import decant.desktop.shell.Step;
+import decant.desktop.shell.StageName;
 import decant.publish.Receipt;
 import decant.verify.Check;
 import decant.words.Figures;
@@ -50,7 +50,7 @@ final class ReceiptPanel {
     figures.getStyleClass().add("figure");
     figures.setId("receipt-figures");
     var open = quiet(WORDS.say("receipt-panel.open"), "receipt-open");
-    open.setOnAction(e -> desk.go(Step.PROOF));
+    open.setOnAction(e -> desk.go(StageName.PROOF));
     var folder = quiet(WORDS.say("receipt-panel.show-folder"), "receipt-folder");
     folder.setOnAction(e -> shown.ifPresent(r -> desk.showFolder(r.files().getFirst().file())));
     var out = quiet(WORDS.say("receipt-panel.out-tray"), "receipt-out-tray");

@@ -3,7 +3,7 @@ package decant.desktop.publish;
 import decant.desktop.publish.PublishState.Weights;
 import decant.pdf.file.Part;
 import decant.publish.Plan;
-import decant.publish.Weighing;
+import decant.publish.SizeEstimate;
 import decant.words.Figures;
 import decant.words.Words;
 import java.util.ArrayList;
@@ -147,7 +147,8 @@ final class SizePanel {
         .filter(e -> e.getValue() > 0 && change(e.getValue(), w) != 0)
         // What may harm the look of the file comes last, however much it saves.
         .sorted(
-            Comparator.comparing((Map.Entry<Weighing.Alternative, Long> e) -> e.getKey().risky())
+            Comparator.comparing(
+                    (Map.Entry<SizeEstimate.Alternative, Long> e) -> e.getKey().risky())
                 .thenComparing(Map.Entry::getValue))
         .limit(MOST_OTHERS)
         .forEach(e -> others.getChildren().add(other(e.getKey(), e.getValue(), w)));
@@ -158,7 +159,7 @@ final class SizePanel {
     return Math.round(100.0 * (bytes - w.looked()) / Math.max(1, w.looked()));
   }
 
-  private Node other(Weighing.Alternative a, long bytes, Weights w) {
+  private Node other(SizeEstimate.Alternative a, long bytes, Weights w) {
     long change = change(bytes, w);
     var name = new Button(a.label());
     name.getStyleClass().add("alternative");

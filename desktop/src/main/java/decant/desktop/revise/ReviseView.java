@@ -7,7 +7,7 @@ import decant.desktop.page.RememberedZoom;
 import decant.desktop.shell.Actions;
 import decant.desktop.shell.Desk;
 import decant.desktop.shell.Stage;
-import decant.desktop.shell.Step;
+import decant.desktop.shell.StageName;
 import decant.desktop.shell.Work;
 import decant.layout.CaretPlace;
 import decant.layout.Layout;
@@ -52,7 +52,7 @@ public final class ReviseView implements Stage {
     var outline = new OutlinePanel(work, this::jump);
     var look = new LookPanel(work, actions, pages::requestFocus);
     VBox.setVgrow(outline, Priority.ALWAYS);
-    var remarks = new RemarksPanel(work, pages::requestFocus);
+    var remarks = new CommentsPanel(work, pages::requestFocus);
     var side = new VBox(14, look, remarks, outline);
     side.getStyleClass().add("side");
     var middle = new BorderPane(pages);
@@ -145,7 +145,7 @@ public final class ReviseView implements Stage {
         "Shortcut+F",
         () -> desk.work().isPresent(),
         () -> {
-          desk.go(Step.REVISE);
+          desk.go(StageName.REVISE);
           current.get().ifPresent(v -> v.find.open());
         });
     edit(actions, desk, "bold", "Shortcut+B", r -> toggle(r, "bold", TextTraits.BOLD));
@@ -204,12 +204,13 @@ public final class ReviseView implements Stage {
   }
 
   private static boolean revising(Desk desk) {
-    return desk.work().isPresent() && desk.stepProperty().get() == Step.REVISE;
+    return desk.work().isPresent() && desk.stepProperty().get() == StageName.REVISE;
   }
 
   /** Changes are made, and taken back, where they can be seen. */
   private static boolean changing(Desk desk) {
-    return revising(desk) || desk.work().isPresent() && desk.stepProperty().get() == Step.TAKE_IN;
+    return revising(desk)
+        || desk.work().isPresent() && desk.stepProperty().get() == StageName.TAKE_IN;
   }
 
   private static void edit(

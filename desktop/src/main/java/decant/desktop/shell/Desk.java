@@ -46,7 +46,7 @@ public final class Desk {
   private static final System.Logger LOG = System.getLogger(Desk.class.getName());
 
   private final ObjectProperty<Optional<Work>> work = new SimpleObjectProperty<>(Optional.empty());
-  private final ObjectProperty<Step> step = new SimpleObjectProperty<>(Step.TRAY);
+  private final ObjectProperty<StageName> step = new SimpleObjectProperty<>(StageName.TRAY);
   private final ObjectProperty<Optional<Notice>> notice =
       new SimpleObjectProperty<>(Optional.empty());
   private final ObjectProperty<Optional<Background>> background =
@@ -249,7 +249,7 @@ public final class Desk {
     return work.get();
   }
 
-  public ObjectProperty<Step> stepProperty() {
+  public ObjectProperty<StageName> stepProperty() {
     return step;
   }
 
@@ -271,7 +271,7 @@ public final class Desk {
   }
 
   /** Opens a stage; without a document only the tray can be. */
-  public void go(Step to) {
+  public void go(StageName to) {
     if (!to.ofDocument() || work.get().isPresent()) {
       step.set(to);
     }
@@ -426,7 +426,7 @@ public final class Desk {
     boolean converted = !taken.origin().places().isEmpty() && !taken.findings().isEmpty();
     boolean look =
         converted || taken.findings().stream().anyMatch(f -> f.severity() != Finding.Severity.NOTE);
-    step.set(look ? Step.TAKE_IN : Step.REVISE);
+    step.set(look ? StageName.TAKE_IN : StageName.REVISE);
     return next;
   }
 
@@ -641,7 +641,7 @@ public final class Desk {
       showFolder(r.files().getFirst().file());
     }
     if (what.beside()) {
-      go(Step.PROOF);
+      go(StageName.PROOF);
     }
   }
 
@@ -727,7 +727,7 @@ public final class Desk {
         Platform.runLater(() ->
             unlessUnsaved(() -> {
               open(kept.source(), password, kept.taken(), first, layouts).neverSaved();
-              step.set(Step.REVISE);
+              step.set(StageName.REVISE);
               recovery.keep(); // it is this window's now
             }));
       } catch (ReadProblem e) {

@@ -95,7 +95,7 @@ final class FootBar extends HBox {
     desk.work()
         .ifPresent(w -> {
           w.filterProperty().set(kind);
-          desk.go(Step.TAKE_IN);
+          desk.go(StageName.TAKE_IN);
         });
   }
 

@@ -52,7 +52,7 @@ public final class Frame {
   private final Label state = new Label();
   private final CommandField commands;
   private final Stages made;
-  private final Map<Step, Stage> stages = new HashMap<>();
+  private final Map<StageName, Stage> stages = new HashMap<>();
   private final Regions regions = new Regions(this::areas);
 
   /** Whether the key that is down was a shortcut, so that it types nothing as well. */
@@ -218,13 +218,13 @@ public final class Frame {
   }
 
   private void showStep() {
-    Step step = desk.stepProperty().get();
+    StageName step = desk.stepProperty().get();
     Optional<Work> w = desk.work();
     Stage next =
-        step == Step.OUT_TRAY
-            ? stages.computeIfAbsent(Step.OUT_TRAY, s -> made.outTray())
-            : step == Step.TRAY || w.isEmpty()
-                ? stages.computeIfAbsent(Step.TRAY, s -> made.tray())
+        step == StageName.OUT_TRAY
+            ? stages.computeIfAbsent(StageName.OUT_TRAY, s -> made.outTray())
+            : step == StageName.TRAY || w.isEmpty()
+                ? stages.computeIfAbsent(StageName.TRAY, s -> made.tray())
                 : stages.computeIfAbsent(step, s -> made.of(s, w.get()));
     stage.getChildren().setAll(next.node());
     next.shown();
@@ -281,12 +281,12 @@ public final class Frame {
     actions.add("publish", "Shortcut+Enter", this::working, this::publish);
     actions.add("queue", "Shortcut+Shift+Enter", this::working, desk::queueForLater);
     made.register(actions);
-    actions.add("tray", "Shortcut+0", () -> true, () -> go(Step.TRAY));
-    actions.add("step-take-in", "Shortcut+1", this::working, () -> go(Step.TAKE_IN));
-    actions.add("step-revise", "Shortcut+2", this::working, () -> go(Step.REVISE));
-    actions.add("step-proof", "Shortcut+3", this::working, () -> go(Step.PROOF));
-    actions.add("step-publish", "Shortcut+4", this::working, () -> go(Step.PUBLISH));
-    actions.add("out-tray", "Shortcut+Shift+O", () -> true, () -> go(Step.OUT_TRAY));
+    actions.add("tray", "Shortcut+0", () -> true, () -> go(StageName.TRAY));
+    actions.add("step-take-in", "Shortcut+1", this::working, () -> go(StageName.TAKE_IN));
+    actions.add("step-revise", "Shortcut+2", this::working, () -> go(StageName.REVISE));
+    actions.add("step-proof", "Shortcut+3", this::working, () -> go(StageName.PROOF));
+    actions.add("step-publish", "Shortcut+4", this::working, () -> go(StageName.PUBLISH));
+    actions.add("out-tray", "Shortcut+Shift+O", () -> true, () -> go(StageName.OUT_TRAY));
     actions.add("next-area", "F6", () -> true, () -> area(1));
     actions.add("previous-area", "Shift+F6", () -> true, () -> area(-1));
     actions.add("dark", "Shortcut+Alt+D", () -> true, this::toggleDark);
@@ -298,7 +298,7 @@ public final class Frame {
   }
 
   /** Opens a stage, and gives it the keyboard even if it is open. */
-  private void go(Step to) {
+  private void go(StageName to) {
     desk.go(to);
     keyboardToStage();
   }
@@ -322,8 +322,8 @@ public final class Frame {
   }
 
   private void publish() {
-    if (desk.stepProperty().get() != Step.PUBLISH) {
-      desk.go(Step.PUBLISH);
+    if (desk.stepProperty().get() != StageName.PUBLISH) {
+      desk.go(StageName.PUBLISH);
     } else {
       desk.publish(false);
     }

@@ -9,8 +9,8 @@ import javafx.scene.shape.Line;
  * The four stages as one line that fills as a document moves from the source to the published file.
  */
 final class StageLine extends Pane {
-  private static final List<Step> STEPS =
-      List.of(Step.TAKE_IN, Step.REVISE, Step.PROOF, Step.PUBLISH);
+  private static final List<StageName> STEPS =
+      List.of(StageName.TAKE_IN, StageName.REVISE, StageName.PROOF, StageName.PUBLISH);
   private static final double WIDTH = 460;
 
   private final Desk desk;
@@ -39,7 +39,7 @@ final class StageLine extends Pane {
     refresh();
   }
 
-  private Button button(Step s) {
+  private Button button(StageName s) {
     var b = new Button(s.label());
     b.getStyleClass().add("stage");
     b.setId("stage-" + s.name().toLowerCase(java.util.Locale.ROOT));

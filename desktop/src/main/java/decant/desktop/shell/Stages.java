@@ -7,7 +7,7 @@ public interface Stages {
   Stage outTray();
 
   /** A stage of a document. */
-  Stage of(Step step, Work work);
+  Stage of(StageName step, Work work);
 
   /** Registers what can be done on the stages. */
   void register(Actions actions);

@@ -8,9 +8,9 @@ import decant.model.NodeId;
 import decant.model.Paragraph;
 import decant.model.Position;
 import decant.model.Table;
-import decant.model.edit.Alike;
-import decant.model.edit.Mending;
 import decant.model.edit.Revision;
+import decant.model.edit.SimilarParagraphs;
+import decant.model.edit.StructureEdits;
 import decant.words.Words;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -84,30 +84,30 @@ final class Mends {
   /** How many paragraphs look like the one that is picked, itself counted. */
   int alike() {
     List<NodeId> p = paragraphs();
-    return p.size() == 1 ? Alike.to(document(), p.getFirst()).size() : 0;
+    return p.size() == 1 ? SimilarParagraphs.to(document(), p.getFirst()).size() : 0;
   }
 
   /** How many paragraphs say what the one that is picked says, numbers aside. */
   int saying() {
     List<NodeId> p = paragraphs();
-    return p.size() == 1 ? Alike.saying(document(), p.getFirst()).size() : 0;
+    return p.size() == 1 ? SimilarParagraphs.saying(document(), p.getFirst()).size() : 0;
   }
 
   private List<NodeId> withAlike() {
     List<NodeId> p = paragraphs();
-    return all.get() && p.size() == 1 ? Alike.to(document(), p.getFirst()) : p;
+    return all.get() && p.size() == 1 ? SimilarParagraphs.to(document(), p.getFirst()) : p;
   }
 
   void heading(int level) {
-    apply(r -> Mending.heading(r, withAlike(), level));
+    apply(r -> StructureEdits.heading(r, withAlike(), level));
   }
 
   void list() {
-    apply(r -> Mending.list(r, withAlike()));
+    apply(r -> StructureEdits.list(r, withAlike()));
   }
 
   void table() {
-    apply(r -> Mending.table(r, paragraphs()));
+    apply(r -> StructureEdits.table(r, paragraphs()));
   }
 
   /** Makes a table that is picked paragraphs. */
@@ -115,7 +115,7 @@ final class Mends {
     picked.get().blocks().stream()
         .filter(b -> document().block(b).orElse(null) instanceof Table)
         .findFirst()
-        .ifPresent(t -> apply(r -> Mending.text(r, t)));
+        .ifPresent(t -> apply(r -> StructureEdits.text(r, t)));
   }
 
   void join() {
@@ -126,27 +126,29 @@ final class Mends {
     // Several that are picked become one; one is joined with the next.
     int times = Math.max(1, p.size() - 1);
     for (int k = 0; k < times; k++) {
-      apply(r -> Mending.join(r, p.getFirst()));
+      apply(r -> StructureEdits.join(r, p.getFirst()));
     }
   }
 
   void split() {
-    picked.get().at().ifPresent(at -> apply(r -> Mending.split(r, at)));
+    picked.get().at().ifPresent(at -> apply(r -> StructureEdits.split(r, at)));
   }
 
   void earlier() {
-    picked.get().blocks().forEach(b -> apply(r -> Mending.move(r, b, true)));
+    picked.get().blocks().forEach(b -> apply(r -> StructureEdits.move(r, b, true)));
   }
 
   void later() {
-    picked.get().blocks().reversed().forEach(b -> apply(r -> Mending.move(r, b, false)));
+    picked.get().blocks().reversed().forEach(b -> apply(r -> StructureEdits.move(r, b, false)));
   }
 
   void drop() {
     List<NodeId> p = paragraphs();
     List<NodeId> gone =
-        all.get() && p.size() == 1 ? Alike.saying(document(), p.getFirst()) : picked.get().blocks();
-    apply(r -> Mending.drop(r, gone));
+        all.get() && p.size() == 1
+            ? SimilarParagraphs.saying(document(), p.getFirst())
+            : picked.get().blocks();
+    apply(r -> StructureEdits.drop(r, gone));
   }
 
   private void apply(UnaryOperator<Revision> act) {
@@ -159,7 +161,7 @@ final class Mends {
 
   boolean canJoin() {
     List<NodeId> p = paragraphs();
-    return p.size() > 1 || p.size() == 1 && Mending.canJoin(document(), p.getFirst());
+    return p.size() > 1 || p.size() == 1 && StructureEdits.canJoin(document(), p.getFirst());
   }
 
   boolean holdsTable() {
@@ -228,10 +230,11 @@ final class Mends {
       switch (remedy) {
         case Remedy.MakeHeading h -> {
           List<NodeId> nodes = all.stream().map(f -> f.node().orElseThrow()).toList();
-          work.mend(all, r -> Mending.heading(r, nodes, h.level()));
+          work.mend(all, r -> StructureEdits.heading(r, nodes, h.level()));
         }
         case Remedy.MakeText t ->
-            all.forEach(f -> work.mend(List.of(f), r -> Mending.text(r, f.node().orElseThrow())));
+            all.forEach(
+                f -> work.mend(List.of(f), r -> StructureEdits.text(r, f.node().orElseThrow())));
       }
     });
   }

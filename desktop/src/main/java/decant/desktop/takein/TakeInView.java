@@ -6,7 +6,7 @@ import decant.desktop.page.PagesView;
 import decant.desktop.page.SourcePages;
 import decant.desktop.shell.Desk;
 import decant.desktop.shell.Stage;
-import decant.desktop.shell.Step;
+import decant.desktop.shell.StageName;
 import decant.desktop.shell.Work;
 import decant.layout.CaretPlace;
 import decant.layout.Layout;
@@ -86,7 +86,7 @@ public final class TakeInView implements Stage {
     var revise = new Button(WORDS.say("take-in-view.revise"));
     revise.getStyleClass().add("primary");
     revise.setMaxWidth(Double.MAX_VALUE);
-    revise.setOnAction(e -> desk.go(Step.REVISE));
+    revise.setOnAction(e -> desk.go(StageName.REVISE));
     VBox.setVgrow(findings, Priority.ALWAYS);
     var side =
         new VBox(8, findings, new RecognitionPanel(desk, work), new MendPanel(mends), revise);

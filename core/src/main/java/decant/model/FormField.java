@@ -1,0 +1,58 @@
+package decant.model;
+
+import java.util.List;
+
+/**
+ * A place to fill in. The text that it stands on is what is filled in, or a line or box that shows
+ * where to.
+ *
+ * @param id tells it from its neighbours
+ * @param name as its form calls it; switches of one name exclude each other
+ * @param options that can be chosen from, of a choice; what a switch stands for when it is on, of a
+ *     switch
+ * @param width the least room for what is filled in, in points; 0 for as much as the text takes
+ * @param waiting the text that stands there while nothing is filled in; empty for a line to write
+ *     on, or an empty box
+ */
+public record FormField(
+    String id, String name, Kind kind, List<String> options, double width, String waiting) {
+  /** What can be filled in (ISO 32000-2 §12.7.5). */
+  public enum Kind {
+    TEXT,
+    /** Text of several lines. */
+    LINES,
+    /** A box that is ticked or not. */
+    TICK,
+    /** One of several that exclude each other. */
+    ONE_OF,
+    /** A choice from a list. */
+    CHOICE,
+    /** A choice from a list, or something else. */
+    CHOICE_OR_TEXT
+  }
+
+  public FormField {
+    options = List.copyOf(options);
+  }
+
+  private static final String OFF = "\u2610\u25CB\u25A1"; // an empty box, an empty circle
+
+  /** Whether a text on it is something filled in; of a switch, whether it is on. */
+  public boolean holds(String text) {
+    String t = text.strip();
+    if (t.isEmpty() || !waiting.isEmpty() && waiting.contains(t)) {
+      return false;
+    }
+    return isSwitch() ? !OFF.contains(t) : !t.chars().allMatch(c -> c == '_' || c <= ' ');
+  }
+
+  /** What is filled in, of a text on it: without the line that it stands on. */
+  public String value(String text) {
+    return holds(text) ? text.replaceAll("^[_\\s]+|[_\\s]+$", "") : "";
+  }
+
+  /** Whether it is on or off, rather than text. */
+  public boolean isSwitch() {
+    return kind == Kind.TICK || kind == Kind.ONE_OF;
+  }
+}

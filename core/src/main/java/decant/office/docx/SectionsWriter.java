@@ -1,0 +1,94 @@
+package decant.office.docx;
+
+import decant.model.Columns;
+import decant.model.ListDefinition.NumberFormat;
+import decant.model.PageSetup;
+import decant.model.Section;
+import decant.model.VerticalAlignment;
+import java.util.ArrayList;
+import java.util.List;
+
+/** The properties of sections (§17.6), in the order of the schema, after their running texts. */
+final class SectionsWriter {
+  private SectionsWriter() {}
+
+  static void properties(Out o, Section s) {
+    switch (s.start()) {
+      case NEW_PAGE -> {}
+      case CONTINUOUS -> o.empty("w:type", "w:val", "continuous");
+      case ODD_PAGE -> o.empty("w:type", "w:val", "oddPage");
+      case EVEN_PAGE -> o.empty("w:type", "w:val", "evenPage");
+    }
+    PageSetup p = s.page();
+    var size = new ArrayList<>(List.of("w:w", Out.twips(p.width()), "w:h", Out.twips(p.height())));
+    if (p.width() > p.height()) {
+      size.addAll(List.of("w:orient", "landscape"));
+    }
+    o.empty("w:pgSz", size.toArray(String[]::new));
+    o.empty(
+        "w:pgMar",
+        "w:top",
+        Out.twips(p.top()),
+        "w:right",
+        Out.twips(p.right()),
+        "w:bottom",
+        Out.twips(p.bottom()),
+        "w:left",
+        Out.twips(p.left()),
+        "w:header",
+        Out.twips(p.header()),
+        "w:footer",
+        Out.twips(p.footer()),
+        "w:gutter",
+        "0");
+    if (p.borders().isDrawn()) {
+      o.raw("<w:pgBorders w:offsetFrom=\"" + (p.bordersFromEdge() ? "page" : "text") + "\">");
+      Borders.write(o, "w:top", p.borders().top());
+      Borders.write(o, "w:left", p.borders().start());
+      Borders.write(o, "w:bottom", p.borders().bottom());
+      Borders.write(o, "w:right", p.borders().end());
+      o.raw("</w:pgBorders>");
+    }
+    numbers(o, p);
+    columns(o, p.columns());
+    if (p.alignment() != VerticalAlignment.TOP) {
+      o.empty("w:vAlign", "w:val", p.alignment() == VerticalAlignment.CENTRE ? "center" : "bottom");
+    }
+    if (s.running().containsKey(Section.Running.HEADER_FIRST)
+        || s.running().containsKey(Section.Running.FOOTER_FIRST)) {
+      o.raw("<w:titlePg/>");
+    }
+    if (p.grid() > 0) {
+      o.empty("w:docGrid", "w:type", "lines", "w:linePitch", Out.twips(p.grid()));
+    }
+  }
+
+  private static void numbers(Out o, PageSetup p) {
+    var a = new ArrayList<String>();
+    if (p.numbers().format() != NumberFormat.DECIMAL) {
+      a.addAll(List.of("w:fmt", Numbering.format(p.numbers().format())));
+    }
+    p.numbers().start().ifPresent(n -> a.addAll(List.of("w:start", Integer.toString(n))));
+    if (!a.isEmpty()) {
+      o.empty("w:pgNumType", a.toArray(String[]::new));
+    }
+  }
+
+  private static void columns(Out o, Columns c) {
+    if (c.count() == 1) {
+      return;
+    }
+    String rule = c.rule() ? " w:sep=\"1\"" : "";
+    if (c.widths().isEmpty()) {
+      String gap = c.gaps().isEmpty() ? "720" : Out.twips(c.gaps().getFirst());
+      o.raw("<w:cols w:num=\"" + c.count() + "\"" + rule + " w:space=\"" + gap + "\"/>");
+      return;
+    }
+    o.raw("<w:cols w:num=\"" + c.count() + "\"" + rule + " w:equalWidth=\"0\">");
+    for (int k = 0; k < c.widths().size(); k++) {
+      String gap = k < c.gaps().size() ? Out.twips(c.gaps().get(k)) : "0";
+      o.empty("w:col", "w:w", Out.twips(c.widths().get(k)), "w:space", gap);
+    }
+    o.raw("</w:cols>");
+  }
+}

@@ -1,0 +1,235 @@
+package decant.office.docx;
+
+import decant.model.Block;
+import decant.model.Cell;
+import decant.model.Colour;
+import decant.model.Extent;
+import decant.model.Insets;
+import decant.model.Kept;
+import decant.model.Look;
+import decant.model.Paragraph;
+import decant.model.ParagraphTraits.Alignment;
+import decant.model.Placement;
+import decant.model.Table;
+import decant.model.TableTraits;
+import decant.model.VerticalAlignment;
+import java.util.List;
+
+/** Tables (§17.4), their properties in the order of the schema, kept ones among them. */
+final class TablesWriter {
+  /** Writes the blocks of a cell. */
+  @FunctionalInterface
+  interface Content {
+    void write(Out o, List<Block> blocks, Relationships rels);
+  }
+
+  private final Content content;
+
+  TablesWriter(Content content) {
+    this.content = content;
+  }
+
+  void table(Out o, Table t, Relationships rels) {
+    Look look = t.look();
+    o.raw("<w:tbl><w:tblPr>");
+    look.get(TableTraits.STYLE)
+        .filter(s -> !s.isEmpty())
+        .ifPresent(s -> o.empty("w:tblStyle", "w:val", s));
+    if (look.value(TableTraits.PLACEMENT) instanceof Placement.Floating f) {
+      o.raw(Frames.table(f));
+    }
+    keptOf(o, look, "tblOverlap");
+    if (look.value(TableTraits.RIGHT_TO_LEFT)) {
+      o.raw("<w:bidiVisual/>");
+    }
+    keptOf(o, look, "tblStyleRowBandSize", "tblStyleColBandSize");
+    extent(o, "w:tblW", look.value(TableTraits.WIDTH));
+    look.get(TableTraits.ALIGNMENT).ifPresent(a -> alignment(o, a));
+    keptOf(o, look, "tblCellSpacing");
+    look.get(TableTraits.INDENT)
+        .ifPresent(i -> o.empty("w:tblInd", "w:w", Out.twips(i), "w:type", "dxa"));
+    rules(o, "w:tblBorders", look);
+    shading(o, look);
+    look.get(TableTraits.FIXED_COLUMNS)
+        .ifPresent(f -> o.empty("w:tblLayout", "w:type", f ? "fixed" : "autofit"));
+    padding(o, "w:tblCellMar", look);
+    keptOf(o, look, "tblLook");
+    o.raw("</w:tblPr><w:tblGrid>");
+    int[][] at = t.cellColumns();
+    int columns = t.columnCount(at);
+    for (int c = 0; c < columns; c++) {
+      double w = c < t.columns().size() ? t.columns().get(c) : 60;
+      o.empty("w:gridCol", "w:w", Out.twips(w));
+    }
+    o.raw("</w:tblGrid>");
+    int[] openRows = new int[columns + 1];
+    int[] openSpan = new int[columns + 1];
+    for (int r = 0; r < at.length; r++) {
+      row(o, t, r, at[r], columns, openRows, openSpan, rels);
+    }
+    o.raw("</w:tbl>");
+  }
+
+  private static void extent(Out o, String name, Extent e) {
+    switch (e) {
+      case Extent.Auto a -> o.empty(name, "w:w", "0", "w:type", "auto");
+      case Extent.Points p -> o.empty(name, "w:w", Out.twips(p.points()), "w:type", "dxa");
+      case Extent.Share s ->
+          o.empty(name, "w:w", Long.toString(Math.round(s.share() * 5000)), "w:type", "pct");
+    }
+  }
+
+  private static void alignment(Out o, Alignment a) {
+    o.empty(
+        "w:jc",
+        "w:val",
+        switch (a) {
+          case CENTRE -> "center";
+          case END -> "right";
+          case START, JUSTIFIED -> "left";
+        });
+  }
+
+  private static void shading(Out o, Look look) {
+    Colour c = look.value(TableTraits.SHADING);
+    if (!c.equals(Colour.WHITE)) {
+      o.raw(LooksWriter.shading(c));
+    }
+  }
+
+  private static void rules(Out o, String element, Look look) {
+    look.get(TableTraits.RULES)
+        .ifPresent(r -> {
+          o.raw("<" + element + ">");
+          Borders.write(o, r);
+          o.raw("</" + element + ">");
+        });
+  }
+
+  private static void padding(Out o, String name, Look look) {
+    if (!look.sets(TableTraits.CELL_PADDING)) {
+      return;
+    }
+    Insets p = look.value(TableTraits.CELL_PADDING);
+    o.raw("<" + name + ">");
+    o.empty("w:top", "w:w", Out.twips(p.top()), "w:type", "dxa");
+    o.empty("w:left", "w:w", Out.twips(p.left()), "w:type", "dxa");
+    o.empty("w:bottom", "w:w", Out.twips(p.bottom()), "w:type", "dxa");
+    o.empty("w:right", "w:w", Out.twips(p.right()), "w:type", "dxa");
+    o.raw("</" + name + ">");
+  }
+
+  private static void rowProperties(Out o, Look look) {
+    var p = new Out();
+    if (!look.value(TableTraits.ROW_SPLITS)) {
+      p.raw("<w:cantSplit/>");
+    }
+    double height = look.value(TableTraits.ROW_HEIGHT);
+    if (height > 0) {
+      p.empty(
+          "w:trHeight",
+          "w:val",
+          Out.twips(height),
+          "w:hRule",
+          look.value(TableTraits.ROW_EXACT) ? "exact" : "atLeast");
+    }
+    if (look.value(TableTraits.HEADER_ROW)) {
+      p.raw("<w:tblHeader/>");
+    }
+    keptOf(p, look, "tblCellSpacing", "jc", "hidden");
+    if (p.length() > 0) {
+      o.raw("<w:trPr>" + p + "</w:trPr>");
+    }
+  }
+
+  private void row(
+      Out o,
+      Table t,
+      int r,
+      int[] at,
+      int columns,
+      int[] openRows,
+      int[] openSpan,
+      Relationships rels) {
+    Table.Row row = t.rows().get(r);
+    o.raw("<w:tr>");
+    rowProperties(o, row.look());
+    int column = 0;
+    int k = 0;
+    while (column < columns && (k < at.length || anyOpen(openRows, column))) {
+      if (k < at.length && at[k] == column) {
+        Cell c = row.cells().get(k);
+        cell(o, c, c.rowSpan() > 1 ? "<w:vMerge w:val=\"restart\"/>" : "", rels);
+        openRows[column] = c.rowSpan() - 1;
+        openSpan[column] = c.columnSpan();
+        column += c.columnSpan();
+        k++;
+      } else if (openRows[column] > 0) {
+        o.raw("<w:tc><w:tcPr>");
+        if (openSpan[column] > 1) {
+          o.empty("w:gridSpan", "w:val", Integer.toString(openSpan[column]));
+        }
+        o.raw("<w:vMerge/></w:tcPr><w:p/></w:tc>");
+        openRows[column]--;
+        column += Math.max(1, openSpan[column]);
+      } else {
+        column++;
+      }
+    }
+    o.raw("</w:tr>");
+  }
+
+  private static boolean anyOpen(int[] openRows, int from) {
+    for (int c = from; c < openRows.length; c++) {
+      if (openRows[c] > 0) {
+        return true;
+      }
+    }
+    return false;
+  }
+
+  private void cell(Out o, Cell c, String merge, Relationships rels) {
+    Look look = c.look();
+    o.raw("<w:tc><w:tcPr>");
+    if (look.sets(TableTraits.WIDTH)) {
+      extent(o, "w:tcW", look.value(TableTraits.WIDTH));
+    }
+    if (c.columnSpan() > 1) {
+      o.empty("w:gridSpan", "w:val", Integer.toString(c.columnSpan()));
+    }
+    o.raw(merge);
+    rules(o, "w:tcBorders", look);
+    shading(o, look);
+    if (look.value(TableTraits.NO_WRAP)) {
+      o.raw("<w:noWrap/>");
+    }
+    padding(o, "w:tcMar", look);
+    keptOf(o, look, "textDirection", "tcFitText");
+    look.get(TableTraits.VERTICAL_ALIGNMENT)
+        .ifPresent(v ->
+            o.empty(
+                "w:vAlign",
+                "w:val",
+                v == VerticalAlignment.TOP
+                    ? "top"
+                    : v == VerticalAlignment.CENTRE ? "center" : "bottom"));
+    keptOf(o, look, "hideMark");
+    o.raw("</w:tcPr>");
+    content.write(o, c.blocks(), rels);
+    if (c.blocks().isEmpty() || !(c.blocks().getLast() instanceof Paragraph)) {
+      o.raw("<w:p/>"); // §17.4.66: a cell ends with a paragraph
+    }
+    o.raw("</w:tc>");
+  }
+
+  private static void keptOf(Out o, Look look, String... names) {
+    for (String name : names) {
+      for (Kept k : look.value(TableTraits.KEPT)) {
+        if (k.format().equals(DocxLooks.FORMAT)
+            && k.source().matches("(?s)<w:" + name + "[\\s/>].*")) {
+          o.raw(k.source());
+        }
+      }
+    }
+  }
+}
