@@ -64,7 +64,22 @@ class ArchitectureTest {
     List<String> pages = List.of("words", "work", "model..", "text", "layout", "picture", "paint");
     out.put("pdf.write", and(pages, "pdf.choices", "pdf.file"));
     out.put("verify.pdf", and(pages, "pdf.choices", "pdf.file", "pdf.write", "verify"));
-    List<String> publish =
+    out.put(
+        "recipe",
+        List.of(
+            "words",
+            "io",
+            "work",
+            "model..",
+            "text",
+            "layout",
+            "reading",
+            "format",
+            "pdf.choices",
+            "pdf.file"));
+    out.put("preview", and(pages, "format", "pdf.choices", "pdf.file", "pdf.write", "recipe"));
+    out.put(
+        "publish",
         and(
             pages,
             "io",
@@ -74,9 +89,11 @@ class ArchitectureTest {
             "pdf.file",
             "pdf.write",
             "verify",
-            "verify.pdf");
-    out.put("publish", publish);
-    out.put("tray", List.of("words", "io", "work", "model..", "reading", "format", "publish"));
+            "verify.pdf",
+            "recipe"));
+    out.put(
+        "tray",
+        List.of("words", "io", "work", "model..", "reading", "format", "recipe", "publish"));
     out.put("recovery", List.of("words", "io", "work", "model..", "reading", "format"));
     out.put("describe", List.of("words", "model..", "reading"));
     out.put("proof", List.of("words", "model.."));

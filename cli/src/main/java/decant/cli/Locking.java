@@ -1,8 +1,8 @@
 package decant.cli;
 
 import decant.pdf.choices.Passwords;
-import decant.publish.Output;
-import decant.publish.Recipe;
+import decant.recipe.Output;
+import decant.recipe.Recipe;
 import decant.words.Words;
 import java.io.IOException;
 import java.nio.file.Path;

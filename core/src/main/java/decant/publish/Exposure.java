@@ -1,6 +1,8 @@
 package decant.publish;
 
 import decant.model.Finding;
+import decant.recipe.Output;
+import decant.recipe.Recipe;
 import decant.words.Words;
 import java.util.List;
 import java.util.Optional;

@@ -27,7 +27,7 @@ import decant.model.Table;
 import decant.model.TableTraits;
 import decant.model.TextTraits;
 import decant.office.rtf.RtfWriter;
-import decant.publish.LeftOut;
+import decant.preview.LeftOut;
 import decant.verify.Check;
 import decant.verify.office.Aspect;
 import decant.verify.office.Digest;

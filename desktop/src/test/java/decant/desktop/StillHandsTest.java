@@ -10,7 +10,7 @@ import decant.layout.CaretPlace;
 import decant.model.Look;
 import decant.model.Position;
 import decant.pdf.choices.Security;
-import decant.publish.PageChoice;
+import decant.recipe.PageChoice;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;

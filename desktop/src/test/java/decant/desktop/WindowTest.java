@@ -30,8 +30,8 @@ import decant.model.edit.Revision;
 import decant.pdf.choices.FontEmbedding;
 import decant.pdf.choices.Security;
 import decant.publish.Receipt;
-import decant.publish.Recipe;
-import decant.publish.RecipeFile;
+import decant.recipe.Recipe;
+import decant.recipe.RecipeFile;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -671,7 +671,7 @@ class WindowTest extends WindowCase {
     CheckBox blanks = window.find("#publish-blanks", CheckBox.class);
     Window.run(blanks::fire);
     assertThat(draft(work).recipe().outputs().getFirst())
-        .extracting(o -> ((decant.publish.Output.Pdf) o).keeping().along().blanks())
+        .extracting(o -> ((decant.recipe.Output.Pdf) o).keeping().along().blanks())
         .isEqualTo(false);
     choose("#publish-standard", decant.pdf.choices.Conformance.Standard.A2B);
     window.until(() -> Window.on(blanks::isDisabled));

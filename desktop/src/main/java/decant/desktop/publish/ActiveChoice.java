@@ -1,7 +1,7 @@
 package decant.desktop.publish;
 
-import decant.publish.Recipe;
 import decant.reading.Active;
+import decant.recipe.Recipe;
 import decant.words.Words;
 import javafx.scene.control.CheckBox;
 

@@ -1,7 +1,7 @@
 package decant.desktop.publish;
 
-import decant.publish.Recipe;
-import decant.publish.Recipe.Afterwards;
+import decant.recipe.Recipe;
+import decant.recipe.Recipe.Afterwards;
 import decant.words.Words;
 import java.util.function.UnaryOperator;
 import javafx.scene.control.CheckBox;

@@ -1,7 +1,7 @@
 package decant.desktop.publish;
 
 import decant.pdf.choices.Conflict;
-import decant.publish.Output;
+import decant.recipe.Output;
 import java.util.Optional;
 
 /** One group of a PDF's choices. */

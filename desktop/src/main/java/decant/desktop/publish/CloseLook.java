@@ -1,7 +1,7 @@
 package decant.desktop.publish;
 
-import decant.publish.Output;
-import decant.publish.StoredPicture;
+import decant.preview.StoredPicture;
+import decant.recipe.Output;
 import decant.words.Words;
 import java.awt.image.BufferedImage;
 import java.util.Optional;

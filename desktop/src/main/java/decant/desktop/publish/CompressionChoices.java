@@ -2,7 +2,7 @@ package decant.desktop.publish;
 
 import decant.pdf.choices.Compression;
 import decant.pdf.choices.Conflict;
-import decant.publish.Output;
+import decant.recipe.Output;
 import decant.words.Words;
 import java.util.Optional;
 import java.util.function.UnaryOperator;

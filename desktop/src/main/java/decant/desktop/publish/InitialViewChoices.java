@@ -7,7 +7,7 @@ import decant.pdf.choices.InitialView.Duplex;
 import decant.pdf.choices.InitialView.Panel;
 import decant.pdf.choices.InitialView.PrintScaling;
 import decant.pdf.choices.InitialView.Zoom;
-import decant.publish.Output;
+import decant.recipe.Output;
 import decant.words.Words;
 import java.util.Optional;
 import java.util.function.UnaryOperator;

@@ -2,9 +2,9 @@ package decant.desktop.publish;
 
 import decant.model.Metadata;
 import decant.pdf.choices.Conflict;
-import decant.publish.Details;
-import decant.publish.Output;
-import decant.publish.Plan;
+import decant.recipe.Details;
+import decant.recipe.Output;
+import decant.recipe.Plan;
 import decant.words.Words;
 import java.util.Optional;
 import java.util.function.UnaryOperator;

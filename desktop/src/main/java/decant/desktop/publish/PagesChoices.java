@@ -2,12 +2,12 @@ package decant.desktop.publish;
 
 import decant.model.NodeId;
 import decant.pdf.choices.Conflict;
-import decant.publish.Chapters;
-import decant.publish.Output;
-import decant.publish.PageChoice;
-import decant.publish.PageRange;
-import decant.publish.Plan;
-import decant.publish.PublishProblem;
+import decant.recipe.Chapters;
+import decant.recipe.Output;
+import decant.recipe.PageChoice;
+import decant.recipe.PageRange;
+import decant.recipe.Plan;
+import decant.recipe.PublishProblem;
 import decant.words.Words;
 import java.util.ArrayList;
 import java.util.List;

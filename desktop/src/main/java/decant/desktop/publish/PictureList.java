@@ -9,7 +9,7 @@ import decant.model.MediaId;
 import decant.pdf.file.Part;
 import decant.pdf.write.PdfWriter;
 import decant.picture.PixelPicture;
-import decant.publish.Plan;
+import decant.recipe.Plan;
 import decant.words.Figures;
 import decant.words.Words;
 import java.util.LinkedHashMap;

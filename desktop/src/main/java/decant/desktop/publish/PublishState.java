@@ -7,14 +7,14 @@ import decant.pdf.choices.Navigation.Addresses;
 import decant.pdf.choices.Passwords;
 import decant.pdf.choices.PdfChoices;
 import decant.pdf.write.PdfWriter;
-import decant.publish.Chapters;
-import decant.publish.FontReport;
-import decant.publish.Output;
-import decant.publish.Plan;
-import decant.publish.PublishProblem;
+import decant.preview.FontReport;
+import decant.preview.SizeEstimate;
 import decant.publish.Publisher;
-import decant.publish.SizeEstimate;
 import decant.reading.Active;
+import decant.recipe.Chapters;
+import decant.recipe.Output;
+import decant.recipe.Plan;
+import decant.recipe.PublishProblem;
 import decant.work.Cancelled;
 import java.time.LocalDate;
 import java.util.ArrayList;
@@ -309,7 +309,7 @@ final class PublishState {
     try {
       Plan p =
           Plan.of(
-              new decant.publish.Recipe("other", "", List.of(a.output())),
+              new decant.recipe.Recipe("other", "", List.of(a.output())),
               layout,
               "other",
               work.source(),

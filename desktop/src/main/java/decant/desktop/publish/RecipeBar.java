@@ -6,12 +6,12 @@ import decant.desktop.shell.Work;
 import decant.format.Format;
 import decant.format.Formats;
 import decant.io.WriteProblem;
+import decant.preview.LeftOut;
 import decant.publish.Exposure;
-import decant.publish.LeftOut;
-import decant.publish.Output;
-import decant.publish.Recipe;
-import decant.publish.RecipeFile;
-import decant.publish.RecipeProblem;
+import decant.recipe.Output;
+import decant.recipe.Recipe;
+import decant.recipe.RecipeFile;
+import decant.recipe.RecipeProblem;
 import decant.words.Words;
 import java.io.File;
 import java.nio.charset.StandardCharsets;
@@ -286,7 +286,7 @@ final class RecipeBar {
     Recipe gone = state.draft().recipe();
     try {
       desk.recipes().forget(gone.name());
-      state.draftProperty().set(state.draft().picked(decant.publish.RecipeBook.counterCopy()));
+      state.draftProperty().set(state.draft().picked(decant.recipe.RecipeBook.counterCopy()));
       desk.noticeProperty()
           .set(
               Optional.of(

@@ -5,7 +5,7 @@ import decant.pdf.choices.Passwords;
 import decant.pdf.choices.Permission;
 import decant.pdf.choices.Security;
 import decant.pdf.choices.Security.Protection;
-import decant.publish.Output;
+import decant.recipe.Output;
 import decant.words.Words;
 import java.util.EnumMap;
 import java.util.EnumSet;

@@ -2,8 +2,8 @@ package decant.desktop.publish;
 
 import decant.desktop.publish.PublishState.Weights;
 import decant.pdf.file.Part;
-import decant.publish.Plan;
-import decant.publish.SizeEstimate;
+import decant.preview.SizeEstimate;
+import decant.recipe.Plan;
 import decant.words.Figures;
 import decant.words.Words;
 import java.util.ArrayList;

@@ -1,4 +1,4 @@
-package decant.publish;
+package decant.recipe;
 
 import decant.format.Format;
 import decant.format.Formats;

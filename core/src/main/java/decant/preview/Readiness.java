@@ -1,4 +1,4 @@
-package decant.publish;
+package decant.preview;
 
 import decant.layout.Layout;
 import decant.model.Document;
@@ -9,6 +9,8 @@ import decant.model.Paragraph;
 import decant.model.walk.Part;
 import decant.model.walk.Walk;
 import decant.pdf.choices.Conformance;
+import decant.recipe.Output;
+import decant.recipe.Plan;
 import decant.words.Words;
 import java.util.ArrayList;
 import java.util.List;

@@ -1,4 +1,4 @@
-package decant.publish;
+package decant.preview;
 
 import decant.model.Media;
 import decant.pdf.choices.Compression;

@@ -1,4 +1,4 @@
-package decant.publish;
+package decant.recipe;
 
 import decant.reading.Active;
 import decant.words.Words;

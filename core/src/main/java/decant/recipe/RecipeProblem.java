@@ -1,4 +1,4 @@
-package decant.publish;
+package decant.recipe;
 
 /** A recipe file that cannot be used, with the place and the reason in the person's words. */
 public final class RecipeProblem extends Exception {

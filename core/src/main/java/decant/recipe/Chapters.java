@@ -1,4 +1,4 @@
-package decant.publish;
+package decant.recipe;
 
 import decant.layout.Layout;
 import decant.layout.Page;

@@ -1,4 +1,4 @@
-package decant.publish;
+package decant.preview;
 
 import decant.format.Format;
 import decant.format.Formats;
@@ -13,6 +13,7 @@ import decant.pdf.file.Encryption;
 import decant.pdf.file.Part;
 import decant.pdf.write.Attachment;
 import decant.pdf.write.PdfWriter;
+import decant.recipe.Output;
 import decant.words.Words;
 import java.io.IOException;
 import java.io.OutputStream;

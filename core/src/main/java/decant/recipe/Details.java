@@ -1,4 +1,4 @@
-package decant.publish;
+package decant.recipe;
 
 import decant.model.Metadata;
 import decant.words.Words;

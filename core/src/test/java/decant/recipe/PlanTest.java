@@ -1,4 +1,4 @@
-package decant.publish;
+package decant.recipe;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
@@ -17,6 +17,9 @@ import decant.pdf.choices.Conformance;
 import decant.pdf.choices.Enclosures;
 import decant.pdf.choices.Passwords;
 import decant.pdf.choices.Version;
+import decant.publish.Publisher;
+import decant.publish.Receipt;
+import decant.publish.ReceiptJson;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;

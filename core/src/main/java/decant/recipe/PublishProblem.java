@@ -1,4 +1,4 @@
-package decant.publish;
+package decant.recipe;
 
 import decant.pdf.choices.Conflict;
 import java.util.List;

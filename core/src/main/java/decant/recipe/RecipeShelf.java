@@ -1,4 +1,4 @@
-package decant.publish;
+package decant.recipe;
 
 import decant.io.AtomicFile;
 import decant.io.WriteProblem;

@@ -1,4 +1,4 @@
-package decant.publish;
+package decant.preview;
 
 import decant.layout.Layout;
 import decant.layout.Layouter;

@@ -1,4 +1,4 @@
-package decant.publish;
+package decant.preview;
 
 import decant.layout.DocumentFonts;
 import decant.layout.Item;

@@ -1,4 +1,4 @@
-package decant.publish;
+package decant.preview;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
@@ -11,6 +11,7 @@ import decant.model.TextTraits;
 import decant.pdf.Published;
 import decant.pdf.choices.FontEmbedding.Substitute;
 import decant.pdf.choices.PdfChoices;
+import decant.recipe.Output;
 import decant.text.FontBook;
 import decant.text.FontFace;
 import java.awt.image.BufferedImage;

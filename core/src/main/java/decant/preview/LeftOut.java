@@ -1,4 +1,4 @@
-package decant.publish;
+package decant.preview;
 
 import decant.format.Format;
 import decant.format.Format.Holding;

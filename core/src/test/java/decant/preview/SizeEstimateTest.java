@@ -1,4 +1,4 @@
-package decant.publish;
+package decant.preview;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
@@ -16,6 +16,7 @@ import decant.pdf.choices.Permission;
 import decant.pdf.choices.Security;
 import decant.pdf.file.Part;
 import decant.pdf.write.PdfWriter;
+import decant.recipe.Output;
 import decant.work.Cancelled;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;

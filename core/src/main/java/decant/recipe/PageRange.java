@@ -1,4 +1,4 @@
-package decant.publish;
+package decant.recipe;
 
 import decant.words.Words;
 import java.util.ArrayList;

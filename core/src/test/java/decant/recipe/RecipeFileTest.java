@@ -1,4 +1,4 @@
-package decant.publish;
+package decant.recipe;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;

@@ -1,4 +1,4 @@
-package decant.publish;
+package decant.recipe;
 
 import com.fasterxml.jackson.annotation.JsonSubTypes;
 import com.fasterxml.jackson.annotation.JsonTypeInfo;
