@@ -51,18 +51,10 @@ final class DetectedComments {
 
   private static final double APART = 0.25; // a gap between words, in ems
 
-  /**
-   * A remark and where it stands.
-   *
-   * @param areas what it lies on; one place for a note
-   * @param marks whether it lies on the very text that it is about
-   */
-  record Noted(Comment remark, List<Box> areas, boolean marks) {}
-
   private DetectedComments() {}
 
-  static List<Noted> on(PDPage page, int number) {
-    var out = new ArrayList<Noted>();
+  static List<NotedComment> on(PDPage page, int number) {
+    var out = new ArrayList<NotedComment>();
     try {
       int k = 0;
       for (PDAnnotation a : page.getAnnotations()) {
@@ -82,7 +74,7 @@ final class DetectedComments {
     return out;
   }
 
-  private static Noted noted(PDPage page, PDAnnotation a, String id, String words) {
+  private static NotedComment noted(PDPage page, PDAnnotation a, String id, String words) {
     String author = a instanceof PDAnnotationMarkup m ? text(m.getTitlePopup()) : "";
     String text = words.isEmpty() ? "(" + a.getSubtype() + ")" : words;
     String cut = text.length() > LONGEST ? text.substring(0, LONGEST) + "…" : text;
@@ -90,10 +82,10 @@ final class DetectedComments {
     List<Box> quads = PageAnnotations.quads(page, a);
     PDRectangle r = a.getRectangle();
     if (!quads.isEmpty()) {
-      return new Noted(remark, quads, true);
+      return new NotedComment(remark, quads, true);
     }
     Box box = r == null ? new Box(0, 0, 0, 0) : PageScan.place(page, r);
-    return new Noted(remark, List.of(box), false);
+    return new NotedComment(remark, List.of(box), false);
   }
 
   private static String text(@org.jspecify.annotations.Nullable String s) {
@@ -116,12 +108,12 @@ final class DetectedComments {
   }
 
   /** Glyphs with the remarks that are about them. */
-  static List<Glyph> put(List<Noted> remarks, List<Glyph> glyphs) {
+  static List<Glyph> put(List<NotedComment> remarks, List<Glyph> glyphs) {
     if (remarks.isEmpty() || glyphs.isEmpty()) {
       return glyphs;
     }
     List<Glyph> out = new ArrayList<>(glyphs);
-    for (Noted n : remarks) {
+    for (NotedComment n : remarks) {
       boolean any = false;
       for (int k = 0; n.marks() && k < out.size(); k++) {
         Glyph g = out.get(k);
@@ -138,7 +130,7 @@ final class DetectedComments {
   }
 
   /** A note is about the word that it stands at. */
-  private static void nearestWord(List<Glyph> glyphs, Noted n) {
+  private static void nearestWord(List<Glyph> glyphs, NotedComment n) {
     Box b = n.areas().getFirst();
     double x = b.x() + b.width() / 2;
     double y = b.y() + b.height() / 2;
@@ -190,7 +182,7 @@ final class DetectedComments {
     }
     var out = new ArrayList<Finding>();
     for (ScannedPage page : pages) {
-      for (Noted n : page.remarks()) {
+      for (NotedComment n : page.remarks()) {
         NodeId node = about.get(n.remark().id());
         String who = n.remark().author().isEmpty() ? "" : n.remark().author() + ": ";
         Finding f =

@@ -255,7 +255,7 @@ final class DocumentMaker {
     var out = new HashMap<String, String>();
     for (Detected f : found) {
       if (f instanceof Detected.Text t && t.kind() == Detected.Kind.HEADING) {
-        String text = Headings.fold(t.text());
+        String text = Folding.fold(t.text());
         out.putIfAbsent(text, headingStyle(t.level()));
         // The number may stand elsewhere in the running title, or nowhere.
         out.putIfAbsent(text.replaceFirst("^(\\d+ )+", ""), headingStyle(t.level()));

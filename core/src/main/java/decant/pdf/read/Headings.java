@@ -109,7 +109,7 @@ final class Headings {
         .removeIf(k -> {
           Detected.Text t = (Detected.Text) all.get(k);
           Style s = Style.of(t);
-          boolean known = outline.contains(fold(t.text())) || Markers.section(t.text()).isPresent();
+          boolean known = outline.contains(Folding.fold(t.text())) || Markers.section(t.text()).isPresent();
           // Bold in the size of the text, and only once: a subject line, not a heading.
           boolean once = s.size() <= body.size() * 1.09 && uses.getOrDefault(s, 0L) == 1;
           return !known && (once || isLetterhead(all, k));
@@ -307,7 +307,7 @@ final class Headings {
       Detected.Text t, Body given, List<Detected> all, int k, Set<String> outline) {
     Style body = given.style();
     String text = Blocks.withMarker(t).text();
-    if (outline.contains(fold(text)) && t.lines().size() <= 4) {
+    if (outline.contains(Folding.fold(text)) && t.lines().size() <= 4) {
       return true;
     }
     boolean numbered = Markers.section(text).isPresent();
@@ -393,7 +393,4 @@ final class Headings {
     return numbered < 3 ? 0 : Math.max(1, top);
   }
 
-  static String fold(String s) {
-    return s.toLowerCase(java.util.Locale.ROOT).replaceAll("[^\\p{L}\\p{N}]+", " ").strip();
-  }
 }

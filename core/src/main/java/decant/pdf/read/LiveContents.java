@@ -28,7 +28,7 @@ final class LiveContents {
     document = d;
     bookmarks = d.bookmarks().keySet();
     for (Outline.Heading h : Outline.headings(d)) {
-      headings.putIfAbsent(Headings.fold(h.text()), h.paragraph());
+      headings.putIfAbsent(Folding.fold(h.text()), h.paragraph());
     }
   }
 
@@ -85,7 +85,7 @@ final class LiveContents {
 
   /** By the heading that reads as the entry does; it gets a name if it has none. */
   private Optional<String> named(String entry) {
-    NodeId id = headings.get(Headings.fold(entry));
+    NodeId id = headings.get(Folding.fold(entry));
     if (id == null) {
       return Optional.empty();
     }
@@ -94,7 +94,7 @@ final class LiveContents {
     if (!names.isEmpty()) {
       return Optional.of(names.getFirst());
     }
-    String name = "_Contents" + headings.size() + "_" + Math.abs(Headings.fold(entry).hashCode());
+    String name = "_Contents" + headings.size() + "_" + Math.abs(Folding.fold(entry).hashCode());
     document =
         document.withParagraph(h.withLook(h.look().with(ParagraphTraits.BOOKMARKS, List.of(name))));
     return Optional.of(name);

@@ -137,7 +137,7 @@ final class PageScan extends PDFGraphicsStreamEngine {
     annotations(annotations);
     List<Glyph> glyphs = chosen();
     var decorations = new Decorations(rules, shapes, width);
-    List<DetectedComments.Noted> remarks = DetectedComments.on(getPage(), number);
+    List<NotedComment> remarks = DetectedComments.on(getPage(), number);
     List<Glyph> dressed = DetectedComments.put(remarks, annotations.marked(decorations.on(glyphs)));
     List<Glyph> blanks = RuledFields.of(rules, dressed, width);
     if (!blanks.isEmpty()) {

@@ -38,7 +38,7 @@ final class PdfOutlineTitles {
         item != null && seen.size() < MOST && seen.add(item.getCOSObject());
         item = item.getNextSibling()) {
       if (item.getTitle() != null && out.size() < MOST) {
-        String title = Headings.fold(item.getTitle());
+        String title = Folding.fold(item.getTitle());
         if (title.length() > 1) {
           out.add(title);
         }

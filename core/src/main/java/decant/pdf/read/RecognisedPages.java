@@ -74,11 +74,11 @@ final class RecognisedPages {
   }
 
   /** A word where it stands on its page, with the size its letters seem to have. */
-  private record Letters(
+  private record WordLetters(
       Recogniser.Word word, double x, double width, double baseline, double size) {}
 
   /** What became of a page: its words, and the pictures among them. */
-  private record Recognised(List<Letters> words, List<Placed> pictures) {}
+  private record Recognised(List<WordLetters> words, List<Placed> pictures) {}
 
   List<ScannedPage> in(List<ScannedPage> pages) throws ReadProblem {
     Map<Integer, Recognised> found = new TreeMap<>();
@@ -185,8 +185,8 @@ final class RecognisedPages {
   }
 
   /** Words line by line: those of a line stand on one baseline and have one size. */
-  private static List<Letters> letters(List<Recogniser.Word> words, double scale) {
-    var out = new ArrayList<Letters>();
+  private static List<WordLetters> letters(List<Recogniser.Word> words, double scale) {
+    var out = new ArrayList<WordLetters>();
     Map<Integer, List<Recogniser.Word>> lines =
         words.stream()
             .collect(
@@ -199,7 +199,7 @@ final class RecognisedPages {
                   .mapToDouble(w -> (w.y() + w.height()) / scale - (hangs(w) ? BELOW * size : 0))
                   .toArray());
       for (Recogniser.Word w : line) {
-        out.add(new Letters(w, w.x() / scale, w.width() / scale, up, size));
+        out.add(new WordLetters(w, w.x() / scale, w.width() / scale, up, size));
       }
     }
     return out;
@@ -221,20 +221,20 @@ final class RecognisedPages {
   }
 
   /** The size that most letters have. */
-  private static double usualSize(Iterable<List<Letters>> pages) {
+  private static double usualSize(Iterable<List<WordLetters>> pages) {
     var sizes = new ArrayList<Double>();
     pages.forEach(
         words -> words.forEach(w -> w.word.text().chars().forEach(c -> sizes.add(w.size))));
     return sizes.isEmpty() ? 11 : median(sizes.stream().mapToDouble(d -> d).toArray());
   }
 
-  private static List<Glyph> glyphs(List<Letters> words, double usual) {
+  private static List<Glyph> glyphs(List<WordLetters> words, double usual) {
     double body = LookMaker.halves(usual);
     var face = new SourceFace("Recognised", "Liberation Serif", false, false, false);
     var out = new ArrayList<Glyph>();
     Map<Integer, Long> onLine =
         words.stream().collect(Collectors.groupingBy(w -> w.word.line(), Collectors.counting()));
-    for (Letters w : words) {
+    for (WordLetters w : words) {
       boolean alone = onLine.getOrDefault(w.word.line(), 0L) < 3;
       double same = usual * (alone ? 2 * SAME_SIZE : SAME_SIZE);
       boolean usually = Math.abs(w.size - usual) < same && (w.size < usual || !alone);
@@ -255,8 +255,8 @@ final class RecognisedPages {
     return out;
   }
 
-  private Finding finding(ScannedPage p, List<Letters> words) {
-    List<Letters> unsure = words.stream().filter(w -> w.word.sure() < UNSURE).toList();
+  private Finding finding(ScannedPage p, List<WordLetters> words) {
+    List<WordLetters> unsure = words.stream().filter(w -> w.word.sure() < UNSURE).toList();
     String which =
         unsure.isEmpty()
             ? ""

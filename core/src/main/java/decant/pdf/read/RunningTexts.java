@@ -68,7 +68,7 @@ final class RunningTexts {
           g.rows().getFirst().stream()
               .flatMap(c -> c.lines().stream())
               .forEach(l -> row.append(' ').append(l.text()));
-          heads.add(" " + Headings.fold(row.toString()) + " ");
+          heads.add(" " + Folding.fold(row.toString()) + " ");
         }
       }
       return new Result(texts.stream().filter(t -> !isOf(heads, t)).toList(), lines);
@@ -76,7 +76,7 @@ final class RunningTexts {
 
     /** Whether a text is some cells of a head. */
     private static boolean isOf(List<String> heads, RunningText t) {
-      String text = Headings.fold(t.text());
+      String text = Folding.fold(t.text());
       return text.chars().anyMatch(Character::isLetter)
           && t.counter().isEmpty()
           && heads.stream().anyMatch(h -> h.contains(" " + text + " "));

@@ -88,7 +88,7 @@ final class RunningTitles {
 
   /** The style of the heading that a text is, or ends with after "Chapter 3" or the like. */
   private Optional<String> heading(RunningText t) {
-    String text = Headings.fold(t.text());
+    String text = Folding.fold(t.text());
     while (!text.isEmpty()) {
       String style = headings.get(text);
       if (style != null) {

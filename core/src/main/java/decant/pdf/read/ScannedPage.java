@@ -17,7 +17,7 @@ record ScannedPage(
     List<Rule> rules,
     List<Placed> pictures,
     List<Painted> shapes,
-    List<DetectedComments.Noted> remarks) {
+    List<NotedComment> remarks) {
   /** A page about which nothing was noted. */
   ScannedPage(
       int number,
