@@ -57,7 +57,26 @@ class ArchitectureTest {
     out.put("office.xml", List.of("words", "io", "work", "reading"));
     out.put("office.docx", and(readers, "office.xml", "format", "verify.office"));
     out.put("office.rtf", and(readers, "layout", "format", "verify.office"));
-    out.put("pdf.read", readers);
+    String[] stages = {
+      "page",
+      "fonts",
+      "scan",
+      "detected",
+      "lines",
+      "drawings",
+      "tables",
+      "beside",
+      "blocks",
+      "tagged",
+      "document",
+      "report"
+    };
+    List<String> so = readers;
+    for (String stage : stages) {
+      out.put("pdf.read." + stage, so);
+      so = and(so, "pdf.read." + stage);
+    }
+    out.put("pdf.read", so);
     out.put("pdf", List.of("format", "pdf.read"));
     out.put("pdf.choices", List.of("words", "model.."));
     out.put("pdf.file", List.of("words", "work", "pdf.choices"));

@@ -2,41 +2,46 @@
  * From a PDF (ISO 32000) to a document, in stages that can each be made better on their own:
  *
  * <ol>
- *   <li>{@link decant.pdf.read.PageScan}: content streams into glyphs, ruled lines, drawn shapes,
- *       pictures and link areas, several pages at a time ({@link decant.pdf.read.PageScans}); what
- *       is typed, filled in and marked on them ({@link decant.pdf.read.PageAnnotations}); which
- *       characters the glyphs are ({@link decant.pdf.read.FontTexts}) and what is drawn about them
- *       ({@link decant.pdf.read.Decorations}, {@link decant.pdf.read.RuledFields}), what was noted
- *       about them ({@link decant.pdf.read.DetectedComments}); the letters that each font showed
- *       ({@link decant.pdf.read.ShownLetters});
- *   <li>{@link decant.pdf.read.RecognisedPages}: pages that are pictures into glyphs, where that is
- *       asked for;
- *   <li>{@link decant.pdf.read.DetectedDrawings}: shapes into charts and diagrams, with {@link
- *       decant.pdf.read.AxisLabels} what is written along them, cut out as vector pictures by
- *       {@link decant.pdf.read.DrawingCutter};
- *   <li>{@link decant.pdf.read.Lines}: glyphs into lines of text;
- *   <li>{@link decant.pdf.read.RunningTexts}: what repeats at the head and foot of pages;
- *   <li>{@link decant.pdf.read.Footnotes}: notes at the foot of pages, and their marks;
- *   <li>{@link decant.pdf.read.RuledTables}: ruled lines into tables with the text inside them;
- *   <li>{@link decant.pdf.read.PageColumns}: what is left into columns in reading order;
- *   <li>{@link decant.pdf.read.AlignedTables}: pieces below one another into tables without a grid;
- *   <li>{@link decant.pdf.read.Blocks}: lines into paragraphs, items and candidates for headings,
- *       {@link decant.pdf.read.HardBreaks} kept;
- *   <li>{@link decant.pdf.read.Continuations}: blocks that go on on the next page or column;
- *   <li>{@link decant.pdf.read.ContentsPages}: the entries of contents; {@link
- *       decant.pdf.read.Floats}: pictures that text runs beside;
- *   <li>{@link decant.pdf.read.Headings}: which candidates are headings, and of what level;
- *   <li>{@link decant.pdf.read.TextColumns}, {@link decant.pdf.read.BoxedNotes}, {@link
- *       decant.pdf.read.RunningStories}: sections with columns, boxes around text, headers and
- *       footers of left, right and first pages;
- *   <li>{@link decant.pdf.read.DocumentMaker}: blocks into the document, with looks; {@link
- *       decant.pdf.read.LiveContents} makes page numbers of contents fields, {@link
- *       decant.pdf.read.BroughtFonts} fonts of the letters that were shown;
- *   <li>{@link decant.pdf.read.ConversionReport}: what did not carry over, and what is in doubt.
+ *   <li>{@link decant.pdf.read.scan.PageScan}: content streams into glyphs, ruled lines, drawn
+ *       shapes, pictures and link areas, several pages at a time ({@link
+ *       decant.pdf.read.scan.PageScans}); what is typed, filled in and marked on them ({@link
+ *       decant.pdf.read.scan.PageAnnotations}); which characters the glyphs are ({@link
+ *       decant.pdf.read.fonts.FontTexts}) and what is drawn about them ({@link
+ *       decant.pdf.read.scan.Decorations}, {@link decant.pdf.read.scan.RuledFields}), what was
+ *       noted about them ({@link decant.pdf.read.scan.DetectedComments}); the letters that each
+ *       font showed ({@link decant.pdf.read.fonts.ShownLetters});
+ *   <li>{@link decant.pdf.read.scan.RecognisedPages}: pages that are pictures into glyphs, where
+ *       that is asked for;
+ *   <li>{@link decant.pdf.read.drawings.DetectedDrawings}: shapes into charts and diagrams, with
+ *       {@link decant.pdf.read.drawings.AxisLabels} what is written along them, cut out as vector
+ *       pictures by {@link decant.pdf.read.drawings.DrawingCutter};
+ *   <li>{@link decant.pdf.read.lines.Lines}: glyphs into lines of text;
+ *   <li>{@link decant.pdf.read.beside.RunningTexts}: what repeats at the head and foot of pages;
+ *   <li>{@link decant.pdf.read.beside.Footnotes}: notes at the foot of pages, and their marks;
+ *   <li>{@link decant.pdf.read.tables.RuledTables}: ruled lines into tables with the text inside
+ *       them;
+ *   <li>{@link decant.pdf.read.lines.PageColumns}: what is left into columns in reading order;
+ *   <li>{@link decant.pdf.read.tables.AlignedTables}: pieces below one another into tables without
+ *       a grid;
+ *   <li>{@link decant.pdf.read.blocks.Blocks}: lines into paragraphs, items and candidates for
+ *       headings, {@link decant.pdf.read.lines.HardBreaks} kept;
+ *   <li>{@link decant.pdf.read.blocks.Continuations}: blocks that go on on the next page or column;
+ *   <li>{@link decant.pdf.read.blocks.ContentsPages}: the entries of contents; {@link
+ *       decant.pdf.read.beside.Floats}: pictures that text runs beside;
+ *   <li>{@link decant.pdf.read.blocks.Headings}: which candidates are headings, and of what level;
+ *   <li>{@link decant.pdf.read.lines.TextColumns}, {@link decant.pdf.read.beside.BoxedNotes},
+ *       {@link decant.pdf.read.document.RunningStories}: sections with columns, boxes around text,
+ *       headers and footers of left, right and first pages;
+ *   <li>{@link decant.pdf.read.document.DocumentMaker}: blocks into the document, with looks;
+ *       {@link decant.pdf.read.document.LiveContents} makes page numbers of contents fields, {@link
+ *       decant.pdf.read.fonts.BroughtFonts} fonts of the letters that were shown;
+ *   <li>{@link decant.pdf.read.report.ConversionReport}: what did not carry over, and what is in
+ *       doubt.
  * </ol>
  *
- * <p>A file with structure tags takes {@link decant.pdf.read.TaggedBlocks} in place of the stages
- * between. Places are in points from the top left of the page as it is shown, y growing downwards.
+ * <p>A file with structure tags takes {@link decant.pdf.read.tagged.TaggedBlocks} in place of the
+ * stages between. Places are in points from the top left of the page as it is shown, y growing
+ * downwards.
  */
 @org.jspecify.annotations.NullMarked
 package decant.pdf.read;

@@ -1,0 +1,191 @@
+package decant.pdf.read.beside;
+
+import decant.model.Box;
+import decant.model.Colour;
+import decant.model.Look;
+import decant.model.ParagraphTraits;
+import decant.model.Rule;
+import decant.model.Rules;
+import decant.pdf.read.detected.Detected;
+import decant.pdf.read.detected.Edges;
+import decant.pdf.read.page.LookMaker;
+import decant.pdf.read.page.Painted;
+import decant.pdf.read.page.ScannedPage;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.IdentityHashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+
+/** Finds which text stands in a drawn box, and how the box looks. */
+public final class BoxedNotes {
+  /** Sides nearer than this are one side, in points. */
+  private static final double SAME_SIDE = 3;
+
+  /** A box and what of it its text has for a look, alike for all of its paragraphs. */
+  private record Boxed(Box box, double textLeft, Look look, double pad) {}
+
+  private final Map<Detected.Text, Boxed> boxes = new IdentityHashMap<>();
+
+  public BoxedNotes(List<ScannedPage> pages, List<Detected> found) {
+    Map<Integer, List<Detected.Text>> byPage = new LinkedHashMap<>();
+    for (Detected f : found) {
+      if (f instanceof Detected.Text t && t.kind() != Detected.Kind.HEADING) {
+        byPage.computeIfAbsent(t.page(), k -> new ArrayList<>()).add(t);
+      }
+    }
+    byPage.forEach((page, texts) -> of(pages.get(page), texts));
+  }
+
+  private void of(ScannedPage page, List<Detected.Text> texts) {
+    List<Painted> frames =
+        page.shapes().stream()
+            .filter(s -> !s.free() && s.box().width() > 60 && s.box().height() > 14)
+            .filter(s ->
+                s.box().height() < page.height() * 0.6 && s.box().width() < page.width() * 0.95)
+            .filter(Painted::shows)
+            .sorted(Comparator.comparingDouble(s -> s.box().width() * s.box().height()))
+            .toList();
+    if (frames.isEmpty() || frames.size() > 500) {
+      return;
+    }
+    Map<Painted, List<Detected.Text>> held = new LinkedHashMap<>();
+    for (Detected.Text t : texts) {
+      frames.stream()
+          .filter(s -> s.box().holds(t.box(), 1))
+          .findFirst()
+          .ifPresent(s -> held.computeIfAbsent(s, k -> new ArrayList<>()).add(t));
+    }
+    held.forEach((frame, inside) -> {
+      boolean part = texts.stream().anyMatch(t -> !inside.contains(t) && overlap(frame.box(), t));
+      if (!part) {
+        Boxed b = boxed(page, frame, inside);
+        inside.forEach(t -> boxes.put(t, b));
+      }
+    });
+  }
+
+  /** By lines: a paragraph that goes on in the next column reaches around much. */
+  private static boolean overlap(Box frame, Detected.Text t) {
+    return t.lines().stream()
+        .anyMatch(l ->
+            l.page() == t.page()
+                && frame.sharedWidth(l.box()) > 4
+                && frame.sharedHeight(l.box()) > 4);
+  }
+
+  private static Boxed boxed(ScannedPage page, Painted frame, List<Detected.Text> inside) {
+    Box box = frame.box();
+    double left = box.right();
+    double top = box.bottom();
+    double bottom = box.y();
+    for (Detected.Text t : inside) {
+      double marker = t.kind() == Detected.Kind.ITEM ? 1.2 * t.size() : 0; // before its lines
+      left = Math.min(left, t.box().x() - marker);
+      top = Math.min(top, t.box().y());
+      bottom = Math.max(bottom, t.box().bottom());
+    }
+    double pad = Math.clamp(left - box.x(), 1, 24);
+    Look look = Look.PLAIN;
+    Colour shade = shade(page, frame);
+    if (!shade.equals(Colour.WHITE)) {
+      look = look.with(ParagraphTraits.SHADING, shade);
+    }
+    Optional<Colour> line = line(page, frame);
+    // Without a line the shade still keeps its distance: by lines of its own colour.
+    Colour colour = line.orElse(shade);
+    double width = line.isPresent() ? 0.75 : 0.25;
+    double above = Math.clamp(top - box.y(), 1, 24);
+    double below = Math.clamp(box.bottom() - bottom, 1, 24);
+    look =
+        look.with(
+            ParagraphTraits.RULES,
+            new Rules(
+                rule(width, colour, above),
+                rule(width, colour, pad),
+                rule(width, colour, below),
+                rule(width, colour, pad),
+                Optional.empty(),
+                Optional.empty()));
+    return new Boxed(box, left, look, pad);
+  }
+
+  private static Optional<Rule> rule(double width, Colour colour, double space) {
+    return Optional.of(new Rule(Rule.Kind.SINGLE, width, colour, Math.round(space)));
+  }
+
+  private static Colour shade(ScannedPage page, Painted frame) {
+    Colour out = frame.fill().orElse(Colour.WHITE);
+    for (Painted s : page.shapes()) {
+      if (!s.free() && s.fill().isPresent() && same(s.box(), frame.box())) {
+        out = s.fill().get(); // what is painted last shows
+      }
+    }
+    return out;
+  }
+
+  /** The colour of the line around: of the shape, of another of the same size, or of four rules. */
+  private static Optional<Colour> line(ScannedPage page, Painted frame) {
+    if (frame.stroke().isPresent()) {
+      return frame.stroke();
+    }
+    Optional<Colour> stroked =
+        page.shapes().stream()
+            .filter(s -> s.stroke().isPresent() && same(s.box(), frame.box()))
+            .flatMap(s -> s.stroke().stream())
+            .findFirst();
+    if (stroked.isPresent()) {
+      return stroked;
+    }
+    Box b = frame.box();
+    List<Painted> sides =
+        page.shapes().stream()
+            .filter(s -> s != frame && Math.min(s.box().width(), s.box().height()) < SAME_SIDE)
+            .filter(s -> isSide(s.box(), b))
+            .toList();
+    return sides.size() < 3
+        ? Optional.empty()
+        : sides.getFirst().fill().or(() -> sides.getFirst().stroke());
+  }
+
+  private static boolean isSide(Box s, Box of) {
+    boolean lying = s.width() > of.width() * 0.9 && s.width() < of.width() * 1.1;
+    boolean standing = s.height() > of.height() * 0.85 && s.height() < of.height() * 1.15;
+    double y = s.y() + s.height() / 2;
+    double x = s.x() + s.width() / 2;
+    return lying && (near(y, of.y()) || near(y, of.bottom()))
+        || standing && (near(x, of.x()) || near(x, of.right()));
+  }
+
+  private static boolean near(double a, double b) {
+    return Math.abs(a - b) < SAME_SIDE;
+  }
+
+  private static boolean same(Box a, Box b) {
+    return near(a.x(), b.x())
+        && near(a.right(), b.right())
+        && near(a.y(), b.y())
+        && near(a.bottom(), b.bottom());
+  }
+
+  /** The look of a paragraph, with the box that it stands in, if it stands in one. */
+  public Look with(Look look, Detected.Text t, Edges edges) {
+    Boxed b = boxes.get(t);
+    if (b == null) {
+      return look;
+    }
+    double start =
+        Math.max(0, edges.indentAt(edges.rightToLeft() ? b.box().right() - b.pad() : b.textLeft()));
+    double end =
+        Math.max(0, edges.endAt(edges.rightToLeft() ? b.box().x() : b.box().right()) + b.pad());
+    double text = t.kind() == Detected.Kind.ITEM ? look.value(ParagraphTraits.INDENT_START) : start;
+    return look.over(b.look())
+        .with(ParagraphTraits.INDENT_START, LookMaker.halves(Math.max(start, text)))
+        .with(
+            ParagraphTraits.FIRST_LINE,
+            LookMaker.halves(start) - LookMaker.halves(Math.max(start, text)))
+        .with(ParagraphTraits.INDENT_END, LookMaker.halves(end));
+  }
+}

@@ -1,0 +1,141 @@
+package decant.pdf.read.beside;
+
+import decant.model.Box;
+import decant.pdf.read.detected.Detected;
+import decant.pdf.read.page.TextLine;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.IdentityHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+
+/**
+ * Pictures that text runs beside: they belong to the paragraph that begins to run beside them, and
+ * lines that are short or begin farther in because of them are no paragraphs of their own.
+ */
+public final class Floats {
+  private static final int FEWEST_LINES = 2;
+
+  /** A wider picture leaves no room for text beside it, as a share of the text's width. */
+  private static final double WIDEST = 0.7;
+
+  /** Text keeps at most so far from a picture, in points. */
+  private static final double FARTHEST = 40;
+
+  /** Lines above and below a picture keep clear of it too, in points. */
+  private static final double KEPT_CLEAR = 9;
+
+  /** A line that ends so near the edge goes on below it, as a share of the text's width. */
+  private static final double FULL = 0.12;
+
+  private Floats() {}
+
+  /** The blocks with paragraphs joined that a picture beside them had cut. */
+  public static List<Detected> joined(List<Detected> found) {
+    List<Detected> out = new ArrayList<>(found);
+    for (Detected f : found) {
+      if (f instanceof Detected.Figure picture) {
+        join(out, picture);
+      }
+    }
+    return out;
+  }
+
+  private static void join(List<Detected> all, Detected.Figure picture) {
+    int last = -1;
+    for (int k = 0; k < all.size(); k++) {
+      if (all.get(k) == picture) {
+        continue; // it may stand between the parts of a paragraph
+      }
+      if (!(all.get(k) instanceof Detected.Text t) || t.page() != picture.page()) {
+        last = -1;
+        continue;
+      }
+      if (last >= 0 && goesOn((Detected.Text) all.get(last), t, picture.box())) {
+        var lines = new ArrayList<>(((Detected.Text) all.get(last)).lines());
+        lines.addAll(t.lines());
+        all.set(last, ((Detected.Text) all.get(last)).with(lines));
+        all.remove(k--);
+      } else {
+        last = k;
+      }
+    }
+  }
+
+  /** Whether a paragraph goes on in another that begins beside the picture, or just below it. */
+  private static boolean goesOn(Detected.Text a, Detected.Text b, Box picture) {
+    TextLine end = a.lines().getLast();
+    TextLine begin = b.lines().getFirst();
+    boolean plain =
+        a.kind() == Detected.Kind.PARAGRAPH
+            && b.kind() == Detected.Kind.PARAGRAPH
+            && Math.abs(end.size() - begin.size()) < 0.3
+            && end.bold() == begin.bold();
+    double gap = begin.baseline() - end.baseline();
+    boolean follows = gap > 0 && gap < 1.5 * end.size();
+    boolean endsBeside = isBeside(end, picture);
+    boolean beginsBeside = isBeside(begin, picture);
+    boolean shifted = Math.abs(end.box().x() - begin.box().x()) > 3 && endsBeside != beginsBeside;
+    boolean left = picture.x() + picture.width() / 2 < (a.left() + a.right()) / 2;
+    return plain && follows && shifted && left && isFull(end, a) && !a.text().strip().endsWith(":");
+  }
+
+  private static boolean isFull(TextLine l, Detected.Text in) {
+    return in.right() - l.box().right() < FULL * (in.right() - in.left());
+  }
+
+  private static boolean isBeside(TextLine l, Box picture) {
+    double middle = l.baseline() - 0.3 * l.size();
+    boolean level = middle > picture.y() - KEPT_CLEAR && middle < picture.bottom() + KEPT_CLEAR;
+    double apart =
+        l.box().x() >= picture.right() - 1
+            ? l.box().x() - picture.right()
+            : l.box().right() <= picture.x() + 1 ? picture.x() - l.box().right() : -1;
+    return level && apart >= -1 && apart < FARTHEST + l.box().width() / 2;
+  }
+
+  /** The lines of a text that no picture makes room for itself in. */
+  public static List<TextLine> clear(Detected.Text t, Set<Detected.Figure> pictures) {
+    return t.lines().stream()
+        .filter(l -> pictures.stream().noneMatch(f -> f.page() == l.page() && isBeside(l, f.box())))
+        .toList();
+  }
+
+  /** The pictures that text runs beside, by the paragraph that they belong to. */
+  public static Map<Detected.Text, List<Detected.Figure>> anchored(List<Detected> found) {
+    Map<Detected.Text, List<Detected.Figure>> out = new IdentityHashMap<>();
+    for (Detected f : found) {
+      if (f instanceof Detected.Figure picture) {
+        anchor(found, picture)
+            .ifPresent(t -> out.computeIfAbsent(t, k -> new ArrayList<>()).add(picture));
+      }
+    }
+    return out;
+  }
+
+  private static Optional<Detected.Text> anchor(List<Detected> found, Detected.Figure picture) {
+    Detected.Text first = null;
+    int lines = 0;
+    Set<Double> edges = new HashSet<>();
+    Box box = picture.box();
+    for (Detected f : found) {
+      if (!(f instanceof Detected.Text t) || t.page() != picture.page()) {
+        continue;
+      }
+      boolean around = t.left() <= box.x() + 4 && t.right() >= box.right() - 4;
+      boolean narrow = box.width() < WIDEST * (t.right() - t.left());
+      long beside =
+          t.lines().stream().filter(l -> l.page() == picture.page() && isBeside(l, box)).count();
+      if (around && narrow && beside > 0 && t.kind() != Detected.Kind.ENTRY) {
+        lines += (int) beside;
+        edges.add(t.left());
+        boolean higher = first == null || t.box().y() < first.box().y();
+        first = higher ? t : first;
+      }
+    }
+    boolean enough = lines >= FEWEST_LINES && lines * 12 > box.height() * 0.4;
+    return enough && edges.size() == 1 ? Optional.ofNullable(first) : Optional.empty();
+  }
+}

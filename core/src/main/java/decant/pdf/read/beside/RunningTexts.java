@@ -1,0 +1,395 @@
+package decant.pdf.read.beside;
+
+import decant.pdf.read.detected.Detected;
+import decant.pdf.read.lines.Lines;
+import decant.pdf.read.page.Folding;
+import decant.pdf.read.page.ScannedPage;
+import decant.pdf.read.page.TextLine;
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.IdentityHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.Predicate;
+import java.util.regex.Pattern;
+import java.util.stream.LongStream;
+
+/** What repeats at the head and the foot of pages. */
+public final class RunningTexts {
+  /** How far from the edge of the page running texts are looked for, as a share of its height. */
+  private static final double ZONE = 0.13;
+
+  /** Small texts on large pages have theirs farther in, well apart from the text. */
+  private static final double FARTHER = 0.25;
+
+  /**
+   * A running text.
+   *
+   * @param counter the number of its page, if it shows it
+   */
+  public record RunningText(
+      boolean header, String text, List<TextLine> lines, Optional<Counter> counter) {}
+
+  /**
+   * The page's number within a running text.
+   *
+   * @param group which of the text's numbers it is, from 0
+   * @param offset what to add to a page's index to have its number
+   */
+  public record Counter(int group, int offset) {}
+
+  /** The running texts, and the lines they are made of. */
+  public record Result(List<RunningText> texts, Set<TextLine> lines) {
+    /**
+     * Tells whether at least half of a block's lines are running texts: tags may put those of all
+     * pages into one.
+     */
+    public Predicate<Detected> holding() {
+      Set<String> known = new HashSet<>();
+      lines.forEach(l -> known.add(place(l)));
+      return f ->
+          f instanceof Detected.Text t
+              && t.lines().stream().filter(l -> known.contains(place(l))).count() * 2
+                  >= t.lines().size();
+    }
+
+    private static String height(TextLine l) {
+      return l.page() + " " + Math.round(l.baseline() / 3);
+    }
+
+    /**
+     * These without the heads of tables, which tags put apart where they repeat on later pages: the
+     * table repeats them itself.
+     */
+    public Result withoutTableHeads(List<Detected> found) {
+      var heads = new ArrayList<String>();
+      for (Detected f : found) {
+        if (f instanceof Detected.Grid g && !g.rows().isEmpty()) {
+          var row = new StringBuilder();
+          g.rows().getFirst().stream()
+              .flatMap(c -> c.lines().stream())
+              .forEach(l -> row.append(' ').append(l.text()));
+          heads.add(" " + Folding.fold(row.toString()) + " ");
+        }
+      }
+      return new Result(texts.stream().filter(t -> !isOf(heads, t)).toList(), lines);
+    }
+
+    /** Whether a text is some cells of a head. */
+    private static boolean isOf(List<String> heads, RunningText t) {
+      String text = Folding.fold(t.text());
+      return text.chars().anyMatch(Character::isLetter)
+          && t.counter().isEmpty()
+          && heads.stream().anyMatch(h -> h.contains(" " + text + " "));
+    }
+
+    /** These running texts and what stands in blocks that hold them. */
+    public Result with(List<Detected> blocks) {
+      var all = new ArrayList<>(texts);
+      Set<String> said = new HashSet<>();
+      Set<String> places = new HashSet<>();
+      texts.forEach(t -> {
+        said.add(mask(t.text()));
+        t.lines().forEach(l -> places.add(height(l)));
+      });
+      for (Detected f : blocks) {
+        for (TextLine l : ((Detected.Text) f).lines()) {
+          if (!places.contains(height(l)) && said.add(mask(l.text()))) {
+            all.add(new RunningText(l.box().y() < 300, l.text(), List.of(l), Optional.empty()));
+          }
+        }
+      }
+      return new Result(all, lines);
+    }
+
+    private static String place(TextLine l) {
+      return l.page() + " " + Math.round(l.baseline() / 2);
+    }
+  }
+
+  private record Key(boolean header, String masked, long height) {}
+
+  /** How much of a page's height its edges are where a line may stand by itself. */
+  private static final double LONELY = 0.11;
+
+  private static final int LONGEST = 120;
+
+  /** Running texts stand off from the text by more than its lines do, in sizes of their letters. */
+  private static final double OFF = 1.9;
+
+  public static final Pattern NUMBER = Pattern.compile("\\d{1,6}");
+
+  private RunningTexts() {}
+
+  public static Result of(List<ScannedPage> pages, List<List<TextLine>> linesByPage) {
+    Map<Key, List<TextLine>> groups = new HashMap<>();
+    for (int p = 0; p < pages.size(); p++) {
+      double h = pages.get(p).height();
+      for (TextLine l : linesByPage.get(p)) {
+        boolean header = isNear(l, linesByPage.get(p), h, true);
+        boolean footer = isNear(l, linesByPage.get(p), h, false);
+        if (header || footer) {
+          groups
+              .computeIfAbsent(
+                  new Key(header, mask(l.text()), Math.round(l.baseline() / 4)),
+                  k -> new ArrayList<>())
+              .add(l);
+        }
+      }
+    }
+    var texts = new ArrayList<RunningText>();
+    // By identity: lines are long to compare.
+    Set<TextLine> taken = Collections.newSetFromMap(new IdentityHashMap<>());
+    int least = Math.max(2, (int) Math.ceil(pages.size() * 0.25));
+    Set<TextLine> repeated = Collections.newSetFromMap(new IdentityHashMap<>());
+    groups.values().stream()
+        .filter(g -> g.stream().map(TextLine::page).distinct().count() >= least)
+        .filter(g -> areSame(g) || counter(g).isPresent())
+        .forEach(repeated::addAll);
+    groups.forEach((key, lines) -> {
+      long onPages = lines.stream().map(TextLine::page).distinct().count();
+      Optional<Counter> number = counter(lines);
+      boolean repeats = onPages >= least && (pages.size() > 2 || onPages == pages.size());
+      boolean edge =
+          lines.stream().allMatch(l -> isOutermost(l, linesByPage.get(l.page()), key.header()));
+      // Titles of chapters stand on few pages each: at the very edge, and well apart from the text.
+      boolean chapter =
+          onPages >= 2
+              && pages.size() >= 4
+              && lines.stream()
+                  .allMatch(l -> standsApart(l, linesByPage.get(l.page()), key.header()));
+      // The head of a table that goes on repeats too, but the table follows right below.
+      boolean often =
+          (onPages > 0.6 * pages.size() || pages.size() < 4)
+                  && lines.stream()
+                      .anyMatch(
+                          l -> standsOff(l, linesByPage.get(l.page()), key.header(), repeated))
+              || chapter;
+      boolean runs =
+          isBareNumber(key.masked())
+              ? number.isPresent() && onPages >= 2
+              // Numbers that differ but do not count the pages are those of a table's rows.
+              : (repeats && often || chapter) && (number.isPresent() || areSame(lines));
+      if (edge && runs) {
+        texts.add(new RunningText(key.header(), lines.getFirst().text(), lines, number));
+        taken.addAll(lines);
+      }
+    });
+    changing(pages, linesByPage, texts, taken);
+    beside(linesByPage, texts, taken);
+    lonely(pages, linesByPage, texts, taken);
+    return new Result(texts, taken);
+  }
+
+  /** Whether a line is near enough to the head or the foot of its page to be looked at. */
+  private static boolean isNear(TextLine l, List<TextLine> page, double height, boolean header) {
+    double edge = header ? l.box().bottom() : height - l.box().y();
+    return edge < height * ZONE || edge < height * FARTHER && standsApart(l, page, header);
+  }
+
+  /** Whether a line stands away from all on its page that does not repeat as it does. */
+  private static boolean standsOff(
+      TextLine l, List<TextLine> page, boolean header, Set<TextLine> repeated) {
+    return page.stream()
+        .filter(o -> !repeated.contains(o))
+        .noneMatch(o -> {
+          double away = header ? o.baseline() - l.baseline() : l.baseline() - o.baseline();
+          return away < OFF * l.size();
+        });
+  }
+
+  private static boolean areSame(List<TextLine> lines) {
+    return lines.stream().map(l -> l.text().strip()).distinct().count() <= 1;
+  }
+
+  private record Place(boolean header, long height, long size, boolean odd) {}
+
+  /**
+   * Running texts that change from chapter to chapter: on most pages of one side a line in one size
+   * stands at one height, at the very edge and well apart from the text.
+   */
+  private static void changing(
+      List<ScannedPage> pages,
+      List<List<TextLine>> linesByPage,
+      List<RunningText> texts,
+      Set<TextLine> taken) {
+    Map<Place, List<TextLine>> places = new HashMap<>();
+    Set<Long> ofText = new HashSet<>(); // heights where text that fills its page ends or begins
+    double body = Lines.bodySize(linesByPage);
+    for (int p = 0; p < pages.size(); p++) {
+      double h = pages.get(p).height();
+      List<TextLine> page = linesByPage.get(p).stream().filter(l -> !taken.contains(l)).toList();
+      for (TextLine l : page) {
+        boolean header = isNear(l, page, h, true);
+        boolean footer = isNear(l, page, h, false);
+        if (!header && !footer) {
+          continue;
+        }
+        if (!standsApart(l, page, header)) {
+          ofText.add(Math.round(l.baseline() / 2));
+        } else if (l.size() < body * 1.05 && l.text().length() < LONGEST) {
+          places
+              .computeIfAbsent(
+                  new Place(
+                      header, Math.round(l.baseline() / 2), Math.round(l.size() * 2), p % 2 == 0),
+                  k -> new ArrayList<>())
+              .add(l);
+        }
+      }
+    }
+    places.forEach((place, lines) -> {
+      long onPages = lines.stream().map(TextLine::page).distinct().count();
+      long sides = (pages.size() + (place.odd() ? 1 : 0)) / 2;
+      boolean text =
+          LongStream.rangeClosed(place.height() - 1, place.height() + 1).anyMatch(ofText::contains);
+      if (onPages >= 3 && onPages >= 0.5 * sides && !text) {
+        Map<String, List<TextLine>> byText = new java.util.LinkedHashMap<>();
+        lines.forEach(l -> byText.computeIfAbsent(mask(l.text()), k -> new ArrayList<>()).add(l));
+        byText
+            .values()
+            .forEach(same ->
+                texts.add(
+                    new RunningText(place.header(), same.getFirst().text(), same, counter(same))));
+        taken.addAll(lines);
+      }
+    });
+  }
+
+  /** What stands on one height with a page number, and apart from the text, runs with it. */
+  private static void beside(
+      List<List<TextLine>> linesByPage, List<RunningText> texts, Set<TextLine> taken) {
+    for (RunningText r : List.copyOf(texts)) {
+      if (r.counter().isEmpty()) {
+        continue;
+      }
+      for (TextLine number : r.lines()) {
+        List<TextLine> page = linesByPage.get(number.page());
+        for (TextLine l : page) {
+          if (!taken.contains(l)
+              && Math.abs(l.baseline() - number.baseline()) < 2
+              && l.text().length() < LONGEST
+              && standsApart(l, page, r.header())) {
+            texts.add(new RunningText(r.header(), l.text(), List.of(l), Optional.empty()));
+            taken.add(l);
+          }
+        }
+      }
+    }
+  }
+
+  /** On one or two pages nothing repeats: a short line far below or above all text is running. */
+  private static void lonely(
+      List<ScannedPage> pages,
+      List<List<TextLine>> linesByPage,
+      List<RunningText> texts,
+      Set<TextLine> taken) {
+    if (pages.size() > 2) {
+      return;
+    }
+    double body = Lines.bodySize(linesByPage);
+    for (int p = 0; p < pages.size(); p++) {
+      double h = pages.get(p).height();
+      List<TextLine> page = linesByPage.get(p).stream().filter(l -> !taken.contains(l)).toList();
+      for (TextLine l : page) {
+        boolean header = l.box().bottom() < h * LONELY;
+        boolean footer = l.box().y() > h * (1 - LONELY);
+        boolean bare = isBareNumber(mask(l.text()));
+        if ((header || footer)
+            && l.text().length() < 80
+            && l.size() < body + 0.3
+            && page.size() > 3
+            && gap(l, page, header) > (bare ? 2.2 : 3.5) * l.size()) {
+          texts.add(
+              new RunningText(
+                  header, l.text(), List.of(l), bare ? counter(List.of(l)) : Optional.empty()));
+          taken.add(l);
+        }
+      }
+    }
+  }
+
+  /**
+   * Running texts stand apart from the body: hardly anything but other running texts lies beyond
+   * them.
+   */
+  private static boolean isOutermost(TextLine l, List<TextLine> page, boolean header) {
+    long beyond =
+        page.stream()
+            .filter(o ->
+                header ? o.box().bottom() < l.box().y() - 1 : o.box().y() > l.box().bottom() + 1)
+            .count();
+    return beyond <= 3;
+  }
+
+  /** Which of the numbers in lines goes up with the pages they stand on. */
+  public static Optional<Counter> counter(List<TextLine> lines) {
+    if (lines.size() == 1) {
+      TextLine l = lines.getFirst();
+      return numbers(l.text()).equals(List.of(l.page() + 1))
+          ? Optional.of(new Counter(0, 1))
+          : Optional.empty();
+    }
+    for (int group = 0; group < 4 && lines.size() > 1; group++) {
+      Map<Integer, Integer> offsets = new HashMap<>();
+      for (TextLine l : lines) {
+        List<Integer> numbers = numbers(l.text());
+        if (group < numbers.size()) {
+          offsets.merge(numbers.get(group) - l.page(), 1, Integer::sum);
+        }
+      }
+      var most = offsets.entrySet().stream().max(Map.Entry.comparingByValue());
+      if (most.isPresent() && most.get().getValue() >= 0.7 * lines.size()) {
+        return Optional.of(new Counter(group, most.get().getKey()));
+      }
+    }
+    return Optional.empty();
+  }
+
+  private static List<Integer> numbers(String text) {
+    return NUMBER.matcher(text).results().map(m -> Integer.parseInt(m.group())).toList();
+  }
+
+  private static boolean isBareNumber(String masked) {
+    return !masked.isBlank() && masked.replaceAll("[#\\s|/–-]", "").isEmpty();
+  }
+
+  /**
+   * Whether nothing lies beyond a line but what is on its own height, and the text begins well away
+   * from it.
+   */
+  private static boolean standsApart(TextLine l, List<TextLine> page, boolean header) {
+    return gap(l, page, header) > 2.2 * l.size();
+  }
+
+  /** The distance to the text; negative if something lies beyond the line. */
+  private static double gap(TextLine l, List<TextLine> page, boolean header) {
+    double gap = Double.MAX_VALUE;
+    for (TextLine o : page) {
+      double away = header ? o.baseline() - l.baseline() : l.baseline() - o.baseline();
+      if (away < -2) {
+        return -1;
+      }
+      if (away > 2) {
+        gap = Math.min(gap, away);
+      }
+    }
+    return gap == Double.MAX_VALUE ? -1 : gap;
+  }
+
+  /** Artifacts and what repeats besides. */
+  public static Result both(Result artifacts, Result repeating) {
+    var texts = new ArrayList<>(artifacts.texts());
+    Set<String> known = new HashSet<>();
+    artifacts.texts().forEach(t -> known.add(mask(t.text())));
+    repeating.texts().stream().filter(t -> known.add(mask(t.text()))).forEach(texts::add);
+    return new Result(texts, repeating.lines());
+  }
+
+  private static String mask(String text) {
+    return text.replaceAll("\\d+", "#").replaceAll("\\s+", " ").strip();
+  }
+}

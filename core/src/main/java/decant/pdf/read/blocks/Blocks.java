@@ -1,0 +1,296 @@
+package decant.pdf.read.blocks;
+
+import decant.model.Box;
+import decant.model.Markers;
+import decant.pdf.read.detected.Detected;
+import decant.pdf.read.detected.Edges;
+import decant.pdf.read.detected.Region;
+import decant.pdf.read.page.Directions;
+import decant.pdf.read.page.Glyph;
+import decant.pdf.read.page.TextLine;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.regex.Pattern;
+
+/** The lines of a region into paragraphs and list items. */
+public final class Blocks {
+  private static final Pattern LEADS_TO_PAGE =
+      Pattern.compile("(\\.\\s?){4,}\\s*[\\divxlc]+\\s*$|\\t[\\divxlc]{1,5}\\s*$");
+
+  private static final Pattern SENTENCE_END = Pattern.compile("[.!?:;…][\"'”’»)\\]]*\\d{0,3}$");
+
+  private Blocks() {}
+
+  /**
+   * @param meant the lines that were broken on purpose, by their numbers
+   */
+  public static List<Detected> of(Region region, Set<Integer> meant) {
+    var out = new ArrayList<Detected>();
+    List<TextLine> lines = region.lines();
+    double pitch = pitch(region);
+    var open = new ArrayList<TextLine>();
+    double spaceBefore = 0;
+    for (int k = 0; k < lines.size(); k++) {
+      TextLine l = lines.get(k);
+      if (!open.isEmpty() && (meant.contains(k - 1) || begins(region, open, l, pitch))) {
+        out.add(text(open, region, pitch, spaceBefore));
+        open.clear();
+      }
+      if (open.isEmpty()) {
+        spaceBefore =
+            k == 0
+                ? 0
+                : Math.max(0, l.baseline() - lines.get(k - 1).baseline() - linePitch(l, pitch));
+      }
+      open.add(l);
+    }
+    if (!open.isEmpty()) {
+      out.add(text(open, region, pitch, spaceBefore));
+    }
+    return out;
+  }
+
+  private static double linePitch(TextLine l, double pitch) {
+    return Math.max(pitch, l.size() * 1.15);
+  }
+
+  /**
+   * The usual distance of baselines: that after lines which are full, and so go on below, where
+   * there are such.
+   */
+  private static double pitch(Region region) {
+    List<TextLine> lines = region.lines();
+    double[] all = new double[lines.size()];
+    double[] full = new double[lines.size()];
+    int n = 0;
+    int m = 0;
+    double edge = region.right() - 0.2 * (region.right() - region.left());
+    for (int k = 1; k < lines.size(); k++) {
+      TextLine before = lines.get(k - 1);
+      double gap = lines.get(k).baseline() - before.baseline();
+      double size = lines.get(k).size();
+      if (gap > size * 0.8 && gap < size * 2.2 && Math.abs(size - before.size()) < 0.6) {
+        all[n++] = gap;
+        if (before.box().right() > edge) {
+          full[m++] = gap;
+        }
+      }
+    }
+    if (n == 0) {
+      return lines.isEmpty() ? 12 : lines.getFirst().size() * 1.2;
+    }
+    // Below the middle: gaps between paragraphs are among them.
+    double usual = third(all, n);
+    return m == 0 ? usual : Math.min(usual, third(full, m));
+  }
+
+  private static double third(double[] gaps, int n) {
+    double[] known = Arrays.copyOf(gaps, n);
+    Arrays.sort(known);
+    return known[n / 3];
+  }
+
+  private static boolean begins(Region region, List<TextLine> open, TextLine l, double pitch) {
+    TextLine last = open.getLast();
+    TextLine first = open.getFirst();
+    double em = l.size();
+    if (Math.abs(l.size() - last.size()) > Math.max(0.6, 0.06 * em)
+        || l.bold() != last.bold() && changesWeight(last, l)) {
+      return true;
+    }
+    if (LEADS_TO_PAGE.matcher(last.text()).find()) {
+      return true; // an entry of a contents page
+    }
+    double gap = l.baseline() - last.baseline();
+    boolean title =
+        Math.min(l.size(), last.size()) > 1.15 * median(region)
+            && Math.abs(l.size() - last.size()) < 0.3
+            && l.bold() == last.bold()
+            && gap > 0
+            && gap < 1.5 * em;
+    if (title) {
+      return Markers.section(l.text()).isPresent(); // a heading that goes on on the next line
+    }
+    double usual = Math.max(pitch, em * 1.05);
+    if (gap > usual * 1.28 + 0.5 || gap < 0) {
+      return !(open.size() > 0 && l.size() > 1.3 * median(region) && gap < em * 1.6 && gap > 0);
+    }
+    if (Markers.item(l.text()).isPresent() && startsItem(region, open, l)) {
+      return true;
+    }
+    double at = start(region, l);
+    double before = start(region, last);
+    double begun = start(region, first);
+    boolean centred = centred(last, region) && centred(l, region) && Math.abs(at - before) > 3;
+    if (centred) {
+      return false;
+    }
+    Optional<String> marker = Markers.item(first.text());
+    double textLeft = marker.isPresent() ? afterMarker(region, first) : begun;
+    double shift = at - before;
+    if (open.size() == 1) {
+      boolean hangs = shift > 0.5 * em && (marker.isPresent() || Math.abs(at - textLeft) < 3);
+      if (shift > 0.7 * em && !hangs && !marker.isPresent()) {
+        return !isHanging(region, last, l);
+      }
+      if (shift < -0.7 * em && marker.isPresent() && at < textLeft - 0.7 * em && at <= begun + 1) {
+        return fits(region, last, l) || at < begun - 1;
+      }
+    } else if (Math.abs(shift) > 0.7 * em) {
+      return true;
+    }
+    return fits(region, last, l);
+  }
+
+  /** Whether the weight changes between two lines, and not somewhere on the first of them. */
+  private static boolean changesWeight(TextLine a, TextLine b) {
+    return a.glyphs().getLast().face().bold() != b.glyphs().getFirst().face().bold();
+  }
+
+  private static double median(Region r) {
+    double[] sizes = r.lines().stream().mapToDouble(TextLine::size).sorted().toArray();
+    return sizes[sizes.length / 2];
+  }
+
+  /**
+   * A first line that stands out to the left of all that follow: a term with its definition, not a
+   * new paragraph.
+   */
+  private static boolean isHanging(Region region, TextLine last, TextLine l) {
+    return Edges.of(last, region.left(), region.right()).end(last) < 3 * l.size()
+        && start(region, l) - start(region, last) < 6 * l.size();
+  }
+
+  /** The distance of a line from the edge where its reading begins. */
+  private static double start(Region region, TextLine l) {
+    return Edges.of(l, region.left(), region.right()).start(l);
+  }
+
+  private static boolean startsItem(Region region, List<TextLine> open, TextLine l) {
+    Optional<String> marker = Markers.item(l.text());
+    if (marker.isEmpty()) {
+      return false;
+    }
+    if (Markers.isBullet(marker.get()) && !marker.get().matches("[–—\\-*·]")) {
+      return true;
+    }
+    if (centred(open.getLast(), region) && centred(l, region)) {
+      return false; // a sign that parts the words of a centred line
+    }
+    // A line of prose may begin with "a." or a dash by chance: an item begins on the left of what
+    // it follows,
+    // or in line with the item before.
+    Optional<String> before = Markers.item(open.getFirst().text());
+    boolean inLine =
+        before.isPresent() && Math.abs(start(region, open.getFirst()) - start(region, l)) < 4;
+    return inLine || start(region, l) > 4 || fits(region, open.getLast(), l);
+  }
+
+  private static boolean centred(TextLine l, Region r) {
+    double leftGap = l.box().x() - r.left();
+    double rightGap = r.right() - l.box().right();
+    return leftGap > l.size() && Math.abs(leftGap - rightGap) < 4;
+  }
+
+  /**
+   * Whether the first word of a line would have had room on the line before: then the break was
+   * meant.
+   */
+  private static boolean fits(Region region, TextLine last, TextLine l) {
+    Edges edges = Edges.of(last, region.left(), region.right());
+    double inset = edges.start(last);
+    double slack = edges.end(last);
+    if (inset > 8) {
+      slack = Math.max(0, slack - inset); // what is indented is so at both ends
+    }
+    if (l.firstWord() + 0.35 * l.size() >= slack - 1.5) {
+      return false;
+    }
+    String end = last.text().strip();
+    boolean ends = SENTENCE_END.matcher(end).find();
+    boolean goesOn = Character.isLowerCase(l.text().strip().codePointAt(0));
+    if (!ends && (goesOn || end.endsWith(","))) {
+      return slack > 0.45 * (region.right() - region.left());
+    }
+    // Lines that are not stretched end unevenly: that a short word had room says little.
+    return ends || slack > 0.25 * (region.right() - region.left());
+  }
+
+  /** The distance from the start edge of what follows a line's marker. */
+  private static double afterMarker(Region region, TextLine l) {
+    boolean space = false;
+    for (Glyph g : l.glyphs()) {
+      if (g.isSpace()) {
+        space = true;
+      } else if (space) {
+        return Directions.lean(l) > 0 ? region.right() - g.right() : g.x() - region.left();
+      }
+    }
+    return start(region, l);
+  }
+
+  private static Detected.Text text(
+      List<TextLine> lines, Region region, double pitch, double spaceBefore) {
+    double own =
+        lines.size() > 1
+            ? lines.get(1).baseline() - lines.get(0).baseline()
+            : linePitch(lines.getFirst(), pitch);
+    Optional<String> marker = Markers.item(lines.getFirst().text());
+    if (marker.isPresent()) {
+      TextLine first = withoutMarker(lines.getFirst(), marker.get());
+      var rest = new ArrayList<>(lines);
+      rest.set(0, first);
+      return new Detected.Text(
+          Detected.Kind.ITEM,
+          rest,
+          marker.get(),
+          1,
+          region.left(),
+          region.right(),
+          own,
+          spaceBefore);
+    }
+    return new Detected.Text(
+        Detected.Kind.PARAGRAPH, lines, "", 0, region.left(), region.right(), own, spaceBefore);
+  }
+
+  public static TextLine withoutMarker(TextLine l, String marker) {
+    int skip = 0;
+    int chars = 0;
+    List<Glyph> glyphs = l.glyphs();
+    while (skip < glyphs.size() && (chars < marker.length() || glyphs.get(skip).isSpace())) {
+      chars += glyphs.get(skip).text().length();
+      skip++;
+    }
+    if (skip >= glyphs.size()) {
+      return l;
+    }
+    List<Glyph> rest = glyphs.subList(skip, glyphs.size());
+    double left = rest.stream().mapToDouble(Glyph::x).min().orElse(l.box().x());
+    return new TextLine(
+        l.page(),
+        rest,
+        new Box(left, l.box().y(), l.box().right() - left, l.box().height()),
+        l.baseline(),
+        l.size());
+  }
+
+  /** An item whose mark is put back, for what turns out to be a numbered heading. */
+  static Detected.Text withMarker(Detected.Text t) {
+    if (t.marker().isEmpty()) {
+      return t;
+    }
+    TextLine first = t.lines().getFirst();
+    Glyph g = first.glyphs().getFirst();
+    var glyphs = new ArrayList<Glyph>();
+    glyphs.add(g.like(t.marker() + " ", g.x(), 0));
+    glyphs.addAll(first.glyphs());
+    var lines = new ArrayList<>(t.lines());
+    lines.set(0, new TextLine(first.page(), glyphs, first.box(), first.baseline(), first.size()));
+    return new Detected.Text(
+        Detected.Kind.PARAGRAPH, lines, "", 0, t.left(), t.right(), t.pitch(), t.spaceBefore());
+  }
+}

@@ -1,0 +1,402 @@
+package decant.pdf.read.blocks;
+
+import decant.model.Markers;
+import decant.pdf.read.detected.Detected;
+import decant.pdf.read.lines.Leaders;
+import decant.pdf.read.lines.Typewriter;
+import decant.pdf.read.page.Folding;
+import decant.pdf.read.page.LookMaker;
+import decant.pdf.read.page.TextLine;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+
+/**
+ * Decides which paragraphs are headings, and of what level, by what stands out from the body
+ * consistently.
+ */
+public final class Headings {
+  private static final int LONGEST = 220;
+
+  /** Paragraphs of more letters are text. */
+  private static final int LONG = 160;
+
+  /** So many letters tell what a style is for. */
+  private static final int ENOUGH = 400;
+
+  /** So many headings of one look make it that of headings. */
+  private static final int SEVERAL = 4;
+
+  /** For each line that only looks like one there are so many headings. */
+  private static final int FEW = 4;
+
+  /** Numbered headings in bold may be so much smaller than the text. */
+  private static final double SMALLER = 0.85;
+
+  /** Code counts as text where there is so many times as much of it. */
+  private static final double MOSTLY = 3;
+
+  /** How text looks, as far as headings are told by it. */
+  private record Style(double size, boolean bold, boolean italic, boolean capitals) {
+    static Style of(Detected.Text t) {
+      String text = t.text();
+      long upper = text.chars().filter(Character::isUpperCase).count();
+      boolean capitals =
+          upper > 3
+              && text.chars().noneMatch(Character::isLowerCase)
+              && upper * 2 > text.chars().filter(Character::isLetter).count();
+      boolean italic = t.lines().stream().allMatch(TextLine::italic);
+      return new Style(LookMaker.halves(t.size()), t.bold(), italic, capitals);
+    }
+
+    Style ofAnyCase() {
+      return new Style(size, bold, italic, false);
+    }
+  }
+
+  private Headings() {}
+
+  /**
+   * @param outline titles of the file's own outline, folded; may be empty
+   */
+  public static List<Detected> decide(List<Detected> found, Set<String> outline) {
+    Optional<Body> known = body(found);
+    if (known.isEmpty()) {
+      return found;
+    }
+    Body text = known.get();
+    Style body = text.style();
+    List<Detected> out = new ArrayList<>(found);
+    Set<Style> styles = new LinkedHashSet<>();
+    Map<Integer, Style> candidates = new HashMap<>();
+    for (int k = 0; k < out.size(); k++) {
+      if (out.get(k) instanceof Detected.Text t && isCandidate(t, text, out, k, outline)) {
+        Detected.Text whole = Blocks.withMarker(t);
+        out.set(k, whole);
+        Style s = Style.of(whole);
+        styles.add(s);
+        candidates.put(k, s);
+      }
+    }
+    drop(out, candidates, body, outline);
+    addNumbered(out, candidates, body);
+    addAlike(out, candidates, text);
+    styles.clear();
+    styles.addAll(candidates.values());
+    Map<Style, Integer> levels = levels(styles);
+    int numberedTop = numberedTop(out, candidates, levels);
+    candidates.forEach((k, style) -> {
+      Detected.Text t = (Detected.Text) out.get(k);
+      int level = levels.getOrDefault(style, 1);
+      Optional<String> number = Markers.section(t.text());
+      if (number.isPresent() && numberedTop > 0) {
+        level = numberedTop + Markers.depth(number.get()) - 1;
+      }
+      out.set(k, t.as(Detected.Kind.HEADING, Math.clamp(level, 1, 9)));
+    });
+    return out;
+  }
+
+  /** Takes back candidates that only look like headings. */
+  private static void drop(
+      List<Detected> all, Map<Integer, Style> candidates, Style body, Set<String> outline) {
+    Map<Style, Long> uses =
+        candidates.values().stream()
+            .collect(
+                java.util.stream.Collectors.groupingBy(
+                    s -> s, java.util.stream.Collectors.counting()));
+    candidates
+        .keySet()
+        .removeIf(k -> {
+          Detected.Text t = (Detected.Text) all.get(k);
+          Style s = Style.of(t);
+          boolean known =
+              outline.contains(Folding.fold(t.text())) || Markers.section(t.text()).isPresent();
+          // Bold in the size of the text, and only once: a subject line, not a heading.
+          boolean once = s.size() <= body.size() * 1.09 && uses.getOrDefault(s, 0L) == 1;
+          return !known && (once || isLetterhead(all, k));
+        });
+  }
+
+  /** A name at the very top with the lines of an address below it. */
+  private static boolean isLetterhead(List<Detected> all, int k) {
+    if (k != 0 || all.size() < 4) {
+      return false;
+    }
+    int lines = 0;
+    for (int j = 1; j < 6 && j < all.size(); j++) {
+      if (!(all.get(j) instanceof Detected.Text t) || t.text().length() > 45) {
+        break;
+      }
+      boolean close = j > 1 || t.spaceBefore() < 0.6 * t.size();
+      if (!close || t.text().matches(".*[.!?:]$")) {
+        break;
+      }
+      lines += t.lines().size();
+    }
+    return lines >= 3;
+  }
+
+  /**
+   * Looks for the members that a series of numbered headings lacks: short paragraphs whose number
+   * goes on from one that is a heading, or begins a series below it.
+   */
+  private static void addNumbered(List<Detected> all, Map<Integer, Style> candidates, Style body) {
+    Set<String> known = new java.util.HashSet<>();
+    candidates
+        .keySet()
+        .forEach(k -> Markers.section(((Detected.Text) all.get(k)).text()).ifPresent(known::add));
+    if (known.size() < 2) {
+      return;
+    }
+    for (int k = 0; k < all.size(); k++) {
+      if (candidates.containsKey(k)
+          || !(all.get(k) instanceof Detected.Text t)
+          || t.kind() == Detected.Kind.ITEM) {
+        continue;
+      }
+      String text = t.text();
+      Optional<String> number = Markers.section(text);
+      boolean shape =
+          number.isPresent()
+              && text.length() < 120
+              && t.lines().size() <= 2
+              && !text.contains("\t")
+              && !Leaders.in(text)
+              && !text.matches(".*([.;,]|\\.{3,}\\s*\\d+)$")
+              && !(k + 1 < all.size()
+                  && all.get(k + 1).page() == t.page()
+                  && isEntry(all.get(k + 1), number.get()));
+      double least = t.bold() && !body.bold() ? SMALLER : 0.95;
+      if (shape && t.size() >= body.size() * least && goesOn(number.get(), known)) {
+        candidates.put(k, Style.of(t));
+        known.add(number.get());
+      }
+    }
+  }
+
+  /** Short lines that look just as several headings do are headings too, wherever they stand. */
+  private static void addAlike(List<Detected> all, Map<Integer, Style> candidates, Body text) {
+    Map<Style, Long> uses =
+        candidates.values().stream()
+            .collect(
+                java.util.stream.Collectors.groupingBy(
+                    s -> s, java.util.stream.Collectors.counting()));
+    Map<Style, List<Integer>> alike = new HashMap<>();
+    for (int k = 0; k < all.size(); k++) {
+      if (candidates.containsKey(k)
+          || !(all.get(k) instanceof Detected.Text t)
+          || t.kind() != Detected.Kind.PARAGRAPH
+          || t.lines().size() > 1) {
+        continue;
+      }
+      Style s = Style.of(t);
+      String words = t.text();
+      boolean marked = s.bold() && !text.style().bold() || s.size() > text.style().size() * 1.09;
+      boolean heading =
+          uses.getOrDefault(s, 0L) >= SEVERAL
+              && marked
+              && words.length() > 3
+              && words.length() < 80
+              && !words.matches(".*[.;,:]$")
+              && !words.contains("\t")
+              && !Leaders.in(words)
+              && !text.others().contains(s.ofAnyCase());
+      if (heading) {
+        alike.computeIfAbsent(s, x -> new ArrayList<>()).add(k);
+      }
+    }
+    // A look that many other lines have too is not that of headings alone.
+    alike.forEach((s, more) -> {
+      if (more.size() * FEW <= uses.getOrDefault(s, 0L)) {
+        more.forEach(k -> candidates.put(k, s));
+      }
+    });
+  }
+
+  /** Whether the next block is an entry of the same contents page. */
+  private static boolean isEntry(Detected next, String number) {
+    return next instanceof Detected.Text t
+        && t.lines().size() == 1
+        && Markers.section(t.text())
+            .filter(n -> Markers.depth(n) >= Markers.depth(number))
+            .isPresent()
+        && t.text().matches(".*\\d$");
+  }
+
+  /** Whether a number has a sibling before it or after it, or begins below one that is known. */
+  private static boolean goesOn(String number, Set<String> known) {
+    int dot = number.lastIndexOf('.');
+    int last;
+    try {
+      last = Integer.parseInt(number.substring(dot + 1));
+    } catch (NumberFormatException e) {
+      return false;
+    }
+    String parent = dot < 0 ? "" : number.substring(0, dot);
+    String prefix = dot < 0 ? "" : parent + ".";
+    if (dot < 0) {
+      return known.contains(Integer.toString(last - 1))
+          && known.contains(Integer.toString(last + 1));
+    }
+    return known.contains(parent)
+        || known.contains(prefix + (last - 1))
+        || known.contains(prefix + (last + 1));
+  }
+
+  /**
+   * Blocks from tags as they are, if the tags know headings; else the headings found by their look.
+   */
+  public static List<Detected> whereTagsHaveNone(List<Detected> tagged, Set<String> outline) {
+    boolean any =
+        tagged.stream()
+            .anyMatch(f -> f instanceof Detected.Text t && t.kind() == Detected.Kind.HEADING);
+    return any ? tagged : decide(tagged, outline);
+  }
+
+  /**
+   * What text looks like.
+   *
+   * @param style that most letters have; those of program code count only if there is little else
+   * @param others styles that most long paragraphs have
+   * @param typewriter whether text itself is in a typewriter face, so that code is told by nothing
+   */
+  private record Body(Style style, Set<Style> others, boolean typewriter) {}
+
+  private static Optional<Body> body(List<Detected> found) {
+    Map<Style, Integer> letters = new HashMap<>();
+    Map<Style, Integer> code = new HashMap<>();
+    for (Detected f : found) {
+      if (f instanceof Detected.Text t) {
+        Map<Style, Integer> counted = Typewriter.is(t.lines()) ? code : letters;
+        counted.merge(Style.of(t).ofAnyCase(), t.text().length(), Integer::sum);
+      }
+    }
+    boolean typewriter = sum(code) > MOSTLY * sum(letters);
+    if (typewriter) {
+      code.forEach((s, n) -> letters.merge(s, n, Integer::sum));
+    }
+    return letters.entrySet().stream()
+        .max(Map.Entry.comparingByValue())
+        .map(e -> new Body(e.getKey(), textStyles(found), typewriter));
+  }
+
+  private static int sum(Map<Style, Integer> counts) {
+    return counts.values().stream().mapToInt(n -> n).sum();
+  }
+
+  /** Styles of running text: most of their letters stand in long paragraphs. */
+  private static Set<Style> textStyles(List<Detected> found) {
+    Map<Style, int[]> letters = new HashMap<>(); // all, and those in long paragraphs
+    for (Detected f : found) {
+      if (f instanceof Detected.Text t) {
+        int n = t.text().length();
+        int[] known = letters.computeIfAbsent(Style.of(t).ofAnyCase(), s -> new int[2]);
+        known[0] += n;
+        known[1] += t.lines().size() >= 3 || n > LONG ? n : 0;
+      }
+    }
+    Set<Style> out = new java.util.HashSet<>();
+    letters.forEach((style, n) -> {
+      if (n[0] >= ENOUGH && n[1] * 2 > n[0]) {
+        out.add(style);
+      }
+    });
+    return out;
+  }
+
+  private static boolean isCandidate(
+      Detected.Text t, Body given, List<Detected> all, int k, Set<String> outline) {
+    Style body = given.style();
+    String text = Blocks.withMarker(t).text();
+    if (outline.contains(Folding.fold(text)) && t.lines().size() <= 4) {
+      return true;
+    }
+    boolean numbered = Markers.section(text).isPresent();
+    boolean letters = text.chars().filter(Character::isLetter).count() >= 2;
+    if (text.length() > LONGEST
+        || t.lines().size() > 3
+        || !letters
+        || text.contains("\t")
+        || Leaders.in(text)) {
+      return false;
+    }
+    Style s = Style.of(t);
+    if (given.others().contains(s.ofAnyCase()) && !s.equals(body) && !numbered && !s.capitals()
+        || !given.typewriter() && Typewriter.is(t.lines())) {
+      return false;
+    }
+    boolean larger = s.size() > body.size() * 1.09;
+    boolean bolder = s.bold() && !body.bold();
+    boolean sentence = text.matches(".*[.;,]$") && !numbered;
+    if (larger) {
+      return !sentence || s.size() > body.size() * 1.3;
+    }
+    double least = bolder && numbered ? SMALLER : 0.95;
+    if (s.size() < body.size() * least || t.kind() == Detected.Kind.ITEM && !numbered) {
+      return false;
+    }
+    boolean standsOff = t.spaceBefore() > 1.5 || k == 0 || all.get(k - 1).page() != t.page();
+    boolean followed = k + 1 < all.size();
+    if (bolder) {
+      return !sentence && !text.endsWith(":") && followed && (standsOff || numbered);
+    }
+    return s.capitals()
+        && !body.capitals()
+        && standsOff
+        && followed
+        && !sentence
+        && text.length() > 6;
+  }
+
+  /** Larger before smaller, bold before plain, capitals before mixed. */
+  private static Map<Style, Integer> levels(Set<Style> styles) {
+    List<Style> sorted = new ArrayList<>(styles);
+    sorted.sort(
+        Comparator.comparingDouble(Style::size)
+            .reversed()
+            .thenComparing(s -> !s.bold())
+            .thenComparing(s -> !s.capitals())
+            .thenComparing(Style::italic));
+    Map<Style, Integer> out = new HashMap<>();
+    int level = 0;
+    Style last = null;
+    for (Style s : sorted) {
+      boolean same =
+          last != null
+              && Math.abs(last.size() - s.size()) < 0.6
+              && last.bold() == s.bold()
+              && last.capitals() == s.capitals()
+              && last.italic() == s.italic();
+      if (!same) {
+        level++;
+      }
+      out.put(s, level);
+      last = s;
+    }
+    return out;
+  }
+
+  /**
+   * The level of headings numbered with one number, by which the deeper ones are ordered; 0 if
+   * there are too few.
+   */
+  private static int numberedTop(
+      List<Detected> all, Map<Integer, Style> candidates, Map<Style, Integer> levels) {
+    int numbered = 0;
+    int top = Integer.MAX_VALUE;
+    for (Map.Entry<Integer, Style> e : candidates.entrySet()) {
+      Optional<String> n = Markers.section(((Detected.Text) all.get(e.getKey())).text());
+      if (n.isPresent()) {
+        numbered++;
+        top = Math.min(top, levels.getOrDefault(e.getValue(), 1) - Markers.depth(n.get()) + 1);
+      }
+    }
+    return numbered < 3 ? 0 : Math.max(1, top);
+  }
+}

@@ -1,0 +1,47 @@
+package decant.pdf.read.detected;
+
+import decant.model.PageSetup;
+import decant.pdf.read.page.Directions;
+import decant.pdf.read.page.TextLine;
+
+/**
+ * The distances of a block's lines from the edges of the text area it stands in.
+ *
+ * @param beyond what the area itself is indented by
+ */
+public record Edges(double left, double right, double beyond, boolean rightToLeft) {
+  public static Edges of(Detected.Text t, PageSetup setup, boolean rightToLeft) {
+    double right = setup.width() - setup.right();
+    double margin =
+        rightToLeft ? right - 4 - t.right() : t.left() - Math.min(t.left(), setup.left() + 4);
+    boolean column = margin > 56; // what stands in a far column has no indent
+    return new Edges(t.left(), t.right(), column ? 0 : Math.max(0, margin), rightToLeft);
+  }
+
+  /** The edges of an area for a line that need not run as its paragraph does. */
+  public static Edges of(TextLine l, double left, double right) {
+    return new Edges(left, right, 0, Directions.lean(l) > 0);
+  }
+
+  public double start(TextLine l) {
+    return rightToLeft ? right - l.box().right() : l.box().x() - left;
+  }
+
+  public double end(TextLine l) {
+    return rightToLeft ? l.box().x() - left : right - l.box().right();
+  }
+
+  public double indent(TextLine l) {
+    return start(l) + beyond;
+  }
+
+  /** The indent of what begins at a place on the page. */
+  public double indentAt(double x) {
+    return (rightToLeft ? right - x : x - left) + beyond;
+  }
+
+  /** The distance from the end edge of what ends at a place on the page. */
+  public double endAt(double x) {
+    return rightToLeft ? x - left : right - x;
+  }
+}

@@ -1,0 +1,257 @@
+package decant.pdf.read.document;
+
+import decant.model.Block;
+import decant.model.Box;
+import decant.model.Inline;
+import decant.model.Look;
+import decant.model.NodeId;
+import decant.model.PageSetup;
+import decant.model.Paragraph;
+import decant.model.ParagraphTraits;
+import decant.model.ParagraphTraits.Alignment;
+import decant.model.Section;
+import decant.model.Story;
+import decant.pdf.read.beside.RunningTexts;
+import decant.pdf.read.beside.RunningTexts.RunningText;
+import decant.pdf.read.beside.RunningTitles;
+import decant.pdf.read.beside.RunningTitles.Title;
+import decant.pdf.read.page.LookMaker;
+import decant.pdf.read.page.TextLine;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.IntPredicate;
+import java.util.stream.Collectors;
+
+/** Running texts into headers and footers, with the page's number as a field. */
+final class RunningStories {
+  private final RunningTexts.Result running;
+  private final Look bodyText;
+  private final int pages;
+  private final RunningTitles titles;
+
+  /**
+   * @param pages how many the file has
+   */
+  RunningStories(RunningTexts.Result running, Look bodyText, int pages, RunningTitles titles) {
+    this.titles = titles;
+    this.running = running;
+    this.pages = pages;
+    this.bodyText = bodyText;
+  }
+
+  /** The stories of a section that holds the pages from one up to another. */
+  Map<Section.Running, Story> of(int from, int to, PageSetup setup) {
+    var out = new LinkedHashMap<Section.Running, Story>();
+    List<RunningText> here = within(running.texts(), p -> p >= from && p < to);
+    if (here.isEmpty()) {
+      return out;
+    }
+    int offset = offset(here);
+    List<RunningText> later = within(here, p -> p > from);
+    boolean sides = haveSides(later, offset);
+    boolean first = to - from > 2 && isBare(here, later, from);
+    for (boolean header : new boolean[] {true, false}) {
+      Section.Running usual = header ? Section.Running.HEADER : Section.Running.FOOTER;
+      if (first) {
+        var which = header ? Section.Running.HEADER_FIRST : Section.Running.FOOTER_FIRST;
+        put(out, which, within(here, p -> p == from), setup);
+      }
+      if (sides) {
+        put(out, usual, within(later, p -> (p + offset) % 2 != 0), setup);
+        var which = header ? Section.Running.HEADER_EVEN : Section.Running.FOOTER_EVEN;
+        put(out, which, within(later, p -> (p + offset) % 2 == 0), setup);
+      } else {
+        put(out, usual, here, setup);
+      }
+    }
+    return out;
+  }
+
+  /** What to add to the index of a page to have its number. */
+  private static int offset(List<RunningText> texts) {
+    return texts.stream()
+        .flatMap(t -> t.counter().stream())
+        .map(RunningTexts.Counter::offset)
+        .findFirst()
+        .orElse(1);
+  }
+
+  /** The first number of a section's pages, where it is not what it would be anyway. */
+  Optional<Integer> start(int from, int to) {
+    List<RunningText> here = within(running.texts(), p -> p >= from && p < to);
+    int first = from + offset(here);
+    boolean goesOn =
+        from == 0 ? first == 1 : first == from + offset(within(running.texts(), p -> p < from));
+    return goesOn || first < 1 ? Optional.empty() : Optional.of(first);
+  }
+
+  private static List<RunningText> within(List<RunningText> texts, IntPredicate pages) {
+    var out = new ArrayList<RunningText>();
+    for (RunningText t : texts) {
+      List<TextLine> lines = t.lines().stream().filter(l -> pages.test(l.page())).toList();
+      if (!lines.isEmpty()) {
+        out.add(new RunningText(t.header(), t.text(), lines, t.counter()));
+      }
+    }
+    return out;
+  }
+
+  /** Whether left and right pages mirror one another: a text stands elsewhere on each. */
+  private static boolean haveSides(List<RunningText> texts, int offset) {
+    return texts.stream()
+        .anyMatch(t -> {
+          Set<Long> even = places(t, p -> (p + offset) % 2 == 0);
+          Set<Long> odd = places(t, p -> (p + offset) % 2 != 0);
+          return even.size() == 1 && odd.size() == 1 && !even.equals(odd);
+        });
+  }
+
+  private static Set<Long> places(RunningText t, IntPredicate pages) {
+    return t.lines().stream()
+        .filter(l -> pages.test(l.page()))
+        .map(l -> Math.round((l.box().x() + l.box().width() / 2) / 50))
+        .collect(Collectors.toSet());
+  }
+
+  /** Whether the first page has none of what most others have above or below their text. */
+  private static boolean isBare(List<RunningText> here, List<RunningText> later, int from) {
+    for (boolean header : new boolean[] {true, false}) {
+      boolean others = later.stream().anyMatch(t -> t.header() == header && t.lines().size() > 1);
+      boolean own = within(here, p -> p == from).stream().anyMatch(t -> t.header() == header);
+      if (others && !own) {
+        return true;
+      }
+    }
+    return false;
+  }
+
+  /** What stands on first or even pages stands there also where it is nothing. */
+  private void put(
+      Map<Section.Running, Story> out,
+      Section.Running which,
+      List<RunningText> texts,
+      PageSetup setup) {
+    List<Title> here =
+        titles.of(texts.stream().filter(r -> r.header() == which.isHeader()).toList()).stream()
+            .sorted(Comparator.comparingDouble(t -> baseline(t.usual())))
+            .toList();
+    var paragraphs = new ArrayList<Block>();
+    int k = 0;
+    while (k < here.size()) {
+      int end = k + 1;
+      while (end < here.size()
+          && baseline(here.get(end).usual()) - baseline(here.get(k).usual()) < 2) {
+        end++;
+      }
+      paragraphs.add(runningLine(here.subList(k, end), setup));
+      k = end;
+    }
+    boolean usual = which == Section.Running.HEADER || which == Section.Running.FOOTER;
+    if (paragraphs.isEmpty() && !usual) {
+      paragraphs.add(Paragraph.of(Look.PLAIN, ""));
+    }
+    if (!paragraphs.isEmpty()) {
+      out.put(which, new Story(NodeId.fresh(), Story.Kind.RUNNING, paragraphs));
+    }
+  }
+
+  private Paragraph runningParagraph(Title title, PageSetup setup) {
+    RunningText r = title.usual();
+    TextLine l = r.lines().getFirst();
+    List<Inline> inlines = new ArrayList<>();
+    for (Inline i : LookMaker.inlines(l.glyphs(), bodyText, l.size())) {
+      if (title.style().isPresent()) {
+        inlines.add(
+            new Inline.Field(
+                Inline.Field.Kind.STYLED_TEXT, title.style().get(), r.text().strip(), i.look()));
+        break;
+      }
+      inlines.addAll(
+          r.counter().isPresent() && i instanceof Inline.Text t
+              ? withFields(t, r.counter().get())
+              : List.of(i));
+    }
+    Alignment alignment = Alignment.START;
+    double centre = l.box().x() + l.box().width() / 2 - (setup.left() + setup.textWidth() / 2);
+    boolean wide = l.text().contains("\t");
+    Look look = Look.PLAIN;
+    if (wide) {
+      look =
+          look.with(
+              ParagraphTraits.TABS,
+              List.of(
+                  new ParagraphTraits.TabStop(
+                      setup.textWidth(),
+                      ParagraphTraits.TabStop.Kind.RIGHT,
+                      ParagraphTraits.TabStop.Leader.NONE)));
+    } else if (Math.abs(centre) < 12) {
+      alignment = Alignment.CENTRE;
+    } else if (l.box().x() > setup.left() + setup.textWidth() / 2) {
+      alignment = Alignment.END;
+    }
+    look = look.with(ParagraphTraits.ALIGNMENT, alignment);
+    return new Paragraph(NodeId.fresh(), look, Look.PLAIN, inlines);
+  }
+
+  private static double baseline(RunningText r) {
+    return r.lines().getFirst().baseline();
+  }
+
+  /** Running texts on one height: each at its own place on the line. */
+  private Paragraph runningLine(List<Title> texts, PageSetup setup) {
+    if (texts.size() == 1) {
+      return runningParagraph(texts.getFirst(), setup);
+    }
+    var inlines = new ArrayList<Inline>();
+    var stops = new ArrayList<ParagraphTraits.TabStop>();
+    List<Title> sorted = new ArrayList<>(texts);
+    sorted.sort(Comparator.comparingDouble(t -> t.usual().lines().getFirst().box().x()));
+    for (Title t : sorted) {
+      Box box = t.usual().lines().getFirst().box();
+      double middle = box.x() + box.width() / 2 - setup.left();
+      if (!inlines.isEmpty() || middle > setup.textWidth() / 3) {
+        boolean right = middle > setup.textWidth() * 0.62;
+        double at = right ? setup.textWidth() : setup.textWidth() / 2;
+        stops.add(
+            new ParagraphTraits.TabStop(
+                at,
+                right ? ParagraphTraits.TabStop.Kind.RIGHT : ParagraphTraits.TabStop.Kind.CENTRE,
+                ParagraphTraits.TabStop.Leader.NONE));
+        inlines.add(new Inline.Text("\t", Look.PLAIN));
+      }
+      inlines.addAll(runningParagraph(t, setup).inlines());
+    }
+    return new Paragraph(
+        NodeId.fresh(), Look.of(ParagraphTraits.TABS, List.copyOf(stops)), Look.PLAIN, inlines);
+  }
+
+  /** The number that goes up with the pages becomes a field, and that of all pages after it. */
+  private List<Inline> withFields(Inline.Text t, RunningTexts.Counter counter) {
+    var m = RunningTexts.NUMBER.matcher(t.text());
+    var out = new ArrayList<Inline>();
+    int at = 0;
+    for (int group = 0; m.find(); group++) {
+      boolean page = group == counter.group();
+      boolean all = group > counter.group() && Integer.parseInt(m.group()) == pages;
+      if (!page && !all) {
+        continue;
+      }
+      if (m.start() > at) {
+        out.add(new Inline.Text(t.text().substring(at, m.start()), t.look()));
+      }
+      out.add(
+          new Inline.Field(
+              page ? Inline.Field.Kind.PAGE : Inline.Field.Kind.PAGES, m.group(), t.look()));
+      at = m.end();
+    }
+    if (at < t.text().length()) {
+      out.add(new Inline.Text(t.text().substring(at), t.look()));
+    }
+    return out;
+  }
+}

@@ -1,0 +1,3 @@
+/** Blocks into the document: looks, sections, headers and footers, live contents. */
+@org.jspecify.annotations.NullMarked
+package decant.pdf.read.document;

@@ -1,0 +1,301 @@
+package decant.pdf.read.drawings;
+
+import decant.model.Box;
+import decant.model.Media;
+import decant.pdf.read.lines.Lines;
+import decant.pdf.read.page.Glyph;
+import decant.pdf.read.page.Groups;
+import decant.pdf.read.page.Painted;
+import decant.pdf.read.page.Placed;
+import decant.pdf.read.page.Rule;
+import decant.pdf.read.page.ScannedPage;
+import decant.pdf.read.page.TextLine;
+import decant.reading.ReadProblem;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+
+/**
+ * Finds charts, diagrams and other drawings among the shapes of a page, and makes pictures of them
+ * with the labels that stand in them. Frames, shades, rules and bullets are no drawings.
+ */
+public final class DetectedDrawings {
+  /** Shapes nearer than this belong to one drawing, in points. */
+  private static final double NEAR = 4;
+
+  private static final double SMALLEST = 24;
+
+  /** Drawings nearer than this may be parts of one. */
+  private static final double PARTS_NEAR = 40;
+
+  /** More drawings than this on one page are a texture, and said to be left out. */
+  private static final int MOST_ON_PAGE = 40;
+
+  /** A drawing with more than this share of its area under letters is text with decoration. */
+  private static final double MOST_TEXT = 0.25;
+
+  /** Cuts the picture at a place out of a page. */
+  public interface Cutter {
+    Optional<Media> cut(int page, Box place) throws ReadProblem;
+  }
+
+  private DetectedDrawings() {}
+
+  /**
+   * The pages with each drawing as one of their pictures.
+   *
+   * @param left the numbers of the pages from which a drawing is not carried over
+   */
+  public record Result(List<ScannedPage> pages, Set<Integer> left) {}
+
+  public static Result asPictures(List<ScannedPage> pages, Cutter cutter) throws ReadProblem {
+    List<List<Drawing>> found = pages.parallelStream().map(DetectedDrawings::of).toList();
+    Map<String, Long> places =
+        found.stream()
+            .flatMap(d -> d.stream().map(DetectedDrawings::place).distinct())
+            .collect(Collectors.groupingBy(p -> p, Collectors.counting()));
+    var out = new ArrayList<ScannedPage>();
+    var left = new HashSet<Integer>();
+    for (int k = 0; k < pages.size(); k++) {
+      ScannedPage p = pages.get(k);
+      boolean texture = found.get(k).size() > MOST_ON_PAGE;
+      for (Drawing d : found.get(k)) {
+        long times = places.get(place(d));
+        boolean running = times > 2 && times * 2 > pages.size();
+        Optional<ScannedPage> with = texture || running ? Optional.empty() : with(p, d, cutter);
+        if (with.isEmpty()) {
+          left.add(p.number());
+        }
+        p = with.orElse(p);
+      }
+      out.add(p);
+    }
+    return new Result(out, left);
+  }
+
+  private static String place(Drawing d) {
+    return Math.round(d.box().x() / 2)
+        + " "
+        + Math.round(d.box().y() / 2)
+        + " "
+        + Math.round(d.box().width() / 2);
+  }
+
+  private static Optional<ScannedPage> with(ScannedPage p, Drawing d, Cutter cutter)
+      throws ReadProblem {
+    // Half a line's thickness stands outside the outline.
+    Box place =
+        new Box(d.box().x() - 1, d.box().y() - 1, d.box().width() + 2, d.box().height() + 2);
+    Optional<Media> media = cutter.cut(p.number(), place);
+    if (media.isEmpty()) {
+      return Optional.empty();
+    }
+    var pictures = new ArrayList<>(p.pictures());
+    pictures.removeIf(x -> place.holds(x.box(), 1));
+    String alt =
+        Lines.of(p.only(d.labels())).stream()
+            .map(l -> l.text().strip())
+            .collect(Collectors.joining(" "));
+    pictures.add(new Placed(media.get(), place, d.content(), alt));
+    Set<Painted> drawn = new HashSet<>(d.shapes());
+    Set<Glyph> labels = new HashSet<>(d.labels());
+    return Optional.of(
+        new ScannedPage(
+            p.number(),
+            p.width(),
+            p.height(),
+            p.glyphs().stream().filter(g -> !labels.contains(g)).toList(),
+            p.rules().stream().filter(r -> !inside(r, place)).toList(),
+            pictures,
+            p.shapes().stream().filter(s -> !drawn.contains(s)).toList(),
+            p.remarks()));
+  }
+
+  private static boolean inside(Rule r, Box of) {
+    return of.holds(new Box(r.x1(), r.y1(), r.x2() - r.x1(), r.y2() - r.y1()), 1);
+  }
+
+  /**
+   * @param labels what is written in it
+   */
+  record Drawing(Box box, List<Painted> shapes, List<Glyph> labels, int content) {}
+
+  /** The drawings of a page, from the top. */
+  static List<Drawing> of(ScannedPage page) {
+    List<Painted> shapes =
+        page.shapes().stream()
+            .filter(Painted::shows)
+            .filter(s ->
+                s.box().width() * s.box().height() < page.width() * page.height() * 0.7
+                    && (s.box().width() < page.width() * 0.98
+                        || s.box().height() < page.height() * 0.98))
+            .sorted(Comparator.comparingDouble(s -> s.box().y()))
+            .toList();
+    if (shapes.stream().noneMatch(s -> s.free() || s.solid())) {
+      return List.of();
+    }
+    var out = new ArrayList<Drawing>();
+    for (List<Painted> cluster : clusters(shapes)) {
+      Box box = cluster.getFirst().box();
+      for (Painted s : cluster) {
+        box = box.union(s.box());
+      }
+      if (box.width() < SMALLEST || box.height() < SMALLEST) {
+        continue;
+      }
+      List<Glyph> within = within(page, box, cluster);
+      if (isDrawn(cluster, page) && textShare(within, box) < MOST_TEXT) {
+        out.add(new Drawing(box, cluster, within, content(cluster)));
+      }
+    }
+    if (out.isEmpty()) {
+      return out;
+    }
+    List<TextLine> upright =
+        Lines.of(
+            page.only(
+                page.glyphs().stream().filter(g -> g.quarter() == 0 && g.content() < 0).toList()));
+    return apart(together(out, page)).stream().map(d -> AxisLabels.with(d, page, upright)).toList();
+  }
+
+  /** Drawings near one another with no text between are one: a row of figures, a divided chart. */
+  private static List<Drawing> together(List<Drawing> drawings, ScannedPage page) {
+    var out = new ArrayList<>(drawings);
+    if (out.size() > MOST_ON_PAGE) {
+      return out;
+    }
+    boolean changed = true;
+    while (changed) {
+      changed = false;
+      for (int a = 0; a < out.size() && !changed; a++) {
+        for (int b = a + 1; b < out.size() && !changed; b++) {
+          Drawing x = out.get(a);
+          Drawing y = out.get(b);
+          if (near(x.box(), y.box(), PARTS_NEAR) && alone(x, y, page)) {
+            out.remove(b);
+            out.set(a, joined(x, y));
+            changed = true;
+          }
+        }
+      }
+    }
+    return out;
+  }
+
+  private static boolean near(Box a, Box b, double distance) {
+    return a.sharedWidth(b) > -distance && a.sharedHeight(b) > -distance;
+  }
+
+  private static boolean alone(Drawing x, Drawing y, ScannedPage page) {
+    Box all = x.box().union(y.box());
+    long letters = page.glyphs().stream().filter(g -> !g.isSpace() && g.standsIn(all)).count();
+    return letters
+        == Stream.of(x, y).flatMap(d -> d.labels().stream()).filter(g -> !g.isSpace()).count();
+  }
+
+  private static Drawing joined(Drawing x, Drawing y) {
+    var shapes = new ArrayList<>(x.shapes());
+    shapes.addAll(y.shapes());
+    var labels = new ArrayList<>(x.labels());
+    labels.addAll(y.labels());
+    return new Drawing(x.box().union(y.box()), shapes, labels, content(shapes));
+  }
+
+  /** Drawings within others are parts of them. */
+  private static List<Drawing> apart(List<Drawing> all) {
+    return all.stream()
+        .filter(d ->
+            all.stream()
+                .noneMatch(o ->
+                    o != d
+                        && o.box().holds(d.box(), 1)
+                        && o.box().width() * o.box().height() > d.box().width() * d.box().height()))
+        .toList();
+  }
+
+  private static List<List<Painted>> clusters(List<Painted> sorted) {
+    var groups = new Groups(sorted.size());
+    var open = new ArrayList<Integer>(); // shapes that reach down to where the next begins
+    for (int k = 0; k < sorted.size(); k++) {
+      Box b = sorted.get(k).box();
+      open.removeIf(o -> sorted.get(o).box().bottom() + NEAR < b.y());
+      for (int o : open) {
+        if (sorted.get(o).box().sharedWidth(b) > -NEAR) {
+          groups.join(k, o);
+        }
+      }
+      open.add(k);
+    }
+    return groups.of(sorted);
+  }
+
+  private static boolean isDrawn(List<Painted> cluster, ScannedPage page) {
+    long marks = cluster.stream().filter(Painted::free).count();
+    long large =
+        cluster.stream()
+            .filter(s -> s.free() && (s.box().width() > 8 || s.box().height() > 8))
+            .count();
+    return large > 0 || marks >= 12 || hasBars(cluster, page);
+  }
+
+  /** Bars of several lengths that stand on one line, with nothing written on them. */
+  private static boolean hasBars(List<Painted> cluster, ScannedPage page) {
+    List<Box> bars =
+        cluster.stream()
+            .filter(Painted::solid)
+            .map(Painted::box)
+            .filter(b -> page.glyphs().stream().noneMatch(g -> !g.isSpace() && g.standsIn(b)))
+            .toList();
+    return bars(bars, true) || bars(bars, false);
+  }
+
+  private static boolean bars(List<Box> solids, boolean standing) {
+    Map<Long, List<Box>> byFoot =
+        solids.stream()
+            .collect(Collectors.groupingBy(b -> Math.round(standing ? b.bottom() : b.x())));
+    return byFoot.values().stream()
+        .anyMatch(row -> {
+          long lengths =
+              row.stream()
+                  .map(b -> Math.round((standing ? b.height() : b.width()) / 2))
+                  .distinct()
+                  .count();
+          long places =
+              row.stream().map(b -> Math.round(standing ? b.x() : b.y())).distinct().count();
+          return places >= 3 && lengths >= 3;
+        });
+  }
+
+  private static List<Glyph> within(ScannedPage page, Box box, List<Painted> cluster) {
+    Set<Integer> contents = cluster.stream().map(Painted::content).collect(Collectors.toSet());
+    return page.glyphs().stream()
+        .filter(g -> g.standsIn(box) && (g.content() < 0 || contents.contains(g.content())))
+        .toList();
+  }
+
+  private static double textShare(List<Glyph> glyphs, Box box) {
+    double covered = 0;
+    for (Glyph g : glyphs) {
+      covered += g.width() * g.size();
+    }
+    return covered / (box.width() * box.height());
+  }
+
+  private static int content(List<Painted> cluster) {
+    return cluster.stream()
+        .map(Painted::content)
+        .filter(c -> c >= 0)
+        .collect(Collectors.groupingBy(c -> c, Collectors.counting()))
+        .entrySet()
+        .stream()
+        .max(Map.Entry.comparingByValue())
+        .map(Map.Entry::getKey)
+        .orElse(-1);
+  }
+}

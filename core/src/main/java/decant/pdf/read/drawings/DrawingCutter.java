@@ -1,0 +1,225 @@
+package decant.pdf.read.drawings;
+
+import de.rototor.pdfbox.graphics2d.PdfBoxGraphics2D;
+import decant.model.Box;
+import decant.model.Media;
+import decant.pdf.read.scan.PageScan;
+import decant.work.Faults;
+import java.awt.AlphaComposite;
+import java.awt.Color;
+import java.awt.Composite;
+import java.awt.Graphics2D;
+import java.awt.geom.AffineTransform;
+import java.awt.geom.NoninvertibleTransformException;
+import java.awt.geom.Rectangle2D;
+import java.awt.image.BufferedImage;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.util.Optional;
+import javax.imageio.ImageIO;
+import org.apache.pdfbox.cos.COSName;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.pdmodel.PDPage;
+import org.apache.pdfbox.pdmodel.PDPageContentStream;
+import org.apache.pdfbox.pdmodel.common.PDRectangle;
+import org.apache.pdfbox.pdmodel.font.PDFont;
+import org.apache.pdfbox.pdmodel.graphics.image.PDImage;
+import org.apache.pdfbox.rendering.PDFRenderer;
+import org.apache.pdfbox.rendering.PageDrawer;
+import org.apache.pdfbox.rendering.PageDrawerParameters;
+import org.apache.pdfbox.util.Matrix;
+import org.apache.pdfbox.util.Vector;
+
+/**
+ * Cuts a drawing out of a page, as a page of its own. Only what touches its place is copied, so
+ * that nothing of the page's text travels along unseen; its letters become outlines. What shows
+ * through masks becomes pixels.
+ */
+public final class DrawingCutter {
+  private static final Color NOTHING = new Color(255, 255, 255, 0);
+  private static final double DOTS_PER_POINT = 300 / 72.0;
+  private static final double MOST_DOTS = 4000;
+
+  private final PDDocument pdf;
+
+  public DrawingCutter(PDDocument pdf) {
+    this.pdf = pdf;
+  }
+
+  /** The drawing at a place, in points from the top left of the page as shown; empty if damaged. */
+  public Optional<Media> cut(int number, Box place) {
+    PDPage page = pdf.getPage(number);
+    try {
+      Rectangle2D kept =
+          PageScan.shown(page.getCropBox(), page.getRotation())
+              .createInverse()
+              .createTransformedShape(
+                  new Rectangle2D.Double(place.x(), place.y(), place.width(), place.height()))
+              .getBounds2D();
+      try {
+        return Optional.of(
+            Media.of("application/pdf", drawn(new Part(pdf, kept, false), number, place)));
+      } catch (Masked e) {
+        return Optional.of(
+            Media.of("image/png", painted(new Part(pdf, kept, true), number, place)));
+      }
+    } catch (IOException | RuntimeException | NoninvertibleTransformException e) {
+      Faults.mended("cutting out a drawing", e);
+      return Optional.empty(); // said to be left out
+    }
+  }
+
+  /** Part of a drawing shows through a soft mask (ISO 32000-1 §11.5). */
+  private static final class Masked extends RuntimeException {
+    private static final long serialVersionUID = 1;
+  }
+
+  private static byte[] drawn(Part part, int number, Box place) throws IOException {
+    try (var out = new PDDocument()) {
+      float w = (float) place.width();
+      float h = (float) place.height();
+      var g =
+          new PdfBoxGraphics2D(out, w, h) {
+            @Override
+            public void setComposite(Composite c) {
+              // Blend modes (ISO 32000-1 §11.3.5) are not among what it can write.
+              super.setComposite(c instanceof AlphaComposite ? c : AlphaComposite.SrcOver);
+            }
+          };
+      g.setBackground(NOTHING);
+      g.clip(new Rectangle2D.Double(0, 0, w, h));
+      g.translate(-place.x(), -place.y());
+      part.renderPageToGraphics(number, g);
+      g.dispose();
+      var own = new PDPage(new PDRectangle(w, h));
+      out.addPage(own);
+      try (var content = new PDPageContentStream(out, own)) {
+        content.drawForm(g.getXFormObject());
+      }
+      var bytes = new ByteArrayOutputStream();
+      out.save(bytes);
+      return bytes.toByteArray();
+    }
+  }
+
+  private static byte[] painted(Part part, int number, Box place) throws IOException {
+    double scale = Math.min(DOTS_PER_POINT, MOST_DOTS / Math.max(place.width(), place.height()));
+    var image =
+        new BufferedImage(
+            (int) Math.max(1, Math.round(place.width() * scale)),
+            (int) Math.max(1, Math.round(place.height() * scale)),
+            BufferedImage.TYPE_INT_ARGB);
+    Graphics2D g = image.createGraphics();
+    g.setBackground(NOTHING);
+    g.scale(scale, scale);
+    g.translate(-place.x(), -place.y());
+    part.renderPageToGraphics(number, g);
+    g.dispose();
+    var bytes = new ByteArrayOutputStream();
+    ImageIO.write(image, "png", bytes);
+    return bytes.toByteArray();
+  }
+
+  /** Renders what touches an area of a page. */
+  private static final class Part extends PDFRenderer {
+    private final Rectangle2D kept;
+
+    private final boolean paintsMasks;
+
+    Part(PDDocument pdf, Rectangle2D kept, boolean paintsMasks) {
+      super(pdf);
+      this.kept = kept;
+      this.paintsMasks = paintsMasks;
+    }
+
+    @Override
+    protected PageDrawer createPageDrawer(PageDrawerParameters parameters) throws IOException {
+      return new PartDrawer(parameters, kept, paintsMasks);
+    }
+  }
+
+  /** Draws what touches an area of the page, in the page's own space. */
+  private static final class PartDrawer extends PageDrawer {
+    private final Rectangle2D kept;
+    private final boolean paintsMasks;
+
+    PartDrawer(PageDrawerParameters parameters, Rectangle2D kept, boolean paintsMasks)
+        throws IOException {
+      super(parameters);
+      this.kept = kept;
+      this.paintsMasks = paintsMasks;
+    }
+
+    private void checkMask() {
+      if (!paintsMasks && getGraphicsState().getSoftMask() != null) {
+        throw new Masked();
+      }
+    }
+
+    private boolean away(Rectangle2D area) {
+      return area.getMaxX() < kept.getMinX()
+          || area.getMinX() > kept.getMaxX()
+          || area.getMaxY() < kept.getMinY()
+          || area.getMinY() > kept.getMaxY();
+    }
+
+    @Override
+    protected void showGlyph(Matrix m, PDFont font, int code, Vector displacement)
+        throws IOException {
+      if (kept.contains(m.getTranslateX(), m.getTranslateY())) {
+        super.showGlyph(m, font, code, displacement);
+      }
+    }
+
+    /** Drops a path that touches nothing of what is kept. */
+    private boolean dropped() {
+      boolean away = away(getLinePath().getBounds2D());
+      if (away) {
+        getLinePath().reset();
+      }
+      return away;
+    }
+
+    @Override
+    public void strokePath() throws IOException {
+      if (!dropped()) {
+        checkMask();
+        super.strokePath();
+      }
+    }
+
+    @Override
+    public void fillPath(int windingRule) throws IOException {
+      if (!dropped()) {
+        checkMask();
+        super.fillPath(windingRule);
+      }
+    }
+
+    @Override
+    public void fillAndStrokePath(int windingRule) throws IOException {
+      if (!dropped()) {
+        checkMask();
+        super.fillAndStrokePath(windingRule);
+      }
+    }
+
+    @Override
+    public void drawImage(PDImage image) throws IOException {
+      AffineTransform t =
+          getGraphicsState().getCurrentTransformationMatrix().createAffineTransform();
+      if (!away(t.createTransformedShape(new Rectangle2D.Double(0, 0, 1, 1)).getBounds2D())) {
+        checkMask();
+        super.drawImage(image);
+      }
+    }
+
+    @Override
+    public void shadingFill(COSName shading) throws IOException {
+      if (!away(getGraphicsState().getCurrentClippingPath().getBounds2D())) {
+        checkMask();
+        super.shadingFill(shading);
+      }
+    }
+  }
+}

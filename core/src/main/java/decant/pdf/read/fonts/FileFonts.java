@@ -1,0 +1,57 @@
+package decant.pdf.read.fonts;
+
+import decant.pdf.read.page.SourceFace;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import org.apache.pdfbox.pdmodel.font.PDFont;
+
+/**
+ * What is known of the fonts of one file: their faces, and the text of each code that was shown.
+ */
+public final class FileFonts {
+  private final Map<PDFont, SourceFace> faces = new LinkedHashMap<>();
+  private final Map<PDFont, FontTexts> texts = new LinkedHashMap<>();
+  private final List<ShownLetters> letters = new ArrayList<>();
+
+  /** Takes over what is known of the fonts of later pages. */
+  public void add(FileFonts later) {
+    faces.putAll(later.faces);
+    texts.putAll(later.texts);
+    letters.addAll(later.letters);
+  }
+
+  public SourceFace face(PDFont font) {
+    return faces.computeIfAbsent(font, SourceFace::of);
+  }
+
+  /** The text of a code; empty if nothing tells. */
+  public String text(PDFont font, int code) {
+    return texts.computeIfAbsent(font, FontTexts::new).of(code);
+  }
+
+  /** The names of fonts whose characters had to be told otherwise than the file says. */
+  List<String> repaired() {
+    return texts.entrySet().stream()
+        .filter(e -> e.getValue().repaired())
+        .map(e -> face(e.getKey()).name())
+        .distinct()
+        .sorted()
+        .toList();
+  }
+
+  /** Takes the outlines of what was shown out of the file, while it is open. */
+  public void gather() {
+    texts.forEach((font, t) -> ShownLetters.of(font, face(font), t).ifPresent(letters::add));
+  }
+
+  List<ShownLetters> letters() {
+    return letters;
+  }
+
+  public Collection<SourceFace> faces() {
+    return faces.values();
+  }
+}

@@ -1,0 +1,144 @@
+package decant.pdf.read.lines;
+
+import decant.pdf.read.page.Glyph;
+import decant.pdf.read.page.TextLine;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Set;
+
+/**
+ * Joins lines into running text: hyphens at line ends undone where they were put in by whoever
+ * broke the lines.
+ */
+public final class Dehyphenator {
+  private final Set<String> words = new HashSet<>();
+  private final Set<String> hyphenated = new HashSet<>();
+  private int divided;
+
+  /**
+   * @param lines all lines of the file, from which it learns which words exist
+   */
+  public Dehyphenator(List<List<TextLine>> lines) {
+    for (List<TextLine> page : lines) {
+      for (TextLine l : page) {
+        String[] parts = l.text().split("\\s+");
+        for (int k = 0; k < parts.length; k++) {
+          String w = bare(parts[k]);
+          if (k < parts.length - 1 && w.indexOf('-') > 0) {
+            hyphenated.add(w);
+          }
+          words.add(w);
+        }
+      }
+    }
+  }
+
+  /** How many words were divided at line ends, of the lines joined so far. */
+  public int divided() {
+    return divided;
+  }
+
+  /** A word in lower case without the punctuation around it; a hyphen at its end stays. */
+  private static String bare(String w) {
+    int from = 0;
+    int to = w.length();
+    while (from < to && !Character.isLetterOrDigit(w.charAt(from))) {
+      from++;
+    }
+    while (to > from && !Character.isLetterOrDigit(w.charAt(to - 1)) && w.charAt(to - 1) != '-') {
+      to--;
+    }
+    return w.substring(from, to).toLowerCase(java.util.Locale.ROOT);
+  }
+
+  /** The glyphs of lines one after the other, with what stands between them. */
+  public List<Glyph> join(List<TextLine> lines) {
+    var out = new ArrayList<Glyph>();
+    for (TextLine l : lines) {
+      if (out.isEmpty()) {
+        out.addAll(l.glyphs());
+        continue;
+      }
+      Glyph last = out.getLast();
+      Glyph first = l.glyphs().getFirst();
+      boolean hyphen =
+          last.text().matches(".*[-\u2010\u00AD]")
+              && out.size() > 1
+              && isLetter(out.get(out.size() - 2));
+      if (hyphen && isLowerCase(first)) {
+        String head = tailWord(out);
+        String tail = headWord(l.glyphs());
+        if (removeHyphen(head, tail, last.text())) {
+          out.removeLast();
+          divided++;
+        }
+      } else if (hyphen && isLetterOrDigit(first)) {
+        // "North-" and "East" keep their hyphen and get no space
+      } else if (!breaksWithoutSpace(last, first)) {
+        out.add(Lines.space(last, first));
+      }
+      out.addAll(l.glyphs());
+    }
+    return out;
+  }
+
+  private boolean removeHyphen(String head, String tail, String hyphen) {
+    if (hyphen.endsWith("\u00AD")) {
+      return true;
+    }
+    String whole = bare(head + tail);
+    String kept = bare(head + "-" + tail);
+    if (words.contains(whole)) {
+      return true;
+    }
+    return !hyphenated.contains(kept);
+  }
+
+  private static String tailWord(List<Glyph> glyphs) {
+    var b = new StringBuilder();
+    for (int k = glyphs.size() - 2; k >= 0 && !glyphs.get(k).isSpace(); k--) {
+      b.insert(0, glyphs.get(k).text());
+    }
+    return b.toString();
+  }
+
+  private static String headWord(List<Glyph> glyphs) {
+    var b = new StringBuilder();
+    for (Glyph g : glyphs) {
+      if (g.isSpace()) {
+        break;
+      }
+      b.append(g.text());
+    }
+    return b.toString();
+  }
+
+  private static boolean isLetter(Glyph g) {
+    return !g.text().isEmpty() && Character.isLetter(g.text().codePointAt(0));
+  }
+
+  private static boolean isLetterOrDigit(Glyph g) {
+    return !g.text().isEmpty() && Character.isLetterOrDigit(g.text().codePointAt(0));
+  }
+
+  private static boolean isLowerCase(Glyph g) {
+    return !g.text().isEmpty() && Character.isLowerCase(g.text().codePointAt(0));
+  }
+
+  /** Scripts that have no spaces between words (UAX #14, class ID). */
+  private static boolean breaksWithoutSpace(Glyph a, Glyph b) {
+    return isIdeographic(a) && isIdeographic(b);
+  }
+
+  private static boolean isIdeographic(Glyph g) {
+    if (g.text().isEmpty()) {
+      return false;
+    }
+    int c = g.text().codePointBefore(g.text().length());
+    return Character.isIdeographic(c)
+        || c >= 0x3040 && c <= 0x30FF
+        || c >= 0x3000 && c <= 0x303F
+        || c >= 0xFF00 && c <= 0xFF60;
+  }
+}

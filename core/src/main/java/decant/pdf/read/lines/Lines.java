@@ -1,0 +1,312 @@
+package decant.pdf.read.lines;
+
+import decant.model.Box;
+import decant.pdf.read.page.Directions;
+import decant.pdf.read.page.Glyph;
+import decant.pdf.read.page.ScannedPage;
+import decant.pdf.read.page.SourceFace;
+import decant.pdf.read.page.TextLine;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+
+/**
+ * Glyphs into lines: by baseline, in visual order, cut at wide gaps, spaces put in where glyphs
+ * stand apart.
+ */
+public final class Lines {
+  /** Gap between words, as a share of the size; common practice. */
+  private static final double WORD_GAP = 0.17;
+
+  /** Gap that ends a piece of a line. */
+  private static final double PIECE_GAP = 1.6;
+
+  /** So many letters over others are no accident: accents and signs made of several are fewer. */
+  private static final int LETTERS_OVER = 6;
+
+  private Lines() {}
+
+  public static List<TextLine> of(ScannedPage page) {
+    var out = new ArrayList<TextLine>();
+    for (int quarter = 0; quarter < 4; quarter++) {
+      List<Glyph> glyphs = standing(page, quarter);
+      if (!glyphs.isEmpty()) {
+        out.addAll(upright(page, glyphs));
+      }
+    }
+    return out;
+  }
+
+  /** The glyphs of a page that are turned so and have characters, as if they stood upright. */
+  public static List<Glyph> standing(ScannedPage page, int quarter) {
+    List<Glyph> glyphs =
+        page.glyphs().stream().filter(g -> g.quarter() == quarter && !g.text().isEmpty()).toList();
+    return quarter == 0 ? glyphs : turned(glyphs, quarter, page);
+  }
+
+  /** The size that most letters of the file have. */
+  public static double bodySize(List<List<TextLine>> lines) {
+    Map<Double, Integer> letters = new HashMap<>();
+    for (List<TextLine> page : lines) {
+      for (TextLine l : page) {
+        letters.merge(Math.round(l.size() * 4) / 4.0, l.glyphs().size(), Integer::sum);
+      }
+    }
+    return letters.entrySet().stream()
+        .max(Map.Entry.comparingByValue())
+        .map(Map.Entry::getKey)
+        .orElse(11.0);
+  }
+
+  /**
+   * Turned text is put into lines as if it stood upright, and then kept at the place where it
+   * begins.
+   */
+  private static List<Glyph> turned(List<Glyph> glyphs, int quarter, ScannedPage page) {
+    return glyphs.stream()
+        .map(g -> {
+          double x = g.x();
+          double y = g.baseline();
+          double nx = quarter == 1 ? y : quarter == 2 ? page.width() - x : page.height() - y;
+          double ny = quarter == 1 ? page.width() - x : quarter == 2 ? page.height() - y : x;
+          return g.upright(nx, ny);
+        })
+        .toList();
+  }
+
+  private static List<TextLine> upright(ScannedPage page, List<Glyph> glyphs) {
+    List<List<Glyph>> rows = rows(glyphs).stream().flatMap(r -> overlaid(r).stream()).toList();
+    var out = new ArrayList<TextLine>();
+    for (List<Glyph> row : rows) {
+      row.sort(Comparator.comparingDouble(Glyph::x));
+      List<Glyph> once = withoutDoubles(row);
+      int from = 0;
+      for (int k = 1; k <= once.size(); k++) {
+        boolean end = k == once.size();
+        if (!end) {
+          Glyph a = lastInk(once, from, k);
+          Glyph b = once.get(k);
+          end = !b.isSpace() && b.x() - a.right() > PIECE_GAP * Math.max(a.size(), b.size());
+        }
+        if (end) {
+          line(page.number(), once.subList(from, k)).ifPresent(out::add);
+          from = k;
+        }
+      }
+    }
+    return out;
+  }
+
+  /** What letters of a row have in common that were written in one go. */
+  private record Hand(long baseline, long size, SourceFace face, decant.model.Colour colour) {}
+
+  /** A row by its parts where text is written over other text: a stamp, a watermark. */
+  private static List<List<Glyph>> overlaid(List<Glyph> row) {
+    row.sort(Comparator.comparingDouble(Glyph::x));
+    int over = 0;
+    for (int k = 1; k < row.size(); k++) {
+      Glyph a = row.get(k - 1);
+      Glyph b = row.get(k);
+      boolean covers =
+          !a.isSpace()
+              && !b.isSpace()
+              && a.right() - b.x() > 0.3 * Math.min(a.width(), b.width())
+              && !a.text().equals(b.text());
+      over += covers ? 1 : 0;
+    }
+    if (over < LETTERS_OVER) {
+      return List.of(row);
+    }
+    var hands = new LinkedHashMap<Hand, List<Glyph>>();
+    for (Glyph g : row) {
+      var hand =
+          new Hand(Math.round(g.baseline() * 2), Math.round(g.size() * 2), g.face(), g.colour());
+      hands.computeIfAbsent(hand, h -> new ArrayList<>()).add(g);
+    }
+    return List.copyOf(hands.values());
+  }
+
+  private static Glyph lastInk(List<Glyph> row, int from, int before) {
+    for (int k = before - 1; k >= from; k--) {
+      if (!row.get(k).isSpace()) {
+        return row.get(k);
+      }
+    }
+    return row.get(before - 1);
+  }
+
+  private static List<List<Glyph>> rows(List<Glyph> glyphs) {
+    List<Glyph> sorted = new ArrayList<>(glyphs);
+    sorted.sort(Comparator.comparingDouble(Glyph::baseline));
+    var rows = new ArrayList<List<Glyph>>();
+    List<Glyph> raised = new ArrayList<>();
+    double typical = typicalSize(sorted);
+    for (Glyph g : sorted) {
+      if (g.size() < typical * 0.8) {
+        raised.add(g); // may be a note mark: joins the line it stands by below
+        continue;
+      }
+      List<Glyph> row = rows.isEmpty() ? null : rows.getLast();
+      if (row == null || g.baseline() - row.getFirst().baseline() > Math.min(3, g.size() * 0.25)) {
+        row = new ArrayList<>();
+        rows.add(row);
+      }
+      row.add(g);
+    }
+    addSmall(rows, raised);
+    return rows;
+  }
+
+  /**
+   * Small glyphs join a row of larger text that they touch from the side; the others make rows of
+   * their own.
+   */
+  private static void addSmall(List<List<Glyph>> rows, List<Glyph> small) {
+    small.sort(Comparator.comparingDouble(Glyph::x));
+    List<Glyph> rest = apart(rows, small);
+    // Of what stands before a line, only the last glyph touches it; then the one before that.
+    rest = apart(rows, rest.reversed());
+    rest.sort(Comparator.comparingDouble(Glyph::baseline));
+    List<Glyph> row = null;
+    for (Glyph g : rest) {
+      if (row == null || g.baseline() - row.getFirst().baseline() > Math.min(3, g.size() * 0.3)) {
+        row = new ArrayList<>();
+        rows.add(row);
+      }
+      row.add(g);
+    }
+    rows.sort(Comparator.comparingDouble(r -> r.getFirst().baseline()));
+  }
+
+  /** Puts small glyphs, in their order, into the rows they touch; returns those that touch none. */
+  private static List<Glyph> apart(List<List<Glyph>> rows, List<Glyph> small) {
+    var rest = new ArrayList<Glyph>();
+    for (Glyph g : small) {
+      Optional<List<Glyph>> home =
+          rows.stream()
+              .filter(r -> {
+                double up = r.getFirst().baseline() - g.baseline();
+                double s = r.getFirst().size();
+                return up > -0.35 * s
+                    && up < 0.7 * s
+                    && r.stream()
+                        .anyMatch(o ->
+                            Math.abs(g.x() - o.right()) < s * 0.35
+                                || Math.abs(o.x() - g.right()) < s * 0.35);
+              })
+              .findFirst();
+      home.ifPresentOrElse(r -> r.add(g), () -> rest.add(g));
+    }
+    return rest;
+  }
+
+  private static double typicalSize(List<Glyph> glyphs) {
+    double[] sizes = glyphs.stream().mapToDouble(Glyph::size).sorted().toArray();
+    return sizes[sizes.length / 2];
+  }
+
+  /** Bold made by showing a glyph twice with a small shift counts once. */
+  private static List<Glyph> withoutDoubles(List<Glyph> row) {
+    var out = new ArrayList<Glyph>(row.size());
+    for (Glyph g : row) {
+      boolean twice = false;
+      for (int k = out.size() - 1; k >= 0 && k >= out.size() - 4 && !twice; k--) {
+        Glyph o = out.get(k);
+        twice = doubles(g, o);
+      }
+      if (!twice) {
+        out.add(g);
+      }
+    }
+    return out;
+  }
+
+  /** Whether a glyph of the same row only adds weight to another. */
+  public static boolean doubles(Glyph g, Glyph o) {
+    return !g.isSpace()
+        && o.text().equals(g.text())
+        && Math.abs(o.x() - g.x()) < g.size() * 0.08
+        && g.width() > g.size() * 0.15;
+  }
+
+  private static Optional<TextLine> line(int page, List<Glyph> piece) {
+    int from = 0;
+    int to = piece.size();
+    while (from < to && piece.get(from).isSpace()) {
+      from++;
+    }
+    while (to > from && piece.get(to - 1).isSpace()) {
+      to--;
+    }
+    if (from == to) {
+      return Optional.empty();
+    }
+    var spaced = new ArrayList<Glyph>();
+    for (int k = from; k < to; k++) {
+      Glyph g = piece.get(k);
+      if (!spaced.isEmpty()) {
+        Glyph last = spaced.getLast();
+        boolean apart =
+            g.x() - last.right() > WORD_GAP * Math.max(1, Math.min(g.size(), last.size()));
+        if (g.isSpace() && last.isSpace()) {
+          continue;
+        }
+        if (apart && !g.isSpace() && !last.isSpace()) {
+          spaced.add(space(last, g));
+        }
+      }
+      spaced.add(g.isSpace() ? asSpace(g) : g);
+    }
+    List<Glyph> logical = Directions.logical(spaced);
+    double left = Double.MAX_VALUE;
+    double right = 0;
+    double top = Double.MAX_VALUE;
+    double bottom = 0;
+    double size = 0;
+    double baseline = 0;
+    for (Glyph g : spaced) {
+      left = Math.min(left, g.x());
+      right = Math.max(right, g.right());
+      if (!g.isSpace() && g.size() > size) {
+        size = g.size();
+        baseline = g.baseline();
+      }
+      top = Math.min(top, g.baseline() - g.size() * 0.8);
+      bottom = Math.max(bottom, g.baseline() + g.size() * 0.22);
+    }
+    size = mainSize(spaced, size);
+    return Optional.of(
+        new TextLine(
+            page, logical, new Box(left, top, right - left, bottom - top), baseline, size));
+  }
+
+  /** The size that most of the line's letters have. */
+  private static double mainSize(List<Glyph> glyphs, double otherwise) {
+    var counts = new HashMap<Double, Integer>();
+    glyphs.stream()
+        .filter(g -> !g.isSpace())
+        .forEach(g -> counts.merge(Math.round(g.size() * 10) / 10.0, 1, Integer::sum));
+    return counts.entrySet().stream()
+        .max(Map.Entry.comparingByValue())
+        .map(Map.Entry::getKey)
+        .orElse(otherwise);
+  }
+
+  private static Glyph asSpace(Glyph g) {
+    return g.like(" ", g.x(), g.width());
+  }
+
+  static Glyph space(Glyph after, Glyph before) {
+    Glyph gap =
+        after
+            .gap(" ", Math.max(0, before.x() - after.right()))
+            .withDecor(after.decor().shared(before.decor()));
+    return after.link().isPresent() && after.link().equals(before.link())
+        ? gap.withLink(after.link().get())
+        : gap;
+  }
+}

@@ -1,0 +1,297 @@
+package decant.pdf.read.lines;
+
+import decant.model.Box;
+import decant.pdf.read.page.Directions;
+import decant.pdf.read.page.Glyph;
+import decant.pdf.read.page.Rule;
+import decant.pdf.read.page.TextLine;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+
+/**
+ * Pieces of lines into columns in reading order. A gutter is looked for where pieces begin below
+ * one another and nothing reaches across for a stretch of the page; what does reach across parts
+ * the page into bands, each read from its first column to its last.
+ */
+public final class PageColumns {
+  private static final int DEEPEST = 6;
+  private static final double SAME_EDGE = 2.5;
+
+  /** The least gutter, as a share of the size of the text beside it. */
+  private static final double LEAST_GUTTER = 0.55;
+
+  /**
+   * Pieces that stand in one column.
+   *
+   * @param left edge of the column, also where these pieces are shorter
+   * @param column whether it stands beside others
+   */
+  public record Column(List<TextLine> pieces, double left, double right, boolean column) {
+    public Column {
+      pieces = List.copyOf(pieces);
+    }
+  }
+
+  private final List<Rule> rules;
+
+  private PageColumns(List<Rule> rules) {
+    this.rules = rules.stream().filter(Rule::lying).toList();
+  }
+
+  /**
+   * @param rules of the page: what many of them cross is the inside of a table, no gutter
+   */
+  public static List<Column> of(List<TextLine> pieces, List<Rule> rules) {
+    if (pieces.isEmpty()) {
+      return List.of();
+    }
+    List<TextLine> sorted = pieces.stream().sorted(TextLine.DOWN).toList();
+    return new PageColumns(rules).cut(sorted, left(sorted), right(sorted), false, 0);
+  }
+
+  private List<Column> cut(
+      List<TextLine> lines, double left, double right, boolean column, int depth) {
+    Optional<Split> split = depth >= DEEPEST ? Optional.empty() : best(lines);
+    if (split.isEmpty()) {
+      return List.of(new Column(lines, left, right, column));
+    }
+    var out = new ArrayList<Column>();
+    for (Band b : split.get().bands()) {
+      if (b.left().isEmpty() || b.right().isEmpty()) {
+        List<TextLine> one = b.left().isEmpty() ? b.right() : b.left();
+        boolean across = b.across();
+        double l = across ? left : b.left().isEmpty() ? split.get().at() : left;
+        double r = across ? right : b.left().isEmpty() ? right : split.get().leftEnd();
+        add(out, new Column(one, l, r, column || !across));
+        continue;
+      }
+      double x = split.get().at();
+      List<Column> first = cut(b.left(), left, split.get().leftEnd(), true, depth + 1);
+      List<Column> second = cut(b.right(), x, right, true, depth + 1);
+      boolean rightToLeft = lines.stream().mapToInt(Directions::lean).sum() > 0;
+      (rightToLeft ? second : first).forEach(c -> add(out, c));
+      (rightToLeft ? first : second).forEach(c -> add(out, c));
+    }
+    return out;
+  }
+
+  /** Stretches of one column that follow one another without another beside them are one. */
+  private static void add(List<Column> out, Column c) {
+    Column last = out.isEmpty() ? null : out.getLast();
+    boolean joins =
+        last != null
+            && last.column() == c.column()
+            && Math.abs(last.left() - c.left()) < 1
+            && Math.abs(last.right() - c.right()) < 1
+            && c.pieces().getFirst().baseline() > last.pieces().getLast().baseline() - 1;
+    if (!joins || last == null) {
+      out.add(c);
+      return;
+    }
+    var all = new ArrayList<>(last.pieces());
+    all.addAll(c.pieces());
+    out.set(out.size() - 1, new Column(all, c.left(), c.right(), c.column()));
+  }
+
+  /**
+   * Lines between two that reach across.
+   *
+   * @param across whether it is such a line itself
+   */
+  private record Band(List<TextLine> left, List<TextLine> right, boolean across) {}
+
+  /**
+   * A way to part lines.
+   *
+   * @param at where the right column begins
+   * @param leftEnd where the left one ends
+   */
+  private record Split(double at, double leftEnd, List<Band> bands, int weight) {}
+
+  private Optional<Split> best(List<TextLine> lines) {
+    if (lines.size() < 5) {
+      return Optional.empty();
+    }
+    Split best = null;
+    for (double x : edges(lines)) {
+      Split s = isRuledAcross(lines, x) ? null : split(partedAt(lines, x), x);
+      if (s != null && (best == null || s.weight() > best.weight())) {
+        best = s;
+      }
+    }
+    return Optional.ofNullable(best);
+  }
+
+  private boolean isRuledAcross(List<TextLine> lines, double x) {
+    double top = lines.getFirst().box().y();
+    double bottom = lines.getLast().box().bottom();
+    Set<Long> before = new HashSet<>();
+    Set<Long> after = new HashSet<>();
+    for (Rule r : rules) {
+      if (r.middle() > top && r.middle() < bottom) {
+        // Cells may each have their own piece of a line.
+        if (r.x1() < x - 12 && r.x2() > x - 12) {
+          before.add(Math.round(r.middle()));
+        }
+        if (r.x1() < x + 3 && r.x2() > x + 3) {
+          after.add(Math.round(r.middle()));
+        }
+      }
+    }
+    before.retainAll(after);
+    return before.size() >= Math.max(3, lines.size() / 12);
+  }
+
+  /** Lines of both columns that were taken for one, because the gutter is narrow, as two. */
+  private static List<TextLine> partedAt(List<TextLine> lines, double x) {
+    var out = new ArrayList<TextLine>();
+    for (TextLine l : lines) {
+      int at = crosses(l, x, l.size()) ? gapAt(l, x) : -1;
+      if (at < 0) {
+        out.add(l);
+      } else {
+        out.add(l.part(l.glyphs().subList(0, at)));
+        out.add(l.part(l.glyphs().subList(at, l.glyphs().size())));
+      }
+    }
+    return out;
+  }
+
+  /** The glyph of a line that begins a column after a gap; -1 if none does. */
+  private static int gapAt(TextLine l, double x) {
+    double reach = Double.NEGATIVE_INFINITY;
+    for (int k = 0; k < l.glyphs().size(); k++) {
+      Glyph g = l.glyphs().get(k);
+      if (g.isSpace()) {
+        continue;
+      }
+      if (k > 0 && Math.abs(g.x() - x) <= SAME_EDGE && g.x() - reach > 0.7 * l.size()) {
+        return k;
+      }
+      reach = Math.max(reach, g.right());
+    }
+    return -1;
+  }
+
+  /** Where at least three pieces begin below one another, from left to right, but the first. */
+  private static List<Double> edges(List<TextLine> lines) {
+    double[] xs = lines.stream().mapToDouble(l -> l.box().x()).sorted().toArray();
+    var out = new ArrayList<Double>();
+    double least = xs[0] + 40;
+    int k = 0;
+    while (k < xs.length) {
+      int end = k;
+      while (end < xs.length && xs[end] - xs[k] <= SAME_EDGE) {
+        end++;
+      }
+      if (end - k >= 3 && xs[k] > least) {
+        out.add(xs[k]);
+      }
+      k = end;
+    }
+    return out;
+  }
+
+  private static @org.jspecify.annotations.Nullable Split split(List<TextLine> lines, double x) {
+    double size = lines.get(lines.size() / 2).size();
+    var bands = new ArrayList<Band>();
+    var left = new ArrayList<TextLine>();
+    var right = new ArrayList<TextLine>();
+    int parted = 0;
+    int crossing = 0;
+    double leftEnd = 0;
+    var allLeft = new ArrayList<TextLine>();
+    var allRight = new ArrayList<TextLine>();
+    for (int k = 0; k <= lines.size(); k++) {
+      TextLine l = k < lines.size() ? lines.get(k) : null;
+      boolean across =
+          l != null && (crosses(l, x, size) || k > 0 && goesOn(lines.get(k - 1), l, x, size));
+      if (l == null || across) {
+        if (!left.isEmpty() && !right.isEmpty()) {
+          if (areBeside(left, right)) {
+            bands.add(new Band(List.copyOf(left), List.copyOf(right), false));
+            parted += Math.min(left.size(), right.size());
+            leftEnd = Math.max(leftEnd, right(left));
+            allLeft.addAll(left);
+            allRight.addAll(right);
+          } else {
+            var all = new ArrayList<>(left);
+            all.addAll(right);
+            all.sort(Comparator.comparingDouble(TextLine::baseline));
+            bands.add(new Band(all, List.of(), true));
+            crossing += all.size();
+          }
+        } else if (!left.isEmpty() || !right.isEmpty()) {
+          bands.add(new Band(List.copyOf(left), List.copyOf(right), false));
+        }
+        left.clear();
+        right.clear();
+      }
+      if (across) {
+        bands.add(new Band(List.of(l), List.of(), true));
+        crossing++;
+      } else if (l != null) {
+        (l.box().x() < x - SAME_EDGE ? left : right).add(l);
+      }
+    }
+    boolean columns =
+        parted >= 3
+            && crossing <= 3 * parted
+            && isProse(allLeft, leftEnd - left(allLeft))
+            && isProse(allRight, right(allRight) - x);
+    return columns ? new Split(x, leftEnd, bands, 2 * parted - crossing) : null;
+  }
+
+  private static boolean crosses(TextLine l, double x, double size) {
+    Box b = l.box();
+    return b.x() < x - SAME_EDGE && b.right() > x - LEAST_GUTTER * Math.min(size, l.size());
+  }
+
+  /** The last line of a title that reaches across. */
+  private static boolean goesOn(TextLine before, TextLine l, double x, double size) {
+    double pitch = l.baseline() - before.baseline();
+    return crosses(before, x, size)
+        && l.size() > 1.15 * size
+        && Math.abs(l.size() - before.size()) < 0.3
+        && pitch > 0
+        && pitch < 1.6 * l.size();
+  }
+
+  /** Whether two sides stand beside rather than below one another. */
+  private static boolean areBeside(List<TextLine> a, List<TextLine> b) {
+    double top = Math.max(a.getFirst().box().y(), b.getFirst().box().y());
+    double bottom = Math.min(a.getLast().box().bottom(), b.getLast().box().bottom());
+    double shorter =
+        Math.min(
+            a.getLast().box().bottom() - a.getFirst().box().y(),
+            b.getLast().box().bottom() - b.getFirst().box().y());
+    return bottom - top > 0.4 * shorter;
+  }
+
+  /** Columns of prose have many lines of nearly the full width; those of a table do not. */
+  private static boolean isProse(List<TextLine> lines, double width) {
+    if (lines.size() < 3) {
+      return false;
+    }
+    double size = lines.get(lines.size() / 2).size();
+    double measure = Math.min(width, Regions.measure(lines));
+    if (measure <= 7 * size) {
+      return false;
+    }
+    List<TextLine> rows = Regions.rows(lines);
+    long full = rows.stream().filter(l -> l.box().width() > 0.7 * measure).count();
+    return full >= 0.35 * rows.size();
+  }
+
+  private static double left(List<TextLine> lines) {
+    return lines.stream().mapToDouble(l -> l.box().x()).min().orElse(0);
+  }
+
+  private static double right(List<TextLine> lines) {
+    return lines.stream().mapToDouble(l -> l.box().right()).max().orElse(0);
+  }
+}

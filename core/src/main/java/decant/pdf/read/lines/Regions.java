@@ -1,0 +1,73 @@
+package decant.pdf.read.lines;
+
+import decant.model.Box;
+import decant.pdf.read.detected.Region;
+import decant.pdf.read.page.Directions;
+import decant.pdf.read.page.Glyph;
+import decant.pdf.read.page.TextLine;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+
+/** Pieces of lines into whole lines, and those into regions. */
+public final class Regions {
+  private Regions() {}
+
+  /** The region of a column, without what was taken out of it. */
+  public static Region of(int page, PageColumns.Column c, List<TextLine> pieces) {
+    return new Region(page, rows(pieces), c.left(), c.right(), c.column());
+  }
+
+  /** The width that full lines have: nine in ten are not wider. */
+  public static double measure(List<TextLine> lines) {
+    double[] widths = lines.stream().mapToDouble(l -> l.box().width()).sorted().toArray();
+    return widths[(int) (widths.length * 0.9)];
+  }
+
+  /** Pieces on one baseline put together into whole lines. */
+  public static List<TextLine> rows(List<TextLine> pieces) {
+    var out = new ArrayList<TextLine>();
+    List<TextLine> sorted = pieces.stream().sorted(TextLine.DOWN).toList();
+    var row = new ArrayList<TextLine>();
+    for (TextLine l : sorted) {
+      if (!row.isEmpty()
+          && l.baseline() - row.getFirst().baseline() > Math.max(2, 0.25 * l.size())) {
+        out.add(whole(row));
+        row.clear();
+      }
+      row.add(l);
+    }
+    if (!row.isEmpty()) {
+      out.add(whole(row));
+    }
+    return out;
+  }
+
+  public static TextLine whole(List<TextLine> row) {
+    if (row.size() == 1) {
+      return row.getFirst();
+    }
+    List<TextLine> sorted = new ArrayList<>(row);
+    boolean rightToLeft = row.stream().mapToInt(Directions::lean).sum() > 0;
+    Comparator<TextLine> byX = Comparator.comparingDouble(l -> l.box().x());
+    sorted.sort(rightToLeft ? byX.reversed() : byX);
+    var glyphs = new ArrayList<Glyph>();
+    Box box = sorted.getFirst().box();
+    double size = 0;
+    double baseline = sorted.getFirst().baseline();
+    for (TextLine l : sorted) {
+      if (!glyphs.isEmpty()) {
+        Glyph last = glyphs.getLast();
+        double gap = l.box().x() - last.right();
+        glyphs.add(last.gap(gap > 2.5 * last.size() ? "\t" : " ", Math.max(0, gap)));
+      }
+      glyphs.addAll(l.glyphs());
+      box = box.union(l.box());
+      if (l.size() > size) {
+        size = l.size();
+        baseline = l.baseline();
+      }
+    }
+    return new TextLine(row.getFirst().page(), glyphs, box, baseline, size);
+  }
+}

@@ -1,0 +1,3 @@
+/** Glyphs into lines of text, and lines into columns in reading order. */
+@org.jspecify.annotations.NullMarked
+package decant.pdf.read.lines;

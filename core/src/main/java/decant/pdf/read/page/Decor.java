@@ -1,0 +1,83 @@
+package decant.pdf.read.page;
+
+import decant.model.Colour;
+import decant.model.Comment;
+import decant.model.FormField;
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.Stream;
+
+/**
+ * What is drawn about a glyph, and what lies on it.
+ *
+ * @param underlined a line runs below it
+ * @param struck a line runs through it
+ * @param highlight the colour that it stands on, if that is its own
+ * @param leader dots fill it, if it is a gap
+ * @param remarks what was noted about it
+ * @param blank the place to fill in that it is in
+ */
+public record Decor(
+    boolean underlined,
+    boolean struck,
+    Optional<Colour> highlight,
+    boolean leader,
+    List<Comment> remarks,
+    Optional<FormField> blank) {
+  public static final Decor NONE = new Decor(false, false, Optional.empty());
+
+  /** What is drawn about a letter. */
+  public Decor(boolean underlined, boolean struck, Optional<Colour> highlight) {
+    this(underlined, struck, highlight, false, List.of(), Optional.empty());
+  }
+
+  /** This for a gap that dots fill. */
+  public Decor dotted() {
+    return new Decor(underlined, struck, highlight, true, remarks, blank);
+  }
+
+  /** This without lines. */
+  public Decor undrawn() {
+    return new Decor(false, false, highlight, leader, remarks, blank);
+  }
+
+  /** This with one more remark. */
+  public Decor with(Comment remark) {
+    return new Decor(underlined, struck, highlight, leader, both(remarks, List.of(remark)), blank);
+  }
+
+  /** This in a place to fill in. */
+  public Decor with(FormField in) {
+    return new Decor(underlined, struck, highlight, leader, remarks, Optional.of(in));
+  }
+
+  /** All that either of two is. */
+  public Decor and(Decor other) {
+    return new Decor(
+        underlined || other.underlined,
+        struck || other.struck,
+        other.highlight.isPresent() ? other.highlight : highlight,
+        leader || other.leader,
+        both(remarks, other.remarks),
+        other.blank.isPresent() ? other.blank : blank);
+  }
+
+  /** What two neighbours have both. */
+  public Decor shared(Decor other) {
+    return equals(other)
+        ? this
+        : new Decor(
+            underlined && other.underlined,
+            struck && other.struck,
+            highlight.equals(other.highlight) ? highlight : Optional.empty(),
+            false,
+            remarks.stream().filter(other.remarks::contains).toList(),
+            blank.equals(other.blank) ? blank : Optional.empty());
+  }
+
+  private static List<Comment> both(List<Comment> some, List<Comment> more) {
+    return more.isEmpty() || some.equals(more)
+        ? some
+        : Stream.concat(some.stream(), more.stream()).distinct().toList();
+  }
+}

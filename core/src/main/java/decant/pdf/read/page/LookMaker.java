@@ -1,0 +1,162 @@
+package decant.pdf.read.page;
+
+import decant.model.Inline;
+import decant.model.Look;
+import decant.model.TextTraits;
+import decant.model.Trait;
+import java.text.Normalizer;
+import java.util.ArrayList;
+import java.util.List;
+
+/**
+ * Glyphs into text in looks: what differs from the paragraph's own style is set, and nothing else.
+ */
+public final class LookMaker {
+  private LookMaker() {}
+
+  /**
+   * @param base the look that the paragraph's style gives to text
+   * @param lineSize the size of the paragraph's letters, by which raised ones are told
+   */
+  public static List<Inline> inlines(List<Glyph> glyphs, Look base, double lineSize) {
+    var out = new ArrayList<Inline>();
+    var run = new StringBuilder();
+    Look open = Look.PLAIN;
+    for (int k = 0; k < glyphs.size(); k++) {
+      Glyph g = glyphs.get(k);
+      Look look =
+          g.isSpace() && k + 1 < glyphs.size() && k > 0
+              ? spaceLook(glyphs, k, base, lineSize)
+              : look(g, glyphs, k, base, lineSize);
+      if (!look.equals(open) && !run.isEmpty()) {
+        out.add(new Inline.Text(run.toString(), open));
+        run.setLength(0);
+      }
+      open = look;
+      run.append(g.text());
+    }
+    if (!run.isEmpty()) {
+      out.add(new Inline.Text(run.toString(), open));
+    }
+    return composed(out);
+  }
+
+  /** Unicode NFC, run by run. */
+  private static List<Inline> composed(List<Inline> inlines) {
+    var out = new ArrayList<Inline>();
+    for (Inline i : inlines) {
+      if (i instanceof Inline.Text t) {
+        String s = ligaturesUndone(Normalizer.normalize(t.text(), Normalizer.Form.NFC));
+        if (!s.isEmpty()) {
+          out.add(new Inline.Text(s, t.look()));
+        }
+      }
+    }
+    return out;
+  }
+
+  private static String ligaturesUndone(String s) {
+    StringBuilder b = null;
+    for (int k = 0; k < s.length(); k++) {
+      char c = s.charAt(k);
+      boolean presentation =
+          c >= '\uFB00' && c <= '\uFB06'
+              || c >= '\uFB50' && c <= '\uFDFF'
+              || c >= '\uFE70' && c <= '\uFEFC';
+      if (presentation && b == null) {
+        b = new StringBuilder(s.substring(0, k));
+      }
+      if (b != null) {
+        b.append(
+            presentation
+                ? Normalizer.normalize(String.valueOf(c), Normalizer.Form.NFKC)
+                : String.valueOf(c));
+      }
+    }
+    return b == null ? s : b.toString();
+  }
+
+  /**
+   * A space takes on the look of its neighbours where they agree, so that runs are not cut at every
+   * word.
+   */
+  private static Look spaceLook(List<Glyph> glyphs, int k, Look base, double size) {
+    Look before = look(glyphs.get(k - 1), glyphs, k - 1, base, size);
+    Look after = look(glyphs.get(k + 1), glyphs, k + 1, base, size);
+    return before.equals(after)
+        ? before
+        : before
+            .without(TextTraits.LINK)
+            .without(TextTraits.UNDERLINE)
+            .without(TextTraits.STRIKE)
+            .without(TextTraits.HIGHLIGHT)
+            .without(TextTraits.REMARKS)
+            .without(TextTraits.BLANK)
+            .without(TextTraits.RAISE);
+  }
+
+  private static Look look(Glyph g, List<Glyph> all, int k, Look base, double lineSize) {
+    Look look = Look.PLAIN;
+    look = differing(look, base, TextTraits.FAMILY, g.face().family());
+    look = differing(look, base, TextTraits.BOLD, g.face().bold());
+    look = differing(look, base, TextTraits.ITALIC, g.face().italic());
+    look = differing(look, base, TextTraits.COLOUR, g.colour());
+    look = differing(look, base, TextTraits.UNDERLINE, g.decor().underlined());
+    look = differing(look, base, TextTraits.STRIKE, g.decor().struck());
+    if (g.decor().highlight().isPresent()) {
+      look = look.with(TextTraits.HIGHLIGHT, g.decor().highlight().get());
+    }
+    TextTraits.Raise raise = raise(g, all, k, lineSize);
+    if (raise != TextTraits.Raise.NONE) {
+      look = look.with(TextTraits.RAISE, raise);
+    } else {
+      double size = rounded(g.size());
+      if (Math.abs(size - base.value(TextTraits.SIZE)) > 0.3) {
+        look = look.with(TextTraits.SIZE, size);
+      }
+    }
+    if (g.decor().blank().isPresent()) {
+      look = look.with(TextTraits.BLANK, g.decor().blank().get());
+    }
+    if (!g.decor().remarks().isEmpty()) {
+      look = look.with(TextTraits.REMARKS, g.decor().remarks());
+    }
+    return g.link().isPresent() ? look.with(TextTraits.LINK, g.link().get()) : look;
+  }
+
+  /** A length to the nearest half point: no more can be measured. */
+  public static double halves(double points) {
+    return Math.round(points * 2) / 2.0;
+  }
+
+  public static double rounded(double size) {
+    return Math.max(1, Math.round(size * 4) / 4.0);
+  }
+
+  private static TextTraits.Raise raise(Glyph g, List<Glyph> all, int k, double lineSize) {
+    if (g.isSpace() || g.size() > lineSize * 0.85) {
+      return TextTraits.Raise.NONE;
+    }
+    // Against the nearest letter of full size.
+    for (int d = 1; d < 8; d++) {
+      for (int j : new int[] {k - d, k + d}) {
+        if (j >= 0
+            && j < all.size()
+            && !all.get(j).isSpace()
+            && all.get(j).size() > lineSize * 0.9) {
+          double up = all.get(j).baseline() - g.baseline();
+          if (Math.abs(up) < lineSize) {
+            return up > lineSize * 0.15
+                ? TextTraits.Raise.SUPERSCRIPT
+                : up < -lineSize * 0.08 ? TextTraits.Raise.SUBSCRIPT : TextTraits.Raise.NONE;
+          }
+        }
+      }
+    }
+    return TextTraits.Raise.NONE;
+  }
+
+  private static <T> Look differing(Look look, Look base, Trait<T> trait, T value) {
+    return base.value(trait).equals(value) ? look : look.with(trait, value);
+  }
+}

@@ -1,0 +1,13 @@
+package decant.pdf.read.page;
+
+import decant.model.Box;
+import decant.model.Comment;
+import java.util.List;
+
+/**
+ * A comment and where it stands.
+ *
+ * @param areas what it lies on; one place for a note
+ * @param marks whether it lies on the very text that it is about
+ */
+public record NotedComment(Comment remark, List<Box> areas, boolean marks) {}

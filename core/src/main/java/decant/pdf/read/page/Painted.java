@@ -1,0 +1,26 @@
+package decant.pdf.read.page;
+
+import decant.model.Box;
+import decant.model.Colour;
+import java.util.Optional;
+
+/**
+ * A shape drawn on a page.
+ *
+ * @param free whether most of its outline is curved or slanting: no ruled line, no upright box
+ * @param fill the colour of its inside, if that is painted
+ * @param stroke the colour of its outline, if that is drawn
+ * @param content number of the marked content it belongs to; -1 for none
+ */
+public record Painted(
+    Box box, boolean free, Optional<Colour> fill, Optional<Colour> stroke, int content) {
+  /** Whether it can be seen on white paper. */
+  public boolean shows() {
+    return stroke.isPresent() || fill.isPresent() && !fill.get().equals(Colour.WHITE);
+  }
+
+  /** Whether it is a bar or a block rather than a line. */
+  public boolean solid() {
+    return fill.isPresent() && Math.min(box.width(), box.height()) > 3;
+  }
+}

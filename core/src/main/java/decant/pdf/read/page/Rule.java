@@ -1,0 +1,12 @@
+package decant.pdf.read.page;
+
+/** A ruled line: a thin rectangle or a stroke, lying or standing. */
+public record Rule(double x1, double y1, double x2, double y2) {
+  public boolean lying() {
+    return x2 - x1 >= y2 - y1;
+  }
+
+  public double middle() {
+    return lying() ? (y1 + y2) / 2 : (x1 + x2) / 2;
+  }
+}

@@ -1,0 +1,132 @@
+package decant.pdf.read.report;
+
+import decant.model.Document;
+import decant.model.Finding;
+import decant.model.Finding.Kind;
+import decant.model.Finding.Severity;
+import decant.model.NodeId;
+import decant.pdf.read.beside.RunningTexts;
+import decant.pdf.read.blocks.HeadingAudit;
+import decant.pdf.read.detected.Detected;
+import decant.pdf.read.fonts.FontDoubts;
+import decant.pdf.read.page.ScannedPage;
+import decant.pdf.read.page.TextLine;
+import decant.pdf.read.scan.DetectedComments;
+import decant.reading.GlyphCoverage;
+import decant.text.FontBook;
+import decant.words.Words;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.pdmodel.interactive.form.PDCheckBox;
+import org.apache.pdfbox.pdmodel.interactive.form.PDChoice;
+import org.apache.pdfbox.pdmodel.interactive.form.PDRadioButton;
+import org.apache.pdfbox.pdmodel.interactive.form.PDTerminalField;
+import org.apache.pdfbox.pdmodel.interactive.form.PDTextField;
+
+/** Gathers what did not carry over cleanly when a file was read, and what is in doubt. */
+public final class ConversionReport {
+  private static final Words WORDS = Words.of(ConversionReport.class);
+
+  /**
+   * What reading made of a file.
+   *
+   * @param drawingsLeft the numbers of pages from which a drawing is not carried over
+   * @param places where each block of the document stood
+   */
+  public record Read(
+      List<ScannedPage> pages,
+      List<List<TextLine>> lines,
+      Set<Integer> drawingsLeft,
+      RunningTexts.Result running,
+      List<Detected> found,
+      Document document,
+      Map<NodeId, Finding.SourcePlace> places) {}
+
+  private final PDDocument pdf;
+  private final FontDoubts fonts;
+  private final FontBook book;
+  private final Read read;
+
+  public ConversionReport(PDDocument pdf, FontDoubts fonts, FontBook book, Read read) {
+    this.pdf = pdf;
+    this.fonts = fonts;
+    this.book = book;
+    this.read = read;
+  }
+
+  public List<Finding> findings() {
+    var out = new ArrayList<Finding>();
+    out.addAll(fonts.of(read.pages()));
+    out.addAll(PageDoubts.of(read.pages(), read.lines(), read.drawingsLeft()));
+    out.addAll(running());
+    out.addAll(GlyphCoverage.of(read.document(), book));
+    out.addAll(forms());
+    out.addAll(DetectedComments.findings(read.pages(), read.document()));
+    out.addAll(BlockDoubts.of(read.found(), read.places()));
+    out.addAll(HeadingAudit.of(read.document(), read.places()));
+    return out;
+  }
+
+  private List<Finding> running() {
+    var out = new ArrayList<Finding>();
+    List<RunningTexts.RunningText> texts = read.running().texts();
+    List<RunningTexts.RunningText> everywhere =
+        texts.stream()
+            .filter(r -> read.pages().size() < 4 || r.lines().size() > 2 || r.counter().isPresent())
+            .toList();
+    int others = texts.size() - everywhere.size();
+    if (others > 0) {
+      out.add(
+          Finding.general(
+              Kind.RUNNING_TEXT_SET_APART,
+              Severity.NOTE,
+              WORDS.count("conversion-report.other-running-texts", others)));
+    }
+    for (RunningTexts.RunningText r : everywhere) {
+      TextLine l = r.lines().getFirst();
+      out.add(
+          Finding.general(
+                  Kind.RUNNING_TEXT_SET_APART,
+                  Severity.NOTE,
+                  WORDS.count(
+                      r.header() ? "conversion-report.header" : "conversion-report.footer",
+                      r.lines().stream().map(TextLine::page).distinct().count(),
+                      l.text().strip()))
+              .from(l.page(), l.box()));
+    }
+    return out;
+  }
+
+  private List<Finding> forms() {
+    var form = pdf.getDocumentCatalog().getAcroForm();
+    if (form == null || form.getFields().isEmpty()) {
+      return List.of();
+    }
+    int blanks = 0;
+    int others = 0;
+    for (var f : form.getFieldTree()) {
+      boolean blank =
+          f instanceof PDTextField
+              || f instanceof PDChoice
+              || f instanceof PDCheckBox
+              || f instanceof PDRadioButton;
+      blanks += blank ? 1 : 0;
+      others += !blank && f instanceof PDTerminalField ? 1 : 0;
+    }
+    var out = new ArrayList<Finding>();
+    if (blanks > 0) {
+      out.add(
+          Finding.general(
+              Kind.FORM, Severity.NOTE, WORDS.count("conversion-report.fields", blanks)));
+    }
+    if (others > 0) {
+      out.add(
+          Finding.general(
+              Kind.FORM, Severity.LOSS, WORDS.count("conversion-report.buttons", others)));
+    }
+    return out;
+  }
+}

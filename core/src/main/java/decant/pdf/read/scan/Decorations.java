@@ -1,0 +1,184 @@
+package decant.pdf.read.scan;
+
+import decant.model.Box;
+import decant.model.Colour;
+import decant.pdf.read.page.Bands;
+import decant.pdf.read.page.Decor;
+import decant.pdf.read.page.Glyph;
+import decant.pdf.read.page.Painted;
+import decant.pdf.read.page.Rule;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+
+/**
+ * Finds lines under and through letters, and the colour of a marker behind them, among what is
+ * drawn.
+ */
+final class Decorations {
+  private static final int MOST_RULES = 5000;
+  private static final int MOST_SHAPES = 3000;
+
+  /** How far a marker may reach over its letters, in points. */
+  private static final double REACH = 1.2;
+
+  private final List<Painted> shapes;
+  private final double width;
+  private final Bands<Rule> rules = new Bands<>();
+  private final Set<Painted> markers = new HashSet<>();
+
+  /**
+   * @param width of the page
+   */
+  Decorations(List<Rule> rules, List<Painted> shapes, double width) {
+    this.shapes = shapes;
+    this.width = width;
+    List<Rule> lying = rules.stream().filter(r -> r.lying() && r.y2() - r.y1() < 2).toList();
+    if (lying.size() <= MOST_RULES) {
+      lying.forEach(r -> this.rules.add(r.middle(), r.middle(), r));
+    }
+  }
+
+  /** The glyphs with what is drawn about them. */
+  List<Glyph> on(List<Glyph> glyphs) {
+    Map<Glyph, Colour> marked = marked(glyphs);
+    if (rules.isEmpty() && marked.isEmpty()) {
+      return glyphs;
+    }
+    var out = new ArrayList<Glyph>(glyphs.size());
+    for (Glyph g : glyphs) {
+      if (g.quarter() != 0) {
+        out.add(g);
+        continue;
+      }
+      boolean under = false;
+      boolean through = false;
+      for (Rule r : rules.between(g.baseline() - g.size(), g.baseline() + g.size())) {
+        under |= isUnder(r, g);
+        through |= isThrough(r, g);
+      }
+      Optional<Colour> marker = Optional.ofNullable(marked.get(g));
+      out.add(
+          under || through || marker.isPresent()
+              ? g.withDecor(g.decor().and(new Decor(under, through && !under, marker)))
+              : g);
+    }
+    return withoutCrossings(out);
+  }
+
+  private boolean isUnder(Rule r, Glyph g) {
+    double below = r.middle() - g.baseline();
+    return below > 0 && below < g.size() * 0.22 && spans(r, g);
+  }
+
+  private boolean isThrough(Rule r, Glyph g) {
+    double above = g.baseline() - r.middle();
+    return above > g.size() * 0.12
+        && above < g.size() * 0.42
+        && r.y2() - r.y1() < g.size() * 0.12
+        && spans(r, g);
+  }
+
+  private boolean spans(Rule r, Glyph g) {
+    double middle = g.x() + g.width() / 2;
+    // Longer than a line of text is a ruled line, not one under or through letters.
+    return r.x1() <= middle && r.x2() >= middle && r.x2() - r.x1() < width * 0.6;
+  }
+
+  /**
+   * A line through one letter alone belongs to something else: a bar of a formula, a crossing rule.
+   */
+  private static List<Glyph> withoutCrossings(List<Glyph> glyphs) {
+    for (int k = 0; k < glyphs.size(); k++) {
+      Glyph g = glyphs.get(k);
+      boolean alone =
+          g.decor().struck()
+              && !(k > 0 && glyphs.get(k - 1).decor().struck())
+              && !(k + 1 < glyphs.size() && glyphs.get(k + 1).decor().struck());
+      if (alone) {
+        glyphs.set(k, g.withDecor(g.decor().undrawn()));
+      }
+    }
+    return glyphs;
+  }
+
+  /**
+   * The letters that stand on a colour laid just behind them: a box as high as a line that begins
+   * and ends where letters do. The shade of a cell or a boxed note reaches further.
+   */
+  private Map<Glyph, Colour> marked(List<Glyph> glyphs) {
+    List<Painted> candidates = shapes.stream().filter(this::mayMark).toList();
+    if (candidates.isEmpty() || candidates.size() > MOST_SHAPES) {
+      return Map.of();
+    }
+    var bands = new Bands<Glyph>();
+    for (Glyph g : glyphs) {
+      if (g.quarter() == 0) {
+        bands.add(g.baseline(), g.baseline(), g);
+      }
+    }
+    var out = new HashMap<Glyph, Colour>();
+    for (Painted p : candidates) {
+      List<Glyph> within = within(p.box(), bands);
+      if (fitsTightly(p.box(), within)) {
+        markers.add(p);
+        within.forEach(g -> out.put(g, p.fill().orElseThrow()));
+      }
+    }
+    return out;
+  }
+
+  private boolean mayMark(Painted p) {
+    return p.fill().isPresent()
+        && p.stroke().isEmpty()
+        && !p.free()
+        && p.box().height() > 5
+        && p.box().height() < 60
+        && p.box().width() < width * 0.95
+        && p.box().width() > 3
+        && isMarker(p.fill().get());
+  }
+
+  /** Dark letters are read on it, and it differs from paper. */
+  private static boolean isMarker(Colour c) {
+    int r = c.rgb() >> 16 & 255;
+    int g = c.rgb() >> 8 & 255;
+    int b = c.rgb() & 255;
+    double light = 0.2126 * r + 0.7152 * g + 0.0722 * b; // of ITU-R BT.709
+    return light > 70 && Math.min(r, Math.min(g, b)) < 240;
+  }
+
+  private static List<Glyph> within(Box box, Bands<Glyph> bands) {
+    return bands.between(box.y(), box.bottom()).stream().filter(g -> g.standsIn(box)).toList();
+  }
+
+  private static boolean fitsTightly(Box box, List<Glyph> within) {
+    double left = Double.MAX_VALUE;
+    double right = -Double.MAX_VALUE;
+    double size = 0;
+    double highest = Double.MAX_VALUE;
+    double lowest = -Double.MAX_VALUE;
+    for (Glyph g : within) {
+      left = Math.min(left, g.x());
+      right = Math.max(right, g.right());
+      size = Math.max(size, g.size());
+      highest = Math.min(highest, g.baseline());
+      lowest = Math.max(lowest, g.baseline());
+    }
+    return within.stream().anyMatch(g -> !g.isSpace())
+        && lowest - highest < size * 0.5
+        && box.height() < size * 1.7
+        && box.height() > size * 0.85
+        && left - box.x() < REACH
+        && box.right() - right < Math.max(REACH, size * 0.34);
+  }
+
+  /** What is drawn besides markers behind letters. */
+  List<Painted> otherShapes() {
+    return markers.isEmpty() ? shapes : shapes.stream().filter(s -> !markers.contains(s)).toList();
+  }
+}

@@ -1,0 +1,614 @@
+package decant.pdf.read.scan;
+
+import decant.model.Box;
+import decant.model.Colour;
+import decant.model.FormField;
+import decant.model.Link;
+import decant.model.Media;
+import decant.pdf.read.fonts.FileFonts;
+import decant.pdf.read.page.Decor;
+import decant.pdf.read.page.Glyph;
+import decant.pdf.read.page.NotedComment;
+import decant.pdf.read.page.Painted;
+import decant.pdf.read.page.Placed;
+import decant.pdf.read.page.Rule;
+import decant.pdf.read.page.ScannedPage;
+import decant.pdf.read.page.SourceFace;
+import decant.work.Faults;
+import java.awt.geom.AffineTransform;
+import java.awt.geom.GeneralPath;
+import java.awt.geom.Path2D;
+import java.awt.geom.Point2D;
+import java.awt.geom.Rectangle2D;
+import java.io.IOException;
+import java.util.ArrayDeque;
+import java.util.ArrayList;
+import java.util.Deque;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Optional;
+import org.apache.pdfbox.contentstream.PDFGraphicsStreamEngine;
+import org.apache.pdfbox.contentstream.operator.Operator;
+import org.apache.pdfbox.cos.COSBase;
+import org.apache.pdfbox.cos.COSDictionary;
+import org.apache.pdfbox.cos.COSName;
+import org.apache.pdfbox.pdmodel.PDPage;
+import org.apache.pdfbox.pdmodel.common.PDRectangle;
+import org.apache.pdfbox.pdmodel.font.PDFont;
+import org.apache.pdfbox.pdmodel.graphics.color.PDColor;
+import org.apache.pdfbox.pdmodel.graphics.image.PDImage;
+import org.apache.pdfbox.pdmodel.graphics.state.PDGraphicsState;
+import org.apache.pdfbox.pdmodel.graphics.state.RenderingMode;
+import org.apache.pdfbox.pdmodel.interactive.annotation.PDAnnotation;
+import org.apache.pdfbox.util.Matrix;
+import org.apache.pdfbox.util.Vector;
+import org.jspecify.annotations.Nullable;
+
+/** Runs the content stream of a page (ISO 32000-1 §7.8.2) and notes what it shows and where. */
+public final class PageScan extends PDFGraphicsStreamEngine {
+  private static final int MOST_GLYPHS = 400_000;
+  private static final int MOST_PICTURES = 2_000;
+
+  private static final int MOST_SHAPES = 20_000;
+  private static final double THICKEST_RULE = 3;
+
+  /** A picture that covers more of a page makes it a scan. */
+  private static final double SCANNED = 0.6;
+
+  private final PageBudget budget = new PageBudget();
+  private int hidden;
+
+  /** How far the top of a vertical letter's place is above its origin, as is usual, in ems. */
+  private static final double ABOVE_ORIGIN = 0.88;
+
+  /** How far below the middle of a line its letters stand, in ems. */
+  private static final double UPRIGHT = 0.38;
+
+  private static final int FEWEST_LINE_SIGNS = 3;
+
+  private final int number;
+  private final LinkAreas links;
+  private final AffineTransform toShown;
+  private final double width;
+  private final double height;
+  private final List<Glyph> visible = new ArrayList<>();
+  private final List<Glyph> invisible = new ArrayList<>();
+  private final List<Rule> rules = new ArrayList<>();
+  private final List<Placed> pictures = new ArrayList<>();
+  private final List<Box> unread = new ArrayList<>();
+  private final List<Box> reduced = new ArrayList<>();
+  private final FileFonts fonts;
+  private final SourcePictures media;
+  private final Deque<Mark> marks = new ArrayDeque<>();
+  private final GeneralPath path = new GeneralPath();
+  private boolean clips;
+  private @Nullable List<Path2D> clippedBy;
+  private int clippers;
+  private Rectangle2D showing = new Rectangle2D.Double();
+  private final List<Painted> shapes = new ArrayList<>();
+
+  /**
+   * Marked content that is open.
+   *
+   * @param artifact marked as no part of the text
+   * @param furniture marked as part of every page, not of what stands there (§14.8.2.2.2)
+   */
+  private record Mark(
+      int content, boolean artifact, boolean furniture, Optional<String> actualText, int[] shown) {}
+
+  PageScan(PDPage page, int number, LinkAreas links, FileFonts fonts, SourcePictures media) {
+    super(page);
+    this.number = number;
+    this.links = links;
+    this.fonts = fonts;
+    this.media = media;
+    PDRectangle crop = page.getCropBox();
+    this.toShown = shown(crop, page.getRotation());
+    boolean turned = page.getRotation() % 180 != 0;
+    this.width = turned ? crop.getHeight() : crop.getWidth();
+    this.height = turned ? crop.getWidth() : crop.getHeight();
+  }
+
+  /** From the page's own space to the page as it is shown, y downwards. */
+  public static AffineTransform shown(PDRectangle crop, int rotation) {
+    double w = crop.getWidth();
+    double h = crop.getHeight();
+    AffineTransform t =
+        switch (Math.floorMod(rotation, 360)) {
+          case 90 -> new AffineTransform(0, 1, 1, 0, 0, 0);
+          case 180 -> new AffineTransform(-1, 0, 0, 1, w, 0);
+          case 270 -> new AffineTransform(0, -1, -1, 0, h, w);
+          default -> new AffineTransform(1, 0, 0, -1, 0, h);
+        };
+    t.translate(-crop.getLowerLeftX(), -crop.getLowerLeftY());
+    return t;
+  }
+
+  /** The place of a rectangle of a page, on the page as shown. */
+  static Box place(PDPage page, PDRectangle r) {
+    Rectangle2D b =
+        shown(page.getCropBox(), page.getRotation())
+            .createTransformedShape(
+                new Rectangle2D.Double(
+                    r.getLowerLeftX(), r.getLowerLeftY(), r.getWidth(), r.getHeight()))
+            .getBounds2D();
+    return new Box(b.getX(), b.getY(), b.getWidth(), b.getHeight());
+  }
+
+  ScannedPage scan() throws IOException {
+    try {
+      budget.content(getPage());
+      processPage(getPage());
+    } catch (PageBudget.Spent e) {
+      // What was read until then is kept; that something was left out is said.
+    }
+    var annotations = new PageAnnotations(getPage(), number);
+    annotations(annotations);
+    List<Glyph> glyphs = chosen();
+    var decorations = new Decorations(rules, shapes, width);
+    List<NotedComment> remarks = DetectedComments.on(getPage(), number);
+    List<Glyph> dressed = DetectedComments.put(remarks, annotations.marked(decorations.on(glyphs)));
+    List<Glyph> blanks = RuledFields.of(rules, dressed, width);
+    if (!blanks.isEmpty()) {
+      dressed = new ArrayList<>(dressed);
+      dressed.addAll(blanks);
+    }
+    return new ScannedPage(
+        number, width, height, dressed, rules, pictures, decorations.otherShapes(), remarks);
+  }
+
+  /**
+   * Invisible text is the text of a scanned picture. On a page that is one, it is kept along with
+   * what is visible, a stamp say, but for what stands under that; elsewhere it is hidden.
+   */
+  private List<Glyph> chosen() {
+    boolean visibleInk = visible.stream().anyMatch(g -> !g.isSpace());
+    boolean invisibleInk = invisible.stream().anyMatch(g -> !g.isSpace());
+    if (!visibleInk || !invisibleInk) {
+      return visibleInk || !invisibleInk ? visible : invisible;
+    }
+    if (!isScan()) {
+      hidden = (int) invisible.stream().filter(g -> !g.isSpace()).count();
+      return visible;
+    }
+    var shown = new HashMap<String, List<Glyph>>();
+    for (Glyph v : visible) {
+      if (!v.isSpace()) {
+        shown.computeIfAbsent(v.text() + row(v), k -> new ArrayList<>()).add(v);
+      }
+    }
+    var out = new ArrayList<>(visible);
+    for (Glyph g : invisible) {
+      boolean twice = false;
+      for (long row = row(g) - 1; row <= row(g) + 1 && !twice; row++) {
+        twice = shown.getOrDefault(g.text() + row, List.of()).stream().anyMatch(v -> over(v, g));
+      }
+      if (!twice) {
+        out.add(g);
+      }
+    }
+    return out;
+  }
+
+  /** Bands of the page high enough for one line, to find what stands over something fast. */
+  private static long row(Glyph g) {
+    return (long) Math.floor(g.baseline() / 8);
+  }
+
+  /** Whether pictures cover most of the page. */
+  private boolean isScan() {
+    double area =
+        pictures.stream().mapToDouble(p -> p.box().width() * p.box().height()).max().orElse(0);
+    return area > SCANNED * width * height;
+  }
+
+  private static boolean over(Glyph a, Glyph b) {
+    return Math.abs(a.baseline() - b.baseline()) < a.size() * 0.5
+        && a.x() < b.x() + b.width()
+        && b.x() < a.x() + a.width();
+  }
+
+  /** How many characters the page hides, which are left out. */
+  int hidden() {
+    return hidden;
+  }
+
+  /** Reads what annotations show, and puts signs where fields show nothing. */
+  private void annotations(PageAnnotations annotations) {
+    int before = visible.size();
+    for (PDAnnotation a : annotations.shown()) {
+      marks.clear();
+      marks.push(
+          new Mark(
+              PageAnnotations.content(a.getCOSObject()),
+              false,
+              false,
+              Optional.empty(),
+              new int[1]));
+      int first = visible.size();
+      try {
+        showAnnotation(a);
+      } catch (IOException | RuntimeException e) {
+        Faults.mended("reading the marks of a page", e);
+        // Its appearance is damaged; the page is not.
+      }
+      annotations.blank(a).ifPresent(b -> PageAnnotations.fill(b, visible, first));
+    }
+    marks.clear();
+    List<Glyph> shown = List.copyOf(visible.subList(before, visible.size()));
+    List<Glyph> lines =
+        annotations.blanks((b, blank) ->
+            shown.stream().anyMatch(g -> !g.isSpace() && g.standsIn(grown(b))) || onLine(b, blank));
+    visible.addAll(lines);
+  }
+
+  /**
+   * Whether a field stands on a line of signs that the page has for it; they are its blank then.
+   */
+  private boolean onLine(Box field, Optional<FormField> blank) {
+    Box area = grown(field);
+    int found = 0;
+    for (Glyph g : visible) {
+      found += g.text().equals("_") && g.quarter() == 0 && g.standsIn(area) ? 1 : 0;
+    }
+    if (found < FEWEST_LINE_SIGNS || blank.isEmpty()) {
+      return false;
+    }
+    for (int k = 0; k < visible.size(); k++) {
+      Glyph g = visible.get(k);
+      if (g.text().equals("_") && g.quarter() == 0 && g.standsIn(area)) {
+        visible.set(k, g.withDecor(g.decor().with(blank.get())));
+      }
+    }
+    return true;
+  }
+
+  private static Box grown(Box b) {
+    return new Box(b.x() - 1, b.y() - 2, b.width() + 2, b.height() + 4);
+  }
+
+  @Override
+  public void beginMarkedContentSequence(COSName tag, COSDictionary properties) {
+    super.beginMarkedContentSequence(tag, properties);
+    Mark outer = marks.peek();
+    int content = outer == null ? -1 : outer.content();
+    boolean artifact = outer != null && outer.artifact() || COSName.ARTIFACT.equals(tag);
+    String kind = properties == null ? "" : properties.getNameAsString(COSName.TYPE, "");
+    boolean furniture =
+        outer != null && outer.furniture()
+            || COSName.ARTIFACT.equals(tag)
+                && (kind.equals("Pagination") || kind.equals("Background") || kind.equals("Page"));
+    Optional<String> actual = outer == null ? Optional.empty() : outer.actualText();
+    int[] shown = outer == null ? new int[1] : outer.shown();
+    if (properties != null) {
+      if (content < PageAnnotations.CONTENT) {
+        content = properties.getInt(COSName.MCID, content);
+      }
+      String text = properties.getString(COSName.ACTUAL_TEXT);
+      if (text != null) {
+        actual = Optional.of(text);
+        shown = new int[1];
+      }
+    }
+    marks.push(new Mark(content, artifact, furniture, actual, shown));
+  }
+
+  @Override
+  public void endMarkedContentSequence() {
+    super.endMarkedContentSequence();
+    marks.poll();
+  }
+
+  @Override
+  protected void showGlyph(Matrix m, PDFont font, int code, Vector displacement)
+      throws IOException {
+    if (visible.size() + invisible.size() > MOST_GLYPHS) {
+      budget.left();
+      return;
+    }
+    SourceFace face = fonts.face(font);
+    Point2D origin =
+        toShown.transform(new Point2D.Double(m.getTranslateX(), m.getTranslateY()), null);
+    Point2D up = toShown.deltaTransform(new Point2D.Double(m.getShearX(), m.getScaleY()), null);
+    Point2D along = toShown.deltaTransform(new Point2D.Double(m.getScaleX(), m.getShearY()), null);
+    double size = Math.hypot(up.getX(), up.getY());
+    double advance = displacement.getX() * Math.hypot(along.getX(), along.getY());
+    int quarter = quarterOf(along);
+    if (font.isVertical() && quarter == 0) {
+      // The line runs down the page, as one that is turned does (§9.7.4.3): its letters begin at
+      // the top of their place and stand on a line left of its middle.
+      advance = -displacement.getY() * size;
+      origin =
+          new Point2D.Double(
+              origin.getX() + (0.5 - UPRIGHT) * size, origin.getY() - ABOVE_ORIGIN * size);
+      quarter = 1;
+    }
+    boolean shown =
+        origin.getX() > -2
+            && origin.getX() < width + 2
+            && origin.getY() > -2
+            && origin.getY() < height + size;
+    if (!shown || size < 0.5 || !Double.isFinite(advance) || isClipped(origin, advance, size)) {
+      return;
+    }
+    String text = fonts.text(font, code);
+    Mark mark = marks.peek();
+    if (mark != null && mark.actualText().isPresent()) {
+      text = mark.shown()[0]++ == 0 ? mark.actualText().get() : "";
+      if (text.isEmpty()) {
+        return;
+      }
+    }
+    var glyph =
+        new Glyph(
+            text,
+            origin.getX(),
+            origin.getY(),
+            Math.abs(advance),
+            size,
+            face,
+            colour(getGraphicsState().getNonStrokingColor()),
+            quarter,
+            content(),
+            mark != null && mark.artifact(),
+            Decor.NONE,
+            Optional.empty());
+    Optional<Link> link = linkAt(glyph);
+    if (link.isPresent()) {
+      glyph = glyph.withLink(link.get());
+    }
+    (getGraphicsState().getTextState().getRenderingMode() == RenderingMode.NEITHER
+            ? invisible
+            : visible)
+        .add(glyph);
+  }
+
+  /** Whether a glyph lies well outside what shows; clips are often drawn tight around letters. */
+  private boolean isClipped(Point2D origin, double advance, double size) {
+    if (getGraphicsState().getCurrentClippingPaths().size() < 2) {
+      return false; // nothing but the page itself
+    }
+    Rectangle2D clip = showing();
+    double reach = Math.max(Math.abs(advance), size);
+    return origin.getX() + reach < clip.getMinX()
+        || origin.getX() - reach > clip.getMaxX()
+        || origin.getY() + size < clip.getMinY()
+        || origin.getY() - size > clip.getMaxY();
+  }
+
+  /** The number of the marked content that is open; -1 outside any. */
+  private int content() {
+    Mark mark = marks.peek();
+    return mark == null ? -1 : mark.content();
+  }
+
+  private static int quarterOf(Point2D along) {
+    if (Math.abs(along.getX()) >= Math.abs(along.getY())) {
+      return along.getX() >= 0 ? 0 : 2;
+    }
+    return along.getY() >= 0 ? 1 : 3;
+  }
+
+  private Optional<Link> linkAt(Glyph g) {
+    return links.size() == 0 || g.quarter() != 0
+        ? Optional.empty()
+        : links.at(g.x() + g.width() / 2, g.baseline() - g.size() * 0.3);
+  }
+
+  private static Colour colour(PDColor c) {
+    try {
+      return new Colour(c.toRGB());
+    } catch (IOException | RuntimeException e) {
+      Faults.mended("reading the marks of a page", e);
+      return Colour.BLACK; // a pattern, or a colour space that cannot be read
+    }
+  }
+
+  @Override
+  protected void processOperator(Operator operator, List<COSBase> operands) throws IOException {
+    if (operator.getName().equals("Do")) {
+      budget.call();
+    } else {
+      budget.operator();
+    }
+    if (operator.getName().equals("Tf")
+        && !operands.isEmpty()
+        && operands.getFirst() instanceof COSName name
+        && getResources() != null
+        && getResources().getCOSObject().getDictionaryObject(COSName.FONT)
+            instanceof COSDictionary fonts
+        && fonts.getDictionaryObject(name) instanceof COSDictionary font) {
+      budget.font(font);
+    }
+    super.processOperator(operator, operands);
+  }
+
+  /** Whether the page asked for more than is read of one page. */
+  boolean isCut() {
+    return budget.isSpent();
+  }
+
+  @Override
+  public void drawImage(PDImage image) throws IOException {
+    if (pictures.size() >= MOST_PICTURES) {
+      budget.left();
+      return;
+    }
+    Rectangle2D area =
+        toShown
+            .createTransformedShape(
+                getGraphicsState()
+                    .getCurrentTransformationMatrix()
+                    .createAffineTransform()
+                    .createTransformedShape(new Rectangle2D.Double(0, 0, 1, 1)))
+            .getBounds2D();
+    boolean onPage = area.intersects(0, 0, width, height);
+    Mark mark = marks.peek();
+    if (!onPage || area.getWidth() < 3 || area.getHeight() < 3 || mark != null && mark.artifact()) {
+      return;
+    }
+    var box = new Box(area.getX(), area.getY(), area.getWidth(), area.getHeight());
+    Optional<Media> m = media.of(image);
+    if (m.isPresent()) {
+      pictures.add(new Placed(m.get(), box, content(), ""));
+      if (SourcePictures.isThinned(image, m.get())) {
+        reduced.add(box);
+      }
+    } else {
+      unread.add(box);
+    }
+  }
+
+  /** Where pictures stand that could not be read, in points on the page. */
+  List<Box> unread() {
+    return unread;
+  }
+
+  /** Where pictures stand that were read with fewer pixels than they have. */
+  List<Box> reduced() {
+    return reduced;
+  }
+
+  @Override
+  public void appendRectangle(Point2D p0, Point2D p1, Point2D p2, Point2D p3) {
+    path.moveTo(p0.getX(), p0.getY());
+    path.lineTo(p1.getX(), p1.getY());
+    path.lineTo(p2.getX(), p2.getY());
+    path.lineTo(p3.getX(), p3.getY());
+    path.closePath();
+  }
+
+  @Override
+  public void clip(int windingRule) {
+    clips = true;
+  }
+
+  @Override
+  public void moveTo(float x, float y) {
+    path.moveTo(x, y);
+  }
+
+  @Override
+  public void lineTo(float x, float y) {
+    if (path.getCurrentPoint() == null) {
+      path.moveTo(x, y);
+    }
+    path.lineTo(x, y);
+  }
+
+  @Override
+  public void curveTo(float x1, float y1, float x2, float y2, float x3, float y3) {
+    if (path.getCurrentPoint() == null) {
+      path.moveTo(x1, y1);
+    }
+    path.curveTo(x1, y1, x2, y2, x3, y3);
+  }
+
+  @Override
+  public Point2D getCurrentPoint() {
+    Point2D p = path.getCurrentPoint();
+    return p == null ? new Point2D.Float(0, 0) : p;
+  }
+
+  @Override
+  public void closePath() {
+    if (path.getCurrentPoint() != null) {
+      path.closePath();
+    }
+  }
+
+  @Override
+  public void endPath() {
+    clipped();
+    path.reset();
+  }
+
+  /** What is painted from here on shows within the path only. */
+  private void clipped() {
+    if (clips && path.getCurrentPoint() != null) {
+      getGraphicsState().intersectClippingPath(new GeneralPath(path));
+    }
+    clips = false;
+  }
+
+  /** The upright box around all that shows, on the page as shown. */
+  private Rectangle2D showing() {
+    List<Path2D> paths = getGraphicsState().getCurrentClippingPaths();
+    if (paths != clippedBy || paths.size() != clippers) {
+      clippedBy = paths;
+      clippers = paths.size();
+      Rectangle2D all = new Rectangle2D.Double(0, 0, width, height);
+      for (Path2D p : paths) {
+        all = all.createIntersection(toShown.createTransformedShape(p.getBounds2D()).getBounds2D());
+      }
+      showing = all;
+    }
+    return showing;
+  }
+
+  @Override
+  public void strokePath() {
+    note(true, false);
+  }
+
+  @Override
+  public void fillPath(int windingRule) {
+    note(false, true);
+  }
+
+  @Override
+  public void fillAndStrokePath(int windingRule) {
+    note(true, true);
+  }
+
+  @Override
+  public void shadingFill(COSName shadingName) {
+    add(showing(), true, Optional.of(Colour.BLACK), Optional.empty());
+  }
+
+  private void note(boolean stroked, boolean filled) {
+    if (rules.size() < MOST_SHAPES) {
+      PathRules.collect(path, toShown, stroked, THICKEST_RULE, rules);
+    }
+    if (path.getCurrentPoint() != null) {
+      Rectangle2D box = toShown.createTransformedShape(path.getBounds2D()).getBounds2D();
+      PDGraphicsState state = getGraphicsState();
+      Optional<Colour> inside = Optional.empty();
+      Optional<Colour> outline = Optional.empty();
+      if (stroked) {
+        outline = Optional.of(colour(state.getStrokingColor()));
+      }
+      if (filled && state.getNonStrokeAlphaConstant() > 0) {
+        Optional<Colour> paint = Optional.of(colour(state.getNonStrokingColor()));
+        if (!stroked && PathRules.isRing(path)) {
+          outline = paint;
+        } else {
+          inside = paint;
+        }
+      }
+      if (inside.isPresent() || outline.isPresent()) {
+        add(box, PathRules.isFree(path), inside, outline);
+      }
+    }
+    clipped();
+    path.reset();
+  }
+
+  private void add(
+      Rectangle2D box, boolean free, Optional<Colour> inside, Optional<Colour> outline) {
+    Mark mark = marks.peek();
+    Rectangle2D seen = box.createIntersection(showing());
+    if (shapes.size() < MOST_SHAPES
+        && seen.getWidth() >= 0
+        && seen.getHeight() >= 0
+        && (mark == null || !mark.furniture())) {
+      shapes.add(
+          new Painted(
+              new Box(seen.getX(), seen.getY(), seen.getWidth(), seen.getHeight()),
+              free,
+              inside,
+              outline,
+              content()));
+    }
+  }
+}

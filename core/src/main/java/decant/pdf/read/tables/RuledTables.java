@@ -1,0 +1,199 @@
+package decant.pdf.read.tables;
+
+import decant.model.Box;
+import decant.pdf.read.detected.Detected;
+import decant.pdf.read.detected.Ruling;
+import decant.pdf.read.lines.Regions;
+import decant.pdf.read.page.Glyph;
+import decant.pdf.read.page.Groups;
+import decant.pdf.read.page.Rule;
+import decant.pdf.read.page.ScannedPage;
+import decant.pdf.read.page.TextLine;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+
+/**
+ * Finds tables in ruled lines that cross, and takes the text inside them out of the page's lines.
+ */
+public final class RuledTables {
+  private static final double NEAR = 3;
+  private static final int MOST_RULES = 6_000;
+
+  /** The tables of a page, and the lines that stand outside them. */
+  public record Result(List<Detected.Grid> tables, List<TextLine> rest) {}
+
+  private RuledTables() {}
+
+  public static Result of(ScannedPage page, List<TextLine> lines) {
+    List<Rule> rules =
+        page.rules().stream()
+            .filter(r -> Math.max(r.x2() - r.x1(), r.y2() - r.y1()) > 5)
+            .distinct()
+            .toList();
+    if (rules.size() < 4 || rules.size() > MOST_RULES) {
+      return new Result(List.of(), lines);
+    }
+    var tables = new ArrayList<Detected.Grid>();
+    List<TextLine> rest = new ArrayList<>(lines);
+    for (List<Rule> group : groups(rules)) {
+      List<Double> xs = positions(group, false);
+      List<Double> ys = positions(group, true);
+      if (xs.size() < 3 || ys.size() < 3 || xs.size() > 60 || ys.size() > 400) {
+        continue;
+      }
+      var box =
+          new Box(
+              xs.getFirst(),
+              ys.getFirst(),
+              xs.getLast() - xs.getFirst(),
+              ys.getLast() - ys.getFirst());
+      List<TextLine> inside = rest.stream().filter(l -> isInside(l, box)).toList();
+      if (inside.isEmpty()) {
+        continue;
+      }
+      tables.add(grid(page.number(), box, xs, ys, group, inside));
+      rest.removeAll(inside);
+    }
+    return new Result(tables, rest);
+  }
+
+  private static boolean isInside(TextLine l, Box box) {
+    double middle = l.baseline() - l.size() * 0.3;
+    return middle > box.y()
+        && middle < box.bottom()
+        && l.box().x() > box.x() - NEAR
+        && l.box().right() < box.right() + NEAR;
+  }
+
+  /** Rules that touch one another, directly or through others. */
+  private static List<List<Rule>> groups(List<Rule> rules) {
+    int n = rules.size();
+    var groups = new Groups(n);
+    Integer[] byX = new Integer[n];
+    java.util.Arrays.setAll(byX, k -> k);
+    java.util.Arrays.sort(byX, Comparator.comparingDouble(k -> rules.get(k).x1()));
+    for (int i = 0; i < n; i++) {
+      Rule a = rules.get(byX[i]);
+      for (int j = i + 1; j < n; j++) {
+        Rule b = rules.get(byX[j]);
+        if (b.x1() > a.x2() + NEAR) {
+          break;
+        }
+        if (b.y1() <= a.y2() + NEAR && b.y2() >= a.y1() - NEAR) {
+          groups.join(byX[i], byX[j]);
+        }
+      }
+    }
+    return groups.of(rules);
+  }
+
+  private static List<Double> positions(List<Rule> rules, boolean lying) {
+    double[] at =
+        rules.stream().filter(r -> r.lying() == lying).mapToDouble(Rule::middle).sorted().toArray();
+    var out = new ArrayList<Double>();
+    for (double v : at) {
+      if (out.isEmpty() || v - out.getLast() > NEAR) {
+        out.add(v);
+      }
+    }
+    return out;
+  }
+
+  private static Detected.Grid grid(
+      int page,
+      Box box,
+      List<Double> xs,
+      List<Double> ys,
+      List<Rule> rules,
+      List<TextLine> inside) {
+    int columns = xs.size() - 1;
+    int rows = ys.size() - 1;
+    int[][] owner = new int[rows][columns];
+    for (int[] r : owner) {
+      java.util.Arrays.fill(r, -1);
+    }
+    var out = new ArrayList<List<Detected.DetectedCell>>();
+    for (int r = 0; r < rows; r++) {
+      var cells = new ArrayList<Detected.DetectedCell>();
+      for (int c = 0; c < columns; c++) {
+        if (owner[r][c] >= 0) {
+          continue;
+        }
+        int columnSpan = 1;
+        while (c + columnSpan < columns
+            && owner[r][c + columnSpan] < 0
+            && !separated(rules, xs.get(c + columnSpan), ys.get(r), ys.get(r + 1), false)) {
+          columnSpan++;
+        }
+        int rowSpan = 1;
+        while (r + rowSpan < rows
+            && !separated(rules, ys.get(r + rowSpan), xs.get(c), xs.get(c + columnSpan), true)) {
+          rowSpan++;
+        }
+        for (int i = 0; i < rowSpan; i++) {
+          for (int j = 0; j < columnSpan; j++) {
+            owner[r + i][c + j] = r * columns + c;
+          }
+        }
+        var area =
+            new Box(
+                xs.get(c),
+                ys.get(r),
+                xs.get(c + columnSpan) - xs.get(c),
+                ys.get(r + rowSpan) - ys.get(r));
+        cells.add(new Detected.DetectedCell(columnSpan, rowSpan, linesIn(inside, area), false));
+      }
+      boolean line = cells.stream().allMatch(c -> c.lines().isEmpty() && c.rowSpan() == 1);
+      // What is thinner than a line of text and empty is a double rule, not a row.
+      if (!line || ys.get(r + 1) - ys.get(r) > 7) {
+        out.add(cells);
+      }
+    }
+    var widths = new ArrayList<Double>();
+    for (int c = 0; c < columns; c++) {
+      widths.add(xs.get(c + 1) - xs.get(c));
+    }
+    return new Detected.Grid(page, box, widths, out, Ruling.GRID).inReadingOrder();
+  }
+
+  private static boolean separated(
+      List<Rule> rules, double at, double from, double to, boolean lying) {
+    double middle = (from + to) / 2;
+    return rules.stream()
+        .anyMatch(r ->
+            r.lying() == lying
+                && Math.abs(r.middle() - at) <= NEAR
+                && (lying ? r.x1() : r.y1()) <= middle
+                && (lying ? r.x2() : r.y2()) >= middle);
+  }
+
+  /** The glyphs that stand in a cell, as lines. */
+  private static List<TextLine> linesIn(List<TextLine> lines, Box area) {
+    var out = new ArrayList<TextLine>();
+    for (TextLine l : lines) {
+      double middle = l.baseline() - l.size() * 0.3;
+      if (middle < area.y() || middle >= area.bottom()) {
+        continue;
+      }
+      List<Glyph> in =
+          l.glyphs().stream()
+              .filter(
+                  g -> g.x() + g.width() / 2 >= area.x() && g.x() + g.width() / 2 < area.right())
+              .toList();
+      if (!in.stream().allMatch(Glyph::isSpace)) {
+        out.add(l.part(in));
+      }
+    }
+    out.sort(TextLine.DOWN);
+    var rows = new ArrayList<TextLine>();
+    for (TextLine l : out) {
+      if (!rows.isEmpty() && Math.abs(rows.getLast().baseline() - l.baseline()) < 1) {
+        rows.add(Regions.whole(List.of(rows.removeLast(), l)));
+      } else {
+        rows.add(l);
+      }
+    }
+    return rows;
+  }
+}

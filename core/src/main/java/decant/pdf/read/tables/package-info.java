@@ -1,0 +1,3 @@
+/** Ruled lines and aligned pieces into tables. */
+@org.jspecify.annotations.NullMarked
+package decant.pdf.read.tables;

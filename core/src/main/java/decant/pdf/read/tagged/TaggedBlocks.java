@@ -1,0 +1,517 @@
+package decant.pdf.read.tagged;
+
+import decant.model.Box;
+import decant.model.Finding;
+import decant.model.Markers;
+import decant.pdf.read.beside.Footnotes;
+import decant.pdf.read.beside.RunningTexts;
+import decant.pdf.read.blocks.Blocks;
+import decant.pdf.read.detected.Detected;
+import decant.pdf.read.detected.DetectedNote;
+import decant.pdf.read.detected.Ruling;
+import decant.pdf.read.lines.Lines;
+import decant.pdf.read.lines.Regions;
+import decant.pdf.read.page.Glyph;
+import decant.pdf.read.page.Placed;
+import decant.pdf.read.page.ScannedPage;
+import decant.pdf.read.page.TextLine;
+import decant.pdf.read.scan.PageAnnotations;
+import decant.words.Words;
+import decant.work.Faults;
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.IdentityHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import org.apache.pdfbox.cos.COSArray;
+import org.apache.pdfbox.cos.COSBase;
+import org.apache.pdfbox.cos.COSDictionary;
+import org.apache.pdfbox.cos.COSInteger;
+import org.apache.pdfbox.cos.COSName;
+import org.apache.pdfbox.cos.COSObject;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.pdmodel.documentinterchange.logicalstructure.PDStructureTreeRoot;
+
+/**
+ * Blocks from structure tags (ISO 32000-1 §14.7 and §14.8). Distrusted where they leave out a good
+ * part of the text: then there is no result, and the pages are analysed as if there were no tags.
+ */
+public final class TaggedBlocks {
+  private static final Words WORDS = Words.of(TaggedBlocks.class);
+
+  private static final double LEAST_COVERAGE = 0.9;
+  private static final int DEEPEST = 100;
+
+  /**
+   * What the tags say.
+   *
+   * @param findings what stood outside the tags and was put in by its place
+   */
+  public record Result(
+      List<Detected> found,
+      RunningTexts.Result running,
+      List<DetectedNote> notes,
+      List<Finding> findings) {}
+
+  private record Leaf(int page, int content) {}
+
+  private final List<ScannedPage> pages;
+  private final Map<Leaf, List<Glyph>> glyphs = new HashMap<>();
+  private final Map<Leaf, List<Placed>> pictures = new HashMap<>();
+  private final Map<COSBase, Integer> pageNumbers = new IdentityHashMap<>();
+  private final Map<String, String> roles = new HashMap<>();
+  private final List<Detected> out = new ArrayList<>();
+
+  /** How many children are looked at at most; a 2,000-page manual has about a million. */
+  private long left = 20_000_000;
+
+  private final Set<Leaf> used = new HashSet<>();
+  private final Set<COSBase> open = java.util.Collections.newSetFromMap(new IdentityHashMap<>());
+
+  private TaggedBlocks(List<ScannedPage> pages) {
+    this.pages = pages;
+  }
+
+  public static Optional<Result> of(PDDocument pdf, List<ScannedPage> pages) {
+    try {
+      PDStructureTreeRoot root = pdf.getDocumentCatalog().getStructureTreeRoot();
+      if (root == null) {
+        return Optional.empty();
+      }
+      var t = new TaggedBlocks(pages);
+      return t.run(pdf, root.getCOSObject());
+    } catch (RuntimeException e) {
+      Faults.mended("reading the tags", e);
+      return Optional.empty(); // a damaged tree is no tree
+    }
+  }
+
+  private final Set<Placed> shown = Collections.newSetFromMap(new IdentityHashMap<>());
+
+  private Optional<Result> run(PDDocument pdf, COSDictionary root) {
+    int n = 0;
+    for (ScannedPage p : pages) {
+      pageNumbers.put(pdf.getPage(p.number()).getCOSObject(), n++);
+      for (Glyph g : p.glyphs()) {
+        if (g.content() >= 0 && !g.artifact()) {
+          glyphs.computeIfAbsent(new Leaf(p.number(), g.content()), k -> new ArrayList<>()).add(g);
+        }
+      }
+      for (Placed x : p.pictures()) {
+        pictures.computeIfAbsent(new Leaf(p.number(), x.content()), k -> new ArrayList<>()).add(x);
+      }
+    }
+    if (root.getDictionaryObject(COSName.ROLE_MAP) instanceof COSDictionary map) {
+      map.keySet().forEach(k -> roles.put(k.getName(), map.getNameAsString(k, "")));
+    }
+    walk(root, -1, 0, 0);
+    long tagged = used.stream().mapToLong(l -> ink(glyphs.getOrDefault(l, List.of()))).sum();
+    long all =
+        pages.stream()
+            .mapToLong(p -> ink(p.glyphs().stream().filter(g -> !g.artifact()).toList()))
+            .sum();
+    if (all == 0 || tagged < LEAST_COVERAGE * all) {
+      return Optional.empty();
+    }
+    var untagged = new Untagged(pages, out);
+    untagged.pictures(x -> !shown.contains(x));
+    List<Finding> findings =
+        untagged.texts((page, g) -> !g.artifact() && !used.contains(new Leaf(page, g.content())));
+    return Optional.of(new Result(out, running(), notes, findings));
+  }
+
+  private static long ink(List<Glyph> glyphs) {
+    return glyphs.stream().filter(g -> !g.isSpace()).count();
+  }
+
+  /** Artifacts at the head and foot of pages. */
+  private RunningTexts.Result running() {
+    var texts = new ArrayList<RunningTexts.RunningText>();
+    Map<String, List<TextLine>> groups = new java.util.LinkedHashMap<>();
+    for (ScannedPage p : pages) {
+      List<Glyph> artifacts = p.glyphs().stream().filter(Glyph::artifact).toList();
+      for (TextLine l : Lines.of(p.only(artifacts))) {
+        boolean header = l.box().y() < p.height() / 2;
+        String key = header + l.text().replaceAll("\\d+", "#").strip();
+        groups.computeIfAbsent(key, k -> new ArrayList<>()).add(l);
+      }
+    }
+    groups
+        .values()
+        .forEach(ls -> {
+          TextLine l = ls.getFirst();
+          boolean header = l.box().y() < pages.get(l.page()).height() / 2;
+          texts.add(new RunningTexts.RunningText(header, l.text(), ls, RunningTexts.counter(ls)));
+        });
+    return new RunningTexts.Result(texts, Set.of());
+  }
+
+  private String role(COSDictionary e) {
+    String r = e.getNameAsString(COSName.S, "");
+    for (int k = 0; k < 8 && roles.containsKey(r); k++) {
+      r = roles.getOrDefault(r, r);
+    }
+    return r;
+  }
+
+  private void walk(COSDictionary element, int page, int depth, int listDepth) {
+    if (depth > DEEPEST || !open.add(element)) {
+      return;
+    }
+    int here = pageOf(element, page);
+    for (COSBase kid : kids(element)) {
+      if (kid instanceof COSDictionary d && d.containsKey(COSName.S)) {
+        block(d, pageOf(d, here), depth, listDepth);
+      } else {
+        // Content that stands in no block of its own is a paragraph.
+        var lines = new ArrayList<TextLine>();
+        leaves(kid, here, lines);
+        paragraph(lines, Detected.Kind.PARAGRAPH, 0, "");
+      }
+    }
+    open.remove(element);
+  }
+
+  private void block(COSDictionary e, int page, int depth, int listDepth) {
+    String role = role(e);
+    switch (role) {
+      case "H1", "H2", "H3", "H4", "H5", "H6" ->
+          paragraph(linesOf(e, page), Detected.Kind.HEADING, role.charAt(1) - '0', "");
+      case "H", "Title" -> paragraph(linesOf(e, page), Detected.Kind.HEADING, 1, "");
+      case "Note", "FENote" -> note(e, page);
+      case "P", "Caption", "BlockQuote", "TOCI", "Code", "Formula", "BibEntry" -> {
+        notesIn(e, page, 0);
+        if (hasBlocks(e)) {
+          walk(e, page, depth + 1, listDepth);
+        } else {
+          paragraph(linesOf(e, page), Detected.Kind.PARAGRAPH, 0, "");
+        }
+      }
+      case "L" -> walk(e, page, depth + 1, listDepth + 1);
+      case "LI" -> item(e, page, depth, Math.max(1, listDepth));
+      case "Table" -> table(e, page);
+      case "Figure" -> figure(e, page);
+      default -> {
+        if (hasBlocks(e)
+            || role.equals("Document")
+            || role.equals("Part")
+            || role.equals("Sect")
+            || role.equals("Div")
+            || role.equals("Art")) {
+          walk(e, page, depth + 1, listDepth);
+        } else {
+          paragraph(linesOf(e, page), Detected.Kind.PARAGRAPH, 0, "");
+        }
+      }
+    }
+  }
+
+  /** A note, which stands where its mark is (ISO 32000-1 §14.8.4.4). */
+  private void note(COSDictionary e, int page) {
+    var label = new ArrayList<TextLine>();
+    var body = new ArrayList<TextLine>();
+    for (COSBase kid : kids(e)) {
+      boolean lbl = kid instanceof COSDictionary d && role(d).equals("Lbl");
+      leaves(kid, page, lbl ? label : body);
+    }
+    List<TextLine> lines = merged(body);
+    if (lines.isEmpty()) {
+      return;
+    }
+    String known = text(label).replaceAll("[^\\p{L}\\p{N}*†‡§]", "");
+    notes.add(
+        known.isEmpty()
+            ? Footnotes.labelled(lines)
+            : new DetectedNote(lines.getFirst().page(), known, lines));
+  }
+
+  /** The notes within a paragraph, whose text is no part of it. */
+  private void notesIn(COSDictionary e, int page, int depth) {
+    for (COSBase kid : kids(e)) {
+      if (kid instanceof COSDictionary d && d.containsKey(COSName.S) && depth < DEEPEST) {
+        if (role(d).equals("Note") || role(d).equals("FENote")) {
+          note(d, pageOf(d, page));
+        } else {
+          notesIn(d, pageOf(d, page), depth + 1);
+        }
+      }
+    }
+  }
+
+  private final List<DetectedNote> notes = new ArrayList<>();
+
+  private static final Set<String> BLOCKS =
+      Set.of(
+          "P",
+          "H",
+          "H1",
+          "H2",
+          "H3",
+          "H4",
+          "H5",
+          "H6",
+          "L",
+          "LI",
+          "Table",
+          "Sect",
+          "Div",
+          "Part",
+          "Art",
+          "BlockQuote",
+          "TOC",
+          "TOCI",
+          "Figure",
+          "Caption",
+          "Title");
+
+  private boolean hasBlocks(COSDictionary e) {
+    return kids(e).stream().anyMatch(k -> k instanceof COSDictionary d && BLOCKS.contains(role(d)));
+  }
+
+  private void item(COSDictionary li, int page, int depth, int listDepth) {
+    var marker = new ArrayList<TextLine>();
+    var body = new ArrayList<TextLine>();
+    var nested = new ArrayList<COSDictionary>();
+    for (COSBase kid : kids(li)) {
+      if (!(kid instanceof COSDictionary d)) {
+        continue;
+      }
+      switch (role(d)) {
+        case "Lbl" -> leaves(d, pageOf(d, page), marker);
+        case "L" -> nested.add(d);
+        default -> {
+          for (COSBase inner : kids(d)) {
+            if (inner instanceof COSDictionary i && role(i).equals("L")) {
+              nested.add(i);
+            } else {
+              leaves(inner, pageOf(d, page), body);
+            }
+          }
+        }
+      }
+    }
+    String label = text(marker).strip();
+    if (label.isEmpty() && !body.isEmpty()) {
+      Optional<String> own = Markers.item(text(body));
+      if (own.isPresent()) {
+        label = own.get();
+        body.set(0, Blocks.withoutMarker(body.getFirst(), label));
+      }
+    }
+    paragraph(merged(body), Detected.Kind.ITEM, listDepth, label.isEmpty() ? "•" : label);
+    for (COSDictionary n : nested) {
+      walk(n, pageOf(n, page), depth + 1, listDepth + 1);
+    }
+  }
+
+  private static String text(List<TextLine> lines) {
+    var b = new StringBuilder();
+    lines.forEach(l -> b.append(l.text()).append(' '));
+    return b.toString();
+  }
+
+  private void table(COSDictionary t, int page) {
+    var rows = new ArrayList<List<Detected.DetectedCell>>();
+    Optional<Box> box = rows(t, page, rows, 0);
+    int columns =
+        rows.stream()
+            .mapToInt(r -> r.stream().mapToInt(Detected.DetectedCell::columnSpan).sum())
+            .max()
+            .orElse(0);
+    if (columns == 0 || box.isEmpty()) {
+      return;
+    }
+    var widths = new ArrayList<Double>();
+    for (int c = 0; c < columns; c++) {
+      widths.add(box.get().width() / columns);
+    }
+    int first =
+        rows.stream()
+            .flatMap(List::stream)
+            .flatMap(c -> c.lines().stream())
+            .mapToInt(TextLine::page)
+            .findFirst()
+            .orElse(page);
+    out.add(new Detected.Grid(first, box.get(), widths, rows, Ruling.GRID));
+  }
+
+  private Optional<Box> rows(
+      COSDictionary t, int page, List<List<Detected.DetectedCell>> rows, int depth) {
+    Optional<Box> box = Optional.empty();
+    for (COSBase kid : kids(t)) {
+      if (!(kid instanceof COSDictionary d) || depth > 5) {
+        continue;
+      }
+      switch (role(d)) {
+        case "TR" -> {
+          var cells = new ArrayList<Detected.DetectedCell>();
+          for (COSBase c : kids(d)) {
+            if (c instanceof COSDictionary cell && role(cell).matches("T[HD]")) {
+              List<TextLine> lines = linesOf(cell, pageOf(cell, pageOf(d, page)));
+              for (TextLine l : lines) {
+                box = Optional.of(box.map(b -> b.union(l.box())).orElse(l.box()));
+              }
+              cells.add(
+                  new Detected.DetectedCell(
+                      span(cell, "ColSpan"),
+                      span(cell, "RowSpan"),
+                      lines,
+                      role(cell).equals("TH")));
+            }
+          }
+          rows.add(cells);
+        }
+        case "THead", "TBody", "TFoot" -> {
+          Optional<Box> inner = rows(d, pageOf(d, page), rows, depth + 1);
+          if (inner.isPresent()) {
+            Box i = inner.get();
+            box = Optional.of(box.map(b -> b.union(i)).orElse(i));
+          }
+        }
+        case "Caption" -> paragraph(linesOf(d, pageOf(d, page)), Detected.Kind.PARAGRAPH, 0, "");
+        default -> {}
+      }
+    }
+    return box;
+  }
+
+  private static int span(COSDictionary cell, String name) {
+    COSBase a = cell.getDictionaryObject(COSName.A);
+    List<COSBase> all =
+        a instanceof COSArray array ? toList(array) : a == null ? List.of() : List.of(a);
+    for (COSBase x : all) {
+      if (x instanceof COSDictionary d && d.containsKey(COSName.getPDFName(name))) {
+        return Math.clamp(d.getInt(COSName.getPDFName(name), 1), 1, 100);
+      }
+    }
+    return 1;
+  }
+
+  private void figure(COSDictionary e, int page) {
+    var leaves = new ArrayList<Leaf>();
+    collect(e, page, leaves, 0);
+    String alt = e.getString(COSName.ALT, "");
+    boolean any = false;
+    for (Leaf l : leaves) {
+      used.add(l);
+      for (Placed p : pictures.getOrDefault(l, List.of())) {
+        out.add(new Detected.Figure(l.page(), p, alt.isBlank() ? p.alt() : alt));
+        shown.add(p);
+        any = true;
+      }
+    }
+    if (!any) {
+      paragraph(linesOf(e, page), Detected.Kind.PARAGRAPH, 0, "");
+    }
+  }
+
+  private void paragraph(List<TextLine> lines, Detected.Kind kind, int level, String marker) {
+    if (lines.isEmpty()) {
+      return;
+    }
+    double space = 0;
+    double gap = Detected.Text.pitch(lines) * 0.2;
+    if (!out.isEmpty() && out.getLast().page() == lines.getFirst().page()) {
+      space = Math.clamp(lines.getFirst().box().y() - out.getLast().box().bottom() - gap, 0, 40);
+    }
+    out.add(Detected.Text.of(kind, lines, marker, level, space));
+  }
+
+  /** All the text below an element, as lines. */
+  private List<TextLine> linesOf(COSBase e, int page) {
+    var lines = new ArrayList<TextLine>();
+    leaves(e, page, lines);
+    return merged(lines);
+  }
+
+  private void leaves(COSBase e, int page, List<TextLine> into) {
+    var leaves = new ArrayList<Leaf>();
+    collect(e, page, leaves, 0);
+    Map<Integer, List<Glyph>> byPage = new java.util.LinkedHashMap<>();
+    for (Leaf l : leaves) {
+      if (used.add(l)) {
+        byPage
+            .computeIfAbsent(l.page(), k -> new ArrayList<>())
+            .addAll(glyphs.getOrDefault(l, List.of()));
+      }
+    }
+    byPage.forEach((p, list) -> {
+      ScannedPage s = pages.get(p);
+      into.addAll(Lines.of(s.only(list)));
+    });
+  }
+
+  /**
+   * Pieces of one baseline put together; the order of the tags decides where they come from several
+   * columns.
+   */
+  private static List<TextLine> merged(List<TextLine> lines) {
+    var result = new ArrayList<TextLine>();
+    for (TextLine l : lines) {
+      if (!result.isEmpty()) {
+        TextLine last = result.getLast();
+        if (last.page() == l.page() && Math.abs(last.baseline() - l.baseline()) < 1.5) {
+          result.set(result.size() - 1, Regions.whole(List.of(last, l)));
+          continue;
+        }
+      }
+      result.add(l);
+    }
+    return result;
+  }
+
+  private void collect(COSBase e, int page, List<Leaf> into, int depth) {
+    if (depth > DEEPEST) {
+      return;
+    }
+    switch (e) {
+      case COSInteger n -> into.add(new Leaf(page, n.intValue()));
+      case COSDictionary d -> {
+        int here = pageOf(d, page);
+        if (d.getDictionaryObject(COSName.OBJ) instanceof COSDictionary object) {
+          int content = PageAnnotations.content(object); // §14.7.4.3
+          if (content >= 0) {
+            into.add(new Leaf(here, content));
+          }
+        } else if (d.containsKey(COSName.MCID) && !d.containsKey(COSName.S)) {
+          into.add(new Leaf(here, d.getInt(COSName.MCID, -1)));
+        } else if (open.add(d)) {
+          kids(d).forEach(k -> collect(k, here, into, depth + 1));
+          open.remove(d);
+        }
+      }
+      default -> {}
+    }
+  }
+
+  private int pageOf(COSDictionary d, int otherwise) {
+    COSBase p = d.getDictionaryObject(COSName.PG);
+    return p == null ? otherwise : pageNumbers.getOrDefault(p, otherwise);
+  }
+
+  private List<COSBase> kids(COSDictionary e) {
+    COSBase k = e.getDictionaryObject(COSName.K);
+    List<COSBase> kids = k instanceof COSArray a ? toList(a) : k == null ? List.of() : List.of(k);
+    left -= kids.size() + 1;
+    if (left < 0) {
+      // Elements that share children make a small file as large as one likes.
+      throw new IllegalStateException("the structure tree is met too often");
+    }
+    return kids;
+  }
+
+  private static List<COSBase> toList(COSArray a) {
+    var list = new ArrayList<COSBase>(a.size());
+    for (int k = 0; k < a.size(); k++) {
+      COSBase b = a.get(k) instanceof COSObject o ? o.getObject() : a.get(k);
+      if (b != null) {
+        list.add(b);
+      }
+    }
+    return list;
+  }
+}

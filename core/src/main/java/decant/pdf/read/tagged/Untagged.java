@@ -1,0 +1,121 @@
+package decant.pdf.read.tagged;
+
+import decant.model.Box;
+import decant.model.Finding;
+import decant.model.MediaId;
+import decant.pdf.read.detected.Detected;
+import decant.pdf.read.lines.Lines;
+import decant.pdf.read.page.Glyph;
+import decant.pdf.read.page.Placed;
+import decant.pdf.read.page.ScannedPage;
+import decant.pdf.read.page.TextLine;
+import decant.words.Words;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.function.BiPredicate;
+import java.util.function.Predicate;
+
+/**
+ * Puts what no tag of a tagged file holds among what its tags hold, by its place: nothing that
+ * shows is left out.
+ */
+final class Untagged {
+  private static final Words WORDS = Words.of(Untagged.class);
+
+  private final List<ScannedPage> pages;
+  private final List<Detected> found;
+
+  /**
+   * @param found what the tags hold, in their order; what is missing is put in
+   */
+  Untagged(List<ScannedPage> pages, List<Detected> found) {
+    this.pages = pages;
+    this.found = found;
+  }
+
+  /** Pictures; but for those that every page has, which belong to its frame. */
+  void pictures(Predicate<Placed> missing) {
+    Map<MediaId, Integer> times = new HashMap<>();
+    pages.forEach(p -> p.pictures().forEach(x -> times.merge(x.media().id(), 1, Integer::sum)));
+    for (ScannedPage p : pages) {
+      for (Placed x : p.pictures()) {
+        boolean frames = times.getOrDefault(x.media().id(), 0) > 2;
+        if (!frames && missing.test(x)) {
+          found.add(placeOf(p.number(), x.box()), new Detected.Figure(p.number(), x, x.alt()));
+        }
+      }
+    }
+  }
+
+  /**
+   * Text, as paragraphs; each page that has some is told.
+   *
+   * @param missing whether a glyph of a page is held by no tag
+   */
+  List<Finding> texts(BiPredicate<Integer, Glyph> missing) {
+    var findings = new ArrayList<Finding>();
+    for (ScannedPage p : pages) {
+      List<Glyph> left = p.glyphs().stream().filter(g -> missing.test(p.number(), g)).toList();
+      if (left.stream().allMatch(Glyph::isSpace)) {
+        continue;
+      }
+      List<List<TextLine>> paragraphs = apart(Lines.of(p.only(left)));
+      for (List<TextLine> lines : paragraphs) {
+        TextLine head = lines.getFirst();
+        found.add(
+            placeOf(head.page(), head.box()),
+            Detected.Text.of(Detected.Kind.PARAGRAPH, lines, "", 0, 0));
+      }
+      Box box =
+          paragraphs.stream()
+              .flatMap(List::stream)
+              .map(TextLine::box)
+              .reduce(Box::union)
+              .orElseThrow();
+      findings.add(
+          Finding.general(
+                  Finding.Kind.ORDER_DOUBTFUL,
+                  Finding.Severity.DOUBT,
+                  WORDS.say("untagged.text", p.number() + 1))
+              .from(p.number(), box));
+    }
+    return findings;
+  }
+
+  /** Lines that follow one another closely from one edge are a paragraph. */
+  private static List<List<TextLine>> apart(List<TextLine> lines) {
+    var out = new ArrayList<List<TextLine>>();
+    for (TextLine l : lines) {
+      boolean goesOn = false;
+      if (!out.isEmpty()) {
+        TextLine last = out.getLast().getLast();
+        double pitch = l.baseline() - last.baseline();
+        goesOn =
+            pitch > 0
+                && pitch < 1.7 * last.size()
+                && Math.abs(l.box().x() - last.box().x()) < 2 * last.size();
+      }
+      if (goesOn) {
+        out.getLast().add(l);
+      } else {
+        out.add(new ArrayList<>(List.of(l)));
+      }
+    }
+    return out;
+  }
+
+  /** Behind what stands above a place on its page, else before what stands on later pages. */
+  private int placeOf(int page, Box box) {
+    int at = 0;
+    for (int k = 0; k < found.size(); k++) {
+      Detected f = found.get(k);
+      boolean before = f.page() < page || f.page() == page && f.box().y() <= box.y();
+      if (before) {
+        at = k + 1;
+      }
+    }
+    return at;
+  }
+}
