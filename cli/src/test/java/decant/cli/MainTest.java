@@ -4,12 +4,12 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import decant.model.Document;
 import decant.model.Inline;
-import decant.model.Link;
-import decant.model.Look;
 import decant.model.NodeId;
 import decant.model.Paragraph;
-import decant.model.StyleSheet;
-import decant.model.TextTraits;
+import decant.model.look.Link;
+import decant.model.look.Look;
+import decant.model.look.StyleSheet;
+import decant.model.look.TextTraits;
 import decant.office.docx.DocxWriter;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;

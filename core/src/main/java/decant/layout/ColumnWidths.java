@@ -1,10 +1,10 @@
 package decant.layout;
 
 import decant.model.Cell;
-import decant.model.Extent;
-import decant.model.Insets;
 import decant.model.Table;
-import decant.model.TableTraits;
+import decant.model.look.Extent;
+import decant.model.look.Insets;
+import decant.model.look.TableTraits;
 import java.util.Arrays;
 import java.util.function.Function;
 

@@ -1,8 +1,8 @@
 package decant.layout;
 
 import decant.model.Inline;
-import decant.model.ListDefinition.NumberFormat;
 import decant.model.NodeId;
+import decant.model.look.ListDefinition.NumberFormat;
 import java.time.LocalDate;
 import java.util.Map;
 import java.util.function.UnaryOperator;

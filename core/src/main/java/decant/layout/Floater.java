@@ -3,10 +3,10 @@ package decant.layout;
 import decant.model.Box;
 import decant.model.Inline;
 import decant.model.Paragraph;
-import decant.model.Placement;
-import decant.model.Placement.Floating;
-import decant.model.TableTraits;
-import decant.model.TextFrame;
+import decant.model.look.Placement;
+import decant.model.look.Placement.Floating;
+import decant.model.look.TableTraits;
+import decant.model.look.TextFrame;
 import java.util.ArrayList;
 import java.util.List;
 

@@ -1,9 +1,9 @@
 package decant.layout;
 
-import decant.model.Colour;
 import decant.model.Inline;
-import decant.model.Insets;
-import decant.model.MediaId;
+import decant.model.look.Colour;
+import decant.model.look.Insets;
+import decant.model.look.MediaId;
 import decant.text.FontFace;
 
 /** Something on a line, placed from the line's left edge and its baseline. */

@@ -2,11 +2,11 @@ package decant.layout;
 
 import decant.model.Block;
 import decant.model.Document;
-import decant.model.EmbeddedFont;
 import decant.model.NodeId;
 import decant.model.PageSetup;
 import decant.model.Section;
 import decant.model.Story;
+import decant.model.look.EmbeddedFont;
 import decant.text.FontBook;
 import decant.text.JdkShaper;
 import decant.text.Shaper;

@@ -4,10 +4,10 @@ import com.ibm.icu.text.BreakIterator;
 import decant.layout.Exclusions.Lane;
 import decant.layout.TextUnits.Kind;
 import decant.layout.TextUnits.Unit;
-import decant.model.ListDefinition;
 import decant.model.Paragraph;
-import decant.model.ParagraphTraits.TabStop;
-import decant.model.Typesetting;
+import decant.model.look.ListDefinition;
+import decant.model.look.ParagraphTraits.TabStop;
+import decant.model.look.Typesetting;
 import decant.text.Hyphenator;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
@@ -146,7 +146,7 @@ final class LineBreaker {
       double end =
           switch (level
               .map(ListDefinition.Level::alignment)
-              .orElse(decant.model.ParagraphTraits.Alignment.START)) {
+              .orElse(decant.model.look.ParagraphTraits.Alignment.START)) {
             case CENTRE -> at + w / 2;
             case END -> at;
             default -> at + w;

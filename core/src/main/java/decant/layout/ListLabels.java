@@ -1,11 +1,11 @@
 package decant.layout;
 
 import decant.model.Document;
-import decant.model.ListDefinition;
-import decant.model.ListMembership;
 import decant.model.NodeId;
 import decant.model.Paragraph;
-import decant.model.ParagraphTraits;
+import decant.model.look.ListDefinition;
+import decant.model.look.ListMembership;
+import decant.model.look.ParagraphTraits;
 import decant.model.walk.Part;
 import decant.model.walk.Walk;
 import java.util.HashMap;

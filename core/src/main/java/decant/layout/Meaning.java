@@ -1,10 +1,10 @@
 package decant.layout;
 
-import decant.model.Comment;
-import decant.model.FormField;
-import decant.model.Link;
-import decant.model.Look;
-import decant.model.TextTraits;
+import decant.model.look.Comment;
+import decant.model.look.FormField;
+import decant.model.look.Link;
+import decant.model.look.Look;
+import decant.model.look.TextTraits;
 import java.util.List;
 import java.util.Optional;
 

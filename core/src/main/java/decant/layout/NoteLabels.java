@@ -3,7 +3,7 @@ package decant.layout;
 import decant.model.Document;
 import decant.model.NodeId;
 import decant.model.Story;
-import decant.model.Typesetting;
+import decant.model.look.Typesetting;
 import java.util.HashMap;
 import java.util.Map;
 

@@ -1,11 +1,11 @@
 package decant.layout;
 
 import decant.model.Box;
-import decant.model.Contour;
-import decant.model.Insets;
-import decant.model.Placement.Floating;
-import decant.model.Placement.Side;
-import decant.model.Placement.Wrap;
+import decant.model.look.Contour;
+import decant.model.look.Insets;
+import decant.model.look.Placement.Floating;
+import decant.model.look.Placement.Side;
+import decant.model.look.Placement.Wrap;
 import java.util.List;
 import java.util.Optional;
 

@@ -2,7 +2,7 @@ package decant.layout;
 
 import decant.model.Box;
 import decant.model.Inline.Geometry;
-import decant.model.Rule;
+import decant.model.look.Rule;
 import java.awt.BasicStroke;
 import java.awt.Shape;
 import java.awt.geom.Ellipse2D;

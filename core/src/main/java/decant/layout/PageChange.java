@@ -91,7 +91,7 @@ public record PageChange(double top, double bottom) {
       boolean framed =
           !x.layout().style().equals(y.layout().style())
               || x.layout().style().rules().isDrawn()
-              || !x.layout().style().shading().equals(decant.model.Colour.WHITE);
+              || !x.layout().style().shading().equals(decant.model.look.Colour.WHITE);
       if (framed) {
         take(a.y(), Math.max(a.bottom(), b.bottom()));
         return;

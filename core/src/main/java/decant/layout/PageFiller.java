@@ -1,11 +1,11 @@
 package decant.layout;
 
 import decant.model.Document;
-import decant.model.Look;
 import decant.model.NodeId;
 import decant.model.PageSetup;
 import decant.model.Paragraph;
 import decant.model.Section;
+import decant.model.look.Look;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;

@@ -11,7 +11,7 @@ public record ParagraphLayout(
   }
 
   /** How far its lines stand apart. */
-  public decant.model.LinePitch pitch() {
+  public decant.model.look.LinePitch pitch() {
     return style.pitch();
   }
 

@@ -1,13 +1,13 @@
 package decant.layout;
 
-import decant.model.Colour;
-import decant.model.LinePitch;
-import decant.model.Look;
-import decant.model.ParagraphTraits;
-import decant.model.ParagraphTraits.Alignment;
-import decant.model.ParagraphTraits.TabStop;
-import decant.model.Rules;
-import decant.model.TextFrame;
+import decant.model.look.Colour;
+import decant.model.look.LinePitch;
+import decant.model.look.Look;
+import decant.model.look.ParagraphTraits;
+import decant.model.look.ParagraphTraits.Alignment;
+import decant.model.look.ParagraphTraits.TabStop;
+import decant.model.look.Rules;
+import decant.model.look.TextFrame;
 import java.util.List;
 
 /** The paragraph traits in force, all decided. */

@@ -1,7 +1,7 @@
 package decant.layout;
 
 import decant.model.Inline;
-import decant.model.Insets;
+import decant.model.look.Insets;
 import java.util.ArrayList;
 import java.util.List;
 

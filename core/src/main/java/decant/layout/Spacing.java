@@ -43,8 +43,8 @@ final class Spacing {
         + (next == null ? 0 : extent(next.rules().top()));
   }
 
-  private static double extent(java.util.Optional<decant.model.Rule> r) {
-    return r.filter(decant.model.Rule::isDrawn).map(x -> x.extent() + x.space()).orElse(0.0);
+  private static double extent(java.util.Optional<decant.model.look.Rule> r) {
+    return r.filter(decant.model.look.Rule::isDrawn).map(x -> x.extent() + x.space()).orElse(0.0);
   }
 
   /** The block was placed, and ends there. */

@@ -1,13 +1,13 @@
 package decant.layout;
 
-import decant.model.ListDefinition;
-import decant.model.ListMembership;
-import decant.model.Look;
-import decant.model.NamedStyle;
 import decant.model.Paragraph;
-import decant.model.ParagraphTraits;
-import decant.model.StyleSheet;
-import decant.model.TextTraits;
+import decant.model.look.ListDefinition;
+import decant.model.look.ListMembership;
+import decant.model.look.Look;
+import decant.model.look.NamedStyle;
+import decant.model.look.ParagraphTraits;
+import decant.model.look.StyleSheet;
+import decant.model.look.TextTraits;
 import decant.text.FontBook;
 import java.util.HashMap;
 import java.util.List;

@@ -1,11 +1,11 @@
 package decant.layout;
 
 import decant.model.Cell;
-import decant.model.Look;
-import decant.model.Rule;
-import decant.model.Rules;
 import decant.model.Table;
-import decant.model.TableTraits;
+import decant.model.look.Look;
+import decant.model.look.Rule;
+import decant.model.look.Rules;
+import decant.model.look.TableTraits;
 import java.util.Optional;
 
 /**

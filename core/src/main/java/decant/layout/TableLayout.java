@@ -1,9 +1,9 @@
 package decant.layout;
 
-import decant.model.Colour;
-import decant.model.Rule;
 import decant.model.Table;
-import decant.model.VerticalAlignment;
+import decant.model.look.Colour;
+import decant.model.look.Rule;
+import decant.model.look.VerticalAlignment;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;

@@ -2,12 +2,12 @@ package decant.layout;
 
 import decant.model.Block;
 import decant.model.Cell;
-import decant.model.Insets;
-import decant.model.Look;
 import decant.model.Paragraph;
-import decant.model.ParagraphTraits.Alignment;
 import decant.model.Table;
-import decant.model.TableTraits;
+import decant.model.look.Insets;
+import decant.model.look.Look;
+import decant.model.look.ParagraphTraits.Alignment;
+import decant.model.look.TableTraits;
 import java.util.ArrayList;
 import java.util.IdentityHashMap;
 import java.util.List;

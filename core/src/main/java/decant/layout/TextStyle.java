@@ -1,9 +1,9 @@
 package decant.layout;
 
-import decant.model.Colour;
-import decant.model.Look;
-import decant.model.TextTraits;
-import decant.model.TextTraits.UnderlineKind;
+import decant.model.look.Colour;
+import decant.model.look.Look;
+import decant.model.look.TextTraits;
+import decant.model.look.TextTraits.UnderlineKind;
 import decant.text.FontBook;
 import decant.text.FontFace;
 import decant.text.FontTables;

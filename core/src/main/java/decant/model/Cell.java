@@ -1,5 +1,6 @@
 package decant.model;
 
+import decant.model.look.Look;
 import java.util.List;
 
 /** A cell, with how many grid columns and rows it covers (at least one of each). */

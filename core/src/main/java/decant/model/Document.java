@@ -1,5 +1,10 @@
 package decant.model;
 
+import decant.model.look.ListDefinition;
+import decant.model.look.Media;
+import decant.model.look.MediaId;
+import decant.model.look.ParagraphTraits;
+import decant.model.look.StyleSheet;
 import decant.model.walk.Part;
 import decant.model.walk.Walk;
 import java.util.ArrayList;

@@ -1,5 +1,13 @@
 package decant.model;
 
+import decant.model.look.Colour;
+import decant.model.look.Insets;
+import decant.model.look.Kept;
+import decant.model.look.Look;
+import decant.model.look.MediaId;
+import decant.model.look.Placement;
+import decant.model.look.Rule;
+import decant.model.look.VerticalAlignment;
 import java.util.Optional;
 
 /**

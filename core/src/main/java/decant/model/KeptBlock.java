@@ -1,5 +1,7 @@
 package decant.model;
 
+import decant.model.look.Kept;
+
 /**
  * A block not understood, kept in its place and written back by the writer of the format it came
  * from.

@@ -1,5 +1,6 @@
 package decant.model;
 
+import decant.model.look.ListDefinition;
 import java.util.Optional;
 
 /**

@@ -1,5 +1,9 @@
 package decant.model;
 
+import decant.model.look.Colour;
+import decant.model.look.Rules;
+import decant.model.look.VerticalAlignment;
+
 /**
  * The paper of a section, in points. Header and footer distances are from the edge of the paper.
  *

@@ -1,5 +1,6 @@
 package decant.model;
 
+import decant.model.look.Look;
 import java.util.List;
 
 /**

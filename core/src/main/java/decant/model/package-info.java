@@ -8,8 +8,8 @@
  * decant.model.Position}: a paragraph, wherever it is nested, and an offset in it.
  *
  * <p>Invariants: nothing here changes after construction; a document knows nothing of pages, files
- * or views; what a reader did not understand is kept in {@link decant.model.Kept} and handed back
- * to the writer of the same format. Lengths are in points (1/72 inch) throughout.
+ * or views; what a reader did not understand is kept in {@link decant.model.look.Kept} and handed
+ * back to the writer of the same format. Lengths are in points (1/72 inch) throughout.
  */
 @org.jspecify.annotations.NullMarked
 package decant.model;

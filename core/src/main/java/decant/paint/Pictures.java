@@ -1,7 +1,7 @@
 package decant.paint;
 
-import decant.model.Media;
-import decant.model.MediaId;
+import decant.model.look.Media;
+import decant.model.look.MediaId;
 import decant.picture.PixelPicture;
 import decant.picture.VectorPicture;
 import java.awt.Graphics2D;

@@ -4,7 +4,7 @@ import com.github.weisj.jsvg.SVGDocument;
 import com.github.weisj.jsvg.parser.LoaderContext;
 import com.github.weisj.jsvg.parser.SVGLoader;
 import com.github.weisj.jsvg.view.ViewBox;
-import decant.model.Media;
+import decant.model.look.Media;
 import decant.work.Faults;
 import java.awt.Graphics2D;
 import java.awt.RenderingHints;

@@ -1,12 +1,12 @@
 package decant.publish;
 
-import decant.model.Colour;
 import decant.model.Document;
 import decant.model.Inline;
-import decant.model.Link;
-import decant.model.Look;
 import decant.model.Paragraph;
-import decant.model.TextTraits;
+import decant.model.look.Colour;
+import decant.model.look.Link;
+import decant.model.look.Look;
+import decant.model.look.TextTraits;
 import decant.pdf.choices.Navigation.Addresses;
 import java.util.ArrayList;
 import java.util.List;

@@ -2,9 +2,9 @@ package decant.reading;
 
 import decant.model.Document;
 import decant.model.Inline;
-import decant.model.Look;
 import decant.model.Paragraph;
-import decant.model.TextTraits;
+import decant.model.look.Look;
+import decant.model.look.TextTraits;
 import decant.model.walk.Part;
 import decant.model.walk.Walk;
 import decant.reading.TakenIn.SourceFont;

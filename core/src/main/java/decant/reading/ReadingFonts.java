@@ -1,6 +1,6 @@
 package decant.reading;
 
-import decant.model.EmbeddedFont;
+import decant.model.look.EmbeddedFont;
 import decant.text.FontBook;
 import java.util.List;
 

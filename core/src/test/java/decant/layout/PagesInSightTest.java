@@ -4,13 +4,13 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import decant.Samples;
 import decant.model.Document;
-import decant.model.Look;
 import decant.model.Position;
 import decant.model.Selection;
-import decant.model.StyleSheet;
-import decant.model.TextTraits;
 import decant.model.edit.Commands;
 import decant.model.edit.Revision;
+import decant.model.look.Look;
+import decant.model.look.StyleSheet;
+import decant.model.look.TextTraits;
 import decant.text.FontBook;
 import java.util.List;
 import org.junit.jupiter.api.Test;

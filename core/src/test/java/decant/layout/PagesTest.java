@@ -8,26 +8,26 @@ import decant.model.Box;
 import decant.model.Columns;
 import decant.model.Document;
 import decant.model.Inline;
-import decant.model.ListDefinition.NumberFormat;
-import decant.model.Look;
 import decant.model.NodeId;
 import decant.model.PageNumbers;
 import decant.model.PageSetup;
 import decant.model.Paragraph;
-import decant.model.ParagraphTraits;
-import decant.model.Placement;
-import decant.model.Placement.Align;
-import decant.model.Placement.Axis;
-import decant.model.Placement.Origin;
-import decant.model.Placement.Wrap;
 import decant.model.Position;
 import decant.model.Section;
 import decant.model.Story;
-import decant.model.TableTraits;
-import decant.model.TextFrame;
-import decant.model.VerticalAlignment;
 import decant.model.edit.CommandsTest;
 import decant.model.edit.Revision;
+import decant.model.look.ListDefinition.NumberFormat;
+import decant.model.look.Look;
+import decant.model.look.ParagraphTraits;
+import decant.model.look.Placement;
+import decant.model.look.Placement.Align;
+import decant.model.look.Placement.Axis;
+import decant.model.look.Placement.Origin;
+import decant.model.look.Placement.Wrap;
+import decant.model.look.TableTraits;
+import decant.model.look.TextFrame;
+import decant.model.look.VerticalAlignment;
 import decant.text.FontBook;
 import java.util.ArrayList;
 import java.util.List;
@@ -244,7 +244,7 @@ class PagesTest {
             new Axis(Origin.MARGIN, Align.END, 0),
             new Axis(Origin.MARGIN, Align.START, 0),
             Wrap.AROUND,
-            decant.model.Insets.NONE,
+            decant.model.look.Insets.NONE,
             false);
     Layout l =
         Samples.layout(
@@ -286,7 +286,7 @@ class PagesTest {
             new Axis(Origin.MARGIN, Align.END, 0),
             new Axis(Origin.PARAGRAPH, Align.OFFSET, 0),
             Wrap.AROUND,
-            new decant.model.Insets(0, 0, 0, 9),
+            new decant.model.look.Insets(0, 0, 0, 9),
             false);
     Look framed = Look.of(ParagraphTraits.FRAME, new TextFrame(120, 0, false, place));
     Paragraph a = Paragraph.of(framed, "In the frame");

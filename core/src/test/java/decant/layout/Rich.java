@@ -5,25 +5,25 @@ import decant.model.Block;
 import decant.model.Columns;
 import decant.model.Document;
 import decant.model.Inline;
-import decant.model.Insets;
-import decant.model.ListDefinition;
-import decant.model.ListMembership;
-import decant.model.Look;
-import decant.model.Media;
 import decant.model.Metadata;
 import decant.model.NodeId;
 import decant.model.PageNumbers;
 import decant.model.PageSetup;
 import decant.model.Paragraph;
-import decant.model.ParagraphTraits;
-import decant.model.Placement;
-import decant.model.Placement.Align;
-import decant.model.Placement.Axis;
-import decant.model.Placement.Origin;
-import decant.model.Placement.Wrap;
 import decant.model.Section;
 import decant.model.Story;
-import decant.model.VerticalAlignment;
+import decant.model.look.Insets;
+import decant.model.look.ListDefinition;
+import decant.model.look.ListMembership;
+import decant.model.look.Look;
+import decant.model.look.Media;
+import decant.model.look.ParagraphTraits;
+import decant.model.look.Placement;
+import decant.model.look.Placement.Align;
+import decant.model.look.Placement.Axis;
+import decant.model.look.Placement.Origin;
+import decant.model.look.Placement.Wrap;
+import decant.model.look.VerticalAlignment;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
@@ -136,8 +136,8 @@ public final class Rich {
         false,
         new Insets(4, 4, 4, 4),
         VerticalAlignment.TOP,
-        Optional.of(new decant.model.Colour(0xF0EBE0)),
-        Optional.of(decant.model.Rule.single(1, decant.model.Colour.BLACK)),
+        Optional.of(new decant.model.look.Colour(0xF0EBE0)),
+        Optional.of(decant.model.look.Rule.single(1, decant.model.look.Colour.BLACK)),
         "",
         placement,
         0,

@@ -6,27 +6,27 @@ import static org.assertj.core.data.Offset.offset;
 import decant.Samples;
 import decant.model.Block;
 import decant.model.Cell;
-import decant.model.Colour;
 import decant.model.Document;
-import decant.model.EmbeddedFont;
-import decant.model.Extent;
-import decant.model.Insets;
-import decant.model.LinePitch;
-import decant.model.ListDefinition.NumberFormat;
-import decant.model.Look;
-import decant.model.Media;
 import decant.model.NodeId;
 import decant.model.PageSetup;
 import decant.model.Paragraph;
-import decant.model.ParagraphTraits;
-import decant.model.ParagraphTraits.TabStop;
-import decant.model.Rule;
-import decant.model.Rules;
 import decant.model.Table;
-import decant.model.TableTraits;
-import decant.model.TextTraits;
-import decant.model.Typesetting;
-import decant.model.VerticalAlignment;
+import decant.model.look.Colour;
+import decant.model.look.EmbeddedFont;
+import decant.model.look.Extent;
+import decant.model.look.Insets;
+import decant.model.look.LinePitch;
+import decant.model.look.ListDefinition.NumberFormat;
+import decant.model.look.Look;
+import decant.model.look.Media;
+import decant.model.look.ParagraphTraits;
+import decant.model.look.ParagraphTraits.TabStop;
+import decant.model.look.Rule;
+import decant.model.look.Rules;
+import decant.model.look.TableTraits;
+import decant.model.look.TextTraits;
+import decant.model.look.Typesetting;
+import decant.model.look.VerticalAlignment;
 import decant.text.FontBook;
 import decant.text.Hyphenator;
 import java.util.ArrayList;
@@ -59,7 +59,7 @@ class SettingTest {
             .with(TextTraits.SIZE, 11.0)
             .with(TextTraits.LANGUAGE, language);
     var sheet =
-        new decant.model.StyleSheet(Look.PLAIN, texts, "", Map.of())
+        new decant.model.look.StyleSheet(Look.PLAIN, texts, "", Map.of())
             .withTypesetting(
                 new Typesetting(
                     36,

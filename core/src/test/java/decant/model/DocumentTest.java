@@ -4,6 +4,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import decant.Samples;
+import decant.model.look.Look;
+import decant.model.look.TextTraits;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 

@@ -4,8 +4,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import decant.Samples;
 import decant.model.Document;
-import decant.model.Look;
 import decant.model.Paragraph;
+import decant.model.look.Look;
 import decant.office.docx.DocxWriter;
 import decant.reading.TakenIn;
 import java.io.IOException;

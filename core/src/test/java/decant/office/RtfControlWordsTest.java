@@ -4,28 +4,28 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import decant.Samples;
 import decant.model.Cell;
-import decant.model.Colour;
 import decant.model.Document;
-import decant.model.Extent;
-import decant.model.Insets;
-import decant.model.Look;
 import decant.model.NodeId;
 import decant.model.Paragraph;
-import decant.model.ParagraphTraits;
-import decant.model.ParagraphTraits.TabStop;
-import decant.model.Placement;
-import decant.model.Placement.Align;
-import decant.model.Placement.Axis;
-import decant.model.Placement.Origin;
-import decant.model.Placement.Wrap;
-import decant.model.Rule;
-import decant.model.Rules;
 import decant.model.Table;
-import decant.model.TableTraits;
-import decant.model.TextFrame;
-import decant.model.TextTraits;
-import decant.model.TextTraits.UnderlineKind;
-import decant.model.VerticalAlignment;
+import decant.model.look.Colour;
+import decant.model.look.Extent;
+import decant.model.look.Insets;
+import decant.model.look.Look;
+import decant.model.look.ParagraphTraits;
+import decant.model.look.ParagraphTraits.TabStop;
+import decant.model.look.Placement;
+import decant.model.look.Placement.Align;
+import decant.model.look.Placement.Axis;
+import decant.model.look.Placement.Origin;
+import decant.model.look.Placement.Wrap;
+import decant.model.look.Rule;
+import decant.model.look.Rules;
+import decant.model.look.TableTraits;
+import decant.model.look.TextFrame;
+import decant.model.look.TextTraits;
+import decant.model.look.TextTraits.UnderlineKind;
+import decant.model.look.VerticalAlignment;
 import decant.office.rtf.RtfWriter;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
@@ -68,7 +68,7 @@ class RtfControlWordsTest {
     return new Said(look, words);
   }
 
-  private static <T> Look of(decant.model.Trait<T> trait, T value) {
+  private static <T> Look of(decant.model.look.Trait<T> trait, T value) {
     return Look.of(trait, value);
   }
 

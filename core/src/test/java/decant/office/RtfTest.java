@@ -6,26 +6,26 @@ import decant.Samples;
 import decant.format.Formats;
 import decant.layout.Rich;
 import decant.model.Cell;
-import decant.model.Colour;
 import decant.model.Columns;
 import decant.model.Document;
 import decant.model.Inline;
-import decant.model.LinePitch;
-import decant.model.Link;
-import decant.model.Look;
-import decant.model.Media;
 import decant.model.NodeId;
 import decant.model.PageSetup;
 import decant.model.Paragraph;
-import decant.model.ParagraphTraits;
-import decant.model.ParagraphTraits.Alignment;
-import decant.model.Placement;
-import decant.model.Placement.Wrap;
 import decant.model.Section;
 import decant.model.Story;
 import decant.model.Table;
-import decant.model.TableTraits;
-import decant.model.TextTraits;
+import decant.model.look.Colour;
+import decant.model.look.LinePitch;
+import decant.model.look.Link;
+import decant.model.look.Look;
+import decant.model.look.Media;
+import decant.model.look.ParagraphTraits;
+import decant.model.look.ParagraphTraits.Alignment;
+import decant.model.look.Placement;
+import decant.model.look.Placement.Wrap;
+import decant.model.look.TableTraits;
+import decant.model.look.TextTraits;
 import decant.office.rtf.RtfWriter;
 import decant.preview.LeftOut;
 import decant.verify.Check;
@@ -288,7 +288,7 @@ class RtfTest {
     Look noted =
         Look.of(
             TextTraits.REMARKS,
-            List.of(new decant.model.Comment("1", "A. Clerk", "", "Is this so?", false)));
+            List.of(new decant.model.look.Comment("1", "A. Clerk", "", "Is this so?", false)));
     Document d =
         Samples.document(
             Samples.runs("Lines are ", Look.PLAIN, "doubled", noted, " in a gale.", Look.PLAIN));
@@ -304,8 +304,8 @@ class RtfTest {
     Look blank =
         Look.of(
             TextTraits.BLANK,
-            new decant.model.FormField(
-                "1", "vessel", decant.model.FormField.Kind.TEXT, List.of(), 0, ""));
+            new decant.model.look.FormField(
+                "1", "vessel", decant.model.look.FormField.Kind.TEXT, List.of(), 0, ""));
     Document d = Samples.document(Samples.runs("Vessel ", Look.PLAIN, "____", blank));
     assertThat(LeftOut.of(d, Formats.older()))
         .containsExactly("1 form field (it becomes plain text).");

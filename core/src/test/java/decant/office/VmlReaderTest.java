@@ -2,16 +2,16 @@ package decant.office;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import decant.model.Colour;
 import decant.model.Document;
 import decant.model.Inline;
 import decant.model.Inline.Geometry;
 import decant.model.Paragraph;
-import decant.model.Placement;
-import decant.model.Placement.Align;
-import decant.model.Placement.Origin;
-import decant.model.Placement.Wrap;
-import decant.model.VerticalAlignment;
+import decant.model.look.Colour;
+import decant.model.look.Placement;
+import decant.model.look.Placement.Align;
+import decant.model.look.Placement.Origin;
+import decant.model.look.Placement.Wrap;
+import decant.model.look.VerticalAlignment;
 import java.io.IOException;
 import java.util.List;
 import org.junit.jupiter.api.Test;

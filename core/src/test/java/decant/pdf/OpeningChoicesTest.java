@@ -6,14 +6,14 @@ import decant.Samples;
 import decant.Tool;
 import decant.layout.Layout;
 import decant.model.Document;
-import decant.model.ListDefinition.NumberFormat;
-import decant.model.Look;
 import decant.model.Metadata;
 import decant.model.NodeId;
 import decant.model.PageNumbers;
 import decant.model.PageSetup;
-import decant.model.ParagraphTraits;
 import decant.model.Section;
+import decant.model.look.ListDefinition.NumberFormat;
+import decant.model.look.Look;
+import decant.model.look.ParagraphTraits;
 import decant.pdf.choices.Compression;
 import decant.pdf.choices.Conformance;
 import decant.pdf.choices.Enclosures;
@@ -101,16 +101,17 @@ class OpeningChoicesTest {
   @Test
   void numberedHeadingsBringTheirNumbers() throws IOException {
     var level =
-        new decant.model.ListDefinition.Level(
+        new decant.model.look.ListDefinition.Level(
             NumberFormat.DECIMAL, "%1.", 1, Look.PLAIN, Look.PLAIN);
     var heading =
         decant.model.Paragraph.of(
             Look.of(ParagraphTraits.STYLE, "Heading1")
-                .with(ParagraphTraits.LIST, new decant.model.ListMembership("parts", 0)),
+                .with(ParagraphTraits.LIST, new decant.model.look.ListMembership("parts", 0)),
             "Charges");
     Document d =
         Samples.document(heading)
-            .withLists(Map.of("parts", new decant.model.ListDefinition("parts", List.of(level))));
+            .withLists(
+                Map.of("parts", new decant.model.look.ListDefinition("parts", List.of(level))));
     Layout l = Samples.layout(d);
     for (boolean numbered : new boolean[] {true, false}) {
       Navigation w = new Navigation(9, 1, numbered, true, Addresses.AS_TEXT, true);

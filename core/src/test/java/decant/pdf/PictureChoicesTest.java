@@ -7,7 +7,7 @@ import decant.Tool;
 import decant.layout.Layout;
 import decant.model.Block;
 import decant.model.Document;
-import decant.model.Media;
+import decant.model.look.Media;
 import decant.paint.PagePainter;
 import decant.pdf.choices.Compression;
 import decant.pdf.choices.Conformance;

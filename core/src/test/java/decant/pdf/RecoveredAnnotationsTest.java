@@ -4,13 +4,13 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import decant.Samples;
 import decant.format.Intake;
-import decant.model.Colour;
 import decant.model.Document;
 import decant.model.Finding;
 import decant.model.Inline;
 import decant.model.Paragraph;
-import decant.model.TextTraits;
-import decant.model.Trait;
+import decant.model.look.Colour;
+import decant.model.look.TextTraits;
+import decant.model.look.Trait;
 import decant.reading.ReadProblem;
 import decant.reading.ReadRequest;
 import decant.reading.TakenIn;

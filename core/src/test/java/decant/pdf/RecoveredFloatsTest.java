@@ -5,7 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import decant.model.Document;
 import decant.model.Inline;
 import decant.model.Paragraph;
-import decant.model.Placement;
+import decant.model.look.Placement;
 import java.awt.image.BufferedImage;
 import java.nio.file.Path;
 import java.util.List;
@@ -71,7 +71,7 @@ class RecoveredFloatsTest {
         d.paragraphs().stream().filter(x -> x.inlines().contains(p)).findFirst().orElseThrow();
     assertThat(anchor.text()).contains("The harbour office keeps");
     assertThat(f.down().offset()).isBetween(0.0, 30.0);
-    assertThat(anchor.look().value(decant.model.ParagraphTraits.INDENT_START))
+    assertThat(anchor.look().value(decant.model.look.ParagraphTraits.INDENT_START))
         .as("the picture makes the room, not the paragraph")
         .isZero();
     assertThat(d.paragraphs().stream().filter(x -> x.text().strip().length() > 20))

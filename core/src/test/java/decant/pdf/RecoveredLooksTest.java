@@ -6,13 +6,13 @@ import static decant.pdf.DrawnPdf.width;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import decant.Samples;
-import decant.model.Colour;
 import decant.model.Document;
 import decant.model.Inline;
-import decant.model.Look;
 import decant.model.Paragraph;
-import decant.model.TextTraits;
-import decant.model.Trait;
+import decant.model.look.Colour;
+import decant.model.look.Look;
+import decant.model.look.TextTraits;
+import decant.model.look.Trait;
 import decant.reading.ReadProblem;
 import java.awt.Color;
 import java.io.IOException;

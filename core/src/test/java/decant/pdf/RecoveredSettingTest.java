@@ -4,11 +4,11 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import decant.model.Document;
 import decant.model.Paragraph;
-import decant.model.ParagraphTraits;
 import decant.model.Section;
 import decant.model.Story;
 import decant.model.Table;
-import decant.model.TableTraits;
+import decant.model.look.ParagraphTraits;
+import decant.model.look.TableTraits;
 import decant.model.walk.Walk;
 import java.nio.file.Path;
 import java.util.List;

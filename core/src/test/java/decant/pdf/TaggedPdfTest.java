@@ -7,7 +7,7 @@ import decant.model.Document;
 import decant.model.Finding;
 import decant.model.Outline;
 import decant.model.Paragraph;
-import decant.model.ParagraphTraits;
+import decant.model.look.ParagraphTraits;
 import decant.reading.TakenIn;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;

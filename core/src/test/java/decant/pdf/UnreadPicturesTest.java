@@ -4,7 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import decant.Samples;
 import decant.model.Finding;
-import decant.model.Media;
+import decant.model.look.Media;
 import decant.picture.PixelPicture;
 import decant.reading.TakenIn;
 import java.awt.Color;

@@ -4,12 +4,12 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import decant.Samples;
 import decant.layout.Layout;
-import decant.model.Colour;
 import decant.model.Document;
 import decant.model.Inline;
-import decant.model.Link;
-import decant.model.Look;
-import decant.model.TextTraits;
+import decant.model.look.Colour;
+import decant.model.look.Link;
+import decant.model.look.Look;
+import decant.model.look.TextTraits;
 import decant.pdf.choices.Navigation.Addresses;
 import decant.reading.Active;
 import java.util.Arrays;

@@ -186,7 +186,7 @@ class PublishTest {
 
   /** A picture whose bytes are gone cannot be in any file: no check can pass it. */
   private static Document unwritable() {
-    var gone = decant.model.Media.of("image/png", new byte[] {1, 2, 3});
+    var gone = decant.model.look.Media.of("image/png", new byte[] {1, 2, 3});
     return Samples.document(
         Samples.paragraph("A buoy:"), decant.pdf.Published.picture(gone, 80, 60, "a buoy"));
   }

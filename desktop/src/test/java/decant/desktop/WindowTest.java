@@ -15,18 +15,18 @@ import decant.model.Document;
 import decant.model.Finding;
 import decant.model.FindingGroup;
 import decant.model.Inline;
-import decant.model.Look;
-import decant.model.MediaId;
 import decant.model.NodeId;
 import decant.model.Outline;
 import decant.model.Paragraph;
 import decant.model.Position;
 import decant.model.Selection;
-import decant.model.StyleSheet;
-import decant.model.TextTraits;
 import decant.model.edit.Commands;
 import decant.model.edit.Edit;
 import decant.model.edit.Revision;
+import decant.model.look.Look;
+import decant.model.look.MediaId;
+import decant.model.look.StyleSheet;
+import decant.model.look.TextTraits;
 import decant.pdf.choices.FontEmbedding;
 import decant.pdf.choices.Security;
 import decant.publish.Receipt;
@@ -240,8 +240,8 @@ class WindowTest extends WindowCase {
     assertThat(look.value(TextTraits.FAMILY)).isEqualTo("Liberation Mono");
     assertThat(look.value(TextTraits.SIZE)).isEqualTo(18.0);
     assertThat(look.value(TextTraits.COLOUR).hex()).isEqualTo("1F3A93");
-    assertThat(now.look().value(decant.model.ParagraphTraits.ALIGNMENT))
-        .isEqualTo(decant.model.ParagraphTraits.Alignment.CENTRE);
+    assertThat(now.look().value(decant.model.look.ParagraphTraits.ALIGNMENT))
+        .isEqualTo(decant.model.look.ParagraphTraits.Alignment.CENTRE);
     assertThat(window.find("#look-selected", Label.class).getText()).isEqualTo("2 characters");
   }
 

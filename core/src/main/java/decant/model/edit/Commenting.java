@@ -1,11 +1,11 @@
 package decant.model.edit;
 
-import decant.model.Comment;
 import decant.model.Document;
 import decant.model.Inline;
-import decant.model.Look;
 import decant.model.Paragraph;
-import decant.model.TextTraits;
+import decant.model.look.Comment;
+import decant.model.look.Look;
+import decant.model.look.TextTraits;
 import decant.model.walk.Part;
 import decant.model.walk.Walk;
 import java.util.ArrayList;

@@ -1,10 +1,10 @@
 package decant.model.edit;
 
-import decant.model.Look;
-import decant.model.NamedStyle;
-import decant.model.ParagraphTraits;
-import decant.model.StyleSheet;
-import decant.model.TextTraits;
+import decant.model.look.Look;
+import decant.model.look.NamedStyle;
+import decant.model.look.ParagraphTraits;
+import decant.model.look.StyleSheet;
+import decant.model.look.TextTraits;
 import java.util.List;
 import java.util.Optional;
 

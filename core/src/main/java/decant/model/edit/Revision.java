@@ -1,9 +1,9 @@
 package decant.model.edit;
 
 import decant.model.Document;
-import decant.model.Look;
 import decant.model.Position;
 import decant.model.Selection;
+import decant.model.look.Look;
 import java.util.ArrayList;
 import java.util.Optional;
 

@@ -2,12 +2,12 @@ package decant.model.edit;
 
 import decant.model.Document;
 import decant.model.Inline;
-import decant.model.Look;
 import decant.model.Paragraph;
-import decant.model.ParagraphTraits;
-import decant.model.ParagraphTraits.Alignment;
-import decant.model.TextTraits;
-import decant.model.Trait;
+import decant.model.look.Look;
+import decant.model.look.ParagraphTraits;
+import decant.model.look.ParagraphTraits.Alignment;
+import decant.model.look.TextTraits;
+import decant.model.look.Trait;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;

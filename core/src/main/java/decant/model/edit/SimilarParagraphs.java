@@ -2,11 +2,11 @@ package decant.model.edit;
 
 import decant.model.Document;
 import decant.model.Inline;
-import decant.model.Look;
 import decant.model.NodeId;
 import decant.model.Paragraph;
-import decant.model.ParagraphTraits;
-import decant.model.TextTraits;
+import decant.model.look.Look;
+import decant.model.look.ParagraphTraits;
+import decant.model.look.TextTraits;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;

@@ -4,19 +4,19 @@ import decant.model.Block;
 import decant.model.Cell;
 import decant.model.Document;
 import decant.model.Inline;
-import decant.model.ListDefinition;
-import decant.model.ListMembership;
-import decant.model.Look;
-import decant.model.Markers;
 import decant.model.NodeId;
 import decant.model.Paragraph;
-import decant.model.ParagraphTraits;
 import decant.model.Position;
-import decant.model.Rule;
 import decant.model.Selection;
-import decant.model.StyleSheet;
 import decant.model.Table;
-import decant.model.TableTraits;
+import decant.model.look.ListDefinition;
+import decant.model.look.ListMembership;
+import decant.model.look.Look;
+import decant.model.look.Markers;
+import decant.model.look.ParagraphTraits;
+import decant.model.look.Rule;
+import decant.model.look.StyleSheet;
+import decant.model.look.TableTraits;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
@@ -168,7 +168,8 @@ public final class StructureEdits {
             .textWidth();
     var look =
         Look.of(
-            TableTraits.RULES, decant.model.Rules.all(Rule.single(0.5, decant.model.Colour.BLACK)));
+            TableTraits.RULES,
+            decant.model.look.Rules.all(Rule.single(0.5, decant.model.look.Colour.BLACK)));
     var table =
         new Table(
             NodeId.fresh(), look, java.util.Collections.nCopies(columns, width / columns), made);

@@ -1,8 +1,8 @@
 package decant.office.docx;
 
-import decant.model.Colour;
-import decant.model.Rule;
-import decant.model.Rules;
+import decant.model.look.Colour;
+import decant.model.look.Rule;
+import decant.model.look.Rules;
 import decant.office.xml.Element;
 import java.util.Optional;
 

@@ -1,6 +1,6 @@
 package decant.office.docx;
 
-import decant.model.Comment;
+import decant.model.look.Comment;
 import decant.office.xml.Element;
 import decant.office.xml.Namespaces;
 import java.util.HashMap;

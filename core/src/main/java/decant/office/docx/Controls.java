@@ -1,6 +1,6 @@
 package decant.office.docx;
 
-import decant.model.FormField;
+import decant.model.look.FormField;
 import decant.office.xml.Element;
 import java.util.ArrayList;
 import java.util.List;

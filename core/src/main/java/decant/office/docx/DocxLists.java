@@ -1,12 +1,12 @@
 package decant.office.docx;
 
-import decant.model.ListDefinition;
-import decant.model.ListDefinition.Follow;
-import decant.model.ListDefinition.Level;
-import decant.model.ListDefinition.NumberFormat;
-import decant.model.ListMembership;
-import decant.model.Look;
-import decant.model.ParagraphTraits.Alignment;
+import decant.model.look.ListDefinition;
+import decant.model.look.ListDefinition.Follow;
+import decant.model.look.ListDefinition.Level;
+import decant.model.look.ListDefinition.NumberFormat;
+import decant.model.look.ListMembership;
+import decant.model.look.Look;
+import decant.model.look.ParagraphTraits.Alignment;
 import decant.office.xml.Element;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -127,9 +127,10 @@ final class DocxLists {
     String pattern = l.val("w:lvlText").orElse("");
     Look label = l.child("w:rPr").map(looks::text).orElse(Look.PLAIN);
     if (format == NumberFormat.BULLET) {
-      String family = label.value(decant.model.TextTraits.FAMILY);
+      String family = label.value(decant.model.look.TextTraits.FAMILY);
       pattern = pattern.isEmpty() ? pattern : Symbols.bullet(pattern.charAt(0), family);
-      label = Symbols.isSymbolFont(family) ? label.without(decant.model.TextTraits.FAMILY) : label;
+      label =
+          Symbols.isSymbolFont(family) ? label.without(decant.model.look.TextTraits.FAMILY) : label;
     }
     return new Level(
         format,

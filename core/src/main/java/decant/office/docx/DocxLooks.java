@@ -1,13 +1,13 @@
 package decant.office.docx;
 
-import decant.model.Colour;
-import decant.model.Kept;
-import decant.model.LinePitch;
-import decant.model.ListMembership;
-import decant.model.Look;
-import decant.model.ParagraphTraits;
-import decant.model.ParagraphTraits.TabStop;
-import decant.model.TextTraits;
+import decant.model.look.Colour;
+import decant.model.look.Kept;
+import decant.model.look.LinePitch;
+import decant.model.look.ListMembership;
+import decant.model.look.Look;
+import decant.model.look.ParagraphTraits;
+import decant.model.look.ParagraphTraits.TabStop;
+import decant.model.look.TextTraits;
 import decant.office.xml.Element;
 import decant.office.xml.XmlParts;
 import java.util.ArrayList;
@@ -195,7 +195,7 @@ final class DocxLooks {
   }
 
   private static <T> java.util.function.Function<T, Look> with(
-      Look look, decant.model.Trait<T> trait) {
+      Look look, decant.model.look.Trait<T> trait) {
     return v -> look.with(trait, v);
   }
 

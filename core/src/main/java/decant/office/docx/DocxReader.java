@@ -1,15 +1,15 @@
 package decant.office.docx;
 
 import decant.model.AttachedFile;
-import decant.model.Colour;
 import decant.model.Document;
 import decant.model.Finding;
 import decant.model.KeptPart;
-import decant.model.ListDefinition;
 import decant.model.Metadata;
 import decant.model.NodeId;
 import decant.model.Story;
-import decant.model.StyleSheet;
+import decant.model.look.Colour;
+import decant.model.look.ListDefinition;
+import decant.model.look.StyleSheet;
 import decant.office.xml.Element;
 import decant.office.xml.PackageFile;
 import decant.office.xml.XmlParts;
@@ -205,7 +205,8 @@ public final class DocxReader {
 
   private static Metadata particulars(StyleSheet sheet, Map<String, String> core) {
     String language =
-        core.getOrDefault("language", sheet.textDefaults().value(decant.model.TextTraits.LANGUAGE));
+        core.getOrDefault(
+            "language", sheet.textDefaults().value(decant.model.look.TextTraits.LANGUAGE));
     return new Metadata(
         core.getOrDefault("title", ""),
         core.getOrDefault("subject", ""),

@@ -1,17 +1,17 @@
 package decant.office.docx;
 
 import decant.model.Block;
-import decant.model.Colour;
 import decant.model.Columns;
-import decant.model.ListDefinition.NumberFormat;
-import decant.model.Look;
 import decant.model.NodeId;
 import decant.model.PageNumbers;
 import decant.model.PageSetup;
 import decant.model.Paragraph;
-import decant.model.Rules;
 import decant.model.Section;
 import decant.model.Story;
+import decant.model.look.Colour;
+import decant.model.look.ListDefinition.NumberFormat;
+import decant.model.look.Look;
+import decant.model.look.Rules;
 import decant.office.xml.Element;
 import decant.office.xml.PackageFile;
 import decant.office.xml.XmlParts;

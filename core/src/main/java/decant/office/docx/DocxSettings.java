@@ -1,7 +1,7 @@
 package decant.office.docx;
 
-import decant.model.ListDefinition.NumberFormat;
-import decant.model.Typesetting;
+import decant.model.look.ListDefinition.NumberFormat;
+import decant.model.look.Typesetting;
 import decant.office.xml.Element;
 import java.util.List;
 import java.util.Optional;

@@ -1,12 +1,12 @@
 package decant.office.docx;
 
-import decant.model.Kept;
-import decant.model.ListMembership;
-import decant.model.Look;
-import decant.model.NamedStyle;
-import decant.model.ParagraphTraits;
-import decant.model.StyleSheet;
-import decant.model.TextTraits;
+import decant.model.look.Kept;
+import decant.model.look.ListMembership;
+import decant.model.look.Look;
+import decant.model.look.NamedStyle;
+import decant.model.look.ParagraphTraits;
+import decant.model.look.StyleSheet;
+import decant.model.look.TextTraits;
 import decant.office.xml.Element;
 import decant.office.xml.XmlParts;
 import java.util.ArrayList;

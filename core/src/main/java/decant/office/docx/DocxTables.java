@@ -2,13 +2,13 @@ package decant.office.docx;
 
 import decant.model.Block;
 import decant.model.Cell;
-import decant.model.Look;
 import decant.model.NodeId;
 import decant.model.Paragraph;
-import decant.model.Rule;
-import decant.model.Rules;
 import decant.model.Table;
-import decant.model.TableTraits;
+import decant.model.look.Look;
+import decant.model.look.Rule;
+import decant.model.look.Rules;
+import decant.model.look.TableTraits;
 import decant.office.xml.Element;
 import decant.reading.ReadProblem;
 import java.util.ArrayList;

@@ -1,17 +1,17 @@
 package decant.office.docx;
 
 import decant.model.Block;
-import decant.model.Colour;
 import decant.model.Document;
 import decant.model.Inline;
-import decant.model.Insets;
-import decant.model.Kept;
 import decant.model.NodeId;
 import decant.model.Paragraph;
-import decant.model.Placement;
-import decant.model.Rule;
 import decant.model.Story;
-import decant.model.VerticalAlignment;
+import decant.model.look.Colour;
+import decant.model.look.Insets;
+import decant.model.look.Kept;
+import decant.model.look.Placement;
+import decant.model.look.Rule;
+import decant.model.look.VerticalAlignment;
 import decant.office.xml.Element;
 import decant.office.xml.Namespaces;
 import decant.office.xml.XmlParts;
@@ -36,7 +36,7 @@ final class DrawingsWriter {
 
   /** The name of the part that holds a picture. */
   interface MediaPart {
-    Optional<String> of(decant.model.MediaId id);
+    Optional<String> of(decant.model.look.MediaId id);
   }
 
   private final Document document;

@@ -1,8 +1,8 @@
 package decant.office.docx;
 
-import decant.model.EmbeddedFont;
 import decant.model.Finding;
-import decant.model.Media;
+import decant.model.look.EmbeddedFont;
+import decant.model.look.Media;
 import decant.office.xml.Element;
 import decant.office.xml.PackageFile;
 import decant.office.xml.XmlParts;

@@ -1,6 +1,6 @@
 package decant.office.docx;
 
-import decant.model.EmbeddedFont;
+import decant.model.look.EmbeddedFont;
 import decant.office.xml.Namespaces;
 import decant.office.xml.XmlParts;
 import java.util.LinkedHashMap;

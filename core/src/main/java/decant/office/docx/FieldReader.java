@@ -1,10 +1,10 @@
 package decant.office.docx;
 
 import decant.model.Inline;
-import decant.model.Kept;
-import decant.model.Link;
-import decant.model.Look;
-import decant.model.NamedStyle;
+import decant.model.look.Kept;
+import decant.model.look.Link;
+import decant.model.look.Look;
+import decant.model.look.NamedStyle;
 import decant.office.xml.Element;
 import decant.office.xml.XmlParts;
 import java.util.ArrayDeque;

@@ -1,18 +1,18 @@
 package decant.office.docx;
 
-import decant.model.Colour;
 import decant.model.Inline;
-import decant.model.Insets;
-import decant.model.Kept;
-import decant.model.Look;
-import decant.model.Media;
 import decant.model.NodeId;
-import decant.model.Placement;
-import decant.model.Placement.Align;
-import decant.model.Placement.Axis;
-import decant.model.Placement.Origin;
-import decant.model.Rule;
-import decant.model.VerticalAlignment;
+import decant.model.look.Colour;
+import decant.model.look.Insets;
+import decant.model.look.Kept;
+import decant.model.look.Look;
+import decant.model.look.Media;
+import decant.model.look.Placement;
+import decant.model.look.Placement.Align;
+import decant.model.look.Placement.Axis;
+import decant.model.look.Placement.Origin;
+import decant.model.look.Rule;
+import decant.model.look.VerticalAlignment;
 import java.util.Optional;
 
 /**

@@ -1,12 +1,12 @@
 package decant.office.docx;
 
-import decant.model.Insets;
-import decant.model.Placement;
-import decant.model.Placement.Align;
-import decant.model.Placement.Axis;
-import decant.model.Placement.Origin;
-import decant.model.Placement.Wrap;
-import decant.model.TextFrame;
+import decant.model.look.Insets;
+import decant.model.look.Placement;
+import decant.model.look.Placement.Align;
+import decant.model.look.Placement.Axis;
+import decant.model.look.Placement.Origin;
+import decant.model.look.Placement.Wrap;
+import decant.model.look.TextFrame;
 import decant.office.xml.Element;
 import java.util.ArrayList;
 import java.util.List;

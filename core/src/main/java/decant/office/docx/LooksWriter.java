@@ -1,14 +1,14 @@
 package decant.office.docx;
 
-import decant.model.Colour;
-import decant.model.Kept;
-import decant.model.LinePitch;
-import decant.model.ListMembership;
-import decant.model.Look;
-import decant.model.ParagraphTraits;
-import decant.model.ParagraphTraits.TabStop;
-import decant.model.Rules;
-import decant.model.TextTraits;
+import decant.model.look.Colour;
+import decant.model.look.Kept;
+import decant.model.look.LinePitch;
+import decant.model.look.ListMembership;
+import decant.model.look.Look;
+import decant.model.look.ParagraphTraits;
+import decant.model.look.ParagraphTraits.TabStop;
+import decant.model.look.Rules;
+import decant.model.look.TextTraits;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;

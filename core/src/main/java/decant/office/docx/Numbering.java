@@ -1,8 +1,8 @@
 package decant.office.docx;
 
-import decant.model.ListDefinition;
-import decant.model.ListDefinition.NumberFormat;
-import decant.model.ParagraphTraits.Alignment;
+import decant.model.look.ListDefinition;
+import decant.model.look.ListDefinition.NumberFormat;
+import decant.model.look.ParagraphTraits.Alignment;
 import java.util.LinkedHashMap;
 import java.util.Map;
 

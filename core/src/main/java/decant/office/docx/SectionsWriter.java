@@ -1,10 +1,10 @@
 package decant.office.docx;
 
 import decant.model.Columns;
-import decant.model.ListDefinition.NumberFormat;
 import decant.model.PageSetup;
 import decant.model.Section;
-import decant.model.VerticalAlignment;
+import decant.model.look.ListDefinition.NumberFormat;
+import decant.model.look.VerticalAlignment;
 import java.util.ArrayList;
 import java.util.List;
 

@@ -1,8 +1,8 @@
 package decant.office.docx;
 
-import decant.model.Kept;
-import decant.model.NamedStyle;
-import decant.model.StyleSheet;
+import decant.model.look.Kept;
+import decant.model.look.NamedStyle;
+import decant.model.look.StyleSheet;
 import decant.office.xml.Namespaces;
 import java.util.List;
 

@@ -1,12 +1,12 @@
 package decant.office.docx;
 
-import decant.model.Extent;
-import decant.model.Insets;
-import decant.model.Kept;
-import decant.model.Look;
-import decant.model.ParagraphTraits.Alignment;
-import decant.model.TableTraits;
-import decant.model.VerticalAlignment;
+import decant.model.look.Extent;
+import decant.model.look.Insets;
+import decant.model.look.Kept;
+import decant.model.look.Look;
+import decant.model.look.ParagraphTraits.Alignment;
+import decant.model.look.TableTraits;
+import decant.model.look.VerticalAlignment;
 import decant.office.xml.Element;
 import decant.office.xml.XmlParts;
 import java.util.ArrayList;

@@ -1,7 +1,7 @@
 package decant.office.docx;
 
-import decant.model.Look;
-import decant.model.TableTraits;
+import decant.model.look.Look;
+import decant.model.look.TableTraits;
 import decant.office.xml.Element;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -205,7 +205,8 @@ final class TableStyles {
     var end = rowPart && right < columns ? r.insideDown() : r.end();
     var top = columnPart && row > 0 ? r.insideAcross() : r.top();
     var bottom = columnPart && row < rows - 1 ? r.insideAcross() : r.bottom();
-    var own = new decant.model.Rules(top, end, bottom, start, Optional.empty(), Optional.empty());
+    var own =
+        new decant.model.look.Rules(top, end, bottom, start, Optional.empty(), Optional.empty());
     return new Part(p.table(), p.cell().with(TableTraits.RULES, own), p.paragraph(), p.text());
   }
 }

@@ -2,17 +2,17 @@ package decant.office.docx;
 
 import decant.model.Block;
 import decant.model.Cell;
-import decant.model.Colour;
-import decant.model.Extent;
-import decant.model.Insets;
-import decant.model.Kept;
-import decant.model.Look;
 import decant.model.Paragraph;
-import decant.model.ParagraphTraits.Alignment;
-import decant.model.Placement;
 import decant.model.Table;
-import decant.model.TableTraits;
-import decant.model.VerticalAlignment;
+import decant.model.look.Colour;
+import decant.model.look.Extent;
+import decant.model.look.Insets;
+import decant.model.look.Kept;
+import decant.model.look.Look;
+import decant.model.look.ParagraphTraits.Alignment;
+import decant.model.look.Placement;
+import decant.model.look.TableTraits;
+import decant.model.look.VerticalAlignment;
 import java.util.List;
 
 /** Tables (§17.4), their properties in the order of the schema, kept ones among them. */

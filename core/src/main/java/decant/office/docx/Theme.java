@@ -1,6 +1,6 @@
 package decant.office.docx;
 
-import decant.model.Colour;
+import decant.model.look.Colour;
 import decant.office.xml.Element;
 import java.util.HashMap;
 import java.util.Map;

@@ -1,12 +1,12 @@
 package decant.office.docx;
 
 import decant.model.Finding;
-import decant.model.Kept;
-import decant.model.Look;
 import decant.model.NodeId;
-import decant.model.ParagraphTraits;
-import decant.model.TableTraits;
-import decant.model.TextTraits;
+import decant.model.look.Kept;
+import decant.model.look.Look;
+import decant.model.look.ParagraphTraits;
+import decant.model.look.TableTraits;
+import decant.model.look.TextTraits;
 import decant.words.Words;
 import java.util.List;
 import java.util.Map;

@@ -1,25 +1,25 @@
 package decant.office.docx;
 
-import decant.model.Colour;
-import decant.model.Contour;
 import decant.model.Inline;
 import decant.model.Inline.Geometry;
-import decant.model.Insets;
-import decant.model.Kept;
-import decant.model.Look;
-import decant.model.Media;
 import decant.model.NodeId;
 import decant.model.Paragraph;
-import decant.model.ParagraphTraits;
-import decant.model.Placement;
-import decant.model.Placement.Align;
-import decant.model.Placement.Axis;
-import decant.model.Placement.Origin;
-import decant.model.Placement.Wrap;
-import decant.model.Rule;
 import decant.model.Story;
-import decant.model.TextTraits;
-import decant.model.VerticalAlignment;
+import decant.model.look.Colour;
+import decant.model.look.Contour;
+import decant.model.look.Insets;
+import decant.model.look.Kept;
+import decant.model.look.Look;
+import decant.model.look.Media;
+import decant.model.look.ParagraphTraits;
+import decant.model.look.Placement;
+import decant.model.look.Placement.Align;
+import decant.model.look.Placement.Axis;
+import decant.model.look.Placement.Origin;
+import decant.model.look.Placement.Wrap;
+import decant.model.look.Rule;
+import decant.model.look.TextTraits;
+import decant.model.look.VerticalAlignment;
 import decant.office.xml.Element;
 import decant.office.xml.XmlParts;
 import decant.reading.ReadProblem;
@@ -215,7 +215,7 @@ final class VmlReader {
     Look centred =
         Look.of(ParagraphTraits.ALIGNMENT, ParagraphTraits.Alignment.CENTRE)
             .with(ParagraphTraits.SPACE_AFTER, 0.0)
-            .with(ParagraphTraits.LINE_PITCH, decant.model.LinePitch.SINGLE);
+            .with(ParagraphTraits.LINE_PITCH, decant.model.look.LinePitch.SINGLE);
     List<Inline> inlines = text.isEmpty() ? List.of() : List.of(new Inline.Text(text, texts));
     var story =
         new Story(

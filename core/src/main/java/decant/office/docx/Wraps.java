@@ -1,8 +1,8 @@
 package decant.office.docx;
 
-import decant.model.Contour;
-import decant.model.Placement.Side;
-import decant.model.Placement.Wrap;
+import decant.model.look.Contour;
+import decant.model.look.Placement.Side;
+import decant.model.look.Placement.Wrap;
 import decant.office.xml.Element;
 import java.util.ArrayList;
 import java.util.List;

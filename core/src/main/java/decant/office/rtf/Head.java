@@ -1,15 +1,15 @@
 package decant.office.rtf;
 
-import decant.model.Colour;
 import decant.model.Document;
-import decant.model.ListDefinition;
-import decant.model.ListDefinition.Level;
-import decant.model.ListDefinition.NumberFormat;
-import decant.model.Look;
 import decant.model.Metadata;
-import decant.model.NamedStyle;
-import decant.model.ParagraphTraits;
-import decant.model.TextTraits;
+import decant.model.look.Colour;
+import decant.model.look.ListDefinition;
+import decant.model.look.ListDefinition.Level;
+import decant.model.look.ListDefinition.NumberFormat;
+import decant.model.look.Look;
+import decant.model.look.NamedStyle;
+import decant.model.look.ParagraphTraits;
+import decant.model.look.TextTraits;
 import java.time.Clock;
 import java.time.LocalDateTime;
 import java.util.LinkedHashMap;

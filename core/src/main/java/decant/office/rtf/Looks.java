@@ -1,16 +1,16 @@
 package decant.office.rtf;
 
-import decant.model.Colour;
-import decant.model.LinePitch;
-import decant.model.Look;
-import decant.model.ParagraphTraits;
-import decant.model.ParagraphTraits.Alignment;
-import decant.model.ParagraphTraits.TabStop;
-import decant.model.Placement;
-import decant.model.Rule;
-import decant.model.Rules;
-import decant.model.TextFrame;
-import decant.model.TextTraits;
+import decant.model.look.Colour;
+import decant.model.look.LinePitch;
+import decant.model.look.Look;
+import decant.model.look.ParagraphTraits;
+import decant.model.look.ParagraphTraits.Alignment;
+import decant.model.look.ParagraphTraits.TabStop;
+import decant.model.look.Placement;
+import decant.model.look.Rule;
+import decant.model.look.Rules;
+import decant.model.look.TextFrame;
+import decant.model.look.TextTraits;
 import java.util.Optional;
 
 /** Looks in force as control words. */

@@ -1,9 +1,9 @@
 package decant.office.rtf;
 
-import decant.model.Colour;
 import decant.model.Document;
-import decant.model.ListDefinition;
-import decant.model.NamedStyle;
+import decant.model.look.Colour;
+import decant.model.look.ListDefinition;
+import decant.model.look.NamedStyle;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.LinkedHashMap;

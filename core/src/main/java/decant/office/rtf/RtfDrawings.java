@@ -1,16 +1,16 @@
 package decant.office.rtf;
 
 import decant.model.Block;
-import decant.model.Colour;
 import decant.model.Document;
 import decant.model.Inline;
-import decant.model.Insets;
-import decant.model.Media;
-import decant.model.Placement;
-import decant.model.Placement.Axis;
-import decant.model.Placement.Wrap;
-import decant.model.Rule;
 import decant.model.Story;
+import decant.model.look.Colour;
+import decant.model.look.Insets;
+import decant.model.look.Media;
+import decant.model.look.Placement;
+import decant.model.look.Placement.Axis;
+import decant.model.look.Placement.Wrap;
+import decant.model.look.Rule;
 import decant.picture.VectorPicture;
 import decant.work.Faults;
 import java.awt.image.BufferedImage;

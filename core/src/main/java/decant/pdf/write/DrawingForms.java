@@ -1,7 +1,7 @@
 package decant.pdf.write;
 
 import de.rototor.pdfbox.graphics2d.PdfBoxGraphics2D;
-import decant.model.Media;
+import decant.model.look.Media;
 import decant.pdf.choices.Compression;
 import decant.pdf.choices.Conformance;
 import decant.pdf.file.Deflated;

@@ -1,6 +1,6 @@
 package decant.pdf.write;
 
-import decant.model.Media;
+import decant.model.look.Media;
 import java.io.IOException;
 import java.util.Optional;
 import org.apache.pdfbox.Loader;

@@ -1,7 +1,7 @@
 package decant.pdf.write;
 
 import decant.model.Box;
-import decant.model.FormField;
+import decant.model.look.FormField;
 import decant.pdf.file.Deflated;
 import decant.pdf.file.Part;
 import decant.pdf.file.PdfFile;

@@ -1,6 +1,6 @@
 package decant.pdf.write;
 
-import decant.model.Comment;
+import decant.model.look.Comment;
 import org.apache.pdfbox.cos.COSArray;
 import org.apache.pdfbox.cos.COSBoolean;
 import org.apache.pdfbox.cos.COSDictionary;

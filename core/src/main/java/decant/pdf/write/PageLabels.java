@@ -2,7 +2,7 @@ package decant.pdf.write;
 
 import decant.layout.Page;
 import decant.model.Document;
-import decant.model.ListDefinition.NumberFormat;
+import decant.model.look.ListDefinition.NumberFormat;
 import java.util.List;
 import org.apache.pdfbox.cos.COSArray;
 import org.apache.pdfbox.cos.COSDictionary;

@@ -1,6 +1,6 @@
 package decant.pdf.write;
 
-import decant.model.Media;
+import decant.model.look.Media;
 import decant.pdf.choices.Compression;
 import decant.pdf.choices.Conformance;
 import decant.pdf.file.Deflated;

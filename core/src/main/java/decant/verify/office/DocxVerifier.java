@@ -2,7 +2,7 @@ package decant.verify.office;
 
 import decant.model.Document;
 import decant.model.Inline;
-import decant.model.Kept;
+import decant.model.look.Kept;
 import decant.verify.Check;
 import java.io.IOException;
 import java.nio.file.Path;

@@ -2,9 +2,9 @@ package decant.verify.pdf;
 
 import decant.layout.Item;
 import decant.model.Box;
-import decant.model.Insets;
-import decant.model.Media;
-import decant.model.MediaId;
+import decant.model.look.Insets;
+import decant.model.look.Media;
+import decant.model.look.MediaId;
 import decant.pdf.choices.Conformance;
 import decant.picture.VectorPicture;
 import decant.verify.pdf.PlacedPictures.Kind;

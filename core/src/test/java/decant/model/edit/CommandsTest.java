@@ -3,19 +3,19 @@ package decant.model.edit;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import decant.Samples;
-import decant.model.Colour;
 import decant.model.Document;
 import decant.model.Inline;
-import decant.model.Link;
-import decant.model.Look;
 import decant.model.NodeId;
 import decant.model.Paragraph;
-import decant.model.ParagraphTraits;
 import decant.model.Position;
 import decant.model.Selection;
 import decant.model.Story;
 import decant.model.Table;
-import decant.model.TextTraits;
+import decant.model.look.Colour;
+import decant.model.look.Link;
+import decant.model.look.Look;
+import decant.model.look.ParagraphTraits;
+import decant.model.look.TextTraits;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
@@ -388,7 +388,7 @@ public class CommandsTest {
                 .paragraphs()
                 .getLast()
                 .look()
-                .value(decant.model.ParagraphTraits.BOOKMARKS))
+                .value(decant.model.look.ParagraphTraits.BOOKMARKS))
         .containsExactly(f.target());
     // A heading more; the contents that are there are renewed, not made a second time.
     Position end = Motion.documentEnd(r.document());

@@ -3,11 +3,11 @@ package decant.model.edit;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import decant.Samples;
-import decant.model.Comment;
 import decant.model.Document;
 import decant.model.Paragraph;
 import decant.model.Position;
 import decant.model.Selection;
+import decant.model.look.Comment;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 

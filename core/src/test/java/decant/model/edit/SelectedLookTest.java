@@ -4,12 +4,12 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import decant.Samples;
 import decant.model.Document;
-import decant.model.Look;
-import decant.model.ParagraphTraits;
-import decant.model.ParagraphTraits.Alignment;
 import decant.model.Position;
 import decant.model.Selection;
-import decant.model.TextTraits;
+import decant.model.look.Look;
+import decant.model.look.ParagraphTraits;
+import decant.model.look.ParagraphTraits.Alignment;
+import decant.model.look.TextTraits;
 import org.junit.jupiter.api.Test;
 
 /** What is shown of a selection is true of all of it, or not shown. */

@@ -3,8 +3,8 @@ package decant.pdf.read;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import decant.model.Box;
-import decant.model.Colour;
-import decant.model.Markers;
+import decant.model.look.Colour;
+import decant.model.look.Markers;
 import decant.pdf.read.beside.RunningTexts;
 import decant.pdf.read.blocks.Continuations;
 import decant.pdf.read.blocks.Headings;

@@ -4,9 +4,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import decant.Samples;
 import decant.model.Cell;
-import decant.model.Look;
 import decant.model.NodeId;
 import decant.model.Table;
+import decant.model.look.Look;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Random;

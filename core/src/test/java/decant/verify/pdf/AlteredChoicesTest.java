@@ -5,11 +5,11 @@ import static org.assertj.core.api.Assertions.assertThat;
 import decant.Samples;
 import decant.layout.Layout;
 import decant.model.AttachedFile;
-import decant.model.Comment;
 import decant.model.Document;
-import decant.model.FormField;
-import decant.model.Look;
-import decant.model.TextTraits;
+import decant.model.look.Comment;
+import decant.model.look.FormField;
+import decant.model.look.Look;
+import decant.model.look.TextTraits;
 import decant.pdf.choices.Conformance;
 import decant.pdf.choices.InitialView;
 import decant.pdf.choices.Navigation;
@@ -101,7 +101,7 @@ class AlteredChoicesTest {
                 "here",
                 Look.of(
                     TextTraits.LINK,
-                    new decant.model.Link.External("mailto:office@saltmarsh.example"))),
+                    new decant.model.look.Link.External("mailto:office@saltmarsh.example"))),
             Samples.paragraph(Samples.PROSE.repeat(60)),
             Samples.heading(1, "Charges"))
         .withAttachments(

@@ -5,7 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import decant.Samples;
 import decant.layout.Layout;
 import decant.layout.Rich;
-import decant.model.Media;
+import decant.model.look.Media;
 import decant.pdf.Published;
 import decant.pdf.choices.PdfChoices;
 import decant.verify.Check;
@@ -270,7 +270,8 @@ class AlteredPdfTest {
     rich.section(
         decant.model.PageSetup.A4,
         decant.model.Section.Start.NEW_PAGE,
-        Rich.of(rich.box(200, 100, decant.model.Placement.INLINE, Samples.paragraph("In a box"))));
+        Rich.of(
+            rich.box(200, 100, decant.model.look.Placement.INLINE, Samples.paragraph("In a box"))));
     Layout l = Samples.layout(rich.document());
     PdfChoices c = Samples.choices(l);
     Path file = Files.write(folder.resolve("box.pdf"), Samples.pdf(l, c));

@@ -1,7 +1,7 @@
 package decant.desktop.publish;
 
-import decant.model.Media;
 import decant.model.edit.Describing;
+import decant.model.look.Media;
 import decant.pdf.choices.Conflict;
 import decant.pdf.choices.Conformance;
 import decant.pdf.choices.Conformance.Standard;

@@ -1,10 +1,10 @@
 package decant.desktop.revise;
 
 import decant.desktop.shell.Work;
-import decant.model.Comment;
 import decant.model.Paragraph;
 import decant.model.edit.Commenting;
 import decant.model.edit.Revision;
+import decant.model.look.Comment;
 import decant.words.Words;
 import java.time.Instant;
 import java.time.temporal.ChronoUnit;

@@ -1,11 +1,11 @@
 package decant.pdf.read.beside;
 
 import decant.model.Box;
-import decant.model.Colour;
-import decant.model.Look;
-import decant.model.ParagraphTraits;
-import decant.model.Rule;
-import decant.model.Rules;
+import decant.model.look.Colour;
+import decant.model.look.Look;
+import decant.model.look.ParagraphTraits;
+import decant.model.look.Rule;
+import decant.model.look.Rules;
 import decant.pdf.read.detected.Detected;
 import decant.pdf.read.detected.Edges;
 import decant.pdf.read.page.LookMaker;

@@ -1,7 +1,7 @@
 package decant.pdf.read.blocks;
 
 import decant.model.Box;
-import decant.model.Markers;
+import decant.model.look.Markers;
 import decant.pdf.read.detected.Detected;
 import decant.pdf.read.detected.Edges;
 import decant.pdf.read.detected.Region;

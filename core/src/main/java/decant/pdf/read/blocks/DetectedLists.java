@@ -1,7 +1,7 @@
 package decant.pdf.read.blocks;
 
-import decant.model.ListDefinition;
-import decant.model.Markers;
+import decant.model.look.ListDefinition;
+import decant.model.look.Markers;
 import decant.pdf.read.detected.Detected;
 import java.util.LinkedHashMap;
 import java.util.Map;

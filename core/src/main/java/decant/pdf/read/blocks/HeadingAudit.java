@@ -2,9 +2,9 @@ package decant.pdf.read.blocks;
 
 import decant.model.Document;
 import decant.model.Finding;
-import decant.model.Markers;
 import decant.model.NodeId;
 import decant.model.Outline;
+import decant.model.look.Markers;
 import decant.words.Words;
 import java.util.ArrayList;
 import java.util.Arrays;

@@ -1,6 +1,6 @@
 package decant.pdf.read.blocks;
 
-import decant.model.Markers;
+import decant.model.look.Markers;
 import decant.pdf.read.detected.Detected;
 import decant.pdf.read.lines.Leaders;
 import decant.pdf.read.lines.Typewriter;

@@ -1,8 +1,8 @@
 package decant.pdf.read.detected;
 
-import decant.model.Colour;
-import decant.model.Rule;
-import decant.model.Rules;
+import decant.model.look.Colour;
+import decant.model.look.Rule;
+import decant.model.look.Rules;
 import java.util.Optional;
 
 /**

@@ -6,31 +6,31 @@ import decant.model.Cell;
 import decant.model.Document;
 import decant.model.Finding;
 import decant.model.Inline;
-import decant.model.Insets;
-import decant.model.LinePitch;
-import decant.model.ListDefinition;
-import decant.model.ListMembership;
-import decant.model.Look;
-import decant.model.Media;
-import decant.model.MediaId;
 import decant.model.Metadata;
-import decant.model.NamedStyle;
 import decant.model.NodeId;
 import decant.model.PageNumbers;
 import decant.model.PageSetup;
 import decant.model.Paragraph;
-import decant.model.ParagraphTraits;
-import decant.model.ParagraphTraits.Alignment;
-import decant.model.ParagraphTraits.TabStop;
-import decant.model.Placement;
-import decant.model.Rules;
 import decant.model.Section;
 import decant.model.Story;
-import decant.model.StyleSheet;
 import decant.model.Table;
-import decant.model.TableTraits;
-import decant.model.TextTraits;
-import decant.model.Typesetting;
+import decant.model.look.Insets;
+import decant.model.look.LinePitch;
+import decant.model.look.ListDefinition;
+import decant.model.look.ListMembership;
+import decant.model.look.Look;
+import decant.model.look.Media;
+import decant.model.look.MediaId;
+import decant.model.look.NamedStyle;
+import decant.model.look.ParagraphTraits;
+import decant.model.look.ParagraphTraits.Alignment;
+import decant.model.look.ParagraphTraits.TabStop;
+import decant.model.look.Placement;
+import decant.model.look.Rules;
+import decant.model.look.StyleSheet;
+import decant.model.look.TableTraits;
+import decant.model.look.TextTraits;
+import decant.model.look.Typesetting;
 import decant.pdf.read.beside.BoxedNotes;
 import decant.pdf.read.beside.Floats;
 import decant.pdf.read.beside.RunningTexts;
@@ -156,7 +156,7 @@ public final class DocumentMaker {
   }
 
   private record Key(
-      String family, double size, boolean bold, boolean italic, decant.model.Colour colour) {}
+      String family, double size, boolean bold, boolean italic, decant.model.look.Colour colour) {}
 
   /** The look that most letters of a kind of paragraph have. */
   private Optional<Look> commonLook(Detected.Kind kind, int level) {

@@ -2,12 +2,12 @@ package decant.pdf.read.document;
 
 import decant.model.Document;
 import decant.model.Inline;
-import decant.model.Link;
 import decant.model.NodeId;
 import decant.model.Outline;
 import decant.model.Paragraph;
-import decant.model.ParagraphTraits;
-import decant.model.TextTraits;
+import decant.model.look.Link;
+import decant.model.look.ParagraphTraits;
+import decant.model.look.TextTraits;
 import decant.pdf.read.page.Folding;
 import java.util.ArrayList;
 import java.util.HashMap;

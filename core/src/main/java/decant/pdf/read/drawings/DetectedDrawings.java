@@ -1,7 +1,7 @@
 package decant.pdf.read.drawings;
 
 import decant.model.Box;
-import decant.model.Media;
+import decant.model.look.Media;
 import decant.pdf.read.lines.Lines;
 import decant.pdf.read.page.Glyph;
 import decant.pdf.read.page.Groups;

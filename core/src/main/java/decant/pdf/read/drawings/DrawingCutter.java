@@ -2,7 +2,7 @@ package decant.pdf.read.drawings;
 
 import de.rototor.pdfbox.graphics2d.PdfBoxGraphics2D;
 import decant.model.Box;
-import decant.model.Media;
+import decant.model.look.Media;
 import decant.pdf.read.scan.PageScan;
 import decant.work.Faults;
 import java.awt.AlphaComposite;

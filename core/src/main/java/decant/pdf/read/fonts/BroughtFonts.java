@@ -1,7 +1,7 @@
 package decant.pdf.read.fonts;
 
-import decant.model.EmbeddedFont;
-import decant.model.Media;
+import decant.model.look.EmbeddedFont;
+import decant.model.look.Media;
 import decant.text.EmbeddingRights;
 import decant.text.FontBook;
 import decant.text.FontFace;

@@ -102,7 +102,7 @@ public final class Lines {
   }
 
   /** What letters of a row have in common that were written in one go. */
-  private record Hand(long baseline, long size, SourceFace face, decant.model.Colour colour) {}
+  private record Hand(long baseline, long size, SourceFace face, decant.model.look.Colour colour) {}
 
   /** A row by its parts where text is written over other text: a stamp, a watermark. */
   private static List<List<Glyph>> overlaid(List<Glyph> row) {

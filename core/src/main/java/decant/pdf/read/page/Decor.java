@@ -1,8 +1,8 @@
 package decant.pdf.read.page;
 
-import decant.model.Colour;
-import decant.model.Comment;
-import decant.model.FormField;
+import decant.model.look.Colour;
+import decant.model.look.Comment;
+import decant.model.look.FormField;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;

@@ -1,8 +1,8 @@
 package decant.pdf.read.page;
 
 import decant.model.Box;
-import decant.model.Colour;
-import decant.model.Link;
+import decant.model.look.Colour;
+import decant.model.look.Link;
 import java.util.Optional;
 
 /**

@@ -1,9 +1,9 @@
 package decant.pdf.read.page;
 
 import decant.model.Inline;
-import decant.model.Look;
-import decant.model.TextTraits;
-import decant.model.Trait;
+import decant.model.look.Look;
+import decant.model.look.TextTraits;
+import decant.model.look.Trait;
 import java.text.Normalizer;
 import java.util.ArrayList;
 import java.util.List;

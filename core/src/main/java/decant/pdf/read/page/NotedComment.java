@@ -1,7 +1,7 @@
 package decant.pdf.read.page;
 
 import decant.model.Box;
-import decant.model.Comment;
+import decant.model.look.Comment;
 import java.util.List;
 
 /**

@@ -1,7 +1,7 @@
 package decant.pdf.read.page;
 
 import decant.model.Box;
-import decant.model.Colour;
+import decant.model.look.Colour;
 import java.util.Optional;
 
 /**

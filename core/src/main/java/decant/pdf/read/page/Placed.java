@@ -1,7 +1,7 @@
 package decant.pdf.read.page;
 
 import decant.model.Box;
-import decant.model.Media;
+import decant.model.look.Media;
 
 /**
  * A picture on a page.

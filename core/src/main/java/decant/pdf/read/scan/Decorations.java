@@ -1,7 +1,7 @@
 package decant.pdf.read.scan;
 
 import decant.model.Box;
-import decant.model.Colour;
+import decant.model.look.Colour;
 import decant.pdf.read.page.Bands;
 import decant.pdf.read.page.Decor;
 import decant.pdf.read.page.Glyph;

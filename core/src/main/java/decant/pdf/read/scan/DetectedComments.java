@@ -1,7 +1,6 @@
 package decant.pdf.read.scan;
 
 import decant.model.Box;
-import decant.model.Comment;
 import decant.model.Document;
 import decant.model.Finding;
 import decant.model.Finding.Kind;
@@ -9,7 +8,8 @@ import decant.model.Finding.Severity;
 import decant.model.Inline;
 import decant.model.NodeId;
 import decant.model.Paragraph;
-import decant.model.TextTraits;
+import decant.model.look.Comment;
+import decant.model.look.TextTraits;
 import decant.model.walk.Part;
 import decant.model.walk.Walk;
 import decant.pdf.read.page.Glyph;

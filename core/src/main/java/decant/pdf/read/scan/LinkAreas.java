@@ -1,7 +1,7 @@
 package decant.pdf.read.scan;
 
 import decant.model.Box;
-import decant.model.Link;
+import decant.model.look.Link;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;

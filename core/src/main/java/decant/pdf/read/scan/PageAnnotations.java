@@ -1,8 +1,8 @@
 package decant.pdf.read.scan;
 
 import decant.model.Box;
-import decant.model.Colour;
-import decant.model.FormField;
+import decant.model.look.Colour;
+import decant.model.look.FormField;
 import decant.pdf.read.page.Bands;
 import decant.pdf.read.page.Decor;
 import decant.pdf.read.page.Glyph;

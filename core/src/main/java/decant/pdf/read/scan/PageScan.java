@@ -1,10 +1,10 @@
 package decant.pdf.read.scan;
 
 import decant.model.Box;
-import decant.model.Colour;
-import decant.model.FormField;
-import decant.model.Link;
-import decant.model.Media;
+import decant.model.look.Colour;
+import decant.model.look.FormField;
+import decant.model.look.Link;
+import decant.model.look.Media;
 import decant.pdf.read.fonts.FileFonts;
 import decant.pdf.read.page.Decor;
 import decant.pdf.read.page.Glyph;

@@ -4,7 +4,7 @@ import decant.model.Box;
 import decant.model.Finding;
 import decant.model.Finding.Kind;
 import decant.model.Finding.Severity;
-import decant.model.Media;
+import decant.model.look.Media;
 import decant.pdf.read.page.Glyph;
 import decant.pdf.read.page.LookMaker;
 import decant.pdf.read.page.Placed;

@@ -1,6 +1,6 @@
 package decant.pdf.read.scan;
 
-import decant.model.Media;
+import decant.model.look.Media;
 import decant.work.Faults;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayOutputStream;

@@ -2,7 +2,7 @@ package decant.pdf.read.tagged;
 
 import decant.model.Box;
 import decant.model.Finding;
-import decant.model.Markers;
+import decant.model.look.Markers;
 import decant.pdf.read.beside.Footnotes;
 import decant.pdf.read.beside.RunningTexts;
 import decant.pdf.read.blocks.Blocks;

@@ -2,7 +2,7 @@ package decant.pdf.read.tagged;
 
 import decant.model.Box;
 import decant.model.Finding;
-import decant.model.MediaId;
+import decant.model.look.MediaId;
 import decant.pdf.read.detected.Detected;
 import decant.pdf.read.lines.Lines;
 import decant.pdf.read.page.Glyph;

@@ -3,7 +3,7 @@ package decant.pdf.read.scan;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import decant.model.Box;
-import decant.model.Link;
+import decant.model.look.Link;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;

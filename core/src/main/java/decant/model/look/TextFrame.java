@@ -1,4 +1,4 @@
-package decant.model;
+package decant.model.look;
 
 /**
  * A frame that paragraphs stand in beside the flow. Neighbours of equal frames stand in one.

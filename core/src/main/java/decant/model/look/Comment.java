@@ -1,4 +1,4 @@
-package decant.model;
+package decant.model.look;
 
 /**
  * What somebody noted about a piece of the text, which is no part of it.

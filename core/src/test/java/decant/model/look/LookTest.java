@@ -1,4 +1,4 @@
-package decant.model;
+package decant.model.look;
 
 import static org.assertj.core.api.Assertions.assertThat;
 

@@ -1,4 +1,4 @@
-package decant.model;
+package decant.model.look;
 
 /** How far the lines of a paragraph stand apart. */
 public sealed interface LinePitch {

@@ -1,4 +1,4 @@
-package decant.model;
+package decant.model.look;
 
 /**
  * A drawn line: a border, a separator, the outline of a shape.

@@ -1,4 +1,4 @@
-package decant.model;
+package decant.model.look;
 
 /**
  * Something a reader did not understand, kept where it stood so that the writer of the same format

@@ -1,4 +1,6 @@
-package decant.model;
+package decant.model.look;
+
+import decant.model.Document;
 
 /**
  * That a paragraph is an item of a list.

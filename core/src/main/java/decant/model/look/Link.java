@@ -1,4 +1,4 @@
-package decant.model;
+package decant.model.look;
 
 /** Where a piece of text leads. */
 public sealed interface Link {

@@ -1,4 +1,4 @@
-package decant.model;
+package decant.model.look;
 
 import java.util.LinkedHashMap;
 import java.util.List;

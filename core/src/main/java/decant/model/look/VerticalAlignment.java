@@ -1,4 +1,4 @@
-package decant.model;
+package decant.model.look;
 
 /** Where content stands in a box that is taller. */
 public enum VerticalAlignment {

@@ -1,4 +1,4 @@
-package decant.model;
+package decant.model.look;
 
 /** Where a picture, a shape or a table stands. */
 public sealed interface Placement {

@@ -1,4 +1,4 @@
-package decant.model;
+package decant.model.look;
 
 /** An opaque sRGB colour, {@code 0xRRGGBB}. */
 public record Colour(int rgb) {

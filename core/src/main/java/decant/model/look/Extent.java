@@ -1,4 +1,4 @@
-package decant.model;
+package decant.model.look;
 
 /** How wide something wants to be. */
 public sealed interface Extent {

@@ -1,6 +1,6 @@
-package decant.model;
+package decant.model.look;
 
-import decant.model.ListDefinition.NumberFormat;
+import decant.model.look.ListDefinition.NumberFormat;
 import java.util.List;
 
 /**

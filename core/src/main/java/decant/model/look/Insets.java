@@ -1,4 +1,4 @@
-package decant.model;
+package decant.model.look;
 
 /** Distances inwards from the four edges of a box, in points. */
 public record Insets(double top, double right, double bottom, double left) {
