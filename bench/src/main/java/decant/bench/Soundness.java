@@ -1,13 +1,13 @@
 package decant.bench;
 
 import decant.format.Intake;
-import decant.layout.Fragment;
-import decant.layout.Item;
 import decant.layout.Layout;
 import decant.layout.Layouter;
-import decant.layout.Page;
 import decant.layout.Places;
 import decant.layout.Places.PlacedLine;
+import decant.layout.item.Fragment;
+import decant.layout.item.Item;
+import decant.layout.pages.Page;
 import decant.model.Box;
 import decant.model.Metadata;
 import decant.model.look.LinePitch;

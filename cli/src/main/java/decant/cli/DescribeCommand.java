@@ -4,7 +4,7 @@ import decant.describe.Describer;
 import decant.format.Formats;
 import decant.format.Intake;
 import decant.layout.Layout;
-import decant.layout.Page;
+import decant.layout.pages.Page;
 import decant.model.Finding;
 import decant.reading.ReadProblem;
 import decant.reading.TakenIn;

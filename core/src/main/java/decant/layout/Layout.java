@@ -1,5 +1,12 @@
 package decant.layout;
 
+import decant.layout.item.Fragment;
+import decant.layout.item.ParagraphLayout;
+import decant.layout.label.Context;
+import decant.layout.label.FieldValues;
+import decant.layout.label.Flow;
+import decant.layout.label.ListLabels;
+import decant.layout.pages.Page;
 import decant.model.Box;
 import decant.model.Document;
 import decant.model.DocumentIndex;

@@ -1,5 +1,17 @@
 package decant.layout;
 
+import decant.layout.block.BlockLayouter;
+import decant.layout.item.Area;
+import decant.layout.item.BlockLayout;
+import decant.layout.item.Fragment;
+import decant.layout.label.Context;
+import decant.layout.label.DocumentFonts;
+import decant.layout.label.FieldValues;
+import decant.layout.label.Flow;
+import decant.layout.label.Styles;
+import decant.layout.pages.Page;
+import decant.layout.pages.PageFiller;
+import decant.layout.pages.Paginator;
 import decant.model.Block;
 import decant.model.Document;
 import decant.model.NodeId;

@@ -1,6 +1,15 @@
 package decant.layout;
 
-import decant.layout.Item.Fill.Pattern;
+import decant.layout.item.Drawn;
+import decant.layout.item.Fragment;
+import decant.layout.item.Item;
+import decant.layout.item.Item.Fill.Pattern;
+import decant.layout.item.Line;
+import decant.layout.item.Meaning;
+import decant.layout.item.ParagraphLayout;
+import decant.layout.item.ParagraphStyle;
+import decant.layout.item.TableLayout;
+import decant.layout.pages.Page;
 import decant.model.Block;
 import decant.model.Box;
 import decant.model.Inline.Geometry;

@@ -1,5 +1,13 @@
 package decant.layout;
 
+import decant.layout.block.BlockLayouter;
+import decant.layout.item.BlockLayout;
+import decant.layout.item.Fragment;
+import decant.layout.item.ParagraphLayout;
+import decant.layout.label.Flow;
+import decant.layout.pages.Page;
+import decant.layout.pages.PageFiller;
+import decant.layout.pages.Paginator;
 import decant.model.Document;
 import decant.model.NodeId;
 import java.util.ArrayList;

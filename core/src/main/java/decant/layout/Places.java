@@ -1,5 +1,12 @@
 package decant.layout;
 
+import decant.layout.item.Fragment;
+import decant.layout.item.Item;
+import decant.layout.item.Line;
+import decant.layout.item.ParagraphLayout;
+import decant.layout.item.ParagraphStyle;
+import decant.layout.item.TableLayout;
+import decant.layout.pages.Page;
 import decant.model.Position;
 import java.util.ArrayList;
 import java.util.List;

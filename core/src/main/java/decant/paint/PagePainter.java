@@ -1,11 +1,11 @@
 package decant.paint;
 
-import decant.layout.Item;
 import decant.layout.Layout;
-import decant.layout.Outlines;
-import decant.layout.Page;
-import decant.layout.PageChange;
 import decant.layout.PageWalker;
+import decant.layout.item.Item;
+import decant.layout.item.Outlines;
+import decant.layout.pages.Page;
+import decant.layout.pages.PageChange;
 import decant.model.Box;
 import decant.model.Inline.Geometry;
 import decant.model.look.Colour;

@@ -1,9 +1,9 @@
 package decant.preview;
 
-import decant.layout.DocumentFonts;
-import decant.layout.Item;
 import decant.layout.Layout;
 import decant.layout.PageWalker;
+import decant.layout.item.Item;
+import decant.layout.label.DocumentFonts;
 import decant.model.Box;
 import decant.model.Document;
 import decant.model.Inline;

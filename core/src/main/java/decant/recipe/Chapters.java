@@ -1,7 +1,7 @@
 package decant.recipe;
 
 import decant.layout.Layout;
-import decant.layout.Page;
+import decant.layout.pages.Page;
 import decant.model.NodeId;
 import decant.model.Outline;
 import java.util.ArrayList;

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import decant.Samples;
+import decant.layout.item.Item;
 import decant.model.Block;
 import decant.model.Box;
 import decant.model.Columns;

@@ -3,6 +3,8 @@ package decant.layout;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import decant.Samples;
+import decant.layout.item.Item;
+import decant.layout.pages.Page;
 import decant.model.Document;
 import decant.model.Position;
 import decant.model.Selection;

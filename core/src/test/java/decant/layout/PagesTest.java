@@ -3,6 +3,10 @@ package decant.layout;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import decant.Samples;
+import decant.layout.item.Fragment;
+import decant.layout.item.Item;
+import decant.layout.label.NoteLabels;
+import decant.layout.pages.Page;
 import decant.model.Block;
 import decant.model.Box;
 import decant.model.Columns;

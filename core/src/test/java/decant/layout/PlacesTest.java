@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.within;
 
 import decant.Samples;
 import decant.layout.Places.PlacedLine;
+import decant.layout.pages.Page;
 import decant.model.Document;
 import decant.model.NodeId;
 import decant.model.Paragraph;

@@ -1,6 +1,8 @@
 package decant.layout;
 
 import decant.Samples;
+import decant.layout.item.Fragment;
+import decant.layout.pages.Page;
 import decant.model.Block;
 import decant.model.Columns;
 import decant.model.Document;

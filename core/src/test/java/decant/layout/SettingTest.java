@@ -4,6 +4,10 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.data.Offset.offset;
 
 import decant.Samples;
+import decant.layout.item.Fragment;
+import decant.layout.item.Item;
+import decant.layout.item.TableLayout;
+import decant.layout.pages.Page;
 import decant.model.Block;
 import decant.model.Cell;
 import decant.model.Document;

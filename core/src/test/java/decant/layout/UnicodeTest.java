@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import com.ibm.icu.text.Bidi;
 import com.ibm.icu.text.BreakIterator;
 import decant.Samples;
+import decant.layout.block.TextUnits;
 import decant.model.Document;
 import decant.model.Paragraph;
 import decant.model.Position;

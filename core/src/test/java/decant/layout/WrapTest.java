@@ -4,6 +4,10 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import decant.Samples;
+import decant.layout.item.Fragment;
+import decant.layout.item.Item;
+import decant.layout.item.Obstacle;
+import decant.layout.pages.Page;
 import decant.model.Document;
 import decant.model.Inline;
 import decant.model.PageSetup;

@@ -143,7 +143,7 @@ class DocxFeaturesTest extends MadeDocx {
     Document d = read(h1 + h2 + h1 + h2 + h2 + other + other);
     for (Document x : List.of(d, again(d))) {
       assertThat(x.paragraphs())
-          .extracting(p -> decant.layout.ListLabels.of(x).get(p.id()))
+          .extracting(p -> decant.layout.label.ListLabels.of(x).get(p.id()))
           .containsExactly("I.", "1.1", "II.", "2.1", "2.2", "VII.", "VIII.");
       Look style = in(x, x.paragraphs().get(1).look());
       assertThat(style.value(ParagraphTraits.INDENT_START))

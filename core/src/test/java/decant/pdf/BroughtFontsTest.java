@@ -154,7 +154,7 @@ class BroughtFontsTest {
           page,
           new PageWalker.Sink() {
             @Override
-            public void glyphs(decant.layout.Item.GlyphRun run, double x, double y) {
+            public void glyphs(decant.layout.item.Item.GlyphRun run, double x, double y) {
               out.merge(run.face(), run.text(), String::concat);
             }
 
@@ -162,7 +162,7 @@ class BroughtFontsTest {
             public void fill(Box box, Colour colour) {}
 
             @Override
-            public void picture(decant.layout.Item.PictureBox picture, Box box) {}
+            public void picture(decant.layout.item.Item.PictureBox picture, Box box) {}
           });
     }
     return out;

@@ -5,7 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import decant.Samples;
 import decant.Tool;
 import decant.layout.Layout;
-import decant.layout.Page;
+import decant.layout.pages.Page;
 import decant.model.Document;
 import decant.model.Metadata;
 import decant.model.Outline;

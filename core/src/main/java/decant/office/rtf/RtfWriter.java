@@ -1,6 +1,6 @@
 package decant.office.rtf;
 
-import decant.layout.ListLabels;
+import decant.layout.label.ListLabels;
 import decant.model.Block;
 import decant.model.Columns;
 import decant.model.Document;

@@ -1,7 +1,7 @@
 package decant.pdf.write;
 
-import decant.layout.Item;
-import decant.layout.Outlines;
+import decant.layout.item.Item;
+import decant.layout.item.Outlines;
 import decant.model.Box;
 import decant.model.look.Colour;
 import decant.model.look.Rule;

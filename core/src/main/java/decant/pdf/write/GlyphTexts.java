@@ -1,6 +1,6 @@
 package decant.pdf.write;
 
-import decant.layout.Item;
+import decant.layout.item.Item;
 
 /** Which characters each glyph of a run stands for. */
 final class GlyphTexts {

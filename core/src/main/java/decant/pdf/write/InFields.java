@@ -1,7 +1,7 @@
 package decant.pdf.write;
 
-import decant.layout.Item;
 import decant.layout.PageWalker;
+import decant.layout.item.Item;
 import java.util.ArrayDeque;
 import java.util.Deque;
 

@@ -1,11 +1,11 @@
 package decant.pdf.write;
 
-import decant.layout.Item;
-import decant.layout.Line;
-import decant.layout.Outlines;
-import decant.layout.Page;
 import decant.layout.PageWalker;
-import decant.layout.ParagraphLayout;
+import decant.layout.item.Item;
+import decant.layout.item.Line;
+import decant.layout.item.Outlines;
+import decant.layout.item.ParagraphLayout;
+import decant.layout.pages.Page;
 import decant.model.Block;
 import decant.model.Box;
 import decant.model.Inline;

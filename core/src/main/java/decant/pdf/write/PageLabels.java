@@ -1,6 +1,6 @@
 package decant.pdf.write;
 
-import decant.layout.Page;
+import decant.layout.pages.Page;
 import decant.model.Document;
 import decant.model.look.ListDefinition.NumberFormat;
 import java.util.List;

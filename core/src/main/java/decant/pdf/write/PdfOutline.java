@@ -1,6 +1,6 @@
 package decant.pdf.write;
 
-import decant.layout.ListLabels;
+import decant.layout.label.ListLabels;
 import decant.model.Document;
 import decant.model.NodeId;
 import decant.model.Outline;

@@ -1,10 +1,10 @@
 package decant.pdf.write;
 
 import decant.layout.CaretPlace;
-import decant.layout.Item;
 import decant.layout.Layout;
-import decant.layout.Page;
 import decant.layout.PageWalker;
+import decant.layout.item.Item;
+import decant.layout.pages.Page;
 import decant.model.Box;
 import decant.model.Document;
 import decant.model.Inline;

@@ -1,6 +1,6 @@
 package decant.pdf.write;
 
-import decant.layout.Item;
+import decant.layout.item.Item;
 
 /** Notes which glyphs are shown for which texts, before any of them has a code. */
 final class UsedGlyphs {

@@ -1,6 +1,6 @@
 package decant.verify.office;
 
-import decant.layout.ListLabels;
+import decant.layout.label.ListLabels;
 import decant.model.Block;
 import decant.model.Cell;
 import decant.model.Document;

@@ -1,11 +1,11 @@
 package decant.verify.pdf;
 
 import decant.layout.CaretPlace;
-import decant.layout.Item;
 import decant.layout.Layout;
-import decant.layout.ListLabels;
-import decant.layout.Page;
 import decant.layout.PageWalker;
+import decant.layout.item.Item;
+import decant.layout.label.ListLabels;
+import decant.layout.pages.Page;
 import decant.model.Block;
 import decant.model.Box;
 import decant.model.Inline;

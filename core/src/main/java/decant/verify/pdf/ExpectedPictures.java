@@ -1,6 +1,6 @@
 package decant.verify.pdf;
 
-import decant.layout.Item;
+import decant.layout.item.Item;
 import decant.model.Box;
 import decant.model.look.Insets;
 import decant.model.look.Media;

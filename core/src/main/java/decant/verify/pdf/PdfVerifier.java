@@ -1,7 +1,7 @@
 package decant.verify.pdf;
 
 import decant.layout.Layout;
-import decant.layout.Page;
+import decant.layout.pages.Page;
 import decant.model.AttachedFile;
 import decant.model.Box;
 import decant.pdf.choices.PdfChoices;

@@ -1,7 +1,7 @@
 package decant.desktop.page;
 
 import decant.layout.Layout;
-import decant.layout.PageChange;
+import decant.layout.pages.PageChange;
 import decant.paint.PagePainter;
 import java.awt.image.BufferedImage;
 import java.util.Optional;

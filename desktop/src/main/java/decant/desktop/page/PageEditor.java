@@ -2,10 +2,10 @@ package decant.desktop.page;
 
 import decant.desktop.shell.Work;
 import decant.layout.CaretPlace;
-import decant.layout.Item;
 import decant.layout.Layout;
-import decant.layout.Page;
 import decant.layout.Places;
+import decant.layout.item.Item;
+import decant.layout.pages.Page;
 import decant.model.Box;
 import decant.model.Document;
 import decant.model.Paragraph;

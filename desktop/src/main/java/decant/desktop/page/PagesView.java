@@ -1,7 +1,7 @@
 package decant.desktop.page;
 
 import decant.desktop.shell.PagesInView;
-import decant.layout.PageChange;
+import decant.layout.pages.PageChange;
 import decant.words.Words;
 import decant.work.Faults;
 import java.awt.image.BufferedImage;

@@ -1,6 +1,6 @@
 package decant.desktop.page;
 
-import decant.layout.PageChange;
+import decant.layout.pages.PageChange;
 import decant.paint.PdfPictures;
 import java.awt.image.BufferedImage;
 import java.util.Optional;

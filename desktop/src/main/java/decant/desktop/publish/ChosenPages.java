@@ -1,7 +1,7 @@
 package decant.desktop.publish;
 
 import decant.desktop.page.PageSource;
-import decant.layout.PageChange;
+import decant.layout.pages.PageChange;
 import java.awt.image.BufferedImage;
 import java.util.List;
 import java.util.Optional;

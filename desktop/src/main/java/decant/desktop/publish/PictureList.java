@@ -1,7 +1,7 @@
 package decant.desktop.publish;
 
-import decant.layout.Item;
 import decant.layout.PageWalker;
+import decant.layout.item.Item;
 import decant.model.Box;
 import decant.model.look.Colour;
 import decant.model.look.Media;

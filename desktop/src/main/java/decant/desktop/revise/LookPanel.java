@@ -2,7 +2,7 @@ package decant.desktop.revise;
 
 import decant.desktop.shell.Actions;
 import decant.desktop.shell.Work;
-import decant.layout.DocumentFonts;
+import decant.layout.label.DocumentFonts;
 import decant.model.Document;
 import decant.model.Paragraph;
 import decant.model.edit.Commands;

@@ -2,7 +2,7 @@ package decant.desktop.revise;
 
 import decant.desktop.shell.Work;
 import decant.layout.Layout;
-import decant.layout.Page;
+import decant.layout.pages.Page;
 import decant.model.Document;
 import decant.model.NodeId;
 import decant.model.Outline;

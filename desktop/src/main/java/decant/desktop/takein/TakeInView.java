@@ -10,7 +10,7 @@ import decant.desktop.shell.StageName;
 import decant.desktop.shell.Work;
 import decant.layout.CaretPlace;
 import decant.layout.Layout;
-import decant.layout.Page;
+import decant.layout.pages.Page;
 import decant.model.Box;
 import decant.model.Finding;
 import decant.model.NodeId;

@@ -1,0 +1,100 @@
+package decant.layout.block;
+
+import decant.layout.block.TextUnits.Kind;
+import decant.layout.block.TextUnits.Unit;
+import decant.layout.item.Item;
+import decant.layout.item.TextStyle;
+import decant.text.Glyphs;
+import java.util.Arrays;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+
+/** Joins neighbouring units of one look into one glyph run. */
+final class RunBuilder {
+  private final List<Item> out;
+  private @Nullable TextStyle style;
+  private int level;
+  private double x;
+  private double width;
+  private int[] glyphs = new int[64];
+  private float[] xs = new float[64];
+  private float[] ys = new float[64];
+  private int[] clusters = new int[64];
+  private int count;
+  private int from;
+  private int to;
+  private String text = "";
+
+  RunBuilder(List<Item> out) {
+    this.out = out;
+  }
+
+  void add(Unit u, double unitWidth, double at, String paragraphText) {
+    boolean shown = u.kind() == Kind.OBJECT;
+    boolean joins =
+        style != null
+            && !shown
+            && style.equals(u.style())
+            && level == u.level()
+            && ((level & 1) == 0 ? to == u.from() : from == u.to());
+    if (!joins) {
+      flush();
+      style = u.style();
+      level = u.level();
+      x = at;
+      width = 0;
+      from = u.from();
+      to = u.to();
+    }
+    Glyphs g = u.glyphs();
+    ensure(count + g.ids().length);
+    double scale = u.style().size() / u.style().face().unitsPerEm();
+    double extra = u.isSpace() && g.ids().length > 0 ? (unitWidth - u.width()) / g.ids().length : 0;
+    for (int k = 0; k < g.ids().length; k++) {
+      glyphs[count] = g.ids()[k];
+      xs[count] = (float) (at - x + g.x()[k] * scale + extra * k);
+      ys[count] = (float) (g.y()[k] * scale);
+      clusters[count] = shown ? u.from() : u.from() + g.clusters()[k];
+      count++;
+    }
+    from = Math.min(from, u.from());
+    to = Math.max(to, u.to());
+    width = at - x + unitWidth;
+    text = shown ? u.shown() : paragraphText.substring(from, to);
+  }
+
+  private void ensure(int n) {
+    if (n > glyphs.length) {
+      int size = Math.max(n, glyphs.length * 2);
+      glyphs = Arrays.copyOf(glyphs, size);
+      xs = Arrays.copyOf(xs, size);
+      ys = Arrays.copyOf(ys, size);
+      clusters = Arrays.copyOf(clusters, size);
+    }
+  }
+
+  void flush() {
+    TextStyle s = style;
+    if (s != null && count > 0) {
+      out.add(
+          new Item.GlyphRun(
+              s.face(),
+              s.size(),
+              s.colour(),
+              x,
+              s.rise(),
+              width,
+              Arrays.copyOf(glyphs, count),
+              Arrays.copyOf(xs, count),
+              Arrays.copyOf(ys, count),
+              Arrays.copyOf(clusters, count),
+              from,
+              to,
+              text,
+              (level & 1) == 1,
+              s.meaning()));
+    }
+    style = null;
+    count = 0;
+  }
+}

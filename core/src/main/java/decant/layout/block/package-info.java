@@ -1,0 +1,3 @@
+/** Blocks into lines, tables and shapes: line breaking, floats, columns of tables. */
+@org.jspecify.annotations.NullMarked
+package decant.layout.block;

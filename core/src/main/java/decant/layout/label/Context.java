@@ -1,0 +1,75 @@
+package decant.layout.label;
+
+import decant.model.Block;
+import decant.model.Document;
+import decant.model.Inline;
+import decant.model.NodeId;
+import decant.model.Paragraph;
+import decant.model.Story;
+import decant.model.walk.Walk;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.function.Predicate;
+
+/**
+ * What the look of a block follows from besides the block: the labels of lists, the values of
+ * fields and marks, the texts of shapes and notes.
+ */
+public record Context(Map<NodeId, String> labels, Map<NodeId, Story> stories, FieldValues fields) {
+  public static final Context NONE = new Context(Map.of(), Map.of(), FieldValues.NONE);
+
+  public static Context of(Document d, Flow flow, Styles styles, FieldValues before) {
+    return new Context(
+        ListLabels.of(d, styles), d.stories(), before.withNotes(NoteLabels.of(d, flow)));
+  }
+
+  /** Whether a block that is the same in both comes out the same. */
+  public boolean agrees(Context other, Block b, BlockFacts facts) {
+    return facts.plain() && labels.isEmpty() && other.labels.isEmpty() || agrees(other, b);
+  }
+
+  private boolean agrees(Context other, Block b) {
+    return Walk.paragraphs(List.of(b)).stream().allMatch(p -> agrees(other, p));
+  }
+
+  private boolean agrees(Context other, Paragraph p) {
+    if (!Objects.equals(labels.get(p.id()), other.labels.get(p.id()))) {
+      return false;
+    }
+    for (Inline i : p.inlines()) {
+      boolean same =
+          switch (i) {
+            case Inline.Text t -> true;
+            case Inline.Picture pic -> true;
+            case Inline.KeptInline kept -> true;
+            case Inline.Field f -> fields.show(f).equals(other.fields.show(f));
+            case Inline.NoteMark m ->
+                fields.show(m).equals(other.fields.show(m)) && sameStory(other, m.note());
+            case Inline.Shape s -> s.story().isEmpty() || sameStory(other, s.story().get());
+          };
+      if (!same) {
+        return false;
+      }
+    }
+    return true;
+  }
+
+  private boolean sameStory(Context other, NodeId id) {
+    Story own = stories.get(id);
+    if (own != other.stories.get(id)) {
+      return false;
+    }
+    // The story itself is the same; what it shows may not be.
+    return own == null || own.blocks().stream().allMatch(b -> isPlain(b) || agrees(other, b));
+  }
+
+  private static boolean isPlain(Block b) {
+    return !holds(b, i -> !(i instanceof Inline.Text) && !(i instanceof Inline.NoteMark));
+  }
+
+  /** Whether an inline of a kind stands in a block, or in a table's cells. */
+  public static boolean holds(Block b, Predicate<Inline> kind) {
+    return Walk.paragraphs(List.of(b)).stream().anyMatch(p -> p.inlines().stream().anyMatch(kind));
+  }
+}

@@ -1,0 +1,86 @@
+package decant.layout.pages;
+
+import decant.layout.Layout;
+import decant.layout.item.Fragment;
+import decant.model.Box;
+import decant.model.PageSetup;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * One page, without its running texts, which depend on how many pages there are (see {@link
+ * Layout#running}).
+ *
+ * @param number from 1
+ * @param shown the number that is shown on it, which a section may start anew
+ * @param section which section of the document it belongs to
+ * @param firstOfSection whether it is that section's first page
+ * @param setup the paper, its margins as running texts leave them
+ * @param start where the flow continues on it
+ * @param afterBreak whether it begins because the text asks for it, not because the page before is
+ *     full
+ * @param resumable whether it follows from its start alone: nothing of it was begun on the page
+ *     before in a way that only that page knows
+ * @param body fragments, from the top left of the page
+ * @param notes what stands at its foot
+ * @param columnRules the lines between its columns
+ */
+public record Page(
+    int number,
+    int shown,
+    int section,
+    boolean firstOfSection,
+    PageSetup setup,
+    FlowPoint start,
+    boolean afterBreak,
+    boolean resumable,
+    List<Fragment> body,
+    Optional<Notes> notes,
+    List<Box> columnRules) {
+  /** A place in the flow: a block by its number, and a line or row of it. */
+  public record FlowPoint(int block, int part) {}
+
+  /**
+   * The notes at the foot of a page.
+   *
+   * @param separator the line above them
+   */
+  public record Notes(Box separator, List<Fragment> content) {
+    public Notes {
+      content = List.copyOf(content);
+    }
+  }
+
+  public Page {
+    body = List.copyOf(body);
+    columnRules = List.copyOf(columnRules);
+  }
+
+  /** The body, then the notes: everything that holds text on the page but its running texts. */
+  public List<Fragment> texts() {
+    if (notes.isEmpty()) {
+      return body;
+    }
+    var out = new ArrayList<Fragment>(body);
+    out.addAll(notes.get().content());
+    return out;
+  }
+
+  public Page moved(int newNumber, int newShown, int blocksBy) {
+    return newNumber == number && newShown == shown && blocksBy == 0
+        ? this
+        : new Page(
+            newNumber,
+            newShown,
+            section,
+            firstOfSection,
+            setup,
+            new FlowPoint(start.block() + blocksBy, start.part()),
+            afterBreak,
+            resumable,
+            body,
+            notes,
+            columnRules);
+  }
+}
