@@ -37,7 +37,7 @@ public final class LiveContents {
   public static Document in(Document d) {
     var live = new LiveContents(d);
     for (Paragraph p : d.paragraphs()) {
-      if (p.look().value(ParagraphTraits.STYLE).startsWith(DocumentMaker.ENTRY_STYLE)) {
+      if (p.look().value(ParagraphTraits.STYLE).startsWith(StyleMaker.ENTRY_STYLE)) {
         live.entry(p);
       }
     }

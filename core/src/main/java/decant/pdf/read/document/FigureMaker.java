@@ -1,0 +1,87 @@
+package decant.pdf.read.document;
+
+import decant.model.Box;
+import decant.model.Inline;
+import decant.model.NodeId;
+import decant.model.PageSetup;
+import decant.model.Paragraph;
+import decant.model.look.Insets;
+import decant.model.look.LinePitch;
+import decant.model.look.Look;
+import decant.model.look.Media;
+import decant.model.look.MediaId;
+import decant.model.look.ParagraphTraits;
+import decant.model.look.ParagraphTraits.Alignment;
+import decant.model.look.Placement;
+import decant.pdf.read.detected.Detected;
+import decant.pdf.read.page.LookMaker;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+
+/** Pictures in lines of their own, and those that text runs beside. */
+final class FigureMaker {
+  private final Map<MediaId, Media> media = new LinkedHashMap<>();
+
+  Map<MediaId, Media> media() {
+    return media;
+  }
+
+  /** A picture that text runs beside, at its place from the paragraph that it belongs to. */
+  Inline floating(Detected.Figure f, Detected.Text beside, PageSetup setup) {
+    Media m = f.placed().media();
+    media.put(m.id(), m);
+    Box b = f.box();
+    double edge = setup.columns().count() == 1 ? setup.left() : beside.left();
+    double first = beside.lines().getFirst().baseline() - 0.8 * beside.size();
+    var place =
+        new Placement.Floating(
+            new Placement.Axis(
+                Placement.Origin.COLUMN,
+                Placement.Align.OFFSET,
+                LookMaker.halves(Math.max(0, b.x() - edge))),
+            new Placement.Axis(
+                Placement.Origin.PARAGRAPH,
+                Placement.Align.OFFSET,
+                LookMaker.halves(Math.max(0, b.y() - first))),
+            Placement.Wrap.AROUND,
+            new Insets(3, 7, 3, 7),
+            false);
+    return new Inline.Picture(
+        m.id(),
+        b.width(),
+        b.height(),
+        f.alt(),
+        place,
+        Insets.NONE,
+        0,
+        Optional.empty(),
+        Look.PLAIN);
+  }
+
+  Paragraph figure(Detected.Figure f, PageSetup setup) {
+    Media m = f.placed().media();
+    media.put(m.id(), m);
+    double room = setup.columns().width(0, setup.textWidth());
+    double scale = Math.min(1, room / f.box().width());
+    scale = Math.min(scale, setup.textHeight() * 0.95 / f.box().height());
+    var picture =
+        new Inline.Picture(
+            m.id(), f.box().width() * scale, f.box().height() * scale, f.alt(), Look.PLAIN);
+    double left = setup.left();
+    for (int k = 1; k < setup.columns().count(); k++) {
+      double start = setup.left() + setup.columns().start(k, setup.textWidth());
+      left = f.box().x() > start - 9 ? start : left;
+    }
+    double middle = f.box().x() + f.box().width() / 2;
+    boolean centred = Math.abs(middle - (left + room / 2)) < 15 && f.box().x() > left + 8;
+    Look look =
+        Look.of(ParagraphTraits.LINE_PITCH, LinePitch.SINGLE)
+            .with(ParagraphTraits.SPACE_BEFORE, 6.0);
+    if (centred) {
+      look = look.with(ParagraphTraits.ALIGNMENT, Alignment.CENTRE);
+    }
+    return new Paragraph(NodeId.fresh(), look, Look.PLAIN, List.of(picture));
+  }
+}

@@ -1,0 +1,83 @@
+package decant.pdf.read.document;
+
+import decant.model.Finding;
+import decant.model.Inline;
+import decant.model.NodeId;
+import decant.model.Paragraph;
+import decant.model.Story;
+import decant.model.look.LinePitch;
+import decant.model.look.Look;
+import decant.model.look.ParagraphTraits;
+import decant.model.look.TextTraits;
+import decant.pdf.read.detected.DetectedNote;
+import decant.pdf.read.lines.Dehyphenator;
+import decant.pdf.read.page.LookMaker;
+import decant.pdf.read.page.TextLine;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+
+/** Notes as stories that begin with their labels, and their marks in the text. */
+final class NoteMaker {
+  private final StyleMaker styles;
+  private final Dehyphenator joiner;
+  private final Map<NodeId, Finding.SourcePlace> places;
+  private final Map<NodeId, Story> stories = new LinkedHashMap<>();
+  private final Map<Integer, Map<String, NodeId>> noteMarks = new HashMap<>();
+
+  /**
+   * @param places takes the place of each note
+   */
+  NoteMaker(StyleMaker styles, Dehyphenator joiner, Map<NodeId, Finding.SourcePlace> places) {
+    this.styles = styles;
+    this.joiner = joiner;
+    this.places = places;
+  }
+
+  Map<NodeId, Story> stories() {
+    return stories;
+  }
+
+  /** A note as a story that begins with its label. */
+  void note(DetectedNote n) {
+    NodeId id = NodeId.fresh();
+    double size = n.lines().getFirst().size();
+    var inlines = new ArrayList<Inline>();
+    inlines.add(new Inline.NoteMark(id, Look.PLAIN));
+    inlines.add(new Inline.Text(" ", Look.of(TextTraits.SIZE, LookMaker.rounded(size))));
+    inlines.addAll(LookMaker.inlines(joiner.join(n.lines()), styles.bodyText(), size));
+    var p =
+        new Paragraph(
+            NodeId.fresh(),
+            Look.of(ParagraphTraits.LINE_PITCH, LinePitch.SINGLE),
+            Look.PLAIN,
+            inlines);
+    stories.put(id, new Story(id, Story.Kind.FOOTNOTE, List.of(p)));
+    noteMarks.computeIfAbsent(n.page(), k -> new HashMap<>()).putIfAbsent(n.label(), id);
+    places.put(p.id(), new Finding.SourcePlace(n.page(), n.lines().getFirst().box()));
+  }
+
+  /** Raised signs that are marks of notes on the pages of these lines become such marks. */
+  List<Inline> marked(List<Inline> inlines, List<TextLine> lines) {
+    if (noteMarks.isEmpty()) {
+      return inlines;
+    }
+    var out = new ArrayList<Inline>();
+    for (Inline i : inlines) {
+      boolean raised =
+          i instanceof Inline.Text t
+              && t.look().value(TextTraits.RAISE) == TextTraits.Raise.SUPERSCRIPT;
+      NodeId note = null;
+      if (raised && i instanceof Inline.Text t) {
+        for (TextLine l : lines) {
+          Map<String, NodeId> here = noteMarks.getOrDefault(l.page(), Map.of());
+          note = note == null ? here.get(t.text().strip()) : note;
+        }
+      }
+      out.add(note == null ? i : new Inline.NoteMark(note, i.look().without(TextTraits.RAISE)));
+    }
+    return out;
+  }
+}

@@ -1,0 +1,69 @@
+package decant.pdf.read.document;
+
+import decant.model.Box;
+import decant.model.PageSetup;
+import decant.pdf.read.beside.RunningTexts;
+import decant.pdf.read.detected.Detected;
+import decant.pdf.read.lines.TextArea;
+import decant.pdf.read.page.ScannedPage;
+import decant.pdf.read.page.TextLine;
+import java.util.List;
+
+/** The paper and the margins of like pages. */
+final class PaperMaker {
+  private final List<ScannedPage> pages;
+  private final RunningTexts.Result running;
+
+  PaperMaker(List<ScannedPage> pages, RunningTexts.Result running) {
+    this.pages = pages;
+    this.running = running;
+  }
+
+  static boolean sameSheet(ScannedPage a, ScannedPage b) {
+    return Math.abs(a.width() - b.width()) < 2 && Math.abs(a.height() - b.height()) < 2;
+  }
+
+  PageSetup setup(int from, int to, List<Detected> here) {
+    ScannedPage p = pages.get(from);
+    TextArea area = TextArea.of(here, p.width());
+    double left = area.left();
+    double right = area.right();
+    double top = p.height();
+    double bottom = 0;
+    for (Detected f : here) {
+      Box b = f.box();
+      top = Math.min(top, b.y());
+      bottom = Math.max(bottom, b.bottom());
+    }
+    if (here.isEmpty()) {
+      return new PageSetup(p.width(), p.height(), 72, 72, 72, 72, 36, 36);
+    }
+    double header = 36;
+    double footer = 36;
+    for (RunningTexts.RunningText r : running.texts()) {
+      TextLine l = r.lines().getFirst();
+      if (r.header()) {
+        header = Math.min(header, Math.max(12, l.box().y()));
+      } else {
+        footer = Math.min(footer, Math.max(12, p.height() - l.box().bottom()));
+      }
+    }
+    // The lowest line of the fullest page stands a little above the margin; half a line more is
+    // safe.
+    double below = Math.max(18, p.height() - bottom - 8);
+    return new PageSetup(
+        p.width(),
+        p.height(),
+        margin(top, p.height()),
+        margin(p.width() - right, p.width()),
+        margin(below, p.height()),
+        margin(left, p.width()),
+        header,
+        footer);
+  }
+
+  /** A margin of at least 12 points, but never more than a third of the page. */
+  private static double margin(double found, double whole) {
+    return Math.min(Math.max(found, 12), whole / 3);
+  }
+}

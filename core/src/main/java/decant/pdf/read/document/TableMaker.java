@@ -1,0 +1,133 @@
+package decant.pdf.read.document;
+
+import decant.model.Block;
+import decant.model.Cell;
+import decant.model.NodeId;
+import decant.model.Paragraph;
+import decant.model.Table;
+import decant.model.look.Insets;
+import decant.model.look.LinePitch;
+import decant.model.look.Look;
+import decant.model.look.ParagraphTraits;
+import decant.model.look.Rules;
+import decant.model.look.TableTraits;
+import decant.pdf.read.detected.Detected;
+import decant.pdf.read.lines.Dehyphenator;
+import decant.pdf.read.page.Glyph;
+import decant.pdf.read.page.LookMaker;
+import decant.pdf.read.page.TextLine;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.OptionalDouble;
+
+/** Tables that were found, with widths, paddings and rules. */
+final class TableMaker {
+  private static final double MOST_CELL_PADDING = 12;
+
+  private static final double CELL_PADDING = 4;
+
+  /** How much wider a line may become in the font that serves it. */
+  private static final double WIDER = 1.16;
+
+  private final StyleMaker styles;
+  private final Dehyphenator joiner;
+
+  TableMaker(StyleMaker styles, Dehyphenator joiner) {
+    this.styles = styles;
+    this.joiner = joiner;
+  }
+
+  Table table(Detected.Grid g, double room) {
+    var rows = new ArrayList<Table.Row>();
+    for (List<Detected.DetectedCell> r : g.rows()) {
+      Rules own = rows.isEmpty() ? g.ruling().ofHeader() : Rules.UNSAID;
+      Look look = own.equals(Rules.UNSAID) ? Look.PLAIN : Look.of(TableTraits.RULES, own);
+      var cells = new ArrayList<Cell>();
+      boolean header = !r.isEmpty() && r.stream().allMatch(Detected.DetectedCell::header);
+      for (Detected.DetectedCell c : r) {
+        cells.add(new Cell(NodeId.fresh(), c.columnSpan(), c.rowSpan(), look, cellBlocks(c)));
+      }
+      rows.add(new Table.Row(header ? Look.of(TableTraits.HEADER_ROW, true) : Look.PLAIN, cells));
+    }
+    Rules rules = g.ruling().ofTable();
+    Look whole = rules.equals(Rules.UNSAID) ? Look.PLAIN : Look.of(TableTraits.RULES, rules);
+    return new Table(
+        NodeId.fresh(),
+        whole
+            .with(TableTraits.CELL_PADDING, padding(g))
+            .with(TableTraits.FIXED_COLUMNS, true)
+            .with(TableTraits.RIGHT_TO_LEFT, g.rightToLeft()),
+        columns(g, room),
+        rows);
+  }
+
+  /**
+   * The widths of a table's columns, with room for their longest lines: where nothing is ruled they
+   * are found as wide as their letters, and the font that serves may be wider.
+   */
+  private static List<Double> columns(Detected.Grid g, double room) {
+    double[] needed = new double[g.columns().size()];
+    for (List<Detected.DetectedCell> row : g.rows()) {
+      boolean whole =
+          row.size() == needed.length && row.stream().allMatch(c -> c.columnSpan() == 1);
+      for (int k = 0; whole && k < needed.length; k++) {
+        for (TextLine l : row.get(k).lines()) {
+          needed[k] = Math.max(needed[k], l.box().width() * WIDER + 2 * CELL_PADDING);
+        }
+      }
+    }
+    var out = new ArrayList<Double>();
+    double found = 0;
+    double sum = 0;
+    for (int k = 0; k < needed.length; k++) {
+      out.add(Math.max(g.columns().get(k), needed[k]));
+      found += g.columns().get(k);
+      sum += out.getLast();
+    }
+    return sum > Math.max(room, found) ? g.columns() : out;
+  }
+
+  /** The space in cells: as much above and below their lines as the rows usually stand apart. */
+  private Insets padding(Detected.Grid g) {
+    var apart = new ArrayList<Double>();
+    for (int k = 0; k + 1 < g.rows().size(); k++) {
+      OptionalDouble here = firstBaseline(g.rows().get(k), g.page());
+      OptionalDouble next = firstBaseline(g.rows().get(k + 1), g.page());
+      double text = 0;
+      for (Detected.DetectedCell c : g.rows().get(k)) {
+        if (!c.lines().isEmpty() && c.rowSpan() == 1) {
+          double size = c.lines().getFirst().size();
+          double pitch = styles.naturalPitch(size);
+          text = Math.max(text, c.lines().size() * pitch);
+        }
+      }
+      if (here.isPresent() && next.isPresent() && text > 0) {
+        apart.add(next.getAsDouble() - here.getAsDouble() - text);
+      }
+    }
+    apart.sort(null);
+    double usual = apart.isEmpty() ? 0 : apart.get(apart.size() / 2);
+    double each = LookMaker.halves(Math.clamp(usual / 2, 0, MOST_CELL_PADDING));
+    return new Insets(each, CELL_PADDING, each, CELL_PADDING);
+  }
+
+  /** Where the first lines of a row stand, if they stand on a page. */
+  private static OptionalDouble firstBaseline(List<Detected.DetectedCell> row, int page) {
+    return row.stream()
+        .filter(c -> !c.lines().isEmpty() && c.lines().getFirst().page() == page)
+        .mapToDouble(c -> c.lines().getFirst().baseline())
+        .min();
+  }
+
+  private List<Block> cellBlocks(Detected.DetectedCell c) {
+    if (c.lines().isEmpty()) {
+      return List.of(Paragraph.of(Look.PLAIN, ""));
+    }
+    List<Glyph> glyphs = joiner.join(c.lines());
+    double size = c.lines().getFirst().size();
+    Look look = Look.of(ParagraphTraits.LINE_PITCH, LinePitch.SINGLE);
+    return List.of(
+        new Paragraph(
+            NodeId.fresh(), look, Look.PLAIN, LookMaker.inlines(glyphs, styles.bodyText(), size)));
+  }
+}
