@@ -77,7 +77,7 @@ final class Opening {
       throw wrong(
           file != null
               ? WORDS.say("opening.no-password-in-file", file)
-              : WORDS.say("opening.not-set", variable));
+              : WORDS.say("opening.not-set", String.valueOf(variable)));
     }
     return secret;
   }

@@ -33,6 +33,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.concurrent.Callable;
 import java.util.stream.Collectors;
@@ -138,7 +139,8 @@ final class PublishCommand implements Callable<Integer> {
     } catch (ReadProblem e) {
       EachFile.tell(file, e);
     } catch (WriteProblem | PublishProblem e) {
-      System.err.println(WORDS.say("each-file.problem", file, e.getMessage()));
+      System.err.println(
+          WORDS.say("each-file.problem", file, Objects.requireNonNull(e.getMessage())));
     } catch (IOException e) {
       EachFile.tell(file, ReadProblem.fault(e));
     }
@@ -192,6 +194,10 @@ final class PublishCommand implements Callable<Integer> {
     }
   }
 
+  private static Path folderOf(Path file) {
+    return Objects.requireNonNull(file.getParent(), "a file stands in a folder");
+  }
+
   private Receipt publish(
       Path file, Recipe chosen, boolean intoFolder, Passwords passwords, Untouchable untouchable)
       throws ReadProblem, WriteProblem, PublishProblem, IOException {
@@ -202,12 +208,12 @@ final class PublishCommand implements Callable<Integer> {
         .ifPresent(e -> System.err.println(WORDS.say("each-file.problem", file, e)));
     Layout layout = Pages.of(taken.document(), deadline);
     Path source = file.toAbsolutePath();
-    Path folder = source.getParent();
+    Path folder = folderOf(source);
     String stem = stem(file);
     if (intoFolder && out != null) {
       folder = out;
     } else if (out != null) {
-      folder = out.toAbsolutePath().getParent();
+      folder = folderOf(out.toAbsolutePath());
       stem = stem(out);
     } else if (chosen.outputs().stream().anyMatch(o -> named(o, stem(file)).equals(name(file)))) {
       // A PDF published as PDF beside itself gets a name of its own.

@@ -34,6 +34,13 @@ public final class Intake {
     }
   }
 
+  /** A name that says nothing of what the file is gets a word that does. */
+  private static String described(Format f) {
+    return f.name().indexOf(' ') < 0 && f.family() == Format.Family.TEXT
+        ? f.name() + " document"
+        : f.name();
+  }
+
   private static ReadProblem refused(Format f) {
     String takenIn = Formats.names(Formats.takenIn());
     if (f.equals(Unserved.LOCKED_OFFICE)) {
@@ -46,7 +53,7 @@ public final class Intake {
     boolean document = !f.equals(Unserved.ZIP) && !f.equals(Unserved.PICTURE);
     return new ReadProblem(
         document ? Kind.NOT_SERVED : Kind.NOT_A_DOCUMENT,
-        WORDS.say("intake.this-is-decant-takes-in", article(f.name()), takenIn));
+        WORDS.say("intake.this-is-decant-takes-in", article(described(f)), takenIn));
   }
 
   private static Format recognise(ReadRequest request, Path file) throws ReadProblem {

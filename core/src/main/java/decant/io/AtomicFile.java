@@ -27,6 +27,7 @@ import java.time.Instant;
 import java.util.EnumSet;
 import java.util.HexFormat;
 import java.util.Locale;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
@@ -159,11 +160,16 @@ public final class AtomicFile {
     return prepare(target, overwrite, Readers.USUAL, writing);
   }
 
+  /** Of a target, which is always named in full. */
+  private static Path folderOf(Path target) {
+    return Objects.requireNonNull(target.getParent(), "a file stands in a folder");
+  }
+
   private static Pending prepare(Path name, boolean overwrite, Readers readers, Writing writing)
       throws WriteProblem {
     Path target = linkedTo(name.toAbsolutePath());
     check(target, overwrite);
-    sweep(target.getParent());
+    sweep(folderOf(target));
     Path temporary =
         target.resolveSibling("." + target.getFileName() + "." + random() + ".decant-part");
     var pending = new Pending(temporary, target, overwrite);
@@ -178,7 +184,7 @@ public final class AtomicFile {
       done = true;
       return pending;
     } catch (UncheckedIOException e) {
-      throw problem(target, e.getCause());
+      throw problem(target, Objects.requireNonNull(e.getCause()));
     } catch (IOException e) {
       throw problem(target, e);
     } finally {
@@ -319,7 +325,7 @@ public final class AtomicFile {
         || reason.contains("quota")) {
       return new WriteProblem(
           WriteProblem.Kind.DISK_FULL,
-          WORDS.say("atomic-file.the-disk-that-holds-is", target.getParent()),
+          WORDS.say("atomic-file.the-disk-that-holds-is", folderOf(target)),
           e);
     }
     if (e instanceof AccessDeniedException

@@ -1,5 +1,7 @@
 package decant.io;
 
+import java.util.Objects;
+
 /** Why a file could not be written, in the person's words, and what else to try. */
 public final class WriteProblem extends Exception {
   private static final long serialVersionUID = 1;
@@ -30,5 +32,11 @@ public final class WriteProblem extends Exception {
 
   public Kind kind() {
     return kind;
+  }
+
+  /** There always is one. */
+  @Override
+  public String getMessage() {
+    return Objects.requireNonNull(super.getMessage());
   }
 }

@@ -149,9 +149,8 @@ public final class DocumentIndex {
 
   /** How many paragraphs of the flow come before this one; empty outside the flow. */
   public Optional<Integer> ordinal(NodeId paragraph) {
-    return path(paragraph) instanceof int[] p && p[0] == FLOW
-        ? placeInOrder(paragraph)
-        : Optional.empty();
+    int[] p = path(paragraph);
+    return p != null && p[0] == FLOW ? placeInOrder(paragraph) : Optional.empty();
   }
 
   /** How many paragraphs of the same text come before this one. */

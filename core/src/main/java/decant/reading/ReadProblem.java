@@ -3,6 +3,7 @@ package decant.reading;
 import decant.words.Words;
 import decant.work.Faults;
 import java.time.Duration;
+import java.util.Objects;
 
 /** Why a file could not be taken in, in the person's words: what, and what to do. */
 public final class ReadProblem extends Exception {
@@ -77,5 +78,11 @@ public final class ReadProblem extends Exception {
   /** Another password opens it. */
   public static ReadProblem wrongPassword() {
     return new ReadProblem(Kind.WRONG_PASSWORD, WORDS.say("read-problem.wrong-password"));
+  }
+
+  /** There always is one. */
+  @Override
+  public String getMessage() {
+    return Objects.requireNonNull(super.getMessage());
   }
 }

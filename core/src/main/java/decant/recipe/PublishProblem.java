@@ -2,6 +2,7 @@ package decant.recipe;
 
 import decant.pdf.choices.Conflict;
 import java.util.List;
+import java.util.Objects;
 import java.util.stream.Collectors;
 
 /** A recipe that cannot be followed for a document, with the reasons in the person's words. */
@@ -28,5 +29,11 @@ public final class PublishProblem extends Exception {
   /** The choices that cannot go together, if it is that. */
   public List<Conflict> conflicts() {
     return conflicts;
+  }
+
+  /** There always is one. */
+  @Override
+  public String getMessage() {
+    return Objects.requireNonNull(super.getMessage());
   }
 }

@@ -251,7 +251,8 @@ public final class RecipeFile {
       cause = cause.getCause();
     }
     if (cause instanceof IllegalArgumentException && !(cause instanceof JsonProcessingException)) {
-      return new RecipeProblem(WORDS.say("recipe-file.text", from, at, cause.getMessage()), e);
+      return new RecipeProblem(
+          WORDS.say("recipe-file.text", from, at, String.valueOf(cause.getMessage())), e);
     }
     if (e instanceof JsonMappingException) {
       return new RecipeProblem(WORDS.say("recipe-file.the-value-is-of-the", from, at), e);

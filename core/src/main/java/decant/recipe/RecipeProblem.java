@@ -1,5 +1,7 @@
 package decant.recipe;
 
+import java.util.Objects;
+
 /** A recipe file that cannot be used, with the place and the reason in the person's words. */
 public final class RecipeProblem extends Exception {
   private static final long serialVersionUID = 1;
@@ -10,5 +12,11 @@ public final class RecipeProblem extends Exception {
 
   RecipeProblem(String message, Throwable cause) {
     super(message, cause);
+  }
+
+  /** There always is one. */
+  @Override
+  public String getMessage() {
+    return Objects.requireNonNull(super.getMessage());
   }
 }

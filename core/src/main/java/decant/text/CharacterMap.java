@@ -18,8 +18,7 @@ final class CharacterMap {
   CharacterMap(SortedMap<Integer, Integer> codes) {
     codes.forEach((c, g) -> {
       Run r = runs.isEmpty() ? null : runs.getLast();
-      boolean follows = r != null && c == r.last() + 1 && g == r.glyph() + c - r.first();
-      if (follows && c != 0x10000) {
+      if (r != null && c == r.last() + 1 && g == r.glyph() + c - r.first() && c != 0x10000) {
         runs.set(runs.size() - 1, new Run(r.first(), c, r.glyph()));
       } else {
         runs.add(new Run(c, c, g));

@@ -10,6 +10,7 @@ import java.io.UncheckedIOException;
 import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.Map;
+import java.util.Objects;
 import java.util.function.Supplier;
 import org.jspecify.annotations.Nullable;
 
@@ -133,14 +134,14 @@ public final class FontFace {
 
   /** The runtime's font at one pixel a font unit. */
   public Font unitFont(Joins joins) {
-    return loaded().unitFonts().get(joins);
+    return Objects.requireNonNull(loaded().unitFonts().get(joins));
   }
 
   public boolean covers(int codePoint) {
     Loaded l = loaded();
     return codePoint >= 0 && codePoint < USUAL
         ? l.usual()[codePoint]
-        : l.unitFonts().get(Joins.NONE).canDisplay(codePoint);
+        : unitFont(Joins.NONE).canDisplay(codePoint);
   }
 
   @Override

@@ -43,7 +43,7 @@ public final class Words {
 
   /** A sentence about so many, in the form that the number asks for. */
   public String count(String key, long n, Object... about) {
-    String form = key + "." + Plurals.RULES.select(n);
+    String form = key + "." + Plurals.RULES.select((double) n);
     String sentence = bundle.getString(bundle.containsKey(form) ? form : key + ".other");
     return fill(sentence, Figures.number(n), about);
   }

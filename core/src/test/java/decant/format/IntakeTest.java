@@ -69,7 +69,7 @@ class IntakeTest {
         .contains("a PPTX presentation");
     assertThat(refused(zip("mimetype", "application/vnd.oasis.opendocument.text")).getMessage())
         .contains("an ODT text document");
-    assertThat(refused(file("a", "{\\rtf1 x}")).getMessage()).contains("an RTF text document");
+    assertThat(refused(file("a", "{\\rtf1 x}")).getMessage()).contains("an RTF document");
     assertThat(refused(file("b", "<!DOCTYPE html><p>x")).getMessage()).contains("an HTML page");
   }
 

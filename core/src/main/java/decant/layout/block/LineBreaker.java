@@ -230,7 +230,7 @@ final class LineBreaker {
         boolean overflows =
             !u.isSpace() && x + widths[k - first] > available + ParagraphStyle.TOLERANCE;
         if (overflows) {
-          int hyphenated = hyphenate(first, k, start + available, start + x);
+          int hyphenated = hyphenate(k, start + available, start + x);
           if (hyphenated > 0) {
             widths = widthsOf(first, hyphenated, start, available);
             end(first, hyphenated, widths, lane, start, false, Line.Ends.NOTHING);
@@ -325,7 +325,7 @@ final class LineBreaker {
      * Divides the word that runs over the end of a line, if the document asks for it and a part of
      * it fits, and gives the unit after the first part; 0 if not.
      */
-    private int hyphenate(int first, int k, double limit, double x) {
+    private int hyphenate(int k, double limit, double x) {
       Unit u = units.get(k);
       if (!typesetting.hyphenates()
           || !style.hyphenates()

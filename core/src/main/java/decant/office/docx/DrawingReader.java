@@ -288,9 +288,9 @@ final class DrawingReader {
     String name =
         spPr.flatMap(s -> s.child("a:prstGeom")).flatMap(g -> g.attribute("prst")).orElse("rect");
     Optional<Element> xfrm = spPr.flatMap(s -> s.child("a:xfrm"));
-    boolean flipped =
-        xfrm.flatMap(x -> x.attribute("flipV")).map(DocxLooks::isOn).orElse(false)
-            != xfrm.flatMap(x -> x.attribute("flipH")).map(DocxLooks::isOn).orElse(false);
+    boolean over = xfrm.flatMap(x -> x.attribute("flipV")).map(DocxLooks::isOn).orElse(false);
+    boolean aside = xfrm.flatMap(x -> x.attribute("flipH")).map(DocxLooks::isOn).orElse(false);
+    boolean flipped = over != aside;
     return switch (name) {
       case "line", "straightConnector1" -> flipped ? Geometry.LINE_UP : Geometry.LINE_DOWN;
       case "ellipse", "flowChartConnector" -> Geometry.ELLIPSE;

@@ -286,11 +286,11 @@ public final class RtfWriter {
     looks.paragraph(look);
     ListMembership member = look.value(ParagraphTraits.LIST);
     String label = labels.get(p.id());
-    if (label != null && registers.list(member.list()) > 0) {
+    ListDefinition list = document.lists().get(member.list());
+    if (label != null && list != null && registers.list(member.list()) > 0) {
       o.word("ls", registers.list(member.list())).word("ilvl", member.depth());
       o.open().word("listtext").word("pard").word("plain");
-      looks.text(
-          document.lists().get(member.list()).level(member.depth()).label().over(base), false);
+      looks.text(list.level(member.depth()).label().over(base), false);
       o.text(label + "\t").close();
     }
     List<String> bookmarks = look.value(ParagraphTraits.BOOKMARKS);

@@ -69,8 +69,7 @@ public final class XmlParts {
             if (inside) {
               sink.child(element(in, deepest));
             } else {
-              inside =
-                  nameOf(in.getNamespaceURI(), in.getPrefix(), in.getLocalName()).equals(parent);
+              inside = nameOf(in.getNamespaceURI(), in.getLocalName()).equals(parent);
             }
           } else if (event == XMLStreamConstants.END_ELEMENT && inside) {
             return;
@@ -118,20 +117,17 @@ public final class XmlParts {
   }
 
   private static Element start(XMLStreamReader in) {
-    Element e = Element.open(nameOf(in.getNamespaceURI(), in.getPrefix(), in.getLocalName()));
+    Element e = Element.open(nameOf(in.getNamespaceURI(), in.getLocalName()));
     for (int k = 0; k < in.getAttributeCount(); k++) {
       e.attributes()
           .put(
-              nameOf(
-                  in.getAttributeNamespace(k),
-                  in.getAttributePrefix(k),
-                  in.getAttributeLocalName(k)),
+              nameOf(in.getAttributeNamespace(k), in.getAttributeLocalName(k)),
               in.getAttributeValue(k));
     }
     return e;
   }
 
-  private static String nameOf(String uri, String prefix, String local) {
+  private static String nameOf(String uri, String local) {
     if (uri == null || uri.isEmpty()) {
       return local;
     }

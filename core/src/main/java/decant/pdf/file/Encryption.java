@@ -38,8 +38,16 @@ public final class Encryption {
   public static final class Problem extends Exception {
     private static final long serialVersionUID = 1;
 
+    private final String message;
+
     Problem(String message) {
       super(message);
+      this.message = message;
+    }
+
+    @Override
+    public String getMessage() {
+      return message;
     }
   }
 

@@ -98,7 +98,7 @@ public final class PdfFile {
       if (objectStreams && !(o instanceof COSStream) && !isEncryption(o)) {
         small.add(o);
       } else {
-        places.at(numbers.get(o), out.count());
+        places.at(numberOf(o), out.count());
         long before = out.count();
         object(out, o);
         spend(partOf(o), out.count() - before);
@@ -196,7 +196,7 @@ public final class PdfFile {
   }
 
   private void object(CountedOutput out, COSBase o) throws IOException {
-    int n = numbers.get(o);
+    int n = numberOf(o);
     out.ascii(n + " 0 obj\n");
     if (o instanceof COSStream s) {
       stream(out, n, s);
@@ -246,7 +246,7 @@ public final class PdfFile {
       var body = new ByteArrayOutputStream();
       var lengths = new ArrayList<Integer>();
       for (int k = 0; k < some.size(); k++) {
-        int n = numbers.get(some.get(k));
+        int n = numberOf(some.get(k));
         int start = body.size();
         index.append(n).append(' ').append(start).append(' ');
         body.write(text(some.get(k), UnaryOperator.identity()));

@@ -57,6 +57,7 @@ import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
@@ -122,7 +123,9 @@ public final class PdfReader {
     } catch (Unopened e) {
       throw new ReadProblem(
           ReadProblem.Kind.DAMAGED,
-          WORDS.say("pdf-reader.the-pdf-is-damaged-and", PdfDamage.of(e.getCause())),
+          WORDS.say(
+              "pdf-reader.the-pdf-is-damaged-and",
+              PdfDamage.of(Objects.requireNonNull(e.getCause()))),
           e);
     }
   }

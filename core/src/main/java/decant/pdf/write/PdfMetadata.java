@@ -59,7 +59,7 @@ final class PdfMetadata {
     file.part(xmp, Part.PARTICULARS);
     catalog.setItem(COSName.METADATA, xmp);
     if (k.isArchive()) {
-      catalog.setItem(COSName.OUTPUT_INTENTS, intents(k, level, file));
+      catalog.setItem(COSName.OUTPUT_INTENTS, intents(level, file));
     }
     if (choices.rights().protection() == Protection.AES_256 && k.writtenVersion() == Version.V1_7) {
       extension(catalog);
@@ -82,7 +82,7 @@ final class PdfMetadata {
     catalog.setItem(COSName.getPDFName("Extensions"), extensions);
   }
 
-  private static COSArray intents(Conformance k, int level, PdfFile file) throws IOException {
+  private static COSArray intents(int level, PdfFile file) throws IOException {
     byte[] profile = ICC_Profile.getInstance(ColorSpace.CS_sRGB).getData();
     COSStream s = Deflated.stream(profile, level);
     s.setInt(COSName.N, 3);

@@ -463,7 +463,7 @@ public final class PdfWriter {
         case Link.Internal i -> {
           NodeId target = bookmarkTargets.get(i.bookmark());
           Optional<COSArray> to = target == null ? Optional.empty() : destination(target);
-          if (to.isEmpty()) {
+          if (target == null || to.isEmpty()) {
             continue; // it leads to a page that is left out
           }
           a.setItem(COSName.DEST, to.get());

@@ -5,6 +5,7 @@ import decant.words.Words;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import org.apache.pdfbox.cos.COSName;
 import org.apache.pdfbox.pdmodel.PDDocument;
@@ -65,7 +66,7 @@ final class FieldCheck {
 
   /** The name of the first field that holds something else. */
   private static Optional<String> wrong(
-      Expected expected, HashMap<String, List<String>> texts, List<String> on) {
+      Expected expected, Map<String, List<String>> texts, List<String> on) {
     for (Expected.Filled f : expected.blanks().values()) {
       String name = f.blank().name();
       boolean holds = f.blank().holds(f.text());

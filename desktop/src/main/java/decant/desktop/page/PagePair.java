@@ -8,8 +8,6 @@ import javafx.scene.layout.VBox;
 
 /** Two views of pages side by side, each below its title, at one zoom and scrolled together. */
 public final class PagePair extends HBox {
-  private final PagesView left;
-  private final PagesView right;
   private final BooleanSupplier together;
   private boolean scrolling;
 
@@ -23,8 +21,6 @@ public final class PagePair extends HBox {
       PagesView right,
       BooleanSupplier together) {
     super(1);
-    this.left = left;
-    this.right = right;
     this.together = together;
     getChildren().addAll(titled(leftTitle, left), titled(rightTitle, right));
     getStyleClass().add("pair");

@@ -26,7 +26,6 @@ final class ReceiptPanel {
   private static final Words WORDS = Words.of(ReceiptPanel.class);
   private static final double ROOM = 98;
 
-  private final Desk desk;
   private final VBox brief = new VBox(4);
   private final Label head = new Label();
   private final Label figures = new Label();
@@ -40,7 +39,6 @@ final class ReceiptPanel {
    * @param look puts the details in place of the choices, or the choices back
    */
   ReceiptPanel(Desk desk, java.util.function.Consumer<Boolean> look) {
-    this.desk = desk;
     brief.setId("receipt");
     brief.setMinHeight(ROOM);
     brief.setPrefHeight(ROOM);

@@ -260,7 +260,7 @@ final class RecipeBar {
         try {
           desk.recipes().forget(was.name());
         } catch (WriteProblem e) {
-          desk.noticeProperty().set(Optional.of(Notice.problem(e.getMessage())));
+          desk.noticeProperty().set(Optional.of(Notice.problem(e)));
         }
       }
       ask(false, "");
@@ -277,7 +277,7 @@ final class RecipeBar {
           .set(new Work.Draft(r, r, d.output(), d.folder(), d.stem(), d.passwords()));
       return true;
     } catch (RecipeProblem | WriteProblem e) {
-      desk.noticeProperty().set(Optional.of(Notice.problem(e.getMessage())));
+      desk.noticeProperty().set(Optional.of(Notice.problem(e)));
       return false;
     }
   }
@@ -300,7 +300,7 @@ final class RecipeBar {
                           }),
                       Notice.Answer.of(WORDS.say("recipe-bar.close"), desk::dismiss))));
     } catch (WriteProblem e) {
-      desk.noticeProperty().set(Optional.of(Notice.problem(e.getMessage())));
+      desk.noticeProperty().set(Optional.of(Notice.problem(e)));
     }
   }
 
@@ -325,7 +325,7 @@ final class RecipeBar {
           file, true, out -> out.write(json.getBytes(StandardCharsets.UTF_8)));
       desk.tell(WORDS.say("recipe-bar.exported", file.getFileName()));
     } catch (WriteProblem e) {
-      desk.noticeProperty().set(Optional.of(Notice.problem(e.getMessage())));
+      desk.noticeProperty().set(Optional.of(Notice.problem(e)));
     }
   }
 
@@ -340,7 +340,7 @@ final class RecipeBar {
       Recipe r = RecipeFile.read(file);
       keep(r.named(desk.recipes().freeName(r.name())));
     } catch (RecipeProblem e) {
-      desk.noticeProperty().set(Optional.of(Notice.problem(e.getMessage())));
+      desk.noticeProperty().set(Optional.of(Notice.problem(e)));
     }
   }
 }

@@ -86,8 +86,10 @@ public final class ReviseView implements Stage {
     Optional<CaretPlace> caret = next.caret(work.revision().selection().caret());
     int now = caret.map(c -> c.page().number() - 1).orElse(-1);
     // What is at the top of the view stays there, whatever the pages before it come to.
-    Optional<Position> anchor = shown == null ? Optional.empty() : topOfView(shown);
-    double was = anchor.flatMap(a -> shown.caret(a)).map(this::heightOf).orElse(Double.NaN);
+    Optional<Layout> before = Optional.ofNullable(shown);
+    Optional<Position> anchor = before.flatMap(this::topOfView);
+    double was =
+        before.flatMap(b -> anchor.flatMap(b::caret)).map(this::heightOf).orElse(Double.NaN);
     double top = pages.scrollProperty().get();
     pages.show(new LayoutPages(next, work.painter()), now);
     double is = anchor.flatMap(next::caret).map(this::heightOf).orElse(Double.NaN);

@@ -28,6 +28,7 @@ import decant.words.Words;
 import decant.work.Cancelled;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
@@ -146,7 +147,7 @@ public final class Desk {
     try {
       w.run();
     } catch (WriteProblem | RecipeProblem e) {
-      notice.set(Optional.of(Notice.problem(e.getMessage())));
+      notice.set(Optional.of(Notice.problem(e)));
     }
     waitingChanged();
   }
@@ -206,7 +207,8 @@ public final class Desk {
           problem = WORDS.say("desk.queue-cancelled");
           break;
         } catch (ReadProblem | WriteProblem | PublishProblem e) {
-          problem = WORDS.say("desk.still-queued", q.stem(), e.getMessage());
+          problem =
+              WORDS.say("desk.still-queued", q.stem(), Objects.requireNonNull(e.getMessage()));
         }
       }
       String last = problem;
@@ -533,7 +535,7 @@ public final class Desk {
     tray.used(target);
     w.savedAs(target, version);
     recovery.forget(w);
-    tell(WORDS.say("desk.saved", target.getFileName(), target.toAbsolutePath().getParent()));
+    tell(WORDS.say("desk.saved", target.getFileName(), Work.folderOf(target)));
     then.run();
   }
 
@@ -549,7 +551,7 @@ public final class Desk {
         Notice.Answer.of(
             sameFolder(free, target)
                 ? WORDS.say("desk.save-as", free.getFileName())
-                : WORDS.say("desk.save-as-in", free.getFileName(), free.getParent()),
+                : WORDS.say("desk.save-as-in", free.getFileName(), Work.folderOf(free)),
             () -> save(w, free, false, then));
     Notice.Answer not = Notice.Answer.of(WORDS.say("desk.not-now"), this::dismiss);
     notice.set(
@@ -689,7 +691,7 @@ public final class Desk {
   /** Shows the folder of a file in the system's own file manager. */
   public void showFolder(Path file) {
     worker.execute(() -> {
-      Optional<String> problem = FolderOpening.of(file.toAbsolutePath().getParent());
+      Optional<String> problem = FolderOpening.of(Work.folderOf(file));
       problem.ifPresent(p -> Platform.runLater(() -> tell(p)));
     });
   }

@@ -1,6 +1,7 @@
 package decant.desktop.shell;
 
 import java.util.List;
+import java.util.Objects;
 import java.util.function.Consumer;
 
 /**
@@ -30,6 +31,11 @@ public record Notice(String message, Weight weight, List<Answer> answers, boolea
 
   public static Notice problem(String message, Answer... answers) {
     return new Notice(message, Weight.PROBLEM, List.of(answers), false);
+  }
+
+  /** What went wrong, in the words that it was thrown with. */
+  public static Notice problem(Exception thrown) {
+    return problem(Objects.requireNonNull(thrown.getMessage()));
   }
 
   public static Notice ask(String message, Answer... answers) {

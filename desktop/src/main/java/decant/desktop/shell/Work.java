@@ -21,6 +21,7 @@ import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Supplier;
@@ -110,13 +111,12 @@ public final class Work {
     Recipe usual = RecipeBook.counterCopy();
     this.draft =
         new SimpleObjectProperty<>(
-            new Draft(
-                usual,
-                usual,
-                0,
-                source.toAbsolutePath().getParent(),
-                freeStem(source),
-                Passwords.NONE));
+            new Draft(usual, usual, 0, folderOf(source), freeStem(source), Passwords.NONE));
+  }
+
+  /** The folder that a file stands in. */
+  static Path folderOf(Path file) {
+    return Objects.requireNonNull(file.toAbsolutePath().getParent());
   }
 
   /** A stem beside the source under which nothing is published yet. */

@@ -243,7 +243,7 @@ public final class RunningTexts {
     }
     places.forEach((place, lines) -> {
       long onPages = lines.stream().map(TextLine::page).distinct().count();
-      long sides = (pages.size() + (place.odd() ? 1 : 0)) / 2;
+      int sides = (pages.size() + (place.odd() ? 1 : 0)) / 2;
       boolean text =
           LongStream.rangeClosed(place.height() - 1, place.height() + 1).anyMatch(ofText::contains);
       if (onPages >= 3 && onPages >= 0.5 * sides && !text) {

@@ -13,7 +13,6 @@ public final class ItemDepths {
   public static List<Detected> of(List<Detected> found) {
     var out = new ArrayList<Detected>();
     var edges = new ArrayList<Double>();
-    int page = -1;
     for (Detected f : found) {
       if (f instanceof Detected.Text t && t.kind() == Detected.Kind.ITEM) {
         double x = indent(t);
@@ -23,7 +22,6 @@ public final class ItemDepths {
         if (edges.isEmpty() || edges.getLast() < x - 4) {
           edges.add(x);
         }
-        page = t.page();
         out.add(t.as(Detected.Kind.ITEM, Math.min(9, edges.size())));
       } else {
         boolean inside =

@@ -95,7 +95,8 @@ public final class LiveContents {
     if (!names.isEmpty()) {
       return Optional.of(names.getFirst());
     }
-    String name = "_Contents" + headings.size() + "_" + Math.abs(Folding.fold(entry).hashCode());
+    String name =
+        "_Contents" + headings.size() + "_" + (Folding.fold(entry).hashCode() & Integer.MAX_VALUE);
     document =
         document.withParagraph(h.withLook(h.look().with(ParagraphTraits.BOOKMARKS, List.of(name))));
     return Optional.of(name);

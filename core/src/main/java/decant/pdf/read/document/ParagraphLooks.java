@@ -45,7 +45,7 @@ final class ParagraphLooks {
             && before.box().y() < t.box().y()
             && before.box().x() < t.right()
             && before.box().right() > t.left();
-    if (!below) {
+    if (before == null || !below) {
       return heading && before != null ? Math.max(10, t.spaceBefore()) : t.spaceBefore();
     }
     return before instanceof Detected.Text

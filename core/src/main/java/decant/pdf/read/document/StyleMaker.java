@@ -178,7 +178,7 @@ final class StyleMaker {
                 NamedStyle.Kind.PARAGRAPH,
                 Optional.of(BODY),
                 look,
-                entryTexts.get(level),
+                entryText(level),
                 List.of())));
     Look defaults = bodyText;
     if (!particulars.language().isEmpty()) {

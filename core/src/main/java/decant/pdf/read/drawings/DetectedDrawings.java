@@ -66,7 +66,7 @@ public final class DetectedDrawings {
       ScannedPage p = pages.get(k);
       boolean texture = found.get(k).size() > MOST_ON_PAGE;
       for (Drawing d : found.get(k)) {
-        long times = places.get(place(d));
+        long times = places.getOrDefault(place(d), 0L);
         boolean running = times > 2 && times * 2 > pages.size();
         Optional<ScannedPage> with = texture || running ? Optional.empty() : with(p, d, cutter);
         if (with.isEmpty()) {

@@ -63,9 +63,9 @@ public final class HardBreaks {
     for (Map.Entry<SourceFace, double[]> e : widths.entrySet()) {
       double[] range = e.getValue();
       boolean alike = range[1] - range[0] < 0.012 && range[1] > 0.3 && range[1] < 0.9;
-      if (alike && letters.get(e.getKey()).size() >= LETTERS) {
+      if (alike && letters.getOrDefault(e.getKey(), Set.of()).size() >= LETTERS) {
         even.add(e.getKey());
-        evenLetters += counts.get(e.getKey());
+        evenLetters += counts.getOrDefault(e.getKey(), 0);
       }
     }
     return new HardBreaks(evenLetters * 2 > all ? Set.of() : even);

@@ -91,10 +91,11 @@ public final class TextColumns {
           columns.isEmpty()
               || Math.abs(m.width() - columns.getFirst().width())
                   < columns.getFirst().width() * ALIKE;
-      boolean enough = lines.get(m) >= 4 && lines.get(m) * 10 >= all;
+      int many = lines.getOrDefault(m, 0);
+      boolean enough = many >= 4 && many * 10 >= all;
       if (apart && alike && enough && columns.size() < MOST_COLUMNS) {
         columns.add(m);
-        held += lines.get(m);
+        held += many;
       }
     }
     columns.sort(Comparator.comparingDouble(Measure::left));

@@ -13,6 +13,7 @@ import decant.work.Faults;
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Objects;
 import java.util.concurrent.Callable;
 import java.util.concurrent.CancellationException;
 import java.util.concurrent.ExecutionException;
@@ -107,7 +108,7 @@ public final class PageScans {
         findings.addAll(r.findings());
       }
     } catch (ExecutionException e) {
-      switch (e.getCause()) {
+      switch (Objects.requireNonNull(e.getCause())) {
         case ReadProblem p -> throw p;
         case IOException i -> throw i;
         case RuntimeException r -> throw r;

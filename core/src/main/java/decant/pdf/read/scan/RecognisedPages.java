@@ -160,15 +160,13 @@ public final class RecognisedPages {
       Recogniser.Word w = words.get(k);
       Recogniser.Word next = k + 1 < words.size() ? words.get(k + 1) : null;
       boolean begins = k == 0 || words.get(k - 1).line() != w.line();
-      boolean bullet =
-          begins
-              && next != null
-              && next.line() == w.line()
-              && w.text().length() == 1
-              && BULLETS.contains(w.text())
-              && w.height() < next.height()
-              && next.x() - w.x() - w.width() > next.height() / 2;
-      if (bullet) {
+      if (next != null
+          && begins
+          && next.line() == w.line()
+          && w.text().length() == 1
+          && BULLETS.contains(w.text())
+          && w.height() < next.height()
+          && next.x() - w.x() - w.width() > next.height() / 2) {
         out.add(new Recogniser.Word("•", w.x(), next.y(), w.width(), next.height(), w.line(), 90));
       } else if (w.sure() >= (w.text().length() > 1 ? NO_WORD : NO_SIGN)) {
         out.add(w);

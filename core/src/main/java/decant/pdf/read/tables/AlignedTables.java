@@ -138,7 +138,7 @@ public final class AlignedTables {
     List<List<List<TextLine>>> grouped = grouped(page, rows, columns);
     var out = new ArrayList<List<Detected.DetectedCell>>();
     for (List<List<TextLine>> row : grouped) {
-      out.add(cells(page, row, columns, out.isEmpty()));
+      out.add(cells(row, columns, out.isEmpty()));
     }
     Box box = rows.getFirst().getFirst().box();
     for (List<TextLine> r : rows) {
@@ -343,7 +343,7 @@ public final class AlignedTables {
   }
 
   private static List<Detected.DetectedCell> cells(
-      ScannedPage page, List<List<TextLine>> lines, List<Column> columns, boolean first) {
+      List<List<TextLine>> lines, List<Column> columns, boolean first) {
     int n = columns.size();
     var texts = new ArrayList<List<TextLine>>();
     int[] span = new int[n];

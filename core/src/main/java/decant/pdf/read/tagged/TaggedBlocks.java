@@ -16,7 +16,6 @@ import decant.pdf.read.page.Placed;
 import decant.pdf.read.page.ScannedPage;
 import decant.pdf.read.page.TextLine;
 import decant.pdf.read.scan.PageAnnotations;
-import decant.words.Words;
 import decant.work.Faults;
 import java.util.ArrayList;
 import java.util.Collections;
@@ -41,8 +40,6 @@ import org.apache.pdfbox.pdmodel.documentinterchange.logicalstructure.PDStructur
  * part of the text: then there is no result, and the pages are analysed as if there were no tags.
  */
 public final class TaggedBlocks {
-  private static final Words WORDS = Words.of(TaggedBlocks.class);
-
   private static final double LEAST_COVERAGE = 0.9;
   private static final int DEEPEST = 100;
 
