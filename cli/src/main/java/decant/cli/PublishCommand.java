@@ -195,7 +195,7 @@ final class PublishCommand implements Callable<Integer> {
   }
 
   private static Path folderOf(Path file) {
-    return Objects.requireNonNull(file.getParent(), "a file stands in a folder");
+    return Objects.requireNonNull(file.getParent());
   }
 
   private Receipt publish(

@@ -235,9 +235,9 @@ class NoticesTest extends WindowCase {
         .startsWith("DECANT-WORK-1")
         .doesNotContain("PK\u0003\u0004")
         .doesNotContain("fender");
-    Window.run(window.desk::queueForLater);
+    Window.run(window.desk.waiting()::queueForLater);
     assertThat(notice()).contains("cannot wait in the queue");
-    assertThat(window.desk.queue().all()).isEmpty();
+    assertThat(window.desk.waiting().queue().all()).isEmpty();
     window.close();
     window = Window.open(folder.resolve("state"));
     Window.run(window.desk::offerRecovery);

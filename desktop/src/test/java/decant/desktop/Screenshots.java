@@ -94,12 +94,12 @@ final class Screenshots {
       w.picture(out.resolve("publish-closer.png"));
       Window.run(() -> {
         work.draftProperty().set(work.draftProperty().get().to(scratch, "Winter rules"));
-        w.desk.queueForLater();
+        w.desk.waiting().queueForLater();
       });
       Window.run(() -> w.find("#picture-back", javafx.scene.control.Button.class).fire());
       w.click("#publish-go");
       w.until(() -> work.receiptProperty().get().isPresent());
-      Window.run(() -> w.desk.layIntoOutTray(work.receiptProperty().get().orElseThrow()));
+      Window.run(() -> w.desk.waiting().layIntoOutTray(work.receiptProperty().get().orElseThrow()));
       w.click("#foot-out-tray");
       pause(600);
       w.picture(out.resolve("out-tray.png"));

@@ -728,26 +728,26 @@ class WindowTest extends WindowCase {
     window.click("#publish-go");
     window.until(() -> work.receiptProperty().get().isPresent());
     fire("#receipt-out-tray");
-    assertThat(window.desk.outTray().files()).hasSize(1);
+    assertThat(window.desk.waiting().outTray().files()).hasSize(1);
     Window.run(() -> window.find("#publish-then-out-tray", CheckBox.class).setSelected(true));
     Window.run(() -> window.find("#publish-stem", TextField.class).setText("At once"));
     window.settle();
     Window.run(() -> work.receiptProperty().set(java.util.Optional.empty()));
     window.click("#publish-go");
     window.until(() -> work.receiptProperty().get().isPresent());
-    assertThat(window.desk.outTray().files()).hasSize(2);
+    assertThat(window.desk.waiting().outTray().files()).hasSize(2);
     Window.run(() -> window.find("#publish-stem", TextField.class).setText("For later"));
     window.settle();
     fire("#publish-later");
-    assertThat(window.desk.queue().all()).hasSize(1);
+    assertThat(window.desk.waiting().queue().all()).hasSize(1);
     assertThat(folder.resolve("For later.pdf")).doesNotExist();
     window.click("#foot-out-tray");
     window.until(() -> window.desk.stepProperty().get() == StageName.OUT_TRAY);
     fire("#queue-publish");
     window.until(() -> notice().startsWith("1 file published"));
     assertThat(folder.resolve("For later.pdf")).exists();
-    assertThat(window.desk.queue().all()).isEmpty();
-    assertThat(window.desk.outTray().files()).hasSize(3);
+    assertThat(window.desk.waiting().queue().all()).isEmpty();
+    assertThat(window.desk.waiting().outTray().files()).hasSize(3);
   }
 
   @Test

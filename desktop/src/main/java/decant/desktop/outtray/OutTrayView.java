@@ -51,24 +51,24 @@ public final class OutTrayView implements Stage {
     scroll.setFitToWidth(true);
     scroll.getStyleClass().add("side-scroll");
     root.setCenter(scroll);
-    desk.waitingProperty().addListener(changed);
+    desk.waiting().changesProperty().addListener(changed);
     show();
   }
 
   private void show() {
     content.getChildren().clear();
-    List<PublishQueue.Queued> queued = desk.queue().all();
+    List<PublishQueue.Queued> queued = desk.waiting().queue().all();
     if (!queued.isEmpty()) {
       var all = new Button(WORDS.say("out-tray-view.publish-all"));
       all.setId("queue-publish");
       all.getStyleClass().add("primary");
-      all.setOnAction(e -> desk.publishQueue());
+      all.setOnAction(e -> desk.waiting().publishQueue());
       content.getChildren().add(section(WORDS.say("out-tray-view.queued"), all));
       queued.forEach(q -> content.getChildren().add(row(q)));
     }
     content.getChildren().add(section(WORDS.say("out-tray-view.put-aside"), new Region()));
     content.getChildren().add(explained());
-    List<OutTray.Waiting> files = desk.outTray().files();
+    List<OutTray.Waiting> files = desk.waiting().outTray().files();
     if (files.isEmpty()) {
       var none = new Label(WORDS.say("out-tray-view.none"));
       none.getStyleClass().add("quiet");
@@ -101,7 +101,7 @@ public final class OutTrayView implements Stage {
 
   private Node row(PublishQueue.Queued q) {
     var take = quiet(WORDS.say("out-tray-view.remove"));
-    take.setOnAction(e -> desk.takeFromQueue(q));
+    take.setOnAction(e -> desk.waiting().takeFromQueue(q));
     return row(
         q.stem(),
         WORDS.say("out-tray-view.into", q.recipe().name(), q.folder()),
@@ -119,7 +119,7 @@ public final class OutTrayView implements Stage {
     folder.setDisable(!there);
     folder.setOnAction(e -> desk.showFolder(w.file()));
     var take = quiet(WORDS.say("out-tray-view.remove"));
-    take.setOnAction(e -> desk.takeFromOutTray(w.file()));
+    take.setOnAction(e -> desk.waiting().takeFromOutTray(w.file()));
     return row(
         w.file().getFileName().toString(),
         w.file().getParent() + (w.recipe().isEmpty() ? "" : ", “" + w.recipe() + "”"),
@@ -189,7 +189,7 @@ public final class OutTrayView implements Stage {
 
   @Override
   public void close() {
-    desk.waitingProperty().removeListener(changed);
+    desk.waiting().changesProperty().removeListener(changed);
   }
 
   @Override

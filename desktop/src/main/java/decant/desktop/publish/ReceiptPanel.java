@@ -52,7 +52,7 @@ final class ReceiptPanel {
     var folder = quiet(WORDS.say("receipt-panel.show-folder"), "receipt-folder");
     folder.setOnAction(e -> shown.ifPresent(r -> desk.showFolder(r.files().getFirst().file())));
     var out = quiet(WORDS.say("receipt-panel.out-tray"), "receipt-out-tray");
-    out.setOnAction(e -> shown.ifPresent(desk::layIntoOutTray));
+    out.setOnAction(e -> shown.ifPresent(desk.waiting()::layIntoOutTray));
     checks.setOnAction(e -> look.accept(true));
     acts.getChildren().addAll(open, folder, out, checks);
     brief.getChildren().addAll(head, figures, acts);

@@ -11,24 +11,19 @@ import decant.model.Document;
 import decant.model.Finding;
 import decant.publish.Publisher;
 import decant.publish.Receipt;
-import decant.publish.ReceiptJson;
 import decant.reading.ReadProblem;
 import decant.reading.ReadRequest;
 import decant.reading.Recogniser;
 import decant.reading.TakenIn;
 import decant.recipe.PublishProblem;
 import decant.recipe.Recipe;
-import decant.recipe.RecipeProblem;
 import decant.recipe.RecipeShelf;
 import decant.recovery.Kept;
-import decant.tray.OutTray;
-import decant.tray.PublishQueue;
 import decant.verify.Check;
 import decant.words.Words;
 import decant.work.Cancelled;
 import java.nio.file.Path;
 import java.util.List;
-import java.util.Objects;
 import java.util.Optional;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
@@ -56,9 +51,7 @@ public final class Desk {
   private final Memory memory;
   private final Recovery recovery;
   private final RecipeShelf recipes;
-  private final OutTray outTray;
-  private final PublishQueue queue;
-  private final Path receipts;
+  private final Waiting waiting;
 
   /** The version of the present document whose unsaved changes may go. */
   private Optional<Document> letGo = Optional.empty();
@@ -68,7 +61,6 @@ public final class Desk {
   /** What stops the reading that is waited for. */
   private Optional<AtomicBoolean> reading = Optional.empty();
 
-  private final ObjectProperty<Integer> waiting = new SimpleObjectProperty<>(0);
   private final ExecutorService worker =
       Executors.newSingleThreadExecutor(r -> {
         Thread t = new Thread(r, "desk");
@@ -94,148 +86,12 @@ public final class Desk {
                 Platform.runLater(
                     () -> notice.set(Optional.of(Notice.problem(WORDS.say("desk.not-kept"))))));
     this.recipes = new RecipeShelf(state.resolve("recipes"));
-    this.outTray = new OutTray(state.resolve("out-tray.json"));
-    this.queue = new PublishQueue(state.resolve("queue"));
-    this.receipts = state.resolve("receipts");
+    this.waiting = new Waiting(this, worker, state);
   }
 
-  /** Published files that wait to be sent or printed. */
-  public OutTray outTray() {
-    return outTray;
-  }
-
-  /** Documents that wait to be published. */
-  public PublishQueue queue() {
-    return queue;
-  }
-
-  /** Changes whenever what waits does. */
-  public ObjectProperty<Integer> waitingProperty() {
+  /** What waits: published files to go out, and documents to be published. */
+  public Waiting waiting() {
     return waiting;
-  }
-
-  private void waitingChanged() {
-    waiting.set(waiting.get() + 1);
-  }
-
-  /** Lays what was published last into the Out-tray. */
-  public void layIntoOutTray(Receipt r) {
-    attempt(() -> {
-      for (Receipt.Made m : r.files()) {
-        outTray.lay(m.file(), r.recipe(), r.made());
-      }
-      tell(
-          WORDS.count(
-              "desk.in-out-tray", r.files().size(), r.files().getFirst().file().getFileName()));
-    });
-  }
-
-  public void takeFromOutTray(Path file) {
-    attempt(() -> outTray.take(file));
-  }
-
-  public void takeFromQueue(PublishQueue.Queued q) {
-    attempt(() -> queue.remove(q));
-  }
-
-  /** Something that may fail to be written. */
-  private interface Writing {
-    void run() throws WriteProblem, RecipeProblem;
-  }
-
-  private void attempt(Writing w) {
-    try {
-      w.run();
-    } catch (WriteProblem | RecipeProblem e) {
-      notice.set(Optional.of(Notice.problem(e)));
-    }
-    waitingChanged();
-  }
-
-  /** Puts the document, as it is now, with its recipe into the queue. */
-  public void queueForLater() {
-    Work w = work.get().orElseThrow();
-    Work.Draft d = w.draftProperty().get();
-    if (!w.password().isEmpty()) {
-      notice.set(Optional.of(Notice.problem(WORDS.say("desk.not-queued", d.stem()))));
-      return;
-    }
-    attempt(() -> {
-      queue.add(w.revision().document(), d.recipe(), d.folder(), d.stem(), w.source());
-      tell(WORDS.say("desk.queued", d.stem()));
-    });
-  }
-
-  /** Publishes all that is queued, one after another. */
-  public void publishQueue() {
-    List<PublishQueue.Queued> all = queue.all();
-    var cancelled = new AtomicBoolean();
-    dismiss();
-    worker.execute(() -> {
-      int done = 0;
-      int files = 0;
-      String problem = "";
-      for (PublishQueue.Queued q : all) {
-        int at = done;
-        Platform.runLater(() ->
-            progress(WORDS.say("desk.publishing", q.stem()), at / (double) all.size(), cancelled));
-        try {
-          var layout =
-              new decant.layout.Layouter(decant.text.FontBook.shipped()).layout(queue.document(q));
-          Receipt r =
-              Publisher.publish(
-                  new Publisher.Order(
-                      layout,
-                      q.recipe(),
-                      q.folder(),
-                      q.stem(),
-                      q.source(),
-                      false,
-                      decant.pdf.choices.Passwords.NONE,
-                      Untouchable.inputs(List.of(q.source()))),
-                  (file, share) -> {},
-                  cancelled::get);
-          queue.remove(q);
-          store(r);
-          Platform.runLater(() -> {
-            tray.published(r.files().stream().map(Receipt.Made::file).toList());
-            layIntoOutTray(r);
-          });
-          done++;
-          files += r.files().size();
-        } catch (Cancelled e) {
-          problem = WORDS.say("desk.queue-cancelled");
-          break;
-        } catch (ReadProblem | WriteProblem | PublishProblem e) {
-          problem =
-              WORDS.say("desk.still-queued", q.stem(), Objects.requireNonNull(e.getMessage()));
-        }
-      }
-      String last = problem;
-      int made = files;
-      Platform.runLater(() -> {
-        background.set(Optional.empty());
-        waitingChanged();
-        if (last.isEmpty()) {
-          tell(WORDS.count("desk.files-published", made));
-        } else {
-          notice.set(Optional.of(Notice.problem(last)));
-        }
-      });
-    });
-  }
-
-  /** Keeps a receipt for good. */
-  private void store(Receipt r) {
-    try {
-      java.nio.file.Files.createDirectories(receipts);
-      String name = r.made().toString().replaceAll("[^0-9TZ]", "") + ".json";
-      byte[] json = ReceiptJson.write(r).getBytes(java.nio.charset.StandardCharsets.UTF_8);
-      AtomicFile.writeForOwner(AtomicFile.freeName(receipts.resolve(name)), out -> out.write(json));
-    } catch (java.io.IOException | WriteProblem e) {
-      Platform.runLater(() ->
-          notice.set(Optional.of(Notice.problem(WORDS.say("desk.receipt-not-kept", receipts)))));
-    }
   }
 
   /** The recipes at hand. */
@@ -398,7 +254,7 @@ public final class Desk {
     });
   }
 
-  private void progress(String label, double share, AtomicBoolean cancelled) {
+  void progress(String label, double share, AtomicBoolean cancelled) {
     if (background.get().filter(b -> b.cancelled() == cancelled).isPresent()) {
       background.set(Optional.of(new Background(label, share, cancelled)));
     }
@@ -606,7 +462,7 @@ public final class Desk {
                   }
                 },
                 cancelled::get);
-        store(r);
+        waiting.store(r);
         Platform.runLater(() -> {
           background.set(Optional.empty());
           w.receiptProperty().set(Optional.of(r));
@@ -637,7 +493,7 @@ public final class Desk {
       return; // a person has to look at it first
     }
     if (what.outTray()) {
-      layIntoOutTray(r);
+      waiting.layIntoOutTray(r);
     }
     if (what.folder()) {
       showFolder(r.files().getFirst().file());

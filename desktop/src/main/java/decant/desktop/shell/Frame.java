@@ -279,7 +279,7 @@ public final class Frame {
     actions.add("save", "Shortcut+S", this::working, desk::save);
     actions.add("save-as", "Shortcut+Shift+S", this::working, this::chooseCopy);
     actions.add("publish", "Shortcut+Enter", this::working, this::publish);
-    actions.add("queue", "Shortcut+Shift+Enter", this::working, desk::queueForLater);
+    actions.add("queue", "Shortcut+Shift+Enter", this::working, desk.waiting()::queueForLater);
     made.register(actions);
     actions.add("tray", "Shortcut+0", () -> true, () -> go(StageName.TRAY));
     actions.add("step-take-in", "Shortcut+1", this::working, () -> go(StageName.TAKE_IN));
