@@ -278,7 +278,7 @@ class WindowTest extends WindowCase {
     assertThat(copy).exists();
     assertThat(Window.on(work::unsaved)).isFalse();
     Path other = Files.writeString(folder.resolve("other.docx"), "older");
-    Window.run(() -> window.desk.save(other, false, () -> {}));
+    Window.run(() -> window.desk.saving().save(other, false, () -> {}));
     window.until(() -> notice().contains("already"));
     assertThat(other).hasContent("older");
     window.clickLabelled("Save as “other 2.docx”");
@@ -302,7 +302,7 @@ class WindowTest extends WindowCase {
     Window.run(() -> work.apply(r -> Revision.of(with)));
     window.until(() -> recoveries() == 1);
     boolean[] went = {false};
-    Window.run(() -> window.desk.save(older, true, () -> went[0] = true));
+    Window.run(() -> window.desk.saving().save(older, true, () -> went[0] = true));
     window.until(() -> notice().contains("not verified"));
     assertThat(older).hasContent("older");
     assertThat(folder.resolve("older (not verified).docx")).exists();
@@ -324,7 +324,7 @@ class WindowTest extends WindowCase {
     Work work = revise("Winter storage notice.docx");
     caret(work, document(work).index().order().getFirst(), 0);
     window.type("Kept ");
-    Window.run(() -> window.desk.save(folder.resolve("gone/copy.docx"), false, () -> {}));
+    Window.run(() -> window.desk.saving().save(folder.resolve("gone/copy.docx"), false, () -> {}));
     window.until(() -> notice().contains("does not exist"));
     assertThat(notice()).contains("Your changes are still here");
     assertThat(document(work).paragraphs().getFirst().text()).startsWith("Kept ");

@@ -1,34 +1,23 @@
 package decant.desktop.shell;
 
-import decant.format.Formats;
 import decant.format.Intake;
-import decant.io.AtomicFile;
 import decant.io.StateFolder;
-import decant.io.Untouchable;
-import decant.io.WriteProblem;
 import decant.layout.Layout;
 import decant.model.Document;
 import decant.model.Finding;
-import decant.publish.Publisher;
-import decant.publish.Receipt;
 import decant.reading.ReadProblem;
 import decant.reading.ReadRequest;
 import decant.reading.Recogniser;
 import decant.reading.TakenIn;
-import decant.recipe.PublishProblem;
-import decant.recipe.Recipe;
 import decant.recipe.RecipeShelf;
 import decant.recovery.Kept;
-import decant.verify.Check;
 import decant.words.Words;
-import decant.work.Cancelled;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.atomic.AtomicBoolean;
-import java.util.concurrent.atomic.AtomicInteger;
 import javafx.application.Platform;
 import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.SimpleObjectProperty;
@@ -52,6 +41,8 @@ public final class Desk {
   private final Recovery recovery;
   private final RecipeShelf recipes;
   private final Waiting waiting;
+  private final Saving saving;
+  private final Publishing publishing;
 
   /** The version of the present document whose unsaved changes may go. */
   private Optional<Document> letGo = Optional.empty();
@@ -87,11 +78,23 @@ public final class Desk {
                     () -> notice.set(Optional.of(Notice.problem(WORDS.say("desk.not-kept"))))));
     this.recipes = new RecipeShelf(state.resolve("recipes"));
     this.waiting = new Waiting(this, worker, state);
+    this.saving = new Saving(this, worker, recovery);
+    this.publishing = new Publishing(this, worker);
   }
 
   /** What waits: published files to go out, and documents to be published. */
   public Waiting waiting() {
     return waiting;
+  }
+
+  /** Saving the working copy. */
+  public Saving saving() {
+    return saving;
+  }
+
+  /** Publishing what the Publish stage says. */
+  public Publishing publishing() {
+    return publishing;
   }
 
   /** The recipes at hand. */
@@ -160,7 +163,8 @@ public final class Desk {
                 WORDS.say("desk.unsaved", present.stem()),
                 Notice.Answer.of(
                     WORDS.say("desk.save-first"),
-                    () -> save(present, proposedCopy(present), isSaved(present), next)),
+                    () ->
+                        saving.save(present, Saving.proposedCopy(present), isSaved(present), next)),
                 Notice.Answer.of(
                     WORDS.say("desk.discard"),
                     () -> {
@@ -171,7 +175,7 @@ public final class Desk {
                 Notice.Answer.of(WORDS.say("desk.cancel"), this::dismiss))));
   }
 
-  private static boolean isSaved(Work w) {
+  static boolean isSaved(Work w) {
     return w.workingCopyProperty().get().isPresent();
   }
 
@@ -325,225 +329,6 @@ public final class Desk {
     notice.set(Optional.of(Notice.tell(message)));
   }
 
-  /**
-   * The name proposed for a working copy: where it was saved before, else a free name beside the
-   * source.
-   */
-  public Path proposedCopy() {
-    return proposedCopy(work.get().orElseThrow());
-  }
-
-  private static Path proposedCopy(Work w) {
-    return w.workingCopyProperty()
-        .get()
-        .orElseGet(() ->
-            AtomicFile.freeName(
-                w.source().resolveSibling(w.stem() + " revised." + Formats.working().extension())));
-  }
-
-  /** Saves the working copy under its name, or under the proposed one the first time. */
-  public void save() {
-    work.get().ifPresent(w -> save(w, proposedCopy(w), isSaved(w), () -> {}));
-  }
-
-  /**
-   * Saves the working copy. A name that is taken is asked about; a target that cannot be written
-   * gets another proposed.
-   */
-  public void save(Path target, boolean overwrite, Runnable then) {
-    save(work.get().orElseThrow(), target, overwrite, then);
-  }
-
-  private void save(Work w, Path target, boolean overwrite, Runnable then) {
-    Document version = w.revision().document();
-    dismiss();
-    worker.execute(() -> {
-      try {
-        Receipt.Made r = Publisher.workingCopy(version, target, overwrite, w.source());
-        Platform.runLater(() -> saved(w, target, version, r, then));
-      } catch (WriteProblem e) {
-        Platform.runLater(() -> notSaved(w, target, e, then));
-      } catch (RuntimeException | StackOverflowError e) {
-        LOG.log(System.Logger.Level.ERROR, "the working copy cannot be written", e);
-        Platform.runLater(() ->
-            notSaved(
-                w,
-                target,
-                new WriteProblem(
-                    WriteProblem.Kind.OTHER, WORDS.say("desk.not-written", target.getFileName())),
-                then));
-      }
-    });
-  }
-
-  private void saved(Work w, Path target, Document version, Receipt.Made made, Runnable then) {
-    if (!made.verified()) {
-      // The work goes on as unsaved, and what is kept for a crash stays.
-      notice.set(
-          Optional.of(
-              Notice.problem(
-                  WORDS.say(
-                      "desk.saved-otherwise",
-                      made.file().getFileName(),
-                      made.failed().map(Check::detail).orElse("")))));
-      return;
-    }
-    tray.used(target);
-    w.savedAs(target, version);
-    recovery.forget(w);
-    tell(WORDS.say("desk.saved", target.getFileName(), Work.folderOf(target)));
-    then.run();
-  }
-
-  private void notSaved(Work w, Path target, WriteProblem e, Runnable then) {
-    Path free =
-        switch (e.kind()) {
-          case NAME_TAKEN, IS_SOURCE, MADE_BEFORE, OTHER -> AtomicFile.freeName(target);
-          case READ_ONLY, FOLDER_GONE, DISK_FULL ->
-              AtomicFile.freeName(
-                  Path.of(System.getProperty("user.home")).resolve(target.getFileName()));
-        };
-    Notice.Answer elsewhere =
-        Notice.Answer.of(
-            sameFolder(free, target)
-                ? WORDS.say("desk.save-as", free.getFileName())
-                : WORDS.say("desk.save-as-in", free.getFileName(), Work.folderOf(free)),
-            () -> save(w, free, false, then));
-    Notice.Answer not = Notice.Answer.of(WORDS.say("desk.not-now"), this::dismiss);
-    notice.set(
-        Optional.of(
-            e.kind() == WriteProblem.Kind.NAME_TAKEN
-                ? Notice.ask(
-                    e.getMessage(),
-                    elsewhere,
-                    Notice.Answer.of(WORDS.say("desk.replace"), () -> save(w, target, true, then)),
-                    not)
-                : Notice.problem(WORDS.say("desk.still-here", e.getMessage()), elsewhere, not)));
-  }
-
-  private static boolean sameFolder(Path a, Path b) {
-    return Optional.ofNullable(a.getParent()).equals(Optional.ofNullable(b.getParent()));
-  }
-
-  /** Publishes what the Publish stage says. */
-  public void publish(boolean overwrite) {
-    Work w = work.get().orElseThrow();
-    Work.Draft draft = w.draftProperty().get();
-    Layout layout = w.layout();
-    if (!layout.complete() || layout.document() != w.revision().document()) {
-      tell(WORDS.say("desk.still-laying-out"));
-      return;
-    }
-    dismiss();
-    var order =
-        new Publisher.Order(
-            layout,
-            draft.recipe(),
-            draft.folder(),
-            draft.stem(),
-            w.source(),
-            overwrite,
-            draft.passwords(),
-            Untouchable.inputs(List.of(w.source())));
-    var cancelled = new AtomicBoolean();
-    String label = WORDS.say("desk.publishing", draft.stem());
-    background.set(Optional.of(new Background(label, 0, cancelled)));
-    var shown = new AtomicInteger();
-    worker.execute(() -> {
-      try {
-        Receipt r =
-            Publisher.publish(
-                order,
-                (file, done) -> {
-                  int percent = (int) (done * 100);
-                  if (shown.getAndSet(percent) != percent) {
-                    Platform.runLater(
-                        () -> progress(WORDS.say("desk.publishing", file), done, cancelled));
-                  }
-                },
-                cancelled::get);
-        waiting.store(r);
-        Platform.runLater(() -> {
-          background.set(Optional.empty());
-          w.receiptProperty().set(Optional.of(r));
-          tray.published(r.files().stream().map(Receipt.Made::file).toList());
-          afterwards(draft.recipe().afterwards(), r);
-        });
-      } catch (Cancelled e) {
-        Platform.runLater(() -> {
-          background.set(Optional.empty());
-          tell(WORDS.say("desk.publishing-cancelled"));
-        });
-      } catch (PublishProblem e) {
-        Platform.runLater(() -> {
-          failed(e.getMessage());
-          w.toMendProperty().set(e.conflicts().stream().findFirst());
-        });
-      } catch (WriteProblem e) {
-        Platform.runLater(() -> notPublished(draft, e));
-      } catch (RuntimeException | StackOverflowError e) {
-        LOG.log(System.Logger.Level.ERROR, "publishing failed", e);
-        Platform.runLater(() -> failed(WORDS.say("desk.not-made")));
-      }
-    });
-  }
-
-  private void afterwards(Recipe.Afterwards what, Receipt r) {
-    if (!r.verified()) {
-      return; // a person has to look at it first
-    }
-    if (what.outTray()) {
-      waiting.layIntoOutTray(r);
-    }
-    if (what.folder()) {
-      showFolder(r.files().getFirst().file());
-    }
-    if (what.beside()) {
-      go(StageName.PROOF);
-    }
-  }
-
-  private void failed(String message) {
-    background.set(Optional.empty());
-    notice.set(Optional.of(Notice.problem(message)));
-  }
-
-  private void notPublished(Work.Draft draft, WriteProblem e) {
-    background.set(Optional.empty());
-    boolean taken =
-        e.kind() == WriteProblem.Kind.NAME_TAKEN || e.kind() == WriteProblem.Kind.IS_SOURCE;
-    Path folder = taken ? draft.folder() : Path.of(System.getProperty("user.home"));
-    String extension = draft.recipe().outputs().getFirst().extension();
-    String name =
-        AtomicFile.freeName(folder.resolve(draft.stem() + "." + extension))
-            .getFileName()
-            .toString();
-    String stem = name.substring(0, name.length() - extension.length() - 1);
-    if (taken && stem.equals(draft.stem())) {
-      stem = stem + " 2"; // the name that is taken is another one of the recipe's
-    }
-    String free = stem;
-    Notice.Answer other =
-        Notice.Answer.of(
-            taken
-                ? WORDS.say("desk.publish-as", free)
-                : WORDS.say("desk.publish-as-in", free, folder),
-            () -> {
-              work.get().orElseThrow().draftProperty().set(draft.to(folder, free));
-              publish(false);
-            });
-    Notice.Answer not = Notice.Answer.of(WORDS.say("desk.not-now"), this::dismiss);
-    notice.set(
-        Optional.of(
-            e.kind() == WriteProblem.Kind.NAME_TAKEN
-                ? Notice.ask(
-                    e.getMessage(),
-                    other,
-                    Notice.Answer.of(WORDS.say("desk.replace"), () -> publish(true)),
-                    not)
-                : Notice.problem(e.getMessage(), other, not)));
-  }
-
   /** Shows the folder of a file in the system's own file manager. */
   public void showFolder(Path file) {
     worker.execute(() -> {
@@ -564,7 +349,12 @@ public final class Desk {
                 WORDS.say("desk.unsaved", w.get().stem()),
                 Notice.Answer.of(
                     WORDS.say("desk.save-and-close"),
-                    () -> save(w.get(), proposedCopy(w.get()), isSaved(w.get()), Platform::exit)),
+                    () ->
+                        saving.save(
+                            w.get(),
+                            Saving.proposedCopy(w.get()),
+                            isSaved(w.get()),
+                            Platform::exit)),
                 Notice.Answer.of(
                     WORDS.say("desk.close-without-saving"),
                     () -> {

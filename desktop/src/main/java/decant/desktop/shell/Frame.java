@@ -276,7 +276,7 @@ public final class Frame {
   private void addActions() {
     actions.add("command", "Shortcut+K", () -> true, commands::open);
     actions.add("take-in", "Shortcut+O", () -> true, this::chooseFile);
-    actions.add("save", "Shortcut+S", this::working, desk::save);
+    actions.add("save", "Shortcut+S", this::working, desk.saving()::save);
     actions.add("save-as", "Shortcut+Shift+S", this::working, this::chooseCopy);
     actions.add("publish", "Shortcut+Enter", this::working, this::publish);
     actions.add("queue", "Shortcut+Shift+Enter", this::working, desk.waiting()::queueForLater);
@@ -325,7 +325,7 @@ public final class Frame {
     if (desk.stepProperty().get() != StageName.PUBLISH) {
       desk.go(StageName.PUBLISH);
     } else {
-      desk.publish(false);
+      desk.publishing().publish(false);
     }
   }
 
@@ -361,7 +361,7 @@ public final class Frame {
   }
 
   private void chooseCopy() {
-    Path proposed = desk.proposedCopy();
+    Path proposed = desk.saving().proposedCopy();
     var chooser = new FileChooser();
     chooser.setTitle(WORDS.say("frame.choose-copy"));
     chooser.setInitialFileName(proposed.getFileName().toString());
@@ -377,6 +377,6 @@ public final class Frame {
     // The chooser of the system has asked about a name that is taken.
     Optional.ofNullable(chooser.showSaveDialog(window))
         .map(File::toPath)
-        .ifPresent(p -> desk.save(p, Files.exists(p), () -> {}));
+        .ifPresent(p -> desk.saving().save(p, Files.exists(p), () -> {}));
   }
 }

@@ -1,0 +1,155 @@
+package decant.desktop.shell;
+
+import decant.io.AtomicFile;
+import decant.io.Untouchable;
+import decant.io.WriteProblem;
+import decant.layout.Layout;
+import decant.publish.Publisher;
+import decant.publish.Receipt;
+import decant.recipe.PublishProblem;
+import decant.recipe.Recipe;
+import decant.words.Words;
+import decant.work.Cancelled;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Optional;
+import java.util.concurrent.Executor;
+import java.util.concurrent.atomic.AtomicBoolean;
+import java.util.concurrent.atomic.AtomicInteger;
+import javafx.application.Platform;
+
+/**
+ * Publishing what the Publish stage says, in the background, and what is done with it afterwards.
+ */
+public final class Publishing {
+  private static final Words WORDS = Words.of(Publishing.class);
+  private static final System.Logger LOG = System.getLogger(Publishing.class.getName());
+
+  private final Desk desk;
+  private final Executor worker;
+
+  Publishing(Desk desk, Executor worker) {
+    this.desk = desk;
+    this.worker = worker;
+  }
+
+  /** Publishes what the Publish stage says. */
+  public void publish(boolean overwrite) {
+    Work w = desk.workProperty().get().orElseThrow();
+    Work.Draft draft = w.draftProperty().get();
+    Layout layout = w.layout();
+    if (!layout.complete() || layout.document() != w.revision().document()) {
+      desk.tell(WORDS.say("publishing.still-laying-out"));
+      return;
+    }
+    desk.dismiss();
+    var order =
+        new Publisher.Order(
+            layout,
+            draft.recipe(),
+            draft.folder(),
+            draft.stem(),
+            w.source(),
+            overwrite,
+            draft.passwords(),
+            Untouchable.inputs(List.of(w.source())));
+    var cancelled = new AtomicBoolean();
+    String label = WORDS.say("publishing.publishing", draft.stem());
+    desk.backgroundProperty().set(Optional.of(new Background(label, 0, cancelled)));
+    var shown = new AtomicInteger();
+    worker.execute(() -> {
+      try {
+        Receipt r =
+            Publisher.publish(
+                order,
+                (file, done) -> {
+                  int percent = (int) (done * 100);
+                  if (shown.getAndSet(percent) != percent) {
+                    Platform.runLater(() ->
+                        desk.progress(WORDS.say("publishing.publishing", file), done, cancelled));
+                  }
+                },
+                cancelled::get);
+        desk.waiting().store(r);
+        Platform.runLater(() -> {
+          desk.backgroundProperty().set(Optional.empty());
+          w.receiptProperty().set(Optional.of(r));
+          desk.tray().published(r.files().stream().map(Receipt.Made::file).toList());
+          afterwards(draft.recipe().afterwards(), r);
+        });
+      } catch (Cancelled e) {
+        Platform.runLater(() -> {
+          desk.backgroundProperty().set(Optional.empty());
+          desk.tell(WORDS.say("publishing.publishing-cancelled"));
+        });
+      } catch (PublishProblem e) {
+        Platform.runLater(() -> {
+          failed(e.getMessage());
+          w.toMendProperty().set(e.conflicts().stream().findFirst());
+        });
+      } catch (WriteProblem e) {
+        Platform.runLater(() -> notPublished(draft, e));
+      } catch (RuntimeException | StackOverflowError e) {
+        LOG.log(System.Logger.Level.ERROR, "publishing failed", e);
+        Platform.runLater(() -> failed(WORDS.say("publishing.not-made")));
+      }
+    });
+  }
+
+  private void afterwards(Recipe.Afterwards what, Receipt r) {
+    if (!r.verified()) {
+      return; // a person has to look at it first
+    }
+    if (what.outTray()) {
+      desk.waiting().layIntoOutTray(r);
+    }
+    if (what.folder()) {
+      desk.showFolder(r.files().getFirst().file());
+    }
+    if (what.beside()) {
+      desk.go(StageName.PROOF);
+    }
+  }
+
+  private void failed(String message) {
+    desk.backgroundProperty().set(Optional.empty());
+    desk.noticeProperty().set(Optional.of(Notice.problem(message)));
+  }
+
+  private void notPublished(Work.Draft draft, WriteProblem e) {
+    desk.backgroundProperty().set(Optional.empty());
+    boolean taken =
+        e.kind() == WriteProblem.Kind.NAME_TAKEN || e.kind() == WriteProblem.Kind.IS_SOURCE;
+    Path folder = taken ? draft.folder() : Path.of(System.getProperty("user.home"));
+    String extension = draft.recipe().outputs().getFirst().extension();
+    String name =
+        AtomicFile.freeName(folder.resolve(draft.stem() + "." + extension))
+            .getFileName()
+            .toString();
+    String stem = name.substring(0, name.length() - extension.length() - 1);
+    if (taken && stem.equals(draft.stem())) {
+      stem = stem + " 2"; // the name that is taken is another one of the recipe's
+    }
+    String free = stem;
+    Notice.Answer other =
+        Notice.Answer.of(
+            taken
+                ? WORDS.say("publishing.publish-as", free)
+                : WORDS.say("publishing.publish-as-in", free, folder),
+            () -> {
+              desk.workProperty().get().orElseThrow().draftProperty().set(draft.to(folder, free));
+              publish(false);
+            });
+    Notice.Answer not = Notice.Answer.of(WORDS.say("publishing.not-now"), desk::dismiss);
+    desk.noticeProperty()
+        .set(
+            Optional.of(
+                e.kind() == WriteProblem.Kind.NAME_TAKEN
+                    ? Notice.ask(
+                        e.getMessage(),
+                        other,
+                        Notice.Answer.of(WORDS.say("publishing.replace"), () -> publish(true)),
+                        not)
+                    : Notice.problem(e.getMessage(), other, not)));
+  }
+}
