@@ -22,6 +22,7 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Stream;
@@ -111,7 +112,7 @@ final class PageBreaks {
   }
 
   private static Optional<Result> measure(Path file) {
-    String name = file.getParent().getFileName() + "/" + file.getFileName();
+    String name = Objects.requireNonNull(file.getParent()).getFileName() + "/" + file.getFileName();
     try {
       TakenIn t = Intake.take(ReadRequest.of(file));
       Layout layout = new Layouter(FontBook.shipped()).layout(t.document());

@@ -36,6 +36,7 @@ import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
+import java.util.Objects;
 
 /**
  * What a person waits for in a long document: the first page, all pages, a keystroke, a published
@@ -98,7 +99,7 @@ final class Scale {
         new Publisher.Order(
             layout,
             RecipeBook.counterCopy(),
-            to.getParent(),
+            Objects.requireNonNull(to.getParent()),
             name.substring(0, name.lastIndexOf('.')),
             to.resolveSibling("none"),
             true,

@@ -25,6 +25,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Locale;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
@@ -92,7 +93,7 @@ final class Soundness {
 
   private void check(Path file) {
     files++;
-    String name = file.getParent().getFileName() + "/" + file.getFileName();
+    String name = Objects.requireNonNull(file.getParent()).getFileName() + "/" + file.getFileName();
     try {
       long start = System.nanoTime();
       Layout l =

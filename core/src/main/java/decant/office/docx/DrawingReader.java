@@ -40,7 +40,7 @@ final class DrawingReader {
   static final double EMU = 12_700;
 
   /** Nothing on a page is larger. */
-  private static final double LARGEST = 4000;
+  static final double LARGEST = 4000;
 
   private static final int DEEPEST = 6;
 
@@ -350,8 +350,8 @@ final class DrawingReader {
    * A group: a shape without lines whose text is one paragraph that its members are anchored to.
    */
   private Inline group(Element wgp, Framed frame, NodeId at, int depth) throws ReadProblem {
-    Scale scale =
-        Scale.of(
+    GroupScale scale =
+        GroupScale.of(
             wgp.child("wpg:grpSpPr").flatMap(x -> x.child("a:xfrm")),
             frame.width(),
             frame.height());
@@ -405,39 +405,6 @@ final class DrawingReader {
     var story = new Story(NodeId.fresh(), Story.Kind.BOX, List.of(anchor));
     shared.stories.put(story.id(), story);
     return frame.box(Optional.of(story.id()), VerticalAlignment.TOP, Optional.empty(), 0);
-  }
-
-  /** From the coordinates within a group to points (§20.1.7.5). */
-  private record Scale(double x, double y, double byX, double byY) {
-    static Scale of(Optional<Element> xfrm, double w, double h) {
-      Optional<Element> off = xfrm.flatMap(x -> x.child("a:chOff"));
-      Optional<Element> ext = xfrm.flatMap(x -> x.child("a:chExt"));
-      double cx = DocxLooks.number(ext.flatMap(e -> e.attribute("cx"))).orElse(w * EMU);
-      double cy = DocxLooks.number(ext.flatMap(e -> e.attribute("cy"))).orElse(h * EMU);
-      return new Scale(
-          DocxLooks.number(off.flatMap(o -> o.attribute("x"))).orElse(0.0),
-          DocxLooks.number(off.flatMap(o -> o.attribute("y"))).orElse(0.0),
-          cx <= 0 ? 1 / EMU : w / cx,
-          cy <= 0 ? 1 / EMU : h / cy);
-    }
-
-    double width(Element xfrm) {
-      return Math.clamp(number(xfrm, "a:ext", "cx") * byX, 0, LARGEST);
-    }
-
-    double height(Element xfrm) {
-      return Math.clamp(number(xfrm, "a:ext", "cy") * byY, 0, LARGEST);
-    }
-
-    Placement place(Element xfrm) {
-      return inside(
-          Math.clamp((number(xfrm, "a:off", "x") - x) * byX, -LARGEST, LARGEST),
-          Math.clamp((number(xfrm, "a:off", "y") - y) * byY, -LARGEST, LARGEST));
-    }
-
-    private static double number(Element xfrm, String child, String name) {
-      return DocxLooks.number(xfrm.child(child).flatMap(c -> c.attribute(name))).orElse(0.0);
-    }
   }
 
   /** A place within a group. */

@@ -40,40 +40,14 @@ import org.apache.pdfbox.cos.COSString;
 final class Structure {
   private static final int MOST_HEADING_TAGS = 6;
 
-  /** An element; its own content comes before the elements below it. */
-  private static final class Element {
-    final String tag;
-    final List<COSBase> content = new ArrayList<>();
-    final List<Element> inside = new ArrayList<>(); // links and the like, among the content
-    final List<Element> below = new ArrayList<>();
-    final COSDictionary dictionary = new COSDictionary();
-    COSDictionary page = new COSDictionary();
-    int heading;
-    boolean keepsEmpty;
-
-    Element(String tag) {
-      this.tag = tag;
-    }
-
-    Element add(String childTag) {
-      var e = new Element(childTag);
-      below.add(e);
-      return e;
-    }
-
-    boolean hasContent() {
-      return !content.isEmpty() || below.stream().anyMatch(Element::hasContent);
-    }
-  }
-
   private record PartKey(int page, Content content) {}
 
   private final Document document;
   private final Alternatives alternatives;
-  private final Element root = new Element("Document");
-  private final Map<NodeId, Element> elements = new HashMap<>();
-  private final Map<NodeId, Element> labels = new HashMap<>();
-  private final Map<PartKey, Element> parts = new HashMap<>();
+  private final StructureElement root = new StructureElement("Document");
+  private final Map<NodeId, StructureElement> elements = new HashMap<>();
+  private final Map<NodeId, StructureElement> labels = new HashMap<>();
+  private final Map<PartKey, StructureElement> parts = new HashMap<>();
   private final List<COSBase> parents = new ArrayList<>();
   private final Set<NodeId> placed = new HashSet<>();
 
@@ -101,12 +75,12 @@ final class Structure {
   // Elements from the document.
 
   /** One level of a list while its items are added. */
-  private record Level(String list, int depth, Element element) {}
+  private record Level(String list, int depth, StructureElement element) {}
 
-  private void blocks(List<Block> blocks, Element parent) {
+  private void blocks(List<Block> blocks, StructureElement parent) {
     Deque<Level> levels = new ArrayDeque<>();
-    Map<Level, Element> bodies = new HashMap<>();
-    Element contents = null;
+    Map<Level, StructureElement> bodies = new HashMap<>();
+    StructureElement contents = null;
     for (Block b : blocks) {
       switch (b) {
         case Paragraph p -> {
@@ -114,7 +88,7 @@ final class Structure {
           int heading = look.value(ParagraphTraits.HEADING_LEVEL);
           ListMembership member = look.value(ParagraphTraits.LIST);
           ListDefinition list = document.lists().get(member.list());
-          Element container = parent;
+          StructureElement container = parent;
           if (heading == 0 && list != null) {
             container = item(p, member, list, parent, levels, bodies);
             contents = null;
@@ -125,7 +99,7 @@ final class Structure {
               elements.put(p.id(), contents.add("TOCI"));
             } else {
               contents = null;
-              Element e = parent.add(heading > 0 ? "H" : "P");
+              StructureElement e = parent.add(heading > 0 ? "H" : "P");
               e.heading = heading;
               elements.put(p.id(), e);
             }
@@ -143,13 +117,13 @@ final class Structure {
   }
 
   /** The body of a list item, where its text belongs. */
-  private Element item(
+  private StructureElement item(
       Paragraph p,
       ListMembership member,
       ListDefinition list,
-      Element parent,
+      StructureElement parent,
       Deque<Level> levels,
-      Map<Level, Element> bodies) {
+      Map<Level, StructureElement> bodies) {
     while (!levels.isEmpty()
         && (levels.peek().depth() > member.depth()
             || levels.peek().depth() == member.depth()
@@ -158,16 +132,16 @@ final class Structure {
     }
     if (levels.isEmpty() || levels.peek().depth() < member.depth()) {
       Level above = levels.peek();
-      Element under = above == null ? parent : bodies.getOrDefault(above, parent);
+      StructureElement under = above == null ? parent : bodies.getOrDefault(above, parent);
       var l = new Level(member.list(), member.depth(), under.add("L"));
       attribute(
           l.element(), "List", "ListNumbering", numbering(list.level(member.depth()).format()));
       levels.push(l);
     }
     Level l = levels.getFirst();
-    Element li = l.element().add("LI");
+    StructureElement li = l.element().add("LI");
     labels.put(p.id(), li.add("Lbl"));
-    Element body = li.add("LBody");
+    StructureElement body = li.add("LBody");
     elements.put(p.id(), body);
     bodies.put(l, body);
     return body;
@@ -199,7 +173,7 @@ final class Structure {
   }
 
   /** The notes and texts in shapes that a paragraph holds follow it. */
-  private void stories(Paragraph p, Element parent) {
+  private void stories(Paragraph p, StructureElement parent) {
     for (Inline i : p.inlines()) {
       Optional<NodeId> id =
           switch (i) {
@@ -219,10 +193,10 @@ final class Structure {
     }
   }
 
-  private void note(Story s, Element parent) {
-    Element note = parent.add("Note");
+  private void note(Story s, StructureElement parent) {
+    StructureElement note = parent.add("Note");
     note.dictionary.setItem(COSName.ID, new COSString("note-" + s.id()));
-    Element label = note.add("Lbl");
+    StructureElement label = note.add("Lbl");
     blocks(s.blocks(), note);
     s.blocks().stream()
         .filter(Paragraph.class::isInstance)
@@ -230,8 +204,8 @@ final class Structure {
         .ifPresent(first -> labels.putIfAbsent(first.id(), label));
   }
 
-  private void table(Table t, Element parent) {
-    Element table = parent.add("Table");
+  private void table(Table t, StructureElement parent) {
+    StructureElement table = parent.add("Table");
     elements.put(t.id(), table);
     List<List<TableGrid.Slot>> rows = TableGrid.of(t);
     for (int r = 0; r < rows.size(); r++) {
@@ -239,10 +213,10 @@ final class Structure {
         continue; // cells from above cover all of it
       }
       boolean header = t.rows().get(r).look().value(TableTraits.HEADER_ROW);
-      Element tr = table.add("TR");
+      StructureElement tr = table.add("TR");
       tr.keepsEmpty = true;
       for (TableGrid.Slot slot : rows.get(r)) {
-        Element cell = tr.add(header ? "TH" : "TD");
+        StructureElement cell = tr.add(header ? "TH" : "TD");
         cell.keepsEmpty = true;
         COSDictionary attributes = new COSDictionary();
         attributes.setName(COSName.O, "Table");
@@ -269,7 +243,7 @@ final class Structure {
     }
   }
 
-  private static void attribute(Element e, String owner, String name, String value) {
+  private static void attribute(StructureElement e, String owner, String name, String value) {
     COSDictionary a = new COSDictionary();
     a.setName(COSName.O, owner);
     a.setName(COSName.getPDFName(name), value);
@@ -282,7 +256,7 @@ final class Structure {
   void page(int number, COSDictionary page, List<Content> marks) {
     COSArray owners = new COSArray();
     for (int id = 0; id < marks.size(); id++) {
-      Element e = elementOf(number, marks.get(id));
+      StructureElement e = elementOf(number, marks.get(id));
       if (e.content.isEmpty()) {
         e.page = page;
       }
@@ -304,14 +278,14 @@ final class Structure {
   /** Takes in an area that leads somewhere. */
   void annotation(int number, COSDictionary page, COSDictionary annotation, Target target) {
     // A link in a running text has no content of its own.
-    Element e = target instanceof Content c ? linkOf(number, c) : root.add("Link");
+    StructureElement e = target instanceof Content c ? linkOf(number, c) : root.add("Link");
     if (e.content.isEmpty()) {
       e.page = page;
     }
     refer(e, page, annotation);
   }
 
-  private void refer(Element e, COSDictionary page, COSDictionary annotation) {
+  private void refer(StructureElement e, COSDictionary page, COSDictionary annotation) {
     COSDictionary reference = new COSDictionary();
     reference.setItem(COSName.TYPE, COSName.getPDFName("OBJR"));
     reference.setItem(COSName.PG, page);
@@ -323,9 +297,9 @@ final class Structure {
 
   /** An annotation other than a link stands in the element of its text, in one of its own. */
   void inside(int number, COSDictionary page, COSDictionary annotation, Target target, String tag) {
-    var e = new Element(tag);
+    var e = new StructureElement(tag);
     if (target instanceof Content c) {
-      Element outer = elementOf(number, new Content(c.block(), Target.Part.TEXT, 0));
+      StructureElement outer = elementOf(number, new Content(c.block(), Target.Part.TEXT, 0));
       outer.content.add(e.dictionary);
       outer.inside.add(e);
     } else {
@@ -336,19 +310,19 @@ final class Structure {
   }
 
   /** The element of what leads somewhere; a note's mark or a picture has one inside its own. */
-  private Element linkOf(int page, Content c) {
+  private StructureElement linkOf(int page, Content c) {
     if (c.part() == Target.Part.LINK) {
       return elementOf(page, c);
     }
-    Element outer = elementOf(page, c);
-    var e = new Element(Target.Part.LINK.tag());
+    StructureElement outer = elementOf(page, c);
+    var e = new StructureElement(Target.Part.LINK.tag());
     outer.content.add(e.dictionary);
     outer.inside.add(e);
     return e;
   }
 
-  private Element elementOf(int page, Content c) {
-    Element block = elements.get(c.block());
+  private StructureElement elementOf(int page, Content c) {
+    StructureElement block = elements.get(c.block());
     if (block == null) {
       block = root.add("P");
       elements.put(c.block(), block);
@@ -357,18 +331,18 @@ final class Structure {
       case TEXT -> block;
       case LABEL -> labels.getOrDefault(c.block(), block);
       case LINK, NOTE_MARK, FIGURE -> {
-        Element in = block;
+        StructureElement in = block;
         yield parts.computeIfAbsent(new PartKey(page, c), k -> part(c, in));
       }
     };
   }
 
-  private Element part(Content c, Element block) {
+  private StructureElement part(Content c, StructureElement block) {
     boolean ownLabel = c.part() == Target.Part.NOTE_MARK && labels.containsKey(c.block());
     if (ownLabel && block.content.isEmpty() && !block.tag.equals("LBody")) {
       return labels.getOrDefault(c.block(), block); // the mark that a note begins with
     }
-    var e = new Element(c.part().tag());
+    var e = new StructureElement(c.part().tag());
     block.content.add(e.dictionary);
     block.inside.add(e);
     if (c.part() == Target.Part.FIGURE) {
@@ -392,7 +366,7 @@ final class Structure {
 
   /** Says where a figure stands (ISO 32000-2 table 379). */
   void figureBox(int number, Content c, COSArray box) {
-    Element e = elementOf(number, c);
+    StructureElement e = elementOf(number, c);
     COSDictionary a = new COSDictionary();
     a.setName(COSName.O, "Layout");
     a.setItem(COSName.BBOX, box);
@@ -422,7 +396,7 @@ final class Structure {
   }
 
   /** Levels of headings without a gap (ISO 14289-1 §7.4.2): each as deep as it stands. */
-  private void number(Element e, Deque<Integer> above) {
+  private void number(StructureElement e, Deque<Integer> above) {
     if (e.heading > 0 && e.hasContent()) {
       while (!above.isEmpty() && above.peek() >= e.heading) {
         above.pop();
@@ -433,7 +407,7 @@ final class Structure {
     e.below.forEach(b -> number(b, above));
   }
 
-  private void finish(Element e, COSDictionary parent, String tag) {
+  private void finish(StructureElement e, COSDictionary parent, String tag) {
     COSDictionary d = e.dictionary;
     d.setItem(COSName.TYPE, COSName.STRUCT_ELEM);
     d.setName(COSName.S, tag);
@@ -443,10 +417,10 @@ final class Structure {
     if (!e.content.isEmpty() && e.page.size() > 0) {
       d.setItem(COSName.PG, e.page);
     }
-    for (Element i : e.inside) {
+    for (StructureElement i : e.inside) {
       finish(i, d, i.tag);
     }
-    for (Element b : e.below) {
+    for (StructureElement b : e.below) {
       if (b.hasContent() || b.keepsEmpty) {
         finish(b, d, b.heading > 0 ? "H" + b.heading : b.tag);
         kids.add(b.dictionary);

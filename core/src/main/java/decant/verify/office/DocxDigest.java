@@ -368,87 +368,22 @@ final class DocxDigest {
     }
   }
 
-  /** A cell as the file has it: whether it goes on from the row above, and how wide it is. */
-  private record CellHere(Element cell, int column, int wide, String merge) {}
-
   private void table(Element tbl, Digest.Builder out) throws IOException {
-    var rows = new ArrayList<List<CellHere>>();
-    rows(tbl, rows);
+    var rows = new ArrayList<List<DocxGrid.Placed>>();
+    DocxGrid.rows(tbl, rows);
     for (int r = 0; r < rows.size(); r++) {
       var row = new StringBuilder("row " + (r + 1) + ":");
-      for (CellHere c : rows.get(r)) {
+      for (DocxGrid.Placed c : rows.get(r)) {
         if (!c.merge().equals("continue")) {
-          DocumentDigest.cell(row, c.column(), c.wide(), high(rows, r, c));
+          DocumentDigest.cell(row, c.column(), c.wide(), DocxGrid.high(rows, r, c));
         }
       }
       out.add(Aspect.TABLES, row.toString());
     }
-    for (List<CellHere> row : rows) {
-      for (CellHere c : row) {
+    for (List<DocxGrid.Placed> row : rows) {
+      for (DocxGrid.Placed c : row) {
         blocks(c.cell(), out);
       }
     }
-  }
-
-  private static int high(List<List<CellHere>> rows, int r, CellHere c) {
-    int high = 1;
-    for (int k = r + 1; c.merge().equals("restart") && k < rows.size(); k++) {
-      boolean goesOn =
-          rows.get(k).stream()
-              .anyMatch(b -> b.column() == c.column() && b.merge().equals("continue"));
-      if (!goesOn) {
-        break;
-      }
-      high++;
-    }
-    return high;
-  }
-
-  private static void rows(Element parent, List<List<CellHere>> out) {
-    for (Element e : Package.children(parent)) {
-      switch (e.getLocalName()) {
-        case "tr" -> {
-          var row = new ArrayList<CellHere>();
-          int before =
-              (int) Docx.number(Docx.value(Docx.child(Docx.child(e, "trPr"), "gridBefore"), "val"));
-          cells(e, before, row);
-          out.add(row);
-        }
-        case "sdt" -> {
-          Element content = Docx.child(e, "sdtContent");
-          if (content != null) {
-            rows(content, out);
-          }
-        }
-        case "ins", "customXml" -> rows(e, out);
-        default -> {}
-      }
-    }
-  }
-
-  private static int cells(Element parent, int from, List<CellHere> out) {
-    int column = from;
-    for (Element e : Package.children(parent)) {
-      switch (e.getLocalName()) {
-        case "tc" -> {
-          Element p = Docx.child(e, "tcPr");
-          int wide = Math.max(1, (int) Docx.number(Docx.value(Docx.child(p, "gridSpan"), "val")));
-          Element merge = Docx.child(p, "vMerge");
-          String how = Docx.value(merge, "val");
-          out.add(
-              new CellHere(e, column, wide, merge == null ? "" : how.isEmpty() ? "continue" : how));
-          column += wide;
-        }
-        case "sdt" -> {
-          Element content = Docx.child(e, "sdtContent");
-          if (content != null) {
-            column = cells(content, column, out);
-          }
-        }
-        case "customXml" -> column = cells(e, column, out);
-        default -> {}
-      }
-    }
-    return column;
   }
 }

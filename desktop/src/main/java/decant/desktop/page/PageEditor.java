@@ -27,8 +27,6 @@ import javafx.scene.input.ClipboardContent;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.input.MouseButton;
 import javafx.scene.input.MouseEvent;
-import javafx.scene.shape.Line;
-import javafx.scene.shape.Rectangle;
 import javafx.util.Duration;
 import org.jspecify.annotations.Nullable;
 
@@ -103,20 +101,20 @@ public final class PageEditor {
     }
     Page p = layout().pages().get(page);
     for (Box b : remarked(p)) {
-      out.add(noted(b, scale));
+      out.add(PageMarks.noted(b, scale));
     }
     Selection s = work.revision().selection();
     if (s.isCaret()) {
       if (caretShown) {
         caretPlace()
             .filter(c -> c.page().number() == p.number())
-            .ifPresent(c -> out.add(caret(c, scale)));
+            .ifPresent(c -> out.add(PageMarks.caret(c, scale)));
       }
       return out;
     }
     Range range = Range.of(document(), s);
     for (Places.PlacedLine l : Places.lines(p)) {
-      part(l, range).ifPresent(r -> out.add(marked(l, r, scale)));
+      part(l, range).ifPresent(r -> out.add(PageMarks.marked(l, r, scale)));
     }
     return out;
   }
@@ -145,23 +143,8 @@ public final class PageEditor {
         });
   }
 
-  private static Node noted(Box b, double scale) {
-    double y = b.bottom() * scale;
-    var line = new Line(b.x() * scale, y, b.right() * scale, y);
-    line.getStyleClass().add("noted-text");
-    return line;
-  }
-
-  private static Node caret(CaretPlace c, double scale) {
-    var r = new Rectangle(c.x() * scale - 0.75, c.top() * scale, 1.5, c.height() * scale);
-    r.getStyleClass().add("caret");
-    return r;
-  }
-
-  private record Span(int from, int to, boolean wholeEnd) {}
-
   /** Which places of a line lie in a range. */
-  private Optional<Span> part(Places.PlacedLine l, Range range) {
+  private Optional<PageMarks.Span> part(Places.PlacedLine l, Range range) {
     Paragraph p = l.paragraph().source();
     int from = l.line().from();
     int to = l.line().to();
@@ -172,35 +155,14 @@ public final class PageEditor {
       boolean between =
           Range.compare(document(), range.start(), here) < 0
               && Range.compare(document(), here, range.end()) < 0;
-      return between ? Optional.of(new Span(from, to, true)) : Optional.empty();
+      return between ? Optional.of(new PageMarks.Span(from, to, true)) : Optional.empty();
     }
     int a = startsHere ? Math.max(from, range.start().offset()) : from;
     int b = endsHere ? Math.min(to, range.end().offset()) : to;
     boolean runsOn = !endsHere && l.line() == l.paragraph().lines().getLast();
-    return a < b || runsOn && a <= b ? Optional.of(new Span(a, b, runsOn)) : Optional.empty();
-  }
-
-  private static Node marked(Places.PlacedLine l, Span s, double scale) {
-    double x1 = l.x() + Places.xOf(l, s.from());
-    double x2 = l.x() + Places.xOf(l, s.to());
-    if (s.to() == l.line().to() && l.line() != l.paragraph().lines().getLast()) {
-      // The line's end, not the start of the next line that the place also is.
-      x2 =
-          l.x()
-              + l.line().items().stream()
-                  .mapToDouble(i -> i.x() + i.width())
-                  .max()
-                  .orElse(x2 - l.x());
-    }
-    double extra = s.wholeEnd() ? 4 : 0;
-    var r =
-        new Rectangle(
-            Math.min(x1, x2) * scale,
-            l.top() * scale,
-            (Math.abs(x2 - x1) + extra) * scale,
-            l.line().height() * scale);
-    r.getStyleClass().add("selected-text");
-    return r;
+    return a < b || runsOn && a <= b
+        ? Optional.of(new PageMarks.Span(a, b, runsOn))
+        : Optional.empty();
   }
 
   private void mousePressed(MouseEvent e) {

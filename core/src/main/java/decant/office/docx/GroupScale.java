@@ -1,0 +1,40 @@
+package decant.office.docx;
+
+import decant.model.look.Placement;
+import decant.office.xml.Element;
+import java.util.Optional;
+
+/** From the coordinates within a group to points (§20.1.7.5). */
+record GroupScale(double x, double y, double byX, double byY) {
+  static GroupScale of(Optional<Element> xfrm, double w, double h) {
+    Optional<Element> off = xfrm.flatMap(x -> x.child("a:chOff"));
+    Optional<Element> ext = xfrm.flatMap(x -> x.child("a:chExt"));
+    double cx = DocxLooks.number(ext.flatMap(e -> e.attribute("cx"))).orElse(w * DrawingReader.EMU);
+    double cy = DocxLooks.number(ext.flatMap(e -> e.attribute("cy"))).orElse(h * DrawingReader.EMU);
+    return new GroupScale(
+        DocxLooks.number(off.flatMap(o -> o.attribute("x"))).orElse(0.0),
+        DocxLooks.number(off.flatMap(o -> o.attribute("y"))).orElse(0.0),
+        cx <= 0 ? 1 / DrawingReader.EMU : w / cx,
+        cy <= 0 ? 1 / DrawingReader.EMU : h / cy);
+  }
+
+  double width(Element xfrm) {
+    return Math.clamp(number(xfrm, "a:ext", "cx") * byX, 0, DrawingReader.LARGEST);
+  }
+
+  double height(Element xfrm) {
+    return Math.clamp(number(xfrm, "a:ext", "cy") * byY, 0, DrawingReader.LARGEST);
+  }
+
+  Placement place(Element xfrm) {
+    return DrawingReader.inside(
+        Math.clamp(
+            (number(xfrm, "a:off", "x") - x) * byX, -DrawingReader.LARGEST, DrawingReader.LARGEST),
+        Math.clamp(
+            (number(xfrm, "a:off", "y") - y) * byY, -DrawingReader.LARGEST, DrawingReader.LARGEST));
+  }
+
+  private static double number(Element xfrm, String child, String name) {
+    return DocxLooks.number(xfrm.child(child).flatMap(c -> c.attribute(name))).orElse(0.0);
+  }
+}
