@@ -5,6 +5,8 @@ import decant.model.look.Media;
 import decant.pdf.choices.Compression;
 import decant.pdf.choices.Conformance;
 import decant.pdf.file.Deflated;
+import decant.pdf.write.pictures.PictureInFile;
+import decant.pdf.write.pictures.PictureMaker;
 import decant.picture.VectorPicture;
 import decant.words.Words;
 import decant.work.Faults;

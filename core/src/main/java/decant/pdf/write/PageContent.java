@@ -21,6 +21,8 @@ import decant.model.look.Rule;
 import decant.pdf.write.Target.Artifact;
 import decant.pdf.write.Target.Content;
 import decant.pdf.write.Target.Part;
+import decant.pdf.write.fonts.GlyphEncoder;
+import decant.pdf.write.pictures.PictureInFile;
 import decant.text.FontFace;
 import java.util.ArrayDeque;
 import java.util.ArrayList;

@@ -1,7 +1,7 @@
 package decant.verify.pdf;
 
 import decant.pdf.choices.FontEmbedding.Embedding;
-import decant.pdf.write.LicensedEmbedding;
+import decant.pdf.write.fonts.LicensedEmbedding;
 import decant.text.FontFace;
 import decant.verify.Check;
 import decant.words.Words;

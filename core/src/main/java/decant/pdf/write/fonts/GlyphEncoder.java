@@ -1,7 +1,7 @@
-package decant.pdf.write;
+package decant.pdf.write.fonts;
 
 /** The codes by which a font of the file shows glyphs. */
-interface GlyphEncoder {
+public interface GlyphEncoder {
   /** The name of the font in the page's resources that shows a glyph. */
   String font(int glyph, String text);
 

@@ -1,4 +1,4 @@
-package decant.pdf.write;
+package decant.pdf.write.pictures;
 
 /** The filters of PNG rows (ISO/IEC 15948 §9), which PDF's predictors 10 to 15 undo. */
 final class PngRows {

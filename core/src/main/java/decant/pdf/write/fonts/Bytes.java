@@ -1,9 +1,9 @@
-package decant.pdf.write;
+package decant.pdf.write.fonts;
 
 import java.util.Arrays;
 
 /** Bytes that grow, for one thread. */
-final class Bytes {
+public final class Bytes {
   private static final byte[] HEX = {
     '0', '1', '2', '3', '4', '5', '6', '7', '8', '9', 'A', 'B', 'C', 'D', 'E', 'F'
   };
@@ -11,7 +11,7 @@ final class Bytes {
   private byte[] bytes = new byte[8192];
   private int size;
 
-  void write(int b) {
+  public void write(int b) {
     if (size == bytes.length) {
       bytes = Arrays.copyOf(bytes, size * 2);
     }
@@ -19,7 +19,7 @@ final class Bytes {
   }
 
   /** Two or four digits in hexadecimal. */
-  void hex(int v, boolean four) {
+  public void hex(int v, boolean four) {
     if (size + 4 > bytes.length) {
       bytes = Arrays.copyOf(bytes, bytes.length * 2);
     }
@@ -31,7 +31,7 @@ final class Bytes {
     bytes[size++] = HEX[v & 15];
   }
 
-  void ascii(String s) {
+  public void ascii(String s) {
     int n = s.length();
     while (size + n > bytes.length) {
       bytes = Arrays.copyOf(bytes, bytes.length * 2);
@@ -41,7 +41,7 @@ final class Bytes {
     }
   }
 
-  byte[] toArray() {
+  public byte[] toArray() {
     return Arrays.copyOf(bytes, size);
   }
 }

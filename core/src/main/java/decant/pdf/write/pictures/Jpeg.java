@@ -1,4 +1,4 @@
-package decant.pdf.write;
+package decant.pdf.write.pictures;
 
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayOutputStream;

@@ -1,4 +1,4 @@
-package decant.pdf.write;
+package decant.pdf.write.fonts;
 
 import java.util.Arrays;
 import java.util.HashMap;

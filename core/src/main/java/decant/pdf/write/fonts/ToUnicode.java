@@ -1,4 +1,4 @@
-package decant.pdf.write;
+package decant.pdf.write.fonts;
 
 import java.nio.charset.StandardCharsets;
 import java.util.List;

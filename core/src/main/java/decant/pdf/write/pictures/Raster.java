@@ -1,4 +1,4 @@
-package decant.pdf.write;
+package decant.pdf.write.pictures;
 
 import java.awt.Graphics2D;
 import java.awt.RenderingHints;

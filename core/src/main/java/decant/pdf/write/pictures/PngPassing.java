@@ -1,4 +1,4 @@
-package decant.pdf.write;
+package decant.pdf.write.pictures;
 
 import decant.pdf.choices.Conformance;
 import decant.pdf.choices.Version;

@@ -1,19 +1,19 @@
-package decant.pdf.write;
+package decant.pdf.write.fonts;
 
 import decant.layout.item.Item;
 
 /** Notes which glyphs are shown for which texts, before any of them has a code. */
-final class UsedGlyphs {
+public final class UsedGlyphs {
   /** Stands for the glyph that shows nothing, whose number the font knows. */
   static final int BLANK = -1;
 
   private final GlyphTable table = new GlyphTable();
 
-  GlyphTable table() {
+  public GlyphTable table() {
     return table;
   }
 
-  void note(Item.GlyphRun run) {
+  public void note(Item.GlyphRun run) {
     String[] texts = GlyphTexts.of(run);
     int[] glyphs = run.glyphs();
     for (int k = 0; k < glyphs.length; k++) {
@@ -29,7 +29,7 @@ final class UsedGlyphs {
     }
   }
 
-  void noteAll(GlyphTable other) {
+  public void noteAll(GlyphTable other) {
     for (int k = 0; k < other.size(); k++) {
       table.add(other.glyph(k), other.text(k));
     }

@@ -1,4 +1,4 @@
-package decant.pdf.write;
+package decant.pdf.write.fonts;
 
 import decant.pdf.choices.Conformance;
 import decant.pdf.file.Deflated;

@@ -1,4 +1,4 @@
-package decant.pdf.write;
+package decant.pdf.write.fonts;
 
 import decant.pdf.choices.Conformance;
 import decant.pdf.choices.FontEmbedding.Embedding;
@@ -9,7 +9,7 @@ import java.util.Map;
 import org.apache.pdfbox.cos.COSDictionary;
 
 /** One face in one file. */
-interface FontInFile extends GlyphEncoder {
+public interface FontInFile extends GlyphEncoder {
   /** Font dictionaries by the names that pages know them by. */
   Map<String, COSDictionary> dictionaries();
 

@@ -1,4 +1,4 @@
-package decant.pdf.write;
+package decant.pdf.write.pictures;
 
 import org.apache.pdfbox.cos.COSStream;
 

@@ -1,4 +1,4 @@
-package decant.pdf.write;
+package decant.pdf.write.fonts;
 
 import static org.assertj.core.api.Assertions.assertThat;
 

@@ -1,14 +1,14 @@
-package decant.pdf.write;
+package decant.pdf.write.fonts;
 
 /**
  * What signs of the private use area mean where office documents use them: the places of a symbol
  * font's own encoding, moved up by F000. Common practice; the list is from memory.
  */
-final class PrivateSigns {
+public final class PrivateSigns {
   private PrivateSigns() {}
 
   /** The character that is meant, or U+FFFD for one that only its font knows. */
-  static int meant(int c) {
+  public static int meant(int c) {
     boolean own = c >= 0xE000 && c <= 0xF8FF || c >= 0xF0000;
     if (!own) {
       return c;

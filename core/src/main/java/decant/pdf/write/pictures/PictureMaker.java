@@ -1,4 +1,4 @@
-package decant.pdf.write;
+package decant.pdf.write.pictures;
 
 import decant.model.look.Media;
 import decant.pdf.choices.Compression;

@@ -1,9 +1,9 @@
-package decant.pdf.write;
+package decant.pdf.write.fonts;
 
 import decant.layout.item.Item;
 
 /** Which characters each glyph of a run stands for. */
-final class GlyphTexts {
+public final class GlyphTexts {
   /** Texts of one character, made once. */
   private static final String[] ONES = new String[1 << 16];
 
@@ -13,7 +13,7 @@ final class GlyphTexts {
    * The text of each glyph. The first glyph of a cluster shows all its characters, the others none,
    * so that the texts put together are the run's text, no more and no less.
    */
-  static String[] of(Item.GlyphRun run) {
+  public static String[] of(Item.GlyphRun run) {
     return run.generated() ? generated(run) : ofText(run);
   }
 
