@@ -2,58 +2,72 @@ package decant.recipe;
 
 import decant.model.Document;
 import decant.model.Paragraph;
+import decant.work.Faults;
+import java.io.IOException;
+import java.io.InputStream;
 import java.util.HashMap;
-import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import opennlp.tools.langdetect.LanguageDetectorME;
+import opennlp.tools.langdetect.LanguageDetectorModel;
 
-/**
- * Guesses what language a text is in, by its commonest words. Common practice for a handful of
- * languages; the lists are from memory of everyday prose.
- */
+/** Tells what language a text is in, by the sequences of its letters (Apache OpenNLP). */
 public final class Language {
   private static final int ENOUGH_LETTERS = 20_000;
-  private static final int LEAST_HITS = 3;
 
-  private static final Map<String, List<String>> WORDS =
-      Map.of(
-          "en", List.of("the", "and", "of", "to", "is", "for", "are", "with", "be", "by", "this"),
-          "de", List.of("der", "die", "und", "das", "ist", "nicht", "mit", "für", "den", "von"),
-          "fr", List.of("le", "les", "et", "des", "est", "une", "pour", "dans", "du", "qui"),
-          "es", List.of("el", "los", "y", "las", "es", "una", "por", "con", "del", "para"),
-          "it", List.of("il", "di", "che", "per", "della", "sono", "gli", "non", "con", "è"),
-          "nl", List.of("de", "het", "een", "en", "van", "niet", "zijn", "met", "voor", "wordt"),
-          "pt", List.of("o", "os", "que", "uma", "para", "com", "não", "da", "do", "em"),
-          "pl", List.of("i", "w", "nie", "się", "na", "jest", "że", "oraz", "do", "przez"));
+  /** Of so few letters nothing can be told. */
+  private static final int LEAST_LETTERS = 30;
+
+  /** How much likelier than the next one a language is that stands out. */
+  private static final double STANDS_OUT = 1.2;
+
+  private static final String MODEL = "/langdetect-183.bin";
+
+  /** Loaded when it is first asked for, which takes a second. */
+  private static final class Model {
+    static final Optional<LanguageDetectorModel> LOADED = load();
+
+    private static Optional<LanguageDetectorModel> load() {
+      try (InputStream in = Language.class.getResourceAsStream(MODEL)) {
+        return in == null ? Optional.empty() : Optional.of(new LanguageDetectorModel(in));
+      } catch (IOException e) {
+        Faults.mended("loading the model of languages", e);
+        return Optional.empty();
+      }
+    }
+  }
+
+  /** From the codes of ISO 639-3 to those that BCP 47 asks for: the shortest there are. */
+  private static final Map<String, String> SHORT = shortCodes();
 
   private Language() {}
 
+  private static Map<String, String> shortCodes() {
+    var out = new HashMap<String, String>();
+    for (String code : Locale.getISOLanguages()) {
+      out.put(Locale.of(code).getISO3Language(), Locale.of(code).toLanguageTag());
+    }
+    out.put("cmn", "zh");
+    return out;
+  }
+
   /** A BCP 47 tag; empty if no language stands out. */
   public static Optional<String> of(Document d) {
-    var counts = new HashMap<String, Integer>();
-    int letters = 0;
+    var text = new StringBuilder();
     for (Paragraph p : d.paragraphs()) {
-      String text = p.text().toLowerCase(Locale.ROOT);
-      letters += text.length();
-      for (String w : text.split("[^\\p{L}]+")) {
-        if (!w.isEmpty()) {
-          counts.merge(w, 1, Integer::sum);
-        }
-      }
-      if (letters > ENOUGH_LETTERS) {
+      text.append(p.text()).append('\n');
+      if (text.length() > ENOUGH_LETTERS) {
         break;
       }
     }
-    String best = "";
-    int most = LEAST_HITS - 1;
-    for (var e : WORDS.entrySet()) {
-      int hits = e.getValue().stream().mapToInt(w -> counts.getOrDefault(w, 0)).sum();
-      if (hits > most) {
-        most = hits;
-        best = e.getKey();
-      }
+    long letters = text.codePoints().filter(Character::isLetter).count();
+    if (letters < LEAST_LETTERS) {
+      return Optional.empty();
     }
-    return best.isEmpty() ? Optional.empty() : Optional.of(best);
+    return Model.LOADED
+        .map(m -> new LanguageDetectorME(m).predictLanguages(text))
+        .filter(l -> l.length > 1 && l[0].getConfidence() > STANDS_OUT * l[1].getConfidence())
+        .map(l -> SHORT.getOrDefault(l[0].getLang(), l[0].getLang()));
   }
 }

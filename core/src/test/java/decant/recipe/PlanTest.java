@@ -177,19 +177,6 @@ class PlanTest {
   }
 
   @Test
-  void languagesAreToldByTheirWords() {
-    assertThat(Language.of(Samples.document(Samples.paragraph(Samples.PROSE)))).contains("en");
-    assertThat(
-            Language.of(
-                Samples.document(
-                    Samples.paragraph(
-                        "Die Leinen sind zu verdoppeln, und der Hafenmeister ist zu rufen, wenn das"
-                            + " Wasser mit der Flut für die Stege nicht reicht."))))
-        .contains("de");
-    assertThat(Language.of(Samples.document(Samples.paragraph("12 34 56")))).isEmpty();
-  }
-
-  @Test
   void everyFileOfARecipeIsWrittenVerifiedAndTold() throws Exception {
     Recipe r =
         new Recipe(
