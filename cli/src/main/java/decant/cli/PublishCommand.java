@@ -139,8 +139,7 @@ final class PublishCommand implements Callable<Integer> {
     } catch (ReadProblem e) {
       EachFile.tell(file, e);
     } catch (WriteProblem | PublishProblem e) {
-      System.err.println(
-          WORDS.say("each-file.problem", file, Objects.requireNonNull(e.getMessage())));
+      System.err.println(WORDS.say("each-file.problem", file, e.getMessage()));
     } catch (IOException e) {
       EachFile.tell(file, ReadProblem.fault(e));
     }

@@ -25,15 +25,10 @@ public interface FormatService {
   }
 
   /** Writes documents in the format. */
+  @FunctionalInterface
   interface Writer {
     /** Writes a document. @throws IOException if the stream cannot be written */
     void write(Document d, OutputStream out) throws IOException;
-
-    /**
-     * The extension of the file that a document becomes, without the dot: one whose macros go along
-     * may have to say so in its name.
-     */
-    String extension(Document d, Active active);
   }
 
   /** Reads a file of the format back, by ways of its own, and compares it with the document. */
@@ -52,6 +47,14 @@ public interface FormatService {
   /** Empty if documents are not written in the format; so it is for pages, which are laid out. */
   default Optional<Writer> writer() {
     return Optional.empty();
+  }
+
+  /**
+   * The extension of the file that a document becomes, without the dot: one whose macros go along
+   * may have to say so in its name.
+   */
+  default String extension(Document d, Active active) {
+    return format().extension();
   }
 
   /** There is one wherever there is a writer. */

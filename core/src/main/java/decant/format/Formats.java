@@ -1,6 +1,8 @@
 package decant.format;
 
 import decant.format.Format.Family;
+import decant.model.Document;
+import decant.reading.Active;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -71,6 +73,11 @@ public final class Formats {
   /** What writes a format. @throws IllegalArgumentException if it is none of {@link #written} */
   public static FormatService.Writer writer(Format f) {
     return service(f).flatMap(FormatService::writer).orElseThrow(() -> unwritten(f));
+  }
+
+  /** The extension of the file that a document becomes in a format that is written. */
+  public static String extension(Format f, Document d, Active active) {
+    return service(f).orElseThrow(() -> unwritten(f)).extension(d, active);
   }
 
   /** What verifies files of a format that is written. */

@@ -1,9 +1,9 @@
 package decant.io;
 
-import java.util.Objects;
+import decant.words.Telling;
 
 /** Why a file could not be written, in the person's words, and what else to try. */
-public final class WriteProblem extends Exception {
+public final class WriteProblem extends Telling {
   private static final long serialVersionUID = 1;
 
   /** What stands in the way. */
@@ -32,11 +32,5 @@ public final class WriteProblem extends Exception {
 
   public Kind kind() {
     return kind;
-  }
-
-  /** There always is one. */
-  @Override
-  public String getMessage() {
-    return Objects.requireNonNull(super.getMessage());
   }
 }

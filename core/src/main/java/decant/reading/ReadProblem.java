@@ -1,12 +1,12 @@
 package decant.reading;
 
+import decant.words.Telling;
 import decant.words.Words;
 import decant.work.Faults;
 import java.time.Duration;
-import java.util.Objects;
 
 /** Why a file could not be taken in, in the person's words: what, and what to do. */
-public final class ReadProblem extends Exception {
+public final class ReadProblem extends Telling {
   private static final long serialVersionUID = 1;
   private static final Words WORDS = Words.of(ReadProblem.class);
 
@@ -78,11 +78,5 @@ public final class ReadProblem extends Exception {
   /** Another password opens it. */
   public static ReadProblem wrongPassword() {
     return new ReadProblem(Kind.WRONG_PASSWORD, WORDS.say("read-problem.wrong-password"));
-  }
-
-  /** There always is one. */
-  @Override
-  public String getMessage() {
-    return Objects.requireNonNull(super.getMessage());
   }
 }

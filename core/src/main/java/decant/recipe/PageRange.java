@@ -1,5 +1,6 @@
 package decant.recipe;
 
+import decant.words.Telling;
 import decant.words.Words;
 import java.util.ArrayList;
 import java.util.List;
@@ -16,19 +17,11 @@ public record PageRange(String text) {
   private static final Words WORDS = Words.of(PageRange.class);
 
   /** A range that cannot be obeyed, with the reason in the person's words. */
-  public static final class Problem extends Exception {
+  public static final class Problem extends Telling {
     private static final long serialVersionUID = 1;
-
-    private final String message;
 
     Problem(String message) {
       super(message);
-      this.message = message;
-    }
-
-    @Override
-    public String getMessage() {
-      return message;
     }
   }
 

@@ -54,7 +54,7 @@ public record Plan(List<Item> items) {
                 new Item.Office(
                     Naming.name(d.naming(), new Naming.Fill(stem, date, "", ""))
                         + "."
-                        + Formats.writer(d.format()).extension(layout.document(), recipe.active()),
+                        + Formats.extension(d.format(), layout.document(), recipe.active()),
                     d));
         case Output.Pdf p -> items.addAll(pdf(p, layout, stem, source, passwords, date));
       }

@@ -1,12 +1,12 @@
 package decant.recipe;
 
 import decant.pdf.choices.Conflict;
+import decant.words.Telling;
 import java.util.List;
-import java.util.Objects;
 import java.util.stream.Collectors;
 
 /** A recipe that cannot be followed for a document, with the reasons in the person's words. */
-public final class PublishProblem extends Exception {
+public final class PublishProblem extends Telling {
   private static final long serialVersionUID = 1;
 
   private final transient List<Conflict> conflicts;
@@ -29,11 +29,5 @@ public final class PublishProblem extends Exception {
   /** The choices that cannot go together, if it is that. */
   public List<Conflict> conflicts() {
     return conflicts;
-  }
-
-  /** There always is one. */
-  @Override
-  public String getMessage() {
-    return Objects.requireNonNull(super.getMessage());
   }
 }

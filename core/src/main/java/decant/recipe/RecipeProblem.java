@@ -1,9 +1,9 @@
 package decant.recipe;
 
-import java.util.Objects;
+import decant.words.Telling;
 
 /** A recipe file that cannot be used, with the place and the reason in the person's words. */
-public final class RecipeProblem extends Exception {
+public final class RecipeProblem extends Telling {
   private static final long serialVersionUID = 1;
 
   public RecipeProblem(String message) {
@@ -12,11 +12,5 @@ public final class RecipeProblem extends Exception {
 
   RecipeProblem(String message, Throwable cause) {
     super(message, cause);
-  }
-
-  /** There always is one. */
-  @Override
-  public String getMessage() {
-    return Objects.requireNonNull(super.getMessage());
   }
 }

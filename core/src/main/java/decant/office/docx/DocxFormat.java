@@ -6,8 +6,6 @@ import decant.format.FormatService;
 import decant.model.Document;
 import decant.reading.Active;
 import decant.verify.office.DocxVerifier;
-import java.io.IOException;
-import java.io.OutputStream;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Optional;
@@ -49,20 +47,12 @@ public final class DocxFormat implements FormatService {
 
   @Override
   public Optional<Writer> writer() {
-    return Optional.of(
-        new Writer() {
-          @Override
-          public void write(Document d, OutputStream out) throws IOException {
-            DocxWriter.write(d, out);
-          }
+    return Optional.of(DocxWriter::write);
+  }
 
-          @Override
-          public String extension(Document d, Active active) {
-            return active == Active.KEEP && DocxWriter.hasMacros(d)
-                ? WITH_MACROS
-                : FORMAT.extension();
-          }
-        });
+  @Override
+  public String extension(Document d, Active active) {
+    return active == Active.KEEP && DocxWriter.hasMacros(d) ? WITH_MACROS : FORMAT.extension();
   }
 
   @Override

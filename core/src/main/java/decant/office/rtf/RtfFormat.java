@@ -2,11 +2,7 @@ package decant.office.rtf;
 
 import decant.format.Format;
 import decant.format.FormatService;
-import decant.model.Document;
-import decant.reading.Active;
 import decant.verify.office.RtfVerifier;
-import java.io.IOException;
-import java.io.OutputStream;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
@@ -30,18 +26,7 @@ public final class RtfFormat implements FormatService {
 
   @Override
   public Optional<Writer> writer() {
-    return Optional.of(
-        new Writer() {
-          @Override
-          public void write(Document d, OutputStream out) throws IOException {
-            RtfWriter.write(d, out);
-          }
-
-          @Override
-          public String extension(Document d, Active active) {
-            return FORMAT.extension();
-          }
-        });
+    return Optional.of(RtfWriter::write);
   }
 
   @Override

@@ -6,6 +6,7 @@ import decant.pdf.choices.Passwords;
 import decant.pdf.choices.Permission;
 import decant.pdf.choices.Security;
 import decant.pdf.choices.Security.Protection;
+import decant.words.Telling;
 import decant.words.Words;
 import java.io.ByteArrayOutputStream;
 import java.nio.ByteBuffer;
@@ -35,19 +36,11 @@ public final class Encryption {
   private static final Words WORDS = Words.of(Encryption.class);
 
   /** A password that cannot be used, with the reason in the person's words. */
-  public static final class Problem extends Exception {
+  public static final class Problem extends Telling {
     private static final long serialVersionUID = 1;
-
-    private final String message;
 
     Problem(String message) {
       super(message);
-      this.message = message;
-    }
-
-    @Override
-    public String getMessage() {
-      return message;
     }
   }
 

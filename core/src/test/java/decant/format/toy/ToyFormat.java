@@ -7,13 +7,11 @@ import decant.model.Document;
 import decant.model.Paragraph;
 import decant.model.look.Look;
 import decant.model.look.StyleSheet;
-import decant.reading.Active;
 import decant.reading.ReadProblem;
 import decant.reading.ReadRequest;
 import decant.reading.TakenIn;
 import decant.verify.Check;
 import java.io.IOException;
-import java.io.OutputStream;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -71,18 +69,7 @@ public final class ToyFormat implements FormatService {
 
   @Override
   public Optional<Writer> writer() {
-    return Optional.of(
-        new Writer() {
-          @Override
-          public void write(Document d, OutputStream out) throws IOException {
-            out.write(text(d).getBytes(StandardCharsets.UTF_8));
-          }
-
-          @Override
-          public String extension(Document d, Active active) {
-            return FORMAT.extension();
-          }
-        });
+    return Optional.of((d, out) -> out.write(text(d).getBytes(StandardCharsets.UTF_8)));
   }
 
   @Override

@@ -18,7 +18,6 @@ import decant.pdf.choices.PdfChoices;
 import decant.pdf.choices.Permission;
 import decant.pdf.choices.Security;
 import decant.pdf.choices.Version;
-import decant.verify.Check;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
@@ -133,24 +132,6 @@ class AlteredChoicesTest {
                     InitialView.Duplex.LONG_EDGE,
                     3));
     published = Files.write(folder.resolve("published.pdf"), Samples.pdf(layout, choices));
-  }
-
-  private interface Change {
-    void in(PDDocument pdf) throws IOException;
-  }
-
-  private record Altered(String check, String what, Change change) {
-    @Override
-    public String toString() {
-      return what;
-    }
-  }
-
-  private static List<String> failed(Path file, Layout l, PdfChoices c) {
-    return PdfVerifier.verify(file, l, c).stream()
-        .filter(x -> !x.passed())
-        .map(Check::name)
-        .toList();
   }
 
   private static COSDictionary catalog(PDDocument pdf) {
@@ -296,29 +277,26 @@ class AlteredChoicesTest {
   @ParameterizedTest
   @MethodSource("alterations")
   void whatIsAlteredIsSeen(Altered a) throws IOException {
-    Path file = folder.resolve("altered.pdf");
-    try (PDDocument pdf = Loader.loadPDF(published.toFile())) {
-      a.change().in(pdf);
-      pdf.save(file.toFile());
-    }
-    assertThat(failed(file, layout, choices)).contains(a.check());
+    Path file = Altered.changed(published, a.change());
+    assertThat(Altered.failed(file, layout, choices)).contains(a.check());
   }
 
   @Test
   void whatIsNotAlteredPasses() {
-    assertThat(failed(published, layout, choices)).isEmpty();
+    assertThat(Altered.failed(published, layout, choices)).isEmpty();
   }
 
   /** A file that opens in some way of its own was not chosen to. */
   @Test
   void whatWasNotChosenIsSeenToo() throws IOException {
     PdfChoices usual = choices.with(InitialView.USUAL);
-    assertThat(failed(published, layout, usual)).containsExactly("Opening");
+    assertThat(Altered.failed(published, layout, usual)).containsExactly("Opening");
     Path older =
         Files.write(
             folder.resolve("older.pdf"),
             Samples.pdf(layout, choices.with(choices.keeping().with(Version.V1_4))));
-    assertThat(failed(older, layout, choices.with(choices.keeping().with(Version.V1_4)))).isEmpty();
+    assertThat(Altered.failed(older, layout, choices.with(choices.keeping().with(Version.V1_4))))
+        .isEmpty();
   }
 
   @ParameterizedTest
@@ -341,8 +319,8 @@ class AlteredChoicesTest {
                 InitialView.Duplex.SHORT_EDGE,
                 0));
     Path file = Files.write(folder.resolve("zoom.pdf"), Samples.pdf(layout, c));
-    assertThat(failed(file, layout, c)).isEmpty();
-    assertThat(failed(file, layout, choices)).contains("Opening");
+    assertThat(Altered.failed(file, layout, c)).isEmpty();
+    assertThat(Altered.failed(file, layout, choices)).contains("Opening");
   }
 
   /** Headings on pages that are left out lift those below them. */
@@ -353,7 +331,7 @@ class AlteredChoicesTest {
             choices.with(InitialView.USUAL).with(List.of(1)),
             choices.with(new Navigation(1, 1, true, true, Navigation.Addresses.AS_TEXT, true)))) {
       Path file = Files.write(folder.resolve("some.pdf"), Samples.pdf(layout, c));
-      assertThat(failed(file, layout, c)).isEmpty();
+      assertThat(Altered.failed(file, layout, c)).isEmpty();
     }
   }
 
@@ -390,19 +368,22 @@ class AlteredChoicesTest {
   @Test
   void protectionThatIsNotAsChosenIsSeen() throws IOException {
     PdfChoices c = choices.with(LOCKED, WORDS);
-    assertThat(failed(protectedBy(c, "harbour master", "quay", true, 256), layout, c)).isEmpty();
-    assertThat(failed(protectedBy(c, "harbour master", "quay", false, 256), layout, c))
+    assertThat(Altered.failed(protectedBy(c, "harbour master", "quay", true, 256), layout, c))
+        .isEmpty();
+    assertThat(Altered.failed(protectedBy(c, "harbour master", "quay", false, 256), layout, c))
         .as("permission")
         .contains("Protection");
-    assertThat(failed(protectedBy(c, "harbour master", "quay", true, 128), layout, c))
+    assertThat(Altered.failed(protectedBy(c, "harbour master", "quay", true, 128), layout, c))
         .as("cipher")
         .contains("Protection");
-    assertThat(failed(protectedBy(c, "harbour master", "", true, 256), layout, c))
+    assertThat(Altered.failed(protectedBy(c, "harbour master", "", true, 256), layout, c))
         .as("opens without a password")
         .contains("Protection");
-    assertThat(failed(protectedBy(c, "other", "quay", true, 256), layout, c))
+    assertThat(Altered.failed(protectedBy(c, "other", "quay", true, 256), layout, c))
         .as("another password for changing")
         .isNotEmpty();
-    assertThat(failed(published, layout, c)).as("no protection at all").contains("Protection");
+    assertThat(Altered.failed(published, layout, c))
+        .as("no protection at all")
+        .contains("Protection");
   }
 }

@@ -8,7 +8,6 @@ import decant.layout.Rich;
 import decant.model.look.Media;
 import decant.pdf.Published;
 import decant.pdf.choices.PdfChoices;
-import decant.verify.Check;
 import java.awt.image.BufferedImage;
 import java.io.IOException;
 import java.io.OutputStream;
@@ -18,7 +17,6 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.regex.Pattern;
 import java.util.stream.Stream;
-import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.cos.COSArray;
 import org.apache.pdfbox.cos.COSDictionary;
 import org.apache.pdfbox.cos.COSName;
@@ -53,39 +51,8 @@ class AlteredPdfTest {
     published = Published.file(folder, layout, choices);
   }
 
-  private interface Change {
-    void in(PDDocument pdf) throws IOException;
-  }
-
-  private record Altered(String check, String what, Change change) {
-    @Override
-    public String toString() {
-      return what;
-    }
-  }
-
-  private static List<String> failed(Path file, Layout l, PdfChoices c) {
-    return PdfVerifier.verify(file, l, c).stream()
-        .filter(x -> !x.passed())
-        .map(Check::name)
-        .toList();
-  }
-
-  private static Path changed(Change change) throws IOException {
-    return changed(published, change);
-  }
-
-  private static Path changed(Path from, Change change) throws IOException {
-    Path file = folder.resolve("altered.pdf");
-    try (PDDocument pdf = Loader.loadPDF(from.toFile())) {
-      change.in(pdf);
-      pdf.save(file.toFile());
-    }
-    return file;
-  }
-
   /** Changes the operators of a page. */
-  private static Change operators(int page, String what, String with) {
+  private static Altered.Change operators(int page, String what, String with) {
     return pdf -> {
       PDPage p = pdf.getPage(page);
       String before = new String(p.getContents().readAllBytes(), StandardCharsets.ISO_8859_1);
@@ -254,14 +221,15 @@ class AlteredPdfTest {
   @ParameterizedTest
   @MethodSource("alterations")
   void whatIsAlteredIsSeen(Altered a) throws IOException {
-    assertThat(failed(changed(a.change()), layout, choices)).contains(a.check());
+    assertThat(Altered.failed(Altered.changed(published, a.change()), layout, choices))
+        .contains(a.check());
   }
 
   /** Saved anew by the library that alters, nothing else is altered. */
   @Test
   void whatIsNotAlteredPasses() throws IOException {
-    assertThat(failed(published, layout, choices)).isEmpty();
-    assertThat(failed(changed(pdf -> {}), layout, choices)).isEmpty();
+    assertThat(Altered.failed(published, layout, choices)).isEmpty();
+    assertThat(Altered.failed(Altered.changed(published, pdf -> {}), layout, choices)).isEmpty();
   }
 
   @Test
@@ -275,8 +243,9 @@ class AlteredPdfTest {
     Layout l = Samples.layout(rich.document());
     PdfChoices c = Samples.choices(l);
     Path file = Files.write(folder.resolve("box.pdf"), Samples.pdf(l, c));
-    assertThat(failed(file, l, c)).isEmpty();
-    assertThat(failed(changed(file, operators(0, "rg", "rg 0 0 0 rg")), l, c)).contains("Looks");
+    assertThat(Altered.failed(file, l, c)).isEmpty();
+    assertThat(Altered.failed(Altered.changed(file, operators(0, "rg", "rg 0 0 0 rg")), l, c))
+        .contains("Looks");
   }
 
   /** What cannot be drawn shows as a frame on the page; a file with one is not the document. */
@@ -291,7 +260,7 @@ class AlteredPdfTest {
               Samples.document(m, Samples.paragraph("A buoy:"), Published.picture(m, 80, 60, "")));
       PdfChoices c = Samples.choices(l);
       Path file = Files.write(folder.resolve("frame.pdf"), Samples.pdf(l, c));
-      assertThat(failed(file, l, c)).as(m.type()).contains("Pictures");
+      assertThat(Altered.failed(file, l, c)).as(m.type()).contains("Pictures");
     }
   }
 }

@@ -1,7 +1,7 @@
 package decant.desktop.shell;
 
+import decant.words.Telling;
 import java.util.List;
-import java.util.Objects;
 import java.util.function.Consumer;
 
 /**
@@ -34,8 +34,8 @@ public record Notice(String message, Weight weight, List<Answer> answers, boolea
   }
 
   /** What went wrong, in the words that it was thrown with. */
-  public static Notice problem(Exception thrown) {
-    return problem(Objects.requireNonNull(thrown.getMessage()));
+  public static Notice problem(Telling thrown) {
+    return problem(thrown.getMessage());
   }
 
   public static Notice ask(String message, Answer... answers) {

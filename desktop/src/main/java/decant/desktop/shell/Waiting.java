@@ -15,7 +15,6 @@ import decant.words.Words;
 import decant.work.Cancelled;
 import java.nio.file.Path;
 import java.util.List;
-import java.util.Objects;
 import java.util.Optional;
 import java.util.concurrent.Executor;
 import java.util.concurrent.atomic.AtomicBoolean;
@@ -163,8 +162,7 @@ public final class Waiting {
           problem = WORDS.say("waiting.queue-cancelled");
           break;
         } catch (ReadProblem | WriteProblem | PublishProblem e) {
-          problem =
-              WORDS.say("waiting.still-queued", q.stem(), Objects.requireNonNull(e.getMessage()));
+          problem = WORDS.say("waiting.still-queued", q.stem(), e.getMessage());
         }
       }
       String last = problem;
