@@ -3,6 +3,8 @@ package decant.office;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import decant.Samples;
+import decant.format.Format;
+import decant.format.Formats;
 import decant.model.Document;
 import decant.model.Finding;
 import decant.model.Inline;
@@ -10,10 +12,12 @@ import decant.model.Paragraph;
 import decant.model.walk.Walk;
 import decant.office.docx.DocxWriter;
 import decant.reading.TakenIn;
+import decant.verify.Check;
 import java.io.IOException;
 import java.io.OutputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.List;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -66,6 +70,8 @@ class DocxNothingLostTest extends MadeDocx {
             + "<w:fldChar w:fldCharType=\"separate\"/><w:t>%s</w:t><w:fldChar w:fldCharType=\"end\"/>",
         "<w:fldChar w:fldCharType=\"begin\"/><w:instrText>HYPERLINK</w:instrText>"
             + "<w:fldChar w:fldCharType=\"separate\"/><w:t>%s</w:t>",
+        "<w:pict><v:polyline><v:textbox><w:txbxContent><w:p><w:r><w:t>%s</w:t></w:r></w:p>"
+            + "</w:txbxContent></v:textbox></v:polyline></w:pict>",
         "<w:fldChar w:fldCharType=\"end\"/><w:t>%s</w:t>",
         "<w:fldChar w:fldCharType=\"separate\"/><w:t>%s</w:t>",
         "<w:pict><v:shape style=\"width:90pt;height:30pt\"><v:textbox><w:txbxContent><w:p><w:r>"
@@ -119,6 +125,13 @@ class DocxNothingLostTest extends MadeDocx {
       DocxWriter.write(t.document(), out);
     }
     assertThat(everything(Samples.taken(back).document())).isEqualTo(everything(t.document()));
+    for (Format f : List.of(Formats.working(), Formats.older())) {
+      Path copy = folder.resolve("copy." + f.extension());
+      try (OutputStream out = Files.newOutputStream(copy)) {
+        Formats.writer(f).write(t.document(), out);
+      }
+      assertThat(Formats.verifier(f).verify(copy, t.document())).allMatch(Check::passed);
+    }
   }
 
   private static String everything(Document d) {

@@ -431,7 +431,7 @@ final class DocxBody {
     }
 
     private void leftOut(Element e, Look look) {
-      keepInRun(e, look);
+      keep(new Element("w:r", Map.of(), List.of(e)), "", look);
       shared.find(
           Finding.Kind.DRAWING_LEFT_OUT,
           Finding.Severity.LOSS,

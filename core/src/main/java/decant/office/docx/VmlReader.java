@@ -67,7 +67,7 @@ final class VmlReader {
     switch (e.name()) {
       case "v:shape", "v:rect", "v:roundrect", "v:oval", "v:line", "v:group" -> {}
       default -> {
-        return Optional.empty();
+        return textOf(e, group, kept, look, at);
       }
     }
     Map<String, String> style = style(e.attribute("style").orElse(""));
@@ -92,6 +92,28 @@ final class VmlReader {
     }
     return Optional.of(drawn(e, style, frame));
   }
+
+  /** The text in a shape of another kind; what is drawn around it is left out, and that is told. */
+  private Optional<Inline> textOf(
+      Element e, Optional<double[]> group, Optional<Kept> kept, Look look, NodeId at)
+      throws ReadProblem {
+    Optional<Element> text = e.child("v:textbox").flatMap(b -> b.child("w:txbxContent"));
+    if (!DRAWN.contains(e.name()) || text.isEmpty()) {
+      return Optional.empty();
+    }
+    drawings.memberLeftOut(at);
+    Map<String, String> style = style(e.attribute("style").orElse(""));
+    double w = length(style.get("width"), group, 0);
+    double h = length(style.get("height"), group, 1);
+    Placement placement = group.isPresent() ? inGroup(style, group.get()) : placement(e, style);
+    var frame = new Framed(w > 0 ? w : OF_TEXT, h, "", placement, kept, look);
+    return Optional.of(
+        frame.box(
+            Optional.of(drawings.story(text.get())), VerticalAlignment.TOP, Optional.empty(), 0));
+  }
+
+  /** Width of a text whose shape says none: two inches. */
+  private static final double OF_TEXT = 144;
 
   private Inline drawn(Element e, Map<String, String> style, Framed frame) throws ReadProblem {
     Optional<Element> box = e.child("v:textbox");

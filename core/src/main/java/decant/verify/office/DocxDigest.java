@@ -220,9 +220,31 @@ final class DocxDigest {
           fields.poll();
         }
         case "AlternateContent" -> inlines(chosen(e), link, out);
-        default -> {}
+        default -> plain(e, link, out);
       }
     }
+  }
+
+  /** The text of an element that this reader does not know, without its looks. */
+  private void plain(Element e, String link, Digest.Builder out) {
+    String text = plain(e);
+    if (!text.isEmpty() && takesText()) {
+      out.text(text, TextLook.NONE, link);
+    }
+  }
+
+  private static String plain(Element e) {
+    return switch (e.getLocalName()) {
+      case "t" -> e.getTextContent();
+      case "tab" -> "\t";
+      // Reading aids (§17.3.3.24), and what was deleted or moved away.
+      case "rt", "del", "moveFrom", "rPr", "pPr", "instrText" -> "";
+      default -> {
+        var b = new StringBuilder();
+        Package.children(e).forEach(c -> b.append(plain(c)));
+        yield b.toString();
+      }
+    };
   }
 
   private String target(Element link, String outer) {
@@ -303,7 +325,8 @@ final class DocxDigest {
             drawing(c, out);
           }
         }
-        default -> {}
+        case "t", "tab", "rPr" -> {}
+        default -> plain(e, link, out);
       }
     }
   }

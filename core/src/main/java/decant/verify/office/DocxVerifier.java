@@ -29,11 +29,11 @@ public final class DocxVerifier {
   }
 
   private static final class Room implements DocumentDigest.Room {
-    /** Formulas have looks of their own (§22.1). */
+    /** Formulas (§22.1) and whatever else is kept have looks of their own. */
     @Override
     public void kept(Kept kept, String shown, TextLook look, Digest.Builder into) {
       if (!shown.isEmpty()) {
-        into.text(shown, kept.source().startsWith("<m:") ? TextLook.NONE : look, "");
+        into.text(shown, TextLook.NONE, "");
       }
     }
 
