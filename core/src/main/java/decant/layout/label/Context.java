@@ -30,7 +30,10 @@ public record Context(Map<NodeId, String> labels, Map<NodeId, Story> stories, Fi
   }
 
   private boolean agrees(Context other, Block b) {
-    return Walk.paragraphs(List.of(b)).stream().allMatch(p -> agrees(other, p));
+    // Asked of every block at every key, most of which are paragraphs.
+    return b instanceof Paragraph only
+        ? agrees(other, only)
+        : Walk.paragraphs(List.of(b)).stream().allMatch(p -> agrees(other, p));
   }
 
   private boolean agrees(Context other, Paragraph p) {
