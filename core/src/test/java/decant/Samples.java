@@ -1,5 +1,7 @@
 package decant;
 
+import decant.io.Untouchable;
+import decant.io.WriteProblem;
 import decant.layout.Layout;
 import decant.layout.Layouter;
 import decant.model.Block;
@@ -18,12 +20,17 @@ import decant.model.look.Media;
 import decant.model.look.ParagraphTraits;
 import decant.model.look.StyleSheet;
 import decant.model.look.TextTraits;
+import decant.pdf.choices.Passwords;
 import decant.pdf.choices.PdfChoices;
 import decant.pdf.file.Encryption;
 import decant.pdf.write.PdfWriter;
+import decant.publish.Publisher;
+import decant.publish.Receipt;
 import decant.reading.ReadProblem;
 import decant.reading.ReadRequest;
 import decant.reading.TakenIn;
+import decant.recipe.PublishProblem;
+import decant.recipe.Recipe;
 import decant.text.FontBook;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
@@ -164,5 +171,23 @@ public final class Samples {
     } catch (ReadProblem e) {
       throw new AssertionError(file + ": " + e.getMessage(), e);
     }
+  }
+
+  /** Publishes a layout by a recipe into a folder, under the stem "rules". */
+  public static Receipt publish(
+      Layout l, Recipe recipe, Path folder, Path source, Publisher.Progress progress)
+      throws PublishProblem, WriteProblem {
+    return Publisher.publish(
+        new Publisher.Order(
+            l,
+            recipe,
+            folder,
+            "rules",
+            source,
+            false,
+            Passwords.NONE,
+            Untouchable.inputs(List.of(source))),
+        progress,
+        () -> false);
   }
 }

@@ -1,6 +1,7 @@
 package decant.bench;
 
 import decant.format.Intake;
+import decant.io.AtomicFile;
 import decant.layout.Layout;
 import decant.layout.Layouter;
 import decant.layout.Places;
@@ -22,7 +23,6 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
-import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Stream;
@@ -112,7 +112,7 @@ final class PageBreaks {
   }
 
   private static Optional<Result> measure(Path file) {
-    String name = Objects.requireNonNull(file.getParent()).getFileName() + "/" + file.getFileName();
+    String name = AtomicFile.folderOf(file).getFileName() + "/" + file.getFileName();
     try {
       TakenIn t = Intake.take(ReadRequest.of(file));
       Layout layout = new Layouter(FontBook.shipped()).layout(t.document());

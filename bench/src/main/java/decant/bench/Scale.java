@@ -1,6 +1,7 @@
 package decant.bench;
 
 import decant.format.Intake;
+import decant.io.AtomicFile;
 import decant.io.Untouchable;
 import decant.layout.CaretPlace;
 import decant.layout.Layout;
@@ -36,7 +37,6 @@ import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
-import java.util.Objects;
 
 /**
  * What a person waits for in a long document: the first page, all pages, a keystroke, a published
@@ -99,7 +99,7 @@ final class Scale {
         new Publisher.Order(
             layout,
             RecipeBook.counterCopy(),
-            Objects.requireNonNull(to.getParent()),
+            AtomicFile.folderOf(to),
             name.substring(0, name.lastIndexOf('.')),
             to.resolveSibling("none"),
             true,

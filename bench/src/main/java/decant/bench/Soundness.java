@@ -1,6 +1,7 @@
 package decant.bench;
 
 import decant.format.Intake;
+import decant.io.AtomicFile;
 import decant.layout.Layout;
 import decant.layout.Layouter;
 import decant.layout.Places;
@@ -25,7 +26,6 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Locale;
-import java.util.Objects;
 import java.util.Optional;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
@@ -93,7 +93,7 @@ final class Soundness {
 
   private void check(Path file) {
     files++;
-    String name = Objects.requireNonNull(file.getParent()).getFileName() + "/" + file.getFileName();
+    String name = AtomicFile.folderOf(file).getFileName() + "/" + file.getFileName();
     try {
       long start = System.nanoTime();
       Layout l =

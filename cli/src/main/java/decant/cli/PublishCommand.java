@@ -33,7 +33,6 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Objects;
 import java.util.Optional;
 import java.util.concurrent.Callable;
 import java.util.stream.Collectors;
@@ -193,10 +192,6 @@ final class PublishCommand implements Callable<Integer> {
     }
   }
 
-  private static Path folderOf(Path file) {
-    return Objects.requireNonNull(file.getParent());
-  }
-
   private Receipt publish(
       Path file, Recipe chosen, boolean intoFolder, Passwords passwords, Untouchable untouchable)
       throws ReadProblem, WriteProblem, PublishProblem, IOException {
@@ -207,12 +202,12 @@ final class PublishCommand implements Callable<Integer> {
         .ifPresent(e -> System.err.println(WORDS.say("each-file.problem", file, e)));
     Layout layout = Pages.of(taken.document(), deadline);
     Path source = file.toAbsolutePath();
-    Path folder = folderOf(source);
+    Path folder = AtomicFile.folderOf(source);
     String stem = stem(file);
     if (intoFolder && out != null) {
       folder = out;
     } else if (out != null) {
-      folder = folderOf(out.toAbsolutePath());
+      folder = AtomicFile.folderOf(out);
       stem = stem(out);
     } else if (chosen.outputs().stream().anyMatch(o -> named(o, stem(file)).equals(name(file)))) {
       // A PDF published as PDF beside itself gets a name of its own.

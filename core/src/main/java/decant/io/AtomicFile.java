@@ -160,9 +160,9 @@ public final class AtomicFile {
     return prepare(target, overwrite, Readers.USUAL, writing);
   }
 
-  /** Of a target, which is always named in full. */
-  private static Path folderOf(Path target) {
-    return Objects.requireNonNull(target.getParent(), "a file stands in a folder");
+  /** The folder that a file stands in. */
+  public static Path folderOf(Path file) {
+    return Objects.requireNonNull(file.toAbsolutePath().getParent(), "a file stands in a folder");
   }
 
   private static Pending prepare(Path name, boolean overwrite, Readers readers, Writing writing)

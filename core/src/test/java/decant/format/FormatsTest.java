@@ -4,11 +4,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import decant.Samples;
-import decant.io.Untouchable;
 import decant.pdf.Published;
-import decant.pdf.choices.Passwords;
 import decant.preview.LeftOut;
-import decant.publish.Publisher;
 import decant.publish.Receipt;
 import decant.reading.ReadRequest;
 import decant.reading.TakenIn;
@@ -19,7 +16,6 @@ import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.List;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
 import org.junit.jupiter.api.Test;
@@ -76,18 +72,8 @@ class FormatsTest {
             "test");
     assertThat(RecipeFile.read(RecipeFile.write(recipe), "test")).isEqualTo(recipe);
     Receipt receipt =
-        Publisher.publish(
-            new Publisher.Order(
-                Samples.layout(taken.document()),
-                recipe,
-                folder,
-                "rules",
-                source,
-                false,
-                Passwords.NONE,
-                Untouchable.inputs(List.of(source))),
-            (name, done) -> {},
-            () -> false);
+        Samples.publish(
+            Samples.layout(taken.document()), recipe, folder, source, (name, done) -> {});
     assertThat(receipt.files())
         .extracting(f -> f.file().getFileName().toString())
         .containsExactly("rules.toy", "rules.pdf");

@@ -187,18 +187,8 @@ class PlanTest {
                 new Output.Office(Formats.working(), "{stem} to edit")));
     Path source = Files.writeString(folder.resolve("rules.docx"), "the source");
     Receipt receipt =
-        Publisher.publish(
-            new Publisher.Order(
-                layout,
-                r,
-                folder,
-                "rules",
-                source,
-                false,
-                Passwords.NONE,
-                Untouchable.inputs(List.of(source))),
-            (file, done) -> assertThat(done).isBetween(0.0, 1.0),
-            () -> false);
+        Samples.publish(
+            layout, r, folder, source, (file, done) -> assertThat(done).isBetween(0.0, 1.0));
     assertThat(receipt.verified()).isTrue();
     assertThat(receipt.files()).hasSize(5).allSatisfy(f -> assertThat(f.file()).exists());
     try (PDDocument pdf = Loader.loadPDF(folder.resolve("rules 2.pdf").toFile())) {
@@ -244,19 +234,7 @@ class PlanTest {
         new Conformance(
             Conformance.Standard.A3B, false, true, Version.V1_7, Enclosures.USUAL.withSource(true));
     Recipe r = new Recipe("With source", "", List.of(Output.Pdf.USUAL.with(k)));
-    Receipt receipt =
-        Publisher.publish(
-            new Publisher.Order(
-                layout,
-                r,
-                folder,
-                "rules",
-                source,
-                false,
-                Passwords.NONE,
-                Untouchable.inputs(List.of(source))),
-            (file, done) -> {},
-            () -> false);
+    Receipt receipt = Samples.publish(layout, r, folder, source, (file, done) -> {});
     assertThat(receipt.verified()).as(ReceiptJson.write(receipt)).isTrue();
     String listed =
         decant.Tool.run("pdfdetach", "-list", folder.resolve("rules.pdf").toString()).output();

@@ -64,17 +64,24 @@ final class VmlReader {
   private Optional<Inline> shape(
       Element e, Optional<double[]> group, Optional<Kept> kept, Look look, NodeId at)
       throws ReadProblem {
-    switch (e.name()) {
-      case "v:shape", "v:rect", "v:roundrect", "v:oval", "v:line", "v:group" -> {}
-      default -> {
-        return textOf(e, group, kept, look, at);
-      }
+    Optional<Element> text = e.child("v:textbox").flatMap(b -> b.child("w:txbxContent"));
+    boolean drawn = SHAPES.contains(e.name());
+    if (!drawn && (!DRAWN.contains(e.name()) || text.isEmpty())) {
+      return Optional.empty();
     }
     Map<String, String> style = style(e.attribute("style").orElse(""));
     double w = length(style.get("width"), group, 0);
     double h = length(style.get("height"), group, 1);
     Placement placement = group.isPresent() ? inGroup(style, group.get()) : placement(e, style);
     String alt = e.attribute("alt").orElse("");
+    if (!drawn) {
+      // What is drawn around the text is left out, and that is told.
+      drawings.memberLeftOut(at);
+      Framed around = new Framed(w > 0 ? w : OF_TEXT, h, alt, placement, kept, look);
+      NodeId story = drawings.story(text.get());
+      return Optional.of(
+          around.box(Optional.of(story), VerticalAlignment.TOP, Optional.empty(), 0));
+    }
     var frame = new Framed(w, h, alt, placement, kept, look);
     if (e.name().equals("v:group")) {
       return Optional.of(group(e, frame, at));
@@ -91,25 +98,6 @@ final class VmlReader {
       return Optional.of(watermark(e, path.get(), style, frame));
     }
     return Optional.of(drawn(e, style, frame));
-  }
-
-  /** The text in a shape of another kind; what is drawn around it is left out, and that is told. */
-  private Optional<Inline> textOf(
-      Element e, Optional<double[]> group, Optional<Kept> kept, Look look, NodeId at)
-      throws ReadProblem {
-    Optional<Element> text = e.child("v:textbox").flatMap(b -> b.child("w:txbxContent"));
-    if (!DRAWN.contains(e.name()) || text.isEmpty()) {
-      return Optional.empty();
-    }
-    drawings.memberLeftOut(at);
-    Map<String, String> style = style(e.attribute("style").orElse(""));
-    double w = length(style.get("width"), group, 0);
-    double h = length(style.get("height"), group, 1);
-    Placement placement = group.isPresent() ? inGroup(style, group.get()) : placement(e, style);
-    var frame = new Framed(w > 0 ? w : OF_TEXT, h, "", placement, kept, look);
-    return Optional.of(
-        frame.box(
-            Optional.of(drawings.story(text.get())), VerticalAlignment.TOP, Optional.empty(), 0));
   }
 
   /** Width of a text whose shape says none: two inches. */
@@ -206,6 +194,9 @@ final class VmlReader {
     }
     return drawings.members(members, frame);
   }
+
+  private static final Set<String> SHAPES =
+      Set.of("v:shape", "v:rect", "v:roundrect", "v:oval", "v:line", "v:group");
 
   /** Shapes of other kinds (ISO/IEC 29500-4 §19.1.2). */
   private static final Set<String> DRAWN = Set.of("v:polyline", "v:arc", "v:curve", "v:image");

@@ -40,8 +40,8 @@ final class DocxDigest {
     this.part = main;
     this.targets = parts.relationships(main);
     this.styles = DocxStyles.of(root("styles").orElseThrow(() -> new IOException("no styles")));
-    this.labels = freshLabels();
-    this.ofBoxes = freshLabels();
+    this.labels = root("numbering").map(DocxLabels::of).orElseGet(DocxLabels::none);
+    this.ofBoxes = labels.afresh();
     this.footnotes = notes("footnotes");
     this.endnotes = notes("endnotes");
   }
@@ -140,11 +140,6 @@ final class DocxDigest {
     section++;
   }
 
-  private DocxLabels freshLabels() throws IOException {
-    var numbering = root("numbering");
-    return numbering.isPresent() ? DocxLabels.of(numbering.get()) : DocxLabels.none();
-  }
-
   private interface Walk {
     void of(Element root) throws IOException;
   }
@@ -157,7 +152,7 @@ final class DocxDigest {
     var root = parts.xml(name);
     if (root.isPresent()) {
       DocxLabels around = labels;
-      labels = freshLabels();
+      labels = around.afresh();
       apart(root.get(), walk);
       labels = around;
     }

@@ -23,17 +23,27 @@ final class DocxLabels {
   private record Instance(
       String series, Map<Integer, Level> levels, Map<Integer, Integer> starts) {}
 
-  private final Map<String, Map<Integer, Level>> series = new HashMap<>();
-  private final Map<String, Instance> instances = new HashMap<>();
+  private final Map<String, Map<Integer, Level>> series;
+  private final Map<String, Instance> instances;
   private final Map<String, Integer> counts = new HashMap<>();
   private final Set<String> begun = new HashSet<>();
 
+  private DocxLabels(Map<String, Map<Integer, Level>> series, Map<String, Instance> instances) {
+    this.series = series;
+    this.instances = instances;
+  }
+
   static DocxLabels none() {
-    return new DocxLabels();
+    return new DocxLabels(new HashMap<>(), new HashMap<>());
+  }
+
+  /** The same lists, of which nothing was counted yet. */
+  DocxLabels afresh() {
+    return new DocxLabels(series, instances);
   }
 
   static DocxLabels of(Element root) {
-    var out = new DocxLabels();
+    DocxLabels out = none();
     for (Element e : Package.children(root)) {
       if (e.getLocalName().equals("abstractNum")) {
         var levels = new HashMap<Integer, Level>();

@@ -6,6 +6,8 @@ import java.awt.geom.Rectangle2D;
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
+import java.util.stream.Collectors;
 import org.apache.pdfbox.cos.COSArray;
 import org.apache.pdfbox.cos.COSDictionary;
 import org.apache.pdfbox.cos.COSName;
@@ -28,8 +30,9 @@ final class LinkCheck {
    * @param area in points from the page's upper left corner
    */
   record Area(int page, String to, Rectangle2D area) {
+    /** Whether it leads where a text of its page does, and lies on it. */
     private boolean covers(Area text) {
-      if (page != text.page || !to.equals(text.to)) {
+      if (!to.equals(text.to)) {
         return false;
       }
       Rectangle2D both = area.createIntersection(text.area);
@@ -46,8 +49,15 @@ final class LinkCheck {
       on(pdf, k, got);
     }
     List<Area> wanted = expected.links();
-    boolean there = wanted.stream().allMatch(w -> got.stream().anyMatch(g -> g.covers(w)));
-    boolean meant = got.stream().allMatch(g -> wanted.stream().anyMatch(w -> g.covers(w)));
+    Map<Integer, List<Area>> gotOn = got.stream().collect(Collectors.groupingBy(Area::page));
+    Map<Integer, List<Area>> wantedOn = wanted.stream().collect(Collectors.groupingBy(Area::page));
+    boolean there =
+        wanted.stream()
+            .allMatch(
+                w -> gotOn.getOrDefault(w.page(), List.of()).stream().anyMatch(g -> g.covers(w)));
+    boolean meant =
+        got.stream()
+            .allMatch(g -> wantedOn.getOrDefault(g.page(), List.of()).stream().anyMatch(g::covers));
     return Check.of(
         WORDS.say("link-check.name"),
         there && meant,

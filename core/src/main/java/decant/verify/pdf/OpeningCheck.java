@@ -12,7 +12,6 @@ import org.apache.pdfbox.cos.COSDictionary;
 import org.apache.pdfbox.cos.COSName;
 import org.apache.pdfbox.cos.COSNumber;
 import org.apache.pdfbox.pdmodel.PDDocument;
-import org.apache.pdfbox.pdmodel.PDPage;
 
 /** Whether a file opens and prints as chosen (ISO 32000-2 tables 29 and 147). */
 final class OpeningCheck {
@@ -50,10 +49,7 @@ final class OpeningCheck {
     if (to == null) {
       return sight.page() == 1 && sight.zoom() == InitialView.Zoom.VIEWERS;
     }
-    boolean page =
-        to.size() > 0
-            && to.getObject(0) instanceof COSDictionary d
-            && pdf.getPages().indexOf(new PDPage(d)) == sight.page() - 1;
+    boolean page = to.size() > 0 && LinkCheck.pageOf(pdf, to) == sight.page() - 1;
     String fit = to.size() > 1 && to.getObject(1) instanceof COSName n ? n.getName() : "";
     double zoom = to.size() > 4 && to.getObject(4) instanceof COSNumber n ? n.floatValue() : 0;
     return page

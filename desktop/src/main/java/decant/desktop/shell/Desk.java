@@ -1,6 +1,7 @@
 package decant.desktop.shell;
 
 import decant.format.Intake;
+import decant.io.AtomicFile;
 import decant.io.StateFolder;
 import decant.layout.Layout;
 import decant.model.Document;
@@ -332,7 +333,7 @@ public final class Desk {
   /** Shows the folder of a file in the system's own file manager. */
   public void showFolder(Path file) {
     worker.execute(() -> {
-      Optional<String> problem = FolderOpening.of(Work.folderOf(file));
+      Optional<String> problem = FolderOpening.of(AtomicFile.folderOf(file));
       problem.ifPresent(p -> Platform.runLater(() -> tell(p)));
     });
   }

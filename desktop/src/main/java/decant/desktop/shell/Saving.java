@@ -95,7 +95,7 @@ public final class Saving {
     desk.tray().used(target);
     w.savedAs(target, version);
     recovery.forget(w);
-    desk.tell(WORDS.say("saving.saved", target.getFileName(), Work.folderOf(target)));
+    desk.tell(WORDS.say("saving.saved", target.getFileName(), AtomicFile.folderOf(target)));
     then.run();
   }
 
@@ -111,7 +111,7 @@ public final class Saving {
         Notice.Answer.of(
             sameFolder(free, target)
                 ? WORDS.say("saving.save-as", free.getFileName())
-                : WORDS.say("saving.save-as-in", free.getFileName(), Work.folderOf(free)),
+                : WORDS.say("saving.save-as-in", free.getFileName(), AtomicFile.folderOf(free)),
             () -> save(w, free, false, then));
     Notice.Answer not = Notice.Answer.of(WORDS.say("saving.not-now"), desk::dismiss);
     desk.noticeProperty()

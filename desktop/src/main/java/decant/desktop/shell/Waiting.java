@@ -28,6 +28,7 @@ import javafx.beans.property.SimpleObjectProperty;
  */
 public final class Waiting {
   private static final Words WORDS = Words.of(Waiting.class);
+  private static final System.Logger LOG = System.getLogger(Waiting.class.getName());
 
   private final Desk desk;
   private final Executor worker;
@@ -163,6 +164,9 @@ public final class Waiting {
           break;
         } catch (ReadProblem | WriteProblem | PublishProblem e) {
           problem = WORDS.say("waiting.still-queued", q.stem(), e.getMessage());
+        } catch (RuntimeException | StackOverflowError e) {
+          LOG.log(System.Logger.Level.ERROR, "publishing what was queued failed", e);
+          problem = WORDS.say("waiting.still-queued", q.stem(), WORDS.say("waiting.fault"));
         }
       }
       String last = problem;

@@ -1,6 +1,7 @@
 package decant.desktop.shell;
 
 import decant.format.Formats;
+import decant.io.AtomicFile;
 import decant.layout.Layout;
 import decant.model.Document;
 import decant.model.Finding;
@@ -21,7 +22,6 @@ import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
-import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Supplier;
@@ -111,19 +111,15 @@ public final class Work {
     Recipe usual = RecipeBook.counterCopy();
     this.draft =
         new SimpleObjectProperty<>(
-            new Draft(usual, usual, 0, folderOf(source), freeStem(source), Passwords.NONE));
-  }
-
-  /** The folder that a file stands in. */
-  static Path folderOf(Path file) {
-    return Objects.requireNonNull(file.toAbsolutePath().getParent());
+            new Draft(
+                usual, usual, 0, AtomicFile.folderOf(source), freeStem(source), Passwords.NONE));
   }
 
   /** A stem beside the source under which nothing is published yet. */
   private String freeStem(Path file) {
     String end = "." + Formats.pages().extension();
     String name =
-        decant.io.AtomicFile.freeName(file.resolveSibling(stem() + " published" + end))
+        AtomicFile.freeName(file.resolveSibling(stem() + " published" + end))
             .getFileName()
             .toString();
     return name.substring(0, name.length() - end.length());
