@@ -180,7 +180,7 @@ final class Soundness {
     double right = 0;
     double size = 0;
     for (Item i : l.line().items()) {
-      if (i instanceof Item.GlyphRun r && !r.text().isBlank()) {
+      if (i instanceof Item.GlyphRun r && !r.shown().text().isBlank()) {
         left = Math.min(left, l.x() + r.x());
         right = Math.max(right, l.x() + r.x() + r.width());
         size = Math.max(size, r.size());

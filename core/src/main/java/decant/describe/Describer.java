@@ -130,8 +130,8 @@ public final class Describer {
             .put("height", round(pic.height()))
             .put("alt", pic.alt());
       }
-      if (i instanceof Inline.Shape s && s.story().isPresent()) {
-        Story story = document.stories().get(s.story().get());
+      if (i instanceof Inline.Shape s && s.content().story().isPresent()) {
+        Story story = document.stories().get(s.content().story().get());
         if (story != null) {
           blocks(story.blocks());
         }

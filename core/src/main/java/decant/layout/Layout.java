@@ -84,17 +84,17 @@ public final class Layout {
     var out = new ArrayList<Fragment>();
     s.runningFor(true, page.firstOfSection(), page.shown())
         .ifPresent(h -> {
-          for (Fragment f : runningTexts.set(h, setup, setup.header(), fields)) {
-            out.add(f.moved(setup.left(), setup.header()));
+          for (Fragment f : runningTexts.set(h, setup, setup.margins().header(), fields)) {
+            out.add(f.moved(setup.margins().left(), setup.margins().header()));
           }
         });
     s.runningFor(false, page.firstOfSection(), page.shown())
         .ifPresent(f -> {
           // How high it is does not follow from where it stands, but what floats in it does.
           double height = Fragment.lowest(runningTexts.set(f, setup, 0, fields));
-          double top = setup.height() - setup.footer() - height;
+          double top = setup.height() - setup.margins().footer() - height;
           for (Fragment part : runningTexts.set(f, setup, top, fields)) {
-            out.add(part.moved(setup.left(), top));
+            out.add(part.moved(setup.margins().left(), top));
           }
         });
     return out;
@@ -185,7 +185,7 @@ public final class Layout {
     }
     NodeId id = flow.blocks().get(k).id();
     var out = new ArrayList<Page>();
-    for (int p = firstPageOf(k); p < pages.size() && pages.get(p).start().block() <= k; p++) {
+    for (int p = firstPageOf(k); p < pages.size() && pages.get(p).start().at().block() <= k; p++) {
       if (pages.get(p).body().stream().anyMatch(f -> f.source().id().equals(id))) {
         out.add(pages.get(p));
       }
@@ -210,7 +210,8 @@ public final class Layout {
               flow.blocks().get(k),
               i ->
                   i instanceof Inline.NoteMark m && m.note().equals(story)
-                      || i instanceof Inline.Shape h && h.story().equals(Optional.of(story)));
+                      || i instanceof Inline.Shape h
+                          && h.content().story().equals(Optional.of(story)));
       if (refers) {
         List<Page> found = pagesOfBlock(k);
         if (found.isEmpty()) {
@@ -234,7 +235,7 @@ public final class Layout {
     int high = pages.size() - 1;
     while (low < high) {
       int mid = (low + high + 1) >>> 1;
-      Page.FlowPoint s = pages.get(mid).start();
+      Page.FlowPoint s = pages.get(mid).start().at();
       if (s.block() < block || s.block() == block && s.part() == 0) {
         low = mid;
       } else {

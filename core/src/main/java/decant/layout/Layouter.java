@@ -125,7 +125,7 @@ public final class Layouter {
             }
             Page page = before.pages().get(k);
             boolean otherSide = (page.shown() - shown) % 2 != 0 && hasSides(d);
-            return otherSide || page.afterBreak() != afterBreak
+            return otherSide || page.start().afterBreak() != afterBreak
                 ? null
                 : movedFrom(d, before.pages(), k, number, shown, shift);
           };
@@ -212,7 +212,8 @@ public final class Layouter {
           own = s;
         }
         s.use(new Context(Map.of(), d.stories(), fields.withNotes(now.fields().notes())));
-        return s.stack(story.blocks(), setup.textWidth(), Area.running(setup, setup.left(), top));
+        return s.stack(
+            story.blocks(), setup.textWidth(), Area.running(setup, setup.margins().left(), top));
       }
     };
   }
@@ -288,31 +289,31 @@ public final class Layouter {
    */
   private static List<Page> pagesBefore(List<Page> pages, int changed) {
     int k = 0;
-    while (k < pages.size() && pages.get(k).start().block() < changed) {
+    while (k < pages.size() && pages.get(k).start().at().block() < changed) {
       k++;
     }
     // Page k-1 may hold the changed block; page k-2 may have been filled looking ahead at it.
     int keep = Math.max(0, Math.min(k - 2, pages.size() - 1));
-    while (keep > 0 && !pages.get(keep).resumable()) {
+    while (keep > 0 && !pages.get(keep).start().resumable()) {
       keep--;
     }
     return pages.subList(0, keep);
   }
 
   private static PageFiller.Start startOf(Page page, Document d, Flow flow, BlockLayouter blocks) {
-    Page.FlowPoint at = page.start();
+    Page.FlowPoint at = page.start().at();
     BlockLayout begun = null;
     if (at.part() > 0) {
       begun = PageFiller.begun(d, flow, blocks, at.block());
     }
-    return new PageFiller.Start(at, begun, List.of(), page.afterBreak());
+    return new PageFiller.Start(at, begun, List.of(), page.start().afterBreak());
   }
 
   private static Map<Page.FlowPoint, Integer> startsFrom(List<Page> pages, int block) {
     var out = new HashMap<Page.FlowPoint, Integer>();
-    for (int k = pages.size() - 1; k >= 0 && pages.get(k).start().block() >= block; k--) {
-      if (pages.get(k).resumable()) {
-        out.put(pages.get(k).start(), k);
+    for (int k = pages.size() - 1; k >= 0 && pages.get(k).start().at().block() >= block; k--) {
+      if (pages.get(k).start().resumable()) {
+        out.put(pages.get(k).start().at(), k);
       }
     }
     return out;

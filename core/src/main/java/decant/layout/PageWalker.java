@@ -220,11 +220,15 @@ public final class PageWalker {
     Drawn d = s.shape();
     var box = new Box(x, y, d.shape().width(), d.height());
     boolean turned = turn(d.shape().rotation(), box);
-    if (d.shape().geometry() == Geometry.RECTANGLE) {
-      d.shape().fill().ifPresent(c -> sink.fill(box, c));
-      d.shape().outline().filter(Rule::isDrawn).ifPresent(r -> lines.frame(box, r));
+    if (d.shape().drawing().geometry() == Geometry.RECTANGLE) {
+      d.shape().drawing().fill().ifPresent(c -> sink.fill(box, c));
+      d.shape().drawing().outline().filter(Rule::isDrawn).ifPresent(r -> lines.frame(box, r));
     } else {
-      sink.shape(d.shape().geometry(), box, d.shape().fill(), d.shape().outline());
+      sink.shape(
+          d.shape().drawing().geometry(),
+          box,
+          d.shape().drawing().fill(),
+          d.shape().drawing().outline());
     }
     fragments(d.content(), x, y, role);
     turnBack(turned);

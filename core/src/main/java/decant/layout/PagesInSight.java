@@ -82,18 +82,18 @@ final class PagesInSight {
       Page p, Flow before, Page.FlowPoint end, Map<NodeId, Integer> numbers) {
     Integer block = number(p, before, numbers);
     return block != null
-        && (block > end.block() || block == end.block() && p.start().part() >= end.part());
+        && (block > end.block() || block == end.block() && p.start().at().part() >= end.part());
   }
 
   private static @Nullable Integer number(Page p, Flow before, Map<NodeId, Integer> numbers) {
-    int k = p.start().block();
+    int k = p.start().at().block();
     return k >= before.size() ? null : numbers.get(before.blocks().get(k).id());
   }
 
   private static void add(List<Page> pages, Page p, Flow before, Map<NodeId, Integer> numbers) {
     Integer block = number(p, before, numbers);
     if (block != null) {
-      pages.add(p.moved(pages.size() + 1, p.shown(), block - p.start().block()));
+      pages.add(p.moved(pages.size() + 1, p.shown(), block - p.start().at().block()));
     }
   }
 
@@ -104,15 +104,19 @@ final class PagesInSight {
     if (block == null) {
       return null;
     }
-    int part = p.start().part();
+    int part = p.start().at().part();
     if (part == 0) {
-      return new PageFiller.Start(new Page.FlowPoint(block, 0), null, List.of(), p.afterBreak());
+      return new PageFiller.Start(
+          new Page.FlowPoint(block, 0), null, List.of(), p.start().afterBreak());
     }
     BlockLayout begun = PageFiller.begun(document, flow, blocks, block);
     int same = begun instanceof ParagraphLayout l ? lineOf(l, p, part) : part;
     same = Math.clamp(same, 0, Math.max(0, begun.parts() - 1));
     return new PageFiller.Start(
-        new Page.FlowPoint(block, same), same == 0 ? null : begun, List.of(), p.afterBreak());
+        new Page.FlowPoint(block, same),
+        same == 0 ? null : begun,
+        List.of(),
+        p.start().afterBreak());
   }
 
   /** The line of a paragraph that holds what an earlier page began with. */

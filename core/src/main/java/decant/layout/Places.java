@@ -61,7 +61,7 @@ public final class Places {
     return switch (object) {
       case Item.PictureBox p -> p.at();
       case Item.ShapeBox s -> s.at();
-      case Item.GlyphRun r -> r.from();
+      case Item.GlyphRun r -> r.shown().from();
       case Item.Fill f -> 0;
     };
   }
@@ -153,7 +153,7 @@ public final class Places {
 
   /** Where what stands on a line ends, from the left edge of its block. */
   private static double endX(PlacedLine l) {
-    boolean rightToLeft = l.paragraph().style().rightToLeft();
+    boolean rightToLeft = l.paragraph().style().lines().rightToLeft();
     var ends = l.line().items().stream().mapToDouble(i -> rightToLeft ? i.x() : i.x() + i.width());
     return (rightToLeft ? ends.min() : ends.max()).orElse(startX(l));
   }
@@ -185,13 +185,13 @@ public final class Places {
     for (Item item : line.items()) {
       switch (item) {
         case Item.GlyphRun r -> {
-          if (!r.generated() && offset >= r.from() && offset <= r.to()) {
+          if (!r.shown().generated() && offset >= r.shown().from() && offset <= r.shown().to()) {
             double x = runX(r, offset);
-            if (offset < r.to()) {
+            if (offset < r.shown().to()) {
               return x;
             }
             fallback = x;
-          } else if (!r.generated() && offset > r.to()) {
+          } else if (!r.shown().generated() && offset > r.shown().to()) {
             fallback = Math.max(fallback, r.x() + r.width());
           }
         }
@@ -220,15 +220,16 @@ public final class Places {
   private static double startX(PlacedLine placed) {
     ParagraphStyle s = placed.paragraph().style();
     double width = placed.paragraph().width() - placed.line().right();
-    double left = placed.line().left() + (s.rightToLeft() ? s.indentEnd() : s.indentStart());
-    double right = width - (s.rightToLeft() ? s.indentStart() : s.indentEnd());
-    return switch (s.alignment()) {
+    double left =
+        placed.line().left() + (s.lines().rightToLeft() ? s.indents().end() : s.indents().start());
+    double right = width - (s.lines().rightToLeft() ? s.indents().start() : s.indents().end());
+    return switch (s.lines().alignment()) {
       case START, JUSTIFIED ->
-          s.rightToLeft()
+          s.lines().rightToLeft()
               ? right
-              : left + Math.max(0, placed.line().from() == 0 ? s.firstLine() : 0);
+              : left + Math.max(0, placed.line().from() == 0 ? s.indents().firstLine() : 0);
       case CENTRE -> (left + right) / 2;
-      case END -> s.rightToLeft() ? left : right;
+      case END -> s.lines().rightToLeft() ? left : right;
     };
   }
 
@@ -236,7 +237,7 @@ public final class Places {
     // Between clusters: the edge. Within one (a ligature): a share of it.
     int before = -1;
     int after = Integer.MAX_VALUE;
-    for (int c : r.clusters()) {
+    for (int c : r.placed().clusters()) {
       if (c <= offset) {
         before = Math.max(before, c);
       }
@@ -244,27 +245,29 @@ public final class Places {
         after = Math.min(after, c);
       }
     }
-    int endPlace = after == Integer.MAX_VALUE ? r.to() : after;
+    int endPlace = after == Integer.MAX_VALUE ? r.shown().to() : after;
     if (before < 0) {
-      return r.rightToLeft() ? r.x() + r.width() : r.x();
+      return r.placed().rightToLeft() ? r.x() + r.width() : r.x();
     }
     double left = Double.MAX_VALUE;
     double right = 0;
-    for (int g = 0; g < r.glyphs().length; g++) {
-      if (r.clusters()[g] == before) {
-        left = Math.min(left, r.xs()[g]);
-        right = Math.max(right, g + 1 < r.glyphs().length ? nextOrigin(r, g) : r.width());
+    for (int g = 0; g < r.placed().glyphs().length; g++) {
+      if (r.placed().clusters()[g] == before) {
+        left = Math.min(left, r.placed().xs()[g]);
+        right = Math.max(right, g + 1 < r.placed().glyphs().length ? nextOrigin(r, g) : r.width());
       }
     }
     double share = endPlace == before ? 0 : (offset - before) / (double) (endPlace - before);
     return r.x()
-        + (r.rightToLeft() ? right - share * (right - left) : left + share * (right - left));
+        + (r.placed().rightToLeft()
+            ? right - share * (right - left)
+            : left + share * (right - left));
   }
 
   private static double nextOrigin(Item.GlyphRun r, int g) {
-    for (int k = g + 1; k < r.glyphs().length; k++) {
-      if (r.clusters()[k] != r.clusters()[g]) {
-        return r.xs()[k];
+    for (int k = g + 1; k < r.placed().glyphs().length; k++) {
+      if (r.placed().clusters()[k] != r.placed().clusters()[g]) {
+        return r.placed().xs()[k];
       }
     }
     return r.width();

@@ -16,22 +16,22 @@ record RuleLines(PageWalker.Sink sink) {
   void around(
       Fragment.Lines l, @Nullable Fragment above, @Nullable Fragment below, double x, double y) {
     ParagraphStyle s = l.layout().style();
-    boolean shaded = !s.shading().equals(Colour.WHITE);
-    if (!shaded && !s.rules().isDrawn()) {
+    boolean shaded = !s.area().shading().equals(Colour.WHITE);
+    if (!shaded && !s.area().rules().isDrawn()) {
       return;
     }
-    double hanging = Math.min(0, s.firstLine());
-    double start = s.indentStart() + hanging;
-    double left = x + (s.rightToLeft() ? s.indentEnd() : start);
-    double width = l.layout().width() - start - s.indentEnd();
+    double hanging = Math.min(0, s.indents().firstLine());
+    double start = s.indents().start() + hanging;
+    double left = x + (s.lines().rightToLeft() ? s.indents().end() : start);
+    double width = l.layout().width() - start - s.indents().end();
     boolean joinsAbove = joins(above, l) && l.from() == 0;
     boolean joinsBelow = below != null && joins(l, below);
     double top = joinsAbove && above != null ? y - (l.y() - above.bottom()) : y;
     double bottom = y + l.height();
-    double padLeft = space(s.rules().start());
-    double padRight = space(s.rules().end());
-    double padTop = joinsAbove ? 0 : space(s.rules().top());
-    double padBottom = joinsBelow ? 0 : space(s.rules().bottom());
+    double padLeft = space(s.area().rules().start());
+    double padRight = space(s.area().rules().end());
+    double padTop = joinsAbove ? 0 : space(s.area().rules().top());
+    double padBottom = joinsBelow ? 0 : space(s.area().rules().bottom());
     if (shaded) {
       sink.fill(
           new Box(
@@ -39,9 +39,9 @@ record RuleLines(PageWalker.Sink sink) {
               top - padTop,
               width + padLeft + padRight,
               bottom - top + padTop + padBottom),
-          s.shading());
+          s.area().shading());
     }
-    if (!s.rules().isDrawn()) {
+    if (!s.area().rules().isDrawn()) {
       return;
     }
     var box =
@@ -53,27 +53,32 @@ record RuleLines(PageWalker.Sink sink) {
     boolean first = l.from() == 0;
     boolean last = l.to() == l.layout().lines().size();
     if (joinsAbove) {
-      s.rules()
+      s.area()
+          .rules()
           .insideAcross()
           .filter(Rule::isDrawn)
           .ifPresent(r -> horizontal(box.x(), top + (y - top) / 2, box.width(), r));
     } else if (first) {
-      s.rules()
+      s.area()
+          .rules()
           .top()
           .filter(Rule::isDrawn)
           .ifPresent(r -> horizontal(box.x(), box.y() - r.extent() / 2, box.width(), r));
     }
     if (last && !joinsBelow) {
-      s.rules()
+      s.area()
+          .rules()
           .bottom()
           .filter(Rule::isDrawn)
           .ifPresent(r -> horizontal(box.x(), box.bottom() + r.extent() / 2, box.width(), r));
     }
-    s.rules()
+    s.area()
+        .rules()
         .start()
         .filter(Rule::isDrawn)
         .ifPresent(r -> vertical(box.x() - r.extent() / 2, box.y(), box.height(), r));
-    s.rules()
+    s.area()
+        .rules()
         .end()
         .filter(Rule::isDrawn)
         .ifPresent(r -> vertical(box.right() + r.extent() / 2, box.y(), box.height(), r));
@@ -91,43 +96,47 @@ record RuleLines(PageWalker.Sink sink) {
     ParagraphStyle t = y.layout().style();
     boolean follows = b.y() >= a.bottom() - 0.1 && Math.abs(a.x() - b.x()) < 0.1;
     boolean sameShade =
-        s.shading().equals(t.shading())
-            && !s.rules().isDrawn()
-            && !t.rules().isDrawn()
-            && s.indentStart() == t.indentStart()
-            && s.indentEnd() == t.indentEnd();
+        s.area().shading().equals(t.area().shading())
+            && !s.area().rules().isDrawn()
+            && !t.area().rules().isDrawn()
+            && s.indents().start() == t.indents().start()
+            && s.indents().end() == t.indents().end();
     return follows && (s.sharesRules(t) || sameShade);
   }
 
   void pageBorders(decant.model.PageSetup p) {
-    if (!p.borders().isDrawn()) {
+    if (!p.borders().rules().isDrawn()) {
       return;
     }
-    double top = space(p.borders().top());
-    double right = space(p.borders().end());
-    double bottom = space(p.borders().bottom());
-    double left = space(p.borders().start());
+    double top = space(p.borders().rules().top());
+    double right = space(p.borders().rules().end());
+    double bottom = space(p.borders().rules().bottom());
+    double left = space(p.borders().rules().start());
     Box box =
-        p.bordersFromEdge()
+        p.borders().fromEdge()
             ? new Box(left, top, p.width() - left - right, p.height() - top - bottom)
             : new Box(
-                p.left() - left,
-                p.top() - top,
+                p.margins().left() - left,
+                p.margins().top() - top,
                 p.textWidth() + left + right,
                 p.textHeight() + top + bottom);
     p.borders()
+        .rules()
         .top()
         .filter(Rule::isDrawn)
         .ifPresent(r -> horizontal(box.x(), box.y(), box.width(), r));
     p.borders()
+        .rules()
         .bottom()
         .filter(Rule::isDrawn)
         .ifPresent(r -> horizontal(box.x(), box.bottom(), box.width(), r));
     p.borders()
+        .rules()
         .start()
         .filter(Rule::isDrawn)
         .ifPresent(r -> vertical(box.x(), box.y(), box.height(), r));
     p.borders()
+        .rules()
         .end()
         .filter(Rule::isDrawn)
         .ifPresent(r -> vertical(box.right(), box.y(), box.height(), r));

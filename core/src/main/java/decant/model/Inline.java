@@ -91,23 +91,17 @@ public sealed interface Inline {
   /**
    * A drawn shape, with text in it or without. A text box is a rectangle with a story.
    *
-   * @param story the text in it, which is in {@link Document#stories}
    * @param width as shown, in points
    * @param height as shown, in points; the least height if it grows with its text
-   * @param padding from the edges to the text
+   * @param content the text in it and where it stands
    * @param rotation clockwise around its middle, in degrees
    * @param kept the original's own description of it, for the writer of the same format
    */
   record Shape(
-      Optional<NodeId> story,
-      Geometry geometry,
+      Drawing drawing,
       double width,
       double height,
-      boolean grows,
-      Insets padding,
-      VerticalAlignment alignment,
-      Optional<Colour> fill,
-      Optional<Rule> outline,
+      BoxText content,
       String alt,
       Placement placement,
       double rotation,
@@ -116,18 +110,32 @@ public sealed interface Inline {
       implements Inline {
     @Override
     public Shape withLook(Look other) {
-      return new Shape(
-          story, geometry, width, height, grows, padding, alignment, fill, outline, alt, placement,
-          rotation, kept, other);
+      return new Shape(drawing, width, height, content, alt, placement, rotation, kept, other);
     }
 
     /** This shape with another description of the original's own. */
     public Shape withKept(Optional<Kept> other) {
-      return new Shape(
-          story, geometry, width, height, grows, padding, alignment, fill, outline, alt, placement,
-          rotation, other, look);
+      return new Shape(drawing, width, height, content, alt, placement, rotation, other, look);
     }
   }
+
+  /**
+   * What a shape looks like.
+   *
+   * @param outline the line around it, or the line that it is
+   */
+  record Drawing(Geometry geometry, Optional<Colour> fill, Optional<Rule> outline) {}
+
+  /**
+   * The text in a shape.
+   *
+   * @param story the text, which is in {@link Document#stories}
+   * @param grows whether the shape grows with it
+   * @param padding from the edges to the text
+   * @param alignment where it stands in a shape that it does not fill
+   */
+  record BoxText(
+      Optional<NodeId> story, boolean grows, Insets padding, VerticalAlignment alignment) {}
 
   /** The outline of a shape within its box. */
   enum Geometry {

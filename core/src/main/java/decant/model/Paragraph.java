@@ -79,6 +79,22 @@ public record Paragraph(NodeId id, Look look, Look endLook, List<Inline> inlines
   }
 
   /**
+   * What stands at a place.
+   *
+   * @throws IndexOutOfBoundsException if the text ends before it
+   */
+  public Inline inlineAt(int place) {
+    int at = 0;
+    for (Inline i : inlines) {
+      at += i.length();
+      if (place < at) {
+        return i;
+      }
+    }
+    throw new IndexOutOfBoundsException(place);
+  }
+
+  /**
    * The look that text typed at a place takes on: that of the character before it, else the one
    * after it.
    */

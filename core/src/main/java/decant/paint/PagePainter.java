@@ -153,22 +153,22 @@ public final class PagePainter {
       double left = (x + run.x()) * scale;
       if (turns > 0 || GlyphMasks.tooLarge(size)) {
         g.setColor(new Color(run.colour().rgb()));
-        for (int k = 0; k < run.glyphs().length; k++) {
+        for (int k = 0; k < run.placed().glyphs().length; k++) {
           g.fill(
               GlyphMasks.outline(
                   run.face(),
-                  run.glyphs()[k],
+                  run.placed().glyphs()[k],
                   size,
-                  left + run.xs()[k] * scale,
-                  baseline - run.ys()[k] * scale));
+                  left + run.placed().xs()[k] * scale,
+                  baseline - run.placed().ys()[k] * scale));
         }
         return;
       }
-      for (int k = 0; k < run.glyphs().length; k++) {
-        double gx = left + run.xs()[k] * scale;
+      for (int k = 0; k < run.placed().glyphs().length; k++) {
+        double gx = left + run.placed().xs()[k] * scale;
         int quarters = (int) Math.floor(gx * 4 + 0.5);
-        int gy = (int) Math.round(baseline - run.ys()[k] * scale) - rows.top();
-        GlyphMasks.Mask m = masks.mask(run.face(), run.glyphs()[k], size, quarters & 3);
+        int gy = (int) Math.round(baseline - run.placed().ys()[k] * scale) - rows.top();
+        GlyphMasks.Mask m = masks.mask(run.face(), run.placed().glyphs()[k], size, quarters & 3);
         blend(m, (quarters >> 2) + m.left(), gy + m.top(), run.colour());
       }
     }

@@ -60,10 +60,10 @@ public final class FontReport {
             public void glyphs(Item.GlyphRun run, double x, double y) {
               Set<Integer> seen =
                   characters.computeIfAbsent(run.face(), f -> new LinkedHashSet<>());
-              run.text().codePoints().forEach(seen::add);
+              run.shown().text().codePoints().forEach(seen::add);
               StringBuilder s = samples.computeIfAbsent(run.face(), f -> new StringBuilder());
               if (s.length() < SAMPLE) {
-                s.append(run.text());
+                s.append(run.shown().text());
               }
             }
 

@@ -57,7 +57,7 @@ public final class SubstituteSample {
             .with(TextTraits.ITALIC, face.italic());
     var line =
         new Paragraph(NodeId.fresh(), Look.PLAIN, Look.PLAIN, List.of(new Inline.Text(text, look)));
-    var paper = new PageSetup(WIDTH, HEIGHT, 1, 0, 0, 0, 0, 0);
+    var paper = PageSetup.plain(WIDTH, HEIGHT, new PageSetup.Margins(1, 0, 0, 0, 0, 0));
     var section =
         new Section(NodeId.fresh(), paper, Section.Start.NEW_PAGE, Map.of(), List.of(line));
     Document d =

@@ -52,10 +52,10 @@ class LayoutTest {
     String text = l.paragraph().source().text();
     double right = 0;
     for (Item i : l.line().items()) {
-      if (i instanceof Item.GlyphRun r && !r.text().isBlank()) {
+      if (i instanceof Item.GlyphRun r && !r.shown().text().isBlank()) {
         // Spaces hang over the end of the line.
-        int last = r.text().stripTrailing().length();
-        double w = last == r.text().length() ? r.width() : r.xs()[last];
+        int last = r.shown().text().stripTrailing().length();
+        double w = last == r.shown().text().length() ? r.width() : r.placed().xs()[last];
         right = Math.max(right, r.x() + w);
       }
     }
@@ -140,7 +140,7 @@ class LayoutTest {
       String shown =
           l.line().items().stream()
               .filter(i -> i instanceof Item.GlyphRun)
-              .map(i -> ((Item.GlyphRun) i).text())
+              .map(i -> ((Item.GlyphRun) i).shown().text())
               .collect(Collectors.joining());
       boolean last = l.line() == l.paragraph().lines().getLast();
       assertThat(shown.endsWith("-")).isEqualTo(!last);
@@ -159,19 +159,19 @@ class LayoutTest {
             .toList();
     String order =
         runs.stream()
-            .map(r -> r.text().strip())
+            .map(r -> r.shown().text().strip())
             .filter(t -> !t.isEmpty())
             .collect(Collectors.joining("|"));
     assertThat(order).isEqualTo("berth|12|שלום|end");
     Item.GlyphRun hebrew =
         runs.stream()
-            .filter(Item.GlyphRun::rightToLeft)
-            .filter(r -> r.text().contains("ש"))
+            .filter(r -> r.placed().rightToLeft())
+            .filter(r -> r.shown().text().contains("ש"))
             .findFirst()
             .orElseThrow();
-    assertThat(hebrew.clusters()[0])
+    assertThat(hebrew.placed().clusters()[0])
         .as("the last letter stands at the left")
-        .isGreaterThan(hebrew.clusters()[hebrew.clusters().length - 1]);
+        .isGreaterThan(hebrew.placed().clusters()[hebrew.placed().clusters().length - 1]);
   }
 
   @Test
@@ -188,7 +188,7 @@ class LayoutTest {
         .anySatisfy(i ->
             assertThat(i)
                 .isInstanceOfSatisfying(
-                    Item.GlyphRun.class, r -> assertThat(r.text()).startsWith("....")));
+                    Item.GlyphRun.class, r -> assertThat(r.shown().text()).startsWith("....")));
   }
 
   @Test
@@ -246,7 +246,7 @@ class LayoutTest {
             List.of(
                 Samples.paragraph("one\ftwo"),
                 with(Look.of(ParagraphTraits.PAGE_BREAK_BEFORE, true), "three")));
-    var wide = new PageSetup(842, 595, 50, 50, 50, 50, 30, 30);
+    var wide = PageSetup.plain(842, 595, new PageSetup.Margins(50, 50, 50, 50, 30, 30));
     Section landscape =
         new Section(
             NodeId.fresh(),
@@ -305,7 +305,7 @@ class LayoutTest {
     assertThat(l.pages()).hasSizeGreaterThan(1);
     for (Page p : l.pages()) {
       double bottom = l.running(p).stream().mapToDouble(Fragment::bottom).max().orElseThrow();
-      assertThat(bottom).isGreaterThan(PageSetup.A4.top());
+      assertThat(bottom).isGreaterThan(PageSetup.A4.margins().top());
       assertThat(Places.lines(p).getFirst().top()).isGreaterThanOrEqualTo(bottom - 0.01);
     }
   }
@@ -328,7 +328,8 @@ class LayoutTest {
       Fragment.Rows r = (Fragment.Rows) p.body().getFirst();
       assertThat(r.from()).isEqualTo(next);
       assertThat(r.repeatHeader()).isEqualTo(p.number() > 1);
-      assertThat(r.bottom()).isLessThanOrEqualTo(p.setup().height() - p.setup().bottom() + 0.1);
+      assertThat(r.bottom())
+          .isLessThanOrEqualTo(p.setup().height() - p.setup().margins().bottom() + 0.1);
       next = r.to();
     }
     assertThat(next).isEqualTo(90);
@@ -352,7 +353,7 @@ class LayoutTest {
       assertThat(Places.lines(p))
           .allSatisfy(l ->
               assertThat(l.bottom())
-                  .isLessThanOrEqualTo(p.setup().height() - p.setup().bottom() + 1));
+                  .isLessThanOrEqualTo(p.setup().height() - p.setup().margins().bottom() + 1));
     }
   }
 

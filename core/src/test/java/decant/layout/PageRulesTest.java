@@ -82,9 +82,11 @@ class PageRulesTest {
     Box bottom = lines.stream().max(java.util.Comparator.comparing(Box::bottom)).orElseThrow();
     assertThat(top.bottom()).isCloseTo(text.top() - 4, within(0.01));
     assertThat(bottom.bottom() - 2).isCloseTo(text.bottom() + 4, within(2.01));
-    assertThat(lines).anyMatch(b -> b.width() < 3 && Math.abs(b.right() - (p.left() - 4)) < 0.01);
     assertThat(lines)
-        .anyMatch(b -> b.width() < 3 && Math.abs(b.x() - (p.left() + p.textWidth() + 4)) < 0.01);
+        .anyMatch(b -> b.width() < 3 && Math.abs(b.right() - (p.margins().left() - 4)) < 0.01);
+    assertThat(lines)
+        .anyMatch(b ->
+            b.width() < 3 && Math.abs(b.x() - (p.margins().left() + p.textWidth() + 4)) < 0.01);
   }
 
   /** Paragraphs of equal borders stand in one box, with the line that is between them. */
@@ -151,16 +153,10 @@ class PageRulesTest {
     return new PageSetup(
         a.width(),
         a.height(),
-        a.top(),
-        a.right(),
-        a.bottom(),
-        a.left(),
-        a.header(),
-        a.footer(),
+        a.margins(),
         Columns.ONE,
         a.numbers(),
-        Rules.around(rule(3, 10)),
-        fromEdge,
+        new PageSetup.Borders(Rules.around(rule(3, 10)), fromEdge),
         Colour.WHITE,
         VerticalAlignment.TOP,
         0);
@@ -185,8 +181,8 @@ class PageRulesTest {
                   List.of()));
       List<Box> lines = of(fills(l, 0), INK);
       assertThat(lines).hasSize(4);
-      double left = fromEdge ? 10 : p.left() - 10;
-      double top = fromEdge ? 10 : p.top() - 10;
+      double left = fromEdge ? 10 : p.margins().left() - 10;
+      double top = fromEdge ? 10 : p.margins().top() - 10;
       assertThat(lines)
           .anyMatch(b -> b.height() > 400 && Math.abs(b.x() + b.width() / 2 - left) < 0.01);
       assertThat(lines)

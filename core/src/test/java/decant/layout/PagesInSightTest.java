@@ -73,7 +73,7 @@ class PagesInSightTest {
   }
 
   private static List<Integer> starts(Layout l) {
-    return l.pages().stream().map(p -> p.start().block()).toList();
+    return l.pages().stream().map(p -> p.start().at().block()).toList();
   }
 
   @Test

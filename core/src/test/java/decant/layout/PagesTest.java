@@ -63,14 +63,15 @@ class PagesTest {
     PageSetup two = Rich.a4(Columns.equal(2, 24, true));
     Layout l =
         Samples.layout(new Rich().section(two, Section.Start.NEW_PAGE, prose(40)).document());
-    double middle = two.left() + two.textWidth() / 2;
+    double middle = two.margins().left() + two.textWidth() / 2;
     List<Places.PlacedLine> page = lines(l, 0);
     assertThat(page)
         .allSatisfy(x -> {
           boolean left = x.x() < middle;
           double right = x.x() + x.paragraph().width();
           assertThat(right)
-              .isLessThanOrEqualTo(left ? middle - 11.9 : two.width() - two.right() + 0.1);
+              .isLessThanOrEqualTo(
+                  left ? middle - 11.9 : two.width() - two.margins().right() + 0.1);
         });
     int turn = 0;
     while (page.get(turn).x() < middle) {
@@ -99,7 +100,7 @@ class PagesTest {
     double[] bottoms = new double[3];
     for (Places.PlacedLine x : lines(l, 0)) {
       if (x.paragraph().width() < 200) {
-        int column = (int) ((x.x() - three.left()) / (three.textWidth() / 3));
+        int column = (int) ((x.x() - three.margins().left()) / (three.textWidth() / 3));
         bottoms[column] = Math.max(bottoms[column], x.bottom());
       }
     }
@@ -150,7 +151,8 @@ class PagesTest {
       assertThat(foot.getFirst().top()).isGreaterThanOrEqualTo(bodyEnd - 0.1);
       assertThat(foot.getLast().bottom())
           .isCloseTo(
-              p.setup().height() - p.setup().bottom(), org.assertj.core.data.Offset.offset(0.2));
+              p.setup().height() - p.setup().margins().bottom(),
+              org.assertj.core.data.Offset.offset(0.2));
       for (Places.PlacedLine f : foot) {
         if (f.line().from() == 0) {
           int number = found++;
@@ -202,7 +204,7 @@ class PagesTest {
                 .document());
     assertThat(textOf(lines(l, 0).getLast())).endsWith("At the end.");
     Item.GlyphRun label = (Item.GlyphRun) lines(l, 0).getFirst().line().items().getLast();
-    assertThat(label.text()).isEqualTo("i");
+    assertThat(label.shown().text()).isEqualTo("i");
     assertThat(label.rise()).isPositive();
   }
 
@@ -258,9 +260,9 @@ class PagesTest {
                     Samples.paragraph(Samples.PROSE.repeat(6)),
                     Rich.of(rich.picture(200, 80, atTop), Rich.text("Anchored here.")))
                 .document());
-    double limit = PageSetup.A4.width() - PageSetup.A4.right() - 200;
+    double limit = PageSetup.A4.width() - PageSetup.A4.margins().right() - 200;
     for (Places.PlacedLine x : lines(l, 0)) {
-      if (x.top() < PageSetup.A4.top() + 79) {
+      if (x.top() < PageSetup.A4.margins().top() + 79) {
         double right =
             x.line().items().stream().mapToDouble(i -> i.x() + i.width()).max().orElse(0) + x.x();
         assertThat(right).as(textOf(x)).isLessThan(limit + 0.1);
@@ -280,7 +282,8 @@ class PagesTest {
                         rich.picture(100, 70, Rich.beside(Wrap.ABOVE_AND_BELOW, 50, 0)),
                         Rich.text(Samples.PROSE.repeat(3))))
                 .document());
-    assertThat(lines(l, 0).getFirst().top()).isGreaterThanOrEqualTo(PageSetup.A4.top() + 70);
+    assertThat(lines(l, 0).getFirst().top())
+        .isGreaterThanOrEqualTo(PageSetup.A4.margins().top() + 70);
   }
 
   @Test
@@ -312,7 +315,7 @@ class PagesTest {
         all.stream().filter(x -> textOf(x).startsWith("In the")).findFirst().orElseThrow();
     assertThat(first.x())
         .isCloseTo(
-            PageSetup.A4.width() - PageSetup.A4.right() - 120,
+            PageSetup.A4.width() - PageSetup.A4.margins().right() - 120,
             org.assertj.core.data.Offset.offset(0.2));
     Places.PlacedLine flow =
         all.stream().filter(x -> textOf(x).startsWith("Lines")).findFirst().orElseThrow();
@@ -353,7 +356,7 @@ class PagesTest {
                 .document());
     assertThat(lines(l, 0).getFirst().bottom())
         .isCloseTo(
-            PageSetup.A4.height() - PageSetup.A4.bottom(),
+            PageSetup.A4.height() - PageSetup.A4.margins().bottom(),
             org.assertj.core.data.Offset.offset(0.2));
   }
 
@@ -392,7 +395,7 @@ class PagesTest {
             .items()
             .forEach(i -> {
               if (i instanceof Item.GlyphRun r) {
-                b.append(r.text());
+                b.append(r.shown().text());
               }
             });
       }
@@ -422,7 +425,7 @@ class PagesTest {
     for (Page p : l.pages()) {
       Item.GlyphRun r =
           (Item.GlyphRun) Places.lines(l.running(p)).getFirst().line().items().getFirst();
-      titles.add(r.text());
+      titles.add(r.shown().text());
     }
     assertThat(titles).startsWith("Berths").endsWith("Charges").doesNotContain("?");
     assertThat(String.join(" ", titles)).matches("(Berths )+(Charges ?)+");

@@ -78,16 +78,10 @@ public final class Rich {
     return new PageSetup(
         p.width(),
         p.height(),
-        p.top(),
-        p.right(),
-        p.bottom(),
-        p.left(),
-        p.header(),
-        p.footer(),
+        p.margins(),
         columns,
         numbers,
         p.borders(),
-        false,
         p.background(),
         alignment,
         0);
@@ -131,15 +125,13 @@ public final class Rich {
     NodeId id = NodeId.fresh();
     stories.put(id, new Story(id, Story.Kind.BOX, List.of(content)));
     return new Inline.Shape(
-        Optional.of(id),
-        Inline.Geometry.RECTANGLE,
+        new Inline.Drawing(
+            Inline.Geometry.RECTANGLE,
+            Optional.of(new decant.model.look.Colour(0xF0EBE0)),
+            Optional.of(decant.model.look.Rule.single(1, decant.model.look.Colour.BLACK))),
         width,
         height,
-        false,
-        new Insets(4, 4, 4, 4),
-        VerticalAlignment.TOP,
-        Optional.of(new decant.model.look.Colour(0xF0EBE0)),
-        Optional.of(decant.model.look.Rule.single(1, decant.model.look.Colour.BLACK)),
+        new Inline.BoxText(Optional.of(id), false, new Insets(4, 4, 4, 4), VerticalAlignment.TOP),
         "",
         placement,
         0,

@@ -106,8 +106,8 @@ class SettingTest {
     assertThat(set)
         .anySatisfy(l -> {
           Item.GlyphRun last = (Item.GlyphRun) l.line().items().getLast();
-          assertThat(last.text()).isEqualTo("-");
-          assertThat(last.generated()).isTrue();
+          assertThat(last.shown().text()).isEqualTo("-");
+          assertThat(last.shown().generated()).isTrue();
         });
     var all = new StringBuilder();
     set.forEach(l -> all.append(textOf(l)));
@@ -321,7 +321,8 @@ class SettingTest {
       List<Places.PlacedLine> here =
           Places.lines(p).stream().filter(x -> textOf(x).length() > 3).toList();
       assertThat(here).as("page %d", p.number()).isNotEmpty();
-      assertThat(here).allMatch(x -> x.bottom() < p.setup().height() - p.setup().bottom() + 1);
+      assertThat(here)
+          .allMatch(x -> x.bottom() < p.setup().height() - p.setup().margins().bottom() + 1);
       here.forEach(x -> text.append(textOf(x)));
     }
     assertThat(text).hasToString(Samples.PROSE.repeat(60));
@@ -346,7 +347,7 @@ class SettingTest {
     for (Page p : Samples.layout(Samples.document(t)).pages()) {
       assertThat(Places.lines(p))
           .isNotEmpty()
-          .allMatch(x -> x.bottom() < p.setup().height() - p.setup().bottom() + 1);
+          .allMatch(x -> x.bottom() < p.setup().height() - p.setup().margins().bottom() + 1);
     }
   }
 
@@ -378,16 +379,10 @@ class SettingTest {
         new PageSetup(
             a4.width(),
             a4.height(),
-            a4.top(),
-            a4.right(),
-            a4.bottom(),
-            a4.left(),
-            a4.header(),
-            a4.footer(),
+            a4.margins(),
             a4.columns(),
             a4.numbers(),
             a4.borders(),
-            false,
             a4.background(),
             a4.alignment(),
             18);

@@ -27,8 +27,8 @@ import org.junit.jupiter.api.Test;
 
 /** Text that flows around the outline of things, and on both sides of them. */
 class WrapTest {
-  private static final double LEFT = PageSetup.A4.left();
-  private static final double RIGHT = PageSetup.A4.width() - PageSetup.A4.right();
+  private static final double LEFT = PageSetup.A4.margins().left();
+  private static final double RIGHT = PageSetup.A4.width() - PageSetup.A4.margins().right();
 
   /** A tent: as wide as its box at the foot, a point at the top. */
   private static final Contour TENT =
@@ -45,7 +45,7 @@ class WrapTest {
 
   private static List<Places.PlacedLine> besideIt(Layout l) {
     return Places.lines(l.pages().getFirst()).stream()
-        .filter(x -> x.top() < PageSetup.A4.top() + 199)
+        .filter(x -> x.top() < PageSetup.A4.margins().top() + 199)
         .toList();
   }
 
@@ -65,7 +65,7 @@ class WrapTest {
     List<Places.PlacedLine> lines = besideIt(around(new Wrap.Around(Side.RIGHT, TENT), 0, 200));
     assertThat(lines).hasSizeGreaterThan(8);
     for (Places.PlacedLine l : lines) {
-      double foot = Math.min(200, l.bottom() - PageSetup.A4.top());
+      double foot = Math.min(200, l.bottom() - PageSetup.A4.margins().top());
       double edge = LEFT + 100 + foot / 2; // where the tent's right side is that far down
       assertThat(from(l)).as("clear of the outline").isGreaterThanOrEqualTo(edge + 5.9);
       assertThat(from(l)).as("and no further off than need be").isLessThan(edge + 7);

@@ -106,12 +106,13 @@ class DocxFeaturesTest extends MadeDocx {
                 + "<w:cols w:num=\"2\" w:equalWidth=\"0\"><w:col w:w=\"4000\" w:space=\"200\"/><w:col w:w=\"8000\"/></w:cols></w:sectPr>");
     for (Document x : List.of(d, again(d))) {
       PageSetup a = x.sections().get(0).page();
-      assertThat(a.left()).as("the gutter is at the left").isEqualTo(60.0);
+      assertThat(a.margins().left()).as("the gutter is at the left").isEqualTo(60.0);
       assertThat(a.columns()).isEqualTo(Columns.equal(2, 20, true));
       assertThat(a.numbers().start()).contains(3);
       assertThat(a.numbers().format()).isEqualTo(ListDefinition.NumberFormat.LOWER_ROMAN);
-      assertThat(a.borders().top()).contains(new Rule(Rule.Kind.SINGLE, 1.5, Colour.BLACK, 24));
-      assertThat(a.bordersFromEdge()).isTrue();
+      assertThat(a.borders().rules().top())
+          .contains(new Rule(Rule.Kind.SINGLE, 1.5, Colour.BLACK, 24));
+      assertThat(a.borders().fromEdge()).isTrue();
       assertThat(a.alignment()).isEqualTo(VerticalAlignment.CENTRE);
       assertThat(a.grid()).isEqualTo(15.6);
       Section b = x.sections().get(1);
@@ -285,23 +286,26 @@ class DocxFeaturesTest extends MadeDocx {
     Document d = read(box);
     for (Document x : List.of(d, again(d))) {
       Inline.Shape s = (Inline.Shape) first(x).inlines().getFirst();
-      assertThat(s.geometry()).isEqualTo(Inline.Geometry.ELLIPSE);
+      assertThat(s.drawing().geometry()).isEqualTo(Inline.Geometry.ELLIPSE);
       assertThat(s.rotation()).isEqualTo(90.0);
       assertThat(s.width()).isEqualTo(100.0);
-      assertThat(s.fill()).contains(new Colour(0xFFEEDD));
-      assertThat(s.outline()).contains(Rule.single(1, new Colour(0x112233)));
-      assertThat(s.alignment()).isEqualTo(VerticalAlignment.CENTRE);
+      assertThat(s.drawing().fill()).contains(new Colour(0xFFEEDD));
+      assertThat(s.drawing().outline()).contains(Rule.single(1, new Colour(0x112233)));
+      assertThat(s.content().alignment()).isEqualTo(VerticalAlignment.CENTRE);
       assertThat(s.placement())
           .isInstanceOfSatisfying(
               Placement.Floating.class, f -> assertThat(f.wrap()).isEqualTo(Placement.Wrap.AROUND));
     }
     Inline.Shape s = (Inline.Shape) first(d).inlines().getFirst();
-    Paragraph inside = (Paragraph) d.stories().get(s.story().orElseThrow()).blocks().getFirst();
+    Paragraph inside =
+        (Paragraph) d.stories().get(s.content().story().orElseThrow()).blocks().getFirst();
     Document edited =
         d.withParagraph(inside.withInlines(List.of(new Inline.Text("Changed", Look.PLAIN))));
     Document back = again(edited);
     Inline.Shape t = (Inline.Shape) first(back).inlines().getFirst();
-    assertThat(((Paragraph) back.stories().get(t.story().orElseThrow()).blocks().getFirst()).text())
+    assertThat(
+            ((Paragraph) back.stories().get(t.content().story().orElseThrow()).blocks().getFirst())
+                .text())
         .isEqualTo("Changed");
   }
 
@@ -344,7 +348,8 @@ class DocxFeaturesTest extends MadeDocx {
     Inline.Shape s = (Inline.Shape) first(d).inlines().getFirst();
     assertThat(s.rotation()).isEqualTo(315.0);
     assertThat(((Placement.Floating) s.placement()).behind()).isTrue();
-    Paragraph text = (Paragraph) d.stories().get(s.story().orElseThrow()).blocks().getFirst();
+    Paragraph text =
+        (Paragraph) d.stories().get(s.content().story().orElseThrow()).blocks().getFirst();
     assertThat(text.text()).isEqualTo("DRAFT");
     assertThat(text.inlines().getFirst().look().value(TextTraits.SIZE))
         .as("as large as its box is wide")

@@ -155,7 +155,7 @@ class DocxLooksTest extends MadeDocx {
                 + colour
                 + "</a:solidFill></wps:spPr></wps:wsp></a:graphicData></a:graphic></wp:inline></w:drawing></w:r></w:p>");
     var s = (decant.model.Inline.Shape) first(d).inlines().getFirst();
-    assertThat(s.fill()).contains(Colour.parse(shown));
+    assertThat(s.drawing().fill()).contains(Colour.parse(shown));
   }
 
   /** §17.3.3.30: a symbol shows as the sign that looks alike. */

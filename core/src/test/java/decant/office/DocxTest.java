@@ -164,10 +164,10 @@ class DocxTest {
         .extracting(h -> h.level() + h.text())
         .isEqualTo(Outline.headings(d).stream().map(h -> h.level() + h.text()).toList());
     assertThat(Samples.layout(back).pages()).hasSameSizeAs(Samples.layout(d).pages());
-    assertThat(back.sections().getFirst().page().left())
+    assertThat(back.sections().getFirst().page().margins().left())
         .isBetween(
-            d.sections().getFirst().page().left() - 0.1,
-            d.sections().getFirst().page().left() + 0.1);
+            d.sections().getFirst().page().margins().left() - 0.1,
+            d.sections().getFirst().page().margins().left() + 0.1);
   }
 
   @Test

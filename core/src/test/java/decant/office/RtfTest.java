@@ -241,7 +241,7 @@ class RtfTest {
 
   @Test
   void sectionsSayTheirPaperColumnsAndRunningTexts() throws IOException {
-    var wide = new PageSetup(842, 595, 50, 60, 50, 60, 30, 30);
+    var wide = PageSetup.plain(842, 595, new PageSetup.Margins(50, 60, 50, 60, 30, 30));
     var story =
         new Story(NodeId.fresh(), Story.Kind.RUNNING, List.of(Samples.paragraph("Harbour Office")));
     var first =

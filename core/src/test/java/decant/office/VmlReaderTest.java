@@ -51,7 +51,7 @@ class VmlReaderTest extends MadeDocx {
   @CsvSource({"v:rect, RECTANGLE", "v:roundrect, ROUNDED", "v:oval, ELLIPSE", "v:shape, RECTANGLE"})
   void outlines(String element, Geometry drawn) throws IOException {
     Inline.Shape s = shape("<" + element + " style=\"width:50pt;height:20pt\"/>");
-    assertThat(s.geometry()).isEqualTo(drawn);
+    assertThat(s.drawing().geometry()).isEqualTo(drawn);
   }
 
   @ParameterizedTest
@@ -68,11 +68,11 @@ class VmlReaderTest extends MadeDocx {
         shape(
             "<v:line style=\"position:absolute\" from=\"%s\" to=\"%s\" strokeweight=\"2pt\" strokecolor=\"red\"/>"
                 .formatted(from, to));
-    assertThat(s.geometry()).isEqualTo(drawn);
+    assertThat(s.drawing().geometry()).isEqualTo(drawn);
     assertThat(List.of(s.width(), s.height())).containsExactly(w, h);
-    assertThat(s.outline().orElseThrow().width()).isEqualTo(2.0);
-    assertThat(s.outline().orElseThrow().colour()).isEqualTo(new Colour(0xFF0000));
-    assertThat(s.fill()).isEmpty();
+    assertThat(s.drawing().outline().orElseThrow().width()).isEqualTo(2.0);
+    assertThat(s.drawing().outline().orElseThrow().colour()).isEqualTo(new Colour(0xFF0000));
+    assertThat(s.drawing().fill()).isEmpty();
   }
 
   @ParameterizedTest
@@ -89,8 +89,8 @@ class VmlReaderTest extends MadeDocx {
     Inline.Shape s =
         shape(
             "<v:rect style=\"width:50pt;height:20pt\" fillcolor=\"" + said + "\" stroked=\"f\"/>");
-    assertThat(s.fill()).contains(Colour.parse(hex));
-    assertThat(s.outline()).isEmpty();
+    assertThat(s.drawing().fill()).contains(Colour.parse(hex));
+    assertThat(s.drawing().outline()).isEmpty();
   }
 
   @Test
@@ -99,7 +99,7 @@ class VmlReaderTest extends MadeDocx {
         shape(
             "<v:rect style=\"width:0;height:1.5pt\" o:hr=\"t\" xmlns:o=\"urn:schemas-microsoft-com:office:office\" fillcolor=\"#a0a0a0\" stroked=\"f\"/>");
     assertThat(s.width()).isGreaterThan(400);
-    assertThat(s.fill()).contains(new Colour(0xA0A0A0));
+    assertThat(s.drawing().fill()).contains(new Colour(0xA0A0A0));
   }
 
   @Test
@@ -131,13 +131,18 @@ class VmlReaderTest extends MadeDocx {
     Document d = read(pict(box));
     for (Document x : List.of(d, again(d))) {
       Inline.Shape s = (Inline.Shape) first(x).inlines().getFirst();
-      assertThat(s.alignment()).isEqualTo(VerticalAlignment.CENTRE);
-      assertThat(s.grows()).isTrue();
+      assertThat(s.content().alignment()).isEqualTo(VerticalAlignment.CENTRE);
+      assertThat(s.content().grows()).isTrue();
       assertThat(
               List.of(
-                  s.padding().left(), s.padding().top(), s.padding().right(), s.padding().bottom()))
+                  s.content().padding().left(),
+                  s.content().padding().top(),
+                  s.content().padding().right(),
+                  s.content().padding().bottom()))
           .containsExactly(1.0, 2.0, 3.0, 4.0);
-      assertThat(((Paragraph) x.stories().get(s.story().orElseThrow()).blocks().getFirst()).text())
+      assertThat(
+              ((Paragraph) x.stories().get(s.content().story().orElseThrow()).blocks().getFirst())
+                  .text())
           .isEqualTo("Low water");
     }
   }
@@ -150,7 +155,8 @@ class VmlReaderTest extends MadeDocx {
             pict(
                 "<v:group style=\"width:200pt;height:100pt\" coordorigin=\"1000,1000\" coordsize=\"2000,2000\"><v:rect style=\"left:1500;top:2000;width:500;height:400\"/><v:oval style=\"left:1000;top:1000;width:2000;height:2000\"/></v:group>"));
     Inline.Shape group = (Inline.Shape) first(d).inlines().getFirst();
-    Paragraph anchor = (Paragraph) d.stories().get(group.story().orElseThrow()).blocks().getFirst();
+    Paragraph anchor =
+        (Paragraph) d.stories().get(group.content().story().orElseThrow()).blocks().getFirst();
     assertThat(anchor.inlines()).hasSize(2);
     Inline.Shape a = (Inline.Shape) anchor.inlines().getFirst();
     assertThat(List.of(a.width(), a.height())).containsExactly(50.0, 20.0);

@@ -109,15 +109,11 @@ class PagePainterTest {
   private static Inline shape(Inline.Geometry g, Rule line, double rotation) {
     boolean area = g != Inline.Geometry.LINE_DOWN && g != Inline.Geometry.LINE_UP;
     return new Inline.Shape(
-        Optional.empty(),
-        g,
+        new Inline.Drawing(
+            g, area ? Optional.of(new Colour(0xF0EBE0)) : Optional.empty(), Optional.of(line)),
         60,
         36,
-        false,
-        Insets.NONE,
-        VerticalAlignment.TOP,
-        area ? Optional.of(new Colour(0xF0EBE0)) : Optional.empty(),
-        Optional.of(line),
+        new Inline.BoxText(Optional.empty(), false, Insets.NONE, VerticalAlignment.TOP),
         "",
         Placement.INLINE,
         rotation,

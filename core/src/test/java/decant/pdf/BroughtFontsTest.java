@@ -155,7 +155,7 @@ class BroughtFontsTest {
           new PageWalker.Sink() {
             @Override
             public void glyphs(decant.layout.item.Item.GlyphRun run, double x, double y) {
-              out.merge(run.face(), run.text(), String::concat);
+              out.merge(run.face(), run.shown().text(), String::concat);
             }
 
             @Override

@@ -178,7 +178,13 @@ class OpeningChoicesTest {
 
   private static InitialView sight(
       int page, Zoom z, Panel p, Arrangement a, boolean hide, PrintScaling s, Duplex d, int n) {
-    return new InitialView(page, z, p, a, hide, hide, hide, hide, true, s, d, n);
+    return new InitialView(
+        page,
+        z,
+        p,
+        a,
+        new InitialView.Window(hide, hide, hide, hide, true),
+        new InitialView.Printing(s, d, n));
   }
 
   @ParameterizedTest

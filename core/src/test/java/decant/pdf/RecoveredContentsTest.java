@@ -219,7 +219,7 @@ class RecoveredContentsTest {
     }
     pdf.text(DrawnPdf.PLAIN, 7, 60, 100, "17");
     Document d = pdf.takenIn(folder).document();
-    assertThat(d.sections().getFirst().page().left())
+    assertThat(d.sections().getFirst().page().margins().left())
         .isCloseTo(130, org.assertj.core.api.Assertions.within(4.0));
   }
 }

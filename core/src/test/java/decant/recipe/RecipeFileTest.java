@@ -71,14 +71,9 @@ class RecipeFileTest {
                         InitialView.Zoom.PAGE_WIDTH,
                         InitialView.Panel.PAGES,
                         InitialView.Arrangement.SPREAD_COVER,
-                        true,
-                        true,
-                        true,
-                        true,
-                        false,
-                        InitialView.PrintScaling.NONE,
-                        InitialView.Duplex.SHORT_EDGE,
-                        3))),
+                        new InitialView.Window(true, true, true, true, false),
+                        new InitialView.Printing(
+                            InitialView.PrintScaling.NONE, InitialView.Duplex.SHORT_EDGE, 3)))),
             decant.reading.Active.KEEP,
             new Recipe.Afterwards(true, true, true)));
     return all;

@@ -161,7 +161,7 @@ public final class BlockLayouter {
             switch (i) {
               case Inline.Field f -> shown.add(fields.show(f));
               case Inline.NoteMark m -> shown.add(fields.show(m));
-              case Inline.Shape s -> s.story().map(stories::get).ifPresent(used::add);
+              case Inline.Shape s -> s.content().story().map(stories::get).ifPresent(used::add);
               case Inline.Text t -> {}
               case Inline.Picture pic -> {}
               case Inline.KeptInline kept -> {}
@@ -374,8 +374,8 @@ public final class BlockLayouter {
         word = 0;
       }
     }
-    double sides = style.indentStart() + style.indentEnd();
-    double first = Math.max(0, style.firstLine());
+    double sides = style.indents().start() + style.indents().end();
+    double first = Math.max(0, style.indents().firstLine());
     var content =
         new ColumnWidths.Content(
             least + Math.max(0, sides), most + Math.max(0, sides) + first + 0.05);

@@ -106,7 +106,7 @@ final class LineBreaker {
           look.face().covers(shown.codePointAt(0))
               ? look
               : look.in(styles.fonts().stepIn(look.face(), shown.codePointAt(0)));
-      int level = style.rightToLeft() ? 1 : 0;
+      int level = style.lines().rightToLeft() ? 1 : 0;
       var g = texts.shape(served, shown, level);
       return new Unit(
           Kind.OBJECT, 0, 0, served, g, TextUnits.scaled(g, served), false, level, shown);
@@ -135,9 +135,9 @@ final class LineBreaker {
 
     /** Where the text of the next line starts, from the left edge of the block. */
     private double lineStart(Lane lane) {
-      double start = style.indentStart() + lane.left();
+      double start = style.indents().start() + lane.left();
       if (lines.isEmpty()) {
-        start += style.firstLine();
+        start += style.indents().firstLine();
         if (label.isPresent()) {
           start = afterLabel(start);
         }
@@ -173,7 +173,7 @@ final class LineBreaker {
         return new Lane(0, 0, top);
       }
       double height = placer.usualHeight();
-      double own = frame.width() - style.indentStart() - style.indentEnd();
+      double own = frame.width() - style.indents().start() - style.indents().end();
       List<Lane> lanes = frame.lanes().at(top, height);
       for (int tries = 0; tries < 200; tries++) {
         for (Lane lane : lanes) {
@@ -192,7 +192,7 @@ final class LineBreaker {
     }
 
     private void add(Lane lane) {
-      if (style.rightToLeft()) {
+      if (style.lines().rightToLeft()) {
         beyond.addFirst(lane);
       } else {
         beyond.addLast(lane);
@@ -203,7 +203,7 @@ final class LineBreaker {
     private int fill(int first) {
       Lane lane = lane();
       double start = lineStart(lane);
-      double available = Math.max(12, frame.width() - style.indentEnd() - lane.right() - start);
+      double available = Math.max(12, frame.width() - style.indents().end() - lane.right() - start);
       double[] widths = new double[Math.min(64, units.size() - first + 1)];
       double x = 0;
       int lastBreak = -1; // the unit after which the line may end
@@ -328,12 +328,12 @@ final class LineBreaker {
     private int hyphenate(int k, double limit, double x) {
       Unit u = units.get(k);
       if (!typesetting.hyphenates()
-          || !style.hyphenates()
+          || !style.lines().hyphenates()
           || u.kind() != Kind.WORD
           || u.to() - u.from() < 5) {
         return 0;
       }
-      Optional<Hyphenator> hyphenator = Hyphenator.of(u.style().language());
+      Optional<Hyphenator> hyphenator = Hyphenator.of(u.style().shaping().language());
       if (hyphenator.isEmpty() || startsAmidWord(k)) {
         return 0;
       }

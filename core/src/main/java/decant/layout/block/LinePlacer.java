@@ -85,7 +85,7 @@ final class LinePlacer {
   Line place(Given line) {
     double[] widths = line.widths();
     double available =
-        Math.max(12, frame.width() - style.indentEnd() - line.lane().right() - line.start());
+        Math.max(12, frame.width() - style.indents().end() - line.lane().right() - line.start());
     int visible = visibleCount(line.units());
     double used = 0;
     for (int k = 0; k < visible; k++) {
@@ -94,22 +94,22 @@ final class LinePlacer {
     double slack = available - used;
     double x = line.start();
     boolean flushRight =
-        (style.alignment() == Alignment.END) != style.rightToLeft()
-            && style.alignment() != Alignment.CENTRE;
-    switch (style.alignment()) {
+        (style.lines().alignment() == Alignment.END) != style.lines().rightToLeft()
+            && style.lines().alignment() != Alignment.CENTRE;
+    switch (style.lines().alignment()) {
       case CENTRE -> x += slack / 2;
       case JUSTIFIED -> {
         if (!line.last() && slack > 0) {
           widths = stretched(line.units(), widths, visible, slack);
-        } else if (style.rightToLeft()) {
+        } else if (style.lines().rightToLeft()) {
           x += slack;
         }
       }
       case START, END -> x += flushRight ? slack : 0;
     }
-    if (style.rightToLeft()) {
+    if (style.lines().rightToLeft()) {
       // Indents mirror: the start is at the right.
-      x += style.indentEnd() + line.lane().right() - line.start();
+      x += style.indents().end() + line.lane().right() - line.start();
       x += line.lane().left() - line.lane().right();
       // What is not seen at the end of the line hangs over its left edge.
       for (int k = visible; k < line.units().size(); k++) {
@@ -183,11 +183,11 @@ final class LinePlacer {
     double baseline =
         height
             - descent
-            - (style.pitch() instanceof LinePitch.Exactly ? (height - natural) / 2 : 0);
+            - (style.lines().pitch() instanceof LinePitch.Exactly ? (height - natural) / 2 : 0);
     var items = new ArrayList<Item>();
     line.label().ifPresent(l -> placeLabel(items, l, start));
     double x = start;
-    var run = new RunBuilder(items);
+    var run = new RunBuilder(items, p, text);
     for (int v : visualOrder(line.units())) {
       Unit u = line.units().get(v);
       placeUnit(u, widths[v], x, run, items, drawn.get(u));
@@ -213,18 +213,20 @@ final class LinePlacer {
    */
   private double pitched(double natural, double words) {
     double height =
-        switch (style.pitch()) {
+        switch (style.lines().pitch()) {
           case LinePitch.Multiple m -> natural + words * (Math.max(0.1, m.factor()) - 1);
           case LinePitch.AtLeast a -> Math.max(natural, a.points());
           case LinePitch.Exactly e -> Math.max(1, e.points());
         };
     boolean snaps =
-        frame.grid() > 0 && style.snaps() && !(style.pitch() instanceof LinePitch.Exactly);
+        frame.grid() > 0
+            && style.lines().snaps()
+            && !(style.lines().pitch() instanceof LinePitch.Exactly);
     return snaps ? Math.ceil(height / frame.grid() - 0.01) * frame.grid() : height;
   }
 
   private void placeLabel(List<Item> items, Unit u, double textStart) {
-    double at = style.indentStart() + style.firstLine();
+    double at = style.indents().start() + style.indents().firstLine();
     Alignment alignment =
         styles.level(p).map(ListDefinition.Level::alignment).orElse(Alignment.START);
     double back =
@@ -234,10 +236,10 @@ final class LinePlacer {
           default -> 0;
         };
     double x =
-        style.rightToLeft()
+        style.lines().rightToLeft()
             ? frame.width() - at - u.width() + back
             : Math.min(at - back, textStart);
-    var run = new RunBuilder(items);
+    var run = new RunBuilder(items, p, text);
     placeUnit(u, u.width(), x, run, items, null);
     run.flush();
   }
@@ -255,7 +257,7 @@ final class LinePlacer {
       return order;
     }
     for (int k = visibleCount(line); k < levels.length; k++) {
-      levels[k] = (byte) (style.rightToLeft() ? 1 : 0); // UAX #9, L1
+      levels[k] = (byte) (style.lines().rightToLeft() ? 1 : 0); // UAX #9, L1
     }
     return Bidi.reorderVisual(levels);
   }
@@ -279,11 +281,11 @@ final class LinePlacer {
     }
     decorate(u, w, x, items);
     switch (u.kind()) {
-      case WORD, SPACE -> run.add(u, w, x, text);
+      case WORD, SPACE -> run.add(u, w, x);
       case OBJECT -> {
         run.flush();
         if (u.glyphs().ids().length > 0) {
-          run.add(u, w, x, text);
+          run.add(u, w, x);
           run.flush();
         }
       }
@@ -306,25 +308,25 @@ final class LinePlacer {
       Glyphs g = texts.shape(u.style(), signs, 0);
       double gw = TextUnits.scaled(g, u.style());
       var unit = new Unit(Kind.OBJECT, u.from(), u.to(), u.style(), g, gw, false, 0, signs);
-      run.add(unit, gw, x + w - gw - 2, text);
+      run.add(unit, gw, x + w - gw - 2);
       run.flush();
     }
   }
 
   private void decorate(Unit u, double w, double x, List<Item> items) {
     TextStyle s = u.style();
-    if (!s.highlight().equals(Colour.WHITE)) {
+    if (!s.ink().highlight().equals(Colour.WHITE)) {
       items.add(
           new Item.Fill(
               x,
               s.ascent(),
               w,
               s.ascent() + s.descent(),
-              s.highlight(),
+              s.ink().highlight(),
               Role.BACKGROUND,
               Pattern.SOLID));
     }
-    TextStyle.Decoration lines = s.decoration();
+    TextStyle.Decoration lines = s.ink().decoration();
     if (lines.isNone()) {
       return;
     }
@@ -334,23 +336,23 @@ final class LinePlacer {
         && !(lines.underline().get() == UnderlineKind.WORDS && u.isSpace())) {
       double y = s.rise() - s.face().tables().underlinePosition() * em + thickness / 2;
       switch (lines.underline().get()) {
-        case SINGLE, WORDS -> line(items, x, y, w, thickness, s.colour(), Pattern.SOLID);
-        case THICK -> line(items, x, y, w, 2 * thickness, s.colour(), Pattern.SOLID);
+        case SINGLE, WORDS -> line(items, x, y, w, thickness, s.ink().colour(), Pattern.SOLID);
+        case THICK -> line(items, x, y, w, 2 * thickness, s.ink().colour(), Pattern.SOLID);
         case DOUBLE -> {
-          line(items, x, y, w, thickness, s.colour(), Pattern.SOLID);
-          line(items, x, y - 2 * thickness, w, thickness, s.colour(), Pattern.SOLID);
+          line(items, x, y, w, thickness, s.ink().colour(), Pattern.SOLID);
+          line(items, x, y - 2 * thickness, w, thickness, s.ink().colour(), Pattern.SOLID);
         }
-        case DOTTED -> line(items, x, y, w, thickness, s.colour(), Pattern.DOTTED);
-        case DASHED -> line(items, x, y, w, thickness, s.colour(), Pattern.DASHED);
-        case WAVE -> line(items, x, y, w, thickness, s.colour(), Pattern.WAVE);
+        case DOTTED -> line(items, x, y, w, thickness, s.ink().colour(), Pattern.DOTTED);
+        case DASHED -> line(items, x, y, w, thickness, s.ink().colour(), Pattern.DASHED);
+        case WAVE -> line(items, x, y, w, thickness, s.ink().colour(), Pattern.WAVE);
       }
     }
     double middle = s.rise() + s.size() * 0.27;
     if (lines.doubleStrike()) {
-      line(items, x, middle + thickness, w, thickness, s.colour(), Pattern.SOLID);
-      line(items, x, middle - thickness, w, thickness, s.colour(), Pattern.SOLID);
+      line(items, x, middle + thickness, w, thickness, s.ink().colour(), Pattern.SOLID);
+      line(items, x, middle - thickness, w, thickness, s.ink().colour(), Pattern.SOLID);
     } else if (lines.strike()) {
-      line(items, x, middle, w, thickness, s.colour(), Pattern.SOLID);
+      line(items, x, middle, w, thickness, s.ink().colour(), Pattern.SOLID);
     }
   }
 

@@ -1,9 +1,11 @@
 package decant.layout.block;
 
-import decant.layout.block.TextUnits.Kind;
 import decant.layout.block.TextUnits.Unit;
 import decant.layout.item.Item;
+import decant.layout.item.Item.Shown.Kind;
 import decant.layout.item.TextStyle;
+import decant.model.Inline;
+import decant.model.Paragraph;
 import decant.text.Glyphs;
 import java.util.Arrays;
 import java.util.List;
@@ -12,6 +14,8 @@ import org.jspecify.annotations.Nullable;
 /** Joins neighbouring units of one look into one glyph run. */
 final class RunBuilder {
   private final List<Item> out;
+  private final Paragraph p;
+  private final String text;
   private @Nullable TextStyle style;
   private int level;
   private double x;
@@ -23,14 +27,19 @@ final class RunBuilder {
   private int count;
   private int from;
   private int to;
-  private String text = "";
+  private String characters = "";
 
-  RunBuilder(List<Item> out) {
+  /**
+   * @param text of the paragraph
+   */
+  RunBuilder(List<Item> out, Paragraph p, String text) {
     this.out = out;
+    this.p = p;
+    this.text = text;
   }
 
-  void add(Unit u, double unitWidth, double at, String paragraphText) {
-    boolean shown = u.kind() == Kind.OBJECT;
+  void add(Unit u, double unitWidth, double at) {
+    boolean shown = u.kind() == TextUnits.Kind.OBJECT;
     boolean joins =
         style != null
             && !shown
@@ -60,7 +69,7 @@ final class RunBuilder {
     from = Math.min(from, u.from());
     to = Math.max(to, u.to());
     width = at - x + unitWidth;
-    text = shown ? u.shown() : paragraphText.substring(from, to);
+    characters = shown ? u.shown() : text.substring(from, to);
   }
 
   private void ensure(int n) {
@@ -80,21 +89,36 @@ final class RunBuilder {
           new Item.GlyphRun(
               s.face(),
               s.size(),
-              s.colour(),
+              s.ink().colour(),
               x,
               s.rise(),
               width,
-              Arrays.copyOf(glyphs, count),
-              Arrays.copyOf(xs, count),
-              Arrays.copyOf(ys, count),
-              Arrays.copyOf(clusters, count),
-              from,
-              to,
-              text,
-              (level & 1) == 1,
+              new Item.Placed(
+                  Arrays.copyOf(glyphs, count),
+                  Arrays.copyOf(xs, count),
+                  Arrays.copyOf(ys, count),
+                  Arrays.copyOf(clusters, count),
+                  (level & 1) == 1),
+              new Item.Shown(kind(), from, to, characters),
               s.meaning()));
     }
     style = null;
     count = 0;
+  }
+
+  private Kind kind() {
+    if (from == to) {
+      return from == 0 ? Kind.LABEL : characters.equals("-") ? Kind.HYPHEN : Kind.TEXT;
+    }
+    if (to - from == 1) {
+      char c = text.charAt(from);
+      if (c == '\t') {
+        return Kind.LEADER;
+      }
+      if (c == Inline.OBJECT && p.inlineAt(from) instanceof Inline.NoteMark) {
+        return Kind.NOTE_MARK;
+      }
+    }
+    return Kind.TEXT;
   }
 }

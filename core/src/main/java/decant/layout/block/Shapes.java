@@ -13,19 +13,19 @@ final class Shapes {
 
   /** A shape with its text set; it is higher than it says where it grows with its text. */
   static Drawn drawn(Inline.Shape shape, StorySetter stories) {
-    if (shape.story().isEmpty()) {
+    if (shape.content().story().isEmpty()) {
       return new Drawn(shape, shape.height(), List.of());
     }
-    Insets in = shape.padding();
+    Insets in = shape.content().padding();
     double inner = Math.max(6, shape.width() - in.left() - in.right());
-    List<Fragment> set = stories.set(shape.story().get(), inner);
+    List<Fragment> set = stories.set(shape.content().story().get(), inner);
     double content = set.stream().mapToDouble(Fragment::bottom).max().orElse(0);
     double needed = content + in.top() + in.bottom();
-    double height = shape.grows() ? Math.max(needed, 1) : shape.height();
+    double height = shape.content().grows() ? Math.max(needed, 1) : shape.height();
     double shift =
         in.top()
             + Math.max(0, height - needed)
-                * switch (shape.alignment()) {
+                * switch (shape.content().alignment()) {
                   case TOP -> 0;
                   case CENTRE -> 0.5;
                   case BOTTOM -> 1;

@@ -117,7 +117,7 @@ final class TableSetter {
           TableLayout.CellBox box = cell(r, k);
           cells.add(box);
           if (row.cells().get(k).rowSpan() == 1 && !exact) {
-            heights[r] = Math.max(heights[r], box.needed());
+            heights[r] = Math.max(heights[r], box.inside().needed());
           }
         }
         heights[r] = Math.max(heights[r], LOWEST);
@@ -162,7 +162,7 @@ final class TableSetter {
     private boolean keepsWithNext(Table.Row row) {
       for (Cell c : row.cells()) {
         Block first = c.blocks().isEmpty() ? null : c.blocks().getFirst();
-        if (!(first instanceof Paragraph p) || !blocks.styles().paragraph(p).keepWithNext()) {
+        if (!(first instanceof Paragraph p) || !blocks.styles().paragraph(p).keeps().withNext()) {
           return false;
         }
       }
@@ -216,13 +216,11 @@ final class TableSetter {
           mirrored ? edges[columns] - right : left,
           width,
           end + below,
-          end + below,
-          below,
           look.value(TableTraits.SHADING),
           rules.around(r, bottom, from, to, mirrored),
-          look.value(TableTraits.VERTICAL_ALIGNMENT),
           row.look().value(TableTraits.HEADER_ROW),
-          content);
+          new TableLayout.Inside(
+              end + below, below, look.value(TableTraits.VERTICAL_ALIGNMENT), content));
     }
 
     private void stretchForSpans(List<List<TableLayout.CellBox>> boxes, double[] heights) {
@@ -234,7 +232,7 @@ final class TableSetter {
             for (int s = 0; s < span; s++) {
               h += heights[r + s];
             }
-            heights[r + span - 1] += Math.max(0, boxes.get(r).get(k).needed() - h);
+            heights[r + span - 1] += Math.max(0, boxes.get(r).get(k).inside().needed() - h);
           }
         }
       }

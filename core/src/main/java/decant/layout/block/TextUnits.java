@@ -104,7 +104,7 @@ public final class TextUnits {
       return out;
     }
     String text = p.text();
-    byte @Nullable [] levels = levels(text, style.rightToLeft());
+    byte @Nullable [] levels = levels(text, style.lines().rightToLeft());
     boolean[] breaks = breakOpportunities(forBreaking(p, text));
     Look base = styles.base(p);
     int at = 0;
@@ -114,7 +114,7 @@ public final class TextUnits {
       int level = levels == null ? 0 : levels[at];
       switch (inline) {
         case Inline.Text t -> {
-          if (!look.hidden()) {
+          if (!look.letters().hidden()) {
             cutText(out, text, at, end, look, breaks, levels);
           }
         }
@@ -181,7 +181,7 @@ public final class TextUnits {
         continue;
       }
       boolean space = isSpace(c);
-      boolean small = look.smallCaps() && isSmall(text.codePointAt(k));
+      boolean small = look.letters().smallCaps() && isSmall(text.codePointAt(k));
       FontFace face = faceFor(look, text.codePointAt(k));
       int end = k + Character.charCount(text.codePointAt(k));
       while (end < to && !breaks[end]) {
@@ -192,7 +192,7 @@ public final class TextUnits {
         if (levels != null && levels[end] != level) {
           break;
         }
-        if (look.smallCaps() && isSmall(cp) != small) {
+        if (look.letters().smallCaps() && isSmall(cp) != small) {
           break;
         }
         // Marks, joiners and variation selectors stay with what they belong to.
@@ -218,7 +218,7 @@ public final class TextUnits {
       int level) {
     TextStyle style = look.in(face);
     String s = text.substring(from, to);
-    if (look.allCaps() || look.smallCaps()) {
+    if (look.letters().allCaps() || look.letters().smallCaps()) {
       s = capitals(s);
     }
     boolean soft = s.indexOf(SOFT_HYPHEN) >= 0;
@@ -227,7 +227,7 @@ public final class TextUnits {
       s = s.replace(SOFT_HYPHEN, '\u200B');
     }
     Glyphs g = shape(style, s, level);
-    if (style.letterSpacing() != 0) {
+    if (style.shaping().letterSpacing() != 0) {
       g = spaced(g, style);
     }
     return new Unit(
@@ -244,12 +244,13 @@ public final class TextUnits {
   }
 
   Glyphs shape(TextStyle style, String text, int level) {
-    return shaper.shape(style.face(), text, (level & 1) == 1, style.joins());
+    return shaper.shape(style.face(), text, (level & 1) == 1, style.shaping().joins());
   }
 
   /** Glyphs moved apart, each cluster as a whole, with the extra space after it. */
   private static Glyphs spaced(Glyphs g, TextStyle style) {
-    float extra = (float) (style.letterSpacing() * style.face().unitsPerEm() / style.size());
+    float extra =
+        (float) (style.shaping().letterSpacing() * style.face().unitsPerEm() / style.size());
     float[] x = g.x().clone();
     int clusters = 0;
     for (int k = 0; k < x.length; k++) {
@@ -281,7 +282,9 @@ public final class TextUnits {
   }
 
   private static int shown(TextStyle look, int codePoint) {
-    return look.allCaps() || look.smallCaps() ? Character.toUpperCase(codePoint) : codePoint;
+    return look.letters().allCaps() || look.letters().smallCaps()
+        ? Character.toUpperCase(codePoint)
+        : codePoint;
   }
 
   /** Where the word ends that begins here; ideographs are words for themselves. */

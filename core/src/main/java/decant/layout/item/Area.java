@@ -33,6 +33,6 @@ public record Area(Box page, Box margins, double column, double columnWidth, boo
   }
 
   private static Box margins(PageSetup s) {
-    return new Box(s.left(), s.top(), s.textWidth(), s.textHeight());
+    return new Box(s.margins().left(), s.margins().top(), s.textWidth(), s.textHeight());
   }
 }

@@ -17,13 +17,6 @@ public sealed interface Item {
    * Glyphs of one face in one look.
    *
    * @param rise how far above the line's baseline it stands, in points
-   * @param glyphs glyph numbers, in visual order
-   * @param xs origin of each glyph from {@code x}, in points
-   * @param ys origin of each glyph above the baseline, in points
-   * @param clusters for each glyph the place in the paragraph of the character it came from
-   * @param from first place of the paragraph that it shows
-   * @param to place after the last one
-   * @param text the characters it shows: those places, or the generated text if there are none
    */
   record GlyphRun(
       FontFace face,
@@ -32,24 +25,44 @@ public sealed interface Item {
       double x,
       double rise,
       double width,
-      int[] glyphs,
-      float[] xs,
-      float[] ys,
-      int[] clusters,
-      int from,
-      int to,
-      String text,
-      boolean rightToLeft,
+      Placed placed,
+      Shown shown,
       Meaning meaning)
-      implements Item {
+      implements Item {}
+
+  /**
+   * Glyphs, each in its place.
+   *
+   * @param glyphs glyph numbers, in visual order
+   * @param xs origin of each glyph from the start of its run, in points
+   * @param ys origin of each glyph above the baseline, in points
+   * @param clusters for each glyph the place in the paragraph of the character it came from
+   */
+  record Placed(int[] glyphs, float[] xs, float[] ys, int[] clusters, boolean rightToLeft) {}
+
+  /**
+   * What of a paragraph glyphs show.
+   *
+   * @param from first place of the paragraph
+   * @param to place after the last one
+   * @param text the characters: those places, or the generated text if there are none
+   */
+  record Shown(Kind kind, int from, int to, String text) {
+    /** What it is to the text. */
+    public enum Kind {
+      TEXT,
+      /** The label of a list's item. */
+      LABEL,
+      NOTE_MARK,
+      /** What fills the way to a tab stop. */
+      LEADER,
+      /** A hyphen that only the line's end calls for: no character of the text. */
+      HYPHEN
+    }
+
     /** Shown but not part of the text: list labels, hyphens at line ends, leaders, field values. */
     public boolean generated() {
       return to - from != text.length();
-    }
-
-    /** A hyphen that only the line's end calls for: no character of the text. */
-    public boolean divides() {
-      return from == to && from > 0 && text.equals("-");
     }
   }
 

@@ -12,7 +12,7 @@ public record ParagraphLayout(
 
   /** How far its lines stand apart. */
   public decant.model.look.LinePitch pitch() {
-    return style.pitch();
+    return style.lines().pitch();
   }
 
   /** How far down its first line stands because something is in its way. */
@@ -27,17 +27,17 @@ public record ParagraphLayout(
 
   @Override
   public double spaceBefore() {
-    return style.spaceBefore();
+    return style.space().before();
   }
 
   @Override
   public double spaceAfter() {
-    return style.spaceAfter();
+    return style.space().after();
   }
 
   @Override
   public boolean keepWithNext() {
-    return style.keepWithNext();
+    return style.keeps().withNext();
   }
 
   @Override
@@ -62,10 +62,10 @@ public record ParagraphLayout(
 
   @Override
   public int leastHead() {
-    if (style.keepTogether()) {
+    if (style.keeps().together()) {
       return lines.size();
     }
     // Two lines together at either end of a page; three lines cannot be split so.
-    return style.widowControl() ? (lines.size() <= 3 ? lines.size() : 2) : 1;
+    return style.keeps().widowControl() ? (lines.size() <= 3 ? lines.size() : 2) : 1;
   }
 }

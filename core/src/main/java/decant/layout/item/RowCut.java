@@ -19,7 +19,7 @@ record RowCut(TableLayout.Row head, Optional<TableLayout.Row> tail) {
     for (TableLayout.CellBox c : row.cells()) {
       var head = new ArrayList<Fragment>();
       var tail = new ArrayList<Fragment>();
-      double limit = room - c.paddingBottom();
+      double limit = room - c.inside().paddingBottom();
       double shift = Double.NaN;
       List<Fragment> content = c.atTop();
       for (Fragment f : content) {
@@ -37,7 +37,7 @@ record RowCut(TableLayout.Row head, Optional<TableLayout.Row> tail) {
       anyTail |= !tail.isEmpty();
       above.add(head);
       below.add(tail);
-      rest = Math.max(rest, bottom(tail) + c.paddingBottom());
+      rest = Math.max(rest, bottom(tail) + c.inside().paddingBottom());
     }
     if (!everyHead || !anyTail) {
       return new RowCut(row, Optional.empty());
@@ -46,8 +46,8 @@ record RowCut(TableLayout.Row head, Optional<TableLayout.Row> tail) {
     var tails = new ArrayList<TableLayout.CellBox>();
     for (int k = 0; k < row.cells().size(); k++) {
       TableLayout.CellBox c = row.cells().get(k);
-      heads.add(c.part(room, bottom(above.get(k)) + c.paddingBottom(), above.get(k)));
-      tails.add(c.part(rest, bottom(below.get(k)) + c.paddingBottom(), below.get(k)));
+      heads.add(c.part(room, bottom(above.get(k)) + c.inside().paddingBottom(), above.get(k)));
+      tails.add(c.part(rest, bottom(below.get(k)) + c.inside().paddingBottom(), below.get(k)));
     }
     return new RowCut(
         new TableLayout.Row(row.number(), room, true, false, heads),

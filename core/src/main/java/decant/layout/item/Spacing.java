@@ -18,14 +18,15 @@ public final class Spacing {
     ParagraphStyle next = l instanceof ParagraphLayout p ? p.style() : null;
     ParagraphStyle above = last;
     if (next != null && above != null && next.style().equals(above.style())) {
-      if (next.contextualSpacing()) {
+      if (next.space().contextual()) {
         before = 0;
       }
-      if (above.contextualSpacing()) {
+      if (above.space().contextual()) {
         gap = 0;
       }
     }
-    boolean shared = next != null && next.autoBefore() && above != null && above.autoAfter();
+    boolean shared =
+        next != null && next.space().autoBefore() && above != null && above.space().autoAfter();
     return (shared ? Math.max(gap, before) : gap + before) + rules(above, next);
   }
 
@@ -37,10 +38,10 @@ public final class Spacing {
 
   private static double rules(@Nullable ParagraphStyle above, @Nullable ParagraphStyle next) {
     if (above != null && next != null && above.sharesRules(next)) {
-      return extent(next.rules().insideAcross());
+      return extent(next.area().rules().insideAcross());
     }
-    return (above == null ? 0 : extent(above.rules().bottom()))
-        + (next == null ? 0 : extent(next.rules().top()));
+    return (above == null ? 0 : extent(above.area().rules().bottom()))
+        + (next == null ? 0 : extent(next.area().rules().top()));
   }
 
   private static double extent(java.util.Optional<decant.model.look.Rule> r) {

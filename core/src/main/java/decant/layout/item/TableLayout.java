@@ -40,37 +40,33 @@ public record TableLayout(Table source, double x, double width, List<Row> rows, 
    *
    * @param number which cell of its row it is
    * @param height as drawn: more than its row's where it reaches down
-   * @param needed the height that its content asks for, padding included
-   * @param paddingBottom below the content
    */
   public record CellBox(
       int number,
       double x,
       double width,
       double height,
-      double needed,
-      double paddingBottom,
       Colour shading,
       Edges edges,
-      VerticalAlignment alignment,
       boolean header,
-      List<Fragment> content) {
-    public CellBox {
-      content = List.copyOf(content);
+      Inside inside) {
+    /** What it holds. */
+    public List<Fragment> content() {
+      return inside.content();
     }
 
     /** This cell as high as its rows are, its content where the cell's alignment puts it. */
     public CellBox sized(double h) {
       double shift = shift(h);
       List<Fragment> moved =
-          shift == 0 ? content : content.stream().map(f -> f.moved(0, shift)).toList();
+          shift == 0 ? content() : content().stream().map(f -> f.moved(0, shift)).toList();
       return with(h, moved);
     }
 
     /** How far down the content stands in a height because of the cell's alignment. */
     private double shift(double h) {
-      return Math.max(0, h - needed)
-          * switch (alignment) {
+      return Math.max(0, h - inside.needed())
+          * switch (inside.alignment()) {
             case TOP -> 0;
             case CENTRE -> 0.5;
             case BOTTOM -> 1;
@@ -80,7 +76,7 @@ public record TableLayout(Table source, double x, double width, List<Row> rows, 
     /** The content as it stands at the top of the cell. */
     List<Fragment> atTop() {
       double shift = shift(height);
-      return shift == 0 ? content : content.stream().map(f -> f.moved(0, -shift)).toList();
+      return shift == 0 ? content() : content().stream().map(f -> f.moved(0, -shift)).toList();
     }
 
     /** A part of this cell, whose content stands at its top. */
@@ -90,20 +86,35 @@ public record TableLayout(Table source, double x, double width, List<Row> rows, 
               x,
               width,
               h,
-              Math.min(h, ownNeeded),
-              paddingBottom,
               shading,
               edges,
-              alignment,
               header,
-              part)
+              inside.with(Math.min(h, ownNeeded), part))
           .sized(h);
     }
 
     /** A part of this cell. */
     CellBox with(double h, List<Fragment> part) {
       return new CellBox(
-          number, x, width, h, needed, paddingBottom, shading, edges, alignment, header, part);
+          number, x, width, h, shading, edges, header, inside.with(inside.needed(), part));
+    }
+  }
+
+  /**
+   * What stands in a cell.
+   *
+   * @param needed the height that it asks for, padding included
+   * @param paddingBottom below it
+   * @param alignment where it stands in a cell that it does not fill
+   */
+  public record Inside(
+      double needed, double paddingBottom, VerticalAlignment alignment, List<Fragment> content) {
+    public Inside {
+      content = List.copyOf(content);
+    }
+
+    Inside with(double newNeeded, List<Fragment> part) {
+      return new Inside(newNeeded, paddingBottom, alignment, part);
     }
   }
 
@@ -204,8 +215,8 @@ public record TableLayout(Table source, double x, double width, List<Row> rows, 
     boolean last = to >= c.height() - CLOSE;
     double shift = Double.NaN;
     for (Fragment f : c.content()) {
-      int first = from <= 0 ? Parts.from(f) : Parts.fitting(f, from - c.paddingBottom());
-      int end = last ? Parts.to(f) : Parts.fitting(f, to - c.paddingBottom());
+      int first = from <= 0 ? Parts.from(f) : Parts.fitting(f, from - c.inside().paddingBottom());
+      int end = last ? Parts.to(f) : Parts.fitting(f, to - c.inside().paddingBottom());
       if (first < end) {
         double y = f.y() + Parts.height(f, Parts.from(f), first);
         shift = Double.isNaN(shift) ? (from <= 0 ? 0 : y - c.content().getFirst().y()) : shift;

@@ -25,15 +25,9 @@ public record TextStyle(
     double size,
     double fullSize,
     double rise,
-    Joins joins,
-    double letterSpacing,
-    Decoration decoration,
-    boolean allCaps,
-    boolean smallCaps,
-    boolean hidden,
-    Colour colour,
-    Colour highlight,
-    String language,
+    Shaping shaping,
+    Ink ink,
+    Letters letters,
     Meaning meaning) {
   /** Size of raised and lowered text, and how far it is moved, as common practice has it. */
   private static final double SMALL = 0.65;
@@ -43,6 +37,28 @@ public record TextStyle(
 
   /** Size of small capitals, as common practice has it. */
   private static final double SMALL_CAPITAL = 0.8;
+
+  /**
+   * How characters become glyphs.
+   *
+   * @param letterSpacing between them, in points
+   * @param language BCP 47
+   */
+  public record Shaping(Joins joins, double letterSpacing, String language) {}
+
+  /**
+   * What is painted.
+   *
+   * @param highlight behind the text; white for none
+   */
+  public record Ink(Colour colour, Colour highlight, Decoration decoration) {
+    Ink without() {
+      return decoration == Decoration.NONE ? this : new Ink(colour, highlight, Decoration.NONE);
+    }
+  }
+
+  /** Which letters stand for those of the text. */
+  public record Letters(boolean allCaps, boolean smallCaps, boolean hidden) {}
 
   /** Lines under and through text. */
   public record Decoration(
@@ -83,51 +99,40 @@ public record TextStyle(
         raise == TextTraits.Raise.NONE ? full : full * SMALL,
         full,
         moved + look.value(TextTraits.SHIFT),
-        Joins.of(
-            full >= look.value(TextTraits.KERNING),
-            look.value(TextTraits.LIGATURES) && look.value(TextTraits.LETTER_SPACING) == 0),
-        look.value(TextTraits.LETTER_SPACING),
-        decoration.isNone() ? Decoration.NONE : decoration,
-        look.value(TextTraits.ALL_CAPS),
-        look.value(TextTraits.SMALL_CAPS),
-        look.value(TextTraits.HIDDEN),
-        look.value(TextTraits.COLOUR),
-        look.value(TextTraits.HIGHLIGHT),
-        look.value(TextTraits.LANGUAGE),
+        new Shaping(
+            Joins.of(
+                full >= look.value(TextTraits.KERNING),
+                look.value(TextTraits.LIGATURES) && look.value(TextTraits.LETTER_SPACING) == 0),
+            look.value(TextTraits.LETTER_SPACING),
+            look.value(TextTraits.LANGUAGE)),
+        new Ink(
+            look.value(TextTraits.COLOUR),
+            look.value(TextTraits.HIGHLIGHT),
+            decoration.isNone() ? Decoration.NONE : decoration),
+        new Letters(
+            look.value(TextTraits.ALL_CAPS),
+            look.value(TextTraits.SMALL_CAPS),
+            look.value(TextTraits.HIDDEN)),
         Meaning.of(look));
   }
 
-  private TextStyle with(FontFace newFace, double newSize, double newRise, Decoration newLines) {
+  private TextStyle with(FontFace newFace, double newSize, double newRise, Ink newInk) {
     return new TextStyle(
-        newFace,
-        line,
-        newSize,
-        fullSize,
-        newRise,
-        joins,
-        letterSpacing,
-        newLines,
-        allCaps,
-        smallCaps,
-        hidden,
-        colour,
-        highlight,
-        language,
-        meaning);
+        newFace, line, newSize, fullSize, newRise, shaping, newInk, letters, meaning);
   }
 
   /** This style shown by another face; the line keeps its pitch. */
   public TextStyle in(FontFace other) {
-    return other == face ? this : with(other, size, rise, decoration);
+    return other == face ? this : with(other, size, rise, ink);
   }
 
   /** This style for the capitals that stand for lower-case letters. */
   public TextStyle smallCapital() {
-    return with(face, size * SMALL_CAPITAL, rise, decoration);
+    return with(face, size * SMALL_CAPITAL, rise, ink);
   }
 
   public TextStyle raised() {
-    return with(face, fullSize * SMALL, fullSize * SUPER_RISE, Decoration.NONE);
+    return with(face, fullSize * SMALL, fullSize * SUPER_RISE, ink.without());
   }
 
   /** This style for a list's label: nothing of it links or is underlined. */
@@ -138,15 +143,9 @@ public record TextStyle(
         size,
         fullSize,
         rise,
-        joins,
-        letterSpacing,
-        Decoration.NONE,
-        allCaps,
-        false,
-        false,
-        colour,
-        Colour.WHITE,
-        language,
+        shaping,
+        new Ink(ink.colour(), Colour.WHITE, Decoration.NONE),
+        new Letters(letters.allCaps(), false, false),
         Meaning.NONE);
   }
 

@@ -49,7 +49,8 @@ public record Context(Map<NodeId, String> labels, Map<NodeId, Story> stories, Fi
             case Inline.Field f -> fields.show(f).equals(other.fields.show(f));
             case Inline.NoteMark m ->
                 fields.show(m).equals(other.fields.show(m)) && sameStory(other, m.note());
-            case Inline.Shape s -> s.story().isEmpty() || sameStory(other, s.story().get());
+            case Inline.Shape s ->
+                s.content().story().isEmpty() || sameStory(other, s.content().story().get());
           };
       if (!same) {
         return false;

@@ -100,7 +100,7 @@ final class BlockFit {
         && to < l.parts()
         && to > from
         && l.ends(to - 1) == Ends.NOTHING
-        && p.style().widowControl()) {
+        && p.style().keeps().widowControl()) {
       if (l.parts() - to == 1 && to - from > 1) {
         kept--; // a last line does not stand alone on the next page
       }

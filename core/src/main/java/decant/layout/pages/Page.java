@@ -17,11 +17,7 @@ import java.util.Optional;
  * @param section which section of the document it belongs to
  * @param firstOfSection whether it is that section's first page
  * @param setup the paper, its margins as running texts leave them
- * @param start where the flow continues on it
- * @param afterBreak whether it begins because the text asks for it, not because the page before is
- *     full
- * @param resumable whether it follows from its start alone: nothing of it was begun on the page
- *     before in a way that only that page knows
+ * @param start how it begins
  * @param body fragments, from the top left of the page
  * @param notes what stands at its foot
  * @param columnRules the lines between its columns
@@ -32,14 +28,28 @@ public record Page(
     int section,
     boolean firstOfSection,
     PageSetup setup,
-    FlowPoint start,
-    boolean afterBreak,
-    boolean resumable,
+    Start start,
     List<Fragment> body,
     Optional<Notes> notes,
     List<Box> columnRules) {
   /** A place in the flow: a block by its number, and a line or row of it. */
   public record FlowPoint(int block, int part) {}
+
+  /**
+   * How a page begins.
+   *
+   * @param at where the flow continues on it
+   * @param afterBreak whether it begins because the text asks for it, not because the page before
+   *     is full
+   * @param resumable whether it follows from that place alone: nothing of it was begun on the page
+   *     before in a way that only that page knows
+   */
+  public record Start(FlowPoint at, boolean afterBreak, boolean resumable) {
+    /** The place by the numbers of blocks after some were added before it. */
+    Start moved(int blocksBy) {
+      return new Start(new FlowPoint(at.block() + blocksBy, at.part()), afterBreak, resumable);
+    }
+  }
 
   /**
    * The notes at the foot of a page.
@@ -76,9 +86,7 @@ public record Page(
             section,
             firstOfSection,
             setup,
-            new FlowPoint(start.block() + blocksBy, start.part()),
-            afterBreak,
-            resumable,
+            start.moved(blocksBy),
             body,
             notes,
             columnRules);

@@ -93,8 +93,8 @@ public record PageChange(double top, double bottom) {
       Fragment.Lines y = (Fragment.Lines) b;
       boolean framed =
           !x.layout().style().equals(y.layout().style())
-              || x.layout().style().rules().isDrawn()
-              || !x.layout().style().shading().equals(decant.model.look.Colour.WHITE);
+              || x.layout().style().area().rules().isDrawn()
+              || !x.layout().style().area().shading().equals(decant.model.look.Colour.WHITE);
       if (framed) {
         take(a.y(), Math.max(a.bottom(), b.bottom()));
         return;
@@ -142,9 +142,9 @@ public record PageChange(double top, double bottom) {
               && x.x() == y.x()
               && x.rise() == y.rise()
               && x.colour().equals(y.colour())
-              && Arrays.equals(x.glyphs(), y.glyphs())
-              && Arrays.equals(x.xs(), y.xs())
-              && Arrays.equals(x.ys(), y.ys())
+              && Arrays.equals(x.placed().glyphs(), y.placed().glyphs())
+              && Arrays.equals(x.placed().xs(), y.placed().xs())
+              && Arrays.equals(x.placed().ys(), y.placed().ys())
           : a instanceof Item.Fill && a.equals(b);
     }
 

@@ -107,18 +107,20 @@ public final class PageFiller {
     Section s = document.sections().get(section);
     PageSetup p = s.page();
     double above =
-        s.runningFor(true, firstOfSection, shown).map(h -> p.header() + heightOf(h, p)).orElse(0.0);
+        s.runningFor(true, firstOfSection, shown)
+            .map(h -> p.margins().header() + heightOf(h, p))
+            .orElse(0.0);
     double below =
         s.runningFor(false, firstOfSection, shown)
-            .map(f -> p.footer() + heightOf(f, p))
+            .map(f -> p.margins().footer() + heightOf(f, p))
             .orElse(0.0);
-    if (above <= p.top() && below <= p.bottom()) {
+    if (above <= p.margins().top() && below <= p.margins().bottom()) {
       return p;
     }
     double most = p.height() / 2 - 40;
     return p.withMargins(
-        above <= p.top() ? p.top() : Math.min(above, most),
-        below <= p.bottom() ? p.bottom() : Math.min(below, most));
+        above <= p.margins().top() ? p.margins().top() : Math.min(above, most),
+        below <= p.margins().bottom() ? p.margins().bottom() : Math.min(below, most));
   }
 
   private double heightOf(decant.model.Story running, PageSetup p) {
@@ -127,7 +129,10 @@ public final class PageFiller {
         r -> {
           setter.snapTo(0);
           return Fragment.lowest(
-              setter.stack(running.blocks(), p.textWidth(), Area.running(p, p.left(), p.header())));
+              setter.stack(
+                  running.blocks(),
+                  p.textWidth(),
+                  Area.running(p, p.margins().left(), p.margins().header())));
         });
   }
 

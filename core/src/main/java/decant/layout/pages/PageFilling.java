@@ -119,7 +119,7 @@ final class PageFilling {
                     == setter.set(flow.blocks().get(block), columns().width(0, room())));
     setter.snapTo(document.sections().get(section).page().grid());
     notes.begin(start.notes(), setup.textHeight() * 0.75);
-    y = setup.top();
+    y = setup.margins().top();
     Outcome outcome = bands();
     boolean ended = block >= flow.size();
     // What is still left of the notes comes on pages of its own.
@@ -142,11 +142,9 @@ final class PageFilling {
             owner,
             firstOfSection,
             setup,
-            start.at(),
-            start.afterBreak(),
-            resumable,
+            new Page.Start(start.at(), start.afterBreak(), resumable),
             body,
-            notes.placed(setup.left(), setup.height() - setup.bottom()),
+            notes.placed(setup.margins().left(), setup.height() - setup.margins().bottom()),
             columnRules),
         next);
   }
@@ -185,11 +183,11 @@ final class PageFilling {
   }
 
   private double bottom() {
-    return setup.height() - setup.bottom();
+    return setup.height() - setup.margins().bottom();
   }
 
   private Outcome oneColumn() {
-    left = own().left();
+    left = own().margins().left();
     width = columns().width(0, room());
     columnTop = y;
     limit = bottom();
@@ -220,7 +218,7 @@ final class PageFilling {
     if (columns().rule() && lowest > top) {
       for (int c = 1; c < columns().count(); c++) {
         double x =
-            own().left()
+            own().margins().left()
                 + (columns().start(c - 1, room())
                         + columns().width(c - 1, room())
                         + columns().start(c, room()))
@@ -241,7 +239,7 @@ final class PageFilling {
   private Outcome allColumns(double top) {
     Outcome outcome = Outcome.FULL;
     for (int c = 0; c < columns().count(); c++) {
-      left = own().left() + columns().start(c, room());
+      left = own().margins().left() + columns().start(c, room());
       width = columns().width(c, room());
       y = top;
       columnTop = top;
@@ -574,6 +572,6 @@ final class PageFilling {
   }
 
   private static boolean pageBreakBefore(BlockLayout l) {
-    return l instanceof ParagraphLayout p && p.style().pageBreakBefore();
+    return l instanceof ParagraphLayout p && p.style().keeps().pageBreakBefore();
   }
 }

@@ -123,9 +123,7 @@ public final class Paginator {
         last.section(),
         false,
         s.page(),
-        next.at(),
-        true,
-        false,
+        new Page.Start(next.at(), true, false),
         List.of(),
         Optional.empty(),
         List.of());

@@ -113,6 +113,7 @@ final class DocxSections {
     Optional<Element> size = sectPr.child("w:pgSz");
     Optional<Element> margins = sectPr.child("w:pgMar");
     PageSetup a4 = PageSetup.A4;
+    PageSetup.Margins inch = a4.margins();
     double gutter = within(margins, "w:gutter", 0);
     boolean atRight = sectPr.child("w:rtlGutter").filter(DocxLooks::on).isPresent();
     Optional<Element> borders = sectPr.child("w:pgBorders");
@@ -123,16 +124,21 @@ final class DocxSections {
     return new PageSetup(
         Math.max(100, within(size, "w:w", a4.width())),
         Math.max(100, within(size, "w:h", a4.height())),
-        Math.abs(within(margins, "w:top", a4.top())),
-        within(margins, "w:right", a4.right()) + (atRight ? gutter : 0),
-        Math.abs(within(margins, "w:bottom", a4.bottom())),
-        within(margins, "w:left", a4.left()) + (atRight ? 0 : gutter),
-        within(margins, "w:header", a4.header()),
-        within(margins, "w:footer", a4.footer()),
+        new PageSetup.Margins(
+            Math.abs(within(margins, "w:top", inch.top())),
+            within(margins, "w:right", inch.right()) + (atRight ? gutter : 0),
+            Math.abs(within(margins, "w:bottom", inch.bottom())),
+            within(margins, "w:left", inch.left()) + (atRight ? 0 : gutter),
+            within(margins, "w:header", inch.header()),
+            within(margins, "w:footer", inch.footer())),
         sectPr.child("w:cols").map(DocxSections::columns).orElse(Columns.ONE),
         numbers(sectPr.child("w:pgNumType")),
-        borders.map(Borders::box).orElse(Rules.UNSAID),
-        borders.flatMap(b -> b.attribute("w:offsetFrom")).filter(o -> o.equals("page")).isPresent(),
+        new PageSetup.Borders(
+            borders.map(Borders::box).orElse(Rules.UNSAID),
+            borders
+                .flatMap(b -> b.attribute("w:offsetFrom"))
+                .filter(o -> o.equals("page"))
+                .isPresent()),
         background.orElse(Colour.WHITE),
         TableLooks.vertical(sectPr.val("w:vAlign").orElse("top")),
         grid.flatMap(g -> DocxLooks.twips(g.attribute("w:linePitch")))

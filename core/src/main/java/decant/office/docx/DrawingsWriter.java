@@ -210,27 +210,27 @@ final class DrawingsWriter {
     o.raw("\"><mc:Choice Requires=\"wps\">");
     begin(o, s.placement(), s.width(), s.height(), "Shape " + id, id, s.alt());
     o.raw("<a:graphic><a:graphicData uri=\"" + uri("wps") + "\"><wps:wsp>");
-    o.raw(s.story().isPresent() ? "<wps:cNvSpPr txBox=\"1\"/>" : "<wps:cNvSpPr/>");
+    o.raw(s.content().story().isPresent() ? "<wps:cNvSpPr txBox=\"1\"/>" : "<wps:cNvSpPr/>");
     o.raw("<wps:spPr>");
-    xfrm(o, s.width(), s.height(), s.rotation(), s.geometry() == Inline.Geometry.LINE_UP);
+    xfrm(o, s.width(), s.height(), s.rotation(), s.drawing().geometry() == Inline.Geometry.LINE_UP);
     String prst =
-        switch (s.geometry()) {
+        switch (s.drawing().geometry()) {
           case RECTANGLE -> "rect";
           case ROUNDED -> "roundRect";
           case ELLIPSE -> "ellipse";
           case LINE_DOWN, LINE_UP -> "line";
         };
     o.raw("<a:prstGeom prst=\"" + prst + "\"><a:avLst/></a:prstGeom>");
-    s.fill().ifPresentOrElse(c -> solid(o, c), () -> o.raw("<a:noFill/>"));
-    outline(o, s.outline().filter(Rule::isDrawn));
+    s.drawing().fill().ifPresentOrElse(c -> solid(o, c), () -> o.raw("<a:noFill/>"));
+    outline(o, s.drawing().outline().filter(Rule::isDrawn));
     o.raw("</wps:spPr>");
-    Story story = s.story().map(document.stories()::get).orElse(null);
+    Story story = s.content().story().map(document.stories()::get).orElse(null);
     if (story != null) {
       o.raw("<wps:txbx><w:txbxContent>");
       boxContent(o, story, rels);
       o.raw("</w:txbxContent></wps:txbx>");
     }
-    Insets p = s.padding();
+    Insets p = s.content().padding();
     o.raw(
         "<wps:bodyPr lIns=\"%s\" tIns=\"%s\" rIns=\"%s\" bIns=\"%s\" anchor=\"%s\">"
             .formatted(
@@ -238,10 +238,10 @@ final class DrawingsWriter {
                 emu(p.top()),
                 emu(p.right()),
                 emu(p.bottom()),
-                s.alignment() == VerticalAlignment.TOP
+                s.content().alignment() == VerticalAlignment.TOP
                     ? "t"
-                    : s.alignment() == VerticalAlignment.CENTRE ? "ctr" : "b"));
-    o.raw(s.grows() ? "<a:spAutoFit/>" : "<a:noAutofit/>");
+                    : s.content().alignment() == VerticalAlignment.CENTRE ? "ctr" : "b"));
+    o.raw(s.content().grows() ? "<a:spAutoFit/>" : "<a:noAutofit/>");
     o.raw("</wps:bodyPr></wps:wsp></a:graphicData></a:graphic>");
     end(o, s.placement());
     o.raw("</mc:Choice></mc:AlternateContent>");
@@ -315,7 +315,7 @@ final class DrawingsWriter {
 
   /** The texts of a shape, or of the members of a group, in the order of the file. */
   private void gather(Inline.Shape s, List<Story> out) {
-    NodeId id = s.story().orElse(null);
+    NodeId id = s.content().story().orElse(null);
     Story story = id == null ? null : document.stories().get(id);
     if (story == null) {
       return;

@@ -49,8 +49,15 @@ record Framed(
       Optional<Rule> outline,
       double rotation) {
     return new Inline.Shape(
-        story, geometry, width, height, grows, padding, alignment, fill, outline, alt, placement,
-        rotation, kept, look);
+        new Inline.Drawing(geometry, fill, outline),
+        width,
+        height,
+        new Inline.BoxText(story, grows, padding, alignment),
+        alt,
+        placement,
+        rotation,
+        kept,
+        look);
   }
 
   /** A rectangle with nothing between its edges and its text. */

@@ -28,25 +28,25 @@ final class SectionsWriter {
     o.empty(
         "w:pgMar",
         "w:top",
-        Out.twips(p.top()),
+        Out.twips(p.margins().top()),
         "w:right",
-        Out.twips(p.right()),
+        Out.twips(p.margins().right()),
         "w:bottom",
-        Out.twips(p.bottom()),
+        Out.twips(p.margins().bottom()),
         "w:left",
-        Out.twips(p.left()),
+        Out.twips(p.margins().left()),
         "w:header",
-        Out.twips(p.header()),
+        Out.twips(p.margins().header()),
         "w:footer",
-        Out.twips(p.footer()),
+        Out.twips(p.margins().footer()),
         "w:gutter",
         "0");
-    if (p.borders().isDrawn()) {
-      o.raw("<w:pgBorders w:offsetFrom=\"" + (p.bordersFromEdge() ? "page" : "text") + "\">");
-      Borders.write(o, "w:top", p.borders().top());
-      Borders.write(o, "w:left", p.borders().start());
-      Borders.write(o, "w:bottom", p.borders().bottom());
-      Borders.write(o, "w:right", p.borders().end());
+    if (p.borders().rules().isDrawn()) {
+      o.raw("<w:pgBorders w:offsetFrom=\"" + (p.borders().fromEdge() ? "page" : "text") + "\">");
+      Borders.write(o, "w:top", p.borders().rules().top());
+      Borders.write(o, "w:left", p.borders().rules().start());
+      Borders.write(o, "w:bottom", p.borders().rules().bottom());
+      Borders.write(o, "w:right", p.borders().rules().end());
       o.raw("</w:pgBorders>");
     }
     numbers(o, p);

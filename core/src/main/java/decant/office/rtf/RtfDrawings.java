@@ -172,23 +172,23 @@ final class RtfDrawings {
 
   void shape(Inline.Shape s) {
     int type =
-        switch (s.geometry()) {
-          case RECTANGLE -> s.story().isPresent() ? 202 : 1;
+        switch (s.drawing().geometry()) {
+          case RECTANGLE -> s.content().story().isPresent() ? 202 : 1;
           case ROUNDED -> 2;
           case ELLIPSE -> 3;
           case LINE_DOWN, LINE_UP -> 20;
         };
     shapeHead(type, s.placement(), s.width(), s.height(), s.rotation());
     property("wzDescription", s.alt());
-    if (s.geometry() == Inline.Geometry.LINE_UP) {
+    if (s.drawing().geometry() == Inline.Geometry.LINE_UP) {
       property("fFlipV", "1");
     }
-    if (s.fill().isPresent()) {
-      property("fillColor", colour(s.fill().get()));
+    if (s.drawing().fill().isPresent()) {
+      property("fillColor", colour(s.drawing().fill().get()));
     } else {
       property("fFilled", "0");
     }
-    Optional<Rule> line = s.outline().filter(Rule::isDrawn);
+    Optional<Rule> line = s.drawing().outline().filter(Rule::isDrawn);
     if (line.isPresent()) {
       property("lineColor", colour(line.get().colour()));
       property("lineWidth", emu(line.get().width()));
@@ -200,21 +200,21 @@ final class RtfDrawings {
     } else {
       property("fLine", "0");
     }
-    property("dxTextLeft", emu(s.padding().left()));
-    property("dxTextRight", emu(s.padding().right()));
-    property("dyTextTop", emu(s.padding().top()));
-    property("dyTextBottom", emu(s.padding().bottom()));
+    property("dxTextLeft", emu(s.content().padding().left()));
+    property("dxTextRight", emu(s.content().padding().right()));
+    property("dyTextTop", emu(s.content().padding().top()));
+    property("dyTextBottom", emu(s.content().padding().bottom()));
     property(
         "anchorText",
-        switch (s.alignment()) {
+        switch (s.content().alignment()) {
           case TOP -> "0";
           case CENTRE -> "1";
           case BOTTOM -> "2";
         });
-    if (s.grows()) {
+    if (s.content().grows()) {
       property("fFitShapeToText", "1");
     }
-    Story story = s.story().map(document.stories()::get).orElse(null);
+    Story story = s.content().story().map(document.stories()::get).orElse(null);
     if (story != null) {
       o.open().word("shptxt");
       blocks.write(story.blocks());

@@ -119,8 +119,8 @@ public final class RtfWriter {
     PageSetup p = document.sections().getFirst().page();
     Typesetting t = document.styles().typesetting();
     o.twips("paperw", p.width()).twips("paperh", p.height());
-    o.twips("margl", p.left()).twips("margr", p.right());
-    o.twips("margt", p.top()).twips("margb", p.bottom());
+    o.twips("margl", p.margins().left()).twips("margr", p.margins().right());
+    o.twips("margt", p.margins().top()).twips("margb", p.margins().bottom());
     o.twips("deftab", t.tabDistance()).word("viewkind1");
     o.flag("hyphauto1", t.hyphenates());
     o.flag("facingp", facing());
@@ -161,9 +161,9 @@ public final class RtfWriter {
         });
     o.twips("pgwsxn", p.width()).twips("pghsxn", p.height());
     o.flag("lndscpsxn", p.width() > p.height());
-    o.twips("marglsxn", p.left()).twips("margrsxn", p.right());
-    o.twips("margtsxn", p.top()).twips("margbsxn", p.bottom());
-    o.twips("headery", p.header()).twips("footery", p.footer());
+    o.twips("marglsxn", p.margins().left()).twips("margrsxn", p.margins().right());
+    o.twips("margtsxn", p.margins().top()).twips("margbsxn", p.margins().bottom());
+    o.twips("headery", p.margins().header()).twips("footery", p.margins().footer());
     columns(p.columns(), p.textWidth());
     p.numbers().start().ifPresent(n -> o.word("pgnrestart").word("pgnstarts", n));
     o.word(
@@ -177,12 +177,12 @@ public final class RtfWriter {
     if (p.alignment() != VerticalAlignment.TOP) {
       o.word(p.alignment() == VerticalAlignment.CENTRE ? "vertalc" : "vertalb");
     }
-    if (p.borders().isDrawn()) {
-      o.word("pgbrdropt", p.bordersFromEdge() ? 32 : 0);
-      looks.rule("pgbrdrt", p.borders().top(), true);
-      looks.rule("pgbrdrl", p.borders().start(), true);
-      looks.rule("pgbrdrb", p.borders().bottom(), true);
-      looks.rule("pgbrdrr", p.borders().end(), true);
+    if (p.borders().rules().isDrawn()) {
+      o.word("pgbrdropt", p.borders().fromEdge() ? 32 : 0);
+      looks.rule("pgbrdrt", p.borders().rules().top(), true);
+      looks.rule("pgbrdrl", p.borders().rules().start(), true);
+      looks.rule("pgbrdrb", p.borders().rules().bottom(), true);
+      looks.rule("pgbrdrr", p.borders().rules().end(), true);
     }
     boolean ownFirst =
         s.running().containsKey(Running.HEADER_FIRST)

@@ -9,44 +9,51 @@ import decant.words.Words;
  * @param zoom how large
  * @param panel what stands beside the page
  * @param arrangement how pages stand together
- * @param hideToolbar whether the viewer's tools are hidden
- * @param hideMenu whether its menu is hidden
- * @param hideControls whether its scroll bars and the like are hidden
- * @param fitWindow whether its window takes the size of the page
- * @param titleInBar whether its title bar shows the document's title rather than the file's name
- * @param printScaling whether it may fit pages to the paper
- * @param duplex how it prints on both sides
- * @param copies how many copies it offers to print; 0 leaves it to the viewer
+ * @param window what the viewer shows around the pages
+ * @param printing what it offers for printing
  */
 public record InitialView(
-    int page,
-    Zoom zoom,
-    Panel panel,
-    Arrangement arrangement,
-    boolean hideToolbar,
-    boolean hideMenu,
-    boolean hideControls,
-    boolean fitWindow,
-    boolean titleInBar,
-    PrintScaling printScaling,
-    Duplex duplex,
-    int copies) {
+    int page, Zoom zoom, Panel panel, Arrangement arrangement, Window window, Printing printing) {
   private static final Words WORDS = Words.of(InitialView.class);
 
   public static final InitialView USUAL =
       new InitialView(
-          1,
-          Zoom.VIEWERS,
-          Panel.BOOKMARKS,
-          Arrangement.VIEWERS,
-          false,
-          false,
-          false,
-          false,
-          true,
-          PrintScaling.VIEWERS,
-          Duplex.VIEWERS,
-          0);
+          1, Zoom.VIEWERS, Panel.BOOKMARKS, Arrangement.VIEWERS, Window.USUAL, Printing.USUAL);
+
+  /**
+   * What the viewer shows around the pages.
+   *
+   * @param hideToolbar whether its tools are hidden
+   * @param hideMenu whether its menu is hidden
+   * @param hideControls whether its scroll bars and the like are hidden
+   * @param fitWindow whether its window takes the size of the page
+   * @param titleInBar whether its title bar shows the document's title rather than the file's name
+   */
+  public record Window(
+      boolean hideToolbar,
+      boolean hideMenu,
+      boolean hideControls,
+      boolean fitWindow,
+      boolean titleInBar) {
+    public static final Window USUAL = new Window(false, false, false, false, true);
+  }
+
+  /**
+   * What the viewer offers for printing.
+   *
+   * @param scaling whether it may fit pages to the paper
+   * @param duplex how it prints on both sides
+   * @param copies how many copies it offers to print, up to 99; 0 leaves it to the viewer
+   */
+  public record Printing(PrintScaling scaling, Duplex duplex, int copies) {
+    public static final Printing USUAL = new Printing(PrintScaling.VIEWERS, Duplex.VIEWERS, 0);
+
+    public Printing {
+      if (copies < 0 || copies > 99) {
+        throw new IllegalArgumentException(WORDS.say("initial-view.copies", copies));
+      }
+    }
+  }
 
   /** How large the first page is shown. */
   public enum Zoom {
@@ -164,9 +171,6 @@ public record InitialView(
   public InitialView {
     if (page < 1) {
       throw new IllegalArgumentException(WORDS.say("initial-view.first-page", page));
-    }
-    if (copies < 0 || copies > 99) {
-      throw new IllegalArgumentException(WORDS.say("initial-view.copies", copies));
     }
   }
 }

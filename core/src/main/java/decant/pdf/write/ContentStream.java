@@ -221,22 +221,22 @@ final class ContentStream {
 
   /** Shows a run whose line's baseline is at {@code y}. */
   void text(Item.GlyphRun run, double x, double y, GlyphEncoder coder) {
-    if (run.glyphs().length == 0) {
+    if (run.placed().glyphs().length == 0) {
       return;
     }
     String[] text = GlyphTexts.of(run);
-    boolean unspoken = isPrivate(text) || !run.rightToLeft() && isJoint(text);
+    boolean unspoken = isPrivate(text) || !run.placed().rightToLeft() && isJoint(text);
     if (unspoken) {
       beginText();
       actualText(text);
     }
     int k = 0;
-    while (k < run.glyphs().length) {
-      String name = coder.font(run.glyphs()[k], text[k]);
+    while (k < run.placed().glyphs().length) {
+      String name = coder.font(run.placed().glyphs()[k], text[k]);
       int end = k + 1;
-      while (end < run.glyphs().length
-          && run.ys()[end] == run.ys()[k]
-          && name.equals(coder.font(run.glyphs()[end], text[end]))) {
+      while (end < run.placed().glyphs().length
+          && run.placed().ys()[end] == run.placed().ys()[k]
+          && name.equals(coder.font(run.placed().glyphs()[end], text[end]))) {
         end++;
       }
       beginText();
@@ -248,8 +248,8 @@ final class ContentStream {
         number(size);
         operator("Tf");
       }
-      long px = Math.round((x + run.x() + run.xs()[k]) * 1000);
-      long py = Math.round((pageHeight - (y - run.rise() - run.ys()[k])) * 1000);
+      long px = Math.round((x + run.x() + run.placed().xs()[k]) * 1000);
+      long py = Math.round((pageHeight - (y - run.rise() - run.placed().ys()[k])) * 1000);
       thousandths(px - lineX);
       thousandths(py - lineY);
       operator("Td");
@@ -306,11 +306,12 @@ final class ContentStream {
 
   private void show(Item.GlyphRun run, int from, int to, String[] text, GlyphEncoder coder) {
     boolean open = false;
-    double pen = run.xs()[from]; // where the file's own widths have brought the pen, in points
+    double pen =
+        run.placed().xs()[from]; // where the file's own widths have brought the pen, in points
     out.write('[');
     for (int k = from; k < to; k++) {
-      int glyph = run.glyphs()[k];
-      double gap = run.xs()[k] - pen;
+      int glyph = run.placed().glyphs()[k];
+      double gap = run.placed().xs()[k] - pen;
       long adjust = Math.round(-gap * 1000 / run.size());
       if (adjust != 0) {
         if (open) {
@@ -328,7 +329,7 @@ final class ContentStream {
         open = true;
       }
       String shown = text[k];
-      if (run.rightToLeft() && shown.length() > 1 && coder.twoBytes()) {
+      if (run.placed().rightToLeft() && shown.length() > 1 && coder.twoBytes()) {
         // Readers reverse right-to-left text glyph by glyph: each further letter gets a blank glyph
         // of its own.
         int blank = coder.blankGlyph();
@@ -338,7 +339,7 @@ final class ContentStream {
           pen += blankWidth;
         }
         out.write('>');
-        long back = Math.round((pen - run.xs()[k]) * 1000 / run.size());
+        long back = Math.round((pen - run.placed().xs()[k]) * 1000 / run.size());
         ascii(Long.toString(back));
         pen -= back * run.size() / 1000;
         out.write('<');

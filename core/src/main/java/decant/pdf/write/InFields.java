@@ -52,6 +52,9 @@ public final class InFields {
   /** Whether a field shows these glyphs. */
   public boolean takes(Item.GlyphRun run) {
     return here()
-        && run.meaning().blank().filter(b -> b.isSwitch() || b.holds(run.text())).isPresent();
+        && run.meaning()
+            .blank()
+            .filter(b -> b.isSwitch() || b.holds(run.shown().text()))
+            .isPresent();
   }
 }

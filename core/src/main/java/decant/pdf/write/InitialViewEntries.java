@@ -30,22 +30,25 @@ final class InitialViewEntries {
       catalog.setItem(COSName.OPEN_ACTION, destination(f, pages.get(f.page() - 1)));
     }
     COSDictionary p = new COSDictionary();
-    flag(p, "HideToolbar", f.hideToolbar());
-    flag(p, "HideMenubar", f.hideMenu());
-    flag(p, "HideWindowUI", f.hideControls());
-    flag(p, "FitWindow", f.fitWindow());
+    flag(p, "HideToolbar", f.window().hideToolbar());
+    flag(p, "HideMenubar", f.window().hideMenu());
+    flag(p, "HideWindowUI", f.window().hideControls());
+    flag(p, "FitWindow", f.window().fitWindow());
     boolean titled = !choices.particulars().title().isEmpty() || choices.keeping().accessible();
-    flag(p, "DisplayDocTitle", titled && (f.titleInBar() || choices.keeping().accessible()));
-    if (f.printScaling() == InitialView.PrintScaling.NONE) {
+    flag(
+        p,
+        "DisplayDocTitle",
+        titled && (f.window().titleInBar() || choices.keeping().accessible()));
+    if (f.printing().scaling() == InitialView.PrintScaling.NONE) {
       p.setName("PrintScaling", "None");
     }
     // Both came with PDF 1.7.
     boolean newer = choices.keeping().writtenVersion().compareTo(Version.V1_7) >= 0;
-    if (newer && !f.duplex().pdfName().isEmpty()) {
-      p.setName(COSName.getPDFName("Duplex"), f.duplex().pdfName());
+    if (newer && !f.printing().duplex().pdfName().isEmpty()) {
+      p.setName(COSName.getPDFName("Duplex"), f.printing().duplex().pdfName());
     }
-    if (newer && f.copies() > 0) {
-      p.setInt("NumCopies", f.copies());
+    if (newer && f.printing().copies() > 0) {
+      p.setInt("NumCopies", f.printing().copies());
     }
     if (p.size() > 0) {
       catalog.setItem(COSName.VIEWER_PREFERENCES, p);

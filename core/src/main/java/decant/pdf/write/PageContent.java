@@ -216,16 +216,16 @@ final class PageContent implements PageWalker.Sink {
     if (none.isPresent() || !(open.peek().block() instanceof Paragraph p)) {
       return none.orElse(Artifact.LAYOUT);
     }
-    if (run.from() == run.to() && run.from() == 0) {
+    if (run.shown().from() == run.shown().to() && run.shown().from() == 0) {
       return new Content(p.id(), Part.LABEL, 0);
     }
-    if (run.to() - run.from() == 1 && run.from() < text.length()) {
-      char c = text.charAt(run.from());
+    if (run.shown().to() - run.shown().from() == 1 && run.shown().from() < text.length()) {
+      char c = text.charAt(run.shown().from());
       if (c == '\t') {
         return Artifact.LAYOUT; // a leader
       }
-      if (c == Inline.OBJECT && inlineAt(run.from()) instanceof Inline.NoteMark) {
-        return new Content(p.id(), Part.NOTE_MARK, run.from());
+      if (c == Inline.OBJECT && inlineAt(run.shown().from()) instanceof Inline.NoteMark) {
+        return new Content(p.id(), Part.NOTE_MARK, run.shown().from());
       }
     }
     if (run.meaning().link().isEmpty()) {
@@ -252,7 +252,7 @@ final class PageContent implements PageWalker.Sink {
 
   @Override
   public void glyphs(Item.GlyphRun run, double x, double y) {
-    if (run.glyphs().length == 0) {
+    if (run.placed().glyphs().length == 0) {
       return;
     }
     Target target = targetOf(run, y);
@@ -286,10 +286,11 @@ final class PageContent implements PageWalker.Sink {
 
   @Override
   public void blank(FormField blank, Item.GlyphRun run, Box box) {
-    if (!inFields.here() || run.glyphs().length == 0) {
+    if (!inFields.here() || run.placed().glyphs().length == 0) {
       return;
     }
-    double room = Math.min(blank.width(), page.setup().width() - page.setup().right() - box.x());
+    double room =
+        Math.min(blank.width(), page.setup().width() - page.setup().margins().right() - box.x());
     Box place =
         blank.isSwitch()
             ? Fields.square(box, run.size())
@@ -306,7 +307,7 @@ final class PageContent implements PageWalker.Sink {
             blank,
             known == null || blank.isSwitch() ? place : known.box().union(box),
             known == null ? targetOf(run, box.y()) : known.target(),
-            before + (run.divides() ? "" : run.text()),
+            before + (run.shown().kind() == Item.Shown.Kind.HYPHEN ? "" : run.shown().text()),
             Optional.ofNullable(fieldContents.get(blank.id())),
             known == null ? run.size() : known.size(),
             known == null ? 1 : known.lines() + (newLine ? 1 : 0)));

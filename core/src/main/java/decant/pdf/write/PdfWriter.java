@@ -236,7 +236,7 @@ public final class PdfWriter {
         new PageWalker.Sink() {
           @Override
           public void glyphs(Item.GlyphRun run, double x, double y) {
-            if (run.glyphs().length > 0) {
+            if (run.placed().glyphs().length > 0) {
               seen.glyphs().computeIfAbsent(run.face(), f -> new UsedGlyphs()).note(run);
             }
           }

@@ -178,7 +178,7 @@ final class Structure {
       Optional<NodeId> id =
           switch (i) {
             case Inline.NoteMark n -> Optional.of(n.note());
-            case Inline.Shape s -> s.story();
+            case Inline.Shape s -> s.content().story();
             default -> Optional.empty();
           };
       Story s = id.map(document.stories()::get).orElse(null);

@@ -188,7 +188,7 @@ final class DocumentDigest {
   }
 
   private void shape(Inline.Shape s, Digest.Builder out) {
-    Story story = s.story().map(document.stories()::get).orElse(null);
+    Story story = s.content().story().map(document.stories()::get).orElse(null);
     if (story == null || !open.add(story.id())) {
       return;
     }

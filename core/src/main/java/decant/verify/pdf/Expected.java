@@ -109,9 +109,12 @@ final class Expected {
         new PageWalker.Sink() {
           @Override
           public void glyphs(Item.GlyphRun run, double x, double y) {
-            if (run.glyphs().length > 0) {
-              b.append(run.divides() || inFields.takes(run) ? "" : run.text());
-              rightToLeft[0] |= run.rightToLeft();
+            if (run.placed().glyphs().length > 0) {
+              b.append(
+                  run.shown().kind() == Item.Shown.Kind.HYPHEN || inFields.takes(run)
+                      ? ""
+                      : run.shown().text());
+              rightToLeft[0] |= run.placed().rightToLeft();
               faces.add(run.face());
             }
           }
@@ -144,8 +147,8 @@ final class Expected {
 
           @Override
           public void blank(FormField blank, Item.GlyphRun run, Box box) {
-            if (inFields.here() && run.glyphs().length > 0) {
-              String text = run.divides() ? "" : run.text();
+            if (inFields.here() && run.placed().glyphs().length > 0) {
+              String text = run.shown().kind() == Item.Shown.Kind.HYPHEN ? "" : run.shown().text();
               blanks.merge(inFile + " " + blank.id(), new Filled(blank, text), Filled::and);
             }
           }

@@ -67,10 +67,10 @@ final class OpeningCheck {
         sight.panel() == InitialView.Panel.BOOKMARKS && !catalog.containsKey(COSName.OUTLINES);
     return mode.equals(none ? "UseNone" : sight.panel().pdfName())
         && catalog.getNameAsString(COSName.PAGE_LAYOUT, "").equals(sight.arrangement().pdfName())
-        && flag("HideToolbar") == sight.hideToolbar()
-        && flag("HideMenubar") == sight.hideMenu()
-        && flag("HideWindowUI") == sight.hideControls()
-        && flag("FitWindow") == sight.fitWindow()
+        && flag("HideToolbar") == sight.window().hideToolbar()
+        && flag("HideMenubar") == sight.window().hideMenu()
+        && flag("HideWindowUI") == sight.window().hideControls()
+        && flag("FitWindow") == sight.window().fitWindow()
         && flag("DisplayDocTitle") == titled();
   }
 
@@ -78,16 +78,16 @@ final class OpeningCheck {
   private boolean titled() {
     boolean accessible = choices.keeping().accessible();
     boolean has = !choices.particulars().title().isEmpty();
-    return accessible || has && sight.titleInBar();
+    return accessible || has && sight.window().titleInBar();
   }
 
   private boolean prints() {
     boolean newer = choices.keeping().writtenVersion().compareTo(Version.V1_7) >= 0;
     COSDictionary p = preferences();
     String scaling = p.getNameAsString("PrintScaling", "AppDefault");
-    return scaling.equals("None") == (sight.printScaling() == InitialView.PrintScaling.NONE)
-        && p.getNameAsString("Duplex", "").equals(newer ? sight.duplex().pdfName() : "")
-        && p.getInt("NumCopies", 0) == (newer ? sight.copies() : 0);
+    return scaling.equals("None") == (sight.printing().scaling() == InitialView.PrintScaling.NONE)
+        && p.getNameAsString("Duplex", "").equals(newer ? sight.printing().duplex().pdfName() : "")
+        && p.getInt("NumCopies", 0) == (newer ? sight.printing().copies() : 0);
   }
 
   private boolean flag(String name) {

@@ -208,8 +208,8 @@ class WalkTest {
       String text = line.paragraph().source().text();
       String shown =
           line.line().items().stream()
-              .filter(i -> i instanceof decant.layout.item.Item.GlyphRun r && r.generated())
-              .map(i -> ((decant.layout.item.Item.GlyphRun) i).text())
+              .filter(i -> i instanceof decant.layout.item.Item.GlyphRun r && r.shown().generated())
+              .map(i -> ((decant.layout.item.Item.GlyphRun) i).shown().text())
               .findFirst()
               .orElse("none");
       labels.put(text, shown.strip());

@@ -140,14 +140,8 @@ class ConflictTest {
         f.zoom(),
         f.panel(),
         f.arrangement(),
-        false,
-        false,
-        false,
-        false,
-        true,
-        f.printScaling(),
-        f.duplex(),
-        0);
+        InitialView.Window.USUAL,
+        new InitialView.Printing(f.printing().scaling(), f.printing().duplex(), 0));
   }
 
   @ParameterizedTest

@@ -51,12 +51,9 @@ class StagesTest {
         baseline,
         size / 2,
         size,
-        face,
-        Colour.BLACK,
+        new Glyph.Ink(face, Colour.BLACK, Decor.NONE),
         0,
-        -1,
-        false,
-        Decor.NONE,
+        Glyph.Marked.NOT,
         Optional.empty());
   }
 

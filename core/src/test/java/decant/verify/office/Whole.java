@@ -100,15 +100,13 @@ final class Whole {
     NodeId id = NodeId.fresh();
     stories.put(id, new Story(id, Story.Kind.BOX, List.of(Samples.paragraph("Keep clear"))));
     return new Inline.Shape(
-        Optional.of(id),
-        Inline.Geometry.RECTANGLE,
+        new Inline.Drawing(
+            Inline.Geometry.RECTANGLE,
+            Optional.of(new Colour(0xF0EBE0)),
+            Optional.of(Rule.single(1, Colour.BLACK))),
         100,
         40,
-        false,
-        new Insets(4, 4, 4, 4),
-        VerticalAlignment.TOP,
-        Optional.of(new Colour(0xF0EBE0)),
-        Optional.of(Rule.single(1, Colour.BLACK)),
+        new Inline.BoxText(Optional.of(id), false, new Insets(4, 4, 4, 4), VerticalAlignment.TOP),
         "",
         Placement.INLINE,
         0,

@@ -123,14 +123,9 @@ class AlteredChoicesTest {
                     InitialView.Zoom.WHOLE_PAGE,
                     InitialView.Panel.PAGES,
                     InitialView.Arrangement.COLUMN,
-                    true,
-                    false,
-                    true,
-                    false,
-                    true,
-                    InitialView.PrintScaling.NONE,
-                    InitialView.Duplex.LONG_EDGE,
-                    3));
+                    new InitialView.Window(true, false, true, false, true),
+                    new InitialView.Printing(
+                        InitialView.PrintScaling.NONE, InitialView.Duplex.LONG_EDGE, 3)));
     published = Files.write(folder.resolve("published.pdf"), Samples.pdf(layout, choices));
   }
 
@@ -310,14 +305,9 @@ class AlteredChoicesTest {
                 zoom,
                 f.panel(),
                 f.arrangement(),
-                false,
-                true,
-                false,
-                true,
-                false,
-                f.printScaling(),
-                InitialView.Duplex.SHORT_EDGE,
-                0));
+                new InitialView.Window(false, true, false, true, false),
+                new InitialView.Printing(
+                    f.printing().scaling(), InitialView.Duplex.SHORT_EDGE, 0)));
     Path file = Files.write(folder.resolve("zoom.pdf"), Samples.pdf(layout, c));
     assertThat(Altered.failed(file, layout, c)).isEmpty();
     assertThat(Altered.failed(file, layout, choices)).contains("Opening");

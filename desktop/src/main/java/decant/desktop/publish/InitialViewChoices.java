@@ -61,39 +61,48 @@ final class InitialViewChoices implements Choices {
         Choosing.yesNo(
             "publish-hide-toolbar",
             WORDS.say("initial-view-choices.hide-the-viewers-tools"),
-            on -> change(f -> new Parts(f).hide(on, f.hideMenu(), f.hideControls())));
+            on ->
+                change(
+                    f -> new Parts(f).hide(on, f.window().hideMenu(), f.window().hideControls())));
     menu =
         Choosing.yesNo(
             "publish-hide-menu",
             WORDS.say("initial-view-choices.hide-its-menu"),
-            on -> change(f -> new Parts(f).hide(f.hideToolbar(), on, f.hideControls())));
+            on ->
+                change(f ->
+                    new Parts(f).hide(f.window().hideToolbar(), on, f.window().hideControls())));
     controls =
         Choosing.yesNo(
             "publish-hide-controls",
             WORDS.say("initial-view-choices.hide-its-scroll-bars-and"),
-            on -> change(f -> new Parts(f).hide(f.hideToolbar(), f.hideMenu(), on)));
+            on ->
+                change(
+                    f -> new Parts(f).hide(f.window().hideToolbar(), f.window().hideMenu(), on)));
     window =
         Choosing.yesNo(
             "publish-fit-window",
             WORDS.say("initial-view-choices.its-window-takes-the-size"),
-            on -> change(f -> new Parts(f).window(on, f.titleInBar())));
+            on -> change(f -> new Parts(f).window(on, f.window().titleInBar())));
     title =
         Choosing.yesNo(
             "publish-title-in-bar",
             WORDS.say("initial-view-choices.its-title-bar-shows-the"),
-            on -> change(f -> new Parts(f).window(f.fitWindow(), on)));
+            on -> change(f -> new Parts(f).window(f.window().fitWindow(), on)));
     scaling =
         Choosing.oneOf(
             "publish-scaling",
             PrintScaling.values(),
             PrintScaling::label,
-            v -> change(f -> new Parts(f).printed(v, f.duplex(), f.copies())));
+            v ->
+                change(f -> new Parts(f).printed(v, f.printing().duplex(), f.printing().copies())));
     duplex =
         Choosing.oneOf(
             "publish-duplex",
             Duplex.values(),
             Duplex::label,
-            v -> change(f -> new Parts(f).printed(f.printScaling(), v, f.copies())));
+            v ->
+                change(
+                    f -> new Parts(f).printed(f.printing().scaling(), v, f.printing().copies())));
     copies =
         Choosing.text(
             "publish-copies",
@@ -101,7 +110,7 @@ final class InitialViewChoices implements Choices {
             t -> {
               if (t.matches("\\d{0,2}")) {
                 int n = t.isEmpty() ? 0 : Integer.parseInt(t);
-                change(f -> new Parts(f).printed(f.printScaling(), f.duplex(), n));
+                change(f -> new Parts(f).printed(f.printing().scaling(), f.printing().duplex(), n));
               }
             });
     group =
@@ -124,94 +133,45 @@ final class InitialViewChoices implements Choices {
 
   /** The choices with some of them replaced. */
   private record Parts(InitialView f) {
-    private InitialView with(
-        int page,
-        Zoom z,
-        Panel p,
-        Arrangement a,
-        boolean[] flags,
-        PrintScaling s,
-        Duplex d,
-        int n) {
-      return new InitialView(
-          page, z, p, a, flags[0], flags[1], flags[2], flags[3], flags[4], s, d, n);
-    }
-
-    private boolean[] flags() {
-      return new boolean[] {
-        f.hideToolbar(), f.hideMenu(), f.hideControls(), f.fitWindow(), f.titleInBar()
-      };
-    }
-
     InitialView page(int n) {
-      return with(
-          n,
-          f.zoom(),
-          f.panel(),
-          f.arrangement(),
-          flags(),
-          f.printScaling(),
-          f.duplex(),
-          f.copies());
+      return new InitialView(n, f.zoom(), f.panel(), f.arrangement(), f.window(), f.printing());
     }
 
     InitialView zoom(Zoom z) {
-      return with(
-          f.page(),
-          z,
-          f.panel(),
-          f.arrangement(),
-          flags(),
-          f.printScaling(),
-          f.duplex(),
-          f.copies());
+      return new InitialView(f.page(), z, f.panel(), f.arrangement(), f.window(), f.printing());
     }
 
     InitialView panel(Panel p) {
-      return with(
-          f.page(),
-          f.zoom(),
-          p,
-          f.arrangement(),
-          flags(),
-          f.printScaling(),
-          f.duplex(),
-          f.copies());
+      return new InitialView(f.page(), f.zoom(), p, f.arrangement(), f.window(), f.printing());
     }
 
     InitialView arrangement(Arrangement a) {
-      return with(
-          f.page(), f.zoom(), f.panel(), a, flags(), f.printScaling(), f.duplex(), f.copies());
+      return new InitialView(f.page(), f.zoom(), f.panel(), a, f.window(), f.printing());
     }
 
     InitialView hide(boolean toolbar, boolean menu, boolean controls) {
-      boolean[] b = {toolbar, menu, controls, f.fitWindow(), f.titleInBar()};
-      return with(
-          f.page(),
-          f.zoom(),
-          f.panel(),
-          f.arrangement(),
-          b,
-          f.printScaling(),
-          f.duplex(),
-          f.copies());
+      InitialView.Window w = f.window();
+      return with(new InitialView.Window(toolbar, menu, controls, w.fitWindow(), w.titleInBar()));
     }
 
     InitialView window(boolean fit, boolean titleInBar) {
-      boolean[] b = {f.hideToolbar(), f.hideMenu(), f.hideControls(), fit, titleInBar};
+      InitialView.Window w = f.window();
       return with(
+          new InitialView.Window(w.hideToolbar(), w.hideMenu(), w.hideControls(), fit, titleInBar));
+    }
+
+    private InitialView with(InitialView.Window w) {
+      return new InitialView(f.page(), f.zoom(), f.panel(), f.arrangement(), w, f.printing());
+    }
+
+    InitialView printed(PrintScaling s, Duplex d, int copies) {
+      return new InitialView(
           f.page(),
           f.zoom(),
           f.panel(),
           f.arrangement(),
-          b,
-          f.printScaling(),
-          f.duplex(),
-          f.copies());
-    }
-
-    InitialView printed(PrintScaling s, Duplex d, int copies) {
-      return with(f.page(), f.zoom(), f.panel(), f.arrangement(), flags(), s, d, copies);
+          f.window(),
+          new InitialView.Printing(s, d, copies));
     }
   }
 
@@ -238,14 +198,15 @@ final class InitialViewChoices implements Choices {
     zoom.setValue(f.zoom());
     panel.setValue(f.panel());
     arrangement.setValue(f.arrangement());
-    toolbar.setSelected(f.hideToolbar());
-    menu.setSelected(f.hideMenu());
-    controls.setSelected(f.hideControls());
-    window.setSelected(f.fitWindow());
-    title.setSelected(f.titleInBar());
-    scaling.setValue(f.printScaling());
-    duplex.setValue(f.duplex());
-    Choosing.show(copies, f.copies() == 0 ? "" : Integer.toString(f.copies()));
+    toolbar.setSelected(f.window().hideToolbar());
+    menu.setSelected(f.window().hideMenu());
+    controls.setSelected(f.window().hideControls());
+    window.setSelected(f.window().fitWindow());
+    title.setSelected(f.window().titleInBar());
+    scaling.setValue(f.printing().scaling());
+    duplex.setValue(f.printing().duplex());
+    Choosing.show(
+        copies, f.printing().copies() == 0 ? "" : Integer.toString(f.printing().copies()));
     group.say(
         WORDS.say(
             "initial-view-choices.page",

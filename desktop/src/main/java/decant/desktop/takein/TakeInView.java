@@ -153,7 +153,7 @@ public final class TakeInView implements Stage {
   }
 
   private static Box box(CaretPlace c) {
-    double left = c.page().setup().left() - 6;
+    double left = c.page().setup().margins().left() - 6;
     return new Box(left, c.top() - 2, c.page().setup().textWidth() + 12, c.height() + 4);
   }
 

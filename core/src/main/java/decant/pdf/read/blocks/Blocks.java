@@ -147,7 +147,7 @@ public final class Blocks {
 
   /** Whether the weight changes between two lines, and not somewhere on the first of them. */
   private static boolean changesWeight(TextLine a, TextLine b) {
-    return a.glyphs().getLast().face().bold() != b.glyphs().getFirst().face().bold();
+    return a.glyphs().getLast().ink().face().bold() != b.glyphs().getFirst().ink().face().bold();
   }
 
   private static double median(Region r) {

@@ -11,9 +11,11 @@ import decant.pdf.read.page.TextLine;
  */
 public record Edges(double left, double right, double beyond, boolean rightToLeft) {
   public static Edges of(Detected.Text t, PageSetup setup, boolean rightToLeft) {
-    double right = setup.width() - setup.right();
+    double right = setup.width() - setup.margins().right();
     double margin =
-        rightToLeft ? right - 4 - t.right() : t.left() - Math.min(t.left(), setup.left() + 4);
+        rightToLeft
+            ? right - 4 - t.right()
+            : t.left() - Math.min(t.left(), setup.margins().left() + 4);
     boolean column = margin > 56; // what stands in a far column has no indent
     return new Edges(t.left(), t.right(), column ? 0 : Math.max(0, margin), rightToLeft);
   }

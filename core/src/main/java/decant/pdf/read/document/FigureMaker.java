@@ -33,7 +33,7 @@ final class FigureMaker {
     Media m = f.placed().media();
     media.put(m.id(), m);
     Box b = f.box();
-    double edge = setup.columns().count() == 1 ? setup.left() : beside.left();
+    double edge = setup.columns().count() == 1 ? setup.margins().left() : beside.left();
     double first = beside.lines().getFirst().baseline() - 0.8 * beside.size();
     var place =
         new Placement.Floating(
@@ -69,9 +69,9 @@ final class FigureMaker {
     var picture =
         new Inline.Picture(
             m.id(), f.box().width() * scale, f.box().height() * scale, f.alt(), Look.PLAIN);
-    double left = setup.left();
+    double left = setup.margins().left();
     for (int k = 1; k < setup.columns().count(); k++) {
-      double start = setup.left() + setup.columns().start(k, setup.textWidth());
+      double start = setup.margins().left() + setup.columns().start(k, setup.textWidth());
       left = f.box().x() > start - 9 ? start : left;
     }
     double middle = f.box().x() + f.box().width() / 2;

@@ -36,7 +36,7 @@ final class PaperMaker {
       bottom = Math.max(bottom, b.bottom());
     }
     if (here.isEmpty()) {
-      return new PageSetup(p.width(), p.height(), 72, 72, 72, 72, 36, 36);
+      return PageSetup.plain(p.width(), p.height(), PageSetup.Margins.INCH);
     }
     double header = 36;
     double footer = 36;
@@ -51,15 +51,16 @@ final class PaperMaker {
     // The lowest line of the fullest page stands a little above the margin; half a line more is
     // safe.
     double below = Math.max(18, p.height() - bottom - 8);
-    return new PageSetup(
+    return PageSetup.plain(
         p.width(),
         p.height(),
-        margin(top, p.height()),
-        margin(p.width() - right, p.width()),
-        margin(below, p.height()),
-        margin(left, p.width()),
-        header,
-        footer);
+        new PageSetup.Margins(
+            margin(top, p.height()),
+            margin(p.width() - right, p.width()),
+            margin(below, p.height()),
+            margin(left, p.width()),
+            header,
+            footer));
   }
 
   /** A margin of at least 12 points, but never more than a third of the page. */

@@ -68,7 +68,7 @@ final class ParagraphLooks {
     if (before == null || before.page() != t.page() - 1 || setup.columns().count() > 1) {
       return false;
     }
-    double left = setup.height() - setup.bottom() - before.box().bottom();
+    double left = setup.height() - setup.margins().bottom() - before.box().bottom();
     boolean heading = t.kind() == Detected.Kind.HEADING;
     double needed = t.box().height() + (heading ? ROOM_BELOW_HEADING : 0);
     return left > Math.max(needed, (heading ? LEFT_BY_HEADING : LEFT_BY_TEXT) * setup.textHeight());
@@ -91,7 +91,7 @@ final class ParagraphLooks {
         edges.start(first) > (t.right() - t.left()) * 0.4
             && lines.stream().allMatch(l -> Math.abs(edges.end(l)) < 3);
     if (flushEnd && t.kind() != Detected.Kind.ITEM) {
-      double middle = setup.left() + setup.textWidth() / 2;
+      double middle = setup.margins().left() + setup.textWidth() / 2;
       boolean onPage =
           lines.stream()
               .allMatch(l ->
@@ -156,7 +156,7 @@ final class ParagraphLooks {
     List<Glyph> glyphs = t.lines().getFirst().glyphs();
     for (int k = 0; k + 1 < glyphs.size(); k++) {
       double at = edges.indentAt(glyphs.get(k + 1).x());
-      if (glyphs.get(k).decor().leader()) {
+      if (glyphs.get(k).ink().decor().leader()) {
         double end = edges.indentAt(t.lines().getFirst().box().right());
         stops.add(new TabStop(LookMaker.halves(end), TabStop.Kind.RIGHT, TabStop.Leader.DOT));
       } else if (glyphs.get(k).text().equals("\t") && at > 0) {

@@ -177,7 +177,8 @@ final class RunningStories {
               : List.of(i));
     }
     Alignment alignment = Alignment.START;
-    double centre = l.box().x() + l.box().width() / 2 - (setup.left() + setup.textWidth() / 2);
+    double centre =
+        l.box().x() + l.box().width() / 2 - (setup.margins().left() + setup.textWidth() / 2);
     boolean wide = l.text().contains("\t");
     Look look = Look.PLAIN;
     if (wide) {
@@ -191,7 +192,7 @@ final class RunningStories {
                       ParagraphTraits.TabStop.Leader.NONE)));
     } else if (Math.abs(centre) < 12) {
       alignment = Alignment.CENTRE;
-    } else if (l.box().x() > setup.left() + setup.textWidth() / 2) {
+    } else if (l.box().x() > setup.margins().left() + setup.textWidth() / 2) {
       alignment = Alignment.END;
     }
     look = look.with(ParagraphTraits.ALIGNMENT, alignment);
@@ -213,7 +214,7 @@ final class RunningStories {
     sorted.sort(Comparator.comparingDouble(t -> t.usual().lines().getFirst().box().x()));
     for (Title t : sorted) {
       Box box = t.usual().lines().getFirst().box();
-      double middle = box.x() + box.width() / 2 - setup.left();
+      double middle = box.x() + box.width() / 2 - setup.margins().left();
       if (!inlines.isEmpty() || middle > setup.textWidth() / 3) {
         boolean right = middle > setup.textWidth() * 0.62;
         double at = right ? setup.textWidth() : setup.textWidth() / 2;

@@ -92,11 +92,11 @@ final class StyleMaker {
             if (!g.isSpace()) {
               counts.merge(
                   new Key(
-                      g.face().family(),
+                      g.ink().face().family(),
                       LookMaker.rounded(g.size()),
-                      g.face().bold(),
-                      g.face().italic(),
-                      g.colour()),
+                      g.ink().face().bold(),
+                      g.ink().face().italic(),
+                      g.ink().colour()),
                   1,
                   Integer::sum);
             }
@@ -210,7 +210,7 @@ final class StyleMaker {
     double indent = LookMaker.halves(Math.clamp(edges.indent(t.lines().getFirst()), 0, 250));
     TextLine last = t.lines().getLast();
     double at = edges.rightToLeft() ? last.box().x() : last.box().right();
-    boolean dotted = last.glyphs().stream().anyMatch(g -> g.decor().leader());
+    boolean dotted = last.glyphs().stream().anyMatch(g -> g.ink().decor().leader());
     TabStop.Leader leader = dotted ? TabStop.Leader.DOT : TabStop.Leader.NONE;
     var stop = new TabStop(LookMaker.halves(edges.indentAt(at)), TabStop.Kind.RIGHT, leader);
     Look style =

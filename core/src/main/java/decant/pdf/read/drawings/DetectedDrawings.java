@@ -160,7 +160,9 @@ public final class DetectedDrawings {
     List<TextLine> upright =
         Lines.of(
             page.only(
-                page.glyphs().stream().filter(g -> g.quarter() == 0 && g.content() < 0).toList()));
+                page.glyphs().stream()
+                    .filter(g -> g.quarter() == 0 && g.marked().content() < 0)
+                    .toList()));
     return apart(together(out, page)).stream().map(d -> AxisLabels.with(d, page, upright)).toList();
   }
 
@@ -275,7 +277,9 @@ public final class DetectedDrawings {
   private static List<Glyph> within(ScannedPage page, Box box, List<Painted> cluster) {
     Set<Integer> contents = cluster.stream().map(Painted::content).collect(Collectors.toSet());
     return page.glyphs().stream()
-        .filter(g -> g.standsIn(box) && (g.content() < 0 || contents.contains(g.content())))
+        .filter(g ->
+            g.standsIn(box)
+                && (g.marked().content() < 0 || contents.contains(g.marked().content())))
         .toList();
   }
 

@@ -107,14 +107,15 @@ public final class FontDoubts {
     for (ScannedPage p : pages) {
       for (Glyph g : p.glyphs()) {
         boolean letter =
-            g.face().family().equals(family)
+            g.ink().face().family().equals(family)
                 && g.text().length() == 1
                 && Character.isLetterOrDigit(g.text().charAt(0))
                 && g.width() > 0;
         if (letter && n < ENOUGH) {
           FontFace by =
               served.computeIfAbsent(
-                  g.face(), f -> FontBook.shipped().serve(family, f.bold(), f.italic()).face());
+                  g.ink().face(),
+                  f -> FontBook.shipped().serve(family, f.bold(), f.italic()).face());
           if (by.covers(g.text().charAt(0))) {
             n++;
             was += g.width() / g.size();

@@ -48,13 +48,13 @@ public final class HardBreaks {
             continue;
           }
           all++;
-          counts.merge(g.face(), 1, Integer::sum);
+          counts.merge(g.ink().face(), 1, Integer::sum);
           double w = g.width() / g.size();
           double[] range =
-              widths.computeIfAbsent(g.face(), f -> new double[] {Double.MAX_VALUE, 0});
+              widths.computeIfAbsent(g.ink().face(), f -> new double[] {Double.MAX_VALUE, 0});
           range[0] = Math.min(range[0], w);
           range[1] = Math.max(range[1], w);
-          letters.computeIfAbsent(g.face(), f -> new HashSet<>()).add(g.text());
+          letters.computeIfAbsent(g.ink().face(), f -> new HashSet<>()).add(g.text());
         }
       }
     }
@@ -98,7 +98,7 @@ public final class HardBreaks {
 
   private boolean isListing(TextLine l) {
     return !listings.isEmpty()
-        && l.glyphs().stream().allMatch(g -> g.isSpace() || listings.contains(g.face()));
+        && l.glyphs().stream().allMatch(g -> g.isSpace() || listings.contains(g.ink().face()));
   }
 
   /** Whether a line begins just below one, at the same place and in the same size. */

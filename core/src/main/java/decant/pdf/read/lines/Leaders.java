@@ -60,7 +60,7 @@ public final class Leaders {
     double left = filled.stream().mapToDouble(Glyph::x).min().orElse(0);
     double right = filled.stream().mapToDouble(Glyph::right).max().orElse(left);
     Glyph tabGlyph = filled.getFirst().like("\t", left, Math.max(0, right - left));
-    out.add(dotted ? tabGlyph.withDecor(tabGlyph.decor().dotted()) : tabGlyph);
+    out.add(dotted ? tabGlyph.withDecor(tabGlyph.ink().decor().dotted()) : tabGlyph);
     out.addAll(line.subList(number, last));
     return Optional.of(new Entry(out, dotted, page));
   }

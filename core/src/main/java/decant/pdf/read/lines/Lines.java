@@ -124,7 +124,11 @@ public final class Lines {
     var hands = new LinkedHashMap<Hand, List<Glyph>>();
     for (Glyph g : row) {
       var hand =
-          new Hand(Math.round(g.baseline() * 2), Math.round(g.size() * 2), g.face(), g.colour());
+          new Hand(
+              Math.round(g.baseline() * 2),
+              Math.round(g.size() * 2),
+              g.ink().face(),
+              g.ink().colour());
       hands.computeIfAbsent(hand, h -> new ArrayList<>()).add(g);
     }
     return List.copyOf(hands.values());
@@ -304,7 +308,7 @@ public final class Lines {
     Glyph gap =
         after
             .gap(" ", Math.max(0, before.x() - after.right()))
-            .withDecor(after.decor().shared(before.decor()));
+            .withDecor(after.ink().decor().shared(before.ink().decor()));
     return after.link().isPresent() && after.link().equals(before.link())
         ? gap.withLink(after.link().get())
         : gap;

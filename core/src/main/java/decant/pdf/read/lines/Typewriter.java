@@ -23,11 +23,11 @@ public final class Typewriter {
         if (!g.isSpace() && g.width() > 0) {
           double w = g.width() / g.size();
           double[] known =
-              widths.computeIfAbsent(g.face(), f -> new double[] {Double.MAX_VALUE, 0, 0, 0});
+              widths.computeIfAbsent(g.ink().face(), f -> new double[] {Double.MAX_VALUE, 0, 0, 0});
           known[0] = Math.min(known[0], w);
           known[1] = Math.max(known[1], w);
           known[2]++;
-          known[3] += seen.add(g.face().name() + g.text()) ? 1 : 0;
+          known[3] += seen.add(g.ink().face().name() + g.text()) ? 1 : 0;
         }
       }
     }

@@ -13,10 +13,9 @@ import java.util.Optional;
  * @param baseline height of its baseline
  * @param width its advance
  * @param size size of the font as shown
+ * @param ink what it is drawn with
  * @param quarter how many quarter turns its line is turned clockwise
- * @param content number of the marked content it belongs to; -1 for none
- * @param artifact marked as no part of the text
- * @param decor what is drawn under, through and behind it
+ * @param marked what the file says it belongs to
  */
 public record Glyph(
     String text,
@@ -24,13 +23,31 @@ public record Glyph(
     double baseline,
     double width,
     double size,
-    SourceFace face,
-    Colour colour,
+    Ink ink,
     int quarter,
-    int content,
-    boolean artifact,
-    Decor decor,
+    Marked marked,
     Optional<Link> link) {
+  /**
+   * What a glyph is drawn with.
+   *
+   * @param decor what is drawn under, through and behind it
+   */
+  public record Ink(SourceFace face, Colour colour, Decor decor) {
+    Ink bare() {
+      return decor == Decor.NONE ? this : new Ink(face, colour, Decor.NONE);
+    }
+  }
+
+  /**
+   * What a file says that a glyph belongs to.
+   *
+   * @param content number of its marked content; -1 for none
+   * @param artifact whether it is marked as no part of the text
+   */
+  public record Marked(int content, boolean artifact) {
+    public static final Marked NOT = new Marked(-1, false);
+  }
+
   /**
    * A black, upright glyph that is not in the file's text: of a sign for a blank, of what was
    * recognised.
@@ -49,12 +66,9 @@ public record Glyph(
         baseline,
         width,
         size,
-        face,
-        Colour.BLACK,
+        new Ink(face, Colour.BLACK, Decor.NONE),
         0,
-        content,
-        false,
-        Decor.NONE,
+        content < 0 ? Marked.NOT : new Marked(content, false),
         Optional.empty());
   }
 
@@ -63,53 +77,27 @@ public record Glyph(
   }
 
   public Glyph withDecor(Decor other) {
-    return new Glyph(
-        text, x, baseline, width, size, face, colour, quarter, content, artifact, other, link);
+    var i = new Ink(ink.face(), ink.colour(), other);
+    return new Glyph(text, x, baseline, width, size, i, quarter, marked, link);
   }
 
   public Glyph withLink(Link to) {
-    return new Glyph(
-        text,
-        x,
-        baseline,
-        width,
-        size,
-        face,
-        colour,
-        quarter,
-        content,
-        artifact,
-        decor,
-        Optional.of(to));
+    return new Glyph(text, x, baseline, width, size, ink, quarter, marked, Optional.of(to));
   }
 
   /** The glyph as if it stood upright at another place. */
   public Glyph upright(double newX, double newBaseline) {
-    return new Glyph(
-        text, newX, newBaseline, width, size, face, colour, 0, content, artifact, decor, link);
+    return new Glyph(text, newX, newBaseline, width, size, ink, 0, marked, link);
   }
 
   /** Another text in the look of this glyph, upright. */
   public Glyph like(String other, double newX, double newWidth) {
-    return new Glyph(
-        other, newX, baseline, newWidth, size, face, colour, 0, content, artifact, decor, link);
+    return new Glyph(other, newX, baseline, newWidth, size, ink, 0, marked, link);
   }
 
   /** The gap from this glyph on, as a space or a tab, in the look of its text alone. */
   public Glyph gap(String sign, double wide) {
-    return new Glyph(
-        sign,
-        right(),
-        baseline,
-        wide,
-        size,
-        face,
-        colour,
-        0,
-        content,
-        artifact,
-        Decor.NONE,
-        Optional.empty());
+    return new Glyph(sign, right(), baseline, wide, size, ink.bare(), 0, marked, Optional.empty());
   }
 
   /** Whether its middle stands in a box. It has to be upright. */

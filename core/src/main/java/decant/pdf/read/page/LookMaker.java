@@ -97,14 +97,14 @@ public final class LookMaker {
 
   private static Look look(Glyph g, List<Glyph> all, int k, Look base, double lineSize) {
     Look look = Look.PLAIN;
-    look = differing(look, base, TextTraits.FAMILY, g.face().family());
-    look = differing(look, base, TextTraits.BOLD, g.face().bold());
-    look = differing(look, base, TextTraits.ITALIC, g.face().italic());
-    look = differing(look, base, TextTraits.COLOUR, g.colour());
-    look = differing(look, base, TextTraits.UNDERLINE, g.decor().underlined());
-    look = differing(look, base, TextTraits.STRIKE, g.decor().struck());
-    if (g.decor().highlight().isPresent()) {
-      look = look.with(TextTraits.HIGHLIGHT, g.decor().highlight().get());
+    look = differing(look, base, TextTraits.FAMILY, g.ink().face().family());
+    look = differing(look, base, TextTraits.BOLD, g.ink().face().bold());
+    look = differing(look, base, TextTraits.ITALIC, g.ink().face().italic());
+    look = differing(look, base, TextTraits.COLOUR, g.ink().colour());
+    look = differing(look, base, TextTraits.UNDERLINE, g.ink().decor().underlined());
+    look = differing(look, base, TextTraits.STRIKE, g.ink().decor().struck());
+    if (g.ink().decor().highlight().isPresent()) {
+      look = look.with(TextTraits.HIGHLIGHT, g.ink().decor().highlight().get());
     }
     TextTraits.Raise raise = raise(g, all, k, lineSize);
     if (raise != TextTraits.Raise.NONE) {
@@ -115,11 +115,11 @@ public final class LookMaker {
         look = look.with(TextTraits.SIZE, size);
       }
     }
-    if (g.decor().blank().isPresent()) {
-      look = look.with(TextTraits.BLANK, g.decor().blank().get());
+    if (g.ink().decor().blank().isPresent()) {
+      look = look.with(TextTraits.BLANK, g.ink().decor().blank().get());
     }
-    if (!g.decor().remarks().isEmpty()) {
-      look = look.with(TextTraits.REMARKS, g.decor().remarks());
+    if (!g.ink().decor().remarks().isEmpty()) {
+      look = look.with(TextTraits.REMARKS, g.ink().decor().remarks());
     }
     return g.link().isPresent() ? look.with(TextTraits.LINK, g.link().get()) : look;
   }

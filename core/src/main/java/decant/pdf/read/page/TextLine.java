@@ -64,7 +64,7 @@ public record TextLine(int page, List<Glyph> glyphs, Box box, double baseline, d
     for (Glyph g : glyphs) {
       if (!g.isSpace()) {
         all++;
-        with += (ofBold ? g.face().bold() : g.face().italic()) ? 1 : 0;
+        with += (ofBold ? g.ink().face().bold() : g.ink().face().italic()) ? 1 : 0;
       }
     }
     return all == 0 ? 0 : with / (double) all;

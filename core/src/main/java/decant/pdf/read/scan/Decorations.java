@@ -64,7 +64,7 @@ final class Decorations {
       Optional<Colour> marker = Optional.ofNullable(marked.get(g));
       out.add(
           under || through || marker.isPresent()
-              ? g.withDecor(g.decor().and(new Decor(under, through && !under, marker)))
+              ? g.withDecor(g.ink().decor().and(new Decor(under, through && !under, marker)))
               : g);
     }
     return withoutCrossings(out);
@@ -96,11 +96,11 @@ final class Decorations {
     for (int k = 0; k < glyphs.size(); k++) {
       Glyph g = glyphs.get(k);
       boolean alone =
-          g.decor().struck()
-              && !(k > 0 && glyphs.get(k - 1).decor().struck())
-              && !(k + 1 < glyphs.size() && glyphs.get(k + 1).decor().struck());
+          g.ink().decor().struck()
+              && !(k > 0 && glyphs.get(k - 1).ink().decor().struck())
+              && !(k + 1 < glyphs.size() && glyphs.get(k + 1).ink().decor().struck());
       if (alone) {
-        glyphs.set(k, g.withDecor(g.decor().undrawn()));
+        glyphs.set(k, g.withDecor(g.ink().decor().undrawn()));
       }
     }
     return glyphs;

@@ -121,7 +121,7 @@ public final class DetectedComments {
       for (int k = 0; n.marks() && k < out.size(); k++) {
         Glyph g = out.get(k);
         if (g.quarter() == 0 && n.areas().stream().anyMatch(g::standsIn)) {
-          out.set(k, g.withDecor(g.decor().with(n.remark())));
+          out.set(k, g.withDecor(g.ink().decor().with(n.remark())));
           any = true;
         }
       }
@@ -141,7 +141,7 @@ public final class DetectedComments {
     double least = FAR;
     for (int k = 0; k < glyphs.size(); k++) {
       Glyph g = glyphs.get(k);
-      if (!g.isSpace() && !g.text().isEmpty() && g.quarter() == 0 && !g.artifact()) {
+      if (!g.isSpace() && !g.text().isEmpty() && g.quarter() == 0 && !g.marked().artifact()) {
         double dx = Math.max(0, Math.max(g.x() - x, x - g.right()));
         double dy = Math.max(0, Math.max(g.baseline() - g.size() * 0.8 - y, y - g.baseline()));
         double away = Math.hypot(dx, 2 * dy); // rather on the same line
@@ -164,7 +164,7 @@ public final class DetectedComments {
     }
     for (int k = from; k < to; k++) {
       Glyph g = glyphs.get(k);
-      glyphs.set(k, g.withDecor(g.decor().with(n.remark())));
+      glyphs.set(k, g.withDecor(g.ink().decor().with(n.remark())));
     }
   }
 

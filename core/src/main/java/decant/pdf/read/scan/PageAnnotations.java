@@ -237,7 +237,7 @@ public final class PageAnnotations {
   static void fill(FormField blank, List<Glyph> glyphs, int from) {
     for (int k = from; k < glyphs.size(); k++) {
       Glyph g = glyphs.get(k);
-      glyphs.set(k, g.withDecor(g.decor().with(blank)));
+      glyphs.set(k, g.withDecor(g.ink().decor().with(blank)));
     }
   }
 
@@ -342,7 +342,7 @@ public final class PageAnnotations {
           Glyph with = g;
           for (Markup m : bands.near(g.baseline() - g.size() * 0.3)) {
             if (g.quarter() == 0 && g.standsIn(m.box())) {
-              with = with.withDecor(with.decor().and(m.decor()));
+              with = with.withDecor(with.ink().decor().and(m.decor()));
             }
           }
           return with;

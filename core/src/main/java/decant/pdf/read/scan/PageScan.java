@@ -257,7 +257,7 @@ public final class PageScan extends PDFGraphicsStreamEngine {
     for (int k = 0; k < visible.size(); k++) {
       Glyph g = visible.get(k);
       if (g.text().equals("_") && g.quarter() == 0 && g.standsIn(area)) {
-        visible.set(k, g.withDecor(g.decor().with(blank.get())));
+        visible.set(k, g.withDecor(g.ink().decor().with(blank.get())));
       }
     }
     return true;
@@ -346,12 +346,9 @@ public final class PageScan extends PDFGraphicsStreamEngine {
             origin.getY(),
             Math.abs(advance),
             size,
-            face,
-            colour(getGraphicsState().getNonStrokingColor()),
+            new Glyph.Ink(face, colour(getGraphicsState().getNonStrokingColor()), Decor.NONE),
             quarter,
-            content(),
-            mark != null && mark.artifact(),
-            Decor.NONE,
+            mark == null ? Glyph.Marked.NOT : new Glyph.Marked(content(), mark.artifact()),
             Optional.empty());
     Optional<Link> link = linkAt(glyph);
     if (link.isPresent()) {

@@ -94,8 +94,10 @@ public final class TaggedBlocks {
     for (ScannedPage p : pages) {
       pageNumbers.put(pdf.getPage(p.number()).getCOSObject(), n++);
       for (Glyph g : p.glyphs()) {
-        if (g.content() >= 0 && !g.artifact()) {
-          glyphs.computeIfAbsent(new Leaf(p.number(), g.content()), k -> new ArrayList<>()).add(g);
+        if (g.marked().content() >= 0 && !g.marked().artifact()) {
+          glyphs
+              .computeIfAbsent(new Leaf(p.number(), g.marked().content()), k -> new ArrayList<>())
+              .add(g);
         }
       }
       for (Placed x : p.pictures()) {
@@ -109,7 +111,7 @@ public final class TaggedBlocks {
     long tagged = used.stream().mapToLong(l -> ink(glyphs.getOrDefault(l, List.of()))).sum();
     long all =
         pages.stream()
-            .mapToLong(p -> ink(p.glyphs().stream().filter(g -> !g.artifact()).toList()))
+            .mapToLong(p -> ink(p.glyphs().stream().filter(g -> !g.marked().artifact()).toList()))
             .sum();
     if (all == 0 || tagged < LEAST_COVERAGE * all) {
       return Optional.empty();
@@ -117,7 +119,8 @@ public final class TaggedBlocks {
     var untagged = new Untagged(pages, out);
     untagged.pictures(x -> !shown.contains(x));
     List<Finding> findings =
-        untagged.texts((page, g) -> !g.artifact() && !used.contains(new Leaf(page, g.content())));
+        untagged.texts((page, g) ->
+            !g.marked().artifact() && !used.contains(new Leaf(page, g.marked().content())));
     return Optional.of(new Result(out, running(), notes, findings));
   }
 
@@ -130,7 +133,7 @@ public final class TaggedBlocks {
     var texts = new ArrayList<RunningTexts.RunningText>();
     Map<String, List<TextLine>> groups = new java.util.LinkedHashMap<>();
     for (ScannedPage p : pages) {
-      List<Glyph> artifacts = p.glyphs().stream().filter(Glyph::artifact).toList();
+      List<Glyph> artifacts = p.glyphs().stream().filter(g -> g.marked().artifact()).toList();
       for (TextLine l : Lines.of(p.only(artifacts))) {
         boolean header = l.box().y() < p.height() / 2;
         String key = header + l.text().replaceAll("\\d+", "#").strip();

@@ -14,19 +14,19 @@ public final class GlyphTexts {
    * so that the texts put together are the run's text, no more and no less.
    */
   public static String[] of(Item.GlyphRun run) {
-    return run.generated() ? generated(run) : ofText(run);
+    return run.shown().generated() ? generated(run) : ofText(run);
   }
 
   private static String[] ofText(Item.GlyphRun run) {
-    int n = run.glyphs().length;
-    int[] clusters = run.clusters();
+    int n = run.placed().glyphs().length;
+    int[] clusters = run.placed().clusters();
     String[] out = new String[n];
     for (int k = 0; k < n; k++) {
       int cluster = clusters[k];
       // In right-to-left runs the glyphs of a cluster come last to first; its base carries the
       // text.
       boolean carries =
-          run.rightToLeft()
+          run.placed().rightToLeft()
               ? k == n - 1 || clusters[k + 1] != cluster
               : k == 0 || clusters[k - 1] != cluster;
       out[k] = carries ? text(run, cluster, nextCluster(run, k, cluster)) : "";
@@ -35,13 +35,13 @@ public final class GlyphTexts {
   }
 
   private static String text(Item.GlyphRun run, int from, int to) {
-    int start = from - run.from();
-    int end = to - run.from();
+    int start = from - run.shown().from();
+    int end = to - run.shown().from();
     if (end - start == 1) {
-      char c = run.text().charAt(start);
+      char c = run.shown().text().charAt(start);
       return c == '\u00AD' ? "" : one(c);
     }
-    String t = run.text().substring(start, end);
+    String t = run.shown().text().substring(start, end);
     return t.indexOf('\u00AD') < 0 ? t : t.replace("\u00AD", "");
   }
 
@@ -55,19 +55,19 @@ public final class GlyphTexts {
   }
 
   private static int nextCluster(Item.GlyphRun run, int k, int cluster) {
-    int step = run.rightToLeft() ? -1 : 1;
-    for (int j = k + step; j >= 0 && j < run.glyphs().length; j += step) {
-      if (run.clusters()[j] > cluster) {
-        return run.clusters()[j];
+    int step = run.placed().rightToLeft() ? -1 : 1;
+    for (int j = k + step; j >= 0 && j < run.placed().glyphs().length; j += step) {
+      if (run.placed().clusters()[j] > cluster) {
+        return run.placed().clusters()[j];
       }
     }
-    return run.to();
+    return run.shown().to();
   }
 
   private static String[] generated(Item.GlyphRun run) {
-    int n = run.glyphs().length;
+    int n = run.placed().glyphs().length;
     // ISO 32000-2 §14.8.2.2.3
-    String text = run.divides() ? "\u00AD" : run.text();
+    String text = run.shown().kind() == Item.Shown.Kind.HYPHEN ? "\u00AD" : run.shown().text();
     String[] out = new String[n];
     if (text.codePointCount(0, text.length()) != n) {
       java.util.Arrays.fill(out, "");
@@ -79,7 +79,7 @@ public final class GlyphTexts {
     int start = 0;
     for (int k = 0; k < n; k++) {
       int end = text.offsetByCodePoints(start, 1);
-      out[run.rightToLeft() ? n - 1 - k : k] = text.substring(start, end);
+      out[run.placed().rightToLeft() ? n - 1 - k : k] = text.substring(start, end);
       start = end;
     }
     return out;

@@ -15,10 +15,10 @@ public final class UsedGlyphs {
 
   public void note(Item.GlyphRun run) {
     String[] texts = GlyphTexts.of(run);
-    int[] glyphs = run.glyphs();
+    int[] glyphs = run.placed().glyphs();
     for (int k = 0; k < glyphs.length; k++) {
       String shown = texts[k];
-      if (run.rightToLeft() && shown.length() > 1) {
+      if (run.placed().rightToLeft() && shown.length() > 1) {
         for (int c = 1; c < shown.length(); c++) {
           table.add(BLANK, shown.substring(c, c + 1));
         }
