@@ -16,7 +16,6 @@ import com.fasterxml.jackson.databind.JsonDeserializer;
 import com.fasterxml.jackson.databind.JsonMappingException;
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.JsonSerializer;
-import com.fasterxml.jackson.databind.PropertyNamingStrategies;
 import com.fasterxml.jackson.databind.SerializationFeature;
 import com.fasterxml.jackson.databind.SerializerProvider;
 import com.fasterxml.jackson.databind.deser.BeanDeserializerModifier;
@@ -66,7 +65,7 @@ public final class RecipeFile {
                       StreamReadConstraints.builder().maxNestingDepth(40).build())
                   .enable(StreamReadFeature.STRICT_DUPLICATE_DETECTION)
                   .build())
-          .propertyNamingStrategy(PropertyNamingStrategies.KEBAB_CASE)
+          .propertyNamingStrategy(new RecipeKeys())
           .enable(SerializationFeature.INDENT_OUTPUT)
           .enable(DeserializationFeature.FAIL_ON_UNKNOWN_PROPERTIES)
           .enable(DeserializationFeature.FAIL_ON_NULL_FOR_PRIMITIVES)
@@ -94,6 +93,11 @@ public final class RecipeFile {
       ObjectNode whole = JSON.createObjectNode();
       whole.put("decant-recipe", VERSION);
       whole.setAll((ObjectNode) JSON.valueToTree(recipe));
+      for (JsonNode o : whole.path("outputs")) {
+        if (o.path("first-sight") instanceof ObjectNode view) {
+          RecipeKeys.flatten(view);
+        }
+      }
       return JSON.writeValueAsString(whole) + "\n";
     } catch (JsonProcessingException e) {
       throw new IllegalStateException("a recipe can always be written", e);
@@ -130,9 +134,24 @@ public final class RecipeFile {
       }
       ObjectNode now = migrated(root, from);
       now.remove("decant-recipe");
+      int n = 0;
       for (JsonNode o : now.path("outputs")) {
+        n++;
         if (o instanceof ObjectNode output && output.path("kind").asText().equals("pdf")) {
-          complete(output, JSON.valueToTree(Output.Pdf.USUAL));
+          ObjectNode usual = JSON.valueToTree(Output.Pdf.USUAL);
+          if (output.path("first-sight") instanceof ObjectNode view) {
+            Optional<String> unknown =
+                RecipeKeys.group(view, (ObjectNode) usual.path("first-sight"));
+            if (unknown.isPresent()) {
+              throw new RecipeProblem(
+                  WORDS.say(
+                      "recipe-file.is-not-known-here",
+                      from,
+                      WORDS.say("recipe-file.at", "outputs[" + n + "].first-sight"),
+                      unknown.get()));
+            }
+          }
+          complete(output, usual);
         } else if (o instanceof ObjectNode output) {
           complete(output, JSON.valueToTree(new Output.Office(Formats.working())));
         }
@@ -271,7 +290,7 @@ public final class RecipeFile {
     for (var r : e.getPath()) {
       if (r.getFieldName() == null) {
         b.append('[').append(r.getIndex() + 1).append(']');
-      } else {
+      } else if (RecipeKeys.isShown(r.getFieldName())) {
         b.append(b.isEmpty() ? "" : ".").append(r.getFieldName());
       }
     }
