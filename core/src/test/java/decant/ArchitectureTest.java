@@ -50,15 +50,21 @@ class ArchitectureTest {
     out.put("text", List.of("words", "work"));
     List<String> content = List.of("words", "work", "model..", "text");
     out.put("layout.item", content);
+    out.put("publication", and(content, "layout.item"));
     out.put("layout.label", and(content, "layout.item"));
     out.put("layout.block", and(content, "layout.item", "layout.label"));
     List<String> laidOut =
         List.of("layout", "layout.item", "layout.label", "layout.block", "layout.pages");
-    out.put("layout.pages", and(content, "layout.item", "layout.label", "layout.block"));
-    out.put("layout", and(content, "layout.item", "layout.label", "layout.block", "layout.pages"));
+    out.put(
+        "layout.pages", and(content, "publication", "layout.item", "layout.label", "layout.block"));
+    out.put(
+        "layout",
+        and(content, "publication", "layout.item", "layout.label", "layout.block", "layout.pages"));
     String[] layout = laidOut.toArray(String[]::new);
     out.put("picture", List.of("words", "work", "model..", "text"));
-    out.put("paint", and(and(content, layout), "picture"));
+    // What is published is seen through its pages alone, not through how they were laid out.
+    List<String> published = and(content, "publication", "layout.item");
+    out.put("paint", and(published, "layout.pages", "picture"));
     out.put("reading", List.of("words", "io", "work", "model..", "text"));
     out.put("verify", List.of());
     out.put("format", List.of("words", "io", "work", "model..", "reading", "verify"));
@@ -90,7 +96,7 @@ class ArchitectureTest {
     out.put("pdf", List.of("format", "pdf.read"));
     out.put("pdf.choices", List.of("words", "model.."));
     out.put("pdf.file", List.of("words", "work", "pdf.choices"));
-    List<String> pages = and(and(content, layout), "picture", "paint");
+    List<String> pages = and(published, "picture", "paint");
     List<String> file = and(pages, "pdf.choices", "pdf.file");
     out.put("pdf.write.fonts", file);
     out.put("pdf.write.pictures", file);
@@ -98,12 +104,13 @@ class ArchitectureTest {
     out.put(
         "verify.pdf",
         and(pages, "pdf.choices", "pdf.file", "pdf.write", "pdf.write.fonts", "verify"));
-    out.put(
-        "recipe", and(and(content, layout), "io", "reading", "format", "pdf.choices", "pdf.file"));
+    out.put("recipe", and(published, "io", "reading", "format", "pdf.choices", "pdf.file"));
     out.put(
         "preview",
         and(
             pages,
+            "layout",
+            "layout.label",
             "format",
             "pdf.choices",
             "pdf.file",
@@ -114,6 +121,7 @@ class ArchitectureTest {
         "publish",
         and(
             pages,
+            "layout",
             "io",
             "reading",
             "format",

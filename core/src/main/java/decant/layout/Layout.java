@@ -7,17 +7,27 @@ import decant.layout.label.FieldValues;
 import decant.layout.label.Flow;
 import decant.layout.label.ListLabels;
 import decant.layout.pages.Page;
+import decant.model.AttachedFile;
 import decant.model.Box;
+import decant.model.Content;
 import decant.model.Document;
 import decant.model.DocumentIndex;
 import decant.model.Inline;
+import decant.model.Metadata;
 import decant.model.NodeId;
+import decant.model.Outline;
 import decant.model.PageSetup;
 import decant.model.Position;
 import decant.model.Section;
 import decant.model.Story;
 import decant.model.look.ListDefinition.NumberFormat;
+import decant.model.look.Media;
+import decant.model.look.MediaId;
 import decant.model.look.ParagraphTraits;
+import decant.publication.PageSink;
+import decant.publication.Publication;
+import decant.publication.PublishedPage;
+import decant.publication.StructureNode;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -30,7 +40,7 @@ import java.util.concurrent.ConcurrentHashMap;
  *
  * <p>While {@link #complete} is false there are more pages to come.
  */
-public final class Layout {
+public final class Layout implements Publication {
   private final Document document;
   private final List<Page> pages;
   private final boolean complete;
@@ -59,13 +69,74 @@ public final class Layout {
     return document;
   }
 
-  /** There is always at least one. */
+  @Override
   public List<Page> pages() {
     return pages;
   }
 
+  @Override
   public boolean complete() {
     return complete;
+  }
+
+  @Override
+  public Content content() {
+    return document;
+  }
+
+  @Override
+  public void walk(PublishedPage page, PageSink sink) {
+    PageWalker.walk(this, pages.get(page.number() - 1), sink);
+  }
+
+  @Override
+  public Map<MediaId, Media> media() {
+    return document.media();
+  }
+
+  @Override
+  public Metadata metadata() {
+    return document.particulars();
+  }
+
+  @Override
+  public List<AttachedFile> attachments() {
+    return document.attachments();
+  }
+
+  @Override
+  public List<Outline.Heading> headings() {
+    return Outline.headings(document);
+  }
+
+  @Override
+  public Map<NodeId, String> labels() {
+    return ListLabels.of(document);
+  }
+
+  @Override
+  public Map<String, NodeId> bookmarks() {
+    return document.bookmarks();
+  }
+
+  @Override
+  public Optional<Place> place(NodeId block) {
+    return caret(new Position(block, 0)).map(c -> new Place(c.page(), c.top()));
+  }
+
+  @Override
+  public String words(NodeId block) {
+    return document.paragraph(block).map(FigureTexts::plain).orElse("");
+  }
+
+  @Override
+  public String figureText(NodeId block, int at) {
+    return document.paragraph(block).map(p -> FigureTexts.of(document, p, at)).orElse("");
+  }
+
+  @Override
+  public List<StructureNode> structure() {
+    return DocumentStructure.of(document);
   }
 
   Flow flow() {
@@ -169,7 +240,8 @@ public final class Layout {
     }
   }
 
-  /** The pages that a block stands on, wherever it is nested; empty if they are not made yet. */
+  /** Wherever the block is nested; empty if its pages are not made yet. */
+  @Override
   public List<Page> pagesOf(NodeId block) {
     Optional<DocumentIndex.TopLevel> top = document.index().topLevel(block);
     if (top.isPresent()) {

@@ -5,85 +5,29 @@ import decant.layout.item.Fragment;
 import decant.layout.item.Item;
 import decant.layout.item.Line;
 import decant.layout.item.Meaning;
-import decant.layout.item.ParagraphLayout;
 import decant.layout.item.TableLayout;
 import decant.layout.pages.Page;
-import decant.model.Block;
 import decant.model.Box;
 import decant.model.Inline.Geometry;
 import decant.model.look.Colour;
-import decant.model.look.Comment;
-import decant.model.look.FormField;
-import decant.model.look.Link;
 import decant.model.look.Rule;
+import decant.publication.PageSink;
+import decant.publication.PageSink.Role;
 import java.util.List;
-import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 
 /** Visits what stands on a page, each thing with its place, in the order it is painted and read. */
-public final class PageWalker {
-  /** Takes what stands on a page. Places are in points from the page's top left corner. */
-  public interface Sink {
-    /**
-     * Glyphs whose line's baseline is at {@code y}; the run's own x and rise are still to be added.
-     */
-    void glyphs(Item.GlyphRun run, double x, double y);
-
-    void fill(Box box, Colour colour);
-
-    /**
-     * A shape that is no upright rectangle.
-     *
-     * @param line its outline, or the line that it is
-     */
-    default void shape(Geometry geometry, Box box, Optional<Colour> fill, Optional<Rule> line) {}
-
-    void picture(Item.PictureBox picture, Box box);
-
-    /** All that follows is turned clockwise around a point, until {@link #turnBack}. */
-    default void turn(double degrees, double x, double y) {}
-
-    default void turnBack() {}
-
-    default void link(Link link, Box box) {}
-
-    /** Glyphs stand on a place to fill in; told after them. */
-    default void blank(FormField blank, Item.GlyphRun run, Box box) {}
-
-    /** Something was noted about glyphs; told after them. */
-    default void remark(Comment remark, Box box) {}
-
-    /** The start of a line of a paragraph. */
-    default void line(ParagraphLayout paragraph, Line line, double x, double top) {}
-
-    /**
-     * What follows belongs to a block, until {@link #end}. Blocks nest: a table holds its cells'
-     * blocks.
-     */
-    default void begin(Block block, Role role) {}
-
-    default void end() {}
-  }
-
-  /** What part of a page things belong to. */
-  public enum Role {
-    BODY,
-    RUNNING,
-    NOTE,
-    /** Header rows of a table on a page that it continues on. */
-    REPEATED
-  }
-
-  private final Sink sink;
+final class PageWalker {
+  private final PageSink sink;
   private final RuleLines lines;
 
-  private PageWalker(Sink sink) {
+  private PageWalker(PageSink sink) {
     this.sink = sink;
     this.lines = new RuleLines(sink);
   }
 
   /** Visits the paper, the running texts of a page, then its body and its notes. */
-  public static void walk(Layout layout, Page page, Sink sink) {
+  static void walk(Layout layout, Page page, PageSink sink) {
     var walker = new PageWalker(sink);
     var paper = new Box(0, 0, page.setup().width(), page.setup().height());
     if (!page.setup().background().equals(Colour.WHITE)) {
@@ -120,13 +64,13 @@ public final class PageWalker {
       switch (f) {
         case Fragment.Floated p -> {}
         case Fragment.Lines l -> {
-          sink.begin(f.source(), role);
+          sink.begin(f.source().id(), role);
           lines(l, above, below, dx, dy, role);
           sink.end();
           above = f;
         }
         case Fragment.Rows r -> {
-          sink.begin(f.source(), role);
+          sink.begin(f.source().id(), role);
           rows(r, dx + r.x(), dy + r.y(), role);
           sink.end();
           above = f;
@@ -141,7 +85,7 @@ public final class PageWalker {
   }
 
   private void floated(Fragment.Floated p, double dx, double dy, Role role) {
-    sink.begin(p.source(), role);
+    sink.begin(p.source().id(), role);
     switch (p.object()) {
       case Item.PictureBox pic ->
           picture(pic, new Box(dx + p.x(), dy + p.y(), pic.width(), pic.height()));
@@ -173,7 +117,6 @@ public final class PageWalker {
     for (int k = l.from(); k < l.to(); k++) {
       Line line = l.layout().lines().get(k);
       double top = y + line.top() - shift;
-      sink.line(l.layout(), line, x, top);
       double baseline = top + line.baseline();
       for (Item item : line.items()) {
         switch (item) {

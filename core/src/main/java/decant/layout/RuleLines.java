@@ -7,11 +7,12 @@ import decant.layout.item.TableLayout;
 import decant.model.Box;
 import decant.model.look.Colour;
 import decant.model.look.Rule;
+import decant.publication.PageSink;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 
 /** Draws rules of all kinds as filled boxes, alike for every sink. */
-record RuleLines(PageWalker.Sink sink) {
+record RuleLines(PageSink sink) {
   /** The background of a paragraph's lines and the rules around them. */
   void around(
       Fragment.Lines l, @Nullable Fragment above, @Nullable Fragment below, double x, double y) {

@@ -20,7 +20,7 @@ import org.jspecify.annotations.Nullable;
  * A document: an immutable tree. Every change makes a new one that shares what did not change, so
  * that versions are cheap to keep and two of them can be compared by identity.
  */
-public final class Document {
+public final class Document implements Content {
   private final Metadata particulars;
   private final StyleSheet styles;
   private final Map<String, ListDefinition> lists;

@@ -33,8 +33,8 @@ public final class Outline {
   }
 
   /** The tree: each heading below the nearest one before it that has a lower level. */
-  public static List<Entry> of(Document d) {
-    return below(headings(d), new int[] {0}, 0);
+  public static List<Entry> of(List<Heading> headings) {
+    return below(headings, new int[] {0}, 0);
   }
 
   private static List<Entry> below(List<Heading> all, int[] next, int level) {

@@ -1,10 +1,7 @@
 package decant.paint;
 
-import decant.layout.Layout;
-import decant.layout.PageWalker;
 import decant.layout.item.Item;
 import decant.layout.item.Outlines;
-import decant.layout.pages.Page;
 import decant.layout.pages.PageChange;
 import decant.model.Box;
 import decant.model.Inline.Geometry;
@@ -14,6 +11,9 @@ import decant.model.look.Media;
 import decant.model.look.MediaId;
 import decant.model.look.Rule;
 import decant.picture.VectorPicture;
+import decant.publication.PageSink;
+import decant.publication.Publication;
+import decant.publication.PublishedPage;
 import java.awt.BasicStroke;
 import java.awt.Color;
 import java.awt.Graphics2D;
@@ -52,17 +52,18 @@ public final class PagePainter {
    *
    * @param scale pixels a point
    */
-  public BufferedImage paint(Layout layout, Page page, double scale) {
-    int w = Math.max(1, (int) Math.round(page.setup().width() * scale));
-    int h = Math.max(1, (int) Math.round(page.setup().height() * scale));
+  public BufferedImage paint(Publication publication, PublishedPage page, double scale) {
+    int w = Math.max(1, (int) Math.round(page.width() * scale));
+    int h = Math.max(1, (int) Math.round(page.height() * scale));
     var image = new BufferedImage(w, h, BufferedImage.TYPE_INT_ARGB_PRE);
-    paint(layout, page, image, scale);
+    paint(publication, page, image, scale);
     return image;
   }
 
   /** Paints a page over a whole picture of the kind {@link BufferedImage#TYPE_INT_ARGB_PRE}. */
-  public void paint(Layout layout, Page page, BufferedImage image, double scale) {
-    paint(layout, page, image, scale, 0);
+  public void paint(
+      Publication publication, PublishedPage page, BufferedImage image, double scale) {
+    paint(publication, page, image, scale, 0);
   }
 
   /**
@@ -70,8 +71,9 @@ public final class PagePainter {
    *
    * @param top the row of the page's pixels that the picture begins with
    */
-  public void paint(Layout layout, Page page, BufferedImage image, double scale, int top) {
-    paint(layout, page, image, scale, top, 0, image.getHeight());
+  public void paint(
+      Publication publication, PublishedPage page, BufferedImage image, double scale, int top) {
+    paint(publication, page, image, scale, top, 0, image.getHeight());
   }
 
   /**
@@ -81,18 +83,29 @@ public final class PagePainter {
    * @return the first row of the picture that was painted, and the one after the last
    */
   public int[] repaint(
-      Layout layout, Page page, BufferedImage image, double scale, int top, PageChange change) {
+      Publication publication,
+      PublishedPage page,
+      BufferedImage image,
+      double scale,
+      int top,
+      PageChange change) {
     int h = image.getHeight();
     int from = Math.clamp((int) Math.floor(change.top() * scale) - top, 0, h);
     int to = Math.clamp((int) Math.ceil(change.bottom() * scale) - top, from, h);
     if (from < to) {
-      paint(layout, page, image, scale, top, from, to);
+      paint(publication, page, image, scale, top, from, to);
     }
     return new int[] {from, to};
   }
 
   private void paint(
-      Layout layout, Page page, BufferedImage image, double scale, int top, int from, int to) {
+      Publication publication,
+      PublishedPage page,
+      BufferedImage image,
+      double scale,
+      int top,
+      int from,
+      int to) {
     Graphics2D g = image.createGraphics();
     try {
       g.clipRect(0, from, image.getWidth(), to - from);
@@ -102,7 +115,7 @@ public final class PagePainter {
       g.setRenderingHint(RenderingHints.KEY_ANTIALIASING, RenderingHints.VALUE_ANTIALIAS_ON);
       g.setRenderingHint(RenderingHints.KEY_STROKE_CONTROL, RenderingHints.VALUE_STROKE_PURE);
       var rows = new Rows(top, from, to);
-      PageWalker.walk(layout, page, new Painting(g, image, scale, rows, layout.document().media()));
+      publication.walk(page, new Painting(g, image, scale, rows, publication.media()));
     } finally {
       g.dispose();
     }
@@ -118,7 +131,7 @@ public final class PagePainter {
   private record Rows(int top, int from, int to) {}
 
   /** One page being painted. */
-  private final class Painting implements PageWalker.Sink {
+  private final class Painting implements PageSink {
     private final Graphics2D g;
     private final int[] pixels;
     private final int width;

@@ -1,7 +1,5 @@
 package decant.preview;
 
-import decant.layout.Layout;
-import decant.layout.PageWalker;
 import decant.layout.item.Item;
 import decant.layout.label.DocumentFonts;
 import decant.model.Box;
@@ -13,6 +11,8 @@ import decant.model.look.Look;
 import decant.model.look.TextTraits;
 import decant.model.walk.Part;
 import decant.model.walk.Walk;
+import decant.publication.PageSink;
+import decant.publication.Publication;
 import decant.text.EmbeddingRights;
 import decant.text.FontBook;
 import decant.text.FontFace;
@@ -48,14 +48,13 @@ public final class FontReport {
   private FontReport() {}
 
   /** The faces of some pages, in the order in which they come. */
-  public static List<Row> of(Layout layout, List<Integer> pages) {
+  public static List<Row> of(Publication publication, List<Integer> pages) {
     var characters = new LinkedHashMap<FontFace, Set<Integer>>();
     var samples = new LinkedHashMap<FontFace, StringBuilder>();
     for (int p : pages) {
-      PageWalker.walk(
-          layout,
-          layout.pages().get(p),
-          new PageWalker.Sink() {
+      publication.walk(
+          publication.pages().get(p),
+          new PageSink() {
             @Override
             public void glyphs(Item.GlyphRun run, double x, double y) {
               Set<Integer> seen =
@@ -74,7 +73,10 @@ public final class FontReport {
             public void picture(Item.PictureBox picture, Box box) {}
           });
     }
-    Map<FontFace, Map<String, FontBook.Reason>> asked = asked(layout.document());
+    Map<FontFace, Map<String, FontBook.Reason>> asked =
+        switch (publication.content()) {
+          case Document d -> asked(d);
+        };
     var out = new ArrayList<Row>();
     characters.forEach((face, seen) ->
         out.add(

@@ -1,6 +1,5 @@
 package decant.preview;
 
-import decant.layout.Layout;
 import decant.model.Document;
 import decant.model.Inline;
 import decant.model.NodeId;
@@ -9,6 +8,7 @@ import decant.model.look.MediaId;
 import decant.model.walk.Part;
 import decant.model.walk.Walk;
 import decant.pdf.choices.Conformance;
+import decant.publication.Publication;
 import decant.recipe.Output;
 import decant.recipe.Plan;
 import decant.words.Words;
@@ -41,15 +41,14 @@ public final class Readiness {
   private Readiness() {}
 
   /** What is lacking for an output. */
-  public static List<Lack> of(Output.Pdf o, Layout layout, java.nio.file.Path source) {
+  public static List<Lack> of(Output.Pdf o, Publication publication, java.nio.file.Path source) {
     Conformance k = o.keeping();
     var out = new ArrayList<Lack>();
     if (!k.accessible() && !k.standard().level().equals("A")) {
       return out;
     }
-    Document d = layout.document();
-    var said = o.details().over(d.particulars());
-    var written = Plan.particulars(o, layout, source);
+    var said = o.details().over(publication.metadata());
+    var written = Plan.particulars(o, publication, source);
     if (said.title().isBlank() && k.accessible()) {
       out.add(new Lack.Title(WORDS.say("readiness.the-document-has-no-title", written.title())));
     }
@@ -58,25 +57,31 @@ public final class Readiness {
           new Lack.Language(WORDS.say("readiness.the-document-does-not-say", written.language())));
     }
     if (k.accessible()) {
-      int n = 0;
-      for (Paragraph p : Walk.paragraphs(d, Part.ONCE)) {
-        int at = 0;
-        for (Inline i : p.inlines()) {
-          if (i instanceof Inline.Picture pic) {
-            n++;
-            if (pic.alt().isBlank()) {
-              out.add(
-                  new Lack.Description(
-                      WORDS.say("readiness.picture-has-no-description-for", n),
-                      p.id(),
-                      at,
-                      pic.media()));
-            }
-          }
-          at += i.length();
-        }
+      switch (publication.content()) {
+        case Document d -> undescribed(d, out);
       }
     }
     return out;
+  }
+
+  private static void undescribed(Document d, List<Lack> out) {
+    int n = 0;
+    for (Paragraph p : Walk.paragraphs(d, Part.ONCE)) {
+      int at = 0;
+      for (Inline i : p.inlines()) {
+        if (i instanceof Inline.Picture pic) {
+          n++;
+          if (pic.alt().isBlank()) {
+            out.add(
+                new Lack.Description(
+                    WORDS.say("readiness.picture-has-no-description-for", n),
+                    p.id(),
+                    at,
+                    pic.media()));
+          }
+        }
+        at += i.length();
+      }
+    }
   }
 }

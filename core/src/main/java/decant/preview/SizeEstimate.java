@@ -2,7 +2,6 @@ package decant.preview;
 
 import decant.format.Format;
 import decant.format.Formats;
-import decant.layout.Layout;
 import decant.pdf.choices.Compression;
 import decant.pdf.choices.Conformance;
 import decant.pdf.choices.FontEmbedding;
@@ -13,6 +12,7 @@ import decant.pdf.file.Encryption;
 import decant.pdf.file.Part;
 import decant.pdf.write.Attachment;
 import decant.pdf.write.PdfWriter;
+import decant.publication.Publication;
 import decant.recipe.Output;
 import decant.words.Words;
 import java.io.IOException;
@@ -52,7 +52,7 @@ public final class SizeEstimate {
    * @throws Cancelled if {@code cancelled} says so
    */
   public static PdfWriter.Written weigh(
-      Layout layout, PdfChoices choices, Path source, BooleanSupplier cancelled) {
+      Publication publication, PdfChoices choices, Path source, BooleanSupplier cancelled) {
     // A password's length is nothing to the file's.
     Passwords any = new Passwords("open", "change");
     PdfChoices c = choices.with(choices.rights(), any);
@@ -67,7 +67,7 @@ public final class SizeEstimate {
                       FileTime.fromMillis(0)))
               : Optional.empty();
       return PdfWriter.write(
-          layout, c, attachment, OutputStream.nullOutputStream(), n -> {}, cancelled);
+          publication, c, attachment, OutputStream.nullOutputStream(), n -> {}, cancelled);
     } catch (IOException | Encryption.Problem e) {
       return new PdfWriter.Written(Map.of(), Map.of());
     }

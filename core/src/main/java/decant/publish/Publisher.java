@@ -5,14 +5,15 @@ import decant.format.Formats;
 import decant.io.AtomicFile;
 import decant.io.Untouchable;
 import decant.io.WriteProblem;
-import decant.layout.Layout;
 import decant.layout.Layouter;
+import decant.model.Content;
 import decant.model.Document;
 import decant.pdf.choices.Navigation.Addresses;
 import decant.pdf.choices.Passwords;
 import decant.pdf.file.Encryption;
 import decant.pdf.write.Attachment;
 import decant.pdf.write.PdfWriter;
+import decant.publication.Publication;
 import decant.reading.Active;
 import decant.reading.ActiveContent;
 import decant.recipe.Plan;
@@ -50,14 +51,14 @@ public final class Publisher {
   /**
    * What to publish.
    *
-   * @param layout of the whole document
+   * @param publication the whole of it
    * @param folder where the files go
    * @param stem the name that they share
    * @param source the file the document came from
    * @param untouchable the files of the call that are never written over, the source among them
    */
   public record Order(
-      Layout layout,
+      Publication publication,
       Recipe recipe,
       Path folder,
       String stem,
@@ -93,13 +94,13 @@ public final class Publisher {
     Plan plan =
         Plan.of(
             order.recipe(),
-            order.layout(),
+            order.publication(),
             order.stem(),
             order.source(),
             order.passwords(),
             LocalDate.now());
     Active active = order.recipe().active();
-    var layouts = new HashMap<Addresses, Layout>();
+    var publications = new HashMap<Addresses, Publication>();
     var pending = new ArrayList<AtomicFile.Pending>();
     var made = new ArrayList<Draft>();
     for (Plan.Item item : plan.items()) {
@@ -116,9 +117,9 @@ public final class Publisher {
               case Plan.Item.Pdf p ->
                   pdf(
                       p,
-                      layouts.computeIfAbsent(
+                      publications.computeIfAbsent(
                           p.choices().wayfinding().addresses(),
-                          a -> goingOut(order.layout(), active, a)),
+                          a -> goingOut(order.publication(), active, a)),
                       order,
                       target,
                       pending,
@@ -127,7 +128,7 @@ public final class Publisher {
               case Plan.Item.Office d ->
                   office(
                       d.output().format(),
-                      carried(order.layout().document(), active),
+                      carried(order.publication().content(), active),
                       order,
                       target,
                       pending);
@@ -160,19 +161,25 @@ public final class Publisher {
    * The pages as they go out: without what acts by itself unless that is asked for, and with their
    * addresses as links if that is chosen; the same pages where neither changes anything.
    */
-  public static Layout goingOut(Layout layout, Active active, Addresses how) {
-    Document d = carried(layout.document(), active);
-    Document out = how.linked() ? AddressLinks.in(d, how) : d;
-    return out == layout.document() ? layout : new Layouter(FontBook.shipped()).layout(out);
+  public static Publication goingOut(Publication is, Active active, Addresses how) {
+    return switch (is.content()) {
+      case Document d -> {
+        Document out = carried(d, active);
+        out = how.linked() ? AddressLinks.in(out, how) : out;
+        yield out == d ? is : new Layouter(FontBook.shipped()).layout(out);
+      }
+    };
   }
 
-  private static Document carried(Document d, Active active) {
-    return active == Active.KEEP ? d : ActiveContent.without(d);
+  private static Document carried(Content content, Active active) {
+    return switch (content) {
+      case Document d -> active == Active.KEEP ? d : ActiveContent.without(d);
+    };
   }
 
   private static Draft pdf(
       Plan.Item.Pdf item,
-      Layout layout,
+      Publication publication,
       Order order,
       Path target,
       List<AtomicFile.Pending> pending,
@@ -192,7 +199,7 @@ public final class Publisher {
             out -> {
               try {
                 PdfWriter.write(
-                    layout,
+                    publication,
                     item.choices(),
                     attachment,
                     out,
@@ -206,7 +213,7 @@ public final class Publisher {
     if (!problem.isEmpty()) {
       throw new PublishProblem(problem.getFirst().getMessage(), problem.getFirst());
     }
-    List<Check> checks = PdfVerifier.verify(p.file(), layout, item.choices());
+    List<Check> checks = PdfVerifier.verify(p.file(), publication, item.choices());
     progress.accept(1);
     return new Draft(target, Formats.pages().id(), all, checks);
   }

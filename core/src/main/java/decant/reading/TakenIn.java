@@ -1,5 +1,6 @@
 package decant.reading;
 
+import decant.model.Content;
 import decant.model.Document;
 import decant.model.Finding;
 import decant.model.Finding.SourcePlace;
@@ -12,13 +13,19 @@ import java.util.Map;
 /**
  * A file taken in.
  *
- * @param document what it became
+ * @param content what it became
  * @param findings what did not carry over cleanly, and what is in doubt
  * @param origin what is known of the file itself
  */
-public record TakenIn(Document document, List<Finding> findings, Origin origin) {
+public record TakenIn(Content content, List<Finding> findings, Origin origin) {
   public TakenIn {
     findings = List.copyOf(findings);
+  }
+
+  public Document document() {
+    return switch (content) {
+      case Document d -> d;
+    };
   }
 
   /** This with more to tell. */
@@ -28,7 +35,7 @@ public record TakenIn(Document document, List<Finding> findings, Origin origin) 
     }
     var all = new ArrayList<>(findings);
     all.addAll(more);
-    return new TakenIn(document, all, origin);
+    return new TakenIn(content, all, origin);
   }
 
   /**

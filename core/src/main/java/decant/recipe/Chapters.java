@@ -1,9 +1,9 @@
 package decant.recipe;
 
-import decant.layout.Layout;
-import decant.layout.pages.Page;
 import decant.model.NodeId;
 import decant.model.Outline;
+import decant.publication.Publication;
+import decant.publication.PublishedPage;
 import java.util.ArrayList;
 import java.util.List;
 
@@ -20,14 +20,14 @@ public final class Chapters {
   private Chapters() {}
 
   /** Every heading as a chapter, in reading order. */
-  public static List<Chapter> of(Layout layout) {
-    List<Outline.Heading> headings = Outline.headings(layout.document());
+  public static List<Chapter> of(Publication publication) {
+    List<Outline.Heading> headings = publication.headings();
     int[] first = new int[headings.size()];
     for (int k = 0; k < first.length; k++) {
       first[k] =
-          layout.pagesOf(headings.get(k).paragraph()).stream()
+          publication.pagesOf(headings.get(k).paragraph()).stream()
               .findFirst()
-              .map(Page::number)
+              .map(PublishedPage::number)
               .map(n -> n - 1)
               .orElse(-1);
     }
@@ -41,20 +41,21 @@ public final class Chapters {
       while (next < first.length && headings.get(next).level() > h.level()) {
         next++;
       }
-      int last = layout.pages().size() - 1;
+      int last = publication.pages().size() - 1;
       if (next < first.length && first[next] >= 0) {
         // The next chapter may begin in the middle of a page, which then belongs to both.
-        last = beginsPage(layout, headings.get(next).paragraph()) ? first[next] - 1 : first[next];
+        last =
+            beginsPage(publication, headings.get(next).paragraph()) ? first[next] - 1 : first[next];
       }
       out.add(new Chapter(h.paragraph(), h.text(), h.level(), first[k], Math.max(first[k], last)));
     }
     return out;
   }
 
-  private static boolean beginsPage(Layout layout, NodeId heading) {
-    return layout.pagesOf(heading).stream()
+  private static boolean beginsPage(Publication publication, NodeId heading) {
+    return publication.pagesOf(heading).stream()
         .findFirst()
-        .filter(p -> !p.body().isEmpty() && p.body().getFirst().source().id().equals(heading))
+        .filter(p -> p.beginsWith(heading))
         .isPresent();
   }
 
@@ -62,8 +63,8 @@ public final class Chapters {
    * The chapters that a document is split into: those of the highest level that has more than one,
    * since the only one of its level is the title.
    */
-  public static List<Chapter> toSplit(Layout layout) {
-    List<Chapter> all = of(layout);
+  public static List<Chapter> toSplit(Publication publication) {
+    List<Chapter> all = of(publication);
     for (int level = 1; level <= 9; level++) {
       int l = level;
       List<Chapter> some = all.stream().filter(c -> c.level() == l).toList();

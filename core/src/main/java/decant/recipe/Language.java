@@ -1,5 +1,6 @@
 package decant.recipe;
 
+import decant.model.Content;
 import decant.model.Document;
 import decant.model.Paragraph;
 import decant.work.Faults;
@@ -53,7 +54,13 @@ public final class Language {
   }
 
   /** A BCP 47 tag; empty if no language stands out. */
-  public static Optional<String> of(Document d) {
+  public static Optional<String> of(Content content) {
+    return switch (content) {
+      case Document d -> of(d);
+    };
+  }
+
+  private static Optional<String> of(Document d) {
     var text = new StringBuilder();
     for (Paragraph p : d.paragraphs()) {
       text.append(p.text()).append('\n');

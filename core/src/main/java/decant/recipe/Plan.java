@@ -1,7 +1,9 @@
 package decant.recipe;
 
+import decant.format.Format;
 import decant.format.Formats;
-import decant.layout.Layout;
+import decant.model.Content;
+import decant.model.Document;
 import decant.model.Metadata;
 import decant.model.Outline;
 import decant.pdf.choices.Conflict;
@@ -9,6 +11,8 @@ import decant.pdf.choices.Passwords;
 import decant.pdf.choices.PdfChoices;
 import decant.pdf.choices.Security;
 import decant.pdf.file.Encryption;
+import decant.publication.Publication;
+import decant.reading.Active;
 import decant.words.Words;
 import java.nio.file.Path;
 import java.time.LocalDate;
@@ -44,7 +48,12 @@ public record Plan(List<Item> items) {
    * @throws PublishProblem if choices cannot be obeyed
    */
   public static Plan of(
-      Recipe recipe, Layout layout, String stem, Path source, Passwords passwords, LocalDate date)
+      Recipe recipe,
+      Publication publication,
+      String stem,
+      Path source,
+      Passwords passwords,
+      LocalDate date)
       throws PublishProblem {
     var items = new ArrayList<Item>();
     for (Output o : recipe.outputs()) {
@@ -54,9 +63,9 @@ public record Plan(List<Item> items) {
                 new Item.Office(
                     Naming.name(d.naming(), new Naming.Fill(stem, date, "", ""))
                         + "."
-                        + Formats.extension(d.format(), layout.document(), recipe.active()),
+                        + extension(d.format(), publication.content(), recipe.active()),
                     d));
-        case Output.Pdf p -> items.addAll(pdf(p, layout, stem, source, passwords, date));
+        case Output.Pdf p -> items.addAll(pdf(p, publication, stem, source, passwords, date));
       }
     }
     List<String> names = Naming.distinct(items.stream().map(Item::name).toList());
@@ -74,13 +83,18 @@ public record Plan(List<Item> items) {
   private record Piece(List<Integer> pages, String number, String heading) {}
 
   private static List<Item> pdf(
-      Output.Pdf o, Layout layout, String stem, Path source, Passwords passwords, LocalDate date)
+      Output.Pdf o,
+      Publication publication,
+      String stem,
+      Path source,
+      Passwords passwords,
+      LocalDate date)
       throws PublishProblem {
-    List<Integer> chosen = pages(o.pages(), layout);
-    List<Piece> pieces = pieces(o, chosen, layout);
+    List<Integer> chosen = pages(o.pages(), publication);
+    List<Piece> pieces = pieces(o, chosen, publication);
     String pattern = pieces.size() > 1 ? Naming.telling(o.naming()) : o.naming();
     var out = new ArrayList<Item>();
-    Metadata p = particulars(o, layout, source);
+    Metadata p = particulars(o, publication, source);
     for (Piece piece : pieces) {
       var choices =
           new PdfChoices(
@@ -105,6 +119,12 @@ public record Plan(List<Item> items) {
     return out;
   }
 
+  private static String extension(Format format, Content content, Active active) {
+    return switch (content) {
+      case Document d -> Formats.extension(format, d, active);
+    };
+  }
+
   private static void check(Security r, Passwords passwords) throws PublishProblem {
     try {
       if (r.askToOpen()) {
@@ -122,13 +142,13 @@ public record Plan(List<Item> items) {
    * What the file will say of itself: a document without a title has that of its first heading, and
    * what standards ask for is found where it is not said.
    */
-  public static Metadata particulars(Output.Pdf o, Layout layout, Path source) {
-    Metadata p = o.details().over(layout.document().particulars()).clean();
+  public static Metadata particulars(Output.Pdf o, Publication publication, Path source) {
+    Metadata p = o.details().over(publication.metadata()).clean();
     boolean needed = o.keeping().accessible() || o.keeping().standard().level().equals("A");
     String title = p.title();
     if (title.isBlank() && (needed || o.details().from() == Details.From.DOCUMENT)) {
       title =
-          Outline.headings(layout.document()).stream()
+          publication.headings().stream()
               .findFirst()
               .map(Outline.Heading::text)
               .orElse(needed ? source.getFileName().toString().replaceFirst("\\.[^.]+$", "") : "");
@@ -137,7 +157,7 @@ public record Plan(List<Item> items) {
       return p.withTitle(title);
     }
     String language =
-        p.language().isBlank() ? Language.of(layout.document()).orElse("en") : p.language();
+        p.language().isBlank() ? Language.of(publication.content()).orElse("en") : p.language();
     return new Metadata(title, p.subject(), p.author(), p.keywords(), language);
   }
 
@@ -146,17 +166,17 @@ public record Plan(List<Item> items) {
    *
    * @throws PublishProblem if the range or a chapter cannot be found
    */
-  public static List<Integer> pages(PageChoice c, Layout layout) throws PublishProblem {
+  public static List<Integer> pages(PageChoice c, Publication publication) throws PublishProblem {
     var out = new TreeSet<Integer>();
     try {
       if (!c.range().isBlank() || c.chapters().isEmpty()) {
-        out.addAll(new PageRange(c.range()).select(layout.pages().size()));
+        out.addAll(new PageRange(c.range()).select(publication.pages().size()));
       }
     } catch (PageRange.Problem e) {
       throw new PublishProblem(e.getMessage(), e);
     }
     if (!c.chapters().isEmpty()) {
-      List<Chapters.Chapter> all = Chapters.of(layout);
+      List<Chapters.Chapter> all = Chapters.of(publication);
       for (String wanted : c.chapters()) {
         List<Chapters.Chapter> found =
             all.stream().filter(x -> x.text().equalsIgnoreCase(wanted.strip())).toList();
@@ -173,10 +193,11 @@ public record Plan(List<Item> items) {
     return List.copyOf(out);
   }
 
-  private static List<Piece> pieces(Output.Pdf o, List<Integer> chosen, Layout layout)
+  private static List<Piece> pieces(Output.Pdf o, List<Integer> chosen, Publication publication)
       throws PublishProblem {
     // Finding chapters takes a while in a long document.
-    List<Chapters.Chapter> all = o.naming().contains("{heading}") ? Chapters.of(layout) : List.of();
+    List<Chapters.Chapter> all =
+        o.naming().contains("{heading}") ? Chapters.of(publication) : List.of();
     switch (o.pages().split()) {
       case ONE_FILE -> {
         return List.of(new Piece(chosen, "", heading(all, chosen.getFirst())));
@@ -185,12 +206,13 @@ public record Plan(List<Item> items) {
         var out = new ArrayList<Piece>();
         for (int p : chosen) {
           out.add(
-              new Piece(List.of(p), Naming.padded(p + 1, layout.pages().size()), heading(all, p)));
+              new Piece(
+                  List.of(p), Naming.padded(p + 1, publication.pages().size()), heading(all, p)));
         }
         return out;
       }
       case EACH_CHAPTER -> {
-        List<Chapters.Chapter> chapters = Chapters.toSplit(layout);
+        List<Chapters.Chapter> chapters = Chapters.toSplit(publication);
         if (chapters.isEmpty()) {
           throw new PublishProblem(WORDS.say("plan.the-document-has-no-headings"));
         }

@@ -18,6 +18,7 @@ import decant.model.look.ParagraphTraits;
 import decant.model.look.Rule;
 import decant.model.look.Rules;
 import decant.model.look.VerticalAlignment;
+import decant.publication.PageSink;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -36,10 +37,9 @@ class PageRulesTest {
 
   private static List<Filled> fills(Layout l, int page) {
     var out = new ArrayList<Filled>();
-    PageWalker.walk(
-        l,
+    l.walk(
         l.pages().get(page),
-        new PageWalker.Sink() {
+        new PageSink() {
           @Override
           public void glyphs(Item.GlyphRun run, double x, double y) {}
 

@@ -105,7 +105,7 @@ class DocumentTest {
             Samples.heading(2, "A.y"),
             Samples.heading(1, "B"),
             Samples.heading(1, " "));
-    List<Outline.Entry> tree = Outline.of(o);
+    List<Outline.Entry> tree = Outline.of(Outline.headings(o));
     assertThat(tree).extracting(Outline.Entry::text).containsExactly("A", "B");
     assertThat(tree.getFirst().children())
         .extracting(Outline.Entry::text)

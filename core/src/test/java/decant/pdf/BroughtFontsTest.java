@@ -7,7 +7,6 @@ import decant.Tool;
 import decant.format.Intake;
 import decant.layout.Layout;
 import decant.layout.Layouter;
-import decant.layout.PageWalker;
 import decant.model.Box;
 import decant.model.Document;
 import decant.model.Finding;
@@ -18,6 +17,7 @@ import decant.model.look.Media;
 import decant.model.look.TextTraits;
 import decant.office.docx.DocxReader;
 import decant.office.docx.DocxWriter;
+import decant.publication.PageSink;
 import decant.reading.ReadProblem;
 import decant.reading.ReadRequest;
 import decant.reading.TakenIn;
@@ -149,10 +149,9 @@ class BroughtFontsTest {
   private static Map<FontFace, String> shown(Layout l) {
     var out = new LinkedHashMap<FontFace, String>();
     for (var page : l.pages()) {
-      PageWalker.walk(
-          l,
+      l.walk(
           page,
-          new PageWalker.Sink() {
+          new PageSink() {
             @Override
             public void glyphs(decant.layout.item.Item.GlyphRun run, double x, double y) {
               out.merge(run.face(), run.shown().text(), String::concat);

@@ -3,7 +3,10 @@ package decant.layout.pages;
 import decant.layout.Layout;
 import decant.layout.item.Fragment;
 import decant.model.Box;
+import decant.model.NodeId;
 import decant.model.PageSetup;
+import decant.model.look.ListDefinition.NumberFormat;
+import decant.publication.PublishedPage;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -31,7 +34,33 @@ public record Page(
     Start start,
     List<Fragment> body,
     Optional<Notes> notes,
-    List<Box> columnRules) {
+    List<Box> columnRules)
+    implements PublishedPage {
+  @Override
+  public NumberFormat numbering() {
+    return setup.numbers().format();
+  }
+
+  @Override
+  public double width() {
+    return setup.width();
+  }
+
+  @Override
+  public double height() {
+    return setup.height();
+  }
+
+  @Override
+  public double textRight() {
+    return setup.width() - setup.margins().right();
+  }
+
+  @Override
+  public boolean beginsWith(NodeId block) {
+    return !body.isEmpty() && body.getFirst().source().id().equals(block);
+  }
+
   /** A place in the flow: a block by its number, and a line or row of it. */
   public record FlowPoint(int block, int part) {}
 

@@ -1,7 +1,7 @@
 package decant.pdf.write;
 
-import decant.layout.PageWalker;
 import decant.layout.item.Item;
+import decant.publication.PageSink;
 import java.util.ArrayDeque;
 import java.util.Deque;
 
@@ -11,7 +11,7 @@ import java.util.Deque;
  */
 public final class InFields {
   private final boolean fillable;
-  private final Deque<PageWalker.Role> open = new ArrayDeque<>();
+  private final Deque<PageSink.Role> open = new ArrayDeque<>();
   private int turned;
 
   /**
@@ -21,7 +21,7 @@ public final class InFields {
     this.fillable = fillable;
   }
 
-  public void begin(PageWalker.Role role) {
+  public void begin(PageSink.Role role) {
     open.push(role);
   }
 
@@ -45,8 +45,8 @@ public final class InFields {
   /** Whether this is the text, rather than what repeats from page to page. */
   public boolean inText() {
     return !open.isEmpty()
-        && !open.contains(PageWalker.Role.REPEATED)
-        && open.peekLast() != PageWalker.Role.RUNNING;
+        && !open.contains(PageSink.Role.REPEATED)
+        && open.peekLast() != PageSink.Role.RUNNING;
   }
 
   /** Whether a field shows these glyphs. */

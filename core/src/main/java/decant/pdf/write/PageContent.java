@@ -1,16 +1,10 @@
 package decant.pdf.write;
 
-import decant.layout.PageWalker;
 import decant.layout.item.Item;
-import decant.layout.item.Line;
 import decant.layout.item.Outlines;
-import decant.layout.item.ParagraphLayout;
-import decant.layout.pages.Page;
-import decant.model.Block;
 import decant.model.Box;
-import decant.model.Inline;
 import decant.model.Inline.Geometry;
-import decant.model.Paragraph;
+import decant.model.NodeId;
 import decant.model.look.Colour;
 import decant.model.look.Comment;
 import decant.model.look.FormField;
@@ -23,6 +17,8 @@ import decant.pdf.write.Target.Content;
 import decant.pdf.write.Target.Part;
 import decant.pdf.write.fonts.GlyphEncoder;
 import decant.pdf.write.pictures.PictureInFile;
+import decant.publication.PageSink;
+import decant.publication.PublishedPage;
 import decant.text.FontFace;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
@@ -37,7 +33,7 @@ import java.util.Optional;
 import java.util.Set;
 
 /** One page as operators, with what belongs to what. */
-final class PageContent implements PageWalker.Sink {
+final class PageContent implements PageSink {
   /** Where the page's fonts and pictures come from. */
   interface Resources {
     GlyphEncoder font(FontFace face);
@@ -85,7 +81,7 @@ final class PageContent implements PageWalker.Sink {
   /** Where something is that was noted, and the content that it is about. */
   record RemarkPlace(Comment remark, Box box, Target target) {}
 
-  private final Page page;
+  private final PublishedPage page;
   private final Resources shelf;
   private final boolean tagged;
   private final ContentStream content;
@@ -98,12 +94,10 @@ final class PageContent implements PageWalker.Sink {
   private final Map<String, RemarkPlace> remarks = new LinkedHashMap<>();
   private final InFields inFields;
 
-  private record Open(Block block, PageWalker.Role role) {}
+  private record Open(NodeId block, PageSink.Role role) {}
 
   private final Deque<Open> open = new ArrayDeque<>();
   private Optional<Target> current = Optional.empty();
-  private String text = "";
-  private List<Inline> inlines = List.of();
   private int serial;
   private boolean linksJoin;
   private Optional<Link> lastLink = Optional.empty();
@@ -111,15 +105,15 @@ final class PageContent implements PageWalker.Sink {
   /**
    * @param fillable whether places to fill in are fields
    */
-  PageContent(Page page, Resources shelf, boolean tagged, boolean fillable) {
+  PageContent(PublishedPage page, Resources shelf, boolean tagged, boolean fillable) {
     this.inFields = new InFields(fillable);
     this.page = page;
     this.shelf = shelf;
     this.tagged = tagged;
-    this.content = new ContentStream(page.setup().height());
+    this.content = new ContentStream(page.height());
   }
 
-  Page page() {
+  PublishedPage page() {
     return page;
   }
 
@@ -158,7 +152,7 @@ final class PageContent implements PageWalker.Sink {
   }
 
   @Override
-  public void begin(Block block, PageWalker.Role role) {
+  public void begin(NodeId block, PageSink.Role role) {
     linksJoin = false;
     inFields.begin(role);
     open.push(new Open(block, role));
@@ -170,14 +164,6 @@ final class PageContent implements PageWalker.Sink {
     inFields.end();
     linksJoin = false;
     lastLink = Optional.empty();
-  }
-
-  @Override
-  public void line(ParagraphLayout paragraph, Line line, double x, double top) {
-    if (paragraph.source().inlines() != inlines) {
-      inlines = paragraph.source().inlines();
-      text = paragraph.source().text();
-    }
   }
 
   private void to(Target target) {
@@ -202,7 +188,7 @@ final class PageContent implements PageWalker.Sink {
     return switch (open.peekLast().role()) {
       case RUNNING -> Optional.of(runningPlace);
       case BODY, NOTE, REPEATED ->
-          open.stream().anyMatch(o -> o.role() == PageWalker.Role.REPEATED)
+          open.stream().anyMatch(o -> o.role() == PageSink.Role.REPEATED)
               ? Optional.of(Artifact.REPEATED)
               : Optional.empty();
     };
@@ -211,43 +197,33 @@ final class PageContent implements PageWalker.Sink {
   private Artifact runningPlace = Artifact.HEADER;
 
   private Target targetOf(Item.GlyphRun run, double y) {
-    runningPlace = y < page.setup().height() / 2 ? Artifact.HEADER : Artifact.FOOTER;
+    runningPlace = y < page.height() / 2 ? Artifact.HEADER : Artifact.FOOTER;
     Optional<Target> none = artifact();
-    if (none.isPresent() || !(open.peek().block() instanceof Paragraph p)) {
-      return none.orElse(Artifact.LAYOUT);
+    if (none.isPresent()) {
+      return none.get();
     }
-    if (run.shown().from() == run.shown().to() && run.shown().from() == 0) {
-      return new Content(p.id(), Part.LABEL, 0);
-    }
-    if (run.shown().to() - run.shown().from() == 1 && run.shown().from() < text.length()) {
-      char c = text.charAt(run.shown().from());
-      if (c == '\t') {
-        return Artifact.LAYOUT; // a leader
+    NodeId block = open.getFirst().block();
+    switch (run.shown().kind()) {
+      case LABEL -> {
+        return new Content(block, Part.LABEL, 0);
       }
-      if (c == Inline.OBJECT && inlineAt(run.shown().from()) instanceof Inline.NoteMark) {
-        return new Content(p.id(), Part.NOTE_MARK, run.shown().from());
+      case NOTE_MARK -> {
+        return new Content(block, Part.NOTE_MARK, run.shown().from());
       }
+      case LEADER -> {
+        return Artifact.LAYOUT;
+      }
+      case TEXT, HYPHEN -> {}
     }
     if (run.meaning().link().isEmpty()) {
       lastLink = Optional.empty();
-      return new Content(p.id(), Part.TEXT, 0);
+      return new Content(block, Part.TEXT, 0);
     }
     if (!run.meaning().link().equals(lastLink)) {
       lastLink = run.meaning().link();
       serial++;
     }
-    return new Content(p.id(), Part.LINK, serial);
-  }
-
-  private Inline inlineAt(int place) {
-    int at = 0;
-    for (Inline i : inlines) {
-      at += i.length();
-      if (place < at) {
-        return i;
-      }
-    }
-    return inlines.getLast();
+    return new Content(block, Part.LINK, serial);
   }
 
   @Override
@@ -261,7 +237,7 @@ final class PageContent implements PageWalker.Sink {
       FormField b = run.meaning().blank().orElseThrow();
       if (!b.isSwitch()) {
         ContentStream drawn =
-            fieldContents.computeIfAbsent(b.id(), k -> new ContentStream(page.setup().height()));
+            fieldContents.computeIfAbsent(b.id(), k -> new ContentStream(page.height()));
         drawn.text(run, x, y, shelf.font(run.face()));
       }
       return;
@@ -289,8 +265,7 @@ final class PageContent implements PageWalker.Sink {
     if (!inFields.here() || run.placed().glyphs().length == 0) {
       return;
     }
-    double room =
-        Math.min(blank.width(), page.setup().width() - page.setup().margins().right() - box.x());
+    double room = Math.min(blank.width(), page.textRight() - box.x());
     Box place =
         blank.isSwitch()
             ? Fields.square(box, run.size())
@@ -338,11 +313,7 @@ final class PageContent implements PageWalker.Sink {
   @Override
   public void picture(Item.PictureBox picture, Box box) {
     Target target =
-        artifact()
-            .orElseGet(() ->
-                open.peek().block() instanceof Paragraph p
-                    ? new Content(p.id(), Part.FIGURE, picture.at())
-                    : Artifact.LAYOUT);
+        artifact().orElseGet(() -> new Content(open.getFirst().block(), Part.FIGURE, picture.at()));
     to(target);
     if (target instanceof Content figure) {
       figures.merge(figure, box, Box::union);

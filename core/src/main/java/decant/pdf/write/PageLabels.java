@@ -1,8 +1,7 @@
 package decant.pdf.write;
 
-import decant.layout.pages.Page;
-import decant.model.Document;
 import decant.model.look.ListDefinition.NumberFormat;
+import decant.publication.PublishedPage;
 import java.util.List;
 import org.apache.pdfbox.cos.COSArray;
 import org.apache.pdfbox.cos.COSDictionary;
@@ -13,13 +12,13 @@ import org.apache.pdfbox.cos.COSName;
 final class PageLabels {
   private PageLabels() {}
 
-  static void write(COSDictionary catalog, Document d, List<Page> pages) {
+  static void write(COSDictionary catalog, List<? extends PublishedPage> pages) {
     COSArray nums = new COSArray();
     String before = "";
     int expected = -1;
     for (int k = 0; k < pages.size(); k++) {
-      Page p = pages.get(k);
-      String style = style(d.sections().get(p.section()).page().numbers().format());
+      PublishedPage p = pages.get(k);
+      String style = style(p.numbering());
       if (!style.equals(before) || p.shown() != expected) {
         COSDictionary range = new COSDictionary();
         range.setName(COSName.S, style);

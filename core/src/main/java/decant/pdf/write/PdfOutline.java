@@ -1,10 +1,9 @@
 package decant.pdf.write;
 
-import decant.layout.label.ListLabels;
-import decant.model.Document;
 import decant.model.NodeId;
 import decant.model.Outline;
 import decant.pdf.choices.Navigation;
+import decant.publication.Publication;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -22,10 +21,10 @@ public final class PdfOutline {
   private final Map<NodeId, String> labels;
 
   private PdfOutline(
-      Document d, Navigation wayfinding, Function<NodeId, Optional<COSArray>> destination) {
+      Publication p, Navigation wayfinding, Function<NodeId, Optional<COSArray>> destination) {
     this.wayfinding = wayfinding;
     this.destination = destination;
-    this.labels = wayfinding.numbered() ? ListLabels.of(d) : Map.of();
+    this.labels = wayfinding.numbered() ? p.labels() : Map.of();
   }
 
   /** What stands in the bookmark of a heading. */
@@ -39,13 +38,13 @@ public final class PdfOutline {
    */
   static Optional<COSDictionary> write(
       COSDictionary catalog,
-      Document d,
+      Publication p,
       Navigation wayfinding,
       Function<NodeId, Optional<COSArray>> destination) {
-    var o = new PdfOutline(d, wayfinding, destination);
+    var o = new PdfOutline(p, wayfinding, destination);
     COSDictionary root = new COSDictionary();
     root.setItem(COSName.TYPE, COSName.OUTLINES);
-    int shown = o.fill(root, Outline.of(d), 1);
+    int shown = o.fill(root, Outline.of(p.headings()), 1);
     if (shown == 0) {
       return Optional.empty();
     }

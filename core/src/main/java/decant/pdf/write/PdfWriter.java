@@ -1,15 +1,8 @@
 package decant.pdf.write;
 
-import decant.layout.CaretPlace;
-import decant.layout.Layout;
-import decant.layout.PageWalker;
 import decant.layout.item.Item;
-import decant.layout.pages.Page;
 import decant.model.Box;
-import decant.model.Document;
-import decant.model.Inline;
 import decant.model.NodeId;
-import decant.model.Position;
 import decant.model.look.Colour;
 import decant.model.look.Link;
 import decant.model.look.Media;
@@ -28,6 +21,9 @@ import decant.pdf.write.fonts.UsedGlyphs;
 import decant.pdf.write.pictures.PictureInFile;
 import decant.pdf.write.pictures.PictureMaker;
 import decant.picture.VectorPicture;
+import decant.publication.PageSink;
+import decant.publication.Publication;
+import decant.publication.PublishedPage;
 import decant.text.FontFace;
 import decant.work.Cancelled;
 import decant.work.Faults;
@@ -61,9 +57,9 @@ import org.apache.pdfbox.cos.COSString;
 import org.apache.pdfbox.pdmodel.PDDocument;
 
 /**
- * Writes pages of a layout as a PDF file (ISO 32000). Pages are walked twice, both times side by
- * side: once to see which glyphs and pictures they show, then to write them with the codes that
- * follow from all pages together, so that the file is the same however many processors there are.
+ * Writes pages as a PDF file (ISO 32000). Pages are walked twice, both times side by side: once to
+ * see which glyphs and pictures they show, then to write them with the codes that follow from all
+ * pages together, so that the file is the same however many processors there are.
  */
 public final class PdfWriter {
   /**
@@ -78,8 +74,7 @@ public final class PdfWriter {
     }
   }
 
-  private final Layout layout;
-  private final Document document;
+  private final Publication publication;
   private final PdfChoices choices;
   private final Optional<Attachment> attachment;
   private final int level;
@@ -87,8 +82,9 @@ public final class PdfWriter {
   private final PDDocument scratch = new PDDocument();
   private final Map<FontFace, FontInFile> fonts = new LinkedHashMap<>();
   private final Map<DrawnAs, Optional<PictureInFile>> pictures = new HashMap<>();
-  private final Map<Page, COSDictionary> pageObjects = new LinkedHashMap<>();
+  private final Map<Integer, COSDictionary> pageObjects = new LinkedHashMap<>();
   private final Map<String, NodeId> bookmarkTargets;
+  private int figures;
 
   /** Remarks that have their note already. */
   private final Set<String> noted = new HashSet<>();
@@ -104,23 +100,22 @@ public final class PdfWriter {
   private record DrawnAs(MediaId media, int proportion) {}
 
   private PdfWriter(
-      Layout layout,
+      Publication publication,
       PdfChoices choices,
       Optional<Attachment> attachment,
       BooleanSupplier cancelled) {
-    this.layout = layout;
-    this.document = layout.document();
+    this.publication = publication;
     this.choices = choices;
     this.attachment = attachment;
     this.level = choices.weight().effort().level();
     this.cancelled = cancelled;
-    this.bookmarkTargets = document.bookmarks();
+    this.bookmarkTargets = publication.bookmarks();
   }
 
   /**
    * Writes a file.
    *
-   * @param layout complete
+   * @param publication complete
    * @param choices without conflict
    * @param attachment the file to attach, if that is chosen
    * @param progress told how many pages are done
@@ -130,17 +125,17 @@ public final class PdfWriter {
    * @throws Cancelled if {@code cancelled} says so
    */
   public static Written write(
-      Layout layout,
+      Publication publication,
       PdfChoices choices,
       Optional<Attachment> attachment,
       OutputStream out,
       IntConsumer progress,
       BooleanSupplier cancelled)
       throws IOException, Encryption.Problem {
-    if (!layout.complete()) {
-      throw new IllegalArgumentException("the layout is not complete");
+    if (!publication.complete()) {
+      throw new IllegalArgumentException("there are more pages to come");
     }
-    var writer = new PdfWriter(layout, choices, attachment, cancelled);
+    var writer = new PdfWriter(publication, choices, attachment, cancelled);
     try {
       return writer.run(out, progress);
     } catch (UncheckedIOException e) {
@@ -160,7 +155,8 @@ public final class PdfWriter {
     Version version = choices.keeping().writtenVersion();
     var file = new PdfFile(version, choices.weight().objectStreams(), level, encryption);
     file.identity(id);
-    List<Page> pages = choices.pages().stream().map(layout.pages()::get).toList();
+    List<PublishedPage> pages =
+        choices.pages().stream().<PublishedPage>map(publication.pages()::get).toList();
 
     List<Inventory> seen = all(pages, this::inventory);
     makeFonts(seen, file);
@@ -183,17 +179,17 @@ public final class PdfWriter {
     assemble(catalog, written, file);
     structure(catalog, written, tagged, file);
     if (choices.wayfinding().bookmarks()) {
-      PdfOutline.write(catalog, document, choices.wayfinding(), this::destination)
+      PdfOutline.write(catalog, publication, choices.wayfinding(), this::destination)
           .ifPresent(o -> file.part(o, Part.WAYFINDING));
     }
     InitialViewEntries.write(catalog, choices, new ArrayList<>(pageObjects.values()));
     if (choices.wayfinding().pageLabels()) {
-      PageLabels.write(catalog, document, pages);
+      PageLabels.write(catalog, pages);
     }
     var attached = new ArrayList<Attachment>();
     attachment.ifPresent(attached::add);
     if (choices.keeping().takesFiles()) {
-      document.attachments().forEach(f -> attached.add(Attachment.of(f)));
+      publication.attachments().forEach(f -> attached.add(Attachment.of(f)));
     }
     Attachment.write(attached, catalog, choices.keeping(), level, file);
     PdfMetadata.write(catalog, file, choices, level);
@@ -228,12 +224,11 @@ public final class PdfWriter {
 
   private record Inventory(Map<FontFace, UsedGlyphs> glyphs, Map<DrawnAs, Size> pictures) {}
 
-  private Inventory inventory(Page page) {
+  private Inventory inventory(PublishedPage page) {
     var seen = new Inventory(new LinkedHashMap<>(), new LinkedHashMap<>());
-    PageWalker.walk(
-        layout,
+    publication.walk(
         page,
-        new PageWalker.Sink() {
+        new PageSink() {
           @Override
           public void glyphs(Item.GlyphRun run, double x, double y) {
             if (run.placed().glyphs().length > 0) {
@@ -297,7 +292,7 @@ public final class PdfWriter {
         all(
             keys,
             k -> {
-              Media m = document.media().get(k.media());
+              Media m = publication.media().get(k.media());
               Size s = sizes.getOrDefault(k, new Size(1, 1));
               try {
                 return m == null || k.proportion() > 0
@@ -310,7 +305,7 @@ public final class PdfWriter {
             });
     for (int k = 0; k < keys.size(); k++) {
       DrawnAs key = keys.get(k);
-      Media m = document.media().get(key.media());
+      Media m = publication.media().get(key.media());
       Optional<PictureInFile> made =
           m != null && key.proportion() > 0
               ? drawings.of(m, key.proportion(), sizes.getOrDefault(key, new Size(1, 1)).width())
@@ -322,7 +317,7 @@ public final class PdfWriter {
 
   /** Drawings may look otherwise where they are stretched otherwise; images do not. */
   private DrawnAs key(MediaId id, Size size) {
-    Media m = document.media().get(id);
+    Media m = publication.media().get(id);
     return new DrawnAs(
         id,
         m != null && VectorPicture.isVector(m.type())
@@ -337,7 +332,7 @@ public final class PdfWriter {
 
   private record Finished(PageContent content, COSStream stream) {}
 
-  private Finished content(Page page, boolean tagged) {
+  private Finished content(PublishedPage page, boolean tagged) {
     var shelf =
         new PageContent.Resources() {
           @Override
@@ -355,7 +350,7 @@ public final class PdfWriter {
           }
         };
     var content = new PageContent(page, shelf, tagged, choices.keeping().takesBlanks());
-    PageWalker.walk(layout, page, content);
+    publication.walk(page, content);
     try {
       return new Finished(content, Deflated.stream(content.bytes(), level));
     } catch (IOException e) {
@@ -366,10 +361,10 @@ public final class PdfWriter {
   private void assemble(COSDictionary catalog, List<Finished> written, PdfFile file) {
     var leaves = new ArrayList<COSDictionary>();
     for (Finished f : written) {
-      Page page = f.content().page();
+      PublishedPage page = f.content().page();
       COSDictionary d = new COSDictionary();
       d.setItem(COSName.TYPE, COSName.PAGE);
-      d.setItem(COSName.MEDIA_BOX, box(0, 0, page.setup().width(), page.setup().height()));
+      d.setItem(COSName.MEDIA_BOX, box(0, 0, page.width(), page.height()));
       d.setItem(COSName.CONTENTS, f.stream());
       file.part(f.stream(), Part.TEXT);
       COSDictionary resources = new COSDictionary();
@@ -388,7 +383,7 @@ public final class PdfWriter {
         resources.setItem(COSName.XOBJECT, objects);
       }
       d.setItem(COSName.RESOURCES, resources);
-      pageObjects.put(page, d);
+      pageObjects.put(page.number(), d);
       leaves.add(d);
     }
     catalog.setItem(COSName.PAGES, PageTree.of(leaves));
@@ -396,10 +391,11 @@ public final class PdfWriter {
 
   private void structure(
       COSDictionary catalog, List<Finished> written, boolean tagged, PdfFile file) {
-    var alternatives = new FigureTexts(document, choices.keeping().accessible());
     var fields = new Fields(file, level);
     Optional<Structure> structure =
-        tagged ? Optional.of(new Structure(document, alternatives)) : Optional.empty();
+        tagged
+            ? Optional.of(new Structure(publication.structure(), this::figureText))
+            : Optional.empty();
     for (int k = 0; k < written.size(); k++) {
       PageContent content = written.get(k).content();
       COSDictionary page = pageObject(content.page());
@@ -434,8 +430,17 @@ public final class PdfWriter {
     });
   }
 
-  private COSDictionary pageObject(Page page) {
-    return Optional.ofNullable(pageObjects.get(page))
+  /** Where every picture needs words, one without says that it has none. */
+  private String figureText(NodeId block, int at) {
+    figures++;
+    String said = publication.figureText(block, at);
+    return said.isEmpty() && choices.keeping().accessible()
+        ? "Picture " + figures + ", without a description"
+        : said;
+  }
+
+  private COSDictionary pageObject(PublishedPage page) {
+    return Optional.ofNullable(pageObjects.get(page.number()))
         .orElseThrow(() -> new IllegalStateException("page " + page.number() + " is missing"));
   }
 
@@ -472,12 +477,8 @@ public final class PdfWriter {
             continue; // it leads to a page that is left out
           }
           a.setItem(COSName.DEST, to.get());
-          String words =
-              document
-                  .paragraph(target)
-                  .map(p -> p.text().replace(Inline.OBJECT, ' ').replaceAll("\\s+", " ").strip())
-                  .filter(s -> !s.isEmpty())
-                  .orElse("another place in this document");
+          String said = publication.words(target);
+          String words = said.isEmpty() ? "another place in this document" : said;
           a.setItem(COSName.CONTENTS, new COSString(words));
         }
       }
@@ -526,12 +527,12 @@ public final class PdfWriter {
   }
 
   /**
-   * A destination at a paragraph's own height on its page (ISO 32000-2 §12.3.2.2), if that page is
-   * in the file.
+   * A destination at the height of a block on its page (ISO 32000-2 §12.3.2.2), if that page is in
+   * the file.
    */
-  private Optional<COSArray> destination(NodeId paragraph) {
-    Optional<CaretPlace> place = layout.caret(new Position(paragraph, 0));
-    COSDictionary page = place.map(p -> pageObjects.get(p.page())).orElse(null);
+  private Optional<COSArray> destination(NodeId block) {
+    Optional<Publication.Place> place = publication.place(block);
+    COSDictionary page = place.map(p -> pageObjects.get(p.page().number())).orElse(null);
     if (place.isEmpty() || page == null) {
       return Optional.empty();
     }
@@ -539,13 +540,13 @@ public final class PdfWriter {
     d.add(page);
     d.add(COSName.getPDFName("XYZ"));
     d.add(COSInteger.ZERO);
-    d.add(real(place.get().page().setup().height() - place.get().top()));
+    d.add(real(place.get().page().height() - place.get().top()));
     d.add(COSNull.NULL);
     return Optional.of(d);
   }
 
-  private static COSArray box(Box b, Page page) {
-    double h = page.setup().height();
+  private static COSArray box(Box b, PublishedPage page) {
+    double h = page.height();
     return box(b.x(), h - b.bottom(), b.right(), h - b.y());
   }
 

@@ -1,31 +1,15 @@
 package decant.pdf.write;
 
-import decant.model.Block;
-import decant.model.Document;
-import decant.model.Inline;
-import decant.model.KeptBlock;
 import decant.model.NodeId;
-import decant.model.Paragraph;
-import decant.model.Section;
-import decant.model.Story;
-import decant.model.Table;
-import decant.model.look.Link;
 import decant.model.look.ListDefinition;
-import decant.model.look.ListMembership;
-import decant.model.look.Look;
-import decant.model.look.ParagraphTraits;
-import decant.model.look.TableTraits;
-import decant.model.look.TextTraits;
 import decant.pdf.write.Target.Content;
+import decant.publication.StructureNode;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Deque;
 import java.util.HashMap;
-import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
-import java.util.Set;
 import org.apache.pdfbox.cos.COSArray;
 import org.apache.pdfbox.cos.COSBase;
 import org.apache.pdfbox.cos.COSDictionary;
@@ -34,117 +18,73 @@ import org.apache.pdfbox.cos.COSName;
 import org.apache.pdfbox.cos.COSString;
 
 /**
- * The structure of a document (ISO 32000-2 §14.7 and §14.8): elements in reading order, made from
- * the document itself and given the content of the pages. What no page shows is left out.
+ * The structure of a file (ISO 32000-2 §14.7 and §14.8): elements in reading order, made from what
+ * is read and given the content of the pages. What no page shows is left out.
  */
 final class Structure {
   private static final int MOST_HEADING_TAGS = 6;
 
   private record PartKey(int page, Content content) {}
 
-  private final Document document;
-  private final Alternatives alternatives;
+  private final Figures figures;
   private final StructureElement root = new StructureElement("Document");
   private final Map<NodeId, StructureElement> elements = new HashMap<>();
   private final Map<NodeId, StructureElement> labels = new HashMap<>();
   private final Map<PartKey, StructureElement> parts = new HashMap<>();
   private final List<COSBase> parents = new ArrayList<>();
-  private final Set<NodeId> placed = new HashSet<>();
+
+  /**
+   * @param figures the words for pictures
+   */
+  Structure(List<StructureNode> nodes, Figures figures) {
+    this.figures = figures;
+    elements(nodes, root);
+  }
 
   /** What pictures show, in words. */
-  interface Alternatives {
+  @FunctionalInterface
+  interface Figures {
     /**
-     * @param place of the picture in the paragraph
+     * @param at the place of the picture in its block
      */
-    String of(Paragraph p, int place, Inline.Picture picture);
+    String text(NodeId block, int at);
   }
 
-  Structure(Document document, Alternatives alternatives) {
-    this.document = document;
-    this.alternatives = alternatives;
-    for (Section s : document.sections()) {
-      blocks(s.blocks(), root);
-    }
-    for (Story s : document.stories().values()) {
-      if (s.kind() == Story.Kind.ENDNOTE) {
-        note(s, root);
+  // Elements from what is read.
+
+  private void elements(List<StructureNode> nodes, StructureElement parent) {
+    for (StructureNode n : nodes) {
+      switch (n) {
+        case StructureNode.Text t -> {
+          StructureElement e = parent.add(t.heading() > 0 ? "H" : "P");
+          e.heading = t.heading();
+          elements.put(t.id(), e);
+        }
+        case StructureNode.Contents c -> {
+          StructureElement e = parent.add("TOC");
+          c.entries().forEach(id -> elements.put(id, e.add("TOCI")));
+        }
+        case StructureNode.Listing l -> list(l, parent.add("L"));
+        case StructureNode.Division d -> elements(d.content(), parent.add("Div"));
+        case StructureNode.Note note -> note(note, parent.add("Note"));
+        case StructureNode.Table t -> {
+          StructureElement e = parent.add("Table");
+          elements.put(t.id(), e);
+          t.rows().forEach(r -> row(r, e.add("TR")));
+        }
       }
     }
   }
 
-  // Elements from the document.
-
-  /** One level of a list while its items are added. */
-  private record Level(String list, int depth, StructureElement element) {}
-
-  private void blocks(List<Block> blocks, StructureElement parent) {
-    Deque<Level> levels = new ArrayDeque<>();
-    Map<Level, StructureElement> bodies = new HashMap<>();
-    StructureElement contents = null;
-    for (Block b : blocks) {
-      switch (b) {
-        case Paragraph p -> {
-          Look look = document.styles().paragraphLook(p.look());
-          int heading = look.value(ParagraphTraits.HEADING_LEVEL);
-          ListMembership member = look.value(ParagraphTraits.LIST);
-          ListDefinition list = document.lists().get(member.list());
-          StructureElement container = parent;
-          if (heading == 0 && list != null) {
-            container = item(p, member, list, parent, levels, bodies);
-            contents = null;
-          } else {
-            levels.clear();
-            if (isContentsEntry(p, look)) {
-              contents = contents == null ? parent.add("TOC") : contents;
-              elements.put(p.id(), contents.add("TOCI"));
-            } else {
-              contents = null;
-              StructureElement e = parent.add(heading > 0 ? "H" : "P");
-              e.heading = heading;
-              elements.put(p.id(), e);
-            }
-          }
-          stories(p, container);
-        }
-        case Table t -> {
-          levels.clear();
-          contents = null;
-          table(t, parent);
-        }
-        case KeptBlock k -> {}
-      }
+  private void list(StructureNode.Listing l, StructureElement list) {
+    attribute(list, "List", "ListNumbering", numbering(l.numbering()));
+    for (StructureNode.Item i : l.items()) {
+      StructureElement li = list.add("LI");
+      labels.put(i.id(), li.add("Lbl"));
+      StructureElement body = li.add("LBody");
+      elements.put(i.id(), body);
+      elements(i.below(), body);
     }
-  }
-
-  /** The body of a list item, where its text belongs. */
-  private StructureElement item(
-      Paragraph p,
-      ListMembership member,
-      ListDefinition list,
-      StructureElement parent,
-      Deque<Level> levels,
-      Map<Level, StructureElement> bodies) {
-    while (!levels.isEmpty()
-        && (levels.peek().depth() > member.depth()
-            || levels.peek().depth() == member.depth()
-                && !levels.peek().list().equals(member.list()))) {
-      levels.pop();
-    }
-    if (levels.isEmpty() || levels.peek().depth() < member.depth()) {
-      Level above = levels.peek();
-      StructureElement under = above == null ? parent : bodies.getOrDefault(above, parent);
-      var l = new Level(member.list(), member.depth(), under.add("L"));
-      attribute(
-          l.element(), "List", "ListNumbering", numbering(list.level(member.depth()).format()));
-      levels.push(l);
-    }
-    Level l = levels.getFirst();
-    StructureElement li = l.element().add("LI");
-    labels.put(p.id(), li.add("Lbl"));
-    StructureElement body = li.add("LBody");
-    elements.put(p.id(), body);
-    bodies.put(l, body);
-    return body;
   }
 
   private static String numbering(ListDefinition.NumberFormat f) {
@@ -159,87 +99,33 @@ final class Structure {
     };
   }
 
-  /** A line that leads to a page: with a leader to a number, or a link all along. */
-  private static boolean isContentsEntry(Paragraph p, Look look) {
-    boolean leader =
-        look.value(ParagraphTraits.TABS).stream()
-            .anyMatch(t -> t.leader() != ParagraphTraits.TabStop.Leader.NONE);
-    return leader
-        && p.text().indexOf('\t') >= 0
-        && p.inlines().stream()
-            .anyMatch(i ->
-                i instanceof Inline.Field f && f.kind() == Inline.Field.Kind.PAGE_OF
-                    || i.look().get(TextTraits.LINK).orElse(null) instanceof Link.Internal);
-  }
-
-  /** The notes and texts in shapes that a paragraph holds follow it. */
-  private void stories(Paragraph p, StructureElement parent) {
-    for (Inline i : p.inlines()) {
-      Optional<NodeId> id =
-          switch (i) {
-            case Inline.NoteMark n -> Optional.of(n.note());
-            case Inline.Shape s -> s.content().story();
-            default -> Optional.empty();
-          };
-      Story s = id.map(document.stories()::get).orElse(null);
-      if (s == null || !placed.add(s.id())) {
-        continue; // a note's own text begins with its mark
-      }
-      switch (s.kind()) {
-        case FOOTNOTE -> note(s, parent);
-        case BOX -> blocks(s.blocks(), parent.add("Div"));
-        case ENDNOTE, RUNNING -> {}
-      }
-    }
-  }
-
-  private void note(Story s, StructureElement parent) {
-    StructureElement note = parent.add("Note");
-    note.dictionary.setItem(COSName.ID, new COSString("note-" + s.id()));
+  private void note(StructureNode.Note n, StructureElement note) {
+    note.dictionary.setItem(COSName.ID, new COSString("note-" + n.id()));
     StructureElement label = note.add("Lbl");
-    blocks(s.blocks(), note);
-    s.blocks().stream()
-        .filter(Paragraph.class::isInstance)
-        .findFirst()
-        .ifPresent(first -> labels.putIfAbsent(first.id(), label));
+    elements(n.content(), note);
+    n.labelled().ifPresent(first -> labels.putIfAbsent(first, label));
   }
 
-  private void table(Table t, StructureElement parent) {
-    StructureElement table = parent.add("Table");
-    elements.put(t.id(), table);
-    List<List<TableGrid.Slot>> rows = TableGrid.of(t);
-    for (int r = 0; r < rows.size(); r++) {
-      if (rows.get(r).isEmpty()) {
-        continue; // cells from above cover all of it
+  private void row(StructureNode.Row r, StructureElement tr) {
+    tr.keepsEmpty = true;
+    for (StructureNode.Cell c : r.cells()) {
+      StructureElement cell = tr.add(r.header() ? "TH" : "TD");
+      cell.keepsEmpty = true;
+      COSDictionary attributes = new COSDictionary();
+      attributes.setName(COSName.O, "Table");
+      if (r.header()) {
+        attributes.setName("Scope", "Column");
       }
-      boolean header = t.rows().get(r).look().value(TableTraits.HEADER_ROW);
-      StructureElement tr = table.add("TR");
-      tr.keepsEmpty = true;
-      for (TableGrid.Slot slot : rows.get(r)) {
-        StructureElement cell = tr.add(header ? "TH" : "TD");
-        cell.keepsEmpty = true;
-        COSDictionary attributes = new COSDictionary();
-        attributes.setName(COSName.O, "Table");
-        if (header) {
-          attributes.setName("Scope", "Column");
-        }
-        if (slot.columns() > 1) {
-          attributes.setInt("ColSpan", slot.columns());
-        }
-        int first = r;
-        int high =
-            (int)
-                java.util.stream.IntStream.range(0, slot.rows())
-                    .filter(k -> !rows.get(first + k).isEmpty())
-                    .count();
-        if (high > 1) {
-          attributes.setInt("RowSpan", high);
-        }
-        if (attributes.size() > 1) {
-          cell.dictionary.setItem(COSName.A, attributes);
-        }
-        slot.cell().ifPresent(c -> blocks(c.blocks(), cell));
+      if (c.columns() > 1) {
+        attributes.setInt("ColSpan", c.columns());
       }
+      if (c.rows() > 1) {
+        attributes.setInt("RowSpan", c.rows());
+      }
+      if (attributes.size() > 1) {
+        cell.dictionary.setItem(COSName.A, attributes);
+      }
+      elements(c.content(), cell);
     }
   }
 
@@ -346,20 +232,10 @@ final class Structure {
     block.content.add(e.dictionary);
     block.inside.add(e);
     if (c.part() == Target.Part.FIGURE) {
-      document
-          .paragraph(c.block())
-          .ifPresent(p -> {
-            int at = 0;
-            for (Inline i : p.inlines()) {
-              if (at == c.serial() && i instanceof Inline.Picture picture) {
-                String words = alternatives.of(p, at, picture);
-                if (!words.isEmpty()) {
-                  e.dictionary.setItem(COSName.ALT, new COSString(words));
-                }
-              }
-              at += i.length();
-            }
-          });
+      String words = figures.text(c.block(), c.serial());
+      if (!words.isEmpty()) {
+        e.dictionary.setItem(COSName.ALT, new COSString(words));
+      }
     }
     return e;
   }

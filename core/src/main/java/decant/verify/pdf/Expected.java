@@ -1,17 +1,10 @@
 package decant.verify.pdf;
 
-import decant.layout.CaretPlace;
-import decant.layout.Layout;
-import decant.layout.PageWalker;
 import decant.layout.item.Item;
-import decant.layout.label.ListLabels;
-import decant.layout.pages.Page;
-import decant.model.Block;
 import decant.model.Box;
 import decant.model.Inline;
 import decant.model.NodeId;
 import decant.model.Outline;
-import decant.model.Position;
 import decant.model.look.Colour;
 import decant.model.look.Comment;
 import decant.model.look.FormField;
@@ -20,6 +13,9 @@ import decant.model.look.Rule;
 import decant.pdf.choices.PdfChoices;
 import decant.pdf.write.InFields;
 import decant.pdf.write.PdfOutline;
+import decant.publication.PageSink;
+import decant.publication.Publication;
+import decant.publication.PublishedPage;
 import decant.text.FontFace;
 import java.awt.geom.Rectangle2D;
 import java.util.ArrayDeque;
@@ -54,7 +50,7 @@ final class Expected {
     }
   }
 
-  private final Layout layout;
+  private final Publication publication;
   private final PdfChoices choices;
   private final Map<Integer, Integer> pageInFile = new HashMap<>();
   private final Set<FontFace> faces = new LinkedHashSet<>();
@@ -82,31 +78,30 @@ final class Expected {
     return remarks;
   }
 
-  Expected(Layout layout, PdfChoices choices) {
-    this.layout = layout;
+  Expected(Publication publication, PdfChoices choices) {
+    this.publication = publication;
     this.choices = choices;
     for (int k = 0; k < choices.pages().size(); k++) {
       pageInFile.put(choices.pages().get(k), k);
     }
-    Map<String, NodeId> targets = layout.document().bookmarks();
+    Map<String, NodeId> targets = publication.bookmarks();
     for (int k = 0; k < choices.pages().size(); k++) {
-      walk(layout.pages().get(choices.pages().get(k)), k, targets);
+      walk(publication.pages().get(choices.pages().get(k)), k, targets);
     }
   }
 
-  private void walk(Page page, int inFile, Map<String, NodeId> targets) {
+  private void walk(PublishedPage page, int inFile, Map<String, NodeId> targets) {
     var b = new StringBuilder();
     boolean[] rightToLeft = {false};
     var areas = new ArrayList<LinkArea>();
     boolean[] joins = {false};
     int[] turned = {0};
-    var shown = new ExpectedPictures(layout.document().media(), choices.keeping());
+    var shown = new ExpectedPictures(publication.media(), choices.keeping());
     pictures.add(shown);
     var inFields = new InFields(choices.keeping().takesBlanks());
-    PageWalker.walk(
-        layout,
+    publication.walk(
         page,
-        new PageWalker.Sink() {
+        new PageSink() {
           @Override
           public void glyphs(Item.GlyphRun run, double x, double y) {
             if (run.placed().glyphs().length > 0) {
@@ -120,7 +115,7 @@ final class Expected {
           }
 
           @Override
-          public void begin(Block block, PageWalker.Role role) {
+          public void begin(NodeId block, PageSink.Role role) {
             joins[0] = false;
             inFields.begin(role);
           }
@@ -216,20 +211,18 @@ final class Expected {
     }
   }
 
-  private static int pageIndex(CaretPlace p) {
+  private static int pageIndex(Publication.Place p) {
     return p.page().number() - 1;
   }
 
   /** Where a paragraph begins, if that page is in the file. */
-  private Optional<CaretPlace> place(@org.jspecify.annotations.Nullable NodeId paragraph) {
+  private Optional<Publication.Place> place(@org.jspecify.annotations.Nullable NodeId paragraph) {
     return paragraph == null
         ? Optional.empty()
-        : layout
-            .caret(new Position(paragraph, 0))
-            .filter(p -> pageInFile.containsKey(pageIndex(p)));
+        : publication.place(paragraph).filter(p -> pageInFile.containsKey(pageIndex(p)));
   }
 
-  PageText text(Page page) {
+  PageText text(PublishedPage page) {
     return texts.getOrDefault(page.number(), new PageText("", false));
   }
 
@@ -258,15 +251,14 @@ final class Expected {
     if (!choices.wayfinding().bookmarks()) {
       return out;
     }
-    Map<NodeId, String> labels =
-        choices.wayfinding().numbered() ? ListLabels.of(layout.document()) : Map.of();
+    Map<NodeId, String> labels = choices.wayfinding().numbered() ? publication.labels() : Map.of();
     var above = new ArrayDeque<Above>();
-    for (Outline.Heading h : Outline.headings(layout.document())) {
+    for (Outline.Heading h : publication.headings()) {
       while (!above.isEmpty() && above.peek().level() >= h.level()) {
         above.pop();
       }
       int depth = (int) above.stream().filter(Above::shown).count();
-      Optional<CaretPlace> place =
+      Optional<Publication.Place> place =
           h.level() > choices.wayfinding().bookmarkLevels()
               ? Optional.empty()
               : place(h.paragraph());
@@ -277,7 +269,7 @@ final class Expected {
                   PdfOutline.title(h.text(), labels.getOrDefault(h.paragraph(), "")),
                   depth,
                   pageInFile.getOrDefault(pageIndex(p), -1),
-                  p.page().setup().height() - p.top())));
+                  p.page().height() - p.top())));
     }
     return out;
   }

@@ -1,10 +1,10 @@
 package decant.verify.pdf;
 
-import decant.layout.Layout;
-import decant.layout.pages.Page;
 import decant.model.Box;
 import decant.paint.PagePainter;
 import decant.picture.StandInFonts;
+import decant.publication.Publication;
+import decant.publication.PublishedPage;
 import java.awt.image.BufferedImage;
 import java.awt.image.DataBufferInt;
 import java.io.IOException;
@@ -44,17 +44,17 @@ final class Likeness {
 
   private final PDFRenderer renderer;
   private final PagePainter painter = PagePainter.withoutText();
-  private final Layout layout;
+  private final Publication publication;
 
-  Likeness(PDDocument pdf, Layout layout) {
-    this.layout = layout;
+  Likeness(PDDocument pdf, Publication publication) {
+    this.publication = publication;
     renderer = new WithoutText(pdf);
     renderer.setSubsamplingAllowed(true);
     renderer.setAnnotationsFilter(a -> false);
   }
 
   /** The field of a page that is least alike, if it is not alike. */
-  Optional<Box> firstUnlike(Page page, int inFile) throws IOException {
+  Optional<Box> firstUnlike(PublishedPage page, int inFile) throws IOException {
     return firstUnlike(page, inFile, COARSE).isEmpty()
         ? Optional.empty()
         : firstUnlike(page, inFile, FINE);
@@ -95,11 +95,12 @@ final class Likeness {
     }
   }
 
-  private Optional<Box> firstUnlike(Page page, int inFile, double most) throws IOException {
-    double area = page.setup().width() * page.setup().height();
+  private Optional<Box> firstUnlike(PublishedPage page, int inFile, double most)
+      throws IOException {
+    double area = page.width() * page.height();
     double scale = Math.min(most, Math.sqrt(MOST_PIXELS / area));
     int side = Math.max(1, (int) (SIDE * scale));
-    var wanted = new Means(painter.paint(layout, page, scale));
+    var wanted = new Means(painter.paint(publication, page, scale));
     var got = new Means(renderer.renderImage(inFile, (float) scale, ImageType.RGB));
     int w = Math.min(wanted.width, got.width);
     int h = Math.min(wanted.height, got.height);

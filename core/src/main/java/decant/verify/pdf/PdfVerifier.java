@@ -1,11 +1,11 @@
 package decant.verify.pdf;
 
-import decant.layout.Layout;
-import decant.layout.pages.Page;
 import decant.model.AttachedFile;
 import decant.model.Box;
 import decant.pdf.choices.PdfChoices;
 import decant.pdf.choices.Security;
+import decant.publication.Publication;
+import decant.publication.PublishedPage;
 import decant.verify.Check;
 import decant.words.Words;
 import decant.work.Faults;
@@ -33,25 +33,25 @@ public final class PdfVerifier {
   private static final Words WORDS = Words.of(PdfVerifier.class);
 
   private final PDDocument pdf;
-  private final Layout layout;
+  private final Publication publication;
   private final PdfChoices choices;
   private final Expected expected;
 
-  private PdfVerifier(PDDocument pdf, Layout layout, PdfChoices choices) {
+  private PdfVerifier(PDDocument pdf, Publication publication, PdfChoices choices) {
     this.pdf = pdf;
-    this.layout = layout;
+    this.publication = publication;
     this.choices = choices;
-    this.expected = new Expected(layout, choices);
+    this.expected = new Expected(publication, choices);
   }
 
   /**
    * Opens the file again and holds it against the pages and the choices. A file that does not open
    * fails one check.
    */
-  public static List<Check> verify(Path file, Layout layout, PdfChoices choices) {
+  public static List<Check> verify(Path file, Publication publication, PdfChoices choices) {
     var out = new ArrayList<Check>();
     try (PDDocument pdf = Loader.loadPDF(file.toFile(), password(choices))) {
-      var v = new PdfVerifier(pdf, layout, choices);
+      var v = new PdfVerifier(pdf, publication, choices);
       out.add(v.pages());
       out.add(v.text());
       out.add(v.bookmarks());
@@ -97,11 +97,11 @@ public final class PdfVerifier {
           WORDS.say("pdf-verifier.pages-instead-of", n, wanted));
     }
     for (int k = 0; k < n; k++) {
-      Page page = layout.pages().get(choices.pages().get(k));
+      PublishedPage page = publication.pages().get(choices.pages().get(k));
       var box = pdf.getPage(k).getMediaBox();
       boolean same =
-          Math.abs(box.getWidth() - page.setup().width()) < 0.1
-              && Math.abs(box.getHeight() - page.setup().height()) < 0.1;
+          Math.abs(box.getWidth() - page.width()) < 0.1
+              && Math.abs(box.getHeight() - page.height()) < 0.1;
       if (!same) {
         return Check.of(
             WORDS.say("pdf-verifier.pages"),
@@ -117,7 +117,7 @@ public final class PdfVerifier {
   private Check text() throws IOException {
     var reader = new ShownText();
     for (int k = 0; k < choices.pages().size() && k < pdf.getNumberOfPages(); k++) {
-      Page page = layout.pages().get(choices.pages().get(k));
+      PublishedPage page = publication.pages().get(choices.pages().get(k));
       Expected.PageText wanted = expected.text(page);
       String got = Expected.bare(reader.of(pdf.getPage(k)));
       boolean same =
@@ -168,7 +168,7 @@ public final class PdfVerifier {
   /** The files that go along, byte by byte; empty if none should. */
   private Optional<Check> attachedFiles() throws IOException {
     List<AttachedFile> wanted =
-        choices.keeping().takesFiles() ? layout.document().attachments() : List.of();
+        choices.keeping().takesFiles() ? publication.attachments() : List.of();
     if (wanted.isEmpty()) {
       return Optional.empty();
     }
@@ -269,19 +269,20 @@ public final class PdfVerifier {
   }
 
   private int number(int inFile) {
-    return layout.pages().get(choices.pages().get(inFile)).number();
+    return publication.pages().get(choices.pages().get(inFile)).number();
   }
 
   /** The pages with pictures or drawings, looked at; empty if there are none. */
   private Optional<Check> looks() throws IOException {
-    var likeness = new Likeness(pdf, layout);
+    var likeness = new Likeness(pdf, publication);
     int pages = 0;
     for (int k = 0; k < choices.pages().size() && k < pdf.getNumberOfPages(); k++) {
       if (!expected.pictures(k).isDrawn()) {
         continue;
       }
       pages++;
-      Optional<Box> unlike = likeness.firstUnlike(layout.pages().get(choices.pages().get(k)), k);
+      Optional<Box> unlike =
+          likeness.firstUnlike(publication.pages().get(choices.pages().get(k)), k);
       if (unlike.isPresent()) {
         Box b = unlike.get();
         return Optional.of(

@@ -32,7 +32,7 @@ public final class SourcePages implements AutoCloseable {
 
   /** The pages of a document as it was taken in; on a background thread, since it may be long. */
   public static PageSource asTakenIn(Work work) {
-    return new LayoutPages(
+    return new PublishedPages(
         new Layouter(FontBook.shipped()).layout(work.taken().document()), new PagePainter());
   }
 

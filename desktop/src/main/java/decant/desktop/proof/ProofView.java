@@ -1,10 +1,10 @@
 package decant.desktop.proof;
 
-import decant.desktop.page.LayoutPages;
 import decant.desktop.page.PagePair;
 import decant.desktop.page.PageSource;
 import decant.desktop.page.PagesView;
 import decant.desktop.page.PdfPages;
+import decant.desktop.page.PublishedPages;
 import decant.desktop.page.SourcePages;
 import decant.desktop.shell.Stage;
 import decant.desktop.shell.Work;
@@ -155,7 +155,8 @@ public final class ProofView implements Stage {
               ? WORDS.say("proof-view.cannot-be-shown", file.get().getFileName())
               : WORDS.say("proof-view.revision"));
       right.show(
-          file.isPresent() ? PageSource.NONE : new LayoutPages(work.layout(), work.painter()), -1);
+          file.isPresent() ? PageSource.NONE : new PublishedPages(work.layout(), work.painter()),
+          -1);
     }
     count(open.isPresent());
   }

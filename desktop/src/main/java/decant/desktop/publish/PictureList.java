@@ -1,6 +1,5 @@
 package decant.desktop.publish;
 
-import decant.layout.PageWalker;
 import decant.layout.item.Item;
 import decant.model.Box;
 import decant.model.look.Colour;
@@ -9,6 +8,7 @@ import decant.model.look.MediaId;
 import decant.pdf.file.Part;
 import decant.pdf.write.PdfWriter;
 import decant.picture.PixelPicture;
+import decant.publication.PageSink;
 import decant.recipe.Plan;
 import decant.words.Figures;
 import decant.words.Words;
@@ -112,7 +112,7 @@ final class PictureList {
       if (item instanceof Plan.Item.Pdf p) {
         for (int page : p.choices().pages()) {
           if (page < layout.pages().size()) {
-            PageWalker.walk(layout, layout.pages().get(page), new Collecting(out));
+            layout.walk(layout.pages().get(page), new Collecting(out));
           }
         }
       }
@@ -121,7 +121,7 @@ final class PictureList {
   }
 
   /** Notes the largest size of each picture. */
-  private final class Collecting implements PageWalker.Sink {
+  private final class Collecting implements PageSink {
     private final Map<MediaId, Shown> out;
 
     Collecting(Map<MediaId, Shown> out) {

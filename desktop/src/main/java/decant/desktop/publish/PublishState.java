@@ -9,6 +9,7 @@ import decant.pdf.choices.PdfChoices;
 import decant.pdf.write.PdfWriter;
 import decant.preview.FontReport;
 import decant.preview.SizeEstimate;
+import decant.publication.Publication;
 import decant.publish.Publisher;
 import decant.reading.Active;
 import decant.recipe.Chapters;
@@ -83,7 +84,7 @@ final class PublishState {
   private final ReadOnlyObjectWrapper<Weights> weights = new ReadOnlyObjectWrapper<>(Weights.NONE);
   private final ReadOnlyObjectWrapper<List<FontReport.Row>> fonts =
       new ReadOnlyObjectWrapper<>(List.of());
-  private final ReadOnlyObjectWrapper<Optional<Layout>> linkedPages =
+  private final ReadOnlyObjectWrapper<Optional<Publication>> linkedPages =
       new ReadOnlyObjectWrapper<>(Optional.empty());
   private final AtomicInteger wanted = new AtomicInteger();
   private Optional<Layout> chaptersOf = Optional.empty();
@@ -121,14 +122,14 @@ final class PublishState {
   }
 
   /** Changes when pages with other links are there. */
-  ReadOnlyObjectProperty<Optional<Layout>> linkedPagesProperty() {
+  ReadOnlyObjectProperty<Optional<Publication>> linkedPagesProperty() {
     return linkedPages.getReadOnlyProperty();
   }
 
   /** The pages as they will come out: with addresses as links, once these are laid out. */
-  Layout pages() {
+  Publication pages() {
     boolean linked = pdf().filter(o -> o.wayfinding().addresses().linked()).isPresent();
-    return linked ? linkedPages.get().orElse(work.layout()) : work.layout();
+    return linked ? linkedPages.get().orElseGet(work::layout) : work.layout();
   }
 
   /** The chapters of the pages, worked out once. */
@@ -245,10 +246,10 @@ final class PublishState {
       Optional<Output.Pdf> looked,
       List<Plan.Item> first,
       BooleanSupplier stale) {
-    var layouts = new HashMap<Addresses, Layout>();
-    Function<PdfChoices, Layout> linking =
+    var linkedOnes = new HashMap<Addresses, Publication>();
+    Function<PdfChoices, Publication> linking =
         c ->
-            layouts.computeIfAbsent(
+            linkedOnes.computeIfAbsent(
                 c.wayfinding().addresses(), a -> Publisher.goingOut(layout, active, a));
     var sizes = new LinkedHashMap<String, Long>();
     long total = 0;
@@ -256,7 +257,7 @@ final class PublishState {
     List<FontReport.Row> rows = List.of();
     for (Plan.Item i : first) {
       if (i instanceof Plan.Item.Pdf p) {
-        Layout linked = linking.apply(p.choices());
+        Publication linked = linking.apply(p.choices());
         PdfWriter.Written w = SizeEstimate.weigh(linked, p.choices(), work.source(), stale);
         if (written == null) {
           Platform.runLater(() -> {
@@ -303,7 +304,7 @@ final class PublishState {
 
   private long other(
       Layout layout,
-      Function<PdfChoices, Layout> linking,
+      Function<PdfChoices, Publication> linking,
       SizeEstimate.Alternative a,
       BooleanSupplier stale) {
     try {

@@ -1,16 +1,16 @@
 package decant.desktop.publish;
 
-import decant.desktop.page.LayoutPages;
 import decant.desktop.page.PagesView;
+import decant.desktop.page.PublishedPages;
 import decant.desktop.page.RememberedZoom;
 import decant.desktop.shell.Actions;
 import decant.desktop.shell.Desk;
 import decant.desktop.shell.Stage;
 import decant.desktop.shell.StageName;
 import decant.desktop.shell.Work;
-import decant.layout.Layout;
 import decant.model.Finding;
 import decant.pdf.choices.Conflict;
+import decant.publication.Publication;
 import decant.publish.Receipt;
 import decant.recipe.Output;
 import decant.recipe.Plan;
@@ -301,7 +301,7 @@ public final class PublishView implements Stage {
   }
 
   private void showPages() {
-    Layout layout = state.pages();
+    Publication publication = state.pages();
     var chosen = new LinkedHashSet<Integer>();
     for (Plan.Item i : state.files()) {
       if (i instanceof Plan.Item.Pdf p) {
@@ -309,12 +309,14 @@ public final class PublishView implements Stage {
       }
     }
     if (state.pdf().isEmpty()) {
-      for (int k = 0; k < layout.pages().size(); k++) {
+      for (int k = 0; k < publication.pages().size(); k++) {
         chosen.add(k);
       }
     }
     if (!chosen.isEmpty()) {
-      pages.show(new ChosenPages(new LayoutPages(layout, work.painter()), List.copyOf(chosen)), -1);
+      pages.show(
+          new ChosenPages(new PublishedPages(publication, work.painter()), List.copyOf(chosen)),
+          -1);
     }
   }
 

@@ -1,8 +1,8 @@
 package decant.desktop.revise;
 
-import decant.desktop.page.LayoutPages;
 import decant.desktop.page.PageEditor;
 import decant.desktop.page.PagesView;
+import decant.desktop.page.PublishedPages;
 import decant.desktop.page.RememberedZoom;
 import decant.desktop.shell.Actions;
 import decant.desktop.shell.Desk;
@@ -67,7 +67,7 @@ public final class ReviseView implements Stage {
             editor.revealCaret();
           }
         });
-    pages.show(new LayoutPages(work.layout(), work.painter()), -1);
+    pages.show(new PublishedPages(work.layout(), work.painter()), -1);
     shown = work.layout();
   }
 
@@ -91,7 +91,7 @@ public final class ReviseView implements Stage {
     double was =
         before.flatMap(b -> anchor.flatMap(b::caret)).map(this::heightOf).orElse(Double.NaN);
     double top = pages.scrollProperty().get();
-    pages.show(new LayoutPages(next, work.painter()), now);
+    pages.show(new PublishedPages(next, work.painter()), now);
     double is = anchor.flatMap(next::caret).map(this::heightOf).orElse(Double.NaN);
     if (Math.abs(is - was) > 0.5) {
       pages.scrollTo(top + is - was);

@@ -1,8 +1,8 @@
 package decant.desktop.takein;
 
-import decant.desktop.page.LayoutPages;
 import decant.desktop.page.PagePair;
 import decant.desktop.page.PagesView;
+import decant.desktop.page.PublishedPages;
 import decant.desktop.page.SourcePages;
 import decant.desktop.shell.Desk;
 import decant.desktop.shell.Stage;
@@ -79,7 +79,7 @@ public final class TakeInView implements Stage {
   }
 
   private void showResult() {
-    result.show(new LayoutPages(work.layout(), work.painter()), -1);
+    result.show(new PublishedPages(work.layout(), work.painter()), -1);
   }
 
   private VBox side(Desk desk) {

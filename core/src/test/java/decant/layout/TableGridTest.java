@@ -1,4 +1,4 @@
-package decant.pdf.write;
+package decant.layout;
 
 import static org.assertj.core.api.Assertions.assertThat;
 

@@ -1,4 +1,4 @@
-package decant.pdf.write;
+package decant.layout;
 
 import decant.model.Document;
 import decant.model.Inline;
@@ -6,38 +6,27 @@ import decant.model.Paragraph;
 import java.util.List;
 
 /** What pictures show, in words: as their authors wrote it, else as their captions have it. */
-public final class FigureTexts implements Structure.Alternatives {
-  private final List<Paragraph> paragraphs;
-  private final boolean always;
-  private int count;
+final class FigureTexts {
+  private FigureTexts() {}
 
   /**
-   * @param always whether every picture needs words, be it only that it has none
+   * @param at the place of the picture in the paragraph
+   * @return empty if nothing says it
    */
-  FigureTexts(Document document, boolean always) {
-    this.paragraphs = document.paragraphs();
-    this.always = always;
-  }
-
-  @Override
-  public String of(Paragraph p, int place, Inline.Picture picture) {
-    count++;
-    if (!picture.alt().isBlank()) {
-      return picture.alt();
+  static String of(Document d, Paragraph p, int at) {
+    if (at >= p.length() || !(p.inlineAt(at) instanceof Inline.Picture picture)) {
+      return "";
     }
-    String caption = caption(p);
-    if (!caption.isEmpty() || !always) {
-      return caption;
-    }
-    return "Picture " + count + ", without a description";
+    return picture.alt().isBlank() ? caption(d, p) : picture.alt();
   }
 
   /** The text beside the picture, or the line below it if that is short, as captions are. */
-  private String caption(Paragraph p) {
+  private static String caption(Document d, Paragraph p) {
     String own = plain(p);
     if (!own.isEmpty() && own.length() < 300) {
       return own;
     }
+    List<Paragraph> paragraphs = d.paragraphs();
     int at = paragraphs.indexOf(p);
     if (at >= 0 && at + 1 < paragraphs.size()) {
       String below = plain(paragraphs.get(at + 1));
@@ -49,7 +38,7 @@ public final class FigureTexts implements Structure.Alternatives {
     return "";
   }
 
-  private static String plain(Paragraph p) {
+  static String plain(Paragraph p) {
     return p.text().replace(Inline.OBJECT, ' ').replaceAll("\\s+", " ").strip();
   }
 }

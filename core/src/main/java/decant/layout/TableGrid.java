@@ -1,4 +1,4 @@
-package decant.pdf.write;
+package decant.layout;
 
 import decant.model.Cell;
 import decant.model.Table;
