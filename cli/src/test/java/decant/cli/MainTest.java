@@ -10,7 +10,7 @@ import decant.model.look.Link;
 import decant.model.look.Look;
 import decant.model.look.StyleSheet;
 import decant.model.look.TextTraits;
-import decant.office.docx.DocxWriter;
+import decant.office.docx.write.DocxWriter;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.OutputStream;

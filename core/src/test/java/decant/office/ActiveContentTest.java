@@ -8,7 +8,7 @@ import decant.io.Untouchable;
 import decant.model.AttachedFile;
 import decant.model.Document;
 import decant.model.Finding;
-import decant.office.docx.DocxWriter;
+import decant.office.docx.write.DocxWriter;
 import decant.pdf.choices.Passwords;
 import decant.publish.Publisher;
 import decant.reading.Active;

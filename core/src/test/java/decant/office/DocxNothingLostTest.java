@@ -10,7 +10,7 @@ import decant.model.Finding;
 import decant.model.Inline;
 import decant.model.Paragraph;
 import decant.model.walk.Walk;
-import decant.office.docx.DocxWriter;
+import decant.office.docx.write.DocxWriter;
 import decant.reading.TakenIn;
 import decant.verify.Check;
 import java.io.IOException;

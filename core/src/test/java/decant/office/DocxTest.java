@@ -20,7 +20,7 @@ import decant.model.look.Look;
 import decant.model.look.ParagraphTraits;
 import decant.model.look.TableTraits;
 import decant.model.look.TextTraits;
-import decant.office.docx.DocxWriter;
+import decant.office.docx.write.DocxWriter;
 import decant.reading.Limits;
 import decant.reading.ReadProblem;
 import decant.reading.ReadRequest;

@@ -7,7 +7,7 @@ import decant.Samples;
 import decant.format.Intake;
 import decant.layout.Layout;
 import decant.layout.Layouter;
-import decant.office.docx.DocxWriter;
+import decant.office.docx.write.DocxWriter;
 import decant.reading.ReadProblem;
 import decant.reading.ReadRequest;
 import decant.reading.TakenIn;

@@ -6,7 +6,7 @@ import decant.Samples;
 import decant.model.Document;
 import decant.model.Paragraph;
 import decant.model.look.Look;
-import decant.office.docx.DocxWriter;
+import decant.office.docx.write.DocxWriter;
 import decant.reading.TakenIn;
 import java.io.IOException;
 import java.io.OutputStream;

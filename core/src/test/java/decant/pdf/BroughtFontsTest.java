@@ -16,7 +16,7 @@ import decant.model.look.Look;
 import decant.model.look.Media;
 import decant.model.look.TextTraits;
 import decant.office.docx.DocxReader;
-import decant.office.docx.DocxWriter;
+import decant.office.docx.write.DocxWriter;
 import decant.publication.PageSink;
 import decant.reading.ReadProblem;
 import decant.reading.ReadRequest;

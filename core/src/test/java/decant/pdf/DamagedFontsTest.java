@@ -11,7 +11,7 @@ import decant.model.look.EmbeddedFont;
 import decant.model.look.Look;
 import decant.model.look.Media;
 import decant.model.look.TextTraits;
-import decant.office.docx.DocxWriter;
+import decant.office.docx.write.DocxWriter;
 import decant.reading.TakenIn;
 import decant.text.FontBook;
 import decant.text.FontFace;

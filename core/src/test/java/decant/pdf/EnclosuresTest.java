@@ -16,7 +16,7 @@ import decant.model.look.Look;
 import decant.model.look.TextTraits;
 import decant.office.DocxSchemas;
 import decant.office.docx.DocxReader;
-import decant.office.docx.DocxWriter;
+import decant.office.docx.write.DocxWriter;
 import decant.pdf.choices.Conformance;
 import decant.pdf.choices.Enclosures;
 import decant.pdf.choices.PdfChoices;

@@ -16,7 +16,7 @@ import decant.model.look.Look;
 import decant.model.look.ParagraphTraits;
 import decant.model.look.StyleSheet;
 import decant.model.look.TextTraits;
-import decant.office.docx.DocxWriter;
+import decant.office.docx.write.DocxWriter;
 import java.awt.image.BufferedImage;
 import java.io.IOException;
 import java.io.OutputStream;

@@ -4,6 +4,7 @@ import decant.format.FileContent;
 import decant.format.Format;
 import decant.format.FormatService;
 import decant.model.Document;
+import decant.office.docx.write.DocxWriter;
 import decant.reading.Active;
 import decant.verify.office.DocxVerifier;
 import java.util.EnumSet;

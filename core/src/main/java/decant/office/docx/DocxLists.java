@@ -7,6 +7,7 @@ import decant.model.look.ListDefinition.NumberFormat;
 import decant.model.look.ListMembership;
 import decant.model.look.Look;
 import decant.model.look.ParagraphTraits.Alignment;
+import decant.office.docx.markup.DocxLooks;
 import decant.office.xml.Element;
 import java.util.ArrayList;
 import java.util.HashMap;

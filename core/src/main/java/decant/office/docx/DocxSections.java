@@ -12,6 +12,8 @@ import decant.model.look.Colour;
 import decant.model.look.ListDefinition.NumberFormat;
 import decant.model.look.Look;
 import decant.model.look.Rules;
+import decant.office.docx.markup.Borders;
+import decant.office.docx.markup.DocxLooks;
 import decant.office.xml.Element;
 import decant.office.xml.PackageFile;
 import decant.office.xml.XmlParts;

@@ -2,6 +2,7 @@ package decant.office.docx;
 
 import decant.model.look.ListDefinition.NumberFormat;
 import decant.model.look.Typesetting;
+import decant.office.docx.markup.DocxLooks;
 import decant.office.xml.Element;
 import java.util.List;
 import java.util.Optional;

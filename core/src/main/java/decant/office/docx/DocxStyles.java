@@ -7,6 +7,7 @@ import decant.model.look.NamedStyle;
 import decant.model.look.ParagraphTraits;
 import decant.model.look.StyleSheet;
 import decant.model.look.TextTraits;
+import decant.office.docx.markup.DocxLooks;
 import decant.office.xml.Element;
 import decant.office.xml.XmlParts;
 import java.util.ArrayList;

@@ -9,6 +9,7 @@ import decant.model.look.Look;
 import decant.model.look.Rule;
 import decant.model.look.Rules;
 import decant.model.look.TableTraits;
+import decant.office.docx.markup.DocxLooks;
 import decant.office.xml.Element;
 import decant.reading.ReadProblem;
 import java.util.ArrayList;

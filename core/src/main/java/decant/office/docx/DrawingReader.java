@@ -19,6 +19,9 @@ import decant.model.look.Placement.Origin;
 import decant.model.look.Placement.Wrap;
 import decant.model.look.Rule;
 import decant.model.look.VerticalAlignment;
+import decant.office.docx.markup.DocxLooks;
+import decant.office.docx.markup.Out;
+import decant.office.docx.markup.Wraps;
 import decant.office.xml.Element;
 import decant.office.xml.PackageFile;
 import decant.office.xml.XmlParts;
@@ -35,9 +38,6 @@ import java.util.Set;
 /** Pictures, shapes and text boxes of DrawingML (§20.4), and groups of them. */
 final class DrawingReader {
   private static final Words WORDS = Words.of(DrawingReader.class);
-
-  /** English Metric Units in a point (§20.1.2.1). */
-  static final double EMU = 12_700;
 
   /** Nothing on a page is larger. */
   static final double LARGEST = 4000;
@@ -118,7 +118,7 @@ final class DrawingReader {
   }
 
   private static double size(Optional<String> emu) {
-    return Math.clamp(DocxLooks.number(emu).orElse(0.0) / EMU, 0, LARGEST);
+    return Math.clamp(DocxLooks.number(emu).orElse(0.0) / Out.EMU, 0, LARGEST);
   }
 
   /** §20.4.2.3. */
@@ -149,7 +149,7 @@ final class DrawingReader {
   }
 
   private static double emu(Optional<String> v) {
-    return Math.clamp(DocxLooks.number(v).orElse(0.0) / EMU, -LARGEST, LARGEST);
+    return Math.clamp(DocxLooks.number(v).orElse(0.0) / Out.EMU, -LARGEST, LARGEST);
   }
 
   private static Axis across(Element p) {
@@ -334,7 +334,7 @@ final class DrawingReader {
       return Optional.empty();
     }
     double width =
-        DocxLooks.number(ln.flatMap(l -> l.attribute("w"))).map(v -> v / EMU).orElse(0.75);
+        DocxLooks.number(ln.flatMap(l -> l.attribute("w"))).map(v -> v / Out.EMU).orElse(0.75);
     Rule.Kind kind =
         switch (ln.flatMap(l -> l.child("a:prstDash"))
             .flatMap(d -> d.attribute("val"))

@@ -3,6 +3,7 @@ package decant.office.docx;
 import decant.model.Finding;
 import decant.model.look.EmbeddedFont;
 import decant.model.look.Media;
+import decant.office.docx.markup.FontKey;
 import decant.office.xml.Element;
 import decant.office.xml.PackageFile;
 import decant.office.xml.XmlParts;
@@ -61,7 +62,7 @@ final class EmbeddedFonts {
     if (bytes.isEmpty() || family.isBlank()) {
       return Optional.empty();
     }
-    byte[] font = readable(bytes.get(), embed.attribute("w:fontKey").orElse(""));
+    byte[] font = FontKey.turned(bytes.get(), embed.attribute("w:fontKey").orElse(""));
     if (!FontTrial.serves(font)) {
       shared.findings.add(
           Finding.general(
@@ -73,19 +74,5 @@ final class EmbeddedFonts {
     return Optional.of(
         new EmbeddedFont(
             family, style.contains("Bold"), style.contains("Italic"), Media.of("font/ttf", font)));
-  }
-
-  /** The first 32 bytes are XORed with the key's, last byte first. */
-  static byte[] readable(byte[] font, String key) {
-    String hex = key.replaceAll("[^0-9A-Fa-f]", "");
-    if (hex.length() != 32 || font.length < 32) {
-      return font;
-    }
-    byte[] out = font.clone();
-    for (int k = 0; k < 32; k++) {
-      int at = 30 - 2 * (k % 16);
-      out[k] ^= (byte) Integer.parseInt(hex.substring(at, at + 2), 16);
-    }
-    return out;
   }
 }

@@ -5,6 +5,7 @@ import decant.model.look.Kept;
 import decant.model.look.Link;
 import decant.model.look.Look;
 import decant.model.look.NamedStyle;
+import decant.office.docx.markup.DocxLooks;
 import decant.office.xml.Element;
 import decant.office.xml.XmlParts;
 import java.util.ArrayDeque;

@@ -1,6 +1,8 @@
 package decant.office.docx;
 
 import decant.model.look.Placement;
+import decant.office.docx.markup.DocxLooks;
+import decant.office.docx.markup.Out;
 import decant.office.xml.Element;
 import java.util.Optional;
 
@@ -9,13 +11,13 @@ record GroupScale(double x, double y, double byX, double byY) {
   static GroupScale of(Optional<Element> xfrm, double w, double h) {
     Optional<Element> off = xfrm.flatMap(x -> x.child("a:chOff"));
     Optional<Element> ext = xfrm.flatMap(x -> x.child("a:chExt"));
-    double cx = DocxLooks.number(ext.flatMap(e -> e.attribute("cx"))).orElse(w * DrawingReader.EMU);
-    double cy = DocxLooks.number(ext.flatMap(e -> e.attribute("cy"))).orElse(h * DrawingReader.EMU);
+    double cx = DocxLooks.number(ext.flatMap(e -> e.attribute("cx"))).orElse(w * Out.EMU);
+    double cy = DocxLooks.number(ext.flatMap(e -> e.attribute("cy"))).orElse(h * Out.EMU);
     return new GroupScale(
         DocxLooks.number(off.flatMap(o -> o.attribute("x"))).orElse(0.0),
         DocxLooks.number(off.flatMap(o -> o.attribute("y"))).orElse(0.0),
-        cx <= 0 ? 1 / DrawingReader.EMU : w / cx,
-        cy <= 0 ? 1 / DrawingReader.EMU : h / cy);
+        cx <= 0 ? 1 / Out.EMU : w / cx,
+        cy <= 0 ? 1 / Out.EMU : h / cy);
   }
 
   double width(Element xfrm) {

@@ -2,6 +2,7 @@ package decant.office.docx;
 
 import decant.model.look.Look;
 import decant.model.look.TableTraits;
+import decant.office.docx.markup.DocxLooks;
 import decant.office.xml.Element;
 import java.util.ArrayList;
 import java.util.HashMap;

@@ -20,6 +20,8 @@ import decant.model.look.Placement.Wrap;
 import decant.model.look.Rule;
 import decant.model.look.TextTraits;
 import decant.model.look.VerticalAlignment;
+import decant.office.docx.markup.DocxLooks;
+import decant.office.docx.markup.Wraps;
 import decant.office.xml.Element;
 import decant.office.xml.XmlParts;
 import decant.reading.ReadProblem;

@@ -1,6 +1,5 @@
 package decant.office.rtf;
 
-import decant.model.Block;
 import decant.model.Document;
 import decant.model.Inline;
 import decant.model.Story;
@@ -11,30 +10,21 @@ import decant.model.look.Placement;
 import decant.model.look.Placement.Axis;
 import decant.model.look.Placement.Wrap;
 import decant.model.look.Rule;
-import decant.picture.VectorPicture;
-import decant.work.Faults;
-import java.awt.image.BufferedImage;
-import java.io.ByteArrayInputStream;
-import java.io.ByteArrayOutputStream;
-import java.io.IOException;
-import java.util.List;
+import decant.office.emit.StorablePicture;
 import java.util.Optional;
-import javax.imageio.ImageIO;
 
 /** Pictures and shapes. Pictures of kinds that the format lacks become pixels. */
 final class RtfDrawings {
   private static final double EMU = 12_700; // to the point
-  private static final double DOTS = 300; // to the inch, for drawings that become pixels
-  private static final int MOST_PIXELS = 6000;
 
-  /** Writes the blocks of a text box, each as paragraphs that end. */
-  interface Blocks {
-    void write(List<Block> blocks);
+  /** Writes the text of a shape, each paragraph with its end. */
+  interface Texts {
+    void write(Story story);
   }
 
   private final RtfTokens o;
   private final Document document;
-  private final Blocks blocks;
+  private final Texts texts;
   private final boolean withBytes;
   private int next = 1;
 
@@ -42,10 +32,10 @@ final class RtfDrawings {
    * @param withBytes whether the bytes of pictures are written too; they are not where nothing is
    *     kept of what is written
    */
-  RtfDrawings(RtfTokens o, Document document, Blocks blocks, boolean withBytes) {
+  RtfDrawings(RtfTokens o, Document document, Texts texts, boolean withBytes) {
     this.o = o;
     this.document = document;
-    this.blocks = blocks;
+    this.texts = texts;
     this.withBytes = withBytes;
   }
 
@@ -136,41 +126,20 @@ final class RtfDrawings {
   }
 
   private Media storable(Media m, Inline.Picture p) {
+    return withBytes
+        ? StorablePicture.of(m, p.width(), p.height(), RtfDrawings::holds)
+        : new Media(m.id(), "image/png", new byte[0]);
+  }
+
+  private static boolean holds(Media m) {
     boolean zipped = m.bytes().length > 1 && m.bytes()[0] == 0x1F && (m.bytes()[1] & 0xFF) == 0x8B;
-    if (!word(m.type()).isEmpty() && !zipped || !withBytes) {
-      return withBytes ? m : new Media(m.id(), "image/png", new byte[0]);
-    }
-    if (m.type().equals("application/pdf")) {
-      return VectorPicture.pixels(m).orElse(m);
-    }
-    try {
-      BufferedImage image =
-          VectorPicture.isVector(m.type())
-              ? drawn(m, p.width(), p.height())
-              : ImageIO.read(new ByteArrayInputStream(m.bytes()));
-      var out = new ByteArrayOutputStream();
-      if (image != null && ImageIO.write(image, "png", out)) {
-        return Media.of("image/png", out.toByteArray());
-      }
-    } catch (IOException | RuntimeException e) {
-      Faults.mended("making a picture that RTF can hold", e);
-      return m; // it cannot be decoded, so it cannot be shown in this format
-    }
-    return m;
+    return !word(m.type()).isEmpty() && !zipped;
   }
 
-  private static BufferedImage drawn(Media m, double width, double height) {
-    double dots = Math.min(DOTS, 72 * MOST_PIXELS / Math.max(1, Math.max(width, height)));
-    int w = (int) Math.max(1, Math.round(width * dots / 72));
-    int h = (int) Math.max(1, Math.round(height * dots / 72));
-    var image = new BufferedImage(w, h, BufferedImage.TYPE_INT_ARGB);
-    var g = image.createGraphics();
-    VectorPicture.of(m).ifPresent(v -> v.draw(g, 0, 0, w, h));
-    g.dispose();
-    return image;
-  }
-
-  void shape(Inline.Shape s) {
+  /**
+   * @param text in it
+   */
+  void shape(Inline.Shape s, Optional<Story> text) {
     int type =
         switch (s.drawing().geometry()) {
           case RECTANGLE -> s.content().story().isPresent() ? 202 : 1;
@@ -214,12 +183,11 @@ final class RtfDrawings {
     if (s.content().grows()) {
       property("fFitShapeToText", "1");
     }
-    Story story = s.content().story().map(document.stories()::get).orElse(null);
-    if (story != null) {
+    text.ifPresent(story -> {
       o.open().word("shptxt");
-      blocks.write(story.blocks());
+      texts.write(story);
       o.close();
-    }
+    });
     o.close().close();
   }
 

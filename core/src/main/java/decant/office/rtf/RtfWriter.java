@@ -1,14 +1,10 @@
 package decant.office.rtf;
 
 import decant.layout.label.ListLabels;
-import decant.model.Block;
 import decant.model.Columns;
 import decant.model.Document;
-import decant.model.Inline;
-import decant.model.KeptBlock;
 import decant.model.NodeId;
 import decant.model.PageSetup;
-import decant.model.Paragraph;
 import decant.model.Section;
 import decant.model.Section.Running;
 import decant.model.Story;
@@ -18,39 +14,38 @@ import decant.model.look.Link;
 import decant.model.look.ListDefinition;
 import decant.model.look.ListMembership;
 import decant.model.look.Look;
-import decant.model.look.NamedStyle;
 import decant.model.look.ParagraphTraits;
 import decant.model.look.TextTraits;
 import decant.model.look.Typesetting;
 import decant.model.look.VerticalAlignment;
+import decant.office.emit.Emitter;
+import decant.office.emit.Event;
+import decant.office.emit.Sink;
 import java.io.IOException;
 import java.io.OutputStream;
 import java.io.OutputStreamWriter;
 import java.io.UncheckedIOException;
 import java.io.Writer;
 import java.nio.charset.StandardCharsets;
-import java.util.LinkedHashMap;
-import java.util.LinkedHashSet;
-import java.util.List;
+import java.util.ArrayDeque;
+import java.util.Deque;
 import java.util.Map;
-import java.util.Set;
-import org.jspecify.annotations.Nullable;
 
 /**
  * Writes RTF (Rich Text Format 1.9.1). The text is gone through twice: once to learn which fonts
  * and colours it uses, which stand before it, and once to write it.
  */
-public final class RtfWriter {
+public final class RtfWriter implements Sink {
   private final Document document;
-  private final Map<NodeId, String> labels;
+  private final Emitter emitter;
   private final Registers registers;
   private final RtfTokens o;
   private final Looks looks;
   private final Tables tables;
   private final RtfDrawings drawings;
 
-  /** Remarks that stand in the file. */
-  private final Set<Comment> written = new LinkedHashSet<>();
+  /** The tables that what is written stands in, from the innermost. */
+  private final Deque<Tables.Open> open = new ArrayDeque<>();
 
   private RtfWriter(
       Document document,
@@ -59,15 +54,13 @@ public final class RtfWriter {
       Writer out,
       boolean forGood) {
     this.document = document;
-    this.labels = labels;
+    this.emitter = new Emitter(document, labels);
     this.registers = registers;
     this.o = new RtfTokens(out);
     this.looks = new Looks(o, registers);
     this.tables =
-        new Tables(
-            o, registers, looks, document.styles().typesetting().textAtTableEdge(), this::cell);
-    this.drawings =
-        new RtfDrawings(o, document, b -> blocks(b, Look.PLAIN, Look.PLAIN, 0, false), forGood);
+        new Tables(o, registers, looks, document.styles().typesetting().textAtTableEdge());
+    this.drawings = new RtfDrawings(o, document, s -> emitter.story(s, this), forGood);
   }
 
   /**
@@ -98,20 +91,7 @@ public final class RtfWriter {
     head.lists();
     head.particulars();
     settings();
-    boolean first = true;
-    for (Section s : document.sections()) {
-      if (!first) {
-        o.word("sect");
-      }
-      first = false;
-      section(s);
-      // The end of a section ends its last paragraph too.
-      blocks(s.blocks(), Look.PLAIN, Look.PLAIN, 0, true);
-      boolean last = s == document.sections().getLast();
-      if (!last && !s.blocks().isEmpty() && s.blocks().getLast() instanceof Table) {
-        o.word("pard").word("plain").word("fs", 2);
-      }
-    }
+    emitter.body(this);
     o.close().newLine();
   }
 
@@ -219,7 +199,7 @@ public final class RtfWriter {
 
   private void running(String word, Story story) {
     o.open().word(word);
-    blocks(story.blocks(), Look.PLAIN, Look.PLAIN, 0, false);
+    emitter.story(story, this);
     o.close().newLine();
   }
 
@@ -240,107 +220,99 @@ public final class RtfWriter {
     o.flag("linebetcol", c.rule());
   }
 
-  /** Blocks whose last paragraph ends the cell that they stand in. */
-  private void cell(List<Block> blocks, Look paragraphs, Look texts, int depth) {
-    boolean open = blocks.isEmpty() || !(blocks.getLast() instanceof Paragraph);
-    blocks(blocks, paragraphs, texts, depth, true);
-    if (open) {
-      o.word("pard").word("plain").word("intbl").word("itap", depth);
-    }
+  @Override
+  public boolean holds(Comment c) {
+    return true;
   }
 
-  /**
-   * @param depth of the tables that they stand in, 0 for none
-   * @param open whether the last paragraph is left without its end
-   */
-  private void blocks(List<Block> blocks, Look paragraphs, Look texts, int depth, boolean open) {
-    for (int k = 0; k < blocks.size(); k++) {
-      boolean last = k == blocks.size() - 1;
-      switch (blocks.get(k)) {
-        case Paragraph p -> {
-          paragraph(p, paragraphs, texts, depth);
-          if (!last || !open) {
-            o.word("par").newLine();
-          }
+  @Override
+  public void take(Event event) {
+    switch (event) {
+      case Event.SectionStart s -> {
+        if (!s.first()) {
+          o.word("sect");
         }
-        case Table t -> {
-          tables.table(t, depth + 1, document.sections().getFirst().page().textWidth());
-          if (last && depth == 0 && !open) {
-            o.word("pard").word("plain").word("fs", 2).word("par").newLine();
-          }
+        section(s.section());
+      }
+      case Event.SectionEnd s -> {
+        if (!s.last()
+            && !s.section().blocks().isEmpty()
+            && s.section().blocks().getLast() instanceof Table) {
+          o.word("pard").word("plain").word("fs", 2);
         }
-        case KeptBlock b -> {}
+      }
+      case Event.ParagraphStart p -> begin(p);
+      case Event.ParagraphEnd p -> {
+        looks.text(p.looks().inForce(), false);
+        if (!p.place().endsWithContainer()) {
+          o.word("par").newLine();
+        }
+      }
+      case Event.BookmarkStart b -> o.destination("bkmkstart").text(b.name()).close();
+      case Event.BookmarkEnd b -> o.destination("bkmkend").text(b.name()).close();
+      case Event.LinkStart l -> beginField(address(l.link()));
+      case Event.LinkEnd l -> o.close().close();
+      case Event.FieldStart f -> {} // shown as the text that stands on it
+      case Event.FieldEnd f -> {}
+      case Event.CommentStart c ->
+          o.destination("atrfstart").text(Integer.toString(c.number() + 1)).close();
+      case Event.CommentEnd c -> end(c);
+      case Event.Run r -> text(r.text(), r.looks().inForce());
+      case Event.Value v -> {
+        beginField(v.instruction());
+        text(v.shown(), v.looks().inForce());
+        o.close().close();
+      }
+      case Event.NoteMark n -> note(n);
+      case Event.Picture p -> drawings.picture(p.picture());
+      case Event.Shape s -> drawings.shape(s.shape(), s.text());
+      case Event.KeptInline k -> text(k.kept().shown(), k.looks().inForce());
+      case Event.Kept k -> {}
+      case Event.TableStart t ->
+          open.push(
+              Tables.Open.of(
+                  t.table(), t.grid(), document.sections().getFirst().page().textWidth()));
+      case Event.RowStart r -> tables.row(open.getFirst(), r.number(), r.depth());
+      case Event.CellStart c -> {}
+      case Event.CellEnd c -> tables.cellEnd(c.open(), c.depth());
+      case Event.RowEnd r -> tables.rowEnd(open.getFirst(), r.number(), r.depth());
+      case Event.TableEnd t -> {
+        open.pop();
+        if (t.place().last() && t.place().depth() == 0 && !t.place().endsWithContainer()) {
+          o.word("pard").word("plain").word("fs", 2).word("par").newLine();
+        }
       }
     }
   }
 
-  private void paragraph(Paragraph p, Look fromTable, Look texts, int depth) {
-    Look look = document.styles().paragraphLook(p.look(), fromTable, document.lists());
-    Look base = document.styles().textBase(p.look(), texts);
+  private void begin(Event.ParagraphStart p) {
+    Look look = p.looks().inForce();
     o.word("pard").word("plain");
-    int style = registers.style(look.value(ParagraphTraits.STYLE));
-    o.word("s", style);
-    if (depth > 0) {
-      o.word("intbl").word("itap", depth);
+    o.word("s", registers.style(look.value(ParagraphTraits.STYLE)));
+    if (p.place().depth() > 0) {
+      o.word("intbl").word("itap", p.place().depth());
     }
     looks.paragraph(look);
     ListMembership member = look.value(ParagraphTraits.LIST);
-    String label = labels.get(p.id());
     ListDefinition list = document.lists().get(member.list());
-    if (label != null && list != null && registers.list(member.list()) > 0) {
+    if (p.label().isPresent() && list != null && registers.list(member.list()) > 0) {
       o.word("ls", registers.list(member.list())).word("ilvl", member.depth());
       o.open().word("listtext").word("pard").word("plain");
-      looks.text(list.level(member.depth()).label().over(base), false);
-      o.text(label + "\t").close();
+      looks.text(list.level(member.depth()).label().over(p.looks().text()), false);
+      o.text(p.label().get() + "\t").close();
     }
-    List<String> bookmarks = look.value(ParagraphTraits.BOOKMARKS);
-    bookmarks.forEach(b -> o.destination("bkmkstart").text(b).close());
-    Link open = null;
-    Map<Comment, Integer> noted = new LinkedHashMap<>();
-    for (Inline i : p.inlines()) {
-      Link link = i.look().get(TextTraits.LINK).orElse(null);
-      if (open != null && !open.equals(link)) {
-        o.close().close();
-      }
-      if (link != null && !link.equals(open)) {
-        beginField(address(link));
-      }
-      open = link;
-      remarks(i.look().value(TextTraits.REMARKS), noted);
-      inline(i, base);
-    }
-    if (open != null) {
-      o.close().close();
-    }
-    remarks(List.of(), noted);
-    bookmarks.forEach(b -> o.destination("bkmkend").text(b).close());
-    looks.text(document.styles().textLook(base, p.endLook()), false);
   }
 
-  /** Ends the remarks that go on no further, with their words, and begins those that begin here. */
-  private void remarks(List<Comment> now, Map<Comment, Integer> noted) {
-    noted
-        .entrySet()
-        .removeIf(e -> {
-          Comment r = e.getKey();
-          if (now.contains(r)) {
-            return false;
-          }
-          String number = e.getValue().toString();
-          o.destination("atrfend").text(number).close();
-          o.destination("atnid").text(r.author()).close();
-          o.destination("atnauthor").text(r.author()).close();
-          o.word("chatn").destination("annotation");
-          o.destination("atnref").text(number).close();
-          o.word("pard").word("plain").text(r.text()).close();
-          return true;
-        });
-    for (Comment r : now) {
-      if (!noted.containsKey(r) && written.add(r)) {
-        noted.put(r, written.size());
-        o.destination("atrfstart").text(Integer.toString(written.size())).close();
-      }
-    }
+  /** Its words stand where it ends. */
+  private void end(Event.CommentEnd e) {
+    Comment c = e.comment();
+    String number = Integer.toString(e.number() + 1);
+    o.destination("atrfend").text(number).close();
+    o.destination("atnid").text(c.author()).close();
+    o.destination("atnauthor").text(c.author()).close();
+    o.word("chatn").destination("annotation");
+    o.destination("atnref").text(number).close();
+    o.word("pard").word("plain").text(c.text()).close();
   }
 
   private static String address(Link link) {
@@ -356,18 +328,6 @@ public final class RtfWriter {
     o.open().word("fldrslt");
   }
 
-  private void inline(Inline i, Look base) {
-    Look look = document.styles().textLook(base, i.look());
-    switch (i) {
-      case Inline.Text t -> text(t.text(), look);
-      case Inline.Picture p -> drawings.picture(p);
-      case Inline.Shape s -> drawings.shape(s);
-      case Inline.Field f -> field(f, look);
-      case Inline.NoteMark n -> note(n, look);
-      case Inline.KeptInline k -> text(k.shown(), look);
-    }
-  }
-
   /** Text in stretches that are shaped alike. */
   private void text(String s, Look look) {
     int from = 0;
@@ -381,48 +341,15 @@ public final class RtfWriter {
     }
   }
 
-  private void field(Inline.Field f, Look look) {
-    String code =
-        switch (f.kind()) {
-          case PAGE -> "PAGE";
-          case PAGES -> "NUMPAGES";
-          case TITLE -> "TITLE";
-          case PAGE_OF -> "PAGEREF " + f.target() + " \\h";
-          case STYLED_TEXT ->
-              "STYLEREF \""
-                  + document.styles().style(f.target()).map(NamedStyle::name).orElse(f.target())
-                  + "\"";
-          case DATE -> f.target().isEmpty() ? "DATE" : "DATE \\@ \"" + f.target() + "\"";
-          case OTHER -> "";
-        };
-    if (code.isEmpty()) {
-      text(f.shown(), look);
-      return;
-    }
-    beginField(code);
-    text(f.shown().isEmpty() ? "1" : f.shown(), look);
-    o.close().close();
-  }
-
-  /** The note that is being written. */
-  private @Nullable NodeId openNote;
-
-  private void note(Inline.NoteMark n, Look look) {
-    Story story = document.stories().get(n.note());
-    if (story == null) {
-      return;
-    }
+  private void note(Event.NoteMark n) {
     o.open();
-    looks.text(look.with(TextTraits.RAISE, TextTraits.Raise.SUPERSCRIPT), false);
+    looks.text(n.looks().inForce().with(TextTraits.RAISE, TextTraits.Raise.SUPERSCRIPT), false);
     o.word("chftn").close();
-    if (n.note().equals(openNote)) {
+    if (n.own()) {
       return;
     }
-    NodeId outer = openNote;
-    openNote = n.note();
-    o.open().word("footnote").flag("ftnalt", story.kind() == Story.Kind.ENDNOTE);
-    blocks(story.blocks(), Look.PLAIN, Look.PLAIN, 0, true);
+    o.open().word("footnote").flag("ftnalt", n.note().kind() == Story.Kind.ENDNOTE);
+    emitter.story(n.note(), this);
     o.close();
-    openNote = outer;
   }
 }

@@ -1,7 +1,5 @@
 package decant.office.rtf;
 
-import decant.model.Block;
-import decant.model.Cell;
 import decant.model.Table;
 import decant.model.look.Colour;
 import decant.model.look.Extent;
@@ -13,102 +11,73 @@ import decant.model.look.Rule;
 import decant.model.look.Rules;
 import decant.model.look.TableTraits;
 import decant.model.look.VerticalAlignment;
-import java.util.ArrayList;
-import java.util.List;
+import decant.office.emit.CellGrid;
 import java.util.Optional;
 
 /** Tables, row by row: each row brings its own description. */
 final class Tables {
-  /** Writes the blocks of a cell, the last of which ends it. */
-  interface Content {
-    void write(List<Block> blocks, Look paragraphs, Look texts, int depth);
-  }
-
-  /** One cell of a row, or the lower part of one that began further up. */
-  private record Place(Cell cell, int column, int row, boolean below) {}
-
   private static final double USUAL_COLUMN = 60;
 
   private final RtfTokens o;
   private final Registers registers;
   private final Looks looks;
   private final boolean textAtEdge;
-  private final Content content;
 
   /**
    * @param textAtEdge whether tables reach into the margin so that their text stands at it
    */
-  Tables(RtfTokens o, Registers registers, Looks looks, boolean textAtEdge, Content content) {
+  Tables(RtfTokens o, Registers registers, Looks looks, boolean textAtEdge) {
     this.textAtEdge = textAtEdge;
     this.o = o;
     this.registers = registers;
     this.looks = looks;
-    this.content = content;
+  }
+
+  /** A table and how wide its columns are. */
+  record Open(Table table, CellGrid grid, double[] edges) {
+    /**
+     * @param room the width that the table stands in, in points
+     */
+    static Open of(Table t, CellGrid grid, double room) {
+      return new Open(t, grid, Tables.edges(t, grid.columns(), room));
+    }
+  }
+
+  /** Begins a row; one in a cell is described where it ends. */
+  void row(Open t, int number, int depth) {
+    if (depth == 1) {
+      description(t, number);
+    }
   }
 
   /**
-   * @param depth 1 for a table in the flow, 2 for one in a cell of it, and so on
-   * @param room the width that the table stands in, in points
+   * Ends a cell.
+   *
+   * @param open whether no paragraph ended it
    */
-  void table(Table t, int depth, double room) {
-    int[][] at = t.cellColumns();
-    double[] edges = edges(t, t.columnCount(at), room);
-    List<List<Place>> rows = places(t, at, edges.length - 1);
-    for (int r = 0; r < rows.size(); r++) {
-      if (depth == 1) {
-        description(t, r, rows, edges);
-      }
-      for (Place p : rows.get(r)) {
-        Look look = p.cell().look();
-        content.write(
-            p.below() ? List.of() : p.cell().blocks(),
-            look.value(TableTraits.PARAGRAPHS),
-            look.value(TableTraits.TEXTS),
-            depth);
-        o.word(depth == 1 ? "cell" : "nestcell");
-        if (depth > 1) {
-          o.open().word("nonesttables").word("par").close();
-        }
-        o.newLine();
-      }
-      if (depth > 1) {
-        o.destination("nesttableprops");
-        description(t, r, rows, edges);
-        o.word("nestrow").close();
-      } else {
-        // Some readers want the description after the cells, others before them.
-        o.open();
-        description(t, r, rows, edges);
-        o.word("row").close();
-      }
-      o.newLine();
+  void cellEnd(boolean open, int depth) {
+    if (open) {
+      o.word("pard").word("plain").word("intbl").word("itap", depth);
     }
+    o.word(depth == 1 ? "cell" : "nestcell");
+    if (depth > 1) {
+      o.open().word("nonesttables").word("par").close();
+    }
+    o.newLine();
   }
 
-  /** What stands in each row, cells merged downwards in every row that they cover. */
-  private static List<List<Place>> places(Table t, int[][] at, int columns) {
-    var grid = new Place[t.rows().size()][columns];
-    for (int r = 0; r < at.length; r++) {
-      for (int k = 0; k < at[r].length; k++) {
-        Cell c = t.rows().get(r).cells().get(k);
-        for (int down = 0; down < c.rowSpan() && r + down < grid.length; down++) {
-          if (at[r][k] < columns && grid[r + down][at[r][k]] == null) {
-            grid[r + down][at[r][k]] = new Place(c, at[r][k], r, down > 0);
-          }
-        }
-      }
+  void rowEnd(Open t, int number, int depth) {
+    if (depth > 1) {
+      o.destination("nesttableprops");
+      description(t, number);
+      o.word("nestrow").close();
+    } else {
+      // Some readers want the description after the cells, others before them.
+      o.open();
+      description(t, number);
+      o.word("row").close();
     }
-    var out = new ArrayList<List<Place>>();
-    for (Place[] row : grid) {
-      var places = new ArrayList<Place>();
-      for (Place p : row) {
-        if (p != null) {
-          places.add(p);
-        }
-      }
-      out.add(places);
-    }
-    return out;
+    o.newLine();
   }
 
   private static double[] edges(Table t, int columns, double room) {
@@ -127,7 +96,8 @@ final class Tables {
     return edges;
   }
 
-  private void description(Table t, int r, List<List<Place>> rows, double[] edges) {
+  private void description(Open open, int r) {
+    Table t = open.table();
     Look look = t.look();
     Look row = t.rows().get(r).look();
     Insets padding = padding(look);
@@ -152,8 +122,8 @@ final class Tables {
     o.twips("trpaddl", padding.left()).twips("trpaddt", padding.top());
     o.twips("trpaddr", padding.right()).twips("trpaddb", padding.bottom());
     o.word("trpaddfl3").word("trpaddft3").word("trpaddfr3").word("trpaddfb3");
-    for (Place p : rows.get(r)) {
-      cell(t, p, rows.size(), edges);
+    for (CellGrid.Piece p : open.grid().rows().get(r)) {
+      cell(t, p, t.rows().size(), open.edges());
     }
   }
 
@@ -196,7 +166,7 @@ final class Tables {
     return table.value(TableTraits.INDENT) - reach;
   }
 
-  private void cell(Table t, Place p, int rows, double[] edges) {
+  private void cell(Table t, CellGrid.Piece p, int rows, double[] edges) {
     Look look = p.cell().look();
     Look inForce = look.over(look.value(TableTraits.FROM_STYLE));
     if (p.cell().rowSpan() > 1) {

@@ -3,7 +3,7 @@ package decant.verify.office;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import decant.model.Document;
-import decant.office.docx.DocxWriter;
+import decant.office.docx.write.DocxWriter;
 import decant.office.rtf.RtfWriter;
 import decant.verify.Check;
 import java.io.ByteArrayInputStream;

@@ -80,7 +80,7 @@ class OtherMakersDocxTest {
   private void copyHoldsTheSame(Document d, long seed) throws IOException {
     Path copy = folder.resolve(seed + " copy.docx");
     try (OutputStream out = Files.newOutputStream(copy)) {
-      decant.office.docx.DocxWriter.write(d, out);
+      decant.office.docx.write.DocxWriter.write(d, out);
     }
     assertThat(DocxVerifier.verify(copy, d)).allMatch(decant.verify.Check::passed);
     Path rtf = folder.resolve(seed + " copy.rtf");

@@ -1,6 +1,8 @@
-package decant.office.docx;
+package decant.office.docx.write;
 
 import decant.model.look.EmbeddedFont;
+import decant.office.docx.markup.FontKey;
+import decant.office.docx.markup.Out;
 import decant.office.xml.Namespaces;
 import decant.office.xml.XmlParts;
 import java.util.LinkedHashMap;
@@ -25,7 +27,7 @@ final class EmbeddedFontsWriter {
     for (EmbeddedFont f : fonts) {
       families.computeIfAbsent(f.family(), k -> new LinkedHashMap<>()).putIfAbsent(face(f), f);
     }
-    var o = new Out().raw(DocxWriter.HEAD).raw("<w:fonts xmlns:w=\"" + Namespaces.W + "\"");
+    var o = new Out().raw(Out.HEAD).raw("<w:fonts xmlns:w=\"" + Namespaces.W + "\"");
     o.raw(" xmlns:r=\"" + Namespaces.uri("r").orElseThrow() + "\">");
     families.forEach((family, faces) -> {
       o.raw("<w:font w:name=\"" + XmlParts.escape(family) + "\">");
@@ -34,7 +36,7 @@ final class EmbeddedFontsWriter {
         if (f != null) {
           String key = key(f);
           String name = "fonts/font" + (files.size() + 1) + ".odttf";
-          files.put("word/" + name, EmbeddedFonts.readable(f.file().bytes(), key));
+          files.put("word/" + name, FontKey.turned(f.file().bytes(), key));
           String id = relationships.add("font", name, false);
           o.empty("w:" + face, "r:id", id, "w:fontKey", key);
         }

@@ -1,10 +1,9 @@
-package decant.office.docx;
+package decant.office.docx.markup;
 
 import decant.model.look.Comment;
 import decant.office.xml.Element;
 import decant.office.xml.Namespaces;
 import java.util.HashMap;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -14,8 +13,8 @@ import java.util.stream.Collectors;
  * Remarks as comments (§17.13.4). Plain ones are understood and written anew; a part with more in
  * it than words goes back as it came, and its remarks are known besides.
  */
-final class Comments {
-  static final Comments NONE = new Comments(Map.of(), true);
+public final class Comments {
+  public static final Comments NONE = new Comments(Map.of(), true);
 
   /** What may stand in a comment for its words to be all of it. */
   private static final Set<String> PLAIN =
@@ -43,7 +42,7 @@ final class Comments {
    * @param alone whether no other part says more of the comments: which answers which, which are
    *     settled
    */
-  static Comments of(Element comments, boolean alone) {
+  public static Comments of(Element comments, boolean alone) {
     boolean plain =
         alone
             && comments.elements().stream()
@@ -86,11 +85,11 @@ final class Comments {
   }
 
   /** Whether they are written anew, and what marks their places is not kept. */
-  boolean isPlain() {
+  public boolean isPlain() {
     return plain;
   }
 
-  List<Comment> with(List<Comment> open, String id) {
+  public List<Comment> with(List<Comment> open, String id) {
     Comment r = byId.get(id);
     if (r == null || open.contains(r)) {
       return open;
@@ -101,47 +100,31 @@ final class Comments {
   }
 
   /** Whether a remark is among some. */
-  boolean has(List<Comment> some, String id) {
+  public boolean has(List<Comment> some, String id) {
     Comment r = byId.get(id);
     return r != null && some.contains(r);
   }
 
-  List<Comment> without(List<Comment> open, String id) {
+  public List<Comment> without(List<Comment> open, String id) {
     Comment r = byId.get(id);
     return r == null ? open : open.stream().filter(o -> !o.equals(r)).toList();
   }
 
-  /** The comments that are written, by the number that each has in the file. */
-  static final class Written {
-    private final Map<Comment, Integer> numbers = new LinkedHashMap<>();
-
-    /** The number of a remark that is not in the file yet; -1 for others. */
-    int begin(Comment r) {
-      if (r.kept() || numbers.containsKey(r)) {
-        return -1;
+  /** A part of comments, each by its place as number. */
+  public static String part(List<Comment> comments) {
+    var o = new Out().raw(Out.HEAD).raw("<w:comments xmlns:w=\"" + Namespaces.W + "\">");
+    for (int n = 0; n < comments.size(); n++) {
+      Comment c = comments.get(n);
+      o.raw("<w:comment w:id=\"" + n + "\" w:author=\"").text(c.author());
+      if (c.date().matches("\\d{4}-\\d\\d-\\d\\dT\\d\\d:\\d\\d:\\d\\d.*")) {
+        o.raw("\" w:date=\"").text(c.date());
       }
-      numbers.put(r, numbers.size());
-      return numbers.size() - 1;
+      o.raw("\">");
+      for (String line : c.text().split("\n", -1)) {
+        o.raw("<w:p><w:r><w:t xml:space=\"preserve\">").text(line).raw("</w:t></w:r></w:p>");
+      }
+      o.raw("</w:comment>");
     }
-
-    boolean isEmpty() {
-      return numbers.isEmpty();
-    }
-
-    String part() {
-      var o = new Out().raw(DocxWriter.HEAD).raw("<w:comments xmlns:w=\"" + Namespaces.W + "\">");
-      numbers.forEach((r, n) -> {
-        o.raw("<w:comment w:id=\"" + n + "\" w:author=\"").text(r.author());
-        if (r.date().matches("\\d{4}-\\d\\d-\\d\\dT\\d\\d:\\d\\d:\\d\\d.*")) {
-          o.raw("\" w:date=\"").text(r.date());
-        }
-        o.raw("\">");
-        for (String line : r.text().split("\n", -1)) {
-          o.raw("<w:p><w:r><w:t xml:space=\"preserve\">").text(line).raw("</w:t></w:r></w:p>");
-        }
-        o.raw("</w:comment>");
-      });
-      return o.raw("</w:comments>").toString();
-    }
+    return o.raw("</w:comments>").toString();
   }
 }

@@ -1,10 +1,12 @@
-package decant.office.docx;
+package decant.office.docx.write;
 
 import decant.model.Columns;
 import decant.model.PageSetup;
 import decant.model.Section;
 import decant.model.look.ListDefinition.NumberFormat;
 import decant.model.look.VerticalAlignment;
+import decant.office.docx.markup.Borders;
+import decant.office.docx.markup.Out;
 import java.util.ArrayList;
 import java.util.List;
 

@@ -1,4 +1,4 @@
-package decant.office.docx;
+package decant.office.docx.markup;
 
 import decant.model.look.FormField;
 import decant.office.xml.Element;
@@ -7,13 +7,13 @@ import java.util.List;
 import java.util.Optional;
 
 /** Places to fill in as content controls (§17.5.2), and those of check boxes ([MS-DOCX] 2.6.1). */
-final class Controls {
+public final class Controls {
   private static final String OURS = "decant;";
 
   private Controls() {}
 
   /** The place to fill in that a control is; empty for those that hold other things. */
-  static Optional<FormField> read(Element sdt, int number) {
+  public static Optional<FormField> read(Element sdt, int number) {
     Optional<Element> properties = sdt.child("w:sdtPr");
     if (properties.isEmpty()) {
       return Optional.empty();
@@ -107,7 +107,7 @@ final class Controls {
    *
    * @param text on it
    */
-  static void begin(Out o, FormField b, String text, int number) {
+  public static void begin(Out o, FormField b, String text, int number) {
     o.raw("<w:sdt><w:sdtPr>");
     if (!b.name().isBlank()) {
       o.empty("w:alias", "w:val", b.name());
@@ -146,7 +146,7 @@ final class Controls {
     o.raw("</" + element + ">");
   }
 
-  static void end(Out o) {
+  public static void end(Out o) {
     o.raw("</w:sdtContent></w:sdt>");
   }
 }

@@ -1,8 +1,9 @@
-package decant.office.docx;
+package decant.office.docx.write;
 
 import decant.model.look.ListDefinition;
 import decant.model.look.ListDefinition.NumberFormat;
 import decant.model.look.ParagraphTraits.Alignment;
+import decant.office.docx.markup.Out;
 import java.util.LinkedHashMap;
 import java.util.Map;
 
@@ -23,7 +24,7 @@ final class Numbering {
   static String part(Map<String, ListDefinition> lists) {
     var o =
         new Out()
-            .raw(DocxWriter.HEAD)
+            .raw(Out.HEAD)
             .raw("<w:numbering xmlns:w=\"" + decant.office.xml.Namespaces.W + "\">");
     Map<String, Integer> numbers = new LinkedHashMap<>();
     Map<String, ListDefinition> first = new LinkedHashMap<>();

@@ -1,4 +1,4 @@
-package decant.office.docx;
+package decant.office.docx.markup;
 
 import decant.model.look.Colour;
 import decant.model.look.Kept;
@@ -17,8 +17,8 @@ import java.util.Optional;
 import java.util.Set;
 
 /** Run and paragraph properties (§17.3.1, §17.3.2) into looks. */
-final class DocxLooks {
-  static final String FORMAT = "docx";
+public final class DocxLooks {
+  public static final String FORMAT = "docx";
 
   /** Properties that say nothing a page shows, or that follow from others. */
   private static final Set<String> PASSED_OVER =
@@ -55,16 +55,16 @@ final class DocxLooks {
 
   private final Theme theme;
 
-  DocxLooks(Theme theme) {
+  public DocxLooks(Theme theme) {
     this.theme = theme;
   }
 
   /** A length in twentieths of a point, as points. */
-  static Optional<Double> twips(Optional<String> s) {
+  public static Optional<Double> twips(Optional<String> s) {
     return number(s).map(v -> v / 20);
   }
 
-  static Optional<Double> number(Optional<String> s) {
+  public static Optional<Double> number(Optional<String> s) {
     if (s.isEmpty()) {
       return Optional.empty();
     }
@@ -85,12 +85,12 @@ final class DocxLooks {
   }
 
   /** An on-off property (§17.17.4): there and not switched off. */
-  static boolean on(Element e) {
+  public static boolean on(Element e) {
     String v = e.attribute("w:val").orElse("true");
     return !(v.equals("0") || v.equals("false") || v.equals("off") || v.equals("none"));
   }
 
-  Look text(Element rPr) {
+  public Look text(Element rPr) {
     Look look = Look.PLAIN;
     var kept = new ArrayList<Kept>();
     for (Element e : rPr.elements()) {
@@ -150,7 +150,7 @@ final class DocxLooks {
   }
 
   /** No size is so large that pairs are drawn together. */
-  static final double NEVER = Double.MAX_VALUE;
+  public static final double NEVER = Double.MAX_VALUE;
 
   /**
    * Text that runs from right to left takes its font and size from properties of its own
@@ -222,7 +222,7 @@ final class DocxLooks {
     return e.attribute("w:val").flatMap(DocxLooks::hex);
   }
 
-  static Optional<Colour> hex(String v) {
+  public static Optional<Colour> hex(String v) {
     if (v.equals("auto")) {
       return Optional.of(Colour.BLACK);
     }
@@ -230,7 +230,7 @@ final class DocxLooks {
   }
 
   /** The colour of a shading (§17.3.5): its fill, mixed with the pattern's colour by its share. */
-  static Optional<Colour> fill(Element shd) {
+  public static Optional<Colour> fill(Element shd) {
     Colour back =
         shd.attribute("w:fill")
             .filter(f -> !f.equals("auto"))
@@ -258,7 +258,7 @@ final class DocxLooks {
     return Math.clamp(Math.round(back + (front - back) * share), 0, 255);
   }
 
-  Look paragraph(Element pPr) {
+  public Look paragraph(Element pPr) {
     Look look = Look.PLAIN;
     var kept = new ArrayList<Kept>();
     for (Element e : pPr.elements()) {
@@ -377,7 +377,7 @@ final class DocxLooks {
     return look;
   }
 
-  static boolean isOn(String v) {
+  public static boolean isOn(String v) {
     return v.equals("1") || v.equals("true") || v.equals("on");
   }
 

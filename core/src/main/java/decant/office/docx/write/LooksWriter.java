@@ -1,4 +1,4 @@
-package decant.office.docx;
+package decant.office.docx.write;
 
 import decant.model.look.Colour;
 import decant.model.look.Kept;
@@ -9,6 +9,10 @@ import decant.model.look.ParagraphTraits;
 import decant.model.look.ParagraphTraits.TabStop;
 import decant.model.look.Rules;
 import decant.model.look.TextTraits;
+import decant.office.docx.markup.Borders;
+import decant.office.docx.markup.DocxLooks;
+import decant.office.docx.markup.Frames;
+import decant.office.docx.markup.Out;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;

@@ -1,4 +1,4 @@
-package decant.office.docx;
+package decant.office.docx.markup;
 
 import decant.model.look.Contour;
 import decant.model.look.Placement.Side;
@@ -10,7 +10,7 @@ import java.util.Locale;
 import java.util.Optional;
 
 /** How text flows around drawings (§20.4.2.15 to §20.4.2.20), and what they look like for it. */
-final class Wraps {
+public final class Wraps {
   /** The extent of a drawing in the units of its contour. */
   private static final double UNITS = 21_600;
 
@@ -20,7 +20,7 @@ final class Wraps {
   private Wraps() {}
 
   /** How text flows around an anchored drawing. */
-  static Wrap of(Element anchor) {
+  public static Wrap of(Element anchor) {
     for (Element e : anchor.elements()) {
       switch (e.name()) {
         case "wp:wrapNone" -> {
@@ -44,7 +44,7 @@ final class Wraps {
   }
 
   /** §20.4.3.7, and the same words of VML. */
-  static Side side(Optional<String> wrapText) {
+  public static Side side(Optional<String> wrapText) {
     return switch (wrapText.orElse("")) {
       case "left" -> Side.LEFT;
       case "right" -> Side.RIGHT;
@@ -64,7 +64,7 @@ final class Wraps {
   }
 
   /** A contour as pairs of numbers: "0 0 0 21600 21600 21600". */
-  static Contour contour(Optional<String> wrapcoords) {
+  public static Contour contour(Optional<String> wrapcoords) {
     var points = new ArrayList<Contour.Point>();
     String[] numbers = wrapcoords.orElse("").strip().split("[\\s,]+");
     for (int k = 0; k + 1 < numbers.length; k += 2) {
@@ -91,7 +91,7 @@ final class Wraps {
   }
 
   /** The element that says it of an anchored drawing. */
-  static String write(Wrap wrap) {
+  public static String write(Wrap wrap) {
     return switch (wrap) {
       case Wrap.Through t -> "<wp:wrapNone/>";
       case Wrap.AboveAndBelow a -> "<wp:wrapTopAndBottom/>";

@@ -1,4 +1,4 @@
-package decant.office.docx;
+package decant.office.docx.markup;
 
 import decant.model.AttachedFile;
 import decant.office.xml.Element;
@@ -15,17 +15,17 @@ import java.util.Set;
  * Files that a document carries along. DOCX has no place for them, so they stand in parts of our
  * own beside the document (ISO/IEC 29500-2 lets a package have any), with a list that names them.
  */
-final class Attachments {
-  static final String RELATIONSHIP = "urn:decant:relationships/attachments";
-  static final String LIST = "attachments/list.xml";
-  static final String LIST_TYPE = "application/vnd.decant.attachments+xml";
+public final class Attachments {
+  public static final String RELATIONSHIP = "urn:decant:relationships/attachments";
+  public static final String LIST = "attachments/list.xml";
+  public static final String LIST_TYPE = "application/vnd.decant.attachments+xml";
 
   private Attachments() {}
 
   /** The list, and the parts that the files stand in. */
-  static String list(
+  public static String list(
       List<AttachedFile> files, Map<String, byte[]> parts, Map<String, String> types) {
-    var o = new Out().raw(DocxWriter.HEAD).raw("<attachments xmlns=\"urn:decant:attachments\">");
+    var o = new Out().raw(Out.HEAD).raw("<attachments xmlns=\"urn:decant:attachments\">");
     int n = 1;
     for (AttachedFile f : files) {
       String part = "attachments/file" + n++ + ".bin";
@@ -38,7 +38,7 @@ final class Attachments {
   }
 
   /** The files of a package; the parts they stand in are noted as understood. */
-  static List<AttachedFile> read(PackageFile file, Set<String> understood, int depth)
+  public static List<AttachedFile> read(PackageFile file, Set<String> understood, int depth)
       throws ReadProblem {
     var out = new ArrayList<AttachedFile>();
     for (PackageFile.Relationship r : file.relationships("").values()) {

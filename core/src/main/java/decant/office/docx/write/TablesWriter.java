@@ -1,8 +1,6 @@
-package decant.office.docx;
+package decant.office.docx.write;
 
-import decant.model.Block;
 import decant.model.Cell;
-import decant.model.Paragraph;
 import decant.model.Table;
 import decant.model.look.Colour;
 import decant.model.look.Extent;
@@ -13,23 +11,18 @@ import decant.model.look.ParagraphTraits.Alignment;
 import decant.model.look.Placement;
 import decant.model.look.TableTraits;
 import decant.model.look.VerticalAlignment;
-import java.util.List;
+import decant.office.docx.markup.Borders;
+import decant.office.docx.markup.DocxLooks;
+import decant.office.docx.markup.Frames;
+import decant.office.docx.markup.Out;
+import decant.office.emit.CellGrid;
 
 /** Tables (§17.4), their properties in the order of the schema, kept ones among them. */
 final class TablesWriter {
-  /** Writes the blocks of a cell. */
-  @FunctionalInterface
-  interface Content {
-    void write(Out o, List<Block> blocks, Relationships rels);
-  }
+  private TablesWriter() {}
 
-  private final Content content;
-
-  TablesWriter(Content content) {
-    this.content = content;
-  }
-
-  void table(Out o, Table t, Relationships rels) {
+  /** Begins a table. */
+  static void table(Out o, Table t, CellGrid grid) {
     Look look = t.look();
     o.raw("<w:tbl><w:tblPr>");
     look.get(TableTraits.STYLE)
@@ -55,19 +48,11 @@ final class TablesWriter {
     padding(o, "w:tblCellMar", look);
     keptOf(o, look, "tblLook");
     o.raw("</w:tblPr><w:tblGrid>");
-    int[][] at = t.cellColumns();
-    int columns = t.columnCount(at);
-    for (int c = 0; c < columns; c++) {
+    for (int c = 0; c < grid.columns(); c++) {
       double w = c < t.columns().size() ? t.columns().get(c) : 60;
       o.empty("w:gridCol", "w:w", Out.twips(w));
     }
     o.raw("</w:tblGrid>");
-    int[] openRows = new int[columns + 1];
-    int[] openSpan = new int[columns + 1];
-    for (int r = 0; r < at.length; r++) {
-      row(o, t, r, at[r], columns, openRows, openSpan, rels);
-    }
-    o.raw("</w:tbl>");
   }
 
   private static void extent(Out o, String name, Extent e) {
@@ -142,53 +127,23 @@ final class TablesWriter {
     }
   }
 
-  private void row(
-      Out o,
-      Table t,
-      int r,
-      int[] at,
-      int columns,
-      int[] openRows,
-      int[] openSpan,
-      Relationships rels) {
-    Table.Row row = t.rows().get(r);
+  /** Begins a row. */
+  static void row(Out o, Table.Row row) {
     o.raw("<w:tr>");
     rowProperties(o, row.look());
-    int column = 0;
-    int k = 0;
-    while (column < columns && (k < at.length || anyOpen(openRows, column))) {
-      if (k < at.length && at[k] == column) {
-        Cell c = row.cells().get(k);
-        cell(o, c, c.rowSpan() > 1 ? "<w:vMerge w:val=\"restart\"/>" : "", rels);
-        openRows[column] = c.rowSpan() - 1;
-        openSpan[column] = c.columnSpan();
-        column += c.columnSpan();
-        k++;
-      } else if (openRows[column] > 0) {
-        o.raw("<w:tc><w:tcPr>");
-        if (openSpan[column] > 1) {
-          o.empty("w:gridSpan", "w:val", Integer.toString(openSpan[column]));
-        }
-        o.raw("<w:vMerge/></w:tcPr><w:p/></w:tc>");
-        openRows[column]--;
-        column += Math.max(1, openSpan[column]);
-      } else {
-        column++;
-      }
-    }
-    o.raw("</w:tr>");
   }
 
-  private static boolean anyOpen(int[] openRows, int from) {
-    for (int c = from; c < openRows.length; c++) {
-      if (openRows[c] > 0) {
-        return true;
+  /** Begins a cell, or a lower part of one. */
+  static void cell(Out o, CellGrid.Piece piece) {
+    Cell c = piece.cell();
+    if (piece.below()) {
+      o.raw("<w:tc><w:tcPr>");
+      if (c.columnSpan() > 1) {
+        o.empty("w:gridSpan", "w:val", Integer.toString(c.columnSpan()));
       }
+      o.raw("<w:vMerge/></w:tcPr>");
+      return;
     }
-    return false;
-  }
-
-  private void cell(Out o, Cell c, String merge, Relationships rels) {
     Look look = c.look();
     o.raw("<w:tc><w:tcPr>");
     if (look.sets(TableTraits.WIDTH)) {
@@ -197,7 +152,7 @@ final class TablesWriter {
     if (c.columnSpan() > 1) {
       o.empty("w:gridSpan", "w:val", Integer.toString(c.columnSpan()));
     }
-    o.raw(merge);
+    o.raw(c.rowSpan() > 1 ? "<w:vMerge w:val=\"restart\"/>" : "");
     rules(o, "w:tcBorders", look);
     shading(o, look);
     if (look.value(TableTraits.NO_WRAP)) {
@@ -215,11 +170,15 @@ final class TablesWriter {
                     : v == VerticalAlignment.CENTRE ? "center" : "bottom"));
     keptOf(o, look, "hideMark");
     o.raw("</w:tcPr>");
-    content.write(o, c.blocks(), rels);
-    if (c.blocks().isEmpty() || !(c.blocks().getLast() instanceof Paragraph)) {
-      o.raw("<w:p/>"); // §17.4.66: a cell ends with a paragraph
-    }
-    o.raw("</w:tc>");
+  }
+
+  /**
+   * Ends a cell.
+   *
+   * @param open whether no paragraph ended it, as §17.4.66 asks for
+   */
+  static void cellEnd(Out o, boolean open) {
+    o.raw(open ? "<w:p/></w:tc>" : "</w:tc>");
   }
 
   private static void keptOf(Out o, Look look, String... names) {

@@ -1,24 +1,31 @@
-package decant.office.docx;
+package decant.office.docx.markup;
 
 import decant.office.xml.XmlParts;
 import java.util.Locale;
 
 /** Text of an XML part while it is written. */
-final class Out {
+public final class Out {
+  /** What an XML part begins with. */
+  public static final String HEAD =
+      "<?xml version=\"1.0\" encoding=\"UTF-8\" standalone=\"yes\"?>\n";
+
+  /** English metric units, that drawings are measured in, to the point (§20.1.2.1). */
+  public static final double EMU = 12_700;
+
   private final StringBuilder b = new StringBuilder(4096);
 
-  Out raw(String xml) {
+  public Out raw(String xml) {
     b.append(xml);
     return this;
   }
 
-  Out text(String s) {
+  public Out text(String s) {
     b.append(XmlParts.escape(s));
     return this;
   }
 
   /** An empty element with attributes given as name, value, name, value. */
-  Out empty(String name, String... attributes) {
+  public Out empty(String name, String... attributes) {
     b.append('<').append(name);
     for (int k = 0; k < attributes.length; k += 2) {
       b.append(' ')
@@ -31,7 +38,7 @@ final class Out {
     return this;
   }
 
-  static String twips(double points) {
+  public static String twips(double points) {
     return Long.toString(Math.round(points * 20));
   }
 
@@ -39,7 +46,7 @@ final class Out {
     return String.format(Locale.ROOT, "%.2f", v);
   }
 
-  int length() {
+  public int length() {
     return b.length();
   }
 

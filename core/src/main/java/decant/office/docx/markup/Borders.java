@@ -1,4 +1,4 @@
-package decant.office.docx;
+package decant.office.docx.markup;
 
 import decant.model.look.Colour;
 import decant.model.look.Rule;
@@ -7,7 +7,7 @@ import decant.office.xml.Element;
 import java.util.Optional;
 
 /** Borders of paragraphs, pages, tables and cells (§17.3.4). */
-final class Borders {
+public final class Borders {
   private Borders() {}
 
   static Rules paragraph(Element pBdr) {
@@ -21,7 +21,7 @@ final class Borders {
   }
 
   /** Those of a table, a cell or a page. */
-  static Rules box(Element borders) {
+  public static Rules box(Element borders) {
     return new Rules(
         rule(borders, "w:top"),
         rule(borders, "w:right").or(() -> rule(borders, "w:end")),
@@ -56,7 +56,7 @@ final class Borders {
   }
 
   /** A border as an element of a name. */
-  static void write(Out o, String name, Optional<Rule> rule) {
+  public static void write(Out o, String name, Optional<Rule> rule) {
     if (rule.isEmpty()) {
       return;
     }
@@ -83,7 +83,7 @@ final class Borders {
   }
 
   /** The sides of a box in the order of the schema. */
-  static void write(Out o, Rules rules) {
+  public static void write(Out o, Rules rules) {
     write(o, "w:top", rules.top());
     write(o, "w:left", rules.start());
     write(o, "w:bottom", rules.bottom());

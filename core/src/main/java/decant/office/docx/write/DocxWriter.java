@@ -1,56 +1,44 @@
-package decant.office.docx;
+package decant.office.docx.write;
 
-import decant.model.Block;
 import decant.model.Document;
 import decant.model.Inline;
-import decant.model.KeptBlock;
 import decant.model.KeptPart;
 import decant.model.Metadata;
 import decant.model.NodeId;
-import decant.model.Paragraph;
 import decant.model.Section;
 import decant.model.Story;
-import decant.model.Table;
 import decant.model.look.Colour;
-import decant.model.look.Comment;
 import decant.model.look.EmbeddedFont;
-import decant.model.look.FormField;
-import decant.model.look.Kept;
-import decant.model.look.Link;
-import decant.model.look.Look;
 import decant.model.look.Media;
 import decant.model.look.MediaId;
-import decant.model.look.NamedStyle;
-import decant.model.look.ParagraphTraits;
-import decant.model.look.TextTraits;
 import decant.model.look.Typesetting;
+import decant.office.docx.markup.Attachments;
+import decant.office.docx.markup.Comments;
+import decant.office.docx.markup.DocxLooks;
+import decant.office.docx.markup.Out;
+import decant.office.emit.Emitter;
+import decant.office.emit.StorablePicture;
 import decant.office.xml.Namespaces;
-import decant.office.xml.XmlParts;
-import decant.picture.VectorPicture;
 import java.io.IOException;
 import java.io.OutputStream;
 import java.nio.charset.StandardCharsets;
 import java.time.Instant;
 import java.time.temporal.ChronoUnit;
-import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
-import org.jspecify.annotations.Nullable;
 
 /**
  * Writes DOCX files (ISO/IEC 29500-1, transitional). Parts kept from a DOCX go back under their own
  * names.
  */
 public final class DocxWriter {
-  static final String HEAD = "<?xml version=\"1.0\" encoding=\"UTF-8\" standalone=\"yes\"?>\n";
   static final String OFFICE =
       "http://schemas.openxmlformats.org/officeDocument/2006/relationships/";
   private static final String MAIN =
@@ -63,26 +51,36 @@ public final class DocxWriter {
   private final Map<String, String> defaults = new LinkedHashMap<>();
   private final Map<MediaId, String> mediaNames = new HashMap<>();
   private final Map<NodeId, Integer> noteNumbers = new HashMap<>();
-  private final TablesWriter tables = new TablesWriter(this::blocks);
+  private final Map<NodeId, String> sections = new HashMap<>();
+  private final Emitter emitter;
   private final DrawingsWriter drawings;
   private final Set<Inline.KeptInline> unmatched;
-  private final Comments.Written comments = new Comments.Written();
-  private int nextBookmark = 1;
-  private int nextControl = 1;
-
-  /** Remarks stand in the body alone: headers take none. */
-  private boolean inBody;
 
   private DocxWriter(Document document) {
     this.document = document;
+    this.emitter = new Emitter(document, Map.of());
     this.unmatched = FieldMarks.unmatched(document);
     this.drawings =
         new DrawingsWriter(
             document,
-            this::blocks,
+            (o, story, rels) -> emitter.story(story, new DocxText(o, rels, this, false)),
             id ->
                 Optional.ofNullable(document.media().get(id))
                     .map(m -> mediaNames.computeIfAbsent(id, k -> mediaPart(m))));
+  }
+
+  DrawingsWriter drawings() {
+    return drawings;
+  }
+
+  /** The number of a note in its part. */
+  int number(Story note) {
+    return noteNumbers.getOrDefault(note.id(), 0);
+  }
+
+  /** Whether a kept mark of a field has lost its other half. */
+  boolean isUnmatched(Inline.KeptInline k) {
+    return unmatched.contains(k);
   }
 
   private static String rootNamespaces() {
@@ -132,12 +130,10 @@ public final class DocxWriter {
       main.add("settings", "settings.xml", false);
       xml("word/settings.xml", MAIN + "settings+xml", settings());
     }
-    inBody = true;
     String body = body(main);
-    inBody = false;
-    if (!comments.isEmpty()) {
+    if (!emitter.comments().isEmpty()) {
       main.add("comments", "comments.xml", false);
-      xml("word/comments.xml", MAIN + "comments+xml", comments.part());
+      xml("word/comments.xml", MAIN + "comments+xml", Comments.part(emitter.comments()));
     }
     xml(
         "word/document.xml",
@@ -174,7 +170,7 @@ public final class DocxWriter {
     Typesetting t = document.styles().typesetting();
     boolean background =
         document.sections().stream().anyMatch(s -> !s.page().background().equals(Colour.WHITE));
-    var o = new Out().raw(HEAD).raw("<w:settings xmlns:w=\"" + Namespaces.W + "\">");
+    var o = new Out().raw(Out.HEAD).raw("<w:settings xmlns:w=\"" + Namespaces.W + "\">");
     o.raw(background ? "<w:displayBackgroundShape/>" : "");
     o.raw(t.fonts().isEmpty() ? "" : "<w:embedTrueTypeFonts/><w:saveSubsetFonts/>");
     o.empty("w:defaultTabStop", "w:val", Out.twips(t.tabDistance()));
@@ -218,34 +214,24 @@ public final class DocxWriter {
   }
 
   private String body(Relationships rels) {
-    var o = new Out().raw(HEAD).raw("<w:document" + ROOT_NAMESPACES + ">");
+    var o = new Out().raw(Out.HEAD).raw("<w:document" + ROOT_NAMESPACES + ">");
     Colour background = document.sections().getFirst().page().background();
     if (!background.equals(Colour.WHITE)) {
       o.empty("w:background", "w:color", background.hex());
     }
     o.raw("<w:body>");
-    for (int s = 0; s < document.sections().size(); s++) {
-      Section section = document.sections().get(s);
-      boolean last = s == document.sections().size() - 1;
-      String properties = sectionProperties(section, rels);
-      List<Block> blocks = new ArrayList<>(section.blocks());
-      boolean carrier = !last && !blocks.isEmpty() && blocks.getLast() instanceof Paragraph;
-      for (int k = 0; k < blocks.size(); k++) {
-        boolean carries = carrier && k == blocks.size() - 1;
-        block(o, blocks.get(k), rels, carries ? properties : "");
-      }
-      if (last) {
-        o.raw(properties);
-      } else if (!carrier) {
-        // A section that ends with a table needs a paragraph to carry its properties; it is made as
-        // small as can be.
-        o.raw(
-            "<w:p><w:pPr><w:spacing w:before=\"0\" w:after=\"0\" w:line=\"20\" w:lineRule=\"exact\"/>"
-                + properties
-                + "</w:pPr></w:p>");
-      }
-    }
+    emitter.body(new DocxText(o, rels, this, true));
     return o.raw("</w:body></w:document>").toString();
+  }
+
+  /** Writes the headers and footers of a section, which its properties name. */
+  void begin(Section s, Relationships rels) {
+    sections.put(s.id(), sectionProperties(s, rels));
+  }
+
+  /** The properties of a section that has begun. */
+  String properties(Section s) {
+    return sections.getOrDefault(s.id(), "");
   }
 
   private String sectionProperties(Section s, Relationships rels) {
@@ -280,8 +266,8 @@ public final class DocxWriter {
     runningNames.put(story.id(), name);
     var rels = new Relationships();
     String root = header ? "w:hdr" : "w:ftr";
-    var o = new Out().raw(HEAD).raw("<" + root + ROOT_NAMESPACES + ">");
-    blocks(o, story.blocks(), rels);
+    var o = new Out().raw(Out.HEAD).raw("<" + root + ROOT_NAMESPACES + ">");
+    emitter.story(story, new DocxText(o, rels, this, false));
     xml("word/" + name, MAIN + kind + "+xml", o.raw("</" + root + ">").toString());
     if (!rels.isEmpty()) {
       parts.put("word/_rels/" + name + ".rels", rels.part());
@@ -297,7 +283,7 @@ public final class DocxWriter {
     }
     main.add(name + "s", name + "s.xml", false);
     var rels = new Relationships();
-    var o = new Out().raw(HEAD).raw("<w:" + name + "s" + ROOT_NAMESPACES + ">");
+    var o = new Out().raw(Out.HEAD).raw("<w:" + name + "s" + ROOT_NAMESPACES + ">");
     for (String separator : List.of("separator", "continuationSeparator")) {
       int id = separator.equals("separator") ? -1 : 0;
       o.raw("<w:%s w:type=\"%s\" w:id=\"%d\">".formatted(name, separator, id));
@@ -305,9 +291,7 @@ public final class DocxWriter {
     }
     for (Story s : stories) {
       o.raw("<w:" + name + " w:id=\"" + noteNumbers.get(s.id()) + "\">");
-      openNote = s.id();
-      blocks(o, s.blocks(), rels);
-      openNote = null;
+      emitter.story(s, new DocxText(o, rels, this, false));
       o.raw("</w:" + name + ">");
     }
     xml("word/" + name + "s.xml", MAIN + name + "s+xml", o.raw("</w:" + name + "s>").toString());
@@ -316,221 +300,8 @@ public final class DocxWriter {
     }
   }
 
-  /** The note that is being written. */
-  private @Nullable NodeId openNote;
-
-  private void blocks(Out o, List<Block> blocks, Relationships rels) {
-    blocks.forEach(b -> block(o, b, rels, ""));
-  }
-
-  private void block(Out o, Block b, Relationships rels, String sectionProperties) {
-    switch (b) {
-      case Paragraph p -> paragraph(o, p, rels, sectionProperties);
-      case Table t -> tables.table(o, t, rels);
-      case KeptBlock k -> {
-        if (k.kept().format().equals(DocxLooks.FORMAT)) {
-          o.raw(k.kept().source());
-        }
-      }
-    }
-  }
-
-  private void paragraph(Out o, Paragraph p, Relationships rels, String sectionProperties) {
-    o.raw("<w:p>");
-    String properties =
-        LooksWriter.paragraph(p.look(), LooksWriter.text(p.endLook()), sectionProperties);
-    if (!properties.isEmpty()) {
-      o.raw("<w:pPr>" + properties + "</w:pPr>");
-    }
-    List<String> bookmarks = p.look().value(ParagraphTraits.BOOKMARKS);
-    int first = nextBookmark;
-    for (String name : bookmarks) {
-      o.empty("w:bookmarkStart", "w:id", Integer.toString(nextBookmark++), "w:name", name);
-    }
-    Link open = null;
-    FormField control = null;
-    Map<Comment, Integer> noted = new LinkedHashMap<>();
-    for (Inline i : p.inlines()) {
-      Link link = i.look().get(TextTraits.LINK).orElse(null);
-      FormField blank = i.look().get(TextTraits.BLANK).orElse(null);
-      boolean linkEnds = open != null && !open.equals(link);
-      boolean controlEnds =
-          control != null && (!control.equals(blank) || linkEnds || !Objects.equals(open, link));
-      if (controlEnds) {
-        Controls.end(o);
-        control = null;
-      }
-      if (linkEnds) {
-        o.raw("</w:hyperlink>");
-      }
-      remarks(o, i.look().value(TextTraits.REMARKS), noted);
-      if (link != null && !link.equals(open)) {
-        switch (link) {
-          case Link.External e ->
-              o.raw("<w:hyperlink r:id=\"" + rels.add("hyperlink", e.uri(), true) + "\">");
-          case Link.Internal in -> o.raw("<w:hyperlink w:anchor=\"").text(in.bookmark()).raw("\">");
-        }
-      }
-      open = link;
-      if (blank != null && control == null) {
-        Controls.begin(o, blank, textOf(p, blank), nextControl++);
-        control = blank;
-      }
-      inline(o, i, rels);
-    }
-    if (control != null) {
-      Controls.end(o);
-    }
-    if (open != null) {
-      o.raw("</w:hyperlink>");
-    }
-    remarks(o, List.of(), noted);
-    for (int k = 0; k < bookmarks.size(); k++) {
-      o.empty("w:bookmarkEnd", "w:id", Integer.toString(first + k));
-    }
-    o.raw("</w:p>");
-  }
-
-  private static String textOf(Paragraph p, FormField blank) {
-    var b = new StringBuilder();
-    for (Inline i : p.inlines()) {
-      if (i instanceof Inline.Text t
-          && i.look().get(TextTraits.BLANK).filter(blank::equals).isPresent()) {
-        b.append(t.text());
-      }
-    }
-    return b.toString();
-  }
-
-  /** Ends the remarks that go on no further, and begins those that begin here. */
-  private void remarks(Out o, List<Comment> now, Map<Comment, Integer> noted) {
-    noted
-        .entrySet()
-        .removeIf(e -> {
-          boolean ends = !now.contains(e.getKey());
-          if (ends) {
-            String id = e.getValue().toString();
-            o.empty("w:commentRangeEnd", "w:id", id);
-            o.raw("<w:r>").empty("w:commentReference", "w:id", id).raw("</w:r>");
-          }
-          return ends;
-        });
-    for (Comment r : now) {
-      int number = inBody && !noted.containsKey(r) ? comments.begin(r) : -1;
-      if (number >= 0) {
-        noted.put(r, number);
-        o.empty("w:commentRangeStart", "w:id", Integer.toString(number));
-      }
-    }
-  }
-
-  private void inline(Out o, Inline i, Relationships rels) {
-    switch (i) {
-      case Inline.Text t -> run(o, t.look(), () -> text(o, t.text()));
-      case Inline.Picture pic -> run(o, pic.look(), () -> drawings.picture(o, pic, rels));
-      case Inline.Shape s -> run(o, s.look(), () -> drawings.shape(o, s, rels));
-      case Inline.Field f -> field(o, f);
-      case Inline.NoteMark n -> noteMark(o, n);
-      case Inline.KeptInline k -> {
-        Kept kept = k.kept();
-        if (unmatched.contains(k)) {
-          return;
-        }
-        if (kept.format().equals(DocxLooks.FORMAT)) {
-          o.raw(kept.source());
-        } else if (!k.shown().isEmpty()) {
-          run(o, k.look(), () -> text(o, k.shown()));
-        }
-      }
-    }
-  }
-
-  private void noteMark(Out o, Inline.NoteMark n) {
-    Integer number = noteNumbers.get(n.note());
-    Story story = document.stories().get(n.note());
-    if (number == null || story == null) {
-      return;
-    }
-    String name = story.kind() == Story.Kind.ENDNOTE ? "endnote" : "footnote";
-    run(
-        o,
-        n.look().with(TextTraits.RAISE, TextTraits.Raise.SUPERSCRIPT),
-        () ->
-            o.raw(
-                n.note().equals(openNote)
-                    ? "<w:" + name + "Ref/>"
-                    : "<w:" + name + "Reference w:id=\"" + number + "\"/>"));
-  }
-
-  private static void run(Out o, Look look, Runnable content) {
-    o.raw("<w:r>");
-    String properties = LooksWriter.text(look);
-    if (!properties.isEmpty()) {
-      o.raw("<w:rPr>" + properties + "</w:rPr>");
-    }
-    content.run();
-    o.raw("</w:r>");
-  }
-
-  private static void text(Out o, String s) {
-    int from = 0;
-    for (int k = 0; k <= s.length(); k++) {
-      char c = k < s.length() ? s.charAt(k) : 0;
-      String mark =
-          switch (c) {
-            case '\t' -> "<w:tab/>";
-            case '\n' -> "<w:br/>";
-            case '\f' -> "<w:br w:type=\"page\"/>";
-            case Inline.COLUMN_BREAK -> "<w:br w:type=\"column\"/>";
-            case '\u00AD' -> "<w:softHyphen/>";
-            case '\u2011' -> "<w:noBreakHyphen/>";
-            default -> "";
-          };
-      if (k == s.length() || !mark.isEmpty()) {
-        if (k > from) {
-          o.raw("<w:t xml:space=\"preserve\">").text(s.substring(from, k)).raw("</w:t>");
-        }
-        o.raw(mark);
-        from = k + 1;
-      }
-    }
-  }
-
-  private void field(Out o, Inline.Field f) {
-    String code =
-        switch (f.kind()) {
-          case PAGE -> "PAGE";
-          case PAGES -> "NUMPAGES";
-          case TITLE -> "TITLE";
-          case PAGE_OF -> "PAGEREF " + XmlParts.escape(f.target()) + " \\h";
-          case STYLED_TEXT ->
-              "STYLEREF \""
-                  + XmlParts.escape(
-                      document.styles().style(f.target()).map(NamedStyle::name).orElse(f.target()))
-                  + "\"";
-          case DATE ->
-              f.target().isEmpty() ? "DATE" : "DATE \\@ \"" + XmlParts.escape(f.target()) + "\"";
-          case OTHER -> "";
-        };
-    if (code.isEmpty()) {
-      run(o, f.look(), () -> text(o, f.shown()));
-      return;
-    }
-    run(o, f.look(), () -> o.raw("<w:fldChar w:fldCharType=\"begin\"/>"));
-    run(
-        o,
-        f.look(),
-        () -> o.raw("<w:instrText xml:space=\"preserve\"> " + code + " </w:instrText>"));
-    run(o, f.look(), () -> o.raw("<w:fldChar w:fldCharType=\"separate\"/>"));
-    run(o, f.look(), () -> text(o, f.shown().isEmpty() ? "1" : f.shown()));
-    run(o, f.look(), () -> o.raw("<w:fldChar w:fldCharType=\"end\"/>"));
-  }
-
   private String mediaPart(Media original) {
-    Media m =
-        original.type().equals("application/pdf")
-            ? VectorPicture.pixels(original).orElse(original)
-            : original;
+    Media m = StorablePicture.of(original, 0, 0, o -> !o.type().equals("application/pdf"));
     String extension =
         switch (m.type()) {
           case "image/png" -> "png";
@@ -554,7 +325,7 @@ public final class DocxWriter {
     String now = Instant.now().truncatedTo(ChronoUnit.SECONDS).toString();
     var o =
         new Out()
-            .raw(HEAD)
+            .raw(Out.HEAD)
             .raw(
                 "<cp:coreProperties xmlns:cp=\"http://schemas.openxmlformats.org/package/2006/metadata/core-properties\"")
             .raw(
@@ -599,7 +370,7 @@ public final class DocxWriter {
   private void pack(OutputStream out) throws IOException {
     var types =
         new Out()
-            .raw(HEAD)
+            .raw(Out.HEAD)
             .raw("<Types xmlns=\"http://schemas.openxmlformats.org/package/2006/content-types\">");
     defaults.forEach((x, t) -> types.empty("Default", "Extension", x, "ContentType", t));
     overrides.forEach((n, t) -> types.empty("Override", "PartName", n, "ContentType", t));

@@ -1,8 +1,10 @@
-package decant.office.docx;
+package decant.office.docx.write;
 
 import decant.model.look.Kept;
 import decant.model.look.NamedStyle;
 import decant.model.look.StyleSheet;
+import decant.office.docx.markup.DocxLooks;
+import decant.office.docx.markup.Out;
 import decant.office.xml.Namespaces;
 import java.util.List;
 
@@ -29,9 +31,7 @@ final class StylesWriter {
 
   static String part(StyleSheet sheet) {
     var o =
-        new Out()
-            .raw(DocxWriter.HEAD)
-            .raw("<w:styles xmlns:w=\"" + Namespaces.W + "\"><w:docDefaults>");
+        new Out().raw(Out.HEAD).raw("<w:styles xmlns:w=\"" + Namespaces.W + "\"><w:docDefaults>");
     o.raw(
         "<w:rPrDefault><w:rPr>"
             + LooksWriter.text(sheet.textDefaults())

@@ -1,6 +1,5 @@
-package decant.office.docx;
+package decant.office.docx.write;
 
-import decant.model.Block;
 import decant.model.Document;
 import decant.model.Inline;
 import decant.model.NodeId;
@@ -12,6 +11,9 @@ import decant.model.look.Kept;
 import decant.model.look.Placement;
 import decant.model.look.Rule;
 import decant.model.look.VerticalAlignment;
+import decant.office.docx.markup.DocxLooks;
+import decant.office.docx.markup.Out;
+import decant.office.docx.markup.Wraps;
 import decant.office.xml.Element;
 import decant.office.xml.Namespaces;
 import decant.office.xml.XmlParts;
@@ -27,11 +29,10 @@ import java.util.Optional;
  * picture, size and texts as they are now.
  */
 final class DrawingsWriter {
-  private static final double EMU = DrawingReader.EMU;
 
-  /** Writes the blocks of a text box. */
-  interface Blocks {
-    void write(Out o, List<Block> blocks, Relationships rels);
+  /** Writes the text in a shape. */
+  interface Texts {
+    void write(Out o, Story story, Relationships rels);
   }
 
   /** The name of the part that holds a picture. */
@@ -40,13 +41,13 @@ final class DrawingsWriter {
   }
 
   private final Document document;
-  private final Blocks blocks;
+  private final Texts texts;
   private final MediaPart media;
   private int next = 1;
 
-  DrawingsWriter(Document document, Blocks blocks, MediaPart media) {
+  DrawingsWriter(Document document, Texts texts, MediaPart media) {
     this.document = document;
-    this.blocks = blocks;
+    this.texts = texts;
     this.media = media;
   }
 
@@ -99,7 +100,7 @@ final class DrawingsWriter {
   }
 
   private static String emu(double points) {
-    return Long.toString(Math.round(points * EMU));
+    return Long.toString(Math.round(points * Out.EMU));
   }
 
   private static Optional<Element> parse(Kept k) {
@@ -123,8 +124,8 @@ final class DrawingsWriter {
     if (extent.isEmpty()) {
       return;
     }
-    double was = DocxLooks.number(extent.get().attribute("cx")).orElse(0.0) / EMU;
-    double high = DocxLooks.number(extent.get().attribute("cy")).orElse(0.0) / EMU;
+    double was = DocxLooks.number(extent.get().attribute("cx")).orElse(0.0) / Out.EMU;
+    double high = DocxLooks.number(extent.get().attribute("cy")).orElse(0.0) / Out.EMU;
     if (Math.abs(was - w) < 0.5 && Math.abs(high - h) < 0.5) {
       return;
     }
@@ -272,7 +273,7 @@ final class DrawingsWriter {
   }
 
   private void boxContent(Out o, Story story, Relationships rels) {
-    blocks.write(o, story.blocks(), rels);
+    texts.write(o, story, rels);
     if (story.blocks().stream().noneMatch(b -> b instanceof Paragraph)) {
       o.raw("<w:p/>");
     }

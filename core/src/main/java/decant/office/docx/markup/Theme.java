@@ -1,4 +1,4 @@
-package decant.office.docx;
+package decant.office.docx.markup;
 
 import decant.model.look.Colour;
 import decant.office.xml.Element;
@@ -7,10 +7,10 @@ import java.util.Map;
 import java.util.Optional;
 
 /** The fonts and colours of a theme part (§14.2.7). */
-record Theme(Optional<String> major, Optional<String> minor, Map<String, Colour> colours) {
-  static final Theme NONE = new Theme(Optional.empty(), Optional.empty(), Map.of());
+public record Theme(Optional<String> major, Optional<String> minor, Map<String, Colour> colours) {
+  public static final Theme NONE = new Theme(Optional.empty(), Optional.empty(), Map.of());
 
-  static Theme of(Element part) {
+  public static Theme of(Element part) {
     var colours = new HashMap<String, Colour>();
     part.descendant("a:clrScheme")
         .ifPresent(s -> {
@@ -41,7 +41,7 @@ record Theme(Optional<String> major, Optional<String> minor, Map<String, Colour>
   }
 
   /** A colour of DrawingML (§20.1.2.3), as far as it is one of the usual kinds. */
-  Optional<Colour> colour(Element parent) {
+  public Optional<Colour> colour(Element parent) {
     Optional<Element> rgb = parent.child("a:srgbClr");
     if (rgb.isPresent()) {
       return rgb.get().attribute("val").flatMap(DocxLooks::hex).map(c -> changed(c, rgb.get()));

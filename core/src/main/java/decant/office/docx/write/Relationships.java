@@ -1,5 +1,6 @@
-package decant.office.docx;
+package decant.office.docx.write;
 
+import decant.office.docx.markup.Out;
 import decant.office.xml.XmlParts;
 import java.nio.charset.StandardCharsets;
 import java.util.LinkedHashMap;
@@ -61,7 +62,7 @@ final class Relationships {
   byte[] part() {
     var o =
         new Out()
-            .raw(DocxWriter.HEAD)
+            .raw(Out.HEAD)
             .raw(
                 "<Relationships xmlns=\"http://schemas.openxmlformats.org/package/2006/relationships\">");
     entries.values().forEach(o::raw);

@@ -1,4 +1,4 @@
-package decant.office.docx;
+package decant.office.docx.markup;
 
 import decant.model.look.Insets;
 import decant.model.look.Placement;
@@ -13,7 +13,7 @@ import java.util.List;
 import java.util.Optional;
 
 /** Text frames (§17.3.1.11) and the places of floating tables (§17.4.57), which are said alike. */
-final class Frames {
+public final class Frames {
   private Frames() {}
 
   static TextFrame read(Element framePr) {
@@ -45,7 +45,7 @@ final class Frames {
   }
 
   /** Where a floating table stands. */
-  static Placement table(Element tblpPr) {
+  public static Placement table(Element tblpPr) {
     return new Placement.Floating(
         axis(
             origin(tblpPr.attribute("w:horzAnchor").orElse("page"), Origin.COLUMN),
@@ -81,7 +81,7 @@ final class Frames {
     };
   }
 
-  static String frame(TextFrame f) {
+  public static String frame(TextFrame f) {
     if (!(f.placement() instanceof Placement.Floating p)) {
       return "";
     }
@@ -109,7 +109,7 @@ final class Frames {
     return new Out().empty("w:framePr", a.toArray(String[]::new)).toString();
   }
 
-  static String table(Placement.Floating p) {
+  public static String table(Placement.Floating p) {
     var a =
         new ArrayList<>(
             List.of(

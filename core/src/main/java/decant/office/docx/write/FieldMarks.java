@@ -1,4 +1,4 @@
-package decant.office.docx;
+package decant.office.docx.write;
 
 import decant.model.Document;
 import decant.model.Inline;
