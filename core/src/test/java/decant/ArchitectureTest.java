@@ -86,6 +86,7 @@ class ArchitectureTest {
             "format",
             "verify.office"));
     out.put("office.rtf", and(readers, "layout.label", "office.emit", "format", "verify.office"));
+    out.put("pdf.content", List.of());
     String[] stages = {
       "page",
       "fonts",
@@ -100,7 +101,7 @@ class ArchitectureTest {
       "document",
       "report"
     };
-    List<String> so = readers;
+    List<String> so = and(readers, "pdf.content");
     for (String stage : stages) {
       out.put("pdf.read." + stage, so);
       so = and(so, "pdf.read." + stage);
@@ -116,7 +117,14 @@ class ArchitectureTest {
     out.put("pdf.write", and(file, "pdf.write.fonts", "pdf.write.pictures"));
     out.put(
         "verify.pdf",
-        and(pages, "pdf.choices", "pdf.file", "pdf.write", "pdf.write.fonts", "verify"));
+        and(
+            pages,
+            "pdf.content",
+            "pdf.choices",
+            "pdf.file",
+            "pdf.write",
+            "pdf.write.fonts",
+            "verify"));
     out.put("recipe", and(published, "io", "reading", "format", "pdf.choices", "pdf.file"));
     out.put(
         "preview",

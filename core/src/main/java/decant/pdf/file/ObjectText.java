@@ -5,7 +5,7 @@ import java.math.BigDecimal;
 import java.math.RoundingMode;
 import java.nio.charset.StandardCharsets;
 import java.util.Map;
-import java.util.function.ToIntFunction;
+import java.util.function.Function;
 import java.util.function.UnaryOperator;
 import org.apache.pdfbox.cos.COSArray;
 import org.apache.pdfbox.cos.COSBase;
@@ -23,18 +23,20 @@ final class ObjectText {
   private static final String DELIMITERS = "()<>[]{}/%";
 
   private final ByteArrayOutputStream out;
-  private final ToIntFunction<COSBase> number;
+  private final Function<COSBase, String> reference;
   private final UnaryOperator<byte[]> secret;
   private boolean needsSpace;
 
   /**
-   * @param number of an object that is written apart; 0 for one that stands inside others
+   * @param reference to an object that is written apart; empty for one that stands inside others
    * @param secret what becomes of the bytes of strings
    */
   ObjectText(
-      ByteArrayOutputStream out, ToIntFunction<COSBase> number, UnaryOperator<byte[]> secret) {
+      ByteArrayOutputStream out,
+      Function<COSBase, String> reference,
+      UnaryOperator<byte[]> secret) {
     this.out = out;
-    this.number = number;
+    this.reference = reference;
     this.secret = secret;
   }
 
@@ -48,16 +50,21 @@ final class ObjectText {
   }
 
   private void value(COSBase given) {
-    COSBase o = given instanceof COSObject r ? r.getObject() : given;
-    if (o == null) {
-      word("null");
+    String apart = reference.apply(given);
+    if (!apart.isEmpty()) {
+      word(apart);
       return;
     }
-    int n = number.applyAsInt(o);
-    if (n > 0) {
-      word(n + " 0 R");
+    if (given instanceof COSObject r) {
+      COSBase inside = r.getObject();
+      if (inside == null) {
+        word("null");
+      } else {
+        value(inside);
+      }
       return;
     }
+    COSBase o = given;
     switch (o) {
       case COSDictionary d -> dictionary(d);
       case COSArray a -> array(a);

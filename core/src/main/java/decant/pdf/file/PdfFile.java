@@ -14,6 +14,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.UUID;
 import java.util.function.UnaryOperator;
 import org.apache.pdfbox.cos.COSArray;
 import org.apache.pdfbox.cos.COSBase;
@@ -195,6 +196,11 @@ public final class PdfFile {
     return numbers.getOrDefault(o, 0);
   }
 
+  private String reference(COSBase o) {
+    int n = numberOf(o);
+    return n > 0 ? n + " 0 R" : "";
+  }
+
   private void object(CountedOutput out, COSBase o) throws IOException {
     int n = numberOf(o);
     out.ascii(n + " 0 obj\n");
@@ -233,7 +239,7 @@ public final class PdfFile {
 
   private byte[] text(COSBase o, UnaryOperator<byte[]> secret) {
     var buffer = new ByteArrayOutputStream(256);
-    new ObjectText(buffer, this::numberOf, secret).whole(o);
+    new ObjectText(buffer, this::reference, secret).whole(o);
     return buffer.toByteArray();
   }
 
@@ -346,6 +352,15 @@ public final class PdfFile {
     spend(Part.FRAME, out.count() - start);
   }
 
+  /** An identity that no other file has (ISO 32000-2 §14.4). */
+  public static byte[] freshIdentity() {
+    UUID u = UUID.randomUUID();
+    return java.nio.ByteBuffer.allocate(16)
+        .putLong(u.getMostSignificantBits())
+        .putLong(u.getLeastSignificantBits())
+        .array();
+  }
+
   /** Sets the file's identity (ISO 32000-2 §14.4). */
   public void identity(byte[] id) {
     COSArray both = new COSArray();
@@ -412,28 +427,6 @@ public final class PdfFile {
         width++;
       }
       return width;
-    }
-  }
-
-  private static final class CountedOutput {
-    private final OutputStream out;
-    private long count;
-
-    CountedOutput(OutputStream out) {
-      this.out = out;
-    }
-
-    long count() {
-      return count;
-    }
-
-    void write(byte[] b) throws IOException {
-      out.write(b);
-      count += b.length;
-    }
-
-    void ascii(String s) throws IOException {
-      write(s.getBytes(StandardCharsets.ISO_8859_1));
     }
   }
 }

@@ -38,7 +38,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.UUID;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.function.BooleanSupplier;
 import java.util.function.Function;
@@ -147,7 +146,7 @@ public final class PdfWriter {
 
   private Written run(OutputStream out, IntConsumer progress)
       throws IOException, Encryption.Problem {
-    byte[] id = id();
+    byte[] id = PdfFile.freshIdentity();
     Optional<Encryption> encryption =
         choices.rights().protection() == Protection.NONE
             ? Optional.empty()
@@ -198,14 +197,6 @@ public final class PdfWriter {
     var how = new HashMap<MediaId, String>();
     pictures.forEach((k, v) -> v.ifPresent(p -> how.put(k.media(), p.how())));
     return new Written(bytes, how);
-  }
-
-  private static byte[] id() {
-    UUID u = UUID.randomUUID();
-    return java.nio.ByteBuffer.allocate(16)
-        .putLong(u.getMostSignificantBits())
-        .putLong(u.getLeastSignificantBits())
-        .array();
   }
 
   /** Something of each page, made side by side, in the order of the pages. */

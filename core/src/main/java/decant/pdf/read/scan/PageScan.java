@@ -5,6 +5,7 @@ import decant.model.look.Colour;
 import decant.model.look.FormField;
 import decant.model.look.Link;
 import decant.model.look.Media;
+import decant.pdf.content.ReadPage;
 import decant.pdf.read.fonts.FileFonts;
 import decant.pdf.read.page.Decor;
 import decant.pdf.read.page.Glyph;
@@ -57,6 +58,8 @@ public final class PageScan extends PDFGraphicsStreamEngine {
 
   private final PageBudget budget = new PageBudget();
   private int hidden;
+  private final ReadPage content;
+  private boolean running;
 
   /** How far the top of a vertical letter's place is above its origin, as is usual, in ems. */
   private static final double ABOVE_ORIGIN = 0.88;
@@ -98,6 +101,7 @@ public final class PageScan extends PDFGraphicsStreamEngine {
 
   PageScan(PDPage page, int number, LinkAreas links, FileFonts fonts, SourcePictures media) {
     super(page);
+    this.content = new ReadPage(page);
     this.number = number;
     this.links = links;
     this.fonts = fonts;
@@ -138,7 +142,7 @@ public final class PageScan extends PDFGraphicsStreamEngine {
   ScannedPage scan() throws IOException {
     try {
       budget.content(getPage());
-      processPage(getPage());
+      processPage(content);
     } catch (PageBudget.Spent e) {
       // What was read until then is kept; that something was left out is said.
     }
@@ -403,6 +407,13 @@ public final class PageScan extends PDFGraphicsStreamEngine {
 
   @Override
   protected void processOperator(Operator operator, List<COSBase> operands) throws IOException {
+    if (ReadPage.isAll(operator, operands) && !running) {
+      running = true;
+      if (!content.run(this::processOperator)) {
+        budget.left();
+      }
+      return;
+    }
     if (operator.getName().equals("Do")) {
       budget.call();
     } else {

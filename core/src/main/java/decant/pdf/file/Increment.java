@@ -1,0 +1,198 @@
+package decant.pdf.file;
+
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.OutputStream;
+import java.util.IdentityHashMap;
+import java.util.Map;
+import java.util.TreeMap;
+import java.util.function.UnaryOperator;
+import org.apache.pdfbox.cos.COSArray;
+import org.apache.pdfbox.cos.COSBase;
+import org.apache.pdfbox.cos.COSDictionary;
+import org.apache.pdfbox.cos.COSDocument;
+import org.apache.pdfbox.cos.COSInteger;
+import org.apache.pdfbox.cos.COSName;
+import org.apache.pdfbox.cos.COSObject;
+import org.apache.pdfbox.cos.COSObjectKey;
+import org.apache.pdfbox.cos.COSStream;
+import org.apache.pdfbox.cos.COSString;
+
+/**
+ * Changes to a file, written after its end; what was there before stays byte by byte as it was (ISO
+ * 32000-2 §7.5.6). Not safe for use by several threads.
+ */
+public final class Increment {
+  private final COSDocument file;
+  private final Map<COSObjectKey, COSBase> changed = new TreeMap<>();
+  private final Map<COSBase, COSObjectKey> keys = new IdentityHashMap<>();
+  private long highest;
+
+  /**
+   * @param file as it was read
+   * @throws IllegalArgumentException if it is encrypted, or was mended to be read: then nothing can
+   *     be added to it as it is
+   */
+  public Increment(COSDocument file) {
+    if (file.isEncrypted() || file.getStartXref() <= 0) {
+      throw new IllegalArgumentException("nothing can be added to this file");
+    }
+    this.file = file;
+    this.highest =
+        Math.max(file.getHighestXRefObjectNumber(), file.getTrailer().getLong(COSName.SIZE, 1) - 1);
+  }
+
+  /**
+   * Writes an object of the file anew, as it is now. @throws IllegalArgumentException if it has no
+   * number
+   */
+  public void change(COSObject reference) {
+    COSObjectKey key = reference.getKey();
+    COSBase o = reference.getObject();
+    if (key == null || o == null) {
+      throw new IllegalArgumentException("no object of the file");
+    }
+    changed.put(key, o);
+    keys.put(o, key);
+  }
+
+  /** Adds an object, and all that it leads to and that is not in the file yet stands within it. */
+  public void add(COSBase o) {
+    if (!keys.containsKey(o)) {
+      var key = new COSObjectKey(++highest, 0);
+      changed.put(key, o);
+      keys.put(o, key);
+    }
+  }
+
+  /**
+   * Writes the file with what was changed and added.
+   *
+   * @param source the bytes that the file was read from
+   */
+  public void write(InputStream source, OutputStream target) throws IOException {
+    var out = new CountedOutput(target);
+    byte[] buffer = new byte[1 << 16];
+    byte last = '\n';
+    for (int n = source.read(buffer); n > 0; n = source.read(buffer)) {
+      out.write(java.util.Arrays.copyOf(buffer, n));
+      last = buffer[n - 1];
+    }
+    if (last != '\n' && last != '\r') {
+      out.ascii("\n");
+    }
+    var places = new TreeMap<COSObjectKey, Long>();
+    for (Map.Entry<COSObjectKey, COSBase> e : changed.entrySet()) {
+      places.put(e.getKey(), out.count());
+      object(out, e.getKey(), e.getValue());
+    }
+    COSDictionary trailer = trailer();
+    long start = out.count();
+    if (file.isXRefStream()) {
+      stream(out, places, trailer, start);
+    } else {
+      table(out, places, trailer);
+    }
+    out.ascii("startxref\n" + start + "\n%%EOF\n");
+  }
+
+  private String reference(COSBase o) {
+    COSObjectKey key = o instanceof COSObject r ? keyOf(r) : keys.get(o);
+    return key == null ? "" : key.getNumber() + " " + key.getGeneration() + " R";
+  }
+
+  private @org.jspecify.annotations.Nullable COSObjectKey keyOf(COSObject r) {
+    COSObjectKey own = r.getKey();
+    return own != null ? own : keys.get(r.getObject());
+  }
+
+  private void object(CountedOutput out, COSObjectKey key, COSBase o) throws IOException {
+    out.ascii(key.getNumber() + " " + key.getGeneration() + " obj\n");
+    if (o instanceof COSStream s) {
+      byte[] data = Deflated.rawBytes(s);
+      s.setItem(COSName.LENGTH, COSInteger.get(data.length));
+      out.write(text(s));
+      out.ascii("\nstream\n");
+      out.write(data);
+      out.ascii("\nendstream");
+    } else {
+      out.write(text(o));
+    }
+    out.ascii("\nendobj\n");
+  }
+
+  private byte[] text(COSBase o) {
+    var buffer = new ByteArrayOutputStream(256);
+    new ObjectText(buffer, this::reference, UnaryOperator.identity()).whole(o);
+    return buffer.toByteArray();
+  }
+
+  /** The identity of the file stays, that of the edition is new (§14.4). */
+  private COSDictionary trailer() {
+    COSDictionary was = file.getTrailer();
+    COSDictionary now = new COSDictionary();
+    for (COSName name : new COSName[] {COSName.ROOT, COSName.INFO}) {
+      COSBase value = was.getItem(name);
+      if (value != null) {
+        now.setItem(name, value);
+      }
+    }
+    byte[] edition = PdfFile.freshIdentity();
+    COSArray id = new COSArray();
+    boolean known = was.getDictionaryObject(COSName.ID) instanceof COSArray a && a.size() == 2;
+    id.add(
+        known && was.getDictionaryObject(COSName.ID) instanceof COSArray a
+            ? a.getObject(0)
+            : new COSString(edition));
+    id.add(new COSString(edition));
+    now.setItem(COSName.ID, id);
+    now.setLong(COSName.PREV, file.getStartXref());
+    return now;
+  }
+
+  private void table(CountedOutput out, Map<COSObjectKey, Long> places, COSDictionary trailer)
+      throws IOException {
+    trailer.setLong(COSName.SIZE, highest + 1);
+    var b = new StringBuilder("xref\n");
+    places.forEach((key, at) -> {
+      b.append(key.getNumber()).append(" 1\n");
+      b.append("%010d %05d n \n".formatted(at, key.getGeneration()));
+    });
+    out.ascii(b.toString());
+    out.ascii("trailer\n");
+    out.write(text(trailer));
+    out.ascii("\n");
+  }
+
+  /** A file whose references stand in streams goes on that way (§7.5.8.4). */
+  private void stream(
+      CountedOutput out, Map<COSObjectKey, Long> places, COSDictionary trailer, long start)
+      throws IOException {
+    var own = new COSObjectKey(highest + 1, 0);
+    places.put(own, start);
+    var rows = new ByteArrayOutputStream();
+    COSArray index = new COSArray();
+    places.forEach((key, at) -> {
+      index.add(COSInteger.get(key.getNumber()));
+      index.add(COSInteger.ONE);
+      rows.write(1);
+      for (int k = 7; k >= 0; k--) {
+        rows.write((int) (at >> 8 * k));
+      }
+      rows.write(key.getGeneration() >> 8);
+      rows.write(key.getGeneration());
+    });
+    COSStream s = Deflated.stream(rows.toByteArray(), 9);
+    trailer.entrySet().forEach(e -> s.setItem(e.getKey(), e.getValue()));
+    s.setItem(COSName.TYPE, COSName.XREF);
+    s.setLong(COSName.SIZE, highest + 2);
+    s.setItem(COSName.INDEX, index);
+    COSArray w = new COSArray();
+    for (int width : new int[] {1, 8, 2}) {
+      w.add(COSInteger.get(width));
+    }
+    s.setItem(COSName.W, w);
+    object(out, own, s);
+  }
+}
