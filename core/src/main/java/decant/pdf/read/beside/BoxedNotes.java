@@ -21,9 +21,6 @@ import java.util.Optional;
 
 /** Finds which text stands in a drawn box, and how the box looks. */
 public final class BoxedNotes {
-  /** Sides nearer than this are one side, in points. */
-  private static final double SAME_SIDE = 3;
-
   /** A box and what of it its text has for a look, alike for all of its paragraphs. */
   private record Boxed(Box box, double textLeft, Look look, double pad) {}
 
@@ -44,7 +41,8 @@ public final class BoxedNotes {
         page.shapes().stream()
             .filter(s -> !s.free() && s.box().width() > 60 && s.box().height() > 14)
             .filter(s ->
-                s.box().height() < page.height() * 0.6 && s.box().width() < page.width() * 0.95)
+                s.box().height() < page.height() * BesideThresholds.BoxedNotes.TALLEST
+                    && s.box().width() < page.width() * BesideThresholds.BoxedNotes.WIDEST)
             .filter(Painted::shows)
             .sorted(Comparator.comparingDouble(s -> s.box().width() * s.box().height()))
             .toList();
@@ -82,7 +80,10 @@ public final class BoxedNotes {
     double top = box.bottom();
     double bottom = box.y();
     for (Detected.Text t : inside) {
-      double marker = t.kind() == Detected.Kind.ITEM ? 1.2 * t.size() : 0; // before its lines
+      double marker =
+          t.kind() == Detected.Kind.ITEM
+              ? BesideThresholds.BoxedNotes.MARKER * t.size()
+              : 0; // before its lines
       left = Math.min(left, t.box().x() - marker);
       top = Math.min(top, t.box().y());
       bottom = Math.max(bottom, t.box().bottom());
@@ -96,7 +97,10 @@ public final class BoxedNotes {
     Optional<Colour> line = line(page, frame);
     // Without a line the shade still keeps its distance: by lines of its own colour.
     Colour colour = line.orElse(shade);
-    double width = line.isPresent() ? 0.75 : 0.25;
+    double width =
+        line.isPresent()
+            ? BesideThresholds.BoxedNotes.LINE
+            : BesideThresholds.BoxedNotes.SHADE_LINE;
     double above = Math.clamp(top - box.y(), 1, 24);
     double below = Math.clamp(box.bottom() - bottom, 1, 24);
     look =
@@ -142,7 +146,10 @@ public final class BoxedNotes {
     Box b = frame.box();
     List<Painted> sides =
         page.shapes().stream()
-            .filter(s -> s != frame && Math.min(s.box().width(), s.box().height()) < SAME_SIDE)
+            .filter(s ->
+                s != frame
+                    && Math.min(s.box().width(), s.box().height())
+                        < BesideThresholds.BoxedNotes.SAME_SIDE)
             .filter(s -> isSide(s.box(), b))
             .toList();
     return sides.size() < 3
@@ -151,8 +158,12 @@ public final class BoxedNotes {
   }
 
   private static boolean isSide(Box s, Box of) {
-    boolean lying = s.width() > of.width() * 0.9 && s.width() < of.width() * 1.1;
-    boolean standing = s.height() > of.height() * 0.85 && s.height() < of.height() * 1.15;
+    boolean lying =
+        s.width() > of.width() * BesideThresholds.BoxedNotes.SIDE_LEAST
+            && s.width() < of.width() * BesideThresholds.BoxedNotes.SIDE_MOST;
+    boolean standing =
+        s.height() > of.height() * BesideThresholds.BoxedNotes.UPRIGHT_LEAST
+            && s.height() < of.height() * BesideThresholds.BoxedNotes.UPRIGHT_MOST;
     double y = s.y() + s.height() / 2;
     double x = s.x() + s.width() / 2;
     return lying && (near(y, of.y()) || near(y, of.bottom()))
@@ -160,7 +171,7 @@ public final class BoxedNotes {
   }
 
   private static boolean near(double a, double b) {
-    return Math.abs(a - b) < SAME_SIDE;
+    return Math.abs(a - b) < BesideThresholds.BoxedNotes.SAME_SIDE;
   }
 
   private static boolean same(Box a, Box b) {

@@ -2,6 +2,8 @@ package decant.pdf.read.beside;
 
 import decant.model.Box;
 import decant.pdf.read.detected.Detected;
+import decant.pdf.read.page.Anatomy;
+import decant.pdf.read.page.Sizes;
 import decant.pdf.read.page.TextLine;
 import java.util.ArrayList;
 import java.util.HashSet;
@@ -16,20 +18,6 @@ import java.util.Set;
  * lines that are short or begin farther in because of them are no paragraphs of their own.
  */
 public final class Floats {
-  private static final int FEWEST_LINES = 2;
-
-  /** A wider picture leaves no room for text beside it, as a share of the text's width. */
-  private static final double WIDEST = 0.7;
-
-  /** Text keeps at most so far from a picture, in points. */
-  private static final double FARTHEST = 40;
-
-  /** Lines above and below a picture keep clear of it too, in points. */
-  private static final double KEPT_CLEAR = 9;
-
-  /** A line that ends so near the edge goes on below it, as a share of the text's width. */
-  private static final double FULL = 0.12;
-
   private Floats() {}
 
   /** The blocks with paragraphs joined that a picture beside them had cut. */
@@ -71,10 +59,10 @@ public final class Floats {
     boolean plain =
         a.kind() == Detected.Kind.PARAGRAPH
             && b.kind() == Detected.Kind.PARAGRAPH
-            && Math.abs(end.size() - begin.size()) < 0.3
+            && Sizes.same(end.size(), begin.size())
             && end.bold() == begin.bold();
     double gap = begin.baseline() - end.baseline();
-    boolean follows = gap > 0 && gap < 1.5 * end.size();
+    boolean follows = gap > 0 && gap < BesideThresholds.Floats.FOLLOWS * end.size();
     boolean endsBeside = isBeside(end, picture);
     boolean beginsBeside = isBeside(begin, picture);
     boolean shifted = Math.abs(end.box().x() - begin.box().x()) > 3 && endsBeside != beginsBeside;
@@ -83,17 +71,19 @@ public final class Floats {
   }
 
   private static boolean isFull(TextLine l, Detected.Text in) {
-    return in.right() - l.box().right() < FULL * (in.right() - in.left());
+    return in.right() - l.box().right() < BesideThresholds.Floats.FULL * (in.right() - in.left());
   }
 
   private static boolean isBeside(TextLine l, Box picture) {
-    double middle = l.baseline() - 0.3 * l.size();
-    boolean level = middle > picture.y() - KEPT_CLEAR && middle < picture.bottom() + KEPT_CLEAR;
+    double middle = Anatomy.middle(l.baseline(), l.size());
+    boolean level =
+        middle > picture.y() - BesideThresholds.Floats.KEPT_CLEAR
+            && middle < picture.bottom() + BesideThresholds.Floats.KEPT_CLEAR;
     double apart =
         l.box().x() >= picture.right() - 1
             ? l.box().x() - picture.right()
             : l.box().right() <= picture.x() + 1 ? picture.x() - l.box().right() : -1;
-    return level && apart >= -1 && apart < FARTHEST + l.box().width() / 2;
+    return level && apart >= -1 && apart < BesideThresholds.Floats.FARTHEST + l.box().width() / 2;
   }
 
   /** The lines of a text that no picture makes room for itself in. */
@@ -125,7 +115,7 @@ public final class Floats {
         continue;
       }
       boolean around = t.left() <= box.x() + 4 && t.right() >= box.right() - 4;
-      boolean narrow = box.width() < WIDEST * (t.right() - t.left());
+      boolean narrow = box.width() < BesideThresholds.Floats.WIDEST * (t.right() - t.left());
       long beside =
           t.lines().stream().filter(l -> l.page() == picture.page() && isBeside(l, box)).count();
       if (around && narrow && beside > 0 && t.kind() != Detected.Kind.ENTRY) {
@@ -135,7 +125,9 @@ public final class Floats {
         first = higher ? t : first;
       }
     }
-    boolean enough = lines >= FEWEST_LINES && lines * 12 > box.height() * 0.4;
+    boolean enough =
+        lines >= BesideThresholds.Floats.FEWEST_LINES
+            && lines * BesideThresholds.Floats.LINE > box.height() * BesideThresholds.Floats.BESIDE;
     return enough && edges.size() == 1 ? Optional.ofNullable(first) : Optional.empty();
   }
 }

@@ -6,6 +6,7 @@ import decant.pdf.read.lines.Regions;
 import decant.pdf.read.page.Glyph;
 import decant.pdf.read.page.Rule;
 import decant.pdf.read.page.ScannedPage;
+import decant.pdf.read.page.Sizes;
 import decant.pdf.read.page.TextLine;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -21,9 +22,6 @@ import java.util.regex.Pattern;
  * with a mark that also stands raised in the text of the page.
  */
 public final class Footnotes {
-  /** Notes stand in the lower part of a page. */
-  private static final double HIGHEST = 0.35;
-
   private static final Pattern LABEL =
       Pattern.compile("^\\(?(\\d{1,3}|[*†‡§¶]{1,3}|[a-z])[.)]?(?=\\s|\\p{L}|$)");
 
@@ -63,16 +61,16 @@ public final class Footnotes {
       boolean fits =
           r.lying()
               && length > 30
-              && length < 0.62 * (right - left)
+              && length < BesideThresholds.Footnotes.LONGEST_RULE * (right - left)
               && r.x1() < left + 6
-              && r.middle() > page.height() * HIGHEST;
+              && r.middle() > page.height() * BesideThresholds.Footnotes.HIGHEST;
       if (!fits) {
         continue;
       }
       List<TextLine> below = lines.stream().filter(l -> l.box().y() > r.middle() - 2).toList();
       boolean notes =
           !below.isEmpty()
-              && below.stream().allMatch(l -> l.size() < bodySize + 0.3)
+              && below.stream().allMatch(l -> l.size() < bodySize + Sizes.SAME)
               && beginsWithLabelOrGoesOn(below, bodySize)
               && page.rules().stream()
                   .noneMatch(o -> o != r && o.lying() && o.middle() > r.middle() + 2);
@@ -86,7 +84,7 @@ public final class Footnotes {
   private static boolean beginsWithLabelOrGoesOn(List<TextLine> below, double bodySize) {
     TextLine first =
         below.stream().min(Comparator.comparingDouble(TextLine::baseline)).orElseThrow();
-    return label(first).isPresent() || first.size() < bodySize - 0.4;
+    return label(first).isPresent() || first.size() < bodySize - Sizes.SMALLER;
   }
 
   /** Lines in smaller letters at the foot, the first of which begins with a mark of the page. */
@@ -95,13 +93,13 @@ public final class Footnotes {
     List<TextLine> sorted = new ArrayList<>(lines);
     sorted.sort(Comparator.comparingDouble(TextLine::baseline));
     int k = sorted.size();
-    while (k > 0 && sorted.get(k - 1).size() < bodySize - 0.4) {
+    while (k > 0 && sorted.get(k - 1).size() < bodySize - Sizes.SMALLER) {
       k--;
     }
     while (k < sorted.size()) {
       TextLine first = sorted.get(k);
       Optional<Label> label = label(first);
-      boolean low = first.baseline() > page.height() * HIGHEST;
+      boolean low = first.baseline() > page.height() * BesideThresholds.Footnotes.HIGHEST;
       if (low && label.isPresent() && marks.contains(label.get().text())) {
         Box b = first.box();
         return Optional.of(b.y() - 1);
@@ -133,8 +131,8 @@ public final class Footnotes {
 
   static boolean isRaised(Glyph g, TextLine l) {
     return !g.isSpace()
-        && g.size() < 0.86 * l.size()
-        && g.baseline() < l.baseline() - 0.1 * l.size();
+        && g.size() < BesideThresholds.Footnotes.RAISED_SIZE * l.size()
+        && g.baseline() < l.baseline() - BesideThresholds.Footnotes.RAISED * l.size();
   }
 
   /**

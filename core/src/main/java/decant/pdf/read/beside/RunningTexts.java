@@ -4,6 +4,7 @@ import decant.pdf.read.detected.Detected;
 import decant.pdf.read.lines.Lines;
 import decant.pdf.read.page.Folding;
 import decant.pdf.read.page.ScannedPage;
+import decant.pdf.read.page.Sizes;
 import decant.pdf.read.page.TextLine;
 import java.util.ArrayList;
 import java.util.Collections;
@@ -20,12 +21,6 @@ import java.util.stream.LongStream;
 
 /** What repeats at the head and the foot of pages. */
 public final class RunningTexts {
-  /** How far from the edge of the page running texts are looked for, as a share of its height. */
-  private static final double ZONE = 0.13;
-
-  /** Small texts on large pages have theirs farther in, well apart from the text. */
-  private static final double FARTHER = 0.25;
-
   /**
    * A running text.
    *
@@ -113,14 +108,6 @@ public final class RunningTexts {
 
   private record Key(boolean header, String masked, long height) {}
 
-  /** How much of a page's height its edges are where a line may stand by itself. */
-  private static final double LONELY = 0.11;
-
-  private static final int LONGEST = 120;
-
-  /** Running texts stand off from the text by more than its lines do, in sizes of their letters. */
-  private static final double OFF = 1.9;
-
   public static final Pattern NUMBER = Pattern.compile("\\d{1,6}");
 
   private RunningTexts() {}
@@ -144,7 +131,7 @@ public final class RunningTexts {
     var texts = new ArrayList<RunningText>();
     // By identity: lines are long to compare.
     Set<TextLine> taken = Collections.newSetFromMap(new IdentityHashMap<>());
-    int least = Math.max(2, (int) Math.ceil(pages.size() * 0.25));
+    int least = Math.max(2, (int) Math.ceil(pages.size() * BesideThresholds.RunningTexts.ON_PAGES));
     Set<TextLine> repeated = Collections.newSetFromMap(new IdentityHashMap<>());
     groups.values().stream()
         .filter(g -> g.stream().map(TextLine::page).distinct().count() >= least)
@@ -164,7 +151,7 @@ public final class RunningTexts {
                   .allMatch(l -> standsApart(l, linesByPage.get(l.page()), key.header()));
       // The head of a table that goes on repeats too, but the table follows right below.
       boolean often =
-          (onPages > 0.6 * pages.size() || pages.size() < 4)
+          (onPages > BesideThresholds.RunningTexts.ON_MOST * pages.size() || pages.size() < 4)
                   && lines.stream()
                       .anyMatch(
                           l -> standsOff(l, linesByPage.get(l.page()), key.header(), repeated))
@@ -188,7 +175,8 @@ public final class RunningTexts {
   /** Whether a line is near enough to the head or the foot of its page to be looked at. */
   private static boolean isNear(TextLine l, List<TextLine> page, double height, boolean header) {
     double edge = header ? l.box().bottom() : height - l.box().y();
-    return edge < height * ZONE || edge < height * FARTHER && standsApart(l, page, header);
+    return edge < height * BesideThresholds.RunningTexts.ZONE
+        || edge < height * BesideThresholds.RunningTexts.FARTHER && standsApart(l, page, header);
   }
 
   /** Whether a line stands away from all on its page that does not repeat as it does. */
@@ -198,7 +186,7 @@ public final class RunningTexts {
         .filter(o -> !repeated.contains(o))
         .noneMatch(o -> {
           double away = header ? o.baseline() - l.baseline() : l.baseline() - o.baseline();
-          return away < OFF * l.size();
+          return away < BesideThresholds.RunningTexts.OFF * l.size();
         });
   }
 
@@ -231,7 +219,8 @@ public final class RunningTexts {
         }
         if (!standsApart(l, page, header)) {
           ofText.add(Math.round(l.baseline() / 2));
-        } else if (l.size() < body * 1.05 && l.text().length() < LONGEST) {
+        } else if (l.size() < body * BesideThresholds.RunningTexts.LARGEST
+            && l.text().length() < BesideThresholds.RunningTexts.LONGEST) {
           places
               .computeIfAbsent(
                   new Place(
@@ -246,7 +235,7 @@ public final class RunningTexts {
       int sides = (pages.size() + (place.odd() ? 1 : 0)) / 2;
       boolean text =
           LongStream.rangeClosed(place.height() - 1, place.height() + 1).anyMatch(ofText::contains);
-      if (onPages >= 3 && onPages >= 0.5 * sides && !text) {
+      if (onPages >= 3 && onPages >= BesideThresholds.RunningTexts.ON_SIDES * sides && !text) {
         Map<String, List<TextLine>> byText = new java.util.LinkedHashMap<>();
         lines.forEach(l -> byText.computeIfAbsent(mask(l.text()), k -> new ArrayList<>()).add(l));
         byText
@@ -271,7 +260,7 @@ public final class RunningTexts {
         for (TextLine l : page) {
           if (!taken.contains(l)
               && Math.abs(l.baseline() - number.baseline()) < 2
-              && l.text().length() < LONGEST
+              && l.text().length() < BesideThresholds.RunningTexts.LONGEST
               && standsApart(l, page, r.header())) {
             texts.add(new RunningText(r.header(), l.text(), List.of(l), Optional.empty()));
             taken.add(l);
@@ -295,14 +284,16 @@ public final class RunningTexts {
       double h = pages.get(p).height();
       List<TextLine> page = linesByPage.get(p).stream().filter(l -> !taken.contains(l)).toList();
       for (TextLine l : page) {
-        boolean header = l.box().bottom() < h * LONELY;
-        boolean footer = l.box().y() > h * (1 - LONELY);
+        boolean header = l.box().bottom() < h * BesideThresholds.RunningTexts.LONELY;
+        boolean footer = l.box().y() > h * (1 - BesideThresholds.RunningTexts.LONELY);
         boolean bare = isBareNumber(mask(l.text()));
         if ((header || footer)
             && l.text().length() < 80
-            && l.size() < body + 0.3
+            && l.size() < body + Sizes.SAME
             && page.size() > 3
-            && gap(l, page, header) > (bare ? 2.2 : 3.5) * l.size()) {
+            && gap(l, page, header)
+                > (bare ? BesideThresholds.RunningTexts.APART : BesideThresholds.RunningTexts.ALONE)
+                    * l.size()) {
           texts.add(
               new RunningText(
                   header, l.text(), List.of(l), bare ? counter(List.of(l)) : Optional.empty()));
@@ -342,7 +333,8 @@ public final class RunningTexts {
         }
       }
       var most = offsets.entrySet().stream().max(Map.Entry.comparingByValue());
-      if (most.isPresent() && most.get().getValue() >= 0.7 * lines.size()) {
+      if (most.isPresent()
+          && most.get().getValue() >= BesideThresholds.RunningTexts.COUNTS * lines.size()) {
         return Optional.of(new Counter(group, most.get().getKey()));
       }
     }
@@ -362,7 +354,7 @@ public final class RunningTexts {
    * from it.
    */
   private static boolean standsApart(TextLine l, List<TextLine> page, boolean header) {
-    return gap(l, page, header) > 2.2 * l.size();
+    return gap(l, page, header) > BesideThresholds.RunningTexts.APART * l.size();
   }
 
   /** The distance to the text; negative if something lies beyond the line. */

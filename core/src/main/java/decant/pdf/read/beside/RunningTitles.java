@@ -17,8 +17,6 @@ import java.util.Set;
  * as a field that shows the heading of the page where the texts are headings.
  */
 public final class RunningTitles {
-  private static final double SAME_PLACE = 8;
-
   private final Map<String, String> headings;
 
   /**
@@ -56,9 +54,10 @@ public final class RunningTitles {
     TextLine y = b.lines().getFirst();
     boolean samePlace =
         Math.abs(x.baseline() - y.baseline()) < 3
-            && (Math.abs(x.box().x() - y.box().x()) < SAME_PLACE
-                || Math.abs(x.box().right() - y.box().right()) < SAME_PLACE
-                || Math.abs(middle(x) - middle(y)) < SAME_PLACE);
+            && (Math.abs(x.box().x() - y.box().x()) < BesideThresholds.RunningTitles.SAME_PLACE
+                || Math.abs(x.box().right() - y.box().right())
+                    < BesideThresholds.RunningTitles.SAME_PLACE
+                || Math.abs(middle(x) - middle(y)) < BesideThresholds.RunningTitles.SAME_PLACE);
     return samePlace
         && a.header() == b.header()
         && java.util.Collections.disjoint(pages(a), pages(b));

@@ -5,8 +5,10 @@ import decant.model.look.Markers;
 import decant.pdf.read.detected.Detected;
 import decant.pdf.read.detected.Edges;
 import decant.pdf.read.detected.Region;
+import decant.pdf.read.page.Anatomy;
 import decant.pdf.read.page.Directions;
 import decant.pdf.read.page.Glyph;
+import decant.pdf.read.page.Sizes;
 import decant.pdf.read.page.TextLine;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -54,7 +56,7 @@ public final class Blocks {
   }
 
   private static double linePitch(TextLine l, double pitch) {
-    return Math.max(pitch, l.size() * 1.15);
+    return Math.max(pitch, l.size() * BlockThresholds.Blocks.SINGLE);
   }
 
   /**
@@ -67,12 +69,15 @@ public final class Blocks {
     double[] full = new double[lines.size()];
     int n = 0;
     int m = 0;
-    double edge = region.right() - 0.2 * (region.right() - region.left());
+    double edge =
+        region.right() - BlockThresholds.Blocks.FULL_LINE * (region.right() - region.left());
     for (int k = 1; k < lines.size(); k++) {
       TextLine before = lines.get(k - 1);
       double gap = lines.get(k).baseline() - before.baseline();
       double size = lines.get(k).size();
-      if (gap > size * 0.8 && gap < size * 2.2 && Math.abs(size - before.size()) < 0.6) {
+      if (gap > size * BlockThresholds.Blocks.LEAST_PITCH
+          && gap < size * BlockThresholds.Blocks.MOST_PITCH
+          && Math.abs(size - before.size()) < Sizes.NEAR) {
         all[n++] = gap;
         if (before.box().right() > edge) {
           full[m++] = gap;
@@ -80,7 +85,7 @@ public final class Blocks {
       }
     }
     if (n == 0) {
-      return lines.isEmpty() ? 12 : lines.getFirst().size() * 1.2;
+      return lines.isEmpty() ? 12 : lines.getFirst().size() * Anatomy.LEADING;
     }
     // Below the middle: gaps between paragraphs are among them.
     double usual = third(all, n);
@@ -97,7 +102,8 @@ public final class Blocks {
     TextLine last = open.getLast();
     TextLine first = open.getFirst();
     double em = l.size();
-    if (Math.abs(l.size() - last.size()) > Math.max(0.6, 0.06 * em)
+    if (Math.abs(l.size() - last.size())
+            > Math.max(Sizes.NEAR, BlockThresholds.Blocks.SIZE_CHANGE * em)
         || l.bold() != last.bold() && changesWeight(last, l)) {
       return true;
     }
@@ -106,17 +112,21 @@ public final class Blocks {
     }
     double gap = l.baseline() - last.baseline();
     boolean title =
-        Math.min(l.size(), last.size()) > 1.15 * median(region)
-            && Math.abs(l.size() - last.size()) < 0.3
+        Math.min(l.size(), last.size()) > BlockThresholds.Blocks.TITLE * median(region)
+            && Sizes.same(l.size(), last.size())
             && l.bold() == last.bold()
             && gap > 0
-            && gap < 1.5 * em;
+            && gap < BlockThresholds.Blocks.TITLE_PITCH * em;
     if (title) {
       return Markers.section(l.text()).isPresent(); // a heading that goes on on the next line
     }
-    double usual = Math.max(pitch, em * 1.05);
-    if (gap > usual * 1.28 + 0.5 || gap < 0) {
-      return !(open.size() > 0 && l.size() > 1.3 * median(region) && gap < em * 1.6 && gap > 0);
+    double usual = Math.max(pitch, em * BlockThresholds.Blocks.TIGHTEST);
+    if (gap > usual * BlockThresholds.Blocks.NEW_PARAGRAPH + BlockThresholds.Blocks.ROUNDED
+        || gap < 0) {
+      return !(open.size() > 0
+          && l.size() > BlockThresholds.Blocks.LARGE_TITLE * median(region)
+          && gap < em * BlockThresholds.Blocks.LARGE_TITLE_PITCH
+          && gap > 0);
     }
     if (Markers.item(l.text()).isPresent() && startsItem(region, open, l)) {
       return true;
@@ -132,14 +142,19 @@ public final class Blocks {
     double textLeft = marker.isPresent() ? afterMarker(region, first) : begun;
     double shift = at - before;
     if (open.size() == 1) {
-      boolean hangs = shift > 0.5 * em && (marker.isPresent() || Math.abs(at - textLeft) < 3);
-      if (shift > 0.7 * em && !hangs && !marker.isPresent()) {
+      boolean hangs =
+          shift > BlockThresholds.Blocks.HANGS * em
+              && (marker.isPresent() || Math.abs(at - textLeft) < 3);
+      if (shift > BlockThresholds.Blocks.INDENT * em && !hangs && !marker.isPresent()) {
         return !isHanging(region, last, l);
       }
-      if (shift < -0.7 * em && marker.isPresent() && at < textLeft - 0.7 * em && at <= begun + 1) {
+      if (shift < -BlockThresholds.Blocks.INDENT * em
+          && marker.isPresent()
+          && at < textLeft - BlockThresholds.Blocks.INDENT * em
+          && at <= begun + 1) {
         return fits(region, last, l) || at < begun - 1;
       }
-    } else if (Math.abs(shift) > 0.7 * em) {
+    } else if (Math.abs(shift) > BlockThresholds.Blocks.INDENT * em) {
       return true;
     }
     return fits(region, last, l);
@@ -206,17 +221,18 @@ public final class Blocks {
     if (inset > 8) {
       slack = Math.max(0, slack - inset); // what is indented is so at both ends
     }
-    if (l.firstWord() + 0.35 * l.size() >= slack - 1.5) {
+    if (l.firstWord() + BlockThresholds.Blocks.SPACE * l.size()
+        >= slack - BlockThresholds.Blocks.UNEVEN) {
       return false;
     }
     String end = last.text().strip();
     boolean ends = SENTENCE_END.matcher(end).find();
     boolean goesOn = Character.isLowerCase(l.text().strip().codePointAt(0));
     if (!ends && (goesOn || end.endsWith(","))) {
-      return slack > 0.45 * (region.right() - region.left());
+      return slack > BlockThresholds.Blocks.SHORT_COMMA * (region.right() - region.left());
     }
     // Lines that are not stretched end unevenly: that a short word had room says little.
-    return ends || slack > 0.25 * (region.right() - region.left());
+    return ends || slack > BlockThresholds.Blocks.SHORT * (region.right() - region.left());
   }
 
   /** The distance from the start edge of what follows a line's marker. */

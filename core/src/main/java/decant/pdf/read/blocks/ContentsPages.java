@@ -12,14 +12,6 @@ import java.util.Optional;
  * which grow. Their dots become leaders of a tab, so that they can be set and renewed as contents.
  */
 public final class ContentsPages {
-  private static final int FEWEST = 3;
-
-  /** Numbers of contents end at one edge. */
-  private static final double SAME_EDGE = 4;
-
-  /** Starts that are no farther apart are one level's. */
-  private static final double SAME_START = 3;
-
   private ContentsPages() {}
 
   private record Candidate(int at, Detected.Text whole, Leaders.Entry entry, TextLine line) {
@@ -50,7 +42,8 @@ public final class ContentsPages {
     List<Double> starts = starts(entries);
     for (Candidate c : entries) {
       int level = 1;
-      while (level < starts.size() && starts.get(level) <= c.left() + SAME_START / 2) {
+      while (level < starts.size()
+          && starts.get(level) <= c.left() + BlockThresholds.ContentsPages.SAME_START / 2) {
         level++;
       }
       out.set(c.at(), text(c).as(Detected.Kind.ENTRY, Math.min(9, level)));
@@ -93,7 +86,7 @@ public final class ContentsPages {
 
   private static boolean isContents(List<Candidate> run) {
     long dotted = run.stream().filter(c -> c.entry().dotted()).count();
-    if (run.size() < FEWEST || dotted * 3 < run.size()) {
+    if (run.size() < BlockThresholds.ContentsPages.FEWEST || dotted * 3 < run.size()) {
       return false;
     }
     int grow = 0;
@@ -102,7 +95,7 @@ public final class ContentsPages {
     int aside = 0;
     double edge = run.stream().mapToDouble(Candidate::right).max().orElse(0);
     for (Candidate c : run) {
-      aside += edge - c.right() > SAME_EDGE ? 1 : 0;
+      aside += edge - c.right() > BlockThresholds.ContentsPages.SAME_EDGE ? 1 : 0;
       if (c.entry().number().matches("\\d+")) {
         int n = Integer.parseInt(c.entry().number());
         grow += n >= last ? 1 : 0;
@@ -120,7 +113,7 @@ public final class ContentsPages {
         .mapToDouble(Candidate::left)
         .sorted()
         .forEach(x -> {
-          if (out.isEmpty() || x - out.getLast() > SAME_START) {
+          if (out.isEmpty() || x - out.getLast() > BlockThresholds.ContentsPages.SAME_START) {
             out.add(x);
           }
         });

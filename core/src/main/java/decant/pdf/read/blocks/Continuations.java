@@ -1,6 +1,7 @@
 package decant.pdf.read.blocks;
 
 import decant.pdf.read.detected.Detected;
+import decant.pdf.read.page.Sizes;
 import decant.pdf.read.page.TextLine;
 import java.util.ArrayList;
 import java.util.List;
@@ -98,7 +99,7 @@ public final class Continuations {
     boolean elsewhere = first.page() != last.page() || first.baseline() < last.baseline();
     if (!elsewhere
         || b.kind() != Detected.Kind.PARAGRAPH
-        || Math.abs(a.size() - b.size()) > 0.4
+        || Math.abs(a.size() - b.size()) > Sizes.SMALLER
         || a.bold() != b.bold()) {
       return false;
     }

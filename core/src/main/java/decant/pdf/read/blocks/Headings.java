@@ -6,6 +6,7 @@ import decant.pdf.read.lines.Leaders;
 import decant.pdf.read.lines.Typewriter;
 import decant.pdf.read.page.Folding;
 import decant.pdf.read.page.LookMaker;
+import decant.pdf.read.page.Sizes;
 import decant.pdf.read.page.TextLine;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -21,26 +22,6 @@ import java.util.Set;
  * consistently.
  */
 public final class Headings {
-  private static final int LONGEST = 220;
-
-  /** Paragraphs of more letters are text. */
-  private static final int LONG = 160;
-
-  /** So many letters tell what a style is for. */
-  private static final int ENOUGH = 400;
-
-  /** So many headings of one look make it that of headings. */
-  private static final int SEVERAL = 4;
-
-  /** For each line that only looks like one there are so many headings. */
-  private static final int FEW = 4;
-
-  /** Numbered headings in bold may be so much smaller than the text. */
-  private static final double SMALLER = 0.85;
-
-  /** Code counts as text where there is so many times as much of it. */
-  private static final double MOSTLY = 3;
-
   /** How text looks, as far as headings are told by it. */
   private record Style(double size, boolean bold, boolean italic, boolean capitals) {
     static Style of(Detected.Text t) {
@@ -118,7 +99,7 @@ public final class Headings {
           boolean known =
               outline.contains(Folding.fold(t.text())) || Markers.section(t.text()).isPresent();
           // Bold in the size of the text, and only once: a subject line, not a heading.
-          boolean once = s.size() <= body.size() * 1.09 && uses.getOrDefault(s, 0L) == 1;
+          boolean once = !Sizes.isLarger(s.size(), body.size()) && uses.getOrDefault(s, 0L) == 1;
           return !known && (once || isLetterhead(all, k));
         });
   }
@@ -133,7 +114,7 @@ public final class Headings {
       if (!(all.get(j) instanceof Detected.Text t) || t.text().length() > 45) {
         break;
       }
-      boolean close = j > 1 || t.spaceBefore() < 0.6 * t.size();
+      boolean close = j > 1 || t.spaceBefore() < BlockThresholds.Headings.CLOSE * t.size();
       if (!close || t.text().matches(".*[.!?:]$")) {
         break;
       }
@@ -172,7 +153,7 @@ public final class Headings {
               && !(k + 1 < all.size()
                   && all.get(k + 1).page() == t.page()
                   && isEntry(all.get(k + 1), number.get()));
-      double least = t.bold() && !body.bold() ? SMALLER : 0.95;
+      double least = t.bold() && !body.bold() ? BlockThresholds.Headings.SMALLER : Sizes.AS_LARGE;
       if (shape && t.size() >= body.size() * least && goesOn(number.get(), known)) {
         candidates.put(k, Style.of(t));
         known.add(number.get());
@@ -197,9 +178,10 @@ public final class Headings {
       }
       Style s = Style.of(t);
       String words = t.text();
-      boolean marked = s.bold() && !text.style().bold() || s.size() > text.style().size() * 1.09;
+      boolean marked =
+          s.bold() && !text.style().bold() || Sizes.isLarger(s.size(), text.style().size());
       boolean heading =
-          uses.getOrDefault(s, 0L) >= SEVERAL
+          uses.getOrDefault(s, 0L) >= BlockThresholds.Headings.SEVERAL
               && marked
               && words.length() > 3
               && words.length() < 80
@@ -213,7 +195,7 @@ public final class Headings {
     }
     // A look that many other lines have too is not that of headings alone.
     alike.forEach((s, more) -> {
-      if (more.size() * FEW <= uses.getOrDefault(s, 0L)) {
+      if (more.size() * BlockThresholds.Headings.FEW <= uses.getOrDefault(s, 0L)) {
         more.forEach(k -> candidates.put(k, s));
       }
     });
@@ -277,7 +259,7 @@ public final class Headings {
         counted.merge(Style.of(t).ofAnyCase(), t.text().length(), Integer::sum);
       }
     }
-    boolean typewriter = sum(code) > MOSTLY * sum(letters);
+    boolean typewriter = sum(code) > BlockThresholds.Headings.MOSTLY * sum(letters);
     if (typewriter) {
       code.forEach((s, n) -> letters.merge(s, n, Integer::sum));
     }
@@ -298,12 +280,12 @@ public final class Headings {
         int n = t.text().length();
         int[] known = letters.computeIfAbsent(Style.of(t).ofAnyCase(), s -> new int[2]);
         known[0] += n;
-        known[1] += t.lines().size() >= 3 || n > LONG ? n : 0;
+        known[1] += t.lines().size() >= 3 || n > BlockThresholds.Headings.LONG ? n : 0;
       }
     }
     Set<Style> out = new java.util.HashSet<>();
     letters.forEach((style, n) -> {
-      if (n[0] >= ENOUGH && n[1] * 2 > n[0]) {
+      if (n[0] >= BlockThresholds.Headings.ENOUGH && n[1] * 2 > n[0]) {
         out.add(style);
       }
     });
@@ -319,7 +301,7 @@ public final class Headings {
     }
     boolean numbered = Markers.section(text).isPresent();
     boolean letters = text.chars().filter(Character::isLetter).count() >= 2;
-    if (text.length() > LONGEST
+    if (text.length() > BlockThresholds.Headings.LONGEST
         || t.lines().size() > 3
         || !letters
         || text.contains("\t")
@@ -331,17 +313,18 @@ public final class Headings {
         || !given.typewriter() && Typewriter.is(t.lines())) {
       return false;
     }
-    boolean larger = s.size() > body.size() * 1.09;
+    boolean larger = Sizes.isLarger(s.size(), body.size());
     boolean bolder = s.bold() && !body.bold();
     boolean sentence = text.matches(".*[.;,]$") && !numbered;
     if (larger) {
-      return !sentence || s.size() > body.size() * 1.3;
+      return !sentence || s.size() > body.size() * BlockThresholds.Headings.MUCH_LARGER;
     }
-    double least = bolder && numbered ? SMALLER : 0.95;
+    double least = bolder && numbered ? BlockThresholds.Headings.SMALLER : Sizes.AS_LARGE;
     if (s.size() < body.size() * least || t.kind() == Detected.Kind.ITEM && !numbered) {
       return false;
     }
-    boolean standsOff = t.spaceBefore() > 1.5 || k == 0 || all.get(k - 1).page() != t.page();
+    boolean standsOff =
+        t.spaceBefore() > Sizes.STANDS_OFF || k == 0 || all.get(k - 1).page() != t.page();
     boolean followed = k + 1 < all.size();
     if (bolder) {
       return !sentence && !text.endsWith(":") && followed && (standsOff || numbered);
@@ -369,7 +352,7 @@ public final class Headings {
     for (Style s : sorted) {
       boolean same =
           last != null
-              && Math.abs(last.size() - s.size()) < 0.6
+              && Math.abs(last.size() - s.size()) < Sizes.NEAR
               && last.bold() == s.bold()
               && last.capitals() == s.capitals()
               && last.italic() == s.italic();

@@ -1,6 +1,7 @@
 package decant.pdf.read.detected;
 
 import decant.model.Box;
+import decant.pdf.read.page.Anatomy;
 import decant.pdf.read.page.Directions;
 import decant.pdf.read.page.Placed;
 import decant.pdf.read.page.TextLine;
@@ -56,7 +57,7 @@ public sealed interface Detected {
     /** From the first line to the second; that of usual setting where there is none below it. */
     public static double pitch(List<TextLine> lines) {
       double pitch = lines.size() > 1 ? lines.get(1).baseline() - lines.get(0).baseline() : 0;
-      return pitch > 0 ? pitch : lines.getFirst().size() * 1.2;
+      return pitch > 0 ? pitch : lines.getFirst().size() * Anatomy.LEADING;
     }
 
     @Override

@@ -43,9 +43,6 @@ import org.jspecify.annotations.Nullable;
  * texts.
  */
 public final class DocumentMaker {
-  /** A text of which so many words were divided is to be hyphenated. */
-  private static final int DIVIDED = 3;
-
   private final List<ScannedPage> pages;
   private final BoxedNotes boxedNotes;
   private final RunningTitles titles;
@@ -101,7 +98,7 @@ public final class DocumentMaker {
     List<Section> sections = sections();
     return Document.of(
         particulars,
-        styles.sheet(particulars, joiner.divided() >= DIVIDED),
+        styles.sheet(particulars, joiner.divided() >= DocumentThresholds.DocumentMaker.DIVIDED),
         lists.definitions(),
         sections,
         noteMaker.stories(),
@@ -183,7 +180,7 @@ public final class DocumentMaker {
       look = look.with(ParagraphTraits.STYLE, StyleMaker.ENTRY_STYLE + t.level());
     }
     double space = looks.spaceBefore(t, before);
-    if (space > 0.8) {
+    if (space > DocumentThresholds.DocumentMaker.LEAST_SPACE) {
       look = look.with(ParagraphTraits.SPACE_BEFORE, LookMaker.halves(space));
     }
     if (looks.beginsPage(t, before, setup)) {

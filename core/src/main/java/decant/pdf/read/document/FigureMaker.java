@@ -14,6 +14,7 @@ import decant.model.look.ParagraphTraits;
 import decant.model.look.ParagraphTraits.Alignment;
 import decant.model.look.Placement;
 import decant.pdf.read.detected.Detected;
+import decant.pdf.read.page.Anatomy;
 import decant.pdf.read.page.LookMaker;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -34,7 +35,7 @@ final class FigureMaker {
     media.put(m.id(), m);
     Box b = f.box();
     double edge = setup.columns().count() == 1 ? setup.margins().left() : beside.left();
-    double first = beside.lines().getFirst().baseline() - 0.8 * beside.size();
+    double first = beside.lines().getFirst().baseline() - Anatomy.ASCENT * beside.size();
     var place =
         new Placement.Floating(
             new Placement.Axis(
@@ -65,7 +66,9 @@ final class FigureMaker {
     media.put(m.id(), m);
     double room = setup.columns().width(0, setup.textWidth());
     double scale = Math.min(1, room / f.box().width());
-    scale = Math.min(scale, setup.textHeight() * 0.95 / f.box().height());
+    scale =
+        Math.min(
+            scale, setup.textHeight() * DocumentThresholds.FigureMaker.TALLEST / f.box().height());
     var picture =
         new Inline.Picture(
             m.id(), f.box().width() * scale, f.box().height() * scale, f.alt(), Look.PLAIN);
@@ -78,7 +81,7 @@ final class FigureMaker {
     boolean centred = Math.abs(middle - (left + room / 2)) < 15 && f.box().x() > left + 8;
     Look look =
         Look.of(ParagraphTraits.LINE_PITCH, LinePitch.SINGLE)
-            .with(ParagraphTraits.SPACE_BEFORE, 6.0);
+            .with(ParagraphTraits.SPACE_BEFORE, DocumentThresholds.FigureMaker.SPACE);
     if (centred) {
       look = look.with(ParagraphTraits.ALIGNMENT, Alignment.CENTRE);
     }

@@ -18,14 +18,6 @@ import org.jspecify.annotations.Nullable;
 
 /** What a paragraph looks like by where its lines stand: alignment, indents, tabs, space. */
 final class ParagraphLooks {
-  /** A heading needs so much room below it, in points, to stand on a page. */
-  private static final double ROOM_BELOW_HEADING = 60;
-
-  /** So much of a page is left empty before a heading or a text that begins a page on purpose. */
-  private static final double LEFT_BY_HEADING = 0.12;
-
-  private static final double LEFT_BY_TEXT = 0.4;
-
   private final StyleMaker styles;
   private final DetectedLists lists;
   private final boolean justified;
@@ -50,7 +42,12 @@ final class ParagraphLooks {
     }
     return before instanceof Detected.Text
         ? Math.min(60, t.spaceBefore() + stretched(t))
-        : Math.clamp(t.box().y() - before.box().bottom() - t.size() * 0.3, 4, 60);
+        : Math.clamp(
+            t.box().y()
+                - before.box().bottom()
+                - t.size() * DocumentThresholds.ParagraphLooks.BELOW_TABLE,
+            4,
+            60);
   }
 
   /** How much farther apart single lines stand than the pitch that they are set in here. */
@@ -70,8 +67,15 @@ final class ParagraphLooks {
     }
     double left = setup.height() - setup.margins().bottom() - before.box().bottom();
     boolean heading = t.kind() == Detected.Kind.HEADING;
-    double needed = t.box().height() + (heading ? ROOM_BELOW_HEADING : 0);
-    return left > Math.max(needed, (heading ? LEFT_BY_HEADING : LEFT_BY_TEXT) * setup.textHeight());
+    double needed =
+        t.box().height() + (heading ? DocumentThresholds.ParagraphLooks.ROOM_BELOW_HEADING : 0);
+    return left
+        > Math.max(
+            needed,
+            (heading
+                    ? DocumentThresholds.ParagraphLooks.LEFT_BY_HEADING
+                    : DocumentThresholds.ParagraphLooks.LEFT_BY_TEXT)
+                * setup.textHeight());
   }
 
   Look alignment(Detected.Text t, Look before, Edges edges, PageSetup setup) {
@@ -82,24 +86,29 @@ final class ParagraphLooks {
     boolean centred =
         lines.stream()
             .allMatch(l ->
-                Math.abs(edges.start(l) - edges.end(l)) / 2 < Math.max(2, size * 0.3)
+                Math.abs(edges.start(l) - edges.end(l)) / 2
+                        < Math.max(2, size * DocumentThresholds.ParagraphLooks.CENTRED)
                     && edges.start(l) > size);
     if (centred && t.kind() != Detected.Kind.ITEM) {
       return look.with(ParagraphTraits.ALIGNMENT, Alignment.CENTRE);
     }
     boolean flushEnd =
-        edges.start(first) > (t.right() - t.left()) * 0.4
+        edges.start(first) > (t.right() - t.left()) * DocumentThresholds.ParagraphLooks.AT_END
             && lines.stream().allMatch(l -> Math.abs(edges.end(l)) < 3);
     if (flushEnd && t.kind() != Detected.Kind.ITEM) {
       double middle = setup.margins().left() + setup.textWidth() / 2;
       boolean onPage =
           lines.stream()
               .allMatch(l ->
-                  Math.abs(l.box().x() + l.box().width() / 2 - middle) < Math.max(2, size * 0.3));
+                  Math.abs(l.box().x() + l.box().width() / 2 - middle)
+                      < Math.max(2, size * DocumentThresholds.ParagraphLooks.CENTRED));
       return look.with(ParagraphTraits.ALIGNMENT, onPage ? Alignment.CENTRE : Alignment.END);
     }
     long full =
-        lines.stream().limit(lines.size() - 1L).filter(l -> Math.abs(edges.end(l)) < 1.2).count();
+        lines.stream()
+            .limit(lines.size() - 1L)
+            .filter(l -> Math.abs(edges.end(l)) < DocumentThresholds.ParagraphLooks.FLUSH)
+            .count();
     if (lines.size() > (justified ? 1 : 2) && full == lines.size() - 1L) {
       look = look.with(ParagraphTraits.ALIGNMENT, Alignment.JUSTIFIED);
     }
@@ -130,7 +139,7 @@ final class ParagraphLooks {
         double right = whole.stream().mapToDouble(l -> l.box().right()).max().orElse(0);
         double left = whole.stream().mapToDouble(l -> l.box().right()).min().orElse(0);
         all++;
-        flush += right - left < 1.2 ? 1 : 0;
+        flush += right - left < DocumentThresholds.ParagraphLooks.FLUSH ? 1 : 0;
       }
     }
     return flush * 2 > all;
@@ -142,7 +151,8 @@ final class ParagraphLooks {
     String list = lists.idFor(t);
     return look.with(ParagraphTraits.LIST, new ListMembership(list, depth))
         .with(ParagraphTraits.INDENT_START, LookMaker.halves(Math.min(indent, 200)))
-        .with(ParagraphTraits.FIRST_LINE, -Math.min(18.0, indent));
+        .with(
+            ParagraphTraits.FIRST_LINE, -Math.min(DocumentThresholds.ParagraphLooks.LABEL, indent));
   }
 
   /**

@@ -216,7 +216,7 @@ final class RunningStories {
       Box box = t.usual().lines().getFirst().box();
       double middle = box.x() + box.width() / 2 - setup.margins().left();
       if (!inlines.isEmpty() || middle > setup.textWidth() / 3) {
-        boolean right = middle > setup.textWidth() * 0.62;
+        boolean right = middle > setup.textWidth() * DocumentThresholds.RunningStories.AT_RIGHT;
         double at = right ? setup.textWidth() : setup.textWidth() / 2;
         stops.add(
             new ParagraphTraits.TabStop(

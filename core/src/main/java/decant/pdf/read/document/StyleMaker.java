@@ -14,6 +14,7 @@ import decant.pdf.read.detected.Edges;
 import decant.pdf.read.page.Folding;
 import decant.pdf.read.page.Glyph;
 import decant.pdf.read.page.LookMaker;
+import decant.pdf.read.page.Sizes;
 import decant.pdf.read.page.TextLine;
 import decant.text.FontBook;
 import decant.text.FontFace;
@@ -45,8 +46,8 @@ final class StyleMaker {
     this.found = found;
     this.bodyText =
         commonLook(Detected.Kind.PARAGRAPH, 0)
-            .orElseGet(
-                () -> commonLook(Detected.Kind.ITEM, 1).orElse(Look.of(TextTraits.SIZE, 11.0)));
+            .orElseGet(() ->
+                commonLook(Detected.Kind.ITEM, 1).orElse(Look.of(TextTraits.SIZE, Sizes.USUAL)));
     this.bodyPitch = commonPitch();
   }
 
@@ -129,7 +130,13 @@ final class StyleMaker {
       return 1;
     }
     double factor = pitches[pitches.length / 2] / naturalPitch(bodyText);
-    return Math.round(Math.clamp(factor, 0.8, 2.5) * 100) / 100.0;
+    return Math.round(
+            Math.clamp(
+                    factor,
+                    DocumentThresholds.StyleMaker.LEAST_PITCH,
+                    DocumentThresholds.StyleMaker.MOST_PITCH)
+                * 100)
+        / 100.0;
   }
 
   private static double naturalPitch(Look text) {

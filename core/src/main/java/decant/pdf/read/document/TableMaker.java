@@ -22,13 +22,6 @@ import java.util.OptionalDouble;
 
 /** Tables that were found, with widths, paddings and rules. */
 final class TableMaker {
-  private static final double MOST_CELL_PADDING = 12;
-
-  private static final double CELL_PADDING = 4;
-
-  /** How much wider a line may become in the font that serves it. */
-  private static final double WIDER = 1.16;
-
   private final StyleMaker styles;
   private final Dehyphenator joiner;
 
@@ -72,7 +65,11 @@ final class TableMaker {
           row.size() == needed.length && row.stream().allMatch(c -> c.columnSpan() == 1);
       for (int k = 0; whole && k < needed.length; k++) {
         for (TextLine l : row.get(k).lines()) {
-          needed[k] = Math.max(needed[k], l.box().width() * WIDER + 2 * CELL_PADDING);
+          needed[k] =
+              Math.max(
+                  needed[k],
+                  l.box().width() * DocumentThresholds.TableMaker.WIDER
+                      + 2 * DocumentThresholds.TableMaker.CELL_PADDING);
         }
       }
     }
@@ -107,8 +104,13 @@ final class TableMaker {
     }
     apart.sort(null);
     double usual = apart.isEmpty() ? 0 : apart.get(apart.size() / 2);
-    double each = LookMaker.halves(Math.clamp(usual / 2, 0, MOST_CELL_PADDING));
-    return new Insets(each, CELL_PADDING, each, CELL_PADDING);
+    double each =
+        LookMaker.halves(Math.clamp(usual / 2, 0, DocumentThresholds.TableMaker.MOST_CELL_PADDING));
+    return new Insets(
+        each,
+        DocumentThresholds.TableMaker.CELL_PADDING,
+        each,
+        DocumentThresholds.TableMaker.CELL_PADDING);
   }
 
   /** Where the first lines of a row stand, if they stand on a page. */

@@ -1,6 +1,7 @@
 package decant.pdf.read.drawings;
 
 import decant.model.Box;
+import decant.pdf.read.page.Anatomy;
 import decant.pdf.read.page.Glyph;
 import decant.pdf.read.page.ScannedPage;
 import decant.pdf.read.page.TextLine;
@@ -12,11 +13,6 @@ import java.util.regex.Pattern;
 
 /** Finds what is written along the sides of a drawing: the numbers and names of its axes. */
 final class AxisLabels {
-  private static final double NEAR = 18;
-
-  /** Labels are short beside what they label. */
-  private static final double WIDEST = 0.35;
-
   private static final Pattern CAPTION =
       Pattern.compile("^(?i)(fig|figure|chart|diagram|plate|table|map|abb|abbildung)\\b.*");
 
@@ -66,22 +62,24 @@ final class AxisLabels {
   }
 
   private static boolean isLabel(TextLine l, Box box) {
-    return l.box().width() < box.width() * WIDEST
+    return l.box().width() < box.width() * DrawingThresholds.AxisLabels.WIDEST
         && l.box().height() < 20
         && !CAPTION.matcher(l.text().strip()).matches();
   }
 
   private static boolean isBelow(Box l, Box d) {
     return l.y() > d.bottom() - 3
-        && l.y() < d.bottom() + NEAR
-        && l.x() > d.x() - NEAR
-        && l.right() < d.right() + NEAR;
+        && l.y() < d.bottom() + DrawingThresholds.AxisLabels.NEAR
+        && l.x() > d.x() - DrawingThresholds.AxisLabels.NEAR
+        && l.right() < d.right() + DrawingThresholds.AxisLabels.NEAR;
   }
 
   private static boolean isBeside(Box l, Box d) {
-    boolean left = l.right() < d.x() + 3 && l.right() > d.x() - NEAR;
-    boolean right = l.x() > d.right() - 3 && l.x() < d.right() + NEAR;
-    return (left || right) && l.y() > d.y() - NEAR && l.bottom() < d.bottom() + NEAR;
+    boolean left = l.right() < d.x() + 3 && l.right() > d.x() - DrawingThresholds.AxisLabels.NEAR;
+    boolean right = l.x() > d.right() - 3 && l.x() < d.right() + DrawingThresholds.AxisLabels.NEAR;
+    return (left || right)
+        && l.y() > d.y() - DrawingThresholds.AxisLabels.NEAR
+        && l.bottom() < d.bottom() + DrawingThresholds.AxisLabels.NEAR;
   }
 
   /** The pieces on the first height below, if there are enough of them. */
@@ -92,20 +90,21 @@ final class AxisLabels {
   }
 
   private static boolean isNear(Box b, Box d) {
-    return b.x() > d.x() - 2.5 * NEAR
-        && b.right() < d.right() + 2.5 * NEAR
-        && b.y() > d.y() - NEAR
-        && b.bottom() < d.bottom() + 2 * NEAR;
+    return b.x() > d.x() - DrawingThresholds.AxisLabels.BEYOND * DrawingThresholds.AxisLabels.NEAR
+        && b.right()
+            < d.right() + DrawingThresholds.AxisLabels.BEYOND * DrawingThresholds.AxisLabels.NEAR
+        && b.y() > d.y() - DrawingThresholds.AxisLabels.NEAR
+        && b.bottom() < d.bottom() + 2 * DrawingThresholds.AxisLabels.NEAR;
   }
 
   /** Where a glyph stands on the page, also if it is turned. */
   private static Box inkOf(Glyph g) {
     double s = g.size();
     return switch (g.quarter()) {
-      case 1 -> new Box(g.x() - s * 0.22, g.baseline(), s, g.width());
-      case 2 -> new Box(g.x() - g.width(), g.baseline() - s * 0.22, g.width(), s);
-      case 3 -> new Box(g.x() - s * 0.8, g.baseline() - g.width(), s, g.width());
-      default -> new Box(g.x(), g.baseline() - s * 0.8, g.width(), s);
+      case 1 -> new Box(g.x() - s * Anatomy.DESCENT, g.baseline(), s, g.width());
+      case 2 -> new Box(g.x() - g.width(), g.baseline() - s * Anatomy.DESCENT, g.width(), s);
+      case 3 -> new Box(g.x() - s * Anatomy.ASCENT, g.baseline() - g.width(), s, g.width());
+      default -> new Box(g.x(), g.baseline() - s * Anatomy.ASCENT, g.width(), s);
     };
   }
 }

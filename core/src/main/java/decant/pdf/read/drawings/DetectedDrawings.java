@@ -26,19 +26,8 @@ import java.util.stream.Stream;
  * with the labels that stand in them. Frames, shades, rules and bullets are no drawings.
  */
 public final class DetectedDrawings {
-  /** Shapes nearer than this belong to one drawing, in points. */
-  private static final double NEAR = 4;
-
-  private static final double SMALLEST = 24;
-
-  /** Drawings nearer than this may be parts of one. */
-  private static final double PARTS_NEAR = 40;
-
   /** More drawings than this on one page are a texture, and said to be left out. */
   private static final int MOST_ON_PAGE = 40;
-
-  /** A drawing with more than this share of its area under letters is text with decoration. */
-  private static final double MOST_TEXT = 0.25;
 
   /** Cuts the picture at a place out of a page. */
   public interface Cutter {
@@ -132,9 +121,13 @@ public final class DetectedDrawings {
         page.shapes().stream()
             .filter(Painted::shows)
             .filter(s ->
-                s.box().width() * s.box().height() < page.width() * page.height() * 0.7
-                    && (s.box().width() < page.width() * 0.98
-                        || s.box().height() < page.height() * 0.98))
+                s.box().width() * s.box().height()
+                        < page.width()
+                            * page.height()
+                            * DrawingThresholds.DetectedDrawings.BACKGROUND
+                    && (s.box().width() < page.width() * DrawingThresholds.DetectedDrawings.ACROSS
+                        || s.box().height()
+                            < page.height() * DrawingThresholds.DetectedDrawings.ACROSS))
             .sorted(Comparator.comparingDouble(s -> s.box().y()))
             .toList();
     if (shapes.stream().noneMatch(s -> s.free() || s.solid())) {
@@ -146,11 +139,13 @@ public final class DetectedDrawings {
       for (Painted s : cluster) {
         box = box.union(s.box());
       }
-      if (box.width() < SMALLEST || box.height() < SMALLEST) {
+      if (box.width() < DrawingThresholds.DetectedDrawings.SMALLEST
+          || box.height() < DrawingThresholds.DetectedDrawings.SMALLEST) {
         continue;
       }
       List<Glyph> within = within(page, box, cluster);
-      if (isDrawn(cluster, page) && textShare(within, box) < MOST_TEXT) {
+      if (isDrawn(cluster, page)
+          && textShare(within, box) < DrawingThresholds.DetectedDrawings.MOST_TEXT) {
         out.add(new Drawing(box, cluster, within, content(cluster)));
       }
     }
@@ -179,7 +174,8 @@ public final class DetectedDrawings {
         for (int b = a + 1; b < out.size() && !changed; b++) {
           Drawing x = out.get(a);
           Drawing y = out.get(b);
-          if (near(x.box(), y.box(), PARTS_NEAR) && alone(x, y, page)) {
+          if (near(x.box(), y.box(), DrawingThresholds.DetectedDrawings.PARTS_NEAR)
+              && alone(x, y, page)) {
             out.remove(b);
             out.set(a, joined(x, y));
             changed = true;
@@ -226,9 +222,10 @@ public final class DetectedDrawings {
     var open = new ArrayList<Integer>(); // shapes that reach down to where the next begins
     for (int k = 0; k < sorted.size(); k++) {
       Box b = sorted.get(k).box();
-      open.removeIf(o -> sorted.get(o).box().bottom() + NEAR < b.y());
+      open.removeIf(
+          o -> sorted.get(o).box().bottom() + DrawingThresholds.DetectedDrawings.NEAR < b.y());
       for (int o : open) {
-        if (sorted.get(o).box().sharedWidth(b) > -NEAR) {
+        if (sorted.get(o).box().sharedWidth(b) > -DrawingThresholds.DetectedDrawings.NEAR) {
           groups.join(k, o);
         }
       }

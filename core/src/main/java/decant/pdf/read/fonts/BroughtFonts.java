@@ -21,8 +21,6 @@ public final class BroughtFonts {
   /** Outlines of Type 1 and CFF programs, whose curves are of another kind, are kept this fine. */
   private static final int FINE = 2000;
 
-  private static final int USUAL_SPACE = 250;
-
   /**
    * @param withheld the families whose licence forbids that text is edited in them
    */
@@ -86,7 +84,9 @@ public final class BroughtFonts {
       boolean even =
           letters.values().stream().mapToLong(l -> Math.round(l.advance())).distinct().count() == 1;
       double advance =
-          even ? letters.values().iterator().next().advance() : USUAL_SPACE * units / 1000.0;
+          even
+              ? letters.values().iterator().next().advance()
+              : FontThresholds.BroughtFonts.USUAL_SPACE * units / 1000.0;
       space = new OutlineFont.Letter(new java.awt.geom.Path2D.Double(), advance);
       letters.put(" ", space);
     }

@@ -25,12 +25,6 @@ import java.util.OptionalDouble;
 public final class FontDoubts {
   private static final Words WORDS = Words.of(FontDoubts.class);
 
-  /** So many letters of a font tell how wide it runs. */
-  private static final int ENOUGH = 3000;
-
-  /** A difference in width that moves no line, as a share. */
-  private static final double SMALL = 0.004;
-
   private static final FontRenderContext UNITS = new FontRenderContext(null, true, true);
 
   private final FileFonts fonts;
@@ -77,7 +71,7 @@ public final class FontDoubts {
                 : "font-doubts.is-not-at-hand",
             family,
             by.family());
-    if (wider.isPresent() && Math.abs(wider.getAsDouble()) < SMALL) {
+    if (wider.isPresent() && Math.abs(wider.getAsDouble()) < FontThresholds.FontDoubts.SMALL) {
       return Finding.general(
           Kind.FONT_REPLACED,
           Severity.NOTE,
@@ -111,7 +105,7 @@ public final class FontDoubts {
                 && g.text().length() == 1
                 && Character.isLetterOrDigit(g.text().charAt(0))
                 && g.width() > 0;
-        if (letter && n < ENOUGH) {
+        if (letter && n < FontThresholds.FontDoubts.ENOUGH) {
           FontFace by =
               served.computeIfAbsent(
                   g.ink().face(),
@@ -126,7 +120,7 @@ public final class FontDoubts {
           }
         }
       }
-      if (n >= ENOUGH) {
+      if (n >= FontThresholds.FontDoubts.ENOUGH) {
         break;
       }
     }

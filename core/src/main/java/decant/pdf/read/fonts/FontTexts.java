@@ -28,12 +28,6 @@ import org.jspecify.annotations.Nullable;
  * program, and at last by what its letters look like.
  */
 final class FontTexts {
-  /** So many letters are looked at to tell whether a font's map can be trusted. */
-  private static final int SAMPLES = 12;
-
-  /** So many that look like what they are said to be are enough. */
-  private static final int ENOUGH = 3;
-
   /** Letters are looked for among so many codes. */
   private static final int MOST_CODES = 1200;
 
@@ -202,7 +196,7 @@ final class FontTexts {
     int like = 0;
     int unlike = 0;
     int last = font instanceof PDType0Font ? MOST_CODES : 255;
-    for (int code = 0; code <= last && like + unlike < SAMPLES; code++) {
+    for (int code = 0; code <= last && like + unlike < FontThresholds.FontTexts.SAMPLES; code++) {
       String s = hasCode(code) ? said(code) : "";
       if (s.length() == 1 && isLetter(s.charAt(0))) {
         Optional<Boolean> same =
@@ -213,7 +207,7 @@ final class FontTexts {
                     .flatMap(g -> KnownShapes.shipped().isLike(g, s, face));
         like += same.filter(b -> b).isPresent() ? 1 : 0;
         unlike += same.filter(b -> !b).isPresent() ? 1 : 0;
-        if (like >= ENOUGH) {
+        if (like >= FontThresholds.FontTexts.ENOUGH) {
           return true;
         }
       }

@@ -21,24 +21,15 @@ import java.util.Optional;
 record GlyphShape(byte[] cells, double aspect, double height, double bottom) {
   private static final int SIDE = 16;
 
-  /** A shape of so much ink is a block or the frame that stands for a missing letter. */
-  private static final double BLOCK = 0.97;
-
-  /** Each side of a frame has at least so much. */
-  private static final double SIDE_INK = 0.8;
-
-  /** How much what is more than twice as wide, or an em higher, differs; found by trial. */
-  private static final double BY_ASPECT = 0.22;
-
-  private static final double BY_HEIGHT = 0.7;
-
   /**
    * @param outline with the origin on the baseline, y upwards, one em long and high
    * @return empty if there is no ink
    */
   static Optional<GlyphShape> of(Shape outline) {
     Rectangle2D b = outline.getBounds2D();
-    boolean ink = b.getWidth() > 0.005 && b.getHeight() > 0.005;
+    boolean ink =
+        b.getWidth() > FontThresholds.GlyphShape.SPECK
+            && b.getHeight() > FontThresholds.GlyphShape.SPECK;
     if (!ink || b.getWidth() > 4 || b.getHeight() > 4) {
       return Optional.empty();
     }
@@ -59,7 +50,7 @@ record GlyphShape(byte[] cells, double aspect, double height, double bottom) {
 
   /** Whether it is a block, or the bare frame that stands for a missing letter. */
   boolean isBlank() {
-    if (height < 0.4) {
+    if (height < FontThresholds.GlyphShape.LOW) {
       return false;
     }
     int most = SIDE * 255;
@@ -77,8 +68,11 @@ record GlyphShape(byte[] cells, double aspect, double height, double bottom) {
       amid += x > 3 && y > 3 && x < SIDE - 4 && y < SIDE - 4 ? ink : 0;
       all += ink;
     }
-    boolean frame = java.util.Arrays.stream(sides).allMatch(s -> s > most * SIDE_INK);
-    boolean block = all > BLOCK * most * SIDE && aspect > 0.45;
+    boolean frame =
+        java.util.Arrays.stream(sides).allMatch(s -> s > most * FontThresholds.GlyphShape.SIDE_INK);
+    boolean block =
+        all > FontThresholds.GlyphShape.BLOCK * most * SIDE
+            && aspect > FontThresholds.GlyphShape.BAR;
     return block || frame && amid == 0;
   }
 
@@ -89,8 +83,9 @@ record GlyphShape(byte[] cells, double aspect, double height, double bottom) {
    */
   double unlike(GlyphShape o, double limit) {
     double proportions =
-        BY_ASPECT * Math.abs(Math.log(aspect / o.aspect))
-            + BY_HEIGHT * (Math.abs(height - o.height) + Math.abs(bottom - o.bottom));
+        FontThresholds.GlyphShape.BY_ASPECT * Math.abs(Math.log(aspect / o.aspect))
+            + FontThresholds.GlyphShape.BY_HEIGHT
+                * (Math.abs(height - o.height) + Math.abs(bottom - o.bottom));
     if (proportions > limit) {
       return 1;
     }

@@ -18,9 +18,6 @@ import java.util.concurrent.ConcurrentHashMap;
  * The shapes of letters in the fonts that ship with the program, to tell by them what a letter is.
  */
 final class KnownShapes {
-  /** A letter that its nearest known shape is further from than this is not told. */
-  private static final double NEAR = 0.19;
-
   /** Characters by how likely they are: of two that look alike the first is meant. */
   private static final String CHARACTERS =
       "etaoinshrdlcumwfgypbvkjxqz"
@@ -34,17 +31,6 @@ final class KnownShapes {
           + "αβγδεζηθικλμνξπρστυφχψωΓΔΘΛΞΠΣΦΨΩ"
           + "бвгдежзийклмнптуфцчшщъыьэюяБГДЖЗИЙЛПУФЦЧШЩЪЫЬЭЮЯ";
 
-  /** So many of them come first where two look alike; the others only where they are clear. */
-  private static final int COMMON = 75;
-
-  /** The letters among them, which come first. */
-  private static final int LETTERS = 52;
-
-  /** So many families are enough to tell whether a letter is what it is said to be. */
-  private static final int COMMONEST = 2;
-
-  private static final double RARE = 0.05;
-
   private static final List<String> FAMILIES =
       List.of(
           "Liberation Serif",
@@ -53,9 +39,6 @@ final class KnownShapes {
           "Carlito",
           "Caladea",
           "DejaVu Sans");
-
-  /** A letter that is said to be what looks so unlike it is something else. */
-  private static final double FAR = 0.28;
 
   /**
    * @param rarity how much nearer its shape must be than that of a likelier character
@@ -101,7 +84,9 @@ final class KnownShapes {
         style,
         s -> {
           var made = new ArrayList<Known>();
-          FAMILIES.subList(0, COMMONEST).forEach(f -> add(f, s, LETTERS, made));
+          FAMILIES
+              .subList(0, FontThresholds.KnownShapes.COMMONEST)
+              .forEach(f -> add(f, s, FontThresholds.KnownShapes.LETTERS, made));
           return made;
         });
   }
@@ -111,7 +96,8 @@ final class KnownShapes {
     FontFace face = FontBook.shipped().serve(family, style.bold(), style.italic()).face();
     for (int k = 0; k < characters; k++) {
       String c = CHARACTERS.substring(k, k + 1);
-      double rarity = k < COMMON ? k * 1e-4 : RARE;
+      double rarity =
+          k < FontThresholds.KnownShapes.COMMON ? k * 1e-4 : FontThresholds.KnownShapes.RARE;
       if (face.covers(c.charAt(0))) {
         GlyphShape.of(outline(face, c)).ifPresent(s -> to.add(new Known(c, s, rarity)));
       }
@@ -134,14 +120,16 @@ final class KnownShapes {
     double other = 1;
     for (Known k : letters(new Style(style.bold(), style.italic()))) {
       if (k.character.equalsIgnoreCase(letter)) {
-        own = Math.min(own, shape.unlike(k.shape, FAR));
+        own = Math.min(own, shape.unlike(k.shape, FontThresholds.KnownShapes.FAR));
       } else {
-        other = Math.min(other, shape.unlike(k.shape, NEAR));
+        other = Math.min(other, shape.unlike(k.shape, FontThresholds.KnownShapes.NEAR));
       }
     }
-    return own < NEAR || own < 1 && own <= other
+    return own < FontThresholds.KnownShapes.NEAR || own < 1 && own <= other
         ? Optional.of(true)
-        : other < NEAR && own > FAR ? Optional.of(false) : Optional.empty();
+        : other < FontThresholds.KnownShapes.NEAR && own > FontThresholds.KnownShapes.FAR
+            ? Optional.of(false)
+            : Optional.empty();
   }
 
   /** The character whose shape is nearest, if any is near. */
@@ -150,7 +138,7 @@ final class KnownShapes {
       return Optional.empty();
     }
     String best = "";
-    double least = NEAR;
+    double least = FontThresholds.KnownShapes.NEAR;
     for (Known k : all()) {
       double d = shape.unlike(k.shape, least) + k.rarity;
       if (d < least) {

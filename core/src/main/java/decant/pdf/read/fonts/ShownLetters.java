@@ -32,8 +32,6 @@ record ShownLetters(
     int used,
     OptionalInt unitsPerEm,
     OptionalInt embedding) {
-  private static final int LONGEST = 4;
-
   /** Scripts whose letters are shaped or stand on each other: outlines alone do not make a font. */
   private static boolean isPlain(int c) {
     int type = Character.getType(c);
@@ -77,7 +75,7 @@ record ShownLetters(
     texts.shown((code, text, times) -> {
       boolean plain =
           !text.isEmpty()
-              && text.codePointCount(0, text.length()) <= LONGEST
+              && text.codePointCount(0, text.length()) <= FontThresholds.ShownLetters.LONGEST
               && text.codePoints().allMatch(ShownLetters::isPlain);
       used[0] += times;
       if (plain && times > best.getOrDefault(text, 0)) {

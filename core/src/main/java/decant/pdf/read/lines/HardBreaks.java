@@ -3,6 +3,7 @@ package decant.pdf.read.lines;
 import decant.pdf.read.detected.Region;
 import decant.pdf.read.page.Directions;
 import decant.pdf.read.page.Glyph;
+import decant.pdf.read.page.Sizes;
 import decant.pdf.read.page.SourceFace;
 import decant.pdf.read.page.TextLine;
 import java.util.ArrayList;
@@ -19,15 +20,6 @@ import java.util.regex.Pattern;
  */
 public final class HardBreaks {
   private static final Pattern SENTENCE_END = Pattern.compile("[.!?:;…][\"'”’»)\\]]*$");
-
-  /** So many different letters tell whether a face's are all as wide. */
-  private static final int LETTERS = 8;
-
-  /** Of the lines of verse, so many could have gone on further. */
-  private static final double SHORT_SHARE = 0.3;
-
-  /** Verse leaves this share of the width free beside its longest line. */
-  private static final double FREE = 0.15;
 
   private final Set<SourceFace> listings;
 
@@ -62,8 +54,13 @@ public final class HardBreaks {
     int evenLetters = 0;
     for (Map.Entry<SourceFace, double[]> e : widths.entrySet()) {
       double[] range = e.getValue();
-      boolean alike = range[1] - range[0] < 0.012 && range[1] > 0.3 && range[1] < 0.9;
-      if (alike && letters.getOrDefault(e.getKey(), Set.of()).size() >= LETTERS) {
+      boolean alike =
+          range[1] - range[0] < LineThresholds.HardBreaks.EVEN
+              && range[1] > LineThresholds.HardBreaks.NARROWEST
+              && range[1] < LineThresholds.HardBreaks.WIDEST;
+      if (alike
+          && letters.getOrDefault(e.getKey(), Set.of()).size()
+              >= LineThresholds.HardBreaks.LETTERS) {
         even.add(e.getKey());
         evenLetters += counts.getOrDefault(e.getKey(), 0);
       }
@@ -104,11 +101,11 @@ public final class HardBreaks {
   /** Whether a line begins just below one, at the same place and in the same size. */
   private static boolean goesOn(TextLine a, TextLine b) {
     double gap = b.baseline() - a.baseline();
-    return Math.abs(a.box().x() - b.box().x()) < 1.5
-        && Math.abs(a.size() - b.size()) < 0.3
+    return Math.abs(a.box().x() - b.box().x()) < Sizes.SAME_PLACE
+        && Sizes.same(a.size(), b.size())
         && a.bold() == b.bold()
         && gap > 0
-        && gap < 1.6 * a.size();
+        && gap < LineThresholds.HardBreaks.FOLLOWS * a.size();
   }
 
   private static boolean isVerse(Region region, List<TextLine> lines) {
@@ -116,7 +113,7 @@ public final class HardBreaks {
       return false;
     }
     double edge = lines.stream().mapToDouble(l -> l.box().right()).max().orElse(0);
-    if (edge > region.right() - FREE * (region.right() - region.left())) {
+    if (edge > region.right() - LineThresholds.HardBreaks.FREE * (region.right() - region.left())) {
       return false;
     }
     int breaks = 0;
@@ -127,10 +124,13 @@ public final class HardBreaks {
         continue; // a paragraph may end there
       }
       breaks++;
-      if (edge - l.box().right() > lines.get(k + 1).firstWord() + 1.3 * l.size()) {
+      if (edge - l.box().right()
+          > lines.get(k + 1).firstWord() + LineThresholds.HardBreaks.ROOM * l.size()) {
         meant.add(l);
       }
     }
-    return breaks > 1 && !meant.isEmpty() && meant.size() >= SHORT_SHARE * breaks;
+    return breaks > 1
+        && !meant.isEmpty()
+        && meant.size() >= LineThresholds.HardBreaks.SHORT_SHARE * breaks;
   }
 }

@@ -9,7 +9,6 @@ import java.util.regex.Pattern;
 /** Rows of dots that lead the eye from a text to what stands at the end of its line. */
 public final class Leaders {
   private static final String DOTS = ".·․…‥";
-  private static final int FEWEST = 4;
   private static final Pattern PAGE = Pattern.compile("\\d{1,4}|[ivxlc]{1,8}|[A-Z]-?\\d{1,3}");
 
   private static final Pattern ROW = Pattern.compile("([.·․] ?){5,}");
@@ -51,7 +50,7 @@ public final class Leaders {
       tab |= line.get(gap).text().equals("\t");
     }
     // The stop that ends a sentence or an abbreviation is no leader.
-    boolean dotted = dots >= FEWEST;
+    boolean dotted = dots >= LineThresholds.Leaders.FEWEST;
     if (gap == 0 || !dotted && (!tab || dots > 0)) {
       return Optional.empty();
     }

@@ -1,9 +1,11 @@
 package decant.pdf.read.lines;
 
 import decant.model.Box;
+import decant.pdf.read.page.Anatomy;
 import decant.pdf.read.page.Directions;
 import decant.pdf.read.page.Glyph;
 import decant.pdf.read.page.ScannedPage;
+import decant.pdf.read.page.Sizes;
 import decant.pdf.read.page.SourceFace;
 import decant.pdf.read.page.TextLine;
 import java.util.ArrayList;
@@ -19,15 +21,6 @@ import java.util.Optional;
  * stand apart.
  */
 public final class Lines {
-  /** Gap between words, as a share of the size; common practice. */
-  private static final double WORD_GAP = 0.17;
-
-  /** Gap that ends a piece of a line. */
-  private static final double PIECE_GAP = 1.6;
-
-  /** So many letters over others are no accident: accents and signs made of several are fewer. */
-  private static final int LETTERS_OVER = 6;
-
   private Lines() {}
 
   public static List<TextLine> of(ScannedPage page) {
@@ -59,7 +52,7 @@ public final class Lines {
     return letters.entrySet().stream()
         .max(Map.Entry.comparingByValue())
         .map(Map.Entry::getKey)
-        .orElse(11.0);
+        .orElse(Sizes.USUAL);
   }
 
   /**
@@ -90,7 +83,10 @@ public final class Lines {
         if (!end) {
           Glyph a = lastInk(once, from, k);
           Glyph b = once.get(k);
-          end = !b.isSpace() && b.x() - a.right() > PIECE_GAP * Math.max(a.size(), b.size());
+          end =
+              !b.isSpace()
+                  && b.x() - a.right()
+                      > LineThresholds.Lines.PIECE_GAP * Math.max(a.size(), b.size());
         }
         if (end) {
           line(page.number(), once.subList(from, k)).ifPresent(out::add);
@@ -114,11 +110,11 @@ public final class Lines {
       boolean covers =
           !a.isSpace()
               && !b.isSpace()
-              && a.right() - b.x() > 0.3 * Math.min(a.width(), b.width())
+              && a.right() - b.x() > LineThresholds.Lines.OVERLAP * Math.min(a.width(), b.width())
               && !a.text().equals(b.text());
       over += covers ? 1 : 0;
     }
-    if (over < LETTERS_OVER) {
+    if (over < LineThresholds.Lines.LETTERS_OVER) {
       return List.of(row);
     }
     var hands = new LinkedHashMap<Hand, List<Glyph>>();
@@ -150,12 +146,14 @@ public final class Lines {
     List<Glyph> raised = new ArrayList<>();
     double typical = typicalSize(sorted);
     for (Glyph g : sorted) {
-      if (g.size() < typical * 0.8) {
+      if (g.size() < typical * LineThresholds.Lines.RAISED) {
         raised.add(g); // may be a note mark: joins the line it stands by below
         continue;
       }
       List<Glyph> row = rows.isEmpty() ? null : rows.getLast();
-      if (row == null || g.baseline() - row.getFirst().baseline() > Math.min(3, g.size() * 0.25)) {
+      if (row == null
+          || g.baseline() - row.getFirst().baseline()
+              > Math.min(3, g.size() * LineThresholds.Lines.SAME_LINE)) {
         row = new ArrayList<>();
         rows.add(row);
       }
@@ -177,7 +175,9 @@ public final class Lines {
     rest.sort(Comparator.comparingDouble(Glyph::baseline));
     List<Glyph> row = null;
     for (Glyph g : rest) {
-      if (row == null || g.baseline() - row.getFirst().baseline() > Math.min(3, g.size() * 0.3)) {
+      if (row == null
+          || g.baseline() - row.getFirst().baseline()
+              > Math.min(3, g.size() * LineThresholds.Lines.SMALL_LINE)) {
         row = new ArrayList<>();
         rows.add(row);
       }
@@ -195,12 +195,12 @@ public final class Lines {
               .filter(r -> {
                 double up = r.getFirst().baseline() - g.baseline();
                 double s = r.getFirst().size();
-                return up > -0.35 * s
-                    && up < 0.7 * s
+                return up > -LineThresholds.Lines.LOWERED * s
+                    && up < LineThresholds.Lines.HIGHEST * s
                     && r.stream()
                         .anyMatch(o ->
-                            Math.abs(g.x() - o.right()) < s * 0.35
-                                || Math.abs(o.x() - g.right()) < s * 0.35);
+                            Math.abs(g.x() - o.right()) < s * LineThresholds.Lines.TOUCHES
+                                || Math.abs(o.x() - g.right()) < s * LineThresholds.Lines.TOUCHES);
               })
               .findFirst();
       home.ifPresentOrElse(r -> r.add(g), () -> rest.add(g));
@@ -233,8 +233,8 @@ public final class Lines {
   public static boolean doubles(Glyph g, Glyph o) {
     return !g.isSpace()
         && o.text().equals(g.text())
-        && Math.abs(o.x() - g.x()) < g.size() * 0.08
-        && g.width() > g.size() * 0.15;
+        && Math.abs(o.x() - g.x()) < g.size() * LineThresholds.Lines.TWICE
+        && g.width() > g.size() * LineThresholds.Lines.NARROW;
   }
 
   private static Optional<TextLine> line(int page, List<Glyph> piece) {
@@ -255,7 +255,8 @@ public final class Lines {
       if (!spaced.isEmpty()) {
         Glyph last = spaced.getLast();
         boolean apart =
-            g.x() - last.right() > WORD_GAP * Math.max(1, Math.min(g.size(), last.size()));
+            g.x() - last.right()
+                > LineThresholds.Lines.WORD_GAP * Math.max(1, Math.min(g.size(), last.size()));
         if (g.isSpace() && last.isSpace()) {
           continue;
         }
@@ -279,8 +280,8 @@ public final class Lines {
         size = g.size();
         baseline = g.baseline();
       }
-      top = Math.min(top, g.baseline() - g.size() * 0.8);
-      bottom = Math.max(bottom, g.baseline() + g.size() * 0.22);
+      top = Math.min(top, g.baseline() - g.size() * Anatomy.ASCENT);
+      bottom = Math.max(bottom, g.baseline() + g.size() * Anatomy.DESCENT);
     }
     size = mainSize(spaced, size);
     return Optional.of(

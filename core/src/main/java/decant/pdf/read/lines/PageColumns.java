@@ -4,6 +4,7 @@ import decant.model.Box;
 import decant.pdf.read.page.Directions;
 import decant.pdf.read.page.Glyph;
 import decant.pdf.read.page.Rule;
+import decant.pdf.read.page.Sizes;
 import decant.pdf.read.page.TextLine;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -19,10 +20,6 @@ import java.util.Set;
  */
 public final class PageColumns {
   private static final int DEEPEST = 6;
-  private static final double SAME_EDGE = 2.5;
-
-  /** The least gutter, as a share of the size of the text beside it. */
-  private static final double LEAST_GUTTER = 0.55;
 
   /**
    * Pieces that stand in one column.
@@ -169,7 +166,9 @@ public final class PageColumns {
       if (g.isSpace()) {
         continue;
       }
-      if (k > 0 && Math.abs(g.x() - x) <= SAME_EDGE && g.x() - reach > 0.7 * l.size()) {
+      if (k > 0
+          && Math.abs(g.x() - x) <= LineThresholds.PageColumns.SAME_EDGE
+          && g.x() - reach > LineThresholds.PageColumns.GAP * l.size()) {
         return k;
       }
       reach = Math.max(reach, g.right());
@@ -185,7 +184,7 @@ public final class PageColumns {
     int k = 0;
     while (k < xs.length) {
       int end = k;
-      while (end < xs.length && xs[end] - xs[k] <= SAME_EDGE) {
+      while (end < xs.length && xs[end] - xs[k] <= LineThresholds.PageColumns.SAME_EDGE) {
         end++;
       }
       if (end - k >= 3 && xs[k] > least) {
@@ -235,7 +234,7 @@ public final class PageColumns {
         bands.add(new Band(List.of(l), List.of(), true));
         crossing++;
       } else if (l != null) {
-        (l.box().x() < x - SAME_EDGE ? left : right).add(l);
+        (l.box().x() < x - LineThresholds.PageColumns.SAME_EDGE ? left : right).add(l);
       }
     }
     boolean columns =
@@ -248,17 +247,18 @@ public final class PageColumns {
 
   private static boolean crosses(TextLine l, double x, double size) {
     Box b = l.box();
-    return b.x() < x - SAME_EDGE && b.right() > x - LEAST_GUTTER * Math.min(size, l.size());
+    return b.x() < x - LineThresholds.PageColumns.SAME_EDGE
+        && b.right() > x - LineThresholds.PageColumns.LEAST_GUTTER * Math.min(size, l.size());
   }
 
   /** The last line of a title that reaches across. */
   private static boolean goesOn(TextLine before, TextLine l, double x, double size) {
     double pitch = l.baseline() - before.baseline();
     return crosses(before, x, size)
-        && l.size() > 1.15 * size
-        && Math.abs(l.size() - before.size()) < 0.3
+        && l.size() > LineThresholds.PageColumns.TITLE * size
+        && Sizes.same(l.size(), before.size())
         && pitch > 0
-        && pitch < 1.6 * l.size();
+        && pitch < LineThresholds.PageColumns.TITLE_PITCH * l.size();
   }
 
   /** Whether two sides stand beside rather than below one another. */
@@ -269,7 +269,7 @@ public final class PageColumns {
         Math.min(
             a.getLast().box().bottom() - a.getFirst().box().y(),
             b.getLast().box().bottom() - b.getFirst().box().y());
-    return bottom - top > 0.4 * shorter;
+    return bottom - top > LineThresholds.PageColumns.BESIDE * shorter;
   }
 
   /** Columns of prose have many lines of nearly the full width; those of a table do not. */
@@ -283,8 +283,11 @@ public final class PageColumns {
       return false;
     }
     List<TextLine> rows = Regions.rows(lines);
-    long full = rows.stream().filter(l -> l.box().width() > 0.7 * measure).count();
-    return full >= 0.35 * rows.size();
+    long full =
+        rows.stream()
+            .filter(l -> l.box().width() > LineThresholds.PageColumns.FULL * measure)
+            .count();
+    return full >= LineThresholds.PageColumns.PROSE * rows.size();
   }
 
   private static double left(List<TextLine> lines) {

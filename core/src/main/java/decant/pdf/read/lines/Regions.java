@@ -21,7 +21,7 @@ public final class Regions {
   /** The width that full lines have: nine in ten are not wider. */
   public static double measure(List<TextLine> lines) {
     double[] widths = lines.stream().mapToDouble(l -> l.box().width()).sorted().toArray();
-    return widths[(int) (widths.length * 0.9)];
+    return widths[(int) (widths.length * LineThresholds.Regions.FULL)];
   }
 
   /** Pieces on one baseline put together into whole lines. */
@@ -31,7 +31,8 @@ public final class Regions {
     var row = new ArrayList<TextLine>();
     for (TextLine l : sorted) {
       if (!row.isEmpty()
-          && l.baseline() - row.getFirst().baseline() > Math.max(2, 0.25 * l.size())) {
+          && l.baseline() - row.getFirst().baseline()
+              > Math.max(2, LineThresholds.Regions.SAME_ROW * l.size())) {
         out.add(whole(row));
         row.clear();
       }
@@ -59,7 +60,9 @@ public final class Regions {
       if (!glyphs.isEmpty()) {
         Glyph last = glyphs.getLast();
         double gap = l.box().x() - last.right();
-        glyphs.add(last.gap(gap > 2.5 * last.size() ? "\t" : " ", Math.max(0, gap)));
+        glyphs.add(
+            last.gap(
+                gap > LineThresholds.Regions.TAB * last.size() ? "\t" : " ", Math.max(0, gap)));
       }
       glyphs.addAll(l.glyphs());
       box = box.union(l.box());

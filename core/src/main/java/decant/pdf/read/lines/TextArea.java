@@ -13,12 +13,6 @@ import java.util.List;
  * @param right from the left edge of the page, in points
  */
 public record TextArea(double left, double right) {
-  /** So small a share of the lines may stand out. */
-  private static final double OUTLIERS = 0.02;
-
-  /** Lines that stand out by less do not matter. */
-  private static final double LITTLE = 6;
-
   private record Edge(double at, int lines) {}
 
   public static TextArea of(List<Detected> blocks, double pageWidth) {
@@ -36,7 +30,7 @@ public record TextArea(double left, double right) {
       lefts.add(new Edge(f.box().x(), lines));
       rights.add(new Edge(-f.box().right(), lines));
     }
-    int few = (int) (all * OUTLIERS);
+    int few = (int) (all * LineThresholds.TextArea.OUTLIERS);
     return all == 0
         ? new TextArea(pageWidth, 0)
         : new TextArea(edge(lefts, few), -edge(rights, few));
@@ -50,7 +44,7 @@ public record TextArea(double left, double right) {
       beyond += e.lines();
       if (beyond > few) {
         double first = edges.getFirst().at();
-        return e.at() - first < LITTLE ? first : e.at();
+        return e.at() - first < LineThresholds.TextArea.LITTLE ? first : e.at();
       }
     }
     return edges.getFirst().at();

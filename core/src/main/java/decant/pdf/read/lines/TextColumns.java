@@ -12,11 +12,6 @@ import java.util.Optional;
 
 /** Tells text that runs through columns from text that reaches across them. */
 public final class TextColumns {
-  private static final double MOST_COLUMNS = 4;
-
-  /** Columns differ in width by less than this share, or they are a layout of another kind. */
-  private static final double ALIKE = 0.15;
-
   /** A stretch of blocks in reading order that runs through so many columns. */
   public record Stretch(List<Detected> blocks, Columns columns) {}
 
@@ -90,10 +85,10 @@ public final class TextColumns {
       boolean alike =
           columns.isEmpty()
               || Math.abs(m.width() - columns.getFirst().width())
-                  < columns.getFirst().width() * ALIKE;
+                  < columns.getFirst().width() * LineThresholds.TextColumns.ALIKE;
       int many = lines.getOrDefault(m, 0);
       boolean enough = many >= 4 && many * 10 >= all;
-      if (apart && alike && enough && columns.size() < MOST_COLUMNS) {
+      if (apart && alike && enough && columns.size() < LineThresholds.TextColumns.MOST_COLUMNS) {
         columns.add(m);
         held += many;
       }
@@ -108,7 +103,8 @@ public final class TextColumns {
         lines.keySet().stream()
             .filter(k ->
                 Math.abs(k.left() - m.left()) < 4
-                    && Math.abs(k.right() - m.right()) < m.width() * ALIKE)
+                    && Math.abs(k.right() - m.right())
+                        < m.width() * LineThresholds.TextColumns.ALIKE)
             .findFirst();
     lines.merge(same.orElse(m), count, Integer::sum);
   }

@@ -9,9 +9,6 @@ import java.util.Map;
 
 /** Tells text in a typewriter face, such as program code: all its letters are as wide. */
 public final class Typewriter {
-  private static final double SAME = 0.02; // of an em
-  private static final int ENOUGH = 5;
-
   private Typewriter() {}
 
   /** Whether most letters of some lines are of faces whose letters are all as wide. */
@@ -35,8 +32,11 @@ public final class Typewriter {
     double even = 0;
     for (double[] w : widths.values()) {
       all += w[2];
-      even += w[1] - w[0] < SAME && w[3] >= ENOUGH ? w[2] : 0;
+      even +=
+          w[1] - w[0] < LineThresholds.Typewriter.SAME && w[3] >= LineThresholds.Typewriter.ENOUGH
+              ? w[2]
+              : 0;
     }
-    return even > 0.8 * all;
+    return even > LineThresholds.Typewriter.MOSTLY * all;
   }
 }

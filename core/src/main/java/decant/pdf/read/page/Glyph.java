@@ -102,7 +102,7 @@ public record Glyph(
 
   /** Whether its middle stands in a box. It has to be upright. */
   public boolean standsIn(Box b) {
-    return b.contains(x + width / 2, baseline - size * 0.3);
+    return b.contains(x + width / 2, Anatomy.middle(baseline, size));
   }
 
   public boolean isSpace() {

@@ -12,6 +12,18 @@ import java.util.List;
  * Glyphs into text in looks: what differs from the paragraph's own style is set, and nothing else.
  */
 public final class LookMaker {
+  /** Of the size of its line that raised and lowered text has at most; 0.58 to 0.83 is usual. */
+  private static final double RAISED_SIZE = 0.85;
+
+  /** Of the size of its line that the text beside it has at least. */
+  private static final double FULL_SIZE = 0.9;
+
+  /** How far above its line, in ems of it, text stands that is raised; 0.33 is usual. */
+  private static final double RAISED = 0.15;
+
+  /** How far below, likewise; 0.12 is usual. */
+  private static final double LOWERED = 0.08;
+
   private LookMaker() {}
 
   /**
@@ -111,7 +123,7 @@ public final class LookMaker {
       look = look.with(TextTraits.RAISE, raise);
     } else {
       double size = rounded(g.size());
-      if (Math.abs(size - base.value(TextTraits.SIZE)) > 0.3) {
+      if (Math.abs(size - base.value(TextTraits.SIZE)) > Sizes.SAME) {
         look = look.with(TextTraits.SIZE, size);
       }
     }
@@ -134,7 +146,7 @@ public final class LookMaker {
   }
 
   private static TextTraits.Raise raise(Glyph g, List<Glyph> all, int k, double lineSize) {
-    if (g.isSpace() || g.size() > lineSize * 0.85) {
+    if (g.isSpace() || g.size() > lineSize * RAISED_SIZE) {
       return TextTraits.Raise.NONE;
     }
     // Against the nearest letter of full size.
@@ -143,12 +155,12 @@ public final class LookMaker {
         if (j >= 0
             && j < all.size()
             && !all.get(j).isSpace()
-            && all.get(j).size() > lineSize * 0.9) {
+            && all.get(j).size() > lineSize * FULL_SIZE) {
           double up = all.get(j).baseline() - g.baseline();
           if (Math.abs(up) < lineSize) {
-            return up > lineSize * 0.15
+            return up > lineSize * RAISED
                 ? TextTraits.Raise.SUPERSCRIPT
-                : up < -lineSize * 0.08 ? TextTraits.Raise.SUBSCRIPT : TextTraits.Raise.NONE;
+                : up < -lineSize * LOWERED ? TextTraits.Raise.SUBSCRIPT : TextTraits.Raise.NONE;
           }
         }
       }

@@ -6,6 +6,9 @@ import java.util.List;
 
 /** A piece of a line of text without wide gaps, in reading order. Spaces are glyphs like others. */
 public record TextLine(int page, List<Glyph> glyphs, Box box, double baseline, double size) {
+  /** Of the letters of a line that are bold, or italic, where the line is. */
+  private static final double MOSTLY = 0.8;
+
   public TextLine {
     glyphs = List.copyOf(glyphs);
   }
@@ -51,11 +54,11 @@ public record TextLine(int page, List<Glyph> glyphs, Box box, double baseline, d
 
   /** Whether most of its letters are bold. */
   public boolean bold() {
-    return share(true) > 0.8;
+    return share(true) > MOSTLY;
   }
 
   public boolean italic() {
-    return share(false) > 0.8;
+    return share(false) > MOSTLY;
   }
 
   private double share(boolean ofBold) {

@@ -8,6 +8,7 @@ import decant.model.Finding.Severity;
 import decant.model.NodeId;
 import decant.pdf.read.detected.Detected;
 import decant.pdf.read.page.LookMaker;
+import decant.pdf.read.page.Sizes;
 import decant.words.Words;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -23,11 +24,6 @@ import java.util.Set;
  */
 final class BlockDoubts {
   private static final Words WORDS = Words.of(BlockDoubts.class);
-
-  private static final int LONGEST_HEADING = 90;
-
-  /** A table without lines that is emptier than this may be none. */
-  private static final double EMPTY = 0.45;
 
   private final List<Detected> found;
   private final Map<Finding.SourcePlace, NodeId> nodes = new HashMap<>();
@@ -62,7 +58,7 @@ final class BlockDoubts {
         letters.entrySet().stream()
             .max(Map.Entry.comparingByValue())
             .map(Map.Entry::getKey)
-            .orElse(11.0);
+            .orElse(Sizes.USUAL);
     boolean boldBody = isMostlyBold();
     for (int k = 0; k + 1 < found.size(); k++) {
       if (!(found.get(k) instanceof Detected.Text t) || !mayBeHeading(t, k, body, boldBody)) {
@@ -103,12 +99,14 @@ final class BlockDoubts {
     String text = t.text().strip();
     boolean shape =
         text.length() > 3
-            && text.length() < LONGEST_HEADING
+            && text.length() < ReportThresholds.BlockDoubts.LONGEST_HEADING
             && text.chars().filter(Character::isLetter).count() * 2 > text.length()
             && !text.matches(".*[.;:,]$")
             && !text.contains("\t");
-    boolean standsOut = t.size() > body * 1.09 || t.bold() && !boldBody && t.size() > body * 0.95;
-    boolean standsOff = t.spaceBefore() > 1.5 || k == 0 || found.get(k - 1).page() != t.page();
+    boolean standsOut =
+        Sizes.isLarger(t.size(), body) || t.bold() && !boldBody && t.size() > body * Sizes.AS_LARGE;
+    boolean standsOff =
+        t.spaceBefore() > Sizes.STANDS_OFF || k == 0 || found.get(k - 1).page() != t.page();
     boolean followed =
         found.get(k + 1) instanceof Detected.Text next
             && next.page() == t.page()
@@ -125,7 +123,7 @@ final class BlockDoubts {
     int before = 0;
     for (int j = 0; j < found.size(); j++) {
       if (found.get(j) instanceof Detected.Text h && h.kind() == Detected.Kind.HEADING) {
-        if (Math.abs(h.size() - t.size()) < 0.3 && h.bold() == t.bold()) {
+        if (Sizes.same(h.size(), t.size()) && h.bold() == t.bold()) {
           return h.level();
         }
         before = j < k ? h.level() : before;
@@ -142,7 +140,7 @@ final class BlockDoubts {
       }
       long cells = g.rows().stream().mapToLong(List::size).sum();
       long empty = g.rows().stream().flatMap(List::stream).filter(c -> c.lines().isEmpty()).count();
-      if (cells > 0 && empty > cells * EMPTY) {
+      if (cells > 0 && empty > cells * ReportThresholds.BlockDoubts.EMPTY) {
         node(g)
             .ifPresent(n ->
                 out.add(
@@ -175,7 +173,8 @@ final class BlockDoubts {
               && !(a instanceof Detected.Figure)
               && !(b instanceof Detected.Figure)
               && y.bottom() < x.y() + 1
-              && x.sharedWidth(y) > 0.3 * Math.min(x.width(), y.width());
+              && x.sharedWidth(y)
+                  > ReportThresholds.BlockDoubts.OVERLAP * Math.min(x.width(), y.width());
       if (up && said.add(a.page())) {
         Finding f =
             Finding.general(

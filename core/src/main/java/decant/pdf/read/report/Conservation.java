@@ -48,14 +48,8 @@ public final class Conservation {
   /** Counting goes through the whole text each time. */
   private static final int MOST_COUNTED = 2000;
 
-  /** So few letters of a line are there or not by chance. */
-  private static final int BY_CHANCE = 2;
-
   /** How many lines on the one that follows may stand, beside other columns. */
   private static final int AHEAD = 4;
-
-  /** How far letters of one row stand from one baseline, in their size. */
-  private static final double SAME_ROW = 0.3;
 
   /** Fewer letters than this may stand anywhere by chance. */
   private static final int STRETCH = 8;
@@ -223,7 +217,7 @@ public final class Conservation {
         lost.append(lost.isEmpty() ? "" : " ").append(w.text);
       }
       boolean ends = k == words.size() - 1 || words.get(k + 1).line != w.line;
-      if (ends && Letters.of(lost.toString()).length() > BY_CHANCE) {
+      if (ends && Letters.of(lost.toString()).length() > ReportThresholds.Conservation.BY_CHANCE) {
         missing.computeIfAbsent(lost.toString(), x -> new ArrayList<>()).add(w.line);
       }
       if (ends) {
@@ -309,7 +303,8 @@ public final class Conservation {
   /** Whether a glyph is one that a line holds, or adds weight to it. */
   private static boolean stands(Glyph g, Glyph o) {
     return g.equals(o)
-        || Math.abs(g.baseline() - o.baseline()) < g.size() * SAME_ROW && Lines.doubles(g, o);
+        || Math.abs(g.baseline() - o.baseline()) < g.size() * ReportThresholds.Conservation.SAME_ROW
+            && Lines.doubles(g, o);
   }
 
   private void tell(Map<String, List<TextLine>> missing) {

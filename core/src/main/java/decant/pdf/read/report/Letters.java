@@ -111,7 +111,7 @@ final class Letters {
     int most = -1;
     int seen = 0;
     int before = -1;
-    while (at >= 0 && most < ENOUGH && (best < 0 || seen < MOST_SEEN)) {
+    while (at >= 0 && most < ReportThresholds.Letters.ENOUGH && (best < 0 || seen < MOST_SEEN)) {
       int after = indexed ? following[at] : text.indexOf(letters, at + 1);
       if (indexed && taken[at]) {
         unlink(before, letters, after); // nothing that begins here is ever free again
@@ -160,21 +160,15 @@ final class Letters {
     }
   }
 
-  private static final int GOES_ON = 2;
-  private static final int FOLLOWED = 2;
-
-  /** One that begins a text and is followed by what follows is looked no further for. */
-  private static final int ENOUGH = 3;
-
   /** Where the same is said thousands of times, one of the first will do. */
   private static final int MOST_SEEN = 64;
 
   private int score(int from, int to, List<String> next) {
     boolean begins = from == 0 || text.charAt(from - 1) == '\n';
-    int score = ends.get(from) ? GOES_ON : begins ? 1 : 0;
+    int score = ends.get(from) ? ReportThresholds.Letters.GOES_ON : begins ? 1 : 0;
     for (String s : next) {
       if (!s.isEmpty() && text.startsWith(s, to)) {
-        return score + FOLLOWED;
+        return score + ReportThresholds.Letters.FOLLOWED;
       }
     }
     return score;

@@ -7,6 +7,7 @@ import decant.model.Finding.Severity;
 import decant.model.look.Media;
 import decant.model.look.MediaId;
 import decant.pdf.read.lines.Lines;
+import decant.pdf.read.page.Anatomy;
 import decant.pdf.read.page.Glyph;
 import decant.pdf.read.page.Placed;
 import decant.pdf.read.page.ScannedPage;
@@ -26,17 +27,6 @@ import java.util.Set;
  */
 final class PageDoubts {
   private static final Words WORDS = Words.of(PageDoubts.class);
-
-  /**
-   * Dots an inch below which a picture looks coarse in print; common practice asks for 150 to 300.
-   */
-  private static final double COARSE = 100;
-
-  /** Fewer letters over others are a sign made of several. */
-  private static final int LETTERS_OVER = 4;
-
-  /** Smaller pictures are ornaments, in points. */
-  private static final double ORNAMENT = 72;
 
   private PageDoubts() {}
 
@@ -85,7 +75,8 @@ final class PageDoubts {
     Box place =
         unknown.stream()
             .filter(g -> g.quarter() == 0)
-            .map(g -> new Box(g.x(), g.baseline() - g.size(), g.width(), g.size() * 1.2))
+            .map(
+                g -> new Box(g.x(), g.baseline() - g.size(), g.width(), g.size() * Anatomy.LEADING))
             .reduce(Box::union)
             .orElse(whole(p));
     return Optional.of(
@@ -117,9 +108,10 @@ final class PageDoubts {
       for (int b = a + 1; b < sorted.size() && sorted.get(b).box().y() < x.bottom(); b++) {
         Box y = sorted.get(b).box();
         boolean over =
-            x.sharedHeight(y) > 0.5 * Math.min(x.height(), y.height())
-                && within(sorted.get(a), y) >= LETTERS_OVER
-                && within(sorted.get(b), x) >= LETTERS_OVER;
+            x.sharedHeight(y)
+                    > ReportThresholds.PageDoubts.OVERLAP * Math.min(x.height(), y.height())
+                && within(sorted.get(a), y) >= ReportThresholds.PageDoubts.LETTERS_OVER
+                && within(sorted.get(b), x) >= ReportThresholds.PageDoubts.LETTERS_OVER;
         if (over) {
           Box both = x.union(y);
           place = place == null ? both : place.union(both);
@@ -145,12 +137,13 @@ final class PageDoubts {
 
   private static Optional<Finding> coarse(int page, Placed picture) {
     Box b = picture.box();
-    if (b.width() < ORNAMENT || b.height() < ORNAMENT / 2) {
+    if (b.width() < ReportThresholds.PageDoubts.ORNAMENT
+        || b.height() < ReportThresholds.PageDoubts.ORNAMENT / 2) {
       return Optional.empty();
     }
     return pixelsAcross(picture.media())
         .map(n -> n / (b.width() / 72))
-        .filter(dots -> dots < COARSE)
+        .filter(dots -> dots < ReportThresholds.PageDoubts.COARSE)
         .map(dots ->
             Finding.general(
                     Kind.PICTURE_COARSE,

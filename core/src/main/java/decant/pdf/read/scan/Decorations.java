@@ -20,11 +20,14 @@ import java.util.Set;
  * drawn.
  */
 final class Decorations {
+  /** The shares of red, green and blue in brightness, by ITU-R BT.709. */
+  private static final double RED = 0.2126;
+
+  private static final double GREEN = 0.7152;
+  private static final double BLUE = 0.0722;
+
   private static final int MOST_RULES = 5000;
   private static final int MOST_SHAPES = 3000;
-
-  /** How far a marker may reach over its letters, in points. */
-  private static final double REACH = 1.2;
 
   private final List<Painted> shapes;
   private final double width;
@@ -72,21 +75,23 @@ final class Decorations {
 
   private boolean isUnder(Rule r, Glyph g) {
     double below = r.middle() - g.baseline();
-    return below > 0 && below < g.size() * 0.22 && spans(r, g);
+    return below > 0 && below < g.size() * ScanThresholds.Decorations.UNDER && spans(r, g);
   }
 
   private boolean isThrough(Rule r, Glyph g) {
     double above = g.baseline() - r.middle();
-    return above > g.size() * 0.12
-        && above < g.size() * 0.42
-        && r.y2() - r.y1() < g.size() * 0.12
+    return above > g.size() * ScanThresholds.Decorations.STRIKE_LEAST
+        && above < g.size() * ScanThresholds.Decorations.STRIKE_MOST
+        && r.y2() - r.y1() < g.size() * ScanThresholds.Decorations.THICKEST
         && spans(r, g);
   }
 
   private boolean spans(Rule r, Glyph g) {
     double middle = g.x() + g.width() / 2;
     // Longer than a line of text is a ruled line, not one under or through letters.
-    return r.x1() <= middle && r.x2() >= middle && r.x2() - r.x1() < width * 0.6;
+    return r.x1() <= middle
+        && r.x2() >= middle
+        && r.x2() - r.x1() < width * ScanThresholds.Decorations.LONGEST;
   }
 
   /**
@@ -138,7 +143,7 @@ final class Decorations {
         && !p.free()
         && p.box().height() > 5
         && p.box().height() < 60
-        && p.box().width() < width * 0.95
+        && p.box().width() < width * ScanThresholds.Decorations.WIDEST
         && p.box().width() > 3
         && isMarker(p.fill().get());
   }
@@ -148,7 +153,7 @@ final class Decorations {
     int r = c.rgb() >> 16 & 255;
     int g = c.rgb() >> 8 & 255;
     int b = c.rgb() & 255;
-    double light = 0.2126 * r + 0.7152 * g + 0.0722 * b; // of ITU-R BT.709
+    double light = RED * r + GREEN * g + BLUE * b; // of ITU-R BT.709
     return light > 70 && Math.min(r, Math.min(g, b)) < 240;
   }
 
@@ -170,11 +175,12 @@ final class Decorations {
       lowest = Math.max(lowest, g.baseline());
     }
     return within.stream().anyMatch(g -> !g.isSpace())
-        && lowest - highest < size * 0.5
-        && box.height() < size * 1.7
-        && box.height() > size * 0.85
-        && left - box.x() < REACH
-        && box.right() - right < Math.max(REACH, size * 0.34);
+        && lowest - highest < size * ScanThresholds.Decorations.LEVEL
+        && box.height() < size * ScanThresholds.Decorations.HIGHEST
+        && box.height() > size * ScanThresholds.Decorations.LOWEST
+        && left - box.x() < ScanThresholds.Decorations.REACH
+        && box.right() - right
+            < Math.max(ScanThresholds.Decorations.REACH, size * ScanThresholds.Decorations.BEYOND);
   }
 
   /** What is drawn besides markers behind letters. */

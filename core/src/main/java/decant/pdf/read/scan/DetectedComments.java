@@ -12,6 +12,7 @@ import decant.model.look.Comment;
 import decant.model.look.TextTraits;
 import decant.model.walk.Part;
 import decant.model.walk.Walk;
+import decant.pdf.read.page.Anatomy;
 import decant.pdf.read.page.Glyph;
 import decant.pdf.read.page.NotedComment;
 import decant.pdf.read.page.ScannedPage;
@@ -48,11 +49,6 @@ public final class DetectedComments {
   private static final int MOST = 500;
 
   private static final int LONGEST = 4000;
-
-  /** Farther away than this is nothing that a note is about, in points. */
-  private static final double FAR = 200;
-
-  private static final double APART = 0.25; // a gap between words, in ems
 
   private DetectedComments() {}
 
@@ -138,12 +134,13 @@ public final class DetectedComments {
     double x = b.x() + b.width() / 2;
     double y = b.y() + b.height() / 2;
     int best = -1;
-    double least = FAR;
+    double least = ScanThresholds.DetectedComments.FAR;
     for (int k = 0; k < glyphs.size(); k++) {
       Glyph g = glyphs.get(k);
       if (!g.isSpace() && !g.text().isEmpty() && g.quarter() == 0 && !g.marked().artifact()) {
         double dx = Math.max(0, Math.max(g.x() - x, x - g.right()));
-        double dy = Math.max(0, Math.max(g.baseline() - g.size() * 0.8 - y, y - g.baseline()));
+        double dy =
+            Math.max(0, Math.max(g.baseline() - g.size() * Anatomy.ASCENT - y, y - g.baseline()));
         double away = Math.hypot(dx, 2 * dy); // rather on the same line
         if (away < least) {
           least = away;
@@ -172,7 +169,7 @@ public final class DetectedComments {
     return !a.isSpace()
         && !b.isSpace()
         && Math.abs(a.baseline() - b.baseline()) < 1
-        && Math.abs(b.x() - a.right()) < APART * a.size();
+        && Math.abs(b.x() - a.right()) < ScanThresholds.DetectedComments.APART * a.size();
   }
 
   /** Says which remarks came along, and which found no text. */

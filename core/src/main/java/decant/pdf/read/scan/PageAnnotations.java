@@ -3,6 +3,7 @@ package decant.pdf.read.scan;
 import decant.model.Box;
 import decant.model.look.Colour;
 import decant.model.look.FormField;
+import decant.pdf.read.page.Anatomy;
 import decant.pdf.read.page.Bands;
 import decant.pdf.read.page.Decor;
 import decant.pdf.read.page.Glyph;
@@ -34,10 +35,6 @@ public final class PageAnnotations {
   private static final SourceFace FACE =
       new SourceFace("Helvetica", "Helvetica", false, false, false);
 
-  /** How wide the signs are that stand for blanks, in ems. */
-  private static final double LINE_SIGN = 0.556;
-
-  private static final double BOX_SIGN = 0.9;
   private static final int LONGEST_BLANK = 120;
   private static final int MOST_OPTIONS = 500;
 
@@ -222,8 +219,15 @@ public final class PageAnnotations {
         COSName state = a.getAppearanceState();
         boolean on = state != null && !state.equals(COSName.Off);
         String sign = isRound(a) ? on ? "◉" : "○" : on ? "☑" : "☐";
-        double size = Math.clamp(b.height() / BOX_SIGN, 6, 16);
-        out.add(glyph(sign, b.x(), b.bottom() - size * 0.15, BOX_SIGN * size, size, a));
+        double size = Math.clamp(b.height() / ScanThresholds.PageAnnotations.BOX_SIGN, 6, 16);
+        out.add(
+            glyph(
+                sign,
+                b.x(),
+                b.bottom() - size * ScanThresholds.PageAnnotations.DESCENT,
+                ScanThresholds.PageAnnotations.BOX_SIGN * size,
+                size,
+                a));
       } else if ((type(a).equals("Tx") || type(a).equals("Ch") || type(a).equals("Sig"))
           && !written.in(b, blank)) {
         line(a, b, out);
@@ -247,10 +251,13 @@ public final class PageAnnotations {
         inherited(a.getCOSObject(), COSName.V)
             .map(v -> v instanceof org.apache.pdfbox.cos.COSString s ? s.getString().strip() : "")
             .orElse("");
-    double size = Math.clamp(b.height() * 0.6, 7, 10);
-    double baseline = b.height() > 3 * size ? b.y() + size : b.bottom() - b.height() * 0.3;
+    double size = Math.clamp(b.height() * ScanThresholds.PageAnnotations.TEXT, 7, 10);
+    double baseline =
+        b.height() > 3 * size
+            ? b.y() + size
+            : b.bottom() - b.height() * ScanThresholds.PageAnnotations.BELOW;
     if (value.isEmpty()) {
-      double each = LINE_SIGN * size;
+      double each = ScanThresholds.PageAnnotations.LINE_SIGN * size;
       int n = Math.clamp((long) (b.width() / each), 3, LONGEST_BLANK);
       for (int k = 0; k < n; k++) {
         out.add(glyph("_", b.x() + k * each, baseline, each, size, a));
@@ -260,11 +267,13 @@ public final class PageAnnotations {
     double x = b.x() + 2;
     for (int c : value.codePoints().limit(2000).toArray()) {
       if (c == '\n' || c == '\r') {
-        baseline += size * 1.2;
+        baseline += size * Anatomy.LEADING;
         x = b.x() + 2;
         continue;
       }
-      double w = (c == ' ' ? 0.28 : 0.52) * size;
+      double w =
+          (c == ' ' ? ScanThresholds.PageAnnotations.SPACE : ScanThresholds.PageAnnotations.LETTER)
+              * size;
       out.add(glyph(Character.toString(c), x, baseline, w, size, a));
       x += w;
     }
@@ -340,7 +349,7 @@ public final class PageAnnotations {
     return glyphs.stream()
         .map(g -> {
           Glyph with = g;
-          for (Markup m : bands.near(g.baseline() - g.size() * 0.3)) {
+          for (Markup m : bands.near(Anatomy.middle(g.baseline(), g.size()))) {
             if (g.quarter() == 0 && g.standsIn(m.box())) {
               with = with.withDecor(with.ink().decor().and(m.decor()));
             }

@@ -7,6 +7,7 @@ import decant.model.look.Link;
 import decant.model.look.Media;
 import decant.pdf.content.ReadPage;
 import decant.pdf.read.fonts.FileFonts;
+import decant.pdf.read.page.Anatomy;
 import decant.pdf.read.page.Decor;
 import decant.pdf.read.page.Glyph;
 import decant.pdf.read.page.NotedComment;
@@ -51,23 +52,10 @@ public final class PageScan extends PDFGraphicsStreamEngine {
   private static final int MOST_PICTURES = 2_000;
 
   private static final int MOST_SHAPES = 20_000;
-  private static final double THICKEST_RULE = 3;
-
-  /** A picture that covers more of a page makes it a scan. */
-  private static final double SCANNED = 0.6;
-
   private final PageBudget budget = new PageBudget();
   private int hidden;
   private final ReadPage content;
   private boolean running;
-
-  /** How far the top of a vertical letter's place is above its origin, as is usual, in ems. */
-  private static final double ABOVE_ORIGIN = 0.88;
-
-  /** How far below the middle of a line its letters stand, in ems. */
-  private static final double UPRIGHT = 0.38;
-
-  private static final int FEWEST_LINE_SIGNS = 3;
 
   private final int number;
   private final LinkAreas links;
@@ -203,11 +191,11 @@ public final class PageScan extends PDFGraphicsStreamEngine {
   private boolean isScan() {
     double area =
         pictures.stream().mapToDouble(p -> p.box().width() * p.box().height()).max().orElse(0);
-    return area > SCANNED * width * height;
+    return area > ScanThresholds.PageScan.SCANNED * width * height;
   }
 
   private static boolean over(Glyph a, Glyph b) {
-    return Math.abs(a.baseline() - b.baseline()) < a.size() * 0.5
+    return Math.abs(a.baseline() - b.baseline()) < a.size() * ScanThresholds.PageScan.ON_LINE
         && a.x() < b.x() + b.width()
         && b.x() < a.x() + a.width();
   }
@@ -255,7 +243,7 @@ public final class PageScan extends PDFGraphicsStreamEngine {
     for (Glyph g : visible) {
       found += g.text().equals("_") && g.quarter() == 0 && g.standsIn(area) ? 1 : 0;
     }
-    if (found < FEWEST_LINE_SIGNS || blank.isEmpty()) {
+    if (found < ScanThresholds.PageScan.FEWEST_LINE_SIGNS || blank.isEmpty()) {
       return false;
     }
     for (int k = 0; k < visible.size(); k++) {
@@ -324,7 +312,9 @@ public final class PageScan extends PDFGraphicsStreamEngine {
       advance = -displacement.getY() * size;
       origin =
           new Point2D.Double(
-              origin.getX() + (0.5 - UPRIGHT) * size, origin.getY() - ABOVE_ORIGIN * size);
+              origin.getX()
+                  + (ScanThresholds.PageScan.HALF - ScanThresholds.PageScan.UPRIGHT) * size,
+              origin.getY() - ScanThresholds.PageScan.ABOVE_ORIGIN * size);
       quarter = 1;
     }
     boolean shown =
@@ -332,7 +322,10 @@ public final class PageScan extends PDFGraphicsStreamEngine {
             && origin.getX() < width + 2
             && origin.getY() > -2
             && origin.getY() < height + size;
-    if (!shown || size < 0.5 || !Double.isFinite(advance) || isClipped(origin, advance, size)) {
+    if (!shown
+        || size < ScanThresholds.PageScan.SMALLEST
+        || !Double.isFinite(advance)
+        || isClipped(origin, advance, size)) {
       return;
     }
     String text = fonts.text(font, code);
@@ -393,7 +386,7 @@ public final class PageScan extends PDFGraphicsStreamEngine {
   private Optional<Link> linkAt(Glyph g) {
     return links.size() == 0 || g.quarter() != 0
         ? Optional.empty()
-        : links.at(g.x() + g.width() / 2, g.baseline() - g.size() * 0.3);
+        : links.at(g.x() + g.width() / 2, Anatomy.middle(g.baseline(), g.size()));
   }
 
   private static Colour colour(PDColor c) {
@@ -576,7 +569,7 @@ public final class PageScan extends PDFGraphicsStreamEngine {
 
   private void note(boolean stroked, boolean filled) {
     if (rules.size() < MOST_SHAPES) {
-      PathRules.collect(path, toShown, stroked, THICKEST_RULE, rules);
+      PathRules.collect(path, toShown, stroked, ScanThresholds.PageScan.THICKEST_RULE, rules);
     }
     if (path.getCurrentPoint() != null) {
       Rectangle2D box = toShown.createTransformedShape(path.getBounds2D()).getBounds2D();

@@ -10,9 +10,6 @@ import java.util.List;
 
 /** Finds ruled lines in drawn paths. */
 final class PathRules {
-  private static final double STRAIGHT = 0.7;
-  private static final double THICKEST_FRAME = 6;
-
   private PathRules() {}
 
   /** Whether a path is two outlines, one just within the other: a frame, painted as such. */
@@ -37,8 +34,8 @@ final class PathRules {
     Rectangle2D a = outlines.get(0);
     Rectangle2D b = outlines.get(1);
     return (a.contains(b) || b.contains(a))
-        && Math.abs(a.getWidth() - b.getWidth()) < 2 * THICKEST_FRAME
-        && Math.abs(a.getHeight() - b.getHeight()) < 2 * THICKEST_FRAME;
+        && Math.abs(a.getWidth() - b.getWidth()) < 2 * ScanThresholds.PathRules.THICKEST_FRAME
+        && Math.abs(a.getHeight() - b.getHeight()) < 2 * ScanThresholds.PathRules.THICKEST_FRAME;
   }
 
   /** Whether most of a path's length is curved or slanting. */
@@ -62,13 +59,15 @@ final class PathRules {
       double ny = kind == PathIterator.SEG_CLOSE ? startY : curved ? c[5] : c[1];
       double length = Math.hypot(nx - x, ny - y);
       all += length;
-      if (curved || Math.abs(nx - x) > STRAIGHT && Math.abs(ny - y) > STRAIGHT) {
+      if (curved
+          || Math.abs(nx - x) > ScanThresholds.PathRules.STRAIGHT
+              && Math.abs(ny - y) > ScanThresholds.PathRules.STRAIGHT) {
         free += length;
       }
       x = nx;
       y = ny;
     }
-    return free > all * 0.4;
+    return free > all * ScanThresholds.PathRules.FREE;
   }
 
   /**
@@ -119,8 +118,8 @@ final class PathRules {
   }
 
   private static void edge(double x1, double y1, double x2, double y2, List<Rule> out) {
-    boolean lying = Math.abs(y1 - y2) < STRAIGHT;
-    boolean standing = Math.abs(x1 - x2) < STRAIGHT;
+    boolean lying = Math.abs(y1 - y2) < ScanThresholds.PathRules.STRAIGHT;
+    boolean standing = Math.abs(x1 - x2) < ScanThresholds.PathRules.STRAIGHT;
     if (lying != standing) {
       out.add(new Rule(Math.min(x1, x2), Math.min(y1, y2), Math.max(x1, x2), Math.max(y1, y2)));
     }

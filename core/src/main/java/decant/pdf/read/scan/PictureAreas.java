@@ -10,18 +10,6 @@ final class PictureAreas {
   /** Ink is looked for in cells of this size, in points. */
   private static final double CELL = 6;
 
-  /** A cell with this share of dark pixels has ink. */
-  private static final double INK = 0.06;
-
-  /** By so much darker than the paper, of 255, is ink: light tints too, the paper's grain not. */
-  private static final int DARKER = 12;
-
-  private static final double LEAST_WIDTH = 54;
-  private static final double LEAST_HEIGHT = 36;
-
-  /** Less of its cells with ink is a frame or a scatter of specks. */
-  private static final double FILLED = 0.3;
-
   private PictureAreas() {}
 
   /**
@@ -35,7 +23,7 @@ final class PictureAreas {
     int across = (int) Math.floor(page.getWidth() / scale / CELL);
     int down = (int) Math.floor(page.getHeight() / scale / CELL);
     boolean[] ink = new boolean[across * down];
-    int dark = paper(page) - DARKER;
+    int dark = paper(page) - ScanThresholds.PictureAreas.DARKER;
     for (int y = 0; y < down; y++) {
       for (int x = 0; x < across; x++) {
         ink[y * across + x] = hasInk(page, scale, x, y, dark);
@@ -93,7 +81,7 @@ final class PictureAreas {
         all++;
       }
     }
-    return dark > all * INK;
+    return dark > all * ScanThresholds.PictureAreas.INK;
   }
 
   /** The box around the ink that hangs together with a cell, which is taken away; if it is one. */
@@ -131,7 +119,10 @@ final class PictureAreas {
     double width = (right - left + 1) * CELL;
     double height = (bottom - top + 1) * CELL;
     int whole = (right - left + 1) * (bottom - top + 1);
-    boolean picture = width >= LEAST_WIDTH && height >= LEAST_HEIGHT && cells > whole * FILLED;
+    boolean picture =
+        width >= ScanThresholds.PictureAreas.LEAST_WIDTH
+            && height >= ScanThresholds.PictureAreas.LEAST_HEIGHT
+            && cells > whole * ScanThresholds.PictureAreas.FILLED;
     // The shadow of a book's fold or of the scanner's lid runs along the edge.
     boolean edge = left <= 1 || right >= across - 2 || top <= 1 || bottom >= down - 2;
     boolean sliver = edge && Math.min(width, height) < 60;

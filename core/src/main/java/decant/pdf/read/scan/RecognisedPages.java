@@ -35,28 +35,8 @@ public final class RecognisedPages {
   private static final int DOTS = 300;
   private static final double MOST_PIXELS = 40_000_000;
 
-  /** A page with fewer words is a picture with a word in it. */
-  private static final int FEWEST_WORDS = 3;
-
-  /** Words less sure than this are specks and strokes; signs of one character sooner than words. */
-  private static final int NO_WORD = 8;
-
-  private static final int NO_SIGN = 25;
-
   /** What bullets are taken for. */
   private static final String BULLETS = "«»°*©®¢·•~e";
-
-  /** Words less sure than this should be read over. */
-  private static final int UNSURE = 65;
-
-  /** Sizes nearer than this to that of most letters are the same, as a share. */
-  private static final double SAME_SIZE = 0.14;
-
-  /** Heights of letters in ems, as in most text faces; common practice. */
-  private static final double TALL = 0.69;
-
-  private static final double LOW = 0.46;
-  private static final double BELOW = 0.21;
 
   private final PDDocument pdf;
   private final ReadRequest request;
@@ -93,7 +73,7 @@ public final class RecognisedPages {
         request.checkpoint();
         request.progress().at(found.size(), all);
         Recognised r = recognised(p);
-        if (r.words().size() >= FEWEST_WORDS) {
+        if (r.words().size() >= ScanThresholds.RecognisedPages.FEWEST_WORDS) {
           found.put(p.number(), r);
         }
       }
@@ -168,7 +148,10 @@ public final class RecognisedPages {
           && w.height() < next.height()
           && next.x() - w.x() - w.width() > next.height() / 2) {
         out.add(new Recogniser.Word("•", w.x(), next.y(), w.width(), next.height(), w.line(), 90));
-      } else if (w.sure() >= (w.text().length() > 1 ? NO_WORD : NO_SIGN)) {
+      } else if (w.sure()
+          >= (w.text().length() > 1
+              ? ScanThresholds.RecognisedPages.NO_WORD
+              : ScanThresholds.RecognisedPages.NO_SIGN)) {
         out.add(w);
       }
     }
@@ -199,7 +182,9 @@ public final class RecognisedPages {
       double up =
           median(
               line.stream()
-                  .mapToDouble(w -> (w.y() + w.height()) / scale - (hangs(w) ? BELOW * size : 0))
+                  .mapToDouble(w ->
+                      (w.y() + w.height()) / scale
+                          - (hangs(w) ? ScanThresholds.RecognisedPages.BELOW * size : 0))
                   .toArray());
       for (Recogniser.Word w : line) {
         out.add(new WordLetters(w, w.x() / scale, w.width() / scale, up, size));
@@ -211,7 +196,9 @@ public final class RecognisedPages {
   /** The size of a word's letters by how high it is and which letters it has. */
   private static double size(Recogniser.Word w) {
     boolean tall = w.text().chars().anyMatch(c -> "acegmnopqrsuvwxyz.,-:;".indexOf(c) < 0);
-    return w.height() / ((tall ? TALL : LOW) + (hangs(w) ? BELOW : 0));
+    return w.height()
+        / ((tall ? ScanThresholds.RecognisedPages.TALL : ScanThresholds.RecognisedPages.LOW)
+            + (hangs(w) ? ScanThresholds.RecognisedPages.BELOW : 0));
   }
 
   private static boolean hangs(Recogniser.Word w) {
@@ -239,7 +226,11 @@ public final class RecognisedPages {
         words.stream().collect(Collectors.groupingBy(w -> w.word.line(), Collectors.counting()));
     for (WordLetters w : words) {
       boolean alone = onLine.getOrDefault(w.word.line(), 0L) < 3;
-      double same = usual * (alone ? 2 * SAME_SIZE : SAME_SIZE);
+      double same =
+          usual
+              * (alone
+                  ? 2 * ScanThresholds.RecognisedPages.SAME_SIZE
+                  : ScanThresholds.RecognisedPages.SAME_SIZE);
       boolean usually = Math.abs(w.size - usual) < same && (w.size < usual || !alone);
       double size = usually ? body : LookMaker.halves(w.size);
       int[] signs = w.word.text().codePoints().toArray();
@@ -259,7 +250,8 @@ public final class RecognisedPages {
   }
 
   private Finding finding(ScannedPage p, List<WordLetters> words) {
-    List<WordLetters> unsure = words.stream().filter(w -> w.word.sure() < UNSURE).toList();
+    List<WordLetters> unsure =
+        words.stream().filter(w -> w.word.sure() < ScanThresholds.RecognisedPages.UNSURE).toList();
     String which =
         unsure.isEmpty()
             ? ""
@@ -274,7 +266,9 @@ public final class RecognisedPages {
                     .collect(Collectors.joining(", ")));
     Box place =
         unsure.stream()
-            .map(w -> new Box(w.x, w.baseline - w.size, w.width, w.size * 1.25))
+            .map(w ->
+                new Box(
+                    w.x, w.baseline - w.size, w.width, w.size * ScanThresholds.RecognisedPages.BOX))
             .findFirst()
             .orElse(new Box(0, 0, p.width(), p.height()));
     return Finding.general(

@@ -2,6 +2,7 @@ package decant.pdf.read.scan;
 
 import decant.pdf.read.page.Glyph;
 import decant.pdf.read.page.Rule;
+import decant.pdf.read.page.Sizes;
 import decant.pdf.read.page.SourceFace;
 import java.util.ArrayList;
 import java.util.List;
@@ -13,17 +14,7 @@ import java.util.Optional;
  * it is left alone: it is as often one above notes, or of a table.
  */
 final class RuledFields {
-  private static final double SHORTEST = 40;
   private static final int MOST_RULES = 400;
-
-  /** A line begins so near after what it is for, in points. */
-  private static final double NEAR = 14;
-
-  /** Larger letters are a title, not the name of a blank. */
-  private static final double LARGEST = 24;
-
-  /** How wide the sign of a line is, in ems. */
-  private static final double SIGN = 0.5;
 
   private static final SourceFace FACE =
       new SourceFace("Times-Roman", "Times", false, false, false);
@@ -39,7 +30,9 @@ final class RuledFields {
     List<Rule> lying =
         rules.stream()
             .filter(r -> r.lying() && r.y2() - r.y1() < 2)
-            .filter(r -> r.x2() - r.x1() > SHORTEST && r.x2() - r.x1() < 0.75 * width)
+            .filter(r ->
+                r.x2() - r.x1() > ScanThresholds.RuledFields.SHORTEST
+                    && r.x2() - r.x1() < ScanThresholds.RuledFields.LONGEST * width)
             .toList();
     if (lying.isEmpty() || rules.size() > MOST_RULES) {
       return List.of();
@@ -77,16 +70,19 @@ final class RuledFields {
   private static Optional<Glyph> label(Rule r, List<Glyph> glyphs) {
     Glyph before = null;
     for (Glyph g : glyphs) {
-      if (g.quarter() != 0 || g.isSpace() || g.size() > LARGEST) {
+      if (g.quarter() != 0 || g.isSpace() || g.size() > ScanThresholds.RuledFields.LARGEST) {
         continue;
       }
       double down = r.middle() - g.baseline(); // how far the line is below the letter's baseline
       boolean over = g.right() > r.x1() + 1 && g.x() < r.x2() - 1;
-      if (over && down > -2 && down < 1.3 * g.size()) {
+      if (over && down > -2 && down < ScanThresholds.RuledFields.ABOVE * g.size()) {
         return Optional.empty();
       }
-      boolean level = down > -1.5 && down < 5 && g.right() <= r.x1() + 1.5;
-      if (level && r.x1() - g.right() < NEAR && (before == null || g.right() > before.right())) {
+      boolean level =
+          down > -Sizes.SAME_PLACE && down < 5 && g.right() <= r.x1() + Sizes.SAME_PLACE;
+      if (level
+          && r.x1() - g.right() < ScanThresholds.RuledFields.NEAR
+          && (before == null || g.right() > before.right())) {
         before = g;
       }
     }
@@ -96,7 +92,7 @@ final class RuledFields {
   private static void signs(Rule r, Glyph label, List<Glyph> out) {
     double size = Math.clamp(label.size(), 7, 12);
     double baseline = label.baseline();
-    int n = (int) Math.max(3, (r.x2() - r.x1()) / (SIGN * size));
+    int n = (int) Math.max(3, (r.x2() - r.x1()) / (ScanThresholds.RuledFields.SIGN * size));
     double each = (r.x2() - r.x1()) / n;
     for (int k = 0; k < n; k++) {
       out.add(Glyph.made("_", r.x1() + k * each, baseline, each, size, FACE, -1));

@@ -22,9 +22,6 @@ import java.util.TreeMap;
  * other. Prose in columns, lists and contents pages are told apart from them.
  */
 public final class AlignedTables {
-  private static final int LEAST_ROWS = 3;
-  private static final int MOST_COLUMNS = 14;
-
   /** A column from its left to its right edge. */
   private record Column(double left, double right) {
     boolean overlaps(Box b) {
@@ -65,7 +62,8 @@ public final class AlignedTables {
     for (TextLine l : sorted) {
       boolean same =
           !rows.isEmpty()
-              && l.baseline() - rows.getLast().getFirst().baseline() < Math.max(2, 0.25 * l.size());
+              && l.baseline() - rows.getLast().getFirst().baseline()
+                  < Math.max(2, TableThresholds.AlignedTables.SAME_ROW * l.size());
       if (!same) {
         rows.add(new ArrayList<>());
       }
@@ -85,12 +83,13 @@ public final class AlignedTables {
     for (int k = from + 1; k < rows.size(); k++) {
       TextLine first = rows.get(k).getFirst();
       double gap = first.baseline() - rows.get(k - 1).getFirst().baseline();
-      if (gap > 3.2 * size || Math.abs(first.size() - size) > 0.25 * size) {
+      if (gap > TableThresholds.AlignedTables.ENDS * size
+          || Math.abs(first.size() - size) > TableThresholds.AlignedTables.OTHER_SIZE * size) {
         break;
       }
       if (rows.get(k).size() >= 2) {
         lastWhole = k;
-      } else if (gap > 1.5 * size || k - lastWhole > 6) {
+      } else if (gap > TableThresholds.AlignedTables.LONE * size || k - lastWhole > 6) {
         break;
       }
     }
@@ -108,7 +107,9 @@ public final class AlignedTables {
             .filter(l -> Leaders.entry(l.glyphs()).filter(Leaders.Entry::dotted).isPresent())
             .mapToDouble(l -> l.box().right())
             .toArray();
-    return edges.length >= LEAST_ROWS ? Arrays.stream(edges).max() : OptionalDouble.empty();
+    return edges.length >= TableThresholds.AlignedTables.LEAST_ROWS
+        ? Arrays.stream(edges).max()
+        : OptionalDouble.empty();
   }
 
   private static boolean isContents(List<List<TextLine>> rows, OptionalDouble edge) {
@@ -123,11 +124,13 @@ public final class AlignedTables {
   private static Optional<Detected.Grid> table(
       ScannedPage page, List<List<TextLine>> rows, OptionalDouble contentsEdge) {
     long whole = rows.stream().filter(r -> r.size() >= 2).count();
-    if (whole < LEAST_ROWS) {
+    if (whole < TableThresholds.AlignedTables.LEAST_ROWS) {
       return Optional.empty();
     }
     List<Column> columns = columns(rows);
-    if (columns.size() < 2 || columns.size() > MOST_COLUMNS || !standApart(rows, columns)) {
+    if (columns.size() < 2
+        || columns.size() > TableThresholds.AlignedTables.MOST_COLUMNS
+        || !standApart(rows, columns)) {
       return Optional.empty();
     }
     if (isProse(rows, columns)
@@ -216,7 +219,7 @@ public final class AlignedTables {
         astray += any ? 0 : 1;
       }
     }
-    return astray <= 0.05 * all;
+    return astray <= TableThresholds.AlignedTables.ASTRAY * all;
   }
 
   /** Two columns or more whose lines mostly fill them are prose in columns. */
@@ -226,9 +229,14 @@ public final class AlignedTables {
       List<TextLine> lines =
           rows.stream().flatMap(List::stream).filter(l -> c.overlaps(l.box())).toList();
       double width = Regions.measure(lines);
-      long full = lines.stream().filter(l -> l.box().width() > 0.75 * width).count();
+      long full =
+          lines.stream()
+              .filter(l -> l.box().width() > TableThresholds.AlignedTables.FULL * width)
+              .count();
       double size = rows.getFirst().getFirst().size();
-      if (lines.size() >= 3 && full > 0.5 * lines.size() && width > 11 * size) {
+      if (lines.size() >= 3
+          && full > TableThresholds.AlignedTables.PROSE * lines.size()
+          && width > TableThresholds.AlignedTables.PROSE_WIDTH * size) {
         prose++;
       }
     }
@@ -241,7 +249,10 @@ public final class AlignedTables {
         first.stream()
             .filter(l -> l.text().strip().matches("[•◦▪–\\-*·]|\\(?(\\d{1,3}|[a-zA-Z]|[ivx]+)[.)]"))
             .count();
-    if (columns.size() == 2 && marked > 0.7 * rows.stream().filter(r -> r.size() >= 2).count()) {
+    if (columns.size() == 2
+        && marked
+            > TableThresholds.AlignedTables.MARKED
+                * rows.stream().filter(r -> r.size() >= 2).count()) {
       return true;
     }
     long leaders =
@@ -255,7 +266,7 @@ public final class AlignedTables {
             .count();
     return leaders >= 2
         || columns.size() == 2
-            && numbers > 0.9 * rows.size()
+            && numbers > TableThresholds.AlignedTables.NUMBERS * rows.size()
             && rows.size() > 8
             && wide(columns.getFirst());
   }
@@ -280,7 +291,9 @@ public final class AlignedTables {
       most = Math.max(most, gap);
     }
     double size = rows.getFirst().getFirst().size();
-    boolean tight = least < 1.45 * size && most > 1.22 * least;
+    boolean tight =
+        least < TableThresholds.AlignedTables.TIGHT * size
+            && most > TableThresholds.AlignedTables.TWO_PITCHES * least;
     int ruled = 0;
     for (int k = 1; k < rows.size(); k++) {
       ruled += ruledBetween(page, rows.get(k - 1), rows.get(k), left, right) ? 1 : 0;
@@ -296,7 +309,10 @@ public final class AlignedTables {
         begins =
             byRules
                 ? ruledBetween(page, rows.get(k - 1), rows.get(k), left, right)
-                : tight ? gap > limit : firstColumn && rows.get(k).size() >= 2 || gap > 1.6 * size;
+                : tight
+                    ? gap > limit
+                    : firstColumn && rows.get(k).size() >= 2
+                        || gap > TableThresholds.AlignedTables.ROW * size;
       }
       if (begins) {
         out.add(new ArrayList<>());
@@ -327,7 +343,9 @@ public final class AlignedTables {
   private static boolean ruledBetween(
       ScannedPage page, List<TextLine> above, List<TextLine> below, double left, double right) {
     double y1 = above.getFirst().baseline();
-    double y2 = below.getFirst().baseline() - below.getFirst().size() * 0.5;
+    double y2 =
+        below.getFirst().baseline()
+            - below.getFirst().size() * TableThresholds.AlignedTables.RULE_ABOVE;
     return ruled(page, y1, y2, left, right);
   }
 
@@ -339,7 +357,7 @@ public final class AlignedTables {
         covered += Math.max(0, Math.min(r.x2(), right) - Math.max(r.x1(), left));
       }
     }
-    return covered > 0.6 * (right - left);
+    return covered > TableThresholds.AlignedTables.COVERED * (right - left);
   }
 
   private static List<Detected.DetectedCell> cells(

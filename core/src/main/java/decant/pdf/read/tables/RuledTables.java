@@ -4,6 +4,7 @@ import decant.model.Box;
 import decant.pdf.read.detected.Detected;
 import decant.pdf.read.detected.Ruling;
 import decant.pdf.read.lines.Regions;
+import decant.pdf.read.page.Anatomy;
 import decant.pdf.read.page.Glyph;
 import decant.pdf.read.page.Groups;
 import decant.pdf.read.page.Rule;
@@ -17,7 +18,6 @@ import java.util.List;
  * Finds tables in ruled lines that cross, and takes the text inside them out of the page's lines.
  */
 public final class RuledTables {
-  private static final double NEAR = 3;
   private static final int MOST_RULES = 6_000;
 
   /** The tables of a page, and the lines that stand outside them. */
@@ -59,11 +59,11 @@ public final class RuledTables {
   }
 
   private static boolean isInside(TextLine l, Box box) {
-    double middle = l.baseline() - l.size() * 0.3;
+    double middle = Anatomy.middle(l.baseline(), l.size());
     return middle > box.y()
         && middle < box.bottom()
-        && l.box().x() > box.x() - NEAR
-        && l.box().right() < box.right() + NEAR;
+        && l.box().x() > box.x() - TableThresholds.RuledTables.NEAR
+        && l.box().right() < box.right() + TableThresholds.RuledTables.NEAR;
   }
 
   /** Rules that touch one another, directly or through others. */
@@ -77,10 +77,11 @@ public final class RuledTables {
       Rule a = rules.get(byX[i]);
       for (int j = i + 1; j < n; j++) {
         Rule b = rules.get(byX[j]);
-        if (b.x1() > a.x2() + NEAR) {
+        if (b.x1() > a.x2() + TableThresholds.RuledTables.NEAR) {
           break;
         }
-        if (b.y1() <= a.y2() + NEAR && b.y2() >= a.y1() - NEAR) {
+        if (b.y1() <= a.y2() + TableThresholds.RuledTables.NEAR
+            && b.y2() >= a.y1() - TableThresholds.RuledTables.NEAR) {
           groups.join(byX[i], byX[j]);
         }
       }
@@ -93,7 +94,7 @@ public final class RuledTables {
         rules.stream().filter(r -> r.lying() == lying).mapToDouble(Rule::middle).sorted().toArray();
     var out = new ArrayList<Double>();
     for (double v : at) {
-      if (out.isEmpty() || v - out.getLast() > NEAR) {
+      if (out.isEmpty() || v - out.getLast() > TableThresholds.RuledTables.NEAR) {
         out.add(v);
       }
     }
@@ -163,7 +164,7 @@ public final class RuledTables {
     return rules.stream()
         .anyMatch(r ->
             r.lying() == lying
-                && Math.abs(r.middle() - at) <= NEAR
+                && Math.abs(r.middle() - at) <= TableThresholds.RuledTables.NEAR
                 && (lying ? r.x1() : r.y1()) <= middle
                 && (lying ? r.x2() : r.y2()) >= middle);
   }
@@ -172,7 +173,7 @@ public final class RuledTables {
   private static List<TextLine> linesIn(List<TextLine> lines, Box area) {
     var out = new ArrayList<TextLine>();
     for (TextLine l : lines) {
-      double middle = l.baseline() - l.size() * 0.3;
+      double middle = Anatomy.middle(l.baseline(), l.size());
       if (middle < area.y() || middle >= area.bottom()) {
         continue;
       }

@@ -14,6 +14,7 @@ import decant.pdf.read.lines.Regions;
 import decant.pdf.read.page.Glyph;
 import decant.pdf.read.page.Placed;
 import decant.pdf.read.page.ScannedPage;
+import decant.pdf.read.page.Sizes;
 import decant.pdf.read.page.TextLine;
 import decant.pdf.read.scan.PageAnnotations;
 import decant.work.Faults;
@@ -40,7 +41,6 @@ import org.apache.pdfbox.pdmodel.documentinterchange.logicalstructure.PDStructur
  * part of the text: then there is no result, and the pages are analysed as if there were no tags.
  */
 public final class TaggedBlocks {
-  private static final double LEAST_COVERAGE = 0.9;
   private static final int DEEPEST = 100;
 
   /**
@@ -113,7 +113,7 @@ public final class TaggedBlocks {
         pages.stream()
             .mapToLong(p -> ink(p.glyphs().stream().filter(g -> !g.marked().artifact()).toList()))
             .sum();
-    if (all == 0 || tagged < LEAST_COVERAGE * all) {
+    if (all == 0 || tagged < TaggedThresholds.TaggedBlocks.LEAST_COVERAGE * all) {
       return Optional.empty();
     }
     var untagged = new Untagged(pages, out);
@@ -414,7 +414,7 @@ public final class TaggedBlocks {
       return;
     }
     double space = 0;
-    double gap = Detected.Text.pitch(lines) * 0.2;
+    double gap = Detected.Text.pitch(lines) * TaggedThresholds.TaggedBlocks.GAP;
     if (!out.isEmpty() && out.getLast().page() == lines.getFirst().page()) {
       space = Math.clamp(lines.getFirst().box().y() - out.getLast().box().bottom() - gap, 0, 40);
     }
@@ -454,7 +454,8 @@ public final class TaggedBlocks {
     for (TextLine l : lines) {
       if (!result.isEmpty()) {
         TextLine last = result.getLast();
-        if (last.page() == l.page() && Math.abs(last.baseline() - l.baseline()) < 1.5) {
+        if (last.page() == l.page()
+            && Math.abs(last.baseline() - l.baseline()) < Sizes.SAME_PLACE) {
           result.set(result.size() - 1, Regions.whole(List.of(last, l)));
           continue;
         }

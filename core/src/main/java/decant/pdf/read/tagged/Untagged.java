@@ -94,7 +94,7 @@ final class Untagged {
         double pitch = l.baseline() - last.baseline();
         goesOn =
             pitch > 0
-                && pitch < 1.7 * last.size()
+                && pitch < TaggedThresholds.Untagged.FOLLOWS * last.size()
                 && Math.abs(l.box().x() - last.box().x()) < 2 * last.size();
       }
       if (goesOn) {

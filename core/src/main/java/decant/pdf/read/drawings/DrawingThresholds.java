@@ -1,0 +1,47 @@
+package decant.pdf.read.drawings;
+
+/**
+ * Drawings: where one thing ends and another begins. Lengths are in ems of the text at hand, shares
+ * are of what is named, and points are said to be such.
+ */
+final class DrawingThresholds {
+  private DrawingThresholds() {}
+
+  /** Of {@link decant.pdf.read.drawings.AxisLabels}. */
+  static final class AxisLabels {
+    private AxisLabels() {}
+
+    static final double NEAR = 18;
+
+    /** Labels are short beside what they label. */
+    static final double WIDEST = 0.35;
+
+    /** Times the distance of labels that the outermost may reach beyond the axis. */
+    static final double BEYOND = 2.5;
+  }
+
+  /** Of {@link decant.pdf.read.drawings.DetectedDrawings}. */
+  static final class DetectedDrawings {
+    private DetectedDrawings() {}
+
+    /** Shapes nearer than this belong to one drawing, in points. */
+    static final double NEAR = 4;
+
+    static final double SMALLEST = 24;
+
+    /** Drawings nearer than this may be parts of one. */
+    static final double PARTS_NEAR = 40;
+
+    /** A drawing with more than this share of its area under letters is text with decoration. */
+    static final double MOST_TEXT = 0.25;
+
+    /** Of a page: what covers more is its background. */
+    static final double BACKGROUND = 0.7;
+
+    /**
+     * Of the width or the height of a page: what reaches from edge to edge is no drawing of its
+     * own.
+     */
+    static final double ACROSS = 0.98;
+  }
+}

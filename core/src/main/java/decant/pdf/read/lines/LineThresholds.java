@@ -1,0 +1,165 @@
+package decant.pdf.read.lines;
+
+/**
+ * Lines and columns: where one thing ends and another begins. Lengths are in ems of the text at
+ * hand, shares are of what is named, and points are said to be such.
+ */
+final class LineThresholds {
+  private LineThresholds() {}
+
+  /** Of {@link decant.pdf.read.lines.HardBreaks}. */
+  static final class HardBreaks {
+    private HardBreaks() {}
+
+    /** So many different letters tell whether a face's are all as wide. */
+    static final int LETTERS = 8;
+
+    /** Of the lines of verse, so many could have gone on further. */
+    static final double SHORT_SHARE = 0.3;
+
+    /** Verse leaves this share of the width free beside its longest line. */
+    static final double FREE = 0.15;
+
+    /** How far the widths of a typewriter font differ. */
+    static final double EVEN = 0.012;
+
+    /** The narrowest typewriter font; 0.6 is usual. */
+    static final double NARROWEST = 0.3;
+
+    /** The widest. */
+    static final double WIDEST = 0.9;
+
+    /** Between baselines of lines that go on. */
+    static final double FOLLOWS = 1.6;
+
+    /** How much room a line must leave beside the next word to have been broken on purpose. */
+    static final double ROOM = 1.3;
+  }
+
+  /** Of {@link decant.pdf.read.lines.Leaders}. */
+  static final class Leaders {
+    private Leaders() {}
+
+    static final int FEWEST = 4;
+  }
+
+  /** Of {@link decant.pdf.read.lines.Lines}. */
+  static final class Lines {
+    private Lines() {}
+
+    /** Gap between words, as a share of the size; common practice. */
+    static final double WORD_GAP = 0.17;
+
+    /** Gap that ends a piece of a line. */
+    static final double PIECE_GAP = 1.6;
+
+    /** So many letters over others are no accident: accents and signs made of several are fewer. */
+    static final int LETTERS_OVER = 6;
+
+    /** Of the narrower glyph: more is one text over another, not kerning. */
+    static final double OVERLAP = 0.3;
+
+    /**
+     * Of the usual size of a page: smaller glyphs may be raised or lowered, and join a line
+     * afterwards.
+     */
+    static final double RAISED = 0.8;
+
+    /** How far baselines of one line may differ. */
+    static final double SAME_LINE = 0.25;
+
+    /** The same for small glyphs. */
+    static final double SMALL_LINE = 0.3;
+
+    /** How far below its line something lowered stands. */
+    static final double LOWERED = 0.35;
+
+    /** How far above its line something raised stands. */
+    static final double HIGHEST = 0.7;
+
+    /** How far from its neighbours something raised or lowered stands. */
+    static final double TOUCHES = 0.35;
+
+    /** How far apart a letter is drawn again to look bold. */
+    static final double TWICE = 0.08;
+
+    /** Narrower glyphs stand twice beside each other by right. */
+    static final double NARROW = 0.15;
+  }
+
+  /** Of {@link decant.pdf.read.lines.PageColumns}. */
+  static final class PageColumns {
+    private PageColumns() {}
+
+    static final double SAME_EDGE = 2.5;
+
+    /** The least gutter, as a share of the size of the text beside it. */
+    static final double LEAST_GUTTER = 0.55;
+
+    /** A gap within a line that may be a gutter; spaces are narrower. */
+    static final double GAP = 0.7;
+
+    /** Of the size of the text: titles may cross columns. */
+    static final double TITLE = 1.15;
+
+    /** Between the lines of one title. */
+    static final double TITLE_PITCH = 1.6;
+
+    /** Of the shorter column that must stand beside the other. */
+    static final double BESIDE = 0.4;
+
+    /** Of the width of a column: lines of prose reach so far. */
+    static final double FULL = 0.7;
+
+    /** Of the lines of a column that are full where it holds prose. */
+    static final double PROSE = 0.35;
+  }
+
+  /** Of {@link decant.pdf.read.lines.Regions}. */
+  static final class Regions {
+    private Regions() {}
+
+    /** Of the lines, from the narrowest: the width of the full ones but for what sticks out. */
+    static final double FULL = 0.9;
+
+    /** How far baselines of one row may differ. */
+    static final double SAME_ROW = 0.25;
+
+    /** A gap that is a tab rather than a space. */
+    static final double TAB = 2.5;
+  }
+
+  /** Of {@link decant.pdf.read.lines.TextArea}. */
+  static final class TextArea {
+    private TextArea() {}
+
+    /** So small a share of the lines may stand out. */
+    static final double OUTLIERS = 0.02;
+
+    /** Lines that stand out by less do not matter. */
+    static final double LITTLE = 6;
+  }
+
+  /** Of {@link decant.pdf.read.lines.TextColumns}. */
+  static final class TextColumns {
+    private TextColumns() {}
+
+    static final double MOST_COLUMNS = 4;
+
+    /** Columns differ in width by less than this share, or they are a layout of another kind. */
+    static final double ALIKE = 0.15;
+  }
+
+  /** Of {@link decant.pdf.read.lines.Typewriter}. */
+  static final class Typewriter {
+    private Typewriter() {}
+
+    /** of an em */
+    static final double SAME = 0.02;
+
+    static final int ENOUGH = 5;
+
+    /** Of the letters in a typewriter font where the document is typewritten. */
+    static final double MOSTLY = 0.8;
+  }
+}

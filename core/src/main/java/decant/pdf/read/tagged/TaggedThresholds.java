@@ -1,0 +1,27 @@
+package decant.pdf.read.tagged;
+
+/**
+ * Tags: where one thing ends and another begins. Lengths are in ems of the text at hand, shares are
+ * of what is named, and points are said to be such.
+ */
+final class TaggedThresholds {
+  private TaggedThresholds() {}
+
+  /** Of {@link decant.pdf.read.tagged.TaggedBlocks}. */
+  static final class TaggedBlocks {
+    private TaggedBlocks() {}
+
+    static final double LEAST_COVERAGE = 0.9;
+
+    /** Of the pitch: less is no space between paragraphs. */
+    static final double GAP = 0.2;
+  }
+
+  /** Of {@link decant.pdf.read.tagged.Untagged}. */
+  static final class Untagged {
+    private Untagged() {}
+
+    /** Between baselines of lines that go on. */
+    static final double FOLLOWS = 1.7;
+  }
+}
