@@ -169,7 +169,7 @@ public final class PdfReader {
           RunningTexts.both(tagged.get().running(), RunningTexts.of(pages, lines));
       Map<Boolean, List<Detected>> parted =
           tagged.get().found().stream().collect(Collectors.partitioningBy(known.holding()));
-      running = known.with(parted.getOrDefault(true, List.of()));
+      running = known.with(parted.getOrDefault(true, List.of()), pages);
       List<Detected> body = ContentsPages.of(parted.getOrDefault(false, List.of()));
       found = Headings.whereTagsHaveNone(body, outlineTitles());
       notes = tagged.get().notes();

@@ -11,6 +11,12 @@ final class BesideThresholds {
   static final class BoxedNotes {
     private BoxedNotes() {}
 
+    /** Of its height: what is lower frames no line. */
+    static final double LOWEST = 0.0165;
+
+    /** Of the width of a page: what is narrower frames no text. */
+    static final double NARROWEST = 0.1;
+
     /** Sides nearer than this are one side, in points. */
     static final double SAME_SIDE = 3;
 
@@ -46,16 +52,19 @@ final class BesideThresholds {
   static final class Floats {
     private Floats() {}
 
+    /** How far the edge of a paragraph moves where it no longer stands beside a picture. */
+    static final double SHIFTED = 0.3;
+
     static final int FEWEST_LINES = 2;
 
     /** A wider picture leaves no room for text beside it, as a share of the text's width. */
     static final double WIDEST = 0.7;
 
-    /** Text keeps at most so far from a picture, in points. */
-    static final double FARTHEST = 40;
+    /** Text keeps at most so far from a picture. */
+    static final double FARTHEST = 4;
 
-    /** Lines above and below a picture keep clear of it too, in points. */
-    static final double KEPT_CLEAR = 9;
+    /** Lines above and below a picture keep clear of it too. */
+    static final double KEPT_CLEAR = 0.9;
 
     /** A line that ends so near the edge goes on below it, as a share of the text's width. */
     static final double FULL = 0.12;
@@ -73,6 +82,12 @@ final class BesideThresholds {
   /** Of {@link decant.pdf.read.beside.Footnotes}. */
   static final class Footnotes {
     private Footnotes() {}
+
+    /** How far from the left edge of the text the rule above notes begins. */
+    static final double AT_LEFT = 0.6;
+
+    /** Of the width of the text: a shorter rule is a dash. */
+    static final double SHORTEST_RULE = 0.065;
 
     /** Notes stand in the lower part of a page. */
     static final double HIGHEST = 0.35;
@@ -93,6 +108,9 @@ final class BesideThresholds {
   /** Of {@link decant.pdf.read.beside.RunningTexts}. */
   static final class RunningTexts {
     private RunningTexts() {}
+
+    /** How far baselines of one line of a header differ. */
+    static final double SAME_LINE = 0.2;
 
     /** How far from the edge of the page running texts are looked for, as a share of its height. */
     static final double ZONE = 0.13;
@@ -136,6 +154,9 @@ final class BesideThresholds {
   static final class RunningTitles {
     private RunningTitles() {}
 
-    static final double SAME_PLACE = 8;
+    /** How far baselines of headers on two pages differ where they take turns. */
+    static final double SAME_LINE = 0.3;
+
+    static final double SAME_PLACE = 0.8;
   }
 }

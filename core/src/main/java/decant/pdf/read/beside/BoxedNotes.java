@@ -39,7 +39,10 @@ public final class BoxedNotes {
   private void of(ScannedPage page, List<Detected.Text> texts) {
     List<Painted> frames =
         page.shapes().stream()
-            .filter(s -> !s.free() && s.box().width() > 60 && s.box().height() > 14)
+            .filter(s ->
+                !s.free()
+                    && s.box().width() > page.width() * BesideThresholds.BoxedNotes.NARROWEST
+                    && s.box().height() > page.height() * BesideThresholds.BoxedNotes.LOWEST)
             .filter(s ->
                 s.box().height() < page.height() * BesideThresholds.BoxedNotes.TALLEST
                     && s.box().width() < page.width() * BesideThresholds.BoxedNotes.WIDEST)

@@ -65,7 +65,9 @@ public final class Floats {
     boolean follows = gap > 0 && gap < BesideThresholds.Floats.FOLLOWS * end.size();
     boolean endsBeside = isBeside(end, picture);
     boolean beginsBeside = isBeside(begin, picture);
-    boolean shifted = Math.abs(end.box().x() - begin.box().x()) > 3 && endsBeside != beginsBeside;
+    boolean shifted =
+        Math.abs(end.box().x() - begin.box().x()) > BesideThresholds.Floats.SHIFTED * end.size()
+            && endsBeside != beginsBeside;
     boolean left = picture.x() + picture.width() / 2 < (a.left() + a.right()) / 2;
     return plain && follows && shifted && left && isFull(end, a) && !a.text().strip().endsWith(":");
   }
@@ -76,14 +78,15 @@ public final class Floats {
 
   private static boolean isBeside(TextLine l, Box picture) {
     double middle = Anatomy.middle(l.baseline(), l.size());
-    boolean level =
-        middle > picture.y() - BesideThresholds.Floats.KEPT_CLEAR
-            && middle < picture.bottom() + BesideThresholds.Floats.KEPT_CLEAR;
+    double clear = BesideThresholds.Floats.KEPT_CLEAR * l.size();
+    boolean level = middle > picture.y() - clear && middle < picture.bottom() + clear;
     double apart =
         l.box().x() >= picture.right() - 1
             ? l.box().x() - picture.right()
             : l.box().right() <= picture.x() + 1 ? picture.x() - l.box().right() : -1;
-    return level && apart >= -1 && apart < BesideThresholds.Floats.FARTHEST + l.box().width() / 2;
+    return level
+        && apart >= -1
+        && apart < BesideThresholds.Floats.FARTHEST * l.size() + l.box().width() / 2;
   }
 
   /** The lines of a text that no picture makes room for itself in. */

@@ -60,9 +60,9 @@ public final class Footnotes {
       double length = r.x2() - r.x1();
       boolean fits =
           r.lying()
-              && length > 30
+              && length > BesideThresholds.Footnotes.SHORTEST_RULE * (right - left)
               && length < BesideThresholds.Footnotes.LONGEST_RULE * (right - left)
-              && r.x1() < left + 6
+              && r.x1() < left + BesideThresholds.Footnotes.AT_LEFT * bodySize
               && r.middle() > page.height() * BesideThresholds.Footnotes.HIGHEST;
       if (!fits) {
         continue;
@@ -70,7 +70,7 @@ public final class Footnotes {
       List<TextLine> below = lines.stream().filter(l -> l.box().y() > r.middle() - 2).toList();
       boolean notes =
           !below.isEmpty()
-              && below.stream().allMatch(l -> l.size() < bodySize + Sizes.SAME)
+              && below.stream().allMatch(l -> Sizes.isNoLarger(l.size(), bodySize))
               && beginsWithLabelOrGoesOn(below, bodySize)
               && page.rules().stream()
                   .noneMatch(o -> o != r && o.lying() && o.middle() > r.middle() + 2);
@@ -84,7 +84,7 @@ public final class Footnotes {
   private static boolean beginsWithLabelOrGoesOn(List<TextLine> below, double bodySize) {
     TextLine first =
         below.stream().min(Comparator.comparingDouble(TextLine::baseline)).orElseThrow();
-    return label(first).isPresent() || first.size() < bodySize - Sizes.SMALLER;
+    return label(first).isPresent() || Sizes.isSmaller(first.size(), bodySize);
   }
 
   /** Lines in smaller letters at the foot, the first of which begins with a mark of the page. */
@@ -93,7 +93,7 @@ public final class Footnotes {
     List<TextLine> sorted = new ArrayList<>(lines);
     sorted.sort(Comparator.comparingDouble(TextLine::baseline));
     int k = sorted.size();
-    while (k > 0 && sorted.get(k - 1).size() < bodySize - Sizes.SMALLER) {
+    while (k > 0 && Sizes.isSmaller(sorted.get(k - 1).size(), bodySize)) {
       k--;
     }
     while (k < sorted.size()) {

@@ -83,7 +83,7 @@ public final class RunningTexts {
     }
 
     /** These running texts and what stands in blocks that hold them. */
-    public Result with(List<Detected> blocks) {
+    public Result with(List<Detected> blocks, List<ScannedPage> pages) {
       var all = new ArrayList<>(texts);
       Set<String> said = new HashSet<>();
       Set<String> places = new HashSet<>();
@@ -94,7 +94,12 @@ public final class RunningTexts {
       for (Detected f : blocks) {
         for (TextLine l : ((Detected.Text) f).lines()) {
           if (!places.contains(height(l)) && said.add(mask(l.text()))) {
-            all.add(new RunningText(l.box().y() < 300, l.text(), List.of(l), Optional.empty()));
+            all.add(
+                new RunningText(
+                    l.box().y() < pages.get(l.page()).height() / 2,
+                    l.text(),
+                    List.of(l),
+                    Optional.empty()));
           }
         }
       }
@@ -259,7 +264,8 @@ public final class RunningTexts {
         List<TextLine> page = linesByPage.get(number.page());
         for (TextLine l : page) {
           if (!taken.contains(l)
-              && Math.abs(l.baseline() - number.baseline()) < 2
+              && Math.abs(l.baseline() - number.baseline())
+                  < BesideThresholds.RunningTexts.SAME_LINE * l.size()
               && l.text().length() < BesideThresholds.RunningTexts.LONGEST
               && standsApart(l, page, r.header())) {
             texts.add(new RunningText(r.header(), l.text(), List.of(l), Optional.empty()));
@@ -289,7 +295,7 @@ public final class RunningTexts {
         boolean bare = isBareNumber(mask(l.text()));
         if ((header || footer)
             && l.text().length() < 80
-            && l.size() < body + Sizes.SAME
+            && Sizes.isNoLarger(l.size(), body)
             && page.size() > 3
             && gap(l, page, header)
                 > (bare ? BesideThresholds.RunningTexts.APART : BesideThresholds.RunningTexts.ALONE)

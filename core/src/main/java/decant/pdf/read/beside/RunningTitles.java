@@ -53,11 +53,13 @@ public final class RunningTitles {
     TextLine x = a.lines().getFirst();
     TextLine y = b.lines().getFirst();
     boolean samePlace =
-        Math.abs(x.baseline() - y.baseline()) < 3
-            && (Math.abs(x.box().x() - y.box().x()) < BesideThresholds.RunningTitles.SAME_PLACE
+        Math.abs(x.baseline() - y.baseline()) < BesideThresholds.RunningTitles.SAME_LINE * x.size()
+            && (Math.abs(x.box().x() - y.box().x())
+                    < BesideThresholds.RunningTitles.SAME_PLACE * x.size()
                 || Math.abs(x.box().right() - y.box().right())
-                    < BesideThresholds.RunningTitles.SAME_PLACE
-                || Math.abs(middle(x) - middle(y)) < BesideThresholds.RunningTitles.SAME_PLACE);
+                    < BesideThresholds.RunningTitles.SAME_PLACE * x.size()
+                || Math.abs(middle(x) - middle(y))
+                    < BesideThresholds.RunningTitles.SAME_PLACE * x.size());
     return samePlace
         && a.header() == b.header()
         && java.util.Collections.disjoint(pages(a), pages(b));

@@ -11,6 +11,12 @@ final class BlockThresholds {
   static final class Blocks {
     private Blocks() {}
 
+    /** How far apart things that stand in line with each other begin. */
+    static final double IN_LINE = 0.4;
+
+    /** How far the start of a line moves where it does at all. */
+    static final double MOVED = 0.3;
+
     /** Between baselines of lines set solid, by the usual fonts. */
     static final double SINGLE = 1.15;
 
@@ -22,9 +28,6 @@ final class BlockThresholds {
 
     /** Lines further apart are double spaced at least, and may be paragraphs. */
     static final double MOST_PITCH = 2.2;
-
-    /** Of the size: a change that shows, and is no rounding of a program. */
-    static final double SIZE_CHANGE = 0.06;
 
     /** Of the common size of a region: larger lines are titles. */
     static final double TITLE = 1.15;
@@ -41,8 +44,8 @@ final class BlockThresholds {
      */
     static final double NEW_PARAGRAPH = 1.28;
 
-    /** Points by which places are rounded. */
-    static final double ROUNDED = 0.5;
+    /** Places are rounded by so much. */
+    static final double ROUNDED = 0.05;
 
     /** Of the common size: such lines go on across a wider pitch. */
     static final double LARGE_TITLE = 1.3;
@@ -59,8 +62,8 @@ final class BlockThresholds {
     /** A space before the word that might have gone on the line; the widest in text fonts. */
     static final double SPACE = 0.35;
 
-    /** Points by which edges of lines are uneven. */
-    static final double UNEVEN = 1.5;
+    /** Edges of lines are uneven by so much. */
+    static final double UNEVEN = 0.15;
 
     /**
      * Of the width: a line that ends in a comma, or before a small letter, must be so much shorter
@@ -114,5 +117,16 @@ final class BlockThresholds {
 
     /** Of the size of the text: a heading even where it ends like a sentence. */
     static final double MUCH_LARGER = 1.3;
+  }
+
+  /** Of {@link decant.pdf.read.blocks.Continuations}. */
+  static final class Continuations {
+    private Continuations() {}
+
+    /**
+     * Of the width of a table: its columns on the next page stand in the same place but for so
+     * much.
+     */
+    static final double COLUMN = 0.05;
   }
 }

@@ -77,7 +77,7 @@ public final class Blocks {
       double size = lines.get(k).size();
       if (gap > size * BlockThresholds.Blocks.LEAST_PITCH
           && gap < size * BlockThresholds.Blocks.MOST_PITCH
-          && Math.abs(size - before.size()) < Sizes.NEAR) {
+          && Sizes.near(size, before.size())) {
         all[n++] = gap;
         if (before.box().right() > edge) {
           full[m++] = gap;
@@ -102,9 +102,7 @@ public final class Blocks {
     TextLine last = open.getLast();
     TextLine first = open.getFirst();
     double em = l.size();
-    if (Math.abs(l.size() - last.size())
-            > Math.max(Sizes.NEAR, BlockThresholds.Blocks.SIZE_CHANGE * em)
-        || l.bold() != last.bold() && changesWeight(last, l)) {
+    if (!Sizes.near(l.size(), last.size()) || l.bold() != last.bold() && changesWeight(last, l)) {
       return true;
     }
     if (LEADS_TO_PAGE.matcher(last.text()).find()) {
@@ -121,7 +119,7 @@ public final class Blocks {
       return Markers.section(l.text()).isPresent(); // a heading that goes on on the next line
     }
     double usual = Math.max(pitch, em * BlockThresholds.Blocks.TIGHTEST);
-    if (gap > usual * BlockThresholds.Blocks.NEW_PARAGRAPH + BlockThresholds.Blocks.ROUNDED
+    if (gap > usual * BlockThresholds.Blocks.NEW_PARAGRAPH + BlockThresholds.Blocks.ROUNDED * em
         || gap < 0) {
       return !(open.size() > 0
           && l.size() > BlockThresholds.Blocks.LARGE_TITLE * median(region)
@@ -134,7 +132,10 @@ public final class Blocks {
     double at = start(region, l);
     double before = start(region, last);
     double begun = start(region, first);
-    boolean centred = centred(last, region) && centred(l, region) && Math.abs(at - before) > 3;
+    boolean centred =
+        centred(last, region)
+            && centred(l, region)
+            && Math.abs(at - before) > BlockThresholds.Blocks.MOVED * em;
     if (centred) {
       return false;
     }
@@ -144,7 +145,8 @@ public final class Blocks {
     if (open.size() == 1) {
       boolean hangs =
           shift > BlockThresholds.Blocks.HANGS * em
-              && (marker.isPresent() || Math.abs(at - textLeft) < 3);
+              && (marker.isPresent()
+                  || Math.abs(at - textLeft) < BlockThresholds.Blocks.MOVED * em);
       if (shift > BlockThresholds.Blocks.INDENT * em && !hangs && !marker.isPresent()) {
         return !isHanging(region, last, l);
       }
@@ -200,14 +202,19 @@ public final class Blocks {
     // or in line with the item before.
     Optional<String> before = Markers.item(open.getFirst().text());
     boolean inLine =
-        before.isPresent() && Math.abs(start(region, open.getFirst()) - start(region, l)) < 4;
-    return inLine || start(region, l) > 4 || fits(region, open.getLast(), l);
+        before.isPresent()
+            && Math.abs(start(region, open.getFirst()) - start(region, l))
+                < BlockThresholds.Blocks.IN_LINE * l.size();
+    return inLine
+        || start(region, l) > BlockThresholds.Blocks.IN_LINE * l.size()
+        || fits(region, open.getLast(), l);
   }
 
   private static boolean centred(TextLine l, Region r) {
     double leftGap = l.box().x() - r.left();
     double rightGap = r.right() - l.box().right();
-    return leftGap > l.size() && Math.abs(leftGap - rightGap) < 4;
+    return leftGap > l.size()
+        && Math.abs(leftGap - rightGap) < BlockThresholds.Blocks.IN_LINE * l.size();
   }
 
   /**
@@ -222,7 +229,7 @@ public final class Blocks {
       slack = Math.max(0, slack - inset); // what is indented is so at both ends
     }
     if (l.firstWord() + BlockThresholds.Blocks.SPACE * l.size()
-        >= slack - BlockThresholds.Blocks.UNEVEN) {
+        >= slack - BlockThresholds.Blocks.UNEVEN * l.size()) {
       return false;
     }
     String end = last.text().strip();

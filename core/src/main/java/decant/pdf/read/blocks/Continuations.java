@@ -43,7 +43,7 @@ public final class Continuations {
     double x = a.box().x();
     double y = b.box().x();
     for (int c = 0; c < a.columns().size(); c++) {
-      if (Math.abs(x - y) > 24) {
+      if (Math.abs(x - y) > BlockThresholds.Continuations.COLUMN * b.box().width()) {
         return false;
       }
       x += a.columns().get(c);
@@ -99,7 +99,7 @@ public final class Continuations {
     boolean elsewhere = first.page() != last.page() || first.baseline() < last.baseline();
     if (!elsewhere
         || b.kind() != Detected.Kind.PARAGRAPH
-        || Math.abs(a.size() - b.size()) > Sizes.SMALLER
+        || !Sizes.near(a.size(), b.size())
         || a.bold() != b.bold()) {
       return false;
     }

@@ -324,7 +324,7 @@ public final class Headings {
       return false;
     }
     boolean standsOff =
-        t.spaceBefore() > Sizes.STANDS_OFF || k == 0 || all.get(k - 1).page() != t.page();
+        Sizes.standsOff(t.spaceBefore(), t.size()) || k == 0 || all.get(k - 1).page() != t.page();
     boolean followed = k + 1 < all.size();
     if (bolder) {
       return !sentence && !text.endsWith(":") && followed && (standsOff || numbered);
@@ -352,7 +352,7 @@ public final class Headings {
     for (Style s : sorted) {
       boolean same =
           last != null
-              && Math.abs(last.size() - s.size()) < Sizes.NEAR
+              && Sizes.near(last.size(), s.size())
               && last.bold() == s.bold()
               && last.capitals() == s.capitals()
               && last.italic() == s.italic();

@@ -14,13 +14,22 @@ final class DocumentThresholds {
     /** A text of which so many words were divided is to be hyphenated. */
     static final int DIVIDED = 3;
 
-    /** Points between paragraphs that are no rounding. */
-    static final double LEAST_SPACE = 0.8;
+    /** Between paragraphs; less is rounding. */
+    static final double LEAST_SPACE = 0.08;
   }
 
   /** Of {@link decant.pdf.read.document.FigureMaker}. */
   static final class FigureMaker {
     private FigureMaker() {}
+
+    /** Of that width: how far from its edge a centred picture begins at least. */
+    static final double INDENT = 0.018;
+
+    /** Of that width: how far the middle of a centred picture is off. */
+    static final double CENTRED = 0.033;
+
+    /** Of the width of a column: how far before it a picture of it begins. */
+    static final double BEFORE = 0.02;
 
     /**
      * Of the height of the text: a picture that fills a page leaves room for the line it stands on.
@@ -35,8 +44,8 @@ final class DocumentThresholds {
   static final class ParagraphLooks {
     private ParagraphLooks() {}
 
-    /** A heading needs so much room below it, in points, to stand on a page. */
-    static final double ROOM_BELOW_HEADING = 60;
+    /** Ems of a heading that it needs below it to stand on a page. */
+    static final double ROOM_BELOW_HEADING = 5;
 
     /** So much of a page is left empty before a heading or a text that begins a page on purpose. */
     static final double LEFT_BY_HEADING = 0.12;
@@ -55,16 +64,22 @@ final class DocumentThresholds {
     /** Of the width that a line leaves free at its start to stand at the end. */
     static final double AT_END = 0.4;
 
-    /** Points by which the ends of justified lines are off. */
-    static final double FLUSH = 1.2;
+    /** The ends of justified lines are off by so much. */
+    static final double FLUSH = 0.12;
 
-    /** Points that a label of a list takes at most. */
-    static final double LABEL = 18.0;
+    /** A label of a list takes so much at most. */
+    static final double LABEL = 1.8;
   }
 
   /** Of {@link decant.pdf.read.document.RunningStories}. */
   static final class RunningStories {
     private RunningStories() {}
+
+    /** Of the width of the text: how far the middle of a centred header is off. */
+    static final double CENTRED = 0.027;
+
+    /** How far baselines of one line of a header differ. */
+    static final double SAME_LINE = 0.2;
 
     /**
      * Of the width of the text: the middle of what stands at the right tab rather than the centre

@@ -75,10 +75,12 @@ final class FigureMaker {
     double left = setup.margins().left();
     for (int k = 1; k < setup.columns().count(); k++) {
       double start = setup.margins().left() + setup.columns().start(k, setup.textWidth());
-      left = f.box().x() > start - 9 ? start : left;
+      left = f.box().x() > start - DocumentThresholds.FigureMaker.BEFORE * room ? start : left;
     }
     double middle = f.box().x() + f.box().width() / 2;
-    boolean centred = Math.abs(middle - (left + room / 2)) < 15 && f.box().x() > left + 8;
+    boolean centred =
+        Math.abs(middle - (left + room / 2)) < DocumentThresholds.FigureMaker.CENTRED * room
+            && f.box().x() > left + DocumentThresholds.FigureMaker.INDENT * room;
     Look look =
         Look.of(ParagraphTraits.LINE_PITCH, LinePitch.SINGLE)
             .with(ParagraphTraits.SPACE_BEFORE, DocumentThresholds.FigureMaker.SPACE);

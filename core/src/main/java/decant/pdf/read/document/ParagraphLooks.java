@@ -68,7 +68,8 @@ final class ParagraphLooks {
     double left = setup.height() - setup.margins().bottom() - before.box().bottom();
     boolean heading = t.kind() == Detected.Kind.HEADING;
     double needed =
-        t.box().height() + (heading ? DocumentThresholds.ParagraphLooks.ROOM_BELOW_HEADING : 0);
+        t.box().height()
+            + (heading ? DocumentThresholds.ParagraphLooks.ROOM_BELOW_HEADING * t.size() : 0);
     return left
         > Math.max(
             needed,
@@ -87,27 +88,29 @@ final class ParagraphLooks {
         lines.stream()
             .allMatch(l ->
                 Math.abs(edges.start(l) - edges.end(l)) / 2
-                        < Math.max(2, size * DocumentThresholds.ParagraphLooks.CENTRED)
+                        < size * DocumentThresholds.ParagraphLooks.CENTRED
                     && edges.start(l) > size);
     if (centred && t.kind() != Detected.Kind.ITEM) {
       return look.with(ParagraphTraits.ALIGNMENT, Alignment.CENTRE);
     }
     boolean flushEnd =
         edges.start(first) > (t.right() - t.left()) * DocumentThresholds.ParagraphLooks.AT_END
-            && lines.stream().allMatch(l -> Math.abs(edges.end(l)) < 3);
+            && lines.stream()
+                .allMatch(
+                    l -> Math.abs(edges.end(l)) < size * DocumentThresholds.ParagraphLooks.CENTRED);
     if (flushEnd && t.kind() != Detected.Kind.ITEM) {
       double middle = setup.margins().left() + setup.textWidth() / 2;
       boolean onPage =
           lines.stream()
               .allMatch(l ->
                   Math.abs(l.box().x() + l.box().width() / 2 - middle)
-                      < Math.max(2, size * DocumentThresholds.ParagraphLooks.CENTRED));
+                      < size * DocumentThresholds.ParagraphLooks.CENTRED);
       return look.with(ParagraphTraits.ALIGNMENT, onPage ? Alignment.CENTRE : Alignment.END);
     }
     long full =
         lines.stream()
             .limit(lines.size() - 1L)
-            .filter(l -> Math.abs(edges.end(l)) < DocumentThresholds.ParagraphLooks.FLUSH)
+            .filter(l -> Math.abs(edges.end(l)) < size * DocumentThresholds.ParagraphLooks.FLUSH)
             .count();
     if (lines.size() > (justified ? 1 : 2) && full == lines.size() - 1L) {
       look = look.with(ParagraphTraits.ALIGNMENT, Alignment.JUSTIFIED);
@@ -139,7 +142,7 @@ final class ParagraphLooks {
         double right = whole.stream().mapToDouble(l -> l.box().right()).max().orElse(0);
         double left = whole.stream().mapToDouble(l -> l.box().right()).min().orElse(0);
         all++;
-        flush += right - left < DocumentThresholds.ParagraphLooks.FLUSH ? 1 : 0;
+        flush += right - left < t.size() * DocumentThresholds.ParagraphLooks.FLUSH ? 1 : 0;
       }
     }
     return flush * 2 > all;
@@ -152,7 +155,8 @@ final class ParagraphLooks {
     return look.with(ParagraphTraits.LIST, new ListMembership(list, depth))
         .with(ParagraphTraits.INDENT_START, LookMaker.halves(Math.min(indent, 200)))
         .with(
-            ParagraphTraits.FIRST_LINE, -Math.min(DocumentThresholds.ParagraphLooks.LABEL, indent));
+            ParagraphTraits.FIRST_LINE,
+            -Math.min(t.size() * DocumentThresholds.ParagraphLooks.LABEL, indent));
   }
 
   /**

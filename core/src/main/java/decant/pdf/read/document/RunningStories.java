@@ -145,7 +145,9 @@ final class RunningStories {
     while (k < here.size()) {
       int end = k + 1;
       while (end < here.size()
-          && baseline(here.get(end).usual()) - baseline(here.get(k).usual()) < 2) {
+          && baseline(here.get(end).usual()) - baseline(here.get(k).usual())
+              < DocumentThresholds.RunningStories.SAME_LINE
+                  * here.get(k).usual().lines().getFirst().size()) {
         end++;
       }
       paragraphs.add(runningLine(here.subList(k, end), setup));
@@ -190,7 +192,7 @@ final class RunningStories {
                       setup.textWidth(),
                       ParagraphTraits.TabStop.Kind.RIGHT,
                       ParagraphTraits.TabStop.Leader.NONE)));
-    } else if (Math.abs(centre) < 12) {
+    } else if (Math.abs(centre) < DocumentThresholds.RunningStories.CENTRED * setup.textWidth()) {
       alignment = Alignment.CENTRE;
     } else if (l.box().x() > setup.margins().left() + setup.textWidth() / 2) {
       alignment = Alignment.END;

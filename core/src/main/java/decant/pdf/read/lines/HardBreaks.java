@@ -101,7 +101,7 @@ public final class HardBreaks {
   /** Whether a line begins just below one, at the same place and in the same size. */
   private static boolean goesOn(TextLine a, TextLine b) {
     double gap = b.baseline() - a.baseline();
-    return Math.abs(a.box().x() - b.box().x()) < Sizes.SAME_PLACE
+    return Sizes.samePlace(a.box().x(), b.box().x(), a.size())
         && Sizes.same(a.size(), b.size())
         && a.bold() == b.bold()
         && gap > 0

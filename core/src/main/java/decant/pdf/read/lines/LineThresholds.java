@@ -47,6 +47,9 @@ final class LineThresholds {
   static final class Lines {
     private Lines() {}
 
+    /** Of the usual size of a page: letters of a stamp across it join no lines of the text. */
+    static final double LARGEST = 1.2;
+
     /** Gap between words, as a share of the size; common practice. */
     static final double WORD_GAP = 0.17;
 
@@ -143,6 +146,9 @@ final class LineThresholds {
   /** Of {@link decant.pdf.read.lines.TextColumns}. */
   static final class TextColumns {
     private TextColumns() {}
+
+    /** Of the width of a column: its left edge is the same on two pages but for so much. */
+    static final double SAME_EDGE = 0.015;
 
     static final double MOST_COLUMNS = 4;
 

@@ -153,7 +153,8 @@ public final class Lines {
       List<Glyph> row = rows.isEmpty() ? null : rows.getLast();
       if (row == null
           || g.baseline() - row.getFirst().baseline()
-              > Math.min(3, g.size() * LineThresholds.Lines.SAME_LINE)) {
+              > Math.min(LineThresholds.Lines.LARGEST * typical, g.size())
+                  * LineThresholds.Lines.SAME_LINE) {
         row = new ArrayList<>();
         rows.add(row);
       }
@@ -177,7 +178,7 @@ public final class Lines {
     for (Glyph g : rest) {
       if (row == null
           || g.baseline() - row.getFirst().baseline()
-              > Math.min(3, g.size() * LineThresholds.Lines.SMALL_LINE)) {
+              > g.size() * LineThresholds.Lines.SMALL_LINE) {
         row = new ArrayList<>();
         rows.add(row);
       }

@@ -32,7 +32,7 @@ public final class Regions {
     for (TextLine l : sorted) {
       if (!row.isEmpty()
           && l.baseline() - row.getFirst().baseline()
-              > Math.max(2, LineThresholds.Regions.SAME_ROW * l.size())) {
+              > LineThresholds.Regions.SAME_ROW * l.size()) {
         out.add(whole(row));
         row.clear();
       }

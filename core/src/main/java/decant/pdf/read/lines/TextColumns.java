@@ -102,7 +102,7 @@ public final class TextColumns {
     Optional<Measure> same =
         lines.keySet().stream()
             .filter(k ->
-                Math.abs(k.left() - m.left()) < 4
+                Math.abs(k.left() - m.left()) < m.width() * LineThresholds.TextColumns.SAME_EDGE
                     && Math.abs(k.right() - m.right())
                         < m.width() * LineThresholds.TextColumns.ALIKE)
             .findFirst();

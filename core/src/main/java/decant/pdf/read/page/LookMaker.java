@@ -123,7 +123,7 @@ public final class LookMaker {
       look = look.with(TextTraits.RAISE, raise);
     } else {
       double size = rounded(g.size());
-      if (Math.abs(size - base.value(TextTraits.SIZE)) > Sizes.SAME) {
+      if (!Sizes.same(size, base.value(TextTraits.SIZE))) {
         look = look.with(TextTraits.SIZE, size);
       }
     }

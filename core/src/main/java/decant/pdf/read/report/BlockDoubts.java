@@ -106,15 +106,16 @@ final class BlockDoubts {
     boolean standsOut =
         Sizes.isLarger(t.size(), body) || t.bold() && !boldBody && t.size() > body * Sizes.AS_LARGE;
     boolean standsOff =
-        t.spaceBefore() > Sizes.STANDS_OFF || k == 0 || found.get(k - 1).page() != t.page();
+        Sizes.standsOff(t.spaceBefore(), t.size()) || k == 0 || found.get(k - 1).page() != t.page();
     boolean followed =
         found.get(k + 1) instanceof Detected.Text next
             && next.page() == t.page()
             && next.kind() == Detected.Kind.PARAGRAPH
             && !next.bold()
-            && next.size() < t.size() + 0.1
+            && Sizes.isNoLarger(next.size(), t.size())
             && next.box().y() > t.box().y()
-            && Math.abs(next.box().x() - t.box().x()) < 30;
+            && Math.abs(next.box().x() - t.box().x())
+                < ReportThresholds.BlockDoubts.BELOW * t.size();
     return shape && standsOut && standsOff && followed;
   }
 

@@ -11,6 +11,9 @@ final class ReportThresholds {
   static final class BlockDoubts {
     private BlockDoubts() {}
 
+    /** How far beside a heading the text below it begins. */
+    static final double BELOW = 3;
+
     static final int LONGEST_HEADING = 90;
 
     /** A table without lines that is emptier than this may be none. */

@@ -2,7 +2,6 @@ package decant.pdf.read.scan;
 
 import decant.pdf.read.page.Glyph;
 import decant.pdf.read.page.Rule;
-import decant.pdf.read.page.Sizes;
 import decant.pdf.read.page.SourceFace;
 import java.util.ArrayList;
 import java.util.List;
@@ -31,7 +30,7 @@ final class RuledFields {
         rules.stream()
             .filter(r -> r.lying() && r.y2() - r.y1() < 2)
             .filter(r ->
-                r.x2() - r.x1() > ScanThresholds.RuledFields.SHORTEST
+                r.x2() - r.x1() > ScanThresholds.RuledFields.SHORTEST * width
                     && r.x2() - r.x1() < ScanThresholds.RuledFields.LONGEST * width)
             .toList();
     if (lying.isEmpty() || rules.size() > MOST_RULES) {
@@ -75,13 +74,17 @@ final class RuledFields {
       }
       double down = r.middle() - g.baseline(); // how far the line is below the letter's baseline
       boolean over = g.right() > r.x1() + 1 && g.x() < r.x2() - 1;
-      if (over && down > -2 && down < ScanThresholds.RuledFields.ABOVE * g.size()) {
+      if (over
+          && down > -ScanThresholds.RuledFields.ON_RULE * g.size()
+          && down < ScanThresholds.RuledFields.ABOVE * g.size()) {
         return Optional.empty();
       }
       boolean level =
-          down > -Sizes.SAME_PLACE && down < 5 && g.right() <= r.x1() + Sizes.SAME_PLACE;
+          down > -ScanThresholds.RuledFields.ON_RULE * g.size()
+              && down < ScanThresholds.RuledFields.UNDER * g.size()
+              && g.right() <= r.x1() + ScanThresholds.RuledFields.ON_RULE * g.size();
       if (level
-          && r.x1() - g.right() < ScanThresholds.RuledFields.NEAR
+          && r.x1() - g.right() < ScanThresholds.RuledFields.NEAR * g.size()
           && (before == null || g.right() > before.right())) {
         before = g;
       }

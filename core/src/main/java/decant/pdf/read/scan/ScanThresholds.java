@@ -173,10 +173,17 @@ final class ScanThresholds {
   static final class RuledFields {
     private RuledFields() {}
 
-    static final double SHORTEST = 40;
+    /** How far below the baseline of its label a line to write on stands. */
+    static final double UNDER = 0.5;
 
-    /** A line begins so near after what it is for, in points. */
-    static final double NEAR = 14;
+    /** How far letters reach over a rule that they stand on or before. */
+    static final double ON_RULE = 0.15;
+
+    /** Of the width of a page: a line to write on is no shorter. */
+    static final double SHORTEST = 0.067;
+
+    /** A line begins so near after what it is for. */
+    static final double NEAR = 1.4;
 
     /** Larger letters are a title, not the name of a blank. */
     static final double LARGEST = 24;

@@ -63,7 +63,7 @@ public final class AlignedTables {
       boolean same =
           !rows.isEmpty()
               && l.baseline() - rows.getLast().getFirst().baseline()
-                  < Math.max(2, TableThresholds.AlignedTables.SAME_ROW * l.size());
+                  < TableThresholds.AlignedTables.SAME_ROW * l.size();
       if (!same) {
         rows.add(new ArrayList<>());
       }
@@ -117,7 +117,8 @@ public final class AlignedTables {
         && rows.stream()
             .filter(r -> r.size() >= 2)
             .allMatch(r ->
-                Math.abs(r.getLast().box().right() - edge.getAsDouble()) < 4
+                Math.abs(r.getLast().box().right() - edge.getAsDouble())
+                        < TableThresholds.AlignedTables.FLUSH * r.getLast().size()
                     && Leaders.entry(Regions.whole(r).glyphs()).isPresent());
   }
 
@@ -268,11 +269,11 @@ public final class AlignedTables {
         || columns.size() == 2
             && numbers > TableThresholds.AlignedTables.NUMBERS * rows.size()
             && rows.size() > 8
-            && wide(columns.getFirst());
+            && isWide(columns.getFirst(), rows.getFirst().getFirst().size());
   }
 
-  private static boolean wide(Column c) {
-    return c.right() - c.left() > 200;
+  private static boolean isWide(Column c, double size) {
+    return c.right() - c.left() > TableThresholds.AlignedTables.WIDE * size;
   }
 
   /**

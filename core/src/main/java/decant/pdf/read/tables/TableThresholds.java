@@ -11,6 +11,12 @@ final class TableThresholds {
   static final class AlignedTables {
     private AlignedTables() {}
 
+    /** A column of titles in a list of contents; those of tables are narrower. */
+    static final double WIDE = 20;
+
+    /** How far the page numbers of a list of contents are off their edge. */
+    static final double FLUSH = 0.4;
+
     static final int LEAST_ROWS = 3;
 
     static final int MOST_COLUMNS = 14;

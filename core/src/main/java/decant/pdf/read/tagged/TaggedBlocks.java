@@ -454,8 +454,7 @@ public final class TaggedBlocks {
     for (TextLine l : lines) {
       if (!result.isEmpty()) {
         TextLine last = result.getLast();
-        if (last.page() == l.page()
-            && Math.abs(last.baseline() - l.baseline()) < Sizes.SAME_PLACE) {
+        if (last.page() == l.page() && Sizes.samePlace(last.baseline(), l.baseline(), l.size())) {
           result.set(result.size() - 1, Regions.whole(List.of(last, l)));
           continue;
         }
