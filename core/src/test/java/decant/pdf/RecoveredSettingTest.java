@@ -109,22 +109,6 @@ class RecoveredSettingTest {
             .filter(b -> b instanceof Table)
             .mapToLong(b -> ((Table) b).rows().size())
             .sum();
-    System.out.println(
-        "DBG "
-            + d.sections().getFirst().blocks().stream()
-                .filter(b -> b instanceof Table)
-                .map(b ->
-                    ((Table) b).rows().size()
-                        + " "
-                        + Walk.paragraphs(List.of(b)).stream()
-                            .limit(6)
-                            .map(Paragraph::text)
-                            .toList())
-                .toList()
-            + d.sections().getFirst().running().values().stream()
-                .flatMap(r -> Walk.paragraphs(r.blocks()).stream())
-                .map(Paragraph::text)
-                .toList());
     assertThat(rows).as("one head, and all rows").isEqualTo(1 + 4 * 42);
     List<Story> running =
         d.sections().stream().map(Section::running).flatMap(r -> r.values().stream()).toList();

@@ -4,7 +4,6 @@ import decant.layout.item.Item;
 import decant.model.Box;
 import decant.model.NodeId;
 import decant.model.look.Colour;
-import decant.model.look.Link;
 import decant.model.look.Media;
 import decant.model.look.MediaId;
 import decant.pdf.choices.PdfChoices;
@@ -32,12 +31,10 @@ import java.io.OutputStream;
 import java.io.UncheckedIOException;
 import java.util.ArrayList;
 import java.util.HashMap;
-import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.function.BooleanSupplier;
 import java.util.function.Function;
@@ -52,7 +49,6 @@ import org.apache.pdfbox.cos.COSInteger;
 import org.apache.pdfbox.cos.COSName;
 import org.apache.pdfbox.cos.COSNull;
 import org.apache.pdfbox.cos.COSStream;
-import org.apache.pdfbox.cos.COSString;
 import org.apache.pdfbox.pdmodel.PDDocument;
 
 /**
@@ -82,13 +78,9 @@ public final class PdfWriter {
   private final Map<FontFace, FontInFile> fonts = new LinkedHashMap<>();
   private final Map<DrawnAs, Optional<PictureInFile>> pictures = new HashMap<>();
   private final Map<Integer, COSDictionary> pageObjects = new LinkedHashMap<>();
-  private final Map<String, NodeId> bookmarkTargets;
   private int figures;
 
-  /** Remarks that have their note already. */
-  private final Set<String> noted = new HashSet<>();
 
-  private static final double NOTE = 12; // points, of a note's sign
 
   /**
    * A picture as the file holds it.
@@ -108,7 +100,6 @@ public final class PdfWriter {
     this.attachment = attachment;
     this.level = choices.weight().effort().level();
     this.cancelled = cancelled;
-    this.bookmarkTargets = publication.bookmarks();
   }
 
   /**
@@ -387,6 +378,8 @@ public final class PdfWriter {
         tagged
             ? Optional.of(new Structure(publication.structure(), this::figureText))
             : Optional.empty();
+    var annotations =
+        new AnnotationWriter(publication, choices, file, fields, structure, this::destination);
     for (int k = 0; k < written.size(); k++) {
       PageContent content = written.get(k).content();
       COSDictionary page = pageObject(content.page());
@@ -397,18 +390,7 @@ public final class PdfWriter {
             .figures()
             .forEach((figure, b) -> s.figureBox(number, figure, box(b, content.page())));
       });
-      COSArray annotations = new COSArray();
-      if (choices.wayfinding().links()) {
-        links(content, page, number, structure, file, annotations);
-      }
-      fields(content, page, number, structure, fields, annotations);
-      if (choices.keeping().takesRemarks()) {
-        notes(content, page, number, structure, file, annotations);
-      }
-      if (annotations.size() > 0) {
-        page.setItem(COSName.ANNOTS, annotations);
-        page.setItem(COSName.getPDFName("Tabs"), COSName.S);
-      }
+      annotations.page(content, page, number);
     }
     fields.write(catalog);
     structure.ifPresent(s -> {
@@ -435,88 +417,6 @@ public final class PdfWriter {
         .orElseThrow(() -> new IllegalStateException("page " + page.number() + " is missing"));
   }
 
-  private void links(
-      PageContent content,
-      COSDictionary page,
-      int number,
-      Optional<Structure> structure,
-      PdfFile file,
-      COSArray annotations) {
-    for (PageContent.LinkArea l : content.links()) {
-      COSDictionary a = new COSDictionary();
-      a.setItem(COSName.TYPE, COSName.ANNOT);
-      a.setItem(COSName.SUBTYPE, COSName.getPDFName("Link"));
-      a.setItem(COSName.RECT, box(l.box(), content.page()));
-      COSArray border = new COSArray();
-      for (int k = 0; k < 3; k++) {
-        border.add(COSInteger.ZERO);
-      }
-      a.setItem(COSName.BORDER, border);
-      a.setInt(COSName.F, 4); // printed as it is shown
-      switch (l.link()) {
-        case Link.External e -> {
-          COSDictionary action = new COSDictionary();
-          action.setItem(COSName.S, COSName.URI);
-          action.setItem(COSName.URI, new COSString(e.uri()));
-          a.setItem(COSName.A, action);
-          a.setItem(COSName.CONTENTS, new COSString(e.uri()));
-        }
-        case Link.Internal i -> {
-          NodeId target = bookmarkTargets.get(i.bookmark());
-          Optional<COSArray> to = target == null ? Optional.empty() : destination(target);
-          if (target == null || to.isEmpty()) {
-            continue; // it leads to a page that is left out
-          }
-          a.setItem(COSName.DEST, to.get());
-          String said = publication.words(target);
-          String words = said.isEmpty() ? "another place in this document" : said;
-          a.setItem(COSName.CONTENTS, new COSString(words));
-        }
-      }
-      file.part(a, Part.WAYFINDING);
-      annotations.add(a);
-      structure.ifPresent(s -> s.annotation(number, page, a, l.target()));
-    }
-  }
-
-  private static void fields(
-      PageContent content,
-      COSDictionary page,
-      int number,
-      Optional<Structure> structure,
-      Fields fields,
-      COSArray annotations) {
-    COSDictionary resources = page.getCOSDictionary(COSName.RESOURCES);
-    COSDictionary fonts = resources == null ? null : resources.getCOSDictionary(COSName.FONT);
-    for (PageContent.BlankArea b : content.blanks()) {
-      COSDictionary w =
-          fields.widget(
-              b, page, box(b.box(), content.page()), fonts == null ? new COSDictionary() : fonts);
-      annotations.add(w);
-      structure.ifPresent(s -> s.inside(number, page, w, b.target(), "Form"));
-    }
-  }
-
-  private void notes(
-      PageContent content,
-      COSDictionary page,
-      int number,
-      Optional<Structure> structure,
-      PdfFile file,
-      COSArray annotations) {
-    for (PageContent.RemarkPlace r : content.remarks()) {
-      if (!noted.add(r.remark().id())) {
-        continue; // it stands where it begins
-      }
-      Box b = r.box();
-      var sign = new Box(b.x(), b.y() - NOTE / 3, NOTE, NOTE);
-      COSDictionary a = Notes.note(r.remark(), box(sign, content.page()));
-      file.part(a, Part.FIELDS);
-      annotations.add(a);
-      structure.ifPresent(s -> s.inside(number, page, a, r.target(), "Annot"));
-    }
-  }
-
   /**
    * A destination at the height of a block on its page (ISO 32000-2 §12.3.2.2), if that page is in
    * the file.
@@ -536,7 +436,7 @@ public final class PdfWriter {
     return Optional.of(d);
   }
 
-  private static COSArray box(Box b, PublishedPage page) {
+  static COSArray box(Box b, PublishedPage page) {
     double h = page.height();
     return box(b.x(), h - b.bottom(), b.right(), h - b.y());
   }
