@@ -67,7 +67,7 @@ public final class Samples {
   /** The usual choices for all pages. */
   public static PdfChoices choices(Layout l) {
     return PdfChoices.usual(
-        IntStream.range(0, l.pages().size()).boxed().toList(), l.document().particulars());
+        IntStream.range(0, l.pages().size()).boxed().toList(), l.document().metadata());
   }
 
   public static StyleSheet styles() {

@@ -92,7 +92,7 @@ final class LongDocument {
             stories,
             Map.of(picture.id(), picture),
             List.of())
-        .withParticulars(Metadata.NONE.withTitle("A long document"));
+        .withMetadata(Metadata.NONE.withTitle("A long document"));
   }
 
   private static NodeId note(Random random, Map<NodeId, Story> stories) {

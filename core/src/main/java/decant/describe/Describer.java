@@ -59,7 +59,7 @@ public final class Describer {
     root.put("file", file)
         .put("format", taken.origin().format())
         .put("pages", pages)
-        .put("title", d.particulars().title());
+        .put("title", d.metadata().title());
     ObjectNode properties = root.putObject("properties");
     taken.origin().properties().forEach(properties::put);
     var describer = new Describer(d, pageOf);

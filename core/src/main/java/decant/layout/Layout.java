@@ -96,7 +96,7 @@ public final class Layout implements Publication {
 
   @Override
   public Metadata metadata() {
-    return document.particulars();
+    return document.metadata();
   }
 
   @Override
@@ -176,7 +176,7 @@ public final class Layout implements Publication {
         page.shown(),
         document.sections().get(page.section()).page().numbers().format(),
         pages.size(),
-        document.particulars().title(),
+        document.metadata().title(),
         Map.of(),
         Map.of(),
         style -> styledText(page, style));

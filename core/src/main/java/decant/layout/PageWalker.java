@@ -99,8 +99,8 @@ final class PageWalker {
   private void meaning(Item.GlyphRun r, Box box) {
     Meaning m = r.meaning();
     m.link().ifPresent(l -> sink.link(l, box));
-    m.blank().ifPresent(b -> sink.blank(b, r, box));
-    m.remarks().forEach(n -> sink.remark(n, box));
+    m.field().ifPresent(b -> sink.field(b, r, box));
+    m.comments().forEach(n -> sink.comment(n, box));
   }
 
   private void lines(

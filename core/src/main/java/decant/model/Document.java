@@ -21,7 +21,7 @@ import org.jspecify.annotations.Nullable;
  * that versions are cheap to keep and two of them can be compared by identity.
  */
 public final class Document implements Content {
-  private final Metadata particulars;
+  private final Metadata metadata;
   private final StyleSheet styles;
   private final Map<String, ListDefinition> lists;
   private final List<Section> sections;
@@ -32,7 +32,7 @@ public final class Document implements Content {
   private volatile @Nullable DocumentIndex index;
 
   private Document(
-      Metadata particulars,
+      Metadata metadata,
       StyleSheet styles,
       Map<String, ListDefinition> lists,
       List<Section> sections,
@@ -41,7 +41,7 @@ public final class Document implements Content {
       List<KeptPart> keptParts,
       List<AttachedFile> attachments,
       @Nullable DocumentIndex index) {
-    this.particulars = particulars;
+    this.metadata = metadata;
     this.styles = styles;
     this.lists = lists;
     this.sections = sections;
@@ -54,7 +54,7 @@ public final class Document implements Content {
 
   /** A document of these parts. There is always at least one section. */
   public static Document of(
-      Metadata particulars,
+      Metadata metadata,
       StyleSheet styles,
       Map<String, ListDefinition> lists,
       List<Section> sections,
@@ -65,7 +65,7 @@ public final class Document implements Content {
       throw new IllegalArgumentException("a document has at least one section");
     }
     return new Document(
-        particulars,
+        metadata,
         styles,
         java.util.Collections.unmodifiableMap(new LinkedHashMap<>(lists)),
         List.copyOf(sections),
@@ -83,8 +83,8 @@ public final class Document implements Content {
     return of(Metadata.NONE, styles, Map.of(), List.of(section), Map.of(), Map.of(), List.of());
   }
 
-  public Metadata particulars() {
-    return particulars;
+  public Metadata metadata() {
+    return metadata;
   }
 
   public StyleSheet styles() {
@@ -121,30 +121,22 @@ public final class Document implements Content {
   /** This document with other files that it carries along. */
   public Document withAttachments(List<AttachedFile> others) {
     return new Document(
-        particulars,
-        styles,
-        lists,
-        sections,
-        stories,
-        media,
-        keptParts,
-        List.copyOf(others),
-        index);
+        metadata, styles, lists, sections, stories, media, keptParts, List.copyOf(others), index);
   }
 
-  public Document withParticulars(Metadata other) {
+  public Document withMetadata(Metadata other) {
     return new Document(
         other, styles, lists, sections, stories, media, keptParts, attachments, index);
   }
 
   public Document withStyles(StyleSheet other) {
     return new Document(
-        particulars, other, lists, sections, stories, media, keptParts, attachments, index);
+        metadata, other, lists, sections, stories, media, keptParts, attachments, index);
   }
 
   public Document withLists(Map<String, ListDefinition> others) {
     return new Document(
-        particulars,
+        metadata,
         styles,
         java.util.Collections.unmodifiableMap(new LinkedHashMap<>(others)),
         sections,
@@ -159,7 +151,7 @@ public final class Document implements Content {
     var copy = new LinkedHashMap<>(media);
     copy.put(added.id(), added);
     return new Document(
-        particulars,
+        metadata,
         styles,
         lists,
         sections,
@@ -304,7 +296,7 @@ public final class Document implements Content {
         var copy = new ArrayList<>(sections);
         copy.set(path[1], s.withBlocks(descend(s.blocks(), path, root, length, change)));
         return new Document(
-            particulars,
+            metadata,
             styles,
             lists,
             List.copyOf(copy),
@@ -319,7 +311,7 @@ public final class Document implements Content {
         var copy = new LinkedHashMap<>(stories);
         copy.put(n.id(), n.withBlocks(descend(n.blocks(), path, root, length, change)));
         return new Document(
-            particulars,
+            metadata,
             styles,
             lists,
             sections,
@@ -339,7 +331,7 @@ public final class Document implements Content {
         var copy = new ArrayList<>(sections);
         copy.set(path[1], new Section(s.id(), s.page(), s.start(), texts, s.blocks()));
         return new Document(
-            particulars,
+            metadata,
             styles,
             lists,
             List.copyOf(copy),

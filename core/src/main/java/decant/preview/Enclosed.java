@@ -14,21 +14,21 @@ import java.util.Set;
 /**
  * What a document has besides its pages that may go along with them.
  *
- * @param blanks places to fill in
- * @param remarks what was noted about the text
+ * @param fields places to fill in
+ * @param comments what was noted about the text
  * @param files that it carries
  * @param kept what a reader of another format kept without understanding it
  */
-public record Enclosed(int blanks, int remarks, int files, int kept) {
+public record Enclosed(int fields, int comments, int files, int kept) {
   public static Enclosed in(Document d) {
     var c = new Count();
     Walk.through(d, Part.ALL, c);
-    return new Enclosed(c.blanks.size(), c.remarks.size(), d.attachments().size(), c.kept);
+    return new Enclosed(c.fields.size(), c.comments.size(), d.attachments().size(), c.kept);
   }
 
   private static final class Count implements Walk.Visitor {
-    private final Set<String> blanks = new HashSet<>();
-    private final Set<String> remarks = new HashSet<>();
+    private final Set<String> fields = new HashSet<>();
+    private final Set<String> comments = new HashSet<>();
     private int kept;
 
     @Override
@@ -42,8 +42,8 @@ public record Enclosed(int blanks, int remarks, int files, int kept) {
     }
 
     private void inline(Inline i) {
-      i.look().get(TextTraits.BLANK).ifPresent(b -> blanks.add(b.id()));
-      i.look().value(TextTraits.REMARKS).stream().map(Comment::id).forEach(remarks::add);
+      i.look().get(TextTraits.FIELD).ifPresent(b -> fields.add(b.id()));
+      i.look().value(TextTraits.COMMENTS).stream().map(Comment::id).forEach(comments::add);
       kept += i instanceof Inline.KeptInline k && k.shown().isEmpty() ? 1 : 0;
     }
   }

@@ -20,8 +20,8 @@ public final class LeftOut {
     if (has.files() > 0 && !format.holds().contains(Holding.ATTACHED_FILES)) {
       out.add(WORDS.count("left-out.files", has.files()));
     }
-    if (has.blanks() > 0 && !format.holds().contains(Holding.FORM_FIELDS)) {
-      out.add(WORDS.count("left-out.fields", has.blanks()));
+    if (has.fields() > 0 && !format.holds().contains(Holding.FORM_FIELDS)) {
+      out.add(WORDS.count("left-out.fields", has.fields()));
     }
     if (!d.styles().typesetting().fonts().isEmpty() && !format.holds().contains(Holding.FONTS)) {
       out.add(WORDS.say("left-out.fonts"));

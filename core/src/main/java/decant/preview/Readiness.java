@@ -42,13 +42,13 @@ public final class Readiness {
 
   /** What is lacking for an output. */
   public static List<Lack> of(Output.Pdf o, Publication publication, java.nio.file.Path source) {
-    Conformance k = o.keeping();
+    Conformance k = o.conformance();
     var out = new ArrayList<Lack>();
     if (!k.accessible() && !k.standard().level().equals("A")) {
       return out;
     }
     var said = o.details().over(publication.metadata());
-    var written = Plan.particulars(o, publication, source);
+    var written = Plan.metadata(o, publication, source);
     if (said.title().isBlank() && k.accessible()) {
       out.add(new Lack.Title(WORDS.say("readiness.the-document-has-no-title", written.title())));
     }

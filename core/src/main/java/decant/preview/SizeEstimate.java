@@ -55,10 +55,10 @@ public final class SizeEstimate {
       Publication publication, PdfChoices choices, Path source, BooleanSupplier cancelled) {
     // A password's length is nothing to the file's.
     Passwords any = new Passwords("open", "change");
-    PdfChoices c = choices.with(choices.rights(), any);
+    PdfChoices c = choices.with(choices.security(), any);
     try {
       Optional<Attachment> attachment =
-          c.keeping().along().source()
+          c.conformance().enclosures().source()
               ? Optional.of(
                   Attachment.source(
                       source.getFileName().toString(),
@@ -100,7 +100,7 @@ public final class SizeEstimate {
     var out = new ArrayList<Alternative>();
     boolean pictures = now.bytes().keySet().stream().anyMatch(p -> p.kind() == Part.Kind.PICTURE);
     boolean fonts = now.bytes().keySet().stream().anyMatch(p -> p.kind() == Part.Kind.FONT);
-    Compression w = o.weight();
+    Compression w = o.compression();
     if (pictures) {
       if (w.photographQuality() == 0 || w.photographQuality() > 75) {
         out.add(
@@ -120,21 +120,21 @@ public final class SizeEstimate {
                 WORDS.say("size-estimate.pictures-as-they-came"), o.with(w.with(0, 0))));
       }
     }
-    boolean mayLeaveOut = !o.keeping().isArchive() && !o.keeping().accessible();
-    if (fonts && mayLeaveOut && o.type().usual() != FontEmbedding.Embedding.LEFT_OUT) {
+    boolean mayLeaveOut = !o.conformance().isArchive() && !o.conformance().accessible();
+    if (fonts && mayLeaveOut && o.fonts().usual() != FontEmbedding.Embedding.LEFT_OUT) {
       out.add(
           new Alternative(
               WORDS.say("size-estimate.fonts-left-out"),
-              o.with(new FontEmbedding(FontEmbedding.Embedding.LEFT_OUT, o.type().fonts())),
+              o.with(new FontEmbedding(FontEmbedding.Embedding.LEFT_OUT, o.fonts().fonts())),
               true));
     }
-    if (o.type().usual() != FontEmbedding.Embedding.USED) {
+    if (o.fonts().usual() != FontEmbedding.Embedding.USED) {
       out.add(
           new Alternative(
               WORDS.say("size-estimate.fonts-with-the-characters-used"),
-              o.with(new FontEmbedding(FontEmbedding.Embedding.USED, o.type().fonts()))));
+              o.with(new FontEmbedding(FontEmbedding.Embedding.USED, o.fonts().fonts()))));
     }
-    Conformance k = o.keeping();
+    Conformance k = o.conformance();
     boolean free = !k.accessible() && !k.standard().level().equals("A");
     if (k.tagged() && free) {
       out.add(
@@ -142,14 +142,14 @@ public final class SizeEstimate {
               WORDS.say("size-estimate.without-tags"),
               o.with(k.withAccessible(false).withTagged(false))));
     }
-    if (!k.isArchive() && o.rights().protection() == Security.Protection.NONE) {
+    if (!k.isArchive() && o.security().protection() == Security.Protection.NONE) {
       out.add(
           new Alternative(
               WORDS.say("size-estimate.as-pdf-a-2a-for"),
               o.with(
                   k.with(Conformance.Standard.A2A)
                       .withTagged(true)
-                      .with(k.along().withSource(false)))));
+                      .with(k.enclosures().withSource(false)))));
     }
     return out;
   }

@@ -25,10 +25,11 @@ public record StoredPicture(BufferedImage before, BufferedImage after, String ho
    * @param width that it is placed in, in points
    */
   public static Optional<StoredPicture> of(
-      Media m, double width, double height, Compression weight, Conformance keeping) {
+      Media m, double width, double height, Compression compression, Conformance conformance) {
     try {
       Optional<BufferedImage> before = PixelPicture.decode(m.bytes());
-      Optional<PictureInFile> made = new PictureMaker(weight, keeping).image(m, width, height);
+      Optional<PictureInFile> made =
+          new PictureMaker(compression, conformance).image(m, width, height);
       if (before.isEmpty() || made.isEmpty()) {
         return Optional.empty();
       }

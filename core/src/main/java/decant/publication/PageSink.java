@@ -46,10 +46,10 @@ public interface PageSink {
   default void link(Link link, Box box) {}
 
   /** Glyphs stand on a place to fill in; told after them. */
-  default void blank(FormField blank, Item.GlyphRun run, Box box) {}
+  default void field(FormField field, Item.GlyphRun run, Box box) {}
 
   /** Something was noted about glyphs; told after them. */
-  default void remark(Comment remark, Box box) {}
+  default void comment(Comment comment, Box box) {}
 
   /**
    * What follows belongs to a block, until {@link #end}. Blocks nest: a table holds its cells'

@@ -49,10 +49,10 @@ public final class Exposure {
   }
 
   private static boolean isLocked(Output o) {
-    return o instanceof Output.Pdf p && p.rights().isLocked();
+    return o instanceof Output.Pdf p && p.security().isLocked();
   }
 
   private static boolean asksToOpen(Output o) {
-    return isLocked(o) && o instanceof Output.Pdf p && p.rights().askToOpen();
+    return isLocked(o) && o instanceof Output.Pdf p && p.security().askToOpen();
   }
 }

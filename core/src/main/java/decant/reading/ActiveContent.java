@@ -126,7 +126,7 @@ public final class ActiveContent {
         files.add(f);
       }
     }
-    return Document.of(d.particulars(), d.styles(), d.lists(), sections, stories, d.media(), parts)
+    return Document.of(d.metadata(), d.styles(), d.lists(), sections, stories, d.media(), parts)
         .withAttachments(files);
   }
 

@@ -24,13 +24,13 @@ public sealed interface Output {
   record Pdf(
       String naming,
       PageChoice pages,
-      Navigation wayfinding,
-      FontEmbedding type,
-      Compression weight,
-      Security rights,
+      Navigation navigation,
+      FontEmbedding fonts,
+      Compression compression,
+      Security security,
       Details details,
-      Conformance keeping,
-      InitialView firstSight)
+      Conformance conformance,
+      InitialView initialView)
       implements Output {
     /** What is chosen where nothing is said. */
     public static final Pdf USUAL =
@@ -56,40 +56,72 @@ public sealed interface Output {
 
     @Override
     public Pdf withNaming(String other) {
-      return new Pdf(other, pages, wayfinding, type, weight, rights, details, keeping, firstSight);
+      return new Pdf(
+          other,
+          pages,
+          navigation,
+          fonts,
+          compression,
+          security,
+          details,
+          conformance,
+          initialView);
     }
 
     public Pdf with(PageChoice other) {
-      return new Pdf(naming, other, wayfinding, type, weight, rights, details, keeping, firstSight);
+      return new Pdf(
+          naming,
+          other,
+          navigation,
+          fonts,
+          compression,
+          security,
+          details,
+          conformance,
+          initialView);
     }
 
     public Pdf with(Navigation other) {
-      return new Pdf(naming, pages, other, type, weight, rights, details, keeping, firstSight);
+      return new Pdf(
+          naming, pages, other, fonts, compression, security, details, conformance, initialView);
     }
 
     public Pdf with(FontEmbedding other) {
       return new Pdf(
-          naming, pages, wayfinding, other, weight, rights, details, keeping, firstSight);
+          naming,
+          pages,
+          navigation,
+          other,
+          compression,
+          security,
+          details,
+          conformance,
+          initialView);
     }
 
     public Pdf with(Compression other) {
-      return new Pdf(naming, pages, wayfinding, type, other, rights, details, keeping, firstSight);
+      return new Pdf(
+          naming, pages, navigation, fonts, other, security, details, conformance, initialView);
     }
 
     public Pdf with(Security other) {
-      return new Pdf(naming, pages, wayfinding, type, weight, other, details, keeping, firstSight);
+      return new Pdf(
+          naming, pages, navigation, fonts, compression, other, details, conformance, initialView);
     }
 
     public Pdf with(Details other) {
-      return new Pdf(naming, pages, wayfinding, type, weight, rights, other, keeping, firstSight);
+      return new Pdf(
+          naming, pages, navigation, fonts, compression, security, other, conformance, initialView);
     }
 
     public Pdf with(Conformance other) {
-      return new Pdf(naming, pages, wayfinding, type, weight, rights, details, other, firstSight);
+      return new Pdf(
+          naming, pages, navigation, fonts, compression, security, details, other, initialView);
     }
 
     public Pdf with(InitialView other) {
-      return new Pdf(naming, pages, wayfinding, type, weight, rights, details, keeping, other);
+      return new Pdf(
+          naming, pages, navigation, fonts, compression, security, details, conformance, other);
     }
   }
 

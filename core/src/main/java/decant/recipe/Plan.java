@@ -94,24 +94,24 @@ public record Plan(List<Item> items) {
     List<Piece> pieces = pieces(o, chosen, publication);
     String pattern = pieces.size() > 1 ? Naming.telling(o.naming()) : o.naming();
     var out = new ArrayList<Item>();
-    Metadata p = particulars(o, publication, source);
+    Metadata p = metadata(o, publication, source);
     for (Piece piece : pieces) {
       var choices =
           new PdfChoices(
               piece.pages(),
-              o.wayfinding(),
-              o.type(),
-              o.weight(),
-              o.rights(),
+              o.navigation(),
+              o.fonts(),
+              o.compression(),
+              o.security(),
               passwords,
               p,
-              o.keeping(),
-              o.firstSight());
+              o.conformance(),
+              o.initialView());
       List<Conflict> conflicts = Conflict.of(choices);
       if (!conflicts.isEmpty()) {
         throw new PublishProblem(conflicts);
       }
-      check(o.rights(), passwords);
+      check(o.security(), passwords);
       String name =
           Naming.name(pattern, new Naming.Fill(stem, date, piece.number(), piece.heading()));
       out.add(new Item.Pdf(name + "." + o.extension(), o, choices));
@@ -142,9 +142,9 @@ public record Plan(List<Item> items) {
    * What the file will say of itself: a document without a title has that of its first heading, and
    * what standards ask for is found where it is not said.
    */
-  public static Metadata particulars(Output.Pdf o, Publication publication, Path source) {
+  public static Metadata metadata(Output.Pdf o, Publication publication, Path source) {
     Metadata p = o.details().over(publication.metadata()).clean();
-    boolean needed = o.keeping().accessible() || o.keeping().standard().level().equals("A");
+    boolean needed = o.conformance().accessible() || o.conformance().standard().level().equals("A");
     String title = p.title();
     if (title.isBlank() && (needed || o.details().from() == Details.From.DOCUMENT)) {
       title =

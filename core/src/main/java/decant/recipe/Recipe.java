@@ -69,7 +69,7 @@ public record Recipe(
   /** Whether a password has to be given before it can be followed. */
   public boolean asksForPasswords() {
     return outputs.stream()
-        .anyMatch(
-            o -> o instanceof Output.Pdf p && (p.rights().askToOpen() || p.rights().askToChange()));
+        .anyMatch(o ->
+            o instanceof Output.Pdf p && (p.security().askToOpen() || p.security().askToChange()));
   }
 }

@@ -171,7 +171,7 @@ public final class RecipeFile {
       Recipe r = JSON.treeToValue(now, Recipe.class);
       for (Output o : r.outputs()) {
         if (o instanceof Output.Pdf p) {
-          check(p.rights(), from);
+          check(p.security(), from);
         }
       }
       return r;
@@ -219,8 +219,8 @@ public final class RecipeFile {
           && output.path("kind").asText().equals(Formats.working().id())) {
         output.put("kind", "office").put("format", Formats.working().id());
       }
-      if (o.path("keeping") instanceof ObjectNode keeping && keeping.has("attach-source")) {
-        keeping.putObject("along").set("source", keeping.remove("attach-source"));
+      if (o.path("keeping") instanceof ObjectNode conformance && conformance.has("attach-source")) {
+        conformance.putObject("along").set("source", conformance.remove("attach-source"));
       }
     }
     return out;

@@ -25,7 +25,19 @@ final class RecipeKeys extends PropertyNamingStrategy {
   private static final KebabCaseStrategy KEBAB = new KebabCaseStrategy();
 
   /** Components whose key is not their name. */
-  private static final Map<String, String> OTHERS = Map.of("Printing.scaling", "print-scaling");
+  private static final Map<String, String> OTHERS =
+      Map.ofEntries(
+          Map.entry("Pdf.navigation", "wayfinding"),
+          Map.entry("Pdf.fonts", "type"),
+          Map.entry("Pdf.compression", "weight"),
+          Map.entry("Pdf.security", "rights"),
+          Map.entry("Pdf.conformance", "keeping"),
+          Map.entry("Pdf.initialView", "first-sight"),
+          Map.entry("Conformance.enclosures", "along"),
+          Map.entry("Enclosures.comments", "remarks"),
+          Map.entry("Enclosures.fields", "blanks"),
+          Map.entry("Security.encryptMetadata", "encrypt-particulars"),
+          Map.entry("Printing.scaling", "print-scaling"));
 
   /** Components of {@link InitialView} whose own components stand beside the others. */
   private static final List<String> FLAT = List.of("window", "printing");

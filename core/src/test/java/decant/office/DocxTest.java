@@ -128,7 +128,7 @@ class DocxTest {
         .containsExactly("The tide on an ordinary day");
     assertThat(d.sections().getFirst().running())
         .containsKeys(Section.Running.HEADER, Section.Running.FOOTER);
-    assertThat(d.particulars().author()).isEqualTo("Harbour Office of Saltmarsh Quay");
+    assertThat(d.metadata().author()).isEqualTo("Harbour Office of Saltmarsh Quay");
   }
 
   @Test

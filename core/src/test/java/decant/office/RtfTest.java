@@ -287,7 +287,7 @@ class RtfTest {
   void remarksAreAnnotationsOfTheirWords() throws IOException {
     Look noted =
         Look.of(
-            TextTraits.REMARKS,
+            TextTraits.COMMENTS,
             List.of(new decant.model.look.Comment("1", "A. Clerk", "", "Is this so?", false)));
     Document d =
         Samples.document(
@@ -303,7 +303,7 @@ class RtfTest {
   void whatHasNoRoomIsSaid() {
     Look blank =
         Look.of(
-            TextTraits.BLANK,
+            TextTraits.FIELD,
             new decant.model.look.FormField(
                 "1", "vessel", decant.model.look.FormField.Kind.TEXT, List.of(), 0, ""));
     Document d = Samples.document(Samples.runs("Vessel ", Look.PLAIN, "____", blank));

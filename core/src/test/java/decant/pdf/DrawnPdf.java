@@ -176,7 +176,7 @@ final class DrawnPdf {
   }
 
   /** A note that someone stuck on the page. */
-  DrawnPdf remark(double x, double y, String words) {
+  DrawnPdf comment(double x, double y, String words) {
     return draw(c -> {
       var note = new PDAnnotationText();
       note.setRectangle(new PDRectangle((float) x, up(y), 20, 20));

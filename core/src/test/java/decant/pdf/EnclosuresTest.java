@@ -50,7 +50,7 @@ class EnclosuresTest {
   @TempDir Path folder;
 
   private static Look blank(String id, String name, FormField.Kind kind, List<String> options) {
-    return Look.of(TextTraits.BLANK, new FormField(id, name, kind, options, 120, ""));
+    return Look.of(TextTraits.FIELD, new FormField(id, name, kind, options, 120, ""));
   }
 
   private static final Document FORM =
@@ -82,7 +82,7 @@ class EnclosuresTest {
     return file;
   }
 
-  private static Conformance keeping(Enclosures a) {
+  private static Conformance conformance(Enclosures a) {
     return Conformance.USUAL.with(a);
   }
 
@@ -132,7 +132,7 @@ class EnclosuresTest {
     for (var p : d.paragraphs()) {
       for (Inline i : p.inlines()) {
         i.look()
-            .get(TextTraits.BLANK)
+            .get(TextTraits.FIELD)
             .filter(b -> b.isSwitch() && b.holds(((Inline.Text) i).text()))
             .ifPresent(b ->
                 out.add(
@@ -159,7 +159,7 @@ class EnclosuresTest {
             p.inlines()
                 .forEach(i ->
                     i.look()
-                        .get(TextTraits.BLANK)
+                        .get(TextTraits.FIELD)
                         .filter(b -> !out.contains(b))
                         .ifPresent(out::add)));
     return out;
@@ -169,7 +169,7 @@ class EnclosuresTest {
   void blanksCanBeLinesAndBoxesInstead() throws IOException {
     for (Conformance k :
         List.of(
-            keeping(Enclosures.USUAL.withBlanks(false)),
+            conformance(Enclosures.USUAL.withFields(false)),
             Conformance.USUAL.with(Conformance.Standard.A2B))) {
       Path file = published(FORM, k);
       try (PDDocument pdf = Loader.loadPDF(file.toFile())) {
@@ -235,7 +235,7 @@ class EnclosuresTest {
   void aPromptIsNoValue() throws IOException {
     Look look =
         Look.of(
-            TextTraits.BLANK,
+            TextTraits.FIELD,
             new FormField("1", "vessel", FormField.Kind.TEXT, List.of(), 0, "Name of the vessel"));
     Document d = Samples.document(line("Vessel: ", "Name of the vessel", look));
     try (PDDocument pdf = Loader.loadPDF(published(d, Conformance.USUAL).toFile())) {
@@ -251,7 +251,7 @@ class EnclosuresTest {
       Samples.document(
           Samples.runs(
               "Lines are ", Look.PLAIN,
-              "doubled", Look.of(TextTraits.REMARKS, List.of(REMARK)),
+              "doubled", Look.of(TextTraits.COMMENTS, List.of(REMARK)),
               " in a gale.", Look.PLAIN));
 
   @Test
@@ -264,7 +264,7 @@ class EnclosuresTest {
 
   @Test
   void remarksAreNotesAtTheirWords() throws IOException {
-    Path file = published(NOTED, keeping(Enclosures.USUAL.withRemarks(true)));
+    Path file = published(NOTED, conformance(Enclosures.USUAL.withComments(true)));
     try (PDDocument pdf = Loader.loadPDF(file.toFile())) {
       PDAnnotation a = pdf.getPage(0).getAnnotations().getFirst();
       assertThat(a).isInstanceOf(PDAnnotationText.class);
@@ -272,7 +272,7 @@ class EnclosuresTest {
       assertThat(((PDAnnotationText) a).getTitlePopup()).isEqualTo("A. Clerk");
       assertThat(a.getModifiedDate()).startsWith("D:20260301093000");
     }
-    remarked(take(file));
+    commented(take(file));
   }
 
   @Test
@@ -280,23 +280,23 @@ class EnclosuresTest {
     Path copy = copy(NOTED);
     assertThat(DocxSchemas.errors(copy)).isEmpty();
     Document back = DocxReader.read(ReadRequest.of(copy)).document();
-    remarked(back);
+    commented(back);
     // And once more: what was understood is written anew, not twice.
     Path again = copy(back);
     Document twice = DocxReader.read(ReadRequest.of(again)).document();
-    remarked(twice);
+    commented(twice);
     assertThat(twice.paragraphs().getFirst().inlines()).hasSize(3);
   }
 
-  private static void remarked(Document d) {
+  private static void commented(Document d) {
     List<Inline> noted =
         d.paragraphs().stream()
             .flatMap(p -> p.inlines().stream())
-            .filter(i -> i.look().sets(TextTraits.REMARKS))
+            .filter(i -> i.look().sets(TextTraits.COMMENTS))
             .toList();
     assertThat(noted).hasSize(1);
     assertThat(((Inline.Text) noted.getFirst()).text()).isEqualTo("doubled");
-    Comment r = noted.getFirst().look().value(TextTraits.REMARKS).getFirst();
+    Comment r = noted.getFirst().look().value(TextTraits.COMMENTS).getFirst();
     assertThat(r.text()).isEqualTo("Is this still so?\nAsk.");
     assertThat(r.author()).isEqualTo("A. Clerk");
     assertThat(r.date()).isEqualTo("2026-03-01T09:30:00Z");
@@ -338,7 +338,7 @@ class EnclosuresTest {
   void archivesTakeFilesOnlyWhereTheirStandardDoes() throws IOException {
     Document d =
         Samples.document(Samples.paragraph("See the list."))
-            .withParticulars(Published.PARTICULARS)
+            .withMetadata(Published.PARTICULARS)
             .withAttachments(List.of(LIST));
     Path takes = published(d, Conformance.USUAL.with(Conformance.Standard.A3A));
     assertThat(Tool.run("pdfdetach", "-list", takes.toString()).output()).contains("berths.csv");

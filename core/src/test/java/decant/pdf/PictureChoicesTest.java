@@ -76,14 +76,14 @@ class PictureChoicesTest {
     return Samples.layout(d);
   }
 
-  private static Compression weight(int quality, int resolution) {
+  private static Compression compression(int quality, int resolution) {
     return new Compression(Compression.Effort.MOST, true, quality, resolution, true, true);
   }
 
   @Test
   void jpegGoesThroughByteByByte() throws IOException {
     Media m = Published.jpeg(Published.photograph(200, 150));
-    Path file = published(weight(50, 0), 200, m);
+    Path file = published(compression(50, 0), 200, m);
     Tool.run("pdfimages", "-all", file.toString(), folder.resolve("out").toString());
     assertThat(folder.resolve("out-000.jpg")).hasBinaryContent(m.bytes());
   }
@@ -91,18 +91,18 @@ class PictureChoicesTest {
   @Test
   void photographsBecomeJpegOnlyIfThatIsChosen() {
     Media m = Published.png(Published.photograph(200, 150));
-    assertThat(seen(published(weight(0, 0), 200, m)))
+    assertThat(seen(published(compression(0, 0), 200, m)))
         .containsExactly(new Seen("image", 200, 150, "rgb", 8, "image"));
-    assertThat(seen(published(weight(70, 0), 200, m)))
+    assertThat(seen(published(compression(70, 0), 200, m)))
         .containsExactly(new Seen("image", 200, 150, "rgb", 8, "jpeg"));
   }
 
   @Test
   void aLowerQualityIsSmaller() throws IOException {
     Media m = Published.png(Published.photograph(400, 300));
-    long fine = Files.size(published(weight(90, 0), 200, m));
-    long coarse = Files.size(published(weight(40, 0), 200, m));
-    long lossless = Files.size(published(weight(0, 0), 200, m));
+    long fine = Files.size(published(compression(90, 0), 200, m));
+    long coarse = Files.size(published(compression(40, 0), 200, m));
+    long lossless = Files.size(published(compression(0, 0), 200, m));
     assertThat(coarse).isLessThan(fine * 2 / 3);
     assertThat(fine).isLessThan(lossless);
   }
@@ -110,7 +110,7 @@ class PictureChoicesTest {
   @Test
   void lineArtStaysLosslessInFewBits() throws IOException {
     Media m = Published.png(Published.lineArt(300, 225, new Color(0x8A1538)));
-    Path file = published(weight(50, 0), 200, m);
+    Path file = published(compression(50, 0), 200, m);
     assertThat(seen(file)).containsExactly(new Seen("image", 300, 225, "index", 1, "image"));
     assertThat(pixels(file)).isEqualTo(pixels(Published.lineArt(300, 225, new Color(0x8A1538))));
   }
@@ -131,7 +131,7 @@ class PictureChoicesTest {
             BufferedImage.TYPE_INT_RGB,
             (x, y) -> (painted.getRGB(x + 290, y + 290) & 255) < 128 ? 0xFF000000 : -1);
     Media m = Published.png(page);
-    Path file = published(weight(0, 0), 200, m);
+    Path file = published(compression(0, 0), 200, m);
     assertThat(seen(file)).containsExactly(new Seen("image", 900, 400, "gray", 1, "ccitt"));
     assertThat(pixels(file)).isEqualTo(pixels(page));
     Path flat =
@@ -152,7 +152,7 @@ class PictureChoicesTest {
               return 0xFF000000 | v << 16 | v << 8 | v;
             });
     Media m = Published.png(grey);
-    Path file = published(weight(0, 0), 200, m);
+    Path file = published(compression(0, 0), 200, m);
     assertThat(seen(file)).containsExactly(new Seen("image", 200, 150, "gray", 8, "image"));
     assertThat(pixels(file)).isEqualTo(pixels(grey));
     Path rgb = published(new Compression(Compression.Effort.MOST, true, 0, 0, false, true), 200, m);
@@ -163,19 +163,19 @@ class PictureChoicesTest {
   void theResolutionIsLimitedAtTheSizeItIsPlacedIn() {
     Media m = Published.png(Published.photograph(800, 600));
     // 800 pixels on 144 points are 400 dots an inch
-    assertThat(seen(published(weight(80, 150), 144, m)))
+    assertThat(seen(published(compression(80, 150), 144, m)))
         .containsExactly(new Seen("image", 300, 225, "rgb", 8, "jpeg"));
-    assertThat(seen(published(weight(80, 600), 144, m)).getFirst().width()).isEqualTo(800);
+    assertThat(seen(published(compression(80, 600), 144, m)).getFirst().width()).isEqualTo(800);
     Media jpeg = Published.jpeg(Published.photograph(800, 600));
-    assertThat(seen(published(weight(0, 150), 144, jpeg)))
+    assertThat(seen(published(compression(0, 150), 144, jpeg)))
         .containsExactly(new Seen("image", 300, 225, "rgb", 8, "jpeg"));
   }
 
   @Test
   void identicalPicturesAreStoredOnce() throws IOException {
     Media m = Published.jpeg(Published.photograph(300, 225));
-    long once = Files.size(published(weight(0, 0), 200, m));
-    long thrice = Files.size(published(weight(0, 0), 200, m, m, m));
+    long once = Files.size(published(compression(0, 0), 200, m));
+    long thrice = Files.size(published(compression(0, 0), 200, m, m, m));
     assertThat(thrice - once).isLessThan(1500);
   }
 
@@ -184,7 +184,7 @@ class PictureChoicesTest {
     Media m =
         Published.png(
             Published.image(60, 40, BufferedImage.TYPE_INT_ARGB, (x, y) -> x * 4 << 24 | 0x336699));
-    assertThat(seen(published(weight(0, 0), 60, m)))
+    assertThat(seen(published(compression(0, 0), 60, m)))
         .extracting(Seen::kind)
         .containsExactly("image", "smask");
     Layout l = layout(60, m);
@@ -205,8 +205,8 @@ class PictureChoicesTest {
   @Test
   void nothingIsLargerThanQpdfMakesIt() throws IOException {
     Path[] files = {
-      published(weight(0, 0), 200, Published.png(Published.photograph(300, 200))),
-      published(weight(0, 0), 200, Published.png(Published.lineArt(300, 200, Color.BLUE))),
+      published(compression(0, 0), 200, Published.png(Published.photograph(300, 200))),
+      published(compression(0, 0), 200, Published.png(Published.lineArt(300, 200, Color.BLUE))),
     };
     for (Path file : files) {
       Path small = folder.resolve("small.pdf");
@@ -240,7 +240,7 @@ class PictureChoicesTest {
             Published.lineArt(160, 120, Color.BLACK),
             Published.lineArt(160, 120, new Color(0x336699)))) {
       Media m = Published.png(image);
-      for (Compression w : List.of(weight(0, 0), weight(80, 0), weight(80, 72))) {
+      for (Compression w : List.of(compression(0, 0), compression(80, 0), compression(80, 72))) {
         assertThat(storedBytes(published(w, 160, m))).isLessThanOrEqualTo(m.bytes().length);
       }
     }
@@ -250,8 +250,8 @@ class PictureChoicesTest {
   @Test
   void aLimitOfResolutionMakesNoPictureLarger() {
     Media m = Published.png(Published.lineArt(900, 675, new Color(0x336699)));
-    assertThat(storedBytes(published(weight(70, 100), 144, m)))
-        .isLessThanOrEqualTo(storedBytes(published(weight(0, 0), 144, m)));
+    assertThat(storedBytes(published(compression(70, 100), 144, m)))
+        .isLessThanOrEqualTo(storedBytes(published(compression(0, 0), 144, m)));
   }
 
   private static long storedBytes(Path file) {

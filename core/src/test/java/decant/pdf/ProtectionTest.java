@@ -48,13 +48,13 @@ class ProtectionTest {
 
   private static final Set<Permission> SOME = EnumSet.of(Permission.PRINT, Permission.READ_ALOUD);
 
-  private PdfChoices locked(Protection p, String open, String change, boolean particulars) {
-    Security r = new Security(p, !open.isEmpty(), !change.isEmpty(), SOME, particulars);
+  private PdfChoices locked(Protection p, String open, String change, boolean metadata) {
+    Security r = new Security(p, !open.isEmpty(), !change.isEmpty(), SOME, metadata);
     return Samples.choices(layout).with(r, new Passwords(open, change));
   }
 
   private static boolean locks(Output o) {
-    return o instanceof Output.Pdf p && p.rights().isLocked();
+    return o instanceof Output.Pdf p && p.security().isLocked();
   }
 
   private static Tool.Answer shown(Path file, String password) {

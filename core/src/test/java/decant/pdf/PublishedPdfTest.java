@@ -50,18 +50,18 @@ import org.junit.jupiter.params.provider.ValueSource;
 class PublishedPdfTest {
   @TempDir Path folder;
 
-  private Path publish(Layout l, List<Integer> pages, Metadata particulars) throws IOException {
+  private Path publish(Layout l, List<Integer> pages, Metadata metadata) throws IOException {
     return Files.write(
-        folder.resolve("published.pdf"), Samples.pdf(l, PdfChoices.usual(pages, particulars)));
+        folder.resolve("published.pdf"), Samples.pdf(l, PdfChoices.usual(pages, metadata)));
   }
 
-  private Path publish(Layout l, Conformance keeping) throws IOException {
+  private Path publish(Layout l, Conformance conformance) throws IOException {
     return Files.write(
-        folder.resolve("published.pdf"), Samples.pdf(l, Samples.choices(l).with(keeping)));
+        folder.resolve("published.pdf"), Samples.pdf(l, Samples.choices(l).with(conformance)));
   }
 
   private Path publish(Layout l) throws IOException {
-    return publish(l, all(l), l.document().particulars());
+    return publish(l, all(l), l.document().metadata());
   }
 
   private static List<Integer> all(Layout l) {
@@ -77,7 +77,7 @@ class PublishedPdfTest {
   void qpdfAndPopplerAcceptTheDemoDocuments(String name) throws IOException {
     Layout l = Samples.layout(Samples.demo(name).document());
     // Fields show their signs without letters, so their words are looked for on the pages.
-    Path file = publish(l, Conformance.USUAL.with(Enclosures.USUAL.withBlanks(false)));
+    Path file = publish(l, Conformance.USUAL.with(Enclosures.USUAL.withFields(false)));
     assertThat(Tool.run("qpdf", "--check", file.toString()))
         .satisfies(a -> assertThat(a.status()).as(a.output()).isZero());
     String fonts = Tool.run("pdffonts", file.toString()).output();

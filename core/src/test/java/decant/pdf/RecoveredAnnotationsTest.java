@@ -190,7 +190,7 @@ class RecoveredAnnotationsTest {
         .singleElement()
         .satisfies(f -> assertThat(f.message()).contains("Is that so?"));
     assertThat(t.document().paragraphs().stream().flatMap(p -> p.inlines().stream()))
-        .filteredOn(i -> i.look().sets(TextTraits.REMARKS))
+        .filteredOn(i -> i.look().sets(TextTraits.COMMENTS))
         .extracting(i -> ((Inline.Text) i).text())
         .containsExactly("is exempt");
   }

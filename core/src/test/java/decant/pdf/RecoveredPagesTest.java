@@ -394,17 +394,17 @@ class RecoveredPagesTest {
 
   @Test
   void aNoteIsARemarkAboutTheWordItStandsAt() throws IOException, ReadProblem {
-    var pdf = new DrawnPdf().remark(200, 108, "Ask the harbour master");
+    var pdf = new DrawnPdf().comment(200, 108, "Ask the harbour master");
     pdf.prose(72, 90, 450, PROSE);
     TakenIn t = pdf.takenIn(folder);
     List<Inline> noted =
         paragraphs(t.document()).stream()
             .flatMap(p -> p.inlines().stream())
-            .filter(i -> i.look().sets(TextTraits.REMARKS))
+            .filter(i -> i.look().sets(TextTraits.COMMENTS))
             .toList();
     assertThat(noted).hasSize(1);
     assertThat(((Inline.Text) noted.getFirst()).text()).matches("\\S+");
-    assertThat(noted.getFirst().look().value(TextTraits.REMARKS).getFirst().text())
+    assertThat(noted.getFirst().look().value(TextTraits.COMMENTS).getFirst().text())
         .isEqualTo("Ask the harbour master");
     assertThat(t.findings())
         .filteredOn(f -> f.kind() == Finding.Kind.REMARK)
@@ -419,7 +419,7 @@ class RecoveredPagesTest {
 
   @Test
   void aNoteFarFromAllTextIsSaidToBeLeftOut() throws IOException, ReadProblem {
-    var pdf = new DrawnPdf().remark(300, 700, "Ask the harbour master");
+    var pdf = new DrawnPdf().comment(300, 700, "Ask the harbour master");
     pdf.prose(72, 90, 450, PROSE);
     assertThat(pdf.takenIn(folder).findings())
         .filteredOn(f -> f.kind() == Finding.Kind.CONTENT_LEFT_OUT)

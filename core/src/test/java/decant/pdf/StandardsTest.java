@@ -42,15 +42,13 @@ import org.junit.jupiter.params.provider.ValueSource;
 class StandardsTest {
   @TempDir Path folder;
 
-  private static Conformance keeping(Standard s, boolean accessible) {
+  private static Conformance conformance(Standard s, boolean accessible) {
     return new Conformance(s, accessible, true, Version.V1_7, Enclosures.USUAL);
   }
 
   private void keeps(Layout l, Conformance k) {
     Metadata p =
-        l.document().particulars().title().isEmpty()
-            ? Published.PARTICULARS
-            : l.document().particulars();
+        l.document().metadata().title().isEmpty() ? Published.PARTICULARS : l.document().metadata();
     PdfChoices c =
         Samples.choices(l)
             .with(k)
@@ -69,31 +67,31 @@ class StandardsTest {
       names = {"NONE", "A4F"},
       mode = EnumSource.Mode.EXCLUDE)
   void everyPartAndLevelIsKept(Standard s) {
-    keeps(Samples.layout(Published.everything()), keeping(s, s.part() != 4 && s.part() != 0));
+    keeps(Samples.layout(Published.everything()), conformance(s, s.part() != 4 && s.part() != 0));
   }
 
   @ParameterizedTest
   @ValueSource(strings = {"Berth rules.pdf", "Winter storage notice.docx", "Berth application.pdf"})
   void theDemoKeepsTheStrictest(String name) {
-    keeps(Samples.layout(Samples.demo(name).document()), keeping(Standard.A2A, true));
+    keeps(Samples.layout(Samples.demo(name).document()), conformance(Standard.A2A, true));
   }
 
   @Test
   void aFileIsAccessibleWithoutBeingAnArchive() {
-    keeps(Samples.layout(Published.everything()), keeping(Standard.NONE, true));
+    keeps(Samples.layout(Published.everything()), conformance(Standard.NONE, true));
   }
 
   @Test
   void textThatNoFontShowsKeepsTheStandardToo() {
     Document d = Samples.document(Samples.paragraph("\uD800\uDF42\uD800\uDF30 harbour"));
-    keeps(Samples.layout(d), keeping(Standard.A2U, false));
+    keeps(Samples.layout(d), conformance(Standard.A2U, false));
   }
 
   /** ISO 19005-2 §6.2.11.7.3: what only a font knows is said in characters that all know. */
   @Test
   void privateSignsAreSaidInCharactersThatAllKnow() throws IOException {
     Layout l = Samples.layout(Samples.document(Samples.paragraph("\uF0B7 berths \uE123 are let")));
-    keeps(l, keeping(Standard.A2A, true));
+    keeps(l, conformance(Standard.A2A, true));
     Path file = Published.file(folder, l, Samples.choices(l));
     assertThat(Tool.run("pdftotext", "-enc", "UTF-8", file.toString(), "-").output())
         .contains("\u2022 berths \uFFFD are let");
@@ -123,14 +121,14 @@ class StandardsTest {
             Map.of(),
             Map.of(),
             List.of());
-    keeps(Samples.layout(d), keeping(Standard.A2A, true));
+    keeps(Samples.layout(d), conformance(Standard.A2A, true));
   }
 
   @Test
   void theVersionIsTheStandards() throws IOException {
     Layout l = Samples.layout(Published.everything());
     for (Standard s : List.of(Standard.A1B, Standard.A2B, Standard.A4)) {
-      Path file = Published.file(folder, l, Samples.choices(l).with(keeping(s, false)));
+      Path file = Published.file(folder, l, Samples.choices(l).with(conformance(s, false)));
       assertThat(Tool.run("pdfinfo", file.toString()).output())
           .containsPattern(
               "PDF version:\\s+" + (s.part() == 1 ? "1.4" : s.part() == 2 ? "1.7" : "2.0"));
@@ -223,7 +221,7 @@ class StandardsTest {
     Layout l = Samples.layout(Published.everything());
     PdfChoices plain = Samples.choices(l);
     Path file = Published.file(folder, l, plain);
-    List<Check> checks = PdfVerifier.verify(file, l, plain.with(keeping(Standard.A2A, true)));
+    List<Check> checks = PdfVerifier.verify(file, l, plain.with(conformance(Standard.A2A, true)));
     assertThat(checks.stream().filter(c -> !c.passed()).map(Check::name))
         .containsExactly("PDF/A-2a", "PDF/UA-1");
   }

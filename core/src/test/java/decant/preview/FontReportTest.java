@@ -158,6 +158,6 @@ class FontReportTest {
         .anyMatch(x -> x instanceof Readiness.Lack.Title && x.message().contains("rules"))
         .anyMatch(x -> x instanceof Readiness.Lack.Language);
     PdfChoices c = Samples.choices(bare);
-    assertThat(c.particulars().title()).isEmpty();
+    assertThat(c.metadata().title()).isEmpty();
   }
 }

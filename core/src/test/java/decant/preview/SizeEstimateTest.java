@@ -88,14 +88,14 @@ class SizeEstimateTest {
   void anAttachedSourceCounts() throws IOException {
     Conformance k = Conformance.USUAL.with(Conformance.Standard.A3B);
     long without = weigh(choices().with(k)).total();
-    long with = weigh(choices().with(k.with(k.along().withSource(true)))).total();
+    long with = weigh(choices().with(k.with(k.enclosures().withSource(true)))).total();
     assertThat(with - without).isBetween(100L, Files.size(source));
   }
 
   @Test
   void aSourceThatIsGoneHasNoSize() {
     Conformance k = Conformance.USUAL.with(Conformance.Standard.A3B);
-    PdfChoices c = choices().with(k.with(k.along().withSource(true)));
+    PdfChoices c = choices().with(k.with(k.enclosures().withSource(true)));
     assertThat(SizeEstimate.weigh(layout, c, folder.resolve("gone.docx"), () -> false).total())
         .isZero();
   }
@@ -138,9 +138,9 @@ class SizeEstimateTest {
       for (SizeEstimate.Alternative a : all) {
         PdfChoices c =
             choices()
-                .with(a.output().type())
-                .with(a.output().weight())
-                .with(a.output().keeping())
+                .with(a.output().fonts())
+                .with(a.output().compression())
+                .with(a.output().conformance())
                 .with(choices().pages());
         assertThat(decant.pdf.choices.Conflict.of(c)).as(a.label()).isEmpty();
         assertThat(weigh(c).total()).as(a.label()).isPositive();
@@ -155,7 +155,7 @@ class SizeEstimateTest {
         .filteredOn(SizeEstimate.Alternative::risky)
         .hasSize(1)
         .allMatch(
-            a -> a.output().type().usual() == decant.pdf.choices.FontEmbedding.Embedding.LEFT_OUT);
+            a -> a.output().fonts().usual() == decant.pdf.choices.FontEmbedding.Embedding.LEFT_OUT);
   }
 
   @Test
@@ -165,11 +165,11 @@ class SizeEstimateTest {
             Samples.document(
                 Published.png(Published.photograph(600, 400)),
                 Published.picture(Published.png(Published.photograph(600, 400)), 300, 200, "")));
-    PdfChoices c = PdfChoices.usual(List.of(0), photo.document().particulars());
+    PdfChoices c = PdfChoices.usual(List.of(0), photo.document().metadata());
     long[] sizes =
         IntStream.of(90, 60, 30)
             .mapToLong(q ->
-                SizeEstimate.weigh(photo, c.with(c.weight().with(q, 0)), source, () -> false)
+                SizeEstimate.weigh(photo, c.with(c.compression().with(q, 0)), source, () -> false)
                     .total())
             .toArray();
     assertThat(sizes[0]).isGreaterThan(sizes[1]);

@@ -145,34 +145,32 @@ class PlanTest {
     assertThat(names(p))
         .containsExactly("rules.pdf", "rules archive 2031-05-04.pdf", "rules 2.pdf", "rules.docx");
     // A standard asks for a title and a language, which the document says only by its text.
-    Metadata said = ((Plan.Item.Pdf) p.items().get(1)).choices().particulars();
+    Metadata said = ((Plan.Item.Pdf) p.items().get(1)).choices().metadata();
     assertThat(said.title()).isEqualTo("Berth rules");
     assertThat(said.language()).isEqualTo("en");
-    Metadata usual = ((Plan.Item.Pdf) p.items().get(0)).choices().particulars();
+    Metadata usual = ((Plan.Item.Pdf) p.items().get(0)).choices().metadata();
     assertThat(usual.title()).isEqualTo("Berth rules");
     assertThat(usual.language()).isEmpty();
   }
 
   @Test
   void particularsAreTheDocumentsOrSetOrStripped() throws PublishProblem {
-    Document d =
-        chapters().withParticulars(new Metadata("Own", "Subject", "Author", "words", "de"));
+    Document d = chapters().withMetadata(new Metadata("Own", "Subject", "Author", "words", "de"));
     Layout l = Samples.layout(d);
     Path source = folder.resolve("rules.docx");
-    assertThat(Plan.particulars(Output.Pdf.USUAL, l, source)).isEqualTo(d.particulars());
+    assertThat(Plan.metadata(Output.Pdf.USUAL, l, source)).isEqualTo(d.metadata());
     Details some = new Details(Details.From.DOCUMENT, "Set", "", "", "", "");
-    assertThat(Plan.particulars(Output.Pdf.USUAL.with(some), l, source))
+    assertThat(Plan.metadata(Output.Pdf.USUAL.with(some), l, source))
         .isEqualTo(new Metadata("Set", "Subject", "Author", "words", "de"));
     Details none = new Details(Details.From.NOWHERE, "", "", "", "", "");
-    assertThat(Plan.particulars(Output.Pdf.USUAL.with(none), l, source))
+    assertThat(Plan.metadata(Output.Pdf.USUAL.with(none), l, source))
         .isEqualTo(new Metadata("", "", "", "", "de"));
   }
 
   @Test
   void particularsHaveNoControlCharacters() {
-    Document d =
-        chapters().withParticulars(new Metadata("Own\u0000 title\n", "", "A\u0007", "", ""));
-    assertThat(Plan.particulars(Output.Pdf.USUAL, Samples.layout(d), folder.resolve("rules.docx")))
+    Document d = chapters().withMetadata(new Metadata("Own\u0000 title\n", "", "A\u0007", "", ""));
+    assertThat(Plan.metadata(Output.Pdf.USUAL, Samples.layout(d), folder.resolve("rules.docx")))
         .isEqualTo(new Metadata("Own  title", "", "A", "", ""));
   }
 

@@ -154,7 +154,7 @@ class RecipeFileTest {
     var pdf = (Output.Pdf) r.outputs().getFirst();
     assertThat(pdf.naming()).isEqualTo("{stem} front");
     assertThat(pdf.pages().range()).isEqualTo("1-3");
-    assertThat(pdf.wayfinding().bookmarkLevels()).isEqualTo(2);
+    assertThat(pdf.navigation().bookmarkLevels()).isEqualTo(2);
   }
 
   @ParameterizedTest

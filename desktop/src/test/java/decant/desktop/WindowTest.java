@@ -645,14 +645,14 @@ class WindowTest extends WindowCase {
     Window.run(() -> window.find("#remark-text", TextField.class).setText("Ask the crane driver"));
     fire("#remark-add");
     assertThat(document(work).paragraphs().getFirst().inlines().getFirst().look())
-        .extracting(l -> l.value(TextTraits.REMARKS).getFirst().text())
+        .extracting(l -> l.value(TextTraits.COMMENTS).getFirst().text())
         .isEqualTo("Ask the crane driver");
     Window.run(() -> work.select(Selection.at(new Position(p.id(), 3))));
     window.until(() -> !window.find("#remarks", Pane.class).getChildren().isEmpty());
     fire("#remark-settle");
     window.until(() -> window.find("#remarks", Pane.class).getChildren().isEmpty());
     assertThat(document(work).paragraphs().getFirst().inlines())
-        .noneMatch(i -> i.look().sets(TextTraits.REMARKS));
+        .noneMatch(i -> i.look().sets(TextTraits.COMMENTS));
   }
 
   @Test
@@ -671,7 +671,7 @@ class WindowTest extends WindowCase {
     CheckBox blanks = window.find("#publish-blanks", CheckBox.class);
     Window.run(blanks::fire);
     assertThat(draft(work).recipe().outputs().getFirst())
-        .extracting(o -> ((decant.recipe.Output.Pdf) o).keeping().along().blanks())
+        .extracting(o -> ((decant.recipe.Output.Pdf) o).conformance().enclosures().fields())
         .isEqualTo(false);
     choose("#publish-standard", decant.pdf.choices.Conformance.Standard.A2B);
     window.until(() -> Window.on(blanks::isDisabled));

@@ -12,20 +12,20 @@ import java.util.Optional;
  * What a piece of text is for, besides how it looks.
  *
  * @param link where it leads
- * @param blank the place to fill in that it stands on
- * @param remarks what was noted about it
+ * @param field the place to fill in that it stands on
+ * @param comments what was noted about it
  */
-public record Meaning(Optional<Link> link, Optional<FormField> blank, List<Comment> remarks) {
+public record Meaning(Optional<Link> link, Optional<FormField> field, List<Comment> comments) {
   public static final Meaning NONE = new Meaning(Optional.empty(), Optional.empty(), List.of());
 
   static Meaning of(Look look) {
     boolean none =
         !look.sets(TextTraits.LINK)
-            && !look.sets(TextTraits.BLANK)
-            && !look.sets(TextTraits.REMARKS);
+            && !look.sets(TextTraits.FIELD)
+            && !look.sets(TextTraits.COMMENTS);
     return none
         ? NONE
         : new Meaning(
-            look.get(TextTraits.LINK), look.get(TextTraits.BLANK), look.value(TextTraits.REMARKS));
+            look.get(TextTraits.LINK), look.get(TextTraits.FIELD), look.value(TextTraits.COMMENTS));
   }
 }

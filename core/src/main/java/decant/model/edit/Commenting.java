@@ -19,9 +19,9 @@ public final class Commenting {
   /**
    * Notes something about what is selected. Nothing changes where nothing is selected.
    *
-   * @param remark with an id that no other has
+   * @param comment with an id that no other has
    */
-  public static Revision add(Revision r, Comment remark) {
+  public static Revision add(Revision r, Comment comment) {
     var steps = new ArrayList<Step>();
     for (Range.Part part : Range.of(r.document(), r.selection()).parts(r.document())) {
       restyle(
@@ -29,9 +29,9 @@ public final class Commenting {
           part.from(),
           part.to(),
           l -> {
-            var all = new ArrayList<>(l.value(TextTraits.REMARKS));
-            all.add(remark);
-            return l.with(TextTraits.REMARKS, List.copyOf(all));
+            var all = new ArrayList<>(l.value(TextTraits.COMMENTS));
+            all.add(comment);
+            return l.with(TextTraits.COMMENTS, List.copyOf(all));
           },
           steps);
     }
@@ -39,16 +39,16 @@ public final class Commenting {
   }
 
   /** Takes a remark away, wherever it stands. */
-  public static Revision settle(Revision r, Comment remark) {
+  public static Revision settle(Revision r, Comment comment) {
     var steps = new ArrayList<Step>();
     Document d = r.document();
-    Walk.paragraphs(d, Part.ALL).forEach(p -> settle(p, remark, steps));
+    Walk.paragraphs(d, Part.ALL).forEach(p -> settle(p, comment, steps));
     return steps.isEmpty() ? r : r.apply(new Edit("Remark settled", steps), r.selection());
   }
 
-  private static void settle(Paragraph p, Comment remark, List<Step> steps) {
+  private static void settle(Paragraph p, Comment comment, List<Step> steps) {
     boolean any =
-        p.inlines().stream().anyMatch(i -> i.look().value(TextTraits.REMARKS).contains(remark));
+        p.inlines().stream().anyMatch(i -> i.look().value(TextTraits.COMMENTS).contains(comment));
     if (any) {
       restyle(
           p,
@@ -56,10 +56,10 @@ public final class Commenting {
           p.length(),
           l -> {
             List<Comment> left =
-                l.value(TextTraits.REMARKS).stream().filter(o -> !o.equals(remark)).toList();
+                l.value(TextTraits.COMMENTS).stream().filter(o -> !o.equals(comment)).toList();
             return left.isEmpty()
-                ? l.without(TextTraits.REMARKS)
-                : l.with(TextTraits.REMARKS, left);
+                ? l.without(TextTraits.COMMENTS)
+                : l.with(TextTraits.COMMENTS, left);
           },
           steps);
     }
@@ -80,7 +80,7 @@ public final class Commenting {
     for (int from : new int[] {offset - 1, offset}) {
       if (from >= 0 && from < p.length()) {
         for (Inline i : p.slice(from, from + 1)) {
-          i.look().value(TextTraits.REMARKS).stream()
+          i.look().value(TextTraits.COMMENTS).stream()
               .filter(x -> !out.contains(x))
               .forEach(out::add);
         }

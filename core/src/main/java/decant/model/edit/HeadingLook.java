@@ -90,7 +90,7 @@ final class HeadingLook {
   }
 
   /** What makes a paragraph a heading that looks as it did. */
-  static List<Step> keeping(Document d, Paragraph p, StyleSheet styles, int level) {
+  static List<Step> conformance(Document d, Paragraph p, StyleSheet styles, int level) {
     Look look = styled(p.look(), styles, level).without(ParagraphTraits.KEEP_WITH_NEXT);
     Look was = d.styles().paragraphLook(p.look());
     for (Trait<?> t : OF_PARAGRAPHS) {

@@ -194,15 +194,15 @@ public sealed interface Step {
   }
 
   /** Changes what the document says of itself. */
-  record SetParticulars(Metadata particulars) implements Step {
+  record SetMetadata(Metadata metadata) implements Step {
     @Override
     public Document apply(Document before) {
-      return before.withParticulars(particulars);
+      return before.withMetadata(metadata);
     }
 
     @Override
     public Step invert(Document before) {
-      return new SetParticulars(before.particulars());
+      return new SetMetadata(before.metadata());
     }
 
     @Override

@@ -50,7 +50,7 @@ public final class StructureEdits {
       Paragraph p = r.document().requireParagraph(id);
       steps.addAll(
           HeadingLook.standsOut(r.document(), p, styles, level, bodySize)
-              ? HeadingLook.keeping(r.document(), p, styles, level)
+              ? HeadingLook.conformance(r.document(), p, styles, level)
               : headingSteps(p, styles, level));
     }
     return apply(r, level == 0 ? "Make body text" : "Make heading " + level, steps);

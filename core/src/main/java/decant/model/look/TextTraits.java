@@ -74,13 +74,13 @@ public final class TextTraits {
   public static final Trait<Link> LINK = new Trait<>("link", new Link.Internal(""));
 
   /** What was noted about the text. */
-  public static final Trait<List<Comment>> REMARKS = new Trait<>("remarks", List.of());
+  public static final Trait<List<Comment>> COMMENTS = new Trait<>("remarks", List.of());
 
   /**
    * That the text is what a place to fill in holds. Has no meaningful initial value: ask with
    * {@link Look#get}.
    */
-  public static final Trait<FormField> BLANK =
+  public static final Trait<FormField> FIELD =
       new Trait<>("blank", new FormField("", "", FormField.Kind.TEXT, List.of(), 0, ""));
 
   /** Run properties a reader kept without understanding them. */

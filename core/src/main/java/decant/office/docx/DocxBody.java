@@ -84,11 +84,11 @@ final class DocxBody {
     final Map<String, Integer> counted = new LinkedHashMap<>();
     Comments comments = Comments.NONE;
 
-    /** Remarks whose range is open. */
-    List<Comment> remarks = List.of();
+    /** Comments whose range is open. */
+    List<Comment> open = List.of();
 
     /** The place to fill in that is read. */
-    Optional<FormField> blank = Optional.empty();
+    Optional<FormField> field = Optional.empty();
 
     /** How many content controls have been read. */
     int controls;
@@ -155,9 +155,9 @@ final class DocxBody {
       case "w:p" -> List.of(new ParagraphReader().read(e));
       case "w:tbl" -> List.of(table(e));
       case "w:sdt" -> {
-        Optional<FormField> outer = openBlank(e);
+        Optional<FormField> outer = openField(e);
         List<Block> inside = blocksOf(e.child("w:sdtContent"));
-        shared.blank = outer;
+        shared.field = outer;
         yield inside;
       }
       case "w:customXml", "w:ins", "w:moveTo" -> blocksOf(Optional.of(e));
@@ -179,9 +179,9 @@ final class DocxBody {
   }
 
   /** Enters a content control; gives the place to fill in around it. */
-  private Optional<FormField> openBlank(Element sdt) {
-    Optional<FormField> outer = shared.blank;
-    shared.blank = Controls.read(sdt, ++shared.controls).or(() -> outer);
+  private Optional<FormField> openField(Element sdt) {
+    Optional<FormField> outer = shared.field;
+    shared.field = Controls.read(sdt, ++shared.controls).or(() -> outer);
     return outer;
   }
 
@@ -244,11 +244,11 @@ final class DocxBody {
           case "w:ins", "w:moveTo", "w:smartTag", "w:customXml", "w:dir", "w:bdo" -> inlines(e);
           case "w:sdt" -> {
             Optional<Element> content = e.child("w:sdtContent");
-            Optional<FormField> outer = openBlank(e);
+            Optional<FormField> outer = openField(e);
             if (content.isPresent()) {
               inlines(content.get());
             }
-            shared.blank = outer;
+            shared.field = outer;
           }
           case "w:fldSimple" -> simpleField(e);
           case "w:commentRangeStart", "w:commentRangeEnd" -> commentMark(e);
@@ -314,10 +314,10 @@ final class DocxBody {
     /** Begins or ends a remark; its mark is kept only where its part is. */
     private void commentMark(Element e) {
       String comment = e.attribute("w:id").orElse("");
-      shared.remarks =
+      shared.open =
           e.name().equals("w:commentRangeStart")
-              ? shared.comments.with(shared.remarks, comment)
-              : shared.comments.without(shared.remarks, comment);
+              ? shared.comments.with(shared.open, comment)
+              : shared.comments.without(shared.open, comment);
       if (!shared.comments.isPlain()) {
         keep(e, "", Look.PLAIN);
       }
@@ -328,12 +328,13 @@ final class DocxBody {
       String comment = e.attribute("w:id").orElse("");
       boolean ranged =
           inlines.stream()
-              .anyMatch(i -> shared.comments.has(i.look().value(TextTraits.REMARKS), comment));
+              .anyMatch(i -> shared.comments.has(i.look().value(TextTraits.COMMENTS), comment));
       if (!ranged && !inlines.isEmpty()) {
         Inline last = inlines.getLast();
-        List<Comment> now = shared.comments.with(last.look().value(TextTraits.REMARKS), comment);
+        List<Comment> now = shared.comments.with(last.look().value(TextTraits.COMMENTS), comment);
         if (!now.isEmpty()) {
-          inlines.set(inlines.size() - 1, last.withLook(last.look().with(TextTraits.REMARKS, now)));
+          inlines.set(
+              inlines.size() - 1, last.withLook(last.look().with(TextTraits.COMMENTS, now)));
         }
       }
       if (!shared.comments.isPlain()) {
@@ -377,9 +378,8 @@ final class DocxBody {
       Look direct = rPr.map(shared.looks::text).orElse(Look.PLAIN);
       Unshown.report(shared, direct, id);
       Look linked = link.map(l -> direct.with(TextTraits.LINK, l)).orElse(direct);
-      Look filled = shared.blank.map(b -> linked.with(TextTraits.BLANK, b)).orElse(linked);
-      Look look =
-          shared.remarks.isEmpty() ? filled : filled.with(TextTraits.REMARKS, shared.remarks);
+      Look filled = shared.field.map(b -> linked.with(TextTraits.FIELD, b)).orElse(linked);
+      Look look = shared.open.isEmpty() ? filled : filled.with(TextTraits.COMMENTS, shared.open);
       for (Element e : r.elements()) {
         inRun(e, rPr, look);
       }

@@ -129,7 +129,7 @@ public final class DocxReader {
     List<AttachedFile> attached = Attachments.read(file, understood, request.limits().depth());
     Document d =
         Document.of(
-                particulars(sheet, properties),
+                metadata(sheet, properties),
                 sheet,
                 lists,
                 sections.finish(),
@@ -207,7 +207,7 @@ public final class DocxReader {
     return out;
   }
 
-  private static Metadata particulars(StyleSheet sheet, Map<String, String> core) {
+  private static Metadata metadata(StyleSheet sheet, Map<String, String> core) {
     String language =
         core.getOrDefault(
             "language", sheet.textDefaults().value(decant.model.look.TextTraits.LANGUAGE));

@@ -167,7 +167,7 @@ public final class Emitter {
       Map<Comment, Integer> noted = new LinkedHashMap<>();
       for (Inline i : p.inlines()) {
         Link to = i.look().get(TextTraits.LINK).orElse(null);
-        FormField on = i.look().get(TextTraits.BLANK).orElse(null);
+        FormField on = i.look().get(TextTraits.FIELD).orElse(null);
         boolean sameLink = Objects.equals(link, to);
         if (field != null && (!field.equals(on) || !sameLink)) {
           sink.take(new Event.FieldEnd());
@@ -176,7 +176,7 @@ public final class Emitter {
         if (link != null && !sameLink) {
           sink.take(new Event.LinkEnd());
         }
-        comments(i.look().value(TextTraits.REMARKS), noted);
+        comments(i.look().value(TextTraits.COMMENTS), noted);
         if (to != null && !sameLink) {
           sink.take(new Event.LinkStart(to));
         }
@@ -247,7 +247,7 @@ public final class Emitter {
     var b = new StringBuilder();
     for (Inline i : p.inlines()) {
       if (i instanceof Inline.Text t
-          && i.look().get(TextTraits.BLANK).filter(field::equals).isPresent()) {
+          && i.look().get(TextTraits.FIELD).filter(field::equals).isPresent()) {
         b.append(t.text());
       }
     }

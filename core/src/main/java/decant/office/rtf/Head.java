@@ -212,8 +212,8 @@ final class Head {
     };
   }
 
-  void particulars() {
-    Metadata p = document.particulars().clean();
+  void metadata() {
+    Metadata p = document.metadata().clean();
     o.open().word("info");
     said("title", p.title());
     said("subject", p.subject());

@@ -89,7 +89,7 @@ public final class RtfWriter implements Sink {
     head.fontsAndColours();
     head.styles();
     head.lists();
-    head.particulars();
+    head.metadata();
     settings();
     emitter.body(this);
     o.close().newLine();

@@ -10,10 +10,10 @@ import java.util.Optional;
  * @param tagged whether it says what is a heading, list, table (ISO 32000-2 §14.8); some standards
  *     ask for it anyway
  * @param version the version of PDF; standards may set another
- * @param along what goes along with the pages
+ * @param enclosures what goes along with the pages
  */
 public record Conformance(
-    Standard standard, boolean accessible, boolean tagged, Version version, Enclosures along) {
+    Standard standard, boolean accessible, boolean tagged, Version version, Enclosures enclosures) {
   public static final Conformance USUAL =
       new Conformance(Standard.NONE, false, true, Version.V1_7, Enclosures.USUAL);
 
@@ -87,27 +87,27 @@ public record Conformance(
 
   /** Whether the document's files go along: not every part of PDF/A takes them. */
   public boolean takesFiles() {
-    return along.files() && standard.takesAttachments();
+    return enclosures.files() && standard.takesAttachments();
   }
 
   /**
    * Whether remarks go along: not in files for keeping or for aids, whose pages are all there is.
    */
-  public boolean takesRemarks() {
-    return along.remarks() && !isArchive() && !accessible;
+  public boolean takesComments() {
+    return enclosures.comments() && !isArchive() && !accessible;
   }
 
   /** Whether blanks can be filled in. */
-  public boolean takesBlanks() {
-    return along.blanks() && !isArchive() && !accessible;
+  public boolean takesFields() {
+    return enclosures.fields() && !isArchive() && !accessible;
   }
 
   public Conformance with(Standard other) {
-    return new Conformance(other, accessible, tagged, version, along);
+    return new Conformance(other, accessible, tagged, version, enclosures);
   }
 
   public Conformance with(Version other) {
-    return new Conformance(standard, accessible, tagged, other, along);
+    return new Conformance(standard, accessible, tagged, other, enclosures);
   }
 
   public Conformance with(Enclosures other) {
@@ -115,10 +115,10 @@ public record Conformance(
   }
 
   public Conformance withAccessible(boolean other) {
-    return new Conformance(standard, other, tagged, version, along);
+    return new Conformance(standard, other, tagged, version, enclosures);
   }
 
   public Conformance withTagged(boolean other) {
-    return new Conformance(standard, accessible, other, version, along);
+    return new Conformance(standard, accessible, other, version, enclosures);
   }
 }

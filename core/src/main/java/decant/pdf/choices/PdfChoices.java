@@ -7,25 +7,25 @@ import java.util.List;
  * Everything that is chosen about one PDF.
  *
  * @param pages which pages of the layout, counted from 0, in ascending order
- * @param particulars what the file says of itself
+ * @param metadata what the file says of itself
  * @param passwords those that {@code rights} ask for
  */
 public record PdfChoices(
     List<Integer> pages,
-    Navigation wayfinding,
-    FontEmbedding type,
-    Compression weight,
-    Security rights,
+    Navigation navigation,
+    FontEmbedding fonts,
+    Compression compression,
+    Security security,
     Passwords passwords,
-    Metadata particulars,
-    Conformance keeping,
-    InitialView firstSight) {
+    Metadata metadata,
+    Conformance conformance,
+    InitialView initialView) {
   public PdfChoices {
     pages = List.copyOf(pages);
   }
 
   /** The usual choices for some pages. */
-  public static PdfChoices usual(List<Integer> pages, Metadata particulars) {
+  public static PdfChoices usual(List<Integer> pages, Metadata metadata) {
     return new PdfChoices(
         pages,
         Navigation.USUAL,
@@ -33,48 +33,72 @@ public record PdfChoices(
         Compression.USUAL,
         Security.OPEN,
         Passwords.NONE,
-        particulars,
+        metadata,
         Conformance.USUAL,
         InitialView.USUAL);
   }
 
   public PdfChoices with(Navigation other) {
     return new PdfChoices(
-        pages, other, type, weight, rights, passwords, particulars, keeping, firstSight);
+        pages, other, fonts, compression, security, passwords, metadata, conformance, initialView);
   }
 
   public PdfChoices with(FontEmbedding other) {
     return new PdfChoices(
-        pages, wayfinding, other, weight, rights, passwords, particulars, keeping, firstSight);
+        pages,
+        navigation,
+        other,
+        compression,
+        security,
+        passwords,
+        metadata,
+        conformance,
+        initialView);
   }
 
   public PdfChoices with(Compression other) {
     return new PdfChoices(
-        pages, wayfinding, type, other, rights, passwords, particulars, keeping, firstSight);
+        pages, navigation, fonts, other, security, passwords, metadata, conformance, initialView);
   }
 
   public PdfChoices with(Security other, Passwords secrets) {
     return new PdfChoices(
-        pages, wayfinding, type, weight, other, secrets, particulars, keeping, firstSight);
+        pages, navigation, fonts, compression, other, secrets, metadata, conformance, initialView);
   }
 
   public PdfChoices with(Metadata other) {
     return new PdfChoices(
-        pages, wayfinding, type, weight, rights, passwords, other, keeping, firstSight);
+        pages,
+        navigation,
+        fonts,
+        compression,
+        security,
+        passwords,
+        other,
+        conformance,
+        initialView);
   }
 
   public PdfChoices with(Conformance other) {
     return new PdfChoices(
-        pages, wayfinding, type, weight, rights, passwords, particulars, other, firstSight);
+        pages, navigation, fonts, compression, security, passwords, metadata, other, initialView);
   }
 
   public PdfChoices with(InitialView other) {
     return new PdfChoices(
-        pages, wayfinding, type, weight, rights, passwords, particulars, keeping, other);
+        pages, navigation, fonts, compression, security, passwords, metadata, conformance, other);
   }
 
   public PdfChoices with(List<Integer> others) {
     return new PdfChoices(
-        others, wayfinding, type, weight, rights, passwords, particulars, keeping, firstSight);
+        others,
+        navigation,
+        fonts,
+        compression,
+        security,
+        passwords,
+        metadata,
+        conformance,
+        initialView);
   }
 }

@@ -11,7 +11,7 @@ import java.util.Set;
  * @param askToOpen whether a password is needed to open the file
  * @param askToChange whether a password lifts the limits
  * @param allowed what may be done without that password
- * @param encryptParticulars whether title, author and so on are encrypted too; only AES leaves the
+ * @param encryptMetadata whether title, author and so on are encrypted too; only AES leaves the
  *     choice
  */
 public record Security(
@@ -19,7 +19,7 @@ public record Security(
     boolean askToOpen,
     boolean askToChange,
     Set<Permission> allowed,
-    boolean encryptParticulars) {
+    boolean encryptMetadata) {
   private static final Words WORDS = Words.of(Security.class);
 
   public static final Security OPEN =

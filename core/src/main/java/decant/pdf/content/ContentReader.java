@@ -50,7 +50,9 @@ public final class ContentReader {
     return out;
   }
 
-  /** The next instruction; empty in.at the end. Operands without an operator after them are left. */
+  /**
+   * The next instruction; empty in.at the end. Operands without an operator after them are left.
+   */
   public Optional<Instruction> next() {
     var operands = new ArrayList<COSBase>();
     int start = -1;
@@ -184,7 +186,9 @@ public final class ContentReader {
     return k + 1 < bytes.length
         && bytes[k] == 'E'
         && bytes[k + 1] == 'I'
-        && (k + 2 >= bytes.length || ObjectReader.isSpace(bytes[k + 2]) || ObjectReader.isDelimiter(bytes[k + 2]));
+        && (k + 2 >= bytes.length
+            || ObjectReader.isSpace(bytes[k + 2])
+            || ObjectReader.isDelimiter(bytes[k + 2]));
   }
 
   /** Whether what follows could be a stream rather than the rest of a picture. */

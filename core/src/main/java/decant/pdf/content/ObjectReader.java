@@ -14,7 +14,9 @@ import org.apache.pdfbox.cos.COSNull;
 import org.apache.pdfbox.cos.COSString;
 import org.jspecify.annotations.Nullable;
 
-/** Reads words and objects from bytes (ISO 32000-2 §7.2 and §7.3), damaged ones as far as they go. */
+/**
+ * Reads words and objects from bytes (ISO 32000-2 §7.2 and §7.3), damaged ones as far as they go.
+ */
 final class ObjectReader {
   /** Arrays and dictionaries stand in each other no deeper. */
   private static final int MAX_DEPTH = 64;

@@ -92,13 +92,13 @@ public final class Encryption {
    * @param id the file's identity, which keys of the older revisions are made with
    * @throws Problem if a password cannot be used
    */
-  public Encryption(Security rights, Passwords passwords, byte[] id) throws Problem {
-    this.protection = rights.protection();
-    this.metadata = rights.encryptParticulars() || !protection.isAes();
-    this.permissions = permissions(rights.allowed(), protection == Protection.RC4_40);
-    String user = rights.askToOpen() ? passwords.open() : "";
+  public Encryption(Security security, Passwords passwords, byte[] id) throws Problem {
+    this.protection = security.protection();
+    this.metadata = security.encryptMetadata() || !protection.isAes();
+    this.permissions = permissions(security.allowed(), protection == Protection.RC4_40);
+    String user = security.askToOpen() ? passwords.open() : "";
     // Without a second password the first lifts the limits too; none of its own would let everyone.
-    String owner = rights.askToChange() ? passwords.change() : user;
+    String owner = security.askToChange() ? passwords.change() : user;
     try {
       if (protection == Protection.AES_256) {
         key = random(32);

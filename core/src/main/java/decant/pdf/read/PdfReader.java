@@ -182,8 +182,8 @@ public final class PdfReader {
     }
     running = running.withoutTableHeads(found);
     found = Floats.joined(found);
-    Metadata particulars = particulars();
-    var maker = new DocumentMaker(pages, found, notes, running, joiner, particulars);
+    Metadata metadata = metadata();
+    var maker = new DocumentMaker(pages, found, notes, running, joiner, metadata);
     Document d = maker.make();
     d = DocumentMaker.withLinks(d, links.targets(maker.places(), d));
     d = LiveContents.in(d);
@@ -292,7 +292,7 @@ public final class PdfReader {
               List.of(),
               kept.map(m -> List.of(new Placed(m, whole, -1, ""))).orElse(List.of()),
               List.of(),
-              page.remarks()));
+              page.comments()));
       lines.set(p, List.of());
       out.add(page.number());
       findings.add(
@@ -381,7 +381,7 @@ public final class PdfReader {
     return PdfOutlineTitles.of(pdf);
   }
 
-  private Metadata particulars() {
+  private Metadata metadata() {
     PDDocumentInformation i = pdf.getDocumentInformation();
     String language = pdf.getDocumentCatalog().getLanguage();
     return new Metadata(

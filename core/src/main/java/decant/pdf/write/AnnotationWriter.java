@@ -1,22 +1,22 @@
 package decant.pdf.write;
 
-import org.apache.pdfbox.cos.COSString;
-import org.apache.pdfbox.cos.COSName;
-import org.apache.pdfbox.cos.COSInteger;
-import org.apache.pdfbox.cos.COSDictionary;
-import org.apache.pdfbox.cos.COSArray;
-import java.util.function.Function;
-import java.util.Optional;
-import java.util.HashSet;
-import java.util.Set;
-import java.util.Map;
-import decant.model.look.Link;
 import decant.model.Box;
 import decant.model.NodeId;
+import decant.model.look.Link;
+import decant.pdf.choices.PdfChoices;
 import decant.pdf.file.Part;
 import decant.pdf.file.PdfFile;
-import decant.pdf.choices.PdfChoices;
 import decant.publication.Publication;
+import java.util.HashSet;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.Function;
+import org.apache.pdfbox.cos.COSArray;
+import org.apache.pdfbox.cos.COSDictionary;
+import org.apache.pdfbox.cos.COSInteger;
+import org.apache.pdfbox.cos.COSName;
+import org.apache.pdfbox.cos.COSString;
 
 /** What stands on pages besides their content (ISO 32000-2 §12.5): links, fields and comments. */
 final class AnnotationWriter {
@@ -55,11 +55,11 @@ final class AnnotationWriter {
   /** Adds those of one page. */
   void page(PageContent content, COSDictionary page, int number) {
     COSArray annotations = new COSArray();
-    if (choices.wayfinding().links()) {
+    if (choices.navigation().links()) {
       links(content, page, number, annotations);
     }
     fields(content, page, number, annotations);
-    if (choices.keeping().takesRemarks()) {
+    if (choices.conformance().takesComments()) {
       notes(content, page, number, annotations);
     }
     if (annotations.size() > 0) {
@@ -68,8 +68,7 @@ final class AnnotationWriter {
     }
   }
 
-  private void links(
-      PageContent content, COSDictionary page, int number, COSArray annotations) {
+  private void links(PageContent content, COSDictionary page, int number, COSArray annotations) {
     for (PageContent.LinkArea l : content.links()) {
       COSDictionary a = new COSDictionary();
       a.setItem(COSName.TYPE, COSName.ANNOT);
@@ -107,28 +106,29 @@ final class AnnotationWriter {
     }
   }
 
-  private void fields(
-      PageContent content, COSDictionary page, int number, COSArray annotations) {
+  private void fields(PageContent content, COSDictionary page, int number, COSArray annotations) {
     COSDictionary resources = page.getCOSDictionary(COSName.RESOURCES);
     COSDictionary fonts = resources == null ? null : resources.getCOSDictionary(COSName.FONT);
-    for (PageContent.BlankArea b : content.blanks()) {
+    for (PageContent.FieldArea b : content.fields()) {
       COSDictionary w =
           fields.widget(
-              b, page, PdfWriter.box(b.box(), content.page()), fonts == null ? new COSDictionary() : fonts);
+              b,
+              page,
+              PdfWriter.box(b.box(), content.page()),
+              fonts == null ? new COSDictionary() : fonts);
       annotations.add(w);
       structure.ifPresent(s -> s.inside(number, page, w, b.target(), "Form"));
     }
   }
 
-  private void notes(
-      PageContent content, COSDictionary page, int number, COSArray annotations) {
-    for (PageContent.RemarkPlace r : content.remarks()) {
-      if (!noted.add(r.remark().id())) {
+  private void notes(PageContent content, COSDictionary page, int number, COSArray annotations) {
+    for (PageContent.CommentPlace r : content.comments()) {
+      if (!noted.add(r.comment().id())) {
         continue; // it stands where it begins
       }
       Box b = r.box();
       var sign = new Box(b.x(), b.y() - NOTE / 3, NOTE, NOTE);
-      COSDictionary a = Notes.note(r.remark(), PdfWriter.box(sign, content.page()));
+      COSDictionary a = Notes.note(r.comment(), PdfWriter.box(sign, content.page()));
       file.part(a, Part.FIELDS);
       annotations.add(a);
       structure.ifPresent(s -> s.inside(number, page, a, r.target(), "Annot"));

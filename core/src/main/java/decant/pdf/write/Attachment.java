@@ -64,7 +64,11 @@ public record Attachment(
 
   /** Enters files into the catalog, each under a name of its own. */
   static void write(
-      List<Attachment> all, COSDictionary catalog, Conformance keeping, int level, PdfFile file) {
+      List<Attachment> all,
+      COSDictionary catalog,
+      Conformance conformance,
+      int level,
+      PdfFile file) {
     if (all.isEmpty()) {
       return;
     }
@@ -77,8 +81,8 @@ public record Attachment(
         key = a.name() + " " + k;
       }
       byName.put(key, spec);
-      if (keeping.standard().part() >= 3
-          || !keeping.isArchive() && a.relationship() == Relationship.SOURCE) {
+      if (conformance.standard().part() >= 3
+          || !conformance.isArchive() && a.relationship() == Relationship.SOURCE) {
         associated.add(spec);
       }
     }

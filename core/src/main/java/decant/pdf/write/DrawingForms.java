@@ -42,12 +42,12 @@ final class DrawingForms {
   private static final int MOST_PIXELS = 5000;
 
   private final PDDocument scratch;
-  private final Conformance keeping;
+  private final Conformance conformance;
   private final int level;
 
-  DrawingForms(PDDocument scratch, Conformance keeping, int level) {
+  DrawingForms(PDDocument scratch, Conformance conformance, int level) {
     this.scratch = scratch;
-    this.keeping = keeping;
+    this.conformance = conformance;
     this.level = level;
   }
 
@@ -57,10 +57,10 @@ final class DrawingForms {
    */
   Optional<PictureInFile> of(Media m, int height, double width) {
     try {
-      if (keeping.standard().part() == 1) {
+      if (conformance.standard().part() == 1) {
         return pixels(m, height, width);
       }
-      if (m.type().equals("application/pdf") && !keeping.isArchive()) {
+      if (m.type().equals("application/pdf") && !conformance.isArchive()) {
         Optional<EmbeddedPage.Form> whole = EmbeddedPage.of(m, scratch);
         if (whole.isPresent()) {
           EmbeddedPage.Form f = whole.get();
@@ -113,7 +113,7 @@ final class DrawingForms {
     }
     var png = new ByteArrayOutputStream();
     ImageIO.write(image, "png", png);
-    return new PictureMaker(Compression.USUAL, keeping)
+    return new PictureMaker(Compression.USUAL, conformance)
         .image(Media.of("image/png", png.toByteArray()), width, width * height / FORM);
   }
 
@@ -132,7 +132,7 @@ final class DrawingForms {
         Deflated.again(s, level);
       }
       if (o instanceof COSDictionary d) {
-        if (keeping.isArchive() && COSName.IMAGE.equals(d.getItem(COSName.SUBTYPE))) {
+        if (conformance.isArchive() && COSName.IMAGE.equals(d.getItem(COSName.SUBTYPE))) {
           d.removeItem(COSName.INTERPOLATE);
         }
         todo.addAll(d.getValues());

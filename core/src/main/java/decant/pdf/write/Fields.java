@@ -63,8 +63,8 @@ final class Fields {
    * @param fonts those that what is drawn uses
    */
   COSDictionary widget(
-      PageContent.BlankArea area, COSDictionary page, COSArray rectangle, COSDictionary fonts) {
-    FormField b = area.blank();
+      PageContent.FieldArea area, COSDictionary page, COSArray rectangle, COSDictionary fonts) {
+    FormField b = area.field();
     Node field = field(b, b.value(area.value()));
     COSDictionary w = new COSDictionary();
     w.setItem(COSName.TYPE, COSName.ANNOT);
@@ -88,13 +88,13 @@ final class Fields {
     return w;
   }
 
-  private static byte[] shown(PageContent.BlankArea area) {
+  private static byte[] shown(PageContent.FieldArea area) {
     byte[] drawn = area.drawn().map(ContentStream::bytes).orElse(new byte[0]);
     String whole = "/Tx BMC q " + new String(drawn, StandardCharsets.ISO_8859_1) + " Q EMC";
     return whole.getBytes(StandardCharsets.ISO_8859_1);
   }
 
-  private void text(FormField b, PageContent.BlankArea area, COSDictionary d) {
+  private void text(FormField b, PageContent.FieldArea area, COSDictionary d) {
     boolean choice = b.kind() == FormField.Kind.CHOICE || b.kind() == FormField.Kind.CHOICE_OR_TEXT;
     d.setItem(COSName.FT, choice ? COSName.getPDFName("Ch") : COSName.getPDFName("Tx"));
     int flags = b.kind() == FormField.Kind.LINES || area.lines() > 1 && !choice ? LINES : 0;

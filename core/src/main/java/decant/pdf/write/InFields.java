@@ -53,7 +53,7 @@ public final class InFields {
   public boolean takes(Item.GlyphRun run) {
     return here()
         && run.meaning()
-            .blank()
+            .field()
             .filter(b -> b.isSwitch() || b.holds(run.shown().text()))
             .isPresent();
   }

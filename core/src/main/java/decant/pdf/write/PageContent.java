@@ -69,8 +69,8 @@ final class PageContent implements PageSink {
    * @param size of its letters
    * @param lines how many lines it reaches over
    */
-  record BlankArea(
-      FormField blank,
+  record FieldArea(
+      FormField field,
       Box box,
       Target target,
       String value,
@@ -79,7 +79,7 @@ final class PageContent implements PageSink {
       int lines) {}
 
   /** Where something is that was noted, and the content that it is about. */
-  record RemarkPlace(Comment remark, Box box, Target target) {}
+  record CommentPlace(Comment comment, Box box, Target target) {}
 
   private final PublishedPage page;
   private final Resources shelf;
@@ -90,8 +90,8 @@ final class PageContent implements PageSink {
   private final List<LinkArea> links = new ArrayList<>();
   private final List<Content> marks = new ArrayList<>();
   private final Map<Content, Box> figures = new LinkedHashMap<>();
-  private final Map<String, BlankArea> blanks = new LinkedHashMap<>();
-  private final Map<String, RemarkPlace> remarks = new LinkedHashMap<>();
+  private final Map<String, FieldArea> fields = new LinkedHashMap<>();
+  private final Map<String, CommentPlace> comments = new LinkedHashMap<>();
   private final InFields inFields;
 
   private record Open(NodeId block, PageSink.Role role) {}
@@ -129,12 +129,12 @@ final class PageContent implements PageSink {
     return pictures;
   }
 
-  Collection<BlankArea> blanks() {
-    return blanks.values();
+  Collection<FieldArea> fields() {
+    return fields.values();
   }
 
-  Collection<RemarkPlace> remarks() {
-    return remarks.values();
+  Collection<CommentPlace> comments() {
+    return comments.values();
   }
 
   List<LinkArea> links() {
@@ -234,7 +234,7 @@ final class PageContent implements PageSink {
     Target target = targetOf(run, y);
     faces.add(run.face());
     if (inFields.takes(run)) {
-      FormField b = run.meaning().blank().orElseThrow();
+      FormField b = run.meaning().field().orElseThrow();
       if (!b.isSwitch()) {
         ContentStream drawn =
             fieldContents.computeIfAbsent(b.id(), k -> new ContentStream(page.height()));
@@ -261,38 +261,38 @@ final class PageContent implements PageSink {
   private final Map<String, ContentStream> fieldContents = new HashMap<>();
 
   @Override
-  public void blank(FormField blank, Item.GlyphRun run, Box box) {
+  public void field(FormField field, Item.GlyphRun run, Box box) {
     if (!inFields.here() || run.placed().glyphs().length == 0) {
       return;
     }
-    double room = Math.min(blank.width(), page.textRight() - box.x());
+    double room = Math.min(field.width(), page.textRight() - box.x());
     Box place =
-        blank.isSwitch()
+        field.isSwitch()
             ? Fields.square(box, run.size())
             : new Box(box.x(), box.y(), Math.max(box.width(), room), box.height());
-    BlankArea known = blanks.get(blank.id());
+    FieldArea known = fields.get(field.id());
     boolean newLine = known != null && box.y() > known.box().bottom() - 1;
     String before =
         known == null
             ? ""
-            : known.value() + (newLine && blank.kind() == FormField.Kind.LINES ? "\n" : "");
-    blanks.put(
-        blank.id(),
-        new BlankArea(
-            blank,
-            known == null || blank.isSwitch() ? place : known.box().union(box),
+            : known.value() + (newLine && field.kind() == FormField.Kind.LINES ? "\n" : "");
+    fields.put(
+        field.id(),
+        new FieldArea(
+            field,
+            known == null || field.isSwitch() ? place : known.box().union(box),
             known == null ? targetOf(run, box.y()) : known.target(),
             before + (run.shown().kind() == Item.Shown.Kind.HYPHEN ? "" : run.shown().text()),
-            Optional.ofNullable(fieldContents.get(blank.id())),
+            Optional.ofNullable(fieldContents.get(field.id())),
             known == null ? run.size() : known.size(),
             known == null ? 1 : known.lines() + (newLine ? 1 : 0)));
   }
 
   @Override
-  public void remark(Comment remark, Box box) {
+  public void comment(Comment comment, Box box) {
     if (artifact().isEmpty()) {
-      remarks.putIfAbsent(
-          remark.id(), new RemarkPlace(remark, box, current.orElse(Artifact.LAYOUT)));
+      comments.putIfAbsent(
+          comment.id(), new CommentPlace(comment, box, current.orElse(Artifact.LAYOUT)));
     }
   }
 

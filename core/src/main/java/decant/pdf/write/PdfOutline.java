@@ -16,15 +16,15 @@ import org.apache.pdfbox.cos.COSString;
 
 /** Writes headings as the outline (ISO 32000-2 §12.3.3). */
 public final class PdfOutline {
-  private final Navigation wayfinding;
+  private final Navigation navigation;
   private final Function<NodeId, Optional<COSArray>> destination;
   private final Map<NodeId, String> labels;
 
   private PdfOutline(
-      Publication p, Navigation wayfinding, Function<NodeId, Optional<COSArray>> destination) {
-    this.wayfinding = wayfinding;
+      Publication p, Navigation navigation, Function<NodeId, Optional<COSArray>> destination) {
+    this.navigation = navigation;
     this.destination = destination;
-    this.labels = wayfinding.numbered() ? p.labels() : Map.of();
+    this.labels = navigation.numbered() ? p.labels() : Map.of();
   }
 
   /** What stands in the bookmark of a heading. */
@@ -39,9 +39,9 @@ public final class PdfOutline {
   static Optional<COSDictionary> write(
       COSDictionary catalog,
       Publication p,
-      Navigation wayfinding,
+      Navigation navigation,
       Function<NodeId, Optional<COSArray>> destination) {
-    var o = new PdfOutline(p, wayfinding, destination);
+    var o = new PdfOutline(p, navigation, destination);
     COSDictionary root = new COSDictionary();
     root.setItem(COSName.TYPE, COSName.OUTLINES);
     int shown = o.fill(root, Outline.of(p.headings()), 1);
@@ -74,7 +74,7 @@ public final class PdfOutline {
         item.setItem(COSName.PREV, before);
       }
       int below = fill(item, e.children(), depth + 1);
-      boolean unfolded = depth < wayfinding.openLevels();
+      boolean unfolded = depth < navigation.openLevels();
       if (below > 0) {
         item.setInt(COSName.COUNT, unfolded ? below : -below);
       }
@@ -89,7 +89,7 @@ public final class PdfOutline {
 
   /** An entry that is in the file, or else those below it that are. */
   private void collect(Outline.Entry e, List<Outline.Entry> out) {
-    if (e.level() > wayfinding.bookmarkLevels()) {
+    if (e.level() > navigation.bookmarkLevels()) {
       return;
     }
     if (destination.apply(e.paragraph()).isPresent()) {

@@ -80,8 +80,6 @@ public final class PdfWriter {
   private final Map<Integer, COSDictionary> pageObjects = new LinkedHashMap<>();
   private int figures;
 
-
-
   /**
    * A picture as the file holds it.
    *
@@ -98,7 +96,7 @@ public final class PdfWriter {
     this.publication = publication;
     this.choices = choices;
     this.attachment = attachment;
-    this.level = choices.weight().effort().level();
+    this.level = choices.compression().effort().level();
     this.cancelled = cancelled;
   }
 
@@ -139,11 +137,11 @@ public final class PdfWriter {
       throws IOException, Encryption.Problem {
     byte[] id = PdfFile.freshIdentity();
     Optional<Encryption> encryption =
-        choices.rights().protection() == Protection.NONE
+        choices.security().protection() == Protection.NONE
             ? Optional.empty()
-            : Optional.of(new Encryption(choices.rights(), choices.passwords(), id));
-    Version version = choices.keeping().writtenVersion();
-    var file = new PdfFile(version, choices.weight().objectStreams(), level, encryption);
+            : Optional.of(new Encryption(choices.security(), choices.passwords(), id));
+    Version version = choices.conformance().writtenVersion();
+    var file = new PdfFile(version, choices.compression().objectStreams(), level, encryption);
     file.identity(id);
     List<PublishedPage> pages =
         choices.pages().stream().<PublishedPage>map(publication.pages()::get).toList();
@@ -151,7 +149,7 @@ public final class PdfWriter {
     List<Inventory> seen = all(pages, this::inventory);
     makeFonts(seen, file);
     makePictures(seen, file);
-    boolean tagged = choices.keeping().isTagged();
+    boolean tagged = choices.conformance().isTagged();
     var done = new AtomicInteger();
     List<Finished> written =
         all(
@@ -168,20 +166,20 @@ public final class PdfWriter {
     catalog.setItem(COSName.TYPE, COSName.CATALOG);
     assemble(catalog, written, file);
     structure(catalog, written, tagged, file);
-    if (choices.wayfinding().bookmarks()) {
-      PdfOutline.write(catalog, publication, choices.wayfinding(), this::destination)
+    if (choices.navigation().bookmarks()) {
+      PdfOutline.write(catalog, publication, choices.navigation(), this::destination)
           .ifPresent(o -> file.part(o, Part.WAYFINDING));
     }
     InitialViewEntries.write(catalog, choices, new ArrayList<>(pageObjects.values()));
-    if (choices.wayfinding().pageLabels()) {
+    if (choices.navigation().pageLabels()) {
       PageLabels.write(catalog, pages);
     }
     var attached = new ArrayList<Attachment>();
     attachment.ifPresent(attached::add);
-    if (choices.keeping().takesFiles()) {
+    if (choices.conformance().takesFiles()) {
       publication.attachments().forEach(f -> attached.add(Attachment.of(f)));
     }
-    Attachment.write(attached, catalog, choices.keeping(), level, file);
+    Attachment.write(attached, catalog, choices.conformance(), level, file);
     PdfMetadata.write(catalog, file, choices, level);
     file.trailer().setItem(COSName.ROOT, catalog);
     Map<Part, Long> bytes = file.write(out);
@@ -248,8 +246,8 @@ public final class PdfWriter {
                     f,
                     used.getOrDefault(f, new UsedGlyphs()).table(),
                     "F" + (k + 1),
-                    choices.type().of(f.family()),
-                    choices.keeping(),
+                    choices.fonts().of(f.family()),
+                    choices.conformance(),
                     level);
               } catch (IOException e) {
                 throw new UncheckedIOException(e);
@@ -267,8 +265,8 @@ public final class PdfWriter {
     for (Inventory i : seen) {
       i.pictures().forEach((k, s) -> sizes.merge(k, s, Size::larger));
     }
-    var maker = new PictureMaker(choices.weight(), choices.keeping());
-    var drawings = new DrawingForms(scratch, choices.keeping(), level);
+    var maker = new PictureMaker(choices.compression(), choices.conformance());
+    var drawings = new DrawingForms(scratch, choices.conformance(), level);
     List<DrawnAs> keys = List.copyOf(sizes.keySet());
     List<Optional<PictureInFile>> images =
         all(
@@ -331,7 +329,7 @@ public final class PdfWriter {
             return pictures.getOrDefault(key(media, size), Optional.empty());
           }
         };
-    var content = new PageContent(page, shelf, tagged, choices.keeping().takesBlanks());
+    var content = new PageContent(page, shelf, tagged, choices.conformance().takesFields());
     publication.walk(page, content);
     try {
       return new Finished(content, Deflated.stream(content.bytes(), level));
@@ -407,7 +405,7 @@ public final class PdfWriter {
   private String figureText(NodeId block, int at) {
     figures++;
     String said = publication.figureText(block, at);
-    return said.isEmpty() && choices.keeping().accessible()
+    return said.isEmpty() && choices.conformance().accessible()
         ? "Picture " + figures + ", without a description"
         : said;
   }

@@ -22,7 +22,7 @@ public enum Aspect {
   PICTURES,
   /** What is computed: page numbers, dates, texts of headings. */
   FIELDS,
-  REMARKS;
+  COMMENTS;
 
   /** The name of its sentence. */
   String key() {

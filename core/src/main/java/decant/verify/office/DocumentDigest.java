@@ -67,7 +67,7 @@ final class DocumentDigest {
   private final Document document;
   private final Room room;
   private final Map<NodeId, String> labels;
-  private final Set<Comment> remarks = new LinkedHashSet<>();
+  private final Set<Comment> comments = new LinkedHashSet<>();
   private final Map<MediaId, String> pictures = new HashMap<>();
 
   private DocumentDigest(Document document, Room room) {
@@ -100,10 +100,10 @@ final class DocumentDigest {
       }
       lines.forEach(l -> out.add(Aspect.RUNNING, l));
     }
-    remarks.stream()
+    comments.stream()
         .map(r -> r.author() + ": " + squeezed(r.text()))
         .sorted()
-        .forEach(r -> out.add(Aspect.REMARKS, r));
+        .forEach(r -> out.add(Aspect.COMMENTS, r));
     return out.digest();
   }
 
@@ -146,7 +146,7 @@ final class DocumentDigest {
     for (Inline i : p.inlines()) {
       TextLook look = look(document.styles().textLook(base, i.look()));
       String link = i.look().get(TextTraits.LINK).map(this::address).orElse("");
-      remarks.addAll(i.look().value(TextTraits.REMARKS));
+      comments.addAll(i.look().value(TextTraits.COMMENTS));
       switch (i) {
         case Inline.Text t -> out.text(t.text(), look, link);
         case Inline.Field f -> {

@@ -79,7 +79,7 @@ final class DocxDigest {
             Package.children(r).stream()
                 .map(c -> Docx.value(c, "author") + ": " + DocumentDigest.squeezed(words(c)))
                 .sorted()
-                .forEach(c -> out.add(Aspect.REMARKS, c)));
+                .forEach(c -> out.add(Aspect.COMMENTS, c)));
     return out.digest();
   }
 

@@ -17,7 +17,7 @@ public final class DocxVerifier {
     try {
       Digest wanted = DocumentDigest.of(d, new Room());
       Digest got = DocxDigest.open(file).digest();
-      return DigestCheck.of(wanted, keepsComments(d) ? got.only(wanted, Aspect.REMARKS) : got);
+      return DigestCheck.of(wanted, keepsComments(d) ? got.only(wanted, Aspect.COMMENTS) : got);
     } catch (IOException | RuntimeException | StackOverflowError e) {
       return DigestCheck.unread(e);
     }

@@ -72,7 +72,7 @@ public final class RtfDigest implements IRtfListener {
   private final StringBuilder cells = new StringBuilder();
   private String merge = "";
   private String author = "";
-  private final List<String> remarks = new ArrayList<>();
+  private final List<String> comments = new ArrayList<>();
   private final Set<String> running = new LinkedHashSet<>();
   private int level;
   private int number;
@@ -89,7 +89,7 @@ public final class RtfDigest implements IRtfListener {
       new StandardRtfParser().parse(new RtfStreamSource(in), d);
       d.endParagraph();
       d.endSection();
-      d.remarks.stream().sorted().forEach(r -> d.whole.add(Aspect.REMARKS, r));
+      d.comments.stream().sorted().forEach(r -> d.whole.add(Aspect.COMMENTS, r));
       return d.whole.digest();
     } catch (RuntimeException e) {
       throw new IOException("it is not whole RTF", e);
@@ -249,7 +249,7 @@ public final class RtfDigest implements IRtfListener {
       case atnauthor -> collect(Goal.WORDS, a -> author = a);
       case annotation -> {
         String by = author;
-        apart(a -> remarks.add(by + ": " + DocumentDigest.squeezed(a.line().replace("¶", " "))));
+        apart(a -> comments.add(by + ": " + DocumentDigest.squeezed(a.line().replace("¶", " "))));
       }
       case shp, shpinst, sp, sv, shppict, nesttableprops ->
           state.goal = c == Command.shppict ? state.goal : Goal.SKIPPED;

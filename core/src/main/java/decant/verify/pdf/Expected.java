@@ -59,23 +59,23 @@ final class Expected {
   private final Map<Integer, PageText> texts = new HashMap<>();
 
   /** A place to fill in, with the text on it. */
-  record Filled(FormField blank, String text) {
+  record Filled(FormField field, String text) {
     Filled and(Filled more) {
-      return new Filled(blank, text + more.text);
+      return new Filled(field, text + more.text);
     }
   }
 
-  private final Map<String, Filled> blanks = new LinkedHashMap<>();
-  private final Set<Comment> remarks = new LinkedHashSet<>();
+  private final Map<String, Filled> fields = new LinkedHashMap<>();
+  private final Set<Comment> comments = new LinkedHashSet<>();
 
   /** Places to fill in, page by page, by what tells them apart. */
-  Map<String, Filled> blanks() {
-    return blanks;
+  Map<String, Filled> fields() {
+    return fields;
   }
 
   /** What was noted about the text of the pages. */
-  Set<Comment> remarks() {
-    return remarks;
+  Set<Comment> comments() {
+    return comments;
   }
 
   Expected(Publication publication, PdfChoices choices) {
@@ -96,9 +96,9 @@ final class Expected {
     var areas = new ArrayList<LinkArea>();
     boolean[] joins = {false};
     int[] turned = {0};
-    var shown = new ExpectedPictures(publication.media(), choices.keeping());
+    var shown = new ExpectedPictures(publication.media(), choices.conformance());
     pictures.add(shown);
-    var inFields = new InFields(choices.keeping().takesBlanks());
+    var inFields = new InFields(choices.conformance().takesFields());
     publication.walk(
         page,
         new PageSink() {
@@ -141,17 +141,17 @@ final class Expected {
           }
 
           @Override
-          public void blank(FormField blank, Item.GlyphRun run, Box box) {
+          public void field(FormField field, Item.GlyphRun run, Box box) {
             if (inFields.here() && run.placed().glyphs().length > 0) {
               String text = run.shown().kind() == Item.Shown.Kind.HYPHEN ? "" : run.shown().text();
-              blanks.merge(inFile + " " + blank.id(), new Filled(blank, text), Filled::and);
+              fields.merge(inFile + " " + field.id(), new Filled(field, text), Filled::and);
             }
           }
 
           @Override
-          public void remark(Comment remark, Box box) {
-            if (choices.keeping().takesRemarks() && inFields.inText()) {
-              remarks.add(remark);
+          public void comment(Comment comment, Box box) {
+            if (choices.conformance().takesComments() && inFields.inText()) {
+              comments.add(comment);
             }
           }
 
@@ -185,7 +185,7 @@ final class Expected {
           }
         });
     texts.put(page.number(), new PageText(bare(b.toString()), rightToLeft[0]));
-    if (choices.wayfinding().links()) {
+    if (choices.navigation().links()) {
       for (LinkArea a : areas) {
         switch (a.link()) {
           case Link.External e -> links.add(area(inFile, e.uri(), a.box()));
@@ -248,10 +248,10 @@ final class Expected {
 
   List<Bookmark> bookmarks() {
     var out = new ArrayList<Bookmark>();
-    if (!choices.wayfinding().bookmarks()) {
+    if (!choices.navigation().bookmarks()) {
       return out;
     }
-    Map<NodeId, String> labels = choices.wayfinding().numbered() ? publication.labels() : Map.of();
+    Map<NodeId, String> labels = choices.navigation().numbered() ? publication.labels() : Map.of();
     var above = new ArrayDeque<Above>();
     for (Outline.Heading h : publication.headings()) {
       while (!above.isEmpty() && above.peek().level() >= h.level()) {
@@ -259,7 +259,7 @@ final class Expected {
       }
       int depth = (int) above.stream().filter(Above::shown).count();
       Optional<Publication.Place> place =
-          h.level() > choices.wayfinding().bookmarkLevels()
+          h.level() > choices.navigation().bookmarkLevels()
               ? Optional.empty()
               : place(h.paragraph());
       above.push(new Above(h.level(), place.isPresent()));

@@ -28,9 +28,9 @@ final class ExpectedPictures {
   private final Deque<AffineTransform> outer = new ArrayDeque<>();
   private AffineTransform turned = new AffineTransform();
 
-  ExpectedPictures(Map<MediaId, Media> media, Conformance keeping) {
+  ExpectedPictures(Map<MediaId, Media> media, Conformance conformance) {
     this.media = media;
-    this.drawingsAsPixels = keeping.standard().part() == 1; // ISO 19005-1 knows no transparency
+    this.drawingsAsPixels = conformance.standard().part() == 1; // ISO 19005-1 knows no transparency
   }
 
   void turn(double degrees, double x, double y) {

@@ -22,7 +22,7 @@ final class FieldCheck {
 
   /** Empty if no fields should be there. */
   static Optional<Check> of(PDDocument pdf, Expected expected) {
-    if (expected.blanks().isEmpty()) {
+    if (expected.fields().isEmpty()) {
       return Optional.empty();
     }
     var texts = new HashMap<String, List<String>>();
@@ -47,7 +47,7 @@ final class FieldCheck {
         }
       }
     }
-    int wanted = expected.blanks().size();
+    int wanted = expected.fields().size();
     return Optional.of(
         wrong(expected, texts, on)
             .map(name -> failed(WORDS.say("field-check.does-not-hold-its-text", name)))
@@ -67,10 +67,10 @@ final class FieldCheck {
   /** The name of the first field that holds something else. */
   private static Optional<String> wrong(
       Expected expected, Map<String, List<String>> texts, List<String> on) {
-    for (Expected.Filled f : expected.blanks().values()) {
-      String name = f.blank().name();
-      boolean holds = f.blank().holds(f.text());
-      if (f.blank().isSwitch()) {
+    for (Expected.Filled f : expected.fields().values()) {
+      String name = f.field().name();
+      boolean holds = f.field().holds(f.text());
+      if (f.field().isSwitch()) {
         Optional<String> found = on.stream().filter(n -> n.startsWith(name)).findFirst();
         if (holds && found.isEmpty()) {
           return Optional.of(name);
@@ -79,7 +79,7 @@ final class FieldCheck {
           on.remove(found.get());
         }
       } else if (holds && !name.isBlank()) {
-        String value = Expected.bare(f.blank().value(f.text()));
+        String value = Expected.bare(f.field().value(f.text()));
         boolean there =
             texts.entrySet().stream()
                 .anyMatch(e -> e.getKey().startsWith(name) && e.getValue().contains(value));

@@ -26,13 +26,13 @@ final class OpeningCheck {
     this.pdf = pdf;
     this.catalog = pdf.getDocumentCatalog().getCOSObject();
     this.choices = choices;
-    this.sight = choices.firstSight();
+    this.sight = choices.initialView();
   }
 
   /** Empty if nothing is chosen and the file says nothing either. */
   static Optional<Check> of(PDDocument pdf, PdfChoices choices) {
     var c = new OpeningCheck(pdf, choices);
-    boolean usual = choices.firstSight().equals(InitialView.USUAL);
+    boolean usual = choices.initialView().equals(InitialView.USUAL);
     boolean same = c.opensAtPage() && c.looks() && c.prints();
     return usual && same
         ? Optional.empty()
@@ -76,13 +76,13 @@ final class OpeningCheck {
 
   /** PDF/UA-1 7.1 asks for the title; a file without one has none to show. */
   private boolean titled() {
-    boolean accessible = choices.keeping().accessible();
-    boolean has = !choices.particulars().title().isEmpty();
+    boolean accessible = choices.conformance().accessible();
+    boolean has = !choices.metadata().title().isEmpty();
     return accessible || has && sight.window().titleInBar();
   }
 
   private boolean prints() {
-    boolean newer = choices.keeping().writtenVersion().compareTo(Version.V1_7) >= 0;
+    boolean newer = choices.conformance().writtenVersion().compareTo(Version.V1_7) >= 0;
     COSDictionary p = preferences();
     String scaling = p.getNameAsString("PrintScaling", "AppDefault");
     return scaling.equals("None") == (sight.printing().scaling() == InitialView.PrintScaling.NONE)

@@ -59,9 +59,9 @@ public final class PdfVerifier {
       out.add(v.fonts());
       out.add(v.pictures());
       v.looks().ifPresent(out::add);
-      out.add(v.particulars());
+      out.add(v.metadata());
       FieldCheck.of(pdf, v.expected).ifPresent(out::add);
-      v.remarks().ifPresent(out::add);
+      v.comments().ifPresent(out::add);
       v.attachedFiles().ifPresent(out::add);
       OpeningCheck.of(pdf, choices).ifPresent(out::add);
     } catch (IOException | RuntimeException e) {
@@ -73,7 +73,7 @@ public final class PdfVerifier {
               "",
               WORDS.say("pdf-verifier.the-file-does-not-open")));
     }
-    if (choices.rights().protection() != Security.Protection.NONE) {
+    if (choices.security().protection() != Security.Protection.NONE) {
       out.add(ProtectionCheck.of(file, choices));
     }
     out.addAll(StandardCheck.of(file, choices));
@@ -81,9 +81,9 @@ public final class PdfVerifier {
   }
 
   private static String password(PdfChoices c) {
-    return c.rights().askToChange()
+    return c.security().askToChange()
         ? c.passwords().change()
-        : c.rights().askToOpen() ? c.passwords().open() : "";
+        : c.security().askToOpen() ? c.passwords().open() : "";
   }
 
   private Check pages() {
@@ -137,8 +137,8 @@ public final class PdfVerifier {
   }
 
   /** The notes, each with its words; empty if none should be there. */
-  private Optional<Check> remarks() throws IOException {
-    if (expected.remarks().isEmpty()) {
+  private Optional<Check> comments() throws IOException {
+    if (expected.comments().isEmpty()) {
       return Optional.empty();
     }
     var got = new ArrayList<String>();
@@ -149,8 +149,9 @@ public final class PdfVerifier {
           .forEach(a -> got.add(noted(a.getTitlePopup(), a.getContents())));
     }
     boolean same =
-        got.size() == expected.remarks().size()
-            && expected.remarks().stream().allMatch(r -> got.contains(noted(r.author(), r.text())));
+        got.size() == expected.comments().size()
+            && expected.comments().stream()
+                .allMatch(r -> got.contains(noted(r.author(), r.text())));
     return Optional.of(
         Check.of(
             WORDS.say("pdf-verifier.remarks"),
@@ -168,7 +169,7 @@ public final class PdfVerifier {
   /** The files that go along, byte by byte; empty if none should. */
   private Optional<Check> attachedFiles() throws IOException {
     List<AttachedFile> wanted =
-        choices.keeping().takesFiles() ? publication.attachments() : List.of();
+        choices.conformance().takesFiles() ? publication.attachments() : List.of();
     if (wanted.isEmpty()) {
       return Optional.empty();
     }
@@ -309,10 +310,10 @@ public final class PdfVerifier {
 
   private static final double MILLIMETRE = 72 / 25.4;
 
-  private Check particulars() throws IOException {
+  private Check metadata() throws IOException {
     PDDocumentInformation info = pdf.getDocumentInformation();
-    var p = choices.particulars();
-    boolean hasInfo = choices.keeping().writtenVersion() != decant.pdf.choices.Version.V2_0;
+    var p = choices.metadata();
+    boolean hasInfo = choices.conformance().writtenVersion() != decant.pdf.choices.Version.V2_0;
     boolean same =
         !hasInfo
             || same(info.getTitle(), p.title())

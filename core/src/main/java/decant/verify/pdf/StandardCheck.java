@@ -30,15 +30,15 @@ final class StandardCheck {
 
   static List<Check> of(Path file, PdfChoices choices) {
     var out = new ArrayList<Check>();
-    if (choices.keeping().isArchive()) {
-      var s = choices.keeping().standard();
+    if (choices.conformance().isArchive()) {
+      var s = choices.conformance().standard();
       out.add(
           check(
               s.label(),
               file,
               PDFAFlavour.byFlavourId(s.part() + s.level().toLowerCase(Locale.ROOT))));
     }
-    if (choices.keeping().accessible()) {
+    if (choices.conformance().accessible()) {
       out.add(check("PDF/UA-1", file, PDFAFlavour.PDFUA_1));
     }
     return out;

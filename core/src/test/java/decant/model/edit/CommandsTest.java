@@ -56,7 +56,7 @@ public class CommandsTest {
             List.of(Samples.paragraph("At low water."), Samples.paragraph("In metres.")));
     Document plain = Samples.document(body, Samples.paragraph("Berths are numbered."));
     return Document.of(
-        plain.particulars(),
+        plain.metadata(),
         plain.styles(),
         Map.of(),
         plain.sections(),

@@ -92,7 +92,7 @@ class WalkTest {
     }
     Document plain = Samples.document(p("x"));
     return Document.of(
-        plain.particulars(), plain.styles(), Map.of(), sections, stories, Map.of(), List.of());
+        plain.metadata(), plain.styles(), Map.of(), sections, stories, Map.of(), List.of());
   }
 
   private static List<String> texts(Set<Part> parts) {
@@ -154,7 +154,7 @@ class WalkTest {
   void aFormFieldInAHeaderIsNotForgotten() {
     Look field =
         Look.of(
-            TextTraits.BLANK, new FormField("1", "vessel", FormField.Kind.TEXT, List.of(), 0, ""));
+            TextTraits.FIELD, new FormField("1", "vessel", FormField.Kind.TEXT, List.of(), 0, ""));
     var section =
         new Section(
             NodeId.fresh(),
@@ -166,14 +166,14 @@ class WalkTest {
     Document plain = Samples.document(p("x"));
     Document d =
         Document.of(
-            plain.particulars(),
+            plain.metadata(),
             plain.styles(),
             Map.of(),
             List.of(section),
             Map.of(),
             Map.of(),
             List.of());
-    assertThat(Enclosed.in(d).blanks()).isEqualTo(1);
+    assertThat(Enclosed.in(d).fields()).isEqualTo(1);
     assertThat(LeftOut.of(d, Formats.older())).singleElement().asString().contains("1 form field");
   }
 

@@ -132,7 +132,7 @@ class EmitterTest {
   void fieldsStandWithinLinksAndCommentsAroundBoth() {
     var field = new FormField("f1", "Length", FormField.Kind.TEXT, List.of(), 0, "");
     Look all =
-        LINKED.with(TextTraits.BLANK, field).with(TextTraits.REMARKS, List.of(COMMENT, OTHER));
+        LINKED.with(TextTraits.FIELD, field).with(TextTraits.COMMENTS, List.of(COMMENT, OTHER));
     Recording r =
         told(
             Samples.document(
@@ -169,7 +169,7 @@ class EmitterTest {
   /** A comment is written once, where it begins, however many paragraphs it is about. */
   @Test
   void whatIsWrittenOnceIsToldOnce() {
-    Look noted = Look.PLAIN.with(TextTraits.REMARKS, List.of(COMMENT));
+    Look noted = Look.PLAIN.with(TextTraits.COMMENTS, List.of(COMMENT));
     Block p = Paragraph.of(Look.PLAIN, "").withInlines(List.of(text("one", noted)));
     Block q = Paragraph.of(Look.PLAIN, "").withInlines(List.of(text("two", noted)));
     Document d = Samples.document(p, q);
@@ -233,7 +233,7 @@ class EmitterTest {
                 NodeId.fresh(), Look.PLAIN, Look.PLAIN, List.of(text("a", Look.PLAIN), mark)));
     Document with =
         Document.of(
-            d.particulars(),
+            d.metadata(),
             d.styles(),
             d.lists(),
             d.sections(),

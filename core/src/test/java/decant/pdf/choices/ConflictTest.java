@@ -20,15 +20,15 @@ class ConflictTest {
   private static final PdfChoices FREE = PdfChoices.usual(List.of(0, 1), Metadata.NONE);
   private static final Passwords BOTH = new Passwords("quay", "master");
 
-  private static Security rights(Protection p, boolean open, boolean change) {
+  private static Security security(Protection p, boolean open, boolean change) {
     return new Security(p, open, change, EnumSet.allOf(Permission.class), true);
   }
 
   private static PdfChoices locked(Protection p, Conformance k) {
-    return FREE.with(rights(p, true, true), BOTH).with(k);
+    return FREE.with(security(p, true, true), BOTH).with(k);
   }
 
-  private static Conformance keeping(Standard s) {
+  private static Conformance conformance(Standard s) {
     return Conformance.USUAL.with(s);
   }
 
@@ -54,7 +54,7 @@ class ConflictTest {
         new Case("nothing is chosen", FREE),
         new Case("locked in full", locked(aes, Conformance.USUAL)),
         // ISO 19005-2 6.1.3 and its siblings: no Encrypt key
-        new Case("an archive is encrypted", locked(aes, keeping(Standard.A2B)), Group.RIGHTS),
+        new Case("an archive is encrypted", locked(aes, conformance(Standard.A2B)), Group.RIGHTS),
         // ISO 32000-2 table 25: AESV3 only in 2.0, in 1.7 by its extension level 3
         new Case("AES-256 in 1.4", locked(aes, Conformance.USUAL.with(Version.V1_4)), Group.RIGHTS),
         new Case(
@@ -72,24 +72,24 @@ class ConflictTest {
         new Case("AES-256 in 2.0", locked(aes, Conformance.USUAL.with(Version.V2_0))),
         new Case(
             "no password is asked for",
-            FREE.with(rights(aes, false, false), Passwords.NONE),
+            FREE.with(security(aes, false, false), Passwords.NONE),
             Group.RIGHTS),
         new Case(
             "no password to open",
-            FREE.with(rights(aes, true, false), Passwords.NONE),
+            FREE.with(security(aes, true, false), Passwords.NONE),
             Group.RIGHTS),
         new Case(
             "no password to change",
-            FREE.with(rights(aes, false, true), new Passwords("quay", "")),
+            FREE.with(security(aes, false, true), new Passwords("quay", "")),
             Group.RIGHTS),
         new Case(
             "neither password",
-            FREE.with(rights(aes, true, true), Passwords.NONE),
+            FREE.with(security(aes, true, true), Passwords.NONE),
             Group.RIGHTS,
             Group.RIGHTS),
         new Case(
             "one password for both",
-            FREE.with(rights(aes, true, true), new Passwords("quay", "quay")),
+            FREE.with(security(aes, true, true), new Passwords("quay", "quay")),
             Group.RIGHTS),
         // ISO 32000-2 table 20: EncryptMetadata only where V is 4 or 5
         new Case(
@@ -106,10 +106,10 @@ class ConflictTest {
         new Case("no reading aloud, not accessible", FREE.with(noReading, BOTH)),
         new Case(
             "PDF/UA-1 on PDF/A-4",
-            FREE.with(keeping(Standard.A4).withAccessible(true)),
+            FREE.with(conformance(Standard.A4).withAccessible(true)),
             Group.KEEPING),
         new Case("PDF/UA-1 on 2.0", FREE.with(accessible.with(Version.V2_0)), Group.KEEPING),
-        new Case("PDF/UA-1 on PDF/A-2", FREE.with(keeping(Standard.A2A).withAccessible(true))),
+        new Case("PDF/UA-1 on PDF/A-2", FREE.with(conformance(Standard.A2A).withAccessible(true))),
         new Case("a source in PDF/A-2", FREE.with(source(Standard.A2B)), Group.KEEPING),
         new Case("a source in PDF/A-3", FREE.with(source(Standard.A3B))),
         new Case("a source in PDF/A-4f", FREE.with(source(Standard.A4F))),
@@ -117,7 +117,7 @@ class ConflictTest {
         new Case(
             "fonts left out of an archive",
             FREE.with(new FontEmbedding(FontEmbedding.Embedding.LEFT_OUT, Map.of()))
-                .with(keeping(Standard.A1B)),
+                .with(conformance(Standard.A1B)),
             Group.TYPE),
         new Case(
             "one font left out of an accessible file",
@@ -129,8 +129,8 @@ class ConflictTest {
   }
 
   private static Conformance source(Standard s) {
-    Conformance k = keeping(s);
-    return k.with(k.along().withSource(true));
+    Conformance k = conformance(s);
+    return k.with(k.enclosures().withSource(true));
   }
 
   private static InitialView opensAt(int page) {
@@ -157,7 +157,7 @@ class ConflictTest {
   @ParameterizedTest
   @EnumSource(Standard.class)
   void everyStandardCanBeChosenAlone(Standard s) {
-    assertThat(Conflict.of(FREE.with(keeping(s)))).isEmpty();
+    assertThat(Conflict.of(FREE.with(conformance(s)))).isEmpty();
   }
 
   /** None of the archives may be encrypted, by any means. */
@@ -165,7 +165,7 @@ class ConflictTest {
   @EnumSource(Standard.class)
   void noArchiveIsEncrypted(Standard s) {
     for (Protection p : Protection.values()) {
-      boolean refused = !Conflict.of(locked(p, keeping(s))).isEmpty();
+      boolean refused = !Conflict.of(locked(p, conformance(s))).isEmpty();
 
       if (s != Standard.NONE && p != Protection.NONE) {
         assertThat(refused).as(s + " " + p).isTrue();

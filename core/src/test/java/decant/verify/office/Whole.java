@@ -31,7 +31,7 @@ final class Whole {
     Document d = Published.everything();
     var blocks = new ArrayList<Block>(d.sections().getFirst().blocks());
     var stories = new LinkedHashMap<>(d.stories());
-    var remark = new Comment("r1", "Quay master", "", "Ask the pilots first.", false);
+    var comment = new Comment("r1", "Quay master", "", "Ask the pilots first.", false);
     blocks.add(
         Samples.runs(
             "Nobody is exempt. ",
@@ -39,7 +39,7 @@ final class Whole {
             "Not on Sundays. ",
             Look.of(TextTraits.ITALIC, true).with(TextTraits.COLOUR, new Colour(0x990000)),
             "In doubt, ask. ",
-            Look.of(TextTraits.REMARKS, List.of(remark)),
+            Look.of(TextTraits.COMMENTS, List.of(comment)),
             "Slipway",
             Look.of(TextTraits.SIZE, 17.0).with(TextTraits.FAMILY, "Liberation Sans")));
     blocks.add(
@@ -64,7 +64,7 @@ final class Whole {
                 new Inline.Text(" of sheets ", Look.PLAIN),
                 new Inline.Field(Inline.Field.Kind.PAGES, "3", Look.PLAIN))));
     return Document.of(
-        d.particulars(),
+        d.metadata(),
         d.styles(),
         d.lists(),
         List.of(

@@ -56,11 +56,11 @@ class AlteredChoicesTest {
   private static Path published;
 
   private static Look blank(String id, String name, FormField.Kind kind, String... options) {
-    return Look.of(TextTraits.BLANK, new FormField(id, name, kind, List.of(options), 0, ""));
+    return Look.of(TextTraits.FIELD, new FormField(id, name, kind, List.of(options), 0, ""));
   }
 
   private static Document form() {
-    var remark = new Comment("r", "A. Clerk", "2031-03-01T09:30:00Z", "Is this so?", false);
+    var comment = new Comment("r", "A. Clerk", "2031-03-01T09:30:00Z", "Is this so?", false);
     return Samples.document(
             Samples.heading(1, "Application"),
             Samples.heading(2, "Owner"),
@@ -94,7 +94,7 @@ class AlteredChoicesTest {
                 "Lines are ",
                 Look.PLAIN,
                 "doubled",
-                Look.of(TextTraits.REMARKS, List.of(remark)),
+                Look.of(TextTraits.COMMENTS, List.of(comment)),
                 " in a gale, ask ",
                 Look.PLAIN,
                 "here",
@@ -116,7 +116,7 @@ class AlteredChoicesTest {
     Conformance k = Conformance.USUAL;
     choices =
         Samples.choices(layout)
-            .with(k.with(k.along().withRemarks(true)))
+            .with(k.with(k.enclosures().withComments(true)))
             .with(
                 new InitialView(
                     2,
@@ -289,8 +289,9 @@ class AlteredChoicesTest {
     Path older =
         Files.write(
             folder.resolve("older.pdf"),
-            Samples.pdf(layout, choices.with(choices.keeping().with(Version.V1_4))));
-    assertThat(Altered.failed(older, layout, choices.with(choices.keeping().with(Version.V1_4))))
+            Samples.pdf(layout, choices.with(choices.conformance().with(Version.V1_4))));
+    assertThat(
+            Altered.failed(older, layout, choices.with(choices.conformance().with(Version.V1_4))))
         .isEmpty();
   }
 
@@ -350,7 +351,7 @@ class AlteredChoicesTest {
       pdf.protect(policy);
       pdf.save(file.toFile());
     }
-    assertThat(c.rights()).isEqualTo(LOCKED);
+    assertThat(c.security()).isEqualTo(LOCKED);
     return file;
   }
 

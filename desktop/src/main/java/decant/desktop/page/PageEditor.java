@@ -100,7 +100,7 @@ public final class PageEditor {
       return out;
     }
     Page p = layout().pages().get(page);
-    for (Box b : remarked(p)) {
+    for (Box b : commented(p)) {
       out.add(PageMarks.noted(b, scale));
     }
     Selection s = work.revision().selection();
@@ -119,22 +119,22 @@ public final class PageEditor {
     return out;
   }
 
-  private final Map<Page, List<Box>> remarkedByPage = new IdentityHashMap<>();
-  private @Nullable Layout remarkedIn;
+  private final Map<Page, List<Box>> commentedByPage = new IdentityHashMap<>();
+  private @Nullable Layout commentedIn;
 
   /** Where something was noted about the text of a page; looked for once for each page. */
-  private List<Box> remarked(Page p) {
-    if (remarkedIn != layout()) {
-      remarkedIn = layout();
-      remarkedByPage.clear();
+  private List<Box> commented(Page p) {
+    if (commentedIn != layout()) {
+      commentedIn = layout();
+      commentedByPage.clear();
     }
-    return remarkedByPage.computeIfAbsent(
+    return commentedByPage.computeIfAbsent(
         p,
         k -> {
           var out = new ArrayList<Box>();
           for (Places.PlacedLine l : Places.lines(k)) {
             for (Item i : l.line().items()) {
-              if (i instanceof Item.GlyphRun r && !r.meaning().remarks().isEmpty()) {
+              if (i instanceof Item.GlyphRun r && !r.meaning().comments().isEmpty()) {
                 out.add(new Box(l.x() + r.x(), l.top(), r.width(), l.line().height()));
               }
             }

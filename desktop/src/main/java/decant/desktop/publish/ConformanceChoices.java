@@ -45,14 +45,14 @@ final class ConformanceChoices implements Choices {
   private final CheckBox source;
   private final CheckBox files;
   private final CheckBox blanks;
-  private final CheckBox remarks;
+  private final CheckBox comments;
   private final Label alongSays = Choosing.quiet("");
   private final VBox lacks = new VBox(8);
   private final Group group;
   private List<Readiness.Lack> shown = List.of();
 
   /** What {@link Readiness} was asked about. */
-  private record Asked(decant.layout.Layout layout, Conformance keeping, Details details) {}
+  private record Asked(decant.layout.Layout layout, Conformance conformance, Details details) {}
 
   private record Answer(Optional<Asked> asked, List<Readiness.Lack> lacks) {}
 
@@ -69,7 +69,9 @@ final class ConformanceChoices implements Choices {
                 change(k ->
                     k.with(s)
                         .withAccessible(k.accessible() && s.part() != 4)
-                        .with(k.along().withSource(k.along().source() && s.takesAttachments()))));
+                        .with(
+                            k.enclosures()
+                                .withSource(k.enclosures().source() && s.takesAttachments()))));
     accessible =
         Choosing.yesNo(
             "publish-accessible",
@@ -100,12 +102,12 @@ final class ConformanceChoices implements Choices {
         along(
             "publish-blanks",
             WORDS.say("conformance-choices.blanks-can-be-filled-in"),
-            Enclosures::withBlanks);
-    remarks =
+            Enclosures::withFields);
+    comments =
         along(
             "publish-remarks",
             WORDS.say("conformance-choices.remarks-go-along-as-notes"),
-            Enclosures::withRemarks);
+            Enclosures::withComments);
     lacks.setId("publish-lacks");
     group =
         new Group(
@@ -117,7 +119,7 @@ final class ConformanceChoices implements Choices {
             Choosing.line(WORDS.say("conformance-choices.version"), version),
             versionSays,
             blanks,
-            remarks,
+            comments,
             files,
             source,
             alongSays,
@@ -125,11 +127,11 @@ final class ConformanceChoices implements Choices {
   }
 
   private CheckBox along(String id, String words, BiFunction<Enclosures, Boolean, Enclosures> how) {
-    return Choosing.yesNo(id, words, on -> change(k -> k.with(how.apply(k.along(), on))));
+    return Choosing.yesNo(id, words, on -> change(k -> k.with(how.apply(k.enclosures(), on))));
   }
 
   private void change(UnaryOperator<Conformance> how) {
-    state.change(o -> o.with(how.apply(o.keeping())));
+    state.change(o -> o.with(how.apply(o.conformance())));
   }
 
   @Override
@@ -144,7 +146,7 @@ final class ConformanceChoices implements Choices {
 
   @Override
   public void show(Output.Pdf o) {
-    Conformance k = o.keeping();
+    Conformance k = o.conformance();
     standard.setValue(k.standard());
     accessible.setSelected(k.accessible());
     tagged.setSelected(k.isTagged());
@@ -152,15 +154,15 @@ final class ConformanceChoices implements Choices {
     version.setValue(k.writtenVersion());
     version.setDisable(k.isArchive());
     versionSays.setText(k.writtenVersion().words());
-    source.setSelected(k.along().source());
+    source.setSelected(k.enclosures().source());
     source.setDisable(!k.standard().takesAttachments());
     files.setSelected(k.takesFiles());
     files.setDisable(!k.standard().takesAttachments());
     boolean pagesAlone = k.isArchive() || k.accessible();
-    blanks.setSelected(k.takesBlanks());
+    blanks.setSelected(k.takesFields());
     blanks.setDisable(pagesAlone);
-    remarks.setSelected(k.takesRemarks());
-    remarks.setDisable(pagesAlone);
+    comments.setSelected(k.takesComments());
+    comments.setDisable(pagesAlone);
     alongSays.setText(alongWords(k));
     List<Readiness.Lack> now = lacking(o);
     if (!now.equals(shown)) {
@@ -189,8 +191,8 @@ final class ConformanceChoices implements Choices {
   private String alongWords(Conformance k) {
     Enclosed has = Enclosed.in(state.work().layout().document());
     var out = new ArrayList<String>();
-    tell(out, "conformance-choices.fields", has.blanks(), k.takesBlanks());
-    tell(out, "conformance-choices.comments", has.remarks(), k.takesRemarks());
+    tell(out, "conformance-choices.fields", has.fields(), k.takesFields());
+    tell(out, "conformance-choices.comments", has.comments(), k.takesComments());
     tell(out, "conformance-choices.files", has.files(), k.takesFiles());
     return String.join(" ", out);
   }
@@ -203,7 +205,7 @@ final class ConformanceChoices implements Choices {
 
   /** What is lacking; looked for again only where it may have changed. */
   private List<Readiness.Lack> lacking(Output.Pdf o) {
-    var asked = new Asked(state.work().layout(), o.keeping(), o.details());
+    var asked = new Asked(state.work().layout(), o.conformance(), o.details());
     if (!lacking.asked().equals(Optional.of(asked))) {
       lacking =
           new Answer(

@@ -102,7 +102,7 @@ final class MetadataChoices implements Choices {
   @Override
   public void show(Output.Pdf o) {
     Details d = o.details();
-    Metadata own = state.work().layout().document().particulars();
+    Metadata own = state.work().layout().document().metadata();
     boolean fromDocument = d.from() == Details.From.DOCUMENT;
     from.setValue(d.from());
     Choosing.show(title, d.title());
@@ -110,7 +110,7 @@ final class MetadataChoices implements Choices {
     Choosing.show(author, d.author());
     Choosing.show(keywords, d.keywords());
     Choosing.show(language, d.language());
-    Metadata p = Plan.particulars(o, state.work().layout(), state.work().source());
+    Metadata p = Plan.metadata(o, state.work().layout(), state.work().source());
     title.setPromptText(d.title().isBlank() ? prompt(p.title(), true) : "");
     subject.setPromptText(prompt(own.subject(), fromDocument));
     author.setPromptText(prompt(own.author(), fromDocument));

@@ -141,7 +141,7 @@ final class NavigationChoices implements Choices {
   }
 
   private void change(UnaryOperator<Navigation> how) {
-    state.change(o -> o.with(how.apply(o.wayfinding())));
+    state.change(o -> o.with(how.apply(o.navigation())));
   }
 
   private void address(UnaryOperator<Addresses> how) {
@@ -172,7 +172,7 @@ final class NavigationChoices implements Choices {
 
   @Override
   public void show(Output.Pdf o) {
-    Navigation w = o.wayfinding();
+    Navigation w = o.navigation();
     bookmarks.setSelected(w.bookmarks());
     levels.setValue(on(w));
     open.setValue(Math.max(1, w.openLevels()));

@@ -32,7 +32,7 @@ final class SecurityChoices implements Choices {
   private final CheckBox askToChange;
   private final PasswordEntry change;
   private final Map<Permission, CheckBox> permissions = new EnumMap<>(Permission.class);
-  private final CheckBox particulars;
+  private final CheckBox metadata;
   private final VBox locked = new VBox(6);
   private final Group group;
 
@@ -51,7 +51,7 @@ final class SecurityChoices implements Choices {
             on ->
                 change(r ->
                     new Security(
-                        r.protection(), on, r.askToChange(), r.allowed(), r.encryptParticulars())));
+                        r.protection(), on, r.askToChange(), r.allowed(), r.encryptMetadata())));
     askToChange =
         Choosing.yesNo(
             "publish-ask-to-change",
@@ -59,8 +59,8 @@ final class SecurityChoices implements Choices {
             on ->
                 change(r ->
                     new Security(
-                        r.protection(), r.askToOpen(), on, r.allowed(), r.encryptParticulars())));
-    particulars =
+                        r.protection(), r.askToOpen(), on, r.allowed(), r.encryptMetadata())));
+    metadata =
         Choosing.yesNo(
             "publish-encrypt-particulars",
             WORDS.say("security-choices.encrypt-properties"),
@@ -98,7 +98,7 @@ final class SecurityChoices implements Choices {
             Choosing.quiet(WORDS.say("security-choices.without-password")),
             allowed,
             Choosing.quiet(WORDS.say("security-choices.by-agreement")),
-            particulars);
+            metadata);
     group =
         new Group(
             "group-rights",
@@ -125,11 +125,7 @@ final class SecurityChoices implements Choices {
     }
     boolean asks = r.askToOpen() || r.askToChange();
     return new Security(
-        p,
-        r.askToOpen() || !asks,
-        r.askToChange(),
-        r.allowed(),
-        r.encryptParticulars() || !p.isAes());
+        p, r.askToOpen() || !asks, r.askToChange(), r.allowed(), r.encryptMetadata() || !p.isAes());
   }
 
   private static Security allow(Security r, Permission p, boolean on) {
@@ -140,12 +136,11 @@ final class SecurityChoices implements Choices {
     } else {
       now.remove(p);
     }
-    return new Security(
-        r.protection(), r.askToOpen(), r.askToChange(), now, r.encryptParticulars());
+    return new Security(r.protection(), r.askToOpen(), r.askToChange(), now, r.encryptMetadata());
   }
 
   private void change(UnaryOperator<Security> how) {
-    state.change(o -> o.with(how.apply(o.rights())));
+    state.change(o -> o.with(how.apply(o.security())));
   }
 
   @Override
@@ -160,7 +155,7 @@ final class SecurityChoices implements Choices {
 
   @Override
   public void show(Output.Pdf o) {
-    Security r = o.rights();
+    Security r = o.security();
     boolean on = r.protection() != Protection.NONE;
     protection.setValue(r.protection());
     strength.setText(on ? r.protection().strength() : WORDS.say("security-choices.anyone"));
@@ -174,8 +169,8 @@ final class SecurityChoices implements Choices {
       box.setSelected(r.allowed().contains(p));
       box.setDisable(!r.askToChange());
     });
-    particulars.setSelected(r.encryptParticulars());
-    particulars.setDisable(!r.protection().isAes());
+    metadata.setSelected(r.encryptMetadata());
+    metadata.setDisable(!r.protection().isAes());
     Passwords known = state.draft().passwords();
     open.show(known.open());
     change.show(known.change());

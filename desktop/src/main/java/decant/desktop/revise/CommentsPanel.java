@@ -54,14 +54,14 @@ final class CommentsPanel extends VBox {
     if (words.isEmpty() || work.revision().selection().isCaret()) {
       return;
     }
-    var remark =
+    var comment =
         new Comment(
             "n" + UUID.randomUUID(),
             System.getProperty("user.name", ""),
             Instant.now().truncatedTo(ChronoUnit.SECONDS).toString(),
             words,
             false);
-    work.apply(r -> Commenting.add(r, remark));
+    work.apply(r -> Commenting.add(r, comment));
     field.clear();
     back.run();
   }
@@ -77,26 +77,27 @@ final class CommentsPanel extends VBox {
     }
     shown = now;
     here.getChildren().clear();
-    for (Comment remark : now) {
-      here.getChildren().add(card(remark));
+    for (Comment comment : now) {
+      here.getChildren().add(card(comment));
     }
   }
 
-  private VBox card(Comment remark) {
-    var words = new Label(remark.text());
+  private VBox card(Comment comment) {
+    var words = new Label(comment.text());
     words.setWrapText(true);
     words.setMinHeight(USE_PREF_SIZE);
-    String day = remark.date().length() >= 10 ? remark.date().substring(0, 10) : "";
-    String who = remark.author().isEmpty() ? WORDS.say("comments-panel.comment") : remark.author();
+    String day = comment.date().length() >= 10 ? comment.date().substring(0, 10) : "";
+    String who =
+        comment.author().isEmpty() ? WORDS.say("comments-panel.comment") : comment.author();
     var by = new Label(day.isEmpty() ? who : who + ", " + day);
     by.getStyleClass().add("quiet");
     var settle = new Button(WORDS.say("comments-panel.done"));
     settle.getStyleClass().add("quiet-button");
     settle.setId("remark-settle");
-    settle.setVisible(!remark.kept());
-    settle.setManaged(!remark.kept());
+    settle.setVisible(!comment.kept());
+    settle.setManaged(!comment.kept());
     settle.setOnAction(e -> {
-      work.apply(r -> Commenting.settle(r, remark));
+      work.apply(r -> Commenting.settle(r, comment));
       back.run();
     });
     HBox.setHgrow(by, Priority.ALWAYS);

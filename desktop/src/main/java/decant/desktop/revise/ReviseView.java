@@ -52,8 +52,8 @@ public final class ReviseView implements Stage {
     var outline = new OutlinePanel(work, this::jump);
     var look = new LookPanel(work, actions, pages::requestFocus);
     VBox.setVgrow(outline, Priority.ALWAYS);
-    var remarks = new CommentsPanel(work, pages::requestFocus);
-    var side = new VBox(14, look, remarks, outline);
+    var comments = new CommentsPanel(work, pages::requestFocus);
+    var side = new VBox(14, look, comments, outline);
     side.getStyleClass().add("side");
     var middle = new BorderPane(pages);
     middle.setTop(find);

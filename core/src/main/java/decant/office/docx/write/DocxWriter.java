@@ -321,7 +321,7 @@ public final class DocxWriter {
   }
 
   private void core() {
-    Metadata p = document.particulars();
+    Metadata p = document.metadata();
     String now = Instant.now().truncatedTo(ChronoUnit.SECONDS).toString();
     var o =
         new Out()

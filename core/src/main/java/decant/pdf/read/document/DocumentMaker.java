@@ -50,7 +50,7 @@ public final class DocumentMaker {
   private final List<DetectedNote> notes;
   private final RunningTexts.Result running;
   private final Dehyphenator joiner;
-  private final Metadata particulars;
+  private final Metadata metadata;
   private final Map<NodeId, Finding.SourcePlace> places = new LinkedHashMap<>();
   private final DetectedLists lists = new DetectedLists();
   private final StyleMaker styles;
@@ -71,7 +71,7 @@ public final class DocumentMaker {
       List<DetectedNote> notes,
       RunningTexts.Result running,
       Dehyphenator joiner,
-      Metadata particulars) {
+      Metadata metadata) {
     this.pages = pages;
     this.found = found;
     this.boxedNotes = new BoxedNotes(pages, found);
@@ -81,7 +81,7 @@ public final class DocumentMaker {
     this.notes = notes;
     this.running = running;
     this.joiner = joiner;
-    this.particulars = particulars;
+    this.metadata = metadata;
     this.styles = new StyleMaker(found);
     this.paper = new PaperMaker(pages, running);
     this.looks = new ParagraphLooks(styles, lists, found);
@@ -97,8 +97,8 @@ public final class DocumentMaker {
     notes.forEach(noteMaker::note);
     List<Section> sections = sections();
     return Document.of(
-        particulars,
-        styles.sheet(particulars, joiner.divided() >= DocumentThresholds.DocumentMaker.DIVIDED),
+        metadata,
+        styles.sheet(metadata, joiner.divided() >= DocumentThresholds.DocumentMaker.DIVIDED),
         lists.definitions(),
         sections,
         noteMaker.stories(),

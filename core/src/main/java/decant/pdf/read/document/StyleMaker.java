@@ -151,7 +151,7 @@ final class StyleMaker {
     return (t.ascent() + t.descent() + t.lineGap()) * text.value(TextTraits.SIZE) / t.unitsPerEm();
   }
 
-  StyleSheet sheet(Metadata particulars, boolean hyphenated) {
+  StyleSheet sheet(Metadata metadata, boolean hyphenated) {
     var styles = new LinkedHashMap<String, NamedStyle>();
     styles.put(
         BODY,
@@ -188,8 +188,8 @@ final class StyleMaker {
                 entryText(level),
                 List.of())));
     Look defaults = bodyText;
-    if (!particulars.language().isEmpty()) {
-      defaults = defaults.with(TextTraits.LANGUAGE, particulars.language());
+    if (!metadata.language().isEmpty()) {
+      defaults = defaults.with(TextTraits.LANGUAGE, metadata.language());
     }
     var sheet = new StyleSheet(Look.PLAIN, defaults, BODY, styles);
     return !hyphenated ? sheet : sheet.withTypesetting(Typesetting.PLAIN.withHyphenation(true));

@@ -103,7 +103,7 @@ public final class DetectedDrawings {
             p.rules().stream().filter(r -> !inside(r, place)).toList(),
             pictures,
             p.shapes().stream().filter(s -> !drawn.contains(s)).toList(),
-            p.remarks()));
+            p.comments()));
   }
 
   private static boolean inside(Rule r, Box of) {

@@ -14,16 +14,16 @@ import java.util.stream.Stream;
  * @param struck a line runs through it
  * @param highlight the colour that it stands on, if that is its own
  * @param leader dots fill it, if it is a gap
- * @param remarks what was noted about it
- * @param blank the place to fill in that it is in
+ * @param comments what was noted about it
+ * @param field the place to fill in that it is in
  */
 public record Decor(
     boolean underlined,
     boolean struck,
     Optional<Colour> highlight,
     boolean leader,
-    List<Comment> remarks,
-    Optional<FormField> blank) {
+    List<Comment> comments,
+    Optional<FormField> field) {
   public static final Decor NONE = new Decor(false, false, Optional.empty());
 
   /** What is drawn about a letter. */
@@ -33,22 +33,23 @@ public record Decor(
 
   /** This for a gap that dots fill. */
   public Decor dotted() {
-    return new Decor(underlined, struck, highlight, true, remarks, blank);
+    return new Decor(underlined, struck, highlight, true, comments, field);
   }
 
   /** This without lines. */
   public Decor undrawn() {
-    return new Decor(false, false, highlight, leader, remarks, blank);
+    return new Decor(false, false, highlight, leader, comments, field);
   }
 
   /** This with one more remark. */
-  public Decor with(Comment remark) {
-    return new Decor(underlined, struck, highlight, leader, both(remarks, List.of(remark)), blank);
+  public Decor with(Comment comment) {
+    return new Decor(
+        underlined, struck, highlight, leader, both(comments, List.of(comment)), field);
   }
 
   /** This in a place to fill in. */
   public Decor with(FormField in) {
-    return new Decor(underlined, struck, highlight, leader, remarks, Optional.of(in));
+    return new Decor(underlined, struck, highlight, leader, comments, Optional.of(in));
   }
 
   /** All that either of two is. */
@@ -58,8 +59,8 @@ public record Decor(
         struck || other.struck,
         other.highlight.isPresent() ? other.highlight : highlight,
         leader || other.leader,
-        both(remarks, other.remarks),
-        other.blank.isPresent() ? other.blank : blank);
+        both(comments, other.comments),
+        other.field.isPresent() ? other.field : field);
   }
 
   /** What two neighbours have both. */
@@ -71,8 +72,8 @@ public record Decor(
             struck && other.struck,
             highlight.equals(other.highlight) ? highlight : Optional.empty(),
             false,
-            remarks.stream().filter(other.remarks::contains).toList(),
-            blank.equals(other.blank) ? blank : Optional.empty());
+            comments.stream().filter(other.comments::contains).toList(),
+            field.equals(other.field) ? field : Optional.empty());
   }
 
   private static List<Comment> both(List<Comment> some, List<Comment> more) {

@@ -102,8 +102,8 @@ public final class LookMaker {
             .without(TextTraits.UNDERLINE)
             .without(TextTraits.STRIKE)
             .without(TextTraits.HIGHLIGHT)
-            .without(TextTraits.REMARKS)
-            .without(TextTraits.BLANK)
+            .without(TextTraits.COMMENTS)
+            .without(TextTraits.FIELD)
             .without(TextTraits.RAISE);
   }
 
@@ -127,11 +127,11 @@ public final class LookMaker {
         look = look.with(TextTraits.SIZE, size);
       }
     }
-    if (g.ink().decor().blank().isPresent()) {
-      look = look.with(TextTraits.BLANK, g.ink().decor().blank().get());
+    if (g.ink().decor().field().isPresent()) {
+      look = look.with(TextTraits.FIELD, g.ink().decor().field().get());
     }
-    if (!g.ink().decor().remarks().isEmpty()) {
-      look = look.with(TextTraits.REMARKS, g.ink().decor().remarks());
+    if (!g.ink().decor().comments().isEmpty()) {
+      look = look.with(TextTraits.COMMENTS, g.ink().decor().comments());
     }
     return g.link().isPresent() ? look.with(TextTraits.LINK, g.link().get()) : look;
   }

@@ -10,4 +10,4 @@ import java.util.List;
  * @param areas what it lies on; one place for a note
  * @param marks whether it lies on the very text that it is about
  */
-public record NotedComment(Comment remark, List<Box> areas, boolean marks) {}
+public record NotedComment(Comment comment, List<Box> areas, boolean marks) {}

@@ -7,7 +7,7 @@ import java.util.List;
  *
  * @param rules the ruled lines among its shapes
  * @param shapes what is drawn, ruled lines too
- * @param remarks what was noted about it
+ * @param comments what was noted about it
  */
 public record ScannedPage(
     int number,
@@ -17,7 +17,7 @@ public record ScannedPage(
     List<Rule> rules,
     List<Placed> pictures,
     List<Painted> shapes,
-    List<NotedComment> remarks) {
+    List<NotedComment> comments) {
   /** A page about which nothing was noted. */
   public ScannedPage(
       int number,

@@ -77,14 +77,14 @@ public final class DetectedComments {
     String author = a instanceof PDAnnotationMarkup m ? text(m.getTitlePopup()) : "";
     String text = words.isEmpty() ? "(" + a.getSubtype() + ")" : words;
     String cut = text.length() > LONGEST ? text.substring(0, LONGEST) + "…" : text;
-    var remark = new Comment(id, author, date(a), cut.replaceAll("\\r\\n?", "\n"), false);
+    var comment = new Comment(id, author, date(a), cut.replaceAll("\\r\\n?", "\n"), false);
     List<Box> quads = PageAnnotations.quads(page, a);
     PDRectangle r = a.getRectangle();
     if (!quads.isEmpty()) {
-      return new NotedComment(remark, quads, true);
+      return new NotedComment(comment, quads, true);
     }
     Box box = r == null ? new Box(0, 0, 0, 0) : PageScan.place(page, r);
-    return new NotedComment(remark, List.of(box), false);
+    return new NotedComment(comment, List.of(box), false);
   }
 
   private static String text(@org.jspecify.annotations.Nullable String s) {
@@ -107,17 +107,17 @@ public final class DetectedComments {
   }
 
   /** Glyphs with the remarks that are about them. */
-  static List<Glyph> put(List<NotedComment> remarks, List<Glyph> glyphs) {
-    if (remarks.isEmpty() || glyphs.isEmpty()) {
+  static List<Glyph> put(List<NotedComment> comments, List<Glyph> glyphs) {
+    if (comments.isEmpty() || glyphs.isEmpty()) {
       return glyphs;
     }
     List<Glyph> out = new ArrayList<>(glyphs);
-    for (NotedComment n : remarks) {
+    for (NotedComment n : comments) {
       boolean any = false;
       for (int k = 0; n.marks() && k < out.size(); k++) {
         Glyph g = out.get(k);
         if (g.quarter() == 0 && n.areas().stream().anyMatch(g::standsIn)) {
-          out.set(k, g.withDecor(g.ink().decor().with(n.remark())));
+          out.set(k, g.withDecor(g.ink().decor().with(n.comment())));
           any = true;
         }
       }
@@ -161,7 +161,7 @@ public final class DetectedComments {
     }
     for (int k = from; k < to; k++) {
       Glyph g = glyphs.get(k);
-      glyphs.set(k, g.withDecor(g.ink().decor().with(n.remark())));
+      glyphs.set(k, g.withDecor(g.ink().decor().with(n.comment())));
     }
   }
 
@@ -177,14 +177,14 @@ public final class DetectedComments {
     Map<String, NodeId> about = new HashMap<>();
     for (Paragraph p : Walk.paragraphs(d, Part.ONCE)) {
       for (Inline i : p.inlines()) {
-        i.look().value(TextTraits.REMARKS).forEach(r -> about.putIfAbsent(r.id(), p.id()));
+        i.look().value(TextTraits.COMMENTS).forEach(r -> about.putIfAbsent(r.id(), p.id()));
       }
     }
     var out = new ArrayList<Finding>();
     for (ScannedPage page : pages) {
-      for (NotedComment n : page.remarks()) {
-        NodeId node = about.get(n.remark().id());
-        String who = n.remark().author().isEmpty() ? "" : n.remark().author() + ": ";
+      for (NotedComment n : page.comments()) {
+        NodeId node = about.get(n.comment().id());
+        String who = n.comment().author().isEmpty() ? "" : n.comment().author() + ": ";
         Finding f =
             node == null
                 ? Finding.general(
@@ -193,8 +193,8 @@ public final class DetectedComments {
                     WORDS.say(
                         "detected-comments.a-remark-on-page-stands",
                         (page.number() + 1),
-                        shortened(who + n.remark().text())))
-                : Finding.of(Kind.REMARK, Severity.NOTE, shortened(who + n.remark().text()), node);
+                        shortened(who + n.comment().text())))
+                : Finding.of(Kind.REMARK, Severity.NOTE, shortened(who + n.comment().text()), node);
         out.add(f.from(page.number(), n.areas().getFirst()));
       }
     }

@@ -120,7 +120,7 @@ public final class PageAnnotations {
   }
 
   /** The place to fill in that a field is (§12.7.5); empty for buttons and signatures. */
-  Optional<FormField> blank(PDAnnotation a) {
+  Optional<FormField> field(PDAnnotation a) {
     if (!(a instanceof PDAnnotationWidget)) {
       return Optional.empty();
     }
@@ -194,7 +194,7 @@ public final class PageAnnotations {
 
   /** Whether something stands where a field is, as far as the page has been read. */
   interface Written {
-    boolean in(Box place, Optional<FormField> blank);
+    boolean in(Box place, Optional<FormField> field);
   }
 
   /**
@@ -213,7 +213,7 @@ public final class PageAnnotations {
         continue;
       }
       Box b = PageScan.place(page, r);
-      Optional<FormField> blank = blank(a);
+      Optional<FormField> field = field(a);
       int from = out.size();
       if (isSwitch(a)) {
         COSName state = a.getAppearanceState();
@@ -229,19 +229,19 @@ public final class PageAnnotations {
                 size,
                 a));
       } else if ((type(a).equals("Tx") || type(a).equals("Ch") || type(a).equals("Sig"))
-          && !written.in(b, blank)) {
+          && !written.in(b, field)) {
         line(a, b, out);
       }
-      blank.ifPresent(x -> fill(x, out, from));
+      field.ifPresent(x -> fill(x, out, from));
     }
     return out;
   }
 
   /** The glyphs from a place on stand in a place to fill in. */
-  static void fill(FormField blank, List<Glyph> glyphs, int from) {
+  static void fill(FormField field, List<Glyph> glyphs, int from) {
     for (int k = from; k < glyphs.size(); k++) {
       Glyph g = glyphs.get(k);
-      glyphs.set(k, g.withDecor(g.ink().decor().with(blank)));
+      glyphs.set(k, g.withDecor(g.ink().decor().with(field)));
     }
   }
 

@@ -138,15 +138,16 @@ public final class PageScan extends PDFGraphicsStreamEngine {
     annotations(annotations);
     List<Glyph> glyphs = chosen();
     var decorations = new Decorations(rules, shapes, width);
-    List<NotedComment> remarks = DetectedComments.on(getPage(), number);
-    List<Glyph> dressed = DetectedComments.put(remarks, annotations.marked(decorations.on(glyphs)));
+    List<NotedComment> comments = DetectedComments.on(getPage(), number);
+    List<Glyph> dressed =
+        DetectedComments.put(comments, annotations.marked(decorations.on(glyphs)));
     List<Glyph> blanks = RuledFields.of(rules, dressed, width);
     if (!blanks.isEmpty()) {
       dressed = new ArrayList<>(dressed);
       dressed.addAll(blanks);
     }
     return new ScannedPage(
-        number, width, height, dressed, rules, pictures, decorations.otherShapes(), remarks);
+        number, width, height, dressed, rules, pictures, decorations.otherShapes(), comments);
   }
 
   /**
@@ -224,7 +225,7 @@ public final class PageScan extends PDFGraphicsStreamEngine {
         Faults.mended("reading the marks of a page", e);
         // Its appearance is damaged; the page is not.
       }
-      annotations.blank(a).ifPresent(b -> PageAnnotations.fill(b, visible, first));
+      annotations.field(a).ifPresent(b -> PageAnnotations.fill(b, visible, first));
     }
     marks.clear();
     List<Glyph> shown = List.copyOf(visible.subList(before, visible.size()));
@@ -237,19 +238,19 @@ public final class PageScan extends PDFGraphicsStreamEngine {
   /**
    * Whether a field stands on a line of signs that the page has for it; they are its blank then.
    */
-  private boolean onLine(Box field, Optional<FormField> blank) {
-    Box area = grown(field);
+  private boolean onLine(Box place, Optional<FormField> field) {
+    Box area = grown(place);
     int found = 0;
     for (Glyph g : visible) {
       found += g.text().equals("_") && g.quarter() == 0 && g.standsIn(area) ? 1 : 0;
     }
-    if (found < ScanThresholds.PageScan.FEWEST_LINE_SIGNS || blank.isEmpty()) {
+    if (found < ScanThresholds.PageScan.FEWEST_LINE_SIGNS || field.isEmpty()) {
       return false;
     }
     for (int k = 0; k < visible.size(); k++) {
       Glyph g = visible.get(k);
       if (g.text().equals("_") && g.quarter() == 0 && g.standsIn(area)) {
-        visible.set(k, g.withDecor(g.ink().decor().with(blank.get())));
+        visible.set(k, g.withDecor(g.ink().decor().with(field.get())));
       }
     }
     return true;

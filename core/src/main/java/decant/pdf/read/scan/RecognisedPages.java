@@ -94,7 +94,7 @@ public final class RecognisedPages {
                   List.of(),
                   r.pictures(),
                   List.of(),
-                  p.remarks()));
+                  p.comments()));
       if (r != null) {
         findings.add(finding(p, r.words()));
       }

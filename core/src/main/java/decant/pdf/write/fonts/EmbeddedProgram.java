@@ -51,11 +51,16 @@ final class EmbeddedProgram implements FontInFile {
   private final COSDictionary dictionary = new COSDictionary();
 
   EmbeddedProgram(
-      FontFace face, GlyphTable used, String name, boolean whole, Conformance keeping, int level)
+      FontFace face,
+      GlyphTable used,
+      String name,
+      boolean whole,
+      Conformance conformance,
+      int level)
       throws IOException {
     this.face = face;
     this.name = name;
-    this.archive = keeping.isArchive() || keeping.accessible();
+    this.archive = conformance.isArchive() || conformance.accessible();
     try (TrueTypeFont font =
         new OTFParser(false)
             .parse(new RandomAccessReadBuffer(new ByteArrayInputStream(face.bytes())))) {
@@ -70,7 +75,7 @@ final class EmbeddedProgram implements FontInFile {
       for (int k = 0; k < used.size(); k++) {
         add(used.glyph(k), used.text(k));
       }
-      write(font, whole, keeping, level);
+      write(font, whole, conformance, level);
     }
   }
 
@@ -135,7 +140,7 @@ final class EmbeddedProgram implements FontInFile {
     return Map.of(name, dictionary);
   }
 
-  private void write(TrueTypeFont font, boolean whole, Conformance keeping, int level)
+  private void write(TrueTypeFont font, boolean whole, Conformance conformance, int level)
       throws IOException {
     boolean outlines = font instanceof OpenTypeFont o && o.isPostScript();
     var used = new TreeSet<>(glyphs);
@@ -186,7 +191,8 @@ final class EmbeddedProgram implements FontInFile {
       cid.setItem(COSName.W, widths());
       cid.setItem(COSName.CID_TO_GID_MAP, Deflated.stream(cidToGid(newByOld, whole), level));
     }
-    cid.setItem(COSName.FONT_DESC, descriptor(font, baseName, program, outlines, keeping, level));
+    cid.setItem(
+        COSName.FONT_DESC, descriptor(font, baseName, program, outlines, conformance, level));
 
     dictionary.setItem(COSName.TYPE, COSName.FONT);
     dictionary.setItem(COSName.SUBTYPE, COSName.TYPE0);
@@ -234,7 +240,7 @@ final class EmbeddedProgram implements FontInFile {
       String baseName,
       COSStream program,
       boolean outlines,
-      Conformance keeping,
+      Conformance conformance,
       int level)
       throws IOException {
     FontTables t = face.tables();
@@ -255,7 +261,7 @@ final class EmbeddedProgram implements FontInFile {
     d.setInt(COSName.CAP_HEIGHT, (int) Math.round(t.capHeight() * em));
     d.setInt(COSName.STEM_V, face.bold() ? 140 : 80);
     d.setItem(outlines ? COSName.FONT_FILE3 : COSName.FONT_FILE2, program);
-    if (keeping.standard().part() == 1) {
+    if (conformance.standard().part() == 1) {
       // Every code is in the subset (ISO 19005-1 §6.3.5).
       byte[] set = new byte[(codes.size() + 7) / 8];
       for (int c = 0; c < codes.size(); c++) {

@@ -24,12 +24,12 @@ public interface FontInFile extends GlyphEncoder {
       GlyphTable used,
       String name,
       FontChoice choice,
-      Conformance keeping,
+      Conformance conformance,
       int level)
       throws IOException {
     Embedding how = LicensedEmbedding.of(choice.embedding(), face);
     return how == Embedding.LEFT_OUT
         ? new LeftOutFont(face, used, name, choice.substitute(), level)
-        : new EmbeddedProgram(face, used, name, how == Embedding.WHOLE, keeping, level);
+        : new EmbeddedProgram(face, used, name, how == Embedding.WHOLE, conformance, level);
   }
 }

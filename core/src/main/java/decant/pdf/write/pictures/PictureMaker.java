@@ -34,12 +34,12 @@ public final class PictureMaker {
   /** A picture a little above the limit is not worth a second loss. */
   private static final double SLACK = 1.15;
 
-  private final Compression weight;
-  private final Conformance keeping;
+  private final Compression compression;
+  private final Conformance conformance;
 
-  public PictureMaker(Compression weight, Conformance keeping) {
-    this.weight = weight;
-    this.keeping = keeping;
+  public PictureMaker(Compression compression, Conformance conformance) {
+    this.compression = compression;
+    this.conformance = conformance;
   }
 
   /**
@@ -60,7 +60,7 @@ public final class PictureMaker {
     if (image == null) {
       return jpeg.isPresent() ? Optional.of(passed(m.bytes(), jpeg.get())) : Optional.empty();
     }
-    Optional<PictureInFile> untouched = PngPassing.of(m.bytes(), keeping).map(this::finished);
+    Optional<PictureInFile> untouched = PngPassing.of(m.bytes(), conformance).map(this::finished);
     PictureInFile best = made(Raster.of(image), jpeg.isPresent());
     // The bytes of a PNG can serve as they are: then they do, if they are no more.
     if (untouched.isPresent() && size(untouched.get()) <= size(best)) {
@@ -76,19 +76,19 @@ public final class PictureMaker {
 
   /** Pictures of four inks have no place where all colour is measured by the screen's. */
   private boolean passes(Jpeg j) {
-    return j.bits() == 8 && (j.components() != 4 || !keeping.isArchive());
+    return j.bits() == 8 && (j.components() != 4 || !conformance.isArchive());
   }
 
   private boolean tooFine(int pixels, int rows, double width, double height) {
-    double limit = weight.resolution() * SLACK;
-    return weight.resolution() > 0
+    double limit = compression.resolution() * SLACK;
+    return compression.resolution() > 0
         && pixels / Math.max(0.1, width) * 72 > limit
         && rows / Math.max(0.1, height) * 72 > limit;
   }
 
   private BufferedImage limited(BufferedImage image, double width, double height) {
-    int w = Math.max(1, (int) Math.ceil(width / 72 * weight.resolution()));
-    int h = Math.max(1, (int) Math.ceil(height / 72 * weight.resolution()));
+    int w = Math.max(1, (int) Math.ceil(width / 72 * compression.resolution()));
+    int h = Math.max(1, (int) Math.ceil(height / 72 * compression.resolution()));
     return Raster.scaled(image, Math.min(w, image.getWidth()), Math.min(h, image.getHeight()));
   }
 
@@ -132,11 +132,11 @@ public final class PictureMaker {
 
   /** The smallest of what may be made of some pixels. */
   private PictureInFile made(Raster given, boolean lossyAlready) throws IOException {
-    Raster r = keeping.standard().part() == 1 ? given.onWhite() : given;
+    Raster r = conformance.standard().part() == 1 ? given.onWhite() : given;
     PictureInFile best = lossless(r);
     int quality =
-        weight.photographQuality() > 0
-            ? weight.photographQuality()
+        compression.photographQuality() > 0
+            ? compression.photographQuality()
             : lossyAlready ? USUAL_QUALITY : 0;
     if (quality > 0 && (lossyAlready || r.photographic())) {
       PictureInFile lossy = photograph(r, quality);
@@ -153,7 +153,7 @@ public final class PictureMaker {
   }
 
   private PictureInFile photograph(Raster r, int quality) throws IOException {
-    boolean grey = weight.greyWhereColourless() && r.colourless();
+    boolean grey = compression.greyWhereColourless() && r.colourless();
     COSStream s = Deflated.raw(Jpeg.encode(grey ? r.grey() : r.image(), quality));
     s.setItem(COSName.FILTER, COSName.DCT_DECODE);
     head(s, r.width(), r.height(), grey ? COSName.DEVICEGRAY : COSName.DEVICERGB, 8);
@@ -162,7 +162,7 @@ public final class PictureMaker {
   }
 
   private int effort() {
-    return weight.effort().level();
+    return compression.effort().level();
   }
 
   private PictureInFile lossless(Raster r) throws IOException {
@@ -170,14 +170,14 @@ public final class PictureMaker {
     boolean colourless = r.colourless();
     boolean blackAndWhite =
         palette.length > 0 && palette.length <= 2 && colourless && pure(palette);
-    if (blackAndWhite && weight.faxForOneBit()) {
+    if (blackAndWhite && compression.faxForOneBit()) {
       return fax(r);
     }
     if (blackAndWhite) {
       return packed(
           r, p -> p & 1, 1, COSName.DEVICEGRAY, WORDS.say("picture-maker.one-bit-lossless"));
     }
-    boolean grey = colourless && weight.greyWhereColourless();
+    boolean grey = colourless && compression.greyWhereColourless();
     PictureInFile best =
         grey
             ? samples(r, true, COSName.DEVICEGRAY, WORDS.say("picture-maker.grey-lossless"))
@@ -318,7 +318,7 @@ public final class PictureMaker {
     COSStream s = p.stream();
     s.setItem(COSName.TYPE, COSName.XOBJECT);
     s.setItem(COSName.SUBTYPE, COSName.IMAGE);
-    if (keeping.isArchive()) {
+    if (conformance.isArchive()) {
       s.removeItem(COSName.INTERPOLATE); // ISO 19005-2 §6.2.8.1
     } else {
       // Smooth where it is enlarged, as it was on screen.

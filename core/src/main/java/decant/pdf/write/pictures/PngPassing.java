@@ -23,7 +23,7 @@ final class PngPassing {
   private PngPassing() {}
 
   /** Empty if the picture is no PNG, interlaced, or has transparency. */
-  static Optional<PictureInFile> of(byte[] png, Conformance keeping) throws IOException {
+  static Optional<PictureInFile> of(byte[] png, Conformance conformance) throws IOException {
     ByteBuffer b = ByteBuffer.wrap(png);
     if (png.length < 57 || b.getLong(0) != SIGNATURE) {
       return Optional.empty();
@@ -33,7 +33,7 @@ final class PngPassing {
     int bits = png[24];
     int kind = png[25];
     boolean interlaced = png[28] != 0;
-    boolean deep = bits == 16 && keeping.writtenVersion().compareTo(Version.V1_5) < 0;
+    boolean deep = bits == 16 && conformance.writtenVersion().compareTo(Version.V1_5) < 0;
     if (interlaced || deep || kind != 0 && kind != 2 && kind != 3) {
       return Optional.empty();
     }
