@@ -66,7 +66,7 @@ public final class Samples {
 
   /** The usual choices for all pages. */
   public static PdfChoices choices(Layout l) {
-    return PdfChoices.usual(
+    return PdfChoices.defaults(
         IntStream.range(0, l.pages().size()).boxed().toList(), l.document().metadata());
   }
 

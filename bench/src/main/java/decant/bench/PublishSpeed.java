@@ -62,7 +62,8 @@ final class PublishSpeed {
   private static void measure(Layout layout, Compression.Effort effort, Path file, boolean told)
       throws Exception {
     PdfChoices c =
-        PdfChoices.usual(IntStream.range(0, layout.pages().size()).boxed().toList(), Metadata.NONE)
+        PdfChoices.defaults(
+                IntStream.range(0, layout.pages().size()).boxed().toList(), Metadata.NONE)
             .with(new Compression(effort, true, 0, 0, true, true));
     System.gc();
     ManagementFactory.getMemoryPoolMXBeans().forEach(MemoryPoolMXBean::resetPeakUsage);

@@ -207,7 +207,7 @@ final class Soundness {
     try {
       PdfWriter.write(
           l,
-          PdfChoices.usual(IntStream.range(0, n).boxed().toList(), Metadata.NONE),
+          PdfChoices.defaults(IntStream.range(0, n).boxed().toList(), Metadata.NONE),
           Optional.empty(),
           out,
           k -> {},

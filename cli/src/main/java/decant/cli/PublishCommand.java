@@ -235,7 +235,7 @@ final class PublishCommand implements Callable<Integer> {
   }
 
   /** How many losses of a file are told one by one; {@code describe} has them all. */
-  private static final int MOST_TOLD = 10;
+  private static final int MAX_TOLD = 10;
 
   /** What of a file is not in what is published of it. */
   private static void tellLosses(Path file, List<Finding> findings, Active active) {
@@ -245,14 +245,14 @@ final class PublishCommand implements Callable<Integer> {
             .filter(f -> f.kind() != Finding.Kind.ACTIVE_CONTENT || active == Active.REMOVE)
             .toList();
     lost.stream()
-        .limit(MOST_TOLD)
+        .limit(MAX_TOLD)
         .forEach(f -> System.err.println(WORDS.say("each-file.problem", file, f.message())));
-    if (lost.size() > MOST_TOLD) {
+    if (lost.size() > MAX_TOLD) {
       System.err.println(
           WORDS.say(
               "each-file.problem",
               file,
-              WORDS.count("publish-command.more-losses", lost.size() - MOST_TOLD)));
+              WORDS.count("publish-command.more-losses", lost.size() - MAX_TOLD)));
     }
   }
 

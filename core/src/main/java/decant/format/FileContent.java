@@ -16,7 +16,7 @@ import java.util.zip.ZipFile;
 public final class FileContent {
   private static final int HEAD = 4096;
   private static final int DIRECTORY = 1 << 20;
-  private static final int MOST_ENTRIES = 100_000;
+  private static final int MAX_ENTRIES = 100_000;
 
   private final String head;
   private final boolean zip;
@@ -70,7 +70,7 @@ public final class FileContent {
         }
       }
       var all = zip.entries();
-      for (int k = 0; k < MOST_ENTRIES && all.hasMoreElements(); k++) {
+      for (int k = 0; k < MAX_ENTRIES && all.hasMoreElements(); k++) {
         names.add(all.nextElement().getName().toLowerCase(Locale.ROOT));
       }
       return new FileContent(head, true, false, names, type, new byte[0]);

@@ -64,7 +64,7 @@ public final class AtomicFile {
   /** Who may read a file that was not there before. */
   public enum Readers {
     /** As the system has it for new files. */
-    USUAL,
+    DEFAULT,
     /** The user whose file it is, and nobody else. */
     OWNER
   }
@@ -157,7 +157,7 @@ public final class AtomicFile {
    */
   public static Pending prepare(Path target, boolean overwrite, Writing writing)
       throws WriteProblem {
-    return prepare(target, overwrite, Readers.USUAL, writing);
+    return prepare(target, overwrite, Readers.DEFAULT, writing);
   }
 
   /** The folder that a file stands in. */

@@ -346,7 +346,7 @@ public final class Layout implements Publication {
   /** The block of the flow nearest to a point of a page: a paragraph, or a whole table. */
   public Optional<NodeId> blockAt(Page page, double x, double y) {
     NodeId best = null;
-    double least = Double.MAX_VALUE;
+    double min = Double.MAX_VALUE;
     for (Fragment f : page.body()) {
       if (f instanceof Fragment.Floated) {
         continue;
@@ -355,8 +355,8 @@ public final class Layout implements Publication {
       double dx = Math.max(0, Math.max(b.x() - x, x - b.right()));
       double dy = Math.max(0, Math.max(b.y() - y, y - b.bottom()));
       double d = Math.hypot(dx, dy * 4); // rather beside it than above or below
-      if (d < least) {
-        least = d;
+      if (d < min) {
+        min = d;
         best = f.source().id();
       }
     }

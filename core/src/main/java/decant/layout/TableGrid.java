@@ -22,8 +22,8 @@ final class TableGrid {
   static List<List<Slot>> of(Table t) {
     int[][] at = t.cellColumns();
     int count = t.rows().size();
-    int most = 2 * t.columnCount(at);
-    boolean[][] taken = new boolean[count][most];
+    int max = 2 * t.columnCount(at);
+    boolean[][] taken = new boolean[count][max];
     var out = new ArrayList<List<Slot>>();
     int columns = 1;
     for (int r = 0; r < count; r++) {
@@ -33,7 +33,7 @@ final class TableGrid {
       for (int k = 0; k < cells.size(); k++) {
         Cell c = cells.get(k);
         int column = Math.max(next, at[r][k]);
-        while (column < most - 1 && taken[r][column]) {
+        while (column < max - 1 && taken[r][column]) {
           column++; // a cell from above reaches down further to the right than the table goes
         }
         fill(row, taken[r], next, column);

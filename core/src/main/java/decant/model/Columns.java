@@ -13,7 +13,7 @@ public record Columns(int count, List<Double> widths, List<Double> gaps, boolean
   /** One column between the margins. */
   public static final Columns ONE = new Columns(1, List.of(), List.of(), false);
 
-  private static final double LEAST = 18;
+  private static final double MIN = 18;
 
   public Columns {
     widths = List.copyOf(widths);
@@ -36,7 +36,7 @@ public record Columns(int count, List<Double> widths, List<Double> gaps, boolean
       return Math.min(widths.get(column), room);
     }
     double between = gaps.stream().mapToDouble(g -> g).sum();
-    return Math.max(LEAST, (room - between) / count);
+    return Math.max(MIN, (room - between) / count);
   }
 
   /** The distance of a column's start from that of the first. */

@@ -13,7 +13,7 @@ import javax.imageio.stream.ImageInputStream;
 
 /** Pictures of pixels: their size and their content, within limits. */
 public final class PixelPicture {
-  private static final long MOST_PIXELS = 120_000_000;
+  private static final long MAX_PIXELS = 120_000_000;
 
   private PixelPicture() {}
 
@@ -44,7 +44,7 @@ public final class PixelPicture {
       ImageReader reader = readers.next();
       try {
         reader.setInput(in, true, true);
-        return (long) reader.getWidth(0) * reader.getHeight(0) > MOST_PIXELS
+        return (long) reader.getWidth(0) * reader.getHeight(0) > MAX_PIXELS
             ? Optional.empty()
             : Optional.ofNullable(what.of(reader));
       } finally {

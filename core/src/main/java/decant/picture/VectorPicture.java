@@ -38,8 +38,8 @@ public final class VectorPicture {
     StandInFonts.use();
   }
 
-  private static final float MOST_PIXELS = 4000;
-  private static final int MOST_BYTES = 40 << 20;
+  private static final float MAX_PIXELS = 4000;
+  private static final int MAX_BYTES = 40 << 20;
 
   /** Which shipped fonts serve those that drawings name. */
   private static final Map<String, String> FONTS =
@@ -165,7 +165,7 @@ public final class VectorPicture {
   public static Optional<Media> pixels(Media pdfPage) {
     try (PDDocument pdf = Loader.loadPDF(pdfPage.bytes())) {
       PDRectangle crop = pdf.getPage(0).getCropBox();
-      float dots = Math.min(300, 72 * MOST_PIXELS / Math.max(crop.getWidth(), crop.getHeight()));
+      float dots = Math.min(300, 72 * MAX_PIXELS / Math.max(crop.getWidth(), crop.getHeight()));
       var out = new ByteArrayOutputStream();
       ImageIO.write(new PDFRenderer(pdf).renderImageWithDPI(0, dots, ImageType.ARGB), "png", out);
       return Optional.of(Media.of("image/png", out.toByteArray()));
@@ -180,7 +180,7 @@ public final class VectorPicture {
       return bytes;
     }
     try (InputStream in = new GZIPInputStream(new ByteArrayInputStream(bytes))) {
-      return in.readNBytes(MOST_BYTES);
+      return in.readNBytes(MAX_BYTES);
     }
   }
 

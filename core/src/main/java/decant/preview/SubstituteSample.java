@@ -71,7 +71,7 @@ public final class SubstituteSample {
             List.of());
     Layout layout = new Layouter(FontBook.shipped()).layout(d);
     PdfChoices c =
-        PdfChoices.usual(List.of(0), Metadata.NONE)
+        PdfChoices.defaults(List.of(0), Metadata.NONE)
             .with(
                 new FontEmbedding(
                     Embedding.USED, Map.of(face.family(), new FontChoice(Embedding.LEFT_OUT, s))));

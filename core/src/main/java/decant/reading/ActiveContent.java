@@ -76,7 +76,7 @@ public final class ActiveContent {
           "application");
 
   /** A list of thousands of links to files tells nobody more than its first hundred. */
-  private static final int MOST_TOLD = 100;
+  private static final int MAX_TOLD = 100;
 
   private final List<Finding> findings = new ArrayList<>();
   private final Set<String> told = new LinkedHashSet<>();
@@ -133,7 +133,7 @@ public final class ActiveContent {
   /** The same thing is told once. */
   private void tell(Finding f) {
     changed = true;
-    if (told.size() < MOST_TOLD && told.add(f.message())) {
+    if (told.size() < MAX_TOLD && told.add(f.message())) {
       findings.add(f);
     }
   }

@@ -12,5 +12,5 @@ package decant.reading;
  */
 public record Limits(
     long fileBytes, long unpackedBytes, int ratio, int entries, int depth, int pages) {
-  public static final Limits USUAL = new Limits(1L << 30, 2L << 30, 400, 20_000, 400, 20_000);
+  public static final Limits DEFAULT = new Limits(1L << 30, 2L << 30, 400, 20_000, 400, 20_000);
 }

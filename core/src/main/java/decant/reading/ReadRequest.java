@@ -33,7 +33,7 @@ public record ReadRequest(
     return new ReadRequest(
         file,
         Optional.empty(),
-        Limits.USUAL,
+        Limits.DEFAULT,
         Optional.empty(),
         (d, a) -> {},
         () -> false,

@@ -18,7 +18,7 @@ public final class Language {
   private static final int ENOUGH_LETTERS = 20_000;
 
   /** Of so few letters nothing can be told. */
-  private static final int LEAST_LETTERS = 30;
+  private static final int MIN_LETTERS = 30;
 
   /** How much likelier than the next one a language is that stands out. */
   private static final double STANDS_OUT = 1.2;
@@ -69,7 +69,7 @@ public final class Language {
       }
     }
     long letters = text.codePoints().filter(Character::isLetter).count();
-    if (letters < LEAST_LETTERS) {
+    if (letters < MIN_LETTERS) {
       return Optional.empty();
     }
     return Model.LOADED

@@ -15,7 +15,7 @@ import java.util.regex.Pattern;
 public final class Naming {
   private static final Words WORDS = Words.of(Naming.class);
 
-  public static final String USUAL = "{stem}";
+  public static final String DEFAULT = "{stem}";
 
   private static final Pattern PLACE = Pattern.compile("\\{([^{}]*)\\}");
   private static final List<String> KNOWN = List.of("stem", "date", "number", "heading");

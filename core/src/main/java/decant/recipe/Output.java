@@ -33,17 +33,17 @@ public sealed interface Output {
       InitialView initialView)
       implements Output {
     /** What is chosen where nothing is said. */
-    public static final Pdf USUAL =
+    public static final Pdf DEFAULT =
         new Pdf(
-            Naming.USUAL,
+            Naming.DEFAULT,
             PageChoice.ALL,
-            Navigation.USUAL,
-            FontEmbedding.USUAL,
-            Compression.USUAL,
+            Navigation.DEFAULT,
+            FontEmbedding.DEFAULT,
+            Compression.DEFAULT,
             Security.OPEN,
             Details.OF_DOCUMENT,
-            Conformance.USUAL,
-            InitialView.USUAL);
+            Conformance.DEFAULT,
+            InitialView.DEFAULT);
 
     public Pdf {
       Naming.check(naming);
@@ -129,7 +129,7 @@ public sealed interface Output {
   record Office(Format format, String naming) implements Output {
     /** A document of this format, named as usual. */
     public Office(Format format) {
-      this(format, Naming.USUAL);
+      this(format, Naming.DEFAULT);
     }
 
     public Office {

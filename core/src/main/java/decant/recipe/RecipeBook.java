@@ -20,7 +20,7 @@ public final class RecipeBook {
     return new Recipe(
         "Counter copy",
         WORDS.say("recipe-book.for-reading-on-any-screen"),
-        List.of(Output.Pdf.USUAL));
+        List.of(Output.Pdf.DEFAULT));
   }
 
   static Recipe lightCopy() {
@@ -28,7 +28,7 @@ public final class RecipeBook {
         "Light copy",
         WORDS.say("recipe-book.as-small-as-is-sensible"),
         List.of(
-            Output.Pdf.USUAL.with(
+            Output.Pdf.DEFAULT.with(
                 new Compression(Compression.Effort.MOST, true, 70, 150, true, true))));
   }
 
@@ -37,8 +37,8 @@ public final class RecipeBook {
         "Archive copy",
         WORDS.say("recipe-book.keeps-for-good-pdf-a"),
         List.of(
-            Output.Pdf.USUAL.with(
-                Conformance.USUAL.with(Conformance.Standard.A2A).withAccessible(true))));
+            Output.Pdf.DEFAULT.with(
+                Conformance.DEFAULT.with(Conformance.Standard.A2A).withAccessible(true))));
   }
 
   static Recipe lockedCopy() {
@@ -46,7 +46,7 @@ public final class RecipeBook {
         "Locked copy",
         WORDS.say("recipe-book.opens-for-everyone-but-is"),
         List.of(
-            Output.Pdf.USUAL.with(
+            Output.Pdf.DEFAULT.with(
                 new Security(
                     Security.Protection.AES_256,
                     false,

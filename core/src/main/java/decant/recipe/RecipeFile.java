@@ -48,7 +48,7 @@ public final class RecipeFile {
   /** The version of the format that is written. */
   public static final int VERSION = 4;
 
-  private static final int MOST_BYTES = 4 << 20;
+  private static final int MAX_BYTES = 4 << 20;
 
   /** How outputs tell their kinds apart. */
   @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")
@@ -111,7 +111,7 @@ public final class RecipeFile {
    */
   public static Recipe read(Path file) throws RecipeProblem {
     try {
-      if (Files.size(file) > MOST_BYTES) {
+      if (Files.size(file) > MAX_BYTES) {
         throw new RecipeProblem(WORDS.say("recipe-file.is-too-large-for-a", file.getFileName()));
       }
       return read(Files.readString(file), file.getFileName().toString());
@@ -138,7 +138,7 @@ public final class RecipeFile {
       for (JsonNode o : now.path("outputs")) {
         n++;
         if (o instanceof ObjectNode output && output.path("kind").asText().equals("pdf")) {
-          ObjectNode usual = JSON.valueToTree(Output.Pdf.USUAL);
+          ObjectNode usual = JSON.valueToTree(Output.Pdf.DEFAULT);
           if (output.path("first-sight") instanceof ObjectNode view) {
             Optional<String> unknown =
                 RecipeKeys.group(view, (ObjectNode) usual.path("first-sight"));

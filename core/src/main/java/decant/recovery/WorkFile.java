@@ -56,7 +56,7 @@ public final class WorkFile {
   private static final int ROUNDS = 210_000;
   private static final int SALT = 16;
   private static final int NONCE = 12;
-  private static final long MOST_BYTES = 2_000_000_000L;
+  private static final long MAX_BYTES = 2_000_000_000L;
   private static final SecureRandom RANDOM = new SecureRandom();
 
   /** The entry that holds the document. */
@@ -100,7 +100,7 @@ public final class WorkFile {
     JsonNode work = JSON.createObjectNode();
     try (var zip = new ZipInputStream(new ByteArrayInputStream(plain))) {
       for (ZipEntry e = zip.getNextEntry(); e != null; e = zip.getNextEntry()) {
-        byte[] content = zip.readNBytes((int) Math.min(Integer.MAX_VALUE - 8, MOST_BYTES));
+        byte[] content = zip.readNBytes((int) Math.min(Integer.MAX_VALUE - 8, MAX_BYTES));
         if (e.getName().equals(DOCUMENT)) {
           document = content;
         } else if (e.getName().equals("work.json")) {

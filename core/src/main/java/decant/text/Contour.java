@@ -14,7 +14,7 @@ final class Contour {
   /** How far a curve of the third degree may be missed by those of the second, in units. */
   private static final double NEAR = 0.4;
 
-  private static final int MOST_PARTS = 16;
+  private static final int MAX_PARTS = 16;
 
   private int[] xs = new int[16];
   private int[] ys = new int[16];
@@ -105,7 +105,7 @@ final class Contour {
     double dx = c[4] - 3 * c[2] + 3 * c[0] - x;
     double dy = c[5] - 3 * c[3] + 3 * c[1] - y;
     double miss = Math.sqrt(3) / 36 * Math.hypot(dx, dy);
-    int parts = Math.clamp((int) Math.ceil(Math.cbrt(miss / NEAR)), 1, MOST_PARTS);
+    int parts = Math.clamp((int) Math.ceil(Math.cbrt(miss / NEAR)), 1, MAX_PARTS);
     for (int k = 0; k < parts; k++) {
       double t0 = (double) k / parts;
       double t1 = (double) (k + 1) / parts;

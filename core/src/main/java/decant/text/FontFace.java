@@ -27,7 +27,7 @@ public final class FontFace {
   private volatile @Nullable Loaded loaded;
 
   /** Characters before this are asked for all the time. */
-  private static final int USUAL = 0x180;
+  private static final int DEFAULT = 0x180;
 
   private record Loaded(
       byte[] bytes, FontTables tables, Map<Joins, Font> unitFonts, boolean[] usual) {}
@@ -80,8 +80,8 @@ public final class FontFace {
         attributes.put(TextAttribute.LIGATURES, joins.ligatures() ? TextAttribute.LIGATURES_ON : 0);
         fonts.put(joins, plain.deriveFont(attributes));
       }
-      var usual = new boolean[USUAL];
-      for (int c = 0; c < USUAL; c++) {
+      var usual = new boolean[DEFAULT];
+      for (int c = 0; c < DEFAULT; c++) {
         usual[c] = plain.canDisplay(c);
       }
       return new Loaded(bytes, tables, fonts, usual);
@@ -139,7 +139,7 @@ public final class FontFace {
 
   public boolean covers(int codePoint) {
     Loaded l = loaded();
-    return codePoint >= 0 && codePoint < USUAL
+    return codePoint >= 0 && codePoint < DEFAULT
         ? l.usual()[codePoint]
         : unitFont(Joins.NONE).canDisplay(codePoint);
   }

@@ -136,8 +136,8 @@ public final class Hyphenator {
     String dotted = "." + lower + ".";
     byte[] levels = new byte[dotted.length() + 1];
     for (int from = 0; from < dotted.length(); from++) {
-      int most = Math.min(dotted.length(), from + longest);
-      for (int to = from + 1; to <= most; to++) {
+      int max = Math.min(dotted.length(), from + longest);
+      for (int to = from + 1; to <= max; to++) {
         byte[] digits = patterns.get(dotted.substring(from, to));
         if (digits != null) {
           for (int k = 0; k < digits.length; k++) {

@@ -19,10 +19,10 @@ public final class OutlineFont {
   /** A place in a 16-bit coordinate that no outline needs to go beyond. */
   private static final int FARTHEST = 16_000;
 
-  private static final int MOST_GLYPHS = 0xFFF0;
+  private static final int MAX_GLYPHS = 0xFFF0;
 
   /** An outline with more points is no letter's; the numbers of its points would not fit. */
-  private static final int MOST_POINTS = 20_000;
+  private static final int MAX_POINTS = 20_000;
 
   private static final long EPOCH_1904 = 2_082_844_800L;
 
@@ -85,14 +85,14 @@ public final class OutlineFont {
       }
     });
     sorted.forEach((c, l) -> {
-      if (glyphs.size() < MOST_GLYPHS) {
+      if (glyphs.size() < MAX_GLYPHS) {
         codes.put(c, glyphs.size());
         glyphs.add(l);
       }
     });
     letters.forEach((s, l) -> {
       boolean joined = s.codePointCount(0, s.length()) > 1;
-      if (joined && s.codePoints().allMatch(codes::containsKey) && glyphs.size() < MOST_GLYPHS) {
+      if (joined && s.codePoints().allMatch(codes::containsKey) && glyphs.size() < MAX_GLYPHS) {
         ligatures.put(s, glyphs.size());
         glyphs.add(l);
       }
@@ -126,7 +126,7 @@ public final class OutlineFont {
       loca.putInt(glyf.size());
       List<Contour> contours = Contour.of(l.outline(), FARTHEST);
       int points = contours.stream().mapToInt(Contour::size).sum();
-      if (points > 0 && points < MOST_POINTS) {
+      if (points > 0 && points < MAX_POINTS) {
         glyf.writeBytes(glyph(contours));
         while (glyf.size() % 4 != 0) {
           glyf.write(0);

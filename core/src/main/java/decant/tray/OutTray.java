@@ -15,7 +15,7 @@ import java.util.Map;
 
 /** Published files that wait to be sent or printed, the latest first. */
 public final class OutTray {
-  private static final int MOST = 500;
+  private static final int MAX = 500;
   private static final ObjectMapper JSON = new ObjectMapper();
 
   /**
@@ -46,7 +46,7 @@ public final class OutTray {
     Path whole = file.toAbsolutePath().normalize();
     var now = new ArrayList<Waiting>();
     now.add(new Waiting(whole, recipe, when));
-    files.stream().filter(w -> !w.file().equals(whole)).limit(MOST - 1).forEach(now::add);
+    files.stream().filter(w -> !w.file().equals(whole)).limit(MAX - 1).forEach(now::add);
     save(now);
   }
 

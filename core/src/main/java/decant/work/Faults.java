@@ -33,12 +33,12 @@ public final class Faults {
   public static void mended(String doing, Throwable thrown) {
     StackTraceElement[] at = thrown.getStackTrace();
     String kind = doing + " " + thrown.getClass().getName() + (at.length == 0 ? "" : " " + at[0]);
-    if (SEEN.size() < MOST_KINDS && SEEN.merge(kind, 1, Integer::sum) <= OFTEN) {
+    if (SEEN.size() < MAX_KINDS && SEEN.merge(kind, 1, Integer::sum) <= OFTEN) {
       LOG.log(System.Logger.Level.INFO, "went on after a failure while " + doing, bare(thrown));
     }
   }
 
-  private static final int MOST_KINDS = 1000;
+  private static final int MAX_KINDS = 1000;
 
   private static final int CAUSES = 10;
 

@@ -271,7 +271,7 @@ class ActiveContentTest {
     macros();
     TakenIn t = taken("<w:p><w:hyperlink r:id=\"a\"><w:r><w:t>one</w:t></w:r></w:hyperlink></w:p>");
     Recipe office =
-        new Recipe("Copy", "", List.of(new Output.Office(Formats.working()), Output.Pdf.USUAL));
+        new Recipe("Copy", "", List.of(new Output.Office(Formats.working()), Output.Pdf.DEFAULT));
     for (Active active : Active.values()) {
       Path out = Files.createDirectory(folder.resolve(active.name()));
       Publisher.publish(

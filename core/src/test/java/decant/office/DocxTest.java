@@ -319,11 +319,12 @@ class DocxTest {
         "word/document.xml",
         "<!DOCTYPE d [<!ENTITY x SYSTEM \"file:///etc/passwd\">]>"
             + entity.get("word/document.xml"));
-    assertThat(problem(pack(entity), Limits.USUAL).kind()).isEqualTo(ReadProblem.Kind.DAMAGED);
+    assertThat(problem(pack(entity), Limits.DEFAULT).kind()).isEqualTo(ReadProblem.Kind.DAMAGED);
 
     String deep =
         "<w:sdt><w:sdtContent>".repeat(3000) + "<w:p/>" + "</w:sdtContent></w:sdt>".repeat(3000);
-    assertThat(problem(pack(parts(deep)), Limits.USUAL).kind()).isEqualTo(ReadProblem.Kind.DAMAGED);
+    assertThat(problem(pack(parts(deep)), Limits.DEFAULT).kind())
+        .isEqualTo(ReadProblem.Kind.DAMAGED);
   }
 
   @Test
@@ -331,7 +332,7 @@ class DocxTest {
     byte[] whole = Files.readAllBytes(Samples.DEMO.resolve("Winter storage notice.docx"));
     Path cut =
         Files.write(folder.resolve("cut.docx"), java.util.Arrays.copyOf(whole, whole.length / 2));
-    assertThat(problem(cut, Limits.USUAL).kind()).isEqualTo(ReadProblem.Kind.DAMAGED);
+    assertThat(problem(cut, Limits.DEFAULT).kind()).isEqualTo(ReadProblem.Kind.DAMAGED);
     var head = new ByteArrayOutputStream();
     head.writeBytes(
         new byte[] {
@@ -340,9 +341,9 @@ class DocxTest {
     head.writeBytes(new byte[600]);
     head.writeBytes("EncryptedPackage".getBytes(StandardCharsets.UTF_16LE));
     Path locked = Files.write(folder.resolve("locked.docx"), head.toByteArray());
-    assertThat(problem(locked, Limits.USUAL).kind()).isEqualTo(ReadProblem.Kind.CANNOT_UNLOCK);
+    assertThat(problem(locked, Limits.DEFAULT).kind()).isEqualTo(ReadProblem.Kind.CANNOT_UNLOCK);
     var malformed = parts("<w:p></w:r>");
-    assertThat(problem(pack(malformed), Limits.USUAL)).hasMessageContaining("word/document.xml");
+    assertThat(problem(pack(malformed), Limits.DEFAULT)).hasMessageContaining("word/document.xml");
     var random = new java.util.Random(5);
     for (int k = 0; k < 40; k++) {
       byte[] bytes = whole.clone();

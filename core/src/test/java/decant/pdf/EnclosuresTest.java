@@ -83,12 +83,12 @@ class EnclosuresTest {
   }
 
   private static Conformance conformance(Enclosures a) {
-    return Conformance.USUAL.with(a);
+    return Conformance.DEFAULT.with(a);
   }
 
   @Test
   void blanksAreFieldsWithWhatTheyHold() throws IOException {
-    Path file = published(FORM, Conformance.USUAL);
+    Path file = published(FORM, Conformance.DEFAULT);
     try (PDDocument pdf = Loader.loadPDF(file.toFile())) {
       PDAcroForm form = pdf.getDocumentCatalog().getAcroForm();
       assertThat(((PDTextField) form.getField("owner.name")).getValue()).isEqualTo("M. Tern");
@@ -111,7 +111,7 @@ class EnclosuresTest {
 
   @Test
   void aReaderCanFillThemIn() throws IOException {
-    Path file = published(FORM, Conformance.USUAL);
+    Path file = published(FORM, Conformance.DEFAULT);
     Path filled = folder.resolve("filled.pdf");
     try (PDDocument pdf = Loader.loadPDF(file.toFile())) {
       PDAcroForm form = pdf.getDocumentCatalog().getAcroForm();
@@ -169,8 +169,8 @@ class EnclosuresTest {
   void blanksCanBeLinesAndBoxesInstead() throws IOException {
     for (Conformance k :
         List.of(
-            conformance(Enclosures.USUAL.withFields(false)),
-            Conformance.USUAL.with(Conformance.Standard.A2B))) {
+            conformance(Enclosures.DEFAULT.withFields(false)),
+            Conformance.DEFAULT.with(Conformance.Standard.A2B))) {
       Path file = published(FORM, k);
       try (PDDocument pdf = Loader.loadPDF(file.toFile())) {
         assertThat(pdf.getDocumentCatalog().getAcroForm()).isNull();
@@ -182,7 +182,7 @@ class EnclosuresTest {
 
   @Test
   void blanksComeBackFromPdfAndFromDocx() throws Exception {
-    Document d = take(published(FORM, Conformance.USUAL));
+    Document d = take(published(FORM, Conformance.DEFAULT));
     check(blanks(d));
     assertThat(on(d)).containsExactly("insured", "pays yearly");
     Path copy = copy(d);
@@ -224,7 +224,7 @@ class EnclosuresTest {
   void whatIsTypedIntoABlankIsItsValue() throws IOException {
     Look look = blank("1", "vessel", FormField.Kind.TEXT, List.of());
     Document d = Samples.document(line("Vessel: ", "Curlew____", look));
-    try (PDDocument pdf = Loader.loadPDF(published(d, Conformance.USUAL).toFile())) {
+    try (PDDocument pdf = Loader.loadPDF(published(d, Conformance.DEFAULT).toFile())) {
       assertThat(pdf.getDocumentCatalog().getAcroForm().getField("vessel").getValueAsString())
           .isEqualTo("Curlew");
     }
@@ -238,7 +238,7 @@ class EnclosuresTest {
             TextTraits.FIELD,
             new FormField("1", "vessel", FormField.Kind.TEXT, List.of(), 0, "Name of the vessel"));
     Document d = Samples.document(line("Vessel: ", "Name of the vessel", look));
-    try (PDDocument pdf = Loader.loadPDF(published(d, Conformance.USUAL).toFile())) {
+    try (PDDocument pdf = Loader.loadPDF(published(d, Conformance.DEFAULT).toFile())) {
       assertThat(pdf.getDocumentCatalog().getAcroForm().getField("vessel").getValueAsString())
           .isEmpty();
     }
@@ -256,7 +256,7 @@ class EnclosuresTest {
 
   @Test
   void remarksStayOutUnlessTheyAreWanted() throws IOException {
-    Path file = published(NOTED, Conformance.USUAL);
+    Path file = published(NOTED, Conformance.DEFAULT);
     try (PDDocument pdf = Loader.loadPDF(file.toFile())) {
       assertThat(pdf.getPage(0).getAnnotations()).isEmpty();
     }
@@ -264,7 +264,7 @@ class EnclosuresTest {
 
   @Test
   void remarksAreNotesAtTheirWords() throws IOException {
-    Path file = published(NOTED, conformance(Enclosures.USUAL.withComments(true)));
+    Path file = published(NOTED, conformance(Enclosures.DEFAULT.withComments(true)));
     try (PDDocument pdf = Loader.loadPDF(file.toFile())) {
       PDAnnotation a = pdf.getPage(0).getAnnotations().getFirst();
       assertThat(a).isInstanceOf(PDAnnotationText.class);
@@ -317,7 +317,7 @@ class EnclosuresTest {
                 List.of(LIST, new AttachedFile("berths.csv", "", "", new byte[] {1, 2})));
     Document back = DocxReader.read(ReadRequest.of(copy(d))).document();
     same(back);
-    Path file = published(back, Conformance.USUAL);
+    Path file = published(back, Conformance.DEFAULT);
     assertThat(Tool.run("pdfdetach", "-list", file.toString()).output())
         .contains("2 embedded files", "berths.csv");
     same(take(file));
@@ -340,16 +340,16 @@ class EnclosuresTest {
         Samples.document(Samples.paragraph("See the list."))
             .withMetadata(Published.PARTICULARS)
             .withAttachments(List.of(LIST));
-    Path takes = published(d, Conformance.USUAL.with(Conformance.Standard.A3A));
+    Path takes = published(d, Conformance.DEFAULT.with(Conformance.Standard.A3A));
     assertThat(Tool.run("pdfdetach", "-list", takes.toString()).output()).contains("berths.csv");
-    Path not = published(d, Conformance.USUAL.with(Conformance.Standard.A2A));
+    Path not = published(d, Conformance.DEFAULT.with(Conformance.Standard.A2A));
     assertThat(Tool.run("pdfdetach", "-list", not.toString()).output()).doesNotContain("csv");
     assertThat(
             PdfVerifier.verify(
                 not,
                 Samples.layout(d.withAttachments(List.of())),
                 Samples.choices(Samples.layout(d))
-                    .with(Conformance.USUAL.with(Conformance.Standard.A2A))))
+                    .with(Conformance.DEFAULT.with(Conformance.Standard.A2A))))
         .allMatch(Check::passed);
   }
 

@@ -209,7 +209,7 @@ class FontChoicesTest {
           .isLessThan(0.004);
     }
     Conformance archive =
-        new Conformance(Conformance.Standard.A2B, false, true, Version.V1_7, Enclosures.USUAL);
+        new Conformance(Conformance.Standard.A2B, false, true, Version.V1_7, Enclosures.DEFAULT);
     verified(Published.file(folder, l, c.with(archive)), l, c.with(archive));
   }
 }

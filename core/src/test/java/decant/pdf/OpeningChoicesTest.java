@@ -281,7 +281,7 @@ class OpeningChoicesTest {
   void eachVersionIsWhatItSaysAndNoMore(Version v) throws IOException {
     PdfChoices c =
         Samples.choices(rules)
-            .with(new Conformance(Conformance.Standard.NONE, false, true, v, Enclosures.USUAL));
+            .with(new Conformance(Conformance.Standard.NONE, false, true, v, Enclosures.DEFAULT));
     Path file = Published.file(folder, rules, c);
     assertThat(Tool.run("qpdf", "--check", file.toString()).output())
         .contains("PDF Version: " + v.number());
@@ -299,13 +299,13 @@ class OpeningChoicesTest {
 
   @Test
   void effortAndObjectStreamsShowInTheSize() throws IOException {
-    long least = size(new Compression(Compression.Effort.LITTLE, true, 0, 0, true, true));
+    long min = size(new Compression(Compression.Effort.LITTLE, true, 0, 0, true, true));
     long medium = size(new Compression(Compression.Effort.MEDIUM, true, 0, 0, true, true));
-    long most = size(new Compression(Compression.Effort.MOST, true, 0, 0, true, true));
+    long max = size(new Compression(Compression.Effort.MOST, true, 0, 0, true, true));
     long apart = size(new Compression(Compression.Effort.MOST, false, 0, 0, true, true));
-    assertThat(most).isLessThan(medium);
-    assertThat(medium).isLessThan(least);
-    assertThat(apart).isGreaterThan(most * 11 / 10);
+    assertThat(max).isLessThan(medium);
+    assertThat(medium).isLessThan(min);
+    assertThat(apart).isGreaterThan(max * 11 / 10);
   }
 
   private long size(Compression w) throws IOException {

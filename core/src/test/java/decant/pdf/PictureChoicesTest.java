@@ -192,7 +192,7 @@ class PictureChoicesTest {
         Samples.choices(l)
             .with(
                 new Conformance(
-                    Conformance.Standard.A1B, false, false, Version.V1_4, Enclosures.USUAL));
+                    Conformance.Standard.A1B, false, false, Version.V1_4, Enclosures.DEFAULT));
     Path file = Published.file(folder, l, c);
     assertThat(seen(file)).extracting(Seen::kind).containsExactly("image");
     try (PDDocument pdf = Loader.loadPDF(file.toFile())) {

@@ -211,14 +211,14 @@ class ProtectionTest {
             Conflict.of(
                 c.with(
                     new Conformance(
-                        Conformance.Standard.A2B, false, true, Version.V1_7, Enclosures.USUAL))))
+                        Conformance.Standard.A2B, false, true, Version.V1_7, Enclosures.DEFAULT))))
         .singleElement()
         .satisfies(x -> assertThat(x.message()).contains("PDF/A-2b does not allow encryption"));
     assertThat(
             Conflict.of(
                 c.with(
                     new Conformance(
-                        Conformance.Standard.NONE, false, true, Version.V1_4, Enclosures.USUAL))))
+                        Conformance.Standard.NONE, false, true, Version.V1_4, Enclosures.DEFAULT))))
         .singleElement()
         .satisfies(x -> assertThat(x.message()).contains("AES-256 needs PDF 1.7 or newer"));
     assertThat(Conflict.of(locked(Protection.AES_256, "same", "same", true)))

@@ -52,7 +52,7 @@ class PublishedPdfTest {
 
   private Path publish(Layout l, List<Integer> pages, Metadata metadata) throws IOException {
     return Files.write(
-        folder.resolve("published.pdf"), Samples.pdf(l, PdfChoices.usual(pages, metadata)));
+        folder.resolve("published.pdf"), Samples.pdf(l, PdfChoices.defaults(pages, metadata)));
   }
 
   private Path publish(Layout l, Conformance conformance) throws IOException {
@@ -77,7 +77,7 @@ class PublishedPdfTest {
   void qpdfAndPopplerAcceptTheDemoDocuments(String name) throws IOException {
     Layout l = Samples.layout(Samples.demo(name).document());
     // Fields show their signs without letters, so their words are looked for on the pages.
-    Path file = publish(l, Conformance.USUAL.with(Enclosures.USUAL.withFields(false)));
+    Path file = publish(l, Conformance.DEFAULT.with(Enclosures.DEFAULT.withFields(false)));
     assertThat(Tool.run("qpdf", "--check", file.toString()))
         .satisfies(a -> assertThat(a.status()).as(a.output()).isZero());
     String fonts = Tool.run("pdffonts", file.toString()).output();
@@ -140,7 +140,7 @@ class PublishedPdfTest {
     Path file = publish(l, chosen, new Metadata("Chosen", "", "Office", "", ""));
     List<Check> checks =
         PdfVerifier.verify(
-            file, l, PdfChoices.usual(chosen, new Metadata("Chosen", "", "Office", "", "")));
+            file, l, PdfChoices.defaults(chosen, new Metadata("Chosen", "", "Office", "", "")));
     assertThat(checks)
         .allSatisfy(c -> assertThat(c.passed()).as(c.name() + ": " + c.detail()).isTrue());
     try (PDDocument pdf = Loader.loadPDF(file.toFile())) {
@@ -233,7 +233,7 @@ class PublishedPdfTest {
         }
       }
     }
-    assertThat(PdfVerifier.verify(file, l, PdfChoices.usual(all(l), Metadata.NONE)))
+    assertThat(PdfVerifier.verify(file, l, PdfChoices.defaults(all(l), Metadata.NONE)))
         .allSatisfy(c -> assertThat(c.passed()).as(c.name() + ": " + c.detail()).isTrue());
   }
 
@@ -261,7 +261,7 @@ class PublishedPdfTest {
         .satisfies(f -> assertThat(f.message()).startsWith("2 characters (Gothic)"));
     Layout l = Samples.layout(d);
     Path file = publish(l);
-    assertThat(failed(PdfVerifier.verify(file, l, PdfChoices.usual(all(l), Metadata.NONE))))
+    assertThat(failed(PdfVerifier.verify(file, l, PdfChoices.defaults(all(l), Metadata.NONE))))
         .isEmpty();
     assertThat(bare(Tool.run("pdftotext", "-enc", "UTF-8", file.toString(), "-").output()))
         .contains("\uD800\uDF42\uD800\uDF30");
@@ -288,14 +288,16 @@ class PublishedPdfTest {
         Samples.layout(
             Samples.document(Samples.paragraph("Charges"), Samples.paragraph("The charge is 85.")));
     Path file = publish(right);
-    var choices = PdfChoices.usual(List.of(0), Metadata.NONE);
+    var choices = PdfChoices.defaults(List.of(0), Metadata.NONE);
     assertThat(failed(PdfVerifier.verify(file, right, choices))).isEmpty();
     assertThat(failed(PdfVerifier.verify(file, wrong, choices))).containsExactly("Text");
     assertThat(failed(PdfVerifier.verify(file, unmarked, choices))).containsExactly("Bookmarks");
     assertThat(
             failed(
                 PdfVerifier.verify(
-                    file, right, PdfChoices.usual(List.of(0), Metadata.NONE.withTitle("Other")))))
+                    file,
+                    right,
+                    PdfChoices.defaults(List.of(0), Metadata.NONE.withTitle("Other")))))
         .containsExactly("Particulars", "Opening");
     Files.write(file, java.util.Arrays.copyOf(Files.readAllBytes(file), 300));
     assertThat(failed(PdfVerifier.verify(file, right, choices))).isNotEmpty();

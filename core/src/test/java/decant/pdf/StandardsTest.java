@@ -43,7 +43,7 @@ class StandardsTest {
   @TempDir Path folder;
 
   private static Conformance conformance(Standard s, boolean accessible) {
-    return new Conformance(s, accessible, true, Version.V1_7, Enclosures.USUAL);
+    return new Conformance(s, accessible, true, Version.V1_7, Enclosures.DEFAULT);
   }
 
   private void keeps(Layout l, Conformance k) {
@@ -212,7 +212,8 @@ class StandardsTest {
             l,
             Samples.choices(l)
                 .with(
-                    new Conformance(Standard.NONE, false, false, Version.V1_7, Enclosures.USUAL)));
+                    new Conformance(
+                        Standard.NONE, false, false, Version.V1_7, Enclosures.DEFAULT)));
     assertThat(Tool.run("pdfinfo", file.toString()).output()).containsPattern("Tagged:\\s+no");
   }
 

@@ -145,15 +145,15 @@ class FontReportTest {
     Layout l = Samples.layout(Published.everything());
     var file = java.nio.file.Path.of("rules.docx");
     var archive =
-        decant.pdf.choices.Conformance.USUAL.with(decant.pdf.choices.Conformance.Standard.A2A);
-    assertThat(Readiness.of(Output.Pdf.USUAL, l, file)).isEmpty();
-    assertThat(Readiness.of(Output.Pdf.USUAL.with(archive), l, file)).isEmpty();
-    assertThat(Readiness.of(Output.Pdf.USUAL.with(archive.withAccessible(true)), l, file))
+        decant.pdf.choices.Conformance.DEFAULT.with(decant.pdf.choices.Conformance.Standard.A2A);
+    assertThat(Readiness.of(Output.Pdf.DEFAULT, l, file)).isEmpty();
+    assertThat(Readiness.of(Output.Pdf.DEFAULT.with(archive), l, file)).isEmpty();
+    assertThat(Readiness.of(Output.Pdf.DEFAULT.with(archive.withAccessible(true)), l, file))
         .singleElement()
         .isInstanceOf(Readiness.Lack.Description.class)
         .satisfies(x -> assertThat(x.message()).contains("2")); // the second of three pictures
     Layout bare = Samples.layout(Samples.document(Samples.paragraph("Berths are numbered.")));
-    assertThat(Readiness.of(Output.Pdf.USUAL.with(archive.withAccessible(true)), bare, file))
+    assertThat(Readiness.of(Output.Pdf.DEFAULT.with(archive.withAccessible(true)), bare, file))
         .hasSize(2)
         .anyMatch(x -> x instanceof Readiness.Lack.Title && x.message().contains("rules"))
         .anyMatch(x -> x instanceof Readiness.Lack.Language);

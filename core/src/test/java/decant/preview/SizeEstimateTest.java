@@ -62,8 +62,8 @@ class SizeEstimateTest {
         choices(),
         choices().with(List.of(0)),
         choices().with(new Compression(Compression.Effort.MOST, true, 70, 150, true, true)),
-        choices().with(Conformance.USUAL.withTagged(false)),
-        choices().with(Conformance.USUAL.with(Conformance.Standard.A2A).withAccessible(true)),
+        choices().with(Conformance.DEFAULT.withTagged(false)),
+        choices().with(Conformance.DEFAULT.with(Conformance.Standard.A2A).withAccessible(true)),
         choices().with(locked, new Passwords("", "harbour master")));
   }
 
@@ -86,7 +86,7 @@ class SizeEstimateTest {
 
   @Test
   void anAttachedSourceCounts() throws IOException {
-    Conformance k = Conformance.USUAL.with(Conformance.Standard.A3B);
+    Conformance k = Conformance.DEFAULT.with(Conformance.Standard.A3B);
     long without = weigh(choices().with(k)).total();
     long with = weigh(choices().with(k.with(k.enclosures().withSource(true)))).total();
     assertThat(with - without).isBetween(100L, Files.size(source));
@@ -94,7 +94,7 @@ class SizeEstimateTest {
 
   @Test
   void aSourceThatIsGoneHasNoSize() {
-    Conformance k = Conformance.USUAL.with(Conformance.Standard.A3B);
+    Conformance k = Conformance.DEFAULT.with(Conformance.Standard.A3B);
     PdfChoices c = choices().with(k.with(k.enclosures().withSource(true)));
     assertThat(SizeEstimate.weigh(layout, c, folder.resolve("gone.docx"), () -> false).total())
         .isZero();
@@ -125,12 +125,12 @@ class SizeEstimateTest {
     PdfWriter.Written now = weigh(choices());
     for (Output.Pdf o :
         List.of(
-            Output.Pdf.USUAL,
-            Output.Pdf.USUAL.with(
+            Output.Pdf.DEFAULT,
+            Output.Pdf.DEFAULT.with(
                 new Compression(Compression.Effort.MOST, true, 70, 150, true, true)),
-            Output.Pdf.USUAL.with(
-                Conformance.USUAL.with(Conformance.Standard.A2A).withAccessible(true)),
-            Output.Pdf.USUAL.with(Conformance.USUAL.withTagged(false)))) {
+            Output.Pdf.DEFAULT.with(
+                Conformance.DEFAULT.with(Conformance.Standard.A2A).withAccessible(true)),
+            Output.Pdf.DEFAULT.with(Conformance.DEFAULT.withTagged(false)))) {
       List<SizeEstimate.Alternative> all = SizeEstimate.alternatives(o, now);
       assertThat(all).isNotEmpty();
       assertThat(all).extracting(SizeEstimate.Alternative::output).doesNotContain(o);
@@ -151,7 +151,7 @@ class SizeEstimateTest {
   /** What another viewer may show otherwise is said to be so, and nothing else is. */
   @Test
   void onlyFontsLeftOutAreRisky() {
-    assertThat(SizeEstimate.alternatives(Output.Pdf.USUAL, weigh(choices())))
+    assertThat(SizeEstimate.alternatives(Output.Pdf.DEFAULT, weigh(choices())))
         .filteredOn(SizeEstimate.Alternative::risky)
         .hasSize(1)
         .allMatch(
@@ -165,7 +165,7 @@ class SizeEstimateTest {
             Samples.document(
                 Published.png(Published.photograph(600, 400)),
                 Published.picture(Published.png(Published.photograph(600, 400)), 300, 200, "")));
-    PdfChoices c = PdfChoices.usual(List.of(0), photo.document().metadata());
+    PdfChoices c = PdfChoices.defaults(List.of(0), photo.document().metadata());
     long[] sizes =
         IntStream.of(90, 60, 30)
             .mapToLong(q ->

@@ -201,7 +201,7 @@ class PublicationTest {
   }
 
   private static PdfChoices all(Signs signs) {
-    return PdfChoices.usual(
+    return PdfChoices.defaults(
         IntStream.range(0, signs.words().size()).boxed().toList(), signs.metadata());
   }
 

@@ -204,7 +204,7 @@ class PublishTest {
     Path pdf = Files.writeString(folder.resolve("charges.pdf"), "older");
     Path rtf = Files.writeString(folder.resolve("charges.rtf"), "older");
     var recipe =
-        new Recipe("Both", "", List.of(Output.Pdf.USUAL, new Output.Office(Formats.older())));
+        new Recipe("Both", "", List.of(Output.Pdf.DEFAULT, new Output.Office(Formats.older())));
     Receipt r =
         Publisher.publish(
             new Publisher.Order(

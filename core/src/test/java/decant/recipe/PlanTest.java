@@ -71,7 +71,7 @@ class PlanTest {
   }
 
   private static Output.Pdf pages(String range, List<String> chapters, PageChoice.Split split) {
-    return Output.Pdf.USUAL.with(new PageChoice(range, chapters, split));
+    return Output.Pdf.DEFAULT.with(new PageChoice(range, chapters, split));
   }
 
   private static List<Integer> pagesOf(Plan p, int item) {
@@ -131,16 +131,16 @@ class PlanTest {
   @Test
   void severalOutputsShareAStemAndNoName() throws PublishProblem {
     Output.Pdf archive =
-        Output.Pdf.USUAL
+        Output.Pdf.DEFAULT
             .with(
                 new Conformance(
-                    Conformance.Standard.A2A, true, true, Version.V1_7, Enclosures.USUAL))
+                    Conformance.Standard.A2A, true, true, Version.V1_7, Enclosures.DEFAULT))
             .withNaming("{stem} archive {date}");
     Plan p =
         plan(
-            Output.Pdf.USUAL,
+            Output.Pdf.DEFAULT,
             archive,
-            Output.Pdf.USUAL,
+            Output.Pdf.DEFAULT,
             new Output.Office(Formats.working(), "{stem}"));
     assertThat(names(p))
         .containsExactly("rules.pdf", "rules archive 2031-05-04.pdf", "rules 2.pdf", "rules.docx");
@@ -158,19 +158,19 @@ class PlanTest {
     Document d = chapters().withMetadata(new Metadata("Own", "Subject", "Author", "words", "de"));
     Layout l = Samples.layout(d);
     Path source = folder.resolve("rules.docx");
-    assertThat(Plan.metadata(Output.Pdf.USUAL, l, source)).isEqualTo(d.metadata());
+    assertThat(Plan.metadata(Output.Pdf.DEFAULT, l, source)).isEqualTo(d.metadata());
     Details some = new Details(Details.From.DOCUMENT, "Set", "", "", "", "");
-    assertThat(Plan.metadata(Output.Pdf.USUAL.with(some), l, source))
+    assertThat(Plan.metadata(Output.Pdf.DEFAULT.with(some), l, source))
         .isEqualTo(new Metadata("Set", "Subject", "Author", "words", "de"));
     Details none = new Details(Details.From.NOWHERE, "", "", "", "", "");
-    assertThat(Plan.metadata(Output.Pdf.USUAL.with(none), l, source))
+    assertThat(Plan.metadata(Output.Pdf.DEFAULT.with(none), l, source))
         .isEqualTo(new Metadata("", "", "", "", "de"));
   }
 
   @Test
   void particularsHaveNoControlCharacters() {
     Document d = chapters().withMetadata(new Metadata("Own\u0000 title\n", "", "A\u0007", "", ""));
-    assertThat(Plan.metadata(Output.Pdf.USUAL, Samples.layout(d), folder.resolve("rules.docx")))
+    assertThat(Plan.metadata(Output.Pdf.DEFAULT, Samples.layout(d), folder.resolve("rules.docx")))
         .isEqualTo(new Metadata("Own  title", "", "A", "", ""));
   }
 
@@ -230,8 +230,12 @@ class PlanTest {
     Path source = Files.writeString(folder.resolve("rules.docx"), "the source itself");
     Conformance k =
         new Conformance(
-            Conformance.Standard.A3B, false, true, Version.V1_7, Enclosures.USUAL.withSource(true));
-    Recipe r = new Recipe("With source", "", List.of(Output.Pdf.USUAL.with(k)));
+            Conformance.Standard.A3B,
+            false,
+            true,
+            Version.V1_7,
+            Enclosures.DEFAULT.withSource(true));
+    Recipe r = new Recipe("With source", "", List.of(Output.Pdf.DEFAULT.with(k)));
     Receipt receipt = Samples.publish(layout, r, folder, source, (file, done) -> {});
     assertThat(receipt.verified()).as(ReceiptJson.write(receipt)).isTrue();
     String listed =

@@ -65,7 +65,7 @@ class RecipeFileTest {
                         false,
                         false,
                         Version.V1_6,
-                        Enclosures.USUAL.withSource(true)),
+                        Enclosures.DEFAULT.withSource(true)),
                     new InitialView(
                         2,
                         InitialView.Zoom.PAGE_WIDTH,
@@ -115,10 +115,10 @@ class RecipeFileTest {
              "outputs": [{"kind": "pdf", "weight": {"resolution": 150}}, {"kind": "docx"}]}
             """,
             "small.json");
-    Compression usual = Compression.USUAL;
+    Compression usual = Compression.DEFAULT;
     assertThat(r.outputs())
         .containsExactly(
-            Output.Pdf.USUAL.with(
+            Output.Pdf.DEFAULT.with(
                 new Compression(
                     usual.effort(),
                     usual.objectStreams(),
@@ -137,7 +137,8 @@ class RecipeFileTest {
             {"decant-recipe": 2, "name": "Both", "outputs": [{"kind": "pdf"}, {"kind": "docx"}]}
             """,
             "both.json");
-    assertThat(r.outputs()).containsExactly(Output.Pdf.USUAL, new Output.Office(Formats.working()));
+    assertThat(r.outputs())
+        .containsExactly(Output.Pdf.DEFAULT, new Output.Office(Formats.working()));
     assertThat(RecipeFile.read(RecipeFile.write(r), "again.json")).isEqualTo(r);
   }
 

@@ -15,7 +15,7 @@ class RecipeShelfTest {
   @TempDir Path folder;
 
   private static Recipe recipe(String name, String about) {
-    return new Recipe(name, about, List.of(Output.Pdf.USUAL.withNaming("{stem} board")));
+    return new Recipe(name, about, List.of(Output.Pdf.DEFAULT.withNaming("{stem} board")));
   }
 
   private RecipeShelf shelf() {

@@ -72,7 +72,7 @@ class WaitingTest {
     var rights =
         new Security(
             Security.Protection.AES_256, true, false, EnumSet.noneOf(Permission.class), true);
-    var locked = new Recipe("Locked", "", List.of(Output.Pdf.USUAL.with(rights)));
+    var locked = new Recipe("Locked", "", List.of(Output.Pdf.DEFAULT.with(rights)));
     assertThatThrownBy(() ->
             queue.add(
                 Samples.document(Samples.paragraph("x")),

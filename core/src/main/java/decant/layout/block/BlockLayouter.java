@@ -323,16 +323,13 @@ public final class BlockLayouter {
 
   /** How wide paragraphs are without any break. */
   double widest(List<Paragraph> paragraphs) {
-    return paragraphs.stream()
-        .mapToDouble(p -> contentOf(p, CellLooks.NONE).most())
-        .max()
-        .orElse(0);
+    return paragraphs.stream().mapToDouble(p -> contentOf(p, CellLooks.NONE).max()).max().orElse(0);
   }
 
   /** How wide the content of a cell is at least and at most. */
   ColumnWidths.Content contentOf(Cell c, CellLooks looks) {
-    double least = 0;
-    double most = 0;
+    double min = 0;
+    double max = 0;
     for (Block b : c.blocks()) {
       ColumnWidths.Content w =
           switch (b) {
@@ -343,10 +340,10 @@ public final class BlockLayouter {
             }
             case KeptBlock k -> ColumnWidths.Content.NONE;
           };
-      least = Math.max(least, w.least());
-      most = Math.max(most, w.most());
+      min = Math.max(min, w.min());
+      max = Math.max(max, w.max());
     }
-    return new ColumnWidths.Content(least, most);
+    return new ColumnWidths.Content(min, max);
   }
 
   private ColumnWidths.Content contentOf(Paragraph p, CellLooks looks) {
@@ -358,8 +355,8 @@ public final class BlockLayouter {
     ParagraphStyle style = filler.styles().paragraph(p);
     double word = 0;
     double line = 0;
-    double least = 0;
-    double most = 0;
+    double min = 0;
+    double max = 0;
     for (Unit u : filler.texts().cut(p, style, fields)) {
       if (u.endsLine()) {
         word = 0;
@@ -368,8 +365,8 @@ public final class BlockLayouter {
       }
       word += u.isSpace() ? 0 : u.width();
       line += u.kind() == Kind.TAB ? styles.sheet().typesetting().tabDistance() : u.width();
-      least = Math.max(least, word);
-      most = Math.max(most, line);
+      min = Math.max(min, word);
+      max = Math.max(max, line);
       if (u.breakAfter() || u.isSpace()) {
         word = 0;
       }
@@ -377,8 +374,7 @@ public final class BlockLayouter {
     double sides = style.indents().start() + style.indents().end();
     double first = Math.max(0, style.indents().firstLine());
     var content =
-        new ColumnWidths.Content(
-            least + Math.max(0, sides), most + Math.max(0, sides) + first + 0.05);
+        new ColumnWidths.Content(min + Math.max(0, sides), max + Math.max(0, sides) + first + 0.05);
     measured.put(p.id(), new Measured(p, looks, content));
     return content;
   }

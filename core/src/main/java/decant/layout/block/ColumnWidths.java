@@ -16,10 +16,10 @@ final class ColumnWidths {
   /**
    * How wide the content of a cell is.
    *
-   * @param least its longest word
-   * @param most without any break
+   * @param min its longest word
+   * @param max without any break
    */
-  record Content(double least, double most) {
+  record Content(double min, double max) {
     static final Content NONE = new Content(0, 0);
   }
 
@@ -51,11 +51,11 @@ final class ColumnWidths {
     if (fixed) {
       return fixed(wanted, said, target > 0 ? target : room);
     }
-    double[] least = new double[columns];
-    double[] most = new double[columns];
-    contents(t, at, columns, content, padding, least, most);
+    double[] min = new double[columns];
+    double[] max = new double[columns];
+    contents(t, at, columns, content, padding, min, max);
     for (int c = 0; c < columns; c++) {
-      wanted[c] = Math.max(said[c] ? wanted[c] : most[c], least[c]);
+      wanted[c] = Math.max(said[c] ? wanted[c] : max[c], min[c]);
     }
     double sum = Arrays.stream(wanted).sum();
     double limit = target > 0 ? Math.min(target, Math.max(room, target)) : Math.max(room, 1);
@@ -63,7 +63,7 @@ final class ColumnWidths {
       return wanted;
     }
     if (sum > limit) {
-      return narrowed(wanted, least, limit);
+      return narrowed(wanted, min, limit);
     }
     return target > sum ? scaled(wanted, target / Math.max(sum, 1)) : wanted;
   }
@@ -115,8 +115,8 @@ final class ColumnWidths {
       int columns,
       Function<Cell, Content> content,
       Function<Cell, Insets> padding,
-      double[] least,
-      double[] most) {
+      double[] min,
+      double[] max) {
     for (int pass = 0; pass < 2; pass++) { // cells of one column first
       for (int r = 0; r < at.length; r++) {
         for (int k = 0; k < at[r].length; k++) {
@@ -127,9 +127,9 @@ final class ColumnWidths {
             Content w = content.apply(c);
             Insets p = padding.apply(c);
             double sides = p.left() + p.right();
-            double narrow = c.look().value(TableTraits.NO_WRAP) ? w.most() : w.least();
-            spread(least, from, to, narrow + sides);
-            spread(most, from, to, w.most() + sides);
+            double narrow = c.look().value(TableTraits.NO_WRAP) ? w.max() : w.min();
+            spread(min, from, to, narrow + sides);
+            spread(max, from, to, w.max() + sides);
           }
         }
       }
@@ -150,16 +150,16 @@ final class ColumnWidths {
   }
 
   /** Takes from each column what it has beyond its longest word, in proportion. */
-  private static double[] narrowed(double[] wanted, double[] least, double limit) {
-    double floor = Arrays.stream(least).sum();
+  private static double[] narrowed(double[] wanted, double[] min, double limit) {
+    double floor = Arrays.stream(min).sum();
     double sum = Arrays.stream(wanted).sum();
     if (floor >= limit) {
-      return scaled(least, limit / Math.max(1, floor));
+      return scaled(min, limit / Math.max(1, floor));
     }
     double share = (limit - floor) / (sum - floor);
     double[] out = new double[wanted.length];
     for (int c = 0; c < out.length; c++) {
-      out[c] = least[c] + (wanted[c] - least[c]) * share;
+      out[c] = min[c] + (wanted[c] - min[c]) * share;
     }
     return out;
   }

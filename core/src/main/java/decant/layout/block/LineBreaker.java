@@ -28,7 +28,7 @@ import org.jspecify.annotations.Nullable;
 final class LineBreaker {
 
   /** The least room beside something in the way that a line is set in: an inch. */
-  private static final double LEAST_LANE = 72;
+  private static final double MIN_LANE = 72;
 
   private final TextUnits texts;
   private final Styles styles;
@@ -178,7 +178,7 @@ final class LineBreaker {
       for (int tries = 0; tries < 200; tries++) {
         for (Lane lane : lanes) {
           double room = own - lane.left() - lane.right();
-          if (lane.isFree() || room >= Math.min(LEAST_LANE, own)) {
+          if (lane.isFree() || room >= Math.min(MIN_LANE, own)) {
             add(lane);
           }
         }

@@ -196,9 +196,9 @@ final class TableSetter {
       double right = edges[to];
       double width = right - left;
       Insets p = look.value(TableTraits.CELL_PADDING);
-      double most = Math.max(0, width / 4);
-      double padLeft = Math.min(p.left(), most);
-      double padRight = Math.min(p.right(), most);
+      double max = Math.max(0, width / 4);
+      double padLeft = Math.min(p.left(), max);
+      double padRight = Math.min(p.right(), max);
       double top = p.top() + rules.above(r);
       double inner = Math.max(6, width - padLeft - padRight);
       List<Fragment> content =

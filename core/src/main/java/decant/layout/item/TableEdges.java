@@ -94,11 +94,11 @@ public final class TableEdges {
 
   /** How much the lines above a grid row take of its height. */
   public double above(int row) {
-    double most = 0;
+    double max = 0;
     for (Rule r : across[row]) {
-      most = Math.max(most, r == null ? 0 : r.extent());
+      max = Math.max(max, r == null ? 0 : r.extent());
     }
-    return most;
+    return max;
   }
 
   private static Rule heaviest(Rule[] edge, int from, int to) {

@@ -42,14 +42,14 @@ final class BlockFit {
   }
 
   /** The part that a block must be broken before for all parts above it to fit. */
-  int fitting(BlockLayout l, int from, double top, int most) {
+  int fitting(BlockLayout l, int from, double top, int max) {
     NoteArea.State before = notes.save();
     int to = from;
-    while (to < most) {
+    while (to < max) {
       double end = top + l.height(from, to + 1);
       List<NodeId> marked = marks.in(l, to);
-      double least = marked.isEmpty() ? 0 : notes.least(marked, width);
-      if (end + least > column.floor() + TOLERANCE) {
+      double min = marked.isEmpty() ? 0 : notes.least(marked, width);
+      if (end + min > column.floor() + TOLERANCE) {
         break;
       }
       if (!marked.isEmpty()) {

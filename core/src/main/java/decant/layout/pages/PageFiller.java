@@ -117,10 +117,10 @@ public final class PageFiller {
     if (above <= p.margins().top() && below <= p.margins().bottom()) {
       return p;
     }
-    double most = p.height() / 2 - 40;
+    double max = p.height() / 2 - 40;
     return p.withMargins(
-        above <= p.margins().top() ? p.margins().top() : Math.min(above, most),
-        below <= p.margins().bottom() ? p.margins().bottom() : Math.min(below, most));
+        above <= p.margins().top() ? p.margins().top() : Math.min(above, max),
+        below <= p.margins().bottom() ? p.margins().bottom() : Math.min(below, max));
   }
 
   private double heightOf(decant.model.Story running, PageSetup p) {

@@ -422,13 +422,13 @@ final class PageFilling {
 
   private boolean wantsAnotherColumn(int k, BlockLayout l, int end) {
     double room = floor() - y - spacing.before(l);
-    double most = l.height() + 400;
-    if (most < room) {
+    double max = l.height() + 400;
+    if (max < room) {
       return false; // whatever it is kept with, there is room for it
     }
     double whole = limit - columnTop;
-    double least = leastFrom(k, l, end, whole);
-    return least > room + BlockFit.TOLERANCE && least <= whole;
+    double min = leastFrom(k, l, end, whole);
+    return min > room + BlockFit.TOLERANCE && min <= whole;
   }
 
   /**
@@ -436,7 +436,7 @@ final class PageFilling {
    * kept with.
    */
   private double leastFrom(int from, BlockLayout first, int end, double whole) {
-    double least = 0;
+    double min = 0;
     int k = from;
     BlockLayout l = first;
     Spacing s = new Spacing();
@@ -446,14 +446,14 @@ final class PageFilling {
         continue;
       }
       s.placed(l);
-      least += l.height() + s.before(next);
-      if (least > whole) {
+      min += l.height() + s.before(next);
+      if (min > whole) {
         return first.height(0, Math.min(first.parts(), first.leastHead())); // too much to keep
       }
       l = next;
     }
     double head = l.height(0, Math.min(l.parts(), l.leastHead()));
-    return head > whole ? least : least + head;
+    return head > whole ? min : min + head;
   }
 
   /**

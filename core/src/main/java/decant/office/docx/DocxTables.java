@@ -21,7 +21,7 @@ import java.util.Optional;
 /** Tables (§17.4). */
 final class DocxTables {
   /** More columns than this no table of an honest file has. */
-  private static final int MOST_COLUMNS = 200;
+  private static final int MAX_COLUMNS = 200;
 
   /** Something that gives the blocks of a cell. */
   interface CellContent {
@@ -45,7 +45,7 @@ final class DocxTables {
     tbl.child("w:tblGrid")
         .ifPresent(g ->
             g.elements("w:gridCol")
-                .limit(MOST_COLUMNS)
+                .limit(MAX_COLUMNS)
                 .forEach(c -> columns.add(DocxLooks.twips(c.attribute("w:w")).orElse(0.0))));
     List<Table.Row> rows = rows(tbl, content);
     var table = new Table(NodeId.fresh(), look, columns, rows);
@@ -71,7 +71,7 @@ final class DocxTables {
                     .map(Double::intValue)
                     .orElse(1),
                 1,
-                MOST_COLUMNS);
+                MAX_COLUMNS);
         if (continues(tcPr, "w:hMerge") && !cells.isEmpty()) {
           Cell before = cells.removeLast();
           cells.add(spanning(before, before.columnSpan() + span, before.rowSpan()));

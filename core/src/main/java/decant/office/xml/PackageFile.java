@@ -121,12 +121,12 @@ public final class PackageFile implements AutoCloseable {
       return Optional.empty();
     }
     try (InputStream in = zip.getInputStream(e)) {
-      long most = limits.unpackedBytes() - unpacked;
+      long max = limits.unpackedBytes() - unpacked;
       if (e.getCompressedSize() > 0) {
-        most = Math.min(most, Math.max(1L << 20, e.getCompressedSize() * limits.ratio()));
+        max = Math.min(max, Math.max(1L << 20, e.getCompressedSize() * limits.ratio()));
       }
-      byte[] b = in.readNBytes((int) Math.min(Integer.MAX_VALUE - 16, most + 1));
-      if (b.length > most) {
+      byte[] b = in.readNBytes((int) Math.min(Integer.MAX_VALUE - 16, max + 1));
+      if (b.length > max) {
         throw new ReadProblem(
             ReadProblem.Kind.TOO_LARGE, WORDS.say("package-file.the-part-unpacks-to-far", name));
       }

@@ -14,8 +14,8 @@ import java.util.Optional;
  */
 public record Conformance(
     Standard standard, boolean accessible, boolean tagged, Version version, Enclosures enclosures) {
-  public static final Conformance USUAL =
-      new Conformance(Standard.NONE, false, true, Version.V1_7, Enclosures.USUAL);
+  public static final Conformance DEFAULT =
+      new Conformance(Standard.NONE, false, true, Version.V1_7, Enclosures.DEFAULT);
 
   /** Parts and levels of PDF/A (ISO 19005). */
   public enum Standard {

@@ -10,7 +10,7 @@ package decant.pdf.choices;
  * @param fields fields that can be filled in (§12.7), rather than lines and boxes that are printed
  */
 public record Enclosures(boolean source, boolean files, boolean comments, boolean fields) {
-  public static final Enclosures USUAL = new Enclosures(false, true, false, true);
+  public static final Enclosures DEFAULT = new Enclosures(false, true, false, true);
 
   public Enclosures withSource(boolean other) {
     return new Enclosures(other, files, comments, fields);

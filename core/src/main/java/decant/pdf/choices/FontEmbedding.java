@@ -13,7 +13,7 @@ import java.util.TreeMap;
 public record FontEmbedding(Embedding usual, Map<String, FontChoice> fonts) {
   private static final Words WORDS = Words.of(FontEmbedding.class);
 
-  public static final FontEmbedding USUAL = new FontEmbedding(Embedding.USED, Map.of());
+  public static final FontEmbedding DEFAULT = new FontEmbedding(Embedding.USED, Map.of());
 
   /** How much of a font the file brings along. */
   public enum Embedding {

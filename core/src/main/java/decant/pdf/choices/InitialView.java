@@ -16,9 +16,9 @@ public record InitialView(
     int page, Zoom zoom, Panel panel, Arrangement arrangement, Window window, Printing printing) {
   private static final Words WORDS = Words.of(InitialView.class);
 
-  public static final InitialView USUAL =
+  public static final InitialView DEFAULT =
       new InitialView(
-          1, Zoom.VIEWERS, Panel.BOOKMARKS, Arrangement.VIEWERS, Window.USUAL, Printing.USUAL);
+          1, Zoom.VIEWERS, Panel.BOOKMARKS, Arrangement.VIEWERS, Window.DEFAULT, Printing.DEFAULT);
 
   /**
    * What the viewer shows around the pages.
@@ -35,7 +35,7 @@ public record InitialView(
       boolean hideControls,
       boolean fitWindow,
       boolean titleInBar) {
-    public static final Window USUAL = new Window(false, false, false, false, true);
+    public static final Window DEFAULT = new Window(false, false, false, false, true);
   }
 
   /**
@@ -46,7 +46,7 @@ public record InitialView(
    * @param copies how many copies it offers to print, up to 99; 0 leaves it to the viewer
    */
   public record Printing(PrintScaling scaling, Duplex duplex, int copies) {
-    public static final Printing USUAL = new Printing(PrintScaling.VIEWERS, Duplex.VIEWERS, 0);
+    public static final Printing DEFAULT = new Printing(PrintScaling.VIEWERS, Duplex.VIEWERS, 0);
 
     public Printing {
       if (copies < 0 || copies > 99) {

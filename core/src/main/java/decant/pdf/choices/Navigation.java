@@ -25,7 +25,7 @@ public record Navigation(
   /** The deepest level of headings. */
   public static final int ALL_LEVELS = 9;
 
-  public static final Navigation USUAL =
+  public static final Navigation DEFAULT =
       new Navigation(ALL_LEVELS, 1, true, true, Addresses.AS_TEXT, true);
 
   /**

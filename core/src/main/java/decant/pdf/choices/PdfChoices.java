@@ -25,17 +25,17 @@ public record PdfChoices(
   }
 
   /** The usual choices for some pages. */
-  public static PdfChoices usual(List<Integer> pages, Metadata metadata) {
+  public static PdfChoices defaults(List<Integer> pages, Metadata metadata) {
     return new PdfChoices(
         pages,
-        Navigation.USUAL,
-        FontEmbedding.USUAL,
-        Compression.USUAL,
+        Navigation.DEFAULT,
+        FontEmbedding.DEFAULT,
+        Compression.DEFAULT,
         Security.OPEN,
         Passwords.NONE,
         metadata,
-        Conformance.USUAL,
-        InitialView.USUAL);
+        Conformance.DEFAULT,
+        InitialView.DEFAULT);
   }
 
   public PdfChoices with(Navigation other) {

@@ -14,7 +14,7 @@ import org.apache.pdfbox.cos.COSStream;
 
 /** Compression by deflate (RFC 1950 and 1951). */
 public final class Deflated {
-  private static final int MOST_INFLATED = 256 << 20;
+  private static final int MAX_INFLATED = 256 << 20;
 
   private Deflated() {}
 
@@ -94,8 +94,8 @@ public final class Deflated {
   /** Empty if the bytes are damaged, or far too many. */
   private static byte[] inflated(byte[] packed) {
     try (InputStream in = new InflaterInputStream(new ByteArrayInputStream(packed))) {
-      byte[] out = in.readNBytes(MOST_INFLATED);
-      return out.length == MOST_INFLATED ? new byte[0] : out;
+      byte[] out = in.readNBytes(MAX_INFLATED);
+      return out.length == MAX_INFLATED ? new byte[0] : out;
     } catch (IOException e) {
       return new byte[0];
     }

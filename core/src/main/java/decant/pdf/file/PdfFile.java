@@ -418,12 +418,12 @@ public final class PdfFile {
     }
 
     int offsetWidth() {
-      long most = 0;
+      long max = 0;
       for (int n = 0; n < size; n++) {
-        most = Math.max(most, place(n));
+        max = Math.max(max, place(n));
       }
       int width = 1;
-      while (most >> 8 * width > 0) {
+      while (max >> 8 * width > 0) {
         width++;
       }
       return width;

@@ -276,7 +276,7 @@ public final class PdfReader {
     var cutter = new DrawingCutter(pdf);
     for (int p = 0; p < pages.size(); p++) {
       ScannedPage page = pages.get(p);
-      if (lines.get(p).size() <= MOST_PIECES) {
+      if (lines.get(p).size() <= MAX_PIECES) {
         continue;
       }
       request.checkpoint();
@@ -308,7 +308,7 @@ public final class PdfReader {
   }
 
   /** Of one page; a page of small print in columns and tables has some hundreds. */
-  private static final int MOST_PIECES = 4000;
+  private static final int MAX_PIECES = 4000;
 
   private List<ScannedPage> scan() throws ReadProblem, IOException {
     PageScans.Result scanned = new PageScans(request, pdf, links, () -> open(request)).all();

@@ -39,7 +39,7 @@ final class DrawingForms {
   /** Dots an inch of a drawing that a standard allows as an image only. */
   private static final double PIXELS = 300;
 
-  private static final int MOST_PIXELS = 5000;
+  private static final int MAX_PIXELS = 5000;
 
   private final PDDocument scratch;
   private final Conformance conformance;
@@ -100,8 +100,8 @@ final class DrawingForms {
     if (v.isEmpty()) {
       return Optional.empty();
     }
-    int w = (int) Math.clamp(Math.ceil(width / 72 * PIXELS), 1, MOST_PIXELS);
-    int h = (int) Math.clamp(Math.ceil((double) w * height / FORM), 1, MOST_PIXELS);
+    int w = (int) Math.clamp(Math.ceil(width / 72 * PIXELS), 1, MAX_PIXELS);
+    int h = (int) Math.clamp(Math.ceil((double) w * height / FORM), 1, MAX_PIXELS);
     var image = new BufferedImage(w, h, BufferedImage.TYPE_INT_RGB);
     Graphics2D g = image.createGraphics();
     g.setColor(Color.WHITE);
@@ -113,7 +113,7 @@ final class DrawingForms {
     }
     var png = new ByteArrayOutputStream();
     ImageIO.write(image, "png", png);
-    return new PictureMaker(Compression.USUAL, conformance)
+    return new PictureMaker(Compression.DEFAULT, conformance)
         .image(Media.of("image/png", png.toByteArray()), width, width * height / FORM);
   }
 

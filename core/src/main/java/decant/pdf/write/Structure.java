@@ -22,7 +22,7 @@ import org.apache.pdfbox.cos.COSString;
  * is read and given the content of the pages. What no page shows is left out.
  */
 final class Structure {
-  private static final int MOST_HEADING_TAGS = 6;
+  private static final int MAX_HEADING_TAGS = 6;
 
   private record PartKey(int page, Content content) {}
 
@@ -278,7 +278,7 @@ final class Structure {
         above.pop();
       }
       above.push(e.heading);
-      e.heading = Math.min(MOST_HEADING_TAGS, above.size());
+      e.heading = Math.min(MAX_HEADING_TAGS, above.size());
     }
     e.below.forEach(b -> number(b, above));
   }

@@ -19,7 +19,7 @@ import java.util.Map;
 /** The pictures and drawings that a page of the layout shows, gathered while it is walked. */
 final class ExpectedPictures {
   /** The least side of an area, in points. */
-  private static final double LEAST = 8;
+  private static final double MIN = 8;
 
   private final Map<MediaId, Media> media;
   private final boolean drawingsAsPixels;
@@ -59,7 +59,7 @@ final class ExpectedPictures {
 
   /** An area of a colour, as boxes and shaded cells have it; lines are too thin to be told of. */
   void fill(Box box) {
-    if (Math.min(box.width(), box.height()) >= LEAST) {
+    if (Math.min(box.width(), box.height()) >= MIN) {
       drawn = true;
     }
   }

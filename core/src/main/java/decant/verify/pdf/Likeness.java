@@ -37,10 +37,10 @@ final class Likeness {
   private static final double FINE = 2;
 
   /** Of a page that is looked at, for posters. */
-  private static final double MOST_PIXELS = 8_000_000;
+  private static final double MAX_PIXELS = 8_000_000;
 
   /** How far the mean of a colour may be off in a field, of 255. */
-  private static final int MOST = 24;
+  private static final int MAX = 24;
 
   private final PDFRenderer renderer;
   private final PagePainter painter = PagePainter.withoutText();
@@ -95,17 +95,16 @@ final class Likeness {
     }
   }
 
-  private Optional<Box> firstUnlike(PublishedPage page, int inFile, double most)
-      throws IOException {
+  private Optional<Box> firstUnlike(PublishedPage page, int inFile, double max) throws IOException {
     double area = page.width() * page.height();
-    double scale = Math.min(most, Math.sqrt(MOST_PIXELS / area));
+    double scale = Math.min(max, Math.sqrt(MAX_PIXELS / area));
     int side = Math.max(1, (int) (SIDE * scale));
     var wanted = new Means(painter.paint(publication, page, scale));
     var got = new Means(renderer.renderImage(inFile, (float) scale, ImageType.RGB));
     int w = Math.min(wanted.width, got.width);
     int h = Math.min(wanted.height, got.height);
     Optional<Box> worst = Optional.empty();
-    int worstOff = MOST;
+    int worstOff = MAX;
     for (int y = 0; y + side <= h; y += side) {
       for (int x = 0; x + side <= w; x += side) {
         var field = new Box(x / scale, y / scale, SIDE, SIDE);
@@ -124,13 +123,13 @@ final class Likeness {
    * their pictures at the same fractions of one.
    */
   private static int difference(Means wanted, Means got, int x, int y, int side) {
-    int least = 255;
+    int min = 255;
     for (int dy = -1; dy <= 1; dy++) {
       for (int dx = -1; dx <= 1; dx++) {
-        least = Math.min(least, wanted.difference(x, y, got, x + dx, y + dy, side));
+        min = Math.min(min, wanted.difference(x, y, got, x + dx, y + dy, side));
       }
     }
-    return least;
+    return min;
   }
 
   /** The colours of a picture, summed up so that the mean of any field takes four of them. */
@@ -163,11 +162,11 @@ final class Likeness {
       if (ox < 0 || oy < 0 || ox + side > o.width || oy + side > o.height) {
         return 255;
       }
-      int most = 0;
+      int max = 0;
       for (int c = 0; c < 3; c++) {
-        most = Math.max(most, Math.abs(sum(c, x, y, side) - o.sum(c, ox, oy, side)));
+        max = Math.max(max, Math.abs(sum(c, x, y, side) - o.sum(c, ox, oy, side)));
       }
-      return most / (side * side);
+      return max / (side * side);
     }
 
     private int sum(int c, int x, int y, int side) {

@@ -32,7 +32,7 @@ final class OpeningCheck {
   /** Empty if nothing is chosen and the file says nothing either. */
   static Optional<Check> of(PDDocument pdf, PdfChoices choices) {
     var c = new OpeningCheck(pdf, choices);
-    boolean usual = choices.initialView().equals(InitialView.USUAL);
+    boolean usual = choices.initialView().equals(InitialView.DEFAULT);
     boolean same = c.opensAtPage() && c.looks() && c.prints();
     return usual && same
         ? Optional.empty()

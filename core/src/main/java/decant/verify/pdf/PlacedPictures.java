@@ -43,10 +43,10 @@ final class PlacedPictures {
       double top = wanted.box.y() - box.y();
       double right = box.right() - wanted.box.right();
       double bottom = box.bottom() - wanted.box.bottom();
-      double least = Math.min(Math.min(left, right), Math.min(top, bottom));
-      double most = Math.max(Math.max(left, right), Math.max(top, bottom));
+      double min = Math.min(Math.min(left, right), Math.min(top, bottom));
+      double max = Math.max(Math.max(left, right), Math.max(top, bottom));
       boolean amid = Math.abs(left - right) < SAME && Math.abs(top - bottom) < SAME;
-      return kind == wanted.kind && least > -SAME && (kind == Kind.DRAWING ? amid : most < SAME);
+      return kind == wanted.kind && min > -SAME && (kind == Kind.DRAWING ? amid : max < SAME);
     }
   }
 

@@ -17,7 +17,7 @@ import org.junit.jupiter.params.provider.MethodSource;
 
 /** What standards forbid to go together is refused with the group where it is put right. */
 class ConflictTest {
-  private static final PdfChoices FREE = PdfChoices.usual(List.of(0, 1), Metadata.NONE);
+  private static final PdfChoices FREE = PdfChoices.defaults(List.of(0, 1), Metadata.NONE);
   private static final Passwords BOTH = new Passwords("quay", "master");
 
   private static Security security(Protection p, boolean open, boolean change) {
@@ -29,7 +29,7 @@ class ConflictTest {
   }
 
   private static Conformance conformance(Standard s) {
-    return Conformance.USUAL.with(s);
+    return Conformance.DEFAULT.with(s);
   }
 
   private record Case(String why, PdfChoices choices, Group... groups) {
@@ -41,7 +41,7 @@ class ConflictTest {
 
   static Stream<Case> cases() {
     Protection aes = Protection.AES_256;
-    Conformance accessible = Conformance.USUAL.withAccessible(true);
+    Conformance accessible = Conformance.DEFAULT.withAccessible(true);
     var noReading = new Security(aes, true, false, EnumSet.of(Permission.PRINT), true);
     var fontOut =
         new FontEmbedding(
@@ -52,24 +52,25 @@ class ConflictTest {
                     FontEmbedding.Embedding.LEFT_OUT, FontEmbedding.Substitute.values()[0])));
     return Stream.of(
         new Case("nothing is chosen", FREE),
-        new Case("locked in full", locked(aes, Conformance.USUAL)),
+        new Case("locked in full", locked(aes, Conformance.DEFAULT)),
         // ISO 19005-2 6.1.3 and its siblings: no Encrypt key
         new Case("an archive is encrypted", locked(aes, conformance(Standard.A2B)), Group.RIGHTS),
         // ISO 32000-2 table 25: AESV3 only in 2.0, in 1.7 by its extension level 3
-        new Case("AES-256 in 1.4", locked(aes, Conformance.USUAL.with(Version.V1_4)), Group.RIGHTS),
+        new Case(
+            "AES-256 in 1.4", locked(aes, Conformance.DEFAULT.with(Version.V1_4)), Group.RIGHTS),
         new Case(
             "AES-128 in 1.5",
-            locked(Protection.AES_128, Conformance.USUAL.with(Version.V1_5)),
+            locked(Protection.AES_128, Conformance.DEFAULT.with(Version.V1_5)),
             Group.RIGHTS),
         new Case(
-            "AES-128 in 1.6", locked(Protection.AES_128, Conformance.USUAL.with(Version.V1_6))),
-        new Case("RC4 in 1.4", locked(Protection.RC4_128, Conformance.USUAL.with(Version.V1_4))),
+            "AES-128 in 1.6", locked(Protection.AES_128, Conformance.DEFAULT.with(Version.V1_6))),
+        new Case("RC4 in 1.4", locked(Protection.RC4_128, Conformance.DEFAULT.with(Version.V1_4))),
         // ISO 32000-2 7.6.1: the older ones are deprecated
         new Case(
             "RC4 in 2.0",
-            locked(Protection.RC4_128, Conformance.USUAL.with(Version.V2_0)),
+            locked(Protection.RC4_128, Conformance.DEFAULT.with(Version.V2_0)),
             Group.RIGHTS),
-        new Case("AES-256 in 2.0", locked(aes, Conformance.USUAL.with(Version.V2_0))),
+        new Case("AES-256 in 2.0", locked(aes, Conformance.DEFAULT.with(Version.V2_0))),
         new Case(
             "no password is asked for",
             FREE.with(security(aes, false, false), Passwords.NONE),
@@ -134,13 +135,13 @@ class ConflictTest {
   }
 
   private static InitialView opensAt(int page) {
-    InitialView f = InitialView.USUAL;
+    InitialView f = InitialView.DEFAULT;
     return new InitialView(
         page,
         f.zoom(),
         f.panel(),
         f.arrangement(),
-        InitialView.Window.USUAL,
+        InitialView.Window.DEFAULT,
         new InitialView.Printing(f.printing().scaling(), f.printing().duplex(), 0));
   }
 

@@ -113,7 +113,7 @@ class AlteredChoicesTest {
   static void publish() throws IOException {
     layout = Samples.layout(form());
     assertThat(layout.pages()).hasSize(2);
-    Conformance k = Conformance.USUAL;
+    Conformance k = Conformance.DEFAULT;
     choices =
         Samples.choices(layout)
             .with(k.with(k.enclosures().withComments(true)))
@@ -284,7 +284,7 @@ class AlteredChoicesTest {
   /** A file that opens in some way of its own was not chosen to. */
   @Test
   void whatWasNotChosenIsSeenToo() throws IOException {
-    PdfChoices usual = choices.with(InitialView.USUAL);
+    PdfChoices usual = choices.with(InitialView.DEFAULT);
     assertThat(Altered.failed(published, layout, usual)).containsExactly("Opening");
     Path older =
         Files.write(
@@ -298,7 +298,7 @@ class AlteredChoicesTest {
   @ParameterizedTest
   @EnumSource(InitialView.Zoom.class)
   void everySizeOfOpeningPasses(InitialView.Zoom zoom) throws IOException {
-    InitialView f = InitialView.USUAL;
+    InitialView f = InitialView.DEFAULT;
     PdfChoices c =
         choices.with(
             new InitialView(
@@ -319,7 +319,7 @@ class AlteredChoicesTest {
   void theOutlineOfSomePagesPasses() throws IOException {
     for (PdfChoices c :
         List.of(
-            choices.with(InitialView.USUAL).with(List.of(1)),
+            choices.with(InitialView.DEFAULT).with(List.of(1)),
             choices.with(new Navigation(1, 1, true, true, Navigation.Addresses.AS_TEXT, true)))) {
       Path file = Files.write(folder.resolve("some.pdf"), Samples.pdf(layout, c));
       assertThat(Altered.failed(file, layout, c)).isEmpty();

@@ -71,7 +71,7 @@ public final class PagesView extends Region {
   /** Rows of pixels in one strip of a page. */
   private static final int STRIP = 512;
 
-  private static final long MOST_PIXELS = 60_000_000L;
+  private static final long MAX_PIXELS = 60_000_000L;
   private static final ExecutorService PAINTERS =
       new ThreadPoolExecutor(
           2,
@@ -561,7 +561,7 @@ public final class PagesView extends Region {
       pixels = pixelScale();
       int width = (int) Math.round(source.width(page) * pixels);
       int height = (int) Math.round(source.height(page) * pixels);
-      if ((long) width * height > MOST_PIXELS || width < 1 || height < 1) {
+      if ((long) width * height > MAX_PIXELS || width < 1 || height < 1) {
         return;
       }
       int each = source.paintsInStrips() ? STRIP : height;

@@ -34,7 +34,7 @@ final class ConformanceChoices implements Choices {
   private static final Words WORDS = Words.of(ConformanceChoices.class);
 
   private static final int THUMBNAIL = 44;
-  private static final int MOST = 20;
+  private static final int MAX = 20;
 
   private final PublishState state;
   private final ComboBox<Standard> standard;
@@ -168,11 +168,11 @@ final class ConformanceChoices implements Choices {
     if (!now.equals(shown)) {
       shown = now;
       lacks.getChildren().clear();
-      now.stream().limit(MOST).forEach(l -> lacks.getChildren().add(lack(l)));
-      if (now.size() > MOST) {
+      now.stream().limit(MAX).forEach(l -> lacks.getChildren().add(lack(l)));
+      if (now.size() > MAX) {
         lacks
             .getChildren()
-            .add(Choosing.quiet(WORDS.count("conformance-choices.more", now.size() - MOST)));
+            .add(Choosing.quiet(WORDS.count("conformance-choices.more", now.size() - MAX)));
       }
     }
     String words =

@@ -24,7 +24,7 @@ import javafx.scene.layout.VBox;
 final class PagesChoices implements Choices {
   private static final Words WORDS = Words.of(PagesChoices.class);
 
-  private static final int MOST = 200;
+  private static final int MAX = 200;
 
   private final PublishState state;
   private final TextField range;
@@ -163,11 +163,11 @@ final class PagesChoices implements Choices {
   /** As many levels as a list can be looked through. */
   private static List<Chapters.Chapter> fewer(List<Chapters.Chapter> all) {
     List<Chapters.Chapter> some = all;
-    for (int deepest = 9; some.size() > MOST && deepest > 1; deepest--) {
+    for (int deepest = 9; some.size() > MAX && deepest > 1; deepest--) {
       int level = deepest;
       some = some.stream().filter(c -> c.level() < level).toList();
     }
-    return some.size() > MOST ? some.subList(0, MOST) : some;
+    return some.size() > MAX ? some.subList(0, MAX) : some;
   }
 
   private void ticked(String heading, boolean on) {

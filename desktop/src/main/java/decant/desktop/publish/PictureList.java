@@ -34,7 +34,7 @@ final class PictureList {
    */
   record Shown(Media media, double width, double height, String name) {}
 
-  private static final int MOST = 40;
+  private static final int MAX = 40;
 
   private final PublishState state;
   private final Consumer<Shown> look;
@@ -64,8 +64,8 @@ final class PictureList {
     int n = 1;
     Map<MediaId, Shown> all = pictures();
     for (Shown s : all.values()) {
-      if (n > MOST) {
-        root.getChildren().add(Choosing.quiet(WORDS.count("picture-list.more", all.size() - MOST)));
+      if (n > MAX) {
+        root.getChildren().add(Choosing.quiet(WORDS.count("picture-list.more", all.size() - MAX)));
         break;
       }
       root.getChildren().add(row(s, n++, now.get()));

@@ -201,7 +201,7 @@ final class RecipeBar {
     act(
         "recipe-add-pdf",
         WORDS.say("recipe-bar.add", Formats.pages().name()),
-        () -> add(Output.Pdf.USUAL));
+        () -> add(Output.Pdf.DEFAULT));
     for (Format f : Formats.written()) {
       act(
           "recipe-add-" + f.extension(),

@@ -29,9 +29,9 @@ import javafx.scene.layout.VBox;
 final class SizePanel {
   private static final Words WORDS = Words.of(SizePanel.class);
   private static final long NO_SIZE = Long.MIN_VALUE;
-  private static final int MOST_FILES = 4;
-  private static final int MOST_PARTS = 4;
-  private static final int MOST_OTHERS = 4;
+  private static final int MAX_FILES = 4;
+  private static final int MAX_PARTS = 4;
+  private static final int MAX_OTHERS = 4;
 
   /** Rows keep their room while sizes are worked out, so that nothing below them moves. */
   private static final double ROW = 20;
@@ -47,8 +47,8 @@ final class SizePanel {
 
   SizePanel(PublishState state) {
     this.state = state;
-    parts.setMinHeight((MOST_PARTS + 1) * (ROW + 2));
-    others.setMinHeight((MOST_OTHERS + 2) * ROW);
+    parts.setMinHeight((MAX_PARTS + 1) * (ROW + 2));
+    others.setMinHeight((MAX_OTHERS + 2) * ROW);
     busy.setId("publish-busy");
     busy.getStyleClass().add("thin");
     busy.setMaxWidth(Double.MAX_VALUE);
@@ -70,16 +70,15 @@ final class SizePanel {
     // While a choice is being mended the files stay listed, so that nothing moves.
     outlook.plan().ifPresent(p -> items = p.items());
     Weights w = state.weightsProperty().get();
-    for (int k = 0; k < Math.min(MOST_FILES, items.size()); k++) {
+    for (int k = 0; k < Math.min(MAX_FILES, items.size()); k++) {
       files
           .getChildren()
           .add(figure(items.get(k).name(), w.files().getOrDefault(items.get(k).name(), -1L), ""));
     }
-    if (items.size() > MOST_FILES) {
+    if (items.size() > MAX_FILES) {
       files
           .getChildren()
-          .add(
-              figure(WORDS.count("size-panel.more-files", items.size() - MOST_FILES), NO_SIZE, ""));
+          .add(figure(WORDS.count("size-panel.more-files", items.size() - MAX_FILES), NO_SIZE, ""));
       files
           .getChildren()
           .add(
@@ -123,17 +122,17 @@ final class SizePanel {
     }
     List<Map.Entry<String, Long>> sorted = new ArrayList<>(by.entrySet());
     sorted.sort(Map.Entry.comparingByValue(Comparator.reverseOrder()));
-    long most = sorted.isEmpty() ? 1 : sorted.getFirst().getValue();
+    long max = sorted.isEmpty() ? 1 : sorted.getFirst().getValue();
     long rest = 0;
     for (int k = 0; k < sorted.size(); k++) {
-      if (k < MOST_PARTS || sorted.size() == MOST_PARTS + 1) {
-        parts.getChildren().add(bar(sorted.get(k).getKey(), sorted.get(k).getValue(), most));
+      if (k < MAX_PARTS || sorted.size() == MAX_PARTS + 1) {
+        parts.getChildren().add(bar(sorted.get(k).getKey(), sorted.get(k).getValue(), max));
       } else {
         rest += sorted.get(k).getValue();
       }
     }
     if (rest > 0) {
-      parts.getChildren().add(bar(WORDS.say("size-panel.rest"), rest, most));
+      parts.getChildren().add(bar(WORDS.say("size-panel.rest"), rest, max));
     }
   }
 
@@ -150,7 +149,7 @@ final class SizePanel {
             Comparator.comparing(
                     (Map.Entry<SizeEstimate.Alternative, Long> e) -> e.getKey().risky())
                 .thenComparing(Map.Entry::getValue))
-        .limit(MOST_OTHERS)
+        .limit(MAX_OTHERS)
         .forEach(e -> others.getChildren().add(other(e.getKey(), e.getValue(), w)));
   }
 
@@ -194,10 +193,10 @@ final class SizePanel {
     return new HBox(6, l, n);
   }
 
-  private static Node bar(String name, long bytes, long most) {
+  private static Node bar(String name, long bytes, long max) {
     var fill = new Region();
     fill.getStyleClass().add("part-bar");
-    double width = 60.0 * bytes / Math.max(1, most);
+    double width = 60.0 * bytes / Math.max(1, max);
     fill.setMinSize(Math.max(1, width), 8);
     fill.setPrefSize(Math.max(1, width), 8);
     fill.setMaxSize(Math.max(1, width), 8);

@@ -25,7 +25,7 @@ final class CommandField extends TextField {
   private static final Words WORDS = Words.of(CommandField.class);
   private static final double WIDTH = 460;
   private static final double ROW = 30;
-  private static final int MOST_ROWS = 12;
+  private static final int MAX_ROWS = 12;
 
   private final Actions actions;
   private final Popup popup = new Popup();
@@ -149,7 +149,7 @@ final class CommandField extends TextField {
     none.setVisible(!any);
     none.setManaged(!any);
     none.setText(WORDS.say("command-field.none", getText().strip()));
-    list.setPrefSize(WIDTH, Math.min(MOST_ROWS, matching.size()) * ROW + 2);
+    list.setPrefSize(WIDTH, Math.min(MAX_ROWS, matching.size()) * ROW + 2);
     none.setPrefSize(WIDTH, ROW);
     Bounds b = localToScreen(getBoundsInLocal());
     if (b != null) {

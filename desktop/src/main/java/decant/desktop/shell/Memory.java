@@ -33,7 +33,7 @@ public final class Memory {
    */
   public record Kept(
       double width, double height, boolean maximised, boolean dark, double zoom, String folder) {
-    static final Kept USUAL = new Kept(1280, 800, false, false, 0, "");
+    static final Kept DEFAULT = new Kept(1280, 800, false, false, 0, "");
 
     /** The same with sizes that a window can have. */
     Kept sensible() {
@@ -129,13 +129,13 @@ public final class Memory {
 
   private static Kept load(Path store) {
     if (!Files.exists(store)) {
-      return Kept.USUAL;
+      return Kept.DEFAULT;
     }
     try {
       return JSON.readValue(store.toFile(), Kept.class).sensible();
     } catch (IOException | RuntimeException e) {
       Faults.mended("reading what the window remembers", e);
-      return Kept.USUAL; // a damaged memory of window sizes is no loss
+      return Kept.DEFAULT; // a damaged memory of window sizes is no loss
     }
   }
 }

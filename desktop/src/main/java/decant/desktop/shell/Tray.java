@@ -20,7 +20,7 @@ import javafx.collections.ObservableList;
  * first; remembered between runs. Knows no controls.
  */
 public final class Tray {
-  private static final int MOST = 200;
+  private static final int MAX = 200;
   private static final ObjectMapper JSON = new ObjectMapper();
 
   private final Path store;
@@ -58,7 +58,7 @@ public final class Tray {
     Path whole = file.toAbsolutePath().normalize();
     list.remove(whole);
     list.addFirst(whole);
-    while (list.size() > MOST) {
+    while (list.size() > MAX) {
       list.removeLast();
     }
   }

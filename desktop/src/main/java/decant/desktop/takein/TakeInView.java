@@ -120,7 +120,7 @@ public final class TakeInView implements Stage {
   /** What became of the text at a place of the source; nothing if the place is a whole page. */
   private Optional<NodeId> nodeAt(Finding.SourcePlace place) {
     NodeId best = null;
-    double most = 0;
+    double max = 0;
     for (Map.Entry<NodeId, Finding.SourcePlace> e : work.taken().origin().places().entrySet()) {
       Finding.SourcePlace s = e.getValue();
       double shared =
@@ -128,13 +128,13 @@ public final class TakeInView implements Stage {
               ? Math.max(0, s.box().sharedWidth(place.box()))
                   * Math.max(0, s.box().sharedHeight(place.box()))
               : 0;
-      if (shared > most) {
-        most = shared;
+      if (shared > max) {
+        max = shared;
         best = e.getKey();
       }
     }
     double whole = place.box().width() * place.box().height();
-    return most * 3 > whole ? Optional.ofNullable(best) : Optional.empty();
+    return max * 3 > whole ? Optional.ofNullable(best) : Optional.empty();
   }
 
   private Optional<Finding.SourcePlace> placeOf(NodeId n) {

@@ -15,7 +15,7 @@ public final class Wraps {
   private static final double UNITS = 21_600;
 
   /** A contour of more corners says nothing that its box does not. */
-  private static final int MOST_CORNERS = 2000;
+  private static final int MAX_CORNERS = 2000;
 
   private Wraps() {}
 
@@ -74,7 +74,7 @@ public final class Wraps {
   }
 
   private static Contour contour(List<Contour.Point> points) {
-    return points.size() < 3 || points.size() > MOST_CORNERS ? Contour.BOX : new Contour(points);
+    return points.size() < 3 || points.size() > MAX_CORNERS ? Contour.BOX : new Contour(points);
   }
 
   private static Optional<Contour.Point> point(Optional<String> x, Optional<String> y) {

@@ -55,7 +55,7 @@ final class BesideThresholds {
     /** How far the edge of a paragraph moves where it no longer stands beside a picture. */
     static final double SHIFTED = 0.3;
 
-    static final int FEWEST_LINES = 2;
+    static final int MIN_LINES = 2;
 
     /** A wider picture leaves no room for text beside it, as a share of the text's width. */
     static final double WIDEST = 0.7;

@@ -129,7 +129,7 @@ public final class Floats {
       }
     }
     boolean enough =
-        lines >= BesideThresholds.Floats.FEWEST_LINES
+        lines >= BesideThresholds.Floats.MIN_LINES
             && lines * BesideThresholds.Floats.LINE > box.height() * BesideThresholds.Floats.BESIDE;
     return enough && edges.size() == 1 ? Optional.ofNullable(first) : Optional.empty();
   }

@@ -136,16 +136,16 @@ public final class RunningTexts {
     var texts = new ArrayList<RunningText>();
     // By identity: lines are long to compare.
     Set<TextLine> taken = Collections.newSetFromMap(new IdentityHashMap<>());
-    int least = Math.max(2, (int) Math.ceil(pages.size() * BesideThresholds.RunningTexts.ON_PAGES));
+    int min = Math.max(2, (int) Math.ceil(pages.size() * BesideThresholds.RunningTexts.ON_PAGES));
     Set<TextLine> repeated = Collections.newSetFromMap(new IdentityHashMap<>());
     groups.values().stream()
-        .filter(g -> g.stream().map(TextLine::page).distinct().count() >= least)
+        .filter(g -> g.stream().map(TextLine::page).distinct().count() >= min)
         .filter(g -> areSame(g) || counter(g).isPresent())
         .forEach(repeated::addAll);
     groups.forEach((key, lines) -> {
       long onPages = lines.stream().map(TextLine::page).distinct().count();
       Optional<Counter> number = counter(lines);
-      boolean repeats = onPages >= least && (pages.size() > 2 || onPages == pages.size());
+      boolean repeats = onPages >= min && (pages.size() > 2 || onPages == pages.size());
       boolean edge =
           lines.stream().allMatch(l -> isOutermost(l, linesByPage.get(l.page()), key.header()));
       // Titles of chapters stand on few pages each: at the very edge, and well apart from the text.
@@ -338,10 +338,10 @@ public final class RunningTexts {
           offsets.merge(numbers.get(group) - l.page(), 1, Integer::sum);
         }
       }
-      var most = offsets.entrySet().stream().max(Map.Entry.comparingByValue());
-      if (most.isPresent()
-          && most.get().getValue() >= BesideThresholds.RunningTexts.COUNTS * lines.size()) {
-        return Optional.of(new Counter(group, most.get().getKey()));
+      var max = offsets.entrySet().stream().max(Map.Entry.comparingByValue());
+      if (max.isPresent()
+          && max.get().getValue() >= BesideThresholds.RunningTexts.COUNTS * lines.size()) {
+        return Optional.of(new Counter(group, max.get().getKey()));
       }
     }
     return Optional.empty();

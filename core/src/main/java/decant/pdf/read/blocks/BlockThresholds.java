@@ -24,10 +24,10 @@ final class BlockThresholds {
     static final double FULL_LINE = 0.2;
 
     /** Lines closer than that would touch. */
-    static final double LEAST_PITCH = 0.8;
+    static final double MIN_PITCH = 0.8;
 
     /** Lines further apart are double spaced at least, and may be paragraphs. */
-    static final double MOST_PITCH = 2.2;
+    static final double MAX_PITCH = 2.2;
 
     /** Of the common size of a region: larger lines are titles. */
     static final double TITLE = 1.15;
@@ -79,7 +79,7 @@ final class BlockThresholds {
   static final class ContentsPages {
     private ContentsPages() {}
 
-    static final int FEWEST = 3;
+    static final int MIN = 3;
 
     /** Numbers of contents end at one edge. */
     static final double SAME_EDGE = 4;

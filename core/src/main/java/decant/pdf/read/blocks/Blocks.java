@@ -75,8 +75,8 @@ public final class Blocks {
       TextLine before = lines.get(k - 1);
       double gap = lines.get(k).baseline() - before.baseline();
       double size = lines.get(k).size();
-      if (gap > size * BlockThresholds.Blocks.LEAST_PITCH
-          && gap < size * BlockThresholds.Blocks.MOST_PITCH
+      if (gap > size * BlockThresholds.Blocks.MIN_PITCH
+          && gap < size * BlockThresholds.Blocks.MAX_PITCH
           && Sizes.near(size, before.size())) {
         all[n++] = gap;
         if (before.box().right() > edge) {

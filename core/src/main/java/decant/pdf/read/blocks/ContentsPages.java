@@ -86,7 +86,7 @@ public final class ContentsPages {
 
   private static boolean isContents(List<Candidate> run) {
     long dotted = run.stream().filter(c -> c.entry().dotted()).count();
-    if (run.size() < BlockThresholds.ContentsPages.FEWEST || dotted * 3 < run.size()) {
+    if (run.size() < BlockThresholds.ContentsPages.MIN || dotted * 3 < run.size()) {
       return false;
     }
     int grow = 0;

@@ -153,8 +153,8 @@ public final class Headings {
               && !(k + 1 < all.size()
                   && all.get(k + 1).page() == t.page()
                   && isEntry(all.get(k + 1), number.get()));
-      double least = t.bold() && !body.bold() ? BlockThresholds.Headings.SMALLER : Sizes.AS_LARGE;
-      if (shape && t.size() >= body.size() * least && goesOn(number.get(), known)) {
+      double min = t.bold() && !body.bold() ? BlockThresholds.Headings.SMALLER : Sizes.AS_LARGE;
+      if (shape && t.size() >= body.size() * min && goesOn(number.get(), known)) {
         candidates.put(k, Style.of(t));
         known.add(number.get());
       }
@@ -319,8 +319,8 @@ public final class Headings {
     if (larger) {
       return !sentence || s.size() > body.size() * BlockThresholds.Headings.MUCH_LARGER;
     }
-    double least = bolder && numbered ? BlockThresholds.Headings.SMALLER : Sizes.AS_LARGE;
-    if (s.size() < body.size() * least || t.kind() == Detected.Kind.ITEM && !numbered) {
+    double min = bolder && numbered ? BlockThresholds.Headings.SMALLER : Sizes.AS_LARGE;
+    if (s.size() < body.size() * min || t.kind() == Detected.Kind.ITEM && !numbered) {
       return false;
     }
     boolean standsOff =

@@ -13,7 +13,7 @@ import org.apache.pdfbox.pdmodel.interactive.documentnavigation.outline.PDOutlin
 
 /** The titles of a file's outline (ISO 32000-1 §12.3.3), folded for comparing. */
 public final class PdfOutlineTitles {
-  private static final int MOST = 20_000;
+  private static final int MAX = 20_000;
 
   private PdfOutlineTitles() {}
 
@@ -36,9 +36,9 @@ public final class PdfOutlineTitles {
    */
   private static void collect(PDOutlineNode node, Set<String> out, Set<COSBase> seen, int depth) {
     for (PDOutlineItem item = node.getFirstChild();
-        item != null && seen.size() < MOST && seen.add(item.getCOSObject());
+        item != null && seen.size() < MAX && seen.add(item.getCOSObject());
         item = item.getNextSibling()) {
-      if (item.getTitle() != null && out.size() < MOST) {
+      if (item.getTitle() != null && out.size() < MAX) {
         String title = Folding.fold(item.getTitle());
         if (title.length() > 1) {
           out.add(title);

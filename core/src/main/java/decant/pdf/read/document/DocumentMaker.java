@@ -180,7 +180,7 @@ public final class DocumentMaker {
       look = look.with(ParagraphTraits.STYLE, StyleMaker.ENTRY_STYLE + t.level());
     }
     double space = looks.spaceBefore(t, before);
-    if (space > DocumentThresholds.DocumentMaker.LEAST_SPACE * t.size()) {
+    if (space > DocumentThresholds.DocumentMaker.MIN_SPACE * t.size()) {
       look = look.with(ParagraphTraits.SPACE_BEFORE, LookMaker.halves(space));
     }
     if (looks.beginsPage(t, before, setup)) {

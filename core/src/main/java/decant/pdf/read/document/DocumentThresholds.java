@@ -15,7 +15,7 @@ final class DocumentThresholds {
     static final int DIVIDED = 3;
 
     /** Between paragraphs; less is rounding. */
-    static final double LEAST_SPACE = 0.08;
+    static final double MIN_SPACE = 0.08;
   }
 
   /** Of {@link decant.pdf.read.document.FigureMaker}. */
@@ -93,17 +93,17 @@ final class DocumentThresholds {
     private StyleMaker() {}
 
     /** Of single spacing: closer lines would touch. */
-    static final double LEAST_PITCH = 0.8;
+    static final double MIN_PITCH = 0.8;
 
     /** Wider than that nobody sets text. */
-    static final double MOST_PITCH = 2.5;
+    static final double MAX_PITCH = 2.5;
   }
 
   /** Of {@link decant.pdf.read.document.TableMaker}. */
   static final class TableMaker {
     private TableMaker() {}
 
-    static final double MOST_CELL_PADDING = 12;
+    static final double MAX_CELL_PADDING = 12;
 
     static final double CELL_PADDING = 4;
 

@@ -47,7 +47,7 @@ final class StyleMaker {
     this.bodyText =
         commonLook(Detected.Kind.PARAGRAPH, 0)
             .orElseGet(() ->
-                commonLook(Detected.Kind.ITEM, 1).orElse(Look.of(TextTraits.SIZE, Sizes.USUAL)));
+                commonLook(Detected.Kind.ITEM, 1).orElse(Look.of(TextTraits.SIZE, Sizes.DEFAULT)));
     this.bodyPitch = commonPitch();
   }
 
@@ -133,8 +133,8 @@ final class StyleMaker {
     return Math.round(
             Math.clamp(
                     factor,
-                    DocumentThresholds.StyleMaker.LEAST_PITCH,
-                    DocumentThresholds.StyleMaker.MOST_PITCH)
+                    DocumentThresholds.StyleMaker.MIN_PITCH,
+                    DocumentThresholds.StyleMaker.MAX_PITCH)
                 * 100)
         / 100.0;
   }

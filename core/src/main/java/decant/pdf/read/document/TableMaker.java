@@ -105,7 +105,7 @@ final class TableMaker {
     apart.sort(null);
     double usual = apart.isEmpty() ? 0 : apart.get(apart.size() / 2);
     double each =
-        LookMaker.halves(Math.clamp(usual / 2, 0, DocumentThresholds.TableMaker.MOST_CELL_PADDING));
+        LookMaker.halves(Math.clamp(usual / 2, 0, DocumentThresholds.TableMaker.MAX_CELL_PADDING));
     return new Insets(
         each,
         DocumentThresholds.TableMaker.CELL_PADDING,

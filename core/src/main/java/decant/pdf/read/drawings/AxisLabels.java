@@ -83,10 +83,10 @@ final class AxisLabels {
   }
 
   /** The pieces on the first height below, if there are enough of them. */
-  private static List<TextLine> row(List<TextLine> below, int least) {
+  private static List<TextLine> row(List<TextLine> below, int min) {
     double first = below.stream().mapToDouble(TextLine::baseline).min().orElse(0);
     List<TextLine> row = below.stream().filter(l -> l.baseline() - first < 2).toList();
-    return row.size() >= least ? row : List.of();
+    return row.size() >= min ? row : List.of();
   }
 
   private static boolean isNear(Box b, Box d) {

@@ -27,7 +27,7 @@ import java.util.stream.Stream;
  */
 public final class DetectedDrawings {
   /** More drawings than this on one page are a texture, and said to be left out. */
-  private static final int MOST_ON_PAGE = 40;
+  private static final int MAX_ON_PAGE = 40;
 
   /** Cuts the picture at a place out of a page. */
   public interface Cutter {
@@ -53,7 +53,7 @@ public final class DetectedDrawings {
     var left = new HashSet<Integer>();
     for (int k = 0; k < pages.size(); k++) {
       ScannedPage p = pages.get(k);
-      boolean texture = found.get(k).size() > MOST_ON_PAGE;
+      boolean texture = found.get(k).size() > MAX_ON_PAGE;
       for (Drawing d : found.get(k)) {
         long times = places.getOrDefault(place(d), 0L);
         boolean running = times > 2 && times * 2 > pages.size();
@@ -145,7 +145,7 @@ public final class DetectedDrawings {
       }
       List<Glyph> within = within(page, box, cluster);
       if (isDrawn(cluster, page)
-          && textShare(within, box) < DrawingThresholds.DetectedDrawings.MOST_TEXT) {
+          && textShare(within, box) < DrawingThresholds.DetectedDrawings.MAX_TEXT) {
         out.add(new Drawing(box, cluster, within, content(cluster)));
       }
     }
@@ -164,7 +164,7 @@ public final class DetectedDrawings {
   /** Drawings near one another with no text between are one: a row of figures, a divided chart. */
   private static List<Drawing> together(List<Drawing> drawings, ScannedPage page) {
     var out = new ArrayList<>(drawings);
-    if (out.size() > MOST_ON_PAGE) {
+    if (out.size() > MAX_ON_PAGE) {
       return out;
     }
     boolean changed = true;

@@ -38,7 +38,7 @@ import org.apache.pdfbox.util.Vector;
 public final class DrawingCutter {
   private static final Color NOTHING = new Color(255, 255, 255, 0);
   private static final double DOTS_PER_POINT = 300 / 72.0;
-  private static final double MOST_DOTS = 4000;
+  private static final double MAX_DOTS = 4000;
 
   private final PDDocument pdf;
 
@@ -103,7 +103,7 @@ public final class DrawingCutter {
   }
 
   private static byte[] painted(Part part, int number, Box place) throws IOException {
-    double scale = Math.min(DOTS_PER_POINT, MOST_DOTS / Math.max(place.width(), place.height()));
+    double scale = Math.min(DOTS_PER_POINT, MAX_DOTS / Math.max(place.width(), place.height()));
     var image =
         new BufferedImage(
             (int) Math.max(1, Math.round(place.width() * scale)),

@@ -33,7 +33,7 @@ final class DrawingThresholds {
     static final double PARTS_NEAR = 40;
 
     /** A drawing with more than this share of its area under letters is text with decoration. */
-    static final double MOST_TEXT = 0.25;
+    static final double MAX_TEXT = 0.25;
 
     /** Of a page: what covers more is its background. */
     static final double BACKGROUND = 0.7;

@@ -29,7 +29,7 @@ import org.jspecify.annotations.Nullable;
  */
 final class FontTexts {
   /** Letters are looked for among so many codes. */
-  private static final int MOST_CODES = 1200;
+  private static final int MAX_CODES = 1200;
 
   private final PDFont font;
   private final Map<Integer, Shown> known = new HashMap<>();
@@ -195,7 +195,7 @@ final class FontTexts {
     SourceFace face = SourceFace.of(font);
     int like = 0;
     int unlike = 0;
-    int last = font instanceof PDType0Font ? MOST_CODES : 255;
+    int last = font instanceof PDType0Font ? MAX_CODES : 255;
     for (int code = 0; code <= last && like + unlike < FontThresholds.FontTexts.SAMPLES; code++) {
       String s = hasCode(code) ? said(code) : "";
       if (s.length() == 1 && isLetter(s.charAt(0))) {

@@ -53,7 +53,7 @@ record GlyphShape(byte[] cells, double aspect, double height, double bottom) {
     if (height < FontThresholds.GlyphShape.LOW) {
       return false;
     }
-    int most = SIDE * 255;
+    int max = SIDE * 255;
     int[] sides = new int[4];
     int amid = 0;
     int all = 0;
@@ -69,9 +69,9 @@ record GlyphShape(byte[] cells, double aspect, double height, double bottom) {
       all += ink;
     }
     boolean frame =
-        java.util.Arrays.stream(sides).allMatch(s -> s > most * FontThresholds.GlyphShape.SIDE_INK);
+        java.util.Arrays.stream(sides).allMatch(s -> s > max * FontThresholds.GlyphShape.SIDE_INK);
     boolean block =
-        all > FontThresholds.GlyphShape.BLOCK * most * SIDE
+        all > FontThresholds.GlyphShape.BLOCK * max * SIDE
             && aspect > FontThresholds.GlyphShape.BAR;
     return block || frame && amid == 0;
   }
@@ -89,11 +89,11 @@ record GlyphShape(byte[] cells, double aspect, double height, double bottom) {
     if (proportions > limit) {
       return 1;
     }
-    double most = (limit - proportions) * 255 * cells.length;
+    double max = (limit - proportions) * 255 * cells.length;
     int sum = 0;
-    for (int k = 0; k < cells.length && sum <= most; k++) {
+    for (int k = 0; k < cells.length && sum <= max; k++) {
       sum += Math.abs((cells[k] & 255) - (o.cells[k] & 255));
     }
-    return sum > most ? 1 : sum / (255.0 * cells.length) + proportions;
+    return sum > max ? 1 : sum / (255.0 * cells.length) + proportions;
   }
 }

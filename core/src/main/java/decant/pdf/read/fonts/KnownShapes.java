@@ -138,11 +138,11 @@ final class KnownShapes {
       return Optional.empty();
     }
     String best = "";
-    double least = FontThresholds.KnownShapes.NEAR;
+    double min = FontThresholds.KnownShapes.NEAR;
     for (Known k : all()) {
-      double d = shape.unlike(k.shape, least) + k.rarity;
-      if (d < least) {
-        least = d;
+      double d = shape.unlike(k.shape, min) + k.rarity;
+      if (d < min) {
+        min = d;
         best = k.character;
       }
     }

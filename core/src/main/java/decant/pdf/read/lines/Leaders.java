@@ -50,7 +50,7 @@ public final class Leaders {
       tab |= line.get(gap).text().equals("\t");
     }
     // The stop that ends a sentence or an abbreviation is no leader.
-    boolean dotted = dots >= LineThresholds.Leaders.FEWEST;
+    boolean dotted = dots >= LineThresholds.Leaders.MIN;
     if (gap == 0 || !dotted && (!tab || dots > 0)) {
       return Optional.empty();
     }

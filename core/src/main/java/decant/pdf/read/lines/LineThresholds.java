@@ -40,7 +40,7 @@ final class LineThresholds {
   static final class Leaders {
     private Leaders() {}
 
-    static final int FEWEST = 4;
+    static final int MIN = 4;
   }
 
   /** Of {@link decant.pdf.read.lines.Lines}. */
@@ -97,7 +97,7 @@ final class LineThresholds {
     static final double SAME_EDGE = 2.5;
 
     /** The least gutter, as a share of the size of the text beside it. */
-    static final double LEAST_GUTTER = 0.55;
+    static final double MIN_GUTTER = 0.55;
 
     /** A gap within a line that may be a gutter; spaces are narrower. */
     static final double GAP = 0.7;
@@ -150,7 +150,7 @@ final class LineThresholds {
     /** Of the width of a column: its left edge is the same on two pages but for so much. */
     static final double SAME_EDGE = 0.015;
 
-    static final double MOST_COLUMNS = 4;
+    static final double MAX_COLUMNS = 4;
 
     /** Columns differ in width by less than this share, or they are a layout of another kind. */
     static final double ALIKE = 0.15;

@@ -52,7 +52,7 @@ public final class Lines {
     return letters.entrySet().stream()
         .max(Map.Entry.comparingByValue())
         .map(Map.Entry::getKey)
-        .orElse(Sizes.USUAL);
+        .orElse(Sizes.DEFAULT);
   }
 
   /**

@@ -180,14 +180,14 @@ public final class PageColumns {
   private static List<Double> edges(List<TextLine> lines) {
     double[] xs = lines.stream().mapToDouble(l -> l.box().x()).sorted().toArray();
     var out = new ArrayList<Double>();
-    double least = xs[0] + 40;
+    double min = xs[0] + 40;
     int k = 0;
     while (k < xs.length) {
       int end = k;
       while (end < xs.length && xs[end] - xs[k] <= LineThresholds.PageColumns.SAME_EDGE) {
         end++;
       }
-      if (end - k >= 3 && xs[k] > least) {
+      if (end - k >= 3 && xs[k] > min) {
         out.add(xs[k]);
       }
       k = end;
@@ -248,7 +248,7 @@ public final class PageColumns {
   private static boolean crosses(TextLine l, double x, double size) {
     Box b = l.box();
     return b.x() < x - LineThresholds.PageColumns.SAME_EDGE
-        && b.right() > x - LineThresholds.PageColumns.LEAST_GUTTER * Math.min(size, l.size());
+        && b.right() > x - LineThresholds.PageColumns.MIN_GUTTER * Math.min(size, l.size());
   }
 
   /** The last line of a title that reaches across. */

@@ -88,7 +88,7 @@ public final class TextColumns {
                   < columns.getFirst().width() * LineThresholds.TextColumns.ALIKE;
       int many = lines.getOrDefault(m, 0);
       boolean enough = many >= 4 && many * 10 >= all;
-      if (apart && alike && enough && columns.size() < LineThresholds.TextColumns.MOST_COLUMNS) {
+      if (apart && alike && enough && columns.size() < LineThresholds.TextColumns.MAX_COLUMNS) {
         columns.add(m);
         held += many;
       }

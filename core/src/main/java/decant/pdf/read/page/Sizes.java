@@ -3,7 +3,7 @@ package decant.pdf.read.page;
 /** Sizes of text held against each other, and places by the size of the text at them. */
 public final class Sizes {
   /** The size of text where nothing is known, in points; the default of common programs. */
-  public static final double USUAL = 11.0;
+  public static final double DEFAULT = 11.0;
 
   /** Of a size: sizes of one look differ by less, from rounding to tenths of a point. */
   private static final double SAME = 0.03;

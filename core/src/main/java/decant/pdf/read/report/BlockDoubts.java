@@ -58,7 +58,7 @@ final class BlockDoubts {
         letters.entrySet().stream()
             .max(Map.Entry.comparingByValue())
             .map(Map.Entry::getKey)
-            .orElse(Sizes.USUAL);
+            .orElse(Sizes.DEFAULT);
     boolean boldBody = isMostlyBold();
     for (int k = 0; k + 1 < found.size(); k++) {
       if (!(found.get(k) instanceof Detected.Text t) || !mayBeHeading(t, k, body, boldBody)) {

@@ -41,12 +41,12 @@ public final class Conservation {
   private static final Words WORDS = Words.of(Conservation.class);
 
   /** Told one by one up to this many a page; the rest of it as one. */
-  private static final int MOST_ON_PAGE = 5;
+  private static final int MAX_ON_PAGE = 5;
 
   private static final int LONGEST = 60;
 
   /** Counting goes through the whole text each time. */
-  private static final int MOST_COUNTED = 2000;
+  private static final int MAX_COUNTED = 2000;
 
   /** How many lines on the one that follows may stand, beside other columns. */
   private static final int AHEAD = 4;
@@ -266,7 +266,7 @@ public final class Conservation {
    * document has as often as the pages is not missing.
    */
   private boolean isThereAsOften(String letters) {
-    return counted++ < MOST_COUNTED && body.count(letters) >= source.count(letters);
+    return counted++ < MAX_COUNTED && body.count(letters) >= source.count(letters);
   }
 
   /** The label of a list item, which its list says. */
@@ -312,7 +312,7 @@ public final class Conservation {
     for (Map.Entry<String, List<TextLine>> e : missing.entrySet()) {
       TextLine l = e.getValue().getFirst();
       int n = told.merge(l.page(), 1, Integer::sum);
-      if (n <= MOST_ON_PAGE) {
+      if (n <= MAX_ON_PAGE) {
         String words = e.getKey();
         String shown = words.length() > LONGEST ? words.substring(0, LONGEST - 1) + "…" : words;
         long pages = e.getValue().stream().map(TextLine::page).distinct().count();
@@ -324,13 +324,13 @@ public final class Conservation {
       }
     }
     told.forEach((page, n) -> {
-      if (n > MOST_ON_PAGE) {
+      if (n > MAX_ON_PAGE) {
         missing.values().stream()
             .map(List::getFirst)
             .filter(l -> l.page() == page)
-            .skip(MOST_ON_PAGE)
+            .skip(MAX_ON_PAGE)
             .findFirst()
-            .ifPresent(l -> find(WORDS.count("conservation.more", n - MOST_ON_PAGE, page + 1), l));
+            .ifPresent(l -> find(WORDS.count("conservation.more", n - MAX_ON_PAGE, page + 1), l));
       }
     });
   }

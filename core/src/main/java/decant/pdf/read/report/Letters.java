@@ -108,10 +108,10 @@ final class Letters {
     int at =
         indexed ? first[hash(letters, 0)] : text.indexOf(letters, reached.getOrDefault(letters, 0));
     int best = -1;
-    int most = -1;
+    int max = -1;
     int seen = 0;
     int before = -1;
-    while (at >= 0 && most < ReportThresholds.Letters.ENOUGH && (best < 0 || seen < MOST_SEEN)) {
+    while (at >= 0 && max < ReportThresholds.Letters.ENOUGH && (best < 0 || seen < MAX_SEEN)) {
       int after = indexed ? following[at] : text.indexOf(letters, at + 1);
       if (indexed && taken[at]) {
         unlink(before, letters, after); // nothing that begins here is ever free again
@@ -121,8 +121,8 @@ final class Letters {
       seen++;
       if ((!indexed || text.startsWith(letters, at)) && isFree(at, at + n)) {
         int score = score(at, at + n, next);
-        if (score > most) {
-          most = score;
+        if (score > max) {
+          max = score;
           best = at;
         }
         if (!indexed) {
@@ -161,7 +161,7 @@ final class Letters {
   }
 
   /** Where the same is said thousands of times, one of the first will do. */
-  private static final int MOST_SEEN = 64;
+  private static final int MAX_SEEN = 64;
 
   private int score(int from, int to, List<String> next) {
     boolean begins = from == 0 || text.charAt(from - 1) == '\n';

@@ -31,7 +31,7 @@ public final class AttachedFiles {
   private static final Words WORDS = Words.of(AttachedFiles.class);
 
   private static final int DEEPEST = 20;
-  private static final int MOST = 1000;
+  private static final int MAX = 1000;
 
   /** All files of a document together take no more than this share of what may be unpacked. */
   private static final int SHARE = 8;
@@ -103,7 +103,7 @@ public final class AttachedFiles {
     String name = called.replaceAll(".*[/\\\\]", "").replaceAll("\\p{Cntrl}", "").strip();
     name = name.isEmpty() ? "file" : name;
     Optional<AttachedFile> file = spec == null ? Optional.empty() : read(name, spec);
-    if (file.isEmpty() || files.size() >= MOST) {
+    if (file.isEmpty() || files.size() >= MAX) {
       findings.add(
           Finding.general(
               Kind.CONTENT_LEFT_OUT,

@@ -26,8 +26,8 @@ final class Decorations {
   private static final double GREEN = 0.7152;
   private static final double BLUE = 0.0722;
 
-  private static final int MOST_RULES = 5000;
-  private static final int MOST_SHAPES = 3000;
+  private static final int MAX_RULES = 5000;
+  private static final int MAX_SHAPES = 3000;
 
   private final List<Painted> shapes;
   private final double width;
@@ -41,7 +41,7 @@ final class Decorations {
     this.shapes = shapes;
     this.width = width;
     List<Rule> lying = rules.stream().filter(r -> r.lying() && r.y2() - r.y1() < 2).toList();
-    if (lying.size() <= MOST_RULES) {
+    if (lying.size() <= MAX_RULES) {
       lying.forEach(r -> this.rules.add(r.middle(), r.middle(), r));
     }
   }
@@ -117,7 +117,7 @@ final class Decorations {
    */
   private Map<Glyph, Colour> marked(List<Glyph> glyphs) {
     List<Painted> candidates = shapes.stream().filter(this::mayMark).toList();
-    if (candidates.isEmpty() || candidates.size() > MOST_SHAPES) {
+    if (candidates.isEmpty() || candidates.size() > MAX_SHAPES) {
       return Map.of();
     }
     var bands = new Bands<Glyph>();

@@ -46,7 +46,7 @@ public final class DetectedComments {
       Set.of("Highlight", "Underline", "Squiggly", "StrikeOut", "Stamp", "FileAttachment");
 
   /** Remarks on one page. */
-  private static final int MOST = 500;
+  private static final int MAX = 500;
 
   private static final int LONGEST = 4000;
 
@@ -61,7 +61,7 @@ public final class DetectedComments {
         String kind = String.valueOf(a.getSubtype());
         String words = a.getContents() == null ? "" : a.getContents().strip();
         boolean silent = words.isEmpty() && MARKS.contains(kind);
-        if (OTHERS.contains(kind) || silent || a.isHidden() || out.size() >= MOST) {
+        if (OTHERS.contains(kind) || silent || a.isHidden() || out.size() >= MAX) {
           continue;
         }
         out.add(noted(page, a, number + "." + k, words));
@@ -134,7 +134,7 @@ public final class DetectedComments {
     double x = b.x() + b.width() / 2;
     double y = b.y() + b.height() / 2;
     int best = -1;
-    double least = ScanThresholds.DetectedComments.FAR;
+    double min = ScanThresholds.DetectedComments.FAR;
     for (int k = 0; k < glyphs.size(); k++) {
       Glyph g = glyphs.get(k);
       if (!g.isSpace() && !g.text().isEmpty() && g.quarter() == 0 && !g.marked().artifact()) {
@@ -142,8 +142,8 @@ public final class DetectedComments {
         double dy =
             Math.max(0, Math.max(g.baseline() - g.size() * Anatomy.ASCENT - y, y - g.baseline()));
         double away = Math.hypot(dx, 2 * dy); // rather on the same line
-        if (away < least) {
-          least = away;
+        if (away < min) {
+          min = away;
           best = k;
         }
       }

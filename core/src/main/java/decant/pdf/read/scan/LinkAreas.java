@@ -18,7 +18,7 @@ final class LinkAreas {
   private static final double FIELD = 24;
 
   /** An area over more fields than this stands in a list of its own. */
-  private static final int MOST_FIELDS = 64;
+  private static final int MAX_FIELDS = 64;
 
   private final Map<Long, List<Area>> fields = new HashMap<>();
   private final List<Area> wide = new ArrayList<>();
@@ -31,7 +31,7 @@ final class LinkAreas {
     long right = field(box.right());
     long top = field(box.y());
     long bottom = field(box.bottom());
-    if (((double) right - left + 1) * ((double) bottom - top + 1) > MOST_FIELDS) {
+    if (((double) right - left + 1) * ((double) bottom - top + 1) > MAX_FIELDS) {
       wide.add(area);
       return;
     }

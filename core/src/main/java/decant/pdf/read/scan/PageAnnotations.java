@@ -36,7 +36,7 @@ public final class PageAnnotations {
       new SourceFace("Helvetica", "Helvetica", false, false, false);
 
   private static final int LONGEST_BLANK = 120;
-  private static final int MOST_OPTIONS = 500;
+  private static final int MAX_OPTIONS = 500;
 
   /** A mark over text. */
   record Markup(Box box, Decor decor) {}
@@ -177,7 +177,7 @@ public final class PageAnnotations {
     }
     COSBase options = inherited(a.getCOSObject(), COSName.OPT).orElse(null);
     if (options instanceof org.apache.pdfbox.cos.COSArray array) {
-      for (int k = 0; k < array.size() && k < MOST_OPTIONS; k++) {
+      for (int k = 0; k < array.size() && k < MAX_OPTIONS; k++) {
         COSBase o = array.getObject(k);
         // An option is its text, or what it exports and its text.
         COSBase text =

@@ -107,7 +107,7 @@ final class PageBudget {
     }
   }
 
-  private static long unpacked(COSStream s, long most) {
+  private static long unpacked(COSStream s, long max) {
     List<COSName> filters = filters(s);
     long raw = s.getLength();
     if (filters.isEmpty() || filters.size() == 1 && raw < SURELY_SMALL) {
@@ -117,7 +117,7 @@ final class PageBudget {
       InputStream now = in;
       for (int k = 0; k < filters.size(); k++) {
         boolean last = k == filters.size() - 1;
-        var out = new Counting(last ? null : new ByteArrayOutputStream(), most);
+        var out = new Counting(last ? null : new ByteArrayOutputStream(), max);
         FilterFactory.INSTANCE.getFilter(filters.get(k)).decode(now, out, s, k);
         if (last) {
           return out.written;
@@ -126,7 +126,7 @@ final class PageBudget {
       }
       return raw;
     } catch (TooMuch e) {
-      return most + 1;
+      return max + 1;
     } catch (IOException | RuntimeException e) {
       Faults.mended("unpacking a stream", e);
       return raw; // damaged: reading it says so
@@ -164,12 +164,12 @@ final class PageBudget {
   }
 
   private static long entries(COSStream table) {
-    long most = 20_000_000;
-    if (unpacked(table, most) > most) {
+    long max = 20_000_000;
+    if (unpacked(table, max) > max) {
       return Long.MAX_VALUE;
     }
     try (InputStream in = table.createInputStream()) {
-      String text = new String(in.readNBytes((int) most), StandardCharsets.ISO_8859_1);
+      String text = new String(in.readNBytes((int) max), StandardCharsets.ISO_8859_1);
       long n = text.length() / 8;
       for (int from = text.indexOf("beginbfrange"); from >= 0; ) {
         int end = text.indexOf("endbfrange", from);
@@ -191,12 +191,12 @@ final class PageBudget {
 
   private static final class Counting extends OutputStream {
     private final @org.jspecify.annotations.Nullable ByteArrayOutputStream keep;
-    private final long most;
+    private final long max;
     private long written;
 
-    Counting(@org.jspecify.annotations.Nullable ByteArrayOutputStream keep, long most) {
+    Counting(@org.jspecify.annotations.Nullable ByteArrayOutputStream keep, long max) {
       this.keep = keep;
-      this.most = most;
+      this.max = max;
     }
 
     byte[] kept() {
@@ -211,7 +211,7 @@ final class PageBudget {
     @Override
     public void write(byte[] b, int from, int length) throws IOException {
       written += length;
-      if (written > most) {
+      if (written > max) {
         throw new TooMuch();
       }
       if (keep != null) {

@@ -48,10 +48,10 @@ import org.jspecify.annotations.Nullable;
 
 /** Runs the content stream of a page (ISO 32000-1 §7.8.2) and notes what it shows and where. */
 public final class PageScan extends PDFGraphicsStreamEngine {
-  private static final int MOST_GLYPHS = 400_000;
-  private static final int MOST_PICTURES = 2_000;
+  private static final int MAX_GLYPHS = 400_000;
+  private static final int MAX_PICTURES = 2_000;
 
-  private static final int MOST_SHAPES = 20_000;
+  private static final int MAX_SHAPES = 20_000;
   private final PageBudget budget = new PageBudget();
   private int hidden;
   private final ReadPage content;
@@ -244,7 +244,7 @@ public final class PageScan extends PDFGraphicsStreamEngine {
     for (Glyph g : visible) {
       found += g.text().equals("_") && g.quarter() == 0 && g.standsIn(area) ? 1 : 0;
     }
-    if (found < ScanThresholds.PageScan.FEWEST_LINE_SIGNS || field.isEmpty()) {
+    if (found < ScanThresholds.PageScan.MIN_LINE_SIGNS || field.isEmpty()) {
       return false;
     }
     for (int k = 0; k < visible.size(); k++) {
@@ -295,7 +295,7 @@ public final class PageScan extends PDFGraphicsStreamEngine {
   @Override
   protected void showGlyph(Matrix m, PDFont font, int code, Vector displacement)
       throws IOException {
-    if (visible.size() + invisible.size() > MOST_GLYPHS) {
+    if (visible.size() + invisible.size() > MAX_GLYPHS) {
       budget.left();
       return;
     }
@@ -432,7 +432,7 @@ public final class PageScan extends PDFGraphicsStreamEngine {
 
   @Override
   public void drawImage(PDImage image) throws IOException {
-    if (pictures.size() >= MOST_PICTURES) {
+    if (pictures.size() >= MAX_PICTURES) {
       budget.left();
       return;
     }
@@ -569,7 +569,7 @@ public final class PageScan extends PDFGraphicsStreamEngine {
   }
 
   private void note(boolean stroked, boolean filled) {
-    if (rules.size() < MOST_SHAPES) {
+    if (rules.size() < MAX_SHAPES) {
       PathRules.collect(path, toShown, stroked, ScanThresholds.PageScan.THICKEST_RULE, rules);
     }
     if (path.getCurrentPoint() != null) {
@@ -600,7 +600,7 @@ public final class PageScan extends PDFGraphicsStreamEngine {
       Rectangle2D box, boolean free, Optional<Colour> inside, Optional<Colour> outline) {
     Mark mark = marks.peek();
     Rectangle2D seen = box.createIntersection(showing());
-    if (shapes.size() < MOST_SHAPES
+    if (shapes.size() < MAX_SHAPES
         && seen.getWidth() >= 0
         && seen.getHeight() >= 0
         && (mark == null || !mark.furniture())) {

@@ -33,12 +33,12 @@ public final class PageScans {
   private static final Words WORDS = Words.of(PageScans.class);
 
   /** Fewer pages than this are not worth opening the file once more for. */
-  private static final int LEAST = 60;
+  private static final int MIN = 60;
 
   /** Half of the processors, for the compiler and the collector are at work too; measured. */
   private static final int PROCESSORS_EACH = 2;
 
-  private static final int MOST_WORKERS = 4;
+  private static final int MAX_WORKERS = 4;
 
   /** Opens the file once more. */
   public interface Opener {
@@ -80,7 +80,7 @@ public final class PageScans {
   public Result all() throws ReadProblem, IOException {
     int n = pdf.getNumberOfPages();
     int processors = Runtime.getRuntime().availableProcessors() / PROCESSORS_EACH;
-    int workers = Math.min(MOST_WORKERS, Math.min(processors, n / LEAST));
+    int workers = Math.min(MAX_WORKERS, Math.min(processors, n / MIN));
     return workers < 2 ? stretch(pdf, 0, n) : sideBySide(n, workers);
   }
 

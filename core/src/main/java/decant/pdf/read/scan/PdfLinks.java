@@ -33,7 +33,7 @@ public final class PdfLinks {
   private record Target(int page, double y) {}
 
   private static final Words WORDS = Words.of(PdfLinks.class);
-  private static final int MOST_FINDINGS = 1_000;
+  private static final int MAX_FINDINGS = 1_000;
 
   private final List<Finding> findings = new ArrayList<>();
   private final PDDocument pdf;
@@ -84,7 +84,7 @@ public final class PdfLinks {
   }
 
   private void left(String message, PDAnnotationLink l, PDPage page, int number) {
-    if (findings.size() < MOST_FINDINGS) {
+    if (findings.size() < MAX_FINDINGS) {
       findings.add(
           Finding.general(Finding.Kind.ACTIVE_CONTENT, Finding.Severity.LOSS, message)
               .from(number, PageScan.place(page, l.getRectangle())));

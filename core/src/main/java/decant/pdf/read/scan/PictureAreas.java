@@ -56,11 +56,11 @@ final class PictureAreas {
         counts[light(page.getRGB(x, y))]++;
       }
     }
-    int most = 255;
+    int max = 255;
     for (int k = 254; k >= 128; k--) {
-      most = counts[k] > counts[most] ? k : most;
+      max = counts[k] > counts[max] ? k : max;
     }
-    return most;
+    return max;
   }
 
   private static int light(int p) {
@@ -120,8 +120,8 @@ final class PictureAreas {
     double height = (bottom - top + 1) * CELL;
     int whole = (right - left + 1) * (bottom - top + 1);
     boolean picture =
-        width >= ScanThresholds.PictureAreas.LEAST_WIDTH
-            && height >= ScanThresholds.PictureAreas.LEAST_HEIGHT
+        width >= ScanThresholds.PictureAreas.MIN_WIDTH
+            && height >= ScanThresholds.PictureAreas.MIN_HEIGHT
             && cells > whole * ScanThresholds.PictureAreas.FILLED;
     // The shadow of a book's fold or of the scanner's lid runs along the edge.
     boolean edge = left <= 1 || right >= across - 2 || top <= 1 || bottom >= down - 2;

@@ -33,7 +33,7 @@ public final class RecognisedPages {
   private static final Words WORDS = Words.of(RecognisedPages.class);
 
   private static final int DOTS = 300;
-  private static final double MOST_PIXELS = 40_000_000;
+  private static final double MAX_PIXELS = 40_000_000;
 
   /** What bullets are taken for. */
   private static final String BULLETS = "«»°*©®¢·•~e";
@@ -73,7 +73,7 @@ public final class RecognisedPages {
         request.checkpoint();
         request.progress().at(found.size(), all);
         Recognised r = recognised(p);
-        if (r.words().size() >= ScanThresholds.RecognisedPages.FEWEST_WORDS) {
+        if (r.words().size() >= ScanThresholds.RecognisedPages.MIN_WORDS) {
           found.put(p.number(), r);
         }
       }
@@ -104,7 +104,7 @@ public final class RecognisedPages {
 
   private Recognised recognised(ScannedPage p) {
     double scale =
-        Math.min(DOTS / 72.0, Math.sqrt(MOST_PIXELS / Math.max(1, p.width() * p.height())));
+        Math.min(DOTS / 72.0, Math.sqrt(MAX_PIXELS / Math.max(1, p.width() * p.height())));
     try {
       BufferedImage image =
           new PDFRenderer(pdf).renderImage(p.number(), (float) scale, ImageType.RGB);

@@ -13,7 +13,7 @@ import java.util.Optional;
  * it is left alone: it is as often one above notes, or of a table.
  */
 final class RuledFields {
-  private static final int MOST_RULES = 400;
+  private static final int MAX_RULES = 400;
 
   private static final SourceFace FACE =
       new SourceFace("Times-Roman", "Times", false, false, false);
@@ -33,7 +33,7 @@ final class RuledFields {
                 r.x2() - r.x1() > ScanThresholds.RuledFields.SHORTEST * width
                     && r.x2() - r.x1() < ScanThresholds.RuledFields.LONGEST * width)
             .toList();
-    if (lying.isEmpty() || rules.size() > MOST_RULES) {
+    if (lying.isEmpty() || rules.size() > MAX_RULES) {
       return List.of();
     }
     List<Rule> standing = rules.stream().filter(r -> !r.lying()).toList();

@@ -96,7 +96,7 @@ final class ScanThresholds {
     /** How far below the middle of a line its letters stand, in ems. */
     static final double UPRIGHT = 0.38;
 
-    static final int FEWEST_LINE_SIGNS = 3;
+    static final int MIN_LINE_SIGNS = 3;
 
     /** How far the baselines of a stamp and the text under it differ where one hides the other. */
     static final double ON_LINE = 0.5;
@@ -130,9 +130,9 @@ final class ScanThresholds {
     /** By so much darker than the paper, of 255, is ink: light tints too, the paper's grain not. */
     static final int DARKER = 12;
 
-    static final double LEAST_WIDTH = 54;
+    static final double MIN_WIDTH = 54;
 
-    static final double LEAST_HEIGHT = 36;
+    static final double MIN_HEIGHT = 36;
 
     /** Less of its cells with ink is a frame or a scatter of specks. */
     static final double FILLED = 0.3;
@@ -143,7 +143,7 @@ final class ScanThresholds {
     private RecognisedPages() {}
 
     /** A page with fewer words is a picture with a word in it. */
-    static final int FEWEST_WORDS = 3;
+    static final int MIN_WORDS = 3;
 
     /**
      * Words less sure than this are specks and strokes; signs of one character sooner than words.

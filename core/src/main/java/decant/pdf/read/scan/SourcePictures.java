@@ -20,10 +20,10 @@ import org.apache.pdfbox.pdmodel.graphics.image.PDImageXObject;
 /** The pictures of a file, each read once, within limits. */
 final class SourcePictures {
   /** Dots of a black-and-white picture, or of a JPEG that is kept as it is: A0 at 250 an inch. */
-  private static final double MOST_DOTS = 100_000_000;
+  private static final double MAX_DOTS = 100_000_000;
 
   /** Pixels of a picture; of one with more, only every second or third is read, both ways. */
-  private static final double MOST_PIXELS = 40_000_000;
+  private static final double MAX_PIXELS = 40_000_000;
 
   /** A picture that would have to be thinned out more is not read. */
   private static final int COARSEST = 5;
@@ -43,7 +43,7 @@ final class SourcePictures {
     }
     try {
       Optional<Media> made =
-          pixels(image) <= MOST_DOTS && image instanceof PDImageXObject x
+          pixels(image) <= MAX_DOTS && image instanceof PDImageXObject x
               ? jpeg(x)
               : Optional.empty();
       if (made.isEmpty()) {
@@ -88,8 +88,8 @@ final class SourcePictures {
 
   /** Of how many pixels one is read, both ways. */
   private static int step(PDImage image) {
-    double most = image.getBitsPerComponent() == 1 ? MOST_DOTS : MOST_PIXELS;
-    return (int) Math.max(1, Math.ceil(Math.sqrt(pixels(image) / most)));
+    double max = image.getBitsPerComponent() == 1 ? MAX_DOTS : MAX_PIXELS;
+    return (int) Math.max(1, Math.ceil(Math.sqrt(pixels(image) / max)));
   }
 
   private static double pixels(PDImage image) {

@@ -107,7 +107,7 @@ public final class AlignedTables {
             .filter(l -> Leaders.entry(l.glyphs()).filter(Leaders.Entry::dotted).isPresent())
             .mapToDouble(l -> l.box().right())
             .toArray();
-    return edges.length >= TableThresholds.AlignedTables.LEAST_ROWS
+    return edges.length >= TableThresholds.AlignedTables.MIN_ROWS
         ? Arrays.stream(edges).max()
         : OptionalDouble.empty();
   }
@@ -125,12 +125,12 @@ public final class AlignedTables {
   private static Optional<Detected.Grid> table(
       ScannedPage page, List<List<TextLine>> rows, OptionalDouble contentsEdge) {
     long whole = rows.stream().filter(r -> r.size() >= 2).count();
-    if (whole < TableThresholds.AlignedTables.LEAST_ROWS) {
+    if (whole < TableThresholds.AlignedTables.MIN_ROWS) {
       return Optional.empty();
     }
     List<Column> columns = columns(rows);
     if (columns.size() < 2
-        || columns.size() > TableThresholds.AlignedTables.MOST_COLUMNS
+        || columns.size() > TableThresholds.AlignedTables.MAX_COLUMNS
         || !standApart(rows, columns)) {
       return Optional.empty();
     }
@@ -175,10 +175,10 @@ public final class AlignedTables {
         usual = e.getKey();
       }
     }
-    int least = usual;
+    int min = usual;
     var columns = new ArrayList<Column>();
     for (List<TextLine> row : rows) {
-      if (row.size() != least) {
+      if (row.size() != min) {
         continue;
       }
       for (TextLine l : row) {
@@ -186,7 +186,7 @@ public final class AlignedTables {
       }
     }
     columns.sort(Comparator.comparingDouble(Column::left));
-    return columns.size() == least ? columns : List.of();
+    return columns.size() == min ? columns : List.of();
   }
 
   private static void merge(List<Column> columns, Column added) {
@@ -284,23 +284,23 @@ public final class AlignedTables {
       ScannedPage page, List<List<TextLine>> rows, List<Column> columns) {
     double left = columns.getFirst().left();
     double right = columns.getLast().right();
-    double least = Double.MAX_VALUE;
-    double most = 0;
+    double min = Double.MAX_VALUE;
+    double max = 0;
     for (int k = 1; k < rows.size(); k++) {
       double gap = rows.get(k).getFirst().baseline() - rows.get(k - 1).getFirst().baseline();
-      least = Math.min(least, gap);
-      most = Math.max(most, gap);
+      min = Math.min(min, gap);
+      max = Math.max(max, gap);
     }
     double size = rows.getFirst().getFirst().size();
     boolean tight =
-        least < TableThresholds.AlignedTables.TIGHT * size
-            && most > TableThresholds.AlignedTables.TWO_PITCHES * least;
+        min < TableThresholds.AlignedTables.TIGHT * size
+            && max > TableThresholds.AlignedTables.TWO_PITCHES * min;
     int ruled = 0;
     for (int k = 1; k < rows.size(); k++) {
       ruled += ruledBetween(page, rows.get(k - 1), rows.get(k), left, right) ? 1 : 0;
     }
     boolean byRules = ruled >= 3;
-    double limit = (least + most) / 2;
+    double limit = (min + max) / 2;
     var out = new ArrayList<List<List<TextLine>>>();
     for (int k = 0; k < rows.size(); k++) {
       boolean begins = k == 0;

@@ -18,7 +18,7 @@ import java.util.List;
  * Finds tables in ruled lines that cross, and takes the text inside them out of the page's lines.
  */
 public final class RuledTables {
-  private static final int MOST_RULES = 6_000;
+  private static final int MAX_RULES = 6_000;
 
   /** The tables of a page, and the lines that stand outside them. */
   public record Result(List<Detected.Grid> tables, List<TextLine> rest) {}
@@ -31,7 +31,7 @@ public final class RuledTables {
             .filter(r -> Math.max(r.x2() - r.x1(), r.y2() - r.y1()) > 5)
             .distinct()
             .toList();
-    if (rules.size() < 4 || rules.size() > MOST_RULES) {
+    if (rules.size() < 4 || rules.size() > MAX_RULES) {
       return new Result(List.of(), lines);
     }
     var tables = new ArrayList<Detected.Grid>();

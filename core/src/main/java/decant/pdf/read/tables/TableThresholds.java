@@ -17,9 +17,9 @@ final class TableThresholds {
     /** How far the page numbers of a list of contents are off their edge. */
     static final double FLUSH = 0.4;
 
-    static final int LEAST_ROWS = 3;
+    static final int MIN_ROWS = 3;
 
-    static final int MOST_COLUMNS = 14;
+    static final int MAX_COLUMNS = 14;
 
     /** How far baselines of one row may differ. */
     static final double SAME_ROW = 0.25;

@@ -113,7 +113,7 @@ public final class TaggedBlocks {
         pages.stream()
             .mapToLong(p -> ink(p.glyphs().stream().filter(g -> !g.marked().artifact()).toList()))
             .sum();
-    if (all == 0 || tagged < TaggedThresholds.TaggedBlocks.LEAST_COVERAGE * all) {
+    if (all == 0 || tagged < TaggedThresholds.TaggedBlocks.MIN_COVERAGE * all) {
       return Optional.empty();
     }
     var untagged = new Untagged(pages, out);

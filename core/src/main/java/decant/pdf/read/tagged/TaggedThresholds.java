@@ -11,7 +11,7 @@ final class TaggedThresholds {
   static final class TaggedBlocks {
     private TaggedBlocks() {}
 
-    static final double LEAST_COVERAGE = 0.9;
+    static final double MIN_COVERAGE = 0.9;
 
     /** Of the pitch: less is no space between paragraphs. */
     static final double GAP = 0.2;

@@ -33,7 +33,7 @@ import org.apache.pdfbox.io.RandomAccessReadBuffer;
  * ToUnicode is right for every one of them.
  */
 final class EmbeddedProgram implements FontInFile {
-  private static final int MOST_CODES = 65_535;
+  private static final int MAX_CODES = 65_535;
   private static final int RESERVED = -2;
 
   /** What a font program needs in a composite font (ISO 32000-2 §9.9.1). */
@@ -80,7 +80,7 @@ final class EmbeddedProgram implements FontInFile {
   }
 
   private void add(int glyph, String text) {
-    if (codes.size() > MOST_CODES) {
+    if (codes.size() > MAX_CODES) {
       throw new IllegalStateException("more than 65,535 different glyphs of one font in one file");
     }
     int g = glyph == UsedGlyphs.BLANK ? blank : glyph;

@@ -17,11 +17,11 @@ final class PngRows {
     byte[][] tried = new byte[5][row];
     for (int y = 0; y < rows; y++) {
       int best = 0;
-      long least = Long.MAX_VALUE;
+      long min = Long.MAX_VALUE;
       for (int f = 0; f < 5; f++) {
         long sum = filter(plain, y * row, row, step, f, y > 0, tried[f]);
-        if (sum < least) {
-          least = sum;
+        if (sum < min) {
+          min = sum;
           best = f;
         }
       }

@@ -13,7 +13,7 @@ import java.util.Map;
  * @param alpha row by row, 0 to 255; empty if all of it is opaque
  */
 record Raster(int width, int height, int[] rgb, byte[] alpha) {
-  private static final int MOST_COLOURS = 256;
+  private static final int MAX_COLOURS = 256;
 
   static Raster of(BufferedImage image) {
     int w = image.getWidth();
@@ -80,7 +80,7 @@ record Raster(int width, int height, int[] rgb, byte[] alpha) {
     for (int p : rgb) {
       if (p != last) {
         last = p;
-        if (seen.putIfAbsent(p, seen.size()) == null && seen.size() > MOST_COLOURS) {
+        if (seen.putIfAbsent(p, seen.size()) == null && seen.size() > MAX_COLOURS) {
           return new int[0];
         }
       }
