@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import com.tngtech.archunit.core.domain.JavaClass;
 import com.tngtech.archunit.core.domain.JavaClasses;
+import com.tngtech.archunit.core.domain.JavaModifier;
 import com.tngtech.archunit.core.importer.ClassFileImporter;
 import com.tngtech.archunit.core.importer.ImportOption;
 import java.io.IOException;
@@ -216,6 +217,40 @@ class ArchitectureTest {
             .filter(c -> c.isTopLevelClass() && !c.getSimpleName().equals("package-info"))
             .collect(Collectors.groupingBy(JavaClass::getPackageName, Collectors.counting()));
     sizes.forEach((p, n) -> assertThat(n).as(p).isLessThanOrEqualTo(30L));
+  }
+
+  /** Files longer than a reader keeps in mind, until they are taken apart. */
+  private static final Map<String, Integer> LONG_FILES =
+      Map.of(
+          "desktop/page/PagesView.java", 720,
+          "pdf/read/scan/PageScan.java", 620,
+          "layout/pages/PageFilling.java", 580,
+          "office/docx/DocxBody.java", 535,
+          "pdf/read/tagged/TaggedBlocks.java", 520);
+
+  @Test
+  void noFileGrowsTooLong() throws IOException {
+    for (String module : List.of(".", "../desktop", "../cli")) {
+      Path root = Path.of(module, "src/main/java/decant");
+      try (Stream<Path> files = Files.walk(root)) {
+        for (Path f : files.filter(f -> f.toString().endsWith(".java")).toList()) {
+          String in = root.relativize(f).toString().replace('\\', '/');
+          assertThat(Files.readAllLines(f))
+              .as(in)
+              .hasSizeLessThanOrEqualTo(LONG_FILES.getOrDefault(in, 450));
+        }
+      }
+    }
+  }
+
+  /** What is given by its place is told apart by few others. */
+  @Test
+  void noRecordHasTooManyComponents() {
+    assertThat(CORE)
+        .filteredOn(c -> c.isRecord() && c.getModifiers().contains(JavaModifier.PUBLIC))
+        .isNotEmpty()
+        .allSatisfy(
+            c -> assertThat(c.reflect().getRecordComponents()).as(c.getName()).hasSizeLessThan(10));
   }
 
   /** A format is known to its own packages, and to {@code format}. */

@@ -240,6 +240,20 @@ public final class Document implements Content {
         null);
   }
 
+  private Document with(
+      List<Section> newSections, Map<NodeId, Story> newStories, @Nullable DocumentIndex keepIndex) {
+    return new Document(
+        metadata,
+        styles,
+        lists,
+        List.copyOf(newSections),
+        java.util.Collections.unmodifiableMap(newStories),
+        media,
+        keptParts,
+        attachments,
+        keepIndex);
+  }
+
   /** The blocks of a container. */
   public List<Block> blocksOf(NodeId container) {
     int[] path = index().containerPath(container);
@@ -295,31 +309,13 @@ public final class Document implements Content {
         Section s = sections.get(path[1]);
         var copy = new ArrayList<>(sections);
         copy.set(path[1], s.withBlocks(descend(s.blocks(), path, root, length, change)));
-        return new Document(
-            metadata,
-            styles,
-            lists,
-            List.copyOf(copy),
-            stories,
-            media,
-            keptParts,
-            attachments,
-            keepIndex);
+        return with(copy, stories, keepIndex);
       }
       case DocumentIndex.NOTES -> {
         Story n = story(path[1]);
         var copy = new LinkedHashMap<>(stories);
         copy.put(n.id(), n.withBlocks(descend(n.blocks(), path, root, length, change)));
-        return new Document(
-            metadata,
-            styles,
-            lists,
-            sections,
-            java.util.Collections.unmodifiableMap(copy),
-            media,
-            keptParts,
-            attachments,
-            keepIndex);
+        return with(sections, copy, keepIndex);
       }
       default -> {
         Section s = sections.get(path[1]);
@@ -330,16 +326,7 @@ public final class Document implements Content {
             n.withBlocks(descend(n.blocks(), path, root, length, change)));
         var copy = new ArrayList<>(sections);
         copy.set(path[1], new Section(s.id(), s.page(), s.start(), texts, s.blocks()));
-        return new Document(
-            metadata,
-            styles,
-            lists,
-            List.copyOf(copy),
-            stories,
-            media,
-            keptParts,
-            attachments,
-            keepIndex);
+        return with(copy, stories, keepIndex);
       }
     }
   }

@@ -30,8 +30,10 @@ public sealed interface Step {
   /** The step that takes the result back to {@code before}. */
   Step invert(Document before);
 
-  /** Where a position of the document before stands after this step. */
-  Position map(Position position);
+  /** Where a position of the document before stands after this step; there, if none moves. */
+  default Position map(Position position) {
+    return position;
+  }
 
   /** Replaces the places from {@code from} to {@code to} of a paragraph. */
   record ReplaceText(NodeId paragraph, int from, int to, List<Inline> with) implements Step {
@@ -82,11 +84,6 @@ public sealed interface Step {
       Paragraph p = before.requireParagraph(paragraph);
       return new Restyle(paragraph, from, p.slice(from, from + lengthOf(with)));
     }
-
-    @Override
-    public Position map(Position at) {
-      return at;
-    }
   }
 
   /** Gives a paragraph other looks. */
@@ -101,11 +98,6 @@ public sealed interface Step {
     public Step invert(Document before) {
       Paragraph p = before.requireParagraph(paragraph);
       return new SetParagraphLook(paragraph, p.look(), p.endLook());
-    }
-
-    @Override
-    public Position map(Position at) {
-      return at;
     }
   }
 
@@ -204,11 +196,6 @@ public sealed interface Step {
     public Step invert(Document before) {
       return new SetMetadata(before.metadata());
     }
-
-    @Override
-    public Position map(Position at) {
-      return at;
-    }
   }
 
   /** Changes the list definitions. */
@@ -226,11 +213,6 @@ public sealed interface Step {
     public Step invert(Document before) {
       return new SetLists(before.lists());
     }
-
-    @Override
-    public Position map(Position at) {
-      return at;
-    }
   }
 
   /** Changes the named styles. */
@@ -243,11 +225,6 @@ public sealed interface Step {
     @Override
     public Step invert(Document before) {
       return new SetStyles(before.styles());
-    }
-
-    @Override
-    public Position map(Position at) {
-      return at;
     }
   }
 

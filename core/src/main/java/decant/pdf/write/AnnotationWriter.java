@@ -73,7 +73,7 @@ final class AnnotationWriter {
       COSDictionary a = new COSDictionary();
       a.setItem(COSName.TYPE, COSName.ANNOT);
       a.setItem(COSName.SUBTYPE, COSName.getPDFName("Link"));
-      a.setItem(COSName.RECT, PdfWriter.box(l.box(), content.page()));
+      a.setItem(COSName.RECT, Numbers.box(l.box(), content.page()));
       COSArray border = new COSArray();
       for (int k = 0; k < 3; k++) {
         border.add(COSInteger.ZERO);
@@ -114,7 +114,7 @@ final class AnnotationWriter {
           fields.widget(
               b,
               page,
-              PdfWriter.box(b.box(), content.page()),
+              Numbers.box(b.box(), content.page()),
               fonts == null ? new COSDictionary() : fonts);
       annotations.add(w);
       structure.ifPresent(s -> s.inside(number, page, w, b.target(), "Form"));
@@ -128,7 +128,7 @@ final class AnnotationWriter {
       }
       Box b = r.box();
       var sign = new Box(b.x(), b.y() - NOTE / 3, NOTE, NOTE);
-      COSDictionary a = Notes.note(r.comment(), PdfWriter.box(sign, content.page()));
+      COSDictionary a = Notes.note(r.comment(), Numbers.box(sign, content.page()));
       file.part(a, Part.FIELDS);
       annotations.add(a);
       structure.ifPresent(s -> s.inside(number, page, a, r.target(), "Annot"));

@@ -41,10 +41,8 @@ import java.util.function.Function;
 import java.util.function.IntConsumer;
 import java.util.stream.IntStream;
 import org.apache.pdfbox.cos.COSArray;
-import org.apache.pdfbox.cos.COSBase;
 import org.apache.pdfbox.cos.COSBoolean;
 import org.apache.pdfbox.cos.COSDictionary;
-import org.apache.pdfbox.cos.COSFloat;
 import org.apache.pdfbox.cos.COSInteger;
 import org.apache.pdfbox.cos.COSName;
 import org.apache.pdfbox.cos.COSNull;
@@ -344,7 +342,7 @@ public final class PdfWriter {
       PublishedPage page = f.content().page();
       COSDictionary d = new COSDictionary();
       d.setItem(COSName.TYPE, COSName.PAGE);
-      d.setItem(COSName.MEDIA_BOX, box(0, 0, page.width(), page.height()));
+      d.setItem(COSName.MEDIA_BOX, Numbers.box(0, 0, page.width(), page.height()));
       d.setItem(COSName.CONTENTS, f.stream());
       file.part(f.stream(), Part.TEXT);
       COSDictionary resources = new COSDictionary();
@@ -386,7 +384,7 @@ public final class PdfWriter {
         s.page(number, page, content.marks());
         content
             .figures()
-            .forEach((figure, b) -> s.figureBox(number, figure, box(b, content.page())));
+            .forEach((figure, b) -> s.figureBox(number, figure, Numbers.box(b, content.page())));
       });
       annotations.page(content, page, number);
     }
@@ -429,28 +427,8 @@ public final class PdfWriter {
     d.add(page);
     d.add(COSName.getPDFName("XYZ"));
     d.add(COSInteger.ZERO);
-    d.add(real(place.get().page().height() - place.get().top()));
+    d.add(Numbers.real(place.get().page().height() - place.get().top()));
     d.add(COSNull.NULL);
     return Optional.of(d);
-  }
-
-  static COSArray box(Box b, PublishedPage page) {
-    double h = page.height();
-    return box(b.x(), h - b.bottom(), b.right(), h - b.y());
-  }
-
-  private static COSArray box(double left, double bottom, double right, double top) {
-    COSArray a = new COSArray();
-    for (double v : new double[] {left, bottom, right, top}) {
-      a.add(real(v));
-    }
-    return a;
-  }
-
-  static COSBase real(double v) {
-    long hundredths = Math.round(v * 100);
-    return hundredths % 100 == 0
-        ? COSInteger.get(hundredths / 100)
-        : new COSFloat((float) (hundredths / 100.0));
   }
 }

@@ -9,7 +9,9 @@ interface Choices {
   Group group();
 
   /** The conflicts that are mended here. */
-  Optional<Conflict.Group> conflicts();
+  default Optional<Conflict.Group> conflicts() {
+    return Optional.empty();
+  }
 
   /** Puts the keyboard where a conflict is mended. */
   default void mend() {}

@@ -1,13 +1,11 @@
 package decant.desktop.publish;
 
-import decant.pdf.choices.Conflict;
 import decant.pdf.choices.Navigation;
 import decant.pdf.choices.Navigation.Addresses;
 import decant.recipe.Output;
 import decant.recipe.Plan;
 import decant.words.Words;
 import java.util.HashSet;
-import java.util.Optional;
 import java.util.Set;
 import java.util.function.UnaryOperator;
 import javafx.scene.control.CheckBox;
@@ -163,11 +161,6 @@ final class NavigationChoices implements Choices {
   @Override
   public Group group() {
     return group;
-  }
-
-  @Override
-  public Optional<Conflict.Group> conflicts() {
-    return Optional.empty();
   }
 
   @Override

@@ -1,7 +1,6 @@
 package decant.desktop.publish;
 
 import decant.model.NodeId;
-import decant.pdf.choices.Conflict;
 import decant.recipe.Chapters;
 import decant.recipe.Output;
 import decant.recipe.PageChoice;
@@ -11,7 +10,6 @@ import decant.recipe.PublishProblem;
 import decant.words.Words;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Optional;
 import javafx.scene.control.Button;
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.ComboBox;
@@ -105,11 +103,6 @@ final class PagesChoices implements Choices {
   @Override
   public Group group() {
     return group;
-  }
-
-  @Override
-  public Optional<Conflict.Group> conflicts() {
-    return Optional.empty();
   }
 
   @Override

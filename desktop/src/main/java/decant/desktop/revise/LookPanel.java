@@ -1,5 +1,6 @@
 package decant.desktop.revise;
 
+import decant.desktop.page.HeadingLevels;
 import decant.desktop.shell.Actions;
 import decant.desktop.shell.Work;
 import decant.layout.label.DocumentFonts;
@@ -16,7 +17,6 @@ import decant.words.Figures;
 import decant.words.Words;
 import java.util.List;
 import java.util.Optional;
-import java.util.stream.IntStream;
 import javafx.animation.PauseTransition;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
@@ -36,11 +36,7 @@ import javafx.util.Duration;
 final class LookPanel extends VBox {
   private static final Words WORDS = Words.of(LookPanel.class);
 
-  private static final List<String> LEVELS =
-      IntStream.rangeClosed(0, 6)
-          .mapToObj(
-              l -> l == 0 ? WORDS.say("look-panel.body-text") : WORDS.say("look-panel.heading", l))
-          .toList();
+  private static final List<String> LEVELS = HeadingLevels.all();
   private static final List<Integer> COLOURS =
       List.of(0x000000, 0x5A5A5A, 0x7B1E3A, 0xB3261E, 0xB25E00, 0x2E6B34, 0x0B5C7A, 0x1F3A93);
 

@@ -1,6 +1,8 @@
 package decant.desktop.shell;
 
+import decant.io.WriteProblem;
 import decant.words.Telling;
+import decant.words.Words;
 import java.util.List;
 import java.util.function.Consumer;
 
@@ -11,6 +13,8 @@ import java.util.function.Consumer;
  *     answer is chosen
  */
 public record Notice(String message, Weight weight, List<Answer> answers, boolean asksPassword) {
+  private static final Words WORDS = Words.of(Notice.class);
+
   /** How it is to be taken. */
   public enum Weight {
     INFORMATION,
@@ -40,5 +44,19 @@ public record Notice(String message, Weight weight, List<Answer> answers, boolea
 
   public static Notice ask(String message, Answer... answers) {
     return new Notice(message, Weight.QUESTION, List.of(answers), false);
+  }
+
+  /**
+   * A file that could not be written; where only its name is taken, it may be replaced.
+   *
+   * @param message where it is not about the name
+   * @param other another place for the file
+   */
+  static Notice notWritten(
+      WriteProblem e, String message, Answer other, Runnable replace, Runnable dismiss) {
+    Answer not = Answer.of(WORDS.say("notice.not-now"), dismiss);
+    return e.kind() == WriteProblem.Kind.NAME_TAKEN
+        ? ask(e.getMessage(), other, Answer.of(WORDS.say("notice.replace"), replace), not)
+        : problem(message, other, not);
   }
 }

@@ -140,16 +140,7 @@ public final class Publishing {
               desk.workProperty().get().orElseThrow().draftProperty().set(draft.to(folder, free));
               publish(false);
             });
-    Notice.Answer not = Notice.Answer.of(WORDS.say("publishing.not-now"), desk::dismiss);
-    desk.noticeProperty()
-        .set(
-            Optional.of(
-                e.kind() == WriteProblem.Kind.NAME_TAKEN
-                    ? Notice.ask(
-                        e.getMessage(),
-                        other,
-                        Notice.Answer.of(WORDS.say("publishing.replace"), () -> publish(true)),
-                        not)
-                    : Notice.problem(e.getMessage(), other, not)));
+    Notice told = Notice.notWritten(e, e.getMessage(), other, () -> publish(true), desk::dismiss);
+    desk.noticeProperty().set(Optional.of(told));
   }
 }

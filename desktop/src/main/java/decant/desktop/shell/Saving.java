@@ -113,19 +113,14 @@ public final class Saving {
                 ? WORDS.say("saving.save-as", free.getFileName())
                 : WORDS.say("saving.save-as-in", free.getFileName(), AtomicFile.folderOf(free)),
             () -> save(w, free, false, then));
-    Notice.Answer not = Notice.Answer.of(WORDS.say("saving.not-now"), desk::dismiss);
-    desk.noticeProperty()
-        .set(
-            Optional.of(
-                e.kind() == WriteProblem.Kind.NAME_TAKEN
-                    ? Notice.ask(
-                        e.getMessage(),
-                        elsewhere,
-                        Notice.Answer.of(
-                            WORDS.say("saving.replace"), () -> save(w, target, true, then)),
-                        not)
-                    : Notice.problem(
-                        WORDS.say("saving.still-here", e.getMessage()), elsewhere, not)));
+    Notice told =
+        Notice.notWritten(
+            e,
+            WORDS.say("saving.still-here", e.getMessage()),
+            elsewhere,
+            () -> save(w, target, true, then),
+            desk::dismiss);
+    desk.noticeProperty().set(Optional.of(told));
   }
 
   private static boolean sameFolder(Path a, Path b) {

@@ -1,8 +1,8 @@
 package decant.desktop.takein;
 
+import decant.desktop.page.HeadingLevels;
 import decant.words.Words;
 import java.util.List;
-import java.util.stream.IntStream;
 import javafx.scene.control.Button;
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.ComboBox;
@@ -14,11 +14,7 @@ import javafx.scene.layout.VBox;
 /** The acts that put right what is picked. */
 final class MendPanel extends VBox {
   private static final Words WORDS = Words.of(MendPanel.class);
-  private static final List<String> LEVELS =
-      IntStream.rangeClosed(0, 6)
-          .mapToObj(
-              l -> l == 0 ? WORDS.say("mend-panel.body-text") : WORDS.say("mend-panel.heading", l))
-          .toList();
+  private static final List<String> LEVELS = HeadingLevels.all();
 
   /** Room for what is picked and for how much is like it, whatever they are. */
   private static final double TWO_LINES = 38;
