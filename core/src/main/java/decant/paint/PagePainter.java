@@ -31,7 +31,7 @@ import java.util.Optional;
 /** Paints pages. Safe for use by several threads, each with a picture of its own. */
 public final class PagePainter {
   private final GlyphMasks masks = new GlyphMasks();
-  private final Pictures pictures = new Pictures();
+  private final ScaledPictures pictures = new ScaledPictures();
   private final boolean texts;
 
   public PagePainter() {

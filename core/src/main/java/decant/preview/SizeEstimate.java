@@ -9,7 +9,7 @@ import decant.pdf.choices.Passwords;
 import decant.pdf.choices.PdfChoices;
 import decant.pdf.choices.Security;
 import decant.pdf.file.Encryption;
-import decant.pdf.file.Part;
+import decant.pdf.file.FilePart;
 import decant.pdf.write.Attachment;
 import decant.pdf.write.PdfWriter;
 import decant.publication.Publication;
@@ -98,8 +98,9 @@ public final class SizeEstimate {
   /** Choices near those that were made, for their sizes to be compared. */
   public static List<Alternative> alternatives(Output.Pdf o, PdfWriter.Written now) {
     var out = new ArrayList<Alternative>();
-    boolean pictures = now.bytes().keySet().stream().anyMatch(p -> p.kind() == Part.Kind.PICTURE);
-    boolean fonts = now.bytes().keySet().stream().anyMatch(p -> p.kind() == Part.Kind.FONT);
+    boolean pictures =
+        now.bytes().keySet().stream().anyMatch(p -> p.kind() == FilePart.Kind.PICTURE);
+    boolean fonts = now.bytes().keySet().stream().anyMatch(p -> p.kind() == FilePart.Kind.FONT);
     Compression w = o.compression();
     if (pictures) {
       if (w.photographQuality() == 0 || w.photographQuality() > 75) {

@@ -69,7 +69,7 @@ public final class WorkFile {
    *
    * @param password of the source; empty if it is not locked
    */
-  public static void write(Path file, Kept work, String password) throws WriteProblem {
+  public static void write(Path file, UnsavedWork work, String password) throws WriteProblem {
     AtomicFile.writeForOwner(
         file,
         out -> {
@@ -90,7 +90,7 @@ public final class WorkFile {
    *
    * @throws ReadProblem with {@link ReadProblem.Kind#WRONG_PASSWORD} if another one opens it
    */
-  public static Kept read(Path file, String password) throws ReadProblem, IOException {
+  public static UnsavedWork read(Path file, String password) throws ReadProblem, IOException {
     byte[] bytes = Files.readAllBytes(file);
     byte[] plain =
         Arrays.equals(bytes, 0, Math.min(LOCKED.length, bytes.length), LOCKED, 0, LOCKED.length)
@@ -131,7 +131,7 @@ public final class WorkFile {
     }
   }
 
-  private static byte[] plain(Kept work) throws IOException {
+  private static byte[] plain(UnsavedWork work) throws IOException {
     var out = new ByteArrayOutputStream();
     try (var zip = new ZipOutputStream(out)) {
       zip.putNextEntry(new ZipEntry("work.json"));
@@ -147,7 +147,7 @@ public final class WorkFile {
     return out.toByteArray();
   }
 
-  private static ObjectNode json(Kept work) {
+  private static ObjectNode json(UnsavedWork work) {
     TakenIn.Origin origin = work.taken().origin();
     Map<NodeId, Integer> numbers = new HashMap<>();
     List<NodeId> order = order(work.taken().document());
@@ -215,7 +215,7 @@ public final class WorkFile {
             n.path("height").asDouble()));
   }
 
-  private static Kept kept(JsonNode work, TakenIn read) {
+  private static UnsavedWork kept(JsonNode work, TakenIn read) {
     List<NodeId> order = order(read.document());
     Map<NodeId, Finding.SourcePlace> places = new HashMap<>();
     work.path("places").forEach(p -> block(p, order).ifPresent(n -> places.put(n, place(p))));
@@ -255,7 +255,7 @@ public final class WorkFile {
             fonts,
             places,
             List.of());
-    return new Kept(
+    return new UnsavedWork(
         Path.of(work.path("source").asText()), new TakenIn(read.document(), findings, origin));
   }
 

@@ -124,8 +124,8 @@ public final class OutlineFont {
     ByteBuffer loca = ByteBuffer.allocate(4 * (glyphs.size() + 1));
     for (Letter l : glyphs) {
       loca.putInt(glyf.size());
-      List<Contour> contours = Contour.of(l.outline(), FARTHEST);
-      int points = contours.stream().mapToInt(Contour::size).sum();
+      List<GlyphContour> contours = GlyphContour.of(l.outline(), FARTHEST);
+      int points = contours.stream().mapToInt(GlyphContour::size).sum();
       if (points > 0 && points < MAX_POINTS) {
         glyf.writeBytes(glyph(contours));
         while (glyf.size() % 4 != 0) {
@@ -138,12 +138,12 @@ public final class OutlineFont {
     tables.put("loca", loca.array());
   }
 
-  private byte[] glyph(List<Contour> contours) {
-    int points = contours.stream().mapToInt(Contour::size).sum();
-    int left = contours.stream().mapToInt(Contour::minX).min().orElse(0);
-    int low = contours.stream().mapToInt(Contour::minY).min().orElse(0);
-    int right = contours.stream().mapToInt(Contour::maxX).max().orElse(0);
-    int high = contours.stream().mapToInt(Contour::maxY).max().orElse(0);
+  private byte[] glyph(List<GlyphContour> contours) {
+    int points = contours.stream().mapToInt(GlyphContour::size).sum();
+    int left = contours.stream().mapToInt(GlyphContour::minX).min().orElse(0);
+    int low = contours.stream().mapToInt(GlyphContour::minY).min().orElse(0);
+    int right = contours.stream().mapToInt(GlyphContour::maxX).max().orElse(0);
+    int high = contours.stream().mapToInt(GlyphContour::maxY).max().orElse(0);
     minX = Math.min(minX, left);
     minY = Math.min(minY, low);
     maxX = Math.max(maxX, right);
@@ -154,25 +154,25 @@ public final class OutlineFont {
     b.putShort((short) contours.size());
     b.putShort((short) left).putShort((short) low).putShort((short) right).putShort((short) high);
     int end = -1;
-    for (Contour c : contours) {
+    for (GlyphContour c : contours) {
       end += c.size();
       b.putShort((short) end);
     }
     b.putShort((short) 0); // no instructions
-    for (Contour c : contours) {
+    for (GlyphContour c : contours) {
       for (int k = 0; k < c.size(); k++) {
         b.put((byte) (c.isOn(k) ? 1 : 0)); // coordinates as 16 bits each
       }
     }
     int last = 0;
-    for (Contour c : contours) {
+    for (GlyphContour c : contours) {
       for (int k = 0; k < c.size(); k++) {
         b.putShort((short) (c.x(k) - last));
         last = c.x(k);
       }
     }
     last = 0;
-    for (Contour c : contours) {
+    for (GlyphContour c : contours) {
       for (int k = 0; k < c.size(); k++) {
         b.putShort((short) (c.y(k) - last));
         last = c.y(k);

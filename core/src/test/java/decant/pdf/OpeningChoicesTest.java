@@ -324,7 +324,7 @@ class OpeningChoicesTest {
     assertThat(written.pictures()).hasSize(3);
     assertThat(
             written.bytes().keySet().stream()
-                .filter(p -> p.kind() == decant.pdf.file.Part.Kind.FONT))
+                .filter(p -> p.kind() == decant.pdf.file.FilePart.Kind.FONT))
         .hasSizeGreaterThan(4);
   }
 

@@ -14,7 +14,7 @@ import decant.pdf.choices.Passwords;
 import decant.pdf.choices.PdfChoices;
 import decant.pdf.choices.Permission;
 import decant.pdf.choices.Security;
-import decant.pdf.file.Part;
+import decant.pdf.file.FilePart;
 import decant.pdf.write.PdfWriter;
 import decant.recipe.Output;
 import decant.work.Cancelled;
@@ -79,8 +79,8 @@ class SizeEstimateTest {
     PdfWriter.Written w = weigh(choices());
     assertThat(w.bytes().values()).allMatch(n -> n > 0);
     assertThat(w.bytes().keySet())
-        .extracting(Part::kind)
-        .contains(Part.Kind.PICTURE, Part.Kind.FONT);
+        .extracting(FilePart::kind)
+        .contains(FilePart.Kind.PICTURE, FilePart.Kind.FONT);
     assertThat(w.pictures()).hasSize(3);
   }
 

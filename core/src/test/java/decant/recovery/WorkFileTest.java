@@ -55,8 +55,8 @@ class WorkFileTest {
       throws IOException, ReadProblem, WriteProblem {
     Path source = Samples.DEMO.resolve(name);
     TakenIn taken = Samples.taken(source);
-    WorkFile.write(file(), new Kept(source, taken), "");
-    Kept back = WorkFile.read(file(), "");
+    WorkFile.write(file(), new UnsavedWork(source, taken), "");
+    UnsavedWork back = WorkFile.read(file(), "");
 
     assertThat(back.source()).isEqualTo(source);
     assertThat(back.taken().origin().format()).isEqualTo(taken.origin().format());
@@ -85,7 +85,7 @@ class WorkFileTest {
   void workOnALockedSourceIsUnreadableWithoutItsPassword()
       throws IOException, ReadProblem, WriteProblem {
     Path source = Samples.DEMO.resolve("Winter storage notice.docx");
-    WorkFile.write(file(), new Kept(source, Samples.taken(source)), "tide table");
+    WorkFile.write(file(), new UnsavedWork(source, Samples.taken(source)), "tide table");
 
     assertThat(WorkFile.isLocked(file())).isTrue();
     assertThat(WorkFile.source(file())).isEmpty();
@@ -104,7 +104,7 @@ class WorkFileTest {
   @Test
   void oneByteThatWasChangedIsNoticedInLockedWork() throws IOException, ReadProblem, WriteProblem {
     Path source = Samples.DEMO.resolve("Winter storage notice.docx");
-    WorkFile.write(file(), new Kept(source, Samples.taken(source)), "tide table");
+    WorkFile.write(file(), new UnsavedWork(source, Samples.taken(source)), "tide table");
     byte[] bytes = Files.readAllBytes(file());
     bytes[bytes.length / 2] ^= 1;
     Files.write(file(), bytes);
@@ -114,7 +114,7 @@ class WorkFileTest {
   @Test
   void onlyItsOwnerMayReadIt() throws IOException, ReadProblem, WriteProblem {
     Path source = Samples.DEMO.resolve("Winter storage notice.docx");
-    WorkFile.write(file(), new Kept(source, Samples.taken(source)), "");
+    WorkFile.write(file(), new UnsavedWork(source, Samples.taken(source)), "");
     assertThat(PosixFilePermissions.toString(Files.getPosixFilePermissions(file())))
         .isEqualTo("rw-------");
     assertThat(WorkFile.source(file())).contains(source);

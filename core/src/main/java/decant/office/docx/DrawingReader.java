@@ -219,16 +219,16 @@ final class DrawingReader {
     if (bytes.isEmpty() || r == null) {
       return Optional.empty();
     }
-    Media m = Media.of(Pictures.type(bytes.get(), file.contentType(r.target())), bytes.get());
+    Media m = Media.of(PictureTypes.type(bytes.get(), file.contentType(r.target())), bytes.get());
     shared.media.put(m.id(), m);
-    if (Pictures.isDrawn(m.type()) && !isWhole(m)) {
+    if (PictureTypes.isDrawn(m.type()) && !isWhole(m)) {
       shared.find(
           Finding.Kind.PICTURE_MISSING,
           Finding.Severity.LOSS,
           WORDS.say("drawing-reader.a-picture-is-damaged"),
           at);
     }
-    if (!Pictures.isDrawn(m.type())) {
+    if (!PictureTypes.isDrawn(m.type())) {
       shared.find(
           Finding.Kind.PICTURE_CHANGED,
           Finding.Severity.LOSS,

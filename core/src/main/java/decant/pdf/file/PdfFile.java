@@ -52,12 +52,12 @@ public final class PdfFile {
   private final int level;
   private final Optional<Encryption> encryption;
   private final COSDictionary trailer = new COSDictionary();
-  private final Map<COSBase, Part> given = new IdentityHashMap<>();
+  private final Map<COSBase, FilePart> given = new IdentityHashMap<>();
   private final Map<COSBase, Integer> references = new IdentityHashMap<>();
   private final Map<COSBase, Integer> numbers = new IdentityHashMap<>();
-  private final Map<COSBase, Part> parts = new IdentityHashMap<>();
+  private final Map<COSBase, FilePart> parts = new IdentityHashMap<>();
   private final List<COSBase> objects = new ArrayList<>();
-  private final Map<Part, Long> bytes = new LinkedHashMap<>();
+  private final Map<FilePart, Long> bytes = new LinkedHashMap<>();
 
   /**
    * @param objectStreams whether small objects are compressed together; only from version 1.5 on
@@ -77,7 +77,7 @@ public final class PdfFile {
   }
 
   /** Says what an object, and what only it leads to, serves; it is then written apart. */
-  public void part(COSBase object, Part part) {
+  public void part(COSBase object, FilePart part) {
     given.put(object, part);
   }
 
@@ -86,13 +86,13 @@ public final class PdfFile {
    *
    * @return how many bytes each part takes
    */
-  public Map<Part, Long> write(OutputStream target) throws IOException {
+  public Map<FilePart, Long> write(OutputStream target) throws IOException {
     count();
     encryption.ifPresent(e -> trailer.setItem(COSName.ENCRYPT, e.dictionary()));
     number();
     var out = new CountedOutput(target);
     out.ascii("%PDF-" + version.number() + "\n%\u00E2\u00E3\u00CF\u00D3\n");
-    spend(Part.FRAME, out.count());
+    spend(FilePart.FRAME, out.count());
     var places = new Places(objects.size());
     var small = new ArrayList<COSBase>();
     for (COSBase o : objects) {
@@ -114,11 +114,11 @@ public final class PdfFile {
     return bytes;
   }
 
-  private Part partOf(COSBase o) {
-    return parts.getOrDefault(o, Part.FRAME);
+  private FilePart partOf(COSBase o) {
+    return parts.getOrDefault(o, FilePart.FRAME);
   }
 
-  private void spend(Part part, long n) {
+  private void spend(FilePart part, long n) {
     bytes.merge(part, n, Long::sum);
   }
 
@@ -157,10 +157,10 @@ public final class PdfFile {
   private void number() {
     var todo = new ArrayDeque<COSBase>();
     todo.add(trailer);
-    parts.put(trailer, Part.FRAME);
+    parts.put(trailer, FilePart.FRAME);
     while (!todo.isEmpty()) {
       COSBase o = todo.remove();
-      Part part = parts.get(o);
+      FilePart part = parts.get(o);
       for (COSBase child : children(o)) {
         if (!parts.containsKey(child)) {
           parts.put(child, given.getOrDefault(child, part));
@@ -319,7 +319,7 @@ public final class PdfFile {
     out.ascii("\nstream\n");
     out.write(data);
     out.ascii("\nendstream\nendobj\nstartxref\n" + start + "\n%%EOF\n");
-    spend(Part.FRAME, out.count() - start);
+    spend(FilePart.FRAME, out.count() - start);
   }
 
   /** PNG's predictor "up": each row less the one above it. */
@@ -349,7 +349,7 @@ public final class PdfFile {
     out.ascii("trailer\n");
     out.write(text(trailer, UnaryOperator.identity()));
     out.ascii("\nstartxref\n" + start + "\n%%EOF\n");
-    spend(Part.FRAME, out.count() - start);
+    spend(FilePart.FRAME, out.count() - start);
   }
 
   /** An identity that no other file has (ISO 32000-2 §14.4). */

@@ -5,7 +5,7 @@ import decant.model.Document;
 import decant.model.Finding;
 import decant.model.Metadata;
 import decant.model.look.Media;
-import decant.pdf.read.beside.Floats;
+import decant.pdf.read.beside.FloatedPictures;
 import decant.pdf.read.beside.Footnotes;
 import decant.pdf.read.beside.RunningTexts;
 import decant.pdf.read.blocks.Blocks;
@@ -181,7 +181,7 @@ public final class PdfReader {
       notes = Footnotes.joined(feet);
     }
     running = running.withoutTableHeads(found);
-    found = Floats.joined(found);
+    found = FloatedPictures.joined(found);
     Metadata metadata = metadata();
     var maker = new DocumentMaker(pages, found, notes, running, joiner, metadata);
     Document d = maker.make();

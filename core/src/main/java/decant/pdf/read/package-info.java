@@ -27,7 +27,7 @@
  *       headings, {@link decant.pdf.read.lines.HardBreaks} kept;
  *   <li>{@link decant.pdf.read.blocks.Continuations}: blocks that go on on the next page or column;
  *   <li>{@link decant.pdf.read.blocks.ContentsPages}: the entries of contents; {@link
- *       decant.pdf.read.beside.Floats}: pictures that text runs beside;
+ *       decant.pdf.read.beside.FloatedPictures}: pictures that text runs beside;
  *   <li>{@link decant.pdf.read.blocks.Headings}: which candidates are headings, and of what level;
  *   <li>{@link decant.pdf.read.lines.TextColumns}, {@link decant.pdf.read.beside.BoxedNotes},
  *       {@link decant.pdf.read.document.RunningStories}: sections with columns, boxes around text,

@@ -4,7 +4,7 @@ import decant.model.Box;
 import decant.model.NodeId;
 import decant.model.look.Link;
 import decant.pdf.choices.PdfChoices;
-import decant.pdf.file.Part;
+import decant.pdf.file.FilePart;
 import decant.pdf.file.PdfFile;
 import decant.publication.Publication;
 import java.util.HashSet;
@@ -100,7 +100,7 @@ final class AnnotationWriter {
           a.setItem(COSName.CONTENTS, new COSString(words));
         }
       }
-      file.part(a, Part.WAYFINDING);
+      file.part(a, FilePart.WAYFINDING);
       annotations.add(a);
       structure.ifPresent(s -> s.annotation(number, page, a, l.target()));
     }
@@ -129,7 +129,7 @@ final class AnnotationWriter {
       Box b = r.box();
       var sign = new Box(b.x(), b.y() - NOTE / 3, NOTE, NOTE);
       COSDictionary a = Notes.note(r.comment(), Numbers.box(sign, content.page()));
-      file.part(a, Part.FIELDS);
+      file.part(a, FilePart.FIELDS);
       annotations.add(a);
       structure.ifPresent(s -> s.inside(number, page, a, r.target(), "Annot"));
     }

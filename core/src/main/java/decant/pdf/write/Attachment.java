@@ -3,7 +3,7 @@ package decant.pdf.write;
 import decant.model.AttachedFile;
 import decant.pdf.choices.Conformance;
 import decant.pdf.file.Deflated;
-import decant.pdf.file.Part;
+import decant.pdf.file.FilePart;
 import decant.pdf.file.PdfFile;
 import java.io.IOException;
 import java.io.UncheckedIOException;
@@ -114,7 +114,7 @@ public record Attachment(
         parameters.setDate("ModDate", date);
       });
       s.setItem(COSName.PARAMS, parameters);
-      file.part(s, new Part(Part.Kind.ATTACHMENT, name));
+      file.part(s, new FilePart(FilePart.Kind.ATTACHMENT, name));
       COSDictionary embedded = new COSDictionary();
       embedded.setItem(COSName.F, s);
       embedded.setItem(COSName.UF, s);

@@ -3,7 +3,7 @@ package decant.pdf.write;
 import decant.model.Box;
 import decant.model.look.FormField;
 import decant.pdf.file.Deflated;
-import decant.pdf.file.Part;
+import decant.pdf.file.FilePart;
 import decant.pdf.file.PdfFile;
 import java.io.IOException;
 import java.io.UncheckedIOException;
@@ -84,7 +84,7 @@ final class Fields {
       }
       case TICK, ONE_OF -> onOff(b, b.holds(area.value()), field, w, rectangle);
     }
-    file.part(w, Part.FIELDS);
+    file.part(w, FilePart.FIELDS);
     return w;
   }
 
@@ -191,7 +191,7 @@ final class Fields {
         resources.setItem(COSName.FONT, fonts);
       }
       s.setItem(COSName.RESOURCES, resources);
-      file.part(s, Part.FIELDS);
+      file.part(s, FilePart.FIELDS);
       return s;
     } catch (IOException e) {
       throw new UncheckedIOException(e);
@@ -251,7 +251,7 @@ final class Fields {
     form.setItem(COSName.FIELDS, listed(root));
     form.setItem(COSName.DR, resources);
     form.setItem(COSName.DA, new COSString("/" + FONT + " 0 Tf 0 g"));
-    file.part(form, Part.FIELDS);
+    file.part(form, FilePart.FIELDS);
     catalog.setItem(COSName.ACRO_FORM, form);
   }
 

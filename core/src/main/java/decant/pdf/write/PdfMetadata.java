@@ -6,7 +6,7 @@ import decant.pdf.choices.PdfChoices;
 import decant.pdf.choices.Security.Protection;
 import decant.pdf.choices.Version;
 import decant.pdf.file.Deflated;
-import decant.pdf.file.Part;
+import decant.pdf.file.FilePart;
 import decant.pdf.file.PdfFile;
 import java.awt.color.ColorSpace;
 import java.awt.color.ICC_Profile;
@@ -46,7 +46,7 @@ final class PdfMetadata {
       entry(info, COSName.PRODUCER, PRODUCER);
       info.setDate(COSName.CREATION_DATE, GregorianCalendar.from(now));
       info.setDate(COSName.MOD_DATE, GregorianCalendar.from(now));
-      file.part(info, Part.PARTICULARS);
+      file.part(info, FilePart.PARTICULARS);
       file.trailer().setItem(COSName.INFO, info);
     }
     if (!p.language().isEmpty()) {
@@ -56,7 +56,7 @@ final class PdfMetadata {
     COSStream xmp = Deflated.raw(xmp(p, k, now).getBytes(StandardCharsets.UTF_8));
     xmp.setItem(COSName.TYPE, COSName.METADATA);
     xmp.setItem(COSName.SUBTYPE, COSName.getPDFName("XML"));
-    file.part(xmp, Part.PARTICULARS);
+    file.part(xmp, FilePart.PARTICULARS);
     catalog.setItem(COSName.METADATA, xmp);
     if (k.isArchive()) {
       catalog.setItem(COSName.OUTPUT_INTENTS, intents(level, file));
@@ -87,7 +87,7 @@ final class PdfMetadata {
     byte[] profile = ICC_Profile.getInstance(ColorSpace.CS_sRGB).getData();
     COSStream s = Deflated.stream(profile, level);
     s.setInt(COSName.N, 3);
-    file.part(s, Part.PARTICULARS);
+    file.part(s, FilePart.PARTICULARS);
     COSDictionary intent = new COSDictionary();
     intent.setItem(COSName.TYPE, COSName.OUTPUT_INTENT);
     intent.setName(COSName.S, "GTS_PDFA1");

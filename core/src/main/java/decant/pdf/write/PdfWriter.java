@@ -11,7 +11,7 @@ import decant.pdf.choices.Security.Protection;
 import decant.pdf.choices.Version;
 import decant.pdf.file.Deflated;
 import decant.pdf.file.Encryption;
-import decant.pdf.file.Part;
+import decant.pdf.file.FilePart;
 import decant.pdf.file.PdfFile;
 import decant.pdf.write.PageContent.Size;
 import decant.pdf.write.fonts.FontInFile;
@@ -61,7 +61,7 @@ public final class PdfWriter {
    * @param bytes of each part
    * @param pictures how each picture was stored, in plain words
    */
-  public record Written(Map<Part, Long> bytes, Map<MediaId, String> pictures) {
+  public record Written(Map<FilePart, Long> bytes, Map<MediaId, String> pictures) {
     public long total() {
       return bytes.values().stream().mapToLong(Long::longValue).sum();
     }
@@ -166,7 +166,7 @@ public final class PdfWriter {
     structure(catalog, written, tagged, file);
     if (choices.navigation().bookmarks()) {
       PdfOutline.write(catalog, publication, choices.navigation(), this::destination)
-          .ifPresent(o -> file.part(o, Part.WAYFINDING));
+          .ifPresent(o -> file.part(o, FilePart.WAYFINDING));
     }
     InitialViewEntries.write(catalog, choices, new ArrayList<>(pageObjects.values()));
     if (choices.navigation().pageLabels()) {
@@ -180,7 +180,7 @@ public final class PdfWriter {
     Attachment.write(attached, catalog, choices.conformance(), level, file);
     PdfMetadata.write(catalog, file, choices, level);
     file.trailer().setItem(COSName.ROOT, catalog);
-    Map<Part, Long> bytes = file.write(out);
+    Map<FilePart, Long> bytes = file.write(out);
     var how = new HashMap<MediaId, String>();
     pictures.forEach((k, v) -> v.ifPresent(p -> how.put(k.media(), p.how())));
     return new Written(bytes, how);
@@ -253,7 +253,7 @@ public final class PdfWriter {
             });
     for (int k = 0; k < faces.size(); k++) {
       fonts.put(faces.get(k), made.get(k));
-      var part = new Part(Part.Kind.FONT, faces.get(k).toString());
+      var part = new FilePart(FilePart.Kind.FONT, faces.get(k).toString());
       made.get(k).dictionaries().values().forEach(d -> file.part(d, part));
     }
   }
@@ -288,7 +288,8 @@ public final class PdfWriter {
           m != null && key.proportion() > 0
               ? drawings.of(m, key.proportion(), sizes.getOrDefault(key, new Size(1, 1)).width())
               : images.get(k);
-      made.ifPresent(p -> file.part(p.stream(), new Part(Part.Kind.PICTURE, key.media().sha256())));
+      made.ifPresent(
+          p -> file.part(p.stream(), new FilePart(FilePart.Kind.PICTURE, key.media().sha256())));
       pictures.put(key, made);
     }
   }
@@ -344,7 +345,7 @@ public final class PdfWriter {
       d.setItem(COSName.TYPE, COSName.PAGE);
       d.setItem(COSName.MEDIA_BOX, Numbers.box(0, 0, page.width(), page.height()));
       d.setItem(COSName.CONTENTS, f.stream());
-      file.part(f.stream(), Part.TEXT);
+      file.part(f.stream(), FilePart.TEXT);
       COSDictionary resources = new COSDictionary();
       COSDictionary fontNames = new COSDictionary();
       for (FontFace face : f.content().faces()) {
@@ -391,7 +392,7 @@ public final class PdfWriter {
     fields.write(catalog);
     structure.ifPresent(s -> {
       COSDictionary tree = s.write();
-      file.part(tree, Part.STRUCTURE);
+      file.part(tree, FilePart.STRUCTURE);
       catalog.setItem(COSName.STRUCT_TREE_ROOT, tree);
       COSDictionary marked = new COSDictionary();
       marked.setItem(COSName.getPDFName("Marked"), COSBoolean.TRUE);

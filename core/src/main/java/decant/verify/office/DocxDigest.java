@@ -22,7 +22,7 @@ final class DocxDigest {
 
   private final Package parts;
   private final String main;
-  private final DocxStyles styles;
+  private final StyleDigest styles;
   private final DocxLabels ofBoxes;
 
   /** Of the text that is read: the flow, all boxes, or one note or header. */
@@ -39,7 +39,7 @@ final class DocxDigest {
     this.main = parts.related("", "officeDocument").orElse("");
     this.part = main;
     this.targets = parts.relationships(main);
-    this.styles = DocxStyles.of(root("styles").orElseThrow(() -> new IOException("no styles")));
+    this.styles = StyleDigest.of(root("styles").orElseThrow(() -> new IOException("no styles")));
     this.labels = root("numbering").map(DocxLabels::of).orElseGet(DocxLabels::none);
     this.ofBoxes = labels.afresh();
     this.footnotes = notes("footnotes");
@@ -173,7 +173,7 @@ final class DocxDigest {
 
   private void paragraph(Element p, Digest.Builder out) throws IOException {
     Map<String, String> outer = paragraph;
-    paragraph = DocxStyles.paragraph(Docx.child(p, "pPr"));
+    paragraph = StyleDigest.paragraph(Docx.child(p, "pPr"));
     inlines(p, "", out);
     String level = styles.of(paragraph, "level");
     int heading = level.isEmpty() ? 0 : (int) Docx.number(level) + 1;
@@ -284,7 +284,7 @@ final class DocxDigest {
   }
 
   private void run(Element r, String link, Digest.Builder out) throws IOException {
-    Map<String, String> own = DocxStyles.properties(Docx.child(r, "rPr"));
+    Map<String, String> own = StyleDigest.properties(Docx.child(r, "rPr"));
     TextLook look = styles.look(paragraph, own);
     for (Element e : Package.children(r)) {
       String text =

@@ -5,7 +5,7 @@ import decant.pdf.choices.FontEmbedding;
 import decant.pdf.choices.FontEmbedding.Embedding;
 import decant.pdf.choices.FontEmbedding.FontChoice;
 import decant.pdf.choices.FontEmbedding.Substitute;
-import decant.pdf.file.Part;
+import decant.pdf.file.FilePart;
 import decant.pdf.write.PdfWriter;
 import decant.pdf.write.fonts.LicensedEmbedding;
 import decant.preview.FontReport;
@@ -125,7 +125,8 @@ final class FontEmbeddingChoices implements Choices {
             .weightsProperty()
             .get()
             .written()
-            .map(w -> w.bytes().getOrDefault(new Part(Part.Kind.FONT, r.face().toString()), 0L))
+            .map(w ->
+                w.bytes().getOrDefault(new FilePart(FilePart.Kind.FONT, r.face().toString()), 0L))
             .orElse(0L);
     var figures =
         Choosing.quiet(

@@ -5,7 +5,7 @@ import decant.model.Box;
 import decant.model.look.Colour;
 import decant.model.look.Media;
 import decant.model.look.MediaId;
-import decant.pdf.file.Part;
+import decant.pdf.file.FilePart;
 import decant.pdf.write.PdfWriter;
 import decant.picture.PixelPicture;
 import decant.publication.PageSink;
@@ -73,7 +73,8 @@ final class PictureList {
   }
 
   private Node row(Shown s, int n, PdfWriter.Written w) {
-    long stored = w.bytes().getOrDefault(new Part(Part.Kind.PICTURE, s.media().id().sha256()), 0L);
+    long stored =
+        w.bytes().getOrDefault(new FilePart(FilePart.Kind.PICTURE, s.media().id().sha256()), 0L);
     String how =
         w.pictures().getOrDefault(s.media().id(), WORDS.say("picture-list.cannot-be-shown"));
     String pixels =

@@ -1,7 +1,7 @@
 package decant.desktop.publish;
 
 import decant.desktop.publish.PublishState.Weights;
-import decant.pdf.file.Part;
+import decant.pdf.file.FilePart;
 import decant.preview.SizeEstimate;
 import decant.recipe.Plan;
 import decant.words.Figures;
@@ -109,8 +109,8 @@ final class SizePanel {
     }
     Map<String, Long> by = new LinkedHashMap<>();
     int picture = 0;
-    for (Map.Entry<Part, Long> e : w.written().get().bytes().entrySet()) {
-      Part p = e.getKey();
+    for (Map.Entry<FilePart, Long> e : w.written().get().bytes().entrySet()) {
+      FilePart p = e.getKey();
       String name =
           switch (p.kind()) {
             case FONT -> p.name();

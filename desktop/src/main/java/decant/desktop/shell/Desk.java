@@ -11,7 +11,7 @@ import decant.reading.ReadRequest;
 import decant.reading.Recogniser;
 import decant.reading.TakenIn;
 import decant.recipe.RecipeShelf;
-import decant.recovery.Kept;
+import decant.recovery.UnsavedWork;
 import decant.words.Words;
 import java.nio.file.Path;
 import java.util.List;
@@ -370,7 +370,7 @@ public final class Desk {
     dismiss();
     worker.execute(() -> {
       try {
-        Kept kept = Recovery.read(left, password);
+        UnsavedWork kept = Recovery.read(left, password);
         var layouts = new LayoutRunner();
         Layout first = layouts.firstPages(kept.taken().document(), () -> false);
         Platform.runLater(() ->

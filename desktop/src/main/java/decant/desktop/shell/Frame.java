@@ -53,7 +53,7 @@ public final class Frame {
   private final CommandField commands;
   private final Stages made;
   private final Map<StageName, Stage> stages = new HashMap<>();
-  private final Regions regions = new Regions(this::areas);
+  private final FocusAreas regions = new FocusAreas(this::areas);
 
   /** Whether the key that is down was a shortcut, so that it types nothing as well. */
   private boolean shortcutDown;

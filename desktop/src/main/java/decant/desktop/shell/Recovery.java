@@ -5,7 +5,7 @@ import decant.io.WriteProblem;
 import decant.model.Document;
 import decant.reading.ReadProblem;
 import decant.reading.TakenIn;
-import decant.recovery.Kept;
+import decant.recovery.UnsavedWork;
 import decant.recovery.WorkFile;
 import decant.work.Faults;
 import java.io.IOException;
@@ -122,7 +122,7 @@ final class Recovery {
       held = lock(file);
     }
     var now = new TakenIn(d, work.openFindings(), work.taken().origin());
-    WorkFile.write(file, new Kept(work.source(), now), work.password());
+    WorkFile.write(file, new UnsavedWork(work.source(), now), work.password());
     kept = Optional.of(d);
   }
 
@@ -197,7 +197,7 @@ final class Recovery {
   }
 
   /** Reads what was left behind. */
-  static Kept read(Left left, String password) throws ReadProblem {
+  static UnsavedWork read(Left left, String password) throws ReadProblem {
     try {
       return WorkFile.read(left.file(), password);
     } catch (IOException e) {

@@ -48,9 +48,9 @@ final class BesideThresholds {
     static final double UPRIGHT_MOST = 1.15;
   }
 
-  /** Of {@link decant.pdf.read.beside.Floats}. */
-  static final class Floats {
-    private Floats() {}
+  /** Of {@link decant.pdf.read.beside.FloatedPictures}. */
+  static final class FloatedPictures {
+    private FloatedPictures() {}
 
     /** How far the edge of a paragraph moves where it no longer stands beside a picture. */
     static final double SHIFTED = 0.3;

@@ -4,7 +4,7 @@ import decant.model.Box;
 import decant.pdf.read.detected.DetectedNote;
 import decant.pdf.read.lines.Regions;
 import decant.pdf.read.page.Glyph;
-import decant.pdf.read.page.Rule;
+import decant.pdf.read.page.RuledLine;
 import decant.pdf.read.page.ScannedPage;
 import decant.pdf.read.page.Sizes;
 import decant.pdf.read.page.TextLine;
@@ -56,7 +56,7 @@ public final class Footnotes {
     double left = lines.stream().mapToDouble(l -> l.box().x()).min().orElse(0);
     double right = lines.stream().mapToDouble(l -> l.box().right()).max().orElse(0);
     double best = -1;
-    for (Rule r : page.rules()) {
+    for (RuledLine r : page.rules()) {
       double length = r.x2() - r.x1();
       boolean fits =
           r.lying()

@@ -14,7 +14,7 @@ import decant.model.look.ListDefinition;
 import decant.model.look.Look;
 import decant.model.look.ParagraphTraits;
 import decant.pdf.read.beside.BoxedNotes;
-import decant.pdf.read.beside.Floats;
+import decant.pdf.read.beside.FloatedPictures;
 import decant.pdf.read.beside.RunningTexts;
 import decant.pdf.read.beside.RunningTitles;
 import decant.pdf.read.blocks.DetectedLists;
@@ -75,7 +75,7 @@ public final class DocumentMaker {
     this.pages = pages;
     this.found = found;
     this.boxedNotes = new BoxedNotes(pages, found);
-    this.floats = Floats.anchored(found);
+    this.floats = FloatedPictures.anchored(found);
     floats.values().forEach(floating::addAll);
     this.titles = new RunningTitles(StyleMaker.stylesOfHeadings(found));
     this.notes = notes;
@@ -189,7 +189,7 @@ public final class DocumentMaker {
     List<Glyph> glyphs = joiner.join(t.lines());
     boolean rightToLeft = Directions.beginsRightToLeft(glyphs);
     Edges edges = Edges.of(t, setup, rightToLeft);
-    List<TextLine> clear = floating.isEmpty() ? t.lines() : Floats.clear(t, floating);
+    List<TextLine> clear = floating.isEmpty() ? t.lines() : FloatedPictures.clear(t, floating);
     if (entry) {
       look = styles.entry(t, look, edges);
     } else if (!clear.isEmpty()) {

@@ -7,7 +7,7 @@ import decant.pdf.read.page.Glyph;
 import decant.pdf.read.page.Groups;
 import decant.pdf.read.page.Painted;
 import decant.pdf.read.page.Placed;
-import decant.pdf.read.page.Rule;
+import decant.pdf.read.page.RuledLine;
 import decant.pdf.read.page.ScannedPage;
 import decant.pdf.read.page.TextLine;
 import decant.reading.ReadProblem;
@@ -106,7 +106,7 @@ public final class DetectedDrawings {
             p.comments()));
   }
 
-  private static boolean inside(Rule r, Box of) {
+  private static boolean inside(RuledLine r, Box of) {
     return of.holds(new Box(r.x1(), r.y1(), r.x2() - r.x1(), r.y2() - r.y1()), 1);
   }
 

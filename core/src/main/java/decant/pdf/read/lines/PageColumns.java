@@ -3,7 +3,7 @@ package decant.pdf.read.lines;
 import decant.model.Box;
 import decant.pdf.read.page.Directions;
 import decant.pdf.read.page.Glyph;
-import decant.pdf.read.page.Rule;
+import decant.pdf.read.page.RuledLine;
 import decant.pdf.read.page.Sizes;
 import decant.pdf.read.page.TextLine;
 import java.util.ArrayList;
@@ -33,16 +33,16 @@ public final class PageColumns {
     }
   }
 
-  private final List<Rule> rules;
+  private final List<RuledLine> rules;
 
-  private PageColumns(List<Rule> rules) {
-    this.rules = rules.stream().filter(Rule::lying).toList();
+  private PageColumns(List<RuledLine> rules) {
+    this.rules = rules.stream().filter(RuledLine::lying).toList();
   }
 
   /**
    * @param rules of the page: what many of them cross is the inside of a table, no gutter
    */
-  public static List<Column> of(List<TextLine> pieces, List<Rule> rules) {
+  public static List<Column> of(List<TextLine> pieces, List<RuledLine> rules) {
     if (pieces.isEmpty()) {
       return List.of();
     }
@@ -128,7 +128,7 @@ public final class PageColumns {
     double bottom = lines.getLast().box().bottom();
     Set<Long> before = new HashSet<>();
     Set<Long> after = new HashSet<>();
-    for (Rule r : rules) {
+    for (RuledLine r : rules) {
       if (r.middle() > top && r.middle() < bottom) {
         // Cells may each have their own piece of a line.
         if (r.x1() < x - 12 && r.x2() > x - 12) {

@@ -14,7 +14,7 @@ public record ScannedPage(
     double width,
     double height,
     List<Glyph> glyphs,
-    List<Rule> rules,
+    List<RuledLine> rules,
     List<Placed> pictures,
     List<Painted> shapes,
     List<NotedComment> comments) {
@@ -24,7 +24,7 @@ public record ScannedPage(
       double width,
       double height,
       List<Glyph> glyphs,
-      List<Rule> rules,
+      List<RuledLine> rules,
       List<Placed> pictures,
       List<Painted> shapes) {
     this(number, width, height, glyphs, rules, pictures, shapes, List.of());

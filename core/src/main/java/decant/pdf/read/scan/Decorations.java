@@ -6,7 +6,7 @@ import decant.pdf.read.page.Bands;
 import decant.pdf.read.page.Decor;
 import decant.pdf.read.page.Glyph;
 import decant.pdf.read.page.Painted;
-import decant.pdf.read.page.Rule;
+import decant.pdf.read.page.RuledLine;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -31,16 +31,16 @@ final class Decorations {
 
   private final List<Painted> shapes;
   private final double width;
-  private final Bands<Rule> rules = new Bands<>();
+  private final Bands<RuledLine> rules = new Bands<>();
   private final Set<Painted> markers = new HashSet<>();
 
   /**
    * @param width of the page
    */
-  Decorations(List<Rule> rules, List<Painted> shapes, double width) {
+  Decorations(List<RuledLine> rules, List<Painted> shapes, double width) {
     this.shapes = shapes;
     this.width = width;
-    List<Rule> lying = rules.stream().filter(r -> r.lying() && r.y2() - r.y1() < 2).toList();
+    List<RuledLine> lying = rules.stream().filter(r -> r.lying() && r.y2() - r.y1() < 2).toList();
     if (lying.size() <= MAX_RULES) {
       lying.forEach(r -> this.rules.add(r.middle(), r.middle(), r));
     }
@@ -60,7 +60,7 @@ final class Decorations {
       }
       boolean under = false;
       boolean through = false;
-      for (Rule r : rules.between(g.baseline() - g.size(), g.baseline() + g.size())) {
+      for (RuledLine r : rules.between(g.baseline() - g.size(), g.baseline() + g.size())) {
         under |= isUnder(r, g);
         through |= isThrough(r, g);
       }
@@ -73,12 +73,12 @@ final class Decorations {
     return withoutCrossings(out);
   }
 
-  private boolean isUnder(Rule r, Glyph g) {
+  private boolean isUnder(RuledLine r, Glyph g) {
     double below = r.middle() - g.baseline();
     return below > 0 && below < g.size() * ScanThresholds.Decorations.UNDER && spans(r, g);
   }
 
-  private boolean isThrough(Rule r, Glyph g) {
+  private boolean isThrough(RuledLine r, Glyph g) {
     double above = g.baseline() - r.middle();
     return above > g.size() * ScanThresholds.Decorations.STRIKE_LEAST
         && above < g.size() * ScanThresholds.Decorations.STRIKE_MOST
@@ -86,7 +86,7 @@ final class Decorations {
         && spans(r, g);
   }
 
-  private boolean spans(Rule r, Glyph g) {
+  private boolean spans(RuledLine r, Glyph g) {
     double middle = g.x() + g.width() / 2;
     // Longer than a line of text is a ruled line, not one under or through letters.
     return r.x1() <= middle

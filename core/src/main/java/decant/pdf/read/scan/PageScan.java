@@ -13,7 +13,7 @@ import decant.pdf.read.page.Glyph;
 import decant.pdf.read.page.NotedComment;
 import decant.pdf.read.page.Painted;
 import decant.pdf.read.page.Placed;
-import decant.pdf.read.page.Rule;
+import decant.pdf.read.page.RuledLine;
 import decant.pdf.read.page.ScannedPage;
 import decant.pdf.read.page.SourceFace;
 import decant.work.Faults;
@@ -64,7 +64,7 @@ public final class PageScan extends PDFGraphicsStreamEngine {
   private final double height;
   private final List<Glyph> visible = new ArrayList<>();
   private final List<Glyph> invisible = new ArrayList<>();
-  private final List<Rule> rules = new ArrayList<>();
+  private final List<RuledLine> rules = new ArrayList<>();
   private final List<Placed> pictures = new ArrayList<>();
   private final List<Box> unread = new ArrayList<>();
   private final List<Box> reduced = new ArrayList<>();

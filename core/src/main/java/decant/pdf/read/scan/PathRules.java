@@ -1,6 +1,6 @@
 package decant.pdf.read.scan;
 
-import decant.pdf.read.page.Rule;
+import decant.pdf.read.page.RuledLine;
 import java.awt.Shape;
 import java.awt.geom.AffineTransform;
 import java.awt.geom.PathIterator;
@@ -74,7 +74,7 @@ final class PathRules {
    * Adds the lines of a path: the edges of what is stroked, and filled rectangles that are thin.
    */
   static void collect(
-      Shape path, AffineTransform toShown, boolean stroked, double thickest, List<Rule> out) {
+      Shape path, AffineTransform toShown, boolean stroked, double thickest, List<RuledLine> out) {
     double[] c = new double[6];
     double startX = 0;
     double startY = 0;
@@ -117,20 +117,21 @@ final class PathRules {
     }
   }
 
-  private static void edge(double x1, double y1, double x2, double y2, List<Rule> out) {
+  private static void edge(double x1, double y1, double x2, double y2, List<RuledLine> out) {
     boolean lying = Math.abs(y1 - y2) < ScanThresholds.PathRules.STRAIGHT;
     boolean standing = Math.abs(x1 - x2) < ScanThresholds.PathRules.STRAIGHT;
     if (lying != standing) {
-      out.add(new Rule(Math.min(x1, x2), Math.min(y1, y2), Math.max(x1, x2), Math.max(y1, y2)));
+      out.add(
+          new RuledLine(Math.min(x1, x2), Math.min(y1, y2), Math.max(x1, x2), Math.max(y1, y2)));
     }
   }
 
   private static void filled(
-      double x1, double y1, double x2, double y2, double thickest, List<Rule> out) {
+      double x1, double y1, double x2, double y2, double thickest, List<RuledLine> out) {
     boolean thin = Math.min(x2 - x1, y2 - y1) <= thickest;
     boolean longEnough = Math.max(x2 - x1, y2 - y1) > thickest * 2;
     if (thin && longEnough) {
-      out.add(new Rule(x1, y1, x2, y2));
+      out.add(new RuledLine(x1, y1, x2, y2));
     }
   }
 }

@@ -1,7 +1,7 @@
 package decant.pdf.read.scan;
 
 import decant.pdf.read.page.Glyph;
-import decant.pdf.read.page.Rule;
+import decant.pdf.read.page.RuledLine;
 import decant.pdf.read.page.SourceFace;
 import java.util.ArrayList;
 import java.util.List;
@@ -25,8 +25,8 @@ final class RuledFields {
    *
    * @param width of the page
    */
-  static List<Glyph> of(List<Rule> rules, List<Glyph> glyphs, double width) {
-    List<Rule> lying =
+  static List<Glyph> of(List<RuledLine> rules, List<Glyph> glyphs, double width) {
+    List<RuledLine> lying =
         rules.stream()
             .filter(r -> r.lying() && r.y2() - r.y1() < 2)
             .filter(r ->
@@ -36,9 +36,9 @@ final class RuledFields {
     if (lying.isEmpty() || rules.size() > MAX_RULES) {
       return List.of();
     }
-    List<Rule> standing = rules.stream().filter(r -> !r.lying()).toList();
+    List<RuledLine> standing = rules.stream().filter(r -> !r.lying()).toList();
     var out = new ArrayList<Glyph>();
-    for (Rule r : lying) {
+    for (RuledLine r : lying) {
       if (standing.stream().anyMatch(s -> touches(r, s)) || repeats(r, rules)) {
         continue; // of a table or a box
       }
@@ -47,7 +47,7 @@ final class RuledFields {
     return out;
   }
 
-  private static boolean touches(Rule lying, Rule standing) {
+  private static boolean touches(RuledLine lying, RuledLine standing) {
     return standing.middle() > lying.x1() - 3
         && standing.middle() < lying.x2() + 3
         && standing.y1() < lying.middle() + 3
@@ -55,7 +55,7 @@ final class RuledFields {
   }
 
   /** The upper or lower edge of the same box. */
-  private static boolean repeats(Rule r, List<Rule> all) {
+  private static boolean repeats(RuledLine r, List<RuledLine> all) {
     return all.stream()
         .anyMatch(o ->
             o != r
@@ -66,7 +66,7 @@ final class RuledFields {
   }
 
   /** What says what the line is for: the letter before it; nothing if it is written on. */
-  private static Optional<Glyph> label(Rule r, List<Glyph> glyphs) {
+  private static Optional<Glyph> label(RuledLine r, List<Glyph> glyphs) {
     Glyph before = null;
     for (Glyph g : glyphs) {
       if (g.quarter() != 0 || g.isSpace() || g.size() > ScanThresholds.RuledFields.LARGEST) {
@@ -92,7 +92,7 @@ final class RuledFields {
     return Optional.ofNullable(before);
   }
 
-  private static void signs(Rule r, Glyph label, List<Glyph> out) {
+  private static void signs(RuledLine r, Glyph label, List<Glyph> out) {
     double size = Math.clamp(label.size(), 7, 12);
     double baseline = label.baseline();
     int n = (int) Math.max(3, (r.x2() - r.x1()) / (ScanThresholds.RuledFields.SIGN * size));

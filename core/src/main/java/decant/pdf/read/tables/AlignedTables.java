@@ -5,7 +5,7 @@ import decant.pdf.read.detected.Detected;
 import decant.pdf.read.detected.Ruling;
 import decant.pdf.read.lines.Leaders;
 import decant.pdf.read.lines.Regions;
-import decant.pdf.read.page.Rule;
+import decant.pdf.read.page.RuledLine;
 import decant.pdf.read.page.ScannedPage;
 import decant.pdf.read.page.TextLine;
 import java.util.ArrayList;
@@ -353,7 +353,7 @@ public final class AlignedTables {
   /** Whether lines lie over most of a stretch, between two heights. */
   private static boolean ruled(ScannedPage page, double y1, double y2, double left, double right) {
     double covered = 0;
-    for (Rule r : page.rules()) {
+    for (RuledLine r : page.rules()) {
       if (r.lying() && r.middle() > y1 && r.middle() < y2) {
         covered += Math.max(0, Math.min(r.x2(), right) - Math.max(r.x1(), left));
       }

@@ -7,7 +7,7 @@ import decant.pdf.read.lines.Regions;
 import decant.pdf.read.page.Anatomy;
 import decant.pdf.read.page.Glyph;
 import decant.pdf.read.page.Groups;
-import decant.pdf.read.page.Rule;
+import decant.pdf.read.page.RuledLine;
 import decant.pdf.read.page.ScannedPage;
 import decant.pdf.read.page.TextLine;
 import java.util.ArrayList;
@@ -26,7 +26,7 @@ public final class RuledTables {
   private RuledTables() {}
 
   public static Result of(ScannedPage page, List<TextLine> lines) {
-    List<Rule> rules =
+    List<RuledLine> rules =
         page.rules().stream()
             .filter(r -> Math.max(r.x2() - r.x1(), r.y2() - r.y1()) > 5)
             .distinct()
@@ -36,7 +36,7 @@ public final class RuledTables {
     }
     var tables = new ArrayList<Detected.Grid>();
     List<TextLine> rest = new ArrayList<>(lines);
-    for (List<Rule> group : groups(rules)) {
+    for (List<RuledLine> group : groups(rules)) {
       List<Double> xs = positions(group, false);
       List<Double> ys = positions(group, true);
       if (xs.size() < 3 || ys.size() < 3 || xs.size() > 60 || ys.size() > 400) {
@@ -67,16 +67,16 @@ public final class RuledTables {
   }
 
   /** Rules that touch one another, directly or through others. */
-  private static List<List<Rule>> groups(List<Rule> rules) {
+  private static List<List<RuledLine>> groups(List<RuledLine> rules) {
     int n = rules.size();
     var groups = new Groups(n);
     Integer[] byX = new Integer[n];
     java.util.Arrays.setAll(byX, k -> k);
     java.util.Arrays.sort(byX, Comparator.comparingDouble(k -> rules.get(k).x1()));
     for (int i = 0; i < n; i++) {
-      Rule a = rules.get(byX[i]);
+      RuledLine a = rules.get(byX[i]);
       for (int j = i + 1; j < n; j++) {
-        Rule b = rules.get(byX[j]);
+        RuledLine b = rules.get(byX[j]);
         if (b.x1() > a.x2() + TableThresholds.RuledTables.NEAR) {
           break;
         }
@@ -89,9 +89,13 @@ public final class RuledTables {
     return groups.of(rules);
   }
 
-  private static List<Double> positions(List<Rule> rules, boolean lying) {
+  private static List<Double> positions(List<RuledLine> rules, boolean lying) {
     double[] at =
-        rules.stream().filter(r -> r.lying() == lying).mapToDouble(Rule::middle).sorted().toArray();
+        rules.stream()
+            .filter(r -> r.lying() == lying)
+            .mapToDouble(RuledLine::middle)
+            .sorted()
+            .toArray();
     var out = new ArrayList<Double>();
     for (double v : at) {
       if (out.isEmpty() || v - out.getLast() > TableThresholds.RuledTables.NEAR) {
@@ -106,7 +110,7 @@ public final class RuledTables {
       Box box,
       List<Double> xs,
       List<Double> ys,
-      List<Rule> rules,
+      List<RuledLine> rules,
       List<TextLine> inside) {
     int columns = xs.size() - 1;
     int rows = ys.size() - 1;
@@ -159,7 +163,7 @@ public final class RuledTables {
   }
 
   private static boolean separated(
-      List<Rule> rules, double at, double from, double to, boolean lying) {
+      List<RuledLine> rules, double at, double from, double to, boolean lying) {
     double middle = (from + to) / 2;
     return rules.stream()
         .anyMatch(r ->

@@ -14,7 +14,7 @@ import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 
 /** Decodes pictures and scales them well, remembering both while memory lasts. */
-public final class Pictures {
+public final class ScaledPictures {
   private record Scaled(MediaId id, int width, int height) {}
 
   private final Map<MediaId, SoftReference<BufferedImage>> decoded = new ConcurrentHashMap<>();

@@ -17,8 +17,8 @@ import java.util.Set;
  * Pictures that text runs beside: they belong to the paragraph that begins to run beside them, and
  * lines that are short or begin farther in because of them are no paragraphs of their own.
  */
-public final class Floats {
-  private Floats() {}
+public final class FloatedPictures {
+  private FloatedPictures() {}
 
   /** The blocks with paragraphs joined that a picture beside them had cut. */
   public static List<Detected> joined(List<Detected> found) {
@@ -62,23 +62,25 @@ public final class Floats {
             && Sizes.same(end.size(), begin.size())
             && end.bold() == begin.bold();
     double gap = begin.baseline() - end.baseline();
-    boolean follows = gap > 0 && gap < BesideThresholds.Floats.FOLLOWS * end.size();
+    boolean follows = gap > 0 && gap < BesideThresholds.FloatedPictures.FOLLOWS * end.size();
     boolean endsBeside = isBeside(end, picture);
     boolean beginsBeside = isBeside(begin, picture);
     boolean shifted =
-        Math.abs(end.box().x() - begin.box().x()) > BesideThresholds.Floats.SHIFTED * end.size()
+        Math.abs(end.box().x() - begin.box().x())
+                > BesideThresholds.FloatedPictures.SHIFTED * end.size()
             && endsBeside != beginsBeside;
     boolean left = picture.x() + picture.width() / 2 < (a.left() + a.right()) / 2;
     return plain && follows && shifted && left && isFull(end, a) && !a.text().strip().endsWith(":");
   }
 
   private static boolean isFull(TextLine l, Detected.Text in) {
-    return in.right() - l.box().right() < BesideThresholds.Floats.FULL * (in.right() - in.left());
+    return in.right() - l.box().right()
+        < BesideThresholds.FloatedPictures.FULL * (in.right() - in.left());
   }
 
   private static boolean isBeside(TextLine l, Box picture) {
     double middle = Anatomy.middle(l.baseline(), l.size());
-    double clear = BesideThresholds.Floats.KEPT_CLEAR * l.size();
+    double clear = BesideThresholds.FloatedPictures.KEPT_CLEAR * l.size();
     boolean level = middle > picture.y() - clear && middle < picture.bottom() + clear;
     double apart =
         l.box().x() >= picture.right() - 1
@@ -86,7 +88,7 @@ public final class Floats {
             : l.box().right() <= picture.x() + 1 ? picture.x() - l.box().right() : -1;
     return level
         && apart >= -1
-        && apart < BesideThresholds.Floats.FARTHEST * l.size() + l.box().width() / 2;
+        && apart < BesideThresholds.FloatedPictures.FARTHEST * l.size() + l.box().width() / 2;
   }
 
   /** The lines of a text that no picture makes room for itself in. */
@@ -118,7 +120,8 @@ public final class Floats {
         continue;
       }
       boolean around = t.left() <= box.x() + 4 && t.right() >= box.right() - 4;
-      boolean narrow = box.width() < BesideThresholds.Floats.WIDEST * (t.right() - t.left());
+      boolean narrow =
+          box.width() < BesideThresholds.FloatedPictures.WIDEST * (t.right() - t.left());
       long beside =
           t.lines().stream().filter(l -> l.page() == picture.page() && isBeside(l, box)).count();
       if (around && narrow && beside > 0 && t.kind() != Detected.Kind.ENTRY) {
@@ -129,8 +132,9 @@ public final class Floats {
       }
     }
     boolean enough =
-        lines >= BesideThresholds.Floats.MIN_LINES
-            && lines * BesideThresholds.Floats.LINE > box.height() * BesideThresholds.Floats.BESIDE;
+        lines >= BesideThresholds.FloatedPictures.MIN_LINES
+            && lines * BesideThresholds.FloatedPictures.LINE
+                > box.height() * BesideThresholds.FloatedPictures.BESIDE;
     return enough && edges.size() == 1 ? Optional.ofNullable(first) : Optional.empty();
   }
 }

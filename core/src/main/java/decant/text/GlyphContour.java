@@ -10,7 +10,7 @@ import java.util.List;
  * One closed line of a TrueType outline: points on the line and, between two of them, points that
  * pull a quadratic curve towards themselves. Coordinates are whole units of the font.
  */
-final class Contour {
+final class GlyphContour {
   /** How far a curve of the third degree may be missed by those of the second, in units. */
   private static final double NEAR = 0.4;
 
@@ -58,9 +58,9 @@ final class Contour {
    *
    * @param farthest coordinates beyond this are brought back to it
    */
-  static List<Contour> of(Shape shape, int farthest) {
-    var out = new ArrayList<Contour>();
-    var open = new Contour();
+  static List<GlyphContour> of(Shape shape, int farthest) {
+    var out = new ArrayList<GlyphContour>();
+    var open = new GlyphContour();
     double[] c = new double[6];
     double x = 0;
     double y = 0;
@@ -68,7 +68,7 @@ final class Contour {
       switch (i.currentSegment(c)) {
         case PathIterator.SEG_MOVETO -> {
           open.finish(out);
-          open = new Contour();
+          open = new GlyphContour();
           open.add(c[0], c[1], true, farthest);
           x = c[0];
           y = c[1];
@@ -146,7 +146,7 @@ final class Contour {
     on[size++] = onLine;
   }
 
-  private void finish(List<Contour> out) {
+  private void finish(List<GlyphContour> out) {
     if (size > 1 && on[size - 1] && xs[size - 1] == xs[0] && ys[size - 1] == ys[0]) {
       size--;
     }

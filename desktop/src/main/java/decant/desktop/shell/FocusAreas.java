@@ -9,14 +9,14 @@ import javafx.scene.Parent;
 import org.jspecify.annotations.Nullable;
 
 /** The areas of the window that F6 goes round, each with where the keyboard was in it last. */
-final class Regions {
+final class FocusAreas {
   private final Supplier<List<Node>> areas;
   private final WeakHashMap<Node, Node> last = new WeakHashMap<>();
 
   /**
    * @param areas from the head of the window to its foot, as they are now
    */
-  Regions(Supplier<List<Node>> areas) {
+  FocusAreas(Supplier<List<Node>> areas) {
     this.areas = areas;
   }
 

@@ -1,7 +1,7 @@
 package decant.pdf.read.page;
 
 /** A ruled line: a thin rectangle or a stroke, lying or standing. */
-public record Rule(double x1, double y1, double x2, double y2) {
+public record RuledLine(double x1, double y1, double x2, double y2) {
   public boolean lying() {
     return x2 - x1 >= y2 - y1;
   }

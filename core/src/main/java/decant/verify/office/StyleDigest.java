@@ -7,7 +7,7 @@ import java.util.Set;
 import org.w3c.dom.Element;
 
 /** What the styles of a DOCX give (ISO/IEC 29500-1 §17.7), worked out for single paragraphs. */
-final class DocxStyles {
+final class StyleDigest {
   private static final Set<String> SWITCHED_OVER = Set.of("b", "i", "strike"); // §17.7.3
 
   private record Style(String basedOn, Map<String, String> text, Map<String, String> paragraph) {}
@@ -18,8 +18,8 @@ final class DocxStyles {
 
   private final Map<String, Map<String, String>> texts = new HashMap<>();
 
-  static DocxStyles of(Element root) {
-    var s = new DocxStyles();
+  static StyleDigest of(Element root) {
+    var s = new StyleDigest();
     for (Element e : Package.children(root)) {
       switch (e.getLocalName()) {
         case "docDefaults" ->

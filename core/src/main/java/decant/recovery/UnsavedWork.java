@@ -10,4 +10,4 @@ import java.nio.file.Path;
  * @param taken the document as it was left, with the findings that were open, and what is known of
  *     its source
  */
-public record Kept(Path source, TakenIn taken) {}
+public record UnsavedWork(Path source, TakenIn taken) {}

@@ -4,7 +4,7 @@ import java.nio.charset.StandardCharsets;
 import java.util.Set;
 
 /** What kind of picture bytes are, by what they begin with: files declare types as they please. */
-final class Pictures {
+final class PictureTypes {
   private static final Set<String> DRAWN =
       Set.of(
           "image/png",
@@ -18,7 +18,7 @@ final class Pictures {
           "image/wmf",
           "image/svg+xml");
 
-  private Pictures() {}
+  private PictureTypes() {}
 
   static boolean isDrawn(String type) {
     return DRAWN.contains(type);
