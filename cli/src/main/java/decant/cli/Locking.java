@@ -55,11 +55,15 @@ final class Locking {
     Optional<String> open = given(openFile, openVariable);
     Optional<String> change = given(changeFile, changeVariable);
     if (open.isPresent()
-        && pdfs(recipe).noneMatch(p -> p.security().isLocked() && p.security().askToOpen())) {
+        && pdfs(recipe)
+            .noneMatch(
+                p -> p.settings().security().isLocked() && p.settings().security().askToOpen())) {
       throw wrong(WORDS.say("locking.open-unused", recipe.name()));
     }
     if (change.isPresent()
-        && pdfs(recipe).noneMatch(p -> p.security().isLocked() && p.security().askToChange())) {
+        && pdfs(recipe)
+            .noneMatch(
+                p -> p.settings().security().isLocked() && p.settings().security().askToChange())) {
       throw wrong(WORDS.say("locking.change-unused", recipe.name()));
     }
     return new Passwords(open.orElse(""), change.orElse(""));

@@ -42,7 +42,7 @@ public final class Readiness {
 
   /** What is lacking for an output. */
   public static List<Lack> of(Output.Pdf o, Publication publication, java.nio.file.Path source) {
-    Conformance k = o.conformance();
+    Conformance k = o.settings().conformance();
     var out = new ArrayList<Lack>();
     if (!k.accessible() && !k.standard().level().equals("A")) {
       return out;

@@ -55,10 +55,10 @@ public final class SizeEstimate {
       Publication publication, PdfChoices choices, Path source, BooleanSupplier cancelled) {
     // A password's length is nothing to the file's.
     Passwords any = new Passwords("open", "change");
-    PdfChoices c = choices.with(choices.security(), any);
+    PdfChoices c = choices.with(choices.settings().security(), any);
     try {
       Optional<Attachment> attachment =
-          c.conformance().enclosures().source()
+          c.settings().conformance().enclosures().source()
               ? Optional.of(
                   Attachment.source(
                       source.getFileName().toString(),
@@ -101,7 +101,7 @@ public final class SizeEstimate {
     boolean pictures =
         now.bytes().keySet().stream().anyMatch(p -> p.kind() == FilePart.Kind.PICTURE);
     boolean fonts = now.bytes().keySet().stream().anyMatch(p -> p.kind() == FilePart.Kind.FONT);
-    Compression w = o.compression();
+    Compression w = o.settings().compression();
     if (pictures) {
       if (w.photographQuality() == 0 || w.photographQuality() > 75) {
         out.add(
@@ -121,21 +121,25 @@ public final class SizeEstimate {
                 WORDS.say("size-estimate.pictures-as-they-came"), o.with(w.with(0, 0))));
       }
     }
-    boolean mayLeaveOut = !o.conformance().isArchive() && !o.conformance().accessible();
-    if (fonts && mayLeaveOut && o.fonts().usual() != FontEmbedding.Embedding.LEFT_OUT) {
+    boolean mayLeaveOut =
+        !o.settings().conformance().isArchive() && !o.settings().conformance().accessible();
+    if (fonts && mayLeaveOut && o.settings().fonts().usual() != FontEmbedding.Embedding.LEFT_OUT) {
       out.add(
           new Alternative(
               WORDS.say("size-estimate.fonts-left-out"),
-              o.with(new FontEmbedding(FontEmbedding.Embedding.LEFT_OUT, o.fonts().fonts())),
+              o.with(
+                  new FontEmbedding(
+                      FontEmbedding.Embedding.LEFT_OUT, o.settings().fonts().fonts())),
               true));
     }
-    if (o.fonts().usual() != FontEmbedding.Embedding.USED) {
+    if (o.settings().fonts().usual() != FontEmbedding.Embedding.USED) {
       out.add(
           new Alternative(
               WORDS.say("size-estimate.fonts-with-the-characters-used"),
-              o.with(new FontEmbedding(FontEmbedding.Embedding.USED, o.fonts().fonts()))));
+              o.with(
+                  new FontEmbedding(FontEmbedding.Embedding.USED, o.settings().fonts().fonts()))));
     }
-    Conformance k = o.conformance();
+    Conformance k = o.settings().conformance();
     boolean free = !k.accessible() && !k.standard().level().equals("A");
     if (k.tagged() && free) {
       out.add(
@@ -143,7 +147,7 @@ public final class SizeEstimate {
               WORDS.say("size-estimate.without-tags"),
               o.with(k.withAccessible(false).withTagged(false))));
     }
-    if (!k.isArchive() && o.security().protection() == Security.Protection.NONE) {
+    if (!k.isArchive() && o.settings().security().protection() == Security.Protection.NONE) {
       out.add(
           new Alternative(
               WORDS.say("size-estimate.as-pdf-a-2a-for"),

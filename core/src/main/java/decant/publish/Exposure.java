@@ -49,10 +49,10 @@ public final class Exposure {
   }
 
   private static boolean isLocked(Output o) {
-    return o instanceof Output.Pdf p && p.security().isLocked();
+    return o instanceof Output.Pdf p && p.settings().security().isLocked();
   }
 
   private static boolean asksToOpen(Output o) {
-    return isLocked(o) && o instanceof Output.Pdf p && p.security().askToOpen();
+    return isLocked(o) && o instanceof Output.Pdf p && p.settings().security().askToOpen();
   }
 }

@@ -118,7 +118,7 @@ public final class Publisher {
                   pdf(
                       p,
                       publications.computeIfAbsent(
-                          p.choices().navigation().addresses(),
+                          p.choices().settings().navigation().addresses(),
                           a -> goingOut(order.publication(), active, a)),
                       order,
                       target,
@@ -187,7 +187,7 @@ public final class Publisher {
       BooleanSupplier cancelled)
       throws PublishProblem, WriteProblem {
     Optional<Attachment> attachment =
-        item.choices().conformance().enclosures().source()
+        item.choices().settings().conformance().enclosures().source()
             ? Optional.of(attachment(order.source()))
             : Optional.empty();
     var problem = new ArrayList<Encryption.Problem>();

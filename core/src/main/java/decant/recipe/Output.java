@@ -2,12 +2,8 @@ package decant.recipe;
 
 import decant.format.Format;
 import decant.format.Formats;
-import decant.pdf.choices.Compression;
-import decant.pdf.choices.Conformance;
-import decant.pdf.choices.FontEmbedding;
-import decant.pdf.choices.InitialView;
-import decant.pdf.choices.Navigation;
-import decant.pdf.choices.Security;
+import decant.pdf.choices.PdfSetting;
+import decant.pdf.choices.PdfSettings;
 
 /** One kind of file that a recipe makes. */
 public sealed interface Output {
@@ -21,29 +17,11 @@ public sealed interface Output {
   Output withNaming(String other);
 
   /** A PDF. */
-  record Pdf(
-      String naming,
-      PageChoice pages,
-      Navigation navigation,
-      FontEmbedding fonts,
-      Compression compression,
-      Security security,
-      Details details,
-      Conformance conformance,
-      InitialView initialView)
+  record Pdf(String naming, PageChoice pages, Details details, PdfSettings settings)
       implements Output {
     /** What is chosen where nothing is said. */
     public static final Pdf DEFAULT =
-        new Pdf(
-            Naming.DEFAULT,
-            PageChoice.ALL,
-            Navigation.DEFAULT,
-            FontEmbedding.DEFAULT,
-            Compression.DEFAULT,
-            Security.OPEN,
-            Details.OF_DOCUMENT,
-            Conformance.DEFAULT,
-            InitialView.DEFAULT);
+        new Pdf(Naming.DEFAULT, PageChoice.ALL, Details.OF_DOCUMENT, PdfSettings.DEFAULT);
 
     public Pdf {
       Naming.check(naming);
@@ -56,72 +34,19 @@ public sealed interface Output {
 
     @Override
     public Pdf withNaming(String other) {
-      return new Pdf(
-          other,
-          pages,
-          navigation,
-          fonts,
-          compression,
-          security,
-          details,
-          conformance,
-          initialView);
+      return new Pdf(other, pages, details, settings);
     }
 
     public Pdf with(PageChoice other) {
-      return new Pdf(
-          naming,
-          other,
-          navigation,
-          fonts,
-          compression,
-          security,
-          details,
-          conformance,
-          initialView);
-    }
-
-    public Pdf with(Navigation other) {
-      return new Pdf(
-          naming, pages, other, fonts, compression, security, details, conformance, initialView);
-    }
-
-    public Pdf with(FontEmbedding other) {
-      return new Pdf(
-          naming,
-          pages,
-          navigation,
-          other,
-          compression,
-          security,
-          details,
-          conformance,
-          initialView);
-    }
-
-    public Pdf with(Compression other) {
-      return new Pdf(
-          naming, pages, navigation, fonts, other, security, details, conformance, initialView);
-    }
-
-    public Pdf with(Security other) {
-      return new Pdf(
-          naming, pages, navigation, fonts, compression, other, details, conformance, initialView);
+      return new Pdf(naming, other, details, settings);
     }
 
     public Pdf with(Details other) {
-      return new Pdf(
-          naming, pages, navigation, fonts, compression, security, other, conformance, initialView);
+      return new Pdf(naming, pages, other, settings);
     }
 
-    public Pdf with(Conformance other) {
-      return new Pdf(
-          naming, pages, navigation, fonts, compression, security, details, other, initialView);
-    }
-
-    public Pdf with(InitialView other) {
-      return new Pdf(
-          naming, pages, navigation, fonts, compression, security, details, conformance, other);
+    public Pdf with(PdfSetting other) {
+      return new Pdf(naming, pages, details, settings.with(other));
     }
   }
 

@@ -96,22 +96,12 @@ public record Plan(List<Item> items) {
     var out = new ArrayList<Item>();
     Metadata p = metadata(o, publication, source);
     for (Piece piece : pieces) {
-      var choices =
-          new PdfChoices(
-              piece.pages(),
-              o.navigation(),
-              o.fonts(),
-              o.compression(),
-              o.security(),
-              passwords,
-              p,
-              o.conformance(),
-              o.initialView());
+      var choices = new PdfChoices(piece.pages(), passwords, p, o.settings());
       List<Conflict> conflicts = Conflict.of(choices);
       if (!conflicts.isEmpty()) {
         throw new PublishProblem(conflicts);
       }
-      check(o.security(), passwords);
+      check(o.settings().security(), passwords);
       String name =
           Naming.name(pattern, new Naming.Fill(stem, date, piece.number(), piece.heading()));
       out.add(new Item.Pdf(name + "." + o.extension(), o, choices));
@@ -144,7 +134,9 @@ public record Plan(List<Item> items) {
    */
   public static Metadata metadata(Output.Pdf o, Publication publication, Path source) {
     Metadata p = o.details().over(publication.metadata()).clean();
-    boolean needed = o.conformance().accessible() || o.conformance().standard().level().equals("A");
+    boolean needed =
+        o.settings().conformance().accessible()
+            || o.settings().conformance().standard().level().equals("A");
     String title = p.title();
     if (title.isBlank() && (needed || o.details().from() == Details.From.DOCUMENT)) {
       title =

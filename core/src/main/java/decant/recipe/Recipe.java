@@ -70,6 +70,7 @@ public record Recipe(
   public boolean asksForPasswords() {
     return outputs.stream()
         .anyMatch(o ->
-            o instanceof Output.Pdf p && (p.security().askToOpen() || p.security().askToChange()));
+            o instanceof Output.Pdf p
+                && (p.settings().security().askToOpen() || p.settings().security().askToChange()));
   }
 }

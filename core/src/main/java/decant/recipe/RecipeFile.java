@@ -94,8 +94,8 @@ public final class RecipeFile {
       whole.put("decant-recipe", VERSION);
       whole.setAll((ObjectNode) JSON.valueToTree(recipe));
       for (JsonNode o : whole.path("outputs")) {
-        if (o.path("first-sight") instanceof ObjectNode view) {
-          RecipeKeys.flatten(view);
+        if (o instanceof ObjectNode output) {
+          RecipeKeys.flatten(output);
         }
       }
       return JSON.writeValueAsString(whole) + "\n";
@@ -139,17 +139,14 @@ public final class RecipeFile {
         n++;
         if (o instanceof ObjectNode output && output.path("kind").asText().equals("pdf")) {
           ObjectNode usual = JSON.valueToTree(Output.Pdf.DEFAULT);
-          if (output.path("first-sight") instanceof ObjectNode view) {
-            Optional<String> unknown =
-                RecipeKeys.group(view, (ObjectNode) usual.path("first-sight"));
-            if (unknown.isPresent()) {
-              throw new RecipeProblem(
-                  WORDS.say(
-                      "recipe-file.is-not-known-here",
-                      from,
-                      WORDS.say("recipe-file.at", "outputs[" + n + "].first-sight"),
-                      unknown.get()));
-            }
+          Optional<RecipeKeys.Stray> stray = RecipeKeys.group(output, usual);
+          if (stray.isPresent()) {
+            throw new RecipeProblem(
+                WORDS.say(
+                    "recipe-file.is-not-known-here",
+                    from,
+                    WORDS.say("recipe-file.at", "outputs[" + n + "]" + stray.get().place()),
+                    stray.get().key()));
           }
           complete(output, usual);
         } else if (o instanceof ObjectNode output) {
@@ -171,7 +168,7 @@ public final class RecipeFile {
       Recipe r = JSON.treeToValue(now, Recipe.class);
       for (Output o : r.outputs()) {
         if (o instanceof Output.Pdf p) {
-          check(p.security(), from);
+          check(p.settings().security(), from);
         }
       }
       return r;

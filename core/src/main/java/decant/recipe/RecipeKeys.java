@@ -8,12 +8,10 @@ import com.fasterxml.jackson.databind.introspect.AnnotatedMember;
 import com.fasterxml.jackson.databind.introspect.AnnotatedMethod;
 import com.fasterxml.jackson.databind.introspect.AnnotatedParameter;
 import com.fasterxml.jackson.databind.node.ObjectNode;
-import decant.pdf.choices.InitialView;
-import java.util.LinkedHashSet;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 
 /**
  * The keys of recipes, which stay as they are when what they stand for is named or grouped
@@ -27,20 +25,22 @@ final class RecipeKeys extends PropertyNamingStrategy {
   /** Components whose key is not their name. */
   private static final Map<String, String> OTHERS =
       Map.ofEntries(
-          Map.entry("Pdf.navigation", "wayfinding"),
-          Map.entry("Pdf.fonts", "type"),
-          Map.entry("Pdf.compression", "weight"),
-          Map.entry("Pdf.security", "rights"),
-          Map.entry("Pdf.conformance", "keeping"),
-          Map.entry("Pdf.initialView", "first-sight"),
+          Map.entry("PdfSettings.navigation", "wayfinding"),
+          Map.entry("PdfSettings.fonts", "type"),
+          Map.entry("PdfSettings.compression", "weight"),
+          Map.entry("PdfSettings.security", "rights"),
+          Map.entry("PdfSettings.conformance", "keeping"),
+          Map.entry("PdfSettings.initialView", "first-sight"),
           Map.entry("Conformance.enclosures", "along"),
           Map.entry("Enclosures.comments", "remarks"),
           Map.entry("Enclosures.fields", "blanks"),
           Map.entry("Security.encryptMetadata", "encrypt-particulars"),
           Map.entry("Printing.scaling", "print-scaling"));
 
-  /** Components of {@link InitialView} whose own components stand beside the others. */
-  private static final List<String> FLAT = List.of("window", "printing");
+  /** The keys of what is a part in the code, and stands among its neighbours in recipes. */
+  private static final List<String> OF_OUTPUT = List.of("settings");
+
+  private static final List<String> OF_VIEW = List.of("window", "printing");
 
   @Override
   public String nameForField(MapperConfig<?> config, AnnotatedField field, String name) {
@@ -63,43 +63,63 @@ final class RecipeKeys extends PropertyNamingStrategy {
         member.getDeclaringClass().getSimpleName() + "." + name, KEBAB.translate(name));
   }
 
-  /** How a file opens as recipes have it, all in one. */
-  static void flatten(ObjectNode view) {
-    for (String part : FLAT) {
-      if (view.remove(part) instanceof ObjectNode own) {
-        view.setAll(own);
+  /** A PDF as recipes have it. */
+  static void flatten(ObjectNode pdf) {
+    flatten(pdf, OF_OUTPUT);
+    if (pdf.path("first-sight") instanceof ObjectNode view) {
+      flatten(view, OF_VIEW);
+    }
+  }
+
+  private static void flatten(ObjectNode o, List<String> parts) {
+    for (String part : parts) {
+      if (o.remove(part) instanceof ObjectNode own) {
+        o.setAll(own);
       }
     }
   }
 
+  /** A key that no recipe has, and where it stands. */
+  record Stray(String place, String key) {}
+
   /**
-   * How a file opens with its parts, from what a recipe says.
+   * A PDF with its parts, from what a recipe says.
    *
-   * @param usual the same with its parts, as it is where nothing is said
+   * @param usual one with all its parts
    * @return a key that no recipe has, if there is one
    */
-  static Optional<String> group(ObjectNode view, ObjectNode usual) {
-    for (String part : FLAT) {
-      if (view.has(part)) {
-        return Optional.of(part);
+  static Optional<Stray> group(ObjectNode pdf, ObjectNode usual) {
+    if (pdf.path("first-sight") instanceof ObjectNode view) {
+      ObjectNode parts = (ObjectNode) usual.path("settings").path("first-sight");
+      Optional<String> stray = group(view, parts, OF_VIEW);
+      if (stray.isPresent()) {
+        return Optional.of(new Stray(".first-sight", stray.get()));
       }
     }
-    for (String part : FLAT) {
-      ObjectNode own = view.objectNode();
-      Set<String> keys = new LinkedHashSet<>();
+    return group(pdf, usual, OF_OUTPUT).map(k -> new Stray("", k));
+  }
+
+  private static Optional<String> group(ObjectNode o, ObjectNode usual, List<String> parts) {
+    Optional<String> stray = parts.stream().filter(o::has).findFirst();
+    if (stray.isPresent()) {
+      return stray;
+    }
+    for (String part : parts) {
+      ObjectNode own = o.objectNode();
+      var keys = new ArrayList<String>();
       usual.path(part).fieldNames().forEachRemaining(keys::add);
       for (String key : keys) {
-        if (view.has(key)) {
-          own.set(key, view.remove(key));
+        if (o.has(key)) {
+          own.set(key, o.remove(key));
         }
       }
-      view.set(part, own);
+      o.set(part, own);
     }
     return Optional.empty();
   }
 
-  /** Where something stands, by the keys of a recipe. */
+  /** Whether a recipe has the key of a part. */
   static boolean isShown(String key) {
-    return !FLAT.contains(key);
+    return !OF_OUTPUT.contains(key) && !OF_VIEW.contains(key);
   }
 }

@@ -54,7 +54,7 @@ class ProtectionTest {
   }
 
   private static boolean locks(Output o) {
-    return o instanceof Output.Pdf p && p.security().isLocked();
+    return o instanceof Output.Pdf p && p.settings().security().isLocked();
   }
 
   private static Tool.Answer shown(Path file, String password) {

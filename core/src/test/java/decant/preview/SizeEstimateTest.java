@@ -138,9 +138,9 @@ class SizeEstimateTest {
       for (SizeEstimate.Alternative a : all) {
         PdfChoices c =
             choices()
-                .with(a.output().fonts())
-                .with(a.output().compression())
-                .with(a.output().conformance())
+                .with(a.output().settings().fonts())
+                .with(a.output().settings().compression())
+                .with(a.output().settings().conformance())
                 .with(choices().pages());
         assertThat(decant.pdf.choices.Conflict.of(c)).as(a.label()).isEmpty();
         assertThat(weigh(c).total()).as(a.label()).isPositive();
@@ -154,8 +154,9 @@ class SizeEstimateTest {
     assertThat(SizeEstimate.alternatives(Output.Pdf.DEFAULT, weigh(choices())))
         .filteredOn(SizeEstimate.Alternative::risky)
         .hasSize(1)
-        .allMatch(
-            a -> a.output().fonts().usual() == decant.pdf.choices.FontEmbedding.Embedding.LEFT_OUT);
+        .allMatch(a ->
+            a.output().settings().fonts().usual()
+                == decant.pdf.choices.FontEmbedding.Embedding.LEFT_OUT);
   }
 
   @Test
@@ -169,7 +170,8 @@ class SizeEstimateTest {
     long[] sizes =
         IntStream.of(90, 60, 30)
             .mapToLong(q ->
-                SizeEstimate.weigh(photo, c.with(c.compression().with(q, 0)), source, () -> false)
+                SizeEstimate.weigh(
+                        photo, c.with(c.settings().compression().with(q, 0)), source, () -> false)
                     .total())
             .toArray();
     assertThat(sizes[0]).isGreaterThan(sizes[1]);

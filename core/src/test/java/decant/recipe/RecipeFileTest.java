@@ -15,6 +15,7 @@ import decant.pdf.choices.Enclosures;
 import decant.pdf.choices.FontEmbedding;
 import decant.pdf.choices.InitialView;
 import decant.pdf.choices.Navigation;
+import decant.pdf.choices.PdfSettings;
 import decant.pdf.choices.Permission;
 import decant.pdf.choices.Security;
 import decant.pdf.choices.Version;
@@ -44,36 +45,45 @@ class RecipeFileTest {
                     "{stem} {number} {heading}",
                     new PageChoice(
                         "1-4, last 2", List.of("Charges"), PageChoice.Split.EACH_CHAPTER),
-                    new Navigation(
-                        3, 2, false, false, new Navigation.Addresses(true, true, "1F4E79"), false),
-                    new FontEmbedding(
-                        FontEmbedding.Embedding.LICENSED,
-                        Map.of(
-                            "Liberation Serif",
-                            new FontEmbedding.FontChoice(
-                                FontEmbedding.Embedding.WHOLE, FontEmbedding.Substitute.TIMES))),
-                    new Compression(Compression.Effort.LITTLE, false, 60, 150, false, false),
-                    new Security(
-                        Security.Protection.AES_128,
-                        true,
-                        true,
-                        EnumSet.of(Permission.PRINT_SHARP),
-                        false),
                     new Details(Details.From.NOWHERE, "T", "S", "A", "K", "de-AT"),
-                    new Conformance(
-                        Conformance.Standard.NONE,
-                        false,
-                        false,
-                        Version.V1_6,
-                        Enclosures.DEFAULT.withSource(true)),
-                    new InitialView(
-                        2,
-                        InitialView.Zoom.PAGE_WIDTH,
-                        InitialView.Panel.PAGES,
-                        InitialView.Arrangement.SPREAD_COVER,
-                        new InitialView.Window(true, true, true, true, false),
-                        new InitialView.Printing(
-                            InitialView.PrintScaling.NONE, InitialView.Duplex.SHORT_EDGE, 3)))),
+                    new PdfSettings(
+                        new Navigation(
+                            3,
+                            2,
+                            false,
+                            false,
+                            new Navigation.Addresses(true, true, "1F4E79"),
+                            false),
+                        new FontEmbedding(
+                            FontEmbedding.Embedding.LICENSED,
+                            Map.of(
+                                "Liberation Serif",
+                                new FontEmbedding.FontChoice(
+                                    FontEmbedding.Embedding.WHOLE,
+                                    FontEmbedding.Substitute.TIMES))),
+                        new Compression(Compression.Effort.LITTLE, false, 60, 150, false, false),
+                        new Security(
+                            Security.Protection.AES_128,
+                            true,
+                            true,
+                            EnumSet.of(Permission.PRINT_SHARP),
+                            false),
+                        new Conformance(
+                            Conformance.Standard.NONE,
+                            false,
+                            false,
+                            Version.V1_6,
+                            Enclosures.DEFAULT.withSource(true)),
+                        new InitialView(
+                            2,
+                            InitialView.Zoom.PAGE_WIDTH,
+                            InitialView.Panel.PAGES,
+                            InitialView.Arrangement.SPREAD_COVER,
+                            new InitialView.Window(true, true, true, true, false),
+                            new InitialView.Printing(
+                                InitialView.PrintScaling.NONE,
+                                InitialView.Duplex.SHORT_EDGE,
+                                3))))),
             decant.reading.Active.KEEP,
             new Recipe.Afterwards(true, true, true)));
     return all;
@@ -155,7 +165,7 @@ class RecipeFileTest {
     var pdf = (Output.Pdf) r.outputs().getFirst();
     assertThat(pdf.naming()).isEqualTo("{stem} front");
     assertThat(pdf.pages().range()).isEqualTo("1-3");
-    assertThat(pdf.navigation().bookmarkLevels()).isEqualTo(2);
+    assertThat(pdf.settings().navigation().bookmarkLevels()).isEqualTo(2);
   }
 
   @ParameterizedTest

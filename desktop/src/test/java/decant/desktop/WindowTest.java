@@ -671,7 +671,8 @@ class WindowTest extends WindowCase {
     CheckBox blanks = window.find("#publish-blanks", CheckBox.class);
     Window.run(blanks::fire);
     assertThat(draft(work).recipe().outputs().getFirst())
-        .extracting(o -> ((decant.recipe.Output.Pdf) o).conformance().enclosures().fields())
+        .extracting(
+            o -> ((decant.recipe.Output.Pdf) o).settings().conformance().enclosures().fields())
         .isEqualTo(false);
     choose("#publish-standard", decant.pdf.choices.Conformance.Standard.A2B);
     window.until(() -> Window.on(blanks::isDisabled));

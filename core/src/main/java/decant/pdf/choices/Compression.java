@@ -21,7 +21,8 @@ public record Compression(
     int photographQuality,
     int resolution,
     boolean greyWhereColourless,
-    boolean faxForOneBit) {
+    boolean faxForOneBit)
+    implements PdfSetting {
   private static final Words WORDS = Words.of(Compression.class);
 
   public static final Compression DEFAULT = new Compression(Effort.MOST, true, 0, 0, true, true);

@@ -26,54 +26,58 @@ public record Conflict(Group group, String message) {
   /** What is wrong with some choices; empty if they can be obeyed. */
   public static List<Conflict> of(PdfChoices c) {
     var out = new ArrayList<Conflict>();
-    boolean locked = c.security().protection() != Security.Protection.NONE;
-    Conformance k = c.conformance();
+    boolean locked = c.settings().security().protection() != Security.Protection.NONE;
+    Conformance k = c.settings().conformance();
     if (locked && k.isArchive()) {
       out.add(
           new Conflict(
               Group.RIGHTS,
               WORDS.say("conflict.forbids-encryption-so-that-the", k.standard().label())));
     }
-    if (locked && k.writtenVersion().compareTo(c.security().protection().since()) < 0) {
+    if (locked && k.writtenVersion().compareTo(c.settings().security().protection().since()) < 0) {
       out.add(
           new Conflict(
               Group.RIGHTS,
               WORDS.say(
                   "conflict.needs-pdf-or-newer-pdf",
-                  c.security().protection().label(),
-                  c.security().protection().since().number(),
+                  c.settings().security().protection().label(),
+                  c.settings().security().protection().since().number(),
                   k.writtenVersion().number())));
     }
     if (locked
         && k.writtenVersion() == Version.V2_0
-        && c.security().protection() != Security.Protection.AES_256) {
+        && c.settings().security().protection() != Security.Protection.AES_256) {
       out.add(new Conflict(Group.RIGHTS, WORDS.say("conflict.pdf-2-0-has-no")));
     }
-    if (locked && !c.security().askToOpen() && !c.security().askToChange()) {
+    if (locked && !c.settings().security().askToOpen() && !c.settings().security().askToChange()) {
       out.add(new Conflict(Group.RIGHTS, WORDS.say("conflict.protection-needs-a-password-one")));
     }
-    if (locked && c.security().askToOpen() && c.passwords().open().isEmpty()) {
+    if (locked && c.settings().security().askToOpen() && c.passwords().open().isEmpty()) {
       out.add(new Conflict(Group.RIGHTS, WORDS.say("conflict.the-password-to-open-the")));
     }
-    if (locked && c.security().askToChange() && c.passwords().change().isEmpty()) {
+    if (locked && c.settings().security().askToChange() && c.passwords().change().isEmpty()) {
       out.add(new Conflict(Group.RIGHTS, WORDS.say("conflict.the-password-to-lift-the")));
     }
     if (locked
-        && c.security().askToOpen()
-        && c.security().askToChange()
+        && c.settings().security().askToOpen()
+        && c.settings().security().askToChange()
         && !c.passwords().open().isEmpty()
         && c.passwords().open().equals(c.passwords().change())) {
       out.add(new Conflict(Group.RIGHTS, WORDS.say("conflict.both-passwords-are-the-same")));
     }
-    if (locked && !c.security().encryptMetadata() && !c.security().protection().isAes()) {
+    if (locked
+        && !c.settings().security().encryptMetadata()
+        && !c.settings().security().protection().isAes()) {
       out.add(
           new Conflict(
               Group.RIGHTS,
               WORDS.say(
                   "conflict.cannot-leave-the-particulars-unencrypted",
-                  c.security().protection().label())));
+                  c.settings().security().protection().label())));
     }
-    if (locked && k.accessible() && !c.security().allowed().contains(Permission.READ_ALOUD)) {
+    if (locked
+        && k.accessible()
+        && !c.settings().security().allowed().contains(Permission.READ_ALOUD)) {
       out.add(new Conflict(Group.RIGHTS, WORDS.say("conflict.pdf-ua-1-asks-that")));
     }
     if (k.accessible() && k.standard().part() == 4) {
@@ -89,8 +93,8 @@ public record Conflict(Group group, String message) {
               WORDS.say("conflict.takes-no-attached-files-of", k.standard().label())));
     }
     boolean leavesOut =
-        c.fonts().usual() == FontEmbedding.Embedding.LEFT_OUT
-            || c.fonts().fonts().values().stream()
+        c.settings().fonts().usual() == FontEmbedding.Embedding.LEFT_OUT
+            || c.settings().fonts().fonts().values().stream()
                 .anyMatch(f -> f.embedding() == FontEmbedding.Embedding.LEFT_OUT);
     if (leavesOut && (k.isArchive() || k.accessible())) {
       out.add(
@@ -100,11 +104,12 @@ public record Conflict(Group group, String message) {
                   "conflict.asks-for-every-font-to",
                   (k.isArchive() ? k.standard().label() : "PDF/UA-1"))));
     }
-    if (c.initialView().page() > Math.max(1, c.pages().size())) {
+    if (c.settings().initialView().page() > Math.max(1, c.pages().size())) {
       out.add(
           new Conflict(
               Group.FIRST_SIGHT,
-              WORDS.count("conflict.opens-at", c.pages().size(), c.initialView().page())));
+              WORDS.count(
+                  "conflict.opens-at", c.pages().size(), c.settings().initialView().page())));
     }
     return out;
   }

@@ -13,7 +13,8 @@ import java.util.Optional;
  * @param enclosures what goes along with the pages
  */
 public record Conformance(
-    Standard standard, boolean accessible, boolean tagged, Version version, Enclosures enclosures) {
+    Standard standard, boolean accessible, boolean tagged, Version version, Enclosures enclosures)
+    implements PdfSetting {
   public static final Conformance DEFAULT =
       new Conformance(Standard.NONE, false, true, Version.V1_7, Enclosures.DEFAULT);
 

@@ -10,7 +10,7 @@ import java.util.TreeMap;
  * @param usual for every font that is not named
  * @param fonts for fonts by the name of their family
  */
-public record FontEmbedding(Embedding usual, Map<String, FontChoice> fonts) {
+public record FontEmbedding(Embedding usual, Map<String, FontChoice> fonts) implements PdfSetting {
   private static final Words WORDS = Words.of(FontEmbedding.class);
 
   public static final FontEmbedding DEFAULT = new FontEmbedding(Embedding.USED, Map.of());

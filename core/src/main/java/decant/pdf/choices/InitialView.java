@@ -13,7 +13,8 @@ import decant.words.Words;
  * @param printing what it offers for printing
  */
 public record InitialView(
-    int page, Zoom zoom, Panel panel, Arrangement arrangement, Window window, Printing printing) {
+    int page, Zoom zoom, Panel panel, Arrangement arrangement, Window window, Printing printing)
+    implements PdfSetting {
   private static final Words WORDS = Words.of(InitialView.class);
 
   public static final InitialView DEFAULT =

@@ -19,7 +19,8 @@ public record Navigation(
     boolean numbered,
     boolean links,
     Addresses addresses,
-    boolean pageLabels) {
+    boolean pageLabels)
+    implements PdfSetting {
   private static final Words WORDS = Words.of(Navigation.class);
 
   /** The deepest level of headings. */

@@ -19,7 +19,8 @@ public record Security(
     boolean askToOpen,
     boolean askToChange,
     Set<Permission> allowed,
-    boolean encryptMetadata) {
+    boolean encryptMetadata)
+    implements PdfSetting {
   private static final Words WORDS = Words.of(Security.class);
 
   public static final Security OPEN =

@@ -55,11 +55,11 @@ final class AnnotationWriter {
   /** Adds those of one page. */
   void page(PageContent content, COSDictionary page, int number) {
     COSArray annotations = new COSArray();
-    if (choices.navigation().links()) {
+    if (choices.settings().navigation().links()) {
       links(content, page, number, annotations);
     }
     fields(content, page, number, annotations);
-    if (choices.conformance().takesComments()) {
+    if (choices.settings().conformance().takesComments()) {
       notes(content, page, number, annotations);
     }
     if (annotations.size() > 0) {

@@ -17,7 +17,7 @@ final class InitialViewEntries {
   private InitialViewEntries() {}
 
   static void write(COSDictionary catalog, PdfChoices choices, List<COSDictionary> pages) {
-    InitialView f = choices.initialView();
+    InitialView f = choices.settings().initialView();
     boolean hasBookmarks = catalog.containsKey(COSName.OUTLINES);
     if (f.panel() != InitialView.Panel.NOTHING
         && (f.panel() != InitialView.Panel.BOOKMARKS || hasBookmarks)) {
@@ -34,16 +34,17 @@ final class InitialViewEntries {
     flag(p, "HideMenubar", f.window().hideMenu());
     flag(p, "HideWindowUI", f.window().hideControls());
     flag(p, "FitWindow", f.window().fitWindow());
-    boolean titled = !choices.metadata().title().isEmpty() || choices.conformance().accessible();
+    boolean titled =
+        !choices.metadata().title().isEmpty() || choices.settings().conformance().accessible();
     flag(
         p,
         "DisplayDocTitle",
-        titled && (f.window().titleInBar() || choices.conformance().accessible()));
+        titled && (f.window().titleInBar() || choices.settings().conformance().accessible()));
     if (f.printing().scaling() == InitialView.PrintScaling.NONE) {
       p.setName("PrintScaling", "None");
     }
     // Both came with PDF 1.7.
-    boolean newer = choices.conformance().writtenVersion().compareTo(Version.V1_7) >= 0;
+    boolean newer = choices.settings().conformance().writtenVersion().compareTo(Version.V1_7) >= 0;
     if (newer && !f.printing().duplex().pdfName().isEmpty()) {
       p.setName(COSName.getPDFName("Duplex"), f.printing().duplex().pdfName());
     }

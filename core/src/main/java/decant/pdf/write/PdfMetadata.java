@@ -34,7 +34,7 @@ final class PdfMetadata {
   static void write(COSDictionary catalog, PdfFile file, PdfChoices choices, int level)
       throws IOException {
     Metadata p = choices.metadata();
-    Conformance k = choices.conformance();
+    Conformance k = choices.settings().conformance();
     ZonedDateTime now = ZonedDateTime.now().truncatedTo(ChronoUnit.SECONDS);
     // PDF 2.0 leaves the dictionary to XMP, and PDF/A-4 forbids it (ISO 19005-4 §6.1.3).
     if (k.writtenVersion() != Version.V2_0) {
@@ -61,7 +61,7 @@ final class PdfMetadata {
     if (k.isArchive()) {
       catalog.setItem(COSName.OUTPUT_INTENTS, intents(level, file));
     }
-    if (choices.security().protection() == Protection.AES_256
+    if (choices.settings().security().protection() == Protection.AES_256
         && k.writtenVersion() == Version.V1_7) {
       extension(catalog);
     }

@@ -94,7 +94,7 @@ public final class PdfWriter {
     this.publication = publication;
     this.choices = choices;
     this.attachment = attachment;
-    this.level = choices.compression().effort().level();
+    this.level = choices.settings().compression().effort().level();
     this.cancelled = cancelled;
   }
 
@@ -135,11 +135,12 @@ public final class PdfWriter {
       throws IOException, Encryption.Problem {
     byte[] id = PdfFile.freshIdentity();
     Optional<Encryption> encryption =
-        choices.security().protection() == Protection.NONE
+        choices.settings().security().protection() == Protection.NONE
             ? Optional.empty()
-            : Optional.of(new Encryption(choices.security(), choices.passwords(), id));
-    Version version = choices.conformance().writtenVersion();
-    var file = new PdfFile(version, choices.compression().objectStreams(), level, encryption);
+            : Optional.of(new Encryption(choices.settings().security(), choices.passwords(), id));
+    Version version = choices.settings().conformance().writtenVersion();
+    var file =
+        new PdfFile(version, choices.settings().compression().objectStreams(), level, encryption);
     file.identity(id);
     List<PublishedPage> pages =
         choices.pages().stream().<PublishedPage>map(publication.pages()::get).toList();
@@ -147,7 +148,7 @@ public final class PdfWriter {
     List<Inventory> seen = all(pages, this::inventory);
     makeFonts(seen, file);
     makePictures(seen, file);
-    boolean tagged = choices.conformance().isTagged();
+    boolean tagged = choices.settings().conformance().isTagged();
     var done = new AtomicInteger();
     List<Finished> written =
         all(
@@ -164,20 +165,20 @@ public final class PdfWriter {
     catalog.setItem(COSName.TYPE, COSName.CATALOG);
     assemble(catalog, written, file);
     structure(catalog, written, tagged, file);
-    if (choices.navigation().bookmarks()) {
-      PdfOutline.write(catalog, publication, choices.navigation(), this::destination)
+    if (choices.settings().navigation().bookmarks()) {
+      PdfOutline.write(catalog, publication, choices.settings().navigation(), this::destination)
           .ifPresent(o -> file.part(o, FilePart.WAYFINDING));
     }
     InitialViewEntries.write(catalog, choices, new ArrayList<>(pageObjects.values()));
-    if (choices.navigation().pageLabels()) {
+    if (choices.settings().navigation().pageLabels()) {
       PageLabels.write(catalog, pages);
     }
     var attached = new ArrayList<Attachment>();
     attachment.ifPresent(attached::add);
-    if (choices.conformance().takesFiles()) {
+    if (choices.settings().conformance().takesFiles()) {
       publication.attachments().forEach(f -> attached.add(Attachment.of(f)));
     }
-    Attachment.write(attached, catalog, choices.conformance(), level, file);
+    Attachment.write(attached, catalog, choices.settings().conformance(), level, file);
     PdfMetadata.write(catalog, file, choices, level);
     file.trailer().setItem(COSName.ROOT, catalog);
     Map<FilePart, Long> bytes = file.write(out);
@@ -244,8 +245,8 @@ public final class PdfWriter {
                     f,
                     used.getOrDefault(f, new UsedGlyphs()).table(),
                     "F" + (k + 1),
-                    choices.fonts().of(f.family()),
-                    choices.conformance(),
+                    choices.settings().fonts().of(f.family()),
+                    choices.settings().conformance(),
                     level);
               } catch (IOException e) {
                 throw new UncheckedIOException(e);
@@ -263,8 +264,9 @@ public final class PdfWriter {
     for (Inventory i : seen) {
       i.pictures().forEach((k, s) -> sizes.merge(k, s, Size::larger));
     }
-    var maker = new PictureMaker(choices.compression(), choices.conformance());
-    var drawings = new DrawingForms(scratch, choices.conformance(), level);
+    var maker =
+        new PictureMaker(choices.settings().compression(), choices.settings().conformance());
+    var drawings = new DrawingForms(scratch, choices.settings().conformance(), level);
     List<DrawnAs> keys = List.copyOf(sizes.keySet());
     List<Optional<PictureInFile>> images =
         all(
@@ -328,7 +330,8 @@ public final class PdfWriter {
             return pictures.getOrDefault(key(media, size), Optional.empty());
           }
         };
-    var content = new PageContent(page, shelf, tagged, choices.conformance().takesFields());
+    var content =
+        new PageContent(page, shelf, tagged, choices.settings().conformance().takesFields());
     publication.walk(page, content);
     try {
       return new Finished(content, Deflated.stream(content.bytes(), level));
@@ -404,7 +407,7 @@ public final class PdfWriter {
   private String figureText(NodeId block, int at) {
     figures++;
     String said = publication.figureText(block, at);
-    return said.isEmpty() && choices.conformance().accessible()
+    return said.isEmpty() && choices.settings().conformance().accessible()
         ? "Picture " + figures + ", without a description"
         : said;
   }

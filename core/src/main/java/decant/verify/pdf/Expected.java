@@ -96,9 +96,9 @@ final class Expected {
     var areas = new ArrayList<LinkArea>();
     boolean[] joins = {false};
     int[] turned = {0};
-    var shown = new ExpectedPictures(publication.media(), choices.conformance());
+    var shown = new ExpectedPictures(publication.media(), choices.settings().conformance());
     pictures.add(shown);
-    var inFields = new InFields(choices.conformance().takesFields());
+    var inFields = new InFields(choices.settings().conformance().takesFields());
     publication.walk(
         page,
         new PageSink() {
@@ -150,7 +150,7 @@ final class Expected {
 
           @Override
           public void comment(Comment comment, Box box) {
-            if (choices.conformance().takesComments() && inFields.inText()) {
+            if (choices.settings().conformance().takesComments() && inFields.inText()) {
               comments.add(comment);
             }
           }
@@ -185,7 +185,7 @@ final class Expected {
           }
         });
     texts.put(page.number(), new PageText(bare(b.toString()), rightToLeft[0]));
-    if (choices.navigation().links()) {
+    if (choices.settings().navigation().links()) {
       for (LinkArea a : areas) {
         switch (a.link()) {
           case Link.External e -> links.add(area(inFile, e.uri(), a.box()));
@@ -248,10 +248,11 @@ final class Expected {
 
   List<Bookmark> bookmarks() {
     var out = new ArrayList<Bookmark>();
-    if (!choices.navigation().bookmarks()) {
+    if (!choices.settings().navigation().bookmarks()) {
       return out;
     }
-    Map<NodeId, String> labels = choices.navigation().numbered() ? publication.labels() : Map.of();
+    Map<NodeId, String> labels =
+        choices.settings().navigation().numbered() ? publication.labels() : Map.of();
     var above = new ArrayDeque<Above>();
     for (Outline.Heading h : publication.headings()) {
       while (!above.isEmpty() && above.peek().level() >= h.level()) {
@@ -259,7 +260,7 @@ final class Expected {
       }
       int depth = (int) above.stream().filter(Above::shown).count();
       Optional<Publication.Place> place =
-          h.level() > choices.navigation().bookmarkLevels()
+          h.level() > choices.settings().navigation().bookmarkLevels()
               ? Optional.empty()
               : place(h.paragraph());
       above.push(new Above(h.level(), place.isPresent()));

@@ -41,7 +41,7 @@ final class FontCheck {
     int embedded = 0;
     int left = 0;
     for (FontFace face : expected.faces()) {
-      var choice = expected.choices().fonts().of(face.family());
+      var choice = expected.choices().settings().fonts().of(face.family());
       Embedding wanted = LicensedEmbedding.of(choice.embedding(), face);
       Found f = found.get(face.postScriptName());
       if (wanted == Embedding.LEFT_OUT) {

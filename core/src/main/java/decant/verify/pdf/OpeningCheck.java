@@ -26,13 +26,13 @@ final class OpeningCheck {
     this.pdf = pdf;
     this.catalog = pdf.getDocumentCatalog().getCOSObject();
     this.choices = choices;
-    this.sight = choices.initialView();
+    this.sight = choices.settings().initialView();
   }
 
   /** Empty if nothing is chosen and the file says nothing either. */
   static Optional<Check> of(PDDocument pdf, PdfChoices choices) {
     var c = new OpeningCheck(pdf, choices);
-    boolean usual = choices.initialView().equals(InitialView.DEFAULT);
+    boolean usual = choices.settings().initialView().equals(InitialView.DEFAULT);
     boolean same = c.opensAtPage() && c.looks() && c.prints();
     return usual && same
         ? Optional.empty()
@@ -76,13 +76,13 @@ final class OpeningCheck {
 
   /** PDF/UA-1 7.1 asks for the title; a file without one has none to show. */
   private boolean titled() {
-    boolean accessible = choices.conformance().accessible();
+    boolean accessible = choices.settings().conformance().accessible();
     boolean has = !choices.metadata().title().isEmpty();
     return accessible || has && sight.window().titleInBar();
   }
 
   private boolean prints() {
-    boolean newer = choices.conformance().writtenVersion().compareTo(Version.V1_7) >= 0;
+    boolean newer = choices.settings().conformance().writtenVersion().compareTo(Version.V1_7) >= 0;
     COSDictionary p = preferences();
     String scaling = p.getNameAsString("PrintScaling", "AppDefault");
     return scaling.equals("None") == (sight.printing().scaling() == InitialView.PrintScaling.NONE)

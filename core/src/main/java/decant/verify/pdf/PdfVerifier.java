@@ -73,7 +73,7 @@ public final class PdfVerifier {
               "",
               WORDS.say("pdf-verifier.the-file-does-not-open")));
     }
-    if (choices.security().protection() != Security.Protection.NONE) {
+    if (choices.settings().security().protection() != Security.Protection.NONE) {
       out.add(ProtectionCheck.of(file, choices));
     }
     out.addAll(StandardCheck.of(file, choices));
@@ -81,9 +81,9 @@ public final class PdfVerifier {
   }
 
   private static String password(PdfChoices c) {
-    return c.security().askToChange()
+    return c.settings().security().askToChange()
         ? c.passwords().change()
-        : c.security().askToOpen() ? c.passwords().open() : "";
+        : c.settings().security().askToOpen() ? c.passwords().open() : "";
   }
 
   private Check pages() {
@@ -169,7 +169,7 @@ public final class PdfVerifier {
   /** The files that go along, byte by byte; empty if none should. */
   private Optional<Check> attachedFiles() throws IOException {
     List<AttachedFile> wanted =
-        choices.conformance().takesFiles() ? publication.attachments() : List.of();
+        choices.settings().conformance().takesFiles() ? publication.attachments() : List.of();
     if (wanted.isEmpty()) {
       return Optional.empty();
     }
@@ -313,7 +313,8 @@ public final class PdfVerifier {
   private Check metadata() throws IOException {
     PDDocumentInformation info = pdf.getDocumentInformation();
     var p = choices.metadata();
-    boolean hasInfo = choices.conformance().writtenVersion() != decant.pdf.choices.Version.V2_0;
+    boolean hasInfo =
+        choices.settings().conformance().writtenVersion() != decant.pdf.choices.Version.V2_0;
     boolean same =
         !hasInfo
             || same(info.getTitle(), p.title())

@@ -22,7 +22,7 @@ final class ProtectionCheck {
   private ProtectionCheck() {}
 
   static Check of(Path file, PdfChoices c) {
-    Security r = c.security();
+    Security r = c.settings().security();
     try {
       if (r.askToOpen() && opens(file, "")) {
         return failed(WORDS.say("protection-check.opens-without-its-password"));

@@ -30,15 +30,15 @@ final class StandardCheck {
 
   static List<Check> of(Path file, PdfChoices choices) {
     var out = new ArrayList<Check>();
-    if (choices.conformance().isArchive()) {
-      var s = choices.conformance().standard();
+    if (choices.settings().conformance().isArchive()) {
+      var s = choices.settings().conformance().standard();
       out.add(
           check(
               s.label(),
               file,
               PDFAFlavour.byFlavourId(s.part() + s.level().toLowerCase(Locale.ROOT))));
     }
-    if (choices.conformance().accessible()) {
+    if (choices.settings().conformance().accessible()) {
       out.add(check("PDF/UA-1", file, PDFAFlavour.PDFUA_1));
     }
     return out;

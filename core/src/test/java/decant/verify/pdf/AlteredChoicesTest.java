@@ -289,9 +289,10 @@ class AlteredChoicesTest {
     Path older =
         Files.write(
             folder.resolve("older.pdf"),
-            Samples.pdf(layout, choices.with(choices.conformance().with(Version.V1_4))));
+            Samples.pdf(layout, choices.with(choices.settings().conformance().with(Version.V1_4))));
     assertThat(
-            Altered.failed(older, layout, choices.with(choices.conformance().with(Version.V1_4))))
+            Altered.failed(
+                older, layout, choices.with(choices.settings().conformance().with(Version.V1_4))))
         .isEmpty();
   }
 
@@ -351,7 +352,7 @@ class AlteredChoicesTest {
       pdf.protect(policy);
       pdf.save(file.toFile());
     }
-    assertThat(c.security()).isEqualTo(LOCKED);
+    assertThat(c.settings().security()).isEqualTo(LOCKED);
     return file;
   }
 

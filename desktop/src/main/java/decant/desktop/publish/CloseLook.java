@@ -94,7 +94,12 @@ final class CloseLook {
     title.setText(WORDS.say("close-look.times-as-large", p.name(), MAGNIFIED));
     STORING.execute(() -> {
       Optional<StoredPicture> s =
-          StoredPicture.of(p.media(), p.width(), p.height(), o.compression(), o.conformance());
+          StoredPicture.of(
+              p.media(),
+              p.width(),
+              p.height(),
+              o.settings().compression(),
+              o.settings().conformance());
       Platform.runLater(() -> s.ifPresent(this::shown));
     });
   }

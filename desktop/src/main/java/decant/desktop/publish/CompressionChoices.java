@@ -114,7 +114,7 @@ final class CompressionChoices implements Choices {
   }
 
   private void change(UnaryOperator<Compression> how) {
-    state.change(o -> o.with(how.apply(o.compression())));
+    state.change(o -> o.with(how.apply(o.settings().compression())));
   }
 
   @Override
@@ -129,7 +129,7 @@ final class CompressionChoices implements Choices {
 
   @Override
   public void show(Output.Pdf o) {
-    Compression w = o.compression();
+    Compression w = o.settings().compression();
     set(quality, w.photographQuality());
     set(resolution, w.resolution());
     grey.setSelected(w.greyWhereColourless());

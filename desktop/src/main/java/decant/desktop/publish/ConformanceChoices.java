@@ -131,7 +131,7 @@ final class ConformanceChoices implements Choices {
   }
 
   private void change(UnaryOperator<Conformance> how) {
-    state.change(o -> o.with(how.apply(o.conformance())));
+    state.change(o -> o.with(how.apply(o.settings().conformance())));
   }
 
   @Override
@@ -146,7 +146,7 @@ final class ConformanceChoices implements Choices {
 
   @Override
   public void show(Output.Pdf o) {
-    Conformance k = o.conformance();
+    Conformance k = o.settings().conformance();
     standard.setValue(k.standard());
     accessible.setSelected(k.accessible());
     tagged.setSelected(k.isTagged());
@@ -205,7 +205,7 @@ final class ConformanceChoices implements Choices {
 
   /** What is lacking; looked for again only where it may have changed. */
   private List<Readiness.Lack> lacking(Output.Pdf o) {
-    var asked = new Asked(state.work().layout(), o.conformance(), o.details());
+    var asked = new Asked(state.work().layout(), o.settings().conformance(), o.details());
     if (!lacking.asked().equals(Optional.of(asked))) {
       lacking =
           new Answer(

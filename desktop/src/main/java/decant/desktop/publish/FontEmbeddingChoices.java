@@ -60,7 +60,7 @@ final class FontEmbeddingChoices implements Choices {
             "publish-embedding",
             Embedding.values(),
             Embedding::label,
-            e -> state.change(o -> o.with(new FontEmbedding(e, o.fonts().fonts()))));
+            e -> state.change(o -> o.with(new FontEmbedding(e, o.settings().fonts().fonts()))));
     list.setId("font-list");
     group =
         new Group(
@@ -82,7 +82,7 @@ final class FontEmbeddingChoices implements Choices {
 
   @Override
   public void show(Output.Pdf o) {
-    usual.setValue(o.fonts().usual());
+    usual.setValue(o.settings().fonts().usual());
     List<FontReport.Row> rows = state.fontsProperty().get();
     group.say(
         WORDS.say(
@@ -90,21 +90,21 @@ final class FontEmbeddingChoices implements Choices {
             rows.isEmpty()
                 ? WORDS.say("font-embedding-choices.fonts")
                 : WORDS.count("font-embedding-choices.count", rows.size()),
-            o.fonts().usual().label().toLowerCase(java.util.Locale.ROOT)));
+            o.settings().fonts().usual().label().toLowerCase(java.util.Locale.ROOT)));
     Optional<PdfWriter.Written> written = state.weightsProperty().get().written();
     boolean same =
         rows.equals(shownRows)
-            && shownType.equals(Optional.of(o.fonts()))
+            && shownType.equals(Optional.of(o.settings().fonts()))
             && written.equals(shownSizes);
     if (same) {
       return;
     }
     shownSizes = written;
     shownRows = rows;
-    shownType = Optional.of(o.fonts());
+    shownType = Optional.of(o.settings().fonts());
     list.getChildren().clear();
     for (FontReport.Row r : rows) {
-      list.getChildren().add(font(r, o.fonts()));
+      list.getChildren().add(font(r, o.settings().fonts()));
     }
   }
 
@@ -175,25 +175,26 @@ final class FontEmbeddingChoices implements Choices {
 
   private void set(String family, Own own) {
     state.change(o -> {
-      var fonts = new LinkedHashMap<>(o.fonts().fonts());
+      var fonts = new LinkedHashMap<>(o.settings().fonts().fonts());
       if (own == Own.AS_ALL) {
         fonts.remove(family);
       } else {
-        fonts.put(family, new FontChoice(own.embedding, o.fonts().of(family).substitute()));
+        fonts.put(
+            family, new FontChoice(own.embedding, o.settings().fonts().of(family).substitute()));
       }
-      return o.with(new FontEmbedding(o.fonts().usual(), fonts));
+      return o.with(new FontEmbedding(o.settings().fonts().usual(), fonts));
     });
   }
 
   private void setSubstitute(String family, Substitute s) {
     state.change(o -> {
-      FontChoice now = o.fonts().of(family);
+      FontChoice now = o.settings().fonts().of(family);
       if (now.substitute() == s) {
         return o;
       }
-      var fonts = new LinkedHashMap<>(o.fonts().fonts());
+      var fonts = new LinkedHashMap<>(o.settings().fonts().fonts());
       fonts.put(family, new FontChoice(now.embedding(), s));
-      return o.with(new FontEmbedding(o.fonts().usual(), fonts));
+      return o.with(new FontEmbedding(o.settings().fonts().usual(), fonts));
     });
   }
 }

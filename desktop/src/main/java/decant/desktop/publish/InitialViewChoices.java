@@ -176,7 +176,7 @@ final class InitialViewChoices implements Choices {
   }
 
   private void change(UnaryOperator<InitialView> how) {
-    state.change(o -> o.with(how.apply(o.initialView())));
+    state.change(o -> o.with(how.apply(o.settings().initialView())));
   }
 
   @Override
@@ -191,7 +191,7 @@ final class InitialViewChoices implements Choices {
 
   @Override
   public void show(Output.Pdf o) {
-    InitialView f = o.initialView();
+    InitialView f = o.settings().initialView();
     if (!page.isFocused()) {
       Choosing.show(page, Integer.toString(f.page()));
     }

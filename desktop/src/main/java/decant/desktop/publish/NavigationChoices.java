@@ -139,7 +139,7 @@ final class NavigationChoices implements Choices {
   }
 
   private void change(UnaryOperator<Navigation> how) {
-    state.change(o -> o.with(how.apply(o.navigation())));
+    state.change(o -> o.with(how.apply(o.settings().navigation())));
   }
 
   private void address(UnaryOperator<Addresses> how) {
@@ -165,7 +165,7 @@ final class NavigationChoices implements Choices {
 
   @Override
   public void show(Output.Pdf o) {
-    Navigation w = o.navigation();
+    Navigation w = o.settings().navigation();
     bookmarks.setSelected(w.bookmarks());
     levels.setValue(on(w));
     open.setValue(Math.max(1, w.openLevels()));

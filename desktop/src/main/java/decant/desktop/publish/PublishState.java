@@ -128,7 +128,7 @@ final class PublishState {
 
   /** The pages as they will come out: with addresses as links, once these are laid out. */
   Publication pages() {
-    boolean linked = pdf().filter(o -> o.navigation().addresses().linked()).isPresent();
+    boolean linked = pdf().filter(o -> o.settings().navigation().addresses().linked()).isPresent();
     return linked ? linkedPages.get().orElseGet(work::layout) : work.layout();
   }
 
@@ -250,7 +250,7 @@ final class PublishState {
     Function<PdfChoices, Publication> linking =
         c ->
             linkedOnes.computeIfAbsent(
-                c.navigation().addresses(), a -> Publisher.goingOut(layout, active, a));
+                c.settings().navigation().addresses(), a -> Publisher.goingOut(layout, active, a));
     var sizes = new LinkedHashMap<String, Long>();
     long total = 0;
     PdfWriter.Written written = null;

@@ -173,7 +173,10 @@ final class RecipeBar {
 
   private static String label(Output o) {
     return switch (o) {
-      case Output.Pdf p -> p.conformance().isArchive() ? p.conformance().standard().label() : "PDF";
+      case Output.Pdf p ->
+          p.settings().conformance().isArchive()
+              ? p.settings().conformance().standard().label()
+              : "PDF";
       case Output.Office x -> x.format().name();
     };
   }

@@ -140,7 +140,7 @@ final class SecurityChoices implements Choices {
   }
 
   private void change(UnaryOperator<Security> how) {
-    state.change(o -> o.with(how.apply(o.security())));
+    state.change(o -> o.with(how.apply(o.settings().security())));
   }
 
   @Override
@@ -155,7 +155,7 @@ final class SecurityChoices implements Choices {
 
   @Override
   public void show(Output.Pdf o) {
-    Security r = o.security();
+    Security r = o.settings().security();
     boolean on = r.protection() != Protection.NONE;
     protection.setValue(r.protection());
     strength.setText(on ? r.protection().strength() : WORDS.say("security-choices.anyone"));
