@@ -161,7 +161,7 @@ final class DocxBody {
         yield inside;
       }
       case "w:customXml", "w:ins", "w:moveTo" -> blocksOf(Optional.of(e));
-      case "mc:AlternateContent" -> blocksOf(e.child("mc:Choice").or(() -> e.child("mc:Fallback")));
+      case "mc:AlternateContent" -> blocksOf(Alternates.chosen(e));
       case "w:sectPr", "w:bookmarkStart" -> List.of();
       default -> {
         if (PASSED_OVER.contains(e.name())) {
@@ -255,7 +255,7 @@ final class DocxBody {
           case "w:bookmarkStart" ->
               e.attribute("w:name").filter(n -> !n.equals("_GoBack")).ifPresent(bookmarks::add);
           case "mc:AlternateContent" -> {
-            Optional<Element> chosen = e.child("mc:Choice").or(() -> e.child("mc:Fallback"));
+            Optional<Element> chosen = Alternates.chosen(e);
             if (chosen.isPresent()) {
               inlines(chosen.get());
             }
@@ -419,11 +419,12 @@ final class DocxBody {
           read.ifPresentOrElse(inlines::add, () -> leftOut(e, look));
         }
         case "mc:AlternateContent" -> {
-          Optional<Element> chosen = e.child("mc:Choice").or(() -> e.child("mc:Fallback"));
-          if (chosen.isPresent()) {
-            for (Element c : chosen.get().elements()) {
-              inRun(c, rPr, look);
-            }
+          int before = inlines.size();
+          for (Element c : Alternates.chosen(e).map(Element::elements).orElse(List.of())) {
+            inRun(c, rPr, look);
+          }
+          if (Alternates.isSimpler(e)) {
+            simpler(e, before);
           }
         }
         default -> {
@@ -432,6 +433,20 @@ final class DocxBody {
           }
         }
       }
+    }
+
+    /** What shows in place of something that is not understood, and is kept with it. */
+    private void simpler(Element alternates, int from) {
+      var all = new Kept(DocxLooks.FORMAT, XmlParts.write(alternates));
+      boolean one = inlines.size() == from + 1;
+      if (one && inlines.getLast() instanceof Inline.Picture p) {
+        inlines.set(from, p.withKept(Optional.of(all)));
+      }
+      shared.find(
+          Finding.Kind.LAYOUT_SIMPLIFIED,
+          Finding.Severity.DOUBT,
+          WORDS.say("docx-body.a-drawing-shows-as-the-picture"),
+          id);
     }
 
     private void leftOut(Element e, Look look) {

@@ -4,9 +4,12 @@ import decant.reading.ReadProblem;
 import decant.words.Words;
 import java.io.ByteArrayInputStream;
 import java.util.ArrayDeque;
+import java.util.Arrays;
 import java.util.Deque;
 import java.util.Map;
 import java.util.TreeMap;
+import java.util.function.UnaryOperator;
+import java.util.stream.Collectors;
 import javax.xml.stream.XMLInputFactory;
 import javax.xml.stream.XMLStreamConstants;
 import javax.xml.stream.XMLStreamException;
@@ -17,6 +20,9 @@ import javax.xml.stream.XMLStreamReader;
  * outright).
  */
 public final class XmlParts {
+  private static final String CHOICE = "mc:Choice";
+  private static final String REQUIRES = "Requires";
+
   private static final Words WORDS = Words.of(XmlParts.class);
 
   private static final XMLInputFactory FACTORY = factory();
@@ -124,7 +130,21 @@ public final class XmlParts {
               nameOf(in.getAttributeNamespace(k), in.getAttributeLocalName(k)),
               in.getAttributeValue(k));
     }
+    if (e.name().equals(CHOICE)) {
+      e.attributes().computeIfPresent(REQUIRES, (n, v) -> requires(v, p -> known(in, p)));
+    }
     return e;
+  }
+
+  /** What a choice asks for (ISO/IEC 29500-3 §7.6), each prefix by something else. */
+  private static String requires(String prefixes, UnaryOperator<String> by) {
+    return Arrays.stream(prefixes.strip().split("\\s+")).map(by).collect(Collectors.joining(" "));
+  }
+
+  /** A prefix by the name that we know its namespace by, or else by its address. */
+  private static String known(XMLStreamReader in, String prefix) {
+    String uri = prefix.isEmpty() ? null : in.getNamespaceURI(prefix);
+    return uri == null ? prefix : Namespaces.prefix(uri).orElse("{" + uri + "}");
   }
 
   private static String nameOf(String uri, String local) {
@@ -148,6 +168,14 @@ public final class XmlParts {
 
   private static void gather(Element e, Map<String, String> prefixes) {
     note(e.name(), prefixes);
+    if (e.name().equals(CHOICE)) {
+      requires(
+          e.attribute(REQUIRES).orElse(""),
+          p -> {
+            note(p.startsWith("{") ? p + "any" : p + ":any", prefixes);
+            return p;
+          });
+    }
     e.attributes().keySet().forEach(n -> note(n, prefixes));
     e.elements().forEach(c -> gather(c, prefixes));
   }
@@ -177,7 +205,16 @@ public final class XmlParts {
             b.append(' ')
                 .append(shortName(n, prefixes))
                 .append("=\"")
-                .append(escape(v))
+                .append(
+                    escape(
+                        n.equals(REQUIRES)
+                            ? requires(
+                                v,
+                                p ->
+                                    p.startsWith("{")
+                                        ? prefixes.getOrDefault(p.substring(1, p.length() - 1), p)
+                                        : p)
+                            : v))
                 .append('"'));
     if (e.children().isEmpty()) {
       b.append("/>");

@@ -252,9 +252,18 @@ final class DocxDigest {
   }
 
   private static Element chosen(Element alternates) {
-    Element choice = Docx.child(alternates, "Choice");
     Element fallback = Docx.child(alternates, "Fallback");
-    return choice != null ? choice : fallback != null ? fallback : alternates;
+    for (Element c : Package.children(alternates)) {
+      boolean read =
+          c.getLocalName().equals("Choice")
+              && (c.getAttribute("Requires").matches("\\s*((wps|wpg|wp14|w14|w15|a14)\\s*)*")
+                  || fallback == null
+                  || Package.children(fallback).isEmpty());
+      if (read) {
+        return c;
+      }
+    }
+    return fallback != null ? fallback : alternates;
   }
 
   private boolean takesText() {
