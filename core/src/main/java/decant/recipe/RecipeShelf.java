@@ -11,6 +11,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
+import java.util.function.Consumer;
 import java.util.stream.Stream;
 
 /** The recipes at hand: those that ship with the program, and the person's own in a folder. */
@@ -33,25 +34,36 @@ public final class RecipeShelf {
     return out;
   }
 
-  /** The person's own; files that are no recipes are passed over. */
+  /** The person's own. */
   public List<Recipe> own() {
     var out = new ArrayList<Recipe>();
+    read(out::add, e -> {});
+    out.sort(Comparator.comparing(r -> r.name().toLowerCase(Locale.ROOT)));
+    return out;
+  }
+
+  /** What is wrong with files of the person's own that cannot be read; they stay to be mended. */
+  public List<String> unread() {
+    var out = new ArrayList<String>();
+    read(r -> {}, e -> out.add(WORDS.say("recipe-shelf.not-listed", e.getMessage())));
+    return out;
+  }
+
+  private void read(Consumer<Recipe> good, Consumer<RecipeProblem> bad) {
     if (!Files.isDirectory(folder)) {
-      return out;
+      return;
     }
     try (Stream<Path> files = Files.list(folder)) {
       for (Path f : files.filter(p -> p.toString().endsWith(".json")).sorted().toList()) {
         try {
-          out.add(RecipeFile.read(f));
+          good.accept(RecipeFile.read(f));
         } catch (RecipeProblem e) {
-          continue; // the file stays for the person to mend
+          bad.accept(e);
         }
       }
     } catch (IOException e) {
-      return out;
+      bad.accept(new RecipeProblem(WORDS.say("recipe-shelf.recipes-cannot-be-read", folder), e));
     }
-    out.sort(Comparator.comparing(r -> r.name().toLowerCase(Locale.ROOT)));
-    return out;
   }
 
   public boolean isShipped(String name) {

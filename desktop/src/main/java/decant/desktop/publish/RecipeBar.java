@@ -151,6 +151,7 @@ final class RecipeBar {
     }
     Exposure.of(d.recipe()).ifPresent(e -> said.add("◆ " + e));
     Exposure.ofSource(d.recipe(), state.work().openFindings()).ifPresent(e -> said.add("◆ " + e));
+    desk.recipes().unread().forEach(e -> said.add("◆ " + e));
     leavesOut.setText(String.join("\n", said));
     leavesOut.setVisible(!said.isEmpty());
     leavesOut.setManaged(!said.isEmpty());
