@@ -6,14 +6,16 @@ import decant.format.Intake;
 import decant.io.AtomicFile;
 import decant.io.Untouchable;
 import decant.io.WriteProblem;
-import decant.layout.Layout;
 import decant.model.Finding;
 import decant.pdf.choices.Passwords;
+import decant.pdf.kept.KeptPages;
+import decant.publication.Publication;
 import decant.publish.Exposure;
 import decant.publish.Publisher;
 import decant.publish.Receipt;
 import decant.publish.ReceiptJson;
 import decant.reading.Active;
+import decant.reading.ActiveContent;
 import decant.reading.ReadProblem;
 import decant.reading.TakenIn;
 import decant.recipe.Output;
@@ -61,6 +63,12 @@ final class PublishCommand implements Callable<Integer> {
     }
   }
 
+  /** Which pages of a PDF go out as they are. */
+  enum PagesKept {
+    all,
+    none
+  }
+
   @Parameters(arity = "1..*", paramLabel = "FILE", descriptionKey = "publish-command.files")
   private List<Path> files = List.of();
 
@@ -96,6 +104,12 @@ final class PublishCommand implements Callable<Integer> {
       descriptionKey = "publish-command.what-is-done-with-active")
   private @Nullable ActiveChoice active;
 
+  @Option(
+      names = "--pages-kept",
+      paramLabel = "all|none",
+      descriptionKey = "publish-command.which-pages-are-kept")
+  private PagesKept pagesKept = PagesKept.none;
+
   @Option(names = "--overwrite", descriptionKey = "publish-command.writes-over-files-that-are")
   private boolean overwrite;
 
@@ -120,6 +134,9 @@ final class PublishCommand implements Callable<Integer> {
     boolean anyPdf = chosen.outputs().stream().anyMatch(Output.Pdf.class::isInstance);
     if (pages != null && !anyPdf) {
       throw wrong(WORDS.say("publish-command.pages-goes-with-pdf-only"));
+    }
+    if (pagesKept == PagesKept.all && chosen.active() == Active.KEEP) {
+      throw wrong(WORDS.say("publish-command.kept-pages-never-act"));
     }
     Passwords passwords = locking.passwords(chosen);
     Optional<String> exposed = Exposure.of(chosen);
@@ -197,10 +214,13 @@ final class PublishCommand implements Callable<Integer> {
       throws ReadProblem, WriteProblem, PublishProblem, IOException {
     Deadline deadline = each.begin(file);
     TakenIn taken = Intake.take(opening.request(file).by(deadline));
-    tellLosses(file, taken.findings(), chosen.active());
+    Optional<KeptPages> kept = kept(file, taken);
+    tellLosses(
+        file, kept.isPresent() ? ofKept(taken.findings()) : taken.findings(), chosen.active());
+    kept.ifPresent(k -> tellKept(file, k, chosen));
     Exposure.ofSource(chosen, taken.findings())
         .ifPresent(e -> System.err.println(WORDS.say("each-file.problem", file, e)));
-    Layout layout = Pages.of(taken.document(), deadline);
+    Publication publication = kept.isPresent() ? kept.get() : Pages.of(taken.document(), deadline);
     Path source = file.toAbsolutePath();
     Path folder = AtomicFile.folderOf(source);
     String stem = stem(file);
@@ -219,7 +239,7 @@ final class PublishCommand implements Callable<Integer> {
       try {
         return Publisher.publish(
             new Publisher.Order(
-                layout, chosen, folder, stem, source, overwrite, passwords, untouchable),
+                publication, chosen, folder, stem, source, overwrite, passwords, untouchable),
             (name, done) -> {},
             deadline::isOver);
       } catch (Cancelled e) {
@@ -232,6 +252,42 @@ final class PublishCommand implements Callable<Integer> {
         stem = (n == 2 ? stem : stem.substring(0, stem.lastIndexOf(" ("))) + " (" + n + ")";
       }
     }
+  }
+
+  /** All pages of a PDF as they are, if that is asked for. */
+  private Optional<KeptPages> kept(Path file, TakenIn taken) throws PublishProblem, IOException {
+    if (pagesKept == PagesKept.none) {
+      return Optional.empty();
+    }
+    if (!taken.origin().format().equals(Formats.pages().id())) {
+      throw new PublishProblem(WORDS.say("publish-command.only-pages-of-pdf-are-kept"));
+    }
+    return Optional.of(
+        KeptPages.of(
+            file,
+            opening.request(file).password().orElse(""),
+            ActiveContent.without(taken.document()),
+            taken.origin().places()));
+  }
+
+  /** What cannot be said of pages that were not made anew. */
+  private static List<Finding> ofKept(List<Finding> findings) {
+    return findings.stream().filter(f -> f.kind() == Finding.Kind.ACTIVE_CONTENT).toList();
+  }
+
+  /** What stays behind, and what of a recipe cannot be done to pages that stay as they are. */
+  private static void tellKept(Path file, KeptPages kept, Recipe recipe) {
+    var said = new ArrayList<>(kept.leftOut());
+    boolean pictures =
+        recipe.outputs().stream()
+            .anyMatch(o ->
+                o instanceof Output.Pdf p
+                    && (p.settings().compression().resolution() > 0
+                        || p.settings().compression().photographQuality() > 0));
+    if (pictures) {
+      said.add(WORDS.say("publish-command.kept-pictures"));
+    }
+    said.forEach(s -> System.err.println(WORDS.say("each-file.problem", file, s)));
   }
 
   /** How many losses of a file are told one by one; {@code describe} has them all. */

@@ -157,6 +157,35 @@ class MainTest {
     assertThat(run("publish", source.toString(), "--active", "some").status()).isEqualTo(2);
   }
 
+  private static String text(Path pdf) throws IOException {
+    try (var open = org.apache.pdfbox.Loader.loadPDF(pdf.toFile())) {
+      return new org.apache.pdfbox.text.PDFTextStripper().getText(open);
+    }
+  }
+
+  @Test
+  void pagesCanBeKeptAsTheyAre() throws IOException {
+    Path rules = DEMO.resolve("Berth rules.pdf");
+    Path kept = folder.resolve("kept.pdf");
+    Run r = run("publish", rules.toString(), "--pages-kept", "all", "--out", kept.toString());
+    assertThat(r.status()).as(r.err()).isZero();
+    assertThat(r.out()).contains("verified");
+    assertThat(text(kept)).isNotBlank().isEqualTo(text(rules));
+    Run word =
+        run(
+            "publish",
+            DEMO.resolve("Winter storage notice.docx").toString(),
+            "--pages-kept",
+            "all",
+            "--out",
+            folder.toString());
+    assertThat(word.status()).isEqualTo(1);
+    assertThat(word.err()).contains("Only the pages of a PDF can be kept");
+    assertThat(run("publish", rules.toString(), "--pages-kept", "all", "--active", "keep").status())
+        .isEqualTo(2);
+    assertThat(run("publish", rules.toString(), "--pages-kept", "some").status()).isEqualTo(2);
+  }
+
   @Test
   void describePrintsOneLineAFileAndGoesOnAfterABadOne() throws IOException {
     Path bad = Files.writeString(folder.resolve("bad.pdf"), "nothing");

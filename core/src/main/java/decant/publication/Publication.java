@@ -29,6 +29,18 @@ public interface Publication {
    */
   void walk(PublishedPage page, PageSink sink);
 
+  /**
+   * Where a page comes from that goes out as it is; empty for one that is made of what it shows.
+   */
+  default Optional<KeptPage> kept(PublishedPage page) {
+    return Optional.empty();
+  }
+
+  /** Whether some page goes out as it is. */
+  default boolean keepsPages() {
+    return pages().stream().anyMatch(p -> kept(p).isPresent());
+  }
+
   /** The pictures that pages show. */
   Map<MediaId, Media> media();
 

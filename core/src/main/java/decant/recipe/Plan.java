@@ -7,6 +7,7 @@ import decant.model.Document;
 import decant.model.Metadata;
 import decant.model.Outline;
 import decant.pdf.choices.Conflict;
+import decant.pdf.choices.Conformance;
 import decant.pdf.choices.Passwords;
 import decant.pdf.choices.PdfChoices;
 import decant.pdf.choices.Security;
@@ -90,6 +91,14 @@ public record Plan(List<Item> items) {
       Passwords passwords,
       LocalDate date)
       throws PublishProblem {
+    Conformance asked = o.settings().conformance();
+    if (publication.keepsPages()
+        && (asked.accessible() || asked.standard() != Conformance.Standard.NONE)) {
+      throw new PublishProblem(
+          WORDS.say(
+              "plan.kept-pages-meet-no-standard",
+              asked.accessible() ? "PDF/UA" : asked.standard().label()));
+    }
     List<Integer> chosen = pages(o.pages(), publication);
     List<Piece> pieces = pieces(o, chosen, publication);
     String pattern = pieces.size() > 1 ? Naming.telling(o.naming()) : o.naming();

@@ -41,28 +41,6 @@ import java.util.Set;
 final class DocxBody {
   private static final Words WORDS = Words.of(DocxBody.class);
 
-  /** Marks for programs; nothing on the page depends on them. */
-  private static final Set<String> PASSED_OVER =
-      Set.of(
-          "w:proofErr",
-          "w:lastRenderedPageBreak",
-          "w:bookmarkEnd",
-          "w:permStart",
-          "w:permEnd",
-          "w:rPr",
-          "w:pPr",
-          "w:tcPr",
-          "w:separator",
-          "w:continuationSeparator",
-          "w:annotationRef",
-          "w:softHyphen",
-          "w:sdtPr",
-          "w:sdtEndPr",
-          "w:moveFromRangeStart",
-          "w:moveFromRangeEnd",
-          "w:moveToRangeStart",
-          "w:moveToRangeEnd");
-
   /** What the parts of a document share. */
   static final class Shared {
     final Map<MediaId, Media> media = new LinkedHashMap<>();
@@ -164,7 +142,7 @@ final class DocxBody {
       case "mc:AlternateContent" -> blocksOf(Alternates.chosen(e));
       case "w:sectPr", "w:bookmarkStart" -> List.of();
       default -> {
-        if (PASSED_OVER.contains(e.name())) {
+        if (Unshown.PASSED_OVER.contains(e.name())) {
           yield List.of();
         }
         var kept = new KeptBlock(NodeId.fresh(), new Kept(DocxLooks.FORMAT, XmlParts.write(e)));
@@ -277,7 +255,7 @@ final class DocxBody {
                 id);
           }
           default -> {
-            if (!PASSED_OVER.contains(e.name())) {
+            if (!Unshown.PASSED_OVER.contains(e.name())) {
               keep(e, shown(e), Look.PLAIN);
             }
           }
@@ -428,7 +406,7 @@ final class DocxBody {
           }
         }
         default -> {
-          if (!PASSED_OVER.contains(e.name())) {
+          if (!Unshown.PASSED_OVER.contains(e.name())) {
             keepInRun(e, look);
           }
         }

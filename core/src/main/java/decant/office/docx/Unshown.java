@@ -10,9 +10,32 @@ import decant.model.look.TextTraits;
 import decant.words.Words;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 
 /** Says what is kept of a file but does not show on its pages yet. */
 final class Unshown {
+  /** Marks for programs; nothing on the page depends on them. */
+  static final Set<String> PASSED_OVER =
+      Set.of(
+          "w:proofErr",
+          "w:lastRenderedPageBreak",
+          "w:bookmarkEnd",
+          "w:permStart",
+          "w:permEnd",
+          "w:rPr",
+          "w:pPr",
+          "w:tcPr",
+          "w:separator",
+          "w:continuationSeparator",
+          "w:annotationRef",
+          "w:softHyphen",
+          "w:sdtPr",
+          "w:sdtEndPr",
+          "w:moveFromRangeStart",
+          "w:moveFromRangeEnd",
+          "w:moveToRangeStart",
+          "w:moveToRangeEnd");
+
   private static final Words WORDS = Words.of(Unshown.class);
 
   /** Properties that change what a page looks like, in a person's words. */

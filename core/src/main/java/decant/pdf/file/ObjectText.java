@@ -95,8 +95,10 @@ final class ObjectText {
   }
 
   private static String real(COSFloat f) {
+    // Five places are more than any device shows, but for factors of what is large.
+    int places = Math.abs(f.floatValue()) < 0.01 ? 10 : 5;
     return new BigDecimal(Float.toString(f.floatValue()))
-        .setScale(5, RoundingMode.HALF_UP)
+        .setScale(places, RoundingMode.HALF_UP)
         .stripTrailingZeros()
         .toPlainString();
   }

@@ -20,6 +20,7 @@ import decant.pdf.write.fonts.UsedGlyphs;
 import decant.pdf.write.pictures.PictureInFile;
 import decant.pdf.write.pictures.PictureMaker;
 import decant.picture.VectorPicture;
+import decant.publication.KeptPage;
 import decant.publication.PageSink;
 import decant.publication.Publication;
 import decant.publication.PublishedPage;
@@ -78,6 +79,9 @@ public final class PdfWriter {
   private final Map<Integer, COSDictionary> pageObjects = new LinkedHashMap<>();
   private int figures;
 
+  /** Where pages come from that go out as they are. */
+  private Optional<KeptPagesInFile> keptPages = Optional.empty();
+
   /**
    * A picture as the file holds it.
    *
@@ -127,6 +131,9 @@ public final class PdfWriter {
     } catch (UncheckedIOException e) {
       throw e.getCause();
     } finally {
+      if (writer.keptPages.isPresent()) {
+        writer.keptPages.get().close();
+      }
       writer.scratch.close();
     }
   }
@@ -145,10 +152,16 @@ public final class PdfWriter {
     List<PublishedPage> pages =
         choices.pages().stream().<PublishedPage>map(publication.pages()::get).toList();
 
+    List<KeptPage> asTheyAre =
+        pages.stream().map(publication::kept).flatMap(Optional::stream).toList();
+    keptPages =
+        asTheyAre.isEmpty() ? Optional.empty() : Optional.of(new KeptPagesInFile(asTheyAre, file));
+
     List<Inventory> seen = all(pages, this::inventory);
     makeFonts(seen, file);
     makePictures(seen, file);
-    boolean tagged = choices.settings().conformance().isTagged();
+    // Pages that are kept bring marks of a structure that stays behind.
+    boolean tagged = choices.settings().conformance().isTagged() && asTheyAre.isEmpty();
     var done = new AtomicInteger();
     List<Finished> written =
         all(
@@ -177,6 +190,9 @@ public final class PdfWriter {
     attachment.ifPresent(attached::add);
     if (choices.settings().conformance().takesFiles()) {
       publication.attachments().forEach(f -> attached.add(Attachment.of(f)));
+    }
+    if (keptPages.isPresent()) {
+      keptPages.get().complete(catalog);
     }
     Attachment.write(attached, catalog, choices.settings().conformance(), level, file);
     PdfMetadata.write(catalog, file, choices, level);
@@ -340,31 +356,20 @@ public final class PdfWriter {
     }
   }
 
-  private void assemble(COSDictionary catalog, List<Finished> written, PdfFile file) {
+  private void assemble(COSDictionary catalog, List<Finished> written, PdfFile file)
+      throws IOException {
     var leaves = new ArrayList<COSDictionary>();
     for (Finished f : written) {
       PublishedPage page = f.content().page();
-      COSDictionary d = new COSDictionary();
-      d.setItem(COSName.TYPE, COSName.PAGE);
-      d.setItem(COSName.MEDIA_BOX, Numbers.box(0, 0, page.width(), page.height()));
-      d.setItem(COSName.CONTENTS, f.stream());
+      Optional<KeptPage> kept = publication.kept(page);
+      if (kept.isPresent() && keptPages.isPresent()) {
+        COSDictionary asItIs = keptPages.get().page(kept.get().index());
+        pageObjects.put(page.number(), asItIs);
+        leaves.add(asItIs);
+        continue;
+      }
       file.part(f.stream(), FilePart.TEXT);
-      COSDictionary resources = new COSDictionary();
-      COSDictionary fontNames = new COSDictionary();
-      for (FontFace face : f.content().faces()) {
-        Optional.ofNullable(fonts.get(face))
-            .ifPresent(i ->
-                i.dictionaries().forEach((n, o) -> fontNames.setItem(COSName.getPDFName(n), o)));
-      }
-      if (fontNames.size() > 0) {
-        resources.setItem(COSName.FONT, fontNames);
-      }
-      COSDictionary objects = new COSDictionary();
-      f.content().pictures().forEach((n, p) -> objects.setItem(COSName.getPDFName(n), p.stream()));
-      if (objects.size() > 0) {
-        resources.setItem(COSName.XOBJECT, objects);
-      }
-      d.setItem(COSName.RESOURCES, resources);
+      COSDictionary d = PageDictionary.of(f.content(), f.stream(), fonts);
       pageObjects.put(page.number(), d);
       leaves.add(d);
     }

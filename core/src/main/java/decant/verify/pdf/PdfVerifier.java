@@ -53,15 +53,19 @@ public final class PdfVerifier {
     try (PDDocument pdf = Loader.loadPDF(file.toFile(), password(choices))) {
       var v = new PdfVerifier(pdf, publication, choices);
       out.add(v.pages());
-      out.add(v.text());
       out.add(v.bookmarks());
-      out.add(LinkCheck.of(pdf, v.expected));
-      out.add(v.fonts());
-      out.add(v.pictures());
-      v.looks().ifPresent(out::add);
+      if (publication.keepsPages()) {
+        out.add(KeptCheck.of(pdf, publication, choices));
+      } else {
+        out.add(v.text());
+        out.add(LinkCheck.of(pdf, v.expected));
+        out.add(v.fonts());
+        out.add(v.pictures());
+        v.looks().ifPresent(out::add);
+        FieldCheck.of(pdf, v.expected).ifPresent(out::add);
+        v.comments().ifPresent(out::add);
+      }
       out.add(v.metadata());
-      FieldCheck.of(pdf, v.expected).ifPresent(out::add);
-      v.comments().ifPresent(out::add);
       v.attachedFiles().ifPresent(out::add);
       OpeningCheck.of(pdf, choices).ifPresent(out::add);
     } catch (IOException | RuntimeException e) {

@@ -1,0 +1,235 @@
+package decant.pdf.write;
+
+import decant.pdf.file.FilePart;
+import decant.pdf.file.PdfFile;
+import decant.pdf.kept.KeptPages;
+import decant.publication.KeptPage;
+import decant.reading.SafeLinks;
+import java.io.Closeable;
+import java.io.IOException;
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.IdentityHashMap;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.cos.COSArray;
+import org.apache.pdfbox.cos.COSBase;
+import org.apache.pdfbox.cos.COSDictionary;
+import org.apache.pdfbox.cos.COSName;
+import org.apache.pdfbox.cos.COSObject;
+import org.apache.pdfbox.cos.COSString;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.pdmodel.PDPage;
+import org.apache.pdfbox.pdmodel.interactive.documentnavigation.destination.PDDestination;
+import org.apache.pdfbox.pdmodel.interactive.documentnavigation.destination.PDNamedDestination;
+import org.apache.pdfbox.pdmodel.interactive.documentnavigation.destination.PDPageDestination;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * Pages of another file as they are: what paints them, their links to addresses and to pages that
+ * go out too, their notes, and their fields with what is filled in. What acts by itself stays
+ * behind, and what belongs to the file as a whole. The file is opened for this alone and changed in
+ * memory only.
+ */
+final class KeptPagesInFile implements Closeable {
+  /** What of a page is about itself alone (ISO 32000-2 table 31). */
+  private static final List<COSName> OWN =
+      List.of(
+          COSName.TYPE,
+          COSName.CONTENTS,
+          COSName.ANNOTS,
+          COSName.GROUP,
+          COSName.USER_UNIT,
+          COSName.BLEED_BOX,
+          COSName.TRIM_BOX,
+          COSName.ART_BOX);
+
+  private static final COSName AA = COSName.getPDFName("AA");
+  private static final COSName OC_PROPERTIES = COSName.getPDFName("OCProperties");
+
+  private final PDDocument source;
+  private final PdfFile target;
+  private final Set<COSDictionary> going = Collections.newSetFromMap(new IdentityHashMap<>());
+  private final Set<COSDictionary> widgets = Collections.newSetFromMap(new IdentityHashMap<>());
+
+  /**
+   * @param pages all of one file
+   * @throws IOException if it cannot be read
+   */
+  KeptPagesInFile(List<KeptPage> pages, PdfFile target) throws IOException {
+    KeptPage first = pages.getFirst();
+    this.source = Loader.loadPDF(first.file().toFile(), first.password());
+    this.target = target;
+    pages.forEach(p -> going.add(source.getPage(p.index()).getCOSObject()));
+  }
+
+  /** A page as it goes out; its place among the others is still to be given. */
+  COSDictionary page(int index) throws IOException {
+    PDPage page = source.getPage(index);
+    COSDictionary d = page.getCOSObject();
+    // What a page inherits stands in it from now on.
+    COSDictionary resources =
+        page.getResources() == null ? new COSDictionary() : page.getResources().getCOSObject();
+    var media = page.getMediaBox().getCOSArray();
+    var crop = page.getCropBox().getCOSArray();
+    int rotation = page.getRotation();
+    for (COSName key : List.copyOf(d.keySet())) {
+      if (!OWN.contains(key)) {
+        d.removeItem(key);
+      }
+    }
+    d.setItem(COSName.TYPE, COSName.PAGE);
+    d.setItem(COSName.RESOURCES, resources);
+    d.setItem(COSName.MEDIA_BOX, media);
+    d.setItem(COSName.CROP_BOX, crop);
+    if (rotation != 0) {
+      d.setInt(COSName.ROTATE, rotation);
+    }
+    annotations(d);
+    return d;
+  }
+
+  private void annotations(COSDictionary page) throws IOException {
+    var kept = new COSArray();
+    if (page.getDictionaryObject(COSName.ANNOTS) instanceof COSArray all) {
+      for (COSBase b : all) {
+        if (resolved(b) instanceof COSDictionary a
+            && KeptPages.goesOut(a.getNameAsString(COSName.SUBTYPE, ""))) {
+          harmless(a);
+          a.removeItem(COSName.STRUCT_PARENT);
+          a.setItem(COSName.P, page);
+          if (a.getNameAsString(COSName.SUBTYPE).equals("Widget")) {
+            widgets.add(a);
+          }
+          target.part(a, FilePart.FIELDS);
+          kept.add(a);
+        }
+      }
+    }
+    if (kept.size() == 0) {
+      page.removeItem(COSName.ANNOTS);
+    } else {
+      page.setItem(COSName.ANNOTS, kept);
+    }
+  }
+
+  private static @Nullable COSBase resolved(@Nullable COSBase b) {
+    return b instanceof COSObject o ? o.getObject() : b;
+  }
+
+  /** Leaves of what an annotation or a field does only that it leads somewhere. */
+  private void harmless(COSDictionary d) throws IOException {
+    d.removeItem(AA);
+    Optional<COSArray> to = destination(d.getDictionaryObject(COSName.DEST));
+    d.removeItem(COSName.DEST);
+    if (d.getDictionaryObject(COSName.A) instanceof COSDictionary action) {
+      d.removeItem(COSName.A);
+      switch (action.getNameAsString(COSName.S, "")) {
+        case "URI" -> {
+          if (action.getDictionaryObject(COSName.URI) instanceof COSString uri
+              && SafeLinks.carries(uri.getString())) {
+            COSDictionary only = new COSDictionary();
+            only.setItem(COSName.S, COSName.URI);
+            only.setItem(COSName.URI, uri);
+            d.setItem(COSName.A, only);
+          }
+        }
+        case "GoTo" -> to = to.or(() -> quietly(action.getDictionaryObject(COSName.D)));
+        default -> {}
+      }
+    }
+    to.ifPresent(t -> d.setItem(COSName.DEST, t));
+  }
+
+  private Optional<COSArray> quietly(@Nullable COSBase dest) {
+    try {
+      return destination(dest);
+    } catch (IOException e) {
+      return Optional.empty(); // it leads nowhere
+    }
+  }
+
+  /** A place on a page that goes out; names of places are looked up, since they stay behind. */
+  private Optional<COSArray> destination(@Nullable COSBase dest) throws IOException {
+    if (dest == null) {
+      return Optional.empty();
+    }
+    PDDestination d = PDDestination.create(dest);
+    if (d instanceof PDNamedDestination named) {
+      d = source.getDocumentCatalog().findNamedDestinationPage(named);
+    }
+    if (!(d instanceof PDPageDestination page)) {
+      return Optional.empty();
+    }
+    COSArray to = page.getCOSObject();
+    COSBase leads = to.size() > 0 ? to.getObject(0) : null;
+    if (leads instanceof org.apache.pdfbox.cos.COSNumber) {
+      int index = page.retrievePageNumber();
+      if (index < 0 || index >= source.getNumberOfPages()) {
+        return Optional.empty();
+      }
+      leads = source.getPage(index).getCOSObject();
+      to.set(0, leads);
+    }
+    return leads instanceof COSDictionary p && going.contains(p)
+        ? Optional.of(to)
+        : Optional.empty();
+  }
+
+  /** What the pages need of the file as a whole: their fields, and which layers show. */
+  void complete(COSDictionary catalog) throws IOException {
+    COSDictionary from = source.getDocumentCatalog().getCOSObject();
+    if (from.getDictionaryObject(OC_PROPERTIES) instanceof COSDictionary layers) {
+      catalog.setItem(OC_PROPERTIES, layers);
+    }
+    if (!(from.getDictionaryObject(COSName.ACRO_FORM) instanceof COSDictionary form)
+        || widgets.isEmpty()) {
+      return;
+    }
+    COSDictionary own = new COSDictionary();
+    for (COSName key :
+        List.of(COSName.DR, COSName.DA, COSName.Q, COSName.getPDFName("NeedAppearances"))) {
+      COSBase value = form.getItem(key);
+      if (value != null) {
+        own.setItem(key, value);
+      }
+    }
+    own.setItem(
+        COSName.FIELDS, fields(form.getDictionaryObject(COSName.FIELDS), new ArrayList<>()));
+    catalog.setItem(COSName.ACRO_FORM, own);
+  }
+
+  /** Fields that have a place on some page that goes out. */
+  private COSArray fields(@Nullable COSBase all, List<COSDictionary> above) throws IOException {
+    var out = new COSArray();
+    if (!(all instanceof COSArray some) || above.size() > 50) {
+      return out;
+    }
+    for (COSBase b : some) {
+      if (!(resolved(b) instanceof COSDictionary f) || above.contains(f)) {
+        continue;
+      }
+      boolean goes = widgets.contains(f);
+      if (f.getDictionaryObject(COSName.KIDS) instanceof COSArray kids) {
+        above.add(f);
+        COSArray left = fields(kids, above);
+        above.removeLast();
+        f.setItem(COSName.KIDS, left);
+        goes |= left.size() > 0;
+      }
+      if (goes) {
+        harmless(f);
+        target.part(f, FilePart.FIELDS);
+        out.add(f);
+      }
+    }
+    return out;
+  }
+
+  @Override
+  public void close() throws IOException {
+    source.close();
+  }
+}
