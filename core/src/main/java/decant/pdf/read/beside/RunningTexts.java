@@ -174,7 +174,30 @@ public final class RunningTexts {
     changing(pages, linesByPage, texts, taken);
     beside(linesByPage, texts, taken);
     lonely(pages, linesByPage, texts, taken);
+    withoutText(pages, linesByPage, texts, taken);
     return new Result(texts, taken);
+  }
+
+  /** What stands on pages that hold nothing else is their text, however often it repeats. */
+  private static void withoutText(
+      List<ScannedPage> pages,
+      List<List<TextLine>> linesByPage,
+      List<RunningText> texts,
+      Set<TextLine> taken) {
+    var held = new HashSet<Integer>();
+    for (int p = 0; p < pages.size(); p++) {
+      boolean shows = !pages.get(p).pictures().isEmpty() || !pages.get(p).shapes().isEmpty();
+      if (shows || linesByPage.get(p).stream().anyMatch(l -> !taken.contains(l))) {
+        held.add(p);
+      }
+    }
+    texts.removeIf(t -> {
+      boolean alone = t.lines().stream().noneMatch(l -> held.contains(l.page()));
+      if (alone) {
+        t.lines().forEach(taken::remove);
+      }
+      return alone;
+    });
   }
 
   /** Whether a line is near enough to the head or the foot of its page to be looked at. */
