@@ -123,6 +123,9 @@ final class BlockThresholds {
   static final class Continuations {
     private Continuations() {}
 
+    /** Text in less room is no prose that goes on: numbers, signs, labels. */
+    static final double NARROWEST = 8;
+
     /**
      * Of the width of a table: its columns on the next page stand in the same place but for so
      * much.

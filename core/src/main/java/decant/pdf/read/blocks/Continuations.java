@@ -107,7 +107,8 @@ public final class Continuations {
     String start = first.text().strip();
     boolean open = !end.matches(".*[.!?:;…][\"'”’)\\]]*$");
     boolean lower = !start.isEmpty() && Character.isLowerCase(start.codePointAt(0));
-    boolean full = last.box().right() > a.right() - 3 * last.size();
+    boolean wide = a.right() - a.left() > BlockThresholds.Continuations.NARROWEST * last.size();
+    boolean full = wide && last.box().right() > a.right() - 3 * last.size();
     return open
         && full
         && (lower
