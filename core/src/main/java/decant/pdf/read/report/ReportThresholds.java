@@ -65,4 +65,39 @@ final class ReportThresholds {
     /** Of the lower one: texts that share more stand on one line. */
     static final double OVERLAP = 0.5;
   }
+
+  /** Of {@link decant.pdf.read.report.DrawnLosses}. */
+  static final class DrawnLosses {
+    private DrawnLosses() {}
+
+    /** Points that the head of a table takes up where it stands again on a page. */
+    static final double HEAD = 60;
+
+    /** Points around a table or a drawing that its outermost lines stand within. */
+    static final double ABOUT_TABLE = 4;
+
+    /** Points around a framed text that its frame stands within. */
+    static final double ABOUT_FRAME = 24;
+
+    /**
+     * Of the box of a letter, as wide as its advance and as high as its size, that is ink in usual
+     * fonts.
+     */
+    static final double LETTER_INK = 0.16;
+
+    /** Of its area that a picture covers in ink, as photographs do. */
+    static final double PICTURE_INK = 0.4;
+
+    /** Points that the thinnest lines show as. */
+    static final double HAIR = 0.4;
+
+    /** Of its box that a shape of curves fills. */
+    static final double FREE = 0.5;
+
+    /** Of the ink of a page that is drawn and not carried: with it a page looks another one. */
+    static final double MUCH = 0.3;
+
+    /** Of the area of a page: less drawn ink is a line or two. */
+    static final double LEAST = 0.0005;
+  }
 }

@@ -39,7 +39,9 @@ public final class RuledTables {
     for (List<RuledLine> group : groups(rules)) {
       List<Double> xs = positions(group, false);
       List<Double> ys = positions(group, true);
-      if (xs.size() < 3 || ys.size() < 3 || xs.size() > 60 || ys.size() > 400) {
+      // One row alone, as a table may have on its last page, is one by its cells.
+      boolean row = ys.size() == 2 && xs.size() > 3;
+      if (xs.size() < 3 || ys.size() < 3 && !row || xs.size() > 60 || ys.size() > 400) {
         continue;
       }
       var box =
@@ -52,10 +54,21 @@ public final class RuledTables {
       if (inside.isEmpty()) {
         continue;
       }
-      tables.add(grid(page.number(), box, xs, ys, group, inside));
+      Detected.Grid table = grid(page.number(), box, xs, ys, group, inside);
+      if (row && !isFull(table, xs.size() - 1)) {
+        continue;
+      }
+      tables.add(table);
       rest.removeAll(inside);
     }
     return new Result(tables, rest);
+  }
+
+  /** Whether a row has as many cells as there are columns, and text in each. */
+  private static boolean isFull(Detected.Grid row, int columns) {
+    return row.rows().size() == 1
+        && row.rows().getFirst().size() == columns
+        && row.rows().getFirst().stream().noneMatch(c -> c.lines().isEmpty());
   }
 
   private static boolean isInside(TextLine l, Box box) {

@@ -1,0 +1,116 @@
+package decant.pdf.read.report;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import decant.Samples;
+import decant.model.Finding;
+import java.awt.Color;
+import java.io.IOException;
+import java.nio.file.Path;
+import java.util.List;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.pdmodel.PDPage;
+import org.apache.pdfbox.pdmodel.PDPageContentStream;
+import org.apache.pdfbox.pdmodel.common.PDRectangle;
+import org.apache.pdfbox.pdmodel.font.PDType1Font;
+import org.apache.pdfbox.pdmodel.font.Standard14Fonts.FontName;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+/** What is drawn and not carried over is told, and nothing else. */
+class DrawnLossesTest {
+  @TempDir Path folder;
+
+  private interface Drawing {
+    void on(PDPageContentStream out) throws IOException;
+  }
+
+  private List<Finding> told(Drawing drawing) throws IOException {
+    Path file = folder.resolve("drawn.pdf");
+    try (PDDocument pdf = new PDDocument()) {
+      var page = new PDPage(PDRectangle.A4);
+      pdf.addPage(page);
+      try (var out = new PDPageContentStream(pdf, page)) {
+        drawing.on(out);
+        for (int k = 0; k < 6; k++) {
+          text(out, 72, 400 - 14 * k, Samples.PROSE.substring(0, 80));
+        }
+      }
+      pdf.save(file.toFile());
+    }
+    return Samples.taken(file).findings().stream()
+        .filter(f -> f.message().contains("coloured areas"))
+        .toList();
+  }
+
+  private static void text(PDPageContentStream out, double x, double y, String s)
+      throws IOException {
+    out.setNonStrokingColor(Color.BLACK);
+    out.beginText();
+    out.setFont(new PDType1Font(FontName.HELVETICA), 11);
+    out.newLineAtOffset((float) x, (float) y);
+    out.showText(s);
+    out.endText();
+  }
+
+  private static void area(PDPageContentStream out, Color c, float x, float y, float w, float h)
+      throws IOException {
+    out.setNonStrokingColor(c);
+    out.addRect(x, y, w, h);
+    out.fill();
+  }
+
+  @Test
+  void linesAcrossThePageThatNothingTakesUp() throws IOException {
+    List<Finding> told =
+        told(out -> {
+          for (int k = 0; k < 12; k++) {
+            area(out, Color.DARK_GRAY, 30, 500 + 24 * k, 530, 2);
+          }
+        });
+    assertThat(told)
+        .singleElement()
+        .satisfies(f -> {
+          assertThat(f.severity()).isEqualTo(Finding.Severity.LOSS);
+          assertThat(f.message()).contains("page 1");
+          assertThat(f.source().orElseThrow().page()).isZero();
+        });
+  }
+
+  @Test
+  void aTableBringsItsLinesAlong() throws IOException {
+    assertThat(
+            told(out -> {
+              for (int r = 0; r <= 5; r++) {
+                area(out, Color.BLACK, 72, 500 + 20 * r, 400, 1);
+              }
+              for (int c = 0; c <= 4; c++) {
+                area(out, Color.BLACK, 72 + 100 * c, 500, 1, 101);
+              }
+              for (int r = 0; r < 5; r++) {
+                for (int c = 0; c < 4; c++) {
+                  text(out, 78 + 100 * c, 506 + 20 * r, "Cell " + r + c);
+                }
+              }
+            }))
+        .isEmpty();
+  }
+
+  @Test
+  void aLineOrTwoAndWhiteAreNoLoss() throws IOException {
+    assertThat(told(out -> area(out, Color.BLACK, 72, 600, 450, 0.6f))).isEmpty();
+    assertThat(told(out -> area(out, Color.WHITE, 0, 0, 595, 842))).isEmpty();
+    assertThat(told(out -> {})).isEmpty();
+  }
+
+  @Test
+  void linesUnderWordsAreTheirs() throws IOException {
+    assertThat(
+            told(out -> {
+              for (int k = 0; k < 6; k++) {
+                area(out, Color.BLACK, 72, 398 - 14 * k, 300, 0.8f);
+              }
+            }))
+        .isEmpty();
+  }
+}
