@@ -98,6 +98,9 @@ public final class KeptPages implements Publication {
     var sheets = new ArrayList<Sheet>();
     var leftOut = new ArrayList<String>();
     try (PDDocument pdf = Loader.loadPDF(file.toFile(), password)) {
+      if (!pdf.getSignatureDictionaries().isEmpty()) {
+        leftOut.add(WORDS.say("kept-pages.signatures"));
+      }
       int n = 1;
       for (PDPage p : pdf.getPages()) {
         sheets.add(

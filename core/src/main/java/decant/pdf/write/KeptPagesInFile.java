@@ -221,6 +221,9 @@ final class KeptPagesInFile implements Closeable {
       }
       if (goes) {
         harmless(f);
+        if (f.getNameAsString(COSName.FT, "").equals("Sig")) {
+          f.removeItem(COSName.V); // it signs the file that it came from
+        }
         target.part(f, FilePart.FIELDS);
         out.add(f);
       }

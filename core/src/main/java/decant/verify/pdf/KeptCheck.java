@@ -6,24 +6,25 @@ import decant.publication.KeptPage;
 import decant.publication.Publication;
 import decant.verify.Check;
 import decant.words.Words;
-import java.awt.image.BufferedImage;
 import java.io.IOException;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.cos.COSBase;
+import org.apache.pdfbox.cos.COSDictionary;
+import org.apache.pdfbox.cos.COSName;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPage;
-import org.apache.pdfbox.rendering.ImageType;
-import org.apache.pdfbox.rendering.PDFRenderer;
 import org.apache.pdfbox.text.PDFTextStripper;
 
 /**
  * Pages that were to stay as they are, held against those of their file: what paints them byte by
- * byte, how they look, their text, what stands on them besides.
+ * byte, all that it shows with, their text, what stands on them besides.
  */
 final class KeptCheck {
   private static final Words WORDS = Words.of(KeptCheck.class);
@@ -35,11 +36,7 @@ final class KeptCheck {
                   + " StrikeOut Caret Stamp Ink Popup Widget Watermark Redact")
               .split(" "));
 
-  private static final float SCALE = 0.5f;
-
-  /** So many pixels of a page may differ, from fonts that stand in. */
-  private static final double DIFFERENT = 0.001;
-
+  private final SameObjects objects = new SameObjects();
   private final PDDocument published;
   private final PDDocument source;
 
@@ -87,7 +84,7 @@ final class KeptCheck {
     if (!annotations(now).equals(annotations(before))) {
       return Optional.of(WORDS.say("kept-check.has-other-notes", number));
     }
-    return looksSame(page, was)
+    return shown(now, before)
         ? Optional.empty()
         : Optional.of(WORDS.say("kept-check.looks-otherwise", number));
   }
@@ -111,25 +108,30 @@ final class KeptCheck {
     return out;
   }
 
-  private boolean looksSame(int page, int was) throws IOException {
-    BufferedImage a = drawn(published, page);
-    BufferedImage b = drawn(source, was);
-    if (a.getWidth() != b.getWidth() || a.getHeight() != b.getHeight()) {
+  /** Whether all that a page shows with, and what its annotations look like, is the same. */
+  private boolean shown(PDPage now, PDPage before) throws IOException {
+    COSBase a = now.getResources() == null ? null : now.getResources().getCOSObject();
+    COSBase b = before.getResources() == null ? null : before.getResources().getCOSObject();
+    if (a != null && b != null && !objects.same(a, b)) {
       return false;
     }
-    long off = 0;
-    for (int y = 0; y < a.getHeight(); y++) {
-      for (int x = 0; x < a.getWidth(); x++) {
-        off += a.getRGB(x, y) == b.getRGB(x, y) ? 0 : 1;
+    List<COSDictionary> these = looks(now);
+    List<COSDictionary> those = looks(before);
+    for (int k = 0; k < Math.min(these.size(), those.size()); k++) {
+      if (!objects.same(these.get(k), those.get(k))) {
+        return false;
       }
     }
-    return off <= DIFFERENT * a.getWidth() * a.getHeight();
+    return these.size() == those.size()
+        && now.getCropBox().toString().equals(before.getCropBox().toString())
+        && now.getRotation() == before.getRotation();
   }
 
-  private static BufferedImage drawn(PDDocument pdf, int page) throws IOException {
-    var renderer = new PDFRenderer(pdf);
-    renderer.setSubsamplingAllowed(true);
-    renderer.setAnnotationsFilter(a -> "Widget".equals(a.getSubtype()));
-    return renderer.renderImage(page, SCALE, ImageType.RGB);
+  private static List<COSDictionary> looks(PDPage page) throws IOException {
+    return page.getAnnotations().stream()
+        .filter(a -> a.getSubtype() != null && KINDS.contains(a.getSubtype()))
+        .map(a -> a.getCOSObject().getCOSDictionary(COSName.AP))
+        .filter(Objects::nonNull)
+        .toList();
   }
 }

@@ -275,6 +275,28 @@ class KeptPagesTest {
     }
   }
 
+  /** A signature is for the bytes of its file; another file that has it would claim too much. */
+  @Test
+  void whatIsPublishedIsNotSigned() throws Exception {
+    try (PDDocument pdf = Loader.loadPDF(source.toFile())) {
+      PDAcroForm form = pdf.getDocumentCatalog().getAcroForm();
+      var field = new org.apache.pdfbox.pdmodel.interactive.form.PDSignatureField(form);
+      var signature = new org.apache.pdfbox.pdmodel.interactive.digitalsignature.PDSignature();
+      signature.setName("Ada of the harbour office");
+      field.setValue(signature);
+      field.getWidgets().getFirst().setRectangle(new PDRectangle(60, 150, 80, 20));
+      field.getWidgets().getFirst().setPage(pdf.getPage(1));
+      pdf.getPage(1).getAnnotations().add(field.getWidgets().getFirst());
+      form.getFields().add(field);
+      pdf.save(source.toFile());
+    }
+    assertThat(kept().leftOut()).anyMatch(s -> s.contains("is signed"));
+    try (PDDocument pdf = Loader.loadPDF(file(Output.Pdf.DEFAULT).toFile())) {
+      assertThat(pdf.getSignatureDictionaries()).isEmpty();
+      assertThat(pdf.getPage(1).getAnnotations()).hasSize(1);
+    }
+  }
+
   @Test
   void protectsWhatItKeeps() throws Exception {
     var security =
@@ -316,6 +338,12 @@ class KeptPagesTest {
             pdf -> set(pdf.getPage(1), "0 0 1 rg 60 70 60 20 re f"),
             pdf -> pdf.getPage(0).getCOSObject().removeItem(COSName.ANNOTS),
             pdf -> font(pdf.getPage(2)).setItem(COSName.BASE_FONT, COSName.getPDFName("Courier")),
+            pdf ->
+                pdf.getPage(1)
+                    .getResources()
+                    .getCOSObject()
+                    .setItem(COSName.PATTERN, new COSDictionary()),
+            pdf -> pdf.getPage(3).setRotation(180),
             pdf ->
                 pdf.getDocumentCatalog()
                     .getAcroForm()
