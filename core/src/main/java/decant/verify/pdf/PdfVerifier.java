@@ -53,11 +53,9 @@ public final class PdfVerifier {
     try (PDDocument pdf = Loader.loadPDF(file.toFile(), password(choices))) {
       var v = new PdfVerifier(pdf, publication, choices);
       out.add(v.pages());
+      out.add(publication.keepsPages() ? KeptCheck.of(pdf, publication, choices) : v.text());
       out.add(v.bookmarks());
-      if (publication.keepsPages()) {
-        out.add(KeptCheck.of(pdf, publication, choices));
-      } else {
-        out.add(v.text());
+      if (!publication.keepsPages()) {
         out.add(LinkCheck.of(pdf, v.expected));
         out.add(v.fonts());
         out.add(v.pictures());
