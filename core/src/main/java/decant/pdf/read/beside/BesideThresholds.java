@@ -11,8 +11,11 @@ final class BesideThresholds {
   static final class BoxedNotes {
     private BoxedNotes() {}
 
+    /** Points by which strips of one area may overlap or stand apart. */
+    static final double STRIPS = 1.5;
+
     /** Of its height: what is lower frames no line. */
-    static final double LOWEST = 0.0165;
+    static final double LOWEST = 0.011;
 
     /** Of the width of a page: what is narrower frames no text. */
     static final double NARROWEST = 0.1;

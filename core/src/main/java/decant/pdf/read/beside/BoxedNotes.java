@@ -38,7 +38,7 @@ public final class BoxedNotes {
 
   private void of(ScannedPage page, List<Detected.Text> texts) {
     List<Painted> frames =
-        page.shapes().stream()
+        stacked(page.shapes()).stream()
             .filter(s ->
                 !s.free()
                     && s.box().width() > page.width() * BesideThresholds.BoxedNotes.NARROWEST
@@ -66,6 +66,43 @@ public final class BoxedNotes {
         inside.forEach(t -> boxes.put(t, b));
       }
     });
+  }
+
+  /** Areas that are painted strip by strip, one for each line of a text, as whole ones. */
+  private static List<Painted> stacked(List<Painted> shapes) {
+    var out = new ArrayList<Painted>();
+    var strips = new ArrayList<Painted>();
+    for (Painted s : shapes) {
+      boolean strip = !s.free() && s.stroke().isEmpty() && s.fill().isPresent();
+      (strip ? strips : out).add(s);
+    }
+    strips.sort(Comparator.comparingDouble(s -> s.box().y()));
+    var open = new ArrayList<Painted>();
+    for (Painted s : strips) {
+      Optional<Painted> above = open.stream().filter(a -> goesOn(a, s)).findFirst();
+      if (above.isPresent()) {
+        open.remove(above.get());
+        open.add(
+            new Painted(
+                above.get().box().union(s.box()),
+                false,
+                s.fill(),
+                s.stroke(),
+                above.get().content()));
+      } else {
+        open.add(s);
+      }
+    }
+    out.addAll(open);
+    return out;
+  }
+
+  private static boolean goesOn(Painted above, Painted below) {
+    double near = BesideThresholds.BoxedNotes.STRIPS;
+    return above.fill().equals(below.fill())
+        && Math.abs(above.box().x() - below.box().x()) < near
+        && Math.abs(above.box().right() - below.box().right()) < near
+        && Math.abs(below.box().y() - above.box().bottom()) < near;
   }
 
   /** By lines: a paragraph that goes on in the next column reaches around much. */

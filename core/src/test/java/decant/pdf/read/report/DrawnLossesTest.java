@@ -103,6 +103,36 @@ class DrawnLossesTest {
     assertThat(told(out -> {})).isEmpty();
   }
 
+  /** Listings are often shaded line by line. */
+  @Test
+  void aShadeInStripsIsOneShade() throws IOException {
+    Path file = folder.resolve("listing.pdf");
+    try (PDDocument pdf = new PDDocument()) {
+      var page = new PDPage(PDRectangle.A4);
+      pdf.addPage(page);
+      try (var out = new PDPageContentStream(pdf, page)) {
+        text(out, 72, 760, Samples.PROSE.substring(0, 80));
+        for (int k = 0; k < 5; k++) {
+          area(out, new Color(0xDD, 0xDD, 0xDD), 72, 700 - 13 * k, 450, 13);
+        }
+        for (int k = 0; k < 5; k++) {
+          text(out, 78, 704 - 13 * k, "tide --gauge east-stairs --level " + k);
+        }
+        text(out, 72, 600, Samples.PROSE.substring(0, 80));
+      }
+      pdf.save(file.toFile());
+    }
+    var taken = Samples.taken(file);
+    assertThat(taken.findings()).noneMatch(f -> f.message().contains("coloured areas"));
+    assertThat(taken.document().paragraphs())
+        .filteredOn(p -> p.text().startsWith("tide"))
+        .isNotEmpty()
+        .allMatch(p ->
+            p.look()
+                .value(decant.model.look.ParagraphTraits.SHADING)
+                .equals(new decant.model.look.Colour(0xDDDDDD)));
+  }
+
   @Test
   void linesUnderWordsAreTheirs() throws IOException {
     assertThat(
