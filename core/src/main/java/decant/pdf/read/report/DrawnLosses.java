@@ -33,6 +33,9 @@ final class DrawnLosses {
 
   private final Map<Integer, List<Box>> carried = new HashMap<>();
 
+  /** Texts that are framed or shaded, from margin to margin however short their lines are. */
+  private final Map<Integer, List<Box>> frames = new HashMap<>();
+
   private DrawnLosses() {}
 
   static List<Finding> of(
@@ -52,8 +55,14 @@ final class DrawnLosses {
     places.forEach((id, at) -> {
       Optional<Paragraph> p = document.paragraph(id);
       boolean framed = p.filter(DrawnLosses::isFramed).isPresent();
-      if (framed || p.isEmpty()) {
-        losses.carry(at.page(), at.box(), ReportThresholds.DrawnLosses.ABOUT_FRAME);
+      double about = ReportThresholds.DrawnLosses.ABOUT_FRAME;
+      if (framed) {
+        losses
+            .frames
+            .computeIfAbsent(at.page(), k -> new ArrayList<>())
+            .add(grown(at.box(), about));
+      } else if (p.isEmpty()) {
+        losses.carry(at.page(), at.box(), about);
       }
     });
     var out = new ArrayList<Finding>();
@@ -69,14 +78,11 @@ final class DrawnLosses {
   }
 
   private void carry(int page, Box box, double about) {
-    carried
-        .computeIfAbsent(page, k -> new ArrayList<>())
-        .add(
-            new Box(
-                box.x() - about,
-                box.y() - about,
-                box.width() + 2 * about,
-                box.height() + 2 * about));
+    carried.computeIfAbsent(page, k -> new ArrayList<>()).add(grown(box, about));
+  }
+
+  private static Box grown(Box b, double by) {
+    return new Box(b.x() - by, b.y() - by, b.width() + 2 * by, b.height() + 2 * by);
   }
 
   /** A table that goes on stands on several pages. */
@@ -103,7 +109,7 @@ final class DrawnLosses {
 
   private Optional<Finding> on(ScannedPage page) {
     var here = new ArrayList<>(carried.getOrDefault(page.number(), List.of()));
-    var about = new ArrayList<Box>();
+    var about = new ArrayList<>(frames.getOrDefault(page.number(), List.of()));
     double shown = 0;
     for (Glyph g : page.glyphs()) {
       if (!g.isSpace() && g.quarter() == 0) {
