@@ -2,8 +2,10 @@ package decant.layout;
 
 import decant.model.Document;
 import decant.model.Inline;
+import decant.model.NodeId;
 import decant.model.Paragraph;
 import java.util.List;
+import java.util.Optional;
 
 /** What pictures show, in words: as their authors wrote it, else as their captions have it. */
 final class FigureTexts {
@@ -26,16 +28,18 @@ final class FigureTexts {
     if (!own.isEmpty() && own.length() < 300) {
       return own;
     }
-    List<Paragraph> paragraphs = d.paragraphs();
-    int at = paragraphs.indexOf(p);
-    if (at >= 0 && at + 1 < paragraphs.size()) {
-      String below = plain(paragraphs.get(at + 1));
-      if (below.matches(
-          "(?i)(figure|fig\\.|picture|plate|chart|abb\\.|abbildung|bild|map)\\s?.{2,200}")) {
-        return below;
-      }
-    }
-    return "";
+    String below = d.index().ordinal(p.id()).flatMap(at -> after(d, at)).orElse("");
+    boolean caption =
+        below.matches(
+            "(?i)(figure|fig\\.|picture|plate|chart|abb\\.|abbildung|bild|map)\\s?.{2,200}");
+    return caption ? below : "";
+  }
+
+  private static Optional<String> after(Document d, int ordinal) {
+    List<NodeId> order = d.index().order();
+    return ordinal + 1 < order.size()
+        ? d.paragraph(order.get(ordinal + 1)).map(FigureTexts::plain)
+        : Optional.empty();
   }
 
   static String plain(Paragraph p) {

@@ -11,7 +11,6 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
-import java.util.function.Consumer;
 import java.util.stream.Stream;
 
 /** The recipes at hand: those that ship with the program, and the person's own in a folder. */
@@ -27,43 +26,54 @@ public final class RecipeShelf {
     this.folder = folder;
   }
 
+  /**
+   * What the folder has.
+   *
+   * @param own the person's own recipes, by name
+   * @param unread what is wrong with files that cannot be read; they stay to be mended
+   */
+  public record Contents(List<Recipe> own, List<String> unread) {
+    public Contents {
+      own = List.copyOf(own);
+      unread = List.copyOf(unread);
+    }
+
+    /** All recipes: the shipped ones, then the own ones. */
+    public List<Recipe> all() {
+      return Stream.concat(RecipeBook.shipped().stream(), own.stream()).toList();
+    }
+  }
+
   /** All recipes: the shipped ones, then the own ones by name. */
   public List<Recipe> all() {
-    var out = new ArrayList<>(RecipeBook.shipped());
-    out.addAll(own());
-    return out;
+    return contents().all();
   }
 
   /** The person's own. */
   public List<Recipe> own() {
-    var out = new ArrayList<Recipe>();
-    read(out::add, e -> {});
-    out.sort(Comparator.comparing(r -> r.name().toLowerCase(Locale.ROOT)));
-    return out;
+    return contents().own();
   }
 
-  /** What is wrong with files of the person's own that cannot be read; they stay to be mended. */
-  public List<String> unread() {
-    var out = new ArrayList<String>();
-    read(r -> {}, e -> out.add(WORDS.say("recipe-shelf.not-listed", e.getMessage())));
-    return out;
-  }
-
-  private void read(Consumer<Recipe> good, Consumer<RecipeProblem> bad) {
-    if (!Files.isDirectory(folder)) {
-      return;
-    }
-    try (Stream<Path> files = Files.list(folder)) {
-      for (Path f : files.filter(p -> p.toString().endsWith(".json")).sorted().toList()) {
-        try {
-          good.accept(RecipeFile.read(f));
-        } catch (RecipeProblem e) {
-          bad.accept(e);
+  /** Reads the folder. */
+  public Contents contents() {
+    var own = new ArrayList<Recipe>();
+    var unread = new ArrayList<String>();
+    if (Files.isDirectory(folder)) {
+      try (Stream<Path> files = Files.list(folder)) {
+        for (Path f : files.filter(p -> p.toString().endsWith(".json")).sorted().toList()) {
+          try {
+            own.add(RecipeFile.read(f));
+          } catch (RecipeProblem e) {
+            unread.add(WORDS.say("recipe-shelf.not-listed", e.getMessage()));
+          }
         }
+      } catch (IOException e) {
+        var problem = WORDS.say("recipe-shelf.recipes-cannot-be-read", folder);
+        unread.add(WORDS.say("recipe-shelf.not-listed", problem));
       }
-    } catch (IOException e) {
-      bad.accept(new RecipeProblem(WORDS.say("recipe-shelf.recipes-cannot-be-read", folder), e));
     }
+    own.sort(Comparator.comparing(r -> r.name().toLowerCase(Locale.ROOT)));
+    return new Contents(own, unread);
   }
 
   public boolean isShipped(String name) {

@@ -72,16 +72,16 @@ class RecipeShelfTest {
     Files.writeString(folder.resolve("recipes/readme.txt"), "no recipe");
     assertThat(shelf().own()).extracting(Recipe::name).containsExactly("Notice board");
     assertThat(damaged).hasContent("{\"version\": 4,");
-    assertThat(shelf().unread())
+    assertThat(shelf().contents().unread())
         .singleElement(org.assertj.core.api.InstanceOfAssertFactories.STRING)
         .contains("“damaged.json” is not valid JSON", "stays where it is");
   }
 
   @Test
   void whereAllCanBeReadNothingIsTold() throws RecipeProblem, WriteProblem {
-    assertThat(shelf().unread()).isEmpty();
+    assertThat(shelf().contents().unread()).isEmpty();
     shelf().keep(recipe("Notice board", ""));
-    assertThat(shelf().unread()).isEmpty();
+    assertThat(shelf().contents().unread()).isEmpty();
   }
 
   @Test

@@ -12,6 +12,7 @@ import decant.recipe.Output;
 import decant.recipe.Recipe;
 import decant.recipe.RecipeFile;
 import decant.recipe.RecipeProblem;
+import decant.recipe.RecipeShelf;
 import decant.words.Words;
 import java.io.File;
 import java.nio.charset.StandardCharsets;
@@ -121,9 +122,10 @@ final class RecipeBar {
 
   void show() {
     Work.Draft d = state.draft();
+    RecipeShelf.Contents shelf = desk.recipes().contents();
     filling = true;
     List<String> names = new ArrayList<>();
-    desk.recipes().all().forEach(r -> names.add(r.name()));
+    shelf.all().forEach(r -> names.add(r.name()));
     if (!names.contains(d.recipe().name())) {
       names.add(d.recipe().name());
     }
@@ -135,12 +137,12 @@ final class RecipeBar {
     purpose.setText(
         d.recipe().purpose() + (d.changed() ? " " + WORDS.say("recipe-bar.changed") : ""));
     outputs(d);
-    leavesOut(d);
+    leavesOut(d, shelf.unread());
     acts(d);
   }
 
-  /** Says what the format that is looked at has no room for. */
-  private void leavesOut(Work.Draft d) {
+  /** Says what the format that is looked at has no room for, and which recipes are not listed. */
+  private void leavesOut(Work.Draft d, List<String> unread) {
     List<String> what =
         d.shown() instanceof Output.Office o
             ? LeftOut.of(state.work().layout().document(), o.format())
@@ -151,7 +153,7 @@ final class RecipeBar {
     }
     Exposure.of(d.recipe()).ifPresent(e -> said.add("◆ " + e));
     Exposure.ofSource(d.recipe(), state.work().openFindings()).ifPresent(e -> said.add("◆ " + e));
-    desk.recipes().unread().forEach(e -> said.add("◆ " + e));
+    unread.forEach(e -> said.add("◆ " + e));
     leavesOut.setText(String.join("\n", said));
     leavesOut.setVisible(!said.isEmpty());
     leavesOut.setManaged(!said.isEmpty());

@@ -22,6 +22,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
 
 /**
  * Lines and areas that are drawn on pages and stand in nothing that was taken in: neither in a
@@ -110,10 +111,10 @@ final class DrawnLosses {
   private Optional<Finding> on(ScannedPage page) {
     var here = new ArrayList<>(carried.getOrDefault(page.number(), List.of()));
     var about = new ArrayList<>(frames.getOrDefault(page.number(), List.of()));
-    double shown = 0;
+    var tally = new Tally();
     for (Glyph g : page.glyphs()) {
       if (!g.isSpace() && g.quarter() == 0) {
-        shown += g.width() * g.size() * ReportThresholds.DrawnLosses.LETTER_INK;
+        tally.shown += g.width() * g.size() * ReportThresholds.DrawnLosses.LETTER_INK;
       }
       Decor d = g.ink().decor();
       if (d != Decor.NONE && g.quarter() == 0) {
@@ -121,21 +122,14 @@ final class DrawnLosses {
       }
     }
     for (var p : page.pictures()) {
-      shown += p.box().width() * p.box().height() * ReportThresholds.DrawnLosses.PICTURE_INK;
+      tally.shown += p.box().width() * p.box().height() * ReportThresholds.DrawnLosses.PICTURE_INK;
     }
-    double lost = 0;
-    Box place = null;
     for (RuledLine r : page.rules()) {
       var box = new Box(r.x1(), r.y1(), r.x2() - r.x1(), r.y2() - r.y1());
       double ink =
           Math.max(box.width(), box.height())
               * Math.max(Math.min(box.width(), box.height()), ReportThresholds.DrawnLosses.HAIR);
-      if (isIn(box, here) || touches(box, about)) {
-        shown += ink;
-      } else {
-        lost += ink;
-        place = place == null ? box : place.union(box);
-      }
+      tally.add(box, ink, isIn(box, here) || touches(box, about));
     }
     double whole = page.width() * page.height();
     for (Painted s : page.shapes()) {
@@ -143,24 +137,36 @@ final class DrawnLosses {
       if (ink <= 0) {
         continue;
       }
-      if (isIn(s.box(), here) || touches(s.box(), about)) {
+      tally.add(s.box(), ink, isIn(s.box(), here) || touches(s.box(), about));
+    }
+    boolean much =
+        tally.lost > ReportThresholds.DrawnLosses.MUCH * (tally.lost + tally.shown)
+            && tally.lost > ReportThresholds.DrawnLosses.LEAST * whole;
+    return much
+        ? Optional.ofNullable(tally.place)
+            .map(at ->
+                Finding.general(
+                        Kind.DRAWING_LEFT_OUT,
+                        Severity.LOSS,
+                        WORDS.say("drawn-losses.on-page", page.number() + 1))
+                    .from(page.number(), at))
+        : Optional.empty();
+  }
+
+  /** How much ink of a page is shown and how much is lost, and where the lost was. */
+  private static final class Tally {
+    private double shown;
+    private double lost;
+    private @Nullable Box place;
+
+    void add(Box box, double ink, boolean stands) {
+      if (stands) {
         shown += ink;
       } else {
         lost += ink;
-        place = place == null ? s.box() : place.union(s.box());
+        place = place == null ? box : place.union(box);
       }
     }
-    boolean much =
-        lost > ReportThresholds.DrawnLosses.MUCH * (lost + shown)
-            && lost > ReportThresholds.DrawnLosses.LEAST * whole;
-    return much && place != null
-        ? Optional.of(
-            Finding.general(
-                    Kind.DRAWING_LEFT_OUT,
-                    Severity.LOSS,
-                    WORDS.say("drawn-losses.on-page", page.number() + 1))
-                .from(page.number(), place))
-        : Optional.empty();
   }
 
   /** How dark an area is, times its size; of an outline its length. */
