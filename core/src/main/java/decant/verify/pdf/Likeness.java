@@ -68,6 +68,12 @@ final class Likeness {
 
     @Override
     protected PageDrawer createPageDrawer(PageDrawerParameters p) throws IOException {
+      var drawer = drawerWithoutText(p);
+      drawer.setAnnotationFilter(getAnnotationsFilter());
+      return drawer;
+    }
+
+    private static PageDrawer drawerWithoutText(PageDrawerParameters p) throws IOException {
       return new PageDrawer(p) {
         private int forms;
 
