@@ -1,5 +1,8 @@
 package decant.layout;
 
+import decant.model.walk.Walk;
+import decant.publication.KeptPage;
+import decant.model.Pinned;
 import decant.layout.item.Fragment;
 import decant.layout.item.ParagraphLayout;
 import decant.layout.label.Context;
@@ -121,7 +124,46 @@ public final class Layout implements Publication {
 
   @Override
   public Optional<Place> place(NodeId block) {
+    Optional<Pinned> pinned = pinnedOf(block);
+    if (pinned.isPresent()) {
+      double top = topOn(pinned.get(), block);
+      return pagesOf(block).stream().findFirst().map(p -> new Place(p, top));
+    }
     return caret(new Position(block, 0)).map(c -> new Place(c.page(), c.top()));
+  }
+
+  /** The pinned page that a block is read from, if it is one. */
+  private Optional<Pinned> pinnedOf(NodeId block) {
+    return document.sectionOf(block).flatMap(Section::pinned);
+  }
+
+  /** The height of a block on a pinned page; that of its table, if it stands in one. */
+  private double topOn(Pinned pinned, NodeId block) {
+    Box own = pinned.places().get(block);
+    if (own != null) {
+      return own.y();
+    }
+    return document
+        .index()
+        .topLevel(block)
+        .map(t -> document.sections().get(t.section()).blocks().get(t.block()).id())
+        .map(pinned.places()::get)
+        .map(Box::y)
+        .orElse(0.0);
+  }
+
+  @Override
+  public Optional<KeptPage> kept(PublishedPage page) {
+    return pinned(pages.get(page.number() - 1))
+        .map(p -> new KeptPage(new KeptPage.InMemory(p.file()), p.page()));
+  }
+
+  /** What a page shows in place of text, if it is pinned. */
+  public Optional<Pinned> pinned(Page page) {
+    int after = flow.sectionStarts()[page.section() + 1];
+    return page.start().at().block() >= after
+        ? Optional.empty()
+        : document.sections().get(page.section()).pinned();
   }
 
   @Override
@@ -149,6 +191,9 @@ public final class Layout implements Publication {
   }
 
   private List<Fragment> setRunning(Page page) {
+    if (pinned(page).isPresent()) {
+      return List.of();
+    }
     Section s = document.sections().get(page.section());
     PageSetup setup = page.setup();
     FieldValues fields = fieldsOf(page);
@@ -215,6 +260,13 @@ public final class Layout implements Publication {
       NumberFormat format = document.sections().get(page.section()).page().numbers().format();
       String shown = ListLabels.number(format, page.shown());
       page.body().forEach(f -> bookmarks(f, shown, out));
+      pinned(page)
+          .ifPresent(p ->
+              Walk.paragraphs(document.sections().get(page.section()).blocks())
+                  .forEach(b ->
+                      b.look()
+                          .value(ParagraphTraits.BOOKMARKS)
+                          .forEach(name -> out.putIfAbsent(name, shown))));
     }
     return out;
   }
@@ -254,6 +306,10 @@ public final class Layout implements Publication {
   private List<Page> pagesOfBlock(int k) {
     if (pages.isEmpty()) {
       return List.of();
+    }
+    Page first = pages.get(firstPageOf(k));
+    if (first.section() == flow.sections()[k] && pinned(first).isPresent()) {
+      return List.of(first);
     }
     NodeId id = flow.blocks().get(k).id();
     var out = new ArrayList<Page>();
@@ -324,6 +380,9 @@ public final class Layout implements Publication {
   public List<BlockPlace> placesOf(NodeId block) {
     var out = new ArrayList<BlockPlace>();
     for (Page page : pagesOf(block)) {
+      pinned(page)
+          .map(p -> p.places().get(block))
+          .ifPresent(b -> out.add(new BlockPlace(page, b)));
       page.body().stream()
           .filter(f -> !(f instanceof Fragment.Floated) && f.source().id().equals(block))
           .map(Layout::boxOf)
@@ -345,6 +404,13 @@ public final class Layout implements Publication {
 
   /** The block of the flow nearest to a point of a page: a paragraph, or a whole table. */
   public Optional<NodeId> blockAt(Page page, double x, double y) {
+    Optional<Pinned> pinned = pinned(page);
+    if (pinned.isPresent()) {
+      return pinned.get().places().entrySet().stream()
+          .filter(e -> e.getValue().contains(x, y))
+          .map(Map.Entry::getKey)
+          .findFirst();
+    }
     NodeId best = null;
     double min = Double.MAX_VALUE;
     for (Fragment f : page.body()) {

@@ -251,6 +251,7 @@ public final class Layouter {
       Section y = b.sections().get(s);
       if (!x.page().equals(y.page())
           || x.start() != y.start()
+          || !x.pinned().equals(y.pinned())
           || !x.running().equals(y.running())) {
         return false;
       }

@@ -240,6 +240,24 @@ public final class Document implements Content {
         null);
   }
 
+  /** This document with other sections. There is always at least one. */
+  public Document withSections(List<Section> others) {
+    if (others.isEmpty()) {
+      throw new IllegalArgumentException("a document has at least one section");
+    }
+    return with(others, stories, null);
+  }
+
+  /** Whether some page of it is pinned. */
+  public boolean hasPinned() {
+    return sections.stream().anyMatch(s -> s.pinned().isPresent());
+  }
+
+  /** The section that a block stands in, if it is part of the flow. */
+  public Optional<Section> sectionOf(NodeId block) {
+    return index().topLevel(block).map(t -> sections.get(t.section()));
+  }
+
   private Document with(
       List<Section> newSections, Map<NodeId, Story> newStories, @Nullable DocumentIndex keepIndex) {
     return new Document(
@@ -325,7 +343,7 @@ public final class Document implements Content {
             Section.Running.values()[path[2]],
             n.withBlocks(descend(n.blocks(), path, root, length, change)));
         var copy = new ArrayList<>(sections);
-        copy.set(path[1], new Section(s.id(), s.page(), s.start(), texts, s.blocks()));
+        copy.set(path[1], s.withRunning(texts));
         return with(copy, stories, keepIndex);
       }
     }

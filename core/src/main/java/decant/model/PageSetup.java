@@ -74,6 +74,20 @@ public record PageSetup(
     return with(margins, others, numbers);
   }
 
+  /** Paper of another size with the same margins. */
+  public PageSetup withSize(double otherWidth, double otherHeight) {
+    return new PageSetup(
+        otherWidth,
+        otherHeight,
+        margins,
+        columns,
+        numbers,
+        borders,
+        background,
+        alignment,
+        grid);
+  }
+
   /** This paper with its pages numbered otherwise. */
   public PageSetup withNumbers(PageNumbers others) {
     return with(margins, columns, others);

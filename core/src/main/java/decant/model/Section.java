@@ -9,10 +9,22 @@ import java.util.Optional;
  *
  * @param start where it begins
  * @param running headers and footers
+ * @param pinned the page that stands in the section's place; empty where its text flows
  */
 public record Section(
-    NodeId id, PageSetup page, Start start, Map<Running, Story> running, List<Block> blocks)
+    NodeId id,
+    PageSetup page,
+    Start start,
+    Map<Running, Story> running,
+    List<Block> blocks,
+    Optional<Pinned> pinned)
     implements Container {
+  /** A section whose text flows. */
+  public Section(
+      NodeId id, PageSetup page, Start start, Map<Running, Story> running, List<Block> blocks) {
+    this(id, page, start, running, blocks, Optional.empty());
+  }
+
   /** Where a section begins. */
   public enum Start {
     NEW_PAGE,
@@ -44,7 +56,17 @@ public record Section(
 
   @Override
   public Section withBlocks(List<Block> others) {
-    return new Section(id, page, start, running, others);
+    return new Section(id, page, start, running, others, pinned);
+  }
+
+  /** This section with other headers and footers. */
+  public Section withRunning(Map<Running, Story> others) {
+    return new Section(id, page, start, others, blocks, pinned);
+  }
+
+  /** This section flowing again. */
+  public Section flowing() {
+    return new Section(id, page, start, running, blocks);
   }
 
   /**

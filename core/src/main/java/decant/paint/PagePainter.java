@@ -1,5 +1,6 @@
 package decant.paint;
 
+import decant.publication.KeptPage;
 import decant.layout.item.Item;
 import decant.layout.item.Outlines;
 import decant.layout.pages.PageChange;
@@ -32,6 +33,7 @@ import java.util.Optional;
 public final class PagePainter {
   private final GlyphMasks masks = new GlyphMasks();
   private final ScaledPictures pictures = new ScaledPictures();
+  private final KeptPageImages keptPages = new KeptPageImages();
   private final boolean texts;
 
   public PagePainter() {
@@ -114,6 +116,11 @@ public final class PagePainter {
       g.translate(0, -top);
       g.setRenderingHint(RenderingHints.KEY_ANTIALIASING, RenderingHints.VALUE_ANTIALIAS_ON);
       g.setRenderingHint(RenderingHints.KEY_STROKE_CONTROL, RenderingHints.VALUE_STROKE_PURE);
+      Optional<KeptPage> kept = publication.kept(page);
+      if (kept.isPresent()) {
+        keptPages.image(kept.get(), scale).ifPresent(i -> g.drawImage(i, 0, 0, null));
+        return;
+      }
       var rows = new Rows(top, from, to);
       publication.walk(page, new Painting(g, image, scale, rows, publication.media()));
     } finally {

@@ -41,6 +41,11 @@ public interface Publication {
     return pages().stream().anyMatch(p -> kept(p).isPresent());
   }
 
+  /** Whether pages go out as they are and no others. */
+  default boolean keepsAll() {
+    return pages().stream().allMatch(p -> kept(p).isPresent());
+  }
+
   /** The pictures that pages show. */
   Map<MediaId, Media> media();
 

@@ -114,7 +114,7 @@ public final class ActiveContent {
     for (Section s : d.sections()) {
       Map<Section.Running, Story> running = new LinkedHashMap<>();
       s.running().forEach((k, v) -> running.put(k, v.withBlocks(story(v.blocks()))));
-      sections.add(new Section(s.id(), s.page(), s.start(), running, story(s.blocks())));
+      sections.add(s.withRunning(running).withBlocks(story(s.blocks())));
     }
     Map<NodeId, Story> stories = new LinkedHashMap<>();
     d.stories().forEach((k, v) -> stories.put(k, v.withBlocks(story(v.blocks()))));

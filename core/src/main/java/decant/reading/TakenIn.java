@@ -46,8 +46,7 @@ public record TakenIn(Content content, List<Finding> findings, Origin origin) {
    * @param properties what it says of itself, by the names the format uses
    * @param fonts the fonts it asks for or brings
    * @param places where each block stood in it, if it has pages
-   * @param breaks where its pages broke when it was last written, if it says so: each the place of
-   *     the first character of a page
+   * @param breaks where its pages begin within blocks, so far as it says so
    */
   public record Origin(
       String format,
@@ -55,7 +54,7 @@ public record TakenIn(Content content, List<Finding> findings, Origin origin) {
       Map<String, String> properties,
       List<SourceFont> fonts,
       Map<NodeId, SourcePlace> places,
-      List<Position> breaks) {
+      List<PageBreak> breaks) {
     public Origin {
       properties = java.util.Collections.unmodifiableMap(new java.util.TreeMap<>(properties));
       fonts = List.copyOf(fonts);
@@ -63,6 +62,14 @@ public record TakenIn(Content content, List<Finding> findings, Origin origin) {
       breaks = List.copyOf(breaks);
     }
   }
+
+  /**
+   * Where a page of the file begins.
+   *
+   * @param page from 0
+   * @param at its first character
+   */
+  public record PageBreak(int page, Position at) {}
 
   /** A font of the file: its name, whether the file brings it, and what serves in its place. */
   public record SourceFont(String name, boolean embedded, String servedBy, String reason) {}

@@ -28,7 +28,9 @@ public record PageChange(double top, double bottom) {
             && a.shown() == b.shown()
             && a.columnRules().equals(b.columnRules())
             && a.notes().isPresent() == b.notes().isPresent();
-    if (!sameSheet || !floats(a.body()).equals(floats(b.body()))) {
+    // What an empty page shows may come from elsewhere.
+    boolean empty = a.body().isEmpty() && b.body().isEmpty();
+    if (!sameSheet || empty || !floats(a.body()).equals(floats(b.body()))) {
       return whole;
     }
     var c = new Comparison();

@@ -1,5 +1,6 @@
 package decant.layout.pages;
 
+import java.util.Optional;
 import decant.layout.block.BlockLayouter;
 import decant.layout.item.Area;
 import decant.layout.item.BlockLayout;
@@ -77,6 +78,10 @@ public final class PageFiller {
    * @param shown the number that is shown on it
    */
   Filled fill(Start start, int number, int shown) {
+    Optional<Filled> pinned = pinned(start, number, shown);
+    if (pinned.isPresent()) {
+      return pinned.get();
+    }
     var ahead = new ArrayList<Obstacle>();
     for (int attempt = 1; ; attempt++) {
       var filling = new PageFilling(this, start, number, shown, ahead);
@@ -85,6 +90,32 @@ public final class PageFiller {
         return done;
       }
     }
+  }
+
+  /** The page that stands in place of a section's text. Endnotes after it are text again. */
+  private Optional<Filled> pinned(Start start, int number, int shown) {
+    int section = sectionOf(start.at());
+    int after = flow.sectionStarts()[section + 1];
+    Section s = document.sections().get(section);
+    if (s.pinned().isEmpty() || start.at().block() >= after) {
+      return Optional.empty();
+    }
+    var page =
+        new Page(
+            number,
+            shown,
+            section,
+            true,
+            s.page(),
+            new Page.Start(start.at(), start.afterBreak(), start.notes().isEmpty()),
+            List.of(),
+            Optional.empty(),
+            List.of());
+    boolean goesOn = after < flow.size() || !start.notes().isEmpty();
+    return Optional.of(
+        new Filled(
+            page,
+            goesOn ? new Start(new Page.FlowPoint(after, 0), null, start.notes(), true) : null));
   }
 
   /** The layout of a block that a page goes on with, as wide as its section's first column. */

@@ -114,6 +114,9 @@ public final class ParagraphTraits {
   /** The frame that the paragraph stands in, if it is not in the flow. */
   public static final Trait<TextFrame> FRAME = new Trait<>("frame", TextFrame.NONE);
 
+  /** It goes on from the paragraph before, from which a page that is pinned cut it. */
+  public static final Trait<Boolean> GOES_ON = new Trait<>("goes-on", false);
+
   /** Names by which links reach this paragraph. */
   public static final Trait<List<String>> BOOKMARKS = new Trait<>("bookmarks", List.of());
 

@@ -67,6 +67,9 @@ public final class TableTraits {
   /** Left edge of the table from the margin. */
   public static final Trait<Double> INDENT = new Trait<>("table-indent", 0.0);
 
+  /** The table goes on from the one before, from which a page that is pinned cut it. */
+  public static final Trait<Boolean> GOES_ON = new Trait<>("table-goes-on", false);
+
   /** Table, row or cell properties a reader kept without understanding them. */
   public static final Trait<List<Kept>> KEPT = new Trait<>("kept-table", List.of());
 

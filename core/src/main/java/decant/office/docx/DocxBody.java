@@ -1,5 +1,6 @@
 package decant.office.docx;
 
+import decant.reading.TakenIn;
 import decant.model.Block;
 import decant.model.Finding;
 import decant.model.Inline;
@@ -54,7 +55,7 @@ final class DocxBody {
     final List<Finding> findings = new ArrayList<>();
 
     /** Where pages broke when the file was written (w:lastRenderedPageBreak, §17.3.3.13). */
-    final List<Position> breaks = new ArrayList<>();
+    final List<TakenIn.PageBreak> breaks = new ArrayList<>();
 
     /** Parts that something kept refers to. */
     final Set<String> keptTargets = new HashSet<>();
@@ -369,7 +370,9 @@ final class DocxBody {
         case "w:tab" -> text("\t", look);
         case "w:ptab" -> alignmentTab(e, look);
         case "w:cr" -> text("\n", look);
-        case "w:lastRenderedPageBreak" -> shared.breaks.add(new Position(id, length()));
+        case "w:lastRenderedPageBreak" -> 
+          shared.breaks.add(
+              new TakenIn.PageBreak(shared.breaks.size() + 1, new Position(id, length())));
         case "w:br" -> {
           switch (e.attribute("w:type").orElse("textWrapping")) {
             case "page" -> text("\f", look);

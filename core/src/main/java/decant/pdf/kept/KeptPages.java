@@ -41,16 +41,8 @@ public final class KeptPages implements Publication {
   private final String password;
   private final List<String> leftOut;
 
-  /**
-   * A page of the file.
-   *
-   * @param width of its media box
-   * @param height of its media box
-   * @param upper the height in its own space of what is shown as its upper edge
-   * @param turned whether it is shown on its side or head
-   */
-  private record Sheet(int number, double width, double height, double upper, boolean turned)
-      implements PublishedPage {
+  /** A page of the file, as wide and high as it is shown. */
+  private record Sheet(int number, double width, double height) implements PublishedPage {
     @Override
     public int shown() {
       return number;
@@ -103,13 +95,10 @@ public final class KeptPages implements Publication {
       }
       int n = 1;
       for (PDPage p : pdf.getPages()) {
-        sheets.add(
-            new Sheet(
-                n++,
-                p.getMediaBox().getWidth(),
-                p.getMediaBox().getHeight(),
-                p.getCropBox().getUpperRightY(),
-                p.getRotation() != 0));
+        double width = p.getCropBox().getWidth();
+        double height = p.getCropBox().getHeight();
+        boolean turned = p.getRotation() % 180 != 0;
+        sheets.add(new Sheet(n++, turned ? height : width, turned ? width : height));
         for (PDAnnotation a : p.getAnnotations()) {
           String kind = Objects.requireNonNullElse(a.getSubtype(), "");
           if (!goesOut(kind)) {
@@ -174,7 +163,7 @@ public final class KeptPages implements Publication {
 
   @Override
   public Optional<KeptPage> kept(PublishedPage page) {
-    return Optional.of(new KeptPage(file, password, page.number() - 1));
+    return Optional.of(new KeptPage(new KeptPage.InFile(file, password), page.number() - 1));
   }
 
   @Override
@@ -221,8 +210,7 @@ public final class KeptPages implements Publication {
     SourcePlace at = places.get(block);
     return at == null
         ? Optional.empty()
-        : sheet(block)
-            .map(s -> new Place(s, s.turned() ? 0 : s.height() - s.upper() + at.box().y()));
+        : sheet(block).map(s -> new Place(s, at.box().y()));
   }
 
   @Override

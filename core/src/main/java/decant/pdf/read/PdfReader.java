@@ -206,7 +206,7 @@ public final class PdfReader {
     findings.addAll(Conservation.of(pages, lines, running, d));
     var origin =
         new TakenIn.Origin(
-            "pdf", pages.size(), properties(), fonts(book), maker.places(), java.util.List.of());
+            "pdf", pages.size(), properties(), fonts(book), maker.places(), maker.breaks());
     findings.addAll(links.findings());
     findings.addAll(Scripts.in(pdf));
     guarded().ifPresent(findings::addFirst);

@@ -1,5 +1,7 @@
 package decant.pdf.write;
 
+import org.apache.pdfbox.cos.COSNull;
+import decant.picture.KeptPdf;
 import decant.pdf.file.FilePart;
 import decant.pdf.file.PdfFile;
 import decant.pdf.kept.KeptPages;
@@ -13,7 +15,6 @@ import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
-import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.cos.COSArray;
 import org.apache.pdfbox.cos.COSBase;
 import org.apache.pdfbox.cos.COSDictionary;
@@ -59,8 +60,7 @@ final class KeptPagesInFile implements Closeable {
    * @throws IOException if it cannot be read
    */
   KeptPagesInFile(List<KeptPage> pages, PdfFile target) throws IOException {
-    KeptPage first = pages.getFirst();
-    this.source = Loader.loadPDF(first.file().toFile(), first.password());
+    this.source = KeptPdf.open(pages.getFirst().source());
     this.target = target;
     pages.forEach(p -> going.add(source.getPage(p.index()).getCOSObject()));
   }
@@ -89,6 +89,19 @@ final class KeptPagesInFile implements Closeable {
     }
     annotations(d);
     return d;
+  }
+
+  /**
+   * A height of a page for a destination on it; null, which leaves it open, where the page is shown
+   * turned.
+   *
+   * @param down from the upper edge of the page as it is shown
+   */
+  COSBase height(int index, double down) {
+    PDPage page = source.getPage(index);
+    return page.getRotation() == 0
+        ? Numbers.real(page.getCropBox().getUpperRightY() - down)
+        : COSNull.NULL;
   }
 
   private void annotations(COSDictionary page) throws IOException {
@@ -188,6 +201,12 @@ final class KeptPagesInFile implements Closeable {
         || widgets.isEmpty()) {
       return;
     }
+    COSArray fields = fields(form.getDictionaryObject(COSName.FIELDS), new ArrayList<>());
+    if (catalog.getDictionaryObject(COSName.ACRO_FORM) instanceof COSDictionary others
+        && others.getDictionaryObject(COSName.FIELDS) instanceof COSArray before) {
+      join(others, before, form, fields);
+      return;
+    }
     COSDictionary own = new COSDictionary();
     for (COSName key :
         List.of(COSName.DR, COSName.DA, COSName.Q, COSName.getPDFName("NeedAppearances"))) {
@@ -196,9 +215,39 @@ final class KeptPagesInFile implements Closeable {
         own.setItem(key, value);
       }
     }
-    own.setItem(
-        COSName.FIELDS, fields(form.getDictionaryObject(COSName.FIELDS), new ArrayList<>()));
+    own.setItem(COSName.FIELDS, fields);
     catalog.setItem(COSName.ACRO_FORM, own);
+  }
+
+  /**
+   * Puts fields into a form that is there already. What they had from their form stands in each
+   * from now on (ISO 32000-2 table 226), and the fonts that they name come along.
+   */
+  private static void join(
+      COSDictionary into, COSArray before, COSDictionary form, COSArray fields) {
+    for (int k = 0; k < fields.size(); k++) {
+      if (fields.getObject(k) instanceof COSDictionary f) {
+        for (COSName key : List.of(COSName.DA, COSName.Q)) {
+          COSBase value = form.getItem(key);
+          if (value != null && f.getItem(key) == null) {
+            f.setItem(key, value);
+          }
+        }
+        before.add(f);
+      }
+    }
+    COSDictionary theirs = fonts(form);
+    COSDictionary ours = fonts(into);
+    if (theirs != null && ours != null) {
+      theirs.keySet().stream()
+          .filter(name -> !ours.containsKey(name))
+          .forEach(name -> ours.setItem(name, theirs.getItem(name)));
+    }
+  }
+
+  private static @Nullable COSDictionary fonts(COSDictionary form) {
+    COSDictionary resources = form.getCOSDictionary(COSName.DR);
+    return resources == null ? null : resources.getCOSDictionary(COSName.FONT);
   }
 
   /** Fields that have a place on some page that goes out. */

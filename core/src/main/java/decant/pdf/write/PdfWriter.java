@@ -1,5 +1,7 @@
 package decant.pdf.write;
 
+import java.util.stream.Collectors;
+import java.util.Objects;
 import decant.layout.item.Item;
 import decant.model.Box;
 import decant.model.NodeId;
@@ -79,8 +81,8 @@ public final class PdfWriter {
   private final Map<Integer, COSDictionary> pageObjects = new LinkedHashMap<>();
   private int figures;
 
-  /** Where pages come from that go out as they are. */
-  private Optional<KeptPagesInFile> keptPages = Optional.empty();
+  /** The files that pages come from which go out as they are. */
+  private final Map<KeptPage.Source, KeptPagesInFile> keptPages = new LinkedHashMap<>();
 
   /**
    * A picture as the file holds it.
@@ -131,8 +133,8 @@ public final class PdfWriter {
     } catch (UncheckedIOException e) {
       throw e.getCause();
     } finally {
-      if (writer.keptPages.isPresent()) {
-        writer.keptPages.get().close();
+      for (KeptPagesInFile kept : writer.keptPages.values()) {
+        kept.close();
       }
       writer.scratch.close();
     }
@@ -152,16 +154,20 @@ public final class PdfWriter {
     List<PublishedPage> pages =
         choices.pages().stream().<PublishedPage>map(publication.pages()::get).toList();
 
-    List<KeptPage> asTheyAre =
-        pages.stream().map(publication::kept).flatMap(Optional::stream).toList();
-    keptPages =
-        asTheyAre.isEmpty() ? Optional.empty() : Optional.of(new KeptPagesInFile(asTheyAre, file));
+    Map<KeptPage.Source, List<KeptPage>> asTheyAre =
+        pages.stream()
+            .map(publication::kept)
+            .flatMap(Optional::stream)
+            .collect(Collectors.groupingBy(KeptPage::source, LinkedHashMap::new, Collectors.toList()));
+    for (var e : asTheyAre.entrySet()) {
+      keptPages.put(e.getKey(), new KeptPagesInFile(e.getValue(), file));
+    }
 
     List<Inventory> seen = all(pages, this::inventory);
     makeFonts(seen, file);
     makePictures(seen, file);
     // Pages that are kept bring marks of a structure that stays behind.
-    boolean tagged = choices.settings().conformance().isTagged() && asTheyAre.isEmpty();
+    boolean tagged = choices.settings().conformance().isTagged() && !publication.keepsAll();
     var done = new AtomicInteger();
     List<Finished> written =
         all(
@@ -191,8 +197,8 @@ public final class PdfWriter {
     if (choices.settings().conformance().takesFiles()) {
       publication.attachments().forEach(f -> attached.add(Attachment.of(f)));
     }
-    if (keptPages.isPresent()) {
-      keptPages.get().complete(catalog);
+    for (KeptPagesInFile kept : keptPages.values()) {
+      kept.complete(catalog);
     }
     Attachment.write(attached, catalog, choices.settings().conformance(), level, file);
     PdfMetadata.write(catalog, file, choices, level);
@@ -356,14 +362,18 @@ public final class PdfWriter {
     }
   }
 
+  private KeptPagesInFile from(KeptPage page) {
+    return Objects.requireNonNull(keptPages.get(page.source()), "its file was opened before");
+  }
+
   private void assemble(COSDictionary catalog, List<Finished> written, PdfFile file)
       throws IOException {
     var leaves = new ArrayList<COSDictionary>();
     for (Finished f : written) {
       PublishedPage page = f.content().page();
       Optional<KeptPage> kept = publication.kept(page);
-      if (kept.isPresent() && keptPages.isPresent()) {
-        COSDictionary asItIs = keptPages.get().page(kept.get().index());
+      if (kept.isPresent()) {
+        COSDictionary asItIs = from(kept.get()).page(kept.get().index());
         pageObjects.put(page.number(), asItIs);
         leaves.add(asItIs);
         continue;
@@ -387,6 +397,9 @@ public final class PdfWriter {
         new AnnotationWriter(publication, choices, file, fields, structure, this::destination);
     for (int k = 0; k < written.size(); k++) {
       PageContent content = written.get(k).content();
+      if (publication.kept(content.page()).isPresent()) {
+        continue;
+      }
       COSDictionary page = pageObject(content.page());
       int number = k;
       structure.ifPresent(s -> {
@@ -432,11 +445,15 @@ public final class PdfWriter {
     if (place.isEmpty() || page == null) {
       return Optional.empty();
     }
+    double down = place.get().top();
+    Optional<KeptPage> kept = publication.kept(place.get().page());
     COSArray d = new COSArray();
     d.add(page);
     d.add(COSName.getPDFName("XYZ"));
     d.add(COSInteger.ZERO);
-    d.add(Numbers.real(place.get().page().height() - place.get().top()));
+    d.add(
+        kept.map(k -> from(k).height(k.index(), down))
+            .orElseGet(() -> Numbers.real(place.get().page().height() - down)));
     d.add(COSNull.NULL);
     return Optional.of(d);
   }

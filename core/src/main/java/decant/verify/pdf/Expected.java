@@ -1,5 +1,8 @@
 package decant.verify.pdf;
 
+import org.apache.pdfbox.pdmodel.PDDocument;
+import java.util.stream.IntStream;
+import java.util.HashSet;
 import decant.layout.item.Item;
 import decant.model.Box;
 import decant.model.Inline;
@@ -53,6 +56,7 @@ final class Expected {
   private final Publication publication;
   private final PdfChoices choices;
   private final Map<Integer, Integer> pageInFile = new HashMap<>();
+  private final Set<Integer> turnedPages = new HashSet<>();
   private final Set<FontFace> faces = new LinkedHashSet<>();
   private final List<ExpectedPictures> pictures = new ArrayList<>();
   private final List<LinkCheck.Area> links = new ArrayList<>();
@@ -78,7 +82,15 @@ final class Expected {
     return comments;
   }
 
-  Expected(Publication publication, PdfChoices choices) {
+  /**
+   * @param pdf the file, of which only is asked which pages are shown turned
+   */
+  Expected(Publication publication, PdfChoices choices, PDDocument pdf) {
+    for (int k = 0; k < pdf.getNumberOfPages(); k++) {
+      if (pdf.getPage(k).getRotation() != 0) {
+        turnedPages.add(k);
+      }
+    }
     this.publication = publication;
     this.choices = choices;
     for (int k = 0; k < choices.pages().size(); k++) {
@@ -222,6 +234,18 @@ final class Expected {
         : publication.place(paragraph).filter(p -> pageInFile.containsKey(pageIndex(p)));
   }
 
+  /** Whether a page of the file, from 0, is to be as it was in another one. */
+  boolean keeps(int inFile) {
+    return inFile >= 0
+        && inFile < choices.pages().size()
+        && publication.kept(publication.pages().get(choices.pages().get(inFile))).isPresent();
+  }
+
+  /** The pages of the file, from 0, that were made of what they show. */
+  List<Integer> made(PDDocument pdf) {
+    return IntStream.range(0, pdf.getNumberOfPages()).filter(k -> !keeps(k)).boxed().toList();
+  }
+
   PageText text(PublishedPage page) {
     return texts.getOrDefault(page.number(), new PageText("", false));
   }
@@ -270,9 +294,20 @@ final class Expected {
                   PdfOutline.title(h.text(), labels.getOrDefault(h.paragraph(), "")),
                   depth,
                   pageInFile.getOrDefault(pageIndex(p), -1),
-                  p.page().height() - p.top())));
+                  height(p))));
     }
     return out;
+  }
+
+  /** From the lower edge of the page. On one that is turned it is left open. */
+  private double height(Publication.Place p) {
+    return publication.kept(p.page()).isPresent() && turned(p)
+        ? 0
+        : p.page().height() - p.top();
+  }
+
+  private boolean turned(Publication.Place p) {
+    return turnedPages.contains(pageInFile.getOrDefault(pageIndex(p), -1));
   }
 
   static String bare(String s) {

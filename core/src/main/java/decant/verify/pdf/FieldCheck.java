@@ -1,5 +1,10 @@
 package decant.verify.pdf;
 
+import org.apache.pdfbox.cos.COSDictionary;
+import java.util.IdentityHashMap;
+import java.util.Collections;
+import java.util.Set;
+import java.io.IOException;
 import decant.verify.Check;
 import decant.words.Words;
 import java.util.ArrayList;
@@ -21,19 +26,25 @@ final class FieldCheck {
   private FieldCheck() {}
 
   /** Empty if no fields should be there. */
-  static Optional<Check> of(PDDocument pdf, Expected expected) {
+  static Optional<Check> of(PDDocument pdf, Expected expected) throws IOException {
     if (expected.fields().isEmpty()) {
       return Optional.empty();
     }
     var texts = new HashMap<String, List<String>>();
     var on = new ArrayList<String>();
     int widgets = 0;
+    Set<COSDictionary> made = Collections.newSetFromMap(new IdentityHashMap<>());
+    for (int k : expected.made(pdf)) {
+      pdf.getPage(k).getAnnotations().forEach(a -> made.add(a.getCOSObject()));
+    }
     var form = pdf.getDocumentCatalog().getAcroForm();
     if (form != null) {
       for (PDField f : form.getFieldTree()) {
-        widgets += f.getWidgets().size();
+        List<PDAnnotationWidget> here =
+            f.getWidgets().stream().filter(w -> made.contains(w.getCOSObject())).toList();
+        widgets += here.size();
         if (f instanceof PDButton) {
-          f.getWidgets().stream()
+          here.stream()
               .filter(FieldCheck::isOn)
               .forEach(w -> on.add(f.getFullyQualifiedName()));
         } else {

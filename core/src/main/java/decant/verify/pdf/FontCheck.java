@@ -11,7 +11,6 @@ import org.apache.pdfbox.cos.COSArray;
 import org.apache.pdfbox.cos.COSDictionary;
 import org.apache.pdfbox.cos.COSName;
 import org.apache.pdfbox.pdmodel.PDDocument;
-import org.apache.pdfbox.pdmodel.PDPage;
 
 /** Whether each font is in the file as it was chosen. */
 final class FontCheck {
@@ -24,8 +23,8 @@ final class FontCheck {
 
   static Check of(PDDocument pdf, Expected expected) {
     Map<String, Found> found = new HashMap<>();
-    for (PDPage page : pdf.getPages()) {
-      COSDictionary resources = page.getCOSObject().getCOSDictionary(COSName.RESOURCES);
+    for (int k : expected.made(pdf)) {
+      COSDictionary resources = pdf.getPage(k).getCOSObject().getCOSDictionary(COSName.RESOURCES);
       COSDictionary fonts = resources == null ? null : resources.getCOSDictionary(COSName.FONT);
       if (fonts != null) {
         for (COSName name : fonts.keySet()) {

@@ -1,5 +1,7 @@
 package decant.verify.pdf;
 
+import java.util.LinkedHashMap;
+import decant.picture.KeptPdf;
 import decant.pdf.choices.PdfChoices;
 import decant.pdf.content.ReadPage;
 import decant.publication.KeptPage;
@@ -14,7 +16,6 @@ import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
-import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.cos.COSBase;
 import org.apache.pdfbox.cos.COSDictionary;
 import org.apache.pdfbox.cos.COSName;
@@ -47,27 +48,31 @@ final class KeptCheck {
 
   static Check of(PDDocument published, Publication publication, PdfChoices choices)
       throws IOException {
-    List<KeptPage> kept =
-        choices.pages().stream()
-            .map(publication.pages()::get)
-            .map(publication::kept)
-            .flatMap(Optional::stream)
-            .toList();
-    KeptPage first = kept.getFirst();
-    try (PDDocument source = Loader.loadPDF(first.file().toFile(), first.password())) {
-      var check = new KeptCheck(published, source);
-      for (int k = 0; k < kept.size(); k++) {
-        Optional<String> off = check.off(k, kept.get(k).index());
-        if (off.isPresent()) {
-          return Check.of(WORDS.say("kept-check.pages"), false, "", off.get());
+    Map<KeptPage.Source, Map<Integer, Integer>> pages = new LinkedHashMap<>();
+    for (int k = 0; k < choices.pages().size() && k < published.getNumberOfPages(); k++) {
+      int inFile = k;
+      publication
+          .kept(publication.pages().get(choices.pages().get(k)))
+          .ifPresent(p ->
+              pages
+                  .computeIfAbsent(p.source(), s -> new LinkedHashMap<>())
+                  .put(inFile, p.index()));
+    }
+    int all = 0;
+    for (var e : pages.entrySet()) {
+      try (PDDocument source = KeptPdf.open(e.getKey())) {
+        var check = new KeptCheck(published, source);
+        for (var page : e.getValue().entrySet()) {
+          Optional<String> off = check.off(page.getKey(), page.getValue());
+          if (off.isPresent()) {
+            return Check.of(WORDS.say("kept-check.pages"), false, "", off.get());
+          }
+          all++;
         }
       }
-      return Check.of(
-          WORDS.say("kept-check.pages"),
-          true,
-          WORDS.count("kept-check.as-it-was", kept.size()),
-          "");
     }
+    return Check.of(
+        WORDS.say("kept-check.pages"), true, WORDS.count("kept-check.as-it-was", all), "");
   }
 
   /** What is not as it was. */
@@ -112,7 +117,10 @@ final class KeptCheck {
   private boolean shown(PDPage now, PDPage before) throws IOException {
     COSBase a = now.getResources() == null ? null : now.getResources().getCOSObject();
     COSBase b = before.getResources() == null ? null : before.getResources().getCOSObject();
-    if (a != null && b != null && !objects.same(a, b)) {
+    COSDictionary none = new COSDictionary();
+    boolean same =
+        objects.same(Objects.requireNonNullElse(a, none), Objects.requireNonNullElse(b, none));
+    if (!same) {
       return false;
     }
     List<COSDictionary> these = looks(now);
@@ -124,6 +132,7 @@ final class KeptCheck {
     }
     return these.size() == those.size()
         && now.getCropBox().toString().equals(before.getCropBox().toString())
+        && now.getMediaBox().toString().equals(before.getMediaBox().toString())
         && now.getRotation() == before.getRotation();
   }
 

@@ -1,5 +1,6 @@
 package decant.verify.pdf;
 
+import org.apache.pdfbox.cos.COSNumber;
 import decant.model.AttachedFile;
 import decant.model.Box;
 import decant.pdf.choices.PdfChoices;
@@ -41,7 +42,7 @@ public final class PdfVerifier {
     this.pdf = pdf;
     this.publication = publication;
     this.choices = choices;
-    this.expected = new Expected(publication, choices);
+    this.expected = new Expected(publication, choices, pdf);
   }
 
   /**
@@ -53,9 +54,14 @@ public final class PdfVerifier {
     try (PDDocument pdf = Loader.loadPDF(file.toFile(), password(choices))) {
       var v = new PdfVerifier(pdf, publication, choices);
       out.add(v.pages());
-      out.add(publication.keepsPages() ? KeptCheck.of(pdf, publication, choices) : v.text());
+      if (publication.keepsPages()) {
+        out.add(KeptCheck.of(pdf, publication, choices));
+      }
+      if (!publication.keepsAll()) {
+        out.add(v.text());
+      }
       out.add(v.bookmarks());
-      if (!publication.keepsPages()) {
+      if (!publication.keepsAll()) {
         out.add(LinkCheck.of(pdf, v.expected));
         out.add(v.fonts());
         out.add(v.pictures());
@@ -102,8 +108,9 @@ public final class PdfVerifier {
       PublishedPage page = publication.pages().get(choices.pages().get(k));
       var box = pdf.getPage(k).getMediaBox();
       boolean same =
-          Math.abs(box.getWidth() - page.width()) < 0.1
-              && Math.abs(box.getHeight() - page.height()) < 0.1;
+          expected.keeps(k)
+              || Math.abs(box.getWidth() - page.width()) < 0.1
+                  && Math.abs(box.getHeight() - page.height()) < 0.1;
       if (!same) {
         return Check.of(
             WORDS.say("pdf-verifier.pages"),
@@ -119,6 +126,9 @@ public final class PdfVerifier {
   private Check text() throws IOException {
     var reader = new ShownText();
     for (int k = 0; k < choices.pages().size() && k < pdf.getNumberOfPages(); k++) {
+      if (expected.keeps(k)) {
+        continue;
+      }
       PublishedPage page = publication.pages().get(choices.pages().get(k));
       Expected.PageText wanted = expected.text(page);
       String got = Expected.bare(reader.of(pdf.getPage(k)));
@@ -144,7 +154,7 @@ public final class PdfVerifier {
       return Optional.empty();
     }
     var got = new ArrayList<String>();
-    for (int k = 0; k < pdf.getNumberOfPages(); k++) {
+    for (int k : expected.made(pdf)) {
       pdf.getPage(k).getAnnotations().stream()
           .filter(a -> a instanceof PDAnnotationText)
           .map(a -> (PDAnnotationText) a)
@@ -225,15 +235,22 @@ public final class PdfVerifier {
   private void collect(PDOutlineNode node, int depth, List<Expected.Bookmark> out) {
     for (PDOutlineItem i = node.getFirstChild(); i != null; i = i.getNextSibling()) {
       COSArray to = i.getCOSObject().getCOSArray(COSName.DEST);
+      int page = LinkCheck.pageOf(pdf, to);
       out.add(
-          new Expected.Bookmark(
-              i.getTitle(), depth, LinkCheck.pageOf(pdf, to), to == null ? 0 : number(to, 3)));
+          new Expected.Bookmark(i.getTitle(), depth, page, to == null ? 0 : fromLower(to, page)));
       collect(i, depth + 1, out);
     }
   }
 
+  /** How high a destination lies above the lower edge of its page; 0 where that is left open. */
+  private double fromLower(COSArray to, int page) {
+    return expected.keeps(page) && to.getObject(3) instanceof COSNumber
+        ? number(to, 3) - pdf.getPage(page).getCropBox().getLowerLeftY()
+        : number(to, 3);
+  }
+
   private static double number(COSArray a, int at) {
-    return a.getObject(at) instanceof org.apache.pdfbox.cos.COSNumber n ? n.floatValue() : 0;
+    return a.getObject(at) instanceof COSNumber n ? n.floatValue() : 0;
   }
 
   private Check fonts() throws IOException {
@@ -245,6 +262,9 @@ public final class PdfVerifier {
     String name = WORDS.say("pdf-verifier.pictures");
     int all = 0;
     for (int k = 0; k < choices.pages().size() && k < pdf.getNumberOfPages(); k++) {
+      if (expected.keeps(k)) {
+        continue;
+      }
       List<PlacedPictures.Placed> wanted = expected.pictures(k).placed();
       List<PlacedPictures.Placed> got = PlacedPictures.on(pdf.getPage(k));
       int page = number(k);
@@ -263,7 +283,7 @@ public final class PdfVerifier {
       }
       all += got.size();
     }
-    Optional<Integer> damaged = ShownPictures.firstDamaged(pdf);
+    Optional<Integer> damaged = ShownPictures.firstDamaged(pdf, expected.made(pdf));
     return Check.of(
         name,
         damaged.isEmpty(),

@@ -1,5 +1,6 @@
 package decant.verify.pdf;
 
+import java.util.List;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.OutputStream;
@@ -9,7 +10,6 @@ import java.util.Set;
 import org.apache.pdfbox.cos.COSBase;
 import org.apache.pdfbox.cos.COSName;
 import org.apache.pdfbox.pdmodel.PDDocument;
-import org.apache.pdfbox.pdmodel.PDPage;
 import org.apache.pdfbox.pdmodel.PDResources;
 import org.apache.pdfbox.pdmodel.graphics.image.PDImageXObject;
 
@@ -17,12 +17,11 @@ import org.apache.pdfbox.pdmodel.graphics.image.PDImageXObject;
 final class ShownPictures {
   private ShownPictures() {}
 
-  /** The first page, from 0, with an image that cannot be decoded. */
-  static Optional<Integer> firstDamaged(PDDocument pdf) throws IOException {
+  /** The first of some pages, from 0, with an image that cannot be decoded. */
+  static Optional<Integer> firstDamaged(PDDocument pdf, List<Integer> pages) throws IOException {
     Set<COSBase> seen = new HashSet<>();
-    int k = 0;
-    for (PDPage page : pdf.getPages()) {
-      PDResources r = page.getResources();
+    for (int k : pages) {
+      PDResources r = pdf.getPage(k).getResources();
       for (COSName name : r == null ? Set.<COSName>of() : r.getXObjectNames()) {
         if (r.isImageXObject(name)
             && r.getXObject(name) instanceof PDImageXObject image
@@ -31,7 +30,6 @@ final class ShownPictures {
           return Optional.of(k);
         }
       }
-      k++;
     }
     return Optional.empty();
   }

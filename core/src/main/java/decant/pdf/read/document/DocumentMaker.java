@@ -1,5 +1,8 @@
 package decant.pdf.read.document;
 
+import decant.model.Table;
+import decant.model.Position;
+import decant.reading.TakenIn;
 import decant.model.Block;
 import decant.model.Document;
 import decant.model.Finding;
@@ -52,6 +55,7 @@ public final class DocumentMaker {
   private final Dehyphenator joiner;
   private final Metadata metadata;
   private final Map<NodeId, Finding.SourcePlace> places = new LinkedHashMap<>();
+  private final List<TakenIn.PageBreak> breaks = new ArrayList<>();
   private final DetectedLists lists = new DetectedLists();
   private final StyleMaker styles;
   private final PaperMaker paper;
@@ -91,6 +95,11 @@ public final class DocumentMaker {
 
   public Map<NodeId, Finding.SourcePlace> places() {
     return places;
+  }
+
+  /** Where pages begin within blocks. */
+  public List<TakenIn.PageBreak> breaks() {
+    return breaks;
   }
 
   public Document make() {
@@ -159,7 +168,11 @@ public final class DocumentMaker {
     Block b =
         switch (f) {
           case Detected.Text t -> paragraph(t, setup, before);
-          case Detected.Grid g -> tables.table(g, setup.columns().width(0, setup.textWidth()));
+          case Detected.Grid g -> {
+            Table t = tables.table(g, setup.columns().width(0, setup.textWidth()));
+            breaks(g, t);
+            yield t;
+          }
           case Detected.Figure p -> figures.figure(p, setup);
         };
     places.put(b.id(), new Finding.SourcePlace(f.page(), f.box()));
@@ -186,7 +199,8 @@ public final class DocumentMaker {
     if (looks.beginsPage(t, before, setup)) {
       look = look.with(ParagraphTraits.PAGE_BREAK_BEFORE, true);
     }
-    List<Glyph> glyphs = joiner.join(t.lines());
+    Dehyphenator.Joined joined = joiner.joined(t.lines());
+    List<Glyph> glyphs = joined.glyphs();
     boolean rightToLeft = Directions.beginsRightToLeft(glyphs);
     Edges edges = Edges.of(t, setup, rightToLeft);
     List<TextLine> clear = floating.isEmpty() ? t.lines() : FloatedPictures.clear(t, floating);
@@ -205,8 +219,43 @@ public final class DocumentMaker {
     }
     var inlines = new ArrayList<Inline>();
     floats.getOrDefault(t, List.of()).forEach(f -> inlines.add(figures.floating(f, t, setup)));
+    int floated = inlines.size();
     inlines.addAll(noteMaker.marked(LookMaker.inlines(glyphs, base, t.size()), t.lines()));
-    return new Paragraph(NodeId.fresh(), look, Look.PLAIN, inlines);
+    var p = new Paragraph(NodeId.fresh(), look, Look.PLAIN, inlines);
+    for (int k = 1; k < t.lines().size(); k++) {
+      if (t.lines().get(k).page() > t.lines().get(k - 1).page()) {
+        List<Inline> ahead =
+            noteMaker.marked(
+                LookMaker.inlines(glyphs.subList(0, joined.begins()[k]), base, t.size()),
+                t.lines());
+        int at = floated + ahead.stream().mapToInt(Inline::length).sum();
+        breaks.add(
+            new TakenIn.PageBreak(
+                t.lines().get(k).page(), new Position(p.id(), Math.min(at, p.length()))));
+      }
+    }
+    return p;
+  }
+
+  /** Where pages begin within a table: at its first row that stands wholly on the page. */
+  private void breaks(Detected.Grid g, Table t) {
+    int page = g.page();
+    for (int r = 0; r < g.rows().size(); r++) {
+      int first =
+          g.rows().get(r).stream()
+              .flatMap(c -> c.lines().stream())
+              .mapToInt(TextLine::page)
+              .min()
+              .orElse(page);
+      if (first > page) {
+        page = first;
+        int at = first;
+        t.rows().get(r).cells().stream()
+            .flatMap(c -> c.blocks().stream())
+            .findFirst()
+            .ifPresent(b -> breaks.add(new TakenIn.PageBreak(at, new Position(b.id(), 0))));
+      }
+    }
   }
 
   /** Gives names to the paragraphs that links lead to, and leads the links there. */

@@ -54,8 +54,22 @@ public final class Dehyphenator {
 
   /** The glyphs of lines one after the other, with what stands between them. */
   public List<Glyph> join(List<TextLine> lines) {
+    return joined(lines).glyphs();
+  }
+
+  /**
+   * Lines as one.
+   *
+   * @param begins for each line the number of its first glyph
+   */
+  public record Joined(List<Glyph> glyphs, int[] begins) {}
+
+  /** The glyphs of lines one after the other, and where each line begins among them. */
+  public Joined joined(List<TextLine> lines) {
     var out = new ArrayList<Glyph>();
-    for (TextLine l : lines) {
+    int[] begins = new int[lines.size()];
+    for (int k = 0; k < lines.size(); k++) {
+      TextLine l = lines.get(k);
       if (out.isEmpty()) {
         out.addAll(l.glyphs());
         continue;
@@ -78,9 +92,10 @@ public final class Dehyphenator {
       } else if (!breaksWithoutSpace(last, first)) {
         out.add(Lines.space(last, first));
       }
+      begins[k] = out.size();
       out.addAll(l.glyphs());
     }
-    return out;
+    return new Joined(out, begins);
   }
 
   private boolean removeHyphen(String head, String tail, String hyphen) {

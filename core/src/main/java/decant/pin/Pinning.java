@@ -1,0 +1,379 @@
+package decant.pin;
+
+import decant.model.Block;
+import decant.model.Box;
+import decant.model.Document;
+import decant.model.Finding.SourcePlace;
+import decant.model.NodeId;
+import decant.model.PageNumbers;
+import decant.model.PageSetup;
+import decant.model.Paragraph;
+import decant.model.Pinned;
+import decant.model.Section;
+import decant.model.Table;
+import decant.model.look.Look;
+import decant.model.look.Media;
+import decant.model.look.ParagraphTraits;
+import decant.model.look.TableTraits;
+import decant.reading.TakenIn;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeMap;
+
+/**
+ * Pins pages of a document that came from a PDF, and lets them flow again. A pinned page is a
+ * section of its own; blocks that run across its edges are cut there, and joined again when it
+ * flows.
+ */
+public final class Pinning {
+  /**
+   * A page to be pinned.
+   *
+   * @param index which page of the file, from 0
+   * @param width in points, as it is shown
+   * @param height in points, as it is shown
+   * @param why in the person's words
+   */
+  public record Sheet(int index, double width, double height, String why) {}
+
+  private final Document document;
+  private final TakenIn.Origin origin;
+  private final Media file;
+  private final TreeMap<Integer, Sheet> sheets = new TreeMap<>();
+  private final Map<NodeId, List<TakenIn.PageBreak>> breaks = new HashMap<>();
+
+  /** What goes to one pinned page. */
+  private record Held(List<Block> blocks, List<Section> from) {}
+
+  /** A part of a section, on one page at least at its beginning. */
+  private record Piece(Section section, Block block, int page) {}
+
+  private Pinning(Document document, TakenIn.Origin origin, Media file, List<Sheet> pages) {
+    this.document = document;
+    this.origin = origin;
+    this.file = file;
+    pages.forEach(p -> sheets.put(p.index(), p));
+    origin.breaks().forEach(b ->
+        breaks.computeIfAbsent(b.at().paragraph(), k -> new ArrayList<>()).add(b));
+  }
+
+  /**
+   * A document with pages pinned. Pages that are pinned already stay as they are.
+   *
+   * @param origin says where the document's blocks stood
+   * @param file the PDF that they stood in, which opens without a password
+   */
+  public static Document pin(
+      Document document, TakenIn.Origin origin, Media file, List<Sheet> pages) {
+    Set<Integer> known = pages(document).keySet();
+    List<Sheet> more = pages.stream().filter(p -> !known.contains(p.index())).toList();
+    return more.isEmpty() ? document : new Pinning(document, origin, file, more).pinned();
+  }
+
+  /** The pinned pages, by their number in the file, from 0. */
+  public static TreeMap<Integer, Pinned> pages(Document document) {
+    var out = new TreeMap<Integer, Pinned>();
+    for (Section s : document.sections()) {
+      s.pinned().ifPresent(p -> out.put(p.page(), p));
+    }
+    return out;
+  }
+
+  private Document pinned() {
+    var pieces = new ArrayList<Piece>();
+    Map<Integer, Held> held = new TreeMap<>();
+    sheets.keySet().forEach(k -> held.put(k, new Held(new ArrayList<>(), new ArrayList<>())));
+    int page = 0;
+    for (Section s : document.sections()) {
+      if (s.pinned().isPresent()) {
+        page = s.pinned().get().page();
+        pieces.add(new Piece(s, Paragraph.of(Look.PLAIN, ""), page));
+        continue;
+      }
+      for (Block b : s.blocks()) {
+        SourcePlace at = origin.places().get(b.id());
+        page = at == null ? page : at.page();
+        for (Piece p : cut(new Piece(s, b, page))) {
+          Held h = held.get(p.page());
+          if (h == null) {
+            pieces.add(p);
+          } else {
+            h.blocks().add(p.block());
+            h.from().add(s);
+          }
+          page = p.page();
+        }
+      }
+    }
+    return document.withSections(assembled(pieces, held));
+  }
+
+  /** The flow, with each pinned page before the first that stood on a later one. */
+  private List<Section> assembled(List<Piece> pieces, Map<Integer, Held> held) {
+    var out = new Sections();
+    var waiting = new ArrayList<>(held.keySet());
+    for (Piece p : pieces) {
+      while (!waiting.isEmpty() && waiting.getFirst() < p.page()) {
+        out.pinned(waiting.removeFirst(), held, p.section());
+      }
+      out.flowing(p);
+    }
+    Section last = document.sections().getLast();
+    waiting.forEach(k -> out.pinned(k, held, last));
+    return out.done();
+  }
+
+  /** Sections as they come. */
+  private final class Sections {
+    private final List<Section> done = new ArrayList<>();
+    private final List<Block> run = new ArrayList<>();
+    private Optional<Section> of = Optional.empty();
+    private final Set<NodeId> begun = new HashSet<>();
+
+    void flowing(Piece p) {
+      if (p.section().pinned().isPresent()) {
+        flush();
+        done.add(p.section());
+        return;
+      }
+      if (of.isPresent() && of.get() != p.section()) {
+        flush();
+      }
+      of = Optional.of(p.section());
+      run.add(p.block());
+    }
+
+    void pinned(int page, Map<Integer, Held> held, Section next) {
+      flush();
+      Held h = held.getOrDefault(page, new Held(List.of(), List.of()));
+      Sheet sheet = sheets.get(page);
+      Section like = h.from().isEmpty() ? next : h.from().getFirst();
+      if (sheet == null) {
+        return;
+      }
+      List<Block> blocks =
+          h.blocks().isEmpty() ? List.of(Paragraph.of(Look.PLAIN, "")) : h.blocks();
+      Map<NodeId, Box> places = new HashMap<>();
+      for (Block b : blocks) {
+        SourcePlace at = origin.places().get(b.id());
+        if (at != null && at.page() == page) {
+          places.put(b.id(), at.box());
+        }
+      }
+      PageSetup paper = like.page().withSize(sheet.width(), sheet.height());
+      boolean first = !h.from().isEmpty() && begun.add(like.id());
+      done.add(
+          new Section(
+              first ? like.id() : NodeId.fresh(),
+              first ? paper : paper.withNumbers(goingOn(paper)),
+              Section.Start.NEW_PAGE,
+              like.running(),
+              blocks,
+              Optional.of(new Pinned(file, page, sheet.why(), places))));
+    }
+
+    private void flush() {
+      if (of.isPresent() && !run.isEmpty()) {
+        Section s = of.get();
+        boolean first = begun.add(s.id());
+        boolean afterPinned = !done.isEmpty() && done.getLast().pinned().isPresent();
+        done.add(
+            new Section(
+                first ? s.id() : NodeId.fresh(),
+                first ? s.page() : s.page().withNumbers(goingOn(s.page())),
+                afterPinned || !first ? Section.Start.NEW_PAGE : s.start(),
+                first ? s.running() : withoutFirst(s.running()),
+                run));
+      }
+      run.clear();
+      of = Optional.empty();
+    }
+
+    List<Section> done() {
+      flush();
+      return done;
+    }
+  }
+
+  private static PageNumbers goingOn(PageSetup p) {
+    return new PageNumbers(Optional.empty(), p.numbers().format());
+  }
+
+  private static Map<Section.Running, decant.model.Story> withoutFirst(
+      Map<Section.Running, decant.model.Story> running) {
+    var out = new HashMap<>(running);
+    out.remove(Section.Running.HEADER_FIRST);
+    out.remove(Section.Running.FOOTER_FIRST);
+    return out;
+  }
+
+  /** A block in pieces, cut where a pinned page begins or ends within it. */
+  private List<Piece> cut(Piece whole) {
+    return switch (whole.block()) {
+      case Paragraph p -> cut(whole, p);
+      case Table t -> cut(whole, t);
+      case decant.model.KeptBlock k -> List.of(whole);
+    };
+  }
+
+  /** Whether a page begins or ends a pinned one, so that what runs into it is cut. */
+  private boolean cutsBefore(int page, int before) {
+    return sheets.containsKey(page) || sheets.containsKey(before);
+  }
+
+  private List<Piece> cut(Piece whole, Paragraph p) {
+    var out = new ArrayList<Piece>();
+    int from = 0;
+    int begins = whole.page();
+    int page = whole.page();
+    for (TakenIn.PageBreak b : breaks.getOrDefault(p.id(), List.of())) {
+      int at = Math.min(b.at().offset(), p.length());
+      if (cutsBefore(b.page(), page) && at > from) {
+        out.add(new Piece(whole.section(), part(p, from, at), begins));
+        from = at;
+        begins = b.page();
+      }
+      page = b.page();
+    }
+    if (out.isEmpty()) {
+      return List.of(whole);
+    }
+    if (from < p.length()) {
+      out.add(new Piece(whole.section(), part(p, from, p.length()), begins));
+    }
+    return out;
+  }
+
+  private Paragraph part(Paragraph p, int from, int to) {
+    if (from == 0) {
+      return p.withInlines(p.slice(0, to));
+    }
+    Look look =
+        p.look()
+            .without(ParagraphTraits.BOOKMARKS)
+            .without(ParagraphTraits.SPACE_BEFORE)
+            .without(ParagraphTraits.PAGE_BREAK_BEFORE)
+            .with(ParagraphTraits.GOES_ON, true);
+    var list = look.value(ParagraphTraits.LIST);
+    var definition = document.lists().get(list.list());
+    if (definition != null) {
+      Look level = definition.level(list.depth()).paragraph();
+      double own = look.value(ParagraphTraits.INDENT_START);
+      double indent = own != 0 ? own : level.value(ParagraphTraits.INDENT_START);
+      look = look.without(ParagraphTraits.LIST).with(ParagraphTraits.INDENT_START, indent);
+    }
+    return new Paragraph(
+        NodeId.fresh(),
+        look.with(ParagraphTraits.FIRST_LINE, 0.0),
+        p.endLook(),
+        p.slice(from, to));
+  }
+
+  private List<Piece> cut(Piece whole, Table t) {
+    var out = new ArrayList<Piece>();
+    int from = 0;
+    int begins = whole.page();
+    int page = whole.page();
+    for (int r = 1; r < t.rows().size(); r++) {
+      int here = pageOf(t.rows().get(r)).orElse(page);
+      if (here > page && cutsBefore(here, page)) {
+        out.add(new Piece(whole.section(), part(t, from, r), begins));
+        from = r;
+        begins = here;
+      }
+      page = Math.max(page, here);
+    }
+    if (out.isEmpty()) {
+      return List.of(whole);
+    }
+    out.add(new Piece(whole.section(), part(t, from, t.rows().size()), begins));
+    return out;
+  }
+
+  private Optional<Integer> pageOf(Table.Row row) {
+    return row.cells().stream()
+        .flatMap(c -> c.blocks().stream())
+        .flatMap(b -> breaks.getOrDefault(b.id(), List.of()).stream())
+        .map(TakenIn.PageBreak::page)
+        .findFirst();
+  }
+
+  private static Table part(Table t, int from, int to) {
+    return from == 0
+        ? t.withRows(t.rows().subList(0, to))
+        : new Table(
+            NodeId.fresh(),
+            t.look().with(TableTraits.GOES_ON, true),
+            t.columns(),
+            t.rows().subList(from, to));
+  }
+
+  /** A document with a page flowing again; it stays as it is if the page is not pinned. */
+  public static Document release(Document document, int page) {
+    var out = new ArrayList<Section>();
+    boolean released = false;
+    for (Section s : document.sections()) {
+      if (s.pinned().filter(p -> p.page() == page).isPresent()) {
+        add(out, s.flowing());
+        released = true;
+      } else if (released) {
+        add(out, s);
+        released = false;
+      } else {
+        out.add(s);
+      }
+    }
+    return document.withSections(out);
+  }
+
+  /** Adds a section, to the one before where a pinned page had cut them apart. */
+  private static void add(List<Section> to, Section s) {
+    Section before = to.isEmpty() ? null : to.getLast();
+    if (before == null
+        || before.pinned().isPresent()
+        || s.pinned().isPresent()
+        || s.blocks().isEmpty()
+        || !(goesOn(s.blocks().getFirst()) || before.blocks().isEmpty())) {
+      to.add(s);
+      return;
+    }
+    var blocks = new ArrayList<>(before.blocks());
+    if (!joined(blocks, s.blocks().getFirst())) {
+      to.add(s);
+      return;
+    }
+    blocks.addAll(s.blocks().subList(1, s.blocks().size()));
+    to.set(to.size() - 1, before.withBlocks(blocks));
+  }
+
+  private static boolean goesOn(Block b) {
+    return switch (b) {
+      case Paragraph p -> p.look().value(ParagraphTraits.GOES_ON);
+      case Table t -> t.look().value(TableTraits.GOES_ON);
+      case decant.model.KeptBlock k -> false;
+    };
+  }
+
+  /** Joins a block to the last of some; false if they are not of one kind. */
+  private static boolean joined(List<Block> to, Block more) {
+    Block last = to.isEmpty() ? null : to.getLast();
+    if (last instanceof Paragraph a && more instanceof Paragraph b) {
+      var inlines = new ArrayList<>(a.inlines());
+      inlines.addAll(b.inlines());
+      to.set(to.size() - 1, a.withInlines(inlines));
+      return true;
+    }
+    if (last instanceof Table a && more instanceof Table b && a.columns().equals(b.columns())) {
+      var rows = new ArrayList<>(a.rows());
+      rows.addAll(b.rows());
+      to.set(to.size() - 1, a.withRows(rows));
+      return true;
+    }
+    return false;
+  }
+}
