@@ -1,5 +1,6 @@
 package decant.layout;
 
+import decant.model.SourceSetting;
 import decant.layout.block.BlockLayouter;
 import decant.layout.item.Area;
 import decant.layout.item.BlockLayout;
@@ -174,10 +175,12 @@ public final class Layouter {
     BlockLayouter known = setter;
     if (known != null
         && known.styles().sheet() == d.styles()
-        && known.styles().lists() == d.lists()) {
+        && known.styles().lists() == d.lists()
+        && known.setting() == d.setting()) {
       return known;
     }
-    var fresh = new BlockLayouter(new Styles(d.styles(), d.lists(), fontsOf(d)), shaper);
+    var styles = new Styles(d.styles(), d.lists(), fontsOf(d));
+    var fresh = new BlockLayouter(styles, shaper, d.setting());
     if (known != null) {
       fresh.inherit(known);
     }
@@ -208,7 +211,8 @@ public final class Layouter {
           s =
               new BlockLayouter(
                   new Styles(styles.sheet(), styles.lists(), styles.fonts()),
-                  new WordCache(new JdkShaper()));
+                  new WordCache(new JdkShaper()),
+                  SourceSetting.NONE);
           own = s;
         }
         s.use(new Context(Map.of(), d.stories(), fields.withNotes(now.fields().notes())));

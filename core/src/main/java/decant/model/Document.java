@@ -29,6 +29,7 @@ public final class Document implements Content {
   private final Map<MediaId, Media> media;
   private final List<KeptPart> keptParts;
   private final List<AttachedFile> attachments;
+  private final SourceSetting setting;
   private volatile @Nullable DocumentIndex index;
 
   private Document(
@@ -40,6 +41,7 @@ public final class Document implements Content {
       Map<MediaId, Media> media,
       List<KeptPart> keptParts,
       List<AttachedFile> attachments,
+      SourceSetting setting,
       @Nullable DocumentIndex index) {
     this.metadata = metadata;
     this.styles = styles;
@@ -49,6 +51,7 @@ public final class Document implements Content {
     this.media = media;
     this.keptParts = keptParts;
     this.attachments = attachments;
+    this.setting = setting;
     this.index = index;
   }
 
@@ -73,6 +76,7 @@ public final class Document implements Content {
         java.util.Collections.unmodifiableMap(new LinkedHashMap<>(media)),
         List.copyOf(keptParts),
         List.of(),
+        SourceSetting.NONE,
         null);
   }
 
@@ -118,20 +122,39 @@ public final class Document implements Content {
     return attachments;
   }
 
+  /** How its source had set it. */
+  public SourceSetting setting() {
+    return setting;
+  }
+
+  public Document withSetting(SourceSetting other) {
+    return new Document(
+        metadata,
+        styles,
+        lists,
+        sections,
+        stories,
+        media,
+        keptParts,
+        attachments,
+        other,
+        index);
+  }
+
   /** This document with other files that it carries along. */
   public Document withAttachments(List<AttachedFile> others) {
     return new Document(
-        metadata, styles, lists, sections, stories, media, keptParts, List.copyOf(others), index);
+        metadata, styles, lists, sections, stories, media, keptParts, List.copyOf(others), setting, index);
   }
 
   public Document withMetadata(Metadata other) {
     return new Document(
-        other, styles, lists, sections, stories, media, keptParts, attachments, index);
+        other, styles, lists, sections, stories, media, keptParts, attachments, setting, index);
   }
 
   public Document withStyles(StyleSheet other) {
     return new Document(
-        metadata, other, lists, sections, stories, media, keptParts, attachments, index);
+        metadata, other, lists, sections, stories, media, keptParts, attachments, setting, index);
   }
 
   public Document withLists(Map<String, ListDefinition> others) {
@@ -144,6 +167,7 @@ public final class Document implements Content {
         media,
         keptParts,
         attachments,
+        setting,
         index);
   }
 
@@ -159,6 +183,7 @@ public final class Document implements Content {
         java.util.Collections.unmodifiableMap(copy),
         keptParts,
         attachments,
+        setting,
         index);
   }
 
@@ -269,6 +294,7 @@ public final class Document implements Content {
         media,
         keptParts,
         attachments,
+        setting,
         keepIndex);
   }
 

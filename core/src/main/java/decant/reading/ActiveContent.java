@@ -127,7 +127,8 @@ public final class ActiveContent {
       }
     }
     return Document.of(d.metadata(), d.styles(), d.lists(), sections, stories, d.media(), parts)
-        .withAttachments(files);
+        .withAttachments(files)
+        .withSetting(d.setting());
   }
 
   /** The same thing is told once. */

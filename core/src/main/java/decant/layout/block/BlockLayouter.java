@@ -1,5 +1,8 @@
 package decant.layout.block;
 
+import java.util.Optional;
+import decant.model.SourceSetting;
+import decant.model.SetBlock;
 import decant.layout.block.TextUnits.Kind;
 import decant.layout.block.TextUnits.Unit;
 import decant.layout.item.Area;
@@ -49,6 +52,8 @@ public final class BlockLayouter {
   private final Shaper shaper;
   private final Map<CellLooks, LineBreaker> fillers = new HashMap<>();
   private final TableSetter tables;
+  private final SourceSetting setting;
+  private final AsFound found;
   private final Map<NodeId, Known> known = new HashMap<>();
   private final Map<NodeId, Measured> measured = new HashMap<>();
   private Map<NodeId, String> labels = Map.of();
@@ -60,10 +65,22 @@ public final class BlockLayouter {
   /** Shapes within shapes deeper than this show no text. */
   private static final int DEEPEST = 8;
 
-  public BlockLayouter(Styles styles, Shaper shaper) {
+  public BlockLayouter(Styles styles, Shaper shaper, SourceSetting setting) {
     this.styles = styles;
     this.shaper = shaper;
     this.tables = new TableSetter(this);
+    this.setting = setting;
+    this.found = new AsFound(setting, styles);
+  }
+
+  /** Where a block stood in its source, if it is as it was. */
+  public Optional<SetBlock> asFound(Block b) {
+    return found.of(b);
+  }
+
+  /** How the source had set what this sets. */
+  public SourceSetting setting() {
+    return setting;
   }
 
   /**
@@ -71,13 +88,14 @@ public final class BlockLayouter {
    * styles.
    */
   public void inherit(BlockLayouter earlier) {
-    if (!earlier.styles.sameCharacterStyles(styles)) {
+    if (earlier.setting != setting || !earlier.styles.sameCharacterStyles(styles)) {
       return;
     }
     for (Map.Entry<NodeId, Known> e : earlier.known.entrySet()) {
       Known k = e.getValue();
       if (k.source instanceof Paragraph p
           && k.made.cell == CellLooks.NONE
+          && earlier.found.of(p).equals(found.of(p))
           && k.paragraphLook.equals(styles.paragraphLook(p))
           && k.base.equals(styles.base(p))) {
         known.put(e.getKey(), k);
@@ -185,7 +203,8 @@ public final class BlockLayouter {
   private ParagraphLayout beside(
       Paragraph p, double width, CellLooks cell, Exclusions lanes, int laneLines) {
     var frame = new LineBreaker.Frame(width, labels.get(p.id()), fields, lanes, laneLines, grid);
-    return filler(cell).set(p, frame, this::story);
+    Optional<SetBlock> was = lanes == Exclusions.FREE ? found.of(p) : Optional.empty();
+    return filler(cell).set(p, frame, this::story, was);
   }
 
   private LineBreaker filler(CellLooks cell) {

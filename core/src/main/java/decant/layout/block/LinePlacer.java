@@ -150,6 +150,11 @@ final class LinePlacer {
     return out;
   }
 
+  /** A line whose units are as wide as is given, from where it starts. */
+  Line set(Given line) {
+    return set(line, line.widths(), line.start());
+  }
+
   private Line set(Given line, double[] widths, double start) {
     double ascent = 0;
     double descent = 0;

@@ -42,6 +42,11 @@ public record Line(
         : new Line(top, newHeight, newBaseline, left, right, from, to, items, ends);
   }
 
+  /** This line at another height of its paragraph. */
+  public Line at(double newTop) {
+    return new Line(newTop, height, baseline, left, right, from, to, items, ends);
+  }
+
   public double bottom() {
     return top + height;
   }

@@ -54,6 +54,7 @@ final class PageFilling {
   private final BlockFit fit;
   private final Floats floats = new Floats();
   private final Floater floater;
+  private final FoundPlaces found;
   private List<Fragment> body = new ArrayList<>();
   private final List<Box> columnRules = new ArrayList<>();
   private Spacing spacing = new Spacing();
@@ -79,6 +80,7 @@ final class PageFilling {
     this.setter = filler.setter();
     this.marks = filler.marks();
     this.floater = new Floater(setter, floats);
+    this.found = new FoundPlaces(setter);
     this.start = start;
     this.number = number;
     this.shown = shown;
@@ -286,7 +288,8 @@ final class PageFilling {
       boolean atTop,
       boolean keepsSpace,
       int floats,
-      NoteArea.State notes) {}
+      NoteArea.State notes,
+      FoundPlaces.State found) {}
 
   private State save() {
     return new State(
@@ -299,7 +302,8 @@ final class PageFilling {
         atTop,
         keepsSpace,
         floats.size(),
-        notes.save());
+        notes.save(),
+        found.save());
   }
 
   private void restore(State s) {
@@ -313,6 +317,7 @@ final class PageFilling {
     keepsSpace = s.keepsSpace;
     floats.truncate(s.floats);
     notes.restore(s.notes);
+    found.restore(s.found);
   }
 
   private BlockLayout layoutOf(int k) {
@@ -321,6 +326,9 @@ final class PageFilling {
 
   /** The bottom of the column, above the notes. */
   private double floor() {
+    if (found.whole()) {
+      return Double.MAX_VALUE; // there was room for it where it comes from
+    }
     return limit - Math.max(reserved, notes.height());
   }
 
@@ -341,7 +349,13 @@ final class PageFilling {
       if (part == 0 && !atTop && pageBreakBefore(l)) {
         return Outcome.PAGE_BREAK;
       }
-      if (part == 0 && !atTop && wantsAnotherColumn(flowing, l, end)) {
+      if (part == 0 && !atTop && found.endsBefore(l)) {
+        return Outcome.PAGE_BREAK;
+      }
+      if (part == 0 && !atTop && columns().count() > 1 && found.endsColumnBefore(l)) {
+        return Outcome.FULL;
+      }
+      if (part == 0 && !atTop && !found.whole() && wantsAnotherColumn(flowing, l, end)) {
         return Outcome.FULL;
       }
       int placed = place(flowing, l);
@@ -465,7 +479,8 @@ final class PageFilling {
     State before = save();
     int from = part;
     double gap = from > 0 ? 0 : atTop ? spacing.atTop(given, keepsSpace) : spacing.before(given);
-    double top = y + gap;
+    double top = found.place(given, from, body.isEmpty(), y + gap).orElse(y + gap);
+    boolean whole = found.whole();
     BlockLayout l = given;
     if (from == 0) {
       var besides = new ArrayList<Fragment>();
@@ -484,6 +499,7 @@ final class PageFilling {
     }
     Exclusions lanes = Exclusions.FREE;
     if (!floats.isEmpty()
+        && !whole
         && floats.inTheWay(left, left + width, top, top + l.height(from, l.parts()))) {
       switch (l) {
         case ParagraphLayout p -> {
@@ -499,8 +515,8 @@ final class PageFilling {
                 floats.below(left + t.x(), left + t.x() + t.width(), top, t.height(from, from + 1));
       }
     }
-    int to = fit.fitting(l, from, top + header, l.parts());
-    if (l instanceof TableLayout t && to < t.parts()) {
+    int to = fit.fitting(l, from, top + header, whole ? found.endOnPage(l, from) : l.parts());
+    if (l instanceof TableLayout t && to < t.parts() && !whole) {
       // A row that no column has room for is cut even where it should not be.
       boolean must = to == from && atTop;
       TableLayout cut = fit.cutToFit(t, from, to, top + header, must);
@@ -509,7 +525,7 @@ final class PageFilling {
         to++;
       }
     }
-    to = fit.held(l, from, to, top + header, atTop);
+    to = whole ? to : fit.held(l, from, to, top + header, atTop);
     if (to == from) {
       if (!atTop) {
         restore(before);
@@ -529,7 +545,8 @@ final class PageFilling {
           case ParagraphLayout p -> new Fragment.Lines(p, from, to, left, top);
           case TableLayout t -> new Fragment.Rows(t, from, to, header > 0, left + t.x(), top);
         });
-    y = top + header + l.height(from, to);
+    y = whole ? Math.max(y, top + header + l.height(from, to)) : top + header + l.height(from, to);
+    found.placed(l, from, to);
     atTop = false;
     lastEnds = l.ends(to - 1);
     block = flowing;

@@ -194,6 +194,7 @@ public final class PdfReader {
     d =
         d.withStyles(
             d.styles().withTypesetting(d.styles().typesetting().withFonts(brought.fonts())));
+    d = maker.withSetting(d);
     FontBook book = ReadingFonts.of(brought.fonts());
     var read =
         new ConversionReport.Read(pages, lines, drawn.left(), running, found, d, maker.places());

@@ -1,5 +1,7 @@
 package decant.pdf.read.document;
 
+import decant.model.SourceSetting;
+import decant.model.SetBlock;
 import decant.model.Table;
 import decant.model.Position;
 import decant.reading.TakenIn;
@@ -63,6 +65,7 @@ public final class DocumentMaker {
   private final TableMaker tables;
   private final NoteMaker noteMaker;
   private final FigureMaker figures = new FigureMaker();
+  private final SettingMaker setting = new SettingMaker();
 
   /** The pictures that stand beside a paragraph, and all of them. */
   private final Map<Detected.Text, List<Detected.Figure>> floats;
@@ -95,6 +98,15 @@ public final class DocumentMaker {
 
   public Map<NodeId, Finding.SourcePlace> places() {
     return places;
+  }
+
+  /** A document that was made here, with where its blocks and their lines stood. */
+  public Document withSetting(Document d) {
+    Map<NodeId, SetBlock> blocks = new LinkedHashMap<>();
+    setting
+        .blocks()
+        .forEach((id, b) -> d.block(id).ifPresent(now -> blocks.put(id, b.as(now))));
+    return d.withSetting(new SourceSetting(d.styles(), blocks));
   }
 
   /** Where pages begin within blocks. */
@@ -147,7 +159,9 @@ public final class DocumentMaker {
         if (f instanceof Detected.Figure picture && floating.contains(picture)) {
           continue; // it stands in its paragraph
         }
-        blocks.add(block(f, setup, before));
+        Block b = block(f, setup, before);
+        blocks.add(b);
+        setting.block(b, f, setup);
         before = f;
       }
       if (blocks.stream().noneMatch(b -> b instanceof Paragraph)) {
@@ -222,6 +236,7 @@ public final class DocumentMaker {
     int floated = inlines.size();
     inlines.addAll(noteMaker.marked(LookMaker.inlines(glyphs, base, t.size()), t.lines()));
     var p = new Paragraph(NodeId.fresh(), look, Look.PLAIN, inlines);
+    setting.lines(p, t, joined, floated, setup);
     for (int k = 1; k < t.lines().size(); k++) {
       if (t.lines().get(k).page() > t.lines().get(k - 1).page()) {
         List<Inline> ahead =

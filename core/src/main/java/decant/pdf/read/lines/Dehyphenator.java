@@ -61,13 +61,15 @@ public final class Dehyphenator {
    * Lines as one.
    *
    * @param begins for each line the number of its first glyph
+   * @param divided for each line whether it begins within a word whose hyphen was left out
    */
-  public record Joined(List<Glyph> glyphs, int[] begins) {}
+  public record Joined(List<Glyph> glyphs, int[] begins, boolean[] divided) {}
 
   /** The glyphs of lines one after the other, and where each line begins among them. */
   public Joined joined(List<TextLine> lines) {
     var out = new ArrayList<Glyph>();
     int[] begins = new int[lines.size()];
+    boolean[] undone = new boolean[lines.size()];
     for (int k = 0; k < lines.size(); k++) {
       TextLine l = lines.get(k);
       if (out.isEmpty()) {
@@ -85,6 +87,7 @@ public final class Dehyphenator {
         String tail = headWord(l.glyphs());
         if (removeHyphen(head, tail, last.text())) {
           out.removeLast();
+          undone[k] = true;
           divided++;
         }
       } else if (hyphen && isLetterOrDigit(first)) {
@@ -95,7 +98,7 @@ public final class Dehyphenator {
       begins[k] = out.size();
       out.addAll(l.glyphs());
     }
-    return new Joined(out, begins);
+    return new Joined(out, begins, undone);
   }
 
   private boolean removeHyphen(String head, String tail, String hyphen) {

@@ -53,6 +53,13 @@ public final class LookMaker {
     return composed(out);
   }
 
+  /** How many places the text of a glyph takes, composed and without ligatures. */
+  public static int lengthOf(String text) {
+    return text.length() == 1 && text.charAt(0) < 0x300
+        ? 1
+        : ligaturesUndone(Normalizer.normalize(text, Normalizer.Form.NFC)).length();
+  }
+
   /** Unicode NFC, run by run. */
   private static List<Inline> composed(List<Inline> inlines) {
     var out = new ArrayList<Inline>();

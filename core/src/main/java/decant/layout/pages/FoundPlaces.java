@@ -1,0 +1,178 @@
+package decant.layout.pages;
+
+import decant.layout.block.BlockLayouter;
+import decant.layout.item.BlockLayout;
+import decant.layout.item.ParagraphLayout;
+import decant.model.NodeId;
+import decant.model.SetBlock;
+import decant.model.SetLine;
+import decant.model.SourceSetting;
+import java.util.Optional;
+import java.util.OptionalDouble;
+
+/**
+ * Where the blocks of one page stand because their source had them there. A page that begins where
+ * one of the source began is filled as that one was for as long as nothing on it has changed; what
+ * has changed moves what follows by as much as it has grown.
+ */
+final class FoundPlaces {
+  private final BlockLayouter setter;
+  private final SourceSetting setting;
+
+  /** A page of the source; -1 where what stands on this one is from nowhere. */
+  private int page = -1;
+
+  private Optional<NodeId> last = Optional.empty();
+
+  /** How much further down things stand than they did. */
+  private double shift;
+
+  /** Whether all is where it was, and the page began where that of the source did. */
+  private boolean whole;
+
+  private double lastTop;
+
+  FoundPlaces(BlockLayouter setter) {
+    this.setter = setter;
+    this.setting = setter.setting();
+  }
+
+  /** A state to come back to. */
+  record State(int page, Optional<NodeId> last, double shift, boolean whole, double lastTop) {}
+
+  State save() {
+    return new State(page, last, shift, whole, lastTop);
+  }
+
+  void restore(State s) {
+    page = s.page;
+    last = s.last;
+    shift = s.shift;
+    whole = s.whole;
+    lastTop = s.lastTop;
+  }
+
+  /** Whether all that stands on the page so far stands where its source had it. */
+  boolean whole() {
+    return whole;
+  }
+
+  private Optional<SetLine> line(SetBlock b, int part) {
+    return part < b.lines().size() ? Optional.of(b.lines().get(part)) : Optional.empty();
+  }
+
+  private int pageOf(SetBlock b, int part) {
+    return line(b, part).map(SetLine::page).orElse(b.page());
+  }
+
+  /** Where a part of a block began; its first line's baseline tells, where it is known. */
+  private double topOf(SetBlock b, BlockLayout l, int part) {
+    return l instanceof ParagraphLayout p && p.lines().size() == b.lines().size()
+        ? b.lines().get(part).baseline() - p.lines().get(part).baseline()
+        : b.top();
+  }
+
+  private boolean begins(SetBlock b, int part) {
+    return part == 0
+        ? b.before().isEmpty()
+        : part < b.lines().size()
+            && b.lines().get(part).page() > b.lines().get(part - 1).page();
+  }
+
+  /**
+   * Where a block, or the rest of one, is to be placed; empty if that does not follow from the
+   * source.
+   *
+   * @param first whether it is the first on the page
+   * @param usual where it would be placed otherwise
+   */
+  OptionalDouble place(BlockLayout l, int part, boolean first, double usual) {
+    Optional<SetBlock> known = setting.block(l.source().id());
+    if (known.isEmpty()) {
+      whole = false;
+      last = Optional.of(l.source().id());
+      page = -1;
+      return OptionalDouble.empty();
+    }
+    SetBlock b = known.get();
+    boolean as = setter.asFound(l.source()).isPresent();
+    double found = topOf(b, l, part);
+    int at = pageOf(b, part);
+    if (first && begins(b, part)) {
+      page = at;
+      shift = 0;
+      whole = as;
+    } else if (at == page
+        && (part > 0 || b.before().isPresent() && b.before().equals(last))) {
+      whole &= as;
+    } else {
+      whole = false;
+      page = at;
+      shift = usual - found;
+    }
+    last = Optional.of(l.source().id());
+    lastTop = found;
+    return OptionalDouble.of(found + shift);
+  }
+
+  /** A block was placed as far as it is on the page: what grew moves all that follows. */
+  void placed(BlockLayout l, int from, int to) {
+    Optional<SetBlock> known = setting.block(l.source().id());
+    if (known.isEmpty() || to < l.parts()) {
+      return;
+    }
+    SetBlock b = known.get();
+    boolean asLines =
+        l instanceof ParagraphLayout p
+            && p.lines().size() == b.lines().size()
+            && setter.asFound(l.source()).isPresent();
+    if (!asLines && from == 0) {
+      double grown = l.height() - (b.bottom() - b.top());
+      if (Math.abs(grown) > SAME && !(setter.asFound(l.source()).isPresent() && grown < 0)) {
+        shift += grown;
+        whole = false;
+      }
+    }
+  }
+
+  /** Points that what is as it was may be off. */
+  private static final double SAME = 3;
+
+  /** The part that the page of the source ended before, of a block from a part on. */
+  int endOnPage(BlockLayout l, int from) {
+    Optional<SetBlock> b = setter.asFound(l.source());
+    if (b.isEmpty() || b.get().lines().size() != l.parts()) {
+      return l.parts();
+    }
+    int k = from + 1;
+    while (k < l.parts() && follows(b.get(), k)) {
+      k++;
+    }
+    return k;
+  }
+
+  /** Whether a line stood below the one before, in the same column. */
+  private static boolean follows(SetBlock b, int k) {
+    SetLine line = b.lines().get(k);
+    SetLine before = b.lines().get(k - 1);
+    return line.page() == before.page() && line.baseline() > before.baseline() - SAME;
+  }
+
+  /** Whether a block that comes next began a page of the source. */
+  boolean endsBefore(BlockLayout l) {
+    return whole
+        && setting
+            .block(l.source().id())
+            .filter(b -> b.page() != page && b.before().isEmpty())
+            .isPresent();
+  }
+
+  /** Whether a block that comes next stood at the top of another column. */
+  boolean endsColumnBefore(BlockLayout l) {
+    return whole
+        && setting
+            .block(l.source().id())
+            .filter(b -> b.page() == page && b.before().equals(last) && topOf(b, l, 0) < lastTop)
+            .isPresent();
+  }
+}

@@ -1,0 +1,33 @@
+package decant.model;
+
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * A block where its source had it. Lengths in points, from the upper edge of the page.
+ *
+ * @param as the block as it was then
+ * @param before the block before it on the same page; empty for the first of a page
+ * @param page of the source, from 0, that it begins on
+ * @param top where it begins
+ * @param bottom where it ends on that page
+ * @param width of the column that it stands in
+ * @param lines of a paragraph; of other blocks none
+ */
+public record SetBlock(
+    Block as,
+    Optional<NodeId> before,
+    int page,
+    double top,
+    double bottom,
+    double width,
+    List<SetLine> lines) {
+  public SetBlock {
+    lines = List.copyOf(lines);
+  }
+
+  /** The same place of a block that has become another since, and is set alike. */
+  public SetBlock as(Block other) {
+    return new SetBlock(other, before, page, top, bottom, width, lines);
+  }
+}

@@ -1,0 +1,24 @@
+package decant.model;
+
+/**
+ * A line of a paragraph where its source had it. Lengths in points.
+ *
+ * @param page of the source, from 0
+ * @param from the place in the paragraph's text that it begins with
+ * @param baseline from the upper edge of the page
+ * @param divided whether it begins within a word that a hyphen divides
+ * @param words the places in the text that its words begin with
+ * @param xs where they begin, from the left edge of the column; as many as words
+ */
+public record SetLine(
+    int page, int from, double baseline, boolean divided, int[] words, float[] xs) {
+  @Override
+  public boolean equals(Object o) {
+    return this == o;
+  }
+
+  @Override
+  public int hashCode() {
+    return System.identityHashCode(this);
+  }
+}

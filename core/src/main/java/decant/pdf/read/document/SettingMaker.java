@@ -1,0 +1,159 @@
+package decant.pdf.read.document;
+
+import decant.model.Block;
+import decant.model.Box;
+import decant.model.NodeId;
+import decant.model.PageSetup;
+import decant.model.Paragraph;
+import decant.model.SetBlock;
+import decant.model.SetLine;
+import decant.pdf.read.detected.Detected;
+import decant.pdf.read.lines.Dehyphenator;
+import decant.pdf.read.page.Directions;
+import decant.pdf.read.page.Glyph;
+import decant.pdf.read.page.LookMaker;
+import decant.pdf.read.page.TextLine;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
+
+/** Notes where the lines and words of blocks stood. */
+final class SettingMaker {
+  private final Map<NodeId, SetBlock> blocks = new LinkedHashMap<>();
+  private final Map<NodeId, List<SetLine>> lines = new LinkedHashMap<>();
+  private @Nullable Block last;
+  private int lastPage = -1;
+
+  Map<NodeId, SetBlock> blocks() {
+    return blocks;
+  }
+
+  /**
+   * Notes the lines of a paragraph.
+   *
+   * @param floated how many places at its beginning are no text of these lines
+   */
+  void lines(Paragraph p, Detected.Text t, Dehyphenator.Joined joined, int floated, PageSetup setup) {
+    if (t.lines().stream().anyMatch(l -> Directions.lean(l) > 0)) {
+      return;
+    }
+    lines.put(p.id(), linesOf(p.text(), t.lines(), joined, floated, setup));
+  }
+
+  private static List<SetLine> linesOf(
+      String text, List<TextLine> found, Dehyphenator.Joined joined, int floated, PageSetup setup) {
+    var out = new ArrayList<SetLine>();
+    List<Glyph> glyphs = joined.glyphs();
+    int at = floated;
+    int g = 0;
+    for (int k = 0; k < found.size(); k++) {
+      TextLine line = found.get(k);
+      int end = k + 1 < found.size() ? joined.begins()[k + 1] : glyphs.size();
+      double left = columnLeft(line.box().x(), setup);
+      int[] words = new int[8];
+      float[] xs = new float[8];
+      int n = 0;
+      int from = at;
+      boolean begins = true;
+      for (; g < end; g++) {
+        Glyph glyph = glyphs.get(g);
+        if (glyph.isSpace()) {
+          at = afterSpace(text, at);
+          begins = true;
+          continue;
+        }
+        if (begins) {
+          if (n == words.length) {
+            words = java.util.Arrays.copyOf(words, 2 * n);
+            xs = java.util.Arrays.copyOf(xs, 2 * n);
+          }
+          words[n] = at;
+          xs[n++] = (float) (glyph.x() - left);
+          begins = false;
+        }
+        at = Math.min(text.length(), at + LookMaker.lengthOf(glyph.text()));
+      }
+      out.add(
+          new SetLine(
+              line.page(),
+              from,
+              line.baseline(),
+              joined.divided()[k],
+              java.util.Arrays.copyOf(words, n),
+              java.util.Arrays.copyOf(xs, n)));
+    }
+    return out;
+  }
+
+  /** The place after the next space; letters may have become fewer or more on the way. */
+  private static int afterSpace(String text, int at) {
+    int k = Math.max(0, at - 2);
+    while (k < text.length() && !(Character.isWhitespace(text.charAt(k)) && k >= at)) {
+      if (k - at > 40) {
+        return at;
+      }
+      k++;
+    }
+    return Math.min(text.length(), k + 1);
+  }
+
+  /** The left edge of the column that a line begins in. */
+  private static double columnLeft(double x, PageSetup setup) {
+    double left = setup.margins().left();
+    for (int c = 1; c < setup.columns().count(); c++) {
+      double start = setup.margins().left() + setup.columns().start(c, setup.textWidth());
+      left = x > start - COLUMN_SLACK ? start : left;
+    }
+    return left;
+  }
+
+  /** Points that a line may begin before its column. */
+  private static final double COLUMN_SLACK = 12;
+
+  /** Notes where a block stood, after the one before. */
+  void block(Block b, Detected f, PageSetup setup) {
+    boolean samePage = last != null && lastPage == f.page();
+    Box box = f.box();
+    List<SetLine> own = lines.getOrDefault(b.id(), List.of());
+    if (f instanceof Detected.Figure && b instanceof Paragraph) {
+      own =
+          List.of(
+              new SetLine(
+                  f.page(),
+                  0,
+                  box.bottom(),
+                  false,
+                  new int[] {0},
+                  new float[] {(float) (box.x() - columnLeft(box.x(), setup))}));
+    }
+    blocks.put(
+        b.id(),
+        new SetBlock(
+            b,
+            samePage ? Optional.ofNullable(last).map(Block::id) : Optional.empty(),
+            f.page(),
+            box.y(),
+            box.bottom(),
+            setup.columns().width(0, setup.textWidth()),
+            own));
+    last = b;
+    lastPage = own.isEmpty() ? lastPageOf(f) : own.getLast().page();
+  }
+
+  private static int lastPageOf(Detected f) {
+    return switch (f) {
+      case Detected.Text t -> t.lines().getLast().page();
+      case Detected.Figure p -> p.page();
+      case Detected.Grid g ->
+          g.rows().stream()
+              .flatMap(List::stream)
+              .flatMap(c -> c.lines().stream())
+              .mapToInt(TextLine::page)
+              .max()
+              .orElse(g.page());
+    };
+  }
+}
