@@ -1,5 +1,7 @@
 package decant.layout.block;
 
+import decant.model.SetLine;
+import decant.model.SetBlock;
 import decant.layout.item.Area;
 import decant.layout.item.Fragment;
 import decant.layout.item.TableEdges;
@@ -123,7 +125,9 @@ final class TableSetter {
         heights[r] = Math.max(heights[r], LOWEST);
         boxes.add(cells);
       }
-      stretchForSpans(boxes, heights);
+      if (!asFound(boxes, heights)) {
+        stretchForSpans(boxes, heights);
+      }
       var rows = new ArrayList<TableLayout.Row>();
       for (int r = 0; r < heights.length; r++) {
         rows.add(row(r, heights, boxes.get(r)));
@@ -135,6 +139,32 @@ final class TableSetter {
       }
       double width = edges[columns];
       return new TableLayout(t, x(width), width, rows, header);
+    }
+
+    /** Makes the rows of a table that is as it was as high as they were. */
+    private boolean asFound(List<List<TableLayout.CellBox>> boxes, double[] heights) {
+      List<SetLine> found = found();
+      if (found.isEmpty()) {
+        return false;
+      }
+      for (int r = 0; r + 1 < heights.length; r++) {
+        double high = found.get(r + 1).baseline() - found.get(r).baseline();
+        if (found.get(r + 1).page() == found.get(r).page() && high > LOWEST) {
+          double next = TableLayout.firstBaseline(boxes.get(r + 1));
+          double own = TableLayout.firstBaseline(boxes.get(r));
+          heights[r] = Math.max(LOWEST, high + own - next);
+        }
+      }
+      return true;
+    }
+
+    /** Where the rows stood; empty if the table has changed since. */
+    private List<SetLine> found() {
+      return blocks
+          .asFound(t)
+          .map(SetBlock::lines)
+          .filter(l -> l.size() == t.rows().size())
+          .orElse(List.of());
     }
 
     private TableLayout.Row row(int r, double[] heights, List<TableLayout.CellBox> boxes) {
@@ -171,6 +201,10 @@ final class TableSetter {
 
     /** Where the table stands in its column (§17.4.28, §17.4.50). */
     private double x(double width) {
+      List<SetLine> found = found();
+      if (!found.isEmpty() && found.getFirst().xs().length > 0) {
+        return found.getFirst().xs()[0];
+      }
       double shift =
           blocks.styles().sheet().typesetting().textAtTableEdge() ? -tablePadding().left() : 0;
       boolean mirrored = t.look().value(TableTraits.RIGHT_TO_LEFT);

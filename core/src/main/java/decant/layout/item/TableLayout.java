@@ -118,6 +118,21 @@ public record TableLayout(Table source, double x, double width, List<Row> rows, 
     }
   }
 
+  /** The baseline of the highest first line of some cells, from the top of their row. */
+  public static double firstBaseline(List<CellBox> cells) {
+    double first = Double.MAX_VALUE;
+    for (CellBox c : cells) {
+      for (Fragment f : c.content()) {
+        if (f instanceof Fragment.Lines l) {
+          Line line = l.layout().lines().get(l.from());
+          first = line.items().isEmpty() ? first : Math.min(first, f.y() + line.baseline());
+          break;
+        }
+      }
+    }
+    return first == Double.MAX_VALUE ? 0 : first;
+  }
+
   public TableLayout {
     rows = List.copyOf(rows);
   }

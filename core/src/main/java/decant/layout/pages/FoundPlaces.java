@@ -1,5 +1,6 @@
 package decant.layout.pages;
 
+import decant.layout.item.TableLayout;
 import decant.layout.block.BlockLayouter;
 import decant.layout.item.BlockLayout;
 import decant.layout.item.ParagraphLayout;
@@ -67,9 +68,15 @@ final class FoundPlaces {
 
   /** Where a part of a block began; its first line's baseline tells, where it is known. */
   private double topOf(SetBlock b, BlockLayout l, int part) {
-    return l instanceof ParagraphLayout p && p.lines().size() == b.lines().size()
-        ? b.lines().get(part).baseline() - p.lines().get(part).baseline()
-        : b.top();
+    if (l.parts() != b.lines().size()) {
+      return b.top();
+    }
+    double baseline =
+        switch (l) {
+          case ParagraphLayout p -> p.lines().get(part).baseline();
+          case TableLayout t -> TableLayout.firstBaseline(t.rows().get(part).cells());
+        };
+    return b.lines().get(part).baseline() - baseline;
   }
 
   private boolean begins(SetBlock b, int part) {
@@ -123,8 +130,7 @@ final class FoundPlaces {
     }
     SetBlock b = known.get();
     boolean asLines =
-        l instanceof ParagraphLayout p
-            && p.lines().size() == b.lines().size()
+        l.parts() == b.lines().size()
             && setter.asFound(l.source()).isPresent();
     if (!asLines && from == 0) {
       double grown = l.height() - (b.bottom() - b.top());

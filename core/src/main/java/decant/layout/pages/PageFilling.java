@@ -479,7 +479,13 @@ final class PageFilling {
     State before = save();
     int from = part;
     double gap = from > 0 ? 0 : atTop ? spacing.atTop(given, keepsSpace) : spacing.before(given);
-    double top = found.place(given, from, body.isEmpty(), y + gap).orElse(y + gap);
+    double header = given instanceof TableLayout t && from > 0 ? t.repeated(from) : 0;
+    if (header > (limit - columnTop) / 2) {
+      header = 0; // a header that leaves the rows no room is not repeated
+    }
+    double top =
+        found.place(given, from, body.isEmpty(), y + gap + header).orElse(y + gap + header)
+            - header;
     boolean whole = found.whole();
     BlockLayout l = given;
     if (from == 0) {
@@ -492,10 +498,6 @@ final class PageFilling {
       }
       lookAhead(before.floats(), top);
       body.addAll(besides);
-    }
-    double header = l instanceof TableLayout t && from > 0 ? t.repeated(from) : 0;
-    if (header > (limit - columnTop) / 2) {
-      header = 0; // a header that leaves the rows no room is not repeated
     }
     Exclusions lanes = Exclusions.FREE;
     if (!floats.isEmpty()

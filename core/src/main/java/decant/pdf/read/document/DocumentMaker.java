@@ -185,6 +185,7 @@ public final class DocumentMaker {
           case Detected.Grid g -> {
             Table t = tables.table(g, setup.columns().width(0, setup.textWidth()));
             breaks(g, t);
+            setting.cells(t, g, joiner, setup);
             yield t;
           }
           case Detected.Figure p -> figures.figure(p, setup);
@@ -213,8 +214,8 @@ public final class DocumentMaker {
     if (looks.beginsPage(t, before, setup)) {
       look = look.with(ParagraphTraits.PAGE_BREAK_BEFORE, true);
     }
+    List<Glyph> glyphs = joiner.join(t.lines());
     Dehyphenator.Joined joined = joiner.joined(t.lines());
-    List<Glyph> glyphs = joined.glyphs();
     boolean rightToLeft = Directions.beginsRightToLeft(glyphs);
     Edges edges = Edges.of(t, setup, rightToLeft);
     List<TextLine> clear = floating.isEmpty() ? t.lines() : FloatedPictures.clear(t, floating);

@@ -1,5 +1,10 @@
 package decant.pdf.read.document;
 
+import decant.model.look.TableTraits;
+import decant.model.look.Insets;
+import decant.model.Cell;
+import decant.model.Table;
+import java.util.function.DoubleUnaryOperator;
 import decant.model.Block;
 import decant.model.Box;
 import decant.model.NodeId;
@@ -40,11 +45,12 @@ final class SettingMaker {
     if (t.lines().stream().anyMatch(l -> Directions.lean(l) > 0)) {
       return;
     }
-    lines.put(p.id(), linesOf(p.text(), t.lines(), joined, floated, setup));
+    lines.put(
+        p.id(), linesOf(p.text(), t.lines(), joined, floated, x -> columnLeft(x, setup)));
   }
 
   private static List<SetLine> linesOf(
-      String text, List<TextLine> found, Dehyphenator.Joined joined, int floated, PageSetup setup) {
+      String text, List<TextLine> found, Dehyphenator.Joined joined, int floated, DoubleUnaryOperator lefts) {
     var out = new ArrayList<SetLine>();
     List<Glyph> glyphs = joined.glyphs();
     int at = floated;
@@ -52,7 +58,7 @@ final class SettingMaker {
     for (int k = 0; k < found.size(); k++) {
       TextLine line = found.get(k);
       int end = k + 1 < found.size() ? joined.begins()[k + 1] : glyphs.size();
-      double left = columnLeft(line.box().x(), setup);
+      double left = lefts.applyAsDouble(line.box().x());
       int[] words = new int[8];
       float[] xs = new float[8];
       int n = 0;
@@ -112,6 +118,81 @@ final class SettingMaker {
 
   /** Points that a line may begin before its column. */
   private static final double COLUMN_SLACK = 12;
+
+  /** Notes where the rows of a table and the lines of its cells stood. */
+  void cells(Table t, Detected.Grid g, Dehyphenator joiner, PageSetup setup) {
+    double column = columnLeft(g.box().x(), setup);
+    int[][] at = t.cellColumns();
+    var rows = new ArrayList<SetLine>();
+    int page = g.page();
+    double baseline = g.box().y();
+    for (int r = 0; r < g.rows().size(); r++) {
+      List<TextLine> firsts =
+          g.rows().get(r).stream()
+              .filter(c -> !c.lines().isEmpty())
+              .map(c -> c.lines().getFirst())
+              .toList();
+      int here = firsts.stream().mapToInt(TextLine::page).min().orElse(page);
+      page = here;
+      baseline =
+          firsts.stream()
+              .filter(l -> l.page() == here)
+              .mapToDouble(TextLine::baseline)
+              .min()
+              .orElse(baseline);
+      rows.add(
+          new SetLine(
+              page,
+              0,
+              baseline,
+              false,
+              new int[] {0},
+              new float[] {(float) (g.box().x() - column)}));
+      for (int k = 0; k < g.rows().get(r).size(); k++) {
+        Detected.DetectedCell c = g.rows().get(r).get(k);
+        Cell cell = t.rows().get(r).cells().get(k);
+        if (!c.lines().isEmpty() && cell.blocks().getFirst() instanceof Paragraph p) {
+          cell(p, c, t, cell, at[r][k], g.box().x(), joiner);
+        }
+      }
+    }
+    lines.put(t.id(), rows);
+  }
+
+  private void cell(
+      Paragraph p,
+      Detected.DetectedCell c,
+      Table t,
+      Cell cell,
+      int column,
+      double tableLeft,
+      Dehyphenator joiner) {
+    if (c.lines().stream().anyMatch(l -> Directions.lean(l) > 0)) {
+      return;
+    }
+    double left = tableLeft;
+    double width = 0;
+    for (int k = 0; k < Math.min(t.columns().size(), column + cell.columnSpan()); k++) {
+      left += k < column ? t.columns().get(k) : 0;
+      width += k < column ? 0 : t.columns().get(k);
+    }
+    Insets padding = t.look().value(TableTraits.CELL_PADDING);
+    double max = Math.max(0, width / 4);
+    double inner = left + Math.min(padding.left(), max);
+    double room = width - Math.min(padding.left(), max) - Math.min(padding.right(), max);
+    List<SetLine> own = linesOf(p.text(), c.lines(), joiner.joined(c.lines()), 0, x -> inner);
+    SetLine first = own.getFirst();
+    blocks.put(
+        p.id(),
+        new SetBlock(
+            p,
+            Optional.empty(),
+            first.page(),
+            first.baseline(),
+            own.getLast().baseline(),
+            Math.max(6, room),
+            own));
+  }
 
   /** Notes where a block stood, after the one before. */
   void block(Block b, Detected f, PageSetup setup) {

@@ -54,7 +54,11 @@ public final class Dehyphenator {
 
   /** The glyphs of lines one after the other, with what stands between them. */
   public List<Glyph> join(List<TextLine> lines) {
-    return joined(lines).glyphs();
+    Joined j = joined(lines);
+    for (boolean undone : j.divided()) {
+      divided += undone ? 1 : 0;
+    }
+    return j.glyphs();
   }
 
   /**
@@ -88,7 +92,6 @@ public final class Dehyphenator {
         if (removeHyphen(head, tail, last.text())) {
           out.removeLast();
           undone[k] = true;
-          divided++;
         }
       } else if (hyphen && isLetterOrDigit(first)) {
         // "North-" and "East" keep their hyphen and get no space
