@@ -185,8 +185,7 @@ final class LineBreaker {
         here.add(texts.hyphenAfter(here.getLast()));
       }
       double[] widths = asFound(line, here, start);
-      boolean goesOn =
-          !lines.isEmpty() && line.page() == before.page() && line.baseline() > before.baseline();
+      boolean goesOn = !lines.isEmpty() && line.page() == before.page();
       double under = goesOn ? lines.getLast().top() + lines.getLast().baseline() : 0;
       int to = end == units.size() ? text.length() : units.get(end - 1).to();
       Line placed =

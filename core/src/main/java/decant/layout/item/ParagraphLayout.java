@@ -42,7 +42,7 @@ public record ParagraphLayout(
 
   @Override
   public double height() {
-    return lines.getLast().bottom() - lead();
+    return height(0, lines.size());
   }
 
   @Override
@@ -57,7 +57,15 @@ public record ParagraphLayout(
 
   @Override
   public double height(int from, int to) {
-    return from >= to ? 0 : lines.get(to - 1).bottom() - lines.get(from).top();
+    if (from >= to) {
+      return 0;
+    }
+    double height = lines.get(to - 1).bottom() - lines.get(from).top();
+    // Lines that stand where a source had them may go on further up, in another column.
+    return height > 0
+        ? height
+        : lines.subList(from, to).stream().mapToDouble(Line::bottom).max().orElse(0)
+            - lines.get(from).top();
   }
 
   @Override

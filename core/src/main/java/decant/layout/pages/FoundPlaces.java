@@ -144,24 +144,28 @@ final class FoundPlaces {
   /** Points that what is as it was may be off. */
   private static final double SAME = 3;
 
-  /** The part that the page of the source ended before, of a block from a part on. */
-  int endOnPage(BlockLayout l, int from) {
+  /**
+   * The part that the page of the source ended before, of a block from a part on, or the column if
+   * there are several.
+   */
+  int endOnPage(BlockLayout l, int from, boolean columns) {
     Optional<SetBlock> b = setter.asFound(l.source());
     if (b.isEmpty() || b.get().lines().size() != l.parts()) {
       return l.parts();
     }
     int k = from + 1;
-    while (k < l.parts() && follows(b.get(), k)) {
+    while (k < l.parts() && follows(b.get(), k, columns)) {
       k++;
     }
     return k;
   }
 
-  /** Whether a line stood below the one before, in the same column. */
-  private static boolean follows(SetBlock b, int k) {
+  /** Whether a line stood on the page, and in the column, of the one before. */
+  private static boolean follows(SetBlock b, int k, boolean columns) {
     SetLine line = b.lines().get(k);
     SetLine before = b.lines().get(k - 1);
-    return line.page() == before.page() && line.baseline() > before.baseline() - SAME;
+    return line.page() == before.page()
+        && (!columns || line.baseline() > before.baseline() - SAME);
   }
 
   /** Whether a block that comes next began a page of the source. */

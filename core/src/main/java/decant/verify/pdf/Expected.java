@@ -117,6 +117,8 @@ final class Expected {
           @Override
           public void glyphs(Item.GlyphRun run, double x, double y) {
             if (run.placed().glyphs().length > 0) {
+              // Words between two links to one place keep them apart, however close they stand.
+              joins[0] &= run.meaning().link().isPresent();
               b.append(
                   run.shown().kind() == Item.Shown.Kind.HYPHEN || inFields.takes(run)
                       ? ""
