@@ -122,6 +122,20 @@ final class FoundPlaces {
     return OptionalDouble.of(found + shift);
   }
 
+  /**
+   * Where a block that was placed began by its box in the source, which is what things anchored to
+   * it were measured from.
+   *
+   * @param top where its first line was placed
+   */
+  double anchorOf(BlockLayout l, double top) {
+    return setting
+        .block(l.source().id())
+        .filter(b -> page == b.page())
+        .map(b -> b.top() + shift)
+        .orElse(top);
+  }
+
   /** A block was placed as far as it is on the page: what grew moves all that follows. */
   void placed(BlockLayout l, int from, int to) {
     Optional<SetBlock> known = setting.block(l.source().id());

@@ -494,7 +494,7 @@ final class PageFilling {
         besides.addAll(beside(block, flowing, top));
       }
       if (l instanceof ParagraphLayout p && Floater.anchors(p.source())) {
-        besides.addAll(floater.anchored(p, top, area()));
+        besides.addAll(floater.anchored(p, found.anchorOf(p, top), area()));
       }
       lookAhead(before.floats(), top);
       body.addAll(besides);

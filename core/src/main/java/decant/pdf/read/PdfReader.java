@@ -1,5 +1,6 @@
 package decant.pdf.read;
 
+import decant.pdf.read.document.DrawnShapes;
 import decant.model.Box;
 import decant.model.Document;
 import decant.model.Finding;
@@ -194,10 +195,11 @@ public final class PdfReader {
     d =
         d.withStyles(
             d.styles().withTypesetting(d.styles().typesetting().withFonts(brought.fonts())));
-    d = maker.withSetting(d);
+    DrawnShapes.Result shapes = DrawnShapes.in(d, pages, found, maker.places());
+    d = maker.withSetting(shapes.document());
     FontBook book = ReadingFonts.of(brought.fonts());
     var read =
-        new ConversionReport.Read(pages, lines, drawn.left(), running, found, d, maker.places());
+        new ConversionReport.Read(pages, lines, drawn.left(), running, found, d, maker.places(), shapes.taken());
     new ConversionReport(pdf, new FontDoubts(fonts, book, brought.withheld()), book, read)
         .findings().stream()
             .filter(f ->

@@ -7,6 +7,40 @@ package decant.pdf.read.document;
 final class DocumentThresholds {
   private DocumentThresholds() {}
 
+  /** Of {@link decant.pdf.read.document.CarriedAreas}. */
+  static final class CarriedAreas {
+    private CarriedAreas() {}
+
+    /** Points that the head of a table takes up where it stands again on a page. */
+    static final double HEAD = 60;
+
+    /** Points around a table or a drawing that its outermost lines stand within. */
+    static final double ABOUT_TABLE = 4;
+
+    /** Points around a framed text that its frame stands within. */
+    static final double ABOUT_FRAME = 24;
+  }
+
+  /** Of {@link decant.pdf.read.document.DrawnShapes}. */
+  static final class DrawnShapes {
+    private DrawnShapes() {}
+
+    /** More shapes than this on one page are a picture, not shapes to revise. */
+    static final int MAX_ON_PAGE = 400;
+
+    /** Points that the thinnest lines show as. */
+    static final double HAIR = 0.4;
+
+    /** Points: what is thinner is a line, and has no outline of its own. */
+    static final double LINE = 2;
+
+    /** Points of the width of an outline, which files mostly leave at theirs. */
+    static final double OUTLINE = 0.5;
+
+    /** Points that a shape may begin above the paragraph that it is anchored to. */
+    static final double BESIDE = 6;
+  }
+
   /** Of {@link decant.pdf.read.document.DocumentMaker}. */
   static final class DocumentMaker {
     private DocumentMaker() {}

@@ -14,7 +14,6 @@ import decant.model.look.ParagraphTraits;
 import decant.model.look.ParagraphTraits.Alignment;
 import decant.model.look.Placement;
 import decant.pdf.read.detected.Detected;
-import decant.pdf.read.page.Anatomy;
 import decant.pdf.read.page.LookMaker;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -35,7 +34,6 @@ final class FigureMaker {
     media.put(m.id(), m);
     Box b = f.box();
     double edge = setup.columns().count() == 1 ? setup.margins().left() : beside.left();
-    double first = beside.lines().getFirst().baseline() - Anatomy.ASCENT * beside.size();
     var place =
         new Placement.Floating(
             new Placement.Axis(
@@ -45,7 +43,7 @@ final class FigureMaker {
             new Placement.Axis(
                 Placement.Origin.PARAGRAPH,
                 Placement.Align.OFFSET,
-                LookMaker.halves(Math.max(0, b.y() - first))),
+                LookMaker.halves(Math.max(0, b.y() - beside.box().y()))),
             Placement.Wrap.AROUND,
             new Insets(3, 7, 3, 7),
             false);

@@ -1,5 +1,6 @@
 package decant.pdf.read.report;
 
+import decant.model.Box;
 import decant.model.Document;
 import decant.model.Finding;
 import decant.model.Finding.Kind;
@@ -43,7 +44,8 @@ public final class ConversionReport {
       RunningTexts.Result running,
       List<Detected> found,
       Document document,
-      Map<NodeId, Finding.SourcePlace> places) {}
+      Map<NodeId, Finding.SourcePlace> places,
+      Map<Integer, List<Box>> shapes) {}
 
   private final PDDocument pdf;
   private final FontDoubts fonts;
@@ -61,7 +63,7 @@ public final class ConversionReport {
     var out = new ArrayList<Finding>();
     out.addAll(fonts.of(read.pages()));
     out.addAll(PageDoubts.of(read.pages(), read.lines(), read.drawingsLeft()));
-    out.addAll(DrawnLosses.of(read.pages(), read.found(), read.document(), read.places()));
+    out.addAll(DrawnLosses.of(read.pages(), read.found(), read.document(), read.places(), read.shapes()));
     out.addAll(running());
     out.addAll(GlyphCoverage.of(read.document(), book));
     out.addAll(forms());

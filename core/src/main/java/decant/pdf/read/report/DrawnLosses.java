@@ -1,27 +1,25 @@
 package decant.pdf.read.report;
 
+import decant.pdf.read.document.CarriedAreas;
+import java.util.HashSet;
+import java.util.Set;
 import decant.model.Box;
 import decant.model.Document;
 import decant.model.Finding;
 import decant.model.Finding.Kind;
 import decant.model.Finding.Severity;
 import decant.model.NodeId;
-import decant.model.Paragraph;
 import decant.model.look.Colour;
-import decant.model.look.ParagraphTraits;
 import decant.pdf.read.detected.Detected;
-import decant.pdf.read.page.Decor;
 import decant.pdf.read.page.Glyph;
 import decant.pdf.read.page.Painted;
 import decant.pdf.read.page.RuledLine;
 import decant.pdf.read.page.ScannedPage;
 import decant.words.Words;
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -32,40 +30,24 @@ import org.jspecify.annotations.Nullable;
 final class DrawnLosses {
   private static final Words WORDS = Words.of(DrawnLosses.class);
 
-  private final Map<Integer, List<Box>> carried = new HashMap<>();
+  private final CarriedAreas carried;
+  private final Map<Integer, List<Box>> shapes;
 
-  /** Texts that are framed or shaded, from margin to margin however short their lines are. */
-  private final Map<Integer, List<Box>> frames = new HashMap<>();
+  private DrawnLosses(CarriedAreas carried, Map<Integer, List<Box>> shapes) {
+    this.carried = carried;
+    this.shapes = shapes;
+  }
 
-  private DrawnLosses() {}
-
+  /**
+   * @param shapes for each page what became a shape of the document
+   */
   static List<Finding> of(
       List<ScannedPage> pages,
       List<Detected> found,
       Document document,
-      Map<NodeId, Finding.SourcePlace> places) {
-    var losses = new DrawnLosses();
-    for (Detected d : found) {
-      switch (d) {
-        case Detected.Text t -> {}
-        case Detected.Figure f ->
-            losses.carry(f.page(), f.box(), ReportThresholds.DrawnLosses.ABOUT_TABLE);
-        case Detected.Grid g -> losses.table(g);
-      }
-    }
-    places.forEach((id, at) -> {
-      Optional<Paragraph> p = document.paragraph(id);
-      boolean framed = p.filter(DrawnLosses::isFramed).isPresent();
-      double about = ReportThresholds.DrawnLosses.ABOUT_FRAME;
-      if (framed) {
-        losses
-            .frames
-            .computeIfAbsent(at.page(), k -> new ArrayList<>())
-            .add(grown(at.box(), about));
-      } else if (p.isEmpty()) {
-        losses.carry(at.page(), at.box(), about);
-      }
-    });
+      Map<NodeId, Finding.SourcePlace> places,
+      Map<Integer, List<Box>> shapes) {
+    var losses = new DrawnLosses(new CarriedAreas(found, document, places), shapes);
     var out = new ArrayList<Finding>();
     for (ScannedPage p : pages) {
       losses.on(p).ifPresent(out::add);
@@ -73,52 +55,13 @@ final class DrawnLosses {
     return out;
   }
 
-  private static boolean isFramed(Paragraph p) {
-    return p.look().value(ParagraphTraits.RULES).isDrawn()
-        || !p.look().value(ParagraphTraits.SHADING).equals(Colour.WHITE);
-  }
-
-  private void carry(int page, Box box, double about) {
-    carried.computeIfAbsent(page, k -> new ArrayList<>()).add(grown(box, about));
-  }
-
-  private static Box grown(Box b, double by) {
-    return new Box(b.x() - by, b.y() - by, b.width() + 2 * by, b.height() + 2 * by);
-  }
-
-  /** A table that goes on stands on several pages. */
-  private void table(Detected.Grid g) {
-    carry(g.page(), g.box(), ReportThresholds.DrawnLosses.ABOUT_TABLE);
-    g.rows().stream()
-        .flatMap(List::stream)
-        .flatMap(c -> c.lines().stream())
-        .filter(l -> l.page() != g.page())
-        .collect(
-            Collectors.toMap(
-                l -> l.page(),
-                l -> new Box(g.box().x(), l.box().y(), g.box().width(), l.box().height()),
-                Box::union))
-        .forEach((page, box) -> {
-          // Its head stands there again, and is left out of the table.
-          double head = ReportThresholds.DrawnLosses.HEAD;
-          carry(
-              page,
-              new Box(box.x(), box.y() - head, box.width(), box.height() + head),
-              ReportThresholds.DrawnLosses.ABOUT_FRAME);
-        });
-  }
-
   private Optional<Finding> on(ScannedPage page) {
-    var here = new ArrayList<>(carried.getOrDefault(page.number(), List.of()));
-    var about = new ArrayList<>(frames.getOrDefault(page.number(), List.of()));
+    CarriedAreas.On areas = carried.on(page);
+    Set<Box> taken = new HashSet<>(shapes.getOrDefault(page.number(), List.of()));
     var tally = new Tally();
     for (Glyph g : page.glyphs()) {
       if (!g.isSpace() && g.quarter() == 0) {
         tally.shown += g.width() * g.size() * ReportThresholds.DrawnLosses.LETTER_INK;
-      }
-      Decor d = g.ink().decor();
-      if (d != Decor.NONE && g.quarter() == 0) {
-        about.add(new Box(g.x() - 1, g.baseline() - g.size(), g.width() + 2, 1.4 * g.size()));
       }
     }
     for (var p : page.pictures()) {
@@ -129,7 +72,7 @@ final class DrawnLosses {
       double ink =
           Math.max(box.width(), box.height())
               * Math.max(Math.min(box.width(), box.height()), ReportThresholds.DrawnLosses.HAIR);
-      tally.add(box, ink, isIn(box, here) || touches(box, about));
+      tally.add(box, ink, areas.carries(box) || isShape(box, taken));
     }
     double whole = page.width() * page.height();
     for (Painted s : page.shapes()) {
@@ -137,7 +80,7 @@ final class DrawnLosses {
       if (ink <= 0) {
         continue;
       }
-      tally.add(s.box(), ink, isIn(s.box(), here) || touches(s.box(), about));
+      tally.add(s.box(), ink, areas.carries(s.box()) || taken.contains(s.box()));
     }
     boolean much =
         tally.lost > ReportThresholds.DrawnLosses.MUCH * (tally.lost + tally.shown)
@@ -186,18 +129,8 @@ final class DrawnLosses {
     return 1 - light / (3 * 255.0);
   }
 
-  private static boolean isIn(Box box, List<Box> some) {
-    double x = box.x() + box.width() / 2;
-    double y = box.y() + box.height() / 2;
-    return some.stream().anyMatch(b -> b.contains(x, y));
-  }
-
-  /**
-   * Whether a line or area is about some letters: as high as they are, and beside or under them.
-   */
-  private static boolean touches(Box box, List<Box> letters) {
-    double y = box.y() + box.height() / 2;
-    return letters.stream()
-        .anyMatch(b -> y >= b.y() && y <= b.bottom() && b.x() < box.right() && b.right() > box.x());
+  /** Whether a ruled line is one of the shapes, whose box may be that of its outline. */
+  private static boolean isShape(Box line, Set<Box> taken) {
+    return taken.stream().anyMatch(b -> b.holds(line, 1));
   }
 }

@@ -70,15 +70,6 @@ final class ReportThresholds {
   static final class DrawnLosses {
     private DrawnLosses() {}
 
-    /** Points that the head of a table takes up where it stands again on a page. */
-    static final double HEAD = 60;
-
-    /** Points around a table or a drawing that its outermost lines stand within. */
-    static final double ABOUT_TABLE = 4;
-
-    /** Points around a framed text that its frame stands within. */
-    static final double ABOUT_FRAME = 24;
-
     /**
      * Of the box of a letter, as wide as its advance and as high as its size, that is ink in usual
      * fonts.

@@ -1,0 +1,124 @@
+package decant.pdf.read.document;
+
+import decant.model.Box;
+import decant.model.Document;
+import decant.model.Finding;
+import decant.model.NodeId;
+import decant.model.Paragraph;
+import decant.model.look.Colour;
+import decant.model.look.ParagraphTraits;
+import decant.pdf.read.detected.Detected;
+import decant.pdf.read.page.Decor;
+import decant.pdf.read.page.Glyph;
+import decant.pdf.read.page.ScannedPage;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.stream.Collectors;
+
+/**
+ * Where on pages lines and areas are part of something that was taken in: of a table, a drawing, a
+ * framed text, or about letters.
+ */
+public final class CarriedAreas {
+  private final Map<Integer, List<Box>> carried = new HashMap<>();
+
+  /** Texts that are framed or shaded, from margin to margin however short their lines are. */
+  private final Map<Integer, List<Box>> frames = new HashMap<>();
+
+  /**
+   * @param places where the document's blocks stood
+   */
+  public CarriedAreas(
+      List<Detected> found, Document document, Map<NodeId, Finding.SourcePlace> places) {
+    for (Detected d : found) {
+      switch (d) {
+        case Detected.Text t -> {}
+        case Detected.Figure f ->
+            carry(f.page(), f.box(), DocumentThresholds.CarriedAreas.ABOUT_TABLE);
+        case Detected.Grid g -> table(g);
+      }
+    }
+    places.forEach((id, at) -> {
+      Optional<Paragraph> p = document.paragraph(id);
+      boolean framed = p.filter(CarriedAreas::isFramed).isPresent();
+      double about = DocumentThresholds.CarriedAreas.ABOUT_FRAME;
+      if (framed) {
+        frames.computeIfAbsent(at.page(), k -> new ArrayList<>()).add(grown(at.box(), about));
+      } else if (p.isEmpty()) {
+        carry(at.page(), at.box(), about);
+      }
+    });
+  }
+
+  private static boolean isFramed(Paragraph p) {
+    return p.look().value(ParagraphTraits.RULES).isDrawn()
+        || !p.look().value(ParagraphTraits.SHADING).equals(Colour.WHITE);
+  }
+
+  private void carry(int page, Box box, double about) {
+    carried.computeIfAbsent(page, k -> new ArrayList<>()).add(grown(box, about));
+  }
+
+  private static Box grown(Box b, double by) {
+    return new Box(b.x() - by, b.y() - by, b.width() + 2 * by, b.height() + 2 * by);
+  }
+
+  /** A table that goes on stands on several pages. */
+  private void table(Detected.Grid g) {
+    carry(g.page(), g.box(), DocumentThresholds.CarriedAreas.ABOUT_TABLE);
+    g.rows().stream()
+        .flatMap(List::stream)
+        .flatMap(c -> c.lines().stream())
+        .filter(l -> l.page() != g.page())
+        .collect(
+            Collectors.toMap(
+                l -> l.page(),
+                l -> new Box(g.box().x(), l.box().y(), g.box().width(), l.box().height()),
+                Box::union))
+        .forEach((page, box) -> {
+          // Its head stands there again, and is left out of the table.
+          double head = DocumentThresholds.CarriedAreas.HEAD;
+          carry(
+              page,
+              new Box(box.x(), box.y() - head, box.width(), box.height() + head),
+              DocumentThresholds.CarriedAreas.ABOUT_FRAME);
+        });
+  }
+
+  /** The areas of one page. */
+  public On on(ScannedPage page) {
+    var about = new ArrayList<>(frames.getOrDefault(page.number(), List.of()));
+    for (Glyph g : page.glyphs()) {
+      Decor d = g.ink().decor();
+      if (d != Decor.NONE && g.quarter() == 0) {
+        about.add(new Box(g.x() - 1, g.baseline() - g.size(), g.width() + 2, 1.4 * g.size()));
+      }
+    }
+    return new On(carried.getOrDefault(page.number(), List.of()), about);
+  }
+
+  /**
+   * Areas of one page.
+   *
+   * @param within what stands in them is carried
+   * @param about what is as high as they are, and beside or under them, is carried
+   */
+  public record On(List<Box> within, List<Box> about) {
+    /** Whether a line or area is part of something that was taken in. */
+    public boolean carries(Box box) {
+      double x = box.x() + box.width() / 2;
+      double y = box.y() + box.height() / 2;
+      return within.stream().anyMatch(b -> b.contains(x, y))
+          || about.stream()
+              .anyMatch(
+                  b ->
+                      y >= b.y()
+                          && y <= b.bottom()
+                          && b.x() < box.right()
+                          && b.right() > box.x());
+    }
+  }
+}

@@ -1,0 +1,168 @@
+package decant.pdf.read.document;
+
+import decant.model.Block;
+import decant.model.Box;
+import decant.model.Document;
+import decant.model.Finding;
+import decant.model.Inline;
+import decant.model.NodeId;
+import decant.model.Paragraph;
+import decant.model.Section;
+import decant.model.look.Colour;
+import decant.model.look.Insets;
+import decant.model.look.Look;
+import decant.model.look.Placement;
+import decant.model.look.Rule;
+import decant.model.look.VerticalAlignment;
+import decant.pdf.read.detected.Detected;
+import decant.pdf.read.page.Painted;
+import decant.pdf.read.page.ScannedPage;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+
+/**
+ * Lines and areas that are part of nothing else stand behind the text as shapes of their own, each
+ * anchored to the paragraph that it begins beside: rules of headers, bars, shades behind several
+ * paragraphs, the ground of a page.
+ */
+public final class DrawnShapes {
+  private final Map<NodeId, Finding.SourcePlace> places;
+  private final Map<Integer, List<Paragraph>> paragraphs = new HashMap<>();
+  private final Map<NodeId, List<Inline>> anchored = new HashMap<>();
+  private final Map<Integer, List<Box>> taken = new HashMap<>();
+
+  /**
+   * A document with shapes.
+   *
+   * @param taken for each page what became a shape
+   */
+  public record Result(Document document, Map<Integer, List<Box>> taken) {}
+
+  private DrawnShapes(Document document, Map<NodeId, Finding.SourcePlace> places) {
+    this.places = places;
+    for (Section s : document.sections()) {
+      for (Block b : s.blocks()) {
+        Finding.SourcePlace at = places.get(b.id());
+        if (b instanceof Paragraph p && at != null) {
+          paragraphs.computeIfAbsent(at.page(), k -> new ArrayList<>()).add(p);
+        }
+      }
+    }
+  }
+
+  /**
+   * @param places where the document's blocks stood
+   */
+  public static Result in(
+      Document document,
+      List<ScannedPage> pages,
+      List<Detected> found,
+      Map<NodeId, Finding.SourcePlace> places) {
+    var shapes = new DrawnShapes(document, places);
+    var areas = new CarriedAreas(found, document, places);
+    pages.forEach(p -> shapes.on(p, areas.on(p)));
+    Document out = document;
+    for (Map.Entry<NodeId, List<Inline>> e : shapes.anchored.entrySet()) {
+      Paragraph p = out.requireParagraph(e.getKey());
+      var inlines = new ArrayList<>(p.inlines());
+      inlines.addAll(e.getValue());
+      out = out.withParagraph(p.withInlines(inlines));
+    }
+    return new Result(out, shapes.taken);
+  }
+
+  private void on(ScannedPage page, CarriedAreas.On carried) {
+    List<Paragraph> here = paragraphs.getOrDefault(page.number(), List.of());
+    List<Painted> left = leftOver(page, carried);
+    if (here.isEmpty() || left.size() > DocumentThresholds.DrawnShapes.MAX_ON_PAGE) {
+      return;
+    }
+    for (Painted s : left) {
+      Box box = visible(s, page);
+      Paragraph anchor = anchor(here, box);
+      Finding.SourcePlace at = places.get(anchor.id());
+      if (at == null) {
+        continue;
+      }
+      anchored
+          .computeIfAbsent(anchor.id(), k -> new ArrayList<>())
+          .add(shape(s, box, box.y() - at.box().y()));
+      taken.computeIfAbsent(page.number(), k -> new ArrayList<>()).add(s.box());
+    }
+  }
+
+  /** What shows and is part of nothing, in the order it is painted. */
+  private static List<Painted> leftOver(ScannedPage page, CarriedAreas.On carried) {
+    var out = new ArrayList<Painted>();
+    for (Painted s : page.shapes()) {
+      boolean covers =
+          !s.shows()
+              && s.fill().isPresent()
+              && out.stream().anyMatch(o -> meet(o.box(), s.box()));
+      boolean drawable = !s.free() && (s.shows() || covers);
+      if (drawable && !carried.carries(s.box())) {
+        out.add(s);
+      }
+    }
+    return out;
+  }
+
+  private static boolean meet(Box a, Box b) {
+    return a.sharedWidth(b) > 0 && a.sharedHeight(b) > 0;
+  }
+
+  /** Its box within the page, and no thinner than what can be seen. */
+  private static Box visible(Painted s, ScannedPage page) {
+    Box b = s.box();
+    double hair = DocumentThresholds.DrawnShapes.HAIR;
+    double x = Math.max(0, b.x());
+    double y = Math.max(0, b.y());
+    double width = Math.max(0, Math.min(page.width(), b.right()) - x);
+    double height = Math.max(0, Math.min(page.height(), b.bottom()) - y);
+    double across = Math.max(0, hair - width);
+    double down = Math.max(0, hair - height);
+    return new Box(x - across / 2, y - down / 2, width + across, height + down);
+  }
+
+  /** The last paragraph that begins above a shape, or else the first. */
+  private Paragraph anchor(List<Paragraph> here, Box box) {
+    Paragraph best = here.getFirst();
+    double lowest = Double.NEGATIVE_INFINITY;
+    for (Paragraph p : here) {
+      Finding.SourcePlace at = places.get(p.id());
+      double y = at == null ? Double.MAX_VALUE : at.box().y();
+      if (y <= box.y() + DocumentThresholds.DrawnShapes.BESIDE && y > lowest) {
+        lowest = y;
+        best = p;
+      }
+    }
+    return best;
+  }
+
+  private static Inline shape(Painted s, Box box, double down) {
+    boolean line = Math.min(box.width(), box.height()) < DocumentThresholds.DrawnShapes.LINE;
+    Optional<Colour> fill = line ? s.fill().or(s::stroke) : s.fill();
+    Optional<Rule> outline =
+        line
+            ? Optional.empty()
+            : s.stroke().map(c -> Rule.single(DocumentThresholds.DrawnShapes.OUTLINE, c));
+    return new Inline.Shape(
+        new Inline.Drawing(Inline.Geometry.RECTANGLE, fill, outline),
+        box.width(),
+        box.height(),
+        new Inline.BoxText(Optional.empty(), false, Insets.NONE, VerticalAlignment.TOP),
+        "",
+        new Placement.Floating(
+            new Placement.Axis(Placement.Origin.PAGE, Placement.Align.OFFSET, box.x()),
+            new Placement.Axis(Placement.Origin.PARAGRAPH, Placement.Align.OFFSET, down),
+            Placement.Wrap.THROUGH,
+            Insets.NONE,
+            true),
+        0,
+        Optional.empty(),
+        Look.PLAIN);
+  }
+}
