@@ -1,5 +1,8 @@
 package decant.layout;
 
+import java.util.Objects;
+import decant.model.Paragraph;
+import decant.model.SourceSetting;
 import decant.model.walk.Walk;
 import decant.publication.KeptPage;
 import decant.model.Pinned;
@@ -198,6 +201,18 @@ public final class Layout implements Publication {
     PageSetup setup = page.setup();
     FieldValues fields = fieldsOf(page);
     var out = new ArrayList<Fragment>();
+    SourceSetting.Running found = document.setting().running();
+    boolean asFound =
+        page.start().found() == page.number() - 1
+            && pages.size() == found.pages()
+            && found.lines().containsKey(page.start().found())
+            && found.unchanged(s);
+    if (asFound) {
+      for (Paragraph line : Objects.requireNonNull(found.lines().get(page.start().found()))) {
+        out.addAll(lineAsFound(line, setup, fields));
+      }
+      return out;
+    }
     s.runningFor(true, page.firstOfSection(), page.shown())
         .ifPresent(h -> {
           for (Fragment f : runningTexts.set(h, setup, setup.margins().header(), fields)) {
@@ -213,6 +228,19 @@ public final class Layout implements Publication {
             out.add(part.moved(setup.margins().left(), top));
           }
         });
+    return out;
+  }
+
+  /** A line of a running text where the source had it. */
+  private List<Fragment> lineAsFound(Paragraph line, PageSetup setup, FieldValues fields) {
+    var story = new Story(line.id(), Story.Kind.RUNNING, List.of(line));
+    var out = new ArrayList<Fragment>();
+    for (Fragment f : runningTexts.set(story, setup, 0, fields)) {
+      double baseline =
+          document.setting().block(line.id()).map(b -> b.lines().getFirst().baseline()).orElse(0.0);
+      double own = f instanceof Fragment.Lines l ? l.layout().lines().getFirst().baseline() : 0;
+      out.add(f.moved(setup.margins().left(), baseline - own - f.y()));
+    }
     return out;
   }
 

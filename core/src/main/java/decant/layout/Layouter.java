@@ -1,6 +1,5 @@
 package decant.layout;
 
-import decant.model.SourceSetting;
 import decant.layout.block.BlockLayouter;
 import decant.layout.item.Area;
 import decant.layout.item.BlockLayout;
@@ -212,7 +211,7 @@ public final class Layouter {
               new BlockLayouter(
                   new Styles(styles.sheet(), styles.lists(), styles.fonts()),
                   new WordCache(new JdkShaper()),
-                  SourceSetting.NONE);
+                  d.setting());
           own = s;
         }
         s.use(new Context(Map.of(), d.stories(), fields.withNotes(now.fields().notes())));

@@ -177,8 +177,12 @@ final class LineBreaker {
     }
 
     private void emit(SetLine line, SetLine before, int first, int end) {
-      double start =
-          line.xs().length == 0 ? lineStart(new Lane(0, 0, top)) : line.xs()[0];
+      double start = line.xs().length == 0 ? lineStart(new Lane(0, 0, top)) : line.xs()[0];
+      for (int k = first;
+          k < end && line.words().length > 0 && units.get(k).to() <= line.words()[0];
+          k++) {
+        start -= units.get(k).width(); // the label of a note
+      }
       List<Unit> here = units.subList(first, end);
       if (here.getLast().hyphen() && end < units.size()) {
         here = new ArrayList<>(here);

@@ -53,6 +53,11 @@ final class FoundPlaces {
     lastTop = s.lastTop;
   }
 
+  /** The page of the source that this one is like; -1 if none. */
+  int page() {
+    return whole ? page : -1;
+  }
+
   /** Whether all that stands on the page so far stands where its source had it. */
   boolean whole() {
     return whole;

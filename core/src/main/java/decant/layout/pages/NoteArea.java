@@ -1,5 +1,6 @@
 package decant.layout.pages;
 
+import decant.model.SetBlock;
 import decant.layout.block.BlockLayouter;
 import decant.layout.item.BlockLayout;
 import decant.layout.item.Fragment;
@@ -146,10 +147,37 @@ final class NoteArea {
     }
   }
 
-  /** The notes of the page, down to its bottom margin. */
-  Optional<Page.Notes> placed(double left, double bottom) {
+  /** The notes where the source had them; empty if that is not known of all. */
+  private List<Fragment> asFound(double left) {
+    var out = new ArrayList<Fragment>();
+    for (Fragment f : content) {
+      if (!(f instanceof Fragment.Lines l)) {
+        return List.of();
+      }
+      Optional<SetBlock> b = setter.asFound(l.source());
+      if (b.isEmpty() || b.get().lines().size() != l.layout().parts()) {
+        return List.of();
+      }
+      double y =
+          b.get().lines().get(l.from()).baseline() - l.layout().lines().get(l.from()).baseline();
+      out.add(f.moved(left, y - f.y()));
+    }
+    return out;
+  }
+
+  /**
+   * The notes of the page, down to its bottom margin.
+   *
+   * @param asFound whether they are to stand where the source had them, if they have not changed
+   */
+  Optional<Page.Notes> placed(double left, double bottom, boolean asFound) {
     if (content.isEmpty()) {
       return Optional.empty();
+    }
+    List<Fragment> found = asFound ? asFound(left) : List.of();
+    if (!found.isEmpty()) {
+      double above = found.getFirst().y() - separatorHeight * 0.5;
+      return Optional.of(new Page.Notes(new Box(left, above, SEPARATOR, THICKNESS), found));
     }
     double top = bottom - filled;
     var separator = new Box(left, top - separatorHeight * 0.5, SEPARATOR, THICKNESS);

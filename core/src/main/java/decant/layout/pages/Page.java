@@ -72,11 +72,13 @@ public record Page(
    *     is full
    * @param resumable whether it follows from that place alone: nothing of it was begun on the page
    *     before in a way that only that page knows
+   * @param found the page of the source, from 0, that it is like in all its text; -1 if none
    */
-  public record Start(FlowPoint at, boolean afterBreak, boolean resumable) {
+  public record Start(FlowPoint at, boolean afterBreak, boolean resumable, int found) {
     /** The place by the numbers of blocks after some were added before it. */
     Start moved(int blocksBy) {
-      return new Start(new FlowPoint(at.block() + blocksBy, at.part()), afterBreak, resumable);
+      return new Start(
+          new FlowPoint(at.block() + blocksBy, at.part()), afterBreak, resumable, found);
     }
   }
 

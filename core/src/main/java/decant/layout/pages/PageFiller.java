@@ -107,7 +107,7 @@ public final class PageFiller {
             section,
             true,
             s.page(),
-            new Page.Start(start.at(), start.afterBreak(), start.notes().isEmpty()),
+            new Page.Start(start.at(), start.afterBreak(), start.notes().isEmpty(), -1),
             List.of(),
             Optional.empty(),
             List.of());

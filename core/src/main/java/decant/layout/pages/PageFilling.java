@@ -144,9 +144,12 @@ final class PageFilling {
             owner,
             firstOfSection,
             setup,
-            new Page.Start(start.at(), start.afterBreak(), resumable),
+            new Page.Start(start.at(), start.afterBreak(), resumable, found.page()),
             body,
-            notes.placed(setup.margins().left(), setup.height() - setup.margins().bottom()),
+            notes.placed(
+                setup.margins().left(),
+                setup.height() - setup.margins().bottom(),
+                found.page() >= 0),
             columnRules),
         next);
   }

@@ -123,7 +123,7 @@ public final class Paginator {
         last.section(),
         false,
         s.page(),
-        new Page.Start(next.at(), true, false),
+        new Page.Start(next.at(), true, false, -1),
         List.of(),
         Optional.empty(),
         List.of());

@@ -1,5 +1,6 @@
 package decant.pdf.read.document;
 
+import decant.pdf.read.detected.Ruling;
 import decant.model.Box;
 import decant.model.Document;
 import decant.model.Finding;
@@ -23,7 +24,12 @@ import java.util.stream.Collectors;
  * framed text, or about letters.
  */
 public final class CarriedAreas {
+  private static final Ruling NO_LINES = new Ruling(false, false, false, false, false);
+
   private final Map<Integer, List<Box>> carried = new HashMap<>();
+
+  /** Tables: their lines are carried, shades in them are not. */
+  private final Map<Integer, List<Box>> ruled = new HashMap<>();
 
   /** Texts that are framed or shaded, from margin to margin however short their lines are. */
   private final Map<Integer, List<Box>> frames = new HashMap<>();
@@ -38,7 +44,11 @@ public final class CarriedAreas {
         case Detected.Text t -> {}
         case Detected.Figure f ->
             carry(f.page(), f.box(), DocumentThresholds.CarriedAreas.ABOUT_TABLE);
-        case Detected.Grid g -> table(g);
+        case Detected.Grid g -> {
+          if (!g.ruling().equals(NO_LINES)) {
+            table(g);
+          }
+        }
       }
     }
     places.forEach((id, at) -> {
@@ -47,8 +57,6 @@ public final class CarriedAreas {
       double about = DocumentThresholds.CarriedAreas.ABOUT_FRAME;
       if (framed) {
         frames.computeIfAbsent(at.page(), k -> new ArrayList<>()).add(grown(at.box(), about));
-      } else if (p.isEmpty()) {
-        carry(at.page(), at.box(), about);
       }
     });
   }
@@ -62,13 +70,17 @@ public final class CarriedAreas {
     carried.computeIfAbsent(page, k -> new ArrayList<>()).add(grown(box, about));
   }
 
+  private void ruled(int page, Box box, double about) {
+    ruled.computeIfAbsent(page, k -> new ArrayList<>()).add(grown(box, about));
+  }
+
   private static Box grown(Box b, double by) {
     return new Box(b.x() - by, b.y() - by, b.width() + 2 * by, b.height() + 2 * by);
   }
 
   /** A table that goes on stands on several pages. */
   private void table(Detected.Grid g) {
-    carry(g.page(), g.box(), DocumentThresholds.CarriedAreas.ABOUT_TABLE);
+    ruled(g.page(), g.box(), DocumentThresholds.CarriedAreas.ABOUT_TABLE);
     g.rows().stream()
         .flatMap(List::stream)
         .flatMap(c -> c.lines().stream())
@@ -81,7 +93,7 @@ public final class CarriedAreas {
         .forEach((page, box) -> {
           // Its head stands there again, and is left out of the table.
           double head = DocumentThresholds.CarriedAreas.HEAD;
-          carry(
+          ruled(
               page,
               new Box(box.x(), box.y() - head, box.width(), box.height() + head),
               DocumentThresholds.CarriedAreas.ABOUT_FRAME);
@@ -97,21 +109,28 @@ public final class CarriedAreas {
         about.add(new Box(g.x() - 1, g.baseline() - g.size(), g.width() + 2, 1.4 * g.size()));
       }
     }
-    return new On(carried.getOrDefault(page.number(), List.of()), about);
+    return new On(
+        carried.getOrDefault(page.number(), List.of()),
+        ruled.getOrDefault(page.number(), List.of()),
+        about);
   }
 
   /**
    * Areas of one page.
    *
    * @param within what stands in them is carried
+   * @param ruled lines in them are carried
    * @param about what is as high as they are, and beside or under them, is carried
    */
-  public record On(List<Box> within, List<Box> about) {
+  public record On(List<Box> within, List<Box> ruled, List<Box> about) {
     /** Whether a line or area is part of something that was taken in. */
     public boolean carries(Box box) {
       double x = box.x() + box.width() / 2;
       double y = box.y() + box.height() / 2;
+      boolean line =
+          Math.min(box.width(), box.height()) < DocumentThresholds.DrawnShapes.LINE;
       return within.stream().anyMatch(b -> b.contains(x, y))
+          || line && ruled.stream().anyMatch(b -> b.contains(x, y))
           || about.stream()
               .anyMatch(
                   b ->

@@ -1,5 +1,6 @@
 package decant.pdf.read.document;
 
+import decant.model.Story;
 import decant.model.SourceSetting;
 import decant.model.SetBlock;
 import decant.model.Table;
@@ -66,6 +67,7 @@ public final class DocumentMaker {
   private final NoteMaker noteMaker;
   private final FigureMaker figures = new FigureMaker();
   private final SettingMaker setting = new SettingMaker();
+  private final Map<Integer, List<Paragraph>> runningLines = new LinkedHashMap<>();
 
   /** The pictures that stand beside a paragraph, and all of them. */
   private final Map<Detected.Text, List<Detected.Figure>> floats;
@@ -106,7 +108,17 @@ public final class DocumentMaker {
     setting
         .blocks()
         .forEach((id, b) -> d.block(id).ifPresent(now -> blocks.put(id, b.as(now))));
-    return d.withSetting(new SourceSetting(d.styles(), blocks));
+    Map<NodeId, Story> stories = new LinkedHashMap<>();
+    for (Section s : d.sections()) {
+      s.running().values().forEach(r -> stories.put(r.id(), r));
+    }
+    runningLines
+        .values()
+        .forEach(lines ->
+            lines.forEach(p -> setting.of(p.id()).ifPresent(b -> blocks.put(p.id(), b))));
+    return d.withSetting(
+        new SourceSetting(
+            d.styles(), blocks, new SourceSetting.Running(pages.size(), runningLines, stories)));
   }
 
   /** Where pages begin within blocks. */
@@ -154,6 +166,10 @@ public final class DocumentMaker {
       if (start.isPresent()) {
         setup = setup.withNumbers(new PageNumbers(start, ListDefinition.NumberFormat.DECIMAL));
       }
+      if (out.isEmpty()) {
+        runningLines(from, to, setup);
+        notesAsFound(from, to, setup);
+      }
       var blocks = new ArrayList<Block>();
       for (Detected f : stretch.blocks()) {
         if (f instanceof Detected.Figure picture && floating.contains(picture)) {
@@ -176,6 +192,40 @@ public final class DocumentMaker {
               blocks));
     }
     return out;
+  }
+
+  /** The lines of running texts as they stood. */
+  private void runningLines(int from, int to, PageSetup setup) {
+    Map<Integer, List<Paragraph>> lines = new LinkedHashMap<>();
+    for (int page = from; page < to; page++) {
+      lines.put(page, new ArrayList<>());
+    }
+    for (TextLine l : running.lines()) {
+      if (l.page() >= from && l.page() < to && !l.glyphs().isEmpty()) {
+        var p =
+            new Paragraph(
+                NodeId.fresh(),
+                Look.PLAIN,
+                Look.PLAIN,
+                LookMaker.inlines(l.glyphs(), styles.bodyText(), l.size()));
+        setting.line(p, l, joiner.joined(List.of(l)), 0, setup);
+        lines.computeIfAbsent(l.page(), k -> new ArrayList<>()).add(p);
+      }
+    }
+    // A page some line of which is not known as it stood gets the running texts of the document.
+    lines.forEach((page, some) -> {
+      if (some.stream().allMatch(p -> setting.of(p.id()).isPresent())) {
+        runningLines.put(page, some);
+      }
+    });
+  }
+
+  private void notesAsFound(int from, int to, PageSetup setup) {
+    for (NoteMaker.Made m : noteMaker.made()) {
+      if (m.found().page() >= from && m.found().page() < to) {
+        setting.note(m.paragraph(), m.found(), joiner.joined(m.found().lines()), setup);
+      }
+    }
   }
 
   private Block block(Detected f, PageSetup setup, @Nullable Detected before) {

@@ -37,6 +37,9 @@ final class DocumentThresholds {
     /** Points of the width of an outline, which files mostly leave at theirs. */
     static final double OUTLINE = 0.5;
 
+    /** Points that the line above the notes of a page may stand above the first of them. */
+    static final double ABOVE_NOTES = 16;
+
     /** Points that a shape may begin above the paragraph that it is anchored to. */
     static final double BESIDE = 6;
   }

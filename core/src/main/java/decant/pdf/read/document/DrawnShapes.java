@@ -1,5 +1,7 @@
 package decant.pdf.read.document;
 
+import decant.model.Story;
+import java.util.Objects;
 import decant.model.Block;
 import decant.model.Box;
 import decant.model.Document;
@@ -32,6 +34,9 @@ public final class DrawnShapes {
   private final Map<NodeId, Finding.SourcePlace> places;
   private final Map<Integer, List<Paragraph>> paragraphs = new HashMap<>();
   private final Map<NodeId, List<Inline>> anchored = new HashMap<>();
+  /** The upper note of each page. */
+  private final Map<Integer, Box> notes = new HashMap<>();
+
   private final Map<Integer, List<Box>> taken = new HashMap<>();
 
   /**
@@ -63,6 +68,12 @@ public final class DrawnShapes {
       Map<NodeId, Finding.SourcePlace> places) {
     var shapes = new DrawnShapes(document, places);
     var areas = new CarriedAreas(found, document, places);
+    document.stories().values().stream()
+        .filter(s -> s.kind() == Story.Kind.FOOTNOTE)
+        .flatMap(s -> s.blocks().stream())
+        .map(b -> places.get(b.id()))
+        .filter(Objects::nonNull)
+        .forEach(at -> shapes.notes.merge(at.page(), at.box(), DrawnShapes::upper));
     pages.forEach(p -> shapes.on(p, areas.on(p)));
     Document out = document;
     for (Map.Entry<NodeId, List<Inline>> e : shapes.anchored.entrySet()) {
@@ -72,6 +83,19 @@ public final class DrawnShapes {
       out = out.withParagraph(p.withInlines(inlines));
     }
     return new Result(out, shapes.taken);
+  }
+
+  private static Box upper(Box a, Box b) {
+    return a.y() < b.y() ? a : b;
+  }
+
+  /** Whether a line is the one above the notes of a page, which the notes bring along. */
+  private boolean separates(Box line, int page) {
+    Box note = notes.get(page);
+    return note != null
+        && line.height() < DocumentThresholds.DrawnShapes.LINE
+        && line.bottom() <= note.y() + DocumentThresholds.DrawnShapes.LINE
+        && note.y() - line.bottom() < DocumentThresholds.DrawnShapes.ABOVE_NOTES;
   }
 
   private void on(ScannedPage page, CarriedAreas.On carried) {
@@ -84,7 +108,7 @@ public final class DrawnShapes {
       Box box = visible(s, page);
       Paragraph anchor = anchor(here, box);
       Finding.SourcePlace at = places.get(anchor.id());
-      if (at == null) {
+      if (at == null || separates(s.box(), page.number())) {
         continue;
       }
       anchored

@@ -25,6 +25,7 @@ final class NoteMaker {
   private final Dehyphenator joiner;
   private final Map<NodeId, Finding.SourcePlace> places;
   private final Map<NodeId, Story> stories = new LinkedHashMap<>();
+  private final List<Made> made = new ArrayList<>();
   private final Map<Integer, Map<String, NodeId>> noteMarks = new HashMap<>();
 
   /**
@@ -38,6 +39,16 @@ final class NoteMaker {
 
   Map<NodeId, Story> stories() {
     return stories;
+  }
+
+  /** A note and what it was found as. */
+  record Made(Paragraph paragraph, DetectedNote found) {}
+
+  /** How many places of a note's paragraph are its mark and the space after it. */
+  static final int MARK = 2;
+
+  List<Made> made() {
+    return made;
   }
 
   /** A note as a story that begins with its label. */
@@ -54,6 +65,7 @@ final class NoteMaker {
             Look.of(ParagraphTraits.LINE_PITCH, LinePitch.SINGLE),
             Look.PLAIN,
             inlines);
+    made.add(new Made(p, n));
     stories.put(id, new Story(id, Story.Kind.FOOTNOTE, List.of(p)));
     noteMarks.computeIfAbsent(n.page(), k -> new HashMap<>()).putIfAbsent(n.label(), id);
     places.put(p.id(), new Finding.SourcePlace(n.page(), n.lines().getFirst().box()));

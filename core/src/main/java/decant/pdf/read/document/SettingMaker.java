@@ -1,5 +1,6 @@
 package decant.pdf.read.document;
 
+import decant.pdf.read.detected.DetectedNote;
 import decant.model.look.TableTraits;
 import decant.model.look.Insets;
 import decant.model.Cell;
@@ -47,6 +48,42 @@ final class SettingMaker {
     }
     lines.put(
         p.id(), linesOf(p.text(), t.lines(), joined, floated, x -> columnLeft(x, setup)));
+  }
+
+  /** Notes a line of a running text. */
+  void line(Paragraph p, TextLine l, Dehyphenator.Joined joined, int floated, PageSetup setup) {
+    single(p, List.of(l), joined, floated, setup);
+  }
+
+  /** Notes the lines of a note. */
+  void note(Paragraph p, DetectedNote n, Dehyphenator.Joined joined, PageSetup setup) {
+    single(p, n.lines(), joined, NoteMaker.MARK, setup);
+  }
+
+  private void single(
+      Paragraph p,
+      List<TextLine> of,
+      Dehyphenator.Joined joined,
+      int floated,
+      PageSetup setup) {
+    if (of.stream().anyMatch(l -> Directions.lean(l) > 0)) {
+      return;
+    }
+    double left = setup.margins().left();
+    blocks.put(
+        p.id(),
+        new SetBlock(
+            p,
+            Optional.empty(),
+            of.getFirst().page(),
+            of.getFirst().box().y(),
+            of.getLast().box().bottom(),
+            setup.textWidth(),
+            linesOf(p.text(), of, joined, floated, x -> left)));
+  }
+
+  Optional<SetBlock> of(NodeId id) {
+    return Optional.ofNullable(blocks.get(id));
   }
 
   private static List<SetLine> linesOf(
