@@ -123,7 +123,8 @@ final class PageBreaks {
               .toList()
               .toString();
       var off = new ArrayList<String>();
-      int[] counts = holds(layout, t.origin().breaks().stream().map(TakenIn.PageBreak::at).toList(), off);
+      int[] counts =
+          holds(layout, t.origin().breaks().stream().map(TakenIn.PageBreak::at).toList(), off);
       return Optional.of(
           new Result(
               name,

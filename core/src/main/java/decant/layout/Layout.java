@@ -1,11 +1,5 @@
 package decant.layout;
 
-import java.util.Objects;
-import decant.model.Paragraph;
-import decant.model.SourceSetting;
-import decant.model.walk.Walk;
-import decant.publication.KeptPage;
-import decant.model.Pinned;
 import decant.layout.item.Fragment;
 import decant.layout.item.ParagraphLayout;
 import decant.layout.label.Context;
@@ -23,13 +17,18 @@ import decant.model.Metadata;
 import decant.model.NodeId;
 import decant.model.Outline;
 import decant.model.PageSetup;
+import decant.model.Paragraph;
+import decant.model.Pinned;
 import decant.model.Position;
 import decant.model.Section;
+import decant.model.SourceSetting;
 import decant.model.Story;
 import decant.model.look.ListDefinition.NumberFormat;
 import decant.model.look.Media;
 import decant.model.look.MediaId;
 import decant.model.look.ParagraphTraits;
+import decant.model.walk.Walk;
+import decant.publication.KeptPage;
 import decant.publication.PageSink;
 import decant.publication.Publication;
 import decant.publication.PublishedPage;
@@ -38,6 +37,7 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
 
@@ -408,9 +408,7 @@ public final class Layout implements Publication {
   public List<BlockPlace> placesOf(NodeId block) {
     var out = new ArrayList<BlockPlace>();
     for (Page page : pagesOf(block)) {
-      pinned(page)
-          .map(p -> p.places().get(block))
-          .ifPresent(b -> out.add(new BlockPlace(page, b)));
+      pinned(page).map(p -> p.places().get(block)).ifPresent(b -> out.add(new BlockPlace(page, b)));
       page.body().stream()
           .filter(f -> !(f instanceof Fragment.Floated) && f.source().id().equals(block))
           .map(Layout::boxOf)

@@ -129,6 +129,12 @@ public final class Document implements Content {
 
   public Document withSetting(SourceSetting other) {
     return new Document(
+        metadata, styles, lists, sections, stories, media, keptParts, attachments, other, index);
+  }
+
+  /** This document with other files that it carries along. */
+  public Document withAttachments(List<AttachedFile> others) {
+    return new Document(
         metadata,
         styles,
         lists,
@@ -136,15 +142,9 @@ public final class Document implements Content {
         stories,
         media,
         keptParts,
-        attachments,
-        other,
+        List.copyOf(others),
+        setting,
         index);
-  }
-
-  /** This document with other files that it carries along. */
-  public Document withAttachments(List<AttachedFile> others) {
-    return new Document(
-        metadata, styles, lists, sections, stories, media, keptParts, List.copyOf(others), setting, index);
   }
 
   public Document withMetadata(Metadata other) {

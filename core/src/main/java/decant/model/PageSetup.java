@@ -77,15 +77,7 @@ public record PageSetup(
   /** Paper of another size with the same margins. */
   public PageSetup withSize(double otherWidth, double otherHeight) {
     return new PageSetup(
-        otherWidth,
-        otherHeight,
-        margins,
-        columns,
-        numbers,
-        borders,
-        background,
-        alignment,
-        grid);
+        otherWidth, otherHeight, margins, columns, numbers, borders, background, alignment, grid);
   }
 
   /** This paper with its pages numbered otherwise. */

@@ -1,6 +1,5 @@
 package decant.paint;
 
-import decant.publication.KeptPage;
 import decant.layout.item.Item;
 import decant.layout.item.Outlines;
 import decant.layout.pages.PageChange;
@@ -12,6 +11,7 @@ import decant.model.look.Media;
 import decant.model.look.MediaId;
 import decant.model.look.Rule;
 import decant.picture.VectorPicture;
+import decant.publication.KeptPage;
 import decant.publication.PageSink;
 import decant.publication.Publication;
 import decant.publication.PublishedPage;

@@ -58,8 +58,9 @@ public final class Pinning {
     this.origin = origin;
     this.file = file;
     pages.forEach(p -> sheets.put(p.index(), p));
-    origin.breaks().forEach(b ->
-        breaks.computeIfAbsent(b.at().paragraph(), k -> new ArrayList<>()).add(b));
+    origin
+        .breaks()
+        .forEach(b -> breaks.computeIfAbsent(b.at().paragraph(), k -> new ArrayList<>()).add(b));
   }
 
   /**
@@ -268,10 +269,7 @@ public final class Pinning {
       look = look.without(ParagraphTraits.LIST).with(ParagraphTraits.INDENT_START, indent);
     }
     return new Paragraph(
-        NodeId.fresh(),
-        look.with(ParagraphTraits.FIRST_LINE, 0.0),
-        p.endLook(),
-        p.slice(from, to));
+        NodeId.fresh(), look.with(ParagraphTraits.FIRST_LINE, 0.0), p.endLook(), p.slice(from, to));
   }
 
   private List<Piece> cut(Piece whole, Table t) {

@@ -42,9 +42,7 @@ final class AsFound {
 
   /** Where a block stood, if it is as it was. */
   Optional<SetBlock> of(Block b) {
-    return setting
-        .block(b.id())
-        .filter(s -> known.computeIfAbsent(b, x -> same(s.as(), x)));
+    return setting.block(b.id()).filter(s -> known.computeIfAbsent(b, x -> same(s.as(), x)));
   }
 
   private boolean same(Block was, Block is) {
@@ -92,10 +90,7 @@ final class AsFound {
             ? bare(was.look()).equals(bare(is.look()))
             : bare(setting.styles().paragraphLook(was.look()))
                     .equals(bare(styles.paragraphLook(is.look())))
-                && setting
-                    .styles()
-                    .textBase(was.look())
-                    .equals(styles.textBase(is.look()));
+                && setting.styles().textBase(was.look()).equals(styles.textBase(is.look()));
     return looks && runs(was).equals(runs(is));
   }
 

@@ -1,8 +1,5 @@
 package decant.layout.block;
 
-import java.util.Optional;
-import decant.model.SourceSetting;
-import decant.model.SetBlock;
 import decant.layout.block.TextUnits.Kind;
 import decant.layout.block.TextUnits.Unit;
 import decant.layout.item.Area;
@@ -24,6 +21,8 @@ import decant.model.Inline;
 import decant.model.KeptBlock;
 import decant.model.NodeId;
 import decant.model.Paragraph;
+import decant.model.SetBlock;
+import decant.model.SourceSetting;
 import decant.model.Story;
 import decant.model.Table;
 import decant.model.look.Look;
@@ -33,6 +32,7 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 
 /**
  * Sets blocks to widths and remembers the results for as long as the block, its width and all else

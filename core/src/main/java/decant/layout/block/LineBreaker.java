@@ -1,7 +1,5 @@
 package decant.layout.block;
 
-import decant.model.SetLine;
-import decant.model.SetBlock;
 import com.ibm.icu.text.BreakIterator;
 import decant.layout.block.TextUnits.Kind;
 import decant.layout.block.TextUnits.Unit;
@@ -14,6 +12,8 @@ import decant.layout.item.TextStyle;
 import decant.layout.label.FieldValues;
 import decant.layout.label.Styles;
 import decant.model.Paragraph;
+import decant.model.SetBlock;
+import decant.model.SetLine;
 import decant.model.look.ListDefinition;
 import decant.model.look.ParagraphTraits.TabStop;
 import decant.model.look.Typesetting;

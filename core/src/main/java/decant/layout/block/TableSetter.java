@@ -1,7 +1,5 @@
 package decant.layout.block;
 
-import decant.model.SetLine;
-import decant.model.SetBlock;
 import decant.layout.item.Area;
 import decant.layout.item.Fragment;
 import decant.layout.item.TableEdges;
@@ -10,6 +8,8 @@ import decant.layout.label.Styles;
 import decant.model.Block;
 import decant.model.Cell;
 import decant.model.Paragraph;
+import decant.model.SetBlock;
+import decant.model.SetLine;
 import decant.model.Table;
 import decant.model.look.Insets;
 import decant.model.look.Look;

@@ -1,9 +1,9 @@
 package decant.layout.pages;
 
-import decant.layout.item.TableLayout;
 import decant.layout.block.BlockLayouter;
 import decant.layout.item.BlockLayout;
 import decant.layout.item.ParagraphLayout;
+import decant.layout.item.TableLayout;
 import decant.model.NodeId;
 import decant.model.SetBlock;
 import decant.model.SetLine;
@@ -87,8 +87,7 @@ final class FoundPlaces {
   private boolean begins(SetBlock b, int part) {
     return part == 0
         ? b.before().isEmpty()
-        : part < b.lines().size()
-            && b.lines().get(part).page() > b.lines().get(part - 1).page();
+        : part < b.lines().size() && b.lines().get(part).page() > b.lines().get(part - 1).page();
   }
 
   /**
@@ -114,8 +113,7 @@ final class FoundPlaces {
       page = at;
       shift = 0;
       whole = as;
-    } else if (at == page
-        && (part > 0 || b.before().isPresent() && b.before().equals(last))) {
+    } else if (at == page && (part > 0 || b.before().isPresent() && b.before().equals(last))) {
       whole &= as;
     } else {
       whole = false;
@@ -148,9 +146,7 @@ final class FoundPlaces {
       return;
     }
     SetBlock b = known.get();
-    boolean asLines =
-        l.parts() == b.lines().size()
-            && setter.asFound(l.source()).isPresent();
+    boolean asLines = l.parts() == b.lines().size() && setter.asFound(l.source()).isPresent();
     if (!asLines && from == 0) {
       double grown = l.height() - (b.bottom() - b.top());
       if (Math.abs(grown) > SAME && !(setter.asFound(l.source()).isPresent() && grown < 0)) {
@@ -183,8 +179,7 @@ final class FoundPlaces {
   private static boolean follows(SetBlock b, int k, boolean columns) {
     SetLine line = b.lines().get(k);
     SetLine before = b.lines().get(k - 1);
-    return line.page() == before.page()
-        && (!columns || line.baseline() > before.baseline() - SAME);
+    return line.page() == before.page() && (!columns || line.baseline() > before.baseline() - SAME);
   }
 
   /** Whether a block that comes next began a page of the source. */

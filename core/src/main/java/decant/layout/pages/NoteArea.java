@@ -1,6 +1,5 @@
 package decant.layout.pages;
 
-import decant.model.SetBlock;
 import decant.layout.block.BlockLayouter;
 import decant.layout.item.BlockLayout;
 import decant.layout.item.Fragment;
@@ -10,6 +9,7 @@ import decant.layout.item.TableLayout;
 import decant.model.Block;
 import decant.model.Box;
 import decant.model.NodeId;
+import decant.model.SetBlock;
 import decant.model.Story;
 import java.util.ArrayDeque;
 import java.util.ArrayList;

@@ -1,6 +1,5 @@
 package decant.layout.pages;
 
-import java.util.Optional;
 import decant.layout.block.BlockLayouter;
 import decant.layout.item.Area;
 import decant.layout.item.BlockLayout;
@@ -18,6 +17,7 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 
 /**

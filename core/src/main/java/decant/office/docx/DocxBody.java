@@ -1,6 +1,5 @@
 package decant.office.docx;
 
-import decant.reading.TakenIn;
 import decant.model.Block;
 import decant.model.Finding;
 import decant.model.Inline;
@@ -28,6 +27,7 @@ import decant.office.xml.Element;
 import decant.office.xml.PackageFile;
 import decant.office.xml.XmlParts;
 import decant.reading.ReadProblem;
+import decant.reading.TakenIn;
 import decant.words.Words;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -370,9 +370,9 @@ final class DocxBody {
         case "w:tab" -> text("\t", look);
         case "w:ptab" -> alignmentTab(e, look);
         case "w:cr" -> text("\n", look);
-        case "w:lastRenderedPageBreak" -> 
-          shared.breaks.add(
-              new TakenIn.PageBreak(shared.breaks.size() + 1, new Position(id, length())));
+        case "w:lastRenderedPageBreak" ->
+            shared.breaks.add(
+                new TakenIn.PageBreak(shared.breaks.size() + 1, new Position(id, length())));
         case "w:br" -> {
           switch (e.attribute("w:type").orElse("textWrapping")) {
             case "page" -> text("\f", look);

@@ -208,9 +208,7 @@ public final class KeptPages implements Publication {
   @Override
   public Optional<Place> place(NodeId block) {
     SourcePlace at = places.get(block);
-    return at == null
-        ? Optional.empty()
-        : sheet(block).map(s -> new Place(s, at.box().y()));
+    return at == null ? Optional.empty() : sheet(block).map(s -> new Place(s, at.box().y()));
   }
 
   @Override

@@ -1,6 +1,5 @@
 package decant.pdf.read;
 
-import decant.pdf.read.document.DrawnShapes;
 import decant.model.Box;
 import decant.model.Document;
 import decant.model.Finding;
@@ -19,6 +18,7 @@ import decant.pdf.read.detected.Detected;
 import decant.pdf.read.detected.DetectedNote;
 import decant.pdf.read.detected.Region;
 import decant.pdf.read.document.DocumentMaker;
+import decant.pdf.read.document.DrawnShapes;
 import decant.pdf.read.document.LiveContents;
 import decant.pdf.read.drawings.DetectedDrawings;
 import decant.pdf.read.drawings.DrawingCutter;
@@ -199,7 +199,8 @@ public final class PdfReader {
     d = maker.withSetting(shapes.document());
     FontBook book = ReadingFonts.of(brought.fonts());
     var read =
-        new ConversionReport.Read(pages, lines, drawn.left(), running, found, d, maker.places(), shapes.taken());
+        new ConversionReport.Read(
+            pages, lines, drawn.left(), running, found, d, maker.places(), shapes.taken());
     new ConversionReport(pdf, new FontDoubts(fonts, book, brought.withheld()), book, read)
         .findings().stream()
             .filter(f ->

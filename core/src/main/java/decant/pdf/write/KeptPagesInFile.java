@@ -1,10 +1,9 @@
 package decant.pdf.write;
 
-import org.apache.pdfbox.cos.COSNull;
-import decant.picture.KeptPdf;
 import decant.pdf.file.FilePart;
 import decant.pdf.file.PdfFile;
 import decant.pdf.kept.KeptPages;
+import decant.picture.KeptPdf;
 import decant.publication.KeptPage;
 import decant.reading.SafeLinks;
 import java.io.Closeable;
@@ -19,6 +18,7 @@ import org.apache.pdfbox.cos.COSArray;
 import org.apache.pdfbox.cos.COSBase;
 import org.apache.pdfbox.cos.COSDictionary;
 import org.apache.pdfbox.cos.COSName;
+import org.apache.pdfbox.cos.COSNull;
 import org.apache.pdfbox.cos.COSObject;
 import org.apache.pdfbox.cos.COSString;
 import org.apache.pdfbox.pdmodel.PDDocument;

@@ -1,7 +1,5 @@
 package decant.pdf.write;
 
-import java.util.stream.Collectors;
-import java.util.Objects;
 import decant.layout.item.Item;
 import decant.model.Box;
 import decant.model.NodeId;
@@ -37,11 +35,13 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.function.BooleanSupplier;
 import java.util.function.Function;
 import java.util.function.IntConsumer;
+import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import org.apache.pdfbox.cos.COSArray;
 import org.apache.pdfbox.cos.COSBoolean;
@@ -158,7 +158,8 @@ public final class PdfWriter {
         pages.stream()
             .map(publication::kept)
             .flatMap(Optional::stream)
-            .collect(Collectors.groupingBy(KeptPage::source, LinkedHashMap::new, Collectors.toList()));
+            .collect(
+                Collectors.groupingBy(KeptPage::source, LinkedHashMap::new, Collectors.toList()));
     for (var e : asTheyAre.entrySet()) {
       keptPages.put(e.getKey(), new KeptPagesInFile(e.getValue(), file));
     }

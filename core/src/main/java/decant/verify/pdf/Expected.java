@@ -1,8 +1,5 @@
 package decant.verify.pdf;
 
-import org.apache.pdfbox.pdmodel.PDDocument;
-import java.util.stream.IntStream;
-import java.util.HashSet;
 import decant.layout.item.Item;
 import decant.model.Box;
 import decant.model.Inline;
@@ -25,12 +22,15 @@ import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.IntStream;
+import org.apache.pdfbox.pdmodel.PDDocument;
 
 /** What a file must have, worked out from the pages and the choices alone. */
 final class Expected {
@@ -303,9 +303,7 @@ final class Expected {
 
   /** From the lower edge of the page. On one that is turned it is left open. */
   private double height(Publication.Place p) {
-    return publication.kept(p.page()).isPresent() && turned(p)
-        ? 0
-        : p.page().height() - p.top();
+    return publication.kept(p.page()).isPresent() && turned(p) ? 0 : p.page().height() - p.top();
   }
 
   private boolean turned(Publication.Place p) {

@@ -1,17 +1,17 @@
 package decant.verify.pdf;
 
-import org.apache.pdfbox.cos.COSDictionary;
-import java.util.IdentityHashMap;
-import java.util.Collections;
-import java.util.Set;
-import java.io.IOException;
 import decant.verify.Check;
 import decant.words.Words;
+import java.io.IOException;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.HashMap;
+import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import org.apache.pdfbox.cos.COSDictionary;
 import org.apache.pdfbox.cos.COSName;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.interactive.annotation.PDAnnotationWidget;
@@ -44,9 +44,7 @@ final class FieldCheck {
             f.getWidgets().stream().filter(w -> made.contains(w.getCOSObject())).toList();
         widgets += here.size();
         if (f instanceof PDButton) {
-          here.stream()
-              .filter(FieldCheck::isOn)
-              .forEach(w -> on.add(f.getFullyQualifiedName()));
+          here.stream().filter(FieldCheck::isOn).forEach(w -> on.add(f.getFullyQualifiedName()));
         } else {
           texts
               .computeIfAbsent(f.getFullyQualifiedName(), k -> new ArrayList<>())

@@ -1,15 +1,15 @@
 package decant.verify.pdf;
 
-import java.util.LinkedHashMap;
-import decant.picture.KeptPdf;
 import decant.pdf.choices.PdfChoices;
 import decant.pdf.content.ReadPage;
+import decant.picture.KeptPdf;
 import decant.publication.KeptPage;
 import decant.publication.Publication;
 import decant.verify.Check;
 import decant.words.Words;
 import java.io.IOException;
 import java.util.Arrays;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
@@ -54,9 +54,7 @@ final class KeptCheck {
       publication
           .kept(publication.pages().get(choices.pages().get(k)))
           .ifPresent(p ->
-              pages
-                  .computeIfAbsent(p.source(), s -> new LinkedHashMap<>())
-                  .put(inFile, p.index()));
+              pages.computeIfAbsent(p.source(), s -> new LinkedHashMap<>()).put(inFile, p.index()));
     }
     int all = 0;
     for (var e : pages.entrySet()) {

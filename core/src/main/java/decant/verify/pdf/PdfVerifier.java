@@ -1,6 +1,5 @@
 package decant.verify.pdf;
 
-import org.apache.pdfbox.cos.COSNumber;
 import decant.model.AttachedFile;
 import decant.model.Box;
 import decant.pdf.choices.PdfChoices;
@@ -21,6 +20,7 @@ import java.util.Optional;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.cos.COSArray;
 import org.apache.pdfbox.cos.COSName;
+import org.apache.pdfbox.cos.COSNumber;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDDocumentInformation;
 import org.apache.pdfbox.pdmodel.common.filespecification.PDComplexFileSpecification;

@@ -1,10 +1,10 @@
 package decant.verify.pdf;
 
-import java.util.List;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.OutputStream;
 import java.util.HashSet;
+import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import org.apache.pdfbox.cos.COSBase;

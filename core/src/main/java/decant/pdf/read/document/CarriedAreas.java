@@ -1,6 +1,5 @@
 package decant.pdf.read.document;
 
-import decant.pdf.read.detected.Ruling;
 import decant.model.Box;
 import decant.model.Document;
 import decant.model.Finding;
@@ -9,6 +8,7 @@ import decant.model.Paragraph;
 import decant.model.look.Colour;
 import decant.model.look.ParagraphTraits;
 import decant.pdf.read.detected.Detected;
+import decant.pdf.read.detected.Ruling;
 import decant.pdf.read.page.Decor;
 import decant.pdf.read.page.Glyph;
 import decant.pdf.read.page.ScannedPage;
@@ -127,17 +127,12 @@ public final class CarriedAreas {
     public boolean carries(Box box) {
       double x = box.x() + box.width() / 2;
       double y = box.y() + box.height() / 2;
-      boolean line =
-          Math.min(box.width(), box.height()) < DocumentThresholds.DrawnShapes.LINE;
+      boolean line = Math.min(box.width(), box.height()) < DocumentThresholds.DrawnShapes.LINE;
       return within.stream().anyMatch(b -> b.contains(x, y))
           || line && ruled.stream().anyMatch(b -> b.contains(x, y))
           || about.stream()
               .anyMatch(
-                  b ->
-                      y >= b.y()
-                          && y <= b.bottom()
-                          && b.x() < box.right()
-                          && b.right() > box.x());
+                  b -> y >= b.y() && y <= b.bottom() && b.x() < box.right() && b.right() > box.x());
     }
   }
 }

@@ -1,11 +1,5 @@
 package decant.pdf.read.document;
 
-import decant.model.Story;
-import decant.model.SourceSetting;
-import decant.model.SetBlock;
-import decant.model.Table;
-import decant.model.Position;
-import decant.reading.TakenIn;
 import decant.model.Block;
 import decant.model.Document;
 import decant.model.Finding;
@@ -15,7 +9,12 @@ import decant.model.NodeId;
 import decant.model.PageNumbers;
 import decant.model.PageSetup;
 import decant.model.Paragraph;
+import decant.model.Position;
 import decant.model.Section;
+import decant.model.SetBlock;
+import decant.model.SourceSetting;
+import decant.model.Story;
+import decant.model.Table;
 import decant.model.look.ListDefinition;
 import decant.model.look.Look;
 import decant.model.look.ParagraphTraits;
@@ -34,6 +33,7 @@ import decant.pdf.read.page.Glyph;
 import decant.pdf.read.page.LookMaker;
 import decant.pdf.read.page.ScannedPage;
 import decant.pdf.read.page.TextLine;
+import decant.reading.TakenIn;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.IdentityHashMap;
@@ -105,17 +105,15 @@ public final class DocumentMaker {
   /** A document that was made here, with where its blocks and their lines stood. */
   public Document withSetting(Document d) {
     Map<NodeId, SetBlock> blocks = new LinkedHashMap<>();
-    setting
-        .blocks()
-        .forEach((id, b) -> d.block(id).ifPresent(now -> blocks.put(id, b.as(now))));
+    setting.blocks().forEach((id, b) -> d.block(id).ifPresent(now -> blocks.put(id, b.as(now))));
     Map<NodeId, Story> stories = new LinkedHashMap<>();
     for (Section s : d.sections()) {
       s.running().values().forEach(r -> stories.put(r.id(), r));
     }
     runningLines
         .values()
-        .forEach(lines ->
-            lines.forEach(p -> setting.of(p.id()).ifPresent(b -> blocks.put(p.id(), b))));
+        .forEach(
+            lines -> lines.forEach(p -> setting.of(p.id()).ifPresent(b -> blocks.put(p.id(), b))));
     return d.withSetting(
         new SourceSetting(
             d.styles(), blocks, new SourceSetting.Running(pages.size(), runningLines, stories)));

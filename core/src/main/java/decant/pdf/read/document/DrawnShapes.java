@@ -1,7 +1,5 @@
 package decant.pdf.read.document;
 
-import decant.model.Story;
-import java.util.Objects;
 import decant.model.Block;
 import decant.model.Box;
 import decant.model.Document;
@@ -10,6 +8,7 @@ import decant.model.Inline;
 import decant.model.NodeId;
 import decant.model.Paragraph;
 import decant.model.Section;
+import decant.model.Story;
 import decant.model.look.Colour;
 import decant.model.look.Insets;
 import decant.model.look.Look;
@@ -23,6 +22,7 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 
 /**
@@ -34,6 +34,7 @@ public final class DrawnShapes {
   private final Map<NodeId, Finding.SourcePlace> places;
   private final Map<Integer, List<Paragraph>> paragraphs = new HashMap<>();
   private final Map<NodeId, List<Inline>> anchored = new HashMap<>();
+
   /** The upper note of each page. */
   private final Map<Integer, Box> notes = new HashMap<>();
 
@@ -123,9 +124,7 @@ public final class DrawnShapes {
     var out = new ArrayList<Painted>();
     for (Painted s : page.shapes()) {
       boolean covers =
-          !s.shows()
-              && s.fill().isPresent()
-              && out.stream().anyMatch(o -> meet(o.box(), s.box()));
+          !s.shows() && s.fill().isPresent() && out.stream().anyMatch(o -> meet(o.box(), s.box()));
       boolean drawable = !s.free() && (s.shows() || covers);
       if (drawable && !carried.carries(s.box())) {
         out.add(s);

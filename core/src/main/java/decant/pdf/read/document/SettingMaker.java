@@ -1,19 +1,18 @@
 package decant.pdf.read.document;
 
-import decant.pdf.read.detected.DetectedNote;
-import decant.model.look.TableTraits;
-import decant.model.look.Insets;
-import decant.model.Cell;
-import decant.model.Table;
-import java.util.function.DoubleUnaryOperator;
 import decant.model.Block;
 import decant.model.Box;
+import decant.model.Cell;
 import decant.model.NodeId;
 import decant.model.PageSetup;
 import decant.model.Paragraph;
 import decant.model.SetBlock;
 import decant.model.SetLine;
+import decant.model.Table;
+import decant.model.look.Insets;
+import decant.model.look.TableTraits;
 import decant.pdf.read.detected.Detected;
+import decant.pdf.read.detected.DetectedNote;
 import decant.pdf.read.lines.Dehyphenator;
 import decant.pdf.read.page.Directions;
 import decant.pdf.read.page.Glyph;
@@ -24,6 +23,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.DoubleUnaryOperator;
 import org.jspecify.annotations.Nullable;
 
 /** Notes where the lines and words of blocks stood. */
@@ -42,12 +42,12 @@ final class SettingMaker {
    *
    * @param floated how many places at its beginning are no text of these lines
    */
-  void lines(Paragraph p, Detected.Text t, Dehyphenator.Joined joined, int floated, PageSetup setup) {
+  void lines(
+      Paragraph p, Detected.Text t, Dehyphenator.Joined joined, int floated, PageSetup setup) {
     if (t.lines().stream().anyMatch(l -> Directions.lean(l) > 0)) {
       return;
     }
-    lines.put(
-        p.id(), linesOf(p.text(), t.lines(), joined, floated, x -> columnLeft(x, setup)));
+    lines.put(p.id(), linesOf(p.text(), t.lines(), joined, floated, x -> columnLeft(x, setup)));
   }
 
   /** Notes a line of a running text. */
@@ -61,11 +61,7 @@ final class SettingMaker {
   }
 
   private void single(
-      Paragraph p,
-      List<TextLine> of,
-      Dehyphenator.Joined joined,
-      int floated,
-      PageSetup setup) {
+      Paragraph p, List<TextLine> of, Dehyphenator.Joined joined, int floated, PageSetup setup) {
     if (of.stream().anyMatch(l -> Directions.lean(l) > 0)) {
       return;
     }
@@ -87,7 +83,11 @@ final class SettingMaker {
   }
 
   private static List<SetLine> linesOf(
-      String text, List<TextLine> found, Dehyphenator.Joined joined, int floated, DoubleUnaryOperator lefts) {
+      String text,
+      List<TextLine> found,
+      Dehyphenator.Joined joined,
+      int floated,
+      DoubleUnaryOperator lefts) {
     var out = new ArrayList<SetLine>();
     List<Glyph> glyphs = joined.glyphs();
     int at = floated;

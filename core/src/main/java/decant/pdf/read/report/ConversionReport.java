@@ -63,7 +63,8 @@ public final class ConversionReport {
     var out = new ArrayList<Finding>();
     out.addAll(fonts.of(read.pages()));
     out.addAll(PageDoubts.of(read.pages(), read.lines(), read.drawingsLeft()));
-    out.addAll(DrawnLosses.of(read.pages(), read.found(), read.document(), read.places(), read.shapes()));
+    out.addAll(
+        DrawnLosses.of(read.pages(), read.found(), read.document(), read.places(), read.shapes()));
     out.addAll(running());
     out.addAll(GlyphCoverage.of(read.document(), book));
     out.addAll(forms());

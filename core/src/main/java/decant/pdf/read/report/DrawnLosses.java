@@ -1,8 +1,5 @@
 package decant.pdf.read.report;
 
-import decant.pdf.read.document.CarriedAreas;
-import java.util.HashSet;
-import java.util.Set;
 import decant.model.Box;
 import decant.model.Document;
 import decant.model.Finding;
@@ -11,15 +8,18 @@ import decant.model.Finding.Severity;
 import decant.model.NodeId;
 import decant.model.look.Colour;
 import decant.pdf.read.detected.Detected;
+import decant.pdf.read.document.CarriedAreas;
 import decant.pdf.read.page.Glyph;
 import decant.pdf.read.page.Painted;
 import decant.pdf.read.page.RuledLine;
 import decant.pdf.read.page.ScannedPage;
 import decant.words.Words;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import org.jspecify.annotations.Nullable;
 
 /**
