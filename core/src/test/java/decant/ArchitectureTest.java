@@ -127,6 +127,7 @@ class ArchitectureTest {
             "pdf.write",
             "pdf.write.fonts",
             "verify"));
+    out.put("pin", and(and(content, layout), "publication", "reading", "picture", "paint"));
     out.put("recipe", and(published, "io", "reading", "format", "pdf.choices", "pdf.file"));
     out.put(
         "preview",

@@ -1,7 +1,6 @@
 package decant.layout;
 
 import decant.layout.item.Fragment;
-import decant.layout.item.ParagraphLayout;
 import decant.layout.label.Context;
 import decant.layout.label.FieldValues;
 import decant.layout.label.Flow;
@@ -17,11 +16,9 @@ import decant.model.Metadata;
 import decant.model.NodeId;
 import decant.model.Outline;
 import decant.model.PageSetup;
-import decant.model.Paragraph;
 import decant.model.Pinned;
 import decant.model.Position;
 import decant.model.Section;
-import decant.model.SourceSetting;
 import decant.model.Story;
 import decant.model.look.ListDefinition.NumberFormat;
 import decant.model.look.Media;
@@ -37,7 +34,6 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Objects;
 import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
 
@@ -190,95 +186,7 @@ public final class Layout implements Publication {
 
   /** Header and footer of a page. */
   public List<Fragment> running(Page page) {
-    return running.computeIfAbsent(page.number(), n -> setRunning(page));
-  }
-
-  private List<Fragment> setRunning(Page page) {
-    if (pinned(page).isPresent()) {
-      return List.of();
-    }
-    Section s = document.sections().get(page.section());
-    PageSetup setup = page.setup();
-    FieldValues fields = fieldsOf(page);
-    var out = new ArrayList<Fragment>();
-    SourceSetting.Running found = document.setting().running();
-    boolean asFound =
-        page.start().found() == page.number() - 1
-            && pages.size() == found.pages()
-            && found.lines().containsKey(page.start().found())
-            && found.unchanged(s);
-    if (asFound) {
-      for (Paragraph line : Objects.requireNonNull(found.lines().get(page.start().found()))) {
-        out.addAll(lineAsFound(line, setup, fields));
-      }
-      return out;
-    }
-    s.runningFor(true, page.firstOfSection(), page.shown())
-        .ifPresent(h -> {
-          for (Fragment f : runningTexts.set(h, setup, setup.margins().header(), fields)) {
-            out.add(f.moved(setup.margins().left(), setup.margins().header()));
-          }
-        });
-    s.runningFor(false, page.firstOfSection(), page.shown())
-        .ifPresent(f -> {
-          // How high it is does not follow from where it stands, but what floats in it does.
-          double height = Fragment.lowest(runningTexts.set(f, setup, 0, fields));
-          double top = setup.height() - setup.margins().footer() - height;
-          for (Fragment part : runningTexts.set(f, setup, top, fields)) {
-            out.add(part.moved(setup.margins().left(), top));
-          }
-        });
-    return out;
-  }
-
-  /** A line of a running text where the source had it. */
-  private List<Fragment> lineAsFound(Paragraph line, PageSetup setup, FieldValues fields) {
-    var story = new Story(line.id(), Story.Kind.RUNNING, List.of(line));
-    var out = new ArrayList<Fragment>();
-    for (Fragment f : runningTexts.set(story, setup, 0, fields)) {
-      double baseline =
-          document.setting().block(line.id()).map(b -> b.lines().getFirst().baseline()).orElse(0.0);
-      double own = f instanceof Fragment.Lines l ? l.layout().lines().getFirst().baseline() : 0;
-      out.add(f.moved(setup.margins().left(), baseline - own - f.y()));
-    }
-    return out;
-  }
-
-  private FieldValues fieldsOf(Page page) {
-    return new FieldValues(
-        page.shown(),
-        document.sections().get(page.section()).page().numbers().format(),
-        pages.size(),
-        document.metadata().title(),
-        Map.of(),
-        Map.of(),
-        style -> styledText(page, style));
-  }
-
-  /** The first text on the page in a named style, or else the last before it (§17.16.5.59). */
-  private String styledText(Page page, String style) {
-    for (Fragment f : page.body()) {
-      if (f instanceof Fragment.Lines l && l.from() == 0 && isIn(l.layout(), style)) {
-        return plain(l.layout());
-      }
-    }
-    for (int k = page.number() - 2; k >= 0; k--) {
-      List<Fragment> body = pages.get(k).body();
-      for (int j = body.size() - 1; j >= 0; j--) {
-        if (body.get(j) instanceof Fragment.Lines l && isIn(l.layout(), style)) {
-          return plain(l.layout());
-        }
-      }
-    }
-    return "";
-  }
-
-  private static boolean isIn(ParagraphLayout p, String style) {
-    return p.style().style().equals(style) && !p.source().inlines().isEmpty();
-  }
-
-  private static String plain(ParagraphLayout p) {
-    return p.source().text().replace(Inline.OBJECT, ' ').replaceAll("\\s+", " ").strip();
+    return running.computeIfAbsent(page.number(), n -> new RunningOfPage(this, runningTexts, page).set());
   }
 
   /** The pages that bookmarks stand on, as they are shown there. */

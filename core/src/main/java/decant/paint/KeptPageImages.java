@@ -1,6 +1,5 @@
 package decant.paint;
 
-import decant.picture.KeptPdf;
 import decant.picture.StandInFonts;
 import decant.publication.KeptPage;
 import decant.work.Faults;

@@ -74,14 +74,14 @@ final class LineBreaker {
         was.filter(w -> Math.abs(w.width() - frame.width()) < SAME_WIDTH)
             .map(SetBlock::lines)
             .orElse(List.of());
-    return lines.isEmpty() ? setting.run() : setting.asFound(lines);
+    return lines.isEmpty()
+        ? setting.run()
+        : new AsFoundLines(setting.units, setting.text, texts, setting.placer, setting.label)
+            .set(p, style, frame.width(), lines);
   }
 
   /** Columns whose widths differ by less, in points, are the same. */
   private static final double SAME_WIDTH = 1;
-
-  /** Spaces are not pressed together to less, in points. */
-  private static final double LEAST_SPACE = 0.4;
 
   /** The setting of one paragraph. */
   private final class Setting {
@@ -147,92 +147,6 @@ final class LineBreaker {
             Line.Ends.NOTHING);
       }
       return new ParagraphLayout(p, style, frame.width(), lines);
-    }
-
-    /** Sets the lines that the source had, each word where it stood. */
-    ParagraphLayout asFound(List<SetLine> found) {
-      int first = 0;
-      for (int l = 0; l < found.size() && first < units.size(); l++) {
-        SetLine line = found.get(l);
-        int limit = l + 1 < found.size() ? found.get(l + 1).from() : text.length();
-        int end = first;
-        while (end < units.size() && units.get(end).from() < limit) {
-          Unit u = units.get(end);
-          if (u.to() > limit && u.kind() == Kind.WORD) {
-            boolean hyphen = l + 1 < found.size() && found.get(l + 1).divided();
-            units.set(end, texts.part(u, text, u.from(), limit, true, hyphen));
-            units.add(end + 1, texts.part(u, text, limit, u.to(), u.breakAfter(), u.hyphen()));
-          }
-          end++;
-        }
-        if (l + 1 == found.size()) {
-          end = units.size();
-        }
-        if (end > first) {
-          emit(line, l == 0 ? line : found.get(l - 1), first, end);
-          first = end;
-        }
-      }
-      return new ParagraphLayout(p, style, frame.width(), lines);
-    }
-
-    private void emit(SetLine line, SetLine before, int first, int end) {
-      double start = line.xs().length == 0 ? lineStart(new Lane(0, 0, top)) : line.xs()[0];
-      for (int k = first;
-          k < end && line.words().length > 0 && units.get(k).to() <= line.words()[0];
-          k++) {
-        start -= units.get(k).width(); // the label of a note
-      }
-      List<Unit> here = units.subList(first, end);
-      if (here.getLast().hyphen() && end < units.size()) {
-        here = new ArrayList<>(here);
-        here.add(texts.hyphenAfter(here.getLast()));
-      }
-      double[] widths = asFound(line, here, start);
-      boolean goesOn = !lines.isEmpty() && line.page() == before.page();
-      double under = goesOn ? lines.getLast().top() + lines.getLast().baseline() : 0;
-      int to = end == units.size() ? text.length() : units.get(end - 1).to();
-      Line placed =
-          placer.set(
-              new LinePlacer.Given(
-                  here,
-                  widths,
-                  start,
-                  new Lane(0, 0, top),
-                  lines.isEmpty() ? label : Optional.empty(),
-                  top,
-                  units.get(first).from(),
-                  to,
-                  true,
-                  false,
-                  Line.Ends.NOTHING));
-      lines.add(
-          goesOn
-              ? placed.at(under + line.baseline() - before.baseline() - placed.baseline())
-              : placed);
-      top = lines.getLast().bottom();
-    }
-
-    /** Widths by which each word begins where it stood: the space before it gives or takes. */
-    private double[] asFound(SetLine line, List<Unit> here, double start) {
-      double[] widths = new double[here.size()];
-      double x = start;
-      int w = 0;
-      for (int k = 0; k < widths.length; k++) {
-        Unit u = here.get(k);
-        while (w < line.words().length && line.words()[w] < u.from()) {
-          w++;
-        }
-        if (w < line.words().length && line.words()[w] == u.from() && k > 0) {
-          boolean gap = here.get(k - 1).isSpace() || here.get(k - 1).kind() == Kind.TAB;
-          double by = gap ? Math.max(line.xs()[w] - x, LEAST_SPACE - widths[k - 1]) : 0;
-          widths[k - 1] += by;
-          x += by;
-        }
-        widths[k] = u.kind() == Kind.TAB ? LEAST_SPACE : u.width();
-        x += widths[k];
-      }
-      return widths;
     }
 
     /** Where the text of the next line starts, from the left edge of the block. */

@@ -3,7 +3,7 @@ package decant.pdf.write;
 import decant.pdf.file.FilePart;
 import decant.pdf.file.PdfFile;
 import decant.pdf.kept.KeptPages;
-import decant.picture.KeptPdf;
+import decant.paint.KeptPdf;
 import decant.publication.KeptPage;
 import decant.reading.SafeLinks;
 import java.io.Closeable;

@@ -2,7 +2,7 @@ package decant.verify.pdf;
 
 import decant.pdf.choices.PdfChoices;
 import decant.pdf.content.ReadPage;
-import decant.picture.KeptPdf;
+import decant.paint.KeptPdf;
 import decant.publication.KeptPage;
 import decant.publication.Publication;
 import decant.verify.Check;

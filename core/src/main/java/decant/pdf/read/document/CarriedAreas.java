@@ -1,5 +1,6 @@
 package decant.pdf.read.document;
 
+import decant.pdf.read.page.TextLine;
 import decant.model.Box;
 import decant.model.Document;
 import decant.model.Finding;
@@ -41,7 +42,7 @@ public final class CarriedAreas {
       List<Detected> found, Document document, Map<NodeId, Finding.SourcePlace> places) {
     for (Detected d : found) {
       switch (d) {
-        case Detected.Text t -> {}
+        case Detected.Text t -> t.lines().forEach(this::blanks);
         case Detected.Figure f ->
             carry(f.page(), f.box(), DocumentThresholds.CarriedAreas.ABOUT_TABLE);
         case Detected.Grid g -> {
@@ -59,6 +60,19 @@ public final class CarriedAreas {
         frames.computeIfAbsent(at.page(), k -> new ArrayList<>()).add(grown(at.box(), about));
       }
     });
+  }
+
+  /** Lines to write on have become letters. */
+  private void blanks(TextLine line) {
+    for (Glyph g : line.glyphs()) {
+      if (g.text().equals("_")) {
+        frames.computeIfAbsent(line.page(), k -> new ArrayList<>()).add(about(g));
+      }
+    }
+  }
+
+  private static Box about(Glyph g) {
+    return new Box(g.x() - 1, g.baseline() - g.size(), g.width() + 2, 1.4 * g.size());
   }
 
   private static boolean isFramed(Paragraph p) {
@@ -106,7 +120,7 @@ public final class CarriedAreas {
     for (Glyph g : page.glyphs()) {
       Decor d = g.ink().decor();
       if (d != Decor.NONE && g.quarter() == 0) {
-        about.add(new Box(g.x() - 1, g.baseline() - g.size(), g.width() + 2, 1.4 * g.size()));
+        about.add(about(g));
       }
     }
     return new On(
@@ -123,11 +137,16 @@ public final class CarriedAreas {
    * @param about what is as high as they are, and beside or under them, is carried
    */
   public record On(List<Box> within, List<Box> ruled, List<Box> about) {
-    /** Whether a line or area is part of something that was taken in. */
-    public boolean carries(Box box) {
+    /**
+     * Whether a line or area is part of something that was taken in.
+     *
+     * @param filled whether it is more than an outline
+     */
+    public boolean carries(Box box, boolean filled) {
       double x = box.x() + box.width() / 2;
       double y = box.y() + box.height() / 2;
-      boolean line = Math.min(box.width(), box.height()) < DocumentThresholds.DrawnShapes.LINE;
+      boolean line =
+          !filled || Math.min(box.width(), box.height()) < DocumentThresholds.DrawnShapes.LINE;
       return within.stream().anyMatch(b -> b.contains(x, y))
           || line && ruled.stream().anyMatch(b -> b.contains(x, y))
           || about.stream()

@@ -126,7 +126,7 @@ public final class DrawnShapes {
       boolean covers =
           !s.shows() && s.fill().isPresent() && out.stream().anyMatch(o -> meet(o.box(), s.box()));
       boolean drawable = !s.free() && (s.shows() || covers);
-      if (drawable && !carried.carries(s.box())) {
+      if (drawable && !carried.carries(s.box(), s.fill().isPresent())) {
         out.add(s);
       }
     }

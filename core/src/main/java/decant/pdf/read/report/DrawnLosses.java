@@ -72,7 +72,7 @@ final class DrawnLosses {
       double ink =
           Math.max(box.width(), box.height())
               * Math.max(Math.min(box.width(), box.height()), ReportThresholds.DrawnLosses.HAIR);
-      tally.add(box, ink, areas.carries(box) || isShape(box, taken));
+      tally.add(box, ink, areas.carries(box, true) || isShape(box, taken));
     }
     double whole = page.width() * page.height();
     for (Painted s : page.shapes()) {
@@ -80,7 +80,7 @@ final class DrawnLosses {
       if (ink <= 0) {
         continue;
       }
-      tally.add(s.box(), ink, areas.carries(s.box()) || taken.contains(s.box()));
+      tally.add(s.box(), ink, areas.carries(s.box(), s.fill().isPresent()) || taken.contains(s.box()));
     }
     boolean much =
         tally.lost > ReportThresholds.DrawnLosses.MUCH * (tally.lost + tally.shown)

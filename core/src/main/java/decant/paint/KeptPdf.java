@@ -1,4 +1,4 @@
-package decant.picture;
+package decant.paint;
 
 import decant.publication.KeptPage;
 import java.io.IOException;

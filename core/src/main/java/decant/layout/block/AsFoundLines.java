@@ -1,0 +1,136 @@
+package decant.layout.block;
+
+import decant.layout.block.TextUnits.Kind;
+import decant.layout.block.TextUnits.Unit;
+import decant.layout.item.Exclusions.Lane;
+import decant.layout.item.Line;
+import decant.layout.item.ParagraphLayout;
+import decant.layout.item.ParagraphStyle;
+import decant.model.Paragraph;
+import decant.model.SetLine;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+
+/** Sets a paragraph in the lines that its source had, each word where it stood. */
+final class AsFoundLines {
+  /** Spaces are not pressed together to less, in points. */
+  private static final double LEAST_SPACE = 0.4;
+
+  private final List<Unit> units;
+  private final String text;
+  private final TextUnits texts;
+  private final LinePlacer placer;
+  private final Optional<Unit> label;
+  private final List<Line> lines = new ArrayList<>();
+
+  /**
+   * @param units of the paragraph; some are cut where a line ended within a word
+   * @param label of a list's item, if it is one
+   */
+  AsFoundLines(
+      List<Unit> units, String text, TextUnits texts, LinePlacer placer, Optional<Unit> label) {
+    this.units = units;
+    this.text = text;
+    this.texts = texts;
+    this.placer = placer;
+    this.label = label;
+  }
+
+  /**
+   * @param found at least one line
+   */
+  ParagraphLayout set(Paragraph p, ParagraphStyle style, double width, List<SetLine> found) {
+    int first = 0;
+    for (int l = 0; l < found.size(); l++) {
+      boolean last = l + 1 == found.size();
+      int end = last ? units.size() : endOf(first, found.get(l + 1));
+      line(found.get(l), found.get(Math.max(0, l - 1)), first, end);
+      first = end;
+    }
+    return new ParagraphLayout(p, style, width, lines);
+  }
+
+  /** The unit after those of a line; one that goes on in the next is cut. */
+  private int endOf(int first, SetLine next) {
+    int end = first;
+    while (end < units.size() && units.get(end).from() < next.from()) {
+      Unit u = units.get(end);
+      if (u.to() > next.from() && u.kind() == Kind.WORD) {
+        units.set(end, texts.part(u, text, u.from(), next.from(), true, next.divided()));
+        units.add(end + 1, texts.part(u, text, next.from(), u.to(), u.breakAfter(), u.hyphen()));
+      }
+      end++;
+    }
+    return end;
+  }
+
+  private void line(SetLine line, SetLine before, int first, int end) {
+    List<Unit> here = units.subList(first, end);
+    if (!here.isEmpty() && here.getLast().hyphen() && end < units.size()) {
+      here = new ArrayList<>(here);
+      here.add(texts.hyphenAfter(here.getLast()));
+    }
+    double start = start(line, here);
+    double top = lines.isEmpty() ? 0 : lines.getLast().bottom();
+    int from = first < units.size() ? units.get(first).from() : text.length();
+    int to = end == units.size() ? text.length() : units.get(end - 1).to();
+    Line placed =
+        placer.set(
+            new LinePlacer.Given(
+                here,
+                widths(line, here, start),
+                start,
+                new Lane(0, 0, top),
+                lines.isEmpty() ? label : Optional.empty(),
+                top,
+                from,
+                Math.max(from, to),
+                true,
+                false,
+                Line.Ends.NOTHING));
+    boolean goesOn = !lines.isEmpty() && line.page() == before.page();
+    double above = goesOn ? lines.getLast().top() + lines.getLast().baseline() : 0;
+    lines.add(
+        goesOn
+            ? placed.at(above + line.baseline() - before.baseline() - placed.baseline())
+            : placed);
+  }
+
+  /** Where a line starts: what stands before its first word, as the label of a note, too. */
+  private static double start(SetLine line, List<Unit> here) {
+    if (line.xs().length == 0) {
+      return 0;
+    }
+    double start = line.xs()[0];
+    for (Unit u : here) {
+      if (u.to() > line.words()[0]) {
+        break;
+      }
+      start -= u.width();
+    }
+    return start;
+  }
+
+  /** Widths by which each word begins where it stood: the space before it gives or takes. */
+  private static double[] widths(SetLine line, List<Unit> here, double start) {
+    double[] widths = new double[here.size()];
+    double x = start;
+    int w = 0;
+    for (int k = 0; k < widths.length; k++) {
+      Unit u = here.get(k);
+      while (w < line.words().length && line.words()[w] < u.from()) {
+        w++;
+      }
+      if (w < line.words().length && line.words()[w] == u.from() && k > 0) {
+        boolean gap = here.get(k - 1).isSpace() || here.get(k - 1).kind() == Kind.TAB;
+        double by = gap ? Math.max(line.xs()[w] - x, LEAST_SPACE - widths[k - 1]) : 0;
+        widths[k - 1] += by;
+        x += by;
+      }
+      widths[k] = u.kind() == Kind.TAB ? LEAST_SPACE : u.width();
+      x += widths[k];
+    }
+    return widths;
+  }
+}
