@@ -1,5 +1,6 @@
 package decant.cli;
 
+import decant.pin.PinnedPages;
 import decant.describe.Describer;
 import decant.format.Formats;
 import decant.format.Intake;
@@ -65,10 +66,12 @@ final class DescribeCommand implements Callable<Integer> {
     TakenIn taken = Intake.take(opening.request(file).by(deadline));
     if (Formats.hasPages(taken.origin().format())) {
       var places = taken.origin().places();
+      TakenIn judged = Judging.of(opening.request(file), taken, deadline);
       return Describer.describe(
           file.toString(),
-          taken,
+          taken.with(judged.findings()),
           taken.origin().pages(),
+          PinnedPages.numbers(judged.document()),
           id -> Optional.ofNullable(places.get(id)).map(Finding.SourcePlace::page).map(p -> p + 1));
     }
     Layout layout = Pages.of(taken.document(), deadline);
@@ -76,6 +79,7 @@ final class DescribeCommand implements Callable<Integer> {
         file.toString(),
         taken,
         layout.pages().size(),
+        List.of(),
         id -> layout.pagesOf(id).stream().findFirst().map(Page::number));
   }
 }

@@ -1,5 +1,6 @@
 package decant.cli;
 
+import decant.recipe.Plan;
 import decant.format.Format;
 import decant.format.Formats;
 import decant.format.Intake;
@@ -65,6 +66,8 @@ final class PublishCommand implements Callable<Integer> {
 
   /** Which pages of a PDF go out as they are. */
   enum PagesKept {
+    /** Those that its text does not bring over faithfully. */
+    auto,
     all,
     none
   }
@@ -106,9 +109,9 @@ final class PublishCommand implements Callable<Integer> {
 
   @Option(
       names = "--pages-kept",
-      paramLabel = "all|none",
+      paramLabel = "auto|all|none",
       descriptionKey = "publish-command.which-pages-are-kept")
-  private PagesKept pagesKept = PagesKept.none;
+  private PagesKept pagesKept = PagesKept.auto;
 
   @Option(names = "--overwrite", descriptionKey = "publish-command.writes-over-files-that-are")
   private boolean overwrite;
@@ -213,7 +216,7 @@ final class PublishCommand implements Callable<Integer> {
       Path file, Recipe chosen, boolean intoFolder, Passwords passwords, Untouchable untouchable)
       throws ReadProblem, WriteProblem, PublishProblem, IOException {
     Deadline deadline = each.begin(file);
-    TakenIn taken = Intake.take(opening.request(file).by(deadline));
+    TakenIn taken = pinned(Intake.take(opening.request(file).by(deadline)), file, chosen, deadline);
     Optional<KeptPages> kept = kept(file, taken);
     tellLosses(
         file, kept.isPresent() ? ofKept(taken.findings()) : taken.findings(), chosen.active());
@@ -254,9 +257,20 @@ final class PublishCommand implements Callable<Integer> {
     }
   }
 
+  /** What was taken in with those pages pinned that are not faithful, if that is asked for. */
+  private TakenIn pinned(TakenIn taken, Path file, Recipe recipe, Deadline deadline)
+      throws ReadProblem, IOException {
+    if (pagesKept != PagesKept.auto
+        || !taken.origin().format().equals(Formats.pages().id())
+        || Plan.meetsStandard(recipe)) {
+      return taken;
+    }
+    return Judging.of(opening.request(file), taken, deadline);
+  }
+
   /** All pages of a PDF as they are, if that is asked for. */
   private Optional<KeptPages> kept(Path file, TakenIn taken) throws PublishProblem, IOException {
-    if (pagesKept == PagesKept.none) {
+    if (pagesKept != PagesKept.all) {
       return Optional.empty();
     }
     if (!taken.origin().format().equals(Formats.pages().id())) {

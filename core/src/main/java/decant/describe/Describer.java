@@ -33,7 +33,7 @@ import java.util.function.Function;
 
 /**
  * Writes what a file was taken for. The shape is a contract: {@code file, format, pages, title,
- * properties, blocks, running, fonts, findings}; pages count from 1.
+ * properties, blocks, pinned, running, fonts, findings}; pages count from 1.
  */
 public final class Describer {
   private static final ObjectMapper JSON = new ObjectMapper();
@@ -50,10 +50,15 @@ public final class Describer {
   /**
    * One line of JSON for a file.
    *
+   * @param pinned the pages of the file, from 1, that stay as they were
    * @param pageOf the page, from 1, that a block begins on
    */
   public static String describe(
-      String file, TakenIn taken, int pages, Function<NodeId, Optional<Integer>> pageOf) {
+      String file,
+      TakenIn taken,
+      int pages,
+      List<Integer> pinned,
+      Function<NodeId, Optional<Integer>> pageOf) {
     Document d = taken.document();
     ObjectNode root = JSON.createObjectNode();
     root.put("file", file)
@@ -66,6 +71,8 @@ public final class Describer {
     d.sections().forEach(s -> describer.blocks(s.blocks()));
     describer.notes();
     root.set("blocks", describer.blocks);
+    ArrayNode kept = root.putArray("pinned");
+    pinned.forEach(kept::add);
     running(d, root.putArray("running"));
     fonts(taken, root.putArray("fonts"));
     findings(taken, root.putArray("findings"));

@@ -45,7 +45,8 @@ public record Finding(
     ACTIVE_CONTENT("finding.active-content"),
     SOURCE_LOCKED("finding.source-locked"),
     SOURCE_LIMITED("finding.source-limited"),
-    RUNNING_TEXT_SET_APART("finding.running-text-set-apart");
+    RUNNING_TEXT_SET_APART("finding.running-text-set-apart"),
+    PAGE_PINNED("finding.page-pinned");
 
     private final String label;
 

@@ -162,7 +162,7 @@ public final class Publisher {
    * addresses as links if that is chosen; the same pages where neither changes anything.
    */
   public static Publication goingOut(Publication is, Active active, Addresses how) {
-    if (is.keepsPages()) {
+    if (is.keepsAll()) {
       return is; // they bring nothing that acts, and their words are not gone through
     }
     return switch (is.content()) {

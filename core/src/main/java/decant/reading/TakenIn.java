@@ -28,6 +28,11 @@ public record TakenIn(Content content, List<Finding> findings, Origin origin) {
     };
   }
 
+  /** This with other things to tell. */
+  public TakenIn with(List<Finding> others) {
+    return new TakenIn(content, others, origin);
+  }
+
   /** This with more to tell. */
   public TakenIn withFindings(List<Finding> more) {
     if (more.isEmpty()) {

@@ -81,6 +81,16 @@ public record Plan(List<Item> items) {
     return new Plan(named);
   }
 
+  /** Whether a recipe asks for a standard, which pages that stay as they were may not meet. */
+  public static boolean meetsStandard(Recipe recipe) {
+    return recipe.outputs().stream().anyMatch(o -> o instanceof Output.Pdf p && meetsStandard(p));
+  }
+
+  private static boolean meetsStandard(Output.Pdf o) {
+    Conformance asked = o.settings().conformance();
+    return asked.accessible() || asked.standard() != Conformance.Standard.NONE;
+  }
+
   private record Piece(List<Integer> pages, String number, String heading) {}
 
   private static List<Item> pdf(
@@ -92,8 +102,7 @@ public record Plan(List<Item> items) {
       LocalDate date)
       throws PublishProblem {
     Conformance asked = o.settings().conformance();
-    if (publication.keepsPages()
-        && (asked.accessible() || asked.standard() != Conformance.Standard.NONE)) {
+    if (publication.keepsPages() && meetsStandard(o)) {
       throw new PublishProblem(
           WORDS.say(
               "plan.kept-pages-meet-no-standard",

@@ -19,7 +19,7 @@ class DescriberTest {
 
   private static JsonNode describe(String name) throws IOException {
     TakenIn taken = Samples.demo(name);
-    String line = Describer.describe(name, taken, 3, id -> Optional.of(1));
+    String line = Describer.describe(name, taken, 3, java.util.List.of(2), id -> Optional.of(1));
     assertThat(line).doesNotContain("\n");
     return JSON.readTree(line);
   }

@@ -1,0 +1,29 @@
+package decant.cli;
+
+import decant.layout.Layout;
+import decant.pin.PinnedPages;
+import decant.publication.KeptPage;
+import decant.reading.ReadProblem;
+import decant.reading.ReadRequest;
+import decant.reading.TakenIn;
+import decant.work.Deadline;
+import java.io.IOException;
+
+/** Holds what was taken in from a PDF against its pages, and pins what is not faithful. */
+final class Judging {
+  private Judging() {}
+
+  /**
+   * @param request what the file was read by
+   * @throws ReadProblem if the pages cannot be laid out in time
+   */
+  static TakenIn of(ReadRequest request, TakenIn taken, Deadline deadline)
+      throws ReadProblem, IOException {
+    Layout layout = Pages.of(taken.document(), deadline);
+    return PinnedPages.judged(
+        new KeptPage.InFile(request.file(), request.password().orElse("")),
+        taken,
+        layout,
+        deadline::isOver);
+  }
+}

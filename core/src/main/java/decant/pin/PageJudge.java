@@ -1,0 +1,142 @@
+package decant.pin;
+
+import decant.layout.Layout;
+import decant.layout.pages.Page;
+import decant.model.Finding.SourcePlace;
+import decant.model.NodeId;
+import decant.paint.KeptPdf;
+import decant.paint.PagePainter;
+import decant.picture.StandInFonts;
+import decant.publication.KeptPage;
+import decant.reading.TakenIn;
+import decant.work.Faults;
+import java.io.IOException;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.concurrent.ConcurrentLinkedQueue;
+import java.util.concurrent.atomic.AtomicInteger;
+import java.util.function.BooleanSupplier;
+import java.util.stream.IntStream;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.pdmodel.PDPage;
+import org.apache.pdfbox.rendering.ImageType;
+import org.apache.pdfbox.rendering.PDFRenderer;
+
+/**
+ * Holds each page of a source against the page that it is published as: both are painted small, and
+ * their ink is compared by place and colour. Pages are paired by what stands on them, not by their
+ * numbers.
+ */
+public final class PageJudge {
+  static {
+    StandInFonts.use();
+  }
+
+  private final KeptPage.Source source;
+  private final TakenIn taken;
+  private final Layout layout;
+  private final PagePainter painter = new PagePainter();
+  private final BooleanSupplier interrupted;
+  private final AtomicInteger next = new AtomicInteger();
+  private final Collection<Judgement.Verdict> verdicts = new ConcurrentLinkedQueue<>();
+  private final Map<Integer, Integer> pairs;
+
+  private PageJudge(
+      KeptPage.Source source, TakenIn taken, Layout layout, BooleanSupplier interrupted) {
+    this.source = source;
+    this.taken = taken;
+    this.layout = layout;
+    this.interrupted = interrupted;
+    this.pairs = pairs(taken.origin().places(), layout);
+  }
+
+  /**
+   * Compares all pages, on as many processors as there are.
+   *
+   * @param layout of the document that was taken in, complete
+   * @param interrupted asked before each page; the rest is then left out
+   * @throws IOException if the source cannot be opened
+   */
+  public static Judgement judge(
+      KeptPage.Source source, TakenIn taken, Layout layout, BooleanSupplier interrupted)
+      throws IOException {
+    return new PageJudge(source, taken, layout, interrupted).run();
+  }
+
+  private Judgement run() throws IOException {
+    int pages;
+    try (PDDocument pdf = KeptPdf.open(source)) {
+      pages = pdf.getNumberOfPages();
+    }
+    int workers = Math.min(Runtime.getRuntime().availableProcessors(), Math.max(1, pages / 4));
+    var failures = new ConcurrentLinkedQueue<IOException>();
+    IntStream.range(0, workers)
+        .parallel()
+        .forEach(w -> {
+          try (PDDocument own = KeptPdf.open(source)) {
+            work(own, pages);
+          } catch (IOException e) {
+            failures.add(e);
+          }
+        });
+    if (!failures.isEmpty()) {
+      throw failures.peek();
+    }
+    List<Judgement.Verdict> sorted =
+        verdicts.stream().sorted(Comparator.comparingInt(Judgement.Verdict::page)).toList();
+    return new Judgement(sorted, sorted.size() == pages);
+  }
+
+  private void work(PDDocument pdf, int pages) {
+    var renderer = new PDFRenderer(pdf);
+    renderer.setSubsamplingAllowed(true);
+    for (int k = next.getAndIncrement(); k < pages; k = next.getAndIncrement()) {
+      if (interrupted.getAsBoolean()) {
+        return;
+      }
+      try {
+        verdicts.add(verdict(pdf.getPage(k), renderer, k));
+      } catch (IOException | RuntimeException | StackOverflowError e) {
+        Faults.mended("comparing a page with its source", e); // it is one that was not compared
+      }
+    }
+  }
+
+  private Judgement.Verdict verdict(PDPage page, PDFRenderer renderer, int k) throws IOException {
+    InkGrid was =
+        InkGrid.of(renderer.renderImage(k, (float) InkGrid.SCALE, ImageType.RGB));
+    int paired = pairs.getOrDefault(k, Math.min(k, layout.pages().size() - 1));
+    Page published = layout.pages().get(paired);
+    InkGrid is = InkGrid.of(painter.paint(layout, published, InkGrid.SCALE));
+    boolean turned = page.getRotation() % 180 != 0;
+    double width = page.getCropBox().getWidth();
+    double height = page.getCropBox().getHeight();
+    double kept = was.total() == 0 ? 1 : is.total() / (double) was.total();
+    return new Judgement.Verdict(
+        k, turned ? height : width, turned ? width : height, paired, was.alike(is), kept);
+  }
+
+  /** For each page of the source the page that most of its blocks, by their area, stand on. */
+  private static Map<Integer, Integer> pairs(Map<NodeId, SourcePlace> places, Layout layout) {
+    Map<Integer, Map<Integer, Double>> areas = new HashMap<>();
+    places.forEach((id, at) ->
+        layout.placesOf(id).stream()
+            .findFirst()
+            .ifPresent(p ->
+                areas
+                    .computeIfAbsent(at.page(), k -> new HashMap<>())
+                    .merge(
+                        p.page().number() - 1, at.box().width() * at.box().height(), Double::sum)));
+    Map<Integer, Integer> out = new HashMap<>();
+    areas.forEach((page, on) -> {
+      var sorted = new ArrayList<>(on.entrySet());
+      sorted.sort(Map.Entry.<Integer, Double>comparingByValue().reversed());
+      out.put(page, sorted.getFirst().getKey());
+    });
+    return out;
+  }
+}

@@ -1,0 +1,157 @@
+package decant.pin;
+
+import decant.paint.KeptPdf;
+import decant.layout.Layout;
+import decant.model.Box;
+import decant.model.Document;
+import decant.model.Finding;
+import decant.model.Finding.Kind;
+import decant.model.Finding.Severity;
+import decant.model.look.Media;
+import decant.publication.KeptPage;
+import decant.reading.TakenIn;
+import decant.words.Words;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.util.ArrayList;
+import java.util.EnumSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
+import java.util.function.BooleanSupplier;
+import org.apache.pdfbox.pdmodel.PDDocument;
+
+/** Pins the pages of a PDF that its text does not bring over faithfully. */
+public final class PinnedPages {
+  private static final Words WORDS = Words.of(PinnedPages.class);
+
+  /**
+   * Below it more of a page's ink is gone or elsewhere than stands where it stood, so that whoever
+   * compares the two would not take them for the same page.
+   */
+  static final double FAITHFUL = 0.5;
+
+  /** A page that shows less of its ink has lost more than it has kept. */
+  static final double KEPT = 0.5;
+
+  /** What a pinned page still shows, so that nothing of it is told any more. */
+  private static final Set<Kind> SHOWN_AGAIN =
+      EnumSet.of(
+          Kind.FONT_REPLACED,
+          Kind.GLYPHS_MISSING,
+          Kind.CHARACTERS_UNKNOWN,
+          Kind.TABLE_DOUBTFUL,
+          Kind.ORDER_DOUBTFUL,
+          Kind.TEXT_OVERLAPS,
+          Kind.PICTURE_CHANGED,
+          Kind.PICTURE_MISSING,
+          Kind.DRAWING_LEFT_OUT,
+          Kind.CONTENT_LEFT_OUT,
+          Kind.LAYOUT_SIMPLIFIED,
+          Kind.SCANNED_PAGE,
+          Kind.NOTE_MOVED);
+
+  private PinnedPages() {}
+
+  /**
+   * Judges a PDF that was taken in, and pins what it judges unfaithful.
+   *
+   * @param source the file it was taken in from
+   * @param layout of its document, complete
+   * @param interrupted asked before each page; pages not compared are told
+   * @throws IOException if the source cannot be opened again
+   */
+  public static TakenIn judged(
+      KeptPage.Source source, TakenIn taken, Layout layout, BooleanSupplier interrupted)
+      throws IOException {
+    Judgement judgement = PageJudge.judge(source, taken, layout, interrupted);
+    TakenIn out = pinned(source, taken, unfaithful(judgement));
+    return judgement.complete()
+        ? out
+        : out.withFindings(
+            List.of(
+                Finding.general(
+                    Kind.LAYOUT_SIMPLIFIED,
+                    Severity.DOUBT,
+                    WORDS.count(
+                        "pinned-pages.not-compared",
+                        taken.origin().pages() - judgement.pages().size()))));
+  }
+
+  /** The pages that are to be pinned. */
+  static List<Pinning.Sheet> unfaithful(Judgement judgement) {
+    var out = new ArrayList<Pinning.Sheet>();
+    for (Judgement.Verdict v : judgement.pages()) {
+      why(v).ifPresent(w -> out.add(new Pinning.Sheet(v.page(), v.width(), v.height(), w)));
+    }
+    return out;
+  }
+
+  private static Optional<String> why(Judgement.Verdict v) {
+    if (v.kept() < KEPT) {
+      return Optional.of(WORDS.say("pinned-pages.ink-lost", Math.round(100 * (1 - v.kept()))));
+    }
+    return v.alike() < FAITHFUL
+        ? Optional.of(WORDS.say("pinned-pages.unlike", Math.round(100 * v.alike())))
+        : Optional.empty();
+  }
+
+  /**
+   * A document with pages pinned, and what is told of it: that they are, and no more what would
+   * have been lost on them.
+   */
+  public static TakenIn pinned(
+      KeptPage.Source source, TakenIn taken, List<Pinning.Sheet> pages) throws IOException {
+    if (pages.isEmpty()) {
+      return taken;
+    }
+    Document d = Pinning.pin(taken.document(), taken.origin(), unlocked(source), pages);
+    var numbers = new TreeSet<Integer>();
+    pages.forEach(p -> numbers.add(p.index()));
+    var findings = new ArrayList<Finding>();
+    for (Finding f : taken.findings()) {
+      boolean shown =
+          SHOWN_AGAIN.contains(f.kind())
+              && f.source().filter(s -> numbers.contains(s.page())).isPresent();
+      if (!shown) {
+        findings.add(f);
+      }
+    }
+    for (Pinning.Sheet p : pages) {
+      findings.add(
+          Finding.general(
+                  Kind.PAGE_PINNED,
+                  Severity.NOTE,
+                  WORDS.say("pinned-pages.pinned", p.index() + 1, p.why()))
+              .from(p.index(), new Box(0, 0, p.width(), p.height())));
+    }
+    return new TakenIn(d, findings, taken.origin());
+  }
+
+  /** The source as a PDF that opens without a password. */
+  private static Media unlocked(KeptPage.Source source) throws IOException {
+    return switch (source) {
+      case KeptPage.InMemory m -> m.pdf();
+      case KeptPage.InFile f -> {
+        try (PDDocument pdf = KeptPdf.open(f)) {
+          if (!pdf.isEncrypted()) {
+            yield Media.of(TYPE, Files.readAllBytes(f.file()));
+          }
+          pdf.setAllSecurityToBeRemoved(true);
+          var bytes = new ByteArrayOutputStream();
+          pdf.save(bytes);
+          yield Media.of(TYPE, bytes.toByteArray());
+        }
+      }
+    };
+  }
+
+  private static final String TYPE = "application/pdf";
+
+  /** The numbers of the pinned pages in their source, from 1. */
+  public static List<Integer> numbers(Document d) {
+    return Pinning.pages(d).keySet().stream().map(k -> k + 1).toList();
+  }
+}
