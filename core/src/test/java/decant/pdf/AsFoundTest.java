@@ -1,0 +1,216 @@
+package decant.pdf;
+
+import static decant.pdf.DrawnPdf.BOLD;
+import static decant.pdf.DrawnPdf.PROSE;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import decant.Samples;
+import decant.layout.Layout;
+import decant.model.Block;
+import decant.model.Document;
+import decant.model.Inline;
+import decant.model.NodeId;
+import decant.model.Paragraph;
+import decant.model.Position;
+import decant.model.Selection;
+import decant.model.SourceSetting;
+import decant.model.Table;
+import decant.model.edit.Commands;
+import decant.model.edit.Revision;
+import decant.reading.ReadProblem;
+import decant.reading.TakenIn;
+import java.awt.Color;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.text.PDFTextStripper;
+import org.apache.pdfbox.text.TextPosition;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+/**
+ * What was not changed is published where the source had it: word by word, as a reference library
+ * (PDFBox's text stripper) finds the words in both files.
+ */
+class AsFoundTest {
+  /** Points that a word may be off. The file rounds to hundredths. */
+  private static final double ACROSS = 0.6;
+
+  private static final double DOWN = 0.3;
+
+  @TempDir Path folder;
+
+  private record Word(int page, String text, double x, double baseline) {}
+
+  private static List<Word> words(byte[] pdf) throws IOException {
+    var out = new ArrayList<Word>();
+    try (PDDocument d = Loader.loadPDF(pdf)) {
+      var stripper =
+          new PDFTextStripper() {
+            @Override
+            protected void writeString(String text, List<TextPosition> at) {
+              TextPosition first = at.getFirst();
+              out.add(
+                  new Word(
+                      getCurrentPageNo(), text.strip(), first.getXDirAdj(), first.getYDirAdj()));
+            }
+          };
+      stripper.setSortByPosition(true);
+      stripper.getText(d);
+    }
+    return out;
+  }
+
+  private static byte[] published(Document d) {
+    Layout l = Samples.layout(d);
+    return Samples.pdf(l, Samples.choices(l));
+  }
+
+  private byte[] source() throws IOException {
+    return Files.readAllBytes(folder.resolve("drawn.pdf"));
+  }
+
+  private static void sameWords(List<Word> got, List<Word> wanted) {
+    assertThat(got).extracting(Word::text).isEqualTo(wanted.stream().map(Word::text).toList());
+    for (int k = 0; k < got.size(); k++) {
+      Word g = got.get(k);
+      Word w = wanted.get(k);
+      assertThat(g.page()).as(w.text()).isEqualTo(w.page());
+      assertThat(g.x()).as("x of " + w.text()).isBetween(w.x() - ACROSS, w.x() + ACROSS);
+      assertThat(g.baseline())
+          .as("baseline of " + w.text())
+          .isBetween(w.baseline() - DOWN, w.baseline() + DOWN);
+    }
+  }
+
+  /** Two pages with all that flows: a title low on its page, odd gaps, a listing, a table. */
+  private TakenIn several() throws IOException, ReadProblem {
+    var pdf = new DrawnPdf();
+    pdf.text(BOLD, 16, 90, 231.5, "Winter storage");
+    double y = pdf.prose(90, 260.25, 400, PROSE + PROSE);
+    y = pdf.prose(117.5, y + 21.75, 300, PROSE);
+    pdf.text(BOLD, 12, 90, y + 33, "Charges");
+    y = pdf.prose(90, y + 55, 410, PROSE + PROSE + PROSE);
+    pdf.page();
+    y = pdf.prose(90, 101.25, 410, PROSE);
+    for (int row = 0; row < 4; row++) {
+      for (int column = 0; column < 3; column++) {
+        pdf.framed(90 + 130 * column, y + 20 + 23.5 * row, 130, 23.5);
+        pdf.text(97 + 130 * column, y + 35 + 23.5 * row, row == 0 ? "Head" : "Cell " + row + column);
+      }
+    }
+    pdf.prose(90, y + 160, 410, PROSE);
+    return pdf.takenIn(folder);
+  }
+
+  @Test
+  void everyWordStandsWhereItStood() throws IOException, ReadProblem {
+    Document d = several().document();
+    sameWords(words(published(d)), words(source()));
+    // It is the source's setting that does it, not chance.
+    List<Word> otherwise = words(published(d.withSetting(SourceSetting.NONE)));
+    assertThat(otherwise).isNotEqualTo(words(source()));
+  }
+
+  @Test
+  void runningTextsAndNumbersStandWhereTheyStood() throws IOException, ReadProblem {
+    var pdf = new DrawnPdf();
+    String[] numbers = {"i", "ii", "iii", "1", "2", "3"};
+    for (int k = 0; k < 6; k++) {
+      pdf.text(90, 51.75, "Rules of the harbour").text(480, 51.75, numbers[k]);
+      pdf.prose(90, 120.5, 410, "Part " + (k + 1) + ". " + PROSE.repeat(8));
+      if (k < 5) {
+        pdf.page();
+      }
+    }
+    Document d = pdf.takenIn(folder).document();
+    sameWords(words(published(d)), words(source()));
+  }
+
+  @Test
+  void shadesRulesAndBarsStayBehindTheText() throws IOException, ReadProblem {
+    var pdf = new DrawnPdf();
+    pdf.filled(new Color(0x224466), 0, 0, 595, 40);
+    pdf.filled(new Color(0xFFEE99), 80, 190, 430, 130);
+    pdf.text(BOLD, 16, 90, 90, "Notice");
+    double y = pdf.prose(90, 120, 410, PROSE);
+    pdf.prose(90, 205, 410, PROSE);
+    pdf.prose(90, 270, 410, PROSE);
+    pdf.filled(Color.RED, 90, 400, 300, 0.8);
+    TakenIn taken = pdf.takenIn(folder);
+    List<Inline.Shape> shapes =
+        taken.document().paragraphs().stream()
+            .flatMap(p -> p.inlines().stream())
+            .filter(i -> i instanceof Inline.Shape)
+            .map(i -> (Inline.Shape) i)
+            .toList();
+    assertThat(shapes)
+        .extracting(s -> s.drawing().fill().orElseThrow().rgb())
+        .contains(0x224466, 0xFF0000);
+    assertThat(taken.findings()).noneMatch(f -> f.message().contains("coloured areas"));
+    assertThat(y).isLessThan(190);
+  }
+
+  private static Paragraph starting(Document d, String text) {
+    return d.paragraphs().stream().filter(p -> p.text().startsWith(text)).findFirst().orElseThrow();
+  }
+
+  private static Revision at(Document d, NodeId paragraph, int offset) {
+    return Revision.of(d).withSelection(Selection.at(new Position(paragraph, offset)));
+  }
+
+  @Test
+  void typingMovesNothingAboveAndAllBelowAlike() throws IOException, ReadProblem {
+    Document d = several().document();
+    List<Word> before = words(published(d));
+    Paragraph indented = d.paragraphs().get(2);
+    assertThat(indented.text()).startsWith("The harbour office");
+    String more = "Whoever comes late waits at the stairs until the warden has time for them. ";
+    Document longer =
+        Commands.insert(at(d, indented.id(), indented.length()), more.repeat(4)).document();
+    List<Word> after = words(published(longer));
+    int above = (int) before.stream().takeWhile(w -> w.baseline() < 360).count();
+    sameWords(after.subList(0, above), before.subList(0, above));
+    double shift = of(after, "Charges").baseline() - of(before, "Charges").baseline();
+    assertThat(shift).isGreaterThan(10);
+  }
+
+  private static Word of(List<Word> words, String text) {
+    return words.stream().filter(w -> w.text().startsWith(text)).findFirst().orElseThrow();
+  }
+
+  @Test
+  void whatIsTakenOutLeavesNoHole() throws IOException, ReadProblem {
+    Document d = several().document();
+    Paragraph first = d.paragraphs().get(1);
+    Block title = starting(d, "Winter storage");
+    NodeId section = d.index().container(d, title.id()).orElseThrow();
+    int place = d.index().place(first.id()).orElseThrow();
+    Document shorter = d.withBlocks(section, place, place + 1, List.of());
+    List<Word> after = words(published(shorter));
+    double gap = of(after, "The harbour").baseline() - of(after, "Winter").baseline();
+    assertThat(gap).isLessThan(60);
+  }
+
+  @Test
+  void aTableThatIsChangedIsSetAnew() throws IOException, ReadProblem {
+    Document d = several().document();
+    Table t =
+        d.sections().stream()
+            .flatMap(s -> s.blocks().stream())
+            .filter(b -> b instanceof Table)
+            .map(b -> (Table) b)
+            .findFirst()
+            .orElseThrow();
+    Paragraph cell = (Paragraph) t.rows().get(1).cells().get(1).blocks().getFirst();
+    String more = " of the long pontoon, where the crane stands in winter, and of the slip";
+    Document changed = Commands.insert(at(d, cell.id(), cell.length()), more).document();
+    List<Word> after = words(published(changed));
+    double grown = of(after, "Cell 20").baseline() - of(after, "Cell 10").baseline();
+    assertThat(grown).isGreaterThan(30);
+  }
+}

@@ -1,0 +1,247 @@
+package decant.pin;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import decant.Samples;
+import decant.layout.Layout;
+import decant.model.Block;
+import decant.model.Document;
+import decant.model.Finding;
+import decant.model.Outline;
+import decant.model.Paragraph;
+import decant.model.Section;
+import decant.model.Table;
+import decant.model.look.Media;
+import decant.pdf.choices.PdfChoices;
+import decant.publication.KeptPage;
+import decant.publication.Publication;
+import decant.reading.TakenIn;
+import decant.verify.Check;
+import decant.verify.pdf.PdfVerifier;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.stream.Collectors;
+import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.rendering.PDFRenderer;
+import org.apache.pdfbox.text.PDFTextStripper;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+/** Pages that stay as they were, in a document whose other pages flow. */
+class PinningTest {
+  private static final Path RULES = Samples.DEMO.resolve("Berth rules.pdf");
+
+  @TempDir Path folder;
+  private TakenIn taken;
+  private Media file;
+
+  @BeforeEach
+  void takeIn() throws IOException {
+    taken = Samples.taken(RULES);
+    file = Media.of("application/pdf", Files.readAllBytes(RULES));
+  }
+
+  private Document pinned(int... pages) {
+    List<Pinning.Sheet> sheets =
+        java.util.Arrays.stream(pages)
+            .mapToObj(k -> new Pinning.Sheet(k, 595.28, 841.89, "it was asked for"))
+            .toList();
+    return Pinning.pin(taken.document(), taken.origin(), file, sheets);
+  }
+
+  private static String words(Document d) {
+    return d.paragraphs().stream()
+        .map(p -> p.text().replaceAll("\\s+", " ").strip())
+        .collect(Collectors.joining(" "));
+  }
+
+  private static String bare(String s) {
+    return s.replaceAll("\\s+", "");
+  }
+
+  @Test
+  void nothingIsLostWhereverPagesAreCut() {
+    String whole = bare(words(taken.document()));
+    for (int k = 0; k < taken.origin().pages(); k++) {
+      Document d = pinned(k);
+      assertThat(bare(words(d))).as("page " + k).isEqualTo(whole);
+      assertThat(d.sections()).filteredOn(s -> s.pinned().isPresent()).hasSize(1);
+      assertThat(Outline.headings(d))
+          .extracting(Outline.Heading::text)
+          .isEqualTo(
+              Outline.headings(taken.document()).stream().map(Outline.Heading::text).toList());
+    }
+  }
+
+  @Test
+  void releasedPagesAreJoinedAgain() {
+    for (int k = 0; k < taken.origin().pages(); k++) {
+      Document back = Pinning.release(pinned(k), k);
+      assertThat(back.hasPinned()).isFalse();
+      assertThat(back.paragraphs())
+          .as("page " + k)
+          .extracting(Paragraph::text)
+          .isEqualTo(taken.document().paragraphs().stream().map(Paragraph::text).toList());
+      assertThat(tables(back)).isEqualTo(tables(taken.document()));
+    }
+  }
+
+  private static List<Integer> tables(Document d) {
+    return d.sections().stream()
+        .flatMap(s -> s.blocks().stream())
+        .filter(b -> b instanceof Table)
+        .map(b -> ((Table) b).rows().size())
+        .toList();
+  }
+
+  @Test
+  void aPinnedPageIsAPageOfItsOwnInItsPlace() {
+    Layout l = Samples.layout(pinned(2));
+    List<Integer> kept =
+        l.pages().stream().filter(p -> l.kept(p).isPresent()).map(p -> p.number()).toList();
+    assertThat(kept).containsExactly(3);
+    assertThat(l.pages()).hasSize(taken.origin().pages());
+    Section pinned =
+        l.document().sections().stream()
+            .filter(s -> s.pinned().isPresent())
+            .findFirst()
+            .orElseThrow();
+    for (Block b : pinned.blocks()) {
+      assertThat(l.place(b.id()).orElseThrow().page().number()).isEqualTo(3);
+    }
+    assertThat(l.running(l.pages().get(2))).isEmpty();
+  }
+
+  private Path publish(Layout l, PdfChoices c) throws IOException {
+    return Files.write(folder.resolve("published.pdf"), Samples.pdf(l, c));
+  }
+
+  @Test
+  void flowingAndPinnedPagesArePublishedAndVerifiedTogether() throws IOException {
+    Layout l = Samples.layout(pinned(0, 4));
+    PdfChoices c = Samples.choices(l);
+    Path out = publish(l, c);
+    List<Check> checks = PdfVerifier.verify(out, l, c);
+    assertThat(checks).allMatch(Check::passed);
+    assertThat(checks).extracting(Check::name).contains("Pages kept", "Text", "Bookmarks");
+    try (PDDocument got = Loader.loadPDF(out.toFile());
+        PDDocument was = Loader.loadPDF(RULES.toFile())) {
+      assertThat(got.getNumberOfPages()).isEqualTo(was.getNumberOfPages());
+      for (int k : new int[] {0, 4}) {
+        assertThat(got.getPage(k).getContents().readAllBytes())
+            .isEqualTo(was.getPage(k).getContents().readAllBytes());
+        assertThat(text(got, k)).isEqualTo(text(was, k));
+        var a = new PDFRenderer(got).renderImageWithDPI(k, 36);
+        var b = new PDFRenderer(was).renderImageWithDPI(k, 36);
+        assertThat(InkGrid.of(a).alike(InkGrid.of(b))).isEqualTo(1);
+      }
+      int headings = Outline.headings(l.document()).size();
+      assertThat(count(got.getDocumentCatalog().getDocumentOutline())).isEqualTo(headings);
+    }
+  }
+
+  private static int count(
+      org.apache.pdfbox.pdmodel.interactive.documentnavigation.outline.PDOutlineNode n) {
+    int all = 0;
+    for (var i : n.children()) {
+      all += 1 + count(i);
+    }
+    return all;
+  }
+
+  private static String text(PDDocument d, int page) throws IOException {
+    var s = new PDFTextStripper();
+    s.setStartPage(page + 1);
+    s.setEndPage(page + 1);
+    return s.getText(d);
+  }
+
+  @Test
+  void theVerifierSeesAPinnedPageThatWasTouched() throws IOException {
+    Layout l = Samples.layout(pinned(1));
+    PdfChoices c = Samples.choices(l);
+    Path out = publish(l, c);
+    Path touched = folder.resolve("touched.pdf");
+    try (PDDocument d = Loader.loadPDF(out.toFile())) {
+      d.getPage(1).setContents(d.getPage(0).getContentStreams().next());
+      d.save(touched.toFile());
+    }
+    assertThat(PdfVerifier.verify(touched, l, c))
+        .filteredOn(x -> x.name().equals("Pages kept"))
+        .noneMatch(Check::passed);
+  }
+
+  /** Pages as they are, whatever was taken in: a judge who says otherwise sees what is not there. */
+  @Test
+  void aPageThatIsKeptIsAlikeInAllItsInk() throws IOException {
+    Layout l = Samples.layout(pinned(0, 1, 2));
+    Judgement j = judged(l);
+    assertThat(j.complete()).isTrue();
+    assertThat(j.pages().subList(0, 3)).allMatch(v -> v.alike() > 0.97 && v.kept() > 0.97);
+    assertThat(j.pages()).allMatch(v -> v.alike() > PinnedPages.FAITHFUL);
+  }
+
+  private Judgement judged(Publication l) throws IOException {
+    return PageJudge.judge(
+        new KeptPage.InFile(RULES, ""), taken, (Layout) l, () -> false);
+  }
+
+  @Test
+  void aPageThatLostItsInkIsPinnedAndNothingOfItIsToldAsLost() throws IOException {
+    Document d = taken.document();
+    // All text of the third page goes, as if it had not been read.
+    Document poor = d;
+    for (Paragraph p : d.paragraphs()) {
+      var at = taken.origin().places().get(p.id());
+      if (at != null && at.page() == 2) {
+        poor = poor.withParagraph(p.withInlines(List.of()));
+      }
+    }
+    var loss =
+        Finding.general(Finding.Kind.CONTENT_LEFT_OUT, Finding.Severity.LOSS, "gone")
+            .from(2, new decant.model.Box(0, 0, 10, 10));
+    var less = new TakenIn(poor, List.of(loss), taken.origin());
+    TakenIn judged =
+        PinnedPages.judged(
+            new KeptPage.InFile(RULES, ""), less, Samples.layout(poor), () -> false);
+    assertThat(PinnedPages.numbers(judged.document())).contains(3);
+    assertThat(judged.findings())
+        .noneMatch(f -> f.severity() == Finding.Severity.LOSS)
+        .anyMatch(
+            f -> f.kind() == Finding.Kind.PAGE_PINNED && f.message().startsWith("Page 3 is pinned"));
+  }
+
+  @Test
+  void whatIsNotComparedIsSaid() throws IOException {
+    TakenIn judged =
+        PinnedPages.judged(
+            new KeptPage.InFile(RULES, ""), taken, Samples.layout(taken.document()), () -> true);
+    assertThat(judged.findings()).anyMatch(f -> f.message().contains("were not compared"));
+  }
+
+  @Test
+  void lockedSourcesAreKeptOpenInMemoryOnly() throws IOException {
+    Path locked = folder.resolve("locked.pdf");
+    try (PDDocument d = Loader.loadPDF(RULES.toFile())) {
+      d.protect(
+          new org.apache.pdfbox.pdmodel.encryption.StandardProtectionPolicy(
+              "owner", "user", new org.apache.pdfbox.pdmodel.encryption.AccessPermission()));
+      d.save(locked.toFile());
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+    TakenIn out =
+        PinnedPages.pinned(
+            new KeptPage.InFile(locked, "user"),
+            taken,
+            List.of(new Pinning.Sheet(0, 595.28, 841.89, "it was asked for")));
+    Layout l = Samples.layout(out.document());
+    PdfChoices c = Samples.choices(l);
+    assertThat(PdfVerifier.verify(publish(l, c), l, c)).allMatch(Check::passed);
+  }
+}
