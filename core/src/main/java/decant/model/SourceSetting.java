@@ -29,7 +29,7 @@ public record SourceSetting(StyleSheet styles, Map<NodeId, SetBlock> blocks, Run
    */
   public record Running(
       int pages, Map<Integer, List<Paragraph>> lines, Map<NodeId, Story> stories) {
-    static final Running NONE = new Running(0, Map.of(), Map.of());
+    public static final Running NONE = new Running(0, Map.of(), Map.of());
 
     public Running {
       lines = Map.copyOf(lines);

@@ -1,5 +1,6 @@
 package decant.recovery;
 
+import decant.model.look.Media;
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import com.fasterxml.jackson.databind.node.ArrayNode;
@@ -97,6 +98,7 @@ public final class WorkFile {
             ? unlocked(bytes, password)
             : bytes;
     byte[] document = new byte[0];
+    Map<String, Media> files = new HashMap<>();
     JsonNode work = JSON.createObjectNode();
     try (var zip = new ZipInputStream(new ByteArrayInputStream(plain))) {
       for (ZipEntry e = zip.getNextEntry(); e != null; e = zip.getNextEntry()) {
@@ -105,6 +107,8 @@ public final class WorkFile {
           document = content;
         } else if (e.getName().equals("work.json")) {
           work = JSON.readTree(content);
+        } else if (e.getName().startsWith("pinned-")) {
+          files.put(e.getName(), Media.of("application/pdf", content));
         }
       }
     }
@@ -112,7 +116,9 @@ public final class WorkFile {
     try {
       Files.write(unpacked, document);
       return kept(
-          work, Formats.reader(Formats.working()).orElseThrow().read(ReadRequest.of(unpacked)));
+          work,
+          Formats.reader(Formats.working()).orElseThrow().read(ReadRequest.of(unpacked)),
+          files);
     } finally {
       Files.deleteIfExists(unpacked);
     }
@@ -143,6 +149,11 @@ public final class WorkFile {
       Formats.writer(Formats.working()).write(work.taken().document(), document);
       zip.write(document.toByteArray());
       zip.closeEntry();
+      for (var file : FoundJson.files(work.taken().document()).entrySet()) {
+        zip.putNextEntry(new ZipEntry(file.getKey()));
+        zip.write(file.getValue().bytes());
+        zip.closeEntry();
+      }
     }
     return out.toByteArray();
   }
@@ -178,6 +189,7 @@ public final class WorkFile {
             place(places.addObject().put("block", numbers.get(n)), p);
           }
         });
+    FoundJson.write(work.taken().document(), origin, numbers, root);
     ArrayNode findings = root.putArray("findings");
     for (Finding f : work.taken().findings()) {
       ObjectNode o = findings.addObject();
@@ -215,7 +227,7 @@ public final class WorkFile {
             n.path("height").asDouble()));
   }
 
-  private static UnsavedWork kept(JsonNode work, TakenIn read) {
+  private static UnsavedWork kept(JsonNode work, TakenIn read, Map<String, Media> files) {
     List<NodeId> order = order(read.document());
     Map<NodeId, Finding.SourcePlace> places = new HashMap<>();
     work.path("places").forEach(p -> block(p, order).ifPresent(n -> places.put(n, place(p))));
@@ -254,9 +266,9 @@ public final class WorkFile {
             properties,
             fonts,
             places,
-            List.of());
+            FoundJson.breaks(work, order));
     return new UnsavedWork(
-        Path.of(work.path("source").asText()), new TakenIn(read.document(), findings, origin));
+        Path.of(work.path("source").asText()), new TakenIn(FoundJson.read(read.document(), work, order, files), findings, origin));
   }
 
   private static Optional<NodeId> block(JsonNode n, List<NodeId> order) {

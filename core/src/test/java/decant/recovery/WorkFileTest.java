@@ -3,6 +3,10 @@ package decant.recovery;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import decant.layout.Layout;
+import decant.publication.KeptPage;
+import decant.pin.Pinning;
+import decant.pin.PinnedPages;
 import decant.Samples;
 import decant.io.WriteProblem;
 import decant.model.Block;
@@ -125,5 +129,30 @@ class WorkFileTest {
     Files.writeString(file(), "not a ZIP at all");
     assertThat(WorkFile.source(file())).isEmpty();
     assertThatThrownBy(() -> WorkFile.read(file(), "")).isInstanceOf(Exception.class);
+  }
+
+  /** What the working format has no place for comes back too: pins, and how the source had it. */
+  @Test
+  void pinnedPagesAndTheSourcesSettingComeBack() throws IOException, ReadProblem, WriteProblem {
+    Path source = Samples.DEMO.resolve("Berth rules.pdf");
+    TakenIn taken =
+        PinnedPages.pinned(
+            new KeptPage.InFile(source, ""),
+            Samples.taken(source),
+            List.of(
+                new Pinning.Sheet(1, 595.28, 841.89, "it was asked for"),
+                new Pinning.Sheet(3, 595.28, 841.89, "it was asked for")));
+    WorkFile.write(file(), new UnsavedWork(source, taken), "");
+    TakenIn back = WorkFile.read(file(), "").taken();
+    assertThat(PinnedPages.numbers(back.document())).containsExactly(2, 4);
+    Layout was = Samples.layout(taken.document());
+    Layout is = Samples.layout(back.document());
+    assertThat(is.pages()).hasSameSizeAs(was.pages());
+    assertThat(is.pages().stream().map(p -> p.start().found()).toList())
+        .isEqualTo(was.pages().stream().map(p -> p.start().found()).toList())
+        .contains(0, 2, 4);
+    assertThat(Pinning.release(Pinning.release(back.document(), 1), 3).paragraphs())
+        .extracting(Paragraph::text)
+        .isEqualTo(Samples.taken(source).document().paragraphs().stream().map(Paragraph::text).toList());
   }
 }
