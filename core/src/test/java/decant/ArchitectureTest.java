@@ -154,6 +154,7 @@ class ArchitectureTest {
             "pdf.write",
             "verify",
             "verify.pdf",
+            "pin",
             "recipe"));
     out.put(
         "tray",

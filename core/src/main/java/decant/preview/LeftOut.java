@@ -26,6 +26,10 @@ public final class LeftOut {
     if (!d.styles().typesetting().fonts().isEmpty() && !format.holds().contains(Holding.FONTS)) {
       out.add(WORDS.say("left-out.fonts"));
     }
+    long pinned = d.sections().stream().filter(s -> s.pinned().isPresent()).count();
+    if (pinned > 0) {
+      out.add(WORDS.count("left-out.pinned", pinned));
+    }
     if (has.kept() > 0 && !format.holds().contains(Holding.KEPT_PARTS)) {
       out.add(WORDS.count("left-out.kept", has.kept()));
     }

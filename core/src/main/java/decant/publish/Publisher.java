@@ -1,5 +1,6 @@
 package decant.publish;
 
+import decant.pin.PinnedPictures;
 import decant.format.Format;
 import decant.format.Formats;
 import decant.io.AtomicFile;
@@ -128,7 +129,7 @@ public final class Publisher {
               case Plan.Item.Office d ->
                   office(
                       d.output().format(),
-                      carried(order.publication().content(), active),
+                      PinnedPictures.in(carried(order.publication().content(), active)),
                       order,
                       target,
                       pending);
@@ -282,7 +283,7 @@ public final class Publisher {
   public static Receipt.Made workingCopy(
       Document whole, Path target, boolean overwrite, Path source) throws WriteProblem {
     refuseUntouchable(target, Untouchable.inputs(List.of(source)));
-    Document document = carried(whole, Active.REMOVE);
+    Document document = PinnedPictures.in(carried(whole, Active.REMOVE));
     Format working = Formats.working();
     AtomicFile.Pending pending =
         AtomicFile.prepare(target, overwrite, out -> Formats.writer(working).write(document, out));
