@@ -11,6 +11,7 @@ import java.util.Optional;
  * @param page of the source, from 0, that it begins on
  * @param top where it begins
  * @param bottom where it ends on that page
+ * @param left where the column that it stands in begins, from the left edge of the text of its page
  * @param width of the column that it stands in
  * @param lines of a paragraph; of other blocks none
  */
@@ -20,6 +21,7 @@ public record SetBlock(
     int page,
     double top,
     double bottom,
+    double left,
     double width,
     List<SetLine> lines) {
   public SetBlock {
@@ -28,6 +30,6 @@ public record SetBlock(
 
   /** The same place of a block that has become another since, and is set alike. */
   public SetBlock as(Block other) {
-    return new SetBlock(other, before, page, top, bottom, width, lines);
+    return new SetBlock(other, before, page, top, bottom, left, width, lines);
   }
 }

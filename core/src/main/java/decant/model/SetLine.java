@@ -7,11 +7,18 @@ package decant.model;
  * @param from the place in the paragraph's text that it begins with
  * @param baseline from the upper edge of the page
  * @param divided whether it begins within a word that a hyphen divides
+ * @param left where its column begins, from the left edge of the text of its page
  * @param words the places in the text that its words begin with
- * @param xs where they begin, from the left edge of the column; as many as words
+ * @param xs where they begin, from the left edge of its column; as many as words
  */
 public record SetLine(
-    int page, int from, double baseline, boolean divided, int[] words, float[] xs) {
+    int page,
+    int from,
+    double baseline,
+    boolean divided,
+    double left,
+    int[] words,
+    float[] xs) {
   @Override
   public boolean equals(Object o) {
     return this == o;

@@ -74,6 +74,7 @@ final class FoundJson {
                 .put("page", b.page())
                 .put("top", b.top())
                 .put("bottom", b.bottom())
+                .put("left", b.left())
                 .put("width", b.width());
             b.before().filter(numbers::containsKey).ifPresent(n -> o.put("after", numbers.get(n)));
             lines(b.lines(), o.putArray("lines"));
@@ -87,7 +88,8 @@ final class FoundJson {
       o.put("page", l.page())
           .put("from", l.from())
           .put("baseline", l.baseline())
-          .put("divided", l.divided());
+          .put("divided", l.divided())
+          .put("left", l.left());
       ArrayNode words = o.putArray("words");
       ArrayNode xs = o.putArray("xs");
       for (int k = 0; k < l.words().length; k++) {
@@ -171,6 +173,7 @@ final class FoundJson {
               l.path("from").asInt(),
               l.path("baseline").asDouble(),
               l.path("divided").asBoolean(),
+              l.path("left").asDouble(),
               words,
               xs));
     }
@@ -180,6 +183,7 @@ final class FoundJson {
         b.path("page").asInt(),
         b.path("top").asDouble(),
         b.path("bottom").asDouble(),
+        b.path("left").asDouble(),
         b.path("width").asDouble(),
         lines);
   }

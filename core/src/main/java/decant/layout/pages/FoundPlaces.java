@@ -1,5 +1,6 @@
 package decant.layout.pages;
 
+import java.util.OptionalInt;
 import decant.layout.block.BlockLayouter;
 import decant.layout.item.BlockLayout;
 import decant.layout.item.ParagraphLayout;
@@ -31,18 +32,24 @@ final class FoundPlaces {
   /** Whether all is where it was, and the page began where that of the source did. */
   private boolean whole;
 
-  private double lastTop;
-
   FoundPlaces(BlockLayouter setter) {
     this.setter = setter;
     this.setting = setter.setting();
   }
 
+  /** The page of the source that begins with a part of a block; empty if none does. */
+  static OptionalInt beginning(SourceSetting setting, NodeId block, int part) {
+    Optional<SetBlock> b = setting.block(block);
+    return b.isPresent() && begins(b.get(), part)
+        ? OptionalInt.of(pageOf(b.get(), part))
+        : OptionalInt.empty();
+  }
+
   /** A state to come back to. */
-  record State(int page, Optional<NodeId> last, double shift, boolean whole, double lastTop) {}
+  record State(int page, Optional<NodeId> last, double shift, boolean whole) {}
 
   State save() {
-    return new State(page, last, shift, whole, lastTop);
+    return new State(page, last, shift, whole);
   }
 
   void restore(State s) {
@@ -50,7 +57,6 @@ final class FoundPlaces {
     last = s.last;
     shift = s.shift;
     whole = s.whole;
-    lastTop = s.lastTop;
   }
 
   /** The page of the source that this one is like; -1 if none. */
@@ -63,11 +69,11 @@ final class FoundPlaces {
     return whole;
   }
 
-  private Optional<SetLine> line(SetBlock b, int part) {
+  private static Optional<SetLine> line(SetBlock b, int part) {
     return part < b.lines().size() ? Optional.of(b.lines().get(part)) : Optional.empty();
   }
 
-  private int pageOf(SetBlock b, int part) {
+  private static int pageOf(SetBlock b, int part) {
     return line(b, part).map(SetLine::page).orElse(b.page());
   }
 
@@ -84,7 +90,7 @@ final class FoundPlaces {
     return b.lines().get(part).baseline() - baseline;
   }
 
-  private boolean begins(SetBlock b, int part) {
+  private static boolean begins(SetBlock b, int part) {
     return part == 0
         ? b.before().isEmpty()
         : part < b.lines().size() && b.lines().get(part).page() > b.lines().get(part - 1).page();
@@ -121,7 +127,6 @@ final class FoundPlaces {
       shift = usual - found;
     }
     last = Optional.of(l.source().id());
-    lastTop = found;
     return OptionalDouble.of(found + shift);
   }
 
@@ -159,27 +164,43 @@ final class FoundPlaces {
   /** Points that what is as it was may be off. */
   private static final double SAME = 3;
 
+  /** Where the column of a part of a block began, from the left edge of the text of the page. */
+  double left(BlockLayout l, int part) {
+    return setting
+        .block(l.source().id())
+        .map(b -> line(b, part).map(SetLine::left).orElse(b.left()))
+        .orElse(0.0);
+  }
+
+  /** Whether the rest of a block, from a part on, stood on the page too. */
+  boolean goesOnHere(BlockLayout l, int part) {
+    return whole
+        && setter
+            .asFound(l.source())
+            .filter(b -> b.lines().size() == l.parts() && b.lines().get(part).page() == page)
+            .isPresent();
+  }
+
   /**
-   * The part that the page of the source ended before, of a block from a part on, or the column if
-   * there are several.
+   * The part that the page of the source ended before, or the column, of a block from a part on.
    */
-  int endOnPage(BlockLayout l, int from, boolean columns) {
+  int endOnPage(BlockLayout l, int from) {
     Optional<SetBlock> b = setter.asFound(l.source());
     if (b.isEmpty() || b.get().lines().size() != l.parts()) {
       return l.parts();
     }
     int k = from + 1;
-    while (k < l.parts() && follows(b.get(), k, columns)) {
+    while (k < l.parts() && follows(b.get(), k)) {
       k++;
     }
     return k;
   }
 
   /** Whether a line stood on the page, and in the column, of the one before. */
-  private static boolean follows(SetBlock b, int k, boolean columns) {
+  private static boolean follows(SetBlock b, int k) {
     SetLine line = b.lines().get(k);
     SetLine before = b.lines().get(k - 1);
-    return line.page() == before.page() && (!columns || line.baseline() > before.baseline() - SAME);
+    return line.page() == before.page() && Math.abs(line.left() - before.left()) < SAME;
   }
 
   /** Whether a block that comes next began a page of the source. */
@@ -188,15 +209,6 @@ final class FoundPlaces {
         && setting
             .block(l.source().id())
             .filter(b -> b.page() != page && b.before().isEmpty())
-            .isPresent();
-  }
-
-  /** Whether a block that comes next stood at the top of another column. */
-  boolean endsColumnBefore(BlockLayout l) {
-    return whole
-        && setting
-            .block(l.source().id())
-            .filter(b -> b.page() == page && b.before().equals(last) && topOf(b, l, 0) < lastTop)
             .isPresent();
   }
 }

@@ -1,5 +1,6 @@
 package decant.layout.pages;
 
+import java.util.OptionalInt;
 import decant.layout.block.BlockLayouter;
 import decant.layout.item.Area;
 import decant.layout.item.BlockLayout;
@@ -107,7 +108,7 @@ public final class PageFiller {
             section,
             true,
             s.page(),
-            new Page.Start(start.at(), start.afterBreak(), start.notes().isEmpty(), -1),
+            new Page.Start(start.at(), start.afterBreak(), start.notes().isEmpty(), s.pinned().get().page()),
             List.of(),
             Optional.empty(),
             List.of());
@@ -116,6 +117,13 @@ public final class PageFiller {
         new Filled(
             page,
             goesOn ? new Start(new Page.FlowPoint(after, 0), null, start.notes(), true) : null));
+  }
+
+  /** The page of the source that begins at a place of the flow; empty if none does. */
+  OptionalInt foundPage(Page.FlowPoint at) {
+    return at.block() < flow.size()
+        ? FoundPlaces.beginning(setter.setting(), flow.blocks().get(at.block()).id(), at.part())
+        : OptionalInt.empty();
   }
 
   /** The layout of a block that a page goes on with, as wide as its section's first column. */

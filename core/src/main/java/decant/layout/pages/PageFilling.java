@@ -355,9 +355,6 @@ final class PageFilling {
       if (part == 0 && !atTop && found.endsBefore(l)) {
         return Outcome.PAGE_BREAK;
       }
-      if (part == 0 && !atTop && columns().count() > 1 && found.endsColumnBefore(l)) {
-        return Outcome.FULL;
-      }
       if (part == 0 && !atTop && !found.whole() && wantsAnotherColumn(flowing, l, end)) {
         return Outcome.FULL;
       }
@@ -371,8 +368,8 @@ final class PageFilling {
       if (lastEnds == Ends.COLUMN) {
         return Outcome.COLUMN_BREAK;
       }
-      if (part > 0) {
-        return Outcome.FULL;
+      if (part > 0 && !(begun != null && found.goesOnHere(begun, part))) {
+        return found.whole() ? Outcome.PAGE_BREAK : Outcome.FULL;
       }
     }
     return Outcome.SECTION_END;
@@ -525,7 +522,7 @@ final class PageFilling {
             l,
             from,
             top + header,
-            whole ? found.endOnPage(l, from, columns().count() > 1) : l.parts());
+            whole ? found.endOnPage(l, from) : l.parts());
     if (l instanceof TableLayout t && to < t.parts() && !whole) {
       // A row that no column has room for is cut even where it should not be.
       boolean must = to == from && atTop;
@@ -550,10 +547,11 @@ final class PageFilling {
       // What goes on on the next page is free of what stands in the way on this one.
       l = setter.beside(p.source(), width, lanes, to);
     }
+    double x = whole ? own().margins().left() + found.left(l, from) : left;
     body.add(
         switch (l) {
-          case ParagraphLayout p -> new Fragment.Lines(p, from, to, left, top);
-          case TableLayout t -> new Fragment.Rows(t, from, to, header > 0, left + t.x(), top);
+          case ParagraphLayout p -> new Fragment.Lines(p, from, to, x, top);
+          case TableLayout t -> new Fragment.Rows(t, from, to, header > 0, x + t.x(), top);
         });
     y = whole ? Math.max(y, top + header + l.height(from, to)) : top + header + l.height(from, to);
     found.placed(l, from, to);

@@ -1,5 +1,6 @@
 package decant.layout.pages;
 
+import java.util.OptionalInt;
 import decant.layout.pages.PageFiller.Filled;
 import decant.layout.pages.PageFiller.Start;
 import decant.model.Document;
@@ -68,8 +69,13 @@ public final class Paginator {
           return true;
         }
       }
+      for (int blank = blanksBefore(next); blank > 0; blank--) {
+        int before = pages.isEmpty() ? -1 : pages.getLast().start().found();
+        pages.add(empty(next, shown, before + 1));
+        shown++;
+      }
       if (asksForOtherSide(next.at(), shown)) {
-        pages.add(empty(next, shown));
+        pages.add(empty(next, shown, -1));
         shown++;
       }
       Filled filled = filler.fill(next, pages.size() + 1, shown);
@@ -113,17 +119,29 @@ public final class Paginator {
     };
   }
 
-  /** The empty page before a section that begins on the other side. */
-  private Page empty(Start next, int shown) {
-    Page last = pages.getLast();
-    Section s = document.sections().get(last.section());
+  /** How many empty pages the source had before what comes next, where all is as it was. */
+  private int blanksBefore(Start start) {
+    OptionalInt begins = filler.foundPage(start.at());
+    int before = pages.isEmpty() ? -1 : pages.getLast().start().found();
+    boolean known = pages.isEmpty() || before >= 0;
+    return begins.isPresent() && known ? Math.max(0, begins.getAsInt() - before - 1) : 0;
+  }
+
+  /**
+   * An empty page: before a section that begins on the other side, or as the source had one.
+   *
+   * @param found which page of the source it is like; -1 if none
+   */
+  private Page empty(Start next, int shown, int found) {
+    int section = pages.isEmpty() ? filler.sectionOf(next.at()) : pages.getLast().section();
+    Section s = document.sections().get(section);
     return new Page(
         pages.size() + 1,
         shown,
-        last.section(),
+        section,
         false,
         s.page(),
-        new Page.Start(next.at(), true, false, -1),
+        new Page.Start(next.at(), true, false, found),
         List.of(),
         Optional.empty(),
         List.of());

@@ -47,7 +47,9 @@ final class SettingMaker {
     if (t.lines().stream().anyMatch(l -> Directions.lean(l) > 0)) {
       return;
     }
-    lines.put(p.id(), linesOf(p.text(), t.lines(), joined, floated, x -> columnLeft(x, setup)));
+    double edge = setup.margins().left();
+    lines.put(
+        p.id(), linesOf(p.text(), t.lines(), joined, floated, edge, x -> columnLeft(x, setup)));
   }
 
   /** Notes a line of a running text. */
@@ -74,8 +76,9 @@ final class SettingMaker {
             of.getFirst().page(),
             of.getFirst().box().y(),
             of.getLast().box().bottom(),
+            0,
             setup.textWidth(),
-            linesOf(p.text(), of, joined, floated, x -> left)));
+            linesOf(p.text(), of, joined, floated, left, x -> left)));
   }
 
   Optional<SetBlock> of(NodeId id) {
@@ -87,6 +90,7 @@ final class SettingMaker {
       List<TextLine> found,
       Dehyphenator.Joined joined,
       int floated,
+      double edge,
       DoubleUnaryOperator lefts) {
     var out = new ArrayList<SetLine>();
     List<Glyph> glyphs = joined.glyphs();
@@ -125,6 +129,7 @@ final class SettingMaker {
               from,
               line.baseline(),
               joined.divided()[k],
+              left - edge,
               java.util.Arrays.copyOf(words, n),
               java.util.Arrays.copyOf(xs, n)));
     }
@@ -183,6 +188,7 @@ final class SettingMaker {
               0,
               baseline,
               false,
+              column - setup.margins().left(),
               new int[] {0},
               new float[] {(float) (g.box().x() - column)}));
       for (int k = 0; k < g.rows().get(r).size(); k++) {
@@ -217,7 +223,7 @@ final class SettingMaker {
     double max = Math.max(0, width / 4);
     double inner = left + Math.min(padding.left(), max);
     double room = width - Math.min(padding.left(), max) - Math.min(padding.right(), max);
-    List<SetLine> own = linesOf(p.text(), c.lines(), joiner.joined(c.lines()), 0, x -> inner);
+    List<SetLine> own = linesOf(p.text(), c.lines(), joiner.joined(c.lines()), 0, inner, x -> inner);
     SetLine first = own.getFirst();
     blocks.put(
         p.id(),
@@ -227,6 +233,7 @@ final class SettingMaker {
             first.page(),
             first.baseline(),
             own.getLast().baseline(),
+            0,
             Math.max(6, room),
             own));
   }
@@ -236,6 +243,7 @@ final class SettingMaker {
     boolean samePage = last != null && lastPage == f.page();
     Box box = f.box();
     List<SetLine> own = lines.getOrDefault(b.id(), List.of());
+    double left = columnLeft(box.x(), setup) - setup.margins().left();
     if (f instanceof Detected.Figure && b instanceof Paragraph) {
       own =
           List.of(
@@ -244,6 +252,7 @@ final class SettingMaker {
                   0,
                   box.bottom(),
                   false,
+                  left,
                   new int[] {0},
                   new float[] {(float) (box.x() - columnLeft(box.x(), setup))}));
     }
@@ -255,6 +264,7 @@ final class SettingMaker {
             f.page(),
             box.y(),
             box.bottom(),
+            left,
             setup.columns().width(0, setup.textWidth()),
             own));
     last = b;
