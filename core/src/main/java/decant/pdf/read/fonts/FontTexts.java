@@ -79,7 +79,14 @@ final class FontTexts {
     }
     Optional<String> told = font.isEmbedded() ? fromProgram(code) : Optional.empty();
     repaired |= told.isPresent() && !told.get().equals(said);
-    return told.orElse(mapped ? said : "");
+    String text = told.orElse(mapped ? said : "");
+    boolean unknown = text.isEmpty() || text.codePointAt(0) == 0xFFFD;
+    return unknown && hasInk(code) ? PrivateCodes.of(font, code) : text;
+  }
+
+  private boolean hasInk(int code) {
+    Shape path = font.isEmbedded() && !font.isDamaged() ? path(code) : null;
+    return path != null && !path.getBounds2D().isEmpty();
   }
 
   /** What the file says of a code. */
@@ -106,7 +113,7 @@ final class FontTexts {
   /** Whether a text is none: a sign for what is unknown, or a place that no standard gives. */
   private static boolean isNonsense(String s) {
     int c = s.codePointAt(0);
-    return c == 0xFFFD || c >= 0xFFFE && c <= 0xFFFF || c >= 0xE000 && c < 0xF000;
+    return c == 0xFFFD || c >= 0xFFFE && c <= 0xFFFF || c >= 0xE000 && c <= 0xF8FF;
   }
 
   private Optional<String> fromProgram(int code) {

@@ -41,10 +41,12 @@ record ShownLetters(
             || type == Character.ENCLOSING_MARK
             || type == Character.FORMAT
             || type == Character.CONTROL
-            || type == Character.PRIVATE_USE
             || type == Character.UNASSIGNED;
     if (mark) {
       return false;
+    }
+    if (type == Character.PRIVATE_USE) {
+      return true; // it is nothing but its shape
     }
     return switch (Character.UnicodeScript.of(c)) {
       case COMMON,

@@ -1,5 +1,6 @@
 package decant.pdf.read.report;
 
+import decant.pdf.read.fonts.PrivateCodes;
 import decant.model.Box;
 import decant.model.Finding;
 import decant.model.Finding.Kind;
@@ -37,6 +38,7 @@ final class PageDoubts {
     for (int k = 0; k < pages.size(); k++) {
       ScannedPage p = pages.get(k);
       unknown(p).ifPresent(out::add);
+      unspoken(p).ifPresent(out::add);
       if (drawingsLeft.contains(p.number())) {
         out.add(
             Finding.general(
@@ -67,8 +69,19 @@ final class PageDoubts {
   }
 
   private static Optional<Finding> unknown(ScannedPage p) {
-    List<Glyph> unknown =
+    List<Glyph> lost =
         p.glyphs().stream().filter(g -> g.text().isEmpty() || g.text().contains("\uFFFD")).toList();
+    return unknown(p, lost, Severity.LOSS, "page-doubts.unreadable");
+  }
+
+  /** Letters that are shown as they are, though nothing tells what they stand for. */
+  private static Optional<Finding> unspoken(ScannedPage p) {
+    List<Glyph> shown = p.glyphs().stream().filter(g -> PrivateCodes.in(g.text())).toList();
+    return unknown(p, shown, Severity.DOUBT, "page-doubts.shown-only");
+  }
+
+  private static Optional<Finding> unknown(
+      ScannedPage p, List<Glyph> unknown, Severity severity, String said) {
     if (unknown.isEmpty()) {
       return Optional.empty();
     }
@@ -82,8 +95,8 @@ final class PageDoubts {
     return Optional.of(
         Finding.general(
                 Kind.CHARACTERS_UNKNOWN,
-                Severity.LOSS,
-                WORDS.count("page-doubts.unreadable", unknown.size(), p.number() + 1))
+                severity,
+                WORDS.count(said, unknown.size(), p.number() + 1))
             .from(p.number(), place));
   }
 
