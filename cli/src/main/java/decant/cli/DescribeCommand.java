@@ -1,12 +1,12 @@
 package decant.cli;
 
-import decant.pin.PinnedPages;
 import decant.describe.Describer;
 import decant.format.Formats;
 import decant.format.Intake;
 import decant.layout.Layout;
 import decant.layout.pages.Page;
 import decant.model.Finding;
+import decant.pin.PinnedPages;
 import decant.reading.ReadProblem;
 import decant.reading.TakenIn;
 import decant.work.Deadline;

@@ -1,6 +1,5 @@
 package decant.cli;
 
-import decant.recipe.Plan;
 import decant.format.Format;
 import decant.format.Formats;
 import decant.format.Intake;
@@ -21,6 +20,7 @@ import decant.reading.ReadProblem;
 import decant.reading.TakenIn;
 import decant.recipe.Output;
 import decant.recipe.PageChoice;
+import decant.recipe.Plan;
 import decant.recipe.PublishProblem;
 import decant.recipe.Recipe;
 import decant.recipe.RecipeBook;

@@ -186,7 +186,8 @@ public final class Layout implements Publication {
 
   /** Header and footer of a page. */
   public List<Fragment> running(Page page) {
-    return running.computeIfAbsent(page.number(), n -> new RunningOfPage(this, runningTexts, page).set());
+    return running.computeIfAbsent(
+        page.number(), n -> new RunningOfPage(this, runningTexts, page).set());
   }
 
   /** The pages that bookmarks stand on, as they are shown there. */

@@ -71,7 +71,12 @@ final class RunningOfPage {
     var out = new ArrayList<Fragment>();
     for (Fragment f : runningTexts.set(story, setup, 0, fields)) {
       double baseline =
-          layout.document().setting().block(line.id()).map(b -> b.lines().getFirst().baseline()).orElse(0.0);
+          layout
+              .document()
+              .setting()
+              .block(line.id())
+              .map(b -> b.lines().getFirst().baseline())
+              .orElse(0.0);
       double own = f instanceof Fragment.Lines l ? l.layout().lines().getFirst().baseline() : 0;
       out.add(f.moved(setup.margins().left(), baseline - own - f.y()));
     }

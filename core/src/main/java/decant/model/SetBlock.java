@@ -2,6 +2,7 @@ package decant.model;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalDouble;
 
 /**
  * A block where its source had it. Lengths in points, from the upper edge of the page.
@@ -13,7 +14,8 @@ import java.util.Optional;
  * @param bottom where it ends on that page
  * @param left where the column that it stands in begins, from the left edge of the text of its page
  * @param width of the column that it stands in
- * @param lines of a paragraph; of other blocks none
+ * @param lines of a paragraph, or the rows of a table
+ * @param label where the label of an item begins, from the left edge of its column
  */
 public record SetBlock(
     Block as,
@@ -23,13 +25,14 @@ public record SetBlock(
     double bottom,
     double left,
     double width,
-    List<SetLine> lines) {
+    List<SetLine> lines,
+    OptionalDouble label) {
   public SetBlock {
     lines = List.copyOf(lines);
   }
 
   /** The same place of a block that has become another since, and is set alike. */
   public SetBlock as(Block other) {
-    return new SetBlock(other, before, page, top, bottom, left, width, lines);
+    return new SetBlock(other, before, page, top, bottom, left, width, lines, label);
   }
 }

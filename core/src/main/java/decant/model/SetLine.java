@@ -10,6 +10,7 @@ package decant.model;
  * @param left where its column begins, from the left edge of the text of its page
  * @param words the places in the text that its words begin with
  * @param xs where they begin, from the left edge of its column; as many as words
+ * @param ends where they end; as many as words
  */
 public record SetLine(
     int page,
@@ -18,7 +19,8 @@ public record SetLine(
     boolean divided,
     double left,
     int[] words,
-    float[] xs) {
+    float[] xs,
+    float[] ends) {
   @Override
   public boolean equals(Object o) {
     return this == o;

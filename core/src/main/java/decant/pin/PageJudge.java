@@ -107,8 +107,7 @@ public final class PageJudge {
   }
 
   private Judgement.Verdict verdict(PDPage page, PDFRenderer renderer, int k) throws IOException {
-    InkGrid was =
-        InkGrid.of(renderer.renderImage(k, (float) InkGrid.SCALE, ImageType.RGB));
+    InkGrid was = InkGrid.of(renderer.renderImage(k, (float) InkGrid.SCALE, ImageType.RGB));
     int paired = pairs.getOrDefault(k, Math.min(k, layout.pages().size() - 1));
     Page published = layout.pages().get(paired);
     InkGrid is = InkGrid.of(painter.paint(layout, published, InkGrid.SCALE));

@@ -1,6 +1,5 @@
 package decant.pin;
 
-import decant.paint.KeptPdf;
 import decant.layout.Layout;
 import decant.model.Box;
 import decant.model.Document;
@@ -8,6 +7,7 @@ import decant.model.Finding;
 import decant.model.Finding.Kind;
 import decant.model.Finding.Severity;
 import decant.model.look.Media;
+import decant.paint.KeptPdf;
 import decant.publication.KeptPage;
 import decant.reading.TakenIn;
 import decant.words.Words;
@@ -102,8 +102,8 @@ public final class PinnedPages {
    * A document with pages pinned, and what is told of it: that they are, and no more what would
    * have been lost on them.
    */
-  public static TakenIn pinned(
-      KeptPage.Source source, TakenIn taken, List<Pinning.Sheet> pages) throws IOException {
+  public static TakenIn pinned(KeptPage.Source source, TakenIn taken, List<Pinning.Sheet> pages)
+      throws IOException {
     if (pages.isEmpty()) {
       return taken;
     }

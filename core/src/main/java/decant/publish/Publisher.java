@@ -1,6 +1,5 @@
 package decant.publish;
 
-import decant.pin.PinnedPictures;
 import decant.format.Format;
 import decant.format.Formats;
 import decant.io.AtomicFile;
@@ -14,6 +13,7 @@ import decant.pdf.choices.Passwords;
 import decant.pdf.file.Encryption;
 import decant.pdf.write.Attachment;
 import decant.pdf.write.PdfWriter;
+import decant.pin.PinnedPictures;
 import decant.publication.Publication;
 import decant.reading.Active;
 import decant.reading.ActiveContent;

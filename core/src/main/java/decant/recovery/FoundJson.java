@@ -22,6 +22,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalDouble;
 
 /**
  * What a document is besides what its working format holds: how its source had set it, where the
@@ -77,6 +78,7 @@ final class FoundJson {
                 .put("left", b.left())
                 .put("width", b.width());
             b.before().filter(numbers::containsKey).ifPresent(n -> o.put("after", numbers.get(n)));
+            b.label().ifPresent(x -> o.put("label", x));
             lines(b.lines(), o.putArray("lines"));
           }
         });
@@ -92,9 +94,11 @@ final class FoundJson {
           .put("left", l.left());
       ArrayNode words = o.putArray("words");
       ArrayNode xs = o.putArray("xs");
+      ArrayNode ends = o.putArray("ends");
       for (int k = 0; k < l.words().length; k++) {
         words.add(l.words()[k]);
         xs.add(l.xs()[k]);
+        ends.add(l.ends()[k]);
       }
     }
   }
@@ -138,8 +142,7 @@ final class FoundJson {
    *
    * @param files the PDFs of pinned pages, by the names of their entries
    */
-  static Document read(
-      Document d, JsonNode work, List<NodeId> order, Map<String, Media> files) {
+  static Document read(Document d, JsonNode work, List<NodeId> order, Map<String, Media> files) {
     Map<NodeId, SetBlock> blocks = new HashMap<>();
     for (JsonNode b : work.path("setting")) {
       block(b, "block", order)
@@ -163,9 +166,11 @@ final class FoundJson {
       int n = Math.min(l.path("words").size(), l.path("xs").size());
       int[] words = new int[n];
       float[] xs = new float[n];
+      float[] ends = new float[n];
       for (int k = 0; k < n; k++) {
         words[k] = l.path("words").path(k).asInt();
         xs[k] = (float) l.path("xs").path(k).asDouble();
+        ends[k] = (float) l.path("ends").path(k).asDouble();
       }
       lines.add(
           new SetLine(
@@ -175,7 +180,8 @@ final class FoundJson {
               l.path("divided").asBoolean(),
               l.path("left").asDouble(),
               words,
-              xs));
+              xs,
+              ends));
     }
     return new SetBlock(
         is,
@@ -185,7 +191,8 @@ final class FoundJson {
         b.path("bottom").asDouble(),
         b.path("left").asDouble(),
         b.path("width").asDouble(),
-        lines);
+        lines,
+        b.has("label") ? OptionalDouble.of(b.path("label").asDouble()) : OptionalDouble.empty());
   }
 
   private static List<Section> pinned(
@@ -210,8 +217,7 @@ final class FoundJson {
                         b.path("width").asDouble(),
                         b.path("height").asDouble())));
       }
-      PageSetup paper =
-          s.page().withSize(p.path("width").asDouble(), p.path("height").asDouble());
+      PageSetup paper = s.page().withSize(p.path("width").asDouble(), p.path("height").asDouble());
       out.add(
           new Section(
               s.id(),

@@ -1,6 +1,5 @@
 package decant.recovery;
 
-import decant.model.look.Media;
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import com.fasterxml.jackson.databind.node.ArrayNode;
@@ -15,6 +14,7 @@ import decant.model.KeptBlock;
 import decant.model.NodeId;
 import decant.model.Paragraph;
 import decant.model.Table;
+import decant.model.look.Media;
 import decant.model.walk.Part;
 import decant.model.walk.Walk;
 import decant.reading.ReadProblem;
@@ -268,7 +268,8 @@ public final class WorkFile {
             places,
             FoundJson.breaks(work, order));
     return new UnsavedWork(
-        Path.of(work.path("source").asText()), new TakenIn(FoundJson.read(read.document(), work, order, files), findings, origin));
+        Path.of(work.path("source").asText()),
+        new TakenIn(FoundJson.read(read.document(), work, order, files), findings, origin));
   }
 
   private static Optional<NodeId> block(JsonNode n, List<NodeId> order) {

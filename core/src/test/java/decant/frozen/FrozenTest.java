@@ -81,7 +81,8 @@ class FrozenTest {
         .noneMatch(f -> f.severity() == Finding.Severity.LOSS);
     JsonNode answer =
         JSON.readTree(
-            Describer.describe(file.toString(), t, t.origin().pages(), List.of(), id -> Optional.empty()));
+            Describer.describe(
+                file.toString(), t, t.origin().pages(), List.of(), id -> Optional.empty()));
     var out = new TreeMap<>(Structure.score(truth, answer));
     Layout l = Samples.layout(t.document());
     PdfChoices c = Samples.choices(l);

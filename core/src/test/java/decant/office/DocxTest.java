@@ -2,7 +2,6 @@ package decant.office;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import decant.model.SourceSetting;
 import decant.Samples;
 import decant.format.Intake;
 import decant.model.Block;
@@ -12,6 +11,7 @@ import decant.model.Inline;
 import decant.model.Outline;
 import decant.model.Paragraph;
 import decant.model.Section;
+import decant.model.SourceSetting;
 import decant.model.Table;
 import decant.model.edit.Commands;
 import decant.model.edit.Revision;
@@ -164,7 +164,8 @@ class DocxTest {
     assertThat(Outline.headings(back))
         .extracting(h -> h.level() + h.text())
         .isEqualTo(Outline.headings(d).stream().map(h -> h.level() + h.text()).toList());
-    assertThat(Samples.layout(back).pages()).hasSameSizeAs(Samples.layout(d.withSetting(SourceSetting.NONE)).pages());
+    assertThat(Samples.layout(back).pages())
+        .hasSameSizeAs(Samples.layout(d.withSetting(SourceSetting.NONE)).pages());
     assertThat(back.sections().getFirst().page().margins().left())
         .isBetween(
             d.sections().getFirst().page().margins().left() - 0.1,

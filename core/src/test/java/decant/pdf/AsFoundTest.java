@@ -100,7 +100,8 @@ class AsFoundTest {
     for (int row = 0; row < 4; row++) {
       for (int column = 0; column < 3; column++) {
         pdf.framed(90 + 130 * column, y + 20 + 23.5 * row, 130, 23.5);
-        pdf.text(97 + 130 * column, y + 35 + 23.5 * row, row == 0 ? "Head" : "Cell " + row + column);
+        pdf.text(
+            97 + 130 * column, y + 35 + 23.5 * row, row == 0 ? "Head" : "Cell " + row + column);
       }
     }
     pdf.prose(90, y + 160, 410, PROSE);

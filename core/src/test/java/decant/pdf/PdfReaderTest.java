@@ -223,7 +223,9 @@ class PdfReaderTest {
     for (Path pdf : files) {
       String name = pdf.getFileName().toString().replace(".pdf", "");
       TakenIn taken = Intake.take(ReadRequest.of(pdf));
-      JsonNode answer = json.readTree(Describer.describe(name, taken, 1, java.util.List.of(), id -> Optional.empty()));
+      JsonNode answer =
+          json.readTree(
+              Describer.describe(name, taken, 1, java.util.List.of(), id -> Optional.empty()));
       Map<String, Integer> have = words(answer);
       Map<String, Integer> want =
           words(json.readTree(truth.resolve("truth/" + name + ".truth.json").toFile()));

@@ -176,7 +176,9 @@ class PinningTest {
         .noneMatch(Check::passed);
   }
 
-  /** Pages as they are, whatever was taken in: a judge who says otherwise sees what is not there. */
+  /**
+   * Pages as they are, whatever was taken in: a judge who says otherwise sees what is not there.
+   */
   @Test
   void aPageThatIsKeptIsAlikeInAllItsInk() throws IOException {
     Layout l = Samples.layout(pinned(0, 1, 2));
@@ -187,8 +189,7 @@ class PinningTest {
   }
 
   private Judgement judged(Publication l) throws IOException {
-    return PageJudge.judge(
-        new KeptPage.InFile(RULES, ""), taken, (Layout) l, () -> false);
+    return PageJudge.judge(new KeptPage.InFile(RULES, ""), taken, (Layout) l, () -> false);
   }
 
   @Test
@@ -207,13 +208,12 @@ class PinningTest {
             .from(2, new decant.model.Box(0, 0, 10, 10));
     var less = new TakenIn(poor, List.of(loss), taken.origin());
     TakenIn judged =
-        PinnedPages.judged(
-            new KeptPage.InFile(RULES, ""), less, Samples.layout(poor), () -> false);
+        PinnedPages.judged(new KeptPage.InFile(RULES, ""), less, Samples.layout(poor), () -> false);
     assertThat(PinnedPages.numbers(judged.document())).contains(3);
     assertThat(judged.findings())
         .noneMatch(f -> f.severity() == Finding.Severity.LOSS)
-        .anyMatch(
-            f -> f.kind() == Finding.Kind.PAGE_PINNED && f.message().startsWith("Page 3 is pinned"));
+        .anyMatch(f ->
+            f.kind() == Finding.Kind.PAGE_PINNED && f.message().startsWith("Page 3 is pinned"));
   }
 
   @Test

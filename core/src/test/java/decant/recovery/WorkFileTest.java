@@ -3,18 +3,18 @@ package decant.recovery;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
-import decant.layout.Layout;
-import decant.publication.KeptPage;
-import decant.pin.Pinning;
-import decant.pin.PinnedPages;
 import decant.Samples;
 import decant.io.WriteProblem;
+import decant.layout.Layout;
 import decant.model.Block;
 import decant.model.Document;
 import decant.model.Finding;
 import decant.model.NodeId;
 import decant.model.Paragraph;
 import decant.model.Table;
+import decant.pin.PinnedPages;
+import decant.pin.Pinning;
+import decant.publication.KeptPage;
 import decant.reading.ReadProblem;
 import decant.reading.TakenIn;
 import java.io.IOException;
@@ -153,6 +153,7 @@ class WorkFileTest {
         .contains(0, 2, 4);
     assertThat(Pinning.release(Pinning.release(back.document(), 1), 3).paragraphs())
         .extracting(Paragraph::text)
-        .isEqualTo(Samples.taken(source).document().paragraphs().stream().map(Paragraph::text).toList());
+        .isEqualTo(
+            Samples.taken(source).document().paragraphs().stream().map(Paragraph::text).toList());
   }
 }

@@ -7,10 +7,12 @@ import decant.layout.item.Line;
 import decant.layout.item.ParagraphLayout;
 import decant.layout.item.ParagraphStyle;
 import decant.model.Paragraph;
+import decant.model.SetBlock;
 import decant.model.SetLine;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalDouble;
 
 /** Sets a paragraph in the lines that its source had, each word where it stood. */
 final class AsFoundLines {
@@ -23,6 +25,7 @@ final class AsFoundLines {
   private final LinePlacer placer;
   private final Optional<Unit> label;
   private final List<Line> lines = new ArrayList<>();
+  private OptionalDouble labelAt = OptionalDouble.empty();
 
   /**
    * @param units of the paragraph; some are cut where a line ended within a word
@@ -38,9 +41,11 @@ final class AsFoundLines {
   }
 
   /**
-   * @param found at least one line
+   * @param was of at least one line
    */
-  ParagraphLayout set(Paragraph p, ParagraphStyle style, double width, List<SetLine> found) {
+  ParagraphLayout set(Paragraph p, ParagraphStyle style, double width, SetBlock was) {
+    List<SetLine> found = was.lines();
+    labelAt = was.label();
     int first = 0;
     for (int l = 0; l < found.size(); l++) {
       boolean last = l + 1 == found.size();
@@ -83,6 +88,7 @@ final class AsFoundLines {
                 start,
                 new Lane(0, 0, top),
                 lines.isEmpty() ? label : Optional.empty(),
+                labelAt,
                 top,
                 from,
                 Math.max(from, to),
@@ -112,9 +118,15 @@ final class AsFoundLines {
     return start;
   }
 
-  /** Widths by which each word begins where it stood: the space before it gives or takes. */
+  /**
+   * Widths by which each word begins and ends where it did: the space before it gives or takes, and
+   * its letters stand a little closer or wider, as kerning had them.
+   */
   private static double[] widths(SetLine line, List<Unit> here, double start) {
     double[] widths = new double[here.size()];
+    for (int k = 0; k < widths.length; k++) {
+      widths[k] = here.get(k).kind() == Kind.TAB ? LEAST_SPACE : here.get(k).width();
+    }
     double x = start;
     int w = 0;
     for (int k = 0; k < widths.length; k++) {
@@ -122,15 +134,39 @@ final class AsFoundLines {
       while (w < line.words().length && line.words()[w] < u.from()) {
         w++;
       }
-      if (w < line.words().length && line.words()[w] == u.from() && k > 0) {
-        boolean gap = here.get(k - 1).isSpace() || here.get(k - 1).kind() == Kind.TAB;
+      if (w < line.words().length && line.words()[w] == u.from()) {
+        boolean gap = k > 0 && (here.get(k - 1).isSpace() || here.get(k - 1).kind() == Kind.TAB);
         double by = gap ? Math.max(line.xs()[w] - x, LEAST_SPACE - widths[k - 1]) : 0;
-        widths[k - 1] += by;
-        x += by;
+        if (gap) {
+          widths[k - 1] += by;
+          x += by;
+        }
+        fit(here, widths, k, line.ends()[w] - x);
       }
-      widths[k] = u.kind() == Kind.TAB ? LEAST_SPACE : u.width();
       x += widths[k];
     }
     return widths;
   }
+
+  /** Makes the units of a word as wide as it was, unless it is quite another width. */
+  private static void fit(List<Unit> here, double[] widths, int first, double wanted) {
+    int end = first;
+    double natural = 0;
+    while (end < widths.length && here.get(end).kind() == Kind.WORD) {
+      natural += widths[end++];
+    }
+    double factor = natural > 0 ? wanted / natural : 0;
+    if (factor > NARROWEST && factor < WIDEST) {
+      for (int k = first; k < end; k++) {
+        widths[k] *= factor;
+      }
+    }
+  }
+
+  /**
+   * A word that would become narrower than this share of its width is set in quite another font.
+   */
+  private static final double NARROWEST = 0.7;
+
+  private static final double WIDEST = 1.6;
 }

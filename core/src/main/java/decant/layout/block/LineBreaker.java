@@ -13,7 +13,6 @@ import decant.layout.label.FieldValues;
 import decant.layout.label.Styles;
 import decant.model.Paragraph;
 import decant.model.SetBlock;
-import decant.model.SetLine;
 import decant.model.look.ListDefinition;
 import decant.model.look.ParagraphTraits.TabStop;
 import decant.model.look.Typesetting;
@@ -24,6 +23,7 @@ import java.util.Deque;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import org.jspecify.annotations.Nullable;
 
 /** Fills lines with units, first fit. */
@@ -70,14 +70,12 @@ final class LineBreaker {
   ParagraphLayout set(Paragraph p, Frame frame, StorySetter stories, Optional<SetBlock> was) {
     ParagraphStyle style = styles.paragraph(p);
     var setting = new Setting(p, style, frame, stories);
-    List<SetLine> lines =
-        was.filter(w -> Math.abs(w.width() - frame.width()) < SAME_WIDTH)
-            .map(SetBlock::lines)
-            .orElse(List.of());
-    return lines.isEmpty()
+    Optional<SetBlock> as =
+        was.filter(w -> !w.lines().isEmpty() && Math.abs(w.width() - frame.width()) < SAME_WIDTH);
+    return as.isEmpty()
         ? setting.run()
         : new AsFoundLines(setting.units, setting.text, texts, setting.placer, setting.label)
-            .set(p, style, frame.width(), lines);
+            .set(p, style, frame.width(), as.get());
   }
 
   /** Columns whose widths differ by less, in points, are the same. */
@@ -321,7 +319,18 @@ final class LineBreaker {
       Line placed =
           placer.place(
               new LinePlacer.Given(
-                  line, widths, start, lane, shown, lane.top(), from, to, last, ends, after));
+                  line,
+                  widths,
+                  start,
+                  lane,
+                  shown,
+                  OptionalDouble.empty(),
+                  lane.top(),
+                  from,
+                  to,
+                  last,
+                  ends,
+                  after));
       lines.add(placed);
       if (bandStart < lines.size() - 1) {
         level();

@@ -24,6 +24,7 @@ import decant.text.Glyphs;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalDouble;
 
 /** Places the units of a filled line: alignment, order, height, lines under and through text. */
 final class LinePlacer {
@@ -60,6 +61,7 @@ final class LinePlacer {
    * @param widths how far each unit advances
    * @param start where the text starts, from the left edge of the block
    * @param label of a list's item, on its first line
+   * @param labelAt where it begins, if that does not follow from the list
    * @param last not stretched where lines are justified
    * @param ends the paragraph ends on it
    */
@@ -69,6 +71,7 @@ final class LinePlacer {
       double start,
       Lane lane,
       Optional<Unit> label,
+      OptionalDouble labelAt,
       double top,
       int from,
       int to,
@@ -190,7 +193,7 @@ final class LinePlacer {
             - descent
             - (style.lines().pitch() instanceof LinePitch.Exactly ? (height - natural) / 2 : 0);
     var items = new ArrayList<Item>();
-    line.label().ifPresent(l -> placeLabel(items, l, start));
+    line.label().ifPresent(l -> placeLabel(items, l, start, line.labelAt()));
     double x = start;
     var run = new RunBuilder(items, p, text);
     for (int v : visualOrder(line.units())) {
@@ -230,7 +233,7 @@ final class LinePlacer {
     return snaps ? Math.ceil(height / frame.grid() - 0.01) * frame.grid() : height;
   }
 
-  private void placeLabel(List<Item> items, Unit u, double textStart) {
+  private void placeLabel(List<Item> items, Unit u, double textStart, OptionalDouble given) {
     double at = style.indents().start() + style.indents().firstLine();
     Alignment alignment =
         styles.level(p).map(ListDefinition.Level::alignment).orElse(Alignment.START);
@@ -241,9 +244,10 @@ final class LinePlacer {
           default -> 0;
         };
     double x =
-        style.lines().rightToLeft()
-            ? frame.width() - at - u.width() + back
-            : Math.min(at - back, textStart);
+        given.orElse(
+            style.lines().rightToLeft()
+                ? frame.width() - at - u.width() + back
+                : Math.min(at - back, textStart));
     var run = new RunBuilder(items, p, text);
     placeUnit(u, u.width(), x, run, items, null);
     run.flush();

@@ -58,7 +58,8 @@ final class RunBuilder {
     Glyphs g = u.glyphs();
     ensure(count + g.ids().length);
     double scale = u.style().size() / u.style().face().unitsPerEm();
-    double extra = u.isSpace() && g.ids().length > 0 ? (unitWidth - u.width()) / g.ids().length : 0;
+    boolean stretches = u.isSpace() || u.kind() == TextUnits.Kind.WORD;
+    double extra = stretches && g.ids().length > 0 ? (unitWidth - u.width()) / g.ids().length : 0;
     for (int k = 0; k < g.ids().length; k++) {
       glyphs[count] = g.ids()[k];
       xs[count] = (float) (at - x + g.x()[k] * scale + extra * k);

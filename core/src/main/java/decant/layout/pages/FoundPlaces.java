@@ -1,6 +1,5 @@
 package decant.layout.pages;
 
-import java.util.OptionalInt;
 import decant.layout.block.BlockLayouter;
 import decant.layout.item.BlockLayout;
 import decant.layout.item.ParagraphLayout;
@@ -11,6 +10,7 @@ import decant.model.SetLine;
 import decant.model.SourceSetting;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.OptionalInt;
 
 /**
  * Where the blocks of one page stand because their source had them there. A page that begins where

@@ -1,6 +1,5 @@
 package decant.layout.pages;
 
-import java.util.OptionalInt;
 import decant.layout.block.BlockLayouter;
 import decant.layout.item.Area;
 import decant.layout.item.BlockLayout;
@@ -19,6 +18,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalInt;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -108,7 +108,8 @@ public final class PageFiller {
             section,
             true,
             s.page(),
-            new Page.Start(start.at(), start.afterBreak(), start.notes().isEmpty(), s.pinned().get().page()),
+            new Page.Start(
+                start.at(), start.afterBreak(), start.notes().isEmpty(), s.pinned().get().page()),
             List.of(),
             Optional.empty(),
             List.of());

@@ -517,12 +517,7 @@ final class PageFilling {
                 floats.below(left + t.x(), left + t.x() + t.width(), top, t.height(from, from + 1));
       }
     }
-    int to =
-        fit.fitting(
-            l,
-            from,
-            top + header,
-            whole ? found.endOnPage(l, from) : l.parts());
+    int to = fit.fitting(l, from, top + header, whole ? found.endOnPage(l, from) : l.parts());
     if (l instanceof TableLayout t && to < t.parts() && !whole) {
       // A row that no column has room for is cut even where it should not be.
       boolean must = to == from && atTop;

@@ -1,6 +1,5 @@
 package decant.layout.pages;
 
-import java.util.OptionalInt;
 import decant.layout.pages.PageFiller.Filled;
 import decant.layout.pages.PageFiller.Start;
 import decant.model.Document;
@@ -9,6 +8,7 @@ import decant.model.Section;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalInt;
 import java.util.function.BooleanSupplier;
 import java.util.function.Consumer;
 import org.jspecify.annotations.Nullable;

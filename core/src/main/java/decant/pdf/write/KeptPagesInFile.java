@@ -1,9 +1,9 @@
 package decant.pdf.write;
 
+import decant.paint.KeptPdf;
 import decant.pdf.file.FilePart;
 import decant.pdf.file.PdfFile;
 import decant.pdf.kept.KeptPages;
-import decant.paint.KeptPdf;
 import decant.publication.KeptPage;
 import decant.reading.SafeLinks;
 import java.io.Closeable;

@@ -1,8 +1,8 @@
 package decant.verify.pdf;
 
+import decant.paint.KeptPdf;
 import decant.pdf.choices.PdfChoices;
 import decant.pdf.content.ReadPage;
-import decant.paint.KeptPdf;
 import decant.publication.KeptPage;
 import decant.publication.Publication;
 import decant.verify.Check;

@@ -5,6 +5,7 @@ import decant.model.look.Markers;
 import decant.pdf.read.detected.Detected;
 import decant.pdf.read.detected.Edges;
 import decant.pdf.read.detected.Region;
+import decant.pdf.read.lines.Lines;
 import decant.pdf.read.page.Anatomy;
 import decant.pdf.read.page.Directions;
 import decant.pdf.read.page.Glyph;
@@ -274,10 +275,20 @@ public final class Blocks {
           region.left(),
           region.right(),
           own,
-          spaceBefore);
+          spaceBefore,
+          markOf(lines.getFirst(), first));
     }
     return new Detected.Text(
         Detected.Kind.PARAGRAPH, lines, "", 0, region.left(), region.right(), own, spaceBefore);
+  }
+
+  /** The letters that a line begins with and its rest does not. */
+  private static List<Glyph> markOf(TextLine whole, TextLine rest) {
+    int end = whole.glyphs().size() - rest.glyphs().size();
+    while (end > 0 && whole.glyphs().get(end - 1).isSpace()) {
+      end--;
+    }
+    return whole.glyphs().subList(0, end);
   }
 
   public static TextLine withoutMarker(TextLine l, String marker) {
@@ -309,7 +320,12 @@ public final class Blocks {
     TextLine first = t.lines().getFirst();
     Glyph g = first.glyphs().getFirst();
     var glyphs = new ArrayList<Glyph>();
-    glyphs.add(g.like(t.marker() + " ", g.x(), 0));
+    if (t.mark().isEmpty()) {
+      glyphs.add(g.like(t.marker() + " ", g.x(), 0));
+    } else {
+      glyphs.addAll(t.mark());
+      glyphs.add(Lines.space(t.mark().getLast(), g));
+    }
     glyphs.addAll(first.glyphs());
     var lines = new ArrayList<>(t.lines());
     lines.set(0, new TextLine(first.page(), glyphs, first.box(), first.baseline(), first.size()));

@@ -3,6 +3,7 @@ package decant.pdf.read.detected;
 import decant.model.Box;
 import decant.pdf.read.page.Anatomy;
 import decant.pdf.read.page.Directions;
+import decant.pdf.read.page.Glyph;
 import decant.pdf.read.page.Placed;
 import decant.pdf.read.page.TextLine;
 import java.util.List;
@@ -31,6 +32,7 @@ public sealed interface Detected {
    * @param left edge of the text area it stands in
    * @param right edge of the text area it stands in
    * @param spaceBefore gap to the line above, beyond the usual pitch; 0 at the top of a page
+   * @param mark the letters of the marker, where they stood; empty if that is not known
    */
   record Text(
       Kind kind,
@@ -40,10 +42,25 @@ public sealed interface Detected {
       double left,
       double right,
       double pitch,
-      double spaceBefore)
+      double spaceBefore,
+      List<Glyph> mark)
       implements Detected {
     public Text {
       lines = List.copyOf(lines);
+      mark = List.copyOf(mark);
+    }
+
+    /** Text without letters of a marker. */
+    public Text(
+        Kind kind,
+        List<TextLine> lines,
+        String marker,
+        int level,
+        double left,
+        double right,
+        double pitch,
+        double spaceBefore) {
+      this(kind, lines, marker, level, left, right, pitch, spaceBefore, List.of());
     }
 
     /** Text that stands as far to the sides as its lines do. */
@@ -77,11 +94,11 @@ public sealed interface Detected {
     }
 
     public Text as(Kind otherKind, int otherLevel) {
-      return new Text(otherKind, lines, marker, otherLevel, left, right, pitch, spaceBefore);
+      return new Text(otherKind, lines, marker, otherLevel, left, right, pitch, spaceBefore, mark);
     }
 
     public Text with(List<TextLine> others) {
-      return new Text(kind, others, marker, level, left, right, pitch, spaceBefore);
+      return new Text(kind, others, marker, level, left, right, pitch, spaceBefore, mark);
     }
 
     public double size() {

@@ -1,6 +1,5 @@
 package decant.pdf.read.document;
 
-import decant.pdf.read.page.TextLine;
 import decant.model.Box;
 import decant.model.Document;
 import decant.model.Finding;
@@ -13,6 +12,7 @@ import decant.pdf.read.detected.Ruling;
 import decant.pdf.read.page.Decor;
 import decant.pdf.read.page.Glyph;
 import decant.pdf.read.page.ScannedPage;
+import decant.pdf.read.page.TextLine;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;

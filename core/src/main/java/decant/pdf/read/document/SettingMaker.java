@@ -23,6 +23,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.function.DoubleUnaryOperator;
 import org.jspecify.annotations.Nullable;
 
@@ -78,7 +79,8 @@ final class SettingMaker {
             of.getLast().box().bottom(),
             0,
             setup.textWidth(),
-            linesOf(p.text(), of, joined, floated, left, x -> left)));
+            linesOf(p.text(), of, joined, floated, left, x -> left),
+            OptionalDouble.empty()));
   }
 
   Optional<SetBlock> of(NodeId id) {
@@ -102,6 +104,7 @@ final class SettingMaker {
       double left = lefts.applyAsDouble(line.box().x());
       int[] words = new int[8];
       float[] xs = new float[8];
+      float[] ends = new float[8];
       int n = 0;
       int from = at;
       boolean begins = true;
@@ -116,11 +119,13 @@ final class SettingMaker {
           if (n == words.length) {
             words = java.util.Arrays.copyOf(words, 2 * n);
             xs = java.util.Arrays.copyOf(xs, 2 * n);
+            ends = java.util.Arrays.copyOf(ends, 2 * n);
           }
           words[n] = at;
           xs[n++] = (float) (glyph.x() - left);
           begins = false;
         }
+        ends[n - 1] = (float) (glyph.right() - left);
         at = Math.min(text.length(), at + LookMaker.lengthOf(glyph.text()));
       }
       out.add(
@@ -131,7 +136,8 @@ final class SettingMaker {
               joined.divided()[k],
               left - edge,
               java.util.Arrays.copyOf(words, n),
-              java.util.Arrays.copyOf(xs, n)));
+              java.util.Arrays.copyOf(xs, n),
+              java.util.Arrays.copyOf(ends, n)));
     }
     return out;
   }
@@ -190,7 +196,8 @@ final class SettingMaker {
               false,
               column - setup.margins().left(),
               new int[] {0},
-              new float[] {(float) (g.box().x() - column)}));
+              new float[] {(float) (g.box().x() - column)},
+              new float[] {(float) (g.box().right() - column)}));
       for (int k = 0; k < g.rows().get(r).size(); k++) {
         Detected.DetectedCell c = g.rows().get(r).get(k);
         Cell cell = t.rows().get(r).cells().get(k);
@@ -223,7 +230,8 @@ final class SettingMaker {
     double max = Math.max(0, width / 4);
     double inner = left + Math.min(padding.left(), max);
     double room = width - Math.min(padding.left(), max) - Math.min(padding.right(), max);
-    List<SetLine> own = linesOf(p.text(), c.lines(), joiner.joined(c.lines()), 0, inner, x -> inner);
+    List<SetLine> own =
+        linesOf(p.text(), c.lines(), joiner.joined(c.lines()), 0, inner, x -> inner);
     SetLine first = own.getFirst();
     blocks.put(
         p.id(),
@@ -235,7 +243,8 @@ final class SettingMaker {
             own.getLast().baseline(),
             0,
             Math.max(6, room),
-            own));
+            own,
+            OptionalDouble.empty()));
   }
 
   /** Notes where a block stood, after the one before. */
@@ -254,7 +263,8 @@ final class SettingMaker {
                   false,
                   left,
                   new int[] {0},
-                  new float[] {(float) (box.x() - columnLeft(box.x(), setup))}));
+                  new float[] {(float) (box.x() - columnLeft(box.x(), setup))},
+                  new float[] {(float) (box.right() - columnLeft(box.x(), setup))}));
     }
     blocks.put(
         b.id(),
@@ -266,7 +276,11 @@ final class SettingMaker {
             box.bottom(),
             left,
             setup.columns().width(0, setup.textWidth()),
-            own));
+            own,
+            f instanceof Detected.Text t && t.kind() == Detected.Kind.ITEM && !t.mark().isEmpty()
+                ? OptionalDouble.of(
+                    t.mark().getFirst().x() - columnLeft(t.mark().getFirst().x(), setup))
+                : OptionalDouble.empty()));
     last = b;
     lastPage = own.isEmpty() ? lastPageOf(f) : own.getLast().page();
   }

@@ -306,7 +306,7 @@ public final class Lines {
     return g.like(" ", g.x(), g.width());
   }
 
-  static Glyph space(Glyph after, Glyph before) {
+  public static Glyph space(Glyph after, Glyph before) {
     Glyph gap =
         after
             .gap(" ", Math.max(0, before.x() - after.right()))

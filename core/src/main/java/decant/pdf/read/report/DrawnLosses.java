@@ -80,7 +80,8 @@ final class DrawnLosses {
       if (ink <= 0) {
         continue;
       }
-      tally.add(s.box(), ink, areas.carries(s.box(), s.fill().isPresent()) || taken.contains(s.box()));
+      tally.add(
+          s.box(), ink, areas.carries(s.box(), s.fill().isPresent()) || taken.contains(s.box()));
     }
     boolean much =
         tally.lost > ReportThresholds.DrawnLosses.MUCH * (tally.lost + tally.shown)

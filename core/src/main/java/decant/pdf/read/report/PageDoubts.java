@@ -1,12 +1,12 @@
 package decant.pdf.read.report;
 
-import decant.pdf.read.fonts.PrivateCodes;
 import decant.model.Box;
 import decant.model.Finding;
 import decant.model.Finding.Kind;
 import decant.model.Finding.Severity;
 import decant.model.look.Media;
 import decant.model.look.MediaId;
+import decant.pdf.read.fonts.PrivateCodes;
 import decant.pdf.read.lines.Lines;
 import decant.pdf.read.page.Anatomy;
 import decant.pdf.read.page.Glyph;
