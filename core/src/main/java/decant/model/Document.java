@@ -278,6 +278,11 @@ public final class Document implements Content {
     return sections.stream().anyMatch(s -> s.pinned().isPresent());
   }
 
+  /** Whether a block belongs to a page that is pinned, where its text cannot be changed. */
+  public boolean isPinned(NodeId block) {
+    return sectionOf(block).filter(s -> s.pinned().isPresent()).isPresent();
+  }
+
   /** The section that a block stands in, if it is part of the flow. */
   public Optional<Section> sectionOf(NodeId block) {
     return index().topLevel(block).map(t -> sections.get(t.section()));

@@ -66,6 +66,20 @@ public record Finding(
 
     /** Makes its table paragraphs. */
     record MakeText() implements Remedy {}
+
+    /**
+     * Keeps its page as it was.
+     *
+     * @param page of the source, from 0
+     */
+    record PinPage(int page) implements Remedy {}
+
+    /**
+     * Lets the text of its page flow.
+     *
+     * @param page of the source, from 0
+     */
+    record LetFlow(int page) implements Remedy {}
   }
 
   /** How much it matters. */

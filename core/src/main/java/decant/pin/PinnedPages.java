@@ -22,6 +22,7 @@ import java.util.Set;
 import java.util.TreeSet;
 import java.util.function.BooleanSupplier;
 import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.pdmodel.PDPage;
 
 /** Pins the pages of a PDF that its text does not bring over faithfully. */
 public final class PinnedPages {
@@ -66,7 +67,12 @@ public final class PinnedPages {
   public static TakenIn judged(
       KeptPage.Source source, TakenIn taken, Layout layout, BooleanSupplier interrupted)
       throws IOException {
-    Judgement judgement = PageJudge.judge(source, taken, layout, interrupted);
+    return judged(source, taken, PageJudge.judge(source, taken, layout, interrupted));
+  }
+
+  /** Pins what was judged unfaithful. */
+  public static TakenIn judged(KeptPage.Source source, TakenIn taken, Judgement judgement)
+      throws IOException {
     TakenIn out = pinned(source, taken, unfaithful(judgement));
     return judgement.complete()
         ? out
@@ -125,13 +131,49 @@ public final class PinnedPages {
                   Kind.PAGE_PINNED,
                   Severity.NOTE,
                   WORDS.say("pinned-pages.pinned", p.index() + 1, p.why()))
-              .from(p.index(), new Box(0, 0, p.width(), p.height())));
+              .from(p.index(), new Box(0, 0, p.width(), p.height()))
+              .with(new Finding.Remedy.LetFlow(p.index())));
     }
     return new TakenIn(d, findings, taken.origin());
   }
 
+  /**
+   * What is told of pages that are not faithful where the document has been changed meanwhile, so
+   * that nothing is pinned unasked.
+   */
+  public static List<Finding> told(Judgement judgement) {
+    return unfaithful(judgement).stream()
+        .map(p ->
+            Finding.general(
+                    Kind.LAYOUT_SIMPLIFIED,
+                    Severity.DOUBT,
+                    WORDS.say("pinned-pages.flows", p.index() + 1, p.why()))
+                .from(p.index(), new Box(0, 0, p.width(), p.height()))
+                .with(new Finding.Remedy.PinPage(p.index())))
+        .toList();
+  }
+
+  /**
+   * A page that a person asks to be pinned.
+   *
+   * @param page of the source, from 0
+   */
+  public static Pinning.Sheet asked(KeptPage.Source source, int page) throws IOException {
+    try (PDDocument pdf = KeptPdf.open(source)) {
+      PDPage p = pdf.getPage(page);
+      boolean turned = p.getRotation() % 180 != 0;
+      double width = p.getCropBox().getWidth();
+      double height = p.getCropBox().getHeight();
+      return new Pinning.Sheet(
+          page,
+          turned ? height : width,
+          turned ? width : height,
+          WORDS.say("pinned-pages.by-hand"));
+    }
+  }
+
   /** The source as a PDF that opens without a password. */
-  private static Media unlocked(KeptPage.Source source) throws IOException {
+  public static Media unlocked(KeptPage.Source source) throws IOException {
     return switch (source) {
       case KeptPage.InMemory m -> m.pdf();
       case KeptPage.InFile f -> {

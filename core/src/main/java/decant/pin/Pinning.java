@@ -10,12 +10,17 @@ import decant.model.PageSetup;
 import decant.model.Paragraph;
 import decant.model.Pinned;
 import decant.model.Section;
+import decant.model.Selection;
 import decant.model.Table;
+import decant.model.edit.Edit;
+import decant.model.edit.Revision;
+import decant.model.edit.Step;
 import decant.model.look.Look;
 import decant.model.look.Media;
 import decant.model.look.ParagraphTraits;
 import decant.model.look.TableTraits;
 import decant.reading.TakenIn;
+import decant.words.Words;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -40,6 +45,8 @@ public final class Pinning {
    * @param why in the person's words
    */
   public record Sheet(int index, double width, double height, String why) {}
+
+  private static final Words WORDS = Words.of(Pinning.class);
 
   private final Document document;
   private final TakenIn.Origin origin;
@@ -309,6 +316,25 @@ public final class Pinning {
             t.look().with(TableTraits.GOES_ON, true),
             t.columns(),
             t.rows().subList(from, to));
+  }
+
+  /** Pins pages as one act that can be undone. */
+  public static Revision pin(Revision r, TakenIn.Origin origin, Media file, List<Sheet> pages) {
+    return resected(r, WORDS.say("pinning.pin"), pin(r.document(), origin, file, pages));
+  }
+
+  /** Lets a page flow again as one act that can be undone. */
+  public static Revision release(Revision r, int page) {
+    return resected(r, WORDS.say("pinning.release"), release(r.document(), page));
+  }
+
+  private static Revision resected(Revision r, String name, Document to) {
+    if (to.sections().equals(r.document().sections())) {
+      return r;
+    }
+    Edit edit = Edit.of(name, Step.Resection.to(to));
+    return r.apply(
+        edit, new Selection(edit.map(r.selection().anchor()), edit.map(r.selection().caret())));
   }
 
   /** A document with a page flowing again; it stays as it is if the page is not pinned. */

@@ -203,6 +203,8 @@ public final class WorkFile {
             switch (r) {
               case Finding.Remedy.MakeHeading h -> o.put("make-heading", h.level());
               case Finding.Remedy.MakeText t -> o.put("make-text", true);
+              case Finding.Remedy.PinPage p -> o.put("pin-page", p.page());
+              case Finding.Remedy.LetFlow l -> o.put("let-flow", l.page());
             }
           });
     }
@@ -233,10 +235,6 @@ public final class WorkFile {
     work.path("places").forEach(p -> block(p, order).ifPresent(n -> places.put(n, place(p))));
     var findings = new ArrayList<Finding>();
     for (JsonNode f : work.path("findings")) {
-      Optional<Finding.Remedy> remedy =
-          f.has("make-heading")
-              ? Optional.of(new Finding.Remedy.MakeHeading(f.path("make-heading").asInt()))
-              : f.has("make-text") ? Optional.of(new Finding.Remedy.MakeText()) : Optional.empty();
       findings.add(
           new Finding(
               Finding.Kind.valueOf(f.path("kind").asText()),
@@ -244,7 +242,7 @@ public final class WorkFile {
               f.path("message").asText(),
               f.has("place") ? Optional.of(place(f.path("place"))) : Optional.empty(),
               block(f, order),
-              remedy));
+              remedy(f)));
     }
     var fonts = new ArrayList<TakenIn.SourceFont>();
     work.path("fonts")
@@ -270,6 +268,19 @@ public final class WorkFile {
     return new UnsavedWork(
         Path.of(work.path("source").asText()),
         new TakenIn(FoundJson.read(read.document(), work, order, files), findings, origin));
+  }
+
+  private static Optional<Finding.Remedy> remedy(JsonNode f) {
+    if (f.has("make-heading")) {
+      return Optional.of(new Finding.Remedy.MakeHeading(f.path("make-heading").asInt()));
+    }
+    if (f.has("pin-page")) {
+      return Optional.of(new Finding.Remedy.PinPage(f.path("pin-page").asInt()));
+    }
+    if (f.has("let-flow")) {
+      return Optional.of(new Finding.Remedy.LetFlow(f.path("let-flow").asInt()));
+    }
+    return f.has("make-text") ? Optional.of(new Finding.Remedy.MakeText()) : Optional.empty();
   }
 
   private static Optional<NodeId> block(JsonNode n, List<NodeId> order) {

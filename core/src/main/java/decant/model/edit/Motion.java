@@ -85,6 +85,13 @@ public final class Motion {
     if (k < 0 || k >= order.size()) {
       return at;
     }
+    // The text of pages that are pinned cannot be walked through.
+    while (d.isPinned(order.get(k))) {
+      k += by;
+      if (k < 0 || k >= order.size()) {
+        return at;
+      }
+    }
     NodeId id = order.get(k);
     return new Position(id, by > 0 ? 0 : d.requireParagraph(id).length());
   }

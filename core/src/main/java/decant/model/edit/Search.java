@@ -63,7 +63,7 @@ public final class Search {
     var steps = new ArrayList<Step>();
     Document d = r.document();
     // From the end of each paragraph, so that places before a match do not move.
-    for (Selection s : all(d, q).reversed()) {
+    for (Selection s : changeable(d, q).reversed()) {
       Paragraph p = d.requireParagraph(s.anchor().paragraph());
       List<Inline> text =
           with.isEmpty()
@@ -72,6 +72,11 @@ public final class Search {
       steps.add(new Step.ReplaceText(p.id(), s.anchor().offset(), s.caret().offset(), text));
     }
     return steps.isEmpty() ? r : r.apply(new Edit("Replace all", steps));
+  }
+
+  /** The matches that can be replaced: those on pages that are not pinned. */
+  public static List<Selection> changeable(Document d, Query q) {
+    return all(d, q).stream().filter(s -> !d.isPinned(s.anchor().paragraph())).toList();
   }
 
   private static List<Integer> matches(String text, Query q) {

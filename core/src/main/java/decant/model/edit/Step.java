@@ -7,15 +7,18 @@ import decant.model.Metadata;
 import decant.model.NodeId;
 import decant.model.Paragraph;
 import decant.model.Position;
+import decant.model.Section;
 import decant.model.Table;
 import decant.model.look.ListDefinition;
 import decant.model.look.Look;
 import decant.model.look.StyleSheet;
+import decant.model.walk.Walk;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.NoSuchElementException;
+import java.util.stream.Collectors;
 
 /**
  * The smallest change to a document. Applying a step to a document it was not made for may throw.
@@ -182,6 +185,45 @@ public sealed interface Step {
     @Override
     public Position map(Position at) {
       return holds(removed, at.paragraph()) && !holds(with, at.paragraph()) ? refuge : at;
+    }
+  }
+
+  /**
+   * Cuts the flow into other sections, which hold the same text.
+   *
+   * @param paragraphs the paragraphs of the flow afterwards, in which positions are kept
+   */
+  record Resection(List<Section> sections, Map<NodeId, Integer> paragraphs) implements Step {
+    public Resection {
+      sections = List.copyOf(sections);
+      paragraphs = Map.copyOf(paragraphs);
+    }
+
+    /** The sections of a document, each paragraph with its length. */
+    public static Resection to(Document d) {
+      return new Resection(
+          d.sections(),
+          d.paragraphs().stream().collect(Collectors.toMap(Paragraph::id, Paragraph::length)));
+    }
+
+    @Override
+    public Document apply(Document before) {
+      return before.withSections(sections);
+    }
+
+    @Override
+    public Step invert(Document before) {
+      return to(before);
+    }
+
+    @Override
+    public Position map(Position at) {
+      Integer length = paragraphs.get(at.paragraph());
+      if (length != null) {
+        return new Position(at.paragraph(), Math.min(at.offset(), length));
+      }
+      // A part that was joined to what it had been cut from.
+      return new Position(Walk.paragraphs(sections.getFirst().blocks()).getFirst().id(), 0);
     }
   }
 

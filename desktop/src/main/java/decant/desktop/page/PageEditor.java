@@ -100,6 +100,7 @@ public final class PageEditor {
       return out;
     }
     Page p = layout().pages().get(page);
+    out.addAll(PinnedMark.over(layout(), page, scale));
     for (Box b : commented(p)) {
       out.add(PageMarks.noted(b, scale));
     }
@@ -232,6 +233,9 @@ public final class PageEditor {
       return;
     }
     endOfLine = false;
+    if (document().isPinned(caret().paragraph())) {
+      return; // its page stays as it was
+    }
     work.apply(r -> Commands.insert(r, c));
     goalX = Double.NaN;
     e.consume();
@@ -316,6 +320,9 @@ public final class PageEditor {
   }
 
   private boolean edit(Runnable change) {
+    if (document().isPinned(caret().paragraph())) {
+      return true; // its page stays as it was
+    }
     endOfLine = false;
     goalX = Double.NaN;
     change.run();

@@ -124,7 +124,8 @@ final class FindBar extends HBox {
   private void replaceOne() {
     Selection now = work.revision().selection();
     List<Selection> all = Search.all(work.revision().document(), query());
-    if (all.contains(now)) {
+    boolean pinned = work.revision().document().isPinned(now.caret().paragraph());
+    if (all.contains(now) && !pinned) {
       String with = replace.getText();
       work.apply(r -> with.isEmpty() ? Commands.deleteBackward(r) : Commands.insert(r, with));
     }
@@ -132,7 +133,7 @@ final class FindBar extends HBox {
   }
 
   private void replaceAll() {
-    int n = Search.all(work.revision().document(), query()).size();
+    int n = Search.changeable(work.revision().document(), query()).size();
     if (n > 0) {
       work.apply(r -> Search.replaceAll(r, query(), replace.getText()));
     }

@@ -119,9 +119,15 @@ public final class ReviseView implements Stage {
 
   private void reveal() {
     editor.revealCaret();
+    Position anchor = work.revision().selection().anchor();
     work.layout()
-        .caret(work.revision().selection().anchor())
-        .ifPresent(c -> pages.reveal(c.page().number() - 1, c.top(), c.top() + c.height()));
+        .caret(anchor)
+        .ifPresentOrElse(
+            c -> pages.reveal(c.page().number() - 1, c.top(), c.top() + c.height()),
+            () -> // on a page that is pinned
+            work.layout()
+                    .place(anchor.paragraph())
+                    .ifPresent(p -> pages.reveal(p.page().number() - 1, p.top(), p.top() + 20)));
   }
 
   @Override

@@ -269,7 +269,7 @@ public final class Desk {
   private void arrived(
       Path file, String password, TakenIn taken, Layout first, LayoutRunner layouts) {
     background.set(Optional.empty());
-    unlessUnsaved(() -> open(file, password, taken, first, layouts));
+    unlessUnsaved(() -> new Judging(this).begin(open(file, password, taken, first, layouts)));
   }
 
   private Work open(Path file, String password, TakenIn taken, Layout first, LayoutRunner layouts) {

@@ -77,9 +77,16 @@ public final class Work {
     }
   }
 
+  /** Whether the pages were held against those of the source. */
+  public enum Judged {
+    NOT,
+    AT_WORK,
+    DONE
+  }
+
   private final Path source;
   private final String password;
-  private final TakenIn taken;
+  private TakenIn taken;
   private final LayoutRunner layouts;
   private final PagePainter painter = new PagePainter();
   private final ReadOnlyObjectWrapper<Revision> revision;
@@ -99,6 +106,8 @@ public final class Work {
       new SimpleObjectProperty<>(Optional.empty());
   private final ReadOnlyObjectWrapper<Optional<Document>> saved;
   private boolean recovered;
+  private final ObjectProperty<Judged> judging = new SimpleObjectProperty<>(Judged.NOT);
+  private Runnable closed = () -> {};
 
   Work(Path source, String password, TakenIn taken, Layout firstPages, LayoutRunner layouts) {
     this.source = source;
@@ -201,8 +210,43 @@ public final class Work {
     }
   }
 
+  public ObjectProperty<Judged> judgingProperty() {
+    return judging;
+  }
+
+  /** Told once another document is in work. */
+  void whenClosed(Runnable run) {
+    closed = run;
+  }
+
+  /**
+   * The pages were held against those of the source.
+   *
+   * @param with this with pages pinned, where nothing has been changed yet
+   * @param told what is told instead where something has
+   */
+  void judged(TakenIn with, List<Finding> told) {
+    boolean untouched = revision.get().document() == taken.document();
+    judging.set(Judged.DONE);
+    if (!untouched) {
+      taken = taken.withFindings(told);
+    } else if (with.document() != taken.document()) {
+      boolean wasSaved = !unsaved();
+      taken = with;
+      layouts.request(with.document());
+      revision.set(Revision.of(with.document()));
+      if (wasSaved) {
+        saved.set(Optional.of(with.document()));
+      }
+    } else {
+      taken = with;
+    }
+    settled.set(java.util.Collections.unmodifiableSet(new LinkedHashSet<>(settled.get())));
+  }
+
   /** Ends its layout in the background; another document is in work. */
   void close() {
+    closed.run();
     layouts.close();
   }
 

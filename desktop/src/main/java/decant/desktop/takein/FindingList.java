@@ -72,12 +72,14 @@ final class FindingList extends VBox {
     getChildren().addAll(title, summary, kinds, list);
     work.settledProperty().addListener(changed);
     work.filterProperty().addListener(changed);
+    work.judgingProperty().addListener(changed);
     refresh();
   }
 
   void close() {
     work.settledProperty().removeListener(changed);
     work.filterProperty().removeListener(changed);
+    work.judgingProperty().removeListener(changed);
   }
 
   /** What has the keyboard first. */
@@ -172,8 +174,14 @@ final class FindingList extends VBox {
 
   private String summary(List<Finding> open) {
     int all = work.taken().findings().size();
+    Work.Judged judged = work.judgingProperty().get();
+    if (judged == Work.Judged.AT_WORK) {
+      return (all == 0 ? "" : WORDS.count("finding-list.findings", open.size()) + " ")
+          + WORDS.say("finding-list.comparing");
+    }
     if (all == 0) {
-      return WORDS.say("finding-list.none");
+      return WORDS.say("finding-list.none")
+          + (judged == Work.Judged.DONE ? " " + WORDS.say("finding-list.compared") : "");
     }
     if (open.isEmpty()) {
       return WORDS.say("finding-list.all-done");

@@ -30,6 +30,7 @@ final class MendPanel extends VBox {
   private final Button earlier;
   private final Button later;
   private final Button drop;
+  private final Button page;
   private final CheckBox all = new CheckBox();
   private boolean filling;
 
@@ -59,12 +60,15 @@ final class MendPanel extends VBox {
     earlier = act(WORDS.say("mend-panel.earlier"), "mend-earlier", mends::earlier);
     later = act(WORDS.say("mend-panel.later"), "mend-later", mends::later);
     drop = act(WORDS.say("mend-panel.drop"), "mend-drop", mends::drop);
+    page = act(WORDS.say("mends.pin-page"), "mend-page", mends::turnPage);
+    page.setVisible(mends.hasPages());
+    page.setManaged(mends.hasPages());
     all.setId("mend-all");
     all.selectedProperty().bindBidirectional(mends.allProperty());
     // A table and text are never offered together; both have the wider one's room.
     var either = new StackPane(table, text);
     either.setAlignment(javafx.geometry.Pos.CENTER_LEFT);
-    var acts = new FlowPane(5, 5, level, list, either, join, split, earlier, later, drop);
+    var acts = new FlowPane(5, 5, level, list, either, join, split, earlier, later, drop, page);
     getChildren().addAll(title, shown, acts, all);
     getStyleClass().add("mend");
     mends.pickedProperty().addListener(o -> refresh());
@@ -103,6 +107,13 @@ final class MendPanel extends VBox {
     earlier.setDisable(!any);
     later.setDisable(!any);
     drop.setDisable(!any);
+    page.setDisable(mends.page().isEmpty());
+    page.setText(
+        mends
+            .page()
+            .map(p ->
+                WORDS.say(mends.pagePinned() ? "mend-panel.let-flow" : "mend-panel.pin", p + 1))
+            .orElse(WORDS.say("mends.pin-page")));
     int alike = mends.alike();
     int saying = mends.saying();
     all.setText(

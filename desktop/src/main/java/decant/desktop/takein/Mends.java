@@ -1,22 +1,32 @@
 package decant.desktop.takein;
 
 import decant.desktop.shell.Work;
+import decant.format.Formats;
 import decant.model.Document;
 import decant.model.Finding;
 import decant.model.Finding.Remedy;
 import decant.model.NodeId;
 import decant.model.Paragraph;
+import decant.model.Pinned;
 import decant.model.Position;
+import decant.model.Section;
 import decant.model.Table;
 import decant.model.edit.Revision;
 import decant.model.edit.SimilarParagraphs;
 import decant.model.edit.StructureEdits;
+import decant.model.look.Media;
+import decant.pin.PinnedPages;
+import decant.pin.Pinning;
+import decant.publication.KeptPage;
 import decant.words.Words;
+import java.io.IOException;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.function.Consumer;
 import java.util.function.UnaryOperator;
 import javafx.beans.property.BooleanProperty;
 import javafx.beans.property.ObjectProperty;
@@ -28,11 +38,16 @@ final class Mends {
   private static final Words WORDS = Words.of(Mends.class);
 
   private final Work work;
+  private final Consumer<String> problem;
   private final ObjectProperty<Picked> picked = new SimpleObjectProperty<>(Picked.NOTHING);
   private final BooleanProperty all = new SimpleBooleanProperty(false);
 
-  Mends(Work work) {
+  /**
+   * @param problem told what could not be done
+   */
+  Mends(Work work, Consumer<String> problem) {
     this.work = work;
+    this.problem = problem;
     work.revisionProperty()
         .addListener((o, was, is) -> {
           if (was.document() != is.document()) {
@@ -197,13 +212,74 @@ final class Mends {
     return s.length() > 70 ? s.substring(0, 68) + "…" : s;
   }
 
+  /** The page of the source that what is picked came from; empty if it came from none. */
+  Optional<Integer> page() {
+    return picked.get().blocks().stream()
+        .findFirst()
+        .flatMap(b ->
+            document()
+                .sectionOf(b)
+                .flatMap(Section::pinned)
+                .map(Pinned::page)
+                .or(() ->
+                    Optional.ofNullable(work.taken().origin().places().get(b))
+                        .map(Finding.SourcePlace::page)));
+  }
+
+  boolean pagePinned() {
+    return page().filter(p -> Pinning.pages(document()).containsKey(p)).isPresent();
+  }
+
+  /** Whether pages can be pinned at all. */
+  boolean hasPages() {
+    return Formats.hasPages(work.taken().origin().format());
+  }
+
+  /** Pins the page of what is picked, or lets it flow. */
+  void turnPage() {
+    page()
+        .ifPresent(p -> {
+          if (pagePinned()) {
+            apply(r -> Pinning.release(r, p));
+          } else {
+            pin(p, List.of());
+          }
+        });
+  }
+
+  private void pin(int page, List<Finding> puttingRight) {
+    var source = new KeptPage.InFile(work.source(), work.password());
+    try {
+      Pinning.Sheet sheet = PinnedPages.asked(source, page);
+      Media file = PinnedPages.unlocked(source);
+      UnaryOperator<Revision> act =
+          r -> Pinning.pin(r, work.taken().origin(), file, List.of(sheet));
+      if (puttingRight.isEmpty()) {
+        apply(act);
+      } else {
+        work.mend(puttingRight, act);
+      }
+    } catch (IOException e) {
+      problem.accept(WORDS.say("mends.source-gone", work.source().getFileName()));
+    }
+  }
+
   /** What an act would do that puts a finding right; empty if its node is gone. */
   Optional<String> offer(Finding f) {
     boolean there = f.node().flatMap(n -> document().block(n)).isPresent();
+    Set<Integer> pinned = Pinning.pages(document()).keySet();
     return f.remedy()
-        .filter(r -> there)
+        .filter(r ->
+            switch (r) {
+              case Remedy.MakeHeading h -> there;
+              case Remedy.MakeText t -> there;
+              case Remedy.PinPage p -> !pinned.contains(p.page());
+              case Remedy.LetFlow l -> pinned.contains(l.page());
+            })
         .map(r ->
             switch (r) {
+              case Remedy.PinPage p -> WORDS.say("mends.pin-page");
+              case Remedy.LetFlow l -> WORDS.say("mends.let-flow");
               case Remedy.MakeHeading h -> WORDS.say("mends.make-heading", h.level());
               case Remedy.MakeText t -> WORDS.say("mends.make-text");
             });
@@ -213,7 +289,11 @@ final class Mends {
   List<Finding> like(Finding f) {
     var out = new ArrayList<Finding>();
     for (Finding o : work.openFindings()) {
-      if (o.kind() == f.kind() && o.remedy().equals(f.remedy()) && offer(o).isPresent()) {
+      boolean same =
+          o.remedy().equals(f.remedy())
+              || f.remedy().filter(r -> r instanceof Remedy.LetFlow).isPresent()
+                  && o.remedy().filter(r -> r instanceof Remedy.LetFlow).isPresent();
+      if (o.kind() == f.kind() && same && offer(o).isPresent()) {
         out.add(o);
       }
     }
@@ -232,6 +312,8 @@ final class Mends {
           List<NodeId> nodes = all.stream().map(f -> f.node().orElseThrow()).toList();
           work.mend(all, r -> StructureEdits.heading(r, nodes, h.level()));
         }
+        case Remedy.PinPage p -> pin(p.page(), all);
+        case Remedy.LetFlow l -> work.mend(all, r -> Pinning.release(r, l.page()));
         case Remedy.MakeText t ->
             all.forEach(
                 f -> work.mend(List.of(f), r -> StructureEdits.text(r, f.node().orElseThrow())));

@@ -2,6 +2,7 @@ package decant.desktop.takein;
 
 import decant.desktop.page.PagePair;
 import decant.desktop.page.PagesView;
+import decant.desktop.page.PinnedMark;
 import decant.desktop.page.PublishedPages;
 import decant.desktop.page.SourcePages;
 import decant.desktop.shell.Desk;
@@ -49,7 +50,7 @@ public final class TakeInView implements Stage {
   public TakeInView(Desk desk, Work work) {
     this.work = work;
     this.source = SourcePages.of(work);
-    this.mends = new Mends(work);
+    this.mends = new Mends(work, desk::tell);
     this.findings = new FindingList(work, mends);
     this.pair =
         source.isOriginal()
@@ -103,10 +104,17 @@ public final class TakeInView implements Stage {
         .ifPresent(p -> {
           Page page = l.pages().get(p.page());
           l.blockAt(page, p.x(), p.y())
+              .or(() -> firstOfPinned(l, page))
               .filter(b -> work.revision().document().block(b).isPresent())
               .ifPresent(b -> mends.pick(b, l.positionAt(page, p.x(), p.y()), e.isShiftDown()));
         });
     e.consume();
+  }
+
+  /** What stands for a page that is pinned: the first block that was read from it. */
+  private static Optional<NodeId> firstOfPinned(Layout l, Page page) {
+    return l.pinned(page)
+        .map(x -> l.document().sections().get(page.section()).blocks().getFirst().id());
   }
 
   private Optional<Finding.SourcePlace> sourcePlace(Finding f) {
@@ -158,7 +166,8 @@ public final class TakeInView implements Stage {
   }
 
   private List<Node> overResult(int page, double scale) {
-    var out = new ArrayList<Node>(over(page, scale, this::resultPlace));
+    var out = new ArrayList<Node>(PinnedMark.over(work.layout(), page, scale));
+    out.addAll(over(page, scale, this::resultPlace));
     for (NodeId b : mends.pickedProperty().get().blocks()) {
       work.layout().placesOf(b).stream()
           .filter(p -> p.page().number() - 1 == page)

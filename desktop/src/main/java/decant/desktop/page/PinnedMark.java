@@ -1,0 +1,56 @@
+package decant.desktop.page;
+
+import decant.layout.Layout;
+import decant.words.Words;
+import java.util.ArrayList;
+import java.util.List;
+import javafx.scene.Node;
+import javafx.scene.control.Label;
+import javafx.scene.paint.Color;
+import javafx.scene.paint.CycleMethod;
+import javafx.scene.paint.LinearGradient;
+import javafx.scene.paint.Stop;
+import javafx.scene.shape.Rectangle;
+
+/** Shows that a page is pinned: a faint hatch over it, and a line at its foot that says why. */
+public final class PinnedMark {
+  private static final Words WORDS = Words.of(PinnedMark.class);
+
+  /** Faint enough to read and to judge colours through. */
+  private static final LinearGradient HATCH =
+      new LinearGradient(
+          0,
+          0,
+          7,
+          7,
+          false,
+          CycleMethod.REPEAT,
+          new Stop(0, Color.color(0.17, 0.15, 0.12, 0.055)),
+          new Stop(0.14, Color.color(0.17, 0.15, 0.12, 0.055)),
+          new Stop(0.15, Color.TRANSPARENT),
+          new Stop(1, Color.TRANSPARENT));
+
+  private PinnedMark() {}
+
+  /** What is drawn over a page, from 0; nothing if it flows. */
+  public static List<Node> over(Layout layout, int page, double scale) {
+    var out = new ArrayList<Node>();
+    if (page < layout.pages().size()) {
+      var p = layout.pages().get(page);
+      layout
+          .pinned(p)
+          .ifPresent(x -> {
+            var hatch = new Rectangle(p.width() * scale, p.height() * scale, HATCH);
+            hatch.setMouseTransparent(true);
+            var why = new Label(WORDS.say("pinned-mark.why", x.why()));
+            why.getStyleClass().add("pinned-why");
+            why.setMouseTransparent(true);
+            why.setMaxWidth(p.width() * scale);
+            why.setLayoutY(p.height() * scale - 22);
+            out.add(hatch);
+            out.add(why);
+          });
+    }
+    return out;
+  }
+}
