@@ -1,0 +1,87 @@
+package decant.desktop;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import decant.desktop.shell.StageName;
+import decant.desktop.shell.Work;
+import decant.model.Paragraph;
+import decant.pin.PinnedPages;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.input.KeyCode;
+import org.junit.jupiter.api.Test;
+
+/** Pages that stay as they were, seen and changed over in the window. */
+class PinnedPagesTest extends WindowCase {
+  private Work rules() throws java.io.IOException {
+    Path file = folder.resolve("Berth rules.pdf");
+    Files.copy(Path.of("..", "demo", "Berth rules.pdf"), file);
+    Work work = window.takeIn(file);
+    window.go(StageName.TAKE_IN);
+    window.until(() -> work.judgingProperty().get() == Work.Judged.DONE);
+    return work;
+  }
+
+  private static List<Integer> pinned(Work work) {
+    return Window.on(() -> PinnedPages.numbers(work.revision().document()));
+  }
+
+  private static int kept(Work work) {
+    return Window.on(
+        () ->
+            (int)
+                work.layout().pages().stream()
+                    .filter(p -> work.layout().kept(p).isPresent())
+                    .count());
+  }
+
+  @Test
+  void aPageIsPinnedAndLetFlowByOneAct() throws java.io.IOException {
+    Work work = rules();
+    assertThat(pinned(work)).as("nothing is pinned that looks as it did").isEmpty();
+    List<String> before =
+        Window.on(
+            () -> work.revision().document().paragraphs().stream().map(Paragraph::text).toList());
+    window.clickPage("#take-in-result", 0, 120, 330, 1);
+    window.until(() -> window.find("#mend-page", Button.class).getText().equals("Pin page 1"));
+    window.click("#mend-page");
+    window.until(() -> pinned(work).equals(List.of(1)) && kept(work) == 1);
+    window.until(
+        () ->
+            window.stage.getScene().getRoot().lookupAll(".pinned-why").stream()
+                .anyMatch(n -> ((Label) n).getText().contains("you chose so")));
+    window.until(
+        () -> window.find("#mend-page", Button.class).getText().equals("Let page 1 flow"));
+    window.click("#mend-page");
+    window.until(() -> pinned(work).isEmpty() && kept(work) == 0);
+    assertThat(
+            Window.on(() ->
+                work.revision().document().paragraphs().stream().map(Paragraph::text).toList()))
+        .isEqualTo(before);
+  }
+
+  @Test
+  void whatIsTypedNeverGoesWhereItIsNotSeen() throws java.io.IOException {
+    Work work = rules();
+    window.clickPage("#take-in-result", 0, 120, 330, 1);
+    window.until(() -> !window.find("#mend-page", Button.class).isDisabled());
+    window.click("#mend-page");
+    window.until(() -> kept(work) == 1);
+    window.go(StageName.REVISE);
+    var document = Window.on(() -> work.revision().document());
+    Window.run(() -> window.find("#pages", decant.desktop.page.PagesView.class).requestFocus());
+    window.type("x");
+    window.press(KeyCode.DELETE);
+    assertThat(Window.on(() -> work.revision().document())).isSameAs(document);
+  }
+
+  @Test
+  void theSummarySaysThatThePagesWereCompared() throws java.io.IOException {
+    rules();
+    assertThat(window.find("#findings-summary", Label.class).getText())
+        .doesNotContain("being compared");
+  }
+}
