@@ -157,6 +157,23 @@ public final class Layout implements Publication {
         .map(p -> new KeptPage(new KeptPage.InMemory(p.file()), p.page()));
   }
 
+  @Override
+  public Optional<Page> pageLike(int sourcePage) {
+    return pages.stream()
+        .filter(p -> p.start().found() == sourcePage)
+        .findFirst()
+        .or(() ->
+            flow.blocks().stream()
+                .filter(b ->
+                    document
+                        .setting()
+                        .block(b.id())
+                        .filter(s -> s.page() == sourcePage)
+                        .isPresent())
+                .findFirst()
+                .flatMap(b -> pagesOf(b.id()).stream().findFirst()));
+  }
+
   /** What a page shows in place of text, if it is pinned. */
   public Optional<Pinned> pinned(Page page) {
     int after = flow.sectionStarts()[page.section() + 1];

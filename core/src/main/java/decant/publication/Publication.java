@@ -36,6 +36,16 @@ public interface Publication {
     return Optional.empty();
   }
 
+  /**
+   * The page that shows what a page of the source showed, for links that lead there; empty if none
+   * does.
+   *
+   * @param sourcePage from 0
+   */
+  default Optional<? extends PublishedPage> pageLike(int sourcePage) {
+    return Optional.empty();
+  }
+
   /** Whether some page goes out as it is. */
   default boolean keepsPages() {
     return pages().stream().anyMatch(p -> kept(p).isPresent());

@@ -244,4 +244,42 @@ class PinningTest {
     PdfChoices c = Samples.choices(l);
     assertThat(PdfVerifier.verify(publish(l, c), l, c)).allMatch(Check::passed);
   }
+
+  /** A link on a page that stays as it was leads on, whatever became of the page it leads to. */
+  @Test
+  void linksOfPinnedPagesLeadToPagesThatFlow() throws IOException {
+    Path linked = folder.resolve("linked.pdf");
+    try (PDDocument d = Loader.loadPDF(RULES.toFile())) {
+      var link = new org.apache.pdfbox.pdmodel.interactive.annotation.PDAnnotationLink();
+      link.setRectangle(new org.apache.pdfbox.pdmodel.common.PDRectangle(80, 700, 100, 20));
+      var to = new org.apache.pdfbox.pdmodel.interactive.documentnavigation.destination
+          .PDPageFitDestination();
+      to.setPage(d.getPage(6));
+      link.setDestination(to);
+      d.getPage(0).getAnnotations().add(link);
+      d.save(linked.toFile());
+    }
+    TakenIn of = Samples.taken(linked);
+    TakenIn out =
+        PinnedPages.pinned(
+            new KeptPage.InFile(linked, ""),
+            of,
+            List.of(new Pinning.Sheet(0, 595.28, 841.89, "it was asked for")));
+    Layout l = Samples.layout(out.document());
+    Path published = publish(l, Samples.choices(l));
+    try (PDDocument d = Loader.loadPDF(published.toFile())) {
+      List<Integer> led = new java.util.ArrayList<>();
+      for (var a : d.getPage(0).getAnnotations()) {
+        if (a instanceof org.apache.pdfbox.pdmodel.interactive.annotation.PDAnnotationLink x
+            && x.getDestination()
+                instanceof
+                org.apache.pdfbox.pdmodel.interactive.documentnavigation.destination
+                        .PDPageDestination
+                    p) {
+          led.add(p.retrievePageNumber());
+        }
+      }
+      assertThat(led).contains(6);
+    }
+  }
 }

@@ -1,5 +1,8 @@
 package decant.pdf.write;
 
+import java.util.function.IntFunction;
+import java.util.LinkedHashMap;
+import java.util.Map;
 import decant.paint.KeptPdf;
 import decant.pdf.file.FilePart;
 import decant.pdf.file.PdfFile;
@@ -53,6 +56,8 @@ final class KeptPagesInFile implements Closeable {
   private final PDDocument source;
   private final PdfFile target;
   private final Set<COSDictionary> going = Collections.newSetFromMap(new IdentityHashMap<>());
+  private final Map<Integer, COSDictionary> made = new LinkedHashMap<>();
+  private IntFunction<Optional<COSDictionary>> elsewhere = k -> Optional.empty();
   private final Set<COSDictionary> widgets = Collections.newSetFromMap(new IdentityHashMap<>());
 
   /**
@@ -87,8 +92,22 @@ final class KeptPagesInFile implements Closeable {
     if (rotation != 0) {
       d.setInt(COSName.ROTATE, rotation);
     }
-    annotations(d);
+    made.put(index, d);
     return d;
+  }
+
+  /**
+   * Brings over what stands on the pages besides what paints them, once all pages of the file are
+   * known.
+   *
+   * @param others the page of the file that shows what a page of the source did, from 0, where that
+   *     page itself does not go out
+   */
+  void annotate(IntFunction<Optional<COSDictionary>> others) throws IOException {
+    elsewhere = others;
+    for (COSDictionary page : made.values()) {
+      annotations(page);
+    }
   }
 
   /**
@@ -186,9 +205,15 @@ final class KeptPagesInFile implements Closeable {
       leads = source.getPage(index).getCOSObject();
       to.set(0, leads);
     }
-    return leads instanceof COSDictionary p && going.contains(p)
-        ? Optional.of(to)
-        : Optional.empty();
+    if (!(leads instanceof COSDictionary p)) {
+      return Optional.empty();
+    }
+    if (going.contains(p)) {
+      return Optional.of(to);
+    }
+    Optional<COSDictionary> other = elsewhere.apply(source.getPages().indexOf(new PDPage(p)));
+    other.ifPresent(o -> to.set(0, o));
+    return other.map(o -> to);
   }
 
   /** What the pages need of the file as a whole: their fields, and which layers show. */

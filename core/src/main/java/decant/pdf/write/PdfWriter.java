@@ -384,6 +384,10 @@ public final class PdfWriter {
       pageObjects.put(page.number(), d);
       leaves.add(d);
     }
+    for (KeptPagesInFile kept : keptPages.values()) {
+      kept.annotate(k ->
+          publication.pageLike(k).map(p -> pageObjects.get(p.number())));
+    }
     catalog.setItem(COSName.PAGES, PageTree.of(leaves));
   }
 

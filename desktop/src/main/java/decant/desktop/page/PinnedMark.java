@@ -12,7 +12,7 @@ import javafx.scene.paint.LinearGradient;
 import javafx.scene.paint.Stop;
 import javafx.scene.shape.Rectangle;
 
-/** Shows that a page is pinned: a faint hatch over it, and a line at its foot that says why. */
+/** Shows that a page is pinned: a faint hatch over it, and a line at its top that says why. */
 public final class PinnedMark {
   private static final Words WORDS = Words.of(PinnedMark.class);
 
@@ -46,7 +46,7 @@ public final class PinnedMark {
             why.getStyleClass().add("pinned-why");
             why.setMouseTransparent(true);
             why.setMaxWidth(p.width() * scale);
-            why.setLayoutY(p.height() * scale - 22);
+            why.setLayoutY(2);
             out.add(hatch);
             out.add(why);
           });
