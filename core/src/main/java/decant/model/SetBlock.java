@@ -31,6 +31,11 @@ public record SetBlock(
     lines = List.copyOf(lines);
   }
 
+  /** The same below another block of its page. */
+  public SetBlock below(Optional<NodeId> other) {
+    return new SetBlock(as, other, page, top, bottom, left, width, lines, label);
+  }
+
   /** The same place of a block that has become another since, and is set alike. */
   public SetBlock as(Block other) {
     return new SetBlock(other, before, page, top, bottom, left, width, lines, label);

@@ -18,9 +18,16 @@ public record Judgement(List<Verdict> pages, boolean complete) {
    * @param published the page, from 0, that holds most of what stands on it
    * @param alike how much of the ink of both stands in the same places, 0 to 1
    * @param kept the ink that is published, of that of the source
+   * @param together the share of what stands on it that stands together on that page
    */
   public record Verdict(
-      int page, double width, double height, int published, double alike, double kept) {}
+      int page,
+      double width,
+      double height,
+      int published,
+      double alike,
+      double kept,
+      double together) {}
 
   public Judgement {
     pages = List.copyOf(pages);

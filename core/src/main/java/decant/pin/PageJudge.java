@@ -43,7 +43,15 @@ public final class PageJudge {
   private final BooleanSupplier interrupted;
   private final AtomicInteger next = new AtomicInteger();
   private final Collection<Judgement.Verdict> verdicts = new ConcurrentLinkedQueue<>();
-  private final Map<Integer, Integer> pairs;
+  private final Map<Integer, Pair> pairs;
+
+  /**
+   * Where a page of the source has gone.
+   *
+   * @param page the page that most of its blocks, by their area, stand on, from 0
+   * @param share of that area
+   */
+  private record Pair(int page, double share) {}
 
   private PageJudge(
       KeptPage.Source source, TakenIn taken, Layout layout, BooleanSupplier interrupted) {
@@ -108,19 +116,25 @@ public final class PageJudge {
 
   private Judgement.Verdict verdict(PDPage page, PDFRenderer renderer, int k) throws IOException {
     InkGrid was = InkGrid.of(renderer.renderImage(k, (float) InkGrid.SCALE, ImageType.RGB));
-    int paired = pairs.getOrDefault(k, Math.min(k, layout.pages().size() - 1));
-    Page published = layout.pages().get(paired);
+    Pair pair = pairs.getOrDefault(k, new Pair(Math.min(k, layout.pages().size() - 1), 1));
+    Page published = layout.pages().get(pair.page());
     InkGrid is = InkGrid.of(painter.paint(layout, published, InkGrid.SCALE));
     boolean turned = page.getRotation() % 180 != 0;
     double width = page.getCropBox().getWidth();
     double height = page.getCropBox().getHeight();
     double kept = was.total() == 0 ? 1 : is.total() / (double) was.total();
     return new Judgement.Verdict(
-        k, turned ? height : width, turned ? width : height, paired, was.alike(is), kept);
+        k,
+        turned ? height : width,
+        turned ? width : height,
+        pair.page(),
+        was.alike(is),
+        kept,
+        pair.share());
   }
 
-  /** For each page of the source the page that most of its blocks, by their area, stand on. */
-  private static Map<Integer, Integer> pairs(Map<NodeId, SourcePlace> places, Layout layout) {
+  /** For each page of the source the page that it has become. */
+  private static Map<Integer, Pair> pairs(Map<NodeId, SourcePlace> places, Layout layout) {
     Map<Integer, Map<Integer, Double>> areas = new HashMap<>();
     places.forEach((id, at) ->
         layout.placesOf(id).stream()
@@ -130,11 +144,13 @@ public final class PageJudge {
                     .computeIfAbsent(at.page(), k -> new HashMap<>())
                     .merge(
                         p.page().number() - 1, at.box().width() * at.box().height(), Double::sum)));
-    Map<Integer, Integer> out = new HashMap<>();
+    Map<Integer, Pair> out = new HashMap<>();
     areas.forEach((page, on) -> {
       var sorted = new ArrayList<>(on.entrySet());
       sorted.sort(Map.Entry.<Integer, Double>comparingByValue().reversed());
-      out.put(page, sorted.getFirst().getKey());
+      double all = on.values().stream().mapToDouble(a -> a).sum();
+      Map.Entry<Integer, Double> most = sorted.getFirst();
+      out.put(page, new Pair(most.getKey(), all > 0 ? most.getValue() / all : 1));
     });
     return out;
   }

@@ -37,6 +37,9 @@ public final class PinnedPages {
   /** A page that shows less of its ink has lost more than it has kept. */
   static final double KEPT = 0.5;
 
+  /** A page of which more goes to other pages has come apart; a line that slips on has not. */
+  static final double TOGETHER = 0.9;
+
   /** What a pinned page still shows, so that nothing of it is told any more. */
   private static final Set<Kind> SHOWN_AGAIN =
       EnumSet.of(
@@ -98,6 +101,9 @@ public final class PinnedPages {
   private static Optional<String> why(Judgement.Verdict v) {
     if (v.kept() < KEPT) {
       return Optional.of(WORDS.say("pinned-pages.ink-lost", Math.round(100 * (1 - v.kept()))));
+    }
+    if (v.together() < TOGETHER) {
+      return Optional.of(WORDS.say("pinned-pages.apart", Math.round(100 * (1 - v.together()))));
     }
     return v.alike() < FAITHFUL
         ? Optional.of(WORDS.say("pinned-pages.unlike", Math.round(100 * v.alike())))

@@ -252,8 +252,9 @@ class PinningTest {
     try (PDDocument d = Loader.loadPDF(RULES.toFile())) {
       var link = new org.apache.pdfbox.pdmodel.interactive.annotation.PDAnnotationLink();
       link.setRectangle(new org.apache.pdfbox.pdmodel.common.PDRectangle(80, 700, 100, 20));
-      var to = new org.apache.pdfbox.pdmodel.interactive.documentnavigation.destination
-          .PDPageFitDestination();
+      var to =
+          new org.apache.pdfbox.pdmodel.interactive.documentnavigation.destination
+              .PDPageFitDestination();
       to.setPage(d.getPage(6));
       link.setDestination(to);
       d.getPage(0).getAnnotations().add(link);

@@ -30,12 +30,9 @@ class PinnedPagesTest extends WindowCase {
   }
 
   private static int kept(Work work) {
-    return Window.on(
-        () ->
-            (int)
-                work.layout().pages().stream()
-                    .filter(p -> work.layout().kept(p).isPresent())
-                    .count());
+    return Window.on(() ->
+        (int)
+            work.layout().pages().stream().filter(p -> work.layout().kept(p).isPresent()).count());
   }
 
   @Test
@@ -49,12 +46,10 @@ class PinnedPagesTest extends WindowCase {
     window.until(() -> window.find("#mend-page", Button.class).getText().equals("Pin page 1"));
     window.click("#mend-page");
     window.until(() -> pinned(work).equals(List.of(1)) && kept(work) == 1);
-    window.until(
-        () ->
-            window.stage.getScene().getRoot().lookupAll(".pinned-why").stream()
-                .anyMatch(n -> ((Label) n).getText().contains("you chose so")));
-    window.until(
-        () -> window.find("#mend-page", Button.class).getText().equals("Let page 1 flow"));
+    window.until(() ->
+        window.stage.getScene().getRoot().lookupAll(".pinned-why").stream()
+            .anyMatch(n -> ((Label) n).getText().contains("you chose so")));
+    window.until(() -> window.find("#mend-page", Button.class).getText().equals("Let page 1 flow"));
     window.click("#mend-page");
     window.until(() -> pinned(work).isEmpty() && kept(work) == 0);
     assertThat(

@@ -19,6 +19,9 @@ final class AsFoundLines {
   /** Spaces are not pressed together to less, in points. */
   private static final double LEAST_SPACE = 0.4;
 
+  /** Columns whose widths differ by less, in points, are the same. */
+  private static final double SAME_WIDTH = 1;
+
   private final List<Unit> units;
   private final String text;
   private final TextUnits texts;
@@ -38,6 +41,11 @@ final class AsFoundLines {
     this.texts = texts;
     this.placer = placer;
     this.label = label;
+  }
+
+  /** Whether lines are known that fit into a width. */
+  static boolean fit(SetBlock was, double width) {
+    return !was.lines().isEmpty() && Math.abs(was.width() - width) < SAME_WIDTH;
   }
 
   /**

@@ -70,16 +70,12 @@ final class LineBreaker {
   ParagraphLayout set(Paragraph p, Frame frame, StorySetter stories, Optional<SetBlock> was) {
     ParagraphStyle style = styles.paragraph(p);
     var setting = new Setting(p, style, frame, stories);
-    Optional<SetBlock> as =
-        was.filter(w -> !w.lines().isEmpty() && Math.abs(w.width() - frame.width()) < SAME_WIDTH);
+    Optional<SetBlock> as = was.filter(w -> AsFoundLines.fit(w, frame.width()));
     return as.isEmpty()
         ? setting.run()
         : new AsFoundLines(setting.units, setting.text, texts, setting.placer, setting.label)
             .set(p, style, frame.width(), as.get());
   }
-
-  /** Columns whose widths differ by less, in points, are the same. */
-  private static final double SAME_WIDTH = 1;
 
   /** The setting of one paragraph. */
   private final class Setting {
@@ -427,7 +423,7 @@ final class LineBreaker {
           if (u.kind() == Kind.TAB || u.endsLine()) {
             break;
           }
-          int decimal = stop.kind() == TabStop.Kind.DECIMAL ? decimalIn(u) : -1;
+          int decimal = stop.kind() == TabStop.Kind.DECIMAL ? u.decimalIn(text) : -1;
           if (decimal >= 0) {
             following +=
                 decimal == 0
@@ -441,17 +437,6 @@ final class LineBreaker {
       }
       double at = Math.min(stop.at(), stop.kind() == TabStop.Kind.LEFT ? stop.at() : limit);
       return Math.max(1, at - following - x);
-    }
-
-    private int decimalIn(Unit u) {
-      for (int k = u.from(); k < u.to(); k++) {
-        char c = text.charAt(k);
-        boolean afterDigit = k > 0 && Character.isDigit(text.charAt(k - 1));
-        if ((c == '.' || c == ',') && afterDigit) {
-          return k - u.from();
-        }
-      }
-      return -1;
     }
   }
 }

@@ -77,6 +77,18 @@ public final class TextUnits {
       return kind == Kind.SPACE;
     }
 
+    /** Where the decimal sign of a number in it stands, from its start; -1 if there is none. */
+    int decimalIn(String text) {
+      for (int k = from; k < to; k++) {
+        char c = text.charAt(k);
+        boolean afterDigit = k > 0 && Character.isDigit(text.charAt(k - 1));
+        if ((c == '.' || c == ',') && afterDigit) {
+          return k - from;
+        }
+      }
+      return -1;
+    }
+
     /** Whether a line ends with it, whatever follows. */
     boolean endsLine() {
       return kind == Kind.LINE_BREAK || kind == Kind.COLUMN_BREAK || kind == Kind.PAGE_BREAK;

@@ -181,7 +181,7 @@ final class PageFilling {
       }
       section = next;
       setter.snapTo(s.page().grid());
-      if (y > bottom() - 12 && !atTop) {
+      if (y > bottom() - 12 && !atTop && !found.whole()) {
         return Outcome.FULL;
       }
     }
@@ -220,17 +220,7 @@ final class PageFilling {
       balance(before, top);
     }
     double lowest = Math.max(top, lowest(before.body()));
-    if (columns().rule() && lowest > top) {
-      for (int c = 1; c < columns().count(); c++) {
-        double x =
-            own().margins().left()
-                + (columns().start(c - 1, room())
-                        + columns().width(c - 1, room())
-                        + columns().start(c, room()))
-                    / 2;
-        columnRules.add(new Box(x - 0.25, top, 0.5, lowest - top));
-      }
-    }
+    columnRules.addAll(PageShape.columnRules(own(), top, lowest));
     y = lowest;
     spacing = new Spacing();
     reserved = 0;
@@ -579,16 +569,7 @@ final class PageFilling {
 
   /** Moves the body down where the section asks for it and the page is not full. */
   private void alignVertically() {
-    double share =
-        switch (own().alignment()) {
-          case TOP -> 0;
-          case CENTRE -> 0.5;
-          case BOTTOM -> 1;
-        };
-    double slack = bottom() - notes.height() - lowest(0);
-    if (share > 0 && slack > 0 && !body.isEmpty()) {
-      body = new ArrayList<>(body.stream().map(f -> f.moved(0, slack * share)).toList());
-    }
+    body = PageShape.aligned(body, own(), bottom() - notes.height() - lowest(0));
   }
 
   private static boolean pageBreakBefore(BlockLayout l) {

@@ -1,8 +1,5 @@
 package decant.pdf.write;
 
-import java.util.function.IntFunction;
-import java.util.LinkedHashMap;
-import java.util.Map;
 import decant.paint.KeptPdf;
 import decant.pdf.file.FilePart;
 import decant.pdf.file.PdfFile;
@@ -14,9 +11,12 @@ import java.io.IOException;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.IdentityHashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.IntFunction;
 import org.apache.pdfbox.cos.COSArray;
 import org.apache.pdfbox.cos.COSBase;
 import org.apache.pdfbox.cos.COSDictionary;

@@ -35,13 +35,11 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Objects;
 import java.util.Optional;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.function.BooleanSupplier;
 import java.util.function.Function;
 import java.util.function.IntConsumer;
-import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import org.apache.pdfbox.cos.COSArray;
 import org.apache.pdfbox.cos.COSBoolean;
@@ -81,8 +79,7 @@ public final class PdfWriter {
   private final Map<Integer, COSDictionary> pageObjects = new LinkedHashMap<>();
   private int figures;
 
-  /** The files that pages come from which go out as they are. */
-  private final Map<KeptPage.Source, KeptPagesInFile> keptPages = new LinkedHashMap<>();
+  private final KeptSources keptPages = new KeptSources();
 
   /**
    * A picture as the file holds it.
@@ -133,9 +130,7 @@ public final class PdfWriter {
     } catch (UncheckedIOException e) {
       throw e.getCause();
     } finally {
-      for (KeptPagesInFile kept : writer.keptPages.values()) {
-        kept.close();
-      }
+      writer.keptPages.close();
       writer.scratch.close();
     }
   }
@@ -154,15 +149,7 @@ public final class PdfWriter {
     List<PublishedPage> pages =
         choices.pages().stream().<PublishedPage>map(publication.pages()::get).toList();
 
-    Map<KeptPage.Source, List<KeptPage>> asTheyAre =
-        pages.stream()
-            .map(publication::kept)
-            .flatMap(Optional::stream)
-            .collect(
-                Collectors.groupingBy(KeptPage::source, LinkedHashMap::new, Collectors.toList()));
-    for (var e : asTheyAre.entrySet()) {
-      keptPages.put(e.getKey(), new KeptPagesInFile(e.getValue(), file));
-    }
+    keptPages.open(pages.stream().map(publication::kept).flatMap(Optional::stream).toList(), file);
 
     List<Inventory> seen = all(pages, this::inventory);
     makeFonts(seen, file);
@@ -198,9 +185,7 @@ public final class PdfWriter {
     if (choices.settings().conformance().takesFiles()) {
       publication.attachments().forEach(f -> attached.add(Attachment.of(f)));
     }
-    for (KeptPagesInFile kept : keptPages.values()) {
-      kept.complete(catalog);
-    }
+    keptPages.complete(catalog);
     Attachment.write(attached, catalog, choices.settings().conformance(), level, file);
     PdfMetadata.write(catalog, file, choices, level);
     file.trailer().setItem(COSName.ROOT, catalog);
@@ -363,10 +348,6 @@ public final class PdfWriter {
     }
   }
 
-  private KeptPagesInFile from(KeptPage page) {
-    return Objects.requireNonNull(keptPages.get(page.source()), "its file was opened before");
-  }
-
   private void assemble(COSDictionary catalog, List<Finished> written, PdfFile file)
       throws IOException {
     var leaves = new ArrayList<COSDictionary>();
@@ -374,7 +355,7 @@ public final class PdfWriter {
       PublishedPage page = f.content().page();
       Optional<KeptPage> kept = publication.kept(page);
       if (kept.isPresent()) {
-        COSDictionary asItIs = from(kept.get()).page(kept.get().index());
+        COSDictionary asItIs = keptPages.page(kept.get());
         pageObjects.put(page.number(), asItIs);
         leaves.add(asItIs);
         continue;
@@ -384,10 +365,7 @@ public final class PdfWriter {
       pageObjects.put(page.number(), d);
       leaves.add(d);
     }
-    for (KeptPagesInFile kept : keptPages.values()) {
-      kept.annotate(k ->
-          publication.pageLike(k).map(p -> pageObjects.get(p.number())));
-    }
+    keptPages.annotate(k -> publication.pageLike(k).map(p -> pageObjects.get(p.number())));
     catalog.setItem(COSName.PAGES, PageTree.of(leaves));
   }
 
@@ -457,7 +435,7 @@ public final class PdfWriter {
     d.add(COSName.getPDFName("XYZ"));
     d.add(COSInteger.ZERO);
     d.add(
-        kept.map(k -> from(k).height(k.index(), down))
+        kept.map(k -> keptPages.height(k, down))
             .orElseGet(() -> Numbers.real(place.get().page().height() - down)));
     d.add(COSNull.NULL);
     return Optional.of(d);

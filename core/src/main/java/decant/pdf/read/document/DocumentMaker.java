@@ -126,15 +126,46 @@ public final class DocumentMaker {
 
   public Document make() {
     notes.forEach(noteMaker::note);
-    List<Section> sections = sections();
+    List<Section> sections = withUnmarkedNotes(sections());
+    Map<NodeId, Story> stories = new LinkedHashMap<>(noteMaker.stories());
+    noteMaker.unmarked().forEach(m -> stories.remove(m.note()));
     return Document.of(
         metadata,
         styles.sheet(metadata, joiner.divided() >= DocumentThresholds.DocumentMaker.DIVIDED),
         lists.definitions(),
         sections,
-        noteMaker.stories(),
+        stories,
         figures.media(),
         List.of());
+  }
+
+  /** Notes that no mark leads to stand where they stood: at the end of their page, as text. */
+  private List<Section> withUnmarkedNotes(List<Section> sections) {
+    var out = new ArrayList<>(sections);
+    for (NoteMaker.Made m : noteMaker.unmarked()) {
+      int section = 0;
+      int after = -1;
+      for (int s = 0; s < out.size(); s++) {
+        List<Block> blocks = out.get(s).blocks();
+        for (int b = 0; b < blocks.size(); b++) {
+          if (setting.endsBy(blocks.get(b), m.found().page())) {
+            section = s;
+            after = b;
+          }
+        }
+      }
+      Section s = out.get(section);
+      var blocks = new ArrayList<>(s.blocks());
+      Paragraph p = m.asText();
+      blocks.add(after + 1, p);
+      out.set(section, s.withBlocks(blocks));
+      Optional<Block> before = after < 0 ? Optional.empty() : Optional.of(blocks.get(after));
+      setting.unmarked(p, m.found(), joiner.joined(m.found().lines()), s.page(), before);
+      if (after + 2 < blocks.size()) {
+        setting.follows(blocks.get(after + 2), p);
+      }
+    }
+    return out;
   }
 
   private List<Section> sections() {

@@ -12,12 +12,16 @@ import decant.model.look.TextTraits;
 import decant.pdf.read.detected.DetectedNote;
 import decant.pdf.read.lines.Dehyphenator;
 import decant.pdf.read.page.LookMaker;
+import decant.pdf.read.page.Sizes;
 import decant.pdf.read.page.TextLine;
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
 
 /** Notes as stories that begin with their labels, and their marks in the text. */
 final class NoteMaker {
@@ -26,6 +30,8 @@ final class NoteMaker {
   private final Map<NodeId, Finding.SourcePlace> places;
   private final Map<NodeId, Story> stories = new LinkedHashMap<>();
   private final List<Made> made = new ArrayList<>();
+  private final Set<NodeId> marked = new HashSet<>();
+  private int nextEndnote = 1;
   private final Map<Integer, Map<String, NodeId>> noteMarks = new HashMap<>();
 
   /**
@@ -42,7 +48,22 @@ final class NoteMaker {
   }
 
   /** A note and what it was found as. */
-  record Made(Paragraph paragraph, DetectedNote found) {}
+  record Made(NodeId note, Paragraph paragraph, DetectedNote found) {
+    /** The note as text that begins with its label, for one that no mark leads to. */
+    Paragraph asText() {
+      var inlines = new ArrayList<Inline>();
+      if (!found.label().isEmpty()) {
+        inlines.add(new Inline.Text(found.label() + " ", paragraph.inlines().get(1).look()));
+      }
+      inlines.addAll(paragraph.slice(MARK, paragraph.length()));
+      return new Paragraph(paragraph.id(), paragraph.look(), paragraph.endLook(), inlines);
+    }
+  }
+
+  /** The notes that no mark in the text leads to. */
+  List<Made> unmarked() {
+    return made.stream().filter(m -> !marked.contains(m.note())).toList();
+  }
 
   /** How many places of a note's paragraph are its mark and the space after it. */
   static final int MARK = 2;
@@ -65,10 +86,26 @@ final class NoteMaker {
             Look.of(ParagraphTraits.LINE_PITCH, LinePitch.SINGLE),
             Look.PLAIN,
             inlines);
-    made.add(new Made(p, n));
+    made.add(new Made(id, p, n));
     stories.put(id, new Story(id, Story.Kind.FOOTNOTE, List.of(p)));
     noteMarks.computeIfAbsent(n.page(), k -> new HashMap<>()).putIfAbsent(n.label(), id);
     places.put(p.id(), new Finding.SourcePlace(n.page(), n.lines().getFirst().box()));
+  }
+
+  /**
+   * A note on another page than its mark: those of a text that stand together at its end are
+   * counted through, so that their marks come in that order.
+   */
+  private Optional<NodeId> endnote(String label) {
+    if (!label.equals(Integer.toString(nextEndnote))) {
+      return Optional.empty();
+    }
+    List<Made> so = made.stream().filter(m -> m.found().label().equals(label)).toList();
+    if (so.size() != 1 || marked.contains(so.getFirst().note())) {
+      return Optional.empty();
+    }
+    nextEndnote++;
+    return Optional.of(so.getFirst().note());
   }
 
   /** Raised signs that are marks of notes on the pages of these lines become such marks. */
@@ -78,15 +115,25 @@ final class NoteMaker {
     }
     var out = new ArrayList<Inline>();
     for (Inline i : inlines) {
+      // Tags may put a mark into a paragraph of its own, where nothing shows that it is raised.
+      boolean alone =
+          inlines.size() == 1
+              && lines.getFirst().size() < Sizes.RAISED * styles.bodyText().value(TextTraits.SIZE);
       boolean raised =
           i instanceof Inline.Text t
-              && t.look().value(TextTraits.RAISE) == TextTraits.Raise.SUPERSCRIPT;
+              && (alone || t.look().value(TextTraits.RAISE) == TextTraits.Raise.SUPERSCRIPT);
       NodeId note = null;
       if (raised && i instanceof Inline.Text t) {
         for (TextLine l : lines) {
           Map<String, NodeId> here = noteMarks.getOrDefault(l.page(), Map.of());
           note = note == null ? here.get(t.text().strip()) : note;
         }
+      }
+      if (note == null && raised && i instanceof Inline.Text t) {
+        note = endnote(t.text().strip()).orElse(null);
+      }
+      if (note != null) {
+        marked.add(note);
       }
       out.add(note == null ? i : new Inline.NoteMark(note, i.look().without(TextTraits.RAISE)));
     }

@@ -33,6 +33,7 @@ final class SettingMaker {
   private final Map<NodeId, List<SetLine>> lines = new LinkedHashMap<>();
   private @Nullable Block last;
   private int lastPage = -1;
+  private final Map<NodeId, Integer> lastPages = new LinkedHashMap<>();
 
   Map<NodeId, SetBlock> blocks() {
     return blocks;
@@ -61,6 +62,38 @@ final class SettingMaker {
   /** Notes the lines of a note. */
   void note(Paragraph p, DetectedNote n, Dehyphenator.Joined joined, PageSetup setup) {
     single(p, n.lines(), joined, NoteMaker.MARK, setup);
+  }
+
+  /** Notes where a note stood that is part of the text. */
+  void unmarked(
+      Paragraph p,
+      DetectedNote n,
+      Dehyphenator.Joined joined,
+      PageSetup setup,
+      Optional<Block> before) {
+    int label = n.label().isEmpty() ? 0 : n.label().length() + 1;
+    single(p, n.lines(), joined, label, setup);
+    SetBlock b = blocks.get(p.id());
+    Optional<NodeId> above =
+        before.map(Block::id).filter(id -> lastPages.getOrDefault(id, -1) == n.page());
+    if (b != null) {
+      blocks.put(p.id(), b.below(above));
+      lastPages.put(p.id(), n.page());
+    }
+  }
+
+  /** Whether a block is known to end on a page, or before it. */
+  boolean endsBy(Block b, int page) {
+    return lastPages.getOrDefault(b.id(), Integer.MAX_VALUE) <= page;
+  }
+
+  /** Notes that a block, if it begins on the same page as another, comes after that now. */
+  void follows(Block b, Block other) {
+    SetBlock was = blocks.get(b.id());
+    SetBlock above = blocks.get(other.id());
+    if (was != null && above != null && was.page() == above.page()) {
+      blocks.put(b.id(), was.below(Optional.of(other.id())));
+    }
   }
 
   private void single(
@@ -283,6 +316,7 @@ final class SettingMaker {
                 : OptionalDouble.empty()));
     last = b;
     lastPage = own.isEmpty() ? lastPageOf(f) : own.getLast().page();
+    lastPages.put(b.id(), lastPage);
   }
 
   private static int lastPageOf(Detected f) {

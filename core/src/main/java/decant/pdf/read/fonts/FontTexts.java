@@ -18,6 +18,7 @@ import org.apache.pdfbox.pdmodel.font.PDFont;
 import org.apache.pdfbox.pdmodel.font.PDSimpleFont;
 import org.apache.pdfbox.pdmodel.font.PDTrueTypeFont;
 import org.apache.pdfbox.pdmodel.font.PDType0Font;
+import org.apache.pdfbox.pdmodel.font.PDType3Font;
 import org.apache.pdfbox.pdmodel.font.PDVectorFont;
 import org.apache.pdfbox.pdmodel.font.encoding.GlyphList;
 import org.jspecify.annotations.Nullable;
@@ -101,6 +102,9 @@ final class FontTexts {
     if (text == null && font instanceof PDSimpleFont simple && simple.getEncoding() != null) {
       String name = simple.getEncoding().getName(code);
       text = name == null ? null : GlyphList.getAdobeGlyphList().toUnicode(name);
+      if (text == null && name != null && font instanceof PDType3Font) {
+        text = NumberedNames.text(name);
+      }
       if (text == null && !simple.isSymbolic() && code >= 32 && code < 127) {
         text = String.valueOf((char) code);
       }

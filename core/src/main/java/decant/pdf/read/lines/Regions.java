@@ -4,6 +4,7 @@ import decant.model.Box;
 import decant.pdf.read.detected.Region;
 import decant.pdf.read.page.Directions;
 import decant.pdf.read.page.Glyph;
+import decant.pdf.read.page.Sizes;
 import decant.pdf.read.page.TextLine;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -72,5 +73,24 @@ public final class Regions {
       }
     }
     return new TextLine(row.getFirst().page(), glyphs, box, baseline, size);
+  }
+
+  /**
+   * Pieces of one baseline put together; the order of the tags decides where they come from several
+   * columns.
+   */
+  public static List<TextLine> merged(List<TextLine> lines) {
+    var result = new ArrayList<TextLine>();
+    for (TextLine l : lines) {
+      if (!result.isEmpty()) {
+        TextLine last = result.getLast();
+        if (last.page() == l.page() && Sizes.samePlace(last.baseline(), l.baseline(), l.size())) {
+          result.set(result.size() - 1, whole(List.of(last, l)));
+          continue;
+        }
+      }
+      result.add(l);
+    }
+    return result;
   }
 }

@@ -3,7 +3,6 @@ package decant.pdf.read.tagged;
 import decant.model.Box;
 import decant.model.Finding;
 import decant.model.look.Markers;
-import decant.pdf.read.beside.Footnotes;
 import decant.pdf.read.beside.RunningTexts;
 import decant.pdf.read.blocks.Blocks;
 import decant.pdf.read.detected.Detected;
@@ -14,7 +13,6 @@ import decant.pdf.read.lines.Regions;
 import decant.pdf.read.page.Glyph;
 import decant.pdf.read.page.Placed;
 import decant.pdf.read.page.ScannedPage;
-import decant.pdf.read.page.Sizes;
 import decant.pdf.read.page.TextLine;
 import decant.pdf.read.scan.PageAnnotations;
 import decant.work.Faults;
@@ -54,7 +52,7 @@ public final class TaggedBlocks {
       List<DetectedNote> notes,
       List<Finding> findings) {}
 
-  private record Leaf(int page, int content) {}
+  record Leaf(int page, int content) {}
 
   private final List<ScannedPage> pages;
   private final Map<Leaf, List<Glyph>> glyphs = new HashMap<>();
@@ -121,7 +119,7 @@ public final class TaggedBlocks {
     List<Finding> findings =
         untagged.texts((page, g) ->
             !g.marked().artifact() && !used.contains(new Leaf(page, g.marked().content())));
-    return Optional.of(new Result(out, running(), notes, findings));
+    return Optional.of(new Result(out, running(), notes.found(), findings));
   }
 
   private static long ink(List<Glyph> glyphs) {
@@ -212,21 +210,18 @@ public final class TaggedBlocks {
 
   /** A note, which stands where its mark is (ISO 32000-1 §14.8.4.4). */
   private void note(COSDictionary e, int page) {
+    var all = new ArrayList<Leaf>();
+    collect(e, page, all, 0);
+    if (!notes.begin(e) || notes.takeMarked(all, used, this::linesOf)) {
+      return;
+    }
     var label = new ArrayList<TextLine>();
     var body = new ArrayList<TextLine>();
     for (COSBase kid : kids(e)) {
       boolean lbl = kid instanceof COSDictionary d && role(d).equals("Lbl");
       leaves(kid, page, lbl ? label : body);
     }
-    List<TextLine> lines = merged(body);
-    if (lines.isEmpty()) {
-      return;
-    }
-    String known = text(label).replaceAll("[^\\p{L}\\p{N}*†‡§]", "");
-    notes.add(
-        known.isEmpty()
-            ? Footnotes.labelled(lines)
-            : new DetectedNote(lines.getFirst().page(), known, lines));
+    notes.take(text(label), Regions.merged(body));
   }
 
   /** The notes within a paragraph, whose text is no part of it. */
@@ -242,7 +237,7 @@ public final class TaggedBlocks {
     }
   }
 
-  private final List<DetectedNote> notes = new ArrayList<>();
+  private final TaggedNotes notes = new TaggedNotes();
 
   private static final Set<String> BLOCKS =
       Set.of(
@@ -302,7 +297,7 @@ public final class TaggedBlocks {
         body.set(0, Blocks.withoutMarker(body.getFirst(), label));
       }
     }
-    paragraph(merged(body), Detected.Kind.ITEM, listDepth, label.isEmpty() ? "•" : label);
+    paragraph(Regions.merged(body), Detected.Kind.ITEM, listDepth, label.isEmpty() ? "•" : label);
     for (COSDictionary n : nested) {
       walk(n, pageOf(n, page), depth + 1, listDepth + 1);
     }
@@ -425,43 +420,26 @@ public final class TaggedBlocks {
   private List<TextLine> linesOf(COSBase e, int page) {
     var lines = new ArrayList<TextLine>();
     leaves(e, page, lines);
-    return merged(lines);
+    return Regions.merged(lines);
   }
 
   private void leaves(COSBase e, int page, List<TextLine> into) {
     var leaves = new ArrayList<Leaf>();
     collect(e, page, leaves, 0);
-    Map<Integer, List<Glyph>> byPage = new java.util.LinkedHashMap<>();
-    for (Leaf l : leaves) {
-      if (used.add(l)) {
-        byPage
-            .computeIfAbsent(l.page(), k -> new ArrayList<>())
-            .addAll(glyphs.getOrDefault(l, List.of()));
-      }
-    }
-    byPage.forEach((p, list) -> {
-      ScannedPage s = pages.get(p);
-      into.addAll(Lines.of(s.only(list)));
-    });
+    leaves.removeIf(l -> !used.add(l));
+    into.addAll(linesOf(leaves));
   }
 
-  /**
-   * Pieces of one baseline put together; the order of the tags decides where they come from several
-   * columns.
-   */
-  private static List<TextLine> merged(List<TextLine> lines) {
-    var result = new ArrayList<TextLine>();
-    for (TextLine l : lines) {
-      if (!result.isEmpty()) {
-        TextLine last = result.getLast();
-        if (last.page() == l.page() && Sizes.samePlace(last.baseline(), l.baseline(), l.size())) {
-          result.set(result.size() - 1, Regions.whole(List.of(last, l)));
-          continue;
-        }
-      }
-      result.add(l);
+  private List<TextLine> linesOf(List<Leaf> leaves) {
+    Map<Integer, List<Glyph>> byPage = new java.util.LinkedHashMap<>();
+    for (Leaf l : leaves) {
+      byPage
+          .computeIfAbsent(l.page(), k -> new ArrayList<>())
+          .addAll(glyphs.getOrDefault(l, List.of()));
     }
-    return result;
+    var out = new ArrayList<TextLine>();
+    byPage.forEach((p, list) -> out.addAll(Lines.of(pages.get(p).only(list))));
+    return out;
   }
 
   private void collect(COSBase e, int page, List<Leaf> into, int depth) {
