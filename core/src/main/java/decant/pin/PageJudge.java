@@ -37,7 +37,6 @@ public final class PageJudge {
   }
 
   private final KeptPage.Source source;
-  private final TakenIn taken;
   private final Layout layout;
   private final PagePainter painter = new PagePainter();
   private final BooleanSupplier interrupted;
@@ -56,7 +55,7 @@ public final class PageJudge {
   private PageJudge(
       KeptPage.Source source, TakenIn taken, Layout layout, BooleanSupplier interrupted) {
     this.source = source;
-    this.taken = taken;
+
     this.layout = layout;
     this.interrupted = interrupted;
     this.pairs = pairs(taken.origin().places(), layout);
