@@ -20,6 +20,7 @@ import decant.reading.ReadProblem;
 import decant.reading.TakenIn;
 import decant.recipe.Output;
 import decant.recipe.PageChoice;
+import decant.recipe.PagesKept;
 import decant.recipe.Plan;
 import decant.recipe.PublishProblem;
 import decant.recipe.Recipe;
@@ -64,14 +65,6 @@ final class PublishCommand implements Callable<Integer> {
     }
   }
 
-  /** Which pages of a PDF go out as they are. */
-  enum PagesKept {
-    /** Those that its text does not bring over faithfully. */
-    auto,
-    all,
-    none
-  }
-
   @Parameters(arity = "1..*", paramLabel = "FILE", descriptionKey = "publish-command.files")
   private List<Path> files = List.of();
 
@@ -111,7 +104,7 @@ final class PublishCommand implements Callable<Integer> {
       names = "--pages-kept",
       paramLabel = "auto|all|none",
       descriptionKey = "publish-command.which-pages-are-kept")
-  private PagesKept pagesKept = PagesKept.auto;
+  private @Nullable PagesKept pagesKept;
 
   @Option(names = "--overwrite", descriptionKey = "publish-command.writes-over-files-that-are")
   private boolean overwrite;
@@ -138,7 +131,7 @@ final class PublishCommand implements Callable<Integer> {
     if (pages != null && !anyPdf) {
       throw wrong(WORDS.say("publish-command.pages-goes-with-pdf-only"));
     }
-    if (pagesKept == PagesKept.all && chosen.active() == Active.KEEP) {
+    if (chosen.pagesKept() == PagesKept.ALL && chosen.active() == Active.KEEP) {
       throw wrong(WORDS.say("publish-command.kept-pages-never-act"));
     }
     Passwords passwords = locking.passwords(chosen);
@@ -170,7 +163,8 @@ final class PublishCommand implements Callable<Integer> {
   }
 
   private Recipe recipe() {
-    Recipe r = active == null ? named() : named().with(active.active);
+    Recipe said = active == null ? named() : named().with(active.active);
+    Recipe r = pagesKept == null ? said : said.with(pagesKept);
     if (pages == null) {
       return r;
     }
@@ -217,7 +211,7 @@ final class PublishCommand implements Callable<Integer> {
       throws ReadProblem, WriteProblem, PublishProblem, IOException {
     Deadline deadline = each.begin(file);
     TakenIn taken = pinned(Intake.take(opening.request(file).by(deadline)), file, chosen, deadline);
-    Optional<KeptPages> kept = kept(file, taken);
+    Optional<KeptPages> kept = kept(file, taken, chosen);
     tellLosses(
         file, kept.isPresent() ? ofKept(taken.findings()) : taken.findings(), chosen.active());
     kept.ifPresent(k -> tellKept(file, k, chosen));
@@ -260,7 +254,7 @@ final class PublishCommand implements Callable<Integer> {
   /** What was taken in with those pages pinned that are not faithful, if that is asked for. */
   private TakenIn pinned(TakenIn taken, Path file, Recipe recipe, Deadline deadline)
       throws ReadProblem, IOException {
-    if (pagesKept != PagesKept.auto
+    if (recipe.pagesKept() != PagesKept.AUTO
         || !taken.origin().format().equals(Formats.pages().id())
         || Plan.meetsStandard(recipe)) {
       return taken;
@@ -269,11 +263,15 @@ final class PublishCommand implements Callable<Integer> {
   }
 
   /** All pages of a PDF as they are, if that is asked for. */
-  private Optional<KeptPages> kept(Path file, TakenIn taken) throws PublishProblem, IOException {
-    if (pagesKept != PagesKept.all) {
+  private Optional<KeptPages> kept(Path file, TakenIn taken, Recipe recipe)
+      throws PublishProblem, IOException {
+    if (recipe.pagesKept() != PagesKept.ALL) {
       return Optional.empty();
     }
     if (!taken.origin().format().equals(Formats.pages().id())) {
+      if (pagesKept == null) {
+        return Optional.empty(); // the recipe says so for PDFs
+      }
       throw new PublishProblem(WORDS.say("publish-command.only-pages-of-pdf-are-kept"));
     }
     return Optional.of(

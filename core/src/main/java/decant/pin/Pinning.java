@@ -355,6 +355,15 @@ public final class Pinning {
     return document.withSections(out);
   }
 
+  /** A document all of whose pages flow. */
+  public static Document releaseAll(Document document) {
+    Document out = document;
+    for (int page : pages(document).keySet()) {
+      out = release(out, page);
+    }
+    return out;
+  }
+
   /** Adds a section, to the one before where a pinned page had cut them apart. */
   private static void add(List<Section> to, Section s) {
     Section before = to.isEmpty() ? null : to.getLast();

@@ -10,13 +10,16 @@ import decant.model.Content;
 import decant.model.Document;
 import decant.pdf.choices.Navigation.Addresses;
 import decant.pdf.choices.Passwords;
+import decant.pdf.choices.PdfSettings;
 import decant.pdf.file.Encryption;
 import decant.pdf.write.Attachment;
 import decant.pdf.write.PdfWriter;
 import decant.pin.PinnedPictures;
+import decant.pin.Pinning;
 import decant.publication.Publication;
 import decant.reading.Active;
 import decant.reading.ActiveContent;
+import decant.recipe.PagesKept;
 import decant.recipe.Plan;
 import decant.recipe.PublishProblem;
 import decant.recipe.Recipe;
@@ -101,7 +104,7 @@ public final class Publisher {
             order.passwords(),
             LocalDate.now());
     Active active = order.recipe().active();
-    var publications = new HashMap<Addresses, Publication>();
+    var publications = new HashMap<GoingOut, Publication>();
     var pending = new ArrayList<AtomicFile.Pending>();
     var made = new ArrayList<Draft>();
     for (Plan.Item item : plan.items()) {
@@ -119,8 +122,8 @@ public final class Publisher {
                   pdf(
                       p,
                       publications.computeIfAbsent(
-                          p.choices().settings().navigation().addresses(),
-                          a -> goingOut(order.publication(), active, a)),
+                          GoingOut.by(order.recipe(), p.choices().settings()),
+                          g -> goingOut(order.publication(), g)),
                       order,
                       target,
                       pending,
@@ -159,17 +162,36 @@ public final class Publisher {
   private record Draft(Path target, String format, int pages, List<Check> checks) {}
 
   /**
+   * What of the choices changes the pages as they go out.
+   *
+   * @param standard whether a standard is asked for, which pages that stay as they were may not
+   *     meet: they become pictures
+   */
+  public record GoingOut(
+      Active active, PagesKept pagesKept, Addresses addresses, boolean standard) {
+    public static GoingOut by(Recipe recipe, PdfSettings settings) {
+      return new GoingOut(
+          recipe.active(),
+          recipe.pagesKept(),
+          settings.navigation().addresses(),
+          Plan.meetsStandard(settings.conformance()));
+    }
+  }
+
+  /**
    * The pages as they go out: without what acts by itself unless that is asked for, and with their
    * addresses as links if that is chosen; the same pages where neither changes anything.
    */
-  public static Publication goingOut(Publication is, Active active, Addresses how) {
+  public static Publication goingOut(Publication is, GoingOut how) {
     if (is.keepsAll()) {
       return is; // they bring nothing that acts, and their words are not gone through
     }
     return switch (is.content()) {
       case Document d -> {
-        Document out = carried(d, active);
-        out = how.linked() ? AddressLinks.in(out, how) : out;
+        Document out = carried(d, how.active());
+        out = how.pagesKept() == PagesKept.NONE ? Pinning.releaseAll(out) : out;
+        out = how.standard() ? PinnedPictures.in(out) : out;
+        out = how.addresses().linked() ? AddressLinks.in(out, how.addresses()) : out;
         yield out == d ? is : new Layouter(FontBook.shipped()).layout(out);
       }
     };

@@ -87,7 +87,11 @@ public record Plan(List<Item> items) {
   }
 
   private static boolean meetsStandard(Output.Pdf o) {
-    Conformance asked = o.settings().conformance();
+    return meetsStandard(o.settings().conformance());
+  }
+
+  /** Whether a standard is asked for. */
+  public static boolean meetsStandard(Conformance asked) {
     return asked.accessible() || asked.standard() != Conformance.Standard.NONE;
   }
 
@@ -102,7 +106,7 @@ public record Plan(List<Item> items) {
       LocalDate date)
       throws PublishProblem {
     Conformance asked = o.settings().conformance();
-    if (publication.keepsPages() && meetsStandard(o)) {
+    if (publication.keepsAll() && meetsStandard(o)) {
       throw new PublishProblem(
           WORDS.say(
               "plan.kept-pages-meet-no-standard",

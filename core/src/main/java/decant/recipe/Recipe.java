@@ -12,9 +12,15 @@ import java.util.List;
  * @param outputs the files that it makes, all under one stem
  * @param active what is done with content that acts by itself
  * @param afterwards what is done once they are made
+ * @param pagesKept which pages of a PDF go out as they were
  */
 public record Recipe(
-    String name, String purpose, List<Output> outputs, Active active, Afterwards afterwards) {
+    String name,
+    String purpose,
+    List<Output> outputs,
+    Active active,
+    Afterwards afterwards,
+    PagesKept pagesKept) {
   private static final Words WORDS = Words.of(Recipe.class);
 
   /**
@@ -30,7 +36,7 @@ public record Recipe(
 
   /** A recipe after which nothing is done. */
   public Recipe(String name, String purpose, List<Output> outputs) {
-    this(name, purpose, outputs, Active.REMOVE, Afterwards.NOTHING);
+    this(name, purpose, outputs, Active.REMOVE, Afterwards.NOTHING, PagesKept.AUTO);
   }
 
   public Recipe {
@@ -44,26 +50,30 @@ public record Recipe(
   }
 
   public Recipe named(String other) {
-    return new Recipe(other, purpose, outputs, active, afterwards);
+    return new Recipe(other, purpose, outputs, active, afterwards, pagesKept);
   }
 
   /** This recipe with one of its outputs replaced. */
   public Recipe with(int at, Output other) {
     var copy = new java.util.ArrayList<>(outputs);
     copy.set(at, other);
-    return new Recipe(name, purpose, copy, active, afterwards);
+    return new Recipe(name, purpose, copy, active, afterwards, pagesKept);
   }
 
   public Recipe withOutputs(List<Output> others) {
-    return new Recipe(name, purpose, others, active, afterwards);
+    return new Recipe(name, purpose, others, active, afterwards, pagesKept);
   }
 
   public Recipe with(Afterwards other) {
-    return new Recipe(name, purpose, outputs, active, other);
+    return new Recipe(name, purpose, outputs, active, other, pagesKept);
   }
 
   public Recipe with(Active other) {
-    return new Recipe(name, purpose, outputs, other, afterwards);
+    return new Recipe(name, purpose, outputs, other, afterwards, pagesKept);
+  }
+
+  public Recipe with(PagesKept other) {
+    return new Recipe(name, purpose, outputs, active, afterwards, other);
   }
 
   /** Whether a password has to be given before it can be followed. */

@@ -158,6 +158,7 @@ public final class RecipeFile {
       }
       ObjectNode rest = JSON.createObjectNode();
       rest.set("active", JSON.valueToTree(Active.REMOVE));
+      rest.set("pages-kept", JSON.valueToTree(PagesKept.AUTO));
       rest.set("afterwards", JSON.valueToTree(Recipe.Afterwards.NOTHING));
       complete(now, rest);
       for (String needed : new String[] {"name", "outputs"}) {

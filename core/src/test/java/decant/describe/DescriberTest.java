@@ -41,6 +41,7 @@ class DescriberTest {
             "title",
             "properties",
             "blocks",
+            "pinned",
             "running",
             "fonts",
             "findings");

@@ -12,6 +12,7 @@ import decant.model.look.Look;
 import decant.model.look.TextTraits;
 import decant.pdf.choices.Navigation.Addresses;
 import decant.reading.Active;
+import decant.recipe.PagesKept;
 import java.util.Arrays;
 import java.util.List;
 import org.junit.jupiter.api.Test;
@@ -73,7 +74,11 @@ class AddressLinksTest {
     assertThat(inlines.getLast().look().get(TextTraits.LINK))
         .contains(new Link.External("http://here.example"));
     Layout l = Samples.layout(linked);
-    assertThat(Publisher.goingOut(l, Active.REMOVE, new Addresses(true, true, "1F4E79")))
+    assertThat(
+            Publisher.goingOut(
+                l,
+                new Publisher.GoingOut(
+                    Active.REMOVE, PagesKept.AUTO, new Addresses(true, true, "1F4E79"), false)))
         .isSameAs(l);
   }
 }

@@ -85,7 +85,8 @@ class RecipeFileTest {
                                 InitialView.Duplex.SHORT_EDGE,
                                 3))))),
             decant.reading.Active.KEEP,
-            new Recipe.Afterwards(true, true, true)));
+            new Recipe.Afterwards(true, true, true),
+            PagesKept.ALL));
     return all;
   }
 

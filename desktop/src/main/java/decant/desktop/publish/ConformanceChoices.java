@@ -12,6 +12,7 @@ import decant.preview.Enclosed;
 import decant.preview.Readiness;
 import decant.recipe.Details;
 import decant.recipe.Output;
+import decant.recipe.Plan;
 import decant.words.Words;
 import java.util.ArrayList;
 import java.util.List;
@@ -47,6 +48,7 @@ final class ConformanceChoices implements Choices {
   private final CheckBox blanks;
   private final CheckBox comments;
   private final Label alongSays = Choosing.quiet("");
+  private final Label pinnedSays = Choosing.quiet(WORDS.say("conformance-choices.pinned"));
   private final VBox lacks = new VBox(8);
   private final Group group;
   private List<Readiness.Lack> shown = List.of();
@@ -118,6 +120,7 @@ final class ConformanceChoices implements Choices {
             tagged,
             Choosing.line(WORDS.say("conformance-choices.version"), version),
             versionSays,
+            pinnedSays,
             blanks,
             comments,
             files,
@@ -154,6 +157,9 @@ final class ConformanceChoices implements Choices {
     version.setValue(k.writtenVersion());
     version.setDisable(k.isArchive());
     versionSays.setText(k.writtenVersion().words());
+    boolean pictures = Plan.meetsStandard(k) && state.work().layout().document().hasPinned();
+    pinnedSays.setVisible(pictures);
+    pinnedSays.setManaged(pictures);
     source.setSelected(k.enclosures().source());
     source.setDisable(!k.standard().takesAttachments());
     files.setSelected(k.takesFiles());

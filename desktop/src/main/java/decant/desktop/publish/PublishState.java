@@ -3,7 +3,6 @@ package decant.desktop.publish;
 import decant.desktop.shell.Work;
 import decant.layout.Layout;
 import decant.pdf.choices.Conflict;
-import decant.pdf.choices.Navigation.Addresses;
 import decant.pdf.choices.Passwords;
 import decant.pdf.choices.PdfChoices;
 import decant.pdf.write.PdfWriter;
@@ -11,11 +10,11 @@ import decant.preview.FontReport;
 import decant.preview.SizeEstimate;
 import decant.publication.Publication;
 import decant.publish.Publisher;
-import decant.reading.Active;
 import decant.recipe.Chapters;
 import decant.recipe.Output;
 import decant.recipe.Plan;
 import decant.recipe.PublishProblem;
+import decant.recipe.Recipe;
 import decant.work.Cancelled;
 import java.time.LocalDate;
 import java.util.ArrayList;
@@ -227,11 +226,11 @@ final class PublishState {
     }
     Optional<Output.Pdf> looked = pdf();
     List<Plan.Item> first = files();
-    Active active = draft().recipe().active();
+    Recipe recipe = draft().recipe();
     BooleanSupplier stale = () -> wanted.get() != mine;
     SCALES.execute(() -> {
       try {
-        weigh(layout, active, plan.get(), looked, first, stale);
+        weigh(layout, recipe, plan.get(), looked, first, stale);
       } catch (Cancelled e) {
         // A newer choice is being weighed.
       }
@@ -241,16 +240,16 @@ final class PublishState {
   /** The output that is looked at first, then what it would be otherwise, then all other files. */
   private void weigh(
       Layout layout,
-      Active active,
+      Recipe recipe,
       Plan plan,
       Optional<Output.Pdf> looked,
       List<Plan.Item> first,
       BooleanSupplier stale) {
-    var linkedOnes = new HashMap<Addresses, Publication>();
+    var linkedOnes = new HashMap<Publisher.GoingOut, Publication>();
     Function<PdfChoices, Publication> linking =
         c ->
             linkedOnes.computeIfAbsent(
-                c.settings().navigation().addresses(), a -> Publisher.goingOut(layout, active, a));
+                Publisher.GoingOut.by(recipe, c.settings()), g -> Publisher.goingOut(layout, g));
     var sizes = new LinkedHashMap<String, Long>();
     long total = 0;
     PdfWriter.Written written = null;
