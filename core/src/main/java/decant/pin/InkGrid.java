@@ -76,11 +76,6 @@ final class InkGrid {
     return alike(o, CELL, SHIFT);
   }
 
-  /** The same in large fields, so that lines that stand a little elsewhere do not count. */
-  double alikeFromAfar(InkGrid o) {
-    return alike(o, 5 * CELL, 5 * SHIFT);
-  }
-
   private double alike(InkGrid o, int cell, int shift) {
     double best = 0;
     int step = Math.max(1, shift / 2);

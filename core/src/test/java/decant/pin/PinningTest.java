@@ -283,4 +283,64 @@ class PinningTest {
       assertThat(led).contains(6);
     }
   }
+
+  private static decant.publish.Publisher.GoingOut goingOut(
+      decant.recipe.PagesKept kept, boolean standard) {
+    return new decant.publish.Publisher.GoingOut(
+        decant.reading.Active.REMOVE,
+        kept,
+        decant.pdf.choices.Navigation.DEFAULT.addresses(),
+        standard);
+  }
+
+  @Test
+  void whereAStandardIsAskedForPinnedPagesBecomePictures() throws IOException {
+    Layout l = Samples.layout(pinned(2));
+    Publication out =
+        decant.publish.Publisher.goingOut(l, goingOut(decant.recipe.PagesKept.AUTO, true));
+    assertThat(out.keepsPages()).isFalse();
+    assertThat(out.pages()).hasSameSizeAs(l.pages());
+    Layout pictured = (Layout) out;
+    PdfChoices c = Samples.choices(pictured);
+    Path file = publish(pictured, c);
+    assertThat(PdfVerifier.verify(file, pictured, c)).allMatch(Check::passed);
+    try (PDDocument got = Loader.loadPDF(file.toFile());
+        PDDocument was = Loader.loadPDF(RULES.toFile())) {
+      var a = InkGrid.of(new PDFRenderer(got).renderImageWithDPI(2, 40));
+      var b = InkGrid.of(new PDFRenderer(was).renderImageWithDPI(2, 40));
+      assertThat(a.alike(b)).isGreaterThan(0.9);
+    }
+  }
+
+  @Test
+  void aRecipeThatKeepsNoPageLetsAllFlow() {
+    Layout l = Samples.layout(pinned(2, 3));
+    Publication out =
+        decant.publish.Publisher.goingOut(l, goingOut(decant.recipe.PagesKept.NONE, false));
+    assertThat(out.keepsPages()).isFalse();
+    assertThat(((Document) out.content()).paragraphs())
+        .extracting(Paragraph::text)
+        .isEqualTo(taken.document().paragraphs().stream().map(Paragraph::text).toList());
+  }
+
+  @Test
+  void intoOfficeFormatsAPinnedPageGoesAsAPictureWithItsWords() throws IOException {
+    Document d = PinnedPictures.in(pinned(2));
+    var format = decant.format.Formats.working();
+    Path out = folder.resolve("rules." + format.extension());
+    try (var to = Files.newOutputStream(out)) {
+      decant.format.Formats.writer(format).write(d, to);
+    }
+    assertThat(decant.format.Formats.verifier(format).verify(out, d)).allMatch(Check::passed);
+    Document back = Samples.taken(out).document();
+    assertThat(
+            back.paragraphs().stream()
+                .flatMap(p -> p.inlines().stream())
+                .filter(i -> i instanceof decant.model.Inline.Picture p && p.alt().length() > 500)
+                .map(i -> (decant.model.Inline.Picture) i))
+        .singleElement()
+        .satisfies(p -> assertThat(p.height()).isBetween(840.0, 843.0));
+    assertThat(decant.preview.LeftOut.of(pinned(2), format))
+        .anyMatch(w -> w.contains("1 pinned page"));
+  }
 }

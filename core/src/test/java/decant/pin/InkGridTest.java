@@ -1,0 +1,78 @@
+package decant.pin;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.awt.Color;
+import java.awt.Graphics2D;
+import java.awt.image.BufferedImage;
+import java.util.function.Consumer;
+import org.junit.jupiter.api.Test;
+
+/** How much of the ink of two pages stands in the same places. */
+class InkGridTest {
+  private static InkGrid page(Consumer<Graphics2D> drawing) {
+    var image = new BufferedImage(331, 468, BufferedImage.TYPE_INT_RGB); // A4 at 40 dots an inch
+    Graphics2D g = image.createGraphics();
+    g.setColor(Color.WHITE);
+    g.fillRect(0, 0, 331, 468);
+    g.setColor(Color.BLACK);
+    drawing.accept(g);
+    g.dispose();
+    return InkGrid.of(image);
+  }
+
+  private static InkGrid lines(int from, int count, int dx) {
+    return page(g -> {
+      for (int k = 0; k < count; k++) {
+        g.fillRect(40 + dx, from + 8 * k, 250, 3);
+      }
+    });
+  }
+
+  @Test
+  void theSamePageIsWhollyAlikeAndAnEmptyOneToo() {
+    assertThat(lines(40, 40, 0).alike(lines(40, 40, 0))).isEqualTo(1);
+    assertThat(page(g -> {}).alike(page(g -> {}))).isEqualTo(1);
+    assertThat(page(g -> {}).total()).isZero();
+  }
+
+  @Test
+  void whatIsGoneCountsByItsInk() {
+    assertThat(lines(40, 40, 0).alike(lines(40, 20, 0))).isBetween(0.49, 0.51);
+    assertThat(lines(40, 40, 0).alike(page(g -> {}))).isZero();
+  }
+
+  @Test
+  void aPageThatIsShiftedAsAWholeByLittleIsAlike() {
+    assertThat(lines(40, 40, 0).alike(lines(43, 40, 3))).isGreaterThan(0.95);
+    assertThat(lines(40, 20, 0).alike(lines(240, 20, 0))).isLessThan(0.3);
+  }
+
+  @Test
+  void coloursCount() {
+    InkGrid red =
+        page(g -> {
+          g.setColor(Color.RED);
+          g.fillRect(40, 40, 200, 200);
+        });
+    InkGrid blue =
+        page(g -> {
+          g.setColor(Color.BLUE);
+          g.fillRect(40, 40, 200, 200);
+        });
+    assertThat(red.alike(red)).isEqualTo(1);
+    assertThat(red.alike(blue)).isLessThan(0.4);
+  }
+
+  /** Other kinds of pictures than the painters make are read alike. */
+  @Test
+  void greyAndTransparentPicturesAreRead() {
+    var grey = new BufferedImage(100, 100, BufferedImage.TYPE_BYTE_GRAY);
+    Graphics2D g = grey.createGraphics();
+    g.setColor(Color.WHITE);
+    g.fillRect(0, 0, 100, 100);
+    g.setColor(Color.BLACK);
+    g.fillRect(10, 10, 30, 30);
+    assertThat(InkGrid.of(grey).total()).isEqualTo(30L * 30 * 765);
+  }
+}
