@@ -1,5 +1,6 @@
 package decant.cli;
 
+import java.util.function.BooleanSupplier;
 import decant.layout.Layout;
 import decant.pin.PinnedPages;
 import decant.publication.KeptPage;
@@ -24,6 +25,15 @@ final class Judging {
         new KeptPage.InFile(request.file(), request.password().orElse("")),
         taken,
         layout,
-        deadline::isOver);
+        half(deadline));
+  }
+
+  /** Over when half of the time that is left now is used up: the rest is for publishing. */
+  private static BooleanSupplier half(Deadline deadline) {
+    if (deadline.allowed().isZero()) {
+      return () -> false;
+    }
+    Deadline sooner = Deadline.in(deadline.left().dividedBy(2));
+    return sooner::isOver;
   }
 }

@@ -195,7 +195,7 @@ public final class PdfReader {
     d =
         d.withStyles(
             d.styles().withTypesetting(d.styles().typesetting().withFonts(brought.fonts())));
-    DrawnShapes.Result shapes = DrawnShapes.in(d, pages, found, maker.places());
+    DrawnShapes.Result shapes = DrawnShapes.in(d, pages, found, maker.places(), drawn.grounds());
     d = maker.withSetting(shapes.document());
     FontBook book = ReadingFonts.of(brought.fonts());
     var read =

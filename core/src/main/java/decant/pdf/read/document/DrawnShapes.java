@@ -1,5 +1,6 @@
 package decant.pdf.read.document;
 
+import decant.pdf.read.page.Placed;
 import decant.model.Block;
 import decant.model.Box;
 import decant.model.Document;
@@ -61,12 +62,14 @@ public final class DrawnShapes {
 
   /**
    * @param places where the document's blocks stood
+   * @param grounds for each page the drawings that stand behind its text
    */
   public static Result in(
       Document document,
       List<ScannedPage> pages,
       List<Detected> found,
-      Map<NodeId, Finding.SourcePlace> places) {
+      Map<NodeId, Finding.SourcePlace> places,
+      Map<Integer, List<Placed>> grounds) {
     var shapes = new DrawnShapes(document, places);
     var areas = new CarriedAreas(found, document, places);
     document.stories().values().stream()
@@ -75,8 +78,16 @@ public final class DrawnShapes {
         .map(b -> places.get(b.id()))
         .filter(Objects::nonNull)
         .forEach(at -> shapes.notes.merge(at.page(), at.box(), DrawnShapes::upper));
-    pages.forEach(p -> shapes.on(p, areas.on(p)));
     Document out = document;
+    for (ScannedPage p : pages) {
+      List<Placed> behind = grounds.getOrDefault(p.number(), List.of());
+      if (shapes.grounds(p, behind)) {
+        for (Placed g : behind) {
+          out = out.withMedia(g.media());
+        }
+      }
+      shapes.on(p, areas.on(p), behind);
+    }
     for (Map.Entry<NodeId, List<Inline>> e : shapes.anchored.entrySet()) {
       Paragraph p = out.requireParagraph(e.getKey());
       var inlines = new ArrayList<>(p.inlines());
@@ -99,9 +110,51 @@ public final class DrawnShapes {
         && note.y() - line.bottom() < DocumentThresholds.DrawnShapes.ABOVE_NOTES;
   }
 
-  private void on(ScannedPage page, CarriedAreas.On carried) {
+  /** Puts drawings behind the text of a page; false if nothing is there to hold them. */
+  private boolean grounds(ScannedPage page, List<Placed> behind) {
     List<Paragraph> here = paragraphs.getOrDefault(page.number(), List.of());
-    List<Painted> left = leftOver(page, carried);
+    Finding.SourcePlace at = here.isEmpty() ? null : places.get(here.getFirst().id());
+    if (at == null) {
+      return false;
+    }
+    for (Placed g : behind) {
+      Box b = g.box();
+      anchored
+          .computeIfAbsent(here.getFirst().id(), k -> new ArrayList<>())
+          .add(
+              new Inline.Picture(
+                  g.media().id(),
+                  b.width(),
+                  b.height(),
+                  "",
+                  behind(b, b.y() - at.box().y()),
+                  Insets.NONE,
+                  0,
+                  Optional.empty(),
+                  Look.PLAIN));
+      page.shapes().stream()
+          .map(Painted::box)
+          .filter(s -> b.holds(s, 1))
+          .forEach(s -> taken.computeIfAbsent(page.number(), k -> new ArrayList<>()).add(s));
+    }
+    return true;
+  }
+
+  private static Placement behind(Box box, double down) {
+    return new Placement.Floating(
+        new Placement.Axis(Placement.Origin.PAGE, Placement.Align.OFFSET, box.x()),
+        new Placement.Axis(Placement.Origin.PARAGRAPH, Placement.Align.OFFSET, down),
+        Placement.Wrap.THROUGH,
+        Insets.NONE,
+        true);
+  }
+
+  private void on(ScannedPage page, CarriedAreas.On carried, List<Placed> behind) {
+    List<Paragraph> here = paragraphs.getOrDefault(page.number(), List.of());
+    List<Painted> left =
+        leftOver(page, carried).stream()
+            .filter(s -> behind.stream().noneMatch(g -> g.box().holds(s.box(), 1)))
+            .toList();
     if (here.isEmpty() || left.size() > DocumentThresholds.DrawnShapes.MAX_ON_PAGE) {
       return;
     }
@@ -178,12 +231,7 @@ public final class DrawnShapes {
         box.height(),
         new Inline.BoxText(Optional.empty(), false, Insets.NONE, VerticalAlignment.TOP),
         "",
-        new Placement.Floating(
-            new Placement.Axis(Placement.Origin.PAGE, Placement.Align.OFFSET, box.x()),
-            new Placement.Axis(Placement.Origin.PARAGRAPH, Placement.Align.OFFSET, down),
-            Placement.Wrap.THROUGH,
-            Insets.NONE,
-            true),
+        behind(box, down),
         0,
         Optional.empty(),
         Look.PLAIN);

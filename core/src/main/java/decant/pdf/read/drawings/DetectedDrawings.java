@@ -1,5 +1,6 @@
 package decant.pdf.read.drawings;
 
+import java.util.HashMap;
 import decant.model.Box;
 import decant.model.look.Media;
 import decant.pdf.read.lines.Lines;
@@ -40,8 +41,10 @@ public final class DetectedDrawings {
    * The pages with each drawing as one of their pictures.
    *
    * @param left the numbers of the pages from which a drawing is not carried over
+   * @param grounds for each page the drawings that most pages have, which stand behind the text
    */
-  public record Result(List<ScannedPage> pages, Set<Integer> left) {}
+  public record Result(
+      List<ScannedPage> pages, Set<Integer> left, Map<Integer, List<Placed>> grounds) {}
 
   public static Result asPictures(List<ScannedPage> pages, Cutter cutter) throws ReadProblem {
     List<List<Drawing>> found = pages.parallelStream().map(DetectedDrawings::of).toList();
@@ -51,13 +54,25 @@ public final class DetectedDrawings {
             .collect(Collectors.groupingBy(p -> p, Collectors.counting()));
     var out = new ArrayList<ScannedPage>();
     var left = new HashSet<Integer>();
+    Map<Integer, List<Placed>> grounds = new HashMap<>();
+    Map<String, Optional<Media>> known = new HashMap<>();
     for (int k = 0; k < pages.size(); k++) {
       ScannedPage p = pages.get(k);
+      int number = p.number();
       boolean texture = found.get(k).size() > MAX_ON_PAGE;
       for (Drawing d : found.get(k)) {
         long times = places.getOrDefault(place(d), 0L);
         boolean running = times > 2 && times * 2 > pages.size();
-        Optional<ScannedPage> with = texture || running ? Optional.empty() : with(p, d, cutter);
+        if (running && !texture) {
+          Optional<Placed> ground = ground(p, d, cutter, known);
+          ground.ifPresent(
+              g -> grounds.computeIfAbsent(number, n -> new ArrayList<>()).add(g));
+          if (ground.isEmpty()) {
+            left.add(p.number());
+          }
+          continue;
+        }
+        Optional<ScannedPage> with = texture ? Optional.empty() : with(p, d, cutter);
         if (with.isEmpty()) {
           left.add(p.number());
         }
@@ -65,7 +80,29 @@ public final class DetectedDrawings {
       }
       out.add(p);
     }
-    return new Result(out, left);
+    return new Result(out, left, grounds);
+  }
+
+  /** A drawing that most pages have; where it is the same it is cut out once. */
+  private static Optional<Placed> ground(
+      ScannedPage p, Drawing d, Cutter cutter, Map<String, Optional<Media>> known)
+      throws ReadProblem {
+    Box place = around(d);
+    String same =
+        place(d)
+            + d.shapes().hashCode()
+            + d.labels().stream().map(Glyph::text).collect(Collectors.joining());
+    Optional<Media> media = known.get(same);
+    if (media == null) {
+      media = cutter.cut(p.number(), place);
+      known.put(same, media);
+    }
+    return media.map(m -> new Placed(m, place, -1, ""));
+  }
+
+  /** Half a line's thickness stands outside the outline. */
+  private static Box around(Drawing d) {
+    return new Box(d.box().x() - 1, d.box().y() - 1, d.box().width() + 2, d.box().height() + 2);
   }
 
   private static String place(Drawing d) {
@@ -78,9 +115,7 @@ public final class DetectedDrawings {
 
   private static Optional<ScannedPage> with(ScannedPage p, Drawing d, Cutter cutter)
       throws ReadProblem {
-    // Half a line's thickness stands outside the outline.
-    Box place =
-        new Box(d.box().x() - 1, d.box().y() - 1, d.box().width() + 2, d.box().height() + 2);
+    Box place = around(d);
     Optional<Media> media = cutter.cut(p.number(), place);
     if (media.isEmpty()) {
       return Optional.empty();
