@@ -357,10 +357,7 @@ class MainTest {
               "--out",
               out.toString(),
               "--overwrite");
-      // The form's boxes are drawn lines; its fields come without them.
-      assertThat(r.err().lines())
-          .singleElement(org.assertj.core.api.InstanceOfAssertFactories.STRING)
-          .contains("x.pdf: Lines and coloured areas drawn on page 1");
+      assertThat(r.err()).as("nothing is lost of either").isBlank();
       assertThat(r.status()).isZero();
       assertThat(r.out()).contains("x.pdf", "x (2).pdf");
     }
