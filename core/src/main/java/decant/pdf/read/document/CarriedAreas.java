@@ -75,11 +75,6 @@ public final class CarriedAreas {
     return new Box(g.x() - 1, g.baseline() - g.size(), g.width() + 2, 1.4 * g.size());
   }
 
-  /** A place to fill in reaches down to the line that it is written on. */
-  private static Box below(Box letter) {
-    return new Box(letter.x(), letter.y(), letter.width(), 1.5 * letter.height());
-  }
-
   private static boolean isFramed(Paragraph p) {
     return p.look().value(ParagraphTraits.RULES).isDrawn()
         || !p.look().value(ParagraphTraits.SHADING).equals(Colour.WHITE);
@@ -125,7 +120,7 @@ public final class CarriedAreas {
     for (Glyph g : page.glyphs()) {
       Decor d = g.ink().decor();
       if (d != Decor.NONE && g.quarter() == 0) {
-        about.add(d.field().isPresent() ? below(about(g)) : about(g));
+        about.add(about(g));
       }
     }
     return new On(
