@@ -1,6 +1,5 @@
 package decant.cli;
 
-import java.util.function.BooleanSupplier;
 import decant.layout.Layout;
 import decant.pin.PinnedPages;
 import decant.publication.KeptPage;
@@ -9,6 +8,7 @@ import decant.reading.ReadRequest;
 import decant.reading.TakenIn;
 import decant.work.Deadline;
 import java.io.IOException;
+import java.util.function.BooleanSupplier;
 
 /** Holds what was taken in from a PDF against its pages, and pins what is not faithful. */
 final class Judging {

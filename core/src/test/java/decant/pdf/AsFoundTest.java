@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import decant.Samples;
 import decant.layout.Layout;
+import decant.layout.Layouter;
 import decant.model.Block;
 import decant.model.Document;
 import decant.model.Inline;
@@ -19,12 +20,14 @@ import decant.model.edit.Commands;
 import decant.model.edit.Revision;
 import decant.reading.ReadProblem;
 import decant.reading.TakenIn;
+import decant.text.FontBook;
 import java.awt.Color;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Random;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.text.PDFTextStripper;
@@ -161,7 +164,7 @@ class AsFoundTest {
   }
 
   private static Revision at(Document d, NodeId paragraph, int offset) {
-    return Revision.of(d).withSelection(Selection.at(new Position(paragraph, offset)));
+    return at(Revision.of(d), paragraph, offset);
   }
 
   @Test
@@ -213,5 +216,52 @@ class AsFoundTest {
     List<Word> after = words(published(changed));
     double grown = of(after, "Cell 20").baseline() - of(after, "Cell 10").baseline();
     assertThat(grown).isGreaterThan(30);
+  }
+
+  /** Pages that follow an edit are those that are made of the same document from scratch. */
+  @Test
+  void pagesThatFollowEditsAreThoseMadeAnew() {
+    Document d = Samples.demo("Berth rules.pdf").document();
+    var following = new Layouter(FontBook.shipped());
+    assertThat(found(following.layout(d))).as("all as found").doesNotContain(-1);
+    var random = new Random(14);
+    Revision r = Revision.of(d);
+    for (int k = 0; k < 40; k++) {
+      List<Paragraph> all = r.document().paragraphs();
+      Paragraph p = all.get(random.nextInt(all.size()));
+      r = at(r, p.id(), random.nextInt(p.length() + 1));
+      r =
+          switch (random.nextInt(5)) {
+            case 0 -> Commands.insert(r, "x");
+            case 1 -> Commands.insert(r, PROSE.substring(0, 120));
+            case 2 -> Commands.deleteBackward(r);
+            case 3 -> Commands.newParagraph(r);
+            default -> Commands.deleteWordBackward(r);
+          };
+      Layout now = following.layout(r.document());
+      Layout anew = new Layouter(FontBook.shipped()).layout(r.document());
+      assertThat(starts(now)).as("after edit " + k).isEqualTo(starts(anew));
+      assertThat(fragments(now)).as("after edit " + k).isEqualTo(fragments(anew));
+    }
+    assertThat(found(following.layout(r.document()))).contains(-1);
+  }
+
+  private static Revision at(Revision r, NodeId paragraph, int offset) {
+    return r.withSelection(Selection.at(new Position(paragraph, offset)));
+  }
+
+  private static List<String> fragments(Layout l) {
+    return l.pages().stream()
+        .flatMap(p -> p.body().stream())
+        .map(f -> f.source().id() + " " + f.x() + " " + f.y() + " " + f.height())
+        .toList();
+  }
+
+  private static List<Integer> found(Layout l) {
+    return l.pages().stream().map(p -> p.start().found()).toList();
+  }
+
+  private static List<String> starts(Layout l) {
+    return l.pages().stream().map(p -> p.start().at() + " " + p.start().found()).toList();
   }
 }

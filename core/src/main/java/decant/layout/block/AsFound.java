@@ -45,6 +45,11 @@ final class AsFound {
     return setting.block(b.id()).filter(s -> known.computeIfAbsent(b, x -> same(s.as(), x)));
   }
 
+  /** Forgets what it knows of blocks that have been changed since. */
+  void forget() {
+    known.clear();
+  }
+
   private boolean same(Block was, Block is) {
     if (was == is && setting.styles() == styles) {
       return true;

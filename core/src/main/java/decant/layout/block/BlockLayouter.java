@@ -400,6 +400,7 @@ public final class BlockLayouter {
 
   /** Forgets blocks that are no longer there. */
   public void retain(java.util.Set<NodeId> ids) {
+    found.forget();
     known.keySet().retainAll(ids);
     measured.keySet().retainAll(ids);
   }

@@ -1,6 +1,5 @@
 package decant.pdf.read.document;
 
-import decant.pdf.read.page.Placed;
 import decant.model.Block;
 import decant.model.Box;
 import decant.model.Document;
@@ -18,6 +17,7 @@ import decant.model.look.Rule;
 import decant.model.look.VerticalAlignment;
 import decant.pdf.read.detected.Detected;
 import decant.pdf.read.page.Painted;
+import decant.pdf.read.page.Placed;
 import decant.pdf.read.page.ScannedPage;
 import java.util.ArrayList;
 import java.util.HashMap;

@@ -1,6 +1,5 @@
 package decant.pdf.read.drawings;
 
-import java.util.HashMap;
 import decant.model.Box;
 import decant.model.look.Media;
 import decant.pdf.read.lines.Lines;
@@ -14,6 +13,7 @@ import decant.pdf.read.page.TextLine;
 import decant.reading.ReadProblem;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
@@ -65,8 +65,7 @@ public final class DetectedDrawings {
         boolean running = times > 2 && times * 2 > pages.size();
         if (running && !texture) {
           Optional<Placed> ground = ground(p, d, cutter, known);
-          ground.ifPresent(
-              g -> grounds.computeIfAbsent(number, n -> new ArrayList<>()).add(g));
+          ground.ifPresent(g -> grounds.computeIfAbsent(number, n -> new ArrayList<>()).add(g));
           if (ground.isEmpty()) {
             left.add(p.number());
           }
