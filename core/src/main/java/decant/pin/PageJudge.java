@@ -11,6 +11,7 @@ import decant.publication.KeptPage;
 import decant.reading.TakenIn;
 import decant.work.Faults;
 import java.io.IOException;
+import java.io.InterruptedIOException;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.Comparator;
@@ -20,7 +21,6 @@ import java.util.Map;
 import java.util.concurrent.ConcurrentLinkedQueue;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.function.BooleanSupplier;
-import java.util.stream.IntStream;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPage;
 import org.apache.pdfbox.rendering.ImageType;
@@ -35,6 +35,9 @@ public final class PageJudge {
   static {
     StandInFonts.use();
   }
+
+  /** Of a page, for posters. */
+  private static final double MAX_PIXELS = 2_000_000;
 
   private final KeptPage.Source source;
   private final Layout layout;
@@ -80,22 +83,49 @@ public final class PageJudge {
       pages = pdf.getNumberOfPages();
     }
     int workers = Math.min(Runtime.getRuntime().availableProcessors(), Math.max(1, pages / 4));
-    var failures = new ConcurrentLinkedQueue<IOException>();
-    IntStream.range(0, workers)
-        .parallel()
-        .forEach(w -> {
-          try (PDDocument own = KeptPdf.open(source)) {
-            work(own, pages);
-          } catch (IOException e) {
-            failures.add(e);
-          }
-        });
-    if (!failures.isEmpty()) {
-      throw failures.peek();
+    var threads = new ArrayList<Thread>();
+    for (int w = 0; w < workers; w++) {
+      Thread t = new Thread(() -> open(pages), "page-judge");
+      t.setDaemon(true); // a page that does not come to an end ends with the program
+      t.start();
+      threads.add(t);
     }
+    await(threads);
     List<Judgement.Verdict> sorted =
         verdicts.stream().sorted(Comparator.comparingInt(Judgement.Verdict::page)).toList();
     return new Judgement(sorted, sorted.size() == pages);
+  }
+
+  /** Waits for the workers; for one that is stuck in a page not much longer than it may take. */
+  private void await(List<Thread> threads) throws InterruptedIOException {
+    long over = 0;
+    try {
+      for (Thread t : threads) {
+        while (t.isAlive()) {
+          t.join(LOOK);
+          over += interrupted.getAsBoolean() ? LOOK : 0;
+          if (over > GRACE) {
+            return;
+          }
+        }
+      }
+    } catch (InterruptedException e) {
+      Thread.currentThread().interrupt();
+      throw new InterruptedIOException("comparing pages");
+    }
+  }
+
+  /** Milliseconds. */
+  private static final long LOOK = 50;
+
+  private static final long GRACE = 1500;
+
+  private void open(int pages) {
+    try (PDDocument own = KeptPdf.open(source)) {
+      work(own, pages);
+    } catch (IOException | RuntimeException | StackOverflowError | OutOfMemoryError e) {
+      Faults.mended("comparing pages with their source", e); // they are not compared, and told so
+    }
   }
 
   private void work(PDDocument pdf, int pages) {
@@ -107,20 +137,21 @@ public final class PageJudge {
       }
       try {
         verdicts.add(verdict(pdf.getPage(k), renderer, k));
-      } catch (IOException | RuntimeException | StackOverflowError e) {
+      } catch (IOException | RuntimeException | StackOverflowError | OutOfMemoryError e) {
         Faults.mended("comparing a page with its source", e); // it is one that was not compared
       }
     }
   }
 
   private Judgement.Verdict verdict(PDPage page, PDFRenderer renderer, int k) throws IOException {
-    InkGrid was = InkGrid.of(renderer.renderImage(k, (float) InkGrid.SCALE, ImageType.RGB));
-    Pair pair = pairs.getOrDefault(k, new Pair(Math.min(k, layout.pages().size() - 1), 1));
-    Page published = layout.pages().get(pair.page());
-    InkGrid is = InkGrid.of(painter.paint(layout, published, InkGrid.SCALE));
     boolean turned = page.getRotation() % 180 != 0;
     double width = page.getCropBox().getWidth();
     double height = page.getCropBox().getHeight();
+    double scale = Math.min(InkGrid.SCALE, Math.sqrt(MAX_PIXELS / Math.max(1, width * height)));
+    InkGrid was = InkGrid.of(renderer.renderImage(k, (float) scale, ImageType.RGB));
+    Pair pair = pairs.getOrDefault(k, new Pair(Math.min(k, layout.pages().size() - 1), 1));
+    Page published = layout.pages().get(pair.page());
+    InkGrid is = InkGrid.of(painter.paint(layout, published, scale));
     double kept = was.total() == 0 ? 1 : is.total() / (double) was.total();
     return new Judgement.Verdict(
         k,
