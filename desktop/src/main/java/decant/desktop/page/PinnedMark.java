@@ -46,6 +46,7 @@ public final class PinnedMark {
             why.getStyleClass().add("pinned-why");
             why.setMouseTransparent(true);
             why.setMaxWidth(p.width() * scale);
+            why.setWrapText(true);
             why.setLayoutY(2);
             out.add(hatch);
             out.add(why);
