@@ -156,10 +156,19 @@ class ArchitectureTest {
             "verify.pdf",
             "pin",
             "recipe"));
+    out.put("recovery", List.of("words", "io", "work", "model..", "reading", "format"));
     out.put(
         "tray",
-        List.of("words", "io", "work", "model..", "reading", "format", "recipe", "publish"));
-    out.put("recovery", List.of("words", "io", "work", "model..", "reading", "format"));
+        List.of(
+            "words",
+            "io",
+            "work",
+            "model..",
+            "reading",
+            "format",
+            "recipe",
+            "publish",
+            "recovery"));
     out.put("describe", List.of("words", "model..", "reading"));
     out.put("proof", List.of("words", "model.."));
     return out;

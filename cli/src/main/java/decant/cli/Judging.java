@@ -1,11 +1,12 @@
 package decant.cli;
 
 import decant.layout.Layout;
+import decant.layout.Layouter;
 import decant.pin.PinnedPages;
 import decant.publication.KeptPage;
-import decant.reading.ReadProblem;
 import decant.reading.ReadRequest;
 import decant.reading.TakenIn;
+import decant.text.FontBook;
 import decant.work.Deadline;
 import java.io.IOException;
 import java.util.function.BooleanSupplier;
@@ -16,16 +17,17 @@ final class Judging {
 
   /**
    * @param request what the file was read by
-   * @throws ReadProblem if the pages cannot be laid out in time
    */
-  static TakenIn of(ReadRequest request, TakenIn taken, Deadline deadline)
-      throws ReadProblem, IOException {
-    Layout layout = Pages.of(taken.document(), deadline);
+  static TakenIn of(ReadRequest request, TakenIn taken, Deadline deadline) throws IOException {
+    BooleanSupplier over = half(deadline);
+    Layout layout =
+        new Layouter(FontBook.shipped())
+            .layout(taken.document(), over, Integer.MAX_VALUE, pages -> {});
+    if (!layout.complete()) {
+      return PinnedPages.notCompared(taken, taken.origin().pages());
+    }
     return PinnedPages.judged(
-        new KeptPage.InFile(request.file(), request.password().orElse("")),
-        taken,
-        layout,
-        half(deadline));
+        new KeptPage.InFile(request.file(), request.password().orElse("")), taken, layout, over);
   }
 
   /** Over when half of the time that is left now is used up: the rest is for publishing. */

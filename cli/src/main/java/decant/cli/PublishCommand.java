@@ -253,7 +253,7 @@ final class PublishCommand implements Callable<Integer> {
 
   /** What was taken in with those pages pinned that are not faithful, if that is asked for. */
   private TakenIn pinned(TakenIn taken, Path file, Recipe recipe, Deadline deadline)
-      throws ReadProblem, IOException {
+      throws IOException {
     if (recipe.pagesKept() != PagesKept.AUTO
         || !taken.origin().format().equals(Formats.pages().id())
         || Plan.meetsStandard(recipe)) {

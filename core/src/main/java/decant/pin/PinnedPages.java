@@ -77,16 +77,18 @@ public final class PinnedPages {
   public static TakenIn judged(KeptPage.Source source, TakenIn taken, Judgement judgement)
       throws IOException {
     TakenIn out = pinned(source, taken, unfaithful(judgement));
-    return judgement.complete()
-        ? out
-        : out.withFindings(
-            List.of(
-                Finding.general(
-                    Kind.LAYOUT_SIMPLIFIED,
-                    Severity.DOUBT,
-                    WORDS.count(
-                        "pinned-pages.not-compared",
-                        taken.origin().pages() - judgement.pages().size()))));
+    int left = taken.origin().pages() - judgement.pages().size();
+    return judgement.complete() ? out : notCompared(out, left);
+  }
+
+  /** What was taken in, some pages of which were not compared with their originals. */
+  public static TakenIn notCompared(TakenIn taken, int pages) {
+    return taken.withFindings(
+        List.of(
+            Finding.general(
+                Kind.LAYOUT_SIMPLIFIED,
+                Severity.DOUBT,
+                WORDS.count("pinned-pages.not-compared", pages))));
   }
 
   /** The pages that are to be pinned. */

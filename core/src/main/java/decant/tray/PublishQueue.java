@@ -8,15 +8,19 @@ import decant.io.WriteProblem;
 import decant.model.Document;
 import decant.reading.ReadProblem;
 import decant.reading.ReadRequest;
+import decant.reading.TakenIn;
 import decant.recipe.Recipe;
 import decant.recipe.RecipeFile;
 import decant.recipe.RecipeProblem;
+import decant.recovery.UnsavedWork;
+import decant.recovery.WorkFile;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.stream.Stream;
 
 /**
@@ -37,6 +41,9 @@ public final class PublishQueue {
   public record Queued(String id, Path folder, String stem, Path source, Recipe recipe) {}
 
   /** How the names of kept documents end. */
+  private static final String WORK = ".work";
+
+  /** How they ended before pages could be pinned, for which the working format has no place. */
   private static final String DOCUMENT = "." + Formats.working().extension();
 
   private final Path folder;
@@ -63,9 +70,7 @@ public final class PublishQueue {
     try {
       Files.createDirectories(folder);
       String id = "%020d".formatted(System.currentTimeMillis()) + "-" + next();
-      AtomicFile.writeForOwner(
-          folder.resolve(id + DOCUMENT),
-          out -> Formats.writer(Formats.working()).write(document, out));
+      WorkFile.write(folder.resolve(id + WORK), new UnsavedWork(source, work(document)), "");
       var note = JSON.createObjectNode();
       note.put("folder", target.toAbsolutePath().toString())
           .put("stem", stem)
@@ -78,6 +83,14 @@ public final class PublishQueue {
       throw new WriteProblem(
           WriteProblem.Kind.OTHER, "The queue cannot be kept in " + folder + ".", e);
     }
+  }
+
+  /** A document alone, of whose source nothing more is asked. */
+  private static TakenIn work(Document document) {
+    return new TakenIn(
+        document,
+        List.of(),
+        new TakenIn.Origin(Formats.working().id(), 0, Map.of(), List.of(), Map.of(), List.of()));
   }
 
   private int next() {
@@ -114,6 +127,14 @@ public final class PublishQueue {
 
   /** The document of an entry. @throws ReadProblem if it cannot be read */
   public Document document(Queued q) throws ReadProblem {
+    Path work = folder.resolve(q.id() + WORK);
+    if (Files.exists(work)) {
+      try {
+        return WorkFile.read(work, "").taken().document();
+      } catch (IOException e) {
+        throw ReadProblem.fault(e);
+      }
+    }
     ReadRequest request = ReadRequest.of(folder.resolve(q.id() + DOCUMENT));
     return Formats.reader(Formats.working()).orElseThrow().read(request).document();
   }
@@ -122,6 +143,7 @@ public final class PublishQueue {
   public void remove(Queued q) throws WriteProblem {
     try {
       Files.deleteIfExists(folder.resolve(q.id() + ".json"));
+      Files.deleteIfExists(folder.resolve(q.id() + WORK));
       Files.deleteIfExists(folder.resolve(q.id() + DOCUMENT));
     } catch (IOException e) {
       throw new WriteProblem(

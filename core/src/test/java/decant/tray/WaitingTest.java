@@ -84,4 +84,23 @@ class WaitingTest {
         .hasMessageContaining("a password, which is never stored");
     assertThat(queue.all()).isEmpty();
   }
+
+  /** What the working format has no place for waits too. */
+  @Test
+  void pinnedPagesWaitAsTheyAre() throws Exception {
+    Path source = Samples.DEMO.resolve("Berth rules.pdf");
+    var taken =
+        decant.pin.PinnedPages.pinned(
+            new decant.publication.KeptPage.InFile(source, ""),
+            Samples.taken(source),
+            List.of(new decant.pin.Pinning.Sheet(1, 595.28, 841.89, "it was asked for")));
+    var waiting = new PublishQueue(folder.resolve("pinned"));
+    waiting.add(taken.document(), RecipeBook.counterCopy(), folder, "rules", source);
+    Document back = waiting.document(waiting.all().getFirst());
+    assertThat(decant.pin.PinnedPages.numbers(back)).containsExactly(2);
+    waiting.remove(waiting.all().getFirst());
+    try (var left = java.nio.file.Files.list(folder.resolve("pinned"))) {
+      assertThat(left).isEmpty();
+    }
+  }
 }
