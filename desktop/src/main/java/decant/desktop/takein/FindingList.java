@@ -172,17 +172,21 @@ final class FindingList extends VBox {
     summary.setText(summary(open));
   }
 
+  /** What is found and done so far, also while the pages are still being compared. */
   private String summary(List<Finding> open) {
     int all = work.taken().findings().size();
-    Work.Judged judged = work.judgingProperty().get();
-    if (judged == Work.Judged.AT_WORK) {
-      return (all == 0 ? "" : WORDS.count("finding-list.findings", open.size()) + " ")
-          + WORDS.say("finding-list.comparing");
-    }
-    if (all == 0) {
-      return WORDS.say("finding-list.none")
-          + (judged == Work.Judged.DONE ? " " + WORDS.say("finding-list.compared") : "");
-    }
+    return switch (work.judgingProperty().get()) {
+      case AT_WORK ->
+          (all == 0 ? "" : counts(all, open) + " ") + WORDS.say("finding-list.comparing");
+      case DONE ->
+          all == 0
+              ? WORDS.say("finding-list.none") + " " + WORDS.say("finding-list.compared")
+              : counts(all, open);
+      case NOT -> all == 0 ? WORDS.say("finding-list.none") : counts(all, open);
+    };
+  }
+
+  private static String counts(int all, List<Finding> open) {
     if (open.isEmpty()) {
       return WORDS.say("finding-list.all-done");
     }
