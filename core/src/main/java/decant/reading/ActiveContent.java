@@ -113,11 +113,11 @@ public final class ActiveContent {
     var sections = new ArrayList<Section>();
     for (Section s : d.sections()) {
       Map<Section.Running, Story> running = new LinkedHashMap<>();
-      s.running().forEach((k, v) -> running.put(k, v.withBlocks(story(v.blocks()))));
+      s.running().forEach((k, v) -> running.put(k, story(v)));
       sections.add(s.withRunning(running).withBlocks(story(s.blocks())));
     }
     Map<NodeId, Story> stories = new LinkedHashMap<>();
-    d.stories().forEach((k, v) -> stories.put(k, v.withBlocks(story(v.blocks()))));
+    d.stories().forEach((k, v) -> stories.put(k, story(v)));
     var files = new ArrayList<AttachedFile>();
     for (AttachedFile f : d.attachments()) {
       if (isProgram(f)) {
@@ -205,11 +205,17 @@ public final class ActiveContent {
 
   private final Deque<Boolean> fields = new ArrayDeque<>();
 
+  private Story story(Story s) {
+    List<Block> now = story(s.blocks());
+    return now == s.blocks() ? s : s.withBlocks(now);
+  }
+
   private List<Block> story(List<Block> blocks) {
     fields.clear();
     return blocks(blocks);
   }
 
+  /** The list itself if nothing in it changes: what is the same is set as it was found. */
   private List<Block> blocks(List<Block> blocks) {
     var out = new ArrayList<Block>();
     for (Block b : blocks) {
@@ -226,19 +232,34 @@ public final class ActiveContent {
         }
       }
     }
-    return out;
+    return same(blocks, out) ? blocks : out;
+  }
+
+  private static boolean same(List<Block> some, List<Block> others) {
+    if (some.size() != others.size()) {
+      return false;
+    }
+    for (int k = 0; k < some.size(); k++) {
+      if (some.get(k) != others.get(k)) {
+        return false;
+      }
+    }
+    return true;
   }
 
   private Table table(Table t) {
     var rows = new ArrayList<Table.Row>();
+    boolean same = true;
     for (Table.Row r : t.rows()) {
       var cells = new ArrayList<Cell>();
       for (Cell c : r.cells()) {
-        cells.add(c.withBlocks(blocks(c.blocks())));
+        List<Block> now = blocks(c.blocks());
+        same &= now == c.blocks();
+        cells.add(now == c.blocks() ? c : c.withBlocks(now));
       }
       rows.add(new Table.Row(r.look(), cells));
     }
-    return t.withRows(rows);
+    return same ? t : t.withRows(rows);
   }
 
   private Paragraph paragraph(Paragraph p) {

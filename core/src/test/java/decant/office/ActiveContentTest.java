@@ -8,6 +8,8 @@ import decant.io.Untouchable;
 import decant.model.AttachedFile;
 import decant.model.Document;
 import decant.model.Finding;
+import decant.model.Section;
+import decant.model.Table;
 import decant.office.docx.write.DocxWriter;
 import decant.pdf.choices.Passwords;
 import decant.publish.Publisher;
@@ -249,6 +251,27 @@ class ActiveContentTest {
     assertThat(ActiveContent.without(d).attachments())
         .extracting(AttachedFile::name)
         .containsExactly("tides.csv");
+  }
+
+  /** Only what is still the same is set where a PDF had it. */
+  @Test
+  void whatHasNothingActiveStaysItself() {
+    Document d =
+        Samples.demo("Berth rules.pdf")
+            .document()
+            .withAttachments(List.of(new AttachedFile("tides.exe", "", "", "x".getBytes())));
+    Document clean = ActiveContent.without(d);
+    assertThat(clean.attachments()).isEmpty();
+    for (int k = 0; k < d.sections().size(); k++) {
+      Section was = d.sections().get(k);
+      Section now = clean.sections().get(k);
+      assertThat(now.running()).hasSameSizeAs(was.running()).isNotEmpty();
+      now.running().forEach((place, story) -> assertThat(story).isSameAs(was.running().get(place)));
+      assertThat(now.blocks()).hasSameSizeAs(was.blocks()).hasAtLeastOneElementOfType(Table.class);
+      for (int i = 0; i < was.blocks().size(); i++) {
+        assertThat(now.blocks().get(i)).isSameAs(was.blocks().get(i));
+      }
+    }
   }
 
   /** A word that is no keyword is none where it is an argument, and one that is cut up is. */
