@@ -15,6 +15,10 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import org.apache.pdfbox.cos.COSArray;
+import org.apache.pdfbox.cos.COSDictionary;
+import org.apache.pdfbox.cos.COSName;
+import org.apache.pdfbox.cos.COSNumber;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPage;
 import org.apache.pdfbox.pdmodel.interactive.action.PDAction;
@@ -46,11 +50,15 @@ public final class PdfLinks {
   /** The link areas of a page. */
   LinkAreas of(PDPage page, int number) {
     var out = new LinkAreas();
+    var framed = new ArrayList<Box>();
     try {
       for (PDAnnotation a : page.getAnnotations()) {
         if (a instanceof PDAnnotationLink l && l.getRectangle() != null && out.size() < 5000) {
           Optional<Link> link = link(l, page, number);
           Box b = PageScan.place(page, l.getRectangle());
+          if (isFramed(l)) {
+            framed.add(b);
+          }
           link.ifPresent(
               to -> out.add(new Box(b.x() - 0.5, b.y() - 0.5, b.width() + 1, b.height() + 1), to));
         }
@@ -59,7 +67,31 @@ public final class PdfLinks {
       Faults.mended("reading links", e);
       return out; // damaged annotations: the text stays, its links do not
     }
+    if (!framed.isEmpty()) {
+      String message = WORDS.count("pdf-links.frames", framed.size(), number + 1);
+      left(Finding.Kind.DRAWING_LEFT_OUT, message, framed.getFirst(), number);
+    }
     return out;
+  }
+
+  /**
+   * Whether a frame is asked for around a link (ISO 32000-1 §12.5.2, §12.5.4): with a width, in the
+   * dictionary of its border or else in the older array. Links that say nothing of it should have
+   * one by the letter of the standard; common practice is to draw none.
+   */
+  private static boolean isFramed(PDAnnotationLink l) {
+    if (l.isHidden() || l.isNoView()) {
+      return false;
+    }
+    COSDictionary dictionary = l.getCOSObject();
+    if (dictionary.getCOSDictionary(COSName.BS) != null) {
+      return l.getBorderStyle().getWidth() > 0;
+    }
+    COSArray border = dictionary.getCOSArray(COSName.BORDER);
+    return border != null
+        && border.size() > 2
+        && border.getObject(2) instanceof COSNumber width
+        && width.floatValue() > 0;
   }
 
   private Optional<Link> link(PDAnnotationLink l, PDPage page, int number) throws IOException {
@@ -69,7 +101,8 @@ public final class PdfLinks {
       return Optional.of(new Link.External(uri));
     }
     if (action != null && !(action instanceof PDActionGoTo) && !(action instanceof PDActionURI)) {
-      left(WORDS.say("pdf-links.action", number + 1), l, page, number);
+      Box place = PageScan.place(page, l.getRectangle());
+      left(Finding.Kind.ACTIVE_CONTENT, WORDS.say("pdf-links.action", number + 1), place, number);
       return Optional.empty();
     }
     PDDestination d = action instanceof PDActionGoTo g ? g.getDestination() : l.getDestination();
@@ -83,11 +116,9 @@ public final class PdfLinks {
     return Optional.empty();
   }
 
-  private void left(String message, PDAnnotationLink l, PDPage page, int number) {
+  private void left(Finding.Kind kind, String message, Box place, int number) {
     if (findings.size() < MAX_FINDINGS) {
-      findings.add(
-          Finding.general(Finding.Kind.ACTIVE_CONTENT, Finding.Severity.LOSS, message)
-              .from(number, PageScan.place(page, l.getRectangle())));
+      findings.add(Finding.general(kind, Finding.Severity.LOSS, message).from(number, place));
     }
   }
 

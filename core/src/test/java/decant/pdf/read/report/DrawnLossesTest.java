@@ -8,12 +8,16 @@ import java.awt.Color;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.List;
+import org.apache.pdfbox.cos.COSArray;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPage;
 import org.apache.pdfbox.pdmodel.PDPageContentStream;
 import org.apache.pdfbox.pdmodel.common.PDRectangle;
 import org.apache.pdfbox.pdmodel.font.PDType1Font;
 import org.apache.pdfbox.pdmodel.font.Standard14Fonts.FontName;
+import org.apache.pdfbox.pdmodel.interactive.action.PDActionURI;
+import org.apache.pdfbox.pdmodel.interactive.annotation.PDAnnotationLink;
+import org.apache.pdfbox.pdmodel.interactive.annotation.PDBorderStyleDictionary;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
@@ -87,6 +91,48 @@ class DrawnLossesTest {
             }))
         .singleElement()
         .satisfies(f -> assertThat(f.severity()).isEqualTo(Finding.Severity.LOSS));
+  }
+
+  /** Frames as typesetting programs draw them around links (ISO 32000-1 §12.5.2 and §12.5.4). */
+  @Test
+  void framesAroundLinksAreToldPageByPage() throws IOException {
+    Path file = folder.resolve("links.pdf");
+    try (var pdf = new PDDocument()) {
+      for (float width : new float[] {1, 0, 2}) {
+        var page = new PDPage(PDRectangle.A4);
+        pdf.addPage(page);
+        for (int k = 0; k < 2; k++) {
+          var link = new PDAnnotationLink();
+          link.setRectangle(new PDRectangle(72, 600 + 30 * k, 80, 12));
+          var to = new PDActionURI();
+          to.setURI("https://saltmarsh.example/tides");
+          link.setAction(to);
+          if (width == 2) {
+            var style = new PDBorderStyleDictionary();
+            style.setWidth(k == 0 ? width : 0);
+            link.setBorderStyle(style);
+          } else {
+            link.setBorder(COSArray.ofCOSIntegers(List.of(0, 0, (int) width)));
+          }
+          page.getAnnotations().add(link);
+        }
+        try (var out = new PDPageContentStream(pdf, page)) {
+          text(out, 72, 602, "Tides and berths");
+          text(out, 72, 632, "Charges and rules");
+        }
+      }
+      pdf.save(file.toFile());
+    }
+    List<Finding> told =
+        Samples.taken(file).findings().stream()
+            .filter(f -> f.kind() == Finding.Kind.DRAWING_LEFT_OUT)
+            .toList();
+    assertThat(told)
+        .allSatisfy(f -> assertThat(f.severity()).isEqualTo(Finding.Severity.LOSS))
+        .extracting(Finding::message)
+        .containsExactly(
+            "The frames around 2 links on page 1 were left out; the links stay.",
+            "The frame around a link on page 3 was left out; the link stays.");
   }
 
   @Test
