@@ -73,27 +73,19 @@ final class InkGrid {
    * little if that helps: common ink by all ink there is.
    */
   double alike(InkGrid o) {
-    return alike(o, CELL, SHIFT);
-  }
-
-  private double alike(InkGrid o, int cell, int shift) {
+    int w = Math.max(width, o.width) / CELL + 3;
+    int h = Math.max(height, o.height) / CELL + 3;
+    int[] own = cells(w, h, 0, 0);
     double best = 0;
-    int step = Math.max(1, shift / 2);
-    for (int dy = -shift; dy <= shift; dy += step) {
-      for (int dx = -shift; dx <= shift; dx += step) {
-        best = Math.max(best, alike(o, cell, dx, dy));
+    for (int dy = -SHIFT; dy <= SHIFT; dy++) {
+      for (int dx = -SHIFT; dx <= SHIFT; dx++) {
+        best = Math.max(best, shared(own, o.cells(w, h, dx, dy)));
       }
     }
     return best;
   }
 
-  private double alike(InkGrid o, int cell, int dx, int dy) {
-    int w = Math.max(width, o.width) / cell + 3;
-    int h = Math.max(height, o.height) / cell + 3;
-    int[] a = new int[3 * w * h];
-    int[] b = new int[3 * w * h];
-    cells(a, w, cell, 0, 0);
-    o.cells(b, w, cell, dx, dy);
+  private static double shared(int[] a, int[] b) {
     long common = 0;
     long all = 0;
     for (int k = 0; k < a.length; k++) {
@@ -103,12 +95,13 @@ final class InkGrid {
     return all == 0 ? 1 : common / (double) all;
   }
 
-  private void cells(int[] into, int w, int cell, int dx, int dy) {
-    int h = into.length / 3 / w;
+  /** The ink summed up in cells, where the page is shifted by some squares. */
+  private int[] cells(int w, int h, int dx, int dy) {
+    int[] into = new int[3 * w * h];
     for (int y = 0; y < height; y++) {
-      int row = (y + dy + cell) / cell;
+      int row = (y + dy + CELL) / CELL;
       for (int x = 0; x < width; x++) {
-        int column = (x + dx + cell) / cell;
+        int column = (x + dx + CELL) / CELL;
         if (row < 0 || row >= h || column < 0 || column >= w) {
           continue;
         }
@@ -119,5 +112,6 @@ final class InkGrid {
         into[at + 2] += ink[from + 2];
       }
     }
+    return into;
   }
 }

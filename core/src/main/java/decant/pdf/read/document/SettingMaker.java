@@ -19,6 +19,7 @@ import decant.pdf.read.page.Glyph;
 import decant.pdf.read.page.LookMaker;
 import decant.pdf.read.page.TextLine;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -46,7 +47,7 @@ final class SettingMaker {
    */
   void lines(
       Paragraph p, Detected.Text t, Dehyphenator.Joined joined, int floated, PageSetup setup) {
-    if (t.lines().stream().anyMatch(l -> Directions.lean(l) > 0)) {
+    if (leans(t.lines())) {
       return;
     }
     double edge = setup.margins().left();
@@ -98,7 +99,7 @@ final class SettingMaker {
 
   private void single(
       Paragraph p, List<TextLine> of, Dehyphenator.Joined joined, int floated, PageSetup setup) {
-    if (of.stream().anyMatch(l -> Directions.lean(l) > 0)) {
+    if (leans(of)) {
       return;
     }
     double left = setup.margins().left();
@@ -150,9 +151,9 @@ final class SettingMaker {
         }
         if (begins) {
           if (n == words.length) {
-            words = java.util.Arrays.copyOf(words, 2 * n);
-            xs = java.util.Arrays.copyOf(xs, 2 * n);
-            ends = java.util.Arrays.copyOf(ends, 2 * n);
+            words = Arrays.copyOf(words, 2 * n);
+            xs = Arrays.copyOf(xs, 2 * n);
+            ends = Arrays.copyOf(ends, 2 * n);
           }
           words[n] = at;
           xs[n++] = (float) (glyph.x() - left);
@@ -168,9 +169,9 @@ final class SettingMaker {
               line.baseline(),
               joined.divided()[k],
               left - edge,
-              java.util.Arrays.copyOf(words, n),
-              java.util.Arrays.copyOf(xs, n),
-              java.util.Arrays.copyOf(ends, n)));
+              Arrays.copyOf(words, n),
+              Arrays.copyOf(xs, n),
+              Arrays.copyOf(ends, n)));
     }
     return out;
   }
@@ -185,6 +186,11 @@ final class SettingMaker {
       k++;
     }
     return Math.min(text.length(), k + 1);
+  }
+
+  /** Whether some of the lines are not level, and cannot be set as they stood. */
+  private static boolean leans(List<TextLine> some) {
+    return some.stream().anyMatch(l -> Directions.lean(l) > 0);
   }
 
   /** The left edge of the column that a line begins in. */
@@ -221,16 +227,7 @@ final class SettingMaker {
               .mapToDouble(TextLine::baseline)
               .min()
               .orElse(baseline);
-      rows.add(
-          new SetLine(
-              page,
-              0,
-              baseline,
-              false,
-              column - setup.margins().left(),
-              new int[] {0},
-              new float[] {(float) (g.box().x() - column)},
-              new float[] {(float) (g.box().right() - column)}));
+      rows.add(asOneWord(page, baseline, g.box(), column, setup));
       for (int k = 0; k < g.rows().get(r).size(); k++) {
         Detected.DetectedCell c = g.rows().get(r).get(k);
         Cell cell = t.rows().get(r).cells().get(k);
@@ -250,7 +247,7 @@ final class SettingMaker {
       int column,
       double tableLeft,
       Dehyphenator joiner) {
-    if (c.lines().stream().anyMatch(l -> Directions.lean(l) > 0)) {
+    if (leans(c.lines())) {
       return;
     }
     double left = tableLeft;
@@ -280,24 +277,28 @@ final class SettingMaker {
             OptionalDouble.empty()));
   }
 
+  /** A row of a table or a picture: a line from side to side. */
+  private static SetLine asOneWord(
+      int page, double baseline, Box box, double column, PageSetup setup) {
+    return new SetLine(
+        page,
+        0,
+        baseline,
+        false,
+        column - setup.margins().left(),
+        new int[] {0},
+        new float[] {(float) (box.x() - column)},
+        new float[] {(float) (box.right() - column)});
+  }
+
   /** Notes where a block stood, after the one before. */
   void block(Block b, Detected f, PageSetup setup) {
     boolean samePage = last != null && lastPage == f.page();
     Box box = f.box();
     List<SetLine> own = lines.getOrDefault(b.id(), List.of());
-    double left = columnLeft(box.x(), setup) - setup.margins().left();
+    double column = columnLeft(box.x(), setup);
     if (f instanceof Detected.Figure && b instanceof Paragraph) {
-      own =
-          List.of(
-              new SetLine(
-                  f.page(),
-                  0,
-                  box.bottom(),
-                  false,
-                  left,
-                  new int[] {0},
-                  new float[] {(float) (box.x() - columnLeft(box.x(), setup))},
-                  new float[] {(float) (box.right() - columnLeft(box.x(), setup))}));
+      own = List.of(asOneWord(f.page(), box.bottom(), box, column, setup));
     }
     blocks.put(
         b.id(),
@@ -307,7 +308,7 @@ final class SettingMaker {
             f.page(),
             box.y(),
             box.bottom(),
-            left,
+            column - setup.margins().left(),
             setup.columns().width(0, setup.textWidth()),
             own,
             f instanceof Detected.Text t && t.kind() == Detected.Kind.ITEM && !t.mark().isEmpty()
