@@ -53,6 +53,30 @@ final class LineThresholds {
     /** Gap between words, as a share of the size; common practice. */
     static final double WORD_GAP = 0.17;
 
+    /** So many gaps between letters tell how a line is spaced. */
+    static final int TRACKED = 5;
+
+    /** Of the letters of a line that is spaced; formulas have more signs. */
+    static final double LETTERS = 0.8;
+
+    /** How far the gaps of letters that are spaced evenly differ. */
+    static final double EVEN = 0.08;
+
+    /** Of the gaps of a line that are even where it is spaced. */
+    static final double ALIKE = 0.7;
+
+    /** Letters of an exponent or a mark. */
+    static final int MARK_LETTERS = 3;
+
+    /** Of the size of the letter before it: an exponent is smaller. */
+    static final double SMALLER = 0.95;
+
+    /** How far an exponent stands from the letter before it. */
+    static final double RIGHT_AFTER = 0.12;
+
+    /** Of a space that text is drawn over. */
+    static final double COVERED = 0.5;
+
     /** Gap that ends a piece of a line. */
     static final double PIECE_GAP = 1.6;
 
@@ -116,6 +140,26 @@ final class LineThresholds {
 
     /** Of the lines of a column that are full where it holds prose. */
     static final double PROSE = 0.35;
+
+    /** Of the lines of one side that stand on baselines of the other where both are rows. */
+    static final double ROWS = 0.8;
+
+    /** Of the text of a side, by width, that runs on below where it is prose. */
+    static final double RUNS_ON = 0.4;
+  }
+
+  /** Of {@link decant.pdf.read.lines.Flow}. */
+  static final class Flow {
+    private Flow() {}
+
+    /** The usual space between words: a line had no room for the next word and it. */
+    static final double SPACE = 0.28;
+
+    /** Between lines of one text. */
+    static final double PITCH = 1.9;
+
+    /** Lines of one text begin no further from one another. */
+    static final double INDENT = 2;
   }
 
   /** Of {@link decant.pdf.read.lines.Regions}. */

@@ -9,6 +9,7 @@ import decant.pdf.read.page.Sizes;
 import decant.pdf.read.page.SourceFace;
 import decant.pdf.read.page.TextLine;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
@@ -76,7 +77,7 @@ public final class Lines {
     var out = new ArrayList<TextLine>();
     for (List<Glyph> row : rows) {
       row.sort(Comparator.comparingDouble(Glyph::x));
-      List<Glyph> once = withoutDoubles(row);
+      List<Glyph> once = withoutDoubles(withoutPadding(row));
       int from = 0;
       for (int k = 1; k <= once.size(); k++) {
         boolean end = k == once.size();
@@ -161,7 +162,37 @@ public final class Lines {
       row.add(g);
     }
     addSmall(rows, raised);
+    addRaised(rows);
     return rows;
+  }
+
+  /**
+   * Few letters that stand raised right after one of a line below them, and a little smaller, are
+   * of that line: exponents and marks may be nearly as large as the text.
+   */
+  private static void addRaised(List<List<Glyph>> rows) {
+    for (int k = 0; k + 1 < rows.size(); k++) {
+      List<Glyph> row = rows.get(k);
+      List<Glyph> below = rows.get(k + 1);
+      if (row.stream().filter(g -> !g.isSpace()).count() > LineThresholds.Lines.MARK_LETTERS) {
+        continue;
+      }
+      Optional<Glyph> base = below.stream().filter(o -> isBaseOf(o, row)).findFirst();
+      if (base.isPresent()) {
+        below.addAll(row);
+        rows.remove(k--);
+      }
+    }
+  }
+
+  private static boolean isBaseOf(Glyph o, List<Glyph> raised) {
+    Glyph first = raised.stream().min(Comparator.comparingDouble(Glyph::x)).orElseThrow();
+    double up = o.baseline() - first.baseline();
+    return !o.isSpace()
+        && raised.stream().allMatch(g -> g.size() < LineThresholds.Lines.SMALLER * o.size())
+        && up > 0
+        && up < LineThresholds.Lines.HIGHEST * o.size()
+        && Math.abs(first.x() - o.right()) < LineThresholds.Lines.RIGHT_AFTER * o.size();
   }
 
   /**
@@ -214,6 +245,34 @@ public final class Lines {
     return sizes[sizes.length / 2];
   }
 
+  /** Spaces that text is drawn over only moved the pen on; they part no words. */
+  private static List<Glyph> withoutPadding(List<Glyph> row) {
+    List<Glyph> ink = row.stream().filter(g -> !g.isSpace()).toList();
+    if (ink.size() == row.size()) {
+      return row;
+    }
+    var out = new ArrayList<Glyph>(row.size());
+    int from = 0;
+    for (Glyph g : row) {
+      if (!g.isSpace()) {
+        out.add(g);
+        continue;
+      }
+      while (from < ink.size() && ink.get(from).right() <= g.x()) {
+        from++;
+      }
+      double covered = 0;
+      for (int k = from; k < ink.size() && ink.get(k).x() < g.right(); k++) {
+        covered +=
+            Math.max(0, Math.min(g.right(), ink.get(k).right()) - Math.max(g.x(), ink.get(k).x()));
+      }
+      if (covered <= LineThresholds.Lines.COVERED * g.width()) {
+        out.add(g);
+      }
+    }
+    return out;
+  }
+
   /** Bold made by showing a glyph twice with a small shift counts once. */
   private static List<Glyph> withoutDoubles(List<Glyph> row) {
     var out = new ArrayList<Glyph>(row.size());
@@ -251,12 +310,13 @@ public final class Lines {
       return Optional.empty();
     }
     var spaced = new ArrayList<Glyph>();
+    double tracking = tracking(piece.subList(from, to));
     for (int k = from; k < to; k++) {
       Glyph g = piece.get(k);
       if (!spaced.isEmpty()) {
         Glyph last = spaced.getLast();
         boolean apart =
-            g.x() - last.right()
+            g.x() - last.right() - tracking
                 > LineThresholds.Lines.WORD_GAP * Math.max(1, Math.min(g.size(), last.size()));
         if (g.isSpace() && last.isSpace()) {
           continue;
@@ -288,6 +348,34 @@ public final class Lines {
     return Optional.of(
         new TextLine(
             page, logical, new Box(left, top, right - left, bottom - top), baseline, size));
+  }
+
+  /**
+   * How far the letters of a line stand apart beyond their widths, in points: titles are spaced so,
+   * and lines that are spread to both edges; 0 where most touch, or where not letters are spaced.
+   */
+  private static double tracking(List<Glyph> piece) {
+    double[] gaps = new double[piece.size()];
+    int n = 0;
+    int letters = 0;
+    for (int k = 1; k < piece.size(); k++) {
+      Glyph a = piece.get(k - 1);
+      Glyph b = piece.get(k);
+      if (!a.isSpace() && !b.isSpace()) {
+        gaps[n++] = b.x() - a.right();
+        letters += Character.isLetterOrDigit(b.text().codePointAt(0)) ? 1 : 0;
+      }
+    }
+    if (n < LineThresholds.Lines.TRACKED || letters < LineThresholds.Lines.LETTERS * n) {
+      return 0;
+    }
+    double[] known = Arrays.copyOf(gaps, n);
+    Arrays.sort(known);
+    double usual = known[n / 2];
+    double em = piece.getFirst().size();
+    double even = LineThresholds.Lines.EVEN * em;
+    long alike = Arrays.stream(known).filter(g -> Math.abs(g - usual) < even).count();
+    return usual > even / 2 && alike > LineThresholds.Lines.ALIKE * n ? usual : 0;
   }
 
   /** The size that most of the line's letters have. */

@@ -7,6 +7,7 @@ import decant.pdf.read.page.RuledLine;
 import decant.pdf.read.page.Sizes;
 import decant.pdf.read.page.TextLine;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
@@ -241,7 +242,8 @@ public final class PageColumns {
         parted >= 3
             && crossing <= 3 * parted
             && isProse(allLeft, leftEnd - left(allLeft))
-            && isProse(allRight, right(allRight) - x);
+            && isProse(allRight, right(allRight) - x)
+            && !areRows(allLeft, allRight);
     return columns ? new Split(x, leftEnd, bands, 2 * parted - crossing) : null;
   }
 
@@ -288,6 +290,32 @@ public final class PageColumns {
             .filter(l -> l.box().width() > LineThresholds.PageColumns.FULL * measure)
             .count();
     return full >= LineThresholds.PageColumns.PROSE * rows.size();
+  }
+
+  /**
+   * Whether two sides are cells of the same rows: lines of one stand on the baselines of the other,
+   * and on one of them at least text does not run on from line to line.
+   */
+  private static boolean areRows(List<TextLine> a, List<TextLine> b) {
+    double[] one = baselines(a);
+    double[] other = baselines(b);
+    double[] fewer = one.length < other.length ? one : other;
+    double[] more = fewer == one ? other : one;
+    long same =
+        Arrays.stream(fewer)
+            .filter(y -> {
+              int k = Arrays.binarySearch(more, y - 1);
+              int next = k < 0 ? -k - 1 : k;
+              return next < more.length && more[next] < y + 1;
+            })
+            .count();
+    return same >= LineThresholds.PageColumns.ROWS * fewer.length
+        && (Flow.share(a) < LineThresholds.PageColumns.RUNS_ON
+            || Flow.share(b) < LineThresholds.PageColumns.RUNS_ON);
+  }
+
+  private static double[] baselines(List<TextLine> lines) {
+    return lines.stream().mapToDouble(l -> Math.round(l.baseline())).distinct().sorted().toArray();
   }
 
   private static double left(List<TextLine> lines) {

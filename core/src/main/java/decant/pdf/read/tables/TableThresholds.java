@@ -19,7 +19,7 @@ final class TableThresholds {
 
     static final int MIN_ROWS = 3;
 
-    static final int MAX_COLUMNS = 14;
+    static final int MAX_COLUMNS = 30;
 
     /** How far baselines of one row may differ. */
     static final double SAME_ROW = 0.25;
@@ -33,38 +33,78 @@ final class TableThresholds {
     /** Between rows: a line on its own that is further away is not of the table. */
     static final double LONE = 1.5;
 
-    /** Of the pieces of a table that may stand in no column. */
-    static final double ASTRAY = 0.05;
+    /** Lines on their own, one after another, that may stand in a table. */
+    static final int LONE_LINES = 6;
 
-    /** Of the width of a column: lines of prose reach so far. */
-    static final double FULL = 0.75;
-
-    /** Of the lines of a column that are full where it holds prose. */
-    static final double PROSE = 0.5;
+    /** Of the usual pitch of a stretch of rows: a wider gap may part two tables. */
+    static final double APART = 1.8;
 
     /** The narrowest column of prose. */
-    static final int PROSE_WIDTH = 11;
+    static final double PROSE_WIDTH = 11;
+
+    /** Of the text of a column, by width, that runs on below where it holds prose. */
+    static final double PROSE = 0.5;
+
+    /** Of the columns of a table that a part of it may leave empty. */
+    static final double EMPTY = 0.25;
 
     /** Of the rows that begin with a mark of an item where two columns are a list. */
     static final double MARKED = 0.7;
 
+    /** Letters of a text that a clause begins with its number; units have fewer. */
+    static final int LETTERS = 10;
+
     /** Of the rows that end with a number where they are a list of contents. */
     static final double NUMBERS = 0.9;
-
-    /** The pitch of lines within one cell. */
-    static final double TIGHT = 1.45;
-
-    /** Of the least pitch: where some are wider, those divide the rows. */
-    static final double TWO_PITCHES = 1.22;
-
-    /** A pitch that only rows have. */
-    static final double ROW = 1.6;
 
     /** How far above the baseline of a row the rule over it stands at least. */
     static final double RULE_ABOVE = 0.5;
 
     /** Of the width of a table that rules must cover to divide its rows. */
     static final double COVERED = 0.6;
+  }
+
+  /** Of {@link decant.pdf.read.tables.WhiteColumns}. */
+  static final class WhiteColumns {
+    private WhiteColumns() {}
+
+    /** A gap that parts columns at least; spaces between words are narrower. */
+    static final double GAP = 0.4;
+
+    /** The same, over the usual gap between words of the lines at hand. */
+    static final double OVER_USUAL = 1.45;
+
+    /** The least corridor that lines leave white together. */
+    static final double LEAST = 0.15;
+
+    /** Of the lines beside a corridor that may reach across it. */
+    static final double ACROSS = 0.15;
+
+    /** How far a cell begins from the edge of its column. */
+    static final double EDGE = 0.4;
+
+    /** A gap within a line that parts columns even where one line alone has it. */
+    static final double ALONE = 1.6;
+  }
+
+  /** Of {@link decant.pdf.read.tables.LogicalRows}. */
+  static final class LogicalRows {
+    private LogicalRows() {}
+
+    /** Between baselines: nearer lines stand beside one another in one row. */
+    static final double BESIDE = 0.75;
+
+    /** By how much the pitch of rows is over that of lines within a cell, where it tells. */
+    static final double TELLS = 0.08;
+
+    /** Of the lines whose pitch may say otherwise than what stands in them. */
+    static final double ODD = 0.15;
+
+    /** How far a line further to the left is of another cell. */
+    static final double OUTDENT = 0.5;
+
+    /** Of the rows that have a rule over them where rules divide them all. */
+    static final double RULED = 0.8;
   }
 
   /** Of {@link decant.pdf.read.tables.RuledTables}. */

@@ -1,0 +1,197 @@
+package decant.pdf.read.tables;
+
+import decant.pdf.read.lines.Flow;
+import decant.pdf.read.page.TextLine;
+import decant.pdf.read.tables.WhiteColumns.Chunk;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.function.IntPredicate;
+import java.util.regex.Pattern;
+
+/**
+ * The lines of a table by its rows. A line goes on in a row where all that stands in it is the rest
+ * of a cell; where that cannot be told from its text, the distance to the line above tells it, if
+ * rows have another than the lines of a cell.
+ */
+final class LogicalRows {
+  private static final Pattern NUMBER =
+      Pattern.compile("[-−–—+(]?[\\p{Sc}\\s]*\\d[\\d.,'’:/\\s]*[%)\\p{Sc}]?[*†‡§]?|[-−–—]");
+
+  private enum Kind {
+    BEGINS,
+    GOES_ON,
+    OPEN
+  }
+
+  private record Cell(Chunk chunk, TextLine text) {}
+
+  private final List<RowLine> lines;
+  private final WhiteColumns columns;
+  private final List<List<Cell>> cells;
+  private final double[] measures;
+
+  private LogicalRows(List<RowLine> lines, WhiteColumns columns) {
+    this.lines = lines;
+    this.columns = columns;
+    this.cells =
+        lines.stream()
+            .map(l ->
+                columns.chunks(l).stream()
+                    .map(c -> new Cell(c, l.between(c.left(), c.right())))
+                    .toList())
+            .toList();
+    this.measures = new double[columns.columns().size()];
+    cells.stream()
+        .flatMap(List::stream)
+        .filter(c -> !c.chunk().spans())
+        .forEach(c ->
+            measures[c.chunk().first()] =
+                Math.max(measures[c.chunk().first()], c.text().box().width()));
+  }
+
+  /**
+   * Where rows begin, by the numbers of their first lines.
+   *
+   * @param ruled whether a rule is drawn above a line
+   */
+  static List<Integer> starts(List<RowLine> lines, WhiteColumns columns, IntPredicate ruled) {
+    return new LogicalRows(lines, columns).starts(ruled);
+  }
+
+  private List<Integer> starts(IntPredicate ruled) {
+    int n = lines.size();
+    var kinds = new Kind[n];
+    kinds[0] = Kind.BEGINS;
+    int row = 0;
+    int rules = 0;
+    int begin = 1;
+    for (int k = 1; k < n; k++) {
+      boolean rule = ruled.test(k);
+      kinds[k] = rule ? Kind.BEGINS : kind(row, k);
+      rules += rule ? 1 : 0;
+      if (kinds[k] == Kind.BEGINS) {
+        row = k;
+        begin++;
+      }
+    }
+    boolean byRules = rules >= 3 && rules >= TableThresholds.LogicalRows.RULED * (begin - 1);
+    double limit = limit(kinds);
+    var out = new ArrayList<Integer>();
+    for (int k = 0; k < n; k++) {
+      boolean begins =
+          switch (kinds[k]) {
+            case BEGINS -> true;
+            case GOES_ON -> false;
+            case OPEN -> !byRules && (limit > 0 ? gap(k) > limit : !readsOn(k));
+          };
+      if (begins) {
+        out.add(k);
+      }
+    }
+    return out;
+  }
+
+  private double gap(int k) {
+    return lines.get(k).baseline() - lines.get(k - 1).baseline();
+  }
+
+  private Kind kind(int row, int k) {
+    double em = lines.get(k).size();
+    if (gap(k) < TableThresholds.LogicalRows.BESIDE * em) {
+      return Kind.GOES_ON;
+    }
+    List<Cell> here = cells.get(k);
+    boolean lone = here.size() == 1;
+    boolean runs = true;
+    for (Cell c : here) {
+      Cell above = above(row, k, c.chunk());
+      if (above == null || above.chunk().spans() != c.chunk().spans()) {
+        return Kind.BEGINS;
+      }
+      if (above.text().bold() != c.text().bold()
+          || above.text().box().x() - c.text().box().x() > TableThresholds.LogicalRows.OUTDENT * em
+              && above.text().box().right() - c.text().box().right()
+                  > TableThresholds.LogicalRows.OUTDENT * em) {
+        return Kind.BEGINS;
+      }
+      if (isNumber(c.text()) && !(lone && !isNumber(above.text()))) {
+        return Kind.BEGINS;
+      }
+      runs &= c.chunk().spans() || Flow.goesOn(above.text(), c.text(), measures[c.chunk().first()]);
+    }
+    boolean first = here.getFirst().chunk().first() <= cells.get(row).getFirst().chunk().first();
+    if (runs && !first) {
+      return Kind.GOES_ON;
+    }
+    return runs || lone ? Kind.OPEN : Kind.BEGINS;
+  }
+
+  /** The part of a cell that stands above a part of a line, in the same row; null if none does. */
+  private @org.jspecify.annotations.Nullable Cell above(int row, int k, Chunk c) {
+    for (int j = k - 1; j >= row; j--) {
+      for (Cell a : cells.get(j)) {
+        if (a.chunk().first() == c.first() && a.chunk().last() >= c.last()) {
+          return a;
+        }
+      }
+    }
+    return null;
+  }
+
+  private static boolean isNumber(TextLine l) {
+    return NUMBER.matcher(l.text().strip()).matches();
+  }
+
+  /** Whether a line begins as the rest of a sentence does. */
+  private boolean readsOn(int k) {
+    String text = cells.get(k).getFirst().text().text().strip();
+    return cells.get(k).size() == 1
+        && !text.isEmpty()
+        && Character.isLowerCase(text.codePointAt(0));
+  }
+
+  /**
+   * The distance that rows have and lines within a cell do not; 0 if it does not tell them apart.
+   */
+  private double limit(Kind[] kinds) {
+    double[] within = gaps(kinds, Kind.GOES_ON);
+    double[] between = gaps(kinds, Kind.BEGINS);
+    double em = lines.getFirst().size();
+    if (between.length == 0) {
+      return 0;
+    }
+    if (within.length == 0) {
+      within =
+          Arrays.stream(gaps(kinds, Kind.OPEN))
+              .filter(g -> g < between[0] - TableThresholds.LogicalRows.TELLS * em)
+              .toArray();
+      return within.length == 0 ? 0 : (within[within.length - 1] + between[0]) / 2;
+    }
+    double best = 0;
+    int fewest = Integer.MAX_VALUE;
+    for (double g : within) {
+      double at = g + TableThresholds.LogicalRows.TELLS * em / 2;
+      int odd =
+          (int) Arrays.stream(within).filter(x -> x > at).count()
+              + (int) Arrays.stream(between).filter(x -> x <= at).count();
+      if (odd < fewest) {
+        fewest = odd;
+        best = at;
+      }
+    }
+    return fewest <= TableThresholds.LogicalRows.ODD * (within.length + between.length) ? best : 0;
+  }
+
+  private double[] gaps(Kind[] kinds, Kind wanted) {
+    double[] out = new double[kinds.length];
+    int n = 0;
+    for (int k = 1; k < kinds.length; k++) {
+      double g = gap(k);
+      if (kinds[k] == wanted && g >= TableThresholds.LogicalRows.BESIDE * lines.get(k).size()) {
+        out[n++] = g;
+      }
+    }
+    return Arrays.stream(Arrays.copyOf(out, n)).sorted().toArray();
+  }
+}

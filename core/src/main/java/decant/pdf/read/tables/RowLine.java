@@ -1,0 +1,124 @@
+package decant.pdf.read.tables;
+
+import decant.pdf.read.lines.Regions;
+import decant.pdf.read.page.Glyph;
+import decant.pdf.read.page.TextLine;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.stream.IntStream;
+
+/**
+ * All that stands on one baseline, from left to right.
+ *
+ * @param pieces of the line, parted by wide gaps
+ * @param words of all of them
+ */
+record RowLine(List<TextLine> pieces, List<Word> words) {
+  /**
+   * A run of letters without a space, from its left to its right edge.
+   *
+   * @param usual gap between the words of its piece; 0 where that has too few, or holds numbers
+   */
+  record Word(double left, double right, double usual) {}
+
+  RowLine {
+    pieces = List.copyOf(pieces);
+    words = List.copyOf(words);
+  }
+
+  /** Pieces of a page by their baselines, down the page. */
+  static List<RowLine> of(List<TextLine> pieces) {
+    var rows = new ArrayList<List<TextLine>>();
+    for (TextLine l : pieces.stream().sorted(TextLine.DOWN).toList()) {
+      boolean same =
+          !rows.isEmpty()
+              && l.baseline() - rows.getLast().getFirst().baseline()
+                  < TableThresholds.AlignedTables.SAME_ROW * l.size();
+      if (!same) {
+        rows.add(new ArrayList<>());
+      }
+      rows.getLast().add(l);
+    }
+    return rows.stream()
+        .map(r -> r.stream().sorted(Comparator.comparingDouble(l -> l.box().x())).toList())
+        .map(r -> new RowLine(r, words(r)))
+        .toList();
+  }
+
+  private static List<Word> words(List<TextLine> pieces) {
+    var out = new ArrayList<Word>();
+    for (TextLine l : pieces) {
+      var edges = new ArrayList<double[]>();
+      boolean open = false;
+      for (Glyph g : l.glyphs()) {
+        if (g.isSpace()) {
+          open = false;
+        } else if (open) {
+          double[] last = edges.getLast();
+          last[0] = Math.min(last[0], g.x());
+          last[1] = Math.max(last[1], g.right());
+        } else {
+          edges.add(new double[] {g.x(), g.right()});
+          open = true;
+        }
+      }
+      edges.sort(Comparator.comparingDouble(e -> e[0]));
+      double usual = usual(l, edges);
+      edges.forEach(e -> out.add(new Word(e[0], e[1], usual)));
+    }
+    out.sort(Comparator.comparingDouble(Word::left));
+    return out;
+  }
+
+  /** Lines that are spread to both edges have wider gaps than others. */
+  private static double usual(TextLine l, List<double[]> words) {
+    long digits = l.text().codePoints().filter(Character::isDigit).count();
+    long letters = l.text().codePoints().filter(Character::isLetter).count();
+    if (words.size() < 4 || digits > letters) {
+      return 0;
+    }
+    double[] gaps =
+        IntStream.range(1, words.size())
+            .mapToDouble(k -> words.get(k)[0] - words.get(k - 1)[1])
+            .sorted()
+            .toArray();
+    return gaps[gaps.length / 2];
+  }
+
+  double baseline() {
+    return pieces.getFirst().baseline();
+  }
+
+  double size() {
+    return pieces.getFirst().size();
+  }
+
+  double left() {
+    return words.getFirst().left();
+  }
+
+  double right() {
+    return words.stream().mapToDouble(Word::right).max().orElseThrow();
+  }
+
+  /** Whether wide gaps part it. */
+  boolean parted() {
+    return pieces.size() >= 2;
+  }
+
+  /** What of it stands between two edges, as one line. */
+  TextLine between(double left, double right) {
+    var parts = new ArrayList<TextLine>();
+    for (TextLine l : pieces) {
+      List<Glyph> in =
+          l.glyphs().stream()
+              .filter(g -> g.x() + g.width() / 2 >= left && g.x() + g.width() / 2 <= right)
+              .toList();
+      if (!in.stream().allMatch(Glyph::isSpace)) {
+        parts.add(in.size() == l.glyphs().size() ? l : l.part(in));
+      }
+    }
+    return Regions.whole(parts);
+  }
+}

@@ -1,0 +1,311 @@
+package decant.pdf.read.tables;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.stream.IntStream;
+
+/**
+ * The columns of lines: what stands between corridors that all lines, or nearly all, leave white. A
+ * corridor is wider than the gaps between words, and some lines have text on both sides of it; few
+ * may reach across, as merged cells do.
+ */
+final class WhiteColumns {
+  private static final double BIN = 0.5;
+
+  /**
+   * A column.
+   *
+   * @param from middle of the corridor before it
+   * @param to middle of the corridor after it
+   * @param left edge of its text
+   * @param right edge of its text
+   */
+  record Column(double from, double to, double left, double right) {
+    double width() {
+      return right - left;
+    }
+  }
+
+  /**
+   * Words of a line that stand together.
+   *
+   * @param first column it stands in
+   * @param last column it reaches into
+   */
+  record Chunk(double left, double right, int first, int last) {
+    boolean spans() {
+      return last > first;
+    }
+  }
+
+  private final List<Column> columns;
+  private final double em;
+  private final double wide;
+
+  private WhiteColumns(List<Column> columns, double em, double wide) {
+    this.columns = List.copyOf(columns);
+    this.em = em;
+    this.wide = wide;
+  }
+
+  List<Column> columns() {
+    return columns;
+  }
+
+  /** Those of lines that wide gaps part; lines that none does have no say. */
+  static WhiteColumns of(List<RowLine> all) {
+    List<RowLine> lines = all.stream().filter(RowLine::parted).toList();
+    if (lines.isEmpty()) {
+      return new WhiteColumns(List.of(), 1, 1);
+    }
+    double em = lines.stream().mapToDouble(RowLine::size).sorted().toArray()[lines.size() / 2];
+    double wide = wide(all, em);
+    List<Double> cuts = cuts(lines, em, wide);
+    WhiteColumns found = between(cuts, lines, em, wide);
+    // A title that stands to the left over numbers that stand to the right is of their column; and
+    // what only one line has, not far from its neighbour, is no column.
+    for (int c = 0; c + 1 < found.columns.size(); ) {
+      if (found.areTwo(lines, c)) {
+        c++;
+      } else {
+        var fewer = new ArrayList<>(cuts);
+        fewer.remove(c);
+        cuts = fewer;
+        found = between(cuts, lines, em, wide);
+      }
+    }
+    return found;
+  }
+
+  /** A gap that is wider than those between the words of these lines. */
+  private static double wide(List<RowLine> lines, double em) {
+    double[] gaps =
+        lines.stream()
+            .flatMapToDouble(l ->
+                IntStream.range(1, l.words().size())
+                    .mapToDouble(k -> l.words().get(k).left() - l.words().get(k - 1).right()))
+            .filter(g -> g > 0 && g < em)
+            .sorted()
+            .toArray();
+    double usual = gaps.length == 0 ? 0 : gaps[gaps.length / 2];
+    return Math.max(
+        TableThresholds.WhiteColumns.GAP * em, TableThresholds.WhiteColumns.OVER_USUAL * usual);
+  }
+
+  private static List<Double> cuts(List<RowLine> lines, double em, double wide) {
+    double left = lines.stream().mapToDouble(RowLine::left).min().orElseThrow();
+    double right = lines.stream().mapToDouble(RowLine::right).max().orElseThrow();
+    int n = (int) Math.ceil((right - left) / BIN) + 1;
+    int[] inked = new int[n + 1];
+    int[] parted = new int[n + 1];
+    for (RowLine l : lines) {
+      List<RowLine.Word> words = l.words();
+      double end = words.getFirst().right();
+      double begin = words.getFirst().left();
+      for (int k = 1; k <= words.size(); k++) {
+        boolean gap = k == words.size() || isWide(words.get(k), end, wide);
+        if (gap) {
+          add(inked, begin - left, end - left);
+          if (k < words.size()) {
+            add(parted, end - left, words.get(k).left() - left);
+            begin = words.get(k).left();
+            end = words.get(k).right();
+          }
+        } else {
+          end = Math.max(end, words.get(k).right());
+        }
+      }
+    }
+    for (int x = 1; x <= n; x++) {
+      inked[x] += inked[x - 1];
+      parted[x] += parted[x - 1];
+    }
+    var cuts = new ArrayList<Double>();
+    int least = (int) Math.ceil(TableThresholds.WhiteColumns.LEAST * em / BIN);
+    int x = 0;
+    while (x < n) {
+      int end = x;
+      while (end < n && isCorridor(inked[end], parted[end])) {
+        end++;
+      }
+      if (end - x >= least) {
+        addCuts(cuts, inked, x, end, least, left);
+      }
+      x = Math.max(x + 1, end);
+    }
+    return cuts;
+  }
+
+  private static boolean isCorridor(int inked, int parted) {
+    if (parted < 2) {
+      return false;
+    }
+    int all = inked + parted;
+    return inked == 0
+        || inked <= Math.max(all >= 4 ? 1 : 0, TableThresholds.WhiteColumns.ACROSS * all);
+  }
+
+  /** Those of a stretch: where nothing reaches across if there is such, else where least does. */
+  private static void addCuts(
+      List<Double> cuts, int[] inked, int from, int to, int least, double left) {
+    int fewest = IntStream.range(from, to).map(k -> inked[k]).min().orElseThrow();
+    int before = cuts.size();
+    int begin = from;
+    int widest = from;
+    int widestEnd = from;
+    for (int k = from; k <= to; k++) {
+      if (k == to || inked[k] > fewest) {
+        if (k - begin >= least && fewest == 0) {
+          cuts.add(left + (begin + k) / 2.0 * BIN);
+        }
+        if (k - begin > widestEnd - widest) {
+          widest = begin;
+          widestEnd = k;
+        }
+        begin = k + 1;
+      }
+    }
+    if (cuts.size() == before) {
+      cuts.add(left + (widest + widestEnd) / 2.0 * BIN);
+    }
+  }
+
+  private static void add(int[] counts, double from, double to) {
+    int a = (int) Math.ceil(from / BIN);
+    int b = (int) Math.floor(to / BIN);
+    if (b > a && a >= 0) {
+      counts[a]++;
+      counts[Math.min(b, counts.length - 1)]--;
+    }
+  }
+
+  private static WhiteColumns between(
+      List<Double> cuts, List<RowLine> lines, double em, double wide) {
+    int n = cuts.size() + 1;
+    var bare = new ArrayList<Column>();
+    for (int c = 0; c < n; c++) {
+      double from = c == 0 ? Double.NEGATIVE_INFINITY : cuts.get(c - 1);
+      double to = c + 1 == n ? Double.POSITIVE_INFINITY : cuts.get(c);
+      bare.add(new Column(from, to, from, to));
+    }
+    var rough = new WhiteColumns(bare, em, wide);
+    double[] left = new double[n];
+    double[] right = new double[n];
+    java.util.Arrays.fill(left, Double.MAX_VALUE);
+    for (RowLine l : lines) {
+      for (Chunk k : rough.chunks(l)) {
+        if (!k.spans()) {
+          left[k.first()] = Math.min(left[k.first()], k.left());
+          right[k.first()] = Math.max(right[k.first()], k.right());
+        }
+      }
+    }
+    var out = new ArrayList<Column>();
+    for (int c = 0; c < n; c++) {
+      Column b = bare.get(c);
+      out.add(
+          right[c] == 0
+              ? new Column(b.from(), b.to(), b.from(), b.from())
+              : new Column(b.from(), b.to(), left[c], right[c]));
+    }
+    return new WhiteColumns(out, em, wide);
+  }
+
+  /** Whether a column and the next are two. */
+  private boolean areTwo(List<RowLine> lines, int c) {
+    int both = 0;
+    int left = 0;
+    int right = 0;
+    double far = 0;
+    int lastLeft = 0;
+    int lastRight = 0;
+    for (int k = 0; k < lines.size(); k++) {
+      double end = 0;
+      double begin = 0;
+      for (Chunk h : chunks(lines.get(k))) {
+        if (!h.spans() && h.first() == c) {
+          end = h.right();
+        } else if (!h.spans() && h.first() == c + 1 && begin == 0) {
+          begin = h.left();
+        }
+      }
+      if (end > 0) {
+        left++;
+        lastLeft = k;
+      }
+      if (begin > 0) {
+        right++;
+        lastRight = k;
+      }
+      if (end > 0 && begin > 0) {
+        both++;
+        far = Math.max(far, begin - end);
+      }
+    }
+    if (left == 0 || right == 0) {
+      return false;
+    }
+    if (both == 0) {
+      return Math.min(lastLeft, lastRight) >= HEAD_LINES;
+    }
+    boolean seldom = lines.size() > 3 && Math.min(left, right) < 2;
+    return !(seldom && far < TableThresholds.WhiteColumns.ALONE * em);
+  }
+
+  /** The most lines that the head of a table usually has. */
+  private static final int HEAD_LINES = 2;
+
+  /**
+   * A line by what stands together in it. What reaches from one column to where the next begins is
+   * two, however little room is between them.
+   */
+  List<Chunk> chunks(RowLine l) {
+    var out = new ArrayList<Chunk>();
+    List<RowLine.Word> words = l.words();
+    double begin = words.getFirst().left();
+    double end = words.getFirst().right();
+    for (int k = 1; k <= words.size(); k++) {
+      if (k == words.size() || isWide(words.get(k), end, wide) || meet(begin, end, words, k)) {
+        out.add(new Chunk(begin, end, at(begin), at(end)));
+        if (k < words.size()) {
+          begin = words.get(k).left();
+          end = words.get(k).right();
+        }
+      } else {
+        end = Math.max(end, words.get(k).right());
+      }
+    }
+    return out;
+  }
+
+  /** Whether a cell ends before a word and another begins with it, though there is little room. */
+  private boolean meet(double begin, double end, List<RowLine.Word> words, int k) {
+    double next = words.get(k).left();
+    int c = at(end);
+    if (c < 0 || at(next) != c + 1 || at(begin) != c) {
+      return false;
+    }
+    Column after = columns.get(c + 1);
+    double near = TableThresholds.WhiteColumns.EDGE * em;
+    int last = k;
+    while (last + 1 < words.size() && words.get(last + 1).left() - words.get(last).right() < wide) {
+      last++;
+    }
+    return Math.abs(next - after.left()) < near
+        || Math.abs(words.get(last).right() - after.right()) < near;
+  }
+
+  private static boolean isWide(RowLine.Word word, double end, double wide) {
+    return word.left() - end
+        >= Math.max(wide, TableThresholds.WhiteColumns.OVER_USUAL * word.usual());
+  }
+
+  private int at(double x) {
+    for (int c = 0; c < columns.size(); c++) {
+      if (x < columns.get(c).to()) {
+        return c;
+      }
+    }
+    return columns.size() - 1;
+  }
+}
