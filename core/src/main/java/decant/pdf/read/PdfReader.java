@@ -41,8 +41,8 @@ import decant.pdf.read.scan.PageScans;
 import decant.pdf.read.scan.PdfLinks;
 import decant.pdf.read.scan.RecognisedPages;
 import decant.pdf.read.scan.Scripts;
-import decant.pdf.read.tables.AlignedTables;
 import decant.pdf.read.tables.RuledTables;
+import decant.pdf.read.tables.SplitTables;
 import decant.pdf.read.tagged.TaggedBlocks;
 import decant.picture.StandInFonts;
 import decant.reading.ReadProblem;
@@ -56,6 +56,7 @@ import java.io.IOException;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashSet;
+import java.util.Iterator;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
@@ -330,25 +331,36 @@ public final class PdfReader {
     var found = new ArrayList<Detected>();
     double bodySize = Lines.bodySize(lines);
     HardBreaks breaks = HardBreaks.in(lines);
+    var split = new SplitTables();
+    var ruled = new ArrayList<RuledTables.Result>();
+    var columns = new ArrayList<List<PageColumns.Column>>();
     for (int p = 0; p < pages.size(); p++) {
       request.checkpoint();
       List<TextLine> body =
           lines.get(p).stream().filter(l -> !running.lines().contains(l)).toList();
       Footnotes.Result foot = Footnotes.of(pages.get(p), body, bodySize);
       notes.addAll(foot.notes());
-      RuledTables.Result ruled = RuledTables.of(pages.get(p), foot.rest());
+      ruled.add(RuledTables.of(pages.get(p), foot.rest()));
+      columns.add(PageColumns.of(ruled.getLast().rest(), pages.get(p).rules()));
+      for (PageColumns.Column c : columns.getLast()) {
+        split.add(pages.get(p), c);
+      }
+    }
+    Iterator<SplitTables.Result> aligned = split.all().iterator();
+    for (int p = 0; p < pages.size(); p++) {
+      request.checkpoint();
       var here = new ArrayList<Detected>();
-      for (PageColumns.Column c : PageColumns.of(ruled.rest(), pages.get(p).rules())) {
-        RuledTables.Result aligned = AlignedTables.of(pages.get(p), c.pieces());
+      for (PageColumns.Column c : columns.get(p)) {
+        SplitTables.Result parted = aligned.next();
         var column = new ArrayList<Detected>();
-        if (!aligned.rest().isEmpty()) {
-          Region region = Regions.of(p, c, aligned.rest());
+        if (!parted.rest().isEmpty()) {
+          Region region = Regions.of(p, c, parted.rest());
           column.addAll(Blocks.of(region, breaks.after(region)));
         }
-        insert(column, aligned.tables());
+        insert(column, parted.tables());
         here.addAll(column);
       }
-      insert(here, ruled.tables());
+      insert(here, ruled.get(p).tables());
       for (Placed picture : pages.get(p).pictures()) {
         insert(here, List.of(new Detected.Figure(p, picture, picture.alt())));
       }

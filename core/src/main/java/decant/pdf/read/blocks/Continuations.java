@@ -35,13 +35,18 @@ public final class Continuations {
     return out;
   }
 
-  /** Whether a table is the rest of the one before: on the next page, with the same columns. */
+  /**
+   * Whether a table is the rest of the one before: on the next page or in the next column, with the
+   * same columns.
+   */
   private static boolean goesOn(Detected.Grid a, Detected.Grid b) {
-    if (b.page() != lastPage(a) + 1 || a.columns().size() != b.columns().size()) {
+    boolean beside =
+        a.page() == b.page() && lastPage(a) == b.page() && b.box().x() > a.box().right();
+    if (!beside && b.page() != lastPage(a) + 1 || a.columns().size() != b.columns().size()) {
       return false;
     }
     double x = a.box().x();
-    double y = b.box().x();
+    double y = beside ? x : b.box().x();
     for (int c = 0; c < a.columns().size(); c++) {
       if (Math.abs(x - y) > BlockThresholds.Continuations.COLUMN * b.box().width()) {
         return false;

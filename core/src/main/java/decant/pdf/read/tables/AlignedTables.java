@@ -1,19 +1,13 @@
 package decant.pdf.read.tables;
 
-import decant.model.Box;
-import decant.pdf.read.detected.Detected;
-import decant.pdf.read.detected.Ruling;
 import decant.pdf.read.lines.Flow;
 import decant.pdf.read.lines.Leaders;
 import decant.pdf.read.lines.Regions;
-import decant.pdf.read.page.RuledLine;
 import decant.pdf.read.page.ScannedPage;
 import decant.pdf.read.page.TextLine;
 import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.HashSet;
 import java.util.List;
-import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.regex.Pattern;
 
@@ -32,13 +26,20 @@ public final class AlignedTables {
     this.contentsEdge = contentsEdge(lines);
   }
 
-  public static RuledTables.Result of(ScannedPage page, List<TextLine> pieces) {
-    return new AlignedTables(page, RowLine.of(pieces)).all(pieces);
+  /**
+   * A table.
+   *
+   * @param lines of it, down the page
+   */
+  record Found(List<RowLine> lines, WhiteColumns columns) {}
+
+  /** The tables in lines of a page or of one of its columns, down the page. */
+  static List<Found> in(ScannedPage page, List<RowLine> lines) {
+    return new AlignedTables(page, lines).all();
   }
 
-  private RuledTables.Result all(List<TextLine> pieces) {
-    var tables = new ArrayList<Detected.Grid>();
-    var taken = new HashSet<TextLine>();
+  private List<Found> all() {
+    var tables = new ArrayList<Found>();
     int k = 0;
     while (k < lines.size()) {
       if (!lines.get(k).parted()) {
@@ -46,16 +47,15 @@ public final class AlignedTables {
         continue;
       }
       int end = end(k);
-      Optional<Detected.Grid> table = table(k, end);
-      if (table.isPresent()) {
-        tables.add(table.get());
-        lines.subList(k, end).forEach(l -> taken.addAll(l.pieces()));
+      WhiteColumns columns = WhiteColumns.of(lines.subList(k, end));
+      if (isTable(k, end, columns)) {
+        tables.add(new Found(List.copyOf(lines.subList(k, end)), columns));
         k = end;
       } else {
         k++;
       }
     }
-    return new RuledTables.Result(tables, pieces.stream().filter(l -> !taken.contains(l)).toList());
+    return tables;
   }
 
   private double gap(int k) {
@@ -88,14 +88,15 @@ public final class AlignedTables {
       }
       int until = stretchEnd(from, next);
       WhiteColumns both = WhiteColumns.of(lines.subList(from, until));
-      int least = 2;
-      if (parted(from, end) >= TableThresholds.AlignedTables.MIN_ROWS) {
-        least = Math.max(least, columns.columns().size());
-      }
-      if (until - next >= TableThresholds.AlignedTables.MIN_ROWS) {
-        least = Math.max(least, WhiteColumns.of(lines.subList(next, until)).columns().size());
-      }
-      if (both.columns().size() < least || isProse(both, end, next)) {
+      WhiteColumns more = WhiteColumns.of(lines.subList(next, until));
+      if (both.columns().size() < 2
+          || parted(from, end) >= TableThresholds.AlignedTables.MIN_ROWS
+              && !agree(columns, both)
+              && !more.fit(lines.subList(from, end))
+          || until - next >= TableThresholds.AlignedTables.MIN_ROWS
+              && !agree(more, both)
+              && !columns.fit(lines.subList(next, until))
+          || isProse(both, end, next)) {
         break;
       }
       end = until;
@@ -200,48 +201,15 @@ public final class AlignedTables {
                     && Leaders.entry(Regions.whole(r.pieces()).glyphs()).isPresent());
   }
 
-  private Optional<Detected.Grid> table(int from, int end) {
+  private boolean isTable(int from, int end, WhiteColumns white) {
     List<RowLine> rows = lines.subList(from, end);
-    if (parted(from, end) < TableThresholds.AlignedTables.MIN_ROWS) {
-      return Optional.empty();
-    }
-    WhiteColumns white = WhiteColumns.of(rows);
     List<WhiteColumns.Column> columns = white.columns();
-    if (columns.size() < 2
-        || columns.size() > TableThresholds.AlignedTables.MAX_COLUMNS
-        || isProse(rows, white)
-        || isListOrContents(rows, columns)
-        || isContents(rows)) {
-      return Optional.empty();
-    }
-    double left = rows.stream().mapToDouble(RowLine::left).min().orElseThrow();
-    double right = rows.stream().mapToDouble(RowLine::right).max().orElseThrow();
-    List<Integer> starts =
-        LogicalRows.starts(
-            rows, white, k -> ruledBetween(rows.get(k - 1), rows.get(k), left, right));
-    var grouped = new ArrayList<List<RowLine>>();
-    for (int r = 0; r < starts.size(); r++) {
-      grouped.add(
-          rows.subList(starts.get(r), r + 1 < starts.size() ? starts.get(r + 1) : rows.size()));
-    }
-    var out = new ArrayList<List<Detected.DetectedCell>>();
-    for (List<RowLine> row : grouped) {
-      out.add(cells(row, white, out.isEmpty()));
-    }
-    Box box = rows.getFirst().pieces().getFirst().box();
-    for (RowLine r : rows) {
-      for (TextLine l : r.pieces()) {
-        box = box.union(l.box());
-      }
-    }
-    var widths = new ArrayList<Double>();
-    for (int c = 0; c < columns.size(); c++) {
-      double next = c + 1 < columns.size() ? columns.get(c + 1).left() : box.right();
-      double at = c == 0 ? box.x() : columns.get(c).left();
-      widths.add(Math.max(12, next - at + (c + 1 == columns.size() ? 8 : 0)));
-    }
-    return Optional.of(
-        new Detected.Grid(page.number(), box, widths, out, ruling(grouped, box)).inReadingOrder());
+    return parted(from, end) >= TableThresholds.AlignedTables.MIN_ROWS
+        && columns.size() >= 2
+        && columns.size() <= TableThresholds.AlignedTables.MAX_COLUMNS
+        && !isProse(rows, white)
+        && !isListOrContents(rows, columns)
+        && !isContents(rows);
   }
 
   /** Text that runs on from line to line in all columns, or all but one, is prose in columns. */
@@ -306,71 +274,5 @@ public final class AlignedTables {
         || CLAUSE.matcher(first).matches()
             && last.codePoints().filter(Character::isLetter).count()
                 > TableThresholds.AlignedTables.LETTERS;
-  }
-
-  private Ruling ruling(List<List<RowLine>> rows, Box box) {
-    int between = 0;
-    boolean header = false;
-    for (int k = 1; k < rows.size(); k++) {
-      boolean ruled =
-          ruledBetween(rows.get(k - 1).getLast(), rows.get(k).getFirst(), box.x(), box.right());
-      between += ruled ? 1 : 0;
-      header |= ruled && k == 1;
-    }
-    double pitch = 2 * rows.getFirst().getFirst().size();
-    return new Ruling(
-        ruled(box.y() - pitch, box.y() + 1, box.x(), box.right()),
-        header,
-        between == rows.size() - 1,
-        ruled(box.bottom() - 1, box.bottom() + pitch, box.x(), box.right()),
-        false);
-  }
-
-  private boolean ruledBetween(RowLine above, RowLine below, double left, double right) {
-    double y2 = below.baseline() - below.size() * TableThresholds.AlignedTables.RULE_ABOVE;
-    return ruled(above.baseline(), y2, left, right);
-  }
-
-  /** Whether lines lie over most of a stretch, between two heights. */
-  private boolean ruled(double y1, double y2, double left, double right) {
-    double covered = 0;
-    for (RuledLine r : page.rules()) {
-      if (r.lying() && r.middle() > y1 && r.middle() < y2) {
-        covered += Math.max(0, Math.min(r.x2(), right) - Math.max(r.x1(), left));
-      }
-    }
-    return covered > TableThresholds.AlignedTables.COVERED * (right - left);
-  }
-
-  private static List<Detected.DetectedCell> cells(
-      List<RowLine> lines, WhiteColumns white, boolean first) {
-    int n = white.columns().size();
-    var texts = new ArrayList<List<TextLine>>();
-    int[] span = new int[n];
-    for (int c = 0; c < n; c++) {
-      texts.add(new ArrayList<>());
-      span[c] = 1;
-    }
-    for (RowLine line : lines) {
-      for (WhiteColumns.Chunk k : white.chunks(line)) {
-        texts.get(k.first()).add(line.between(k.left(), k.right()));
-        span[k.first()] = Math.max(span[k.first()], k.last() - k.first() + 1);
-      }
-    }
-    boolean header =
-        first && lines.stream().flatMap(l -> l.pieces().stream()).allMatch(TextLine::bold);
-    var out = new ArrayList<Detected.DetectedCell>();
-    int c = 0;
-    while (c < n) {
-      int wanted = span[c];
-      // A cell does not reach over one that has text of its own.
-      int s = 1;
-      while (s < wanted && texts.get(c + s).isEmpty()) {
-        s++;
-      }
-      out.add(new Detected.DetectedCell(s, 1, texts.get(c), header));
-      c += s;
-    }
-    return out;
   }
 }

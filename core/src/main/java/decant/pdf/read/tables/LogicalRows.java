@@ -115,10 +115,12 @@ final class LogicalRows {
                   > TableThresholds.LogicalRows.OUTDENT * em) {
         return Kind.BEGINS;
       }
-      if (isNumber(c.text()) && !(lone && !isNumber(above.text()))) {
+      boolean on =
+          c.chunk().spans() || Flow.goesOn(above.text(), c.text(), measures[c.chunk().first()]);
+      if (isNumber(c.text()) && (isNumber(above.text()) || !on)) {
         return Kind.BEGINS;
       }
-      runs &= c.chunk().spans() || Flow.goesOn(above.text(), c.text(), measures[c.chunk().first()]);
+      runs &= on;
     }
     boolean first = here.getFirst().chunk().first() <= cells.get(row).getFirst().chunk().first();
     if (runs && !first) {
@@ -143,12 +145,12 @@ final class LogicalRows {
     return NUMBER.matcher(l.text().strip()).matches();
   }
 
-  /** Whether a line begins as the rest of a sentence does. */
+  /** Whether what stands in a line begins as the rest of a sentence does. */
   private boolean readsOn(int k) {
-    String text = cells.get(k).getFirst().text().text().strip();
-    return cells.get(k).size() == 1
-        && !text.isEmpty()
-        && Character.isLowerCase(text.codePointAt(0));
+    List<Integer> begins =
+        cells.get(k).stream().map(c -> c.text().text().strip().codePointAt(0)).toList();
+    return begins.stream().anyMatch(Character::isLowerCase)
+        && begins.stream().noneMatch(Character::isUpperCase);
   }
 
   /**

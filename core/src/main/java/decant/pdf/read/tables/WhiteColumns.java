@@ -52,6 +52,37 @@ final class WhiteColumns {
     return columns;
   }
 
+  /** The same columns further to the right, in points. */
+  WhiteColumns shifted(double by) {
+    return new WhiteColumns(
+        columns.stream()
+            .map(c -> new Column(c.from() + by, c.to() + by, c.left() + by, c.right() + by))
+            .toList(),
+        em,
+        wide);
+  }
+
+  /** Whether a line has the parts of a row of these columns: each at an edge of its column. */
+  boolean fits(RowLine l) {
+    List<Chunk> chunks = chunks(l);
+    double near = TableThresholds.WhiteColumns.EDGE * em;
+    return chunks.size() >= 2
+        && Math.abs(l.size() - em) < TableThresholds.AlignedTables.OTHER_SIZE * em
+        && chunks.stream()
+            .allMatch(k -> {
+              Column c = columns.get(k.first());
+              return !k.spans()
+                  && (Math.abs(k.left() - c.left()) < near
+                      || Math.abs(k.right() - c.right()) < near
+                      || Math.abs(k.left() + k.right() - c.left() - c.right()) < near);
+            });
+  }
+
+  /** Whether lines are rows of these columns, but for those that no gap parts. */
+  boolean fit(List<RowLine> lines) {
+    return lines.stream().filter(RowLine::parted).allMatch(this::fits);
+  }
+
   /** Those of lines that wide gaps part; lines that none does have no say. */
   static WhiteColumns of(List<RowLine> all) {
     List<RowLine> lines = all.stream().filter(RowLine::parted).toList();

@@ -1,0 +1,127 @@
+package decant.pdf.read.tables;
+
+import decant.model.Box;
+import decant.pdf.read.detected.Detected;
+import decant.pdf.read.detected.Ruling;
+import decant.pdf.read.page.RuledLine;
+import decant.pdf.read.page.ScannedPage;
+import decant.pdf.read.page.TextLine;
+import java.util.ArrayList;
+import java.util.List;
+
+/** Lines in columns as a table of cells, with the rules that are drawn along them. */
+final class AlignedGrid {
+  private final ScannedPage page;
+  private final List<RowLine> lines;
+  private final WhiteColumns white;
+
+  private AlignedGrid(ScannedPage page, List<RowLine> lines, WhiteColumns white) {
+    this.page = page;
+    this.lines = lines;
+    this.white = white;
+  }
+
+  static Detected.Grid of(ScannedPage page, AlignedTables.Found table) {
+    return new AlignedGrid(page, table.lines(), table.columns()).grid();
+  }
+
+  private Detected.Grid grid() {
+    List<WhiteColumns.Column> columns = white.columns();
+    Box box = lines.getFirst().pieces().getFirst().box();
+    for (RowLine r : lines) {
+      for (TextLine l : r.pieces()) {
+        box = box.union(l.box());
+      }
+    }
+    double left = columns.getFirst().left();
+    box = box.union(new Box(left, box.y(), columns.getLast().right() - left, 0));
+    double from = box.x();
+    double to = box.right();
+    List<Integer> starts =
+        LogicalRows.starts(
+            lines, white, k -> ruledBetween(lines.get(k - 1), lines.get(k), from, to));
+    var grouped = new ArrayList<List<RowLine>>();
+    for (int r = 0; r < starts.size(); r++) {
+      int end = r + 1 < starts.size() ? starts.get(r + 1) : lines.size();
+      grouped.add(lines.subList(starts.get(r), end));
+    }
+    var rows = new ArrayList<List<Detected.DetectedCell>>();
+    for (List<RowLine> row : grouped) {
+      rows.add(cells(row, white, rows.isEmpty()));
+    }
+    var widths = new ArrayList<Double>();
+    for (int c = 0; c < columns.size(); c++) {
+      double next = c + 1 < columns.size() ? columns.get(c + 1).left() : to;
+      double at = c == 0 ? from : columns.get(c).left();
+      widths.add(Math.max(12, next - at + (c + 1 == columns.size() ? 8 : 0)));
+    }
+    return new Detected.Grid(page.number(), box, widths, rows, ruling(grouped, box))
+        .inReadingOrder();
+  }
+
+  private Ruling ruling(List<List<RowLine>> rows, Box box) {
+    int between = 0;
+    boolean header = false;
+    for (int k = 1; k < rows.size(); k++) {
+      boolean ruled =
+          ruledBetween(rows.get(k - 1).getLast(), rows.get(k).getFirst(), box.x(), box.right());
+      between += ruled ? 1 : 0;
+      header |= ruled && k == 1;
+    }
+    double pitch = 2 * rows.getFirst().getFirst().size();
+    return new Ruling(
+        ruled(box.y() - pitch, box.y() + 1, box.x(), box.right()),
+        header,
+        between == rows.size() - 1,
+        ruled(box.bottom() - 1, box.bottom() + pitch, box.x(), box.right()),
+        false);
+  }
+
+  private boolean ruledBetween(RowLine above, RowLine below, double left, double right) {
+    double y2 = below.baseline() - below.size() * TableThresholds.AlignedTables.RULE_ABOVE;
+    return ruled(above.baseline(), y2, left, right);
+  }
+
+  /** Whether lines lie over most of a stretch, between two heights. */
+  private boolean ruled(double y1, double y2, double left, double right) {
+    double covered = 0;
+    for (RuledLine r : page.rules()) {
+      if (r.lying() && r.middle() > y1 && r.middle() < y2) {
+        covered += Math.max(0, Math.min(r.x2(), right) - Math.max(r.x1(), left));
+      }
+    }
+    return covered > TableThresholds.AlignedTables.COVERED * (right - left);
+  }
+
+  private static List<Detected.DetectedCell> cells(
+      List<RowLine> lines, WhiteColumns white, boolean first) {
+    int n = white.columns().size();
+    var texts = new ArrayList<List<TextLine>>();
+    int[] span = new int[n];
+    for (int c = 0; c < n; c++) {
+      texts.add(new ArrayList<>());
+      span[c] = 1;
+    }
+    for (RowLine line : lines) {
+      for (WhiteColumns.Chunk k : white.chunks(line)) {
+        texts.get(k.first()).add(line.between(k.left(), k.right()));
+        span[k.first()] = Math.max(span[k.first()], k.last() - k.first() + 1);
+      }
+    }
+    boolean header =
+        first && lines.stream().flatMap(l -> l.pieces().stream()).allMatch(TextLine::bold);
+    var out = new ArrayList<Detected.DetectedCell>();
+    int c = 0;
+    while (c < n) {
+      int wanted = span[c];
+      // A cell does not reach over one that has text of its own.
+      int s = 1;
+      while (s < wanted && texts.get(c + s).isEmpty()) {
+        s++;
+      }
+      out.add(new Detected.DetectedCell(s, 1, texts.get(c), header));
+      c += s;
+    }
+    return out;
+  }
+}

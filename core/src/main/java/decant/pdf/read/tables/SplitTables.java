@@ -1,0 +1,117 @@
+package decant.pdf.read.tables;
+
+import decant.pdf.read.detected.Detected;
+import decant.pdf.read.lines.PageColumns;
+import decant.pdf.read.page.ScannedPage;
+import decant.pdf.read.page.TextLine;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+
+/**
+ * Tables without a grid over the columns of all pages. Of a table that is split between two, a part
+ * may be too small to be known for a table, or may leave columns empty: the other part tells.
+ */
+public final class SplitTables {
+  /** The tables of a column of a page, and the pieces that stand outside them. */
+  public record Result(List<Detected.Grid> tables, List<TextLine> rest) {}
+
+  /** A column of a page. */
+  private static final class Part {
+    final ScannedPage page;
+    final PageColumns.Column column;
+    final List<RowLine> lines;
+    final List<AlignedTables.Found> tables;
+
+    Part(ScannedPage page, PageColumns.Column column) {
+      this.page = page;
+      this.column = column;
+      this.lines = RowLine.of(column.pieces());
+      this.tables = new ArrayList<>(AlignedTables.in(page, lines));
+    }
+
+    /** How many lines stand above its first table. */
+    int above() {
+      return tables.isEmpty() ? lines.size() : lines.indexOf(tables.getFirst().lines().getFirst());
+    }
+
+    /** Where the lines begin that stand below its last table. */
+    int below() {
+      return tables.isEmpty() ? 0 : lines.indexOf(tables.getLast().lines().getLast()) + 1;
+    }
+
+    Result result() {
+      var taken = new HashSet<TextLine>();
+      tables.forEach(t -> t.lines().forEach(l -> taken.addAll(l.pieces())));
+      return new Result(
+          tables.stream().map(t -> AlignedGrid.of(page, t)).toList(),
+          column.pieces().stream().filter(l -> !taken.contains(l)).toList());
+    }
+  }
+
+  private final List<Part> parts = new ArrayList<>();
+
+  /** Adds a column of a page; they come in reading order. */
+  public void add(ScannedPage page, PageColumns.Column column) {
+    parts.add(new Part(page, column));
+  }
+
+  /** What was found in each column. */
+  public List<Result> all() {
+    for (int k = 1; k < parts.size(); k++) {
+      Part a = parts.get(k - 1);
+      Part b = parts.get(k);
+      if (b.page.number() - a.page.number() <= 1) {
+        double by = b.column.left() - a.column.left();
+        boolean ends = !a.tables.isEmpty() && a.below() == a.lines.size();
+        boolean begins = !b.tables.isEmpty() && b.above() == 0;
+        if (ends && begins) {
+          asOne(a, b, by);
+        } else if (ends) {
+          restOf(a, b, by);
+        } else if (begins) {
+          beginningOf(a, b, by);
+        }
+      }
+    }
+    return parts.stream().map(Part::result).toList();
+  }
+
+  /** Both parts with the columns of the one that has more. */
+  private static void asOne(Part a, Part b, double by) {
+    AlignedTables.Found last = a.tables.getLast();
+    AlignedTables.Found first = b.tables.getFirst();
+    int more = last.columns().columns().size() - first.columns().columns().size();
+    if (more > 0 && last.columns().shifted(by).fit(first.lines())) {
+      b.tables.set(0, new AlignedTables.Found(first.lines(), last.columns().shifted(by)));
+    } else if (more < 0 && first.columns().shifted(-by).fit(last.lines())) {
+      a.tables.set(
+          a.tables.size() - 1, new AlignedTables.Found(last.lines(), first.columns().shifted(-by)));
+    }
+  }
+
+  /** The lines at the top of a column that are rows of the table at the end of the last. */
+  private static void restOf(Part a, Part b, double by) {
+    WhiteColumns columns = a.tables.getLast().columns().shifted(by);
+    int end = 0;
+    while (end < b.above() && columns.fits(b.lines.get(end))) {
+      end++;
+    }
+    if (end > 0) {
+      b.tables.addFirst(new AlignedTables.Found(List.copyOf(b.lines.subList(0, end)), columns));
+    }
+  }
+
+  /** The lines at the foot of a column that are rows of the table which the next begins with. */
+  private static void beginningOf(Part a, Part b, double by) {
+    WhiteColumns columns = b.tables.getFirst().columns().shifted(-by);
+    int from = a.lines.size();
+    while (from > a.below() && columns.fits(a.lines.get(from - 1))) {
+      from--;
+    }
+    if (from < a.lines.size()) {
+      a.tables.add(
+          new AlignedTables.Found(List.copyOf(a.lines.subList(from, a.lines.size())), columns));
+    }
+  }
+}
