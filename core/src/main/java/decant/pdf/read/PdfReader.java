@@ -13,6 +13,7 @@ import decant.pdf.read.blocks.ContentsPages;
 import decant.pdf.read.blocks.Continuations;
 import decant.pdf.read.blocks.Headings;
 import decant.pdf.read.blocks.ItemDepths;
+import decant.pdf.read.blocks.ItemMarks;
 import decant.pdf.read.blocks.PdfOutlineTitles;
 import decant.pdf.read.detected.Detected;
 import decant.pdf.read.detected.DetectedNote;
@@ -63,7 +64,6 @@ import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
-import java.util.stream.Collectors;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.io.IOUtils;
 import org.apache.pdfbox.pdmodel.PDDocument;
@@ -162,22 +162,23 @@ public final class PdfReader {
     var lines = new ArrayList<>(pages.parallelStream().map(Lines::of).toList());
     Set<Integer> scattered = scatteredAsPictures(pages, lines);
     var joiner = new Dehyphenator(lines);
-    Optional<TaggedBlocks.Result> tagged = TaggedBlocks.of(pdf, pages);
+    RunningTexts.Result repeating = RunningTexts.of(pages, lines);
+    Optional<TaggedBlocks.Result> tagged = TaggedBlocks.of(pdf, pages, repeating);
     List<Detected> found;
     List<DetectedNote> notes = List.of();
     RunningTexts.Result running;
     if (tagged.isPresent()) {
-      RunningTexts.Result known =
-          RunningTexts.both(tagged.get().running(), RunningTexts.of(pages, lines));
-      Map<Boolean, List<Detected>> parted =
-          tagged.get().found().stream().collect(Collectors.partitioningBy(known.holding()));
-      running = known.with(parted.getOrDefault(true, List.of()), pages);
-      List<Detected> body = ContentsPages.of(parted.getOrDefault(false, List.of()));
+      RunningTexts.Result known = RunningTexts.both(tagged.get().running(), repeating);
+      List<RunningTexts.Result.Parted> parted =
+          tagged.get().found().stream().map(known.parting()).toList();
+      running = known.with(parted.stream().flatMap(x -> x.running().stream()).toList(), pages);
+      List<Detected> body =
+          ContentsPages.of(parted.stream().flatMap(x -> x.rest().stream()).toList());
       found = Headings.whereTagsHaveNone(body, outlineTitles());
       notes = tagged.get().notes();
       findings.addAll(tagged.get().findings());
     } else {
-      running = RunningTexts.of(pages, lines);
+      running = repeating;
       var feet = new ArrayList<DetectedNote>();
       found = analyse(pages, lines, running, feet);
       notes = Footnotes.joined(feet);
@@ -331,6 +332,7 @@ public final class PdfReader {
     var found = new ArrayList<Detected>();
     double bodySize = Lines.bodySize(lines);
     HardBreaks breaks = HardBreaks.in(lines);
+    ItemMarks marks = ItemMarks.in(lines);
     var split = new SplitTables();
     var ruled = new ArrayList<RuledTables.Result>();
     var columns = new ArrayList<List<PageColumns.Column>>();
@@ -355,7 +357,7 @@ public final class PdfReader {
         var column = new ArrayList<Detected>();
         if (!parted.rest().isEmpty()) {
           Region region = Regions.of(p, c, parted.rest());
-          column.addAll(Blocks.of(region, breaks.after(region)));
+          column.addAll(Blocks.of(region, breaks.after(region), marks));
         }
         insert(column, parted.tables());
         here.addAll(column);

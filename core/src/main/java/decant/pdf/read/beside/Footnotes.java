@@ -2,6 +2,7 @@ package decant.pdf.read.beside;
 
 import decant.model.Box;
 import decant.pdf.read.detected.DetectedNote;
+import decant.pdf.read.lines.PageColumns;
 import decant.pdf.read.lines.Regions;
 import decant.pdf.read.page.Glyph;
 import decant.pdf.read.page.RuledLine;
@@ -35,7 +36,52 @@ public final class Footnotes {
    * @param bodySize the size that most text of the file has
    */
   public static Result of(ScannedPage page, List<TextLine> lines, double bodySize) {
-    Set<String> marks = marks(lines);
+    List<List<TextLine>> columns = columns(page, lines);
+    if (columns.size() > 1) {
+      var notes = new ArrayList<DetectedNote>();
+      var rest = new ArrayList<>(lines);
+      for (List<TextLine> column : columns) {
+        List<TextLine> others = lines.stream().filter(l -> !column.contains(l)).toList();
+        Result own = of(page, column, bodySize, marks(others));
+        notes.addAll(own.notes());
+        rest.removeAll(column);
+        rest.addAll(own.rest());
+      }
+      if (!notes.isEmpty()) {
+        return new Result(notes, rest);
+      }
+    }
+    return of(page, lines, bodySize, Set.of());
+  }
+
+  /** The lines of each column of a page; those that reach across are in none. */
+  private static List<List<TextLine>> columns(ScannedPage page, List<TextLine> lines) {
+    var edges = new ArrayList<Double>();
+    var out = new ArrayList<List<TextLine>>();
+    for (PageColumns.Column c : PageColumns.of(lines, page.rules())) {
+      if (!c.column()) {
+        continue;
+      }
+      int at = 0;
+      while (at < edges.size() && Math.abs(edges.get(at) - c.left()) >= 1) {
+        at++;
+      }
+      if (at == edges.size()) {
+        edges.add(c.left());
+        out.add(new ArrayList<>());
+      }
+      out.get(at).addAll(c.pieces());
+    }
+    return out;
+  }
+
+  /**
+   * @param elsewhere raised signs of the rest of the page
+   */
+  private static Result of(
+      ScannedPage page, List<TextLine> lines, double bodySize, Set<String> elsewhere) {
+    var marks = new HashSet<>(marks(lines));
+    marks.addAll(elsewhere);
     Optional<Double> top =
         separator(page, lines, bodySize).or(() -> smaller(page, lines, bodySize, marks));
     if (top.isEmpty()) {
@@ -44,7 +90,8 @@ public final class Footnotes {
     double y = top.get();
     List<TextLine> area = lines.stream().filter(l -> l.baseline() > y).toList();
     List<TextLine> rest = lines.stream().filter(l -> l.baseline() <= y).toList();
-    Set<String> above = marks(rest);
+    var above = new HashSet<>(marks(rest));
+    above.addAll(elsewhere);
     List<DetectedNote> notes = parted(page, Regions.rows(area), above);
     boolean any = notes.stream().anyMatch(n -> !n.label().isEmpty());
     return any ? new Result(notes, rest) : new Result(List.of(), lines);
@@ -62,6 +109,7 @@ public final class Footnotes {
           r.lying()
               && length > BesideThresholds.Footnotes.SHORTEST_RULE * (right - left)
               && length < BesideThresholds.Footnotes.LONGEST_RULE * (right - left)
+              && r.x1() > left - BesideThresholds.Footnotes.AT_LEFT * bodySize
               && r.x1() < left + BesideThresholds.Footnotes.AT_LEFT * bodySize
               && r.middle() > page.height() * BesideThresholds.Footnotes.HIGHEST;
       if (!fits) {
@@ -73,7 +121,12 @@ public final class Footnotes {
               && below.stream().allMatch(l -> Sizes.isNoLarger(l.size(), bodySize))
               && beginsWithLabelOrGoesOn(below, bodySize)
               && page.rules().stream()
-                  .noneMatch(o -> o != r && o.lying() && o.middle() > r.middle() + 2);
+                  .noneMatch(o ->
+                      o != r
+                          && o.lying()
+                          && o.middle() > r.middle() + 2
+                          && o.x1() < right
+                          && o.x2() > left);
       if (notes) {
         best = Math.max(best, r.middle());
       }

@@ -15,8 +15,9 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.function.Predicate;
+import java.util.function.Function;
 import java.util.regex.Pattern;
+import java.util.stream.Collectors;
 import java.util.stream.LongStream;
 
 /** What repeats at the head and the foot of pages. */
@@ -39,17 +40,29 @@ public final class RunningTexts {
 
   /** The running texts, and the lines they are made of. */
   public record Result(List<RunningText> texts, Set<TextLine> lines) {
-    /**
-     * Tells whether at least half of a block's lines are running texts: tags may put those of all
-     * pages into one.
-     */
-    public Predicate<Detected> holding() {
-      Set<String> known = new HashSet<>();
-      lines.forEach(l -> known.add(place(l)));
-      return f ->
-          f instanceof Detected.Text t
-              && t.lines().stream().filter(l -> known.contains(place(l))).count() * 2
-                  >= t.lines().size();
+    /** A block by what of it is running text and what is not; either may be missing. */
+    public record Parted(Optional<Detected.Text> running, Optional<Detected> rest) {}
+
+    /** Parts blocks: tags may put running texts into one with others, or those of all pages. */
+    public Function<Detected, Parted> parting() {
+      Map<String, List<TextLine>> known = new HashMap<>();
+      lines.forEach(l -> known.computeIfAbsent(place(l), k -> new ArrayList<>()).add(l));
+      return f -> {
+        if (!(f instanceof Detected.Text t)) {
+          return new Parted(Optional.empty(), Optional.of(f));
+        }
+        Map<Boolean, List<TextLine>> by =
+            t.lines().stream()
+                .collect(
+                    Collectors.partitioningBy(l ->
+                        known.getOrDefault(place(l), List.of()).stream()
+                            .anyMatch(r -> r.box().sharedWidth(l.box()) > 0)));
+        return new Parted(kept(t, by.get(true)), kept(t, by.get(false)).map(Function.identity()));
+      };
+    }
+
+    private static Optional<Detected.Text> kept(Detected.Text t, List<TextLine> lines) {
+      return lines.isEmpty() ? Optional.empty() : Optional.of(t.with(lines));
     }
 
     private static String height(TextLine l) {
@@ -83,7 +96,7 @@ public final class RunningTexts {
     }
 
     /** These running texts and what stands in blocks that hold them. */
-    public Result with(List<Detected> blocks, List<ScannedPage> pages) {
+    public Result with(List<Detected.Text> blocks, List<ScannedPage> pages) {
       var all = new ArrayList<>(texts);
       Set<String> said = new HashSet<>();
       Set<String> places = new HashSet<>();
@@ -91,8 +104,8 @@ public final class RunningTexts {
         said.add(mask(t.text()));
         t.lines().forEach(l -> places.add(height(l)));
       });
-      for (Detected f : blocks) {
-        for (TextLine l : ((Detected.Text) f).lines()) {
+      for (Detected.Text f : blocks) {
+        for (TextLine l : f.lines()) {
           if (!places.contains(height(l)) && said.add(mask(l.text()))) {
             all.add(
                 new RunningText(

@@ -81,11 +81,25 @@ final class BlockThresholds {
 
     static final int MIN = 3;
 
+    /** Where no dots lead to the numbers. */
+    static final int MIN_BARE = 4;
+
     /** Numbers of contents end at one edge. */
     static final double SAME_EDGE = 4;
 
     /** Starts that are no farther apart are one level's. */
     static final double SAME_START = 3;
+  }
+
+  /** Of {@link decant.pdf.read.blocks.ItemMarks}. */
+  static final class ItemMarks {
+    private ItemMarks() {}
+
+    /** So many lines begin with a sign that marks items. */
+    static final int LEAST = 2;
+
+    /** Of all the places where such a sign stands; signs of prose stand within lines too. */
+    static final double STARTS = 0.8;
   }
 
   /** Of {@link decant.pdf.read.blocks.Headings}. */

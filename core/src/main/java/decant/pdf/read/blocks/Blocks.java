@@ -25,21 +25,32 @@ public final class Blocks {
 
   private static final Pattern SENTENCE_END = Pattern.compile("[.!?:;…][\"'”’»)\\]]*\\d{0,3}$");
 
-  private Blocks() {}
+  private final Region region;
+  private final ItemMarks marks;
+
+  private Blocks(Region region, ItemMarks marks) {
+    this.region = region;
+    this.marks = marks;
+  }
 
   /**
    * @param meant the lines that were broken on purpose, by their numbers
+   * @param marks what items begin with
    */
-  public static List<Detected> of(Region region, Set<Integer> meant) {
+  public static List<Detected> of(Region region, Set<Integer> meant, ItemMarks marks) {
+    return new Blocks(region, marks).all(meant);
+  }
+
+  private List<Detected> all(Set<Integer> meant) {
     var out = new ArrayList<Detected>();
     List<TextLine> lines = region.lines();
-    double pitch = pitch(region);
+    double pitch = pitch();
     var open = new ArrayList<TextLine>();
     double spaceBefore = 0;
     for (int k = 0; k < lines.size(); k++) {
       TextLine l = lines.get(k);
-      if (!open.isEmpty() && (meant.contains(k - 1) || begins(region, open, l, pitch))) {
-        out.add(text(open, region, pitch, spaceBefore));
+      if (!open.isEmpty() && (meant.contains(k - 1) || begins(open, l, pitch))) {
+        out.add(text(open, pitch, spaceBefore));
         open.clear();
       }
       if (open.isEmpty()) {
@@ -51,7 +62,7 @@ public final class Blocks {
       open.add(l);
     }
     if (!open.isEmpty()) {
-      out.add(text(open, region, pitch, spaceBefore));
+      out.add(text(open, pitch, spaceBefore));
     }
     return out;
   }
@@ -64,7 +75,7 @@ public final class Blocks {
    * The usual distance of baselines: that after lines which are full, and so go on below, where
    * there are such.
    */
-  private static double pitch(Region region) {
+  private double pitch() {
     List<TextLine> lines = region.lines();
     double[] all = new double[lines.size()];
     double[] full = new double[lines.size()];
@@ -99,7 +110,7 @@ public final class Blocks {
     return known[n / 3];
   }
 
-  private static boolean begins(Region region, List<TextLine> open, TextLine l, double pitch) {
+  private boolean begins(List<TextLine> open, TextLine l, double pitch) {
     TextLine last = open.getLast();
     TextLine first = open.getFirst();
     double em = l.size();
@@ -127,7 +138,7 @@ public final class Blocks {
           && gap < em * BlockThresholds.Blocks.LARGE_TITLE_PITCH
           && gap > 0);
     }
-    if (Markers.item(l.text()).isPresent() && startsItem(region, open, l)) {
+    if (marks.of(l.text()).isPresent() && startsItem(open, l)) {
       return true;
     }
     double at = start(region, l);
@@ -140,7 +151,7 @@ public final class Blocks {
     if (centred) {
       return false;
     }
-    Optional<String> marker = Markers.item(first.text());
+    Optional<String> marker = marks.of(first.text());
     double textLeft = marker.isPresent() ? afterMarker(region, first) : begun;
     double shift = at - before;
     if (open.size() == 1) {
@@ -187,8 +198,8 @@ public final class Blocks {
     return Edges.of(l, region.left(), region.right()).start(l);
   }
 
-  private static boolean startsItem(Region region, List<TextLine> open, TextLine l) {
-    Optional<String> marker = Markers.item(l.text());
+  private boolean startsItem(List<TextLine> open, TextLine l) {
+    Optional<String> marker = marks.of(l.text());
     if (marker.isEmpty()) {
       return false;
     }
@@ -201,7 +212,7 @@ public final class Blocks {
     // A line of prose may begin with "a." or a dash by chance: an item begins on the left of what
     // it follows,
     // or in line with the item before.
-    Optional<String> before = Markers.item(open.getFirst().text());
+    Optional<String> before = marks.of(open.getFirst().text());
     boolean inLine =
         before.isPresent()
             && Math.abs(start(region, open.getFirst()) - start(region, l))
@@ -256,13 +267,12 @@ public final class Blocks {
     return start(region, l);
   }
 
-  private static Detected.Text text(
-      List<TextLine> lines, Region region, double pitch, double spaceBefore) {
+  private Detected.Text text(List<TextLine> lines, double pitch, double spaceBefore) {
     double own =
         lines.size() > 1
             ? lines.get(1).baseline() - lines.get(0).baseline()
             : linePitch(lines.getFirst(), pitch);
-    Optional<String> marker = Markers.item(lines.getFirst().text());
+    Optional<String> marker = marks.of(lines.getFirst().text());
     if (marker.isPresent()) {
       TextLine first = withoutMarker(lines.getFirst(), marker.get());
       var rest = new ArrayList<>(lines);

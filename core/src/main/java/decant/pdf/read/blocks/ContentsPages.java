@@ -86,7 +86,9 @@ public final class ContentsPages {
 
   private static boolean isContents(List<Candidate> run) {
     long dotted = run.stream().filter(c -> c.entry().dotted()).count();
-    if (run.size() < BlockThresholds.ContentsPages.MIN || dotted * 3 < run.size()) {
+    boolean led = dotted * 3 >= run.size();
+    if (run.size() < BlockThresholds.ContentsPages.MIN
+        || !led && run.size() < BlockThresholds.ContentsPages.MIN_BARE) {
       return false;
     }
     int grow = 0;
@@ -103,7 +105,7 @@ public final class ContentsPages {
         last = n;
       }
     }
-    return shrink * 8 <= grow && aside * 4 <= run.size();
+    return led ? shrink * 8 <= grow && aside * 4 <= run.size() : shrink == 0 && aside == 0;
   }
 
   /** Where the entries of each level begin, from left to right. */

@@ -201,6 +201,25 @@ public final class AlignedTables {
                     && Leaders.entry(Regions.whole(r.pieces()).glyphs()).isPresent());
   }
 
+  /** Titles with the numbers of their pages, which grow, and without a head. */
+  private static boolean isBareContents(List<RowLine> rows, int columns) {
+    if (columns > 3 || rows.size() < TableThresholds.AlignedTables.BARE_CONTENTS) {
+      return false;
+    }
+    int last = 0;
+    for (RowLine r : rows) {
+      String number = r.pieces().getLast().text().strip();
+      String title = r.pieces().get(r.pieces().size() > 1 ? r.pieces().size() - 2 : 0).text();
+      if (!number.matches("\\d{1,4}")
+          || Integer.parseInt(number) < last
+          || title.codePoints().filter(Character::isLetter).count() < 3) {
+        return false;
+      }
+      last = Integer.parseInt(number);
+    }
+    return true;
+  }
+
   private boolean isTable(int from, int end, WhiteColumns white) {
     List<RowLine> rows = lines.subList(from, end);
     List<WhiteColumns.Column> columns = white.columns();
@@ -209,7 +228,8 @@ public final class AlignedTables {
         && columns.size() <= TableThresholds.AlignedTables.MAX_COLUMNS
         && !isProse(rows, white)
         && !isListOrContents(rows, columns)
-        && !isContents(rows);
+        && !isContents(rows)
+        && !isBareContents(rows, columns.size());
   }
 
   /** Text that runs on from line to line in all columns, or all but one, is prose in columns. */

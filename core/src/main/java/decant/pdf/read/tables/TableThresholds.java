@@ -54,6 +54,9 @@ final class TableThresholds {
     /** Letters of a text that a clause begins with its number; units have fewer. */
     static final int LETTERS = 10;
 
+    /** So many titles with growing numbers are contents though no dots lead to these. */
+    static final int BARE_CONTENTS = 5;
+
     /** Of the rows that end with a number where they are a list of contents. */
     static final double NUMBERS = 0.9;
 

@@ -71,14 +71,18 @@ public final class TaggedBlocks {
     this.pages = pages;
   }
 
-  public static Optional<Result> of(PDDocument pdf, List<ScannedPage> pages) {
+  /**
+   * @param repeating the running texts that are known by repeating themselves
+   */
+  public static Optional<Result> of(
+      PDDocument pdf, List<ScannedPage> pages, RunningTexts.Result repeating) {
     try {
       PDStructureTreeRoot root = pdf.getDocumentCatalog().getStructureTreeRoot();
       if (root == null) {
         return Optional.empty();
       }
       var t = new TaggedBlocks(pages);
-      return t.run(pdf, root.getCOSObject());
+      return t.run(pdf, root.getCOSObject(), repeating);
     } catch (RuntimeException e) {
       Faults.mended("reading the tags", e);
       return Optional.empty(); // a damaged tree is no tree
@@ -87,7 +91,7 @@ public final class TaggedBlocks {
 
   private final Set<Placed> shown = Collections.newSetFromMap(new IdentityHashMap<>());
 
-  private Optional<Result> run(PDDocument pdf, COSDictionary root) {
+  private Optional<Result> run(PDDocument pdf, COSDictionary root, RunningTexts.Result repeating) {
     int n = 0;
     for (ScannedPage p : pages) {
       pageNumbers.put(pdf.getPage(p.number()).getCOSObject(), n++);
@@ -116,18 +120,31 @@ public final class TaggedBlocks {
     }
     var untagged = new Untagged(pages, out);
     untagged.pictures(x -> !shown.contains(x));
+    RunningTexts.Result running = running(repeating);
+    Set<Glyph> ofPage = Collections.newSetFromMap(new IdentityHashMap<>());
+    running.texts().forEach(t -> t.lines().forEach(l -> ofPage.addAll(l.glyphs())));
+    List<DetectedNote> feet = new ArrayList<>(notes.found());
     List<Finding> findings =
-        untagged.texts((page, g) ->
-            !g.marked().artifact() && !used.contains(new Leaf(page, g.marked().content())));
-    return Optional.of(new Result(out, running(), notes.found(), findings));
+        untagged.texts(
+            (page, g) ->
+                g.marked().artifact()
+                    ? !g.isSpace() && !ofPage.contains(g)
+                    : !used.contains(new Leaf(page, g.marked().content())),
+            feet);
+    return Optional.of(new Result(out, running, feet, findings));
   }
 
   private static long ink(List<Glyph> glyphs) {
     return glyphs.stream().filter(g -> !g.isSpace()).count();
   }
 
-  /** Artifacts at the head and foot of pages. */
-  private RunningTexts.Result running() {
+  /**
+   * Artifacts at the head and foot of pages. They are on several pages; what is on one alone is
+   * marked so by mistake, and has to be read.
+   */
+  private RunningTexts.Result running(RunningTexts.Result repeating) {
+    Set<String> known = new HashSet<>();
+    repeating.lines().forEach(l -> known.add(height(l)));
     var texts = new ArrayList<RunningTexts.RunningText>();
     Map<String, List<TextLine>> groups = new java.util.LinkedHashMap<>();
     for (ScannedPage p : pages) {
@@ -142,10 +159,21 @@ public final class TaggedBlocks {
         .values()
         .forEach(ls -> {
           TextLine l = ls.getFirst();
+          boolean repeats =
+              pages.size() == 1
+                  || ls.stream().mapToInt(TextLine::page).distinct().count() > 1
+                  || ls.stream().allMatch(x -> known.contains(height(x)));
+          if (!repeats) {
+            return;
+          }
           boolean header = l.box().y() < pages.get(l.page()).height() / 2;
           texts.add(new RunningTexts.RunningText(header, l.text(), ls, RunningTexts.counter(ls)));
         });
     return new RunningTexts.Result(texts, Set.of());
+  }
+
+  private static String height(TextLine l) {
+    return l.page() + " " + Math.round(l.baseline());
   }
 
   private String role(COSDictionary e) {
@@ -263,8 +291,49 @@ public final class TaggedBlocks {
           "Caption",
           "Title");
 
+  /** What stands in lines (ISO 32000-1 §14.8.4.4): blocks in it are no blocks of the page. */
+  private static final Set<String> INLINE =
+      Set.of(
+          "Span",
+          "Quote",
+          "Note",
+          "FENote",
+          "Reference",
+          "BibEntry",
+          "Code",
+          "Link",
+          "Annot",
+          "Ruby",
+          "RB",
+          "RT",
+          "RP",
+          "Warichu",
+          "WT",
+          "WP",
+          "Em",
+          "Strong",
+          "Sub",
+          "Lbl",
+          "Form",
+          "Formula");
+
+  private final Map<COSDictionary, Boolean> withBlocks = new IdentityHashMap<>();
+
+  /** Whether blocks stand in an element, directly or in groups that say nothing of themselves. */
   private boolean hasBlocks(COSDictionary e) {
-    return kids(e).stream().anyMatch(k -> k instanceof COSDictionary d && BLOCKS.contains(role(d)));
+    Boolean known = withBlocks.get(e);
+    if (known != null) {
+      return known;
+    }
+    withBlocks.put(e, false); // a loop has none of its own
+    boolean has =
+        kids(e).stream()
+            .anyMatch(k ->
+                k instanceof COSDictionary d
+                    && d.containsKey(COSName.S)
+                    && (BLOCKS.contains(role(d)) || !INLINE.contains(role(d)) && hasBlocks(d)));
+    withBlocks.put(e, has);
+    return has;
   }
 
   private void item(COSDictionary li, int page, int depth, int listDepth) {

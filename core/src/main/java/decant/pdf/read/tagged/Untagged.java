@@ -3,7 +3,9 @@ package decant.pdf.read.tagged;
 import decant.model.Box;
 import decant.model.Finding;
 import decant.model.look.MediaId;
+import decant.pdf.read.beside.Footnotes;
 import decant.pdf.read.detected.Detected;
+import decant.pdf.read.detected.DetectedNote;
 import decant.pdf.read.lines.Lines;
 import decant.pdf.read.page.Glyph;
 import decant.pdf.read.page.Placed;
@@ -50,23 +52,29 @@ final class Untagged {
   }
 
   /**
-   * Text, as paragraphs; each page that has some is told.
+   * Text, as paragraphs, each page with which is told, and as notes at the foot of pages.
    *
    * @param missing whether a glyph of a page is held by no tag
+   * @param notes takes the notes
    */
-  List<Finding> texts(BiPredicate<Integer, Glyph> missing) {
+  List<Finding> texts(BiPredicate<Integer, Glyph> missing, List<DetectedNote> notes) {
     var findings = new ArrayList<Finding>();
+    List<List<TextLine>> all = pages.parallelStream().map(Lines::of).toList();
+    double bodySize = Lines.bodySize(all);
     for (ScannedPage p : pages) {
       List<Glyph> left = p.glyphs().stream().filter(g -> missing.test(p.number(), g)).toList();
-      if (left.stream().allMatch(Glyph::isSpace)) {
+      List<TextLine> lines = Lines.of(p.only(left));
+      List<TextLine> foot = notesOf(p, all.get(p.number()), lines, bodySize, notes);
+      List<List<TextLine>> paragraphs =
+          apart(lines.stream().filter(l -> !foot.contains(l)).toList());
+      if (paragraphs.isEmpty()) {
         continue;
       }
-      List<List<TextLine>> paragraphs = apart(Lines.of(p.only(left)));
-      for (List<TextLine> lines : paragraphs) {
-        TextLine head = lines.getFirst();
+      for (List<TextLine> paragraph : paragraphs) {
+        TextLine head = paragraph.getFirst();
         found.add(
             placeOf(head.page(), head.box()),
-            Detected.Text.of(Detected.Kind.PARAGRAPH, lines, "", 0, 0));
+            Detected.Text.of(Detected.Kind.PARAGRAPH, paragraph, "", 0, 0));
       }
       Box box =
           paragraphs.stream()
@@ -82,6 +90,53 @@ final class Untagged {
               .from(p.number(), box));
     }
     return findings;
+  }
+
+  /**
+   * The untagged lines that are notes at the foot of a page. They are taken as such, and so is what
+   * tags put into paragraphs.
+   */
+  private List<TextLine> notesOf(
+      ScannedPage page,
+      List<TextLine> all,
+      List<TextLine> untagged,
+      double bodySize,
+      List<DetectedNote> notes) {
+    if (notes.stream().anyMatch(n -> n.page() == page.number())) {
+      return List.of();
+    }
+    Footnotes.Result feet = Footnotes.of(page, all, bodySize);
+    List<TextLine> foot = feet.notes().stream().flatMap(n -> n.lines().stream()).toList();
+    List<TextLine> bare = untagged.stream().filter(l -> isAmong(l, foot)).toList();
+    long tagged =
+        found.stream()
+            .filter(f -> f instanceof Detected.Text)
+            .flatMap(f -> ((Detected.Text) f).lines().stream())
+            .filter(l -> isAmong(l, foot))
+            .count();
+    if (foot.isEmpty() || bare.size() + tagged < foot.size()) {
+      return List.of();
+    }
+    for (int k = found.size() - 1; k >= 0; k--) {
+      if (found.get(k) instanceof Detected.Text t) {
+        List<TextLine> rest = t.lines().stream().filter(l -> !isAmong(l, foot)).toList();
+        if (rest.isEmpty()) {
+          found.remove(k);
+        } else if (rest.size() < t.lines().size()) {
+          found.set(k, t.with(rest));
+        }
+      }
+    }
+    notes.addAll(feet.notes());
+    return bare;
+  }
+
+  private static boolean isAmong(TextLine l, List<TextLine> others) {
+    return others.stream()
+        .anyMatch(o ->
+            o.page() == l.page()
+                && Math.abs(o.baseline() - l.baseline()) < 1
+                && o.box().sharedWidth(l.box()) > 0);
   }
 
   /** Lines that follow one another closely from one edge are a paragraph. */

@@ -1,0 +1,77 @@
+package decant.pdf.read.blocks;
+
+import decant.model.look.Markers;
+import decant.pdf.read.page.TextLine;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+
+/**
+ * What the items of a file begin with: bullets and numbers, and whatever sign begins several of its
+ * lines and hardly stands anywhere else.
+ *
+ * @param odd signs that are no usual bullets
+ */
+public record ItemMarks(Set<String> odd) {
+  public ItemMarks {
+    odd = Set.copyOf(odd);
+  }
+
+  /** The marks of the lines of all pages. */
+  public static ItemMarks in(List<List<TextLine>> lines) {
+    Map<String, int[]> counts = new HashMap<>(); // at the start of lines, and in all
+    for (List<TextLine> page : lines) {
+      for (TextLine l : page) {
+        String text = l.text().strip();
+        text.codePoints()
+            .filter(ItemMarks::maySign)
+            .forEach(c -> counts.computeIfAbsent(Character.toString(c), k -> new int[2])[1]++);
+        leading(text).ifPresent(s -> counts.computeIfAbsent(s, k -> new int[2])[0]++);
+      }
+    }
+    Set<String> odd = new HashSet<>();
+    counts.forEach((sign, n) -> {
+      if (n[0] >= BlockThresholds.ItemMarks.LEAST
+          && n[0] >= BlockThresholds.ItemMarks.STARTS * n[1]) {
+        odd.add(sign);
+      }
+    });
+    return new ItemMarks(odd);
+  }
+
+  /** The mark of an item at the start of a text. */
+  Optional<String> of(String text) {
+    Optional<String> known = Markers.item(text);
+    return known.isPresent() ? known : leading(text).filter(odd::contains);
+  }
+
+  private static Optional<String> leading(String text) {
+    if (text.isEmpty() || !maySign(text.codePointAt(0))) {
+      return Optional.empty();
+    }
+    int n = Character.charCount(text.codePointAt(0));
+    boolean apart =
+        text.length() > n + 1
+            && Character.isWhitespace(text.charAt(n))
+            && !text.substring(n).isBlank();
+    return apart ? Optional.of(text.substring(0, n)) : Optional.empty();
+  }
+
+  /** Whether a character is neither a letter nor a figure, nor what a sentence may begin with. */
+  private static boolean maySign(int c) {
+    return switch (Character.getType(c)) {
+      case Character.OTHER_SYMBOL,
+          Character.MATH_SYMBOL,
+          Character.MODIFIER_SYMBOL,
+          Character.DASH_PUNCTUATION,
+          Character.FINAL_QUOTE_PUNCTUATION,
+          Character.PRIVATE_USE ->
+          true;
+      case Character.OTHER_PUNCTUATION -> c > 0x7F || c == '*';
+      default -> false;
+    };
+  }
+}
