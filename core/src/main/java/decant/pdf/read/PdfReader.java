@@ -38,6 +38,7 @@ import decant.pdf.read.page.TextLine;
 import decant.pdf.read.report.Conservation;
 import decant.pdf.read.report.ConversionReport;
 import decant.pdf.read.scan.AttachedFiles;
+import decant.pdf.read.scan.DrawnMarks;
 import decant.pdf.read.scan.PageScans;
 import decant.pdf.read.scan.PdfLinks;
 import decant.pdf.read.scan.RecognisedPages;
@@ -157,7 +158,7 @@ public final class PdfReader {
   }
 
   private TakenIn run() throws ReadProblem, IOException {
-    DetectedDrawings.Result drawn = drawingsCut(recognised(scan()));
+    DetectedDrawings.Result drawn = drawingsCut(DrawnMarks.in(recognised(scan())));
     var pages = new ArrayList<>(drawn.pages());
     var lines = new ArrayList<>(pages.parallelStream().map(Lines::of).toList());
     Set<Integer> scattered = scatteredAsPictures(pages, lines);

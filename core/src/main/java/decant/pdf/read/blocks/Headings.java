@@ -14,8 +14,11 @@ import java.util.HashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
+import java.util.TreeMap;
+import java.util.regex.Pattern;
 
 /**
  * Decides which paragraphs are headings, and of what level, by what stands out from the body
@@ -32,7 +35,8 @@ public final class Headings {
               && text.chars().noneMatch(Character::isLowerCase)
               && upper * 2 > text.chars().filter(Character::isLetter).count();
       boolean italic = t.lines().stream().allMatch(TextLine::italic);
-      return new Style(LookMaker.halves(t.size()), t.bold(), italic, capitals);
+      double size = t.lines().stream().mapToDouble(TextLine::size).max().orElseThrow();
+      return new Style(LookMaker.halves(size), t.bold(), italic, capitals);
     }
 
     Style ofAnyCase() {
@@ -45,14 +49,15 @@ public final class Headings {
   /**
    * @param outline titles of the file's own outline, folded; may be empty
    */
-  public static List<Detected> decide(List<Detected> found, Set<String> outline) {
-    Optional<Body> known = body(found);
+  public static List<Detected> decide(List<Detected> blocks, Set<String> outline) {
+    List<Detected> labelled = withLabels(blocks);
+    Optional<Body> known = body(labelled);
     if (known.isEmpty()) {
-      return found;
+      return labelled;
     }
     Body text = known.get();
     Style body = text.style();
-    List<Detected> out = new ArrayList<>(found);
+    List<Detected> out = new ArrayList<>(labelled);
     Set<Style> styles = new LinkedHashSet<>();
     Map<Integer, Style> candidates = new HashMap<>();
     for (int k = 0; k < out.size(); k++) {
@@ -71,15 +76,82 @@ public final class Headings {
     styles.addAll(candidates.values());
     Map<Style, Integer> levels = levels(styles);
     int numberedTop = numberedTop(out, candidates, levels);
+    Map<Integer, Integer> found = new TreeMap<>();
     candidates.forEach((k, style) -> {
-      Detected.Text t = (Detected.Text) out.get(k);
       int level = levels.getOrDefault(style, 1);
-      Optional<String> number = Markers.section(t.text());
+      Optional<String> number = Markers.section(((Detected.Text) out.get(k)).text());
       if (number.isPresent() && numberedTop > 0) {
         level = numberedTop + Markers.depth(number.get()) - 1;
       }
-      out.set(k, t.as(Detected.Kind.HEADING, Math.clamp(level, 1, 9)));
+      found.put(k, level);
     });
+    belowTitle(out, candidates, found);
+    found.forEach((k, level) ->
+        out.set(
+            k, ((Detected.Text) out.get(k)).as(Detected.Kind.HEADING, Math.clamp(level, 1, 9))));
+    return out;
+  }
+
+  /**
+   * The title of a document stands before all other headings and looks like none of them: they are
+   * below it, even where the parts of the document begin with larger letters.
+   */
+  private static void belowTitle(
+      List<Detected> all, Map<Integer, Style> candidates, Map<Integer, Integer> levels) {
+    if (levels.size() < BlockThresholds.Headings.SEVERAL) {
+      return;
+    }
+    int first = levels.keySet().iterator().next();
+    Detected.Text title = (Detected.Text) all.get(first);
+    Style style = Objects.requireNonNull(candidates.get(first));
+    boolean alone = candidates.values().stream().filter(style::equals).count() == 1;
+    if (!alone || title.page() > 0 || Markers.section(title.text()).isPresent()) {
+      return;
+    }
+    int top =
+        levels.entrySet().stream()
+            .filter(e -> e.getKey() != first)
+            .mapToInt(Map.Entry::getValue)
+            .min()
+            .orElse(2);
+    int shift = Math.max(0, 2 - top);
+    levels.replaceAll((k, level) -> k == first ? 1 : level + shift);
+  }
+
+  private static final Pattern LABEL =
+      Pattern.compile("\\p{Lu}[\\p{L}]*\\s+(\\d{1,3}|[IVXLC]{1,6}|\\p{Lu})[.:]?");
+
+  /**
+   * Labels such as "Chapter 2" that stand in a line of their own, put together with the titles
+   * below them. A title is no smaller than its label; and one label alone is none.
+   */
+  private static List<Detected> withLabels(List<Detected> found) {
+    var labels = new HashMap<String, List<Integer>>(); // by the word before the number
+    for (int k = 0; k + 1 < found.size(); k++) {
+      if (found.get(k) instanceof Detected.Text a
+          && found.get(k + 1) instanceof Detected.Text b
+          && a.kind() == Detected.Kind.PARAGRAPH
+          && b.kind() == Detected.Kind.PARAGRAPH
+          && a.page() == b.page()
+          && a.lines().size() == 1
+          && b.lines().size() <= 2
+          && LABEL.matcher(a.text().strip()).matches()
+          && b.text().length() < BlockThresholds.Headings.LONG / 2
+          && (b.bold() && a.bold() || Sizes.isLarger(b.size(), a.size()))
+          && Sizes.isNoLarger(a.size(), b.size())) {
+        labels.computeIfAbsent(a.text().strip().split("\\s")[0], w -> new ArrayList<>()).add(k);
+      }
+    }
+    var out = new ArrayList<>(found);
+    labels.values().stream()
+        .filter(at -> at.size() > 1)
+        .flatMap(List::stream)
+        .sorted(Comparator.reverseOrder())
+        .forEach(k -> {
+          var lines = new ArrayList<>(((Detected.Text) out.get(k)).lines());
+          lines.addAll(((Detected.Text) out.remove(k + 1)).lines());
+          out.set(k, ((Detected.Text) out.get(k)).with(lines));
+        });
     return out;
   }
 
@@ -111,7 +183,9 @@ public final class Headings {
     }
     int lines = 0;
     for (int j = 1; j < 6 && j < all.size(); j++) {
-      if (!(all.get(j) instanceof Detected.Text t) || t.text().length() > 45) {
+      if (!(all.get(j) instanceof Detected.Text t)
+          || t.page() != all.get(k).page()
+          || t.text().length() > 45) {
         break;
       }
       boolean close = j > 1 || t.spaceBefore() < BlockThresholds.Headings.CLOSE * t.size();
@@ -329,12 +403,26 @@ public final class Headings {
     if (bolder) {
       return !sentence && !text.endsWith(":") && followed && (standsOff || numbered);
     }
-    return s.capitals()
-        && !body.capitals()
+    boolean slanted = s.italic() && !body.italic() && t.lines().size() == 1 && leadsIn(all, k);
+    return (slanted || s.capitals() && !body.capitals())
         && standsOff
         && followed
         && !sentence
         && text.length() > 6;
+  }
+
+  /** Whether a block stands closer to the text below it than to what is above it. */
+  private static boolean leadsIn(List<Detected> all, int k) {
+    return k + 1 < all.size()
+        && all.get(k) instanceof Detected.Text t
+        && all.get(k + 1) instanceof Detected.Text next
+        && next.page() == t.page()
+        && !next.lines().getFirst().italic()
+        && t.text().length() < BlockThresholds.Headings.LONG / 2
+        && !t.text().endsWith(":")
+        && (k == 0
+            || all.get(k - 1) instanceof Detected.Text
+                && (all.get(k - 1).page() != t.page() || next.spaceBefore() < t.spaceBefore()));
   }
 
   /** Larger before smaller, bold before plain, capitals before mixed. */

@@ -62,6 +62,9 @@ public record ItemMarks(Set<String> odd) {
 
   /** Whether a character is neither a letter nor a figure, nor what a sentence may begin with. */
   private static boolean maySign(int c) {
+    if (c >= 0x2610 && c <= 0x2612) {
+      return false; // boxes to tick are blanks of a form
+    }
     return switch (Character.getType(c)) {
       case Character.OTHER_SYMBOL,
           Character.MATH_SYMBOL,

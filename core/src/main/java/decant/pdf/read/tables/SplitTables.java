@@ -63,6 +63,7 @@ public final class SplitTables {
       Part b = parts.get(k);
       if (b.page.number() - a.page.number() <= 1) {
         double by = b.column.left() - a.column.left();
+        takeGroup(a, b, by);
         boolean ends = !a.tables.isEmpty() && a.below() == a.lines.size();
         boolean begins = !b.tables.isEmpty() && b.above() == 0;
         if (ends && begins) {
@@ -75,6 +76,26 @@ public final class SplitTables {
       }
     }
     return parts.stream().map(Part::result).toList();
+  }
+
+  /** A line on its own at the foot of a column heads the rows with which the next begins. */
+  private static void takeGroup(Part a, Part b, double by) {
+    if (a.tables.isEmpty() || b.tables.isEmpty() || b.above() > 0) {
+      return;
+    }
+    AlignedTables.Found last = a.tables.getLast();
+    WhiteColumns columns = last.columns();
+    int end = a.below();
+    boolean one =
+        end == a.lines.size() - 1
+            && a.lines.get(end).baseline() - a.lines.get(end - 1).baseline()
+                < TableThresholds.AlignedTables.ENDS * a.lines.get(end).size()
+            && columns.shifted(by).fit(b.tables.getFirst().lines());
+    if (one) {
+      var lines = new ArrayList<>(last.lines());
+      lines.add(a.lines.get(end));
+      a.tables.set(a.tables.size() - 1, new AlignedTables.Found(lines, columns));
+    }
   }
 
   /** Both parts with the columns of the one that has more. */
