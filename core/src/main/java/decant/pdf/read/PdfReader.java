@@ -31,6 +31,7 @@ import decant.pdf.read.lines.HardBreaks;
 import decant.pdf.read.lines.Lines;
 import decant.pdf.read.lines.PageColumns;
 import decant.pdf.read.lines.Regions;
+import decant.pdf.read.lines.SlantedText;
 import decant.pdf.read.page.Placed;
 import decant.pdf.read.page.ScannedPage;
 import decant.pdf.read.page.SourceFace;
@@ -198,7 +199,8 @@ public final class PdfReader {
     d =
         d.withStyles(
             d.styles().withTypesetting(d.styles().typesetting().withFonts(brought.fonts())));
-    DrawnShapes.Result shapes = DrawnShapes.in(d, pages, found, maker.places(), drawn.grounds());
+    DrawnShapes.Result shapes =
+        DrawnShapes.in(d, pages, found, maker.places(), drawn.grounds(), maker.slanted());
     d = maker.withSetting(shapes.document());
     FontBook book = ReadingFonts.of(brought.fonts());
     var read =
@@ -210,7 +212,13 @@ public final class PdfReader {
                 f.kind() != Finding.Kind.SCANNED_PAGE
                     || f.source().filter(x -> scattered.contains(x.page())).isEmpty())
             .forEach(findings::add);
-    findings.addAll(Conservation.of(pages, lines, running, d));
+    List<List<TextLine>> all = new ArrayList<>();
+    for (int p = 0; p < pages.size(); p++) {
+      var here = new ArrayList<>(lines.get(p));
+      SlantedText.of(pages.get(p)).forEach(t -> here.addAll(t.lines()));
+      all.add(here);
+    }
+    findings.addAll(Conservation.of(pages, all, running, d));
     var origin =
         new TakenIn.Origin(
             "pdf", pages.size(), properties(), fonts(book), maker.places(), maker.breaks());

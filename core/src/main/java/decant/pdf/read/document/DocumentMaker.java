@@ -27,6 +27,7 @@ import decant.pdf.read.detected.Detected;
 import decant.pdf.read.detected.DetectedNote;
 import decant.pdf.read.detected.Edges;
 import decant.pdf.read.lines.Dehyphenator;
+import decant.pdf.read.lines.SlantedText;
 import decant.pdf.read.lines.TextColumns;
 import decant.pdf.read.page.Directions;
 import decant.pdf.read.page.Glyph;
@@ -68,6 +69,7 @@ public final class DocumentMaker {
   private final FigureMaker figures = new FigureMaker();
   private final SettingMaker setting = new SettingMaker();
   private final Map<Integer, List<Paragraph>> runningLines = new LinkedHashMap<>();
+  private final Map<Integer, List<Inline.Shape>> slantedShapes = new LinkedHashMap<>();
 
   /** The pictures that stand beside a paragraph, and all of them. */
   private final Map<Detected.Text, List<Detected.Figure>> floats;
@@ -119,6 +121,11 @@ public final class DocumentMaker {
             d.styles(), blocks, new SourceSetting.Running(pages.size(), runningLines, stories)));
   }
 
+  /** The boxes of slanted text by the page that each stands on. */
+  public Map<Integer, List<Inline.Shape>> slanted() {
+    return slantedShapes;
+  }
+
   /** Where pages begin within blocks. */
   public List<TakenIn.PageBreak> breaks() {
     return breaks;
@@ -128,6 +135,11 @@ public final class DocumentMaker {
     notes.forEach(noteMaker::note);
     List<Section> sections = withUnmarkedNotes(sections());
     Map<NodeId, Story> stories = new LinkedHashMap<>(noteMaker.stories());
+    var slanted =
+        new SlantedStories(
+            pages.stream().flatMap(p -> SlantedText.of(p).stream()).toList(), styles.bodyText());
+    stories.putAll(slanted.stories());
+    slantedShapes.putAll(slanted.shapes());
     noteMaker.unmarked().forEach(m -> stories.remove(m.note()));
     return Document.of(
         metadata,

@@ -7,6 +7,14 @@ package decant.pdf.read.document;
 final class DocumentThresholds {
   private DocumentThresholds() {}
 
+  /** Of {@link decant.pdf.read.document.SlantedStories}. */
+  static final class SlantedStories {
+    private SlantedStories() {}
+
+    /** Of the width of slanted text: room at each side, so that another font breaks no line. */
+    static final double ROOM = 0.1;
+  }
+
   /** Of {@link decant.pdf.read.document.CarriedAreas}. */
   static final class CarriedAreas {
     private CarriedAreas() {}

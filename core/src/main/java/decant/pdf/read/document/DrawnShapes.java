@@ -63,13 +63,15 @@ public final class DrawnShapes {
   /**
    * @param places where the document's blocks stood
    * @param grounds for each page the drawings that stand behind its text
+   * @param slanted for each page the boxes of slanted text, whose stories are in the document
    */
   public static Result in(
       Document document,
       List<ScannedPage> pages,
       List<Detected> found,
       Map<NodeId, Finding.SourcePlace> places,
-      Map<Integer, List<Placed>> grounds) {
+      Map<Integer, List<Placed>> grounds,
+      Map<Integer, List<Inline.Shape>> slanted) {
     var shapes = new DrawnShapes(document, places);
     var areas = new CarriedAreas(found, document, places);
     document.stories().values().stream()
@@ -87,6 +89,7 @@ public final class DrawnShapes {
         }
       }
       shapes.on(p, areas.on(p), behind);
+      shapes.hold(p.number(), slanted.getOrDefault(p.number(), List.of()));
     }
     for (Map.Entry<NodeId, List<Inline>> e : shapes.anchored.entrySet()) {
       Paragraph p = out.requireParagraph(e.getKey());
@@ -138,6 +141,14 @@ public final class DrawnShapes {
           .forEach(s -> taken.computeIfAbsent(page.number(), k -> new ArrayList<>()).add(s));
     }
     return true;
+  }
+
+  /** Boxes have their place on the page; the first paragraph of it holds them. */
+  private void hold(int page, List<Inline.Shape> boxes) {
+    List<Paragraph> here = paragraphs.getOrDefault(page, List.of());
+    if (!here.isEmpty() && !boxes.isEmpty()) {
+      anchored.computeIfAbsent(here.getFirst().id(), k -> new ArrayList<>()).addAll(boxes);
+    }
   }
 
   private static Placement behind(Box box, double down) {

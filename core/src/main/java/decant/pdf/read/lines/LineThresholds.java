@@ -176,6 +176,14 @@ final class LineThresholds {
     static final double TAB = 2.5;
   }
 
+  /** Of {@link decant.pdf.read.lines.SlantedText}. */
+  static final class SlantedText {
+    private SlantedText() {}
+
+    /** Between the baselines of lines that belong together. */
+    static final double FOLLOWS = 2.2;
+  }
+
   /** Of {@link decant.pdf.read.lines.TextArea}. */
   static final class TextArea {
     private TextArea() {}

@@ -72,7 +72,8 @@ public final class Lines {
         .toList();
   }
 
-  private static List<TextLine> upright(ScannedPage page, List<Glyph> glyphs) {
+  /** The lines of glyphs that stand upright. */
+  static List<TextLine> upright(ScannedPage page, List<Glyph> glyphs) {
     List<List<Glyph>> rows = rows(glyphs).stream().flatMap(r -> overlaid(r).stream()).toList();
     var out = new ArrayList<TextLine>();
     for (List<Glyph> row : rows) {

@@ -14,7 +14,7 @@ import java.util.Optional;
  * @param width its advance
  * @param size size of the font as shown
  * @param ink what it is drawn with
- * @param quarter how many quarter turns its line is turned clockwise
+ * @param turn how far its line is turned clockwise, in degrees from 0 up to 360
  * @param marked what the file says it belongs to
  */
 public record Glyph(
@@ -24,7 +24,7 @@ public record Glyph(
     double width,
     double size,
     Ink ink,
-    int quarter,
+    double turn,
     Marked marked,
     Optional<Link> link) {
   /**
@@ -72,17 +72,25 @@ public record Glyph(
         Optional.empty());
   }
 
+  /** The quarter of a line that is turned by no whole quarters. */
+  public static final int SLANTED = 4;
+
+  /** How many quarter turns its line is turned clockwise, or {@link #SLANTED}. */
+  public int quarter() {
+    return turn % 90 == 0 ? (int) (turn / 90) % 4 : SLANTED;
+  }
+
   public double right() {
     return x + width;
   }
 
   public Glyph withDecor(Decor other) {
     var i = new Ink(ink.face(), ink.colour(), other);
-    return new Glyph(text, x, baseline, width, size, i, quarter, marked, link);
+    return new Glyph(text, x, baseline, width, size, i, turn, marked, link);
   }
 
   public Glyph withLink(Link to) {
-    return new Glyph(text, x, baseline, width, size, ink, quarter, marked, Optional.of(to));
+    return new Glyph(text, x, baseline, width, size, ink, turn, marked, Optional.of(to));
   }
 
   /** The glyph as if it stood upright at another place. */

@@ -306,8 +306,8 @@ public final class PageScan extends PDFGraphicsStreamEngine {
     Point2D along = toShown.deltaTransform(new Point2D.Double(m.getScaleX(), m.getShearY()), null);
     double size = Math.hypot(up.getX(), up.getY());
     double advance = displacement.getX() * Math.hypot(along.getX(), along.getY());
-    int quarter = quarterOf(along);
-    if (font.isVertical() && quarter == 0) {
+    double turn = turnOf(along);
+    if (font.isVertical() && turn == 0) {
       // The line runs down the page, as one that is turned does (§9.7.4.3): its letters begin at
       // the top of their place and stand on a line left of its middle.
       advance = -displacement.getY() * size;
@@ -316,7 +316,7 @@ public final class PageScan extends PDFGraphicsStreamEngine {
               origin.getX()
                   + (ScanThresholds.PageScan.HALF - ScanThresholds.PageScan.UPRIGHT) * size,
               origin.getY() - ScanThresholds.PageScan.ABOVE_ORIGIN * size);
-      quarter = 1;
+      turn = 90;
     }
     boolean shown =
         origin.getX() > -2
@@ -345,7 +345,7 @@ public final class PageScan extends PDFGraphicsStreamEngine {
             Math.abs(advance),
             size,
             new Glyph.Ink(face, colour(getGraphicsState().getNonStrokingColor()), Decor.NONE),
-            quarter,
+            turn,
             mark == null ? Glyph.Marked.NOT : new Glyph.Marked(content(), mark.artifact()),
             Optional.empty());
     Optional<Link> link = linkAt(glyph);
@@ -377,11 +377,13 @@ public final class PageScan extends PDFGraphicsStreamEngine {
     return mark == null ? -1 : mark.content();
   }
 
-  private static int quarterOf(Point2D along) {
-    if (Math.abs(along.getX()) >= Math.abs(along.getY())) {
-      return along.getX() >= 0 ? 0 : 2;
-    }
-    return along.getY() >= 0 ? 1 : 3;
+  /** Clockwise in degrees; what is nearly a quarter turn is one, as on sheets scanned askew. */
+  private static double turnOf(Point2D along) {
+    double degrees = Math.toDegrees(Math.atan2(along.getY(), along.getX()));
+    double quarter = 90.0 * Math.round(degrees / 90);
+    boolean askew = Math.abs(degrees - quarter) < ScanThresholds.PageScan.ASKEW;
+    double turn = askew ? quarter : degrees;
+    return turn < 0 ? turn + 360 : turn;
   }
 
   private Optional<Link> linkAt(Glyph g) {

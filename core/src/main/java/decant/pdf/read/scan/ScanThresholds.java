@@ -120,6 +120,9 @@ final class ScanThresholds {
   static final class PageScan {
     private PageScan() {}
 
+    /** Degrees; sheets are scanned askew by less. */
+    static final double ASKEW = 2;
+
     static final double THICKEST_RULE = 3;
 
     /** A picture that covers more of a page makes it a scan. */

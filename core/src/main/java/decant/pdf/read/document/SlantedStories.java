@@ -1,0 +1,89 @@
+package decant.pdf.read.document;
+
+import decant.model.Box;
+import decant.model.Inline;
+import decant.model.NodeId;
+import decant.model.Paragraph;
+import decant.model.Story;
+import decant.model.look.Insets;
+import decant.model.look.LinePitch;
+import decant.model.look.Look;
+import decant.model.look.ParagraphTraits;
+import decant.model.look.Placement;
+import decant.model.look.VerticalAlignment;
+import decant.pdf.read.lines.SlantedText;
+import decant.pdf.read.page.Glyph;
+import decant.pdf.read.page.LookMaker;
+import decant.pdf.read.page.TextLine;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+
+/** Stamps, watermarks and other slanted text, each a story in a box that is turned. */
+final class SlantedStories {
+  private final Map<NodeId, Story> stories = new LinkedHashMap<>();
+  private final Map<Integer, List<Inline.Shape>> shapes = new HashMap<>();
+
+  /**
+   * @param look of running text
+   */
+  SlantedStories(List<SlantedText> texts, Look look) {
+    for (SlantedText t : texts) {
+      NodeId id = NodeId.fresh();
+      stories.put(id, new Story(id, Story.Kind.BOX, List.of(paragraph(t, look))));
+      shapes.computeIfAbsent(t.lines().getFirst().page(), k -> new ArrayList<>()).add(shape(t, id));
+    }
+  }
+
+  Map<NodeId, Story> stories() {
+    return stories;
+  }
+
+  /** The boxes by the page that each stands on. */
+  Map<Integer, List<Inline.Shape>> shapes() {
+    return shapes;
+  }
+
+  /** Its lines stay lines, however wide the fonts are. */
+  private static Paragraph paragraph(SlantedText t, Look base) {
+    var glyphs = new ArrayList<Glyph>();
+    for (TextLine l : t.lines()) {
+      if (!glyphs.isEmpty()) {
+        glyphs.add(glyphs.getLast().gap("\n", 0));
+      }
+      glyphs.addAll(l.glyphs());
+    }
+    TextLine first = t.lines().getFirst();
+    double lines = t.lines().size() - 1;
+    double pitch =
+        lines == 0 ? t.box().height() : (t.lines().getLast().baseline() - first.baseline()) / lines;
+    Look look =
+        Look.of(ParagraphTraits.ALIGNMENT, ParagraphTraits.Alignment.CENTRE)
+            .with(ParagraphTraits.LINE_PITCH, new LinePitch.Exactly(LookMaker.halves(pitch)));
+    return new Paragraph(
+        NodeId.fresh(), look, Look.PLAIN, LookMaker.inlines(glyphs, base, first.size()));
+  }
+
+  private static Inline.Shape shape(SlantedText t, NodeId story) {
+    Box b = t.box();
+    double wider = DocumentThresholds.SlantedStories.ROOM * b.width();
+    return new Inline.Shape(
+        new Inline.Drawing(Inline.Geometry.RECTANGLE, Optional.empty(), Optional.empty()),
+        b.width() + 2 * wider,
+        b.height(),
+        new Inline.BoxText(Optional.of(story), false, Insets.NONE, VerticalAlignment.CENTRE),
+        "",
+        new Placement.Floating(
+            new Placement.Axis(Placement.Origin.PAGE, Placement.Align.OFFSET, b.x() - wider),
+            new Placement.Axis(Placement.Origin.PAGE, Placement.Align.OFFSET, b.y()),
+            Placement.Wrap.THROUGH,
+            Insets.NONE,
+            true),
+        t.turn() > 180 ? t.turn() - 360 : t.turn(),
+        Optional.empty(),
+        Look.PLAIN);
+  }
+}
