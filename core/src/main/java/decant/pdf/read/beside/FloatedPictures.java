@@ -2,6 +2,7 @@ package decant.pdf.read.beside;
 
 import decant.model.Box;
 import decant.pdf.read.detected.Detected;
+import decant.pdf.read.lines.Flow;
 import decant.pdf.read.page.Anatomy;
 import decant.pdf.read.page.Sizes;
 import decant.pdf.read.page.TextLine;
@@ -12,6 +13,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Stream;
 
 /**
  * Pictures that text runs beside: they belong to the paragraph that begins to run beside them, and
@@ -69,8 +71,24 @@ public final class FloatedPictures {
         Math.abs(end.box().x() - begin.box().x())
                 > BesideThresholds.FloatedPictures.SHIFTED * end.size()
             && endsBeside != beginsBeside;
+    if (!plain || !follows || a.text().strip().endsWith(":")) {
+      return false;
+    }
     boolean left = picture.x() + picture.width() / 2 < (a.left() + a.right()) / 2;
-    return plain && follows && shifted && left && isFull(end, a) && !a.text().strip().endsWith(":");
+    return left ? shifted && isFull(end, a) : endsBeside && hasNoRoom(a, b, picture);
+  }
+
+  /** Whether the first word of a text had no room on the last line before it, beside a picture. */
+  private static boolean hasNoRoom(Detected.Text a, Detected.Text b, Box picture) {
+    TextLine end = a.lines().getLast();
+    double edge =
+        Stream.concat(a.lines().stream(), b.lines().stream())
+            .filter(l -> isBeside(l, picture))
+            .mapToDouble(l -> l.box().right())
+            .max()
+            .orElse(end.box().right());
+    boolean inLine = Sizes.samePlace(end.box().x(), b.lines().getFirst().box().x(), end.size());
+    return inLine && Flow.goesOn(end, b.lines().getFirst(), edge - end.box().x());
   }
 
   private static boolean isFull(TextLine l, Detected.Text in) {

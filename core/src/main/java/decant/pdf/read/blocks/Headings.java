@@ -5,6 +5,7 @@ import decant.pdf.read.detected.Detected;
 import decant.pdf.read.lines.Leaders;
 import decant.pdf.read.lines.Typewriter;
 import decant.pdf.read.page.Folding;
+import decant.pdf.read.page.Glyph;
 import decant.pdf.read.page.LookMaker;
 import decant.pdf.read.page.Sizes;
 import decant.pdf.read.page.TextLine;
@@ -19,6 +20,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.regex.Pattern;
+import java.util.stream.DoubleStream;
 
 /**
  * Decides which paragraphs are headings, and of what level, by what stands out from the body
@@ -35,7 +37,15 @@ public final class Headings {
               && text.chars().noneMatch(Character::isLowerCase)
               && upper * 2 > text.chars().filter(Character::isLetter).count();
       boolean italic = t.lines().stream().allMatch(TextLine::italic);
-      double size = t.lines().stream().mapToDouble(TextLine::size).max().orElseThrow();
+      // Small capitals begin with large ones.
+      double size =
+          t.lines().stream()
+              .flatMapToDouble(l ->
+                  capitals
+                      ? l.glyphs().stream().filter(g -> !g.isSpace()).mapToDouble(Glyph::size)
+                      : DoubleStream.of(l.size()))
+              .max()
+              .orElseThrow();
       return new Style(LookMaker.halves(size), t.bold(), italic, capitals);
     }
 
