@@ -29,6 +29,7 @@ import org.apache.pdfbox.pdmodel.graphics.state.RenderingMode;
 import org.apache.pdfbox.pdmodel.interactive.action.PDAction;
 import org.apache.pdfbox.pdmodel.interactive.annotation.PDAnnotationLink;
 import org.apache.pdfbox.pdmodel.interactive.annotation.PDAnnotationText;
+import org.apache.pdfbox.util.Matrix;
 
 /**
  * Draws pages with PDFBox, without tags, as any producer might. Places are in points from the top
@@ -44,6 +45,7 @@ final class DrawnPdf {
 
   static final PDFont PLAIN = new PDType1Font(FontName.TIMES_ROMAN);
   static final PDFont BOLD = new PDType1Font(FontName.TIMES_BOLD);
+  static final PDFont ITALIC = new PDType1Font(FontName.TIMES_ITALIC);
 
   private final PDDocument pdf = new PDDocument();
   private PDPageContentStream content;
@@ -95,6 +97,18 @@ final class DrawnPdf {
 
   DrawnPdf text(double x, double baseline, String text) {
     return text(PLAIN, 10, x, baseline, text);
+  }
+
+  /** Text in a line that is turned clockwise around where it begins, in degrees. */
+  DrawnPdf turned(
+      double degrees, PDFont font, double size, double x, double baseline, String text) {
+    return draw(c -> {
+      c.beginText();
+      c.setFont(font, (float) size);
+      c.setTextMatrix(Matrix.getRotateInstance(-Math.toRadians(degrees), (float) x, up(baseline)));
+      c.showText(text);
+      c.endText();
+    });
   }
 
   /** Text that is there but does not show, as behind a scanned picture (text rendering mode 3). */

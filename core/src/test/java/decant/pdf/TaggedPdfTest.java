@@ -195,4 +195,27 @@ class TaggedPdfTest {
     assertThat(d.paragraphs()).extracting(Paragraph::text).containsExactly("Body of the page");
     assertThat(d.sections().getFirst().running()).isNotEmpty();
   }
+
+  @Test
+  void groupsThatSayNothingAreGoneDownThrough() throws IOException {
+    Document d =
+        read(
+            content("Berth rules", "Keys are handed out here.", "Lights stay on."),
+            page ->
+                element(
+                    "Document",
+                    page,
+                    element(
+                        "NonStruct",
+                        page,
+                        element(
+                            "NonStruct",
+                            page,
+                            element("H1", page, 0),
+                            element("P", page, 1),
+                            element("P", page, 2)))));
+    assertThat(d.paragraphs().stream().map(Paragraph::text))
+        .containsExactly("Berth rules", "Keys are handed out here.", "Lights stay on.");
+    assertThat(Outline.headings(d)).hasSize(1);
+  }
 }

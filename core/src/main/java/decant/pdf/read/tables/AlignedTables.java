@@ -52,7 +52,8 @@ public final class AlignedTables {
         tables.add(new Found(List.copyOf(lines.subList(k, end)), columns));
         k = end;
       } else {
-        k++;
+        // Of a list or of contents, no part is a table either.
+        k = isListOrContents(lines.subList(k, end), columns) ? end : k + 1;
       }
     }
     return tables;
@@ -227,9 +228,7 @@ public final class AlignedTables {
         && columns.size() >= 2
         && columns.size() <= TableThresholds.AlignedTables.MAX_COLUMNS
         && !isProse(rows, white)
-        && !isListOrContents(rows, columns)
-        && !isContents(rows)
-        && !isBareContents(rows, columns.size());
+        && !isListOrContents(rows, white);
   }
 
   /** Text that runs on from line to line in all columns, or all but one, is prose in columns. */
@@ -256,7 +255,14 @@ public final class AlignedTables {
     return prose >= 2 && prose >= white.columns().size() - 1;
   }
 
-  private static boolean isListOrContents(List<RowLine> rows, List<WhiteColumns.Column> columns) {
+  private boolean isListOrContents(List<RowLine> rows, WhiteColumns white) {
+    List<WhiteColumns.Column> columns = white.columns();
+    if (columns.isEmpty()) {
+      return false;
+    }
+    if (isContents(rows) || isBareContents(rows, columns.size())) {
+      return true;
+    }
     long parted = rows.stream().filter(RowLine::parted).count();
     if (columns.size() == 2
         && rows.stream().filter(RowLine::parted).filter(AlignedTables::isMarked).count()

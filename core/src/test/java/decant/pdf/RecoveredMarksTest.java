@@ -1,0 +1,163 @@
+package decant.pdf;
+
+import static decant.pdf.DrawnPdf.BOLD;
+import static decant.pdf.DrawnPdf.ITALIC;
+import static decant.pdf.DrawnPdf.PROSE;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import decant.model.Document;
+import decant.model.Finding;
+import decant.model.Inline;
+import decant.model.Outline;
+import decant.model.Paragraph;
+import decant.model.Story;
+import decant.model.look.ParagraphTraits;
+import decant.reading.ReadProblem;
+import decant.reading.TakenIn;
+import java.awt.Color;
+import java.io.IOException;
+import java.nio.file.Path;
+import java.util.List;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+/** What a page shows by drawing and by look alone: marks of items, headings, stamps. */
+class RecoveredMarksTest {
+  @TempDir Path folder;
+
+  private static List<String> items(Document d) {
+    return d.paragraphs().stream()
+        .filter(p -> p.look().get(ParagraphTraits.LIST).isPresent())
+        .map(Paragraph::text)
+        .toList();
+  }
+
+  private static List<String> headings(Document d) {
+    return Outline.headings(d).stream().map(e -> e.level() + " " + e.text()).toList();
+  }
+
+  @Test
+  void whateverSignBeginsLinesMarksItems() throws IOException, ReadProblem {
+    var pdf = new DrawnPdf();
+    double y = pdf.prose(72, 90, 450, PROSE);
+    for (String s : new String[] {"Lines", "Fenders", "Lights"}) {
+      y += 14;
+      pdf.text(80, y, "»").text(94, y, s + " are looked over each spring");
+    }
+    pdf.prose(72, y + 30, 450, PROSE);
+    assertThat(items(pdf.takenIn(folder).document()))
+        .containsExactly(
+            "Lines are looked over each spring",
+            "Fenders are looked over each spring",
+            "Lights are looked over each spring");
+  }
+
+  @Test
+  void marksThatAreDrawnMakeItemsToo() throws IOException, ReadProblem {
+    var pdf = new DrawnPdf();
+    double y = pdf.prose(72, 90, 450, PROSE);
+    for (String s : new String[] {"Lines", "Fenders", "Lights"}) {
+      y += 14;
+      pdf.filled(Color.BLACK, 80, y - 4, 3, 3).text(90, y, s + " are looked over each spring");
+    }
+    pdf.prose(72, y + 30, 450, PROSE);
+    TakenIn t = pdf.takenIn(folder);
+    assertThat(items(t.document())).hasSize(3).allMatch(x -> x.endsWith("each spring"));
+    assertThat(t.document().paragraphs().stream().flatMap(p -> p.inlines().stream()))
+        .as("the mark is not drawn once more")
+        .noneMatch(i -> i instanceof Inline.Shape);
+  }
+
+  @Test
+  void oneSmallSquareIsNoMarkOfAList() throws IOException, ReadProblem {
+    var pdf = new DrawnPdf();
+    double y = pdf.prose(72, 90, 450, PROSE);
+    pdf.filled(Color.BLACK, 80, y + 10, 3, 3).text(90, y + 14, "Lines are looked over");
+    pdf.prose(72, y + 40, 450, PROSE);
+    assertThat(items(pdf.takenIn(folder).document())).isEmpty();
+  }
+
+  @Test
+  void italicLinesAboveTextAreHeadings() throws IOException, ReadProblem {
+    var pdf = new DrawnPdf();
+    double y = pdf.text(BOLD, 16, 72, 80, "Berth rules").prose(72, 110, 450, PROSE);
+    for (String s : new String[] {"Lines and fenders", "Lights on the mole"}) {
+      pdf.text(ITALIC, 10, 72, y + 14, s);
+      y = pdf.prose(72, y + 29, 450, PROSE);
+    }
+    assertThat(headings(pdf.takenIn(folder).document()))
+        .containsExactly("1 Berth rules", "2 Lines and fenders", "2 Lights on the mole");
+  }
+
+  @Test
+  void labelsAndTitlesOfChaptersAreOneHeadingBelowTheTitle() throws IOException, ReadProblem {
+    var pdf = new DrawnPdf();
+    pdf.text(BOLD, 20, 72, 120, "The book of the harbour").prose(72, 160, 450, PROSE);
+    for (String s : new String[] {"Moorings", "Storage", "Charges"}) {
+      pdf.page();
+      pdf.text(BOLD, 12, 72, 90, "Chapter " + "ABC".charAt("MSC".indexOf(s.charAt(0))))
+          .text(BOLD, 24, 72, 122, s)
+          .prose(72, 160, 450, PROSE.repeat(2));
+    }
+    assertThat(headings(pdf.takenIn(folder).document()))
+        .containsExactly(
+            "1 The book of the harbour",
+            "2 Chapter A Moorings",
+            "2 Chapter B Storage",
+            "2 Chapter C Charges");
+  }
+
+  @Test
+  void aStampIsReadAndStaysTurned() throws IOException, ReadProblem {
+    var pdf = new DrawnPdf();
+    pdf.text(BOLD, 16, 72, 90, "Notice of works").prose(72, 120, 450, PROSE.repeat(3));
+    pdf.turned(12, BOLD, 10, 420, 70, "RECEIVED").turned(12, BOLD, 10, 417, 83, "4 May 2026");
+    TakenIn t = pdf.takenIn(folder);
+    List<Story> boxes =
+        t.document().stories().values().stream().filter(s -> s.kind() == Story.Kind.BOX).toList();
+    assertThat(boxes).hasSize(1);
+    assertThat(((Paragraph) boxes.getFirst().blocks().getFirst()).text())
+        .isEqualTo("RECEIVED\n4 May 2026");
+    Inline.Shape shape =
+        t.document().paragraphs().stream()
+            .flatMap(p -> p.inlines().stream())
+            .filter(i -> i instanceof Inline.Shape)
+            .map(i -> (Inline.Shape) i)
+            .findFirst()
+            .orElseThrow();
+    assertThat(shape.rotation()).isCloseTo(12, org.assertj.core.api.Assertions.within(0.1));
+    assertThat(t.document().paragraphs().stream().map(Paragraph::text))
+        .as("it does not stand among the lines of the text")
+        .anyMatch(x -> x.startsWith("Notice of works"))
+        .noneMatch(x -> x.contains("RECEIVED"));
+    assertThat(t.findings()).noneMatch(f -> f.severity() == Finding.Severity.LOSS);
+  }
+
+  @Test
+  void lettersThatAreSpacedOutAreWords() throws IOException, ReadProblem {
+    var pdf = new DrawnPdf();
+    double x = 72;
+    for (char c : "Winter".toCharArray()) {
+      pdf.text(BOLD, 14, x, 90, Character.toString(c));
+      x += DrawnPdf.width(BOLD, 14, Character.toString(c)) + 4;
+    }
+    x += 9;
+    for (char c : "storage".toCharArray()) {
+      pdf.text(BOLD, 14, x, 90, Character.toString(c));
+      x += DrawnPdf.width(BOLD, 14, Character.toString(c)) + 4;
+    }
+    pdf.prose(72, 120, 450, PROSE);
+    assertThat(pdf.takenIn(folder).document().paragraphs().getFirst().text())
+        .isEqualTo("Winter storage");
+  }
+
+  @Test
+  void spacesThatOnlyMoveThePenPartNoWords() throws IOException, ReadProblem {
+    var pdf = new DrawnPdf();
+    double y = pdf.prose(72, 90, 450, PROSE);
+    pdf.text(72, y + 20, "1" + " ".repeat(60)).text(84.7, y + 20, "Fenders on both sides");
+    pdf.prose(72, y + 50, 450, PROSE);
+    assertThat(pdf.takenIn(folder).document().paragraphs().stream().map(Paragraph::text))
+        .anyMatch(t -> t.contains("Fenders on both sides"));
+  }
+}
