@@ -6,18 +6,13 @@ import decant.model.Finding;
 import decant.model.Metadata;
 import decant.model.look.Media;
 import decant.pdf.read.beside.FloatedPictures;
-import decant.pdf.read.beside.Footnotes;
 import decant.pdf.read.beside.RunningTexts;
-import decant.pdf.read.blocks.Blocks;
 import decant.pdf.read.blocks.ContentsPages;
-import decant.pdf.read.blocks.Continuations;
 import decant.pdf.read.blocks.Headings;
 import decant.pdf.read.blocks.ItemDepths;
-import decant.pdf.read.blocks.ItemMarks;
 import decant.pdf.read.blocks.PdfOutlineTitles;
 import decant.pdf.read.detected.Detected;
 import decant.pdf.read.detected.DetectedNote;
-import decant.pdf.read.detected.Region;
 import decant.pdf.read.document.DocumentMaker;
 import decant.pdf.read.document.DrawnShapes;
 import decant.pdf.read.document.LiveContents;
@@ -27,10 +22,7 @@ import decant.pdf.read.fonts.BroughtFonts;
 import decant.pdf.read.fonts.FileFonts;
 import decant.pdf.read.fonts.FontDoubts;
 import decant.pdf.read.lines.Dehyphenator;
-import decant.pdf.read.lines.HardBreaks;
 import decant.pdf.read.lines.Lines;
-import decant.pdf.read.lines.PageColumns;
-import decant.pdf.read.lines.Regions;
 import decant.pdf.read.lines.SlantedText;
 import decant.pdf.read.page.Placed;
 import decant.pdf.read.page.ScannedPage;
@@ -44,8 +36,6 @@ import decant.pdf.read.scan.PageScans;
 import decant.pdf.read.scan.PdfLinks;
 import decant.pdf.read.scan.RecognisedPages;
 import decant.pdf.read.scan.Scripts;
-import decant.pdf.read.tables.RuledTables;
-import decant.pdf.read.tables.SplitTables;
 import decant.pdf.read.tagged.TaggedBlocks;
 import decant.picture.StandInFonts;
 import decant.reading.ReadProblem;
@@ -57,15 +47,14 @@ import decant.words.Words;
 import decant.work.Faults;
 import java.io.IOException;
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.HashSet;
-import java.util.Iterator;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
+import java.util.concurrent.CompletableFuture;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.io.IOUtils;
 import org.apache.pdfbox.pdmodel.PDDocument;
@@ -181,9 +170,10 @@ public final class PdfReader {
       findings.addAll(tagged.get().findings());
     } else {
       running = repeating;
-      var feet = new ArrayList<DetectedNote>();
-      found = analyse(pages, lines, running, feet);
-      notes = Footnotes.joined(feet);
+      PageAnalysis.Result analysed = new PageAnalysis(request, pages, lines, running).all();
+      found = Headings.decide(ContentsPages.of(analysed.found()), outlineTitles());
+      found = ItemDepths.of(found);
+      notes = analysed.notes();
     }
     running = running.withoutTableHeads(found);
     found = FloatedPictures.joined(found);
@@ -203,6 +193,7 @@ public final class PdfReader {
         DrawnShapes.in(d, pages, found, maker.places(), drawn.grounds(), maker.slanted());
     d = maker.withSetting(shapes.document());
     FontBook book = ReadingFonts.of(brought.fonts());
+    CompletableFuture<List<Finding>> conservation = conserved(pages, lines, running, d);
     var read =
         new ConversionReport.Read(
             pages, lines, drawn.left(), running, found, d, maker.places(), shapes.taken());
@@ -212,13 +203,7 @@ public final class PdfReader {
                 f.kind() != Finding.Kind.SCANNED_PAGE
                     || f.source().filter(x -> scattered.contains(x.page())).isEmpty())
             .forEach(findings::add);
-    List<List<TextLine>> all = new ArrayList<>();
-    for (int p = 0; p < pages.size(); p++) {
-      var here = new ArrayList<>(lines.get(p));
-      SlantedText.of(pages.get(p)).forEach(t -> here.addAll(t.lines()));
-      all.add(here);
-    }
-    findings.addAll(Conservation.of(pages, all, running, d));
+    findings.addAll(conservation.join());
     var origin =
         new TakenIn.Origin(
             "pdf", pages.size(), properties(), fonts(book), maker.places(), maker.breaks());
@@ -226,6 +211,23 @@ public final class PdfReader {
     findings.addAll(Scripts.in(pdf));
     guarded().ifPresent(findings::addFirst);
     return new TakenIn(d, findings, origin);
+  }
+
+  /** Holds the document against its pages, while what else is to be said is found. */
+  private static CompletableFuture<List<Finding>> conserved(
+      List<ScannedPage> pages,
+      List<List<TextLine>> lines,
+      RunningTexts.Result running,
+      Document d) {
+    return CompletableFuture.supplyAsync(() -> {
+      List<List<TextLine>> all = new ArrayList<>();
+      for (int p = 0; p < pages.size(); p++) {
+        var here = new ArrayList<>(lines.get(p));
+        SlantedText.of(pages.get(p)).forEach(t -> here.addAll(t.lines()));
+        all.add(here);
+      }
+      return Conservation.of(pages, all, running, d);
+    });
   }
 
   /**
@@ -330,78 +332,6 @@ public final class PdfReader {
     fonts.add(scanned.fonts());
     findings.addAll(scanned.findings());
     return scanned.pages();
-  }
-
-  private List<Detected> analyse(
-      List<ScannedPage> pages,
-      List<List<TextLine>> lines,
-      RunningTexts.Result running,
-      List<DetectedNote> notes)
-      throws ReadProblem {
-    var found = new ArrayList<Detected>();
-    double bodySize = Lines.bodySize(lines);
-    HardBreaks breaks = HardBreaks.in(lines);
-    ItemMarks marks = ItemMarks.in(lines);
-    var split = new SplitTables();
-    var ruled = new ArrayList<RuledTables.Result>();
-    var columns = new ArrayList<List<PageColumns.Column>>();
-    for (int p = 0; p < pages.size(); p++) {
-      request.checkpoint();
-      List<TextLine> body =
-          lines.get(p).stream().filter(l -> !running.lines().contains(l)).toList();
-      Footnotes.Result foot = Footnotes.of(pages.get(p), body, bodySize);
-      notes.addAll(foot.notes());
-      ruled.add(RuledTables.of(pages.get(p), foot.rest()));
-      columns.add(PageColumns.of(ruled.getLast().rest(), pages.get(p).rules()));
-      for (PageColumns.Column c : columns.getLast()) {
-        split.add(pages.get(p), c);
-      }
-    }
-    Iterator<SplitTables.Result> aligned = split.all().iterator();
-    for (int p = 0; p < pages.size(); p++) {
-      request.checkpoint();
-      var here = new ArrayList<Detected>();
-      for (PageColumns.Column c : columns.get(p)) {
-        SplitTables.Result parted = aligned.next();
-        var column = new ArrayList<Detected>();
-        if (!parted.rest().isEmpty()) {
-          Region region = Regions.of(p, c, parted.rest());
-          column.addAll(Blocks.of(region, breaks.after(region), marks));
-        }
-        insert(column, parted.tables());
-        here.addAll(column);
-      }
-      insert(here, ruled.get(p).tables());
-      for (Placed picture : pages.get(p).pictures()) {
-        insert(here, List.of(new Detected.Figure(p, picture, picture.alt())));
-      }
-      found.addAll(here);
-    }
-    List<Detected> joined = Continuations.join(found);
-    return ItemDepths.of(Headings.decide(ContentsPages.of(joined), outlineTitles()));
-  }
-
-  /**
-   * Puts what has a fixed place on the page before the first block that begins below it and beside
-   * it.
-   */
-  private static void insert(List<Detected> into, List<? extends Detected> what) {
-    List<? extends Detected> sorted =
-        what.stream().sorted(Comparator.comparingDouble(f -> f.box().y())).toList();
-    for (Detected f : sorted) {
-      int after = -1;
-      int before = -1;
-      for (int k = 0; k < into.size(); k++) {
-        Box b = into.get(k).box();
-        boolean inColumn = b.x() < f.box().right() && b.right() > f.box().x();
-        if (inColumn && b.y() + b.height() / 2 < f.box().y() + f.box().height() / 2) {
-          after = k;
-        } else if (inColumn && before < 0) {
-          before = k;
-        }
-      }
-      into.add(after >= 0 ? after + 1 : Math.max(before, 0), f);
-    }
   }
 
   private Set<String> outlineTitles() {

@@ -36,15 +36,17 @@ public final class Footnotes {
    * @param bodySize the size that most text of the file has
    */
   public static Result of(ScannedPage page, List<TextLine> lines, double bodySize) {
-    List<List<TextLine>> columns = columns(page, lines);
-    if (columns.size() > 1) {
+    List<PageColumns.Column> columns = PageColumns.of(lines, page.rules());
+    List<List<TextLine>> beside = beside(columns);
+    if (beside.size() > 1) {
       var notes = new ArrayList<DetectedNote>();
-      var rest = new ArrayList<>(lines);
-      for (List<TextLine> column : columns) {
-        List<TextLine> others = lines.stream().filter(l -> !column.contains(l)).toList();
+      var rest = new ArrayList<TextLine>();
+      columns.stream().filter(c -> !c.column()).forEach(c -> rest.addAll(c.pieces()));
+      for (List<TextLine> column : beside) {
+        var others = new ArrayList<>(rest);
+        beside.stream().filter(b -> b != column).forEach(others::addAll);
         Result own = of(page, column, bodySize, marks(others));
         notes.addAll(own.notes());
-        rest.removeAll(column);
         rest.addAll(own.rest());
       }
       if (!notes.isEmpty()) {
@@ -54,11 +56,11 @@ public final class Footnotes {
     return of(page, lines, bodySize, Set.of());
   }
 
-  /** The lines of each column of a page; those that reach across are in none. */
-  private static List<List<TextLine>> columns(ScannedPage page, List<TextLine> lines) {
+  /** The lines of each column that stands beside others. */
+  private static List<List<TextLine>> beside(List<PageColumns.Column> columns) {
     var edges = new ArrayList<Double>();
     var out = new ArrayList<List<TextLine>>();
-    for (PageColumns.Column c : PageColumns.of(lines, page.rules())) {
+    for (PageColumns.Column c : columns) {
       if (!c.column()) {
         continue;
       }

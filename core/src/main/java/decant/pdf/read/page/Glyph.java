@@ -77,6 +77,9 @@ public record Glyph(
 
   /** How many quarter turns its line is turned clockwise, or {@link #SLANTED}. */
   public int quarter() {
+    if (turn == 0) {
+      return 0; // nearly always
+    }
     return turn % 90 == 0 ? (int) (turn / 90) % 4 : SLANTED;
   }
 
@@ -114,6 +117,10 @@ public record Glyph(
   }
 
   public boolean isSpace() {
+    if (text.length() == 1) {
+      char c = text.charAt(0);
+      return c <= ' ' || c > '~' && text.isBlank(); // it is asked of every letter, many times
+    }
     return text.isBlank();
   }
 }

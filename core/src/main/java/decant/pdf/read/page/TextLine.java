@@ -3,14 +3,53 @@ package decant.pdf.read.page;
 import decant.model.Box;
 import java.util.Comparator;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 
-/** A piece of a line of text without wide gaps, in reading order. Spaces are glyphs like others. */
-public record TextLine(int page, List<Glyph> glyphs, Box box, double baseline, double size) {
+/**
+ * A piece of a line of text without wide gaps, in reading order. Spaces are glyphs like others. Its
+ * text and weight are asked for many times, and so are kept.
+ */
+public final class TextLine {
   /** Of the letters of a line that are bold, or italic, where the line is. */
   private static final double MOSTLY = 0.8;
 
-  public TextLine {
-    glyphs = List.copyOf(glyphs);
+  private final int page;
+  private final List<Glyph> glyphs;
+  private final Box box;
+  private final double baseline;
+  private final double size;
+  private @Nullable String text;
+  private @Nullable Boolean bold;
+  private @Nullable Boolean italic;
+
+  public TextLine(int page, List<Glyph> glyphs, Box box, double baseline, double size) {
+    this.page = page;
+    this.glyphs = List.copyOf(glyphs);
+    this.box = box;
+    this.baseline = baseline;
+    this.size = size;
+  }
+
+  public int page() {
+    return page;
+  }
+
+  public List<Glyph> glyphs() {
+    return glyphs;
+  }
+
+  public Box box() {
+    return box;
+  }
+
+  /** Height of its baseline. */
+  public double baseline() {
+    return baseline;
+  }
+
+  /** The size that most of its letters have. */
+  public double size() {
+    return size;
   }
 
   /** Down the page, and from left to right on one baseline. */
@@ -47,18 +86,36 @@ public record TextLine(int page, List<Glyph> glyphs, Box box, double baseline, d
   }
 
   public String text() {
-    var b = new StringBuilder();
-    glyphs.forEach(g -> b.append(g.text()));
-    return b.toString();
+    String known = text;
+    if (known == null) {
+      var b = new StringBuilder(glyphs.size());
+      for (Glyph g : glyphs) {
+        b.append(g.text());
+      }
+      known = b.toString();
+      text = known;
+    }
+    return known;
   }
 
   /** Whether most of its letters are bold. */
   public boolean bold() {
-    return share(true) > MOSTLY;
+    Boolean known = bold;
+    if (known == null) {
+      known = share(true) > MOSTLY;
+      bold = known;
+    }
+    return known;
   }
 
+  /** Whether most of its letters are italic. */
   public boolean italic() {
-    return share(false) > MOSTLY;
+    Boolean known = italic;
+    if (known == null) {
+      known = share(false) > MOSTLY;
+      italic = known;
+    }
+    return known;
   }
 
   private double share(boolean ofBold) {
@@ -71,5 +128,26 @@ public record TextLine(int page, List<Glyph> glyphs, Box box, double baseline, d
       }
     }
     return all == 0 ? 0 : with / (double) all;
+  }
+
+  @Override
+  public boolean equals(@Nullable Object o) {
+    return this == o
+        || o instanceof TextLine l
+            && page == l.page
+            && Double.compare(baseline, l.baseline) == 0
+            && Double.compare(size, l.size) == 0
+            && box.equals(l.box)
+            && glyphs.equals(l.glyphs);
+  }
+
+  @Override
+  public int hashCode() {
+    return 31 * (31 * page + Double.hashCode(baseline)) + box.hashCode();
+  }
+
+  @Override
+  public String toString() {
+    return "TextLine[" + text() + " on page " + page + " at " + box + "]";
   }
 }

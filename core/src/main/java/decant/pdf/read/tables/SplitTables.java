@@ -5,8 +5,10 @@ import decant.pdf.read.lines.PageColumns;
 import decant.pdf.read.page.ScannedPage;
 import decant.pdf.read.page.TextLine;
 import java.util.ArrayList;
-import java.util.HashSet;
+import java.util.Collections;
+import java.util.IdentityHashMap;
 import java.util.List;
+import java.util.Set;
 
 /**
  * Tables without a grid over the columns of all pages. Of a table that is split between two, a part
@@ -16,32 +18,36 @@ public final class SplitTables {
   /** The tables of a column of a page, and the pieces that stand outside them. */
   public record Result(List<Detected.Grid> tables, List<TextLine> rest) {}
 
-  /** A column of a page. */
-  private static final class Part {
-    final ScannedPage page;
-    final PageColumns.Column column;
-    final List<RowLine> lines;
-    final List<AlignedTables.Found> tables;
+  /** A column of a page, with the tables that it has for itself. */
+  public static final class Part {
+    private final ScannedPage page;
+    private final PageColumns.Column column;
+    private final List<RowLine> lines;
+    private final List<AlignedTables.Found> tables;
 
-    Part(ScannedPage page, PageColumns.Column column) {
+    public Part(ScannedPage page, PageColumns.Column column) {
       this.page = page;
       this.column = column;
       this.lines = RowLine.of(column.pieces());
       this.tables = new ArrayList<>(AlignedTables.in(page, lines));
     }
 
+    public PageColumns.Column column() {
+      return column;
+    }
+
     /** How many lines stand above its first table. */
-    int above() {
+    private int above() {
       return tables.isEmpty() ? lines.size() : lines.indexOf(tables.getFirst().lines().getFirst());
     }
 
     /** Where the lines begin that stand below its last table. */
-    int below() {
+    private int below() {
       return tables.isEmpty() ? 0 : lines.indexOf(tables.getLast().lines().getLast()) + 1;
     }
 
-    Result result() {
-      var taken = new HashSet<TextLine>();
+    private Result result() {
+      Set<TextLine> taken = Collections.newSetFromMap(new IdentityHashMap<>());
       tables.forEach(t -> t.lines().forEach(l -> taken.addAll(l.pieces())));
       return new Result(
           tables.stream().map(t -> AlignedGrid.of(page, t)).toList(),
@@ -49,33 +55,37 @@ public final class SplitTables {
     }
   }
 
-  private final List<Part> parts = new ArrayList<>();
+  private SplitTables() {}
 
-  /** Adds a column of a page; they come in reading order. */
-  public void add(ScannedPage page, PageColumns.Column column) {
-    parts.add(new Part(page, column));
-  }
-
-  /** What was found in each column. */
-  public List<Result> all() {
+  /**
+   * What each column of each page holds.
+   *
+   * @param pages the columns of each, in reading order; tables that go on are put right in them
+   */
+  public static List<List<Result>> of(List<List<Part>> pages) {
+    List<Part> parts = pages.stream().flatMap(List::stream).toList();
     for (int k = 1; k < parts.size(); k++) {
       Part a = parts.get(k - 1);
       Part b = parts.get(k);
       if (b.page.number() - a.page.number() <= 1) {
-        double by = b.column.left() - a.column.left();
-        takeGroup(a, b, by);
-        boolean ends = !a.tables.isEmpty() && a.below() == a.lines.size();
-        boolean begins = !b.tables.isEmpty() && b.above() == 0;
-        if (ends && begins) {
-          asOne(a, b, by);
-        } else if (ends) {
-          restOf(a, b, by);
-        } else if (begins) {
-          beginningOf(a, b, by);
-        }
+        join(a, b);
       }
     }
-    return parts.stream().map(Part::result).toList();
+    return pages.parallelStream().map(p -> p.stream().map(Part::result).toList()).toList();
+  }
+
+  private static void join(Part a, Part b) {
+    double by = b.column.left() - a.column.left();
+    takeGroup(a, b, by);
+    boolean ends = !a.tables.isEmpty() && a.below() == a.lines.size();
+    boolean begins = !b.tables.isEmpty() && b.above() == 0;
+    if (ends && begins) {
+      asOne(a, b, by);
+    } else if (ends) {
+      restOf(a, b, by);
+    } else if (begins) {
+      beginningOf(a, b, by);
+    }
   }
 
   /** A line on its own at the foot of a column heads the rows with which the next begins. */

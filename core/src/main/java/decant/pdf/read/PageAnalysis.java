@@ -1,0 +1,138 @@
+package decant.pdf.read;
+
+import decant.model.Box;
+import decant.pdf.read.beside.Footnotes;
+import decant.pdf.read.beside.RunningTexts;
+import decant.pdf.read.blocks.Blocks;
+import decant.pdf.read.blocks.Continuations;
+import decant.pdf.read.blocks.ItemMarks;
+import decant.pdf.read.detected.Detected;
+import decant.pdf.read.detected.DetectedNote;
+import decant.pdf.read.detected.Region;
+import decant.pdf.read.lines.HardBreaks;
+import decant.pdf.read.lines.Lines;
+import decant.pdf.read.lines.PageColumns;
+import decant.pdf.read.lines.Regions;
+import decant.pdf.read.page.Placed;
+import decant.pdf.read.page.ScannedPage;
+import decant.pdf.read.page.TextLine;
+import decant.pdf.read.tables.RuledTables;
+import decant.pdf.read.tables.SplitTables;
+import decant.reading.ReadProblem;
+import decant.reading.ReadRequest;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.function.IntFunction;
+import java.util.stream.IntStream;
+
+/**
+ * The blocks of pages that no tags tell of, by their geometry. What one page tells is found on all
+ * processors; what pages tell of one another, in their order.
+ */
+final class PageAnalysis {
+  /** Pages between two looks at whether anyone still waits. */
+  private static final int STRETCH = 48;
+
+  /** Blocks in reading order, and the notes at the foot of pages. */
+  record Result(List<Detected> found, List<DetectedNote> notes) {}
+
+  private final ReadRequest request;
+  private final List<ScannedPage> pages;
+  private final List<List<TextLine>> lines;
+  private final RunningTexts.Result running;
+
+  PageAnalysis(
+      ReadRequest request,
+      List<ScannedPage> pages,
+      List<List<TextLine>> lines,
+      RunningTexts.Result running) {
+    this.request = request;
+    this.pages = pages;
+    this.lines = lines;
+    this.running = running;
+  }
+
+  /** What stands on a page, before its lines are blocks. */
+  private record Parts(
+      List<DetectedNote> notes, List<Detected.Grid> ruled, List<SplitTables.Part> columns) {}
+
+  Result all() throws ReadProblem {
+    double bodySize = Lines.bodySize(lines);
+    HardBreaks breaks = HardBreaks.in(lines);
+    ItemMarks marks = ItemMarks.in(lines);
+    List<Parts> parts = ofPages(p -> parts(p, bodySize));
+    List<List<SplitTables.Result>> tables =
+        SplitTables.of(parts.stream().map(Parts::columns).toList());
+    List<List<Detected>> blocks =
+        ofPages(p -> blocks(p, parts.get(p), tables.get(p), breaks, marks));
+    List<Detected> found = blocks.stream().flatMap(List::stream).toList();
+    List<DetectedNote> notes = parts.stream().flatMap(x -> x.notes().stream()).toList();
+    return new Result(Continuations.join(found), Footnotes.joined(notes));
+  }
+
+  private <T> List<T> ofPages(IntFunction<T> each) throws ReadProblem {
+    var out = new ArrayList<T>();
+    for (int from = 0; from < pages.size(); from += STRETCH) {
+      request.checkpoint();
+      int to = Math.min(pages.size(), from + STRETCH);
+      out.addAll(IntStream.range(from, to).parallel().mapToObj(each).toList());
+    }
+    return out;
+  }
+
+  private Parts parts(int p, double bodySize) {
+    ScannedPage page = pages.get(p);
+    List<TextLine> body = lines.get(p).stream().filter(l -> !running.lines().contains(l)).toList();
+    Footnotes.Result foot = Footnotes.of(page, body, bodySize);
+    RuledTables.Result ruled = RuledTables.of(page, foot.rest());
+    List<SplitTables.Part> columns =
+        PageColumns.of(ruled.rest(), page.rules()).stream()
+            .map(c -> new SplitTables.Part(page, c))
+            .toList();
+    return new Parts(foot.notes(), ruled.tables(), columns);
+  }
+
+  private List<Detected> blocks(
+      int p, Parts parts, List<SplitTables.Result> tables, HardBreaks breaks, ItemMarks marks) {
+    var here = new ArrayList<Detected>();
+    for (int c = 0; c < tables.size(); c++) {
+      SplitTables.Result parted = tables.get(c);
+      var column = new ArrayList<Detected>();
+      if (!parted.rest().isEmpty()) {
+        Region region = Regions.of(p, parts.columns().get(c).column(), parted.rest());
+        column.addAll(Blocks.of(region, breaks.after(region), marks));
+      }
+      insert(column, parted.tables());
+      here.addAll(column);
+    }
+    insert(here, parts.ruled());
+    for (Placed picture : pages.get(p).pictures()) {
+      insert(here, List.of(new Detected.Figure(p, picture, picture.alt())));
+    }
+    return here;
+  }
+
+  /**
+   * Puts what has a fixed place on the page before the first block that begins below it and beside
+   * it.
+   */
+  private static void insert(List<Detected> into, List<? extends Detected> what) {
+    List<? extends Detected> sorted =
+        what.stream().sorted(Comparator.comparingDouble(f -> f.box().y())).toList();
+    for (Detected f : sorted) {
+      int after = -1;
+      int before = -1;
+      for (int k = 0; k < into.size(); k++) {
+        Box b = into.get(k).box();
+        boolean inColumn = b.x() < f.box().right() && b.right() > f.box().x();
+        if (inColumn && b.y() + b.height() / 2 < f.box().y() + f.box().height() / 2) {
+          after = k;
+        } else if (inColumn && before < 0) {
+          before = k;
+        }
+      }
+      into.add(after >= 0 ? after + 1 : Math.max(before, 0), f);
+    }
+  }
+}
