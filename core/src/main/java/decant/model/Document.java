@@ -247,6 +247,31 @@ public final class Document implements Content {
         path, path.length - 1, blocks -> replaced(blocks, path[path.length - 1], changed), index);
   }
 
+  /**
+   * This document with many paragraphs replaced.
+   *
+   * @param changed by their identity; each is in the document
+   */
+  public Document withParagraphs(Map<NodeId, Paragraph> changed) {
+    Map<NodeId, Paragraph> left = new LinkedHashMap<>(changed);
+    var copy = new ArrayList<Section>(sections.size());
+    for (Section s : sections) {
+      var blocks = new ArrayList<Block>(s.blocks().size());
+      boolean any = false;
+      for (Block b : s.blocks()) {
+        Paragraph other = left.remove(b.id());
+        any |= other != null;
+        blocks.add(other == null ? b : other);
+      }
+      copy.add(any ? s.withBlocks(blocks) : s);
+    }
+    Document out = with(copy, stories, index);
+    for (Paragraph p : left.values()) {
+      out = out.withParagraph(p); // in a table, a note or a running text
+    }
+    return out;
+  }
+
   /** This document with a range of a container's blocks replaced. */
   public Document withBlocks(NodeId container, int from, int to, List<Block> with) {
     int[] path = index().containerPath(container);

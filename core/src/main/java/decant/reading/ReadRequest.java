@@ -14,6 +14,7 @@ import java.util.function.BooleanSupplier;
  * @param cancelled asked now and then; when true, reading ends with {@link
  *     ReadProblem.Kind#CANCELLED}
  * @param deadline when it is over, reading ends with {@link ReadProblem.Kind#TOO_SLOW}
+ * @param firstPages how many pages of a PDF are read, from its first
  */
 public record ReadRequest(
     Path file,
@@ -22,7 +23,8 @@ public record ReadRequest(
     Optional<Recogniser> recogniser,
     Progress progress,
     BooleanSupplier cancelled,
-    Deadline deadline) {
+    Deadline deadline,
+    int firstPages) {
   /** Told how much of a piece of work is done. */
   @FunctionalInterface
   public interface Progress {
@@ -37,29 +39,38 @@ public record ReadRequest(
         Optional.empty(),
         (d, a) -> {},
         () -> false,
-        Deadline.NEVER);
+        Deadline.NEVER,
+        Integer.MAX_VALUE);
   }
 
   public ReadRequest withPassword(String other) {
     return new ReadRequest(
-        file, Optional.of(other), limits, recogniser, progress, cancelled, deadline);
+        file, Optional.of(other), limits, recogniser, progress, cancelled, deadline, firstPages);
   }
 
   public ReadRequest withLimits(Limits other) {
-    return new ReadRequest(file, password, other, recogniser, progress, cancelled, deadline);
+    return new ReadRequest(
+        file, password, other, recogniser, progress, cancelled, deadline, firstPages);
   }
 
   public ReadRequest watched(Progress p, BooleanSupplier c) {
-    return new ReadRequest(file, password, limits, recogniser, p, c, deadline);
+    return new ReadRequest(file, password, limits, recogniser, p, c, deadline, firstPages);
   }
 
   public ReadRequest by(Deadline other) {
-    return new ReadRequest(file, password, limits, recogniser, progress, cancelled, other);
+    return new ReadRequest(
+        file, password, limits, recogniser, progress, cancelled, other, firstPages);
   }
 
   public ReadRequest withRecogniser(Recogniser other) {
     return new ReadRequest(
-        file, password, limits, Optional.of(other), progress, cancelled, deadline);
+        file, password, limits, Optional.of(other), progress, cancelled, deadline, firstPages);
+  }
+
+  /** Only the first pages, to show something while the whole is read. */
+  public ReadRequest onlyFirst(int pages) {
+    return new ReadRequest(
+        file, password, limits, recogniser, progress, cancelled, deadline, pages);
   }
 
   /**

@@ -238,10 +238,15 @@ final class DrawnPdf {
   }
 
   TakenIn takenIn(Path folder) throws IOException, ReadProblem {
+    return Intake.take(ReadRequest.of(saved(folder)));
+  }
+
+  /** The file that was drawn. */
+  Path saved(Path folder) throws IOException {
     Path file = folder.resolve("drawn.pdf");
     content.close();
     pdf.save(file.toFile());
     pdf.close();
-    return Intake.take(ReadRequest.of(file));
+    return file;
   }
 }

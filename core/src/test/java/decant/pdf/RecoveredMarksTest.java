@@ -5,6 +5,7 @@ import static decant.pdf.DrawnPdf.ITALIC;
 import static decant.pdf.DrawnPdf.PROSE;
 import static org.assertj.core.api.Assertions.assertThat;
 
+import decant.format.Intake;
 import decant.model.Document;
 import decant.model.Finding;
 import decant.model.Inline;
@@ -13,6 +14,7 @@ import decant.model.Paragraph;
 import decant.model.Story;
 import decant.model.look.ParagraphTraits;
 import decant.reading.ReadProblem;
+import decant.reading.ReadRequest;
 import decant.reading.TakenIn;
 import java.awt.Color;
 import java.io.IOException;
@@ -159,5 +161,23 @@ class RecoveredMarksTest {
     pdf.prose(72, y + 50, 450, PROSE);
     assertThat(pdf.takenIn(folder).document().paragraphs().stream().map(Paragraph::text))
         .anyMatch(t -> t.contains("Fenders on both sides"));
+  }
+
+  @Test
+  void firstPagesCanBeReadAlone() throws IOException, ReadProblem {
+    var pdf = new DrawnPdf();
+    for (int k = 1; k < 6; k++) {
+      pdf.text(BOLD, 16, 72, 80, "Quay " + k).prose(72, 110, 450, PROSE);
+      if (k < 5) {
+        pdf.page();
+      }
+    }
+    Path file = pdf.saved(folder);
+    assertThat(Intake.take(ReadRequest.of(file)).origin().pages()).isEqualTo(5);
+    TakenIn first = Intake.take(ReadRequest.of(file).onlyFirst(2));
+    assertThat(first.origin().pages()).isEqualTo(2);
+    assertThat(first.document().paragraphs().stream().map(Paragraph::text))
+        .contains("Quay 1", "Quay 2")
+        .doesNotContain("Quay 3");
   }
 }

@@ -5,12 +5,14 @@ import decant.desktop.proof.ProofView;
 import decant.desktop.publish.PublishView;
 import decant.desktop.revise.ReviseView;
 import decant.desktop.shell.Actions;
+import decant.desktop.shell.Arriving;
 import decant.desktop.shell.Desk;
 import decant.desktop.shell.Frame;
 import decant.desktop.shell.Stage;
 import decant.desktop.shell.StageName;
 import decant.desktop.shell.Stages;
 import decant.desktop.shell.Work;
+import decant.desktop.takein.ArrivingView;
 import decant.desktop.takein.TakeInView;
 import decant.desktop.tray.TrayView;
 import java.util.Optional;
@@ -25,6 +27,11 @@ record StageViews(Desk desk, Frame frame) implements Stages {
   @Override
   public Stage outTray() {
     return new OutTrayView(desk);
+  }
+
+  @Override
+  public Stage arriving(Arriving file) {
+    return new ArrivingView(file);
   }
 
   @Override

@@ -35,6 +35,9 @@ public final class Desk {
   private final ObjectProperty<StageName> step = new SimpleObjectProperty<>(StageName.TRAY);
   private final ObjectProperty<Optional<Notice>> notice =
       new SimpleObjectProperty<>(Optional.empty());
+  private final ObjectProperty<Optional<Arriving>> arriving =
+      new SimpleObjectProperty<>(Optional.empty());
+  private AtomicBoolean arrivingOver = new AtomicBoolean();
   private final ObjectProperty<Optional<Background>> background =
       new SimpleObjectProperty<>(Optional.empty());
   private final Tray tray;
@@ -134,6 +137,7 @@ public final class Desk {
 
   /** Opens a stage; without a document only the tray can be. */
   public void go(StageName to) {
+    noLongerArriving(); // the document in work is looked at again; the other is still waited for
     if (!to.ofDocument() || work.get().isPresent()) {
       step.set(to);
     }
@@ -209,11 +213,15 @@ public final class Desk {
                 cancelled::get);
     ReadRequest opened = password.isEmpty() ? plain : plain.withPassword(password);
     ReadRequest request = recogniser.map(opened::withRecogniser).orElse(opened);
+    noLongerArriving();
+    var over = new AtomicBoolean();
+    arrivingOver = over;
     // A thread of its own: saving and publishing never wait for a file that does not end.
     Thread reading =
         new Thread(
             () -> {
               try {
+                Arriving.show(opened, over, a -> arriving.set(Optional.of(a)));
                 TakenIn taken = Intake.take(request);
                 var layouts = new LayoutRunner();
                 Layout first = layouts.firstPages(taken.document(), cancelled::get);
@@ -236,6 +244,18 @@ public final class Desk {
     this.reading = Optional.of(cancelled);
   }
 
+  /** A file that is being taken in, while its first pages are shown. */
+  public ObjectProperty<Optional<Arriving>> arrivingProperty() {
+    return arriving;
+  }
+
+  private void noLongerArriving() {
+    arrivingOver.set(true);
+    Optional<Arriving> was = arriving.get();
+    arriving.set(Optional.empty());
+    was.ifPresent(Arriving::close);
+  }
+
   /** Says why a file was not read, unless the person no longer waits for it. */
   private void refusedUnless(AtomicBoolean cancelled, Path file, ReadProblem e) {
     if (!cancelled.get()) {
@@ -254,6 +274,7 @@ public final class Desk {
       if (reading.filter(r -> r == x.cancelled()).isPresent()) {
         reading = Optional.empty();
         background.set(Optional.empty());
+        noLongerArriving();
         tell(WORDS.say("desk.taking-in-cancelled"));
       }
     });
@@ -269,7 +290,13 @@ public final class Desk {
   private void arrived(
       Path file, String password, TakenIn taken, Layout first, LayoutRunner layouts) {
     background.set(Optional.empty());
-    unlessUnsaved(() -> new Judging(this).begin(open(file, password, taken, first, layouts)));
+    double seen = arriving.get().map(Arriving::seen).orElse(0.0);
+    noLongerArriving();
+    unlessUnsaved(() -> {
+      Work opened = open(file, password, taken, first, layouts);
+      opened.see(seen);
+      new Judging(this).begin(opened);
+    });
   }
 
   private Work open(Path file, String password, TakenIn taken, Layout first, LayoutRunner layouts) {
@@ -302,6 +329,7 @@ public final class Desk {
 
   private void refused(Path file, ReadProblem e) {
     background.set(Optional.empty());
+    noLongerArriving();
     boolean locked =
         e.kind() == ReadProblem.Kind.WRONG_PASSWORD || e.kind() == ReadProblem.Kind.ENCRYPTED;
     String told = WORDS.say("desk.about-file", file.getFileName(), e.getMessage());

@@ -53,6 +53,10 @@ public final class Frame {
   private final CommandField commands;
   private final Stages made;
   private final Map<StageName, Stage> stages = new HashMap<>();
+
+  /** Of a file that is being taken in; it is shown in place of the others. */
+  private Optional<Stage> arriving = Optional.empty();
+
   private final FocusAreas regions = new FocusAreas(this::areas);
 
   /** Whether the key that is down was a shortcut, so that it types nothing as well. */
@@ -103,6 +107,12 @@ public final class Frame {
           showStep(); // the same step of another document is another stage
         });
     desk.stepProperty().addListener(o -> showStep());
+    desk.arrivingProperty()
+        .addListener((o, was, is) -> {
+          arriving.ifPresent(Stage::close);
+          arriving = is.map(made::arriving);
+          showStep();
+        });
     nameAndState();
     showStep();
   }
@@ -220,12 +230,19 @@ public final class Frame {
   private void showStep() {
     StageName step = desk.stepProperty().get();
     Optional<Work> w = desk.work();
-    Stage next =
-        step == StageName.OUT_TRAY
-            ? stages.computeIfAbsent(StageName.OUT_TRAY, s -> made.outTray())
-            : step == StageName.TRAY || w.isEmpty()
-                ? stages.computeIfAbsent(StageName.TRAY, s -> made.tray())
-                : stages.computeIfAbsent(step, s -> made.of(s, w.get()));
+    Stage next = arriving.orElseGet(() -> stage(step, w));
+    show(next);
+  }
+
+  private Stage stage(StageName step, Optional<Work> w) {
+    return step == StageName.OUT_TRAY
+        ? stages.computeIfAbsent(StageName.OUT_TRAY, s -> made.outTray())
+        : step == StageName.TRAY || w.isEmpty()
+            ? stages.computeIfAbsent(StageName.TRAY, s -> made.tray())
+            : stages.computeIfAbsent(step, s -> made.of(s, w.get()));
+  }
+
+  private void show(Stage next) {
     stage.getChildren().setAll(next.node());
     next.shown();
     // The keyboard comes along. What is in a scrolled side is there only once it is laid out.

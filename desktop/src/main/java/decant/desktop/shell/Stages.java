@@ -6,6 +6,9 @@ public interface Stages {
 
   Stage outTray();
 
+  /** The pages of a file that is being taken in. */
+  Stage arriving(Arriving file);
+
   /** A stage of a document. */
   Stage of(StageName step, Work work);
 

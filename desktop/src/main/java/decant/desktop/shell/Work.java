@@ -33,6 +33,8 @@ import javafx.beans.property.SimpleObjectProperty;
 
 /** One document in work: where it came from, its revision, its pages. Knows no controls. */
 public final class Work {
+  private double seen;
+
   /**
    * What the Publish stage is about to do.
    *
@@ -338,5 +340,14 @@ public final class Work {
     recovered = false;
     workingCopy.set(Optional.of(file));
     saved.set(Optional.of(version));
+  }
+
+  /** Where the person had scrolled to in the source while it was taken in, as a share of all. */
+  public double seen() {
+    return seen;
+  }
+
+  void see(double share) {
+    seen = share;
   }
 }

@@ -22,6 +22,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
+import javafx.application.Platform;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
@@ -77,6 +78,9 @@ public final class TakeInView implements Stage {
     pair.ifPresent(p -> original.show(source.pages(), -1));
     root.setCenter(pair.isPresent() ? pair.get() : result);
     showResult();
+    if (work.seen() > 0) {
+      Platform.runLater(() -> original.setScrollShare(work.seen()));
+    }
   }
 
   private void showResult() {

@@ -57,7 +57,9 @@ public final class RunningTexts {
                     Collectors.partitioningBy(l ->
                         known.getOrDefault(place(l), List.of()).stream()
                             .anyMatch(r -> r.box().sharedWidth(l.box()) > 0)));
-        return new Parted(kept(t, by.get(true)), kept(t, by.get(false)).map(Function.identity()));
+        return new Parted(
+            kept(t, by.getOrDefault(true, List.of())),
+            kept(t, by.getOrDefault(false, List.of())).map(Function.identity()));
       };
     }
 

@@ -367,15 +367,14 @@ public final class DocumentMaker {
 
   /** Gives names to the paragraphs that links lead to, and leads the links there. */
   public static Document withLinks(Document d, Map<String, NodeId> targets) {
-    Document out = d;
+    Map<NodeId, Paragraph> named = new LinkedHashMap<>();
     Map<NodeId, List<String>> names = new LinkedHashMap<>();
     targets.forEach((name, id) -> names.computeIfAbsent(id, k -> new ArrayList<>()).add(name));
     for (Map.Entry<NodeId, List<String>> e : names.entrySet()) {
-      Paragraph p = out.requireParagraph(e.getKey());
-      out =
-          out.withParagraph(
-              p.withLook(p.look().with(ParagraphTraits.BOOKMARKS, List.copyOf(e.getValue()))));
+      Paragraph p = d.requireParagraph(e.getKey());
+      named.put(
+          p.id(), p.withLook(p.look().with(ParagraphTraits.BOOKMARKS, List.copyOf(e.getValue()))));
     }
-    return out;
+    return d.withParagraphs(named);
   }
 }

@@ -91,13 +91,14 @@ public final class DrawnShapes {
       shapes.on(p, areas.on(p), behind);
       shapes.hold(p.number(), slanted.getOrDefault(p.number(), List.of()));
     }
+    Map<NodeId, Paragraph> holding = new HashMap<>();
     for (Map.Entry<NodeId, List<Inline>> e : shapes.anchored.entrySet()) {
       Paragraph p = out.requireParagraph(e.getKey());
       var inlines = new ArrayList<>(p.inlines());
       inlines.addAll(e.getValue());
-      out = out.withParagraph(p.withInlines(inlines));
+      holding.put(e.getKey(), p.withInlines(inlines));
     }
-    return new Result(out, shapes.taken);
+    return new Result(out.withParagraphs(holding), shapes.taken);
   }
 
   private static Box upper(Box a, Box b) {

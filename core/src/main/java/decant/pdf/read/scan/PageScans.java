@@ -53,6 +53,7 @@ public final class PageScans {
   private final ReadRequest request;
   private final PDDocument pdf;
   private final Opener opener;
+  private final int count;
   private final List<LinkAreas> links = new ArrayList<>();
   private final AtomicInteger done = new AtomicInteger();
 
@@ -64,7 +65,8 @@ public final class PageScans {
     this.request = request;
     this.pdf = pdf;
     this.opener = opener;
-    for (int k = 0; k < pdf.getNumberOfPages(); k++) {
+    this.count = Math.min(pdf.getNumberOfPages(), request.firstPages());
+    for (int k = 0; k < count; k++) {
       this.links.add(links.of(page(k), k));
     }
   }
@@ -78,7 +80,7 @@ public final class PageScans {
   }
 
   public Result all() throws ReadProblem, IOException {
-    int n = pdf.getNumberOfPages();
+    int n = count;
     int processors = Runtime.getRuntime().availableProcessors() / PROCESSORS_EACH;
     int workers = Math.min(MAX_WORKERS, Math.min(processors, n / MIN));
     return workers < 2 ? stretch(pdf, 0, n) : sideBySide(n, workers);

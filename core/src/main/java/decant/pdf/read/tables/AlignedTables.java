@@ -3,7 +3,6 @@ package decant.pdf.read.tables;
 import decant.pdf.read.lines.Flow;
 import decant.pdf.read.lines.Leaders;
 import decant.pdf.read.lines.Regions;
-import decant.pdf.read.page.ScannedPage;
 import decant.pdf.read.page.TextLine;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -16,12 +15,10 @@ import java.util.regex.Pattern;
  * other. Prose in columns, lists and contents pages are told apart from them.
  */
 public final class AlignedTables {
-  private final ScannedPage page;
   private final List<RowLine> lines;
   private final OptionalDouble contentsEdge;
 
-  private AlignedTables(ScannedPage page, List<RowLine> lines) {
-    this.page = page;
+  private AlignedTables(List<RowLine> lines) {
     this.lines = lines;
     this.contentsEdge = contentsEdge(lines);
   }
@@ -34,8 +31,8 @@ public final class AlignedTables {
   record Found(List<RowLine> lines, WhiteColumns columns) {}
 
   /** The tables in lines of a page or of one of its columns, down the page. */
-  static List<Found> in(ScannedPage page, List<RowLine> lines) {
-    return new AlignedTables(page, lines).all();
+  static List<Found> in(List<RowLine> lines) {
+    return new AlignedTables(lines).all();
   }
 
   private List<Found> all() {

@@ -27,13 +27,11 @@ final class LogicalRows {
   private record Cell(Chunk chunk, TextLine text) {}
 
   private final List<RowLine> lines;
-  private final WhiteColumns columns;
   private final List<List<Cell>> cells;
   private final double[] measures;
 
   private LogicalRows(List<RowLine> lines, WhiteColumns columns) {
     this.lines = lines;
-    this.columns = columns;
     this.cells =
         lines.stream()
             .map(l ->

@@ -29,7 +29,7 @@ public final class SplitTables {
       this.page = page;
       this.column = column;
       this.lines = RowLine.of(column.pieces());
-      this.tables = new ArrayList<>(AlignedTables.in(page, lines));
+      this.tables = new ArrayList<>(AlignedTables.in(lines));
     }
 
     public PageColumns.Column column() {

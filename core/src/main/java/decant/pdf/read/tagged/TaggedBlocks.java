@@ -61,6 +61,9 @@ public final class TaggedBlocks {
   private final Map<String, String> roles = new HashMap<>();
   private final List<Detected> out = new ArrayList<>();
 
+  /** Of what stands on pages that are not read. */
+  private static final int NO_PAGE = -1;
+
   /** How many children are looked at at most; a 2,000-page manual has about a million. */
   private long left = 20_000_000;
 
@@ -109,7 +112,7 @@ public final class TaggedBlocks {
     if (root.getDictionaryObject(COSName.ROLE_MAP) instanceof COSDictionary map) {
       map.keySet().forEach(k -> roles.put(k.getName(), map.getNameAsString(k, "")));
     }
-    walk(root, -1, 0, 0);
+    walk(root, NO_PAGE, 0, 0);
     long tagged = used.stream().mapToLong(l -> ink(glyphs.getOrDefault(l, List.of()))).sum();
     long all =
         pages.stream()
@@ -537,7 +540,7 @@ public final class TaggedBlocks {
 
   private int pageOf(COSDictionary d, int otherwise) {
     COSBase p = d.getDictionaryObject(COSName.PG);
-    return p == null ? otherwise : pageNumbers.getOrDefault(p, otherwise);
+    return p == null ? otherwise : pageNumbers.getOrDefault(p, NO_PAGE);
   }
 
   private List<COSBase> kids(COSDictionary e) {
