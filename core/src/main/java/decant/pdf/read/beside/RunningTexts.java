@@ -314,6 +314,17 @@ public final class RunningTexts {
     }
   }
 
+  private static final Pattern PAGE_LABEL =
+      Pattern.compile("\\p{L}{0,12}\\.? ?#( ?[/|] ?#| \\p{L}{1,4} #)?");
+
+  /** Whether a line says which page it stands on: "Page 1", "1/2", "p. 1 of 2". */
+  private static boolean isPageLabel(TextLine l) {
+    List<Integer> numbers = numbers(l.text());
+    return PAGE_LABEL.matcher(mask(l.text())).matches()
+        && !numbers.isEmpty()
+        && numbers.getFirst() == l.page() + 1;
+  }
+
   /** On one or two pages nothing repeats: a short line far below or above all text is running. */
   private static void lonely(
       List<ScannedPage> pages,
@@ -330,7 +341,7 @@ public final class RunningTexts {
       for (TextLine l : page) {
         boolean header = l.box().bottom() < h * BesideThresholds.RunningTexts.LONELY;
         boolean footer = l.box().y() > h * (1 - BesideThresholds.RunningTexts.LONELY);
-        boolean bare = isBareNumber(mask(l.text()));
+        boolean bare = isBareNumber(mask(l.text())) || isPageLabel(l);
         if ((header || footer)
             && l.text().length() < 80
             && Sizes.isNoLarger(l.size(), body)

@@ -19,7 +19,6 @@ import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
-import java.util.regex.Pattern;
 import java.util.stream.DoubleStream;
 
 /**
@@ -60,7 +59,7 @@ public final class Headings {
    * @param outline titles of the file's own outline, folded; may be empty
    */
   public static List<Detected> decide(List<Detected> blocks, Set<String> outline) {
-    List<Detected> labelled = withLabels(blocks);
+    List<Detected> labelled = ChapterLabels.joined(blocks);
     Optional<Body> known = body(labelled);
     if (known.isEmpty()) {
       return labelled;
@@ -126,43 +125,6 @@ public final class Headings {
             .orElse(2);
     int shift = Math.max(0, 2 - top);
     levels.replaceAll((k, level) -> k == first ? 1 : level + shift);
-  }
-
-  private static final Pattern LABEL =
-      Pattern.compile("\\p{Lu}[\\p{L}]*\\s+(\\d{1,3}|[IVXLC]{1,6}|\\p{Lu})[.:]?");
-
-  /**
-   * Labels such as "Chapter 2" that stand in a line of their own, put together with the titles
-   * below them. A title is no smaller than its label; and one label alone is none.
-   */
-  private static List<Detected> withLabels(List<Detected> found) {
-    var labels = new HashMap<String, List<Integer>>(); // by the word before the number
-    for (int k = 0; k + 1 < found.size(); k++) {
-      if (found.get(k) instanceof Detected.Text a
-          && found.get(k + 1) instanceof Detected.Text b
-          && a.kind() == Detected.Kind.PARAGRAPH
-          && b.kind() == Detected.Kind.PARAGRAPH
-          && a.page() == b.page()
-          && a.lines().size() == 1
-          && b.lines().size() <= 2
-          && LABEL.matcher(a.text().strip()).matches()
-          && b.text().length() < BlockThresholds.Headings.LONG / 2
-          && (b.bold() && a.bold() || Sizes.isLarger(b.size(), a.size()))
-          && Sizes.isNoLarger(a.size(), b.size())) {
-        labels.computeIfAbsent(a.text().strip().split("\\s")[0], w -> new ArrayList<>()).add(k);
-      }
-    }
-    var out = new ArrayList<>(found);
-    labels.values().stream()
-        .filter(at -> at.size() > 1)
-        .flatMap(List::stream)
-        .sorted(Comparator.reverseOrder())
-        .forEach(k -> {
-          var lines = new ArrayList<>(((Detected.Text) out.get(k)).lines());
-          lines.addAll(((Detected.Text) out.remove(k + 1)).lines());
-          out.set(k, ((Detected.Text) out.get(k)).with(lines));
-        });
-    return out;
   }
 
   /** Takes back candidates that only look like headings. */

@@ -32,6 +32,9 @@ public final class CarriedAreas {
   /** Tables: their lines are carried, shades in them are not. */
   private final Map<Integer, List<Box>> ruled = new HashMap<>();
 
+  /** Lines to write on. */
+  private final Map<Integer, List<Box>> blanks = new HashMap<>();
+
   /** Texts that are framed or shaded, from margin to margin however short their lines are. */
   private final Map<Integer, List<Box>> frames = new HashMap<>();
 
@@ -66,7 +69,7 @@ public final class CarriedAreas {
   private void blanks(TextLine line) {
     for (Glyph g : line.glyphs()) {
       if (g.text().equals("_")) {
-        frames.computeIfAbsent(line.page(), k -> new ArrayList<>()).add(about(g));
+        blanks.computeIfAbsent(line.page(), k -> new ArrayList<>()).add(about(g));
       }
     }
   }
@@ -117,16 +120,19 @@ public final class CarriedAreas {
   /** The areas of one page. */
   public On on(ScannedPage page) {
     var about = new ArrayList<>(frames.getOrDefault(page.number(), List.of()));
+    var written = new ArrayList<>(blanks.getOrDefault(page.number(), List.of()));
     for (Glyph g : page.glyphs()) {
       Decor d = g.ink().decor();
       if (d != Decor.NONE && g.quarter() == 0) {
-        about.add(about(g));
+        boolean drawn = d.underlined() || d.struck() || d.highlight().isPresent() || d.leader();
+        (drawn || d.field().isEmpty() ? about : written).add(about(g));
       }
     }
     return new On(
         carried.getOrDefault(page.number(), List.of()),
         ruled.getOrDefault(page.number(), List.of()),
-        about);
+        about,
+        written);
   }
 
   /**
@@ -135,8 +141,9 @@ public final class CarriedAreas {
    * @param within what stands in them is carried
    * @param ruled lines in them are carried
    * @param about what is as high as they are, and beside or under them, is carried
+   * @param written lines to write on that are as high as they are are carried, boxes are not
    */
-  public record On(List<Box> within, List<Box> ruled, List<Box> about) {
+  public record On(List<Box> within, List<Box> ruled, List<Box> about, List<Box> written) {
     /**
      * Whether a line or area is part of something that was taken in.
      *
@@ -149,9 +156,16 @@ public final class CarriedAreas {
           !filled || Math.min(box.width(), box.height()) < DocumentThresholds.DrawnShapes.LINE;
       return within.stream().anyMatch(b -> b.contains(x, y))
           || line && ruled.stream().anyMatch(b -> b.contains(x, y))
-          || about.stream()
-              .anyMatch(
-                  b -> y >= b.y() && y <= b.bottom() && b.x() < box.right() && b.right() > box.x());
+          || about.stream().anyMatch(b -> isAt(box, y, b))
+          || box.height() < DocumentThresholds.DrawnShapes.LINE
+              && written.stream().anyMatch(b -> isAt(box, y, b));
+    }
+
+    private static boolean isAt(Box box, double middle, Box area) {
+      return middle >= area.y()
+          && middle <= area.bottom()
+          && area.x() < box.right()
+          && area.right() > box.x();
     }
   }
 }

@@ -67,6 +67,9 @@ final class DocumentThresholds {
   static final class FigureMaker {
     private FigureMaker() {}
 
+    /** Of the width and of the height of a page that is one picture. */
+    static final double WHOLE_PAGE = 0.9;
+
     /** Of that width: how far from its edge a centred picture begins at least. */
     static final double INDENT = 0.018;
 

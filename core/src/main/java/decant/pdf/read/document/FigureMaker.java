@@ -59,7 +59,43 @@ final class FigureMaker {
         Look.PLAIN);
   }
 
+  /** Whether a picture is the page, as covers are and sheets that were scanned. */
+  private static boolean coversPage(Box b, PageSetup setup) {
+    double share = DocumentThresholds.FigureMaker.WHOLE_PAGE;
+    return b.width() > share * setup.width() && b.height() > share * setup.height();
+  }
+
+  /** A picture at its place on the page, whatever the margins are. */
+  private Paragraph wholePage(Detected.Figure f) {
+    Media m = f.placed().media();
+    media.put(m.id(), m);
+    Box b = f.box();
+    var place =
+        new Placement.Floating(
+            new Placement.Axis(Placement.Origin.PAGE, Placement.Align.OFFSET, b.x()),
+            new Placement.Axis(Placement.Origin.PAGE, Placement.Align.OFFSET, b.y()),
+            Placement.Wrap.THROUGH,
+            Insets.NONE,
+            true);
+    var picture =
+        new Inline.Picture(
+            m.id(),
+            b.width(),
+            b.height(),
+            f.alt(),
+            place,
+            Insets.NONE,
+            0,
+            Optional.empty(),
+            Look.PLAIN);
+    Look look = Look.of(ParagraphTraits.LINE_PITCH, LinePitch.SINGLE);
+    return new Paragraph(NodeId.fresh(), look, Look.PLAIN, List.of(picture));
+  }
+
   Paragraph figure(Detected.Figure f, PageSetup setup) {
+    if (coversPage(f.box(), setup)) {
+      return wholePage(f);
+    }
     Media m = f.placed().media();
     media.put(m.id(), m);
     double room = setup.columns().width(0, setup.textWidth());

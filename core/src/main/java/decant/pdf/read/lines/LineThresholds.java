@@ -7,6 +7,41 @@ package decant.pdf.read.lines;
 final class LineThresholds {
   private LineThresholds() {}
 
+  /** Of {@link decant.pdf.read.lines.DrawnMarks}. */
+  static final class DrawnMarks {
+    private DrawnMarks() {}
+
+    /** Points; smaller shapes are specks. */
+    static final double LEAST = 1;
+
+    /** Points; the marks of large print are no larger. */
+    static final double MOST_POINTS = 20;
+
+    /** Points; the length of a drawn dash. */
+    static final double SHORTEST_DASH = 2.5;
+
+    /** Points; longer lines are rules. */
+    static final double LONGEST_DASH = 9;
+
+    /** How much wider than high a mark is at most, or higher than wide. */
+    static final double EVEN = 1.7;
+
+    /** Of the size of the text: boxes to tick are larger. */
+    static final double LARGEST = 0.6;
+
+    /** How far above the baseline the middle of a mark stands at most. */
+    static final double HIGHEST = 0.6;
+
+    /** Between a mark and its text at least. */
+    static final double NEAREST = 0.1;
+
+    /** Between a mark and its text at most. */
+    static final double FARTHEST = 2.5;
+
+    /** Of a page; so many small shapes are a drawing's. */
+    static final int MOST = 400;
+  }
+
   /** Of {@link decant.pdf.read.lines.HardBreaks}. */
   static final class HardBreaks {
     private HardBreaks() {}
@@ -82,6 +117,15 @@ final class LineThresholds {
 
     /** So many letters over others are no accident: accents and signs made of several are fewer. */
     static final int LETTERS_OVER = 6;
+
+    /** The same where two runs of letters are seen to cross. */
+    static final int LETTERS_CROSSED = 3;
+
+    /** How far the pen goes back to begin another run of letters on the same line. */
+    static final double BACK = 1;
+
+    /** How far two runs of letters stand in one place. */
+    static final double CROSSED = 2;
 
     /** Of the narrower glyph: more is one text over another, not kerning. */
     static final double OVERLAP = 0.3;

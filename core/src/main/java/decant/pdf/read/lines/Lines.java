@@ -104,6 +104,7 @@ public final class Lines {
 
   /** A row by its parts where text is written over other text: a stamp, a watermark. */
   private static List<List<Glyph>> overlaid(List<Glyph> row) {
+    List<List<Glyph>> strokes = strokes(row);
     row.sort(Comparator.comparingDouble(Glyph::x));
     int over = 0;
     for (int k = 1; k < row.size(); k++) {
@@ -115,6 +116,9 @@ public final class Lines {
               && a.right() - b.x() > LineThresholds.Lines.OVERLAP * Math.min(a.width(), b.width())
               && !a.text().equals(b.text());
       over += covers ? 1 : 0;
+    }
+    if (over >= LineThresholds.Lines.LETTERS_CROSSED && cross(strokes)) {
+      return strokes;
     }
     if (over < LineThresholds.Lines.LETTERS_OVER) {
       return List.of(row);
@@ -131,6 +135,38 @@ public final class Lines {
     }
     return List.copyOf(hands.values());
   }
+
+  /** A row by what was written in one go, in the order of the file: it goes back for the next. */
+  private static List<List<Glyph>> strokes(List<Glyph> row) {
+    var out = new ArrayList<List<Glyph>>();
+    Glyph last = null;
+    for (Glyph g : row) {
+      boolean back = last != null && g.x() < last.x() - LineThresholds.Lines.BACK * last.size();
+      if (last == null || back) {
+        out.add(new ArrayList<>());
+      }
+      out.getLast().add(g);
+      last = g;
+    }
+    return out;
+  }
+
+  /** Whether two strokes of several letters stand in one place. */
+  private static boolean cross(List<List<Glyph>> strokes) {
+    for (int a = 0; a < strokes.size(); a++) {
+      for (int b = a + 1; b < strokes.size() && strokes.size() < MANY_STROKES; b++) {
+        double from = Math.max(strokes.get(a).getFirst().x(), strokes.get(b).getFirst().x());
+        double to = Math.min(strokes.get(a).getLast().right(), strokes.get(b).getLast().right());
+        if (to - from > LineThresholds.Lines.CROSSED * strokes.get(a).getFirst().size()) {
+          return true;
+        }
+      }
+    }
+    return false;
+  }
+
+  /** Letters that are placed one by one, in no order, are no strokes. */
+  private static final int MANY_STROKES = 12;
 
   private static Glyph lastInk(List<Glyph> row, int from, int before) {
     for (int k = before - 1; k >= from; k--) {

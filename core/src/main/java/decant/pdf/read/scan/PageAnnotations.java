@@ -74,7 +74,17 @@ public final class PageAnnotations {
     return all.stream()
         .filter(a ->
             switch (kind(a)) {
-              case "FreeText", "Stamp" -> true;
+              case "FreeText",
+                  "Stamp",
+                  "FileAttachment",
+                  "Line",
+                  "Square",
+                  "Circle",
+                  "Polygon",
+                  "PolyLine",
+                  "Ink",
+                  "Watermark" ->
+                  true;
               case "Widget" -> !isSwitch(a);
               default -> false;
             })

@@ -123,7 +123,7 @@ public final class TaggedBlocks {
     }
     var untagged = new Untagged(pages, out);
     untagged.pictures(x -> !shown.contains(x));
-    RunningTexts.Result running = running(repeating);
+    RunningTexts.Result running = Artifacts.running(pages, repeating);
     Set<Glyph> ofPage = Collections.newSetFromMap(new IdentityHashMap<>());
     running.texts().forEach(t -> t.lines().forEach(l -> ofPage.addAll(l.glyphs())));
     List<DetectedNote> feet = new ArrayList<>(notes.found());
@@ -139,44 +139,6 @@ public final class TaggedBlocks {
 
   private static long ink(List<Glyph> glyphs) {
     return glyphs.stream().filter(g -> !g.isSpace()).count();
-  }
-
-  /**
-   * Artifacts at the head and foot of pages. They are on several pages; what is on one alone is
-   * marked so by mistake, and has to be read.
-   */
-  private RunningTexts.Result running(RunningTexts.Result repeating) {
-    Set<String> known = new HashSet<>();
-    repeating.lines().forEach(l -> known.add(height(l)));
-    var texts = new ArrayList<RunningTexts.RunningText>();
-    Map<String, List<TextLine>> groups = new java.util.LinkedHashMap<>();
-    for (ScannedPage p : pages) {
-      List<Glyph> artifacts = p.glyphs().stream().filter(g -> g.marked().artifact()).toList();
-      for (TextLine l : Lines.of(p.only(artifacts))) {
-        boolean header = l.box().y() < p.height() / 2;
-        String key = header + l.text().replaceAll("\\d+", "#").strip();
-        groups.computeIfAbsent(key, k -> new ArrayList<>()).add(l);
-      }
-    }
-    groups
-        .values()
-        .forEach(ls -> {
-          TextLine l = ls.getFirst();
-          boolean repeats =
-              pages.size() == 1
-                  || ls.stream().mapToInt(TextLine::page).distinct().count() > 1
-                  || ls.stream().allMatch(x -> known.contains(height(x)));
-          if (!repeats) {
-            return;
-          }
-          boolean header = l.box().y() < pages.get(l.page()).height() / 2;
-          texts.add(new RunningTexts.RunningText(header, l.text(), ls, RunningTexts.counter(ls)));
-        });
-    return new RunningTexts.Result(texts, Set.of());
-  }
-
-  private static String height(TextLine l) {
-    return l.page() + " " + Math.round(l.baseline());
   }
 
   private String role(COSDictionary e) {
@@ -270,56 +232,6 @@ public final class TaggedBlocks {
 
   private final TaggedNotes notes = new TaggedNotes();
 
-  private static final Set<String> BLOCKS =
-      Set.of(
-          "P",
-          "H",
-          "H1",
-          "H2",
-          "H3",
-          "H4",
-          "H5",
-          "H6",
-          "L",
-          "LI",
-          "Table",
-          "Sect",
-          "Div",
-          "Part",
-          "Art",
-          "BlockQuote",
-          "TOC",
-          "TOCI",
-          "Figure",
-          "Caption",
-          "Title");
-
-  /** What stands in lines (ISO 32000-1 §14.8.4.4): blocks in it are no blocks of the page. */
-  private static final Set<String> INLINE =
-      Set.of(
-          "Span",
-          "Quote",
-          "Note",
-          "FENote",
-          "Reference",
-          "BibEntry",
-          "Code",
-          "Link",
-          "Annot",
-          "Ruby",
-          "RB",
-          "RT",
-          "RP",
-          "Warichu",
-          "WT",
-          "WP",
-          "Em",
-          "Strong",
-          "Sub",
-          "Lbl",
-          "Form",
-          "Formula");
-
   private final Map<COSDictionary, Boolean> withBlocks = new IdentityHashMap<>();
 
   /** Whether blocks stand in an element, directly or in groups that say nothing of themselves. */
@@ -334,7 +246,8 @@ public final class TaggedBlocks {
             .anyMatch(k ->
                 k instanceof COSDictionary d
                     && d.containsKey(COSName.S)
-                    && (BLOCKS.contains(role(d)) || !INLINE.contains(role(d)) && hasBlocks(d)));
+                    && (Roles.BLOCKS.contains(role(d))
+                        || !Roles.INLINE.contains(role(d)) && hasBlocks(d)));
     withBlocks.put(e, has);
     return has;
   }

@@ -1,7 +1,6 @@
-package decant.pdf.read.scan;
+package decant.pdf.read.lines;
 
 import decant.model.Box;
-import decant.pdf.read.lines.Lines;
 import decant.pdf.read.page.Glyph;
 import decant.pdf.read.page.Painted;
 import decant.pdf.read.page.RuledLine;
@@ -97,7 +96,7 @@ public final class DrawnMarks {
   private static List<Mark> of(ScannedPage page) {
     List<Painted> small =
         page.shapes().stream().filter(Painted::shows).filter(s -> isSmall(s.box())).toList();
-    if (small.isEmpty() || small.size() > ScanThresholds.DrawnMarks.MOST) {
+    if (small.isEmpty() || small.size() > LineThresholds.DrawnMarks.MOST) {
       return List.of();
     }
     List<TextLine> lines =
@@ -109,7 +108,7 @@ public final class DrawnMarks {
         continue;
       }
       Box box = before.stream().map(Painted::box).reduce(Box::union).orElseThrow();
-      if (isSmall(box) && box.width() < ScanThresholds.DrawnMarks.LARGEST * l.size()) {
+      if (isSmall(box) && box.width() < LineThresholds.DrawnMarks.LARGEST * l.size()) {
         boolean hollow = before.stream().allMatch(s -> s.fill().isEmpty());
         out.add(new Mark(box, before, l, hollow));
       }
@@ -119,17 +118,17 @@ public final class DrawnMarks {
 
   private static boolean isSmall(Box b) {
     return isDash(b)
-        || b.width() > ScanThresholds.DrawnMarks.LEAST
-            && b.height() > ScanThresholds.DrawnMarks.LEAST
-            && b.width() < ScanThresholds.DrawnMarks.EVEN * b.height()
-            && b.height() < ScanThresholds.DrawnMarks.EVEN * b.width()
-            && b.width() < ScanThresholds.DrawnMarks.MOST_POINTS;
+        || b.width() > LineThresholds.DrawnMarks.LEAST
+            && b.height() > LineThresholds.DrawnMarks.LEAST
+            && b.width() < LineThresholds.DrawnMarks.EVEN * b.height()
+            && b.height() < LineThresholds.DrawnMarks.EVEN * b.width()
+            && b.width() < LineThresholds.DrawnMarks.MOST_POINTS;
   }
 
   private static boolean isDash(Box b) {
-    return b.height() <= ScanThresholds.DrawnMarks.LEAST
-        && b.width() > ScanThresholds.DrawnMarks.SHORTEST_DASH
-        && b.width() < ScanThresholds.DrawnMarks.LONGEST_DASH;
+    return b.height() <= LineThresholds.DrawnMarks.LEAST
+        && b.width() > LineThresholds.DrawnMarks.SHORTEST_DASH
+        && b.width() < LineThresholds.DrawnMarks.LONGEST_DASH;
   }
 
   /** Whether a shape stands before a line, on the height of its small letters. */
@@ -137,11 +136,11 @@ public final class DrawnMarks {
     double em = l.size();
     double middle = b.y() + b.height() / 2;
     double gap = l.box().x() - b.right();
-    return middle > l.baseline() - ScanThresholds.DrawnMarks.HIGHEST * em
+    return middle > l.baseline() - LineThresholds.DrawnMarks.HIGHEST * em
         && middle < l.baseline()
-        && gap > ScanThresholds.DrawnMarks.NEAREST * em
-        && gap < ScanThresholds.DrawnMarks.FARTHEST * em
-        && b.height() < ScanThresholds.DrawnMarks.LARGEST * em;
+        && gap > LineThresholds.DrawnMarks.NEAREST * em
+        && gap < LineThresholds.DrawnMarks.FARTHEST * em
+        && b.height() < LineThresholds.DrawnMarks.LARGEST * em;
   }
 
   /** Whether text ends a little before a line on its height: what stands there is in a row. */
@@ -149,6 +148,6 @@ public final class DrawnMarks {
     return o != l
         && Math.abs(o.baseline() - l.baseline()) < l.size() / 2
         && o.box().x() < l.box().x()
-        && l.box().x() - o.box().right() < ScanThresholds.DrawnMarks.FARTHEST * l.size();
+        && l.box().x() - o.box().right() < LineThresholds.DrawnMarks.FARTHEST * l.size();
   }
 }
