@@ -1,13 +1,11 @@
 package decant.desktop.shell;
 
-import decant.format.Intake;
 import decant.io.AtomicFile;
 import decant.io.StateFolder;
 import decant.layout.Layout;
 import decant.model.Document;
 import decant.model.Finding;
 import decant.reading.ReadProblem;
-import decant.reading.ReadRequest;
 import decant.reading.Recogniser;
 import decant.reading.TakenIn;
 import decant.recipe.RecipeShelf;
@@ -35,9 +33,6 @@ public final class Desk {
   private final ObjectProperty<StageName> step = new SimpleObjectProperty<>(StageName.TRAY);
   private final ObjectProperty<Optional<Notice>> notice =
       new SimpleObjectProperty<>(Optional.empty());
-  private final ObjectProperty<Optional<Arriving>> arriving =
-      new SimpleObjectProperty<>(Optional.empty());
-  private AtomicBoolean arrivingOver = new AtomicBoolean();
   private final ObjectProperty<Optional<Background>> background =
       new SimpleObjectProperty<>(Optional.empty());
   private final Tray tray;
@@ -53,8 +48,7 @@ public final class Desk {
 
   private Optional<Notice> recoveryOffer = Optional.empty();
 
-  /** What stops the reading that is waited for. */
-  private Optional<AtomicBoolean> reading = Optional.empty();
+  private final TakingIn takingIn = new TakingIn(this);
 
   private final ExecutorService worker =
       Executors.newSingleThreadExecutor(r -> {
@@ -137,7 +131,7 @@ public final class Desk {
 
   /** Opens a stage; without a document only the tray can be. */
   public void go(StageName to) {
-    noLongerArriving(); // the document in work is looked at again; the other is still waited for
+    takingIn.hide(); // the document in work is looked at again; the other is still waited for
     if (!to.ofDocument() || work.get().isPresent()) {
       step.set(to);
     }
@@ -190,77 +184,12 @@ public final class Desk {
 
   private void read(Path file, String password, Optional<Recogniser> recogniser) {
     dismiss();
-    reading.ifPresent(r -> r.set(true)); // of two files the later one is waited for
-    var cancelled = new AtomicBoolean();
-    String label = WORDS.say("desk.taking-in", file.getFileName());
-    background.set(Optional.of(new Background(label, -1, cancelled)));
-    ReadRequest plain =
-        ReadRequest.of(file)
-            .watched(
-                (done, all) ->
-                    Platform.runLater(() -> {
-                      double share = all > 0 ? done / (double) all : -1;
-                      String where =
-                          all > 0
-                              ? WORDS.say(
-                                  "desk.taking-in-page",
-                                  file.getFileName(),
-                                  Math.min(done + 1, all),
-                                  all)
-                              : label;
-                      progress(where, share, cancelled);
-                    }),
-                cancelled::get);
-    ReadRequest opened = password.isEmpty() ? plain : plain.withPassword(password);
-    ReadRequest request = recogniser.map(opened::withRecogniser).orElse(opened);
-    noLongerArriving();
-    var over = new AtomicBoolean();
-    arrivingOver = over;
-    // A thread of its own: saving and publishing never wait for a file that does not end.
-    Thread reading =
-        new Thread(
-            () -> {
-              try {
-                Arriving.show(opened, over, a -> arriving.set(Optional.of(a)));
-                TakenIn taken = Intake.take(request);
-                var layouts = new LayoutRunner();
-                Layout first = layouts.firstPages(taken.document(), cancelled::get);
-                Platform.runLater(() -> {
-                  if (!cancelled.get()) {
-                    arrived(file, password, taken, first, layouts);
-                  }
-                });
-              } catch (ReadProblem e) {
-                Platform.runLater(() -> refusedUnless(cancelled, file, e));
-              } catch (RuntimeException | StackOverflowError | OutOfMemoryError e) {
-                ReadProblem fault =
-                    e instanceof OutOfMemoryError ? ReadProblem.tooLarge() : ReadProblem.fault(e);
-                Platform.runLater(() -> refusedUnless(cancelled, file, fault));
-              }
-            },
-            "reading");
-    reading.setDaemon(true);
-    reading.start();
-    this.reading = Optional.of(cancelled);
+    takingIn.begin(file, password, recogniser);
   }
 
   /** A file that is being taken in, while its first pages are shown. */
   public ObjectProperty<Optional<Arriving>> arrivingProperty() {
-    return arriving;
-  }
-
-  private void noLongerArriving() {
-    arrivingOver.set(true);
-    Optional<Arriving> was = arriving.get();
-    arriving.set(Optional.empty());
-    was.ifPresent(Arriving::close);
-  }
-
-  /** Says why a file was not read, unless the person no longer waits for it. */
-  private void refusedUnless(AtomicBoolean cancelled, Path file, ReadProblem e) {
-    if (!cancelled.get()) {
-      refused(file, e);
-    }
+    return takingIn.arrivingProperty();
   }
 
   /**
@@ -271,10 +200,8 @@ public final class Desk {
     Optional<Background> b = background.get();
     b.ifPresent(x -> {
       x.cancelled().set(true);
-      if (reading.filter(r -> r == x.cancelled()).isPresent()) {
-        reading = Optional.empty();
+      if (takingIn.stopped(x.cancelled())) {
         background.set(Optional.empty());
-        noLongerArriving();
         tell(WORDS.say("desk.taking-in-cancelled"));
       }
     });
@@ -287,11 +214,9 @@ public final class Desk {
   }
 
   /** What was read may come when the document before it has been worked on meanwhile. */
-  private void arrived(
-      Path file, String password, TakenIn taken, Layout first, LayoutRunner layouts) {
+  void arrived(Path file, String password, TakenIn taken, Layout first, LayoutRunner layouts) {
     background.set(Optional.empty());
-    double seen = arriving.get().map(Arriving::seen).orElse(0.0);
-    noLongerArriving();
+    double seen = takingIn.hide();
     unlessUnsaved(() -> {
       Work opened = open(file, password, taken, first, layouts);
       opened.see(seen);
@@ -327,9 +252,9 @@ public final class Desk {
             : Optional.empty());
   }
 
-  private void refused(Path file, ReadProblem e) {
+  void refused(Path file, ReadProblem e) {
     background.set(Optional.empty());
-    noLongerArriving();
+    takingIn.hide();
     boolean locked =
         e.kind() == ReadProblem.Kind.WRONG_PASSWORD || e.kind() == ReadProblem.Kind.ENCRYPTED;
     String told = WORDS.say("desk.about-file", file.getFileName(), e.getMessage());
