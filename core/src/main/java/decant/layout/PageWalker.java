@@ -98,7 +98,11 @@ final class PageWalker {
 
   private void meaning(Item.GlyphRun r, Box box) {
     Meaning m = r.meaning();
-    m.link().ifPresent(l -> sink.link(l, box));
+    m.link()
+        .ifPresent(l -> {
+          sink.link(l, box);
+          m.frame().ifPresent(c -> sink.linkFrame(c, box));
+        });
     m.field().ifPresent(b -> sink.field(b, r, box));
     m.comments().forEach(n -> sink.comment(n, box));
   }

@@ -229,6 +229,18 @@ public final class PagePainter {
     }
 
     @Override
+    public void linkFrame(Colour colour, Box box) {
+      g.setColor(new Color(colour.rgb()));
+      double line = Math.max(1, scale / 2);
+      double x = box.x() * scale;
+      double y = box.y() * scale;
+      double w = box.width() * scale;
+      double h = box.height() * scale;
+      g.fill(new Rectangle2D.Double(x, y, w, line));
+      g.fill(new Rectangle2D.Double(x, y + h - line, w, line));
+    }
+
+    @Override
     public void turn(double degrees, double x, double y) {
       outer.push(g.getTransform());
       turns++;

@@ -45,6 +45,9 @@ public interface PageSink {
 
   default void link(Link link, Box box) {}
 
+  /** The link that was told last has a thin frame. */
+  default void linkFrame(Colour colour, Box box) {}
+
   /** Glyphs stand on a place to fill in; told after them. */
   default void field(FormField field, Item.GlyphRun run, Box box) {}
 

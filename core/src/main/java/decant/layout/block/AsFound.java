@@ -25,6 +25,7 @@ final class AsFound {
   private static final List<Trait<?>> STILL =
       List.of(
           TextTraits.LINK,
+          TextTraits.LINK_FRAME,
           TextTraits.COMMENTS,
           TextTraits.COLOUR,
           TextTraits.HIGHLIGHT,

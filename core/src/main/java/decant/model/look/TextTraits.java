@@ -73,6 +73,12 @@ public final class TextTraits {
   /** Where the text leads. Has no meaningful initial value: ask with {@link Look#get}. */
   public static final Trait<Link> LINK = new Trait<>("link", new Link.Internal(""));
 
+  /**
+   * The colour of a thin frame that viewers of PDF draw around the link that the text is in (ISO
+   * 32000-1 §12.5.4). Has no meaningful initial value: ask with {@link Look#get}.
+   */
+  public static final Trait<Colour> LINK_FRAME = new Trait<>("link-frame", Colour.BLACK);
+
   /** What was noted about the text. */
   public static final Trait<List<Comment>> COMMENTS = new Trait<>("remarks", List.of());
 

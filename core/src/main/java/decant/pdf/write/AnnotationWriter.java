@@ -2,6 +2,7 @@ package decant.pdf.write;
 
 import decant.model.Box;
 import decant.model.NodeId;
+import decant.model.look.Colour;
 import decant.model.look.Link;
 import decant.pdf.choices.PdfChoices;
 import decant.pdf.file.FilePart;
@@ -14,6 +15,7 @@ import java.util.Set;
 import java.util.function.Function;
 import org.apache.pdfbox.cos.COSArray;
 import org.apache.pdfbox.cos.COSDictionary;
+import org.apache.pdfbox.cos.COSFloat;
 import org.apache.pdfbox.cos.COSInteger;
 import org.apache.pdfbox.cos.COSName;
 import org.apache.pdfbox.cos.COSString;
@@ -75,10 +77,11 @@ final class AnnotationWriter {
       a.setItem(COSName.SUBTYPE, COSName.getPDFName("Link"));
       a.setItem(COSName.RECT, Numbers.box(l.box(), content.page()));
       COSArray border = new COSArray();
-      for (int k = 0; k < 3; k++) {
-        border.add(COSInteger.ZERO);
-      }
+      border.add(COSInteger.ZERO);
+      border.add(COSInteger.ZERO);
+      border.add(l.frame().isPresent() ? COSInteger.ONE : COSInteger.ZERO);
       a.setItem(COSName.BORDER, border);
+      l.frame().ifPresent(c -> a.setItem(COSName.C, colour(c)));
       a.setInt(COSName.F, 4); // printed as it is shown
       switch (l.link()) {
         case Link.External e -> {
@@ -133,5 +136,13 @@ final class AnnotationWriter {
       annotations.add(a);
       structure.ifPresent(s -> s.inside(number, page, a, r.target(), "Annot"));
     }
+  }
+
+  private static COSArray colour(Colour c) {
+    var out = new COSArray();
+    for (int shift = 16; shift >= 0; shift -= 8) {
+      out.add(new COSFloat((c.rgb() >> shift & 0xFF) / 255f));
+    }
+    return out;
   }
 }

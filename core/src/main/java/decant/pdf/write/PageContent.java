@@ -58,8 +58,16 @@ final class PageContent implements PageSink {
         box.width() / (1 - c.left() - c.right()), box.height() / (1 - c.top() - c.bottom()));
   }
 
-  /** An area that leads somewhere, and the content that shows it. */
-  record LinkArea(Link link, Box box, Target target) {}
+  /**
+   * An area that leads somewhere, and the content that shows it.
+   *
+   * @param frame the colour of a frame around it, if it has one
+   */
+  record LinkArea(Link link, Box box, Target target, Optional<Colour> frame) {
+    LinkArea framed(Colour colour) {
+      return new LinkArea(link, box, target, Optional.of(colour));
+    }
+  }
 
   /**
    * A place to fill in on this page.
@@ -352,11 +360,18 @@ final class PageContent implements PageSink {
               && box.x() - last.box().right() < 1;
       if (follows) {
         // A leader within a link is no content, but part of the area.
-        links.set(links.size() - 1, new LinkArea(link, last.box().union(box), last.target()));
+        links.set(
+            links.size() - 1,
+            new LinkArea(link, last.box().union(box), last.target(), last.frame()));
         return;
       }
     }
-    links.add(new LinkArea(link, box, target));
+    links.add(new LinkArea(link, box, target, Optional.empty()));
     linksJoin = true;
+  }
+
+  @Override
+  public void linkFrame(Colour colour, Box box) {
+    links.set(links.size() - 1, links.getLast().framed(colour));
   }
 }

@@ -124,8 +124,11 @@ public final class CarriedAreas {
     for (Glyph g : page.glyphs()) {
       Decor d = g.ink().decor();
       if (d != Decor.NONE && g.quarter() == 0) {
-        boolean drawn = d.underlined() || d.struck() || d.highlight().isPresent() || d.leader();
-        (drawn || d.field().isEmpty() ? about : written).add(about(g));
+        if (d.drawn()) {
+          about.add(about(g));
+        } else if (d.field().isPresent()) {
+          written.add(about(g));
+        }
       }
     }
     return new On(

@@ -16,6 +16,7 @@ import java.util.stream.Stream;
  * @param leader dots fill it, if it is a gap
  * @param comments what was noted about it
  * @param field the place to fill in that it is in
+ * @param linkFrame the colour of the frame that is asked for around the link that it is in
  */
 public record Decor(
     boolean underlined,
@@ -23,33 +24,44 @@ public record Decor(
     Optional<Colour> highlight,
     boolean leader,
     List<Comment> comments,
-    Optional<FormField> field) {
+    Optional<FormField> field,
+    Optional<Colour> linkFrame) {
   public static final Decor NONE = new Decor(false, false, Optional.empty());
 
   /** What is drawn about a letter. */
   public Decor(boolean underlined, boolean struck, Optional<Colour> highlight) {
-    this(underlined, struck, highlight, false, List.of(), Optional.empty());
+    this(underlined, struck, highlight, false, List.of(), Optional.empty(), Optional.empty());
   }
 
   /** This for a gap that dots fill. */
   public Decor dotted() {
-    return new Decor(underlined, struck, highlight, true, comments, field);
+    return new Decor(underlined, struck, highlight, true, comments, field, linkFrame);
   }
 
   /** This without lines. */
   public Decor undrawn() {
-    return new Decor(false, false, highlight, leader, comments, field);
+    return new Decor(false, false, highlight, leader, comments, field, linkFrame);
   }
 
   /** This with one more remark. */
   public Decor with(Comment comment) {
     return new Decor(
-        underlined, struck, highlight, leader, both(comments, List.of(comment)), field);
+        underlined, struck, highlight, leader, both(comments, List.of(comment)), field, linkFrame);
   }
 
   /** This in a place to fill in. */
   public Decor with(FormField in) {
-    return new Decor(underlined, struck, highlight, leader, comments, Optional.of(in));
+    return new Decor(underlined, struck, highlight, leader, comments, Optional.of(in), linkFrame);
+  }
+
+  /** This in a link that a frame is asked for. */
+  public Decor inFrame(Colour colour) {
+    return new Decor(underlined, struck, highlight, leader, comments, field, Optional.of(colour));
+  }
+
+  /** Whether anything is drawn about the letter itself. */
+  public boolean drawn() {
+    return underlined || struck || highlight.isPresent() || leader;
   }
 
   /** All that either of two is. */
@@ -60,7 +72,8 @@ public record Decor(
         other.highlight.isPresent() ? other.highlight : highlight,
         leader || other.leader,
         both(comments, other.comments),
-        other.field.isPresent() ? other.field : field);
+        other.field.isPresent() ? other.field : field,
+        other.linkFrame.isPresent() ? other.linkFrame : linkFrame);
   }
 
   /** What two neighbours have both. */
@@ -73,7 +86,8 @@ public record Decor(
             highlight.equals(other.highlight) ? highlight : Optional.empty(),
             false,
             comments.stream().filter(other.comments::contains).toList(),
-            field.equals(other.field) ? field : Optional.empty());
+            field.equals(other.field) ? field : Optional.empty(),
+            linkFrame.equals(other.linkFrame) ? linkFrame : Optional.empty());
   }
 
   private static List<Comment> both(List<Comment> some, List<Comment> more) {

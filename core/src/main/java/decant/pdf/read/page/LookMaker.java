@@ -137,6 +137,9 @@ public final class LookMaker {
     if (g.ink().decor().field().isPresent()) {
       look = look.with(TextTraits.FIELD, g.ink().decor().field().get());
     }
+    if (g.link().isPresent() && g.ink().decor().linkFrame().isPresent()) {
+      look = look.with(TextTraits.LINK_FRAME, g.ink().decor().linkFrame().get());
+    }
     if (!g.ink().decor().comments().isEmpty()) {
       look = look.with(TextTraits.COMMENTS, g.ink().decor().comments());
     }

@@ -1,7 +1,9 @@
 package decant.pdf.read.scan;
 
 import decant.model.Box;
+import decant.model.look.Colour;
 import decant.model.look.Link;
+import decant.pdf.read.page.Glyph;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -12,8 +14,17 @@ import java.util.Optional;
  * The link areas of a page, found by where they stand: a page of many letters may have thousands.
  */
 final class LinkAreas {
-  /** An area, and its place in the order of the file, by which the first one counts. */
-  record Area(Box box, Link link, int order) {}
+  /**
+   * An area, the colour of its frame if it has one, and its place in the order of the file, by
+   * which the first one counts.
+   */
+  record Area(Box box, Link link, Optional<Colour> frame, int order) {
+    /** A glyph that stands in it. */
+    Glyph on(Glyph g) {
+      Glyph linked = g.withLink(link);
+      return frame.map(c -> linked.withDecor(linked.ink().decor().inFrame(c))).orElse(linked);
+    }
+  }
 
   private static final double FIELD = 24;
 
@@ -25,8 +36,8 @@ final class LinkAreas {
   private int count;
 
   /** Adds one behind those that are there. */
-  void add(Box box, Link link) {
-    var area = new Area(box, link, count++);
+  void add(Box box, Link link, Optional<Colour> frame) {
+    var area = new Area(box, link, frame, count++);
     long left = field(box.x());
     long right = field(box.right());
     long top = field(box.y());
@@ -47,7 +58,7 @@ final class LinkAreas {
   }
 
   /** Where a place leads: by the first area that holds it. */
-  Optional<Link> at(double x, double y) {
+  Optional<Area> at(double x, double y) {
     Area best = null;
     for (Area a : fields.getOrDefault(key(field(x), field(y)), List.of())) {
       if (a.box().contains(x, y)) {
@@ -64,7 +75,7 @@ final class LinkAreas {
         break;
       }
     }
-    return Optional.ofNullable(best).map(Area::link);
+    return Optional.ofNullable(best);
   }
 
   private static long field(double v) {

@@ -3,7 +3,6 @@ package decant.pdf.read.scan;
 import decant.model.Box;
 import decant.model.look.Colour;
 import decant.model.look.FormField;
-import decant.model.look.Link;
 import decant.model.look.Media;
 import decant.pdf.content.ReadPage;
 import decant.pdf.read.fonts.FileFonts;
@@ -348,9 +347,9 @@ public final class PageScan extends PDFGraphicsStreamEngine {
             turn,
             mark == null ? Glyph.Marked.NOT : new Glyph.Marked(content(), mark.artifact()),
             Optional.empty());
-    Optional<Link> link = linkAt(glyph);
+    Optional<LinkAreas.Area> link = linkAt(glyph);
     if (link.isPresent()) {
-      glyph = glyph.withLink(link.get());
+      glyph = link.get().on(glyph);
     }
     (getGraphicsState().getTextState().getRenderingMode() == RenderingMode.NEITHER
             ? invisible
@@ -386,15 +385,15 @@ public final class PageScan extends PDFGraphicsStreamEngine {
     return turn < 0 ? turn + 360 : turn;
   }
 
-  private Optional<Link> linkAt(Glyph g) {
+  private Optional<LinkAreas.Area> linkAt(Glyph g) {
     return links.size() == 0 || g.quarter() != 0
         ? Optional.empty()
         : links.at(g.x() + g.width() / 2, Anatomy.middle(g.baseline(), g.size()));
   }
 
-  private static Colour colour(PDColor c) {
+  static Colour colour(@Nullable PDColor c) {
     try {
-      return new Colour(c.toRGB());
+      return c == null ? Colour.BLACK : new Colour(c.toRGB());
     } catch (IOException | RuntimeException e) {
       Faults.mended("reading the marks of a page", e);
       return Colour.BLACK; // a pattern, or a colour space that cannot be read

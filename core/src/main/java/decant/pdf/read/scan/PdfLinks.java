@@ -4,6 +4,7 @@ import decant.model.Box;
 import decant.model.Document;
 import decant.model.Finding;
 import decant.model.NodeId;
+import decant.model.look.Colour;
 import decant.model.look.Link;
 import decant.words.Words;
 import decant.work.Faults;
@@ -56,11 +57,15 @@ public final class PdfLinks {
         if (a instanceof PDAnnotationLink l && l.getRectangle() != null && out.size() < 5000) {
           Optional<Link> link = link(l, page, number);
           Box b = PageScan.place(page, l.getRectangle());
-          if (isFramed(l)) {
+          boolean frame = isFramed(l);
+          if (frame && link.isEmpty()) {
             framed.add(b);
           }
-          link.ifPresent(
-              to -> out.add(new Box(b.x() - 0.5, b.y() - 0.5, b.width() + 1, b.height() + 1), to));
+          Optional<Colour> colour =
+              frame ? Optional.of(PageScan.colour(l.getColor())) : Optional.empty();
+          link.ifPresent(to ->
+              out.add(
+                  new Box(b.x() - 0.5, b.y() - 0.5, b.width() + 1, b.height() + 1), to, colour));
         }
       }
     } catch (IOException | RuntimeException e) {

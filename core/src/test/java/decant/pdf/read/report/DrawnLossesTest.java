@@ -4,6 +4,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import decant.Samples;
 import decant.model.Finding;
+import decant.model.Inline;
+import decant.model.look.TextTraits;
+import decant.reading.TakenIn;
 import java.awt.Color;
 import java.io.IOException;
 import java.nio.file.Path;
@@ -15,6 +18,8 @@ import org.apache.pdfbox.pdmodel.PDPageContentStream;
 import org.apache.pdfbox.pdmodel.common.PDRectangle;
 import org.apache.pdfbox.pdmodel.font.PDType1Font;
 import org.apache.pdfbox.pdmodel.font.Standard14Fonts.FontName;
+import org.apache.pdfbox.pdmodel.graphics.color.PDColor;
+import org.apache.pdfbox.pdmodel.graphics.color.PDDeviceRGB;
 import org.apache.pdfbox.pdmodel.interactive.action.PDActionURI;
 import org.apache.pdfbox.pdmodel.interactive.annotation.PDAnnotationLink;
 import org.apache.pdfbox.pdmodel.interactive.annotation.PDBorderStyleDictionary;
@@ -95,7 +100,7 @@ class DrawnLossesTest {
 
   /** Frames as typesetting programs draw them around links (ISO 32000-1 §12.5.2 and §12.5.4). */
   @Test
-  void framesAroundLinksAreToldPageByPage() throws IOException {
+  void framesAroundLinksComeAlongAndThoseOfLinksToNowhereAreTold() throws IOException {
     Path file = folder.resolve("links.pdf");
     try (var pdf = new PDDocument()) {
       for (float width : new float[] {1, 0, 2}) {
@@ -104,12 +109,15 @@ class DrawnLossesTest {
         for (int k = 0; k < 2; k++) {
           var link = new PDAnnotationLink();
           link.setRectangle(new PDRectangle(72, 600 + 30 * k, 80, 12));
-          var to = new PDActionURI();
-          to.setURI("https://saltmarsh.example/tides");
-          link.setAction(to);
+          link.setColor(new PDColor(new float[] {1, 0, 0}, PDDeviceRGB.INSTANCE));
+          if (k == 0) {
+            var to = new PDActionURI();
+            to.setURI("https://saltmarsh.example/tides");
+            link.setAction(to);
+          }
           if (width == 2) {
             var style = new PDBorderStyleDictionary();
-            style.setWidth(k == 0 ? width : 0);
+            style.setWidth(width);
             link.setBorderStyle(style);
           } else {
             link.setBorder(COSArray.ofCOSIntegers(List.of(0, 0, (int) width)));
@@ -123,16 +131,20 @@ class DrawnLossesTest {
       }
       pdf.save(file.toFile());
     }
-    List<Finding> told =
-        Samples.taken(file).findings().stream()
-            .filter(f -> f.kind() == Finding.Kind.DRAWING_LEFT_OUT)
-            .toList();
-    assertThat(told)
+    TakenIn taken = Samples.taken(file);
+    assertThat(
+            taken.document().paragraphs().stream()
+                .flatMap(p -> p.inlines().stream())
+                .filter(i -> i.look().get(TextTraits.LINK_FRAME).isPresent())
+                .map(i -> ((Inline.Text) i).text() + i.look().value(TextTraits.LINK_FRAME).rgb()))
+        .as("on the first page and on the third, in red")
+        .containsExactly("Tides and berths" + 0xFF0000, "Tides and berths" + 0xFF0000);
+    assertThat(taken.findings().stream().filter(f -> f.kind() == Finding.Kind.DRAWING_LEFT_OUT))
         .allSatisfy(f -> assertThat(f.severity()).isEqualTo(Finding.Severity.LOSS))
         .extracting(Finding::message)
         .containsExactly(
-            "The frames around 2 links on page 1 were left out; the links stay.",
-            "The frame around a link on page 3 was left out; the link stays.");
+            "The frame around a link to nowhere on page 1 was left out.",
+            "The frame around a link to nowhere on page 3 was left out.");
   }
 
   @Test

@@ -29,7 +29,7 @@ class LinkAreasTest {
                 random.nextDouble() * large,
                 random.nextDouble() * large);
         Link link = new Link.External("https://quay.example/" + k);
-        areas.add(box, link);
+        areas.add(box, link, Optional.empty());
         known.add(new Known(box, link));
       }
       for (int k = 0; k < 2000; k++) {
@@ -37,7 +37,9 @@ class LinkAreasTest {
         double y = random.nextDouble() * 900 - 50;
         Optional<Link> first =
             known.stream().filter(a -> a.box().contains(x, y)).map(Known::link).findFirst();
-        assertThat(areas.at(x, y)).as(seed + ": " + x + ", " + y).isEqualTo(first);
+        assertThat(areas.at(x, y).map(LinkAreas.Area::link))
+            .as(seed + ": " + x + ", " + y)
+            .isEqualTo(first);
       }
     }
   }
@@ -46,10 +48,10 @@ class LinkAreasTest {
   void areasOfNoSensibleSizeComeToAnEnd() {
     var areas = new LinkAreas();
     Link link = new Link.External("https://quay.example/");
-    areas.add(new Box(-1e300, -1e300, 2e300, 2e300), link);
-    areas.add(new Box(Double.NaN, 0, Double.NaN, 10), link);
-    areas.add(new Box(0, 0, Double.POSITIVE_INFINITY, 1), link);
-    assertThat(areas.at(100, 100)).contains(link);
+    areas.add(new Box(-1e300, -1e300, 2e300, 2e300), link, Optional.empty());
+    areas.add(new Box(Double.NaN, 0, Double.NaN, 10), link, Optional.empty());
+    areas.add(new Box(0, 0, Double.POSITIVE_INFINITY, 1), link, Optional.empty());
+    assertThat(areas.at(100, 100).map(LinkAreas.Area::link)).contains(link);
     assertThat(areas.size()).isEqualTo(3);
   }
 }
