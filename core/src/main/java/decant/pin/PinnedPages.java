@@ -21,6 +21,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.function.BooleanSupplier;
+import java.util.stream.Collectors;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPage;
 
@@ -76,7 +77,7 @@ public final class PinnedPages {
   /** Pins what was judged unfaithful. */
   public static TakenIn judged(KeptPage.Source source, TakenIn taken, Judgement judgement)
       throws IOException {
-    TakenIn out = pinned(source, taken, unfaithful(judgement));
+    TakenIn out = pinned(source, taken, unfaithful(judgement, unread(taken)));
     int left = taken.origin().pages() - judgement.pages().size();
     return judgement.complete() ? out : notCompared(out, left);
   }
@@ -91,13 +92,28 @@ public final class PinnedPages {
                 WORDS.count("pinned-pages.not-compared", pages))));
   }
 
-  /** The pages that are to be pinned. */
-  static List<Pinning.Sheet> unfaithful(Judgement judgement) {
+  /**
+   * The pages that are to be pinned.
+   *
+   * @param unread those with pictures that cannot be read, and so cannot be compared either: who
+   *     opens the PDF may well see them
+   */
+  static List<Pinning.Sheet> unfaithful(Judgement judgement, Set<Integer> unread) {
     var out = new ArrayList<Pinning.Sheet>();
     for (Judgement.Verdict v : judgement.pages()) {
-      why(v).ifPresent(w -> out.add(new Pinning.Sheet(v.page(), v.width(), v.height(), w)));
+      Optional<String> why =
+          unread.contains(v.page()) ? Optional.of(WORDS.say("pinned-pages.unread")) : why(v);
+      why.ifPresent(w -> out.add(new Pinning.Sheet(v.page(), v.width(), v.height(), w)));
     }
     return out;
+  }
+
+  private static Set<Integer> unread(TakenIn taken) {
+    return taken.findings().stream()
+        .filter(f -> f.kind() == Kind.PICTURE_MISSING && f.severity() == Severity.LOSS)
+        .flatMap(f -> f.source().stream())
+        .map(Finding.SourcePlace::page)
+        .collect(Collectors.toSet());
   }
 
   private static Optional<String> why(Judgement.Verdict v) {
@@ -150,7 +166,7 @@ public final class PinnedPages {
    * that nothing is pinned unasked.
    */
   public static List<Finding> told(Judgement judgement) {
-    return unfaithful(judgement).stream()
+    return unfaithful(judgement, Set.of()).stream()
         .map(p ->
             Finding.general(
                     Kind.LAYOUT_SIMPLIFIED,

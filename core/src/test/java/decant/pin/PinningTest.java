@@ -216,6 +216,25 @@ class PinningTest {
             f.kind() == Finding.Kind.PAGE_PINNED && f.message().startsWith("Page 3 is pinned"));
   }
 
+  /** A picture that cannot be read here shows on neither page, so that comparing says nothing. */
+  @Test
+  void aPageWithAPictureThatCannotBeReadIsPinned() throws IOException {
+    TakenIn whole = Samples.taken(RULES);
+    var unread =
+        Finding.general(Finding.Kind.PICTURE_MISSING, Finding.Severity.LOSS, "unread")
+            .from(1, new decant.model.Box(0, 0, 10, 10));
+    TakenIn judged =
+        PinnedPages.judged(
+            new KeptPage.InFile(RULES, ""),
+            new TakenIn(whole.document(), List.of(unread), whole.origin()),
+            Samples.layout(whole.document()),
+            () -> false);
+    assertThat(PinnedPages.numbers(judged.document())).containsExactly(2);
+    assertThat(judged.findings())
+        .as("it is kept, and so is no longer missing")
+        .noneMatch(f -> f.kind() == Finding.Kind.PICTURE_MISSING);
+  }
+
   @Test
   void whatIsNotComparedIsSaid() throws IOException {
     TakenIn judged =
