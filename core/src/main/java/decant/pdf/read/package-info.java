@@ -12,17 +12,23 @@
  *       font showed ({@link decant.pdf.read.fonts.ShownLetters});
  *   <li>{@link decant.pdf.read.scan.RecognisedPages}: pages that are pictures into glyphs, where
  *       that is asked for;
+ *   <li>{@link decant.pdf.read.lines.DrawnMarks}: small shapes before lines into the marks of
+ *       items;
  *   <li>{@link decant.pdf.read.drawings.DetectedDrawings}: shapes into charts and diagrams, with
  *       {@link decant.pdf.read.drawings.AxisLabels} what is written along them, cut out as vector
  *       pictures by {@link decant.pdf.read.drawings.DrawingCutter};
- *   <li>{@link decant.pdf.read.lines.Lines}: glyphs into lines of text;
+ *   <li>{@link decant.pdf.read.lines.Lines}: glyphs into lines of text; those that are turned by no
+ *       whole quarters, such as stamps, stand apart as {@link decant.pdf.read.lines.SlantedText};
  *   <li>{@link decant.pdf.read.beside.RunningTexts}: what repeats at the head and foot of pages;
  *   <li>{@link decant.pdf.read.beside.Footnotes}: notes at the foot of pages, and their marks;
  *   <li>{@link decant.pdf.read.tables.RuledTables}: ruled lines into tables with the text inside
  *       them;
  *   <li>{@link decant.pdf.read.lines.PageColumns}: what is left into columns in reading order;
- *   <li>{@link decant.pdf.read.tables.AlignedTables}: pieces below one another into tables without
- *       a grid;
+ *   <li>{@link decant.pdf.read.tables.SplitTables}: lines whose parts stand in columns into tables
+ *       without a grid, those of all columns and pages together: the stretches of lines that agree
+ *       ({@link decant.pdf.read.tables.AlignedTables}), their columns by the corridors that they
+ *       leave white ({@link decant.pdf.read.tables.WhiteColumns}), their rows by what goes on in a
+ *       cell ({@link decant.pdf.read.tables.LogicalRows});
  *   <li>{@link decant.pdf.read.blocks.Blocks}: lines into paragraphs, items and candidates for
  *       headings, {@link decant.pdf.read.lines.HardBreaks} kept;
  *   <li>{@link decant.pdf.read.blocks.Continuations}: blocks that go on on the next page or column;
@@ -39,9 +45,10 @@
  *       doubt.
  * </ol>
  *
- * <p>A file with structure tags takes {@link decant.pdf.read.tagged.TaggedBlocks} in place of the
- * stages between. Places are in points from the top left of the page as it is shown, y growing
- * downwards.
+ * <p>{@link decant.pdf.read.PageAnalysis} goes through the stages from notes to blocks, on all
+ * processors. A file with structure tags takes {@link decant.pdf.read.tagged.TaggedBlocks} in place
+ * of the stages between. Places are in points from the top left of the page as it is shown, y
+ * growing downwards.
  */
 @org.jspecify.annotations.NullMarked
 package decant.pdf.read;
