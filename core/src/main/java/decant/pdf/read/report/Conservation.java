@@ -67,6 +67,9 @@ public final class Conservation {
   private final Set<MediaId> pictures = new HashSet<>();
   private final List<Finding> findings = new ArrayList<>();
 
+  /** Pages with running texts that the document has only as they were found. */
+  private final Set<Integer> asFound = new HashSet<>();
+
   private Conservation(Document document) {
     this.document = document;
   }
@@ -99,6 +102,7 @@ public final class Conservation {
     }
     c.source.close();
     c.words(open, running);
+    c.asFound();
     c.pictures(pages);
     return c.findings;
   }
@@ -167,9 +171,33 @@ public final class Conservation {
     boolean repeats = known.lines().contains(l);
     return letters.isEmpty()
         || repeats
-            && (running.hasMasked(letters) || body.has(letters)) // a heading, or its own text
+            && (running.hasMasked(letters) // a heading, or its own text
+                || body.has(letters)
+                || isAsFound(l, letters))
         || letters.length() >= STRETCH && body.take(letters, next)
         || heads.has(letters);
+  }
+
+  /** Whether a running text is set as it was, though the document has another for its pages. */
+  private boolean isAsFound(TextLine l, String letters) {
+    boolean found =
+        document.setting().running().lines().getOrDefault(l.page(), List.of()).stream()
+            .anyMatch(p -> Letters.of(text(p)).equals(letters));
+    if (found) {
+      asFound.add(l.page());
+    }
+    return found;
+  }
+
+  /** Such texts go with the pages: when those change, the document's own take their place. */
+  private void asFound() {
+    if (!asFound.isEmpty()) {
+      findings.add(
+          Finding.general(
+              Finding.Kind.LAYOUT_SIMPLIFIED,
+              Finding.Severity.DOUBT,
+              WORDS.count("conservation.as-found", asFound.size())));
+    }
   }
 
   /** A word of a line that is not there as a whole. */
