@@ -88,6 +88,15 @@ final class LineThresholds {
     /** Gap between words, as a share of the size; common practice. */
     static final double WORD_GAP = 0.17;
 
+    /** The same in a line whose letters stand evenly. */
+    static final double TIGHT_WORD_GAP = 0.1;
+
+    /** Of the gaps between letters that tell whether they stand evenly. */
+    static final double NEARLY_ALL = 0.95;
+
+    /** The widest gap between letters that stand evenly: kerning is less. */
+    static final double UNEVEN = 0.05;
+
     /** So many gaps between letters tell how a line is spaced. */
     static final int TRACKED = 5;
 

@@ -348,13 +348,14 @@ public final class Lines {
     }
     var spaced = new ArrayList<Glyph>();
     double tracking = tracking(piece.subList(from, to));
+    double wordGap = wordGap(piece.subList(from, to), tracking);
     for (int k = from; k < to; k++) {
       Glyph g = piece.get(k);
       if (!spaced.isEmpty()) {
         Glyph last = spaced.getLast();
         boolean apart =
             g.x() - last.right() - tracking
-                > LineThresholds.Lines.WORD_GAP * Math.max(1, Math.min(g.size(), last.size()));
+                > wordGap * Math.max(1, Math.min(g.size(), last.size()));
         if (g.isSpace() && last.isSpace()) {
           continue;
         }
@@ -413,6 +414,33 @@ public final class Lines {
     double even = LineThresholds.Lines.EVEN * em;
     long alike = Arrays.stream(known).filter(g -> Math.abs(g - usual) < even).count();
     return usual > even / 2 && alike > LineThresholds.Lines.ALIKE * n ? usual : 0;
+  }
+
+  /**
+   * The least gap between words of a line, in ems: where its letters stand evenly, a small one
+   * tells, as in lines that are pressed together to end at the edge.
+   */
+  private static double wordGap(List<Glyph> piece, double tracking) {
+    double[] uneven = new double[piece.size()];
+    int n = 0;
+    for (int k = 1; k < piece.size(); k++) {
+      Glyph a = piece.get(k - 1);
+      Glyph b = piece.get(k);
+      if (!a.isSpace() && !b.isSpace()) {
+        double gap = (b.x() - a.right() - tracking) / Math.max(1, a.size());
+        if (gap <= LineThresholds.Lines.TIGHT_WORD_GAP) {
+          uneven[n++] = Math.max(0, gap);
+        }
+      }
+    }
+    if (n < LineThresholds.Lines.TRACKED) {
+      return LineThresholds.Lines.WORD_GAP;
+    }
+    double[] known = Arrays.copyOf(uneven, n);
+    Arrays.sort(known);
+    boolean evenly =
+        known[(int) (LineThresholds.Lines.NEARLY_ALL * (n - 1))] < LineThresholds.Lines.UNEVEN;
+    return evenly ? LineThresholds.Lines.TIGHT_WORD_GAP : LineThresholds.Lines.WORD_GAP;
   }
 
   /** The size that most of the line's letters have. */
