@@ -128,9 +128,12 @@ class MainTest {
       }
       pdf.save(source.toFile());
     }
-    Run r = run("publish", source.toString());
+    Run r = run("publish", source.toString(), "--pages-kept", "none");
     assertThat(r.status()).isZero();
     assertThat(r.err()).contains("notice.pdf").containsIgnoringCase("picture");
+    assertThat(run("describe", source.toString(), "--json").out())
+        .as("if it may be, its page stays as it is, for others may be able to show it")
+        .contains("\"pinned\":[1]", "a picture on it cannot be read here");
   }
 
   /** A link to a file of one machine acts where it is published: it is told and left out. */

@@ -153,7 +153,7 @@ public final class PinnedPages {
       findings.add(
           Finding.general(
                   Kind.PAGE_PINNED,
-                  Severity.NOTE,
+                  unread(taken).contains(p.index()) ? Severity.DOUBT : Severity.NOTE,
                   WORDS.say("pinned-pages.pinned", p.index() + 1, p.why()))
               .from(p.index(), new Box(0, 0, p.width(), p.height()))
               .with(new Finding.Remedy.LetFlow(p.index())));
