@@ -29,7 +29,7 @@ public final class BoxedNotes {
   public BoxedNotes(List<ScannedPage> pages, List<Detected> found) {
     Map<Integer, List<Detected.Text>> byPage = new LinkedHashMap<>();
     for (Detected f : found) {
-      if (f instanceof Detected.Text t && t.kind() != Detected.Kind.HEADING) {
+      if (f instanceof Detected.Text t) {
         byPage.computeIfAbsent(t.page(), k -> new ArrayList<>()).add(t);
       }
     }
@@ -61,7 +61,9 @@ public final class BoxedNotes {
     }
     held.forEach((frame, inside) -> {
       boolean part = texts.stream().anyMatch(t -> !inside.contains(t) && overlap(frame.box(), t));
-      if (!part) {
+      // A bar behind a heading alone is drawn behind it.
+      boolean heading = inside.stream().allMatch(t -> t.kind() == Detected.Kind.HEADING);
+      if (!part && !heading) {
         Boxed b = boxed(page, frame, inside);
         inside.forEach(t -> boxes.put(t, b));
       }
@@ -190,11 +192,16 @@ public final class BoxedNotes {
                 s != frame
                     && Math.min(s.box().width(), s.box().height())
                         < BesideThresholds.BoxedNotes.SAME_SIDE)
-            .filter(s -> isSide(s.box(), b))
+            .filter(s -> isSide(s.box(), b) && isAt(s.box(), b))
             .toList();
     return sides.size() < 3
         ? Optional.empty()
         : sides.getFirst().fill().or(() -> sides.getFirst().stroke());
+  }
+
+  private static boolean isAt(Box side, Box of) {
+    double near = BesideThresholds.BoxedNotes.SAME_SIDE;
+    return side.sharedWidth(of) > -near && side.sharedHeight(of) > -near;
   }
 
   private static boolean isSide(Box s, Box of) {
