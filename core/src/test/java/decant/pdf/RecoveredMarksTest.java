@@ -180,4 +180,21 @@ class RecoveredMarksTest {
         .contains("Quay 1", "Quay 2")
         .doesNotContain("Quay 3");
   }
+
+  @Test
+  void theHeadingOfABoxStandsInTheBox() throws IOException, ReadProblem {
+    var pdf = new DrawnPdf();
+    double y = pdf.text(BOLD, 16, 72, 80, "Berth rules").prose(72, 110, 450, PROSE);
+    pdf.filled(new Color(0xF4F0E4), 66, y + 6, 462, 74)
+        .text(BOLD, 12, 76, y + 24, "Please note")
+        .prose(76, y + 42, 440, PROSE.substring(0, 180));
+    pdf.prose(72, y + 110, 450, PROSE);
+    Document d = pdf.takenIn(folder).document();
+    assertThat(
+            d.paragraphs().stream()
+                .filter(p -> p.look().value(ParagraphTraits.SHADING).rgb() == 0xF4F0E4)
+                .map(p -> p.text().substring(0, 11)))
+        .as("or else the box of the text below is painted over its heading")
+        .containsExactly("Please note", "The harbour");
+  }
 }

@@ -6,13 +6,10 @@ import decant.pdf.read.page.Directions;
 import decant.pdf.read.page.Glyph;
 import decant.pdf.read.page.ScannedPage;
 import decant.pdf.read.page.Sizes;
-import decant.pdf.read.page.SourceFace;
 import decant.pdf.read.page.TextLine;
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.Comparator;
 import java.util.HashMap;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -74,7 +71,8 @@ public final class Lines {
 
   /** The lines of glyphs that stand upright. */
   static List<TextLine> upright(ScannedPage page, List<Glyph> glyphs) {
-    List<List<Glyph>> rows = rows(glyphs).stream().flatMap(r -> overlaid(r).stream()).toList();
+    List<List<Glyph>> rows =
+        rows(glyphs).stream().flatMap(r -> Overlaid.parted(r).stream()).toList();
     var out = new ArrayList<TextLine>();
     for (List<Glyph> row : rows) {
       row.sort(Comparator.comparingDouble(Glyph::x));
@@ -98,75 +96,6 @@ public final class Lines {
     }
     return out;
   }
-
-  /** What letters of a row have in common that were written in one go. */
-  private record Hand(long baseline, long size, SourceFace face, decant.model.look.Colour colour) {}
-
-  /** A row by its parts where text is written over other text: a stamp, a watermark. */
-  private static List<List<Glyph>> overlaid(List<Glyph> row) {
-    List<List<Glyph>> strokes = strokes(row);
-    row.sort(Comparator.comparingDouble(Glyph::x));
-    int over = 0;
-    for (int k = 1; k < row.size(); k++) {
-      Glyph a = row.get(k - 1);
-      Glyph b = row.get(k);
-      boolean covers =
-          !a.isSpace()
-              && !b.isSpace()
-              && a.right() - b.x() > LineThresholds.Lines.OVERLAP * Math.min(a.width(), b.width())
-              && !a.text().equals(b.text());
-      over += covers ? 1 : 0;
-    }
-    if (over >= LineThresholds.Lines.LETTERS_CROSSED && cross(strokes)) {
-      return strokes;
-    }
-    if (over < LineThresholds.Lines.LETTERS_OVER) {
-      return List.of(row);
-    }
-    var hands = new LinkedHashMap<Hand, List<Glyph>>();
-    for (Glyph g : row) {
-      var hand =
-          new Hand(
-              Math.round(g.baseline() * 2),
-              Math.round(g.size() * 2),
-              g.ink().face(),
-              g.ink().colour());
-      hands.computeIfAbsent(hand, h -> new ArrayList<>()).add(g);
-    }
-    return List.copyOf(hands.values());
-  }
-
-  /** A row by what was written in one go, in the order of the file: it goes back for the next. */
-  private static List<List<Glyph>> strokes(List<Glyph> row) {
-    var out = new ArrayList<List<Glyph>>();
-    Glyph last = null;
-    for (Glyph g : row) {
-      boolean back = last != null && g.x() < last.x() - LineThresholds.Lines.BACK * last.size();
-      if (last == null || back) {
-        out.add(new ArrayList<>());
-      }
-      out.getLast().add(g);
-      last = g;
-    }
-    return out;
-  }
-
-  /** Whether two strokes of several letters stand in one place. */
-  private static boolean cross(List<List<Glyph>> strokes) {
-    for (int a = 0; a < strokes.size(); a++) {
-      for (int b = a + 1; b < strokes.size() && strokes.size() < MANY_STROKES; b++) {
-        double from = Math.max(strokes.get(a).getFirst().x(), strokes.get(b).getFirst().x());
-        double to = Math.min(strokes.get(a).getLast().right(), strokes.get(b).getLast().right());
-        if (to - from > LineThresholds.Lines.CROSSED * strokes.get(a).getFirst().size()) {
-          return true;
-        }
-      }
-    }
-    return false;
-  }
-
-  /** Letters that are placed one by one, in no order, are no strokes. */
-  private static final int MANY_STROKES = 12;
 
   private static Glyph lastInk(List<Glyph> row, int from, int before) {
     for (int k = before - 1; k >= from; k--) {
@@ -347,19 +276,15 @@ public final class Lines {
       return Optional.empty();
     }
     var spaced = new ArrayList<Glyph>();
-    double tracking = tracking(piece.subList(from, to));
-    double wordGap = wordGap(piece.subList(from, to), tracking);
+    LineSpacing spacing = LineSpacing.of(piece.subList(from, to));
     for (int k = from; k < to; k++) {
       Glyph g = piece.get(k);
       if (!spaced.isEmpty()) {
         Glyph last = spaced.getLast();
-        boolean apart =
-            g.x() - last.right() - tracking
-                > wordGap * Math.max(1, Math.min(g.size(), last.size()));
         if (g.isSpace() && last.isSpace()) {
           continue;
         }
-        if (apart && !g.isSpace() && !last.isSpace()) {
+        if (!g.isSpace() && !last.isSpace() && spacing.parts(last, g)) {
           spaced.add(space(last, g));
         }
       }
@@ -386,61 +311,6 @@ public final class Lines {
     return Optional.of(
         new TextLine(
             page, logical, new Box(left, top, right - left, bottom - top), baseline, size));
-  }
-
-  /**
-   * How far the letters of a line stand apart beyond their widths, in points: titles are spaced so,
-   * and lines that are spread to both edges; 0 where most touch, or where not letters are spaced.
-   */
-  private static double tracking(List<Glyph> piece) {
-    double[] gaps = new double[piece.size()];
-    int n = 0;
-    int letters = 0;
-    for (int k = 1; k < piece.size(); k++) {
-      Glyph a = piece.get(k - 1);
-      Glyph b = piece.get(k);
-      if (!a.isSpace() && !b.isSpace()) {
-        gaps[n++] = b.x() - a.right();
-        letters += Character.isLetterOrDigit(b.text().codePointAt(0)) ? 1 : 0;
-      }
-    }
-    if (n < LineThresholds.Lines.TRACKED || letters < LineThresholds.Lines.LETTERS * n) {
-      return 0;
-    }
-    double[] known = Arrays.copyOf(gaps, n);
-    Arrays.sort(known);
-    double usual = known[n / 2];
-    double em = piece.getFirst().size();
-    double even = LineThresholds.Lines.EVEN * em;
-    long alike = Arrays.stream(known).filter(g -> Math.abs(g - usual) < even).count();
-    return usual > even / 2 && alike > LineThresholds.Lines.ALIKE * n ? usual : 0;
-  }
-
-  /**
-   * The least gap between words of a line, in ems: where its letters stand evenly, a small one
-   * tells, as in lines that are pressed together to end at the edge.
-   */
-  private static double wordGap(List<Glyph> piece, double tracking) {
-    double[] uneven = new double[piece.size()];
-    int n = 0;
-    for (int k = 1; k < piece.size(); k++) {
-      Glyph a = piece.get(k - 1);
-      Glyph b = piece.get(k);
-      if (!a.isSpace() && !b.isSpace()) {
-        double gap = (b.x() - a.right() - tracking) / Math.max(1, a.size());
-        if (gap <= LineThresholds.Lines.TIGHT_WORD_GAP) {
-          uneven[n++] = Math.max(0, gap);
-        }
-      }
-    }
-    if (n < LineThresholds.Lines.TRACKED) {
-      return LineThresholds.Lines.WORD_GAP;
-    }
-    double[] known = Arrays.copyOf(uneven, n);
-    Arrays.sort(known);
-    boolean evenly =
-        known[(int) (LineThresholds.Lines.NEARLY_ALL * (n - 1))] < LineThresholds.Lines.UNEVEN;
-    return evenly ? LineThresholds.Lines.TIGHT_WORD_GAP : LineThresholds.Lines.WORD_GAP;
   }
 
   /** The size that most of the line's letters have. */
