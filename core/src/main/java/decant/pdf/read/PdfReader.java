@@ -25,6 +25,7 @@ import decant.pdf.read.lines.Dehyphenator;
 import decant.pdf.read.lines.DrawnMarks;
 import decant.pdf.read.lines.Lines;
 import decant.pdf.read.lines.SlantedText;
+import decant.pdf.read.page.Glyph;
 import decant.pdf.read.page.Placed;
 import decant.pdf.read.page.ScannedPage;
 import decant.pdf.read.page.SourceFace;
@@ -293,7 +294,8 @@ public final class PdfReader {
     var cutter = new DrawingCutter(pdf);
     for (int p = 0; p < pages.size(); p++) {
       ScannedPage page = pages.get(p);
-      if (lines.get(p).size() <= MAX_PIECES) {
+      long slanted = page.glyphs().stream().filter(g -> g.quarter() == Glyph.SLANTED).count();
+      if (lines.get(p).size() <= MAX_PIECES && slanted <= MAX_PIECES) {
         continue;
       }
       request.checkpoint();

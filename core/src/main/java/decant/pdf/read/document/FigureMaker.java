@@ -47,10 +47,14 @@ final class FigureMaker {
             Placement.Wrap.AROUND,
             new Insets(3, 7, 3, 7),
             false);
+    return placed(f, place);
+  }
+
+  private static Inline.Picture placed(Detected.Figure f, Placement place) {
     return new Inline.Picture(
-        m.id(),
-        b.width(),
-        b.height(),
+        f.placed().media().id(),
+        f.box().width(),
+        f.box().height(),
         f.alt(),
         place,
         Insets.NONE,
@@ -77,19 +81,8 @@ final class FigureMaker {
             Placement.Wrap.THROUGH,
             Insets.NONE,
             true);
-    var picture =
-        new Inline.Picture(
-            m.id(),
-            b.width(),
-            b.height(),
-            f.alt(),
-            place,
-            Insets.NONE,
-            0,
-            Optional.empty(),
-            Look.PLAIN);
     Look look = Look.of(ParagraphTraits.LINE_PITCH, LinePitch.SINGLE);
-    return new Paragraph(NodeId.fresh(), look, Look.PLAIN, List.of(picture));
+    return new Paragraph(NodeId.fresh(), look, Look.PLAIN, List.of(placed(f, place)));
   }
 
   Paragraph figure(Detected.Figure f, PageSetup setup) {

@@ -35,9 +35,13 @@ public final class AlignedTables {
     return new AlignedTables(lines).all();
   }
 
+  /** So often a stretch is tried again without its first line; pages may have thousands. */
+  private static final int MAX_TRIES = 100;
+
   private List<Found> all() {
     var tables = new ArrayList<Found>();
     int k = 0;
+    int tries = 0;
     while (k < lines.size()) {
       if (!lines.get(k).parted()) {
         k++;
@@ -50,7 +54,8 @@ public final class AlignedTables {
         k = end;
       } else {
         // Of a list or of contents, no part is a table either.
-        k = isListOrContents(lines.subList(k, end), columns) ? end : k + 1;
+        boolean list = isListOrContents(lines.subList(k, end), columns);
+        k = list ? end : ++tries < MAX_TRIES ? k + 1 : stretchEnd(k, k);
       }
     }
     return tables;

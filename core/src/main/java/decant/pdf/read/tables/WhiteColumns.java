@@ -12,6 +12,9 @@ import java.util.stream.IntStream;
 final class WhiteColumns {
   private static final double BIN = 0.5;
 
+  /** Points; the largest sheet of ISO 32000-1 Annex C is 14,400 wide. */
+  private static final double WIDEST = 100_000;
+
   /**
    * A column.
    *
@@ -126,6 +129,9 @@ final class WhiteColumns {
   private static List<Double> cuts(List<RowLine> lines, double em, double wide) {
     double left = lines.stream().mapToDouble(RowLine::left).min().orElseThrow();
     double right = lines.stream().mapToDouble(RowLine::right).max().orElseThrow();
+    if (right - left > WIDEST) {
+      return new ArrayList<>();
+    }
     int n = (int) Math.ceil((right - left) / BIN) + 1;
     int[] inked = new int[n + 1];
     int[] parted = new int[n + 1];
