@@ -67,23 +67,19 @@ public final class Headings {
     Body text = known.get();
     Style body = text.style();
     List<Detected> out = new ArrayList<>(labelled);
-    Set<Style> styles = new LinkedHashSet<>();
     Map<Integer, Style> candidates = new HashMap<>();
     for (int k = 0; k < out.size(); k++) {
       if (out.get(k) instanceof Detected.Text t && isCandidate(t, text, out, k, outline)) {
         Detected.Text whole = Blocks.withMarker(t);
         out.set(k, whole);
         Style s = Style.of(whole);
-        styles.add(s);
         candidates.put(k, s);
       }
     }
     drop(out, candidates, body, outline);
     addNumbered(out, candidates, body);
     addAlike(out, candidates, text);
-    styles.clear();
-    styles.addAll(candidates.values());
-    Map<Style, Integer> levels = levels(styles);
+    Map<Style, Integer> levels = levels(new LinkedHashSet<>(candidates.values()));
     int numberedTop = numberedTop(out, candidates, levels);
     Map<Integer, Integer> found = new TreeMap<>();
     candidates.forEach((k, style) -> {
@@ -95,6 +91,7 @@ public final class Headings {
       found.put(k, level);
     });
     belowTitle(out, candidates, found);
+    withoutGaps(found);
     found.forEach((k, level) ->
         out.set(
             k, ((Detected.Text) out.get(k)).as(Detected.Kind.HEADING, Math.clamp(level, 1, 9))));
@@ -125,6 +122,12 @@ public final class Headings {
             .orElse(2);
     int shift = Math.max(0, 2 - top);
     levels.replaceAll((k, level) -> k == first ? 1 : level + shift);
+  }
+
+  /** No level is left out: numbers may begin deeper than the headings above them say. */
+  private static void withoutGaps(Map<Integer, Integer> levels) {
+    List<Integer> used = levels.values().stream().distinct().sorted().toList();
+    levels.replaceAll((k, level) -> used.indexOf(level) + 1);
   }
 
   /** Takes back candidates that only look like headings. */
