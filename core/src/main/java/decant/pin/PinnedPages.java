@@ -149,11 +149,12 @@ public final class PinnedPages {
         findings.add(f);
       }
     }
+    Set<Integer> unread = unread(taken);
     for (Pinning.Sheet p : pages) {
       findings.add(
           Finding.general(
                   Kind.PAGE_PINNED,
-                  unread(taken).contains(p.index()) ? Severity.DOUBT : Severity.NOTE,
+                  unread.contains(p.index()) ? Severity.DOUBT : Severity.NOTE,
                   WORDS.say("pinned-pages.pinned", p.index() + 1, p.why()))
               .from(p.index(), new Box(0, 0, p.width(), p.height()))
               .with(new Finding.Remedy.LetFlow(p.index())));

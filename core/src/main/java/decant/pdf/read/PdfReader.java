@@ -56,6 +56,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.CompletionException;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.io.IOUtils;
 import org.apache.pdfbox.pdmodel.PDDocument;
@@ -155,7 +156,7 @@ public final class PdfReader {
     Set<Integer> scattered = scatteredAsPictures(pages, lines);
     var joiner = new Dehyphenator(lines);
     RunningTexts.Result repeating = RunningTexts.of(pages, lines);
-    Optional<TaggedBlocks.Result> tagged = TaggedBlocks.of(pdf, pages, repeating);
+    Optional<TaggedBlocks.Result> tagged = TaggedBlocks.of(pdf, pages, lines, repeating);
     List<Detected> found;
     List<DetectedNote> notes = List.of();
     RunningTexts.Result running;
@@ -179,7 +180,16 @@ public final class PdfReader {
     running = running.withoutTableHeads(found);
     found = FloatedPictures.joined(found);
     Metadata metadata = metadata();
-    var maker = new DocumentMaker(pages, found, notes, running, joiner, metadata);
+    List<List<SlantedText>> slanted = pages.parallelStream().map(SlantedText::of).toList();
+    var maker =
+        new DocumentMaker(
+            pages,
+            found,
+            notes,
+            slanted.stream().flatMap(List::stream).toList(),
+            running,
+            joiner,
+            metadata);
     Document d = maker.make();
     d = DocumentMaker.withLinks(d, links.targets(maker.places(), d));
     d = LiveContents.in(d);
@@ -194,7 +204,7 @@ public final class PdfReader {
         DrawnShapes.in(d, pages, found, maker.places(), drawn.grounds(), maker.slanted());
     d = maker.withSetting(shapes.document());
     FontBook book = ReadingFonts.of(brought.fonts());
-    CompletableFuture<List<Finding>> conservation = conserved(pages, lines, running, d);
+    CompletableFuture<List<Finding>> conservation = conserved(pages, lines, slanted, running, d);
     var read =
         new ConversionReport.Read(
             pages, lines, drawn.left(), running, found, d, maker.places(), shapes.taken());
@@ -204,7 +214,7 @@ public final class PdfReader {
                 f.kind() != Finding.Kind.SCANNED_PAGE
                     || f.source().filter(x -> scattered.contains(x.page())).isEmpty())
             .forEach(findings::add);
-    findings.addAll(conservation.join());
+    findings.addAll(outcome(conservation));
     var origin =
         new TakenIn.Origin(
             "pdf", pages.size(), properties(), fonts(book), maker.places(), maker.breaks());
@@ -218,17 +228,31 @@ public final class PdfReader {
   private static CompletableFuture<List<Finding>> conserved(
       List<ScannedPage> pages,
       List<List<TextLine>> lines,
+      List<List<SlantedText>> slanted,
       RunningTexts.Result running,
       Document d) {
     return CompletableFuture.supplyAsync(() -> {
       List<List<TextLine>> all = new ArrayList<>();
       for (int p = 0; p < pages.size(); p++) {
         var here = new ArrayList<>(lines.get(p));
-        SlantedText.of(pages.get(p)).forEach(t -> here.addAll(t.lines()));
+        slanted.get(p).forEach(t -> here.addAll(t.lines()));
         all.add(here);
       }
       return Conservation.of(pages, all, running, d);
     });
+  }
+
+  /** What was found; a fault is thrown as if it had been found here. */
+  private static List<Finding> outcome(CompletableFuture<List<Finding>> found) {
+    try {
+      return found.join();
+    } catch (CompletionException e) {
+      switch (Objects.requireNonNull(e.getCause())) {
+        case RuntimeException r -> throw r;
+        case Error r -> throw r;
+        default -> throw e;
+      }
+    }
   }
 
   /**

@@ -7,6 +7,7 @@ import decant.paint.PdfPictures;
 import decant.reading.ReadProblem;
 import decant.reading.ReadRequest;
 import decant.reading.TakenIn;
+import decant.work.Faults;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.Optional;
@@ -72,9 +73,11 @@ public final class Arriving {
       TakenIn taken = Intake.take(some);
       Layout pages = new LayoutRunner().firstPages(taken.document(), over::get);
       Platform.runLater(() -> arriving.first.set(Optional.of(pages)));
-    } catch (IOException | ReadProblem | RuntimeException | StackOverflowError e) {
+    } catch (IOException | ReadProblem e) {
       // Whatever is wrong with the file is said by the reading of the whole.
       LOG.log(System.Logger.Level.DEBUG, "the first pages cannot be shown", e);
+    } catch (RuntimeException | StackOverflowError | OutOfMemoryError e) {
+      Faults.mended("showing the first pages", e); // the whole is read all the same
     }
   }
 

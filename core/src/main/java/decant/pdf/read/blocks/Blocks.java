@@ -122,7 +122,7 @@ public final class Blocks {
     }
     double gap = l.baseline() - last.baseline();
     boolean title =
-        Math.min(l.size(), last.size()) > BlockThresholds.Blocks.TITLE * median(region)
+        Math.min(l.size(), last.size()) > BlockThresholds.Blocks.TITLE * median()
             && Sizes.same(l.size(), last.size())
             && l.bold() == last.bold()
             && gap > 0
@@ -134,25 +134,23 @@ public final class Blocks {
     if (gap > usual * BlockThresholds.Blocks.NEW_PARAGRAPH + BlockThresholds.Blocks.ROUNDED * em
         || gap < 0) {
       return !(open.size() > 0
-          && l.size() > BlockThresholds.Blocks.LARGE_TITLE * median(region)
+          && l.size() > BlockThresholds.Blocks.LARGE_TITLE * median()
           && gap < em * BlockThresholds.Blocks.LARGE_TITLE_PITCH
           && gap > 0);
     }
     if (marks.of(l.text()).isPresent() && startsItem(open, l)) {
       return true;
     }
-    double at = start(region, l);
-    double before = start(region, last);
-    double begun = start(region, first);
+    double at = start(l);
+    double before = start(last);
+    double begun = start(first);
     boolean centred =
-        centred(last, region)
-            && centred(l, region)
-            && Math.abs(at - before) > BlockThresholds.Blocks.MOVED * em;
+        centred(last) && centred(l) && Math.abs(at - before) > BlockThresholds.Blocks.MOVED * em;
     if (centred) {
       return false;
     }
     Optional<String> marker = marks.of(first.text());
-    double textLeft = marker.isPresent() ? afterMarker(region, first) : begun;
+    double textLeft = marker.isPresent() ? afterMarker(first) : begun;
     double shift = at - before;
     if (open.size() == 1) {
       boolean hangs =
@@ -160,18 +158,18 @@ public final class Blocks {
               && (marker.isPresent()
                   || Math.abs(at - textLeft) < BlockThresholds.Blocks.MOVED * em);
       if (shift > BlockThresholds.Blocks.INDENT * em && !hangs && !marker.isPresent()) {
-        return !isHanging(region, last, l);
+        return !isHanging(last, l);
       }
       if (shift < -BlockThresholds.Blocks.INDENT * em
           && marker.isPresent()
           && at < textLeft - BlockThresholds.Blocks.INDENT * em
           && at <= begun + 1) {
-        return fits(region, last, l) || at < begun - 1;
+        return fits(last, l) || at < begun - 1;
       }
     } else if (Math.abs(shift) > BlockThresholds.Blocks.INDENT * em) {
       return true;
     }
-    return fits(region, last, l);
+    return fits(last, l);
   }
 
   /** Whether the weight changes between two lines, and not somewhere on the first of them. */
@@ -179,8 +177,8 @@ public final class Blocks {
     return a.glyphs().getLast().ink().face().bold() != b.glyphs().getFirst().ink().face().bold();
   }
 
-  private static double median(Region r) {
-    double[] sizes = r.lines().stream().mapToDouble(TextLine::size).sorted().toArray();
+  private double median() {
+    double[] sizes = region.lines().stream().mapToDouble(TextLine::size).sorted().toArray();
     return sizes[sizes.length / 2];
   }
 
@@ -188,13 +186,13 @@ public final class Blocks {
    * A first line that stands out to the left of all that follow: a term with its definition, not a
    * new paragraph.
    */
-  private static boolean isHanging(Region region, TextLine last, TextLine l) {
+  private boolean isHanging(TextLine last, TextLine l) {
     return Edges.of(last, region.left(), region.right()).end(last) < 3 * l.size()
-        && start(region, l) - start(region, last) < 6 * l.size();
+        && start(l) - start(last) < 6 * l.size();
   }
 
   /** The distance of a line from the edge where its reading begins. */
-  private static double start(Region region, TextLine l) {
+  private double start(TextLine l) {
     return Edges.of(l, region.left(), region.right()).start(l);
   }
 
@@ -206,7 +204,7 @@ public final class Blocks {
     if (Markers.isBullet(marker.get()) && !marker.get().matches("[–—\\-*·]")) {
       return true;
     }
-    if (centred(open.getLast(), region) && centred(l, region)) {
+    if (centred(open.getLast()) && centred(l)) {
       return false; // a sign that parts the words of a centred line
     }
     // A line of prose may begin with "a." or a dash by chance: an item begins on the left of what
@@ -215,16 +213,16 @@ public final class Blocks {
     Optional<String> before = marks.of(open.getFirst().text());
     boolean inLine =
         before.isPresent()
-            && Math.abs(start(region, open.getFirst()) - start(region, l))
+            && Math.abs(start(open.getFirst()) - start(l))
                 < BlockThresholds.Blocks.IN_LINE * l.size();
     return inLine
-        || start(region, l) > BlockThresholds.Blocks.IN_LINE * l.size()
-        || fits(region, open.getLast(), l);
+        || start(l) > BlockThresholds.Blocks.IN_LINE * l.size()
+        || fits(open.getLast(), l);
   }
 
-  private static boolean centred(TextLine l, Region r) {
-    double leftGap = l.box().x() - r.left();
-    double rightGap = r.right() - l.box().right();
+  private boolean centred(TextLine l) {
+    double leftGap = l.box().x() - region.left();
+    double rightGap = region.right() - l.box().right();
     return leftGap > l.size()
         && Math.abs(leftGap - rightGap) < BlockThresholds.Blocks.IN_LINE * l.size();
   }
@@ -233,7 +231,7 @@ public final class Blocks {
    * Whether the first word of a line would have had room on the line before: then the break was
    * meant.
    */
-  private static boolean fits(Region region, TextLine last, TextLine l) {
+  private boolean fits(TextLine last, TextLine l) {
     Edges edges = Edges.of(last, region.left(), region.right());
     double inset = edges.start(last);
     double slack = edges.end(last);
@@ -255,7 +253,7 @@ public final class Blocks {
   }
 
   /** The distance from the start edge of what follows a line's marker. */
-  private static double afterMarker(Region region, TextLine l) {
+  private double afterMarker(TextLine l) {
     boolean space = false;
     for (Glyph g : l.glyphs()) {
       if (g.isSpace()) {
@@ -264,7 +262,7 @@ public final class Blocks {
         return Directions.lean(l) > 0 ? region.right() - g.right() : g.x() - region.left();
       }
     }
-    return start(region, l);
+    return start(l);
   }
 
   private Detected.Text text(List<TextLine> lines, double pitch, double spaceBefore) {

@@ -114,14 +114,7 @@ public final class Headings {
     if (!alone || title.page() > 0 || Markers.section(title.text()).isPresent()) {
       return;
     }
-    int top =
-        levels.entrySet().stream()
-            .filter(e -> e.getKey() != first)
-            .mapToInt(Map.Entry::getValue)
-            .min()
-            .orElse(2);
-    int shift = Math.max(0, 2 - top);
-    levels.replaceAll((k, level) -> k == first ? 1 : level + shift);
+    levels.put(first, 0); // the others begin at one; no gap is left
   }
 
   /** No level is left out: numbers may begin deeper than the headings above them say. */

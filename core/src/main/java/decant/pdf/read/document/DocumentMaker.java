@@ -69,7 +69,7 @@ public final class DocumentMaker {
   private final FigureMaker figures = new FigureMaker();
   private final SettingMaker setting = new SettingMaker();
   private final Map<Integer, List<Paragraph>> runningLines = new LinkedHashMap<>();
-  private final Map<Integer, List<Inline.Shape>> slantedShapes = new LinkedHashMap<>();
+  private final SlantedStories slanted;
 
   /** The pictures that stand beside a paragraph, and all of them. */
   private final Map<Detected.Text, List<Detected.Figure>> floats;
@@ -80,6 +80,7 @@ public final class DocumentMaker {
       List<ScannedPage> pages,
       List<Detected> found,
       List<DetectedNote> notes,
+      List<SlantedText> slanted,
       RunningTexts.Result running,
       Dehyphenator joiner,
       Metadata metadata) {
@@ -94,6 +95,7 @@ public final class DocumentMaker {
     this.joiner = joiner;
     this.metadata = metadata;
     this.styles = new StyleMaker(found);
+    this.slanted = new SlantedStories(slanted, styles.bodyText());
     this.paper = new PaperMaker(pages, running);
     this.looks = new ParagraphLooks(styles, lists, found);
     this.tables = new TableMaker(styles, joiner);
@@ -123,7 +125,7 @@ public final class DocumentMaker {
 
   /** The boxes of slanted text by the page that each stands on. */
   public Map<Integer, List<Inline.Shape>> slanted() {
-    return slantedShapes;
+    return slanted.shapes();
   }
 
   /** Where pages begin within blocks. */
@@ -135,11 +137,7 @@ public final class DocumentMaker {
     notes.forEach(noteMaker::note);
     List<Section> sections = withUnmarkedNotes(sections());
     Map<NodeId, Story> stories = new LinkedHashMap<>(noteMaker.stories());
-    var slanted =
-        new SlantedStories(
-            pages.stream().flatMap(p -> SlantedText.of(p).stream()).toList(), styles.bodyText());
     stories.putAll(slanted.stories());
-    slantedShapes.putAll(slanted.shapes());
     noteMaker.unmarked().forEach(m -> stories.remove(m.note()));
     return Document.of(
         metadata,

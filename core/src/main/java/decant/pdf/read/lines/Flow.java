@@ -1,7 +1,9 @@
 package decant.pdf.read.lines;
 
 import decant.pdf.read.page.TextLine;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 
 /** Whether text runs on from line to line: the next word had no room on the line before it. */
 public final class Flow {
@@ -27,11 +29,12 @@ public final class Flow {
   public static double share(List<TextLine> lines) {
     double all = 0;
     double on = 0;
+    Map<Start, Double> ends = new HashMap<>(); // lines of a column begin at few places
     for (int k = 0; k < lines.size(); k++) {
       TextLine l = lines.get(k);
       all += l.box().width();
       TextLine below = below(lines, k);
-      on += below != null && goesOn(l, below, measure(lines, l)) ? l.box().width() : 0;
+      on += below != null && goesOn(l, below, measure(lines, l, ends)) ? l.box().width() : 0;
     }
     return all == 0 ? 0 : on / all;
   }
@@ -58,14 +61,22 @@ public final class Flow {
         || Math.abs(a.box().right() - b.box().right()) <= far / 2;
   }
 
+  /** Where lines begin that have the same room. */
+  private record Start(double x, double size) {}
+
   /** The room that a line has: to where lines end that begin at about the same place. */
-  private static double measure(List<TextLine> lines, TextLine l) {
-    return lines.stream()
-            .filter(
-                o -> Math.abs(o.box().x() - l.box().x()) <= LineThresholds.Flow.INDENT * l.size())
-            .mapToDouble(o -> o.box().right())
-            .max()
-            .orElse(l.box().right())
-        - l.box().x();
+  private static double measure(List<TextLine> lines, TextLine l, Map<Start, Double> ends) {
+    double x = l.box().x();
+    double far = LineThresholds.Flow.INDENT * l.size();
+    double end =
+        ends.computeIfAbsent(
+            new Start(x, l.size()),
+            k ->
+                lines.stream()
+                    .filter(o -> Math.abs(o.box().x() - x) <= far)
+                    .mapToDouble(o -> o.box().right())
+                    .max()
+                    .orElse(l.box().right()));
+    return end - x;
   }
 }

@@ -27,20 +27,21 @@ public final class Regions {
 
   /** Pieces on one baseline put together into whole lines. */
   public static List<TextLine> rows(List<TextLine> pieces) {
-    var out = new ArrayList<TextLine>();
-    List<TextLine> sorted = pieces.stream().sorted(TextLine.DOWN).toList();
-    var row = new ArrayList<TextLine>();
-    for (TextLine l : sorted) {
-      if (!row.isEmpty()
-          && l.baseline() - row.getFirst().baseline()
-              > LineThresholds.Regions.SAME_ROW * l.size()) {
-        out.add(whole(row));
-        row.clear();
+    return byBaseline(pieces).stream().map(Regions::whole).toList();
+  }
+
+  /** Pieces by their baselines, down the page. */
+  public static List<List<TextLine>> byBaseline(List<TextLine> pieces) {
+    var out = new ArrayList<List<TextLine>>();
+    for (TextLine l : pieces.stream().sorted(TextLine.DOWN).toList()) {
+      boolean begins =
+          out.isEmpty()
+              || l.baseline() - out.getLast().getFirst().baseline()
+                  > LineThresholds.Regions.SAME_ROW * l.size();
+      if (begins) {
+        out.add(new ArrayList<>());
       }
-      row.add(l);
-    }
-    if (!row.isEmpty()) {
-      out.add(whole(row));
+      out.getLast().add(l);
     }
     return out;
   }

@@ -29,18 +29,7 @@ record RowLine(List<TextLine> pieces, List<Word> words) {
 
   /** Pieces of a page by their baselines, down the page. */
   static List<RowLine> of(List<TextLine> pieces) {
-    var rows = new ArrayList<List<TextLine>>();
-    for (TextLine l : pieces.stream().sorted(TextLine.DOWN).toList()) {
-      boolean same =
-          !rows.isEmpty()
-              && l.baseline() - rows.getLast().getFirst().baseline()
-                  < TableThresholds.AlignedTables.SAME_ROW * l.size();
-      if (!same) {
-        rows.add(new ArrayList<>());
-      }
-      rows.getLast().add(l);
-    }
-    return rows.stream()
+    return Regions.byBaseline(pieces).stream()
         .map(r -> r.stream().sorted(Comparator.comparingDouble(l -> l.box().x())).toList())
         .map(r -> new RowLine(r, words(r)))
         .toList();

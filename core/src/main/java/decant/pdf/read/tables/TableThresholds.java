@@ -21,9 +21,6 @@ final class TableThresholds {
 
     static final int MAX_COLUMNS = 30;
 
-    /** How far baselines of one row may differ. */
-    static final double SAME_ROW = 0.25;
-
     /** Between rows: a wider gap ends a table. */
     static final double ENDS = 3.2;
 

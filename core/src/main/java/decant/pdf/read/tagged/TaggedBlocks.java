@@ -75,17 +75,21 @@ public final class TaggedBlocks {
   }
 
   /**
+   * @param lines of all pages, whatever tags say
    * @param repeating the running texts that are known by repeating themselves
    */
   public static Optional<Result> of(
-      PDDocument pdf, List<ScannedPage> pages, RunningTexts.Result repeating) {
+      PDDocument pdf,
+      List<ScannedPage> pages,
+      List<List<TextLine>> lines,
+      RunningTexts.Result repeating) {
     try {
       PDStructureTreeRoot root = pdf.getDocumentCatalog().getStructureTreeRoot();
       if (root == null) {
         return Optional.empty();
       }
       var t = new TaggedBlocks(pages);
-      return t.run(pdf, root.getCOSObject(), repeating);
+      return t.run(pdf, root.getCOSObject(), lines, repeating);
     } catch (RuntimeException e) {
       Faults.mended("reading the tags", e);
       return Optional.empty(); // a damaged tree is no tree
@@ -94,7 +98,11 @@ public final class TaggedBlocks {
 
   private final Set<Placed> shown = Collections.newSetFromMap(new IdentityHashMap<>());
 
-  private Optional<Result> run(PDDocument pdf, COSDictionary root, RunningTexts.Result repeating) {
+  private Optional<Result> run(
+      PDDocument pdf,
+      COSDictionary root,
+      List<List<TextLine>> lines,
+      RunningTexts.Result repeating) {
     int n = 0;
     for (ScannedPage p : pages) {
       pageNumbers.put(pdf.getPage(p.number()).getCOSObject(), n++);
@@ -121,7 +129,7 @@ public final class TaggedBlocks {
     if (all == 0 || tagged < TaggedThresholds.TaggedBlocks.MIN_COVERAGE * all) {
       return Optional.empty();
     }
-    var untagged = new Untagged(pages, out);
+    var untagged = new Untagged(pages, lines, out);
     untagged.pictures(x -> !shown.contains(x));
     RunningTexts.Result running = Artifacts.running(pages, repeating);
     Set<Glyph> ofPage = Collections.newSetFromMap(new IdentityHashMap<>());

@@ -27,13 +27,16 @@ final class Untagged {
   private static final Words WORDS = Words.of(Untagged.class);
 
   private final List<ScannedPage> pages;
+  private final List<List<TextLine>> lines;
   private final List<Detected> found;
 
   /**
+   * @param lines of all pages, whatever tags say
    * @param found what the tags hold, in their order; what is missing is put in
    */
-  Untagged(List<ScannedPage> pages, List<Detected> found) {
+  Untagged(List<ScannedPage> pages, List<List<TextLine>> lines, List<Detected> found) {
     this.pages = pages;
+    this.lines = lines;
     this.found = found;
   }
 
@@ -59,14 +62,13 @@ final class Untagged {
    */
   List<Finding> texts(BiPredicate<Integer, Glyph> missing, List<DetectedNote> notes) {
     var findings = new ArrayList<Finding>();
-    List<List<TextLine>> all = pages.parallelStream().map(Lines::of).toList();
-    double bodySize = Lines.bodySize(all);
+    double bodySize = Lines.bodySize(lines);
     for (ScannedPage p : pages) {
       List<Glyph> left = p.glyphs().stream().filter(g -> missing.test(p.number(), g)).toList();
-      List<TextLine> lines = Lines.of(p.only(left));
-      List<TextLine> foot = notesOf(p, all.get(p.number()), lines, bodySize, notes);
+      List<TextLine> untagged = Lines.of(p.only(left));
+      List<TextLine> foot = notesOf(p, untagged, bodySize, notes);
       List<List<TextLine>> paragraphs =
-          apart(lines.stream().filter(l -> !foot.contains(l)).toList());
+          apart(untagged.stream().filter(l -> !foot.contains(l)).toList());
       if (paragraphs.isEmpty()) {
         continue;
       }
@@ -97,15 +99,11 @@ final class Untagged {
    * tags put into paragraphs.
    */
   private List<TextLine> notesOf(
-      ScannedPage page,
-      List<TextLine> all,
-      List<TextLine> untagged,
-      double bodySize,
-      List<DetectedNote> notes) {
+      ScannedPage page, List<TextLine> untagged, double bodySize, List<DetectedNote> notes) {
     if (notes.stream().anyMatch(n -> n.page() == page.number())) {
       return List.of();
     }
-    Footnotes.Result feet = Footnotes.of(page, all, bodySize);
+    Footnotes.Result feet = Footnotes.of(page, lines.get(page.number()), bodySize);
     List<TextLine> foot = feet.notes().stream().flatMap(n -> n.lines().stream()).toList();
     List<TextLine> bare = untagged.stream().filter(l -> isAmong(l, foot)).toList();
     long tagged =
