@@ -96,6 +96,8 @@ class StillHandsTest extends WindowCase {
   @Test
   void pickingABlockMovesNothingInTheTakeInSide() {
     Work work = window.takeIn(copy("Berth rules.pdf"));
+    // What is said of the comparing goes when it ends: that is not what is looked at here.
+    window.until(() -> work.judgingProperty().get() != Work.Judged.AT_WORK);
     window.until(() -> ((PagesView) window.stage.getScene().lookup("#take-in-result")).settled());
     String[] acts = {
       "#findings", "#mend-level", "#mend-list", "#mend-join", "#mend-drop", "#mend-all"
