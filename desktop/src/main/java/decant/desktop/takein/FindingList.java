@@ -35,6 +35,10 @@ final class FindingList extends VBox {
   private final Work work;
   private final Mends mends;
   private final Label summary = new Label();
+
+  /** A line of its own that is always there: the list below it stays where it is as it changes. */
+  private final Label compared = new Label();
+
   private final ComboBox<Optional<Finding.Kind>> kinds = new ComboBox<>();
   private final ListView<FindingGroup> list = new ListView<>();
   private final Map<Finding.Kind, Integer> counts = new LinkedHashMap<>();
@@ -52,6 +56,8 @@ final class FindingList extends VBox {
     summary.setWrapText(true);
     summary.setMinHeight(USE_PREF_SIZE);
     summary.setId("findings-summary");
+    compared.getStyleClass().add("quiet");
+    compared.setId("findings-compared");
     kinds.setId("findings-kind");
     kinds.setAccessibleText(WORDS.say("finding-list.filter"));
     kinds.setMaxWidth(Double.MAX_VALUE);
@@ -69,7 +75,7 @@ final class FindingList extends VBox {
     // A filter: the toolkit's own handler would move the keyboard to the pages.
     list.addEventFilter(KeyEvent.KEY_PRESSED, this::pressed);
     VBox.setVgrow(list, Priority.ALWAYS);
-    getChildren().addAll(title, summary, kinds, list);
+    getChildren().addAll(title, summary, compared, kinds, list);
     work.settledProperty().addListener(changed);
     work.filterProperty().addListener(changed);
     work.judgingProperty().addListener(changed);
@@ -169,21 +175,19 @@ final class FindingList extends VBox {
       }
       show();
     }
-    summary.setText(summary(open));
-  }
-
-  /** What is found and done so far, also while the pages are still being compared. */
-  private String summary(List<Finding> open) {
     int all = work.taken().findings().size();
-    return switch (work.judgingProperty().get()) {
-      case AT_WORK ->
-          (all == 0 ? "" : counts(all, open) + " ") + WORDS.say("finding-list.comparing");
-      case DONE ->
-          all == 0
-              ? WORDS.say("finding-list.none") + " " + WORDS.say("finding-list.compared")
-              : counts(all, open);
-      case NOT -> all == 0 ? WORDS.say("finding-list.none") : counts(all, open);
-    };
+    Work.Judged judged = work.judgingProperty().get();
+    summary.setText(
+        switch (judged) {
+          case AT_WORK -> all == 0 ? WORDS.say("finding-list.none-yet") : counts(all, open);
+          case DONE, NOT -> all == 0 ? WORDS.say("finding-list.none") : counts(all, open);
+        });
+    compared.setText(
+        switch (judged) {
+          case AT_WORK -> WORDS.say("finding-list.comparing");
+          case DONE -> WORDS.say("finding-list.compared");
+          case NOT -> "";
+        });
   }
 
   private static String counts(int all, List<Finding> open) {
