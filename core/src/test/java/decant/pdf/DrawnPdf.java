@@ -168,6 +168,15 @@ final class DrawnPdf {
     });
   }
 
+  /** How lines and frames are drawn from here on; dashes as in an array of ISO 32000-1 §8.4.3.6. */
+  DrawnPdf stroke(double width, Color colour, float... dashes) {
+    return draw(c -> {
+      c.setLineWidth((float) width);
+      c.setStrokingColor(colour);
+      c.setLineDashPattern(dashes, 0);
+    });
+  }
+
   DrawnPdf picture(BufferedImage image, double x, double y, double w, double h) {
     return draw(c ->
         c.drawImage(

@@ -32,9 +32,6 @@ final class BesideThresholds {
     /** How far before its text the mark of an item stands at most; usual indents are 1 to 2 ems. */
     static final double MARKER = 1.2;
 
-    /** Points of a frame's line, as is usual. */
-    static final double LINE = 0.75;
-
     /** Points of the line that only keeps the distance of a shade. */
     static final double SHADE_LINE = 0.25;
 

@@ -136,30 +136,26 @@ public final class BoxedNotes {
     if (!shade.equals(Colour.WHITE)) {
       look = look.with(ParagraphTraits.SHADING, shade);
     }
-    Optional<Colour> line = line(page, frame);
     // Without a line the shade still keeps its distance: by lines of its own colour.
-    Colour colour = line.orElse(shade);
-    double width =
-        line.isPresent()
-            ? BesideThresholds.BoxedNotes.LINE
-            : BesideThresholds.BoxedNotes.SHADE_LINE;
+    Rule line =
+        line(page, frame).orElse(Rule.single(BesideThresholds.BoxedNotes.SHADE_LINE, shade));
     double above = Math.clamp(top - box.y(), 1, 24);
     double below = Math.clamp(box.bottom() - bottom, 1, 24);
     look =
         look.with(
             ParagraphTraits.RULES,
             new Rules(
-                rule(width, colour, above),
-                rule(width, colour, pad),
-                rule(width, colour, below),
-                rule(width, colour, pad),
+                rule(line, above),
+                rule(line, pad),
+                rule(line, below),
+                rule(line, pad),
                 Optional.empty(),
                 Optional.empty()));
     return new Boxed(box, left, look, pad);
   }
 
-  private static Optional<Rule> rule(double width, Colour colour, double space) {
-    return Optional.of(new Rule(Rule.Kind.SINGLE, width, colour, Math.round(space)));
+  private static Optional<Rule> rule(Rule line, double space) {
+    return Optional.of(new Rule(line.kind(), line.width(), line.colour(), Math.round(space)));
   }
 
   private static Colour shade(ScannedPage page, Painted frame) {
@@ -172,12 +168,12 @@ public final class BoxedNotes {
     return out;
   }
 
-  /** The colour of the line around: of the shape, of another of the same size, or of four rules. */
-  private static Optional<Colour> line(ScannedPage page, Painted frame) {
+  /** The line around: of the shape, of another of the same size, or of four rules. */
+  private static Optional<Rule> line(ScannedPage page, Painted frame) {
     if (frame.stroke().isPresent()) {
       return frame.stroke();
     }
-    Optional<Colour> stroked =
+    Optional<Rule> stroked =
         page.shapes().stream()
             .filter(s -> s.stroke().isPresent() && same(s.box(), frame.box()))
             .flatMap(s -> s.stroke().stream())
@@ -194,9 +190,17 @@ public final class BoxedNotes {
                         < BesideThresholds.BoxedNotes.SAME_SIDE)
             .filter(s -> isSide(s.box(), b) && isAt(s.box(), b))
             .toList();
-    return sides.size() < 3
-        ? Optional.empty()
-        : sides.getFirst().fill().or(() -> sides.getFirst().stroke());
+    return sides.size() < 3 ? Optional.empty() : Optional.of(drawn(sides.getFirst()));
+  }
+
+  private static Rule drawn(Painted side) {
+    return side.stroke()
+        .orElseGet(() ->
+            Rule.single(
+                Math.max(
+                    BesideThresholds.BoxedNotes.SHADE_LINE,
+                    Math.min(side.box().width(), side.box().height())),
+                side.fill().orElse(Colour.BLACK)));
   }
 
   private static boolean isAt(Box side, Box of) {

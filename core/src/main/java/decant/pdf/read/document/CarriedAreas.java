@@ -25,8 +25,6 @@ import java.util.stream.Collectors;
  * framed text, or about letters.
  */
 public final class CarriedAreas {
-  private static final Ruling NO_LINES = new Ruling(false, false, false, false, false);
-
   private final Map<Integer, List<Box>> carried = new HashMap<>();
 
   /** Tables: their lines are carried, shades in them are not. */
@@ -49,7 +47,7 @@ public final class CarriedAreas {
         case Detected.Figure f ->
             carry(f.page(), f.box(), DocumentThresholds.CarriedAreas.ABOUT_TABLE);
         case Detected.Grid g -> {
-          if (!g.ruling().equals(NO_LINES)) {
+          if (!g.ruling().equals(Ruling.NONE)) {
             table(g);
           }
         }

@@ -42,9 +42,6 @@ final class DocumentThresholds {
     /** Points: what is thinner is a line, and has no outline of its own. */
     static final double LINE = 2;
 
-    /** Points of the width of an outline, which files mostly leave at theirs. */
-    static final double OUTLINE = 0.5;
-
     /** Points that the line above the notes of a page may stand above the first of them. */
     static final double ABOVE_NOTES = 16;
 

@@ -205,7 +205,10 @@ public final class DrawnShapes {
   /** Its box within the page, and no thinner than what can be seen. */
   private static Box visible(Painted s, ScannedPage page) {
     Box b = s.box();
-    double hair = DocumentThresholds.DrawnShapes.HAIR;
+    double hair =
+        isLine(s)
+            ? s.stroke().map(Rule::width).orElse(DocumentThresholds.DrawnShapes.HAIR)
+            : DocumentThresholds.DrawnShapes.HAIR;
     double x = Math.max(0, b.x());
     double y = Math.max(0, b.y());
     double width = Math.max(0, Math.min(page.width(), b.right()) - x);
@@ -230,13 +233,14 @@ public final class DrawnShapes {
     return best;
   }
 
+  private static boolean isLine(Painted s) {
+    return Math.min(s.box().width(), s.box().height()) < DocumentThresholds.DrawnShapes.LINE;
+  }
+
   private static Inline shape(Painted s, Box box, double down) {
-    boolean line = Math.min(box.width(), box.height()) < DocumentThresholds.DrawnShapes.LINE;
-    Optional<Colour> fill = line ? s.fill().or(s::stroke) : s.fill();
-    Optional<Rule> outline =
-        line
-            ? Optional.empty()
-            : s.stroke().map(c -> Rule.single(DocumentThresholds.DrawnShapes.OUTLINE, c));
+    boolean line = isLine(s);
+    Optional<Colour> fill = line ? s.fill().or(() -> s.stroke().map(Rule::colour)) : s.fill();
+    Optional<Rule> outline = line ? Optional.empty() : s.stroke();
     return new Inline.Shape(
         new Inline.Drawing(Inline.Geometry.RECTANGLE, fill, outline),
         box.width(),

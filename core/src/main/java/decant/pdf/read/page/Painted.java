@@ -2,6 +2,7 @@ package decant.pdf.read.page;
 
 import decant.model.Box;
 import decant.model.look.Colour;
+import decant.model.look.Rule;
 import java.util.Optional;
 
 /**
@@ -9,11 +10,11 @@ import java.util.Optional;
  *
  * @param free whether most of its outline is curved or slanting: no ruled line, no upright box
  * @param fill the colour of its inside, if that is painted
- * @param stroke the colour of its outline, if that is drawn
+ * @param stroke how its outline is drawn, if it is
  * @param content number of the marked content it belongs to; -1 for none
  */
 public record Painted(
-    Box box, boolean free, Optional<Colour> fill, Optional<Colour> stroke, int content) {
+    Box box, boolean free, Optional<Colour> fill, Optional<Rule> stroke, int content) {
   /** Whether it can be seen on white paper. */
   public boolean shows() {
     return stroke.isPresent() || fill.isPresent() && !fill.get().equals(Colour.WHITE);

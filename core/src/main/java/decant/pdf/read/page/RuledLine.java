@@ -1,7 +1,13 @@
 package decant.pdf.read.page;
 
-/** A ruled line: a thin rectangle or a stroke, lying or standing. */
-public record RuledLine(double x1, double y1, double x2, double y2) {
+import decant.model.look.Rule;
+
+/**
+ * A ruled line: a thin rectangle or a stroke, lying or standing.
+ *
+ * @param look how it is drawn
+ */
+public record RuledLine(double x1, double y1, double x2, double y2, Rule look) {
   public boolean lying() {
     return x2 - x1 >= y2 - y1;
   }

@@ -136,7 +136,9 @@ final class BlockDoubts {
   private List<Finding> tables() {
     var out = new ArrayList<Finding>();
     for (Detected f : found) {
-      if (!(f instanceof Detected.Grid g) || g.ruling().down() || g.ruling().across()) {
+      if (!(f instanceof Detected.Grid g)
+          || g.ruling().down().isPresent()
+          || g.ruling().across().isPresent()) {
         continue;
       }
       long cells = g.rows().stream().mapToLong(List::size).sum();

@@ -1,7 +1,6 @@
 package decant.pdf.read.scan;
 
 import decant.model.Box;
-import decant.model.look.Colour;
 import decant.model.look.FormField;
 import decant.model.look.Media;
 import decant.pdf.content.ReadPage;
@@ -10,9 +9,7 @@ import decant.pdf.read.page.Anatomy;
 import decant.pdf.read.page.Decor;
 import decant.pdf.read.page.Glyph;
 import decant.pdf.read.page.NotedComment;
-import decant.pdf.read.page.Painted;
 import decant.pdf.read.page.Placed;
-import decant.pdf.read.page.RuledLine;
 import decant.pdf.read.page.ScannedPage;
 import decant.pdf.read.page.SourceFace;
 import decant.work.Faults;
@@ -25,7 +22,6 @@ import java.io.IOException;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Deque;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Optional;
 import org.apache.pdfbox.contentstream.PDFGraphicsStreamEngine;
@@ -36,9 +32,7 @@ import org.apache.pdfbox.cos.COSName;
 import org.apache.pdfbox.pdmodel.PDPage;
 import org.apache.pdfbox.pdmodel.common.PDRectangle;
 import org.apache.pdfbox.pdmodel.font.PDFont;
-import org.apache.pdfbox.pdmodel.graphics.color.PDColor;
 import org.apache.pdfbox.pdmodel.graphics.image.PDImage;
-import org.apache.pdfbox.pdmodel.graphics.state.PDGraphicsState;
 import org.apache.pdfbox.pdmodel.graphics.state.RenderingMode;
 import org.apache.pdfbox.pdmodel.interactive.annotation.PDAnnotation;
 import org.apache.pdfbox.util.Matrix;
@@ -49,8 +43,6 @@ import org.jspecify.annotations.Nullable;
 public final class PageScan extends PDFGraphicsStreamEngine {
   private static final int MAX_GLYPHS = 400_000;
   private static final int MAX_PICTURES = 2_000;
-
-  private static final int MAX_SHAPES = 20_000;
   private final PageBudget budget = new PageBudget();
   private int hidden;
   private final ReadPage content;
@@ -63,7 +55,6 @@ public final class PageScan extends PDFGraphicsStreamEngine {
   private final double height;
   private final List<Glyph> visible = new ArrayList<>();
   private final List<Glyph> invisible = new ArrayList<>();
-  private final List<RuledLine> rules = new ArrayList<>();
   private final List<Placed> pictures = new ArrayList<>();
   private final List<Box> unread = new ArrayList<>();
   private final List<Box> reduced = new ArrayList<>();
@@ -71,11 +62,11 @@ public final class PageScan extends PDFGraphicsStreamEngine {
   private final SourcePictures media;
   private final Deque<Mark> marks = new ArrayDeque<>();
   private final GeneralPath path = new GeneralPath();
+  private final PaintedPaths paths;
   private boolean clips;
   private @Nullable List<Path2D> clippedBy;
   private int clippers;
   private Rectangle2D showing = new Rectangle2D.Double();
-  private final List<Painted> shapes = new ArrayList<>();
 
   /**
    * Marked content that is open.
@@ -95,6 +86,7 @@ public final class PageScan extends PDFGraphicsStreamEngine {
     this.media = media;
     PDRectangle crop = page.getCropBox();
     this.toShown = shown(crop, page.getRotation());
+    this.paths = new PaintedPaths(toShown);
     boolean turned = page.getRotation() % 180 != 0;
     this.width = turned ? crop.getHeight() : crop.getWidth();
     this.height = turned ? crop.getWidth() : crop.getHeight();
@@ -135,69 +127,27 @@ public final class PageScan extends PDFGraphicsStreamEngine {
     }
     var annotations = new PageAnnotations(getPage(), number);
     annotations(annotations);
-    List<Glyph> glyphs = chosen();
-    var decorations = new Decorations(rules, shapes, width);
+    var showing = new ShowingText(visible, invisible, pictures, width * height);
+    hidden = showing.hidden();
+    List<Glyph> glyphs = showing.glyphs();
+    var decorations = new Decorations(paths.rules(), paths.shapes(), width);
     List<NotedComment> comments = DetectedComments.on(getPage(), number);
     List<Glyph> dressed =
         DetectedComments.put(comments, annotations.marked(decorations.on(glyphs)));
-    List<Glyph> blanks = RuledFields.of(rules, dressed, width);
+    List<Glyph> blanks = RuledFields.of(paths.rules(), dressed, width);
     if (!blanks.isEmpty()) {
       dressed = new ArrayList<>(dressed);
       dressed.addAll(blanks);
     }
     return new ScannedPage(
-        number, width, height, dressed, rules, pictures, decorations.otherShapes(), comments);
-  }
-
-  /**
-   * Invisible text is the text of a scanned picture. On a page that is one, it is kept along with
-   * what is visible, a stamp say, but for what stands under that; elsewhere it is hidden.
-   */
-  private List<Glyph> chosen() {
-    boolean visibleInk = visible.stream().anyMatch(g -> !g.isSpace());
-    boolean invisibleInk = invisible.stream().anyMatch(g -> !g.isSpace());
-    if (!visibleInk || !invisibleInk) {
-      return visibleInk || !invisibleInk ? visible : invisible;
-    }
-    if (!isScan()) {
-      hidden = (int) invisible.stream().filter(g -> !g.isSpace()).count();
-      return visible;
-    }
-    var shown = new HashMap<String, List<Glyph>>();
-    for (Glyph v : visible) {
-      if (!v.isSpace()) {
-        shown.computeIfAbsent(v.text() + row(v), k -> new ArrayList<>()).add(v);
-      }
-    }
-    var out = new ArrayList<>(visible);
-    for (Glyph g : invisible) {
-      boolean twice = false;
-      for (long row = row(g) - 1; row <= row(g) + 1 && !twice; row++) {
-        twice = shown.getOrDefault(g.text() + row, List.of()).stream().anyMatch(v -> over(v, g));
-      }
-      if (!twice) {
-        out.add(g);
-      }
-    }
-    return out;
-  }
-
-  /** Bands of the page high enough for one line, to find what stands over something fast. */
-  private static long row(Glyph g) {
-    return (long) Math.floor(g.baseline() / 8);
-  }
-
-  /** Whether pictures cover most of the page. */
-  private boolean isScan() {
-    double area =
-        pictures.stream().mapToDouble(p -> p.box().width() * p.box().height()).max().orElse(0);
-    return area > ScanThresholds.PageScan.SCANNED * width * height;
-  }
-
-  private static boolean over(Glyph a, Glyph b) {
-    return Math.abs(a.baseline() - b.baseline()) < a.size() * ScanThresholds.PageScan.ON_LINE
-        && a.x() < b.x() + b.width()
-        && b.x() < a.x() + a.width();
+        number,
+        width,
+        height,
+        dressed,
+        paths.rules(),
+        pictures,
+        decorations.otherShapes(),
+        comments);
   }
 
   /** How many characters the page hides, which are left out. */
@@ -343,7 +293,8 @@ public final class PageScan extends PDFGraphicsStreamEngine {
             origin.getY(),
             Math.abs(advance),
             size,
-            new Glyph.Ink(face, colour(getGraphicsState().getNonStrokingColor()), Decor.NONE),
+            new Glyph.Ink(
+                face, PaintedPaths.colour(getGraphicsState().getNonStrokingColor()), Decor.NONE),
             turn,
             mark == null ? Glyph.Marked.NOT : new Glyph.Marked(content(), mark.artifact()),
             Optional.empty());
@@ -389,15 +340,6 @@ public final class PageScan extends PDFGraphicsStreamEngine {
     return links.size() == 0 || g.quarter() != 0
         ? Optional.empty()
         : links.at(g.x() + g.width() / 2, Anatomy.middle(g.baseline(), g.size()));
-  }
-
-  static Colour colour(@Nullable PDColor c) {
-    try {
-      return c == null ? Colour.BLACK : new Colour(c.toRGB());
-    } catch (IOException | RuntimeException e) {
-      Faults.mended("reading the marks of a page", e);
-      return Colour.BLACK; // a pattern, or a colour space that cannot be read
-    }
   }
 
   @Override
@@ -566,52 +508,23 @@ public final class PageScan extends PDFGraphicsStreamEngine {
 
   @Override
   public void shadingFill(COSName shadingName) {
-    add(showing(), true, Optional.of(Colour.BLACK), Optional.empty());
+    if (!isFurniture()) {
+      paths.shaded(showing(), content());
+    }
   }
 
   private void note(boolean stroked, boolean filled) {
-    if (rules.size() < MAX_SHAPES) {
-      PathRules.collect(path, toShown, stroked, ScanThresholds.PageScan.THICKEST_RULE, rules);
-    }
-    if (path.getCurrentPoint() != null) {
-      Rectangle2D box = toShown.createTransformedShape(path.getBounds2D()).getBounds2D();
-      PDGraphicsState state = getGraphicsState();
-      Optional<Colour> inside = Optional.empty();
-      Optional<Colour> outline = Optional.empty();
-      if (stroked) {
-        outline = Optional.of(colour(state.getStrokingColor()));
-      }
-      if (filled && state.getNonStrokeAlphaConstant() > 0) {
-        Optional<Colour> paint = Optional.of(colour(state.getNonStrokingColor()));
-        if (!stroked && PathRules.isRing(path)) {
-          outline = paint;
-        } else {
-          inside = paint;
-        }
-      }
-      if (inside.isPresent() || outline.isPresent()) {
-        add(box, PathRules.isFree(path), inside, outline);
-      }
+    paths.rules(path, getGraphicsState(), stroked);
+    if (path.getCurrentPoint() != null && !isFurniture()) {
+      paths.shape(path, getGraphicsState(), stroked, filled, showing(), content());
     }
     clipped();
     path.reset();
   }
 
-  private void add(
-      Rectangle2D box, boolean free, Optional<Colour> inside, Optional<Colour> outline) {
+  /** Whether what is painted is part of every page, as headers are. */
+  private boolean isFurniture() {
     Mark mark = marks.peek();
-    Rectangle2D seen = box.createIntersection(showing());
-    if (shapes.size() < MAX_SHAPES
-        && seen.getWidth() >= 0
-        && seen.getHeight() >= 0
-        && (mark == null || !mark.furniture())) {
-      shapes.add(
-          new Painted(
-              new Box(seen.getX(), seen.getY(), seen.getWidth(), seen.getHeight()),
-              free,
-              inside,
-              outline,
-              content()));
-    }
+    return mark != null && mark.furniture();
   }
 }

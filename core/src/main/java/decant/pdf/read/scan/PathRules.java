@@ -1,5 +1,6 @@
 package decant.pdf.read.scan;
 
+import decant.model.look.Rule;
 import decant.pdf.read.page.RuledLine;
 import java.awt.Shape;
 import java.awt.geom.AffineTransform;
@@ -7,20 +8,24 @@ import java.awt.geom.PathIterator;
 import java.awt.geom.Rectangle2D;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.OptionalDouble;
 
 /** Finds ruled lines in drawn paths. */
 final class PathRules {
   private PathRules() {}
 
-  /** Whether a path is two outlines, one just within the other: a frame, painted as such. */
-  static boolean isRing(Shape path) {
+  /**
+   * How thick a frame is that a path paints as two outlines, one just within the other; empty if it
+   * is no such frame.
+   */
+  static OptionalDouble frame(Shape path) {
     double[] c = new double[6];
     var outlines = new ArrayList<Rectangle2D>();
     for (PathIterator it = path.getPathIterator(null); !it.isDone(); it.next()) {
       int kind = it.currentSegment(c);
       if (kind == PathIterator.SEG_MOVETO) {
         if (outlines.size() == 2) {
-          return false;
+          return OptionalDouble.empty();
         }
         outlines.add(new Rectangle2D.Double(c[0], c[1], 0, 0));
       } else if (kind != PathIterator.SEG_CLOSE) {
@@ -29,13 +34,16 @@ final class PathRules {
       }
     }
     if (outlines.size() < 2) {
-      return false;
+      return OptionalDouble.empty();
     }
     Rectangle2D a = outlines.get(0);
     Rectangle2D b = outlines.get(1);
-    return (a.contains(b) || b.contains(a))
-        && Math.abs(a.getWidth() - b.getWidth()) < 2 * ScanThresholds.PathRules.THICKEST_FRAME
-        && Math.abs(a.getHeight() - b.getHeight()) < 2 * ScanThresholds.PathRules.THICKEST_FRAME;
+    double across = Math.abs(a.getWidth() - b.getWidth()) / 2;
+    double down = Math.abs(a.getHeight() - b.getHeight()) / 2;
+    boolean thin = Math.max(across, down) < ScanThresholds.PathRules.THICKEST_FRAME;
+    return thin && (a.contains(b) || b.contains(a))
+        ? OptionalDouble.of((across + down) / 2)
+        : OptionalDouble.empty();
   }
 
   /** Whether most of a path's length is curved or slanting. */
@@ -72,9 +80,11 @@ final class PathRules {
 
   /**
    * Adds the lines of a path: the edges of what is stroked, and filled rectangles that are thin.
+   *
+   * @param look how what is stroked is drawn; of what is filled, its colour alone
    */
   static void collect(
-      Shape path, AffineTransform toShown, boolean stroked, double thickest, List<RuledLine> out) {
+      Shape path, AffineTransform toShown, boolean stroked, Rule look, List<RuledLine> out) {
     double[] c = new double[6];
     double startX = 0;
     double startY = 0;
@@ -89,7 +99,7 @@ final class PathRules {
       int kind = it.currentSegment(c);
       if (kind == PathIterator.SEG_MOVETO) {
         if (any && !stroked) {
-          filled(minX, minY, maxX, maxY, thickest, out);
+          filled(minX, minY, maxX, maxY, look, out);
         }
         startX = x = c[0];
         startY = y = c[1];
@@ -103,7 +113,7 @@ final class PathRules {
       double ny =
           kind == PathIterator.SEG_CLOSE ? startY : kind == PathIterator.SEG_CUBICTO ? c[5] : c[1];
       if (stroked && kind != PathIterator.SEG_CUBICTO) {
-        edge(x, y, nx, ny, out);
+        edge(x, y, nx, ny, look, out);
       }
       x = nx;
       y = ny;
@@ -113,25 +123,29 @@ final class PathRules {
       maxY = Math.max(maxY, y);
     }
     if (any && !stroked) {
-      filled(minX, minY, maxX, maxY, thickest, out);
+      filled(minX, minY, maxX, maxY, look, out);
     }
   }
 
-  private static void edge(double x1, double y1, double x2, double y2, List<RuledLine> out) {
+  private static void edge(
+      double x1, double y1, double x2, double y2, Rule look, List<RuledLine> out) {
     boolean lying = Math.abs(y1 - y2) < ScanThresholds.PathRules.STRAIGHT;
     boolean standing = Math.abs(x1 - x2) < ScanThresholds.PathRules.STRAIGHT;
     if (lying != standing) {
       out.add(
-          new RuledLine(Math.min(x1, x2), Math.min(y1, y2), Math.max(x1, x2), Math.max(y1, y2)));
+          new RuledLine(
+              Math.min(x1, x2), Math.min(y1, y2), Math.max(x1, x2), Math.max(y1, y2), look));
     }
   }
 
   private static void filled(
-      double x1, double y1, double x2, double y2, double thickest, List<RuledLine> out) {
-    boolean thin = Math.min(x2 - x1, y2 - y1) <= thickest;
+      double x1, double y1, double x2, double y2, Rule look, List<RuledLine> out) {
+    double thickest = ScanThresholds.PathRules.THICKEST_RULE;
+    double thick = Math.min(x2 - x1, y2 - y1);
     boolean longEnough = Math.max(x2 - x1, y2 - y1) > thickest * 2;
-    if (thin && longEnough) {
-      out.add(new RuledLine(x1, y1, x2, y2));
+    if (thick <= thickest && longEnough) {
+      out.add(
+          new RuledLine(x1, y1, x2, y2, Rule.single(Math.max(thick, look.width()), look.colour())));
     }
   }
 }

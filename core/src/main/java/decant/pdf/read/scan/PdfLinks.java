@@ -62,7 +62,7 @@ public final class PdfLinks {
             framed.add(b);
           }
           Optional<Colour> colour =
-              frame ? Optional.of(PageScan.colour(l.getColor())) : Optional.empty();
+              frame ? Optional.of(PaintedPaths.colour(l.getColor())) : Optional.empty();
           link.ifPresent(to ->
               out.add(
                   new Box(b.x() - 0.5, b.y() - 0.5, b.width() + 1, b.height() + 1), to, colour));

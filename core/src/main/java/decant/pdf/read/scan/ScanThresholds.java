@@ -88,8 +88,6 @@ final class ScanThresholds {
     /** Degrees; sheets are scanned askew by less. */
     static final double ASKEW = 2;
 
-    static final double THICKEST_RULE = 3;
-
     /** A picture that covers more of a page makes it a scan. */
     static final double SCANNED = 0.6;
 
@@ -118,6 +116,17 @@ final class ScanThresholds {
     static final double STRAIGHT = 0.7;
 
     static final double THICKEST_FRAME = 6;
+
+    static final double THICKEST_RULE = 3;
+
+    /** Points that the thinnest lines show as. */
+    static final double HAIR = 0.25;
+
+    /** A dash so many times as long as the line is wide is a dot. */
+    static final double DOT = 2;
+
+    /** Points: a dash that is longer shows as a whole line. */
+    static final double ENDLESS = 72;
 
     /** Of an outline that is free where it is a frame rather than a filled shape. */
     static final double FREE = 0.4;

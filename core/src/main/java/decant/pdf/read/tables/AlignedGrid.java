@@ -8,6 +8,7 @@ import decant.pdf.read.page.ScannedPage;
 import decant.pdf.read.page.TextLine;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 
 /** Lines in columns as a table of cells, with the rules that are drawn along them. */
 final class AlignedGrid {
@@ -39,7 +40,7 @@ final class AlignedGrid {
     double to = box.right();
     List<Integer> starts =
         LogicalRows.starts(
-            lines, white, k -> ruledBetween(lines.get(k - 1), lines.get(k), from, to));
+            lines, white, k -> !between(lines.get(k - 1), lines.get(k), from, to).isEmpty());
     var grouped = new ArrayList<List<RowLine>>();
     for (int r = 0; r < starts.size(); r++) {
       int end = r + 1 < starts.size() ? starts.get(r + 1) : lines.size();
@@ -60,37 +61,46 @@ final class AlignedGrid {
   }
 
   private Ruling ruling(List<List<RowLine>> rows, Box box) {
-    int between = 0;
-    boolean header = false;
+    var between = new ArrayList<RuledLine>();
+    var belowHeader = new ArrayList<RuledLine>();
+    int ruled = 0;
     for (int k = 1; k < rows.size(); k++) {
-      boolean ruled =
-          ruledBetween(rows.get(k - 1).getLast(), rows.get(k).getFirst(), box.x(), box.right());
-      between += ruled ? 1 : 0;
-      header |= ruled && k == 1;
+      List<RuledLine> here =
+          between(rows.get(k - 1).getLast(), rows.get(k).getFirst(), box.x(), box.right());
+      ruled += here.isEmpty() ? 0 : 1;
+      (k == 1 ? belowHeader : between).addAll(here);
     }
+    boolean all = ruled == rows.size() - 1;
     double pitch = 2 * rows.getFirst().getFirst().size();
     return new Ruling(
-        ruled(box.y() - pitch, box.y() + 1, box.x(), box.right()),
-        header,
-        between == rows.size() - 1,
-        ruled(box.bottom() - 1, box.bottom() + pitch, box.x(), box.right()),
-        false);
+        Ruling.mostOf(covering(box.y() - pitch, box.y() + 1, box.x(), box.right())),
+        Ruling.mostOf(belowHeader),
+        all ? Ruling.mostOf(between.isEmpty() ? belowHeader : between) : Optional.empty(),
+        Ruling.mostOf(covering(box.bottom() - 1, box.bottom() + pitch, box.x(), box.right())),
+        Optional.empty(),
+        Optional.empty());
   }
 
-  private boolean ruledBetween(RowLine above, RowLine below, double left, double right) {
+  /** The lines between two rows. */
+  private List<RuledLine> between(RowLine above, RowLine below, double left, double right) {
     double y2 = below.baseline() - below.size() * TableThresholds.AlignedTables.RULE_ABOVE;
-    return ruled(above.baseline(), y2, left, right);
+    return covering(above.baseline(), y2, left, right);
   }
 
-  /** Whether lines lie over most of a stretch, between two heights. */
-  private boolean ruled(double y1, double y2, double left, double right) {
+  /** The lines that lie over most of a stretch between two heights, if any do. */
+  private List<RuledLine> covering(double y1, double y2, double left, double right) {
+    var found = new ArrayList<RuledLine>();
     double covered = 0;
     for (RuledLine r : page.rules()) {
       if (r.lying() && r.middle() > y1 && r.middle() < y2) {
-        covered += Math.max(0, Math.min(r.x2(), right) - Math.max(r.x1(), left));
+        double share = Math.min(r.x2(), right) - Math.max(r.x1(), left);
+        if (share > 0) {
+          covered += share;
+          found.add(r);
+        }
       }
     }
-    return covered > TableThresholds.AlignedTables.COVERED * (right - left);
+    return covered > TableThresholds.AlignedTables.COVERED * (right - left) ? found : List.of();
   }
 
   private static List<Detected.DetectedCell> cells(

@@ -1,6 +1,7 @@
 package decant.pdf.read.tables;
 
 import decant.model.Box;
+import decant.model.look.Rule;
 import decant.pdf.read.detected.Detected;
 import decant.pdf.read.detected.Ruling;
 import decant.pdf.read.lines.Regions;
@@ -13,6 +14,7 @@ import decant.pdf.read.page.TextLine;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Optional;
 
 /**
  * Finds tables in ruled lines that cross, and takes the text inside them out of the page's lines.
@@ -172,7 +174,33 @@ public final class RuledTables {
     for (int c = 0; c < columns; c++) {
       widths.add(xs.get(c + 1) - xs.get(c));
     }
-    return new Detected.Grid(page, box, widths, out, Ruling.GRID).inReadingOrder();
+    return new Detected.Grid(page, box, widths, out, ruling(rules, xs, ys)).inReadingOrder();
+  }
+
+  private static Ruling ruling(List<RuledLine> rules, List<Double> xs, List<Double> ys) {
+    return new Ruling(
+        at(rules, true, ys.subList(0, 1)),
+        ys.size() > 2 ? at(rules, true, ys.subList(1, 2)) : Optional.empty(),
+        at(rules, true, ys.size() > 3 ? ys.subList(2, ys.size() - 1) : inner(ys)),
+        at(rules, true, ys.subList(ys.size() - 1, ys.size())),
+        at(rules, false, List.of(xs.getFirst(), xs.getLast())),
+        at(rules, false, inner(xs)));
+  }
+
+  private static List<Double> inner(List<Double> of) {
+    return of.subList(1, of.size() - 1);
+  }
+
+  /** How most of the lines at some places are drawn. */
+  private static Optional<Rule> at(List<RuledLine> rules, boolean lying, List<Double> places) {
+    return Ruling.mostOf(
+        rules.stream()
+            .filter(r ->
+                r.lying() == lying
+                    && places.stream()
+                        .anyMatch(
+                            p -> Math.abs(r.middle() - p) <= TableThresholds.RuledTables.NEAR))
+            .toList());
   }
 
   private static boolean separated(

@@ -1,0 +1,136 @@
+package decant.pdf.read.scan;
+
+import decant.model.Box;
+import decant.model.look.Colour;
+import decant.model.look.Rule;
+import decant.pdf.read.page.Painted;
+import decant.pdf.read.page.RuledLine;
+import decant.work.Faults;
+import java.awt.geom.AffineTransform;
+import java.awt.geom.GeneralPath;
+import java.awt.geom.Rectangle2D;
+import java.io.IOException;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import org.apache.pdfbox.pdmodel.graphics.PDLineDashPattern;
+import org.apache.pdfbox.pdmodel.graphics.color.PDColor;
+import org.apache.pdfbox.pdmodel.graphics.state.PDGraphicsState;
+import org.jspecify.annotations.Nullable;
+
+/** What the paths of a page leave on it (ISO 32000-1 §8.5.3): ruled lines, and shapes. */
+final class PaintedPaths {
+  private static final int MAX_SHAPES = 20_000;
+
+  private final AffineTransform toShown;
+  private final List<RuledLine> rules = new ArrayList<>();
+  private final List<Painted> shapes = new ArrayList<>();
+
+  /**
+   * @param toShown from the page's own space to the page as shown
+   */
+  PaintedPaths(AffineTransform toShown) {
+    this.toShown = toShown;
+  }
+
+  List<RuledLine> rules() {
+    return rules;
+  }
+
+  List<Painted> shapes() {
+    return shapes;
+  }
+
+  /** Notes the ruled lines of a path. */
+  void rules(GeneralPath path, PDGraphicsState state, boolean stroked) {
+    if (rules.size() < MAX_SHAPES) {
+      Rule look =
+          stroked
+              ? stroke(state)
+              : Rule.single(ScanThresholds.PathRules.HAIR, colour(state.getNonStrokingColor()));
+      PathRules.collect(path, toShown, stroked, look, rules);
+    }
+  }
+
+  /**
+   * Notes the shape of a path.
+   *
+   * @param showing the part of the page that is not clipped away
+   * @param content number of the marked content it belongs to
+   */
+  void shape(
+      GeneralPath path,
+      PDGraphicsState state,
+      boolean stroked,
+      boolean filled,
+      Rectangle2D showing,
+      int content) {
+    Optional<Colour> inside = Optional.empty();
+    Optional<Rule> outline = stroked ? Optional.of(stroke(state)) : Optional.empty();
+    if (filled && state.getNonStrokeAlphaConstant() > 0) {
+      Colour paint = colour(state.getNonStrokingColor());
+      OptionalDouble frame = stroked ? OptionalDouble.empty() : PathRules.frame(path);
+      if (frame.isPresent()) {
+        outline = Optional.of(Rule.single(frame.getAsDouble(), paint));
+      } else {
+        inside = Optional.of(paint);
+      }
+    }
+    if (inside.isPresent() || outline.isPresent()) {
+      Rectangle2D box = toShown.createTransformedShape(path.getBounds2D()).getBounds2D();
+      add(box, showing, PathRules.isFree(path), inside, outline, content);
+    }
+  }
+
+  /** Notes an area that a gradient fills. */
+  void shaded(Rectangle2D showing, int content) {
+    add(showing, showing, true, Optional.of(Colour.BLACK), Optional.empty(), content);
+  }
+
+  private void add(
+      Rectangle2D box,
+      Rectangle2D showing,
+      boolean free,
+      Optional<Colour> inside,
+      Optional<Rule> outline,
+      int content) {
+    Rectangle2D seen = box.createIntersection(showing);
+    if (shapes.size() < MAX_SHAPES && seen.getWidth() >= 0 && seen.getHeight() >= 0) {
+      shapes.add(
+          new Painted(
+              new Box(seen.getX(), seen.getY(), seen.getWidth(), seen.getHeight()),
+              free,
+              inside,
+              outline,
+              content));
+    }
+  }
+
+  /** How lines are drawn: §8.4.3.2 and §8.4.3.6. A width of 0 is the thinnest that shows. */
+  private Rule stroke(PDGraphicsState state) {
+    double scale =
+        Math.sqrt(
+            Math.abs(
+                state.getCurrentTransformationMatrix().createAffineTransform().getDeterminant()
+                    * toShown.getDeterminant()));
+    double width = Math.max(ScanThresholds.PathRules.HAIR, state.getLineWidth() * scale);
+    PDLineDashPattern dashes = state.getLineDashPattern();
+    float[] pattern = dashes == null ? new float[0] : dashes.getDashArray();
+    Rule.Kind kind = Rule.Kind.SINGLE;
+    if (pattern.length > 0 && pattern[0] * scale < ScanThresholds.PathRules.ENDLESS) {
+      boolean dots = pattern[0] <= ScanThresholds.PathRules.DOT * state.getLineWidth();
+      kind = dots ? Rule.Kind.DOTTED : Rule.Kind.DASHED;
+    }
+    return new Rule(kind, width, colour(state.getStrokingColor()), 0);
+  }
+
+  static Colour colour(@Nullable PDColor c) {
+    try {
+      return c == null ? Colour.BLACK : new Colour(c.toRGB());
+    } catch (IOException | RuntimeException e) {
+      Faults.mended("reading the marks of a page", e);
+      return Colour.BLACK; // a pattern, or a colour space that cannot be read
+    }
+  }
+}
