@@ -9,8 +9,8 @@ package decant.model;
  * @param divided whether it begins within a word that a hyphen divides
  * @param left where its column begins, from the left edge of the text of its page
  * @param words the places in the text that its words begin with
- * @param xs where they begin, from the left edge of its column; as many as words
- * @param ends where they end; as many as words
+ * @param xs their left edges, from that of its column; as many as words
+ * @param ends their right edges; as many as words
  */
 public record SetLine(
     int page,

@@ -1,5 +1,7 @@
 package decant.layout.block;
 
+import com.ibm.icu.lang.UCharacter;
+import com.ibm.icu.lang.UProperty;
 import decant.layout.block.TextUnits.Kind;
 import decant.layout.block.TextUnits.Unit;
 import decant.layout.item.Exclusions.Lane;
@@ -10,6 +12,7 @@ import decant.model.Paragraph;
 import decant.model.SetBlock;
 import decant.model.SetLine;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
@@ -84,7 +87,9 @@ final class AsFoundLines {
       here = new ArrayList<>(here);
       here.add(texts.hyphenAfter(here.getLast()));
     }
-    double start = start(line, here);
+    int[] order = placer.visualOrder(here);
+    double[] widths = new double[here.size()];
+    double start = fit(line, here, order, widths);
     double top = lines.isEmpty() ? 0 : lines.getLast().bottom();
     int from = first < units.size() ? units.get(first).from() : text.length();
     int to = end == units.size() ? text.length() : units.get(end - 1).to();
@@ -92,7 +97,7 @@ final class AsFoundLines {
         placer.set(
             new LinePlacer.Given(
                 here,
-                widths(line, here, start),
+                widths,
                 start,
                 new Lane(0, 0, top),
                 lines.isEmpty() ? label : Optional.empty(),
@@ -111,63 +116,96 @@ final class AsFoundLines {
             : placed);
   }
 
-  /** Where a line starts: what stands before its first word, as the label of a note, too. */
-  private static double start(SetLine line, List<Unit> here) {
-    if (line.xs().length == 0) {
-      return 0;
+  /**
+   * Widths by which each word begins and ends where it did: the space before it gives or takes, and
+   * its letters stand a little closer or wider, as kerning had them.
+   *
+   * @param order of the units from left to right
+   * @param widths takes the width of each unit
+   * @return where the line starts: with what stands before its first word, as the label of a note
+   */
+  private double fit(SetLine line, List<Unit> here, int[] order, double[] widths) {
+    for (int k = 0; k < widths.length; k++) {
+      widths[k] = here.get(k).kind() == Kind.TAB ? LEAST_SPACE : here.get(k).width();
     }
-    double start = line.xs()[0];
-    for (Unit u : here) {
-      if (u.to() > line.words()[0]) {
-        break;
+    double start = 0;
+    double x = 0;
+    int word = -1; // the last whose place was reached
+    for (int v = 0; v < order.length; v++) {
+      Unit u = here.get(order[v]);
+      int w = isGap(u) ? -1 : wordOf(line, u);
+      if (w >= 0 && w != word) {
+        double letters = widthOf(line, here, order, widths, v, Kind.WORD);
+        double marks = widthOf(line, here, order, widths, v, Kind.OBJECT);
+        boolean fits = fits(u, letters, line.ends()[w] - line.xs()[w] - marks);
+        boolean atRight = !fits && u.level() % 2 == 1;
+        double left = atRight ? line.ends()[w] - letters - marks : line.xs()[w];
+        if (word < 0) {
+          start = left - x;
+          x = left;
+        } else if (isGap(here.get(order[v - 1]))) {
+          int gap = order[v - 1];
+          double by = Math.max(left - x, LEAST_SPACE - widths[gap]);
+          widths[gap] += by;
+          x += by;
+        }
+        word = w;
+        double wanted = line.ends()[w] - x - marks;
+        if (fits(u, letters, wanted)) {
+          fit(line, here, order, widths, v, wanted / letters);
+        }
       }
-      start -= u.width();
+      x += widths[order[v]];
     }
     return start;
   }
 
-  /**
-   * Widths by which each word begins and ends where it did: the space before it gives or takes, and
-   * its letters stand a little closer or wider, as kerning had them.
-   */
-  private static double[] widths(SetLine line, List<Unit> here, double start) {
-    double[] widths = new double[here.size()];
-    for (int k = 0; k < widths.length; k++) {
-      widths[k] = here.get(k).kind() == Kind.TAB ? LEAST_SPACE : here.get(k).width();
-    }
-    double x = start;
-    int w = 0;
-    for (int k = 0; k < widths.length; k++) {
-      Unit u = here.get(k);
-      while (w < line.words().length && line.words()[w] < u.from()) {
-        w++;
-      }
-      if (w < line.words().length && line.words()[w] == u.from()) {
-        boolean gap = k > 0 && (here.get(k - 1).isSpace() || here.get(k - 1).kind() == Kind.TAB);
-        double by = gap ? Math.max(line.xs()[w] - x, LEAST_SPACE - widths[k - 1]) : 0;
-        if (gap) {
-          widths[k - 1] += by;
-          x += by;
-        }
-        fit(here, widths, k, line.ends()[w] - x);
-      }
-      x += widths[k];
-    }
-    return widths;
+  private static boolean isGap(Unit u) {
+    return u.isSpace() || u.kind() == Kind.TAB;
   }
 
-  /** Makes the units of a word as wide as it was, unless it is quite another width. */
-  private static void fit(List<Unit> here, double[] widths, int first, double wanted) {
-    int end = first;
-    double natural = 0;
-    while (end < widths.length && here.get(end).kind() == Kind.WORD) {
-      natural += widths[end++];
+  /** The word that a unit is part of; -1 if it stands before all of them. */
+  private static int wordOf(SetLine line, Unit u) {
+    int at = Arrays.binarySearch(line.words(), u.from());
+    return at >= 0 ? at : -at - 2;
+  }
+
+  /** How wide the units of one kind are in a word, from its first on. */
+  private static double widthOf(
+      SetLine line, List<Unit> here, int[] order, double[] widths, int first, Kind kind) {
+    double sum = 0;
+    for (int k = first; k < order.length && isOf(line, here, order, first, k); k++) {
+      sum += here.get(order[k]).kind() == kind ? widths[order[k]] : 0;
     }
+    return sum;
+  }
+
+  private static boolean isOf(SetLine line, List<Unit> here, int[] order, int first, int k) {
+    Unit u = here.get(order[k]);
+    return (u.kind() == Kind.WORD || u.kind() == Kind.OBJECT)
+        && wordOf(line, u) == wordOf(line, here.get(order[first]));
+  }
+
+  /** Whether a word can be made as wide as it was: not if it is set in quite another font. */
+  private boolean fits(Unit u, double natural, double wanted) {
     double factor = natural > 0 ? wanted / natural : 0;
-    if (factor > NARROWEST && factor < WIDEST) {
-      for (int k = first; k < end; k++) {
-        widths[k] *= factor;
-      }
+    // Letters that join stay joined.
+    boolean joined =
+        u.level() % 2 == 1
+            && text.substring(u.from(), u.to()).codePoints().anyMatch(AsFoundLines::joins);
+    return joined ? Math.abs(factor - 1) < SAME_SHAPES : factor > NARROWEST && factor < WIDEST;
+  }
+
+  /** Unicode's Joining_Type is Dual_Joining. */
+  private static boolean joins(int codePoint) {
+    return UCharacter.getIntPropertyValue(codePoint, UProperty.JOINING_TYPE)
+        == UCharacter.JoiningType.DUAL_JOINING;
+  }
+
+  private static void fit(
+      SetLine line, List<Unit> here, int[] order, double[] widths, int first, double factor) {
+    for (int k = first; k < order.length && isOf(line, here, order, first, k); k++) {
+      widths[order[k]] *= here.get(order[k]).kind() == Kind.WORD ? factor : 1;
     }
   }
 
@@ -177,4 +215,7 @@ final class AsFoundLines {
   private static final double NARROWEST = 0.7;
 
   private static final double WIDEST = 1.6;
+
+  /** Joined letters that are wider or narrower by a smaller share are of the same shapes. */
+  private static final double SAME_SHAPES = 0.02;
 }

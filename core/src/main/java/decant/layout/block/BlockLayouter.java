@@ -124,6 +124,12 @@ public final class BlockLayouter {
     return set(block, width, CellLooks.NONE);
   }
 
+  /** Whether a layout is that of a block as a whole, not of one that was cut for a page. */
+  public boolean isOfWholeBlock(BlockLayout layout) {
+    Known k = known.get(layout.source().id());
+    return k != null && k.layout == layout;
+  }
+
   private BlockLayout set(Block block, double width, CellLooks cell) {
     return switch (block) {
       case Paragraph p -> paragraph(p, width, cell);

@@ -253,7 +253,8 @@ final class LinePlacer {
     run.flush();
   }
 
-  private int[] visualOrder(List<Unit> line) {
+  /** The order of units from left to right. */
+  int[] visualOrder(List<Unit> line) {
     int[] order = new int[line.size()];
     boolean plain = true;
     byte[] levels = new byte[line.size()];

@@ -93,6 +93,15 @@ public final class PageFiller {
     }
   }
 
+  /**
+   * Whether what comes follows from the place in the flow alone. A row that was cut for the page
+   * before makes parts of its own: the same number is another part where it was not cut.
+   */
+  boolean followsFromPlace(Start start) {
+    return start.notes().isEmpty()
+        && (start.begun() == null || setter.isOfWholeBlock(start.begun()));
+  }
+
   /** The page that stands in place of a section's text. Endnotes after it are text again. */
   private Optional<Filled> pinned(Start start, int number, int shown) {
     int section = sectionOf(start.at());

@@ -61,7 +61,7 @@ public final class Paginator {
     next = from;
     while (next != null) {
       int shown = shown(next.at());
-      if (next.notes().isEmpty()) {
+      if (filler.followsFromPlace(next)) {
         List<Page> rest = reuse.rest(next.at(), next.afterBreak(), pages.size() + 1, shown);
         if (rest != null) {
           pages.addAll(rest);

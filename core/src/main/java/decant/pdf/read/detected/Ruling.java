@@ -1,6 +1,5 @@
 package decant.pdf.read.detected;
 
-import decant.model.look.Colour;
 import decant.model.look.Rule;
 import decant.model.look.Rules;
 import decant.pdf.read.page.RuledLine;
@@ -26,11 +25,6 @@ public record Ruling(
     Optional<Rule> bottom,
     Optional<Rule> beside,
     Optional<Rule> down) {
-  private static final Optional<Rule> LINE = Optional.of(Rule.single(0.5, Colour.BLACK));
-
-  /** All lines, of no known look. */
-  public static final Ruling GRID = new Ruling(LINE, LINE, LINE, LINE, LINE, LINE);
-
   /** No line at all. */
   public static final Ruling NONE =
       new Ruling(

@@ -47,9 +47,6 @@ final class SettingMaker {
    */
   void lines(
       Paragraph p, Detected.Text t, Dehyphenator.Joined joined, int floated, PageSetup setup) {
-    if (leans(t.lines())) {
-      return;
-    }
     double edge = setup.margins().left();
     lines.put(
         p.id(), linesOf(p.text(), t.lines(), joined, floated, edge, x -> columnLeft(x, setup)));
@@ -99,9 +96,6 @@ final class SettingMaker {
 
   private void single(
       Paragraph p, List<TextLine> of, Dehyphenator.Joined joined, int floated, PageSetup setup) {
-    if (leans(of)) {
-      return;
-    }
     double left = setup.margins().left();
     blocks.put(
         p.id(),
@@ -142,6 +136,8 @@ final class SettingMaker {
       int n = 0;
       int from = at;
       boolean begins = true;
+      // Words from right to left end at their left, and have words within them that do not.
+      boolean leans = Directions.lean(line) > 0;
       for (; g < end; g++) {
         Glyph glyph = glyphs.get(g);
         if (glyph.isSpace()) {
@@ -156,10 +152,17 @@ final class SettingMaker {
             ends = Arrays.copyOf(ends, 2 * n);
           }
           words[n] = at;
-          xs[n++] = (float) (glyph.x() - left);
+          xs[n] = (float) (glyph.x() - left);
+          ends[n++] = Float.NEGATIVE_INFINITY;
           begins = false;
         }
-        ends[n - 1] = (float) (glyph.right() - left);
+        float right = (float) (glyph.right() - left);
+        if (leans) {
+          xs[n - 1] = Math.min(xs[n - 1], (float) (glyph.x() - left));
+          ends[n - 1] = Math.max(ends[n - 1], right);
+        } else {
+          ends[n - 1] = right;
+        }
         at = Math.min(text.length(), at + LookMaker.lengthOf(glyph.text()));
       }
       out.add(
@@ -186,11 +189,6 @@ final class SettingMaker {
       k++;
     }
     return Math.min(text.length(), k + 1);
-  }
-
-  /** Whether some of the lines are not level, and cannot be set as they stood. */
-  private static boolean leans(List<TextLine> some) {
-    return some.stream().anyMatch(l -> Directions.lean(l) > 0);
   }
 
   /** The left edge of the column that a line begins in. */
@@ -247,15 +245,17 @@ final class SettingMaker {
       int column,
       double tableLeft,
       Dehyphenator joiner) {
-    if (leans(c.lines())) {
-      return;
-    }
-    double left = tableLeft;
+    double before = 0;
     double width = 0;
-    for (int k = 0; k < Math.min(t.columns().size(), column + cell.columnSpan()); k++) {
-      left += k < column ? t.columns().get(k) : 0;
-      width += k < column ? 0 : t.columns().get(k);
+    double all = 0;
+    for (int k = 0; k < t.columns().size(); k++) {
+      double wide = t.columns().get(k);
+      before += k < column ? wide : 0;
+      width += k >= column && k < column + cell.columnSpan() ? wide : 0;
+      all += wide;
     }
+    boolean mirrored = t.look().value(TableTraits.RIGHT_TO_LEFT);
+    double left = tableLeft + (mirrored ? all - before - width : before);
     Insets padding = t.look().value(TableTraits.CELL_PADDING);
     double max = Math.max(0, width / 4);
     double inner = left + Math.min(padding.left(), max);

@@ -127,7 +127,9 @@ public final class PageScan extends PDFGraphicsStreamEngine {
     }
     var annotations = new PageAnnotations(getPage(), number);
     annotations(annotations);
-    var showing = new ShowingText(visible, invisible, pictures, width * height);
+    var showing =
+        new ShowingText(
+            Accents.settled(visible), Accents.settled(invisible), pictures, width * height);
     hidden = showing.hidden();
     List<Glyph> glyphs = showing.glyphs();
     var decorations = new Decorations(paths.rules(), paths.shapes(), width);

@@ -109,6 +109,26 @@ final class ScanThresholds {
     static final double SMALLEST = 0.5;
   }
 
+  /** Of {@link decant.pdf.read.scan.Accents}. */
+  static final class Accents {
+    private Accents() {}
+
+    /** Of an em: narrower marks are made to be set over what stands before them. */
+    static final double OWN_WIDTH = 0.1;
+
+    /** Of an em that a mark may begin beside the end of its letter. */
+    static final double BESIDE = 0.25;
+
+    /** Of a letter's width at each side: an accent stands over what is between. */
+    static final double INSET = 0.1;
+
+    /** Of an em that accents are raised by for capitals at most. */
+    static final double RAISED = 0.5;
+
+    /** So many times larger or smaller, a sign is no accent of a letter. */
+    static final double SAME_SIZE = 1.2;
+  }
+
   /** Of {@link decant.pdf.read.scan.PathRules}. */
   static final class PathRules {
     private PathRules() {}

@@ -3,12 +3,10 @@ package decant.pdf.read.tables;
 import decant.model.Box;
 import decant.pdf.read.detected.Detected;
 import decant.pdf.read.detected.Ruling;
-import decant.pdf.read.page.RuledLine;
 import decant.pdf.read.page.ScannedPage;
 import decant.pdf.read.page.TextLine;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Optional;
 
 /** Lines in columns as a table of cells, with the rules that are drawn along them. */
 final class AlignedGrid {
@@ -38,9 +36,15 @@ final class AlignedGrid {
     box = box.union(new Box(left, box.y(), columns.getLast().right() - left, 0));
     double from = box.x();
     double to = box.right();
+    var rules = new RulesAlong(page.rules(), from, to);
     List<Integer> starts =
         LogicalRows.starts(
-            lines, white, k -> !between(lines.get(k - 1), lines.get(k), from, to).isEmpty());
+            lines,
+            white,
+            k ->
+                !rules
+                    .between(row(lines.subList(k - 1, k)), row(lines.subList(k, k + 1)))
+                    .isEmpty());
     var grouped = new ArrayList<List<RowLine>>();
     for (int r = 0; r < starts.size(); r++) {
       int end = r + 1 < starts.size() ? starts.get(r + 1) : lines.size();
@@ -56,51 +60,15 @@ final class AlignedGrid {
       double at = c == 0 ? from : columns.get(c).left();
       widths.add(Math.max(12, next - at + (c + 1 == columns.size() ? 8 : 0)));
     }
-    return new Detected.Grid(page.number(), box, widths, rows, ruling(grouped, box))
-        .inReadingOrder();
+    List<RulesAlong.Row> bands = grouped.stream().map(AlignedGrid::row).toList();
+    Ruling ruling = rules.ruling(bands, box, List.of());
+    Box whole = rules.withRules(bands, box);
+    return new Detected.Grid(page.number(), whole, widths, rows, ruling).inReadingOrder();
   }
 
-  private Ruling ruling(List<List<RowLine>> rows, Box box) {
-    var between = new ArrayList<RuledLine>();
-    var belowHeader = new ArrayList<RuledLine>();
-    int ruled = 0;
-    for (int k = 1; k < rows.size(); k++) {
-      List<RuledLine> here =
-          between(rows.get(k - 1).getLast(), rows.get(k).getFirst(), box.x(), box.right());
-      ruled += here.isEmpty() ? 0 : 1;
-      (k == 1 ? belowHeader : between).addAll(here);
-    }
-    boolean all = ruled == rows.size() - 1;
-    double pitch = 2 * rows.getFirst().getFirst().size();
-    return new Ruling(
-        Ruling.mostOf(covering(box.y() - pitch, box.y() + 1, box.x(), box.right())),
-        Ruling.mostOf(belowHeader),
-        all ? Ruling.mostOf(between.isEmpty() ? belowHeader : between) : Optional.empty(),
-        Ruling.mostOf(covering(box.bottom() - 1, box.bottom() + pitch, box.x(), box.right())),
-        Optional.empty(),
-        Optional.empty());
-  }
-
-  /** The lines between two rows. */
-  private List<RuledLine> between(RowLine above, RowLine below, double left, double right) {
-    double y2 = below.baseline() - below.size() * TableThresholds.AlignedTables.RULE_ABOVE;
-    return covering(above.baseline(), y2, left, right);
-  }
-
-  /** The lines that lie over most of a stretch between two heights, if any do. */
-  private List<RuledLine> covering(double y1, double y2, double left, double right) {
-    var found = new ArrayList<RuledLine>();
-    double covered = 0;
-    for (RuledLine r : page.rules()) {
-      if (r.lying() && r.middle() > y1 && r.middle() < y2) {
-        double share = Math.min(r.x2(), right) - Math.max(r.x1(), left);
-        if (share > 0) {
-          covered += share;
-          found.add(r);
-        }
-      }
-    }
-    return covered > TableThresholds.AlignedTables.COVERED * (right - left) ? found : List.of();
+  private static RulesAlong.Row row(List<RowLine> lines) {
+    return new RulesAlong.Row(
+        lines.getFirst().baseline(), lines.getLast().baseline(), lines.getFirst().size());
   }
 
   private static List<Detected.DetectedCell> cells(

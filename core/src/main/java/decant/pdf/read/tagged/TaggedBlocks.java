@@ -1,13 +1,11 @@
 package decant.pdf.read.tagged;
 
-import decant.model.Box;
 import decant.model.Finding;
 import decant.model.look.Markers;
 import decant.pdf.read.beside.RunningTexts;
 import decant.pdf.read.blocks.Blocks;
 import decant.pdf.read.detected.Detected;
 import decant.pdf.read.detected.DetectedNote;
-import decant.pdf.read.detected.Ruling;
 import decant.pdf.read.lines.Lines;
 import decant.pdf.read.lines.Regions;
 import decant.pdf.read.page.Glyph;
@@ -304,32 +302,15 @@ public final class TaggedBlocks {
 
   private void table(COSDictionary t, int page) {
     var rows = new ArrayList<List<Detected.DetectedCell>>();
-    Optional<Box> box = rows(t, page, rows, 0);
-    int columns =
-        rows.stream()
-            .mapToInt(r -> r.stream().mapToInt(Detected.DetectedCell::columnSpan).sum())
-            .max()
-            .orElse(0);
-    if (columns == 0 || box.isEmpty()) {
-      return;
-    }
-    var widths = new ArrayList<Double>();
-    for (int c = 0; c < columns; c++) {
-      widths.add(box.get().width() / columns);
-    }
-    int first =
-        rows.stream()
-            .flatMap(List::stream)
-            .flatMap(c -> c.lines().stream())
-            .mapToInt(TextLine::page)
-            .findFirst()
-            .orElse(page);
-    out.add(new Detected.Grid(first, box.get(), widths, rows, Ruling.GRID));
+    rows(t, page, rows, 0);
+    rows.stream()
+        .flatMap(List::stream)
+        .flatMap(c -> c.lines().stream())
+        .findFirst()
+        .ifPresent(l -> out.add(TableGeometry.grid(pages.get(l.page()), rows)));
   }
 
-  private Optional<Box> rows(
-      COSDictionary t, int page, List<List<Detected.DetectedCell>> rows, int depth) {
-    Optional<Box> box = Optional.empty();
+  private void rows(COSDictionary t, int page, List<List<Detected.DetectedCell>> rows, int depth) {
     for (COSBase kid : kids(t)) {
       if (!(kid instanceof COSDictionary d) || depth > 5) {
         continue;
@@ -339,32 +320,21 @@ public final class TaggedBlocks {
           var cells = new ArrayList<Detected.DetectedCell>();
           for (COSBase c : kids(d)) {
             if (c instanceof COSDictionary cell && role(cell).matches("T[HD]")) {
-              List<TextLine> lines = linesOf(cell, pageOf(cell, pageOf(d, page)));
-              for (TextLine l : lines) {
-                box = Optional.of(box.map(b -> b.union(l.box())).orElse(l.box()));
-              }
               cells.add(
                   new Detected.DetectedCell(
                       span(cell, "ColSpan"),
                       span(cell, "RowSpan"),
-                      lines,
+                      linesOf(cell, pageOf(cell, pageOf(d, page))),
                       role(cell).equals("TH")));
             }
           }
           rows.add(cells);
         }
-        case "THead", "TBody", "TFoot" -> {
-          Optional<Box> inner = rows(d, pageOf(d, page), rows, depth + 1);
-          if (inner.isPresent()) {
-            Box i = inner.get();
-            box = Optional.of(box.map(b -> b.union(i)).orElse(i));
-          }
-        }
+        case "THead", "TBody", "TFoot" -> rows(d, pageOf(d, page), rows, depth + 1);
         case "Caption" -> paragraph(linesOf(d, pageOf(d, page)), Detected.Kind.PARAGRAPH, 0, "");
         default -> {}
       }
     }
-    return box;
   }
 
   private static int span(COSDictionary cell, String name) {

@@ -17,6 +17,20 @@ final class TaggedThresholds {
     static final double GAP = 0.2;
   }
 
+  /** Of {@link decant.pdf.read.tagged.TableGeometry}. */
+  static final class TableGeometry {
+    private TableGeometry() {}
+
+    /** Points that texts reach beyond a line between columns at most. */
+    static final double NEAR = 2;
+
+    /** Points that lines around a table may stand off its text. */
+    static final double PADDING = 24;
+
+    /** Points beside the text of a table without lines around it. */
+    static final double MARGIN = 4;
+  }
+
   /** Of {@link decant.pdf.read.tagged.Untagged}. */
   static final class Untagged {
     private Untagged() {}

@@ -1,0 +1,134 @@
+package decant.pdf.read.scan;
+
+import decant.pdf.read.page.Glyph;
+import java.text.Normalizer;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+
+/**
+ * Accents that a file draws as signs of their own. One that stands over a letter belongs to it, as
+ * when a type's accents and letters are set one over the other; one that stands over nothing is the
+ * sign alone, as an opening quotation mark set with a grave accent is.
+ */
+final class Accents {
+  /** Combining marks by the signs that look the same, of Unicode's canonical equivalents. */
+  private static final Map<String, String> COMBINING =
+      Map.ofEntries(
+          Map.entry("`", "\u0300"),
+          Map.entry("\u02CB", "\u0300"),
+          Map.entry("\u00B4", "\u0301"),
+          Map.entry("\u02CA", "\u0301"),
+          Map.entry("\u02C6", "\u0302"),
+          Map.entry("\u02DC", "\u0303"),
+          Map.entry("\u00AF", "\u0304"),
+          Map.entry("\u02C9", "\u0304"),
+          Map.entry("\u02D8", "\u0306"),
+          Map.entry("\u02D9", "\u0307"),
+          Map.entry("\u00A8", "\u0308"),
+          Map.entry("\u02DA", "\u030A"),
+          Map.entry("\u02DD", "\u030B"),
+          Map.entry("\u02C7", "\u030C"),
+          Map.entry("\u00B8", "\u0327"),
+          Map.entry("\u02DB", "\u0328"));
+
+  /** The signs that the marks are when they stand alone. */
+  private static final Map<String, String> ALONE =
+      Map.ofEntries(
+          Map.entry("\u0300", "`"),
+          Map.entry("\u0301", "\u00B4"),
+          Map.entry("\u0302", "\u02C6"),
+          Map.entry("\u0303", "\u02DC"),
+          Map.entry("\u0304", "\u00AF"),
+          Map.entry("\u0306", "\u02D8"),
+          Map.entry("\u0307", "\u02D9"),
+          Map.entry("\u0308", "\u00A8"),
+          Map.entry("\u030A", "\u02DA"),
+          Map.entry("\u030B", "\u02DD"),
+          Map.entry("\u030C", "\u02C7"),
+          Map.entry("\u0327", "\u00B8"),
+          Map.entry("\u0328", "\u02DB"));
+
+  private Accents() {}
+
+  /** Glyphs in the order they are painted, each accent with its letter or as what it is alone. */
+  static List<Glyph> settled(List<Glyph> glyphs) {
+    if (glyphs.stream().noneMatch(g -> mark(g.text()).isPresent())) {
+      return glyphs;
+    }
+    var out = new ArrayList<Glyph>(glyphs.size());
+    for (int k = 0; k < glyphs.size(); k++) {
+      Glyph g = glyphs.get(k);
+      Optional<String> mark = mark(g.text());
+      if (mark.isEmpty() || g.width() < ScanThresholds.Accents.OWN_WIDTH * g.size()) {
+        out.add(g);
+        continue;
+      }
+      if (!out.isEmpty() && ALONE.containsKey(g.text()) && follows(g, out.getLast())) {
+        out.add(g); // a mark that is drawn back over the letter before it
+      } else if (!out.isEmpty() && isOver(g, out.getLast())) {
+        out.add(with(out.removeLast(), mark.get()));
+      } else if (k + 1 < glyphs.size() && isOver(g, glyphs.get(k + 1))) {
+        out.add(with(glyphs.get(++k), mark.get()));
+      } else {
+        out.add(with(g, ALONE.getOrDefault(g.text(), g.text()), ""));
+      }
+    }
+    return out;
+  }
+
+  private static Optional<String> mark(String text) {
+    if (text.length() != 1 || text.charAt(0) != '`' && text.charAt(0) < '\u00A8') {
+      return Optional.empty(); // nearly always
+    }
+    return ALONE.containsKey(text) ? Optional.of(text) : Optional.ofNullable(COMBINING.get(text));
+  }
+
+  private static boolean follows(Glyph mark, Glyph letter) {
+    return letter.text().codePoints().anyMatch(Character::isLetter)
+        && Math.abs(mark.baseline() - letter.baseline())
+            < ScanThresholds.Accents.RAISED * letter.size()
+        && Math.abs(mark.x() - letter.right()) < ScanThresholds.Accents.BESIDE * letter.size();
+  }
+
+  /** Whether an accent stands over, or under, a letter: its middle within the letter's width. */
+  private static boolean isOver(Glyph accent, Glyph letter) {
+    double middle = accent.x() + accent.width() / 2;
+    double inset = letter.width() * ScanThresholds.Accents.INSET;
+    return accent.turn() == 0
+        && letter.turn() == 0
+        && !letter.text().isEmpty()
+        && letter.text().codePoints().allMatch(Character::isLetter)
+        && middle > letter.x() + inset
+        && middle < letter.right() - inset
+        && Math.abs(accent.baseline() - letter.baseline())
+            < ScanThresholds.Accents.RAISED * letter.size()
+        && accent.size() < letter.size() * ScanThresholds.Accents.SAME_SIZE
+        && letter.size() < accent.size() * ScanThresholds.Accents.SAME_SIZE;
+  }
+
+  private static Glyph with(Glyph letter, String mark) {
+    // The dot of an i gives way to its accent.
+    String base =
+        switch (letter.text()) {
+          case "\u0131" -> "i";
+          case "\u0237" -> "j";
+          default -> letter.text();
+        };
+    return with(letter, base, mark);
+  }
+
+  private static Glyph with(Glyph g, String base, String mark) {
+    return new Glyph(
+        Normalizer.normalize(base + mark, Normalizer.Form.NFC),
+        g.x(),
+        g.baseline(),
+        g.width(),
+        g.size(),
+        g.ink(),
+        g.turn(),
+        g.marked(),
+        g.link());
+  }
+}
