@@ -11,8 +11,10 @@ import decant.pdf.read.detected.DetectedNote;
 import decant.pdf.read.detected.Region;
 import decant.pdf.read.lines.HardBreaks;
 import decant.pdf.read.lines.Lines;
+import decant.pdf.read.lines.MarginalNotes;
 import decant.pdf.read.lines.PageColumns;
 import decant.pdf.read.lines.Regions;
+import decant.pdf.read.page.Anatomy;
 import decant.pdf.read.page.Placed;
 import decant.pdf.read.page.ScannedPage;
 import decant.pdf.read.page.TextLine;
@@ -55,7 +57,10 @@ final class PageAnalysis {
 
   /** What stands on a page, before its lines are blocks. */
   private record Parts(
-      List<DetectedNote> notes, List<Detected.Grid> ruled, List<SplitTables.Part> columns) {}
+      List<DetectedNote> notes,
+      List<Detected.Grid> ruled,
+      List<List<TextLine>> marginal,
+      List<SplitTables.Part> columns) {}
 
   Result all() throws ReadProblem {
     double bodySize = Lines.bodySize(lines);
@@ -86,11 +91,12 @@ final class PageAnalysis {
     List<TextLine> body = lines.get(p).stream().filter(l -> !running.lines().contains(l)).toList();
     Footnotes.Result foot = Footnotes.of(page, body, bodySize);
     RuledTables.Result ruled = RuledTables.of(page, foot.rest());
+    MarginalNotes.Result marginal = MarginalNotes.of(ruled.rest());
     List<SplitTables.Part> columns =
-        PageColumns.of(ruled.rest(), page.rules()).stream()
+        PageColumns.of(marginal.rest(), page.rules()).stream()
             .map(c -> new SplitTables.Part(page, c))
             .toList();
-    return new Parts(foot.notes(), ruled.tables(), columns);
+    return new Parts(foot.notes(), ruled.tables(), marginal.notes(), columns);
   }
 
   private List<Detected> blocks(
@@ -106,11 +112,25 @@ final class PageAnalysis {
       insert(column, parted.tables());
       here.addAll(column);
     }
+    parts.marginal().forEach(note -> insertBeside(here, note));
     insert(here, parts.ruled());
     for (Placed picture : pages.get(p).pictures()) {
       insert(here, List.of(new Detected.Figure(p, picture, picture.alt())));
     }
     return here;
+  }
+
+  /** Puts a note in the margin before the block that it begins beside. */
+  private static void insertBeside(List<Detected> into, List<TextLine> note) {
+    TextLine first = note.getFirst();
+    double middle = Anatomy.middle(first.baseline(), first.size());
+    int at = 0;
+    for (int k = 0; k < into.size(); k++) {
+      Box b = into.get(k).box();
+      boolean text = into.get(k) instanceof Detected.Text;
+      at = (text ? b.bottom() : b.y() + b.height() / 2) < middle ? k + 1 : at;
+    }
+    into.add(at, Detected.Text.of(Detected.Kind.PARAGRAPH, note, "", 0, 0));
   }
 
   /**

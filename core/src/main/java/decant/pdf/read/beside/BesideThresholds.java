@@ -72,6 +72,9 @@ final class BesideThresholds {
     /** Between baselines of lines of one paragraph; common pitches are 1.1 to 1.4. */
     static final double FOLLOWS = 1.5;
 
+    /** Of the pitch of a paragraph: its next line follows at no more. */
+    static final double PITCH = 1.1;
+
     /** Points between lines of common text. */
     static final int LINE = 12;
 

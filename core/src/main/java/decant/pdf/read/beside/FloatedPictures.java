@@ -43,6 +43,9 @@ public final class FloatedPictures {
         last = -1;
         continue;
       }
+      if (last >= 0 && all.get(last).box().sharedWidth(t.box()) <= 0) {
+        continue; // it stands beside, as notes in the margin do
+      }
       if (last >= 0 && goesOn((Detected.Text) all.get(last), t, picture.box())) {
         var lines = new ArrayList<>(((Detected.Text) all.get(last)).lines());
         lines.addAll(t.lines());
@@ -64,7 +67,9 @@ public final class FloatedPictures {
             && Sizes.same(end.size(), begin.size())
             && end.bold() == begin.bold();
     double gap = begin.baseline() - end.baseline();
-    boolean follows = gap > 0 && gap < BesideThresholds.FloatedPictures.FOLLOWS * end.size();
+    double pitch = a.lines().size() > 1 ? a.pitch() * BesideThresholds.FloatedPictures.PITCH : 0;
+    boolean follows =
+        gap > 0 && gap < Math.max(pitch, BesideThresholds.FloatedPictures.FOLLOWS * end.size());
     boolean endsBeside = isBeside(end, picture);
     boolean beginsBeside = isBeside(begin, picture);
     boolean shifted =
@@ -75,7 +80,9 @@ public final class FloatedPictures {
       return false;
     }
     boolean left = picture.x() + picture.width() / 2 < (a.left() + a.right()) / 2;
-    return left ? shifted && isFull(end, a) : endsBeside && hasNoRoom(a, b, picture);
+    return left
+        ? shifted && (isFull(end, a) || hasNoRoomBeside(a, b))
+        : endsBeside && hasNoRoom(a, b, picture);
   }
 
   /** Whether the first word of a text had no room on the last line before it, beside a picture. */
@@ -89,6 +96,17 @@ public final class FloatedPictures {
             .orElse(end.box().right());
     boolean inLine = Sizes.samePlace(end.box().x(), b.lines().getFirst().box().x(), end.size());
     return inLine && Flow.goesOn(end, b.lines().getFirst(), edge - end.box().x());
+  }
+
+  /** The same right of a picture, where lines end at the edge that those below it end at. */
+  private static boolean hasNoRoomBeside(Detected.Text a, Detected.Text b) {
+    TextLine end = a.lines().getLast();
+    double edge =
+        Stream.concat(a.lines().stream(), b.lines().stream())
+            .mapToDouble(l -> l.box().right())
+            .max()
+            .orElse(end.box().right());
+    return Flow.goesOn(end, b.lines().getFirst(), edge - end.box().x());
   }
 
   private static boolean isFull(TextLine l, Detected.Text in) {

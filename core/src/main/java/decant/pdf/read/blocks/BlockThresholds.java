@@ -53,6 +53,9 @@ final class BlockThresholds {
     /** The pitch of large titles. */
     static final double LARGE_TITLE_PITCH = 1.6;
 
+    /** What the number of a clause stands off its text; a space is a quarter to a third. */
+    static final double STANDS_OFF = 0.6;
+
     /** The least hanging indent; that of a bullet in usual fonts. */
     static final double HANGS = 0.5;
 

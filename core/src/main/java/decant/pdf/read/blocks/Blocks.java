@@ -141,6 +141,9 @@ public final class Blocks {
     if (marks.of(l.text()).isPresent() && startsItem(open, l)) {
       return true;
     }
+    if (isClause(l) && start(l) < start(first) + BlockThresholds.Blocks.MOVED * em) {
+      return true;
+    }
     double at = start(l);
     double before = start(last);
     double begun = start(first);
@@ -149,19 +152,18 @@ public final class Blocks {
     if (centred) {
       return false;
     }
-    Optional<String> marker = marks.of(first.text());
-    double textLeft = marker.isPresent() ? afterMarker(first) : begun;
+    boolean marked = marks.of(first.text()).isPresent() || isClause(first);
+    double textLeft = marked ? afterMarker(first) : begun;
     double shift = at - before;
     if (open.size() == 1) {
       boolean hangs =
           shift > BlockThresholds.Blocks.HANGS * em
-              && (marker.isPresent()
-                  || Math.abs(at - textLeft) < BlockThresholds.Blocks.MOVED * em);
-      if (shift > BlockThresholds.Blocks.INDENT * em && !hangs && !marker.isPresent()) {
+              && (marked || Math.abs(at - textLeft) < BlockThresholds.Blocks.MOVED * em);
+      if (shift > BlockThresholds.Blocks.INDENT * em && !hangs && !marked) {
         return !isHanging(last, l);
       }
       if (shift < -BlockThresholds.Blocks.INDENT * em
-          && marker.isPresent()
+          && marked
           && at < textLeft - BlockThresholds.Blocks.INDENT * em
           && at <= begun + 1) {
         return fits(last, l) || at < begun - 1;
@@ -170,6 +172,23 @@ public final class Blocks {
       return true;
     }
     return fits(last, l);
+  }
+
+  /** Whether a line begins with the number of a clause, such as "4.2", that stands off its text. */
+  private static boolean isClause(TextLine l) {
+    Optional<String> number = Markers.section(l.text()).filter(n -> n.contains("."));
+    if (number.isEmpty()) {
+      return false;
+    }
+    double end = Double.NaN;
+    for (Glyph g : l.glyphs()) {
+      if (g.isSpace()) {
+        end = Double.isNaN(end) ? g.x() : end;
+      } else if (!Double.isNaN(end)) {
+        return g.x() - end > BlockThresholds.Blocks.STANDS_OFF * l.size();
+      }
+    }
+    return false;
   }
 
   /** Whether the weight changes between two lines, and not somewhere on the first of them. */

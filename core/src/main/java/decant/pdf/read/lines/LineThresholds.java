@@ -229,6 +229,35 @@ final class LineThresholds {
     static final double TAB = 2.5;
   }
 
+  /** Of {@link decant.pdf.read.lines.MarginalNotes}. */
+  static final class MarginalNotes {
+    private MarginalNotes() {}
+
+    /** Pages with fewer lines have no edge that text keeps. */
+    static final int MIN_LINES = 6;
+
+    /** Of the usual width: wider lines show where the edges of the text are. */
+    static final double FULL = 0.7;
+
+    /** A note keeps off the text at least. */
+    static final double OFF = 0.5;
+
+    /** A note may begin so much above the text of its page, or end below it. */
+    static final double REACH = 4;
+
+    /** Of the letters of the text: more beyond its edge are a column. */
+    static final double MOST = 0.3;
+
+    /** Between the baselines of a note's lines at most. */
+    static final double PITCH = 1.7;
+
+    /** Of the shorter of two lines: so much of it stands below the other. */
+    static final double SHARED = 0.6;
+
+    /** Of the width of the text: a note is narrower. */
+    static final double WIDEST = 0.5;
+  }
+
   /** Of {@link decant.pdf.read.lines.SlantedText}. */
   static final class SlantedText {
     private SlantedText() {}
