@@ -9,11 +9,13 @@ import decant.pdf.read.blocks.ItemMarks;
 import decant.pdf.read.detected.Detected;
 import decant.pdf.read.detected.DetectedNote;
 import decant.pdf.read.detected.Region;
+import decant.pdf.read.lines.ApartText;
 import decant.pdf.read.lines.HardBreaks;
 import decant.pdf.read.lines.Lines;
 import decant.pdf.read.lines.MarginalNotes;
 import decant.pdf.read.lines.PageColumns;
 import decant.pdf.read.lines.Regions;
+import decant.pdf.read.lines.Stamps;
 import decant.pdf.read.page.Anatomy;
 import decant.pdf.read.page.Placed;
 import decant.pdf.read.page.ScannedPage;
@@ -36,8 +38,8 @@ final class PageAnalysis {
   /** Pages between two looks at whether anyone still waits. */
   private static final int STRETCH = 48;
 
-  /** Blocks in reading order, and the notes at the foot of pages. */
-  record Result(List<Detected> found, List<DetectedNote> notes) {}
+  /** Blocks in reading order, the notes at the foot of pages, and what was stamped over text. */
+  record Result(List<Detected> found, List<DetectedNote> notes, List<ApartText> stamps) {}
 
   private final ReadRequest request;
   private final List<ScannedPage> pages;
@@ -59,6 +61,7 @@ final class PageAnalysis {
   private record Parts(
       List<DetectedNote> notes,
       List<Detected.Grid> ruled,
+      List<ApartText> stamps,
       List<List<TextLine>> marginal,
       List<SplitTables.Part> columns) {}
 
@@ -73,7 +76,8 @@ final class PageAnalysis {
         ofPages(p -> blocks(p, parts.get(p), tables.get(p), breaks, marks));
     List<Detected> found = blocks.stream().flatMap(List::stream).toList();
     List<DetectedNote> notes = parts.stream().flatMap(x -> x.notes().stream()).toList();
-    return new Result(Continuations.join(found), Footnotes.joined(notes));
+    List<ApartText> stamps = parts.stream().flatMap(x -> x.stamps().stream()).toList();
+    return new Result(Continuations.join(found), Footnotes.joined(notes), stamps);
   }
 
   private <T> List<T> ofPages(IntFunction<T> each) throws ReadProblem {
@@ -91,12 +95,13 @@ final class PageAnalysis {
     List<TextLine> body = lines.get(p).stream().filter(l -> !running.lines().contains(l)).toList();
     Footnotes.Result foot = Footnotes.of(page, body, bodySize);
     RuledTables.Result ruled = RuledTables.of(page, foot.rest());
-    MarginalNotes.Result marginal = MarginalNotes.of(ruled.rest());
+    Stamps.Result stamps = Stamps.of(page, ruled.rest());
+    MarginalNotes.Result marginal = MarginalNotes.of(stamps.rest());
     List<SplitTables.Part> columns =
         PageColumns.of(marginal.rest(), page.rules()).stream()
             .map(c -> new SplitTables.Part(page, c))
             .toList();
-    return new Parts(foot.notes(), ruled.tables(), marginal.notes(), columns);
+    return new Parts(foot.notes(), ruled.tables(), stamps.stamps(), marginal.notes(), columns);
   }
 
   private List<Detected> blocks(

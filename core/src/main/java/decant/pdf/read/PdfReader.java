@@ -21,10 +21,10 @@ import decant.pdf.read.drawings.DrawingCutter;
 import decant.pdf.read.fonts.BroughtFonts;
 import decant.pdf.read.fonts.FileFonts;
 import decant.pdf.read.fonts.FontDoubts;
+import decant.pdf.read.lines.ApartText;
 import decant.pdf.read.lines.Dehyphenator;
 import decant.pdf.read.lines.DrawnMarks;
 import decant.pdf.read.lines.Lines;
-import decant.pdf.read.lines.SlantedText;
 import decant.pdf.read.page.Glyph;
 import decant.pdf.read.page.Placed;
 import decant.pdf.read.page.ScannedPage;
@@ -159,6 +159,7 @@ public final class PdfReader {
     Optional<TaggedBlocks.Result> tagged = TaggedBlocks.of(pdf, pages, lines, repeating);
     List<Detected> found;
     List<DetectedNote> notes = List.of();
+    var apart = new ArrayList<ApartText>();
     RunningTexts.Result running;
     if (tagged.isPresent()) {
       RunningTexts.Result known = RunningTexts.both(tagged.get().running(), repeating);
@@ -176,20 +177,14 @@ public final class PdfReader {
       found = Headings.decide(ContentsPages.of(analysed.found()), outlineTitles());
       found = ItemDepths.of(found);
       notes = analysed.notes();
+      apart.addAll(analysed.stamps());
     }
     running = running.withoutTableHeads(found);
     found = FloatedPictures.joined(found);
     Metadata metadata = metadata();
-    List<List<SlantedText>> slanted = pages.parallelStream().map(SlantedText::of).toList();
-    var maker =
-        new DocumentMaker(
-            pages,
-            found,
-            notes,
-            slanted.stream().flatMap(List::stream).toList(),
-            running,
-            joiner,
-            metadata);
+    List<List<ApartText>> slanted = pages.parallelStream().map(ApartText::slanted).toList();
+    slanted.forEach(apart::addAll);
+    var maker = new DocumentMaker(pages, found, notes, apart, running, joiner, metadata);
     Document d = maker.make();
     d = DocumentMaker.withLinks(d, links.targets(maker.places(), d));
     d = LiveContents.in(d);
@@ -201,7 +196,7 @@ public final class PdfReader {
         d.withStyles(
             d.styles().withTypesetting(d.styles().typesetting().withFonts(brought.fonts())));
     DrawnShapes.Result shapes =
-        DrawnShapes.in(d, pages, found, maker.places(), drawn.grounds(), maker.slanted());
+        DrawnShapes.in(d, pages, found, maker.places(), drawn.grounds(), maker.apart());
     d = maker.withSetting(shapes.document());
     FontBook book = ReadingFonts.of(brought.fonts());
     CompletableFuture<List<Finding>> conservation = conserved(pages, lines, slanted, running, d);
@@ -228,7 +223,7 @@ public final class PdfReader {
   private static CompletableFuture<List<Finding>> conserved(
       List<ScannedPage> pages,
       List<List<TextLine>> lines,
-      List<List<SlantedText>> slanted,
+      List<List<ApartText>> slanted,
       RunningTexts.Result running,
       Document d) {
     return CompletableFuture.supplyAsync(() -> {

@@ -18,7 +18,7 @@
  *       {@link decant.pdf.read.drawings.AxisLabels} what is written along them, cut out as vector
  *       pictures by {@link decant.pdf.read.drawings.DrawingCutter};
  *   <li>{@link decant.pdf.read.lines.Lines}: glyphs into lines of text; those that are turned by no
- *       whole quarters, such as stamps, stand apart as {@link decant.pdf.read.lines.SlantedText};
+ *       whole quarters, such as stamps, stand apart as {@link decant.pdf.read.lines.ApartText};
  *   <li>{@link decant.pdf.read.beside.RunningTexts}: what repeats at the head and foot of pages;
  *   <li>{@link decant.pdf.read.beside.Footnotes}: notes at the foot of pages, and their marks;
  *   <li>{@link decant.pdf.read.tables.RuledTables}: ruled lines into tables with the text inside

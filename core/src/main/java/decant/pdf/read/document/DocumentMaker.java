@@ -26,8 +26,8 @@ import decant.pdf.read.blocks.DetectedLists;
 import decant.pdf.read.detected.Detected;
 import decant.pdf.read.detected.DetectedNote;
 import decant.pdf.read.detected.Edges;
+import decant.pdf.read.lines.ApartText;
 import decant.pdf.read.lines.Dehyphenator;
-import decant.pdf.read.lines.SlantedText;
 import decant.pdf.read.lines.TextColumns;
 import decant.pdf.read.page.Directions;
 import decant.pdf.read.page.Glyph;
@@ -69,7 +69,7 @@ public final class DocumentMaker {
   private final FigureMaker figures = new FigureMaker();
   private final SettingMaker setting = new SettingMaker();
   private final Map<Integer, List<Paragraph>> runningLines = new LinkedHashMap<>();
-  private final SlantedStories slanted;
+  private final ApartStories apart;
 
   /** The pictures that stand beside a paragraph, and all of them. */
   private final Map<Detected.Text, List<Detected.Figure>> floats;
@@ -80,7 +80,7 @@ public final class DocumentMaker {
       List<ScannedPage> pages,
       List<Detected> found,
       List<DetectedNote> notes,
-      List<SlantedText> slanted,
+      List<ApartText> apart,
       RunningTexts.Result running,
       Dehyphenator joiner,
       Metadata metadata) {
@@ -95,7 +95,7 @@ public final class DocumentMaker {
     this.joiner = joiner;
     this.metadata = metadata;
     this.styles = new StyleMaker(found);
-    this.slanted = new SlantedStories(slanted, styles.bodyText());
+    this.apart = new ApartStories(apart, styles.bodyText());
     this.paper = new PaperMaker(pages, running);
     this.looks = new ParagraphLooks(styles, lists, found);
     this.tables = new TableMaker(styles, joiner);
@@ -123,9 +123,9 @@ public final class DocumentMaker {
             d.styles(), blocks, new SourceSetting.Running(pages.size(), runningLines, stories)));
   }
 
-  /** The boxes of slanted text by the page that each stands on. */
-  public Map<Integer, List<Inline.Shape>> slanted() {
-    return slanted.shapes();
+  /** The boxes of text that stands apart, by the page that each stands on. */
+  public Map<Integer, List<Inline.Shape>> apart() {
+    return apart.shapes();
   }
 
   /** Where pages begin within blocks. */
@@ -137,7 +137,7 @@ public final class DocumentMaker {
     notes.forEach(noteMaker::note);
     List<Section> sections = withUnmarkedNotes(sections());
     Map<NodeId, Story> stories = new LinkedHashMap<>(noteMaker.stories());
-    stories.putAll(slanted.stories());
+    stories.putAll(apart.stories());
     noteMaker.unmarked().forEach(m -> stories.remove(m.note()));
     return Document.of(
         metadata,

@@ -7,11 +7,11 @@ package decant.pdf.read.document;
 final class DocumentThresholds {
   private DocumentThresholds() {}
 
-  /** Of {@link decant.pdf.read.document.SlantedStories}. */
-  static final class SlantedStories {
-    private SlantedStories() {}
+  /** Of {@link decant.pdf.read.document.ApartStories}. */
+  static final class ApartStories {
+    private ApartStories() {}
 
-    /** Of the width of slanted text: room at each side, so that another font breaks no line. */
+    /** Of the width of the text: room at each side, so that another font breaks no line. */
     static final double ROOM = 0.1;
   }
 

@@ -63,7 +63,8 @@ public final class DrawnShapes {
   /**
    * @param places where the document's blocks stood
    * @param grounds for each page the drawings that stand behind its text
-   * @param slanted for each page the boxes of slanted text, whose stories are in the document
+   * @param apart for each page the boxes of text that stands apart, whose stories are in the
+   *     document
    */
   public static Result in(
       Document document,
@@ -71,7 +72,7 @@ public final class DrawnShapes {
       List<Detected> found,
       Map<NodeId, Finding.SourcePlace> places,
       Map<Integer, List<Placed>> grounds,
-      Map<Integer, List<Inline.Shape>> slanted) {
+      Map<Integer, List<Inline.Shape>> apart) {
     var shapes = new DrawnShapes(document, places);
     var areas = new CarriedAreas(found, document, places);
     document.stories().values().stream()
@@ -89,7 +90,7 @@ public final class DrawnShapes {
         }
       }
       shapes.on(p, areas.on(p), behind);
-      shapes.hold(p.number(), slanted.getOrDefault(p.number(), List.of()));
+      shapes.hold(p.number(), apart.getOrDefault(p.number(), List.of()));
     }
     Map<NodeId, Paragraph> holding = new HashMap<>();
     for (Map.Entry<NodeId, List<Inline>> e : shapes.anchored.entrySet()) {

@@ -258,9 +258,29 @@ final class LineThresholds {
     static final double WIDEST = 0.5;
   }
 
-  /** Of {@link decant.pdf.read.lines.SlantedText}. */
-  static final class SlantedText {
-    private SlantedText() {}
+  /** Of {@link decant.pdf.read.lines.Stamps}. */
+  static final class Stamps {
+    private Stamps() {}
+
+    /** More lines than this on one page frame no stamp. */
+    static final int MAX_RULES = 200;
+
+    /** Points that the ends of a frame's lines stand apart at most. */
+    static final double NEAR = 2.5;
+
+    /** Points: a lower or narrower frame holds no line. */
+    static final double LOWEST = 12;
+
+    /** Of the width of a page. */
+    static final double WIDEST = 0.6;
+
+    /** Of its height. */
+    static final double HIGHEST = 0.3;
+  }
+
+  /** Of {@link decant.pdf.read.lines.ApartText}. */
+  static final class ApartText {
+    private ApartText() {}
 
     /** Between the baselines of lines that belong together. */
     static final double FOLLOWS = 2.2;

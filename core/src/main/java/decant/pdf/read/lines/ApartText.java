@@ -11,27 +11,28 @@ import java.util.TreeMap;
 import java.util.stream.Collectors;
 
 /**
- * Lines that are turned by no whole quarters and stand together: stamps, watermarks. They are
- * turned back around the middle of their box, so that they stand upright in it.
+ * Lines that stand together and apart from the text: stamps, watermarks. Those that are turned by
+ * no whole quarters are turned back around the middle of their box, so that they stand upright in
+ * it.
  *
  * @param turn clockwise, in degrees
  * @param box of the lines as they stand when upright
  * @param lines upright
  */
-public record SlantedText(double turn, Box box, List<TextLine> lines) {
-  public SlantedText {
+public record ApartText(double turn, Box box, List<TextLine> lines) {
+  public ApartText {
     lines = List.copyOf(lines);
   }
 
-  /** Those of a page, each group of lines on its own. */
-  public static List<SlantedText> of(ScannedPage page) {
+  /** The slanted ones of a page, each group of lines on its own. */
+  public static List<ApartText> slanted(ScannedPage page) {
     Map<Long, List<Glyph>> byTurn =
         page.glyphs().stream()
             .filter(g -> g.quarter() == Glyph.SLANTED && !g.text().isEmpty())
             .collect(
                 Collectors.groupingBy(
                     g -> Math.round(g.turn()), TreeMap::new, Collectors.toList()));
-    var out = new ArrayList<SlantedText>();
+    var out = new ArrayList<ApartText>();
     byTurn
         .values()
         .forEach(glyphs -> {
@@ -45,13 +46,13 @@ public record SlantedText(double turn, Box box, List<TextLine> lines) {
   }
 
   /** A group whose box is turned around the origin, as one that is turned around its middle. */
-  private static SlantedText of(double turn, List<TextLine> group) {
+  private static ApartText of(double turn, List<TextLine> group) {
     Box box = group.stream().map(TextLine::box).reduce(Box::union).orElseThrow();
     double x = box.x() + box.width() / 2;
     double y = box.y() + box.height() / 2;
     double right = x(x, y, turn) - x;
     double down = y(x, y, turn) - y;
-    return new SlantedText(
+    return new ApartText(
         turn, moved(box, right, down), group.stream().map(l -> moved(l, right, down)).toList());
   }
 
@@ -91,7 +92,7 @@ public record SlantedText(double turn, Box box, List<TextLine> lines) {
         TextLine last = g.getLast();
         boolean follows =
             l.baseline() - last.baseline()
-                    < LineThresholds.SlantedText.FOLLOWS * Math.max(l.size(), last.size())
+                    < LineThresholds.ApartText.FOLLOWS * Math.max(l.size(), last.size())
                 && l.box().sharedWidth(last.box()) > -l.size();
         home = follows ? g : home;
       }

@@ -11,7 +11,7 @@ import decant.model.look.Look;
 import decant.model.look.ParagraphTraits;
 import decant.model.look.Placement;
 import decant.model.look.VerticalAlignment;
-import decant.pdf.read.lines.SlantedText;
+import decant.pdf.read.lines.ApartText;
 import decant.pdf.read.page.Glyph;
 import decant.pdf.read.page.LookMaker;
 import decant.pdf.read.page.TextLine;
@@ -22,16 +22,16 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 
-/** Stamps, watermarks and other slanted text, each a story in a box that is turned. */
-final class SlantedStories {
+/** Stamps, watermarks and other text that stands apart, each a story in a box of its own. */
+final class ApartStories {
   private final Map<NodeId, Story> stories = new LinkedHashMap<>();
   private final Map<Integer, List<Inline.Shape>> shapes = new HashMap<>();
 
   /**
    * @param look of running text
    */
-  SlantedStories(List<SlantedText> texts, Look look) {
-    for (SlantedText t : texts) {
+  ApartStories(List<ApartText> texts, Look look) {
+    for (ApartText t : texts) {
       NodeId id = NodeId.fresh();
       stories.put(id, new Story(id, Story.Kind.BOX, List.of(paragraph(t, look))));
       shapes.computeIfAbsent(t.lines().getFirst().page(), k -> new ArrayList<>()).add(shape(t, id));
@@ -48,7 +48,7 @@ final class SlantedStories {
   }
 
   /** Its lines stay lines, however wide the fonts are. */
-  private static Paragraph paragraph(SlantedText t, Look base) {
+  private static Paragraph paragraph(ApartText t, Look base) {
     var glyphs = new ArrayList<Glyph>();
     for (TextLine l : t.lines()) {
       if (!glyphs.isEmpty()) {
@@ -67,9 +67,9 @@ final class SlantedStories {
         NodeId.fresh(), look, Look.PLAIN, LookMaker.inlines(glyphs, base, first.size()));
   }
 
-  private static Inline.Shape shape(SlantedText t, NodeId story) {
+  private static Inline.Shape shape(ApartText t, NodeId story) {
     Box b = t.box();
-    double wider = DocumentThresholds.SlantedStories.ROOM * b.width();
+    double wider = DocumentThresholds.ApartStories.ROOM * b.width();
     return new Inline.Shape(
         new Inline.Drawing(Inline.Geometry.RECTANGLE, Optional.empty(), Optional.empty()),
         b.width() + 2 * wider,
