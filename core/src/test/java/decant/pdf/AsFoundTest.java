@@ -30,6 +30,7 @@ import java.util.List;
 import java.util.Random;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.pdmodel.font.PDFont;
 import org.apache.pdfbox.text.PDFTextStripper;
 import org.apache.pdfbox.text.TextPosition;
 import org.junit.jupiter.api.Test;
@@ -118,6 +119,58 @@ class AsFoundTest {
     // It is the source's setting that does it, not chance.
     List<Word> otherwise = words(published(d.withSetting(SourceSetting.NONE)));
     assertThat(otherwise).isNotEqualTo(words(source()));
+  }
+
+  /** Letters by where they stand. */
+  private static List<Word> letters(byte[] pdf) throws IOException {
+    var out = new ArrayList<Word>();
+    try (PDDocument d = Loader.loadPDF(pdf)) {
+      var stripper =
+          new PDFTextStripper() {
+            @Override
+            protected void processTextPosition(TextPosition at) {
+              if (!at.getUnicode().isBlank()) {
+                out.add(
+                    new Word(
+                        getCurrentPageNo(), at.getUnicode(), at.getXDirAdj(), at.getYDirAdj()));
+              }
+            }
+          };
+      stripper.getText(d);
+    }
+    return out;
+  }
+
+  /** Hebrew. */
+  @Test
+  void linesFromRightToLeftStandWhereTheyStood() throws IOException, ReadProblem {
+    var pdf = new DrawnPdf();
+    PDFont font = pdf.font("NotoSansHebrew-Regular.ttf");
+    List<String> lines =
+        List.of(
+            "\u05DB\u05DC \u05D4\u05E1\u05E4\u05D9\u05E0\u05D5\u05EA \u05E2\u05D5\u05D2\u05E0\u05D5\u05EA \u05D1\u05E0\u05DE\u05DC \u05E2\u05D3 \u05D4\u05E2\u05E8\u05D1 \u05D5\u05DE\u05E9\u05DC\u05DE\u05D5\u05EA",
+            "\u05D0\u05EA \u05D3\u05DE\u05D9 \u05D4\u05E2\u05D2\u05D9\u05E0\u05D4 \u05D1\u05DE\u05E9\u05E8\u05D3 \u05D4\u05E0\u05DE\u05DC \u05DC\u05E4\u05E0\u05D9 \u05D4\u05E9\u05E7\u05D9\u05E2\u05D4",
+            "\u05D1\u05DB\u05DC \u05D9\u05D5\u05DD");
+    double y = 140;
+    for (String line : lines) {
+      String shown = new StringBuilder(line).reverse().toString();
+      pdf.text(font, 12, 500 - DrawnPdf.width(font, 12, shown), y, shown);
+      y += 19.5;
+    }
+    Document d = pdf.takenIn(folder).document();
+    assertThat(d.paragraphs()).hasSize(1);
+    assertThat(d.paragraphs().getFirst().text()).isEqualTo(String.join(" ", lines));
+    List<Word> got = letters(published(d));
+    List<Word> wanted = letters(source());
+    assertThat(got).hasSameSizeAs(wanted);
+    for (Word w : wanted) {
+      assertThat(got)
+          .as(w.toString())
+          .anyMatch(g ->
+              g.text().equals(w.text())
+                  && Math.abs(g.x() - w.x()) < 1
+                  && Math.abs(g.baseline() - w.baseline()) < DOWN);
+    }
   }
 
   @Test

@@ -168,6 +168,11 @@ final class DrawnPdf {
     });
   }
 
+  /** The colour of text from here on. */
+  DrawnPdf ink(Color colour) {
+    return draw(c -> c.setNonStrokingColor(colour));
+  }
+
   /** How lines and frames are drawn from here on; dashes as in an array of ISO 32000-1 §8.4.3.6. */
   DrawnPdf stroke(double width, Color colour, float... dashes) {
     return draw(c -> {

@@ -7,11 +7,17 @@ import decant.model.Document;
 import decant.model.Finding;
 import decant.model.Outline;
 import decant.model.Paragraph;
+import decant.model.Table;
+import decant.model.look.Colour;
 import decant.model.look.ParagraphTraits;
+import decant.model.look.Rule;
+import decant.model.look.Rules;
+import decant.model.look.TableTraits;
 import decant.reading.TakenIn;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.List;
 import org.apache.pdfbox.cos.COSArray;
 import org.apache.pdfbox.cos.COSDictionary;
@@ -217,5 +223,49 @@ class TaggedPdfTest {
     assertThat(d.paragraphs().stream().map(Paragraph::text))
         .containsExactly("Berth rules", "Keys are handed out here.", "Lights stay on.");
     assertThat(Outline.headings(d)).hasSize(1);
+  }
+
+  /** The tags tell the cells; how wide the columns are and what is drawn, the page tells. */
+  @Test
+  void aTableKeepsItsColumnsAndItsLines() throws IOException {
+    String[][] cells = {
+      {"Berth", "Length", "Remarks"},
+      {"A1", "6 m", "by the slip"},
+      {"A2", "9 m", "on the long pontoon"}
+    };
+    int[] xs = {72, 132, 232};
+    var content = new StringBuilder("0.75 w 68 736 m 400 736 l S\n");
+    int id = 0;
+    for (int r = 0; r < 3; r++) {
+      for (int c = 0; c < 3; c++) {
+        content.append(
+            "/P <</MCID %d>> BDC BT /F 11 Tf %d %d Td (%s) Tj ET EMC\n"
+                .formatted(id++, xs[c], 740 - 18 * r, cells[r][c]));
+      }
+    }
+    Document d =
+        read(
+            content.toString(),
+            page -> {
+              var rows = new ArrayList<COSDictionary>();
+              for (int r = 0; r < 3; r++) {
+                rows.add(
+                    element(
+                        "TR",
+                        page,
+                        element(r == 0 ? "TH" : "TD", page, 3 * r),
+                        element(r == 0 ? "TH" : "TD", page, 3 * r + 1),
+                        element(r == 0 ? "TH" : "TD", page, 3 * r + 2)));
+              }
+              return element("Document", page, element("Table", page, rows.toArray()));
+            });
+    Table t = (Table) d.sections().getFirst().blocks().getFirst();
+    double first = t.columns().get(0);
+    double second = t.columns().get(1);
+    assertThat(68 + first).as("between Berth and Length").isBetween(99.0, 132.0);
+    assertThat(68 + first + second).as("between Length and Remarks").isBetween(165.0, 232.0);
+    assertThat(t.look().value(TableTraits.RULES).isDrawn()).isFalse();
+    Rules header = t.rows().getFirst().cells().getFirst().look().value(TableTraits.RULES);
+    assertThat(header.bottom()).contains(Rule.single(0.75, Colour.BLACK));
   }
 }
