@@ -46,6 +46,14 @@ public record FormField(
     return isSwitch() ? !OFF.contains(t) : !t.chars().allMatch(c -> c == '_' || c <= ' ');
   }
 
+  /** What a field waits with that shows nothing while it is empty: a line holds its place. */
+  public static final String HELD_OPEN = "_";
+
+  /** Whether the line that it waits with is no part of the page, and stands only for the field. */
+  public boolean isHeldOpen() {
+    return waiting.equals(HELD_OPEN);
+  }
+
   /** What is filled in, of a text on it: without the line that it stands on. */
   public String value(String text) {
     return holds(text) ? text.replaceAll("^[_\\s]+|[_\\s]+$", "") : "";

@@ -49,6 +49,15 @@ public final class InFields {
         && open.peekLast() != PageSink.Role.RUNNING;
   }
 
+  /** Whether these glyphs only hold the place of a field that shows nothing. */
+  public boolean leavesBlank(Item.GlyphRun run) {
+    return here()
+        && run.meaning()
+            .field()
+            .filter(b -> b.isHeldOpen() && !b.holds(run.shown().text()))
+            .isPresent();
+  }
+
   /** Whether a field shows these glyphs. */
   public boolean takes(Item.GlyphRun run) {
     return here()

@@ -250,6 +250,9 @@ final class PageContent implements PageSink {
       }
       return;
     }
+    if (inFields.leavesBlank(run)) {
+      return;
+    }
     to(target);
     content.text(run, x, y, shelf.font(run.face()));
   }

@@ -120,7 +120,9 @@ final class Expected {
               // Words between two links to one place keep them apart, however close they stand.
               joins[0] &= run.meaning().link().isPresent();
               b.append(
-                  run.shown().kind() == Item.Shown.Kind.HYPHEN || inFields.takes(run)
+                  run.shown().kind() == Item.Shown.Kind.HYPHEN
+                          || inFields.takes(run)
+                          || inFields.leavesBlank(run)
                       ? ""
                       : run.shown().text());
               rightToLeft[0] |= run.placed().rightToLeft();

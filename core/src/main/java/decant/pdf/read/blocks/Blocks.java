@@ -138,7 +138,10 @@ public final class Blocks {
           && gap < em * BlockThresholds.Blocks.LARGE_TITLE_PITCH
           && gap > 0);
     }
-    if (marks.of(l.text()).isPresent() && startsItem(open, l)) {
+    if (marks.of(l).isPresent() && startsItem(open, l)) {
+      return true;
+    }
+    if (ItemMarks.beginsWithSwitch(l)) {
       return true;
     }
     if (isClause(l) && start(l) < start(first) + BlockThresholds.Blocks.MOVED * em) {
@@ -152,7 +155,7 @@ public final class Blocks {
     if (centred) {
       return false;
     }
-    boolean marked = marks.of(first.text()).isPresent() || isClause(first);
+    boolean marked = marks.of(first).isPresent() || isClause(first);
     double textLeft = marked ? afterMarker(first) : begun;
     double shift = at - before;
     if (open.size() == 1) {
@@ -216,7 +219,7 @@ public final class Blocks {
   }
 
   private boolean startsItem(List<TextLine> open, TextLine l) {
-    Optional<String> marker = marks.of(l.text());
+    Optional<String> marker = marks.of(l);
     if (marker.isEmpty()) {
       return false;
     }
@@ -229,7 +232,7 @@ public final class Blocks {
     // A line of prose may begin with "a." or a dash by chance: an item begins on the left of what
     // it follows,
     // or in line with the item before.
-    Optional<String> before = marks.of(open.getFirst().text());
+    Optional<String> before = marks.of(open.getFirst());
     boolean inLine =
         before.isPresent()
             && Math.abs(start(open.getFirst()) - start(l))
@@ -289,7 +292,7 @@ public final class Blocks {
         lines.size() > 1
             ? lines.get(1).baseline() - lines.get(0).baseline()
             : linePitch(lines.getFirst(), pitch);
-    Optional<String> marker = marks.of(lines.getFirst().text());
+    Optional<String> marker = marks.of(lines.getFirst());
     if (marker.isPresent()) {
       TextLine first = withoutMarker(lines.getFirst(), marker.get());
       var rest = new ArrayList<>(lines);

@@ -1,6 +1,8 @@
 package decant.pdf.read.blocks;
 
+import decant.model.look.FormField;
 import decant.model.look.Markers;
+import decant.pdf.read.page.Glyph;
 import decant.pdf.read.page.TextLine;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -42,10 +44,30 @@ public record ItemMarks(Set<String> odd) {
     return new ItemMarks(odd);
   }
 
-  /** The mark of an item at the start of a text. */
-  Optional<String> of(String text) {
+  /** The mark of an item at the start of a line; a field of a form that looks like one is none. */
+  Optional<String> of(TextLine line) {
+    if (beginsWithSwitch(line)) {
+      return Optional.empty();
+    }
+    String text = line.text();
     Optional<String> known = Markers.item(text);
     return known.isPresent() ? known : leading(text).filter(odd::contains);
+  }
+
+  /** Whether a line begins with something to tick or to choose. */
+  public static boolean beginsWithSwitch(TextLine line) {
+    for (Glyph g : line.glyphs()) {
+      if (!g.isSpace()) {
+        int c = g.text().isEmpty() ? 0 : g.text().codePointAt(0);
+        return isBox(c) || g.ink().decor().field().filter(FormField::isSwitch).isPresent();
+      }
+    }
+    return false;
+  }
+
+  /** Boxes to tick are blanks of a form. */
+  private static boolean isBox(int c) {
+    return c >= 0x2610 && c <= 0x2612;
   }
 
   private static Optional<String> leading(String text) {
@@ -62,8 +84,8 @@ public record ItemMarks(Set<String> odd) {
 
   /** Whether a character is neither a letter nor a figure, nor what a sentence may begin with. */
   private static boolean maySign(int c) {
-    if (c >= 0x2610 && c <= 0x2612) {
-      return false; // boxes to tick are blanks of a form
+    if (isBox(c)) {
+      return false;
     }
     return switch (Character.getType(c)) {
       case Character.OTHER_SYMBOL,

@@ -149,7 +149,11 @@ public final class PageAnnotations {
           default -> Optional.empty();
         };
     String id = number + "." + all.indexOf(a);
-    return kind.map(k -> new FormField(id, name(a), k, options(a, k), width(a), ""));
+    return kind.map(k -> {
+      boolean sign = k == FormField.Kind.TICK || k == FormField.Kind.ONE_OF;
+      return new FormField(
+          id, name(a), k, options(a, k), width(a), sign ? "" : FormField.HELD_OPEN);
+    });
   }
 
   private double width(PDAnnotation a) {

@@ -4,6 +4,7 @@ import decant.model.Finding;
 import decant.model.look.Markers;
 import decant.pdf.read.beside.RunningTexts;
 import decant.pdf.read.blocks.Blocks;
+import decant.pdf.read.blocks.ItemMarks;
 import decant.pdf.read.detected.Detected;
 import decant.pdf.read.detected.DetectedNote;
 import decant.pdf.read.lines.Lines;
@@ -282,7 +283,8 @@ public final class TaggedBlocks {
     }
     String label = text(marker).strip();
     if (label.isEmpty() && !body.isEmpty()) {
-      Optional<String> own = Markers.item(text(body));
+      Optional<String> own =
+          ItemMarks.beginsWithSwitch(body.getFirst()) ? Optional.empty() : Markers.item(text(body));
       if (own.isPresent()) {
         label = own.get();
         body.set(0, Blocks.withoutMarker(body.getFirst(), label));
