@@ -155,9 +155,13 @@ public final class AlignedTables {
     return columns.chunks(lines.get(k)).stream().anyMatch(WhiteColumns.Chunk::spans);
   }
 
-  /** With the lines below the last parted one that go on in one of its cells, not in the first. */
+  /**
+   * With the lines below the last parted one that go on in one of its cells: in the first only
+   * where cells above it go on likewise, for the text below a table begins there too.
+   */
   private int restEnd(WhiteColumns columns, int from, int end) {
     int k = end;
+    double pitch = pitchOfFirst(columns, from, end);
     while (k < lines.size()
         && !lines.get(k).parted()
         && near(from, k)
@@ -166,7 +170,7 @@ public final class AlignedTables {
       WhiteColumns.Chunk here = chunks.getFirst();
       boolean goesOn =
           chunks.size() == 1
-              && here.first() > 0
+              && (here.first() > 0 || gap(k) <= pitch)
               && !here.spans()
               && Math.abs(here.left() - columns.columns().get(here.first()).left())
                   < lines.get(k).size();
@@ -176,6 +180,19 @@ public final class AlignedTables {
       k++;
     }
     return k;
+  }
+
+  /** How far apart the lines stand that go on in the first cells of rows; 0 if none does. */
+  private double pitchOfFirst(WhiteColumns columns, int from, int end) {
+    double most = 0;
+    for (int k = from + 1; k < end; k++) {
+      List<WhiteColumns.Chunk> chunks = columns.chunks(lines.get(k));
+      if (chunks.size() == 1 && chunks.getFirst().first() == 0 && !chunks.getFirst().spans()) {
+        double gap = gap(k) * TableThresholds.AlignedTables.SAME_PITCH;
+        most = most == 0 ? gap : Math.min(most, gap);
+      }
+    }
+    return most;
   }
 
   /**

@@ -11,6 +11,9 @@ final class TableThresholds {
   static final class AlignedTables {
     private AlignedTables() {}
 
+    /** Of the pitch of lines that go on in a cell: those that stand no farther apart do too. */
+    static final double SAME_PITCH = 1.05;
+
     /** A column of titles in a list of contents; those of tables are narrower. */
     static final double WIDE = 20;
 
