@@ -209,7 +209,9 @@ public final class PageColumns {
     for (int k = 0; k <= lines.size(); k++) {
       TextLine l = k < lines.size() ? lines.get(k) : null;
       boolean across =
-          l != null && (crosses(l, x, size) || k > 0 && goesOn(lines.get(k - 1), l, x, size));
+          l != null
+              && (crosses(l, x, size)
+                  || k > 0 && (goesOn(lines.get(k - 1), l, x, size) || endsAcross(lines, k, x)));
       if (l == null || across) {
         if (!left.isEmpty() && !right.isEmpty()) {
           if (areBeside(left, right)) {
@@ -261,6 +263,22 @@ public final class PageColumns {
         && Sizes.same(l.size(), before.size())
         && pitch > 0
         && pitch < LineThresholds.PageColumns.TITLE_PITCH * l.size();
+  }
+
+  /** The last line of a paragraph that reaches across, with nothing beside it. */
+  private static boolean endsAcross(List<TextLine> lines, int k, double x) {
+    TextLine before = lines.get(k - 1);
+    TextLine l = lines.get(k);
+    double pitch = l.baseline() - before.baseline();
+    boolean alone =
+        k + 1 == lines.size() || !Sizes.samePlace(lines.get(k + 1).baseline(), l.baseline(), 1);
+    return alone
+        && crosses(before, x, before.size())
+        && Sizes.same(l.size(), before.size())
+        && pitch > 0
+        && pitch < LineThresholds.PageColumns.TITLE_PITCH * l.size()
+        && Sizes.samePlace(l.box().x(), before.box().x(), l.size())
+        && Flow.goesOn(before, l, right(lines) - before.box().x());
   }
 
   /** Whether two sides stand beside rather than below one another. */
