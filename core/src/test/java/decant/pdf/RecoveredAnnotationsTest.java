@@ -4,11 +4,14 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import decant.Samples;
 import decant.format.Intake;
+import decant.layout.Layout;
 import decant.model.Document;
 import decant.model.Finding;
 import decant.model.Inline;
 import decant.model.Paragraph;
 import decant.model.look.Colour;
+import decant.model.look.FormField;
+import decant.model.look.ParagraphTraits;
 import decant.model.look.TextTraits;
 import decant.model.look.Trait;
 import decant.reading.ReadProblem;
@@ -16,6 +19,7 @@ import decant.reading.ReadRequest;
 import decant.reading.TakenIn;
 import java.io.IOException;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.Collectors;
 import org.apache.pdfbox.Loader;
@@ -36,7 +40,9 @@ import org.apache.pdfbox.pdmodel.interactive.annotation.PDAnnotationTextMarkup;
 import org.apache.pdfbox.pdmodel.interactive.annotation.PDAnnotationWidget;
 import org.apache.pdfbox.pdmodel.interactive.form.PDAcroForm;
 import org.apache.pdfbox.pdmodel.interactive.form.PDCheckBox;
+import org.apache.pdfbox.pdmodel.interactive.form.PDRadioButton;
 import org.apache.pdfbox.pdmodel.interactive.form.PDTextField;
+import org.apache.pdfbox.text.PDFTextStripper;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
@@ -129,6 +135,53 @@ class RecoveredAnnotationsTest {
     List<String> texts = texts(taken().document());
     assertThat(texts).anyMatch(x -> x.matches("☑\\s*Insured"));
     assertThat(texts).anyMatch(x -> x.matches("☐\\s*Winter storage"));
+  }
+
+  /** A circle to choose looks like a bullet, and would be lost as one. */
+  @Test
+  void whatCanBeChosenIsNoItemOfAList() throws IOException, ReadProblem {
+    lines("     By the slip", "     On the pontoon", "     Ashore");
+    var berth = new PDRadioButton(form);
+    berth.setPartialName("berth");
+    var widgets = new ArrayList<PDAnnotationWidget>();
+    for (int line = 0; line < 3; line++) {
+      var w = new PDAnnotationWidget();
+      widget(w, 72, line, 12);
+      w.setAppearanceState(line == 1 ? "b1" : "Off");
+      widgets.add(w);
+    }
+    berth.setWidgets(widgets);
+    form.getFields().add(berth);
+    Document d = taken().document();
+    assertThat(d.paragraphs()).noneMatch(p -> p.look().get(ParagraphTraits.LIST).isPresent());
+    assertThat(texts(d))
+        .satisfiesExactly(
+            x -> assertThat(x).matches("○\\s*By the slip"),
+            x -> assertThat(x).matches("◉\\s*On the pontoon"),
+            x -> assertThat(x).matches("○\\s*Ashore"));
+    List<FormField> fields =
+        d.paragraphs().stream()
+            .flatMap(p -> p.inlines().stream())
+            .flatMap(i -> i.look().get(TextTraits.FIELD).stream())
+            .toList();
+    assertThat(fields).extracting(FormField::kind).containsOnly(FormField.Kind.ONE_OF);
+  }
+
+  /** The line that holds the place of an empty field is not printed where there was none. */
+  @Test
+  void anEmptyFieldStaysEmptyOnThePublishedPage() throws IOException, ReadProblem {
+    lines("Name of the vessel", "Draught");
+    field("vessel", 0);
+    field("draught", 1).setValue("1.4 m");
+    Document d = taken().document();
+    assertThat(String.join(" ", texts(d))).contains("____");
+    Layout l = Samples.layout(d);
+    try (PDDocument out = Loader.loadPDF(Samples.pdf(l, Samples.choices(l)))) {
+      assertThat(new PDFTextStripper().getText(out)).contains("vessel").doesNotContain("_");
+      PDAcroForm published = out.getDocumentCatalog().getAcroForm();
+      assertThat(published.getField("vessel").getValueAsString()).isEmpty();
+      assertThat(published.getField("draught").getValueAsString()).isEqualTo("1.4 m");
+    }
   }
 
   @Test
