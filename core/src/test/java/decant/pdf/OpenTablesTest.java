@@ -224,4 +224,45 @@ class OpenTablesTest {
         .as("each entry of the contents is a paragraph of its own")
         .anyMatch(t -> t.matches("Rules of quay 4\\s+12"));
   }
+
+  /** What goes on in the first cell of the last row is of that row; the text below is not. */
+  @Test
+  void theLastRowKeepsWhatGoesOnInItsFirstCell() throws IOException, ReadProblem {
+    var pdf = new DrawnPdf();
+    double y = pdf.prose(72, 90, 450, PROSE) + 20;
+    String[][] rows = {
+      {"Task", "Who", "Until"},
+      {"Look over the fenders of the", "A. Tern", "3 May"},
+      {"north pontoon"},
+      {"Paint the tide gauge", "B. Gull", "9 May"},
+      {"Take in the buoys of the winter", "C. Rook", "2 June"},
+      {"mooring and clean them"}
+    };
+    for (String[] row : rows) {
+      for (int c = 0; c < row.length; c++) {
+        pdf.text(new int[] {72, 280, 400}[c], y, row[c]);
+      }
+      y += 13;
+    }
+    pdf.text(72, y + 14, "Signed for the office.");
+    Document d = pdf.takenIn(folder).document();
+    List<List<String>> found = rows(tables(d).getFirst());
+    assertThat(found).hasSize(4);
+    assertThat(found.get(3).getFirst())
+        .isEqualTo("Take in the buoys of the winter mooring and clean them");
+    assertThat(d.paragraphs()).anyMatch(p -> p.text().equals("Signed for the office."));
+  }
+
+  /** A paragraph over both columns of a page keeps its short last line. */
+  @Test
+  void theLastLineOfAParagraphAcrossColumnsIsNotOfTheFirst() throws IOException, ReadProblem {
+    var pdf = new DrawnPdf();
+    double y = pdf.prose(72, 90, 450, PROSE + "So it was agreed by all of them.");
+    pdf.prose(72, y + 14, 210, PROSE.repeat(2));
+    pdf.prose(312, y + 14, 210, "Second column. " + PROSE.repeat(2));
+    List<String> texts =
+        pdf.takenIn(folder).document().paragraphs().stream().map(Paragraph::text).toList();
+    assertThat(texts.getFirst()).endsWith("So it was agreed by all of them.");
+    assertThat(texts).hasSize(3);
+  }
 }
