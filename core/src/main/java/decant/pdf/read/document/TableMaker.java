@@ -55,10 +55,13 @@ final class TableMaker {
   }
 
   /**
-   * The widths of a table's columns, with room for their longest lines: where nothing is ruled they
+   * The widths of a table's columns, with room for their longest lines: where no lines stand they
    * are found as wide as their letters, and the font that serves may be wider.
    */
   private static List<Double> columns(Detected.Grid g, double room) {
+    if (g.ruling().down().isPresent()) {
+      return g.columns(); // they are as wide as their lines show
+    }
     double[] needed = new double[g.columns().size()];
     for (List<Detected.DetectedCell> row : g.rows()) {
       boolean whole =

@@ -39,8 +39,8 @@ public final class RuledTables {
     var tables = new ArrayList<Detected.Grid>();
     List<TextLine> rest = new ArrayList<>(lines);
     for (List<RuledLine> group : groups(rules)) {
-      List<Double> xs = positions(group, false);
-      List<Double> ys = positions(group, true);
+      List<Double> xs = withOpenSides(group, false, TableThresholds.RuledTables.OPEN_COLUMN);
+      List<Double> ys = withOpenSides(group, true, TableThresholds.RuledTables.OPEN_ROW);
       // One row alone, as a table may have on its last page, is one by its cells.
       boolean row = ys.size() == 2 && xs.size() > 3;
       if (xs.size() < 3 || ys.size() < 3 && !row || xs.size() > 60 || ys.size() > 400) {
@@ -118,6 +118,53 @@ public final class RuledTables {
       }
     }
     return out;
+  }
+
+  /**
+   * Where columns or rows end, with the sides that no line stands at: in many tables the lines
+   * between rows reach beyond those between columns, or these beyond those.
+   *
+   * @param least how wide what has no line at its side is at least
+   */
+  private static List<Double> withOpenSides(List<RuledLine> rules, boolean lying, double least) {
+    List<Double> at = positions(rules, lying);
+    if (at.isEmpty()) {
+      return at;
+    }
+    double first = edge(rules, at.getFirst(), lying, -1);
+    double last = edge(rules, at.getLast(), lying, 1);
+    var out = new ArrayList<Double>();
+    if (at.getFirst() - first > least) {
+      out.add(first);
+    }
+    out.addAll(at);
+    if (last - at.getLast() > least) {
+      out.add(last);
+    }
+    return out;
+  }
+
+  /** How far most of the lines the other way reach to one side that reach beyond a place. */
+  private static double edge(List<RuledLine> rules, double from, boolean lying, int side) {
+    double near = TableThresholds.RuledTables.NEAR;
+    double[] ends =
+        rules.stream()
+            .filter(r -> r.lying() != lying)
+            .mapToDouble(r -> end(r, lying, side))
+            .filter(x -> side * (x - from) > near)
+            .sorted()
+            .toArray();
+    long places =
+        rules.stream()
+            .filter(r -> r.lying() != lying)
+            .mapToLong(r -> Math.round(r.middle()))
+            .distinct()
+            .count();
+    return ends.length == 0 || ends.length * 2 < places ? from : ends[ends.length / 2];
+  }
+
+  private static double end(RuledLine r, boolean lying, int side) {
+    return lying ? side < 0 ? r.y1() : r.y2() : side < 0 ? r.x1() : r.x2();
   }
 
   private static Detected.Grid grid(

@@ -114,6 +114,12 @@ final class TableThresholds {
   static final class RuledTables {
     private RuledTables() {}
 
+    /** Points that a column without a line at its side is wide at least. */
+    static final double OPEN_COLUMN = 18;
+
+    /** The same for the height of a row. */
+    static final double OPEN_ROW = 7;
+
     static final double NEAR = 3;
   }
 }
