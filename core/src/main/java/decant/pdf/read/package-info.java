@@ -3,8 +3,10 @@
  *
  * <ol>
  *   <li>{@link decant.pdf.read.scan.PageScan}: content streams into glyphs, ruled lines, drawn
- *       shapes, pictures and link areas, several pages at a time ({@link
- *       decant.pdf.read.scan.PageScans}); what is typed, filled in and marked on them ({@link
+ *       shapes ({@link decant.pdf.read.scan.PaintedPaths}), pictures and link areas, several pages
+ *       at a time ({@link decant.pdf.read.scan.PageScans}); accents with their letters ({@link
+ *       decant.pdf.read.scan.Accents}); which text shows ({@link
+ *       decant.pdf.read.scan.ShowingText}); what is typed, filled in and marked on them ({@link
  *       decant.pdf.read.scan.PageAnnotations}); which characters the glyphs are ({@link
  *       decant.pdf.read.fonts.FontTexts}) and what is drawn about them ({@link
  *       decant.pdf.read.scan.Decorations}, {@link decant.pdf.read.scan.RuledFields}), what was
@@ -23,6 +25,8 @@
  *   <li>{@link decant.pdf.read.beside.Footnotes}: notes at the foot of pages, and their marks;
  *   <li>{@link decant.pdf.read.tables.RuledTables}: ruled lines into tables with the text inside
  *       them;
+ *   <li>{@link decant.pdf.read.lines.Stamps} that were put over text, and {@link
+ *       decant.pdf.read.lines.MarginalNotes}, out of the text;
  *   <li>{@link decant.pdf.read.lines.PageColumns}: what is left into columns in reading order;
  *   <li>{@link decant.pdf.read.tables.SplitTables}: lines whose parts stand in columns into tables
  *       without a grid, those of all columns and pages together: the stretches of lines that agree
