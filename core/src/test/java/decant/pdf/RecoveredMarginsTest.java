@@ -113,6 +113,22 @@ class RecoveredMarginsTest {
   }
 
   @Test
+  void framesBesideEachOtherAreReadOneAfterTheOther() throws IOException, ReadProblem {
+    var pdf = new DrawnPdf();
+    double y = pdf.prose(70, 90, 440, PROSE) + 20;
+    pdf.framed(70, y, 200, 60).framed(310, y, 200, 60);
+    pdf.prose(80, y + 16, 180, "Payers by the third of March have a tenth off all that is let.");
+    pdf.prose(320, y + 16, 180, "Those who come later wait until the list is read out in April.");
+    pdf.prose(70, y + 100, 440, "Below. " + PROSE);
+    assertThat(texts(read(pdf)))
+        .satisfiesExactly(
+            t -> assertThat(t).startsWith("The harbour"),
+            t -> assertThat(t).startsWith("Payers by").endsWith("all that is let."),
+            t -> assertThat(t).startsWith("Those who").endsWith("read out in April."),
+            t -> assertThat(t).startsWith("Below."));
+  }
+
+  @Test
   void aFrameAroundWordsOfTheTextIsNoStamp() throws IOException, ReadProblem {
     var pdf = new DrawnPdf();
     double end = pdf.prose(70, 124, 440, PROSE.repeat(2) + "Ends.");

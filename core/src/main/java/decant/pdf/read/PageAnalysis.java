@@ -10,6 +10,7 @@ import decant.pdf.read.detected.Detected;
 import decant.pdf.read.detected.DetectedNote;
 import decant.pdf.read.detected.Region;
 import decant.pdf.read.lines.ApartText;
+import decant.pdf.read.lines.FramedTexts;
 import decant.pdf.read.lines.HardBreaks;
 import decant.pdf.read.lines.Lines;
 import decant.pdf.read.lines.MarginalNotes;
@@ -62,6 +63,7 @@ final class PageAnalysis {
       List<DetectedNote> notes,
       List<Detected.Grid> ruled,
       List<ApartText> stamps,
+      List<FramedTexts.Framed> framed,
       List<List<TextLine>> marginal,
       List<SplitTables.Part> columns) {}
 
@@ -96,12 +98,14 @@ final class PageAnalysis {
     Footnotes.Result foot = Footnotes.of(page, body, bodySize);
     RuledTables.Result ruled = RuledTables.of(page, foot.rest());
     Stamps.Result stamps = Stamps.of(page, ruled.rest());
-    MarginalNotes.Result marginal = MarginalNotes.of(stamps.rest());
+    FramedTexts.Result framed = FramedTexts.of(page, stamps.rest());
+    MarginalNotes.Result marginal = MarginalNotes.of(framed.rest());
     List<SplitTables.Part> columns =
         PageColumns.of(marginal.rest(), page.rules()).stream()
             .map(c -> new SplitTables.Part(page, c))
             .toList();
-    return new Parts(foot.notes(), ruled.tables(), stamps.stamps(), marginal.notes(), columns);
+    return new Parts(
+        foot.notes(), ruled.tables(), stamps.stamps(), framed.framed(), marginal.notes(), columns);
   }
 
   private List<Detected> blocks(
@@ -117,12 +121,21 @@ final class PageAnalysis {
       insert(column, parted.tables());
       here.addAll(column);
     }
+    for (FramedTexts.Framed f : parts.framed().reversed()) {
+      insert(here, framed(p, f, breaks, marks));
+    }
     parts.marginal().forEach(note -> insertBeside(here, note));
     insert(here, parts.ruled());
     for (Placed picture : pages.get(p).pictures()) {
       insert(here, List.of(new Detected.Figure(p, picture, picture.alt())));
     }
     return here;
+  }
+
+  private static List<Detected> framed(
+      int page, FramedTexts.Framed f, HardBreaks breaks, ItemMarks marks) {
+    var region = new Region(page, Regions.rows(f.pieces()), f.frame().x(), f.frame().right(), true);
+    return Blocks.of(region, breaks.after(region), marks);
   }
 
   /** Puts a note in the margin before the block that it begins beside. */

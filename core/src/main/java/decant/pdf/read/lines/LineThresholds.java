@@ -229,6 +229,17 @@ final class LineThresholds {
     static final double TAB = 2.5;
   }
 
+  /** Of {@link decant.pdf.read.lines.FramedTexts}. */
+  static final class FramedTexts {
+    private FramedTexts() {}
+
+    /** Points that frames beside one another stand apart at least. */
+    static final double APART = 4;
+
+    /** Of the lower of two frames: so much of its height stands beside the other. */
+    static final double BESIDE = 0.5;
+  }
+
   /** Of {@link decant.pdf.read.lines.MarginalNotes}. */
   static final class MarginalNotes {
     private MarginalNotes() {}
@@ -258,9 +269,9 @@ final class LineThresholds {
     static final double WIDEST = 0.5;
   }
 
-  /** Of {@link decant.pdf.read.lines.Stamps}. */
-  static final class Stamps {
-    private Stamps() {}
+  /** Of {@link decant.pdf.read.lines.Frames}. */
+  static final class Frames {
+    private Frames() {}
 
     /** More lines than this on one page frame no stamp. */
     static final int MAX_RULES = 200;

@@ -1,0 +1,75 @@
+package decant.pdf.read.lines;
+
+import decant.model.Box;
+import decant.pdf.read.page.ScannedPage;
+import decant.pdf.read.page.TextLine;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Set;
+
+/**
+ * Texts in frames that stand beside one another: each is read on its own, however level they are.
+ */
+public final class FramedTexts {
+  /**
+   * A text in its frame.
+   *
+   * @param frame as it is drawn
+   */
+  public record Framed(Box frame, List<TextLine> pieces) {}
+
+  /**
+   * @param framed from left to right
+   * @param rest what else stands on the page
+   */
+  public record Result(List<Framed> framed, List<TextLine> rest) {}
+
+  private FramedTexts() {}
+
+  public static Result of(ScannedPage page, List<TextLine> pieces) {
+    var all = new ArrayList<Framed>();
+    for (Box frame : Frames.of(page)) {
+      List<TextLine> inside = inside(frame, pieces);
+      if (!inside.isEmpty() && all.stream().noneMatch(f -> meet(f.frame(), frame))) {
+        all.add(new Framed(frame, inside));
+      }
+    }
+    List<Framed> framed =
+        all.stream()
+            .filter(f -> all.stream().anyMatch(g -> areBeside(f.frame(), g.frame())))
+            .sorted(Comparator.comparingDouble(f -> f.frame().x()))
+            .toList();
+    if (framed.isEmpty()) {
+      return new Result(List.of(), pieces);
+    }
+    Set<TextLine> taken = new HashSet<>();
+    framed.forEach(f -> taken.addAll(f.pieces()));
+    return new Result(framed, pieces.stream().filter(l -> !taken.contains(l)).toList());
+  }
+
+  /** The pieces in a frame; none if any reaches beyond it. */
+  private static List<TextLine> inside(Box frame, List<TextLine> pieces) {
+    var out = new ArrayList<TextLine>();
+    for (TextLine l : pieces) {
+      Box b = l.box();
+      if (frame.sharedHeight(b) > b.height() / 2 && frame.sharedWidth(b) > 0) {
+        if (frame.sharedWidth(b) < b.width() - 1) {
+          return List.of();
+        }
+        out.add(l);
+      }
+    }
+    return out;
+  }
+
+  private static boolean meet(Box a, Box b) {
+    return a.sharedWidth(b) > 0 && a.sharedHeight(b) > 0;
+  }
+
+  private static boolean areBeside(Box a, Box b) {
+    return a.sharedWidth(b) < -LineThresholds.FramedTexts.APART
+        && a.sharedHeight(b) > LineThresholds.FramedTexts.BESIDE * Math.min(a.height(), b.height());
+  }
+}
