@@ -14,6 +14,8 @@ import decant.model.Paragraph;
 import decant.model.Story;
 import decant.model.Table;
 import decant.model.look.Placement;
+import decant.model.look.Rules;
+import decant.model.look.TableTraits;
 import decant.reading.ReadProblem;
 import java.awt.Color;
 import java.awt.image.BufferedImage;
@@ -126,6 +128,62 @@ class RecoveredMarginsTest {
             t -> assertThat(t).startsWith("Payers by").endsWith("all that is let."),
             t -> assertThat(t).startsWith("Those who").endsWith("read out in April."),
             t -> assertThat(t).startsWith("Below."));
+  }
+
+  @Test
+  void boxesOfAFormAreReadRowByRow() throws IOException, ReadProblem {
+    var pdf = new DrawnPdf();
+    double y = pdf.prose(70, 90, 440, PROSE) + 20;
+    for (int row = 0; row < 3; row++) {
+      for (int c = 0; c < 2; c++) {
+        pdf.framed(70 + 240 * c, y + 40 * row, 200, 28);
+        pdf.text(76 + 240 * c, y + 40 * row + 17, "Answer " + (char) ('A' + 2 * row + c));
+      }
+    }
+    pdf.prose(70, y + 160, 440, "Below. " + PROSE);
+    String all = String.join(" ", texts(read(pdf)).subList(1, 7));
+    assertThat(all).isEqualTo("Answer A Answer B Answer C Answer D Answer E Answer F");
+  }
+
+  /** Lines between columns of prose do not make cells of them. */
+  @Test
+  void columnsWithALineBetweenThemAreNoTable() throws IOException, ReadProblem {
+    var pdf = new DrawnPdf();
+    pdf.line(70, 90, 510, 90).line(70, 400, 510, 400).line(70, 720, 510, 720);
+    pdf.line(290, 90, 290, 720);
+    pdf.prose(70, 110, 205, PROSE.repeat(3));
+    pdf.prose(70, 420, 205, PROSE.repeat(3));
+    pdf.prose(305, 110, 205, PROSE.repeat(3));
+    pdf.prose(305, 420, 205, PROSE.repeat(3));
+    Document d = read(pdf);
+    assertThat(d.sections().getFirst().blocks()).noneMatch(Table.class::isInstance);
+  }
+
+  @Test
+  void aTableWithLinesOnItsInsideAloneIsATable() throws IOException, ReadProblem {
+    var pdf = new DrawnPdf();
+    double y = pdf.prose(70, 90, 440, PROSE) + 20;
+    pdf.line(150, y, 150, y + 80);
+    for (int row = 0; row < 4; row++) {
+      if (row > 0) {
+        pdf.line(70, y + 20 * row, 400, y + 20 * row);
+      }
+      pdf.text(74, y + 20 * row + 14, "berth " + (char) ('a' + row));
+      pdf.text(156, y + 20 * row + 14, "is let for the season");
+    }
+    Table t =
+        (Table)
+            read(pdf).sections().getFirst().blocks().stream()
+                .filter(Table.class::isInstance)
+                .findFirst()
+                .orElseThrow();
+    assertThat(t.rows()).hasSize(4).allMatch(r -> r.cells().size() == 2);
+    assertThat(t.columns().getFirst()).isCloseTo(80, within(1.0));
+    Rules rules = t.look().value(TableTraits.RULES);
+    assertThat(rules.insideDown()).isPresent();
+    assertThat(rules.insideAcross()).isPresent();
+    assertThat(rules.top()).as("no line was drawn there").isEmpty();
+    assertThat(rules.start()).as("nor there").isEmpty();
   }
 
   @Test

@@ -28,6 +28,7 @@ import decant.reading.ReadRequest;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.function.Function;
 import java.util.function.IntFunction;
 import java.util.stream.IntStream;
 
@@ -121,9 +122,7 @@ final class PageAnalysis {
       insert(column, parted.tables());
       here.addAll(column);
     }
-    for (FramedTexts.Framed f : parts.framed().reversed()) {
-      insert(here, framed(p, f, breaks, marks));
-    }
+    insertFramed(here, parts.framed(), f -> framed(p, f, breaks, marks));
     parts.marginal().forEach(note -> insertBeside(here, note));
     insert(here, parts.ruled());
     for (Placed picture : pages.get(p).pictures()) {
@@ -136,6 +135,23 @@ final class PageAnalysis {
       int page, FramedTexts.Framed f, HardBreaks breaks, ItemMarks marks) {
     var region = new Region(page, Regions.rows(f.pieces()), f.frame().x(), f.frame().right(), true);
     return Blocks.of(region, breaks.after(region), marks);
+  }
+
+  /** Puts texts in frames by their place, row by row. */
+  private static void insertFramed(
+      List<Detected> into,
+      List<FramedTexts.Framed> framed,
+      Function<FramedTexts.Framed, List<Detected>> blocks) {
+    int end = 0;
+    FramedTexts.Framed before = null;
+    for (FramedTexts.Framed f : framed) {
+      boolean inRow = before != null && f.isBeside(before);
+      int at = inRow ? end : Math.max(end, position(into, f.frame()));
+      List<Detected> own = blocks.apply(f);
+      into.addAll(at, own);
+      end = at + own.size();
+      before = f;
+    }
   }
 
   /** Puts a note in the margin before the block that it begins beside. */
@@ -158,19 +174,22 @@ final class PageAnalysis {
   private static void insert(List<Detected> into, List<? extends Detected> what) {
     List<? extends Detected> sorted =
         what.stream().sorted(Comparator.comparingDouble(f -> f.box().y())).toList();
-    for (Detected f : sorted) {
-      int after = -1;
-      int before = -1;
-      for (int k = 0; k < into.size(); k++) {
-        Box b = into.get(k).box();
-        boolean inColumn = b.x() < f.box().right() && b.right() > f.box().x();
-        if (inColumn && b.y() + b.height() / 2 < f.box().y() + f.box().height() / 2) {
-          after = k;
-        } else if (inColumn && before < 0) {
-          before = k;
-        }
+    sorted.forEach(f -> into.add(position(into, f.box()), f));
+  }
+
+  /** After what stands above a place in its column, or else before what stands below it. */
+  private static int position(List<Detected> in, Box box) {
+    int after = -1;
+    int before = -1;
+    for (int k = 0; k < in.size(); k++) {
+      Box b = in.get(k).box();
+      boolean inColumn = b.x() < box.right() && b.right() > box.x();
+      if (inColumn && b.y() + b.height() / 2 < box.y() + box.height() / 2) {
+        after = k;
+      } else if (inColumn && before < 0) {
+        before = k;
       }
-      into.add(after >= 0 ? after + 1 : Math.max(before, 0), f);
     }
+    return after >= 0 ? after + 1 : Math.max(before, 0);
   }
 }

@@ -18,10 +18,15 @@ public final class FramedTexts {
    *
    * @param frame as it is drawn
    */
-  public record Framed(Box frame, List<TextLine> pieces) {}
+  public record Framed(Box frame, List<TextLine> pieces) {
+    /** Whether another frame stands to the left or right of this one. */
+    public boolean isBeside(Framed other) {
+      return areBeside(frame, other.frame);
+    }
+  }
 
   /**
-   * @param framed from left to right
+   * @param framed row by row
    * @param rest what else stands on the page
    */
   public record Result(List<Framed> framed, List<TextLine> rest) {}
@@ -37,16 +42,30 @@ public final class FramedTexts {
       }
     }
     List<Framed> framed =
-        all.stream()
-            .filter(f -> all.stream().anyMatch(g -> areBeside(f.frame(), g.frame())))
-            .sorted(Comparator.comparingDouble(f -> f.frame().x()))
-            .toList();
+        rows(all.stream().filter(f -> all.stream().anyMatch(f::isBeside)).toList());
     if (framed.isEmpty()) {
       return new Result(List.of(), pieces);
     }
     Set<TextLine> taken = new HashSet<>();
     framed.forEach(f -> taken.addAll(f.pieces()));
     return new Result(framed, pieces.stream().filter(l -> !taken.contains(l)).toList());
+  }
+
+  private static List<Framed> rows(List<Framed> all) {
+    var out = new ArrayList<Framed>();
+    var left = new ArrayList<>(all);
+    left.sort(Comparator.comparingDouble(f -> f.frame().y()));
+    while (!left.isEmpty()) {
+      Framed first = left.getFirst();
+      List<Framed> row =
+          left.stream()
+              .filter(f -> f == first || f.isBeside(first))
+              .sorted(Comparator.comparingDouble(f -> f.frame().x()))
+              .toList();
+      out.addAll(row);
+      left.removeAll(row);
+    }
+    return out;
   }
 
   /** The pieces in a frame; none if any reaches beyond it. */

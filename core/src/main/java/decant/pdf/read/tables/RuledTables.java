@@ -56,6 +56,10 @@ public final class RuledTables {
       if (inside.isEmpty()) {
         continue;
       }
+      if (isOpen(group, xs, ys)
+          && tallest(ys) > TableThresholds.RuledTables.TALLEST * page.height()) {
+        continue; // lines between columns of prose, and above and below them
+      }
       Detected.Grid table = grid(page.number(), box, xs, ys, group, inside);
       if (row && !isFull(table, xs.size() - 1)) {
         continue;
@@ -118,6 +122,19 @@ public final class RuledTables {
       }
     }
     return out;
+  }
+
+  /** Whether some side has no line. */
+  private static boolean isOpen(List<RuledLine> rules, List<Double> xs, List<Double> ys) {
+    return xs.size() > positions(rules, false).size() || ys.size() > positions(rules, true).size();
+  }
+
+  private static double tallest(List<Double> ys) {
+    double most = 0;
+    for (int k = 1; k < ys.size(); k++) {
+      most = Math.max(most, ys.get(k) - ys.get(k - 1));
+    }
+    return most;
   }
 
   /**

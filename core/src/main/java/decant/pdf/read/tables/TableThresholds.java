@@ -120,6 +120,9 @@ final class TableThresholds {
     /** The same for the height of a row. */
     static final double OPEN_ROW = 7;
 
+    /** Of the height of a page: a row without lines at all its sides is not as tall. */
+    static final double TALLEST = 0.3;
+
     static final double NEAR = 3;
   }
 }
