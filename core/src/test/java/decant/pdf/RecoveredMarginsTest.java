@@ -22,6 +22,7 @@ import java.awt.image.BufferedImage;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.List;
+import org.apache.pdfbox.pdmodel.font.PDFont;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
@@ -251,5 +252,24 @@ class RecoveredMarginsTest {
     pdf.text(x + e, 100, "lusine berths at noon, and its `frozen\u00B4 lines are kept.");
     assertThat(texts(read(pdf)))
         .containsExactly("The M\u00E9lusine berths at noon, and its `frozen\u00B4 lines are kept.");
+  }
+
+  /**
+   * Signs without a width are set letter by letter, a little off the line and beside their letter.
+   */
+  @Test
+  void signsThatTakeNoRoomAreReadWithTheirLetters() throws IOException, ReadProblem {
+    var pdf = new DrawnPdf();
+    PDFont font = pdf.font("NotoSansDevanagari-Regular.ttf");
+    double x = 70;
+    for (String sign :
+        "\u092F\u0939\u093E\u0901 \u092A\u093E\u090F\u0901 \u0928\u0947\u091F".split("")) {
+      double wide = DrawnPdf.width(font, 12, sign);
+      boolean bare = wide < 0.05;
+      pdf.text(font, 12, bare ? x + 0.4 : x, bare ? 99.3 : 100, sign);
+      x += wide;
+    }
+    assertThat(texts(read(pdf)))
+        .containsExactly("\u092F\u0939\u093E\u0901 \u092A\u093E\u090F\u0901 \u0928\u0947\u091F");
   }
 }

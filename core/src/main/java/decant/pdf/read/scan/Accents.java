@@ -54,12 +54,19 @@ final class Accents {
 
   /** Glyphs in the order they are painted, each accent with its letter or as what it is alone. */
   static List<Glyph> settled(List<Glyph> glyphs) {
-    if (glyphs.stream().noneMatch(g -> mark(g.text()).isPresent())) {
+    if (glyphs.stream().noneMatch(g -> mark(g.text()).isPresent() || isBare(g))) {
       return glyphs;
     }
     var out = new ArrayList<Glyph>(glyphs.size());
     for (int k = 0; k < glyphs.size(); k++) {
       Glyph g = glyphs.get(k);
+      if (isBare(g)) {
+        Optional<Glyph> before = out.isEmpty() ? Optional.empty() : Optional.of(out.getLast());
+        Optional<Glyph> after =
+            k + 1 < glyphs.size() ? Optional.of(glyphs.get(k + 1)) : Optional.empty();
+        out.add(withItsLetter(g, before, after));
+        continue;
+      }
       Optional<String> mark = mark(g.text());
       if (mark.isEmpty() || g.width() < ScanThresholds.Accents.OWN_WIDTH * g.size()) {
         out.add(g);
@@ -76,6 +83,58 @@ final class Accents {
       }
     }
     return out;
+  }
+
+  /** Whether a glyph takes no room: it is set over a letter beside it. */
+  private static boolean isBare(Glyph g) {
+    return g.width() < ScanThresholds.Accents.NO_WIDTH * g.size()
+        && !g.text().isEmpty()
+        && g.text().charAt(0) >= '\u0300'
+        && g.turn() == 0
+        && !isRightToLeft(g);
+  }
+
+  private static boolean isRightToLeft(Glyph g) {
+    byte d = Character.getDirectionality(g.text().codePointAt(0));
+    return d == Character.DIRECTIONALITY_RIGHT_TO_LEFT
+        || d == Character.DIRECTIONALITY_RIGHT_TO_LEFT_ARABIC;
+  }
+
+  /**
+   * A glyph without a width at the place in its line where it is read: a mark after the letter that
+   * was painted before it, a letter that became a sign, as a repha, before the next.
+   */
+  private static Glyph withItsLetter(Glyph g, Optional<Glyph> before, Optional<Glyph> after) {
+    boolean marks = g.text().codePoints().allMatch(Accents::isMark);
+    if (marks) {
+      return before
+          .filter(b -> isNear(g, b) && !isRightToLeft(b))
+          .map(b -> g.upright(b.x() + b.width() * ScanThresholds.Accents.WITHIN, b.baseline()))
+          .orElse(g);
+    }
+    return after
+        .filter(a -> isNear(g, a))
+        .map(a -> g.upright(a.x() - a.size() * ScanThresholds.Accents.JUST_BEFORE, a.baseline()))
+        .orElse(g);
+  }
+
+  private static boolean isMark(int codePoint) {
+    return switch (Character.getType(codePoint)) {
+      case Character.NON_SPACING_MARK, Character.COMBINING_SPACING_MARK, Character.ENCLOSING_MARK ->
+          true;
+      default -> false;
+    };
+  }
+
+  private static boolean isNear(Glyph mark, Glyph letter) {
+    double reach = ScanThresholds.Accents.REACH * letter.size();
+    return !letter.text().isEmpty()
+        && !letter.isSpace()
+        && letter.turn() == 0
+        && Math.abs(mark.baseline() - letter.baseline())
+            < ScanThresholds.Accents.RAISED * letter.size()
+        && mark.x() > letter.x() - reach
+        && mark.x() < letter.right() + reach;
   }
 
   private static Optional<String> mark(String text) {

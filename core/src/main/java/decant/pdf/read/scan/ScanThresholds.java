@@ -116,6 +116,18 @@ final class ScanThresholds {
     /** Of an em: narrower marks are made to be set over what stands before them. */
     static final double OWN_WIDTH = 0.1;
 
+    /** Of an em: what is narrower takes no room. */
+    static final double NO_WIDTH = 0.01;
+
+    /** Of the width of its letter, where a mark without a width is read. */
+    static final double WITHIN = 0.9;
+
+    /** Of an em that a sign is read before the letter that it stands over. */
+    static final double JUST_BEFORE = 0.01;
+
+    /** Of an em that a mark without a width may begin beside its letter. */
+    static final double REACH = 0.6;
+
     /** Of an em that a mark may begin beside the end of its letter. */
     static final double BESIDE = 0.25;
 
