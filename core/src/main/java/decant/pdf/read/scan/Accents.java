@@ -62,9 +62,7 @@ final class Accents {
       Glyph g = glyphs.get(k);
       if (isBare(g)) {
         Optional<Glyph> before = out.isEmpty() ? Optional.empty() : Optional.of(out.getLast());
-        Optional<Glyph> after =
-            k + 1 < glyphs.size() ? Optional.of(glyphs.get(k + 1)) : Optional.empty();
-        out.add(withItsLetter(g, before, after));
+        out.add(withItsLetter(g, before, nextLetter(glyphs, k)));
         continue;
       }
       Optional<String> mark = mark(g.text());
@@ -94,7 +92,20 @@ final class Accents {
         && !isRightToLeft(g);
   }
 
+  /** The next glyph in painting order that is more than marks. */
+  private static Optional<Glyph> nextLetter(List<Glyph> glyphs, int k) {
+    for (int n = k + 1; n < glyphs.size(); n++) {
+      if (!isBare(glyphs.get(n)) || !isMarks(glyphs.get(n))) {
+        return Optional.of(glyphs.get(n));
+      }
+    }
+    return Optional.empty();
+  }
+
   private static boolean isRightToLeft(Glyph g) {
+    if (g.text().isEmpty()) {
+      return false;
+    }
     byte d = Character.getDirectionality(g.text().codePointAt(0));
     return d == Character.DIRECTIONALITY_RIGHT_TO_LEFT
         || d == Character.DIRECTIONALITY_RIGHT_TO_LEFT_ARABIC;
@@ -102,20 +113,33 @@ final class Accents {
 
   /**
    * A glyph without a width at the place in its line where it is read: a mark after the letter that
-   * was painted before it, a letter that became a sign, as a repha, before the next.
+   * was painted before it, a letter that became a sign, as a repha, before the next. From right to
+   * left, what is read after a letter stands at its left, and is painted first as often as not.
    */
   private static Glyph withItsLetter(Glyph g, Optional<Glyph> before, Optional<Glyph> after) {
-    boolean marks = g.text().codePoints().allMatch(Accents::isMark);
-    if (marks) {
+    if (isMarks(g)) {
+      Optional<Glyph> leaning =
+          after
+              .filter(a -> isRightToLeft(a) && isNear(g, a))
+              .or(() -> before.filter(b -> isRightToLeft(b) && isNear(g, b)));
+      if (leaning.isPresent()) {
+        return beforeThe(leaning.get(), g);
+      }
       return before
           .filter(b -> isNear(g, b) && !isRightToLeft(b))
           .map(b -> g.upright(b.x() + b.width() * ScanThresholds.Accents.WITHIN, b.baseline()))
           .orElse(g);
     }
-    return after
-        .filter(a -> isNear(g, a))
-        .map(a -> g.upright(a.x() - a.size() * ScanThresholds.Accents.JUST_BEFORE, a.baseline()))
-        .orElse(g);
+    return after.filter(a -> isNear(g, a)).map(a -> beforeThe(a, g)).orElse(g);
+  }
+
+  private static Glyph beforeThe(Glyph letter, Glyph sign) {
+    return sign.upright(
+        letter.x() - letter.size() * ScanThresholds.Accents.JUST_BEFORE, letter.baseline());
+  }
+
+  private static boolean isMarks(Glyph g) {
+    return g.text().codePoints().allMatch(Accents::isMark);
   }
 
   private static boolean isMark(int codePoint) {
