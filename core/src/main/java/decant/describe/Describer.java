@@ -287,7 +287,9 @@ public final class Describer {
             for (Block b : e.getValue().blocks()) {
               if (b instanceof Paragraph p) {
                 String place = e.getKey().isHeader() ? "header" : "footer";
-                for (String text : shown(d, p)) {
+                var texts = new ArrayList<>(shown(d, p));
+                texts.addAll(inBoxes(d, p));
+                for (String text : texts) {
                   if (!text.isEmpty() && seen.add(place + text)) {
                     out.addObject().put("place", place).put("text", text);
                   }
@@ -296,6 +298,18 @@ public final class Describer {
             }
           });
     }
+  }
+
+  /** The texts of boxes that float in a running text, as watermarks do. */
+  private static List<String> inBoxes(Document d, Paragraph p) {
+    return p.inlines().stream()
+        .filter(Inline.Shape.class::isInstance)
+        .flatMap(i -> ((Inline.Shape) i).content().story().stream())
+        .flatMap(id -> Optional.ofNullable(d.stories().get(id)).stream())
+        .flatMap(s -> s.blocks().stream())
+        .filter(Paragraph.class::isInstance)
+        .map(b -> text((Paragraph) b))
+        .toList();
   }
 
   /** What a running text shows on one page or another: its headings take turns. */

@@ -45,8 +45,18 @@ final class RunningOfPage {
       for (Paragraph line : Objects.requireNonNull(found.lines().get(page.start().found()))) {
         out.addAll(lineAsFound(line, setup, fields));
       }
+      // What floats in them, as watermarks do, has its place by itself.
+      running(s, setup, fields).stream()
+          .filter(Fragment.Floated.class::isInstance)
+          .forEach(out::add);
       return out;
     }
+    return running(s, setup, fields);
+  }
+
+  /** The running texts of the document on this page. */
+  private List<Fragment> running(Section s, PageSetup setup, FieldValues fields) {
+    var out = new ArrayList<Fragment>();
     s.runningFor(true, page.firstOfSection(), page.shown())
         .ifPresent(h -> {
           for (Fragment f : runningTexts.set(h, setup, setup.margins().header(), fields)) {

@@ -5,13 +5,16 @@ import static decant.pdf.DrawnPdf.ITALIC;
 import static decant.pdf.DrawnPdf.PROSE;
 import static org.assertj.core.api.Assertions.assertThat;
 
+import decant.Samples;
 import decant.format.Intake;
+import decant.layout.Layout;
 import decant.model.Document;
 import decant.model.Finding;
 import decant.model.Inline;
 import decant.model.Outline;
 import decant.model.Paragraph;
 import decant.model.Story;
+import decant.model.look.Look;
 import decant.model.look.ParagraphTraits;
 import decant.reading.ReadProblem;
 import decant.reading.ReadRequest;
@@ -20,6 +23,10 @@ import java.awt.Color;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Map;
+import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.text.PDFTextStripper;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
@@ -133,6 +140,54 @@ class RecoveredMarksTest {
         .anyMatch(x -> x.startsWith("Notice of works"))
         .noneMatch(x -> x.contains("RECEIVED"));
     assertThat(t.findings()).noneMatch(f -> f.severity() == Finding.Severity.LOSS);
+  }
+
+  /** What is stamped over every page is part of pages, and of those that come to be too. */
+  @Test
+  void aWatermarkOfEveryPageIsPartOfTheHeader() throws IOException, ReadProblem {
+    var pdf = new DrawnPdf();
+    for (int page = 0; page < 3; page++) {
+      if (page > 0) {
+        pdf.page();
+      }
+      pdf.turned(-40, BOLD, 70, 150, 560, "SPECIMEN");
+      pdf.prose(
+          72, 90, 450, "Page " + (char) ('a' + page) + ". " + PROSE.repeat(page == 2 ? 3 : 9));
+    }
+    TakenIn t = pdf.takenIn(folder);
+    Document d = t.document();
+    assertThat(t.findings()).noneMatch(f -> f.severity() == Finding.Severity.LOSS);
+    assertThat(d.stories().values())
+        .filteredOn(s -> s.kind() == Story.Kind.BOX)
+        .singleElement()
+        .satisfies(
+            s -> assertThat(((Paragraph) s.blocks().getFirst()).text()).isEqualTo("SPECIMEN"));
+    Layout as = Samples.layout(d);
+    assertThat(as.pages()).hasSize(3);
+    assertThat(marked(as)).isEqualTo(3);
+    Paragraph last = d.paragraphs().getLast();
+    Document longer =
+        d.withParagraphs(
+            Map.of(
+                last.id(),
+                last.withInlines(List.of(new Inline.Text(PROSE.repeat(40), Look.PLAIN)))));
+    Layout more = Samples.layout(longer);
+    assertThat(more.pages().size()).isGreaterThan(3);
+    assertThat(marked(more)).as("on the pages that came to be, too").isEqualTo(more.pages().size());
+  }
+
+  /** On how many pages it stands that are published. */
+  private static long marked(Layout l) throws IOException {
+    long n = 0;
+    try (PDDocument pdf = Loader.loadPDF(Samples.pdf(l, Samples.choices(l)))) {
+      for (int p = 1; p <= pdf.getNumberOfPages(); p++) {
+        var stripper = new PDFTextStripper();
+        stripper.setStartPage(p);
+        stripper.setEndPage(p);
+        n += stripper.getText(pdf).replaceAll("\\s", "").contains("SPECIMEN") ? 1 : 0;
+      }
+    }
+    return n;
   }
 
   @Test

@@ -199,6 +199,11 @@ public final class PdfReader {
         DrawnShapes.in(d, pages, found, maker.places(), drawn.grounds(), maker.apart());
     d = maker.withSetting(shapes.document());
     FontBook book = ReadingFonts.of(brought.fonts());
+    // What is on every page stands once in the document.
+    slanted =
+        slanted.stream()
+            .map(s -> s.stream().filter(t -> !maker.watermarks().contains(t)).toList())
+            .toList();
     CompletableFuture<List<Finding>> conservation = conserved(pages, lines, slanted, running, d);
     var read =
         new ConversionReport.Read(

@@ -17,15 +17,19 @@ import decant.pdf.read.page.LookMaker;
 import decant.pdf.read.page.TextLine;
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
+import java.util.Set;
 
 /** Stamps, watermarks and other text that stands apart, each a story in a box of its own. */
 final class ApartStories {
   private final Map<NodeId, Story> stories = new LinkedHashMap<>();
-  private final Map<Integer, List<Inline.Shape>> shapes = new HashMap<>();
+  private final Map<ApartText, Inline.Shape> shapes = new LinkedHashMap<>();
+  private final Set<ApartText> watermarks = new HashSet<>();
 
   /**
    * @param look of running text
@@ -34,7 +38,7 @@ final class ApartStories {
     for (ApartText t : texts) {
       NodeId id = NodeId.fresh();
       stories.put(id, new Story(id, Story.Kind.BOX, List.of(paragraph(t, look))));
-      shapes.computeIfAbsent(t.lines().getFirst().page(), k -> new ArrayList<>()).add(shape(t, id));
+      shapes.put(t, shape(t, id));
     }
   }
 
@@ -42,9 +46,64 @@ final class ApartStories {
     return stories;
   }
 
-  /** The boxes by the page that each stands on. */
+  /** The boxes by the page that each stands on, but for those that are on every page. */
   Map<Integer, List<Inline.Shape>> shapes() {
-    return shapes;
+    Map<Integer, List<Inline.Shape>> out = new HashMap<>();
+    shapes.forEach((t, shape) -> {
+      if (!watermarks.contains(t)) {
+        out.computeIfAbsent(page(t), k -> new ArrayList<>()).add(shape);
+      }
+    });
+    return out;
+  }
+
+  /** The texts that were taken as part of every page. */
+  Set<ApartText> watermarks() {
+    return watermarks;
+  }
+
+  /**
+   * One box each for the texts that stand at one place of every page, from one up to another: they
+   * are part of these pages, however many these become.
+   */
+  List<Inline.Shape> takeWatermarks(int from, int to) {
+    var out = new ArrayList<Inline.Shape>();
+    if (to - from < 2) {
+      return out;
+    }
+    List<ApartText> firsts = shapes.keySet().stream().filter(t -> page(t) == from).toList();
+    for (ApartText first : firsts) {
+      List<ApartText> alike =
+          shapes.keySet().stream()
+              .filter(t -> page(t) >= from && page(t) < to && areAlike(first, t))
+              .toList();
+      long on = alike.stream().map(ApartStories::page).distinct().count();
+      if (on == to - from) {
+        Inline.Shape kept = Objects.requireNonNull(shapes.get(first));
+        out.add(kept);
+        watermarks.addAll(alike);
+        alike.stream()
+            .filter(t -> t != first)
+            .flatMap(t -> Objects.requireNonNull(shapes.get(t)).content().story().stream())
+            .forEach(stories::remove);
+      }
+    }
+    return out;
+  }
+
+  private static int page(ApartText t) {
+    return t.lines().getFirst().page();
+  }
+
+  private static boolean areAlike(ApartText a, ApartText b) {
+    double near = DocumentThresholds.ApartStories.SAME_PLACE;
+    return Math.abs(a.turn() - b.turn()) < 1
+        && Math.abs(a.box().x() - b.box().x()) < near
+        && Math.abs(a.box().y() - b.box().y()) < near
+        && a.lines().stream()
+            .map(TextLine::text)
+            .toList()
+            .equals(b.lines().stream().map(TextLine::text).toList());
   }
 
   /** Its lines stay lines, however wide the fonts are. */

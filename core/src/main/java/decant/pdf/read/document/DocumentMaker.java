@@ -128,6 +128,11 @@ public final class DocumentMaker {
     return apart.shapes();
   }
 
+  /** The texts that stand apart on every page, and are part of its header. */
+  public Set<ApartText> watermarks() {
+    return apart.watermarks();
+  }
+
   /** Where pages begin within blocks. */
   public List<TakenIn.PageBreak> breaks() {
     return breaks;
@@ -196,6 +201,7 @@ public final class DocumentMaker {
   private List<Section> sections(int from, int to) {
     List<Detected> here = found.stream().filter(f -> f.page() >= from && f.page() < to).toList();
     var heads = new RunningStories(running, styles.bodyText(), pages.size(), titles);
+    List<Inline.Shape> watermarks = apart.takeWatermarks(from, to);
     PageSetup sheet = paper.setup(from, to, here);
     var out = new ArrayList<Section>();
     Detected before = null;
@@ -227,7 +233,7 @@ public final class DocumentMaker {
               NodeId.fresh(),
               setup,
               out.isEmpty() ? Section.Start.NEW_PAGE : Section.Start.CONTINUOUS,
-              heads.of(from, to, setup),
+              RunningStories.with(watermarks, heads.of(from, to, setup)),
               blocks));
     }
     return out;

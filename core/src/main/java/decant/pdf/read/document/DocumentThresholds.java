@@ -11,6 +11,9 @@ final class DocumentThresholds {
   static final class ApartStories {
     private ApartStories() {}
 
+    /** Points by which a watermark may stand elsewhere on another page. */
+    static final double SAME_PLACE = 3;
+
     /** Of the width of the text: room at each side, so that another font breaks no line. */
     static final double ROOM = 0.1;
   }

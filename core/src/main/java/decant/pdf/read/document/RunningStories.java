@@ -8,6 +8,7 @@ import decant.model.PageSetup;
 import decant.model.Paragraph;
 import decant.model.Section;
 import decant.model.Story;
+import decant.model.look.LinePitch;
 import decant.model.look.Look;
 import decant.model.look.ParagraphTraits;
 import decant.model.look.ParagraphTraits.Alignment;
@@ -69,6 +70,30 @@ final class RunningStories {
         put(out, usual, here, setup);
       }
     }
+    return out;
+  }
+
+  /** The stories with boxes that stand on every page, in whatever header it has. */
+  static Map<Section.Running, Story> with(
+      List<Inline.Shape> boxes, Map<Section.Running, Story> stories) {
+    if (boxes.isEmpty()) {
+      return stories;
+    }
+    var out = new LinkedHashMap<>(stories);
+    Look low = Look.of(ParagraphTraits.LINE_PITCH, new LinePitch.Exactly(1));
+    out.putIfAbsent(
+        Section.Running.HEADER,
+        new Story(NodeId.fresh(), Story.Kind.RUNNING, List.of(Paragraph.of(low, ""))));
+    out.replaceAll((which, story) -> {
+      if (!which.isHeader() || !(story.blocks().getFirst() instanceof Paragraph p)) {
+        return story;
+      }
+      var inlines = new ArrayList<>(p.inlines());
+      inlines.addAll(boxes);
+      var blocks = new ArrayList<>(story.blocks());
+      blocks.set(0, p.withInlines(inlines));
+      return new Story(story.id(), story.kind(), blocks);
+    });
     return out;
   }
 
