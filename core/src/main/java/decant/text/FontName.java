@@ -23,6 +23,33 @@ public record FontName(String plain, String family, boolean bold, boolean italic
     return new FontName(plain, familyOf(plain), bold, italic);
   }
 
+  /**
+   * The weight that a name tells, from 100 to 900 (OpenType, OS/2.usWeightClass); 400 if it tells
+   * none.
+   */
+  public static int weight(String name) {
+    String n = name.toLowerCase(Locale.ROOT);
+    if (n.matches(".*(hairline|thin).*")) {
+      return 100;
+    }
+    if (n.matches(".*(extra|ultra)[- ]?light.*")) {
+      return 200;
+    }
+    if (n.contains("light")) {
+      return 300;
+    }
+    if (n.matches(".*(semi|demi).*")) {
+      return 600;
+    }
+    if (n.matches(".*(black|heavy|(extra|ultra)[- ]?bold).*")) {
+      return 900;
+    }
+    if (n.contains("bold")) {
+      return 700;
+    }
+    return n.contains("medium") ? 500 : 400;
+  }
+
   /** "LiberationSerif-BoldItalic" is of the family "Liberation Serif". */
   private static String familyOf(String name) {
     String f =

@@ -21,6 +21,7 @@ import decant.pdf.read.drawings.DrawingCutter;
 import decant.pdf.read.fonts.BroughtFonts;
 import decant.pdf.read.fonts.FileFonts;
 import decant.pdf.read.fonts.FontDoubts;
+import decant.pdf.read.fonts.Weights;
 import decant.pdf.read.lines.ApartText;
 import decant.pdf.read.lines.Dehyphenator;
 import decant.pdf.read.lines.DrawnMarks;
@@ -357,7 +358,12 @@ public final class PdfReader {
     PageScans.Result scanned = new PageScans(request, pdf, links, () -> open(request)).all();
     fonts.add(scanned.fonts());
     findings.addAll(scanned.findings());
-    return scanned.pages();
+    Map<SourceFace, SourceFace> heavier = Weights.standingOut(scanned.pages());
+    if (heavier.isEmpty()) {
+      return scanned.pages();
+    }
+    fonts.replace(heavier);
+    return scanned.pages().stream().map(p -> Weights.in(heavier, p)).toList();
   }
 
   private Set<String> outlineTitles() {

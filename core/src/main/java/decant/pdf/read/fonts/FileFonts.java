@@ -23,6 +23,12 @@ public final class FileFonts {
     letters.addAll(later.letters);
   }
 
+  /** Takes some faces for others. */
+  public void replace(Map<SourceFace, SourceFace> others) {
+    faces.replaceAll((font, f) -> others.getOrDefault(f, f));
+    letters.replaceAll(l -> l.of(others.getOrDefault(l.face(), l.face())));
+  }
+
   public SourceFace face(PDFont font) {
     return faces.computeIfAbsent(font, SourceFace::of);
   }

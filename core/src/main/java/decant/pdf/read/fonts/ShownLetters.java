@@ -136,6 +136,11 @@ record ShownLetters(
     }
   }
 
+  /** The same letters of another face. */
+  ShownLetters of(SourceFace other) {
+    return new ShownLetters(other, letters, used, unitsPerEm, embedding);
+  }
+
   /** These and those of another font of the same name. */
   ShownLetters and(ShownLetters other) {
     var all = new HashMap<>(other.letters);

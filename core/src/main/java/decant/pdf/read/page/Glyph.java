@@ -92,6 +92,11 @@ public record Glyph(
     return new Glyph(text, x, baseline, width, size, i, turn, marked, link);
   }
 
+  public Glyph withFace(SourceFace other) {
+    var i = new Ink(other, ink.colour(), ink.decor());
+    return new Glyph(text, x, baseline, width, size, i, turn, marked, link);
+  }
+
   public Glyph withLink(Link to) {
     return new Glyph(text, x, baseline, width, size, ink, turn, marked, Optional.of(to));
   }

@@ -35,6 +35,11 @@ public record ScannedPage(
     return new ScannedPage(number, width, height, List.of(), List.of(), List.of(), List.of());
   }
 
+  /** This page with other glyphs. */
+  public ScannedPage with(List<Glyph> others) {
+    return new ScannedPage(number, width, height, others, rules, pictures, shapes, comments);
+  }
+
   /** This sheet with some glyphs and nothing else. */
   public ScannedPage only(List<Glyph> some) {
     return new ScannedPage(number, width, height, some, List.of(), List.of(), List.of());

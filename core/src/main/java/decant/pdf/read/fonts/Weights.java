@@ -1,0 +1,70 @@
+package decant.pdf.read.fonts;
+
+import decant.pdf.read.page.Glyph;
+import decant.pdf.read.page.ScannedPage;
+import decant.pdf.read.page.SourceFace;
+import decant.text.FontName;
+import java.util.HashMap;
+import java.util.IdentityHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.Collectors;
+
+/**
+ * Which faces are bold beside the text of a file, though their names do not say so: Medium is where
+ * the text is Light. A weight two steps above that of most of its family stands out.
+ */
+public final class Weights {
+  private static final int STANDS_OUT = 200;
+
+  private Weights() {}
+
+  /** The faces that stand out, and what they are; empty if none does. */
+  public static Map<SourceFace, SourceFace> standingOut(List<ScannedPage> pages) {
+    Map<SourceFace, int[]> shown = new IdentityHashMap<>(); // few instances, and many letters
+    for (ScannedPage p : pages) {
+      for (Glyph g : p.glyphs()) {
+        if (!g.isSpace()) {
+          shown.computeIfAbsent(g.ink().face(), f -> new int[1])[0]++;
+        }
+      }
+    }
+    Map<SourceFace, Integer> letters = new HashMap<>();
+    shown.forEach((f, n) -> letters.merge(f, n[0], Integer::sum));
+    Map<SourceFace, SourceFace> out = new HashMap<>();
+    letters.keySet().stream()
+        .collect(Collectors.groupingBy(SourceFace::family))
+        .values()
+        .forEach(family -> {
+          if (family.size() < 2 || family.stream().anyMatch(SourceFace::bold)) {
+            return; // what is bold says so
+          }
+          SourceFace most =
+              family.stream()
+                  .max((a, b) -> Integer.compare(count(letters, a), count(letters, b)))
+                  .orElseThrow();
+          int text = FontName.weight(most.name());
+          for (SourceFace f : family) {
+            if (FontName.weight(f.name()) >= text + STANDS_OUT) {
+              out.put(f, new SourceFace(f.name(), f.family(), true, f.italic(), f.embedded()));
+            }
+          }
+        });
+    return out;
+  }
+
+  private static int count(Map<SourceFace, Integer> letters, SourceFace f) {
+    return letters.getOrDefault(f, 0);
+  }
+
+  /** A page whose letters are in other faces. */
+  public static ScannedPage in(Map<SourceFace, SourceFace> others, ScannedPage page) {
+    return page.with(
+        page.glyphs().stream()
+            .map(g -> {
+              SourceFace other = others.get(g.ink().face());
+              return other == null ? g : g.withFace(other);
+            })
+            .toList());
+  }
+}
