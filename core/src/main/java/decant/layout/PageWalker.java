@@ -41,7 +41,7 @@ final class PageWalker {
     }
     page.notes()
         .ifPresent(n -> {
-          sink.fill(n.separator(), Colour.BLACK);
+          n.separator().ifPresent(line -> sink.fill(line, Colour.BLACK));
           walker.all(n.content(), Role.NOTE);
         });
   }

@@ -26,14 +26,19 @@ public record SourceSetting(StyleSheet styles, Map<NodeId, SetBlock> blocks, Run
    * @param pages how many pages it has
    * @param lines for each page, from 0, its lines, of which each is in {@link #blocks}
    * @param stories what the document has in their stead, by identity
+   * @param noteRules for each page the line above its notes, where one was drawn
    */
   public record Running(
-      int pages, Map<Integer, List<Paragraph>> lines, Map<NodeId, Story> stories) {
-    public static final Running NONE = new Running(0, Map.of(), Map.of());
+      int pages,
+      Map<Integer, List<Paragraph>> lines,
+      Map<NodeId, Story> stories,
+      Map<Integer, Box> noteRules) {
+    public static final Running NONE = new Running(0, Map.of(), Map.of(), Map.of());
 
     public Running {
       lines = Map.copyOf(lines);
       stories = Map.copyOf(stories);
+      noteRules = Map.copyOf(noteRules);
     }
 
     /** Whether a section has what the document had when it was taken in. */

@@ -3,10 +3,13 @@ package decant.pdf;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import decant.Samples;
 import decant.model.Block;
+import decant.model.Box;
 import decant.model.Document;
 import decant.model.Inline;
 import decant.model.Paragraph;
+import decant.model.Story;
 import decant.model.Table;
 import decant.model.look.Colour;
 import decant.model.look.ParagraphTraits;
@@ -18,6 +21,7 @@ import java.awt.Color;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
@@ -127,5 +131,34 @@ class DrawnLinesTest {
     assertThat(below).isEmpty();
     assertThat(shapes.getFirst().height()).isCloseTo(3, within(0.1));
     assertThat(shapes.getFirst().drawing().fill()).contains(QUAY);
+  }
+
+  private Optional<Box> aboveNotes(boolean ruled) throws IOException, ReadProblem {
+    var pdf = new DrawnPdf();
+    double y = pdf.prose(70, 100, 440, DrawnPdf.PROSE.repeat(3));
+    String line = "The gauge stands at the east stairs.";
+    pdf.text(70, y, line);
+    pdf.text(DrawnPdf.PLAIN, 6.5, 70 + DrawnPdf.width(DrawnPdf.PLAIN, 10, line), y - 3.6, "1");
+    if (ruled) {
+      pdf.stroke(0.4, Color.BLACK).line(70, 741, 190, 741);
+    }
+    pdf.text(DrawnPdf.PLAIN, 5.5, 70, 750.5, "1");
+    pdf.text(DrawnPdf.PLAIN, 8, 75, 753, "It was set anew after the dredging of the inner basin.");
+    Document d = pdf.takenIn(folder).document();
+    assertThat(d.stories().values()).anyMatch(s -> s.kind() == Story.Kind.FOOTNOTE);
+    return Samples.layout(d).pages().getFirst().notes().orElseThrow().separator();
+  }
+
+  @Test
+  void theLineAboveNotesStandsWhereItWasDrawn() throws IOException, ReadProblem {
+    Box line = aboveNotes(true).orElseThrow();
+    assertThat(line.y() + line.height() / 2).isCloseTo(741, within(0.3));
+    assertThat(line.width()).isCloseTo(120, within(0.3));
+    assertThat(line.height()).isCloseTo(0.4, within(0.05));
+  }
+
+  @Test
+  void whereNoLineWasDrawnAboveNotesThereIsNone() throws IOException, ReadProblem {
+    assertThat(aboveNotes(false)).isEmpty();
   }
 }

@@ -10,6 +10,7 @@ import decant.model.Block;
 import decant.model.Box;
 import decant.model.NodeId;
 import decant.model.SetBlock;
+import decant.model.SourceSetting;
 import decant.model.Story;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
@@ -168,20 +169,27 @@ final class NoteArea {
   /**
    * The notes of the page, down to its bottom margin.
    *
-   * @param asFound whether they are to stand where the source had them, if they have not changed
+   * @param found the page of the source that they are to stand as on, if they have not changed; -1
+   *     if on none
    */
-  Optional<Page.Notes> placed(double left, double bottom, boolean asFound) {
+  Optional<Page.Notes> placed(double left, double bottom, int found) {
     if (content.isEmpty()) {
       return Optional.empty();
     }
-    List<Fragment> found = asFound ? asFound(left) : List.of();
-    if (!found.isEmpty()) {
-      double above = found.getFirst().y() - separatorHeight * 0.5;
-      return Optional.of(new Page.Notes(new Box(left, above, SEPARATOR, THICKNESS), found));
+    List<Fragment> asFound = found >= 0 ? asFound(left) : List.of();
+    if (!asFound.isEmpty()) {
+      SourceSetting.Running source = setter.setting().running();
+      double above = asFound.getFirst().y() - separatorHeight * 0.5;
+      Optional<Box> line =
+          source.pages() > 0
+              ? Optional.ofNullable(source.noteRules().get(found))
+              : Optional.of(new Box(left, above, SEPARATOR, THICKNESS));
+      return Optional.of(new Page.Notes(line, asFound));
     }
     double top = bottom - filled;
     var separator = new Box(left, top - separatorHeight * 0.5, SEPARATOR, THICKNESS);
     return Optional.of(
-        new Page.Notes(separator, content.stream().map(f -> f.moved(left, top)).toList()));
+        new Page.Notes(
+            Optional.of(separator), content.stream().map(f -> f.moved(left, top)).toList()));
   }
 }

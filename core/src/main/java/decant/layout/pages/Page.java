@@ -85,9 +85,9 @@ public record Page(
   /**
    * The notes at the foot of a page.
    *
-   * @param separator the line above them
+   * @param separator the line above them, if there is one
    */
-  public record Notes(Box separator, List<Fragment> content) {
+  public record Notes(Optional<Box> separator, List<Fragment> content) {
     public Notes {
       content = List.copyOf(content);
     }

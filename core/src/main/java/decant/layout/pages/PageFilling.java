@@ -147,9 +147,7 @@ final class PageFilling {
             new Page.Start(start.at(), start.afterBreak(), resumable, found.page()),
             body,
             notes.placed(
-                setup.margins().left(),
-                setup.height() - setup.margins().bottom(),
-                found.page() >= 0),
+                setup.margins().left(), setup.height() - setup.margins().bottom(), found.page()),
             columnRules),
         next);
   }

@@ -1,6 +1,7 @@
 package decant.pdf.read.document;
 
 import decant.model.Block;
+import decant.model.Box;
 import decant.model.Document;
 import decant.model.Finding;
 import decant.model.Inline;
@@ -32,6 +33,7 @@ import decant.pdf.read.lines.TextColumns;
 import decant.pdf.read.page.Directions;
 import decant.pdf.read.page.Glyph;
 import decant.pdf.read.page.LookMaker;
+import decant.pdf.read.page.RuledLine;
 import decant.pdf.read.page.ScannedPage;
 import decant.pdf.read.page.TextLine;
 import decant.reading.TakenIn;
@@ -120,7 +122,30 @@ public final class DocumentMaker {
             lines -> lines.forEach(p -> setting.of(p.id()).ifPresent(b -> blocks.put(p.id(), b))));
     return d.withSetting(
         new SourceSetting(
-            d.styles(), blocks, new SourceSetting.Running(pages.size(), runningLines, stories)));
+            d.styles(),
+            blocks,
+            new SourceSetting.Running(pages.size(), runningLines, stories, noteRules())));
+  }
+
+  /** The lines that are drawn just above the notes of pages. */
+  private Map<Integer, Box> noteRules() {
+    Map<Integer, Double> tops = new LinkedHashMap<>();
+    for (DetectedNote n : notes) {
+      tops.merge(n.page(), n.lines().getFirst().box().y(), Math::min);
+    }
+    Map<Integer, Box> out = new LinkedHashMap<>();
+    tops.forEach((page, top) -> {
+      double near = DocumentThresholds.DrawnShapes.ABOVE_NOTES;
+      for (RuledLine r : pages.get(page).rules()) {
+        double above = top - r.middle();
+        if (r.lying() && above > -DocumentThresholds.DrawnShapes.LINE && above < near) {
+          double thick = r.look().width();
+          var line = new Box(r.x1(), r.middle() - thick / 2, r.x2() - r.x1(), thick);
+          out.merge(page, line, (a, b) -> a.y() > b.y() ? a : b);
+        }
+      }
+    });
+    return out;
   }
 
   /** The boxes of text that stands apart, by the page that each stands on. */
