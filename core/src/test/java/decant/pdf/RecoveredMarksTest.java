@@ -176,6 +176,29 @@ class RecoveredMarksTest {
     assertThat(marked(more)).as("on the pages that came to be, too").isEqualTo(more.pages().size());
   }
 
+  /** Sections of other columns have headers of their own. */
+  @Test
+  void aWatermarkStandsOverColumnsToo() throws IOException, ReadProblem {
+    var pdf = new DrawnPdf();
+    for (int page = 0; page < 3; page++) {
+      if (page > 0) {
+        pdf.page();
+      }
+      pdf.turned(-40, BOLD, 70, 150, 560, "SPECIMEN");
+      if (page == 0) {
+        pdf.prose(72, 90, 450, PROSE.repeat(9));
+      } else {
+        pdf.prose(72, 90, 215, "Left " + page + ". " + PROSE.repeat(6));
+        pdf.prose(307, 90, 215, "Right " + page + ". " + PROSE.repeat(6));
+      }
+    }
+    Document d = pdf.takenIn(folder).document();
+    assertThat(d.sections().size()).isGreaterThan(1);
+    Layout l = Samples.layout(d);
+    assertThat(l.pages()).hasSize(3);
+    assertThat(marked(l)).isEqualTo(3);
+  }
+
   /** On how many pages it stands that are published. */
   private static long marked(Layout l) throws IOException {
     long n = 0;
