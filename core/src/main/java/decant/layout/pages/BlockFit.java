@@ -128,4 +128,16 @@ final class BlockFit {
     }
     return kept;
   }
+
+  /** Points that what stood at the edge of a sheet may reach beyond it. */
+  private static final double OVER_EDGE = 36;
+
+  /** As many parts as show: what stood on a page of the source may be taller now than the sheet. */
+  static int onSheet(BlockLayout l, int from, int to, double top, double sheet) {
+    int end = to;
+    while (end > from + 1 && top + l.height(from, end) > sheet + OVER_EDGE) {
+      end--;
+    }
+    return end;
+  }
 }

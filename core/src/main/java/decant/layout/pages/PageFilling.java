@@ -515,7 +515,10 @@ final class PageFilling {
         to++;
       }
     }
-    to = whole ? to : fit.held(l, from, to, top + header, atTop);
+    to =
+        whole
+            ? BlockFit.onSheet(l, from, to, top + header, setup.height())
+            : fit.held(l, from, to, top + header, atTop);
     if (to == from) {
       if (!atTop) {
         restore(before);

@@ -37,11 +37,14 @@ public final class Continuations {
 
   /**
    * Whether a table is the rest of the one before: on the next page or in the next column, with the
-   * same columns.
+   * same columns. Grids beside each other, each with its lines, are as often tables of their own.
    */
   private static boolean goesOn(Detected.Grid a, Detected.Grid b) {
     boolean beside =
-        a.page() == b.page() && lastPage(a) == b.page() && b.box().x() > a.box().right();
+        a.page() == b.page()
+            && lastPage(a) == b.page()
+            && b.box().x() > a.box().right()
+            && b.ruling().down().isEmpty();
     if (!beside && b.page() != lastPage(a) + 1 || a.columns().size() != b.columns().size()) {
       return false;
     }

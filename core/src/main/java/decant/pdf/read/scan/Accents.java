@@ -130,6 +130,9 @@ final class Accents {
           .map(b -> g.upright(b.x() + b.width() * ScanThresholds.Accents.WITHIN, b.baseline()))
           .orElse(g);
     }
+    if (g.text().codePoints().noneMatch(Accents::isMark)) {
+      return g; // the parts of a syllable, as of Hangul, stand in the order they are painted
+    }
     return after.filter(a -> isNear(g, a)).map(a -> beforeThe(a, g)).orElse(g);
   }
 
