@@ -1,5 +1,6 @@
 package decant.layout;
 
+import decant.layout.block.Floater;
 import decant.layout.item.Fragment;
 import decant.layout.item.ParagraphLayout;
 import decant.layout.label.FieldValues;
@@ -45,13 +46,21 @@ final class RunningOfPage {
       for (Paragraph line : Objects.requireNonNull(found.lines().get(page.start().found()))) {
         out.addAll(lineAsFound(line, setup, fields));
       }
-      // What floats in them, as watermarks do, has its place by itself.
-      running(s, setup, fields).stream()
-          .filter(Fragment.Floated.class::isInstance)
-          .forEach(out::add);
+      if (floats(s)) {
+        // What floats in them, as watermarks do, has its place by itself.
+        running(s, setup, fields).stream()
+            .filter(Fragment.Floated.class::isInstance)
+            .forEach(out::add);
+      }
       return out;
     }
     return running(s, setup, fields);
+  }
+
+  private static boolean floats(Section s) {
+    return s.running().values().stream()
+        .flatMap(r -> r.blocks().stream())
+        .anyMatch(b -> b instanceof Paragraph p && Floater.anchors(p));
   }
 
   /** The running texts of the document on this page. */

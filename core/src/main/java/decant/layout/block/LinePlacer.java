@@ -119,7 +119,7 @@ final class LinePlacer {
         x -= widths[k];
       }
     }
-    return set(line, widths, x);
+    return set(line, widths, x, visualOrder(line.units()));
   }
 
   private static int visibleCount(List<Unit> line) {
@@ -153,12 +153,16 @@ final class LinePlacer {
     return out;
   }
 
-  /** A line whose units are as wide as is given, from where it starts. */
-  Line set(Given line) {
-    return set(line, line.widths(), line.start());
+  /**
+   * A line whose units are as wide as is given, from where it starts.
+   *
+   * @param order of the units from left to right
+   */
+  Line set(Given line, int[] order) {
+    return set(line, line.widths(), line.start(), order);
   }
 
-  private Line set(Given line, double[] widths, double start) {
+  private Line set(Given line, double[] widths, double start, int[] order) {
     double ascent = 0;
     double descent = 0;
     double objects = 0;
@@ -196,7 +200,7 @@ final class LinePlacer {
     line.label().ifPresent(l -> placeLabel(items, l, start, line.labelAt()));
     double x = start;
     var run = new RunBuilder(items, p, text);
-    for (int v : visualOrder(line.units())) {
+    for (int v : order) {
       Unit u = line.units().get(v);
       placeUnit(u, widths[v], x, run, items, drawn.get(u));
       x += widths[v];

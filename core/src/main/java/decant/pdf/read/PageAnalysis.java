@@ -11,6 +11,7 @@ import decant.pdf.read.detected.DetectedNote;
 import decant.pdf.read.detected.Region;
 import decant.pdf.read.lines.ApartText;
 import decant.pdf.read.lines.FramedTexts;
+import decant.pdf.read.lines.Frames;
 import decant.pdf.read.lines.HardBreaks;
 import decant.pdf.read.lines.Lines;
 import decant.pdf.read.lines.MarginalNotes;
@@ -98,8 +99,9 @@ final class PageAnalysis {
     List<TextLine> body = lines.get(p).stream().filter(l -> !running.lines().contains(l)).toList();
     Footnotes.Result foot = Footnotes.of(page, body, bodySize);
     RuledTables.Result ruled = RuledTables.of(page, foot.rest());
-    Stamps.Result stamps = Stamps.of(page, ruled.rest());
-    FramedTexts.Result framed = FramedTexts.of(page, stamps.rest());
+    List<Box> frames = Frames.of(page);
+    Stamps.Result stamps = Stamps.of(frames, ruled.rest());
+    FramedTexts.Result framed = FramedTexts.of(frames, stamps.rest());
     MarginalNotes.Result marginal = MarginalNotes.of(framed.rest());
     List<SplitTables.Part> columns =
         PageColumns.of(marginal.rest(), page.rules()).stream()

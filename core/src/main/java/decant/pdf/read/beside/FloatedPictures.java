@@ -13,6 +13,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Predicate;
 import java.util.stream.Stream;
 
 /**
@@ -81,28 +82,22 @@ public final class FloatedPictures {
     }
     boolean left = picture.x() + picture.width() / 2 < (a.left() + a.right()) / 2;
     return left
-        ? shifted && (isFull(end, a) || hasNoRoomBeside(a, b))
-        : endsBeside && hasNoRoom(a, b, picture);
+        ? shifted && (isFull(end, a) || hasNoRoom(a, b, l -> true))
+        : endsBeside
+            && Sizes.samePlace(end.box().x(), begin.box().x(), end.size())
+            && hasNoRoom(a, b, l -> isBeside(l, picture));
   }
 
-  /** Whether the first word of a text had no room on the last line before it, beside a picture. */
-  private static boolean hasNoRoom(Detected.Text a, Detected.Text b, Box picture) {
+  /**
+   * Whether the first word of a text had no room on the last line before it.
+   *
+   * @param alike the lines that end at the same edge
+   */
+  private static boolean hasNoRoom(Detected.Text a, Detected.Text b, Predicate<TextLine> alike) {
     TextLine end = a.lines().getLast();
     double edge =
         Stream.concat(a.lines().stream(), b.lines().stream())
-            .filter(l -> isBeside(l, picture))
-            .mapToDouble(l -> l.box().right())
-            .max()
-            .orElse(end.box().right());
-    boolean inLine = Sizes.samePlace(end.box().x(), b.lines().getFirst().box().x(), end.size());
-    return inLine && Flow.goesOn(end, b.lines().getFirst(), edge - end.box().x());
-  }
-
-  /** The same right of a picture, where lines end at the edge that those below it end at. */
-  private static boolean hasNoRoomBeside(Detected.Text a, Detected.Text b) {
-    TextLine end = a.lines().getLast();
-    double edge =
-        Stream.concat(a.lines().stream(), b.lines().stream())
+            .filter(alike)
             .mapToDouble(l -> l.box().right())
             .max()
             .orElse(end.box().right());

@@ -21,15 +21,20 @@ import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 
 /** Stamps, watermarks and other text that stands apart, each a story in a box of its own. */
 final class ApartStories {
   private final Map<NodeId, Story> stories = new LinkedHashMap<>();
-  private final Map<ApartText, Inline.Shape> shapes = new LinkedHashMap<>();
+  private final List<Boxed> boxes = new ArrayList<>();
   private final Set<ApartText> watermarks = new HashSet<>();
+
+  private record Boxed(ApartText text, NodeId story, Inline.Shape shape) {
+    int page() {
+      return text.lines().getFirst().page();
+    }
+  }
 
   /**
    * @param look of running text
@@ -38,7 +43,7 @@ final class ApartStories {
     for (ApartText t : texts) {
       NodeId id = NodeId.fresh();
       stories.put(id, new Story(id, Story.Kind.BOX, List.of(paragraph(t, look))));
-      shapes.put(t, shape(t, id));
+      boxes.add(new Boxed(t, id, shape(t, id)));
     }
   }
 
@@ -49,11 +54,11 @@ final class ApartStories {
   /** The boxes by the page that each stands on, but for those that are on every page. */
   Map<Integer, List<Inline.Shape>> shapes() {
     Map<Integer, List<Inline.Shape>> out = new HashMap<>();
-    shapes.forEach((t, shape) -> {
-      if (!watermarks.contains(t)) {
-        out.computeIfAbsent(page(t), k -> new ArrayList<>()).add(shape);
+    for (Boxed b : boxes) {
+      if (!watermarks.contains(b.text())) {
+        out.computeIfAbsent(b.page(), k -> new ArrayList<>()).add(b.shape());
       }
-    });
+    }
     return out;
   }
 
@@ -71,28 +76,20 @@ final class ApartStories {
     if (to - from < 2) {
       return out;
     }
-    List<ApartText> firsts = shapes.keySet().stream().filter(t -> page(t) == from).toList();
-    for (ApartText first : firsts) {
-      List<ApartText> alike =
-          shapes.keySet().stream()
-              .filter(t -> page(t) >= from && page(t) < to && areAlike(first, t))
-              .toList();
-      long on = alike.stream().map(ApartStories::page).distinct().count();
+    List<Boxed> here = boxes.stream().filter(b -> b.page() >= from && b.page() < to).toList();
+    for (Boxed first : here) {
+      if (first.page() > from || watermarks.contains(first.text())) {
+        continue;
+      }
+      List<Boxed> alike = here.stream().filter(b -> areAlike(first.text(), b.text())).toList();
+      long on = alike.stream().map(Boxed::page).distinct().count();
       if (on == to - from) {
-        Inline.Shape kept = Objects.requireNonNull(shapes.get(first));
-        out.add(kept);
-        watermarks.addAll(alike);
-        alike.stream()
-            .filter(t -> t != first)
-            .flatMap(t -> Objects.requireNonNull(shapes.get(t)).content().story().stream())
-            .forEach(stories::remove);
+        out.add(first.shape());
+        alike.forEach(b -> watermarks.add(b.text()));
+        alike.stream().filter(b -> b != first).forEach(b -> stories.remove(b.story()));
       }
     }
     return out;
-  }
-
-  private static int page(ApartText t) {
-    return t.lines().getFirst().page();
   }
 
   private static boolean areAlike(ApartText a, ApartText b) {

@@ -129,18 +129,17 @@ public final class DocumentMaker {
 
   /** The lines that are drawn just above the notes of pages. */
   private Map<Integer, Box> noteRules() {
-    Map<Integer, Double> tops = new LinkedHashMap<>();
+    Map<Integer, Box> firsts = new LinkedHashMap<>();
     for (DetectedNote n : notes) {
-      tops.merge(n.page(), n.lines().getFirst().box().y(), Math::min);
+      Box box = n.lines().getFirst().box();
+      firsts.merge(n.page(), box, (a, b) -> a.y() < b.y() ? a : b);
     }
     Map<Integer, Box> out = new LinkedHashMap<>();
-    tops.forEach((page, top) -> {
-      double near = DocumentThresholds.DrawnShapes.ABOVE_NOTES;
+    firsts.forEach((page, note) -> {
       for (RuledLine r : pages.get(page).rules()) {
-        double above = top - r.middle();
-        if (r.lying() && above > -DocumentThresholds.DrawnShapes.LINE && above < near) {
-          double thick = r.look().width();
-          var line = new Box(r.x1(), r.middle() - thick / 2, r.x2() - r.x1(), thick);
+        double thick = r.look().width();
+        var line = new Box(r.x1(), r.middle() - thick / 2, r.x2() - r.x1(), thick);
+        if (r.lying() && DrawnShapes.separates(line, note)) {
           out.merge(page, line, (a, b) -> a.y() > b.y() ? a : b);
         }
       }

@@ -109,8 +109,12 @@ public final class DrawnShapes {
   /** Whether a line is the one above the notes of a page, which the notes bring along. */
   private boolean separates(Box line, int page) {
     Box note = notes.get(page);
-    return note != null
-        && line.height() < DocumentThresholds.DrawnShapes.LINE
+    return note != null && separates(line, note);
+  }
+
+  /** Whether a line is the one above the first note of its page. */
+  static boolean separates(Box line, Box note) {
+    return line.height() < DocumentThresholds.DrawnShapes.LINE
         && line.bottom() <= note.y() + DocumentThresholds.DrawnShapes.LINE
         && note.y() - line.bottom() < DocumentThresholds.DrawnShapes.ABOVE_NOTES;
   }

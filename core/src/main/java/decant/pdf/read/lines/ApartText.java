@@ -38,7 +38,8 @@ public record ApartText(double turn, Box box, List<TextLine> lines) {
         .forEach(glyphs -> {
           double turn = glyphs.getFirst().turn();
           List<Glyph> upright = glyphs.stream().map(g -> turned(g, -turn)).toList();
-          for (List<TextLine> group : groups(Lines.upright(page, upright))) {
+          for (List<TextLine> group :
+              Regions.stacks(Lines.upright(page, upright), ApartText::follows)) {
             out.add(of(turn, group));
           }
         });
@@ -84,24 +85,9 @@ public record ApartText(double turn, Box box, List<TextLine> lines) {
   }
 
   /** Lines below one another belong together. */
-  private static List<List<TextLine>> groups(List<TextLine> lines) {
-    var out = new ArrayList<List<TextLine>>();
-    for (TextLine l : lines.stream().sorted(TextLine.DOWN).toList()) {
-      List<TextLine> home = null;
-      for (List<TextLine> g : out) {
-        TextLine last = g.getLast();
-        boolean follows =
-            l.baseline() - last.baseline()
-                    < LineThresholds.ApartText.FOLLOWS * Math.max(l.size(), last.size())
-                && l.box().sharedWidth(last.box()) > -l.size();
-        home = follows ? g : home;
-      }
-      if (home == null) {
-        home = new ArrayList<>();
-        out.add(home);
-      }
-      home.add(l);
-    }
-    return out;
+  private static boolean follows(TextLine last, TextLine l) {
+    return l.baseline() - last.baseline()
+            < LineThresholds.ApartText.FOLLOWS * Math.max(l.size(), last.size())
+        && l.box().sharedWidth(last.box()) > -l.size();
   }
 }

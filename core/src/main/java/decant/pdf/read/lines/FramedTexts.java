@@ -1,7 +1,6 @@
 package decant.pdf.read.lines;
 
 import decant.model.Box;
-import decant.pdf.read.page.ScannedPage;
 import decant.pdf.read.page.TextLine;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -33,12 +32,17 @@ public final class FramedTexts {
 
   private FramedTexts() {}
 
-  public static Result of(ScannedPage page, List<TextLine> pieces) {
+  /**
+   * @param frames of the page
+   */
+  public static Result of(List<Box> frames, List<TextLine> pieces) {
     var all = new ArrayList<Framed>();
-    for (Box frame : Frames.of(page)) {
-      List<TextLine> inside = inside(frame, pieces);
-      if (!inside.isEmpty() && all.stream().noneMatch(f -> meet(f.frame(), frame))) {
-        all.add(new Framed(frame, inside));
+    for (Box frame : frames) {
+      Frames.Held held = Frames.held(frame, pieces);
+      if (held.crossing().isEmpty()
+          && !held.inside().isEmpty()
+          && all.stream().noneMatch(f -> meet(f.frame(), frame))) {
+        all.add(new Framed(frame, held.inside()));
       }
     }
     List<Framed> framed =
@@ -64,21 +68,6 @@ public final class FramedTexts {
               .toList();
       out.addAll(row);
       left.removeAll(row);
-    }
-    return out;
-  }
-
-  /** The pieces in a frame; none if any reaches beyond it. */
-  private static List<TextLine> inside(Box frame, List<TextLine> pieces) {
-    var out = new ArrayList<TextLine>();
-    for (TextLine l : pieces) {
-      Box b = l.box();
-      if (frame.sharedHeight(b) > b.height() / 2 && frame.sharedWidth(b) > 0) {
-        if (frame.sharedWidth(b) < b.width() - 1) {
-          return List.of();
-        }
-        out.add(l);
-      }
     }
     return out;
   }

@@ -4,15 +4,16 @@ import decant.model.Box;
 import decant.pdf.read.page.Painted;
 import decant.pdf.read.page.RuledLine;
 import decant.pdf.read.page.ScannedPage;
+import decant.pdf.read.page.TextLine;
 import java.util.ArrayList;
 import java.util.List;
 
 /** Frames on a page that are large enough for text, and too small for the page's own. */
-final class Frames {
+public final class Frames {
   private Frames() {}
 
   /** Frames that are drawn at once, and those of four lines. */
-  static List<Box> of(ScannedPage page) {
+  public static List<Box> of(ScannedPage page) {
     var out = new ArrayList<Box>();
     for (Painted s : page.shapes()) {
       if (s.stroke().isPresent() && !s.free() && isFrame(s.box(), page)) {
@@ -39,6 +40,27 @@ final class Frames {
       }
     }
     return out;
+  }
+
+  /**
+   * Pieces of lines at a frame.
+   *
+   * @param inside those that stand in it
+   * @param crossing those that its edge runs through
+   */
+  record Held(List<TextLine> inside, List<TextLine> crossing) {}
+
+  static Held held(Box frame, List<TextLine> pieces) {
+    var inside = new ArrayList<TextLine>();
+    var crossing = new ArrayList<TextLine>();
+    for (TextLine l : pieces) {
+      Box b = l.box();
+      double wide = frame.sharedWidth(b);
+      if (frame.sharedHeight(b) > b.height() / 2 && wide > 0) {
+        (wide > b.width() - 1 ? inside : crossing).add(l);
+      }
+    }
+    return new Held(inside, crossing);
   }
 
   private static boolean isSide(List<RuledLine> standing, double x, Box box) {

@@ -50,7 +50,7 @@ public final class MarginalNotes {
     }
     var notes = new ArrayList<List<TextLine>>();
     Set<TextLine> taken = new HashSet<>();
-    for (List<TextLine> g : groups(beyond)) {
+    for (List<TextLine> g : Regions.stacks(beyond, MarginalNotes::follows)) {
       if (isNote(g, text, right - left)) {
         notes.add(g);
         taken.addAll(g);
@@ -66,22 +66,6 @@ public final class MarginalNotes {
   }
 
   /** Lines below one another at one edge and of one size. */
-  private static List<List<TextLine>> groups(List<TextLine> lines) {
-    var out = new ArrayList<List<TextLine>>();
-    for (TextLine l : lines.stream().sorted(TextLine.DOWN).toList()) {
-      List<TextLine> home = null;
-      for (List<TextLine> g : out) {
-        home = follows(g.getLast(), l) ? g : home;
-      }
-      if (home == null) {
-        home = new ArrayList<>();
-        out.add(home);
-      }
-      home.add(l);
-    }
-    return out;
-  }
-
   private static boolean follows(TextLine above, TextLine l) {
     double pitch = l.baseline() - above.baseline();
     return pitch > 0

@@ -9,6 +9,7 @@ import decant.pdf.read.page.TextLine;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.function.BiPredicate;
 
 /** Pieces of lines into whole lines, and those into regions. */
 public final class Regions {
@@ -42,6 +43,28 @@ public final class Regions {
         out.add(new ArrayList<>());
       }
       out.getLast().add(l);
+    }
+    return out;
+  }
+
+  /**
+   * Lines in stacks: each belongs to the last stack whose last line it follows.
+   *
+   * @param follows whether a line, the second, stands below another as one of the same stack
+   */
+  static List<List<TextLine>> stacks(
+      List<TextLine> lines, BiPredicate<TextLine, TextLine> follows) {
+    var out = new ArrayList<List<TextLine>>();
+    for (TextLine l : lines.stream().sorted(TextLine.DOWN).toList()) {
+      List<TextLine> home = null;
+      for (List<TextLine> g : out) {
+        home = follows.test(g.getLast(), l) ? g : home;
+      }
+      if (home == null) {
+        home = new ArrayList<>();
+        out.add(home);
+      }
+      home.add(l);
     }
     return out;
   }

@@ -2,7 +2,6 @@ package decant.pdf.read.lines;
 
 import decant.model.Box;
 import decant.model.look.Colour;
-import decant.pdf.read.page.ScannedPage;
 import decant.pdf.read.page.Sizes;
 import decant.pdf.read.page.TextLine;
 import java.util.ArrayList;
@@ -20,11 +19,15 @@ public final class Stamps {
 
   private Stamps() {}
 
-  /** The stamps among the pieces of lines of a page. */
-  public static Result of(ScannedPage page, List<TextLine> pieces) {
+  /**
+   * The stamps among the pieces of lines of a page.
+   *
+   * @param frames of the page
+   */
+  public static Result of(List<Box> frames, List<TextLine> pieces) {
     var stamps = new ArrayList<ApartText>();
     Set<TextLine> taken = new HashSet<>();
-    for (Box frame : Frames.of(page)) {
+    for (Box frame : frames) {
       List<TextLine> inside =
           stampedIn(frame, pieces).stream().filter(l -> !taken.contains(l)).toList();
       if (!inside.isEmpty()) {
@@ -41,22 +44,15 @@ public final class Stamps {
 
   /** The lines in a frame that are of another look than those that its edge runs through. */
   private static List<TextLine> stampedIn(Box frame, List<TextLine> pieces) {
-    var inside = new ArrayList<TextLine>();
-    var under = new ArrayList<TextLine>();
-    for (TextLine l : pieces) {
-      Box b = l.box();
-      double wide = frame.sharedWidth(b);
-      if (frame.sharedHeight(b) <= b.height() / 2 || wide <= 0) {
-        continue;
-      }
-      (wide > b.width() - 1 ? inside : under).add(l);
-    }
-    if (under.isEmpty()) {
-      return List.of();
-    }
-    inside.removeIf(l ->
-        under.stream().anyMatch(u -> Sizes.same(u.size(), l.size()) && inkOf(u).equals(inkOf(l))));
-    return inside;
+    Frames.Held held = Frames.held(frame, pieces);
+    List<TextLine> under = held.crossing();
+    return under.isEmpty()
+        ? List.of()
+        : held.inside().stream()
+            .filter(l ->
+                under.stream()
+                    .noneMatch(u -> Sizes.same(u.size(), l.size()) && inkOf(u).equals(inkOf(l))))
+            .toList();
   }
 
   private static Colour inkOf(TextLine l) {

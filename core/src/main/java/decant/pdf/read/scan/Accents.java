@@ -3,6 +3,7 @@ package decant.pdf.read.scan;
 import decant.pdf.read.page.Glyph;
 import java.text.Normalizer;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -13,26 +14,6 @@ import java.util.Optional;
  * sign alone, as an opening quotation mark set with a grave accent is.
  */
 final class Accents {
-  /** Combining marks by the signs that look the same, of Unicode's canonical equivalents. */
-  private static final Map<String, String> COMBINING =
-      Map.ofEntries(
-          Map.entry("`", "\u0300"),
-          Map.entry("\u02CB", "\u0300"),
-          Map.entry("\u00B4", "\u0301"),
-          Map.entry("\u02CA", "\u0301"),
-          Map.entry("\u02C6", "\u0302"),
-          Map.entry("\u02DC", "\u0303"),
-          Map.entry("\u00AF", "\u0304"),
-          Map.entry("\u02C9", "\u0304"),
-          Map.entry("\u02D8", "\u0306"),
-          Map.entry("\u02D9", "\u0307"),
-          Map.entry("\u00A8", "\u0308"),
-          Map.entry("\u02DA", "\u030A"),
-          Map.entry("\u02DD", "\u030B"),
-          Map.entry("\u02C7", "\u030C"),
-          Map.entry("\u00B8", "\u0327"),
-          Map.entry("\u02DB", "\u0328"));
-
   /** The signs that the marks are when they stand alone. */
   private static final Map<String, String> ALONE =
       Map.ofEntries(
@@ -49,6 +30,15 @@ final class Accents {
           Map.entry("\u030C", "\u02C7"),
           Map.entry("\u0327", "\u00B8"),
           Map.entry("\u0328", "\u02DB"));
+
+  /** Combining marks by the signs that look the same, of which some have another that does. */
+  private static final Map<String, String> COMBINING = combining();
+
+  private static Map<String, String> combining() {
+    var out = new HashMap<>(Map.of("\u02CB", "\u0300", "\u02CA", "\u0301", "\u02C9", "\u0304"));
+    ALONE.forEach((mark, sign) -> out.put(sign, mark));
+    return Map.copyOf(out);
+  }
 
   private Accents() {}
 

@@ -39,8 +39,10 @@ public final class RuledTables {
     var tables = new ArrayList<Detected.Grid>();
     List<TextLine> rest = new ArrayList<>(lines);
     for (List<RuledLine> group : groups(rules)) {
-      List<Double> xs = withOpenSides(group, false, TableThresholds.RuledTables.OPEN_COLUMN);
-      List<Double> ys = withOpenSides(group, true, TableThresholds.RuledTables.OPEN_ROW);
+      Sides across = sides(group, false, TableThresholds.RuledTables.OPEN_COLUMN);
+      Sides down = sides(group, true, TableThresholds.RuledTables.OPEN_ROW);
+      List<Double> xs = across.at();
+      List<Double> ys = down.at();
       // One row alone, as a table may have on its last page, is one by its cells.
       boolean row = ys.size() == 2 && xs.size() > 3;
       if (xs.size() < 3 || ys.size() < 3 && !row || xs.size() > 60 || ys.size() > 400) {
@@ -56,7 +58,7 @@ public final class RuledTables {
       if (inside.isEmpty()) {
         continue;
       }
-      if (isOpen(group, xs, ys)
+      if ((across.open() || down.open())
           && tallest(ys) > TableThresholds.RuledTables.TALLEST * page.height()) {
         continue; // lines between columns of prose, and above and below them
       }
@@ -124,11 +126,6 @@ public final class RuledTables {
     return out;
   }
 
-  /** Whether some side has no line. */
-  private static boolean isOpen(List<RuledLine> rules, List<Double> xs, List<Double> ys) {
-    return xs.size() > positions(rules, false).size() || ys.size() > positions(rules, true).size();
-  }
-
   private static double tallest(List<Double> ys) {
     double most = 0;
     for (int k = 1; k < ys.size(); k++) {
@@ -138,27 +135,34 @@ public final class RuledTables {
   }
 
   /**
+   * Where columns or rows end.
+   *
+   * @param open whether some side has no line
+   */
+  private record Sides(List<Double> at, boolean open) {}
+
+  /**
    * Where columns or rows end, with the sides that no line stands at: in many tables the lines
    * between rows reach beyond those between columns, or these beyond those.
    *
    * @param least how wide what has no line at its side is at least
    */
-  private static List<Double> withOpenSides(List<RuledLine> rules, boolean lying, double least) {
-    List<Double> at = positions(rules, lying);
-    if (at.isEmpty()) {
-      return at;
+  private static Sides sides(List<RuledLine> rules, boolean lying, double least) {
+    List<Double> lines = positions(rules, lying);
+    if (lines.isEmpty()) {
+      return new Sides(lines, false);
     }
-    double first = edge(rules, at.getFirst(), lying, -1);
-    double last = edge(rules, at.getLast(), lying, 1);
-    var out = new ArrayList<Double>();
-    if (at.getFirst() - first > least) {
-      out.add(first);
+    double first = edge(rules, lines.getFirst(), lying, -1);
+    double last = edge(rules, lines.getLast(), lying, 1);
+    var at = new ArrayList<Double>();
+    if (lines.getFirst() - first > least) {
+      at.add(first);
     }
-    out.addAll(at);
-    if (last - at.getLast() > least) {
-      out.add(last);
+    at.addAll(lines);
+    if (last - lines.getLast() > least) {
+      at.add(last);
     }
-    return out;
+    return new Sides(at, at.size() > lines.size());
   }
 
   /** How far most of the lines the other way reach to one side that reach beyond a place. */

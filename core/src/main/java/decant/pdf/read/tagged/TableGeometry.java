@@ -113,13 +113,13 @@ final class TableGeometry {
       Collections.reverse(widths);
     }
     List<RulesAlong.Row> lines = lines();
+    if (lines.isEmpty()) {
+      var whole = new Box(edges[0], box.y(), edges[n] - edges[0], box.height());
+      return new Detected.Grid(page.number(), whole, widths, rows, Ruling.NONE);
+    }
     var rules = new RulesAlong(page.rules(), edges[0], edges[n]);
-    Ruling ruling = lines.isEmpty() ? Ruling.NONE : rules.ruling(lines, box, inner);
-    Box whole =
-        lines.isEmpty()
-            ? new Box(edges[0], box.y(), edges[n] - edges[0], box.height())
-            : rules.withRules(lines, box);
-    return new Detected.Grid(page.number(), whole, widths, rows, ruling);
+    return new Detected.Grid(
+        page.number(), rules.withRules(lines, box), widths, rows, rules.ruling(lines, box, inner));
   }
 
   private static void reverse(double[] of) {
