@@ -127,7 +127,9 @@ class ArchitectureTest {
             "pdf.write",
             "pdf.write.fonts",
             "verify"));
-    out.put("pin", and(and(content, layout), "publication", "reading", "picture", "paint"));
+    out.put("proof", and(and(content, layout), "publication"));
+    out.put(
+        "pin", and(and(content, layout), "publication", "reading", "picture", "paint", "proof"));
     out.put("recipe", and(published, "io", "reading", "format", "pdf.choices", "pdf.file"));
     out.put(
         "preview",
@@ -170,7 +172,6 @@ class ArchitectureTest {
             "publish",
             "recovery"));
     out.put("describe", List.of("words", "model..", "reading"));
-    out.put("proof", List.of("words", "model.."));
     return out;
   }
 

@@ -7,6 +7,7 @@ import decant.layout.Layout;
 import decant.layout.pages.Page;
 import decant.model.Finding;
 import decant.pin.PinnedPages;
+import decant.proof.OffSheet;
 import decant.reading.ReadProblem;
 import decant.reading.TakenIn;
 import decant.work.Deadline;
@@ -15,6 +16,7 @@ import java.io.PrintStream;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.Callable;
 import picocli.CommandLine.Command;
@@ -77,7 +79,7 @@ final class DescribeCommand implements Callable<Integer> {
     Layout layout = Pages.of(taken.document(), deadline);
     return Describer.describe(
         file.toString(),
-        taken,
+        taken.withFindings(OffSheet.findings(layout, Map.of())),
         layout.pages().size(),
         List.of(),
         id -> layout.pagesOf(id).stream().findFirst().map(Page::number));

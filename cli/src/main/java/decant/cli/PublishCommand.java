@@ -6,9 +6,11 @@ import decant.format.Intake;
 import decant.io.AtomicFile;
 import decant.io.Untouchable;
 import decant.io.WriteProblem;
+import decant.layout.Layout;
 import decant.model.Finding;
 import decant.pdf.choices.Passwords;
 import decant.pdf.kept.KeptPages;
+import decant.proof.OffSheet;
 import decant.publication.Publication;
 import decant.publish.Exposure;
 import decant.publish.Publisher;
@@ -212,12 +214,20 @@ final class PublishCommand implements Callable<Integer> {
     Deadline deadline = each.begin(file);
     TakenIn taken = pinned(Intake.take(opening.request(file).by(deadline)), file, chosen, deadline);
     Optional<KeptPages> kept = kept(file, taken, chosen);
-    tellLosses(
-        file, kept.isPresent() ? ofKept(taken.findings()) : taken.findings(), chosen.active());
+    Publication publication;
+    List<Finding> findings;
+    if (kept.isPresent()) {
+      publication = kept.get();
+      findings = ofKept(taken.findings());
+    } else {
+      Layout layout = Pages.of(taken.document(), deadline);
+      publication = layout;
+      findings = taken.withFindings(OffSheet.findings(layout, taken.origin().places())).findings();
+    }
+    tellLosses(file, findings.stream().distinct().toList(), chosen.active());
     kept.ifPresent(k -> tellKept(file, k, chosen));
     Exposure.ofSource(chosen, taken.findings())
         .ifPresent(e -> System.err.println(WORDS.say("each-file.problem", file, e)));
-    Publication publication = kept.isPresent() ? kept.get() : Pages.of(taken.document(), deadline);
     Path source = file.toAbsolutePath();
     Path folder = AtomicFile.folderOf(source);
     String stem = stem(file);

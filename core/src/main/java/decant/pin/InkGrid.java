@@ -2,6 +2,7 @@ package decant.pin;
 
 import java.awt.image.BufferedImage;
 import java.awt.image.DataBufferInt;
+import java.util.List;
 
 /**
  * How much ink stands where on a page: a small picture of it, summed up in squares, for each
@@ -83,6 +84,19 @@ final class InkGrid {
       }
     }
     return best;
+  }
+
+  /**
+   * The parts of this page that the other has nothing near the place of.
+   *
+   * @param least the share of the ink of this page that a part has at least
+   */
+  List<GoneInk.Area> gone(InkGrid o, double least) {
+    int w = Math.max(width, o.width) / CELL + 3;
+    int h = Math.max(height, o.height) / CELL + 3;
+    int black = 255 * STEP * STEP * CELL * CELL;
+    return new GoneInk(cells(w, h, 0, 0), o.cells(w, h, 0, 0), w, STEP * CELL / SCALE, black)
+        .areas(total(), least);
   }
 
   private static double shared(int[] a, int[] b) {

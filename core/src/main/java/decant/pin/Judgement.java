@@ -1,5 +1,6 @@
 package decant.pin;
 
+import decant.model.Finding;
 import java.util.List;
 
 /**
@@ -7,8 +8,9 @@ import java.util.List;
  *
  * @param pages those that were compared, in their order
  * @param complete whether all were
+ * @param offSheet what of the document is on no sheet
  */
-public record Judgement(List<Verdict> pages, boolean complete) {
+public record Judgement(List<Verdict> pages, boolean complete, List<Finding> offSheet) {
   /**
    * One page of the source.
    *
@@ -18,6 +20,7 @@ public record Judgement(List<Verdict> pages, boolean complete) {
    * @param published the page, from 0, that holds most of what stands on it
    * @param alike how much of the ink of both stands in the same places, 0 to 1
    * @param kept the ink that is published, of that of the source
+   * @param gone where it shows what the published page has nothing near the place of
    * @param together the share of what stands on it that stands together on that page
    */
   public record Verdict(
@@ -27,9 +30,24 @@ public record Judgement(List<Verdict> pages, boolean complete) {
       int published,
       double alike,
       double kept,
-      double together) {}
+      List<GoneInk.Area> gone,
+      double together) {
+    /** The share of the ink that has nothing near its place. */
+    double goneShare() {
+      return gone.stream().mapToDouble(GoneInk.Area::share).sum();
+    }
+
+    /** Whether what has nothing near its place is not elsewhere on the page either. */
+    boolean hasLost() {
+      return !gone.isEmpty() && kept < WHOLE && 1 - kept >= goneShare() / 2;
+    }
+
+    /** A page that shows more of its ink shows the same in slightly other letters. */
+    private static final double WHOLE = 0.95;
+  }
 
   public Judgement {
     pages = List.copyOf(pages);
+    offSheet = List.copyOf(offSheet);
   }
 }

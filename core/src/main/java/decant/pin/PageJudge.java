@@ -7,6 +7,7 @@ import decant.model.NodeId;
 import decant.paint.KeptPdf;
 import decant.paint.PagePainter;
 import decant.picture.StandInFonts;
+import decant.proof.OffSheet;
 import decant.publication.KeptPage;
 import decant.reading.TakenIn;
 import decant.work.Faults;
@@ -36,6 +37,12 @@ public final class PageJudge {
     StandInFonts.use();
   }
 
+  /**
+   * The share of a page's ink of which it is told that it is not in its place: half a line of a
+   * full page.
+   */
+  private static final double PART = 0.01;
+
   /** Of a page, for posters. */
   private static final double MAX_PIXELS = 2_000_000;
 
@@ -45,6 +52,7 @@ public final class PageJudge {
   private final BooleanSupplier interrupted;
   private final AtomicInteger next = new AtomicInteger();
   private final Collection<Judgement.Verdict> verdicts = new ConcurrentLinkedQueue<>();
+  private final Map<NodeId, SourcePlace> places;
   private final Map<Integer, Pair> pairs;
 
   /**
@@ -58,10 +66,10 @@ public final class PageJudge {
   private PageJudge(
       KeptPage.Source source, TakenIn taken, Layout layout, BooleanSupplier interrupted) {
     this.source = source;
-
     this.layout = layout;
     this.interrupted = interrupted;
-    this.pairs = pairs(taken.origin().places(), layout);
+    this.places = taken.origin().places();
+    this.pairs = pairs(places, layout);
   }
 
   /**
@@ -93,7 +101,7 @@ public final class PageJudge {
     await(threads);
     List<Judgement.Verdict> sorted =
         verdicts.stream().sorted(Comparator.comparingInt(Judgement.Verdict::page)).toList();
-    return new Judgement(sorted, sorted.size() == pages);
+    return new Judgement(sorted, sorted.size() == pages, OffSheet.findings(layout, places));
   }
 
   /** Waits for the workers; for one that is stuck in a page not much longer than it may take. */
@@ -160,6 +168,7 @@ public final class PageJudge {
         pair.page(),
         was.alike(is),
         kept,
+        was.gone(is, PART),
         pair.share());
   }
 

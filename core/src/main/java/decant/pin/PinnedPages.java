@@ -1,6 +1,7 @@
 package decant.pin;
 
 import decant.layout.Layout;
+import decant.layout.Layouter;
 import decant.model.Box;
 import decant.model.Document;
 import decant.model.Finding;
@@ -8,13 +9,16 @@ import decant.model.Finding.Kind;
 import decant.model.Finding.Severity;
 import decant.model.look.Media;
 import decant.paint.KeptPdf;
+import decant.proof.OffSheet;
 import decant.publication.KeptPage;
 import decant.reading.TakenIn;
+import decant.text.FontBook;
 import decant.words.Words;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Optional;
@@ -40,6 +44,11 @@ public final class PinnedPages {
 
   /** A page of which more goes to other pages has come apart; a line that slips on has not. */
   static final double TOGETHER = 0.9;
+
+  /**
+   * A page with a loss of this share of its ink, in parts that stand out, shows it is not whole.
+   */
+  static final double PARTS = 0.1;
 
   /** What a pinned page still shows, so that nothing of it is told any more. */
   private static final Set<Kind> SHOWN_AGAIN =
@@ -77,9 +86,43 @@ public final class PinnedPages {
   /** Pins what was judged unfaithful. */
   public static TakenIn judged(KeptPage.Source source, TakenIn taken, Judgement judgement)
       throws IOException {
-    TakenIn out = pinned(source, taken, unfaithful(judgement, unread(taken)));
+    TakenIn pinned = pinned(source, taken, unfaithful(judgement, unread(taken)));
+    TakenIn out =
+        pinned
+            .withFindings(offSheet(taken, pinned, judgement))
+            .withFindings(gone(judgement, Pinning.pages(pinned.document()).keySet()));
     int left = taken.origin().pages() - judgement.pages().size();
     return judgement.complete() ? out : notCompared(out, left);
+  }
+
+  /** What is on no sheet now that some pages are pinned. */
+  private static List<Finding> offSheet(TakenIn was, TakenIn is, Judgement judgement) {
+    if (is.document() == was.document()) {
+      return judgement.offSheet();
+    }
+    Layout layout = new Layouter(FontBook.shipped()).layout(is.document());
+    return OffSheet.findings(layout, was.origin().places());
+  }
+
+  /** What shows on pages that flow, and has nothing near its place on the published page. */
+  private static List<Finding> gone(Judgement judgement, Set<Integer> pinned) {
+    return judgement.pages().stream()
+        .filter(v -> !v.gone().isEmpty() && !pinned.contains(v.page()))
+        .map(PinnedPages::gone)
+        .toList();
+  }
+
+  private static Finding gone(Judgement.Verdict v) {
+    GoneInk.Area most =
+        v.gone().stream().max(Comparator.comparingDouble(GoneInk.Area::share)).orElseThrow();
+    long share = Math.max(1, Math.round(100 * v.goneShare()));
+    return Finding.general(
+            Kind.LAYOUT_SIMPLIFIED,
+            v.hasLost() ? Severity.LOSS : Severity.DOUBT,
+            WORDS.say(
+                v.hasLost() ? "pinned-pages.gone" : "pinned-pages.moved", v.page() + 1, share))
+        .from(v.page(), most.box())
+        .with(new Finding.Remedy.PinPage(v.page()));
   }
 
   /** What was taken in, some pages of which were not compared with their originals. */
@@ -99,10 +142,17 @@ public final class PinnedPages {
    *     opens the PDF may well see them
    */
   static List<Pinning.Sheet> unfaithful(Judgement judgement, Set<Integer> unread) {
+    Set<Integer> over =
+        judgement.offSheet().stream()
+            .flatMap(f -> f.source().stream())
+            .map(Finding.SourcePlace::page)
+            .collect(Collectors.toSet());
     var out = new ArrayList<Pinning.Sheet>();
     for (Judgement.Verdict v : judgement.pages()) {
       Optional<String> why =
-          unread.contains(v.page()) ? Optional.of(WORDS.say("pinned-pages.unread")) : why(v);
+          unread.contains(v.page())
+              ? Optional.of(WORDS.say("pinned-pages.unread"))
+              : over.contains(v.page()) ? Optional.of(WORDS.say("pinned-pages.off-sheet")) : why(v);
       why.ifPresent(w -> out.add(new Pinning.Sheet(v.page(), v.width(), v.height(), w)));
     }
     return out;
@@ -119,6 +169,9 @@ public final class PinnedPages {
   private static Optional<String> why(Judgement.Verdict v) {
     if (v.kept() < KEPT) {
       return Optional.of(WORDS.say("pinned-pages.ink-lost", Math.round(100 * (1 - v.kept()))));
+    }
+    if (v.hasLost() && v.goneShare() >= PARTS) {
+      return Optional.of(WORDS.say("pinned-pages.parts-lost", Math.round(100 * v.goneShare())));
     }
     if (v.together() < TOGETHER) {
       return Optional.of(WORDS.say("pinned-pages.apart", Math.round(100 * (1 - v.together()))));
@@ -167,15 +220,20 @@ public final class PinnedPages {
    * that nothing is pinned unasked.
    */
   public static List<Finding> told(Judgement judgement) {
-    return unfaithful(judgement, Set.of()).stream()
-        .map(p ->
-            Finding.general(
-                    Kind.LAYOUT_SIMPLIFIED,
-                    Severity.DOUBT,
-                    WORDS.say("pinned-pages.flows", p.index() + 1, p.why()))
-                .from(p.index(), new Box(0, 0, p.width(), p.height()))
-                .with(new Finding.Remedy.PinPage(p.index())))
-        .toList();
+    List<Pinning.Sheet> unfaithful = unfaithful(judgement, Set.of());
+    var out = new ArrayList<Finding>(judgement.offSheet());
+    for (Pinning.Sheet p : unfaithful) {
+      out.add(
+          Finding.general(
+                  Kind.LAYOUT_SIMPLIFIED,
+                  Severity.DOUBT,
+                  WORDS.say("pinned-pages.flows", p.index() + 1, p.why()))
+              .from(p.index(), new Box(0, 0, p.width(), p.height()))
+              .with(new Finding.Remedy.PinPage(p.index())));
+    }
+    out.addAll(
+        gone(judgement, unfaithful.stream().map(Pinning.Sheet::index).collect(Collectors.toSet())));
+    return List.copyOf(out);
   }
 
   /**

@@ -121,6 +121,39 @@ class AsFoundTest {
     assertThat(otherwise).isNotEqualTo(words(source()));
   }
 
+  /** Sets a text and says where it ends. */
+  private static double run(DrawnPdf pdf, double size, double x, double baseline, String text)
+      throws IOException {
+    pdf.text(DrawnPdf.PLAIN, size, x, baseline, text);
+    return x + DrawnPdf.PLAIN.getStringWidth(text) / 1000 * size;
+  }
+
+  /** Marks of several digits have one place in the text: what follows them stood astray once. */
+  @Test
+  void wordsAfterTheMarksOfNotesStandWhereTheyStood() throws IOException, ReadProblem {
+    var pdf = new DrawnPdf();
+    double y = pdf.prose(90, 100, 410, PROSE) + 20;
+    for (int n = 108; n < 112; n++) {
+      double end = run(pdf, 10, 90, y, "Berth " + n + " is free.");
+      end = run(pdf, 6, end, y - 3.5, String.valueOf(n));
+      run(pdf, 10, end, y, " Masters of yachts ask at the office first, and then at the gate");
+      y += 14;
+      run(pdf, 10, 90, y, "who may lie there, for how long, and what it costs them by the day.");
+      y += 24;
+      double foot = 700 + 11 * (n - 108);
+      end = run(pdf, 5.5, 90, foot - 2.5, String.valueOf(n));
+      run(
+          pdf,
+          8,
+          end + 1,
+          foot,
+          "Not before the first of April, says the rule of berth " + n + ".");
+    }
+    Document d = pdf.takenIn(folder).document();
+    assertThat(d.stories().values()).as("notes").hasSize(4);
+    sameWords(words(published(d)), words(source()));
+  }
+
   /** Letters by where they stand. */
   private static List<Word> letters(byte[] pdf) throws IOException {
     var out = new ArrayList<Word>();

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.awt.Color;
 import java.awt.Graphics2D;
 import java.awt.image.BufferedImage;
+import java.util.List;
 import java.util.function.Consumer;
 import org.junit.jupiter.api.Test;
 
@@ -74,5 +75,43 @@ class InkGridTest {
     g.setColor(Color.BLACK);
     g.fillRect(10, 10, 30, 30);
     assertThat(InkGrid.of(grey).total()).isEqualTo(30L * 30 * 765);
+  }
+
+  @Test
+  void aPartThatIsGoneHasItsPlaceAndItsShare() {
+    InkGrid was = lines(40, 40, 0);
+    InkGrid is =
+        page(g -> {
+          for (int k = 0; k < 40; k++) {
+            if (k < 10 || k >= 20) {
+              g.fillRect(40, 40 + 8 * k, 250, 3);
+            }
+          }
+        });
+    assertThat(was.gone(was, 0.01)).isEmpty();
+    List<GoneInk.Area> gone = was.gone(is, 0.01);
+    assertThat(gone).hasSize(1);
+    GoneInk.Area a = gone.getFirst();
+    // A quarter of the lines, but for those near the ones that stayed.
+    assertThat(a.share()).isBetween(0.1, 0.25);
+    assertThat(a.box().y() * 40 / 72).isBetween(120.0, 150.0);
+    assertThat(a.box().bottom() * 40 / 72).isBetween(170.0, 200.0);
+    assertThat(is.gone(was, 0.01)).as("nothing of what stayed").isEmpty();
+  }
+
+  @Test
+  void aLineThatSlipsIsNotGone() {
+    assertThat(lines(40, 1, 0).gone(lines(50, 1, 4), 0.01)).isEmpty();
+    assertThat(lines(40, 1, 0).gone(lines(90, 1, 0), 0.01)).hasSize(1);
+  }
+
+  @Test
+  void aPartThatIsPaleIsGoneAsOneThatIsBlack() {
+    InkGrid was =
+        page(g -> {
+          g.setColor(new Color(225, 225, 225));
+          g.fillRect(40, 200, 200, 100);
+        });
+    assertThat(was.gone(page(g -> {}), 0.01)).hasSize(1);
   }
 }

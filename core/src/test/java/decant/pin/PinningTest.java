@@ -216,6 +216,71 @@ class PinningTest {
             f.kind() == Finding.Kind.PAGE_PINNED && f.message().startsWith("Page 3 is pinned"));
   }
 
+  /** Paragraphs of a page, from its top. */
+  private List<Paragraph> onPage(int page) {
+    var places = taken.origin().places();
+    return taken.document().paragraphs().stream()
+        .filter(p -> places.containsKey(p.id()) && places.get(p.id()).page() == page)
+        .sorted(java.util.Comparator.comparingDouble(p -> places.get(p.id()).box().y()))
+        .toList();
+  }
+
+  private TakenIn judgedAs(Document d) throws IOException {
+    return PinnedPages.judged(
+        new KeptPage.InFile(RULES, ""),
+        new TakenIn(d, List.of(), taken.origin()),
+        Samples.layout(d),
+        () -> false);
+  }
+
+  @Test
+  void aPartOfAPageThatIsGoneIsToldWithItsPlace() throws IOException {
+    assertThat(judgedAs(taken.document()).findings()).as("nothing is gone").isEmpty();
+    Paragraph last = onPage(2).getLast();
+    TakenIn judged = judgedAs(taken.document().withParagraph(last.withInlines(List.of())));
+    assertThat(judged.findings())
+        .anySatisfy(f -> {
+          assertThat(f.severity()).isIn(Finding.Severity.LOSS, Finding.Severity.DOUBT);
+          assertThat(f.message()).startsWith("On page 3 something that shows here");
+          var box = taken.origin().places().get(last.id()).box();
+          var told = f.source().orElseThrow().box();
+          assertThat(told.y()).isBetween(box.y() - 25, box.bottom());
+          assertThat(f.remedy()).contains(new Finding.Remedy.PinPage(2));
+        });
+  }
+
+  @Test
+  void aPageWhoseTextWouldRunOverTheSheetIsPinned() throws IOException {
+    Table was =
+        taken.document().sections().stream()
+            .flatMap(x -> x.blocks().stream())
+            .filter(Table.class::isInstance)
+            .map(Table.class::cast)
+            .findFirst()
+            .orElseThrow();
+    int page = taken.origin().places().get(was.id()).page();
+    List<Double> columns = was.columns().stream().map(w -> 2 * w).toList();
+    Document d =
+        taken
+            .document()
+            .withSections(
+                taken.document().sections().stream()
+                    .map(x ->
+                        x.withBlocks(
+                            x.blocks().stream()
+                                .map(b ->
+                                    b == was
+                                        ? new Table(was.id(), was.look(), columns, was.rows())
+                                        : b)
+                                .toList()))
+                    .toList());
+    TakenIn judged = judgedAs(d);
+    assertThat(PinnedPages.numbers(judged.document())).contains(page + 1);
+    assertThat(judged.findings())
+        .anyMatch(f -> f.message().contains("run over the edge of the sheet"))
+        .noneMatch(f -> f.severity() == Finding.Severity.LOSS);
+  }
+
   /** A picture that cannot be read here shows on neither page, so that comparing says nothing. */
   @Test
   void aPageWithAPictureThatCannotBeReadIsPinned() throws IOException {

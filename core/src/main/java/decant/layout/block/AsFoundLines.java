@@ -26,6 +26,7 @@ final class AsFoundLines {
   private final Optional<Unit> label;
   private final List<Line> lines = new ArrayList<>();
   private OptionalDouble labelAt = OptionalDouble.empty();
+  private boolean overrun;
 
   /**
    * @param units of the paragraph; some are cut where a line ended within a word
@@ -46,19 +47,21 @@ final class AsFoundLines {
   }
 
   /**
+   * The paragraph in its lines; empty if its words run over them.
+   *
    * @param was of at least one line
    */
-  ParagraphLayout set(Paragraph p, ParagraphStyle style, double width, SetBlock was) {
+  Optional<ParagraphLayout> set(Paragraph p, ParagraphStyle style, double width, SetBlock was) {
     List<SetLine> found = was.lines();
     labelAt = was.label();
     int first = 0;
-    for (int l = 0; l < found.size(); l++) {
+    for (int l = 0; l < found.size() && !overrun; l++) {
       boolean last = l + 1 == found.size();
       int end = last ? units.size() : endOf(first, found.get(l + 1));
       line(found.get(l), found.get(Math.max(0, l - 1)), first, end);
       first = end;
     }
-    return new ParagraphLayout(p, style, width, lines);
+    return overrun ? Optional.empty() : Optional.of(new ParagraphLayout(p, style, width, lines));
   }
 
   /** The unit after those of a line; one that goes on in the next is cut. */
@@ -83,6 +86,7 @@ final class AsFoundLines {
     }
     int[] order = placer.visualOrder(here);
     var words = new FoundWords(line, here, order, text);
+    overrun |= words.overrun();
     double top = lines.isEmpty() ? 0 : lines.getLast().bottom();
     int from = first < units.size() ? units.get(first).from() : text.length();
     int to = end == units.size() ? text.length() : units.get(end - 1).to();

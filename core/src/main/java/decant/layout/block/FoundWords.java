@@ -32,6 +32,7 @@ final class FoundWords {
   private final String text;
   private final double[] widths;
   private final double start;
+  private double right;
 
   /**
    * @param order of the units from left to right
@@ -55,6 +56,21 @@ final class FoundWords {
   double start() {
     return start;
   }
+
+  /**
+   * Whether the words do not fit into the line that they were found in: then what is known of it is
+   * not of them, or their font is quite another.
+   */
+  boolean overrun() {
+    float end = 0;
+    for (float e : line.ends()) {
+      end = Math.max(end, e);
+    }
+    return line.ends().length > 0 && right > end * OVERRUN;
+  }
+
+  /** Lines of another font may stand a little into the margin, rather than become more lines. */
+  private static final double OVERRUN = 1.1;
 
   /** The unit that is the next from left to right. */
   private Unit shown(int v) {
@@ -93,6 +109,7 @@ final class FoundWords {
         }
       }
       x += widths[order[v]];
+      right = isGap(u) ? right : x;
     }
     return first;
   }

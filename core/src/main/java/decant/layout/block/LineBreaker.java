@@ -70,11 +70,16 @@ final class LineBreaker {
   ParagraphLayout set(Paragraph p, Frame frame, StorySetter stories, Optional<SetBlock> was) {
     ParagraphStyle style = styles.paragraph(p);
     var setting = new Setting(p, style, frame, stories);
-    Optional<SetBlock> as = was.filter(w -> AsFoundLines.fit(w, frame.width()));
-    return as.isEmpty()
-        ? setting.run()
-        : new AsFoundLines(setting.units, setting.text, texts, setting.placer, setting.label)
-            .set(p, style, frame.width(), as.get());
+    return was.filter(w -> AsFoundLines.fit(w, frame.width()))
+        .flatMap(w ->
+            new AsFoundLines(
+                    new ArrayList<>(setting.units),
+                    setting.text,
+                    texts,
+                    setting.placer,
+                    setting.label)
+                .set(p, style, frame.width(), w))
+        .orElseGet(setting::run);
   }
 
   /** The setting of one paragraph. */

@@ -3,6 +3,7 @@ package decant.pdf.read.document;
 import decant.model.Block;
 import decant.model.Box;
 import decant.model.Cell;
+import decant.model.Inline;
 import decant.model.NodeId;
 import decant.model.PageSetup;
 import decant.model.Paragraph;
@@ -141,7 +142,7 @@ final class SettingMaker {
       for (; g < end; g++) {
         Glyph glyph = glyphs.get(g);
         if (glyph.isSpace()) {
-          at = afterSpace(text, at);
+          at = afterSpace(text, afterMark(text, at, g, glyphs));
           begins = true;
           continue;
         }
@@ -163,8 +164,9 @@ final class SettingMaker {
         } else {
           ends[n - 1] = right;
         }
-        at = Math.min(text.length(), at + LookMaker.lengthOf(glyph.text()));
+        at = after(text, at, glyph.text());
       }
+      at = afterMark(text, at, g, glyphs);
       out.add(
           new SetLine(
               line.page(),
@@ -179,17 +181,49 @@ final class SettingMaker {
     return out;
   }
 
-  /** The place after the next space; letters may have become fewer or more on the way. */
-  private static int afterSpace(String text, int at) {
-    int k = Math.max(0, at - 2);
-    while (k < text.length() && !(Character.isWhitespace(text.charAt(k)) && k >= at)) {
-      if (k - at > 40) {
-        return at;
-      }
-      k++;
+  /**
+   * The place after a glyph. A mark of a note or a field has one place however many glyphs it had:
+   * it ends with the glyph that the text goes on with.
+   */
+  private static int after(String text, int at, String glyph) {
+    if (at < text.length() && text.charAt(at) == Inline.OBJECT) {
+      return text.startsWith(glyph, at + 1) ? at + 1 + glyph.length() : at;
     }
-    return Math.min(text.length(), k + 1);
+    return Math.min(text.length(), at + LookMaker.lengthOf(glyph));
   }
+
+  /** The place after a mark that ends with its word or line. */
+  private static int afterMark(String text, int at, int g, List<Glyph> glyphs) {
+    boolean ends =
+        at < text.length()
+            && text.charAt(at) == Inline.OBJECT
+            && g > 0
+            && !glyphs.get(g - 1).isSpace();
+    return ends ? at + 1 : at;
+  }
+
+  /** The place after the nearest space; letters may have become fewer or more on the way. */
+  private static int afterSpace(String text, int at) {
+    for (int off = 0; off <= FARTHEST; off++) {
+      if (isSpace(text, at + off)) {
+        return at + off + 1;
+      }
+      if (off <= NEAREST && isSpace(text, at - off)) {
+        return at - off + 1;
+      }
+    }
+    return at;
+  }
+
+  private static boolean isSpace(String text, int k) {
+    return k >= 0 && k < text.length() && Character.isWhitespace(text.charAt(k));
+  }
+
+  /** How many letters too few a text may have where a space is looked for. */
+  private static final int FARTHEST = 40;
+
+  /** How many too many. */
+  private static final int NEAREST = 2;
 
   /** The left edge of the column that a line begins in. */
   private static double columnLeft(double x, PageSetup setup) {

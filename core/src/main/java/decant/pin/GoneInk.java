@@ -1,0 +1,129 @@
+package decant.pin;
+
+import decant.model.Box;
+import java.util.ArrayDeque;
+import java.util.ArrayList;
+import java.util.Deque;
+import java.util.List;
+
+/**
+ * Where ink of a page has nothing near its place on another page: what is gone from there, or
+ * stands elsewhere. Pages are compared in cells of about two lines' height of text.
+ */
+final class GoneInk {
+  /**
+   * A part of a page whose ink has nothing near it.
+   *
+   * @param box in points from the top left of the page
+   * @param share of the page's ink
+   */
+  record Area(Box box, double share) {}
+
+  /** How many cells away ink may stand to be the same: a line that slips is still there. */
+  private static final int NEAR = 2;
+
+  /** What is there at a place has at least this share of the ink that was there. */
+  private static final double THERE = 0.2;
+
+  /** A cell with less ink, of what a black one has, shows nothing to speak of. */
+  private static final double BLANK = 0.01;
+
+  private final int width;
+  private final int height;
+  private final int[] own;
+  private final boolean[] gone;
+  private final double side;
+
+  /**
+   * @param own ink of the cells of the page, for each colour, row by row
+   * @param other that of the other page
+   * @param width in cells
+   * @param side of a cell, in points
+   * @param black the ink of a cell that is black, for each colour
+   */
+  GoneInk(int[] own, int[] other, int width, double side, int black) {
+    this.own = own;
+    this.width = width;
+    this.height = own.length / 3 / width;
+    this.side = side;
+    this.gone = new boolean[width * height];
+    for (int k = 0; k < gone.length; k++) {
+      gone[k] = isGone(k, other, black);
+    }
+  }
+
+  private boolean isGone(int cell, int[] other, int black) {
+    int ink = ink(own, cell);
+    if (ink < 3 * black * BLANK) {
+      return false;
+    }
+    int x = cell % width;
+    int y = cell / width;
+    for (int dy = -NEAR; dy <= NEAR; dy++) {
+      for (int dx = -NEAR; dx <= NEAR; dx++) {
+        boolean on = x + dx >= 0 && x + dx < width && y + dy >= 0 && y + dy < height;
+        if (on && ink(other, (y + dy) * width + x + dx) >= THERE * ink) {
+          return false;
+        }
+      }
+    }
+    return true;
+  }
+
+  private static int ink(int[] of, int cell) {
+    return of[3 * cell] + of[3 * cell + 1] + of[3 * cell + 2];
+  }
+
+  /**
+   * The parts, each in one piece, whose ink is at least a share of the page's.
+   *
+   * @param total the ink of the page
+   */
+  List<Area> areas(long total, double least) {
+    var out = new ArrayList<Area>();
+    for (int k = 0; k < gone.length; k++) {
+      if (gone[k]) {
+        Area a = area(k, total);
+        if (a.share() >= least) {
+          out.add(a);
+        }
+      }
+    }
+    return out;
+  }
+
+  private Area area(int from, long total) {
+    Deque<Integer> open = new ArrayDeque<>();
+    open.add(from);
+    gone[from] = false;
+    int left = width;
+    int top = height;
+    int right = 0;
+    int bottom = 0;
+    long ink = 0;
+    while (!open.isEmpty()) {
+      int k = open.remove();
+      int x = k % width;
+      int y = k / width;
+      left = Math.min(left, x);
+      top = Math.min(top, y);
+      right = Math.max(right, x + 1);
+      bottom = Math.max(bottom, y + 1);
+      ink += ink(own, k);
+      for (int dy = -1; dy <= 1; dy++) {
+        for (int dx = -1; dx <= 1; dx++) {
+          boolean on = x + dx >= 0 && x + dx < width && y + dy >= 0 && y + dy < height;
+          int next = (y + dy) * width + x + dx;
+          if (on && gone[next]) {
+            gone[next] = false;
+            open.add(next);
+          }
+        }
+      }
+    }
+    // Cells begin one before the edge of the page.
+    var box =
+        new Box((left - 1) * side, (top - 1) * side, (right - left) * side, (bottom - top) * side);
+    return new Area(box, total == 0 ? 0 : ink / (double) total);
+  }
+}
