@@ -298,6 +298,11 @@ public final class Document implements Content {
     return with(others, stories, null);
   }
 
+  /** This document with other stories. */
+  public Document withStories(Map<NodeId, Story> others) {
+    return with(sections, new LinkedHashMap<>(others), null);
+  }
+
   /** Whether some page of it is pinned. */
   public boolean hasPinned() {
     return sections.stream().anyMatch(s -> s.pinned().isPresent());

@@ -1,9 +1,15 @@
 package decant.model;
 
 import java.util.List;
+import java.util.Optional;
 
-/** Blocks that stand outside the flow: a note, a header, a footer, the text in a shape. */
-public record Story(NodeId id, Kind kind, List<Block> blocks) implements Container {
+/**
+ * Blocks that stand outside the flow: a note, a header, a footer, the text in a shape.
+ *
+ * @param label what a note is called by, if that is not told by counting
+ */
+public record Story(NodeId id, Kind kind, List<Block> blocks, Optional<String> label)
+    implements Container {
   /** What a story is for. */
   public enum Kind {
     /** A header or footer. */
@@ -20,12 +26,21 @@ public record Story(NodeId id, Kind kind, List<Block> blocks) implements Contain
     }
   }
 
+  public Story(NodeId id, Kind kind, List<Block> blocks) {
+    this(id, kind, blocks, Optional.empty());
+  }
+
+  /** This note, called by a label of its own. */
+  public Story labelled(String own) {
+    return new Story(id, kind, blocks, Optional.of(own));
+  }
+
   public Story {
     blocks = List.copyOf(blocks);
   }
 
   @Override
   public Story withBlocks(List<Block> others) {
-    return new Story(id, kind, others);
+    return new Story(id, kind, others, label);
   }
 }

@@ -30,7 +30,6 @@ import decant.reading.ReadProblem;
 import decant.reading.TakenIn;
 import decant.words.Words;
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -46,12 +45,7 @@ final class DocxBody {
   static final class Shared {
     final Map<MediaId, Media> media = new LinkedHashMap<>();
     final Map<NodeId, Story> stories = new LinkedHashMap<>();
-    final Map<String, NodeId> footnotes = new HashMap<>();
-
-    /** The notes whose mark was met: a note stands at one place. */
-    final java.util.Set<NodeId> noted = new java.util.HashSet<>();
-
-    final Map<String, NodeId> endnotes = new HashMap<>();
+    final NoteReferences notes = new NoteReferences();
     final List<Finding> findings = new ArrayList<>();
 
     /** Where pages broke when the file was written (w:lastRenderedPageBreak, §17.3.3.13). */
@@ -386,8 +380,8 @@ final class DocxBody {
         case "w:fldChar" -> link = fields.mark(e, rPr, look, link, inlines);
         case "w:instrText" -> fields.instruction(e.text());
         case "w:commentReference" -> commentReference(e, look);
-        case "w:footnoteReference" -> note(e, shared.footnotes, look);
-        case "w:endnoteReference" -> note(e, shared.endnotes, look);
+        case "w:footnoteReference" -> note(e, Story.Kind.FOOTNOTE, look);
+        case "w:endnoteReference" -> note(e, Story.Kind.ENDNOTE, look);
         case "w:footnoteRef", "w:endnoteRef" ->
             note.ifPresent(
                 n -> inlines.add(new Inline.NoteMark(n, look.without(TextTraits.RAISE))));
@@ -491,7 +485,7 @@ final class DocxBody {
 
     private void text(String s, Look look) {
       String clean = s.replaceAll("[\\p{Cc}&&[^\t\n\u000B\f]]", "");
-      if (!clean.isEmpty() && fields.takesAsText(clean, look)) {
+      if (!shared.notes.takeAsLabel(clean) && !clean.isEmpty() && fields.takesAsText(clean, look)) {
         inlines.add(new Inline.Text(clean, look));
       }
     }
@@ -504,11 +498,14 @@ final class DocxBody {
       link = outer;
     }
 
-    private void note(Element e, Map<String, NodeId> notes, Look look) {
-      NodeId target = notes.get(e.attribute("w:id").orElse(""));
-      if (target != null && shared.noted.add(target)) {
-        inlines.add(new Inline.NoteMark(target, look.without(TextTraits.RAISE)));
-      } else if (target != null) {
+    private void note(Element e, Story.Kind kind, Look look) {
+      Optional<NodeId> target = shared.notes.target(kind, e);
+      if (target.isEmpty()) {
+        return;
+      }
+      if (shared.notes.first(target.get(), e)) {
+        inlines.add(new Inline.NoteMark(target.get(), look.without(TextTraits.RAISE)));
+      } else {
         shared.find(
             Finding.Kind.CONTENT_LEFT_OUT,
             Finding.Severity.LOSS,

@@ -133,7 +133,7 @@ public final class DocxReader {
                 sheet,
                 lists,
                 sections.finish(),
-                notes,
+                shared.notes.labelled(notes),
                 shared.media,
                 keptParts(main))
             .withAttachments(attached);
@@ -200,7 +200,7 @@ public final class DocxReader {
               node,
               new Story(
                   node, foot ? Story.Kind.FOOTNOTE : Story.Kind.ENDNOTE, reader.content(note)));
-          (foot ? shared.footnotes : shared.endnotes).put(id.get(), node);
+          shared.notes.known(foot ? Story.Kind.FOOTNOTE : Story.Kind.ENDNOTE, id.get(), node);
         }
       }
     }

@@ -1,6 +1,7 @@
 package decant.office.emit;
 
 import decant.layout.label.ListLabels;
+import decant.layout.label.NoteLabels;
 import decant.model.Block;
 import decant.model.Document;
 import decant.model.Inline;
@@ -34,6 +35,7 @@ import org.jspecify.annotations.Nullable;
 public final class Emitter {
   private final Document document;
   private final Map<NodeId, String> labels;
+  private final Map<NodeId, String> noteLabels;
   private final Map<Comment, Integer> comments = new LinkedHashMap<>();
   private int nextBookmark = 1;
   private int nextField = 1;
@@ -44,6 +46,7 @@ public final class Emitter {
   public Emitter(Document document, Map<NodeId, String> labels) {
     this.document = document;
     this.labels = labels;
+    this.noteLabels = NoteLabels.said(document);
   }
 
   /** The comments that were told of, in their order. */
@@ -227,7 +230,12 @@ public final class Emitter {
         case Inline.NoteMark n -> {
           Story story = document.stories().get(n.note());
           if (story != null) {
-            sink.take(new Event.NoteMark(story, story.id().equals(note), looks));
+            sink.take(
+                new Event.NoteMark(
+                    story,
+                    story.id().equals(note),
+                    Optional.ofNullable(noteLabels.get(story.id())),
+                    looks));
           }
         }
         case Inline.KeptInline k -> sink.take(new Event.KeptInline(k, looks));

@@ -111,7 +111,8 @@ public sealed interface Event {
    *
    * @param own whether it stands in the note itself
    */
-  record NoteMark(Story note, boolean own, TextLooks looks) implements Event {}
+  record NoteMark(Story note, boolean own, Optional<String> label, TextLooks looks)
+      implements Event {}
 
   record Picture(Inline.Picture picture) implements Event {}
 

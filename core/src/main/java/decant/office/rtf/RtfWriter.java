@@ -344,7 +344,11 @@ public final class RtfWriter implements Sink {
   private void note(Event.NoteMark n) {
     o.open();
     looks.text(n.looks().inForce().with(TextTraits.RAISE, TextTraits.Raise.SUPERSCRIPT), false);
-    o.word("chftn").close();
+    if (n.label().isPresent()) {
+      o.text(n.label().get()).close();
+    } else {
+      o.word("chftn").close();
+    }
     if (n.own()) {
       return;
     }

@@ -1,6 +1,7 @@
 package decant.verify.office;
 
 import decant.layout.label.ListLabels;
+import decant.layout.label.NoteLabels;
 import decant.model.Block;
 import decant.model.Cell;
 import decant.model.Document;
@@ -67,6 +68,7 @@ final class DocumentDigest {
   private final Document document;
   private final Room room;
   private final Map<NodeId, String> labels;
+  private final Map<NodeId, String> noteLabels;
   private final Set<Comment> comments = new LinkedHashSet<>();
   private final Map<MediaId, String> pictures = new HashMap<>();
 
@@ -74,6 +76,7 @@ final class DocumentDigest {
     this.document = document;
     this.room = room;
     this.labels = ListLabels.of(document);
+    this.noteLabels = NoteLabels.said(document);
   }
 
   static Digest of(Document document, Room room) {
@@ -158,7 +161,14 @@ final class DocumentDigest {
           }
         }
         case Inline.KeptInline k -> room.kept(k.kept(), k.shown(), look, out);
-        case Inline.NoteMark n -> note(n, out);
+        case Inline.NoteMark n -> {
+          String said = noteLabels.get(n.note());
+          if (said != null) {
+            Look raised = i.look().with(TextTraits.RAISE, TextTraits.Raise.SUPERSCRIPT);
+            out.text(said, look(document.styles().textLook(base, raised)), link);
+          }
+          note(n, out);
+        }
         case Inline.Picture pic ->
             out.add(Aspect.PICTURES, bytes(pic.media()) + (open.isEmpty() ? room.size(pic) : ""));
         case Inline.Shape s -> shape(s, out);

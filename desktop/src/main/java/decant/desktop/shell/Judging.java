@@ -7,18 +7,21 @@ import decant.model.Finding;
 import decant.pin.Judgement;
 import decant.pin.PageJudge;
 import decant.pin.PinnedPages;
+import decant.proof.OffSheet;
 import decant.publication.KeptPage;
 import decant.reading.TakenIn;
 import decant.text.FontBook;
 import decant.words.Words;
 import java.io.IOException;
 import java.util.List;
+import java.util.Map;
 import java.util.concurrent.atomic.AtomicBoolean;
 import javafx.application.Platform;
 
 /**
  * Holds what was taken in from a PDF against its pages, in the background, and pins what is not
- * faithful; where the document has been changed meanwhile it is only told.
+ * faithful; where the document has been changed meanwhile it is only told. Of every other document
+ * it is told what its pages do not show.
  */
 final class Judging {
   private static final System.Logger LOG = System.getLogger(Judging.class.getName());
@@ -30,29 +33,25 @@ final class Judging {
     this.desk = desk;
   }
 
-  /** Begins, unless the document has no pages to be held against. */
+  /** Begins. */
   void begin(Work work) {
-    if (!Formats.hasPages(work.taken().origin().format())) {
-      return;
-    }
     TakenIn taken = work.taken();
-    var source = new KeptPage.InFile(work.source(), work.password());
     var cancelled = new AtomicBoolean();
     work.whenClosed(() -> cancelled.set(true));
-    work.judgingProperty().set(Work.Judged.AT_WORK);
+    boolean hasPages = Formats.hasPages(taken.origin().format());
+    if (hasPages) {
+      work.judgingProperty().set(Work.Judged.AT_WORK);
+    }
     var thread =
         new Thread(
             () -> {
               try {
                 Layout layout = new Layouter(FontBook.shipped()).layout(taken.document());
-                Judgement judgement = PageJudge.judge(source, taken, layout, cancelled::get);
-                TakenIn judged = PinnedPages.judged(source, taken, judgement);
-                List<Finding> told = PinnedPages.told(judgement);
-                if (!cancelled.get()) {
-                  Platform.runLater(() -> {
-                    work.judged(judged, told);
-                    said(work);
-                  });
+                if (hasPages) {
+                  judge(work, taken, layout, cancelled);
+                } else {
+                  List<Finding> told = OffSheet.findings(layout, Map.of());
+                  Platform.runLater(() -> work.told(told));
                 }
               } catch (IOException | RuntimeException | StackOverflowError e) {
                 LOG.log(System.Logger.Level.WARNING, "comparing pages with their source", e);
@@ -63,6 +62,19 @@ final class Judging {
     thread.setDaemon(true);
     thread.setPriority(Thread.MIN_PRIORITY);
     thread.start();
+  }
+
+  private void judge(Work work, TakenIn taken, Layout layout, AtomicBoolean cancelled) throws IOException {
+    var source = new KeptPage.InFile(work.source(), work.password());
+    Judgement judgement = PageJudge.judge(source, taken, layout, cancelled::get);
+    TakenIn judged = PinnedPages.judged(source, taken, judgement);
+    List<Finding> told = PinnedPages.told(judgement);
+    if (!cancelled.get()) {
+      Platform.runLater(() -> {
+        work.judged(judged, told);
+        said(work);
+      });
+    }
   }
 
   private void said(Work work) {

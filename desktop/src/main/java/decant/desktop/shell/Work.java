@@ -246,6 +246,12 @@ public final class Work {
     settled.set(java.util.Collections.unmodifiableSet(new LinkedHashSet<>(settled.get())));
   }
 
+  /** There is more to tell of it. */
+  void told(List<Finding> more) {
+    taken = taken.withFindings(more);
+    settled.set(java.util.Collections.unmodifiableSet(new LinkedHashSet<>(settled.get())));
+  }
+
   /** Ends its layout in the background; another document is in work. */
   void close() {
     closed.run();

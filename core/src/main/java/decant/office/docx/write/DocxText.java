@@ -114,11 +114,17 @@ record DocxText(Out o, Relationships rels, DocxWriter file, boolean inBody) impl
 
   private void note(Event.NoteMark n) {
     String name = n.note().kind() == Story.Kind.ENDNOTE ? "endnote" : "footnote";
+    String said = n.label().isPresent() ? " w:customMarkFollows=\"1\"" : "";
     String mark =
         n.own()
-            ? "<w:" + name + "Ref/>"
-            : "<w:" + name + "Reference w:id=\"" + file.number(n.note()) + "\"/>";
-    run(n.looks().own().with(TextTraits.RAISE, TextTraits.Raise.SUPERSCRIPT), () -> o.raw(mark));
+            ? n.label().isPresent() ? "" : "<w:" + name + "Ref/>"
+            : "<w:" + name + "Reference" + said + " w:id=\"" + file.number(n.note()) + "\"/>";
+    run(
+        n.looks().own().with(TextTraits.RAISE, TextTraits.Raise.SUPERSCRIPT),
+        () -> {
+          o.raw(mark);
+          n.label().ifPresent(this::text);
+        });
   }
 
   private void value(Event.Value v) {

@@ -168,14 +168,16 @@ public final class DocumentMaker {
     Map<NodeId, Story> stories = new LinkedHashMap<>(noteMaker.stories());
     stories.putAll(apart.stories());
     noteMaker.unmarked().forEach(m -> stories.remove(m.note()));
-    return Document.of(
-        metadata,
-        styles.sheet(metadata, joiner.divided() >= DocumentThresholds.DocumentMaker.DIVIDED),
-        lists.definitions(),
-        sections,
-        stories,
-        figures.media(),
-        List.of());
+    Document d =
+        Document.of(
+            metadata,
+            styles.sheet(metadata, joiner.divided() >= DocumentThresholds.DocumentMaker.DIVIDED),
+            lists.definitions(),
+            sections,
+            stories,
+            figures.media(),
+            List.of());
+    return noteMaker.labelled(d);
   }
 
   /** Notes that no mark leads to stand where they stood: at the end of their page, as text. */

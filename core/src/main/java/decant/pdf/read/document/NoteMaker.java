@@ -1,5 +1,7 @@
 package decant.pdf.read.document;
 
+import decant.layout.label.NoteLabels;
+import decant.model.Document;
 import decant.model.Finding;
 import decant.model.Inline;
 import decant.model.NodeId;
@@ -63,6 +65,13 @@ final class NoteMaker {
   /** The notes that no mark in the text leads to. */
   List<Made> unmarked() {
     return made.stream().filter(m -> !marked.contains(m.note())).toList();
+  }
+
+  /** A document whose notes are called as they were, where counting would call them otherwise. */
+  Document labelled(Document d) {
+    var found = new HashMap<NodeId, String>();
+    made.forEach(m -> found.put(m.note(), m.found().label()));
+    return NoteLabels.labelled(d, found);
   }
 
   /** How many places of a note's paragraph are its mark and the space after it. */

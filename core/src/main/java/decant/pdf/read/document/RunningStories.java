@@ -92,7 +92,7 @@ final class RunningStories {
       inlines.addAll(boxes);
       var blocks = new ArrayList<>(story.blocks());
       blocks.set(0, p.withInlines(inlines));
-      return new Story(story.id(), story.kind(), blocks);
+      return story.withBlocks(blocks);
     });
     return out;
   }
