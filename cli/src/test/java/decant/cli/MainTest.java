@@ -74,6 +74,65 @@ class MainTest {
     assertThat(run("publish", notice.toString(), "--overwrite").status()).isZero();
   }
 
+  /** A DOCX with a table of fixed columns that is wider than its paper. */
+  private Path wide() throws IOException {
+    String ns = "http://schemas.openxmlformats.org/";
+    String cell =
+        "<w:tc><w:tcPr><w:tcW w:w=\"%d\" w:type=\"dxa\"/></w:tcPr><w:p><w:r><w:t>%s</w:t></w:r></w:p></w:tc>";
+    String document =
+        "<w:document xmlns:w=\""
+            + ns
+            + "wordprocessingml/2006/main\"><w:body><w:tbl><w:tblPr>"
+            + "<w:tblW w:w=\"16000\" w:type=\"dxa\"/><w:tblLayout w:type=\"fixed\"/></w:tblPr>"
+            + "<w:tblGrid><w:gridCol w:w=\"12000\"/><w:gridCol w:w=\"4000\"/></w:tblGrid><w:tr>"
+            + String.format(cell, 12000, "Berth 12")
+            + String.format(cell, 4000, "reserved")
+            + "</w:tr></w:tbl><w:p/><w:sectPr><w:pgSz w:w=\"11906\" w:h=\"16838\"/></w:sectPr>"
+            + "</w:body></w:document>";
+    Path file = folder.resolve("wide.docx");
+    try (var zip = new java.util.zip.ZipOutputStream(Files.newOutputStream(file))) {
+      part(
+          zip,
+          "[Content_Types].xml",
+          "<Types xmlns=\""
+              + ns
+              + "package/2006/content-types\"><Default Extension=\"rels\""
+              + " ContentType=\"application/vnd.openxmlformats-package.relationships+xml\"/>"
+              + "<Override PartName=\"/word/document.xml\" ContentType=\"application/"
+              + "vnd.openxmlformats-officedocument.wordprocessingml.document.main+xml\"/></Types>");
+      part(
+          zip,
+          "_rels/.rels",
+          "<Relationships xmlns=\""
+              + ns
+              + "package/2006/relationships\"><Relationship Id=\"r\""
+              + " Type=\""
+              + ns
+              + "officeDocument/2006/relationships/officeDocument\""
+              + " Target=\"word/document.xml\"/></Relationships>");
+      part(zip, "word/document.xml", document);
+    }
+    return file;
+  }
+
+  private static void part(java.util.zip.ZipOutputStream zip, String name, String text)
+      throws IOException {
+    zip.putNextEntry(new java.util.zip.ZipEntry(name));
+    zip.write(text.getBytes(StandardCharsets.UTF_8));
+    zip.closeEntry();
+  }
+
+  @Test
+  void whatRunsOverTheSheetIsSaid() throws IOException {
+    Path wide = wide();
+    Run described = run("describe", "--json", wide.toString());
+    assertThat(described.out()).contains("\"loss\"").contains("edge of the sheet", "reserved");
+    Run published = run("publish", wide.toString());
+    assertThat(published.err()).contains("On page 1 text runs over the edge", "“reserved”");
+    assertThat(run("publish", copy("Winter storage notice.docx").toString()).err())
+        .doesNotContain("edge of the sheet");
+  }
+
   @Test
   void aPdfIsNeverPublishedOverItself() throws IOException {
     Path rules = copy("Berth rules.pdf");

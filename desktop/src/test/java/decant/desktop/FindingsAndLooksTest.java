@@ -23,6 +23,7 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
@@ -88,6 +89,28 @@ class FindingsAndLooksTest extends WindowCase {
     window.click("#finding-leave");
     window.until(
         () -> window.find("#foot-fonts", Button.class).getText().equals("2 replaced fonts"));
+  }
+
+  @Test
+  void whatIsOnNoSheetIsToldWhereItIsTakenInAndWhereItIsPublished() {
+    var adrift = Made.adrift("reserved");
+    Work work =
+        window.takeIn(
+            Made.docx(
+                folder.resolve("Adrift.docx"),
+                Map.of(adrift.getValue().id(), adrift.getValue()),
+                adrift.getKey()));
+    window.until(() ->
+        work.openFindings().stream()
+            .anyMatch(f ->
+                f.severity() == Finding.Severity.LOSS
+                    && f.message().contains("edge of the sheet")
+                    && f.message().contains("served")));
+    window.go(StageName.PUBLISH);
+    window.until(() ->
+        window.stage.getScene().getRoot().lookupAll(".label").stream()
+            .anyMatch(n ->
+                n.isVisible() && ((Label) n).getText().contains("◆ On page 1 text runs over")));
   }
 
   @Test

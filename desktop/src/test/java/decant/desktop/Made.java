@@ -12,10 +12,13 @@ import decant.model.Section;
 import decant.model.Story;
 import decant.model.Table;
 import decant.model.edit.HeadingStyles;
+import decant.model.look.Insets;
 import decant.model.look.Look;
 import decant.model.look.ParagraphTraits;
+import decant.model.look.Placement;
 import decant.model.look.StyleSheet;
 import decant.model.look.TextTraits;
+import decant.model.look.VerticalAlignment;
 import decant.office.docx.write.DocxWriter;
 import java.awt.image.BufferedImage;
 import java.io.IOException;
@@ -25,6 +28,7 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPage;
 import org.apache.pdfbox.pdmodel.PDPageContentStream;
@@ -103,6 +107,36 @@ final class Made {
     return Map.entry(
         body,
         new Story(note, Story.Kind.FOOTNOTE, List.of(text("At low water springs.", Look.PLAIN))));
+  }
+
+  /** A paragraph with a box beside it that begins at the right edge of the paper. */
+  static Map.Entry<Paragraph, Story> adrift(String inBox) {
+    NodeId id = NodeId.fresh();
+    var place =
+        new Placement.Floating(
+            new Placement.Axis(Placement.Origin.PAGE, Placement.Align.OFFSET, 590),
+            new Placement.Axis(Placement.Origin.PAGE, Placement.Align.OFFSET, 200),
+            Placement.Wrap.THROUGH,
+            Insets.NONE,
+            false);
+    var box =
+        new Inline.Shape(
+            new Inline.Drawing(Inline.Geometry.RECTANGLE, Optional.empty(), Optional.empty()),
+            120,
+            30,
+            new Inline.BoxText(Optional.of(id), false, Insets.NONE, VerticalAlignment.TOP),
+            "",
+            place,
+            0,
+            Optional.empty(),
+            Look.PLAIN);
+    var anchor =
+        new Paragraph(
+            NodeId.fresh(),
+            Look.PLAIN,
+            Look.PLAIN,
+            List.of(box, new Inline.Text("Berths are let by the season.", Look.PLAIN)));
+    return Map.entry(anchor, new Story(id, Story.Kind.BOX, List.of(text(inBox, Look.PLAIN))));
   }
 
   private static final List<String> TOPICS =

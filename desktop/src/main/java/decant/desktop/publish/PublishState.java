@@ -2,12 +2,14 @@ package decant.desktop.publish;
 
 import decant.desktop.shell.Work;
 import decant.layout.Layout;
+import decant.model.Finding;
 import decant.pdf.choices.Conflict;
 import decant.pdf.choices.Passwords;
 import decant.pdf.choices.PdfChoices;
 import decant.pdf.write.PdfWriter;
 import decant.preview.FontReport;
 import decant.preview.SizeEstimate;
+import decant.proof.OffSheet;
 import decant.publication.Publication;
 import decant.publish.Publisher;
 import decant.recipe.Chapters;
@@ -85,6 +87,9 @@ final class PublishState {
       new ReadOnlyObjectWrapper<>(List.of());
   private final ReadOnlyObjectWrapper<Optional<Publication>> linkedPages =
       new ReadOnlyObjectWrapper<>(Optional.empty());
+  private final ReadOnlyObjectWrapper<List<String>> offSheet =
+      new ReadOnlyObjectWrapper<>(List.of());
+  private Optional<Layout> offSheetOf = Optional.empty();
   private final AtomicInteger wanted = new AtomicInteger();
   private Optional<Layout> chaptersOf = Optional.empty();
   private List<Chapters.Chapter> chapters = List.of();
@@ -123,6 +128,11 @@ final class PublishState {
   /** Changes when pages with other links are there. */
   ReadOnlyObjectProperty<Optional<Publication>> linkedPagesProperty() {
     return linkedPages.getReadOnlyProperty();
+  }
+
+  /** What of the document the pages do not show, because it is on no sheet. */
+  ReadOnlyObjectProperty<List<String>> offSheetProperty() {
+    return offSheet.getReadOnlyProperty();
   }
 
   /** The pages as they will come out: with addresses as links, once these are laid out. */
@@ -201,7 +211,24 @@ final class PublishState {
       next = new Outlook(unlocked(d, layout), e.getMessage(), e.conflicts());
     }
     outlook.set(next);
+    askSheets(layout);
     weigh(layout);
+  }
+
+  private void askSheets(Layout layout) {
+    if (!layout.complete() || offSheetOf.filter(l -> l == layout).isPresent()) {
+      return;
+    }
+    offSheetOf = Optional.of(layout);
+    var places = work.taken().origin().places();
+    SCALES.execute(() -> {
+      List<String> said = OffSheet.findings(layout, places).stream().map(Finding::message).toList();
+      Platform.runLater(() -> {
+        if (offSheetOf.filter(l -> l == layout).isPresent()) {
+          offSheet.set(said);
+        }
+      });
+    });
   }
 
   private Plan plan(Work.Draft d, Layout layout, Passwords passwords) throws PublishProblem {

@@ -102,6 +102,7 @@ public final class PublishView implements Stage {
     desk.stepProperty().addListener(inSight);
     state.outlookProperty().addListener(o -> refresh());
     state.weightsProperty().addListener(o -> sizes());
+    state.offSheetProperty().addListener(o -> recipe.show());
     state.linkedPagesProperty().addListener(o -> showPages());
     state.fontsProperty().addListener(o -> sizes());
     work.receiptProperty().addListener(receipts);

@@ -141,6 +141,9 @@ final class RecipeBar {
     acts(d);
   }
 
+  /** Of what is on no sheet, so many are said one by one. */
+  private static final int MOST_SAID = 2;
+
   /** Says what the format that is looked at has no room for, and which recipes are not listed. */
   private void leavesOut(Work.Draft d, List<String> unread) {
     List<String> what =
@@ -153,6 +156,11 @@ final class RecipeBar {
     }
     Exposure.of(d.recipe()).ifPresent(e -> said.add("◆ " + e));
     Exposure.ofSource(d.recipe(), state.work().openFindings()).ifPresent(e -> said.add("◆ " + e));
+    List<String> off = state.offSheetProperty().get();
+    off.stream().limit(MOST_SAID).forEach(e -> said.add("◆ " + e));
+    if (off.size() > MOST_SAID) {
+      said.add("◆ " + WORDS.count("recipe-bar.more-off-sheet", off.size() - MOST_SAID));
+    }
     unread.forEach(e -> said.add("◆ " + e));
     leavesOut.setText(String.join("\n", said));
     leavesOut.setVisible(!said.isEmpty());

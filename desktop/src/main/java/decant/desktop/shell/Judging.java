@@ -64,7 +64,8 @@ final class Judging {
     thread.start();
   }
 
-  private void judge(Work work, TakenIn taken, Layout layout, AtomicBoolean cancelled) throws IOException {
+  private void judge(Work work, TakenIn taken, Layout layout, AtomicBoolean cancelled)
+      throws IOException {
     var source = new KeptPage.InFile(work.source(), work.password());
     Judgement judgement = PageJudge.judge(source, taken, layout, cancelled::get);
     TakenIn judged = PinnedPages.judged(source, taken, judgement);
