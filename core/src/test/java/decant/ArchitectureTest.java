@@ -115,8 +115,10 @@ class ArchitectureTest {
     List<String> file = and(pages, "pdf.choices", "pdf.file");
     out.put("pdf.write.fonts", file);
     out.put("pdf.write.pictures", file);
-    out.put("pdf.kept", and(published, "layout.label"));
-    out.put("pdf.write", and(file, "reading", "pdf.kept", "pdf.write.fonts", "pdf.write.pictures"));
+    out.put("pdf.kept", and(published, "layout.label", "pdf.content"));
+    out.put(
+        "pdf.write",
+        and(file, "reading", "pdf.content", "pdf.kept", "pdf.write.fonts", "pdf.write.pictures"));
     out.put(
         "verify.pdf",
         and(

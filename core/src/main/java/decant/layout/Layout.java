@@ -154,7 +154,7 @@ public final class Layout implements Publication {
   @Override
   public Optional<KeptPage> kept(PublishedPage page) {
     return pinned(pages.get(page.number() - 1))
-        .map(p -> new KeptPage(new KeptPage.InMemory(p.file()), p.page()));
+        .map(p -> new KeptPage(new KeptPage.InMemory(p.file()), p.page(), p.places()));
   }
 
   @Override
@@ -360,7 +360,8 @@ public final class Layout implements Publication {
     if (pinned.isPresent()) {
       return pinned.get().places().entrySet().stream()
           .filter(e -> e.getValue().contains(x, y))
-          .map(Map.Entry::getKey)
+          .flatMap(e -> document.index().topLevel(e.getKey()).stream())
+          .map(t -> document.sections().get(t.section()).blocks().get(t.block()).id())
           .findFirst();
     }
     NodeId best = null;

@@ -1,7 +1,6 @@
 package decant.pin;
 
 import decant.model.Block;
-import decant.model.Box;
 import decant.model.Document;
 import decant.model.Finding.SourcePlace;
 import decant.model.NodeId;
@@ -54,6 +53,8 @@ public final class Pinning {
   private final TreeMap<Integer, Sheet> sheets = new TreeMap<>();
   private final Map<NodeId, List<TakenIn.PageBreak>> breaks = new HashMap<>();
 
+  private final PlacesOnPages places;
+
   /** What goes to one pinned page. */
   private record Held(List<Block> blocks, List<Section> from) {}
 
@@ -68,6 +69,7 @@ public final class Pinning {
     origin
         .breaks()
         .forEach(b -> breaks.computeIfAbsent(b.at().paragraph(), k -> new ArrayList<>()).add(b));
+    this.places = new PlacesOnPages(origin, sheets.keySet());
   }
 
   /**
@@ -166,13 +168,6 @@ public final class Pinning {
       }
       List<Block> blocks =
           h.blocks().isEmpty() ? List.of(Paragraph.of(Look.PLAIN, "")) : h.blocks();
-      Map<NodeId, Box> places = new HashMap<>();
-      for (Block b : blocks) {
-        SourcePlace at = origin.places().get(b.id());
-        if (at != null && at.page() == page) {
-          places.put(b.id(), at.box());
-        }
-      }
       PageSetup paper = like.page().withSize(sheet.width(), sheet.height());
       boolean first = !h.from().isEmpty() && begun.add(like.id());
       done.add(
@@ -182,7 +177,7 @@ public final class Pinning {
               Section.Start.NEW_PAGE,
               like.running(),
               blocks,
-              Optional.of(new Pinned(file, page, sheet.why(), places))));
+              Optional.of(new Pinned(file, page, sheet.why(), places.on(page)))));
     }
 
     private void flush() {
@@ -242,7 +237,7 @@ public final class Pinning {
     for (TakenIn.PageBreak b : breaks.getOrDefault(p.id(), List.of())) {
       int at = Math.min(b.at().offset(), p.length());
       if (cutsBefore(b.page(), page) && at > from) {
-        out.add(new Piece(whole.section(), part(p, from, at), begins));
+        out.add(piece(whole, p, from, at, begins));
         from = at;
         begins = b.page();
       }
@@ -252,9 +247,18 @@ public final class Pinning {
       return List.of(whole);
     }
     if (from < p.length()) {
-      out.add(new Piece(whole.section(), part(p, from, p.length()), begins));
+      out.add(piece(whole, p, from, p.length(), begins));
     }
     return out;
+  }
+
+  private Piece piece(Piece whole, Paragraph p, int from, int to, int page) {
+    Paragraph part = part(p, from, to);
+    if (from > 0) {
+      double edge = whole.section().page().margins().left();
+      document.setting().block(p.id()).ifPresent(b -> places.piece(part.id(), b, page, edge));
+    }
+    return new Piece(whole.section(), part, page);
   }
 
   private Paragraph part(Paragraph p, int from, int to) {

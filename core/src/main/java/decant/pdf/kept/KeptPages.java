@@ -163,7 +163,8 @@ public final class KeptPages implements Publication {
 
   @Override
   public Optional<KeptPage> kept(PublishedPage page) {
-    return Optional.of(new KeptPage(new KeptPage.InFile(file, password), page.number() - 1));
+    return Optional.of(
+        new KeptPage(new KeptPage.InFile(file, password), page.number() - 1, Map.of()));
   }
 
   @Override

@@ -1,11 +1,17 @@
 package decant.pdf.write;
 
+import decant.model.Box;
+import decant.model.NodeId;
 import decant.paint.KeptPdf;
+import decant.pdf.content.PageSpace;
+import decant.pdf.file.Deflated;
 import decant.pdf.file.FilePart;
 import decant.pdf.file.PdfFile;
 import decant.pdf.kept.KeptPages;
+import decant.pdf.kept.KeptTags;
 import decant.publication.KeptPage;
 import decant.reading.SafeLinks;
+import java.awt.geom.Rectangle2D;
 import java.io.Closeable;
 import java.io.IOException;
 import java.util.ArrayList;
@@ -14,6 +20,7 @@ import java.util.IdentityHashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.IntFunction;
@@ -23,9 +30,11 @@ import org.apache.pdfbox.cos.COSDictionary;
 import org.apache.pdfbox.cos.COSName;
 import org.apache.pdfbox.cos.COSNull;
 import org.apache.pdfbox.cos.COSObject;
+import org.apache.pdfbox.cos.COSStream;
 import org.apache.pdfbox.cos.COSString;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPage;
+import org.apache.pdfbox.pdmodel.interactive.annotation.PDAnnotation;
 import org.apache.pdfbox.pdmodel.interactive.documentnavigation.destination.PDDestination;
 import org.apache.pdfbox.pdmodel.interactive.documentnavigation.destination.PDNamedDestination;
 import org.apache.pdfbox.pdmodel.interactive.documentnavigation.destination.PDPageDestination;
@@ -85,6 +94,7 @@ final class KeptPagesInFile implements Closeable {
         d.removeItem(key);
       }
     }
+    unmarked(resources, Collections.newSetFromMap(new IdentityHashMap<>()));
     d.setItem(COSName.TYPE, COSName.PAGE);
     d.setItem(COSName.RESOURCES, resources);
     d.setItem(COSName.MEDIA_BOX, media);
@@ -94,6 +104,61 @@ final class KeptPagesInFile implements Closeable {
     }
     made.put(index, d);
     return d;
+  }
+
+  /**
+   * Forms and pictures have no place in the structure that stays behind (ISO 32000-2 §14.7.5.4).
+   */
+  private static void unmarked(COSDictionary resources, Set<COSDictionary> seen) {
+    if (resources.getDictionaryObject(COSName.XOBJECT) instanceof COSDictionary all) {
+      for (COSName name : all.keySet()) {
+        if (all.getDictionaryObject(name) instanceof COSStream x && seen.add(x)) {
+          x.removeItem(COSName.STRUCT_PARENT);
+          x.removeItem(COSName.STRUCT_PARENTS);
+          if (x.getDictionaryObject(COSName.RESOURCES) instanceof COSDictionary own) {
+            unmarked(own, seen);
+          }
+        }
+      }
+    }
+  }
+
+  /**
+   * Marks what of a page belongs to which block.
+   *
+   * @return the block of each mark, by its number; empty if the page is to have none, or cannot be
+   *     read
+   */
+  List<NodeId> tag(KeptPage kept, int level) throws IOException {
+    COSDictionary d = made.get(kept.index());
+    if (d == null || kept.places().isEmpty()) {
+      return List.of();
+    }
+    Optional<KeptTags.Tagged> tagged = KeptTags.of(source.getPage(kept.index()), kept.places());
+    if (tagged.isEmpty() || tagged.get().owners().isEmpty()) {
+      return List.of();
+    }
+    COSStream content = Deflated.stream(tagged.get().content(), level);
+    target.part(content, FilePart.TEXT);
+    d.setItem(COSName.CONTENTS, content);
+    return tagged.get().owners();
+  }
+
+  /** The links and fields of a page, each with where it stands on the page as it is shown. */
+  Map<COSDictionary, Box> touched(KeptPage kept) throws IOException {
+    var out = new LinkedHashMap<COSDictionary, Box>();
+    PDPage page = source.getPage(kept.index());
+    for (PDAnnotation a : page.getAnnotations()) {
+      String kind = Objects.requireNonNullElse(a.getSubtype(), "");
+      if (a.getRectangle() != null && (kind.equals("Link") || kind.equals("Widget"))) {
+        Rectangle2D r =
+            PageSpace.shown(page.getCropBox(), page.getRotation())
+                .createTransformedShape(a.getRectangle().toGeneralPath())
+                .getBounds2D();
+        out.put(a.getCOSObject(), new Box(r.getX(), r.getY(), r.getWidth(), r.getHeight()));
+      }
+    }
+    return out;
   }
 
   /**

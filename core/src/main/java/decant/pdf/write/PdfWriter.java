@@ -370,7 +370,8 @@ public final class PdfWriter {
   }
 
   private void structure(
-      COSDictionary catalog, List<Finished> written, boolean tagged, PdfFile file) {
+      COSDictionary catalog, List<Finished> written, boolean tagged, PdfFile file)
+      throws IOException {
     var fields = new Fields(file, level);
     Optional<Structure> structure =
         tagged
@@ -380,11 +381,15 @@ public final class PdfWriter {
         new AnnotationWriter(publication, choices, file, fields, structure, this::destination);
     for (int k = 0; k < written.size(); k++) {
       PageContent content = written.get(k).content();
-      if (publication.kept(content.page()).isPresent()) {
-        continue;
-      }
       COSDictionary page = pageObject(content.page());
       int number = k;
+      Optional<KeptPage> kept = publication.kept(content.page());
+      if (kept.isPresent()) {
+        if (structure.isPresent()) {
+          keptPages.tag(kept.get(), structure.get(), page, number, level);
+        }
+        continue;
+      }
       structure.ifPresent(s -> {
         s.page(number, page, content.marks());
         content

@@ -2,7 +2,10 @@ package decant.verify.pdf;
 
 import decant.paint.KeptPdf;
 import decant.pdf.choices.PdfChoices;
+import decant.pdf.content.ContentReader;
+import decant.pdf.content.Instruction;
 import decant.pdf.content.ReadPage;
+import decant.pdf.content.Span;
 import decant.publication.KeptPage;
 import decant.publication.Publication;
 import decant.verify.Check;
@@ -78,7 +81,7 @@ final class KeptCheck {
     PDPage now = published.getPage(page);
     PDPage before = source.getPage(was);
     int number = was + 1;
-    if (!Arrays.equals(ReadPage.Unpacked.of(now).bytes(), ReadPage.Unpacked.of(before).bytes())) {
+    if (!samePainting(ReadPage.Unpacked.of(now).bytes(), ReadPage.Unpacked.of(before).bytes())) {
       return Optional.of(WORDS.say("kept-check.is-painted-otherwise", number));
     }
     if (!text(published, page).equals(text(source, was))) {
@@ -90,6 +93,36 @@ final class KeptCheck {
     return shown(now, before)
         ? Optional.empty()
         : Optional.of(WORDS.say("kept-check.looks-otherwise", number));
+  }
+
+  /** Whether all that paints is there, byte by byte and in its order; marks are no painting. */
+  private static boolean samePainting(byte[] now, byte[] before) {
+    if (Arrays.equals(now, before)) {
+      return true;
+    }
+    var a = new ContentReader(now);
+    var b = new ContentReader(before);
+    Optional<Instruction> x = painting(a);
+    Optional<Instruction> y = painting(b);
+    while (x.isPresent() && y.isPresent()) {
+      Span p = x.get().span();
+      Span q = y.get().span();
+      if (!Arrays.equals(now, p.from(), p.to(), before, q.from(), q.to())) {
+        return false;
+      }
+      x = painting(a);
+      y = painting(b);
+    }
+    return x.isEmpty() && y.isEmpty();
+  }
+
+  private static Optional<Instruction> painting(ContentReader in) {
+    Optional<Instruction> i = in.next();
+    while (i.isPresent()
+        && (i.get() instanceof Instruction.MarkStart || i.get() instanceof Instruction.MarkEnd)) {
+      i = in.next();
+    }
+    return i;
   }
 
   private static String text(PDDocument pdf, int page) throws IOException {

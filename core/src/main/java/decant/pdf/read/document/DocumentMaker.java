@@ -307,12 +307,26 @@ public final class DocumentMaker {
             Table t = tables.table(g, setup.columns().width(0, setup.textWidth()));
             breaks(g, t);
             setting.cells(t, g, joiner, setup);
+            cellPlaces(t, g);
             yield t;
           }
           case Detected.Figure p -> figures.figure(p, setup);
         };
     places.put(b.id(), new Finding.SourcePlace(f.page(), f.box()));
     return b;
+  }
+
+  private void cellPlaces(Table t, Detected.Grid g) {
+    for (int r = 0; r < g.rows().size(); r++) {
+      for (int k = 0; k < g.rows().get(r).size(); k++) {
+        List<TextLine> of = g.rows().get(r).get(k).lines();
+        if (!of.isEmpty()
+            && t.rows().get(r).cells().get(k).blocks().getFirst() instanceof Paragraph p) {
+          Box box = of.stream().map(TextLine::box).reduce(Box::union).orElseThrow();
+          places.put(p.id(), new Finding.SourcePlace(of.getFirst().page(), box));
+        }
+      }
+    }
   }
 
   private Paragraph paragraph(Detected.Text t, PageSetup setup, @Nullable Detected before) {

@@ -1,6 +1,7 @@
 package decant.pdf.read.document;
 
 import decant.layout.label.NoteLabels;
+import decant.model.Box;
 import decant.model.Document;
 import decant.model.Finding;
 import decant.model.Inline;
@@ -98,7 +99,14 @@ final class NoteMaker {
     made.add(new Made(id, p, n));
     stories.put(id, new Story(id, Story.Kind.FOOTNOTE, List.of(p)));
     noteMarks.computeIfAbsent(n.page(), k -> new HashMap<>()).putIfAbsent(n.label(), id);
-    places.put(p.id(), new Finding.SourcePlace(n.page(), n.lines().getFirst().box()));
+    TextLine first = n.lines().getFirst();
+    Box box =
+        n.lines().stream()
+            .filter(l -> l.page() == first.page())
+            .map(TextLine::box)
+            .reduce(Box::union)
+            .orElse(first.box());
+    places.put(p.id(), new Finding.SourcePlace(first.page(), box));
   }
 
   /**

@@ -3,7 +3,7 @@ package decant.pdf.read.drawings;
 import de.rototor.pdfbox.graphics2d.PdfBoxGraphics2D;
 import decant.model.Box;
 import decant.model.look.Media;
-import decant.pdf.read.scan.PageScan;
+import decant.pdf.content.PageSpace;
 import decant.work.Faults;
 import java.awt.AlphaComposite;
 import java.awt.Color;
@@ -51,7 +51,7 @@ public final class DrawingCutter {
     PDPage page = pdf.getPage(number);
     try {
       Rectangle2D kept =
-          PageScan.shown(page.getCropBox(), page.getRotation())
+          PageSpace.shown(page.getCropBox(), page.getRotation())
               .createInverse()
               .createTransformedShape(
                   new Rectangle2D.Double(place.x(), place.y(), place.width(), place.height()))

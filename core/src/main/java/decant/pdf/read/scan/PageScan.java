@@ -3,6 +3,7 @@ package decant.pdf.read.scan;
 import decant.model.Box;
 import decant.model.look.FormField;
 import decant.model.look.Media;
+import decant.pdf.content.PageSpace;
 import decant.pdf.content.ReadPage;
 import decant.pdf.read.fonts.FileFonts;
 import decant.pdf.read.page.Anatomy;
@@ -85,32 +86,17 @@ public final class PageScan extends PDFGraphicsStreamEngine {
     this.fonts = fonts;
     this.media = media;
     PDRectangle crop = page.getCropBox();
-    this.toShown = shown(crop, page.getRotation());
+    this.toShown = PageSpace.shown(crop, page.getRotation());
     this.paths = new PaintedPaths(toShown);
     boolean turned = page.getRotation() % 180 != 0;
     this.width = turned ? crop.getHeight() : crop.getWidth();
     this.height = turned ? crop.getWidth() : crop.getHeight();
   }
 
-  /** From the page's own space to the page as it is shown, y downwards. */
-  public static AffineTransform shown(PDRectangle crop, int rotation) {
-    double w = crop.getWidth();
-    double h = crop.getHeight();
-    AffineTransform t =
-        switch (Math.floorMod(rotation, 360)) {
-          case 90 -> new AffineTransform(0, 1, 1, 0, 0, 0);
-          case 180 -> new AffineTransform(-1, 0, 0, 1, w, 0);
-          case 270 -> new AffineTransform(0, -1, -1, 0, h, w);
-          default -> new AffineTransform(1, 0, 0, -1, 0, h);
-        };
-    t.translate(-crop.getLowerLeftX(), -crop.getLowerLeftY());
-    return t;
-  }
-
   /** The place of a rectangle of a page, on the page as shown. */
   static Box place(PDPage page, PDRectangle r) {
     Rectangle2D b =
-        shown(page.getCropBox(), page.getRotation())
+        PageSpace.shown(page.getCropBox(), page.getRotation())
             .createTransformedShape(
                 new Rectangle2D.Double(
                     r.getLowerLeftX(), r.getLowerLeftY(), r.getWidth(), r.getHeight()))

@@ -6,6 +6,7 @@ import decant.model.Finding;
 import decant.model.NodeId;
 import decant.model.look.Colour;
 import decant.model.look.Link;
+import decant.pdf.content.PageSpace;
 import decant.words.Words;
 import decant.work.Faults;
 import java.awt.geom.Point2D;
@@ -145,7 +146,7 @@ public final class PdfLinks {
       y = f.getTop();
     }
     Point2D shown =
-        PageScan.shown(p.getCropBox(), p.getRotation())
+        PageSpace.shown(p.getCropBox(), p.getRotation())
             .transform(new Point2D.Double(p.getCropBox().getLowerLeftX(), y), null);
     return Optional.of(new Target(page, Math.round(shown.getY())));
   }
