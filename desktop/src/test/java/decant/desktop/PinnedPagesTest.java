@@ -81,4 +81,31 @@ class PinnedPagesTest extends WindowCase {
     assertThat(window.find("#findings-compared", Label.class).getText())
         .isEqualTo("The pages were compared with the original.");
   }
+
+  @Test
+  void allPagesGoOutAsTheyWereWhereThatIsChosen() throws java.io.IOException {
+    Work work = rules();
+    window.go(StageName.PUBLISH);
+    Window.run(() ->
+        window
+            .find("#publish-pages-kept", javafx.scene.control.ComboBox.class)
+            .getSelectionModel()
+            .select(decant.recipe.PagesKept.ALL.ordinal()));
+    Path out = folder.resolve("kept");
+    Files.createDirectories(out);
+    Window.run(() -> work.draftProperty().set(work.draftProperty().get().to(out, "As it was")));
+    window.settle();
+    window.click("#publish-go");
+    window.until(() -> work.receiptProperty().get().isPresent());
+    assertThat(Window.on(() -> work.receiptProperty().get().orElseThrow().verified())).isTrue();
+    try (var got = org.apache.pdfbox.Loader.loadPDF(out.resolve("As it was.pdf").toFile());
+        var was = org.apache.pdfbox.Loader.loadPDF(work.source().toFile())) {
+      assertThat(got.getNumberOfPages()).isEqualTo(was.getNumberOfPages());
+      for (int p = 0; p < was.getNumberOfPages(); p++) {
+        assertThat(got.getPage(p).getContents().readAllBytes())
+            .as("page " + (p + 1))
+            .isEqualTo(was.getPage(p).getContents().readAllBytes());
+      }
+    }
+  }
 }

@@ -89,7 +89,7 @@ final class PagesChoices implements Choices {
     var s = state.work().revision().selection();
     List<Integer> pages = new ArrayList<>();
     for (NodeId id : List.of(s.anchor().paragraph(), s.caret().paragraph())) {
-      state.work().layout().pagesOf(id).forEach(p -> pages.add(p.number() - 1));
+      state.going().pagesOf(id).forEach(p -> pages.add(p.number() - 1));
     }
     if (!pages.isEmpty()) {
       int from = pages.stream().mapToInt(Integer::intValue).min().orElse(0);
@@ -111,7 +111,7 @@ final class PagesChoices implements Choices {
     Choosing.show(range, p.range());
     split.setValue(p.split());
     Choosing.show(naming, o.naming());
-    var layout = state.work().layout();
+    var layout = state.going();
     List<Chapters.Chapter> all = state.chapters();
     if (!all.equals(shown)) {
       shown = all;

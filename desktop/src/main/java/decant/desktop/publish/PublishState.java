@@ -1,5 +1,6 @@
 package decant.desktop.publish;
 
+import decant.desktop.shell.GoingPages;
 import decant.desktop.shell.Work;
 import decant.layout.Layout;
 import decant.model.Finding;
@@ -14,10 +15,12 @@ import decant.publication.Publication;
 import decant.publish.Publisher;
 import decant.recipe.Chapters;
 import decant.recipe.Output;
+import decant.recipe.PagesKept;
 import decant.recipe.Plan;
 import decant.recipe.PublishProblem;
 import decant.recipe.Recipe;
 import decant.work.Cancelled;
+import java.io.IOException;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -41,6 +44,8 @@ import javafx.beans.property.ReadOnlyObjectWrapper;
  * files will weigh. Knows no controls.
  */
 final class PublishState {
+  private static final System.Logger LOG = System.getLogger(PublishState.class.getName());
+
   /**
    * What is known of what will come out.
    *
@@ -89,9 +94,10 @@ final class PublishState {
       new ReadOnlyObjectWrapper<>(Optional.empty());
   private final ReadOnlyObjectWrapper<List<String>> offSheet =
       new ReadOnlyObjectWrapper<>(List.of());
+  private Optional<Whole> whole = Optional.empty();
   private Optional<Layout> offSheetOf = Optional.empty();
   private final AtomicInteger wanted = new AtomicInteger();
-  private Optional<Layout> chaptersOf = Optional.empty();
+  private Optional<Publication> chaptersOf = Optional.empty();
   private List<Chapters.Chapter> chapters = List.of();
   private boolean inSight;
 
@@ -138,12 +144,34 @@ final class PublishState {
   /** The pages as they will come out: with addresses as links, once these are laid out. */
   Publication pages() {
     boolean linked = pdf().filter(o -> o.settings().navigation().addresses().linked()).isPresent();
-    return linked ? linkedPages.get().orElseGet(work::layout) : work.layout();
+    boolean other = linked || draft().recipe().pagesKept() == PagesKept.NONE;
+    Publication going = going();
+    return other && !going.keepsAll() ? linkedPages.get().orElse(going) : going;
+  }
+
+  /**
+   * All pages as the original has them.
+   *
+   * @param of the layout whose headings are their bookmarks
+   */
+  private record Whole(Layout of, Publication pages) {}
+
+  /** Whether the recipe keeps all pages of the original. */
+  boolean keepsAll() {
+    return GoingPages.areKept(work, draft().recipe());
+  }
+
+  /** The pages that go out; until those of the original are at hand, those of the layout. */
+  Publication going() {
+    Layout layout = work.layout();
+    return keepsAll()
+        ? whole.filter(w -> w.of() == layout).map(Whole::pages).orElse(layout)
+        : layout;
   }
 
   /** The chapters of the pages, worked out once. */
   List<Chapters.Chapter> chapters() {
-    Layout now = work.layout();
+    Publication now = going();
     if (chaptersOf.isEmpty() || chaptersOf.get() != now) {
       chaptersOf = Optional.of(now);
       chapters = now.complete() ? Chapters.of(now) : List.of();
@@ -203,7 +231,7 @@ final class PublishState {
       return;
     }
     Work.Draft d = draft();
-    Layout layout = work.layout();
+    Publication layout = going();
     Outlook next;
     try {
       next = new Outlook(Optional.of(plan(d, layout, d.passwords())), "", List.of());
@@ -211,11 +239,38 @@ final class PublishState {
       next = new Outlook(unlocked(d, layout), e.getMessage(), e.conflicts());
     }
     outlook.set(next);
-    askSheets(layout);
+    askSheets();
+    openWhole();
     weigh(layout);
   }
 
-  private void askSheets(Layout layout) {
+  private void openWhole() {
+    Layout layout = work.layout();
+    if (!keepsAll() || !layout.complete() || whole.filter(w -> w.of() == layout).isPresent()) {
+      return;
+    }
+    Recipe recipe = draft().recipe();
+    SCALES.execute(() -> {
+      try {
+        Publication pages = GoingPages.of(work, recipe, layout);
+        Platform.runLater(() -> {
+          whole = Optional.of(new Whole(layout, pages));
+          refresh();
+        });
+      } catch (IOException e) {
+        // Whoever publishes is told; until then the pages of the layout are seen.
+        LOG.log(System.Logger.Level.WARNING, "opening the original again", e);
+      }
+    });
+  }
+
+  private void askSheets() {
+    Layout layout = work.layout();
+    if (keepsAll()) {
+      offSheetOf = Optional.empty();
+      offSheet.set(List.of());
+      return;
+    }
     if (!layout.complete() || offSheetOf.filter(l -> l == layout).isPresent()) {
       return;
     }
@@ -231,12 +286,12 @@ final class PublishState {
     });
   }
 
-  private Plan plan(Work.Draft d, Layout layout, Passwords passwords) throws PublishProblem {
+  private Plan plan(Work.Draft d, Publication layout, Passwords passwords) throws PublishProblem {
     return Plan.of(d.recipe(), layout, d.stem(), work.source(), passwords, LocalDate.now());
   }
 
   /** What comes of it once passwords are given, if they are all that lacks. */
-  private Optional<Plan> unlocked(Work.Draft d, Layout layout) {
+  private Optional<Plan> unlocked(Work.Draft d, Publication layout) {
     try {
       return Optional.of(plan(d, layout, ANY));
     } catch (PublishProblem e) {
@@ -244,7 +299,7 @@ final class PublishState {
     }
   }
 
-  private void weigh(Layout layout) {
+  private void weigh(Publication layout) {
     int mine = wanted.incrementAndGet();
     Optional<Plan> plan = outlook.get().plan();
     if (!layout.complete() || plan.isEmpty()) {
@@ -266,7 +321,7 @@ final class PublishState {
 
   /** The output that is looked at first, then what it would be otherwise, then all other files. */
   private void weigh(
-      Layout layout,
+      Publication layout,
       Recipe recipe,
       Plan plan,
       Optional<Output.Pdf> looked,
@@ -316,7 +371,7 @@ final class PublishState {
                   SizeEstimate.weigh(linking.apply(p.choices()), p.choices(), work.source(), stale)
                       .total();
               case Plan.Item.Office d ->
-                  SizeEstimate.office(d.output().format(), layout.document());
+                  SizeEstimate.office(d.output().format(), work.layout().document());
             });
         tell(new Weights(copy(sizes), total, parts, copy(others), false), rows, stale);
       }
@@ -329,7 +384,7 @@ final class PublishState {
   }
 
   private long other(
-      Layout layout,
+      Publication layout,
       Function<PdfChoices, Publication> linking,
       SizeEstimate.Alternative a,
       BooleanSupplier stale) {

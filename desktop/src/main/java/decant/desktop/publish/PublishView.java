@@ -8,6 +8,7 @@ import decant.desktop.shell.Desk;
 import decant.desktop.shell.Stage;
 import decant.desktop.shell.StageName;
 import decant.desktop.shell.Work;
+import decant.format.Formats;
 import decant.model.Finding;
 import decant.pdf.choices.Conflict;
 import decant.publication.Publication;
@@ -58,6 +59,7 @@ public final class PublishView implements Stage {
   private final ScrollPane checks;
   private final List<Choices> choices = new ArrayList<>();
   private final VBox groups = new VBox();
+  private final KeptChoice kept;
   private final ActiveChoice active;
   private final AfterwardsChoices afterwards;
   private final TextField stem = new TextField();
@@ -92,6 +94,7 @@ public final class PublishView implements Stage {
             state,
             work.taken().findings().stream()
                 .anyMatch(f -> f.kind() == Finding.Kind.ACTIVE_CONTENT));
+    kept = new KeptChoice(state, Formats.hasPages(work.taken().origin().format()));
     afterwards = new AfterwardsChoices(state);
     pages.setId("publish-pages");
     pages.setAccessibleText(WORDS.say("publish-view.pages"));
@@ -206,6 +209,7 @@ public final class PublishView implements Stage {
             recipe.node(),
             size.node(),
             groups,
+            kept.group().node(),
             active.group().node(),
             afterwards.group().node());
     all.getStyleClass().add("side");
@@ -261,6 +265,7 @@ public final class PublishView implements Stage {
     groups.setManaged(pdf.isPresent());
     pdf.ifPresent(o -> choices.forEach(c -> c.show(o)));
     warn();
+    kept.show();
     active.show();
     afterwards.show();
     size.show();

@@ -10,6 +10,7 @@ import decant.recipe.PublishProblem;
 import decant.recipe.Recipe;
 import decant.words.Words;
 import decant.work.Cancelled;
+import java.io.IOException;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
@@ -43,22 +44,22 @@ public final class Publishing {
       return;
     }
     desk.dismiss();
-    var order =
-        new Publisher.Order(
-            layout,
-            draft.recipe(),
-            draft.folder(),
-            draft.stem(),
-            w.source(),
-            overwrite,
-            draft.passwords(),
-            Untouchable.inputs(List.of(w.source())));
     var cancelled = new AtomicBoolean();
     String label = WORDS.say("publishing.publishing", draft.stem());
     desk.backgroundProperty().set(Optional.of(new Background(label, 0, cancelled)));
     var shown = new AtomicInteger();
     worker.execute(() -> {
       try {
+        var order =
+            new Publisher.Order(
+                GoingPages.of(w, draft.recipe(), layout),
+                draft.recipe(),
+                draft.folder(),
+                draft.stem(),
+                w.source(),
+                overwrite,
+                draft.passwords(),
+                Untouchable.inputs(List.of(w.source())));
         Receipt r =
             Publisher.publish(
                 order,
@@ -89,6 +90,9 @@ public final class Publishing {
         });
       } catch (WriteProblem e) {
         Platform.runLater(() -> notPublished(draft, e));
+      } catch (IOException e) {
+        LOG.log(System.Logger.Level.WARNING, "reading the original again", e);
+        Platform.runLater(() -> failed(WORDS.say("publishing.original-gone", w.source())));
       } catch (RuntimeException | StackOverflowError e) {
         LOG.log(System.Logger.Level.ERROR, "publishing failed", e);
         Platform.runLater(() -> failed(WORDS.say("publishing.not-made")));
