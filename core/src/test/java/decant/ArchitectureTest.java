@@ -104,7 +104,9 @@ class ArchitectureTest {
     };
     List<String> so = and(readers, "pdf.content");
     for (String stage : stages) {
-      out.put("pdf.read." + stage, stage.equals("document") ? and(so, "layout.label") : so);
+      out.put(
+          "pdf.read." + stage,
+          stage.equals("document") || stage.equals("report") ? and(so, "layout.label") : so);
       so = and(so, "pdf.read." + stage);
     }
     out.put("pdf.read", so);

@@ -38,6 +38,12 @@ public record Typesetting(
         tabDistance, other, textAtTableEdge, expandsLastLines, footnotes, endnotes, fonts);
   }
 
+  /** This with endnotes numbered so. */
+  public Typesetting withEndnotes(NumberFormat other) {
+    return new Typesetting(
+        tabDistance, hyphenates, textAtTableEdge, expandsLastLines, footnotes, other, fonts);
+  }
+
   /** This with these fonts. */
   public Typesetting withFonts(List<EmbeddedFont> others) {
     return new Typesetting(

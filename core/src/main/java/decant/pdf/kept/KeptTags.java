@@ -24,6 +24,7 @@ import org.apache.pdfbox.cos.COSDictionary;
 import org.apache.pdfbox.cos.COSName;
 import org.apache.pdfbox.pdmodel.PDPage;
 import org.apache.pdfbox.pdmodel.PDResources;
+import org.apache.pdfbox.pdmodel.documentinterchange.markedcontent.PDPropertyList;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -80,15 +81,19 @@ public final class KeptTags {
     int path = -1; // where the path begins that is under construction
     for (int k = 0; k < all.size(); k++) {
       Instruction i = all.get(k);
+      int end = endOfReplaced(all, k, resources);
+      if (end > k) {
+        replaced(all, k, end, painted);
+        k = end;
+        continue;
+      }
       switch (i) {
         case Instruction.MarkStart m -> {
-          boolean stays = stays(m, resources);
+          boolean stays = m.tag().equals("OC");
           kept.add(stays);
           close();
           if (!stays) {
             splices.add(ContentSplice.without(m.span()));
-          } else {
-            placeTakenOut(m);
           }
         }
         case Instruction.MarkEnd m -> {
@@ -130,24 +135,66 @@ public final class KeptTags {
     close();
   }
 
-  /** Layers and texts that stand for what is shown stay; places in a structure do not. */
-  private static boolean stays(Instruction.MarkStart m, @Nullable PDResources resources) {
-    if (m.tag().equals("OC")) {
-      return true;
+  /**
+   * Where a mark ends whose text stands for what is shown (ISO 32000-2 §14.9.4), with all that is
+   * in it; the instruction itself where it begins none.
+   */
+  private static int endOfReplaced(
+      List<Instruction> all, int begin, @Nullable PDResources resources) {
+    if (!(all.get(begin) instanceof Instruction.MarkStart m) || !replaces(m, resources)) {
+      return begin;
     }
+    int open = 0;
+    for (int k = begin; k < all.size(); k++) {
+      open += all.get(k) instanceof Instruction.MarkStart ? 1 : 0;
+      open -= all.get(k) instanceof Instruction.MarkEnd ? 1 : 0;
+      if (open == 0) {
+        return k;
+      }
+    }
+    return begin;
+  }
+
+  private static boolean replaces(Instruction.MarkStart m, @Nullable PDResources resources) {
     COSBase p = m.properties().orElse(null);
-    COSDictionary d =
-        p instanceof COSDictionary own
-            ? own
-            : p instanceof COSName name && resources != null
-                ? Optional.ofNullable(resources.getProperties(name))
-                    .map(l -> l.getCOSObject())
-                    .orElse(null)
-                : null;
-    boolean inline = p instanceof COSDictionary;
-    return d != null
-        && d.containsKey(COSName.ACTUAL_TEXT)
-        && (inline || !d.containsKey(COSName.MCID));
+    if (p instanceof COSDictionary own) {
+      return own.containsKey(COSName.ACTUAL_TEXT);
+    }
+    if (!(p instanceof COSName name) || resources == null) {
+      return false;
+    }
+    PDPropertyList list = resources.getProperties(name);
+    return list != null
+        && list.getCOSObject().containsKey(COSName.ACTUAL_TEXT)
+        && !list.getCOSObject().containsKey(COSName.MCID);
+  }
+
+  /** All that one text stands for belongs to one block; the marks within it go. */
+  private void replaced(
+      List<Instruction> all, int begin, int end, Map<Integer, List<Point2D>> painted) {
+    var points = new ArrayList<Point2D>();
+    boolean whole = true;
+    for (int k = begin; k <= end; k++) {
+      points.addAll(painted.getOrDefault(k, List.of()));
+      Instruction i = all.get(k);
+      whole &= !(i instanceof Instruction.TextStart || i instanceof Instruction.TextEnd);
+    }
+    NodeId of = ownerOf(points);
+    close();
+    if (whole) {
+      from = all.get(begin).span().from();
+      to = all.get(end).span().to();
+      owner = of;
+    }
+    close(() -> {
+      placeTakenOut((Instruction.MarkStart) all.get(begin));
+      for (int k = begin + 1; k < end; k++) {
+        Instruction i = all.get(k);
+        if (i instanceof Instruction.MarkStart || i instanceof Instruction.MarkEnd) {
+          splices.add(ContentSplice.without(i.span()));
+        }
+      }
+    });
   }
 
   private static final Pattern PLACE = Pattern.compile("/MCID\\s*\\d+");
@@ -175,7 +222,15 @@ public final class KeptTags {
   }
 
   private void close() {
+    close(() -> {});
+  }
+
+  /**
+   * @param within adds what else changes in what is closed
+   */
+  private void close(Runnable within) {
     if (from < 0) {
+      within.run();
       return;
     }
     String begins = "/Artifact BMC";
@@ -184,6 +239,7 @@ public final class KeptTags {
       owners.add(owner);
     }
     splices.add(ContentSplice.before(from, begins.getBytes(US_ASCII)));
+    within.run();
     splices.add(ContentSplice.before(to, "EMC".getBytes(US_ASCII)));
     from = -1;
     owner = null;

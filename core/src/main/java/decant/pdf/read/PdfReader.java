@@ -18,6 +18,7 @@ import decant.pdf.read.document.DrawnShapes;
 import decant.pdf.read.document.LiveContents;
 import decant.pdf.read.drawings.DetectedDrawings;
 import decant.pdf.read.drawings.DrawingCutter;
+import decant.pdf.read.drawings.SideBySide;
 import decant.pdf.read.fonts.BroughtFonts;
 import decant.pdf.read.fonts.FileFonts;
 import decant.pdf.read.fonts.FontDoubts;
@@ -208,7 +209,15 @@ public final class PdfReader {
     CompletableFuture<List<Finding>> conservation = conserved(pages, lines, slanted, running, d);
     var read =
         new ConversionReport.Read(
-            pages, lines, drawn.left(), running, found, d, maker.places(), shapes.taken());
+            pages,
+            lines,
+            drawn.left(),
+            running,
+            found,
+            d,
+            maker.places(),
+            maker.markers(),
+            shapes.taken());
     new ConversionReport(pdf, new FontDoubts(fonts, book, brought.withheld()), book, read)
         .findings().stream()
             .filter(f ->
@@ -300,13 +309,7 @@ public final class PdfReader {
   }
 
   private DetectedDrawings.Result drawingsCut(List<ScannedPage> pages) throws ReadProblem {
-    var cutter = new DrawingCutter(pdf);
-    return DetectedDrawings.asPictures(
-        pages,
-        (page, place) -> {
-          request.checkpoint();
-          return cutter.cut(page, place);
-        });
+    return DetectedDrawings.asPictures(pages, new SideBySide(request, pdf, () -> open(request)));
   }
 
   /**

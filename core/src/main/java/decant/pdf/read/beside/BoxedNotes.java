@@ -181,6 +181,10 @@ public final class BoxedNotes {
     if (stroked.isPresent()) {
       return stroked;
     }
+    Optional<Rule> rim = rim(page, frame);
+    if (rim.isPresent()) {
+      return rim;
+    }
     Box b = frame.box();
     List<Painted> sides =
         page.shapes().stream()
@@ -191,6 +195,18 @@ public final class BoxedNotes {
             .filter(s -> isSide(s.box(), b) && isAt(s.box(), b))
             .toList();
     return sides.size() < 3 ? Optional.empty() : Optional.of(drawn(sides.getFirst()));
+  }
+
+  /** What a box shows of itself around another that is painted over all but its rim. */
+  private static Optional<Rule> rim(ScannedPage page, Painted frame) {
+    for (Painted s : page.shapes()) {
+      double width = (frame.box().width() - s.box().width()) / 2;
+      boolean over = !s.free() && s.fill().isPresent() && same(s.box(), frame.box());
+      if (over && frame.fill().isPresent() && !s.fill().equals(frame.fill()) && width > 0) {
+        return Optional.of(Rule.single(width, frame.fill().get()));
+      }
+    }
+    return Optional.empty();
   }
 
   private static Rule drawn(Painted side) {

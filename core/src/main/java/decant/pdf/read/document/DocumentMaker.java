@@ -23,7 +23,6 @@ import decant.pdf.read.beside.BoxedNotes;
 import decant.pdf.read.beside.FloatedPictures;
 import decant.pdf.read.beside.RunningTexts;
 import decant.pdf.read.beside.RunningTitles;
-import decant.pdf.read.blocks.DetectedLists;
 import decant.pdf.read.detected.Detected;
 import decant.pdf.read.detected.DetectedNote;
 import decant.pdf.read.detected.Edges;
@@ -62,7 +61,8 @@ public final class DocumentMaker {
   private final Metadata metadata;
   private final Map<NodeId, Finding.SourcePlace> places = new LinkedHashMap<>();
   private final List<TakenIn.PageBreak> breaks = new ArrayList<>();
-  private final DetectedLists lists = new DetectedLists();
+  private final FoundLists lists = new FoundLists();
+  private final Map<NodeId, String> markers = new LinkedHashMap<>();
   private final StyleMaker styles;
   private final PaperMaker paper;
   private final ParagraphLooks looks;
@@ -157,6 +157,11 @@ public final class DocumentMaker {
     return apart.watermarks();
   }
 
+  /** What stood before each item of a list. */
+  public Map<NodeId, String> markers() {
+    return markers;
+  }
+
   /** Where pages begin within blocks. */
   public List<TakenIn.PageBreak> breaks() {
     return breaks;
@@ -177,7 +182,16 @@ public final class DocumentMaker {
             stories,
             figures.media(),
             List.of());
-    return noteMaker.labelled(d);
+    Document out = noteMaker.labelled(d);
+    Block last = sections.getLast().blocks().getLast();
+    for (NoteMaker.Made m : noteMaker.made()) {
+      Story s = out.stories().get(m.note());
+      if (s != null && s.kind() == Story.Kind.ENDNOTE) {
+        setting.follows(m.paragraph(), last);
+        last = m.paragraph();
+      }
+    }
+    return out;
   }
 
   /** Notes that no mark leads to stand where they stood: at the end of their page, as text. */
@@ -372,6 +386,9 @@ public final class DocumentMaker {
     int floated = inlines.size();
     inlines.addAll(noteMaker.marked(LookMaker.inlines(glyphs, base, t.size()), t.lines()));
     var p = new Paragraph(NodeId.fresh(), look, Look.PLAIN, inlines);
+    if (t.kind() == Detected.Kind.ITEM) {
+      markers.put(p.id(), t.marker());
+    }
     setting.lines(p, t, joined, floated, setup);
     for (int k = 1; k < t.lines().size(); k++) {
       if (t.lines().get(k).page() > t.lines().get(k - 1).page()) {

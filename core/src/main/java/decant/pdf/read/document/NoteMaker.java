@@ -9,9 +9,11 @@ import decant.model.NodeId;
 import decant.model.Paragraph;
 import decant.model.Story;
 import decant.model.look.LinePitch;
+import decant.model.look.ListDefinition.NumberFormat;
 import decant.model.look.Look;
 import decant.model.look.ParagraphTraits;
 import decant.model.look.TextTraits;
+import decant.model.look.Typesetting;
 import decant.pdf.read.detected.DetectedNote;
 import decant.pdf.read.lines.Dehyphenator;
 import decant.pdf.read.page.LookMaker;
@@ -23,6 +25,7 @@ import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 
@@ -35,6 +38,10 @@ final class NoteMaker {
   private final List<Made> made = new ArrayList<>();
   private final Set<NodeId> marked = new HashSet<>();
   private int nextEndnote = 1;
+
+  /** The pages with notes that marks of other pages lead to. */
+  private final Set<Integer> endPages = new HashSet<>();
+
   private final Map<Integer, Map<String, NodeId>> noteMarks = new HashMap<>();
 
   /**
@@ -72,7 +79,31 @@ final class NoteMaker {
   Document labelled(Document d) {
     var found = new HashMap<NodeId, String>();
     made.forEach(m -> found.put(m.note(), m.found().label()));
-    return NoteLabels.labelled(d, found);
+    return NoteLabels.labelled(withEndnotes(d), found);
+  }
+
+  /** Notes that stand together after the last of the text are endnotes. */
+  private Document withEndnotes(Document d) {
+    int last =
+        d.sections().stream()
+            .flatMap(s -> s.blocks().stream())
+            .map(b -> places.get(b.id()))
+            .filter(Objects::nonNull)
+            .mapToInt(Finding.SourcePlace::page)
+            .max()
+            .orElse(0);
+    if (endPages.isEmpty() || endPages.stream().anyMatch(p -> p < last)) {
+      return d;
+    }
+    Map<NodeId, Story> out = new LinkedHashMap<>(d.stories());
+    for (Made m : made) {
+      if (endPages.contains(m.found().page()) && marked.contains(m.note())) {
+        out.computeIfPresent(
+            m.note(), (id, s) -> new Story(id, Story.Kind.ENDNOTE, s.blocks(), s.label()));
+      }
+    }
+    Typesetting t = d.styles().typesetting().withEndnotes(NumberFormat.DECIMAL);
+    return d.withStyles(d.styles().withTypesetting(t)).withStories(out);
   }
 
   /** How many places of a note's paragraph are its mark and the space after it. */
@@ -122,6 +153,7 @@ final class NoteMaker {
       return Optional.empty();
     }
     nextEndnote++;
+    endPages.add(so.getFirst().found().page());
     return Optional.of(so.getFirst().note());
   }
 

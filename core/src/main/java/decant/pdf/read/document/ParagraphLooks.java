@@ -6,7 +6,6 @@ import decant.model.look.Look;
 import decant.model.look.ParagraphTraits;
 import decant.model.look.ParagraphTraits.Alignment;
 import decant.model.look.ParagraphTraits.TabStop;
-import decant.pdf.read.blocks.DetectedLists;
 import decant.pdf.read.detected.Detected;
 import decant.pdf.read.detected.Edges;
 import decant.pdf.read.page.Glyph;
@@ -19,10 +18,10 @@ import org.jspecify.annotations.Nullable;
 /** What a paragraph looks like by where its lines stand: alignment, indents, tabs, space. */
 final class ParagraphLooks {
   private final StyleMaker styles;
-  private final DetectedLists lists;
+  private final FoundLists lists;
   private final boolean justified;
 
-  ParagraphLooks(StyleMaker styles, DetectedLists lists, List<Detected> found) {
+  ParagraphLooks(StyleMaker styles, FoundLists lists, List<Detected> found) {
     this.styles = styles;
     this.lists = lists;
     this.justified = isJustified(found);
@@ -151,7 +150,7 @@ final class ParagraphLooks {
   Look item(Detected.Text t, Look look, Edges edges) {
     int depth = Math.max(0, t.level() - 1);
     double indent = Math.max(12, edges.indent(t.lines().getFirst()));
-    String list = lists.idFor(t);
+    String list = lists.idFor(t.marker(), depth);
     return look.with(ParagraphTraits.LIST, new ListMembership(list, depth))
         .with(ParagraphTraits.INDENT_START, LookMaker.halves(Math.min(indent, 200)))
         .with(

@@ -2,6 +2,7 @@ package decant.pdf.read.drawings;
 
 import decant.model.Box;
 import decant.model.look.Media;
+import decant.model.look.Rule;
 import decant.pdf.read.lines.Lines;
 import decant.pdf.read.page.Glyph;
 import decant.pdf.read.page.Groups;
@@ -15,6 +16,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -30,9 +32,15 @@ public final class DetectedDrawings {
   /** More drawings than this on one page are a texture, and said to be left out. */
   private static final int MAX_ON_PAGE = 40;
 
-  /** Cuts the picture at a place out of a page. */
+  /** A place of a page that a picture is cut out of. */
+  public record Cut(int page, Box place) {}
+
+  /** Cuts pictures out of pages. */
   public interface Cutter {
-    Optional<Media> cut(int page, Box place) throws ReadProblem;
+    /**
+     * @return in the order of the places; empty where one cannot be cut out
+     */
+    List<Optional<Media>> cut(List<Cut> places) throws ReadProblem;
   }
 
   private DetectedDrawings() {}
@@ -55,53 +63,84 @@ public final class DetectedDrawings {
     var out = new ArrayList<ScannedPage>();
     var left = new HashSet<Integer>();
     Map<Integer, List<Placed>> grounds = new HashMap<>();
-    Map<String, Optional<Media>> known = new HashMap<>();
+    Map<String, Optional<Media>> cut = cut(pages, found, places, cutter);
     for (int k = 0; k < pages.size(); k++) {
       ScannedPage p = pages.get(k);
       int number = p.number();
       boolean texture = found.get(k).size() > MAX_ON_PAGE;
       for (Drawing d : found.get(k)) {
-        long times = places.getOrDefault(place(d), 0L);
-        boolean running = times > 2 && times * 2 > pages.size();
-        if (running && !texture) {
-          Optional<Placed> ground = ground(p, d, cutter, known);
-          ground.ifPresent(g -> grounds.computeIfAbsent(number, n -> new ArrayList<>()).add(g));
-          if (ground.isEmpty()) {
-            left.add(p.number());
-          }
-          continue;
+        boolean running = isRunning(d, places, pages.size());
+        Optional<Placed> picture =
+            texture
+                ? Optional.empty()
+                : cut.getOrDefault(key(number, d, running), Optional.empty())
+                    .map(m -> new Placed(m, around(d), running ? -1 : d.content(), ""));
+        if (picture.isEmpty()) {
+          left.add(number);
+        } else if (running) {
+          grounds.computeIfAbsent(number, n -> new ArrayList<>()).add(picture.get());
+        } else {
+          p = with(p, d, picture.get());
         }
-        Optional<ScannedPage> with = texture ? Optional.empty() : with(p, d, cutter);
-        if (with.isEmpty()) {
-          left.add(p.number());
-        }
-        p = with.orElse(p);
       }
       out.add(p);
     }
     return new Result(out, left, grounds);
   }
 
-  /** A drawing that most pages have; where it is the same it is cut out once. */
-  private static Optional<Placed> ground(
-      ScannedPage p, Drawing d, Cutter cutter, Map<String, Optional<Media>> known)
-      throws ReadProblem {
-    Box place = around(d);
-    String same =
-        place(d)
-            + d.shapes().hashCode()
-            + d.labels().stream().map(Glyph::text).collect(Collectors.joining());
-    Optional<Media> media = known.get(same);
-    if (media == null) {
-      media = cutter.cut(p.number(), place);
-      known.put(same, media);
-    }
-    return media.map(m -> new Placed(m, place, -1, ""));
+  /** Whether most pages have it in the same place. */
+  private static boolean isRunning(Drawing d, Map<String, Long> places, int pages) {
+    long times = places.getOrDefault(place(d), 0L);
+    return times > 2 && times * 2 > pages;
   }
 
-  /** Half a line's thickness stands outside the outline. */
+  /**
+   * The pictures of all drawings; one that most pages have is cut out once where it is the same.
+   */
+  private static Map<String, Optional<Media>> cut(
+      List<ScannedPage> pages, List<List<Drawing>> found, Map<String, Long> places, Cutter cutter)
+      throws ReadProblem {
+    Map<String, Cut> wanted = new LinkedHashMap<>();
+    for (int k = 0; k < pages.size(); k++) {
+      if (found.get(k).size() <= MAX_ON_PAGE) {
+        int number = pages.get(k).number();
+        for (Drawing d : found.get(k)) {
+          String key = key(number, d, isRunning(d, places, pages.size()));
+          wanted.putIfAbsent(key, new Cut(number, around(d)));
+        }
+      }
+    }
+    List<Optional<Media>> media = cutter.cut(List.copyOf(wanted.values()));
+    Map<String, Optional<Media>> out = new HashMap<>();
+    int k = 0;
+    for (String key : wanted.keySet()) {
+      out.put(key, media.get(k++));
+    }
+    return out;
+  }
+
+  private static String key(int page, Drawing d, boolean running) {
+    return running
+        ? place(d)
+            + d.shapes().hashCode()
+            + d.labels().stream().map(Glyph::text).collect(Collectors.joining())
+        : page + " " + around(d);
+  }
+
+  /**
+   * Half a line's thickness stands outside the outline, at the corners of its ends more (ISO
+   * 32000-2 table 53).
+   */
   private static Box around(Drawing d) {
-    return new Box(d.box().x() - 1, d.box().y() - 1, d.box().width() + 2, d.box().height() + 2);
+    double most =
+        d.shapes().stream()
+            .flatMap(s -> s.stroke().stream())
+            .mapToDouble(Rule::width)
+            .max()
+            .orElse(0);
+    double by = Math.max(1, most * Math.sqrt(0.5));
+    return new Box(
+        d.box().x() - by, d.box().y() - by, d.box().width() + 2 * by, d.box().height() + 2 * by);
   }
 
   private static String place(Drawing d) {
@@ -112,32 +151,26 @@ public final class DetectedDrawings {
         + Math.round(d.box().width() / 2);
   }
 
-  private static Optional<ScannedPage> with(ScannedPage p, Drawing d, Cutter cutter)
-      throws ReadProblem {
-    Box place = around(d);
-    Optional<Media> media = cutter.cut(p.number(), place);
-    if (media.isEmpty()) {
-      return Optional.empty();
-    }
+  private static ScannedPage with(ScannedPage p, Drawing d, Placed picture) {
+    Box place = picture.box();
     var pictures = new ArrayList<>(p.pictures());
     pictures.removeIf(x -> place.holds(x.box(), 1));
     String alt =
         Lines.of(p.only(d.labels())).stream()
             .map(l -> l.text().strip())
             .collect(Collectors.joining(" "));
-    pictures.add(new Placed(media.get(), place, d.content(), alt));
+    pictures.add(new Placed(picture.media(), place, picture.content(), alt));
     Set<Painted> drawn = new HashSet<>(d.shapes());
     Set<Glyph> labels = new HashSet<>(d.labels());
-    return Optional.of(
-        new ScannedPage(
-            p.number(),
-            p.width(),
-            p.height(),
-            p.glyphs().stream().filter(g -> !labels.contains(g)).toList(),
-            p.rules().stream().filter(r -> !inside(r, place)).toList(),
-            pictures,
-            p.shapes().stream().filter(s -> !drawn.contains(s)).toList(),
-            p.comments()));
+    return new ScannedPage(
+        p.number(),
+        p.width(),
+        p.height(),
+        p.glyphs().stream().filter(g -> !labels.contains(g)).toList(),
+        p.rules().stream().filter(r -> !inside(r, place)).toList(),
+        pictures,
+        p.shapes().stream().filter(s -> !drawn.contains(s)).toList(),
+        p.comments());
   }
 
   private static boolean inside(RuledLine r, Box of) {

@@ -45,6 +45,7 @@ public final class ConversionReport {
       List<Detected> found,
       Document document,
       Map<NodeId, Finding.SourcePlace> places,
+      Map<NodeId, String> markers,
       Map<Integer, List<Box>> shapes) {}
 
   private final PDDocument pdf;
@@ -69,6 +70,7 @@ public final class ConversionReport {
     out.addAll(GlyphCoverage.of(read.document(), book));
     out.addAll(forms());
     out.addAll(DetectedComments.findings(read.pages(), read.document()));
+    out.addAll(LabelAudit.of(read.document(), read.markers(), read.places()));
     out.addAll(BlockDoubts.of(read.found(), read.places()));
     out.addAll(HeadingAudit.of(read.document(), read.places()));
     return out;

@@ -134,7 +134,7 @@ public final class DetectedComments {
     double x = b.x() + b.width() / 2;
     double y = b.y() + b.height() / 2;
     int best = -1;
-    double min = ScanThresholds.DetectedComments.FAR;
+    double min = Double.MAX_VALUE;
     for (int k = 0; k < glyphs.size(); k++) {
       Glyph g = glyphs.get(k);
       if (!g.isSpace() && !g.text().isEmpty() && g.quarter() == 0 && !g.marked().artifact()) {

@@ -49,9 +49,6 @@ final class ScanThresholds {
   static final class DetectedComments {
     private DetectedComments() {}
 
-    /** Farther away than this is nothing that a note is about, in points. */
-    static final double FAR = 200;
-
     /** a gap between words, in ems */
     static final double APART = 0.25;
   }
