@@ -10,6 +10,7 @@ import decant.layout.Layout;
 import decant.model.Finding;
 import decant.pdf.choices.Passwords;
 import decant.pdf.kept.KeptPages;
+import decant.pin.PinnedPages;
 import decant.proof.OffSheet;
 import decant.publication.Publication;
 import decant.publish.Exposure;
@@ -265,11 +266,16 @@ final class PublishCommand implements Callable<Integer> {
   private TakenIn pinned(TakenIn taken, Path file, Recipe recipe, Deadline deadline)
       throws IOException {
     if (recipe.pagesKept() != PagesKept.AUTO
-        || !taken.origin().format().equals(Formats.pages().id())
-        || Plan.meetsStandard(recipe)) {
+        || !taken.origin().format().equals(Formats.pages().id())) {
       return taken;
     }
-    return Judging.of(opening.request(file), taken, deadline);
+    TakenIn judged = Judging.of(opening.request(file), taken, deadline);
+    int pinned = PinnedPages.numbers(judged.document()).size();
+    if (pinned > 0 && Plan.meetsStandard(recipe)) {
+      String said = WORDS.count("publish-command.pinned-as-pictures", pinned);
+      System.err.println(WORDS.say("each-file.problem", file, said));
+    }
+    return judged;
   }
 
   /** All pages of a PDF as they are, if that is asked for. */

@@ -1,24 +1,32 @@
 package decant.pin;
 
+import decant.layout.label.ListLabels;
+import decant.model.Block;
 import decant.model.Document;
 import decant.model.Inline;
+import decant.model.NodeId;
+import decant.model.PageSetup;
 import decant.model.Paragraph;
 import decant.model.Pinned;
 import decant.model.Section;
 import decant.model.look.Insets;
 import decant.model.look.Look;
 import decant.model.look.Media;
+import decant.model.look.MediaId;
 import decant.model.look.Placement;
 import decant.model.walk.Walk;
 import decant.paint.KeptPdf;
 import decant.picture.StandInFonts;
 import decant.publication.KeptPage;
+import decant.words.Words;
 import decant.work.Faults;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import javax.imageio.ImageIO;
@@ -31,26 +39,46 @@ import org.apache.pdfbox.rendering.PDFRenderer;
  * the picture's description.
  */
 public final class PinnedPictures {
+  private static final Words WORDS = Words.of(PinnedPictures.class);
+
   static {
     StandInFonts.use();
   }
 
   /** Dots an inch: small print can be read on paper, and a page stays under a megabyte or two. */
-  private static final double DOTS = 200;
+  private static final double DOTS = 170;
 
   private static final double MAX_DOTS = 5000;
 
   private PinnedPictures() {}
 
-  /** The same document where no page is pinned. */
+  /**
+   * Pictures whose descriptions are the words of their pages; the same document where no page is
+   * pinned.
+   */
   public static Document in(Document d) {
+    return in(d, false);
+  }
+
+  /** Pictures that lie over the text of their pages, small, so that it is found and read aloud. */
+  public static Document overText(Document d) {
+    return in(d, true);
+  }
+
+  private static Document in(Document d, boolean overText) {
     if (!d.hasPinned()) {
       return d;
     }
+    Map<NodeId, String> labels = overText ? ListLabels.of(d) : Map.of();
     var media = new ArrayList<Media>();
     var sections = new ArrayList<Section>();
-    for (Section s : d.sections()) {
-      sections.add(s.pinned().flatMap(p -> pictured(s, p, media)).orElse(s.flowing()));
+    try (var painter = new Painter()) {
+      for (Section s : d.sections()) {
+        List<Block> text =
+            overText && s.pinned().isPresent() ? CoveredText.of(s, d, labels) : List.of();
+        sections.add(
+            s.pinned().flatMap(p -> pictured(s, p, painter, media, text)).orElse(s.flowing()));
+      }
     }
     Document out = d.withSections(sections);
     for (Media m : media) {
@@ -60,15 +88,12 @@ public final class PinnedPictures {
   }
 
   /** Empty if the page cannot be painted; then its text flows, which is better than nothing. */
-  private static Optional<Section> pictured(Section s, Pinned p, List<Media> media) {
-    Optional<Media> painted = painted(s, p);
+  private static Optional<Section> pictured(
+      Section s, Pinned p, Painter painter, List<Media> media, List<Block> text) {
+    Optional<Media> painted = painter.painted(s, p);
     painted.ifPresent(media::add);
     return painted.map(m -> {
-      String words =
-          Walk.paragraphs(s.blocks()).stream()
-              .map(x -> x.text().replace(Inline.OBJECT, ' ').strip())
-              .filter(t -> !t.isEmpty())
-              .collect(Collectors.joining("\n"));
+      String words = text.isEmpty() ? words(s) : WORDS.say("pinned-pictures.page", p.page() + 1);
       var edge = new Placement.Axis(Placement.Origin.PAGE, Placement.Align.OFFSET, 0);
       var picture =
           new Inline.Picture(
@@ -76,28 +101,61 @@ public final class PinnedPictures {
               s.page().width(),
               s.page().height(),
               words,
-              new Placement.Floating(edge, edge, Placement.Wrap.THROUGH, Insets.NONE, true),
+              new Placement.Floating(
+                  edge, edge, Placement.Wrap.THROUGH, Insets.NONE, text.isEmpty()),
               Insets.NONE,
               0,
               Optional.empty(),
               Look.PLAIN);
       var anchor = Paragraph.of(Look.PLAIN, "").withInlines(List.of(picture));
-      return new Section(s.id(), s.page(), s.start(), java.util.Map.of(), List.of(anchor));
+      var blocks = new ArrayList<Block>();
+      blocks.add(anchor);
+      blocks.addAll(text);
+      PageSetup page = text.isEmpty() ? s.page() : CoveredText.page(s.page());
+      return new Section(s.id(), page, s.start(), Map.of(), blocks);
     });
   }
 
-  private static Optional<Media> painted(Section s, Pinned p) {
-    double dots =
-        Math.min(DOTS, 72 * MAX_DOTS / Math.max(1, Math.max(s.page().width(), s.page().height())));
-    try (PDDocument pdf = KeptPdf.open(new KeptPage.InMemory(p.file()))) {
-      BufferedImage image =
-          new PDFRenderer(pdf).renderImageWithDPI(p.page(), (float) dots, ImageType.RGB);
-      var out = new ByteArrayOutputStream();
-      ImageIO.write(image, "png", out);
-      return Optional.of(Media.of("image/png", out.toByteArray()));
-    } catch (IOException | RuntimeException | StackOverflowError e) {
-      Faults.mended("making a picture of a pinned page", e);
-      return Optional.empty();
+  private static String words(Section s) {
+    return Walk.paragraphs(s.blocks()).stream()
+        .map(x -> x.text().replace(Inline.OBJECT, ' ').strip())
+        .filter(t -> !t.isEmpty())
+        .collect(Collectors.joining("\n"));
+  }
+
+  /** Paints pages; each file is opened once. */
+  private static final class Painter implements AutoCloseable {
+    private final Map<MediaId, PDDocument> open = new HashMap<>();
+
+    private Optional<Media> painted(Section s, Pinned p) {
+      double longer = Math.max(s.page().width(), s.page().height());
+      double dots = Math.min(DOTS, 72 * MAX_DOTS / Math.max(1, longer));
+      try {
+        PDDocument pdf = open.get(p.file().id());
+        if (pdf == null) {
+          pdf = KeptPdf.open(new KeptPage.InMemory(p.file()));
+          open.put(p.file().id(), pdf);
+        }
+        BufferedImage image =
+            new PDFRenderer(pdf).renderImageWithDPI(p.page(), (float) dots, ImageType.RGB);
+        var out = new ByteArrayOutputStream();
+        ImageIO.write(image, "png", out);
+        return Optional.of(Media.of("image/png", out.toByteArray()));
+      } catch (IOException | RuntimeException | StackOverflowError e) {
+        Faults.mended("making a picture of a pinned page", e);
+        return Optional.empty();
+      }
+    }
+
+    @Override
+    public void close() {
+      for (PDDocument pdf : open.values()) {
+        try {
+          pdf.close();
+        } catch (IOException e) {
+          Faults.mended("closing a file whose pages were painted", e);
+        }
+      }
     }
   }
 }

@@ -190,7 +190,7 @@ public final class Publisher {
       case Document d -> {
         Document out = carried(d, how.active());
         out = how.pagesKept() == PagesKept.NONE ? Pinning.releaseAll(out) : out;
-        out = how.standard() ? PinnedPictures.in(out) : out;
+        out = how.standard() ? PinnedPictures.overText(out) : out;
         out = how.addresses().linked() ? AddressLinks.in(out, how.addresses()) : out;
         yield out == d ? is : new Layouter(FontBook.shipped()).layout(out);
       }

@@ -65,7 +65,7 @@ public final class NoteLabels {
     var counted = new EnumMap<Story.Kind, Integer>(Story.Kind.class);
     of(d, Flow.of(d, null))
         .forEach((note, label) -> {
-          Story.Kind kind = d.stories().get(note).kind();
+          Story.Kind kind = Objects.requireNonNull(d.stories().get(note)).kind();
           int next = counted.getOrDefault(kind, 0) + 1;
           if (number(d, kind, next).equals(label)) {
             counted.put(kind, next);

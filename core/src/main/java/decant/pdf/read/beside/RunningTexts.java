@@ -11,7 +11,6 @@ import java.util.Collections;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.IdentityHashMap;
-import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -434,19 +433,9 @@ public final class RunningTexts {
     Set<String> known = new HashSet<>();
     artifacts.texts().forEach(t -> known.add(mask(t.text())));
     repeating.texts().stream().filter(t -> known.add(mask(t.text()))).forEach(texts::add);
-    // Of what both know the lines stand once.
-    var lines = new LinkedHashSet<>(repeating.lines());
-    artifacts.texts().stream()
-        .flatMap(t -> t.lines().stream())
-        .filter(l -> repeating.lines().stream().noneMatch(o -> isOver(l, o)))
-        .forEach(lines::add);
+    var lines = new HashSet<>(repeating.lines());
+    lines.addAll(artifacts.lines());
     return new Result(texts, lines);
-  }
-
-  private static boolean isOver(TextLine a, TextLine b) {
-    return a.page() == b.page()
-        && Math.abs(a.baseline() - b.baseline()) < a.size() / 2
-        && a.box().sharedWidth(b.box()) > 0;
   }
 
   private static String mask(String text) {

@@ -76,7 +76,7 @@ public final class PageScan extends PDFGraphicsStreamEngine {
    * @param furniture marked as part of every page, not of what stands there (§14.8.2.2.2)
    */
   private record Mark(
-      int content, boolean artifact, boolean furniture, Optional<String> actualText, int[] shown) {}
+      int content, boolean artifact, boolean furniture, Optional<ReplacedText> replaced) {}
 
   PageScan(PDPage page, int number, LinkAreas links, FileFonts fonts, SourcePictures media) {
     super(page);
@@ -110,6 +110,9 @@ public final class PageScan extends PDFGraphicsStreamEngine {
       processPage(content);
     } catch (PageBudget.Spent e) {
       // What was read until then is kept; that something was left out is said.
+    }
+    while (!marks.isEmpty()) {
+      endMarkedContentSequence();
     }
     var annotations = new PageAnnotations(getPage(), number);
     annotations(annotations);
@@ -149,12 +152,7 @@ public final class PageScan extends PDFGraphicsStreamEngine {
     for (PDAnnotation a : annotations.shown()) {
       marks.clear();
       marks.push(
-          new Mark(
-              PageAnnotations.content(a.getCOSObject()),
-              false,
-              false,
-              Optional.empty(),
-              new int[1]));
+          new Mark(PageAnnotations.content(a.getCOSObject()), false, false, Optional.empty()));
       int first = visible.size();
       try {
         showAnnotation(a);
@@ -208,25 +206,30 @@ public final class PageScan extends PDFGraphicsStreamEngine {
         outer != null && outer.furniture()
             || COSName.ARTIFACT.equals(tag)
                 && (kind.equals("Pagination") || kind.equals("Background") || kind.equals("Page"));
-    Optional<String> actual = outer == null ? Optional.empty() : outer.actualText();
-    int[] shown = outer == null ? new int[1] : outer.shown();
+    Optional<ReplacedText> replaced = outer == null ? Optional.empty() : outer.replaced();
     if (properties != null) {
       if (content < PageAnnotations.CONTENT) {
         content = properties.getInt(COSName.MCID, content);
       }
       String text = properties.getString(COSName.ACTUAL_TEXT);
       if (text != null) {
-        actual = Optional.of(text);
-        shown = new int[1];
+        replaced = Optional.of(new ReplacedText(text));
       }
     }
-    marks.push(new Mark(content, artifact, furniture, actual, shown));
+    marks.push(new Mark(content, artifact, furniture, replaced));
   }
 
   @Override
   public void endMarkedContentSequence() {
     super.endMarkedContentSequence();
-    marks.poll();
+    Mark ended = marks.poll();
+    Mark outer = marks.peek();
+    if (ended != null) {
+      ended
+          .replaced()
+          .filter(r -> outer == null || outer.replaced().filter(o -> o == r).isEmpty())
+          .ifPresent(ReplacedText::settle);
+    }
   }
 
   @Override
@@ -268,12 +271,6 @@ public final class PageScan extends PDFGraphicsStreamEngine {
     }
     String text = fonts.text(font, code);
     Mark mark = marks.peek();
-    if (mark != null && mark.actualText().isPresent()) {
-      text = mark.shown()[0]++ == 0 ? mark.actualText().get() : "";
-      if (text.isEmpty()) {
-        return;
-      }
-    }
     var glyph =
         new Glyph(
             text,
@@ -290,10 +287,14 @@ public final class PageScan extends PDFGraphicsStreamEngine {
     if (link.isPresent()) {
       glyph = link.get().on(glyph);
     }
-    (getGraphicsState().getTextState().getRenderingMode() == RenderingMode.NEITHER
+    List<Glyph> to =
+        getGraphicsState().getTextState().getRenderingMode() == RenderingMode.NEITHER
             ? invisible
-            : visible)
-        .add(glyph);
+            : visible;
+    to.add(glyph);
+    if (mark != null) {
+      mark.replaced().ifPresent(r -> r.last(to));
+    }
   }
 
   /** Whether a glyph lies well outside what shows; clips are often drawn tight around letters. */

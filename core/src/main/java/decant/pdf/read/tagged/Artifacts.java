@@ -10,6 +10,7 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.stream.Collectors;
 
 /** What a file marks as no part of its text (ISO 32000-1 §14.8.2.2). */
 final class Artifacts {
@@ -46,7 +47,19 @@ final class Artifacts {
           boolean header = l.box().y() < pages.get(l.page()).height() / 2;
           texts.add(new RunningTexts.RunningText(header, l.text(), ls, RunningTexts.counter(ls)));
         });
-    return new RunningTexts.Result(texts, Set.of());
+    Set<TextLine> lines =
+        texts.stream()
+            .flatMap(t -> t.lines().stream())
+            .filter(l -> repeating.lines().stream().noneMatch(o -> isOver(l, o)))
+            .collect(Collectors.toSet());
+    return new RunningTexts.Result(texts, lines);
+  }
+
+  /** Of what is known from repeating too the lines stand once. */
+  private static boolean isOver(TextLine a, TextLine b) {
+    return a.page() == b.page()
+        && Math.abs(a.baseline() - b.baseline()) < a.size() / 2
+        && a.box().sharedWidth(b.box()) > 0;
   }
 
   private static String height(TextLine l) {
