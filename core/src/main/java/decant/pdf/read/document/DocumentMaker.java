@@ -285,8 +285,14 @@ public final class DocumentMaker {
     for (int page = from; page < to; page++) {
       lines.put(page, new ArrayList<>());
     }
-    for (TextLine l : running.lines()) {
-      if (l.page() >= from && l.page() < to && !l.glyphs().isEmpty()) {
+    // What is found by identity has no order of its own.
+    List<TextLine> here =
+        running.lines().stream()
+            .filter(l -> l.page() >= from && l.page() < to)
+            .sorted(TextLine.DOWN)
+            .toList();
+    for (TextLine l : here) {
+      if (!l.glyphs().isEmpty()) {
         var p =
             new Paragraph(
                 NodeId.fresh(),
