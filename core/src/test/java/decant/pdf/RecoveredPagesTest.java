@@ -418,16 +418,29 @@ class RecoveredPagesTest {
   }
 
   @Test
-  void aNoteFarFromAllTextIsSaidToBeLeftOut() throws IOException, ReadProblem {
+  void aNoteFarFromAllTextIsAboutTheWordThatIsNearest() throws IOException, ReadProblem {
     var pdf = new DrawnPdf().comment(300, 700, "Ask the harbour master");
     pdf.prose(72, 90, 450, PROSE);
+    TakenIn t = pdf.takenIn(folder);
+    assertThat(t.findings()).filteredOn(f -> f.kind() == Finding.Kind.CONTENT_LEFT_OUT).isEmpty();
+    assertThat(t.findings())
+        .filteredOn(f -> f.kind() == Finding.Kind.REMARK)
+        .singleElement()
+        .satisfies(f -> assertThat(f.message()).isEqualTo("Ask the harbour master"));
+  }
+
+  @Test
+  void aNoteOnAPageWithoutTextIsSaidToBeLeftOut() throws IOException, ReadProblem {
+    var pdf = new DrawnPdf();
+    pdf.prose(72, 90, 450, PROSE);
+    pdf.page().comment(300, 700, "Ask the harbour master");
     assertThat(pdf.takenIn(folder).findings())
         .filteredOn(f -> f.kind() == Finding.Kind.CONTENT_LEFT_OUT)
         .singleElement()
         .satisfies(f ->
             assertThat(f.message())
                 .isEqualTo(
-                    "A comment on page 1 (“Ask the harbour master”) belongs to no text and was not carried over."));
+                    "A comment on page 2 (“Ask the harbour master”) belongs to no text and was not carried over."));
   }
 
   @Test

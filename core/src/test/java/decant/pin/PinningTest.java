@@ -271,6 +271,28 @@ class PinningTest {
         .noneMatch(Check::passed);
   }
 
+  @Test
+  void theVerifierSeesALinkOfAPinnedPageThatLeadsElsewhere() throws IOException {
+    Layout l = Samples.layout(pinned(0));
+    PdfChoices c = Samples.choices(l);
+    Path out = publish(l, c);
+    assertThat(PdfVerifier.verify(out, l, c)).allMatch(Check::passed);
+    Path touched = folder.resolve("elsewhere.pdf");
+    try (PDDocument d = Loader.loadPDF(out.toFile())) {
+      for (var a : d.getPage(0).getAnnotations()) {
+        if (a instanceof org.apache.pdfbox.pdmodel.interactive.annotation.PDAnnotationLink link
+            && link.getAction()
+                instanceof org.apache.pdfbox.pdmodel.interactive.action.PDActionURI uri) {
+          uri.setURI("https://elsewhere.example/");
+        }
+      }
+      d.save(touched.toFile());
+    }
+    assertThat(PdfVerifier.verify(touched, l, c))
+        .filteredOn(x -> x.name().equals("Pages kept"))
+        .noneMatch(Check::passed);
+  }
+
   /**
    * Pages as they are, whatever was taken in: a judge who says otherwise sees what is not there.
    */

@@ -24,6 +24,7 @@ import org.apache.pdfbox.cos.COSDictionary;
 import org.apache.pdfbox.cos.COSName;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPage;
+import org.apache.pdfbox.pdmodel.interactive.annotation.PDAnnotation;
 import org.apache.pdfbox.text.PDFTextStripper;
 
 /**
@@ -90,6 +91,9 @@ final class KeptCheck {
     if (!annotations(now).equals(annotations(before))) {
       return Optional.of(WORDS.say("kept-check.has-other-notes", number));
     }
+    if (!new KeptAnnotations(now, before).same()) {
+      return Optional.of(WORDS.say("kept-check.leads-otherwise", number));
+    }
     return shown(now, before)
         ? Optional.empty()
         : Optional.of(WORDS.say("kept-check.looks-otherwise", number));
@@ -137,7 +141,7 @@ final class KeptCheck {
     var out = new TreeMap<String, Integer>();
     page.getAnnotations()
         .forEach(a -> {
-          if (a.getSubtype() != null && KINDS.contains(a.getSubtype())) {
+          if (goesOut(a)) {
             out.merge(a.getSubtype(), 1, Integer::sum);
           }
         });
@@ -167,9 +171,14 @@ final class KeptCheck {
         && now.getRotation() == before.getRotation();
   }
 
+  /** Whether an annotation is of a kind that goes out. */
+  static boolean goesOut(PDAnnotation a) {
+    return a.getSubtype() != null && KINDS.contains(a.getSubtype());
+  }
+
   private static List<COSDictionary> looks(PDPage page) throws IOException {
     return page.getAnnotations().stream()
-        .filter(a -> a.getSubtype() != null && KINDS.contains(a.getSubtype()))
+        .filter(KeptCheck::goesOut)
         .map(a -> a.getCOSObject().getCOSDictionary(COSName.AP))
         .filter(Objects::nonNull)
         .toList();

@@ -23,20 +23,33 @@ final class KeptChoice {
     this.state = state;
     this.hasPages = hasPages;
     which =
-        Choosing.oneOf(
-            "publish-pages-kept",
-            PagesKept.values(),
-            k -> WORDS.say("kept-choice." + key(k)),
-            this::change);
+        Choosing.oneOf("publish-pages-kept", PagesKept.values(), KeptChoice::label, this::change);
     group = new Group("group-kept", WORDS.say("kept-choice.title"), which, means);
     stand();
   }
 
-  private static String key(PagesKept k) {
+  private static String label(PagesKept k) {
     return switch (k) {
-      case AUTO -> "auto";
-      case ALL -> "all";
-      case NONE -> "none";
+      case AUTO -> WORDS.say("kept-choice.auto");
+      case ALL -> WORDS.say("kept-choice.all");
+      case NONE -> WORDS.say("kept-choice.none");
+    };
+  }
+
+  private static String brief(PagesKept k) {
+    return switch (k) {
+      case AUTO -> WORDS.say("kept-choice.auto-short");
+      case ALL -> WORDS.say("kept-choice.all-short");
+      case NONE -> WORDS.say("kept-choice.none-short");
+    };
+  }
+
+  /** What a choice means, for a document that was changed or not. */
+  private static String meaning(PagesKept k, boolean revised) {
+    return switch (k) {
+      case AUTO -> WORDS.say("kept-choice.auto-means");
+      case ALL -> WORDS.say(revised ? "kept-choice.all-revised" : "kept-choice.all-means");
+      case NONE -> WORDS.say("kept-choice.none-means");
     };
   }
 
@@ -59,9 +72,8 @@ final class KeptChoice {
   void show() {
     PagesKept k = state.draft().recipe().pagesKept();
     which.setValue(k);
-    boolean revised =
-        k == PagesKept.ALL && state.work().revision().document() != state.work().taken().document();
-    means.setText(WORDS.say("kept-choice." + key(k) + (revised ? "-revised" : "-means")));
-    group.say(WORDS.say("kept-choice." + key(k) + "-short"));
+    boolean revised = state.work().revision().document() != state.work().taken().document();
+    means.setText(meaning(k, revised));
+    group.say(brief(k));
   }
 }

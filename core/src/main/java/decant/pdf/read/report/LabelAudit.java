@@ -30,7 +30,7 @@ final class LabelAudit {
             Finding.of(
                     Finding.Kind.LAYOUT_SIMPLIFIED,
                     Finding.Severity.DOUBT,
-                    WORDS.say("label-audit.other", at.page() + 1, mark, label),
+                    WORDS.say("label-audit.labelled", at.page() + 1, mark, label),
                     item)
                 .from(at.page(), at.box()));
       }
