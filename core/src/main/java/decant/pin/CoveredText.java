@@ -1,5 +1,7 @@
 package decant.pin;
 
+import decant.layout.label.Flow;
+import decant.layout.label.NoteLabels;
 import decant.model.Block;
 import decant.model.Columns;
 import decant.model.Document;
@@ -8,6 +10,7 @@ import decant.model.NodeId;
 import decant.model.PageSetup;
 import decant.model.Paragraph;
 import decant.model.Section;
+import decant.model.Story;
 import decant.model.look.LinePitch;
 import decant.model.look.Look;
 import decant.model.look.ParagraphTraits;
@@ -16,6 +19,7 @@ import decant.model.walk.Walk;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 
 /**
  * The text of a page that a picture of the whole page lies over: small enough that it all stands on
@@ -36,8 +40,25 @@ final class CoveredText {
 
   /** Paragraph by paragraph, headings as such, items with their labels. */
   static List<Block> of(Section s, Document d, Map<NodeId, String> labels) {
+    Map<NodeId, String> notes = NoteLabels.of(d, Flow.of(d, null));
     var out = new ArrayList<Block>();
-    for (Paragraph p : Walk.paragraphs(s.blocks())) {
+    var stories = new ArrayList<Story>();
+    of(s.blocks(), d, labels, notes, stories, out);
+    // Notes would stand at the foot of the page, before the picture: they follow the text instead.
+    for (Story note : List.copyOf(stories)) {
+      of(note.blocks(), d, labels, notes, new ArrayList<>(), out);
+    }
+    return out;
+  }
+
+  private static void of(
+      List<Block> blocks,
+      Document d,
+      Map<NodeId, String> labels,
+      Map<NodeId, String> notes,
+      List<Story> marked,
+      List<Block> out) {
+    for (Paragraph p : Walk.paragraphs(blocks)) {
       var inlines = new ArrayList<Inline>();
       Look small = Look.of(TextTraits.SIZE, SIZE);
       String label = labels.getOrDefault(p.id(), "");
@@ -49,14 +70,19 @@ final class CoveredText {
           case Inline.Text t -> inlines.add(small(t));
           case Inline.Field f -> inlines.add(f.withLook(f.look().with(TextTraits.SIZE, SIZE)));
           case Inline.KeptInline k -> inlines.add(k.withLook(k.look().with(TextTraits.SIZE, SIZE)));
-          case Inline.NoteMark n -> inlines.add(n.withLook(n.look().with(TextTraits.SIZE, SIZE)));
+          case Inline.NoteMark n -> {
+            String called = notes.getOrDefault(n.note(), "");
+            if (!called.isEmpty()) {
+              inlines.add(new Inline.Text(called, small));
+            }
+            Optional.ofNullable(d.stories().get(n.note())).ifPresent(marked::add);
+          }
           case Inline.Picture x -> {}
           case Inline.Shape x -> {}
         }
       }
       out.add(new Paragraph(p.id(), plain(p.look(), d), small, inlines));
     }
-    return out;
   }
 
   private static Inline small(Inline.Text t) {

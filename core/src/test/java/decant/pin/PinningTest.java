@@ -271,6 +271,38 @@ class PinningTest {
         .noneMatch(Check::passed);
   }
 
+  /** Where a standard is asked for: nothing of the text is lost, and no page more is needed. */
+  @Test
+  void aPictureLiesOverTheTextOfItsPage() throws IOException {
+    Document d = PinnedPictures.overText(pinned(2, 3));
+    assertThat(d.hasPinned()).isFalse();
+    Layout l = Samples.layout(d);
+    assertThat(l.pages()).hasSize(taken.origin().pages());
+    assertThat(Outline.headings(d)).hasSameSizeAs(Outline.headings(taken.document()));
+    PdfChoices c = Samples.choices(l);
+    Path out = publish(l, c);
+    assertThat(PdfVerifier.verify(out, l, c)).allMatch(Check::passed);
+    try (PDDocument got = Loader.loadPDF(out.toFile());
+        PDDocument was = Loader.loadPDF(RULES.toFile())) {
+      for (int k : new int[] {2, 3}) {
+        String text = text(got, k).replaceAll("[\\s-]+", "");
+        for (Paragraph p : onPage(k)) {
+          assertThat(text)
+              .contains(
+                  p.text()
+                      .replaceAll("[\\s\\u00AD\\uFFFC-]+", "")
+                      .substring(
+                          0,
+                          Math.min(20, p.text().replaceAll("[\\s\\u00AD\\uFFFC-]+", "").length())));
+        }
+        var a = new PDFRenderer(got).renderImageWithDPI(k, 40);
+        var b = new PDFRenderer(was).renderImageWithDPI(k, 40);
+        // The edges of letters are those of a picture.
+        assertThat(InkGrid.of(a).alike(InkGrid.of(b))).as("it looks as it did").isGreaterThan(0.9);
+      }
+    }
+  }
+
   @Test
   void theVerifierSeesALinkOfAPinnedPageThatLeadsElsewhere() throws IOException {
     Layout l = Samples.layout(pinned(0));

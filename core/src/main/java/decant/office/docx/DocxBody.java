@@ -356,6 +356,7 @@ final class DocxBody {
       for (Element e : r.elements()) {
         inRun(e, rPr, look);
       }
+      shared.notes.runEnds();
     }
 
     private void inRun(Element e, Optional<Element> rPr, Look look) throws ReadProblem {

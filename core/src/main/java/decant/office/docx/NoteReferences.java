@@ -37,8 +37,14 @@ final class NoteReferences {
   /** Whether a mark is the first that leads to its note. */
   boolean first(NodeId note, Element mark) {
     boolean own = mark.attribute("w:customMarkFollows").map(DocxLooks::isOn).orElse(false);
-    unlabelled = own ? Optional.of(note) : Optional.empty();
-    return met.add(note);
+    boolean first = met.add(note);
+    unlabelled = own && first ? Optional.of(note) : Optional.empty();
+    return first;
+  }
+
+  /** A label stands in the run of its mark. */
+  void runEnds() {
+    unlabelled = Optional.empty();
   }
 
   /** Takes text as the label of the mark before it, if that has one of its own. */

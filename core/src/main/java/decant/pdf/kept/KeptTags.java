@@ -36,6 +36,9 @@ public final class KeptTags {
   /** How far beyond the box of its block a letter's middle may stand, in points. */
   private static final double SLACK = 2;
 
+  /** Of content: a map or a plan with more is kept without tags. */
+  private static final int MAX_BYTES = 4 << 20;
+
   /**
    * A page's content with marks.
    *
@@ -61,11 +64,11 @@ public final class KeptTags {
 
   /**
    * @param places where blocks stand on the page, in points from its top left as it is shown
-   * @return empty if the content cannot be read as a whole
+   * @return empty if the content cannot be read as a whole, or is too much to be gone through
    */
   public static Optional<Tagged> of(PDPage page, Map<NodeId, Box> places) throws IOException {
     ReadPage.Unpacked content = ReadPage.Unpacked.of(page);
-    if (!content.whole()) {
+    if (!content.whole() || content.bytes().length > MAX_BYTES) {
       return Optional.empty();
     }
     Map<Integer, List<Point2D>> painted = PaintedPlaces.of(page);
