@@ -7,6 +7,7 @@ import decant.layout.label.Flow;
 import decant.layout.label.ListLabels;
 import decant.layout.pages.Page;
 import decant.model.AttachedFile;
+import decant.model.Block;
 import decant.model.Box;
 import decant.model.Content;
 import decant.model.Document;
@@ -143,9 +144,8 @@ public final class Layout implements Publication {
       return own.y();
     }
     return document
-        .index()
         .topLevel(block)
-        .map(t -> document.sections().get(t.section()).blocks().get(t.block()).id())
+        .map(Block::id)
         .map(pinned.places()::get)
         .map(Box::y)
         .orElse(0.0);
@@ -360,8 +360,8 @@ public final class Layout implements Publication {
     if (pinned.isPresent()) {
       return pinned.get().places().entrySet().stream()
           .filter(e -> e.getValue().contains(x, y))
-          .flatMap(e -> document.index().topLevel(e.getKey()).stream())
-          .map(t -> document.sections().get(t.section()).blocks().get(t.block()).id())
+          .flatMap(e -> document.topLevel(e.getKey()).stream())
+          .map(Block::id)
           .findFirst();
     }
     NodeId best = null;

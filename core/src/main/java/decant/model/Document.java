@@ -318,6 +318,11 @@ public final class Document implements Content {
     return index().topLevel(block).map(t -> sections.get(t.section()));
   }
 
+  /** The block of the flow that a block is, or stands in; empty outside the flow. */
+  public Optional<Block> topLevel(NodeId block) {
+    return index().topLevel(block).map(t -> sections.get(t.section()).blocks().get(t.block()));
+  }
+
   private Document with(
       List<Section> newSections, Map<NodeId, Story> newStories, @Nullable DocumentIndex keepIndex) {
     return new Document(

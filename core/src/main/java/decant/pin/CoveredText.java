@@ -1,6 +1,7 @@
 package decant.pin;
 
 import decant.layout.label.Flow;
+import decant.layout.label.ListLabels;
 import decant.layout.label.NoteLabels;
 import decant.model.Block;
 import decant.model.Columns;
@@ -31,7 +32,15 @@ final class CoveredText {
 
   private static final double EDGE = 36;
 
-  private CoveredText() {}
+  private final Document document;
+  private final Map<NodeId, String> labels;
+  private final Map<NodeId, String> notes;
+
+  CoveredText(Document document) {
+    this.document = document;
+    this.labels = ListLabels.of(document);
+    this.notes = NoteLabels.of(document, Flow.of(document, null));
+  }
 
   /** The paper with room for nothing but text. */
   static PageSetup page(PageSetup was) {
@@ -39,25 +48,16 @@ final class CoveredText {
   }
 
   /** Paragraph by paragraph, headings as such, items with their labels. */
-  static List<Block> of(Section s, Document d, Map<NodeId, String> labels) {
-    Map<NodeId, String> notes = NoteLabels.of(d, Flow.of(d, null));
+  List<Block> of(Section s) {
     var out = new ArrayList<Block>();
     var stories = new ArrayList<Story>();
-    of(s.blocks(), d, labels, notes, stories, out);
+    add(s.blocks(), stories, out);
     // Notes would stand at the foot of the page, before the picture: they follow the text instead.
-    for (Story note : List.copyOf(stories)) {
-      of(note.blocks(), d, labels, notes, new ArrayList<>(), out);
-    }
+    stories.forEach(note -> add(note.blocks(), new ArrayList<>(), out));
     return out;
   }
 
-  private static void of(
-      List<Block> blocks,
-      Document d,
-      Map<NodeId, String> labels,
-      Map<NodeId, String> notes,
-      List<Story> marked,
-      List<Block> out) {
+  private void add(List<Block> blocks, List<Story> marked, List<Block> out) {
     for (Paragraph p : Walk.paragraphs(blocks)) {
       var inlines = new ArrayList<Inline>();
       Look small = Look.of(TextTraits.SIZE, SIZE);
@@ -75,13 +75,13 @@ final class CoveredText {
             if (!called.isEmpty()) {
               inlines.add(new Inline.Text(called, small));
             }
-            Optional.ofNullable(d.stories().get(n.note())).ifPresent(marked::add);
+            Optional.ofNullable(document.stories().get(n.note())).ifPresent(marked::add);
           }
           case Inline.Picture x -> {}
           case Inline.Shape x -> {}
         }
       }
-      out.add(new Paragraph(p.id(), plain(p.look(), d), small, inlines));
+      out.add(new Paragraph(p.id(), plain(p.look()), small, inlines));
     }
   }
 
@@ -91,13 +91,13 @@ final class CoveredText {
     return new Inline.Text(clean, look);
   }
 
-  private static Look plain(Look was, Document d) {
+  private Look plain(Look was) {
     Look out =
         Look.of(ParagraphTraits.LINE_PITCH, LinePitch.SINGLE)
             .with(ParagraphTraits.SPACE_BEFORE, 0.0)
             .with(ParagraphTraits.SPACE_AFTER, 0.0)
             .with(ParagraphTraits.BOOKMARKS, was.value(ParagraphTraits.BOOKMARKS));
-    int level = d.styles().paragraphLook(was).value(ParagraphTraits.HEADING_LEVEL);
+    int level = document.styles().paragraphLook(was).value(ParagraphTraits.HEADING_LEVEL);
     return level > 0
         ? out.with(ParagraphTraits.STYLE, was.value(ParagraphTraits.STYLE))
             .with(ParagraphTraits.HEADING_LEVEL, level)

@@ -61,13 +61,16 @@ final class GoneInk {
     int y = cell / width;
     for (int dy = -NEAR; dy <= NEAR; dy++) {
       for (int dx = -NEAR; dx <= NEAR; dx++) {
-        boolean on = x + dx >= 0 && x + dx < width && y + dy >= 0 && y + dy < height;
-        if (on && ink(other, (y + dy) * width + x + dx) >= THERE * ink) {
+        if (isOn(x + dx, y + dy) && ink(other, (y + dy) * width + x + dx) >= THERE * ink) {
           return false;
         }
       }
     }
     return true;
+  }
+
+  private boolean isOn(int x, int y) {
+    return x >= 0 && x < width && y >= 0 && y < height;
   }
 
   private static int ink(int[] of, int cell) {
@@ -112,9 +115,8 @@ final class GoneInk {
       ink += ink(own, k);
       for (int dy = -1; dy <= 1; dy++) {
         for (int dx = -1; dx <= 1; dx++) {
-          boolean on = x + dx >= 0 && x + dx < width && y + dy >= 0 && y + dy < height;
           int next = (y + dy) * width + x + dx;
-          if (on && gone[next]) {
+          if (isOn(x + dx, y + dy) && gone[next]) {
             gone[next] = false;
             open.add(next);
           }

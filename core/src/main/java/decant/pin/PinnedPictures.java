@@ -1,10 +1,8 @@
 package decant.pin;
 
-import decant.layout.label.ListLabels;
 import decant.model.Block;
 import decant.model.Document;
 import decant.model.Inline;
-import decant.model.NodeId;
 import decant.model.PageSetup;
 import decant.model.Paragraph;
 import decant.model.Pinned;
@@ -69,15 +67,16 @@ public final class PinnedPictures {
     if (!d.hasPinned()) {
       return d;
     }
-    Map<NodeId, String> labels = overText ? ListLabels.of(d) : Map.of();
+    Optional<CoveredText> covered = overText ? Optional.of(new CoveredText(d)) : Optional.empty();
     var media = new ArrayList<Media>();
     var sections = new ArrayList<Section>();
     try (var painter = new Painter()) {
       for (Section s : d.sections()) {
-        List<Block> text =
-            overText && s.pinned().isPresent() ? CoveredText.of(s, d, labels) : List.of();
         sections.add(
-            s.pinned().flatMap(p -> pictured(s, p, painter, media, text)).orElse(s.flowing()));
+            s.pinned()
+                .flatMap(p ->
+                    pictured(s, p, painter, media, covered.map(c -> c.of(s)).orElse(List.of())))
+                .orElse(s.flowing()));
       }
     }
     Document out = d.withSections(sections);

@@ -4,6 +4,7 @@ import decant.layout.Layout;
 import decant.layout.OnSheets;
 import decant.layout.OnSheets.Missing;
 import decant.layout.pages.Page;
+import decant.model.Block;
 import decant.model.Box;
 import decant.model.Finding;
 import decant.model.Finding.SourcePlace;
@@ -34,15 +35,15 @@ public final class OffSheet {
     record Where(int page, int source, boolean picture) {}
     Map<Where, List<Missing>> together = new LinkedHashMap<>();
     for (Missing m : OnSheets.missing(layout)) {
-      if (wasCut(m, place(layout, places, m.block()))) {
-        continue;
+      Optional<SourcePlace> place = place(layout, places, m.block());
+      if (!wasCut(m, place)) {
+        var where =
+            new Where(
+                m.page().map(Page::number).orElse(0),
+                place.map(SourcePlace::page).orElse(-1),
+                m.text().isEmpty());
+        together.computeIfAbsent(where, k -> new ArrayList<>()).add(m);
       }
-      var where =
-          new Where(
-              m.page().map(Page::number).orElse(0),
-              place(layout, places, m.block()).map(SourcePlace::page).orElse(-1),
-              m.text().isEmpty());
-      together.computeIfAbsent(where, k -> new ArrayList<>()).add(m);
     }
     return together.values().stream().map(some -> finding(layout, some, places)).toList();
   }
@@ -89,14 +90,7 @@ public final class OffSheet {
   /** That of the block, or of the table or other block that it stands in. */
   private static Optional<SourcePlace> place(
       Layout layout, Map<NodeId, SourcePlace> places, NodeId block) {
-    SourcePlace own = places.get(block);
-    if (own != null) {
-      return Optional.of(own);
-    }
-    var d = layout.document();
-    return d.index()
-        .topLevel(block)
-        .map(t -> d.sections().get(t.section()).blocks().get(t.block()).id())
-        .map(places::get);
+    return Optional.ofNullable(places.get(block))
+        .or(() -> layout.document().topLevel(block).map(Block::id).map(places::get));
   }
 }

@@ -29,20 +29,20 @@ import org.junit.jupiter.api.Test;
 
 /** Whether every letter and picture is on a sheet; where not, it is said. */
 class OnSheetsTest {
+  /** A place so far from the left edge of the paper. */
+  private static Placement across(double x) {
+    return new Placement.Floating(
+        new Axis(Origin.PAGE, Align.OFFSET, x),
+        new Axis(Origin.PAGE, Align.OFFSET, 300),
+        Wrap.THROUGH,
+        Insets.NONE,
+        false);
+  }
+
   /** A shape with a text in it, whose left edge is so far from that of the paper. */
   private static Document far(double x) {
     var rich = new Rich();
-    Inline box =
-        rich.box(
-            80,
-            50,
-            new Placement.Floating(
-                new Axis(Origin.PAGE, Align.OFFSET, x),
-                new Axis(Origin.PAGE, Align.OFFSET, 300),
-                Wrap.THROUGH,
-                Insets.NONE,
-                false),
-            Samples.paragraph("Adrift\nAshore"));
+    Inline box = rich.box(80, 50, across(x), Samples.paragraph("Adrift\nAshore"));
     return rich.section(
             PageSetup.A4,
             Section.Start.NEW_PAGE,
@@ -104,16 +104,7 @@ class OnSheetsTest {
   void aPictureMostlyBeyondTheEdgeIsMissing() {
     for (double x : new double[] {540, 400}) {
       var rich = new Rich();
-      Inline picture =
-          rich.picture(
-              150,
-              50,
-              new Placement.Floating(
-                  new Axis(Origin.PAGE, Align.OFFSET, x),
-                  new Axis(Origin.PAGE, Align.OFFSET, 300),
-                  Wrap.THROUGH,
-                  Insets.NONE,
-                  false));
+      Inline picture = rich.picture(150, 50, across(x));
       Document d =
           rich.section(PageSetup.A4, Section.Start.NEW_PAGE, Rich.of(picture, Rich.text("By")))
               .document();

@@ -1,6 +1,8 @@
 package decant.pdf.content;
 
 import java.awt.geom.AffineTransform;
+import java.awt.geom.Rectangle2D;
+import org.apache.pdfbox.pdmodel.PDPage;
 import org.apache.pdfbox.pdmodel.common.PDRectangle;
 
 /** The space of a page and that of the sheet it is shown on (ISO 32000-2 §8.3.2.3). */
@@ -24,5 +26,14 @@ public final class PageSpace {
         };
     t.translate(-crop.getLowerLeftX(), -crop.getLowerLeftY());
     return t;
+  }
+
+  /** A rectangle of a page's own space, on the page as shown. */
+  public static Rectangle2D shown(PDPage page, PDRectangle r) {
+    return shown(page.getCropBox(), page.getRotation())
+        .createTransformedShape(
+            new Rectangle2D.Double(
+                r.getLowerLeftX(), r.getLowerLeftY(), r.getWidth(), r.getHeight()))
+        .getBounds2D();
   }
 }

@@ -255,7 +255,7 @@ public final class KeptTags {
     }
     var votes = new HashMap<NodeId, Integer>();
     for (Point2D p : points) {
-      at(p).ifPresent(id -> votes.merge(id, 1, Integer::sum));
+      blockAt(places, p.getX(), p.getY(), SLACK).ifPresent(id -> votes.merge(id, 1, Integer::sum));
     }
     return votes.entrySet().stream()
         .max(
@@ -265,9 +265,15 @@ public final class KeptTags {
         .orElse(null);
   }
 
-  private Optional<NodeId> at(Point2D p) {
+  /**
+   * The block that stands at a point; of blocks in one another the smallest.
+   *
+   * @param slack how far beyond its box the point may be, in points
+   */
+  public static Optional<NodeId> blockAt(
+      Map<NodeId, Box> places, double x, double y, double slack) {
     return places.entrySet().stream()
-        .filter(e -> holds(e.getValue(), p))
+        .filter(e -> holds(e.getValue(), x, y, slack))
         .min((a, b) -> Double.compare(area(a.getValue()), area(b.getValue())))
         .map(Map.Entry::getKey);
   }
@@ -276,10 +282,10 @@ public final class KeptTags {
     return b == null ? 0 : b.width() * b.height();
   }
 
-  private static boolean holds(Box b, Point2D p) {
-    return p.getX() >= b.x() - SLACK
-        && p.getX() <= b.right() + SLACK
-        && p.getY() >= b.y() - SLACK
-        && p.getY() <= b.bottom() + SLACK;
+  private static boolean holds(Box b, double x, double y, double slack) {
+    return x >= b.x() - slack
+        && x <= b.right() + slack
+        && y >= b.y() - slack
+        && y <= b.bottom() + slack;
   }
 }

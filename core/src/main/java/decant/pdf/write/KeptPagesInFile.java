@@ -151,10 +151,7 @@ final class KeptPagesInFile implements Closeable {
     for (PDAnnotation a : page.getAnnotations()) {
       String kind = Objects.requireNonNullElse(a.getSubtype(), "");
       if (a.getRectangle() != null && (kind.equals("Link") || kind.equals("Widget"))) {
-        Rectangle2D r =
-            PageSpace.shown(page.getCropBox(), page.getRotation())
-                .createTransformedShape(a.getRectangle().toGeneralPath())
-                .getBounds2D();
+        Rectangle2D r = PageSpace.shown(page, a.getRectangle());
         out.put(a.getCOSObject(), new Box(r.getX(), r.getY(), r.getWidth(), r.getHeight()));
       }
     }

@@ -3,11 +3,11 @@ package decant.pdf.write;
 import decant.model.Box;
 import decant.model.NodeId;
 import decant.pdf.file.PdfFile;
+import decant.pdf.kept.KeptTags;
 import decant.pdf.write.Target.Artifact;
 import decant.publication.KeptPage;
 import java.io.Closeable;
 import java.io.IOException;
-import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -73,14 +73,11 @@ final class KeptSources implements Closeable {
     return new Target.Content(block, Target.Part.TEXT, 0);
   }
 
-  /** The block that the middle of a box stands in; of several the smallest. */
+  /** The block that the middle of a box stands in. */
   private static Optional<NodeId> at(KeptPage page, Box box) {
     double x = box.x() + box.width() / 2;
     double y = box.y() + box.height() / 2;
-    return page.places().entrySet().stream()
-        .filter(e -> e.getValue().contains(x, y))
-        .min(Comparator.comparingDouble(e -> e.getValue().width() * e.getValue().height()))
-        .map(Map.Entry::getKey);
+    return KeptTags.blockAt(page.places(), x, y, 0);
   }
 
   /** A height of a page for a destination on it. */

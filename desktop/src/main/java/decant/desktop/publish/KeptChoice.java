@@ -11,7 +11,6 @@ final class KeptChoice {
   private static final Words WORDS = Words.of(KeptChoice.class);
 
   private final PublishState state;
-  private final boolean hasPages;
   private final ComboBox<PagesKept> which;
   private final Label means = Choosing.quiet("");
   private final Group group;
@@ -21,11 +20,11 @@ final class KeptChoice {
    */
   KeptChoice(PublishState state, boolean hasPages) {
     this.state = state;
-    this.hasPages = hasPages;
     which =
         Choosing.oneOf("publish-pages-kept", PagesKept.values(), KeptChoice::label, this::change);
     group = new Group("group-kept", WORDS.say("kept-choice.title"), which, means);
-    stand();
+    group.node().setVisible(hasPages);
+    group.node().setManaged(hasPages);
   }
 
   private static String label(PagesKept k) {
@@ -62,11 +61,6 @@ final class KeptChoice {
 
   Group group() {
     return group;
-  }
-
-  private void stand() {
-    group.node().setVisible(hasPages);
-    group.node().setManaged(hasPages);
   }
 
   void show() {

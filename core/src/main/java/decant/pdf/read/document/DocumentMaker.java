@@ -288,20 +288,18 @@ public final class DocumentMaker {
     // What is found by identity has no order of its own.
     List<TextLine> here =
         running.lines().stream()
-            .filter(l -> l.page() >= from && l.page() < to)
+            .filter(l -> l.page() >= from && l.page() < to && !l.glyphs().isEmpty())
             .sorted(TextLine.DOWN)
             .toList();
     for (TextLine l : here) {
-      if (!l.glyphs().isEmpty()) {
-        var p =
-            new Paragraph(
-                NodeId.fresh(),
-                Look.PLAIN,
-                Look.PLAIN,
-                LookMaker.inlines(l.glyphs(), styles.bodyText(), l.size()));
-        setting.line(p, l, joiner.joined(List.of(l)), 0, setup);
-        lines.computeIfAbsent(l.page(), k -> new ArrayList<>()).add(p);
-      }
+      var p =
+          new Paragraph(
+              NodeId.fresh(),
+              Look.PLAIN,
+              Look.PLAIN,
+              LookMaker.inlines(l.glyphs(), styles.bodyText(), l.size()));
+      setting.line(p, l, joiner.joined(List.of(l)), 0, setup);
+      lines.computeIfAbsent(l.page(), k -> new ArrayList<>()).add(p);
     }
     // A page some line of which is not known as it stood gets the running texts of the document.
     lines.forEach((page, some) -> {

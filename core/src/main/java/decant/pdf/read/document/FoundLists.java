@@ -110,7 +110,7 @@ final class FoundLists {
    */
   String idFor(String mark, int depth) {
     int at = Math.clamp(depth, 0, DEPTHS - 1);
-    String shown = isPrivate(mark) ? "•" : mark;
+    String shown = Markers.isPrivate(mark) ? "•" : mark;
     Met list = current[at];
     if (list == null || !list.goesOn(at, shown)) {
       list = other(list, shown, at);
@@ -118,11 +118,6 @@ final class FoundLists {
     list.count(at);
     Arrays.fill(current, at, DEPTHS, list);
     return list.id;
-  }
-
-  /** Codes that only the font of the source has a sign for. */
-  private static boolean isPrivate(String mark) {
-    return mark.codePoints().anyMatch(c -> Character.getType(c) == Character.PRIVATE_USE);
   }
 
   /** The list before, where it has no such level yet; one with the same bullet; or a new one. */

@@ -2,6 +2,7 @@ package decant.pdf.read.drawings;
 
 import decant.model.look.Media;
 import decant.pdf.read.drawings.DetectedDrawings.Cut;
+import decant.pdf.read.scan.PageScans;
 import decant.reading.ReadProblem;
 import decant.reading.ReadRequest;
 import decant.work.Faults;
@@ -26,16 +27,11 @@ public final class SideBySide implements DetectedDrawings.Cutter {
   /** Fewer are not worth opening the file once more for. */
   private static final int MIN = 8;
 
-  /** Opens the file once more. */
-  public interface Opener {
-    PDDocument open() throws IOException;
-  }
-
   private final ReadRequest request;
   private final PDDocument pdf;
-  private final Opener opener;
+  private final PageScans.Opener opener;
 
-  public SideBySide(ReadRequest request, PDDocument pdf, Opener opener) {
+  public SideBySide(ReadRequest request, PDDocument pdf, PageScans.Opener opener) {
     this.request = request;
     this.pdf = pdf;
     this.opener = opener;

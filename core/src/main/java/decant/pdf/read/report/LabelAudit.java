@@ -5,6 +5,7 @@ import decant.model.Document;
 import decant.model.Finding;
 import decant.model.Finding.SourcePlace;
 import decant.model.NodeId;
+import decant.model.look.Markers;
 import decant.words.Words;
 import java.util.ArrayList;
 import java.util.List;
@@ -25,7 +26,8 @@ final class LabelAudit {
     marks.forEach((item, mark) -> {
       String label = labels.getOrDefault(item, "");
       SourcePlace at = places.get(item);
-      if (!label.equals(mark) && at != null && !isUnknown(mark)) {
+      // Signs that only the source's font has are told of with their fonts.
+      if (!label.equals(mark) && at != null && !Markers.isPrivate(mark)) {
         out.add(
             Finding.of(
                     Finding.Kind.LAYOUT_SIMPLIFIED,
@@ -36,10 +38,5 @@ final class LabelAudit {
       }
     });
     return out;
-  }
-
-  /** Signs that only the source's font has are told of with their fonts. */
-  private static boolean isUnknown(String mark) {
-    return mark.codePoints().anyMatch(c -> Character.getType(c) == Character.PRIVATE_USE);
   }
 }

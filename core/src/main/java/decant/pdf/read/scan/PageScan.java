@@ -95,12 +95,7 @@ public final class PageScan extends PDFGraphicsStreamEngine {
 
   /** The place of a rectangle of a page, on the page as shown. */
   static Box place(PDPage page, PDRectangle r) {
-    Rectangle2D b =
-        PageSpace.shown(page.getCropBox(), page.getRotation())
-            .createTransformedShape(
-                new Rectangle2D.Double(
-                    r.getLowerLeftX(), r.getLowerLeftY(), r.getWidth(), r.getHeight()))
-            .getBounds2D();
+    Rectangle2D b = PageSpace.shown(page, r);
     return new Box(b.getX(), b.getY(), b.getWidth(), b.getHeight());
   }
 
