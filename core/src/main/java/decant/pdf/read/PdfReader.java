@@ -190,7 +190,7 @@ public final class PdfReader {
     Document d = maker.make();
     d = DocumentMaker.withLinks(d, links.targets(maker.places(), d));
     d = LiveContents.in(d);
-    var attached = new AttachedFiles(pdf, request.limits());
+    var attached = new AttachedFiles(pdf, pages.size(), request.limits());
     d = d.withAttachments(attached.files());
     findings.addAll(attached.findings());
     BroughtFonts.Result brought = BroughtFonts.of(fonts);

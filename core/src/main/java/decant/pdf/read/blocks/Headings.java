@@ -338,7 +338,7 @@ public final class Headings {
       Detected.Text t, Body given, List<Detected> all, int k, Set<String> outline) {
     Style body = given.style();
     String text = Blocks.withMarker(t).text();
-    if (outline.contains(Folding.fold(text)) && t.lines().size() <= 4) {
+    if (t.lines().size() <= 4 && !outline.isEmpty() && outline.contains(Folding.fold(text))) {
       return true;
     }
     boolean numbered = Markers.section(text).isPresent();
@@ -357,7 +357,8 @@ public final class Headings {
     }
     boolean larger = Sizes.isLarger(s.size(), body.size());
     boolean bolder = s.bold() && !body.bold();
-    boolean sentence = text.matches(".*[.;,]$") && !numbered;
+    boolean sentence =
+        !text.isEmpty() && ".;,".indexOf(text.charAt(text.length() - 1)) >= 0 && !numbered;
     if (larger) {
       return !sentence || s.size() > body.size() * BlockThresholds.Headings.MUCH_LARGER;
     }

@@ -1,6 +1,7 @@
 package decant.pdf.read.document;
 
 import decant.model.Metadata;
+import decant.model.look.Colour;
 import decant.model.look.LinePitch;
 import decant.model.look.Look;
 import decant.model.look.NamedStyle;
@@ -15,9 +16,11 @@ import decant.pdf.read.page.Folding;
 import decant.pdf.read.page.Glyph;
 import decant.pdf.read.page.LookMaker;
 import decant.pdf.read.page.Sizes;
+import decant.pdf.read.page.SourceFace;
 import decant.pdf.read.page.TextLine;
 import decant.text.FontBook;
 import decant.text.FontFace;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -78,35 +81,39 @@ final class StyleMaker {
     return bodyPitch * naturalPitch(bodyText) * size / bodyText.value(TextTraits.SIZE);
   }
 
-  private record Key(
-      String family, double size, boolean bold, boolean italic, decant.model.look.Colour colour) {}
+  private record Key(String family, double size, boolean bold, boolean italic, Colour colour) {
+    static Key of(Glyph g) {
+      SourceFace face = g.ink().face();
+      double size = LookMaker.rounded(g.size());
+      return new Key(face.family(), size, face.bold(), face.italic(), g.ink().colour());
+    }
+  }
 
   /** The look that most letters of a kind of paragraph have. */
   private Optional<Look> commonLook(Detected.Kind kind, int level) {
-    Map<Key, Integer> counts = new HashMap<>();
+    Map<Key, int[]> counts = new HashMap<>();
     for (Detected f : found) {
       if (f instanceof Detected.Text t
           && t.kind() == kind
           && (kind != Detected.Kind.HEADING && kind != Detected.Kind.ENTRY || t.level() == level)) {
+        Glyph last = null;
+        int[] counted = new int[1];
         for (TextLine l : t.lines()) {
           for (Glyph g : l.glyphs()) {
-            if (!g.isSpace()) {
-              counts.merge(
-                  new Key(
-                      g.ink().face().family(),
-                      LookMaker.rounded(g.size()),
-                      g.ink().face().bold(),
-                      g.ink().face().italic(),
-                      g.ink().colour()),
-                  1,
-                  Integer::sum);
+            if (g.isSpace()) {
+              continue;
             }
+            if (last == null || g.ink() != last.ink() || g.size() != last.size()) {
+              counted = counts.computeIfAbsent(Key.of(g), k -> new int[1]);
+              last = g;
+            }
+            counted[0]++;
           }
         }
       }
     }
     return counts.entrySet().stream()
-        .max(Map.Entry.comparingByValue())
+        .max(Comparator.comparingInt(e -> e.getValue()[0]))
         .map(e ->
             Look.of(TextTraits.FAMILY, e.getKey().family())
                 .with(TextTraits.SIZE, e.getKey().size())

@@ -6,12 +6,15 @@ import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
+import java.util.regex.Pattern;
 
 /**
  * Joins lines into running text: hyphens at line ends undone where they were put in by whoever
  * broke the lines.
  */
 public final class Dehyphenator {
+  private static final Pattern SPACES = Pattern.compile("\\s+");
+
   private final Set<String> words = new HashSet<>();
   private final Set<String> hyphenated = new HashSet<>();
   private int divided;
@@ -22,7 +25,7 @@ public final class Dehyphenator {
   public Dehyphenator(List<List<TextLine>> lines) {
     for (List<TextLine> page : lines) {
       for (TextLine l : page) {
-        String[] parts = l.text().split("\\s+");
+        String[] parts = SPACES.split(l.text());
         for (int k = 0; k < parts.length; k++) {
           String w = bare(parts[k]);
           if (k < parts.length - 1 && w.indexOf('-') > 0) {
@@ -83,9 +86,7 @@ public final class Dehyphenator {
       Glyph last = out.getLast();
       Glyph first = l.glyphs().getFirst();
       boolean hyphen =
-          last.text().matches(".*[-\u2010\u00AD]")
-              && out.size() > 1
-              && isLetter(out.get(out.size() - 2));
+          endsInHyphen(last.text()) && out.size() > 1 && isLetter(out.get(out.size() - 2));
       if (hyphen && isLowerCase(first)) {
         String head = tailWord(out);
         String tail = headWord(l.glyphs());
@@ -114,6 +115,10 @@ public final class Dehyphenator {
       return true;
     }
     return !hyphenated.contains(kept);
+  }
+
+  private static boolean endsInHyphen(String s) {
+    return !s.isEmpty() && "-\u2010\u00AD".indexOf(s.charAt(s.length() - 1)) >= 0;
   }
 
   private static String tailWord(List<Glyph> glyphs) {

@@ -7,10 +7,8 @@ import decant.pdf.read.page.Sizes;
 import decant.pdf.read.page.SourceFace;
 import decant.pdf.read.page.TextLine;
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
-import java.util.Map;
 import java.util.Set;
 import java.util.regex.Pattern;
 
@@ -29,40 +27,28 @@ public final class HardBreaks {
 
   /** Learns from the lines of a file which faces listings are set in: not the one of its text. */
   public static HardBreaks in(List<List<TextLine>> pages) {
-    Map<SourceFace, double[]> widths = new HashMap<>();
-    Map<SourceFace, Set<String>> letters = new HashMap<>();
-    Map<SourceFace, Integer> counts = new HashMap<>();
+    var widths = new FaceWidths();
     int all = 0;
     for (List<TextLine> page : pages) {
       for (TextLine l : page) {
         for (Glyph g : l.glyphs()) {
-          if (g.text().length() != 1 || !Character.isLetter(g.text().charAt(0))) {
-            continue;
+          if (g.text().length() == 1 && Character.isLetter(g.text().charAt(0))) {
+            all++;
+            widths.take(g);
           }
-          all++;
-          counts.merge(g.ink().face(), 1, Integer::sum);
-          double w = g.width() / g.size();
-          double[] range =
-              widths.computeIfAbsent(g.ink().face(), f -> new double[] {Double.MAX_VALUE, 0});
-          range[0] = Math.min(range[0], w);
-          range[1] = Math.max(range[1], w);
-          letters.computeIfAbsent(g.ink().face(), f -> new HashSet<>()).add(g.text());
         }
       }
     }
     var even = new HashSet<SourceFace>();
     int evenLetters = 0;
-    for (Map.Entry<SourceFace, double[]> e : widths.entrySet()) {
-      double[] range = e.getValue();
+    for (FaceWidths.Known face : widths.all()) {
       boolean alike =
-          range[1] - range[0] < LineThresholds.HardBreaks.EVEN
-              && range[1] > LineThresholds.HardBreaks.NARROWEST
-              && range[1] < LineThresholds.HardBreaks.WIDEST;
-      if (alike
-          && letters.getOrDefault(e.getKey(), Set.of()).size()
-              >= LineThresholds.HardBreaks.LETTERS) {
-        even.add(e.getKey());
-        evenLetters += counts.getOrDefault(e.getKey(), 0);
+          face.spread() < LineThresholds.HardBreaks.EVEN
+              && face.widest() > LineThresholds.HardBreaks.NARROWEST
+              && face.widest() < LineThresholds.HardBreaks.WIDEST;
+      if (alike && face.letters() >= LineThresholds.HardBreaks.LETTERS) {
+        even.add(face.face());
+        evenLetters += face.count();
       }
     }
     return new HardBreaks(evenLetters * 2 > all ? Set.of() : even);

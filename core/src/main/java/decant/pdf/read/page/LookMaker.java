@@ -37,9 +37,11 @@ public final class LookMaker {
     for (int k = 0; k < glyphs.size(); k++) {
       Glyph g = glyphs.get(k);
       Look look =
-          g.isSpace() && k + 1 < glyphs.size() && k > 0
-              ? spaceLook(glyphs, k, base, lineSize)
-              : look(g, glyphs, k, base, lineSize);
+          goesOn(glyphs, k, lineSize)
+              ? open
+              : g.isSpace() && k + 1 < glyphs.size() && k > 0
+                  ? spaceLook(glyphs, k, base, lineSize)
+                  : look(g, glyphs, k, base, lineSize);
       if (!look.equals(open) && !run.isEmpty()) {
         out.add(new Inline.Text(run.toString(), open));
         run.setLength(0);
@@ -51,6 +53,28 @@ public final class LookMaker {
       out.add(new Inline.Text(run.toString(), open));
     }
     return composed(out);
+  }
+
+  /** Whether a glyph surely looks like the one before, which nearly all do. */
+  private static boolean goesOn(List<Glyph> glyphs, int k, double lineSize) {
+    if (k == 0 || glyphs.get(k - 1).isSpace()) {
+      return false;
+    }
+    Glyph before = glyphs.get(k - 1);
+    Glyph here = glyphs.get(k);
+    if (!here.isSpace()) {
+      return isAlike(before, here, lineSize);
+    }
+    return k + 1 < glyphs.size()
+        && !glyphs.get(k + 1).isSpace()
+        && isAlike(before, glyphs.get(k + 1), lineSize);
+  }
+
+  private static boolean isAlike(Glyph a, Glyph b, double lineSize) {
+    return a.size() == b.size()
+        && a.size() > lineSize * RAISED_SIZE
+        && a.ink().equals(b.ink())
+        && a.link().equals(b.link());
   }
 
   /** How many places the text of a glyph takes, composed and without ligatures. */

@@ -17,13 +17,15 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import org.apache.pdfbox.cos.COSArray;
 import org.apache.pdfbox.cos.COSBase;
+import org.apache.pdfbox.cos.COSDictionary;
+import org.apache.pdfbox.cos.COSName;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDDocumentNameDictionary;
 import org.apache.pdfbox.pdmodel.common.PDNameTreeNode;
 import org.apache.pdfbox.pdmodel.common.filespecification.PDComplexFileSpecification;
 import org.apache.pdfbox.pdmodel.common.filespecification.PDEmbeddedFile;
-import org.apache.pdfbox.pdmodel.interactive.annotation.PDAnnotation;
 import org.apache.pdfbox.pdmodel.interactive.annotation.PDAnnotationFileAttachment;
 
 /** The files that a PDF carries (ISO 32000-2 §7.11.4), those pinned to its pages among them. */
@@ -42,7 +44,10 @@ public final class AttachedFiles {
   private final Set<COSBase> nodes = Collections.newSetFromMap(new IdentityHashMap<>());
   private long left;
 
-  public AttachedFiles(PDDocument pdf, Limits limits) {
+  /**
+   * @param pages how many pages are read
+   */
+  public AttachedFiles(PDDocument pdf, int pages, Limits limits) {
     this.pdf = pdf;
     this.left = limits.unpackedBytes() / SHARE;
     try {
@@ -54,7 +59,7 @@ public final class AttachedFiles {
       Faults.mended("reading attached files", e);
       // A damaged tree of names holds nothing that could be named.
     }
-    pinned();
+    pinned(pages);
   }
 
   /** In the order of the file; none of a name that another has. */
@@ -82,12 +87,16 @@ public final class AttachedFiles {
     }
   }
 
-  private void pinned() {
-    for (int k = 0; k < pdf.getNumberOfPages(); k++) {
+  /** Of the first pages: what is read of the others nobody has asked for yet. */
+  private void pinned(int pages) {
+    for (int k = 0; k < pages; k++) {
       try {
-        for (PDAnnotation a : pdf.getPage(k).getAnnotations()) {
-          if (a instanceof PDAnnotationFileAttachment f
-              && f.getFile() instanceof PDComplexFileSpecification spec) {
+        COSArray all = pdf.getPage(k).getCOSObject().getCOSArray(COSName.ANNOTS);
+        for (int n = 0; all != null && n < all.size(); n++) {
+          if (all.getObject(n) instanceof COSDictionary a
+              && PDAnnotationFileAttachment.SUB_TYPE.equals(a.getNameAsString(COSName.SUBTYPE))
+              && new PDAnnotationFileAttachment(a).getFile()
+                  instanceof PDComplexFileSpecification spec) {
             take(WORDS.say("attached-files.file-on-page", (k + 1)), spec);
           }
         }

@@ -13,11 +13,13 @@ import java.awt.geom.Point2D;
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.IdentityHashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.apache.pdfbox.cos.COSArray;
+import org.apache.pdfbox.cos.COSBase;
 import org.apache.pdfbox.cos.COSDictionary;
 import org.apache.pdfbox.cos.COSName;
 import org.apache.pdfbox.cos.COSNumber;
@@ -44,6 +46,9 @@ public final class PdfLinks {
   private final List<Finding> findings = new ArrayList<>();
   private final PDDocument pdf;
   private final Map<Target, String> names = new LinkedHashMap<>();
+  private final List<PDPage> pages = new ArrayList<>();
+  private final Map<COSDictionary, Integer> numbers = new IdentityHashMap<>();
+  private final Map<String, Optional<PDPageDestination>> destinations = new HashMap<>();
 
   public PdfLinks(PDDocument pdf) {
     this.pdf = pdf;
@@ -113,13 +118,46 @@ public final class PdfLinks {
     }
     PDDestination d = action instanceof PDActionGoTo g ? g.getDestination() : l.getDestination();
     if (d instanceof PDNamedDestination n) {
-      d = pdf.getDocumentCatalog().findNamedDestinationPage(n);
+      d = named(n).orElse(null);
     }
     if (d instanceof PDPageDestination p) {
       return target(p)
           .map(t -> new Link.Internal(names.computeIfAbsent(t, k -> "place" + (names.size() + 1))));
     }
     return Optional.empty();
+  }
+
+  /** The number of the page that a destination means, which it says itself or by its page. */
+  private Optional<Integer> number(PDPageDestination d) {
+    COSBase to = d.getCOSObject().size() > 0 ? d.getCOSObject().getObject(0) : null;
+    if (to instanceof COSDictionary page) {
+      pages();
+      return Optional.ofNullable(numbers.get(page));
+    }
+    return to instanceof COSNumber n && n.intValue() >= 0 && n.intValue() < pages().size()
+        ? Optional.of(n.intValue())
+        : Optional.empty();
+  }
+
+  /** All pages, looked up once: the library searches its tree anew for each number. */
+  private List<PDPage> pages() {
+    if (pages.isEmpty()) {
+      for (PDPage p : pdf.getPages()) {
+        numbers.putIfAbsent(p.getCOSObject(), pages.size());
+        pages.add(p);
+      }
+    }
+    return pages;
+  }
+
+  private Optional<PDPageDestination> named(PDNamedDestination n) throws IOException {
+    String name = n.getNamedDestination();
+    Optional<PDPageDestination> known = destinations.get(name);
+    if (known == null) {
+      known = Optional.ofNullable(pdf.getDocumentCatalog().findNamedDestinationPage(n));
+      destinations.put(name, known);
+    }
+    return known;
   }
 
   private void left(Finding.Kind kind, String message, Box place, int number) {
@@ -134,11 +172,12 @@ public final class PdfLinks {
   }
 
   private Optional<Target> target(PDPageDestination d) {
-    int page = d.retrievePageNumber();
-    if (page < 0 || page >= pdf.getNumberOfPages()) {
+    Optional<Integer> number = number(d);
+    if (number.isEmpty()) {
       return Optional.empty();
     }
-    PDPage p = pdf.getPage(page);
+    int page = number.get();
+    PDPage p = pages().get(page);
     double y = p.getCropBox().getUpperRightY();
     if (d instanceof PDPageXYZDestination xyz && xyz.getTop() > 0) {
       y = xyz.getTop();
