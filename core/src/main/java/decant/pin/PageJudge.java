@@ -24,6 +24,9 @@ import java.util.concurrent.atomic.AtomicInteger;
 import java.util.function.BooleanSupplier;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPage;
+import org.apache.pdfbox.pdmodel.interactive.annotation.PDAnnotation;
+import org.apache.pdfbox.pdmodel.interactive.annotation.PDAnnotationFileAttachment;
+import org.apache.pdfbox.pdmodel.interactive.annotation.PDAnnotationText;
 import org.apache.pdfbox.rendering.ImageType;
 import org.apache.pdfbox.rendering.PDFRenderer;
 
@@ -139,6 +142,7 @@ public final class PageJudge {
   private void work(PDDocument pdf, int pages) {
     var renderer = new PDFRenderer(pdf);
     renderer.setSubsamplingAllowed(true);
+    renderer.setAnnotationsFilter(a -> !isIcon(a));
     for (int k = next.getAndIncrement(); k < pages; k = next.getAndIncrement()) {
       if (interrupted.getAsBoolean()) {
         return;
@@ -149,6 +153,15 @@ public final class PageJudge {
         Faults.mended("comparing a page with its source", e); // it is one that was not compared
       }
     }
+  }
+
+  /**
+   * Whether what an annotation shows only says that there is something to open (ISO 32000-2
+   * §12.5.6.4, §12.5.6.15): a remark or a file, which come along without it and are told of on
+   * their own.
+   */
+  private static boolean isIcon(PDAnnotation a) {
+    return a instanceof PDAnnotationText || a instanceof PDAnnotationFileAttachment;
   }
 
   private Judgement.Verdict verdict(PDPage page, PDFRenderer renderer, int k) throws IOException {

@@ -20,12 +20,19 @@ import decant.verify.Check;
 import decant.verify.pdf.PdfVerifier;
 import java.io.IOException;
 import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.stream.Collectors;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.pdmodel.common.PDRectangle;
+import org.apache.pdfbox.pdmodel.interactive.annotation.PDAnnotation;
+import org.apache.pdfbox.pdmodel.interactive.annotation.PDAnnotationRubberStamp;
+import org.apache.pdfbox.pdmodel.interactive.annotation.PDAnnotationText;
+import org.apache.pdfbox.pdmodel.interactive.annotation.PDAppearanceDictionary;
+import org.apache.pdfbox.pdmodel.interactive.annotation.PDAppearanceStream;
 import org.apache.pdfbox.rendering.PDFRenderer;
 import org.apache.pdfbox.text.PDFTextStripper;
 import org.junit.jupiter.api.BeforeEach;
@@ -396,6 +403,39 @@ class PinningTest {
           assertThat(told.y()).isBetween(box.y() - 25, box.bottom());
           assertThat(f.remedy()).contains(new Finding.Remedy.PinPage(2));
         });
+  }
+
+  /**
+   * The icon of a remark says only that there is one, which comes along as a remark; what a reader
+   * drew on the page shows, and is missed.
+   */
+  @Test
+  void theIconOfARemarkIsNotMissedButWhatWasDrawnIs() throws IOException {
+    assertThat(judgedWith(new PDAnnotationText()).findings()).as("an icon").isEmpty();
+    assertThat(judgedWith(new PDAnnotationRubberStamp()).findings())
+        .as("a stamp")
+        .anyMatch(f -> f.source().filter(at -> at.page() == 2).isPresent());
+  }
+
+  /** What is said of a page with an annotation that shows a black square in an empty corner. */
+  private TakenIn judgedWith(PDAnnotation a) throws IOException {
+    Path file = folder.resolve(a.getSubtype() + ".pdf");
+    try (PDDocument pdf = Loader.loadPDF(RULES.toFile())) {
+      var shape = new PDAppearanceStream(pdf);
+      shape.setBBox(new PDRectangle(60, 60));
+      try (var out = shape.getContentStream().createOutputStream()) {
+        out.write("0 0 60 60 re f".getBytes(StandardCharsets.US_ASCII));
+      }
+      var appearance = new PDAppearanceDictionary();
+      appearance.setNormalAppearance(shape);
+      a.setAppearance(appearance);
+      a.setRectangle(new PDRectangle(500, 20, 60, 60));
+      pdf.getPage(2).getAnnotations().add(a);
+      pdf.save(file.toFile());
+    }
+    TakenIn plain = new TakenIn(taken.document(), List.of(), taken.origin());
+    return PinnedPages.judged(
+        new KeptPage.InFile(file, ""), plain, Samples.layout(taken.document()), () -> false);
   }
 
   @Test
