@@ -19,24 +19,23 @@ public record Edit(String name, List<Step> steps) {
     return new Edit(name, List.of(steps));
   }
 
-  /** The document after this edit. */
-  public Document apply(Document before) {
-    Document d = before;
-    for (Step s : steps) {
-      d = s.apply(d);
-    }
-    return d;
-  }
+  /**
+   * What an edit comes to.
+   *
+   * @param inverse the edit that takes the document back to what it was before
+   */
+  public record Applied(Document document, Edit inverse) {}
 
-  /** The edit that takes the result back to {@code before}. */
-  public Edit invert(Document before) {
+  /** The document after this edit, and the way back, made in one walk. */
+  public Applied apply(Document before) {
     var back = new ArrayList<Step>();
     Document d = before;
     for (Step s : steps) {
-      back.addFirst(s.invert(d));
-      d = s.apply(d);
+      Step.Applied a = s.apply(d);
+      back.addFirst(a.inverse());
+      d = a.document();
     }
-    return new Edit(name, back);
+    return new Applied(d, new Edit(name, back));
   }
 
   /** Where a position of the document before stands after this edit. */

@@ -34,9 +34,9 @@ public record Revision(
 
   /** This revision after an edit, with what is selected then. */
   public Revision apply(Edit edit, Selection after) {
-    Edit inverse = edit.invert(document);
-    var change = new History.Change(edit, inverse, selection, after);
-    return new Revision(edit.apply(document), after, history.with(change), Optional.empty());
+    Edit.Applied a = edit.apply(document);
+    var change = new History.Change(edit, a.inverse(), selection, after);
+    return new Revision(a.document(), after, history.with(change), Optional.empty());
   }
 
   /** This revision after an edit, with what is selected moved along. */
@@ -53,15 +53,15 @@ public record Revision(
     if (last.isEmpty()) {
       return apply(edit, after);
     }
-    Edit inverse = edit.invert(document);
+    Edit.Applied a = edit.apply(document);
     var steps = new ArrayList<>(last.get().edit().steps());
     steps.addAll(edit.steps());
-    var back = new ArrayList<>(inverse.steps());
+    var back = new ArrayList<>(a.inverse().steps());
     back.addAll(last.get().inverse().steps());
     var change =
         new History.Change(
             new Edit(edit.name(), steps), new Edit(edit.name(), back), last.get().before(), after);
-    return new Revision(edit.apply(document), after, history.withLast(change), Optional.empty());
+    return new Revision(a.document(), after, history.withLast(change), Optional.empty());
   }
 
   public boolean canUndo() {
@@ -77,7 +77,11 @@ public record Revision(
     return history
         .lastDone()
         .map(c ->
-            new Revision(c.inverse().apply(document), c.before(), history.undo(), Optional.empty()))
+            new Revision(
+                c.inverse().apply(document).document(),
+                c.before(),
+                history.undo(),
+                Optional.empty()))
         .orElse(this);
   }
 
@@ -86,7 +90,8 @@ public record Revision(
     return history
         .lastUndone()
         .map(c ->
-            new Revision(c.edit().apply(document), c.after(), history.redo(), Optional.empty()))
+            new Revision(
+                c.edit().apply(document).document(), c.after(), history.redo(), Optional.empty()))
         .orElse(this);
   }
 }

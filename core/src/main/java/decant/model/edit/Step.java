@@ -8,9 +8,11 @@ import decant.model.NodeId;
 import decant.model.Paragraph;
 import decant.model.Position;
 import decant.model.Section;
+import decant.model.Story;
 import decant.model.Table;
 import decant.model.look.ListDefinition;
 import decant.model.look.Look;
+import decant.model.look.Media;
 import decant.model.look.StyleSheet;
 import decant.model.walk.Walk;
 import java.util.ArrayList;
@@ -18,6 +20,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.NoSuchElementException;
+import java.util.Optional;
 import java.util.stream.Collectors;
 
 /**
@@ -25,13 +28,18 @@ import java.util.stream.Collectors;
  */
 public sealed interface Step {
   /**
-   * The document after this step. @throws NoSuchElementException if it names a node that is not
-   * there
+   * What a step comes to.
+   *
+   * @param inverse the step that takes the document back to what it was before
    */
-  Document apply(Document before);
+  record Applied(Document document, Step inverse) {}
 
-  /** The step that takes the result back to {@code before}. */
-  Step invert(Document before);
+  /**
+   * The document after this step, and the way back.
+   *
+   * @throws NoSuchElementException if it names a node that is not there
+   */
+  Applied apply(Document before);
 
   /** Where a position of the document before stands after this step; there, if none moves. */
   default Position map(Position position) {
@@ -45,18 +53,14 @@ public sealed interface Step {
     }
 
     @Override
-    public Document apply(Document before) {
+    public Applied apply(Document before) {
       Paragraph p = before.requireParagraph(paragraph);
       List<Inline> out = new ArrayList<>(p.slice(0, from));
       out.addAll(with);
       out.addAll(p.slice(to, p.length()));
-      return before.withParagraph(p.withInlines(out));
-    }
-
-    @Override
-    public Step invert(Document before) {
-      Paragraph p = before.requireParagraph(paragraph);
-      return new ReplaceText(paragraph, from, from + lengthOf(with), p.slice(from, to));
+      return new Applied(
+          before.withParagraph(p.withInlines(out)),
+          new ReplaceText(paragraph, from, from + lengthOf(with), p.slice(from, to)));
     }
 
     @Override
@@ -78,29 +82,23 @@ public sealed interface Step {
     }
 
     @Override
-    public Document apply(Document before) {
-      return new ReplaceText(paragraph, from, from + lengthOf(with), with).apply(before);
-    }
-
-    @Override
-    public Step invert(Document before) {
+    public Applied apply(Document before) {
+      int to = from + lengthOf(with);
       Paragraph p = before.requireParagraph(paragraph);
-      return new Restyle(paragraph, from, p.slice(from, from + lengthOf(with)));
+      return new Applied(
+          new ReplaceText(paragraph, from, to, with).apply(before).document(),
+          new Restyle(paragraph, from, p.slice(from, to)));
     }
   }
 
   /** Gives a paragraph other looks. */
   record SetParagraphLook(NodeId paragraph, Look look, Look endLook) implements Step {
     @Override
-    public Document apply(Document before) {
+    public Applied apply(Document before) {
       Paragraph p = before.requireParagraph(paragraph);
-      return before.withParagraph(new Paragraph(p.id(), look, endLook, p.inlines()));
-    }
-
-    @Override
-    public Step invert(Document before) {
-      Paragraph p = before.requireParagraph(paragraph);
-      return new SetParagraphLook(paragraph, p.look(), p.endLook());
+      return new Applied(
+          before.withParagraph(new Paragraph(p.id(), look, endLook, p.inlines())),
+          new SetParagraphLook(paragraph, p.look(), p.endLook()));
     }
   }
 
@@ -108,18 +106,15 @@ public sealed interface Step {
   record Split(NodeId paragraph, int offset, NodeId second, Look secondLook, Look secondEndLook)
       implements Step {
     @Override
-    public Document apply(Document before) {
+    public Applied apply(Document before) {
       Paragraph p = before.requireParagraph(paragraph);
       Paragraph head = p.withInlines(p.slice(0, offset));
       Paragraph tail =
           new Paragraph(second, secondLook, secondEndLook, p.slice(offset, p.length()));
       int at = before.index().place(paragraph).orElseThrow();
-      return before.withBlocks(containerOf(before, paragraph), at, at + 1, List.of(head, tail));
-    }
-
-    @Override
-    public Step invert(Document before) {
-      return new Join(paragraph, offset, second);
+      return new Applied(
+          before.withBlocks(containerOf(before, paragraph), at, at + 1, List.of(head, tail)),
+          new Join(paragraph, offset, second));
     }
 
     @Override
@@ -138,19 +133,15 @@ public sealed interface Step {
    */
   record Join(NodeId first, int firstLength, NodeId second) implements Step {
     @Override
-    public Document apply(Document before) {
+    public Applied apply(Document before) {
       Paragraph a = before.requireParagraph(first);
       Paragraph b = before.requireParagraph(second);
       List<Inline> all = new ArrayList<>(a.inlines());
       all.addAll(b.inlines());
       int at = before.index().place(first).orElseThrow();
-      return before.withBlocks(containerOf(before, first), at, at + 2, List.of(a.withInlines(all)));
-    }
-
-    @Override
-    public Step invert(Document before) {
-      Paragraph b = before.requireParagraph(second);
-      return new Split(first, firstLength, second, b.look(), b.endLook());
+      return new Applied(
+          before.withBlocks(containerOf(before, first), at, at + 2, List.of(a.withInlines(all))),
+          new Split(first, firstLength, second, b.look(), b.endLook()));
     }
 
     @Override
@@ -173,13 +164,10 @@ public sealed interface Step {
     }
 
     @Override
-    public Document apply(Document before) {
-      return before.withBlocks(container, from, from + removed.size(), with);
-    }
-
-    @Override
-    public Step invert(Document before) {
-      return new ReplaceBlocks(container, from, with, removed, refuge);
+    public Applied apply(Document before) {
+      return new Applied(
+          before.withBlocks(container, from, from + removed.size(), with),
+          new ReplaceBlocks(container, from, with, removed, refuge));
     }
 
     @Override
@@ -207,13 +195,8 @@ public sealed interface Step {
     }
 
     @Override
-    public Document apply(Document before) {
-      return before.withSections(sections);
-    }
-
-    @Override
-    public Step invert(Document before) {
-      return to(before);
+    public Applied apply(Document before) {
+      return new Applied(before.withSections(sections), to(before));
     }
 
     @Override
@@ -230,13 +213,8 @@ public sealed interface Step {
   /** Changes what the document says of itself. */
   record SetMetadata(Metadata metadata) implements Step {
     @Override
-    public Document apply(Document before) {
-      return before.withMetadata(metadata);
-    }
-
-    @Override
-    public Step invert(Document before) {
-      return new SetMetadata(before.metadata());
+    public Applied apply(Document before) {
+      return new Applied(before.withMetadata(metadata), new SetMetadata(before.metadata()));
     }
   }
 
@@ -247,26 +225,55 @@ public sealed interface Step {
     }
 
     @Override
-    public Document apply(Document before) {
-      return before.withLists(lists);
-    }
-
-    @Override
-    public Step invert(Document before) {
-      return new SetLists(before.lists());
+    public Applied apply(Document before) {
+      return new Applied(before.withLists(lists), new SetLists(before.lists()));
     }
   }
 
   /** Changes the named styles. */
   record SetStyles(StyleSheet styles) implements Step {
     @Override
-    public Document apply(Document before) {
-      return before.withStyles(styles);
+    public Applied apply(Document before) {
+      return new Applied(before.withStyles(styles), new SetStyles(before.styles()));
+    }
+  }
+
+  /**
+   * Adds and takes away notes and the texts of shapes; marks that stand for them are a matter of
+   * the text.
+   *
+   * @param stories what each identity stands for afterwards; empty for nothing
+   */
+  record PutStories(Map<NodeId, Optional<Story>> stories) implements Step {
+    public PutStories {
+      stories = java.util.Collections.unmodifiableMap(new LinkedHashMap<>(stories));
     }
 
     @Override
-    public Step invert(Document before) {
-      return new SetStyles(before.styles());
+    public Applied apply(Document before) {
+      var all = new LinkedHashMap<>(before.stories());
+      var was = new LinkedHashMap<NodeId, Optional<Story>>();
+      stories.forEach((id, story) -> {
+        was.put(id, Optional.ofNullable(all.get(id)));
+        story.ifPresentOrElse(s -> all.put(id, s), () -> all.remove(id));
+      });
+      return new Applied(before.withStories(all), new PutStories(was));
+    }
+  }
+
+  /** Adds pictures that text shows. One that nothing shows any more stays: it may be pasted. */
+  record AddMedia(List<Media> media) implements Step {
+    public AddMedia {
+      media = List.copyOf(media);
+    }
+
+    @Override
+    public Applied apply(Document before) {
+      Document d = before;
+      for (Media m : media) {
+        d = d.media().containsKey(m.id()) ? d : d.withMedia(m);
+      }
+      return new Applied(d, new AddMedia(List.of()));
     }
   }
 
