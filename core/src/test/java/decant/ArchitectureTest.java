@@ -66,6 +66,7 @@ class ArchitectureTest {
     // What is published is seen through its pages alone, not through how they were laid out.
     List<String> published = and(content, "publication", "layout.item");
     out.put("paint", and(published, "layout.pages", "picture"));
+    out.put("clip", List.of("words", "work", "model..", "text", "picture"));
     out.put("reading", List.of("words", "io", "work", "model..", "text"));
     out.put("verify", List.of());
     out.put("format", List.of("words", "io", "work", "model..", "reading", "verify"));

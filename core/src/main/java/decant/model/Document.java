@@ -347,7 +347,7 @@ public final class Document implements Content {
     return containerAt(path, path.length).blocks();
   }
 
-  private Container containerAt(int[] path, int length) {
+  Container containerAt(int[] path, int length) {
     Container c =
         switch (path[0]) {
           case DocumentIndex.FLOW -> sections.get(path[1]);

@@ -15,10 +15,16 @@ import decant.model.look.Trait;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.regex.Pattern;
 
 /** The changes that keys and buttons ask for: each takes a revision and gives the next. */
 public final class Commands {
   private static final String TYPING = "Typing";
+
+  private static final Pattern LINE_END = Pattern.compile("\r\n?|\n");
+
+  /** Signs that show nothing and mean nothing in a text; a tab does. */
+  private static final Pattern CONTROLS = Pattern.compile("[\\p{Cc}&&[^\t]]");
 
   private Commands() {}
 
@@ -27,39 +33,38 @@ public final class Commands {
     Revision clear = r.selection().isCaret() ? r : delete(r, "Replace");
     boolean extend = !r.selection().isCaret() || continuesTyping(r, text);
     Look look = r.pending().orElseGet(() -> lookForTyping(clear));
-    String[] lines = text.replace("\r\n", "\n").replace('\r', '\n').split("\n", -1);
-    var steps = new ArrayList<Step>();
-    Position at = clear.selection().caret();
-    for (int k = 0; k < lines.length; k++) {
-      String line = lines[k].replaceAll("[\\p{Cc}&&[^\t]]", "");
-      if (k > 0) {
-        Paragraph p = clear.document().requireParagraph(clear.selection().caret().paragraph());
-        NodeId next = NodeId.fresh();
-        steps.add(new Step.Split(at.paragraph(), at.offset(), next, p.look(), p.endLook()));
-        at = new Position(next, 0);
-      }
-      if (!line.isEmpty()) {
-        steps.add(
-            new Step.ReplaceText(
-                at.paragraph(), at.offset(), at.offset(), List.of(new Inline.Text(line, look))));
-        at = new Position(at.paragraph(), at.offset() + line.length());
-      }
+    Position caret = clear.selection().caret();
+    Paragraph here = clear.document().requireParagraph(caret.paragraph());
+    var lines = new ArrayList<Block>();
+    for (String line : LINE_END.split(text, -1)) {
+      String shown = CONTROLS.matcher(line).replaceAll("");
+      List<Inline> inlines = shown.isEmpty() ? List.of() : List.of(new Inline.Text(shown, look));
+      lines.add(new Paragraph(NodeId.fresh(), goingOn(here.look()), here.endLook(), inlines));
     }
-    if (steps.isEmpty()) {
+    Splice s = Splice.of(clear.document(), caret, lines, false);
+    if (s.steps().isEmpty()) {
       return clear;
     }
-    var edit = new Edit(TYPING, steps);
-    return extend ? clear.extend(edit, Selection.at(at)) : clear.apply(edit, Selection.at(at));
+    var edit = new Edit(TYPING, s.steps());
+    Selection after = Selection.at(s.caret());
+    return extend ? clear.extend(edit, after) : clear.apply(edit, after);
   }
 
-  /** Begins a new paragraph. At the end of a heading the new one is body text. */
+  /**
+   * Begins a new paragraph. At the end of a heading the new one is body text; in an item without
+   * text the list ends.
+   */
   public static Revision newParagraph(Revision r) {
+    Optional<Revision> left = ListEdits.leave(r);
+    if (left.isPresent()) {
+      return left.get();
+    }
     Revision clear = r.selection().isCaret() ? r : delete(r, "Replace");
     Document d = clear.document();
     Position at = clear.selection().caret();
     Paragraph p = d.requireParagraph(at.paragraph());
     boolean atEnd = at.offset() == p.length();
-    Look look = p.look().without(ParagraphTraits.BOOKMARKS);
+    Look look = goingOn(p.look());
     Look endLook = p.endLook();
     if (atEnd && d.headingLevel(p) > 0) {
       look = Look.PLAIN;
@@ -72,6 +77,11 @@ public final class Commands {
     var edit = Edit.of("New paragraph", new Step.Split(p.id(), at.offset(), next, look, endLook));
     Selection after = Selection.at(new Position(next, 0));
     return r.selection().isCaret() ? clear.apply(edit, after) : clear.extend(edit, after);
+  }
+
+  /** The look of the second part of a paragraph: what is of its beginning stays with the first. */
+  static Look goingOn(Look look) {
+    return look.without(ParagraphTraits.BOOKMARKS).without(ParagraphTraits.PAGE_BREAK_BEFORE);
   }
 
   /** Breaks the line without beginning a paragraph. */
@@ -89,8 +99,8 @@ public final class Commands {
   }
 
   /**
-   * Deletes what is selected, else the grapheme before the caret, else joins with the paragraph
-   * before.
+   * Deletes what is selected, else the grapheme before the caret, else takes off the mark of an
+   * item or moves the paragraph out, else joins it with the one before.
    */
   public static Revision deleteBackward(Revision r) {
     if (!r.selection().isCaret()) {
@@ -98,7 +108,7 @@ public final class Commands {
     }
     Position caret = r.selection().caret();
     Position from = Motion.previousCharacter(r.document(), caret);
-    return deleteBetween(r, from, caret);
+    return ListEdits.outAtStart(r).orElseGet(() -> deleteBetween(r, from, caret));
   }
 
   /**
@@ -120,6 +130,15 @@ public final class Commands {
     }
     Position caret = r.selection().caret();
     return deleteBetween(r, Motion.previousWord(r.document(), caret), caret);
+  }
+
+  /** Deletes from the caret to the beginning of the next word. */
+  public static Revision deleteWordForward(Revision r) {
+    if (!r.selection().isCaret()) {
+      return delete(r, "Delete");
+    }
+    Position caret = r.selection().caret();
+    return deleteBetween(r, caret, Motion.nextWord(r.document(), caret));
   }
 
   private static Revision deleteBetween(Revision r, Position from, Position to) {

@@ -12,8 +12,11 @@ import decant.model.Paragraph;
 import decant.model.Position;
 import decant.model.Selection;
 import decant.model.edit.Commands;
+import decant.model.edit.ListEdits;
 import decant.model.edit.Motion;
 import decant.model.edit.Range;
+import decant.model.edit.TableEdits;
+import decant.model.edit.WhileTyping;
 import java.util.ArrayList;
 import java.util.IdentityHashMap;
 import java.util.List;
@@ -22,8 +25,6 @@ import java.util.Optional;
 import javafx.animation.KeyFrame;
 import javafx.animation.Timeline;
 import javafx.scene.Node;
-import javafx.scene.input.Clipboard;
-import javafx.scene.input.ClipboardContent;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.input.MouseButton;
 import javafx.scene.input.MouseEvent;
@@ -237,6 +238,9 @@ public final class PageEditor {
       return; // its page stays as it was
     }
     work.apply(r -> Commands.insert(r, c));
+    if (c.equals(" ")) {
+      work.apply(WhileTyping::settled);
+    }
     goalX = Double.NaN;
     e.consume();
   }
@@ -270,15 +274,20 @@ public final class PageEditor {
               edit(() ->
                   work.apply(
                       e.isControlDown() ? Commands::deleteWordBackward : Commands::deleteBackward));
-          case DELETE -> !e.isShiftDown() && edit(() -> work.apply(Commands::deleteForward));
+          case DELETE ->
+              !e.isShiftDown()
+                  && edit(() ->
+                      work.apply(
+                          e.isControlDown()
+                              ? Commands::deleteWordForward
+                              : Commands::deleteForward));
           case ENTER ->
               !e.isControlDown()
-                  && edit(() ->
-                      work.apply(e.isShiftDown() ? Commands::lineBreak : Commands::newParagraph));
-          case TAB ->
-              !e.isControlDown()
-                  && !e.isShiftDown()
-                  && edit(() -> work.apply(r -> Commands.insert(r, "\t")));
+                  && edit(() -> {
+                    work.apply(e.isShiftDown() ? Commands::lineBreak : Commands::newParagraph);
+                    work.apply(WhileTyping::settled);
+                  });
+          case TAB -> tab(e);
           default -> shortcut(e);
         };
     if (used) {
@@ -297,26 +306,24 @@ public final class PageEditor {
         view.refreshOverlays();
         yield true;
       }
-      case C -> copy();
-      case X -> copy() && edit(() -> work.apply(Commands::deleteBackward));
-      case V -> paste();
+      case C -> PageClipboard.copy(work);
+      case X -> PageClipboard.copy(work) && edit(() -> work.apply(Commands::deleteBackward));
+      case V -> !e.isShiftDown() && edit(() -> PageClipboard.paste(work));
       default -> false;
     };
   }
 
-  private boolean copy() {
-    if (work.revision().selection().isCaret()) {
-      return false;
+  /** What the Tab key does: it goes through cells, moves items in and out, or is typed. */
+  private boolean tab(KeyEvent e) {
+    int by = e.isShiftDown() ? -1 : 1;
+    if (!e.isControlDown() && TableEdits.isIn(work.revision())) {
+      return edit(() -> work.apply(r -> TableEdits.go(r, by)));
     }
-    var content = new ClipboardContent();
-    content.putString(Range.of(document(), work.revision().selection()).text(document()));
-    Clipboard.getSystemClipboard().setContent(content);
-    return true;
-  }
-
-  private boolean paste() {
-    String text = Clipboard.getSystemClipboard().getString();
-    return text != null && !text.isEmpty() && edit(() -> work.apply(r -> Commands.insert(r, text)));
+    if (!e.isControlDown() && ListEdits.movesByTab(work.revision())) {
+      return edit(() -> work.apply(r -> ListEdits.shift(r, by)));
+    }
+    boolean typed = !e.isShiftDown() && (!e.isControlDown() || TableEdits.isIn(work.revision()));
+    return typed && edit(() -> work.apply(r -> Commands.insert(r, "\t")));
   }
 
   private boolean edit(Runnable change) {

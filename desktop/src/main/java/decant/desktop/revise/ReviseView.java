@@ -1,5 +1,6 @@
 package decant.desktop.revise;
 
+import decant.desktop.page.PageClipboard;
 import decant.desktop.page.PageEditor;
 import decant.desktop.page.PagesView;
 import decant.desktop.page.PublishedPages;
@@ -53,7 +54,8 @@ public final class ReviseView implements Stage {
     var look = new LookPanel(work, actions, pages::requestFocus);
     VBox.setVgrow(outline, Priority.ALWAYS);
     var comments = new CommentsPanel(work, pages::requestFocus);
-    var side = new VBox(14, look, comments, outline);
+    var table = new TablePanel(work, actions, pages::requestFocus);
+    var side = new VBox(14, look, table, comments, outline);
     side.getStyleClass().add("side");
     var middle = new BorderPane(pages);
     middle.setTop(find);
@@ -179,6 +181,13 @@ public final class ReviseView implements Stage {
     align(actions, desk, "align-end", "Shortcut+R", Alignment.END);
     align(actions, desk, "align-justified", "Shortcut+J", Alignment.JUSTIFIED);
     edit(actions, desk, "contents", "Shortcut+Shift+T", Contents::renew);
+    actions.addOnPage(
+        "paste-text",
+        "Shortcut+Shift+V",
+        () -> canChange(desk),
+        () -> desk.work().ifPresent(PageClipboard::pasteText));
+    ListActions.register(actions, desk);
+    TableActions.register(actions, desk);
     zoom(
         actions,
         "zoom-in",
@@ -221,10 +230,19 @@ public final class ReviseView implements Stage {
         || desk.work().isPresent() && desk.stepProperty().get() == StageName.TAKE_IN;
   }
 
-  private static void edit(
+  /** Whether a change can be made to what is selected: not on a page that stays as it was. */
+  static boolean canChange(Desk desk) {
+    return revising(desk)
+        && desk.work()
+            .filter(w ->
+                !w.revision().document().isPinned(w.revision().selection().caret().paragraph()))
+            .isPresent();
+  }
+
+  static void edit(
       Actions actions, Desk desk, String id, String shortcut, UnaryOperator<Revision> change) {
     actions.addOnPage(
-        id, shortcut, () -> revising(desk), () -> desk.work().ifPresent(w -> w.apply(change)));
+        id, shortcut, () -> canChange(desk), () -> desk.work().ifPresent(w -> w.apply(change)));
   }
 
   private static void back(

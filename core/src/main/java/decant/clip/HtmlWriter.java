@@ -1,0 +1,288 @@
+package decant.clip;
+
+import decant.model.Block;
+import decant.model.Cell;
+import decant.model.Inline;
+import decant.model.KeptBlock;
+import decant.model.NodeId;
+import decant.model.Paragraph;
+import decant.model.Story;
+import decant.model.Table;
+import decant.model.edit.Fragment;
+import decant.model.look.Colour;
+import decant.model.look.Link;
+import decant.model.look.ListDefinition.Level;
+import decant.model.look.ListMembership;
+import decant.model.look.Look;
+import decant.model.look.Media;
+import decant.model.look.ParagraphTraits;
+import decant.model.look.TableTraits;
+import decant.model.look.TextTraits;
+import java.util.ArrayList;
+import java.util.Base64;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import org.jsoup.nodes.Document;
+import org.jsoup.nodes.Element;
+import org.jsoup.nodes.TextNode;
+
+/** A fragment as HTML (the WHATWG's living standard), its looks in style attributes. */
+public final class HtmlWriter {
+  private final Fragment from;
+  private final List<Element> notes = new ArrayList<>();
+
+  private HtmlWriter(Fragment from) {
+    this.from = from;
+  }
+
+  public static String write(Fragment f) {
+    Document html = Document.createShell("");
+    html.outputSettings().prettyPrint(false).charset("UTF-8");
+    html.head().appendElement("meta").attr("charset", "utf-8");
+    var w = new HtmlWriter(f);
+    w.blocks(f.blocks(), html.body());
+    if (!w.notes.isEmpty()) {
+      Element list = html.body().appendElement("section").attr("role", "doc-endnotes");
+      w.notes.forEach(list::appendChild);
+    }
+    return html.outerHtml();
+  }
+
+  private void blocks(List<Block> blocks, Element into) {
+    var lists = new ArrayList<Element>(); // the open ones, by their depth
+    for (Block b : blocks) {
+      switch (b) {
+        case Paragraph p -> {
+          Optional<ListMembership> m = item(p);
+          if (m.isEmpty()) {
+            lists.clear();
+            paragraph(p, into);
+          } else {
+            item(p, m.get(), into, lists);
+          }
+        }
+        case Table t -> {
+          lists.clear();
+          table(t, into);
+        }
+        case KeptBlock k -> {}
+      }
+    }
+  }
+
+  private Optional<ListMembership> item(Paragraph p) {
+    ListMembership m =
+        from.styles().paragraphLook(p.look(), Look.PLAIN, from.lists()).value(ParagraphTraits.LIST);
+    return from.lists().containsKey(m.list()) ? Optional.of(m) : Optional.empty();
+  }
+
+  private void item(Paragraph p, ListMembership m, Element into, List<Element> lists) {
+    while (lists.size() > m.depth() + 1) {
+      lists.removeLast();
+    }
+    while (lists.size() <= m.depth()) {
+      Element in = lists.isEmpty() ? into : lastItem(lists.getLast());
+      Level level = level(m.list(), lists.size());
+      Element list = in.appendElement(level.ordered() ? "ol" : "ul");
+      if (level.ordered()) {
+        list.attr("type", type(level)).attr("start", Integer.toString(level.start()));
+      }
+      lists.add(list);
+    }
+    inlines(p, lists.getLast().appendElement("li"));
+  }
+
+  private Level level(String list, int depth) {
+    return java.util.Objects.requireNonNull(from.lists().get(list)).level(depth);
+  }
+
+  private static Element lastItem(Element list) {
+    Element last = list.lastElementChild();
+    return last == null ? list.appendElement("li") : last;
+  }
+
+  private static String type(Level l) {
+    return switch (l.format()) {
+      case LOWER_LETTER -> "a";
+      case UPPER_LETTER -> "A";
+      case LOWER_ROMAN -> "i";
+      case UPPER_ROMAN -> "I";
+      default -> "1";
+    };
+  }
+
+  private void paragraph(Paragraph p, Element into) {
+    Look look = from.styles().paragraphLook(p.look());
+    int level = look.value(ParagraphTraits.HEADING_LEVEL);
+    Element e = into.appendElement(level > 0 ? "h" + Math.min(6, level) : "p");
+    var css = new StringBuilder();
+    switch (look.value(ParagraphTraits.ALIGNMENT)) {
+      case CENTRE -> css.append("text-align:center;");
+      case END -> css.append("text-align:end;");
+      case JUSTIFIED -> css.append("text-align:justify;");
+      case START -> {}
+    }
+    double indent = look.value(ParagraphTraits.INDENT_START);
+    css.append(indent > 0 ? "margin-inline-start:%spt;".formatted(points(indent)) : "");
+    double first = look.value(ParagraphTraits.FIRST_LINE);
+    css.append(first != 0 ? "text-indent:%spt;".formatted(points(first)) : "");
+    if (look.value(ParagraphTraits.DIRECTION) == ParagraphTraits.Direction.RIGHT_TO_LEFT) {
+      e.attr("dir", "rtl");
+    }
+    styled(e, css);
+    inlines(p, e);
+  }
+
+  private static void styled(Element e, CharSequence css) {
+    if (!css.isEmpty()) {
+      e.attr("style", css.toString());
+    }
+  }
+
+  private static String points(double v) {
+    String s = String.format(Locale.ROOT, "%.2f", v);
+    return s.endsWith(".00") ? s.substring(0, s.length() - 3) : s;
+  }
+
+  private void inlines(Paragraph p, Element into) {
+    Look base = from.styles().textBase(p.look());
+    for (Inline i : p.inlines()) {
+      switch (i) {
+        case Inline.Text t -> text(t.text(), marked(into, base, t.look()));
+        case Inline.Picture x -> picture(x, into);
+        case Inline.Field f -> text(f.shown(), marked(into, base, f.look()));
+        case Inline.KeptInline k -> text(k.shown(), marked(into, base, k.look()));
+        case Inline.NoteMark n -> note(n.note(), into);
+        case Inline.Shape s ->
+            s.content().story().map(from.stories()::get).ifPresent(story -> blocksOf(story, into));
+      }
+    }
+    if (p.inlines().isEmpty()) {
+      into.appendElement("br"); // else it would take no room
+    }
+  }
+
+  /** The text in a shape stands where the shape is; paragraphs cannot hold paragraphs. */
+  private void blocksOf(Story story, Element into) {
+    for (Paragraph p : decant.model.walk.Walk.paragraphs(story.blocks())) {
+      inlines(p, into.appendElement("span"));
+      into.appendElement("br");
+    }
+  }
+
+  private void note(NodeId id, Element into) {
+    Story s = from.stories().get(id);
+    if (s == null) {
+      return;
+    }
+    int number = notes.size() + 1;
+    String label = s.label().orElse(Integer.toString(number));
+    into.appendElement("sup")
+        .appendElement("a")
+        .attr("href", "#note-" + number)
+        .attr("role", "doc-noteref")
+        .text(label);
+    var e = new Element("aside").attr("id", "note-" + number).attr("role", "doc-footnote");
+    notes.add(e);
+    blocks(withoutMarks(s), e);
+  }
+
+  /** A note's own text begins with its mark. */
+  private static List<Block> withoutMarks(Story s) {
+    return s.blocks().stream()
+        .map(b ->
+            b instanceof Paragraph p
+                ? (Block)
+                    p.withInlines(
+                        p.inlines().stream().filter(i -> !(i instanceof Inline.NoteMark)).toList())
+                : b)
+        .toList();
+  }
+
+  private void picture(Inline.Picture p, Element into) {
+    Media m = from.media().get(p.media());
+    Element img = into.appendElement("img").attr("alt", p.alt());
+    img.attr("width", Long.toString(Math.round(p.width() / PIXEL)));
+    img.attr("height", Long.toString(Math.round(p.height() / PIXEL)));
+    if (m != null && m.type().startsWith("image/")) {
+      img.attr(
+          "src", "data:" + m.type() + ";base64," + Base64.getEncoder().encodeToString(m.bytes()));
+    }
+  }
+
+  /** A CSS pixel in points. */
+  static final double PIXEL = 0.75;
+
+  private Element marked(Element into, Look base, Look direct) {
+    Look look = from.styles().textLook(base, direct);
+    Element e = into;
+    if (direct.get(TextTraits.LINK).orElse(null) instanceof Link.External link) {
+      e = e.appendElement("a").attr("href", link.uri());
+    }
+    var css = new StringBuilder();
+    css.append("font-family:'").append(look.value(TextTraits.FAMILY).replace("'", "")).append("';");
+    css.append("font-size:").append(points(look.value(TextTraits.SIZE))).append("pt;");
+    Colour colour = look.value(TextTraits.COLOUR);
+    css.append(colour.equals(Colour.BLACK) ? "" : "color:#" + colour.hex() + ";");
+    Colour behind = look.value(TextTraits.HIGHLIGHT);
+    css.append(behind.equals(Colour.WHITE) ? "" : "background-color:#" + behind.hex() + ";");
+    css.append(look.value(TextTraits.SMALL_CAPS) ? "font-variant:small-caps;" : "");
+    css.append(look.value(TextTraits.ALL_CAPS) ? "text-transform:uppercase;" : "");
+    e = e.appendElement("span");
+    styled(e, css);
+    e = look.value(TextTraits.BOLD) ? e.appendElement("b") : e;
+    e = look.value(TextTraits.ITALIC) ? e.appendElement("i") : e;
+    e = look.value(TextTraits.UNDERLINE) ? e.appendElement("u") : e;
+    e = look.value(TextTraits.STRIKE) ? e.appendElement("s") : e;
+    return switch (look.value(TextTraits.RAISE)) {
+      case SUPERSCRIPT -> e.appendElement("sup");
+      case SUBSCRIPT -> e.appendElement("sub");
+      case NONE -> e;
+    };
+  }
+
+  /** Lines are broken; tabs, and spaces beside spaces, would be lost but for how they are kept. */
+  private static void text(String s, Element into) {
+    String[] lines = s.split("[\\n\\u000B\\f]", -1);
+    for (int k = 0; k < lines.length; k++) {
+      if (k > 0) {
+        into.appendElement("br");
+      }
+      boolean kept =
+          lines[k].contains("\t") || lines[k].contains("  ") || !lines[k].equals(lines[k].strip());
+      Element in = kept ? into.appendElement("span").attr("style", "white-space:pre-wrap") : into;
+      if (!lines[k].isEmpty()) {
+        in.appendChild(new TextNode(lines[k]));
+      }
+    }
+  }
+
+  private void table(Table t, Element into) {
+    Element table = into.appendElement("table").attr("style", "border-collapse:collapse");
+    for (Table.Row row : t.rows()) {
+      Element tr = table.appendElement("tr");
+      boolean head = row.look().value(TableTraits.HEADER_ROW);
+      for (Cell c : row.cells()) {
+        Element td = tr.appendElement(head ? "th" : "td");
+        if (c.columnSpan() > 1) {
+          td.attr("colspan", Integer.toString(c.columnSpan()));
+        }
+        if (c.rowSpan() > 1) {
+          td.attr("rowspan", Integer.toString(c.rowSpan()));
+        }
+        Colour shade = c.look().value(TableTraits.SHADING);
+        var css = new StringBuilder();
+        css.append(ruled(t) ? "border:0.5pt solid #000000;" : "");
+        css.append(shade.equals(Colour.WHITE) ? "" : "background-color:#" + shade.hex() + ";");
+        css.append(head ? "font-weight:normal;text-align:start;" : "");
+        styled(td, css);
+        blocks(c.blocks(), td);
+      }
+    }
+  }
+
+  private static boolean ruled(Table t) {
+    return t.look().value(TableTraits.RULES).isDrawn();
+  }
+}

@@ -1,0 +1,50 @@
+package decant.desktop.revise;
+
+import decant.desktop.shell.Actions;
+import decant.desktop.shell.Desk;
+import decant.model.edit.CellEdits;
+import decant.model.edit.Revision;
+import decant.model.edit.TableEdits;
+import java.util.function.Predicate;
+import java.util.function.UnaryOperator;
+
+/** What can be done to the table that the caret is in. */
+final class TableActions {
+  private TableActions() {}
+
+  static void register(Actions actions, Desk desk) {
+    ReviseView.edit(actions, desk, "insert-table", "", r -> TableEdits.insert(r, 3, 3));
+    in(actions, desk, "row-above", r -> TableEdits.insertRows(r, false));
+    in(actions, desk, "row-below", r -> TableEdits.insertRows(r, true));
+    in(actions, desk, "column-before", r -> TableEdits.insertColumns(r, false));
+    in(actions, desk, "column-after", r -> TableEdits.insertColumns(r, true));
+    in(actions, desk, "delete-row", TableEdits::deleteRows);
+    in(actions, desk, "delete-column", TableEdits::deleteColumns);
+    in(actions, desk, "delete-table", TableEdits::delete);
+    where(actions, desk, "merge-cells", TableEdits::hasCells, TableEdits::merge);
+    where(actions, desk, "split-cell", TableEdits::canSplit, TableEdits::split);
+    in(actions, desk, "table-head", TableEdits::toggleHeader);
+    where(actions, desk, "sort-rows", CellEdits::canSort, r -> CellEdits.sort(r, false));
+    where(actions, desk, "sort-rows-down", CellEdits::canSort, r -> CellEdits.sort(r, true));
+    where(actions, desk, "sum-column", r -> CellEdits.sum(r).isPresent(), CellEdits::putSum);
+  }
+
+  private static void in(Actions actions, Desk desk, String id, UnaryOperator<Revision> change) {
+    where(actions, desk, id, TableEdits::isIn, change);
+  }
+
+  private static void where(
+      Actions actions,
+      Desk desk,
+      String id,
+      Predicate<Revision> applies,
+      UnaryOperator<Revision> change) {
+    actions.addOnPage(
+        id,
+        "",
+        () ->
+            ReviseView.canChange(desk)
+                && desk.work().filter(w -> applies.test(w.revision())).isPresent(),
+        () -> desk.work().ifPresent(w -> w.apply(change)));
+  }
+}
