@@ -293,7 +293,9 @@ final class Window implements AutoCloseable {
                     ? KeyCode.MINUS
                     : c == ','
                         ? KeyCode.COMMA
-                        : KeyCode.getKeyCode(String.valueOf(Character.toUpperCase(c)));
+                        : c == '.'
+                            ? KeyCode.PERIOD
+                            : KeyCode.getKeyCode(String.valueOf(Character.toUpperCase(c)));
         if (shift) {
           robot.keyPress(KeyCode.SHIFT);
         }

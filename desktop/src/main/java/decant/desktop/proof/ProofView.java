@@ -6,6 +6,7 @@ import decant.desktop.page.PagesView;
 import decant.desktop.page.PdfPages;
 import decant.desktop.page.PublishedPages;
 import decant.desktop.page.SourcePages;
+import decant.desktop.shell.InSight;
 import decant.desktop.shell.Stage;
 import decant.desktop.shell.Work;
 import decant.format.Formats;
@@ -20,7 +21,6 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import javafx.application.Platform;
-import javafx.beans.InvalidationListener;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.ComboBox;
@@ -50,8 +50,7 @@ public final class ProofView implements Stage {
   private final GridPane counts = new GridPane();
   private final Label counted = new Label();
   private final SourcePages source;
-  private final InvalidationListener changed = o -> refresh();
-  private final InvalidationListener published = o -> offerPublished();
+  private final InSight inSight = new InSight();
   private Optional<PdfPages> open = Optional.empty();
   private Optional<Path> openFile = Optional.empty();
   private boolean filling;
@@ -73,8 +72,8 @@ public final class ProofView implements Stage {
             right,
             together::isSelected));
     root.setRight(side());
-    work.layoutProperty().addListener(changed);
-    work.receiptProperty().addListener(published);
+    inSight.on(work.layoutProperty(), this::refresh);
+    inSight.on(work.receiptProperty(), this::offerPublished);
     if (source.isOriginal()) {
       left.show(source.pages(), -1);
     } else {
@@ -243,13 +242,17 @@ public final class ProofView implements Stage {
 
   @Override
   public void shown() {
+    inSight.begin();
     refresh();
   }
 
   @Override
+  public void hidden() {
+    inSight.end();
+  }
+
+  @Override
   public void close() {
-    work.layoutProperty().removeListener(changed);
-    work.receiptProperty().removeListener(published);
     source.close();
     closePublished();
   }

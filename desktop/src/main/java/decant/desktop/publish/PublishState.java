@@ -1,6 +1,7 @@
 package decant.desktop.publish;
 
 import decant.desktop.shell.GoingPages;
+import decant.desktop.shell.InSight;
 import decant.desktop.shell.Work;
 import decant.layout.Layout;
 import decant.model.Finding;
@@ -101,10 +102,10 @@ final class PublishState {
   private List<Chapters.Chapter> chapters = List.of();
   private boolean inSight;
 
-  PublishState(Work work) {
+  PublishState(Work work, InSight inSight) {
     this.work = work;
-    work.draftProperty().addListener(o -> refresh());
-    work.layoutProperty().addListener(o -> refresh());
+    inSight.on(work.draftProperty(), this::refresh);
+    inSight.on(work.layoutProperty(), this::refresh);
   }
 
   Work work() {

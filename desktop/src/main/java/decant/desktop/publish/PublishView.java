@@ -5,8 +5,8 @@ import decant.desktop.page.PublishedPages;
 import decant.desktop.page.RememberedZoom;
 import decant.desktop.shell.Actions;
 import decant.desktop.shell.Desk;
+import decant.desktop.shell.InSight;
 import decant.desktop.shell.Stage;
-import decant.desktop.shell.StageName;
 import decant.desktop.shell.Work;
 import decant.format.Formats;
 import decant.model.Finding;
@@ -24,7 +24,6 @@ import java.util.Optional;
 import java.util.function.Supplier;
 import java.util.stream.Collectors;
 import javafx.application.Platform;
-import javafx.beans.InvalidationListener;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
@@ -45,7 +44,7 @@ import javafx.stage.Window;
 public final class PublishView implements Stage {
   private static final Words WORDS = Words.of(PublishView.class);
 
-  private final Desk desk;
+  private final InSight inSight = new InSight();
   private final Work work;
   private final PublishState state;
   private final Supplier<Window> window;
@@ -69,13 +68,10 @@ public final class PublishView implements Stage {
   private boolean filling;
 
   /** Nothing is planned or weighed while another stage is worked on. */
-  private final InvalidationListener inSight = o -> seen();
-
   public PublishView(Desk desk, Work work, Actions actions, Supplier<Window> window) {
-    this.desk = desk;
     this.work = work;
     this.window = window;
-    this.state = new PublishState(work);
+    this.state = new PublishState(work, inSight);
     this.recipe = new RecipeBar(desk, state, window);
     this.size = new SizePanel(state);
     this.receipt = new ReceiptPanel(desk, this::lookAtChecks);
@@ -102,19 +98,15 @@ public final class PublishView implements Stage {
     RememberedZoom.of(pages, desk.memory());
     root.setCenter(pages);
     root.setRight(side(actions));
-    desk.stepProperty().addListener(inSight);
     state.outlookProperty().addListener(o -> refresh());
     state.weightsProperty().addListener(o -> sizes());
     state.offSheetProperty().addListener(o -> recipe.show());
     state.linkedPagesProperty().addListener(o -> showPages());
     state.fontsProperty().addListener(o -> sizes());
-    work.receiptProperty().addListener(receipts);
-    work.toMendProperty().addListener(mending);
+    inSight.on(work.receiptProperty(), this::receipt);
+    inSight.on(work.toMendProperty(), this::mend);
     receipt();
   }
-
-  private final InvalidationListener receipts = o -> receipt();
-  private final InvalidationListener mending = o -> mend();
 
   /** What was published stands by the button; else why nothing can be, or that nothing was yet. */
   private void receipt() {
@@ -149,12 +141,6 @@ public final class PublishView implements Stage {
           });
           work.toMendProperty().set(Optional.empty());
         });
-  }
-
-  private void seen() {
-    if (desk.stepProperty().get() != StageName.PUBLISH) {
-      state.inSight(false);
-    }
   }
 
   private Node side(Actions actions) {
@@ -333,10 +319,7 @@ public final class PublishView implements Stage {
 
   @Override
   public void close() {
-    desk.stepProperty().removeListener(inSight);
-    state.inSight(false);
-    work.receiptProperty().removeListener(receipts);
-    work.toMendProperty().removeListener(mending);
+    hidden();
   }
 
   @Override
@@ -346,6 +329,13 @@ public final class PublishView implements Stage {
 
   @Override
   public void shown() {
+    inSight.begin();
     state.inSight(true);
+  }
+
+  @Override
+  public void hidden() {
+    inSight.end();
+    state.inSight(false);
   }
 }

@@ -1,5 +1,6 @@
 package decant.desktop.revise;
 
+import decant.desktop.shell.InSight;
 import decant.desktop.shell.Work;
 import decant.model.Paragraph;
 import decant.model.edit.Commenting;
@@ -32,7 +33,7 @@ final class CommentsPanel extends VBox {
   private final PauseTransition rest = new PauseTransition(Duration.millis(60));
   private List<Comment> shown = List.of();
 
-  CommentsPanel(Work work, Runnable back) {
+  CommentsPanel(Work work, InSight inSight, Runnable back) {
     super(6);
     this.work = work;
     this.back = back;
@@ -45,7 +46,7 @@ final class CommentsPanel extends VBox {
     field.setOnAction(e -> add());
     getChildren().addAll(line, here);
     rest.setOnFinished(e -> refresh());
-    work.revisionProperty().addListener(o -> rest.playFromStart());
+    inSight.on(work.revisionProperty(), rest::playFromStart);
     refresh();
   }
 

@@ -2,6 +2,7 @@ package decant.desktop.revise;
 
 import decant.desktop.page.HeadingLevels;
 import decant.desktop.shell.Actions;
+import decant.desktop.shell.InSight;
 import decant.desktop.shell.Work;
 import decant.layout.label.DocumentFonts;
 import decant.model.Document;
@@ -60,7 +61,7 @@ final class LookPanel extends VBox {
   private final PauseTransition rest = new PauseTransition(Duration.millis(60));
   private boolean filling;
 
-  LookPanel(Work work, Actions actions, Runnable back) {
+  LookPanel(Work work, InSight inSight, Actions actions, Runnable back) {
     super(7);
     this.work = work;
     this.back = back;
@@ -108,7 +109,7 @@ final class LookPanel extends VBox {
         .addAll(
             title, selected, level, new HBox(6, family, size), served, strokes, colours(), align);
     rest.setOnFinished(e -> refresh());
-    work.revisionProperty().addListener(o -> rest.playFromStart());
+    inSight.on(work.revisionProperty(), rest::playFromStart);
     refresh();
   }
 

@@ -1,5 +1,6 @@
 package decant.desktop.revise;
 
+import decant.desktop.shell.InSight;
 import decant.desktop.shell.Work;
 import decant.layout.Layout;
 import decant.layout.pages.Page;
@@ -29,7 +30,7 @@ final class OutlinePanel extends VBox {
   private final PauseTransition rest = new PauseTransition(Duration.millis(150));
   private @Nullable Document shown;
 
-  OutlinePanel(Work work, Consumer<NodeId> jump) {
+  OutlinePanel(Work work, InSight inSight, Consumer<NodeId> jump) {
     super(6);
     this.work = work;
     var title = new Label(WORDS.say("outline-panel.title"));
@@ -51,7 +52,7 @@ final class OutlinePanel extends VBox {
     VBox.setVgrow(list, Priority.ALWAYS);
     getChildren().addAll(title, list);
     rest.setOnFinished(e -> refresh());
-    work.layoutProperty().addListener(o -> rest.playFromStart());
+    inSight.on(work.layoutProperty(), rest::playFromStart);
     refresh();
   }
 

@@ -7,6 +7,7 @@ import decant.desktop.page.PublishedPages;
 import decant.desktop.page.RememberedZoom;
 import decant.desktop.shell.Actions;
 import decant.desktop.shell.Desk;
+import decant.desktop.shell.InSight;
 import decant.desktop.shell.Stage;
 import decant.desktop.shell.StageName;
 import decant.desktop.shell.Work;
@@ -42,6 +43,7 @@ public final class ReviseView implements Stage {
   private final PagesView pages = new PagesView();
   private final PageEditor editor;
   private final FindBar find;
+  private final InSight inSight = new InSight();
 
   public ReviseView(Desk desk, Work work, Actions actions) {
     this.work = work;
@@ -50,11 +52,11 @@ public final class ReviseView implements Stage {
     pages.setAccessibleText(WORDS.say("revise-view.pages"));
     RememberedZoom.of(pages, desk.memory());
     this.find = new FindBar(work, this::reveal, pages::requestFocus);
-    var outline = new OutlinePanel(work, this::jump);
-    var look = new LookPanel(work, actions, pages::requestFocus);
+    var outline = new OutlinePanel(work, inSight, this::jump);
+    var look = new LookPanel(work, inSight, actions, pages::requestFocus);
     VBox.setVgrow(outline, Priority.ALWAYS);
-    var comments = new CommentsPanel(work, pages::requestFocus);
-    var table = new TablePanel(work, actions, pages::requestFocus);
+    var comments = new CommentsPanel(work, inSight, pages::requestFocus);
+    var table = new TablePanel(work, inSight, actions, pages::requestFocus);
     var side = new VBox(14, look, table, comments, outline);
     side.getStyleClass().add("side");
     var middle = new BorderPane(pages);
@@ -62,9 +64,10 @@ public final class ReviseView implements Stage {
     root.setCenter(middle);
     root.setRight(side);
     work.watch(pages::inView);
-    work.layoutProperty().addListener(o -> showPages());
-    work.revisionProperty()
-        .addListener((o, was, is) -> {
+    inSight.on(work.layoutProperty(), this::showPages);
+    inSight.on(
+        work.revisionProperty(),
+        (was, is) -> {
           if (was.document() != is.document() && changedAtCaret(was, is)) {
             editor.revealCaret();
           }
@@ -140,6 +143,16 @@ public final class ReviseView implements Stage {
   @Override
   public Node keyboard() {
     return pages;
+  }
+
+  @Override
+  public void shown() {
+    inSight.begin();
+  }
+
+  @Override
+  public void hidden() {
+    inSight.end();
   }
 
   /**

@@ -1,6 +1,7 @@
 package decant.desktop.revise;
 
 import decant.desktop.shell.Actions;
+import decant.desktop.shell.InSight;
 import decant.desktop.shell.Work;
 import decant.model.edit.TableEdits;
 import decant.words.Words;
@@ -43,7 +44,7 @@ final class TablePanel extends VBox {
   private final FlowPane buttons = new FlowPane(5, 5);
   private final PauseTransition rest = new PauseTransition(Duration.millis(60));
 
-  TablePanel(Work work, Actions actions, Runnable back) {
+  TablePanel(Work work, InSight inSight, Actions actions, Runnable back) {
     super(7);
     this.work = work;
     this.actions = actions;
@@ -64,7 +65,7 @@ final class TablePanel extends VBox {
     }
     getChildren().addAll(title, buttons);
     rest.setOnFinished(e -> refresh());
-    work.revisionProperty().addListener(o -> rest.playFromStart());
+    inSight.on(work.revisionProperty(), rest::playFromStart);
     refresh();
   }
 

@@ -32,6 +32,7 @@ import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import javafx.stage.FileChooser;
 import javafx.stage.Window;
+import org.jspecify.annotations.Nullable;
 
 /** The frame of the window: head, stage with notices over its foot, foot bar. */
 public final class Frame {
@@ -97,6 +98,7 @@ public final class Frame {
     InvalidationListener named = o -> nameAndState();
     desk.workProperty()
         .addListener((o, was, is) -> {
+          stages.values().forEach(Stage::hidden);
           stages.values().forEach(Stage::close);
           stages.clear();
           is.ifPresent(w -> {
@@ -242,7 +244,14 @@ public final class Frame {
             : stages.computeIfAbsent(step, s -> made.of(s, w.get()));
   }
 
+  /** The stage in sight, whatever it belongs to. */
+  private @Nullable Stage seen;
+
   private void show(Stage next) {
+    if (seen != next) {
+      Optional.ofNullable(seen).ifPresent(Stage::hidden);
+      seen = next;
+    }
     stage.getChildren().setAll(next.node());
     next.shown();
     // The keyboard comes along. What is in a scrolled side is there only once it is laid out.

@@ -12,6 +12,9 @@ public interface Stage {
   /** Called whenever it comes into sight. */
   default void shown() {}
 
-  /** What is listened to is let go when another document is taken in. */
+  /** Called when another stage takes its place: it does no work until it is shown again. */
+  default void hidden() {}
+
+  /** What is held is let go when another document is taken in. */
   default void close() {}
 }

@@ -1,5 +1,6 @@
 package decant.desktop.takein;
 
+import decant.desktop.shell.InSight;
 import decant.desktop.shell.Work;
 import decant.model.Finding;
 import decant.model.FindingGroup;
@@ -9,7 +10,6 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import javafx.beans.InvalidationListener;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
@@ -42,11 +42,10 @@ final class FindingList extends VBox {
   private final ComboBox<Optional<Finding.Kind>> kinds = new ComboBox<>();
   private final ListView<FindingGroup> list = new ListView<>();
   private final Map<Finding.Kind, Integer> counts = new LinkedHashMap<>();
-  private final InvalidationListener changed = o -> refresh();
   private int place;
   private boolean filling;
 
-  FindingList(Work work, Mends mends) {
+  FindingList(Work work, InSight inSight, Mends mends) {
     super(8);
     this.work = work;
     this.mends = mends;
@@ -76,16 +75,10 @@ final class FindingList extends VBox {
     list.addEventFilter(KeyEvent.KEY_PRESSED, this::pressed);
     VBox.setVgrow(list, Priority.ALWAYS);
     getChildren().addAll(title, summary, compared, kinds, list);
-    work.settledProperty().addListener(changed);
-    work.filterProperty().addListener(changed);
-    work.judgingProperty().addListener(changed);
+    inSight.on(work.settledProperty(), this::refresh);
+    inSight.on(work.filterProperty(), this::refresh);
+    inSight.on(work.judgingProperty(), this::refresh);
     refresh();
-  }
-
-  void close() {
-    work.settledProperty().removeListener(changed);
-    work.filterProperty().removeListener(changed);
-    work.judgingProperty().removeListener(changed);
   }
 
   /** What has the keyboard first. */

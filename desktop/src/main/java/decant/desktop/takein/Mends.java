@@ -1,5 +1,6 @@
 package decant.desktop.takein;
 
+import decant.desktop.shell.InSight;
 import decant.desktop.shell.Work;
 import decant.format.Formats;
 import decant.model.Document;
@@ -45,11 +46,12 @@ final class Mends {
   /**
    * @param problem told what could not be done
    */
-  Mends(Work work, Consumer<String> problem) {
+  Mends(Work work, InSight inSight, Consumer<String> problem) {
     this.work = work;
     this.problem = problem;
-    work.revisionProperty()
-        .addListener((o, was, is) -> {
+    inSight.on(
+        work.revisionProperty(),
+        (was, is) -> {
           if (was.document() != is.document()) {
             picked.set(picked.get().in(is.document()));
           }

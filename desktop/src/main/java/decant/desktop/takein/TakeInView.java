@@ -6,6 +6,7 @@ import decant.desktop.page.PinnedMark;
 import decant.desktop.page.PublishedPages;
 import decant.desktop.page.SourcePages;
 import decant.desktop.shell.Desk;
+import decant.desktop.shell.InSight;
 import decant.desktop.shell.Stage;
 import decant.desktop.shell.StageName;
 import decant.desktop.shell.Work;
@@ -47,12 +48,13 @@ public final class TakeInView implements Stage {
 
   private final Mends mends;
   private final FindingList findings;
+  private final InSight inSight = new InSight();
 
   public TakeInView(Desk desk, Work work) {
     this.work = work;
     this.source = SourcePages.of(work);
-    this.mends = new Mends(work, desk::tell);
-    this.findings = new FindingList(work, mends);
+    this.mends = new Mends(work, inSight, desk::tell);
+    this.findings = new FindingList(work, inSight, mends);
     this.pair =
         source.isOriginal()
             ? Optional.of(
@@ -69,8 +71,8 @@ public final class TakeInView implements Stage {
     original.setId("take-in-source");
     result.setId("take-in-result");
     root.setRight(side(desk));
-    work.shownFindingProperty().addListener(o -> reveal());
-    work.layoutProperty().addListener(o -> showResult());
+    inSight.on(work.shownFindingProperty(), this::reveal);
+    inSight.on(work.layoutProperty(), this::showResult);
     result.setOverlay(this::overResult);
     result.addEventHandler(MouseEvent.MOUSE_PRESSED, this::pick);
     mends.pickedProperty().addListener(o -> result.refreshOverlays());
@@ -233,8 +235,17 @@ public final class TakeInView implements Stage {
   }
 
   @Override
+  public void shown() {
+    inSight.begin();
+  }
+
+  @Override
+  public void hidden() {
+    inSight.end();
+  }
+
+  @Override
   public void close() {
     source.close();
-    findings.close();
   }
 }
