@@ -37,6 +37,7 @@ public record Finding(
     CONTENT_LEFT_OUT("finding.left-out"),
     FORM("finding.form"),
     NOTE_MOVED("finding.note-moved"),
+    WORDS_IN_PICTURE("finding.words-in-picture"),
     SCANNED_PAGE("finding.page-is-a-picture"),
     TEXT_RECOGNISED("finding.text-recognised"),
     LAYOUT_SIMPLIFIED("finding.layout-simplified"),

@@ -6,6 +6,7 @@ import decant.desktop.shell.Work;
 import decant.model.Outline;
 import decant.model.Position;
 import decant.model.Selection;
+import decant.model.Table;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -53,6 +54,24 @@ final class Screenshots {
       Window.run(() -> ((PagesView) w.stage.getScene().lookup("#pages")).reveal(1, 100, 500));
       pause(900);
       w.picture(out.resolve("revise.png"));
+      Table table =
+          work.revision().document().sections().stream()
+              .flatMap(s -> s.blocks().stream())
+              .filter(b -> b instanceof Table)
+              .map(b -> (Table) b)
+              .findFirst()
+              .orElseThrow();
+      Position in = new Position(table.rows().get(2).cells().get(1).blocks().getFirst().id(), 0);
+      Window.run(() -> {
+        work.select(Selection.at(in));
+        var pages = (PagesView) w.stage.getScene().lookup("#pages");
+        work.layout()
+            .caret(in)
+            .ifPresent(c -> pages.reveal(c.page().number() - 1, c.top(), c.top() + 200));
+        pages.requestFocus();
+      });
+      pause(900);
+      w.picture(out.resolve("revise-table.png"));
       w.press(KeyCode.CONTROL, KeyCode.K);
       w.type("heading");
       pause(400);

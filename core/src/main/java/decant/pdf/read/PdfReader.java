@@ -211,7 +211,7 @@ public final class PdfReader {
         new ConversionReport.Read(
             pages,
             lines,
-            drawn.left(),
+            drawn,
             running,
             found,
             d,

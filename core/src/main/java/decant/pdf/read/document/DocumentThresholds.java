@@ -148,6 +148,19 @@ final class DocumentThresholds {
   }
 
   /** Of {@link decant.pdf.read.document.TableMaker}. */
+  static final class CellAlignments {
+    private CellAlignments() {}
+
+    /** How far apart, in ems, edges stand that are at one place. */
+    static final double SAME = 0.15;
+
+    /** How many cells tell how their column is aligned. */
+    static final int FEWEST = 3;
+
+    /** The share of a column's cells that stand alike in one that is aligned so. */
+    static final double MOST = 0.7;
+  }
+
   static final class TableMaker {
     private TableMaker() {}
 

@@ -9,6 +9,7 @@ import decant.model.look.Insets;
 import decant.model.look.LinePitch;
 import decant.model.look.Look;
 import decant.model.look.ParagraphTraits;
+import decant.model.look.ParagraphTraits.Alignment;
 import decant.model.look.Rules;
 import decant.model.look.TableTraits;
 import decant.pdf.read.detected.Detected;
@@ -32,13 +33,20 @@ final class TableMaker {
 
   Table table(Detected.Grid g, double room) {
     var rows = new ArrayList<Table.Row>();
+    var alignments = new CellAlignments(g, cellColumns(g));
     for (List<Detected.DetectedCell> r : g.rows()) {
       Rules own = rows.isEmpty() ? g.ruling().ofHeader() : Rules.UNSAID;
       Look look = own.equals(Rules.UNSAID) ? Look.PLAIN : Look.of(TableTraits.RULES, own);
       var cells = new ArrayList<Cell>();
       boolean header = !r.isEmpty() && r.stream().allMatch(Detected.DetectedCell::header);
       for (Detected.DetectedCell c : r) {
-        cells.add(new Cell(NodeId.fresh(), c.columnSpan(), c.rowSpan(), look, cellBlocks(c)));
+        cells.add(
+            new Cell(
+                NodeId.fresh(),
+                c.columnSpan(),
+                c.rowSpan(),
+                look,
+                cellBlocks(c, alignments.of(c))));
       }
       rows.add(new Table.Row(header ? Look.of(TableTraits.HEADER_ROW, true) : Look.PLAIN, cells));
     }
@@ -52,6 +60,22 @@ final class TableMaker {
             .with(TableTraits.RIGHT_TO_LEFT, g.rightToLeft()),
         columns(g, room),
         rows);
+  }
+
+  /** Which column each cell of each row begins in. */
+  private static int[][] cellColumns(Detected.Grid g) {
+    List<Table.Row> bare =
+        g.rows().stream()
+            .map(r ->
+                new Table.Row(
+                    Look.PLAIN,
+                    r.stream()
+                        .map(c ->
+                            new Cell(
+                                NodeId.fresh(), c.columnSpan(), c.rowSpan(), Look.PLAIN, List.of()))
+                        .toList()))
+            .toList();
+    return new Table(NodeId.fresh(), Look.PLAIN, g.columns(), bare).cellColumns();
   }
 
   /**
@@ -124,13 +148,16 @@ final class TableMaker {
         .min();
   }
 
-  private List<Block> cellBlocks(Detected.DetectedCell c) {
+  private List<Block> cellBlocks(Detected.DetectedCell c, Alignment alignment) {
     if (c.lines().isEmpty()) {
       return List.of(Paragraph.of(Look.PLAIN, ""));
     }
     List<Glyph> glyphs = joiner.join(c.lines());
     double size = c.lines().getFirst().size();
     Look look = Look.of(ParagraphTraits.LINE_PITCH, LinePitch.SINGLE);
+    if (alignment != Alignment.START) {
+      look = look.with(ParagraphTraits.ALIGNMENT, alignment);
+    }
     return List.of(
         new Paragraph(
             NodeId.fresh(), look, Look.PLAIN, LookMaker.inlines(glyphs, styles.bodyText(), size)));

@@ -49,10 +49,14 @@ public final class DetectedDrawings {
    * The pages with each drawing as one of their pictures.
    *
    * @param left the numbers of the pages from which a drawing is not carried over
+   * @param worded the drawings that words are part of
    * @param grounds for each page the drawings that most pages have, which stand behind the text
    */
   public record Result(
-      List<ScannedPage> pages, Set<Integer> left, Map<Integer, List<Placed>> grounds) {}
+      List<ScannedPage> pages,
+      Set<Integer> left,
+      Map<Integer, List<Placed>> worded,
+      Map<Integer, List<Placed>> grounds) {}
 
   public static Result asPictures(List<ScannedPage> pages, Cutter cutter) throws ReadProblem {
     List<List<Drawing>> found = pages.parallelStream().map(DetectedDrawings::of).toList();
@@ -62,6 +66,7 @@ public final class DetectedDrawings {
             .collect(Collectors.groupingBy(p -> p, Collectors.counting()));
     var out = new ArrayList<ScannedPage>();
     var left = new HashSet<Integer>();
+    Map<Integer, List<Placed>> worded = new HashMap<>();
     Map<Integer, List<Placed>> grounds = new HashMap<>();
     Map<String, Optional<Media>> cut = cut(pages, found, places, cutter);
     for (int k = 0; k < pages.size(); k++) {
@@ -81,11 +86,15 @@ public final class DetectedDrawings {
           grounds.computeIfAbsent(number, n -> new ArrayList<>()).add(picture.get());
         } else {
           p = with(p, d, picture.get());
+          Placed put = p.pictures().getLast();
+          if (!put.alt().isEmpty()) {
+            worded.computeIfAbsent(number, n -> new ArrayList<>()).add(put);
+          }
         }
       }
       out.add(p);
     }
-    return new Result(out, left, grounds);
+    return new Result(out, left, worded, grounds);
   }
 
   /** Whether most pages have it in the same place. */

@@ -81,12 +81,12 @@ public final class BroughtFonts {
   private static void spaces(Map<String, OutlineFont.Letter> letters, int units) {
     OutlineFont.Letter space = letters.get(" ");
     if (space == null || space.advance() <= 0) {
-      boolean even =
-          letters.values().stream().mapToLong(l -> Math.round(l.advance())).distinct().count() == 1;
+      double[] advances =
+          letters.values().stream().mapToDouble(l -> Math.round(l.advance())).distinct().toArray();
+      // Marks that stand over other letters are all of no width, which says nothing of a space.
+      boolean even = advances.length == 1 && advances[0] > 0;
       double advance =
-          even
-              ? letters.values().iterator().next().advance()
-              : FontThresholds.BroughtFonts.USUAL_SPACE * units / 1000.0;
+          even ? advances[0] : FontThresholds.BroughtFonts.USUAL_SPACE * units / 1000.0;
       space = new OutlineFont.Letter(new java.awt.geom.Path2D.Double(), advance);
       letters.put(" ", space);
     }

@@ -9,6 +9,7 @@ import decant.model.NodeId;
 import decant.pdf.read.beside.RunningTexts;
 import decant.pdf.read.blocks.HeadingAudit;
 import decant.pdf.read.detected.Detected;
+import decant.pdf.read.drawings.DetectedDrawings;
 import decant.pdf.read.fonts.FontDoubts;
 import decant.pdf.read.page.ScannedPage;
 import decant.pdf.read.page.TextLine;
@@ -19,7 +20,6 @@ import decant.words.Words;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
-import java.util.Set;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.interactive.form.PDCheckBox;
 import org.apache.pdfbox.pdmodel.interactive.form.PDChoice;
@@ -34,13 +34,13 @@ public final class ConversionReport {
   /**
    * What reading made of a file.
    *
-   * @param drawingsLeft the numbers of pages from which a drawing is not carried over
+   * @param drawn what became of the drawings
    * @param places where each block of the document stood
    */
   public record Read(
       List<ScannedPage> pages,
       List<List<TextLine>> lines,
-      Set<Integer> drawingsLeft,
+      DetectedDrawings.Result drawn,
       RunningTexts.Result running,
       List<Detected> found,
       Document document,
@@ -63,7 +63,7 @@ public final class ConversionReport {
   public List<Finding> findings() {
     var out = new ArrayList<Finding>();
     out.addAll(fonts.of(read.pages()));
-    out.addAll(PageDoubts.of(read.pages(), read.lines(), read.drawingsLeft()));
+    out.addAll(PageDoubts.of(read.pages(), read.lines(), read.drawn()));
     out.addAll(
         DrawnLosses.of(read.pages(), read.found(), read.document(), read.places(), read.shapes()));
     out.addAll(running());

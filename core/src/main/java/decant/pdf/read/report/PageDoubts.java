@@ -6,6 +6,7 @@ import decant.model.Finding.Kind;
 import decant.model.Finding.Severity;
 import decant.model.look.Media;
 import decant.model.look.MediaId;
+import decant.pdf.read.drawings.DetectedDrawings;
 import decant.pdf.read.fonts.PrivateCodes;
 import decant.pdf.read.lines.Lines;
 import decant.pdf.read.page.Anatomy;
@@ -32,20 +33,23 @@ final class PageDoubts {
   private PageDoubts() {}
 
   static List<Finding> of(
-      List<ScannedPage> pages, List<List<TextLine>> lines, Set<Integer> drawingsLeft) {
+      List<ScannedPage> pages, List<List<TextLine>> lines, DetectedDrawings.Result drawn) {
     var out = new ArrayList<Finding>();
     Set<MediaId> coarse = new HashSet<>();
     for (int k = 0; k < pages.size(); k++) {
       ScannedPage p = pages.get(k);
       unknown(p).ifPresent(out::add);
       unspoken(p).ifPresent(out::add);
-      if (drawingsLeft.contains(p.number())) {
+      if (drawn.left().contains(p.number())) {
         out.add(
             Finding.general(
                     Kind.DRAWING_LEFT_OUT,
                     Severity.LOSS,
                     WORDS.say("page-doubts.a-drawing-on-page-is", (p.number() + 1)))
                 .from(p.number(), whole(p)));
+      }
+      for (Placed drawing : drawn.worded().getOrDefault(p.number(), List.of())) {
+        out.add(worded(p.number(), drawing));
       }
       scanned(p).ifPresent(out::add);
       boolean turned = p.glyphs().stream().anyMatch(g -> g.quarter() != 0);
@@ -98,6 +102,19 @@ final class PageDoubts {
                 severity,
                 WORDS.count(said, unknown.size(), p.number() + 1))
             .from(p.number(), place));
+  }
+
+  /** Of the words of a drawing this much is told. */
+  private static final int MOST_WORDS = 60;
+
+  private static Finding worded(int page, Placed drawing) {
+    String words = drawing.alt();
+    String some = words.length() > MOST_WORDS ? words.substring(0, MOST_WORDS) + "…" : words;
+    return Finding.general(
+            Kind.WORDS_IN_PICTURE,
+            Severity.DOUBT,
+            WORDS.say("page-doubts.words-in-drawing", page + 1, some))
+        .from(page, drawing.box());
   }
 
   private static Optional<Finding> scanned(ScannedPage p) {
