@@ -173,4 +173,39 @@ class ListsTablesAndClipboardTest extends WindowCase {
         .anyMatch(p -> p.inlines().stream().anyMatch(i -> i instanceof Inline.Picture));
     window.until(() -> work.layout().complete());
   }
+
+  @Test
+  void aLookThatWasPickedUpIsLaidDownUntilEscape() {
+    Look bold = Look.of(TextTraits.BOLD, true);
+    Work work =
+        made(
+            Made.text("Bold line", bold),
+            Made.text("Second line", Look.PLAIN),
+            Made.text("Third line", Look.PLAIN));
+    window.press(KeyCode.CONTROL, KeyCode.SHIFT, KeyCode.C);
+    Node says = window.find("#look-laying", Node.class);
+    assertThat(Window.on(says::isVisible)).isTrue();
+    clickOn(work, 1);
+    window.until(() -> isBold(work, 1));
+    clickOn(work, 2);
+    window.until(() -> isBold(work, 2));
+    window.press(KeyCode.ESCAPE);
+    assertThat(Window.on(says::isVisible)).isFalse();
+    window.press(KeyCode.CONTROL, KeyCode.Z);
+    assertThat(Window.on(() -> isBold(work, 2))).isFalse();
+    clickOn(work, 2);
+    window.settle();
+    assertThat(Window.on(() -> isBold(work, 2))).as("it is laid down no more").isFalse();
+  }
+
+  private void clickOn(Work work, int paragraph) {
+    NodeId id = document(work).index().order().get(paragraph);
+    var at = Window.on(() -> work.layout().caret(new Position(id, 3)).orElseThrow());
+    window.clickPage("#pages", at.page().number() - 1, at.x(), at.top() + at.height() / 2, 1);
+  }
+
+  private static boolean isBold(Work work, int paragraph) {
+    Document d = work.revision().document();
+    return d.paragraphs().get(paragraph).lookAt(3).value(TextTraits.BOLD);
+  }
 }

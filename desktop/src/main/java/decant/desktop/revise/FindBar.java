@@ -9,6 +9,7 @@ import decant.model.edit.Search.Query;
 import decant.words.Words;
 import java.util.List;
 import java.util.Optional;
+import javafx.animation.PauseTransition;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
 import javafx.scene.control.CheckBox;
@@ -16,6 +17,7 @@ import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 import javafx.scene.layout.HBox;
+import javafx.util.Duration;
 
 /** Finds and replaces text. */
 final class FindBar extends HBox {
@@ -28,6 +30,7 @@ final class FindBar extends HBox {
   private final TextField replace = new TextField();
   private final CheckBox matchCase = new CheckBox(WORDS.say("find-bar.match-case"));
   private final Label says = new Label();
+  private final PauseTransition rest = new PauseTransition(Duration.millis(120));
 
   FindBar(Work work, Runnable reveal, Runnable back) {
     super(8);
@@ -42,7 +45,9 @@ final class FindBar extends HBox {
     replace.setId("find-replace");
     says.getStyleClass().add("quiet");
     says.setId("find-says");
-    find.textProperty().addListener(o -> count());
+    // The places of a long document are not counted between two letters.
+    rest.setOnFinished(e -> count());
+    find.textProperty().addListener(o -> rest.playFromStart());
     matchCase.selectedProperty().addListener(o -> count());
     find.setOnAction(e -> next());
     var next = button(WORDS.say("find-bar.next"), "find-next", this::next);

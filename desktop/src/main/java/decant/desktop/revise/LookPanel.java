@@ -1,6 +1,7 @@
 package decant.desktop.revise;
 
 import decant.desktop.page.HeadingLevels;
+import decant.desktop.page.LookLaying;
 import decant.desktop.shell.Actions;
 import decant.desktop.shell.InSight;
 import decant.desktop.shell.Work;
@@ -8,6 +9,7 @@ import decant.layout.label.DocumentFonts;
 import decant.model.Document;
 import decant.model.Paragraph;
 import decant.model.edit.Commands;
+import decant.model.edit.ListEdits;
 import decant.model.edit.Range;
 import decant.model.edit.Revision;
 import decant.model.edit.SelectedLook;
@@ -19,6 +21,7 @@ import decant.words.Words;
 import java.util.List;
 import java.util.Optional;
 import javafx.animation.PauseTransition;
+import javafx.beans.InvalidationListener;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
 import javafx.scene.control.ComboBox;
@@ -52,6 +55,8 @@ final class LookPanel extends VBox {
   private final ToggleButton italic = toggle(WORDS.say("look-panel.italic"), "look-italic");
   private final ToggleButton underline =
       toggle(WORDS.say("look-panel.underline"), "look-underline");
+  private final ToggleButton bullets = toggle(WORDS.say("look-panel.bullets"), "look-bullets");
+  private final ToggleButton numbers = toggle(WORDS.say("look-panel.numbers"), "look-numbers");
   private final List<ToggleButton> alignments =
       List.of(
           toggle(WORDS.say("look-panel.start"), "align-start"),
@@ -61,7 +66,7 @@ final class LookPanel extends VBox {
   private final PauseTransition rest = new PauseTransition(Duration.millis(60));
   private boolean filling;
 
-  LookPanel(Work work, InSight inSight, Actions actions, Runnable back) {
+  LookPanel(Work work, InSight inSight, LookLaying laying, Actions actions, Runnable back) {
     super(7);
     this.work = work;
     this.back = back;
@@ -107,10 +112,60 @@ final class LookPanel extends VBox {
     align.getChildren().addAll(alignments);
     getChildren()
         .addAll(
-            title, selected, level, new HBox(6, family, size), served, strokes, colours(), align);
+            title,
+            selected,
+            level,
+            new HBox(6, family, size),
+            served,
+            strokes,
+            colours(),
+            align,
+            lists(actions),
+            looks(actions, laying));
     rest.setOnFinished(e -> refresh());
     inSight.on(work.revisionProperty(), rest::playFromStart);
     refresh();
+  }
+
+  private HBox lists(Actions actions) {
+    bullets.setOnAction(e -> perform(actions, "bulleted-list"));
+    numbers.setOnAction(e -> perform(actions, "numbered-list"));
+    return new HBox(
+        4,
+        bullets,
+        numbers,
+        button(WORDS.say("look-panel.move-out"), actions, "move-out"),
+        button(WORDS.say("look-panel.move-in"), actions, "move-in"));
+  }
+
+  /** A look is picked up here; while one is, what can be done with it. */
+  private VBox looks(Actions actions, LookLaying laying) {
+    var pickUp = button(WORDS.say("look-panel.pick-up"), actions, "pick-up-look");
+    var alike = button(WORDS.say("look-panel.alike"), actions, "restyle-alike");
+    var says = new Label(WORDS.say("look-panel.laying"));
+    says.getStyleClass().add("quiet");
+    says.setWrapText(true);
+    says.setId("look-laying");
+    InvalidationListener picked =
+        o -> {
+          boolean is = laying.pickedProperty().get().isPresent();
+          says.setVisible(is);
+          says.setManaged(is);
+          alike.setDisable(!is);
+        };
+    laying.pickedProperty().addListener(picked);
+    picked.invalidated(laying.pickedProperty());
+    return new VBox(5, new HBox(4, pickUp, alike), says);
+  }
+
+  private Button button(String label, Actions actions, String action) {
+    var b = new Button(label);
+    b.setId("look-" + action);
+    b.getStyleClass().add("quiet-button");
+    b.setAccessibleText(actions.require(action).name());
+    b.setTooltip(new Tooltip(actions.require(action).name()));
+    b.setOnAction(e -> perform(actions, action));
+    return b;
   }
 
   /** The families that can be chosen: those that the document brings come first. */
@@ -237,6 +292,8 @@ final class LookPanel extends VBox {
       int at = k;
       alignments.get(k).setSelected(look.alignment().filter(x -> x.ordinal() == at).isPresent());
     }
+    bullets.setSelected(ListEdits.isIn(r, false));
+    numbers.setSelected(ListEdits.isIn(r, true));
     filling = false;
   }
 

@@ -1,5 +1,6 @@
 package decant.desktop.revise;
 
+import decant.desktop.page.LookLaying;
 import decant.desktop.page.PageClipboard;
 import decant.desktop.page.PageEditor;
 import decant.desktop.page.PagesView;
@@ -43,17 +44,19 @@ public final class ReviseView implements Stage {
   private final PagesView pages = new PagesView();
   private final PageEditor editor;
   private final FindBar find;
+  private final LookLaying laying;
   private final InSight inSight = new InSight();
 
   public ReviseView(Desk desk, Work work, Actions actions) {
     this.work = work;
     this.editor = new PageEditor(pages, work);
+    this.laying = new LookLaying(pages, work);
     pages.setId("pages");
     pages.setAccessibleText(WORDS.say("revise-view.pages"));
     RememberedZoom.of(pages, desk.memory());
     this.find = new FindBar(work, this::reveal, pages::requestFocus);
     var outline = new OutlinePanel(work, inSight, this::jump);
-    var look = new LookPanel(work, inSight, actions, pages::requestFocus);
+    var look = new LookPanel(work, inSight, laying, actions, pages::requestFocus);
     VBox.setVgrow(outline, Priority.ALWAYS);
     var comments = new CommentsPanel(work, inSight, pages::requestFocus);
     var table = new TablePanel(work, inSight, actions, pages::requestFocus);
@@ -199,6 +202,7 @@ public final class ReviseView implements Stage {
         "Shortcut+Shift+V",
         () -> canChange(desk),
         () -> desk.work().ifPresent(PageClipboard::pasteText));
+    LookActions.register(actions, desk, () -> current.get().map(v -> v.laying));
     ListActions.register(actions, desk);
     TableActions.register(actions, desk);
     zoom(
