@@ -48,7 +48,7 @@ record StageViews(Desk desk, Frame frame) implements Stages {
 
   @Override
   public void register(Actions actions) {
-    ReviseView.register(actions, desk, this::revising);
+    ReviseView.register(actions, desk, frame::window, this::revising);
   }
 
   private Optional<ReviseView> revising() {

@@ -3,6 +3,7 @@ package decant.desktop;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import decant.desktop.page.PagesView;
+import decant.desktop.revise.PictureActions;
 import decant.desktop.shell.StageName;
 import decant.desktop.shell.Work;
 import decant.layout.label.ListLabels;
@@ -16,6 +17,10 @@ import decant.model.Table;
 import decant.model.look.Look;
 import decant.model.look.TableTraits;
 import decant.model.look.TextTraits;
+import java.awt.image.BufferedImage;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.util.List;
 import java.util.Map;
 import javafx.scene.Node;
@@ -24,6 +29,7 @@ import javafx.scene.input.Clipboard;
 import javafx.scene.input.ClipboardContent;
 import javafx.scene.input.DataFormat;
 import javafx.scene.input.KeyCode;
+import javax.imageio.ImageIO;
 import org.junit.jupiter.api.Test;
 
 /** Lists and tables by keys and pointer, and what goes over the clipboard. */
@@ -207,5 +213,20 @@ class ListsTablesAndClipboardTest extends WindowCase {
   private static boolean isBold(Work work, int paragraph) {
     Document d = work.revision().document();
     return d.paragraphs().get(paragraph).lookAt(3).value(TextTraits.BOLD);
+  }
+
+  @Test
+  void aPictureOfAFileIsPutInAndWhatIsNoneIsSaid() throws IOException {
+    Work work = made(Made.text("Above", Look.PLAIN));
+    Path picture = folder.resolve("Crane.png");
+    ImageIO.write(new BufferedImage(96, 48, BufferedImage.TYPE_INT_RGB), "png", picture.toFile());
+    Window.run(() -> PictureActions.put(window.desk, work, picture));
+    assertThat(document(work).paragraphs().getFirst().inlines().getFirst())
+        .isInstanceOfSatisfying(Inline.Picture.class, p -> assertThat(p.alt()).isEqualTo("Crane"));
+    window.press(KeyCode.CONTROL, KeyCode.Z);
+    assertThat(document(work).paragraphs().getFirst().text()).isEqualTo("Above");
+    Path text = Files.writeString(folder.resolve("Notes.png"), "no picture");
+    Window.run(() -> PictureActions.put(window.desk, work, text));
+    assertThat(notice()).contains("“Notes.png” is not a picture").contains("Choose a PNG");
   }
 }

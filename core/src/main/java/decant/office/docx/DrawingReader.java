@@ -25,6 +25,7 @@ import decant.office.docx.markup.Wraps;
 import decant.office.xml.Element;
 import decant.office.xml.PackageFile;
 import decant.office.xml.XmlParts;
+import decant.picture.PictureTypes;
 import decant.picture.PixelPicture;
 import decant.picture.VectorPicture;
 import decant.reading.ReadProblem;

@@ -2,28 +2,24 @@ package decant.desktop.page;
 
 import decant.clip.HtmlReader;
 import decant.clip.HtmlWriter;
+import decant.clip.PictureFile;
 import decant.clip.TabbedText;
 import decant.desktop.shell.Work;
 import decant.format.Formats;
 import decant.model.Document;
-import decant.model.Inline;
-import decant.model.NodeId;
-import decant.model.Paragraph;
 import decant.model.edit.CellEdits;
 import decant.model.edit.Commands;
 import decant.model.edit.Copying;
 import decant.model.edit.Fragment;
 import decant.model.edit.Pasting;
 import decant.model.edit.Revision;
-import decant.model.look.Look;
 import decant.model.look.Media;
 import decant.work.Faults;
+import java.awt.Dimension;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
-import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import javafx.scene.image.Image;
@@ -40,9 +36,6 @@ import javax.imageio.ImageIO;
 public final class PageClipboard {
   /** Names what this program copied last, which it holds itself. */
   private static final DataFormat OWN = new DataFormat("application/x-decant-fragment");
-
-  /** A CSS pixel in points: pictures without a size are taken for 96 to the inch. */
-  private static final double PIXEL = 0.75;
 
   private static Optional<Held> held = Optional.empty();
 
@@ -140,12 +133,7 @@ public final class PageClipboard {
       Faults.mended("pasting a picture", e);
       return Optional.empty();
     }
-    double room = d.sections().getFirst().page().textWidth();
-    double scale = Math.min(1, room / (w * PIXEL));
     Media m = Media.of("image/png", out.toByteArray());
-    var p = new Inline.Picture(m.id(), w * PIXEL * scale, h * PIXEL * scale, "", Look.PLAIN);
-    var paragraph = new Paragraph(NodeId.fresh(), Look.PLAIN, Look.PLAIN, List.of(p));
-    return Optional.of(
-        new Fragment(List.of(paragraph), Map.of(), Map.of(m.id(), m), Map.of(), d.styles()));
+    return Optional.of(PictureFile.of(m, new Dimension(w, h), "", d));
   }
 }

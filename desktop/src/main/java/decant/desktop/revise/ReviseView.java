@@ -33,6 +33,7 @@ import javafx.scene.Node;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
+import javafx.stage.Window;
 import org.jspecify.annotations.Nullable;
 
 /** The pages, to be typed on; beside them what is selected and the outline. */
@@ -161,9 +162,11 @@ public final class ReviseView implements Stage {
   /**
    * Registers what can be done to a document.
    *
+   * @param window that choosers of files belong to
    * @param current the stage, if it is in sight
    */
-  public static void register(Actions actions, Desk desk, Supplier<Optional<ReviseView>> current) {
+  public static void register(
+      Actions actions, Desk desk, Supplier<Window> window, Supplier<Optional<ReviseView>> current) {
     back(actions, desk, "undo", "Shortcut+Z", Revision::undo);
     back(actions, desk, "redo", "Shortcut+Shift+Z, Shortcut+Y", Revision::redo);
     actions.add(
@@ -202,6 +205,7 @@ public final class ReviseView implements Stage {
         "Shortcut+Shift+V",
         () -> canChange(desk),
         () -> desk.work().ifPresent(PageClipboard::pasteText));
+    PictureActions.register(actions, desk, window);
     LookActions.register(actions, desk, () -> current.get().map(v -> v.laying));
     ListActions.register(actions, desk);
     TableActions.register(actions, desk);

@@ -1,10 +1,10 @@
-package decant.office.docx;
+package decant.picture;
 
 import java.nio.charset.StandardCharsets;
 import java.util.Set;
 
 /** What kind of picture bytes are, by what they begin with: files declare types as they please. */
-final class PictureTypes {
+public final class PictureTypes {
   private static final Set<String> DRAWN =
       Set.of(
           "image/png",
@@ -20,14 +20,15 @@ final class PictureTypes {
 
   private PictureTypes() {}
 
-  static boolean isDrawn(String type) {
+  /** Whether pictures of a type are drawn. */
+  public static boolean isDrawn(String type) {
     return DRAWN.contains(type);
   }
 
   /**
-   * @param declared what the package says
+   * @param declared what their file says, which holds if they tell nothing
    */
-  static String type(byte[] b, String declared) {
+  public static String type(byte[] b, String declared) {
     if (starts(b, 0x89, 'P', 'N', 'G')) {
       return "image/png";
     }
