@@ -32,10 +32,32 @@ public record Revision(
     return new Revision(document, selection, history, Optional.of(look));
   }
 
+  /** An edit with what goes along with it, and what it comes to. */
+  private record Made(Edit edit, Edit.Applied applied) {}
+
+  /** With the mark of a note goes its text. */
+  private Made made(Edit edit) {
+    Edit.Applied a = edit.apply(document);
+    Optional<Step.PutStories> tidied = Orphans.of(a.inverse(), a.document());
+    if (tidied.isEmpty()) {
+      return new Made(edit, a);
+    }
+    Step.Applied more = tidied.get().apply(a.document());
+    var steps = new ArrayList<>(edit.steps());
+    steps.add(tidied.get());
+    var back = new ArrayList<Step>();
+    back.add(more.inverse());
+    back.addAll(a.inverse().steps());
+    return new Made(
+        new Edit(edit.name(), steps),
+        new Edit.Applied(more.document(), new Edit(edit.name(), back)));
+  }
+
   /** This revision after an edit, with what is selected then. */
   public Revision apply(Edit edit, Selection after) {
-    Edit.Applied a = edit.apply(document);
-    var change = new History.Change(edit, a.inverse(), selection, after);
+    Made made = made(edit);
+    Edit.Applied a = made.applied();
+    var change = new History.Change(made.edit(), a.inverse(), selection, after);
     return new Revision(a.document(), after, history.with(change), Optional.empty());
   }
 
@@ -53,9 +75,10 @@ public record Revision(
     if (last.isEmpty()) {
       return apply(edit, after);
     }
-    Edit.Applied a = edit.apply(document);
+    Made made = made(edit);
+    Edit.Applied a = made.applied();
     var steps = new ArrayList<>(last.get().edit().steps());
-    steps.addAll(edit.steps());
+    steps.addAll(made.edit().steps());
     var back = new ArrayList<>(a.inverse().steps());
     back.addAll(last.get().inverse().steps());
     var change =

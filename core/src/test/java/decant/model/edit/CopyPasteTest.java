@@ -160,6 +160,23 @@ class CopyPasteTest {
   }
 
   @Test
+  void withTheMarkOfANoteGoesItsText() {
+    Document d = noted();
+    Revision r = Revision.of(d).withSelection(Selection.at(at(d, 0, 7)));
+    Revision gone = Commands.deleteBackward(r);
+    assertThat(texts(gone).getFirst()).isEqualTo("Depths are charted.");
+    assertThat(gone.document().stories()).isEmpty();
+    assertThat(gone.undo().document().stories()).isEqualTo(d.stories());
+    assertThat(gone.undo().redo().document().stories()).isEmpty();
+    Revision moved = StructureEdits.move(r, d.index().order().getFirst(), false);
+    assertThat(moved.document().stories()).as("moved, not deleted").isEqualTo(d.stories());
+    Revision twice = pasted(d, 1, 0, copied(d, 0, 0, 0, 20));
+    Revision one =
+        Commands.deleteBackward(twice.withSelection(Selection.at(at(twice.document(), 1, 7))));
+    assertThat(one.document().stories()).as("the other one stays").hasSize(1);
+  }
+
+  @Test
   void thereIsNoNoteWithinANote() {
     Document d = noted();
     Fragment f = copied(d, 0, 0, 0, 20);
