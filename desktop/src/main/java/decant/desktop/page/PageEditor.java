@@ -36,6 +36,7 @@ public final class PageEditor {
   private final PagesView view;
   private final Work work;
   private final Timeline blink;
+  private final DragSelection drag;
   private boolean caretShown = true;
   private double goalX = Double.NaN;
 
@@ -47,6 +48,7 @@ public final class PageEditor {
   public PageEditor(PagesView view, Work work) {
     this.view = view;
     this.work = work;
+    this.drag = new DragSelection(work.revision().selection());
     view.setOverlay(this::over);
     view.addEventHandler(KeyEvent.KEY_PRESSED, this::pressed);
     view.addEventHandler(KeyEvent.KEY_TYPED, this::typed);
@@ -176,19 +178,11 @@ public final class PageEditor {
     endOfLine = false;
     positionAt(e)
         .ifPresent(at -> {
+          Selection now = work.revision().selection();
           Selection s =
-              switch (e.getClickCount()) {
-                case 1 ->
-                    e.isShiftDown() && sameText(at)
-                        ? new Selection(work.revision().selection().anchor(), at)
-                        : Selection.at(at);
-                case 2 -> Commands.wordAt(document(), at);
-                default ->
-                    new Selection(
-                        new Position(at.paragraph(), 0),
-                        new Position(
-                            at.paragraph(), document().requireParagraph(at.paragraph()).length()));
-              };
+              e.getClickCount() == 1 && e.isShiftDown() && sameText(now.anchor(), at)
+                  ? drag.lengthen(now, at)
+                  : drag.begin(document(), at, e.getClickCount());
           work.select(s);
           caretShown = true;
           view.refreshOverlays();
@@ -206,18 +200,16 @@ public final class PageEditor {
       view.scrollBy(20);
     }
     positionAt(e)
-        .filter(this::sameText) // from the body into a note is no selection: it waits at the edge
+        .filter(at -> sameText(drag.anchor(), at)) // into a note none: it waits at the edge
         .ifPresent(at -> {
           endOfLine = false;
-          work.select(new Selection(work.revision().selection().anchor(), at));
+          work.select(drag.to(document(), at));
           view.refreshOverlays();
         });
   }
 
-  private boolean sameText(Position at) {
-    return document()
-        .index()
-        .sameText(work.revision().selection().anchor().paragraph(), at.paragraph());
+  private boolean sameText(Position a, Position b) {
+    return document().index().sameText(a.paragraph(), b.paragraph());
   }
 
   private Optional<Position> positionAt(MouseEvent e) {
@@ -379,32 +371,12 @@ public final class PageEditor {
         break;
       }
       double from = hop == 0 ? middle : by > 0 ? -1 : Double.MAX_VALUE;
-      best = nearestLine(layout().pages().get(number), from, by, x);
+      best = NearestLine.of(layout().pages().get(number), from, by, x);
     }
     if (best == null) {
       return go(e, by < 0 ? Motion.documentStart(document()) : Motion.documentEnd(document()));
     }
     return go(e, new Position(best.paragraph().source().id(), Places.offsetAt(best, x - best.x())));
-  }
-
-  private static Places.@org.jspecify.annotations.Nullable PlacedLine nearestLine(
-      Page page, double from, int by, double x) {
-    Places.PlacedLine best = null;
-    double bestDistance = Double.MAX_VALUE;
-    for (Places.PlacedLine l : Places.lines(page)) {
-      double middle = (l.top() + l.bottom()) / 2;
-      double dy = (middle - from) * by;
-      if (from == Double.MAX_VALUE) {
-        dy = page.setup().height() - middle;
-      }
-      boolean beside = x >= l.left() - 2 && x <= l.right() + 2;
-      double distance = dy + (beside ? 0 : 200);
-      if (dy > 1 && distance < bestDistance) {
-        bestDistance = distance;
-        best = l;
-      }
-    }
-    return best;
   }
 
   private boolean page(KeyEvent e, int by) {
