@@ -186,6 +186,9 @@ public final class Commands {
   }
 
   private static Position afterDeletion(Document d, Range range) {
+    if (range.cells(d).isPresent()) {
+      return new Position(range.parts(d).getFirst().paragraph().id(), 0);
+    }
     NodeId a = range.start().paragraph();
     NodeId b = range.end().paragraph();
     boolean together = !a.equals(b) && d.index().container(d, a).equals(d.index().container(d, b));

@@ -5,8 +5,10 @@ import decant.model.NodeId;
 import decant.model.Paragraph;
 import decant.model.Position;
 import decant.model.Selection;
+import decant.model.walk.Walk;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 
 /** A selection in reading order. */
 public record Range(Position start, Position end) {
@@ -37,8 +39,18 @@ public record Range(Position start, Position end) {
     return start.equals(end);
   }
 
-  /** The paragraphs it touches, each with the places that lie in it. */
+  /**
+   * The paragraphs it touches, each with the places that lie in it. From one cell of a table to
+   * another these are the whole texts of all cells in the rectangle between them.
+   */
   public List<Part> parts(Document d) {
+    Optional<TableEdits.In> in = cells(d);
+    if (in.isPresent()) {
+      return in.get().cells().stream()
+          .flatMap(c -> Walk.paragraphs(c.blocks()).stream())
+          .map(p -> new Part(p, 0, p.length()))
+          .toList();
+    }
     if (start.paragraph().equals(end.paragraph())) {
       return List.of(new Part(d.requireParagraph(start.paragraph()), start.offset(), end.offset()));
     }
@@ -51,6 +63,11 @@ public record Range(Position start, Position end) {
       out.add(new Part(p, k == first ? start.offset() : 0, k == last ? end.offset() : p.length()));
     }
     return out;
+  }
+
+  /** The table whose cells are what is selected: more than one of them. */
+  public Optional<TableEdits.In> cells(Document d) {
+    return TableEdits.in(d, new Selection(start, end)).filter(i -> !i.from().equals(i.to()));
   }
 
   /** Its text, paragraphs apart by line feeds, objects left out. */

@@ -38,6 +38,12 @@ public final class TableEdits {
     Grid.Area area() {
       return grid().area(from, to);
     }
+
+    /** The cells of the rectangle from one to the other, row by row. */
+    List<Cell> cells() {
+      Grid.Area area = area();
+      return grid().spots().stream().filter(area::holds).map(Grid.Spot::cell).toList();
+    }
   }
 
   private TableEdits() {}
@@ -63,7 +69,7 @@ public final class TableEdits {
 
   /** Whether more than one cell is selected. */
   public static boolean hasCells(Revision r) {
-    return in(r.document(), r.selection()).filter(i -> !i.from().equals(i.to())).isPresent();
+    return Range.of(r.document(), r.selection()).cells(r.document()).isPresent();
   }
 
   /** Goes to the next cell (1) or the one before (-1); past the last one a row is added. */

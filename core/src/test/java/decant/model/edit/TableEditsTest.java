@@ -163,6 +163,29 @@ class TableEditsTest {
         .isEmpty();
   }
 
+  @Test
+  void fromCellToCellARectangleIsSelected() {
+    Revision r =
+        revision(
+            new String[] {"a", "b", "c"},
+            new String[] {"d", "e", "f"},
+            new String[] {"g", "h", "i"});
+    Revision two = from(r, 1, 1, 0, 0);
+    assertThat(Range.of(two.document(), two.selection()).parts(two.document()))
+        .extracting(p -> p.paragraph().text())
+        .containsExactly("a", "b", "d", "e");
+    Revision bold = Commands.toggle(two, "Bold", decant.model.look.TextTraits.BOLD);
+    assertThat(bold.document().paragraphs())
+        .filteredOn(p -> p.lookAt(1).value(decant.model.look.TextTraits.BOLD))
+        .extracting(p -> p.text())
+        .containsExactly("a", "b", "d", "e");
+    assertThat(texts(Commands.deleteBackward(two)))
+        .as("what is deleted is what is shown as selected, and what is copied")
+        .containsExactly(List.of("", "", "c"), List.of("", "", "f"), List.of("g", "h", "i"));
+    Fragment copied = Copying.of(two.document(), two.selection()).orElseThrow();
+    assertThat(decant.clip.TabbedText.of(copied)).isEqualTo("a\tb\nd\te");
+  }
+
   /** Every field of a table is covered by one cell, whatever is done to its rows and columns. */
   @ParameterizedTest
   @ValueSource(longs = {1, 2, 3, 4, 5, 6, 7, 8})

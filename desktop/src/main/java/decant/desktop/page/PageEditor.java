@@ -8,6 +8,7 @@ import decant.layout.item.Item;
 import decant.layout.pages.Page;
 import decant.model.Box;
 import decant.model.Document;
+import decant.model.NodeId;
 import decant.model.Paragraph;
 import decant.model.Position;
 import decant.model.Selection;
@@ -22,6 +23,8 @@ import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
 import javafx.animation.KeyFrame;
 import javafx.animation.Timeline;
 import javafx.scene.Node;
@@ -117,8 +120,19 @@ public final class PageEditor {
       return out;
     }
     Range range = Range.of(document(), s);
+    Set<NodeId> cells =
+        range.cells(document()).isEmpty()
+            ? Set.of()
+            : range.parts(document()).stream()
+                .map(x -> x.paragraph().id())
+                .collect(Collectors.toSet());
     for (Places.PlacedLine l : Places.lines(p)) {
-      part(l, range).ifPresent(r -> out.add(PageMarks.marked(l, r, scale)));
+      Optional<PageMarks.Span> part =
+          cells.isEmpty()
+              ? part(l, range)
+              : Optional.of(new PageMarks.Span(l.line().from(), l.line().to(), true))
+                  .filter(x -> cells.contains(l.paragraph().source().id()));
+      part.ifPresent(r -> out.add(PageMarks.marked(l, r, scale)));
     }
     return out;
   }
