@@ -46,7 +46,7 @@ final class AxisLabels {
         box = box.union(inkOf(g));
       }
     }
-    return new DetectedDrawings.Drawing(box, drawing.shapes(), labels, drawing.content());
+    return new DetectedDrawings.Drawing(box, drawing.shapes(), labels, drawing.content(), false);
   }
 
   private static List<TextLine> below(Box box, List<TextLine> lines, Set<TextLine> taken) {

@@ -32,8 +32,12 @@ public final class DetectedDrawings {
   /** More drawings than this on one page are a texture, and said to be left out. */
   private static final int MAX_ON_PAGE = 40;
 
-  /** A place of a page that a picture is cut out of. */
-  public record Cut(int page, Box place) {}
+  /**
+   * A place of a page that a picture is cut out of.
+   *
+   * @param words whether what is written there is part of it
+   */
+  public record Cut(int page, Box place, boolean words) {}
 
   /** Cuts pictures out of pages. */
   public interface Cutter {
@@ -50,7 +54,8 @@ public final class DetectedDrawings {
    *
    * @param left the numbers of the pages from which a drawing is not carried over
    * @param worded the drawings that words are part of
-   * @param grounds for each page the drawings that most pages have, which stand behind the text
+   * @param grounds for each page the drawings that stand behind its text: those that most pages
+   *     have, and panels
    */
   public record Result(
       List<ScannedPage> pages,
@@ -75,15 +80,17 @@ public final class DetectedDrawings {
       boolean texture = found.get(k).size() > MAX_ON_PAGE;
       for (Drawing d : found.get(k)) {
         boolean running = isRunning(d, places, pages.size());
+        boolean ground = running || d.panel();
         Optional<Placed> picture =
             texture
                 ? Optional.empty()
                 : cut.getOrDefault(key(number, d, running), Optional.empty())
-                    .map(m -> new Placed(m, around(d), running ? -1 : d.content(), ""));
+                    .map(m -> new Placed(m, around(d), ground ? -1 : d.content(), ""));
         if (picture.isEmpty()) {
           left.add(number);
-        } else if (running) {
+        } else if (ground) {
           grounds.computeIfAbsent(number, n -> new ArrayList<>()).add(picture.get());
+          p = running ? p : without(p, d, picture.get().box());
         } else {
           p = with(p, d, picture.get());
           Placed put = p.pictures().getLast();
@@ -115,7 +122,7 @@ public final class DetectedDrawings {
         int number = pages.get(k).number();
         for (Drawing d : found.get(k)) {
           String key = key(number, d, isRunning(d, places, pages.size()));
-          wanted.putIfAbsent(key, new Cut(number, around(d)));
+          wanted.putIfAbsent(key, new Cut(number, around(d), !d.panel()));
         }
       }
     }
@@ -182,14 +189,29 @@ public final class DetectedDrawings {
         p.comments());
   }
 
+  /** The page without what is painted of a panel; its text stays. */
+  private static ScannedPage without(ScannedPage p, Drawing d, Box place) {
+    Set<Painted> drawn = new HashSet<>(d.shapes());
+    return new ScannedPage(
+        p.number(),
+        p.width(),
+        p.height(),
+        p.glyphs(),
+        p.rules().stream().filter(r -> !inside(r, place)).toList(),
+        p.pictures(),
+        p.shapes().stream().filter(s -> !drawn.contains(s)).toList(),
+        p.comments());
+  }
+
   private static boolean inside(RuledLine r, Box of) {
     return of.holds(new Box(r.x1(), r.y1(), r.x2() - r.x1(), r.y2() - r.y1()), 1);
   }
 
   /**
    * @param labels what is written in it
+   * @param panel whether that is text that stands on it
    */
-  record Drawing(Box box, List<Painted> shapes, List<Glyph> labels, int content) {}
+  record Drawing(Box box, List<Painted> shapes, List<Glyph> labels, int content, boolean panel) {}
 
   /** The drawings of a page, from the top. */
   static List<Drawing> of(ScannedPage page) {
@@ -210,6 +232,7 @@ public final class DetectedDrawings {
       return List.of();
     }
     var out = new ArrayList<Drawing>();
+    var panels = new ArrayList<Drawing>();
     for (List<Painted> cluster : clusters(shapes)) {
       Box box = cluster.getFirst().box();
       for (Painted s : cluster) {
@@ -220,13 +243,16 @@ public final class DetectedDrawings {
         continue;
       }
       List<Glyph> within = within(page, box, cluster);
-      if (isDrawn(cluster, page)
+      var drawing = new Drawing(box, cluster, within, content(cluster), false);
+      if (isDrawn(cluster, page) && Panels.is(drawing, page)) {
+        panels.add(new Drawing(box, cluster, within, content(cluster), true));
+      } else if (isDrawn(cluster, page)
           && textShare(within, box) < DrawingThresholds.DetectedDrawings.MAX_TEXT) {
-        out.add(new Drawing(box, cluster, within, content(cluster)));
+        out.add(drawing);
       }
     }
     if (out.isEmpty()) {
-      return out;
+      return panels;
     }
     List<TextLine> upright =
         Lines.of(
@@ -234,7 +260,9 @@ public final class DetectedDrawings {
                 page.glyphs().stream()
                     .filter(g -> g.quarter() == 0 && g.marked().content() < 0)
                     .toList()));
-    return apart(together(out, page)).stream().map(d -> AxisLabels.with(d, page, upright)).toList();
+    List<Drawing> whole =
+        apart(together(out, page)).stream().map(d -> AxisLabels.with(d, page, upright)).toList();
+    return Stream.concat(whole.stream(), panels.stream()).toList();
   }
 
   /** Drawings near one another with no text between are one: a row of figures, a divided chart. */
@@ -278,7 +306,7 @@ public final class DetectedDrawings {
     shapes.addAll(y.shapes());
     var labels = new ArrayList<>(x.labels());
     labels.addAll(y.labels());
-    return new Drawing(x.box().union(y.box()), shapes, labels, content(shapes));
+    return new Drawing(x.box().union(y.box()), shapes, labels, content(shapes), false);
   }
 
   /** Drawings within others are parts of them. */

@@ -48,6 +48,13 @@ public final class DrawingCutter {
 
   /** The drawing at a place, in points from the top left of the page as shown; empty if damaged. */
   public Optional<Media> cut(int number, Box place) {
+    return cut(number, place, true);
+  }
+
+  /**
+   * @param words whether what is written there is part of it
+   */
+  public Optional<Media> cut(int number, Box place, boolean words) {
     PDPage page = pdf.getPage(number);
     try {
       Rectangle2D kept =
@@ -58,10 +65,10 @@ public final class DrawingCutter {
               .getBounds2D();
       try {
         return Optional.of(
-            Media.of("application/pdf", drawn(new Part(pdf, kept, false), number, place)));
+            Media.of("application/pdf", drawn(new Part(pdf, kept, words, false), number, place)));
       } catch (Masked e) {
         return Optional.of(
-            Media.of("image/png", painted(new Part(pdf, kept, true), number, place)));
+            Media.of("image/png", painted(new Part(pdf, kept, words, true), number, place)));
       }
     } catch (IOException | RuntimeException | NoninvertibleTransformException e) {
       Faults.mended("cutting out a drawing", e);
@@ -124,29 +131,35 @@ public final class DrawingCutter {
   private static final class Part extends PDFRenderer {
     private final Rectangle2D kept;
 
+    private final boolean words;
+
     private final boolean paintsMasks;
 
-    Part(PDDocument pdf, Rectangle2D kept, boolean paintsMasks) {
+    Part(PDDocument pdf, Rectangle2D kept, boolean words, boolean paintsMasks) {
       super(pdf);
       this.kept = kept;
+      this.words = words;
       this.paintsMasks = paintsMasks;
     }
 
     @Override
     protected PageDrawer createPageDrawer(PageDrawerParameters parameters) throws IOException {
-      return new PartDrawer(parameters, kept, paintsMasks);
+      return new PartDrawer(parameters, kept, words, paintsMasks);
     }
   }
 
   /** Draws what touches an area of the page, in the page's own space. */
   private static final class PartDrawer extends PageDrawer {
     private final Rectangle2D kept;
+    private final boolean words;
     private final boolean paintsMasks;
 
-    PartDrawer(PageDrawerParameters parameters, Rectangle2D kept, boolean paintsMasks)
+    PartDrawer(
+        PageDrawerParameters parameters, Rectangle2D kept, boolean words, boolean paintsMasks)
         throws IOException {
       super(parameters);
       this.kept = kept;
+      this.words = words;
       this.paintsMasks = paintsMasks;
     }
 
@@ -166,7 +179,7 @@ public final class DrawingCutter {
     @Override
     protected void showGlyph(Matrix m, PDFont font, int code, Vector displacement)
         throws IOException {
-      if (kept.contains(m.getTranslateX(), m.getTranslateY())) {
+      if (words && kept.contains(m.getTranslateX(), m.getTranslateY())) {
         super.showGlyph(m, font, code, displacement);
       }
     }

@@ -20,6 +20,28 @@ final class DrawingThresholds {
     static final double BEYOND = 2.5;
   }
 
+  /** Of {@link decant.pdf.read.drawings.Panels}. */
+  static final class Panels {
+    private Panels() {}
+
+    /** Frames, shadows and the marks of items; a chart has more. */
+    static final int MOST_SHAPES = 60;
+
+    /** How many letters and words a line has that is no label. */
+    static final int SENTENCE = 15;
+
+    static final int WORDS = 3;
+
+    /** Of the letters, and of the lines. */
+    static final double MOSTLY = 0.6;
+
+    /** Of the width of the panel that its widest line takes. */
+    static final double WIDE = 0.45;
+
+    /** In ems. */
+    static final double SAME_EDGE = 0.5;
+  }
+
   /** Of {@link decant.pdf.read.drawings.DetectedDrawings}. */
   static final class DetectedDrawings {
     private DetectedDrawings() {}

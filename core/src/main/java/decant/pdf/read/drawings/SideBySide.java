@@ -82,7 +82,8 @@ public final class SideBySide implements DetectedDrawings.Cutter {
     var cutter = new DrawingCutter(from);
     for (int k = next.getAndIncrement(); k < places.size(); k = next.getAndIncrement()) {
       request.checkpoint();
-      Optional<Media> media = cutter.cut(places.get(k).page(), places.get(k).place());
+      Cut at = places.get(k);
+      Optional<Media> media = cutter.cut(at.page(), at.place(), at.words());
       synchronized (to) {
         to.set(k, media);
       }
