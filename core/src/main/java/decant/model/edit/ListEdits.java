@@ -240,21 +240,7 @@ public final class ListEdits {
     }
     ListDefinition own = list(d, m.get());
     String id = free(d, own.id());
-    var levels = new ArrayList<>(own.levels());
-    int depth = Math.min(m.get().depth(), levels.size() - 1);
-    Level l = levels.get(depth);
-    levels.set(
-        depth,
-        new Level(
-            l.format(),
-            l.pattern(),
-            start,
-            l.paragraph(),
-            l.label(),
-            l.follow(),
-            l.alignment(),
-            l.restartAfter(),
-            l.legal()));
+    List<Level> levels = own.with(m.get().depth(), own.level(m.get().depth()).from(start));
     Map<String, ListDefinition> lists = new LinkedHashMap<>(d.lists());
     lists.put(id, new ListDefinition(id, id, Set.of(), levels));
     return r.apply(
@@ -317,21 +303,9 @@ public final class ListEdits {
       return r;
     }
     ListDefinition own = list(d, m.get());
-    var levels = new ArrayList<>(own.levels());
-    int depth = Math.min(m.get().depth(), levels.size() - 1);
-    Level l = levels.get(depth);
-    levels.set(
-        depth,
-        new Level(
-            format,
-            pattern.replace("%1", "%" + (depth + 1)),
-            l.start(),
-            l.paragraph(),
-            l.label(),
-            l.follow(),
-            l.alignment(),
-            l.restartAfter(),
-            l.legal()));
+    int depth = Math.min(m.get().depth(), own.levels().size() - 1);
+    Level other = own.level(depth).written(format, pattern.replace("%1", "%" + (depth + 1)));
+    List<Level> levels = own.with(depth, other);
     Map<String, ListDefinition> lists = new LinkedHashMap<>(d.lists());
     lists.put(own.id(), new ListDefinition(own.id(), own.series(), own.restarts(), levels));
     return r.apply(Edit.of("Marks of a list", new Step.SetLists(lists)), r.selection());

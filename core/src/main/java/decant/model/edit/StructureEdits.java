@@ -92,7 +92,7 @@ public final class StructureEdits {
     }
     Document d = r.document();
     String first = Markers.item(d.requireParagraph(paragraphs.getFirst()).text()).orElse("•");
-    String id = freeName(d, Markers.isBullet(first) ? "bullets" : "numbers");
+    String id = ListEdits.free(d, Markers.isBullet(first) ? "bullets" : "numbers");
     var lists = new LinkedHashMap<>(d.lists());
     lists.put(id, ListDefinition.marked(id, first));
     var steps = new ArrayList<Step>();
@@ -125,14 +125,6 @@ public final class StructureEdits {
       end++;
     }
     return end;
-  }
-
-  private static String freeName(Document d, String stem) {
-    int n = 1;
-    while (d.lists().containsKey(stem + "-" + n)) {
-      n++;
-    }
-    return stem + "-" + n;
   }
 
   /**

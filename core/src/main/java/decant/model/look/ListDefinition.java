@@ -81,6 +81,18 @@ public record ListDefinition(String id, String series, Set<Integer> restarts, Li
           false);
     }
 
+    /** This level, counting from another number. */
+    public Level from(int first) {
+      return new Level(
+          format, pattern, first, paragraph, label, follow, alignment, restartAfter, legal);
+    }
+
+    /** This level, with its number written otherwise. */
+    public Level written(NumberFormat other, String otherPattern) {
+      return new Level(
+          other, otherPattern, start, paragraph, label, follow, alignment, restartAfter, legal);
+    }
+
     public boolean ordered() {
       return format != NumberFormat.BULLET && format != NumberFormat.NONE;
     }
@@ -94,6 +106,13 @@ public record ListDefinition(String id, String series, Set<Integer> restarts, Li
   /** The level at a depth; the deepest known for depths beyond it. */
   public Level level(int depth) {
     return levels.get(Math.clamp(depth, 0, levels.size() - 1));
+  }
+
+  /** The levels of this list, with another one at a depth. */
+  public List<Level> with(int depth, Level level) {
+    var out = new ArrayList<>(levels);
+    out.set(Math.clamp(depth, 0, levels.size() - 1), level);
+    return out;
   }
 
   /** A list whose first level has items marked as one is: "•", "1." or "(a)"; nine levels. */

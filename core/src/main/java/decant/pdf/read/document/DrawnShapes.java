@@ -128,15 +128,17 @@ public final class DrawnShapes {
     }
     for (Placed g : behind) {
       Box b = g.box();
+      Paragraph holder = standing(here, b);
+      Finding.SourcePlace from = places.getOrDefault(holder.id(), at);
       anchored
-          .computeIfAbsent(here.getFirst().id(), k -> new ArrayList<>())
+          .computeIfAbsent(holder.id(), k -> new ArrayList<>())
           .add(
               new Inline.Picture(
                   g.media().id(),
                   b.width(),
                   b.height(),
                   "",
-                  behind(b, b.y() - at.box().y()),
+                  behind(b, b.y() - from.box().y()),
                   Insets.NONE,
                   0,
                   Optional.empty(),
@@ -147,6 +149,17 @@ public final class DrawnShapes {
           .forEach(s -> taken.computeIfAbsent(page.number(), k -> new ArrayList<>()).add(s));
     }
     return true;
+  }
+
+  /** The first paragraph that stands on a ground, with which that moves; else the first of all. */
+  private Paragraph standing(List<Paragraph> here, Box ground) {
+    return here.stream()
+        .filter(p -> {
+          Finding.SourcePlace at = places.get(p.id());
+          return at != null && ground.holds(at.box(), 1);
+        })
+        .findFirst()
+        .orElse(here.getFirst());
   }
 
   /** Boxes have their place on the page; the first paragraph of it holds them. */
