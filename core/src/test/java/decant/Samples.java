@@ -88,6 +88,11 @@ public final class Samples {
     return Paragraph.of(Look.of(ParagraphTraits.STYLE, "Heading" + level), text);
   }
 
+  /** A paragraph of these, without a look of its own. */
+  public static Paragraph inlines(Inline... inlines) {
+    return new Paragraph(NodeId.fresh(), Look.PLAIN, Look.PLAIN, List.of(inlines));
+  }
+
   public static Paragraph runs(Object... textsAndLooks) {
     var inlines = new ArrayList<Inline>();
     for (int k = 0; k < textsAndLooks.length; k += 2) {

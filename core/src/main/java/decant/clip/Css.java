@@ -20,6 +20,8 @@ final class Css {
       Pattern.compile(
           "rgba?\\(\\s*(\\d+)[,\\s]+(\\d+)[,\\s]+(\\d+)(?:\\s*[,/]\\s*([\\d.]+))?\\s*\\)");
 
+  private static final Pattern HEX = Pattern.compile("#([0-9a-f]{6}|[0-9a-f]{3})\\b");
+
   /** Of CSS Color 3's basic names, those that documents use. */
   private static final Map<String, String> NAMES =
       Map.ofEntries(
@@ -160,7 +162,7 @@ final class Css {
       int rgb = channel(m.group(1)) << 16 | channel(m.group(2)) << 8 | channel(m.group(3));
       return clear ? Optional.empty() : Optional.of(new Colour(rgb));
     }
-    Matcher hex = Pattern.compile("#([0-9a-f]{6}|[0-9a-f]{3})\\b").matcher(v);
+    Matcher hex = HEX.matcher(v);
     if (hex.find()) {
       String h = hex.group(1);
       return Optional.of(Colour.parse(h.length() == 6 ? h : h.replaceAll("(.)", "$1$1")));

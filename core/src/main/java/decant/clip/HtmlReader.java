@@ -15,8 +15,6 @@ import decant.model.look.Look;
 import decant.model.look.Media;
 import decant.model.look.MediaId;
 import decant.model.look.ParagraphTraits;
-import decant.model.look.Rule;
-import decant.model.look.Rules;
 import decant.model.look.StyleSheet;
 import decant.model.look.TableTraits;
 import decant.model.look.TextTraits;
@@ -110,7 +108,7 @@ public final class HtmlReader {
   public static Fragment read(String html, StyleSheet styles) {
     var reader = new HtmlReader(styles);
     String some = html.length() > LONGEST ? html.substring(0, LONGEST) : html;
-    var out = reader.new Flow(Look.PLAIN);
+    var out = reader.new Flow();
     out.children(Jsoup.parse(some).body(), new Around(Look.PLAIN, Look.PLAIN, false, 0));
     return new Fragment(out.done(), Map.of(), reader.media, reader.lists, reader.styles);
   }
@@ -134,12 +132,7 @@ public final class HtmlReader {
   private final class Flow {
     private final List<Block> blocks = new ArrayList<>();
     private final List<Inline> open = new ArrayList<>();
-    private final Look all;
     private Look paragraph = Look.PLAIN;
-
-    Flow(Look all) {
-      this.all = all;
-    }
 
     List<Block> done() {
       end(Look.PLAIN);
@@ -150,7 +143,7 @@ public final class HtmlReader {
     void end(Look next) {
       List<Inline> inlines = stripped(open);
       if (!inlines.isEmpty()) {
-        blocks.add(new Paragraph(NodeId.fresh(), paragraph.over(all), Look.PLAIN, inlines));
+        blocks.add(new Paragraph(NodeId.fresh(), paragraph, Look.PLAIN, inlines));
       }
       open.clear();
       paragraph = next;
@@ -349,15 +342,14 @@ public final class HtmlReader {
         }
       }
       if (!rows.isEmpty()) {
-        Look look = Look.of(TableTraits.RULES, Rules.all(Rule.single(0.5, Colour.BLACK)));
-        blocks.add(new Table(NodeId.fresh(), look, List.of(), rows));
+        blocks.add(new Table(NodeId.fresh(), TableTraits.RULED, List.of(), rows));
       }
     }
 
     private Cell cell(Element td, Around in) {
       Css css = Css.of(td.attr("style"));
       Look text = css.text(in.text(), size).without(TextTraits.HIGHLIGHT);
-      var inner = new Flow(Look.PLAIN);
+      var inner = new Flow();
       Look paragraph = css.paragraph(Look.PLAIN, size).without(ParagraphTraits.INDENT_START);
       paragraph =
           switch (td.attr("align").toLowerCase(java.util.Locale.ROOT)) {

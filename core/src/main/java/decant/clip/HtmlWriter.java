@@ -9,6 +9,7 @@ import decant.model.Paragraph;
 import decant.model.Story;
 import decant.model.Table;
 import decant.model.edit.Fragment;
+import decant.model.edit.ListEdits;
 import decant.model.look.Colour;
 import decant.model.look.Link;
 import decant.model.look.ListDefinition.Level;
@@ -30,10 +31,15 @@ import org.jsoup.nodes.TextNode;
 /** A fragment as HTML (the WHATWG's living standard), its looks in style attributes. */
 public final class HtmlWriter {
   private final Fragment from;
+
+  /** The same as a document, of which paragraphs are asked what they are. */
+  private final decant.model.Document whole;
+
   private final List<Element> notes = new ArrayList<>();
 
   private HtmlWriter(Fragment from) {
     this.from = from;
+    this.whole = from.document();
   }
 
   public static String write(Fragment f) {
@@ -54,7 +60,7 @@ public final class HtmlWriter {
     for (Block b : blocks) {
       switch (b) {
         case Paragraph p -> {
-          Optional<ListMembership> m = item(p);
+          Optional<ListMembership> m = ListEdits.item(whole, p);
           if (m.isEmpty()) {
             lists.clear();
             paragraph(p, into);
@@ -69,12 +75,6 @@ public final class HtmlWriter {
         case KeptBlock k -> {}
       }
     }
-  }
-
-  private Optional<ListMembership> item(Paragraph p) {
-    ListMembership m =
-        from.styles().paragraphLook(p.look(), Look.PLAIN, from.lists()).value(ParagraphTraits.LIST);
-    return from.lists().containsKey(m.list()) ? Optional.of(m) : Optional.empty();
   }
 
   private void item(Paragraph p, ListMembership m, Element into, List<Element> lists) {

@@ -8,10 +8,7 @@ import decant.model.NodeId;
 import decant.model.Paragraph;
 import decant.model.Table;
 import decant.model.edit.Fragment;
-import decant.model.look.Colour;
 import decant.model.look.Look;
-import decant.model.look.Rule;
-import decant.model.look.Rules;
 import decant.model.look.StyleSheet;
 import decant.model.look.TableTraits;
 import java.util.ArrayList;
@@ -74,8 +71,7 @@ public final class TabbedText {
       }
       rows.add(new Table.Row(Look.PLAIN, cells));
     }
-    Look look = Look.of(TableTraits.RULES, Rules.all(Rule.single(0.5, Colour.BLACK)));
-    var table = new Table(NodeId.fresh(), look, List.of(), rows);
+    var table = new Table(NodeId.fresh(), TableTraits.RULED, List.of(), rows);
     return Optional.of(new Fragment(List.of(table), Map.of(), Map.of(), Map.of(), styles));
   }
 }

@@ -154,14 +154,10 @@ public final class Published {
             level(ListDefinition.NumberFormat.BULLET, "\u2022", 36));
     var list = new ListDefinition("steps", levels);
     NodeId note = NodeId.fresh();
-    var noteText =
-        new Paragraph(
-            NodeId.fresh(),
-            Look.PLAIN,
-            Look.PLAIN,
-            List.of(
-                new Inline.NoteMark(note, Look.PLAIN),
-                new Inline.Text(" Above chart datum.", Look.PLAIN)));
+    Paragraph noteText =
+        Samples.inlines(
+            new Inline.NoteMark(note, Look.PLAIN),
+            new Inline.Text(" Above chart datum.", Look.PLAIN));
     var noted =
         new Paragraph(
             NodeId.fresh(),

@@ -15,6 +15,9 @@ final class Amounts {
   private static final Pattern AMOUNT =
       Pattern.compile("[-+−]?\\d[\\d.,'’\\u00A0\\u202F\\u2009 ]*\\d|[-+−]?\\d");
 
+  private static final Pattern THOUSANDS =
+      Pattern.compile("\\d([.,'’\\u00A0\\u202F\\u2009 ])\\d{3}(?!\\d)");
+
   private Amounts() {}
 
   /**
@@ -54,8 +57,7 @@ final class Amounts {
       BigDecimal v = parsed(amount.get(), decimal);
       places = Math.max(places, v.scale());
       sum = sum.add(v);
-      Matcher m =
-          Pattern.compile("\\d([.,'’\\u00A0\\u202F\\u2009 ])\\d{3}(?!\\d)").matcher(amount.get());
+      Matcher m = THOUSANDS.matcher(amount.get());
       if (m.find() && m.group(1).charAt(0) != decimal) {
         group = m.group(1);
       }

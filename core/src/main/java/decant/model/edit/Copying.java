@@ -2,12 +2,10 @@ package decant.model.edit;
 
 import decant.model.Around;
 import decant.model.Block;
-import decant.model.Cell;
 import decant.model.Document;
 import decant.model.Inline;
 import decant.model.NodeId;
 import decant.model.Paragraph;
-import decant.model.Position;
 import decant.model.Section;
 import decant.model.Selection;
 import decant.model.Story;
@@ -121,13 +119,5 @@ public final class Copying {
       }
     }
     return out;
-  }
-
-  /** The cell that a place stands in, if it stands in one. */
-  public static Optional<Cell> cellAt(Document d, Position at) {
-    List<Around> around = Around.of(d, at.paragraph());
-    return !around.isEmpty() && around.getLast().container() instanceof Cell c
-        ? Optional.of(c)
-        : Optional.empty();
   }
 }

@@ -89,17 +89,26 @@ public final class ListEdits {
       list = before.get().list();
     } else {
       list = free(d, counting ? "numbers" : "bullets");
-      var lists = new LinkedHashMap<>(d.lists());
-      lists.put(list, ListDefinition.marked(list, counting ? "1." : "•"));
-      steps.add(new Step.SetLists(lists));
+      steps.add(with(d, ListDefinition.marked(list, counting ? "1." : "•")));
     }
     for (Paragraph p : all) {
       int depth = item(d, p).map(ListMembership::depth).orElse(0);
-      Look look =
-          withoutIndents(p.look()).with(ParagraphTraits.LIST, new ListMembership(list, depth));
+      Look look = asItem(p.look(), new ListMembership(list, depth));
       steps.add(new Step.SetParagraphLook(p.id(), look, p.endLook()));
     }
     return r.apply(new Edit(counting ? "Numbered list" : "Bulleted list", steps), r.selection());
+  }
+
+  /** The lists of a document, with one more or one that takes the place of its like. */
+  static Step.SetLists with(Document d, ListDefinition list) {
+    Map<String, ListDefinition> lists = new LinkedHashMap<>(d.lists());
+    lists.put(list.id(), list);
+    return new Step.SetLists(lists);
+  }
+
+  /** The look of an item, whose indents are those of its level. */
+  static Look asItem(Look look, ListMembership item) {
+    return withoutIndents(look).with(ParagraphTraits.LIST, item);
   }
 
   private static Look withoutIndents(Look look) {
@@ -209,9 +218,7 @@ public final class ListEdits {
       Look look;
       if (m.isPresent()) {
         int depth = Math.clamp(m.get().depth() + by, 0, DEEPEST);
-        look =
-            withoutIndents(p.look())
-                .with(ParagraphTraits.LIST, new ListMembership(m.get().list(), depth));
+        look = asItem(p.look(), new ListMembership(m.get().list(), depth));
       } else {
         double indent = Math.max(0, look(d, p).value(ParagraphTraits.INDENT_START) + by * STEP);
         look = p.look().with(ParagraphTraits.INDENT_START, indent);
@@ -241,10 +248,10 @@ public final class ListEdits {
     ListDefinition own = list(d, m.get());
     String id = free(d, own.id());
     List<Level> levels = own.with(m.get().depth(), own.level(m.get().depth()).from(start));
-    Map<String, ListDefinition> lists = new LinkedHashMap<>(d.lists());
-    lists.put(id, new ListDefinition(id, id, Set.of(), levels));
-    return r.apply(
-        new Edit("Count from " + start, moved(d, p, m.get().list(), id, lists)), r.selection());
+    var steps = new ArrayList<Step>();
+    steps.add(with(d, new ListDefinition(id, id, Set.of(), levels)));
+    steps.addAll(moved(d, p, m.get().list(), id));
+    return r.apply(new Edit("Count from " + start, steps), r.selection());
   }
 
   /** Counts on from the nearest list above that is marked likewise. */
@@ -266,20 +273,15 @@ public final class ListEdits {
               && l.pattern().equals(here.pattern());
       if (alike) {
         return r.apply(
-            new Edit("Count on", moved(d, p, m.get().list(), other.get().list(), d.lists())),
-            r.selection());
+            new Edit("Count on", moved(d, p, m.get().list(), other.get().list())), r.selection());
       }
     }
     return r;
   }
 
   /** Takes a paragraph, and those below it that are of its list, into another list. */
-  private static List<Step> moved(
-      Document d, Paragraph from, String list, String to, Map<String, ListDefinition> lists) {
+  private static List<Step> moved(Document d, Paragraph from, String list, String to) {
     var steps = new ArrayList<Step>();
-    if (!lists.equals(d.lists())) {
-      steps.add(new Step.SetLists(lists));
-    }
     List<NodeId> order = d.index().orderAround(from.id());
     for (int k = d.index().placeInOrder(from.id()).orElse(0); k < order.size(); k++) {
       Paragraph p = d.requireParagraph(order.get(k));
@@ -306,8 +308,7 @@ public final class ListEdits {
     int depth = Math.min(m.get().depth(), own.levels().size() - 1);
     Level other = own.level(depth).written(format, pattern.replace("%1", "%" + (depth + 1)));
     List<Level> levels = own.with(depth, other);
-    Map<String, ListDefinition> lists = new LinkedHashMap<>(d.lists());
-    lists.put(own.id(), new ListDefinition(own.id(), own.series(), own.restarts(), levels));
-    return r.apply(Edit.of("Marks of a list", new Step.SetLists(lists)), r.selection());
+    var marked = new ListDefinition(own.id(), own.series(), own.restarts(), levels);
+    return r.apply(Edit.of("Marks of a list", with(d, marked)), r.selection());
   }
 }

@@ -3,7 +3,6 @@ package decant.model.edit;
 import decant.model.Document;
 import decant.model.Inline;
 import decant.model.NodeId;
-import decant.model.Paragraph;
 import decant.model.walk.Part;
 import decant.model.walk.Walk;
 import java.util.LinkedHashMap;
@@ -48,16 +47,13 @@ final class Orphans {
     if (gone.isEmpty()) {
       return Optional.empty();
     }
-    for (Paragraph p : Walk.paragraphs(after, Part.OF_FLOW)) {
-      without(p, gone);
-    }
-    // Marks may stand in headers, and in stories that stay.
-    for (Paragraph p : Walk.paragraphs(after, Set.of(Part.RUNNING))) {
-      without(p, gone);
-    }
+    // Marks may stand in headers too, and in stories that stay.
+    Walk.inlines(after, Set.of(Part.FLOW, Part.RUNNING), i -> without(i, gone));
     after.stories().values().stream()
         .filter(s -> !gone.contains(s.id()))
-        .forEach(s -> Walk.paragraphs(s.blocks()).forEach(p -> without(p, gone)));
+        .flatMap(s -> Walk.paragraphs(s.blocks()).stream())
+        .flatMap(p -> p.inlines().stream())
+        .forEach(i -> without(i, gone));
     Map<NodeId, Optional<decant.model.Story>> away = new LinkedHashMap<>();
     gone.forEach(id -> away.put(id, Optional.empty()));
     return away.isEmpty() ? Optional.empty() : Optional.of(new Step.PutStories(away));
@@ -67,7 +63,7 @@ final class Orphans {
     inlines.forEach(i -> Copying.story(i).ifPresent(to::add));
   }
 
-  private static void without(Paragraph p, Set<NodeId> gone) {
-    p.inlines().forEach(i -> Copying.story(i).ifPresent(gone::remove));
+  private static void without(Inline i, Set<NodeId> gone) {
+    Copying.story(i).ifPresent(gone::remove);
   }
 }

@@ -14,12 +14,10 @@ import decant.model.look.ListMembership;
 import decant.model.look.Look;
 import decant.model.look.Markers;
 import decant.model.look.ParagraphTraits;
-import decant.model.look.Rule;
 import decant.model.look.StyleSheet;
 import decant.model.look.TableTraits;
 import java.util.ArrayList;
 import java.util.Comparator;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Optional;
 import java.util.regex.Matcher;
@@ -93,23 +91,16 @@ public final class StructureEdits {
     Document d = r.document();
     String first = Markers.item(d.requireParagraph(paragraphs.getFirst()).text()).orElse("•");
     String id = ListEdits.free(d, Markers.isBullet(first) ? "bullets" : "numbers");
-    var lists = new LinkedHashMap<>(d.lists());
-    lists.put(id, ListDefinition.marked(id, first));
     var steps = new ArrayList<Step>();
-    steps.add(new Step.SetLists(lists));
+    steps.add(ListEdits.with(d, ListDefinition.marked(id, first)));
     for (NodeId n : paragraphs) {
       Paragraph p = d.requireParagraph(n);
       int mark = markLength(p.text());
       if (mark > 0) {
         steps.add(new Step.ReplaceText(n, 0, mark, List.of()));
       }
-      Look look =
-          p.look()
-              .without(ParagraphTraits.STYLE)
-              .without(ParagraphTraits.HEADING_LEVEL)
-              .without(ParagraphTraits.INDENT_START)
-              .without(ParagraphTraits.FIRST_LINE)
-              .with(ParagraphTraits.LIST, new ListMembership(id, 0));
+      Look plain = p.look().without(ParagraphTraits.STYLE).without(ParagraphTraits.HEADING_LEVEL);
+      Look look = ListEdits.asItem(plain, new ListMembership(id, 0));
       steps.add(new Step.SetParagraphLook(n, look, p.endLook()));
     }
     return apply(r, "Make list", steps);
@@ -158,13 +149,12 @@ public final class StructureEdits {
             .get(d.index().topLevel(inOrder.getFirst()).orElseThrow().section())
             .page()
             .textWidth();
-    var look =
-        Look.of(
-            TableTraits.RULES,
-            decant.model.look.Rules.all(Rule.single(0.5, decant.model.look.Colour.BLACK)));
     var table =
         new Table(
-            NodeId.fresh(), look, java.util.Collections.nCopies(columns, width / columns), made);
+            NodeId.fresh(),
+            TableTraits.RULED,
+            java.util.Collections.nCopies(columns, width / columns),
+            made);
     NodeId within = ((Paragraph) first(table)).id();
     return replace(r, "Make table", inOrder, List.of(table), new Position(within, 0));
   }

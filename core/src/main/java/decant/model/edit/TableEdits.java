@@ -9,11 +9,8 @@ import decant.model.Paragraph;
 import decant.model.Position;
 import decant.model.Selection;
 import decant.model.Table;
-import decant.model.look.Colour;
 import decant.model.look.Look;
 import decant.model.look.ParagraphTraits;
-import decant.model.look.Rule;
-import decant.model.look.Rules;
 import decant.model.look.TableTraits;
 import decant.model.walk.Walk;
 import java.util.ArrayList;
@@ -158,9 +155,8 @@ public final class TableEdits {
       }
       made.add(new Table.Row(Look.PLAIN, cells));
     }
-    Look look = Look.of(TableTraits.RULES, Rules.all(Rule.single(0.5, Colour.BLACK)));
     List<Double> widths = java.util.Collections.nCopies(columns, width / columns);
-    var table = new Table(NodeId.fresh(), look, widths, made);
+    var table = new Table(NodeId.fresh(), TableTraits.RULED, widths, made);
     Splice s = Splice.of(d, r.selection().caret(), List.of(table), false);
     Position first = start(made.getFirst().cells().getFirst());
     return r.apply(new Edit("Insert table", s.steps()), Selection.at(first));

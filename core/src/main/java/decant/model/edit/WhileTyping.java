@@ -9,10 +9,8 @@ import decant.model.look.Link;
 import decant.model.look.ListDefinition;
 import decant.model.look.ListMembership;
 import decant.model.look.Look;
-import decant.model.look.ParagraphTraits;
 import decant.model.look.TextTraits;
 import java.util.ArrayList;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Optional;
 import java.util.regex.Matcher;
@@ -24,8 +22,7 @@ import java.util.regex.Pattern;
  */
 public final class WhileTyping {
   /** The first item of a list, as it is typed; other numbers are dates and amounts as well. */
-  private static final Pattern MARK =
-      Pattern.compile("([-*•]|1[.)]|\\(?a\\)|\\(1\\)|\\d{1,3}[.)]) ");
+  private static final Pattern MARK = Pattern.compile("([-*•]|\\(?a\\)|\\(1\\)|\\d{1,3}[.)]) ");
 
   private static final Pattern ADDRESS =
       Pattern.compile(
@@ -57,14 +54,8 @@ public final class WhileTyping {
     String mark = m.group(1);
     boolean counting = !"-*•".contains(mark);
     Optional<ListMembership> above = ListEdits.itemAbove(d, p, counting);
-    if (above.isEmpty() && mark.matches("\\d{1,3}[.)]") && !mark.startsWith("1")) {
-      return r;
-    }
-    if (above.isEmpty()
-        && mark.length() > 2
-        && Character.isDigit(mark.charAt(1))
-        && mark.charAt(0) != '(') {
-      return r; // 10. and 112. begin no list
+    if (above.isEmpty() && mark.matches("\\d{1,3}[.)]") && !mark.matches("1[.)]")) {
+      return r; // 2. goes on in no list, and 10. or 112. begin none
     }
     var steps = new ArrayList<Step>();
     String id;
@@ -72,19 +63,12 @@ public final class WhileTyping {
       id = above.get().list();
     } else {
       id = ListEdits.free(d, counting ? "numbers" : "bullets");
-      var lists = new LinkedHashMap<>(d.lists());
-      lists.put(
-          id, ListDefinition.marked(id, mark.equals("*") ? "•" : mark.equals("-") ? "–" : mark));
-      steps.add(new Step.SetLists(lists));
+      String shown = mark.equals("*") ? "•" : mark.equals("-") ? "–" : mark;
+      steps.add(ListEdits.with(d, ListDefinition.marked(id, shown)));
     }
     steps.add(new Step.ReplaceText(p.id(), 0, caret.offset(), List.of()));
-    Look look =
-        p.look()
-            .without(ParagraphTraits.INDENT_START)
-            .without(ParagraphTraits.FIRST_LINE)
-            .with(
-                ParagraphTraits.LIST,
-                new ListMembership(id, above.map(ListMembership::depth).orElse(0)));
+    int depth = above.map(ListMembership::depth).orElse(0);
+    Look look = ListEdits.asItem(p.look(), new ListMembership(id, depth));
     steps.add(new Step.SetParagraphLook(p.id(), look, p.endLook()));
     return r.apply(new Edit("Make list", steps), Selection.at(new Position(p.id(), 0)));
   }

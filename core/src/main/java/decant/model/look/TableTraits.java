@@ -7,6 +7,9 @@ public final class TableTraits {
   /** Lines around and between cells, of a table as of one cell. */
   public static final Trait<Rules> RULES = new Trait<>("table-rules", Rules.UNSAID, Rules::over);
 
+  /** The look of a table that is made new: thin lines around and between all cells. */
+  public static final Look RULED = Look.of(RULES, Rules.all(Rule.single(0.5, Colour.BLACK)));
+
   /** Background of a cell; white stands for none. */
   public static final Trait<Colour> SHADING = new Trait<>("cell-shading", Colour.WHITE);
 

@@ -41,14 +41,10 @@ public class CommandsTest {
   /** One paragraph with a note of two paragraphs. */
   private static Document noted() {
     NodeId note = NodeId.fresh();
-    var body =
-        new Paragraph(
-            NodeId.fresh(),
-            Look.PLAIN,
-            Look.PLAIN,
-            List.of(
-                new Inline.Text("Depths are charted", Look.PLAIN),
-                new Inline.NoteMark(note, Look.PLAIN)));
+    Paragraph body =
+        Samples.inlines(
+            new Inline.Text("Depths are charted", Look.PLAIN),
+            new Inline.NoteMark(note, Look.PLAIN));
     var story =
         new Story(
             note,

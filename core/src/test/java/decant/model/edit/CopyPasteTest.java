@@ -118,23 +118,14 @@ class CopyPasteTest {
 
   private static Document noted() {
     NodeId note = NodeId.fresh();
-    var body =
-        new Paragraph(
-            NodeId.fresh(),
-            Look.PLAIN,
-            Look.PLAIN,
-            List.of(
-                new Inline.Text("Depths", Look.PLAIN),
-                new Inline.NoteMark(note, Look.PLAIN),
-                new Inline.Text(" are charted.", Look.PLAIN)));
-    var own =
-        new Paragraph(
-            NodeId.fresh(),
-            Look.PLAIN,
-            Look.PLAIN,
-            List.of(
-                new Inline.NoteMark(note, Look.PLAIN),
-                new Inline.Text(" At low water.", Look.PLAIN)));
+    Paragraph body =
+        Samples.inlines(
+            new Inline.Text("Depths", Look.PLAIN),
+            new Inline.NoteMark(note, Look.PLAIN),
+            new Inline.Text(" are charted.", Look.PLAIN));
+    Paragraph own =
+        Samples.inlines(
+            new Inline.NoteMark(note, Look.PLAIN), new Inline.Text(" At low water.", Look.PLAIN));
     var story = new Story(note, Story.Kind.FOOTNOTE, List.of(own));
     return Samples.document(body, Samples.paragraph("")).withStories(Map.of(note, story));
   }

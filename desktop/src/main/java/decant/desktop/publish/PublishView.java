@@ -318,11 +318,6 @@ public final class PublishView implements Stage {
   }
 
   @Override
-  public void close() {
-    hidden();
-  }
-
-  @Override
   public Node keyboard() {
     return recipe.keyboard();
   }

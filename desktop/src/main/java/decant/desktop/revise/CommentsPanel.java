@@ -11,14 +11,12 @@ import java.time.Instant;
 import java.time.temporal.ChronoUnit;
 import java.util.List;
 import java.util.UUID;
-import javafx.animation.PauseTransition;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
-import javafx.util.Duration;
 
 /** What was noted where the caret stands, and a line to note something about the selection. */
 final class CommentsPanel extends VBox {
@@ -30,7 +28,6 @@ final class CommentsPanel extends VBox {
   private final TextField field = new TextField();
   private final Button note = new Button(WORDS.say("comments-panel.add"));
   private final HBox line = new HBox(6, field, note);
-  private final PauseTransition rest = new PauseTransition(Duration.millis(60));
   private List<Comment> shown = List.of();
 
   CommentsPanel(Work work, InSight inSight, Runnable back) {
@@ -45,8 +42,7 @@ final class CommentsPanel extends VBox {
     note.setOnAction(e -> add());
     field.setOnAction(e -> add());
     getChildren().addAll(line, here);
-    rest.setOnFinished(e -> refresh());
-    inSight.on(work.revisionProperty(), rest::playFromStart);
+    inSight.atRest(work.revisionProperty(), this::refresh);
     refresh();
   }
 

@@ -20,7 +20,6 @@ import decant.words.Figures;
 import decant.words.Words;
 import java.util.List;
 import java.util.Optional;
-import javafx.animation.PauseTransition;
 import javafx.beans.InvalidationListener;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
@@ -34,7 +33,6 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import javafx.scene.text.Font;
-import javafx.util.Duration;
 
 /** What is selected, and what it is like. */
 final class LookPanel extends VBox {
@@ -63,7 +61,6 @@ final class LookPanel extends VBox {
           toggle(WORDS.say("look-panel.centre"), "align-centre"),
           toggle(WORDS.say("look-panel.end"), "align-end"),
           toggle(WORDS.say("look-panel.justified"), "align-justified"));
-  private final PauseTransition rest = new PauseTransition(Duration.millis(60));
   private boolean filling;
 
   LookPanel(Work work, InSight inSight, LookLaying laying, Actions actions, Runnable back) {
@@ -122,8 +119,7 @@ final class LookPanel extends VBox {
             align,
             lists(actions),
             looks(actions, laying));
-    rest.setOnFinished(e -> refresh());
-    inSight.on(work.revisionProperty(), rest::playFromStart);
+    inSight.atRest(work.revisionProperty(), this::refresh);
     refresh();
   }
 

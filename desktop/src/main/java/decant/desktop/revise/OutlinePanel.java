@@ -10,7 +10,6 @@ import decant.model.Outline;
 import decant.words.Words;
 import java.util.List;
 import java.util.function.Consumer;
-import javafx.animation.PauseTransition;
 import javafx.geometry.Insets;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListCell;
@@ -18,7 +17,6 @@ import javafx.scene.control.ListView;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
-import javafx.util.Duration;
 import org.jspecify.annotations.Nullable;
 
 /** The headings, to jump to. */
@@ -27,7 +25,6 @@ final class OutlinePanel extends VBox {
 
   private final Work work;
   private final ListView<Outline.Heading> list = new ListView<>();
-  private final PauseTransition rest = new PauseTransition(Duration.millis(150));
   private @Nullable Document shown;
 
   OutlinePanel(Work work, InSight inSight, Consumer<NodeId> jump) {
@@ -51,8 +48,7 @@ final class OutlinePanel extends VBox {
     });
     VBox.setVgrow(list, Priority.ALWAYS);
     getChildren().addAll(title, list);
-    rest.setOnFinished(e -> refresh());
-    inSight.on(work.layoutProperty(), rest::playFromStart);
+    inSight.atRest(work.layoutProperty(), this::refresh);
     refresh();
   }
 

@@ -3,6 +3,7 @@ package decant.desktop.revise;
 import decant.clip.PictureFile;
 import decant.desktop.shell.Actions;
 import decant.desktop.shell.Desk;
+import decant.desktop.shell.FilePatterns;
 import decant.desktop.shell.Notice;
 import decant.desktop.shell.Work;
 import decant.model.edit.Fragment;
@@ -12,11 +13,8 @@ import decant.work.Faults;
 import java.io.File;
 import java.io.IOException;
 import java.nio.file.Path;
-import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.function.Supplier;
-import java.util.stream.Stream;
 import javafx.stage.FileChooser;
 import javafx.stage.Window;
 
@@ -38,13 +36,12 @@ public final class PictureActions {
   private static Optional<Path> choose(Desk desk, Window window) {
     var chooser = new FileChooser();
     chooser.setTitle(WORDS.say("picture-actions.choose"));
-    List<String> patterns =
-        PictureFile.EXTENSIONS.stream()
-            .flatMap(e -> Stream.of("*." + e, "*." + e.toUpperCase(Locale.ROOT)))
-            .toList();
     chooser
         .getExtensionFilters()
-        .add(new FileChooser.ExtensionFilter(WORDS.say("picture-actions.pictures"), patterns));
+        .add(
+            new FileChooser.ExtensionFilter(
+                WORDS.say("picture-actions.pictures"),
+                FilePatterns.of(PictureFile.EXTENSIONS.stream())));
     desk.memory().folder().map(Path::toFile).ifPresent(chooser::setInitialDirectory);
     return Optional.ofNullable(chooser.showOpenDialog(window)).map(File::toPath);
   }

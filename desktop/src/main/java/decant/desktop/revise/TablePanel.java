@@ -6,12 +6,10 @@ import decant.desktop.shell.Work;
 import decant.model.edit.TableEdits;
 import decant.words.Words;
 import java.util.List;
-import javafx.animation.PauseTransition;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.VBox;
-import javafx.util.Duration;
 
 /** What can be done to the table that the caret is in; not there elsewhere. */
 final class TablePanel extends VBox {
@@ -42,7 +40,6 @@ final class TablePanel extends VBox {
   private final Work work;
   private final Actions actions;
   private final FlowPane buttons = new FlowPane(5, 5);
-  private final PauseTransition rest = new PauseTransition(Duration.millis(60));
 
   TablePanel(Work work, InSight inSight, Actions actions, Runnable back) {
     super(7);
@@ -64,8 +61,7 @@ final class TablePanel extends VBox {
       buttons.getChildren().add(b);
     }
     getChildren().addAll(title, buttons);
-    rest.setOnFinished(e -> refresh());
-    inSight.on(work.revisionProperty(), rest::playFromStart);
+    inSight.atRest(work.revisionProperty(), this::refresh);
     refresh();
   }
 

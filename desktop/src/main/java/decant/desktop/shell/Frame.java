@@ -1,6 +1,5 @@
 package decant.desktop.shell;
 
-import decant.format.Format;
 import decant.format.Formats;
 import decant.words.Words;
 import java.io.File;
@@ -13,7 +12,6 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
-import java.util.stream.Stream;
 import javafx.application.Platform;
 import javafx.beans.InvalidationListener;
 import javafx.geometry.Insets;
@@ -98,7 +96,6 @@ public final class Frame {
     InvalidationListener named = o -> nameAndState();
     desk.workProperty()
         .addListener((o, was, is) -> {
-          stages.values().forEach(Stage::hidden);
           stages.values().forEach(Stage::close);
           stages.clear();
           is.ifPresent(w -> {
@@ -370,20 +367,13 @@ public final class Frame {
         .getExtensionFilters()
         .add(
             new FileChooser.ExtensionFilter(
-                Formats.names(Formats.takenIn()), patterns(Formats.takenIn())));
+                Formats.names(Formats.takenIn()),
+                FilePatterns.of(Formats.takenIn().stream().flatMap(f -> f.extensions().stream()))));
     chooser
         .getExtensionFilters()
         .add(new FileChooser.ExtensionFilter(WORDS.say("frame.all-files"), "*"));
     desk.memory().folder().map(Path::toFile).ifPresent(chooser::setInitialDirectory);
     Optional.ofNullable(chooser.showOpenDialog(window)).map(File::toPath).ifPresent(desk::takeIn);
-  }
-
-  /** In small and large letters, which some systems tell apart. */
-  private static List<String> patterns(List<Format> formats) {
-    return formats.stream()
-        .flatMap(f -> f.extensions().stream())
-        .flatMap(e -> Stream.of("*." + e, "*." + e.toUpperCase(Locale.ROOT)))
-        .toList();
   }
 
   private void chooseCopy() {

@@ -4,8 +4,10 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
 import java.util.function.BiConsumer;
+import javafx.animation.PauseTransition;
 import javafx.beans.value.ChangeListener;
 import javafx.beans.value.ObservableValue;
+import javafx.util.Duration;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -13,6 +15,8 @@ import org.jspecify.annotations.Nullable;
  * changed meanwhile is told once, as one change, when it comes back.
  */
 public final class InSight {
+  private static final Duration REST = Duration.millis(60);
+
   private final List<Watched<?>> all = new ArrayList<>();
   private boolean is;
 
@@ -49,6 +53,13 @@ public final class InSight {
 
   public void on(ObservableValue<?> value, Runnable told) {
     on(value, (was, now) -> told.run());
+  }
+
+  /** Tells of a value once it has rested for a moment, so that not every key is worked on. */
+  public void atRest(ObservableValue<?> value, Runnable told) {
+    var rest = new PauseTransition(REST);
+    rest.setOnFinished(e -> told.run());
+    on(value, rest::playFromStart);
   }
 
   /** The stage comes into sight. */

@@ -90,7 +90,7 @@ public final class DetectedDrawings {
           left.add(number);
         } else if (ground) {
           grounds.computeIfAbsent(number, n -> new ArrayList<>()).add(picture.get());
-          p = running ? p : without(p, d, picture.get().box());
+          p = running ? p : without(p, d, picture.get().box(), p.glyphs(), p.pictures());
         } else {
           p = with(p, d, picture.get());
           Placed put = p.pictures().getLast();
@@ -176,29 +176,22 @@ public final class DetectedDrawings {
             .map(l -> l.text().strip())
             .collect(Collectors.joining(" "));
     pictures.add(new Placed(picture.media(), place, picture.content(), alt));
-    Set<Painted> drawn = new HashSet<>(d.shapes());
     Set<Glyph> labels = new HashSet<>(d.labels());
-    return new ScannedPage(
-        p.number(),
-        p.width(),
-        p.height(),
-        p.glyphs().stream().filter(g -> !labels.contains(g)).toList(),
-        p.rules().stream().filter(r -> !inside(r, place)).toList(),
-        pictures,
-        p.shapes().stream().filter(s -> !drawn.contains(s)).toList(),
-        p.comments());
+    List<Glyph> others = p.glyphs().stream().filter(g -> !labels.contains(g)).toList();
+    return without(p, d, place, others, pictures);
   }
 
-  /** The page without what is painted of a panel; its text stays. */
-  private static ScannedPage without(ScannedPage p, Drawing d, Box place) {
+  /** The page without what is painted of a drawing, with these letters and pictures. */
+  private static ScannedPage without(
+      ScannedPage p, Drawing d, Box place, List<Glyph> glyphs, List<Placed> pictures) {
     Set<Painted> drawn = new HashSet<>(d.shapes());
     return new ScannedPage(
         p.number(),
         p.width(),
         p.height(),
-        p.glyphs(),
+        glyphs,
         p.rules().stream().filter(r -> !inside(r, place)).toList(),
-        p.pictures(),
+        pictures,
         p.shapes().stream().filter(s -> !drawn.contains(s)).toList(),
         p.comments());
   }
@@ -242,12 +235,14 @@ public final class DetectedDrawings {
           || box.height() < DrawingThresholds.DetectedDrawings.SMALLEST) {
         continue;
       }
+      if (!isDrawn(cluster, page)) {
+        continue;
+      }
       List<Glyph> within = within(page, box, cluster);
       var drawing = new Drawing(box, cluster, within, content(cluster), false);
-      if (isDrawn(cluster, page) && Panels.is(drawing, page)) {
+      if (Panels.is(drawing, page)) {
         panels.add(new Drawing(box, cluster, within, content(cluster), true));
-      } else if (isDrawn(cluster, page)
-          && textShare(within, box) < DrawingThresholds.DetectedDrawings.MAX_TEXT) {
+      } else if (textShare(within, box) < DrawingThresholds.DetectedDrawings.MAX_TEXT) {
         out.add(drawing);
       }
     }
