@@ -55,7 +55,7 @@ final class Scale {
     Path docx = folder.resolve("long.docx");
     Path pdf = folder.resolve("long.pdf");
     Document made = LongDocument.of(pages);
-    Publisher.workingCopy(made, docx, false, folder.resolve("none"));
+    Publisher.workingCopy(made, docx, false, Untouchable.inputs(List.of()));
     publish(new Layouter(FontBook.shipped()).layout(made), pdf);
     for (Path file : new Path[] {docx, pdf}) {
       // Twice: the first time the classes and the fonts are cold, as in a program just started.

@@ -300,11 +300,12 @@ public final class Publisher {
    * passed. What did not is kept beside it under a name that says so, and what was there before
    * stays. What acts by itself is left out.
    *
+   * @param untouchable what is not written over, whatever name leads to it
    * @throws WriteProblem if the file cannot be written; then nothing has changed
    */
   public static Receipt.Made workingCopy(
-      Document whole, Path target, boolean overwrite, Path source) throws WriteProblem {
-    refuseUntouchable(target, Untouchable.inputs(List.of(source)));
+      Document whole, Path target, boolean overwrite, Untouchable untouchable) throws WriteProblem {
+    refuseUntouchable(target, untouchable);
     Document document = PinnedPictures.in(carried(whole, Active.REMOVE));
     Format working = Formats.working();
     AtomicFile.Pending pending =

@@ -2,6 +2,7 @@ package decant.recovery;
 
 import decant.reading.TakenIn;
 import java.nio.file.Path;
+import java.util.Optional;
 
 /**
  * Unsaved work.
@@ -9,5 +10,6 @@ import java.nio.file.Path;
  * @param source the file that the document had come from
  * @param taken the document as it was left, with the findings that were open, and what is known of
  *     its source
+ * @param copy the working copy that it had been saved to
  */
-public record UnsavedWork(Path source, TakenIn taken) {}
+public record UnsavedWork(Path source, TakenIn taken, Optional<SavedCopy> copy) {}

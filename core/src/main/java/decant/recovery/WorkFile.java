@@ -170,6 +170,12 @@ public final class WorkFile {
     root.put("source", work.source().toString());
     root.put("format", origin.format());
     root.put("pages", origin.pages());
+    work.copy()
+        .ifPresent(c ->
+            root.putObject("copy")
+                .put("file", c.file().toString())
+                .put("size", c.size())
+                .put("modified", c.modified()));
     ObjectNode properties = root.putObject("properties");
     origin.properties().forEach(properties::put);
     ArrayNode fonts = root.putArray("fonts");
@@ -267,7 +273,19 @@ public final class WorkFile {
             FoundJson.breaks(work, order));
     return new UnsavedWork(
         Path.of(work.path("source").asText()),
-        new TakenIn(FoundJson.read(read.document(), work, order, files), findings, origin));
+        new TakenIn(FoundJson.read(read.document(), work, order, files), findings, origin),
+        copy(work));
+  }
+
+  private static Optional<SavedCopy> copy(JsonNode work) {
+    JsonNode c = work.path("copy");
+    return c.isObject()
+        ? Optional.of(
+            new SavedCopy(
+                Path.of(c.path("file").asText()),
+                c.path("size").asLong(),
+                c.path("modified").asLong()))
+        : Optional.empty();
   }
 
   private static Optional<Finding.Remedy> remedy(JsonNode f) {

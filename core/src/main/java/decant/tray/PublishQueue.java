@@ -21,6 +21,7 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.stream.Stream;
 
 /**
@@ -70,7 +71,8 @@ public final class PublishQueue {
     try {
       Files.createDirectories(folder);
       String id = "%020d".formatted(System.currentTimeMillis()) + "-" + next();
-      WorkFile.write(folder.resolve(id + WORK), new UnsavedWork(source, work(document)), "");
+      WorkFile.write(
+          folder.resolve(id + WORK), new UnsavedWork(source, work(document), Optional.empty()), "");
       var note = JSON.createObjectNode();
       note.put("folder", target.toAbsolutePath().toString())
           .put("stem", stem)

@@ -121,7 +121,8 @@ class PublishTest {
   @Test
   void theSourceIsNeverWrittenOver() throws IOException {
     Path source = Files.writeString(folder.resolve("source.docx"), "the original");
-    assertThatThrownBy(() -> Publisher.workingCopy(document, source, true, source))
+    assertThatThrownBy(() ->
+            Publisher.workingCopy(document, source, true, Untouchable.inputs(List.of(source))))
         .isInstanceOfSatisfying(
             WriteProblem.class, e -> assertThat(e.kind()).isEqualTo(WriteProblem.Kind.IS_SOURCE));
     assertThat(source).hasContent("the original");
@@ -139,7 +140,7 @@ class PublishTest {
   void targetsThatCannotBeWrittenSayWhy() {
     assertThatThrownBy(() ->
             Publisher.workingCopy(
-                document, folder.resolve("gone/copy.docx"), false, folder.resolve("s")))
+                document, folder.resolve("gone/copy.docx"), false, Untouchable.inputs(List.of())))
         .isInstanceOfSatisfying(
             WriteProblem.class, e -> assertThat(e.kind()).isEqualTo(WriteProblem.Kind.FOLDER_GONE));
     Path full = folder.resolve("full.pdf");
@@ -178,7 +179,7 @@ class PublishTest {
   void aSavedCopyIsReadBackAndCompared() throws WriteProblem {
     Receipt.Made r =
         Publisher.workingCopy(
-            document, folder.resolve("copy.docx"), false, folder.resolve("source"));
+            document, folder.resolve("copy.docx"), false, Untouchable.inputs(List.of()));
     assertThat(r.verified()).isTrue();
     Document other = Samples.document(Samples.paragraph("another text"));
     assertThat(DocxVerifier.verify(folder.resolve("copy.docx"), other)).allMatch(c -> !c.passed());
@@ -195,7 +196,7 @@ class PublishTest {
   void whatDoesNotPassNeverTakesThePlaceOfWhatWasThere() throws Exception {
     Document d = unwritable();
     Path docx = Files.writeString(folder.resolve("copy.docx"), "older");
-    Receipt.Made saved = Publisher.workingCopy(d, docx, true, folder.resolve("source"));
+    Receipt.Made saved = Publisher.workingCopy(d, docx, true, Untouchable.inputs(List.of()));
     assertThat(saved.verified()).isFalse();
     assertThat(saved.failed().orElseThrow().name()).isEqualTo("Pictures");
     assertThat(docx).hasContent("older");

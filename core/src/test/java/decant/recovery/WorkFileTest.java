@@ -25,6 +25,7 @@ import java.nio.file.attribute.PosixFilePermissions;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -59,7 +60,7 @@ class WorkFileTest {
       throws IOException, ReadProblem, WriteProblem {
     Path source = Samples.DEMO.resolve(name);
     TakenIn taken = Samples.taken(source);
-    WorkFile.write(file(), new UnsavedWork(source, taken), "");
+    WorkFile.write(file(), new UnsavedWork(source, taken, Optional.empty()), "");
     UnsavedWork back = WorkFile.read(file(), "");
 
     assertThat(back.source()).isEqualTo(source);
@@ -89,7 +90,8 @@ class WorkFileTest {
   void workOnALockedSourceIsUnreadableWithoutItsPassword()
       throws IOException, ReadProblem, WriteProblem {
     Path source = Samples.DEMO.resolve("Winter storage notice.docx");
-    WorkFile.write(file(), new UnsavedWork(source, Samples.taken(source)), "tide table");
+    WorkFile.write(
+        file(), new UnsavedWork(source, Samples.taken(source), Optional.empty()), "tide table");
 
     assertThat(WorkFile.isLocked(file())).isTrue();
     assertThat(WorkFile.source(file())).isEmpty();
@@ -108,7 +110,8 @@ class WorkFileTest {
   @Test
   void oneByteThatWasChangedIsNoticedInLockedWork() throws IOException, ReadProblem, WriteProblem {
     Path source = Samples.DEMO.resolve("Winter storage notice.docx");
-    WorkFile.write(file(), new UnsavedWork(source, Samples.taken(source)), "tide table");
+    WorkFile.write(
+        file(), new UnsavedWork(source, Samples.taken(source), Optional.empty()), "tide table");
     byte[] bytes = Files.readAllBytes(file());
     bytes[bytes.length / 2] ^= 1;
     Files.write(file(), bytes);
@@ -118,7 +121,7 @@ class WorkFileTest {
   @Test
   void onlyItsOwnerMayReadIt() throws IOException, ReadProblem, WriteProblem {
     Path source = Samples.DEMO.resolve("Winter storage notice.docx");
-    WorkFile.write(file(), new UnsavedWork(source, Samples.taken(source)), "");
+    WorkFile.write(file(), new UnsavedWork(source, Samples.taken(source), Optional.empty()), "");
     assertThat(PosixFilePermissions.toString(Files.getPosixFilePermissions(file())))
         .isEqualTo("rw-------");
     assertThat(WorkFile.source(file())).contains(source);
@@ -142,7 +145,7 @@ class WorkFileTest {
             List.of(
                 new Pinning.Sheet(1, 595.28, 841.89, "it was asked for"),
                 new Pinning.Sheet(3, 595.28, 841.89, "it was asked for")));
-    WorkFile.write(file(), new UnsavedWork(source, taken), "");
+    WorkFile.write(file(), new UnsavedWork(source, taken, Optional.empty()), "");
     TakenIn back = WorkFile.read(file(), "").taken();
     assertThat(PinnedPages.numbers(back.document())).containsExactly(2, 4);
     Layout was = Samples.layout(taken.document());

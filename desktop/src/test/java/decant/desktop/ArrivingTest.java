@@ -75,7 +75,7 @@ class ArrivingTest {
       w.go(StageName.REVISE);
       Window.run(() -> w.desk.takeIn(file));
       w.until(() -> w.desk.arrivingProperty().get().isPresent());
-      Window.run(w.desk::cancel);
+      Window.run(w.desk.jobs()::cancelShown);
       assertThat(Window.on(() -> w.desk.arrivingProperty().get())).isEmpty();
       assertThat(w.work().source()).isEqualTo(first.toAbsolutePath());
       assertThat(Window.on(() -> w.desk.stepProperty().get())).isEqualTo(StageName.REVISE);

@@ -252,7 +252,8 @@ class FindingsAndLooksTest extends WindowCase {
     Window.run(() ->
         window
             .desk
-            .backgroundProperty()
+            .jobs()
+            .shownProperty()
             .addListener((o, was, is) -> is.ifPresent(b -> told.add(b.label()))));
     window.takeIn(file);
     assertThat(told).anyMatch(t -> t.matches("Taking in Pontoons\\.pdf: page \\d+ of 40"));

@@ -48,31 +48,25 @@ class NoticesTest extends WindowCase {
     Work first = window.takeIn(made("First.docx"));
     Path second = made("Second.docx");
     Window.run(() -> first.apply(r -> Commands.insert(r, "x")));
-    Window.run(() -> window.desk.mayClose()); // asks about the first document
+    Window.run(() -> window.desk.closing().close(first)); // asks about the first document
     assertThat(notice()).isEqualTo("“First” has unsaved changes.");
-    Window.run(() -> window.desk.takeIn(second));
-    window.until(() -> notice().contains("First"));
-    window.clickLabelled("Discard changes");
-    window.until(() ->
-        window.desk.work().filter(w -> w.source().equals(second.toAbsolutePath())).isPresent());
+    window.takeIn(second);
     window.settle();
-    assertThat(notice()).as("nothing is asked about a document that is no longer open").isEmpty();
+    assertThat(notice()).as("nothing is asked about a document that is not in sight").isEmpty();
+    assertThat(Window.on(() -> window.desk.documents().all())).hasSize(2).contains(first);
   }
 
   @Test
-  void whatIsWorkedOnWhileAnotherDocumentIsReadIsAskedAbout() {
+  void whatIsReadWhileAnotherDocumentIsWorkedOnTakesNoPlace() {
     Work first = window.takeIn(made("First.docx"));
     Path long_ = Made.pdf(folder.resolve("Pontoons.pdf"), 60);
     Window.run(() -> {
       window.desk.takeIn(long_);
       first.apply(r -> Commands.insert(r, "worked on meanwhile "));
     });
-    window.until(() -> notice().equals("“First” has unsaved changes."));
-    assertThat(window.work()).as("it is still here").isSameAs(first);
-    window.clickLabelled("Save it first");
-    window.until(() -> window.desk.work().filter(w -> w != first).isPresent());
-    assertThat(folder.resolve("First revised.docx")).exists();
-    assertThat(window.work().source()).isEqualTo(long_.toAbsolutePath());
+    window.until(() -> window.desk.documents().all().size() == 2);
+    assertThat(window.work()).as("keys go on into it").isSameAs(first);
+    assertThat(notice()).isEqualTo("“Pontoons” is open now. Ctrl+Tab goes to it.");
   }
 
   @Test
@@ -257,10 +251,10 @@ class NoticesTest extends WindowCase {
     Path file = Made.pdf(folder.resolve("Pontoons.pdf"), 60);
     Window.run(() -> {
       window.desk.takeIn(file);
-      window.desk.cancel();
+      window.desk.jobs().cancelShown();
     });
-    assertThat(Window.on(() -> window.desk.backgroundProperty().get())).as("at once").isEmpty();
-    assertThat(notice()).isEqualTo("Taking in was cancelled.");
+    assertThat(Window.on(() -> window.desk.jobs().shownProperty().get())).as("at once").isEmpty();
+    assertThat(notice()).isEqualTo("Taking in “Pontoons.pdf” was cancelled.");
     // Saving and publishing go on; what was given up does not open later.
     window.takeIn(made("Rules.docx"));
     window.press(KeyCode.CONTROL, KeyCode.S);

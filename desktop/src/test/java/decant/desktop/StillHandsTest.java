@@ -27,6 +27,7 @@ import javafx.scene.control.PasswordField;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 import javafx.scene.layout.Pane;
+import javafx.scene.layout.Region;
 import org.junit.jupiter.api.Test;
 
 /** Nothing moves under the pointer, and what an act gives appears where the act was. */
@@ -227,7 +228,7 @@ class StillHandsTest extends WindowCase {
     window.go(StageName.PUBLISH);
     Node side = Window.on(() -> window.stage.getScene().lookup(".publish-side"));
     assertThat(Window.on(() -> side.getLayoutBounds().getWidth())).isEqualTo(366, within(1.0));
-    Label name = window.find("#head-name", Label.class);
+    Region name = window.find("#head-name", Region.class);
     assertThat(Window.on(name::getWidth)).as("a long name has the free room").isGreaterThan(330);
   }
 

@@ -796,18 +796,6 @@ class WindowTest extends WindowCase {
   }
 
   @Test
-  void changesAreAskedAboutBeforeAnotherDocumentIsTakenIn() {
-    Work work = revise("Winter storage notice.docx");
-    Window.run(() -> work.apply(r -> Commands.insert(r, "x")));
-    Path rules = copy("Berth rules.pdf");
-    Window.run(() -> window.desk.takeIn(rules));
-    window.until(() -> notice().contains("has unsaved changes"));
-    assertThat(Window.on(() -> window.desk.mayClose())).isFalse();
-    window.clickLabelled("Cancel");
-    assertThat(window.work()).isSameAs(work);
-  }
-
-  @Test
   void unsavedChangesOutliveACrash() {
     Work work = revise("Winter storage notice.docx");
     caret(work, document(work).index().order().getFirst(), 0);

@@ -3,38 +3,48 @@ package decant.desktop.shell;
 import decant.io.AtomicFile;
 import decant.io.StateFolder;
 import decant.layout.Layout;
-import decant.model.Document;
 import decant.model.Finding;
 import decant.reading.ReadProblem;
 import decant.reading.Recogniser;
 import decant.reading.TakenIn;
 import decant.recipe.RecipeShelf;
-import decant.recovery.UnsavedWork;
+import decant.recovery.SavedCopy;
 import decant.words.Words;
+import decant.work.Faults;
+import java.io.IOException;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.WeakHashMap;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
-import java.util.concurrent.atomic.AtomicBoolean;
 import javafx.application.Platform;
 import javafx.beans.property.ObjectProperty;
+import javafx.beans.property.ReadOnlyObjectProperty;
+import javafx.beans.property.ReadOnlyObjectWrapper;
 import javafx.beans.property.SimpleObjectProperty;
 
 /**
- * The state of the program and what can be done with it. Knows no controls; its methods run on the
- * interface thread.
+ * The state of the program: the open documents and what is in sight of them, what is told, and
+ * those who take in, save, publish and keep. Knows no controls; its methods run on the interface
+ * thread.
  */
 public final class Desk {
   private static final Words WORDS = Words.of(Desk.class);
   private static final System.Logger LOG = System.getLogger(Desk.class.getName());
 
-  private final ObjectProperty<Optional<Work>> work = new SimpleObjectProperty<>(Optional.empty());
-  private final ObjectProperty<StageName> step = new SimpleObjectProperty<>(StageName.TRAY);
+  private final OpenDocuments documents = new OpenDocuments();
+  private final ReadOnlyObjectWrapper<StageName> step = new ReadOnlyObjectWrapper<>(StageName.TRAY);
+  private final ReadOnlyObjectWrapper<Place> place =
+      new ReadOnlyObjectWrapper<>(new Place(Optional.empty(), StageName.TRAY));
+
+  /** Where each document was left. */
+  private final Map<Work, StageName> steps = new WeakHashMap<>();
+
   private final ObjectProperty<Optional<Notice>> notice =
       new SimpleObjectProperty<>(Optional.empty());
-  private final ObjectProperty<Optional<Background>> background =
-      new SimpleObjectProperty<>(Optional.empty());
+  private final Jobs jobs = new Jobs();
   private final Tray tray;
   private final Memory memory;
   private final Recovery recovery;
@@ -42,13 +52,9 @@ public final class Desk {
   private final Waiting waiting;
   private final Saving saving;
   private final Publishing publishing;
-
-  /** The version of the present document whose unsaved changes may go. */
-  private Optional<Document> letGo = Optional.empty();
-
-  private Optional<Notice> recoveryOffer = Optional.empty();
-
-  private final TakingIn takingIn = new TakingIn(this);
+  private final Closing closing;
+  private final Recovering recovering;
+  private final TakingIn takingIn;
 
   private final ExecutorService worker =
       Executors.newSingleThreadExecutor(r -> {
@@ -63,7 +69,7 @@ public final class Desk {
   public Desk(Path state) {
     try {
       StateFolder.make(state);
-    } catch (java.io.IOException e) {
+    } catch (IOException e) {
       LOG.log(System.Logger.Level.WARNING, "the state folder cannot be made", e);
     }
     this.tray = new Tray(state.resolve("tray.json"));
@@ -71,13 +77,25 @@ public final class Desk {
     this.recovery =
         new Recovery(
             state.resolve("recovery"),
-            () ->
-                Platform.runLater(
-                    () -> notice.set(Optional.of(Notice.problem(WORDS.say("desk.not-kept"))))));
+            () -> Platform.runLater(() -> problem(WORDS.say("desk.not-kept"))));
     this.recipes = new RecipeShelf(state.resolve("recipes"));
     this.waiting = new Waiting(this, worker, state);
     this.saving = new Saving(this, worker, recovery);
     this.publishing = new Publishing(this, worker);
+    this.closing = new Closing(this, recovery);
+    this.recovering = new Recovering(this, worker, recovery);
+    this.takingIn = new TakingIn(this);
+    documents.currentProperty().addListener(o -> seeCurrent());
+  }
+
+  /** The documents that are open. */
+  public OpenDocuments documents() {
+    return documents;
+  }
+
+  /** What goes on in the background. */
+  public Jobs jobs() {
+    return jobs;
   }
 
   /** What waits: published files to go out, and documents to be published. */
@@ -95,29 +113,36 @@ public final class Desk {
     return publishing;
   }
 
+  /** Closing documents and the window. */
+  public Closing closing() {
+    return closing;
+  }
+
   /** The recipes at hand. */
   public RecipeShelf recipes() {
     return recipes;
   }
 
-  public ObjectProperty<Optional<Work>> workProperty() {
-    return work;
+  public ReadOnlyObjectProperty<Optional<Work>> workProperty() {
+    return documents.currentProperty();
   }
 
+  /** The document in sight. */
   public Optional<Work> work() {
-    return work.get();
+    return documents.current();
   }
 
-  public ObjectProperty<StageName> stepProperty() {
-    return step;
+  public ReadOnlyObjectProperty<StageName> stepProperty() {
+    return step.getReadOnlyProperty();
+  }
+
+  /** What the window shows; it changes once where document and stage change together. */
+  public ReadOnlyObjectProperty<Place> placeProperty() {
+    return place.getReadOnlyProperty();
   }
 
   public ObjectProperty<Optional<Notice>> noticeProperty() {
     return notice;
-  }
-
-  public ObjectProperty<Optional<Background>> backgroundProperty() {
-    return background;
   }
 
   public Tray tray() {
@@ -131,60 +156,64 @@ public final class Desk {
 
   /** Opens a stage; without a document only the tray can be. */
   public void go(StageName to) {
-    takingIn.hide(); // the document in work is looked at again; the other is still waited for
-    if (!to.ofDocument() || work.get().isPresent()) {
-      step.set(to);
+    takingIn.leave(); // the document in work is looked at again; the other is still waited for
+    see(to);
+  }
+
+  private void see(StageName to) {
+    if (to.ofDocument() && work().isEmpty()) {
+      return;
+    }
+    step.set(to);
+    work().filter(w -> to.ofDocument()).ifPresent(w -> steps.put(w, to));
+    place.set(new Place(work(), to));
+  }
+
+  /** Another document is in sight, or none: on the stage where it was left. */
+  private void seeCurrent() {
+    if (!recovering.isOffer(notice.get())) {
+      dismiss(); // what was told or asked was about the document before
+    }
+    see(work().map(w -> steps.getOrDefault(w, StageName.REVISE)).orElse(StageName.TRAY));
+  }
+
+  /** Brings a document into sight, where it was left. */
+  public void show(Work work) {
+    takingIn.leave();
+    if (work().filter(w -> w == work).isPresent()) {
+      see(steps.getOrDefault(work, StageName.REVISE));
+    } else {
+      documents.show(work);
     }
   }
 
-  /** Takes a file in. What is in work and not saved is asked about first. */
+  /** Brings the document so many places further into sight. */
+  public void showNext(int places) {
+    documents.after(places).ifPresent(this::show);
+  }
+
+  /** Takes a file in; one that is open already is brought into sight. */
   public void takeIn(Path file) {
-    unlessUnsaved(() -> read(file, ""));
+    Optional<Work> open = documents.of(file);
+    if (open.isPresent()) {
+      show(open.get());
+      return;
+    }
+    dismiss();
+    takingIn.begin(new TakingIn.Order(file, "", Optional.empty()));
   }
 
   /** Takes the source in again, and reads the text of its pages that are pictures. */
   public void recognise(Recogniser recogniser) {
-    work.get()
-        .ifPresent(
-            w -> unlessUnsaved(() -> read(w.source(), w.password(), Optional.of(recogniser))));
-  }
-
-  private void unlessUnsaved(Runnable next) {
-    Optional<Work> w = work.get().filter(Work::unsaved);
-    if (w.isEmpty() || letGo.filter(d -> d == w.get().revision().document()).isPresent()) {
-      next.run();
-      return;
-    }
-    Work present = w.get();
-    notice.set(
-        Optional.of(
-            Notice.ask(
-                WORDS.say("desk.unsaved", present.stem()),
-                Notice.Answer.of(
-                    WORDS.say("desk.save-first"),
-                    () ->
-                        saving.save(present, Saving.proposedCopy(present), isSaved(present), next)),
-                Notice.Answer.of(
-                    WORDS.say("desk.discard"),
-                    () -> {
-                      letGo = Optional.of(present.revision().document());
-                      dismiss();
-                      next.run();
-                    }),
-                Notice.Answer.of(WORDS.say("desk.cancel"), this::dismiss))));
-  }
-
-  static boolean isSaved(Work w) {
-    return w.workingCopyProperty().get().isPresent();
-  }
-
-  private void read(Path file, String password) {
-    read(file, password, Optional.empty());
-  }
-
-  private void read(Path file, String password, Optional<Recogniser> recogniser) {
-    dismiss();
-    takingIn.begin(file, password, recogniser);
+    work()
+        .ifPresent(w ->
+            closing.unlessUnsaved(
+                w,
+                () -> {
+                  dismiss();
+                  takingIn.begin(
+                      new TakingIn.Order(w.source(), w.password(), Optional.of(recogniser)));
+                }));
   }
 
   /** A file that is being taken in, while its first pages are shown. */
@@ -193,71 +222,71 @@ public final class Desk {
   }
 
   /**
-   * Stops what goes on in the background. A file that is read is no longer waited for, even if its
-   * reading does not end at once.
+   * A file was read. Where it is open already, the new reading takes its place.
+   *
+   * @param wanted whether it comes into sight
+   * @param seen where the person had scrolled to in its first pages, as a share of all
    */
-  public void cancel() {
-    Optional<Background> b = background.get();
-    b.ifPresent(x -> {
-      x.cancelled().set(true);
-      if (takingIn.stopped(x.cancelled())) {
-        background.set(Optional.empty());
-        tell(WORDS.say("desk.taking-in-cancelled"));
-      }
-    });
-  }
-
-  void progress(String label, double share, AtomicBoolean cancelled) {
-    if (background.get().filter(b -> b.cancelled() == cancelled).isPresent()) {
-      background.set(Optional.of(new Background(label, share, cancelled)));
+  void arrived(
+      TakingIn.Order order,
+      TakenIn taken,
+      Layout first,
+      LayoutRunner layouts,
+      boolean wanted,
+      double seen) {
+    Path file = order.file().toAbsolutePath();
+    Optional<Work> before = documents.of(file);
+    var next = new Work(file, order.password(), taken, first, layouts);
+    next.see(seen);
+    if (tray.isWorkingCopy(file)) {
+      savedCopy(file).ifPresent(next::isCopy);
     }
-  }
-
-  /** What was read may come when the document before it has been worked on meanwhile. */
-  void arrived(Path file, String password, TakenIn taken, Layout first, LayoutRunner layouts) {
-    background.set(Optional.empty());
-    double seen = takingIn.hide();
-    unlessUnsaved(() -> {
-      Work opened = open(file, password, taken, first, layouts);
-      opened.see(seen);
-      new Judging(this).begin(opened);
-    });
-  }
-
-  private Work open(Path file, String password, TakenIn taken, Layout first, LayoutRunner layouts) {
-    if (!notice.get().equals(recoveryOffer)) {
-      dismiss(); // what was told or asked was about the document before
-    }
-    letGo = Optional.empty();
-    work.get().ifPresent(Work::close);
-    var next = new Work(file.toAbsolutePath(), password, taken, first, layouts);
-    layouts.busyProperty().addListener((o, was, is) -> layoutBusy(is));
-    work.set(Optional.of(next));
     tray.used(file);
-    Optional.ofNullable(file.toAbsolutePath().getParent())
-        .ifPresent(f -> memory.change(k -> k.in(f)));
-    recovery.watch(next);
+    Optional.ofNullable(file.getParent()).ifPresent(f -> memory.change(k -> k.in(f)));
+    boolean elsewhere = recovery.watch(next);
     // A conversion is looked over first; an office document only where something is wrong.
     boolean converted = !taken.origin().places().isEmpty() && !taken.findings().isEmpty();
     boolean look =
         converted || taken.findings().stream().anyMatch(f -> f.severity() != Finding.Severity.NOTE);
-    step.set(look ? StageName.TAKE_IN : StageName.REVISE);
-    return next;
+    opened(next, look ? StageName.TAKE_IN : StageName.REVISE);
+    new Judging(this).begin(next);
+    if (wanted) {
+      documents.show(next);
+    } else {
+      tell(WORDS.say("desk.arrived", next.stem()));
+    }
+    if (elsewhere) {
+      tell(WORDS.say("desk.open-elsewhere", next.stem()));
+    }
+    before.ifPresent(closing::close);
   }
 
-  private void layoutBusy(boolean busy) {
-    background.set(
-        busy
-            ? Optional.of(new Background(WORDS.say("desk.laying-out"), -1, new AtomicBoolean()))
-            : Optional.empty());
+  private static Optional<SavedCopy> savedCopy(Path file) {
+    try {
+      return Optional.of(SavedCopy.of(file));
+    } catch (IOException e) {
+      Faults.mended("looking at a working copy", e);
+      return Optional.empty();
+    }
   }
 
-  void refused(Path file, ReadProblem e) {
-    background.set(Optional.empty());
-    takingIn.hide();
+  /** What an earlier run had left behind is open again. */
+  void recovered(Work work) {
+    opened(work, StageName.REVISE);
+    documents.show(work);
+  }
+
+  private void opened(Work work, StageName at) {
+    steps.put(work, at);
+    work.whenLayingOut(() -> jobs.beginUnstoppable(WORDS.say("desk.laying-out"))::end);
+    documents.add(work);
+  }
+
+  /** A file could not be taken in: it is said why, and asked for a password if that would help. */
+  void refused(TakingIn.Order order, ReadProblem e) {
     boolean locked =
         e.kind() == ReadProblem.Kind.WRONG_PASSWORD || e.kind() == ReadProblem.Kind.ENCRYPTED;
-    String told = WORDS.say("desk.about-file", file.getFileName(), e.getMessage());
+    String told = WORDS.say("desk.about-file", order.file().getFileName(), e.getMessage());
     if (locked) {
       notice.set(
           Optional.of(
@@ -265,13 +294,17 @@ public final class Desk {
                   told,
                   Notice.Weight.QUESTION,
                   List.of(
-                      new Notice.Answer(WORDS.say("desk.unlock"), typed -> read(file, typed)),
+                      new Notice.Answer(
+                          WORDS.say("desk.unlock"),
+                          typed -> {
+                            dismiss();
+                            takingIn.begin(
+                                new TakingIn.Order(order.file(), typed, order.recogniser()));
+                          }),
                       Notice.Answer.of(WORDS.say("desk.cancel"), this::dismiss)),
                   true)));
-      return;
-    }
-    if (e.kind() != ReadProblem.Kind.CANCELLED) {
-      notice.set(Optional.of(Notice.problem(told)));
+    } else if (e.kind() != ReadProblem.Kind.CANCELLED) {
+      problem(told);
     }
   }
 
@@ -283,6 +316,14 @@ public final class Desk {
     notice.set(Optional.of(Notice.tell(message)));
   }
 
+  void problem(String message) {
+    notice.set(Optional.of(Notice.problem(message)));
+  }
+
+  void ask(String message, Notice.Answer... answers) {
+    notice.set(Optional.of(Notice.ask(message, answers)));
+  }
+
   /** Shows the folder of a file in the system's own file manager. */
   public void showFolder(Path file) {
     worker.execute(() -> {
@@ -291,60 +332,11 @@ public final class Desk {
     });
   }
 
-  /** Whether the window may close; asks if something would be lost. */
-  public boolean mayClose() {
-    Optional<Work> w = work.get().filter(Work::unsaved);
-    if (w.isEmpty()) {
-      return true;
-    }
-    notice.set(
-        Optional.of(
-            Notice.ask(
-                WORDS.say("desk.unsaved", w.get().stem()),
-                Notice.Answer.of(
-                    WORDS.say("desk.save-and-close"),
-                    () ->
-                        saving.save(
-                            w.get(),
-                            Saving.proposedCopy(w.get()),
-                            isSaved(w.get()),
-                            Platform::exit)),
-                Notice.Answer.of(
-                    WORDS.say("desk.close-without-saving"),
-                    () -> {
-                      recovery.forget(w.get());
-                      Platform.exit();
-                    }),
-                Notice.Answer.of(WORDS.say("desk.cancel"), this::dismiss))));
-    return false;
-  }
-
-  private void takeUp(Recovery.Left left, String password) {
-    dismiss();
-    worker.execute(() -> {
-      try {
-        UnsavedWork kept = Recovery.read(left, password);
-        var layouts = new LayoutRunner();
-        Layout first = layouts.firstPages(kept.taken().document(), () -> false);
-        Platform.runLater(() ->
-            unlessUnsaved(() -> {
-              open(kept.source(), password, kept.taken(), first, layouts).neverSaved();
-              step.set(StageName.REVISE);
-              recovery.keep(); // it is this window's now
-            }));
-      } catch (ReadProblem e) {
-        Platform.runLater(() -> offer(left, e.getMessage()));
-      } catch (RuntimeException | StackOverflowError e) {
-        ReadProblem fault = ReadProblem.fault(e);
-        Platform.runLater(() -> offer(left, fault.getMessage()));
-      }
-    });
-  }
-
   /** Ends what goes on in the background; nothing can be done with the desk any more. */
   public void close() {
+    takingIn.close();
     recovery.close();
-    work.get().ifPresent(Work::close);
+    documents.all().forEach(Work::close);
     worker.shutdown();
     memory.flush();
   }
@@ -356,31 +348,6 @@ public final class Desk {
 
   /** Offers what an earlier run of the program left behind unsaved. */
   public void offerRecovery() {
-    recovery
-        .found()
-        .ifPresent(left ->
-            offer(
-                left,
-                left.source()
-                    .map(p -> WORDS.say("desk.recovery", p.getFileName()))
-                    .orElse(WORDS.say("desk.recovery-locked"))));
-  }
-
-  private void offer(Recovery.Left left, String message) {
-    recoveryOffer =
-        Optional.of(
-            new Notice(
-                message,
-                Notice.Weight.QUESTION,
-                List.of(
-                    new Notice.Answer(WORDS.say("desk.recover"), typed -> takeUp(left, typed)),
-                    Notice.Answer.of(
-                        WORDS.say("desk.discard"),
-                        () -> {
-                          recovery.discard(left);
-                          dismiss();
-                        })),
-                left.locked()));
-    notice.set(recoveryOffer);
+    recovering.offer();
   }
 }

@@ -58,7 +58,7 @@ final class FootBar extends HBox {
       b.getStyleClass().add("quiet-button");
       b.setMinWidth(USE_PREF_SIZE);
     }
-    cancel.setOnAction(e -> desk.cancel());
+    cancel.setOnAction(e -> desk.jobs().cancelShown());
     for (Region r : List.of(pages, words, hint)) {
       r.setMinWidth(USE_PREF_SIZE);
     }
@@ -76,7 +76,7 @@ final class FootBar extends HBox {
           countWords();
         });
     recount.setOnFinished(e -> countWords());
-    desk.backgroundProperty().addListener(o -> background());
+    desk.jobs().shownProperty().addListener(o -> background());
     count();
     countWords();
     background();
@@ -100,12 +100,15 @@ final class FootBar extends HBox {
   }
 
   private void background() {
-    Optional<Background> b = desk.backgroundProperty().get();
+    Optional<Jobs.Job.State> job = desk.jobs().shownProperty().get();
     // Invisible things keep their room, so that nothing moves when work begins or ends.
-    progress.setVisible(b.isPresent());
-    cancel.setVisible(b.isPresent());
-    backgroundText.setText(b.map(Background::label).orElse(""));
-    b.ifPresent(x -> progress.setProgress(x.share()));
+    progress.setVisible(job.isPresent());
+    cancel.setVisible(job.filter(Jobs.Job.State::stoppable).isPresent());
+    backgroundText.setText(
+        job.map(j ->
+                j.more() == 0 ? j.label() : WORDS.count("foot-bar.and-more", j.more(), j.label()))
+            .orElse(""));
+    job.ifPresent(j -> progress.setProgress(j.share()));
   }
 
   private void count() {

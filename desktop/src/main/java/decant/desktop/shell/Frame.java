@@ -6,9 +6,10 @@ import java.io.File;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.EnumMap;
 import java.util.HashMap;
+import java.util.IdentityHashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
@@ -19,15 +20,12 @@ import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.Parent;
 import javafx.scene.Scene;
-import javafx.scene.control.Label;
-import javafx.scene.control.Tooltip;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.input.TransferMode;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.StackPane;
-import javafx.scene.layout.VBox;
 import javafx.stage.FileChooser;
 import javafx.stage.Window;
 import org.jspecify.annotations.Nullable;
@@ -39,6 +37,9 @@ public final class Frame {
   /** What a notice leaves free at the right, where the sides of the stages are. */
   private static final double SIDE = 380;
 
+  /** More files dropped at once are hardly meant to be worked on at once. */
+  private static final int MOST_DROPPED = 12;
+
   private final Desk desk;
   private final Window window;
   private final Actions actions = new Actions();
@@ -47,11 +48,15 @@ public final class Frame {
   private final NoticeBar notice;
   private final Node head;
   private final FootBar foot;
-  private final Label name = new Label();
-  private final Label state = new Label();
+  private final HeadDocument document;
   private final CommandField commands;
   private final Stages made;
-  private final Map<StageName, Stage> stages = new HashMap<>();
+
+  /** Of no document: the tray and what else is reached from the foot bar. */
+  private final Map<StageName, Stage> own = new HashMap<>();
+
+  /** Of each open document, as far as it has been looked at. */
+  private final Map<Work, Map<StageName, Stage>> stages = new IdentityHashMap<>();
 
   /** Of a file that is being taken in; it is shown in place of the others. */
   private Optional<Stage> arriving = Optional.empty();
@@ -75,6 +80,7 @@ public final class Frame {
     if (desk.memory().kept().dark()) {
       root.getStyleClass().add("dark");
     }
+    document = new HeadDocument(desk);
     addActions();
     notice = new NoticeBar(desk);
     head = head();
@@ -93,27 +99,28 @@ public final class Frame {
             Platform.runLater(this::keyboardBack);
           }
         });
-    InvalidationListener named = o -> nameAndState();
-    desk.workProperty()
-        .addListener((o, was, is) -> {
-          stages.values().forEach(Stage::close);
-          stages.clear();
-          is.ifPresent(w -> {
-            w.revisionProperty().addListener(named);
-            w.savedProperty().addListener(named);
-          });
-          nameAndState();
-          showStep(); // the same step of another document is another stage
-        });
-    desk.stepProperty().addListener(o -> showStep());
+    desk.placeProperty().addListener(o -> showStep());
+    desk.documents().all().addListener((InvalidationListener) o -> letGo());
     desk.arrivingProperty()
         .addListener((o, was, is) -> {
           arriving.ifPresent(Stage::close);
           arriving = is.map(made::arriving);
           showStep();
         });
-    nameAndState();
     showStep();
+  }
+
+  /** The stages of documents that are no longer open go with them. */
+  private void letGo() {
+    stages
+        .entrySet()
+        .removeIf(e -> {
+          boolean gone = !desk.documents().all().contains(e.getKey());
+          if (gone) {
+            e.getValue().values().forEach(Stage::close);
+          }
+          return gone;
+        });
   }
 
   public Parent root() {
@@ -138,7 +145,7 @@ public final class Frame {
       desk.memory().change(k -> k.sized(scene.getWidth(), scene.getHeight(), window.isMaximized()));
     });
     window.setOnCloseRequest(e -> {
-      if (!desk.mayClose()) {
+      if (!desk.closing().mayClose()) {
         e.consume();
       }
     });
@@ -181,64 +188,40 @@ public final class Frame {
     });
   }
 
-  /** The first file dropped is taken in; the others are laid into the tray. */
+  /** Files dropped are taken in, the first in sight; of very many the others lie in the tray. */
   public void dropped(List<File> files) {
-    files.stream().skip(1).forEach(f -> desk.tray().used(f.toPath()));
-    desk.takeIn(files.getFirst().toPath());
+    files.stream().skip(MOST_DROPPED).forEach(f -> desk.tray().used(f.toPath()));
+    files.stream().limit(MOST_DROPPED).forEach(f -> desk.takeIn(f.toPath()));
   }
 
   private Node head() {
-    name.getStyleClass().add("head-name");
-    name.setId("head-name");
-    name.setMaxWidth(Double.MAX_VALUE);
-    state.getStyleClass().add("quiet");
-    state.setId("head-state");
-    var left = new VBox(0, name, state);
-    left.setAlignment(Pos.CENTER_LEFT);
-    left.setPrefWidth(270);
-    left.setMinWidth(120);
-    HBox.setHgrow(left, Priority.ALWAYS);
+    document.setPrefWidth(270);
+    document.setMinWidth(120);
+    HBox.setHgrow(document, Priority.ALWAYS);
     var right = new HBox(commands);
     right.setAlignment(Pos.CENTER_RIGHT);
     right.setPrefWidth(270);
     HBox.setHgrow(right, Priority.ALWAYS);
-    var bar = new HBox(16, left, new StageLine(desk, this::keyboardToStage), right);
+    var bar = new HBox(16, document, new StageLine(desk, this::keyboardToStage), right);
     bar.setAlignment(Pos.CENTER);
     bar.getStyleClass().add("head");
     return bar;
   }
 
-  private void nameAndState() {
-    Optional<Work> w = desk.work();
-    name.setText(w.map(Work::stem).orElse("Decant"));
-    name.setTooltip(w.map(x -> new Tooltip(x.source().toString())).orElse(null));
-    state.setText(w.map(Frame::state).orElse(WORDS.say("frame.no-document")));
-  }
-
-  private static String state(Work w) {
-    if (w.unsaved()) {
-      return WORDS.say(w.recovered() ? "frame.recovered" : "frame.unsaved");
-    }
-    String format = w.taken().origin().format().toUpperCase(Locale.ROOT);
-    return w.workingCopyProperty()
-        .get()
-        .map(p -> WORDS.say("frame.saved-as", p.getFileName()))
-        .orElse(WORDS.say("frame.taken-in", format));
-  }
-
   private void showStep() {
-    StageName step = desk.stepProperty().get();
-    Optional<Work> w = desk.work();
-    Stage next = arriving.orElseGet(() -> stage(step, w));
-    show(next);
+    Place place = desk.placeProperty().get();
+    show(arriving.orElseGet(() -> stage(place)));
   }
 
-  private Stage stage(StageName step, Optional<Work> w) {
+  private Stage stage(Place place) {
+    StageName step = place.stage();
     return step == StageName.OUT_TRAY
-        ? stages.computeIfAbsent(StageName.OUT_TRAY, s -> made.outTray())
-        : step == StageName.TRAY || w.isEmpty()
-            ? stages.computeIfAbsent(StageName.TRAY, s -> made.tray())
-            : stages.computeIfAbsent(step, s -> made.of(s, w.get()));
+        ? own.computeIfAbsent(StageName.OUT_TRAY, s -> made.outTray())
+        : step == StageName.TRAY || place.work().isEmpty()
+            ? own.computeIfAbsent(StageName.TRAY, s -> made.tray())
+            : stages
+                .computeIfAbsent(place.work().get(), w -> new EnumMap<>(StageName.class))
+                .computeIfAbsent(step, s -> made.of(s, place.work().get()));
   }
 
   /** The stage in sight, whatever it belongs to. */
@@ -285,7 +268,7 @@ public final class Frame {
 
   /** The stage in sight. */
   public Optional<Stage> current() {
-    return Optional.ofNullable(stages.get(desk.stepProperty().get()));
+    return Optional.ofNullable(seen);
   }
 
   public Window window() {
@@ -310,10 +293,22 @@ public final class Frame {
     actions.add("step-proof", "Shortcut+3", this::working, () -> go(StageName.PROOF));
     actions.add("step-publish", "Shortcut+4", this::working, () -> go(StageName.PUBLISH));
     actions.add("out-tray", "Shortcut+Shift+O", () -> true, () -> go(StageName.OUT_TRAY));
+    actions.add("documents", "Shortcut+Shift+D", this::working, document::open);
+    actions.add("next-document", "Ctrl+Tab", this::several, () -> desk.showNext(1));
+    actions.add("previous-document", "Ctrl+Shift+Tab", this::several, () -> desk.showNext(-1));
+    actions.add("close-document", "Shortcut+W", this::working, this::closeDocument);
     actions.add("next-area", "F6", () -> true, () -> area(1));
     actions.add("previous-area", "Shift+F6", () -> true, () -> area(-1));
     actions.add("dark", "Shortcut+Alt+D", () -> true, this::toggleDark);
     actions.add("dismiss", "Esc", () -> desk.noticeProperty().get().isPresent(), this::dismiss);
+  }
+
+  private boolean several() {
+    return desk.documents().all().size() > 1;
+  }
+
+  private void closeDocument() {
+    desk.work().ifPresent(desk.closing()::close);
   }
 
   private void area(int by) {
@@ -348,7 +343,7 @@ public final class Frame {
     if (desk.stepProperty().get() != StageName.PUBLISH) {
       desk.go(StageName.PUBLISH);
     } else {
-      desk.publishing().publish(false);
+      desk.publishing().publish();
     }
   }
 
@@ -373,7 +368,7 @@ public final class Frame {
         .getExtensionFilters()
         .add(new FileChooser.ExtensionFilter(WORDS.say("frame.all-files"), "*"));
     desk.memory().folder().map(Path::toFile).ifPresent(chooser::setInitialDirectory);
-    Optional.ofNullable(chooser.showOpenDialog(window)).map(File::toPath).ifPresent(desk::takeIn);
+    Optional.ofNullable(chooser.showOpenMultipleDialog(window)).ifPresent(this::dropped);
   }
 
   private void chooseCopy() {

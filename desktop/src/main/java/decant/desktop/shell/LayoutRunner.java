@@ -74,7 +74,7 @@ final class LayoutRunner {
   /** Lays a version out; on the interface thread. */
   void request(Document d) {
     if (background.isShutdown()) {
-      return; // another document is in work
+      return; // it is no longer open
     }
     PagesInView seen = inSight.get();
     Layout before = layout.get();
@@ -140,6 +140,7 @@ final class LayoutRunner {
 
   void close() {
     wanted.incrementAndGet();
+    busy.set(false);
     background.shutdown();
   }
 }

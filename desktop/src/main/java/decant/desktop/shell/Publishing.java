@@ -15,7 +15,6 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.Executor;
-import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.concurrent.atomic.AtomicInteger;
 import javafx.application.Platform;
 
@@ -35,8 +34,11 @@ public final class Publishing {
   }
 
   /** Publishes what the Publish stage says. */
-  public void publish(boolean overwrite) {
-    Work w = desk.workProperty().get().orElseThrow();
+  public void publish() {
+    publish(desk.work().orElseThrow(), false);
+  }
+
+  private void publish(Work w, boolean overwrite) {
     Work.Draft draft = w.draftProperty().get();
     Layout layout = w.layout();
     if (!layout.complete() || layout.document() != w.revision().document()) {
@@ -44,9 +46,7 @@ public final class Publishing {
       return;
     }
     desk.dismiss();
-    var cancelled = new AtomicBoolean();
-    String label = WORDS.say("publishing.publishing", draft.stem());
-    desk.backgroundProperty().set(Optional.of(new Background(label, 0, cancelled)));
+    Jobs.Job job = desk.jobs().begin(WORDS.say("publishing.publishing", draft.stem()), 0);
     var shown = new AtomicInteger();
     worker.execute(() -> {
       try {
@@ -66,41 +66,45 @@ public final class Publishing {
                 (file, done) -> {
                   int percent = (int) (done * 100);
                   if (shown.getAndSet(percent) != percent) {
-                    Platform.runLater(() ->
-                        desk.progress(WORDS.say("publishing.publishing", file), done, cancelled));
+                    Platform.runLater(
+                        () -> job.progress(WORDS.say("publishing.publishing", file), done));
                   }
                 },
-                cancelled::get);
+                job::isCancelled);
         desk.waiting().store(r);
         Platform.runLater(() -> {
-          desk.backgroundProperty().set(Optional.empty());
+          job.end();
           w.receiptProperty().set(Optional.of(r));
           desk.tray().published(r.files().stream().map(Receipt.Made::file).toList());
-          afterwards(draft.recipe().afterwards(), r);
+          afterwards(w, draft.recipe().afterwards(), r);
         });
       } catch (Cancelled e) {
         Platform.runLater(() -> {
-          desk.backgroundProperty().set(Optional.empty());
+          job.end();
           desk.tell(WORDS.say("publishing.publishing-cancelled"));
         });
       } catch (PublishProblem e) {
         Platform.runLater(() -> {
-          failed(e.getMessage());
+          job.end();
+          desk.problem(e.getMessage());
           w.toMendProperty().set(e.conflicts().stream().findFirst());
         });
       } catch (WriteProblem e) {
-        Platform.runLater(() -> notPublished(draft, e));
+        Platform.runLater(() -> {
+          job.end();
+          notPublished(w, draft, e);
+        });
       } catch (IOException e) {
         LOG.log(System.Logger.Level.WARNING, "reading the original again", e);
-        Platform.runLater(() -> failed(WORDS.say("publishing.original-gone", w.source())));
-      } catch (RuntimeException | StackOverflowError e) {
+        Platform.runLater(() -> failed(job, WORDS.say("publishing.original-gone", w.source())));
+      } catch (RuntimeException | StackOverflowError | OutOfMemoryError e) {
         LOG.log(System.Logger.Level.ERROR, "publishing failed", e);
-        Platform.runLater(() -> failed(WORDS.say("publishing.not-made")));
+        Platform.runLater(() -> failed(job, WORDS.say("publishing.not-made")));
       }
     });
   }
 
-  private void afterwards(Recipe.Afterwards what, Receipt r) {
+  private void afterwards(Work w, Recipe.Afterwards what, Receipt r) {
     if (!r.verified()) {
       return; // a person has to look at it first
     }
@@ -110,18 +114,17 @@ public final class Publishing {
     if (what.folder()) {
       desk.showFolder(r.files().getFirst().file());
     }
-    if (what.beside()) {
+    if (what.beside() && desk.work().filter(x -> x == w).isPresent()) {
       desk.go(StageName.PROOF);
     }
   }
 
-  private void failed(String message) {
-    desk.backgroundProperty().set(Optional.empty());
-    desk.noticeProperty().set(Optional.of(Notice.problem(message)));
+  private void failed(Jobs.Job job, String message) {
+    job.end();
+    desk.problem(message);
   }
 
-  private void notPublished(Work.Draft draft, WriteProblem e) {
-    desk.backgroundProperty().set(Optional.empty());
+  private void notPublished(Work w, Work.Draft draft, WriteProblem e) {
     boolean taken =
         e.kind() == WriteProblem.Kind.NAME_TAKEN || e.kind() == WriteProblem.Kind.IS_SOURCE;
     Path folder = taken ? draft.folder() : Path.of(System.getProperty("user.home"));
@@ -141,10 +144,11 @@ public final class Publishing {
                 ? WORDS.say("publishing.publish-as", free)
                 : WORDS.say("publishing.publish-as-in", free, folder),
             () -> {
-              desk.workProperty().get().orElseThrow().draftProperty().set(draft.to(folder, free));
-              publish(false);
+              w.draftProperty().set(draft.to(folder, free));
+              publish(w, false);
             });
-    Notice told = Notice.notWritten(e, e.getMessage(), other, () -> publish(true), desk::dismiss);
+    Notice told =
+        Notice.notWritten(e, e.getMessage(), other, () -> publish(w, true), desk::dismiss);
     desk.noticeProperty().set(Optional.of(told));
   }
 }

@@ -2,13 +2,17 @@ package decant.desktop.shell;
 
 import decant.format.Formats;
 import decant.io.AtomicFile;
+import decant.io.Untouchable;
 import decant.io.WriteProblem;
 import decant.model.Document;
 import decant.publish.Publisher;
 import decant.publish.Receipt;
+import decant.recovery.SavedCopy;
 import decant.verify.Check;
 import decant.words.Words;
+import java.io.IOException;
 import java.nio.file.Path;
+import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.Executor;
 import javafx.application.Platform;
@@ -17,6 +21,9 @@ import javafx.application.Platform;
 public final class Saving {
   private static final Words WORDS = Words.of(Saving.class);
   private static final System.Logger LOG = System.getLogger(Saving.class.getName());
+
+  /** What the name of a working copy ends with. */
+  private static final String REVISED = " revised";
 
   private final Desk desk;
   private final Executor worker;
@@ -33,20 +40,39 @@ public final class Saving {
    * source.
    */
   public Path proposedCopy() {
-    return proposedCopy(desk.workProperty().get().orElseThrow());
+    return proposedCopy(desk.work().orElseThrow());
   }
 
-  static Path proposedCopy(Work w) {
-    return w.workingCopyProperty()
-        .get()
+  private static Path proposedCopy(Work w) {
+    String name = w.stem().endsWith(REVISED) ? w.stem() : w.stem() + REVISED;
+    return w.workingCopy()
         .orElseGet(() ->
             AtomicFile.freeName(
-                w.source().resolveSibling(w.stem() + " revised." + Formats.working().extension())));
+                w.source().resolveSibling(name + "." + Formats.working().extension())));
   }
 
   /** Saves the working copy under its name, or under the proposed one the first time. */
   public void save() {
-    desk.workProperty().get().ifPresent(w -> save(w, proposedCopy(w), Desk.isSaved(w), () -> {}));
+    desk.work().ifPresent(w -> save(w, () -> {}));
+  }
+
+  /**
+   * Saves the working copy of a document under its name, or under the proposed one the first time.
+   * Where others have changed the file meanwhile, that is asked about.
+   */
+  void save(Work w, Runnable then) {
+    Path target = proposedCopy(w);
+    if (w.savedCopy().filter(SavedCopy::isChanged).isEmpty()) {
+      save(w, target, w.workingCopy().isPresent(), then);
+      return;
+    }
+    Path free = AtomicFile.freeName(target);
+    desk.ask(
+        WORDS.say("saving.changed-by-others", target.getFileName()),
+        Notice.Answer.of(
+            WORDS.say("saving.save-as", free.getFileName()), () -> save(w, free, false, then)),
+        Notice.Answer.of(WORDS.say("saving.replace-changed"), () -> save(w, target, true, then)),
+        Notice.Answer.of(WORDS.say("saving.not-now"), desk::dismiss));
   }
 
   /**
@@ -54,19 +80,22 @@ public final class Saving {
    * gets another proposed.
    */
   public void save(Path target, boolean overwrite, Runnable then) {
-    save(desk.workProperty().get().orElseThrow(), target, overwrite, then);
+    save(desk.work().orElseThrow(), target, overwrite, then);
   }
 
-  void save(Work w, Path target, boolean overwrite, Runnable then) {
+  private void save(Work w, Path target, boolean overwrite, Runnable then) {
     Document version = w.revision().document();
     desk.dismiss();
     worker.execute(() -> {
       try {
-        Receipt.Made r = Publisher.workingCopy(version, target, overwrite, w.source());
-        Platform.runLater(() -> saved(w, target, version, r, then));
+        Untouchable original =
+            Untouchable.inputs(w.isItsOwnCopy() ? List.of() : List.of(w.source()));
+        Receipt.Made r = Publisher.workingCopy(version, target, overwrite, original);
+        SavedCopy copy = SavedCopy.of(r.file());
+        Platform.runLater(() -> saved(w, copy, version, r, then));
       } catch (WriteProblem e) {
         Platform.runLater(() -> notSaved(w, target, e, then));
-      } catch (RuntimeException | StackOverflowError e) {
+      } catch (IOException | RuntimeException | StackOverflowError | OutOfMemoryError e) {
         LOG.log(System.Logger.Level.ERROR, "the working copy cannot be written", e);
         Platform.runLater(() ->
             notSaved(
@@ -79,7 +108,8 @@ public final class Saving {
     });
   }
 
-  private void saved(Work w, Path target, Document version, Receipt.Made made, Runnable then) {
+  private void saved(Work w, SavedCopy copy, Document version, Receipt.Made made, Runnable then) {
+    Path target = copy.file();
     if (!made.verified()) {
       // The work goes on as unsaved, and what is kept for a crash stays.
       desk.noticeProperty()
@@ -92,9 +122,9 @@ public final class Saving {
                           made.failed().map(Check::detail).orElse("")))));
       return;
     }
-    desk.tray().used(target);
-    w.savedAs(target, version);
-    recovery.forget(w);
+    desk.tray().saved(target);
+    w.savedAs(copy, version);
+    recovery.saved(w);
     desk.tell(WORDS.say("saving.saved", target.getFileName(), AtomicFile.folderOf(target)));
     then.run();
   }

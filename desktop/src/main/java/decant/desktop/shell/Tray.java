@@ -9,8 +9,11 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.Collection;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.SequencedSet;
 import java.util.stream.Stream;
 import javafx.collections.FXCollections;
 import javafx.collections.ObservableList;
@@ -21,11 +24,15 @@ import javafx.collections.ObservableList;
  */
 public final class Tray {
   private static final int MAX = 200;
+  private static final int MAX_COPIES = 5_000;
   private static final ObjectMapper JSON = new ObjectMapper();
 
   private final Path store;
   private final ObservableList<Path> documents = FXCollections.observableArrayList();
   private final ObservableList<Path> published = FXCollections.observableArrayList();
+
+  /** Working copies, the latest last. */
+  private final SequencedSet<Path> copies = new LinkedHashSet<>();
 
   public Tray(Path store) {
     this.store = store;
@@ -46,6 +53,22 @@ public final class Tray {
   public void used(Path file) {
     first(documents, file);
     save();
+  }
+
+  /** Notes that a working copy was saved. */
+  public void saved(Path copy) {
+    Path whole = copy.toAbsolutePath().normalize();
+    copies.remove(whole);
+    copies.add(whole);
+    while (copies.size() > MAX_COPIES) {
+      copies.removeFirst();
+    }
+    used(copy);
+  }
+
+  /** Whether a file is a working copy that was saved from this tray. */
+  public boolean isWorkingCopy(Path file) {
+    return copies.contains(file.toAbsolutePath().normalize());
   }
 
   /** Notes which files were published in one go; they stand in their order. */
@@ -98,6 +121,7 @@ public final class Tray {
       // Before files that were published stood apart, the tray was a list of names.
       documents.setAll(paths(root.isArray() ? root : root.path("documents")));
       published.setAll(paths(root.path("published")));
+      copies.addAll(paths(root.path("copies")));
     } catch (IOException | RuntimeException e) {
       Faults.mended("reading recent files", e);
       documents.clear(); // a damaged list of recent files is no loss
@@ -115,14 +139,17 @@ public final class Tray {
       Files.createDirectories(store.toAbsolutePath().getParent());
       byte[] bytes =
           JSON.writeValueAsBytes(
-              Map.of("documents", names(documents), "published", names(published)));
+              Map.of(
+                  "documents", names(documents),
+                  "published", names(published),
+                  "copies", names(copies)));
       AtomicFile.writeForOwner(store, out -> out.write(bytes));
     } catch (IOException | WriteProblem e) {
       return; // the tray is a convenience; work goes on without it
     }
   }
 
-  private static List<String> names(List<Path> files) {
+  private static List<String> names(Collection<Path> files) {
     return files.stream().map(Path::toString).toList();
   }
 }

@@ -17,7 +17,6 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.Executor;
-import java.util.concurrent.atomic.AtomicBoolean;
 import javafx.application.Platform;
 import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.SimpleObjectProperty;
@@ -103,7 +102,7 @@ public final class Waiting {
 
   /** Puts the document, as it is now, with its recipe into the queue. */
   public void queueForLater() {
-    Work w = desk.workProperty().get().orElseThrow();
+    Work w = desk.work().orElseThrow();
     Work.Draft d = w.draftProperty().get();
     if (!w.password().isEmpty()) {
       desk.noticeProperty()
@@ -119,13 +118,12 @@ public final class Waiting {
   /** Publishes all that is queued, one after another. */
   public void publishQueue() {
     List<PublishQueue.Queued> all = queue.all();
-    var cancelled = new AtomicBoolean();
     desk.dismiss();
     if (all.isEmpty()) {
       return;
     }
     String first = WORDS.say("waiting.publishing", all.getFirst().stem());
-    desk.backgroundProperty().set(Optional.of(new Background(first, 0, cancelled)));
+    Jobs.Job job = desk.jobs().begin(first, 0);
     worker.execute(() -> {
       int done = 0;
       int files = 0;
@@ -133,8 +131,7 @@ public final class Waiting {
       for (PublishQueue.Queued q : all) {
         int at = done;
         Platform.runLater(() ->
-            desk.progress(
-                WORDS.say("waiting.publishing", q.stem()), at / (double) all.size(), cancelled));
+            job.progress(WORDS.say("waiting.publishing", q.stem()), at / (double) all.size()));
         try {
           var layout =
               new decant.layout.Layouter(decant.text.FontBook.shipped()).layout(queue.document(q));
@@ -150,7 +147,7 @@ public final class Waiting {
                       decant.pdf.choices.Passwords.NONE,
                       Untouchable.inputs(List.of(q.source()))),
                   (file, share) -> {},
-                  cancelled::get);
+                  job::isCancelled);
           queue.remove(q);
           store(r);
           Platform.runLater(() -> {
@@ -164,7 +161,7 @@ public final class Waiting {
           break;
         } catch (ReadProblem | WriteProblem | PublishProblem e) {
           problem = WORDS.say("waiting.still-queued", q.stem(), e.getMessage());
-        } catch (RuntimeException | StackOverflowError e) {
+        } catch (RuntimeException | StackOverflowError | OutOfMemoryError e) {
           LOG.log(System.Logger.Level.ERROR, "publishing what was queued failed", e);
           problem = WORDS.say("waiting.still-queued", q.stem(), WORDS.say("waiting.fault"));
         }
@@ -172,12 +169,12 @@ public final class Waiting {
       String last = problem;
       int made = files;
       Platform.runLater(() -> {
-        desk.backgroundProperty().set(Optional.empty());
+        job.end();
         changed();
         if (last.isEmpty()) {
           desk.tell(WORDS.count("waiting.files-published", made));
         } else {
-          desk.noticeProperty().set(Optional.of(Notice.problem(last)));
+          desk.problem(last);
         }
       });
     });

@@ -16,6 +16,7 @@ import decant.reading.TakenIn;
 import decant.recipe.Output;
 import decant.recipe.Recipe;
 import decant.recipe.RecipeBook;
+import decant.recovery.SavedCopy;
 import java.nio.file.Path;
 import java.util.IdentityHashMap;
 import java.util.LinkedHashMap;
@@ -104,8 +105,7 @@ public final class Work {
       new SimpleObjectProperty<>(Optional.empty());
   private final ObjectProperty<Optional<Conflict>> toMend =
       new SimpleObjectProperty<>(Optional.empty());
-  private final ObjectProperty<Optional<Path>> workingCopy =
-      new SimpleObjectProperty<>(Optional.empty());
+  private Optional<SavedCopy> copy = Optional.empty();
   private final ReadOnlyObjectWrapper<Optional<Document>> saved;
   private boolean recovered;
   private final ObjectProperty<Judged> judging = new SimpleObjectProperty<>(Judged.NOT);
@@ -216,9 +216,24 @@ public final class Work {
     return judging;
   }
 
-  /** Told once another document is in work. */
+  /** Told once it is no longer open. */
   void whenClosed(Runnable run) {
     closed = run;
+  }
+
+  /**
+   * Tells of its layout in the background.
+   *
+   * @param begun is told that it has begun, and gives what is told when it has ended
+   */
+  void whenLayingOut(Supplier<Runnable> begun) {
+    Runnable[] end = {layouts.busyProperty().get() ? begun.get() : () -> {}};
+    layouts
+        .busyProperty()
+        .addListener((o, was, is) -> {
+          end[0].run();
+          end[0] = is ? begun.get() : () -> {};
+        });
   }
 
   /**
@@ -252,7 +267,7 @@ public final class Work {
     settled.set(java.util.Collections.unmodifiableSet(new LinkedHashSet<>(settled.get())));
   }
 
-  /** Ends its layout in the background; another document is in work. */
+  /** Ends its layout in the background; it is no longer open. */
   void close() {
     closed.run();
     layouts.close();
@@ -299,8 +314,24 @@ public final class Work {
     return receipt;
   }
 
-  public ObjectProperty<Optional<Path>> workingCopyProperty() {
-    return workingCopy;
+  /** The working copy, as it was when it was saved or opened last. */
+  public Optional<SavedCopy> savedCopy() {
+    return copy;
+  }
+
+  /** The file that saving goes to; empty as long as nothing was saved. */
+  public Optional<Path> workingCopy() {
+    return copy.map(SavedCopy::file);
+  }
+
+  /** Whether the file that it was taken in from is its working copy. */
+  public boolean isItsOwnCopy() {
+    return workingCopy().filter(source::equals).isPresent();
+  }
+
+  /** What it was taken in from is a working copy of Decant's own, and is saved to again. */
+  void isCopy(SavedCopy file) {
+    copy = Optional.of(file);
   }
 
   /** Changes the revision; a changed document is laid out again. */
@@ -336,15 +367,20 @@ public final class Work {
     return recovered;
   }
 
-  /** Says that no file holds this document, whatever it was taken in from. */
-  void neverSaved() {
+  /**
+   * Says that no file holds this document, whatever it was taken in from.
+   *
+   * @param before the working copy that an earlier version was saved to
+   */
+  void neverSaved(Optional<SavedCopy> before) {
     recovered = true;
+    copy = before;
     saved.set(Optional.empty());
   }
 
-  void savedAs(Path file, Document version) {
+  void savedAs(SavedCopy file, Document version) {
     recovered = false;
-    workingCopy.set(Optional.of(file));
+    copy = Optional.of(file);
     saved.set(Optional.of(version));
   }
 
