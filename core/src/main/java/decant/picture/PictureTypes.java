@@ -38,6 +38,9 @@ public final class PictureTypes {
     if (starts(b, 'G', 'I', 'F', '8')) {
       return "image/gif";
     }
+    if (starts(b, 'R', 'I', 'F', 'F') && b.length > 12 && b[8] == 'W' && b[11] == 'P') {
+      return "image/webp";
+    }
     if (starts(b, 'B', 'M')) {
       return "image/bmp";
     }

@@ -6,10 +6,12 @@ import com.github.weisj.jsvg.parser.SVGLoader;
 import com.github.weisj.jsvg.view.ViewBox;
 import decant.model.look.Media;
 import decant.work.Faults;
+import java.awt.Dimension;
 import java.awt.Graphics2D;
 import java.awt.RenderingHints;
 import java.awt.Shape;
 import java.awt.geom.AffineTransform;
+import java.awt.geom.Dimension2D;
 import java.awt.geom.Rectangle2D;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
@@ -57,9 +59,20 @@ public final class VectorPicture {
   }
 
   private final Drawing drawing;
+  private final Optional<Dimension2D> size;
 
   private VectorPicture(Drawing drawing) {
+    this(drawing, Optional.empty());
+  }
+
+  private VectorPicture(Drawing drawing, Optional<Dimension2D> size) {
     this.drawing = drawing;
+    this.size = size;
+  }
+
+  /** The size that an SVG gives itself, in its pixels, 96 to the inch. */
+  public Optional<Dimension2D> size() {
+    return size;
   }
 
   /** Whether pictures of a type are drawings. */
@@ -103,10 +116,14 @@ public final class VectorPicture {
   private static Optional<VectorPicture> svg(byte[] bytes) {
     SVGDocument svg =
         new SVGLoader().load(new ByteArrayInputStream(bytes), null, LoaderContext.createDefault());
-    return svg == null
-        ? Optional.empty()
-        : Optional.of(
-            new VectorPicture((g, b) ->
+    if (svg == null) {
+      return Optional.empty();
+    }
+    var size = new Dimension();
+    size.setSize(svg.size().width, svg.size().height);
+    return Optional.of(
+        new VectorPicture(
+            (g, b) ->
                 svg.render(
                     null,
                     g,
@@ -114,7 +131,8 @@ public final class VectorPicture {
                         (float) b.getX(),
                         (float) b.getY(),
                         (float) b.getWidth(),
-                        (float) b.getHeight()))));
+                        (float) b.getHeight())),
+            size.width < 1 || size.height < 1 ? Optional.empty() : Optional.of(size)));
   }
 
   /** The first page of a PDF. */

@@ -21,6 +21,14 @@ import org.junit.jupiter.params.provider.CsvSource;
 class PictureFileTest {
   private static final Document D = Samples.document(Samples.paragraph("x"));
 
+  /** 96 by 48 pixels, half of them clear; both made by libwebp's cwebp 1.x. */
+  private static final String LOSSLESS_WEBP =
+      "UklGRiwAAABXRUJQVlA4TCAAAAAvX8ALEA8wHoM8HvMf8FDTtgFT/qQ3gl4R/Z8ATM7PAA==";
+
+  private static final String LOSSY_WEBP =
+      "UklGRlAAAABXRUJQVlA4IEQAAADQAwCdASpgADAAPtFor1KoJiQiocgBABoJaQDVfAT6rGg92zF220gA"
+          + "/upl/8GyRTnL//xvH+S7+3fZVlwmXGMQCgAAAA==";
+
   @TempDir Path folder;
 
   private Optional<Fragment> read(String name, String format, int w, int h) throws IOException {
@@ -51,6 +59,44 @@ class PictureFileTest {
     assertThat(p.height()).isEqualTo(36);
     assertThat(p.alt()).isEqualTo("Crane");
     assertThat(f.media().get(p.media()).type()).isEqualTo(type);
+  }
+
+  private Fragment webp(String base64) throws IOException {
+    Path file = folder.resolve("Crane.webp");
+    Files.write(file, java.util.Base64.getDecoder().decode(base64));
+    return PictureFile.read(file, D).orElseThrow();
+  }
+
+  @Test
+  void aWebPBecomesAKindThatCanBePublished() throws IOException {
+    Fragment clear = webp(LOSSLESS_WEBP);
+    Inline.Picture p = picture(clear);
+    assertThat(p.width()).isEqualTo(72);
+    assertThat(p.height()).isEqualTo(36);
+    var media = clear.media().get(p.media());
+    assertThat(media.type()).isEqualTo("image/png");
+    BufferedImage image = ImageIO.read(new java.io.ByteArrayInputStream(media.bytes()));
+    assertThat(image.getRGB(10, 10) >>> 24).as("clear").isZero();
+    assertThat(image.getRGB(80, 10)).isEqualTo(0xFFC81E1E);
+    Fragment lossy = webp(LOSSY_WEBP);
+    var jpeg = lossy.media().get(picture(lossy).media());
+    assertThat(jpeg.type()).isEqualTo("image/jpeg");
+    int rgb = ImageIO.read(new java.io.ByteArrayInputStream(jpeg.bytes())).getRGB(80, 10);
+    assertThat((rgb >> 16) & 0xFF).isBetween(185, 215);
+    assertThat(rgb & 0xFF).isBetween(15, 50);
+  }
+
+  @Test
+  void anSvgHasTheSizeThatItGivesItself() throws IOException {
+    Path file = folder.resolve("Tide.svg");
+    Files.writeString(
+        file,
+        "<svg xmlns='http://www.w3.org/2000/svg' width='200' height='100'>"
+            + "<rect width='200' height='100' fill='#0B5C7A'/></svg>");
+    Fragment f = PictureFile.read(file, D).orElseThrow();
+    assertThat(picture(f).width()).isEqualTo(150);
+    assertThat(picture(f).height()).isEqualTo(75);
+    assertThat(f.media().get(picture(f).media()).type()).isEqualTo("image/svg+xml");
   }
 
   @Test

@@ -71,8 +71,36 @@ public record PageChange(double top, double bottom) {
         one(a.get(first), b.get(first));
         return;
       }
-      a.subList(first, a.size() - last).forEach(f -> take(f.y(), f.bottom()));
-      b.subList(first, b.size() - last).forEach(f -> take(f.y(), f.bottom()));
+      a.subList(first, a.size() - last).forEach(this::take);
+      b.subList(first, b.size() - last).forEach(this::take);
+    }
+
+    private void take(Fragment f) {
+      double over = 0;
+      if (f instanceof Fragment.Lines l) {
+        for (int k = l.from(); k < l.to(); k++) {
+          over = Math.max(over, overhang(l.layout().lines().get(k)));
+        }
+      }
+      take(f.y() - over, f.bottom() + over);
+    }
+
+    /** How far what is turned may reach beyond its line, above and below. */
+    private static double overhang(Line l) {
+      double over = 0;
+      for (Item i : l.items()) {
+        double turned =
+            switch (i) {
+              case Item.PictureBox p -> p.rotation();
+              case Item.ShapeBox s -> s.shape().shape().rotation();
+              case Item.GlyphRun r -> 0;
+              case Item.Fill x -> 0;
+            };
+        if (turned != 0) {
+          over = Math.max(over, (i.width() + l.height()) / 2);
+        }
+      }
+      return over;
     }
 
     private void take(double from, double to) {
@@ -88,7 +116,8 @@ public record PageChange(double top, double bottom) {
               && a.x() == b.x()
               && a.y() == b.y();
       if (!lineByLine) {
-        take(Math.min(a.y(), b.y()), Math.max(a.bottom(), b.bottom()));
+        take(a);
+        take(b);
         return;
       }
       Fragment.Lines x = (Fragment.Lines) a;
@@ -118,7 +147,8 @@ public record PageChange(double top, double bottom) {
     private void takeLine(Fragment.Lines f, int k) {
       double shift = f.layout().lines().get(f.from()).top();
       Line l = f.layout().lines().get(f.from() + k);
-      take(f.y() + l.top() - shift, f.y() + l.bottom() - shift);
+      double over = overhang(l);
+      take(f.y() + l.top() - shift - over, f.y() + l.bottom() - shift + over);
     }
 
     private static boolean looksSame(Fragment.Lines a, Fragment.Lines b, int k) {

@@ -50,6 +50,15 @@ public final class Pasting {
 
   /** Puts a fragment in place of what is selected. */
   public static Revision paste(Revision r, Fragment fragment) {
+    return paste(r, fragment, false);
+  }
+
+  /**
+   * Puts a fragment in place of what is selected.
+   *
+   * @param goesOn whether this is one with the last change
+   */
+  static Revision paste(Revision r, Fragment fragment, boolean goesOn) {
     if (fragment.isEmpty()) {
       return r;
     }
@@ -75,7 +84,8 @@ public final class Pasting {
     steps.addAll(s.steps());
     var edit = new Edit("Paste", steps);
     Selection after = Selection.at(s.caret());
-    return r.selection().isCaret() ? clear.apply(edit, after) : clear.extend(edit, after);
+    boolean one = goesOn || !r.selection().isCaret();
+    return one ? clear.extend(edit, after) : clear.apply(edit, after);
   }
 
   private List<Block> blocks(List<Block> of, boolean inFlow) {

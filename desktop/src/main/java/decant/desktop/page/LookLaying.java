@@ -1,7 +1,7 @@
 package decant.desktop.page;
 
 import decant.desktop.shell.Work;
-import decant.model.edit.PickedLook;
+import decant.model.edit.style.PickedLook;
 import java.util.Optional;
 import javafx.animation.PauseTransition;
 import javafx.beans.property.ReadOnlyObjectProperty;

@@ -29,8 +29,6 @@ import javafx.animation.KeyFrame;
 import javafx.animation.Timeline;
 import javafx.scene.Node;
 import javafx.scene.input.KeyEvent;
-import javafx.scene.input.MouseButton;
-import javafx.scene.input.MouseEvent;
 import javafx.util.Duration;
 import org.jspecify.annotations.Nullable;
 
@@ -39,7 +37,7 @@ public final class PageEditor {
   private final PagesView view;
   private final Work work;
   private final Timeline blink;
-  private final DragSelection drag;
+  private final PagePointer pointer;
   private boolean caretShown = true;
   private double goalX = Double.NaN;
 
@@ -51,12 +49,10 @@ public final class PageEditor {
   public PageEditor(PagesView view, Work work) {
     this.view = view;
     this.work = work;
-    this.drag = new DragSelection(work.revision().selection());
+    this.pointer = new PagePointer(view, work, this::caretPlaced);
     view.setOverlay(this::over);
     view.addEventHandler(KeyEvent.KEY_PRESSED, this::pressed);
     view.addEventHandler(KeyEvent.KEY_TYPED, this::typed);
-    view.addEventHandler(MouseEvent.MOUSE_PRESSED, this::mousePressed);
-    view.addEventHandler(MouseEvent.MOUSE_DRAGGED, this::mouseDragged);
     blink =
         new Timeline(
             new KeyFrame(
@@ -76,6 +72,19 @@ public final class PageEditor {
           }
           view.refreshOverlays();
         });
+  }
+
+  /** The frame and handles of the object that is selected. */
+  public ObjectHandles handles() {
+    return pointer.handles();
+  }
+
+  /** The pointer has placed the caret. */
+  private void caretPlaced() {
+    goalX = Double.NaN;
+    endOfLine = false;
+    caretShown = true;
+    view.refreshOverlays();
   }
 
   private Layout layout() {
@@ -110,7 +119,11 @@ public final class PageEditor {
     for (Box b : commented(p)) {
       out.add(PageMarks.noted(b, scale));
     }
+    out.addAll(pointer.over(p, scale));
     Selection s = work.revision().selection();
+    if (handles().isSelected()) {
+      return out;
+    }
     if (s.isCaret()) {
       if (caretShown) {
         caretPlace()
@@ -183,56 +196,6 @@ public final class PageEditor {
         : Optional.empty();
   }
 
-  private void mousePressed(MouseEvent e) {
-    view.requestFocus();
-    if (e.getButton() != MouseButton.PRIMARY) {
-      return;
-    }
-    goalX = Double.NaN;
-    endOfLine = false;
-    positionAt(e)
-        .ifPresent(at -> {
-          Selection now = work.revision().selection();
-          Selection s =
-              e.getClickCount() == 1 && e.isShiftDown() && sameText(now.anchor(), at)
-                  ? drag.lengthen(now, at)
-                  : drag.begin(document(), at, e.getClickCount());
-          work.select(s);
-          caretShown = true;
-          view.refreshOverlays();
-        });
-    e.consume();
-  }
-
-  private void mouseDragged(MouseEvent e) {
-    if (!e.isPrimaryButtonDown()) {
-      return;
-    }
-    if (e.getY() < 10) {
-      view.scrollBy(-20);
-    } else if (e.getY() > view.viewHeight() - 10) {
-      view.scrollBy(20);
-    }
-    positionAt(e)
-        .filter(at -> sameText(drag.anchor(), at)) // into a note none: it waits at the edge
-        .ifPresent(at -> {
-          endOfLine = false;
-          work.select(drag.to(document(), at));
-          view.refreshOverlays();
-        });
-  }
-
-  private boolean sameText(Position a, Position b) {
-    return document().index().sameText(a.paragraph(), b.paragraph());
-  }
-
-  private Optional<Position> positionAt(MouseEvent e) {
-    return view.pagePoint(e.getX(), e.getY())
-        .filter(p -> p.page() < layout().pages().size())
-        .flatMap(p -> layout().positionAt(layout().pages().get(p.page()), p.x(), p.y()))
-        .filter(at -> document().paragraph(at.paragraph()).isPresent());
-  }
-
   private void typed(KeyEvent e) {
     String c = e.getCharacter();
     boolean control = e.isControlDown() && !e.isAltDown() || e.isMetaDown();
@@ -252,6 +215,10 @@ public final class PageEditor {
   }
 
   private void pressed(KeyEvent e) {
+    if (e.isAltDown() && nudged(e)) {
+      e.consume();
+      return;
+    }
     boolean used =
         switch (e.getCode()) {
           case LEFT ->
@@ -299,6 +266,17 @@ public final class PageEditor {
     if (used) {
       e.consume();
     }
+  }
+
+  /** With Alt the arrows move what stands beside the flow, by a millimetre. */
+  private boolean nudged(KeyEvent e) {
+    return switch (e.getCode()) {
+      case LEFT -> handles().nudge(-1, 0, layout());
+      case RIGHT -> handles().nudge(1, 0, layout());
+      case UP -> handles().nudge(0, -1, layout());
+      case DOWN -> handles().nudge(0, 1, layout());
+      default -> false;
+    };
   }
 
   private boolean shortcut(KeyEvent e) {

@@ -1,6 +1,7 @@
 package decant.desktop.publish;
 
-import decant.model.edit.Describing;
+import decant.model.Position;
+import decant.model.edit.object.ObjectEdits;
 import decant.model.look.Media;
 import decant.pdf.choices.Conflict;
 import decant.pdf.choices.Conformance;
@@ -269,7 +270,9 @@ final class ConformanceChoices implements Choices {
               if (!field.getText().isBlank()) {
                 state
                     .work()
-                    .apply(r -> Describing.picture(r, d.paragraph(), d.at(), field.getText()));
+                    .apply(r ->
+                        ObjectEdits.describe(
+                            r, new Position(d.paragraph(), d.at()), field.getText()));
               }
             };
           }

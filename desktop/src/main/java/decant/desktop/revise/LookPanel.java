@@ -7,12 +7,15 @@ import decant.desktop.shell.InSight;
 import decant.desktop.shell.Work;
 import decant.layout.label.DocumentFonts;
 import decant.model.Document;
+import decant.model.Inline;
 import decant.model.Paragraph;
 import decant.model.edit.Commands;
 import decant.model.edit.ListEdits;
 import decant.model.edit.Range;
 import decant.model.edit.Revision;
-import decant.model.edit.SelectedLook;
+import decant.model.edit.Selected;
+import decant.model.edit.object.ObjectEdits;
+import decant.model.edit.style.SelectedLook;
 import decant.model.look.Colour;
 import decant.model.look.TextTraits;
 import decant.text.FontBook;
@@ -61,6 +64,7 @@ final class LookPanel extends VBox {
           toggle(WORDS.say("look-panel.centre"), "align-centre"),
           toggle(WORDS.say("look-panel.end"), "align-end"),
           toggle(WORDS.say("look-panel.justified"), "align-justified"));
+  private final VBox ofText = new VBox(7);
   private boolean filling;
 
   LookPanel(Work work, InSight inSight, LookLaying laying, Actions actions, Runnable back) {
@@ -107,10 +111,9 @@ final class LookPanel extends VBox {
     underline.getStyleClass().add("show-underline");
     var align = new HBox(4);
     align.getChildren().addAll(alignments);
-    getChildren()
+    ofText
+        .getChildren()
         .addAll(
-            title,
-            selected,
             level,
             new HBox(6, family, size),
             served,
@@ -119,6 +122,7 @@ final class LookPanel extends VBox {
             align,
             lists(actions),
             looks(actions, laying));
+    getChildren().addAll(title, selected, ofText);
     inSight.atRest(work.revisionProperty(), this::refresh);
     refresh();
   }
@@ -272,7 +276,17 @@ final class LookPanel extends VBox {
       return;
     }
     filling = true;
-    selected.setText(describe(d, Range.of(d, r.selection()), p));
+    Optional<Selected.OneObject> object = ObjectEdits.selected(r);
+    ofText.setVisible(object.isEmpty());
+    ofText.setManaged(object.isEmpty());
+    selected.setText(
+        object
+            .map(o ->
+                WORDS.say(
+                    o.object() instanceof Inline.Picture
+                        ? "look-panel.picture"
+                        : "look-panel.shape"))
+            .orElseGet(() -> describe(d, Range.of(d, r.selection()), p)));
     SelectedLook look = SelectedLook.of(r);
     show(level, look.level().map(l -> LEVELS.get(Math.min(6, l))));
     show(family, look.family());

@@ -61,7 +61,8 @@ public final class ReviseView implements Stage {
     VBox.setVgrow(outline, Priority.ALWAYS);
     var comments = new CommentsPanel(work, inSight, pages::requestFocus);
     var table = new TablePanel(work, inSight, actions, pages::requestFocus);
-    var side = new VBox(14, look, table, comments, outline);
+    var object = new ObjectPanel(work, editor.handles(), inSight, actions, pages::requestFocus);
+    var side = new VBox(14, look, object, table, comments, outline);
     side.getStyleClass().add("side");
     var middle = new BorderPane(pages);
     middle.setTop(find);
@@ -205,7 +206,8 @@ public final class ReviseView implements Stage {
         "Shortcut+Shift+V",
         () -> canChange(desk),
         () -> desk.work().ifPresent(PageClipboard::pasteText));
-    PictureActions.register(actions, desk, window);
+    PictureActions.register(
+        actions, desk, window, () -> current.get().map(v -> v.editor.handles()));
     LookActions.register(actions, desk, () -> current.get().map(v -> v.laying));
     ListActions.register(actions, desk);
     TableActions.register(actions, desk);

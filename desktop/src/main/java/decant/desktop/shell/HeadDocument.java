@@ -97,6 +97,7 @@ final class HeadDocument extends VBox {
     name.setTooltip(w.map(x -> new Tooltip(x.source().toString())).orElse(null));
     name.setDisable(w.isEmpty());
     int more = desk.documents().all().size() - 1;
+    others.setVisible(more > 0);
     others.setText(more > 0 ? WORDS.say("head-document.more", more) : "");
     others.setAccessibleText(more > 0 ? WORDS.count("head-document.others", more) : "");
     state.setText(w.map(HeadDocument::state).orElse(WORDS.say("head-document.none")));

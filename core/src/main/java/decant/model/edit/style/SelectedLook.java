@@ -1,8 +1,10 @@
-package decant.model.edit;
+package decant.model.edit.style;
 
 import decant.model.Document;
 import decant.model.Inline;
 import decant.model.Paragraph;
+import decant.model.edit.Range;
+import decant.model.edit.Revision;
 import decant.model.look.Look;
 import decant.model.look.ParagraphTraits;
 import decant.model.look.ParagraphTraits.Alignment;

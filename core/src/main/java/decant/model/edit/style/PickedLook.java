@@ -1,8 +1,13 @@
-package decant.model.edit;
+package decant.model.edit.style;
 
 import decant.model.Document;
 import decant.model.Inline;
 import decant.model.Paragraph;
+import decant.model.edit.Edit;
+import decant.model.edit.Range;
+import decant.model.edit.Revision;
+import decant.model.edit.SimilarParagraphs;
+import decant.model.edit.Step;
 import decant.model.look.Look;
 import decant.model.look.ParagraphTraits;
 import decant.model.look.TextTraits;

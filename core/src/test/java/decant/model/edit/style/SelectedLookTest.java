@@ -1,4 +1,4 @@
-package decant.model.edit;
+package decant.model.edit.style;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
@@ -6,6 +6,8 @@ import decant.Samples;
 import decant.model.Document;
 import decant.model.Position;
 import decant.model.Selection;
+import decant.model.edit.Commands;
+import decant.model.edit.Revision;
 import decant.model.look.Look;
 import decant.model.look.ParagraphTraits;
 import decant.model.look.ParagraphTraits.Alignment;

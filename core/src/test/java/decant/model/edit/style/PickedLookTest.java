@@ -1,4 +1,4 @@
-package decant.model.edit;
+package decant.model.edit.style;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
@@ -8,6 +8,8 @@ import decant.model.Inline;
 import decant.model.Paragraph;
 import decant.model.Position;
 import decant.model.Selection;
+import decant.model.edit.ListEdits;
+import decant.model.edit.Revision;
 import decant.model.look.Colour;
 import decant.model.look.Link;
 import decant.model.look.Look;

@@ -1,0 +1,132 @@
+package decant.layout;
+
+import decant.layout.item.Fragment;
+import decant.layout.item.Item;
+import decant.layout.item.Line;
+import decant.layout.item.TableLayout;
+import decant.layout.pages.Page;
+import decant.model.Box;
+import decant.model.NodeId;
+import decant.model.Position;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * A picture or shape where it stands on its page.
+ *
+ * @param at its place in its paragraph
+ * @param box from the top left of the page, as it is before it is turned
+ * @param rotation clockwise around its middle, in degrees
+ * @param layer how it stands to the text
+ * @param hasText whether there is text in it
+ */
+public record PlacedObject(Position at, Box box, double rotation, Layer layer, boolean hasText) {
+  /** How something stands to the text. */
+  public enum Layer {
+    BEHIND,
+    ON_LINE,
+    BESIDE
+  }
+
+  /** How near to its edge a shape with text in it is taken hold of, in points. */
+  private static final double EDGE = 4;
+
+  /** The objects of a page, in the order in which they are painted. */
+  public static List<PlacedObject> on(Page page) {
+    var out = new ArrayList<PlacedObject>();
+    collect(page.texts(), 0, 0, out);
+    out.sort(java.util.Comparator.comparing(PlacedObject::layer));
+    return out;
+  }
+
+  /**
+   * The object at a place of a page: the topmost. What lies behind text is not found through the
+   * text, and a ground that fills the page not at all; a shape with text is found at its edge.
+   */
+  public static Optional<PlacedObject> at(Page page, double x, double y) {
+    boolean onText =
+        Places.lines(page).stream()
+            .anyMatch(l -> y >= l.top() && y <= l.bottom() && x >= l.left() && x <= inkEnd(l));
+    double sheet = page.width() * page.height();
+    return on(page).reversed().stream()
+        .filter(o -> o.layer != Layer.BEHIND || !onText && o.area() < sheet / 2)
+        .filter(o -> o.isAt(x, y))
+        .findFirst();
+  }
+
+  /** The object of a place of the document, on the page that it stands on. */
+  public static Optional<PlacedObject> of(Page page, Position at) {
+    return on(page).stream().filter(o -> o.at.equals(at)).findFirst();
+  }
+
+  private static double inkEnd(Places.PlacedLine l) {
+    return l.x() + l.line().items().stream().mapToDouble(i -> i.x() + i.width()).max().orElse(0);
+  }
+
+  private double area() {
+    return box.width() * box.height();
+  }
+
+  private boolean isAt(double x, double y) {
+    double turn = Math.toRadians(-rotation);
+    double dx = x - box.x() - box.width() / 2;
+    double dy = y - box.y() - box.height() / 2;
+    double across = Math.abs(dx * Math.cos(turn) - dy * Math.sin(turn));
+    double down = Math.abs(dx * Math.sin(turn) + dy * Math.cos(turn));
+    double w = Math.max(box.width() / 2, EDGE);
+    double h = Math.max(box.height() / 2, EDGE);
+    boolean inside = across <= w && down <= h;
+    return inside && (!hasText || across >= w - EDGE || down >= h - EDGE);
+  }
+
+  private static void collect(
+      List<Fragment> fragments, double dx, double dy, List<PlacedObject> out) {
+    for (Fragment f : fragments) {
+      switch (f) {
+        case Fragment.Lines l -> {
+          double shift = l.layout().lines().get(l.from()).top();
+          for (int k = l.from(); k < l.to(); k++) {
+            Line line = l.layout().lines().get(k);
+            double baseline = dy + l.y() + line.top() - shift + line.baseline();
+            for (Item i : line.items()) {
+              add(i, l.source().id(), dx + l.x() + i.x(), baseline, Layer.ON_LINE, out);
+            }
+          }
+        }
+        case Fragment.Floated p -> {
+          Layer layer = p.behind() ? Layer.BEHIND : Layer.BESIDE;
+          add(p.object(), p.source().id(), dx + p.x(), dy + p.y() + p.height(), layer, out);
+        }
+        case Fragment.Rows r -> {
+          double y = dy + r.y();
+          if (r.repeatHeader()) {
+            y += r.layout().height(0, r.layout().headerRows());
+          }
+          for (TableLayout.Placed p : r.layout().placed(r.from(), r.to())) {
+            collect(p.content(), dx + r.x() + p.cell().x(), y + p.y(), out);
+          }
+        }
+      }
+    }
+  }
+
+  private static void add(
+      Item i, NodeId paragraph, double x, double bottom, Layer layer, List<PlacedObject> out) {
+    switch (i) {
+      case Item.PictureBox p -> {
+        var box = new Box(x, bottom - p.height(), p.width(), p.height());
+        out.add(new PlacedObject(new Position(paragraph, p.at()), box, p.rotation(), layer, false));
+      }
+      case Item.ShapeBox s -> {
+        var box = new Box(x, bottom - s.height(), s.width(), s.height());
+        boolean text = !s.shape().content().isEmpty();
+        double turned = s.shape().shape().rotation();
+        out.add(new PlacedObject(new Position(paragraph, s.at()), box, turned, layer, text));
+        collect(s.shape().content(), x, box.y(), out);
+      }
+      case Item.GlyphRun r -> {}
+      case Item.Fill f -> {}
+    }
+  }
+}

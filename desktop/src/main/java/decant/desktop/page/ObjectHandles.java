@@ -1,0 +1,294 @@
+package decant.desktop.page;
+
+import decant.desktop.shell.Work;
+import decant.layout.Layout;
+import decant.layout.PlacedObject;
+import decant.layout.pages.Page;
+import decant.model.Box;
+import decant.model.Inline;
+import decant.model.Position;
+import decant.model.edit.Revision;
+import decant.model.edit.Selected;
+import decant.model.edit.object.ObjectEdits;
+import decant.model.look.Insets;
+import decant.model.look.Placement;
+import decant.words.Figures;
+import decant.words.Words;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import javafx.geometry.Point2D;
+import javafx.scene.Group;
+import javafx.scene.Node;
+import javafx.scene.control.Label;
+import javafx.scene.shape.Rectangle;
+
+/** The frame of the picture or shape that is selected, and what is done with it by the pointer. */
+public final class ObjectHandles {
+  private static final Words WORDS = Words.of(ObjectHandles.class);
+  private static final double SIZE = 8;
+
+  /** The height of the label that says how large it is. */
+  private static final double LABEL = 18;
+
+  /** Larger objects have room for the label within them. */
+  private static final double ROOM = 60;
+
+  /** How near the pointer must come to a handle, in pixels. */
+  private static final double NEAR = 7;
+
+  /** A movement smaller than this is a click, in points. */
+  private static final double CLICK = 2;
+
+  private static final double MM = 72 / 25.4;
+
+  private final PagesView view;
+  private final Work work;
+
+  /** The picture that the handles cut. */
+  private Optional<Position> cropping = Optional.empty();
+
+  private Optional<Held> held = Optional.empty();
+  private double dx;
+  private double dy;
+
+  /**
+   * An object that is taken hold of.
+   *
+   * @param grip empty where it is taken hold of as a whole
+   */
+  private record Held(PlacedObject object, int page, Optional<Grip> grip, Point2D from) {}
+
+  ObjectHandles(PagesView view, Work work) {
+    this.view = view;
+    this.work = work;
+  }
+
+  /** Whether the handles cut the picture that is selected rather than make it smaller. */
+  public boolean isCropping() {
+    return cropping.isPresent()
+        && ObjectEdits.selected(work.revision()).map(Selected.OneObject::at).equals(cropping);
+  }
+
+  /** Lets the handles cut the picture that is selected, until something else is. */
+  public void crop(boolean cuts) {
+    cropping =
+        ObjectEdits.selected(work.revision())
+            .filter(o -> cuts && o.object() instanceof Inline.Picture)
+            .map(Selected.OneObject::at);
+    view.refreshOverlays();
+  }
+
+  /** The object that is selected, where it stands on a page. */
+  Optional<PlacedObject> selected(Page page) {
+    return Selected.of(work.revision()) instanceof Selected.OneObject o
+        ? PlacedObject.of(page, o.at())
+        : Optional.empty();
+  }
+
+  /** Whether one object is all that is selected. */
+  boolean isSelected() {
+    return Selected.of(work.revision()) instanceof Selected.OneObject;
+  }
+
+  List<Node> over(Page page, double scale) {
+    return selected(page).map(o -> frame(o, scale)).orElse(List.of());
+  }
+
+  private List<Node> frame(PlacedObject o, double scale) {
+    Box b = held.isPresent() ? reshaped(held.get()) : o.box();
+    var frame = new Rectangle(b.x() * scale, b.y() * scale, b.width() * scale, b.height() * scale);
+    frame.getStyleClass().addAll("object-frame", isCropping() ? "cropping" : "sizing");
+    var turned = new Group(frame);
+    for (Grip g : grips()) {
+      Point2D at = place(b, g).multiply(scale);
+      var handle = new Rectangle(at.getX() - SIZE / 2, at.getY() - SIZE / 2, SIZE, SIZE);
+      handle.getStyleClass().add("object-handle");
+      turned.getChildren().add(handle);
+    }
+    turned
+        .getTransforms()
+        .add(
+            new javafx.scene.transform.Rotate(
+                o.rotation(), (b.x() + b.width() / 2) * scale, (b.y() + b.height() / 2) * scale));
+    var size =
+        new Label(
+            WORDS.say(
+                "object-handles.size",
+                Figures.decimal(b.width() / MM, 1),
+                Figures.decimal(b.height() / MM, 1)));
+    size.getStyleClass().add("object-size");
+    boolean roomInside = b.height() * scale > ROOM && b.width() * scale > 2 * ROOM;
+    size.relocate(
+        b.x() * scale + (roomInside ? SIZE : 0),
+        b.bottom() * scale + (roomInside ? -SIZE - LABEL : SIZE));
+    var out = new ArrayList<Node>();
+    out.add(turned);
+    out.add(size);
+    return out;
+  }
+
+  /** Cutting is done at the sides. */
+  private List<Grip> grips() {
+    return java.util.Arrays.stream(Grip.values())
+        .filter(g -> !isCropping() || !g.isCorner())
+        .toList();
+  }
+
+  private static Point2D place(Box b, Grip g) {
+    return new Point2D(
+        b.x() + b.width() * (1 + g.across) / 2, b.y() + b.height() * (1 + g.down) / 2);
+  }
+
+  /** Where an object stands as long as it is held. */
+  private Box reshaped(Held h) {
+    Box b = h.object().box();
+    if (h.grip().isEmpty()) {
+      return h.object().layer() == PlacedObject.Layer.ON_LINE
+          ? b
+          : new Box(b.x() + dx, b.y() + dy, b.width(), b.height());
+    }
+    Grip g = h.grip().get();
+    Point2D own = ownAxes(h.object());
+    double[] size = g.pulled(b.width(), b.height(), own.getX(), own.getY());
+    double w = Math.max(1, size[0]);
+    double hh = Math.max(1, size[1]);
+    double x = g.across < 0 ? b.right() - w : b.x();
+    double y = g.down < 0 ? b.bottom() - hh : b.y();
+    return new Box(x, y, w, hh);
+  }
+
+  /** How far the pointer went, along the axes of an object that is turned. */
+  private Point2D ownAxes(PlacedObject o) {
+    double a = Math.toRadians(-o.rotation());
+    return new Point2D(dx * Math.cos(a) - dy * Math.sin(a), dx * Math.sin(a) + dy * Math.cos(a));
+  }
+
+  /**
+   * Takes hold of what is under the pointer.
+   *
+   * @param at on the page, in points
+   * @return whether there was something
+   */
+  boolean pressed(Page page, int number, Point2D at) {
+    if (work.revision().document().isPinned(work.revision().selection().caret().paragraph())
+        && isSelected()) {
+      return false;
+    }
+    dx = 0;
+    dy = 0;
+    Optional<PlacedObject> now = selected(page);
+    Optional<Grip> grip = now.flatMap(o -> grip(o, at));
+    if (grip.isPresent()) {
+      held = now.map(o -> new Held(o, number, grip, at));
+      return true;
+    }
+    Optional<PlacedObject> under =
+        PlacedObject.at(page, at.getX(), at.getY()).filter(o -> isInDocument(o.at()));
+    held = under.map(o -> new Held(o, number, Optional.empty(), at));
+    under.ifPresent(o -> {
+      if (now.filter(o::equals).isEmpty()) {
+        work.select(ObjectEdits.selection(o.at()));
+      }
+      view.refreshOverlays();
+    });
+    return under.isPresent();
+  }
+
+  private boolean isInDocument(Position at) {
+    return work.revision()
+        .document()
+        .paragraph(at.paragraph())
+        .filter(p -> at.offset() < p.length())
+        .isPresent();
+  }
+
+  private Optional<Grip> grip(PlacedObject o, Point2D at) {
+    double near = NEAR / view.scale();
+    Box b = o.box();
+    var turn =
+        new javafx.scene.transform.Rotate(
+            -o.rotation(), b.x() + b.width() / 2, b.y() + b.height() / 2);
+    Point2D own = turn.transform(at);
+    return grips().stream().filter(g -> place(b, g).distance(own) <= near).findFirst();
+  }
+
+  /** Whether an object is held that stands beside the flow, or by one of its handles. */
+  boolean holdsShape() {
+    return held.filter(
+            h -> h.grip().isPresent() || h.object().layer() != PlacedObject.Layer.ON_LINE)
+        .isPresent();
+  }
+
+  void dragged(int number, Point2D at) {
+    held.filter(h -> h.page() == number)
+        .ifPresent(h -> {
+          dx = at.getX() - h.from().getX();
+          dy = at.getY() - h.from().getY();
+          view.refreshOverlays();
+        });
+  }
+
+  /** Lets go: the object is as it was shown last. */
+  void released() {
+    Optional<Held> was = held;
+    held = Optional.empty();
+    was.filter(h -> Math.hypot(dx, dy) > CLICK).ifPresent(this::apply);
+    dx = 0;
+    dy = 0;
+    view.refreshOverlays();
+  }
+
+  private void apply(Held h) {
+    Box was = h.object().box();
+    if (h.grip().isPresent() && isCropping()) {
+      Grip g = h.grip().get();
+      Point2D own = ownAxes(h.object());
+      work.apply(r -> cropped(r, g, own));
+      return;
+    }
+    Box is = reshaped(h);
+    if (!is.equals(was)) {
+      work.apply(r ->
+          ObjectEdits.reshape(
+              r, is.width(), is.height(), is.x() - was.x(), is.y() - was.y(), was.x(), was.y()));
+    }
+  }
+
+  private static Revision cropped(Revision r, Grip g, Point2D by) {
+    Optional<Inline.Picture> picture = ObjectEdits.picture(r);
+    if (picture.isEmpty()) {
+      return r;
+    }
+    Inline.Picture p = picture.get();
+    Insets c = p.crop();
+    double x = by.getX() * (1 - c.left() - c.right()) / p.width();
+    double y = by.getY() * (1 - c.top() - c.bottom()) / p.height();
+    return ObjectEdits.crop(
+        r,
+        new Insets(
+            c.top() + (g.down < 0 ? y : 0),
+            c.right() - (g.across > 0 ? x : 0),
+            c.bottom() - (g.down > 0 ? y : 0),
+            c.left() + (g.across < 0 ? x : 0)));
+  }
+
+  /** Moves what stands beside the flow a little; whether there is such a thing. */
+  boolean nudge(double across, double down, Layout layout) {
+    Optional<Selected.OneObject> o = ObjectEdits.selected(work.revision());
+    if (o.isEmpty() || !(ObjectEdits.placement(o.get().object()) instanceof Placement.Floating)) {
+      return false;
+    }
+    place(layout, o.get().at())
+        .ifPresent(p ->
+            work.apply(r -> ObjectEdits.move(r, across * MM, down * MM, p.box().x(), p.box().y())));
+    return true;
+  }
+
+  /** Where the object at a place of the document stands. */
+  public static Optional<PlacedObject> place(Layout layout, Position at) {
+    return layout.pagesOf(at.paragraph()).stream()
+        .flatMap(p -> PlacedObject.of(p, at).stream())
+        .findFirst();
+  }
+}
