@@ -9,6 +9,7 @@ import decant.model.Paragraph;
 import decant.model.Position;
 import decant.model.Selection;
 import decant.model.look.Look;
+import decant.model.look.NamedStyle;
 import decant.model.look.ParagraphTraits;
 import decant.model.look.TextTraits;
 import decant.model.look.Trait;
@@ -66,8 +67,9 @@ public final class Commands {
     boolean atEnd = at.offset() == p.length();
     Look look = goingOn(p.look());
     Look endLook = p.endLook();
-    if (atEnd && d.headingLevel(p) > 0) {
-      look = Look.PLAIN;
+    Optional<Look> following = atEnd ? following(d, p) : Optional.empty();
+    if (following.isPresent()) {
+      look = following.get();
       endLook = Look.PLAIN;
     } else if (atEnd) {
       endLook =
@@ -77,6 +79,26 @@ public final class Commands {
     var edit = Edit.of("New paragraph", new Step.Split(p.id(), at.offset(), next, look, endLook));
     Selection after = Selection.at(new Position(next, 0));
     return r.selection().isCaret() ? clear.apply(edit, after) : clear.extend(edit, after);
+  }
+
+  /**
+   * The look of a paragraph that is begun after another: of the style that follows that one's, if
+   * it is another one; after a heading whose style names none, that of body text.
+   */
+  private static Optional<Look> following(Document d, Paragraph p) {
+    String style = p.look().value(ParagraphTraits.STYLE);
+    Optional<String> next =
+        d.styles()
+            .style(style.isEmpty() ? d.styles().defaultStyle() : style)
+            .flatMap(NamedStyle::next)
+            .filter(d.styles().styles()::containsKey);
+    if (next.isPresent() && !next.get().equals(style)) {
+      return Optional.of(
+          next.get().equals(d.styles().defaultStyle())
+              ? Look.PLAIN
+              : Look.of(ParagraphTraits.STYLE, next.get()));
+    }
+    return d.headingLevel(p) > 0 ? Optional.of(Look.PLAIN) : Optional.empty();
   }
 
   /** The look of the second part of a paragraph: what is of its beginning stays with the first. */
@@ -255,6 +277,36 @@ public final class Commands {
       }
     }
     return steps.isEmpty() ? r : r.apply(new Edit(name, steps), r.selection());
+  }
+
+  /** Leaves a trait of what is selected to its style; with a caret, of what is typed next. */
+  public static Revision unset(Revision r, String name, Trait<?> trait) {
+    if (r.selection().isCaret()) {
+      return r.withPending(r.pending().orElseGet(() -> lookForTyping(r)).without(trait));
+    }
+    Document d = r.document();
+    var steps = new ArrayList<Step>();
+    for (Range.Part part : Range.of(d, r.selection()).parts(d)) {
+      List<Inline> plain =
+          part.paragraph().slice(part.from(), part.to()).stream()
+              .map(i -> i.withLook(i.look().without(trait)))
+              .toList();
+      if (!plain.isEmpty()) {
+        steps.add(new Step.Restyle(part.paragraph().id(), part.from(), plain));
+      }
+    }
+    return steps.isEmpty() ? r : r.apply(new Edit(name, steps), r.selection());
+  }
+
+  /** Leaves a paragraph trait of what the selection touches to the style. */
+  public static Revision unsetParagraph(Revision r, String name, Trait<?> trait) {
+    Document d = r.document();
+    var steps = new ArrayList<Step>();
+    for (Range.Part part : Range.of(d, r.selection()).parts(d)) {
+      Paragraph p = part.paragraph();
+      steps.add(new Step.SetParagraphLook(p.id(), p.look().without(trait), p.endLook()));
+    }
+    return r.apply(new Edit(name, steps), r.selection());
   }
 
   /** Sets a yes-or-no trait, or clears it where all that is selected has it. */

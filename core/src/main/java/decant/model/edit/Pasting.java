@@ -220,6 +220,7 @@ public final class Pasting {
                   s.name(),
                   s.kind(),
                   s.basedOn().map(this::style),
+                  s.next().map(this::style),
                   s.paragraph(),
                   s.text(),
                   s.kept()));

@@ -70,18 +70,20 @@ public final class SimilarParagraphs {
 
   /** The look that most of its letters have. */
   static Look mostOf(Document d, Paragraph p) {
-    Look base = d.styles().textBase(p.look());
+    return d.styles().textLook(d.styles().textBase(p.look()), directOfMost(p));
+  }
+
+  /** What is set directly on most of its letters. */
+  public static Look directOfMost(Paragraph p) {
     Map<Look, Integer> letters = new HashMap<>();
     for (Inline i : p.inlines()) {
       if (i instanceof Inline.Text t && !t.text().isBlank()) {
         letters.merge(t.look(), t.text().length(), Integer::sum);
       }
     }
-    Look direct =
-        letters.entrySet().stream()
-            .max(Map.Entry.comparingByValue())
-            .map(Map.Entry::getKey)
-            .orElse(Look.PLAIN);
-    return d.styles().textLook(base, direct);
+    return letters.entrySet().stream()
+        .max(Map.Entry.comparingByValue())
+        .map(Map.Entry::getKey)
+        .orElse(Look.PLAIN);
   }
 }

@@ -58,6 +58,13 @@ public record StyleSheet(
     return new StyleSheet(paragraphDefaults, textDefaults, defaultStyle, copy, typesetting);
   }
 
+  /** This sheet without a style. */
+  public StyleSheet without(String id) {
+    var copy = new LinkedHashMap<>(styles);
+    copy.remove(id);
+    return new StyleSheet(paragraphDefaults, textDefaults, defaultStyle, copy, typesetting);
+  }
+
   /** This sheet for documents that ask this of the setting as a whole. */
   public StyleSheet withTypesetting(Typesetting other) {
     return new StyleSheet(paragraphDefaults, textDefaults, defaultStyle, styles, other);

@@ -147,7 +147,7 @@ final class DocxStyles {
     var kept = new ArrayList<Kept>();
     for (Element e : s.elements()) {
       switch (e.name()) {
-        case "w:name", "w:basedOn", "w:pPr", "w:rPr" -> {}
+        case "w:name", "w:basedOn", "w:next", "w:pPr", "w:rPr" -> {}
         default -> kept.add(new Kept(DocxLooks.FORMAT, XmlParts.write(e)));
       }
     }
@@ -157,6 +157,7 @@ final class DocxStyles {
             name,
             kind,
             s.val("w:basedOn"),
+            s.val("w:next"),
             paragraph,
             s.child("w:rPr").map(looks::text).orElse(Look.PLAIN),
             List.copyOf(kept)));

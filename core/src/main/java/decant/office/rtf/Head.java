@@ -60,7 +60,8 @@ final class Head {
           if (!based.isEmpty()) {
             o.word("sbasedon", registers.style(based));
           }
-          o.word("snext", number);
+          boolean known = s.next().filter(document.styles().styles()::containsKey).isPresent();
+          o.word("snext", known ? registers.style(s.next().orElseThrow()) : number);
           o.text(name(s) + ";").close().newLine();
         }
         case CHARACTER -> {

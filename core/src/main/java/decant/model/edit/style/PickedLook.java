@@ -9,7 +9,6 @@ import decant.model.edit.Revision;
 import decant.model.edit.SimilarParagraphs;
 import decant.model.edit.Step;
 import decant.model.look.Look;
-import decant.model.look.ParagraphTraits;
 import decant.model.look.TextTraits;
 import decant.model.look.Trait;
 import java.util.ArrayList;
@@ -24,35 +23,6 @@ import java.util.List;
  * @param paragraph what is set on the paragraph, its style among it
  */
 public record PickedLook(Look text, Look direct, Look paragraph) {
-  private static final List<Trait<?>> TEXT =
-      List.of(
-          TextTraits.FAMILY,
-          TextTraits.SIZE,
-          TextTraits.BOLD,
-          TextTraits.ITALIC,
-          TextTraits.UNDERLINE,
-          TextTraits.UNDERLINE_KIND,
-          TextTraits.STRIKE,
-          TextTraits.DOUBLE_STRIKE,
-          TextTraits.ALL_CAPS,
-          TextTraits.SMALL_CAPS,
-          TextTraits.LETTER_SPACING,
-          TextTraits.SHIFT,
-          TextTraits.COLOUR,
-          TextTraits.HIGHLIGHT,
-          TextTraits.RAISE);
-
-  /** Traits of paragraphs that are their place in the document, not their look. */
-  private static final List<Trait<?>> STAYS =
-      List.of(
-          ParagraphTraits.LIST,
-          ParagraphTraits.BOOKMARKS,
-          ParagraphTraits.PAGE_BREAK_BEFORE,
-          ParagraphTraits.GOES_ON,
-          ParagraphTraits.FRAME,
-          ParagraphTraits.DIRECTION,
-          ParagraphTraits.KEPT);
-
   /** The look at the caret, or where the selection begins. */
   public static PickedLook of(Revision r) {
     Document d = r.document();
@@ -61,27 +31,10 @@ public record PickedLook(Look text, Look direct, Look paragraph) {
     int at = range.isEmpty() ? range.start().offset() : range.start().offset() + 1;
     Look direct = range.isEmpty() ? r.pending().orElseGet(() -> p.lookAt(at)) : p.lookAt(at);
     Look text = d.styles().textLook(d.styles().textBase(p.look()), direct);
-    return new PickedLook(text, only(direct), without(p.look(), STAYS));
-  }
-
-  private static Look only(Look look) {
-    Look out = Look.PLAIN;
-    for (Trait<?> t : TEXT) {
-      out = copied(t, look, out);
-    }
-    return out;
-  }
-
-  private static <T> Look copied(Trait<T> t, Look from, Look to) {
-    return from.sets(t) ? to.with(t, from.value(t)) : to;
-  }
-
-  private static Look without(Look look, List<Trait<?>> traits) {
-    Look out = look;
-    for (Trait<?> t : traits) {
-      out = out.without(t);
-    }
-    return out;
+    return new PickedLook(
+        text,
+        LookTraits.only(direct, LookTraits.TEXT),
+        LookTraits.without(p.look(), LookTraits.STAYS));
   }
 
   /**
@@ -117,8 +70,8 @@ public record PickedLook(Look text, Look direct, Look paragraph) {
 
   private void onWhole(Paragraph p, Document d, List<Step> steps) {
     Look look = paragraph;
-    for (Trait<?> t : STAYS) {
-      look = copied(t, p.look(), look);
+    for (Trait<?> t : LookTraits.STAYS) {
+      look = LookTraits.copied(t, p.look(), look);
     }
     if (!look.equals(p.look())) {
       steps.add(new Step.SetParagraphLook(p.id(), look, direct));
@@ -138,9 +91,9 @@ public record PickedLook(Look text, Look direct, Look paragraph) {
 
   /** In a paragraph that has the style of the one it was picked up from. */
   private Look set(Look was) {
-    Look out = without(was.without(TextTraits.CHARACTER_STYLE), TEXT);
-    for (Trait<?> t : TEXT) {
-      out = copied(t, direct, out);
+    Look out = LookTraits.without(was.without(TextTraits.CHARACTER_STYLE), LookTraits.TEXT);
+    for (Trait<?> t : LookTraits.TEXT) {
+      out = LookTraits.copied(t, direct, out);
     }
     return out;
   }
@@ -148,7 +101,7 @@ public record PickedLook(Look text, Look direct, Look paragraph) {
   /** In a paragraph of any style: only what differs from that is set. */
   private Look set(Look was, Look base) {
     Look out = was.without(TextTraits.CHARACTER_STYLE);
-    for (Trait<?> t : TEXT) {
+    for (Trait<?> t : LookTraits.TEXT) {
       out = differing(t, out, base);
     }
     return out;

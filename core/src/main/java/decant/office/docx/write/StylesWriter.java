@@ -13,7 +13,6 @@ final class StylesWriter {
   private static final List<String> BEFORE_LOOKS =
       List.of(
           "aliases",
-          "next",
           "link",
           "autoRedefine",
           "hidden",
@@ -66,6 +65,7 @@ final class StylesWriter {
     o.empty("w:name", "w:val", s.name());
     kept(o, s, "aliases");
     s.basedOn().ifPresent(b -> o.empty("w:basedOn", "w:val", b));
+    s.next().ifPresent(n -> o.empty("w:next", "w:val", n));
     BEFORE_LOOKS.stream().filter(n -> !n.equals("aliases")).forEach(n -> kept(o, s, n));
     String p = LooksWriter.paragraph(s.paragraph(), "", "");
     if (!p.isEmpty()) {
