@@ -4,6 +4,7 @@ import decant.desktop.page.HeadingLevels;
 import decant.desktop.page.LookLaying;
 import decant.desktop.shell.Actions;
 import decant.desktop.shell.InSight;
+import decant.desktop.shell.Memory;
 import decant.desktop.shell.Work;
 import decant.layout.label.DocumentFonts;
 import decant.model.Document;
@@ -15,14 +16,18 @@ import decant.model.edit.Range;
 import decant.model.edit.Revision;
 import decant.model.edit.Selected;
 import decant.model.edit.object.ObjectEdits;
+import decant.model.edit.style.DocumentColours;
+import decant.model.edit.style.Origin;
 import decant.model.edit.style.SelectedLook;
 import decant.model.look.Colour;
+import decant.model.look.EmbeddedFont;
 import decant.model.look.TextTraits;
 import decant.text.FontBook;
 import decant.words.Figures;
 import decant.words.Words;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 import javafx.beans.InvalidationListener;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
@@ -42,11 +47,15 @@ final class LookPanel extends VBox {
   private static final Words WORDS = Words.of(LookPanel.class);
 
   private static final List<String> LEVELS = HeadingLevels.all();
-  private static final List<Integer> COLOURS =
-      List.of(0x000000, 0x5A5A5A, 0x7B1E3A, 0xB3261E, 0xB25E00, 0x2E6B34, 0x0B5C7A, 0x1F3A93);
+  private static final int OWN_COLOURS = 14;
 
   private final Work work;
   private final Runnable back;
+  private final Memory memory;
+
+  /** The families that the document brings. */
+  private final List<String> brought;
+
   private final Label selected = new Label();
   private final ComboBox<String> level = new ComboBox<>();
   private final ComboBox<String> family = new ComboBox<>();
@@ -67,9 +76,16 @@ final class LookPanel extends VBox {
   private final VBox ofText = new VBox(7);
   private boolean filling;
 
-  LookPanel(Work work, InSight inSight, LookLaying laying, Actions actions, Runnable back) {
+  LookPanel(
+      Work work,
+      InSight inSight,
+      LookLaying laying,
+      Actions actions,
+      Memory memory,
+      Runnable back) {
     super(7);
     this.work = work;
+    this.memory = memory;
     this.back = back;
     var title = new Label(WORDS.say("look-panel.title"));
     title.getStyleClass().add("side-title");
@@ -79,7 +95,13 @@ final class LookPanel extends VBox {
     level.getItems().setAll(LEVELS);
     level.setId("look-level");
     level.setMaxWidth(Double.MAX_VALUE);
-    family.getItems().setAll(families(work.revision().document()));
+    brought =
+        work.revision().document().styles().typesetting().fonts().stream()
+            .map(EmbeddedFont::family)
+            .distinct()
+            .sorted()
+            .toList();
+    family.getItems().setAll(families());
     family.setEditable(true);
     family.setId("look-family");
     family.setMaxWidth(Double.MAX_VALUE);
@@ -168,13 +190,14 @@ final class LookPanel extends VBox {
     return b;
   }
 
-  /** The families that can be chosen: those that the document brings come first. */
-  private static List<String> families(Document d) {
-    return java.util.stream.Stream.concat(
-            d.styles().typesetting().fonts().stream().map(f -> f.family()).distinct().sorted(),
-            FontBook.shipped().families().stream())
-        .distinct()
-        .toList();
+  /** The families that can be chosen: those used last and those that the document brings first. */
+  private List<String> families() {
+    List<String> shipped = FontBook.shipped().families();
+    List<String> recent =
+        memory.kept().fonts().stream()
+            .filter(f -> shipped.contains(f) || brought.contains(f))
+            .toList();
+    return Stream.of(recent, brought, shipped).flatMap(List::stream).distinct().toList();
   }
 
   /** What is chosen, or the prompt where nothing is. */
@@ -193,11 +216,12 @@ final class LookPanel extends VBox {
   }
 
   /** A font's name in its own face, where it ships; the toolkit knows only what was loaded. */
-  private static final class FontCell extends ListCell<String> {
+  private final class FontCell extends ListCell<String> {
     @Override
     protected void updateItem(String name, boolean empty) {
       super.updateItem(name, empty);
-      setText(empty ? null : name);
+      boolean own = brought.contains(name) && !FontBook.shipped().families().contains(name);
+      setText(empty ? null : own ? WORDS.say("look-panel.brought", name) : name);
       setStyle(
           empty || name == null || !Font.getFamilies().contains(name)
               ? ""
@@ -213,21 +237,30 @@ final class LookPanel extends VBox {
   }
 
   private FlowPane colours() {
-    var row = new FlowPane(5, 5);
+    var row = new FlowPane(4, 4);
     row.setAlignment(Pos.CENTER_LEFT);
-    for (int rgb : COLOURS) {
-      var b = new Button();
+    for (int rgb : ColourChooser.USUAL) {
       var c = new Colour(rgb);
-      b.getStyleClass().add("colour");
-      b.setStyle("-fx-background-color: #" + c.hex() + ";");
+      Button b = ColourChooser.swatch(c, () -> colour(c));
       b.setId("look-colour-" + c.hex());
-      b.setAccessibleText(WORDS.say("look-panel.colour", c.hex()));
-      b.setTooltip(new Tooltip(WORDS.say("look-panel.colour", c.hex())));
-      b.setOnAction(
-          e -> change(() -> work.apply(r -> Commands.set(r, "Colour", TextTraits.COLOUR, c))));
       row.getChildren().add(b);
     }
+    var any = new Button(WORDS.say("look-panel.any-colour"));
+    any.getStyleClass().add("quiet-button");
+    any.setId("look-colour-any");
+    any.setOnAction(e ->
+        new ColourChooser(
+                Origin.textValue(work.revision(), TextTraits.COLOUR),
+                DocumentColours.of(work.revision().document(), OWN_COLOURS),
+                Optional.empty(),
+                this::colour)
+            .show(any));
+    row.getChildren().add(any);
     return row;
+  }
+
+  private void colour(Colour c) {
+    change(() -> work.apply(r -> Commands.set(r, "Colour", TextTraits.COLOUR, c)));
   }
 
   private void perform(Actions actions, String id) {
@@ -254,6 +287,7 @@ final class LookPanel extends VBox {
     String f = family.getValue();
     if (f != null && !f.isBlank()) {
       work.apply(r -> Commands.set(r, "Font", TextTraits.FAMILY, f.strip()));
+      memory.change(k -> k.used(f.strip()));
     }
   }
 

@@ -9,10 +9,12 @@ final class NumberField extends TextField {
   private static final double WIDTH = 66;
 
   private final DoubleConsumer given;
+  private final int decimals;
   private String shown = "";
 
-  NumberField(DoubleConsumer given) {
+  NumberField(DoubleConsumer given, int decimals) {
     this.given = given;
+    this.decimals = decimals;
     setPrefWidth(WIDTH);
     setMinWidth(WIDTH);
     setOnAction(e -> give());
@@ -27,7 +29,7 @@ final class NumberField extends TextField {
   /** Shows a number, unless another is being typed. */
   void show(double value) {
     boolean typing = isFocused() && !getText().equals(shown);
-    shown = Figures.decimal(value, 1).replace("\u202F", "");
+    shown = Figures.decimal(value, decimals).replace("\u202F", "");
     if (!typing) {
       setText(shown);
     }

@@ -129,10 +129,12 @@ final class ObjectPanel extends VBox {
 
   private NumberField number(String id, java.util.function.DoubleConsumer given) {
     var field =
-        new NumberField(v -> {
-          given.accept(v);
-          refresh();
-        });
+        new NumberField(
+            v -> {
+              given.accept(v);
+              refresh();
+            },
+            1);
     field.setId(id);
     return field;
   }

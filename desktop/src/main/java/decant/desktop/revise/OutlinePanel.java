@@ -30,8 +30,6 @@ final class OutlinePanel extends VBox {
   OutlinePanel(Work work, InSight inSight, Consumer<NodeId> jump) {
     super(6);
     this.work = work;
-    var title = new Label(WORDS.say("outline-panel.title"));
-    title.getStyleClass().add("side-title");
     list.setId("outline");
     list.getStyleClass().add("outline");
     list.setCellFactory(v -> new HeadingCell());
@@ -47,7 +45,7 @@ final class OutlinePanel extends VBox {
       }
     });
     VBox.setVgrow(list, Priority.ALWAYS);
-    getChildren().addAll(title, list);
+    getChildren().add(list);
     inSight.atRest(work.layoutProperty(), this::refresh);
     refresh();
   }

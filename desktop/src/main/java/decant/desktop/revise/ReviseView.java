@@ -25,6 +25,7 @@ import decant.model.look.ParagraphTraits.Alignment;
 import decant.model.look.TextTraits;
 import decant.model.look.Trait;
 import decant.words.Words;
+import java.util.List;
 import java.util.Optional;
 import java.util.function.Consumer;
 import java.util.function.Supplier;
@@ -47,6 +48,7 @@ public final class ReviseView implements Stage {
   private final FindBar find;
   private final LookLaying laying;
   private final InSight inSight = new InSight();
+  private final SideSwitch below = new SideSwitch();
 
   public ReviseView(Desk desk, Work work, Actions actions) {
     this.work = work;
@@ -56,13 +58,30 @@ public final class ReviseView implements Stage {
     pages.setAccessibleText(WORDS.say("revise-view.pages"));
     RememberedZoom.of(pages, desk.memory());
     this.find = new FindBar(work, this::reveal, pages::requestFocus);
-    var outline = new OutlinePanel(work, inSight, this::jump);
-    var look = new LookPanel(work, inSight, laying, actions, pages::requestFocus);
-    VBox.setVgrow(outline, Priority.ALWAYS);
+    var look = new LookPanel(work, inSight, laying, actions, desk.memory(), pages::requestFocus);
+    VBox.setVgrow(below, Priority.ALWAYS);
+    var ofOutline = new InSight();
+    var ofStyles = new InSight();
+    var ofDetails = new InSight();
+    below.add(
+        "side-outline",
+        WORDS.say("revise-view.outline"),
+        new OutlinePanel(work, ofOutline, this::jump),
+        ofOutline);
+    below.add(
+        "side-styles",
+        WORDS.say("revise-view.styles"),
+        new StylesPanel(work, ofStyles, pages::requestFocus),
+        ofStyles);
+    below.add(
+        "side-details",
+        WORDS.say("revise-view.details"),
+        new DetailsPanel(work, ofDetails, pages::requestFocus),
+        ofDetails);
     var comments = new CommentsPanel(work, inSight, pages::requestFocus);
     var table = new TablePanel(work, inSight, actions, pages::requestFocus);
     var object = new ObjectPanel(work, editor.handles(), inSight, actions, pages::requestFocus);
-    var side = new VBox(14, look, object, table, comments, outline);
+    var side = new VBox(14, look, object, table, comments, below);
     side.getStyleClass().add("side");
     var middle = new BorderPane(pages);
     middle.setTop(find);
@@ -153,11 +172,13 @@ public final class ReviseView implements Stage {
   @Override
   public void shown() {
     inSight.begin();
+    below.begin();
   }
 
   @Override
   public void hidden() {
     inSight.end();
+    below.end();
   }
 
   /**
@@ -206,6 +227,13 @@ public final class ReviseView implements Stage {
         "Shortcut+Shift+V",
         () -> canChange(desk),
         () -> desk.work().ifPresent(PageClipboard::pasteText));
+    for (String panel : List.of("side-outline", "side-styles", "side-details")) {
+      actions.add(
+          panel,
+          "",
+          () -> current.get().isPresent(),
+          () -> current.get().ifPresent(v -> v.below.show(panel)));
+    }
     PictureActions.register(
         actions, desk, window, () -> current.get().map(v -> v.editor.handles()));
     LookActions.register(actions, desk, () -> current.get().map(v -> v.laying));

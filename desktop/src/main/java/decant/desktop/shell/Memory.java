@@ -8,6 +8,7 @@ import decant.work.Faults;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.ExecutionException;
 import java.util.concurrent.ExecutorService;
@@ -15,6 +16,7 @@ import java.util.concurrent.Executors;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.TimeoutException;
 import java.util.function.UnaryOperator;
+import java.util.stream.Stream;
 
 /**
  * What the window remembers from one run to the next: its size, its theme, the zoom of pages, the
@@ -30,10 +32,18 @@ public final class Memory {
    * @param width of the window's content, in pixels
    * @param zoom of pages that are revised or published; 0 where they fit the width
    * @param folder the last one looked into; empty for none
+   * @param fonts the families chosen last, the latest first
    */
   public record Kept(
-      double width, double height, boolean maximised, boolean dark, double zoom, String folder) {
-    static final Kept DEFAULT = new Kept(1280, 800, false, false, 0, "");
+      double width,
+      double height,
+      boolean maximised,
+      boolean dark,
+      double zoom,
+      String folder,
+      List<String> fonts) {
+    static final Kept DEFAULT = new Kept(1280, 800, false, false, 0, "", List.of());
+    private static final int MOST_FONTS = 6;
 
     /** The same with sizes that a window can have. */
     Kept sensible() {
@@ -43,26 +53,36 @@ public final class Memory {
           maximised,
           dark,
           zoom == 0 ? 0 : Math.clamp(zoom, 0.25, 4),
-          folder == null ? "" : folder);
+          folder == null ? "" : folder,
+          fonts == null ? List.of() : List.copyOf(fonts));
     }
 
     public Kept sized(double w, double h, boolean whole) {
       // A window that fills the screen comes back in the size that it had before.
       return whole
-          ? new Kept(width, height, true, dark, zoom, folder)
-          : new Kept(w, h, false, dark, zoom, folder);
+          ? new Kept(width, height, true, dark, zoom, folder, fonts)
+          : new Kept(w, h, false, dark, zoom, folder, fonts);
     }
 
     public Kept dark(boolean is) {
-      return new Kept(width, height, maximised, is, zoom, folder);
+      return new Kept(width, height, maximised, is, zoom, folder, fonts);
     }
 
     public Kept zoomed(double to) {
-      return new Kept(width, height, maximised, dark, to, folder);
+      return new Kept(width, height, maximised, dark, to, folder, fonts);
+    }
+
+    /** A family was chosen. */
+    public Kept used(String font) {
+      List<String> all =
+          Stream.concat(Stream.of(font), fonts.stream().filter(f -> !f.equals(font)))
+              .limit(MOST_FONTS)
+              .toList();
+      return new Kept(width, height, maximised, dark, zoom, folder, all);
     }
 
     public Kept in(Path dir) {
-      return new Kept(width, height, maximised, dark, zoom, dir.toString());
+      return new Kept(width, height, maximised, dark, zoom, dir.toString(), fonts);
     }
   }
 

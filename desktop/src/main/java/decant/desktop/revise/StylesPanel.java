@@ -1,0 +1,231 @@
+package decant.desktop.revise;
+
+import decant.desktop.shell.InSight;
+import decant.desktop.shell.Work;
+import decant.model.edit.Revision;
+import decant.model.edit.style.StyleEdits;
+import decant.model.look.NamedStyle;
+import decant.words.Words;
+import java.util.List;
+import java.util.Optional;
+import java.util.function.UnaryOperator;
+import javafx.geometry.Pos;
+import javafx.scene.control.Button;
+import javafx.scene.control.ComboBox;
+import javafx.scene.control.Label;
+import javafx.scene.control.ListCell;
+import javafx.scene.control.ListView;
+import javafx.scene.control.TextField;
+import javafx.scene.input.KeyCode;
+import javafx.scene.layout.FlowPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.VBox;
+
+/** The styles of paragraphs, how many each serves, and what can be done with them. */
+final class StylesPanel extends VBox {
+  private static final Words WORDS = Words.of(StylesPanel.class);
+
+  private final Work work;
+  private final Runnable back;
+  private final ListView<StyleEdits.Use> list = new ListView<>();
+  private final TextField name = new TextField();
+  private final ComboBox<String> next = new ComboBox<>();
+  private final Button take;
+  private final Button rename;
+  private final Button remove;
+  private final Label says = new Label();
+  private boolean filling;
+
+  StylesPanel(Work work, InSight inSight, Runnable back) {
+    super(6);
+    this.work = work;
+    this.back = back;
+    setId("styles-panel");
+    list.setId("styles");
+    list.getStyleClass().add("outline");
+    list.setCellFactory(v -> new UseCell());
+    list.setOnMouseClicked(e -> {
+      if (e.getClickCount() == 2) {
+        use();
+      }
+    });
+    list.setOnKeyPressed(e -> {
+      if (e.getCode() == KeyCode.ENTER) {
+        use();
+        e.consume();
+      }
+    });
+    list.getSelectionModel().selectedItemProperty().addListener(o -> picked());
+    VBox.setVgrow(list, Priority.ALWAYS);
+    name.setId("style-name");
+    name.setPromptText(WORDS.say("styles-panel.name"));
+    name.setAccessibleText(WORDS.say("styles-panel.name"));
+    next.setId("style-next");
+    next.setMaxWidth(Double.MAX_VALUE);
+    next.setAccessibleText(WORDS.say("styles-panel.next"));
+    next.setOnAction(e -> nextChosen());
+    HBox.setHgrow(next, Priority.ALWAYS);
+    says.getStyleClass().add("quiet");
+    says.setWrapText(true);
+    says.setMinHeight(18);
+    says.setId("styles-says");
+    take = button("style-take", WORDS.say("styles-panel.take"), () -> change(StyleEdits::take));
+    rename = button("style-rename", WORDS.say("styles-panel.rename"), this::rename);
+    remove = button("style-remove", WORDS.say("styles-panel.remove"), this::remove);
+    var acts = new FlowPane(5, 5);
+    acts.getChildren()
+        .addAll(
+            button("style-use", WORDS.say("styles-panel.use"), this::use),
+            take,
+            button(
+                "style-back",
+                WORDS.say("styles-panel.back"),
+                () -> change(StyleEdits::backToStyle)));
+    var named = new FlowPane(5, 5);
+    named
+        .getChildren()
+        .addAll(button("style-new", WORDS.say("styles-panel.new"), this::create), rename, remove);
+    var follows = new Label(WORDS.say("styles-panel.follows"));
+    follows.setMinWidth(USE_PREF_SIZE);
+    var after = new HBox(6, follows, next);
+    after.setAlignment(Pos.CENTER_LEFT);
+    getChildren().addAll(list, acts, name, named, after, says);
+    inSight.atRest(work.revisionProperty(), this::refresh);
+    refresh();
+  }
+
+  private static Button button(String id, String label, Runnable act) {
+    var b = new Button(label);
+    b.setId(id);
+    b.getStyleClass().add("quiet-button");
+    b.setOnAction(e -> act.run());
+    return b;
+  }
+
+  private Optional<NamedStyle> chosen() {
+    return Optional.ofNullable(list.getSelectionModel().getSelectedItem())
+        .map(StyleEdits.Use::style);
+  }
+
+  private void change(UnaryOperator<Revision> to) {
+    boolean pinned =
+        work.revision().document().isPinned(work.revision().selection().caret().paragraph());
+    if (!filling && !pinned) {
+      work.apply(to);
+      refresh();
+      back.run();
+    }
+  }
+
+  private void use() {
+    chosen().ifPresent(s -> change(r -> StyleEdits.apply(r, s.id())));
+  }
+
+  private void create() {
+    String typed = name.getText();
+    if (isFree(typed)) {
+      change(r -> StyleEdits.create(r, typed));
+    }
+  }
+
+  private void rename() {
+    String typed = name.getText();
+    chosen()
+        .filter(s -> s.name().equalsIgnoreCase(typed.strip()) || isFree(typed))
+        .ifPresent(s -> change(r -> StyleEdits.rename(r, s.id(), typed)));
+  }
+
+  private boolean isFree(String typed) {
+    boolean taken = StyleEdits.named(work.revision().document(), typed).isPresent();
+    says.setText(
+        typed.isBlank()
+            ? WORDS.say("styles-panel.no-name")
+            : taken ? WORDS.say("styles-panel.taken", typed.strip()) : "");
+    return !typed.isBlank() && !taken;
+  }
+
+  private void remove() {
+    chosen().ifPresent(s -> change(r -> StyleEdits.remove(r, s.id())));
+  }
+
+  private void nextChosen() {
+    String to = next.getValue();
+    if (filling || to == null) {
+      return;
+    }
+    chosen()
+        .ifPresent(s ->
+            StyleEdits.named(work.revision().document(), to)
+                .ifPresent(n -> change(r -> StyleEdits.follow(r, s.id(), n.id()))));
+  }
+
+  private void refresh() {
+    Revision r = work.revision();
+    filling = true;
+    List<StyleEdits.Use> all = StyleEdits.all(r.document());
+    if (!all.equals(list.getItems())) {
+      list.getItems().setAll(all);
+    }
+    List<String> names = all.stream().map(u -> u.style().name()).toList();
+    if (!names.equals(next.getItems())) {
+      next.getItems().setAll(names);
+    }
+    StyleEdits.current(r)
+        .ifPresent(c ->
+            all.stream()
+                .filter(u -> u.style().id().equals(c.id()))
+                .findFirst()
+                .ifPresent(u -> list.getSelectionModel().select(u)));
+    filling = false;
+    picked();
+  }
+
+  private void picked() {
+    filling = true;
+    Optional<NamedStyle> s = chosen();
+    Revision r = work.revision();
+    boolean here =
+        s.isPresent() && StyleEdits.current(r).map(NamedStyle::id).equals(s.map(NamedStyle::id));
+    take.setDisable(!here);
+    rename.setDisable(s.isEmpty());
+    remove.setDisable(
+        s.filter(x -> !x.id().equals(r.document().styles().defaultStyle())).isEmpty());
+    next.setDisable(s.isEmpty());
+    s.ifPresent(x -> {
+      name.setText(x.name());
+      next.setValue(
+          x.next().flatMap(r.document().styles()::style).map(NamedStyle::name).orElse(x.name()));
+    });
+    says.setText("");
+    filling = false;
+  }
+
+  /** A style's name, and how many paragraphs it serves. */
+  private static final class UseCell extends ListCell<StyleEdits.Use> {
+    UseCell() {
+      setPrefWidth(0);
+    }
+
+    @Override
+    protected void updateItem(StyleEdits.Use u, boolean empty) {
+      super.updateItem(u, empty);
+      if (empty || u == null) {
+        setGraphic(null);
+        return;
+      }
+      var text = new Label(u.style().name());
+      text.getStyleClass().add(u.paragraphs() > 0 ? "outline-first" : "outline-other");
+      text.setMaxWidth(Double.MAX_VALUE);
+      HBox.setHgrow(text, Priority.ALWAYS);
+      var count =
+          new Label(
+              u.paragraphs() == 0
+                  ? WORDS.say("styles-panel.unused")
+                  : String.valueOf(u.paragraphs()));
+      count.getStyleClass().add("quiet");
+      count.setMinWidth(USE_PREF_SIZE);
+      setGraphic(new HBox(6, text, count));
+    }
+  }
+}
