@@ -1,11 +1,13 @@
 package decant.desktop;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
 import decant.desktop.page.PagesView;
 import decant.desktop.revise.PictureActions;
 import decant.desktop.shell.StageName;
 import decant.desktop.shell.Work;
+import decant.layout.PlacedTable;
 import decant.layout.label.ListLabels;
 import decant.model.Document;
 import decant.model.Inline;
@@ -228,5 +230,60 @@ class ListsTablesAndClipboardTest extends WindowCase {
     Path text = Files.writeString(folder.resolve("Notes.png"), "no picture");
     Window.run(() -> PictureActions.put(window.desk, work, text));
     assertThat(notice()).contains("“Notes.png” is not a picture").contains("Choose a PNG");
+  }
+
+  @Test
+  void aColumnsEdgeIsDraggedAndCellsAreShadedRuledAndSpaced() {
+    Work work = made(Made.text("Above", Look.PLAIN), Made.table("a", "b"));
+    Table t = table(work);
+    caret(work, t.rows().getFirst().cells().getFirst().blocks().getFirst().id(), 0);
+    window.settle();
+    PlacedTable placed = placed(work);
+    double top =
+        placed.box().y() - 5 / Window.on(() -> window.find("#pages", PagesView.class).scale());
+    double edge = placed.edges().get(1);
+    window.drag("#pages", 0, edge, top, edge - 30, top);
+    assertThat(placed(work).edges().get(1)).isEqualTo(edge - 30, within(2.0));
+    assertThat(placed(work).edges().getLast()).isEqualTo(placed.edges().getLast(), within(1.0));
+    fire("#cell-lines-none");
+    assertThat(table(work).rows().getFirst().cells().getFirst().look().sets(TableTraits.RULES))
+        .isTrue();
+    Window.run(() -> {
+      javafx.scene.control.TextField f =
+          window.find("#cell-margin-sides", javafx.scene.control.TextField.class);
+      f.setText("4");
+      f.getOnAction().handle(null);
+    });
+    assertThat(table(work).look().value(TableTraits.CELL_PADDING).left())
+        .isEqualTo(4 * 72 / 25.4, within(0.01));
+    choose("#cell-place", "at the bottom");
+    assertThat(
+            table(work)
+                .rows()
+                .getFirst()
+                .cells()
+                .getFirst()
+                .look()
+                .value(TableTraits.VERTICAL_ALIGNMENT))
+        .isEqualTo(decant.model.look.VerticalAlignment.BOTTOM);
+    Window.run(() -> window.frame.actions().require("table-to-text").perform());
+    assertThat(document(work).paragraphs())
+        .extracting(Paragraph::text)
+        .anyMatch(x -> x.contains("a\tb"));
+    window.press(KeyCode.CONTROL, KeyCode.Z);
+    assertThat(table(work).rows()).isNotEmpty();
+  }
+
+  private Table table(Work work) {
+    return document(work).sections().getFirst().blocks().stream()
+        .filter(b -> b instanceof Table)
+        .map(b -> (Table) b)
+        .findFirst()
+        .orElseThrow();
+  }
+
+  private PlacedTable placed(Work work) {
+    return Window.on(
+        () -> PlacedTable.of(work.layout().pages().getFirst(), table(work).id()).orElseThrow());
   }
 }

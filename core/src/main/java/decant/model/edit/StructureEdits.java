@@ -194,6 +194,41 @@ public final class StructureEdits {
         : replace(r, "Make text", List.of(table), blocks, new Position(refuge.get(), 0));
   }
 
+  /**
+   * Makes the rows of a table lines, their cells apart by tabs; what {@link #table} undoes. A cell
+   * of several paragraphs has line breaks; a table in a cell stands after its line.
+   */
+  public static Revision lines(Revision r, NodeId table) {
+    if (!(r.document().block(table).orElse(null) instanceof Table t)) {
+      return r;
+    }
+    var blocks = new ArrayList<Block>();
+    for (Table.Row row : t.rows()) {
+      var line = new ArrayList<Inline>();
+      var beside = new ArrayList<Block>();
+      for (Cell c : row.cells()) {
+        if (c != row.cells().getFirst()) {
+          line.add(new Inline.Text("\t", Look.PLAIN));
+        }
+        boolean first = true;
+        for (Block b : c.blocks()) {
+          if (b instanceof Paragraph p) {
+            if (!first) {
+              line.add(new Inline.Text("\n", Look.PLAIN));
+            }
+            line.addAll(p.inlines());
+            first = false;
+          } else {
+            beside.add(b);
+          }
+        }
+      }
+      blocks.add(new Paragraph(NodeId.fresh(), Look.PLAIN, Look.PLAIN, line));
+      blocks.addAll(beside);
+    }
+    return replace(r, "Make text", List.of(table), blocks, new Position(blocks.getFirst().id(), 0));
+  }
+
   /** Joins a paragraph with the one that follows it, with a space between them. */
   public static Revision join(Revision r, NodeId paragraph) {
     Document d = r.document();

@@ -133,6 +133,17 @@ class StructureEditsTest {
             List.of("Berth", "Length", "Charge"),
             List.of("4 east", "8 m", "85"),
             List.of("9 west", "11 m", ""));
+    Document lines = StructureEdits.lines(r, t.id()).document();
+    Revision again =
+        StructureEdits.table(
+            Revision.of(lines),
+            lines.paragraphs().stream()
+                .filter(p -> p.text().contains("\t"))
+                .map(Paragraph::id)
+                .toList());
+    assertThat(again.document().sections().getFirst().blocks())
+        .as("rows with tabs are a table again")
+        .anyMatch(z -> z instanceof Table x && x.rows().size() == t.rows().size());
     Document back = StructureEdits.text(r, t.id()).document();
     assertThat(texts(back)).contains("Berth", "9 west", "11 m");
     assertThat(blocks(back)).noneMatch(x -> x instanceof Table);

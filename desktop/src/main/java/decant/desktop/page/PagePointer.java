@@ -23,6 +23,7 @@ final class PagePointer {
   private final DragSelection drag;
   private final TextMoving moving;
   private final ObjectHandles handles;
+  private final TableHandles tables;
 
   /**
    * @param placed told when the caret was placed
@@ -34,6 +35,7 @@ final class PagePointer {
     this.drag = new DragSelection(work.revision().selection());
     this.moving = new TextMoving(work);
     this.handles = new ObjectHandles(view, work);
+    this.tables = new TableHandles(view, work);
     view.addEventHandler(MouseEvent.MOUSE_PRESSED, this::pressed);
     view.addEventHandler(MouseEvent.MOUSE_DRAGGED, this::dragged);
     view.addEventHandler(MouseEvent.MOUSE_RELEASED, this::released);
@@ -54,6 +56,7 @@ final class PagePointer {
   /** What is drawn over a page while something is held or selected. */
   List<Node> over(Page page, double scale) {
     var out = new ArrayList<Node>(handles.over(page, scale));
+    out.addAll(tables.over(page, scale));
     moving
         .target()
         .flatMap(t -> Places.caret(layout(), t, false))
@@ -91,6 +94,14 @@ final class PagePointer {
   /** Takes hold of an object; one on a line is moved like text. */
   private boolean takesHold(MouseEvent e) {
     Optional<PagesView.PagePoint> point = point(e);
+    boolean edge =
+        point
+            .filter(p ->
+                tables.pressed(layout().pages().get(p.page()), p.page(), new Point2D(p.x(), p.y())))
+            .isPresent();
+    if (edge) {
+      return true;
+    }
     boolean taken =
         point
             .filter(p ->
@@ -108,7 +119,9 @@ final class PagePointer {
       return;
     }
     scroll(e);
-    if (handles.holdsShape()) {
+    if (tables.holds()) {
+      point(e).ifPresent(p -> tables.dragged(p.page(), new Point2D(p.x(), p.y())));
+    } else if (handles.holdsShape()) {
       point(e).ifPresent(p -> handles.dragged(p.page(), new Point2D(p.x(), p.y())));
     } else if (moving.holds()) {
       moving.dragged(positionAt(e));
@@ -133,7 +146,8 @@ final class PagePointer {
   }
 
   private void released(MouseEvent e) {
-    boolean shaped = handles.holdsShape();
+    boolean shaped = handles.holdsShape() || tables.holds();
+    tables.released();
     handles.released();
     if (!shaped
         && moving.holds()

@@ -30,7 +30,9 @@ import java.util.Optional;
 import java.util.function.Consumer;
 import java.util.function.Supplier;
 import java.util.function.UnaryOperator;
+import javafx.geometry.Insets;
 import javafx.scene.Node;
+import javafx.scene.control.ScrollPane;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
@@ -40,6 +42,14 @@ import org.jspecify.annotations.Nullable;
 /** The pages, to be typed on; beside them what is selected and the outline. */
 public final class ReviseView implements Stage {
   private static final Words WORDS = Words.of(ReviseView.class);
+
+  /** What is left below of a side that is full, in pixels. */
+  private static final double LEAST_BELOW = 150;
+
+  /** Of what stands in the side, in pixels. */
+  private static final double SIDE = 281;
+
+  private static final double BAR = 13;
 
   private final Work work;
   private final BorderPane root = new BorderPane();
@@ -81,7 +91,18 @@ public final class ReviseView implements Stage {
     var comments = new CommentsPanel(work, inSight, pages::requestFocus);
     var table = new TablePanel(work, inSight, actions, pages::requestFocus);
     var object = new ObjectPanel(work, editor.handles(), inSight, actions, pages::requestFocus);
-    var side = new VBox(14, look, object, table, comments, below);
+    // Its width is the same with a bar beside it and without, so that nothing moves.
+    var parts = new VBox(14, look, object, table, comments);
+    parts.setPrefWidth(SIDE);
+    parts.setMaxWidth(SIDE);
+    var upper = new ScrollPane(parts);
+    VBox.setMargin(upper, new Insets(0, -BAR, 0, 0));
+    upper.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
+    upper.getStyleClass().add("side-part");
+    upper.setMinHeight(120);
+    below.setMinHeight(LEAST_BELOW);
+    below.setPrefHeight(LEAST_BELOW);
+    var side = new VBox(14, upper, below);
     side.getStyleClass().add("side");
     var middle = new BorderPane(pages);
     middle.setTop(find);

@@ -3,7 +3,9 @@ package decant.desktop.revise;
 import decant.desktop.shell.Actions;
 import decant.desktop.shell.Desk;
 import decant.model.edit.CellEdits;
+import decant.model.edit.Range;
 import decant.model.edit.Revision;
+import decant.model.edit.StructureEdits;
 import decant.model.edit.TableEdits;
 import java.util.function.Predicate;
 import java.util.function.UnaryOperator;
@@ -26,6 +28,25 @@ final class TableActions {
     in(actions, desk, "table-head", TableEdits::toggleHeader);
     where(actions, desk, "sort-rows", CellEdits::canSort, r -> CellEdits.sort(r, false));
     where(actions, desk, "sort-rows-down", CellEdits::canSort, r -> CellEdits.sort(r, true));
+    in(
+        actions,
+        desk,
+        "table-to-text",
+        r ->
+            TableEdits.in(r.document(), r.selection())
+                .map(i -> StructureEdits.lines(r, i.table().id()))
+                .orElse(r));
+    ReviseView.edit(
+        actions,
+        desk,
+        "text-to-table",
+        "",
+        r ->
+            StructureEdits.table(
+                r,
+                Range.of(r.document(), r.selection()).parts(r.document()).stream()
+                    .map(p -> p.paragraph().id())
+                    .toList()));
     where(actions, desk, "sum-column", r -> CellEdits.sum(r).isPresent(), CellEdits::putSum);
   }
 

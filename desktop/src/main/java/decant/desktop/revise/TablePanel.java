@@ -35,11 +35,13 @@ final class TablePanel extends VBox {
           new Shown("split-cell", WORDS.say("table-panel.split-cell")),
           new Shown("table-head", WORDS.say("table-panel.table-head")),
           new Shown("sort-rows", WORDS.say("table-panel.sort-rows")),
-          new Shown("sum-column", WORDS.say("table-panel.sum-column")));
+          new Shown("sum-column", WORDS.say("table-panel.sum-column")),
+          new Shown("table-to-text", WORDS.say("table-panel.table-to-text")));
 
   private final Work work;
   private final Actions actions;
   private final FlowPane buttons = new FlowPane(5, 5);
+  private final CellLookRows looks;
 
   TablePanel(Work work, InSight inSight, Actions actions, Runnable back) {
     super(7);
@@ -60,7 +62,8 @@ final class TablePanel extends VBox {
       });
       buttons.getChildren().add(b);
     }
-    getChildren().addAll(title, buttons);
+    looks = new CellLookRows(work, back);
+    getChildren().addAll(title, buttons, looks);
     inSight.atRest(work.revisionProperty(), this::refresh);
     refresh();
   }
@@ -70,6 +73,7 @@ final class TablePanel extends VBox {
     setVisible(in);
     setManaged(in);
     if (in) {
+      looks.refresh();
       for (int k = 0; k < SHOWN.size(); k++) {
         buttons
             .getChildren()
