@@ -229,7 +229,7 @@ public final class Rich {
   }
 
   /** Where all of a layout stands: equal for equal layouts. */
-  static List<String> shape(Layout l) {
+  public static List<String> shape(Layout l) {
     var out = new ArrayList<String>();
     for (Page p : l.pages()) {
       out.add(p.number() + " " + p.shown() + " " + p.setup());

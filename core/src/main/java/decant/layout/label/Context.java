@@ -11,6 +11,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.function.Predicate;
+import org.jspecify.annotations.Nullable;
 
 /**
  * What the look of a block follows from besides the block: the labels of lists, the values of
@@ -26,17 +27,21 @@ public record Context(Map<NodeId, String> labels, Map<NodeId, Story> stories, Fi
 
   /** Whether a block that is the same in both comes out the same. */
   public boolean agrees(Context other, Block b, BlockFacts facts) {
-    return facts.plain() && labels.isEmpty() && other.labels.isEmpty() || agrees(other, b);
+    return facts.plain() && labels.isEmpty() && other.labels.isEmpty()
+        || comesOutAlike(other, b, null);
   }
 
-  private boolean agrees(Context other, Block b) {
+  /**
+   * @param within the story that the block stands in, whose own mark it may show
+   */
+  private boolean comesOutAlike(Context other, Block b, @Nullable NodeId within) {
     // Asked of every block at every key, most of which are paragraphs.
     return b instanceof Paragraph only
-        ? agrees(other, only)
-        : Walk.paragraphs(List.of(b)).stream().allMatch(p -> agrees(other, p));
+        ? agrees(other, only, within)
+        : Walk.paragraphs(List.of(b)).stream().allMatch(p -> agrees(other, p, within));
   }
 
-  private boolean agrees(Context other, Paragraph p) {
+  private boolean agrees(Context other, Paragraph p, @Nullable NodeId within) {
     if (!Objects.equals(labels.get(p.id()), other.labels.get(p.id()))) {
       return false;
     }
@@ -48,7 +53,8 @@ public record Context(Map<NodeId, String> labels, Map<NodeId, Story> stories, Fi
             case Inline.KeptInline kept -> true;
             case Inline.Field f -> fields.show(f).equals(other.fields.show(f));
             case Inline.NoteMark m ->
-                fields.show(m).equals(other.fields.show(m)) && sameStory(other, m.note());
+                fields.show(m).equals(other.fields.show(m))
+                    && (m.note().equals(within) || sameStory(other, m.note()));
             case Inline.Shape s ->
                 s.content().story().isEmpty() || sameStory(other, s.content().story().get());
           };
@@ -65,7 +71,8 @@ public record Context(Map<NodeId, String> labels, Map<NodeId, Story> stories, Fi
       return false;
     }
     // The story itself is the same; what it shows may not be.
-    return own == null || own.blocks().stream().allMatch(b -> isPlain(b) || agrees(other, b));
+    return own == null
+        || own.blocks().stream().allMatch(b -> isPlain(b) || comesOutAlike(other, b, id));
   }
 
   private static boolean isPlain(Block b) {
