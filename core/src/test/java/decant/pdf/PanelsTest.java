@@ -3,21 +3,31 @@ package decant.pdf;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import decant.Samples;
+import decant.layout.Layout;
 import decant.model.Finding;
 import decant.model.Inline;
+import decant.model.Metadata;
 import decant.model.Paragraph;
 import decant.model.look.Placement;
+import decant.pdf.choices.Conformance;
+import decant.pdf.choices.Conformance.Standard;
+import decant.pdf.choices.Enclosures;
+import decant.pdf.choices.PdfChoices;
+import decant.pdf.choices.Version;
 import decant.reading.TakenIn;
+import decant.verify.pdf.PdfVerifier;
 import java.awt.Color;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.List;
+import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPage;
 import org.apache.pdfbox.pdmodel.PDPageContentStream;
 import org.apache.pdfbox.pdmodel.common.PDRectangle;
 import org.apache.pdfbox.pdmodel.font.PDType1Font;
 import org.apache.pdfbox.pdmodel.font.Standard14Fonts;
+import org.apache.pdfbox.text.PDFTextStripper;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
@@ -124,23 +134,27 @@ class PanelsTest {
     assertThat(t.findings()).noneMatch(f -> f.kind() == Finding.Kind.WORDS_IN_PICTURE);
   }
 
+  /** Boats go from here to there: a drawing with labels. */
+  private TakenIn drawing() throws IOException {
+    return taken(c -> {
+      round(c, 80, 560, 110, 40, Color.LIGHT_GRAY);
+      round(c, 300, 560, 110, 40, Color.LIGHT_GRAY);
+      round(c, 190, 480, 110, 40, Color.LIGHT_GRAY);
+      c.moveTo(190, 580);
+      c.curveTo(230, 600, 260, 600, 300, 580);
+      c.stroke();
+      c.moveTo(135, 560);
+      c.curveTo(140, 520, 160, 500, 190, 500);
+      c.stroke();
+      text(c, 92, 577, "Slip");
+      text(c, 312, 577, "Fuel berth");
+      text(c, 202, 497, "Winter store");
+    });
+  }
+
   @Test
   void theLabelsOfADrawingArePartOfItAndTold() throws IOException {
-    TakenIn t =
-        taken(c -> {
-          round(c, 80, 560, 110, 40, Color.LIGHT_GRAY);
-          round(c, 300, 560, 110, 40, Color.LIGHT_GRAY);
-          round(c, 190, 480, 110, 40, Color.LIGHT_GRAY);
-          c.moveTo(190, 580);
-          c.curveTo(230, 600, 260, 600, 300, 580);
-          c.stroke();
-          c.moveTo(135, 560);
-          c.curveTo(140, 520, 160, 500, 190, 500);
-          c.stroke();
-          text(c, 92, 577, "Slip");
-          text(c, 312, 577, "Fuel berth");
-          text(c, 202, 497, "Winter store");
-        });
+    TakenIn t = drawing();
     assertThat(String.join(" ", texts(t))).doesNotContain("Winter store");
     assertThat(pictures(t))
         .singleElement()
@@ -149,5 +163,39 @@ class PanelsTest {
         .filteredOn(f -> f.kind() == Finding.Kind.WORDS_IN_PICTURE)
         .singleElement()
         .satisfies(f -> assertThat(f.message()).contains("page 1").contains("Fuel berth"));
+  }
+
+  /** They are searched where they are seen, and painted once; PDFBox's stripper is the reader. */
+  @Test
+  void theLabelsOfADrawingAreSearchedInWhatIsPublished() throws IOException {
+    Layout l = Samples.layout(drawing().document());
+    PdfChoices usual = Samples.choices(l);
+    var archive =
+        usual
+            .with(new Conformance(Standard.A2U, true, true, Version.V1_7, Enclosures.DEFAULT))
+            .with(new Metadata("Slips", "", "", "", "en"));
+    for (PdfChoices choices : List.of(usual, archive)) {
+      Path file = Published.file(folder, l, choices);
+      assertThat(PdfVerifier.verify(file, l, choices))
+          .as("veraPDF judges within")
+          .allSatisfy(x -> assertThat(x.passed()).as(x.name() + ": " + x.detail()).isTrue());
+      try (PDDocument pdf = Loader.loadPDF(file.toFile())) {
+        var found = new java.util.ArrayList<org.apache.pdfbox.text.TextPosition>();
+        var stripper =
+            new PDFTextStripper() {
+              @Override
+              protected void writeString(
+                  String text, List<org.apache.pdfbox.text.TextPosition> at) {
+                if (text.contains("Winter store")) {
+                  found.addAll(at);
+                }
+              }
+            };
+        stripper.getText(pdf);
+        assertThat(found).as("once").hasSize("Winter store".length());
+        assertThat((double) found.getFirst().getX()).isBetween(195.0, 215.0);
+        assertThat((double) found.getLast().getX()).isBetween(240.0, 270.0);
+      }
+    }
   }
 }

@@ -4,6 +4,7 @@ import de.rototor.pdfbox.graphics2d.PdfBoxGraphics2D;
 import decant.model.look.Media;
 import decant.pdf.choices.Compression;
 import decant.pdf.choices.Conformance;
+import decant.pdf.content.UnseenText;
 import decant.pdf.file.Deflated;
 import decant.pdf.write.pictures.PictureInFile;
 import decant.pdf.write.pictures.PictureMaker;
@@ -20,6 +21,7 @@ import java.util.IdentityHashMap;
 import java.util.Map;
 import java.util.Optional;
 import javax.imageio.ImageIO;
+import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.cos.COSArray;
 import org.apache.pdfbox.cos.COSBase;
 import org.apache.pdfbox.cos.COSDictionary;
@@ -84,6 +86,11 @@ final class DrawingForms {
         return Optional.empty();
       }
       COSStream form = g.getXFormObject().getCOSObject();
+      if (m.type().equals("application/pdf")) {
+        try (PDDocument drawing = Loader.loadPDF(m.bytes())) {
+          UnseenText.carryOver(drawing, scratch, form, FORM, height);
+        }
+      }
       // What a drawing paints beyond its frame is not cut off on screen either.
       form.setItem(COSName.BBOX, new PDRectangle(-FORM, -height, 3 * FORM, 3 * height));
       packed(form);

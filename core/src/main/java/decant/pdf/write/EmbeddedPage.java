@@ -1,6 +1,7 @@
 package decant.pdf.write;
 
 import decant.model.look.Media;
+import decant.pdf.content.UnseenText;
 import java.io.IOException;
 import java.util.Optional;
 import org.apache.pdfbox.Loader;
@@ -47,7 +48,8 @@ final class EmbeddedPage {
       return false;
     }
     for (COSName n : resources.getFontNames()) {
-      if (!resources.getFont(n).isEmbedded()) {
+      boolean unseen = n.getName().equals(UnseenText.FONT);
+      if (!unseen && !resources.getFont(n).isEmbedded()) {
         return false;
       }
     }

@@ -36,8 +36,9 @@ public final class DetectedDrawings {
    * A place of a page that a picture is cut out of.
    *
    * @param words whether what is written there is part of it
+   * @param lines what is written there, to be searched
    */
-  public record Cut(int page, Box place, boolean words) {}
+  public record Cut(int page, Box place, boolean words, List<TextLine> lines) {}
 
   /** Cuts pictures out of pages. */
   public interface Cutter {
@@ -121,8 +122,11 @@ public final class DetectedDrawings {
       if (found.get(k).size() <= MAX_ON_PAGE) {
         int number = pages.get(k).number();
         for (Drawing d : found.get(k)) {
-          String key = key(number, d, isRunning(d, places, pages.size()));
-          wanted.putIfAbsent(key, new Cut(number, around(d), !d.panel()));
+          boolean running = isRunning(d, places, pages.size());
+          // What stands on a ground is text of the page.
+          boolean words = !d.panel() && !running;
+          List<TextLine> lines = words ? Lines.of(pages.get(k).only(d.labels())) : List.of();
+          wanted.putIfAbsent(key(number, d, running), new Cut(number, around(d), words, lines));
         }
       }
     }
@@ -136,11 +140,7 @@ public final class DetectedDrawings {
   }
 
   private static String key(int page, Drawing d, boolean running) {
-    return running
-        ? place(d)
-            + d.shapes().hashCode()
-            + d.labels().stream().map(Glyph::text).collect(Collectors.joining())
-        : page + " " + around(d);
+    return running ? place(d) + d.shapes().hashCode() : page + " " + around(d);
   }
 
   /**

@@ -4,6 +4,8 @@ import de.rototor.pdfbox.graphics2d.PdfBoxGraphics2D;
 import decant.model.Box;
 import decant.model.look.Media;
 import decant.pdf.content.PageSpace;
+import decant.pdf.content.UnseenText;
+import decant.pdf.read.drawings.DetectedDrawings.Cut;
 import decant.work.Faults;
 import java.awt.AlphaComposite;
 import java.awt.Color;
@@ -15,6 +17,7 @@ import java.awt.geom.Rectangle2D;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
+import java.util.List;
 import java.util.Optional;
 import javax.imageio.ImageIO;
 import org.apache.pdfbox.cos.COSName;
@@ -23,6 +26,7 @@ import org.apache.pdfbox.pdmodel.PDPage;
 import org.apache.pdfbox.pdmodel.PDPageContentStream;
 import org.apache.pdfbox.pdmodel.common.PDRectangle;
 import org.apache.pdfbox.pdmodel.font.PDFont;
+import org.apache.pdfbox.pdmodel.graphics.image.LosslessFactory;
 import org.apache.pdfbox.pdmodel.graphics.image.PDImage;
 import org.apache.pdfbox.rendering.PDFRenderer;
 import org.apache.pdfbox.rendering.PageDrawer;
@@ -48,13 +52,13 @@ public final class DrawingCutter {
 
   /** The drawing at a place, in points from the top left of the page as shown; empty if damaged. */
   public Optional<Media> cut(int number, Box place) {
-    return cut(number, place, true);
+    return cut(new Cut(number, place, true, List.of()));
   }
 
-  /**
-   * @param words whether what is written there is part of it
-   */
-  public Optional<Media> cut(int number, Box place, boolean words) {
+  /** The drawing at a place; empty if it is damaged. */
+  Optional<Media> cut(Cut at) {
+    int number = at.page();
+    Box place = at.place();
     PDPage page = pdf.getPage(number);
     try {
       Rectangle2D kept =
@@ -65,10 +69,9 @@ public final class DrawingCutter {
               .getBounds2D();
       try {
         return Optional.of(
-            Media.of("application/pdf", drawn(new Part(pdf, kept, words, false), number, place)));
+            Media.of("application/pdf", drawn(new Part(pdf, kept, at.words(), false), at)));
       } catch (Masked e) {
-        return Optional.of(
-            Media.of("image/png", painted(new Part(pdf, kept, words, true), number, place)));
+        return Optional.of(painted(new Part(pdf, kept, at.words(), true), at));
       }
     } catch (IOException | RuntimeException | NoninvertibleTransformException e) {
       Faults.mended("cutting out a drawing", e);
@@ -81,7 +84,8 @@ public final class DrawingCutter {
     private static final long serialVersionUID = 1;
   }
 
-  private static byte[] drawn(Part part, int number, Box place) throws IOException {
+  private static byte[] drawn(Part part, Cut at) throws IOException {
+    Box place = at.place();
     try (var out = new PDDocument()) {
       float w = (float) place.width();
       float h = (float) place.height();
@@ -96,20 +100,38 @@ public final class DrawingCutter {
       g.setBackground(NOTHING);
       g.clip(new Rectangle2D.Double(0, 0, w, h));
       g.translate(-place.x(), -place.y());
-      part.renderPageToGraphics(number, g);
+      part.renderPageToGraphics(at.page(), g);
       g.dispose();
       var own = new PDPage(new PDRectangle(w, h));
       out.addPage(own);
       try (var content = new PDPageContentStream(out, own)) {
         content.drawForm(g.getXFormObject());
       }
+      UnseenText.put(out, own, runs(at));
       var bytes = new ByteArrayOutputStream();
       out.save(bytes);
       return bytes.toByteArray();
     }
   }
 
-  private static byte[] painted(Part part, int number, Box place) throws IOException {
+  /** What is written there, from the bottom left of the drawing. */
+  private static List<UnseenText.Run> runs(Cut at) {
+    Box place = at.place();
+    return at.lines().stream()
+        .filter(l -> !l.text().isBlank())
+        .map(l ->
+            new UnseenText.Run(
+                l.text().strip(),
+                l.box().x() - place.x(),
+                place.bottom() - l.baseline(),
+                l.box().width(),
+                l.size()))
+        .toList();
+  }
+
+  /** In pixels; where words are written on it as a page, which has room for them. */
+  private static Media painted(Part part, Cut at) throws IOException {
+    Box place = at.place();
     double scale = Math.min(DOTS_PER_POINT, MAX_DOTS / Math.max(place.width(), place.height()));
     var image =
         new BufferedImage(
@@ -120,11 +142,26 @@ public final class DrawingCutter {
     g.setBackground(NOTHING);
     g.scale(scale, scale);
     g.translate(-place.x(), -place.y());
-    part.renderPageToGraphics(number, g);
+    part.renderPageToGraphics(at.page(), g);
     g.dispose();
+    List<UnseenText.Run> runs = runs(at);
     var bytes = new ByteArrayOutputStream();
-    ImageIO.write(image, "png", bytes);
-    return bytes.toByteArray();
+    if (runs.isEmpty()) {
+      ImageIO.write(image, "png", bytes);
+      return Media.of("image/png", bytes.toByteArray());
+    }
+    try (var out = new PDDocument()) {
+      float w = (float) place.width();
+      float h = (float) place.height();
+      var own = new PDPage(new PDRectangle(w, h));
+      out.addPage(own);
+      try (var content = new PDPageContentStream(out, own)) {
+        content.drawImage(LosslessFactory.createFromImage(out, image), 0, 0, w, h);
+      }
+      UnseenText.put(out, own, runs);
+      out.save(bytes);
+      return Media.of("application/pdf", bytes.toByteArray());
+    }
   }
 
   /** Renders what touches an area of a page. */

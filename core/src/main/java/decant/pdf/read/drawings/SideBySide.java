@@ -83,7 +83,7 @@ public final class SideBySide implements DetectedDrawings.Cutter {
     for (int k = next.getAndIncrement(); k < places.size(); k = next.getAndIncrement()) {
       request.checkpoint();
       Cut at = places.get(k);
-      Optional<Media> media = cutter.cut(at.page(), at.place(), at.words());
+      Optional<Media> media = cutter.cut(at);
       synchronized (to) {
         to.set(k, media);
       }
