@@ -69,6 +69,8 @@ window_libraries() {
 # Starts Xvfb on a free display and sets DISPLAY; ends it when the script ends.
 start_xvfb() {
   need Xvfb xvfb
+  need setxkbmap x11-xkb-utils
+  need xdotool xdotool
   local file
   file=$(mktemp)
   Xvfb -displayfd 3 -screen 0 1440x1000x24 -nolisten tcp 3>"$file" 2>/dev/null &

@@ -38,6 +38,7 @@ public final class PageEditor {
   private final Work work;
   private final Timeline blink;
   private final PagePointer pointer;
+  private final Composing composing;
   private boolean caretShown = true;
   private double goalX = Double.NaN;
 
@@ -50,6 +51,7 @@ public final class PageEditor {
     this.view = view;
     this.work = work;
     this.pointer = new PagePointer(view, work, this::caretPlaced);
+    this.composing = new Composing(view, work, this::caretPlaced);
     view.setOverlay(this::over);
     view.addEventHandler(KeyEvent.KEY_PRESSED, this::pressed);
     view.addEventHandler(KeyEvent.KEY_TYPED, this::typed);
@@ -120,6 +122,7 @@ public final class PageEditor {
       out.add(PageMarks.noted(b, scale));
     }
     out.addAll(pointer.over(p, scale));
+    out.addAll(composing.over(p, scale));
     Selection s = work.revision().selection();
     if (handles().isSelected()) {
       return out;
