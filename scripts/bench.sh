@@ -1,6 +1,8 @@
 #!/usr/bin/env bash
 # Measures:
 #   scripts/bench.sh [PAGES]            what a person waits for in a long document
+#   scripts/bench.sh keys [PAGES]       how long the window is busy with a key, place by place
+#   scripts/bench.sh killed [TIMES]     what is lost when the program is killed while it is typed in
 #   scripts/bench.sh breaks FOLDER…     our pages against those that office documents record of themselves
 #   scripts/bench.sh sound FOLDER…      crashes, lines over one another, published pages unlike painted ones
 #   scripts/bench.sh speed FOLDER…      taking PDF files in beside reading their bare text
@@ -11,6 +13,26 @@ cd "$(dirname "$(readlink -f "$0")")/.."
 find_jdk
 find_maven
 mvn -q -B -Dstyle.color=never -pl core,bench compile dependency:build-classpath -Dmdep.outputFile=target/classpath.txt -DincludeScope=runtime -DexcludeArtifactIds=decant-core >&2
+java=("$JAVA_HOME/bin/java" -Xmx2g -Djava.awt.headless=true)
+if [ "${1:-}" = keys ] || [ "${1:-}" = killed ]; then
+  window_libraries
+  mvn -q -B -Dstyle.color=never -pl core,desktop test-compile dependency:build-classpath -Dmdep.outputFile=target/test-classpath.txt -DexcludeArtifactIds=decant-core >&2
+  windowed="core/target/classes:desktop/target/classes:desktop/target/test-classes:$(cat desktop/target/test-classpath.txt)"
+  window=("${java[@]}" --enable-native-access=ALL-UNNAMED --sun-misc-unsafe-memory-access=allow -Dprism.order=sw -XX:+UseSerialGC -Xmn256m -cp "$windowed")
+  if [ "$1" = killed ]; then
+    unset DISPLAY
+    start_xvfb
+    "${window[@]}" decant.desktop.Killed kill "${2:-50}"
+    exit 0
+  fi
+  folder=$(mktemp -d)
+  "${java[@]}" -cp "core/target/classes:bench/target/classes:$(cat bench/target/classpath.txt)" decant.bench.WriteLong "${2:-500}" "$folder/long.docx"
+  unset DISPLAY
+  start_xvfb
+  "${window[@]}" decant.desktop.KeyTimes "$folder/long.docx"
+  rm -r "$folder"
+  exit 0
+fi
 case "${1:-}" in
   breaks) main=PageBreaks; shift ;;
   sound) main=Soundness; shift ;;
@@ -18,4 +40,4 @@ case "${1:-}" in
   publish) main=PublishSpeed; shift ;;
   *) main=Scale; set -- "${1:-300}" ;;
 esac
-"$JAVA_HOME/bin/java" -Xmx2g -Djava.awt.headless=true -cp "core/target/classes:bench/target/classes:$(cat bench/target/classpath.txt)" decant.bench.$main "$@"
+"${java[@]}" -cp "core/target/classes:bench/target/classes:$(cat bench/target/classpath.txt)" decant.bench.$main "$@"

@@ -14,6 +14,8 @@ import decant.model.Table;
 import decant.model.edit.HeadingStyles;
 import decant.model.look.Colour;
 import decant.model.look.LinePitch;
+import decant.model.look.ListDefinition;
+import decant.model.look.ListMembership;
 import decant.model.look.Look;
 import decant.model.look.Media;
 import decant.model.look.ParagraphTraits;
@@ -81,18 +83,40 @@ final class LongDocument {
       if (page % 6 == 3) {
         blocks.add(table(random));
       }
+      if (page % 4 == 2) {
+        for (int k = 0; k < 3; k++) {
+          blocks.add(item(random, "rules", 0));
+          blocks.add(item(random, "rules", 1));
+        }
+      }
     }
+    var head =
+        new Story(
+            NodeId.fresh(),
+            Story.Kind.RUNNING,
+            List.of(Paragraph.of(Look.PLAIN, "Harbour office of Saltmarsh Quay")));
     var section =
-        new Section(NodeId.fresh(), PageSetup.A4, Section.Start.NEW_PAGE, Map.of(), blocks);
+        new Section(
+            NodeId.fresh(),
+            PageSetup.A4,
+            Section.Start.NEW_PAGE,
+            Map.of(Section.Running.HEADER, head),
+            blocks);
     return Document.of(
             Metadata.NONE,
             sheet,
-            Map.of(),
+            Map.of("rules", ListDefinition.marked("rules", "1.")),
             List.of(section),
             stories,
             Map.of(picture.id(), picture),
             List.of())
         .withMetadata(Metadata.NONE.withTitle("A long document"));
+  }
+
+  /** An item of a list that counts through the whole document. */
+  private static Paragraph item(Random random, String list, int depth) {
+    return Paragraph.of(
+        Look.of(ParagraphTraits.LIST, new ListMembership(list, depth)), sentence(random, 18));
   }
 
   private static NodeId note(Random random, Map<NodeId, Story> stories) {

@@ -14,10 +14,12 @@ import decant.model.Inline;
 import decant.model.Paragraph;
 import decant.model.Position;
 import decant.model.Selection;
+import decant.model.Story;
 import decant.model.Table;
 import decant.model.edit.Commands;
 import decant.model.edit.Revision;
 import decant.model.look.Look;
+import decant.model.look.ParagraphTraits;
 import decant.model.look.StyleSheet;
 import decant.model.look.TextTraits;
 import decant.paint.PagePainter;
@@ -78,6 +80,16 @@ final class Scale {
         d.paragraphs().stream().max(Comparator.comparingInt(Paragraph::length)).orElseThrow(),
         "in the longest paragraph");
     typed(d, inTable(d), "in a table");
+    typed(
+        d,
+        d.paragraphs().stream()
+            .filter(p -> p.look().sets(ParagraphTraits.LIST))
+            .skip(200)
+            .findFirst()
+            .orElseThrow(),
+        "in a list");
+    Story note = d.stories().values().stream().skip(100).findFirst().orElseThrow();
+    typed(d, (Paragraph) note.blocks().getFirst(), "in a note");
     restyled(d);
     Layout all = new Layouter(FontBook.shipped()).layout(d);
     for (String when : new String[] {"cold", "warm"}) {

@@ -69,6 +69,7 @@ final class Recovery {
       Executors.newSingleThreadScheduledExecutor(r -> {
         Thread t = new Thread(r, "recovery");
         t.setDaemon(true);
+        t.setPriority(Thread.MIN_PRIORITY); // keys come first
         return t;
       });
 
