@@ -154,7 +154,7 @@ class ObjectsAndMovingTest extends WindowCase {
     put();
     clickPicture();
     PlacedObject was = placed();
-    choose("#object-wrap", "Text beside it");
+    choose("#object-wrap", "Text at its sides");
     assertThat(ObjectEdits.wrapping(shown())).isEqualTo(Wrapping.AROUND);
     assertThat(placed().box().x()).isEqualTo(was.box().x(), within(0.5));
     PlacedObject beside = placed();
