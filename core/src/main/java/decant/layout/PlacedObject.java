@@ -2,8 +2,6 @@ package decant.layout;
 
 import decant.layout.item.Fragment;
 import decant.layout.item.Item;
-import decant.layout.item.Line;
-import decant.layout.item.TableLayout;
 import decant.layout.pages.Page;
 import decant.model.Box;
 import decant.model.NodeId;
@@ -35,7 +33,25 @@ public record PlacedObject(Position at, Box box, double rotation, Layer layer, b
   /** The objects of a page, in the order in which they are painted. */
   public static List<PlacedObject> on(Page page) {
     var out = new ArrayList<PlacedObject>();
-    collect(page.texts(), 0, 0, out);
+    Places.walk(
+        page.texts(),
+        0,
+        0,
+        new Places.Visitor() {
+          @Override
+          public void line(Places.PlacedLine l) {
+            NodeId paragraph = l.paragraph().source().id();
+            for (Item i : l.line().items()) {
+              add(i, paragraph, l.x() + i.x(), l.baseline(), Layer.ON_LINE, out);
+            }
+          }
+
+          @Override
+          public void floated(Fragment.Floated p, double x, double y) {
+            Layer layer = p.behind() ? Layer.BEHIND : Layer.BESIDE;
+            add(p.object(), p.source().id(), x, y + p.height(), layer, out);
+          }
+        });
     out.sort(java.util.Comparator.comparing(PlacedObject::layer));
     return out;
   }
@@ -80,37 +96,6 @@ public record PlacedObject(Position at, Box box, double rotation, Layer layer, b
     return inside && (!hasText || across >= w - EDGE || down >= h - EDGE);
   }
 
-  private static void collect(
-      List<Fragment> fragments, double dx, double dy, List<PlacedObject> out) {
-    for (Fragment f : fragments) {
-      switch (f) {
-        case Fragment.Lines l -> {
-          double shift = l.layout().lines().get(l.from()).top();
-          for (int k = l.from(); k < l.to(); k++) {
-            Line line = l.layout().lines().get(k);
-            double baseline = dy + l.y() + line.top() - shift + line.baseline();
-            for (Item i : line.items()) {
-              add(i, l.source().id(), dx + l.x() + i.x(), baseline, Layer.ON_LINE, out);
-            }
-          }
-        }
-        case Fragment.Floated p -> {
-          Layer layer = p.behind() ? Layer.BEHIND : Layer.BESIDE;
-          add(p.object(), p.source().id(), dx + p.x(), dy + p.y() + p.height(), layer, out);
-        }
-        case Fragment.Rows r -> {
-          double y = dy + r.y();
-          if (r.repeatHeader()) {
-            y += r.layout().height(0, r.layout().headerRows());
-          }
-          for (TableLayout.Placed p : r.layout().placed(r.from(), r.to())) {
-            collect(p.content(), dx + r.x() + p.cell().x(), y + p.y(), out);
-          }
-        }
-      }
-    }
-  }
-
   private static void add(
       Item i, NodeId paragraph, double x, double bottom, Layer layer, List<PlacedObject> out) {
     switch (i) {
@@ -123,7 +108,6 @@ public record PlacedObject(Position at, Box box, double rotation, Layer layer, b
         boolean text = !s.shape().content().isEmpty();
         double turned = s.shape().shape().rotation();
         out.add(new PlacedObject(new Position(paragraph, s.at()), box, turned, layer, text));
-        collect(s.shape().content(), x, box.y(), out);
       }
       case Item.GlyphRun r -> {}
       case Item.Fill f -> {}

@@ -52,8 +52,26 @@ public final class Places {
   /** The lines of fragments that stand on a page. */
   public static List<PlacedLine> lines(List<Fragment> fragments) {
     var out = new ArrayList<PlacedLine>();
-    collect(fragments, 0, 0, out);
+    walk(
+        fragments,
+        0,
+        0,
+        new Visitor() {
+          @Override
+          public void line(PlacedLine line) {
+            out.add(line);
+          }
+        });
     return out;
+  }
+
+  /** Is told what stands on a page, cells and shapes included. */
+  interface Visitor {
+    /** A line; before what stands in the shapes on it. */
+    default void line(PlacedLine line) {}
+
+    /** What stands beside the flow, its top left corner on the page; before what stands in it. */
+    default void floated(Fragment.Floated floated, double x, double y) {}
   }
 
   /** The place in its paragraph of what is no text. */
@@ -66,8 +84,8 @@ public final class Places {
     };
   }
 
-  private static void collect(
-      List<Fragment> fragments, double dx, double dy, List<PlacedLine> out) {
+  /** Goes through fragments that stand so far from the top left of the page. */
+  static void walk(List<Fragment> fragments, double dx, double dy, Visitor to) {
     for (Fragment f : fragments) {
       switch (f) {
         case Fragment.Lines l -> {
@@ -75,18 +93,19 @@ public final class Places {
           for (int k = l.from(); k < l.to(); k++) {
             Line line = l.layout().lines().get(k);
             double top = dy + l.y() + line.top() - shift;
-            out.add(new PlacedLine(l.layout(), line, dx + l.x(), top));
+            to.line(new PlacedLine(l.layout(), line, dx + l.x(), top));
             for (Item i : line.items()) {
               if (i instanceof Item.ShapeBox s) {
                 double above = top + line.baseline() - s.shape().height();
-                collect(s.shape().content(), dx + l.x() + s.x(), above, out);
+                walk(s.shape().content(), dx + l.x() + s.x(), above, to);
               }
             }
           }
         }
         case Fragment.Floated p -> {
+          to.floated(p, dx + p.x(), dy + p.y());
           if (p.object() instanceof Item.ShapeBox s) {
-            collect(s.shape().content(), dx + p.x(), dy + p.y(), out);
+            walk(s.shape().content(), dx + p.x(), dy + p.y(), to);
           }
         }
         case Fragment.Rows r -> {
@@ -95,7 +114,7 @@ public final class Places {
             y += r.layout().height(0, r.layout().headerRows());
           }
           for (TableLayout.Placed p : r.layout().placed(r.from(), r.to())) {
-            collect(p.content(), dx + r.x() + p.cell().x(), y + p.y(), out);
+            walk(p.content(), dx + r.x() + p.cell().x(), y + p.y(), to);
           }
         }
       }

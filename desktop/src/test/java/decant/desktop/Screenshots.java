@@ -3,10 +3,12 @@ package decant.desktop;
 import decant.desktop.page.PagesView;
 import decant.desktop.shell.StageName;
 import decant.desktop.shell.Work;
+import decant.model.Inline;
 import decant.model.Outline;
 import decant.model.Position;
 import decant.model.Selection;
 import decant.model.Table;
+import decant.model.edit.object.ObjectEdits;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -72,6 +74,25 @@ final class Screenshots {
       });
       pause(900);
       w.picture(out.resolve("revise-table.png"));
+      Position picture =
+          work.revision().document().paragraphs().stream()
+              .filter(p -> p.text().indexOf(Inline.OBJECT) >= 0)
+              .map(p -> new Position(p.id(), p.text().indexOf(Inline.OBJECT)))
+              .filter(at ->
+                  work.revision().document().requireParagraph(at.paragraph()).inlineAt(at.offset())
+                      instanceof Inline.Picture)
+              .findFirst()
+              .orElseThrow();
+      Window.run(() -> {
+        work.select(ObjectEdits.selection(picture));
+        var pages = (PagesView) w.stage.getScene().lookup("#pages");
+        work.layout()
+            .caret(picture)
+            .ifPresent(c -> pages.reveal(c.page().number() - 1, c.top(), c.top() + 200));
+        pages.requestFocus();
+      });
+      pause(900);
+      w.picture(out.resolve("revise-picture.png"));
       w.press(KeyCode.CONTROL, KeyCode.K);
       w.type("heading");
       pause(400);
@@ -122,6 +143,13 @@ final class Screenshots {
       w.click("#foot-out-tray");
       pause(600);
       w.picture(out.resolve("out-tray.png"));
+      w.takeIn(scratch.resolve("Berth application.pdf"));
+      w.takeIn(scratch.resolve("Winter storage notice.docx"));
+      w.go(StageName.REVISE);
+      w.click("#side-styles");
+      w.click("#head-name");
+      pause(900);
+      w.picture(out.resolve("revise-styles.png"));
     }
     System.exit(0);
   }

@@ -192,20 +192,16 @@ public final class UnseenText {
       PDDocument from, PDDocument into, COSStream form, double width, double height)
       throws IOException {
     PDPage page = from.getPage(0);
-    COSDictionary fonts =
-        page.getResources() == null
-            ? null
-            : page.getResources().getCOSObject().getCOSDictionary(COSName.FONT);
-    boolean has =
-        fonts != null
-            && fonts.containsKey(RESOURCE)
-            && page.getCOSObject().getDictionaryObject(COSName.CONTENTS) instanceof COSArray;
-    if (!has) {
+    COSDictionary resources =
+        page.getResources() == null ? new COSDictionary() : page.getResources().getCOSObject();
+    COSDictionary fonts = resources.getCOSDictionary(COSName.FONT);
+    if (fonts == null
+        || !fonts.containsKey(RESOURCE)
+        || !(page.getCOSObject().getDictionaryObject(COSName.CONTENTS) instanceof COSArray all)) {
       return;
     }
-    COSArray contents = (COSArray) page.getCOSObject().getDictionaryObject(COSName.CONTENTS);
     byte[] text;
-    try (var in = ((COSStream) contents.getObject(contents.size() - 1)).createInputStream()) {
+    try (var in = ((COSStream) all.getObject(all.size() - 1)).createInputStream()) {
       text = in.readAllBytes();
     }
     byte[] drawn;
@@ -226,12 +222,12 @@ public final class UnseenText {
       out.write(text);
       out.write("Q\n".getBytes(StandardCharsets.US_ASCII));
     }
-    COSDictionary resources = form.getCOSDictionary(COSName.RESOURCES);
-    if (resources == null) {
-      resources = new COSDictionary();
-      form.setItem(COSName.RESOURCES, resources);
+    COSDictionary own = form.getCOSDictionary(COSName.RESOURCES);
+    if (own == null) {
+      own = new COSDictionary();
+      form.setItem(COSName.RESOURCES, own);
     }
-    add(resources, (COSDictionary) copy(fonts.getDictionaryObject(RESOURCE), into));
+    add(own, (COSDictionary) copy(fonts.getDictionaryObject(RESOURCE), into));
   }
 
   /** Something small for another file. */

@@ -35,7 +35,7 @@ public final class AnyEdit {
   /** Some command; the same for the same numbers. */
   public static Revision of(Revision r, Random random) {
     Document d = r.document();
-    List<Paragraph> all = paragraphs(d);
+    List<Paragraph> all = Walk.paragraphs(d, Part.ALL);
     Paragraph p = all.get(random.nextInt(all.size()));
     Position a = new Position(p.id(), random.nextInt(p.length() + 1));
     Revision s = r.withSelection(selection(d, a, random));
@@ -48,20 +48,6 @@ public final class AnyEdit {
       case 4 -> objects(s, all, random);
       default -> text(s, r, random, large);
     };
-  }
-
-  private static List<Paragraph> paragraphs(Document d) {
-    var out = new ArrayList<Paragraph>();
-    Walk.through(
-        d,
-        Part.ALL,
-        new Walk.Visitor() {
-          @Override
-          public void paragraph(Paragraph p) {
-            out.add(p);
-          }
-        });
-    return out;
   }
 
   /** A caret, or a selection within the text that a place belongs to. */
@@ -77,7 +63,7 @@ public final class AnyEdit {
   }
 
   private static Position somewhere(Document d, Random random) {
-    List<Paragraph> all = paragraphs(d);
+    List<Paragraph> all = Walk.paragraphs(d, Part.ALL);
     Paragraph p = all.get(random.nextInt(all.size()));
     return new Position(p.id(), random.nextInt(p.length() + 1));
   }

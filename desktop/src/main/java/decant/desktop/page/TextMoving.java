@@ -55,13 +55,14 @@ final class TextMoving {
   /**
    * Lets go.
    *
-   * @return whether it was dragged
+   * @return whether something was moved: a hand that trembled while it clicked moves nothing
    */
   boolean released(boolean copy) {
     Optional<Position> to = target;
+    Document before = work.revision().document();
     held = false;
     target = Optional.empty();
     to.ifPresent(t -> work.apply(r -> Moving.to(r, t, copy)));
-    return to.isPresent();
+    return work.revision().document() != before;
   }
 }

@@ -30,19 +30,13 @@ public final class DocumentColours {
       count(s.text(), TextTraits.COLOUR, 1, used);
       count(s.paragraph(), ParagraphTraits.SHADING, 1, used);
     }
-    Walk.through(
-        d,
-        Part.ALL,
-        new Walk.Visitor() {
-          @Override
-          public void paragraph(Paragraph p) {
-            count(p.look(), ParagraphTraits.SHADING, 1, used);
-            for (Inline i : p.inlines()) {
-              count(i.look(), TextTraits.COLOUR, i.length(), used);
-              count(i.look(), TextTraits.HIGHLIGHT, i.length(), used);
-            }
-          }
-        });
+    for (Paragraph p : Walk.paragraphs(d, Part.ALL)) {
+      count(p.look(), ParagraphTraits.SHADING, 1, used);
+      for (Inline i : p.inlines()) {
+        count(i.look(), TextTraits.COLOUR, i.length(), used);
+        count(i.look(), TextTraits.HIGHLIGHT, i.length(), used);
+      }
+    }
     used.remove(Colour.BLACK);
     used.remove(Colour.WHITE);
     return used.entrySet().stream()

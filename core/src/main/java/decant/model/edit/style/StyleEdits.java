@@ -33,7 +33,7 @@ public final class StyleEdits {
    */
   public static List<Use> all(Document d) {
     Map<String, Integer> used = new LinkedHashMap<>();
-    for (Paragraph p : paragraphs(d)) {
+    for (Paragraph p : Walk.paragraphs(d, Part.ALL)) {
       used.merge(of(d, p), 1, Integer::sum);
     }
     var out = new ArrayList<Use>();
@@ -42,20 +42,6 @@ public final class StyleEdits {
         .filter(s -> s.kind() == NamedStyle.Kind.PARAGRAPH && !used.containsKey(s.id()))
         .sorted(java.util.Comparator.comparing(NamedStyle::name))
         .forEach(s -> out.add(new Use(s, 0)));
-    return out;
-  }
-
-  private static List<Paragraph> paragraphs(Document d) {
-    var out = new ArrayList<Paragraph>();
-    Walk.through(
-        d,
-        Part.ALL,
-        new Walk.Visitor() {
-          @Override
-          public void paragraph(Paragraph p) {
-            out.add(p);
-          }
-        });
     return out;
   }
 
@@ -236,7 +222,7 @@ public final class StyleEdits {
       styles = kept == s ? styles : styles.with(kept);
     }
     var steps = new ArrayList<Step>();
-    for (Paragraph p : paragraphs(d)) {
+    for (Paragraph p : Walk.paragraphs(d, Part.ALL)) {
       if (p.look().value(ParagraphTraits.STYLE).equals(id)) {
         Look look =
             base.equals(d.styles().defaultStyle()) || base.isEmpty()
