@@ -286,4 +286,23 @@ class ListsTablesAndClipboardTest extends WindowCase {
     return Window.on(
         () -> PlacedTable.of(work.layout().pages().getFirst(), table(work).id()).orElseThrow());
   }
+
+  @Test
+  void marksAndTheFirstNumberOfAListAreChosenInTheSide() {
+    Work work = made(Made.text("Fenders", Look.PLAIN), Made.text("Lines", Look.PLAIN));
+    caret(work, document(work).paragraphs().getFirst().id(), 0);
+    assertThat(window.find("#list-row", Node.class).isVisible()).isFalse();
+    fire("#look-numbers");
+    window.until(() -> window.find("#list-row", Node.class).isVisible());
+    choose("#list-marks", "a)");
+    NodeId first = document(work).paragraphs().getFirst().id();
+    assertThat(ListLabels.of(document(work)).get(first)).isEqualTo("a)");
+    window.until(() -> window.find("#list-start", Node.class).isVisible());
+    window.fill("#list-start", "3");
+    window.press(KeyCode.ENTER);
+    assertThat(ListLabels.of(document(work)).get(first)).isEqualTo("c)");
+    choose("#list-marks", "–");
+    assertThat(ListLabels.of(document(work)).get(first)).isEqualTo("–");
+    window.until(() -> !window.find("#list-start", Node.class).isVisible());
+  }
 }

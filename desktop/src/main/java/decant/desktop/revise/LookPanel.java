@@ -52,6 +52,7 @@ final class LookPanel extends VBox {
   private final Work work;
   private final Runnable back;
   private final Memory memory;
+  private final ListRow listRow;
 
   /** The families that the document brings. */
   private final List<String> brought;
@@ -86,6 +87,7 @@ final class LookPanel extends VBox {
     super(7);
     this.work = work;
     this.memory = memory;
+    this.listRow = new ListRow(work, back);
     this.back = back;
     var title = new Label(WORDS.say("look-panel.title"));
     title.getStyleClass().add("side-title");
@@ -143,6 +145,7 @@ final class LookPanel extends VBox {
             colours(),
             align,
             lists(actions),
+            listRow,
             looks(actions, laying));
     getChildren().addAll(title, selected, ofText);
     inSight.atRest(work.revisionProperty(), this::refresh);
@@ -338,6 +341,7 @@ final class LookPanel extends VBox {
     }
     bullets.setSelected(ListEdits.isIn(r, false));
     numbers.setSelected(ListEdits.isIn(r, true));
+    listRow.refresh();
     filling = false;
   }
 
