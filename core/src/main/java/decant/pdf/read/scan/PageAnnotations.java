@@ -208,7 +208,7 @@ public final class PageAnnotations {
 
   /** Whether something stands where a field is, as far as the page has been read. */
   interface Written {
-    boolean in(Box place, Optional<FormField> field);
+    boolean in(PDAnnotation of, Box place, Optional<FormField> field);
   }
 
   /**
@@ -243,7 +243,7 @@ public final class PageAnnotations {
                 size,
                 a));
       } else if ((type(a).equals("Tx") || type(a).equals("Ch") || type(a).equals("Sig"))
-          && !written.in(b, field)) {
+          && !written.in(a, b, field)) {
         line(a, b, out);
       }
       field.ifPresent(x -> fill(x, out, from));

@@ -23,6 +23,7 @@ import java.io.IOException;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Deque;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import org.apache.pdfbox.contentstream.PDFGraphicsStreamEngine;
@@ -144,6 +145,7 @@ public final class PageScan extends PDFGraphicsStreamEngine {
   /** Reads what annotations show, and puts signs where fields show nothing. */
   private void annotations(PageAnnotations annotations) {
     int before = visible.size();
+    var written = new HashSet<COSDictionary>();
     for (PDAnnotation a : annotations.shown()) {
       marks.clear();
       marks.push(
@@ -156,12 +158,17 @@ public final class PageScan extends PDFGraphicsStreamEngine {
         // Its appearance is damaged; the page is not.
       }
       annotations.field(a).ifPresent(b -> PageAnnotations.fill(b, visible, first));
+      if (visible.subList(first, visible.size()).stream().anyMatch(g -> !g.isSpace())) {
+        written.add(a.getCOSObject()); // however it is turned
+      }
     }
     marks.clear();
     List<Glyph> shown = List.copyOf(visible.subList(before, visible.size()));
     List<Glyph> lines =
-        annotations.blanks((b, blank) ->
-            shown.stream().anyMatch(g -> !g.isSpace() && g.standsIn(grown(b))) || onLine(b, blank));
+        annotations.blanks((a, b, blank) ->
+            written.contains(a.getCOSObject())
+                || shown.stream().anyMatch(g -> !g.isSpace() && g.standsIn(grown(b)))
+                || onLine(b, blank));
     visible.addAll(lines);
   }
 
