@@ -194,8 +194,7 @@ final class StylesPanel extends VBox {
     next.setDisable(s.isEmpty());
     s.ifPresent(x -> {
       name.setText(x.name());
-      next.setValue(
-          x.next().flatMap(r.document().styles()::style).map(NamedStyle::name).orElse(x.name()));
+      next.setValue(StyleEdits.following(r.document(), x).name());
     });
     says.setText("");
     filling = false;

@@ -178,6 +178,19 @@ public final class StyleEdits {
     return set(r, "Rename style", d.styles().with(style.get().withName(name.strip())));
   }
 
+  /** The style of a paragraph that is begun after one of a style. */
+  public static NamedStyle following(Document d, NamedStyle s) {
+    Optional<NamedStyle> named = s.next().flatMap(d.styles()::style);
+    boolean heading =
+        d.styles()
+                .paragraphLook(Look.of(ParagraphTraits.STYLE, s.id()))
+                .value(ParagraphTraits.HEADING_LEVEL)
+            > 0;
+    return named
+        .or(() -> heading ? d.styles().style(d.styles().defaultStyle()) : Optional.empty())
+        .orElse(s);
+  }
+
   /** Lets paragraphs of another style follow those of a style; by itself if that is the same. */
   public static Revision follow(Revision r, String id, String next) {
     Document d = r.document();

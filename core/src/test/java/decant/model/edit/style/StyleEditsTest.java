@@ -158,6 +158,8 @@ class StyleEditsTest {
     r = StyleEdits.follow(r, notice, reason);
     on = Commands.newParagraph(at(r, 0, r.document().paragraphs().getFirst().length()));
     assertThat(StyleEdits.current(on).orElseThrow().id()).isEqualTo(reason);
+    assertThat(StyleEdits.following(r.document(), style(r, "Notice")).id()).isEqualTo(reason);
+    assertThat(StyleEdits.following(r.document(), style(r, "Reason")).id()).isEqualTo(reason);
     Revision middle = Commands.newParagraph(at(r, 0, 4));
     assertThat(StyleEdits.current(middle).orElseThrow().id()).isEqualTo(notice);
   }
