@@ -123,10 +123,11 @@ public final class DetectedDrawings {
         int number = pages.get(k).number();
         for (Drawing d : found.get(k)) {
           boolean running = isRunning(d, places, pages.size());
-          // What stands on a ground is text of the page.
-          boolean words = !d.panel() && !running;
-          List<TextLine> lines = words ? Lines.of(pages.get(k).only(d.labels())) : List.of();
-          wanted.putIfAbsent(key(number, d, running), new Cut(number, around(d), words, lines));
+          // What most pages have stands in the text as well, where it is searched.
+          List<TextLine> lines =
+              d.panel() || running ? List.of() : Lines.of(pages.get(k).only(d.labels()));
+          wanted.putIfAbsent(
+              key(number, d, running), new Cut(number, around(d), !d.panel(), lines));
         }
       }
     }
@@ -140,7 +141,11 @@ public final class DetectedDrawings {
   }
 
   private static String key(int page, Drawing d, boolean running) {
-    return running ? place(d) + d.shapes().hashCode() : page + " " + around(d);
+    return running
+        ? place(d)
+            + d.shapes().hashCode()
+            + d.labels().stream().map(Glyph::text).collect(Collectors.joining())
+        : page + " " + around(d);
   }
 
   /**
