@@ -4,6 +4,7 @@ import decant.layout.item.Fragment;
 import decant.layout.item.TableLayout;
 import decant.layout.pages.Page;
 import decant.model.Box;
+import decant.model.Cell;
 import decant.model.NodeId;
 import decant.model.Table;
 import java.util.ArrayList;
@@ -43,7 +44,7 @@ public record PlacedTable(Table table, Box box, List<Double> edges, List<PlacedC
         if (r.source().id().equals(wanted)) {
           return Optional.of(of(r, dx + r.x(), dy + r.y()));
         }
-        double y = dy + r.y() + head(r);
+        double y = dy + r.y() + r.headHeight();
         for (TableLayout.Placed p : r.layout().placed(r.from(), r.to())) {
           Optional<PlacedTable> inner =
               find(p.content(), dx + r.x() + p.cell().x(), y + p.y(), wanted);
@@ -56,14 +57,10 @@ public record PlacedTable(Table table, Box box, List<Double> edges, List<PlacedC
     return Optional.empty();
   }
 
-  private static double head(Fragment.Rows r) {
-    return r.repeatHeader() ? r.layout().height(0, r.layout().headerRows()) : 0;
-  }
-
   private static PlacedTable of(Fragment.Rows r, double x, double y) {
     TableLayout layout = r.layout();
     Table source = layout.source();
-    double top = y + head(r);
+    double top = y + r.headHeight();
     var cells = new ArrayList<PlacedCell>();
     double left = Double.MAX_VALUE;
     double right = -Double.MAX_VALUE;
@@ -71,23 +68,11 @@ public record PlacedTable(Table table, Box box, List<Double> edges, List<PlacedC
       var box = new Box(x + p.cell().x(), top + p.y(), p.cell().width(), p.height());
       left = Math.min(left, box.x());
       right = Math.max(right, box.right());
-      rowOf(layout, p)
-          .map(row -> source.rows().get(row).cells().get(p.cell().number()).id())
-          .ifPresent(id -> cells.add(new PlacedCell(id, box)));
+      Cell cell = source.rows().get(p.row()).cells().get(p.cell().number());
+      cells.add(new PlacedCell(cell.id(), box));
     }
     var box = new Box(left, y, right - left, r.height());
     return new PlacedTable(source, box, edges(layout, source, x), cells);
-  }
-
-  private static Optional<Integer> rowOf(TableLayout layout, TableLayout.Placed p) {
-    for (TableLayout.Row row : layout.rows()) {
-      for (TableLayout.CellBox c : row.cells()) {
-        if (c == p.cell()) {
-          return Optional.of(row.number());
-        }
-      }
-    }
-    return Optional.empty();
   }
 
   private static List<Double> edges(TableLayout layout, Table source, double x) {

@@ -109,10 +109,7 @@ public final class Places {
           }
         }
         case Fragment.Rows r -> {
-          double y = dy + r.y();
-          if (r.repeatHeader()) {
-            y += r.layout().height(0, r.layout().headerRows());
-          }
+          double y = dy + r.y() + r.headHeight();
           for (TableLayout.Placed p : r.layout().placed(r.from(), r.to())) {
             walk(p.content(), dx + r.x() + p.cell().x(), y + p.y(), to);
           }

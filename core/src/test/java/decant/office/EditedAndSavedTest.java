@@ -21,6 +21,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
+import java.util.function.BiFunction;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 
@@ -29,11 +30,18 @@ class EditedAndSavedTest extends MadeDocx {
   @ParameterizedTest
   @ValueSource(longs = {1, 2, 3, 4, 5, 6, 7, 8, 9, 10})
   void aWorkingCopyIsTakenInAgainAsItWas(long seed) throws java.io.IOException {
+    comesBack(seed, Samples.varied(seed, 10), 60, CommandsTest::randomEdit);
+  }
+
+  /** Saved four times, each after so many more edits. */
+  private void comesBack(
+      long seed, Document start, int edits, BiFunction<Revision, Random, Revision> edit)
+      throws java.io.IOException {
     var random = new Random(seed);
-    Revision r = Revision.of(Samples.varied(seed, 10));
+    Revision r = Revision.of(start);
     for (int round = 0; round < 4; round++) {
-      for (int k = 0; k < 60; k++) {
-        r = CommandsTest.randomEdit(r, random);
+      for (int k = 0; k < edits; k++) {
+        r = edit.apply(r, random);
       }
       Document d = r.document();
       Document back = again(d);
@@ -45,16 +53,7 @@ class EditedAndSavedTest extends MadeDocx {
   @ParameterizedTest
   @ValueSource(longs = {21, 22, 23, 24, 25, 26, 27, 28, 29, 30})
   void whateverWasDoneItIsTakenInAgainAsItWas(long seed) throws java.io.IOException {
-    var random = new Random(seed);
-    Revision r = Revision.of(Rich.varied(seed, 18));
-    for (int round = 0; round < 4; round++) {
-      for (int k = 0; k < 80; k++) {
-        r = AnyEdit.of(r, random);
-      }
-      Document d = r.document();
-      Document back = again(d);
-      assertThat(shown(back)).as("seed %d, round %d", seed, round).isEqualTo(shown(d));
-    }
+    comesBack(seed, Rich.varied(seed, 18), 80, AnyEdit::of);
   }
 
   private static final String EMPTY = "|-1|0|0|";

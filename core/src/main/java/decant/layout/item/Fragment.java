@@ -60,7 +60,12 @@ public sealed interface Fragment {
 
     @Override
     public double height() {
-      return layout.height(from, to) + (repeatHeader ? layout.height(0, layout.headerRows()) : 0);
+      return layout.height(from, to) + headHeight();
+    }
+
+    /** The height of the header rows that are repeated above; 0 if none are. */
+    public double headHeight() {
+      return repeatHeader ? layout.height(0, layout.headerRows()) : 0;
     }
 
     @Override

@@ -194,9 +194,10 @@ public record TableLayout(Table source, double x, double width, List<Row> rows, 
    * A cell as it stands among some rows of its table: the whole of it, or, where it reaches over a
    * page break, a piece.
    *
+   * @param row which row of the table it begins in
    * @param y from the top of those rows
    */
-  public record Placed(CellBox cell, double y, double height, List<Fragment> content) {}
+  public record Placed(CellBox cell, int row, double y, double height, List<Fragment> content) {}
 
   /** The cells of some rows, and the pieces of those that reach into them from above. */
   public List<Placed> placed(int from, int to) {
@@ -209,9 +210,10 @@ public record TableLayout(Table source, double x, double width, List<Row> rows, 
       for (CellBox c : row.cells()) {
         boolean whole = r >= from && top + c.height() <= end + CLOSE;
         if (whole) {
-          out.add(new Placed(c, top - start, c.height(), c.content()));
+          out.add(new Placed(c, row.number(), top - start, c.height(), c.content()));
         } else if (top + c.height() > start + CLOSE) {
-          out.add(piece(c, Math.max(0, start - top), Math.min(c.height(), end - top), top - start));
+          double head = Math.max(0, start - top);
+          out.add(piece(c, row.number(), head, Math.min(c.height(), end - top), top - start));
         }
       }
       top += row.height();
@@ -225,7 +227,7 @@ public record TableLayout(Table source, double x, double width, List<Row> rows, 
    * @param from where the piece begins, from the top of the cell
    * @param offset of the cell's top from that of the rows
    */
-  private static Placed piece(CellBox c, double from, double to, double offset) {
+  private static Placed piece(CellBox c, int row, double from, double to, double offset) {
     var content = new ArrayList<Fragment>();
     boolean last = to >= c.height() - CLOSE;
     double shift = Double.NaN;
@@ -238,7 +240,7 @@ public record TableLayout(Table source, double x, double width, List<Row> rows, 
         content.add(Parts.part(f, first, end, y - shift));
       }
     }
-    return new Placed(c, offset + from, to - from, content);
+    return new Placed(c, row, offset + from, to - from, content);
   }
 
   /**

@@ -81,14 +81,12 @@ public final class ObjectHandles {
 
   /** The object that is selected, where it stands on a page. */
   Optional<PlacedObject> selected(Page page) {
-    return Selected.of(work.revision()) instanceof Selected.OneObject o
-        ? PlacedObject.of(page, o.at())
-        : Optional.empty();
+    return ObjectEdits.selected(work.revision()).flatMap(o -> PlacedObject.of(page, o.at()));
   }
 
   /** Whether one object is all that is selected. */
   boolean isSelected() {
-    return Selected.of(work.revision()) instanceof Selected.OneObject;
+    return ObjectEdits.selected(work.revision()).isPresent();
   }
 
   List<Node> over(Page page, double scale) {
