@@ -21,18 +21,16 @@ import decant.model.Pinned;
 import decant.model.Position;
 import decant.model.Section;
 import decant.model.Story;
-import decant.model.look.ListDefinition.NumberFormat;
 import decant.model.look.Media;
 import decant.model.look.MediaId;
-import decant.model.look.ParagraphTraits;
-import decant.model.walk.Walk;
 import decant.publication.KeptPage;
 import decant.publication.PageSink;
 import decant.publication.Publication;
 import decant.publication.PublishedPage;
 import decant.publication.StructureNode;
 import java.util.ArrayList;
-import java.util.HashMap;
+import java.util.Collections;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -54,6 +52,8 @@ public final class Layout implements Publication {
   /** Sets running texts, which need the number of pages. */
   interface RunningTexts {
     /**
+     * The fragments of a running text, from the top left of the text it stands above or below.
+     *
      * @param top where the text begins on the page
      */
     List<Fragment> set(Story story, PageSetup setup, double top, FieldValues fields);
@@ -207,45 +207,6 @@ public final class Layout implements Publication {
         page.number(), n -> new RunningOfPage(this, runningTexts, page).set());
   }
 
-  /** The pages that bookmarks stand on, as they are shown there. */
-  Map<String, String> bookmarkPages() {
-    var out = new HashMap<String, String>();
-    for (Page page : pages) {
-      NumberFormat format = document.sections().get(page.section()).page().numbers().format();
-      String shown = ListLabels.number(format, page.shown());
-      page.body().forEach(f -> bookmarks(f, shown, out));
-      pinned(page)
-          .ifPresent(p ->
-              Walk.paragraphs(document.sections().get(page.section()).blocks())
-                  .forEach(b ->
-                      b.look()
-                          .value(ParagraphTraits.BOOKMARKS)
-                          .forEach(name -> out.putIfAbsent(name, shown))));
-    }
-    return out;
-  }
-
-  private static void bookmarks(Fragment f, String shown, Map<String, String> out) {
-    switch (f) {
-      case Fragment.Lines l ->
-          l.layout()
-              .source()
-              .look()
-              .value(ParagraphTraits.BOOKMARKS)
-              .forEach(b -> out.putIfAbsent(b, shown));
-      case Fragment.Rows r -> {
-        for (int k = r.from(); k < r.to(); k++) {
-          r.layout()
-              .rows()
-              .get(k)
-              .cells()
-              .forEach(c -> c.content().forEach(n -> bookmarks(n, shown, out)));
-        }
-      }
-      case Fragment.Floated p -> {}
-    }
-  }
-
   /** Wherever the block is nested; empty if its pages are not made yet. */
   @Override
   public List<Page> pagesOf(NodeId block) {
@@ -253,8 +214,25 @@ public final class Layout implements Publication {
     if (top.isPresent()) {
       return pagesOfBlock(flow.sectionStarts()[top.get().section()] + top.get().block());
     }
+    Optional<NodeId> text = document.index().runningText(document, block);
+    if (text.isPresent()) {
+      return pages.stream().filter(p -> RunningLines.shows(this, p, text.get())).toList();
+    }
     NodeId story = document.index().story(document, block).orElse(null);
     return story == null ? List.of() : pagesOfStory(story);
+  }
+
+  /**
+   * Like {@link #pagesOf(NodeId)}; of those that a running text stands on only the nearest.
+   *
+   * @param near the number of a page, from 0
+   */
+  List<Page> pagesOf(NodeId block, int near) {
+    List<Page> all = pagesOf(block);
+    return all.size() < 2 || document.index().runningText(document, block).isEmpty()
+        ? all
+        : List.of(
+            Collections.min(all, Comparator.comparingInt(p -> Math.abs(p.number() - 1 - near))));
   }
 
   private List<Page> pagesOfBlock(int k) {
@@ -382,10 +360,37 @@ public final class Layout implements Publication {
     return Optional.ofNullable(best);
   }
 
+  /**
+   * The lines of a paragraph on a page, wherever it stands there.
+   *
+   * <p>Those of a running text that is as the source had it may hold other words than the
+   * paragraph: what they say on that page.
+   */
+  public List<Places.PlacedLine> linesOf(Page page, NodeId paragraph) {
+    if (document.index().runningText(document, paragraph).isPresent()) {
+      return RunningLines.on(this, page).stream()
+          .filter(r -> r.paragraph().equals(paragraph))
+          .map(RunningLines.Of::line)
+          .toList();
+    }
+    return Places.lines(page).stream()
+        .filter(l -> l.paragraph().source().id().equals(paragraph))
+        .toList();
+  }
+
   /** Where the caret stands at a position; empty if its page is not made yet. */
   public Optional<CaretPlace> caret(Position at) {
-    for (Page page : pagesOf(at.paragraph())) {
-      Optional<CaretPlace> place = Places.caret(page, at);
+    return caret(at, 0);
+  }
+
+  /**
+   * Where the caret stands at a position; empty if its page is not made yet.
+   *
+   * @param near the page, from 0, that it is looked for on where it stands on many
+   */
+  public Optional<CaretPlace> caret(Position at, int near) {
+    for (Page page : pagesOf(at.paragraph(), near)) {
+      Optional<CaretPlace> place = Places.caret(page, linesOf(page, at.paragraph()), at.offset());
       if (place.isPresent()) {
         return place;
       }
@@ -393,8 +398,14 @@ public final class Layout implements Publication {
     return Optional.empty();
   }
 
-  /** The position nearest to a point of a page. */
+  /**
+   * The position nearest to a point of a page. One in a running text only if the point is on its
+   * height.
+   */
   public Optional<Position> positionAt(Page page, double x, double y) {
-    return Places.positionAt(page, x, y);
+    Optional<Places.PlacedLine> body = Places.nearest(Places.lines(page), x, y);
+    return body.filter(l -> l.contains(x, y)).isPresent()
+        ? body.map(l -> l.positionAt(x))
+        : RunningLines.positionAt(this, page, x, y).or(() -> body.map(l -> l.positionAt(x)));
   }
 }

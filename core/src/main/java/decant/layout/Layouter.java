@@ -1,9 +1,7 @@
 package decant.layout;
 
 import decant.layout.block.BlockLayouter;
-import decant.layout.item.Area;
 import decant.layout.item.BlockLayout;
-import decant.layout.item.Fragment;
 import decant.layout.label.Context;
 import decant.layout.label.DocumentFonts;
 import decant.layout.label.FieldValues;
@@ -15,8 +13,8 @@ import decant.layout.pages.Paginator;
 import decant.model.Block;
 import decant.model.Document;
 import decant.model.NodeId;
-import decant.model.PageSetup;
 import decant.model.Section;
+import decant.model.SourceSetting;
 import decant.model.Story;
 import decant.model.look.EmbeddedFont;
 import decant.text.FontBook;
@@ -28,6 +26,7 @@ import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import java.util.function.BooleanSupplier;
 import java.util.function.Consumer;
@@ -51,6 +50,7 @@ public final class Layouter {
   private FontBook fonts;
   private final Shaper shaper = new WordCache(new JdkShaper());
   private @Nullable BlockLayouter setter;
+  private @Nullable RunningSetter runningTexts;
   private Context context = Context.NONE;
   private @Nullable Layout last;
   private int sinceCleaning;
@@ -76,7 +76,8 @@ public final class Layouter {
       Document d, BooleanSupplier interrupted, int everyPages, Consumer<Layout> partial) {
     Layout result = pass(d, context.fields(), interrupted, everyPages, partial);
     for (int k = 0; k < SETTLING && result.complete() && result.flow().showsPages(); k++) {
-      FieldValues known = context.fields().withPages(result.pages().size(), result.bookmarkPages());
+      FieldValues known =
+          context.fields().withPages(result.pages().size(), BookmarkPages.of(result));
       if (known.pages() == context.fields().pages()
           && known.pageOf().equals(context.fields().pageOf())) {
         break;
@@ -98,7 +99,7 @@ public final class Layouter {
     Context now = Context.of(d, flow, blocks.styles(), values);
     blocks.use(now);
     boolean reusable = before != null && !relaysAll(before.document(), d);
-    Layout.RunningTexts running = runningTexts(d, blocks.styles(), now);
+    Layout.RunningTexts running = running(d, blocks.styles(), now);
     var filler = new PageFiller(d, flow, blocks);
 
     List<Page> kept = List.of();
@@ -167,7 +168,7 @@ public final class Layouter {
     List<Page> pages =
         new PagesInSight(d, flow, blocks)
             .among(shown, Math.min(first, shown.pages().size()), count);
-    return new Layout(d, pages, false, flow, runningTexts(d, blocks.styles(), now));
+    return new Layout(d, pages, false, flow, running(d, blocks.styles(), now));
   }
 
   private BlockLayouter setterFor(Document d) {
@@ -197,28 +198,17 @@ public final class Layouter {
     return fonts;
   }
 
-  private Layout.RunningTexts runningTexts(Document d, Styles styles, Context now) {
-    return new Layout.RunningTexts() {
-      private @Nullable BlockLayouter own;
+  private Layout.RunningTexts running(Document d, Styles styles, Context now) {
+    return runningFor(styles, d.setting()).in(now.of(d));
+  }
 
-      @Override
-      public synchronized List<Fragment> set(
-          Story story, PageSetup setup, double top, FieldValues fields) {
-        BlockLayouter s = own;
-        if (s == null) {
-          // A shaper of its own: running texts are asked for by painting threads.
-          s =
-              new BlockLayouter(
-                  new Styles(styles.sheet(), styles.lists(), styles.fonts()),
-                  new WordCache(new JdkShaper()),
-                  d.setting());
-          own = s;
-        }
-        s.use(new Context(Map.of(), d.stories(), fields.withNotes(now.fields().notes())));
-        return s.stack(
-            story.blocks(), setup.textWidth(), Area.running(setup, setup.margins().left(), top));
-      }
-    };
+  private RunningSetter runningFor(Styles styles, SourceSetting source) {
+    RunningSetter known = runningTexts;
+    if (known == null || !known.serves(styles, source)) {
+      known = new RunningSetter(styles, source);
+      runningTexts = known;
+    }
+    return known;
   }
 
   /**
@@ -235,14 +225,14 @@ public final class Layouter {
 
   /**
    * Whether all pages must be made anew when one version follows another: they have other styles,
-   * lists or sheets.
+   * lists or sheets, or their running texts leave other room.
    */
-  public static boolean relaysAll(Document a, Document b) {
+  public boolean relaysAll(Document a, Document b) {
     return a.styles() != b.styles() || a.lists() != b.lists() || !sameSheets(a, b);
   }
 
-  /** Whether all papers and running texts are the same, which give pages their room. */
-  private static boolean sameSheets(Document a, Document b) {
+  /** Whether all papers are the same, and what running texts leave of them. */
+  private boolean sameSheets(Document a, Document b) {
     if (a.sections() == b.sections()) {
       return true;
     }
@@ -255,11 +245,31 @@ public final class Layouter {
       if (!x.page().equals(y.page())
           || x.start() != y.start()
           || !x.pinned().equals(y.pinned())
-          || !x.running().equals(y.running())) {
+          || !sameRoom(a, x, b, y)) {
         return false;
       }
     }
     return true;
+  }
+
+  /** Whether the running texts of a section leave the same room for the flow as before. */
+  private boolean sameRoom(Document a, Section x, Document b, Section y) {
+    if (x.running().equals(y.running())) {
+      return true;
+    }
+    if (!x.running().keySet().equals(y.running().keySet())) {
+      return false;
+    }
+    RunningSetter setter = runningFor(setterFor(b).styles(), b.setting());
+    return x.running().keySet().stream()
+        .allMatch(which -> {
+          Story was = Objects.requireNonNull(x.running().get(which));
+          Story is = Objects.requireNonNull(y.running().get(which));
+          boolean header = which.isHeader();
+          return was.equals(is)
+              || setter.room(was, x.page(), header, context.of(a))
+                  == setter.room(is, y.page(), header, context.of(b));
+        });
   }
 
   private int commonPrefix(Flow a, Flow b, Context now) {

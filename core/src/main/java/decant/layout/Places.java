@@ -37,6 +37,15 @@ public final class Places {
     public double baseline() {
       return top + line.baseline();
     }
+
+    boolean contains(double px, double py) {
+      return py >= top && py <= bottom() && px >= left() && px <= right();
+    }
+
+    /** The place of the line nearest to a distance from the left of the page. */
+    Position positionAt(double px) {
+      return new Position(paragraph.source().id(), offsetAt(this, px - x));
+    }
   }
 
   private Places() {}
@@ -125,8 +134,7 @@ public final class Places {
    */
   public static Optional<PlacedLine> line(Layout layout, Position at, boolean before) {
     return layout.pagesOf(at.paragraph()).stream()
-        .flatMap(p -> lines(p).stream())
-        .filter(l -> l.paragraph().source().id().equals(at.paragraph()))
+        .flatMap(p -> layout.linesOf(p, at.paragraph()).stream())
         .filter(l -> holds(l, at.offset(), before))
         .findFirst();
   }
@@ -143,21 +151,20 @@ public final class Places {
    * Where the caret of a position stands.
    *
    * @param before whether at a place between two lines it stands at the end of the first of them
+   * @param near the page, from 0, that it is looked for on where it stands on many
    */
-  public static Optional<CaretPlace> caret(Layout layout, Position at, boolean before) {
+  public static Optional<CaretPlace> caret(Layout layout, Position at, boolean before, int near) {
     if (!before) {
-      return layout.caret(at);
+      return layout.caret(at, near);
     }
-    for (Page p : layout.pagesOf(at.paragraph())) {
-      for (PlacedLine l : lines(p)) {
-        boolean here =
-            l.paragraph().source().id().equals(at.paragraph()) && isSoftBreak(l, at.offset());
-        if (here) {
+    for (Page p : layout.pagesOf(at.paragraph(), near)) {
+      for (PlacedLine l : layout.linesOf(p, at.paragraph())) {
+        if (isSoftBreak(l, at.offset())) {
           return Optional.of(new CaretPlace(p, l.x() + endX(l), l.top(), l.line().height()));
         }
       }
     }
-    return layout.caret(at);
+    return layout.caret(at, near);
   }
 
   /** Whether a place is both the end of a line and the beginning of the next one. */
@@ -174,24 +181,26 @@ public final class Places {
     return (rightToLeft ? ends.min() : ends.max()).orElse(startX(l));
   }
 
-  static Optional<CaretPlace> caret(Page page, Position at) {
+  /**
+   * Where the caret stands before a place of a paragraph.
+   *
+   * @param lines those of the paragraph on the page
+   */
+  static Optional<CaretPlace> caret(Page page, List<PlacedLine> lines, int offset) {
     PlacedLine best = null;
-    for (PlacedLine l : lines(page)) {
+    for (PlacedLine l : lines) {
       // What is anchored before the text has its places on no line; the first one stands for them.
-      boolean reached =
-          l.line().from() <= at.offset() || l.line() == l.paragraph().lines().getFirst();
-      if (l.paragraph().source().id().equals(at.paragraph()) && reached) {
-        boolean last = l.line() == l.paragraph().lines().getLast();
-        if (at.offset() < l.line().to() || last || at.offset() == l.line().to()) {
-          best = l; // at a break between two lines the later one wins
-        }
+      boolean reached = l.line().from() <= offset || l.line() == l.paragraph().lines().getFirst();
+      boolean last = l.line() == l.paragraph().lines().getLast();
+      if (reached && (offset <= l.line().to() || last)) {
+        best = l; // at a break between two lines the later one wins
       }
     }
     if (best == null) {
       return Optional.empty();
     }
     return Optional.of(
-        new CaretPlace(page, best.x() + xOf(best, at.offset()), best.top(), best.line().height()));
+        new CaretPlace(page, best.x() + xOf(best, offset), best.top(), best.line().height()));
   }
 
   /** Where the caret stands on a line, from the left edge of its block. */
@@ -289,10 +298,11 @@ public final class Places {
     return r.width();
   }
 
-  static Optional<Position> positionAt(Page page, double x, double y) {
+  /** The line nearest to a point. */
+  static Optional<PlacedLine> nearest(List<PlacedLine> lines, double x, double y) {
     PlacedLine best = null;
     double bestDistance = Double.MAX_VALUE;
-    for (PlacedLine l : lines(page)) {
+    for (PlacedLine l : lines) {
       double dy = y < l.top() ? l.top() - y : y > l.bottom() ? y - l.bottom() : 0;
       double dx = x < l.left() ? l.left() - x : x > l.right() ? x - l.right() : 0;
       double distance = dy * 4 + dx;
@@ -302,10 +312,7 @@ public final class Places {
         best = l;
       }
     }
-    if (best == null) {
-      return Optional.empty();
-    }
-    return Optional.of(new Position(best.paragraph().source().id(), offsetAt(best, x - best.x())));
+    return Optional.ofNullable(best);
   }
 
   /**

@@ -402,15 +402,10 @@ public final class Document implements Content {
         return with(sections, copy, keepIndex);
       }
       default -> {
-        Section s = sections.get(path[1]);
         Story n = running(path[1], path[2]);
-        var texts = new LinkedHashMap<>(s.running());
-        texts.put(
-            Section.Running.values()[path[2]],
-            n.withBlocks(descend(n.blocks(), path, root, length, change)));
-        var copy = new ArrayList<>(sections);
-        copy.set(path[1], s.withRunning(texts));
-        return with(copy, stories, keepIndex);
+        Story changed = n.withBlocks(descend(n.blocks(), path, root, length, change));
+        return with(
+            sections.stream().map(s -> s.withRunning(changed)).toList(), stories, keepIndex);
       }
     }
   }

@@ -136,6 +136,16 @@ public final class DocumentIndex {
         : d.stories().keySet().stream().skip(path[1]).findFirst();
   }
 
+  /** The header or footer that a block stands in, if it stands in one. */
+  public Optional<NodeId> runningText(Document d, NodeId block) {
+    int[] path = blocks.get(block);
+    return path == null || path[0] != RUNNING
+        ? Optional.empty()
+        : Optional.ofNullable(
+                d.sections().get(path[1]).running().get(Section.Running.values()[path[2]]))
+            .map(Story::id);
+  }
+
   /** Section number and place in it of the top-level block that a block of the flow stands in. */
   public Optional<TopLevel> topLevel(NodeId block) {
     int[] path = blocks.get(block);

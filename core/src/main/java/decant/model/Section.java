@@ -1,5 +1,6 @@
 package decant.model;
 
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -57,6 +58,16 @@ public record Section(
   @Override
   public Section withBlocks(List<Block> others) {
     return new Section(id, page, start, running, others, pinned);
+  }
+
+  /** This section with a running text as it is now, wherever it stands in it. */
+  Section withRunning(Story changed) {
+    if (running.values().stream().noneMatch(r -> r.id().equals(changed.id()))) {
+      return this;
+    }
+    var texts = new LinkedHashMap<>(running);
+    texts.replaceAll((which, r) -> r.id().equals(changed.id()) ? changed : r);
+    return withRunning(texts);
   }
 
   /** This section with other headers and footers. */

@@ -92,8 +92,8 @@ class PlacesTest {
     assertThat(Places.isSoftBreak(first, end - 1)).isFalse();
     assertThat(Places.isSoftBreak(lines.getLast(), lines.getLast().line().to())).isFalse();
     var at = new Position(id, end);
-    CaretPlace after = Places.caret(l, at, false).orElseThrow();
-    CaretPlace before = Places.caret(l, at, true).orElseThrow();
+    CaretPlace after = Places.caret(l, at, false, 0).orElseThrow();
+    CaretPlace before = Places.caret(l, at, true, 0).orElseThrow();
     assertThat(before.top()).isEqualTo(first.top());
     assertThat(before.x()).isGreaterThan(400);
     assertThat(after.top()).isGreaterThan(before.top());
@@ -101,7 +101,8 @@ class PlacesTest {
     assertThat(Places.line(l, at, true).orElseThrow().line()).isSameAs(first.line());
     assertThat(Places.line(l, at, false).orElseThrow().line()).isSameAs(lines.get(1).line());
     assertThat(Places.lineEnd(first)).isEqualTo(end - 1);
-    assertThat(Places.caret(l, new Position(id, 3), true)).isEqualTo(l.caret(new Position(id, 3)));
+    assertThat(Places.caret(l, new Position(id, 3), true, 0))
+        .isEqualTo(l.caret(new Position(id, 3)));
   }
 
   @Test

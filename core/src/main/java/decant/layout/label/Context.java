@@ -25,6 +25,11 @@ public record Context(Map<NodeId, String> labels, Map<NodeId, Story> stories, Fi
         ListLabels.of(d, styles), d.stories(), before.withNotes(NoteLabels.of(d, flow)));
   }
 
+  /** What the running texts of a document follow from: they stand in no list. */
+  public Context of(Document d) {
+    return new Context(Map.of(), d.stories(), fields);
+  }
+
   /** Whether a block that is the same in both comes out the same. */
   public boolean agrees(Context other, Block b, BlockFacts facts) {
     return facts.plain() && labels.isEmpty() && other.labels.isEmpty()

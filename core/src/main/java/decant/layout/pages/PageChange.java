@@ -42,11 +42,22 @@ public record PageChange(double top, double bottom) {
       }
       c.compare(a.notes().get().content(), b.notes().get().content());
     }
-    return c.bottom < c.top
-        ? Optional.empty()
-        : Optional.of(
-            new PageChange(
-                Math.max(0, c.top - REACH), Math.min(a.setup().height(), c.bottom + REACH)));
+    return c.found(a.setup().height());
+  }
+
+  /** What differs between two states of the running texts of a page; empty if nothing does. */
+  public static Optional<PageChange> ofRunning(List<Fragment> a, List<Fragment> b, double height) {
+    if (!floats(a).equals(floats(b))) {
+      return Optional.of(new PageChange(0, height));
+    }
+    var c = new Comparison();
+    c.compare(a, b);
+    return c.found(height);
+  }
+
+  /** The stretch that two changes lie in. */
+  public PageChange union(PageChange o) {
+    return new PageChange(Math.min(top, o.top), Math.max(bottom, o.bottom));
   }
 
   private static List<Fragment> floats(List<Fragment> body) {
@@ -56,6 +67,13 @@ public record PageChange(double top, double bottom) {
   private static final class Comparison {
     private double top = Double.MAX_VALUE;
     private double bottom = -1;
+
+    /** The stretch that differs, of a page so high. */
+    Optional<PageChange> found(double height) {
+      return bottom < top
+          ? Optional.empty()
+          : Optional.of(new PageChange(Math.max(0, top - REACH), Math.min(height, bottom + REACH)));
+    }
 
     void compare(List<Fragment> a, List<Fragment> b) {
       int n = Math.min(a.size(), b.size());

@@ -213,11 +213,13 @@ public final class ListEdits {
   private static Revision shift(Revision r, List<Paragraph> all, int by) {
     Document d = r.document();
     var steps = new ArrayList<Step>();
+    Map<String, ListDefinition> lists = new LinkedHashMap<>(d.lists());
     for (Paragraph p : all) {
       Optional<ListMembership> m = item(d, p);
       Look look;
       if (m.isPresent()) {
         int depth = Math.clamp(m.get().depth() + by, 0, DEEPEST);
+        lists.computeIfPresent(m.get().list(), (id, l) -> l.downTo(depth));
         look = asItem(p.look(), new ListMembership(m.get().list(), depth));
       } else {
         double indent = Math.max(0, look(d, p).value(ParagraphTraits.INDENT_START) + by * STEP);
@@ -227,9 +229,13 @@ public final class ListEdits {
         steps.add(new Step.SetParagraphLook(p.id(), look, p.endLook()));
       }
     }
-    return steps.isEmpty()
-        ? r
-        : r.apply(new Edit(by > 0 ? "Move in" : "Move out", steps), r.selection());
+    if (steps.isEmpty()) {
+      return r;
+    }
+    if (!lists.equals(d.lists())) {
+      steps.addFirst(new Step.SetLists(lists));
+    }
+    return r.apply(new Edit(by > 0 ? "Move in" : "Move out", steps), r.selection());
   }
 
   /**

@@ -5,6 +5,7 @@ import decant.model.Document;
 import decant.model.NodeId;
 import decant.model.Paragraph;
 import decant.model.Position;
+import decant.model.Selection;
 import java.util.List;
 import java.util.Locale;
 
@@ -73,6 +74,14 @@ public final class Motion {
   public static Position documentEnd(Document d) {
     NodeId last = d.index().order().getLast();
     return new Position(last, d.requireParagraph(last).length());
+  }
+
+  /** All of the text that a place stands in: the flow, a note, a header. */
+  public static Selection all(Document d, Position at) {
+    List<NodeId> order = d.index().orderAround(at.paragraph());
+    NodeId last = order.getLast();
+    return new Selection(
+        new Position(order.getFirst(), 0), new Position(last, d.requireParagraph(last).length()));
   }
 
   /**

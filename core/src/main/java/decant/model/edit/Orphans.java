@@ -36,6 +36,11 @@ final class Orphans {
         case Step.Split p -> {}
         case Step.Join j -> {}
         case Step.Resection r -> {}
+        case Step.SetRunning t ->
+            t.texts().values().stream()
+                .flatMap(of -> of.values().stream())
+                .flatMap(story -> Walk.paragraphs(story.blocks()).stream())
+                .forEach(p -> add(p.inlines(), gone));
         case Step.SetMetadata m -> {}
         case Step.SetLists l -> {}
         case Step.SetStyles x -> {}

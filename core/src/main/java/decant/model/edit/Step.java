@@ -14,13 +14,16 @@ import decant.model.look.ListDefinition;
 import decant.model.look.Look;
 import decant.model.look.Media;
 import decant.model.look.StyleSheet;
+import decant.model.walk.Part;
 import decant.model.walk.Walk;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.NoSuchElementException;
 import java.util.Optional;
+import java.util.Set;
 import java.util.stream.Collectors;
 
 /**
@@ -207,6 +210,50 @@ public sealed interface Step {
       }
       // A part that was joined to what it had been cut from.
       return new Position(Walk.paragraphs(sections.getFirst().blocks()).getFirst().id(), 0);
+    }
+  }
+
+  /**
+   * Gives sections other headers and footers.
+   *
+   * @param texts by the section's identity: all that it has afterwards
+   * @param removed the paragraphs that go away by it
+   * @param refuge where positions in them are moved to
+   */
+  record SetRunning(
+      Map<NodeId, Map<Section.Running, Story>> texts, Set<NodeId> removed, Position refuge)
+      implements Step {
+    public SetRunning {
+      texts = Map.copyOf(texts);
+      removed = Set.copyOf(removed);
+    }
+
+    @Override
+    public Applied apply(Document before) {
+      var was = new LinkedHashMap<NodeId, Map<Section.Running, Story>>();
+      var sections = new ArrayList<Section>();
+      for (Section s : before.sections()) {
+        Map<Section.Running, Story> to = texts.get(s.id());
+        if (to != null) {
+          was.put(s.id(), s.running());
+        }
+        sections.add(to == null ? s : s.withRunning(to));
+      }
+      Document after = before.withSections(sections);
+      Set<NodeId> added = running(after);
+      added.removeAll(running(before));
+      return new Applied(after, new SetRunning(was, added, refuge));
+    }
+
+    private static Set<NodeId> running(Document d) {
+      return Walk.paragraphs(d, Set.of(Part.RUNNING)).stream()
+          .map(Paragraph::id)
+          .collect(Collectors.toCollection(LinkedHashSet::new));
+    }
+
+    @Override
+    public Position map(Position at) {
+      return removed.contains(at.paragraph()) ? refuge : at;
     }
   }
 

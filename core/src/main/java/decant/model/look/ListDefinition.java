@@ -20,6 +20,9 @@ public record ListDefinition(String id, String series, Set<Integer> restarts, Li
   /** Counting begins anew after any shallower item. */
   public static final int USUAL_RESTART = 9;
 
+  /** How much further in a level stands than the one above it, in points. */
+  private static final double STEP = 18;
+
   /** What stands between a label and its text. */
   public enum Follow {
     TAB,
@@ -93,6 +96,24 @@ public record ListDefinition(String id, String series, Set<Integer> restarts, Li
           other, otherPattern, start, paragraph, label, follow, alignment, restartAfter, legal);
     }
 
+    /** The level below one of this depth, from 0: like it, further in. */
+    private Level below(int depth) {
+      Look further =
+          paragraph.with(
+              ParagraphTraits.INDENT_START, paragraph.value(ParagraphTraits.INDENT_START) + STEP);
+      String own = pattern.replace("%" + (depth + 1), "%" + (depth + 2));
+      return new Level(
+          format,
+          own,
+          ordered() ? 1 : start,
+          further,
+          label,
+          follow,
+          alignment,
+          restartAfter,
+          legal);
+    }
+
     public boolean ordered() {
       return format != NumberFormat.BULLET && format != NumberFormat.NONE;
     }
@@ -106,6 +127,18 @@ public record ListDefinition(String id, String series, Set<Integer> restarts, Li
   /** The level at a depth; the deepest known for depths beyond it. */
   public Level level(int depth) {
     return levels.get(Math.clamp(depth, 0, levels.size() - 1));
+  }
+
+  /** This list with levels down to a depth, so that its items can stand so deep. */
+  public ListDefinition downTo(int depth) {
+    if (depth < levels.size()) {
+      return this;
+    }
+    var out = new ArrayList<>(levels);
+    while (out.size() <= depth) {
+      out.add(out.getLast().below(out.size() - 1));
+    }
+    return new ListDefinition(id, series, restarts, out);
   }
 
   /** The levels of this list, with another one at a depth. */

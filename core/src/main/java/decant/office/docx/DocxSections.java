@@ -38,6 +38,10 @@ final class DocxSections {
   private final Optional<Colour> background;
   private final int depth;
   private final Set<String> parts = new HashSet<>();
+
+  /** Headers and footers by the part they were read from, which several sections may share. */
+  private final Map<String, Story> texts = new LinkedHashMap<>();
+
   private final List<Section> done = new ArrayList<>();
   private List<Block> blocks = new ArrayList<>();
   private Map<Section.Running, Story> running = Map.of();
@@ -200,13 +204,9 @@ final class DocxSections {
       if (part.isEmpty() || r == null) {
         continue;
       }
-      parts.add(r.target());
-      Element root = XmlParts.parse(part.get(), r.target(), depth);
-      var story =
-          new Story(
-              NodeId.fresh(),
-              Story.Kind.RUNNING,
-              new DocxBody(file, file.relationships(r.target()), shared).content(root));
+      Story known = texts.get(r.target());
+      Story story = known == null ? story(r.target(), part.get()) : known;
+      texts.put(r.target(), story);
       Section.Running place =
           switch (e.attribute("w:type").orElse("default")) {
             case "first" -> header ? Section.Running.HEADER_FIRST : Section.Running.FOOTER_FIRST;
@@ -216,6 +216,15 @@ final class DocxSections {
       out.put(place, story);
     }
     return out;
+  }
+
+  private Story story(String target, byte[] part) throws ReadProblem {
+    parts.add(target);
+    Element root = XmlParts.parse(part, target, depth);
+    return new Story(
+        NodeId.fresh(),
+        Story.Kind.RUNNING,
+        new DocxBody(file, file.relationships(target), shared).content(root));
   }
 
   List<Section> finish() {

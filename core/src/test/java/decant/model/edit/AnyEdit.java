@@ -9,6 +9,7 @@ import decant.model.Position;
 import decant.model.Selection;
 import decant.model.Table;
 import decant.model.edit.object.ObjectEdits;
+import decant.model.edit.running.RunningEdits;
 import decant.model.edit.style.PickedLook;
 import decant.model.edit.style.StyleEdits;
 import decant.model.look.Colour;
@@ -69,7 +70,12 @@ public final class AnyEdit {
   }
 
   private static Revision text(Revision s, Revision r, Random random, boolean large) {
-    return switch (random.nextInt(14)) {
+    return switch (random.nextInt(16)) {
+      case 14 -> RunningEdits.go(s, random.nextBoolean());
+      case 15 ->
+          random.nextBoolean()
+              ? RunningEdits.remove(s)
+              : RunningEdits.putField(s, Inline.Field.Kind.PAGE);
       case 12, 13 -> fromElsewhere(s, random);
       case 0 -> large ? Commands.deleteBackward(s) : Commands.newParagraph(s);
       case 1 -> Commands.deleteBackward(s);

@@ -10,8 +10,10 @@ import decant.model.Paragraph;
 import decant.model.Position;
 import decant.model.Selection;
 import decant.model.look.Link;
+import decant.model.look.ListDefinition;
 import decant.model.look.ListDefinition.NumberFormat;
 import decant.model.look.ListMembership;
+import decant.model.look.Look;
 import decant.model.look.ParagraphTraits;
 import decant.model.look.TextTraits;
 import java.util.List;
@@ -117,6 +119,23 @@ class ListEditsTest {
     assertThat(depth(r, 1)).isEqualTo(8);
     r = ListEdits.shift(ListEdits.shift(at(r, 0, 0), -1), -1);
     assertThat(depth(r, 0)).isZero();
+  }
+
+  /** A list that came with one level, as those of converted documents do. */
+  @Test
+  void anItemGoesDeeperThanItsListHadLevels() {
+    Revision r = ListEdits.toggle(all(revision("oars", "rope", "fenders")), true);
+    Document d = r.document();
+    ListDefinition own = d.lists().values().iterator().next();
+    var flat = new ListDefinition(own.id(), List.of(own.levels().getFirst()));
+    r = Revision.of(d.withLists(Map.of(own.id(), flat)));
+    r = ListEdits.shift(at(r, 1, 0), 1);
+    assertThat(shown(r)).containsExactly("1. oars", "1. rope", "2. fenders");
+    Look first = r.document().lists().get(own.id()).level(0).paragraph();
+    Look second = r.document().lists().get(own.id()).level(1).paragraph();
+    assertThat(second.value(ParagraphTraits.INDENT_START))
+        .isGreaterThan(first.value(ParagraphTraits.INDENT_START));
+    assertThat(r.undo().document().lists()).containsEntry(own.id(), flat);
   }
 
   @Test

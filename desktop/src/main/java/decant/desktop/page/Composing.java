@@ -2,7 +2,6 @@ package decant.desktop.page;
 
 import decant.desktop.shell.Work;
 import decant.layout.CaretPlace;
-import decant.layout.Places;
 import decant.layout.pages.Page;
 import decant.model.edit.Commands;
 import java.util.List;
@@ -21,15 +20,17 @@ import javafx.scene.input.InputMethodTextRun;
 final class Composing {
   private final PagesView view;
   private final Work work;
+  private final CaretOnPages caret;
   private final Runnable typed;
   private String making = "";
 
   /**
    * @param typed told when something was typed
    */
-  Composing(PagesView view, Work work, Runnable typed) {
+  Composing(PagesView view, Work work, CaretOnPages caret, Runnable typed) {
     this.view = view;
     this.work = work;
+    this.caret = caret;
     this.typed = typed;
     view.setInputMethodRequests(new Requests());
     view.setOnInputMethodTextChanged(this::changed);
@@ -54,7 +55,7 @@ final class Composing {
 
   /** What is in the making, over the caret's page. */
   List<Node> over(Page page, double scale) {
-    Optional<CaretPlace> at = making.isEmpty() ? Optional.empty() : caret();
+    Optional<CaretPlace> at = making.isEmpty() ? Optional.empty() : caret.place(false);
     return at.filter(c -> c.page().number() == page.number())
         .map(c -> {
           var l = new Label(making);
@@ -67,15 +68,12 @@ final class Composing {
         .orElse(List.of());
   }
 
-  private Optional<CaretPlace> caret() {
-    return Places.caret(work.layout(), work.revision().selection().caret(), false);
-  }
-
   /** Where the input method shows what there is to choose from. */
   private final class Requests implements InputMethodRequests {
     @Override
     public Point2D getTextLocation(int offset) {
-      return caret()
+      return caret
+          .place(false)
           .flatMap(c -> view.viewPoint(c.page().number() - 1, c.x(), c.top() + c.height()))
           .map(view::localToScreen)
           .orElseGet(() -> view.localToScreen(0, 0));

@@ -4,12 +4,10 @@ import decant.desktop.shell.Work;
 import decant.layout.CaretPlace;
 import decant.layout.Layout;
 import decant.layout.Places;
-import decant.layout.item.Item;
 import decant.layout.pages.Page;
 import decant.model.Box;
 import decant.model.Document;
 import decant.model.NodeId;
-import decant.model.Paragraph;
 import decant.model.Position;
 import decant.model.Selection;
 import decant.model.edit.Commands;
@@ -19,9 +17,7 @@ import decant.model.edit.Range;
 import decant.model.edit.TableEdits;
 import decant.model.edit.WhileTyping;
 import java.util.ArrayList;
-import java.util.IdentityHashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
@@ -30,15 +26,16 @@ import javafx.animation.Timeline;
 import javafx.scene.Node;
 import javafx.scene.input.KeyEvent;
 import javafx.util.Duration;
-import org.jspecify.annotations.Nullable;
 
 /** Caret, selection, typing and pointing on the pages of a document. */
 public final class PageEditor {
   private final PagesView view;
   private final Work work;
   private final Timeline blink;
+  private final CaretOnPages caret;
   private final PagePointer pointer;
   private final Composing composing;
+  private final CommentedText commented = new CommentedText();
   private boolean caretShown = true;
   private double goalX = Double.NaN;
 
@@ -50,8 +47,9 @@ public final class PageEditor {
   public PageEditor(PagesView view, Work work) {
     this.view = view;
     this.work = work;
-    this.pointer = new PagePointer(view, work, this::caretPlaced);
-    this.composing = new Composing(view, work, this::caretPlaced);
+    this.caret = new CaretOnPages(work);
+    this.pointer = new PagePointer(view, work, caret, this::caretPlaced);
+    this.composing = new Composing(view, work, caret, this::caretPlaced);
     view.setOverlay(this::over);
     view.addEventHandler(KeyEvent.KEY_PRESSED, this::pressed);
     view.addEventHandler(KeyEvent.KEY_TYPED, this::typed);
@@ -81,6 +79,11 @@ public final class PageEditor {
     return pointer.handles();
   }
 
+  /** Where the caret stands on the pages. */
+  public CaretOnPages caretOnPages() {
+    return caret;
+  }
+
   /** The pointer has placed the caret. */
   private void caretPlaced() {
     goalX = Double.NaN;
@@ -108,7 +111,7 @@ public final class PageEditor {
   }
 
   private Optional<CaretPlace> caretPlace() {
-    return Places.caret(layout(), work.revision().selection().caret(), endOfLine);
+    return caret.place(endOfLine);
   }
 
   private List<Node> over(int page, double scale) {
@@ -118,7 +121,7 @@ public final class PageEditor {
     }
     Page p = layout().pages().get(page);
     out.addAll(PinnedMark.over(layout(), page, scale));
-    for (Box b : commented(p)) {
+    for (Box b : commented.on(layout(), p)) {
       out.add(PageMarks.noted(b, scale));
     }
     out.addAll(pointer.over(p, scale));
@@ -136,6 +139,10 @@ public final class PageEditor {
       return out;
     }
     Range range = Range.of(document(), s);
+    if (caret.isInRunningText()) {
+      out.addAll(markedInRunning(p, range, scale));
+      return out;
+    }
     Set<NodeId> cells =
         range.cells(document()).isEmpty()
             ? Set.of()
@@ -145,7 +152,7 @@ public final class PageEditor {
     for (Places.PlacedLine l : Places.lines(p)) {
       Optional<PageMarks.Span> part =
           cells.isEmpty()
-              ? part(l, range)
+              ? part(l, l.paragraph().source().id(), range)
               : Optional.of(new PageMarks.Span(l.line().from(), l.line().to(), true))
                   .filter(x -> cells.contains(l.paragraph().source().id()));
       part.ifPresent(r -> out.add(PageMarks.marked(l, r, scale)));
@@ -153,39 +160,28 @@ public final class PageEditor {
     return out;
   }
 
-  private final Map<Page, List<Box>> commentedByPage = new IdentityHashMap<>();
-  private @Nullable Layout commentedIn;
-
-  /** Where something was noted about the text of a page; looked for once for each page. */
-  private List<Box> commented(Page p) {
-    if (commentedIn != layout()) {
-      commentedIn = layout();
-      commentedByPage.clear();
-    }
-    return commentedByPage.computeIfAbsent(
-        p,
-        k -> {
-          var out = new ArrayList<Box>();
-          for (Places.PlacedLine l : Places.lines(k)) {
-            for (Item i : l.line().items()) {
-              if (i instanceof Item.GlyphRun r && !r.meaning().comments().isEmpty()) {
-                out.add(new Box(l.x() + r.x(), l.top(), r.width(), l.line().height()));
-              }
-            }
-          }
-          return List.copyOf(out);
-        });
+  /** What is selected of a header or footer, on the page that the caret is on. */
+  private List<Node> markedInRunning(Page p, Range range, double scale) {
+    boolean here = caretPlace().filter(c -> c.page().number() == p.number()).isPresent();
+    return !here
+        ? List.of()
+        : range.parts(document()).stream()
+            .map(x -> x.paragraph().id())
+            .flatMap(id ->
+                layout().linesOf(p, id).stream()
+                    .flatMap(
+                        l -> part(l, id, range).stream().map(s -> PageMarks.marked(l, s, scale))))
+            .toList();
   }
 
   /** Which places of a line lie in a range. */
-  private Optional<PageMarks.Span> part(Places.PlacedLine l, Range range) {
-    Paragraph p = l.paragraph().source();
+  private Optional<PageMarks.Span> part(Places.PlacedLine l, NodeId paragraph, Range range) {
     int from = l.line().from();
     int to = l.line().to();
-    boolean startsHere = p.id().equals(range.start().paragraph());
-    boolean endsHere = p.id().equals(range.end().paragraph());
+    boolean startsHere = paragraph.equals(range.start().paragraph());
+    boolean endsHere = paragraph.equals(range.end().paragraph());
     if (!startsHere && !endsHere) {
-      Position here = new Position(p.id(), 0);
+      Position here = new Position(paragraph, 0);
       boolean between =
           Range.compare(document(), range.start(), here) < 0
               && Range.compare(document(), here, range.end()) < 0;
@@ -264,11 +260,20 @@ public final class PageEditor {
                     work.apply(WhileTyping::settled);
                   });
           case TAB -> tab(e);
+          case ESCAPE -> leaveRunningText();
           default -> shortcut(e);
         };
     if (used) {
       e.consume();
     }
+  }
+
+  private boolean leaveRunningText() {
+    boolean left = caret.leaveRunningText();
+    if (left) {
+      revealCaret();
+    }
+    return left;
   }
 
   /** With Alt the arrows move what stands beside the flow, by a millimetre. */
@@ -288,8 +293,7 @@ public final class PageEditor {
     }
     return switch (e.getCode()) {
       case A -> {
-        work.select(
-            new Selection(Motion.documentStart(document()), Motion.documentEnd(document())));
+        work.select(Motion.all(document(), caret()));
         view.refreshOverlays();
         yield true;
       }
@@ -357,6 +361,9 @@ public final class PageEditor {
     }
     double x = Double.isNaN(goalX) ? at.get().x() : goalX;
     goalX = x;
+    if (caret.isInRunningText()) {
+      return fromRunningText(e, at.get(), by, x);
+    }
     double middle = at.get().top() + at.get().height() / 2;
     Places.PlacedLine best = null;
     Page page = at.get().page();
@@ -374,8 +381,18 @@ public final class PageEditor {
     return go(e, new Position(best.paragraph().source().id(), Places.offsetAt(best, x - best.x())));
   }
 
+  /** Up and down in a header or footer: out of it only towards the text of the page. */
+  private boolean fromRunningText(KeyEvent e, CaretPlace at, int by, double x) {
+    double y = by > 0 ? at.top() + at.height() * 1.5 : at.top() - at.height() / 2;
+    Optional<Position> to = layout().positionAt(at.page(), x, y);
+    boolean within =
+        to.filter(t -> document().index().sameText(caret().paragraph(), t.paragraph())).isPresent();
+    boolean towardsText = by > 0 == at.top() < at.page().setup().height() / 2;
+    return to.isEmpty() || !within && (!towardsText || e.isShiftDown()) || go(e, to.get());
+  }
+
   private boolean page(KeyEvent e, int by) {
-    Optional<CaretPlace> at = layout().caret(caret());
+    Optional<CaretPlace> at = caretPlace();
     if (at.isEmpty()) {
       return false;
     }
@@ -391,6 +408,7 @@ public final class PageEditor {
       p = layout().pages().get(--number);
       y += p.setup().height();
     }
+    caret.putOn(p.number() - 1);
     return layout().positionAt(p, at.get().x(), y).map(t -> go(e, t)).orElse(false);
   }
 

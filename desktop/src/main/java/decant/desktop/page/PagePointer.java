@@ -2,7 +2,6 @@ package decant.desktop.page;
 
 import decant.desktop.shell.Work;
 import decant.layout.Layout;
-import decant.layout.Places;
 import decant.layout.pages.Page;
 import decant.model.Document;
 import decant.model.Position;
@@ -19,6 +18,7 @@ import javafx.scene.input.MouseEvent;
 final class PagePointer {
   private final PagesView view;
   private final Work work;
+  private final CaretOnPages caret;
   private final Runnable placed;
   private final DragSelection drag;
   private final TextMoving moving;
@@ -28,9 +28,10 @@ final class PagePointer {
   /**
    * @param placed told when the caret was placed
    */
-  PagePointer(PagesView view, Work work, Runnable placed) {
+  PagePointer(PagesView view, Work work, CaretOnPages caret, Runnable placed) {
     this.view = view;
     this.work = work;
+    this.caret = caret;
     this.placed = placed;
     this.drag = new DragSelection(work.revision().selection());
     this.moving = new TextMoving(work);
@@ -59,7 +60,7 @@ final class PagePointer {
     out.addAll(tables.over(page, scale));
     moving
         .target()
-        .flatMap(t -> Places.caret(layout(), t, false))
+        .flatMap(caret::of)
         .filter(c -> c.page().number() == page.number())
         .ifPresent(c -> out.add(PageMarks.caret(c, scale)));
     return out;
@@ -81,6 +82,7 @@ final class PagePointer {
       return;
     }
     position.ifPresent(at -> {
+      point(e).ifPresent(p -> caret.putOn(p.page()));
       Selection now = work.revision().selection();
       Selection s =
           e.getClickCount() == 1 && e.isShiftDown() && sameText(now.anchor(), at)
@@ -156,6 +158,7 @@ final class PagePointer {
       // It was only clicked: the caret goes there.
       positionAt(e)
           .ifPresent(at -> {
+            point(e).ifPresent(p -> caret.putOn(p.page()));
             work.select(drag.begin(document(), at, 1));
             placed.run();
           });

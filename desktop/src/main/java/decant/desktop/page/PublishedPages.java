@@ -1,12 +1,12 @@
 package decant.desktop.page;
 
 import decant.layout.Layout;
+import decant.layout.pages.Page;
 import decant.layout.pages.PageChange;
 import decant.model.Section;
 import decant.paint.PagePainter;
 import decant.publication.Publication;
 import java.awt.image.BufferedImage;
-import java.util.List;
 import java.util.Optional;
 
 /** The pages of a publication. */
@@ -47,7 +47,11 @@ public record PublishedPages(Publication publication, PagePainter painter) imple
         && o.publication instanceof Layout was
         && publication instanceof Layout now
         && comparable(was, now, page)) {
-      return PageChange.between(was.pages().get(page), now.pages().get(page));
+      Optional<PageChange> text = PageChange.between(was.pages().get(page), now.pages().get(page));
+      Optional<PageChange> running = running(was, now, page);
+      return text.isPresent() && running.isPresent()
+          ? text.map(running.get()::union)
+          : text.or(() -> running);
     }
     return Optional.of(new PageChange(0, height(page)));
   }
@@ -58,15 +62,17 @@ public record PublishedPages(Publication publication, PagePainter painter) imple
         // Running texts show how many pages there are, and come from the sections.
         && was.pages().size() == now.pages().size()
         && was.document().media() == now.document().media()
-        && sameRunningTexts(was, now, page);
+        && was.pages().get(page).section() == now.pages().get(page).section()
+        && was.document().styles() == now.document().styles();
   }
 
-  private static boolean sameRunningTexts(Layout was, Layout now, int page) {
-    int section = now.pages().get(page).section();
-    List<Section> before = was.document().sections();
-    return was.pages().get(page).section() == section
-        && section < before.size()
-        && before.get(section).running().equals(now.document().sections().get(section).running())
-        && was.document().styles() == now.document().styles();
+  private static Optional<PageChange> running(Layout was, Layout now, int page) {
+    Page before = was.pages().get(page);
+    Page after = now.pages().get(page);
+    Section a = was.document().sections().get(before.section());
+    Section b = now.document().sections().get(after.section());
+    return a.running().equals(b.running())
+        ? Optional.empty()
+        : PageChange.ofRunning(was.running(before), now.running(after), after.height());
   }
 }

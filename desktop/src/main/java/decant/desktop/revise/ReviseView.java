@@ -92,7 +92,8 @@ public final class ReviseView implements Stage {
     var table = new TablePanel(work, inSight, actions, pages::requestFocus);
     var object = new ObjectPanel(work, editor.handles(), inSight, actions, pages::requestFocus);
     // Its width is the same with a bar beside it and without, so that nothing moves.
-    var parts = new VBox(14, look, object, table, comments);
+    var running = new RunningPanel(work, inSight, actions, pages::requestFocus);
+    var parts = new VBox(14, look, object, running, table, comments);
     parts.setPrefWidth(SIDE);
     parts.setMaxWidth(SIDE);
     var upper = new ScrollPane(parts);
@@ -133,7 +134,7 @@ public final class ReviseView implements Stage {
 
   private void showPages() {
     Layout next = work.layout();
-    Optional<CaretPlace> caret = next.caret(work.revision().selection().caret());
+    Optional<CaretPlace> caret = editor.caretOnPages().in(next);
     int now = caret.map(c -> c.page().number() - 1).orElse(-1);
     // What is at the top of the view stays there, whatever the pages before it come to.
     Optional<Layout> before = Optional.ofNullable(shown);
@@ -170,8 +171,9 @@ public final class ReviseView implements Stage {
   private void reveal() {
     editor.revealCaret();
     Position anchor = work.revision().selection().anchor();
-    work.layout()
-        .caret(anchor)
+    editor
+        .caretOnPages()
+        .of(anchor)
         .ifPresentOrElse(
             c -> pages.reveal(c.page().number() - 1, c.top(), c.top() + c.height()),
             () -> // on a page that is pinned
@@ -260,6 +262,7 @@ public final class ReviseView implements Stage {
     LookActions.register(actions, desk, () -> current.get().map(v -> v.laying));
     ListActions.register(actions, desk);
     TableActions.register(actions, desk);
+    RunningActions.register(actions, desk, () -> current.get().map(v -> v.editor));
     zoom(
         actions,
         "zoom-in",

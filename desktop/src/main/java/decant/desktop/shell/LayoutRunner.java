@@ -83,7 +83,7 @@ final class LayoutRunner {
       return;
     }
     long until = System.nanoTime() + QUICK;
-    boolean all = Layouter.relaysAll(before.document(), d) && before.pages().size() > 2;
+    boolean all = layouter.relaysAll(before.document(), d) && before.pages().size() > 2;
     // When everything moves, the pages in sight are what to wait for.
     Layout quick =
         all

@@ -9,6 +9,9 @@ import java.util.Map;
 
 /** The numbering part (§17.9): a definition for each series of lists, an instance for each list. */
 final class Numbering {
+  /** So many levels every list has (§17.9.1). */
+  private static final int LEVELS = 9;
+
   private Numbering() {}
 
   /** A number for a list's id; ids that came from a file are numbers already. */
@@ -38,8 +41,9 @@ final class Numbering {
           "<w:abstractNum w:abstractNumId=\""
               + numbers.get(series)
               + "\"><w:multiLevelType w:val=\"multilevel\"/>");
-      for (int k = 0; k < l.levels().size(); k++) {
-        level(o, l.levels().get(k), k);
+      // Deeper than its levels a list goes on as the last of them; the format knows no such rule.
+      for (int k = 0; k < Math.max(LEVELS, l.levels().size()); k++) {
+        level(o, l.level(k), k);
       }
       o.raw("</w:abstractNum>");
     });

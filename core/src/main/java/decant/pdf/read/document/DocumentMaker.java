@@ -71,6 +71,7 @@ public final class DocumentMaker {
   private final FigureMaker figures = new FigureMaker();
   private final SettingMaker setting = new SettingMaker();
   private final Map<Integer, List<Paragraph>> runningLines = new LinkedHashMap<>();
+  private final List<Story> runningStories = new ArrayList<>();
   private final ApartStories apart;
 
   /** The pictures that stand beside a paragraph, and all of them. */
@@ -240,7 +241,8 @@ public final class DocumentMaker {
   /** Sections for like pages: one, or one for each stretch with its own columns. */
   private List<Section> sections(int from, int to) {
     List<Detected> here = found.stream().filter(f -> f.page() >= from && f.page() < to).toList();
-    var heads = new RunningStories(running, styles.bodyText(), pages.size(), titles);
+    var heads =
+        new RunningStories(running, styles.bodyText(), pages.size(), titles, runningStories);
     List<Inline.Shape> watermarks = apart.takeWatermarks(from, to);
     PageSetup sheet = paper.setup(from, to, here);
     var out = new ArrayList<Section>();

@@ -34,12 +34,20 @@ final class RunningStories {
   private final Look bodyText;
   private final int pages;
   private final RunningTitles titles;
+  private final List<Story> made;
 
   /**
    * @param pages how many the file has
+   * @param made those of the sections before, to which those of these are added
    */
-  RunningStories(RunningTexts.Result running, Look bodyText, int pages, RunningTitles titles) {
+  RunningStories(
+      RunningTexts.Result running,
+      Look bodyText,
+      int pages,
+      RunningTitles titles,
+      List<Story> made) {
     this.titles = titles;
+    this.made = made;
     this.running = running;
     this.pages = pages;
     this.bodyText = bodyText;
@@ -90,9 +98,16 @@ final class RunningStories {
       }
       var inlines = new ArrayList<>(p.inlines());
       inlines.addAll(boxes);
-      var blocks = new ArrayList<>(story.blocks());
-      blocks.set(0, p.withInlines(inlines));
-      return story.withBlocks(blocks);
+      // It is another story than that of sections without them, and its paragraphs are others.
+      var blocks = new ArrayList<Block>();
+      blocks.add(new Paragraph(NodeId.fresh(), p.look(), p.endLook(), inlines));
+      for (Block b : story.blocks().subList(1, story.blocks().size())) {
+        blocks.add(
+            b instanceof Paragraph q
+                ? new Paragraph(NodeId.fresh(), q.look(), q.endLook(), q.inlines())
+                : b);
+      }
+      return new Story(NodeId.fresh(), Story.Kind.RUNNING, blocks);
     });
     return out;
   }
@@ -183,8 +198,36 @@ final class RunningStories {
       paragraphs.add(Paragraph.of(Look.PLAIN, ""));
     }
     if (!paragraphs.isEmpty()) {
-      out.put(which, new Story(NodeId.fresh(), Story.Kind.RUNNING, paragraphs));
+      out.put(which, shared(new Story(NodeId.fresh(), Story.Kind.RUNNING, paragraphs)));
     }
+  }
+
+  /** A story that says the same, if an earlier section has one: whoever changes it means all. */
+  private Story shared(Story fresh) {
+    for (Story known : made) {
+      if (sameText(known.blocks(), fresh.blocks())) {
+        return known;
+      }
+    }
+    made.add(fresh);
+    return fresh;
+  }
+
+  private static boolean sameText(List<Block> a, List<Block> b) {
+    if (a.size() != b.size()) {
+      return false;
+    }
+    for (int k = 0; k < a.size(); k++) {
+      boolean same =
+          a.get(k) instanceof Paragraph p
+              && b.get(k) instanceof Paragraph q
+              && p.look().equals(q.look())
+              && p.inlines().equals(q.inlines());
+      if (!same) {
+        return false;
+      }
+    }
+    return true;
   }
 
   private Paragraph runningParagraph(Title title, PageSetup setup) {

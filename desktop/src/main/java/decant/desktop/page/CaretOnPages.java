@@ -1,0 +1,86 @@
+package decant.desktop.page;
+
+import decant.desktop.shell.Work;
+import decant.layout.CaretPlace;
+import decant.layout.Layout;
+import decant.layout.Places;
+import decant.model.NodeId;
+import decant.model.Position;
+import decant.model.Selection;
+import java.util.Optional;
+
+/**
+ * Where the caret stands on the pages. One in a header or footer, which stands on many, is shown on
+ * the page it was put on.
+ */
+public final class CaretOnPages {
+  private final Work work;
+
+  /** The page, from 0, that the caret was seen on last. */
+  private int page;
+
+  /** Where it was in the text before it went into a header or footer. */
+  private Position inText;
+
+  CaretOnPages(Work work) {
+    this.work = work;
+    this.inText = work.revision().selection().caret();
+  }
+
+  /** It is put on a page. */
+  void putOn(int number) {
+    page = number;
+  }
+
+  /** Where it stands; empty if its page is not made yet. */
+  Optional<CaretPlace> place(boolean endOfLine) {
+    return place(work.layout(), endOfLine);
+  }
+
+  /** Where it stands on the pages of a layout. */
+  public Optional<CaretPlace> in(Layout layout) {
+    return place(layout, false);
+  }
+
+  private Optional<CaretPlace> place(Layout layout, boolean endOfLine) {
+    Position at = work.revision().selection().caret();
+    Optional<CaretPlace> found = Places.caret(layout, at, endOfLine, page);
+    found.ifPresent(c -> page = c.page().number() - 1);
+    if (!isInRunningText()) {
+      inText = at;
+    }
+    return found;
+  }
+
+  /** Where a place stands, near the page that the caret is on. */
+  public Optional<CaretPlace> of(Position at) {
+    return Places.caret(work.layout(), at, false, page);
+  }
+
+  /** Whether it is in a header or footer. */
+  boolean isInRunningText() {
+    return runningText(work.revision().selection().caret()).isPresent();
+  }
+
+  private Optional<NodeId> runningText(Position at) {
+    return work.revision()
+        .document()
+        .index()
+        .runningText(work.revision().document(), at.paragraph());
+  }
+
+  /** Goes back to the text from a header or footer; whether it was in one. */
+  boolean leaveRunningText() {
+    if (!isInRunningText()) {
+      return false;
+    }
+    boolean there = work.revision().document().paragraph(inText.paragraph()).isPresent();
+    Layout l = work.layout();
+    Optional<Position> to =
+        there || page >= l.pages().size()
+            ? Optional.of(inText)
+            : l.positionAt(l.pages().get(page), 0, l.pages().get(page).setup().margins().top() + 1);
+    to.ifPresent(p -> work.select(Selection.at(p)));
+    return to.isPresent();
+  }
+}
