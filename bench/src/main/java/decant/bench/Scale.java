@@ -5,9 +5,9 @@ import decant.io.AtomicFile;
 import decant.io.Untouchable;
 import decant.layout.CaretPlace;
 import decant.layout.Layout;
+import decant.layout.LayoutChange;
 import decant.layout.Layouter;
 import decant.layout.pages.Page;
-import decant.layout.pages.PageChange;
 import decant.model.Block;
 import decant.model.Document;
 import decant.model.Inline;
@@ -90,6 +90,8 @@ final class Scale {
         "in a list");
     Story note = d.stories().values().stream().skip(100).findFirst().orElseThrow();
     typed(d, (Paragraph) note.blocks().getFirst(), "in a note");
+    Story header = d.sections().getFirst().running().values().iterator().next();
+    typed(d, (Paragraph) header.blocks().getFirst(), "in a header");
     restyled(d);
     Layout all = new Layouter(FontBook.shipped()).layout(d);
     for (String when : new String[] {"cold", "warm"}) {
@@ -210,24 +212,26 @@ final class Scale {
             (int) (l.pages().getFirst().setup().width() * SCALE),
             (int) (l.pages().getFirst().setup().height() * SCALE),
             BufferedImage.TYPE_INT_ARGB_PRE);
-    Page shown = null;
+    Layout shown = null;
+    int near = l.pages().size() / 2;
     for (int key = 0; key < KEYSTROKES; key++) {
       long start = System.nanoTime();
       r = Commands.insert(r, key % 6 == 5 ? " " : "a");
       l = layouter.layout(r.document());
       double laid = (System.nanoTime() - start) / 1e6;
       layouts[key] = laid;
-      CaretPlace c = l.caret(r.selection().caret()).orElseThrow();
+      CaretPlace c = l.caret(r.selection().caret(), near).orElseThrow();
       Page page = c.page();
       // As the window does it: the picture of the page is kept, and what changed painted over.
-      if (shown != null && shown.number() == page.number()) {
+      if (shown != null && near == page.number() - 1) {
         Layout now = l;
-        PageChange.between(shown, page)
+        LayoutChange.onPage(shown, l, near)
             .ifPresent(c2 -> painter.repaint(now, page, image, SCALE, 0, c2));
       } else {
         painter.paint(l, page, image, SCALE);
       }
-      shown = page;
+      shown = l;
+      near = page.number() - 1;
       millis[key] = (System.nanoTime() - start) / 1e6;
     }
     double[] settled = Arrays.copyOfRange(millis, 100, KEYSTROKES);

@@ -7,6 +7,7 @@ import decant.layout.label.DocumentFonts;
 import decant.layout.label.FieldValues;
 import decant.layout.label.Flow;
 import decant.layout.label.Styles;
+import decant.layout.label.Succession;
 import decant.layout.pages.Page;
 import decant.layout.pages.PageFiller;
 import decant.layout.pages.Paginator;
@@ -96,7 +97,7 @@ public final class Layouter {
     BlockLayouter blocks = setterFor(d);
     Layout before = last;
     Flow flow = Flow.of(d, before == null ? null : before.flow());
-    Context now = Context.of(d, flow, blocks.styles(), values);
+    Context now = Context.of(d, flow, blocks.styles(), values, succession());
     blocks.use(now);
     boolean reusable = before != null && !relaysAll(before.document(), d);
     Layout.RunningTexts running = running(d, blocks.styles(), now);
@@ -106,8 +107,9 @@ public final class Layouter {
     var from = new PageFiller.Start(new Page.FlowPoint(0, 0), null, List.of(), true);
     Paginator.Reuse reuse = (start, afterBreak, number, shown) -> null;
     if (reusable && before != null) {
-      int prefix = commonPrefix(before.flow(), flow, now);
-      int suffix = commonSuffix(before.flow(), flow, now, prefix);
+      boolean like = context.isLike(now);
+      int prefix = commonPrefix(before.flow(), flow, like ? context : now);
+      int suffix = commonSuffix(before.flow(), flow, like ? context : now, prefix);
       int shift = flow.size() - before.flow().size();
       int suffixStart = flow.size() - suffix;
       kept = pagesBefore(before.pages(), prefix);
@@ -163,12 +165,17 @@ public final class Layouter {
   public Layout inSight(Document d, Layout shown, int first, int count) {
     BlockLayouter blocks = setterFor(d);
     Flow flow = Flow.of(d, shown.flow());
-    Context now = Context.of(d, flow, blocks.styles(), context.fields());
+    Context now = Context.of(d, flow, blocks.styles(), context.fields(), succession());
     blocks.use(now);
     List<Page> pages =
         new PagesInSight(d, flow, blocks)
             .among(shown, Math.min(first, shown.pages().size()), count);
     return new Layout(d, pages, false, flow, running(d, blocks.styles(), now));
+  }
+
+  private @Nullable Succession succession() {
+    Layout before = last;
+    return before == null ? null : new Succession(before.document(), before.flow(), context);
   }
 
   private BlockLayouter setterFor(Document d) {
@@ -294,7 +301,7 @@ public final class Layouter {
     Block block = b.blocks().get(j);
     return a.blocks().get(i) == block
         && a.sections()[i] == b.sections()[j]
-        && context.agrees(now, block, b.facts()[j]);
+        && (now == context || context.agrees(now, block, b.facts()[j]));
   }
 
   /**

@@ -61,6 +61,19 @@ final class KeyTimes {
     return all.get(k).id();
   }
 
+  private NodeId header() {
+    return document()
+        .sections()
+        .getFirst()
+        .running()
+        .values()
+        .iterator()
+        .next()
+        .blocks()
+        .getFirst()
+        .id();
+  }
+
   private void all() {
     typed("at the start", prose(0));
     typed("in the middle", prose(0.5));
@@ -94,6 +107,7 @@ final class KeyTimes {
             .blocks()
             .getFirst()
             .id());
+    typed("in a header", header());
     window.press(KeyCode.CONTROL, KeyCode.F);
     window.type("harbour");
     typed("with Find open", prose(0.5));

@@ -20,9 +20,28 @@ import org.jspecify.annotations.Nullable;
 public record Context(Map<NodeId, String> labels, Map<NodeId, Story> stories, FieldValues fields) {
   public static final Context NONE = new Context(Map.of(), Map.of(), FieldValues.NONE);
 
-  public static Context of(Document d, Flow flow, Styles styles, FieldValues before) {
-    return new Context(
-        ListLabels.of(d, styles), d.stories(), before.withNotes(NoteLabels.of(d, flow)));
+  /**
+   * What blocks of a document follow from.
+   *
+   * @param values what is known of the pages
+   * @param after an earlier version of the document, of which what is the same is taken over
+   */
+  public static Context of(
+      Document d, Flow flow, Styles styles, FieldValues values, @Nullable Succession after) {
+    Map<NodeId, String> labels =
+        after != null && after.sameLabels(d, flow, styles)
+            ? after.known().labels
+            : ListLabels.of(d, styles);
+    Map<NodeId, String> notes =
+        after != null && after.sameNotes(d, flow)
+            ? after.known().fields.notes()
+            : NoteLabels.of(d, flow);
+    return new Context(labels, d.stories(), values.withNotes(notes));
+  }
+
+  /** Whether every block that is the same in both comes out the same, as far as can be seen. */
+  public boolean isLike(Context other) {
+    return labels == other.labels && stories == other.stories && fields.isLike(other.fields);
   }
 
   /** What the running texts of a document follow from: they stand in no list. */

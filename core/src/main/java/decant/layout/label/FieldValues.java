@@ -37,6 +37,17 @@ public record FieldValues(
     return new FieldValues(page, format, count, title, places, notes, styled);
   }
 
+  /** Whether both show the same, as far as can be seen without looking into them. */
+  boolean isLike(FieldValues o) {
+    return page == o.page
+        && format == o.format
+        && pages == o.pages
+        && title.equals(o.title)
+        && pageOf == o.pageOf
+        && notes == o.notes
+        && styled == o.styled;
+  }
+
   public String show(Inline.Field f) {
     return switch (f.kind()) {
       case PAGE -> page > 0 ? ListLabels.number(format, page) : f.shown();

@@ -67,6 +67,38 @@ public record Flow(List<Block> blocks, BlockFacts[] facts, int[] sections, int[]
     return facts;
   }
 
+  /** The blocks of this flow that are not at the same end of another. */
+  List<Block> changedFrom(Flow other) {
+    int first = sharedFirst(other);
+    return blocks.subList(first, size() - sharedLast(other, first));
+  }
+
+  /** The facts of those blocks. */
+  List<BlockFacts> changedFactsFrom(Flow other) {
+    int first = sharedFirst(other);
+    return java.util.Arrays.asList(facts).subList(first, size() - sharedLast(other, first));
+  }
+
+  /** How many blocks both begin with. */
+  private int sharedFirst(Flow other) {
+    int shared = Math.min(size(), other.size());
+    int k = 0;
+    while (k < shared && blocks.get(k) == other.blocks.get(k)) {
+      k++;
+    }
+    return k;
+  }
+
+  /** How many blocks both end with, of those after the ones that both begin with. */
+  private int sharedLast(Flow other, int first) {
+    int shared = Math.min(size(), other.size()) - first;
+    int k = 0;
+    while (k < shared && blocks.get(size() - 1 - k) == other.blocks.get(other.size() - 1 - k)) {
+      k++;
+    }
+    return k;
+  }
+
   public int size() {
     return blocks.size();
   }

@@ -1,9 +1,8 @@
 package decant.desktop.page;
 
 import decant.layout.Layout;
-import decant.layout.pages.Page;
+import decant.layout.LayoutChange;
 import decant.layout.pages.PageChange;
-import decant.model.Section;
 import decant.paint.PagePainter;
 import decant.publication.Publication;
 import java.awt.image.BufferedImage;
@@ -43,36 +42,10 @@ public record PublishedPages(Publication publication, PagePainter painter) imple
 
   @Override
   public Optional<PageChange> change(int page, PageSource before) {
-    if (before instanceof PublishedPages o
-        && o.publication instanceof Layout was
-        && publication instanceof Layout now
-        && comparable(was, now, page)) {
-      Optional<PageChange> text = PageChange.between(was.pages().get(page), now.pages().get(page));
-      Optional<PageChange> running = running(was, now, page);
-      return text.isPresent() && running.isPresent()
-          ? text.map(running.get()::union)
-          : text.or(() -> running);
-    }
-    return Optional.of(new PageChange(0, height(page)));
-  }
-
-  private static boolean comparable(Layout was, Layout now, int page) {
-    return page < was.pages().size()
-        && page < now.pages().size()
-        // Running texts show how many pages there are, and come from the sections.
-        && was.pages().size() == now.pages().size()
-        && was.document().media() == now.document().media()
-        && was.pages().get(page).section() == now.pages().get(page).section()
-        && was.document().styles() == now.document().styles();
-  }
-
-  private static Optional<PageChange> running(Layout was, Layout now, int page) {
-    Page before = was.pages().get(page);
-    Page after = now.pages().get(page);
-    Section a = was.document().sections().get(before.section());
-    Section b = now.document().sections().get(after.section());
-    return a.running().equals(b.running())
-        ? Optional.empty()
-        : PageChange.ofRunning(was.running(before), now.running(after), after.height());
+    return before instanceof PublishedPages o
+            && o.publication instanceof Layout was
+            && publication instanceof Layout now
+        ? LayoutChange.onPage(was, now, page)
+        : Optional.of(new PageChange(0, height(page)));
   }
 }
