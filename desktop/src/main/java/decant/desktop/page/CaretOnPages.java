@@ -8,6 +8,7 @@ import decant.model.NodeId;
 import decant.model.Position;
 import decant.model.Selection;
 import java.util.Optional;
+import org.jspecify.annotations.Nullable;
 
 /**
  * Where the caret stands on the pages. One in a header or footer, which stands on many, is shown on
@@ -19,12 +20,15 @@ public final class CaretOnPages {
   /** The page, from 0, that the caret was seen on last. */
   private int page;
 
+  private Found last;
+
   /** Where it was in the text before it went into a header or footer. */
   private Position inText;
 
   CaretOnPages(Work work) {
     this.work = work;
     this.inText = work.revision().selection().caret();
+    this.last = new Found(null, inText, false, 0, Optional.empty());
   }
 
   /** It is put on a page. */
@@ -44,12 +48,27 @@ public final class CaretOnPages {
 
   private Optional<CaretPlace> place(Layout layout, boolean endOfLine) {
     Position at = work.revision().selection().caret();
+    Optional<CaretPlace> known = last.place(layout, at, endOfLine, page);
+    if (known.isPresent()) {
+      return known;
+    }
     Optional<CaretPlace> found = Places.caret(layout, at, endOfLine, page);
     found.ifPresent(c -> page = c.page().number() - 1);
+    last = new Found(layout, at, endOfLine, page, found);
     if (!isInRunningText()) {
       inText = at;
     }
     return found;
+  }
+
+  /** The place that was found last: it is asked for by every page in sight, at every key. */
+  private record Found(
+      @Nullable Layout in, Position at, boolean endOfLine, int page, Optional<CaretPlace> place) {
+    Optional<CaretPlace> place(Layout layout, Position other, boolean end, int near) {
+      return in == layout && at.equals(other) && endOfLine == end && page == near
+          ? place
+          : Optional.empty();
+    }
   }
 
   /** Where a place stands, near the page that the caret is on. */

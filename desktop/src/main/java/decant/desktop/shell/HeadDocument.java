@@ -36,7 +36,8 @@ final class HeadDocument extends VBox {
   private final Popup popup = new Popup();
   private final ListView<Work> list = new ListView<>();
   private final VBox box = new VBox(list);
-  private final InvalidationListener changed = o -> refresh();
+  private final Tooltip path = new Tooltip();
+  private final InvalidationListener changed = o -> tellState();
 
   HeadDocument(Desk desk) {
     super(0);
@@ -75,7 +76,8 @@ final class HeadDocument extends VBox {
         .add(HeadDocument.class.getResource("/decant/desktop/decant.css").toExternalForm());
     popup.getContent().add(box);
     popup.setAutoHide(true);
-    desk.documents().all().addListener(changed);
+    name.setTooltip(path);
+    desk.documents().all().addListener((InvalidationListener) o -> refresh());
     desk.workProperty()
         .addListener((o, was, is) -> {
           was.ifPresent(w -> {
@@ -94,13 +96,18 @@ final class HeadDocument extends VBox {
   private void refresh() {
     Optional<Work> w = desk.work();
     name.setText(w.map(Work::stem).orElse("Decant"));
-    name.setTooltip(w.map(x -> new Tooltip(x.source().toString())).orElse(null));
+    path.setText(w.map(x -> x.source().toString()).orElse(""));
     name.setDisable(w.isEmpty());
     int more = desk.documents().all().size() - 1;
     others.setVisible(more > 0);
     others.setText(more > 0 ? WORDS.say("head-document.more", more) : "");
     others.setAccessibleText(more > 0 ? WORDS.count("head-document.others", more) : "");
-    state.setText(w.map(HeadDocument::state).orElse(WORDS.say("head-document.none")));
+    tellState();
+  }
+
+  /** At every key: nothing else of a document changes while it is written in. */
+  private void tellState() {
+    state.setText(desk.work().map(HeadDocument::state).orElse(WORDS.say("head-document.none")));
   }
 
   private static String state(Work w) {
