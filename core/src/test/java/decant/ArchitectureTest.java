@@ -87,7 +87,10 @@ class ArchitectureTest {
             "office.docx.write",
             "format",
             "verify.office"));
-    out.put("office.rtf", and(readers, "layout.label", "office.emit", "format", "verify.office"));
+    out.put("office.rtf.paste", readers);
+    out.put(
+        "office.rtf",
+        and(readers, "layout.label", "office.emit", "office.rtf.paste", "format", "verify.office"));
     out.put("pdf.content", List.of());
     String[] stages = {
       "page",

@@ -1,6 +1,8 @@
 package decant.format;
 
 import decant.model.Document;
+import decant.model.edit.Fragment;
+import decant.model.look.StyleSheet;
 import decant.reading.Active;
 import decant.reading.ReadProblem;
 import decant.reading.ReadRequest;
@@ -37,6 +39,17 @@ public interface FormatService {
     List<Check> verify(Path file, Document d);
   }
 
+  /** Reads a part of a document that another program put on the clipboard. */
+  @FunctionalInterface
+  interface Paste {
+    /**
+     * What is read; empty if nothing can be.
+     *
+     * @param styles those of the document that it goes into
+     */
+    Fragment read(String copied, StyleSheet styles);
+  }
+
   Format format();
 
   /** Empty if files of the format are not taken in. */
@@ -55,6 +68,11 @@ public interface FormatService {
    */
   default String extension(Document d, Active active) {
     return format().extension();
+  }
+
+  /** Empty if nothing of the format comes by the clipboard. */
+  default Optional<Paste> paste() {
+    return Optional.empty();
   }
 
   /** There is one wherever there is a writer. */

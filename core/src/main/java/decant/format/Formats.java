@@ -85,6 +85,11 @@ public final class Formats {
     return service(f).flatMap(FormatService::verifier).orElseThrow(() -> unwritten(f));
   }
 
+  /** Reads what another program copied in a format; nothing if it is not read from there. */
+  public static Optional<FormatService.Paste> paste(Format f) {
+    return service(f).flatMap(FormatService::paste);
+  }
+
   private static IllegalArgumentException unwritten(Format f) {
     return new IllegalArgumentException("documents are not written as " + f.name());
   }

@@ -4,8 +4,8 @@ import decant.desktop.shell.Desk;
 import decant.desktop.shell.Frame;
 import decant.io.StateFolder;
 import decant.work.Log;
+import java.io.File;
 import java.io.InputStream;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
@@ -37,12 +37,9 @@ public final class DecantApp extends Application {
     if (demo && home.isPresent()) {
       desk.tray().showFolder(home.get().resolve("demo"));
     }
-    arguments.stream()
-        .filter(a -> !a.startsWith("--"))
-        .map(Path::of)
-        .filter(Files::exists)
-        .findFirst()
-        .ifPresent(desk::takeIn);
+    List<File> named = arguments.stream().filter(a -> !a.startsWith("--")).map(File::new).toList();
+    named.stream().filter(File::isDirectory).forEach(f -> desk.tray().showFolder(f.toPath()));
+    frame.dropped(named.stream().filter(f -> !f.isDirectory()).toList());
     desk.offerRecovery();
   }
 

@@ -171,6 +171,11 @@ class ListsTablesAndClipboardTest extends WindowCase {
     window.press(KeyCode.CONTROL, KeyCode.V);
     assertThat(shown(work)).containsExactly("• oars", "• rope", "Last");
     caret(work, 2, 4);
+    offer(Map.of(DataFormat.RTF, "{\\rtf1\\ansi  by {\\b night}}"));
+    window.press(KeyCode.CONTROL, KeyCode.V);
+    assertThat(shown(work)).contains("Last by night");
+    assertThat(document(work).paragraphs().getLast().lookAt(9).value(TextTraits.BOLD)).isTrue();
+    window.press(KeyCode.CONTROL, KeyCode.Z);
     offer(Map.of(DataFormat.PLAIN_TEXT, "A1\t6\nA2\t8"));
     window.press(KeyCode.CONTROL, KeyCode.V);
     assertThat(table(document(work)).rows()).hasSize(2);

@@ -2,6 +2,7 @@ package decant.office.rtf;
 
 import decant.format.Format;
 import decant.format.FormatService;
+import decant.office.rtf.paste.RtfReader;
 import decant.verify.office.RtfVerifier;
 import java.util.List;
 import java.util.Optional;
@@ -27,6 +28,11 @@ public final class RtfFormat implements FormatService {
   @Override
   public Optional<Writer> writer() {
     return Optional.of(RtfWriter::write);
+  }
+
+  @Override
+  public Optional<Paste> paste() {
+    return Optional.of(RtfReader::read);
   }
 
   @Override

@@ -106,6 +106,15 @@ public final class PageClipboard {
         return Optional.of(f);
       }
     }
+    if (c.hasRtf() && c.getRtf() instanceof String rtf) {
+      Optional<Fragment> f =
+          Formats.paste(Formats.older())
+              .map(p -> p.read(rtf, d.styles()))
+              .filter(x -> !x.isEmpty());
+      if (f.isPresent()) {
+        return f;
+      }
+    }
     if (c.hasString() && c.getString() instanceof String text && !text.isEmpty()) {
       return TabbedText.table(text, d.styles());
     }

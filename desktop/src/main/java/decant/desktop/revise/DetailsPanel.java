@@ -121,6 +121,7 @@ final class DetailsPanel extends ScrollPane {
     rows.number(
         LETTERS, WORDS.say("details-panel.spacing"), TextTraits.LETTER_SPACING, 1, -20, 100);
     rows.number(LETTERS, WORDS.say("details-panel.shift"), TextTraits.SHIFT, 1, -100, 100);
+    rows.number(LETTERS, WORDS.say("details-panel.kerning"), TextTraits.KERNING, 1, 0, 400);
     rows.yesNo(LETTERS, WORDS.say("details-panel.ligatures"), TextTraits.LIGATURES);
     rows.yesNo(LETTERS, WORDS.say("details-panel.hidden"), TextTraits.HIDDEN);
     rows.words(LETTERS, WORDS.say("details-panel.language"), TextTraits.LANGUAGE);
@@ -160,6 +161,8 @@ final class DetailsPanel extends ScrollPane {
         PARAGRAPHS, WORDS.say("details-panel.before"), ParagraphTraits.SPACE_BEFORE, 1, 0, 1000);
     rows.number(
         PARAGRAPHS, WORDS.say("details-panel.after"), ParagraphTraits.SPACE_AFTER, 1, 0, 1000);
+    rows.yesNo(PARAGRAPHS, WORDS.say("details-panel.auto-before"), ParagraphTraits.AUTO_BEFORE);
+    rows.yesNo(PARAGRAPHS, WORDS.say("details-panel.auto-after"), ParagraphTraits.AUTO_AFTER);
     rows.yesNo(
         PARAGRAPHS, WORDS.say("details-panel.contextual"), ParagraphTraits.CONTEXTUAL_SPACING);
     rows.choice(
@@ -169,6 +172,7 @@ final class DetailsPanel extends ScrollPane {
         PITCHES,
         DetailsPanel::pitch);
     rows.colour(PARAGRAPHS, WORDS.say("details-panel.shading"), ParagraphTraits.SHADING, true);
+    ParagraphRows.add(rows);
     rows.yesNo(PARAGRAPHS, WORDS.say("details-panel.keep-next"), ParagraphTraits.KEEP_WITH_NEXT);
     rows.yesNo(PARAGRAPHS, WORDS.say("details-panel.keep-together"), ParagraphTraits.KEEP_TOGETHER);
     rows.yesNo(PARAGRAPHS, WORDS.say("details-panel.new-page"), ParagraphTraits.PAGE_BREAK_BEFORE);

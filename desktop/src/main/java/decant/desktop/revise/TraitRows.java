@@ -11,6 +11,7 @@ import decant.words.Words;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Consumer;
 import java.util.function.Function;
 import java.util.function.UnaryOperator;
 import javafx.geometry.Pos;
@@ -61,14 +62,24 @@ final class TraitRows {
     }
   }
 
-  private <T> void set(Of of, String name, Trait<T> trait, T value) {
+  <T> void set(Of of, String name, Trait<T> trait, T value) {
     apply(r ->
         of == Of.LETTERS
             ? Commands.set(r, name, trait, value)
             : Commands.setParagraph(r, name, trait, value));
   }
 
-  private <T> T value(Of of, Trait<T> trait) {
+  /** The keyboard goes back to the pages. */
+  void back() {
+    back.run();
+  }
+
+  /** Whether values are only being shown. */
+  boolean isFilling() {
+    return filling;
+  }
+
+  <T> T value(Of of, Trait<T> trait) {
     Revision r = work.revision();
     return of == Of.LETTERS ? Origin.textValue(r, trait) : Origin.paragraphValue(r, trait);
   }
@@ -125,21 +136,27 @@ final class TraitRows {
     var swatch = new Button();
     swatch.getStyleClass().add("colour");
     swatch.setOnAction(e ->
-        new ColourChooser(
-                value(of, trait),
-                DocumentColours.of(work.revision().document(), OWN_COLOURS),
-                ground ? Optional.of(Colour.WHITE) : Optional.empty(),
-                c -> {
-                  set(of, name, trait, c);
-                  back.run();
-                })
-            .show(swatch));
+        choose(
+            swatch,
+            value(of, trait),
+            ground ? Optional.of(Colour.WHITE) : Optional.empty(),
+            c -> {
+              set(of, name, trait, c);
+              back.run();
+            }));
     row(
         of,
         name,
         trait,
         swatch,
         () -> swatch.setStyle("-fx-background-color: #" + value(of, trait).hex() + ";"));
+  }
+
+  /** Lets a colour be chosen. */
+  void choose(Node at, Colour now, Optional<Colour> none, Consumer<Colour> chosen) {
+    new ColourChooser(
+            now, DocumentColours.of(work.revision().document(), OWN_COLOURS), none, chosen)
+        .show(at);
   }
 
   /** Words. */
@@ -161,7 +178,19 @@ final class TraitRows {
         });
   }
 
-  private void row(Of of, String name, Trait<?> trait, Node editor, Runnable show) {
+  /** A part of a trait's value, which says where it comes from in a row of its own. */
+  void part(String name, String id, Node editor, Runnable show) {
+    var label = new Label(name);
+    label.setWrapText(true);
+    editor.setId("trait-" + id);
+    editor.setAccessibleText(name);
+    grid.addRow(grid.getRowCount(), label, editor);
+    GridPane.setValignment(label, javafx.geometry.VPos.CENTER);
+    refreshing.add(show);
+  }
+
+  /** A row of a trait: its name, what sets it, where its value comes from. */
+  void row(Of of, String name, Trait<?> trait, Node editor, Runnable show) {
     int at = grid.getRowCount();
     var label = new Label(name);
     label.setWrapText(true);

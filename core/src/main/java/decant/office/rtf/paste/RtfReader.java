@@ -1,0 +1,357 @@
+package decant.office.rtf.paste;
+
+import com.rtfparserkit.parser.IRtfListener;
+import com.rtfparserkit.parser.RtfStreamSource;
+import com.rtfparserkit.parser.standard.StandardRtfParser;
+import com.rtfparserkit.rtf.Command;
+import com.rtfparserkit.rtf.CommandType;
+import decant.model.Block;
+import decant.model.Inline;
+import decant.model.NodeId;
+import decant.model.Paragraph;
+import decant.model.edit.Fragment;
+import decant.model.edit.HeadingStyles;
+import decant.model.look.Link;
+import decant.model.look.ListDefinition;
+import decant.model.look.ListMembership;
+import decant.model.look.Look;
+import decant.model.look.Media;
+import decant.model.look.MediaId;
+import decant.model.look.ParagraphTraits;
+import decant.model.look.StyleSheet;
+import decant.model.look.TextTraits;
+import decant.office.rtf.paste.RtfState.Goal;
+import decant.picture.PixelPicture;
+import decant.work.Faults;
+import java.awt.Dimension;
+import java.io.ByteArrayInputStream;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayDeque;
+import java.util.ArrayList;
+import java.util.Deque;
+import java.util.HexFormat;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+
+/**
+ * RTF that another program put on the clipboard (Rich Text Format 1.9.1), as paragraphs, lists,
+ * tables and pictures in looks. Notes, shapes, headers and what nobody sees are left out.
+ */
+public final class RtfReader implements IRtfListener {
+  /** Characters that are read; more is no clipboard. */
+  private static final int LONGEST = 50_000_000;
+
+  private static final int DEEPEST_LIST = 8;
+  private static final double TWIP = 1 / 20.0;
+
+  /** A pixel of a picture whose size is not said, in points. */
+  private static final double PIXEL = 0.75;
+
+  /** The widest a picture comes, in points: what a page of A4 has between usual margins. */
+  private static final double WIDEST = 450;
+
+  private static final Pattern ADDRESS =
+      Pattern.compile("HYPERLINK\\s+\"?((?:https?|mailto|tel|ftp):[^\"\\s]+)\"?");
+
+  private final RtfLooks looks = new RtfLooks();
+  private final RtfTable table = new RtfTable();
+  private final Deque<RtfState> groups = new ArrayDeque<>();
+  private RtfState state = RtfState.FIRST;
+  private final List<Block> blocks = new ArrayList<>();
+  private final List<Block> inCell = new ArrayList<>();
+  private final List<Inline> open = new ArrayList<>();
+  private final Map<MediaId, Media> media = new LinkedHashMap<>();
+  private final Map<String, ListDefinition> lists = new LinkedHashMap<>();
+  private final StringBuilder label = new StringBuilder();
+  private final StringBuilder instruction = new StringBuilder();
+  private final StringBuilder hex = new StringBuilder();
+  private String pictureType = "";
+  private double pictureWidth;
+  private double pictureHeight;
+  private StyleSheet styles;
+
+  private RtfReader(StyleSheet styles) {
+    this.styles = styles;
+  }
+
+  /**
+   * What is read; empty if it is no RTF, or not whole: its text is on the clipboard too, then.
+   *
+   * @param styles those of the document that it goes into, by which headings are named
+   */
+  public static Fragment read(String rtf, StyleSheet styles) {
+    var r = new RtfReader(styles);
+    boolean readable = rtf.stripLeading().startsWith("{\\rtf") && rtf.length() <= LONGEST;
+    if (readable) {
+      byte[] bytes = rtf.getBytes(StandardCharsets.ISO_8859_1);
+      try {
+        new StandardRtfParser().parse(new RtfStreamSource(new ByteArrayInputStream(bytes)), r);
+        r.end();
+      } catch (IOException | RuntimeException e) {
+        Faults.mended("reading RTF from the clipboard", e);
+        r = new RtfReader(styles);
+      }
+    }
+    return new Fragment(r.blocks, Map.of(), r.media, r.lists, r.styles);
+  }
+
+  private void end() {
+    if (!open.isEmpty()) {
+      paragraph();
+    }
+    leaveTable();
+  }
+
+  @Override
+  public void processDocumentStart() {}
+
+  @Override
+  public void processDocumentEnd() {}
+
+  @Override
+  public void processCharacterBytes(byte[] data) {}
+
+  @Override
+  public void processBinaryBytes(byte[] data) {
+    if (state.goal() == Goal.PICTURE) {
+      hex.setLength(0);
+      hex.append(HexFormat.of().formatHex(data));
+    }
+  }
+
+  @Override
+  public void processGroupStart() {
+    groups.push(state);
+  }
+
+  @Override
+  public void processGroupEnd() {
+    RtfState ended = state;
+    state = groups.isEmpty() ? RtfState.FIRST : groups.pop();
+    if (ended.goal() == state.goal()) {
+      return;
+    }
+    switch (ended.goal()) {
+      case INSTRUCTION -> linked();
+      case PICTURE -> picture();
+      case TEXT, FONTS, COLOURS, LABEL, SKIPPED -> {}
+    }
+  }
+
+  /** What a field shows comes after what it is. */
+  private void linked() {
+    Matcher m = ADDRESS.matcher(instruction);
+    if (m.find()) {
+      state = state.withText(state.text().with(TextTraits.LINK, new Link.External(m.group(1))));
+    }
+    instruction.setLength(0);
+  }
+
+  @Override
+  public void processString(String s) {
+    switch (state.goal()) {
+      case TEXT -> text(s);
+      case FONTS -> looks.fonts(s);
+      case COLOURS -> looks.colours(s);
+      case LABEL -> label.append(s);
+      case INSTRUCTION -> instruction.append(s);
+      case PICTURE -> hex.append(s);
+      case SKIPPED -> {}
+    }
+  }
+
+  private void text(String s) {
+    String shown = s.replaceAll("[\\p{Cc}&&[^\\t\\n]]", "");
+    if (!shown.isEmpty() && !state.hidden()) {
+      open.add(new Inline.Text(shown, state.text()));
+    }
+  }
+
+  @Override
+  public void processCommand(Command c, int value, boolean hasValue, boolean optional) {
+    if (goes(c, optional)) {
+      return;
+    }
+    switch (state.goal()) {
+      case FONTS -> {
+        if (c == Command.f) {
+          looks.font(value);
+        }
+      }
+      case COLOURS -> {
+        if (c == Command.red || c == Command.green || c == Command.blue) {
+          looks.colour(c, value);
+        }
+      }
+      case LABEL -> {}
+      case PICTURE -> size(c, value);
+      case INSTRUCTION, SKIPPED -> {}
+      case TEXT -> inText(c, value, hasValue);
+    }
+  }
+
+  /** Whether a command says where the characters of its group go. */
+  private boolean goes(Command c, boolean optional) {
+    if (state.goal() == Goal.SKIPPED) {
+      return true;
+    }
+    Goal to =
+        switch (c) {
+          case fonttbl -> Goal.FONTS;
+          case colortbl -> Goal.COLOURS;
+          case listtext, pntext -> Goal.LABEL;
+          case fldinst -> Goal.INSTRUCTION;
+          case pict -> Goal.PICTURE;
+          case rtf, field, fldrslt, shppict -> state.goal();
+          default ->
+              optional || c.getCommandType() == CommandType.Destination
+                  ? Goal.SKIPPED
+                  : state.goal();
+        };
+    if (to == Goal.LABEL) {
+      label.setLength(0);
+    }
+    if (to == Goal.PICTURE) {
+      hex.setLength(0);
+      pictureType = "";
+      pictureWidth = 0;
+      pictureHeight = 0;
+    }
+    boolean other = to != state.goal();
+    state = state.to(to);
+    return other;
+  }
+
+  private void inText(Command c, int value, boolean hasValue) {
+    Optional<Look> text = looks.text(state.text(), c, value, hasValue);
+    if (text.isPresent()) {
+      state = state.withText(text.get());
+      return;
+    }
+    Optional<Look> paragraph = RtfLooks.paragraph(state.paragraph(), c, value);
+    if (paragraph.isPresent()) {
+      state = state.withParagraph(paragraph.get());
+      return;
+    }
+    switch (c) {
+      case pard -> {
+        state = state.bareParagraph();
+        label.setLength(0);
+      }
+      case par, sect -> paragraph();
+      case line, softline -> text("\n");
+      case tab -> text("\t");
+      case nonbreakingspace -> text("\u00A0");
+      case nonbreakinghyphen -> text("\u2011");
+      case optionalhyphen -> text("\u00AD");
+      case ls -> state = state.withList(value, state.depth());
+      case ilvl -> state = state.withList(state.list(), Math.clamp(value, 0, DEEPEST_LIST));
+      case outlinelevelN -> state = state.withLevel(value < 6 ? value + 1 : 0);
+      case v, deleted -> state = state.hiding(!hasValue || value != 0);
+      case intbl -> state = state.inTable(true);
+      case trowd -> table.defines();
+      case trhdr -> table.isHead();
+      case clmrg -> table.withLeft();
+      case clvmrg -> table.withAbove();
+      case cellx -> table.cellKnown();
+      case cell -> {
+        state = state.inTable(true);
+        if (!open.isEmpty() || inCell.isEmpty()) {
+          paragraph();
+        }
+        table.cell(inCell);
+        inCell.clear();
+      }
+      case row -> table.row();
+      default -> {}
+    }
+  }
+
+  private void paragraph() {
+    Look look = state.paragraph();
+    List<Inline> inlines = List.copyOf(open);
+    if (state.level() > 0) {
+      styles = HeadingStyles.ensure(styles, state.level());
+      look = look.with(ParagraphTraits.STYLE, HeadingStyles.id(styles, state.level()));
+      inlines = inlines.stream().map(RtfReader::inHeading).toList();
+    } else if (state.list() > 0 || !label.isEmpty()) {
+      look =
+          look.without(ParagraphTraits.INDENT_START)
+              .without(ParagraphTraits.FIRST_LINE)
+              .with(ParagraphTraits.LIST, new ListMembership(list(), state.depth()));
+    }
+    label.setLength(0);
+    open.clear();
+    var p = new Paragraph(NodeId.fresh(), look, Look.PLAIN, inlines);
+    if (state.inTable()) {
+      inCell.add(p);
+    } else {
+      leaveTable();
+      blocks.add(p);
+    }
+  }
+
+  /** Its size and weight are those of headings of the document. */
+  private static Inline inHeading(Inline i) {
+    return i.withLook(
+        i.look()
+            .without(TextTraits.SIZE)
+            .without(TextTraits.BOLD)
+            .without(TextTraits.FAMILY)
+            .without(TextTraits.COLOUR));
+  }
+
+  private void leaveTable() {
+    if (!inCell.isEmpty()) {
+      table.cell(inCell);
+      inCell.clear();
+    }
+    if (!table.isEmpty()) {
+      blocks.add(table.done());
+    }
+  }
+
+  /** The list that the paragraph is an item of: known by its number, marked as its first item. */
+  private String list() {
+    String id = "rtf-pasted-" + state.list();
+    String mark = label.toString().strip();
+    boolean sayable = mark.matches("[(]?(?:\\d{1,3}|[A-Za-z]|[ivxIVX]{1,6})[.)]?");
+    lists.computeIfAbsent(
+        id, k -> ListDefinition.marked(k, sayable ? mark : mark.isEmpty() ? "1." : "•"));
+    return id;
+  }
+
+  private void size(Command c, int value) {
+    switch (c) {
+      case pngblip -> pictureType = "image/png";
+      case jpegblip -> pictureType = "image/jpeg";
+      case picwgoal -> pictureWidth = value * TWIP;
+      case pichgoal -> pictureHeight = value * TWIP;
+      default -> {}
+    }
+  }
+
+  private void picture() {
+    String digits = hex.toString().replaceAll("[^0-9A-Fa-f]", "");
+    hex.setLength(0);
+    byte[] bytes = HexFormat.of().parseHex(digits, 0, digits.length() / 2 * 2);
+    Optional<Dimension> pixels = PixelPicture.size(bytes);
+    if (pixels.isEmpty() || pictureType.isEmpty() || state.goal() != Goal.TEXT) {
+      return; // a drawing, of which no picture is read here
+    }
+    Media one = Media.of(pictureType, bytes);
+    media.put(one.id(), one);
+    double w = pictureWidth > 0 ? pictureWidth : pixels.get().width * PIXEL;
+    double h =
+        pictureHeight > 0
+            ? pictureHeight
+            : w * pixels.get().height / Math.max(1.0, pixels.get().width);
+    double shrunk = Math.min(1, WIDEST / Math.max(1, w));
+    open.add(new Inline.Picture(one.id(), w * shrunk, h * shrunk, "", Look.PLAIN));
+  }
+}

@@ -1,0 +1,193 @@
+package decant.desktop.revise;
+
+import static decant.desktop.revise.TraitRows.Of.PARAGRAPHS;
+
+import decant.model.edit.style.Sides;
+import decant.model.edit.style.TabText;
+import decant.model.look.Colour;
+import decant.model.look.ParagraphTraits;
+import decant.model.look.ParagraphTraits.TabStop;
+import decant.model.look.Rule;
+import decant.model.look.Rules;
+import decant.model.look.TextFrame;
+import decant.words.Words;
+import java.util.List;
+import java.util.Optional;
+import java.util.function.UnaryOperator;
+import javafx.scene.control.Button;
+import javafx.scene.control.ComboBox;
+import javafx.scene.control.TextField;
+import javafx.scene.control.Tooltip;
+
+/** The rows of a paragraph's tab stops, of the lines around it, and of the frame it stands in. */
+final class ParagraphRows {
+  private static final Words WORDS = Words.of(ParagraphRows.class);
+  private static final double MM = 72 / 25.4;
+
+  private static final TabText TABS =
+      new TabText(
+          List.of(
+              WORDS.say("paragraph-rows.tab-left"),
+              WORDS.say("paragraph-rows.tab-centre"),
+              WORDS.say("paragraph-rows.tab-right"),
+              WORDS.say("paragraph-rows.tab-decimal")));
+
+  private static final List<String> SIDES =
+      List.of(
+          WORDS.say("paragraph-rows.none"),
+          WORDS.say("paragraph-rows.around"),
+          WORDS.say("paragraph-rows.above"),
+          WORDS.say("paragraph-rows.below"),
+          WORDS.say("paragraph-rows.above-and-below"),
+          WORDS.say("paragraph-rows.left"));
+
+  private final TraitRows rows;
+
+  private ParagraphRows(TraitRows rows) {
+    this.rows = rows;
+  }
+
+  static void add(TraitRows rows) {
+    var p = new ParagraphRows(rows);
+    p.tabs();
+    p.sides();
+    p.thickness();
+    p.colour();
+    p.frame(
+        "frame-width",
+        WORDS.say("paragraph-rows.frame-width"),
+        TextFrame::width,
+        (f, v) -> new TextFrame(v, f.height(), f.exact(), f.placement()));
+    p.frame(
+        "frame-height",
+        WORDS.say("paragraph-rows.frame-height"),
+        TextFrame::height,
+        (f, v) -> new TextFrame(f.width(), v, f.exact(), f.placement()));
+  }
+
+  /** What is not understood is taken back, like a number that is none. */
+  private void tabs() {
+    String name = WORDS.say("paragraph-rows.tabs");
+    var field = new TextField();
+    field.setTooltip(new Tooltip(WORDS.say("paragraph-rows.tabs-how")));
+    field.setOnAction(e -> {
+      List<TabStop> now = rows.value(PARAGRAPHS, ParagraphTraits.TABS);
+      TABS.read(field.getText())
+          .ifPresentOrElse(
+              t -> {
+                rows.set(PARAGRAPHS, name, ParagraphTraits.TABS, TabText.said(t, now));
+                rows.back();
+              },
+              () -> field.setText(TABS.write(now)));
+    });
+    rows.row(
+        PARAGRAPHS,
+        name,
+        ParagraphTraits.TABS,
+        field,
+        () -> {
+          if (!field.isFocused()) {
+            field.setText(TABS.write(rows.value(PARAGRAPHS, ParagraphTraits.TABS)));
+          }
+        });
+  }
+
+  private Rules rules() {
+    return rows.value(PARAGRAPHS, ParagraphTraits.RULES);
+  }
+
+  private void sides() {
+    String name = WORDS.say("paragraph-rows.lines");
+    var box = new ComboBox<String>();
+    box.getItems().setAll(SIDES);
+    box.setMaxWidth(Double.MAX_VALUE);
+    box.setOnAction(e -> {
+      int k = box.getSelectionModel().getSelectedIndex();
+      if (k >= 0 && !rows.isFilling()) {
+        Rules to = Sides.values()[k].drawn(Sides.line(rules()));
+        rows.set(PARAGRAPHS, name, ParagraphTraits.RULES, to);
+        rows.back();
+      }
+    });
+    rows.row(
+        PARAGRAPHS,
+        name,
+        ParagraphTraits.RULES,
+        box,
+        () -> box.getSelectionModel().select(Sides.of(rules()).ordinal()));
+  }
+
+  /** Changes the line on the sides that have one. */
+  private void line(String name, UnaryOperator<Rule> change) {
+    Rules to = Sides.of(rules()).drawn(change.apply(Sides.line(rules())));
+    rows.set(PARAGRAPHS, name, ParagraphTraits.RULES, to);
+    rows.back();
+  }
+
+  private void thickness() {
+    String name = WORDS.say("paragraph-rows.thickness");
+    var field =
+        new NumberField(
+            v -> line(name, l -> new Rule(l.kind(), Math.clamp(v, 0.1, 30), l.colour(), l.space())),
+            2);
+    rows.part(
+        name,
+        "rule-thickness",
+        field,
+        () -> {
+          field.setDisable(!rules().isDrawn());
+          field.show(Sides.line(rules()).width());
+        });
+  }
+
+  private void colour() {
+    String name = WORDS.say("paragraph-rows.line-colour");
+    var swatch = new Button();
+    swatch.getStyleClass().add("colour");
+    swatch.setOnAction(e ->
+        rows.choose(
+            swatch,
+            Sides.line(rules()).colour(),
+            Optional.empty(),
+            c -> line(name, l -> new Rule(l.kind(), l.width(), c, l.space()))));
+    rows.part(
+        name,
+        "rule-colour",
+        swatch,
+        () -> {
+          swatch.setDisable(!rules().isDrawn());
+          Colour c = Sides.line(rules()).colour();
+          swatch.setStyle("-fx-background-color: #" + c.hex() + ";");
+        });
+  }
+
+  /** A measure of the frame that a paragraph stands in; 0 for as much as its text needs. */
+  private void frame(
+      String id,
+      String name,
+      java.util.function.ToDoubleFunction<TextFrame> measure,
+      java.util.function.BiFunction<TextFrame, Double, TextFrame> with) {
+    var field =
+        new NumberField(
+            v ->
+                rows.set(
+                    PARAGRAPHS,
+                    name,
+                    ParagraphTraits.FRAME,
+                    with.apply(
+                        rows.value(PARAGRAPHS, ParagraphTraits.FRAME),
+                        Math.clamp(v, 0, 2000) * MM)),
+            1);
+    Runnable show =
+        () -> {
+          TextFrame f = rows.value(PARAGRAPHS, ParagraphTraits.FRAME);
+          field.setDisable(f.equals(TextFrame.NONE));
+          field.show(measure.applyAsDouble(f) / MM);
+        };
+    if (id.equals("frame-width")) {
+      rows.row(PARAGRAPHS, name, ParagraphTraits.FRAME, field, show);
+    } else {
+      rows.part(name, id, field, show);
+    }
+  }
+}
