@@ -366,15 +366,23 @@ public final class Layout implements Publication {
    * <p>Those of a running text that is as the source had it may hold other words than the
    * paragraph: what they say on that page.
    */
-  public List<Places.PlacedLine> linesOf(Page page, NodeId paragraph) {
-    if (document.index().runningText(document, paragraph).isPresent()) {
-      return RunningLines.on(this, page).stream()
-          .filter(r -> r.paragraph().equals(paragraph))
-          .map(RunningLines.Of::line)
-          .toList();
+  List<Places.PlacedLine> linesOf(Page page, NodeId paragraph) {
+    if (isRunning(paragraph)) {
+      return runningLines(page, paragraph).stream().map(RunningLine::line).toList();
     }
     return Places.lines(page).stream()
         .filter(l -> l.paragraph().source().id().equals(paragraph))
+        .toList();
+  }
+
+  private boolean isRunning(NodeId paragraph) {
+    return document.index().runningText(document, paragraph).isPresent();
+  }
+
+  /** The lines of a paragraph of a header or footer on a page. */
+  public List<RunningLine> runningLines(Page page, NodeId paragraph) {
+    return RunningLines.on(this, page).stream()
+        .filter(r -> r.paragraph().equals(paragraph))
         .toList();
   }
 
@@ -389,8 +397,12 @@ public final class Layout implements Publication {
    * @param near the page, from 0, that it is looked for on where it stands on many
    */
   public Optional<CaretPlace> caret(Position at, int near) {
+    boolean running = isRunning(at.paragraph());
     for (Page page : pagesOf(at.paragraph(), near)) {
-      Optional<CaretPlace> place = Places.caret(page, linesOf(page, at.paragraph()), at.offset());
+      Optional<CaretPlace> place =
+          running
+              ? RunningLines.caret(this, page, at)
+              : Places.caret(page, linesOf(page, at.paragraph()), at.offset());
       if (place.isPresent()) {
         return place;
       }

@@ -4,6 +4,7 @@ import decant.desktop.shell.Work;
 import decant.layout.CaretPlace;
 import decant.layout.Layout;
 import decant.layout.Places;
+import decant.layout.RunningLine;
 import decant.layout.pages.Page;
 import decant.model.Box;
 import decant.model.Document;
@@ -168,10 +169,22 @@ public final class PageEditor {
         : range.parts(document()).stream()
             .map(x -> x.paragraph().id())
             .flatMap(id ->
-                layout().linesOf(p, id).stream()
-                    .flatMap(
-                        l -> part(l, id, range).stream().map(s -> PageMarks.marked(l, s, scale))))
+                layout().runningLines(p, id).stream()
+                    .flatMap(r ->
+                        part(r.line(), id, on(range, r)).stream()
+                            .map(s -> PageMarks.marked(r.line(), s, scale))))
             .toList();
+  }
+
+  /** A range as a line counts its places. */
+  private static Range on(Range range, RunningLine r) {
+    return new Range(on(range.start(), r), on(range.end(), r));
+  }
+
+  private static Position on(Position at, RunningLine r) {
+    return at.paragraph().equals(r.paragraph())
+        ? new Position(at.paragraph(), r.within(at.offset()))
+        : at;
   }
 
   /** Which places of a line lie in a range. */

@@ -30,6 +30,7 @@ import java.nio.charset.StandardCharsets;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Deque;
+import java.util.HashMap;
 import java.util.HexFormat;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -58,7 +59,16 @@ public final class RtfReader implements IRtfListener {
   private static final Pattern ADDRESS =
       Pattern.compile("HYPERLINK\\s+\"?((?:https?|mailto|tel|ftp):[^\"\\s]+)\"?");
 
+  private static final Pattern OPTIONAL = Pattern.compile("\\{\\s*\\\\\\*\\s*\\\\([a-z]+)");
+
+  private static final Pattern HEADING = Pattern.compile("(?i)heading ([1-9])");
+
   private final RtfLooks looks = new RtfLooks();
+
+  /** The heading levels of styles, by the styles' numbers. */
+  private final Map<Integer, Integer> levels = new HashMap<>();
+
+  private int style;
   private final RtfTable table = new RtfTable();
   private final Deque<RtfState> groups = new ArrayDeque<>();
   private RtfState state = RtfState.FIRST;
@@ -88,7 +98,7 @@ public final class RtfReader implements IRtfListener {
     var r = new RtfReader(styles);
     boolean readable = rtf.stripLeading().startsWith("{\\rtf") && rtf.length() <= LONGEST;
     if (readable) {
-      byte[] bytes = rtf.getBytes(StandardCharsets.ISO_8859_1);
+      byte[] bytes = skipping(rtf).getBytes(StandardCharsets.ISO_8859_1);
       try {
         new StandardRtfParser().parse(new RtfStreamSource(new ByteArrayInputStream(bytes)), r);
         r.end();
@@ -98,6 +108,18 @@ public final class RtfReader implements IRtfListener {
       }
     }
     return new Fragment(r.blocks, Map.of(), r.media, r.lists, r.styles);
+  }
+
+  /**
+   * The text with groups that may be passed over, and that the parser has never heard of, named
+   * after one that it has: it says nothing of them, and their characters would be taken for text.
+   */
+  private static String skipping(String rtf) {
+    return OPTIONAL
+        .matcher(rtf)
+        .replaceAll(m ->
+            Matcher.quoteReplacement(
+                Command.getInstance(m.group(1)) == null ? "{\\*\\generator" : m.group()));
   }
 
   private void end() {
@@ -132,6 +154,9 @@ public final class RtfReader implements IRtfListener {
   @Override
   public void processGroupEnd() {
     RtfState ended = state;
+    if (groups.size() == 1 && !open.isEmpty()) {
+      paragraph(); // the last one need not say that it ends
+    }
     state = groups.isEmpty() ? RtfState.FIRST : groups.pop();
     if (ended.goal() == state.goal()) {
       return;
@@ -139,7 +164,7 @@ public final class RtfReader implements IRtfListener {
     switch (ended.goal()) {
       case INSTRUCTION -> linked();
       case PICTURE -> picture();
-      case TEXT, FONTS, COLOURS, LABEL, SKIPPED -> {}
+      case TEXT, FONTS, COLOURS, LABEL, STYLES, SKIPPED -> {}
     }
   }
 
@@ -159,6 +184,12 @@ public final class RtfReader implements IRtfListener {
       case FONTS -> looks.fonts(s);
       case COLOURS -> looks.colours(s);
       case LABEL -> label.append(s);
+      case STYLES -> {
+        Matcher m = HEADING.matcher(s);
+        if (m.lookingAt()) {
+          levels.put(style, Integer.parseInt(m.group(1)));
+        }
+      }
       case INSTRUCTION -> instruction.append(s);
       case PICTURE -> hex.append(s);
       case SKIPPED -> {}
@@ -189,6 +220,13 @@ public final class RtfReader implements IRtfListener {
         }
       }
       case LABEL -> {}
+      case STYLES -> {
+        if (c == Command.s) {
+          style = value;
+        } else if (c == Command.outlinelevelN && value < 9) {
+          levels.put(style, value + 1);
+        }
+      }
       case PICTURE -> size(c, value);
       case INSTRUCTION, SKIPPED -> {}
       case TEXT -> inText(c, value, hasValue);
@@ -206,6 +244,7 @@ public final class RtfReader implements IRtfListener {
           case colortbl -> Goal.COLOURS;
           case listtext, pntext -> Goal.LABEL;
           case fldinst -> Goal.INSTRUCTION;
+          case stylesheet -> Goal.STYLES;
           case pict -> Goal.PICTURE;
           case rtf, field, fldrslt, shppict -> state.goal();
           default ->
@@ -213,16 +252,16 @@ public final class RtfReader implements IRtfListener {
                   ? Goal.SKIPPED
                   : state.goal();
         };
-    if (to == Goal.LABEL) {
+    boolean other = to != state.goal();
+    if (other && to == Goal.LABEL) {
       label.setLength(0);
     }
-    if (to == Goal.PICTURE) {
+    if (other && to == Goal.PICTURE) {
       hex.setLength(0);
       pictureType = "";
       pictureWidth = 0;
       pictureHeight = 0;
     }
-    boolean other = to != state.goal();
     state = state.to(to);
     return other;
   }
@@ -252,6 +291,7 @@ public final class RtfReader implements IRtfListener {
       case ls -> state = state.withList(value, state.depth());
       case ilvl -> state = state.withList(state.list(), Math.clamp(value, 0, DEEPEST_LIST));
       case outlinelevelN -> state = state.withLevel(value < 6 ? value + 1 : 0);
+      case s -> state = state.withLevel(levels.getOrDefault(value, 0));
       case v, deleted -> state = state.hiding(!hasValue || value != 0);
       case intbl -> state = state.inTable(true);
       case trowd -> table.defines();
@@ -277,7 +317,9 @@ public final class RtfReader implements IRtfListener {
     List<Inline> inlines = List.copyOf(open);
     if (state.level() > 0) {
       styles = HeadingStyles.ensure(styles, state.level());
-      look = look.with(ParagraphTraits.STYLE, HeadingStyles.id(styles, state.level()));
+      look =
+          Look.of(ParagraphTraits.STYLE, HeadingStyles.id(styles, state.level()))
+              .with(ParagraphTraits.ALIGNMENT, look.value(ParagraphTraits.ALIGNMENT));
       inlines = inlines.stream().map(RtfReader::inHeading).toList();
     } else if (state.list() > 0 || !label.isEmpty()) {
       look =

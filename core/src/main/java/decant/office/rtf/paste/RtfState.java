@@ -30,6 +30,7 @@ record RtfState(
     COLOURS,
     LABEL,
     INSTRUCTION,
+    STYLES,
     PICTURE,
     SKIPPED
   }

@@ -134,6 +134,20 @@ final class DocumentThresholds {
      * one.
      */
     static final double AT_RIGHT = 0.62;
+
+    /** Of the size: how far lines of usual fonts reach above and below the baseline. */
+    static final double ABOVE = 0.905;
+
+    static final double BELOW = 0.212;
+
+    /** How much higher running texts may come out when they are set again. */
+    static final double SET_AGAIN = 1.35;
+
+    /** What is left between them and the text then, in points. */
+    static final double APART = 8;
+
+    /** Less is no indent, in points. */
+    static final double INDENT = 0.5;
   }
 
   /** Of {@link decant.pdf.read.document.StyleMaker}. */

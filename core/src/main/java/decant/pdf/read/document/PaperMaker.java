@@ -38,16 +38,8 @@ final class PaperMaker {
     if (here.isEmpty()) {
       return PageSetup.plain(p.width(), p.height(), PageSetup.Margins.INCH);
     }
-    double header = 36;
-    double footer = 36;
-    for (RunningTexts.RunningText r : running.texts()) {
-      TextLine l = r.lines().getFirst();
-      if (r.header()) {
-        header = Math.min(header, Math.max(12, l.box().y()));
-      } else {
-        footer = Math.min(footer, Math.max(12, p.height() - l.box().bottom()));
-      }
-    }
+    double header = fromEdge(true, p.height(), top);
+    double footer = fromEdge(false, p.height(), p.height() - bottom);
     // The lowest line of the fullest page stands a little above the margin; half a line more is
     // safe.
     double below = Math.max(18, p.height() - bottom - 8);
@@ -62,6 +54,34 @@ final class PaperMaker {
             header,
             footer));
   }
+
+  /**
+   * How far running texts stand from the edge of the paper: as far as they were found, if set again
+   * they still end before the text.
+   *
+   * @param room from the edge to the text
+   */
+  private double fromEdge(boolean header, double height, double room) {
+    double nearest = height;
+    double farthest = 0;
+    for (RunningTexts.RunningText r : running.texts()) {
+      TextLine l = r.lines().getFirst();
+      double top = l.baseline() - DocumentThresholds.RunningStories.ABOVE * l.size();
+      double bottom = l.baseline() + DocumentThresholds.RunningStories.BELOW * l.size();
+      if (r.header() == header) {
+        nearest = Math.min(nearest, header ? top : height - bottom);
+        farthest = Math.max(farthest, header ? bottom : height - top);
+      }
+    }
+    double taken =
+        Math.max(0, farthest - nearest) * DocumentThresholds.RunningStories.SET_AGAIN
+            + DocumentThresholds.RunningStories.APART;
+    double most = Math.max(USUAL_DISTANCE, room - taken);
+    return farthest == 0 ? USUAL_DISTANCE : Math.clamp(nearest, 12, most);
+  }
+
+  /** Of running texts from the edge, in points, where none were found. */
+  private static final double USUAL_DISTANCE = 36;
 
   /** A margin of at least 12 points, but never more than a third of the page. */
   private static double margin(double found, double whole) {

@@ -12,6 +12,8 @@ import decant.model.look.LinePitch;
 import decant.model.look.Look;
 import decant.model.look.ParagraphTraits;
 import decant.model.look.ParagraphTraits.Alignment;
+import decant.model.look.TextTraits;
+import decant.model.look.Trait;
 import decant.pdf.read.beside.RunningTexts;
 import decant.pdf.read.beside.RunningTexts.RunningText;
 import decant.pdf.read.beside.RunningTitles;
@@ -246,11 +248,12 @@ final class RunningStories {
               ? withFields(t, r.counter().get())
               : List.of(i));
     }
+    // Their lines stand where they were found, not as those of the text do.
+    Look look = SET;
     Alignment alignment = Alignment.START;
     double centre =
         l.box().x() + l.box().width() / 2 - (setup.margins().left() + setup.textWidth() / 2);
     boolean wide = l.text().contains("\t");
-    Look look = Look.PLAIN;
     if (wide) {
       look =
           look.with(
@@ -266,7 +269,32 @@ final class RunningStories {
       alignment = Alignment.END;
     }
     look = look.with(ParagraphTraits.ALIGNMENT, alignment);
-    return new Paragraph(NodeId.fresh(), look, Look.PLAIN, inlines);
+    look =
+        switch (alignment) {
+          case START ->
+              indented(look, ParagraphTraits.INDENT_START, l.box().x() - setup.margins().left());
+          case END ->
+              indented(
+                  look,
+                  ParagraphTraits.INDENT_END,
+                  setup.margins().left() + setup.textWidth() - l.box().right());
+          case CENTRE, JUSTIFIED -> look;
+        };
+    return new Paragraph(NodeId.fresh(), look, markOf(inlines), inlines);
+  }
+
+  private static final Look SET =
+      Look.of(ParagraphTraits.LINE_PITCH, LinePitch.SINGLE)
+          .with(ParagraphTraits.SPACE_BEFORE, 0.0)
+          .with(ParagraphTraits.SPACE_AFTER, 0.0);
+
+  /** The mark of a paragraph is as high as its words, or it would make the line higher. */
+  private static Look markOf(List<Inline> inlines) {
+    return inlines.isEmpty() ? Look.PLAIN : inlines.getLast().look().without(TextTraits.LINK);
+  }
+
+  private static Look indented(Look look, Trait<Double> side, double by) {
+    return Math.abs(by) < DocumentThresholds.RunningStories.INDENT ? look : look.with(side, by);
   }
 
   private static double baseline(RunningText r) {
@@ -285,20 +313,28 @@ final class RunningStories {
     for (Title t : sorted) {
       Box box = t.usual().lines().getFirst().box();
       double middle = box.x() + box.width() / 2 - setup.margins().left();
+      List<Inline> words = runningParagraph(t, setup).inlines();
       if (!inlines.isEmpty() || middle > setup.textWidth() / 3) {
         boolean right = middle > setup.textWidth() * DocumentThresholds.RunningStories.AT_RIGHT;
-        double at = right ? setup.textWidth() : setup.textWidth() / 2;
+        double at = right ? box.right() - setup.margins().left() : middle;
         stops.add(
             new ParagraphTraits.TabStop(
                 at,
                 right ? ParagraphTraits.TabStop.Kind.RIGHT : ParagraphTraits.TabStop.Kind.CENTRE,
                 ParagraphTraits.TabStop.Leader.NONE));
-        inlines.add(new Inline.Text("\t", Look.PLAIN));
+        // As high as the words, or it would make the line higher.
+        inlines.add(new Inline.Text("\t", words.isEmpty() ? Look.PLAIN : words.getFirst().look()));
       }
-      inlines.addAll(runningParagraph(t, setup).inlines());
+      inlines.addAll(words);
     }
+    Look look = SET.with(ParagraphTraits.TABS, List.copyOf(stops));
+    double left = sorted.getFirst().usual().lines().getFirst().box().x() - setup.margins().left();
+    boolean begins = !(inlines.getFirst() instanceof Inline.Text t && t.text().equals("\t"));
     return new Paragraph(
-        NodeId.fresh(), Look.of(ParagraphTraits.TABS, List.copyOf(stops)), Look.PLAIN, inlines);
+        NodeId.fresh(),
+        begins ? indented(look, ParagraphTraits.INDENT_START, left) : look,
+        markOf(inlines),
+        inlines);
   }
 
   /** The number that goes up with the pages becomes a field, and that of all pages after it. */
