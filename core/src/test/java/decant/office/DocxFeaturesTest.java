@@ -12,6 +12,7 @@ import decant.model.Columns;
 import decant.model.Document;
 import decant.model.Finding;
 import decant.model.Inline;
+import decant.model.NodeId;
 import decant.model.PageSetup;
 import decant.model.Paragraph;
 import decant.model.Section;
@@ -36,6 +37,7 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Map;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
 import org.junit.jupiter.api.Test;
@@ -120,6 +122,39 @@ class DocxFeaturesTest extends MadeDocx {
       assertThat(b.page().columns().widths()).containsExactly(200.0, 400.0);
       assertThat(b.page().columns().gaps()).containsExactly(10.0);
     }
+  }
+
+  /** §17.10.5: a part that several sections refer to is one text, changed in all of them. */
+  @Test
+  void aHeaderOfSeveralSectionsStaysOne() throws IOException {
+    Paragraph p = Samples.paragraph("Harbour office");
+    var head = new Story(NodeId.fresh(), Story.Kind.RUNNING, List.of(p));
+    Section one = section(head, Samples.table(new String[] {"Berth", "Depth"}));
+    Document d =
+        again(
+            Samples.document(p)
+                .withSections(List.of(one, section(head, Samples.paragraph("Second part")))));
+    List<Story> texts =
+        d.sections().stream().map(s -> s.running().get(Section.Running.HEADER)).toList();
+    assertThat(texts.get(0)).isSameAs(texts.get(1));
+    Paragraph now = (Paragraph) texts.getFirst().blocks().getFirst();
+    Document changed = d.withParagraph(now.withInlines(List.of()));
+    assertThat(changed.sections())
+        .allSatisfy(s ->
+            assertThat(s.running().get(Section.Running.HEADER).blocks())
+                .containsExactly(now.withInlines(List.of())));
+    assertThat(d.sections().getFirst().blocks())
+        .as("a section that ends with a table comes back without a line more")
+        .hasSize(1);
+  }
+
+  private static Section section(Story header, Block block) {
+    return new Section(
+        NodeId.fresh(),
+        PageSetup.A4,
+        Section.Start.NEW_PAGE,
+        Map.of(Section.Running.HEADER, header),
+        List.of(block));
   }
 
   /** §17.9: a list that a style puts paragraphs in, at the level linked to it; an override. */

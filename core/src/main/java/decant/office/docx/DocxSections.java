@@ -8,6 +8,7 @@ import decant.model.PageSetup;
 import decant.model.Paragraph;
 import decant.model.Section;
 import decant.model.Story;
+import decant.model.Table;
 import decant.model.look.Colour;
 import decant.model.look.ListDefinition.NumberFormat;
 import decant.model.look.Look;
@@ -68,7 +69,10 @@ final class DocxSections {
   }
 
   void add(Element e, List<Block> read) throws ReadProblem {
-    blocks.addAll(read);
+    boolean carries = isCarrier(e) && !blocks.isEmpty() && blocks.getLast() instanceof Table;
+    if (!carries) {
+      blocks.addAll(read);
+    }
     Optional<Element> properties =
         e.name().equals("w:sectPr")
             ? Optional.of(e)
@@ -77,6 +81,24 @@ final class DocxSections {
       end(properties.get());
       ended = e.name().equals("w:sectPr");
     }
+  }
+
+  /**
+   * Whether a paragraph is there only because a section that ends with a table needs one to carry
+   * its properties: nothing stands in it, and it is made as small as can be.
+   */
+  private static boolean isCarrier(Element e) {
+    Optional<Element> p = e.child("w:pPr");
+    return e.name().equals("w:p")
+        && e.elements().size() == 1
+        && p.isPresent()
+        && p.get().elements().size() == 2
+        && p.get().child("w:sectPr").isPresent()
+        && p.get()
+            .child("w:spacing")
+            .filter(s -> s.attribute("w:line").equals(Optional.of("20")))
+            .filter(s -> s.attribute("w:lineRule").equals(Optional.of("exact")))
+            .isPresent();
   }
 
   private void end(Element sectPr) throws ReadProblem {
