@@ -18,10 +18,7 @@ import decant.model.NodeId;
 import decant.model.Position;
 import decant.model.Selection;
 import decant.model.edit.Commands;
-import decant.model.edit.Contents;
 import decant.model.edit.Revision;
-import decant.model.look.ParagraphTraits;
-import decant.model.look.ParagraphTraits.Alignment;
 import decant.model.look.TextTraits;
 import decant.model.look.Trait;
 import decant.words.Words;
@@ -230,26 +227,23 @@ public final class ReviseView implements Stage {
         "underline",
         "Shortcut+U",
         r -> toggle(r, "underline", TextTraits.UNDERLINE));
-    for (int level = 1; level <= 6; level++) {
-      int l = level;
-      edit(
-          actions,
-          desk,
-          "heading-" + level,
-          "Shortcut+Alt+" + level,
-          r -> Commands.setHeadingLevel(r, l));
-    }
-    edit(actions, desk, "no-heading", "Shortcut+Alt+0", r -> Commands.setHeadingLevel(r, 0));
-    align(actions, desk, "align-start", "Shortcut+L", Alignment.START);
-    align(actions, desk, "align-centre", "Shortcut+E", Alignment.CENTRE);
-    align(actions, desk, "align-end", "Shortcut+R", Alignment.END);
-    align(actions, desk, "align-justified", "Shortcut+J", Alignment.JUSTIFIED);
-    edit(actions, desk, "contents", "Shortcut+Shift+T", Contents::renew);
+    ParagraphActions.register(actions, desk);
     actions.addOnPage(
         "paste-text",
         "Shortcut+Shift+V",
         () -> canChange(desk),
         () -> desk.work().ifPresent(PageClipboard::pasteText));
+    PictureActions.register(
+        actions, desk, window, () -> current.get().map(v -> v.editor.handles()));
+    LookActions.register(actions, desk, () -> current.get().map(v -> v.laying));
+    ListActions.register(actions, desk);
+    TableActions.register(actions, desk);
+    RunningActions.register(actions, desk, () -> current.get().map(v -> v.editor));
+    registerSight(actions, current);
+  }
+
+  /** What can be done to what is seen of it. */
+  private static void registerSight(Actions actions, Supplier<Optional<ReviseView>> current) {
     for (String panel : List.of("side-outline", "side-styles", "side-details")) {
       actions.add(
           panel,
@@ -257,12 +251,6 @@ public final class ReviseView implements Stage {
           () -> current.get().isPresent(),
           () -> current.get().ifPresent(v -> v.below.show(panel)));
     }
-    PictureActions.register(
-        actions, desk, window, () -> current.get().map(v -> v.editor.handles()));
-    LookActions.register(actions, desk, () -> current.get().map(v -> v.laying));
-    ListActions.register(actions, desk);
-    TableActions.register(actions, desk);
-    RunningActions.register(actions, desk, () -> current.get().map(v -> v.editor));
     zoom(
         actions,
         "zoom-in",
@@ -324,14 +312,5 @@ public final class ReviseView implements Stage {
       Actions actions, Desk desk, String id, String shortcut, UnaryOperator<Revision> change) {
     actions.addOnPage(
         id, shortcut, () -> changing(desk), () -> desk.work().ifPresent(w -> w.apply(change)));
-  }
-
-  private static void align(Actions actions, Desk desk, String id, String shortcut, Alignment a) {
-    edit(
-        actions,
-        desk,
-        id,
-        shortcut,
-        r -> Commands.setParagraph(r, id, ParagraphTraits.ALIGNMENT, a));
   }
 }

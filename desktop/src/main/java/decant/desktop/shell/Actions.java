@@ -1,9 +1,10 @@
 package decant.desktop.shell;
 
 import decant.words.Words;
-import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.function.BooleanSupplier;
 import javafx.scene.Node;
@@ -20,7 +21,8 @@ import org.jspecify.annotations.Nullable;
 public final class Actions {
   private static final Words WORDS = Words.of(Actions.class);
 
-  private final List<Action> all = new ArrayList<>();
+  /** By their ids, in the order they were registered. */
+  private final Map<String, Action> all = new LinkedHashMap<>();
 
   /** Registers an action. Shortcuts are in JavaFX's notation, apart by commas; empty for none. */
   public Action add(String id, String shortcuts, BooleanSupplier applies, Runnable run) {
@@ -46,16 +48,16 @@ public final class Actions {
             scope,
             applies,
             run);
-    all.add(a);
+    all.put(id, a);
     return a;
   }
 
   public List<Action> all() {
-    return List.copyOf(all);
+    return List.copyOf(all.values());
   }
 
   public Optional<Action> find(String id) {
-    return all.stream().filter(a -> a.id().equals(id)).findFirst();
+    return Optional.ofNullable(all.get(id));
   }
 
   /** The action with an id. @throws IllegalArgumentException if there is none */
@@ -65,7 +67,7 @@ public final class Actions {
 
   /** What answers to some words: what can be done now first, and of that what fits best. */
   List<Action> matching(String words) {
-    return all.stream()
+    return all.values().stream()
         .filter(a -> a.distance(words) < 3)
         .sorted(
             Comparator.comparing((Action a) -> !a.applies().getAsBoolean())
@@ -81,7 +83,7 @@ public final class Actions {
   boolean handle(KeyEvent e, @Nullable Node focus) {
     boolean writing =
         focus instanceof TextInputControl || focus instanceof ComboBoxBase<?> c && c.isEditable();
-    for (Action a : all) {
+    for (Action a : all.values()) {
       boolean meant =
           a.shortcuts().stream().anyMatch(s -> s.match(e))
               && !(writing && a.scope() == Action.Scope.PAGE);
