@@ -37,6 +37,16 @@ final class PagesInSight {
    * first place in sight is gone.
    */
   List<Page> among(Layout earlier, int first, int count) {
+    return made(earlier, first, count).stream().map(this::inItsSection).toList();
+  }
+
+  /** Earlier pages know the number of a section by what was before; it may have been cut since. */
+  private Page inItsSection(Page p) {
+    int at = p.start().at().block();
+    return p.inSection(at < flow.size() ? flow.sections()[at] : document.sections().size() - 1);
+  }
+
+  private List<Page> made(Layout earlier, int first, int count) {
     Map<NodeId, Integer> numbers = numbers();
     var pages = new ArrayList<Page>();
     for (Page p : earlier.pages().subList(0, first)) {

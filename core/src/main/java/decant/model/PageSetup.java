@@ -92,6 +92,11 @@ public record PageSetup(
         new Margins(top, m.right(), bottom, m.left(), m.header(), m.footer()), columns, numbers);
   }
 
+  /** This paper with other margins. */
+  public PageSetup withMargins(Margins others) {
+    return with(others, columns, numbers);
+  }
+
   private PageSetup with(Margins newMargins, Columns newColumns, PageNumbers newNumbers) {
     return new PageSetup(
         width, height, newMargins, newColumns, newNumbers, borders, background, alignment, grid);

@@ -60,6 +60,11 @@ public record Section(
     return new Section(id, page, start, running, others, pinned);
   }
 
+  /** This section on other paper. */
+  public Section withPage(PageSetup other) {
+    return new Section(id, other, start, running, blocks, pinned);
+  }
+
   /** This section with a running text as it is now, wherever it stands in it. */
   Section withRunning(Story changed) {
     if (running.values().stream().noneMatch(r -> r.id().equals(changed.id()))) {

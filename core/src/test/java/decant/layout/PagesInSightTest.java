@@ -10,6 +10,7 @@ import decant.model.Position;
 import decant.model.Selection;
 import decant.model.edit.Commands;
 import decant.model.edit.Revision;
+import decant.model.edit.section.PageEdits;
 import decant.model.look.Look;
 import decant.model.look.StyleSheet;
 import decant.model.look.TextTraits;
@@ -35,6 +36,29 @@ class PagesInSightTest {
 
   private static Places.PlacedLine firstLine(Layout l, int page) {
     return Places.lines(l.pages().get(page)).getFirst();
+  }
+
+  /** Pages out of sight are those of before; their sections have other numbers since. */
+  @Test
+  void pagesOutOfSightBelongToTheSectionsThatThereAre() {
+    Revision r = Revision.of(before);
+    for (int at : new int[] {20, 200, 400}) {
+      var place = new Position(before.index().order().get(at), 0);
+      r = PageEdits.begin(r.withSelection(Selection.at(place)));
+    }
+    Layout cut = new Layouter(FontBook.shipped()).layout(r.document());
+    Revision joined = PageEdits.join(PageEdits.join(PageEdits.join(r).undo()));
+    Revision other = PageEdits.join(joined);
+    for (Document d : List.of(r.document(), joined.document(), other.document(), before)) {
+      for (Layout l : List.of(shown, cut)) {
+        Layout now = new Layouter(FontBook.shipped()).inSight(d, l, 3, 2);
+        for (Page p : now.pages()) {
+          assertThat(p.section()).isBetween(0, d.sections().size() - 1);
+          assertThat(now.pinned(p)).isEmpty();
+          assertThat(now.running(p)).isEmpty();
+        }
+      }
+    }
   }
 
   @Test

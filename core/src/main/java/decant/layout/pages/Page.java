@@ -108,6 +108,13 @@ public record Page(
     return out;
   }
 
+  /** This page, of a section that has another number now. */
+  public Page inSection(int other) {
+    return other == section
+        ? this
+        : new Page(number, shown, other, firstOfSection, setup, start, body, notes, columnRules);
+  }
+
   public Page moved(int newNumber, int newShown, int blocksBy) {
     return newNumber == number && newShown == shown && blocksBy == 0
         ? this

@@ -36,6 +36,7 @@ final class Orphans {
         case Step.Split p -> {}
         case Step.Join j -> {}
         case Step.Resection r -> {}
+        case Step.SetPages p -> {}
         case Step.SetRunning t ->
             t.texts().values().stream()
                 .flatMap(of -> of.values().stream())

@@ -5,9 +5,11 @@ import decant.model.Document;
 import decant.model.Inline;
 import decant.model.Metadata;
 import decant.model.NodeId;
+import decant.model.PageSetup;
 import decant.model.Paragraph;
 import decant.model.Position;
 import decant.model.Section;
+import decant.model.SourceSetting;
 import decant.model.Story;
 import decant.model.Table;
 import decant.model.look.ListDefinition;
@@ -254,6 +256,33 @@ public sealed interface Step {
     @Override
     public Position map(Position at) {
       return removed.contains(at.paragraph()) ? refuge : at;
+    }
+  }
+
+  /**
+   * Puts sections on other paper.
+   *
+   * @param pages by the section's identity
+   * @param setting what is known afterwards of how the source had set its text
+   */
+  record SetPages(Map<NodeId, PageSetup> pages, SourceSetting setting) implements Step {
+    public SetPages {
+      pages = Map.copyOf(pages);
+    }
+
+    @Override
+    public Applied apply(Document before) {
+      var was = new LinkedHashMap<NodeId, PageSetup>();
+      var sections = new ArrayList<Section>();
+      for (Section s : before.sections()) {
+        PageSetup to = pages.get(s.id());
+        if (to != null) {
+          was.put(s.id(), s.page());
+        }
+        sections.add(to == null ? s : s.withPage(to));
+      }
+      return new Applied(
+          before.withSections(sections).withSetting(setting), new SetPages(was, before.setting()));
     }
   }
 

@@ -1,15 +1,19 @@
 package decant.model.edit;
 
 import decant.layout.Rich;
+import decant.model.Columns;
 import decant.model.Document;
 import decant.model.Inline;
 import decant.model.NodeId;
+import decant.model.PageSetup;
 import decant.model.Paragraph;
 import decant.model.Position;
 import decant.model.Selection;
 import decant.model.Table;
 import decant.model.edit.object.ObjectEdits;
-import decant.model.edit.running.RunningEdits;
+import decant.model.edit.section.PageEdits;
+import decant.model.edit.section.Paper;
+import decant.model.edit.section.RunningEdits;
 import decant.model.edit.style.PickedLook;
 import decant.model.edit.style.StyleEdits;
 import decant.model.look.Colour;
@@ -70,7 +74,8 @@ public final class AnyEdit {
   }
 
   private static Revision text(Revision s, Revision r, Random random, boolean large) {
-    return switch (random.nextInt(16)) {
+    return switch (random.nextInt(17)) {
+      case 16 -> pages(s, random);
       case 14 -> RunningEdits.go(s, random.nextBoolean());
       case 15 ->
           random.nextBoolean()
@@ -96,6 +101,24 @@ public final class AnyEdit {
       case 9 -> Moving.to(s, somewhere(s.document(), random), large ? false : random.nextBoolean());
       case 10 -> WhileTyping.settled(Commands.insert(s, random.nextBoolean() ? "1. " : " "));
       default -> Commands.insert(s, "quay ");
+    };
+  }
+
+  private static Revision pages(Revision s, Random random) {
+    boolean all = random.nextBoolean();
+    return switch (random.nextInt(6)) {
+      case 0 -> PageEdits.size(s, all, Paper.A5.width(), Paper.A5.height());
+      case 1 -> PageEdits.size(s, all, Paper.A4.height(), Paper.A4.width());
+      case 2 ->
+          PageEdits.margins(
+              s,
+              all,
+              m ->
+                  new PageSetup.Margins(
+                      40 + random.nextInt(50), m.right(), 50, m.left(), m.header(), 30));
+      case 3 -> PageEdits.columns(s, all, Columns.equal(1 + random.nextInt(3), 18, false));
+      case 4 -> s.document().sections().size() > 6 ? PageEdits.join(s) : PageEdits.begin(s);
+      default -> PageEdits.join(s);
     };
   }
 

@@ -85,6 +85,12 @@ public final class ReviseView implements Stage {
         WORDS.say("revise-view.details"),
         new DetailsPanel(work, ofDetails, pages::requestFocus),
         ofDetails);
+    var ofPages = new InSight();
+    below.add(
+        "side-pages",
+        WORDS.say("revise-view.paper"),
+        new PagePanel(work, ofPages, actions, pages::requestFocus),
+        ofPages);
     var comments = new CommentsPanel(work, inSight, pages::requestFocus);
     var table = new TablePanel(work, inSight, actions, pages::requestFocus);
     var object = new ObjectPanel(work, editor.handles(), inSight, actions, pages::requestFocus);
@@ -238,13 +244,13 @@ public final class ReviseView implements Stage {
     LookActions.register(actions, desk, () -> current.get().map(v -> v.laying));
     ListActions.register(actions, desk);
     TableActions.register(actions, desk);
-    RunningActions.register(actions, desk, () -> current.get().map(v -> v.editor));
+    PageActions.register(actions, desk, () -> current.get().map(v -> v.editor));
     registerSight(actions, current);
   }
 
   /** What can be done to what is seen of it. */
   private static void registerSight(Actions actions, Supplier<Optional<ReviseView>> current) {
-    for (String panel : List.of("side-outline", "side-styles", "side-details")) {
+    for (String panel : List.of("side-outline", "side-styles", "side-details", "side-pages")) {
       actions.add(
           panel,
           "",

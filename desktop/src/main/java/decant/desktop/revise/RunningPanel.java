@@ -3,7 +3,7 @@ package decant.desktop.revise;
 import decant.desktop.shell.Actions;
 import decant.desktop.shell.InSight;
 import decant.desktop.shell.Work;
-import decant.model.edit.running.RunningEdits;
+import decant.model.edit.section.RunningEdits;
 import decant.words.Words;
 import java.util.Optional;
 import javafx.scene.control.Button;

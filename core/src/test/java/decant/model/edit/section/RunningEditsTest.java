@@ -1,4 +1,4 @@
-package decant.model.edit.running;
+package decant.model.edit.section;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
