@@ -6,6 +6,7 @@ import decant.desktop.shell.Work;
 import decant.model.Inline;
 import decant.model.Outline;
 import decant.model.Position;
+import decant.model.Section;
 import decant.model.Selection;
 import decant.model.Table;
 import decant.model.edit.object.ObjectEdits;
@@ -93,6 +94,28 @@ final class Screenshots {
       });
       pause(900);
       w.picture(out.resolve("revise-picture.png"));
+      Position header =
+          new Position(
+              work.revision()
+                  .document()
+                  .sections()
+                  .getFirst()
+                  .running()
+                  .get(Section.Running.HEADER)
+                  .blocks()
+                  .getFirst()
+                  .id(),
+              8);
+      Window.run(() -> {
+        work.select(Selection.at(header));
+        var pages = (PagesView) w.stage.getScene().lookup("#pages");
+        pages.reveal(4, 0, 200);
+        pages.requestFocus();
+      });
+      w.click("#side-pages");
+      pause(900);
+      w.picture(out.resolve("revise-pages.png"));
+      w.click("#side-outline");
       w.press(KeyCode.CONTROL, KeyCode.K);
       w.type("heading");
       pause(400);

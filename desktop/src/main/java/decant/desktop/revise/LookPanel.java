@@ -16,6 +16,7 @@ import decant.model.edit.Range;
 import decant.model.edit.Revision;
 import decant.model.edit.Selected;
 import decant.model.edit.object.ObjectEdits;
+import decant.model.edit.section.RunningEdits;
 import decant.model.edit.style.DocumentColours;
 import decant.model.edit.style.Origin;
 import decant.model.edit.style.SelectedLook;
@@ -376,8 +377,14 @@ final class LookPanel extends VBox {
     };
   }
 
-  private static String describe(Document d, Range range, Paragraph p) {
+  private String describe(Document d, Range range, Paragraph p) {
     if (range.isEmpty()) {
+      Optional<RunningEdits.Here> running = RunningEdits.here(work.revision());
+      if (running.isPresent()) {
+        return running.get().which().isHeader()
+            ? WORDS.say("look-panel.in-header")
+            : WORDS.say("look-panel.in-footer");
+      }
       int l = d.headingLevel(p);
       return l > 0 ? WORDS.say("look-panel.in-heading", l) : WORDS.say("look-panel.in-paragraph");
     }
