@@ -13,6 +13,7 @@ import decant.pdf.read.lines.Dehyphenator;
 import decant.pdf.read.lines.Lines;
 import decant.pdf.read.page.Decor;
 import decant.pdf.read.page.Directions;
+import decant.pdf.read.page.Folding;
 import decant.pdf.read.page.Glyph;
 import decant.pdf.read.page.ScannedPage;
 import decant.pdf.read.page.SourceFace;
@@ -95,6 +96,42 @@ class StagesTest {
     assertThat(Lines.of(page)).extracting(TextLine::text).containsExactly("ab cd", "ef");
   }
 
+  /**
+   * Letters as logos set them: places and sizes in points as measured in a published manual, where
+   * E stands lower and A higher and smaller; several of them in one line, a line above and below.
+   */
+  @Test
+  void lettersSetInAboveAndBelowALineAreOfTheirWords() {
+    var glyphs = new ArrayList<Glyph>();
+    glyphs.addAll(line(0, 20, 86, 10, PLAIN, "the line before it is full").glyphs());
+    double at = 20;
+    for (int logo = 0; logo < 2; logo++) {
+      glyphs.addAll(line(0, at, 100, 10, PLAIN, "is ").glyphs());
+      at += 15;
+      glyphs.add(wide("L", at, 100, 10, 6.42));
+      glyphs.add(wide("A", at + 2.64, 98.17, 7, 6.05));
+      glyphs.add(wide("T", at + 7.11, 100, 10, 6.44));
+      glyphs.add(wide("E", at + 11.8, 102.46, 10, 6.42));
+      glyphs.add(wide("X", at + 16.9, 100, 10, 7));
+      at += 26;
+    }
+    glyphs.addAll(line(0, 20, 114, 10, PLAIN, "and").glyphs());
+    // Most of the page is smaller, by which the raised letter is no small one.
+    for (int k = 0; k < 12; k++) {
+      glyphs.addAll(line(0, 20, 200 + 9 * k, 8, PLAIN, "a listing of code").glyphs());
+    }
+    var page = new ScannedPage(0, 400, 400, glyphs, List.of(), List.of(), List.of());
+    assertThat(Lines.of(page))
+        .extracting(TextLine::text)
+        .startsWith("the line before it is full", "is LATEX is LATEX", "and", "a listing of code");
+  }
+
+  private static Glyph wide(String text, double x, double baseline, double size, double width) {
+    Glyph g = glyph(text, x, baseline, size, PLAIN);
+    return new Glyph(
+        text, x, baseline, width, size, g.ink(), 0, Glyph.Marked.NOT, Optional.empty());
+  }
+
   @Test
   void boldMadeByShowingTwiceCountsOnce() {
     var glyphs = new ArrayList<Glyph>();
@@ -165,6 +202,33 @@ class StagesTest {
             paragraph(0, 240, 10, BOLD, 0, "Nobody is exempt."),
             paragraph(0, 260, 10, PLAIN, 0, body));
     assertThat(levels(found, Set.of())).containsExactly(1, 2, 0, 3, 0, 2, 0, 0, 0);
+  }
+
+  /** All its characters are as wide, which makes it no program code. */
+  @Test
+  void headingsOfChineseTextAreToldLikeAnyOthers() {
+    var blocks = new ArrayList<Detected>();
+    for (int k = 0; k < 4; k++) {
+      blocks.add(paragraph(0, 100 + 60 * k, 14, BOLD, 24, "第 " + (k + 1) + " 节 使用说明与其他"));
+      String prose = "港口办公室保管钥匙，来访者可以停泊两晚，不需要登记。".repeat(3);
+      blocks.add(paragraph(0, 120 + 60 * k, 10, PLAIN, 2, prose));
+    }
+    for (int k = 0; k < 30; k++) {
+      String code = "berth(" + k + ").moor(vessel, tide, line, fender);";
+      blocks.add(paragraph(1, 60 + 20 * k, 8, PLAIN, 0, code));
+    }
+    List<Detected> found = Headings.decide(blocks, Set.of());
+    assertThat(found)
+        .filteredOn(f -> f instanceof Detected.Text t && t.kind() == Detected.Kind.HEADING)
+        .extracting(f -> ((Detected.Text) f).text().substring(0, 5))
+        .containsExactly("第 1 节", "第 2 节", "第 3 节", "第 4 节");
+  }
+
+  /** A space between a number and an ideograph is a matter of setting. */
+  @Test
+  void theOutlineNamesHeadingsWhateverTheirSpaces() {
+    assertThat(Folding.fold("第2节 使用说明")).isEqualTo(Folding.fold("第 2 节　使用说明"));
+    assertThat(Folding.fold("Berth  rules, 2")).isEqualTo("berth rules 2");
   }
 
   /** The last heading follows close on the text before it, and nothing follows it. */

@@ -9,6 +9,7 @@ import decant.pdf.read.page.Glyph;
 import decant.pdf.read.page.LookMaker;
 import decant.pdf.read.page.Sizes;
 import decant.pdf.read.page.TextLine;
+import decant.text.EastAsian;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
@@ -153,11 +154,11 @@ public final class Headings {
     for (int j = 1; j < 6 && j < all.size(); j++) {
       if (!(all.get(j) instanceof Detected.Text t)
           || t.page() != all.get(k).page()
-          || t.text().length() > 45) {
+          || EastAsian.letters(t.text()) > 45) {
         break;
       }
       boolean close = j > 1 || t.spaceBefore() < BlockThresholds.Headings.CLOSE * t.size();
-      if (!close || t.text().matches(".*[.!?:]$")) {
+      if (!close || t.text().matches(".*[.!?:。！？：]$")) {
         break;
       }
       lines += t.lines().size();
@@ -187,11 +188,11 @@ public final class Headings {
       Optional<String> number = Markers.section(text);
       boolean shape =
           number.isPresent()
-              && text.length() < 120
+              && EastAsian.letters(text) < 120
               && t.lines().size() <= 2
               && !text.contains("\t")
               && !Leaders.in(text)
-              && !text.matches(".*([.;,]|\\.{3,}\\s*\\d+)$")
+              && !text.matches(".*([.;,。；，、]|\\.{3,}\\s*\\d+)$")
               && !(k + 1 < all.size()
                   && all.get(k + 1).page() == t.page()
                   && isEntry(all.get(k + 1), number.get()));
@@ -226,8 +227,8 @@ public final class Headings {
           uses.getOrDefault(s, 0L) >= BlockThresholds.Headings.SEVERAL
               && marked
               && words.length() > 3
-              && words.length() < 80
-              && !words.matches(".*[.;,:]$")
+              && EastAsian.letters(words) < 80
+              && !words.matches(".*[.;,:。；，、：]$")
               && !words.contains("\t")
               && !Leaders.in(words)
               && !text.others().contains(s.ofAnyCase());
@@ -298,7 +299,7 @@ public final class Headings {
     for (Detected f : found) {
       if (f instanceof Detected.Text t) {
         Map<Style, Integer> counted = Typewriter.is(t.lines()) ? code : letters;
-        counted.merge(Style.of(t).ofAnyCase(), t.text().length(), Integer::sum);
+        counted.merge(Style.of(t).ofAnyCase(), EastAsian.letters(t.text()), Integer::sum);
       }
     }
     boolean typewriter = sum(code) > BlockThresholds.Headings.MOSTLY * sum(letters);
@@ -319,7 +320,7 @@ public final class Headings {
     Map<Style, int[]> letters = new HashMap<>(); // all, and those in long paragraphs
     for (Detected f : found) {
       if (f instanceof Detected.Text t) {
-        int n = t.text().length();
+        int n = EastAsian.letters(t.text());
         int[] known = letters.computeIfAbsent(Style.of(t).ofAnyCase(), s -> new int[2]);
         known[0] += n;
         known[1] += t.lines().size() >= 3 || n > BlockThresholds.Headings.LONG ? n : 0;
@@ -343,7 +344,7 @@ public final class Headings {
     }
     boolean numbered = Markers.section(text).isPresent();
     boolean letters = text.chars().filter(Character::isLetter).count() >= 2;
-    if (text.length() > BlockThresholds.Headings.LONGEST
+    if (EastAsian.letters(text) > BlockThresholds.Headings.LONGEST
         || t.lines().size() > 3
         || !letters
         || text.contains("\t")
@@ -358,7 +359,7 @@ public final class Headings {
     boolean larger = Sizes.isLarger(s.size(), body.size());
     boolean bolder = s.bold() && !body.bold();
     boolean sentence =
-        !text.isEmpty() && ".;,".indexOf(text.charAt(text.length() - 1)) >= 0 && !numbered;
+        !text.isEmpty() && ".;,。；，、".indexOf(text.charAt(text.length() - 1)) >= 0 && !numbered;
     if (larger) {
       return !sentence || s.size() > body.size() * BlockThresholds.Headings.MUCH_LARGER;
     }
@@ -387,7 +388,7 @@ public final class Headings {
         && all.get(k + 1) instanceof Detected.Text next
         && next.page() == t.page()
         && !next.lines().getFirst().italic()
-        && t.text().length() < BlockThresholds.Headings.LONG / 2
+        && EastAsian.letters(t.text()) < BlockThresholds.Headings.LONG / 2
         && !t.text().endsWith(":")
         && (k == 0
             || all.get(k - 1) instanceof Detected.Text

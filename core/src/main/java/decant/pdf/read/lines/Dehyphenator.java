@@ -2,6 +2,7 @@ package decant.pdf.read.lines;
 
 import decant.pdf.read.page.Glyph;
 import decant.pdf.read.page.TextLine;
+import decant.text.EastAsian;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
@@ -161,10 +162,6 @@ public final class Dehyphenator {
     if (g.text().isEmpty()) {
       return false;
     }
-    int c = g.text().codePointBefore(g.text().length());
-    return Character.isIdeographic(c)
-        || c >= 0x3040 && c <= 0x30FF
-        || c >= 0x3000 && c <= 0x303F
-        || c >= 0xFF00 && c <= 0xFF60;
+    return EastAsian.hasNoSpaces(g.text().codePointBefore(g.text().length()));
   }
 }

@@ -82,6 +82,15 @@ final class LineThresholds {
   static final class Lines {
     private Lines() {}
 
+    /** So many letters of a line at most are set in above or below it. */
+    static final int SET_IN_LETTERS = 12;
+
+    /** How far a letter that is set in is from those beside it. */
+    static final double SET_IN = 0.3;
+
+    /** How far it stands above or below them. */
+    static final double SHIFTED = 0.4;
+
     /** Of the usual size of a page: letters of a stamp across it join no lines of the text. */
     static final double LARGEST = 1.2;
 

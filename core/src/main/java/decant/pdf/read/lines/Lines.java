@@ -129,7 +129,47 @@ public final class Lines {
     }
     addSmall(rows, raised);
     addRaised(rows);
+    addSetIn(rows);
     return rows;
+  }
+
+  /**
+   * Few letters that stand a little above or below a line, each of them closely between two of its
+   * letters, are of that line: logos have them.
+   */
+  private static void addSetIn(List<List<Glyph>> rows) {
+    for (int k = 0; k < rows.size(); k++) {
+      List<Glyph> row = rows.get(k);
+      long ink = row.stream().filter(g -> !g.isSpace()).count();
+      if (ink == 0 || ink > LineThresholds.Lines.SET_IN_LETTERS) {
+        continue;
+      }
+      for (int other : new int[] {k - 1, k + 1}) {
+        boolean setIn =
+            other >= 0
+                && other < rows.size()
+                && row.stream().allMatch(g -> g.isSpace() || isSetIn(g, rows.get(other)));
+        if (setIn) {
+          row.stream().filter(g -> !g.isSpace()).forEach(rows.get(other)::add);
+          rows.remove(k--);
+          break;
+        }
+      }
+    }
+  }
+
+  private static boolean isSetIn(Glyph g, List<Glyph> row) {
+    boolean left = false;
+    boolean right = false;
+    for (Glyph o : row) {
+      double near = LineThresholds.Lines.SET_IN * o.size();
+      boolean beside =
+          !o.isSpace()
+              && Math.abs(o.baseline() - g.baseline()) < LineThresholds.Lines.SHIFTED * o.size();
+      left |= beside && o.x() < g.x() && o.right() > g.x() - near;
+      right |= beside && o.right() > g.right() && o.x() < g.right() + near;
+    }
+    return left && right;
   }
 
   /**

@@ -2,6 +2,7 @@ package decant.pdf.read.lines;
 
 import decant.pdf.read.page.Glyph;
 import decant.pdf.read.page.TextLine;
+import decant.text.EastAsian;
 import java.util.List;
 
 /** Tells text in a typewriter face, such as program code: all its letters are as wide. */
@@ -13,7 +14,7 @@ public final class Typewriter {
     var widths = new FaceWidths();
     for (TextLine l : lines) {
       for (Glyph g : l.glyphs()) {
-        if (!g.isSpace() && g.width() > 0) {
+        if (!g.isSpace() && g.width() > 0 && !isWide(g)) {
           widths.take(g);
         }
       }
@@ -29,5 +30,10 @@ public final class Typewriter {
               : 0;
     }
     return even > LineThresholds.Typewriter.MOSTLY * all;
+  }
+
+  /** In any face these are as wide as one another. */
+  private static boolean isWide(Glyph g) {
+    return !g.text().isEmpty() && EastAsian.isWide(g.text().codePointAt(0));
   }
 }

@@ -7,9 +7,15 @@ import java.util.regex.Pattern;
 public final class Folding {
   private static final Pattern NO_LETTERS = Pattern.compile("[^\\p{L}\\p{N}]+");
 
+  /** Where spaces are a matter of setting, not of words: "第 2 节" is "第2节". */
+  private static final Pattern BESIDE_IDEOGRAPHS =
+      Pattern.compile(
+          "(?<=[\\p{IsHan}\\p{IsHiragana}\\p{IsKatakana}]) | (?=[\\p{IsHan}\\p{IsHiragana}\\p{IsKatakana}])");
+
   private Folding() {}
 
   public static String fold(String s) {
-    return NO_LETTERS.matcher(s.toLowerCase(Locale.ROOT)).replaceAll(" ").strip();
+    String words = NO_LETTERS.matcher(s.toLowerCase(Locale.ROOT)).replaceAll(" ").strip();
+    return BESIDE_IDEOGRAPHS.matcher(words).replaceAll("");
   }
 }
