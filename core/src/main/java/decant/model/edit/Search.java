@@ -2,13 +2,19 @@ package decant.model.edit;
 
 import decant.model.Document;
 import decant.model.Inline;
+import decant.model.NodeId;
 import decant.model.Paragraph;
 import decant.model.Position;
 import decant.model.Selection;
+import decant.model.walk.Part;
+import decant.model.walk.Walk;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 
 /** Finding and replacing text. Matches do not cross paragraphs. */
 public final class Search {
@@ -22,11 +28,14 @@ public final class Search {
 
   private Search() {}
 
-  /** Every match in reading order, without overlaps. */
+  /**
+   * Every match, without overlaps: in the flow in reading order, then in notes and shapes, then in
+   * headers and footers, each of which is one text on however many pages it stands.
+   */
   public static List<Selection> all(Document d, Query q) {
     var out = new ArrayList<Selection>();
     if (!q.text().isEmpty()) {
-      for (Paragraph p : d.paragraphs()) {
+      for (Paragraph p : everywhere(d)) {
         for (int at : matches(p.text(), q)) {
           out.add(
               new Selection(
@@ -34,6 +43,15 @@ public final class Search {
         }
       }
     }
+    return out;
+  }
+
+  private static List<Paragraph> everywhere(Document d) {
+    var out = new ArrayList<>(d.paragraphs());
+    Map<NodeId, Paragraph> others = new LinkedHashMap<>();
+    Walk.paragraphs(d, Set.of(Part.NOTES, Part.BOXES, Part.RUNNING))
+        .forEach(p -> others.put(p.id(), p));
+    others.values().stream().sorted((a, b) -> d.index().compare(a.id(), b.id())).forEach(out::add);
     return out;
   }
 

@@ -114,6 +114,8 @@ final class PagePanel extends ScrollPane {
     filling = true;
     refreshing.forEach(Runnable::run);
     filling = false;
+    // Pages that are pinned keep what they are.
+    grid.setDisable(PageEdits.here(work.revision()).own().pinned().isPresent());
     for (Button b : buttons) {
       b.setDisable(
           !actions.require(b.getId().substring("page-".length())).applies().getAsBoolean());

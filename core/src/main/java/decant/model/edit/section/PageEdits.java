@@ -12,6 +12,7 @@ import decant.model.Section;
 import decant.model.Selection;
 import decant.model.SetBlock;
 import decant.model.SourceSetting;
+import decant.model.Story;
 import decant.model.edit.Commands;
 import decant.model.edit.Edit;
 import decant.model.edit.Revision;
@@ -26,6 +27,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Function;
 import java.util.function.UnaryOperator;
 
 /** Changes to paper, margins, columns and the numbers of pages, and to where they change. */
@@ -86,30 +88,38 @@ public final class PageEdits {
 
   /** Other paper; pages that are pinned keep theirs. */
   public static Revision size(Revision r, boolean everywhere, double width, double height) {
-    return change(r, everywhere, true, p -> p.withSize(width, height));
+    return change(r, everywhere, true, s -> s.page().withSize(width, height));
   }
 
   /** Other margins. */
   public static Revision margins(
       Revision r, boolean everywhere, UnaryOperator<PageSetup.Margins> change) {
-    return change(r, everywhere, true, p -> p.withMargins(change.apply(p.margins())));
+    return change(r, everywhere, true, s -> s.page().withMargins(change.apply(s.page().margins())));
   }
 
   /** Other columns, of the caret's own section alone or of all. */
   public static Revision columns(Revision r, boolean everywhere, Columns to) {
-    return change(r, everywhere, false, p -> p.withColumns(to));
+    return change(r, everywhere, false, s -> s.page().withColumns(to));
   }
 
-  /** Pages numbered otherwise. */
+  /**
+   * Pages numbered otherwise. The first number is that of the first of them; where they go on in
+   * other sections, those count on.
+   */
   public static Revision numbers(Revision r, boolean everywhere, PageNumbers to) {
-    return change(r, everywhere, true, p -> p.withNumbers(to));
+    Document d = r.document();
+    int own = sectionAt(d, r.selection());
+    int first = everywhere ? 0 : sharing(d, own).getFirst();
+    NodeId begins = d.sections().get(first).id();
+    var on = new PageNumbers(Optional.empty(), to.format());
+    return change(r, everywhere, true, s -> s.page().withNumbers(s.id().equals(begins) ? to : on));
   }
 
   /**
    * @param pages whether it is a matter of whole pages, which sections may share
    */
   private static Revision change(
-      Revision r, boolean everywhere, boolean pages, UnaryOperator<PageSetup> change) {
+      Revision r, boolean everywhere, boolean pages, Function<Section, PageSetup> change) {
     Document d = r.document();
     int own = sectionAt(d, r.selection());
     List<Integer> meant = pages ? sharing(d, own) : List.of(own);
@@ -117,7 +127,7 @@ public final class PageEdits {
     var reset = new ArrayList<Section>();
     for (int k = 0; k < d.sections().size(); k++) {
       Section s = d.sections().get(k);
-      PageSetup other = change.apply(s.page());
+      PageSetup other = change.apply(s);
       boolean applies = everywhere || meant.contains(k);
       if (applies && s.pinned().isEmpty() && !other.equals(s.page())) {
         to.put(s.id(), fitting(other));
@@ -199,10 +209,18 @@ public final class PageEdits {
             NodeId.fresh(),
             s.page().withNumbers(new PageNumbers(Optional.empty(), s.page().numbers().format())),
             Section.Start.NEW_PAGE,
-            s.running(),
+            onMorePages(s.running()),
             unbroken(s.blocks().subList(place.block(), s.blocks().size()))));
     Edit edit = Edit.of("Begin a part", Step.Resection.to(c.withSections(sections)));
     return cut == r ? r.apply(edit, r.selection()) : cut.extend(edit, cut.selection());
+  }
+
+  /** A title page of its own the part has none. */
+  private static Map<Section.Running, Story> onMorePages(Map<Section.Running, Story> running) {
+    var out = new LinkedHashMap<>(running);
+    out.remove(Section.Running.HEADER_FIRST);
+    out.remove(Section.Running.FOOTER_FIRST);
+    return out;
   }
 
   /** The part begins a page by itself. */

@@ -43,15 +43,15 @@ public final class RunningEdits {
           List<Section> with = d.sections().stream().filter(s -> which(s, id).isPresent()).toList();
           return with.stream()
               .findFirst()
-              .flatMap(s -> which(s, id).map(w -> new Here(s.running().get(w), w, with.size())));
+              .flatMap(s -> which(s, id))
+              .map(e -> new Here(e.getValue(), e.getKey(), with.size()));
         });
   }
 
-  private static Optional<Section.Running> which(Section s, NodeId story) {
+  private static Optional<Map.Entry<Section.Running, Story>> which(Section s, NodeId story) {
     return s.running().entrySet().stream()
         .filter(e -> e.getValue().id().equals(story))
-        .map(Map.Entry::getKey)
-        .min(java.util.Comparator.naturalOrder());
+        .min(Map.Entry.comparingByKey());
   }
 
   /**

@@ -105,6 +105,11 @@ class PageEditsTest {
     assertThat(l.pages().get(0).shown()).isEqualTo(1);
     assertThat(l.pages().get(1).shown()).isEqualTo(7);
     assertThat(l.pages().get(1).numbering()).isEqualTo(NumberFormat.LOWER_ROMAN);
+    var from3 = new PageNumbers(Optional.of(3), NumberFormat.DECIMAL);
+    assertThat(Samples.layout(PageEdits.numbers(r, true, from3).document()).pages())
+        .as("of the whole document only the first is said, the others go on")
+        .extracting(p -> p.shown())
+        .containsExactly(3, 4);
   }
 
   @Test

@@ -22,6 +22,7 @@ import decant.model.Story;
 import decant.model.edit.Commands;
 import decant.model.edit.Motion;
 import decant.model.edit.Revision;
+import decant.model.edit.Search;
 import decant.text.FontBook;
 import java.util.ArrayList;
 import java.util.List;
@@ -73,6 +74,33 @@ class RunningEditsTest {
           .matches(x -> Places.lines(x).equals(Places.lines(before.pages().get(x.number() - 1))));
     }
     assertThat(after.pages().get(2) == before.pages().get(2)).as("not made again").isTrue();
+    assertThat(r.undo().document().sections()).isEqualTo(d.sections());
+  }
+
+  /** An office that is renamed is renamed in its headers and notes too, and once in each. */
+  @Test
+  void textIsFoundAndReplacedInHeadersAndNotes() {
+    Document d = document(Map.of(Section.Running.HEADER, HEADER));
+    var note =
+        new Story(
+            NodeId.fresh(),
+            Story.Kind.FOOTNOTE,
+            List.of(Samples.paragraph("Told by Saltmarsh Quay.")));
+    d = d.withStories(Map.of(note.id(), note));
+    var query = new Search.Query("saltmarsh", false);
+    assertThat(Search.all(d, query)).hasSize(2);
+    Position at = new Position(d.index().order().getFirst(), 0);
+    Selection first = Search.next(d, query, at).orElseThrow();
+    Selection second = Search.next(d, query, first.caret()).orElseThrow();
+    assertThat(List.of(first, second)).isEqualTo(Search.all(d, query));
+    assertThat(Search.next(d, query, second.caret())).as("and round").contains(first);
+    assertThat(Search.previous(d, query, second.anchor())).contains(first);
+    Revision r = Search.replaceAll(Revision.of(d), query, "Eastmarsh");
+    assertThat(Search.all(r.document(), query)).isEmpty();
+    for (Section s : r.document().sections()) {
+      Story head = s.running().get(Section.Running.HEADER);
+      assertThat(((Paragraph) head.blocks().getFirst()).text()).isEqualTo("Eastmarsh Quay");
+    }
     assertThat(r.undo().document().sections()).isEqualTo(d.sections());
   }
 
