@@ -12,12 +12,9 @@ import decant.words.Figures;
 import decant.words.Words;
 import java.util.List;
 import javafx.scene.control.Label;
-import javafx.scene.control.ScrollPane;
-import javafx.scene.layout.ColumnConstraints;
-import javafx.scene.layout.GridPane;
 
 /** Every trait of the letters and the paragraph at the caret, each with where it comes from. */
-final class DetailsPanel extends ScrollPane {
+final class DetailsPanel extends SideRows {
   private static final Words WORDS = Words.of(DetailsPanel.class);
   private static final double MM = 72 / 25.4;
 
@@ -61,30 +58,14 @@ final class DetailsPanel extends ScrollPane {
   private static final List<String> DIRECTIONS =
       List.of(WORDS.say("details-panel.left-to-right"), WORDS.say("details-panel.right-to-left"));
 
-  private final GridPane grid = new GridPane(6, 4);
-
   DetailsPanel(Work work, InSight inSight, Runnable back) {
-    setId("details-panel");
-    getStyleClass().add("side-scroll");
-    setFitToWidth(true);
-    setHbarPolicy(ScrollBarPolicy.NEVER);
-    setMinWidth(0);
-    setPrefWidth(100);
-    setMinHeight(0);
-    setPrefHeight(10);
-    grid.getColumnConstraints().addAll(column(104), column(86), column(72));
+    super("details-panel", 104, 86, 72);
     setContent(grid);
     var rows = new TraitRows(work, grid, back);
     letters(rows);
     paragraphs(rows);
     inSight.atRest(work.revisionProperty(), rows::refresh);
     rows.refresh();
-  }
-
-  private static ColumnConstraints column(double width) {
-    var c = new ColumnConstraints(width);
-    c.setMinWidth(width);
-    return c;
   }
 
   private void head(String words) {

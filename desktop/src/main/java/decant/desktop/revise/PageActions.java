@@ -4,13 +4,10 @@ import decant.desktop.page.PageEditor;
 import decant.desktop.shell.Actions;
 import decant.desktop.shell.Desk;
 import decant.model.Inline;
-import decant.model.edit.Revision;
 import decant.model.edit.section.PageEdits;
 import decant.model.edit.section.RunningEdits;
 import java.util.Optional;
-import java.util.function.Predicate;
 import java.util.function.Supplier;
-import java.util.function.UnaryOperator;
 
 /** What can be done to pages, and to headers and footers. */
 final class PageActions {
@@ -26,29 +23,14 @@ final class PageActions {
         actions, desk, "page-number", "", r -> RunningEdits.putField(r, Inline.Field.Kind.PAGE));
     ReviseView.edit(
         actions, desk, "page-count", "", r -> RunningEdits.putField(r, Inline.Field.Kind.PAGES));
-    where(
+    ReviseView.editWhere(
         actions,
         desk,
         "remove-running",
         r -> RunningEdits.here(r).isPresent(),
         RunningEdits::remove);
-    where(actions, desk, "begin-part", PageEdits::canBegin, PageEdits::begin);
-    where(actions, desk, "join-part", PageEdits::canJoin, PageEdits::join);
-  }
-
-  private static void where(
-      Actions actions,
-      Desk desk,
-      String id,
-      Predicate<Revision> applies,
-      UnaryOperator<Revision> change) {
-    actions.addOnPage(
-        id,
-        "",
-        () ->
-            ReviseView.canChange(desk)
-                && desk.work().filter(w -> applies.test(w.revision())).isPresent(),
-        () -> desk.work().ifPresent(w -> w.apply(change)));
+    ReviseView.editWhere(actions, desk, "begin-part", PageEdits::canBegin, PageEdits::begin);
+    ReviseView.editWhere(actions, desk, "join-part", PageEdits::canJoin, PageEdits::join);
   }
 
   private static void go(

@@ -23,15 +23,13 @@ import javafx.scene.control.Button;
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
-import javafx.scene.control.ScrollPane;
 import javafx.scene.control.TextField;
-import javafx.scene.layout.ColumnConstraints;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.GridPane;
 import javafx.scene.layout.VBox;
 
 /** What the pages that the caret is on are like: paper, margins, columns, numbers. */
-final class PagePanel extends ScrollPane {
+final class PagePanel extends SideRows {
   private static final Words WORDS = Words.of(PagePanel.class);
   private static final double MM = 72 / 25.4;
   private static final int MOST_COLUMNS = 12;
@@ -70,7 +68,6 @@ final class PagePanel extends ScrollPane {
   private final Work work;
   private final Runnable back;
   private final Actions actions;
-  private final GridPane grid = new GridPane(6, 4);
   private final ComboBox<String> scope = new ComboBox<>();
   private final ComboBox<String> paper = new ComboBox<>();
   private final CheckBox sideways = new CheckBox(WORDS.say("page-panel.sideways"));
@@ -82,18 +79,10 @@ final class PagePanel extends ScrollPane {
   private boolean filling;
 
   PagePanel(Work work, InSight inSight, Actions actions, Runnable back) {
+    super("page-panel", 118, 140);
     this.work = work;
     this.back = back;
     this.actions = actions;
-    setId("page-panel");
-    getStyleClass().add("side-scroll");
-    setFitToWidth(true);
-    setHbarPolicy(ScrollBarPolicy.NEVER);
-    setMinWidth(0);
-    setPrefWidth(100);
-    setMinHeight(0);
-    setPrefHeight(10);
-    grid.getColumnConstraints().addAll(column(118), column(140));
     setContent(new VBox(8, grid, parts()));
     scope();
     paper();
@@ -102,12 +91,6 @@ final class PagePanel extends ScrollPane {
     numbers();
     inSight.atRest(work.revisionProperty(), this::refresh);
     refresh();
-  }
-
-  private static ColumnConstraints column(double width) {
-    var c = new ColumnConstraints(width);
-    c.setMinWidth(width);
-    return c;
   }
 
   private void refresh() {

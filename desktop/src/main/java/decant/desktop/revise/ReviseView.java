@@ -25,6 +25,7 @@ import decant.words.Words;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Consumer;
+import java.util.function.Predicate;
 import java.util.function.Supplier;
 import java.util.function.UnaryOperator;
 import javafx.geometry.Insets;
@@ -312,6 +313,20 @@ public final class ReviseView implements Stage {
       Actions actions, Desk desk, String id, String shortcut, UnaryOperator<Revision> change) {
     actions.addOnPage(
         id, shortcut, () -> canChange(desk), () -> desk.work().ifPresent(w -> w.apply(change)));
+  }
+
+  /** A change that is offered only where it means something. */
+  static void editWhere(
+      Actions actions,
+      Desk desk,
+      String id,
+      Predicate<Revision> applies,
+      UnaryOperator<Revision> change) {
+    actions.addOnPage(
+        id,
+        "",
+        () -> canChange(desk) && desk.work().filter(w -> applies.test(w.revision())).isPresent(),
+        () -> desk.work().ifPresent(w -> w.apply(change)));
   }
 
   private static void back(

@@ -7,7 +7,6 @@ import decant.model.edit.Range;
 import decant.model.edit.Revision;
 import decant.model.edit.StructureEdits;
 import decant.model.edit.TableEdits;
-import java.util.function.Predicate;
 import java.util.function.UnaryOperator;
 
 /** What can be done to the table that the caret is in. */
@@ -23,11 +22,13 @@ final class TableActions {
     in(actions, desk, "delete-row", TableEdits::deleteRows);
     in(actions, desk, "delete-column", TableEdits::deleteColumns);
     in(actions, desk, "delete-table", TableEdits::delete);
-    where(actions, desk, "merge-cells", TableEdits::hasCells, TableEdits::merge);
-    where(actions, desk, "split-cell", TableEdits::canSplit, TableEdits::split);
+    ReviseView.editWhere(actions, desk, "merge-cells", TableEdits::hasCells, TableEdits::merge);
+    ReviseView.editWhere(actions, desk, "split-cell", TableEdits::canSplit, TableEdits::split);
     in(actions, desk, "table-head", TableEdits::toggleHeader);
-    where(actions, desk, "sort-rows", CellEdits::canSort, r -> CellEdits.sort(r, false));
-    where(actions, desk, "sort-rows-down", CellEdits::canSort, r -> CellEdits.sort(r, true));
+    ReviseView.editWhere(
+        actions, desk, "sort-rows", CellEdits::canSort, r -> CellEdits.sort(r, false));
+    ReviseView.editWhere(
+        actions, desk, "sort-rows-down", CellEdits::canSort, r -> CellEdits.sort(r, true));
     in(
         actions,
         desk,
@@ -47,25 +48,11 @@ final class TableActions {
                 Range.of(r.document(), r.selection()).parts(r.document()).stream()
                     .map(p -> p.paragraph().id())
                     .toList()));
-    where(actions, desk, "sum-column", r -> CellEdits.sum(r).isPresent(), CellEdits::putSum);
+    ReviseView.editWhere(
+        actions, desk, "sum-column", r -> CellEdits.sum(r).isPresent(), CellEdits::putSum);
   }
 
   private static void in(Actions actions, Desk desk, String id, UnaryOperator<Revision> change) {
-    where(actions, desk, id, TableEdits::isIn, change);
-  }
-
-  private static void where(
-      Actions actions,
-      Desk desk,
-      String id,
-      Predicate<Revision> applies,
-      UnaryOperator<Revision> change) {
-    actions.addOnPage(
-        id,
-        "",
-        () ->
-            ReviseView.canChange(desk)
-                && desk.work().filter(w -> applies.test(w.revision())).isPresent(),
-        () -> desk.work().ifPresent(w -> w.apply(change)));
+    ReviseView.editWhere(actions, desk, id, TableEdits::isIn, change);
   }
 }

@@ -1,0 +1,29 @@
+package decant.desktop.revise;
+
+import javafx.scene.control.ScrollPane;
+import javafx.scene.layout.ColumnConstraints;
+import javafx.scene.layout.GridPane;
+
+/** A panel of the side that holds rows of names and values, and is scrolled. */
+abstract class SideRows extends ScrollPane {
+  final GridPane grid = new GridPane(6, 4);
+
+  /**
+   * @param columns the widths of the columns, in pixels
+   */
+  SideRows(String id, double... columns) {
+    setId(id);
+    getStyleClass().add("side-scroll");
+    setFitToWidth(true);
+    setHbarPolicy(ScrollBarPolicy.NEVER);
+    setMinWidth(0);
+    setPrefWidth(100);
+    setMinHeight(0);
+    setPrefHeight(10);
+    for (double width : columns) {
+      var c = new ColumnConstraints(width);
+      c.setMinWidth(width);
+      grid.getColumnConstraints().add(c);
+    }
+  }
+}
