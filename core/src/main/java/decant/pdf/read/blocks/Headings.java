@@ -358,8 +358,7 @@ public final class Headings {
     }
     boolean larger = Sizes.isLarger(s.size(), body.size());
     boolean bolder = s.bold() && !body.bold();
-    boolean sentence =
-        !text.isEmpty() && ".;,。；，、".indexOf(text.charAt(text.length() - 1)) >= 0 && !numbered;
+    boolean sentence = isSentence(text) && !numbered;
     if (larger) {
       return !sentence || s.size() > body.size() * BlockThresholds.Headings.MUCH_LARGER;
     }
@@ -379,6 +378,12 @@ public final class Headings {
         && followed
         && !sentence
         && text.length() > 6;
+  }
+
+  /** Whether a text ends as sentences do, or one ends within it by a sign that is no other. */
+  private static boolean isSentence(String text) {
+    return !text.isEmpty()
+        && (".;,；，、".indexOf(text.charAt(text.length() - 1)) >= 0 || text.indexOf('。') >= 0);
   }
 
   /** Whether a block stands closer to the text below it than to what is above it. */
