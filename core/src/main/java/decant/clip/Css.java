@@ -5,6 +5,7 @@ import decant.model.look.Look;
 import decant.model.look.ParagraphTraits;
 import decant.model.look.ParagraphTraits.Alignment;
 import decant.model.look.TextTraits;
+import decant.picture.PictureSize;
 import java.util.LinkedHashMap;
 import java.util.Locale;
 import java.util.Map;
@@ -193,7 +194,7 @@ final class Css {
         .flatMap(n ->
             switch (unit) {
               case "pt" -> Optional.of(n);
-              case "px" -> Optional.of(n * HtmlWriter.PIXEL);
+              case "px" -> Optional.of(n * PictureSize.PIXEL);
               case "em", "rem" -> Optional.of(n * em);
               case "%" ->
                   property.equals("font-size") ? Optional.of(n * em / 100) : Optional.empty();

@@ -4,6 +4,7 @@ import decant.model.Inline;
 import decant.model.look.Look;
 import decant.model.look.Media;
 import decant.model.look.MediaId;
+import decant.picture.PictureSize;
 import decant.picture.PixelPicture;
 import java.awt.Dimension;
 import java.util.Base64;
@@ -17,9 +18,6 @@ import org.jsoup.nodes.Element;
 final class HtmlPictures {
   private static final Pattern DATA =
       Pattern.compile("data:(image/(?:png|jpeg|gif|bmp|tiff));base64,([A-Za-z0-9+/=\\s]+)");
-
-  /** The widest a picture comes, in points: what a page of A4 has between usual margins. */
-  private static final double WIDEST = 450;
 
   private HtmlPictures() {}
 
@@ -47,23 +45,20 @@ final class HtmlPictures {
     Media one = Media.of(m.group(1), bytes);
     media.put(one.id(), one);
     Css css = Css.of(e.attr("style"));
-    double ratio = pixels.get().getHeight() / Math.max(1, pixels.get().getWidth());
-    double width =
-        css.length("width", size)
-            .or(() -> attribute(e, "width"))
-            .orElse(pixels.get().getWidth() * HtmlWriter.PIXEL);
-    double height =
-        css.length("height", size).or(() -> attribute(e, "height")).orElse(width * ratio);
-    double shrunk = Math.min(1, WIDEST / Math.max(1, width));
+    var shown =
+        PictureSize.of(
+            pixels.get(),
+            css.length("width", size).or(() -> attribute(e, "width")),
+            css.length("height", size).or(() -> attribute(e, "height")));
     return Optional.of(
         new Inline.Picture(
-            one.id(), width * shrunk, height * shrunk, e.attr("alt").strip(), Look.PLAIN));
+            one.id(), shown.width(), shown.height(), e.attr("alt").strip(), Look.PLAIN));
   }
 
   private static Optional<Double> attribute(Element e, String name) {
     String v = e.attr(name);
     return v.matches("\\d{1,5}")
-        ? Optional.of(Integer.parseInt(v) * HtmlWriter.PIXEL)
+        ? Optional.of(Integer.parseInt(v) * PictureSize.PIXEL)
         : Optional.empty();
   }
 }

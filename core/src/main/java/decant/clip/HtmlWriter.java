@@ -19,6 +19,7 @@ import decant.model.look.Media;
 import decant.model.look.ParagraphTraits;
 import decant.model.look.TableTraits;
 import decant.model.look.TextTraits;
+import decant.picture.PictureSize;
 import java.util.ArrayList;
 import java.util.Base64;
 import java.util.List;
@@ -203,16 +204,13 @@ public final class HtmlWriter {
   private void picture(Inline.Picture p, Element into) {
     Media m = from.media().get(p.media());
     Element img = into.appendElement("img").attr("alt", p.alt());
-    img.attr("width", Long.toString(Math.round(p.width() / PIXEL)));
-    img.attr("height", Long.toString(Math.round(p.height() / PIXEL)));
+    img.attr("width", Long.toString(Math.round(p.width() / PictureSize.PIXEL)));
+    img.attr("height", Long.toString(Math.round(p.height() / PictureSize.PIXEL)));
     if (m != null && m.type().startsWith("image/")) {
       img.attr(
           "src", "data:" + m.type() + ";base64," + Base64.getEncoder().encodeToString(m.bytes()));
     }
   }
-
-  /** A CSS pixel in points. */
-  static final double PIXEL = 0.75;
 
   private Element marked(Element into, Look base, Look direct) {
     Look look = from.styles().textLook(base, direct);

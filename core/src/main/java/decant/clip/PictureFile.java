@@ -7,6 +7,7 @@ import decant.model.Paragraph;
 import decant.model.edit.Fragment;
 import decant.model.look.Look;
 import decant.model.look.Media;
+import decant.picture.PictureSize;
 import decant.picture.PictureTypes;
 import decant.picture.PixelPicture;
 import decant.picture.VectorPicture;
@@ -75,7 +76,7 @@ public final class PictureFile {
 
   private static Loaded loaded(Media m, Dimension2D pixels) {
     return new Loaded(
-        m, pixels.getWidth() * HtmlWriter.PIXEL, pixels.getHeight() * HtmlWriter.PIXEL);
+        m, pixels.getWidth() * PictureSize.PIXEL, pixels.getHeight() * PictureSize.PIXEL);
   }
 
   private static Loaded converted(BufferedImage image) throws IOException {

@@ -229,7 +229,7 @@ public final class Layout implements Publication {
    */
   List<Page> pagesOf(NodeId block, int near) {
     List<Page> all = pagesOf(block);
-    return all.size() < 2 || document.index().runningText(document, block).isEmpty()
+    return all.size() < 2 || !isRunning(block)
         ? all
         : List.of(
             Collections.min(all, Comparator.comparingInt(p -> Math.abs(p.number() - 1 - near))));
@@ -375,7 +375,8 @@ public final class Layout implements Publication {
         .toList();
   }
 
-  private boolean isRunning(NodeId paragraph) {
+  /** Whether a paragraph stands in a header or footer. */
+  boolean isRunning(NodeId paragraph) {
     return document.index().runningText(document, paragraph).isPresent();
   }
 

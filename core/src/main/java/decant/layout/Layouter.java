@@ -206,7 +206,7 @@ public final class Layouter {
   }
 
   private Layout.RunningTexts running(Document d, Styles styles, Context now) {
-    return runningFor(styles, d.setting()).in(now.of(d));
+    return runningFor(styles, d.setting()).in(now.ofRunningTexts(d));
   }
 
   private RunningSetter runningFor(Styles styles, SourceSetting source) {
@@ -274,8 +274,8 @@ public final class Layouter {
           Story is = Objects.requireNonNull(y.running().get(which));
           boolean header = which.isHeader();
           return was.equals(is)
-              || setter.room(was, x.page(), header, context.of(a))
-                  == setter.room(is, y.page(), header, context.of(b));
+              || setter.room(was, x.page(), header, context.ofRunningTexts(a))
+                  == setter.room(is, y.page(), header, context.ofRunningTexts(b));
         });
   }
 

@@ -44,7 +44,7 @@ final class RunningLines {
     var asFound = new ArrayList<PlacedLine>();
     for (PlacedLine l : Places.lines(fragments)) {
       NodeId own = l.paragraph().source().id();
-      if (layout.document().index().runningText(layout.document(), own).isPresent()) {
+      if (layout.isRunning(own)) {
         out.add(new RunningLine(l, own, 0));
       } else if (layout.document().block(own).isEmpty()) {
         asFound.add(l);

@@ -88,8 +88,7 @@ public record PageSetup(
   /** This paper with other margins above and below the text. */
   public PageSetup withMargins(double top, double bottom) {
     var m = margins;
-    return with(
-        new Margins(top, m.right(), bottom, m.left(), m.header(), m.footer()), columns, numbers);
+    return withMargins(new Margins(top, m.right(), bottom, m.left(), m.header(), m.footer()));
   }
 
   /** This paper with other margins. */

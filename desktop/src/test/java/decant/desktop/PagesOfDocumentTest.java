@@ -12,7 +12,6 @@ import decant.model.look.Look;
 import java.util.Collections;
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.ComboBox;
-import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 import org.junit.jupiter.api.Test;
 
@@ -31,19 +30,6 @@ class PagesOfDocumentTest extends WindowCase {
     window.click("#side-pages");
     window.until(() -> window.stage.getScene().lookup("#page-panel") != null);
     return w;
-  }
-
-  private void settled() {
-    window.until(() -> ((PagesView) window.stage.getScene().lookup("#pages")).settled());
-  }
-
-  private void give(String field, String text) {
-    Window.run(() -> {
-      TextField f = window.find(field, TextField.class);
-      f.setText(text);
-      f.getOnAction().handle(null);
-    });
-    window.settle();
   }
 
   private PageSetup page(Work w, int section) {

@@ -32,10 +32,6 @@ class RunningTextsTest extends WindowCase {
     return w;
   }
 
-  private void settled() {
-    window.until(() -> ((PagesView) window.stage.getScene().lookup("#pages")).settled());
-  }
-
   /** By the command field. */
   private void act(String name) {
     window.press(KeyCode.CONTROL, KeyCode.K);

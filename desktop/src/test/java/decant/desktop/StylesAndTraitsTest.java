@@ -147,16 +147,16 @@ class StylesAndTraitsTest extends WindowCase {
   void tabStopsAndLinesAreSetAndGivenBack() {
     window.click("#side-details");
     window.until(() -> window.stage.getScene().lookup("#details-panel") != null);
-    type("#trait-tabs", "40; 160 right .");
+    give("#trait-tabs", "40; 160 right .");
     assertThat(paragraph(0).look().value(ParagraphTraits.TABS)).hasSize(2);
     assertThat(paragraph(0).look().value(ParagraphTraits.TABS).getLast().leader())
         .isEqualTo(ParagraphTraits.TabStop.Leader.DOT);
-    type("#trait-tabs", "nowhere");
+    give("#trait-tabs", "nowhere");
     assertThat(window.find("#trait-tabs", TextField.class).getText())
         .as("what is no tab stop is taken back")
         .isEqualTo("40; 160 right .");
     choose("#trait-paragraph-rules", "below");
-    type("#trait-rule-thickness", "2");
+    give("#trait-rule-thickness", "2");
     Rules rules = paragraph(0).look().value(ParagraphTraits.RULES);
     assertThat(rules.bottom().orElseThrow().width()).isEqualTo(2);
     assertThat(rules.top()).contains(Rule.NONE);
@@ -166,15 +166,6 @@ class StylesAndTraitsTest extends WindowCase {
     assertThat(paragraph(0).look().sets(ParagraphTraits.RULES)).isFalse();
     assertThat(paragraph(0).look().sets(ParagraphTraits.TABS)).isFalse();
     assertThat(window.find("#trait-rule-thickness", TextField.class).isDisabled()).isTrue();
-  }
-
-  private void type(String field, String text) {
-    Window.run(() -> {
-      TextField f = window.find(field, TextField.class);
-      f.setText(text);
-      f.getOnAction().handle(null);
-    });
-    window.settle();
   }
 
   @Test

@@ -15,6 +15,7 @@ import javafx.scene.control.ButtonBase;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.ListView;
 import javafx.scene.control.MenuButton;
+import javafx.scene.control.TextField;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.io.TempDir;
@@ -47,8 +48,23 @@ abstract class WindowCase {
   Work revise(String name) {
     Work work = window.takeIn(copy(name));
     window.go(StageName.REVISE);
-    window.until(() -> ((PagesView) window.stage.getScene().lookup("#pages")).settled());
+    settled();
     return work;
+  }
+
+  /** Waits until all pages in sight are painted. */
+  void settled() {
+    window.until(() -> ((PagesView) window.stage.getScene().lookup("#pages")).settled());
+  }
+
+  /** Gives a field something, as by Enter. */
+  void give(String field, String text) {
+    Window.run(() -> {
+      TextField f = window.find(field, TextField.class);
+      f.setText(text);
+      f.getOnAction().handle(null);
+    });
+    window.settle();
   }
 
   Document document(Work w) {

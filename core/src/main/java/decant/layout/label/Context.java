@@ -28,12 +28,13 @@ public record Context(Map<NodeId, String> labels, Map<NodeId, Story> stories, Fi
    */
   public static Context of(
       Document d, Flow flow, Styles styles, FieldValues values, @Nullable Succession after) {
+    Flow.Shared shared = after == null ? Flow.Shared.NOTHING : after.shared(flow);
     Map<NodeId, String> labels =
-        after != null && after.sameLabels(d, flow, styles)
+        after != null && after.sameLabels(d, flow, shared, styles)
             ? after.known().labels
             : ListLabels.of(d, styles);
     Map<NodeId, String> notes =
-        after != null && after.sameNotes(d, flow)
+        after != null && after.sameNotes(d, flow, shared)
             ? after.known().fields.notes()
             : NoteLabels.of(d, flow);
     return new Context(labels, d.stories(), values.withNotes(notes));
@@ -45,7 +46,7 @@ public record Context(Map<NodeId, String> labels, Map<NodeId, Story> stories, Fi
   }
 
   /** What the running texts of a document follow from: they stand in no list. */
-  public Context of(Document d) {
+  public Context ofRunningTexts(Document d) {
     return new Context(Map.of(), d.stories(), fields);
   }
 

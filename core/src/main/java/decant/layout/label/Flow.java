@@ -47,56 +47,48 @@ public record Flow(List<Block> blocks, BlockFacts[] facts, int[] sections, int[]
   private static BlockFacts[] facts(List<Block> blocks, @Nullable Flow before) {
     int n = blocks.size();
     var facts = new BlockFacts[n];
-    int first = 0;
-    int last = 0;
+    Shared shared = before == null ? Shared.NOTHING : Shared.of(blocks, before.blocks);
     if (before != null) {
-      int shared = Math.min(n, before.size());
-      while (first < shared && blocks.get(first) == before.blocks.get(first)) {
-        facts[first] = before.facts[first];
-        first++;
-      }
-      while (last < shared - first
-          && blocks.get(n - 1 - last) == before.blocks.get(before.size() - 1 - last)) {
-        facts[n - 1 - last] = before.facts[before.size() - 1 - last];
-        last++;
-      }
+      System.arraycopy(before.facts, 0, facts, 0, shared.first);
+      int was = before.size() - shared.last;
+      System.arraycopy(before.facts, was, facts, n - shared.last, shared.last);
     }
-    for (int k = first; k < n - last; k++) {
+    for (int k = shared.first; k < n - shared.last; k++) {
       facts[k] = BlockFacts.of(blocks.get(k));
     }
     return facts;
   }
 
-  /** The blocks of this flow that are not at the same end of another. */
-  List<Block> changedFrom(Flow other) {
-    int first = sharedFirst(other);
-    return blocks.subList(first, size() - sharedLast(other, first));
+  /**
+   * How many blocks two flows both begin with, and how many of the others both end with.
+   *
+   * @param last of those after the first
+   */
+  record Shared(int first, int last) {
+    static final Shared NOTHING = new Shared(0, 0);
+
+    static Shared of(List<Block> a, List<Block> b) {
+      int most = Math.min(a.size(), b.size());
+      int first = 0;
+      while (first < most && a.get(first) == b.get(first)) {
+        first++;
+      }
+      int last = 0;
+      while (last < most - first && a.get(a.size() - 1 - last) == b.get(b.size() - 1 - last)) {
+        last++;
+      }
+      return new Shared(first, last);
+    }
+  }
+
+  /** The blocks that are not shared. */
+  List<Block> but(Shared shared) {
+    return blocks.subList(shared.first, size() - shared.last);
   }
 
   /** The facts of those blocks. */
-  List<BlockFacts> changedFactsFrom(Flow other) {
-    int first = sharedFirst(other);
-    return java.util.Arrays.asList(facts).subList(first, size() - sharedLast(other, first));
-  }
-
-  /** How many blocks both begin with. */
-  private int sharedFirst(Flow other) {
-    int shared = Math.min(size(), other.size());
-    int k = 0;
-    while (k < shared && blocks.get(k) == other.blocks.get(k)) {
-      k++;
-    }
-    return k;
-  }
-
-  /** How many blocks both end with, of those after the ones that both begin with. */
-  private int sharedLast(Flow other, int first) {
-    int shared = Math.min(size(), other.size()) - first;
-    int k = 0;
-    while (k < shared && blocks.get(size() - 1 - k) == other.blocks.get(other.size() - 1 - k)) {
-      k++;
-    }
-    return k;
+  List<BlockFacts> factsBut(Shared shared) {
+    return java.util.Arrays.asList(facts).subList(shared.first, size() - shared.last);
   }
 
   public int size() {

@@ -27,20 +27,26 @@ public record Succession(Document before, Flow was, Context known) {
   /** An item of a list: what its label follows from, together with the items before it. */
   private record Item(NodeId paragraph, ListMembership of) {}
 
-  /** The labels of lists, if they are those of the version before. */
-  boolean sameLabels(Document d, Flow flow, Styles styles) {
+  /** What the flow of a later version shares with that of this one. */
+  Flow.Shared shared(Flow flow) {
+    return Flow.Shared.of(was.blocks(), flow.blocks());
+  }
+
+  /** Whether the labels of lists are those of the version before. */
+  boolean sameLabels(Document d, Flow flow, Flow.Shared shared, Styles styles) {
     return before.styles() == d.styles()
         && before.lists() == d.lists()
-        && items(was.changedFrom(flow), styles).equals(items(flow.changedFrom(was), styles))
-        && sameInStories(before.stories().values(), d.stories().values(), styles)
+        && items(was.but(shared), styles).equals(items(flow.but(shared), styles))
+        && (before.stories() == d.stories()
+            || sameInStories(before.stories().values(), d.stories().values(), styles))
         && sameInRunningTexts(d, styles);
   }
 
   /** Whether the labels of notes are those of the version before. */
-  boolean sameNotes(Document d, Flow flow) {
+  boolean sameNotes(Document d, Flow flow, Flow.Shared shared) {
     return before.styles() == d.styles()
         && before.stories() == d.stories()
-        && notes(was.changedFactsFrom(flow)).equals(notes(flow.changedFactsFrom(was)));
+        && notes(was.factsBut(shared)).equals(notes(flow.factsBut(shared)));
   }
 
   private static List<NodeId> notes(List<BlockFacts> facts) {
@@ -64,9 +70,6 @@ public record Succession(Document before, Flow was, Context known) {
   }
 
   private static boolean sameInStories(Collection<Story> a, Collection<Story> b, Styles styles) {
-    if (a == b) {
-      return true;
-    }
     if (a.size() != b.size()) {
       return false;
     }

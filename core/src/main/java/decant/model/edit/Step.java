@@ -26,6 +26,8 @@ import java.util.Map;
 import java.util.NoSuchElementException;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.BiFunction;
+import java.util.function.Function;
 import java.util.stream.Collectors;
 
 /**
@@ -232,16 +234,8 @@ public sealed interface Step {
 
     @Override
     public Applied apply(Document before) {
-      var was = new LinkedHashMap<NodeId, Map<Section.Running, Story>>();
-      var sections = new ArrayList<Section>();
-      for (Section s : before.sections()) {
-        Map<Section.Running, Story> to = texts.get(s.id());
-        if (to != null) {
-          was.put(s.id(), s.running());
-        }
-        sections.add(to == null ? s : s.withRunning(to));
-      }
-      Document after = before.withSections(sections);
+      Document after = before.withSections(given(before, texts, Section::withRunning));
+      var was = had(before, texts.keySet(), Section::running);
       Set<NodeId> added = running(after);
       added.removeAll(running(before));
       return new Applied(after, new SetRunning(was, added, refuge));
@@ -272,17 +266,9 @@ public sealed interface Step {
 
     @Override
     public Applied apply(Document before) {
-      var was = new LinkedHashMap<NodeId, PageSetup>();
-      var sections = new ArrayList<Section>();
-      for (Section s : before.sections()) {
-        PageSetup to = pages.get(s.id());
-        if (to != null) {
-          was.put(s.id(), s.page());
-        }
-        sections.add(to == null ? s : s.withPage(to));
-      }
       return new Applied(
-          before.withSections(sections).withSetting(setting), new SetPages(was, before.setting()));
+          before.withSections(given(before, pages, Section::withPage)).withSetting(setting),
+          new SetPages(had(before, pages.keySet(), Section::page), before.setting()));
     }
   }
 
@@ -351,6 +337,25 @@ public sealed interface Step {
       }
       return new Applied(d, new AddMedia(List.of()));
     }
+  }
+
+  /** The sections of a document, some of them given something else, by their identity. */
+  private static <T> List<Section> given(
+      Document d, Map<NodeId, T> to, BiFunction<Section, T, Section> with) {
+    return d.sections().stream()
+        .map(s -> {
+          T other = to.get(s.id());
+          return other == null ? s : with.apply(s, other);
+        })
+        .toList();
+  }
+
+  /** What some sections of a document have. */
+  private static <T> Map<NodeId, T> had(
+      Document d, Set<NodeId> sections, Function<Section, T> what) {
+    return d.sections().stream()
+        .filter(s -> sections.contains(s.id()))
+        .collect(Collectors.toMap(Section::id, what));
   }
 
   /** Whether a paragraph stands among blocks, at any depth. */

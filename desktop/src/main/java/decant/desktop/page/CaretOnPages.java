@@ -4,7 +4,7 @@ import decant.desktop.shell.Work;
 import decant.layout.CaretPlace;
 import decant.layout.Layout;
 import decant.layout.Places;
-import decant.model.NodeId;
+import decant.model.Document;
 import decant.model.Position;
 import decant.model.Selection;
 import java.util.Optional;
@@ -78,14 +78,8 @@ public final class CaretOnPages {
 
   /** Whether it is in a header or footer. */
   boolean isInRunningText() {
-    return runningText(work.revision().selection().caret()).isPresent();
-  }
-
-  private Optional<NodeId> runningText(Position at) {
-    return work.revision()
-        .document()
-        .index()
-        .runningText(work.revision().document(), at.paragraph());
+    Document d = work.revision().document();
+    return d.index().runningText(d, work.revision().selection().caret().paragraph()).isPresent();
   }
 
   /** Goes back to the text from a header or footer; whether it was in one. */
@@ -93,13 +87,19 @@ public final class CaretOnPages {
     if (!isInRunningText()) {
       return false;
     }
-    boolean there = work.revision().document().paragraph(inText.paragraph()).isPresent();
-    Layout l = work.layout();
     Optional<Position> to =
-        there || page >= l.pages().size()
-            ? Optional.of(inText)
-            : l.positionAt(l.pages().get(page), 0, l.pages().get(page).setup().margins().top() + 1);
+        Optional.of(inText)
+            .filter(p -> work.revision().document().paragraph(p.paragraph()).isPresent())
+            .or(this::topOfPage);
     to.ifPresent(p -> work.select(Selection.at(p)));
     return to.isPresent();
+  }
+
+  private Optional<Position> topOfPage() {
+    Layout l = work.layout();
+    return l.pages().stream()
+        .skip(page)
+        .findFirst()
+        .flatMap(p -> l.positionAt(p, 0, p.setup().margins().top() + 1));
   }
 }

@@ -17,15 +17,12 @@ import java.util.Optional;
 import java.util.function.DoubleFunction;
 import java.util.function.ToDoubleFunction;
 import java.util.function.UnaryOperator;
-import javafx.geometry.VPos;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.ComboBox;
-import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
 import javafx.scene.layout.FlowPane;
-import javafx.scene.layout.GridPane;
 import javafx.scene.layout.VBox;
 
 /** What the pages that the caret is on are like: paper, margins, columns, numbers. */
@@ -127,12 +124,7 @@ final class PagePanel extends SideRows {
   }
 
   private void row(String name, String id, Node editor, Runnable show) {
-    var label = new Label(name);
-    label.setWrapText(true);
-    editor.setId("page-" + id);
-    editor.setAccessibleText(name);
-    grid.addRow(grid.getRowCount(), label, editor);
-    GridPane.setValignment(label, VPos.CENTER);
+    add(grid, name, "page-" + id, editor);
     refreshing.add(show);
   }
 

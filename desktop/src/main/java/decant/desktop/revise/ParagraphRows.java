@@ -13,6 +13,7 @@ import decant.model.look.TextFrame;
 import decant.words.Words;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.BiFunction;
 import java.util.function.UnaryOperator;
 import javafx.scene.control.Button;
 import javafx.scene.control.ComboBox;
@@ -53,16 +54,7 @@ final class ParagraphRows {
     p.sides();
     p.thickness();
     p.colour();
-    p.frame(
-        "frame-width",
-        WORDS.say("paragraph-rows.frame-width"),
-        TextFrame::width,
-        (f, v) -> new TextFrame(v, f.height(), f.exact(), f.placement()));
-    p.frame(
-        "frame-height",
-        WORDS.say("paragraph-rows.frame-height"),
-        TextFrame::height,
-        (f, v) -> new TextFrame(f.width(), v, f.exact(), f.placement()));
+    p.frame();
   }
 
   /** What is not understood is taken back, like a number that is none. */
@@ -161,33 +153,35 @@ final class ParagraphRows {
         });
   }
 
+  private void frame() {
+    String wide = WORDS.say("paragraph-rows.frame-width");
+    NumberField width =
+        measure(wide, (f, v) -> new TextFrame(v, f.height(), f.exact(), f.placement()));
+    rows.row(PARAGRAPHS, wide, ParagraphTraits.FRAME, width, () -> show(width, framed().width()));
+    String high = WORDS.say("paragraph-rows.frame-height");
+    NumberField height =
+        measure(high, (f, v) -> new TextFrame(f.width(), v, f.exact(), f.placement()));
+    rows.part(high, "frame-height", height, () -> show(height, framed().height()));
+  }
+
+  private TextFrame framed() {
+    return rows.value(PARAGRAPHS, ParagraphTraits.FRAME);
+  }
+
   /** A measure of the frame that a paragraph stands in; 0 for as much as its text needs. */
-  private void frame(
-      String id,
-      String name,
-      java.util.function.ToDoubleFunction<TextFrame> measure,
-      java.util.function.BiFunction<TextFrame, Double, TextFrame> with) {
-    var field =
-        new NumberField(
-            v ->
-                rows.set(
-                    PARAGRAPHS,
-                    name,
-                    ParagraphTraits.FRAME,
-                    with.apply(
-                        rows.value(PARAGRAPHS, ParagraphTraits.FRAME),
-                        Math.clamp(v, 0, 2000) * MM)),
-            1);
-    Runnable show =
-        () -> {
-          TextFrame f = rows.value(PARAGRAPHS, ParagraphTraits.FRAME);
-          field.setDisable(f.equals(TextFrame.NONE));
-          field.show(measure.applyAsDouble(f) / MM);
-        };
-    if (id.equals("frame-width")) {
-      rows.row(PARAGRAPHS, name, ParagraphTraits.FRAME, field, show);
-    } else {
-      rows.part(name, id, field, show);
-    }
+  private NumberField measure(String name, BiFunction<TextFrame, Double, TextFrame> with) {
+    return new NumberField(
+        v ->
+            rows.set(
+                PARAGRAPHS,
+                name,
+                ParagraphTraits.FRAME,
+                with.apply(framed(), Math.clamp(v, 0, 2000) * MM)),
+        1);
+  }
+
+  private void show(NumberField field, double points) {
+    field.setDisable(framed().equals(TextFrame.NONE));
+    field.show(points / MM);
   }
 }

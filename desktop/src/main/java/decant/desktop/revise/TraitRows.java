@@ -19,7 +19,6 @@ import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.ComboBox;
-import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
 import javafx.scene.control.Tooltip;
 import javafx.scene.layout.GridPane;
@@ -180,22 +179,13 @@ final class TraitRows {
 
   /** A part of a trait's value, which says where it comes from in a row of its own. */
   void part(String name, String id, Node editor, Runnable show) {
-    var label = new Label(name);
-    label.setWrapText(true);
-    editor.setId("trait-" + id);
-    editor.setAccessibleText(name);
-    grid.addRow(grid.getRowCount(), label, editor);
-    GridPane.setValignment(label, javafx.geometry.VPos.CENTER);
+    SideRows.add(grid, name, "trait-" + id, editor);
     refreshing.add(show);
   }
 
   /** A row of a trait: its name, what sets it, where its value comes from. */
   void row(Of of, String name, Trait<?> trait, Node editor, Runnable show) {
-    int at = grid.getRowCount();
-    var label = new Label(name);
-    label.setWrapText(true);
-    editor.setId("trait-" + trait.name());
-    editor.setAccessibleText(name);
+    int at = SideRows.add(grid, name, "trait-" + trait.name(), editor);
     var origin = new Button();
     origin.getStyleClass().addAll("quiet-button", "origin");
     origin.setId("origin-" + trait.name());
@@ -206,8 +196,7 @@ final class TraitRows {
               : Commands.unsetParagraph(r, WORDS.say("trait-rows.back"), trait));
       back.run();
     });
-    grid.addRow(at, label, editor, origin);
-    GridPane.setValignment(label, javafx.geometry.VPos.CENTER);
+    grid.add(origin, 2, at);
     origin.setAlignment(Pos.CENTER_LEFT);
     refreshing.add(() -> {
       show.run();

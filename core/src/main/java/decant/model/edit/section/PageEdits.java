@@ -58,7 +58,8 @@ public final class PageEdits {
     return new Here(d.sections().get(first), d.sections().get(own), parts);
   }
 
-  private static int sectionAt(Document d, Selection s) {
+  /** The number of the section whose pages the caret is on. */
+  static int sectionAt(Document d, Selection s) {
     NodeId at = s.caret().paragraph();
     Optional<NodeId> running = d.index().runningText(d, at);
     for (int k = 0; running.isPresent() && k < d.sections().size(); k++) {

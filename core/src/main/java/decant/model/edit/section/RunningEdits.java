@@ -84,15 +84,8 @@ public final class RunningEdits {
         Edit.of(header ? "Header" : "Footer", step), Selection.at(new Position(p.id(), 0)));
   }
 
-  /** The section whose pages the caret is on. */
   private static Section sectionAt(Revision r) {
-    Document d = r.document();
-    NodeId at = r.selection().caret().paragraph();
-    Optional<NodeId> running = d.index().runningText(d, at);
-    return running
-        .flatMap(id -> d.sections().stream().filter(s -> which(s, id).isPresent()).findFirst())
-        .or(() -> d.sectionOf(at))
-        .orElse(d.sections().getFirst());
+    return r.document().sections().get(PageEdits.sectionAt(r.document(), r.selection()));
   }
 
   private static Look look(Document d, Section s, boolean header) {

@@ -21,6 +21,7 @@ import decant.model.look.ParagraphTraits;
 import decant.model.look.StyleSheet;
 import decant.model.look.TextTraits;
 import decant.office.rtf.paste.RtfState.Goal;
+import decant.picture.PictureSize;
 import decant.picture.PixelPicture;
 import decant.work.Faults;
 import java.awt.Dimension;
@@ -49,12 +50,6 @@ public final class RtfReader implements IRtfListener {
 
   private static final int DEEPEST_LIST = 8;
   private static final double TWIP = 1 / 20.0;
-
-  /** A pixel of a picture whose size is not said, in points. */
-  private static final double PIXEL = 0.75;
-
-  /** The widest a picture comes, in points: what a page of A4 has between usual margins. */
-  private static final double WIDEST = 450;
 
   private static final Pattern ADDRESS =
       Pattern.compile("HYPERLINK\\s+\"?((?:https?|mailto|tel|ftp):[^\"\\s]+)\"?");
@@ -378,6 +373,10 @@ public final class RtfReader implements IRtfListener {
     }
   }
 
+  private static Optional<Double> said(double points) {
+    return points > 0 ? Optional.of(points) : Optional.empty();
+  }
+
   private void picture() {
     String digits = hex.toString().replaceAll("[^0-9A-Fa-f]", "");
     hex.setLength(0);
@@ -388,12 +387,7 @@ public final class RtfReader implements IRtfListener {
     }
     Media one = Media.of(pictureType, bytes);
     media.put(one.id(), one);
-    double w = pictureWidth > 0 ? pictureWidth : pixels.get().width * PIXEL;
-    double h =
-        pictureHeight > 0
-            ? pictureHeight
-            : w * pixels.get().height / Math.max(1.0, pixels.get().width);
-    double shrunk = Math.min(1, WIDEST / Math.max(1, w));
-    open.add(new Inline.Picture(one.id(), w * shrunk, h * shrunk, "", Look.PLAIN));
+    var shown = PictureSize.of(pixels.get(), said(pictureWidth), said(pictureHeight));
+    open.add(new Inline.Picture(one.id(), shown.width(), shown.height(), "", Look.PLAIN));
   }
 }
