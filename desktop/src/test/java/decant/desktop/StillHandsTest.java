@@ -303,4 +303,21 @@ class StillHandsTest extends WindowCase {
     assertThat(window.find("#proof-counted", Label.class).getText())
         .startsWith("These are counts, not a comparison");
   }
+
+  /** A blurred shadow of a page's size is made anew with each key. */
+  @Test
+  void whatKeysChangeOnThePagesHasNoShadowThatIsMadeAnew() {
+    Work work = revise("Berth rules.pdf");
+    Node pages = window.find("#pages", Node.class);
+    List<Node> all = Window.on(() -> List.copyOf(pages.lookupAll("*")));
+    assertThat(all).allSatisfy(n -> assertThat(n.getEffect()).isNull());
+    Region paper =
+        (Region)
+            all.stream().filter(n -> n.getStyleClass().contains("paper")).findFirst().orElseThrow();
+    var page = work.layout().pages().getFirst();
+    assertThat(Window.on(paper::getWidth) / Window.on(paper::getHeight))
+        .as("paper shows where nothing is painted yet")
+        .isCloseTo(page.width() / page.height(), within(0.001));
+    assertThat(Window.on(() -> paper.getBorder().getOutsets().getBottom())).isGreaterThan(2);
+  }
 }

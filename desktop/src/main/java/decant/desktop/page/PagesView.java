@@ -516,7 +516,7 @@ public final class PagesView extends Region {
   /** One page in sight, painted in strips. */
   private final class PageNode extends Pane {
     private final int page;
-    private final Rectangle paper = new Rectangle();
+    private final Region paper = new Region();
     private final Pane over = new Pane();
     private final List<Strip> strips = new ArrayList<>();
     private double pixels;
@@ -524,6 +524,7 @@ public final class PagesView extends Region {
     PageNode(int page) {
       this.page = page;
       paper.getStyleClass().add("paper");
+      paper.setManaged(false); // as large as the page, not as what it holds
       over.setMouseTransparent(true);
       getChildren().addAll(paper, over);
     }
@@ -531,8 +532,7 @@ public final class PagesView extends Region {
     void at(double x, double y, double w, double h) {
       relocate(x, y);
       resize(w, h);
-      paper.setWidth(w);
-      paper.setHeight(h);
+      paper.resizeRelocate(0, 0, w, h);
       over.resizeRelocate(0, 0, w, h);
       if (strips.isEmpty() || pixels != pixelScale()) {
         cut();

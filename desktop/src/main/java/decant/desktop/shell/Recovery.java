@@ -46,6 +46,10 @@ final class Recovery {
   private static final long LEAST_REST = 1_000_000_000L;
 
   private static final long MOST_REST = 2_500_000_000L;
+
+  /** How many times as long as it took to keep a document it is left alone. */
+  private static final int REST = 8;
+
   private static final int MAX_NAMES = 100;
 
   /** Changes that an earlier run left behind. */
@@ -205,7 +209,7 @@ final class Recovery {
         kept.file, new UnsavedWork(work.source(), now, work.savedCopy()), work.password());
     kept.version = d;
     long end = System.nanoTime();
-    kept.notBefore = end + Math.clamp(2 * (end - start), LEAST_REST, MOST_REST);
+    kept.notBefore = end + Math.clamp(REST * (end - start), LEAST_REST, MOST_REST);
   }
 
   private static Path lockOf(Path file) {

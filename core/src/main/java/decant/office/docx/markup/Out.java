@@ -12,7 +12,8 @@ public final class Out {
   /** English metric units, that drawings are measured in, to the point (§20.1.2.1). */
   public static final double EMU = 12_700;
 
-  private final StringBuilder b = new StringBuilder(4096);
+  /** Small: most are the looks of one run; a long part doubles it a few times. */
+  private final StringBuilder b = new StringBuilder(128);
 
   public Out raw(String xml) {
     b.append(xml);
