@@ -9,6 +9,7 @@ import decant.model.Position;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 
 /**
  * A picture or shape where it stands on its page.
@@ -31,12 +32,9 @@ public record PlacedObject(Position at, Box box, double rotation, Layer layer, b
   private static final double EDGE = 4;
 
   /** The objects of a page, in the order in which they are painted. */
-  public static List<PlacedObject> on(Page page) {
+  public static List<PlacedObject> on(Layout layout, Page page) {
     var out = new ArrayList<PlacedObject>();
-    Places.walk(
-        page.texts(),
-        0,
-        0,
+    var collect =
         new Places.Visitor() {
           @Override
           public void line(Places.PlacedLine l) {
@@ -51,7 +49,9 @@ public record PlacedObject(Position at, Box box, double rotation, Layer layer, b
             Layer layer = p.behind() ? Layer.BEHIND : Layer.BESIDE;
             add(p.object(), p.source().id(), x, y + p.height(), layer, out);
           }
-        });
+        };
+    Places.walk(layout.running(page), 0, 0, collect);
+    Places.walk(page.texts(), 0, 0, collect);
     out.sort(java.util.Comparator.comparing(PlacedObject::layer));
     return out;
   }
@@ -60,20 +60,39 @@ public record PlacedObject(Position at, Box box, double rotation, Layer layer, b
    * The object at a place of a page: the topmost. What lies behind text is not found through the
    * text, and a ground that fills the page not at all; a shape with text is found at its edge.
    */
-  public static Optional<PlacedObject> at(Page page, double x, double y) {
+  public static Optional<PlacedObject> at(Layout layout, Page page, double x, double y) {
     boolean onText =
-        Places.lines(page).stream()
+        Stream.concat(Places.lines(page).stream(), Places.lines(layout.running(page)).stream())
             .anyMatch(l -> y >= l.top() && y <= l.bottom() && x >= l.left() && x <= inkEnd(l));
     double sheet = page.width() * page.height();
-    return on(page).reversed().stream()
+    return on(layout, page).reversed().stream()
         .filter(o -> o.layer != Layer.BEHIND || !onText && o.area() < sheet / 2)
         .filter(o -> o.isAt(x, y))
         .findFirst();
   }
 
   /** The object of a place of the document, on the page that it stands on. */
-  public static Optional<PlacedObject> of(Page page, Position at) {
-    return on(page).stream().filter(o -> o.at.equals(at)).findFirst();
+  public static Optional<PlacedObject> of(Layout layout, Page page, Position at) {
+    return on(layout, page).stream().filter(o -> o.at.equals(at)).findFirst();
+  }
+
+  /**
+   * Where the object at a place of the document stands.
+   *
+   * @param near the page, from 0, that it is looked for on where its text stands on many
+   */
+  public static Optional<OnPage> find(Layout layout, Position at, int near) {
+    return layout.pagesOf(at.paragraph(), near).stream()
+        .flatMap(p -> of(layout, p, at).stream().map(o -> new OnPage(p, o)))
+        .findFirst();
+  }
+
+  /** An object, and the page that it stands on. */
+  public record OnPage(Page page, PlacedObject object) {
+    /** The upper edge of the paragraph that it is anchored to, from that of the page, in points. */
+    public double paragraphTop(Layout layout) {
+      return layout.place(object.at.paragraph()).map(p -> p.top()).orElse(object.box.y());
+    }
   }
 
   private static double inkEnd(Places.PlacedLine l) {

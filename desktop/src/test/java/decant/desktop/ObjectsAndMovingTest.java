@@ -3,7 +3,6 @@ package decant.desktop;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
-import decant.desktop.page.ObjectHandles;
 import decant.desktop.page.PagesView;
 import decant.desktop.revise.PictureActions;
 import decant.desktop.shell.StageName;
@@ -63,10 +62,7 @@ class ObjectsAndMovingTest extends WindowCase {
   }
 
   private PlacedObject placed() {
-    return Window.on(() ->
-        ObjectHandles.place(
-                work.layout(), new Position(pictureAt().paragraph(), pictureAt().offset()))
-            .orElseThrow());
+    return Window.on(() -> PlacedObject.find(work.layout(), pictureAt(), 0).orElseThrow().object());
   }
 
   private Position pictureAt() {
@@ -128,6 +124,23 @@ class ObjectsAndMovingTest extends WindowCase {
     assertThat(shown().width()).isEqualTo(150, within(0.1));
     window.press(KeyCode.DELETE);
     assertThat(document(work).paragraphs().getFirst().text()).doesNotContain("\uFFFC");
+  }
+
+  /** The handle above a picture turns it around its middle and stops at right angles. */
+  @Test
+  void aPictureIsTurnedByItsHandle() throws IOException {
+    put();
+    clickPicture();
+    PlacedObject o = placed();
+    double x = o.box().x() + o.box().width() / 2;
+    double y = o.box().y() + o.box().height() / 2;
+    PagesView view = window.find("#pages", PagesView.class);
+    double handle = o.box().y() - 22 / Window.on(view::scale);
+    window.drag("#pages", 0, x, handle, x + 100, y + 2);
+    assertThat(shown().rotation()).as("to the right").isEqualTo(90);
+    assertThat(shown().width()).as("as large as it was").isEqualTo(150, within(0.1));
+    window.press(KeyCode.CONTROL, KeyCode.Z);
+    assertThat(shown().rotation()).isZero();
   }
 
   @Test

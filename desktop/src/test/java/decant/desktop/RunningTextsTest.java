@@ -1,22 +1,30 @@
 package decant.desktop;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
 import decant.desktop.page.PagesView;
+import decant.desktop.revise.PictureActions;
 import decant.desktop.shell.StageName;
 import decant.desktop.shell.Work;
 import decant.layout.CaretPlace;
 import decant.layout.Layout;
+import decant.layout.PlacedObject;
 import decant.layout.Places;
 import decant.model.NodeId;
 import decant.model.Position;
 import decant.model.Section;
 import decant.model.Selection;
+import decant.model.edit.object.ObjectEdits;
 import decant.model.look.Look;
+import java.awt.image.BufferedImage;
+import java.io.IOException;
+import java.nio.file.Path;
 import java.util.Collections;
 import java.util.List;
 import javafx.scene.control.Label;
 import javafx.scene.input.KeyCode;
+import javax.imageio.ImageIO;
 import org.junit.jupiter.api.Test;
 
 /** Headers and footers are written in on the page, like everything else. */
@@ -160,5 +168,58 @@ class RunningTextsTest extends WindowCase {
       CaretPlace now = work.layout().caret(caret(work), page).orElseThrow();
       assertThat(now.page().number()).isEqualTo(page + 1);
     });
+  }
+
+  /** A logo in a header is the same on all pages; it is taken hold of on the page it is seen on. */
+  @Test
+  void aPictureInAHeaderIsSelectedSizedAndMovedOnThePageItIsSeenOn() throws IOException {
+    Work work = made();
+    act("write in the header");
+    NodeId header = caret(work).paragraph();
+    Path file = folder.resolve("Logo.png");
+    ImageIO.write(new BufferedImage(200, 100, BufferedImage.TYPE_INT_RGB), "png", file.toFile());
+    Window.run(() -> PictureActions.put(window.desk, work, file));
+    window.settle();
+    window.press(KeyCode.ESCAPE);
+    window.press(KeyCode.PAGE_DOWN);
+    window.press(KeyCode.PAGE_DOWN);
+    settled();
+    int page = 2;
+    var at = new Position(header, 0);
+    PlacedObject logo = logo(work, at, page);
+    PagesView view = window.find("#pages", PagesView.class);
+    Window.run(() -> view.reveal(page, logo.box().y(), logo.box().bottom()));
+    settled();
+    window.clickPage(page, logo.box().x() + 20, logo.box().y() + 20, 1);
+    window.until(() -> ObjectEdits.selected(work.revision()).isPresent());
+    assertThat(Window.on(() -> view.lookupAll(".object-handle").size()))
+        .as("handles on one page: eight, and one that turns")
+        .isEqualTo(9);
+    window.drag(
+        "#pages",
+        page,
+        logo.box().right(),
+        logo.box().bottom(),
+        logo.box().right() - 50,
+        logo.box().bottom() - 25);
+    PlacedObject smaller = logo(work, at, page);
+    assertThat(smaller.box().width()).isEqualTo(logo.box().width() - 50, within(2.0));
+    assertThat(logo(work, at, 0).box()).as("on all pages").isEqualTo(smaller.box());
+    choose("#object-wrap", "Behind the text");
+    PlacedObject beside = logo(work, at, page);
+    assertThat(beside.box().x()).isEqualTo(smaller.box().x(), within(0.5));
+    assertThat(beside.box().y()).isEqualTo(smaller.box().y(), within(0.5));
+    double x = beside.box().x() + 20;
+    double y = beside.box().y() + 20;
+    window.drag("#pages", page, x, y, x + 120, y + 10);
+    assertThat(logo(work, at, 1).box().x()).isEqualTo(beside.box().x() + 120, within(2.0));
+    assertThat(logo(work, at, 1).box().y()).isEqualTo(beside.box().y() + 10, within(2.0));
+    window.press(KeyCode.DELETE);
+    assertThat(document(work).requireParagraph(header).text()).isEmpty();
+  }
+
+  private static PlacedObject logo(Work work, Position at, int page) {
+    return Window.on(
+        () -> PlacedObject.of(work.layout(), work.layout().pages().get(page), at).orElseThrow());
   }
 }

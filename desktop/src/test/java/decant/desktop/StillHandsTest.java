@@ -308,12 +308,9 @@ class StillHandsTest extends WindowCase {
   @Test
   void whatKeysChangeOnThePagesHasNoShadowThatIsMadeAnew() {
     Work work = revise("Berth rules.pdf");
-    Node pages = window.find("#pages", Node.class);
-    List<Node> all = Window.on(() -> List.copyOf(pages.lookupAll("*")));
-    assertThat(all).allSatisfy(n -> assertThat(n.getEffect()).isNull());
-    Region paper =
-        (Region)
-            all.stream().filter(n -> n.getStyleClass().contains("paper")).findFirst().orElseThrow();
+    Region paper = window.find("#pages .paper", Region.class);
+    List<Node> all = Window.on(() -> List.copyOf(paper.getParent().getParent().lookupAll("*")));
+    assertThat(all).contains(paper).allSatisfy(n -> assertThat(n.getEffect()).isNull());
     var page = work.layout().pages().getFirst();
     assertThat(Window.on(paper::getWidth) / Window.on(paper::getHeight))
         .as("paper shows where nothing is painted yet")

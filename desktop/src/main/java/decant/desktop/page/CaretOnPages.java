@@ -31,6 +31,11 @@ public final class CaretOnPages {
     this.last = new Found(null, inText, false, 0, Optional.empty());
   }
 
+  /** The page that it is on, from 0. */
+  int page() {
+    return page;
+  }
+
   /** It is put on a page. */
   void putOn(int number) {
     page = number;

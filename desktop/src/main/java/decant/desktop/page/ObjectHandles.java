@@ -1,7 +1,6 @@
 package decant.desktop.page;
 
 import decant.desktop.shell.Work;
-import decant.layout.Layout;
 import decant.layout.PlacedObject;
 import decant.layout.pages.Page;
 import decant.model.Box;
@@ -10,6 +9,7 @@ import decant.model.Position;
 import decant.model.edit.Revision;
 import decant.model.edit.Selected;
 import decant.model.edit.object.ObjectEdits;
+import decant.model.edit.object.ObjectEdits.Wrapping;
 import decant.model.look.Insets;
 import decant.model.look.Placement;
 import decant.words.Figures;
@@ -21,6 +21,8 @@ import javafx.geometry.Point2D;
 import javafx.scene.Group;
 import javafx.scene.Node;
 import javafx.scene.control.Label;
+import javafx.scene.shape.Circle;
+import javafx.scene.shape.Line;
 import javafx.scene.shape.Rectangle;
 
 /** The frame of the picture or shape that is selected, and what is done with it by the pointer. */
@@ -37,6 +39,14 @@ public final class ObjectHandles {
   /** How near the pointer must come to a handle, in pixels. */
   private static final double NEAR = 7;
 
+  /** How far from its frame the handle stands that turns an object, in pixels. */
+  private static final double TURN_AWAY = 22;
+
+  /** An angle this near to a multiple of {@link #SQUARE} is meant to be it, in degrees. */
+  private static final double STICKS = 3;
+
+  private static final double SQUARE = 45;
+
   /** A movement smaller than this is a click, in points. */
   private static final double CLICK = 2;
 
@@ -44,6 +54,7 @@ public final class ObjectHandles {
 
   private final PagesView view;
   private final Work work;
+  private final CaretOnPages caret;
 
   /** The picture that the handles cut. */
   private Optional<Position> cropping = Optional.empty();
@@ -52,16 +63,25 @@ public final class ObjectHandles {
   private double dx;
   private double dy;
 
-  /**
-   * An object that is taken hold of.
-   *
-   * @param grip empty where it is taken hold of as a whole
-   */
-  private record Held(PlacedObject object, int page, Optional<Grip> grip, Point2D from) {}
+  /** Where an object is taken hold of. */
+  private sealed interface Hold {
+    /** As a whole, to move it. */
+    record Whole() implements Hold {}
 
-  ObjectHandles(PagesView view, Work work) {
+    /** At its frame, to size or cut it. */
+    record Frame(Grip grip) implements Hold {}
+
+    /** At the handle that turns it around its middle. */
+    record Turning() implements Hold {}
+  }
+
+  /** An object that is taken hold of. */
+  private record Held(PlacedObject object, int page, Hold hold, Point2D from) {}
+
+  ObjectHandles(PagesView view, Work work, CaretOnPages caret) {
     this.view = view;
     this.work = work;
+    this.caret = caret;
   }
 
   /** Whether the handles cut the picture that is selected rather than make it smaller. */
@@ -79,9 +99,15 @@ public final class ObjectHandles {
     view.refreshOverlays();
   }
 
-  /** The object that is selected, where it stands on a page. */
-  Optional<PlacedObject> selected(Page page) {
-    return ObjectEdits.selected(work.revision()).flatMap(o -> PlacedObject.of(page, o.at()));
+  /** The object that is selected, if it stands on this page; one in a header on one page only. */
+  private Optional<PlacedObject> selected(Page page) {
+    return place().filter(o -> o.page().number() == page.number()).map(PlacedObject.OnPage::object);
+  }
+
+  /** Where the object that is selected stands. */
+  public Optional<PlacedObject.OnPage> place() {
+    return ObjectEdits.selected(work.revision())
+        .flatMap(o -> PlacedObject.find(work.layout(), o.at(), caret.page()));
   }
 
   /** Whether one object is all that is selected. */
@@ -95,6 +121,7 @@ public final class ObjectHandles {
 
   private List<Node> frame(PlacedObject o, double scale) {
     Box b = held.isPresent() ? reshaped(held.get()) : o.box();
+    double angle = held.map(this::turned).orElse(o.rotation());
     var frame = new Rectangle(b.x() * scale, b.y() * scale, b.width() * scale, b.height() * scale);
     frame.getStyleClass().addAll("object-frame", isCropping() ? "cropping" : "sizing");
     var turned = new Group(frame);
@@ -104,17 +131,33 @@ public final class ObjectHandles {
       handle.getStyleClass().add("object-handle");
       turned.getChildren().add(handle);
     }
+    if (!isCropping()) {
+      Point2D at = turningPlace(b, scale).multiply(scale);
+      var stem =
+          new Line(
+              at.getX(),
+              at.getY(),
+              at.getX(),
+              (at.getY() < b.y() * scale ? b.y() : b.bottom()) * scale);
+      var handle = new Circle(at.getX(), at.getY(), SIZE / 2 + 1);
+      stem.getStyleClass().add("object-frame");
+      handle.getStyleClass().addAll("object-handle", "turning");
+      turned.getChildren().addAll(stem, handle);
+    }
     turned
         .getTransforms()
         .add(
             new javafx.scene.transform.Rotate(
-                o.rotation(), (b.x() + b.width() / 2) * scale, (b.y() + b.height() / 2) * scale));
+                angle, (b.x() + b.width() / 2) * scale, (b.y() + b.height() / 2) * scale));
+    boolean isTurned = held.filter(h -> h.hold() instanceof Hold.Turning).isPresent();
     var size =
         new Label(
-            WORDS.say(
-                "object-handles.size",
-                Figures.decimal(b.width() / MM, 1),
-                Figures.decimal(b.height() / MM, 1)));
+            isTurned
+                ? WORDS.say("object-handles.angle", Figures.decimal(angle, 0))
+                : WORDS.say(
+                    "object-handles.size",
+                    Figures.decimal(b.width() / MM, 1),
+                    Figures.decimal(b.height() / MM, 1)));
     size.getStyleClass().add("object-size");
     boolean roomInside = b.height() * scale > ROOM && b.width() * scale > 2 * ROOM;
     size.relocate(
@@ -138,15 +181,46 @@ public final class ObjectHandles {
         b.x() + b.width() * (1 + g.across) / 2, b.y() + b.height() * (1 + g.down) / 2);
   }
 
+  /** Where the handle stands that turns an object: above it, or below it at the edge of a page. */
+  private static Point2D turningPlace(Box b, double scale) {
+    double away = TURN_AWAY / scale;
+    return new Point2D(b.x() + b.width() / 2, b.y() > away ? b.y() - away : b.bottom() + away);
+  }
+
+  /** How far an object is turned as long as it is held, in whole degrees. */
+  private double turned(Held h) {
+    double was = h.object().rotation();
+    if (!(h.hold() instanceof Hold.Turning)) {
+      return was;
+    }
+    Box b = h.object().box();
+    var middle = new Point2D(b.x() + b.width() / 2, b.y() + b.height() / 2);
+    double to =
+        was + angle(h.from().add(dx, dy).subtract(middle)) - angle(h.from().subtract(middle));
+    double square = Math.round(to / SQUARE) * SQUARE;
+    double meant = Math.abs(to - square) <= STICKS ? square : Math.round(to);
+    return (meant % 360 + 360) % 360;
+  }
+
+  private static double angle(Point2D from) {
+    return Math.toDegrees(Math.atan2(from.getY(), from.getX()));
+  }
+
   /** Where an object stands as long as it is held. */
   private Box reshaped(Held h) {
     Box b = h.object().box();
-    if (h.grip().isEmpty()) {
-      return h.object().layer() == PlacedObject.Layer.ON_LINE
-          ? b
-          : new Box(b.x() + dx, b.y() + dy, b.width(), b.height());
-    }
-    Grip g = h.grip().get();
+    return switch (h.hold()) {
+      case Hold.Turning t -> b;
+      case Hold.Whole w ->
+          h.object().layer() == PlacedObject.Layer.ON_LINE
+              ? b
+              : new Box(b.x() + dx, b.y() + dy, b.width(), b.height());
+      case Hold.Frame f -> pulled(h, f.grip());
+    };
+  }
+
+  private Box pulled(Held h, Grip g) {
+    Box b = h.object().box();
     Point2D own = ownAxes(h.object());
     double[] size = g.pulled(b.width(), b.height(), own.getX(), own.getY());
     double w = Math.max(1, size[0]);
@@ -176,15 +250,17 @@ public final class ObjectHandles {
     dx = 0;
     dy = 0;
     Optional<PlacedObject> now = selected(page);
-    Optional<Grip> grip = now.flatMap(o -> grip(o, at));
-    if (grip.isPresent()) {
-      held = now.map(o -> new Held(o, number, grip, at));
+    Optional<Hold> handle = now.flatMap(o -> handle(o, at));
+    if (handle.isPresent()) {
+      held = now.map(o -> new Held(o, number, handle.get(), at));
       return true;
     }
     Optional<PlacedObject> under =
-        PlacedObject.at(page, at.getX(), at.getY()).filter(o -> isInDocument(o.at()));
-    held = under.map(o -> new Held(o, number, Optional.empty(), at));
+        PlacedObject.at(work.layout(), page, at.getX(), at.getY())
+            .filter(o -> isInDocument(o.at()));
+    held = under.map(o -> new Held(o, number, new Hold.Whole(), at));
     under.ifPresent(o -> {
+      caret.putOn(number);
       if (now.filter(o::equals).isEmpty()) {
         work.select(ObjectEdits.selection(o.at()));
       }
@@ -201,20 +277,25 @@ public final class ObjectHandles {
         .isPresent();
   }
 
-  private Optional<Grip> grip(PlacedObject o, Point2D at) {
+  private Optional<Hold> handle(PlacedObject o, Point2D at) {
     double near = NEAR / view.scale();
     Box b = o.box();
     var turn =
         new javafx.scene.transform.Rotate(
             -o.rotation(), b.x() + b.width() / 2, b.y() + b.height() / 2);
     Point2D own = turn.transform(at);
-    return grips().stream().filter(g -> place(b, g).distance(own) <= near).findFirst();
+    return !isCropping() && turningPlace(b, view.scale()).distance(own) <= near
+        ? Optional.of(new Hold.Turning())
+        : grips().stream()
+            .filter(g -> place(b, g).distance(own) <= near)
+            .<Hold>map(Hold.Frame::new)
+            .findFirst();
   }
 
   /** Whether an object is held that stands beside the flow, or by one of its handles. */
   boolean holdsShape() {
-    return held.filter(
-            h -> h.grip().isPresent() || h.object().layer() != PlacedObject.Layer.ON_LINE)
+    return held.filter(h ->
+            !(h.hold() instanceof Hold.Whole) || h.object().layer() != PlacedObject.Layer.ON_LINE)
         .isPresent();
   }
 
@@ -238,13 +319,17 @@ public final class ObjectHandles {
   }
 
   private void apply(Held h) {
-    Box was = h.object().box();
-    if (h.grip().isPresent() && isCropping()) {
-      Grip g = h.grip().get();
-      Point2D own = ownAxes(h.object());
-      work.apply(r -> cropped(r, g, own));
+    if (h.hold() instanceof Hold.Turning) {
+      double to = turned(h);
+      work.apply(r -> ObjectEdits.turn(r, to));
       return;
     }
+    if (h.hold() instanceof Hold.Frame f && isCropping()) {
+      Point2D own = ownAxes(h.object());
+      work.apply(r -> cropped(r, f.grip(), own));
+      return;
+    }
+    Box was = h.object().box();
     Box is = reshaped(h);
     if (!is.equals(was)) {
       work.apply(r ->
@@ -271,22 +356,35 @@ public final class ObjectHandles {
             c.left() + (g.across < 0 ? x : 0)));
   }
 
+  /** Lets text go around the object that is selected otherwise; it stays where it is seen. */
+  public void wrap(Wrapping to) {
+    place()
+        .ifPresent(
+            p -> work.apply(r -> ObjectEdits.wrap(r, to, p.object().box().x(), fromParagraph(p))));
+  }
+
+  /** Anchors the object that is selected to its page or its paragraph; it stays where it is. */
+  public void anchor(boolean toPage) {
+    place()
+        .ifPresent(p -> {
+          Box b = p.object().box();
+          work.apply(r -> ObjectEdits.anchorToPage(r, toPage, b.x(), b.y(), fromParagraph(p)));
+        });
+  }
+
+  private double fromParagraph(PlacedObject.OnPage p) {
+    return p.object().box().y() - p.paragraphTop(work.layout());
+  }
+
   /** Moves what stands beside the flow a little; whether there is such a thing. */
-  boolean nudge(double across, double down, Layout layout) {
+  boolean nudge(double across, double down) {
     Optional<Selected.OneObject> o = ObjectEdits.selected(work.revision());
     if (o.isEmpty() || !(ObjectEdits.placement(o.get().object()) instanceof Placement.Floating)) {
       return false;
     }
-    place(layout, o.get().at())
-        .ifPresent(p ->
-            work.apply(r -> ObjectEdits.move(r, across * MM, down * MM, p.box().x(), p.box().y())));
+    place()
+        .map(p -> p.object().box())
+        .ifPresent(b -> work.apply(r -> ObjectEdits.move(r, across * MM, down * MM, b.x(), b.y())));
     return true;
-  }
-
-  /** Where the object at a place of the document stands. */
-  public static Optional<PlacedObject> place(Layout layout, Position at) {
-    return layout.pagesOf(at.paragraph()).stream()
-        .flatMap(p -> PlacedObject.of(p, at).stream())
-        .findFirst();
   }
 }

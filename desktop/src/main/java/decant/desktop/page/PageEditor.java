@@ -292,10 +292,10 @@ public final class PageEditor {
   /** With Alt the arrows move what stands beside the flow, by a millimetre. */
   private boolean nudged(KeyEvent e) {
     return switch (e.getCode()) {
-      case LEFT -> handles().nudge(-1, 0, layout());
-      case RIGHT -> handles().nudge(1, 0, layout());
-      case UP -> handles().nudge(0, -1, layout());
-      case DOWN -> handles().nudge(0, 1, layout());
+      case LEFT -> handles().nudge(-1, 0);
+      case RIGHT -> handles().nudge(1, 0);
+      case UP -> handles().nudge(0, -1);
+      case DOWN -> handles().nudge(0, 1);
       default -> false;
     };
   }

@@ -35,7 +35,7 @@ final class PagePointer {
     this.placed = placed;
     this.drag = new DragSelection(work.revision().selection());
     this.moving = new TextMoving(work);
-    this.handles = new ObjectHandles(view, work);
+    this.handles = new ObjectHandles(view, work, caret);
     this.tables = new TableHandles(view, work);
     view.addEventHandler(MouseEvent.MOUSE_PRESSED, this::pressed);
     view.addEventHandler(MouseEvent.MOUSE_DRAGGED, this::dragged);

@@ -180,43 +180,17 @@ final class ObjectPanel extends VBox {
   private void wrapChosen() {
     int chosen = wrap.getSelectionModel().getSelectedIndex();
     if (!filling && chosen >= 0) {
-      work.apply(r -> wrapped(work, r, Wrapping.values()[chosen]));
+      handles.wrap(Wrapping.values()[chosen]);
       refresh();
       back.run();
     }
   }
 
-  /** Lets text go around the selected object otherwise; it stays where it is seen. */
-  static Revision wrapped(Work work, Revision r, Wrapping wrapping) {
-    return placed(work)
-        .map(p -> ObjectEdits.wrap(r, wrapping, p.x(), p.y() - p.paragraphTop()))
-        .orElse(r);
-  }
-
   private void anchored() {
     boolean to = onPage.isSelected();
-    placed(work)
-        .ifPresent(p ->
-            edit(r -> ObjectEdits.anchorToPage(r, to, p.x(), p.y(), p.y() - p.paragraphTop())));
+    handles.anchor(to);
     refresh();
     back.run();
-  }
-
-  /** Where an object stands on its page, and the paragraph that it is anchored to. */
-  private record Placed(double x, double y, double paragraphTop) {}
-
-  private static Optional<Placed> placed(Work work) {
-    return ObjectEdits.selected(work.revision())
-        .flatMap(o ->
-            ObjectHandles.place(work.layout(), o.at())
-                .map(p ->
-                    new Placed(
-                        p.box().x(),
-                        p.box().y(),
-                        work.layout()
-                            .place(o.at().paragraph())
-                            .map(l -> l.top())
-                            .orElse(p.box().y()))));
   }
 
   private void describe() {

@@ -64,8 +64,7 @@ public final class PictureActions {
   }
 
   private void wrap(Actions actions, String id, Wrapping to) {
-    actions.add(
-        id, "", this::onObject, () -> onWork(w -> w.apply(r -> ObjectPanel.wrapped(w, r, to))));
+    actions.add(id, "", this::onObject, () -> handles.get().ifPresent(h -> h.wrap(to)));
   }
 
   private boolean onObject() {

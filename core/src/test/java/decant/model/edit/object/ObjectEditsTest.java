@@ -55,10 +55,7 @@ class ObjectEditsTest {
   private static PlacedObject placed(Revision r) {
     Position at = ((Selected.OneObject) Selected.of(r)).at();
     Layout l = Samples.layout(r.document());
-    return l.pages().stream()
-        .flatMap(p -> PlacedObject.of(p, at).stream())
-        .findFirst()
-        .orElseThrow();
+    return PlacedObject.find(l, at, 0).orElseThrow().object();
   }
 
   @Test
@@ -158,8 +155,8 @@ class ObjectEditsTest {
     double x = o.box().x() + o.box().width() / 2;
     double y = o.box().y() + o.box().height() / 2;
     // Upright it is 60 wide and 120 high about its middle.
-    assertThat(PlacedObject.at(l.pages().getFirst(), x, y - 50)).contains(o);
-    assertThat(PlacedObject.at(l.pages().getFirst(), x - 50, y)).isEmpty();
+    assertThat(PlacedObject.at(l, l.pages().getFirst(), x, y - 50)).contains(o);
+    assertThat(PlacedObject.at(l, l.pages().getFirst(), x - 50, y)).isEmpty();
   }
 
   @Test
