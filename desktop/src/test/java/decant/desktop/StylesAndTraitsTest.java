@@ -1,11 +1,13 @@
 package decant.desktop;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
 import decant.desktop.page.PagesView;
 import decant.desktop.shell.StageName;
 import decant.desktop.shell.Work;
 import decant.model.Document;
+import decant.model.NodeId;
 import decant.model.Paragraph;
 import decant.model.Position;
 import decant.model.Selection;
@@ -166,6 +168,32 @@ class StylesAndTraitsTest extends WindowCase {
     assertThat(paragraph(0).look().sets(ParagraphTraits.RULES)).isFalse();
     assertThat(paragraph(0).look().sets(ParagraphTraits.TABS)).isFalse();
     assertThat(window.find("#trait-rule-thickness", TextField.class).isDisabled()).isTrue();
+  }
+
+  /** A width makes a frame of a paragraph of the flow; it is put where its text is wanted. */
+  @Test
+  void aParagraphIsPutInAFrameThatIsMovedAndGivenBack() {
+    window.click("#side-details");
+    window.until(() -> window.stage.getScene().lookup("#details-panel") != null);
+    assertThat(window.find("#trait-frame-across", TextField.class).isDisabled()).isTrue();
+    double before = firstLine().left();
+    give("#trait-frame", "50");
+    give("#trait-frame-across", "30");
+    assertThat(firstLine().left()).isEqualTo(before + 30 * 72 / 25.4, within(0.5));
+    double top = firstLine().top();
+    give("#trait-frame-down", "20");
+    assertThat(firstLine().top()).isEqualTo(top + 20 * 72 / 25.4, within(0.5));
+    fire("#origin-frame");
+    assertThat(firstLine().left()).isEqualTo(before, within(0.1));
+  }
+
+  private decant.layout.Places.PlacedLine firstLine() {
+    NodeId id = paragraph(0).id();
+    return Window.on(() ->
+        decant.layout.Places.lines(work.layout().pages().getFirst()).stream()
+            .filter(l -> l.paragraph().source().id().equals(id))
+            .findFirst()
+            .orElseThrow());
   }
 
   @Test

@@ -5,15 +5,21 @@ import static decant.desktop.revise.TraitRows.Of.PARAGRAPHS;
 import decant.model.edit.style.Sides;
 import decant.model.edit.style.TabText;
 import decant.model.look.Colour;
+import decant.model.look.Insets;
 import decant.model.look.ParagraphTraits;
 import decant.model.look.ParagraphTraits.TabStop;
+import decant.model.look.Placement.Align;
+import decant.model.look.Placement.Axis;
+import decant.model.look.Placement.Floating;
+import decant.model.look.Placement.Origin;
+import decant.model.look.Placement.Wrap;
 import decant.model.look.Rule;
 import decant.model.look.Rules;
 import decant.model.look.TextFrame;
 import decant.words.Words;
 import java.util.List;
 import java.util.Optional;
-import java.util.function.BiFunction;
+import java.util.function.DoubleFunction;
 import java.util.function.UnaryOperator;
 import javafx.scene.control.Button;
 import javafx.scene.control.ComboBox;
@@ -41,6 +47,18 @@ final class ParagraphRows {
           WORDS.say("paragraph-rows.below"),
           WORDS.say("paragraph-rows.above-and-below"),
           WORDS.say("paragraph-rows.left"));
+
+  /** No place on a sheet is farther, in millimetres. */
+  private static final double FAR = 2000;
+
+  /** Where a frame stands at first: where its paragraph stood, with text beside it. */
+  private static final Floating BESIDE =
+      new Floating(
+          new Axis(Origin.COLUMN, Align.OFFSET, 0),
+          new Axis(Origin.PARAGRAPH, Align.OFFSET, 0),
+          Wrap.AROUND,
+          new Insets(0, 9, 0, 9),
+          false);
 
   private final TraitRows rows;
 
@@ -153,30 +171,73 @@ final class ParagraphRows {
         });
   }
 
+  /** A width given to a paragraph that stands in the flow makes a frame of it. */
   private void frame() {
     String wide = WORDS.say("paragraph-rows.frame-width");
     NumberField width =
-        measure(wide, (f, v) -> new TextFrame(v, f.height(), f.exact(), f.placement()));
-    rows.row(PARAGRAPHS, wide, ParagraphTraits.FRAME, width, () -> show(width, framed().width()));
+        measure(
+            wide,
+            0,
+            v -> {
+              TextFrame f = framed();
+              boolean none = f.equals(TextFrame.NONE);
+              return new TextFrame(v, f.height(), f.exact(), none ? BESIDE : f.placement());
+            });
+    rows.row(
+        PARAGRAPHS, wide, ParagraphTraits.FRAME, width, () -> width.show(framed().width() / MM));
     String high = WORDS.say("paragraph-rows.frame-height");
     NumberField height =
-        measure(high, (f, v) -> new TextFrame(f.width(), v, f.exact(), f.placement()));
+        measure(
+            high,
+            0,
+            v -> new TextFrame(framed().width(), v, framed().exact(), framed().placement()));
     rows.part(high, "frame-height", height, () -> show(height, framed().height()));
+    String across = WORDS.say("paragraph-rows.frame-across");
+    NumberField x =
+        measure(across, -FAR, v -> placed(at(v, placement().across()), placement().down()));
+    rows.part(across, "frame-across", x, () -> show(x, offset(placement().across())));
+    String down = WORDS.say("paragraph-rows.frame-down");
+    NumberField y =
+        measure(down, -FAR, v -> placed(placement().across(), at(v, placement().down())));
+    rows.part(down, "frame-down", y, () -> show(y, offset(placement().down())));
   }
 
   private TextFrame framed() {
     return rows.value(PARAGRAPHS, ParagraphTraits.FRAME);
   }
 
-  /** A measure of the frame that a paragraph stands in; 0 for as much as its text needs. */
-  private NumberField measure(String name, BiFunction<TextFrame, Double, TextFrame> with) {
+  private Floating placement() {
+    return framed().placement() instanceof Floating f ? f : BESIDE;
+  }
+
+  private TextFrame placed(Axis across, Axis down) {
+    TextFrame f = framed();
+    Floating was = placement();
+    return new TextFrame(
+        f.width(),
+        f.height(),
+        f.exact(),
+        new Floating(across, down, was.wrap(), was.distance(), was.behind()));
+  }
+
+  private static Axis at(double offset, Axis was) {
+    return new Axis(was.origin(), Align.OFFSET, offset);
+  }
+
+  /** What is aligned has no distance of its own. */
+  private static double offset(Axis axis) {
+    return axis.align() == Align.OFFSET ? axis.offset() : 0;
+  }
+
+  /** A measure of the frame that a paragraph stands in; a size of 0 is what its text needs. */
+  private NumberField measure(String name, double least, DoubleFunction<TextFrame> with) {
     return new NumberField(
         v ->
             rows.set(
                 PARAGRAPHS,
                 name,
                 ParagraphTraits.FRAME,
-                with.apply(framed(), Math.clamp(v, 0, 2000) * MM)),
+                with.apply(Math.clamp(v, least, FAR) * MM)),
         1);
   }
 
