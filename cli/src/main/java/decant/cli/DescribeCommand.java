@@ -5,7 +5,7 @@ import decant.format.Formats;
 import decant.format.Intake;
 import decant.layout.Layout;
 import decant.layout.pages.Page;
-import decant.model.Finding;
+import decant.model.finding.Finding;
 import decant.pin.PinnedPages;
 import decant.proof.OffSheet;
 import decant.reading.ReadProblem;

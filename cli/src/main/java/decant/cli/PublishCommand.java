@@ -7,7 +7,7 @@ import decant.io.AtomicFile;
 import decant.io.Untouchable;
 import decant.io.WriteProblem;
 import decant.layout.Layout;
-import decant.model.Finding;
+import decant.model.finding.Finding;
 import decant.pdf.choices.Passwords;
 import decant.pdf.kept.KeptPages;
 import decant.pin.PinnedPages;

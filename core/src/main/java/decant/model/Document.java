@@ -14,7 +14,6 @@ import java.util.Map;
 import java.util.NoSuchElementException;
 import java.util.Optional;
 import java.util.function.UnaryOperator;
-import org.jspecify.annotations.Nullable;
 
 /**
  * A document: an immutable tree. Every change makes a new one that shares what did not change, so
@@ -30,7 +29,7 @@ public final class Document implements Content {
   private final List<KeptPart> keptParts;
   private final List<AttachedFile> attachments;
   private final SourceSetting setting;
-  private volatile @Nullable DocumentIndex index;
+  private final DocumentIndex.Lazy index;
 
   private Document(
       Metadata metadata,
@@ -42,7 +41,7 @@ public final class Document implements Content {
       List<KeptPart> keptParts,
       List<AttachedFile> attachments,
       SourceSetting setting,
-      @Nullable DocumentIndex index) {
+      DocumentIndex.Lazy index) {
     this.metadata = metadata;
     this.styles = styles;
     this.lists = lists;
@@ -77,7 +76,7 @@ public final class Document implements Content {
         List.copyOf(keptParts),
         List.of(),
         SourceSetting.NONE,
-        null);
+        new DocumentIndex.Lazy(null));
   }
 
   /** A document of one section on A4 with these blocks and no stories, lists or media. */
@@ -189,12 +188,7 @@ public final class Document implements Content {
 
   /** Where every node stands; made once for all versions that differ in text or looks alone. */
   public DocumentIndex index() {
-    DocumentIndex known = index;
-    if (known == null) {
-      known = DocumentIndex.of(this);
-      index = known;
-    }
-    return known;
+    return index.of(this);
   }
 
   /** The paragraph with an identity, wherever it is nested. */
@@ -221,6 +215,11 @@ public final class Document implements Content {
     return Walk.paragraphs(this, Part.OF_FLOW);
   }
 
+  /** How many words the flow has: runs of letters and digits. */
+  public long words() {
+    return Summary.of(this).stream().mapToLong(Summary::words).sum();
+  }
+
   /** The first paragraph of the flow that each bookmark names. */
   public Map<String, NodeId> bookmarks() {
     var out = new LinkedHashMap<String, NodeId>();
@@ -244,7 +243,10 @@ public final class Document implements Content {
       throw new NoSuchElementException("no paragraph " + changed.id());
     }
     return rebuilt(
-        path, path.length - 1, blocks -> replaced(blocks, path[path.length - 1], changed), index);
+        path,
+        path.length - 1,
+        blocks -> replaced(blocks, path[path.length - 1], changed, true),
+        index);
   }
 
   /**
@@ -256,14 +258,7 @@ public final class Document implements Content {
     Map<NodeId, Paragraph> left = new LinkedHashMap<>(changed);
     var copy = new ArrayList<Section>(sections.size());
     for (Section s : sections) {
-      var blocks = new ArrayList<Block>(s.blocks().size());
-      boolean any = false;
-      for (Block b : s.blocks()) {
-        Paragraph other = left.remove(b.id());
-        any |= other != null;
-        blocks.add(other == null ? b : other);
-      }
-      copy.add(any ? s.withBlocks(blocks) : s);
+      copy.add(s.withBlocks(BlockList.of(s.blocks()).with(left)));
     }
     Document out = with(copy, stories, index);
     for (Paragraph p : left.values()) {
@@ -282,12 +277,15 @@ public final class Document implements Content {
         path,
         path.length,
         blocks -> {
+          if (blocks instanceof BlockList b) {
+            return b.with(from, to, with);
+          }
           var out = new ArrayList<>(blocks.subList(0, from));
           out.addAll(with);
           out.addAll(blocks.subList(to, blocks.size()));
           return out;
         },
-        null);
+        index.next());
   }
 
   /** This document with other sections. There is always at least one. */
@@ -295,12 +293,12 @@ public final class Document implements Content {
     if (others.isEmpty()) {
       throw new IllegalArgumentException("a document has at least one section");
     }
-    return with(others, stories, null);
+    return with(others, stories, index.next());
   }
 
   /** This document with other stories. */
   public Document withStories(Map<NodeId, Story> others) {
-    return with(sections, new LinkedHashMap<>(others), null);
+    return with(sections, new LinkedHashMap<>(others), index.next());
   }
 
   /** Whether some page of it is pinned. */
@@ -324,7 +322,7 @@ public final class Document implements Content {
   }
 
   private Document with(
-      List<Section> newSections, Map<NodeId, Story> newStories, @Nullable DocumentIndex keepIndex) {
+      List<Section> newSections, Map<NodeId, Story> newStories, DocumentIndex.Lazy newIndex) {
     return new Document(
         metadata,
         styles,
@@ -335,7 +333,7 @@ public final class Document implements Content {
         keptParts,
         attachments,
         setting,
-        keepIndex);
+        newIndex);
   }
 
   /** The blocks of a container. */
@@ -383,35 +381,44 @@ public final class Document implements Content {
   }
 
   private Document rebuilt(
-      int[] path,
-      int length,
-      UnaryOperator<List<Block>> change,
-      @Nullable DocumentIndex keepIndex) {
+      int[] path, int length, UnaryOperator<List<Block>> change, DocumentIndex.Lazy newIndex) {
     int root = DocumentIndex.rootLength(path);
     switch (path[0]) {
       case DocumentIndex.FLOW -> {
         Section s = sections.get(path[1]);
         var copy = new ArrayList<>(sections);
-        copy.set(path[1], s.withBlocks(descend(s.blocks(), path, root, length, change)));
-        return with(copy, stories, keepIndex);
+        copy.set(
+            path[1],
+            s.withBlocks(descend(s.blocks(), path, root, length, change, newIndex == index)));
+        return with(copy, stories, newIndex);
       }
       case DocumentIndex.NOTES -> {
         Story n = story(path[1]);
         var copy = new LinkedHashMap<>(stories);
-        copy.put(n.id(), n.withBlocks(descend(n.blocks(), path, root, length, change)));
-        return with(sections, copy, keepIndex);
+        copy.put(
+            n.id(),
+            n.withBlocks(descend(n.blocks(), path, root, length, change, newIndex == index)));
+        return with(sections, copy, newIndex);
       }
       default -> {
         Story n = running(path[1], path[2]);
-        Story changed = n.withBlocks(descend(n.blocks(), path, root, length, change));
-        return with(
-            sections.stream().map(s -> s.withRunning(changed)).toList(), stories, keepIndex);
+        Story changed =
+            n.withBlocks(descend(n.blocks(), path, root, length, change, newIndex == index));
+        return with(sections.stream().map(s -> s.withRunning(changed)).toList(), stories, newIndex);
       }
     }
   }
 
+  /**
+   * @param sameNodes whether the change leaves every node in its place
+   */
   private static List<Block> descend(
-      List<Block> blocks, int[] path, int k, int length, UnaryOperator<List<Block>> change) {
+      List<Block> blocks,
+      int[] path,
+      int k,
+      int length,
+      UnaryOperator<List<Block>> change,
+      boolean sameNodes) {
     if (k >= length) {
       return change.apply(blocks);
     }
@@ -419,13 +426,18 @@ public final class Document implements Content {
     Table.Row row = t.rows().get(path[k + 1]);
     Cell cell = row.cells().get(path[k + 2]);
     var cells = new ArrayList<>(row.cells());
-    cells.set(path[k + 2], cell.withBlocks(descend(cell.blocks(), path, k + 3, length, change)));
+    cells.set(
+        path[k + 2],
+        cell.withBlocks(descend(cell.blocks(), path, k + 3, length, change, sameNodes)));
     var rows = new ArrayList<>(t.rows());
     rows.set(path[k + 1], new Table.Row(row.look(), cells));
-    return replaced(blocks, path[k], t.withRows(rows));
+    return replaced(blocks, path[k], t.withRows(rows), sameNodes);
   }
 
-  private static List<Block> replaced(List<Block> blocks, int at, Block with) {
+  private static List<Block> replaced(List<Block> blocks, int at, Block with, boolean sameNodes) {
+    if (blocks instanceof BlockList b) {
+      return sameNodes ? b.with(at, with) : b.with(at, at + 1, List.of(with));
+    }
     var out = new ArrayList<>(blocks);
     out.set(at, with);
     return out;

@@ -19,17 +19,7 @@ public final class Outline {
 
   /** Every heading that has text, in reading order. */
   public static List<Heading> headings(Document d) {
-    var out = new ArrayList<Heading>();
-    for (Paragraph p : d.paragraphs()) {
-      int level = d.headingLevel(p);
-      if (level > 0) {
-        String text = plain(p);
-        if (!text.isEmpty()) {
-          out.add(new Heading(p.id(), level, text));
-        }
-      }
-    }
-    return out;
+    return Summary.of(d).stream().flatMap(s -> s.headings().stream()).toList();
   }
 
   /** The tree: each heading below the nearest one before it that has a lower level. */
@@ -46,7 +36,7 @@ public final class Outline {
     return out;
   }
 
-  private static String plain(Paragraph p) {
+  static String plain(Paragraph p) {
     return p.text().replace(Inline.OBJECT, ' ').replaceAll("[\\s\u00AD]+", " ").strip();
   }
 }

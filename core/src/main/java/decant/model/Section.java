@@ -52,7 +52,7 @@ public record Section(
 
   public Section {
     running = Map.copyOf(running);
-    blocks = List.copyOf(blocks);
+    blocks = BlockList.of(blocks);
   }
 
   @Override

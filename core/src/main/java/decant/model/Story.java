@@ -36,7 +36,7 @@ public record Story(NodeId id, Kind kind, List<Block> blocks, Optional<String> l
   }
 
   public Story {
-    blocks = List.copyOf(blocks);
+    blocks = BlockList.of(blocks);
   }
 
   @Override

@@ -1,6 +1,6 @@
 package decant.pin;
 
-import decant.model.Finding;
+import decant.model.finding.Finding;
 import java.util.List;
 
 /**

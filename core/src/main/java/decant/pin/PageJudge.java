@@ -2,8 +2,8 @@ package decant.pin;
 
 import decant.layout.Layout;
 import decant.layout.pages.Page;
-import decant.model.Finding.SourcePlace;
 import decant.model.NodeId;
+import decant.model.finding.Finding.SourcePlace;
 import decant.paint.KeptPdf;
 import decant.paint.PagePainter;
 import decant.picture.StandInFonts;

@@ -2,7 +2,6 @@ package decant.pin;
 
 import decant.model.Block;
 import decant.model.Document;
-import decant.model.Finding.SourcePlace;
 import decant.model.NodeId;
 import decant.model.PageNumbers;
 import decant.model.PageSetup;
@@ -14,6 +13,7 @@ import decant.model.Table;
 import decant.model.edit.Edit;
 import decant.model.edit.Revision;
 import decant.model.edit.Step;
+import decant.model.finding.Finding.SourcePlace;
 import decant.model.look.Look;
 import decant.model.look.Media;
 import decant.model.look.ParagraphTraits;

@@ -1,6 +1,6 @@
 package decant.publish;
 
-import decant.model.Finding;
+import decant.model.finding.Finding;
 import decant.recipe.Output;
 import decant.recipe.Recipe;
 import decant.words.Words;

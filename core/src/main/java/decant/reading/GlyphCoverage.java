@@ -2,9 +2,9 @@ package decant.reading;
 
 import com.ibm.icu.lang.UCharacter;
 import decant.model.Document;
-import decant.model.Finding;
 import decant.model.Inline;
 import decant.model.Paragraph;
+import decant.model.finding.Finding;
 import decant.model.look.Look;
 import decant.model.look.TextTraits;
 import decant.text.FontBook;

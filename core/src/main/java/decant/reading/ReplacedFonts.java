@@ -1,7 +1,7 @@
 package decant.reading;
 
 import decant.model.Document;
-import decant.model.Finding;
+import decant.model.finding.Finding;
 import decant.text.FontBook;
 import decant.words.Words;
 import java.util.List;

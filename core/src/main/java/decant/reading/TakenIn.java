@@ -2,10 +2,10 @@ package decant.reading;
 
 import decant.model.Content;
 import decant.model.Document;
-import decant.model.Finding;
-import decant.model.Finding.SourcePlace;
 import decant.model.NodeId;
 import decant.model.Position;
+import decant.model.finding.Finding;
+import decant.model.finding.Finding.SourcePlace;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;

@@ -8,7 +8,7 @@ import com.fasterxml.jackson.databind.node.ObjectNode;
 import decant.Samples;
 import decant.describe.Describer;
 import decant.layout.Layout;
-import decant.model.Finding;
+import decant.model.finding.Finding;
 import decant.pdf.choices.PdfChoices;
 import decant.reading.TakenIn;
 import decant.verify.Check;

@@ -3,9 +3,9 @@ package decant.office;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import decant.model.Document;
-import decant.model.Finding;
 import decant.model.Inline;
 import decant.model.Paragraph;
+import decant.model.finding.Finding;
 import decant.office.xml.Element;
 import decant.office.xml.XmlParts;
 import decant.reading.ReadProblem;

@@ -9,7 +9,7 @@ import decant.layout.Layout;
 import decant.layout.Layouter;
 import decant.model.Box;
 import decant.model.Document;
-import decant.model.Finding;
+import decant.model.finding.Finding;
 import decant.model.look.Colour;
 import decant.model.look.EmbeddedFont;
 import decant.model.look.Look;

@@ -5,10 +5,10 @@ import static decant.pdf.DrawnPdf.PLAIN;
 import static decant.pdf.DrawnPdf.PROSE;
 import static org.assertj.core.api.Assertions.assertThat;
 
-import decant.model.Finding;
-import decant.model.Finding.Kind;
-import decant.model.Finding.Remedy;
 import decant.model.Paragraph;
+import decant.model.finding.Finding;
+import decant.model.finding.Finding.Kind;
+import decant.model.finding.Finding.Remedy;
 import decant.reading.ReadProblem;
 import decant.reading.TakenIn;
 import java.awt.image.BufferedImage;

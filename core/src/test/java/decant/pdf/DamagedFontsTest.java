@@ -6,7 +6,7 @@ import decant.Samples;
 import decant.layout.Layout;
 import decant.layout.Layouter;
 import decant.model.Document;
-import decant.model.Finding;
+import decant.model.finding.Finding;
 import decant.model.look.EmbeddedFont;
 import decant.model.look.Look;
 import decant.model.look.Media;

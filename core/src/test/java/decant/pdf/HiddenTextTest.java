@@ -3,7 +3,7 @@ package decant.pdf;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import decant.Samples;
-import decant.model.Finding;
+import decant.model.finding.Finding;
 import decant.reading.ReadProblem;
 import decant.reading.TakenIn;
 import java.awt.image.BufferedImage;

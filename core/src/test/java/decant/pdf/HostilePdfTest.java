@@ -3,7 +3,7 @@ package decant.pdf;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import decant.Samples;
-import decant.model.Finding;
+import decant.model.finding.Finding;
 import decant.reading.TakenIn;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
@@ -253,7 +253,7 @@ class HostilePdfTest {
         .filteredOn(i -> i instanceof decant.model.Inline.Picture)
         .hasSize(1);
     assertThat(t.findings())
-        .filteredOn(f -> f.kind() == decant.model.Finding.Kind.SCANNED_PAGE)
+        .filteredOn(f -> f.kind() == decant.model.finding.Finding.Kind.SCANNED_PAGE)
         .singleElement()
         .satisfies(f -> assertThat(f.message()).contains("thousands of pieces"));
   }

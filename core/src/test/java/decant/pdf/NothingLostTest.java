@@ -4,11 +4,11 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import decant.Samples;
 import decant.model.Document;
-import decant.model.Finding;
 import decant.model.Inline;
 import decant.model.Paragraph;
 import decant.model.Section;
 import decant.model.Story;
+import decant.model.finding.Finding;
 import decant.model.walk.Walk;
 import decant.reading.TakenIn;
 import java.awt.image.BufferedImage;

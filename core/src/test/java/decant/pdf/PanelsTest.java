@@ -4,10 +4,10 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import decant.Samples;
 import decant.layout.Layout;
-import decant.model.Finding;
 import decant.model.Inline;
 import decant.model.Metadata;
 import decant.model.Paragraph;
+import decant.model.finding.Finding;
 import decant.model.look.Placement;
 import decant.pdf.choices.Conformance;
 import decant.pdf.choices.Conformance.Standard;

@@ -7,7 +7,7 @@ import decant.Samples;
 import decant.Tool;
 import decant.format.Intake;
 import decant.layout.Layout;
-import decant.model.Finding;
+import decant.model.finding.Finding;
 import decant.pdf.choices.Conflict;
 import decant.pdf.choices.Conformance;
 import decant.pdf.choices.Enclosures;

@@ -7,13 +7,13 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import decant.model.Block;
 import decant.model.Document;
-import decant.model.Finding;
 import decant.model.Inline;
 import decant.model.Outline;
 import decant.model.Paragraph;
 import decant.model.Section;
 import decant.model.Story;
 import decant.model.Table;
+import decant.model.finding.Finding;
 import decant.model.look.Colour;
 import decant.model.look.Media;
 import decant.model.look.ParagraphTraits;

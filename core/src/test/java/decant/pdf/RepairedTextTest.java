@@ -3,8 +3,8 @@ package decant.pdf;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import decant.format.Intake;
-import decant.model.Finding;
 import decant.model.Paragraph;
+import decant.model.finding.Finding;
 import decant.reading.ReadProblem;
 import decant.reading.ReadRequest;
 import decant.reading.TakenIn;

@@ -4,10 +4,10 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import decant.Samples;
 import decant.model.Document;
-import decant.model.Finding;
 import decant.model.Outline;
 import decant.model.Paragraph;
 import decant.model.Table;
+import decant.model.finding.Finding;
 import decant.model.look.Colour;
 import decant.model.look.ParagraphTraits;
 import decant.model.look.Rule;

@@ -3,7 +3,7 @@ package decant.pdf;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import decant.Samples;
-import decant.model.Finding;
+import decant.model.finding.Finding;
 import decant.model.look.Media;
 import decant.picture.PixelPicture;
 import decant.reading.TakenIn;

@@ -45,7 +45,7 @@ class WholeJobTest extends WindowCase {
           Window.on(() ->
               work.shownFindingProperty()
                   .get()
-                  .filter(f -> f.kind() == decant.model.Finding.Kind.HEADING_SUSPECTED)
+                  .filter(f -> f.kind() == decant.model.finding.Finding.Kind.HEADING_SUSPECTED)
                   .isPresent());
     }
     assertThat(found).isTrue();

@@ -1,7 +1,6 @@
 package decant.office.docx;
 
 import decant.model.Block;
-import decant.model.Finding;
 import decant.model.Inline;
 import decant.model.KeptBlock;
 import decant.model.NodeId;
@@ -9,6 +8,7 @@ import decant.model.Paragraph;
 import decant.model.Position;
 import decant.model.Story;
 import decant.model.Table;
+import decant.model.finding.Finding;
 import decant.model.look.Comment;
 import decant.model.look.FormField;
 import decant.model.look.Kept;

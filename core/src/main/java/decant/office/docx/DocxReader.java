@@ -2,11 +2,11 @@ package decant.office.docx;
 
 import decant.model.AttachedFile;
 import decant.model.Document;
-import decant.model.Finding;
 import decant.model.KeptPart;
 import decant.model.Metadata;
 import decant.model.NodeId;
 import decant.model.Story;
+import decant.model.finding.Finding;
 import decant.model.look.Colour;
 import decant.model.look.ListDefinition;
 import decant.model.look.StyleSheet;

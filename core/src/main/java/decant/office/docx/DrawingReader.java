@@ -1,12 +1,12 @@
 package decant.office.docx;
 
 import decant.model.Block;
-import decant.model.Finding;
 import decant.model.Inline;
 import decant.model.Inline.Geometry;
 import decant.model.NodeId;
 import decant.model.Paragraph;
 import decant.model.Story;
+import decant.model.finding.Finding;
 import decant.model.look.Colour;
 import decant.model.look.Insets;
 import decant.model.look.Kept;

@@ -1,6 +1,6 @@
 package decant.office.docx;
 
-import decant.model.Finding;
+import decant.model.finding.Finding;
 import decant.model.look.EmbeddedFont;
 import decant.model.look.Media;
 import decant.office.docx.markup.FontKey;

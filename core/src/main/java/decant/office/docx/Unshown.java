@@ -1,7 +1,7 @@
 package decant.office.docx;
 
-import decant.model.Finding;
 import decant.model.NodeId;
+import decant.model.finding.Finding;
 import decant.model.look.Kept;
 import decant.model.look.Look;
 import decant.model.look.ParagraphTraits;

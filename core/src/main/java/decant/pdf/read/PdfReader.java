@@ -2,8 +2,8 @@ package decant.pdf.read;
 
 import decant.model.Box;
 import decant.model.Document;
-import decant.model.Finding;
 import decant.model.Metadata;
+import decant.model.finding.Finding;
 import decant.model.look.Media;
 import decant.pdf.read.beside.FloatedPictures;
 import decant.pdf.read.beside.RunningTexts;

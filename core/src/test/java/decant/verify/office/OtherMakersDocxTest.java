@@ -4,7 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import decant.Samples;
 import decant.model.Document;
-import decant.model.Finding;
+import decant.model.finding.Finding;
 import decant.reading.TakenIn;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;

@@ -4,7 +4,7 @@ import decant.desktop.shell.GoingPages;
 import decant.desktop.shell.InSight;
 import decant.desktop.shell.Work;
 import decant.layout.Layout;
-import decant.model.Finding;
+import decant.model.finding.Finding;
 import decant.pdf.choices.Conflict;
 import decant.pdf.choices.Passwords;
 import decant.pdf.choices.PdfChoices;

@@ -9,7 +9,7 @@ import decant.desktop.shell.InSight;
 import decant.desktop.shell.Stage;
 import decant.desktop.shell.Work;
 import decant.format.Formats;
-import decant.model.Finding;
+import decant.model.finding.Finding;
 import decant.pdf.choices.Conflict;
 import decant.publication.Publication;
 import decant.publish.Receipt;

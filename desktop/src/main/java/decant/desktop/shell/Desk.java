@@ -3,7 +3,7 @@ package decant.desktop.shell;
 import decant.io.AtomicFile;
 import decant.io.StateFolder;
 import decant.layout.Layout;
-import decant.model.Finding;
+import decant.model.finding.Finding;
 import decant.reading.ReadProblem;
 import decant.reading.Recogniser;
 import decant.reading.TakenIn;

@@ -1,9 +1,7 @@
 package decant.desktop.shell;
 
 import decant.layout.Layout;
-import decant.model.Document;
-import decant.model.Finding;
-import decant.model.Paragraph;
+import decant.model.finding.Finding;
 import decant.words.Words;
 import java.util.List;
 import java.util.Optional;
@@ -124,7 +122,7 @@ final class FootBar extends HBox {
   private void countWords() {
     Optional<Work> w = desk.work();
     words.setText(
-        w.map(x -> WORDS.count("foot-bar.words", words(x.revision().document()))).orElse(""));
+        w.map(x -> WORDS.count("foot-bar.words", x.revision().document().words())).orElse(""));
     // One count, one list: replaced fonts are findings, and counted among them.
     List<Finding> open = w.map(Work::openFindings).orElse(List.of());
     long replaced = open.stream().filter(f -> f.kind() == Finding.Kind.FONT_REPLACED).count();
@@ -133,21 +131,5 @@ final class FootBar extends HBox {
     fonts.setText(WORDS.count("foot-bar.fonts", replaced));
     fonts.setVisible(replaced > 0);
     fonts.setManaged(replaced > 0);
-  }
-
-  private static long words(Document d) {
-    long n = 0;
-    for (Paragraph p : d.paragraphs()) {
-      boolean in = false;
-      String t = p.text();
-      for (int k = 0; k < t.length(); k++) {
-        boolean letter = Character.isLetterOrDigit(t.charAt(k));
-        if (letter && !in) {
-          n++;
-        }
-        in = letter || in && (t.charAt(k) == '\'' || t.charAt(k) == '\u2019' || t.charAt(k) == '-');
-      }
-    }
-    return n;
   }
 }

@@ -3,7 +3,7 @@ package decant.desktop.shell;
 import decant.format.Formats;
 import decant.layout.Layout;
 import decant.layout.Layouter;
-import decant.model.Finding;
+import decant.model.finding.Finding;
 import decant.pin.Judgement;
 import decant.pin.PageJudge;
 import decant.pin.PinnedPages;

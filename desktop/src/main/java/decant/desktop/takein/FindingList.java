@@ -2,8 +2,8 @@ package decant.desktop.takein;
 
 import decant.desktop.shell.InSight;
 import decant.desktop.shell.Work;
-import decant.model.Finding;
-import decant.model.FindingGroup;
+import decant.model.finding.Finding;
+import decant.model.finding.FindingGroup;
 import decant.words.Words;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;

@@ -2,7 +2,7 @@ package decant.desktop.takein;
 
 import decant.desktop.shell.Desk;
 import decant.desktop.shell.Work;
-import decant.model.Finding;
+import decant.model.finding.Finding;
 import decant.reading.Tesseract;
 import decant.words.Words;
 import java.nio.file.Path;

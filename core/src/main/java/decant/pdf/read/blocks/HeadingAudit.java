@@ -1,9 +1,9 @@
 package decant.pdf.read.blocks;
 
 import decant.model.Document;
-import decant.model.Finding;
 import decant.model.NodeId;
 import decant.model.Outline;
+import decant.model.finding.Finding;
 import decant.model.look.Markers;
 import decant.words.Words;
 import java.util.ArrayList;

@@ -2,9 +2,9 @@ package decant.pdf.read.document;
 
 import decant.model.Box;
 import decant.model.Document;
-import decant.model.Finding;
 import decant.model.NodeId;
 import decant.model.Paragraph;
+import decant.model.finding.Finding;
 import decant.model.look.Colour;
 import decant.model.look.ParagraphTraits;
 import decant.pdf.read.detected.Detected;

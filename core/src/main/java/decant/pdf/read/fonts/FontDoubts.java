@@ -1,8 +1,8 @@
 package decant.pdf.read.fonts;
 
-import decant.model.Finding;
-import decant.model.Finding.Kind;
-import decant.model.Finding.Severity;
+import decant.model.finding.Finding;
+import decant.model.finding.Finding.Kind;
+import decant.model.finding.Finding.Severity;
 import decant.pdf.read.page.Glyph;
 import decant.pdf.read.page.ScannedPage;
 import decant.pdf.read.page.SourceFace;

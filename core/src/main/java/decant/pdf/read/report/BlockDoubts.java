@@ -1,11 +1,11 @@
 package decant.pdf.read.report;
 
 import decant.model.Box;
-import decant.model.Finding;
-import decant.model.Finding.Kind;
-import decant.model.Finding.Remedy;
-import decant.model.Finding.Severity;
 import decant.model.NodeId;
+import decant.model.finding.Finding;
+import decant.model.finding.Finding.Kind;
+import decant.model.finding.Finding.Remedy;
+import decant.model.finding.Finding.Severity;
 import decant.pdf.read.detected.Detected;
 import decant.pdf.read.page.LookMaker;
 import decant.pdf.read.page.Sizes;

@@ -1,10 +1,10 @@
 package decant.pdf.read.report;
 
 import decant.model.Document;
-import decant.model.Finding;
 import decant.model.Inline;
 import decant.model.Paragraph;
 import decant.model.Table;
+import decant.model.finding.Finding;
 import decant.model.look.MediaId;
 import decant.model.look.TableTraits;
 import decant.model.walk.Part;

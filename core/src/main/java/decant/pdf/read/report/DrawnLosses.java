@@ -2,10 +2,10 @@ package decant.pdf.read.report;
 
 import decant.model.Box;
 import decant.model.Document;
-import decant.model.Finding;
-import decant.model.Finding.Kind;
-import decant.model.Finding.Severity;
 import decant.model.NodeId;
+import decant.model.finding.Finding;
+import decant.model.finding.Finding.Kind;
+import decant.model.finding.Finding.Severity;
 import decant.model.look.Colour;
 import decant.pdf.read.detected.Detected;
 import decant.pdf.read.document.CarriedAreas;

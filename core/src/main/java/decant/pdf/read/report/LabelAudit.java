@@ -2,9 +2,9 @@ package decant.pdf.read.report;
 
 import decant.layout.label.ListLabels;
 import decant.model.Document;
-import decant.model.Finding;
-import decant.model.Finding.SourcePlace;
 import decant.model.NodeId;
+import decant.model.finding.Finding;
+import decant.model.finding.Finding.SourcePlace;
 import decant.model.look.Markers;
 import decant.words.Words;
 import java.util.ArrayList;

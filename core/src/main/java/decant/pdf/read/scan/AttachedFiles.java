@@ -1,9 +1,9 @@
 package decant.pdf.read.scan;
 
 import decant.model.AttachedFile;
-import decant.model.Finding;
-import decant.model.Finding.Kind;
-import decant.model.Finding.Severity;
+import decant.model.finding.Finding;
+import decant.model.finding.Finding.Kind;
+import decant.model.finding.Finding.Severity;
 import decant.reading.Limits;
 import decant.words.Words;
 import decant.work.Faults;

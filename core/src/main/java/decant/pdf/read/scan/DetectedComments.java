@@ -2,12 +2,12 @@ package decant.pdf.read.scan;
 
 import decant.model.Box;
 import decant.model.Document;
-import decant.model.Finding;
-import decant.model.Finding.Kind;
-import decant.model.Finding.Severity;
 import decant.model.Inline;
 import decant.model.NodeId;
 import decant.model.Paragraph;
+import decant.model.finding.Finding;
+import decant.model.finding.Finding.Kind;
+import decant.model.finding.Finding.Severity;
 import decant.model.look.Comment;
 import decant.model.look.TextTraits;
 import decant.model.walk.Part;

@@ -2,8 +2,8 @@ package decant.pdf.read.scan;
 
 import decant.model.Box;
 import decant.model.Document;
-import decant.model.Finding;
 import decant.model.NodeId;
+import decant.model.finding.Finding;
 import decant.model.look.Colour;
 import decant.model.look.Link;
 import decant.pdf.content.PageSpace;

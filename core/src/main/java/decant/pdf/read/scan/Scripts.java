@@ -1,6 +1,6 @@
 package decant.pdf.read.scan;
 
-import decant.model.Finding;
+import decant.model.finding.Finding;
 import decant.words.Words;
 import java.util.List;
 import java.util.Set;

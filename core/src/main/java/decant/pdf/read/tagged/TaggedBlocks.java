@@ -1,6 +1,6 @@
 package decant.pdf.read.tagged;
 
-import decant.model.Finding;
+import decant.model.finding.Finding;
 import decant.model.look.Markers;
 import decant.pdf.read.beside.RunningTexts;
 import decant.pdf.read.blocks.Blocks;

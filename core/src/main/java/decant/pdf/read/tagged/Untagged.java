@@ -1,7 +1,7 @@
 package decant.pdf.read.tagged;
 
 import decant.model.Box;
-import decant.model.Finding;
+import decant.model.finding.Finding;
 import decant.model.look.MediaId;
 import decant.pdf.read.beside.Footnotes;
 import decant.pdf.read.detected.Detected;

@@ -3,8 +3,8 @@ package decant.pdf.read.report;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import decant.Samples;
-import decant.model.Finding;
 import decant.model.Inline;
+import decant.model.finding.Finding;
 import decant.model.look.TextTraits;
 import decant.reading.TakenIn;
 import java.awt.Color;

@@ -1,5 +1,7 @@
-package decant.model;
+package decant.model.finding;
 
+import decant.model.Box;
+import decant.model.NodeId;
 import decant.words.Words;
 import java.util.Optional;
 

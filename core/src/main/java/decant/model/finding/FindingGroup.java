@@ -1,4 +1,4 @@
-package decant.model;
+package decant.model.finding;
 
 import java.util.ArrayList;
 import java.util.Comparator;
