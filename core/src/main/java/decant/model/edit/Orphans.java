@@ -43,6 +43,7 @@ final class Orphans {
                 .flatMap(story -> Walk.paragraphs(story.blocks()).stream())
                 .forEach(p -> add(p.inlines(), gone));
         case Step.SetMetadata m -> {}
+        case Step.SetAttachments a -> {}
         case Step.SetLists l -> {}
         case Step.SetStyles x -> {}
         case Step.PutStories p -> {}

@@ -1,5 +1,6 @@
 package decant.model.edit;
 
+import decant.model.AttachedFile;
 import decant.model.Block;
 import decant.model.Document;
 import decant.model.Inline;
@@ -277,6 +278,18 @@ public sealed interface Step {
     @Override
     public Applied apply(Document before) {
       return new Applied(before.withMetadata(metadata), new SetMetadata(before.metadata()));
+    }
+  }
+
+  /** Changes the files that the document carries along. */
+  record SetAttachments(List<AttachedFile> files) implements Step {
+    public SetAttachments {
+      files = List.copyOf(files);
+    }
+
+    @Override
+    public Applied apply(Document before) {
+      return new Applied(before.withAttachments(files), new SetAttachments(before.attachments()));
     }
   }
 

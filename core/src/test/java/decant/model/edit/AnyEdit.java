@@ -1,6 +1,7 @@
 package decant.model.edit;
 
 import decant.layout.Rich;
+import decant.model.AttachedFile;
 import decant.model.Columns;
 import decant.model.Document;
 import decant.model.Inline;
@@ -20,7 +21,9 @@ import decant.model.look.Colour;
 import decant.model.look.Comment;
 import decant.model.look.Insets;
 import decant.model.look.ParagraphTraits;
+import decant.model.look.Placement;
 import decant.model.look.Rule;
+import decant.model.look.TextFrame;
 import decant.model.look.TextTraits;
 import decant.model.look.VerticalAlignment;
 import decant.model.walk.Part;
@@ -74,7 +77,8 @@ public final class AnyEdit {
   }
 
   private static Revision text(Revision s, Revision r, Random random, boolean large) {
-    return switch (random.nextInt(17)) {
+    return switch (random.nextInt(18)) {
+      case 17 -> files(s, random);
       case 16 -> pages(s, random);
       case 14 -> RunningEdits.go(s, random.nextBoolean());
       case 15 ->
@@ -154,8 +158,34 @@ public final class AnyEdit {
     };
   }
 
+  private static Revision files(Revision s, Random random) {
+    List<AttachedFile> there = s.document().attachments();
+    return there.size() > 3 || !there.isEmpty() && random.nextBoolean()
+        ? random.nextBoolean()
+            ? AttachmentEdits.remove(s, there.getFirst())
+            : AttachmentEdits.describe(s, there.getLast(), "charges " + random.nextInt(9))
+        : AttachmentEdits.attach(s, new AttachedFile("charges.csv", "text/csv", "", new byte[3]));
+  }
+
   private static Revision looks(Revision s, Random random) {
-    return switch (random.nextInt(8)) {
+    return switch (random.nextInt(9)) {
+      case 8 ->
+          Commands.setParagraph(
+              s,
+              "Frame",
+              ParagraphTraits.FRAME,
+              new TextFrame(
+                  60 + random.nextInt(90),
+                  0,
+                  false,
+                  new Placement.Floating(
+                      new Placement.Axis(
+                          Placement.Origin.COLUMN, Placement.Align.OFFSET, random.nextInt(200)),
+                      new Placement.Axis(
+                          Placement.Origin.PARAGRAPH, Placement.Align.OFFSET, random.nextInt(20)),
+                      Placement.Wrap.AROUND,
+                      Insets.NONE,
+                      false)));
       case 0 -> Commands.toggle(s, "Bold", TextTraits.BOLD);
       case 1 -> Commands.set(s, "Size", TextTraits.SIZE, 8.0 + random.nextInt(10));
       case 2 -> Commands.unset(s, "Size", TextTraits.SIZE);

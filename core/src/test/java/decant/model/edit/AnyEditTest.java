@@ -6,6 +6,11 @@ import decant.layout.Layout;
 import decant.layout.Layouter;
 import decant.layout.Rich;
 import decant.model.Document;
+import decant.model.DocumentIndex;
+import decant.model.NodeId;
+import decant.model.Paragraph;
+import decant.model.walk.Part;
+import decant.model.walk.Walk;
 import decant.text.FontBook;
 import java.util.Random;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -20,6 +25,31 @@ class AnyEditTest {
     assertThat(a.stories()).as(when).isEqualTo(b.stories());
     assertThat(a.lists()).as(when).isEqualTo(b.lists());
     assertThat(a.styles()).as(when).isEqualTo(b.styles());
+    assertThat(a.attachments()).as(when).isEqualTo(b.attachments());
+  }
+
+  /** Where the nodes stand, as it was kept up through all changes, is as it is found anew. */
+  private static void standsRight(Document d, String when) {
+    DocumentIndex kept = d.index();
+    DocumentIndex anew =
+        Document.of(
+                d.metadata(),
+                d.styles(),
+                d.lists(),
+                d.sections(),
+                d.stories(),
+                d.media(),
+                d.keptParts())
+            .index();
+    for (Paragraph p : Walk.paragraphs(d, Part.ALL)) {
+      NodeId id = p.id();
+      assertThat(kept.container(d, id)).as(when).isEqualTo(anew.container(d, id)).isPresent();
+      assertThat(kept.place(id)).as(when).isEqualTo(anew.place(id));
+      assertThat(kept.story(d, id)).as(when).isEqualTo(anew.story(d, id));
+      assertThat(kept.runningText(d, id)).as(when).isEqualTo(anew.runningText(d, id));
+      assertThat(kept.orderAround(id)).as(when).isEqualTo(anew.orderAround(id)).contains(id);
+      assertThat(kept.placeInOrder(id)).as(when).isEqualTo(anew.placeInOrder(id));
+    }
   }
 
   @ParameterizedTest
@@ -41,6 +71,9 @@ class AnyEditTest {
       assertThat(r.selection().caret().offset())
           .as("seed %d, step %d: within its paragraph", seed, k)
           .isBetween(0, length);
+      if (k % 100 == 0) {
+        standsRight(r.document(), "seed %d, step %d".formatted(seed, k));
+      }
     }
     Document last = r.document();
     while (r.canUndo()) {

@@ -92,6 +92,12 @@ public final class ReviseView implements Stage {
         WORDS.say("revise-view.paper"),
         new PagePanel(work, ofPages, actions, pages::requestFocus),
         ofPages);
+    var ofFiles = new InSight();
+    below.add(
+        "side-files",
+        WORDS.say("revise-view.files"),
+        new FilesPanel(desk, work, ofFiles, actions, pages::requestFocus),
+        ofFiles);
     var comments = new CommentsPanel(work, inSight, pages::requestFocus);
     var table = new TablePanel(work, inSight, actions, pages::requestFocus);
     var object = new ObjectPanel(work, editor.handles(), inSight, actions, pages::requestFocus);
@@ -242,6 +248,7 @@ public final class ReviseView implements Stage {
         () -> desk.work().ifPresent(PageClipboard::pasteText));
     PictureActions.register(
         actions, desk, window, () -> current.get().map(v -> v.editor.handles()));
+    FilesPanel.register(actions, desk, window);
     LookActions.register(actions, desk, () -> current.get().map(v -> v.laying));
     ListActions.register(actions, desk);
     TableActions.register(actions, desk);
