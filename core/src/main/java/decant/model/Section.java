@@ -93,17 +93,23 @@ public record Section(
    * @param number the page's number, from 1
    */
   public Optional<Story> runningFor(boolean header, boolean firstOfSection, int number) {
+    return Optional.ofNullable(running.get(which(header, firstOfSection, number)));
+  }
+
+  /**
+   * Which running text a page has, or would have.
+   *
+   * @see #runningFor
+   */
+  public Running which(boolean header, boolean firstOfSection, int number) {
     Running first = header ? Running.HEADER_FIRST : Running.FOOTER_FIRST;
     Running even = header ? Running.HEADER_EVEN : Running.FOOTER_EVEN;
     Running usual = header ? Running.HEADER : Running.FOOTER;
     boolean hasFirst =
         running.containsKey(Running.HEADER_FIRST) || running.containsKey(Running.FOOTER_FIRST);
     if (firstOfSection && hasFirst) {
-      return Optional.ofNullable(running.get(first));
+      return first;
     }
-    if (number % 2 == 0 && running.containsKey(even)) {
-      return Optional.ofNullable(running.get(even));
-    }
-    return Optional.ofNullable(running.get(usual));
+    return number % 2 == 0 && running.containsKey(even) ? even : usual;
   }
 }

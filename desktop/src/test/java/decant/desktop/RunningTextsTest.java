@@ -22,6 +22,7 @@ import java.io.IOException;
 import java.nio.file.Path;
 import java.util.Collections;
 import java.util.List;
+import javafx.scene.control.CheckBox;
 import javafx.scene.control.Label;
 import javafx.scene.input.KeyCode;
 import javax.imageio.ImageIO;
@@ -168,6 +169,28 @@ class RunningTextsTest extends WindowCase {
       CaretPlace now = work.layout().caret(caret(work), page).orElseThrow();
       assertThat(now.page().number()).isEqualTo(page + 1);
     });
+  }
+
+  /** The command goes to the header of the page that the caret is on. */
+  @Test
+  void theFirstPageHasItsOwnWhereItIsWanted() {
+    Work work = made();
+    NodeId first = document(work).index().order().getFirst();
+    act("write in the header");
+    window.type("Berths");
+    window.until(() -> window.find("#running-panel", javafx.scene.Node.class).isVisible());
+    fire("#running-first");
+    settled();
+    assertThat(running(work, 0)).isEmpty();
+    assertThat(running(work, 1)).isEqualTo("Berths");
+    caret(work, first, 0);
+    act("write in the header");
+    window.type("Notice");
+    assertThat(running(work, 0)).isEqualTo("Notice");
+    assertThat(running(work, 1)).isEqualTo("Berths");
+    window.until(() -> window.find("#running-first", CheckBox.class).isSelected());
+    fire("#running-first");
+    assertThat(running(work, 0)).isEqualTo("Berths");
   }
 
   /** A logo in a header is the same on all pages; it is taken hold of on the page it is seen on. */

@@ -9,6 +9,7 @@ import decant.model.NodeId;
 import decant.model.PageSetup;
 import decant.model.Paragraph;
 import decant.model.Position;
+import decant.model.Section;
 import decant.model.Selection;
 import decant.model.Table;
 import decant.model.edit.object.ObjectEdits;
@@ -80,7 +81,14 @@ public final class AnyEdit {
     return switch (random.nextInt(18)) {
       case 17 -> files(s, random);
       case 16 -> pages(s, random);
-      case 14 -> RunningEdits.go(s, random.nextBoolean());
+      case 14 -> {
+        Revision in =
+            RunningEdits.go(s, Section.Running.values()[random.nextInt(2) * 3 + random.nextInt(3)]);
+        yield random.nextBoolean()
+            ? in
+            : RunningEdits.apart(
+                in, RunningEdits.Apart.values()[random.nextInt(2)], random.nextBoolean());
+      }
       case 15 ->
           random.nextBoolean()
               ? RunningEdits.remove(s)

@@ -6,6 +6,7 @@ import decant.layout.Layout;
 import decant.layout.Places;
 import decant.model.Document;
 import decant.model.Position;
+import decant.model.Section;
 import decant.model.Selection;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
@@ -79,6 +80,15 @@ public final class CaretOnPages {
   /** Where a place stands, near the page that the caret is on. */
   public Optional<CaretPlace> of(Position at) {
     return Places.caret(work.layout(), at, false, page);
+  }
+
+  /** Which header or footer its page has, or would have. */
+  public Section.Running running(boolean header) {
+    Document d = work.revision().document();
+    return place(false)
+        .map(CaretPlace::page)
+        .map(p -> d.sections().get(p.section()).which(header, p.firstOfSection(), p.shown()))
+        .orElse(header ? Section.Running.HEADER : Section.Running.FOOTER);
   }
 
   /** Whether it is in a header or footer. */

@@ -4,6 +4,7 @@ import decant.desktop.page.PageEditor;
 import decant.desktop.shell.Actions;
 import decant.desktop.shell.Desk;
 import decant.model.Inline;
+import decant.model.Section;
 import decant.model.edit.section.PageEdits;
 import decant.model.edit.section.RunningEdits;
 import java.util.Optional;
@@ -46,8 +47,13 @@ final class PageActions {
         () ->
             desk.work()
                 .ifPresent(w -> {
-                  w.apply(r -> RunningEdits.go(r, header));
-                  editor.get().ifPresent(PageEditor::revealCaret);
+                  editor
+                      .get()
+                      .ifPresent(e -> {
+                        Section.Running which = e.caretOnPages().running(header);
+                        w.apply(r -> RunningEdits.go(r, which));
+                        e.revealCaret();
+                      });
                 }));
   }
 }

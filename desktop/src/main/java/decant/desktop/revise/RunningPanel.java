@@ -4,9 +4,13 @@ import decant.desktop.shell.Actions;
 import decant.desktop.shell.InSight;
 import decant.desktop.shell.Work;
 import decant.model.edit.section.RunningEdits;
+import decant.model.edit.section.RunningEdits.Apart;
 import decant.words.Words;
+import java.util.EnumMap;
+import java.util.Map;
 import java.util.Optional;
 import javafx.scene.control.Button;
+import javafx.scene.control.CheckBox;
 import javafx.scene.control.Label;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.VBox;
@@ -16,6 +20,7 @@ final class RunningPanel extends VBox {
   private static final Words WORDS = Words.of(RunningPanel.class);
 
   private final Work work;
+  private final Map<Apart, CheckBox> boxes = new EnumMap<>(Apart.class);
   private final Label title = new Label();
   private final Label pages = new Label();
 
@@ -35,9 +40,25 @@ final class RunningPanel extends VBox {
             button(actions, "page-count", WORDS.say("running-panel.count"), back),
             button(actions, "remove-running", WORDS.say("running-panel.remove"), back));
     getChildren().addAll(title, pages, buttons);
+    for (Apart a : Apart.values()) {
+      boxes.put(a, box(a, back));
+    }
+    getChildren().addAll(boxes.values());
     inSight.atRest(work.revisionProperty(), this::refresh);
     inSight.atRest(work.layoutProperty(), this::refresh);
     refresh();
+  }
+
+  private CheckBox box(Apart which, Runnable back) {
+    boolean first = which == Apart.FIRST;
+    var box = new CheckBox(WORDS.say(first ? "running-panel.first-own" : "running-panel.even-own"));
+    box.setId(first ? "running-first" : "running-even");
+    box.setOnAction(e -> {
+      boolean own = box.isSelected();
+      work.apply(r -> RunningEdits.apart(r, which, own));
+      back.run();
+    });
+    return box;
   }
 
   private static Button button(Actions actions, String id, String label, Runnable back) {
@@ -62,6 +83,7 @@ final class RunningPanel extends VBox {
               ? WORDS.say("running-panel.header")
               : WORDS.say("running-panel.footer"));
       int n = work.layout().pagesOf(work.revision().selection().caret().paragraph()).size();
+      boxes.forEach((a, box) -> box.setSelected(RunningEdits.isApart(work.revision(), a)));
       pages.setText(WORDS.count("running-panel.pages", n));
     });
   }

@@ -18,6 +18,7 @@ import decant.model.look.ParagraphTraits;
 import decant.model.look.ParagraphTraits.TabStop;
 import decant.model.walk.Walk;
 import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -55,33 +56,115 @@ public final class RunningEdits {
   }
 
   /**
-   * Goes to the header or footer of the pages that the caret is on. Where they have none, they get
-   * an empty one, and so do all other pages without one.
+   * Goes to a header or footer of the pages that the caret is on. Where they have none, they get an
+   * empty one; one for all pages is then that of all other pages without one too.
    */
-  public static Revision go(Revision r, boolean header) {
+  public static Revision go(Revision r, Section.Running which) {
     Document d = r.document();
     Section here = sectionAt(r);
-    Section.Running usual = header ? Section.Running.HEADER : Section.Running.FOOTER;
     Optional<Paragraph> known =
-        Optional.ofNullable(here.running().get(usual))
+        Optional.ofNullable(here.running().get(which))
             .flatMap(s -> Walk.paragraphs(s.blocks()).stream().findFirst());
     if (known.isPresent()) {
       return r.withSelection(Selection.at(new Position(known.get().id(), 0)));
     }
-    Paragraph p = new Paragraph(NodeId.fresh(), look(d, here, header), Look.PLAIN, List.of());
-    var story = new Story(NodeId.fresh(), Story.Kind.RUNNING, List.of(p));
+    Story story = empty(d, here, which.isHeader());
+    boolean usual = which == Section.Running.HEADER || which == Section.Running.FOOTER;
     var texts = new LinkedHashMap<NodeId, Map<Section.Running, Story>>();
-    for (Section s : d.sections()) {
-      Story own = s.running().get(usual);
+    for (Section s : usual ? d.sections() : List.of(here)) {
+      Story own = s.running().get(which);
       if (own == null || Walk.paragraphs(own.blocks()).isEmpty()) {
-        var all = new LinkedHashMap<>(s.running());
-        all.put(usual, story);
-        texts.put(s.id(), all);
+        texts.put(s.id(), with(s, which, story));
       }
     }
     var step = new Step.SetRunning(texts, java.util.Set.of(), refuge(here));
     return r.apply(
-        Edit.of(header ? "Header" : "Footer", step), Selection.at(new Position(p.id(), 0)));
+        Edit.of(which.isHeader() ? "Header" : "Footer", step),
+        Selection.at(new Position(Walk.paragraphs(story.blocks()).getFirst().id(), 0)));
+  }
+
+  private static Map<Section.Running, Story> with(Section s, Section.Running which, Story story) {
+    var all = new LinkedHashMap<>(s.running());
+    all.put(which, story);
+    return all;
+  }
+
+  private static Story empty(Document d, Section s, boolean header) {
+    Paragraph p = new Paragraph(NodeId.fresh(), look(d, s, header), Look.PLAIN, List.of());
+    return new Story(NodeId.fresh(), Story.Kind.RUNNING, List.of(p));
+  }
+
+  /** Pages that can have a header and footer of their own. */
+  public enum Apart {
+    FIRST(Section.Running.HEADER_FIRST, Section.Running.FOOTER_FIRST),
+    EVEN(Section.Running.HEADER_EVEN, Section.Running.FOOTER_EVEN);
+
+    private final Section.Running header;
+    private final Section.Running footer;
+
+    Apart(Section.Running header, Section.Running footer) {
+      this.header = header;
+      this.footer = footer;
+    }
+
+    private Section.Running of(boolean isHeader) {
+      return isHeader ? header : footer;
+    }
+
+    private boolean isIn(Section s) {
+      return s.running().containsKey(header) || s.running().containsKey(footer);
+    }
+  }
+
+  /** Whether some pages have others than those where the header or footer with the caret stands. */
+  public static boolean isApart(Revision r, Apart pages) {
+    return sectionsHere(r).stream().anyMatch(pages::isIn);
+  }
+
+  /**
+   * Gives some pages a header or footer of their own, wherever the one with the caret stands: an
+   * empty one in the place of that, and what they had in the place of the other. Or takes theirs
+   * away, so that they have what all have.
+   */
+  public static Revision apart(Revision r, Apart pages, boolean own) {
+    Optional<Here> here = here(r);
+    if (here.isEmpty() || isApart(r, pages) == own) {
+      return r;
+    }
+    boolean header = here.get().which().isHeader();
+    List<Section> sections = sectionsHere(r);
+    Story empty = empty(r.document(), sections.getFirst(), header);
+    var texts = new LinkedHashMap<NodeId, Map<Section.Running, Story>>();
+    var gone = new LinkedHashSet<NodeId>();
+    for (Section s : sections) {
+      var all = new LinkedHashMap<>(s.running());
+      if (own) {
+        all.put(pages.of(header), empty);
+        Section.Running usual = header ? Section.Running.FOOTER : Section.Running.HEADER;
+        Optional.ofNullable(s.running().get(usual)).ifPresent(t -> all.put(pages.of(!header), t));
+      } else {
+        for (Section.Running which : List.of(pages.header, pages.footer)) {
+          Story was = all.remove(which);
+          if (was != null && !all.containsValue(was)) {
+            Walk.paragraphs(was.blocks()).forEach(p -> gone.add(p.id()));
+          }
+        }
+      }
+      texts.put(s.id(), all);
+    }
+    Position caret = r.selection().caret();
+    boolean stays = !gone.contains(caret.paragraph());
+    Position refuge = refuge(sections.getFirst());
+    var step = new Step.SetRunning(texts, gone, refuge);
+    return r.apply(
+        Edit.of(header ? "Header" : "Footer", step), stays ? r.selection() : Selection.at(refuge));
+  }
+
+  private static List<Section> sectionsHere(Revision r) {
+    return here(r).stream()
+        .flatMap(
+            h -> r.document().sections().stream().filter(s -> which(s, h.text().id()).isPresent()))
+        .toList();
   }
 
   private static Section sectionAt(Revision r) {

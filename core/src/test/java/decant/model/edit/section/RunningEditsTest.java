@@ -147,7 +147,7 @@ class RunningEditsTest {
   void wherePagesHaveNoneTheyGetOne() {
     Document d = document(Map.of());
     NodeId body = d.index().order().getFirst();
-    Revision r = RunningEdits.go(at(d, body, 5), false);
+    Revision r = RunningEdits.go(at(d, body, 5), Section.Running.FOOTER);
     assertThat(RunningEdits.here(r))
         .hasValueSatisfying(h -> {
           assertThat(h.which()).isEqualTo(Section.Running.FOOTER);
@@ -172,7 +172,7 @@ class RunningEditsTest {
   @Test
   void oneThatIsThereIsGoneToAndNotMadeAnew() {
     Document d = document(Map.of(Section.Running.HEADER, HEADER));
-    Revision r = RunningEdits.go(Revision.of(d), true);
+    Revision r = RunningEdits.go(Revision.of(d), Section.Running.HEADER);
     assertThat(r.document()).isSameAs(d);
     assertThat(r.selection().caret()).isEqualTo(new Position(HEAD.id(), 0));
     assertThat(Motion.all(d, r.selection().caret()))
@@ -186,7 +186,7 @@ class RunningEditsTest {
         Samples.document(Samples.paragraph("x"))
             .withSections(
                 List.of(section(Map.of()), section(Map.of(Section.Running.HEADER, HEADER))));
-    Revision r = RunningEdits.go(Revision.of(d), true);
+    Revision r = RunningEdits.go(Revision.of(d), Section.Running.HEADER);
     assertThat(RunningEdits.here(r).orElseThrow().sections()).isEqualTo(1);
     assertThat(r.document().sections().get(1)).isSameAs(d.sections().get(1));
   }
@@ -202,5 +202,35 @@ class RunningEditsTest {
     Optional<PageChange> c = PageChange.ofRunning(a.running(p), b.running(p), 842);
     assertThat(c).hasValueSatisfying(x -> assertThat(x.bottom()).isLessThan(100));
     assertThat(PageChange.ofRunning(a.running(p), a.running(p), 842)).isEmpty();
+  }
+
+  /** The header is empty there; the footer says what it said. */
+  @Test
+  void theFirstPageGetsAHeaderOfItsOwnAndGivesItBack() {
+    Document d = Samples.varied(2, 30);
+    Revision footer = RunningEdits.go(Revision.of(d), Section.Running.FOOTER);
+    footer = Commands.insert(footer, "Saltmarsh Quay");
+    Revision r = RunningEdits.go(footer, Section.Running.HEADER);
+    r = Commands.insert(r, "Berths");
+    assertThat(RunningEdits.isApart(r, RunningEdits.Apart.FIRST)).isFalse();
+    Revision own = RunningEdits.apart(r, RunningEdits.Apart.FIRST, true);
+    Section s = own.document().sections().getFirst();
+    assertThat(words(s.runningFor(true, true, 1))).isEmpty();
+    assertThat(words(s.runningFor(true, false, 2))).isEqualTo("Berths");
+    assertThat(words(s.runningFor(false, true, 1))).isEqualTo("Saltmarsh Quay");
+    Revision there = RunningEdits.go(own, Section.Running.HEADER_FIRST);
+    there = Commands.insert(there, "Notice");
+    assertThat(words(there.document().sections().getFirst().runningFor(true, true, 1)))
+        .isEqualTo("Notice");
+    Revision back = RunningEdits.apart(there, RunningEdits.Apart.FIRST, false);
+    assertThat(words(back.document().sections().getFirst().runningFor(true, true, 1)))
+        .isEqualTo("Berths");
+    assertThat(back.document().paragraph(back.selection().caret().paragraph())).isPresent();
+    assertThat(words(back.undo().document().sections().getFirst().runningFor(true, true, 1)))
+        .isEqualTo("Notice");
+  }
+
+  private static String words(java.util.Optional<Story> text) {
+    return decant.model.walk.Walk.paragraphs(text.orElseThrow().blocks()).getFirst().text();
   }
 }
