@@ -146,6 +146,29 @@ class StylesAndTraitsTest extends WindowCase {
   }
 
   @Test
+  void lettersHaveStylesToo() {
+    window.click("#side-styles");
+    window.until(() -> window.stage.getScene().lookup("#styles") != null);
+    choose("#style-kind", "Styles of letters");
+    Window.run(() ->
+        work.select(
+            new Selection(new Position(paragraph(1).id(), 0), new Position(paragraph(1).id(), 2))));
+    window.press(KeyCode.CONTROL, KeyCode.B);
+    name("Strong words");
+    fire("#style-new");
+    assertThat(StyleEdits.named(document(work), "Strong words")).isEmpty();
+    Window.run(() ->
+        work.select(
+            new Selection(new Position(paragraph(1).id(), 4), new Position(paragraph(1).id(), 7))));
+    pick("Strong words");
+    fire("#style-use");
+    Look use = paragraph(1).inlineAt(5).look();
+    assertThat(use.value(TextTraits.CHARACTER_STYLE)).isEqualTo("Strongwords");
+    assertThat(document(work).styles().textLook(Look.PLAIN, use).value(TextTraits.BOLD)).isTrue();
+    assertThat(paragraph(1).inlineAt(3).look().sets(TextTraits.CHARACTER_STYLE)).isFalse();
+  }
+
+  @Test
   void tabStopsAndLinesAreSetAndGivenBack() {
     window.click("#side-details");
     window.until(() -> window.stage.getScene().lookup("#details-panel") != null);

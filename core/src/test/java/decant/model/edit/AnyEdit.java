@@ -16,6 +16,7 @@ import decant.model.edit.object.ObjectEdits;
 import decant.model.edit.section.PageEdits;
 import decant.model.edit.section.Paper;
 import decant.model.edit.section.RunningEdits;
+import decant.model.edit.style.LetterStyles;
 import decant.model.edit.style.PickedLook;
 import decant.model.edit.style.StyleEdits;
 import decant.model.look.Colour;
@@ -211,7 +212,25 @@ public final class AnyEdit {
     return s.withSelection(selection(s.document(), somewhere(s.document(), random), random));
   }
 
+  private static Revision ofLetters(Revision s, Random random) {
+    List<StyleEdits.Use> all = LetterStyles.all(s.document());
+    if (all.isEmpty() || all.size() < 4 && random.nextInt(4) == 0) {
+      return LetterStyles.create(s, "Word " + random.nextInt(6));
+    }
+    String some = all.get(random.nextInt(all.size())).style().id();
+    return switch (random.nextInt(5)) {
+      case 0 -> LetterStyles.take(s);
+      case 1 -> LetterStyles.none(s);
+      case 2 -> LetterStyles.remove(s, some);
+      case 3 -> StyleEdits.rename(s, some, "Words " + random.nextInt(9));
+      default -> LetterStyles.apply(s, some);
+    };
+  }
+
   private static Revision styles(Revision s, Random random) {
+    if (random.nextInt(3) == 0) {
+      return ofLetters(s, random);
+    }
     List<StyleEdits.Use> all = StyleEdits.all(s.document());
     if (all.isEmpty()) {
       return StyleEdits.create(s, "Notice");

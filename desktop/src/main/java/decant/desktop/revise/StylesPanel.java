@@ -2,7 +2,9 @@ package decant.desktop.revise;
 
 import decant.desktop.shell.InSight;
 import decant.desktop.shell.Work;
+import decant.model.Document;
 import decant.model.edit.Revision;
+import decant.model.edit.style.LetterStyles;
 import decant.model.edit.style.StyleEdits;
 import decant.model.look.NamedStyle;
 import decant.words.Words;
@@ -22,12 +24,14 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 
-/** The styles of paragraphs, how many each serves, and what can be done with them. */
+/** The styles of paragraphs or of letters, how many each serves, and what can be done with them. */
 final class StylesPanel extends VBox {
   private static final Words WORDS = Words.of(StylesPanel.class);
 
   private final Work work;
   private final Runnable back;
+  private final ComboBox<String> kind = new ComboBox<>();
+  private final HBox after;
   private final ListView<StyleEdits.Use> list = new ListView<>();
   private final TextField name = new TextField();
   private final ComboBox<String> next = new ComboBox<>();
@@ -42,6 +46,13 @@ final class StylesPanel extends VBox {
     this.work = work;
     this.back = back;
     setId("styles-panel");
+    kind.setId("style-kind");
+    kind.getItems()
+        .setAll(WORDS.say("styles-panel.of-paragraphs"), WORDS.say("styles-panel.of-letters"));
+    kind.getSelectionModel().select(0);
+    kind.setMaxWidth(Double.MAX_VALUE);
+    kind.setAccessibleText(WORDS.say("styles-panel.kind"));
+    kind.setOnAction(e -> refresh());
     list.setId("styles");
     list.getStyleClass().add("outline");
     list.setCellFactory(v -> new UseCell());
@@ -70,7 +81,11 @@ final class StylesPanel extends VBox {
     says.setWrapText(true);
     says.setMinHeight(18);
     says.setId("styles-says");
-    take = button("style-take", WORDS.say("styles-panel.take"), () -> change(StyleEdits::take));
+    take =
+        button(
+            "style-take",
+            WORDS.say("styles-panel.take"),
+            () -> change(r -> ofLetters() ? LetterStyles.take(r) : StyleEdits.take(r)));
     rename = button("style-rename", WORDS.say("styles-panel.rename"), this::rename);
     remove = button("style-remove", WORDS.say("styles-panel.remove"), this::remove);
     var acts = new FlowPane(5, 5);
@@ -81,16 +96,16 @@ final class StylesPanel extends VBox {
             button(
                 "style-back",
                 WORDS.say("styles-panel.back"),
-                () -> change(StyleEdits::backToStyle)));
+                () -> change(r -> ofLetters() ? LetterStyles.none(r) : StyleEdits.backToStyle(r))));
     var named = new FlowPane(5, 5);
     named
         .getChildren()
         .addAll(button("style-new", WORDS.say("styles-panel.new"), this::create), rename, remove);
     var follows = new Label(WORDS.say("styles-panel.follows"));
     follows.setMinWidth(USE_PREF_SIZE);
-    var after = new HBox(6, follows, next);
+    after = new HBox(6, follows, next);
     after.setAlignment(Pos.CENTER_LEFT);
-    getChildren().addAll(list, acts, name, named, after, says);
+    getChildren().addAll(kind, list, acts, name, named, after, says);
     inSight.atRest(work.revisionProperty(), this::refresh);
     refresh();
   }
@@ -101,6 +116,21 @@ final class StylesPanel extends VBox {
     b.getStyleClass().add("quiet-button");
     b.setOnAction(e -> act.run());
     return b;
+  }
+
+  private boolean ofLetters() {
+    return kind.getSelectionModel().getSelectedIndex() == 1;
+  }
+
+  private Optional<NamedStyle> named(String called) {
+    Document d = work.revision().document();
+    return ofLetters() ? LetterStyles.named(d, called) : StyleEdits.named(d, called);
+  }
+
+  private Optional<NamedStyle> current() {
+    return ofLetters()
+        ? LetterStyles.current(work.revision())
+        : StyleEdits.current(work.revision());
   }
 
   private Optional<NamedStyle> chosen() {
@@ -119,13 +149,15 @@ final class StylesPanel extends VBox {
   }
 
   private void use() {
-    chosen().ifPresent(s -> change(r -> StyleEdits.apply(r, s.id())));
+    chosen()
+        .ifPresent(s ->
+            change(r -> ofLetters() ? LetterStyles.apply(r, s.id()) : StyleEdits.apply(r, s.id())));
   }
 
   private void create() {
     String typed = name.getText();
     if (isFree(typed)) {
-      change(r -> StyleEdits.create(r, typed));
+      change(r -> ofLetters() ? LetterStyles.create(r, typed) : StyleEdits.create(r, typed));
     }
   }
 
@@ -137,7 +169,7 @@ final class StylesPanel extends VBox {
   }
 
   private boolean isFree(String typed) {
-    boolean taken = StyleEdits.named(work.revision().document(), typed).isPresent();
+    boolean taken = named(typed).isPresent();
     says.setText(
         typed.isBlank()
             ? WORDS.say("styles-panel.no-name")
@@ -146,7 +178,10 @@ final class StylesPanel extends VBox {
   }
 
   private void remove() {
-    chosen().ifPresent(s -> change(r -> StyleEdits.remove(r, s.id())));
+    chosen()
+        .ifPresent(s ->
+            change(
+                r -> ofLetters() ? LetterStyles.remove(r, s.id()) : StyleEdits.remove(r, s.id())));
   }
 
   private void nextChosen() {
@@ -163,7 +198,9 @@ final class StylesPanel extends VBox {
   private void refresh() {
     Revision r = work.revision();
     filling = true;
-    List<StyleEdits.Use> all = StyleEdits.all(r.document());
+    List<StyleEdits.Use> all =
+        ofLetters() ? LetterStyles.all(r.document()) : StyleEdits.all(r.document());
+    after.setVisible(!ofLetters());
     if (!all.equals(list.getItems())) {
       list.getItems().setAll(all);
     }
@@ -171,7 +208,7 @@ final class StylesPanel extends VBox {
     if (!names.equals(next.getItems())) {
       next.getItems().setAll(names);
     }
-    StyleEdits.current(r)
+    current()
         .ifPresent(c ->
             all.stream()
                 .filter(u -> u.style().id().equals(c.id()))
@@ -185,8 +222,7 @@ final class StylesPanel extends VBox {
     filling = true;
     Optional<NamedStyle> s = chosen();
     Revision r = work.revision();
-    boolean here =
-        s.isPresent() && StyleEdits.current(r).map(NamedStyle::id).equals(s.map(NamedStyle::id));
+    boolean here = s.isPresent() && current().map(NamedStyle::id).equals(s.map(NamedStyle::id));
     take.setDisable(!here);
     rename.setDisable(s.isEmpty());
     remove.setDisable(
@@ -194,7 +230,9 @@ final class StylesPanel extends VBox {
     next.setDisable(s.isEmpty());
     s.ifPresent(x -> {
       name.setText(x.name());
-      next.setValue(StyleEdits.following(r.document(), x).name());
+      if (!ofLetters()) {
+        next.setValue(StyleEdits.following(r.document(), x).name());
+      }
     });
     says.setText("");
     filling = false;
@@ -214,14 +252,11 @@ final class StylesPanel extends VBox {
         return;
       }
       var text = new Label(u.style().name());
-      text.getStyleClass().add(u.paragraphs() > 0 ? "outline-first" : "outline-other");
+      text.getStyleClass().add(u.count() > 0 ? "outline-first" : "outline-other");
       text.setMaxWidth(Double.MAX_VALUE);
       HBox.setHgrow(text, Priority.ALWAYS);
       var count =
-          new Label(
-              u.paragraphs() == 0
-                  ? WORDS.say("styles-panel.unused")
-                  : String.valueOf(u.paragraphs()));
+          new Label(u.count() == 0 ? WORDS.say("styles-panel.unused") : String.valueOf(u.count()));
       count.getStyleClass().add("quiet");
       count.setMinWidth(USE_PREF_SIZE);
       setGraphic(new HBox(6, text, count));

@@ -24,8 +24,8 @@ import java.util.Optional;
 public final class StyleEdits {
   private StyleEdits() {}
 
-  /** A style and how many paragraphs it serves. */
-  public record Use(NamedStyle style, int paragraphs) {}
+  /** A style and how many paragraphs, or pieces of text, it serves. */
+  public record Use(NamedStyle style, int count) {}
 
   /**
    * The styles that paragraphs can have: those in use by the place where they are used first, then
@@ -129,7 +129,7 @@ public final class StyleEdits {
     return LookTraits.without(p.look(), LookTraits.STAYS).without(ParagraphTraits.STYLE);
   }
 
-  private static String free(Document d, String name) {
+  static String free(Document d, String name) {
     String plain = name.replaceAll("[^\\p{L}\\p{N}]", "");
     String id = plain.isEmpty() ? "Style" : plain;
     for (int k = 2; d.styles().style(id).isPresent(); k++) {
@@ -171,7 +171,11 @@ public final class StyleEdits {
   public static Revision rename(Revision r, String id, String name) {
     Document d = r.document();
     Optional<NamedStyle> style = d.styles().style(id);
-    boolean taken = named(d, name).filter(s -> !s.id().equals(id)).isPresent();
+    boolean ofLetters = style.filter(s -> s.kind() == NamedStyle.Kind.CHARACTER).isPresent();
+    boolean taken =
+        (ofLetters ? LetterStyles.named(d, name) : named(d, name))
+            .filter(s -> !s.id().equals(id))
+            .isPresent();
     if (style.isEmpty() || name.isBlank() || taken || style.get().name().equals(name.strip())) {
       return r;
     }

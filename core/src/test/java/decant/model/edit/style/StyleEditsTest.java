@@ -169,9 +169,9 @@ class StyleEditsTest {
     Revision r = StyleEdits.create(sample(), "Notice");
     List<StyleEdits.Use> all = StyleEdits.all(r.document());
     assertThat(all.getFirst().style().name()).isEqualTo("Notice");
-    assertThat(all.getFirst().paragraphs()).isEqualTo(1);
+    assertThat(all.getFirst().count()).isEqualTo(1);
     Revision two = StyleEdits.apply(at(r, 1, 0), all.getFirst().style().id());
-    assertThat(StyleEdits.all(two.document()).getFirst().paragraphs()).isEqualTo(2);
+    assertThat(StyleEdits.all(two.document()).getFirst().count()).isEqualTo(2);
     assertThat(StyleEdits.all(sample().document()))
         .as("what is not in use is there too")
         .hasSize(sample().document().styles().styles().size());
