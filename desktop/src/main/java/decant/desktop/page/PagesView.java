@@ -686,14 +686,29 @@ public final class PagesView extends Region {
       PAINTERS.execute(new Job(first ? 0 : 1, JOBS.getAndIncrement(), work));
     }
 
+    /**
+     * Shows what was painted. A picture that is shown already is painted over: each has pixels of
+     * its own for the screen too, which are given back late.
+     */
     private void present(BufferedImage fresh) {
-      int[] data = ((DataBufferInt) fresh.getRaster().getDataBuffer()).getData();
+      int[] data = data(fresh);
+      painted = true;
+      BufferedImage known = image;
+      PixelBuffer<IntBuffer> shown = buffer;
+      if (known != null && shown != null) {
+        System.arraycopy(data, 0, data(known), 0, data.length);
+        shown.updateBuffer(b -> new Rectangle2D(0, 0, width, rows));
+        return;
+      }
       var made =
           new PixelBuffer<>(width, rows, IntBuffer.wrap(data), PixelFormat.getIntArgbPreInstance());
       image = fresh;
       buffer = made;
       view.setImage(new WritableImage(made));
-      painted = true;
+    }
+
+    private static int[] data(BufferedImage image) {
+      return ((DataBufferInt) image.getRaster().getDataBuffer()).getData();
     }
   }
 

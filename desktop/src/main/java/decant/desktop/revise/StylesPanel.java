@@ -35,6 +35,7 @@ final class StylesPanel extends VBox {
   private final ListView<StyleEdits.Use> list = new ListView<>();
   private final TextField name = new TextField();
   private final ComboBox<String> next = new ComboBox<>();
+  private final Button use;
   private final Button take;
   private final Button rename;
   private final Button remove;
@@ -52,10 +53,17 @@ final class StylesPanel extends VBox {
     kind.getSelectionModel().select(0);
     kind.setMaxWidth(Double.MAX_VALUE);
     kind.setAccessibleText(WORDS.say("styles-panel.kind"));
-    kind.setOnAction(e -> refresh());
+    kind.setOnAction(e -> {
+      name.clear();
+      refresh();
+    });
     list.setId("styles");
     list.getStyleClass().add("outline");
     list.setCellFactory(v -> new UseCell());
+    var none = new Label(WORDS.say("styles-panel.none"));
+    none.setWrapText(true);
+    none.getStyleClass().add("quiet");
+    list.setPlaceholder(none);
     list.setOnMouseClicked(e -> {
       if (e.getClickCount() == 2) {
         use();
@@ -81,6 +89,7 @@ final class StylesPanel extends VBox {
     says.setWrapText(true);
     says.setMinHeight(18);
     says.setId("styles-says");
+    use = button("style-use", WORDS.say("styles-panel.use"), this::use);
     take =
         button(
             "style-take",
@@ -91,7 +100,7 @@ final class StylesPanel extends VBox {
     var acts = new FlowPane(5, 5);
     acts.getChildren()
         .addAll(
-            button("style-use", WORDS.say("styles-panel.use"), this::use),
+            use,
             take,
             button(
                 "style-back",
@@ -224,6 +233,7 @@ final class StylesPanel extends VBox {
     Revision r = work.revision();
     boolean here = s.isPresent() && current().map(NamedStyle::id).equals(s.map(NamedStyle::id));
     take.setDisable(!here);
+    use.setDisable(s.isEmpty());
     rename.setDisable(s.isEmpty());
     remove.setDisable(
         s.filter(x -> !x.id().equals(r.document().styles().defaultStyle())).isEmpty());
