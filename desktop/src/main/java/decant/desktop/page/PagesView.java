@@ -3,22 +3,12 @@ package decant.desktop.page;
 import decant.desktop.shell.PagesInView;
 import decant.layout.pages.PageChange;
 import decant.words.Words;
-import decant.work.Faults;
-import java.awt.image.BufferedImage;
-import java.awt.image.DataBufferInt;
-import java.nio.IntBuffer;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.concurrent.ExecutorService;
-import java.util.concurrent.PriorityBlockingQueue;
-import java.util.concurrent.ThreadPoolExecutor;
-import java.util.concurrent.TimeUnit;
-import java.util.concurrent.atomic.AtomicLong;
-import javafx.application.Platform;
 import javafx.beans.property.BooleanProperty;
 import javafx.beans.property.DoubleProperty;
 import javafx.beans.property.ReadOnlyBooleanProperty;
@@ -26,15 +16,10 @@ import javafx.beans.property.SimpleBooleanProperty;
 import javafx.beans.property.SimpleDoubleProperty;
 import javafx.geometry.Orientation;
 import javafx.geometry.Pos;
-import javafx.geometry.Rectangle2D;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollBar;
-import javafx.scene.image.ImageView;
-import javafx.scene.image.PixelBuffer;
-import javafx.scene.image.PixelFormat;
-import javafx.scene.image.WritableImage;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.input.ScrollEvent;
 import javafx.scene.layout.HBox;
@@ -42,7 +27,6 @@ import javafx.scene.layout.Pane;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.shape.Rectangle;
-import org.jspecify.annotations.Nullable;
 
 /**
  * Pages one below the other, scrolled continuously. Only pages in sight exist as nodes; they are
@@ -72,18 +56,6 @@ public final class PagesView extends Region {
   private static final int STRIP = 512;
 
   private static final long MAX_PIXELS = 60_000_000L;
-  private static final ExecutorService PAINTERS =
-      new ThreadPoolExecutor(
-          2,
-          2,
-          1,
-          TimeUnit.MINUTES,
-          new PriorityBlockingQueue<>(),
-          r -> {
-            Thread t = new Thread(r, "page painter");
-            t.setDaemon(true);
-            return t;
-          });
 
   private final Pane sheet = new Pane();
   private final ScrollBar vertical = new ScrollBar();
@@ -518,7 +490,7 @@ public final class PagesView extends Region {
     private final int page;
     private final Region paper = new Region();
     private final Pane over = new Pane();
-    private final List<Strip> strips = new ArrayList<>();
+    private final List<PageStrip> strips = new ArrayList<>();
     private double pixels;
 
     PageNode(int page) {
@@ -538,20 +510,20 @@ public final class PagesView extends Region {
         cut();
       }
       double shown = PagesView.this.viewHeight();
-      for (Strip s : strips) {
-        double top = y + s.top * scale() / pixels;
-        double bottom = y + (s.top + s.rows) * scale() / pixels;
+      for (PageStrip s : strips) {
+        double top = y + s.top() * scale() / pixels;
+        double bottom = y + s.bottom() * scale() / pixels;
         boolean near = bottom > -shown && top < 2 * shown;
         boolean inSight = bottom > 0 && top < shown;
         if (near) {
-          s.paintLater(inSight);
+          s.paintLater(source, inSight);
         }
       }
     }
 
     /** Forgets what was painted: the size is another. */
     void forget() {
-      strips.forEach(s -> s.version++);
+      strips.forEach(PageStrip::forget);
       strips.clear();
       getChildren().setAll(paper, over);
     }
@@ -566,22 +538,20 @@ public final class PagesView extends Region {
       }
       int each = source.paintsInStrips() ? STRIP : height;
       for (int top = 0; top < height; top += each) {
-        var s = new Strip(this, top, width, Math.min(each, height - top));
+        var s = new PageStrip(page, pixels, scale(), top, width, Math.min(each, height - top));
         strips.add(s);
-        getChildren().add(getChildren().size() - 1, s.view);
+        getChildren().add(getChildren().size() - 1, s.view());
       }
     }
 
     /** Something on the page looks different. */
     void changed(PageChange c, boolean now) {
-      for (Strip s : strips) {
-        if (c.top() * pixels < s.top + s.rows && c.bottom() * pixels > s.top) {
+      for (PageStrip s : strips) {
+        if (c.top() * pixels < s.bottom() && c.bottom() * pixels > s.top()) {
           if (now) {
-            s.repaint(c);
+            s.repaint(source, c);
           } else {
-            s.version++;
-            s.painted = false;
-            s.painting = false;
+            s.isOutdated();
           }
         }
       }
@@ -605,125 +575,10 @@ public final class PagesView extends Region {
       double shown = PagesView.this.viewHeight();
       return strips.stream()
           .allMatch(s -> {
-            double top = getLayoutY() + s.top * scale() / pixels;
-            double bottom = getLayoutY() + (s.top + s.rows) * scale() / pixels;
-            return s.painted || bottom <= 0 || top >= shown;
+            double top = getLayoutY() + s.top() * scale() / pixels;
+            double bottom = getLayoutY() + s.bottom() * scale() / pixels;
+            return s.isPainted() || bottom <= 0 || top >= shown;
           });
-    }
-  }
-
-  /** Some rows of pixels of a page. */
-  private final class Strip {
-    private final PageNode node;
-    private final int top;
-    private final int width;
-    private final int rows;
-    private final ImageView view = new ImageView();
-    private @Nullable BufferedImage image;
-    private @Nullable PixelBuffer<IntBuffer> buffer;
-    private boolean painted;
-    private boolean painting;
-    private volatile int version;
-
-    Strip(PageNode node, int top, int width, int rows) {
-      this.node = node;
-      this.top = top;
-      this.width = width;
-      this.rows = rows;
-      double by = scale() / node.pixels;
-      view.setLayoutY(top * by);
-      view.setFitWidth(width * by);
-      view.setFitHeight(rows * by);
-    }
-
-    /** Paints what changed, before this returns, over what is there. */
-    void repaint(PageChange change) {
-      BufferedImage known = image;
-      PixelBuffer<IntBuffer> shown = buffer;
-      version++;
-      painting = false;
-      if (known == null || shown == null || !painted) {
-        var fresh = new BufferedImage(width, rows, BufferedImage.TYPE_INT_ARGB_PRE);
-        source.paint(node.page, fresh, node.pixels, top);
-        present(fresh);
-        return;
-      }
-      int[] changed = source.repaint(node.page, known, node.pixels, top, change);
-      shown.updateBuffer(
-          b -> new Rectangle2D(0, changed[0], width, Math.max(1, changed[1] - changed[0])));
-    }
-
-    /**
-     * @param first whether it is painted before those that are out of sight
-     */
-    void paintLater(boolean first) {
-      if (painted || painting) {
-        return;
-      }
-      painting = true;
-      int wanted = version;
-      double pixels = node.pixels;
-      PageSource from = source;
-      Runnable work =
-          () -> {
-            if (wanted != version) {
-              return; // it looks otherwise by now
-            }
-            var fresh = new BufferedImage(width, rows, BufferedImage.TYPE_INT_ARGB_PRE);
-            try {
-              from.paint(node.page, fresh, pixels, top);
-            } catch (RuntimeException e) {
-              Faults.mended("painting a source page", e);
-              return; // the source was closed or replaced meanwhile
-            }
-            Platform.runLater(() -> {
-              if (wanted == version) {
-                painting = false;
-                present(fresh);
-              }
-            });
-          };
-      PAINTERS.execute(new Job(first ? 0 : 1, JOBS.getAndIncrement(), work));
-    }
-
-    /**
-     * Shows what was painted. A picture that is shown already is painted over: each has pixels of
-     * its own for the screen too, which are given back late.
-     */
-    private void present(BufferedImage fresh) {
-      int[] data = data(fresh);
-      painted = true;
-      BufferedImage known = image;
-      PixelBuffer<IntBuffer> shown = buffer;
-      if (known != null && shown != null) {
-        System.arraycopy(data, 0, data(known), 0, data.length);
-        shown.updateBuffer(b -> new Rectangle2D(0, 0, width, rows));
-        return;
-      }
-      var made =
-          new PixelBuffer<>(width, rows, IntBuffer.wrap(data), PixelFormat.getIntArgbPreInstance());
-      image = fresh;
-      buffer = made;
-      view.setImage(new WritableImage(made));
-    }
-
-    private static int[] data(BufferedImage image) {
-      return ((DataBufferInt) image.getRaster().getDataBuffer()).getData();
-    }
-  }
-
-  private static final AtomicLong JOBS = new AtomicLong();
-
-  /** Painting to be done: what is in sight first, then the latest. */
-  private record Job(int rank, long number, Runnable work) implements Runnable, Comparable<Job> {
-    @Override
-    public void run() {
-      work.run();
-    }
-
-    @Override
-    public int compareTo(Job o) {
-      return rank != o.rank ? Integer.compare(rank, o.rank) : Long.compare(o.number, number);
     }
   }
 

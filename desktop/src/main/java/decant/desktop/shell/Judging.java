@@ -43,7 +43,8 @@ final class Judging {
       work.judgingProperty().set(Work.Judged.AT_WORK);
     }
     var thread =
-        new Thread(
+        PatientThread.of(
+            "judging",
             () -> {
               try {
                 Layout layout = new Layouter(FontBook.shipped()).layout(taken.document());
@@ -57,10 +58,7 @@ final class Judging {
                 LOG.log(System.Logger.Level.WARNING, "comparing pages with their source", e);
                 Platform.runLater(() -> work.judgingProperty().set(Work.Judged.NOT));
               }
-            },
-            "judging");
-    thread.setDaemon(true);
-    thread.setPriority(Thread.MIN_PRIORITY);
+            });
     thread.start();
   }
 

@@ -70,12 +70,7 @@ final class Recovery {
 
   private final Path folder;
   private final ScheduledExecutorService timer =
-      Executors.newSingleThreadScheduledExecutor(r -> {
-        Thread t = new Thread(r, "recovery");
-        t.setDaemon(true);
-        t.setPriority(Thread.MIN_PRIORITY); // keys come first
-        return t;
-      });
+      Executors.newSingleThreadScheduledExecutor(r -> PatientThread.of("recovery", r));
 
   /** A document has no file yet where none could be made; it is tried again. */
   private final Map<Work, Optional<Kept>> watched = new IdentityHashMap<>();

@@ -5,10 +5,10 @@ import com.rtfparserkit.parser.RtfStreamSource;
 import com.rtfparserkit.parser.standard.StandardRtfParser;
 import com.rtfparserkit.rtf.Command;
 import com.rtfparserkit.rtf.CommandType;
-import decant.model.Block;
 import decant.model.Inline;
 import decant.model.NodeId;
 import decant.model.Paragraph;
+import decant.model.Story;
 import decant.model.edit.Fragment;
 import decant.model.edit.HeadingStyles;
 import decant.model.look.Link;
@@ -29,7 +29,6 @@ import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayDeque;
-import java.util.ArrayList;
 import java.util.Deque;
 import java.util.HashMap;
 import java.util.HexFormat;
@@ -42,7 +41,7 @@ import java.util.regex.Pattern;
 
 /**
  * RTF that another program put on the clipboard (Rich Text Format 1.9.1), as paragraphs, lists,
- * tables and pictures in looks. Notes, shapes, headers and what nobody sees are left out.
+ * tables, notes and pictures in looks. Shapes, headers and what nobody sees are left out.
  */
 public final class RtfReader implements IRtfListener {
   /** Characters that are read; more is no clipboard. */
@@ -64,12 +63,10 @@ public final class RtfReader implements IRtfListener {
   private final Map<Integer, Integer> levels = new HashMap<>();
 
   private int style;
-  private final RtfTable table = new RtfTable();
   private final Deque<RtfState> groups = new ArrayDeque<>();
   private RtfState state = RtfState.FIRST;
-  private final List<Block> blocks = new ArrayList<>();
-  private final List<Block> inCell = new ArrayList<>();
-  private final List<Inline> open = new ArrayList<>();
+  private RtfText text = RtfText.whole();
+  private final Map<NodeId, Story> stories = new LinkedHashMap<>();
   private final Map<MediaId, Media> media = new LinkedHashMap<>();
   private final Map<String, ListDefinition> lists = new LinkedHashMap<>();
   private final StringBuilder label = new StringBuilder();
@@ -102,7 +99,7 @@ public final class RtfReader implements IRtfListener {
         r = new RtfReader(styles);
       }
     }
-    return new Fragment(r.blocks, Map.of(), r.media, r.lists, r.styles);
+    return new Fragment(r.text.blocks(), r.stories, r.media, r.lists, r.styles);
   }
 
   /**
@@ -118,10 +115,10 @@ public final class RtfReader implements IRtfListener {
   }
 
   private void end() {
-    if (!open.isEmpty()) {
+    if (!text.open().isEmpty()) {
       paragraph();
     }
-    leaveTable();
+    text.leaveTable();
   }
 
   @Override
@@ -149,10 +146,15 @@ public final class RtfReader implements IRtfListener {
   @Override
   public void processGroupEnd() {
     RtfState ended = state;
-    if (groups.size() == 1 && !open.isEmpty()) {
+    boolean noteEnds = text.around().isPresent() && groups.size() == text.depth();
+    if ((groups.size() == 1 || noteEnds) && !text.open().isEmpty()) {
       paragraph(); // the last one need not say that it ends
     }
     state = groups.isEmpty() ? RtfState.FIRST : groups.pop();
+    if (noteEnds) {
+      noted();
+      return;
+    }
     if (ended.goal() == state.goal()) {
       return;
     }
@@ -194,7 +196,7 @@ public final class RtfReader implements IRtfListener {
   private void text(String s) {
     String shown = s.replaceAll("[\\p{Cc}&&[^\\t\\n]]", "");
     if (!shown.isEmpty() && !state.hidden()) {
-      open.add(new Inline.Text(shown, state.text()));
+      text.open().add(new Inline.Text(shown, state.text()));
     }
   }
 
@@ -242,6 +244,10 @@ public final class RtfReader implements IRtfListener {
           case stylesheet -> Goal.STYLES;
           case pict -> Goal.PICTURE;
           case rtf, field, fldrslt, shppict -> state.goal();
+          case footnote -> {
+            note();
+            yield Goal.TEXT;
+          }
           default ->
               optional || c.getCommandType() == CommandType.Destination
                   ? Goal.SKIPPED
@@ -262,9 +268,9 @@ public final class RtfReader implements IRtfListener {
   }
 
   private void inText(Command c, int value, boolean hasValue) {
-    Optional<Look> text = looks.text(state.text(), c, value, hasValue);
-    if (text.isPresent()) {
-      state = state.withText(text.get());
+    Optional<Look> ofText = looks.text(state.text(), c, value, hasValue);
+    if (ofText.isPresent()) {
+      state = state.withText(ofText.get());
       return;
     }
     Optional<Look> paragraph = RtfLooks.paragraph(state.paragraph(), c, value);
@@ -289,27 +295,28 @@ public final class RtfReader implements IRtfListener {
       case s -> state = state.withLevel(levels.getOrDefault(value, 0));
       case v, deleted -> state = state.hiding(!hasValue || value != 0);
       case intbl -> state = state.inTable(true);
-      case trowd -> table.defines();
-      case trhdr -> table.isHead();
-      case clmrg -> table.withLeft();
-      case clvmrg -> table.withAbove();
-      case cellx -> table.cellKnown();
+      case trowd -> text.table().defines();
+      case trhdr -> text.table().isHead();
+      case clmrg -> text.table().withLeft();
+      case clvmrg -> text.table().withAbove();
+      case cellx -> text.table().cellKnown();
       case cell -> {
         state = state.inTable(true);
-        if (!open.isEmpty() || inCell.isEmpty()) {
+        if (!text.open().isEmpty() || !text.isInCell()) {
           paragraph();
         }
-        table.cell(inCell);
-        inCell.clear();
+        text.cell();
       }
-      case row -> table.row();
+      case row -> text.table().row();
+      case ftnalt -> text.isEndnote();
+      case chftn -> text.counted();
       default -> {}
     }
   }
 
   private void paragraph() {
     Look look = state.paragraph();
-    List<Inline> inlines = List.copyOf(open);
+    List<Inline> inlines = List.copyOf(text.open());
     if (state.level() > 0) {
       styles = HeadingStyles.ensure(styles, state.level());
       look =
@@ -323,13 +330,24 @@ public final class RtfReader implements IRtfListener {
               .with(ParagraphTraits.LIST, new ListMembership(list(), state.depth()));
     }
     label.setLength(0);
-    open.clear();
-    var p = new Paragraph(NodeId.fresh(), look, Look.PLAIN, inlines);
-    if (state.inTable()) {
-      inCell.add(p);
-    } else {
-      leaveTable();
-      blocks.add(p);
+    text.paragraph(new Paragraph(NodeId.fresh(), look, Look.PLAIN, inlines), state.inTable());
+  }
+
+  /** A note begins where its mark stands. */
+  private void note() {
+    text = text.note(groups.size());
+    state = state.bareParagraph().withText(Look.PLAIN);
+    label.setLength(0);
+  }
+
+  /** A note ends: its mark stands in the text around it. */
+  private void noted() {
+    RtfText note = text;
+    text = note.around().orElseThrow();
+    Story story = note.story();
+    if (!story.blocks().isEmpty()) {
+      stories.put(story.id(), story);
+      text.open().add(new Inline.NoteMark(story.id(), Look.PLAIN));
     }
   }
 
@@ -341,16 +359,6 @@ public final class RtfReader implements IRtfListener {
             .without(TextTraits.BOLD)
             .without(TextTraits.FAMILY)
             .without(TextTraits.COLOUR));
-  }
-
-  private void leaveTable() {
-    if (!inCell.isEmpty()) {
-      table.cell(inCell);
-      inCell.clear();
-    }
-    if (!table.isEmpty()) {
-      blocks.add(table.done());
-    }
   }
 
   /** The list that the paragraph is an item of: known by its number, marked as its first item. */
@@ -388,6 +396,6 @@ public final class RtfReader implements IRtfListener {
     Media one = Media.of(pictureType, bytes);
     media.put(one.id(), one);
     var shown = PictureSize.of(pixels.get(), said(pictureWidth), said(pictureHeight));
-    open.add(new Inline.Picture(one.id(), shown.width(), shown.height(), "", Look.PLAIN));
+    text.open().add(new Inline.Picture(one.id(), shown.width(), shown.height(), "", Look.PLAIN));
   }
 }

@@ -127,6 +127,50 @@ class RtfReaderTest {
     assertThat(blocks).hasSize(5);
   }
 
+  /** Written by hand after Rich Text Format 1.9.1, “Footnotes”, with the mark's group as usual. */
+  @Test
+  void notesComeInWithTheirMarksAndLabels() {
+    Fragment f =
+        read(
+            "{\\rtf1 Berths{\\super\\chftn}{\\footnote\\pard\\plain{\\super\\chftn} of"
+                + " the east wall\\par\\pard second}are let{\\super *}{\\footnote\\ftnalt"
+                + " {\\super *} by the year}.\\par After\\par}");
+    assertThat(texts(f)).containsExactly("Berths\uFFFCare let\uFFFC.", "After");
+    List<decant.model.Story> notes = List.copyOf(f.stories().values());
+    assertThat(notes).hasSize(2);
+    assertThat(notes.getFirst().kind()).isEqualTo(decant.model.Story.Kind.FOOTNOTE);
+    assertThat(Walk.paragraphs(notes.getFirst().blocks()).stream().map(Paragraph::text))
+        .containsExactly("\uFFFC of the east wall", "second");
+    assertThat(notes.getFirst().label()).isEmpty();
+    assertThat(notes.getLast().kind()).isEqualTo(decant.model.Story.Kind.ENDNOTE);
+    assertThat(notes.getLast().label()).contains("*");
+    assertThat(Walk.paragraphs(notes.getLast().blocks()).getFirst().text())
+        .isEqualTo("\uFFFC by the year");
+    assertThat(((Paragraph) f.blocks().getFirst()).inlines())
+        .contains(new Inline.NoteMark(notes.getFirst().id(), Look.PLAIN));
+  }
+
+  @Test
+  void ourOwnNotesComeBack() throws IOException {
+    Document d = decant.layout.Rich.varied(5, 20);
+    assertThat(d.stories().values()).anyMatch(s -> s.kind().isNote());
+    Fragment f = read(ours(d));
+    assertThat(f.stories().values().stream().map(s -> words(s.blocks())))
+        .containsExactlyElementsOf(
+            Walk.paragraphs(d, decant.model.walk.Part.OF_FLOW).stream()
+                .flatMap(p -> p.inlines().stream())
+                .filter(Inline.NoteMark.class::isInstance)
+                .map(i -> words(d.stories().get(((Inline.NoteMark) i).note()).blocks()))
+                .toList());
+  }
+
+  private static String words(List<Block> blocks) {
+    return String.join(" ", Walk.paragraphs(blocks).stream().map(Paragraph::text).toList())
+        .replace(Inline.OBJECT, ' ')
+        .replaceAll("\\s+", " ")
+        .strip();
+  }
+
   /** The JDK's writer of RTF, which knows nothing of ours. */
   @Test
   void whatTheJdkWritesComesIn() throws IOException, BadLocationException {

@@ -1,0 +1,70 @@
+package decant.desktop.shell;
+
+import decant.work.Faults;
+import java.lang.foreign.FunctionDescriptor;
+import java.lang.foreign.Linker;
+import java.lang.foreign.ValueLayout;
+import java.lang.invoke.MethodHandle;
+import java.util.Optional;
+
+/**
+ * Threads whose work can wait, so that a key never waits for it where there are few processors.
+ * Linux takes no notice of the priorities of Java; there the thread asks for less itself.
+ */
+final class PatientThread {
+  /** From -20, before all others, to 19, after all others (POSIX.1-2017, setpriority). */
+  private static final int NICE = 15;
+
+  /** {@code PRIO_PROCESS}; on Linux 0 means the thread that asks (setpriority(2), “C library”). */
+  private static final int OF_PROCESS = 0;
+
+  private static final Optional<MethodHandle> SET = find();
+
+  private PatientThread() {}
+
+  /** A thread that does not keep the program from ending. */
+  static Thread of(String name, Runnable work) {
+    var t =
+        new Thread(
+            () -> {
+              waitForOthers();
+              work.run();
+            },
+            name);
+    t.setDaemon(true);
+    t.setPriority(Thread.MIN_PRIORITY);
+    return t;
+  }
+
+  @SuppressWarnings("restricted") // native access is granted to the program
+  private static Optional<MethodHandle> find() {
+    if (!System.getProperty("os.name", "").startsWith("Linux")) {
+      return Optional.empty();
+    }
+    Linker linker = Linker.nativeLinker();
+    return linker
+        .defaultLookup()
+        .find("setpriority")
+        .map(f ->
+            linker.downcallHandle(
+                f,
+                FunctionDescriptor.of(
+                    ValueLayout.JAVA_INT,
+                    ValueLayout.JAVA_INT,
+                    ValueLayout.JAVA_INT,
+                    ValueLayout.JAVA_INT)));
+  }
+
+  private static void waitForOthers() {
+    SET.ifPresent(set -> {
+      try {
+        int done = (int) set.invokeExact(OF_PROCESS, 0, NICE);
+        if (done != 0) {
+          Faults.note("giving way to keys", new IllegalStateException("setpriority: " + done));
+        }
+      } catch (Throwable e) {
+        throw new IllegalStateException(e); // setpriority throws nothing
+      }
+    });
+  }
+}
