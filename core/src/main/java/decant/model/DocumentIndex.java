@@ -112,8 +112,8 @@ public final class DocumentIndex {
     var besideOf = new ArrayList<Object>();
     besideOf.add(d.stories());
     d.sections().forEach(s -> besideOf.add(s.running()));
-    boolean same = before != null && areSame(before.besideOf, besideOf);
-    var index = new DocumentIndex(flow, same ? before.beside : beside(d), besideOf);
+    Part beside = before != null && areSame(before.besideOf, besideOf) ? before.beside : beside(d);
+    var index = new DocumentIndex(flow, beside, besideOf);
     index.know(before);
     return index;
   }
