@@ -11,6 +11,7 @@ import decant.layout.pages.Page;
 import decant.model.Block;
 import decant.model.Document;
 import decant.model.Inline;
+import decant.model.NodeId;
 import decant.model.Paragraph;
 import decant.model.Position;
 import decant.model.Selection;
@@ -18,6 +19,7 @@ import decant.model.Story;
 import decant.model.Table;
 import decant.model.edit.Commands;
 import decant.model.edit.Revision;
+import decant.model.edit.Search;
 import decant.model.look.Look;
 import decant.model.look.ParagraphTraits;
 import decant.model.look.StyleSheet;
@@ -39,6 +41,7 @@ import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
+import java.util.function.UnaryOperator;
 
 /**
  * What a person waits for in a long document: the first page, all pages, a keystroke, a published
@@ -92,6 +95,7 @@ final class Scale {
     typed(d, (Paragraph) note.blocks().getFirst(), "in a note");
     Story header = d.sections().getFirst().running().values().iterator().next();
     typed(d, (Paragraph) header.blocks().getFirst(), "in a header");
+    inOneGo(d);
     restyled(d);
     Layout all = new Layouter(FontBook.shipped()).layout(d);
     for (String when : new String[] {"cold", "warm"}) {
@@ -246,6 +250,38 @@ final class Scale {
         settled[(int) (settled.length * 0.99)],
         laid[laid.length / 2],
         laid[(int) (laid.length * 0.99)]);
+  }
+
+  /** Acts that change much, or the number of blocks, from the act to pages laid out. */
+  private static void inOneGo(Document d) {
+    NodeId middle = d.index().order().get(d.index().order().size() / 2);
+    Revision there = Revision.of(d).withSelection(Selection.at(new Position(middle, 0)));
+    var query = new Search.Query("the ", true);
+    int hits = Search.all(d, query).size();
+    String lines = "A line of the register of berths\n".repeat(200);
+    inOneGo("a paragraph begun", there, Commands::newParagraph);
+    inOneGo("200 lines pasted", there, r -> Commands.insert(r, lines));
+    inOneGo(hits + " hits replaced", there, r -> Search.replaceAll(r, query, "each "));
+  }
+
+  private static void inOneGo(String what, Revision r, UnaryOperator<Revision> act) {
+    double[] changed = new double[21];
+    double[] laid = new double[21];
+    for (int k = 0; k < changed.length; k++) {
+      var layouter = new Layouter(FontBook.shipped());
+      Layout shown = layouter.layout(r.document());
+      int page = shown.pagesOf(r.selection().caret().paragraph()).getFirst().number() - 1;
+      long start = System.nanoTime();
+      Revision after = act.apply(r);
+      changed[k] = (System.nanoTime() - start) / 1e6;
+      layouter.inSight(after.document(), shown, page, 2);
+      laid[k] = (System.nanoTime() - start) / 1e6;
+    }
+    Arrays.sort(changed);
+    Arrays.sort(laid);
+    print(
+        "%s (%d paragraphs): median %.1f ms, with the pages in sight %.1f ms",
+        what, r.document().index().order().size(), changed[10], laid[10]);
   }
 
   /** Another size of all text, seen in the middle: the pages in sight, then all of them. */

@@ -116,6 +116,24 @@ class RecoveredMarksTest {
             "2 Chapter C Charges");
   }
 
+  /** With their labels such titles have three lines, as paragraphs of text have. */
+  @Test
+  void titlesOfChaptersOnTwoLinesAreHeadings() throws IOException, ReadProblem {
+    var pdf = new DrawnPdf();
+    pdf.text(BOLD, 30, 72, 120, "The book of the harbour").prose(72, 160, 450, PROSE);
+    for (int k = 1; k <= 9; k++) {
+      pdf.page();
+      pdf.text(BOLD, 20, 72, 90, "Chapter " + k)
+          .text(BOLD, 24, 72, 122, "Moorings and berths of the " + "east".repeat(k % 2 + 1))
+          .text(BOLD, 24, 72, 150, "basin in the year " + (2020 + k))
+          .prose(72, 190, 450, PROSE.repeat(2));
+    }
+    List<String> found = headings(pdf.takenIn(folder).document());
+    assertThat(found).hasSize(10);
+    assertThat(found.getLast())
+        .isEqualTo("2 Chapter 9 Moorings and berths of the easteast basin in the year 2029");
+  }
+
   @Test
   void aStampIsReadAndStaysTurned() throws IOException, ReadProblem {
     var pdf = new DrawnPdf();

@@ -19,6 +19,7 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Supplier;
+import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.OverrunStyle;
@@ -97,10 +98,28 @@ public final class FilesPanel extends ScrollPane {
     desk.noticeProperty().set(Optional.of(Notice.problem(words)));
   }
 
+  /** Not while words are typed here: they would go. */
   private void refresh() {
-    if (!work.revision().document().attachments().equals(shown)) {
+    boolean typing =
+        getScene() != null && getScene().getFocusOwner() instanceof TextField f && isWithin(f);
+    if (!typing && !work.revision().document().attachments().equals(shown)) {
       fill();
     }
+  }
+
+  private boolean isWithin(Node n) {
+    Node up = n;
+    while (up != null && up != cards) {
+      up = up.getParent();
+    }
+    return up == cards;
+  }
+
+  /** A file as it is now: with the words that it was given since. */
+  private Optional<AttachedFile> now(AttachedFile file) {
+    return work.revision().document().attachments().stream()
+        .filter(f -> f.bytes() == file.bytes() && f.name().equals(file.name()))
+        .findFirst();
   }
 
   private void fill() {
@@ -137,7 +156,7 @@ public final class FilesPanel extends ScrollPane {
     var remove = new Button(WORDS.say("files-panel.remove"));
     remove.getStyleClass().addAll("quiet-button", "remove-file");
     remove.setOnAction(e -> {
-      work.apply(r -> AttachmentEdits.remove(r, file));
+      now(file).ifPresent(f -> work.apply(r -> AttachmentEdits.remove(r, f)));
       fill();
       back.run();
     });
@@ -145,9 +164,7 @@ public final class FilesPanel extends ScrollPane {
   }
 
   private void describe(AttachedFile file, String words) {
-    if (work.revision().document().attachments().contains(file)) {
-      work.apply(r -> AttachmentEdits.describe(r, file, words));
-    }
+    now(file).ifPresent(f -> work.apply(r -> AttachmentEdits.describe(r, f, words)));
   }
 
   private void save(AttachedFile file) {

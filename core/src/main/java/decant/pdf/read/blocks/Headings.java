@@ -61,7 +61,7 @@ public final class Headings {
    */
   public static List<Detected> decide(List<Detected> blocks, Set<String> outline) {
     List<Detected> labelled = ChapterLabels.joined(blocks);
-    Optional<Body> known = body(labelled);
+    Optional<Body> known = body(labelled, textStyles(blocks));
     if (known.isEmpty()) {
       return labelled;
     }
@@ -73,8 +73,7 @@ public final class Headings {
       if (out.get(k) instanceof Detected.Text t && isCandidate(t, text, out, k, outline)) {
         Detected.Text whole = Blocks.withMarker(t);
         out.set(k, whole);
-        Style s = Style.of(whole);
-        candidates.put(k, s);
+        candidates.put(k, Style.of(whole));
       }
     }
     drop(out, candidates, body, outline);
@@ -293,7 +292,10 @@ public final class Headings {
    */
   private record Body(Style style, Set<Style> others, boolean typewriter) {}
 
-  private static Optional<Body> body(List<Detected> found) {
+  /**
+   * The other styles are those without labels of chapters, which make long titles of short ones.
+   */
+  private static Optional<Body> body(List<Detected> found, Set<Style> others) {
     Map<Style, Integer> letters = new HashMap<>();
     Map<Style, Integer> code = new HashMap<>();
     for (Detected f : found) {
@@ -308,7 +310,7 @@ public final class Headings {
     }
     return letters.entrySet().stream()
         .max(Map.Entry.comparingByValue())
-        .map(e -> new Body(e.getKey(), textStyles(found), typewriter));
+        .map(e -> new Body(e.getKey(), others, typewriter));
   }
 
   private static int sum(Map<Style, Integer> counts) {
