@@ -39,35 +39,39 @@ final class PatientThread {
     return t;
   }
 
+  /** Empty where priorities are Java's own, or the system's call cannot be had. */
   @SuppressWarnings("restricted") // native access is granted to the program
   private static Optional<MethodHandle> find() {
     if (!System.getProperty("os.name", "").startsWith("Linux")) {
       return Optional.empty();
     }
-    Linker linker = Linker.nativeLinker();
-    return linker
-        .defaultLookup()
-        .find("setpriority")
-        .map(f ->
-            linker.downcallHandle(
-                f,
-                FunctionDescriptor.of(
-                    ValueLayout.JAVA_INT,
-                    ValueLayout.JAVA_INT,
-                    ValueLayout.JAVA_INT,
-                    ValueLayout.JAVA_INT)));
+    try {
+      Linker linker = Linker.nativeLinker();
+      var said =
+          FunctionDescriptor.of(
+              ValueLayout.JAVA_INT,
+              ValueLayout.JAVA_INT,
+              ValueLayout.JAVA_INT,
+              ValueLayout.JAVA_INT);
+      return linker.defaultLookup().find("setpriority").map(f -> linker.downcallHandle(f, said));
+    } catch (RuntimeException | LinkageError e) {
+      Faults.note("finding how to give way to keys", e);
+      return Optional.empty();
+    }
   }
 
+  /** The work is done all the same where this fails: unsaved work is kept by such a thread. */
   private static void waitForOthers() {
-    SET.ifPresent(set -> {
-      try {
-        int done = (int) set.invokeExact(OF_PROCESS, 0, NICE);
-        if (done != 0) {
-          Faults.note("giving way to keys", new IllegalStateException("setpriority: " + done));
-        }
-      } catch (Throwable e) {
-        throw new IllegalStateException(e); // setpriority throws nothing
+    if (SET.isEmpty()) {
+      return;
+    }
+    try {
+      int failed = (int) SET.get().invokeExact(OF_PROCESS, 0, NICE);
+      if (failed != 0) {
+        Faults.note("giving way to keys", new IllegalStateException("setpriority: " + failed));
       }
-    });
+    } catch (Throwable e) {
+      Faults.note("giving way to keys", e);
+    }
   }
 }

@@ -15,7 +15,6 @@ import decant.model.look.TextTraits;
 import decant.model.walk.Part;
 import decant.model.walk.Walk;
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -40,13 +39,8 @@ public final class LetterStyles {
             used.merge(id, 1, Integer::sum);
           }
         });
-    var out = new ArrayList<StyleEdits.Use>();
-    used.forEach((id, n) -> style(d, id).ifPresent(s -> out.add(new StyleEdits.Use(s, n))));
-    d.styles().styles().values().stream()
-        .filter(s -> s.kind() == NamedStyle.Kind.CHARACTER && !used.containsKey(s.id()))
-        .sorted(Comparator.comparing(NamedStyle::name))
-        .forEach(s -> out.add(new StyleEdits.Use(s, 0)));
-    return out;
+    used.keySet().removeIf(id -> style(d, id).isEmpty());
+    return StyleEdits.usedFirst(d, used, NamedStyle.Kind.CHARACTER);
   }
 
   private static Optional<NamedStyle> style(Document d, String id) {
@@ -99,10 +93,7 @@ public final class LetterStyles {
 
   /** The style of letters that is called so. */
   public static Optional<NamedStyle> named(Document d, String name) {
-    return d.styles().styles().values().stream()
-        .filter(s -> s.kind() == NamedStyle.Kind.CHARACTER)
-        .filter(s -> s.name().equalsIgnoreCase(name.strip()))
-        .findFirst();
+    return StyleEdits.named(d, name, NamedStyle.Kind.CHARACTER);
   }
 
   /**
@@ -139,15 +130,6 @@ public final class LetterStyles {
     if (gone.isEmpty()) {
       return r;
     }
-    StyleSheet styles = d.styles();
-    for (NamedStyle s : d.styles().styles().values()) {
-      if (s.basedOn().equals(Optional.of(id))) {
-        styles =
-            styles.with(
-                s.withBasedOn(gone.get().basedOn())
-                    .withLooks(s.paragraph(), s.text().over(gone.get().text())));
-      }
-    }
     UnaryOperator<Look> base =
         l ->
             !l.value(TextTraits.CHARACTER_STYLE).equals(id)
@@ -163,7 +145,7 @@ public final class LetterStyles {
         steps.add(new Step.SetParagraphLook(p.id(), p.look(), base.apply(p.endLook())));
       }
     }
-    steps.add(new Step.SetStyles(styles.without(id)));
+    steps.add(new Step.SetStyles(StyleEdits.without(d.styles(), gone.get())));
     return r.apply(new Edit("Remove style", steps), r.selection());
   }
 

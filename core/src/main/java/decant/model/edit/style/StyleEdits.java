@@ -36,10 +36,15 @@ public final class StyleEdits {
     for (Paragraph p : Walk.paragraphs(d, Part.ALL)) {
       used.merge(of(d, p), 1, Integer::sum);
     }
+    return usedFirst(d, used, NamedStyle.Kind.PARAGRAPH);
+  }
+
+  /** Those in use in the order in which they are counted, then the others of a kind by name. */
+  static List<Use> usedFirst(Document d, Map<String, Integer> used, NamedStyle.Kind kind) {
     var out = new ArrayList<Use>();
     used.forEach((id, n) -> d.styles().style(id).ifPresent(s -> out.add(new Use(s, n))));
     d.styles().styles().values().stream()
-        .filter(s -> s.kind() == NamedStyle.Kind.PARAGRAPH && !used.containsKey(s.id()))
+        .filter(s -> s.kind() == kind && !used.containsKey(s.id()))
         .sorted(java.util.Comparator.comparing(NamedStyle::name))
         .forEach(s -> out.add(new Use(s, 0)));
     return out;
@@ -140,8 +145,12 @@ public final class StyleEdits {
 
   /** The style of paragraphs that is called so. */
   public static Optional<NamedStyle> named(Document d, String name) {
+    return named(d, name, NamedStyle.Kind.PARAGRAPH);
+  }
+
+  static Optional<NamedStyle> named(Document d, String name, NamedStyle.Kind kind) {
     return d.styles().styles().values().stream()
-        .filter(s -> s.kind() == NamedStyle.Kind.PARAGRAPH)
+        .filter(s -> s.kind() == kind)
         .filter(s -> s.name().equalsIgnoreCase(name.strip()))
         .findFirst();
   }
@@ -171,11 +180,8 @@ public final class StyleEdits {
   public static Revision rename(Revision r, String id, String name) {
     Document d = r.document();
     Optional<NamedStyle> style = d.styles().style(id);
-    boolean ofLetters = style.filter(s -> s.kind() == NamedStyle.Kind.CHARACTER).isPresent();
     boolean taken =
-        (ofLetters ? LetterStyles.named(d, name) : named(d, name))
-            .filter(s -> !s.id().equals(id))
-            .isPresent();
+        style.flatMap(s -> named(d, name, s.kind())).filter(s -> !s.id().equals(id)).isPresent();
     if (style.isEmpty() || name.isBlank() || taken || style.get().name().equals(name.strip())) {
       return r;
     }
@@ -224,20 +230,6 @@ public final class StyleEdits {
       return r;
     }
     String base = gone.get().basedOn().orElse(d.styles().defaultStyle());
-    StyleSheet styles = d.styles();
-    for (NamedStyle s : d.styles().styles().values()) {
-      NamedStyle kept = s;
-      if (s.basedOn().equals(Optional.of(id))) {
-        kept =
-            s.withBasedOn(gone.get().basedOn())
-                .withLooks(
-                    s.paragraph().over(gone.get().paragraph()), s.text().over(gone.get().text()));
-      }
-      if (s.next().equals(Optional.of(id))) {
-        kept = kept.withNext(Optional.empty());
-      }
-      styles = kept == s ? styles : styles.with(kept);
-    }
     var steps = new ArrayList<Step>();
     for (Paragraph p : Walk.paragraphs(d, Part.ALL)) {
       if (p.look().value(ParagraphTraits.STYLE).equals(id)) {
@@ -248,8 +240,27 @@ public final class StyleEdits {
         steps.add(new Step.SetParagraphLook(p.id(), look, p.endLook()));
       }
     }
-    steps.add(new Step.SetStyles(styles.without(id)));
+    steps.add(new Step.SetStyles(without(d.styles(), gone.get())));
     return r.apply(new Edit("Remove style", steps), r.selection());
+  }
+
+  /** The styles without one; those based on it keep what they had from it. */
+  static StyleSheet without(StyleSheet all, NamedStyle gone) {
+    Optional<String> id = Optional.of(gone.id());
+    StyleSheet out = all;
+    for (NamedStyle s : all.styles().values()) {
+      NamedStyle kept = s;
+      if (s.basedOn().equals(id)) {
+        kept =
+            s.withBasedOn(gone.basedOn())
+                .withLooks(s.paragraph().over(gone.paragraph()), s.text().over(gone.text()));
+      }
+      if (s.next().equals(id)) {
+        kept = kept.withNext(Optional.empty());
+      }
+      out = kept == s ? out : out.with(kept);
+    }
+    return out.without(gone.id());
   }
 
   /** Takes off all that is set directly on what is selected, so that it looks like its style. */
