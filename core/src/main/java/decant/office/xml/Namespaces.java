@@ -3,7 +3,7 @@ package decant.office.xml;
 import java.util.Map;
 import java.util.Optional;
 
-/** The namespaces of ISO/IEC 29500 and their usual prefixes. */
+/** The namespaces of ISO/IEC 29500 and ISO/IEC 26300 and their usual prefixes. */
 public final class Namespaces {
   public static final String W = "http://schemas.openxmlformats.org/wordprocessingml/2006/main";
   public static final String R =
@@ -44,7 +44,23 @@ public final class Namespaces {
           Map.entry("http://purl.org/dc/terms/", "dcterms"),
           Map.entry(
               "http://schemas.openxmlformats.org/officeDocument/2006/extended-properties", "ap"),
-          Map.entry("http://www.w3.org/XML/1998/namespace", "xml"));
+          Map.entry("http://www.w3.org/XML/1998/namespace", "xml"),
+          odf("office:1.0", "office"),
+          odf("style:1.0", "style"),
+          odf("text:1.0", "text"),
+          odf("table:1.0", "table"),
+          odf("drawing:1.0", "draw"),
+          odf("xsl-fo-compatible:1.0", "fo"),
+          odf("svg-compatible:1.0", "svg"),
+          odf("meta:1.0", "meta"),
+          odf("datastyle:1.0", "number"),
+          odf("config:1.0", "config"),
+          odf("form:1.0", "form"),
+          odf("manifest:1.0", "manifest"),
+          Map.entry("http://www.w3.org/1999/xlink", "xlink"),
+          Map.entry("http://www.w3.org/1998/Math/MathML", "math"),
+          Map.entry(
+              "urn:org:documentfoundation:names:experimental:office:xmlns:loext:1.0", "loext"));
 
   private static final Map<String, String> URIS =
       Map.ofEntries(
@@ -65,6 +81,11 @@ public final class Namespaces {
           Map.entry("wpg", "http://schemas.microsoft.com/office/word/2010/wordprocessingGroup"));
 
   private Namespaces() {}
+
+  /** A namespace of OpenDocument (ISO/IEC 26300, §2.2). */
+  private static Map.Entry<String, String> odf(String name, String prefix) {
+    return Map.entry("urn:oasis:names:tc:opendocument:xmlns:" + name, prefix);
+  }
 
   /** The usual prefix of a namespace. */
   static Optional<String> prefix(String uri) {

@@ -1,0 +1,349 @@
+package decant.office.odf;
+
+import decant.model.Inline;
+import decant.model.NodeId;
+import decant.model.Paragraph;
+import decant.model.Position;
+import decant.model.Story;
+import decant.model.finding.Finding;
+import decant.model.look.Comment;
+import decant.model.look.FormField;
+import decant.model.look.Link;
+import decant.model.look.Look;
+import decant.model.look.ParagraphTraits;
+import decant.model.look.TextTraits;
+import decant.office.odf.markup.Measures;
+import decant.office.xml.Element;
+import decant.reading.ReadProblem;
+import decant.reading.TakenIn;
+import decant.words.Words;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+
+/** What a paragraph holds (ODF 1.3 part 3, §6 and §7). */
+final class OdfInlines {
+  private static final Words WORDS = Words.of(OdfInlines.class);
+  private static final int MOST_SPACES = 10_000;
+
+  private final OdfBody body;
+  private final OdfShared shared;
+  private final NodeId id;
+  private final Look base;
+  private final Optional<NodeId> note;
+  private final List<Inline> inlines = new ArrayList<>();
+  private final Set<String> bookmarks = new LinkedHashSet<>();
+  private final Map<String, Comment> open = new LinkedHashMap<>();
+
+  /** The look of what comes next. */
+  private Look look;
+
+  /** Whether white space that comes next is more of the same, or begins the paragraph (§6.1.2). */
+  private boolean spaced = true;
+
+  /**
+   * @param paragraph the look of the paragraph
+   * @param text what its own style sets on all of its text
+   * @param note whose text it is, if it is one's
+   */
+  OdfInlines(OdfBody body, NodeId id, Look paragraph, Look text, Optional<NodeId> note) {
+    this.body = body;
+    this.shared = body.shared;
+    this.id = id;
+    this.base = shared.styles.sheet().textBase(paragraph);
+    this.look = text;
+    this.note = note;
+    this.end = text;
+  }
+
+  private final Look end;
+
+  Paragraph paragraph(Look paragraphLook) {
+    Look out =
+        bookmarks.isEmpty()
+            ? paragraphLook
+            : paragraphLook.with(ParagraphTraits.BOOKMARKS, List.copyOf(bookmarks));
+    return new Paragraph(id, out, end, inlines);
+  }
+
+  /** Reads what stands in an element. */
+  void read(Element e) throws ReadProblem {
+    for (Object c : e.children()) {
+      if (c instanceof Element child) {
+        element(child);
+      } else {
+        collapsed((String) c);
+      }
+    }
+  }
+
+  /** Text as it is. */
+  void text(String s) {
+    if (!s.isEmpty()) {
+      Look now = open.isEmpty() ? look : look.with(TextTraits.COMMENTS, List.copyOf(open.values()));
+      inlines.add(new Inline.Text(s, now));
+      spaced = false;
+    }
+  }
+
+  /** Text of the markup, in which any white space is one space. */
+  private void collapsed(String s) {
+    var b = new StringBuilder(s.length());
+    for (int k = 0; k < s.length(); k++) {
+      char c = s.charAt(k);
+      boolean space = c == ' ' || c == '\t' || c == '\n' || c == '\r';
+      if (!space) {
+        b.append(c);
+      } else if (!spaced) {
+        b.append(' ');
+      }
+      spaced = space;
+    }
+    boolean after = spaced;
+    text(b.toString());
+    spaced = after;
+  }
+
+  private void element(Element e) throws ReadProblem {
+    switch (e.name()) {
+      case "text:span" -> within(spanned(e), e);
+      case "text:a" -> within(linked(e), e);
+      case "text:s" ->
+          text(
+              " "
+                  .repeat(
+                      Math.clamp(Measures.whole(e.attribute("text:c")).orElse(1), 0, MOST_SPACES)));
+      case "text:tab" -> text("\t");
+      case "text:line-break" -> text("\n");
+      case "text:soft-page-break" ->
+          shared.breaks.add(
+              new TakenIn.PageBreak(shared.breaks.size() + 1, new Position(id, length())));
+      case "text:note" -> note(e);
+      case "office:annotation" -> comment(e);
+      case "office:annotation-end" -> e.attribute("office:name").ifPresent(open::remove);
+      case "text:bookmark",
+          "text:bookmark-start",
+          "text:reference-mark",
+          "text:reference-mark-start" ->
+          e.attribute("text:name").ifPresent(bookmarks::add);
+      case "text:bookmark-end",
+          "text:reference-mark-end",
+          "text:toc-mark",
+          "text:toc-mark-start",
+          "text:toc-mark-end",
+          "text:user-index-mark",
+          "text:alphabetical-index-mark",
+          "text:alphabetical-index-mark-start",
+          "text:alphabetical-index-mark-end",
+          "text:change",
+          "text:change-start",
+          "text:change-end",
+          "office:event-listeners",
+          "text:script",
+          "text:hidden-paragraph" -> {}
+      case "text:page-number" -> field(e, Inline.Field.Kind.PAGE, "");
+      case "text:page-count" -> field(e, Inline.Field.Kind.PAGES, "");
+      case "text:title" -> field(e, Inline.Field.Kind.TITLE, "");
+      case "text:date" -> date(e);
+      case "text:bookmark-ref", "text:reference-ref" -> reference(e);
+      case "text:chapter" -> chapter(e);
+      case "text:text-input", "text:placeholder", "text:drop-down" -> blank(e);
+      case "text:ruby" -> ruby(e);
+      case "text:hidden-text" -> {
+        if (!Measures.isTrue(e.attribute("text:is-hidden"))) {
+          text(e.attribute("text:string-value").orElse(""));
+        }
+      }
+      default -> {
+        if (OdfFrames.isDrawn(e)) {
+          drawn(e);
+        } else {
+          read(e); // the words that a field shows, or an element around others
+        }
+      }
+    }
+  }
+
+  private int length() {
+    return inlines.stream().mapToInt(Inline::length).sum();
+  }
+
+  private void within(Look inside, Element e) throws ReadProblem {
+    Look around = look;
+    look = inside;
+    read(e);
+    look = around;
+  }
+
+  private Look spanned(Element e) {
+    double size = shared.styles.sheet().textLook(base, look).value(TextTraits.SIZE);
+    return shared.styles.text(e.attribute("text:style-name"), body.scope, size).over(look);
+  }
+
+  private Look linked(Element e) {
+    Optional<String> href = e.attribute("xlink:href").map(String::strip).filter(h -> !h.isEmpty());
+    Look own = e.attribute("text:style-name").map(n -> spanned(e)).orElse(look);
+    if (href.isEmpty()) {
+      return own;
+    }
+    String to = href.get();
+    Link link =
+        to.startsWith("#")
+            ? new Link.Internal(
+                to.substring(1).replaceAll("\\|(outline|table|frame|region|graphic|ole)$", ""))
+            : new Link.External(to);
+    return own.with(TextTraits.LINK, link);
+  }
+
+  /** What stands on the line as one thing; white space after it is white space. */
+  private void thing(Inline i) {
+    inlines.add(i);
+    spaced = false;
+  }
+
+  void drawn(Element e) throws ReadProblem {
+    Look around = look;
+    if (e.name().equals("draw:a")) {
+      look = linked(e);
+    }
+    body.frames().read(e, look, id).ifPresent(this::thing);
+    look = around;
+  }
+
+  private void note(Element e) throws ReadProblem {
+    if (note.isPresent()) {
+      return; // there are no notes in notes
+    }
+    boolean end = e.attribute("text:note-class").filter(c -> c.equals("endnote")).isPresent();
+    NodeId own = NodeId.fresh();
+    var inside = new OdfBody(shared, body.scope, Optional.of(own));
+    Optional<Element> text = e.child("text:note-body");
+    var blocks = new ArrayList<>(text.isPresent() ? inside.content(text.get()) : List.of());
+    if (!blocks.isEmpty() && blocks.getFirst() instanceof Paragraph p) {
+      // The mark stands before the text by itself; ours is part of it.
+      var with = new ArrayList<Inline>();
+      with.add(new Inline.NoteMark(own, Look.PLAIN));
+      with.add(new Inline.Text(" ", Look.PLAIN));
+      with.addAll(p.inlines());
+      blocks.set(0, p.withInlines(with));
+    }
+    Optional<String> label = e.child("text:note-citation").flatMap(c -> c.attribute("text:label"));
+    var story = new Story(own, end ? Story.Kind.ENDNOTE : Story.Kind.FOOTNOTE, blocks, label);
+    shared.stories.put(own, story);
+    thing(new Inline.NoteMark(own, look.without(TextTraits.RAISE)));
+  }
+
+  private void comment(Element e) {
+    var words = new StringBuilder();
+    for (Element p : e.elements()) {
+      if (p.name().startsWith("text:")) {
+        words.append(words.isEmpty() ? "" : "\n").append(p.text());
+      }
+    }
+    String name = e.attribute("office:name").orElse("");
+    var comment =
+        new Comment(
+            shared.commentId(),
+            e.child("dc:creator").map(Element::text).orElse(""),
+            e.child("dc:date").map(Element::text).orElse(""),
+            words.toString(),
+            false);
+    if (!name.isEmpty()) {
+      open.put(name, comment);
+    } else if (!inlines.isEmpty()) {
+      Inline last = inlines.removeLast();
+      var all = new ArrayList<>(last.look().value(TextTraits.COMMENTS));
+      all.add(comment);
+      inlines.add(last.withLook(last.look().with(TextTraits.COMMENTS, all)));
+    } else {
+      shared.find(
+          Finding.Kind.REMARK,
+          Finding.Severity.NOTE,
+          WORDS.say("odf-inlines.a-comment", comment.text()),
+          id);
+    }
+  }
+
+  private void field(Element e, Inline.Field.Kind kind, String target) {
+    thing(new Inline.Field(kind, target, e.text(), look));
+  }
+
+  private void date(Element e) {
+    if (Measures.isTrue(e.attribute("text:fixed"))) {
+      text(e.text());
+    } else {
+      field(e, Inline.Field.Kind.DATE, "");
+    }
+  }
+
+  private void reference(Element e) throws ReadProblem {
+    String target = e.attribute("text:ref-name").orElse("");
+    if (e.attribute("text:reference-format").filter(f -> f.equals("page")).isPresent()) {
+      field(e, Inline.Field.Kind.PAGE_OF, target);
+    } else {
+      within(look.with(TextTraits.LINK, new Link.Internal(target)), e);
+    }
+  }
+
+  /** The heading that a page belongs to, by the style that headings of its level have. */
+  private void chapter(Element e) {
+    int level = Measures.whole(e.attribute("text:outline-level")).orElse(1);
+    Optional<String> style =
+        shared.styles.sheet().styles().values().stream()
+            .filter(s -> s.paragraph().value(ParagraphTraits.HEADING_LEVEL) == level)
+            .map(decant.model.look.NamedStyle::id)
+            .findFirst();
+    if (style.isPresent()) {
+      field(e, Inline.Field.Kind.STYLED_TEXT, style.get());
+    } else {
+      text(e.text());
+    }
+  }
+
+  /** Places to fill in (§7.4.14, §7.6.7). */
+  private void blank(Element e) {
+    String name = e.attribute("text:description").or(() -> e.attribute("text:name")).orElse("");
+    List<String> options =
+        e.elements("text:label").flatMap(l -> l.attribute("text:value").stream()).toList();
+    boolean choice = e.name().equals("text:drop-down");
+    String shown =
+        choice
+            ? e.children().stream()
+                .filter(c -> c instanceof String)
+                .map(c -> (String) c)
+                .reduce("", String::concat)
+            : e.text();
+    boolean waits = e.name().equals("text:placeholder");
+    var field =
+        new FormField(
+            shared.fieldId(),
+            name.isBlank() ? WORDS.say("odf-inlines.blank") : name,
+            choice ? FormField.Kind.CHOICE : FormField.Kind.TEXT,
+            options,
+            0,
+            waits ? shown : "");
+    Look around = look;
+    look = look.with(TextTraits.FIELD, field);
+    text(shown.isEmpty() ? FormField.HELD_OPEN.repeat(5) : shown);
+    look = around;
+  }
+
+  private void ruby(Element e) throws ReadProblem {
+    Optional<Element> base = e.child("text:ruby-base");
+    if (base.isPresent()) {
+      read(base.get());
+    }
+    Optional<String> aid = e.child("text:ruby-text").map(Element::text).filter(t -> !t.isBlank());
+    if (aid.isPresent()) {
+      shared.find(
+          Finding.Kind.CONTENT_LEFT_OUT,
+          Finding.Severity.LOSS,
+          WORDS.say("odf-inlines.a-reading-aid", aid.get()),
+          id);
+    }
+  }
+}

@@ -1,0 +1,101 @@
+package decant.office.odf;
+
+import decant.model.NodeId;
+import decant.model.Story;
+import decant.model.finding.Finding;
+import decant.model.look.ListDefinition;
+import decant.model.look.Media;
+import decant.model.look.MediaId;
+import decant.office.xml.Element;
+import decant.office.xml.PackageFile;
+import decant.reading.ReadProblem;
+import decant.reading.TakenIn;
+import decant.words.Words;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import org.jspecify.annotations.Nullable;
+
+/** What is gathered while a file is read, from its text, its headers and its notes alike. */
+final class OdfShared {
+  private static final Words WORDS = Words.of(OdfShared.class);
+  private static final int PLACES = 20; // the first few places stand for the rest
+
+  final OdfStyles styles;
+  final List<Finding> findings = new ArrayList<>();
+  final Map<MediaId, Media> media = new LinkedHashMap<>();
+  final Map<NodeId, Story> stories = new LinkedHashMap<>();
+  final Map<String, ListDefinition> lists = new LinkedHashMap<>();
+  final List<TakenIn.PageBreak> breaks = new ArrayList<>();
+  final Set<String> used = new HashSet<>();
+
+  /** The width of the text of a page, for what says its own as a share of it; in points. */
+  double textWidth = 450;
+
+  /**
+   * The list that was read last, by the list style that it has, and by the name it gives itself.
+   */
+  final Map<String, String> lastOfStyle = new HashMap<>();
+
+  final Map<String, String> listNames = new HashMap<>();
+
+  private final @Nullable PackageFile file;
+  private final Map<String, Integer> counted = new HashMap<>();
+  private int fields;
+  private int comments;
+
+  /**
+   * @param file that parts are taken from; none for a file that is one whole
+   */
+  OdfShared(OdfStyles styles, @Nullable PackageFile file) {
+    this.styles = styles;
+    this.file = file;
+  }
+
+  void find(Finding.Kind kind, Finding.Severity severity, String message, NodeId at) {
+    if (counted.merge(message, 1, Integer::sum) <= PLACES) {
+      findings.add(Finding.of(kind, severity, message, at));
+    }
+  }
+
+  /**
+   * The bytes of a part that a reference leads to, inside the file; empty if it leads elsewhere.
+   */
+  Optional<byte[]> part(String href) throws ReadProblem {
+    String name = href.startsWith("./") ? href.substring(2) : href;
+    if (file == null || name.isEmpty() || name.contains(":") || name.startsWith("/")) {
+      return Optional.empty();
+    }
+    used.add(name);
+    return file.bytes(name);
+  }
+
+  /** Something with a program of its own is shown by the picture that stands in for it. */
+  void objectAt(Element object, NodeId at) {
+    find(
+        Finding.Kind.LAYOUT_SIMPLIFIED,
+        Finding.Severity.NOTE,
+        WORDS.say("odf-shared.an-object-is-shown-by"),
+        at);
+  }
+
+  String fieldId() {
+    return "s" + ++fields;
+  }
+
+  String commentId() {
+    return "c" + ++comments;
+  }
+
+  /** A list of its own with these levels. */
+  String newList(List<ListDefinition.Level> levels) {
+    String id = "L" + (lists.size() + 1);
+    lists.put(id, new ListDefinition(id, levels));
+    return id;
+  }
+}

@@ -1,0 +1,36 @@
+package decant.office.odf;
+
+import decant.format.FileContent;
+import decant.format.Format;
+import decant.format.FormatService;
+import java.util.EnumSet;
+import java.util.List;
+import java.util.Optional;
+
+/** OpenDocument text (ODF 1.3, ISO/IEC 26300), and its flat form, which is taken in only. */
+public final class OdtFormat implements FormatService {
+  private static final Format FORMAT =
+      new Format(
+          OdtReader.FORMAT,
+          "ODT",
+          Format.Family.TEXT,
+          "application/vnd.oasis.opendocument.text",
+          List.of("odt", "ott", "fodt"),
+          OdtFormat::knows,
+          EnumSet.of(Format.Holding.FONTS, Format.Holding.KEPT_PARTS));
+
+  private static boolean knows(FileContent c) {
+    return c.packedMediaType().startsWith("application/vnd.oasis.opendocument.text")
+        || c.head().contains("<office:document") && c.head().contains("opendocument.text");
+  }
+
+  @Override
+  public Format format() {
+    return FORMAT;
+  }
+
+  @Override
+  public Optional<Reader> reader() {
+    return Optional.of(OdtReader::read);
+  }
+}
