@@ -22,6 +22,7 @@ public final class ListLabels implements Walk.Visitor {
   private final Styles styles;
   private final Map<String, int[]> counters = new HashMap<>();
   private final Map<NodeId, String> labels = new HashMap<>();
+  private final Map<NodeId, Integer> numbers = new HashMap<>();
   private final Set<String> started = new HashSet<>();
 
   private ListLabels(Styles styles) {
@@ -33,13 +34,21 @@ public final class ListLabels implements Walk.Visitor {
     return of(d, new Styles(d.styles(), d.lists(), decant.text.FontBook.shipped()));
   }
 
+  /** The number of each list item on its own level, wherever it stands and whatever shows of it. */
+  public static Map<NodeId, Integer> numbers(Document d) {
+    return counted(d, new Styles(d.styles(), d.lists(), decant.text.FontBook.shipped())).numbers;
+  }
+
   static Map<NodeId, String> of(Document d, Styles styles) {
-    if (d.lists().isEmpty()) {
-      return Map.of();
-    }
+    return counted(d, styles).labels;
+  }
+
+  private static ListLabels counted(Document d, Styles styles) {
     var l = new ListLabels(styles);
-    Walk.through(d, Part.ALL, l);
-    return l.labels;
+    if (!d.lists().isEmpty()) {
+      Walk.through(d, Part.ALL, l);
+    }
+    return l;
   }
 
   /** The flow, and apart from it all boxes, each note and each header number by themselves. */
@@ -78,6 +87,7 @@ public final class ListLabels implements Walk.Visitor {
         n[k] = UNSET;
       }
     }
+    numbers.put(p.id(), n[depth]);
     labels.put(p.id(), label(list, depth, n));
   }
 

@@ -199,7 +199,7 @@ final class OdfBody {
   /** The list, counting from another number at the depth of an item. */
   private String from(Item item, int start) {
     ListDefinition now = java.util.Objects.requireNonNull(shared.lists.get(item.list));
-    String id = shared.newList(now.with(item.depth, now.level(item.depth).from(start)));
+    String id = shared.goesOn(now, item.depth, start);
     shared.lastOfStyle.put(item.style, id);
     return id;
   }
@@ -223,7 +223,9 @@ final class OdfBody {
     OdfStyles.Direct direct = shared.styles.paragraph(name, scope);
     Look look = direct.paragraph();
     if (e.name().equals("text:h")) {
-      look = heading(e, name, look, item);
+      look = heading(e, look, item);
+    } else if (level(look) > 0) {
+      look = look.with(ParagraphTraits.HEADING_LEVEL, 0); // looks like a heading, and is none
     }
     look = item == null ? look : inList(look, item);
     boolean pageAfter = breaks(direct, "fo:break-after", "page");
@@ -251,10 +253,14 @@ final class OdfBody {
         .isPresent();
   }
 
-  private Look heading(Element e, Optional<String> name, Look look, @Nullable Item item) {
+  private int level(Look look) {
+    return shared.styles.sheet().paragraphLook(look).value(ParagraphTraits.HEADING_LEVEL);
+  }
+
+  private Look heading(Element e, Look look, @Nullable Item item) {
     int level = Math.clamp(Measures.whole(e.attribute("text:outline-level")).orElse(1), 1, 9);
     Look out = look;
-    if (shared.styles.sheet().paragraphLook(look).value(ParagraphTraits.HEADING_LEVEL) != level) {
+    if (level(look) != level) {
       out = out.with(ParagraphTraits.HEADING_LEVEL, level);
     }
     boolean unnumbered = Measures.isTrue(e.attribute("text:is-list-header"));

@@ -12,13 +12,13 @@ import decant.model.look.Link;
 import decant.model.look.Look;
 import decant.model.look.ParagraphTraits;
 import decant.model.look.TextTraits;
+import decant.office.odf.markup.Addresses;
 import decant.office.odf.markup.Measures;
 import decant.office.xml.Element;
 import decant.reading.ReadProblem;
 import decant.reading.TakenIn;
 import decant.words.Words;
 import java.util.ArrayList;
-import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
@@ -37,7 +37,7 @@ final class OdfInlines {
   private final Optional<NodeId> note;
   private final List<Inline> inlines = new ArrayList<>();
   private final Set<String> bookmarks = new LinkedHashSet<>();
-  private final Map<String, Comment> open = new LinkedHashMap<>();
+  private final Map<String, Comment> open;
 
   /** The look of what comes next. */
   private Look look;
@@ -58,6 +58,7 @@ final class OdfInlines {
     this.look = text;
     this.note = note;
     this.end = text;
+    this.open = body.shared.openComments;
   }
 
   private final Look end;
@@ -124,7 +125,7 @@ final class OdfInlines {
               new TakenIn.PageBreak(shared.breaks.size() + 1, new Position(id, length())));
       case "text:note" -> note(e);
       case "office:annotation" -> comment(e);
-      case "office:annotation-end" -> e.attribute("office:name").ifPresent(open::remove);
+      case "office:annotation-end" -> e.attribute("office:name").ifPresent(this::commentEnds);
       case "text:bookmark",
           "text:bookmark-start",
           "text:reference-mark",
@@ -195,7 +196,7 @@ final class OdfInlines {
         to.startsWith("#")
             ? new Link.Internal(
                 to.substring(1).replaceAll("\\|(outline|table|frame|region|graphic|ole)$", ""))
-            : new Link.External(to);
+            : new Link.External(shared.isPackage() ? Addresses.read(to) : to);
     return own.with(TextTraits.LINK, link);
   }
 
@@ -252,9 +253,24 @@ final class OdfInlines {
             e.child("dc:date").map(Element::text).orElse(""),
             words.toString(),
             false);
-    if (!name.isEmpty()) {
+    if (shared.ending.contains(name)) {
       open.put(name, comment);
-    } else if (!inlines.isEmpty()) {
+    } else {
+      onLast(comment);
+    }
+  }
+
+  private void commentEnds(String name) {
+    Comment c = open.remove(name);
+    if (c != null
+        && inlines.stream().noneMatch(i -> i.look().value(TextTraits.COMMENTS).contains(c))) {
+      onLast(c);
+    }
+  }
+
+  /** A comment without an end, or on nothing, is on what stands before it. */
+  private void onLast(Comment comment) {
+    if (!inlines.isEmpty()) {
       Inline last = inlines.removeLast();
       var all = new ArrayList<>(last.look().value(TextTraits.COMMENTS));
       all.add(comment);
@@ -262,7 +278,7 @@ final class OdfInlines {
     } else {
       shared.find(
           Finding.Kind.REMARK,
-          Finding.Severity.NOTE,
+          Finding.Severity.LOSS,
           WORDS.say("odf-inlines.a-comment", comment.text()),
           id);
     }

@@ -3,6 +3,7 @@ package decant.office.odf;
 import decant.model.NodeId;
 import decant.model.Story;
 import decant.model.finding.Finding;
+import decant.model.look.Comment;
 import decant.model.look.ListDefinition;
 import decant.model.look.Media;
 import decant.model.look.MediaId;
@@ -33,6 +34,12 @@ final class OdfShared {
   final Map<String, ListDefinition> lists = new LinkedHashMap<>();
   final List<TakenIn.PageBreak> breaks = new ArrayList<>();
   final Set<String> used = new HashSet<>();
+
+  /** The comments whose range is open, by their names. */
+  final Map<String, Comment> openComments = new LinkedHashMap<>();
+
+  /** The names of the comments that have an end somewhere. */
+  final Set<String> ending = new HashSet<>();
 
   /** The width of the text of a page, for what says its own as a share of it; in points. */
   double textWidth = 450;
@@ -84,12 +91,27 @@ final class OdfShared {
         at);
   }
 
+  /** Whether the file is a package of parts. */
+  boolean isPackage() {
+    return file != null;
+  }
+
   String fieldId() {
     return "s" + ++fields;
   }
 
   String commentId() {
     return "c" + ++comments;
+  }
+
+  /** A list that goes on from another, counting from another number at one depth. */
+  String goesOn(ListDefinition l, int depth, int start) {
+    String id = "L" + (lists.size() + 1);
+    lists.put(
+        id,
+        new ListDefinition(
+            id, l.series(), Set.of(depth), l.with(depth, l.level(depth).from(start))));
+    return id;
   }
 
   /** A list of its own with these levels. */

@@ -143,8 +143,8 @@ final class OdfStyles {
     Look paragraph = ofText ? Look.PLAIN : paragraph(e, parent);
     Optional<Integer> level =
         Measures.whole(e.attribute("style:default-outline-level")).filter(l -> l >= 1 && l <= 9);
-    if (level.isPresent()) {
-      paragraph = paragraph.with(ParagraphTraits.HEADING_LEVEL, level.get());
+    if (!ofText && e.attribute("style:default-outline-level").isPresent()) {
+      paragraph = paragraph.with(ParagraphTraits.HEADING_LEVEL, level.orElse(0));
     }
     return new NamedStyle(
         id,

@@ -3,6 +3,8 @@ package decant.office.odf;
 import decant.format.FileContent;
 import decant.format.Format;
 import decant.format.FormatService;
+import decant.office.odf.write.OdtWriter;
+import decant.verify.office.OdtVerifier;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Optional;
@@ -32,5 +34,15 @@ public final class OdtFormat implements FormatService {
   @Override
   public Optional<Reader> reader() {
     return Optional.of(OdtReader::read);
+  }
+
+  @Override
+  public Optional<Writer> writer() {
+    return Optional.of(OdtWriter::write);
+  }
+
+  @Override
+  public Optional<Verifier> verifier() {
+    return Optional.of(OdtVerifier::verify);
   }
 }

@@ -22,18 +22,23 @@ import decant.reading.TakenIn;
 import decant.text.FontBook;
 import decant.words.Words;
 import java.io.IOException;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
 
 /** Reads text documents of OpenDocument: packages (ODF 1.3 part 2) and flat files. */
 public final class OdtReader {
   static final String FORMAT = "odt";
   private static final Words WORDS = Words.of(OdtReader.class);
+  private static final Pattern COMMENT_END =
+      Pattern.compile("<\\w+:annotation-end\\s[^>]*?name=\"([^\"]*)\"");
   private static final int BETWEEN_LOOKS = 200; // blocks between asking whether to go on
 
   private final ReadRequest request;
@@ -87,6 +92,7 @@ public final class OdtReader {
         meta,
         Optional.of(automatic),
         List.of(Optional.of(fonts), styles.flatMap(s -> s.child("office:font-face-decls"))),
+        new String(content, StandardCharsets.UTF_8),
         sink -> XmlParts.children(content, "content.xml", "office:text", depth(), sink));
   }
 
@@ -113,6 +119,7 @@ public final class OdtReader {
             Optional.of(root),
             root.child("office:automatic-styles"),
             List.of(root.child("office:font-face-decls")),
+            new String(all, StandardCharsets.UTF_8),
             sink -> {
               for (Element e : text.get().elements()) {
                 sink.child(e);
@@ -130,6 +137,7 @@ public final class OdtReader {
       Optional<Element> metaPart,
       Optional<Element> automatic,
       List<Optional<Element>> fontParts,
+      String markup,
       Text text)
       throws ReadProblem {
     var fonts = new LinkedHashMap<String, String>();
@@ -141,6 +149,10 @@ public final class OdtReader {
     }
     var styles = new OdfStyles(stylesPart.flatMap(s -> s.child("office:styles")), fonts, brought);
     var shared = new OdfShared(styles, file);
+    Matcher ends = COMMENT_END.matcher(markup);
+    while (ends.find()) {
+      shared.ending.add(ends.group(1));
+    }
     OdfStyles.Scope inPages =
         OdfStyles.Scope.of(stylesPart.flatMap(s -> s.child("office:automatic-styles")));
     OdfStyles.Scope inText = OdfStyles.Scope.of(automatic);

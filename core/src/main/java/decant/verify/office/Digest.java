@@ -1,13 +1,16 @@
 package decant.verify.office;
 
+import decant.model.Document;
 import java.nio.charset.StandardCharsets;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
 import java.util.ArrayList;
 import java.util.EnumMap;
+import java.util.HashSet;
 import java.util.HexFormat;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 
 /**
  * What an office document holds, fact by fact in reading order, in words that do not depend on the
@@ -27,6 +30,30 @@ public record Digest(Map<Aspect, List<String>> facts) {
     Map<Aspect, List<String>> some = new EnumMap<>(Aspect.class);
     some.putAll(facts);
     some.put(a, of(a).stream().filter(other.of(a)::contains).toList());
+    return new Digest(some);
+  }
+
+  /**
+   * This digest, with pictures that were made into ones of another kind looked at for being there
+   * only.
+   *
+   * @param asTheyAre the media types that a format holds as they are
+   */
+  Digest remade(Document d, Digest wanted, Set<String> asTheyAre) {
+    var same = new HashSet<String>();
+    d.media().values().stream()
+        .filter(m -> asTheyAre.contains(m.type()) && (m.bytes()[0] & 0xFF) != 0x1F)
+        .forEach(m -> same.add(name(m.bytes())));
+    var pictures = new ArrayList<>(of(Aspect.PICTURES));
+    List<String> asked = wanted.of(Aspect.PICTURES);
+    for (int k = 0; k < Math.min(pictures.size(), asked.size()); k++) {
+      if (!same.contains(asked.get(k))) {
+        pictures.set(k, asked.get(k));
+      }
+    }
+    Map<Aspect, List<String>> some = new EnumMap<>(Aspect.class);
+    some.putAll(facts);
+    some.put(Aspect.PICTURES, pictures);
     return new Digest(some);
   }
 

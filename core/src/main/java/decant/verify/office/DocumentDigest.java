@@ -15,6 +15,8 @@ import decant.model.Table;
 import decant.model.look.Comment;
 import decant.model.look.Kept;
 import decant.model.look.Link;
+import decant.model.look.ListDefinition;
+import decant.model.look.ListMembership;
 import decant.model.look.Look;
 import decant.model.look.Media;
 import decant.model.look.MediaId;
@@ -59,6 +61,36 @@ final class DocumentDigest {
       return false;
     }
 
+    /** Whether what a table's style gives to text is said by the text itself. */
+    default boolean tellsTextsOfTables() {
+      return rowByRow();
+    }
+
+    /** Whether the mark of a note stands in its text. */
+    default boolean marksNotes() {
+      return true;
+    }
+
+    /** Whether a break of the page or column ends the paragraph that it stands in. */
+    default boolean breaksEndParagraphs() {
+      return false;
+    }
+
+    /** Whether a section has headers and footers of its own. */
+    default boolean hasRunning(Section s) {
+      return true;
+    }
+
+    /** Whether a value is worked out by readers, rather than said as it is. */
+    default boolean computes(Inline.Field f) {
+      return true;
+    }
+
+    /** Whether labels of a level are written as they are. */
+    default boolean says(ListDefinition list, int depth) {
+      return true;
+    }
+
     /** How the format writes an address. */
     default String address(String uri) {
       return uri;
@@ -87,12 +119,13 @@ final class DocumentDigest {
     var out = new Digest.Builder();
     int n = 0;
     for (Section s : document.sections()) {
-      n++;
+      boolean own = room.hasRunning(s);
+      n += own ? 1 : 0;
       blocks(s.blocks(), out);
       var lines = new LinkedHashSet<String>();
       for (Section.Running r : Section.Running.values()) {
         Story story = s.running().get(r);
-        if (story != null) {
+        if (story != null && own) {
           var apart = new Digest.Builder();
           blocks(story.blocks(), apart);
           String line = apart.line();
@@ -125,7 +158,7 @@ final class DocumentDigest {
     }
     for (int r = 0; r < t.rows().size(); r++) {
       for (Cell c : t.rows().get(r).cells()) {
-        Look texts = room.rowByRow() ? c.look().value(TableTraits.TEXTS) : Look.PLAIN;
+        Look texts = room.tellsTextsOfTables() ? c.look().value(TableTraits.TEXTS) : Look.PLAIN;
         blocks(c.blocks(), texts, out);
       }
       if (room.rowByRow()) {
@@ -146,14 +179,29 @@ final class DocumentDigest {
 
   private void paragraph(Paragraph p, Look fromTable, Digest.Builder out) {
     Look base = document.styles().textBase(p.look(), fromTable);
+    Look inForce = document.styles().paragraphLook(p.look(), Look.PLAIN, document.lists());
+    int heading = inForce.value(ParagraphTraits.HEADING_LEVEL);
+    String label = label(p, inForce);
     for (Inline i : p.inlines()) {
       TextLook look = look(document.styles().textLook(base, i.look()));
       String link = i.look().get(TextTraits.LINK).map(this::address).orElse("");
       comments.addAll(i.look().value(TextTraits.COMMENTS));
       switch (i) {
-        case Inline.Text t -> out.text(t.text(), look, link);
+        case Inline.Text t -> {
+          String[] parts =
+              room.breaksEndParagraphs()
+                  ? t.text().split("[\\f\\x0B]", -1)
+                  : new String[] {t.text()};
+          for (int k = 0; k < parts.length; k++) {
+            if (k > 0) {
+              out.end(heading, label);
+              label = "";
+            }
+            out.text(parts[k], look, link);
+          }
+        }
         case Inline.Field f -> {
-          String computes = computes(f);
+          String computes = room.computes(f) ? computes(f) : "";
           if (computes.isEmpty()) {
             out.text(f.shown(), look, link);
           } else {
@@ -163,7 +211,7 @@ final class DocumentDigest {
         case Inline.KeptInline k -> room.kept(k.kept(), k.shown(), look, out);
         case Inline.NoteMark n -> {
           String said = noteLabels.get(n.note());
-          if (said != null) {
+          if (said != null && (room.marksNotes() || !open.contains(n.note()))) {
             Look raised = i.look().with(TextTraits.RAISE, TextTraits.Raise.SUPERSCRIPT);
             out.text(said, look(document.styles().textLook(base, raised)), link);
           }
@@ -174,12 +222,13 @@ final class DocumentDigest {
         case Inline.Shape s -> shape(s, out);
       }
     }
-    int heading =
-        document
-            .styles()
-            .paragraphLook(p.look(), Look.PLAIN, document.lists())
-            .value(ParagraphTraits.HEADING_LEVEL);
-    out.end(heading, labels.getOrDefault(p.id(), ""));
+    out.end(heading, label);
+  }
+
+  private String label(Paragraph p, Look inForce) {
+    ListMembership m = inForce.value(ParagraphTraits.LIST);
+    ListDefinition list = document.lists().get(m.list());
+    return list == null || room.says(list, m.depth()) ? labels.getOrDefault(p.id(), "") : "";
   }
 
   private final Set<NodeId> open = new LinkedHashSet<>();

@@ -7,9 +7,7 @@ import decant.verify.Check;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.ArrayList;
-import java.util.EnumMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
 
@@ -22,7 +20,7 @@ public final class RtfVerifier {
     try {
       Digest got = RtfDigest.of(file);
       Digest wanted = DocumentDigest.of(d, new Room());
-      return DigestCheck.of(wanted, remade(got, d, wanted));
+      return DigestCheck.of(wanted, got.remade(d, wanted, AS_THEY_ARE));
     } catch (IOException | RuntimeException | StackOverflowError e) {
       return DigestCheck.unread(e);
     }
@@ -31,25 +29,6 @@ public final class RtfVerifier {
   /** The kinds of pictures that the format holds as they are; all others are made into one. */
   private static final Set<String> AS_THEY_ARE =
       Set.of("image/png", "image/jpeg", "image/jpg", "image/x-emf", "image/emf");
-
-  /** A picture that was made into one of another kind is looked at for being there only. */
-  private static Digest remade(Digest got, Document d, Digest wanted) {
-    var same = new java.util.HashSet<String>();
-    d.media().values().stream()
-        .filter(m -> AS_THEY_ARE.contains(m.type()) && (m.bytes()[0] & 0xFF) != 0x1F)
-        .forEach(m -> same.add(Digest.name(m.bytes())));
-    var pictures = new ArrayList<>(got.of(Aspect.PICTURES));
-    List<String> asked = wanted.of(Aspect.PICTURES);
-    for (int k = 0; k < Math.min(pictures.size(), asked.size()); k++) {
-      if (!same.contains(asked.get(k))) {
-        pictures.set(k, asked.get(k));
-      }
-    }
-    Map<Aspect, List<String>> facts = new EnumMap<>(Aspect.class);
-    facts.putAll(got.facts());
-    facts.put(Aspect.PICTURES, pictures);
-    return new Digest(facts);
-  }
 
   private static final class Room implements DocumentDigest.Room {
     @Override
