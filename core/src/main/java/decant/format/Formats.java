@@ -104,6 +104,18 @@ public final class Formats {
     return of(WORKING).orElseThrow();
   }
 
+  /** The formats that working copies are saved in: those that are written and taken in again. */
+  public static List<Format> ofCopies() {
+    return written().stream().filter(takenIn()::contains).toList();
+  }
+
+  /** The format of a working copy of this name. */
+  public static Format ofCopy(Path name) {
+    return byExtension(name.getFileName().toString())
+        .filter(ofCopies()::contains)
+        .orElseGet(Formats::working);
+  }
+
   /** The format that office programs of every age read. */
   public static Format older() {
     return of(OLDER).orElseThrow();

@@ -8,7 +8,9 @@ import decant.model.look.Comment;
 import decant.model.look.TextTraits;
 import decant.model.walk.Part;
 import decant.model.walk.Walk;
+import java.util.HashMap;
 import java.util.HashSet;
+import java.util.Map;
 import java.util.Set;
 
 /**
@@ -17,9 +19,9 @@ import java.util.Set;
  * @param fields places to fill in
  * @param comments what was noted about the text
  * @param files that it carries
- * @param kept what a reader of another format kept without understanding it
+ * @param kept how much readers kept without understanding it, by the format that it came in
  */
-public record Enclosed(int fields, int comments, int files, int kept) {
+public record Enclosed(int fields, int comments, int files, Map<String, Integer> kept) {
   public static Enclosed in(Document d) {
     var c = new Count();
     Walk.through(d, Part.ALL, c);
@@ -29,7 +31,7 @@ public record Enclosed(int fields, int comments, int files, int kept) {
   private static final class Count implements Walk.Visitor {
     private final Set<String> fields = new HashSet<>();
     private final Set<String> comments = new HashSet<>();
-    private int kept;
+    private final Map<String, Integer> kept = new HashMap<>();
 
     @Override
     public void paragraph(Paragraph p) {
@@ -38,13 +40,15 @@ public record Enclosed(int fields, int comments, int files, int kept) {
 
     @Override
     public void kept(KeptBlock k) {
-      kept++;
+      kept.merge(k.kept().format(), 1, Integer::sum);
     }
 
     private void inline(Inline i) {
       i.look().get(TextTraits.FIELD).ifPresent(b -> fields.add(b.id()));
       i.look().value(TextTraits.COMMENTS).stream().map(Comment::id).forEach(comments::add);
-      kept += i instanceof Inline.KeptInline k && k.shown().isEmpty() ? 1 : 0;
+      if (i instanceof Inline.KeptInline k && k.shown().isEmpty()) {
+        kept.merge(k.kept().format(), 1, Integer::sum);
+      }
     }
   }
 }

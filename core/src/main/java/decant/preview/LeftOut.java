@@ -6,6 +6,7 @@ import decant.model.Document;
 import decant.words.Words;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 
 /** What of a document a format has no room for, in the person's words. */
 public final class LeftOut {
@@ -30,8 +31,15 @@ public final class LeftOut {
     if (pinned > 0) {
       out.add(WORDS.count("left-out.pinned", pinned));
     }
-    if (has.kept() > 0 && !format.holds().contains(Holding.KEPT_PARTS)) {
-      out.add(WORDS.count("left-out.kept", has.kept()));
+    // What came in a format goes back into that one alone.
+    int kept =
+        has.kept().entrySet().stream()
+            .filter(k ->
+                !format.holds().contains(Holding.KEPT_PARTS) || !k.getKey().equals(format.id()))
+            .mapToInt(Map.Entry::getValue)
+            .sum();
+    if (kept > 0) {
+      out.add(WORDS.count("left-out.kept", kept));
     }
     return out;
   }

@@ -300,6 +300,7 @@ public final class Publisher {
    * passed. What did not is kept beside it under a name that says so, and what was there before
    * stays. What acts by itself is left out.
    *
+   * @param target by whose name its format is told
    * @param untouchable what is not written over, whatever name leads to it
    * @throws WriteProblem if the file cannot be written; then nothing has changed
    */
@@ -307,7 +308,7 @@ public final class Publisher {
       Document whole, Path target, boolean overwrite, Untouchable untouchable) throws WriteProblem {
     refuseUntouchable(target, untouchable);
     Document document = PinnedPictures.in(carried(whole, Active.REMOVE));
-    Format working = Formats.working();
+    Format working = Formats.ofCopy(target);
     AtomicFile.Pending pending =
         AtomicFile.prepare(target, overwrite, out -> Formats.writer(working).write(document, out));
     try {

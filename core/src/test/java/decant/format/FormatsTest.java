@@ -80,7 +80,7 @@ class FormatsTest {
     assertThat(receipt.files()).allMatch(f -> f.checks().stream().allMatch(Check::passed));
     assertThat(receipt.files().getFirst().format()).isEqualTo("toy");
     assertThat(Formats.byExtension("a.TOY")).contains(Formats.of("toy").orElseThrow());
-    assertThat(Formats.names(Formats.takenIn())).isEqualTo("Toy, PDF and DOCX");
+    assertThat(Formats.names(Formats.takenIn())).isEqualTo("Toy, PDF, DOCX and ODT");
     assertThat(LeftOut.of(Published.everything(), Formats.of("toy").orElseThrow())).isEmpty();
   }
 
@@ -94,7 +94,7 @@ class FormatsTest {
                 "{\"decant-recipe\": 4, \"name\": \"x\", \"outputs\": [{\"kind\":"
                     + " \"office\", \"format\": \"pdf\"}]}",
                 "test"))
-        .hasMessageContaining("docx, rtf");
+        .hasMessageContaining("docx, odt, rtf");
   }
 
   @Test

@@ -28,6 +28,8 @@ public final class Floater {
     this.floats = floats;
   }
 
+  private boolean pushedUp;
+
   /** Whether a block stands beside the flow rather than in it. */
   public static boolean floats(BlockLayout l) {
     return switch (l) {
@@ -63,6 +65,7 @@ public final class Floater {
    * @param top of its first line
    */
   public List<Fragment> anchored(ParagraphLayout free, double top, Area area) {
+    pushedUp = false;
     var out = new ArrayList<Fragment>();
     int at = 0;
     for (Inline i : free.source().inlines()) {
@@ -92,6 +95,7 @@ public final class Floater {
       default -> throw new IllegalArgumentException("only pictures and shapes float");
     }
     Box box = Floats.place(f, object.width(), height, area, top, top + lineTop(free, at));
+    pushedUp |= f.wrap().equals(Placement.Wrap.ABOVE_AND_BELOW) && liftedOffItsAnchor(f, box, top);
     floats.add(f, box);
     return new Fragment.Floated(
         free.source(),
@@ -101,6 +105,25 @@ public final class Floater {
         height,
         f.behind(),
         !f.wrap().equals(Placement.Wrap.THROUGH));
+  }
+
+  /** Whether it stands above its anchor only because the page ends too soon below that. */
+  private static boolean liftedOffItsAnchor(Floating f, Box box, double top) {
+    boolean follows =
+        f.down().origin() == Placement.Origin.PARAGRAPH
+            || f.down().origin() == Placement.Origin.LINE;
+    return follows
+        && box.y() < top - 1
+        && f.down().align() != Placement.Align.END
+        && f.down().offset() >= 0;
+  }
+
+  /**
+   * Whether something that no text stands beside had to be lifted above its anchor for the page to
+   * have room for it: text would make way for it, its anchor too.
+   */
+  public boolean pushedUp() {
+    return pushedUp;
   }
 
   private static double lineTop(ParagraphLayout p, int at) {

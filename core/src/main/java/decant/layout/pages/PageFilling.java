@@ -483,6 +483,10 @@ final class PageFilling {
       }
       if (l instanceof ParagraphLayout p && Floater.anchors(p.source())) {
         besides.addAll(floater.anchored(p, found.anchorOf(p, top), area()));
+        if (floater.pushedUp() && !body.isEmpty() && !atTop && !whole) {
+          restore(before); // both go on the next page
+          return 0;
+        }
       }
       lookAhead(before.floats(), top);
       body.addAll(besides);

@@ -230,7 +230,8 @@ final class OdfBody {
     look = item == null ? look : inList(look, item);
     boolean pageAfter = breaks(direct, "fo:break-after", "page");
     var reader = new OdfInlines(this, id, look, direct.text(), note);
-    if (breaks(direct, "fo:break-before", "column")) {
+    boolean begins = direct.style().flatMap(s -> s.attribute("style:master-page-name")).isPresent();
+    if (shared.begun && !begins && breaks(direct, "fo:break-before", "column")) {
       reader.text(String.valueOf(decant.model.Inline.COLUMN_BREAK));
     }
     for (Element d : List.copyOf(waiting)) {
@@ -241,6 +242,7 @@ final class OdfBody {
     if (pageAfter) {
       reader.text("\f");
     }
+    shared.begun = true;
     return reader.paragraph(look);
   }
 

@@ -2,6 +2,7 @@ package decant.office.odf;
 
 import decant.model.Block;
 import decant.model.Columns;
+import decant.model.Inline;
 import decant.model.NodeId;
 import decant.model.Paragraph;
 import decant.model.Section;
@@ -54,8 +55,27 @@ final class OdfFlow implements OdfBody.Sink {
       end();
       page = pages.begin(master.get(), number);
       shared.textWidth = page.page().textWidth();
+    } else if (family.equals("table") && breaks(style)) {
+      breakAfterLast();
     }
     blocks.add(block);
+  }
+
+  private static boolean breaks(Optional<Element> table) {
+    return table
+        .flatMap(s -> s.child("style:table-properties"))
+        .flatMap(p -> p.attribute("fo:break-before"))
+        .filter(b -> b.equals("page"))
+        .isPresent();
+  }
+
+  /** A table cannot say that it begins a page: what stands before it ends one. */
+  private void breakAfterLast() {
+    if (!blocks.isEmpty() && blocks.getLast() instanceof Paragraph p) {
+      var inlines = new ArrayList<Inline>(p.inlines());
+      inlines.add(new Inline.Text("\f", p.endLook()));
+      blocks.set(blocks.size() - 1, p.withInlines(inlines));
+    }
   }
 
   @Override

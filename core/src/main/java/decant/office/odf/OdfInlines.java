@@ -337,7 +337,7 @@ final class OdfInlines {
     var field =
         new FormField(
             shared.fieldId(),
-            name.isBlank() ? WORDS.say("odf-inlines.blank") : name,
+            name.isBlank() ? WORDS.say("odf-inlines.unnamed") : name,
             choice ? FormField.Kind.CHOICE : FormField.Kind.TEXT,
             options,
             0,

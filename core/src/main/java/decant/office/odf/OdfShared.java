@@ -51,6 +51,9 @@ final class OdfShared {
 
   final Map<String, String> listNames = new HashMap<>();
 
+  /** Whether any text was read: a break before the first of it breaks nothing. */
+  boolean begun;
+
   private final @Nullable PackageFile file;
   private final Map<String, Integer> counted = new HashMap<>();
   private int fields;

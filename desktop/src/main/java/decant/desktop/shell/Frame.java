@@ -1,5 +1,6 @@
 package decant.desktop.shell;
 
+import decant.format.Format;
 import decant.format.Formats;
 import decant.words.Words;
 import java.io.File;
@@ -380,14 +381,30 @@ public final class Frame {
         .map(Path::toFile)
         .filter(File::isDirectory)
         .ifPresent(chooser::setInitialDirectory);
-    chooser
-        .getExtensionFilters()
-        .add(
-            new FileChooser.ExtensionFilter(
-                Formats.working().name(), "*." + Formats.working().extension()));
+    List<Format> formats = new ArrayList<>(Formats.ofCopies());
+    Format first = Formats.ofCopy(proposed);
+    formats.remove(first);
+    formats.addFirst(first);
+    for (Format f : formats) {
+      chooser
+          .getExtensionFilters()
+          .add(new FileChooser.ExtensionFilter(f.name(), "*." + f.extension()));
+    }
     // The chooser of the system has asked about a name that is taken.
     Optional.ofNullable(chooser.showSaveDialog(window))
-        .map(File::toPath)
-        .ifPresent(p -> desk.saving().save(p, Files.exists(p), () -> {}));
+        .map(f -> named(f.toPath(), chooser.getSelectedExtensionFilter()))
+        .ifPresent(p -> {
+          desk.saving().chosen(p);
+          desk.saving().save(p, Files.exists(p), () -> {});
+        });
+  }
+
+  /** A name that was typed without an extension has the one of the kind that was chosen. */
+  private static Path named(Path p, FileChooser.ExtensionFilter kind) {
+    String name = p.getFileName().toString();
+    boolean said = Formats.ofCopies().stream().anyMatch(f -> name.endsWith("." + f.extension()));
+    return said || kind == null
+        ? p
+        : p.resolveSibling(name + kind.getExtensions().getFirst().substring(1));
   }
 }

@@ -33,6 +33,8 @@ public final class Memory {
    * @param zoom of pages that are revised or published; 0 where they fit the width
    * @param folder the last one looked into; empty for none
    * @param fonts the families chosen last, the latest first
+   * @param copies the extension of working copies of what is no office document; empty for the
+   *     usual one
    */
   public record Kept(
       double width,
@@ -41,8 +43,9 @@ public final class Memory {
       boolean dark,
       double zoom,
       String folder,
-      List<String> fonts) {
-    static final Kept DEFAULT = new Kept(1280, 800, false, false, 0, "", List.of());
+      List<String> fonts,
+      String copies) {
+    static final Kept DEFAULT = new Kept(1280, 800, false, false, 0, "", List.of(), "");
     private static final int MOST_FONTS = 6;
 
     /** The same with sizes that a window can have. */
@@ -54,22 +57,23 @@ public final class Memory {
           dark,
           zoom == 0 ? 0 : Math.clamp(zoom, 0.25, 4),
           folder == null ? "" : folder,
-          fonts == null ? List.of() : List.copyOf(fonts));
+          fonts == null ? List.of() : List.copyOf(fonts),
+          copies == null ? "" : copies);
     }
 
     public Kept sized(double w, double h, boolean whole) {
       // A window that fills the screen comes back in the size that it had before.
       return whole
-          ? new Kept(width, height, true, dark, zoom, folder, fonts)
-          : new Kept(w, h, false, dark, zoom, folder, fonts);
+          ? new Kept(width, height, true, dark, zoom, folder, fonts, copies)
+          : new Kept(w, h, false, dark, zoom, folder, fonts, copies);
     }
 
     public Kept dark(boolean is) {
-      return new Kept(width, height, maximised, is, zoom, folder, fonts);
+      return new Kept(width, height, maximised, is, zoom, folder, fonts, copies);
     }
 
     public Kept zoomed(double to) {
-      return new Kept(width, height, maximised, dark, to, folder, fonts);
+      return new Kept(width, height, maximised, dark, to, folder, fonts, copies);
     }
 
     /** A family was chosen. */
@@ -78,11 +82,16 @@ public final class Memory {
           Stream.concat(Stream.of(font), fonts.stream().filter(f -> !f.equals(font)))
               .limit(MOST_FONTS)
               .toList();
-      return new Kept(width, height, maximised, dark, zoom, folder, all);
+      return new Kept(width, height, maximised, dark, zoom, folder, all, copies);
+    }
+
+    /** Working copies of what is no office document have this extension from now on. */
+    public Kept copiedAs(String extension) {
+      return new Kept(width, height, maximised, dark, zoom, folder, fonts, extension);
     }
 
     public Kept in(Path dir) {
-      return new Kept(width, height, maximised, dark, zoom, dir.toString(), fonts);
+      return new Kept(width, height, maximised, dark, zoom, dir.toString(), fonts, copies);
     }
   }
 

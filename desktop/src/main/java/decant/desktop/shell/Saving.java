@@ -1,10 +1,12 @@
 package decant.desktop.shell;
 
+import decant.format.Format;
 import decant.format.Formats;
 import decant.io.AtomicFile;
 import decant.io.Untouchable;
 import decant.io.WriteProblem;
 import decant.model.Document;
+import decant.preview.LeftOut;
 import decant.publish.Publisher;
 import decant.publish.Receipt;
 import decant.recovery.SavedCopy;
@@ -43,12 +45,32 @@ public final class Saving {
     return proposedCopy(desk.work().orElseThrow());
   }
 
-  private static Path proposedCopy(Work w) {
+  private Path proposedCopy(Work w) {
     String name = w.stem().endsWith(REVISED) ? w.stem() : w.stem() + REVISED;
     return w.workingCopy()
         .orElseGet(() ->
             AtomicFile.freeName(
-                w.source().resolveSibling(name + "." + Formats.working().extension())));
+                w.source().resolveSibling(name + "." + formatOfCopy(w).extension())));
+  }
+
+  /** That of its source; for one that is no office document, the one that was chosen last. */
+  private Format formatOfCopy(Work w) {
+    List<Format> all = Formats.ofCopies();
+    String chosen = desk.memory().kept().copies();
+    return Formats.of(w.taken().origin().format())
+        .filter(all::contains)
+        .or(() -> all.stream().filter(f -> f.extension().equals(chosen)).findFirst())
+        .orElseGet(Formats::working);
+  }
+
+  /** The format of a copy was chosen: others of documents that are not of any are like it. */
+  public void chosen(Path copy) {
+    Work w = desk.work().orElseThrow();
+    boolean own =
+        Formats.ofCopies().stream().anyMatch(f -> f.id().equals(w.taken().origin().format()));
+    if (!own) {
+      desk.memory().change(k -> k.copiedAs(Formats.ofCopy(copy).extension()));
+    }
   }
 
   /** Saves the working copy under its name, or under the proposed one the first time. */
@@ -125,7 +147,22 @@ public final class Saving {
     desk.tray().saved(target);
     w.savedAs(copy, version);
     recovery.saved(w);
-    desk.tell(WORDS.say("saving.saved", target.getFileName(), AtomicFile.folderOf(target)));
+    Format format = Formats.ofCopy(target);
+    List<String> without = LeftOut.of(version, format);
+    if (without.isEmpty()) {
+      desk.tell(WORDS.say("saving.saved", target.getFileName(), AtomicFile.folderOf(target)));
+    } else {
+      desk.noticeProperty()
+          .set(
+              Optional.of(
+                  Notice.problem(
+                      WORDS.say(
+                          "saving.saved-without",
+                          target.getFileName(),
+                          AtomicFile.folderOf(target),
+                          format.name(),
+                          String.join(" ", without)))));
+    }
     then.run();
   }
 

@@ -12,40 +12,16 @@ import decant.model.look.ListMembership;
 import decant.model.look.Look;
 import decant.model.look.ParagraphTraits;
 import decant.model.look.TextFrame;
-import decant.model.look.TextTraits;
-import decant.model.look.Trait;
 import decant.office.emit.Event;
 import decant.office.emit.Sink;
 import decant.office.odf.markup.Addresses;
-import decant.office.odf.markup.StyleNames;
 import java.util.ArrayDeque;
 import java.util.Deque;
-import java.util.List;
 import java.util.Optional;
+import org.jspecify.annotations.Nullable;
 
 /** One text (ODF 1.3 part 3, §5 to §7), into which it is written as it is told. */
 final class OdfText implements Sink {
-  private static final List<Trait<?>> PROPERTIES_OF_TEXT =
-      List.of(
-          TextTraits.FAMILY,
-          TextTraits.SIZE,
-          TextTraits.BOLD,
-          TextTraits.ITALIC,
-          TextTraits.UNDERLINE,
-          TextTraits.UNDERLINE_KIND,
-          TextTraits.STRIKE,
-          TextTraits.DOUBLE_STRIKE,
-          TextTraits.ALL_CAPS,
-          TextTraits.SMALL_CAPS,
-          TextTraits.LETTER_SPACING,
-          TextTraits.KERNING,
-          TextTraits.SHIFT,
-          TextTraits.HIDDEN,
-          TextTraits.COLOUR,
-          TextTraits.HIGHLIGHT,
-          TextTraits.RAISE,
-          TextTraits.LANGUAGE);
-
   private final OdtWriter file;
   private final OdtWriter.Part part;
   private final OpenLists.Chains chains;
@@ -62,9 +38,10 @@ final class OdfText implements Sink {
 
   private Optional<Section> begins = Optional.empty();
   private Paragraph paragraph = Paragraph.of(Look.PLAIN, "");
-  private Event.ParagraphStart start = none();
+  private Look inForce = Look.PLAIN;
   private boolean heading;
-  private boolean spaced;
+  private final OdfRuns runs;
+  private final ParagraphStyles styles;
   private boolean afterOwnMark;
   private boolean textSection;
   private Optional<FormField> field = Optional.empty();
@@ -79,27 +56,10 @@ final class OdfText implements Sink {
     this.part = part;
     this.x = x;
     this.whole = x;
+    this.runs = new OdfRuns(file, part);
+    this.styles = new ParagraphStyles(file, part);
     this.inBody = inBody;
     lists.push(file.lists(part, x, chains));
-  }
-
-  private static Event.ParagraphStart none() {
-    return new Event.ParagraphStart(
-        Paragraph.of(Look.PLAIN, ""),
-        new Event.ParagraphLooks() {
-          @Override
-          public Look inForce() {
-            return Look.PLAIN;
-          }
-
-          @Override
-          public Look text() {
-            return Look.PLAIN;
-          }
-        },
-        Optional.empty(),
-        Optional.empty(),
-        new Event.Place(decant.model.walk.Part.FLOW, 0, true));
   }
 
   @Override
@@ -140,16 +100,22 @@ final class OdfText implements Sink {
       case Event.CommentEnd c ->
           x.empty("office:annotation-end", "office:name", "comment" + c.number());
       case Event.Run r -> run(r.text(), r.looks());
-      case Event.Value v -> value(v);
+      case Event.Value v -> {
+        if (runs.worksOut(v)) {
+          runs.value(x, v, paragraph);
+        } else {
+          run(v.shown(), v.looks());
+        }
+      }
       case Event.NoteMark n -> note(n);
       case Event.Picture p -> {
         part.drawings().picture(x, p.picture());
-        spaced = false;
+        runs.thing();
       }
       case Event.Shape s -> {
         part.drawings()
             .shape(x, s.shape(), s.text(), (story, into) -> file.story(story, part, into));
-        spaced = false;
+        runs.thing();
       }
       case Event.KeptInline k -> run(k.kept().shown(), k.looks());
       case Event.Kept k -> {}
@@ -197,7 +163,10 @@ final class OdfText implements Sink {
     lists.element().close();
     if (begins.isPresent()) {
       // Nothing stood in it.
-      x.empty("text:p", "text:style-name", style(Look.PLAIN, Look.PLAIN, Look.PLAIN, "", false));
+      x.empty(
+          "text:p",
+          "text:style-name",
+          styles.name(Look.PLAIN, Look.PLAIN, Look.PLAIN, "", false, begins));
     }
     if (!waiting.isEmpty()) {
       x.open("text:p").raw(waiting.taken()).close("text:p");
@@ -209,9 +178,8 @@ final class OdfText implements Sink {
   }
 
   private void begin(Event.ParagraphStart p) {
-    start = p;
     paragraph = p.paragraph();
-    Look inForce = p.looks().inForce();
+    inForce = p.looks().inForce();
     TextFrame now = inForce.value(ParagraphTraits.FRAME);
     if (!now.equals(frame)) {
       endFrame();
@@ -234,84 +202,28 @@ final class OdfText implements Sink {
    * @param breaks the attribute that says what it breaks before; empty for what its look says
    */
   private void open(String breaks) {
-    Look inForce = start.looks().inForce();
     int level = inForce.value(ParagraphTraits.HEADING_LEVEL);
     heading = level > 0;
     String style =
-        style(paragraph.look(), inForce, paragraph.endLook(), breaks, paragraph.length() == 0);
+        styles.name(
+            paragraph.look(),
+            inForce,
+            paragraph.endLook(),
+            breaks,
+            paragraph.length() == 0,
+            begins);
+    begins = Optional.empty();
     x.open(
         heading ? "text:h" : "text:p",
         "text:style-name",
         style,
         "text:outline-level",
         heading ? Integer.toString(level) : "");
-    spaced = true;
+    runs.begin();
     afterOwnMark = false;
     if (x == whole && !waiting.isEmpty()) {
       x.raw(waiting.taken());
     }
-  }
-
-  /** The style of a paragraph, with what it stands in and where it begins. */
-  private String style(Look own, Look inForce, Look end, String breaks, boolean isEmpty) {
-    var sheet = file.document().styles();
-    String named = own.value(ParagraphTraits.STYLE);
-    String parent =
-        named.isEmpty() || !sheet.styles().containsKey(named) ? sheet.defaultStyle() : named;
-    // What a list or a table gives it is said too: readers differ in what they let them give.
-    Look below =
-        sheet.paragraphLook(
-            own.sets(ParagraphTraits.STYLE) ? Look.of(ParagraphTraits.STYLE, named) : Look.PLAIN);
-    Look direct = own;
-    for (Trait<?> t : OdtWriter.PROPERTIES_OF_PARAGRAPHS) {
-      direct = told(direct, inForce, below, t);
-    }
-    if (!inForce.value(ParagraphTraits.LIST).list().isEmpty()) {
-      direct =
-          direct
-              .with(ParagraphTraits.INDENT_START, inForce.value(ParagraphTraits.INDENT_START))
-              .with(ParagraphTraits.FIRST_LINE, inForce.value(ParagraphTraits.FIRST_LINE));
-    }
-    Optional<String> master = begins.flatMap(file.pages()::master);
-    Optional<Integer> number = begins.flatMap(s -> s.page().numbers().start());
-    begins = Optional.empty();
-    String more = breaks.isEmpty() ? CommonStylesWriter.breaks(direct) : breaks;
-    if (number.isPresent()) {
-      more += new Xml().attribute("style:page-number", number.get().toString());
-    }
-    String hyphens =
-        own.get(ParagraphTraits.HYPHENATION)
-            .map(h ->
-                new Xml()
-                    .attribute(
-                        "fo:hyphenate", Boolean.toString(h && sheet.typesetting().hyphenates()))
-                    .toString())
-            .orElse("");
-    // Text typed into an empty paragraph takes on the look of its end.
-    Look text = isEmpty ? end : Look.PLAIN;
-    String properties =
-        part.looks().paragraph(direct, inForce, more)
-            + part.looks().text(text, text.value(TextTraits.SIZE), hyphens);
-    String attributes =
-        " style:family=\"paragraph\""
-            + new Xml()
-                .attribute(
-                    "style:parent-style-name",
-                    parent.isEmpty() ? "Standard" : StyleNames.encoded(parent))
-            + master
-                .map(m -> new Xml().attribute("style:master-page-name", m).toString())
-                .orElse("");
-    return properties.isEmpty() && master.isEmpty()
-        ? parent.isEmpty() ? "Standard" : StyleNames.encoded(parent)
-        : part.styles().name("P", attributes, properties);
-  }
-
-  /** A trait that holds, and that neither a style nor the look itself says. */
-  private static <T> Look told(Look direct, Look inForce, Look below, Trait<T> t) {
-    if (direct.sets(t) || inForce.value(t).equals(below.value(t))) {
-      return direct;
-    }
-    return direct.with(t, inForce.value(t));
   }
 
   private void beginFrame(TextFrame f) {
@@ -371,39 +283,6 @@ final class OdfText implements Sink {
     x.close("office:annotation");
   }
 
-  /** The style of a stretch of text; empty for none. */
-  private String textStyle(Event.TextLooks looks) {
-    var sheet = file.document().styles();
-    Look own = looks.own();
-    Look inForce = looks.inForce();
-    String character = own.value(TextTraits.CHARACTER_STYLE);
-    boolean known = !character.isEmpty() && sheet.styles().containsKey(character);
-    Look named = sheet.textBase(paragraph.look());
-    Look below = known ? file.characterStyle(character).over(named) : named;
-    Look direct = Look.PLAIN;
-    for (Trait<?> t : PROPERTIES_OF_TEXT) {
-      direct = differs(direct, own, inForce, below, t);
-    }
-    String properties = part.looks().text(direct, inForce.value(TextTraits.SIZE), "");
-    if (properties.isEmpty()) {
-      return known ? StyleNames.encoded(character) : "";
-    }
-    String attributes =
-        " style:family=\"text\""
-            + (known
-                ? new Xml()
-                    .attribute("style:parent-style-name", StyleNames.encoded(character))
-                    .toString()
-                : "");
-    return part.styles().name("T", attributes, properties);
-  }
-
-  /** What the text sets itself, and what holds for it that nothing below it says. */
-  private static <T> Look differs(Look direct, Look own, Look inForce, Look below, Trait<T> t) {
-    boolean says = own.sets(t) || !inForce.value(t).equals(below.value(t));
-    return says ? direct.with(t, inForce.value(t)) : direct;
-  }
-
   private void run(String text, Event.TextLooks looks) {
     if (field.isPresent()) {
       onField.append(text);
@@ -429,18 +308,7 @@ final class OdfText implements Sink {
     }
   }
 
-  private Event.TextLooks fieldLooks =
-      new Event.TextLooks() {
-        @Override
-        public Look own() {
-          return Look.PLAIN;
-        }
-
-        @Override
-        public Look inForce() {
-          return Look.PLAIN;
-        }
-      };
+  private Event.@Nullable TextLooks fieldLooks;
 
   /** A break falls between paragraphs only: what comes after it is one of its own. */
   private void breakBefore(String what) {
@@ -452,45 +320,14 @@ final class OdfText implements Sink {
     if (s.isEmpty()) {
       return;
     }
-    String style = textStyle(looks);
+    String style = runs.style(looks, paragraph);
     if (!style.isEmpty()) {
       x.open("text:span", "text:style-name", style);
     }
-    characters(s);
+    runs.characters(x, s);
     if (!style.isEmpty()) {
       x.close("text:span");
     }
-  }
-
-  /** White space that would be lost stands as elements (§6.1.2). */
-  private void characters(String s) {
-    int from = 0;
-    int k = 0;
-    while (k < s.length()) {
-      char c = s.charAt(k);
-      boolean extra = c == ' ' && spaced;
-      if (c != '\t' && c != '\n' && !extra) {
-        spaced = c == ' ';
-        k++;
-        continue;
-      }
-      x.text(s.substring(from, k));
-      if (c == ' ') {
-        int end = k;
-        while (end < s.length() && s.charAt(end) == ' ') {
-          end++;
-        }
-        x.empty("text:s", "text:c", end - k > 1 ? Integer.toString(end - k) : "");
-        k = end;
-        spaced = false;
-      } else {
-        x.empty(c == '\t' ? "text:tab" : "text:line-break");
-        spaced = false;
-        k++;
-      }
-      from = k;
-    }
-    x.text(s.substring(from));
   }
 
   private void field() {
@@ -500,13 +337,14 @@ final class OdfText implements Sink {
     FormField f = field.get();
     field = Optional.empty();
     String text = onField.toString();
-    String style = textStyle(fieldLooks);
+    Event.TextLooks looks = fieldLooks;
+    String style = looks == null ? "" : runs.style(looks, paragraph);
     if (!style.isEmpty()) {
       x.open("text:span", "text:style-name", style);
     }
     boolean choice = f.kind() == FormField.Kind.CHOICE;
     if (text.indexOf('\n') >= 0 || text.indexOf('\t') >= 0) {
-      characters(text); // a field holds one line
+      runs.characters(x, text); // a field holds one line
     } else if (choice) {
       x.open("text:drop-down", "text:name", f.name());
       for (String o : f.options()) {
@@ -528,48 +366,7 @@ final class OdfText implements Sink {
     if (!style.isEmpty()) {
       x.close("text:span");
     }
-    spaced = false;
-  }
-
-  /** Values that readers work out (§7.3 to §7.7). */
-  private void value(Event.Value v) {
-    String[] words = v.instruction().split("\\s+", 2);
-    String target = words.length > 1 ? words[1].split("\\s+\\\\")[0].replace("\"", "") : "";
-    Optional<Integer> level =
-        words[0].equals("STYLEREF") ? file.headingLevel(target) : Optional.empty();
-    if (words[0].equals("STYLEREF") && level.isEmpty()) {
-      run(v.shown(), v.looks());
-      return;
-    }
-    String style = textStyle(v.looks());
-    if (!style.isEmpty()) {
-      x.open("text:span", "text:style-name", style);
-    }
-    switch (words[0]) {
-      case "PAGE" -> shown("text:page-number", v, "text:select-page", "current");
-      case "NUMPAGES" -> shown("text:page-count", v);
-      case "TITLE" -> shown("text:title", v);
-      case "PAGEREF" ->
-          shown("text:bookmark-ref", v, "text:reference-format", "page", "text:ref-name", target);
-      case "STYLEREF" ->
-          shown(
-              "text:chapter",
-              v,
-              "text:display",
-              "name",
-              "text:outline-level",
-              level.map(Object::toString).orElse("1"));
-      case "DATE" -> shown("text:date", v);
-      default -> x.text(v.shown());
-    }
-    if (!style.isEmpty()) {
-      x.close("text:span");
-    }
-    spaced = false;
-  }
-
-  private void shown(String element, Event.Value v, String... attributes) {
-    x.open(element, attributes).text(v.shown()).close(element);
+    runs.thing();
   }
 
   private void note(Event.NoteMark n) {
@@ -578,7 +375,7 @@ final class OdfText implements Sink {
       return;
     }
     boolean end = n.note().kind() == Story.Kind.ENDNOTE;
-    String style = textStyle(n.looks());
+    String style = runs.style(n.looks(), paragraph);
     if (!style.isEmpty()) {
       x.open("text:span", "text:style-name", style);
     }
@@ -593,6 +390,6 @@ final class OdfText implements Sink {
     if (!style.isEmpty()) {
       x.close("text:span");
     }
-    spaced = false;
+    runs.thing();
   }
 }

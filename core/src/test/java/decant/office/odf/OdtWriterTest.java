@@ -1,0 +1,386 @@
+package decant.office.odf;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import decant.Samples;
+import decant.layout.Rich;
+import decant.model.Block;
+import decant.model.Columns;
+import decant.model.Document;
+import decant.model.Inline;
+import decant.model.NodeId;
+import decant.model.PageNumbers;
+import decant.model.Paragraph;
+import decant.model.Section;
+import decant.model.Story;
+import decant.model.Table;
+import decant.model.look.Colour;
+import decant.model.look.Comment;
+import decant.model.look.LinePitch;
+import decant.model.look.Link;
+import decant.model.look.ListDefinition;
+import decant.model.look.ListDefinition.NumberFormat;
+import decant.model.look.ListMembership;
+import decant.model.look.Look;
+import decant.model.look.ParagraphTraits;
+import decant.model.look.Placement;
+import decant.model.look.Rule;
+import decant.model.look.Rules;
+import decant.model.look.TextTraits;
+import decant.office.odf.write.OdtWriter;
+import decant.reading.ReadRequest;
+import decant.verify.Check;
+import decant.verify.office.OdtVerifier;
+import java.io.IOException;
+import java.io.OutputStream;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.FileSystem;
+import java.nio.file.FileSystems;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.UnaryOperator;
+import java.util.regex.Pattern;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+/** ODT as it is written: conforming, complete, and the same document when it is taken in again. */
+class OdtWriterTest {
+  @TempDir Path folder;
+
+  private Path written(String name, Document d) throws IOException {
+    Path file = folder.resolve(name + ".odt");
+    try (OutputStream out = Files.newOutputStream(file)) {
+      OdtWriter.write(d, out);
+    }
+    return file;
+  }
+
+  private static Document read(Path file) throws Exception {
+    return OdtReader.read(ReadRequest.of(file)).document();
+  }
+
+  private static List<String> failed(Path file, Document d) {
+    return OdtVerifier.verify(file, d).stream()
+        .filter(c -> !c.passed())
+        .map(c -> c.name() + ": " + c.detail())
+        .toList();
+  }
+
+  /** Everything that a document can hold and the demo does not. */
+  private static Document rich() {
+    var rich = new Rich();
+    Look link = Look.of(TextTraits.LINK, new Link.External("https://quay.example/a b?x=%'"));
+    Look inside = Look.of(TextTraits.LINK, new Link.Internal("charges"));
+    Look remarked =
+        Look.of(
+            TextTraits.COMMENTS,
+            List.of(new Comment("1", "M. Okafor", "2026-03-02T09:30:00", "Still so?", false)));
+    var blocks = new ArrayList<Block>();
+    blocks.add(Samples.heading(1, "Mooring charges"));
+    blocks.add(
+        Samples.paragraph("x")
+            .withLook(Look.of(ParagraphTraits.BOOKMARKS, List.of("charges")))
+            .withInlines(
+                List.of(
+                    new Inline.Text("  two spaces,\ta tab,\na line, ", Look.PLAIN),
+                    new Inline.Text("a link", link),
+                    new Inline.Text(" and ", Look.PLAIN),
+                    new Inline.Text("a way back", inside),
+                    new Inline.Text(" and ", Look.PLAIN),
+                    new Inline.Text("a remark", remarked),
+                    rich.note(Story.Kind.FOOTNOTE, "A note at the foot."),
+                    rich.note(Story.Kind.ENDNOTE, "A note at the end."),
+                    new Inline.Field(Inline.Field.Kind.PAGE_OF, "charges", "1", Look.PLAIN))));
+    blocks.add(
+        Samples.runs(
+            "struck",
+            Look.of(TextTraits.STRIKE, true),
+            "twice",
+            Look.of(TextTraits.UNDERLINE, true)
+                .with(TextTraits.UNDERLINE_KIND, TextTraits.UnderlineKind.DOUBLE),
+            "2",
+            Look.of(TextTraits.RAISE, TextTraits.Raise.SUPERSCRIPT),
+            "raised",
+            Look.of(TextTraits.SHIFT, 3.0),
+            "wide",
+            Look.of(TextTraits.LETTER_SPACING, 1.5).with(TextTraits.SMALL_CAPS, true),
+            "green",
+            Look.of(TextTraits.COLOUR, new Colour(0x1E7A3C))
+                .with(TextTraits.HIGHLIGHT, new Colour(0xFFF4C2))
+                .with(TextTraits.LANGUAGE, "de-AT")));
+    blocks.add(
+        Paragraph.of(
+            Look.of(
+                    ParagraphTraits.RULES,
+                    Rules.around(new Rule(Rule.Kind.DOUBLE, 0.5, Colour.BLACK, 3)))
+                .with(ParagraphTraits.SHADING, new Colour(0xEEF3F5))
+                .with(ParagraphTraits.LINE_PITCH, new LinePitch.Exactly(16))
+                .with(
+                    ParagraphTraits.TABS,
+                    List.of(
+                        new ParagraphTraits.TabStop(
+                            200,
+                            ParagraphTraits.TabStop.Kind.RIGHT,
+                            ParagraphTraits.TabStop.Leader.DOT))),
+            "Berth\t12.50"));
+    blocks.add(rich.item("l", 0, "first"));
+    blocks.add(rich.item("l", 1, "below the first"));
+    blocks.add(Samples.paragraph("between"));
+    blocks.add(rich.item("l", 1, "goes on below"));
+    blocks.add(rich.item("l", 0, "second"));
+    blocks.add(Samples.table(new String[] {"Berth", "Depth"}, new String[] {"North", "4 m"}));
+    blocks.add(Samples.paragraph("before\fafter the break"));
+    blocks.add(
+        Rich.of(
+            Rich.text("Beside: "),
+            rich.picture(80, 60, Rich.beside(Placement.Wrap.AROUND, 30, 10)),
+            rich.picture(40, 30, Placement.INLINE),
+            rich.box(
+                100,
+                50,
+                Rich.beside(Placement.Wrap.ABOVE_AND_BELOW, 10, 0),
+                Samples.paragraph("In a box"))));
+    Story header =
+        new Story(NodeId.fresh(), Story.Kind.RUNNING, List.of(Samples.paragraph("Harbour office")));
+    Story first =
+        new Story(NodeId.fresh(), Story.Kind.RUNNING, List.of(Samples.paragraph("First page")));
+    Story footer =
+        new Story(
+            NodeId.fresh(),
+            Story.Kind.RUNNING,
+            List.of(Rich.of(new Inline.Field(Inline.Field.Kind.PAGE, "1", Look.PLAIN))));
+    rich.section(
+        Rich.a4(Columns.ONE),
+        Section.Start.NEW_PAGE,
+        Map.of(
+            Section.Running.HEADER, header,
+            Section.Running.HEADER_FIRST, first,
+            Section.Running.FOOTER, footer),
+        blocks);
+    rich.section(
+        Rich.a4(Columns.equal(2, 18, true)),
+        Section.Start.CONTINUOUS,
+        Map.of(),
+        List.of(Samples.paragraph(Samples.PROSE.repeat(4))));
+    rich.section(
+        Rich.a4(
+            Columns.ONE,
+            new PageNumbers(Optional.of(5), NumberFormat.LOWER_ROMAN),
+            decant.model.look.VerticalAlignment.TOP),
+        Section.Start.ODD_PAGE,
+        Map.of(),
+        List.of(Samples.table(new String[] {"A table", "begins it"}), Samples.paragraph("End.")));
+    return rich.document();
+  }
+
+  @Test
+  void filesConformToTheStandard() throws Exception {
+    Path demo = written("demo", Samples.demo("Winter storage notice.docx").document());
+    Path rich = written("rich", rich());
+    Path varied = written("varied", Rich.varied(7, 60));
+    assertThat(OdfValidator.errors(List.of(demo, rich, varied))).isEmpty();
+  }
+
+  @Test
+  void theValidatorSeesWhatIsWrong() throws Exception {
+    Path file = written("wrong", rich());
+    tampered(
+        file,
+        "content.xml",
+        s -> s.replace("text:note-class=\"footnote\"", "text:note-class=\"foot\""));
+    assertThat(OdfValidator.errors(List.of(file))).isNotEmpty();
+  }
+
+  @Test
+  void allThatADocumentHoldsIsInTheFileAndComesBack() throws Exception {
+    for (Document d :
+        List.of(
+            Samples.demo("Winter storage notice.docx").document(), rich(), Rich.varied(3, 90))) {
+      Path file = written("a", d);
+      assertThat(failed(file, d)).isEmpty();
+      assertThat(failed(file, read(file))).isEmpty();
+    }
+  }
+
+  @ParameterizedTest
+  @CsvSource({"1", "2", "3", "4", "5", "6"})
+  void pagesAreTheSameAfterARoundTrip(long seed) throws Exception {
+    Document d = withWidths(Rich.varied(seed, 45));
+    assertThat(places(read(written("a", d)))).isEqualTo(places(d));
+  }
+
+  /**
+   * The format has no columns as wide as what stands in them: all tables say how wide theirs are.
+   */
+  private static Document withWidths(Document d) {
+    return Document.of(
+        d.metadata(),
+        d.styles(),
+        d.lists(),
+        d.sections().stream()
+            .map(s ->
+                s.withBlocks(
+                    s.blocks().stream()
+                        .<Block>map(b ->
+                            b instanceof Table t
+                                ? new Table(t.id(), t.look(), List.of(60.0, 120.0), t.rows())
+                                : b)
+                        .toList()))
+            .toList(),
+        d.stories(),
+        d.media(),
+        List.of());
+  }
+
+  /**
+   * Where all of a document stands, to a tenth of a point; of its paper what can be seen, since
+   * where a header would stand that is not there is told by no file.
+   */
+  private static List<String> places(Document d) {
+    var names = new HashMap<String, String>();
+    var out = new ArrayList<String>();
+    for (String s : Rich.shape(Samples.layout(d))) {
+      String seen = s.replaceAll("header=[^\\]]*|numbers=.*", "");
+      seen =
+          Pattern.compile("#\\d+")
+              .matcher(seen)
+              .replaceAll(m -> names.computeIfAbsent(m.group(), k -> "n" + names.size()));
+      out.add(
+          Pattern.compile("\\d+\\.\\d+")
+              .matcher(seen)
+              .replaceAll(m -> Long.toString(Math.round(10 * Double.parseDouble(m.group())))));
+    }
+    return out;
+  }
+
+  @Test
+  void looksOfTextAndParagraphsComeBack() throws Exception {
+    Document d = rich();
+    Document back = read(written("a", d));
+    List<Paragraph> was = d.paragraphs();
+    List<Paragraph> is = back.paragraphs();
+    for (int k = 0; k < 4; k++) {
+      Look a = d.styles().paragraphLook(was.get(k).look());
+      Look b = back.styles().paragraphLook(is.get(k).look());
+      for (var t :
+          List.of(
+              ParagraphTraits.SHADING,
+              ParagraphTraits.LINE_PITCH,
+              ParagraphTraits.BOOKMARKS,
+              ParagraphTraits.HEADING_LEVEL,
+              ParagraphTraits.TABS)) {
+        assertThat(b.value(t)).as(t + " of " + k).isEqualTo(a.value(t));
+      }
+    }
+    Rule frame =
+        back.styles()
+            .paragraphLook(is.get(3).look())
+            .value(ParagraphTraits.RULES)
+            .top()
+            .orElseThrow();
+    assertThat(frame.kind()).isEqualTo(Rule.Kind.DOUBLE);
+    assertThat(frame.width()).isCloseTo(0.5, org.assertj.core.api.Assertions.within(0.01));
+    assertThat(frame.space()).isEqualTo(3);
+    Look last = is.get(2).inlines().getLast().look();
+    assertThat(last.value(TextTraits.HIGHLIGHT)).isEqualTo(new Colour(0xFFF4C2));
+    assertThat(last.value(TextTraits.LANGUAGE)).isEqualTo("de-AT");
+    assertThat(is.get(2).inlines().get(3).look().value(TextTraits.SHIFT))
+        .isCloseTo(3, org.assertj.core.api.Assertions.within(0.02));
+    assertThat(back.sections().getLast().page().numbers())
+        .isEqualTo(new PageNumbers(Optional.of(5), NumberFormat.LOWER_ROMAN));
+    assertThat(back.sections().getLast().start()).isEqualTo(Section.Start.ODD_PAGE);
+    assertThat(back.sections().get(1).page().columns()).isEqualTo(Columns.equal(2, 18, true));
+  }
+
+  @Test
+  void listsThatCountOnAcrossOthersSayTheirNumbers() throws Exception {
+    Look none = Look.PLAIN;
+    var level = new ListDefinition.Level(NumberFormat.DECIMAL, "%1.", 1, none, none);
+    var below = new ListDefinition.Level(NumberFormat.DECIMAL, "%1.%2", 1, none, none);
+    var lists =
+        Map.of(
+            "a", new ListDefinition("a", "s", Set.of(), List.of(level, below)),
+            "b", new ListDefinition("b", "s", Set.of(0), List.of(level.from(7), below)));
+    var blocks = new ArrayList<Block>();
+    for (String i : List.of("a0", "a1", "-", "a1", "b0", "b1", "a0", "-", "a1")) {
+      blocks.add(
+          i.equals("-")
+              ? Samples.paragraph("between")
+              : Paragraph.of(
+                  Look.of(
+                      ParagraphTraits.LIST,
+                      new ListMembership(i.substring(0, 1), i.charAt(1) - '0')),
+                  "item"));
+    }
+    Document d = Document.of(Samples.styles(), blocks).withLists(lists);
+    Path file = written("a", d);
+    assertThat(failed(file, d)).isEmpty(); // labels too, counted by the verifier's own hand
+    assertThat(failed(file, read(file))).isEmpty();
+  }
+
+  @ParameterizedTest
+  @CsvSource({
+    "content.xml|Mooring charges|Mooring fees|words",
+    "content.xml|text:outline-level=\"1\"|text:outline-level=\"2\"|a heading's level",
+    "content.xml|xlink:href=\"#charges\"|xlink:href=\"#fees\"|a link",
+    "content.xml|A note at the foot.|A note.|a note",
+    "content.xml|Still so?|Yes.|a comment",
+    "content.xml|fo:color=\"#1e7a3c\"|fo:color=\"#1e7a3d\"|a colour",
+    "content.xml|text:reference-format=\"page\"|text:reference-format=\"text\"|nothing that is seen",
+    "content.xml|In a box|In the box|the text of a box",
+    "content.xml|<text:page-number|<text:page-count|nothing: it is in another part",
+    "styles.xml|Harbour office|Harbour|a header",
+    "styles.xml|<text:page-number text:select-page=\"current\">1</text:page-number>|1|a field",
+    "content.xml|text:start-value=\"2\"|text:start-value=\"3\"|a number"
+  })
+  void theVerifierSeesWhatChanged(String row) throws Exception {
+    String[] c = row.split("\\|");
+    Document d = rich();
+    Path file = written("a", d);
+    boolean changed = tampered(file, c[0], s -> s.replace(c[1], c[2]));
+    assertThat(failed(file, d).isEmpty()).as(c[3]).isEqualTo(c[3].startsWith("nothing"));
+    assertThat(changed).isEqualTo(!c[3].startsWith("nothing: "));
+  }
+
+  @Test
+  void aPictureThatIsExchangedIsSeen() throws Exception {
+    Document d = rich();
+    Path file = written("a", d);
+    try (FileSystem zip = FileSystems.newFileSystem(file);
+        var pictures = Files.list(zip.getPath("Pictures"))) {
+      Files.write(pictures.findFirst().orElseThrow(), new byte[] {1, 2, 3});
+    }
+    assertThat(OdtVerifier.verify(file, d)).anyMatch(k -> !k.passed());
+    Files.writeString(file, "no package");
+    assertThat(OdtVerifier.verify(file, d)).extracting(Check::passed).containsExactly(false);
+  }
+
+  @Test
+  void equalDocumentsAreEqualFiles() throws Exception {
+    Document d = rich();
+    assertThat(written("a", d)).hasSameBinaryContentAs(written("b", d));
+    byte[] head = Files.readAllBytes(folder.resolve("a.odt"));
+    // ODF 1.3 part 2, §3.3: the type stands first, as it is, so that it is found without unpacking.
+    assertThat(new String(head, 30, 8 + 39, StandardCharsets.US_ASCII))
+        .isEqualTo("mimetypeapplication/vnd.oasis.opendocument.text");
+  }
+
+  private static boolean tampered(Path file, String part, UnaryOperator<String> change)
+      throws IOException {
+    try (FileSystem zip = FileSystems.newFileSystem(file)) {
+      Path p = zip.getPath(part);
+      String was = Files.readString(p);
+      String is = change.apply(was);
+      Files.writeString(p, is);
+      return !was.equals(is);
+    }
+  }
+}
