@@ -136,6 +136,7 @@ final class KeyTimes {
     });
     window.settle();
     double[] millis = new double[KEYS];
+    long stolen = stolen();
     for (int k = 0; k < KEYS; k++) {
       String c = k % 6 == 5 ? " " : "a";
       millis[k] =
@@ -163,5 +164,19 @@ final class KeyTimes {
         Window.on(() -> work.layout().pages().size()),
         settled[settled.length / 2],
         settled[(int) (settled.length * 0.99)]);
+    long taken = stolen() - stolen;
+    if (taken > 0) {
+      System.out.printf("  (the host took %d ms of processor time meanwhile)%n", taken);
+    }
+  }
+
+  /** Processor time that the host of a virtual machine has kept for others, in ms; see proc(5). */
+  private static long stolen() {
+    try {
+      String[] all = Files.readAllLines(Path.of("/proc/stat")).getFirst().trim().split("\\s+");
+      return all.length > 8 ? Long.parseLong(all[8]) * 10 : 0;
+    } catch (IOException e) {
+      return 0; // no such system
+    }
   }
 }

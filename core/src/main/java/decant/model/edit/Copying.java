@@ -53,7 +53,7 @@ public final class Copying {
         }
       }
     }
-    return new Fragment(blocks, stories, media, d.lists(), d.styles());
+    return new Fragment(blocks, stories, media, d.lists(), d.styles(), d.keptParts());
   }
 
   /** The story that an inline stands for. */

@@ -2,6 +2,7 @@ package decant.model.edit;
 
 import decant.model.Block;
 import decant.model.Document;
+import decant.model.KeptPart;
 import decant.model.NodeId;
 import decant.model.Paragraph;
 import decant.model.Story;
@@ -21,14 +22,27 @@ import java.util.Map;
  * @param stories the notes and texts of shapes that its marks stand for
  * @param lists those that its items belong to, at least
  * @param styles those that its looks name, at least
+ * @param parts those kept of the file that it comes from, to which something in it may refer
  */
 public record Fragment(
     List<Block> blocks,
     Map<NodeId, Story> stories,
     Map<MediaId, Media> media,
     Map<String, ListDefinition> lists,
-    StyleSheet styles) {
+    StyleSheet styles,
+    List<KeptPart> parts) {
+  /** A part of no file that parts were kept of. */
+  public Fragment(
+      List<Block> blocks,
+      Map<NodeId, Story> stories,
+      Map<MediaId, Media> media,
+      Map<String, ListDefinition> lists,
+      StyleSheet styles) {
+    this(blocks, stories, media, lists, styles, List.of());
+  }
+
   public Fragment {
+    parts = List.copyOf(parts);
     blocks = List.copyOf(blocks);
     stories = java.util.Collections.unmodifiableMap(new LinkedHashMap<>(stories));
     media = java.util.Collections.unmodifiableMap(new LinkedHashMap<>(media));

@@ -10,6 +10,7 @@ import decant.model.Paragraph;
 import decant.model.Selection;
 import decant.model.Story;
 import decant.model.Table;
+import decant.model.look.Kept;
 import decant.model.look.ListDefinition;
 import decant.model.look.ListMembership;
 import decant.model.look.Look;
@@ -40,12 +41,14 @@ public final class Pasting {
   private final Map<NodeId, NodeId> storyNames = new HashMap<>();
   private final Map<NodeId, Optional<Story>> stories = new LinkedHashMap<>();
   private final Set<String> bookmarks;
+  private final boolean sameFile;
 
   private Pasting(Document target, Fragment from) {
     this.from = from;
     this.styles = target.styles();
     this.lists = new LinkedHashMap<>(target.lists());
     this.bookmarks = new HashSet<>(target.bookmarks().keySet());
+    this.sameFile = target.keptParts().equals(from.parts());
   }
 
   /** Puts a fragment in place of what is selected. */
@@ -95,8 +98,10 @@ public final class Pasting {
           switch (b) {
             case Paragraph p -> paragraph(p, inFlow);
             case Table t -> table(t, inFlow);
-            // What was kept as it was may name itself: there is one of it.
-            case KeptBlock k -> new Paragraph(NodeId.fresh(), Look.PLAIN, Look.PLAIN, List.of());
+            case KeptBlock k ->
+                leadsSomewhere(k.kept())
+                    ? new KeptBlock(NodeId.fresh(), k.kept())
+                    : new Paragraph(NodeId.fresh(), Look.PLAIN, Look.PLAIN, List.of());
           });
     }
     return out;
@@ -152,10 +157,20 @@ public final class Pasting {
       }
       case Inline.Shape s -> Optional.of(shape(s));
       case Inline.Text t -> Optional.of(t);
-      case Inline.Picture p -> Optional.of(p);
+      case Inline.Picture p -> Optional.of(p.withKept(p.kept().filter(this::leadsSomewhere)));
       case Inline.Field f -> Optional.of(f);
-      case Inline.KeptInline k -> Optional.of(k);
+      case Inline.KeptInline k ->
+          leadsSomewhere(k.kept())
+              ? Optional.of(k)
+              : Optional.of(k.shown())
+                  .filter(s -> !s.isEmpty())
+                  .map(s -> new Inline.Text(s, k.look()));
     };
+  }
+
+  /** What refers to other parts of its file leads nowhere in another one. */
+  private boolean leadsSomewhere(Kept k) {
+    return sameFile || k.standsAlone();
   }
 
   private Inline shape(Inline.Shape s) {
@@ -169,7 +184,7 @@ public final class Pasting {
         s.alt(),
         s.placement(),
         s.rotation(),
-        s.kept(),
+        s.kept().filter(this::leadsSomewhere),
         s.look());
   }
 

@@ -6,6 +6,7 @@ import decant.Samples;
 import decant.model.Block;
 import decant.model.Document;
 import decant.model.Inline;
+import decant.model.KeptPart;
 import decant.model.NodeId;
 import decant.model.Paragraph;
 import decant.model.Position;
@@ -13,6 +14,7 @@ import decant.model.Selection;
 import decant.model.Story;
 import decant.model.Table;
 import decant.model.look.Colour;
+import decant.model.look.Kept;
 import decant.model.look.Look;
 import decant.model.look.NamedStyle;
 import decant.model.look.ParagraphTraits;
@@ -56,6 +58,40 @@ class CopyPasteTest {
         .containsExactly(new Inline.Text("closed", RED));
     assertThat(r.selection()).isEqualTo(Selection.at(at(r.document(), 1, 19)));
     assertThat(texts(r.undo())).containsExactly("Berths are closed in winter.", "Note: ");
+  }
+
+  /** A formula stands alone; a chart leads to a part of its file, which another file has not. */
+  @Test
+  void whatIsKeptGoesWhereItLeadsSomewhere() {
+    var formula = new Kept("docx", "<m:oMath><m:r><m:t>x</m:t></m:r></m:oMath>");
+    var chart = new Kept("docx", "<w:r><c:chart r:id=\"rId4\"/></w:r>");
+    Document plain =
+        Samples.document(
+            Samples.inlines(
+                new Inline.Text("a", Look.PLAIN),
+                new Inline.KeptInline(formula, "x", Look.PLAIN),
+                new Inline.KeptInline(chart, "[chart]", RED),
+                new Inline.Text("b", Look.PLAIN)),
+            Samples.paragraph("end"));
+    Document d =
+        Document.of(
+            plain.metadata(),
+            plain.styles(),
+            plain.lists(),
+            plain.sections(),
+            plain.stories(),
+            plain.media(),
+            List.of(new KeptPart("docx", "word/charts/chart1.xml", "", new byte[] {1})));
+    Fragment f = copied(d, 0, 0, 0, 4);
+    assertThat(pasted(d, 1, 0, f).document().paragraphs().get(1).inlines())
+        .startsWith(d.paragraphs().getFirst().inlines().toArray(Inline[]::new));
+    Document other = Samples.document(Samples.paragraph(""));
+    assertThat(pasted(other, 0, 0, f).document().paragraphs().getFirst().inlines())
+        .containsExactly(
+            new Inline.Text("a", Look.PLAIN),
+            new Inline.KeptInline(formula, "x", Look.PLAIN),
+            new Inline.Text("[chart]", RED),
+            new Inline.Text("b", Look.PLAIN));
   }
 
   @Test
