@@ -84,7 +84,7 @@ class CopyPasteTest {
             List.of(new KeptPart("docx", "word/charts/chart1.xml", "", new byte[] {1})));
     Fragment f = copied(d, 0, 0, 0, 4);
     assertThat(pasted(d, 1, 0, f).document().paragraphs().get(1).inlines())
-        .startsWith(d.paragraphs().getFirst().inlines().toArray(Inline[]::new));
+        .startsWith(d.paragraphs().getFirst().inlines().subList(0, 3).toArray(Inline[]::new));
     Document other = Samples.document(Samples.paragraph(""));
     assertThat(pasted(other, 0, 0, f).document().paragraphs().getFirst().inlines())
         .containsExactly(
