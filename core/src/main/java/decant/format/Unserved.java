@@ -36,11 +36,10 @@ final class Unserved {
               Family.SHEETS,
               c -> c.packs("xl/workbook.xml") || c.packs("xl/workbook.bin")),
           of("pptx", "PPTX presentation", Family.SLIDES, c -> c.packs("ppt/presentation.xml")),
-          of("odt", "ODT text document", Family.TEXT, c -> says(c, "opendocument.text")),
           of("ods", "ODS workbook", Family.SHEETS, c -> says(c, "opendocument.spreadsheet")),
           of("odp", "ODP presentation", Family.SLIDES, c -> says(c, "opendocument.presentation")),
           LOCKED_OFFICE,
-          of("doc", "97–2003 binary office document", Family.TEXT, FileContent::isCompound),
+          of("compound", "binary office document", Family.OTHER, FileContent::isCompound),
           PICTURE,
           of("html", "HTML page", Family.TEXT, Unserved::isHtml),
           ZIP);

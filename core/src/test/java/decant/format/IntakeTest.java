@@ -67,8 +67,9 @@ class IntakeTest {
     assertThat(sheet.getMessage()).contains("an XLSX workbook");
     assertThat(refused(zip("ppt/presentation.xml", "<p/>")).getMessage())
         .contains("a PPTX presentation");
-    assertThat(refused(zip("mimetype", "application/vnd.oasis.opendocument.text")).getMessage())
-        .contains("an ODT text document");
+    assertThat(
+            refused(zip("mimetype", "application/vnd.oasis.opendocument.spreadsheet")).getMessage())
+        .contains("an ODS workbook");
     assertThat(refused(file("a", "{\\rtf1 x}")).getMessage()).contains("an RTF document");
     assertThat(refused(file("b", "<!DOCTYPE html><p>x")).getMessage()).contains("an HTML page");
   }
@@ -86,7 +87,7 @@ class IntakeTest {
         fs.writeFilesystem(out);
       }
     }
-    assertThat(refused(old).kind()).isEqualTo(Kind.NOT_SERVED);
+    assertThat(refused(old).kind()).isEqualTo(Kind.DAMAGED);
     assertThat(refused(locked).kind()).isEqualTo(Kind.CANNOT_UNLOCK);
   }
 

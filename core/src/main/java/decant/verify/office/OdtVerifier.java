@@ -11,8 +11,6 @@ import decant.model.look.Look;
 import decant.model.look.ParagraphTraits;
 import decant.verify.Check;
 import java.io.IOException;
-import java.net.URI;
-import java.net.URISyntaxException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -20,6 +18,8 @@ import java.util.EnumSet;
 import java.util.List;
 import java.util.Set;
 import java.util.TreeMap;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import java.util.stream.IntStream;
 
 /** Takes the digest of a saved ODT and compares it with that of the document. */
@@ -80,18 +80,25 @@ public final class OdtVerifier {
     /** One that stands beside the package is a step up from inside it (part 2, §3.7). */
     @Override
     public String address(String uri) {
-      String legal = uri;
-      try {
-        new URI(uri);
-      } catch (URISyntaxException e) {
-        var b = new StringBuilder();
-        for (byte c : uri.getBytes(StandardCharsets.UTF_8)) {
-          boolean plain = Character.isLetterOrDigit(c) || "-._~:/?#[]@!$&()*+,;=".indexOf(c) >= 0;
-          b.append(plain ? Character.toString(c) : String.format("%%%02X", c & 0xFF));
+      var b = new StringBuilder();
+      Matcher code = Pattern.compile("%[0-9A-Fa-f]{2}").matcher(uri);
+      for (int k = 0; k < uri.length(); ) {
+        boolean kept = code.find(k) && code.start() == k;
+        int c = uri.codePointAt(k);
+        if (kept) {
+          b.append(code.group());
+        } else if (c < 0x7F
+            && (Character.isLetterOrDigit(c) || "-._~:/?#[]@!$&'()*+,;=".indexOf(c) >= 0)) {
+          b.appendCodePoint(c);
+        } else {
+          for (byte o : Character.toString(c).getBytes(StandardCharsets.UTF_8)) {
+            b.append(String.format("%%%02X", o & 0xFF));
+          }
         }
-        legal = b.toString();
+        k += kept ? 3 : Character.charCount(c);
       }
-      boolean beside = legal.indexOf(':') < 0 && !legal.startsWith("/") && !legal.startsWith("#");
+      String legal = b.toString();
+      boolean beside = !legal.matches("(?i)[a-z][a-z0-9+.-]*:.*|[/#].*");
       return beside ? "../" + legal : legal;
     }
 

@@ -1,7 +1,5 @@
 package decant.office.odf.markup;
 
-import java.net.URI;
-import java.net.URISyntaxException;
 import java.nio.charset.StandardCharsets;
 
 /**
@@ -30,18 +28,23 @@ public final class Addresses {
         && !uri.startsWith("/");
   }
 
-  /** Characters that no address may have stand as their codes (RFC 3986, §2.1). */
+  /**
+   * Characters that no address may have stand as their codes (RFC 3986, §2.1), a percent sign too
+   * where it begins none.
+   */
   private static String legal(String uri) {
-    try {
-      new URI(uri);
-      return uri;
-    } catch (URISyntaxException e) {
-      var b = new StringBuilder();
-      for (byte c : uri.getBytes(StandardCharsets.UTF_8)) {
-        boolean plain = c > ' ' && c < 0x7F && "\"<>\\^`{|}%'".indexOf(c) < 0;
-        b.append(plain ? Character.toString(c) : String.format("%%%02X", c & 0xFF));
-      }
-      return b.toString();
+    var b = new StringBuilder();
+    byte[] all = uri.getBytes(StandardCharsets.UTF_8);
+    for (int k = 0; k < all.length; k++) {
+      byte c = all[k];
+      boolean code = c == '%' && k + 2 < all.length && isHex(all[k + 1]) && isHex(all[k + 2]);
+      boolean plain = code || c > ' ' && c < 0x7F && "\"<>\\^`{|}%".indexOf(c) < 0;
+      b.append(plain ? Character.toString(c) : String.format("%%%02X", c & 0xFF));
     }
+    return b.toString();
+  }
+
+  private static boolean isHex(byte c) {
+    return Character.digit(c, 16) >= 0;
   }
 }

@@ -1,0 +1,37 @@
+package decant.office.doc;
+
+import decant.format.FileContent;
+import decant.format.Format;
+import decant.format.FormatService;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+
+/** Binary office documents of 1997 to 2003 ([MS-DOC]), and templates of them. */
+public final class DocFormat implements FormatService {
+  static final String ID = "doc";
+
+  private static final Format FORMAT =
+      new Format(
+          ID,
+          "DOC",
+          Format.Family.TEXT,
+          "application/msword",
+          List.of("doc", "dot"),
+          DocFormat::knows,
+          Set.of());
+
+  private static boolean knows(FileContent c) {
+    return c.isCompound() && c.hasStream("WordDocument");
+  }
+
+  @Override
+  public Format format() {
+    return FORMAT;
+  }
+
+  @Override
+  public Optional<Reader> reader() {
+    return Optional.of(DocReader::read);
+  }
+}

@@ -1,0 +1,136 @@
+package decant.office.doc;
+
+import decant.model.look.Colour;
+import decant.model.look.ParagraphTraits.TabStop;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.TreeMap;
+import org.apache.poi.hwpf.HWPFDocument;
+import org.apache.poi.hwpf.model.PAPX;
+import org.apache.poi.hwpf.sprm.SprmIterator;
+import org.apache.poi.hwpf.sprm.SprmOperation;
+
+/**
+ * Single properties ([MS-DOC] 2.2.5) that the library gets wrong, or does not tell: tab stops,
+ * whose kinds it looks for in the wrong place, and what stands behind cells.
+ */
+final class DocSprms {
+  private static final int TABS_OF_STYLE = 0xC60D; // sprmPChgTabsPapx, §2.9.178
+  private static final int TABS = 0xC615; // sprmPChgTabs, §2.9.177
+  private static final int SHADES = 0xD612; // sprmTDefTableShd, §2.9.51
+  private static final int OWN_LENGTH = 6; // spra, §2.2.5.1
+  private static final int AFTER_STYLE = 2; // properties begin after the index of a style
+  private static final int SHADE = 10; // bytes of one (Shd, §2.9.248)
+  private static final double TWIPS = 20;
+
+  private DocSprms() {}
+
+  /** The properties of the paragraph that ends at a character; none where the file is wrong. */
+  static byte[] ofParagraph(HWPFDocument file, int end) {
+    List<PAPX> all = file.getParagraphTable().getParagraphs();
+    int from = 0;
+    int to = all.size();
+    while (from < to) {
+      int middle = (from + to) >>> 1;
+      if (all.get(middle).getEnd() < end) {
+        from = middle + 1;
+      } else {
+        to = middle;
+      }
+    }
+    byte[] found = from < all.size() ? all.get(from).getGrpprl() : null;
+    return found == null ? new byte[0] : found;
+  }
+
+  /** Takes away and adds the tab stops that properties say. */
+  static void tabs(byte[] properties, TreeMap<Integer, TabStop> stops) {
+    var all = new SprmIterator(properties, AFTER_STYLE);
+    while (properties.length > AFTER_STYLE && all.hasNext()) {
+      SprmOperation s = all.next();
+      int sprm = code(s);
+      if (sprm == TABS || sprm == TABS_OF_STYLE) {
+        try {
+          tabs(s.getGrpprl(), s.getGrpprlOffset(), sprm == TABS, stops);
+        } catch (ArrayIndexOutOfBoundsException e) {
+          return; // it says more stops than it has
+        }
+      }
+    }
+  }
+
+  /** The code of a property of a length of its own, which stands before its operand. */
+  private static int code(SprmOperation s) {
+    int at = s.getGrpprlOffset() - 3;
+    return at < 0 || s.getSizeCode() != OWN_LENGTH ? 0 : number(s.getGrpprl(), at) & 0xFFFF;
+  }
+
+  private static void tabs(byte[] b, int from, boolean near, TreeMap<Integer, TabStop> stops) {
+    int at = from;
+    int removed = b[at++] & 0xFF;
+    for (int k = 0; k < removed; k++) {
+      int where = number(b, at + 2 * k);
+      int reach = near ? Math.max(0, number(b, at + 2 * (removed + k))) : 0;
+      stops.subMap(where - reach, true, where + reach, true).clear();
+    }
+    at += near ? 4 * removed : 2 * removed;
+    int added = b[at++] & 0xFF;
+    for (int k = 0; k < added; k++) {
+      int where = number(b, at + 2 * k);
+      int how = b[at + 2 * added + k];
+      stops.put(where, new TabStop(where / TWIPS, kind(how & 7), leader(how >> 3 & 7)));
+    }
+  }
+
+  private static int number(byte[] b, int at) {
+    return (short) (b[at] & 0xFF | b[at + 1] << 8);
+  }
+
+  /** §2.9.311. */
+  private static TabStop.Kind kind(int jc) {
+    return switch (jc) {
+      case 1 -> TabStop.Kind.CENTRE;
+      case 2 -> TabStop.Kind.RIGHT;
+      case 3 -> TabStop.Kind.DECIMAL;
+      default -> TabStop.Kind.LEFT;
+    };
+  }
+
+  private static TabStop.Leader leader(int tlc) {
+    return switch (tlc) {
+      case 1 -> TabStop.Leader.DOT;
+      case 2 -> TabStop.Leader.HYPHEN;
+      case 3, 4 -> TabStop.Leader.UNDERSCORE;
+      case 5 -> TabStop.Leader.MIDDLE_DOT;
+      default -> TabStop.Leader.NONE;
+    };
+  }
+
+  /** What stands behind each cell of a row, from the first on; white for nothing. */
+  static List<Colour> shades(byte[] properties) {
+    var out = new ArrayList<Colour>();
+    var all = new SprmIterator(properties, AFTER_STYLE);
+    while (properties.length > AFTER_STYLE && all.hasNext()) {
+      SprmOperation s = all.next();
+      if (code(s) == SHADES) {
+        byte[] b = s.getGrpprl();
+        int from = s.getGrpprlOffset();
+        int size = b[from - 1] & 0xFF;
+        out.clear();
+        for (int k = 0; (k + 1) * SHADE <= size && from + (k + 1) * SHADE <= b.length; k++) {
+          out.add(colour(b, from + k * SHADE));
+        }
+      }
+    }
+    return out;
+  }
+
+  /** The colour behind the pattern, or before it where the pattern is solid. */
+  private static Colour colour(byte[] b, int at) {
+    int pattern = number(b, at + 8);
+    int from = pattern == 1 ? at : at + 4;
+    boolean auto = (b[from + 3] & 0xFF) == 0xFF;
+    return auto
+        ? pattern == 1 ? Colour.BLACK : Colour.WHITE
+        : new Colour((b[from] & 0xFF) << 16 | (b[from + 1] & 0xFF) << 8 | b[from + 2] & 0xFF);
+  }
+}

@@ -1,0 +1,155 @@
+package decant.office.doc;
+
+import decant.model.look.Look;
+import decant.model.look.NamedStyle;
+import decant.model.look.ParagraphTraits;
+import decant.model.look.ParagraphTraits.TabStop;
+import decant.model.look.StyleSheet;
+import decant.model.look.TextTraits;
+import decant.model.look.Typesetting;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.TreeMap;
+import org.apache.poi.hwpf.model.StyleDescription;
+import org.apache.poi.hwpf.sprm.ParagraphSprmUncompressor;
+import org.apache.poi.hwpf.usermodel.ParagraphProperties;
+
+/**
+ * The style sheet ([MS-DOC] 2.9.271), whose styles say everything, as styles that say what is new.
+ */
+@SuppressWarnings("deprecation") // the library has no other way to what a style says
+final class DocStyles {
+  private static final int DEEPEST = 16; // styles do not stand deeper on one another
+  private static final int NONE = 0xFFF; // the index of no style
+
+  private static final Look TEXT =
+      Look.of(TextTraits.FAMILY, "Times New Roman")
+          .with(TextTraits.SIZE, 10.0)
+          .with(TextTraits.KERNING, Double.POSITIVE_INFINITY);
+
+  private final org.apache.poi.hwpf.model.StyleSheet from;
+  private final DocLooks looks;
+  private final Map<Integer, Look> paragraphs = new HashMap<>();
+  private final Map<Integer, Look> texts = new HashMap<>();
+  private final StyleSheet sheet;
+
+  DocStyles(org.apache.poi.hwpf.model.StyleSheet from, DocLooks looks, Typesetting typesetting) {
+    this.from = from;
+    this.looks = looks;
+    this.sheet = read().withTypesetting(typesetting);
+  }
+
+  StyleSheet sheet() {
+    return sheet;
+  }
+
+  /** How a style is called by looks. */
+  static String id(int style) {
+    return "s" + style;
+  }
+
+  boolean has(int style) {
+    return sheet.styles().containsKey(id(style));
+  }
+
+  private StyleSheet read() {
+    var styles = new LinkedHashMap<String, NamedStyle>();
+    for (int k = 0; k < from.numStyles(); k++) {
+      StyleDescription d = from.getStyleDescription(k);
+      if (d != null && d.getName() != null && (d.getPAPX() != null || d.getCHPX() != null)) {
+        styles.put(id(k), style(k, d));
+      }
+    }
+    String usual = styles.containsKey(id(0)) ? id(0) : "";
+    return new StyleSheet(Look.PLAIN, TEXT, usual, styles);
+  }
+
+  private NamedStyle style(int k, StyleDescription d) {
+    boolean ofText = d.getPAPX() == null;
+    int base = d.getBaseStyle();
+    boolean based =
+        base != NONE
+            && base != k
+            && base < from.numStyles()
+            && from.getStyleDescription(base) != null
+            && from.getStyleDescription(base).getPAPX() == null == ofText;
+    String name = d.getName().split(",")[0].strip(); // other names stand after commas
+    Look paragraph =
+        ofText
+            ? Look.PLAIN
+            : DocLooks.differing(
+                whole(k), based ? whole(base) : Look.PLAIN, DocLooks.OF_PARAGRAPHS);
+    Look text = DocLooks.differing(text(k), based ? text(base) : TEXT, DocLooks.OF_TEXT);
+    return new NamedStyle(
+        id(k),
+        name.isEmpty() ? id(k) : name,
+        ofText ? NamedStyle.Kind.CHARACTER : NamedStyle.Kind.PARAGRAPH,
+        based ? Optional.of(id(base)) : Optional.empty(),
+        paragraph,
+        text,
+        List.of());
+  }
+
+  private Look whole(int k) {
+    return paragraphs.computeIfAbsent(
+        k,
+        s -> {
+          StyleDescription d = from.getStyleDescription(s);
+          if (d == null || d.getPAPX() == null) {
+            return Look.PLAIN;
+          }
+          Look look =
+              looks
+                  .paragraph(from.getParagraphStyle(s))
+                  .with(ParagraphTraits.TABS, List.copyOf(tabs(s, 0).values()));
+          int level = DocLooks.builtInHeading(d.getName() == null ? "" : d.getName().split(",")[0]);
+          return level > 0 ? look.with(ParagraphTraits.HEADING_LEVEL, level) : look;
+        });
+  }
+
+  /** The stops of a style, those of the styles that it stands on among them. */
+  private TreeMap<Integer, TabStop> tabs(int k, int depth) {
+    StyleDescription d = k < from.numStyles() ? from.getStyleDescription(k) : null;
+    if (d == null || d.getPAPX() == null || depth > DEEPEST) {
+      return new TreeMap<>();
+    }
+    TreeMap<Integer, TabStop> stops = tabs(d.getBaseStyle(), depth + 1);
+    DocSprms.tabs(d.getPAPX(), stops);
+    return stops;
+  }
+
+  /**
+   * All that holds for a paragraph but what a list gives it: its own properties over those of its
+   * style and the styles that that one stands on, which the library leaves out.
+   */
+  ParagraphProperties paragraph(int style, byte[] properties) {
+    ParagraphProperties below =
+        has(style) ? from.getParagraphStyle(style) : new ParagraphProperties();
+    return properties.length > 2
+        ? ParagraphSprmUncompressor.uncompressPAP(below, properties, 2)
+        : below;
+  }
+
+  /**
+   * The stops of a paragraph, as they hold.
+   *
+   * @param properties its own, over those of its style
+   */
+  List<TabStop> tabs(int style, byte[] properties) {
+    TreeMap<Integer, TabStop> stops = tabs(style, 0);
+    DocSprms.tabs(properties, stops);
+    return List.copyOf(stops.values());
+  }
+
+  private Look text(int k) {
+    return texts.computeIfAbsent(
+        k,
+        s -> {
+          StyleDescription d = from.getStyleDescription(s);
+          return d == null ? TEXT : looks.text(from.getCharacterStyle(s));
+        });
+  }
+}

@@ -1,0 +1,139 @@
+package decant.office.doc;
+
+import decant.model.Block;
+import decant.model.NodeId;
+import decant.model.Table;
+import decant.model.look.Colour;
+import decant.model.look.ListMembership;
+import decant.model.look.Look;
+import decant.model.look.ParagraphTraits;
+import decant.model.look.ParagraphTraits.TabStop;
+import decant.model.look.StyleSheet;
+import decant.reading.ReadProblem;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import org.apache.poi.hwpf.usermodel.Paragraph;
+import org.apache.poi.hwpf.usermodel.ParagraphProperties;
+import org.apache.poi.hwpf.usermodel.Range;
+import org.apache.poi.hwpf.usermodel.TableRow;
+
+/** The blocks of a stretch of text: of a section, a header, a note, a cell or the boxes. */
+final class DocText {
+  private final DocShared shared;
+  private final Optional<NodeId> note;
+  private final DocFields fields = new DocFields();
+
+  /** Asked now and then whether to go on. */
+  interface Checkpoint {
+    void pass() throws ReadProblem;
+  }
+
+  private final Checkpoint checkpoint;
+
+  /**
+   * @param note whose text it is, if it is one's
+   */
+  DocText(DocShared shared, Optional<NodeId> note, Checkpoint checkpoint) {
+    this.shared = shared;
+    this.note = note;
+    this.checkpoint = checkpoint;
+  }
+
+  /**
+   * The blocks of a range.
+   *
+   * @param depth how many tables it stands in
+   */
+  List<Block> blocks(Range r, int depth) throws ReadProblem {
+    var out = new ArrayList<Block>();
+    int count = r.numParagraphs();
+    for (int k = 0; k < count; k++) {
+      if (k % 200 == 0) {
+        checkpoint.pass();
+      }
+      Paragraph p = r.getParagraph(k);
+      if (p.isInTable() && Math.max(1, p.getTableLevel()) > depth) { // older files say no level
+        Optional<org.apache.poi.hwpf.usermodel.Table> t = table(r, p);
+        if (t.isPresent()) {
+          Table read = new DocTables(this).read(t.get(), depth);
+          if (!read.rows().isEmpty()) {
+            out.add(read);
+          }
+          k += Math.max(1, t.get().numParagraphs()) - 1;
+          continue;
+        }
+      }
+      if (!p.isTableRowEnd()) {
+        out.add(paragraph(p));
+      }
+    }
+    return out;
+  }
+
+  /** Stops as they hold, with those below that do not hold any more taken away expressly. */
+  private static List<TabStop> cleared(List<TabStop> stops, List<TabStop> below) {
+    var out = new ArrayList<>(stops);
+    for (TabStop b : below) {
+      if (stops.stream().noneMatch(s -> s.at() == b.at())) {
+        out.add(new TabStop(b.at(), TabStop.Kind.CLEAR, TabStop.Leader.NONE));
+      }
+    }
+    return out;
+  }
+
+  /** What stands behind the cells of a row. */
+  List<Colour> shades(TableRow row) {
+    return DocSprms.shades(DocSprms.ofParagraph(shared.file, row.getEndOffset()));
+  }
+
+  /** The table that begins with a paragraph; empty where the file is wrong about it. */
+  private static Optional<org.apache.poi.hwpf.usermodel.Table> table(Range r, Paragraph p) {
+    try {
+      return Optional.of(r.getTable(p)).filter(t -> t.numRows() > 0);
+    } catch (RuntimeException e) {
+      return Optional.empty();
+    }
+  }
+
+  private decant.model.Paragraph paragraph(Paragraph p) throws ReadProblem {
+    NodeId id = NodeId.fresh();
+    StyleSheet sheet = shared.styles.sheet();
+    Look style =
+        p.getStyleIndex() != 0 && shared.styles.has(p.getStyleIndex())
+            ? Look.of(ParagraphTraits.STYLE, DocStyles.id(p.getStyleIndex()))
+            : Look.PLAIN;
+    Look below = sheet.paragraphLook(style);
+    byte[] properties = DocSprms.ofParagraph(shared.file, p.getEndOffset());
+    ParagraphProperties held = shared.styles.paragraph(p.getStyleIndex(), properties);
+    Look whole =
+        shared
+            .looks
+            .paragraph(held)
+            .with(
+                ParagraphTraits.TABS,
+                cleared(
+                    shared.styles.tabs(p.getStyleIndex(), properties),
+                    below.value(ParagraphTraits.TABS)));
+    if (!whole.sets(ParagraphTraits.HEADING_LEVEL)
+        || whole.value(ParagraphTraits.HEADING_LEVEL) == 0) {
+      // A built-in heading is one by its name, whatever its level of outline.
+      whole = whole.with(ParagraphTraits.HEADING_LEVEL, below.value(ParagraphTraits.HEADING_LEVEL));
+    }
+    Look look = DocLooks.differing(whole, below, DocLooks.OF_PARAGRAPHS).over(style);
+    Optional<ListMembership> item = shared.lists.item(held, shared);
+    if (item.isPresent()) {
+      look = look.with(ParagraphTraits.LIST, item.get());
+    }
+    var reader = new DocRuns(shared, fields, id, look, note);
+    reader.read(p);
+    List<String> names = new ArrayList<>();
+    shared
+        .bookmarks
+        .subMap(p.getStartOffset(), true, Math.max(p.getStartOffset(), p.getEndOffset() - 1), true)
+        .values()
+        .forEach(names::addAll);
+    return reader.paragraph(
+        names.isEmpty() ? look : look.with(ParagraphTraits.BOOKMARKS, List.copyOf(names)));
+  }
+}
