@@ -87,7 +87,7 @@ class IntakeTest {
         fs.writeFilesystem(out);
       }
     }
-    assertThat(refused(old).kind()).isEqualTo(Kind.DAMAGED);
+    assertThat(refused(old).kind()).isEqualTo(Kind.NOT_SERVED);
     assertThat(refused(locked).kind()).isEqualTo(Kind.CANNOT_UNLOCK);
   }
 

@@ -10,9 +10,11 @@ import java.util.Set;
 
 /** Rich Text Format 1.9.1, which office programs of every age read. */
 public final class RtfFormat implements FormatService {
+  static final String ID = "rtf";
+
   private static final Format FORMAT =
       new Format(
-          "rtf",
+          ID,
           "RTF",
           Format.Family.TEXT,
           "application/rtf",
@@ -23,6 +25,11 @@ public final class RtfFormat implements FormatService {
   @Override
   public Format format() {
     return FORMAT;
+  }
+
+  @Override
+  public Optional<Reader> reader() {
+    return Optional.of(RtfFile::read);
   }
 
   @Override

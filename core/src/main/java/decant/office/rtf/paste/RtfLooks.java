@@ -1,6 +1,7 @@
 package decant.office.rtf.paste;
 
 import com.rtfparserkit.rtf.Command;
+import decant.model.Inline;
 import decant.model.look.Colour;
 import decant.model.look.Look;
 import decant.model.look.ParagraphTraits;
@@ -45,6 +46,10 @@ final class RtfLooks {
   void font(int number) {
     fontNumber = number;
     font.setLength(0);
+  }
+
+  Optional<String> family(int number) {
+    return Optional.ofNullable(fonts.get(number)).filter(f -> !f.isEmpty());
   }
 
   void fonts(String s) {
@@ -128,5 +133,15 @@ final class RtfLooks {
               look.with(ParagraphTraits.DIRECTION, ParagraphTraits.Direction.RIGHT_TO_LEFT));
       default -> Optional.empty();
     };
+  }
+
+  /** Its size and weight are those of headings of the document. */
+  static Inline inHeading(Inline i) {
+    return i.withLook(
+        i.look()
+            .without(TextTraits.SIZE)
+            .without(TextTraits.BOLD)
+            .without(TextTraits.FAMILY)
+            .without(TextTraits.COLOUR));
   }
 }

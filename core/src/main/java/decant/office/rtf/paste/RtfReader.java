@@ -40,10 +40,11 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
 /**
- * RTF that another program put on the clipboard (Rich Text Format 1.9.1), as paragraphs, lists,
- * tables, notes and pictures in looks. Shapes, headers and what nobody sees are left out.
+ * RTF (Rich Text Format 1.9.1), as paragraphs, lists, tables, notes and pictures in looks. Of what
+ * another program put on the clipboard, shapes and headers are left out; of a file nothing that
+ * anybody sees.
  */
-public final class RtfReader implements IRtfListener {
+public class RtfReader implements IRtfListener {
   /** Characters that are read; more is no clipboard. */
   private static final int LONGEST = 50_000_000;
 
@@ -57,28 +58,34 @@ public final class RtfReader implements IRtfListener {
 
   private static final Pattern HEADING = Pattern.compile("(?i)heading ([1-9])");
 
-  private final RtfLooks looks = new RtfLooks();
+  final RtfLooks looks = new RtfLooks();
 
   /** The heading levels of styles, by the styles' numbers. */
   private final Map<Integer, Integer> levels = new HashMap<>();
 
   private int style;
-  private final Deque<RtfState> groups = new ArrayDeque<>();
-  private RtfState state = RtfState.FIRST;
-  private RtfText text = RtfText.whole();
-  private final Map<NodeId, Story> stories = new LinkedHashMap<>();
-  private final Map<MediaId, Media> media = new LinkedHashMap<>();
-  private final Map<String, ListDefinition> lists = new LinkedHashMap<>();
-  private final StringBuilder label = new StringBuilder();
+  final Deque<RtfState> groups = new ArrayDeque<>();
+  RtfState state = RtfState.FIRST;
+  RtfText text = RtfText.whole();
+  final Map<NodeId, Story> stories = new LinkedHashMap<>();
+  final Map<MediaId, Media> media = new LinkedHashMap<>();
+  final Map<String, ListDefinition> lists = new LinkedHashMap<>();
+  final StringBuilder label = new StringBuilder();
   private final StringBuilder instruction = new StringBuilder();
   private final StringBuilder hex = new StringBuilder();
   private String pictureType = "";
-  private double pictureWidth;
-  private double pictureHeight;
-  private StyleSheet styles;
+  double pictureWidth;
+  double pictureHeight;
+  StyleSheet styles;
 
-  private RtfReader(StyleSheet styles) {
+  RtfReader(StyleSheet styles) {
     this.styles = styles;
+  }
+
+  void parse(String rtf) throws IOException {
+    byte[] bytes = skipping(rtf).getBytes(StandardCharsets.ISO_8859_1);
+    new StandardRtfParser().parse(new RtfStreamSource(new ByteArrayInputStream(bytes)), this);
+    end();
   }
 
   /**
@@ -90,10 +97,8 @@ public final class RtfReader implements IRtfListener {
     var r = new RtfReader(styles);
     boolean readable = rtf.stripLeading().startsWith("{\\rtf") && rtf.length() <= LONGEST;
     if (readable) {
-      byte[] bytes = skipping(rtf).getBytes(StandardCharsets.ISO_8859_1);
       try {
-        new StandardRtfParser().parse(new RtfStreamSource(new ByteArrayInputStream(bytes)), r);
-        r.end();
+        r.parse(rtf);
       } catch (IOException | RuntimeException e) {
         Faults.mended("reading RTF from the clipboard", e);
         r = new RtfReader(styles);
@@ -161,7 +166,7 @@ public final class RtfReader implements IRtfListener {
     switch (ended.goal()) {
       case INSTRUCTION -> linked();
       case PICTURE -> picture();
-      case TEXT, FONTS, COLOURS, LABEL, STYLES, SKIPPED -> {}
+      case TEXT, FONTS, COLOURS, LABEL, STYLES, SAID, SKIPPED -> {}
     }
   }
 
@@ -170,6 +175,8 @@ public final class RtfReader implements IRtfListener {
     Matcher m = ADDRESS.matcher(instruction);
     if (m.find()) {
       state = state.withText(state.text().with(TextTraits.LINK, new Link.External(m.group(1))));
+    } else {
+      value(instruction.toString().strip().split("\\s+"));
     }
     instruction.setLength(0);
   }
@@ -189,6 +196,7 @@ public final class RtfReader implements IRtfListener {
       }
       case INSTRUCTION -> instruction.append(s);
       case PICTURE -> hex.append(s);
+      case SAID -> said(s);
       case SKIPPED -> {}
     }
   }
@@ -225,7 +233,7 @@ public final class RtfReader implements IRtfListener {
         }
       }
       case PICTURE -> size(c, value);
-      case INSTRUCTION, SKIPPED -> {}
+      case INSTRUCTION, SAID, SKIPPED -> {}
       case TEXT -> inText(c, value, hasValue);
     }
   }
@@ -249,9 +257,11 @@ public final class RtfReader implements IRtfListener {
             yield Goal.TEXT;
           }
           default ->
-              optional || c.getCommandType() == CommandType.Destination
-                  ? Goal.SKIPPED
-                  : state.goal();
+              ofFile(c)
+                  .orElse(
+                      optional || c.getCommandType() == CommandType.Destination
+                          ? Goal.SKIPPED
+                          : state.goal());
         };
     boolean other = to != state.goal();
     if (other && to == Goal.LABEL) {
@@ -283,7 +293,11 @@ public final class RtfReader implements IRtfListener {
         state = state.bareParagraph();
         label.setLength(0);
       }
-      case par, sect -> paragraph();
+      case par -> paragraph();
+      case sect -> {
+        paragraph();
+        sectionEnds();
+      }
       case line, softline -> text("\n");
       case tab -> text("\t");
       case nonbreakingspace -> text("\u00A0");
@@ -310,19 +324,22 @@ public final class RtfReader implements IRtfListener {
       case row -> text.table().row();
       case ftnalt -> text.isEndnote();
       case chftn -> text.counted();
-      default -> {}
+      default -> other(c, value);
     }
   }
 
-  private void paragraph() {
+  void paragraph() {
     Look look = state.paragraph();
     List<Inline> inlines = List.copyOf(text.open());
+    if (isWhole(look, inlines)) {
+      return;
+    }
     if (state.level() > 0) {
       styles = HeadingStyles.ensure(styles, state.level());
       look =
           Look.of(ParagraphTraits.STYLE, HeadingStyles.id(styles, state.level()))
               .with(ParagraphTraits.ALIGNMENT, look.value(ParagraphTraits.ALIGNMENT));
-      inlines = inlines.stream().map(RtfReader::inHeading).toList();
+      inlines = inlines.stream().map(RtfLooks::inHeading).toList();
     } else if (state.list() > 0 || !label.isEmpty()) {
       look =
           look.without(ParagraphTraits.INDENT_START)
@@ -345,20 +362,13 @@ public final class RtfReader implements IRtfListener {
     RtfText note = text;
     text = note.around().orElseThrow();
     Story story = note.story();
+    if (ended(note, story)) {
+      return;
+    }
     if (!story.blocks().isEmpty()) {
       stories.put(story.id(), story);
       text.open().add(new Inline.NoteMark(story.id(), Look.PLAIN));
     }
-  }
-
-  /** Its size and weight are those of headings of the document. */
-  private static Inline inHeading(Inline i) {
-    return i.withLook(
-        i.look()
-            .without(TextTraits.SIZE)
-            .without(TextTraits.BOLD)
-            .without(TextTraits.FAMILY)
-            .without(TextTraits.COLOUR));
   }
 
   /** The list that the paragraph is an item of: known by its number, marked as its first item. */
@@ -375,6 +385,8 @@ public final class RtfReader implements IRtfListener {
     switch (c) {
       case pngblip -> pictureType = "image/png";
       case jpegblip -> pictureType = "image/jpeg";
+      case emfblip -> pictureType = "image/x-emf";
+      case wmetafile -> pictureType = "image/x-wmf";
       case picwgoal -> pictureWidth = value * TWIP;
       case pichgoal -> pictureHeight = value * TWIP;
       default -> {}
@@ -391,11 +403,41 @@ public final class RtfReader implements IRtfListener {
     byte[] bytes = HexFormat.of().parseHex(digits, 0, digits.length() / 2 * 2);
     Optional<Dimension> pixels = PixelPicture.size(bytes);
     if (pixels.isEmpty() || pictureType.isEmpty() || state.goal() != Goal.TEXT) {
-      return; // a drawing, of which no picture is read here
+      drawing(pictureType, bytes);
+      return;
     }
     Media one = Media.of(pictureType, bytes);
     media.put(one.id(), one);
     var shown = PictureSize.of(pixels.get(), said(pictureWidth), said(pictureHeight));
     text.open().add(new Inline.Picture(one.id(), shown.width(), shown.height(), "", Look.PLAIN));
   }
+
+  /** Where the characters of a group go that only a whole file has; empty if it is none of them. */
+  Optional<Goal> ofFile(Command c) {
+    return Optional.empty();
+  }
+
+  /** What a field asks for that is no link to an address. */
+  void value(String[] words) {}
+
+  /** What the file says of itself. */
+  void said(String s) {}
+
+  /** Any other word in the text. */
+  void other(Command c, int value) {}
+
+  void sectionEnds() {}
+
+  /** Whether a paragraph that ends is taken as it is. */
+  boolean isWhole(Look own, List<Inline> all) {
+    return false;
+  }
+
+  /** Whether a text apart that ends is taken as what it is. */
+  boolean ended(RtfText apart, Story story) {
+    return false;
+  }
+
+  /** A picture that is none of pixels. */
+  void drawing(String type, byte[] bytes) {}
 }

@@ -32,6 +32,7 @@ record RtfState(
     INSTRUCTION,
     STYLES,
     PICTURE,
+    SAID,
     SKIPPED
   }
 

@@ -4,6 +4,7 @@ import decant.model.Block;
 import decant.model.Inline;
 import decant.model.NodeId;
 import decant.model.Paragraph;
+import decant.model.Section.Running;
 import decant.model.Story;
 import decant.model.look.Look;
 import decant.model.look.TextTraits;
@@ -25,6 +26,7 @@ final class RtfText {
   private final NodeId id = NodeId.fresh();
   private final Optional<String> label;
   private Story.Kind kind = Story.Kind.FOOTNOTE;
+  private Optional<Apart> apart = Optional.empty();
 
   /** Whether a mark that counts was just named, that of the note which comes next. */
   private boolean counts;
@@ -52,6 +54,28 @@ final class RtfText {
     return new RtfText(groups, Optional.of(this), said);
   }
 
+  /** What a text that is apart from the one around it is for. */
+  sealed interface Apart {
+    record Header(Running which) implements Apart {}
+
+    record Box() implements Apart {}
+
+    record Remark() implements Apart {}
+  }
+
+  /** A text apart from it. */
+  RtfText apart(int groups, Apart what) {
+    var text = new RtfText(groups, Optional.of(this), Optional.empty());
+    text.apart = Optional.of(what);
+    text.kind = what instanceof Apart.Box ? Story.Kind.BOX : Story.Kind.RUNNING;
+    return text;
+  }
+
+  /** What it is for, where it is no note. */
+  Optional<Apart> apart() {
+    return apart;
+  }
+
   private static Optional<String> mark(Inline i) {
     return i instanceof Inline.Text t
             && t.look().value(TextTraits.RAISE) == TextTraits.Raise.SUPERSCRIPT
@@ -63,7 +87,7 @@ final class RtfText {
 
   /** The number of a note stands here; within a note it is its own. */
   void counted() {
-    if (around.isPresent()) {
+    if (around.isPresent() && apart.isEmpty()) {
       open.add(new Inline.NoteMark(id, Look.PLAIN));
     } else {
       counts = true;

@@ -1,0 +1,63 @@
+package decant.office.rtf;
+
+import decant.model.Document;
+import decant.model.finding.Finding;
+import decant.office.rtf.paste.RtfWhole;
+import decant.reading.FontsUsed;
+import decant.reading.GlyphCoverage;
+import decant.reading.ReadProblem;
+import decant.reading.ReadRequest;
+import decant.reading.ReadingFonts;
+import decant.reading.ReplacedFonts;
+import decant.reading.TakenIn;
+import decant.text.FontBook;
+import decant.words.Words;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+
+/** Takes RTF files in. */
+final class RtfFile {
+  private static final Words WORDS = Words.of(RtfFile.class);
+
+  private RtfFile() {}
+
+  /** Takes a file in. @throws ReadProblem if it is none, or too damaged to be one */
+  static TakenIn read(ReadRequest request) throws ReadProblem {
+    RtfWhole.Whole whole;
+    try {
+      if (Files.size(request.file()) > request.limits().fileBytes()) {
+        throw ReadProblem.tooLarge();
+      }
+      whole = RtfWhole.read(Files.readAllBytes(request.file()));
+    } catch (IOException | StackOverflowError e) {
+      throw new ReadProblem(ReadProblem.Kind.DAMAGED, WORDS.say("rtf-file.damaged"), e);
+    }
+    request.checkpoint();
+    Document d = whole.document();
+    var findings = new ArrayList<Finding>();
+    if (whole.missing() > 0) {
+      findings.add(
+          Finding.general(
+              Finding.Kind.PICTURE_MISSING,
+              Finding.Severity.LOSS,
+              WORDS.count("rtf-file.pictures", whole.missing())));
+    }
+    if (whole.nested()) {
+      findings.add(
+          Finding.general(
+              Finding.Kind.LAYOUT_SIMPLIFIED,
+              Finding.Severity.DOUBT,
+              WORDS.say("rtf-file.nested")));
+    }
+    FontBook fonts = ReadingFonts.of(List.of());
+    findings.addAll(ReplacedFonts.of(d, fonts));
+    findings.addAll(GlyphCoverage.of(d, fonts));
+    return new TakenIn(
+        d,
+        findings,
+        new TakenIn.Origin(RtfFormat.ID, 0, Map.of(), FontsUsed.of(d, fonts), Map.of(), List.of()));
+  }
+}

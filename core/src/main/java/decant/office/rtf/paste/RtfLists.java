@@ -1,0 +1,169 @@
+package decant.office.rtf.paste;
+
+import decant.model.look.ListDefinition;
+import decant.model.look.ListDefinition.Level;
+import decant.model.look.ListDefinition.NumberFormat;
+import decant.model.look.ListMembership;
+import decant.model.look.Look;
+import java.util.HashMap;
+import java.util.Map;
+import java.util.Set;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+
+/**
+ * Lists of a whole file, by the labels that stand beside their items for readers that do not number
+ * themselves: what they say is what was seen.
+ */
+final class RtfLists {
+  private static final int LEVELS = 9;
+  private static final Pattern PARTS = Pattern.compile("[0-9]+|[A-Za-z]+");
+
+  private static final class Known {
+    String id = "";
+    final int[] numbers = new int[LEVELS];
+    final boolean[] met = new boolean[LEVELS];
+  }
+
+  private final Map<Integer, Known> known = new HashMap<>();
+  private final Map<String, ListDefinition> lists;
+
+  RtfLists(Map<String, ListDefinition> lists) {
+    this.lists = lists;
+  }
+
+  /** The item that a paragraph is, of a list of a number, with a label beside it. */
+  ListMembership item(int number, int depth, String label) {
+    Known k = known.computeIfAbsent(number, n -> new Known());
+    String mark = label.strip();
+    if (k.id.isEmpty()) {
+      k.id = "rtf-" + number;
+      lists.put(k.id, new ListDefinition(k.id, bare()));
+    }
+    ListDefinition now = java.util.Objects.requireNonNull(lists.get(k.id));
+    if (!k.met[depth]) {
+      k.met[depth] = true;
+      now =
+          new ListDefinition(
+              k.id, now.series(), now.restarts(), now.with(depth, level(mark, depth)));
+      lists.put(k.id, now);
+      k.numbers[depth] = now.level(depth).start() - 1;
+    }
+    Level level = now.level(depth);
+    if (level.ordered()) {
+      int said = value(mark, level.format());
+      if (said >= 0 && said != k.numbers[depth] + 1) {
+        k.id = "rtf-" + (lists.size() + 1) + "-" + number;
+        lists.put(
+            k.id,
+            new ListDefinition(
+                k.id, now.series(), Set.of(depth), now.with(depth, level.from(said))));
+      }
+      k.numbers[depth] = said >= 0 ? said : k.numbers[depth] + 1;
+    }
+    for (int d = depth + 1; d < LEVELS; d++) {
+      k.numbers[d] = now.level(d).start() - 1;
+    }
+    return new ListMembership(k.id, depth);
+  }
+
+  private static java.util.List<Level> bare() {
+    return java.util.Collections.nCopies(
+        LEVELS, new Level(NumberFormat.NONE, "", 1, Look.PLAIN, Look.PLAIN));
+  }
+
+  /** A level whose first item has this label. */
+  private static Level level(String mark, int depth) {
+    Matcher m = PARTS.matcher(mark);
+    int parts = 0;
+    int end = 0;
+    String last = "";
+    int first = -1;
+    while (m.find()) {
+      first = first < 0 ? m.start() : first;
+      end = m.end();
+      last = m.group();
+      parts++;
+    }
+    NumberFormat format = format(last);
+    boolean counts = parts == 1 || parts == depth + 1;
+    if (parts == 0 || !counts || format == NumberFormat.NONE) {
+      return new Level(NumberFormat.BULLET, mark.isEmpty() ? "•" : mark, 1, Look.PLAIN, Look.PLAIN);
+    }
+    var pattern = new StringBuilder();
+    if (parts == 1) {
+      pattern.append(mark, 0, first).append('%').append(depth + 1);
+    } else {
+      Matcher each = PARTS.matcher(mark);
+      int at = 0;
+      for (int k = 1; each.find(); k++) {
+        pattern.append(mark, at, each.start()).append('%').append(k);
+        at = each.end();
+      }
+    }
+    pattern.append(mark.substring(end));
+    return new Level(
+        format, pattern.toString(), Math.max(0, value(mark, format)), Look.PLAIN, Look.PLAIN);
+  }
+
+  private static NumberFormat format(String first) {
+    if (first.matches("0\\d")) {
+      return NumberFormat.TWO_DIGITS;
+    }
+    if (first.matches("\\d{1,6}")) {
+      return NumberFormat.DECIMAL;
+    }
+    if (first.matches("[ivxlc]{1,8}") && !first.matches("[vxlc]")) {
+      return NumberFormat.LOWER_ROMAN;
+    }
+    if (first.matches("[IVXLC]{1,8}") && !first.matches("[VXLC]")) {
+      return NumberFormat.UPPER_ROMAN;
+    }
+    return first.matches("[a-z]{1,2}")
+        ? NumberFormat.LOWER_LETTER
+        : first.matches("[A-Z]{1,2}") ? NumberFormat.UPPER_LETTER : NumberFormat.NONE;
+  }
+
+  /** The number that a label says of its own level; below nothing if it says none. */
+  private static int value(String mark, NumberFormat format) {
+    String last = "";
+    Matcher m = PARTS.matcher(mark);
+    while (m.find()) {
+      last = m.group();
+    }
+    return switch (format) {
+      case DECIMAL, TWO_DIGITS -> last.matches("\\d{1,6}") ? Integer.parseInt(last) : -1;
+      case LOWER_LETTER, UPPER_LETTER ->
+          last.matches("[A-Za-z]+")
+              ? (Character.toLowerCase(last.charAt(0)) - 'a') + 1 + 26 * (last.length() - 1)
+              : -1;
+      case LOWER_ROMAN, UPPER_ROMAN -> roman(last.toLowerCase(java.util.Locale.ROOT));
+      case BULLET, NONE, ORDINAL -> -1;
+    };
+  }
+
+  private static int roman(String s) {
+    int sum = 0;
+    for (int k = 0; k < s.length(); k++) {
+      int v = digit(s.charAt(k));
+      if (v == 0) {
+        return -1;
+      }
+      sum += k + 1 < s.length() && digit(s.charAt(k + 1)) > v ? -v : v;
+    }
+    return sum;
+  }
+
+  private static int digit(char c) {
+    return switch (c) {
+      case 'i' -> 1;
+      case 'v' -> 5;
+      case 'x' -> 10;
+      case 'l' -> 50;
+      case 'c' -> 100;
+      case 'd' -> 500;
+      case 'm' -> 1000;
+      default -> 0;
+    };
+  }
+}
