@@ -101,10 +101,10 @@ class ArchitectureTest {
             "office.odf.write",
             "format",
             "verify.office"));
-    out.put("office.rtf.paste", readers);
+    out.put("office.rtf.read", readers);
     out.put(
         "office.rtf",
-        and(readers, "layout.label", "office.emit", "office.rtf.paste", "format", "verify.office"));
+        and(readers, "layout.label", "office.emit", "office.rtf.read", "format", "verify.office"));
     out.put("pdf.content", List.of());
     String[] stages = {
       "page",

@@ -80,7 +80,7 @@ class FormatsTest {
     assertThat(receipt.files()).allMatch(f -> f.checks().stream().allMatch(Check::passed));
     assertThat(receipt.files().getFirst().format()).isEqualTo("toy");
     assertThat(Formats.byExtension("a.TOY")).contains(Formats.of("toy").orElseThrow());
-    assertThat(Formats.names(Formats.takenIn())).isEqualTo("Toy, PDF, DOCX, ODT and DOC");
+    assertThat(Formats.names(Formats.takenIn())).isEqualTo("Toy, PDF, DOCX, ODT, DOC and RTF");
     assertThat(LeftOut.of(Published.everything(), Formats.of("toy").orElseThrow())).isEmpty();
   }
 

@@ -2,7 +2,7 @@ package decant.office.rtf;
 
 import decant.model.Document;
 import decant.model.finding.Finding;
-import decant.office.rtf.paste.RtfWhole;
+import decant.office.rtf.read.RtfWhole;
 import decant.reading.FontsUsed;
 import decant.reading.GlyphCoverage;
 import decant.reading.ReadProblem;

@@ -2,7 +2,7 @@ package decant.office.rtf;
 
 import decant.format.Format;
 import decant.format.FormatService;
-import decant.office.rtf.paste.RtfReader;
+import decant.office.rtf.read.RtfReader;
 import decant.verify.office.RtfVerifier;
 import java.util.List;
 import java.util.Optional;

@@ -1,4 +1,4 @@
-package decant.office.rtf.paste;
+package decant.office.rtf.read;
 
 import decant.model.look.ListDefinition;
 import decant.model.look.ListDefinition.Level;
@@ -10,6 +10,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.IntStream;
 
 /**
  * Lists of a whole file, by the labels that stand beside their items for readers that do not number
@@ -42,12 +43,14 @@ final class RtfLists {
     }
     ListDefinition now = java.util.Objects.requireNonNull(lists.get(k.id));
     if (!k.met[depth]) {
+      boolean jumped = IntStream.range(depth + 1, LEVELS).anyMatch(d -> k.met[d]);
       k.met[depth] = true;
-      now =
-          new ListDefinition(
-              k.id, now.series(), now.restarts(), now.with(depth, level(mark, depth)));
+      Level first = level(mark, depth);
+      // Items further in that came before any of this level have begun its counting.
+      Level own = jumped && first.ordered() ? first.from(Math.max(0, first.start() - 1)) : first;
+      now = new ListDefinition(k.id, now.series(), now.restarts(), now.with(depth, own));
       lists.put(k.id, now);
-      k.numbers[depth] = now.level(depth).start() - 1;
+      k.numbers[depth] = first.start() - 1;
     }
     Level level = now.level(depth);
     if (level.ordered()) {

@@ -1,7 +1,8 @@
-package decant.office.rtf.paste;
+package decant.office.rtf.read;
 
 import com.rtfparserkit.rtf.Command;
 import decant.model.Block;
+import decant.model.Box;
 import decant.model.Columns;
 import decant.model.Inline;
 import decant.model.Metadata;
@@ -91,32 +92,74 @@ final class RtfPages {
         "c" + ++comments, word(Command.atnauthor), "", String.join("\n", words).strip(), false);
   }
 
-  /** A shape with text begins; what is said of it comes before its text. */
-  void shape() {
-    shape.clear();
+  /** The box that was said of the shape which is read. */
+  private Box box() {
+    double left = shape.getOrDefault(Command.shpleft, 0) * TWIP;
+    double top = shape.getOrDefault(Command.shptop, 0) * TWIP;
+    return new Box(
+        left,
+        top,
+        shape.getOrDefault(Command.shpright, 0) * TWIP - left,
+        shape.getOrDefault(Command.shpbottom, 0) * TWIP - top);
+  }
+
+  private Placement placement(Box b) {
+    Placement.Wrap wrap =
+        switch (shape.getOrDefault(Command.shpwr, 2)) {
+          case 1 -> Placement.Wrap.ABOVE_AND_BELOW;
+          case 3 -> Placement.Wrap.THROUGH;
+          default -> new Placement.Wrap.Around(Placement.Side.BOTH, Contour.BOX);
+        };
+    return new Placement.Floating(
+        new Placement.Axis(
+            shape.containsKey(Command.shpbxpage)
+                ? Placement.Origin.PAGE
+                : shape.containsKey(Command.shpbxmargin)
+                    ? Placement.Origin.MARGIN
+                    : Placement.Origin.COLUMN,
+            Placement.Align.OFFSET,
+            b.x()),
+        new Placement.Axis(
+            shape.containsKey(Command.shpbypage)
+                ? Placement.Origin.PAGE
+                : shape.containsKey(Command.shpbymargin)
+                    ? Placement.Origin.MARGIN
+                    : Placement.Origin.PARAGRAPH,
+            Placement.Align.OFFSET,
+            b.y()),
+        wrap,
+        new Insets(0, 9, 0, 9),
+        false);
+  }
+
+  /** A picture as large as its shape, where that stands. */
+  Inline inShape(Inline.Picture p) {
+    Box b = box();
+    return b.width() <= 1 || b.height() <= 1
+        ? p
+        : new Inline.Picture(
+            p.media(),
+            b.width(),
+            b.height(),
+            p.alt(),
+            placement(b),
+            p.crop(),
+            p.rotation(),
+            p.kept(),
+            p.look());
   }
 
   Inline shape(NodeId story) {
-    double left = shape.getOrDefault(Command.shpleft, 0) * TWIP;
-    double top = shape.getOrDefault(Command.shptop, 0) * TWIP;
-    double width = shape.getOrDefault(Command.shpright, 0) * TWIP - left;
-    double height = shape.getOrDefault(Command.shpbottom, 0) * TWIP - top;
-    boolean placed = width > 1;
+    Box b = box();
+    boolean placed = b.width() > 1;
     return new Inline.Shape(
         new Inline.Drawing(Inline.Geometry.RECTANGLE, Optional.empty(), Optional.empty()),
-        placed ? Math.min(width, 1500) : 200,
-        Math.clamp(height, 10, 1500),
+        placed ? Math.min(b.width(), 1500) : 200,
+        Math.clamp(b.height(), 10, 1500),
         new Inline.BoxText(
             Optional.of(story), true, new Insets(3.6, 7.2, 3.6, 7.2), VerticalAlignment.TOP),
         "",
-        placed
-            ? new Placement.Floating(
-                new Placement.Axis(Placement.Origin.COLUMN, Placement.Align.OFFSET, left),
-                new Placement.Axis(Placement.Origin.PARAGRAPH, Placement.Align.OFFSET, top),
-                new Placement.Wrap.Around(Placement.Side.BOTH, Contour.BOX),
-                new Insets(0, 9, 0, 9),
-                false)
-            : Placement.INLINE,
+        placed ? placement(b) : Placement.INLINE,
         0,
         Optional.empty(),
         Look.PLAIN);
@@ -136,6 +179,10 @@ final class RtfPages {
       said.remove(c);
     }
     return is;
+  }
+
+  void saysNothing() {
+    says = null;
   }
 
   void say(String s) {
@@ -197,7 +244,12 @@ final class RtfPages {
           pgnstarts,
           linebetcol ->
           ofSection.put(c, value);
-      case shpleft, shptop, shpright, shpbottom -> shape.put(c, value);
+      case shpleft -> {
+        shape.clear(); // another one begins
+        shape.put(c, value);
+      }
+      case shptop, shpright, shpbottom, shpbxpage, shpbxmargin, shpbypage, shpbymargin, shpwr ->
+          shape.put(c, value);
       default -> {}
     }
   }

@@ -1,4 +1,4 @@
-package decant.office.rtf.paste;
+package decant.office.rtf.read;
 
 import com.rtfparserkit.parser.IRtfListener;
 import com.rtfparserkit.parser.RtfStreamSource;
@@ -20,7 +20,7 @@ import decant.model.look.MediaId;
 import decant.model.look.ParagraphTraits;
 import decant.model.look.StyleSheet;
 import decant.model.look.TextTraits;
-import decant.office.rtf.paste.RtfState.Goal;
+import decant.office.rtf.read.RtfState.Goal;
 import decant.picture.PictureSize;
 import decant.picture.PixelPicture;
 import decant.work.Faults;
@@ -402,14 +402,15 @@ public class RtfReader implements IRtfListener {
     hex.setLength(0);
     byte[] bytes = HexFormat.of().parseHex(digits, 0, digits.length() / 2 * 2);
     Optional<Dimension> pixels = PixelPicture.size(bytes);
-    if (pixels.isEmpty() || pictureType.isEmpty() || state.goal() != Goal.TEXT) {
+    if (pixels.isEmpty() || pictureType.isEmpty() || !takesPictures()) {
       drawing(pictureType, bytes);
       return;
     }
     Media one = Media.of(pictureType, bytes);
     media.put(one.id(), one);
     var shown = PictureSize.of(pixels.get(), said(pictureWidth), said(pictureHeight));
-    text.open().add(new Inline.Picture(one.id(), shown.width(), shown.height(), "", Look.PLAIN));
+    text.open()
+        .add(placed(new Inline.Picture(one.id(), shown.width(), shown.height(), "", Look.PLAIN)));
   }
 
   /** Where the characters of a group go that only a whole file has; empty if it is none of them. */
@@ -436,6 +437,16 @@ public class RtfReader implements IRtfListener {
   /** Whether a text apart that ends is taken as what it is. */
   boolean ended(RtfText apart, Story story) {
     return false;
+  }
+
+  /** Whether a picture that ends here is shown. */
+  boolean takesPictures() {
+    return state.goal() == Goal.TEXT;
+  }
+
+  /** A picture where it stands. */
+  Inline placed(Inline.Picture p) {
+    return p;
   }
 
   /** A picture that is none of pixels. */

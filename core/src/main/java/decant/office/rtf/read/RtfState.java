@@ -1,4 +1,4 @@
-package decant.office.rtf.paste;
+package decant.office.rtf.read;
 
 import decant.model.look.Look;
 

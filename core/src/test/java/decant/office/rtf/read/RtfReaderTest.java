@@ -1,4 +1,4 @@
-package decant.office.rtf.paste;
+package decant.office.rtf.read;
 
 import static org.assertj.core.api.Assertions.assertThat;
 

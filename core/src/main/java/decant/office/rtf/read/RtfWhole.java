@@ -1,4 +1,4 @@
-package decant.office.rtf.paste;
+package decant.office.rtf.read;
 
 import com.rtfparserkit.rtf.Command;
 import decant.model.Document;
@@ -13,7 +13,7 @@ import decant.model.look.Media;
 import decant.model.look.ParagraphTraits;
 import decant.model.look.StyleSheet;
 import decant.model.look.TextTraits;
-import decant.office.rtf.paste.RtfState.Goal;
+import decant.office.rtf.read.RtfState.Goal;
 import decant.picture.VectorPicture;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
@@ -92,6 +92,10 @@ public final class RtfWhole extends RtfReader {
         yield Optional.of(Goal.TEXT);
       }
       case shp, shpinst, result, info -> Optional.of(state.goal());
+      case sp, sn, sv -> {
+        pages.saysNothing(); // properties of shapes, of which pictures alone are taken
+        yield Optional.of(Goal.SAID);
+      }
       case title, subject, author, keywords, atnauthor, bkmkstart ->
           Optional.of(pages.says(c) ? Goal.SAID : Goal.SKIPPED);
       default -> Optional.empty();
@@ -162,7 +166,8 @@ public final class RtfWhole extends RtfReader {
           look.with(
               ParagraphTraits.LIST, numbered.item(state.list(), state.depth(), label.toString()));
     }
-    List<String> names = pages.bookmarks();
+    boolean remark = text.apart().filter(a -> a instanceof RtfText.Apart.Remark).isPresent();
+    List<String> names = remark ? List.of() : pages.bookmarks();
     look = names.isEmpty() ? look : look.with(ParagraphTraits.BOOKMARKS, names);
     List<Inline> inlines = all;
     if (!waiting.isEmpty() && !all.isEmpty()) {
@@ -212,9 +217,20 @@ public final class RtfWhole extends RtfReader {
     open.add(last.withLook(last.look().with(TextTraits.COMMENTS, List.copyOf(all))));
   }
 
+  /** In the properties of a shape too, whose picture it is. */
+  @Override
+  boolean takesPictures() {
+    return state.goal() == Goal.TEXT || state.goal() == Goal.SAID;
+  }
+
+  @Override
+  Inline placed(Inline.Picture p) {
+    return state.goal() == Goal.SAID ? pages.inShape(p) : p;
+  }
+
   @Override
   void drawing(String type, byte[] bytes) {
-    if (state.goal() != Goal.TEXT) {
+    if (!takesPictures()) {
       return;
     }
     Media m = Media.of(type, bytes);
@@ -223,6 +239,7 @@ public final class RtfWhole extends RtfReader {
       return;
     }
     media.put(m.id(), m);
-    text.open().add(new Inline.Picture(m.id(), pictureWidth, pictureHeight, "", Look.PLAIN));
+    text.open()
+        .add(placed(new Inline.Picture(m.id(), pictureWidth, pictureHeight, "", Look.PLAIN)));
   }
 }
