@@ -88,6 +88,7 @@ class ArchitectureTest {
             "format",
             "verify.office"));
     out.put("office.doc", and(readers, "format"));
+    out.put("office.text", and(readers, "layout.label", "format", "verify.office"));
     out.put("office.odf.markup", readers);
     out.put(
         "office.odf.write",
@@ -300,7 +301,7 @@ class ArchitectureTest {
         for (Path f : files.filter(f -> f.toString().endsWith(".java")).toList()) {
           String in = root.relativize(f).toString().replace('\\', '/');
           boolean own =
-              in.matches("(format|office/(doc|docx|odf|rtf)|verify/office)/.*")
+              in.matches("(format|office/(doc|docx|odf|rtf|text)|verify/office)/.*")
                   // lists the extensions of files that may act by themselves
                   || in.equals("reading/ActiveContent.java");
           String code = Files.readString(f).replaceAll("(?s)/\\*.*?\\*/|//[^\n]*", "");

@@ -36,6 +36,12 @@ public record Format(
 
   /** What only some formats have room for. */
   public enum Holding {
+    /** Fonts, sizes, colours, places: how anything looks. */
+    LOOKS,
+    PICTURES,
+    /** Headers and footers. */
+    RUNNING_TEXTS,
+    COMMENTS,
     ATTACHED_FILES,
     FORM_FIELDS,
     FONTS,

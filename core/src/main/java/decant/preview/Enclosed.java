@@ -19,18 +19,22 @@ import java.util.Set;
  * @param fields places to fill in
  * @param comments what was noted about the text
  * @param files that it carries
+ * @param pictures with their words, which stand for them
  * @param kept how much readers kept without understanding it, by the format that it came in
  */
-public record Enclosed(int fields, int comments, int files, Map<String, Integer> kept) {
+public record Enclosed(
+    int fields, int comments, int files, int pictures, Map<String, Integer> kept) {
   public static Enclosed in(Document d) {
     var c = new Count();
     Walk.through(d, Part.ALL, c);
-    return new Enclosed(c.fields.size(), c.comments.size(), d.attachments().size(), c.kept);
+    return new Enclosed(
+        c.fields.size(), c.comments.size(), d.attachments().size(), c.pictures, c.kept);
   }
 
   private static final class Count implements Walk.Visitor {
     private final Set<String> fields = new HashSet<>();
     private final Set<String> comments = new HashSet<>();
+    private int pictures;
     private final Map<String, Integer> kept = new HashMap<>();
 
     @Override
@@ -44,6 +48,7 @@ public record Enclosed(int fields, int comments, int files, Map<String, Integer>
     }
 
     private void inline(Inline i) {
+      pictures += i instanceof Inline.Picture ? 1 : 0;
       i.look().get(TextTraits.FIELD).ifPresent(b -> fields.add(b.id()));
       i.look().value(TextTraits.COMMENTS).stream().map(Comment::id).forEach(comments::add);
       if (i instanceof Inline.KeptInline k && k.shown().isEmpty()) {

@@ -18,6 +18,19 @@ public final class LeftOut {
   public static List<String> of(Document d, Format format) {
     var out = new ArrayList<String>();
     Enclosed has = Enclosed.in(d);
+    if (!format.holds().contains(Holding.LOOKS)) {
+      out.add(WORDS.say("left-out.looks"));
+    }
+    if (has.pictures() > 0 && !format.holds().contains(Holding.PICTURES)) {
+      out.add(WORDS.count("left-out.pictures", has.pictures()));
+    }
+    boolean running = d.sections().stream().anyMatch(s -> !s.running().isEmpty());
+    if (running && !format.holds().contains(Holding.RUNNING_TEXTS)) {
+      out.add(WORDS.say("left-out.running"));
+    }
+    if (has.comments() > 0 && !format.holds().contains(Holding.COMMENTS)) {
+      out.add(WORDS.count("left-out.comments", has.comments()));
+    }
     if (has.files() > 0 && !format.holds().contains(Holding.ATTACHED_FILES)) {
       out.add(WORDS.count("left-out.files", has.files()));
     }

@@ -45,7 +45,8 @@ class FormatsTest {
     assertThat(of("junk before %PDF-1.4".getBytes())).isEqualTo("pdf");
     assertThat(of("{\\rtf1 x}".getBytes())).isEqualTo("rtf");
     assertThat(of("  <!DOCTYPE html><p>".getBytes())).isEqualTo("html");
-    assertThat(of("plain".getBytes())).isEqualTo("unknown");
+    assertThat(of("plain".getBytes())).isEqualTo("txt");
+    assertThat(of("pl\u0001ain".getBytes())).isEqualTo("unknown");
     assertThat(of(new byte[] {(byte) 0x89, 'P', 'N', 'G', 0})).isEqualTo("picture");
   }
 
@@ -80,7 +81,7 @@ class FormatsTest {
     assertThat(receipt.files()).allMatch(f -> f.checks().stream().allMatch(Check::passed));
     assertThat(receipt.files().getFirst().format()).isEqualTo("toy");
     assertThat(Formats.byExtension("a.TOY")).contains(Formats.of("toy").orElseThrow());
-    assertThat(Formats.names(Formats.takenIn())).isEqualTo("Toy, PDF, DOCX, ODT, DOC and RTF");
+    assertThat(Formats.names(Formats.takenIn())).isEqualTo("Toy, PDF, DOCX, ODT, DOC, RTF and TXT");
     assertThat(LeftOut.of(Published.everything(), Formats.of("toy").orElseThrow())).isEmpty();
   }
 

@@ -86,7 +86,8 @@ final class DocFields {
   /** The bookmark that a reference to a page names. */
   static String target(String instruction) {
     Matcher m = WORD.matcher(instruction);
-    return m.find() && m.find() ? text(m) : "";
+    boolean named = m.find(); // the keyword comes first
+    return named && m.find() ? text(m) : "";
   }
 
   private static String keyword(String instruction) {

@@ -106,7 +106,7 @@ final class OdfBody {
       case "text:section" -> {
         boolean hidden = e.attribute("text:display").filter(d -> d.equals("none")).isPresent();
         if (hidden) {
-          leftOut(WORDS.say("odf-body.a-hidden-section"), out);
+          leftOut(WORDS.say("odf-body.a-hidden-section"));
         } else {
           out.section(e, true);
           addAll(e, item, out);
@@ -140,7 +140,7 @@ final class OdfBody {
     }
   }
 
-  private void leftOut(String message, Sink out) {
+  private void leftOut(String message) {
     shared.findings.add(
         Finding.general(Finding.Kind.CONTENT_LEFT_OUT, Finding.Severity.LOSS, message));
   }

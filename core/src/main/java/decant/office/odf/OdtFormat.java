@@ -19,7 +19,8 @@ public final class OdtFormat implements FormatService {
           "application/vnd.oasis.opendocument.text",
           List.of("odt", "ott", "fodt"),
           OdtFormat::knows,
-          EnumSet.of(Format.Holding.FONTS, Format.Holding.KEPT_PARTS));
+          EnumSet.complementOf(
+              EnumSet.of(Format.Holding.ATTACHED_FILES, Format.Holding.FORM_FIELDS)));
 
   private static boolean knows(FileContent c) {
     return c.packedMediaType().startsWith("application/vnd.oasis.opendocument.text")

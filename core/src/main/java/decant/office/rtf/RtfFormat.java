@@ -4,9 +4,9 @@ import decant.format.Format;
 import decant.format.FormatService;
 import decant.office.rtf.read.RtfReader;
 import decant.verify.office.RtfVerifier;
+import java.util.EnumSet;
 import java.util.List;
 import java.util.Optional;
-import java.util.Set;
 
 /** Rich Text Format 1.9.1, which office programs of every age read. */
 public final class RtfFormat implements FormatService {
@@ -20,7 +20,11 @@ public final class RtfFormat implements FormatService {
           "application/rtf",
           List.of("rtf"),
           c -> c.head().startsWith("{\\rtf"),
-          Set.of());
+          EnumSet.of(
+              Format.Holding.LOOKS,
+              Format.Holding.PICTURES,
+              Format.Holding.RUNNING_TEXTS,
+              Format.Holding.COMMENTS));
 
   @Override
   public Format format() {

@@ -83,7 +83,7 @@ final class OdfText implements Sink {
   public void take(Event event) {
     switch (event) {
       case Event.SectionStart s -> section(s);
-      case Event.SectionEnd s -> end(s);
+      case Event.SectionEnd s -> endSection();
       case Event.ParagraphStart p -> begin(p);
       case Event.ParagraphEnd p -> x.close(heading ? "text:h" : "text:p");
       case Event.BookmarkStart b -> x.empty("text:bookmark", "text:name", b.name());
@@ -158,7 +158,7 @@ final class OdfText implements Sink {
     }
   }
 
-  private void end(Event.SectionEnd s) {
+  private void endSection() {
     endFrame();
     lists.element().close();
     if (begins.isPresent()) {

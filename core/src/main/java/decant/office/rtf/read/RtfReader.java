@@ -54,8 +54,6 @@ public class RtfReader implements IRtfListener {
   private static final Pattern ADDRESS =
       Pattern.compile("HYPERLINK\\s+\"?((?:https?|mailto|tel|ftp):[^\"\\s]+)\"?");
 
-  private static final Pattern OPTIONAL = Pattern.compile("\\{\\s*\\\\\\*\\s*\\\\([a-z]+)");
-
   private static final Pattern HEADING = Pattern.compile("(?i)heading ([1-9])");
 
   final RtfLooks looks = new RtfLooks();
@@ -83,7 +81,7 @@ public class RtfReader implements IRtfListener {
   }
 
   void parse(String rtf) throws IOException {
-    byte[] bytes = skipping(rtf).getBytes(StandardCharsets.ISO_8859_1);
+    byte[] bytes = OptionalGroups.skipping(rtf).getBytes(StandardCharsets.ISO_8859_1);
     new StandardRtfParser().parse(new RtfStreamSource(new ByteArrayInputStream(bytes)), this);
     end();
   }
@@ -105,18 +103,6 @@ public class RtfReader implements IRtfListener {
       }
     }
     return new Fragment(r.text.blocks(), r.stories, r.media, r.lists, r.styles);
-  }
-
-  /**
-   * The text with groups that may be passed over, and that the parser has never heard of, named
-   * after one that it has: it says nothing of them, and their characters would be taken for text.
-   */
-  private static String skipping(String rtf) {
-    return OPTIONAL
-        .matcher(rtf)
-        .replaceAll(m ->
-            Matcher.quoteReplacement(
-                Command.getInstance(m.group(1)) == null ? "{\\*\\generator" : m.group()));
   }
 
   private void end() {

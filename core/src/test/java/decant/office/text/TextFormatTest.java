@@ -1,0 +1,109 @@
+package decant.office.text;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import decant.Samples;
+import decant.format.Formats;
+import decant.layout.Rich;
+import decant.model.Document;
+import decant.model.Paragraph;
+import decant.model.Story;
+import decant.model.Table;
+import decant.model.finding.Finding;
+import decant.model.look.Look;
+import decant.model.look.ParagraphTraits;
+import decant.model.look.TextTraits;
+import decant.preview.LeftOut;
+import decant.reading.ReadRequest;
+import decant.reading.TakenIn;
+import decant.verify.office.TextVerifier;
+import java.io.OutputStream;
+import java.nio.charset.Charset;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Map;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+class TextFormatTest {
+  private static final String SAID = "Liegeplätze – “north” mole\n";
+
+  @TempDir Path folder;
+
+  private TakenIn taken(byte[] bytes) throws Exception {
+    Path file = Files.write(folder.resolve("a"), bytes);
+    assertThat(Formats.recognise(file).id()).isEqualTo("txt");
+    return Formats.reader(Formats.recognise(file)).orElseThrow().read(ReadRequest.of(file));
+  }
+
+  private static List<String> texts(Document d) {
+    return d.paragraphs().stream().map(Paragraph::text).toList();
+  }
+
+  @Test
+  void lettersAreReadAsTheyWereWritten() throws Exception {
+    for (Charset set :
+        List.of(StandardCharsets.UTF_8, StandardCharsets.UTF_16, Charset.forName("UTF-16LE"))) {
+      String mark = set.name().equals("UTF-16LE") ? "\uFEFF" : "";
+      assertThat(texts(taken((mark + SAID).getBytes(set)).document()))
+          .as(set.name())
+          .containsExactly(SAID.strip());
+    }
+    // What is guessed is said.
+    TakenIn guessed = taken(SAID.repeat(4).getBytes(Charset.forName("windows-1252")));
+    assertThat(texts(guessed.document())).contains(SAID.strip());
+    assertThat(guessed.findings())
+        .anyMatch(
+            f -> f.severity() == Finding.Severity.DOUBT && f.message().contains("windows-1252"));
+  }
+
+  @Test
+  void linesTablesAndPages() throws Exception {
+    Document d =
+        taken(
+                "Rules\r\n\r\nBerth\tDepth\r\nNorth\t4 m\rEnd of tables\n\fNext page"
+                    .getBytes(StandardCharsets.UTF_8))
+            .document();
+    assertThat(texts(d))
+        .containsExactly(
+            "Rules", "", "Berth", "Depth", "North", "4 m", "End of tables", "Next page");
+    assertThat(d.sections().getFirst().blocks().get(2)).isInstanceOf(Table.class);
+    assertThat(d.paragraphs().getLast().look().value(ParagraphTraits.PAGE_BREAK_BEFORE)).isTrue();
+    // Columns of spaces stand only where letters are equally wide.
+    Document columns =
+        taken("Berth     Depth\nNorth     4 m".getBytes(StandardCharsets.UTF_8)).document();
+    assertThat(columns.styles().textBase(Look.PLAIN).value(TextTraits.FAMILY))
+        .isEqualTo("Liberation Mono");
+  }
+
+  @Test
+  void everyWordIsWrittenAndLookedFor() throws Exception {
+    var rich = new Rich();
+    rich.section(
+        decant.model.PageSetup.A4,
+        decant.model.Section.Start.NEW_PAGE,
+        Map.of(),
+        List.of(
+            rich.item("l", 0, "first"),
+            Rich.of(Rich.text("Charges"), rich.note(Story.Kind.FOOTNOTE, "As of March.")),
+            Samples.table(new String[] {"Berth", "Depth"}, new String[] {"North", "4 m"}),
+            Rich.of(rich.picture(10, 10, decant.model.look.Placement.INLINE))));
+    Document d = rich.document();
+    Path file = folder.resolve("b.txt");
+    try (OutputStream out = Files.newOutputStream(file)) {
+      TextWriter.write(d, out);
+    }
+    assertThat(Files.readString(file))
+        .isEqualTo(
+            "1. first\r\nCharges[1]\r\nBerth\tDepth\r\nNorth\t4 m\r\n[a quay]\r\n\r\n[1] As of March.\r\n");
+    assertThat(TextVerifier.verify(file, d)).allMatch(c -> c.passed());
+    Files.writeString(file, Files.readString(file).replace("March", "May"));
+    assertThat(TextVerifier.verify(file, d)).noneMatch(c -> c.passed());
+    assertThat(LeftOut.of(d, Formats.of("txt").orElseThrow()))
+        .containsExactly(
+            "Fonts, sizes, colours and places: only the words go along.",
+            "1 picture (its description goes along).");
+  }
+}
