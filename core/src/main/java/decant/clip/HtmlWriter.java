@@ -4,6 +4,7 @@ import decant.model.Block;
 import decant.model.Cell;
 import decant.model.Inline;
 import decant.model.KeptBlock;
+import decant.model.Metadata;
 import decant.model.NodeId;
 import decant.model.Paragraph;
 import decant.model.Story;
@@ -12,6 +13,7 @@ import decant.model.edit.Fragment;
 import decant.model.edit.ListEdits;
 import decant.model.look.Colour;
 import decant.model.look.Link;
+import decant.model.look.ListDefinition;
 import decant.model.look.ListDefinition.Level;
 import decant.model.look.ListMembership;
 import decant.model.look.Look;
@@ -24,8 +26,10 @@ import java.util.ArrayList;
 import java.util.Base64;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import org.jsoup.nodes.Document;
+import org.jsoup.nodes.DocumentType;
 import org.jsoup.nodes.Element;
 import org.jsoup.nodes.TextNode;
 
@@ -38,16 +42,46 @@ public final class HtmlWriter {
 
   private final List<Element> notes = new ArrayList<>();
 
-  private HtmlWriter(Fragment from) {
+  /** What stands before items, and their numbers, as they are in the whole document. */
+  private final Map<NodeId, String> labels;
+
+  private final Map<NodeId, Integer> numbers;
+
+  private HtmlWriter(Fragment from, Map<NodeId, String> labels, Map<NodeId, Integer> numbers) {
     this.from = from;
     this.whole = from.document();
+    this.labels = labels;
+    this.numbers = numbers;
   }
 
+  /** A fragment, whose items count by themselves. */
   public static String write(Fragment f) {
+    return write(f, Metadata.NONE, Map.of(), Map.of());
+  }
+
+  /**
+   * A whole document.
+   *
+   * @param said what it says of itself
+   * @param labels what stands before items, by their paragraphs
+   * @param numbers of items on their levels
+   */
+  public static String write(
+      Fragment f, Metadata said, Map<NodeId, String> labels, Map<NodeId, Integer> numbers) {
     Document html = Document.createShell("");
     html.outputSettings().prettyPrint(false).charset("UTF-8");
+    html.prependChild(new DocumentType("html", "", ""));
     html.head().appendElement("meta").attr("charset", "utf-8");
-    var w = new HtmlWriter(f);
+    if (!said.title().isEmpty()) {
+      html.title(said.title());
+    }
+    if (!said.author().isEmpty()) {
+      html.head().appendElement("meta").attr("name", "author").attr("content", said.author());
+    }
+    if (!said.language().isEmpty()) {
+      html.selectFirst("html").attr("lang", said.language());
+    }
+    var w = new HtmlWriter(f, labels, numbers);
     w.blocks(f.blocks(), html.body());
     if (!w.notes.isEmpty()) {
       Element list = html.body().appendElement("section").attr("role", "doc-endnotes");
@@ -91,7 +125,38 @@ public final class HtmlWriter {
       }
       lists.add(list);
     }
-    inlines(p, lists.getLast().appendElement("li"));
+    Element li = lists.getLast().appendElement("li");
+    bookmarks(p, li);
+    label(p, m, li);
+    inlines(p, li);
+  }
+
+  /** The number that an item has; where HTML cannot write its label, the label as text. */
+  private void label(Paragraph p, ListMembership m, Element li) {
+    String label = labels.getOrDefault(p.id(), "");
+    Integer number = numbers.get(p.id());
+    if (label.isEmpty() || number == null) {
+      return;
+    }
+    Level level = level(m.list(), m.depth());
+    boolean simple =
+        level.ordered()
+            && level.pattern().equals("%" + (m.depth() + 1) + ".")
+            && level.format() != ListDefinition.NumberFormat.TWO_DIGITS
+            && level.format() != ListDefinition.NumberFormat.ORDINAL;
+    if (simple) {
+      li.attr("value", number.toString());
+    } else {
+      li.attr("style", "list-style-type:none");
+      li.appendElement("span").text(label + "\u00A0");
+    }
+  }
+
+  /** Places that links lead to. */
+  private static void bookmarks(Paragraph p, Element into) {
+    for (String name : p.look().value(ParagraphTraits.BOOKMARKS)) {
+      into.appendElement("a").attr("id", name);
+    }
   }
 
   private Level level(String list, int depth) {
@@ -132,6 +197,7 @@ public final class HtmlWriter {
       e.attr("dir", "rtl");
     }
     styled(e, css);
+    bookmarks(p, e);
     inlines(p, e);
   }
 
@@ -215,8 +281,9 @@ public final class HtmlWriter {
   private Element marked(Element into, Look base, Look direct) {
     Look look = from.styles().textLook(base, direct);
     Element e = into;
-    if (direct.get(TextTraits.LINK).orElse(null) instanceof Link.External link) {
-      e = e.appendElement("a").attr("href", link.uri());
+    Link link = direct.get(TextTraits.LINK).orElse(null);
+    if (link != null) {
+      e = e.appendElement("a").attr("href", link.target());
     }
     var css = new StringBuilder();
     css.append("font-family:'").append(look.value(TextTraits.FAMILY).replace("'", "")).append("';");

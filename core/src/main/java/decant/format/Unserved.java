@@ -3,7 +3,6 @@ package decant.format;
 import decant.format.Format.Family;
 import decant.format.Format.Sniffer;
 import java.util.List;
-import java.util.Locale;
 import java.util.Set;
 
 /** Formats that are known so that a person is told what a file is; nothing serves them. */
@@ -41,7 +40,6 @@ final class Unserved {
           LOCKED_OFFICE,
           of("compound", "binary office document", Family.OTHER, FileContent::isCompound),
           PICTURE,
-          of("html", "HTML page", Family.TEXT, Unserved::isHtml),
           ZIP);
 
   private Unserved() {}
@@ -61,10 +59,5 @@ final class Unserved {
       }
     }
     return false;
-  }
-
-  private static boolean isHtml(FileContent c) {
-    String head = c.head().strip().toLowerCase(Locale.ROOT);
-    return head.startsWith("<!doctype html") || head.startsWith("<html");
   }
 }

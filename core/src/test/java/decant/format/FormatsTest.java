@@ -81,7 +81,8 @@ class FormatsTest {
     assertThat(receipt.files()).allMatch(f -> f.checks().stream().allMatch(Check::passed));
     assertThat(receipt.files().getFirst().format()).isEqualTo("toy");
     assertThat(Formats.byExtension("a.TOY")).contains(Formats.of("toy").orElseThrow());
-    assertThat(Formats.names(Formats.takenIn())).isEqualTo("Toy, PDF, DOCX, ODT, DOC, RTF and TXT");
+    assertThat(Formats.names(Formats.takenIn()))
+        .isEqualTo("Toy, PDF, DOCX, ODT, DOC, RTF, HTML and TXT");
     assertThat(LeftOut.of(Published.everything(), Formats.of("toy").orElseThrow())).isEmpty();
   }
 

@@ -30,6 +30,11 @@ public final class TextVerifier {
     } catch (IOException e) {
       return DigestCheck.unread(e);
     }
+    return words(text, d);
+  }
+
+  /** Looks for every word in a text. */
+  static List<Check> words(String text, Document d) {
     Map<String, Integer> there = new HashMap<>();
     for (String w : words(text)) {
       there.merge(w, 1, Integer::sum);

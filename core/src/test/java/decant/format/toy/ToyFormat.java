@@ -15,10 +15,10 @@ import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.EnumSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import java.util.stream.Collectors;
 
 /** A format of lines of text, to show that one registration is all that a format needs. */
@@ -33,7 +33,7 @@ public final class ToyFormat implements FormatService {
           "text/x-toy",
           List.of("toy"),
           c -> c.head().startsWith(FIRST),
-          Set.of());
+          EnumSet.allOf(Format.Holding.class));
 
   @Override
   public Format format() {

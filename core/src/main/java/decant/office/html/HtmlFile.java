@@ -1,0 +1,181 @@
+package decant.office.html;
+
+import decant.clip.HtmlReader;
+import decant.clip.HtmlWriter;
+import decant.layout.label.ListLabels;
+import decant.model.Block;
+import decant.model.Document;
+import decant.model.Metadata;
+import decant.model.NodeId;
+import decant.model.PageSetup;
+import decant.model.Paragraph;
+import decant.model.Section;
+import decant.model.edit.Fragment;
+import decant.model.finding.Finding;
+import decant.model.look.Look;
+import decant.model.look.StyleSheet;
+import decant.model.look.TextTraits;
+import decant.picture.PictureTypes;
+import decant.reading.FontsUsed;
+import decant.reading.GlyphCoverage;
+import decant.reading.ReadProblem;
+import decant.reading.ReadRequest;
+import decant.reading.ReadingFonts;
+import decant.reading.ReplacedFonts;
+import decant.reading.TakenIn;
+import decant.text.FontBook;
+import decant.words.Words;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.OutputStream;
+import java.net.URLDecoder;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.Base64;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.jsoup.Jsoup;
+import org.jsoup.nodes.Element;
+
+/** Takes HTML files in, and writes them. Nothing that a page names is fetched. */
+final class HtmlFile {
+  private static final Words WORDS = Words.of(HtmlFile.class);
+  private static final long LARGEST = 50_000_000; // bytes of a page, or of a picture beside it
+
+  private HtmlFile() {}
+
+  /** Takes a file in. @throws ReadProblem if it is too large, or cannot be read */
+  static TakenIn read(ReadRequest request) throws ReadProblem {
+    org.jsoup.nodes.Document page;
+    try (InputStream in = Files.newInputStream(request.file())) {
+      if (Files.size(request.file()) > LARGEST) {
+        throw ReadProblem.tooLarge();
+      }
+      page = Jsoup.parse(in, null, "");
+    } catch (IOException e) {
+      throw new ReadProblem(
+          ReadProblem.Kind.UNREADABLE, WORDS.say("html-file.the-file-cannot-be-read"), e);
+    }
+    request.checkpoint();
+    StyleRules.apply(page);
+    page.select("script, style, noscript, template").remove();
+    page.select("[hidden]").remove();
+    page.select("[style~=(?i)display\\s*:\\s*none]").remove();
+    var findings = new ArrayList<Finding>();
+    pictures(page, request.file().toAbsolutePath().getParent(), findings);
+    forms(page, findings);
+    Fragment f = HtmlReader.read(page.outerHtml(), styles());
+    request.checkpoint();
+    List<Block> blocks = new ArrayList<>(f.blocks());
+    if (blocks.stream().noneMatch(b -> b instanceof Paragraph)) {
+      blocks.add(Paragraph.of(Look.PLAIN, ""));
+    }
+    String language = page.select("html").attr("lang");
+    Document d =
+        Document.of(
+            new Metadata(page.title(), "", meta(page, "author"), meta(page, "keywords"), language)
+                .clean(),
+            f.styles(),
+            f.lists(),
+            List.of(
+                new Section(
+                    NodeId.fresh(), PageSetup.A4, Section.Start.NEW_PAGE, Map.of(), blocks)),
+            f.stories(),
+            f.media(),
+            List.of());
+    FontBook fonts = ReadingFonts.of(List.of());
+    findings.addAll(ReplacedFonts.of(d, fonts));
+    findings.addAll(GlyphCoverage.of(d, fonts));
+    return new TakenIn(
+        d,
+        findings,
+        new TakenIn.Origin(
+            HtmlFormat.ID, 0, Map.of(), FontsUsed.of(d, fonts), Map.of(), List.of()));
+  }
+
+  private static String meta(org.jsoup.nodes.Document page, String name) {
+    return page.select("meta[name=" + name + "]").attr("content");
+  }
+
+  /** As browsers show what says nothing (HTML, §15.3): 16 pixels of a face with serifs. */
+  private static StyleSheet styles() {
+    return new StyleSheet(
+        Look.PLAIN,
+        Look.of(TextTraits.FAMILY, "Liberation Serif").with(TextTraits.SIZE, 12.0),
+        "",
+        Map.of());
+  }
+
+  /** Pictures beside the file come along; those elsewhere are told of, and never fetched. */
+  private static void pictures(org.jsoup.nodes.Document page, Path folder, List<Finding> findings) {
+    int missing = 0;
+    for (Element img : page.select("img[src]")) {
+      String src = img.attr("src");
+      if (src.startsWith("data:")) {
+        continue;
+      }
+      Optional<byte[]> bytes = beside(folder, src);
+      if (bytes.isPresent()) {
+        String type = PictureTypes.type(bytes.get(), "");
+        img.attr(
+            "src", "data:" + type + ";base64," + Base64.getEncoder().encodeToString(bytes.get()));
+      } else {
+        missing++;
+      }
+    }
+    if (missing > 0) {
+      findings.add(
+          Finding.general(
+              Finding.Kind.PICTURE_MISSING,
+              Finding.Severity.LOSS,
+              WORDS.count("html-file.pictures", missing)));
+    }
+  }
+
+  private static Optional<byte[]> beside(Path folder, String src) {
+    if (src.contains(":") || src.startsWith("/") || src.startsWith("\\")) {
+      return Optional.empty();
+    }
+    try {
+      String name = URLDecoder.decode(src.replaceAll("[?#].*$", ""), StandardCharsets.UTF_8);
+      Path file = folder.resolve(name).normalize();
+      boolean inside =
+          file.startsWith(folder)
+              && Files.isRegularFile(file)
+              && file.toRealPath().startsWith(folder.toRealPath())
+              && Files.size(file) <= LARGEST;
+      return inside ? Optional.of(Files.readAllBytes(file)) : Optional.empty();
+    } catch (IOException | IllegalArgumentException e) {
+      return Optional.empty();
+    }
+  }
+
+  private static void forms(org.jsoup.nodes.Document page, List<Finding> findings) {
+    int fields = page.select("input:not([type=hidden]), textarea, select").size();
+    int others = page.select("video, audio, iframe, object, embed, canvas, svg").size();
+    if (fields > 0) {
+      findings.add(
+          Finding.general(
+              Finding.Kind.FORM, Finding.Severity.LOSS, WORDS.count("html-file.fields", fields)));
+    }
+    if (others > 0) {
+      findings.add(
+          Finding.general(
+              Finding.Kind.CONTENT_LEFT_OUT,
+              Finding.Severity.LOSS,
+              WORDS.count("html-file.others", others)));
+    }
+  }
+
+  /** Writes a document. @throws IOException if the stream cannot be written */
+  static void write(Document d, OutputStream out) throws IOException {
+    var blocks = new ArrayList<Block>();
+    d.sections().forEach(s -> blocks.addAll(s.blocks()));
+    var all = new Fragment(blocks, d.stories(), d.media(), d.lists(), d.styles());
+    String html = HtmlWriter.write(all, d.metadata(), ListLabels.of(d), ListLabels.numbers(d));
+    out.write(html.getBytes(StandardCharsets.UTF_8));
+  }
+}

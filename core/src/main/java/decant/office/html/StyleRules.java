@@ -1,0 +1,66 @@
+package decant.office.html;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.IdentityHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import org.jsoup.nodes.Document;
+import org.jsoup.nodes.Element;
+import org.jsoup.select.Selector;
+
+/**
+ * The rules of the style sheets that stand in a page, put at the elements that they are about, in
+ * the order of the cascade (CSS Cascading and Inheritance 4, §6): what counts more comes later.
+ */
+final class StyleRules {
+  private static final Pattern RULE = Pattern.compile("([^{}]+)\\{([^{}]*)\\}");
+  private static final int MOST = 5000; // rules; more is no page of a person's
+
+  private record Said(int weight, int order, String what) {}
+
+  private StyleRules() {}
+
+  static void apply(Document page) {
+    var all = new StringBuilder();
+    page.select("style").forEach(s -> all.append(s.data()).append('\n'));
+    String css =
+        all.toString()
+            .replaceAll("(?s)/\\*.*?\\*/|<!--|-->", "")
+            // Sheets for paper, or for screens of some size, hold where they hold.
+            .replaceAll("(?s)@[\\w-]+[^{};]*\\{(?:[^{}]*\\{[^{}]*\\})*[^{}]*\\}|@[^{};]*;", "");
+    Map<Element, List<Said>> said = new IdentityHashMap<>();
+    Matcher m = RULE.matcher(css);
+    for (int k = 0; k < MOST && m.find(); k++) {
+      for (String selector : m.group(1).split(",")) {
+        String s = selector.strip();
+        if (s.isEmpty() || s.contains(":")) {
+          continue; // states that no paper has
+        }
+        try {
+          for (Element e : page.select(s)) {
+            said.computeIfAbsent(e, x -> new ArrayList<>()).add(new Said(weight(s), k, m.group(2)));
+          }
+        } catch (Selector.SelectorParseException e) {
+          continue; // a selector of another kind
+        }
+      }
+    }
+    said.forEach((e, rules) -> {
+      rules.sort(Comparator.comparingInt(Said::weight).thenComparingInt(Said::order));
+      var style = new StringBuilder();
+      rules.forEach(r -> style.append(r.what().strip().replaceAll(";+$", "")).append(';'));
+      e.attr("style", style + e.attr("style"));
+    });
+  }
+
+  /** Names count more than classes, and those more than elements (Selectors 4, §17). */
+  private static int weight(String selector) {
+    int ids = selector.length() - selector.replace("#", "").length();
+    int classes = selector.length() - selector.replaceAll("[.\\[]", "").length();
+    int elements = selector.split("[\\s>+~]+").length;
+    return 10_000 * ids + 100 * classes + elements;
+  }
+}
