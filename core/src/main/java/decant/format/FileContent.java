@@ -24,6 +24,7 @@ public final class FileContent {
   private final Set<String> entries;
   private final String mediaType;
   private final byte[] compound;
+  private final String extension;
 
   private FileContent(
       String head,
@@ -31,7 +32,11 @@ public final class FileContent {
       boolean damaged,
       Set<String> entries,
       String mediaType,
-      byte[] compound) {
+      byte[] compound,
+      Path file) {
+    String name = file.getFileName() == null ? "" : file.getFileName().toString();
+    int dot = name.lastIndexOf('.');
+    this.extension = dot > 0 ? name.substring(dot + 1).toLowerCase(Locale.ROOT) : "";
     this.head = head;
     this.zip = zip;
     this.damaged = damaged;
@@ -56,7 +61,7 @@ public final class FileContent {
         start = in.readNBytes(DIRECTORY);
       }
     }
-    return new FileContent(head, false, false, Set.of(), "", start);
+    return new FileContent(head, false, false, Set.of(), "", start, file);
   }
 
   private static FileContent packed(Path file, String head) throws IOException {
@@ -73,15 +78,23 @@ public final class FileContent {
       for (int k = 0; k < MAX_ENTRIES && all.hasMoreElements(); k++) {
         names.add(all.nextElement().getName().toLowerCase(Locale.ROOT));
       }
-      return new FileContent(head, true, false, names, type, new byte[0]);
+      return new FileContent(head, true, false, names, type, new byte[0], file);
     } catch (ZipException | IllegalArgumentException e) {
-      return new FileContent(head, true, true, Set.of(), "", new byte[0]);
+      return new FileContent(head, true, true, Set.of(), "", new byte[0], file);
     }
   }
 
   /** The first 4,096 bytes, a character for each. */
   public String head() {
     return head;
+  }
+
+  /**
+   * The end of its name in small letters, without the dot; empty if it has none. Only for what has
+   * no mark of its own in its content.
+   */
+  public String extension() {
+    return extension;
   }
 
   /** Whether it is a ZIP file, whole or not. */

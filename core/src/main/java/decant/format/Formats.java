@@ -6,10 +6,12 @@ import decant.reading.Active;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.EnumSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.ServiceLoader;
+import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 
@@ -19,6 +21,15 @@ public final class Formats {
       ServiceLoader.load(FormatService.class, Formats.class.getClassLoader()).stream()
           .map(ServiceLoader.Provider::get)
           .toList();
+
+  /** What work is made of, and must not be lost where it is kept. */
+  private static final Set<Format.Holding> WORK =
+      EnumSet.of(
+          Format.Holding.LOOKS,
+          Format.Holding.PICTURES,
+          Format.Holding.RUNNING_TEXTS,
+          Format.Holding.COMMENTS,
+          Format.Holding.KEPT_PARTS);
 
   private static final String PAGES = "pdf";
   private static final String WORKING = "docx";
@@ -104,9 +115,15 @@ public final class Formats {
     return of(WORKING).orElseThrow();
   }
 
-  /** The formats that working copies are saved in: those that are written and taken in again. */
+  /**
+   * The formats that working copies are saved in: those that are written and taken in again, and
+   * hold all that a document is made of.
+   */
   public static List<Format> ofCopies() {
-    return written().stream().filter(takenIn()::contains).toList();
+    return written().stream()
+        .filter(takenIn()::contains)
+        .filter(f -> f.holds().containsAll(WORK))
+        .toList();
   }
 
   /** The format of a working copy of this name. */

@@ -131,6 +131,21 @@ public final class Document implements Content {
         metadata, styles, lists, sections, stories, media, keptParts, attachments, other, index);
   }
 
+  /** This document with other parts kept of its source. */
+  public Document withKeptParts(List<KeptPart> others) {
+    return new Document(
+        metadata,
+        styles,
+        lists,
+        sections,
+        stories,
+        media,
+        List.copyOf(others),
+        attachments,
+        setting,
+        index);
+  }
+
   /** This document with other files that it carries along. */
   public Document withAttachments(List<AttachedFile> others) {
     return new Document(

@@ -10,6 +10,7 @@ import decant.io.WriteProblem;
 import decant.model.Box;
 import decant.model.Document;
 import decant.model.KeptBlock;
+import decant.model.KeptPart;
 import decant.model.NodeId;
 import decant.model.Paragraph;
 import decant.model.Table;
@@ -32,6 +33,7 @@ import java.security.SecureRandom;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -99,6 +101,7 @@ public final class WorkFile {
             : bytes;
     byte[] document = new byte[0];
     Map<String, Media> files = new HashMap<>();
+    Map<String, byte[]> parts = new HashMap<>();
     JsonNode work = JSON.createObjectNode();
     try (var zip = new ZipInputStream(new ByteArrayInputStream(plain))) {
       for (ZipEntry e = zip.getNextEntry(); e != null; e = zip.getNextEntry()) {
@@ -107,6 +110,8 @@ public final class WorkFile {
           document = content;
         } else if (e.getName().equals("work.json")) {
           work = JSON.readTree(content);
+        } else if (e.getName().startsWith("kept-")) {
+          parts.put(e.getName(), content);
         } else if (e.getName().startsWith("pinned-")) {
           files.put(e.getName(), Media.of("application/pdf", content));
         }
@@ -118,7 +123,8 @@ public final class WorkFile {
       return kept(
           work,
           Formats.reader(Formats.working()).orElseThrow().read(ReadRequest.of(unpacked)),
-          files);
+          files,
+          parts);
     } finally {
       Files.deleteIfExists(unpacked);
     }
@@ -149,6 +155,11 @@ public final class WorkFile {
       Formats.writer(Formats.working()).write(work.taken().document(), document);
       zip.write(document.toByteArray());
       zip.closeEntry();
+      for (var part : keptElsewhere(work.taken().document()).entrySet()) {
+        zip.putNextEntry(new ZipEntry(part.getKey()));
+        zip.write(part.getValue().bytes());
+        zip.closeEntry();
+      }
       for (var file : FoundJson.files(work.taken().document()).entrySet()) {
         zip.putNextEntry(new ZipEntry(file.getKey()));
         zip.write(file.getValue().bytes());
@@ -156,6 +167,17 @@ public final class WorkFile {
       }
     }
     return out.toByteArray();
+  }
+
+  /** Parts kept of files of other formats, which the document's own file has no room for. */
+  private static Map<String, KeptPart> keptElsewhere(Document d) {
+    var out = new LinkedHashMap<String, KeptPart>();
+    for (KeptPart k : d.keptParts()) {
+      if (!k.format().equals(Formats.working().id())) {
+        out.put("kept-" + out.size(), k);
+      }
+    }
+    return out;
   }
 
   private static ObjectNode json(UnsavedWork work) {
@@ -176,6 +198,14 @@ public final class WorkFile {
                 .put("file", c.file().toString())
                 .put("size", c.size())
                 .put("modified", c.modified()));
+    ArrayNode kept = root.putArray("kept");
+    keptElsewhere(work.taken().document())
+        .forEach((entry, k) ->
+            kept.addObject()
+                .put("entry", entry)
+                .put("format", k.format())
+                .put("name", k.name())
+                .put("type", k.contentType()));
     ObjectNode properties = root.putObject("properties");
     origin.properties().forEach(properties::put);
     ArrayNode fonts = root.putArray("fonts");
@@ -235,7 +265,8 @@ public final class WorkFile {
             n.path("height").asDouble()));
   }
 
-  private static UnsavedWork kept(JsonNode work, TakenIn read, Map<String, Media> files) {
+  private static UnsavedWork kept(
+      JsonNode work, TakenIn read, Map<String, Media> files, Map<String, byte[]> parts) {
     List<NodeId> order = order(read.document());
     Map<NodeId, Finding.SourcePlace> places = new HashMap<>();
     work.path("places").forEach(p -> block(p, order).ifPresent(n -> places.put(n, place(p))));
@@ -273,8 +304,27 @@ public final class WorkFile {
             FoundJson.breaks(work, order));
     return new UnsavedWork(
         Path.of(work.path("source").asText()),
-        new TakenIn(FoundJson.read(read.document(), work, order, files), findings, origin),
+        new TakenIn(
+            FoundJson.read(withParts(read.document(), work, parts), work, order, files),
+            findings,
+            origin),
         copy(work));
+  }
+
+  private static Document withParts(Document d, JsonNode work, Map<String, byte[]> parts) {
+    var all = new ArrayList<>(d.keptParts());
+    for (JsonNode k : work.path("kept")) {
+      byte[] bytes = parts.get(k.path("entry").asText());
+      if (bytes != null) {
+        all.add(
+            new KeptPart(
+                k.path("format").asText(),
+                k.path("name").asText(),
+                k.path("type").asText(),
+                bytes));
+      }
+    }
+    return all.size() == d.keptParts().size() ? d : d.withKeptParts(all);
   }
 
   private static Optional<SavedCopy> copy(JsonNode work) {

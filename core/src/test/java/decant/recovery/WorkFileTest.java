@@ -8,6 +8,7 @@ import decant.io.WriteProblem;
 import decant.layout.Layout;
 import decant.model.Block;
 import decant.model.Document;
+import decant.model.KeptPart;
 import decant.model.NodeId;
 import decant.model.Paragraph;
 import decant.model.Table;
@@ -158,5 +159,25 @@ class WorkFileTest {
         .extracting(Paragraph::text)
         .isEqualTo(
             Samples.taken(source).document().paragraphs().stream().map(Paragraph::text).toList());
+  }
+
+  /** What was kept of a file of another format goes back into that format, after a crash too. */
+  @Test
+  void partsKeptOfOtherFormatsComeBack() throws IOException, ReadProblem, WriteProblem {
+    Path source = Samples.DEMO.resolve("Winter storage notice.docx");
+    TakenIn taken = Samples.taken(source);
+    var part = new KeptPart("odt", "Object 1/content.xml", "text/xml", new byte[] {1, 2, 3});
+    TakenIn with =
+        new TakenIn(
+            taken.document().withKeptParts(List.of(part)), taken.findings(), taken.origin());
+    WorkFile.write(file(), new UnsavedWork(source, with, Optional.empty()), "");
+    assertThat(WorkFile.read(file(), "").taken().document().keptParts())
+        .filteredOn(k -> k.format().equals("odt"))
+        .singleElement()
+        .satisfies(k -> {
+          assertThat(k.name()).isEqualTo(part.name());
+          assertThat(k.contentType()).isEqualTo(part.contentType());
+          assertThat(k.bytes()).isEqualTo(part.bytes());
+        });
   }
 }

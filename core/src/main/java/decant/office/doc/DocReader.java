@@ -162,7 +162,9 @@ public final class DocReader {
   private void bookmarks() {
     for (int k = 0; k < file.getBookmarks().getBookmarksCount(); k++) {
       Bookmark b = file.getBookmarks().getBookmark(k);
-      shared.bookmarks.computeIfAbsent(b.getStart(), s -> new ArrayList<>()).add(b.getName());
+      if (b.getName() != null && !b.getName().isBlank()) {
+        shared.bookmarks.computeIfAbsent(b.getStart(), s -> new ArrayList<>()).add(b.getName());
+      }
     }
   }
 

@@ -12,11 +12,13 @@ import decant.model.Story;
 import decant.model.finding.Finding;
 import decant.model.look.Colour;
 import decant.model.look.Insets;
+import decant.model.look.Kept;
 import decant.model.look.Look;
 import decant.model.look.Media;
 import decant.model.look.Placement;
 import decant.model.look.Rule;
 import decant.model.look.VerticalAlignment;
+import decant.office.odf.markup.KeptObject;
 import decant.office.odf.markup.PictureScale;
 import decant.office.xml.Element;
 import decant.picture.PictureTypes;
@@ -131,15 +133,16 @@ final class OdfFrames {
               Optional.empty(),
               look));
     }
+    Optional<Kept> object = Optional.empty();
     for (Element c : e.elements()) {
-      boolean object = c.name().equals("draw:object") || c.name().equals("draw:object-ole");
-      if (object) {
+      if (c.name().equals("draw:object") || c.name().equals("draw:object-ole")) {
         shared.objectAt(c, at);
+        object = c.attribute("xlink:href").map(h -> KeptObject.kept(c.name(), h));
       }
       if (c.name().equals("draw:image")) {
         Optional<Media> m = media(c);
         if (m.isPresent()) {
-          return Optional.of(picture(e, p, m.get(), width, height, place, look, at));
+          return Optional.of(picture(e, p, m.get(), width, height, place, object, look, at));
         }
       }
     }
@@ -174,6 +177,7 @@ final class OdfFrames {
       double width,
       double height,
       OdfPlaces.Place place,
+      Optional<Kept> object,
       Look look,
       NodeId at) {
     boolean drawn = PictureTypes.isDrawn(m.type());
@@ -200,7 +204,7 @@ final class OdfFrames {
         place.placement(),
         crop(p, m),
         place.rotation(),
-        Optional.empty(),
+        object,
         look);
   }
 

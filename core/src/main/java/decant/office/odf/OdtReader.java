@@ -313,17 +313,35 @@ public final class OdtReader {
     if (file == null) {
       return out;
     }
+    Map<String, String> types = new LinkedHashMap<>();
+    part("META-INF/manifest.xml")
+        .ifPresent(m ->
+            m.elements("manifest:file-entry")
+                .forEach(e ->
+                    types.put(
+                        e.attribute("manifest:full-path").orElse(""),
+                        e.attribute("manifest:media-type").orElse(""))));
     for (String name : file.names()) {
       boolean ours =
-          List.of("mimetype", "content.xml", "styles.xml", "meta.xml", "META-INF/manifest.xml")
-                  .contains(name)
+          List.of("mimetype", "content.xml", "styles.xml", "meta.xml").contains(name)
+              || name.startsWith("META-INF/")
               || name.startsWith("Thumbnails/")
               || name.startsWith("Pictures/") && shared.used.contains(name)
+              || name.startsWith("ObjectReplacements/") && shared.used.contains(name)
               || name.startsWith("Fonts/");
       if (!ours) {
-        out.add(new KeptPart(FORMAT, name, "", file.bytes(name).orElse(new byte[0])));
+        out.add(
+            new KeptPart(
+                FORMAT, name, types.getOrDefault(name, ""), file.bytes(name).orElse(new byte[0])));
       }
     }
+    // What a folder is, the manifest alone says: an object, mostly.
+    types.forEach((name, type) -> {
+      boolean kept = out.stream().anyMatch(k -> k.name().startsWith(name));
+      if (name.endsWith("/") && name.length() > 1 && !type.isEmpty() && kept) {
+        out.add(new KeptPart(FORMAT, name, type, new byte[0]));
+      }
+    });
     return out;
   }
 }

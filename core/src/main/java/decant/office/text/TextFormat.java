@@ -22,13 +22,20 @@ public final class TextFormat implements FormatService {
           TextFormat::knows,
           Set.of());
 
+  /**
+   * Nothing in plain text says that it is that: a file that is called otherwise is more likely
+   * another one that went wrong.
+   */
+  private static final Set<String> OF_TEXT = Set.of("", "txt", "text", "asc", "log", "md", "tsv");
+
   /** Characters without a mark of any other kind of file. */
   private static boolean knows(FileContent c) {
     String head = c.head();
     boolean wide = head.startsWith("\u00FF\u00FE") || head.startsWith("\u00FE\u00FF");
     String start = head.strip();
     boolean marked = start.startsWith("<") || start.startsWith("{\\rtf") || start.startsWith("%");
-    return !start.isEmpty()
+    return OF_TEXT.contains(c.extension())
+        && !start.isEmpty()
         && !marked
         && !c.isCompound()
         && !c.isZip()

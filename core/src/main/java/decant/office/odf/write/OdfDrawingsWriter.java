@@ -18,6 +18,7 @@ import decant.model.look.Placement.Wrap;
 import decant.model.look.Rule;
 import decant.model.look.TextFrame;
 import decant.office.emit.StorablePicture;
+import decant.office.odf.markup.KeptObject;
 import decant.office.odf.markup.PictureScale;
 import decant.picture.PixelPicture;
 import java.util.LinkedHashMap;
@@ -92,6 +93,7 @@ final class OdfDrawingsWriter {
     }
     begin(x, "draw:frame", "", p.placement(), p.width(), p.height(), p.rotation(), more.toString());
     x.raw(">");
+    p.kept().filter(KeptObject::is).ifPresent(k -> x.raw(k.source()));
     x.empty(
         "draw:image",
         "xlink:href",

@@ -86,7 +86,11 @@ final class OdfText implements Sink {
       case Event.SectionEnd s -> endSection();
       case Event.ParagraphStart p -> begin(p);
       case Event.ParagraphEnd p -> x.close(heading ? "text:h" : "text:p");
-      case Event.BookmarkStart b -> x.empty("text:bookmark", "text:name", b.name());
+      case Event.BookmarkStart b -> {
+        if (!b.name().isBlank()) {
+          x.empty("text:bookmark", "text:name", b.name());
+        }
+      }
       case Event.BookmarkEnd b -> {}
       case Event.LinkStart l ->
           x.open("text:a", "xlink:type", "simple", "xlink:href", address(l.link()));

@@ -207,6 +207,7 @@ public final class OdtWriter {
     String automaticInPages = inPages.styles().element(pages.layouts());
 
     var parts = new LinkedHashMap<String, byte[]>();
+    Map<String, String> types = new HashMap<>();
     parts.put(
         "content.xml",
         root("document-content")
@@ -231,9 +232,10 @@ public final class OdtWriter {
     for (KeptPart k : document.keptParts()) {
       if (k.format().equals(FORMAT) && !k.name().startsWith("META-INF/")) {
         parts.putIfAbsent(k.name(), current(k));
+        types.put(k.name(), k.contentType());
       }
     }
-    pack(parts, out);
+    pack(parts, types, out);
   }
 
   /** A part of a document of an earlier version, which is now one of this (§19.388). */
@@ -284,7 +286,8 @@ public final class OdtWriter {
   }
 
   /** The package: its type comes first and is not compressed (ODF 1.3 part 2, §3.3). */
-  private static void pack(Map<String, byte[]> parts, OutputStream out) throws IOException {
+  private static void pack(Map<String, byte[]> parts, Map<String, String> types, OutputStream out)
+      throws IOException {
     var zip = new ZipOutputStream(out);
     byte[] type = TYPE.getBytes(StandardCharsets.US_ASCII);
     var first = new ZipEntry("mimetype");
@@ -299,9 +302,11 @@ public final class OdtWriter {
     zip.write(type);
     zip.closeEntry();
     for (Map.Entry<String, byte[]> p : parts.entrySet()) {
-      put(zip, p.getKey(), p.getValue());
+      if (!p.getKey().endsWith("/")) {
+        put(zip, p.getKey(), p.getValue());
+      }
     }
-    put(zip, "META-INF/manifest.xml", manifest(parts));
+    put(zip, "META-INF/manifest.xml", manifest(parts, types));
     zip.finish();
   }
 
@@ -313,7 +318,7 @@ public final class OdtWriter {
     zip.closeEntry();
   }
 
-  private static byte[] manifest(Map<String, byte[]> parts) {
+  private static byte[] manifest(Map<String, byte[]> parts, Map<String, String> types) {
     var x = new Xml().raw(Xml.HEAD);
     x.open(
         "manifest:manifest",
@@ -333,7 +338,9 @@ public final class OdtWriter {
       if (!name.startsWith("META-INF/")) {
         x.raw("<manifest:file-entry")
             .attribute("manifest:full-path", name)
-            .attribute("manifest:media-type", type(name))
+            .attribute(
+                "manifest:media-type",
+                types.getOrDefault(name, "").isEmpty() ? type(name) : types.get(name))
             .raw("/>");
       }
     }

@@ -1,0 +1,32 @@
+package decant.office.odf.markup;
+
+import decant.model.look.Kept;
+import decant.office.xml.XmlParts;
+
+/**
+ * A chart, a formula or another object that a picture stands for (ODF 1.3 part 3, §10.4.6): parts
+ * of the package that are kept, and the reference to them that goes back beside the picture.
+ */
+public final class KeptObject {
+  private static final String FORMAT = "odt";
+
+  private KeptObject() {}
+
+  /**
+   * @param element {@code draw:object} or {@code draw:object-ole}
+   */
+  public static Kept kept(String element, String href) {
+    return new Kept(
+        FORMAT,
+        "<"
+            + element
+            + " xlink:href=\""
+            + XmlParts.escape(href)
+            + "\" xlink:type=\"simple\" xlink:show=\"embed\" xlink:actuate=\"onLoad\"/>");
+  }
+
+  /** Whether something was kept of this format, so that it can be written as it is. */
+  public static boolean is(Kept k) {
+    return k.format().equals(FORMAT) && k.source().startsWith("<draw:object");
+  }
+}
