@@ -90,7 +90,7 @@ class ArchitectureTest {
     out.put("office.doc", and(readers, "format"));
     out.put("office.html", and(readers, "layout.label", "clip", "format", "verify.office"));
     out.put("office.text", and(readers, "layout.label", "format", "verify.office"));
-    out.put("office.odf.markup", readers);
+    out.put("office.odf.markup", and(readers, "office.xml"));
     out.put(
         "office.odf.write",
         and(readers, "layout.label", "office.xml", "office.emit", "office.odf.markup"));

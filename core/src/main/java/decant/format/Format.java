@@ -69,6 +69,15 @@ public record Format(
     return extensions.getFirst();
   }
 
+  /** Whether files of another kind are like its own, but for being documents or templates. */
+  public boolean isKinOf(Format other) {
+    return kind().equals(other.kind());
+  }
+
+  private String kind() {
+    return mediaType.replaceAll("[.-](document|template)$", "");
+  }
+
   @Override
   public String toString() {
     return id;

@@ -133,32 +133,16 @@ public final class Document implements Content {
 
   /** This document with other parts kept of its source. */
   public Document withKeptParts(List<KeptPart> others) {
+    List<KeptPart> own = List.copyOf(others);
     return new Document(
-        metadata,
-        styles,
-        lists,
-        sections,
-        stories,
-        media,
-        List.copyOf(others),
-        attachments,
-        setting,
-        index);
+        metadata, styles, lists, sections, stories, media, own, attachments, setting, index);
   }
 
   /** This document with other files that it carries along. */
   public Document withAttachments(List<AttachedFile> others) {
+    List<AttachedFile> own = List.copyOf(others);
     return new Document(
-        metadata,
-        styles,
-        lists,
-        sections,
-        stories,
-        media,
-        keptParts,
-        List.copyOf(others),
-        setting,
-        index);
+        metadata, styles, lists, sections, stories, media, keptParts, own, setting, index);
   }
 
   public Document withMetadata(Metadata other) {

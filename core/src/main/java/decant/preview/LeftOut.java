@@ -2,6 +2,7 @@ package decant.preview;
 
 import decant.format.Format;
 import decant.format.Format.Holding;
+import decant.format.Formats;
 import decant.model.Document;
 import decant.words.Words;
 import java.util.ArrayList;
@@ -48,7 +49,8 @@ public final class LeftOut {
     int kept =
         has.kept().entrySet().stream()
             .filter(k ->
-                !format.holds().contains(Holding.KEPT_PARTS) || !k.getKey().equals(format.id()))
+                !format.holds().contains(Holding.KEPT_PARTS)
+                    || Formats.of(k.getKey()).filter(format::isKinOf).isEmpty())
             .mapToInt(Map.Entry::getValue)
             .sum();
     if (kept > 0) {

@@ -96,7 +96,7 @@ class FormatsTest {
                 "{\"decant-recipe\": 4, \"name\": \"x\", \"outputs\": [{\"kind\":"
                     + " \"office\", \"format\": \"pdf\"}]}",
                 "test"))
-        .hasMessageContaining("docx, odt, rtf");
+        .hasMessageContaining("docx, odt, rtf, html, txt, dotx, ott");
   }
 
   @Test

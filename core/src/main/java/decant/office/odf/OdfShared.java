@@ -8,7 +8,6 @@ import decant.model.look.ListDefinition;
 import decant.model.look.Media;
 import decant.model.look.MediaId;
 import decant.office.xml.Element;
-import decant.office.xml.PackageFile;
 import decant.reading.ReadProblem;
 import decant.reading.TakenIn;
 import decant.words.Words;
@@ -54,7 +53,7 @@ final class OdfShared {
   /** Whether any text was read: a break before the first of it breaks nothing. */
   boolean begun;
 
-  private final @Nullable PackageFile file;
+  private final @Nullable OdfParts file;
   private final Map<String, Integer> counted = new HashMap<>();
   private int fields;
   private int comments;
@@ -62,7 +61,7 @@ final class OdfShared {
   /**
    * @param file that parts are taken from; none for a file that is one whole
    */
-  OdfShared(OdfStyles styles, @Nullable PackageFile file) {
+  OdfShared(OdfStyles styles, @Nullable OdfParts file) {
     this.styles = styles;
     this.file = file;
   }

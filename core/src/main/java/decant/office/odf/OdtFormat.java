@@ -17,7 +17,7 @@ public final class OdtFormat implements FormatService {
           "ODT",
           Format.Family.TEXT,
           "application/vnd.oasis.opendocument.text",
-          List.of("odt", "ott", "fodt"),
+          List.of("odt", "fodt"),
           OdtFormat::knows,
           EnumSet.complementOf(
               EnumSet.of(Format.Holding.ATTACHED_FILES, Format.Holding.FORM_FIELDS)));

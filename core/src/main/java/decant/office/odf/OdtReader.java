@@ -42,9 +42,9 @@ public final class OdtReader {
   private static final int BETWEEN_LOOKS = 200; // blocks between asking whether to go on
 
   private final ReadRequest request;
-  private final @Nullable PackageFile file;
+  private final @Nullable OdfParts file;
 
-  private OdtReader(ReadRequest request, @Nullable PackageFile file) {
+  private OdtReader(ReadRequest request, @Nullable OdfParts file) {
     this.request = request;
     this.file = file;
   }
@@ -71,14 +71,11 @@ public final class OdtReader {
 
   private static TakenIn packed(ReadRequest request) throws ReadProblem {
     try (PackageFile file = PackageFile.open(request.file(), request.limits())) {
-      return new OdtReader(request, file).packed();
+      return new OdtReader(request, new OdfParts(file, request)).packed();
     }
   }
 
   private TakenIn packed() throws ReadProblem {
-    if (isLocked()) {
-      throw new ReadProblem(ReadProblem.Kind.CANNOT_UNLOCK, WORDS.say("odt-reader.locked"));
-    }
     byte[] content =
         bytes("content.xml")
             .orElseThrow(() ->
@@ -163,6 +160,13 @@ public final class OdtReader {
             styles,
             inPages,
             running::content);
+    if (file != null && file.isLocked()) {
+      shared.findings.add(
+          Finding.general(
+              Finding.Kind.SOURCE_LOCKED,
+              Finding.Severity.NOTE,
+              WORDS.say("odt-reader.source-locked")));
+    }
     var flow = new OdfFlow(shared, inText, pages);
     var body = new OdfBody(shared, inText, Optional.empty());
     Optional<Element> common = stylesPart.flatMap(s -> s.child("office:styles"));
@@ -245,12 +249,6 @@ public final class OdtReader {
     return new Element(parent, Map.of(), children);
   }
 
-  /** Whether its parts are encrypted (ODF 1.3 part 2, §3.4). */
-  private boolean isLocked() throws ReadProblem {
-    Optional<Element> manifest = part("META-INF/manifest.xml");
-    return manifest.flatMap(m -> m.descendant("manifest:encryption-data")).isPresent();
-  }
-
   private void fonts(Element declarations, Map<String, String> names, List<EmbeddedFont> brought)
       throws ReadProblem {
     for (Element f : declarations.elements("style:font-face").toList()) {
@@ -313,14 +311,7 @@ public final class OdtReader {
     if (file == null) {
       return out;
     }
-    Map<String, String> types = new LinkedHashMap<>();
-    part("META-INF/manifest.xml")
-        .ifPresent(m ->
-            m.elements("manifest:file-entry")
-                .forEach(e ->
-                    types.put(
-                        e.attribute("manifest:full-path").orElse(""),
-                        e.attribute("manifest:media-type").orElse(""))));
+    Map<String, String> types = file.types();
     for (String name : file.names()) {
       boolean ours =
           List.of("mimetype", "content.xml", "styles.xml", "meta.xml").contains(name)

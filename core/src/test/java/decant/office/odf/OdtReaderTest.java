@@ -28,12 +28,23 @@ import java.io.OutputStream;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.security.MessageDigest;
+import java.util.Arrays;
+import java.util.Base64;
+import java.util.HexFormat;
 import java.util.List;
 import java.util.Map;
+import java.util.zip.Deflater;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
+import javax.crypto.Cipher;
+import javax.crypto.spec.IvParameterSpec;
+import javax.crypto.spec.SecretKeySpec;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
 
 /** Markup written by hand after ODF 1.3 part 3, whose clauses stand beside what they say. */
 class OdtReaderTest {
@@ -400,5 +411,104 @@ class OdtReaderTest {
                     + "</a>".repeat(3000)
                     + "</o:text></o:body></o:document-content>"));
     assertThatThrownBy(() -> OdtReader.read(ReadRequest.of(deep))).isInstanceOf(ReadProblem.class);
+  }
+
+  /** Locked here by the ciphers of the platform, as ODF 1.3 part 2, §3.4, has it. */
+  private Path locked(String password, String cipher, String text) throws Exception {
+    byte[] content =
+        ("<office:document-content"
+                + NAMESPACES
+                + "><office:body><office:text><text:p>"
+                + text
+                + "</text:p></office:text></office:body></office:document-content>")
+            .getBytes(StandardCharsets.UTF_8);
+    var deflater = new Deflater(9, true);
+    deflater.setInput(content);
+    deflater.finish();
+    byte[] packed = new byte[content.length + 100];
+    packed = Arrays.copyOf(packed, deflater.deflate(packed));
+    boolean aes = cipher.equals("AES");
+    MessageDigest digest = MessageDigest.getInstance(aes ? "SHA-256" : "SHA-1");
+    byte[] sum = digest.digest(Arrays.copyOf(packed, Math.min(1024, packed.length)));
+    byte[] start = digest.digest(password.getBytes(StandardCharsets.UTF_8));
+    byte[] salt = "saltsaltsaltsalt".getBytes(StandardCharsets.US_ASCII);
+    int size = aes ? 32 : 16;
+    byte[] key = OdfLock.key(start, salt, 1000, size);
+    byte[] iv = new byte[aes ? 16 : 8];
+    Cipher c = Cipher.getInstance(aes ? "AES/CBC/ISO10126Padding" : "Blowfish/CFB/NoPadding");
+    c.init(Cipher.ENCRYPT_MODE, new SecretKeySpec(key, cipher), new IvParameterSpec(iv));
+    byte[] enciphered = c.doFinal(packed);
+    Base64.Encoder b = Base64.getEncoder();
+    String manifest =
+        "<manifest:manifest xmlns:manifest=\"urn:oasis:names:tc:opendocument:xmlns:manifest:1.0\">"
+            + "<manifest:file-entry manifest:full-path=\"content.xml\" manifest:size=\""
+            + content.length
+            + "\"><manifest:encryption-data manifest:checksum-type=\""
+            + (aes ? "urn:oasis:names:tc:opendocument:xmlns:manifest:1.0#sha256-1k" : "SHA1/1K")
+            + "\" manifest:checksum=\""
+            + b.encodeToString(sum)
+            + "\"><manifest:algorithm manifest:algorithm-name=\""
+            + (aes ? "http://www.w3.org/2001/04/xmlenc#aes256-cbc" : "Blowfish CFB")
+            + "\" manifest:initialisation-vector=\""
+            + b.encodeToString(iv)
+            + "\"/><manifest:key-derivation manifest:key-derivation-name=\"PBKDF2\""
+            + " manifest:key-size=\""
+            + size
+            + "\" manifest:iteration-count=\"1000\" manifest:salt=\""
+            + b.encodeToString(salt)
+            + "\"/>"
+            + (aes
+                ? "<manifest:start-key-generation manifest:start-key-generation-name="
+                    + "\"http://www.w3.org/2000/09/xmldsig#sha256\" manifest:key-size=\"32\"/>"
+                : "")
+            + "</manifest:encryption-data></manifest:file-entry></manifest:manifest>";
+    Path file = folder.resolve("locked.odt");
+    try (OutputStream out = Files.newOutputStream(file);
+        var zip = new ZipOutputStream(out)) {
+      zip.putNextEntry(new ZipEntry("mimetype"));
+      zip.write("application/vnd.oasis.opendocument.text".getBytes(StandardCharsets.US_ASCII));
+      zip.putNextEntry(new ZipEntry("content.xml"));
+      zip.write(enciphered);
+      zip.putNextEntry(new ZipEntry("META-INF/manifest.xml"));
+      zip.write(manifest.getBytes(StandardCharsets.UTF_8));
+    }
+    return file;
+  }
+
+  @ParameterizedTest
+  @ValueSource(strings = {"AES", "Blowfish"})
+  void lockedFilesAskForTheirPasswordAndOpenWithIt(String cipher) throws Exception {
+    Path file = locked("hafen-ü", cipher, "Mooring charges");
+    assertThatThrownBy(() -> OdtReader.read(ReadRequest.of(file)))
+        .isInstanceOfSatisfying(
+            ReadProblem.class, p -> assertThat(p.kind()).isEqualTo(ReadProblem.Kind.ENCRYPTED));
+    assertThatThrownBy(() -> OdtReader.read(ReadRequest.of(file).withPassword("wrong")))
+        .isInstanceOfSatisfying(
+            ReadProblem.class,
+            p -> assertThat(p.kind()).isEqualTo(ReadProblem.Kind.WRONG_PASSWORD));
+    TakenIn t = OdtReader.read(ReadRequest.of(file).withPassword("hafen-ü"));
+    assertThat(texts(t.document())).containsExactly("Mooring charges");
+    assertThat(t.findings()).extracting(Finding::kind).contains(Finding.Kind.SOURCE_LOCKED);
+  }
+
+  /** The examples of RFC 6070, §2. */
+  @ParameterizedTest
+  @CsvSource({
+    "password, salt, 1, 20, 0c60c80f961f0e71f3a9b524af6012062fe037a6",
+    "password, salt, 4096, 20, 4b007901b765489abead49d926f721d065a429c1",
+    "passwordPASSWORDpassword, saltSALTsaltSALTsaltSALTsaltSALTsalt, 4096, 25,"
+        + " 3d2eec4fe41c849b80c8d83662c0e44a8b291a964cf2f07038"
+  })
+  void keysAreDerivedAsTheExamplesSay(
+      String password, String salt, int rounds, int size, String key) throws Exception {
+    assertThat(
+            HexFormat.of()
+                .formatHex(
+                    OdfLock.key(
+                        password.getBytes(StandardCharsets.US_ASCII),
+                        salt.getBytes(StandardCharsets.US_ASCII),
+                        rounds,
+                        size)))
+        .isEqualTo(key);
   }
 }

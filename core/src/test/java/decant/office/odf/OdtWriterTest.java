@@ -364,6 +364,18 @@ class OdtWriterTest {
   }
 
   @Test
+  void templatesSayThatTheyAre() throws Exception {
+    Path file = folder.resolve("t.ott");
+    try (OutputStream out = Files.newOutputStream(file)) {
+      OdtWriter.writeTemplate(rich(), out);
+    }
+    assertThat(OdfValidator.errors(List.of(file))).isEmpty();
+    assertThat(Files.readString(file, StandardCharsets.ISO_8859_1))
+        .contains("application/vnd.oasis.opendocument.text-template");
+    assertThat(failed(file, read(file))).isEmpty();
+  }
+
+  @Test
   void equalDocumentsAreEqualFiles() throws Exception {
     Document d = rich();
     assertThat(written("a", d)).hasSameBinaryContentAs(written("b", d));

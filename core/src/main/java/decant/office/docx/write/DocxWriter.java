@@ -46,6 +46,7 @@ public final class DocxWriter {
   private static final String ROOT_NAMESPACES = rootNamespaces();
 
   private final Document document;
+  private final boolean template;
   private final Map<String, byte[]> parts = new LinkedHashMap<>();
   private final Map<String, String> overrides = new LinkedHashMap<>();
   private final Map<String, String> defaults = new LinkedHashMap<>();
@@ -56,8 +57,9 @@ public final class DocxWriter {
   private final DrawingsWriter drawings;
   private final Set<Inline.KeptInline> unmatched;
 
-  private DocxWriter(Document document) {
+  private DocxWriter(Document document, boolean template) {
     this.document = document;
+    this.template = template;
     this.emitter = new Emitter(document, Map.of());
     this.unmatched = FieldMarks.unmatched(document);
     this.drawings =
@@ -98,7 +100,12 @@ public final class DocxWriter {
 
   /** Writes a document. @throws IOException if the stream cannot be written */
   public static void write(Document document, OutputStream out) throws IOException {
-    new DocxWriter(document).run(out);
+    new DocxWriter(document, false).run(out);
+  }
+
+  /** Writes a template, without macros. @throws IOException if the stream cannot be written */
+  public static void writeTemplate(Document document, OutputStream out) throws IOException {
+    new DocxWriter(document, true).run(out);
   }
 
   /** Whether macros that came with a document are still among its parts. */
@@ -137,9 +144,11 @@ public final class DocxWriter {
     }
     xml(
         "word/document.xml",
-        hasMacros(document)
-            ? "application/vnd.ms-word.document.macroEnabled.main+xml"
-            : MAIN + "document.main+xml",
+        template
+            ? MAIN + "template.main+xml"
+            : hasMacros(document)
+                ? "application/vnd.ms-word.document.macroEnabled.main+xml"
+                : MAIN + "document.main+xml",
         body);
     parts.put("word/_rels/document.xml.rels", main.part());
     core();

@@ -36,6 +36,7 @@ public final class OdtWriter {
   private static final LocalDateTime ALWAYS = LocalDateTime.of(2000, 1, 1, 0, 0);
 
   private static final String TYPE = "application/vnd.oasis.opendocument.text";
+  private static final String TEMPLATE = TYPE + "-template";
 
   /** What a list or a table may give a paragraph, and is said at the paragraph itself. */
   static final List<Trait<?>> PROPERTIES_OF_PARAGRAPHS =
@@ -82,6 +83,7 @@ public final class OdtWriter {
       ListStylesWriter listStyles) {}
 
   private final Document document;
+  private final String type;
   private final Emitter emitter;
   private final OdfPagesWriter pages;
   private final Map<String, Media> pictures = new LinkedHashMap<>();
@@ -93,8 +95,9 @@ public final class OdtWriter {
   private final Map<String, Look> characterStyles = new HashMap<>();
   private final Map<NodeId, Integer> notes = new HashMap<>();
 
-  private OdtWriter(Document document) {
+  private OdtWriter(Document document, String type) {
     this.document = document;
+    this.type = type;
     this.emitter = new Emitter(document, Map.of());
     this.pages = new OdfPagesWriter(document);
     this.numbers = ListLabels.numbers(document);
@@ -102,7 +105,12 @@ public final class OdtWriter {
 
   /** Writes a document. @throws IOException if the stream cannot be written */
   public static void write(Document document, OutputStream out) throws IOException {
-    new OdtWriter(document).run(out);
+    new OdtWriter(document, TYPE).run(out);
+  }
+
+  /** Writes a template. @throws IOException if the stream cannot be written */
+  public static void writeTemplate(Document document, OutputStream out) throws IOException {
+    new OdtWriter(document, TEMPLATE).run(out);
   }
 
   Document document() {
@@ -286,20 +294,20 @@ public final class OdtWriter {
   }
 
   /** The package: its type comes first and is not compressed (ODF 1.3 part 2, §3.3). */
-  private static void pack(Map<String, byte[]> parts, Map<String, String> types, OutputStream out)
+  private void pack(Map<String, byte[]> parts, Map<String, String> types, OutputStream out)
       throws IOException {
     var zip = new ZipOutputStream(out);
-    byte[] type = TYPE.getBytes(StandardCharsets.US_ASCII);
+    byte[] said = type.getBytes(StandardCharsets.US_ASCII);
     var first = new ZipEntry("mimetype");
     var crc = new CRC32();
-    crc.update(type);
+    crc.update(said);
     first.setMethod(ZipEntry.STORED);
-    first.setSize(type.length);
-    first.setCompressedSize(type.length);
+    first.setSize(said.length);
+    first.setCompressedSize(said.length);
     first.setCrc(crc.getValue());
     first.setTimeLocal(ALWAYS);
     zip.putNextEntry(first);
-    zip.write(type);
+    zip.write(said);
     zip.closeEntry();
     for (Map.Entry<String, byte[]> p : parts.entrySet()) {
       if (!p.getKey().endsWith("/")) {
@@ -318,7 +326,7 @@ public final class OdtWriter {
     zip.closeEntry();
   }
 
-  private static byte[] manifest(Map<String, byte[]> parts, Map<String, String> types) {
+  private byte[] manifest(Map<String, byte[]> parts, Map<String, String> types) {
     var x = new Xml().raw(Xml.HEAD);
     x.open(
         "manifest:manifest",
@@ -333,7 +341,7 @@ public final class OdtWriter {
         "manifest:version",
         "1.3",
         "manifest:media-type",
-        TYPE);
+        type);
     for (String name : parts.keySet()) {
       if (!name.startsWith("META-INF/")) {
         x.raw("<manifest:file-entry")

@@ -1,0 +1,47 @@
+package decant.office.docx;
+
+import decant.format.Format;
+import decant.format.FormatService;
+import decant.office.docx.write.DocxWriter;
+import decant.verify.office.DocxVerifier;
+import java.util.EnumSet;
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * Templates of Office Open XML text, as they are written; taken in they are documents like others.
+ */
+public final class DotxFormat implements FormatService {
+  private static final Format FORMAT =
+      new Format(
+          "dotx",
+          "DOTX",
+          Format.Family.TEXT,
+          "application/vnd.openxmlformats-officedocument.wordprocessingml.template",
+          List.of("dotx"),
+          c -> false,
+          EnumSet.allOf(Format.Holding.class));
+
+  @Override
+  public Format format() {
+    return FORMAT;
+  }
+
+  @Override
+  public Optional<Writer> writer() {
+    return Optional.of(DotxFormat::write);
+  }
+
+  /** Macros would make it a file of another kind; other parts go along. */
+  private static void write(decant.model.Document d, java.io.OutputStream out)
+      throws java.io.IOException {
+    DocxWriter.writeTemplate(
+        d.withKeptParts(d.keptParts().stream().filter(k -> !k.name().contains("vba")).toList()),
+        out);
+  }
+
+  @Override
+  public Optional<Verifier> verifier() {
+    return Optional.of(DocxVerifier::verify);
+  }
+}

@@ -1,0 +1,38 @@
+package decant.office.odf;
+
+import decant.format.Format;
+import decant.format.FormatService;
+import decant.office.odf.write.OdtWriter;
+import decant.verify.office.OdtVerifier;
+import java.util.EnumSet;
+import java.util.List;
+import java.util.Optional;
+
+/** Templates of OpenDocument text, as they are written; taken in they are documents like others. */
+public final class OttFormat implements FormatService {
+  private static final Format FORMAT =
+      new Format(
+          "ott",
+          "OTT",
+          Format.Family.TEXT,
+          "application/vnd.oasis.opendocument.text-template",
+          List.of("ott"),
+          c -> false,
+          EnumSet.complementOf(
+              EnumSet.of(Format.Holding.ATTACHED_FILES, Format.Holding.FORM_FIELDS)));
+
+  @Override
+  public Format format() {
+    return FORMAT;
+  }
+
+  @Override
+  public Optional<Writer> writer() {
+    return Optional.of(OdtWriter::writeTemplate);
+  }
+
+  @Override
+  public Optional<Verifier> verifier() {
+    return Optional.of(OdtVerifier::verify);
+  }
+}
