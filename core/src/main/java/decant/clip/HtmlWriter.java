@@ -79,7 +79,7 @@ public final class HtmlWriter {
       html.head().appendElement("meta").attr("name", "author").attr("content", said.author());
     }
     if (!said.language().isEmpty()) {
-      html.selectFirst("html").attr("lang", said.language());
+      html.select("html").attr("lang", said.language());
     }
     var w = new HtmlWriter(f, labels, numbers);
     w.blocks(f.blocks(), html.body());

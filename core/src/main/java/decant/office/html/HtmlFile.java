@@ -2,6 +2,7 @@ package decant.office.html;
 
 import decant.clip.HtmlReader;
 import decant.clip.HtmlWriter;
+import decant.io.AtomicFile;
 import decant.layout.label.ListLabels;
 import decant.model.Block;
 import decant.model.Document;
@@ -65,7 +66,7 @@ final class HtmlFile {
     page.select("[hidden]").remove();
     page.select("[style~=(?i)display\\s*:\\s*none]").remove();
     var findings = new ArrayList<Finding>();
-    pictures(page, request.file().toAbsolutePath().getParent(), findings);
+    pictures(page, AtomicFile.folderOf(request.file()), findings);
     forms(page, findings);
     Fragment f = HtmlReader.read(page.outerHtml(), styles());
     request.checkpoint();

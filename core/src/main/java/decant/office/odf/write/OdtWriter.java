@@ -344,11 +344,10 @@ public final class OdtWriter {
         type);
     for (String name : parts.keySet()) {
       if (!name.startsWith("META-INF/")) {
+        String said = types.getOrDefault(name, "");
         x.raw("<manifest:file-entry")
             .attribute("manifest:full-path", name)
-            .attribute(
-                "manifest:media-type",
-                types.getOrDefault(name, "").isEmpty() ? type(name) : types.get(name))
+            .attribute("manifest:media-type", said.isEmpty() ? type(name) : said)
             .raw("/>");
       }
     }
