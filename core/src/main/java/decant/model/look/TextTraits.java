@@ -92,5 +92,27 @@ public final class TextTraits {
   /** Run properties a reader kept without understanding them. */
   public static final Trait<List<Kept>> KEPT = new Trait<>("kept-run", List.of());
 
+  /** All that letters look like, and what they are written in. */
+  public static final List<Trait<?>> OF_LETTERS =
+      List.of(
+          FAMILY,
+          SIZE,
+          BOLD,
+          ITALIC,
+          UNDERLINE,
+          UNDERLINE_KIND,
+          STRIKE,
+          DOUBLE_STRIKE,
+          ALL_CAPS,
+          SMALL_CAPS,
+          LETTER_SPACING,
+          KERNING,
+          SHIFT,
+          HIDDEN,
+          COLOUR,
+          HIGHLIGHT,
+          RAISE,
+          LANGUAGE);
+
   private TextTraits() {}
 }

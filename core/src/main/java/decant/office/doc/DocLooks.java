@@ -50,27 +50,6 @@ final class DocLooks {
           ParagraphTraits.HYPHENATION,
           ParagraphTraits.HEADING_LEVEL);
 
-  static final List<Trait<?>> OF_TEXT =
-      List.of(
-          TextTraits.FAMILY,
-          TextTraits.SIZE,
-          TextTraits.BOLD,
-          TextTraits.ITALIC,
-          TextTraits.UNDERLINE,
-          TextTraits.UNDERLINE_KIND,
-          TextTraits.STRIKE,
-          TextTraits.DOUBLE_STRIKE,
-          TextTraits.ALL_CAPS,
-          TextTraits.SMALL_CAPS,
-          TextTraits.LETTER_SPACING,
-          TextTraits.KERNING,
-          TextTraits.SHIFT,
-          TextTraits.HIDDEN,
-          TextTraits.COLOUR,
-          TextTraits.HIGHLIGHT,
-          TextTraits.RAISE,
-          TextTraits.LANGUAGE);
-
   private final FontTable fonts;
 
   DocLooks(FontTable fonts) {

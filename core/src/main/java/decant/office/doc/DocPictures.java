@@ -84,6 +84,7 @@ final class DocPictures {
                 : PixelPicture.size(bytes).isPresent());
     if (!drawn) {
       missing(at);
+      return Optional.of(box(Optional.empty(), width, height, placement, look));
     }
     shared.media.put(m.id(), m);
     return Optional.of(
@@ -184,19 +185,26 @@ final class DocPictures {
     double width = d == null ? 200 : (d.getRectangleRight() - d.getRectangleLeft()) / TWIPS;
     double height = d == null ? 20 : (d.getRectangleBottom() - d.getRectangleTop()) / TWIPS;
     return Optional.of(
-        new Inline.Shape(
-            new Inline.Drawing(Inline.Geometry.RECTANGLE, Optional.empty(), Optional.empty()),
-            Math.clamp(width, 40, LARGEST),
-            Math.clamp(height, 10, LARGEST),
-            new Inline.BoxText(
-                Optional.of(story.id()),
-                true,
-                new Insets(3.6, 7.2, 3.6, 7.2),
-                VerticalAlignment.TOP),
-            "",
+        box(
+            Optional.of(story.id()),
+            width,
+            height,
             d == null ? Placement.INLINE : placement(d),
-            0,
-            Optional.empty(),
             look));
+  }
+
+  private static Inline box(
+      Optional<NodeId> story, double width, double height, Placement placement, Look look) {
+    return new Inline.Shape(
+        new Inline.Drawing(Inline.Geometry.RECTANGLE, Optional.empty(), Optional.empty()),
+        Math.clamp(width, 10, LARGEST),
+        Math.clamp(height, 10, LARGEST),
+        new Inline.BoxText(
+            story, story.isPresent(), new Insets(3.6, 7.2, 3.6, 7.2), VerticalAlignment.TOP),
+        "",
+        placement,
+        0,
+        Optional.empty(),
+        look);
   }
 }

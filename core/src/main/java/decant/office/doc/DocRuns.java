@@ -62,7 +62,7 @@ final class DocRuns {
   }
 
   private Look look(CharacterRun run) {
-    Look own = DocLooks.differing(shared.looks.text(run), base, DocLooks.OF_TEXT);
+    Look own = DocLooks.differing(shared.looks.text(run), base, TextTraits.OF_LETTERS);
     return fields.link().map(l -> own.with(TextTraits.LINK, l)).orElse(own);
   }
 

@@ -82,7 +82,7 @@ final class DocStyles {
             ? Look.PLAIN
             : DocLooks.differing(
                 whole(k), based ? whole(base) : Look.PLAIN, DocLooks.OF_PARAGRAPHS);
-    Look text = DocLooks.differing(text(k), based ? text(base) : TEXT, DocLooks.OF_TEXT);
+    Look text = DocLooks.differing(text(k), based ? text(base) : TEXT, TextTraits.OF_LETTERS);
     return new NamedStyle(
         id(k),
         name.isEmpty() ? id(k) : name,

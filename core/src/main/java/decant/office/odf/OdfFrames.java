@@ -141,8 +141,12 @@ final class OdfFrames {
       }
       if (c.name().equals("draw:image")) {
         Optional<Media> m = media(c);
+        if (m.isPresent() && isShown(m.get(), at)) {
+          return Optional.of(picture(e, p, m.get(), width, height, place, object, look));
+        }
         if (m.isPresent()) {
-          return Optional.of(picture(e, p, m.get(), width, height, place, object, look, at));
+          Optional<Kept> kept = c.attribute("xlink:href").map(shared::keptPicture);
+          return Optional.of(blank(width, height, alt(e), place.placement(), kept, look));
         }
       }
     }
@@ -151,10 +155,11 @@ final class OdfFrames {
         Finding.Severity.LOSS,
         WORDS.say("odf-frames.a-picture-is-not-in"),
         at);
-    return Optional.of(blank(width, height, alt(e), place.placement(), look));
+    return Optional.of(blank(width, height, alt(e), place.placement(), Optional.empty(), look));
   }
 
-  private static Inline blank(double width, double height, String alt, Placement at, Look look) {
+  private static Inline blank(
+      double width, double height, String alt, Placement at, Optional<Kept> kept, Look look) {
     return new Inline.Shape(
         new Inline.Drawing(
             Geometry.RECTANGLE,
@@ -166,20 +171,12 @@ final class OdfFrames {
         alt,
         at,
         0,
-        Optional.empty(),
+        kept,
         look);
   }
 
-  private Inline picture(
-      Element e,
-      Element p,
-      Media m,
-      double width,
-      double height,
-      OdfPlaces.Place place,
-      Optional<Kept> object,
-      Look look,
-      NodeId at) {
+  /** Whether a picture can be shown; else what is wrong with it is told. */
+  private boolean isShown(Media m, NodeId at) {
     boolean drawn = PictureTypes.isDrawn(m.type());
     boolean whole =
         !drawn
@@ -195,6 +192,18 @@ final class OdfFrames {
               : WORDS.say("odf-frames.a-picture-of-a-kind", m.type()),
           at);
     }
+    return drawn && whole;
+  }
+
+  private Inline picture(
+      Element e,
+      Element p,
+      Media m,
+      double width,
+      double height,
+      OdfPlaces.Place place,
+      Optional<Kept> object,
+      Look look) {
     shared.media.put(m.id(), m);
     return new Inline.Picture(
         m.id(),
@@ -336,7 +345,7 @@ final class OdfFrames {
             OutlineDrawing.svg(
                 e, width, height, OdfDrawn.drawFill(p, "solid"), OdfDrawn.drawLine(p, "solid")));
     if (VectorPicture.of(m).isEmpty()) {
-      return blank(width, height, alt(e), place.placement(), look);
+      return blank(width, height, alt(e), place.placement(), Optional.empty(), look);
     }
     shared.media.put(m.id(), m);
     return new Inline.Picture(

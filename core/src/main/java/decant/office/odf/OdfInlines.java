@@ -28,7 +28,7 @@ import java.util.Set;
 /** What a paragraph holds (ODF 1.3 part 3, §6 and §7). */
 final class OdfInlines {
   private static final Words WORDS = Words.of(OdfInlines.class);
-  private static final int MOST_SPACES = 10_000;
+  private static final int MOST_SPACES = 500; // in one element
 
   private final OdfBody body;
   private final OdfShared shared;

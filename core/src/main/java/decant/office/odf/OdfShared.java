@@ -4,9 +4,11 @@ import decant.model.NodeId;
 import decant.model.Story;
 import decant.model.finding.Finding;
 import decant.model.look.Comment;
+import decant.model.look.Kept;
 import decant.model.look.ListDefinition;
 import decant.model.look.Media;
 import decant.model.look.MediaId;
+import decant.office.odf.markup.KeptObject;
 import decant.office.xml.Element;
 import decant.reading.ReadProblem;
 import decant.reading.TakenIn;
@@ -82,6 +84,12 @@ final class OdfShared {
     }
     used.add(name);
     return file.bytes(name);
+  }
+
+  /** A picture that cannot be shown goes back as it is. */
+  Kept keptPicture(String href) {
+    used.remove(href.startsWith("./") ? href.substring(2) : href);
+    return KeptObject.kept("draw:image", href);
   }
 
   /** Something with a program of its own is shown by the picture that stands in for it. */

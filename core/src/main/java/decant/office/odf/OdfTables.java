@@ -25,7 +25,7 @@ import java.util.Optional;
 
 /** Tables of text documents (ODF 1.3 part 3, §9). */
 final class OdfTables {
-  /** More columns, or more rows of one kind, than these no table of an honest file has. */
+  /** More columns, or more rows made of others, than these no honest file has. */
   private static final int MAX_COLUMNS = 200;
 
   private static final int MAX_REPEATED = 1000;
@@ -38,6 +38,11 @@ final class OdfTables {
   private final OdfStyles styles;
   private final OdfStyles.Scope scope;
   private final CellContent content;
+
+  /**
+   * How many rows were made of others, in all tables of a text: a few words could make millions.
+   */
+  private int repeated;
 
   OdfTables(OdfStyles styles, OdfStyles.Scope scope, CellContent content) {
     this.styles = styles;
@@ -121,7 +126,8 @@ final class OdfTables {
         case "table:table-rows", "table:table-row-group" -> rows(e, header, behind, out);
         case "table:table-row" -> {
           int times = whole(e.attribute("table:number-rows-repeated")).orElse(1);
-          for (int k = 0; k < Math.min(times, MAX_REPEATED); k++) {
+          for (int k = 0; k < times && (k == 0 || repeated < MAX_REPEATED); k++) {
+            repeated += k == 0 ? 0 : 1;
             out.add(row(e, header, behind));
           }
         }

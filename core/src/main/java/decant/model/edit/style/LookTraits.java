@@ -10,22 +10,10 @@ import java.util.List;
 public final class LookTraits {
   /** What letters look like; links, comments, fields, marks and language are not among it. */
   public static final List<Trait<?>> TEXT =
-      List.of(
-          TextTraits.FAMILY,
-          TextTraits.SIZE,
-          TextTraits.BOLD,
-          TextTraits.ITALIC,
-          TextTraits.UNDERLINE,
-          TextTraits.UNDERLINE_KIND,
-          TextTraits.STRIKE,
-          TextTraits.DOUBLE_STRIKE,
-          TextTraits.ALL_CAPS,
-          TextTraits.SMALL_CAPS,
-          TextTraits.LETTER_SPACING,
-          TextTraits.SHIFT,
-          TextTraits.COLOUR,
-          TextTraits.HIGHLIGHT,
-          TextTraits.RAISE);
+      TextTraits.OF_LETTERS.stream()
+          .filter(
+              t -> t != TextTraits.KERNING && t != TextTraits.HIDDEN && t != TextTraits.LANGUAGE)
+          .toList();
 
   /** Traits of paragraphs that are their place in the document, not their look. */
   public static final List<Trait<?>> STAYS =

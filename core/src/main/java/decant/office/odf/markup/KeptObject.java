@@ -13,7 +13,8 @@ public final class KeptObject {
   private KeptObject() {}
 
   /**
-   * @param element {@code draw:object} or {@code draw:object-ole}
+   * @param element {@code draw:object}, {@code draw:object-ole}, or {@code draw:image} for a
+   *     picture that nothing here can show
    */
   public static Kept kept(String element, String href) {
     return new Kept(
@@ -27,6 +28,6 @@ public final class KeptObject {
 
   /** Whether something was kept of this format, so that it can be written as it is. */
   public static boolean is(Kept k) {
-    return k.format().equals(FORMAT) && k.source().startsWith("<draw:object");
+    return k.format().equals(FORMAT) && k.source().startsWith("<draw:");
   }
 }

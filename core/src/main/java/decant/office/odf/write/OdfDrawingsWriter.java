@@ -9,6 +9,7 @@ import decant.model.Inline.Geometry;
 import decant.model.Story;
 import decant.model.look.Colour;
 import decant.model.look.Insets;
+import decant.model.look.Kept;
 import decant.model.look.Media;
 import decant.model.look.MediaId;
 import decant.model.look.Placement;
@@ -146,6 +147,14 @@ final class OdfDrawingsWriter {
   void shape(Xml x, Inline.Shape s, Optional<Story> text, Texts texts) {
     Geometry g = s.drawing().geometry();
     boolean line = g == Geometry.LINE_DOWN || g == Geometry.LINE_UP;
+    Optional<String> kept = s.kept().filter(KeptObject::is).map(Kept::source);
+    if (kept.isPresent()) {
+      begin(x, "draw:frame", "", s.placement(), s.width(), s.height(), s.rotation(), "");
+      x.raw(">").raw(kept.get());
+      alt(x, s.alt());
+      x.close("draw:frame");
+      return;
+    }
     var more = new Xml();
     look(more, s, !line && g == Geometry.RECTANGLE && text.isPresent());
     if (line) {

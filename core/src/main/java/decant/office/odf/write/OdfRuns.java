@@ -6,31 +6,9 @@ import decant.model.look.TextTraits;
 import decant.model.look.Trait;
 import decant.office.emit.Event;
 import decant.office.odf.markup.StyleNames;
-import java.util.List;
 
 /** What stands on the lines of a text: stretches in one look, white space, values. */
 final class OdfRuns {
-  private static final List<Trait<?>> PROPERTIES_OF_TEXT =
-      List.of(
-          TextTraits.FAMILY,
-          TextTraits.SIZE,
-          TextTraits.BOLD,
-          TextTraits.ITALIC,
-          TextTraits.UNDERLINE,
-          TextTraits.UNDERLINE_KIND,
-          TextTraits.STRIKE,
-          TextTraits.DOUBLE_STRIKE,
-          TextTraits.ALL_CAPS,
-          TextTraits.SMALL_CAPS,
-          TextTraits.LETTER_SPACING,
-          TextTraits.KERNING,
-          TextTraits.SHIFT,
-          TextTraits.HIDDEN,
-          TextTraits.COLOUR,
-          TextTraits.HIGHLIGHT,
-          TextTraits.RAISE,
-          TextTraits.LANGUAGE);
-
   private final OdtWriter file;
   private final OdtWriter.Part part;
 
@@ -62,7 +40,7 @@ final class OdfRuns {
     Look named = sheet.textBase(paragraph.look());
     Look below = known ? file.characterStyle(character).over(named) : named;
     Look direct = Look.PLAIN;
-    for (Trait<?> t : PROPERTIES_OF_TEXT) {
+    for (Trait<?> t : TextTraits.OF_LETTERS) {
       direct = differs(direct, own, inForce, below, t);
     }
     String properties = part.looks().text(direct, inForce.value(TextTraits.SIZE), "");
