@@ -40,9 +40,16 @@ final class TargetFormat implements CommandLine.ITypeConverter<Format>, Iterable
     return Formats.served().stream()
         .map(f ->
             WORDS.say(
-                Formats.takenIn().contains(f) ? "target-format.both" : "target-format.published",
+                whatFor(f),
                 f.name(),
                 f.extensions().stream().map(e -> "." + e).collect(Collectors.joining(", "))))
         .toArray(String[]::new);
+  }
+
+  private static String whatFor(Format f) {
+    if (!all().contains(f)) {
+      return "target-format.taken-in";
+    }
+    return Formats.takenIn().contains(f) ? "target-format.both" : "target-format.published";
   }
 }

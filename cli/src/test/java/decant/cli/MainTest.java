@@ -275,6 +275,20 @@ class MainTest {
     assertThat(run("--help").out()).contains("publish", "describe");
   }
 
+  /** What the help says of formats is held against what publishing makes of each. */
+  @Test
+  void theHelpPromisesOnlyWhatIsDone() throws IOException {
+    String help = run("publish", "--help").out();
+    assertThat(help).contains("DOC (.doc, .dot): taken in\n", "DOTX (.dotx): published\n");
+    Path notice = copy("Winter storage notice.docx");
+    for (String line : help.substring(help.indexOf("Formats:")).lines().skip(1).toList()) {
+      String extension = line.replaceAll("(?s).*\\(\\.([a-z]+).*", "$1");
+      Path out = folder.resolve("made." + extension);
+      Run r = run("publish", notice.toString(), "--to", extension, "--out", out.toString());
+      assertThat(Files.exists(out)).as(line + r.err()).isEqualTo(line.contains("published"));
+    }
+  }
+
   @Test
   void aRecipeIsFollowedAndItsReceiptPrinted() throws IOException {
     Path notice = copy("Winter storage notice.docx");

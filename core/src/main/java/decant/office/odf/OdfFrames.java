@@ -189,7 +189,9 @@ final class OdfFrames {
           Finding.Severity.LOSS,
           drawn
               ? WORDS.say("odf-frames.a-picture-is-damaged")
-              : WORDS.say("odf-frames.a-picture-of-a-kind", m.type()),
+              : m.type().isBlank()
+                  ? WORDS.say("odf-frames.a-picture-of-no-kind")
+                  : WORDS.say("odf-frames.a-picture-of-a-kind", m.type()),
           at);
     }
     return drawn && whole;
