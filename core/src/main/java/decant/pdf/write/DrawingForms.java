@@ -80,6 +80,7 @@ final class DrawingForms {
         return Optional.empty();
       }
       var g = new PdfBoxGraphics2D(scratch, FORM, height);
+      g.setDrawControl(new TextureFills());
       boolean whole = v.get().draw(g, 0, 0, FORM, height);
       g.dispose();
       if (!whole) {
