@@ -50,6 +50,6 @@ final class TargetFormat implements CommandLine.ITypeConverter<Format>, Iterable
     if (!all().contains(f)) {
       return "target-format.taken-in";
     }
-    return Formats.takenIn().contains(f) ? "target-format.both" : "target-format.published";
+    return Formats.opened().contains(f) ? "target-format.both" : "target-format.published";
   }
 }

@@ -57,6 +57,11 @@ public interface FormatService {
     return Optional.empty();
   }
 
+  /** Whether the reader of another format takes its files in, as new documents. */
+  default boolean isTemplate() {
+    return false;
+  }
+
   /** Empty if documents are not written in the format; so it is for pages, which are laid out. */
   default Optional<Writer> writer() {
     return Optional.empty();

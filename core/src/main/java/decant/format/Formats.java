@@ -54,6 +54,14 @@ public final class Formats {
         .toList();
   }
 
+  /** The formats whose files can be opened: those that are taken in, and their templates. */
+  public static List<Format> opened() {
+    return SERVICES.stream()
+        .filter(s -> s.reader().isPresent() || s.isTemplate())
+        .map(FormatService::format)
+        .toList();
+  }
+
   /** The formats of editable documents that are written. */
   public static List<Format> written() {
     return SERVICES.stream()
@@ -170,7 +178,7 @@ public final class Formats {
               .formatted(
                   f.name(),
                   f.extensions().stream().map(e -> "." + e).collect(Collectors.joining(" ")),
-                  s.reader().isPresent() ? "yes" : "",
+                  opened().contains(f) ? "yes" : "",
                   written ? "yes" : ""));
     }
     return out;

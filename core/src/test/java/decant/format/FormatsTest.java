@@ -12,10 +12,13 @@ import decant.reading.TakenIn;
 import decant.recipe.Recipe;
 import decant.recipe.RecipeFile;
 import decant.verify.Check;
+import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
 import org.junit.jupiter.api.Test;
@@ -107,6 +110,23 @@ class FormatsTest {
         .flatExtracting(Format::extensions)
         .doesNotHaveDuplicates()
         .allMatch(e -> e.matches("[a-z0-9]+"));
+  }
+
+  @Test
+  void templatesOpen() throws Exception {
+    Path notice = Samples.DEMO.resolve("Winter storage notice.docx");
+    TakenIn in = Intake.take(ReadRequest.of(notice));
+    List<Format> templates = new ArrayList<>(Formats.opened());
+    templates.removeAll(Formats.takenIn());
+    assertThat(templates).extracting(Format::id).contains("dotx", "ott");
+    for (Format f : templates) {
+      var out = new ByteArrayOutputStream();
+      Formats.writer(f).write(in.document(), out);
+      Path file = Files.write(folder.resolve("template." + f.extension()), out.toByteArray());
+      assertThat(Intake.take(ReadRequest.of(file)).document().paragraphs())
+          .as(f.name())
+          .hasSameSizeAs(in.document().paragraphs());
+    }
   }
 
   /** The table that a person reads is that of the registry. */

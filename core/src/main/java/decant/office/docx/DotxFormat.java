@@ -28,6 +28,11 @@ public final class DotxFormat implements FormatService {
   }
 
   @Override
+  public boolean isTemplate() {
+    return true;
+  }
+
+  @Override
   public Optional<Writer> writer() {
     return Optional.of(DotxFormat::write);
   }

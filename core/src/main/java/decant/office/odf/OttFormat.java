@@ -27,6 +27,11 @@ public final class OttFormat implements FormatService {
   }
 
   @Override
+  public boolean isTemplate() {
+    return true;
+  }
+
+  @Override
   public Optional<Writer> writer() {
     return Optional.of(OdtWriter::writeTemplate);
   }

@@ -363,8 +363,8 @@ public final class Frame {
         .getExtensionFilters()
         .add(
             new FileChooser.ExtensionFilter(
-                Formats.names(Formats.takenIn()),
-                FilePatterns.of(Formats.takenIn().stream().flatMap(f -> f.extensions().stream()))));
+                Formats.names(Formats.opened()),
+                FilePatterns.of(Formats.opened().stream().flatMap(f -> f.extensions().stream()))));
     chooser
         .getExtensionFilters()
         .add(new FileChooser.ExtensionFilter(WORDS.say("frame.all-files"), "*"));
