@@ -253,10 +253,10 @@ final class PublishCommand implements Callable<Integer> {
       } catch (Cancelled e) {
         throw ReadProblem.tooSlow(deadline.allowed());
       } catch (WriteProblem e) {
-        if (e.kind() != WriteProblem.Kind.MADE_BEFORE || n > files.size() + 1) {
+        if (e.kind() != WriteProblem.Kind.MADE_BEFORE) {
           throw e;
         }
-        // Of two sources that give one name the second gets a number.
+        // Of sources that give one name each after the first gets a number.
         stem = (n == 2 ? stem : stem.substring(0, stem.lastIndexOf(" ("))) + " (" + n + ")";
       }
     }

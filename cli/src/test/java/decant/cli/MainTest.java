@@ -18,6 +18,7 @@ import java.io.PrintStream;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.zip.ZipEntry;
@@ -416,6 +417,22 @@ class MainTest {
             other.toString());
     assertThat(linked.status()).isEqualTo(1);
     assertThat(sha(docx)).isEqualTo(docxWas);
+  }
+
+  @Test
+  void ofManySourcesThatGiveOneNameEachGetsItsNumber() throws IOException {
+    Path out = Files.createDirectories(folder.resolve("out"));
+    var call = new ArrayList<>(List.of("publish", "--to", "txt", "--out", out.toString()));
+    for (String name : List.of("a", "b", "c", "d")) {
+      Path in = Files.createDirectories(folder.resolve(name)).resolve("notice.html");
+      call.add(Files.writeString(in, "<p>Pontoon " + name + " is closed.</p>").toString());
+    }
+    Run r = run(call.toArray(String[]::new));
+    assertThat(r.status()).as(r.err()).isZero();
+    assertThat(Files.readString(out.resolve("notice.txt"))).contains("Pontoon a");
+    assertThat(Files.readString(out.resolve("notice (2).txt"))).contains("Pontoon b");
+    assertThat(Files.readString(out.resolve("notice (3).txt"))).contains("Pontoon c");
+    assertThat(Files.readString(out.resolve("notice (4).txt"))).contains("Pontoon d");
   }
 
   @Test

@@ -48,6 +48,9 @@ class FormatsTest {
     assertThat(of("junk before %PDF-1.4".getBytes())).isEqualTo("pdf");
     assertThat(of("{\\rtf1 x}".getBytes())).isEqualTo("rtf");
     assertThat(of("  <!DOCTYPE html><p>".getBytes())).isEqualTo("html");
+    assertThat(of("<p>Pontoon 3 is closed.</p>".getBytes())).isEqualTo("html");
+    assertThat(of("<!-- of the office --><html>".getBytes())).isEqualTo("html");
+    assertThat(of("<pontoon>3</pontoon>".getBytes())).isEqualTo("unknown");
     assertThat(of("plain".getBytes())).isEqualTo("txt");
     assertThat(of("pl\u0001ain".getBytes())).isEqualTo("unknown");
     assertThat(of(new byte[] {(byte) 0x89, 'P', 'N', 'G', 0})).isEqualTo("picture");

@@ -8,6 +8,7 @@ import java.util.EnumSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.regex.Pattern;
 
 /** HTML (the WHATWG's living standard). */
 public final class HtmlFormat implements FormatService {
@@ -23,11 +24,17 @@ public final class HtmlFormat implements FormatService {
           HtmlFormat::knows,
           EnumSet.of(Format.Holding.LOOKS, Format.Holding.PICTURES));
 
+  /** What pages begin with (WHATWG MIME Sniffing §7.1), and a space or the end of the tag. */
+  private static final Pattern BEGINS =
+      Pattern.compile(
+          "<(?:!doctype html|html|head|script|iframe|h1|div|font|table|a|style|title|b|body|br|p)"
+              + "[\\s>].*",
+          Pattern.DOTALL);
+
   private static boolean knows(FileContent c) {
     String head = c.head().replaceAll("^[\u00EF\u00BB\u00BF\\s]+", "").toLowerCase(Locale.ROOT);
-    return head.startsWith("<!doctype html")
-        || head.startsWith("<html")
-        || head.startsWith("<?xml") && head.contains("<html");
+    boolean later = head.startsWith("<?xml") || head.startsWith("<!--");
+    return BEGINS.matcher(head).matches() || later && head.contains("<html");
   }
 
   @Override
