@@ -1,5 +1,6 @@
 package decant.picture;
 
+import decant.model.look.Media;
 import java.nio.charset.StandardCharsets;
 import java.util.Set;
 
@@ -23,6 +24,13 @@ public final class PictureTypes {
   /** Whether pictures of a type are drawn. */
   public static boolean isDrawn(String type) {
     return DRAWN.contains(type);
+  }
+
+  /** Whether a picture of a type that is drawn can be, as its head, or its records, tell. */
+  public static boolean isWhole(Media m) {
+    return VectorPicture.isVector(m.type())
+        ? VectorPicture.of(m).isPresent()
+        : PixelPicture.size(m.bytes()).isPresent();
   }
 
   /**

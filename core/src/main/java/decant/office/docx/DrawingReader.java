@@ -26,8 +26,6 @@ import decant.office.xml.Element;
 import decant.office.xml.PackageFile;
 import decant.office.xml.XmlParts;
 import decant.picture.PictureTypes;
-import decant.picture.PixelPicture;
-import decant.picture.VectorPicture;
 import decant.reading.ReadProblem;
 import decant.words.Words;
 import java.util.ArrayList;
@@ -222,7 +220,7 @@ final class DrawingReader {
     }
     Media m = Media.of(PictureTypes.type(bytes.get(), file.contentType(r.target())), bytes.get());
     shared.media.put(m.id(), m);
-    if (PictureTypes.isDrawn(m.type()) && !isWhole(m)) {
+    if (PictureTypes.isDrawn(m.type()) && !PictureTypes.isWhole(m)) {
       shared.find(
           Finding.Kind.PICTURE_MISSING,
           Finding.Severity.LOSS,
@@ -237,13 +235,6 @@ final class DrawingReader {
           at);
     }
     return Optional.of(m);
-  }
-
-  /** Whether it can be shown, as far as its head, or the records of a drawing, tell. */
-  private static boolean isWhole(Media m) {
-    return VectorPicture.isVector(m.type())
-        ? VectorPicture.of(m).isPresent()
-        : PixelPicture.size(m.bytes()).isPresent();
   }
 
   private Inline shape(Element wsp, Framed frame) throws ReadProblem {

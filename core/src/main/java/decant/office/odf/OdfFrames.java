@@ -178,11 +178,7 @@ final class OdfFrames {
   /** Whether a picture can be shown; else what is wrong with it is told. */
   private boolean isShown(Media m, NodeId at) {
     boolean drawn = PictureTypes.isDrawn(m.type());
-    boolean whole =
-        !drawn
-            || (VectorPicture.isVector(m.type())
-                ? VectorPicture.of(m).isPresent()
-                : PixelPicture.size(m.bytes()).isPresent());
+    boolean whole = !drawn || PictureTypes.isWhole(m);
     if (!drawn || !whole) {
       shared.find(
           Finding.Kind.PICTURE_MISSING,
