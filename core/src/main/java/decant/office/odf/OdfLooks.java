@@ -64,16 +64,8 @@ final class OdfLooks {
         p.attribute("style:text-line-through-type").filter(v -> v.equals("double")).isPresent();
     look = set(look, TextTraits.STRIKE, struck.map(v -> !v.equals("none") && !twice));
     look = set(look, TextTraits.DOUBLE_STRIKE, struck.map(v -> !v.equals("none") && twice));
-    look =
-        set(
-            look,
-            TextTraits.ALL_CAPS,
-            p.attribute("fo:text-transform").map(v -> v.equals("uppercase")));
-    look =
-        set(
-            look,
-            TextTraits.SMALL_CAPS,
-            p.attribute("fo:font-variant").map(v -> v.equals("small-caps")));
+    look = set(look, TextTraits.ALL_CAPS, isSaid(p, "fo:text-transform", "uppercase"));
+    look = set(look, TextTraits.SMALL_CAPS, isSaid(p, "fo:font-variant", "small-caps"));
     look =
         set(
             look,
@@ -88,7 +80,7 @@ final class OdfLooks {
             p.attribute("style:letter-kerning")
                 .map(v -> v.equals("true") ? 0.0 : Double.POSITIVE_INFINITY));
     look = position(p, look, sizeBelow);
-    look = set(look, TextTraits.HIDDEN, p.attribute("text:display").map(v -> v.equals("none")));
+    look = set(look, TextTraits.HIDDEN, isSaid(p, "text:display", "none"));
     boolean window = isTrue(p.attribute("style:use-window-font-color"));
     look =
         set(
@@ -213,33 +205,17 @@ final class OdfLooks {
         set(
             look,
             ParagraphTraits.CONTEXTUAL_SPACING,
-            p.attribute("style:contextual-spacing").map(v -> v.equals("true")));
+            isSaid(p, "style:contextual-spacing", "true"));
     look = set(look, ParagraphTraits.LINE_PITCH, pitch(p));
-    look =
-        set(
-            look,
-            ParagraphTraits.KEEP_WITH_NEXT,
-            p.attribute("fo:keep-with-next").map(v -> v.equals("always")));
-    look =
-        set(
-            look,
-            ParagraphTraits.KEEP_TOGETHER,
-            p.attribute("fo:keep-together").map(v -> v.equals("always")));
-    look =
-        set(
-            look,
-            ParagraphTraits.PAGE_BREAK_BEFORE,
-            p.attribute("fo:break-before").map(v -> v.equals("page")));
+    look = set(look, ParagraphTraits.KEEP_WITH_NEXT, isSaid(p, "fo:keep-with-next", "always"));
+    look = set(look, ParagraphTraits.KEEP_TOGETHER, isSaid(p, "fo:keep-together", "always"));
+    look = set(look, ParagraphTraits.PAGE_BREAK_BEFORE, isSaid(p, "fo:break-before", "page"));
     Optional<Integer> widows =
         whole(p.attribute("fo:widows")).or(() -> whole(p.attribute("fo:orphans")));
     look = set(look, ParagraphTraits.WIDOW_CONTROL, widows.map(n -> n >= 2));
     look = set(look, ParagraphTraits.SHADING, colour(p.attribute("fo:background-color")));
     look = set(look, ParagraphTraits.RULES, rules(p, rtl));
-    look =
-        set(
-            look,
-            ParagraphTraits.SNAP_TO_GRID,
-            p.attribute("style:snap-to-layout-grid").map(v -> v.equals("true")));
+    look = set(look, ParagraphTraits.SNAP_TO_GRID, isSaid(p, "style:snap-to-layout-grid", "true"));
     Optional<Element> stops = p.child("style:tab-stops");
     if (stops.isPresent()) {
       double from = look.get(ParagraphTraits.INDENT_START).orElse(indentBelow);
@@ -366,6 +342,11 @@ final class OdfLooks {
     }
     // The width of a double line is that of the whole; ours is that of one of its three parts.
     return new Rule(kind, kind == Rule.Kind.DOUBLE ? width / 3 : width, colour, space);
+  }
+
+  /** Whether an attribute says that word; empty if it is not there. */
+  private static Optional<Boolean> isSaid(Element p, String attribute, String word) {
+    return p.attribute(attribute).map(v -> v.equals(word));
   }
 
   static <T> Look set(Look look, decant.model.look.Trait<T> trait, Optional<T> value) {

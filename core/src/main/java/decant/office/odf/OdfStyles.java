@@ -175,34 +175,45 @@ final class OdfStyles {
 
   /** The size that text of a paragraph style has, in points. */
   private double size(String style) {
-    Double known = sizes.get(style);
-    if (known != null) {
-      return known;
-    }
-    sizes.put(style, sizes.getOrDefault("", 12.0)); // what a cycle ends with
-    Optional<Element> e = common.find("paragraph", style);
-    double below = size(e.flatMap(s -> s.attribute("style:parent-style-name")).orElse(""));
-    double own =
-        e.flatMap(s -> s.child("style:text-properties"))
-            .map(p -> looks.text(p, below).get(TextTraits.SIZE).orElse(below))
-            .orElse(below);
-    sizes.put(style, own);
-    return own;
+    return inherited(
+        sizes,
+        style,
+        sizes.getOrDefault("", 12.0),
+        "style:text-properties",
+        (p, below) -> looks.text(p, below).get(TextTraits.SIZE));
   }
 
   private double indent(String style) {
-    Double known = indents.get(style);
-    if (known != null) {
-      return known;
+    return inherited(
+        indents,
+        style,
+        0,
+        "style:paragraph-properties",
+        (p, below) -> looks.paragraph(p, below).get(ParagraphTraits.INDENT_START));
+  }
+
+  /** What a style says of itself, given what holds below it. */
+  private interface Said {
+    Optional<Double> of(Element properties, double below);
+  }
+
+  /**
+   * What a paragraph style says, or the nearest that it stands on does.
+   *
+   * @param least what a chain of styles ends with, and a cycle
+   */
+  private double inherited(
+      Map<String, Double> known, String style, double least, String properties, Said said) {
+    Double before = known.get(style);
+    if (before != null) {
+      return before;
     }
-    indents.put(style, 0.0);
+    known.put(style, least);
     Optional<Element> e = common.find("paragraph", style);
-    double below = indent(e.flatMap(s -> s.attribute("style:parent-style-name")).orElse(""));
-    double own =
-        e.flatMap(s -> s.child("style:paragraph-properties"))
-            .map(p -> looks.paragraph(p, below).get(ParagraphTraits.INDENT_START).orElse(below))
-            .orElse(below);
-    indents.put(style, own);
+    String parent = e.flatMap(s -> s.attribute("style:parent-style-name")).orElse("");
+    double below = inherited(known, parent, least, properties, said);
+    double own = e.flatMap(s -> s.child(properties)).flatMap(p -> said.of(p, below)).orElse(below);
+    known.put(style, own);
     return own;
   }
 

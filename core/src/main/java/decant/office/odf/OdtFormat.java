@@ -8,9 +8,13 @@ import decant.verify.office.OdtVerifier;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 
 /** OpenDocument text (ODF 1.3, ISO/IEC 26300), and its flat form, which is taken in only. */
 public final class OdtFormat implements FormatService {
+  static final Set<Format.Holding> HOLDS =
+      EnumSet.complementOf(EnumSet.of(Format.Holding.ATTACHED_FILES, Format.Holding.FORM_FIELDS));
+
   private static final Format FORMAT =
       new Format(
           OdtReader.FORMAT,
@@ -19,8 +23,7 @@ public final class OdtFormat implements FormatService {
           "application/vnd.oasis.opendocument.text",
           List.of("odt", "fodt"),
           OdtFormat::knows,
-          EnumSet.complementOf(
-              EnumSet.of(Format.Holding.ATTACHED_FILES, Format.Holding.FORM_FIELDS)));
+          HOLDS);
 
   private static boolean knows(FileContent c) {
     return c.packedMediaType().startsWith("application/vnd.oasis.opendocument.text")

@@ -4,7 +4,6 @@ import decant.format.Format;
 import decant.format.FormatService;
 import decant.office.odf.write.OdtWriter;
 import decant.verify.office.OdtVerifier;
-import java.util.EnumSet;
 import java.util.List;
 import java.util.Optional;
 
@@ -18,8 +17,7 @@ public final class OttFormat implements FormatService {
           "application/vnd.oasis.opendocument.text-template",
           List.of("ott"),
           c -> false,
-          EnumSet.complementOf(
-              EnumSet.of(Format.Holding.ATTACHED_FILES, Format.Holding.FORM_FIELDS)));
+          OdtFormat.HOLDS);
 
   @Override
   public Format format() {

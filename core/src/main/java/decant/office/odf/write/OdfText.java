@@ -140,15 +140,10 @@ final class OdfText implements Sink {
 
   private void section(Event.SectionStart s) {
     Section section = s.section();
-    boolean goesOn = file.pages().master(section).isEmpty();
-    if (!goesOn) {
-      begins = Optional.of(section);
+    if (file.pages().master(section).isPresent()) {
+      begins = Optional.of(section); // a part of a text cannot say so, its first paragraph does
     }
     if (!file.pages().columnsAreOfPage(section) && section.page().columns().count() > 1) {
-      if (!goesOn) {
-        // The page is begun by a paragraph of its own, since a part of a text cannot say so.
-        begins = Optional.of(section);
-      }
       String style =
           part.styles()
               .name(
@@ -252,9 +247,8 @@ final class OdfText implements Sink {
     endFrame();
     lists.element().close();
     Table table = t.table();
-    Optional<String> master = begins.flatMap(file.pages()::master);
-    Optional<Integer> number = begins.flatMap(s -> s.page().numbers().start());
-    if (t.place().depth() == 0) {
+    Optional<Section> page = t.place().depth() == 0 ? begins : Optional.empty();
+    if (page.isPresent()) {
       begins = Optional.empty();
     }
     tables.push(
@@ -263,8 +257,8 @@ final class OdfText implements Sink {
                 x,
                 table,
                 t.grid(),
-                t.place().depth() == 0 ? master : Optional.empty(),
-                t.place().depth() == 0 ? number : Optional.empty()));
+                page.flatMap(file.pages()::master),
+                page.flatMap(s -> s.page().numbers().start())));
   }
 
   static String address(Link link) {
@@ -325,10 +319,18 @@ final class OdfText implements Sink {
       return;
     }
     String style = runs.style(looks, paragraph);
+    openSpan(style);
+    runs.characters(x, s);
+    closeSpan(style);
+  }
+
+  private void openSpan(String style) {
     if (!style.isEmpty()) {
       x.open("text:span", "text:style-name", style);
     }
-    runs.characters(x, s);
+  }
+
+  private void closeSpan(String style) {
     if (!style.isEmpty()) {
       x.close("text:span");
     }
@@ -343,9 +345,7 @@ final class OdfText implements Sink {
     String text = onField.toString();
     Event.TextLooks looks = fieldLooks;
     String style = looks == null ? "" : runs.style(looks, paragraph);
-    if (!style.isEmpty()) {
-      x.open("text:span", "text:style-name", style);
-    }
+    openSpan(style);
     boolean choice = f.kind() == FormField.Kind.CHOICE;
     if (text.indexOf('\n') >= 0 || text.indexOf('\t') >= 0) {
       runs.characters(x, text); // a field holds one line
@@ -367,9 +367,7 @@ final class OdfText implements Sink {
           .text(text)
           .close("text:placeholder");
     }
-    if (!style.isEmpty()) {
-      x.close("text:span");
-    }
+    closeSpan(style);
     runs.thing();
   }
 
@@ -380,9 +378,7 @@ final class OdfText implements Sink {
     }
     boolean end = n.note().kind() == Story.Kind.ENDNOTE;
     String style = runs.style(n.looks(), paragraph);
-    if (!style.isEmpty()) {
-      x.open("text:span", "text:style-name", style);
-    }
+    openSpan(style);
     int number = file.noteNumber(n.note());
     x.open("text:note", "text:id", "ftn" + number, "text:note-class", end ? "endnote" : "footnote");
     x.open("text:note-citation", "text:label", n.label().orElse(""))
@@ -391,9 +387,7 @@ final class OdfText implements Sink {
     x.open("text:note-body");
     file.story(n.note(), part, x);
     x.close("text:note-body").close("text:note");
-    if (!style.isEmpty()) {
-      x.close("text:span");
-    }
+    closeSpan(style);
     runs.thing();
   }
 }
