@@ -3,6 +3,7 @@ package decant.model.look;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.OptionalInt;
 import java.util.Set;
 
 /**
@@ -42,7 +43,51 @@ public record ListDefinition(String id, String series, Set<Integer> restarts, Li
     TWO_DIGITS,
     /** 1st, 2nd, 3rd. */
     ORDINAL,
-    NONE
+    NONE;
+
+    /** The number that is written so in this format; empty if none is. */
+    public OptionalInt read(String written) {
+      return switch (this) {
+        case DECIMAL, TWO_DIGITS ->
+            written.matches("\\d{1,9}")
+                ? OptionalInt.of(Integer.parseInt(written))
+                : OptionalInt.empty();
+        case LOWER_LETTER, UPPER_LETTER ->
+            written.matches("[A-Za-z]+")
+                ? OptionalInt.of(
+                    Character.toLowerCase(written.charAt(0))
+                        - 'a'
+                        + 1
+                        + 26 * (written.length() - 1))
+                : OptionalInt.empty();
+        case LOWER_ROMAN, UPPER_ROMAN -> roman(written.toLowerCase(Locale.ROOT));
+        case BULLET, NONE, ORDINAL -> OptionalInt.empty();
+      };
+    }
+
+    private static OptionalInt roman(String written) {
+      int sum = 0;
+      int before = 0;
+      for (int k = written.length() - 1; k >= 0; k--) {
+        int value =
+            switch (written.charAt(k)) {
+              case 'i' -> 1;
+              case 'v' -> 5;
+              case 'x' -> 10;
+              case 'l' -> 50;
+              case 'c' -> 100;
+              case 'd' -> 500;
+              case 'm' -> 1000;
+              default -> 0;
+            };
+        if (value == 0) {
+          return OptionalInt.empty();
+        }
+        sum += value < before ? -value : value;
+        before = Math.max(before, value);
+      }
+      return OptionalInt.of(sum);
+    }
   }
 
   /**

@@ -134,39 +134,6 @@ final class RtfLists {
     while (m.find()) {
       last = m.group();
     }
-    return switch (format) {
-      case DECIMAL, TWO_DIGITS -> last.matches("\\d{1,6}") ? Integer.parseInt(last) : -1;
-      case LOWER_LETTER, UPPER_LETTER ->
-          last.matches("[A-Za-z]+")
-              ? (Character.toLowerCase(last.charAt(0)) - 'a') + 1 + 26 * (last.length() - 1)
-              : -1;
-      case LOWER_ROMAN, UPPER_ROMAN -> roman(last.toLowerCase(java.util.Locale.ROOT));
-      case BULLET, NONE, ORDINAL -> -1;
-    };
-  }
-
-  private static int roman(String s) {
-    int sum = 0;
-    for (int k = 0; k < s.length(); k++) {
-      int v = digit(s.charAt(k));
-      if (v == 0) {
-        return -1;
-      }
-      sum += k + 1 < s.length() && digit(s.charAt(k + 1)) > v ? -v : v;
-    }
-    return sum;
-  }
-
-  private static int digit(char c) {
-    return switch (c) {
-      case 'i' -> 1;
-      case 'v' -> 5;
-      case 'x' -> 10;
-      case 'l' -> 50;
-      case 'c' -> 100;
-      case 'd' -> 500;
-      case 'm' -> 1000;
-      default -> 0;
-    };
+    return format.read(last).orElse(-1);
   }
 }

@@ -146,7 +146,7 @@ final class FoundLists {
     }
     String number = m.group(2);
     for (NumberFormat f : formats(number)) {
-      int n = value(f, number);
+      int n = f.read(number).orElse(1);
       if (ListLabels.number(f, n).equals(number)) {
         return new Labels(f, m.group(1) + "%" + (depth + 1) + m.group(3), n);
       }
@@ -168,37 +168,6 @@ final class FoundLists {
     boolean isRoman =
         ROMAN.matcher(number).matches() && (number.length() > 1 || number.equalsIgnoreCase("i"));
     return isRoman ? List.of(roman, letters) : List.of(letters, roman);
-  }
-
-  private static int value(NumberFormat f, String number) {
-    return switch (f) {
-      case DECIMAL, TWO_DIGITS -> Integer.parseInt(number);
-      case LOWER_LETTER, UPPER_LETTER ->
-          Character.toLowerCase(number.charAt(0)) - 'a' + 1 + 26 * (number.length() - 1);
-      case LOWER_ROMAN, UPPER_ROMAN -> roman(number.toLowerCase(java.util.Locale.ROOT));
-      case BULLET, ORDINAL, NONE -> 1;
-    };
-  }
-
-  private static int roman(String number) {
-    int sum = 0;
-    int before = 0;
-    for (int k = number.length() - 1; k >= 0; k--) {
-      int v =
-          switch (number.charAt(k)) {
-            case 'i' -> 1;
-            case 'v' -> 5;
-            case 'x' -> 10;
-            case 'l' -> 50;
-            case 'c' -> 100;
-            case 'd' -> 500;
-            case 'm' -> 1000;
-            default -> 0;
-          };
-      sum += v < before ? -v : v;
-      before = Math.max(before, v);
-    }
-    return sum;
   }
 
   Map<String, ListDefinition> definitions() {
