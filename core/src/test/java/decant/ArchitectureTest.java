@@ -72,6 +72,7 @@ class ArchitectureTest {
     out.put("format", List.of("words", "io", "work", "model..", "reading", "verify"));
     out.put("verify.office", and(and(content, layout), "picture", "verify"));
     List<String> readers = List.of("words", "io", "work", "model..", "text", "reading", "picture");
+    out.put("office.field", List.of("model.."));
     out.put("office.xml", List.of("words", "io", "work", "reading"));
     out.put(
         "office.emit",
@@ -82,12 +83,13 @@ class ArchitectureTest {
         "office.docx",
         and(
             readers,
+            "office.field",
             "office.xml",
             "office.docx.markup",
             "office.docx.write",
             "format",
             "verify.office"));
-    out.put("office.doc", and(readers, "format"));
+    out.put("office.doc", and(readers, "office.field", "format"));
     out.put("office.html", and(readers, "layout.label", "clip", "format", "verify.office"));
     out.put("office.text", and(readers, "layout.label", "format", "verify.office"));
     out.put("office.odf.markup", and(readers, "office.xml"));
@@ -103,7 +105,7 @@ class ArchitectureTest {
             "office.odf.write",
             "format",
             "verify.office"));
-    out.put("office.rtf.read", readers);
+    out.put("office.rtf.read", and(readers, "office.field"));
     out.put(
         "office.rtf",
         and(readers, "layout.label", "office.emit", "office.rtf.read", "format", "verify.office"));

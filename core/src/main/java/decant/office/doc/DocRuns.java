@@ -8,6 +8,7 @@ import decant.model.finding.Finding;
 import decant.model.look.Comment;
 import decant.model.look.Look;
 import decant.model.look.TextTraits;
+import decant.office.field.FieldInstruction;
 import decant.reading.ReadProblem;
 import decant.words.Words;
 import java.util.ArrayList;
@@ -167,11 +168,10 @@ final class DocRuns {
   }
 
   private void ends(Look look) {
-    Optional<String> instruction = fields.end();
-    Optional<Inline.Field.Kind> kind = instruction.flatMap(DocFields::kind);
+    Optional<FieldInstruction> instruction = fields.end();
+    Optional<Inline.Field.Kind> kind = instruction.flatMap(FieldInstruction::kind);
     if (kind.isPresent()) {
-      String target =
-          kind.get() == Inline.Field.Kind.PAGE_OF ? DocFields.target(instruction.get()) : "";
+      String target = kind.get() == Inline.Field.Kind.PAGE_OF ? instruction.get().argument() : "";
       inlines.add(new Inline.Field(kind.get(), target, value.toString(), look));
       value.setLength(0);
     }

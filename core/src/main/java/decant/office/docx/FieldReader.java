@@ -6,12 +6,12 @@ import decant.model.look.Link;
 import decant.model.look.Look;
 import decant.model.look.NamedStyle;
 import decant.office.docx.markup.DocxLooks;
+import decant.office.field.FieldInstruction;
 import decant.office.xml.Element;
 import decant.office.xml.XmlParts;
 import java.util.ArrayDeque;
 import java.util.Deque;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.regex.Matcher;
@@ -42,21 +42,20 @@ final class FieldReader {
       this.begin = begin;
     }
 
+    FieldInstruction told() {
+      return new FieldInstruction(instruction.toString());
+    }
+
     String name() {
-      return instruction.toString().strip().split("\\s+", 2)[0].toUpperCase(Locale.ROOT);
+      return told().keyword();
     }
 
     Optional<Inline.Field.Kind> computed() {
-      return Optional.ofNullable(
-          switch (name()) {
-            case "PAGE" -> Inline.Field.Kind.PAGE;
-            case "NUMPAGES", "SECTIONPAGES" -> Inline.Field.Kind.PAGES;
-            case "TITLE" -> Inline.Field.Kind.TITLE;
-            case "PAGEREF" -> Inline.Field.Kind.PAGE_OF;
-            case "STYLEREF" -> Inline.Field.Kind.STYLED_TEXT;
-            case "DATE" -> Inline.Field.Kind.DATE;
-            default -> null;
-          });
+      return switch (name()) {
+        case "SECTIONPAGES" -> Optional.of(Inline.Field.Kind.PAGES);
+        case "STYLEREF" -> Optional.of(Inline.Field.Kind.STYLED_TEXT);
+        default -> told().kind();
+      };
     }
   }
 
@@ -213,19 +212,12 @@ final class FieldReader {
   private Optional<Inline.Field> field(Open f, Inline.Field.Kind kind) {
     String target =
         switch (kind) {
-          case PAGE_OF -> word(f.instruction.toString());
-          case STYLED_TEXT -> styleOf(word(f.instruction.toString()));
+          case PAGE_OF -> f.told().argument();
+          case STYLED_TEXT -> styleOf(f.told().argument());
           case DATE -> picture(f.instruction.toString());
           case PAGE, PAGES, TITLE, OTHER -> "";
         };
     return Optional.of(new Inline.Field(kind, target, f.shown.toString(), f.look));
-  }
-
-  /** The first argument of a field. */
-  private static String word(String instruction) {
-    String rest = instruction.strip().replaceFirst("^\\S+\\s*", "");
-    Matcher m = QUOTED.matcher(rest);
-    return rest.startsWith("\"") && m.find() ? m.group(1) : rest.split("\\s+", 2)[0];
   }
 
   private String styleOf(String name) {
@@ -239,7 +231,7 @@ final class FieldReader {
 
   private static String picture(String instruction) {
     int at = instruction.indexOf("\\@");
-    return at < 0 ? "" : word("DATE " + instruction.substring(at + 2).strip());
+    return at < 0 ? "" : new FieldInstruction("DATE " + instruction.substring(at + 2)).argument();
   }
 
   private Optional<Link> hyperlink(String instruction) {

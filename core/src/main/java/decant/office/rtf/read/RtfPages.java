@@ -166,19 +166,9 @@ final class RtfPages {
   }
 
   /** What the document says of itself: a group for each thing. */
-  boolean says(Command c) {
-    boolean is =
-        c == Command.title
-            || c == Command.subject
-            || c == Command.author
-            || c == Command.keywords
-            || c == Command.atnauthor
-            || c == Command.bkmkstart;
-    if (is) {
-      says = c;
-      said.remove(c);
-    }
-    return is;
+  void says(Command c) {
+    says = c;
+    said.remove(c);
   }
 
   void saysNothing() {

@@ -20,6 +20,7 @@ import decant.model.look.MediaId;
 import decant.model.look.ParagraphTraits;
 import decant.model.look.StyleSheet;
 import decant.model.look.TextTraits;
+import decant.office.field.FieldInstruction;
 import decant.office.rtf.read.RtfState.Goal;
 import decant.picture.PictureSize;
 import decant.picture.PixelPicture;
@@ -162,7 +163,7 @@ public class RtfReader implements IRtfListener {
     if (m.find()) {
       state = state.withText(state.text().with(TextTraits.LINK, new Link.External(m.group(1))));
     } else {
-      value(instruction.toString().strip().split("\\s+"));
+      value(new FieldInstruction(instruction.toString()));
     }
     instruction.setLength(0);
   }
@@ -405,7 +406,7 @@ public class RtfReader implements IRtfListener {
   }
 
   /** What a field asks for that is no link to an address. */
-  void value(String[] words) {}
+  void value(FieldInstruction told) {}
 
   /** What the file says of itself. */
   void said(String s) {}

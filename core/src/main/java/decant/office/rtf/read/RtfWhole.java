@@ -13,6 +13,7 @@ import decant.model.look.Media;
 import decant.model.look.ParagraphTraits;
 import decant.model.look.StyleSheet;
 import decant.model.look.TextTraits;
+import decant.office.field.FieldInstruction;
 import decant.office.rtf.read.RtfState.Goal;
 import decant.picture.VectorPicture;
 import java.io.IOException;
@@ -96,8 +97,10 @@ public final class RtfWhole extends RtfReader {
         pages.saysNothing(); // properties of shapes, of which pictures alone are taken
         yield Optional.of(Goal.SAID);
       }
-      case title, subject, author, keywords, atnauthor, bkmkstart ->
-          Optional.of(pages.says(c) ? Goal.SAID : Goal.SKIPPED);
+      case title, subject, author, keywords, atnauthor, bkmkstart -> {
+        pages.says(c);
+        yield Optional.of(Goal.SAID);
+      }
       default -> Optional.empty();
     };
   }
@@ -116,24 +119,14 @@ public final class RtfWhole extends RtfReader {
 
   /** A link inside the file, or a value that is worked out anew, whatever it shows. */
   @Override
-  void value(String[] words) {
-    String target = words.length > 1 ? words[1].replace("\"", "") : "";
-    if (words[0].equals("HYPERLINK") && target.equals("\\l") && words.length > 2) {
-      var to = new Link.Internal(words[2].replace("\"", ""));
+  void value(FieldInstruction told) {
+    if (told.link().orElse(null) instanceof Link.Internal to) {
       state = state.withText(state.text().with(TextTraits.LINK, to));
       return;
     }
-    Optional<Inline.Field.Kind> kind =
-        switch (words[0]) {
-          case "PAGE" -> Optional.of(Inline.Field.Kind.PAGE);
-          case "NUMPAGES" -> Optional.of(Inline.Field.Kind.PAGES);
-          case "TITLE" -> Optional.of(Inline.Field.Kind.TITLE);
-          case "DATE" -> Optional.of(Inline.Field.Kind.DATE);
-          case "PAGEREF" -> Optional.of(Inline.Field.Kind.PAGE_OF);
-          default -> Optional.empty();
-        };
+    Optional<Inline.Field.Kind> kind = told.kind();
     if (kind.isPresent()) {
-      String of = kind.get() == Inline.Field.Kind.PAGE_OF ? target : "";
+      String of = kind.get() == Inline.Field.Kind.PAGE_OF ? told.argument() : "";
       text.open().add(new Inline.Field(kind.get(), of, "1", state.text()));
       state = state.hiding(true);
     }
