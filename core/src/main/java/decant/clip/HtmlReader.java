@@ -106,10 +106,19 @@ public final class HtmlReader {
    * @param styles those of the document that it goes into, by which headings are named
    */
   public static Fragment read(String html, StyleSheet styles) {
-    var reader = new HtmlReader(styles);
     String some = html.length() > LONGEST ? html.substring(0, LONGEST) : html;
+    return read(Jsoup.parse(some).body(), styles);
+  }
+
+  /**
+   * A page that was parsed before, whole.
+   *
+   * @param styles those of the document that it goes into, by which headings are named
+   */
+  public static Fragment read(Element body, StyleSheet styles) {
+    var reader = new HtmlReader(styles);
     var out = reader.new Flow();
-    out.children(Jsoup.parse(some).body(), new Around(Look.PLAIN, Look.PLAIN, false, 0));
+    out.children(body, new Around(Look.PLAIN, Look.PLAIN, false, 0));
     return new Fragment(out.done(), Map.of(), reader.media, reader.lists, reader.styles);
   }
 

@@ -68,7 +68,7 @@ final class HtmlFile {
     var findings = new ArrayList<Finding>();
     pictures(page, AtomicFile.folderOf(request.file()), findings);
     forms(page, findings);
-    Fragment f = HtmlReader.read(page.outerHtml(), styles());
+    Fragment f = HtmlReader.read(page.body(), styles());
     request.checkpoint();
     List<Block> blocks = new ArrayList<>(f.blocks());
     if (blocks.stream().noneMatch(b -> b instanceof Paragraph)) {

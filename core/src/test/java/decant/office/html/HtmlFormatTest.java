@@ -43,6 +43,15 @@ class HtmlFormatTest {
     return d.paragraphs().stream().map(Paragraph::text).toList();
   }
 
+  /** Pictures beside a page are part of what is read, and words come after them. */
+  @Test
+  void wordsAfterLargePicturesAreThere() throws Exception {
+    Files.write(folder.resolve("chart.png"), new byte[16_000_000]);
+    Document d =
+        taken("<html><body><p>Before</p><img src=chart.png><p>After</p></body></html>").document();
+    assertThat(texts(d)).contains("Before", "After");
+  }
+
   @Test
   void styleSheetsCountByTheCascade() throws Exception {
     Document d =
