@@ -1,5 +1,7 @@
 package decant.office.doc;
 
+import decant.model.NodeId;
+import decant.model.finding.Finding;
 import decant.model.look.ListDefinition;
 import decant.model.look.ListDefinition.Follow;
 import decant.model.look.ListDefinition.Level;
@@ -7,6 +9,7 @@ import decant.model.look.ListDefinition.NumberFormat;
 import decant.model.look.ListMembership;
 import decant.model.look.Look;
 import decant.model.look.ParagraphTraits;
+import decant.words.Words;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.Map;
@@ -20,6 +23,7 @@ import org.apache.poi.hwpf.usermodel.ParagraphProperties;
 
 /** Lists ([MS-DOC] 2.9.150 and 2.9.131): one for each override of formatting that items name. */
 final class DocLists {
+  private static final Words WORDS = Words.of(DocLists.class);
   private static final int LEVELS = 9;
   private static final int NONE = 0xF801; // the list that takes an item out of its list, §2.6.2
 
@@ -30,7 +34,7 @@ final class DocLists {
   }
 
   /** The item that a paragraph is; empty if it is none. */
-  Optional<ListMembership> item(ParagraphProperties p, DocShared shared) {
+  Optional<ListMembership> item(ParagraphProperties p, DocShared shared, NodeId at) {
     ListTables tables = shared.file.getListTables();
     if (p.getIlfo() <= 0 || p.getIlfo() == NONE || tables == null) {
       return Optional.empty();
@@ -41,7 +45,13 @@ final class DocLists {
         var from = new HWPFList(shared.file.getStyleSheet(), tables, p.getIlfo());
         lists.put(id, list(id, from, shared.looks));
       } catch (RuntimeException e) {
-        return Optional.empty(); // it names a list that is not there
+        shared.lost(
+            "reading a list of a binary office document",
+            e,
+            Finding.Kind.CONTENT_LEFT_OUT,
+            WORDS.say("doc-lists.a-list-is-not-in"),
+            at);
+        return Optional.empty();
       }
     }
     return Optional.of(new ListMembership(id, Math.clamp(p.getIlvl(), 0, LEVELS - 1)));

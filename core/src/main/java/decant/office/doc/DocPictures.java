@@ -16,10 +16,9 @@ import decant.model.look.Placement.Origin;
 import decant.model.look.Placement.Wrap;
 import decant.model.look.VerticalAlignment;
 import decant.picture.PictureTypes;
-import decant.picture.PixelPicture;
-import decant.picture.VectorPicture;
 import decant.reading.ReadProblem;
 import decant.words.Words;
+import decant.work.Faults;
 import java.util.List;
 import java.util.Optional;
 import org.apache.poi.hwpf.usermodel.CharacterRun;
@@ -55,6 +54,7 @@ final class DocPictures {
       double height = p.getDyaGoal() / TWIPS * p.getVerticalScalingFactor() / 1000.0;
       return picture(bytes, p.getMimeType(), width, height, Placement.INLINE, look, at);
     } catch (RuntimeException e) {
+      Faults.mended("reading a picture of a binary office document", e);
       missing(at);
       return Optional.empty();
     }
@@ -77,12 +77,7 @@ final class DocPictures {
       Look look,
       NodeId at) {
     Media m = Media.of(PictureTypes.type(bytes, declared == null ? "" : declared), bytes);
-    boolean drawn =
-        PictureTypes.isDrawn(m.type())
-            && (VectorPicture.isVector(m.type())
-                ? VectorPicture.of(m).isPresent()
-                : PixelPicture.size(bytes).isPresent());
-    if (!drawn) {
+    if (!PictureTypes.isDrawn(m.type()) || !PictureTypes.isWhole(m)) {
       missing(at);
       return Optional.of(box(Optional.empty(), width, height, placement, look));
     }
@@ -108,6 +103,7 @@ final class DocPictures {
       d = at(character);
       bytes = d == null ? null : d.getPictureData();
     } catch (RuntimeException e) {
+      Faults.mended("reading a drawing of a binary office document", e);
       d = null;
       bytes = null;
     }

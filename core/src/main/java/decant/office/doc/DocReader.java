@@ -27,8 +27,8 @@ import decant.reading.ReplacedFonts;
 import decant.reading.TakenIn;
 import decant.text.FontBook;
 import decant.words.Words;
+import decant.work.Faults;
 import java.io.IOException;
-import java.nio.file.Files;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -45,7 +45,6 @@ import org.apache.poi.hwpf.usermodel.Bookmark;
 import org.apache.poi.hwpf.usermodel.Range;
 import org.apache.poi.hwpf.usermodel.SectionProperties;
 import org.apache.poi.poifs.filesystem.POIFSFileSystem;
-import org.apache.poi.util.RecordFormatException;
 
 /** Reads DOC files. */
 public final class DocReader {
@@ -91,9 +90,6 @@ public final class DocReader {
   /** Takes a file in. @throws ReadProblem if it is none, or too damaged to be one */
   public static TakenIn read(ReadRequest request) throws ReadProblem {
     try {
-      if (Files.size(request.file()) > request.limits().fileBytes()) {
-        throw ReadProblem.tooLarge();
-      }
       Biff8EncryptionKey.setCurrentUserPassword(request.password().orElse(null));
       try (POIFSFileSystem packed = new POIFSFileSystem(request.file().toFile(), true);
           HWPFDocument file = new HWPFDocument(packed)) {
@@ -108,18 +104,11 @@ public final class DocReader {
         throw ReadProblem.wrongPassword();
       }
       throw new ReadProblem(ReadProblem.Kind.ENCRYPTED, WORDS.say("doc-reader.locked"), e);
-    } catch (RecordFormatException e) {
-      throw damaged(e);
-    } catch (IOException e) {
-      throw damaged(e);
-    } catch (RuntimeException | StackOverflowError e) {
-      throw damaged(e); // the library throws all kinds of things at damaged files
+    } catch (IOException | RuntimeException | StackOverflowError e) {
+      // The library throws all kinds of things at damaged files.
+      Faults.mended("reading a binary office document", e);
+      throw new ReadProblem(ReadProblem.Kind.DAMAGED, WORDS.say("doc-reader.damaged"), e);
     }
-  }
-
-  private static ReadProblem damaged(Throwable e) {
-    decant.work.Faults.mended("reading a binary office document", e);
-    return new ReadProblem(ReadProblem.Kind.DAMAGED, WORDS.say("doc-reader.damaged"), e);
   }
 
   private TakenIn run() throws ReadProblem {

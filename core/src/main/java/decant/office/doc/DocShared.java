@@ -6,6 +6,7 @@ import decant.model.finding.Finding;
 import decant.model.look.Comment;
 import decant.model.look.Media;
 import decant.model.look.MediaId;
+import decant.work.Faults;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
@@ -41,6 +42,12 @@ final class DocShared {
     this.file = file;
     this.looks = looks;
     this.styles = styles;
+  }
+
+  /** A part of the file that is damaged, so that the work goes on without it: logged, and told. */
+  void lost(String doing, Throwable thrown, Finding.Kind kind, String message, NodeId at) {
+    Faults.mended(doing, thrown);
+    find(kind, Finding.Severity.LOSS, message, at);
   }
 
   void find(Finding.Kind kind, Finding.Severity severity, String message, NodeId at) {

@@ -2,6 +2,7 @@ package decant.office.doc;
 
 import decant.model.look.Colour;
 import decant.model.look.ParagraphTraits.TabStop;
+import decant.work.Faults;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.TreeMap;
@@ -52,6 +53,7 @@ final class DocSprms {
         try {
           tabs(s.getGrpprl(), s.getGrpprlOffset(), sprm == TABS, stops);
         } catch (ArrayIndexOutOfBoundsException e) {
+          Faults.mended("reading tab stops of a binary office document", e);
           return; // it says more stops than it has
         }
       }

@@ -2,7 +2,7 @@ package decant.office.doc;
 
 import decant.model.Block;
 import decant.model.NodeId;
-import decant.model.Table;
+import decant.model.finding.Finding;
 import decant.model.look.Colour;
 import decant.model.look.ListMembership;
 import decant.model.look.Look;
@@ -10,6 +10,8 @@ import decant.model.look.ParagraphTraits;
 import decant.model.look.ParagraphTraits.TabStop;
 import decant.model.look.StyleSheet;
 import decant.reading.ReadProblem;
+import decant.words.Words;
+import decant.work.Faults;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -20,6 +22,8 @@ import org.apache.poi.hwpf.usermodel.TableRow;
 
 /** The blocks of a stretch of text: of a section, a header, a note, a cell or the boxes. */
 final class DocText {
+  private static final Words WORDS = Words.of(DocText.class);
+
   private final DocShared shared;
   private final Optional<NodeId> note;
   private final DocFields fields = new DocFields();
@@ -48,27 +52,41 @@ final class DocText {
   List<Block> blocks(Range r, int depth) throws ReadProblem {
     var out = new ArrayList<Block>();
     int count = r.numParagraphs();
+    boolean inDamaged = false;
     for (int k = 0; k < count; k++) {
       if (k % 200 == 0) {
         checkpoint.pass();
       }
       Paragraph p = r.getParagraph(k);
+      boolean damaged = false;
       if (p.isInTable() && Math.max(1, p.getTableLevel()) > depth) { // older files say no level
         Optional<org.apache.poi.hwpf.usermodel.Table> t = table(r, p);
         if (t.isPresent()) {
-          Table read = new DocTables(this).read(t.get(), depth);
-          if (!read.rows().isEmpty()) {
-            out.add(read);
-          }
+          out.add(new DocTables(this).read(t.get(), depth));
           k += Math.max(1, t.get().numParagraphs()) - 1;
+          inDamaged = false;
           continue;
         }
+        damaged = true;
       }
       if (!p.isTableRowEnd()) {
-        out.add(paragraph(p));
+        decant.model.Paragraph read = paragraph(p);
+        out.add(read);
+        if (damaged && !inDamaged) {
+          tableIsDamaged(read.id());
+        }
+        inDamaged = damaged;
       }
     }
     return out;
+  }
+
+  private void tableIsDamaged(NodeId at) {
+    shared.find(
+        Finding.Kind.LAYOUT_SIMPLIFIED,
+        Finding.Severity.LOSS,
+        WORDS.say("doc-text.a-table-is-damaged"),
+        at);
   }
 
   /** Stops as they hold, with those below that do not hold any more taken away expressly. */
@@ -92,6 +110,7 @@ final class DocText {
     try {
       return Optional.of(r.getTable(p)).filter(t -> t.numRows() > 0);
     } catch (RuntimeException e) {
+      Faults.mended("reading a table of a binary office document", e);
       return Optional.empty();
     }
   }
@@ -121,7 +140,7 @@ final class DocText {
       whole = whole.with(ParagraphTraits.HEADING_LEVEL, below.value(ParagraphTraits.HEADING_LEVEL));
     }
     Look look = DocLooks.differing(whole, below, DocLooks.OF_PARAGRAPHS).over(style);
-    Optional<ListMembership> item = shared.lists.item(held, shared);
+    Optional<ListMembership> item = shared.lists.item(held, shared, id);
     if (item.isPresent()) {
       look = look.with(ParagraphTraits.LIST, item.get());
     }

@@ -96,9 +96,6 @@ public final class OdtReader {
   private static TakenIn flat(ReadRequest request) throws ReadProblem {
     byte[] all;
     try {
-      if (Files.size(request.file()) > request.limits().fileBytes()) {
-        throw ReadProblem.tooLarge();
-      }
       all = Files.readAllBytes(request.file());
     } catch (IOException e) {
       throw new ReadProblem(

@@ -12,6 +12,7 @@ import decant.reading.ReplacedFonts;
 import decant.reading.TakenIn;
 import decant.text.FontBook;
 import decant.words.Words;
+import decant.work.Faults;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.util.ArrayList;
@@ -28,11 +29,9 @@ final class RtfFile {
   static TakenIn read(ReadRequest request) throws ReadProblem {
     RtfWhole.Whole whole;
     try {
-      if (Files.size(request.file()) > request.limits().fileBytes()) {
-        throw ReadProblem.tooLarge();
-      }
       whole = RtfWhole.read(Files.readAllBytes(request.file()));
     } catch (IOException | StackOverflowError e) {
+      Faults.mended("reading an RTF file", e);
       throw new ReadProblem(ReadProblem.Kind.DAMAGED, WORDS.say("rtf-file.damaged"), e);
     }
     request.checkpoint();

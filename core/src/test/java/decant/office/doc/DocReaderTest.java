@@ -5,11 +5,13 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import decant.format.Formats;
+import decant.layout.label.ListLabels;
 import decant.model.Document;
 import decant.model.Inline;
 import decant.model.Paragraph;
 import decant.model.Section;
 import decant.model.Table;
+import decant.model.finding.Finding;
 import decant.model.look.Link;
 import decant.model.look.Look;
 import decant.model.look.ParagraphTraits;
@@ -188,6 +190,53 @@ class DocReaderTest {
     assertThat(t.rows().getFirst().cells().get(1).look().value(TableTraits.SHADING).hex())
         .isEqualTo("808080");
     assertThat(t.rows().getFirst().cells().getFirst().look().sets(TableTraits.SHADING)).isFalse();
+  }
+
+  /** One list of one level (LSTF §2.9.147, LVLF §2.9.150), and one override (LFO §2.9.131). */
+  private static MadeDoc withAList() {
+    String level = "03000000 00 00 01" + "00".repeat(8) + "00" + "00".repeat(12);
+    return new MadeDoc()
+        .lists(
+            "0100 2A000000 00000000" + "FF0F".repeat(9) + "01 00" + level + "0200 0000 2E00",
+            "01000000 2A000000 00000000 00000000 00000000 FFFFFFFF");
+  }
+
+  @Test
+  void itemsAreLabelledAsTheirLevelSays() throws Exception {
+    String item = "0A26 00 0B46 0100"; // sprmPIlvl, sprmPIlfo
+    Document d =
+        taken(
+                withAList()
+                    .paragraph(0, item, run("Moor\r"))
+                    .paragraph(0, item, run("Pay\r"))
+                    .section(A4))
+            .document();
+    assertThat(ListLabels.of(d).values()).containsExactlyInAnyOrder("3.", "4.");
+  }
+
+  @Test
+  void aListThatIsNotThereIsTold() throws Exception {
+    TakenIn in = taken(withAList().paragraph(0, "0A26 00 0B46 0500", run("Moor\r")).section(A4));
+    assertThat(texts(in.document())).containsExactly("Moor");
+    assertThat(in.findings())
+        .extracting(Finding::message)
+        .containsExactly(
+            "A list is missing from the file; its items are shown without their marks.");
+  }
+
+  @Test
+  void aTableWhoseRowsNeverEndIsToldOnce() throws Exception {
+    TakenIn in =
+        taken(
+            new MadeDoc()
+                .paragraph(0, "1624 01", run("Berth\u0007"))
+                .paragraph(0, "1624 01", run("Depth\u0007"))
+                .paragraph(0, "", run("After\r"))
+                .section(A4));
+    assertThat(texts(in.document())).containsExactly("Berth", "Depth", "After");
+    assertThat(in.findings())
+        .extracting(Finding::message)
+        .containsExactly("A table is damaged and is shown as paragraphs.");
   }
 
   @Test
