@@ -51,7 +51,7 @@ public record Section(
   }
 
   public Section {
-    running = Map.copyOf(running);
+    running = RunningTexts.of(running);
     blocks = BlockList.of(blocks);
   }
 
