@@ -59,6 +59,15 @@ public final class DocumentIndex {
       spans.put(root, new Span(span.first(), units.size(), paragraphs));
     }
 
+    @Nullable Unit holding(NodeId id) {
+      for (Unit u : units) {
+        if (u.shape.blocks().containsKey(id) || u.shape.cells().containsKey(id)) {
+          return u;
+        }
+      }
+      return null;
+    }
+
     @Nullable Unit unit(BlockList.Shape shape) {
       Integer at = unitOf.get(shape);
       return at == null ? null : units.get(at);
@@ -209,7 +218,20 @@ public final class DocumentIndex {
   /** The unit that a node stands in. */
   private @Nullable Unit unit(NodeId id) {
     Unit unit = unit(since.get(id));
-    return unit == null ? unit(known.get(id)) : unit;
+    if (unit == null) {
+      unit = unit(known.get(id));
+    }
+    return unit == null ? searched(id) : unit;
+  }
+
+  /**
+   * The unit of a node for which what is known names only stretches that are gone. Sections that
+   * share a header may have it in stretches of their own, alike but not the same; then the one that
+   * is known may go away with its section while another stays.
+   */
+  private @Nullable Unit searched(NodeId id) {
+    Unit unit = flow.holding(id);
+    return unit == null ? beside.holding(id) : unit;
   }
 
   private @Nullable Unit unit(BlockList.@Nullable Shape shape) {

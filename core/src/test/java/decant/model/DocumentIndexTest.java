@@ -8,6 +8,8 @@ import decant.model.edit.ListEdits;
 import decant.model.edit.Revision;
 import decant.model.edit.TableEdits;
 import decant.model.edit.section.PageEdits;
+import decant.model.look.Look;
+import decant.model.look.ParagraphTraits;
 import decant.model.walk.Part;
 import decant.model.walk.Walk;
 import java.util.ArrayList;
@@ -185,6 +187,33 @@ class DocumentIndexTest {
         int most = list.stretches().size();
         assertThat(most).as("stretches stay few").isLessThan(plain.size() / 4 + 20);
       }
+    }
+  }
+
+  @Test
+  void aHeaderThatSectionsHaveInListsOfTheirOwnIsKnownWhenOneOfThemGoes() {
+    Paragraph words = Paragraph.of(Look.PLAIN, "Harbour office");
+    NodeId text = NodeId.fresh();
+    var sections = new ArrayList<Section>();
+    for (int k = 0; k < 3; k++) {
+      // Each alike, none the same, as they are after an undo that put back only some of them.
+      var header = new Story(text, Story.Kind.RUNNING, new ArrayList<>(List.of(words)));
+      sections.add(
+          new Section(
+              NodeId.fresh(),
+              PageSetup.A4,
+              Section.Start.NEW_PAGE,
+              Map.of(Section.Running.HEADER, header),
+              List.of(Paragraph.of(Look.PLAIN, "Berth " + k))));
+    }
+    Document d = Samples.document(Paragraph.of(Look.PLAIN, "Berth")).withSections(sections);
+    assertThat(d.index().container(d, words.id())).contains(text);
+    for (List<Section> left :
+        List.of(sections.subList(0, 2), sections.subList(1, 3), sections.subList(0, 1))) {
+      Document fewer = d.withSections(left);
+      assertThat(fewer.index().container(fewer, words.id())).contains(text);
+      Paragraph other = words.withLook(Look.of(ParagraphTraits.SPACE_AFTER, 3.0));
+      assertThat(fewer.withParagraph(other).requireParagraph(words.id())).isEqualTo(other);
     }
   }
 }
