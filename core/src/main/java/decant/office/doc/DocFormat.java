@@ -3,9 +3,11 @@ package decant.office.doc;
 import decant.format.FileContent;
 import decant.format.Format;
 import decant.format.FormatService;
+import decant.office.doc.write.DocWriter;
+import decant.verify.office.DocVerifier;
+import java.util.EnumSet;
 import java.util.List;
 import java.util.Optional;
-import java.util.Set;
 
 /** Binary office documents of 1997 to 2003 ([MS-DOC]), and templates of them. */
 public final class DocFormat implements FormatService {
@@ -19,7 +21,11 @@ public final class DocFormat implements FormatService {
           "application/msword",
           List.of("doc", "dot"),
           DocFormat::knows,
-          Set.of());
+          EnumSet.of(
+              Format.Holding.LOOKS,
+              Format.Holding.PICTURES,
+              Format.Holding.RUNNING_TEXTS,
+              Format.Holding.COMMENTS));
 
   private static boolean knows(FileContent c) {
     return c.isCompound() && c.hasStream("WordDocument");
@@ -33,5 +39,15 @@ public final class DocFormat implements FormatService {
   @Override
   public Optional<Reader> reader() {
     return Optional.of(DocReader::read);
+  }
+
+  @Override
+  public Optional<Writer> writer() {
+    return Optional.of(DocWriter::write);
+  }
+
+  @Override
+  public Optional<Verifier> verifier() {
+    return Optional.of(DocVerifier::verify);
   }
 }

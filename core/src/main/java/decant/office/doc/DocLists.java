@@ -9,16 +9,22 @@ import decant.model.look.ListDefinition.NumberFormat;
 import decant.model.look.ListMembership;
 import decant.model.look.Look;
 import decant.model.look.ParagraphTraits;
+import decant.model.look.TextTraits;
+import decant.office.symbol.Symbols;
 import decant.words.Words;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
+import org.apache.poi.hwpf.model.LFO;
+import org.apache.poi.hwpf.model.ListData;
+import org.apache.poi.hwpf.model.ListFormatOverrideLevel;
 import org.apache.poi.hwpf.model.ListLevel;
 import org.apache.poi.hwpf.model.ListTables;
+import org.apache.poi.hwpf.sprm.CharacterSprmUncompressor;
 import org.apache.poi.hwpf.sprm.ParagraphSprmUncompressor;
-import org.apache.poi.hwpf.usermodel.HWPFList;
+import org.apache.poi.hwpf.usermodel.CharacterProperties;
 import org.apache.poi.hwpf.usermodel.ParagraphProperties;
 
 /** Lists ([MS-DOC] 2.9.150 and 2.9.131): one for each override of formatting that items name. */
@@ -42,8 +48,7 @@ final class DocLists {
     String id = "l" + p.getIlfo();
     if (!lists.containsKey(id)) {
       try {
-        var from = new HWPFList(shared.file.getStyleSheet(), tables, p.getIlfo());
-        lists.put(id, list(id, from, shared.looks));
+        lists.put(id, list(id, tables, p.getIlfo(), shared));
       } catch (RuntimeException e) {
         shared.lost(
             "reading a list of a binary office document",
@@ -57,53 +62,82 @@ final class DocLists {
     return Optional.of(new ListMembership(id, Math.clamp(p.getIlvl(), 0, LEVELS - 1)));
   }
 
-  private static ListDefinition list(String id, HWPFList from, DocLooks looks) {
+  /** A list, with what its override says of its levels, and where it begins anew. */
+  private static ListDefinition list(String id, ListTables tables, int number, DocShared shared) {
+    LFO override = tables.getLfo(number);
+    ListData data = tables.getListData(override.getLsid());
+    ListLevel[] said = data.getLevels();
     var levels = new ArrayList<Level>();
     for (int k = 0; k < LEVELS; k++) {
-      levels.add(level(from, k, looks));
+      levels.add(
+          k < said.length && said[k] != null
+              ? level(said[k], shared)
+              : new Level(NumberFormat.NONE, "", 1, Look.PLAIN, Look.PLAIN));
     }
-    return new ListDefinition(id, "a" + from.getLsid(), Set.of(), levels);
+    var restarts = new HashSet<Integer>();
+    for (ListFormatOverrideLevel o : tables.getLfoData(number).getRgLfoLvl()) {
+      int k = o.getLevelNum();
+      if (o.isFormatting() && o.getLevel() != null && k < LEVELS) {
+        levels.set(k, level(o.getLevel(), shared));
+      }
+      if (o.isStartAt() && k < LEVELS) {
+        restarts.add(k);
+        boolean own = o.isFormatting() && o.getLevel() != null;
+        levels.set(k, own ? levels.get(k) : levels.get(k).from(Math.max(0, o.getIStartAt())));
+      }
+    }
+    return new ListDefinition(id, "a" + override.getLsid(), restarts, levels);
   }
 
-  private static Level level(HWPFList from, int k, DocLooks looks) {
-    char level = (char) k;
-    String text;
-    int format;
-    int start;
-    int follow;
-    try {
-      text = from.getNumberText(level);
-      format = from.getNumberFormat(level);
-      start = from.getStartAt(level);
-      follow = from.getTypeOfCharFollowingTheNumber(level);
-    } catch (RuntimeException e) {
-      return new Level(NumberFormat.NONE, "", 1, Look.PLAIN, Look.PLAIN); // it has no such level
-    }
-    NumberFormat f = format(format);
+  private static Level level(ListLevel l, DocShared shared) {
+    NumberFormat f = format(l.getNumberFormat() & 0xFF);
+    Look label = label(l, shared);
+    String family = label.value(TextTraits.FAMILY);
     var pattern = new StringBuilder();
-    for (char c : (text == null ? "" : text).toCharArray()) {
+    String text = l.getNumberText() == null ? "" : l.getNumberText();
+    for (char c : text.toCharArray()) {
       if (c < LEVELS) {
         pattern.append('%').append(c + 1); // the number of that level stands here
       } else {
-        pattern.append(f == NumberFormat.BULLET ? bullet(c) : String.valueOf(c));
+        pattern.append(f == NumberFormat.BULLET ? Symbols.bullet(c, family) : String.valueOf(c));
       }
     }
+    int follow = l.getTypeOfCharFollowingTheNumber();
     return new Level(
         f,
         pattern.toString(),
-        start,
-        indents(from, k, looks),
-        Look.PLAIN,
+        Math.max(0, l.getStartAt()),
+        indents(l, shared.looks),
+        Symbols.isSymbolFont(family) ? label.without(TextTraits.FAMILY) : label,
         follow == 1 ? Follow.SPACE : follow == 2 ? Follow.NOTHING : Follow.TAB,
-        ParagraphTraits.Alignment.START,
-        ListDefinition.USUAL_RESTART,
-        false);
+        switch (l.getAlignment()) {
+          case 1 -> ParagraphTraits.Alignment.CENTRE;
+          case 2 -> ParagraphTraits.Alignment.END;
+          default -> ParagraphTraits.Alignment.START;
+        },
+        l.getRestart() >= 0 ? l.getRestart() : ListDefinition.USUAL_RESTART,
+        l.isLegalNumbering());
+  }
+
+  /** What a level says of how its labels look. */
+  private static Look label(ListLevel l, DocShared shared) {
+    byte[] said = l.getGrpprlChpx();
+    if (said == null || said.length == 0) {
+      return Look.PLAIN;
+    }
+    var nothing = new CharacterProperties();
+    Look below = shared.looks.text(nothing).with(TextTraits.FAMILY, "");
+    Look whole =
+        shared.looks.text(
+            CharacterSprmUncompressor.uncompressCHP(shared.file.getStyleSheet(), nothing, said, 0));
+    boolean font = DocSprms.says(said, DocSprms.FONT);
+    Look out = DocLooks.differing(whole, below, TextTraits.OF_LETTERS);
+    return font ? out : out.without(TextTraits.FAMILY);
   }
 
   /** What a level gives to its items: how far they stand in, and where their text begins. */
-  private static Look indents(HWPFList from, int k, DocLooks looks) {
-    ListLevel level = from.getListData() == null ? null : from.getListData().getLevel(k + 1);
-    byte[] properties = level == null ? null : level.getGrpprlPapx();
+  private static Look indents(ListLevel l, DocLooks looks) {
+    byte[] properties = l.getGrpprlPapx();
     if (properties == null || properties.length == 0) {
       return Look.PLAIN;
     }
@@ -126,18 +160,6 @@ final class DocLists {
       case 23 -> NumberFormat.BULLET;
       case 0xFF -> NumberFormat.NONE;
       default -> NumberFormat.DECIMAL;
-    };
-  }
-
-  /** Signs of symbol fonts stand under private codes. */
-  private static String bullet(char c) {
-    return switch (c) {
-      case '\uF0A7' -> "▪";
-      case '\uF0D8' -> "➢";
-      case '\uF0FC' -> "✔";
-      case '\uF0E0' -> "→";
-      case 'o' -> "○";
-      default -> Character.getType(c) == Character.PRIVATE_USE ? "•" : String.valueOf(c);
     };
   }
 }

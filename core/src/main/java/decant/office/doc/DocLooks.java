@@ -10,6 +10,7 @@ import decant.model.look.Rule;
 import decant.model.look.Rules;
 import decant.model.look.TextTraits;
 import decant.model.look.Trait;
+import decant.office.emit.Languages;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -130,33 +131,8 @@ final class DocLooks {
               case 2 -> TextTraits.Raise.SUBSCRIPT;
               default -> TextTraits.Raise.NONE;
             });
-    Optional<String> language = language(p.getLidDefault());
+    Optional<String> language = Languages.tag(p.getLidDefault());
     return language.isPresent() ? look.with(TextTraits.LANGUAGE, language.get()) : look;
-  }
-
-  /** The languages that offices of Europe and America write in ([MS-LCID] 2.2). */
-  private static Optional<String> language(int lid) {
-    return switch (lid & 0xFFFF) {
-      case 0x0409 -> Optional.of("en-US");
-      case 0x0809 -> Optional.of("en-GB");
-      case 0x0407 -> Optional.of("de-DE");
-      case 0x0807 -> Optional.of("de-CH");
-      case 0x0C07 -> Optional.of("de-AT");
-      case 0x040C -> Optional.of("fr-FR");
-      case 0x0410 -> Optional.of("it-IT");
-      case 0x040A, 0x0C0A -> Optional.of("es-ES");
-      case 0x0413 -> Optional.of("nl-NL");
-      case 0x0416 -> Optional.of("pt-BR");
-      case 0x0816 -> Optional.of("pt-PT");
-      case 0x0415 -> Optional.of("pl-PL");
-      case 0x0405 -> Optional.of("cs-CZ");
-      case 0x0406 -> Optional.of("da-DK");
-      case 0x041D -> Optional.of("sv-SE");
-      case 0x0414 -> Optional.of("nb-NO");
-      case 0x040B -> Optional.of("fi-FI");
-      case 0x0419 -> Optional.of("ru-RU");
-      default -> Optional.empty();
-    };
   }
 
   private static Look underline(Look look, int kul) {

@@ -5,21 +5,16 @@ import decant.model.Inline;
 import decant.model.NodeId;
 import decant.model.Story;
 import decant.model.finding.Finding;
-import decant.model.look.Contour;
 import decant.model.look.Insets;
 import decant.model.look.Look;
 import decant.model.look.Media;
 import decant.model.look.Placement;
-import decant.model.look.Placement.Align;
-import decant.model.look.Placement.Axis;
-import decant.model.look.Placement.Origin;
-import decant.model.look.Placement.Wrap;
 import decant.model.look.VerticalAlignment;
 import decant.picture.PictureTypes;
 import decant.reading.ReadProblem;
 import decant.words.Words;
 import decant.work.Faults;
-import java.util.List;
+import java.util.ArrayList;
 import java.util.Optional;
 import org.apache.poi.hwpf.usermodel.CharacterRun;
 import org.apache.poi.hwpf.usermodel.OfficeDrawing;
@@ -52,12 +47,28 @@ final class DocPictures {
       }
       double width = p.getDxaGoal() / TWIPS * p.getHorizontalScalingFactor() / 1000.0;
       double height = p.getDyaGoal() / TWIPS * p.getVerticalScalingFactor() / 1000.0;
-      return picture(bytes, p.getMimeType(), width, height, Placement.INLINE, look, at);
+      var crop =
+          new Insets(
+              share(p.getCropTop()),
+              share(p.getCropRight()),
+              share(p.getCropBottom()),
+              share(p.getCropLeft()));
+      var size =
+          new Size(
+              width * (1 - crop.left() - crop.right()),
+              height * (1 - crop.top() - crop.bottom()),
+              crop,
+              0);
+      return picture(bytes, p.getMimeType(), size, Placement.INLINE, look, at);
     } catch (RuntimeException e) {
       Faults.mended("reading a picture of a binary office document", e);
       missing(at);
       return Optional.empty();
     }
+  }
+
+  private static double share(double cut) {
+    return Math.clamp(cut, 0, 0.45);
   }
 
   private void missing(NodeId at) {
@@ -69,134 +80,90 @@ final class DocPictures {
   }
 
   private Optional<Inline> picture(
-      byte[] bytes,
-      String declared,
-      double width,
-      double height,
-      Placement placement,
-      Look look,
-      NodeId at) {
+      byte[] bytes, String declared, Size size, Placement placement, Look look, NodeId at) {
     Media m = Media.of(PictureTypes.type(bytes, declared == null ? "" : declared), bytes);
     if (!PictureTypes.isDrawn(m.type()) || !PictureTypes.isWhole(m)) {
       missing(at);
-      return Optional.of(box(Optional.empty(), width, height, placement, look));
+      return Optional.of(missing(size, placement, look));
     }
     shared.media.put(m.id(), m);
     return Optional.of(
         new Inline.Picture(
             m.id(),
-            Math.clamp(width, 1, LARGEST),
-            Math.clamp(height, 1, LARGEST),
+            Math.clamp(size.width(), 1, LARGEST),
+            Math.clamp(size.height(), 1, LARGEST),
             "",
             placement,
-            Insets.NONE,
-            0,
+            size.crop(),
+            size.rotation(),
             Optional.empty(),
             look));
   }
 
   /** What is drawn at a character; empty if nothing of it is known. */
   Optional<Inline> drawn(int character, Look look, NodeId at) throws ReadProblem {
-    OfficeDrawing d;
-    byte[] bytes;
+    Optional<DocDrawings.Drawn> drawn;
+    byte[] bytes = null;
     try {
-      d = at(character);
+      drawn = shared.drawings.at(character);
+      OfficeDrawing d = drawn.map(DocDrawings.Drawn::picture).orElse(null);
       bytes = d == null ? null : d.getPictureData();
     } catch (RuntimeException e) {
       Faults.mended("reading a drawing of a binary office document", e);
-      d = null;
-      bytes = null;
+      drawn = Optional.empty();
     }
-    if (d != null && bytes != null && bytes.length > 0) {
-      double width = (d.getRectangleRight() - d.getRectangleLeft()) / TWIPS;
-      double height = (d.getRectangleBottom() - d.getRectangleTop()) / TWIPS;
-      return picture(bytes, "", width, height, placement(d), look, at);
-    }
-    Optional<Inline> boxes = boxes(d, look, at);
-    if (boxes.isEmpty()) {
-      shared.find(
-          Finding.Kind.DRAWING_LEFT_OUT,
-          Finding.Severity.LOSS,
-          WORDS.say("doc-pictures.a-drawing-is-left-out"),
-          at);
-    }
-    return boxes;
-  }
-
-  private @org.jspecify.annotations.Nullable OfficeDrawing at(int character) {
-    return shared.file.getOfficeDrawingsMain().getOfficeDrawingAt(character);
-  }
-
-  private static Placement placement(OfficeDrawing d) {
-    Origin across =
-        switch (d.getHorizontalRelative()) {
-          case PAGE -> Origin.PAGE;
-          case MARGIN -> Origin.MARGIN;
-          case TEXT, CHAR -> Origin.COLUMN;
-        };
-    Origin down =
-        switch (d.getVerticalRelativeElement()) {
-          case PAGE -> Origin.PAGE;
-          case MARGIN -> Origin.MARGIN;
-          case TEXT -> Origin.PARAGRAPH;
-          case LINE -> Origin.LINE;
-        };
-    Axis h =
-        switch (d.getHorizontalPositioning()) {
-          case LEFT, INSIDE -> new Axis(across, Align.START, 0);
-          case CENTER -> new Axis(across, Align.CENTRE, 0);
-          case RIGHT, OUTSIDE -> new Axis(across, Align.END, 0);
-          case ABSOLUTE -> new Axis(across, Align.OFFSET, d.getRectangleLeft() / TWIPS);
-        };
-    Axis v =
-        switch (d.getVerticalPositioning()) {
-          case TOP, INSIDE -> new Axis(down, Align.START, 0);
-          case CENTER -> new Axis(down, Align.CENTRE, 0);
-          case BOTTOM, OUTSIDE -> new Axis(down, Align.END, 0);
-          case ABSOLUTE -> new Axis(down, Align.OFFSET, d.getRectangleTop() / TWIPS);
-        };
-    return new Placement.Floating(
-        h, v, new Wrap.Around(Placement.Side.BOTH, Contour.BOX), new Insets(0, 9, 0, 9), false);
-  }
-
-  /**
-   * The words of all text boxes, in one where the first of them is drawn: which words belong to
-   * which box the library does not tell.
-   */
-  private Optional<Inline> boxes(
-      @org.jspecify.annotations.Nullable OfficeDrawing d, Look look, NodeId at) throws ReadProblem {
-    Range texts = shared.file.getMainTextboxRange();
-    if (shared.boxesTold || texts.text().isBlank()) {
+    if (drawn.isEmpty()) {
+      leftOut(at);
       return Optional.empty();
     }
-    shared.boxesTold = true;
-    shared.find(
-        Finding.Kind.LAYOUT_SIMPLIFIED,
-        Finding.Severity.DOUBT,
-        WORDS.say("doc-pictures.the-words-of-text-boxes"),
-        at);
-    List<Block> blocks = new DocText(shared, Optional.empty(), () -> {}).blocks(texts, 0);
+    var shape = new DocShape(drawn.get());
+    if (bytes != null && bytes.length > 0) {
+      var size = new Size(shape.width(), shape.height(), shape.crop(), shape.rotation());
+      return picture(bytes, "", size, shape.placement(), look, at);
+    }
+    if (drawn.get().texts().isEmpty()) {
+      if (drawn.get().shape().isEmpty()) {
+        leftOut(at);
+        return Optional.empty();
+      }
+      return Optional.of(shape.shape(Optional.empty(), look));
+    }
+    var blocks = new ArrayList<Block>();
+    for (DocDrawings.Words w : drawn.get().texts()) {
+      shared.boxesTold.add(w.from());
+      blocks.addAll(
+          new DocText(shared, Optional.empty(), () -> {})
+              .blocks(new Range(w.from(), w.to(), shared.file), 0));
+    }
+    if (drawn.get().texts().size() > 1) {
+      shared.find(
+          Finding.Kind.LAYOUT_SIMPLIFIED,
+          Finding.Severity.DOUBT,
+          WORDS.say("doc-pictures.the-words-of-a-group"),
+          at);
+    }
     var story = new Story(NodeId.fresh(), Story.Kind.BOX, blocks);
     shared.stories.put(story.id(), story);
-    double width = d == null ? 200 : (d.getRectangleRight() - d.getRectangleLeft()) / TWIPS;
-    double height = d == null ? 20 : (d.getRectangleBottom() - d.getRectangleTop()) / TWIPS;
-    return Optional.of(
-        box(
-            Optional.of(story.id()),
-            width,
-            height,
-            d == null ? Placement.INLINE : placement(d),
-            look));
+    return Optional.of(shape.shape(Optional.of(story.id()), look));
   }
 
-  private static Inline box(
-      Optional<NodeId> story, double width, double height, Placement placement, Look look) {
+  private void leftOut(NodeId at) {
+    shared.find(
+        Finding.Kind.DRAWING_LEFT_OUT,
+        Finding.Severity.LOSS,
+        WORDS.say("doc-pictures.a-drawing-is-left-out"),
+        at);
+  }
+
+  /** How a picture is shown. */
+  private record Size(double width, double height, Insets crop, double rotation) {}
+
+  private static Inline missing(Size size, Placement placement, Look look) {
     return new Inline.Shape(
         new Inline.Drawing(Inline.Geometry.RECTANGLE, Optional.empty(), Optional.empty()),
-        Math.clamp(width, 10, LARGEST),
-        Math.clamp(height, 10, LARGEST),
-        new Inline.BoxText(
-            story, story.isPresent(), new Insets(3.6, 7.2, 3.6, 7.2), VerticalAlignment.TOP),
+        Math.clamp(size.width(), 10, LARGEST),
+        Math.clamp(size.height(), 10, LARGEST),
+        new Inline.BoxText(Optional.empty(), false, Insets.NONE, VerticalAlignment.TOP),
         "",
         placement,
         0,

@@ -13,7 +13,6 @@ import decant.model.Section.Running;
 import decant.model.Story;
 import decant.model.finding.Finding;
 import decant.model.look.Colour;
-import decant.model.look.Comment;
 import decant.model.look.Look;
 import decant.model.look.TextTraits;
 import decant.model.look.Typesetting;
@@ -29,6 +28,7 @@ import decant.text.FontBook;
 import decant.words.Words;
 import decant.work.Faults;
 import java.io.IOException;
+import java.io.InputStream;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -67,7 +67,7 @@ public final class DocReader {
   private final HWPFDocument file;
   private final DocShared shared;
 
-  private DocReader(ReadRequest request, HWPFDocument file) {
+  private DocReader(ReadRequest request, HWPFDocument file, DocHead head) {
     this.request = request;
     this.file = file;
     Typesetting plain = Typesetting.PLAIN;
@@ -84,7 +84,7 @@ public final class DocReader {
             plain.endnotes(),
             List.of());
     this.shared =
-        new DocShared(file, looks, new DocStyles(file.getStyleSheet(), looks, typesetting));
+        new DocShared(file, head, looks, new DocStyles(file.getStyleSheet(), looks, typesetting));
   }
 
   /** Takes a file in. @throws ReadProblem if it is none, or too damaged to be one */
@@ -92,8 +92,9 @@ public final class DocReader {
     try {
       Biff8EncryptionKey.setCurrentUserPassword(request.password().orElse(null));
       try (POIFSFileSystem packed = new POIFSFileSystem(request.file().toFile(), true);
+          InputStream text = packed.createDocumentInputStream("WordDocument");
           HWPFDocument file = new HWPFDocument(packed)) {
-        return new DocReader(request, file).run();
+        return new DocReader(request, file, new DocHead(text.readNBytes(DocHead.SIZE))).run();
       } finally {
         Biff8EncryptionKey.setCurrentUserPassword(null);
       }
@@ -113,10 +114,9 @@ public final class DocReader {
 
   private TakenIn run() throws ReadProblem {
     bookmarks();
-    comments();
     List<Section> sections = sections();
     Metadata metadata = metadata();
-    if (!shared.boxesTold && !file.getMainTextboxRange().text().isBlank()) {
+    if (shared.drawings.words().stream().anyMatch(this::isLeftOut)) {
       shared.findings.add(
           Finding.general(
               Finding.Kind.CONTENT_LEFT_OUT,
@@ -148,23 +148,17 @@ public final class DocReader {
             List.of()));
   }
 
+  /** Whether the words of a box stand nowhere. */
+  private boolean isLeftOut(DocDrawings.Words w) {
+    return !shared.boxesTold.contains(w.from())
+        && !new Range(w.from(), w.to(), file).text().isBlank();
+  }
+
   private void bookmarks() {
     for (int k = 0; k < file.getBookmarks().getBookmarksCount(); k++) {
       Bookmark b = file.getBookmarks().getBookmark(k);
       if (b.getName() != null && !b.getName().isBlank()) {
         shared.bookmarks.computeIfAbsent(b.getStart(), s -> new ArrayList<>()).add(b.getName());
-      }
-    }
-  }
-
-  /** Each begins with its own mark; who wrote it the library does not tell. */
-  private void comments() {
-    String all = file.getCommentsRange().text();
-    int at = 0;
-    for (String one : all.split("\u0005")) {
-      if (at++ > 0) {
-        String words = one.replaceAll("[\\r\\u0007]+", "\n").strip();
-        shared.comments.add(new Comment("c" + at, "", "", words, false));
       }
     }
   }

@@ -1,5 +1,6 @@
 package decant.office.doc;
 
+import decant.model.Block;
 import decant.model.Inline;
 import decant.model.NodeId;
 import decant.model.Paragraph;
@@ -9,11 +10,13 @@ import decant.model.look.Comment;
 import decant.model.look.Look;
 import decant.model.look.TextTraits;
 import decant.office.field.FieldInstruction;
+import decant.office.symbol.Symbols;
 import decant.reading.ReadProblem;
 import decant.words.Words;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import org.apache.poi.hwpf.HWPFDocument;
 import org.apache.poi.hwpf.usermodel.CharacterRun;
 import org.apache.poi.hwpf.usermodel.Notes;
 import org.apache.poi.hwpf.usermodel.Range;
@@ -21,6 +24,8 @@ import org.apache.poi.hwpf.usermodel.Range;
 /** What a paragraph holds, run by run; what characters stand for is said in [MS-DOC] 2.4.1. */
 final class DocRuns {
   private static final Words WORDS = Words.of(DocRuns.class);
+
+  private static final int LONGEST_SIGN = 10; // characters of what marks a note
 
   private final DocShared shared;
   private final DocFields fields;
@@ -62,6 +67,12 @@ final class DocRuns {
     }
   }
 
+  private Look look(CharacterRun run, int at) {
+    List<Comment> about = shared.comments.about(at);
+    Look look = look(run);
+    return about.isEmpty() ? look : look.with(TextTraits.COMMENTS, about);
+  }
+
   private Look look(CharacterRun run) {
     Look own = DocLooks.differing(shared.looks.text(run), base, TextTraits.OF_LETTERS);
     return fields.link().map(l -> own.with(TextTraits.LINK, l)).orElse(own);
@@ -71,10 +82,21 @@ final class DocRuns {
     String text = run.text();
     boolean special = run.isSpecialCharacter();
     var plain = new StringBuilder();
-    Look look = look(run);
-    end = look.without(TextTraits.LINK);
+    Look look = look(run, run.getStartOffset());
+    end = look.without(TextTraits.LINK).without(TextTraits.COMMENTS);
     for (int k = 0; k < text.length(); k++) {
       char c = text.charAt(k);
+      if (shared.comments.changesAt(run.getStartOffset() + k)) {
+        add(plain, look);
+        look = look(run, run.getStartOffset() + k);
+      }
+      String sign = c > ' ' ? sign(text, k, run.getStartOffset()) : "";
+      if (!sign.isEmpty()) {
+        add(plain, look);
+        note(run.getStartOffset() + k, look, Optional.of(sign));
+        k += sign.length() - 1;
+        continue;
+      }
       switch (c) {
         case '\r', 0x07, 0x0C -> {} // ends of paragraphs, cells and sections
         case 0x0B -> plain.append('\n');
@@ -88,20 +110,20 @@ final class DocRuns {
         case DocFields.SEPARATOR -> {
           add(plain, look);
           fields.separate();
-          look = look(run);
+          look = look(run, run.getStartOffset() + k + 1);
         }
         case DocFields.END -> {
           add(plain, look);
           ends(look);
-          look = look(run);
+          look = look(run, run.getStartOffset() + k + 1);
         }
         case 0x02 -> {
           add(plain, look);
-          note(run.getStartOffset() + k, look);
+          note(run.getStartOffset() + k, look, Optional.empty());
         }
         case 0x05 -> {
           add(plain, look);
-          comment();
+          comment(run.getStartOffset() + k);
         }
         case 0x01 -> {
           add(plain, look);
@@ -113,7 +135,9 @@ final class DocRuns {
         }
         case '(' -> {
           if (special && run.isSymbol()) {
-            plain.append(symbol(run.getSymbolCharacter()));
+            var font = run.getSymbolFont();
+            String family = font == null ? "" : font.getMainFontName();
+            plain.append(Symbols.shown(run.getSymbolCharacter(), family));
           } else {
             plain.append(c);
           }
@@ -124,38 +148,18 @@ final class DocRuns {
           }
         }
       }
-      if (c == 0x0C && k == text.length() - 1 && isPageBreak(run)) {
+      if (c == 0x0C && note.isEmpty() && shared.isPageBreak(run.getStartOffset() + k)) {
         plain.append('\f');
       }
     }
     add(plain, look);
   }
 
-  /** A page ends with the same character as a section, which is known by its own table. */
-  private boolean isPageBreak(CharacterRun run) {
-    int at = run.getEndOffset();
-    return note.isEmpty()
-        && shared.file.getSectionTable().getSections().stream().noneMatch(s -> s.getEnd() == at);
-  }
-
-  private static String symbol(char c) {
-    return Character.getType(c) == Character.PRIVATE_USE
-        ? switch (c) {
-          case '\uF0A7' -> "▪";
-          case '\uF0FC' -> "✔";
-          case '\uF0E0' -> "→";
-          case '\uF0A8' -> "☐";
-          case '\uF0FE' -> "☑";
-          default -> "•";
-        }
-        : String.valueOf(c);
-  }
-
   private void add(StringBuilder plain, Look look) {
     if (plain.isEmpty()) {
       return;
     }
-    String s = plain.toString();
+    String s = Symbols.text(plain.toString(), look.value(TextTraits.FAMILY));
     plain.setLength(0);
     if (fields.takes(s)) {
       return;
@@ -183,54 +187,71 @@ final class DocRuns {
     }
   }
 
-  private void comment() {
-    if (shared.nextComment >= shared.comments.size() || note.isPresent()) {
-      return;
-    }
-    Comment c = shared.comments.get(shared.nextComment++);
-    if (!inlines.isEmpty()) {
-      Inline last = inlines.removeLast();
-      var all = new ArrayList<>(last.look().value(TextTraits.COMMENTS));
-      all.add(c);
-      inlines.add(last.withLook(last.look().with(TextTraits.COMMENTS, all)));
-    } else {
-      shared.find(
-          Finding.Kind.REMARK,
-          Finding.Severity.LOSS,
-          WORDS.say("doc-runs.a-comment", c.text()),
-          id);
+  /** A comment that is about no words is taken to be about what stands before it. */
+  private void comment(int at) {
+    for (Comment c : shared.comments.withoutWords(at)) {
+      if (note.isEmpty() && !inlines.isEmpty()) {
+        Inline last = inlines.removeLast();
+        var all = new ArrayList<>(last.look().value(TextTraits.COMMENTS));
+        all.add(c);
+        inlines.add(last.withLook(last.look().with(TextTraits.COMMENTS, all)));
+      } else {
+        shared.find(
+            Finding.Kind.REMARK,
+            Finding.Severity.LOSS,
+            WORDS.say("doc-runs.a-comment", c.text()),
+            id);
+      }
     }
   }
 
-  private void note(int at, Look look) throws ReadProblem {
+  /**
+   * The sign of its own that marks a note here, or that begins the text of the note that is read;
+   * empty if there is none.
+   */
+  private String sign(String text, int k, int start) {
+    if (note.isPresent()) {
+      String own = shared.signs.getOrDefault(note.get(), "");
+      return inlines.isEmpty() && text.startsWith(own, k) ? own : "";
+    }
+    if (!shared.signed.contains(start + k)) {
+      return "";
+    }
+    int end = k;
+    while (end < text.length() && end < k + LONGEST_SIGN && text.charAt(end) > ' ') {
+      end++;
+    }
+    return text.substring(k, end);
+  }
+
+  private void note(int at, Look look, Optional<String> sign) throws ReadProblem {
     if (note.isPresent()) {
       inlines.add(new Inline.NoteMark(note.get(), look.without(TextTraits.RAISE)));
       return;
     }
-    if (note(
-        at,
-        look,
-        shared.file.getFootnotes(),
-        shared.file.getFootnoteRange(),
-        Story.Kind.FOOTNOTE)) {
-      return;
+    HWPFDocument f = shared.file;
+    var mark = new Mark(at, look, sign);
+    if (!note(mark, f.getFootnotes(), f.getFootnoteRange(), Story.Kind.FOOTNOTE)) {
+      note(mark, f.getEndnotes(), f.getEndnoteRange(), Story.Kind.ENDNOTE);
     }
-    note(at, look, shared.file.getEndnotes(), shared.file.getEndnoteRange(), Story.Kind.ENDNOTE);
   }
 
-  private boolean note(int at, Look look, Notes notes, Range texts, Story.Kind kind)
-      throws ReadProblem {
-    int k = notes.getNoteIndexByAnchorPosition(at);
+  /** Where a note is marked, and the sign of its own that marks it. */
+  private record Mark(int at, Look look, Optional<String> sign) {}
+
+  private boolean note(Mark mark, Notes notes, Range texts, Story.Kind kind) throws ReadProblem {
+    int k = notes.getNoteIndexByAnchorPosition(mark.at());
     if (k < 0) {
       return false;
     }
     NodeId own = NodeId.fresh();
+    mark.sign().ifPresent(s -> shared.signs.put(own, s));
     int from = texts.getStartOffset() + notes.getNoteTextStartOffset(k);
     int to = texts.getStartOffset() + notes.getNoteTextEndOffset(k);
     var text = new Range(from, Math.max(from, to), shared.file);
-    shared.stories.put(
-        own, new Story(own, kind, new DocText(shared, Optional.of(own), () -> {}).blocks(text, 0)));
-    inlines.add(new Inline.NoteMark(own, look.without(TextTraits.RAISE)));
+    List<Block> blocks = new DocText(shared, Optional.of(own), () -> {}).blocks(text, 0);
+    shared.stories.put(own, new Story(own, kind, blocks, mark.sign()));
+    inlines.add(new Inline.NoteMark(own, mark.look().without(TextTraits.RAISE)));
     return true;
   }
 }

@@ -3,17 +3,19 @@ package decant.office.doc;
 import decant.model.NodeId;
 import decant.model.Story;
 import decant.model.finding.Finding;
-import decant.model.look.Comment;
 import decant.model.look.Media;
 import decant.model.look.MediaId;
 import decant.work.Faults;
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.TreeMap;
 import org.apache.poi.hwpf.HWPFDocument;
+import org.apache.poi.hwpf.usermodel.Notes;
 
 /** What is gathered while a file is read, from its text, its headers and its notes alike. */
 final class DocShared {
@@ -30,18 +32,45 @@ final class DocShared {
   /** Names of places by the character that they begin at. */
   final TreeMap<Integer, List<String>> bookmarks = new TreeMap<>();
 
-  /** Comments in the order of their marks. */
-  final List<Comment> comments = new ArrayList<>();
+  final DocComments comments;
+  final DocDrawings drawings;
 
-  int nextComment;
-  boolean boxesTold;
+  /** The characters that mark notes by signs of their own, rather than by a number. */
+  final Set<Integer> signed = new HashSet<>();
+
+  /** The signs of notes that have their own. */
+  final Map<NodeId, String> signs = new HashMap<>();
+
+  /** Where the words of boxes begin that stand somewhere already. */
+  final Set<Integer> boxesTold = new HashSet<>();
 
   private final Map<String, Integer> counted = new HashMap<>();
 
-  DocShared(HWPFDocument file, DocLooks looks, DocStyles styles) {
+  DocShared(HWPFDocument file, DocHead head, DocLooks looks, DocStyles styles) {
     this.file = file;
     this.looks = looks;
     this.styles = styles;
+    this.comments = new DocComments(file, head);
+    this.drawings = new DocDrawings(file, head);
+    for (Notes notes : List.of(file.getFootnotes(), file.getEndnotes())) {
+      for (int k = 0; k < notes.getNotesCount(); k++) {
+        int at = notes.getNoteAnchorPosition(k);
+        if (at < file.getText().length() && file.getText().charAt(at) > ' ') {
+          signed.add(at);
+        }
+      }
+    }
+  }
+
+  /**
+   * Whether a character ends a page, rather than a section, which ends with the same character and
+   * is known by its own table.
+   */
+  boolean isPageBreak(int at) {
+    return at >= 0
+        && at < file.getText().length()
+        && file.getText().charAt(at) == '\f'
+        && file.getSectionTable().getSections().stream().noneMatch(s -> s.getEnd() == at + 1);
   }
 
   /** A part of the file that is damaged, so that the work goes on without it: logged, and told. */

@@ -16,6 +16,8 @@ import org.apache.poi.hwpf.sprm.SprmOperation;
  * whose kinds it looks for in the wrong place, and what stands behind cells.
  */
 final class DocSprms {
+  static final int FONT = 0x4A4F; // sprmCRgFtc0, §2.6.1
+
   private static final int TABS_OF_STYLE = 0xC60D; // sprmPChgTabsPapx, §2.9.178
   private static final int TABS = 0xC615; // sprmPChgTabs, §2.9.177
   private static final int SHADES = 0xD612; // sprmTDefTableShd, §2.9.51
@@ -41,6 +43,19 @@ final class DocSprms {
     }
     byte[] found = from < all.size() ? all.get(from).getGrpprl() : null;
     return found == null ? new byte[0] : found;
+  }
+
+  /** Whether a list of properties has one. */
+  static boolean says(byte[] properties, int sprm) {
+    var all = new SprmIterator(properties, 0);
+    while (all.hasNext()) {
+      SprmOperation s = all.next();
+      int at = s.getGrpprlOffset() - 2;
+      if (at >= 0 && (number(s.getGrpprl(), at) & 0xFFFF) == sprm) {
+        return true;
+      }
+    }
+    return false;
   }
 
   /** Takes away and adds the tab stops that properties say. */

@@ -70,7 +70,11 @@ final class DocText {
         damaged = true;
       }
       if (!p.isTableRowEnd()) {
-        decant.model.Paragraph read = paragraph(p);
+        var pieces = new ArrayList<>(List.of(p));
+        while (k + 1 < count && shared.isPageBreak(pieces.getLast().getEndOffset() - 1)) {
+          pieces.add(r.getParagraph(++k)); // the library ends paragraphs with pages
+        }
+        decant.model.Paragraph read = paragraph(p, pieces);
         out.add(read);
         if (damaged && !inDamaged) {
           tableIsDamaged(read.id());
@@ -115,7 +119,13 @@ final class DocText {
     }
   }
 
-  private decant.model.Paragraph paragraph(Paragraph p) throws ReadProblem {
+  /**
+   * A paragraph.
+   *
+   * @param p what says how it looks
+   * @param pieces that it consists of, from page break to page break
+   */
+  private decant.model.Paragraph paragraph(Paragraph p, List<Paragraph> pieces) throws ReadProblem {
     NodeId id = NodeId.fresh();
     StyleSheet sheet = shared.styles.sheet();
     Look style =
@@ -145,11 +155,17 @@ final class DocText {
       look = look.with(ParagraphTraits.LIST, item.get());
     }
     var reader = new DocRuns(shared, fields, id, look, note);
-    reader.read(p);
+    for (Paragraph piece : pieces) {
+      reader.read(piece);
+    }
     List<String> names = new ArrayList<>();
     shared
         .bookmarks
-        .subMap(p.getStartOffset(), true, Math.max(p.getStartOffset(), p.getEndOffset() - 1), true)
+        .subMap(
+            p.getStartOffset(),
+            true,
+            Math.max(p.getStartOffset(), pieces.getLast().getEndOffset() - 1),
+            true)
         .values()
         .forEach(names::addAll);
     return reader.paragraph(

@@ -23,6 +23,7 @@ import decant.office.docx.markup.Comments;
 import decant.office.docx.markup.Controls;
 import decant.office.docx.markup.DocxLooks;
 import decant.office.docx.markup.Theme;
+import decant.office.symbol.Symbols;
 import decant.office.xml.Element;
 import decant.office.xml.PackageFile;
 import decant.office.xml.XmlParts;
@@ -467,21 +468,7 @@ final class DocxBody {
     /** Text set in a symbol font, as the characters that look alike. */
     private static String symbols(String s, Look look) {
       String family = look.value(TextTraits.FAMILY);
-      boolean own = look.sets(TextTraits.FAMILY) && Symbols.isSymbolFont(family);
-      if (!own && s.chars().noneMatch(c -> c >= 0xF020 && c <= 0xF0FF)) {
-        return s;
-      }
-      var b = new StringBuilder();
-      s.codePoints()
-          .forEach(c -> {
-            boolean symbol = c >= 0xF020 && c <= 0xF0FF || own && c > ' ' && c < 256;
-            if (symbol) {
-              b.append(Symbols.shown(c, own ? family : "Wingdings"));
-            } else {
-              b.appendCodePoint(c);
-            }
-          });
-      return b.toString();
+      return Symbols.text(s, look.sets(TextTraits.FAMILY) ? family : "");
     }
 
     private void text(String s, Look look) {

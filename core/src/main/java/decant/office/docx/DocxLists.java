@@ -8,6 +8,7 @@ import decant.model.look.ListMembership;
 import decant.model.look.Look;
 import decant.model.look.ParagraphTraits.Alignment;
 import decant.office.docx.markup.DocxLooks;
+import decant.office.symbol.Symbols;
 import decant.office.xml.Element;
 import java.util.ArrayList;
 import java.util.HashMap;

@@ -2,6 +2,8 @@ package decant.office.emit;
 
 import decant.model.Cell;
 import decant.model.Table;
+import decant.model.look.Extent;
+import decant.model.look.TableTraits;
 import java.util.ArrayList;
 import java.util.List;
 
@@ -12,6 +14,8 @@ import java.util.List;
  * @param rows the pieces of each row, from the first column on
  */
 public record CellGrid(int columns, List<List<Piece>> rows) {
+  private static final double NARROW = 30; // points: no column of no known width is narrower
+
   /**
    * A cell in one of its rows.
    *
@@ -46,5 +50,27 @@ public record CellGrid(int columns, List<List<Piece>> rows) {
       rows.add(pieces);
     }
     return new CellGrid(columns, rows);
+  }
+
+  /**
+   * Where the columns of the table begin and end, in points from its start side; columns of no
+   * known width share the room.
+   *
+   * @param room the width that the table stands in, in points
+   */
+  public double[] edges(Table t, double room) {
+    var edges = new double[columns + 1];
+    boolean known = t.columns().size() >= columns && t.columns().stream().allMatch(w -> w > 0);
+    double each = known ? 0 : Math.max(NARROW, room / columns);
+    for (int c = 0; c < columns; c++) {
+      edges[c + 1] = edges[c] + (known ? t.columns().get(c) : each);
+    }
+    if (t.look().value(TableTraits.WIDTH) instanceof Extent.Share s && edges[columns] > 0) {
+      double factor = s.share() * room / edges[columns];
+      for (int c = 1; c <= columns; c++) {
+        edges[c] *= factor;
+      }
+    }
+    return edges;
   }
 }

@@ -11,6 +11,7 @@ import decant.model.look.Rule;
 import decant.model.look.Rules;
 import decant.model.look.TextFrame;
 import decant.model.look.TextTraits;
+import decant.office.emit.Languages;
 import java.util.Optional;
 
 /** Looks in force as control words. */

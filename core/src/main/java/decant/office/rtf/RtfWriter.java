@@ -18,6 +18,7 @@ import decant.model.look.ParagraphTraits;
 import decant.model.look.TextTraits;
 import decant.model.look.Typesetting;
 import decant.model.look.VerticalAlignment;
+import decant.office.emit.Direction;
 import decant.office.emit.Emitter;
 import decant.office.emit.Event;
 import decant.office.emit.Sink;

@@ -2,7 +2,6 @@ package decant.office.rtf;
 
 import decant.model.Table;
 import decant.model.look.Colour;
-import decant.model.look.Extent;
 import decant.model.look.Insets;
 import decant.model.look.Look;
 import decant.model.look.ParagraphTraits.Alignment;
@@ -16,8 +15,6 @@ import java.util.Optional;
 
 /** Tables, row by row: each row brings its own description. */
 final class Tables {
-  private static final double USUAL_COLUMN = 60;
-
   private final RtfTokens o;
   private final Registers registers;
   private final Looks looks;
@@ -39,7 +36,7 @@ final class Tables {
      * @param room the width that the table stands in, in points
      */
     static Open of(Table t, CellGrid grid, double room) {
-      return new Open(t, grid, Tables.edges(t, grid.columns(), room));
+      return new Open(t, grid, grid.edges(t, room));
     }
   }
 
@@ -78,22 +75,6 @@ final class Tables {
       o.word("row").close();
     }
     o.newLine();
-  }
-
-  private static double[] edges(Table t, int columns, double room) {
-    var edges = new double[columns + 1];
-    boolean known = t.columns().size() >= columns && t.columns().stream().allMatch(w -> w > 0);
-    double each = known ? 0 : Math.max(USUAL_COLUMN / 2, room / columns);
-    for (int c = 0; c < columns; c++) {
-      edges[c + 1] = edges[c] + (known ? t.columns().get(c) : each);
-    }
-    if (t.look().value(TableTraits.WIDTH) instanceof Extent.Share s && edges[columns] > 0) {
-      double factor = s.share() * room / edges[columns];
-      for (int c = 1; c <= columns; c++) {
-        edges[c] *= factor;
-      }
-    }
-    return edges;
   }
 
   private void description(Open open, int r) {

@@ -91,6 +91,11 @@ final class DocumentDigest {
       return true;
     }
 
+    /** How the format writes the name of a place. */
+    default String place(String name) {
+      return name;
+    }
+
     /** How the format writes an address. */
     default String address(String uri) {
       return uri;
@@ -277,7 +282,7 @@ final class DocumentDigest {
   private String address(Link l) {
     return switch (l) {
       case Link.External e -> room.address(e.uri());
-      case Link.Internal i -> "#" + i.bookmark();
+      case Link.Internal i -> "#" + room.place(i.bookmark());
     };
   }
 

@@ -23,10 +23,10 @@ final class DocxDigest {
   private final Package parts;
   private final String main;
   private final StyleDigest styles;
-  private final DocxLabels ofBoxes;
+  private final CountedLabels ofBoxes;
 
   /** Of the text that is read: the flow, all boxes, or one note or header. */
-  private DocxLabels labels;
+  private CountedLabels labels;
 
   private final Map<String, Element> footnotes;
   private final Map<String, Element> endnotes;
@@ -40,7 +40,7 @@ final class DocxDigest {
     this.part = main;
     this.targets = parts.relationships(main);
     this.styles = StyleDigest.of(root("styles").orElseThrow(() -> new IOException("no styles")));
-    this.labels = root("numbering").map(DocxLabels::of).orElseGet(DocxLabels::none);
+    this.labels = new CountedLabels(root("numbering").map(DocxLabels::of).orElseGet(Map::of));
     this.ofBoxes = labels.afresh();
     this.footnotes = notes("footnotes");
     this.endnotes = notes("endnotes");
@@ -151,7 +151,7 @@ final class DocxDigest {
     targets = parts.relationships(name);
     var root = parts.xml(name);
     if (root.isPresent()) {
-      DocxLabels around = labels;
+      CountedLabels around = labels;
       labels = around.afresh();
       apart(root.get(), walk);
       labels = around;
@@ -355,7 +355,7 @@ final class DocxDigest {
       case "AlternateContent" -> drawing(chosen(e), out);
       case "txbxContent" -> {
         var apart = new Digest.Builder();
-        DocxLabels outer = labels;
+        CountedLabels outer = labels;
         labels = ofBoxes;
         apart(e, box -> blocks(box, apart));
         labels = outer;

@@ -1,15 +1,12 @@
 package decant.verify.office;
 
-import decant.model.Cell;
 import decant.model.Document;
 import decant.model.Table;
 import decant.verify.Check;
 import java.io.IOException;
 import java.nio.file.Path;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
-import java.util.TreeMap;
 
 /** Takes the digest of a saved RTF and compares it with that of the document. */
 public final class RtfVerifier {
@@ -44,21 +41,7 @@ public final class RtfVerifier {
     /** A cell stands in every row that it covers (§ Table Definitions of the specification). */
     @Override
     public List<String> table(Table t) {
-      int[][] at = t.cellColumns();
-      var rows = new ArrayList<TreeMap<Integer, String>>();
-      for (int r = 0; r < at.length; r++) {
-        rows.add(new TreeMap<>());
-      }
-      for (int r = 0; r < at.length; r++) {
-        for (int k = 0; k < at[r].length; k++) {
-          Cell c = t.rows().get(r).cells().get(k);
-          for (int down = 0; down < c.rowSpan() && r + down < at.length; down++) {
-            String merged = c.rowSpan() == 1 ? "" : down == 0 ? "v" : "^";
-            rows.get(r + down).putIfAbsent(at[r][k], " 1" + merged);
-          }
-        }
-      }
-      return rows.stream().map(r -> "row:" + String.join("", r.values())).toList();
+      return DocVerifier.everyRow(t);
     }
   }
 }

@@ -1,11 +1,11 @@
-package decant.office.rtf;
+package decant.office.emit;
 
 /** Which way characters run, as far as this format asks. */
-final class Direction {
+public final class Direction {
   private Direction() {}
 
   /** Whether the first character from a place on that has a direction runs from right to left. */
-  static boolean isRightToLeft(String s, int from) {
+  public static boolean isRightToLeft(String s, int from) {
     for (int k = from; k < s.length(); ) {
       int c = s.codePointAt(k);
       int strong = strong(c);
@@ -18,7 +18,7 @@ final class Direction {
   }
 
   /** Where the stretch ends that runs this way. */
-  static int end(String s, int from, boolean rightToLeft) {
+  public static int end(String s, int from, boolean rightToLeft) {
     int k = from;
     while (k < s.length()) {
       int c = s.codePointAt(k);

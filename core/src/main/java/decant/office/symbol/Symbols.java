@@ -1,4 +1,4 @@
-package decant.office.docx;
+package decant.office.symbol;
 
 import java.util.Locale;
 import java.util.Map;
@@ -6,11 +6,11 @@ import org.apache.pdfbox.pdmodel.font.encoding.GlyphList;
 import org.apache.pdfbox.pdmodel.font.encoding.SymbolEncoding;
 
 /**
- * Characters of symbol fonts, which stand in the private use area from U+F000 on (§17.3.3.30), as
- * the Unicode characters that look alike. Symbol by the encoding of ISO 32000-1 annex D.5; the
- * others, of which no standard tells, from memory and only where they are common.
+ * Characters of symbol fonts, which stand in the private use area from U+F000 on (ISO/IEC 29500-1
+ * §17.3.3.30), as the Unicode characters that look alike. Symbol by the encoding of ISO 32000-1
+ * annex D.5; the others, of which no standard tells, from memory and only where they are common.
  */
-final class Symbols {
+public final class Symbols {
   private static final Map<Integer, String> DINGBATS =
       Map.ofEntries(
           Map.entry(0x21, "\u270F"),
@@ -50,13 +50,13 @@ final class Symbols {
 
   private Symbols() {}
 
-  static boolean isSymbolFont(String family) {
+  public static boolean isSymbolFont(String family) {
     String f = family.toLowerCase(Locale.ROOT);
     return f.equals("symbol") || f.startsWith("wingdings") || f.equals("webdings");
   }
 
   /** What a character of a font shows; a bullet if it is not known. */
-  static String shown(int c, String family) {
+  public static String shown(int c, String family) {
     int code = c >= 0xF000 && c <= 0xF0FF ? c - 0xF000 : c;
     String f = family.toLowerCase(Locale.ROOT);
     if (f.equals("symbol") && code < 256) {
@@ -76,8 +76,31 @@ final class Symbols {
     return usual ? Character.toString(c) : "\u2022";
   }
 
+  /**
+   * Text as it shows.
+   *
+   * @param family the font that it says for itself; empty for none
+   */
+  public static String text(String s, String family) {
+    boolean own = isSymbolFont(family);
+    if (!own && s.chars().noneMatch(c -> c >= 0xF020 && c <= 0xF0FF)) {
+      return s;
+    }
+    var b = new StringBuilder();
+    s.codePoints()
+        .forEach(c -> {
+          boolean symbol = c >= 0xF020 && c <= 0xF0FF || own && c > ' ' && c < 256;
+          if (symbol) {
+            b.append(shown(c, own ? family : "Wingdings"));
+          } else {
+            b.appendCodePoint(c);
+          }
+        });
+    return b.toString();
+  }
+
   /** What a bullet shows. */
-  static String bullet(char c, String family) {
+  public static String bullet(char c, String family) {
     return switch (c) {
       case '\uF0B7' -> "\u2022"; // in every symbol font, by common use
       case 'o' -> family.toLowerCase(Locale.ROOT).startsWith("courier") ? "o" : "\u25E6";

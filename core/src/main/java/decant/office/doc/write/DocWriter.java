@@ -1,0 +1,523 @@
+package decant.office.doc.write;
+
+import decant.layout.label.ListLabels;
+import decant.model.Document;
+import decant.model.Inline;
+import decant.model.Paragraph;
+import decant.model.Section;
+import decant.model.Section.Running;
+import decant.model.Story;
+import decant.model.look.Comment;
+import decant.model.look.Insets;
+import decant.model.look.Link;
+import decant.model.look.ListMembership;
+import decant.model.look.Look;
+import decant.model.look.ParagraphTraits;
+import decant.model.look.Placement;
+import decant.model.look.Placement.Align;
+import decant.model.look.Placement.Axis;
+import decant.model.look.Placement.Origin;
+import decant.model.look.TextTraits;
+import decant.model.walk.Walk;
+import decant.office.emit.CellGrid;
+import decant.office.emit.Direction;
+import decant.office.emit.Emitter;
+import decant.office.emit.Event;
+import decant.office.emit.Sink;
+import java.io.IOException;
+import java.io.OutputStream;
+import java.util.ArrayDeque;
+import java.util.Deque;
+import java.util.EnumMap;
+import java.util.HashMap;
+import java.util.Map;
+import java.util.Optional;
+import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
+
+/** Writes binary office documents as programs from 1997 on read them ([MS-DOC]). */
+public final class DocWriter implements Sink {
+  private static final char PARAGRAPH = '\r';
+  private static final char CELL = 0x07;
+  private static final char SECTION = 0x0C;
+  private static final char PICTURE = 0x01;
+  private static final char NOTE = 0x02;
+  private static final char COMMENT = 0x05;
+  private static final char DRAWING = 0x08;
+  private static final char FIELD_BEGIN = 0x13;
+  private static final char FIELD_SEPARATOR = 0x14;
+  private static final char FIELD_END = 0x15;
+  private static final int DEEPEST_LEVEL = 8;
+
+  /** The order of headers and footers in their part, after six about notes (§2.3.3). */
+  private static final Running[] RUNNING = {
+    Running.HEADER_EVEN,
+    Running.HEADER,
+    Running.FOOTER_EVEN,
+    Running.FOOTER,
+    Running.HEADER_FIRST,
+    Running.FOOTER_FIRST
+  };
+
+  private static final int BEFORE_RUNNING = 6;
+  private static final byte[] PLAIN = new Properties().add(Sprm.C_SPECIAL, 1).array();
+
+  /** A table that is being written, and where in it. */
+  private static final class OpenTable {
+    final RowProperties rows;
+    int row;
+    CellGrid.@Nullable Piece piece;
+
+    OpenTable(RowProperties rows) {
+      this.rows = rows;
+    }
+  }
+
+  /** A text that is being written into its part; notes are while the text around them is. */
+  private static final class Writing {
+    final Part part;
+    final TextPart to;
+    final Deque<OpenTable> tables = new ArrayDeque<>();
+    byte[] paragraph = new byte[2];
+    String style = "";
+    char mark = PARAGRAPH;
+    int fields;
+
+    Writing(Part part, TextPart to) {
+      this.part = part;
+      this.to = to;
+    }
+  }
+
+  private final Document document;
+  private final Emitter emitter;
+  private final TextProperties texts;
+  private final Styles styles;
+  private final Lists lists;
+  private final Sections sections = new Sections();
+  private final Bookmarks bookmarks = new Bookmarks();
+  private final Comments comments = new Comments();
+  private final Notes footnotes = new Notes();
+  private final Notes endnotes = new Notes();
+  private final Map<Part, Boxes> boxes =
+      new EnumMap<>(Map.of(Part.BOXES, new Boxes(), Part.RUNNING_BOXES, new Boxes()));
+  private final Plc running = new Plc();
+  private final Bytes data = new Bytes();
+  private final Drawings drawings;
+  private final Map<Part, TextPart> parts = new EnumMap<>(Part.class);
+  private final Deque<Writing> open = new ArrayDeque<>();
+  private final Map<String, Map<Look, byte[]>> known = new HashMap<>();
+  private final boolean textAtEdge;
+  private final double room;
+  private final Fonts fonts = new Fonts();
+
+  private DocWriter(Document document) {
+    this.document = document;
+    this.emitter = new Emitter(document, ListLabels.of(document));
+    this.texts = new TextProperties(fonts);
+    this.lists = new Lists(document.lists(), texts);
+    fonts.number(document.styles().textBase(Look.PLAIN).value(TextTraits.FAMILY));
+    this.styles = new Styles(document, lists, texts);
+    this.drawings = new Drawings(document.media(), data);
+    this.textAtEdge = document.styles().typesetting().textAtTableEdge();
+    this.room = document.sections().getFirst().page().textWidth();
+    for (Part p : Part.values()) {
+      parts.put(p, new TextPart());
+    }
+  }
+
+  /**
+   * Writes a document.
+   *
+   * @throws IOException if the stream cannot be written
+   */
+  public static void write(Document document, OutputStream out) throws IOException {
+    var w = new DocWriter(document);
+    w.all();
+    w.file().write(document, out);
+  }
+
+  private void all() {
+    open.push(new Writing(Part.TEXT, part(Part.TEXT)));
+    emitter.body(this);
+    open.pop();
+    running();
+    for (Part p : Part.values()) {
+      if (p != Part.TEXT && part(p).length() > 0) {
+        part(p).end(PARAGRAPH, new byte[0], new byte[2]); // one more stands after all texts
+      }
+    }
+  }
+
+  private DocFile file() {
+    return new DocFile(
+        new DocFile.Tables(
+            fonts, styles, lists, sections, bookmarks, comments, footnotes, endnotes, boxes,
+            running, drawings),
+        parts,
+        data);
+  }
+
+  private TextPart part(Part p) {
+    TextPart out = parts.get(p);
+    if (out == null) {
+      throw new IllegalStateException("every part is there");
+    }
+    return out;
+  }
+
+  private Writing in() {
+    return open.getFirst();
+  }
+
+  /** Headers and footers; one that goes on from the section before is not said again. */
+  private void running() {
+    boolean facing = Particulars.facing(document);
+    if (document.sections().stream().allMatch(s -> s.running().isEmpty())) {
+      return;
+    }
+    for (int k = 0; k < BEFORE_RUNNING; k++) {
+      running.add(0);
+    }
+    TextPart to = part(Part.RUNNING);
+    var before = new EnumMap<Running, Story>(Running.class);
+    for (Section s : document.sections()) {
+      boolean first =
+          s.running().containsKey(Running.HEADER_FIRST)
+              || s.running().containsKey(Running.FOOTER_FIRST);
+      for (Running r : RUNNING) {
+        running.add(to.length());
+        boolean ofFirst = r == Running.HEADER_FIRST || r == Running.FOOTER_FIRST;
+        boolean ofEven = r == Running.HEADER_EVEN || r == Running.FOOTER_EVEN;
+        if (ofFirst && !first || ofEven && !facing) {
+          continue;
+        }
+        Running usual = r.isHeader() ? Running.HEADER : Running.FOOTER;
+        Story story = s.running().get(r);
+        if (story == null && ofEven) {
+          story = s.running().get(usual); // one text for all pages stands on both sides
+        }
+        if (story == before.get(r)) {
+          continue;
+        }
+        if (story == null) {
+          before.remove(r);
+          to.end(PARAGRAPH, new byte[0], new byte[2]);
+        } else {
+          before.put(r, story);
+          story(Part.RUNNING, story);
+        }
+        to.end(PARAGRAPH, new byte[0], new byte[2]); // each text has a mark of its own after it
+      }
+    }
+    running.add(to.length());
+  }
+
+  /** Writes a text into its part, with at least one paragraph, which ends it. */
+  private void story(Part part, Story story) {
+    var w = new Writing(part, part(part));
+    int from = w.to.length();
+    open.push(w);
+    emitter.story(story, this);
+    if (w.to.length() == from
+        || story.blocks().isEmpty()
+        || !(story.blocks().getLast() instanceof Paragraph)) {
+      w.to.end(PARAGRAPH, new byte[0], new byte[2]);
+    }
+    open.pop();
+  }
+
+  @Override
+  public boolean holds(Comment c) {
+    return in().part == Part.TEXT;
+  }
+
+  @Override
+  public void take(Event event) {
+    switch (event) {
+      case Event.SectionStart s -> {}
+      case Event.SectionEnd s -> end(s);
+      case Event.ParagraphStart p -> begin(p);
+      case Event.ParagraphEnd p -> end(p);
+      case Event.BookmarkStart b -> bookmarks.begin(b.name(), in().part, in().to.length());
+      case Event.BookmarkEnd b -> bookmarks.end(b.name(), in().part, in().to.length());
+      case Event.LinkStart l -> beginField(address(l.link()), FieldTypes.HYPERLINK);
+      case Event.LinkEnd l -> endField();
+      case Event.FieldStart f -> {} // shown as the text that stands on it
+      case Event.FieldEnd f -> {}
+      case Event.CommentStart c -> comments.begin(c.number(), in().to.length());
+      case Event.CommentEnd c -> comment(c);
+      case Event.Run r -> text(r.text(), r.looks().inForce());
+      case Event.Value v -> {
+        beginField(v.instruction(), FieldTypes.of(v.instruction()));
+        text(v.shown(), v.looks().inForce());
+        endField();
+      }
+      case Event.NoteMark n -> note(n);
+      case Event.Picture p -> picture(p.picture());
+      case Event.Shape s -> shape(s);
+      case Event.KeptInline k -> text(k.kept().shown(), k.looks().inForce());
+      case Event.Kept k -> {}
+      case Event.TableStart t ->
+          in().tables
+              .push(
+                  new OpenTable(
+                      new RowProperties(
+                          t.table(), t.grid(), t.grid().edges(t.table(), room), textAtEdge)));
+      case Event.RowStart r -> in().tables.getFirst().row = r.number();
+      case Event.CellStart c -> in().tables.getFirst().piece = c.piece();
+      case Event.CellEnd c -> endCell(c);
+      case Event.RowEnd r -> endRow(r);
+      case Event.TableEnd t -> in().tables.pop();
+    }
+  }
+
+  private void end(Event.SectionEnd s) {
+    TextPart to = in().to;
+    boolean told = s.last() ? !to.isOpen() && endsWithParagraph(s.section()) : s.told();
+    if (!told) {
+      to.end(s.last() ? PARAGRAPH : SECTION, new byte[0], new byte[2]);
+    }
+    sections.add(s.section(), to.length());
+  }
+
+  private static boolean endsWithParagraph(Section s) {
+    return !s.blocks().isEmpty() && s.blocks().getLast() instanceof Paragraph;
+  }
+
+  private void begin(Event.ParagraphStart p) {
+    Writing in = in();
+    Look look = p.looks().inForce();
+    in.style = look.value(ParagraphTraits.STYLE);
+    Look below = styles.paragraph(in.style);
+    ListMembership member = look.value(ParagraphTraits.LIST);
+    int list = p.label().isPresent() ? lists.number(member.list()) : 0;
+    var out = new Properties();
+    int depth = p.place().depth();
+    if (depth > 0) {
+      out.flag(Sprm.P_IN_TABLE, true).add(Sprm.P_DEPTH, depth);
+    }
+    if (list > 0) {
+      out.add(Sprm.P_LEVEL, Math.clamp(member.depth(), 0, DEEPEST_LEVEL)).add(Sprm.P_LIST, list);
+    } else if (lists.number(below.value(ParagraphTraits.LIST).list()) > 0) {
+      out.add(Sprm.P_LIST, 0);
+    }
+    out.add(ParagraphProperties.differing(look, below, list > 0).array());
+    in.mark = p.ends().isPresent() ? SECTION : PARAGRAPH;
+    if (depth > 0 && p.place().last() && endsCell(in)) {
+      in.mark = depth == 1 ? CELL : PARAGRAPH;
+      if (depth > 1) {
+        out.flag(Sprm.P_INNER_CELL_END, true);
+      }
+    }
+    in.paragraph = new Bytes().u16(styles.ofParagraph(look)).add(out.array()).array();
+  }
+
+  private void end(Event.ParagraphEnd p) {
+    Writing in = in();
+    in.to.end(in.mark, properties(p.looks().inForce()), in.paragraph);
+    in.mark = PARAGRAPH;
+  }
+
+  private static boolean endsCell(Writing in) {
+    OpenTable t = in.tables.getFirst();
+    return t.piece == null || t.rows.ends(t.row, t.piece);
+  }
+
+  private void endCell(Event.CellEnd c) {
+    Writing in = in();
+    if (c.open() && endsCell(in)) {
+      var out = new Properties().flag(Sprm.P_IN_TABLE, true).add(Sprm.P_DEPTH, c.depth());
+      if (c.depth() > 1) {
+        out.flag(Sprm.P_INNER_CELL_END, true);
+      }
+      in.to.end(c.depth() == 1 ? CELL : PARAGRAPH, new byte[0], unstyled(out));
+    }
+  }
+
+  private void endRow(Event.RowEnd r) {
+    Writing in = in();
+    OpenTable t = in.tables.getFirst();
+    if (t.rows.grid().rows().get(t.row).isEmpty()) {
+      return;
+    }
+    var out = new Properties().flag(Sprm.P_IN_TABLE, true).add(Sprm.P_DEPTH, r.depth());
+    out.flag(r.depth() == 1 ? Sprm.P_ROW_END : Sprm.P_INNER_ROW_END, true);
+    out.add(t.rows.of(t.row));
+    in.to.end(r.depth() == 1 ? CELL : PARAGRAPH, new byte[0], unstyled(out));
+  }
+
+  private static byte[] unstyled(Properties p) {
+    return new Bytes().u16(0).add(p.array()).array();
+  }
+
+  /** What is said of characters that look so, over the style of their paragraph. */
+  private byte[] properties(Look look) {
+    return known
+        .computeIfAbsent(in().style, s -> new HashMap<>())
+        .computeIfAbsent(look, l -> properties(l, styles.text(in().style)));
+  }
+
+  private byte[] properties(Look look, Look base) {
+    var out = new Properties();
+    Look below = base;
+    Optional<Integer> style = styles.ofText(look);
+    if (style.isPresent()) {
+      out.add(Sprm.C_STYLE, style.get());
+      Look named = Look.of(TextTraits.CHARACTER_STYLE, look.value(TextTraits.CHARACTER_STYLE));
+      below = document.styles().textLook(base, named);
+    }
+    return out.add(texts.differing(look, below).array()).array();
+  }
+
+  /** Text in stretches that run one way, with the marks that this format has in it. */
+  private void text(String s, Look look) {
+    byte[] left = properties(look);
+    TextPart to = in().to;
+    int from = 0;
+    while (from < s.length()) {
+      boolean rtl = Direction.isRightToLeft(s, from);
+      int end = Direction.end(s, from, rtl);
+      byte[] how = rtl ? new Properties().add(left).flag(Sprm.C_RIGHT_TO_LEFT, true).array() : left;
+      var plain = new StringBuilder();
+      for (int k = from; k < end; k++) {
+        switch (s.charAt(k)) {
+          case '\n' -> plain.append((char) 0x0B);
+          case Inline.COLUMN_BREAK -> plain.append((char) 0x0E);
+          case '\u2011' -> plain.append((char) 0x1E);
+          case '\u00AD' -> plain.append((char) 0x1F);
+          case '\f' -> {
+            to.add(plain, how);
+            plain.setLength(0);
+            to.add("\f", how);
+          }
+          default -> {
+            char c = s.charAt(k);
+            if (c == '\t' || c >= ' ' && c != Inline.OBJECT) {
+              plain.append(c);
+            }
+          }
+        }
+      }
+      to.add(plain, how);
+      from = end;
+    }
+  }
+
+  private static byte[] special(byte[] properties) {
+    return new Properties().add(properties).add(Sprm.C_SPECIAL, 1).array();
+  }
+
+  private String address(Link link) {
+    return switch (link) {
+      case Link.External e -> "HYPERLINK \"" + e.uri().replace("\"", "%22") + "\"";
+      case Link.Internal i -> "HYPERLINK \\l \"" + bookmarks.name(i.bookmark()) + "\"";
+    };
+  }
+
+  private void beginField(String instruction, int type) {
+    Writing in = in();
+    mark(FIELD_BEGIN, type);
+    in.to.add(" " + instruction + " ", new byte[0]);
+    mark(FIELD_SEPARATOR, 0xFF);
+    in.fields++;
+  }
+
+  private void endField() {
+    in().fields--;
+    boolean within = in().fields > 0;
+    mark(FIELD_END, 0x80 | (within ? 0x40 : 0));
+  }
+
+  private void mark(char mark, int said) {
+    TextPart to = in().to;
+    to.fields().add(to.length(), new Bytes().u8(mark).u8(said));
+    to.add(String.valueOf(mark), PLAIN);
+  }
+
+  /** Its words stand in a part of their own, each paragraph of them as one. */
+  private void comment(Event.CommentEnd e) {
+    TextPart words = part(Part.COMMENTS);
+    comments.end(e.comment(), e.number(), in().to.length(), words.length());
+    in().to.add(String.valueOf(COMMENT), PLAIN);
+    words.add(String.valueOf(COMMENT), PLAIN);
+    for (String line : e.comment().text().split("\n", -1)) {
+      words.add(line.replaceAll("\\p{Cntrl}", " "), new byte[0]);
+      words.end(PARAGRAPH, new byte[0], new byte[2]);
+    }
+  }
+
+  private void note(Event.NoteMark n) {
+    Look look = n.looks().inForce().with(TextTraits.RAISE, TextTraits.Raise.SUPERSCRIPT);
+    TextPart to = in().to;
+    boolean counted = n.label().isEmpty();
+    boolean endnote = n.note().kind() == Story.Kind.ENDNOTE;
+    Part part = endnote ? Part.ENDNOTES : Part.FOOTNOTES;
+    int at = to.length();
+    boolean marked = n.own() ? in().part == part : in().part == Part.TEXT;
+    if (counted && marked) {
+      to.add(String.valueOf(NOTE), special(properties(look)));
+    } else {
+      text(n.label().orElse("*"), look);
+    }
+    if (n.own()) {
+      return;
+    }
+    if (in().part == Part.TEXT) {
+      (endnote ? endnotes : footnotes).add(at, part(part).length(), counted);
+      story(part, n.note());
+    } else {
+      inPlace(n.note(), look.without(TextTraits.RAISE)); // only the text itself can have notes
+    }
+  }
+
+  /** The words of something that cannot stand by itself here. */
+  private void inPlace(Story s, Look look) {
+    String words =
+        Walk.paragraphs(s.blocks()).stream().map(Paragraph::text).collect(Collectors.joining("\n"));
+    text(" [" + words.strip() + "]", look);
+  }
+
+  private void picture(Inline.Picture p) {
+    TextPart to = in().to;
+    if (p.placement() instanceof Placement.Floating f && in().part.holdsDrawings()) {
+      if (drawings.beside(in().part == Part.RUNNING, to.length(), p, f)) {
+        to.add(String.valueOf(DRAWING), PLAIN);
+      }
+      return;
+    }
+    Optional<Integer> at = drawings.onLine(p);
+    if (at.isPresent()) {
+      byte[] how = new Properties().add(Sprm.C_PICTURE, at.get()).add(Sprm.C_SPECIAL, 1).array();
+      to.add(String.valueOf(PICTURE), how);
+    }
+  }
+
+  private void shape(Event.Shape s) {
+    Writing in = in();
+    if (!in.part.holdsDrawings()) {
+      s.text().ifPresent(t -> inPlace(t, Look.PLAIN));
+      return;
+    }
+    boolean header = in.part == Part.RUNNING;
+    Placement.Floating place = s.shape().placement() instanceof Placement.Floating f ? f : ON_LINE;
+    Part part = header ? Part.RUNNING_BOXES : Part.BOXES;
+    Boxes texts = boxes.getOrDefault(part, new Boxes());
+    Optional<Integer> number = s.text().map(t -> texts.next());
+    int id = drawings.shape(header, in.to.length(), s.shape(), place, number);
+    in.to.add(String.valueOf(DRAWING), PLAIN);
+    if (s.text().isPresent()) {
+      texts.add(part(part).length(), id);
+      story(part, s.text().get());
+    }
+  }
+
+  /** Where a shape stands that is on a line, which this format has for pictures alone. */
+  private static final Placement.Floating ON_LINE =
+      new Placement.Floating(
+          new Axis(Origin.COLUMN, Align.OFFSET, 0),
+          new Axis(Origin.PARAGRAPH, Align.OFFSET, 0),
+          Placement.Wrap.ABOVE_AND_BELOW,
+          Insets.NONE,
+          false);
+}
