@@ -191,7 +191,6 @@ final class DocLooks {
                 rule(rtl ? p.getBrcRight() : p.getBrcLeft()),
                 rule(p.getBrcBetween()),
                 Optional.empty()));
-    look = look.with(ParagraphTraits.SHADING, shade(p.getShd()));
     int level = p.getLvl() + 1;
     return look.with(ParagraphTraits.HEADING_LEVEL, level >= 1 && level <= 9 ? level : 0);
   }
@@ -237,16 +236,6 @@ final class DocLooks {
             Math.max(0.25, b.getLineWidth() / 8.0),
             ico > 0 && ico < COLOURS.length ? new Colour(COLOURS[ico]) : Colour.BLACK,
             b.getSpace()));
-  }
-
-  private static Colour shade(org.apache.poi.hwpf.usermodel.ShadingDescriptor s) {
-    if (s == null || s.isEmpty() || s.getCvBack() == null || s.getCvBack().isEmpty()) {
-      return Colour.WHITE;
-    }
-    int v = s.getCvBack().getValue();
-    return v == -1 || v >>> 24 == 0xFF
-        ? Colour.WHITE
-        : new Colour((v & 0xFF) << 16 | v & 0xFF00 | v >> 16 & 0xFF);
   }
 
   /** The level that a built-in heading style has by its name. */

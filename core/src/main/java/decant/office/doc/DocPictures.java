@@ -58,7 +58,8 @@ final class DocPictures {
               width * (1 - crop.left() - crop.right()),
               height * (1 - crop.top() - crop.bottom()),
               crop,
-              0);
+              0,
+              DocShape.plain(p.getDescription()));
       return picture(bytes, p.getMimeType(), size, Placement.INLINE, look, at);
     } catch (RuntimeException e) {
       Faults.mended("reading a picture of a binary office document", e);
@@ -92,7 +93,7 @@ final class DocPictures {
             m.id(),
             Math.clamp(size.width(), 1, LARGEST),
             Math.clamp(size.height(), 1, LARGEST),
-            "",
+            size.alt(),
             placement,
             size.crop(),
             size.rotation(),
@@ -118,7 +119,8 @@ final class DocPictures {
     }
     var shape = new DocShape(drawn.get());
     if (bytes != null && bytes.length > 0) {
-      var size = new Size(shape.width(), shape.height(), shape.crop(), shape.rotation());
+      var size =
+          new Size(shape.width(), shape.height(), shape.crop(), shape.rotation(), shape.alt());
       return picture(bytes, "", size, shape.placement(), look, at);
     }
     if (drawn.get().texts().isEmpty()) {
@@ -156,7 +158,7 @@ final class DocPictures {
   }
 
   /** How a picture is shown. */
-  private record Size(double width, double height, Insets crop, double rotation) {}
+  private record Size(double width, double height, Insets crop, double rotation, String alt) {}
 
   private static Inline missing(Size size, Placement placement, Look look) {
     return new Inline.Shape(
@@ -164,7 +166,7 @@ final class DocPictures {
         Math.clamp(size.width(), 10, LARGEST),
         Math.clamp(size.height(), 10, LARGEST),
         new Inline.BoxText(Optional.empty(), false, Insets.NONE, VerticalAlignment.TOP),
-        "",
+        size.alt(),
         placement,
         0,
         Optional.empty(),

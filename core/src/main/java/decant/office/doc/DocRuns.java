@@ -6,6 +6,7 @@ import decant.model.NodeId;
 import decant.model.Paragraph;
 import decant.model.Story;
 import decant.model.finding.Finding;
+import decant.model.look.Colour;
 import decant.model.look.Comment;
 import decant.model.look.Look;
 import decant.model.look.TextTraits;
@@ -74,7 +75,11 @@ final class DocRuns {
   }
 
   private Look look(CharacterRun run) {
-    Look own = DocLooks.differing(shared.looks.text(run), base, TextTraits.OF_LETTERS);
+    byte[] said = DocSprms.ofCharacters(shared.file, run.getStartOffset());
+    Look whole = shared.looks.text(run);
+    Optional<Colour> behind = DocSprms.shade(said, 0, DocSprms.BEHIND_TEXT);
+    whole = behind.isPresent() ? whole.with(TextTraits.HIGHLIGHT, behind.get()) : whole;
+    Look own = DocLooks.differing(whole, base, TextTraits.OF_LETTERS);
     return fields.link().map(l -> own.with(TextTraits.LINK, l)).orElse(own);
   }
 

@@ -14,13 +14,16 @@ import decant.model.look.Placement.Side;
 import decant.model.look.Placement.Wrap;
 import decant.model.look.Rule;
 import decant.model.look.VerticalAlignment;
+import java.nio.charset.StandardCharsets;
 import java.util.Optional;
 import org.apache.poi.ddf.AbstractEscherOptRecord;
+import org.apache.poi.ddf.EscherComplexProperty;
 import org.apache.poi.ddf.EscherOptRecord;
 import org.apache.poi.ddf.EscherProperty;
 import org.apache.poi.ddf.EscherSimpleProperty;
 import org.apache.poi.ddf.EscherSpRecord;
 import org.apache.poi.ddf.EscherTertiaryOptRecord;
+import org.jspecify.annotations.Nullable;
 
 /**
  * Something that is drawn beside the text, as the model has it.
@@ -75,6 +78,20 @@ record DocShape(DocDrawings.Drawn drawn) {
   private boolean flag(int number, int bit, boolean otherwise) {
     int all = option(number, 0);
     return (all >> (bit + 16) & 1) == 1 ? (all >> bit & 1) == 1 : otherwise;
+  }
+
+  /** What it shows, in words (wzDescription). */
+  String alt() {
+    Optional<AbstractEscherOptRecord> o = options(EscherOptRecord.RECORD_ID);
+    EscherProperty p = o.isEmpty() ? null : o.get().lookup(0x0381);
+    return p instanceof EscherComplexProperty c
+        ? plain(new String(c.getComplexData(), StandardCharsets.UTF_16LE))
+        : "";
+  }
+
+  /** A text without the zero after it. */
+  static String plain(@Nullable String s) {
+    return s == null ? "" : s.replaceAll("\\p{Cntrl}", " ").strip();
   }
 
   Placement.Floating placement() {
@@ -171,7 +188,7 @@ record DocShape(DocDrawings.Drawn drawn) {
               case 2, 5 -> VerticalAlignment.BOTTOM;
               default -> VerticalAlignment.TOP;
             }),
-        "",
+        alt(),
         placement(),
         rotation(),
         Optional.empty(),

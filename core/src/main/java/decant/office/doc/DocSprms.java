@@ -5,8 +5,10 @@ import decant.model.look.ParagraphTraits.TabStop;
 import decant.work.Faults;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.TreeMap;
 import org.apache.poi.hwpf.HWPFDocument;
+import org.apache.poi.hwpf.model.CHPX;
 import org.apache.poi.hwpf.model.PAPX;
 import org.apache.poi.hwpf.sprm.SprmIterator;
 import org.apache.poi.hwpf.sprm.SprmOperation;
@@ -17,6 +19,9 @@ import org.apache.poi.hwpf.sprm.SprmOperation;
  */
 final class DocSprms {
   static final int FONT = 0x4A4F; // sprmCRgFtc0, §2.6.1
+
+  static final int BEHIND_TEXT = 0xCA71; // sprmCShd, §2.6.1
+  static final int BEHIND_PARAGRAPH = 0xC64D; // sprmPShd, §2.6.2
 
   private static final int TABS_OF_STYLE = 0xC60D; // sprmPChgTabsPapx, §2.9.178
   private static final int TABS = 0xC615; // sprmPChgTabs, §2.9.177
@@ -120,6 +125,40 @@ final class DocSprms {
       case 5 -> TabStop.Leader.MIDDLE_DOT;
       default -> TabStop.Leader.NONE;
     };
+  }
+
+  /**
+   * What stands behind text or a paragraph, by the last that properties say of it.
+   *
+   * @param from where in them the first begins
+   */
+  static Optional<Colour> shade(byte[] properties, int from, int sprm) {
+    Optional<Colour> out = Optional.empty();
+    var all = new SprmIterator(properties, from);
+    while (properties.length > from && all.hasNext()) {
+      SprmOperation s = all.next();
+      if (code(s) == sprm && s.getGrpprlOffset() + SHADE <= s.getGrpprl().length) {
+        out = Optional.of(colour(s.getGrpprl(), s.getGrpprlOffset()));
+      }
+    }
+    return out;
+  }
+
+  /** The properties of the characters around one; none where the file is wrong. */
+  static byte[] ofCharacters(HWPFDocument file, int at) {
+    List<CHPX> all = file.getCharacterTable().getTextRuns();
+    int from = 0;
+    int to = all.size();
+    while (from < to) {
+      int middle = (from + to) >>> 1;
+      if (all.get(middle).getEnd() <= at) {
+        from = middle + 1;
+      } else {
+        to = middle;
+      }
+    }
+    byte[] found = from < all.size() ? all.get(from).getGrpprl() : null;
+    return found == null ? new byte[0] : found;
   }
 
   /** What stands behind each cell of a row, from the first on; white for nothing. */

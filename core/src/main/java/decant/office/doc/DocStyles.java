@@ -1,5 +1,6 @@
 package decant.office.doc;
 
+import decant.model.look.Colour;
 import decant.model.look.Look;
 import decant.model.look.NamedStyle;
 import decant.model.look.ParagraphTraits;
@@ -104,7 +105,8 @@ final class DocStyles {
           Look look =
               looks
                   .paragraph(from.getParagraphStyle(s))
-                  .with(ParagraphTraits.TABS, List.copyOf(tabs(s, 0).values()));
+                  .with(ParagraphTraits.TABS, List.copyOf(tabs(s, 0).values()))
+                  .with(ParagraphTraits.SHADING, shade(s, 0));
           int level = DocLooks.builtInHeading(d.getName() == null ? "" : d.getName().split(",")[0]);
           return level > 0 ? look.with(ParagraphTraits.HEADING_LEVEL, level) : look;
         });
@@ -119,6 +121,21 @@ final class DocStyles {
     TreeMap<Integer, TabStop> stops = tabs(d.getBaseStyle(), depth + 1);
     DocSprms.tabs(d.getPAPX(), stops);
     return stops;
+  }
+
+  /** What stands behind a paragraph; the library looks for it in the wrong place. */
+  Colour shade(int style, byte[] properties) {
+    return DocSprms.shade(properties, 2, DocSprms.BEHIND_PARAGRAPH)
+        .orElseGet(() -> shade(style, 0));
+  }
+
+  private Colour shade(int k, int depth) {
+    StyleDescription d = k < from.numStyles() ? from.getStyleDescription(k) : null;
+    if (d == null || d.getPAPX() == null || depth > DEEPEST) {
+      return Colour.WHITE;
+    }
+    return DocSprms.shade(d.getPAPX(), 2, DocSprms.BEHIND_PARAGRAPH)
+        .orElseGet(() -> shade(d.getBaseStyle(), depth + 1));
   }
 
   /**

@@ -139,6 +139,7 @@ final class DocText {
         shared
             .looks
             .paragraph(held)
+            .with(ParagraphTraits.SHADING, shared.styles.shade(p.getStyleIndex(), properties))
             .with(
                 ParagraphTraits.TABS,
                 cleared(

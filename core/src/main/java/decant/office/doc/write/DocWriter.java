@@ -262,7 +262,7 @@ public final class DocWriter implements Sink {
           in().tables
               .push(
                   new OpenTable(
-                      new RowProperties(
+                      RowProperties.of(
                           t.table(), t.grid(), t.grid().edges(t.table(), room), textAtEdge)));
       case Event.RowStart r -> in().tables.getFirst().row = r.number();
       case Event.CellStart c -> in().tables.getFirst().piece = c.piece();
@@ -474,7 +474,9 @@ public final class DocWriter implements Sink {
   /** The words of something that cannot stand by itself here. */
   private void inPlace(Story s, Look look) {
     String words =
-        Walk.paragraphs(s.blocks()).stream().map(Paragraph::text).collect(Collectors.joining("\n"));
+        Walk.paragraphs(s.blocks()).stream()
+            .map(p -> p.text().replace(String.valueOf(Inline.OBJECT), ""))
+            .collect(Collectors.joining("\n"));
     text(" [" + words.strip() + "]", look);
   }
 

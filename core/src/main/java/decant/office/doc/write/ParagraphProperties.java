@@ -113,18 +113,31 @@ final class ParagraphProperties {
     out.add(Sprm.P_ALIGNMENT, said);
   }
 
+  /** First by left and right, as readers of 1997 know them, then by start and end. */
   private static void indents(Properties out, Look look, Look below, boolean all, boolean rtl) {
     int start = Units.twips(look.value(ParagraphTraits.INDENT_START));
     int end = Units.twips(look.value(ParagraphTraits.INDENT_END));
-    if (all || differs(look, below, ParagraphTraits.INDENT_START)) {
-      out.add(rtl ? Sprm.P_RIGHT_80 : Sprm.P_LEFT_80, start).add(Sprm.P_LEFT, start);
+    int first = Units.twips(look.value(ParagraphTraits.FIRST_LINE));
+    boolean hasStart = all || differs(look, below, ParagraphTraits.INDENT_START);
+    boolean hasEnd = all || differs(look, below, ParagraphTraits.INDENT_END);
+    boolean hasFirst = all || differs(look, below, ParagraphTraits.FIRST_LINE);
+    if (hasStart) {
+      out.add(rtl ? Sprm.P_RIGHT_80 : Sprm.P_LEFT_80, start);
     }
-    if (all || differs(look, below, ParagraphTraits.INDENT_END)) {
-      out.add(rtl ? Sprm.P_LEFT_80 : Sprm.P_RIGHT_80, end).add(Sprm.P_RIGHT, end);
+    if (hasEnd) {
+      out.add(rtl ? Sprm.P_LEFT_80 : Sprm.P_RIGHT_80, end);
     }
-    if (all || differs(look, below, ParagraphTraits.FIRST_LINE)) {
-      int first = Units.twips(look.value(ParagraphTraits.FIRST_LINE));
-      out.add(Sprm.P_FIRST_LINE_80, first).add(Sprm.P_FIRST_LINE, first);
+    if (hasFirst) {
+      out.add(Sprm.P_FIRST_LINE_80, first);
+    }
+    if (hasStart) {
+      out.add(Sprm.P_LEFT, start);
+    }
+    if (hasEnd) {
+      out.add(Sprm.P_RIGHT, end);
+    }
+    if (hasFirst) {
+      out.add(Sprm.P_FIRST_LINE, first);
     }
   }
 

@@ -24,12 +24,24 @@ import java.util.Optional;
  */
 record RowProperties(Table table, CellGrid grid, double[] edges, boolean textAtEdge) {
   /** A row has no more cells (§2.9.321). */
+  private static final double WIDEST = 1500; // points that a table can have across
+
   private static final int MOST_CELLS = 63;
 
   private static final int SHADED_AT_ONCE = 22; // cells, §2.9.51
   private static final int SIDES = 4;
   private static final int ALL_SIDES = 0x0F;
   private static final int MEASURED = 3; // a width in twips, §2.9.100
+
+  /** A table; one that is wider than can be said is made narrower, all its columns alike. */
+  static RowProperties of(Table table, CellGrid grid, double[] edges, boolean textAtEdge) {
+    double width = edges[edges.length - 1];
+    double[] fitting = edges.clone();
+    for (int k = 0; k < fitting.length && width > WIDEST; k++) {
+      fitting[k] *= WIDEST / width;
+    }
+    return new RowProperties(table, grid, fitting, textAtEdge);
+  }
 
   /** The cells that a row has in the file: what is more stands in its last one. */
   private List<CellGrid.Piece> pieces(int row) {
