@@ -7,12 +7,9 @@ import org.apache.poi.util.LittleEndian;
 /**
  * The head of a file (Fib, [MS-DOC] 2.5), for the tables that the library does not read.
  *
- * @param bytes of the stream of the text, from its beginning
+ * @param bytes the stream of the text, which it begins
  */
 record DocHead(byte[] bytes) {
-  /** So many of them are the head. */
-  static final int SIZE = 900;
-
   // Tables by their numbers, §2.5.6.
   static final int COMMENT_TEXTS = 5;
   static final int COMMENT_MARKS = 4;

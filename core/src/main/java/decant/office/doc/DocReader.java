@@ -94,7 +94,7 @@ public final class DocReader {
       try (POIFSFileSystem packed = new POIFSFileSystem(request.file().toFile(), true);
           InputStream text = packed.createDocumentInputStream("WordDocument");
           HWPFDocument file = new HWPFDocument(packed)) {
-        return new DocReader(request, file, new DocHead(text.readNBytes(DocHead.SIZE))).run();
+        return new DocReader(request, file, new DocHead(text.readAllBytes())).run();
       } finally {
         Biff8EncryptionKey.setCurrentUserPassword(null);
       }

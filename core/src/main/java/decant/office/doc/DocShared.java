@@ -32,6 +32,7 @@ final class DocShared {
   /** Names of places by the character that they begin at. */
   final TreeMap<Integer, List<String>> bookmarks = new TreeMap<>();
 
+  final DocParagraphs paragraphs;
   final DocComments comments;
   final DocDrawings drawings;
 
@@ -50,6 +51,7 @@ final class DocShared {
     this.file = file;
     this.looks = looks;
     this.styles = styles;
+    this.paragraphs = new DocParagraphs(file, head);
     this.comments = new DocComments(file, head);
     this.drawings = new DocDrawings(file, head);
     for (Notes notes : List.of(file.getFootnotes(), file.getEndnotes())) {

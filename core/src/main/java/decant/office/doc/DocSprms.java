@@ -9,7 +9,6 @@ import java.util.Optional;
 import java.util.TreeMap;
 import org.apache.poi.hwpf.HWPFDocument;
 import org.apache.poi.hwpf.model.CHPX;
-import org.apache.poi.hwpf.model.PAPX;
 import org.apache.poi.hwpf.sprm.SprmIterator;
 import org.apache.poi.hwpf.sprm.SprmOperation;
 
@@ -32,23 +31,6 @@ final class DocSprms {
   private static final double TWIPS = 20;
 
   private DocSprms() {}
-
-  /** The properties of the paragraph that ends at a character; none where the file is wrong. */
-  static byte[] ofParagraph(HWPFDocument file, int end) {
-    List<PAPX> all = file.getParagraphTable().getParagraphs();
-    int from = 0;
-    int to = all.size();
-    while (from < to) {
-      int middle = (from + to) >>> 1;
-      if (all.get(middle).getEnd() < end) {
-        from = middle + 1;
-      } else {
-        to = middle;
-      }
-    }
-    byte[] found = from < all.size() ? all.get(from).getGrpprl() : null;
-    return found == null ? new byte[0] : found;
-  }
 
   /** Whether a list of properties has one. */
   static boolean says(byte[] properties, int sprm) {

@@ -19,6 +19,7 @@ import org.apache.poi.hwpf.usermodel.Paragraph;
 import org.apache.poi.hwpf.usermodel.ParagraphProperties;
 import org.apache.poi.hwpf.usermodel.Range;
 import org.apache.poi.hwpf.usermodel.TableRow;
+import org.apache.poi.util.LittleEndian;
 
 /** The blocks of a stretch of text: of a section, a header, a note, a cell or the boxes. */
 final class DocText {
@@ -71,10 +72,10 @@ final class DocText {
       }
       if (!p.isTableRowEnd()) {
         var pieces = new ArrayList<>(List.of(p));
-        while (k + 1 < count && shared.isPageBreak(pieces.getLast().getEndOffset() - 1)) {
-          pieces.add(r.getParagraph(++k)); // the library ends paragraphs with pages
+        while (k + 1 < count && goesOn(pieces.getLast())) {
+          pieces.add(r.getParagraph(++k));
         }
-        decant.model.Paragraph read = paragraph(p, pieces);
+        decant.model.Paragraph read = paragraph(pieces);
         out.add(read);
         if (damaged && !inDamaged) {
           tableIsDamaged(read.id());
@@ -83,6 +84,17 @@ final class DocText {
       }
     }
     return out;
+  }
+
+  /**
+   * Whether a paragraph goes on after the page that the library ends it with. If nothing but its
+   * mark comes then, that stands on the next page in such files, as a paragraph of its own does.
+   */
+  private boolean goesOn(Paragraph p) {
+    int end = p.getEndOffset();
+    return shared.isPageBreak(end - 1)
+        && end < shared.file.getText().length()
+        && shared.file.getText().charAt(end) != '\r';
   }
 
   private void tableIsDamaged(NodeId at) {
@@ -106,7 +118,7 @@ final class DocText {
 
   /** What stands behind the cells of a row. */
   List<Colour> shades(TableRow row) {
-    return DocSprms.shades(DocSprms.ofParagraph(shared.file, row.getEndOffset()));
+    return DocSprms.shades(shared.paragraphs.of(row.getEndOffset()));
   }
 
   /** The table that begins with a paragraph; empty where the file is wrong about it. */
@@ -122,29 +134,27 @@ final class DocText {
   /**
    * A paragraph.
    *
-   * @param p what says how it looks
    * @param pieces that it consists of, from page break to page break
    */
-  private decant.model.Paragraph paragraph(Paragraph p, List<Paragraph> pieces) throws ReadProblem {
+  private decant.model.Paragraph paragraph(List<Paragraph> pieces) throws ReadProblem {
     NodeId id = NodeId.fresh();
     StyleSheet sheet = shared.styles.sheet();
+    byte[] properties = shared.paragraphs.of(pieces.getLast().getEndOffset());
+    int number = properties.length < 2 ? 0 : LittleEndian.getUShort(properties, 0);
     Look style =
-        p.getStyleIndex() != 0 && shared.styles.has(p.getStyleIndex())
-            ? Look.of(ParagraphTraits.STYLE, DocStyles.id(p.getStyleIndex()))
+        number != 0 && shared.styles.has(number)
+            ? Look.of(ParagraphTraits.STYLE, DocStyles.id(number))
             : Look.PLAIN;
     Look below = sheet.paragraphLook(style);
-    byte[] properties = DocSprms.ofParagraph(shared.file, p.getEndOffset());
-    ParagraphProperties held = shared.styles.paragraph(p.getStyleIndex(), properties);
+    ParagraphProperties held = shared.styles.paragraph(number, properties);
     Look whole =
         shared
             .looks
             .paragraph(held)
-            .with(ParagraphTraits.SHADING, shared.styles.shade(p.getStyleIndex(), properties))
+            .with(ParagraphTraits.SHADING, shared.styles.shade(number, properties))
             .with(
                 ParagraphTraits.TABS,
-                cleared(
-                    shared.styles.tabs(p.getStyleIndex(), properties),
-                    below.value(ParagraphTraits.TABS)));
+                cleared(shared.styles.tabs(number, properties), below.value(ParagraphTraits.TABS)));
     if (!whole.sets(ParagraphTraits.HEADING_LEVEL)
         || whole.value(ParagraphTraits.HEADING_LEVEL) == 0) {
       // A built-in heading is one by its name, whatever its level of outline.
@@ -163,9 +173,9 @@ final class DocText {
     shared
         .bookmarks
         .subMap(
-            p.getStartOffset(),
+            pieces.getFirst().getStartOffset(),
             true,
-            Math.max(p.getStartOffset(), pieces.getLast().getEndOffset() - 1),
+            Math.max(pieces.getFirst().getStartOffset(), pieces.getLast().getEndOffset() - 1),
             true)
         .values()
         .forEach(names::addAll);

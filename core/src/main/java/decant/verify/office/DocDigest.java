@@ -208,18 +208,16 @@ public final class DocDigest {
     Deque<Field> fields = new ArrayDeque<>();
     List<PAPX> all = file.getParagraphTable().getParagraphs();
     int begins = from;
-    SprmBuffer said = null;
     for (int k = first(all, from); k < all.size() && all.get(k).getStart() < to; k++) {
       PAPX p = all.get(k);
-      // The library ends paragraphs with pages; what comes then has no properties.
-      said = said == null ? p.getSprmBuf() : said;
+      // The library ends paragraphs with pages; only the last piece has their properties.
+      SprmBuffer said = p.getSprmBuf();
       int end = Math.min(to, p.getEnd());
       if (isPageBreak(end - 1) && end < to) {
         continue;
       }
       paragraph(begins, end, said == null ? new SprmBuffer(new byte[2], 2) : said, out, fields);
       begins = end;
-      said = null;
     }
   }
 

@@ -315,6 +315,35 @@ class DocWriterTest {
     assertThat(d.paragraphs()).extracting(Paragraph::text).containsExactly(text);
   }
 
+  /**
+   * A page break that ends a paragraph: its mark would stand on the next page, so the next
+   * paragraph begins one instead. One within a paragraph stays there.
+   */
+  @Test
+  void pageBreaksLeaveNoEmptyLineBehind() throws Exception {
+    Document d =
+        again(
+            Samples.document(
+                Samples.paragraph("One\f"),
+                Samples.paragraph("Two\fThree"),
+                Samples.paragraph("\f")));
+    assertThat(d.paragraphs())
+        .extracting(Paragraph::text)
+        .containsExactly("One", "Two\fThree", "\f", "");
+    assertThat(d.paragraphs().get(1).look().value(ParagraphTraits.PAGE_BREAK_BEFORE)).isTrue();
+    assertThat(pages(d)).isEqualTo(4);
+  }
+
+  @Test
+  void aHeadingThatBeginsAPageIsAHeading() throws Exception {
+    Paragraph h =
+        Samples.heading(1, "x").withInlines(List.of(new Inline.Text("\fTides", Look.PLAIN)));
+    Document d =
+        again(Samples.document(Samples.paragraph("Before"), h, Samples.paragraph("After")));
+    assertThat(d.headingLevel(d.paragraphs().get(1))).isEqualTo(1);
+    assertThat(d.headingLevel(d.paragraphs().get(2))).isZero();
+  }
+
   /** A row has 63 cells at most ([MS-DOC] 2.9.321): what stands in the others is not lost. */
   @Test
   void aTableWithMoreCellsThanARowHas() throws Exception {

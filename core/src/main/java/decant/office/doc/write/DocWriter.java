@@ -83,6 +83,14 @@ public final class DocWriter implements Sink {
     char mark = PARAGRAPH;
     int fields;
 
+    /** How many breaks of pages are still to come in the paragraph. */
+    int breaks;
+
+    /** Whether the last of them ends it, and is said by the next paragraph. */
+    boolean endsPage;
+
+    boolean beginsPage;
+
     Writing(Part part, TextPart to) {
       this.part = part;
       this.to = to;
@@ -302,7 +310,16 @@ public final class DocWriter implements Sink {
     } else if (lists.number(below.value(ParagraphTraits.LIST).list()) > 0) {
       out.add(Sprm.P_LIST, 0);
     }
+    if (in.beginsPage) {
+      look = look.with(ParagraphTraits.PAGE_BREAK_BEFORE, true);
+      in.beginsPage = false;
+    }
+    breaks(in, p);
     out.add(ParagraphProperties.differing(look, below, list > 0).array());
+    if (in.breaks > 0 && out.isEmpty()) {
+      // There are readers that forget the style of what follows a break if nothing else is said.
+      out.flag(Sprm.P_KEEP, look.value(ParagraphTraits.KEEP_TOGETHER));
+    }
     in.mark = p.ends().isPresent() ? SECTION : PARAGRAPH;
     if (depth > 0 && p.place().last() && endsCell(in)) {
       in.mark = depth == 1 ? CELL : PARAGRAPH;
@@ -313,10 +330,21 @@ public final class DocWriter implements Sink {
     in.paragraph = new Bytes().u16(styles.ofParagraph(look)).add(out.array()).array();
   }
 
+  /**
+   * A break that ends a paragraph is said by the one after it: readers of this format put the mark
+   * of a paragraph after its break, so that one line of the next page would stay empty.
+   */
+  private static void breaks(Writing in, Event.ParagraphStart p) {
+    String text = p.paragraph().text();
+    in.breaks = (int) text.chars().filter(c -> c == '\f').count();
+    in.endsPage = text.endsWith("\f") && !p.place().last();
+  }
+
   private void end(Event.ParagraphEnd p) {
     Writing in = in();
     in.to.end(in.mark, properties(p.looks().inForce()), in.paragraph);
     in.mark = PARAGRAPH;
+    in.beginsPage = in.endsPage;
   }
 
   private static boolean endsCell(Writing in) {
@@ -387,9 +415,9 @@ public final class DocWriter implements Sink {
           case '\u2011' -> plain.append((char) 0x1E);
           case '\u00AD' -> plain.append((char) 0x1F);
           case '\f' -> {
-            to.add(plain, how);
-            plain.setLength(0);
-            to.add("\f", how);
+            if (--in().breaks > 0 || !in().endsPage) {
+              plain.append('\f');
+            }
           }
           default -> {
             char c = s.charAt(k);
