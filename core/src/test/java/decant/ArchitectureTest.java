@@ -73,6 +73,7 @@ class ArchitectureTest {
     out.put("verify.office", and(and(content, layout), "picture", "verify"));
     List<String> readers = List.of("words", "io", "work", "model..", "text", "reading", "picture");
     out.put("office.field", List.of("model.."));
+    out.put("office.symbol", List.of());
     out.put("office.xml", List.of("words", "io", "work", "reading"));
     out.put(
         "office.emit",
@@ -84,12 +85,23 @@ class ArchitectureTest {
         and(
             readers,
             "office.field",
+            "office.symbol",
             "office.xml",
             "office.docx.markup",
             "office.docx.write",
             "format",
             "verify.office"));
-    out.put("office.doc", and(readers, "office.field", "format"));
+    out.put("office.doc.write", and(readers, "layout.label", "office.emit"));
+    out.put(
+        "office.doc",
+        and(
+            readers,
+            "office.field",
+            "office.symbol",
+            "office.emit",
+            "office.doc.write",
+            "format",
+            "verify.office"));
     out.put("office.html", and(readers, "layout.label", "clip", "format", "verify.office"));
     out.put("office.text", and(readers, "layout.label", "format", "verify.office"));
     out.put("office.odf.markup", and(readers, "office.xml"));

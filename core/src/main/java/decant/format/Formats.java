@@ -33,7 +33,8 @@ public final class Formats {
 
   private static final String PAGES = "pdf";
   private static final String WORKING = "docx";
-  private static final String OLDER = "rtf";
+  private static final String OLDER = "doc";
+  private static final String COPIED = "rtf";
 
   private Formats() {}
 
@@ -141,9 +142,14 @@ public final class Formats {
         .orElseGet(Formats::working);
   }
 
-  /** The format that office programs of every age read. */
+  /** The format that older office programs ask for. */
   public static Format older() {
     return of(OLDER).orElseThrow();
+  }
+
+  /** The format in which text with its looks goes from program to program. */
+  public static Format copied() {
+    return of(COPIED).orElseThrow();
   }
 
   /** Whether what came of a format has pages of its own, which can be looked at. */

@@ -1,9 +1,14 @@
 package decant.model;
 
+import java.util.AbstractMap;
+import java.util.Collections;
+import java.util.EnumMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import org.jspecify.annotations.Nullable;
 
 /**
  * A stretch of the document on one kind of paper.
@@ -51,7 +56,7 @@ public record Section(
   }
 
   public Section {
-    running = RunningTexts.of(running);
+    running = Texts.of(running);
     blocks = BlockList.of(blocks);
   }
 
@@ -111,5 +116,45 @@ public record Section(
       return first;
     }
     return number % 2 == 0 && running.containsKey(even) ? even : usual;
+  }
+
+  /**
+   * The headers and footers of a section: never changed, and always in the same order, so that what
+   * goes through them does the same in every run of the program. Those of two sections are told
+   * apart by identity where that is enough.
+   */
+  private static final class Texts extends AbstractMap<Running, Story> {
+    private static final Texts NONE = new Texts(Map.of());
+
+    private final Map<Running, Story> texts;
+
+    private Texts(Map<Running, Story> texts) {
+      var ordered = new EnumMap<Running, Story>(Running.class);
+      ordered.putAll(texts);
+      this.texts = Collections.unmodifiableMap(ordered);
+    }
+
+    /** The texts themselves if they are such already. */
+    static Texts of(Map<Running, Story> texts) {
+      if (texts instanceof Texts r) {
+        return r;
+      }
+      return texts.isEmpty() ? NONE : new Texts(texts);
+    }
+
+    @Override
+    public Set<Entry<Running, Story>> entrySet() {
+      return texts.entrySet();
+    }
+
+    @Override
+    public @Nullable Story get(@Nullable Object which) {
+      return texts.get(which);
+    }
+
+    @Override
+    public boolean containsKey(@Nullable Object which) {
+      return texts.containsKey(which);
+    }
   }
 }

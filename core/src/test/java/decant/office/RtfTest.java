@@ -307,10 +307,10 @@ class RtfTest {
             new decant.model.look.FormField(
                 "1", "vessel", decant.model.look.FormField.Kind.TEXT, List.of(), 0, ""));
     Document d = Samples.document(Samples.runs("Vessel ", Look.PLAIN, "____", blank));
-    assertThat(LeftOut.of(d, Formats.older()))
+    assertThat(LeftOut.of(d, Formats.copied()))
         .containsExactly("1 form field (it becomes plain text).");
     assertThat(LeftOut.of(d, Formats.working())).isEmpty();
-    assertThat(LeftOut.of(Samples.document(Samples.paragraph("x")), Formats.older())).isEmpty();
+    assertThat(LeftOut.of(Samples.document(Samples.paragraph("x")), Formats.copied())).isEmpty();
   }
 
   @Test

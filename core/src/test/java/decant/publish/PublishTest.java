@@ -203,7 +203,7 @@ class PublishTest {
     assertThat(saved.file()).hasFileName("copy (not verified).docx").exists();
 
     Path pdf = Files.writeString(folder.resolve("charges.pdf"), "older");
-    Path rtf = Files.writeString(folder.resolve("charges.rtf"), "older");
+    Path doc = Files.writeString(folder.resolve("charges.doc"), "older");
     var recipe =
         new Recipe("Both", "", List.of(Output.Pdf.DEFAULT, new Output.Office(Formats.older())));
     Receipt r =
@@ -222,8 +222,8 @@ class PublishTest {
     assertThat(r.verified()).isFalse();
     assertThat(r.files())
         .extracting(m -> m.file().getFileName().toString())
-        .containsExactly("charges (not verified).pdf", "charges (not verified).rtf");
+        .containsExactly("charges (not verified).pdf", "charges (not verified).doc");
     assertThat(pdf).hasContent("older");
-    assertThat(rtf).hasContent("older");
+    assertThat(doc).hasContent("older");
   }
 }

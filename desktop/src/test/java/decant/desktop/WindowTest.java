@@ -679,15 +679,15 @@ class WindowTest extends WindowCase {
   }
 
   @Test
-  void anOlderOfficeCopyIsRtf() throws IOException {
+  void anOlderOfficeCopyIsDoc() throws IOException {
     Work work = revise("Winter storage notice.docx");
     window.go(StageName.PUBLISH);
     choose("#publish-recipe", "Older office copy");
     window.click("#publish-go");
     window.until(() -> work.receiptProperty().get().isPresent());
     assertThat(Window.on(() -> work.receiptProperty().get().orElseThrow().verified())).isTrue();
-    assertThat(Files.readString(folder.resolve("Winter storage notice published.rtf")))
-        .startsWith("{\\rtf1");
+    Path made = folder.resolve("Winter storage notice published.doc");
+    assertThat(decant.format.Formats.recognise(made)).isEqualTo(decant.format.Formats.older());
   }
 
   @Test

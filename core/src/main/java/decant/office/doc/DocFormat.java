@@ -8,10 +8,19 @@ import decant.verify.office.DocVerifier;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 
-/** Binary office documents of 1997 to 2003 ([MS-DOC]), and templates of them. */
+/** Binary office documents of 1997 to 2003 ([MS-DOC]). */
 public final class DocFormat implements FormatService {
   static final String ID = "doc";
+
+  /** What its files have room for. */
+  static final Set<Format.Holding> HOLDS =
+      EnumSet.of(
+          Format.Holding.LOOKS,
+          Format.Holding.PICTURES,
+          Format.Holding.RUNNING_TEXTS,
+          Format.Holding.COMMENTS);
 
   private static final Format FORMAT =
       new Format(
@@ -19,13 +28,9 @@ public final class DocFormat implements FormatService {
           "DOC",
           Format.Family.TEXT,
           "application/msword",
-          List.of("doc", "dot"),
+          List.of("doc"),
           DocFormat::knows,
-          EnumSet.of(
-              Format.Holding.LOOKS,
-              Format.Holding.PICTURES,
-              Format.Holding.RUNNING_TEXTS,
-              Format.Holding.COMMENTS));
+          HOLDS);
 
   private static boolean knows(FileContent c) {
     return c.isCompound() && c.hasStream("WordDocument");

@@ -663,6 +663,29 @@ class DocWriterTest {
     assertThat(failed(file, rich.document())).isNotEmpty();
   }
 
+  /** Boxes cannot stand in boxes: the inner one stands beside the text around, after the outer. */
+  @Test
+  void boxesInBoxesAndInNotesStayBoxes() throws Exception {
+    var rich = new Rich();
+    Inline inner =
+        rich.box(
+            40, 20, Rich.beside(Placement.Wrap.THROUGH, 1, 1), Samples.paragraph("inner words"));
+    Inline outer =
+        rich.box(
+            100,
+            50,
+            Rich.beside(Placement.Wrap.AROUND, 30, 10),
+            Rich.of(Rich.text("outer words"), inner));
+    rich.section(
+        Rich.a4(Columns.ONE),
+        Section.Start.NEW_PAGE,
+        Map.of(),
+        List.of(Rich.of(Rich.text("Text "), outer, Rich.text(" goes on"))));
+    Document in = again(rich.document());
+    assertThat(in.stories()).hasSize(2);
+    assertThat(in.paragraphs().getFirst().text()).isEqualTo("Text \uFFFC\uFFFC goes on");
+  }
+
   @Test
   void longTextsFillManyPagesOfProperties() throws Exception {
     var blocks = new ArrayList<Paragraph>();

@@ -64,7 +64,7 @@ public final class PageClipboard {
   private static Optional<String> rtf(Fragment f) {
     var out = new ByteArrayOutputStream();
     try {
-      Formats.writer(Formats.older()).write(f.document(), out);
+      Formats.writer(Formats.copied()).write(f.document(), out);
       return Optional.of(out.toString(StandardCharsets.US_ASCII));
     } catch (IOException | RuntimeException e) {
       Faults.mended("copying as RTF", e); // the other formats are there
@@ -108,7 +108,7 @@ public final class PageClipboard {
     }
     if (c.hasRtf() && c.getRtf() instanceof String rtf) {
       Optional<Fragment> f =
-          Formats.paste(Formats.older())
+          Formats.paste(Formats.copied())
               .map(p -> p.read(rtf, d.styles()))
               .filter(x -> !x.isEmpty());
       if (f.isPresent()) {

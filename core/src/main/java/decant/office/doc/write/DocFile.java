@@ -39,7 +39,7 @@ record DocFile(Tables tables, Map<Part, TextPart> parts, Bytes data) {
     return parts.getOrDefault(p, new TextPart());
   }
 
-  void write(Document document, OutputStream out) throws IOException {
+  void write(Document document, OutputStream out, boolean template) throws IOException {
     var fib = new Fib();
     var stream = new Bytes().zeros(Fib.SIZE);
     var begins = new EnumMap<Part, Integer>(Part.class);
@@ -69,7 +69,7 @@ record DocFile(Tables tables, Map<Part, TextPart> parts, Bytes data) {
     var pieces = new Plc().add(0, new Bytes().u16(0).u32(Fib.SIZE).u16(0)).end(length);
     fib.put(Fib.Table.PIECES, new Bytes().u8(2).u32(pieces.size()).add(pieces.array()));
     boolean pictures = data.size() > 0 || !tables.drawings().isEmpty();
-    byte[] head = fib.head(text, stream.size(), lengths, pictures, false);
+    byte[] head = fib.head(text, stream.size(), lengths, pictures, template);
     byte[] all = stream.array();
     System.arraycopy(head, 0, all, 0, head.length);
     try (var file = new POIFSFileSystem()) {

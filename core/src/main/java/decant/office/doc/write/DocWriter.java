@@ -5,7 +5,6 @@ import decant.model.Document;
 import decant.model.Inline;
 import decant.model.Paragraph;
 import decant.model.Section;
-import decant.model.Section.Running;
 import decant.model.Story;
 import decant.model.look.Comment;
 import decant.model.look.Insets;
@@ -19,8 +18,6 @@ import decant.model.look.Placement.Axis;
 import decant.model.look.Placement.Origin;
 import decant.model.look.TextTraits;
 import decant.model.walk.Walk;
-import decant.office.emit.CellGrid;
-import decant.office.emit.Direction;
 import decant.office.emit.Emitter;
 import decant.office.emit.Event;
 import decant.office.emit.Sink;
@@ -29,73 +26,13 @@ import java.io.OutputStream;
 import java.util.ArrayDeque;
 import java.util.Deque;
 import java.util.EnumMap;
-import java.util.HashMap;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
-import org.jspecify.annotations.Nullable;
 
 /** Writes binary office documents as programs from 1997 on read them ([MS-DOC]). */
 public final class DocWriter implements Sink {
-  private static final char PARAGRAPH = '\r';
-  private static final char CELL = 0x07;
-  private static final char SECTION = 0x0C;
-  private static final char PICTURE = 0x01;
-  private static final char NOTE = 0x02;
-  private static final char COMMENT = 0x05;
-  private static final char DRAWING = 0x08;
-  private static final char FIELD_BEGIN = 0x13;
-  private static final char FIELD_SEPARATOR = 0x14;
-  private static final char FIELD_END = 0x15;
   private static final int DEEPEST_LEVEL = 8;
-
-  /** The order of headers and footers in their part, after six about notes (§2.3.3). */
-  private static final Running[] RUNNING = {
-    Running.HEADER_EVEN,
-    Running.HEADER,
-    Running.FOOTER_EVEN,
-    Running.FOOTER,
-    Running.HEADER_FIRST,
-    Running.FOOTER_FIRST
-  };
-
-  private static final int BEFORE_RUNNING = 6;
-  private static final byte[] PLAIN = new Properties().add(Sprm.C_SPECIAL, 1).array();
-
-  /** A table that is being written, and where in it. */
-  private static final class OpenTable {
-    final RowProperties rows;
-    int row;
-    CellGrid.@Nullable Piece piece;
-
-    OpenTable(RowProperties rows) {
-      this.rows = rows;
-    }
-  }
-
-  /** A text that is being written into its part; notes are while the text around them is. */
-  private static final class Writing {
-    final Part part;
-    final TextPart to;
-    final Deque<OpenTable> tables = new ArrayDeque<>();
-    byte[] paragraph = new byte[2];
-    String style = "";
-    char mark = PARAGRAPH;
-    int fields;
-
-    /** How many breaks of pages are still to come in the paragraph. */
-    int breaks;
-
-    /** Whether the last of them ends it, and is said by the next paragraph. */
-    boolean endsPage;
-
-    boolean beginsPage;
-
-    Writing(Part part, TextPart to) {
-      this.part = part;
-      this.to = to;
-    }
-  }
 
   private final Document document;
   private final Emitter emitter;
@@ -109,12 +46,12 @@ public final class DocWriter implements Sink {
   private final Notes endnotes = new Notes();
   private final Map<Part, Boxes> boxes =
       new EnumMap<>(Map.of(Part.BOXES, new Boxes(), Part.RUNNING_BOXES, new Boxes()));
-  private final Plc running = new Plc();
+  private Plc running = new Plc();
   private final Bytes data = new Bytes();
   private final Drawings drawings;
   private final Map<Part, TextPart> parts = new EnumMap<>(Part.class);
   private final Deque<Writing> open = new ArrayDeque<>();
-  private final Map<String, Map<Look, byte[]>> known = new HashMap<>();
+  private final Runs runs;
   private final boolean textAtEdge;
   private final double room;
   private final Fonts fonts = new Fonts();
@@ -126,6 +63,7 @@ public final class DocWriter implements Sink {
     this.lists = new Lists(document.lists(), texts);
     fonts.number(document.styles().textBase(Look.PLAIN).value(TextTraits.FAMILY));
     this.styles = new Styles(document, lists, texts);
+    this.runs = new Runs(document, styles, texts);
     this.drawings = new Drawings(document.media(), data);
     this.textAtEdge = document.styles().typesetting().textAtTableEdge();
     this.room = document.sections().getFirst().page().textWidth();
@@ -140,19 +78,33 @@ public final class DocWriter implements Sink {
    * @throws IOException if the stream cannot be written
    */
   public static void write(Document document, OutputStream out) throws IOException {
+    write(document, out, false);
+  }
+
+  /**
+   * Writes a document as a template.
+   *
+   * @throws IOException if the stream cannot be written
+   */
+  public static void writeTemplate(Document document, OutputStream out) throws IOException {
+    write(document, out, true);
+  }
+
+  private static void write(Document document, OutputStream out, boolean template)
+      throws IOException {
     var w = new DocWriter(document);
     w.all();
-    w.file().write(document, out);
+    w.file().write(document, out, template);
   }
 
   private void all() {
     open.push(new Writing(Part.TEXT, part(Part.TEXT)));
     emitter.body(this);
     open.pop();
-    running();
+    running = RunningWriter.write(document, part(Part.RUNNING), s -> story(Part.RUNNING, s));
     for (Part p : Part.values()) {
       if (p != Part.TEXT && part(p).length() > 0) {
-        part(p).end(PARAGRAPH, new byte[0], new byte[2]); // one more stands after all texts
+        part(p).end(Mark.PARAGRAPH, new byte[0], new byte[2]); // one more stands after all texts
       }
     }
   }
@@ -178,49 +130,6 @@ public final class DocWriter implements Sink {
     return open.getFirst();
   }
 
-  /** Headers and footers; one that goes on from the section before is not said again. */
-  private void running() {
-    boolean facing = Particulars.facing(document);
-    if (document.sections().stream().allMatch(s -> s.running().isEmpty())) {
-      return;
-    }
-    for (int k = 0; k < BEFORE_RUNNING; k++) {
-      running.add(0);
-    }
-    TextPart to = part(Part.RUNNING);
-    var before = new EnumMap<Running, Story>(Running.class);
-    for (Section s : document.sections()) {
-      boolean first =
-          s.running().containsKey(Running.HEADER_FIRST)
-              || s.running().containsKey(Running.FOOTER_FIRST);
-      for (Running r : RUNNING) {
-        running.add(to.length());
-        boolean ofFirst = r == Running.HEADER_FIRST || r == Running.FOOTER_FIRST;
-        boolean ofEven = r == Running.HEADER_EVEN || r == Running.FOOTER_EVEN;
-        if (ofFirst && !first || ofEven && !facing) {
-          continue;
-        }
-        Running usual = r.isHeader() ? Running.HEADER : Running.FOOTER;
-        Story story = s.running().get(r);
-        if (story == null && ofEven) {
-          story = s.running().get(usual); // one text for all pages stands on both sides
-        }
-        if (story == before.get(r)) {
-          continue;
-        }
-        if (story == null) {
-          before.remove(r);
-          to.end(PARAGRAPH, new byte[0], new byte[2]);
-        } else {
-          before.put(r, story);
-          story(Part.RUNNING, story);
-        }
-        to.end(PARAGRAPH, new byte[0], new byte[2]); // each text has a mark of its own after it
-      }
-    }
-    running.add(to.length());
-  }
-
   /** Writes a text into its part, with at least one paragraph, which ends it. */
   private void story(Part part, Story story) {
     var w = new Writing(part, part(part));
@@ -230,7 +139,7 @@ public final class DocWriter implements Sink {
     if (w.to.length() == from
         || story.blocks().isEmpty()
         || !(story.blocks().getLast() instanceof Paragraph)) {
-      w.to.end(PARAGRAPH, new byte[0], new byte[2]);
+      w.endPlain(Mark.PARAGRAPH);
     }
     open.pop();
   }
@@ -249,17 +158,17 @@ public final class DocWriter implements Sink {
       case Event.ParagraphEnd p -> end(p);
       case Event.BookmarkStart b -> bookmarks.begin(b.name(), in().part, in().to.length());
       case Event.BookmarkEnd b -> bookmarks.end(b.name(), in().part, in().to.length());
-      case Event.LinkStart l -> beginField(address(l.link()), FieldTypes.HYPERLINK);
-      case Event.LinkEnd l -> endField();
+      case Event.LinkStart l -> in().beginField(address(l.link()));
+      case Event.LinkEnd l -> in().endField();
       case Event.FieldStart f -> {} // shown as the text that stands on it
       case Event.FieldEnd f -> {}
       case Event.CommentStart c -> comments.begin(c.number(), in().to.length());
       case Event.CommentEnd c -> comment(c);
       case Event.Run r -> text(r.text(), r.looks().inForce());
       case Event.Value v -> {
-        beginField(v.instruction(), FieldTypes.of(v.instruction()));
+        in().beginField(v.instruction());
         text(v.shown(), v.looks().inForce());
-        endField();
+        in().endField();
       }
       case Event.NoteMark n -> note(n);
       case Event.Picture p -> picture(p.picture());
@@ -269,7 +178,7 @@ public final class DocWriter implements Sink {
       case Event.TableStart t ->
           in().tables
               .push(
-                  new OpenTable(
+                  new Writing.OpenTable(
                       RowProperties.of(
                           t.table(), t.grid(), t.grid().edges(t.table(), room), textAtEdge)));
       case Event.RowStart r -> in().tables.getFirst().row = r.number();
@@ -284,7 +193,7 @@ public final class DocWriter implements Sink {
     TextPart to = in().to;
     boolean told = s.last() ? !to.isOpen() && endsWithParagraph(s.section()) : s.told();
     if (!told) {
-      to.end(s.last() ? PARAGRAPH : SECTION, new byte[0], new byte[2]);
+      in().endPlain(s.last() ? Mark.PARAGRAPH : Mark.SECTION);
     }
     sections.add(s.section(), to.length());
   }
@@ -320,9 +229,9 @@ public final class DocWriter implements Sink {
       // There are readers that forget the style of what follows a break if nothing else is said.
       out.flag(Sprm.P_KEEP, look.value(ParagraphTraits.KEEP_TOGETHER));
     }
-    in.mark = p.ends().isPresent() ? SECTION : PARAGRAPH;
-    if (depth > 0 && p.place().last() && endsCell(in)) {
-      in.mark = depth == 1 ? CELL : PARAGRAPH;
+    in.mark = p.ends().isPresent() ? Mark.SECTION : Mark.PARAGRAPH;
+    if (depth > 0 && p.place().last() && in.tables.getFirst().endsCell()) {
+      in.mark = depth == 1 ? Mark.CELL : Mark.PARAGRAPH;
       if (depth > 1) {
         out.flag(Sprm.P_INNER_CELL_END, true);
       }
@@ -343,97 +252,43 @@ public final class DocWriter implements Sink {
   private void end(Event.ParagraphEnd p) {
     Writing in = in();
     in.to.end(in.mark, properties(p.looks().inForce()), in.paragraph);
-    in.mark = PARAGRAPH;
+    in.mark = Mark.PARAGRAPH;
     in.beginsPage = in.endsPage;
   }
 
-  private static boolean endsCell(Writing in) {
-    OpenTable t = in.tables.getFirst();
-    return t.piece == null || t.rows.ends(t.row, t.piece);
+  private byte[] properties(Look look) {
+    return runs.properties(look, in().style);
+  }
+
+  private void text(String s, Look look) {
+    runs.add(s, look, in());
   }
 
   private void endCell(Event.CellEnd c) {
     Writing in = in();
-    if (c.open() && endsCell(in)) {
+    if (c.open() && in.tables.getFirst().endsCell()) {
       var out = new Properties().flag(Sprm.P_IN_TABLE, true).add(Sprm.P_DEPTH, c.depth());
       if (c.depth() > 1) {
         out.flag(Sprm.P_INNER_CELL_END, true);
       }
-      in.to.end(c.depth() == 1 ? CELL : PARAGRAPH, new byte[0], unstyled(out));
+      in.to.end(c.depth() == 1 ? Mark.CELL : Mark.PARAGRAPH, new byte[0], unstyled(out));
     }
   }
 
   private void endRow(Event.RowEnd r) {
     Writing in = in();
-    OpenTable t = in.tables.getFirst();
+    Writing.OpenTable t = in.tables.getFirst();
     if (t.rows.grid().rows().get(t.row).isEmpty()) {
       return;
     }
     var out = new Properties().flag(Sprm.P_IN_TABLE, true).add(Sprm.P_DEPTH, r.depth());
     out.flag(r.depth() == 1 ? Sprm.P_ROW_END : Sprm.P_INNER_ROW_END, true);
     out.add(t.rows.of(t.row));
-    in.to.end(r.depth() == 1 ? CELL : PARAGRAPH, new byte[0], unstyled(out));
+    in.to.end(r.depth() == 1 ? Mark.CELL : Mark.PARAGRAPH, new byte[0], unstyled(out));
   }
 
   private static byte[] unstyled(Properties p) {
     return new Bytes().u16(0).add(p.array()).array();
-  }
-
-  /** What is said of characters that look so, over the style of their paragraph. */
-  private byte[] properties(Look look) {
-    return known
-        .computeIfAbsent(in().style, s -> new HashMap<>())
-        .computeIfAbsent(look, l -> properties(l, styles.text(in().style)));
-  }
-
-  private byte[] properties(Look look, Look base) {
-    var out = new Properties();
-    Look below = base;
-    Optional<Integer> style = styles.ofText(look);
-    if (style.isPresent()) {
-      out.add(Sprm.C_STYLE, style.get());
-      Look named = Look.of(TextTraits.CHARACTER_STYLE, look.value(TextTraits.CHARACTER_STYLE));
-      below = document.styles().textLook(base, named);
-    }
-    return out.add(texts.differing(look, below).array()).array();
-  }
-
-  /** Text in stretches that run one way, with the marks that this format has in it. */
-  private void text(String s, Look look) {
-    byte[] left = properties(look);
-    TextPart to = in().to;
-    int from = 0;
-    while (from < s.length()) {
-      boolean rtl = Direction.isRightToLeft(s, from);
-      int end = Direction.end(s, from, rtl);
-      byte[] how = rtl ? new Properties().add(left).flag(Sprm.C_RIGHT_TO_LEFT, true).array() : left;
-      var plain = new StringBuilder();
-      for (int k = from; k < end; k++) {
-        switch (s.charAt(k)) {
-          case '\n' -> plain.append((char) 0x0B);
-          case Inline.COLUMN_BREAK -> plain.append((char) 0x0E);
-          case '\u2011' -> plain.append((char) 0x1E);
-          case '\u00AD' -> plain.append((char) 0x1F);
-          case '\f' -> {
-            if (--in().breaks > 0 || !in().endsPage) {
-              plain.append('\f');
-            }
-          }
-          default -> {
-            char c = s.charAt(k);
-            if (c == '\t' || c >= ' ' && c != Inline.OBJECT) {
-              plain.append(c);
-            }
-          }
-        }
-      }
-      to.add(plain, how);
-      from = end;
-    }
-  }
-
-  private static byte[] special(byte[] properties) {
-    return new Properties().add(properties).add(Sprm.C_SPECIAL, 1).array();
   }
 
   private String address(Link link) {
@@ -443,35 +298,15 @@ public final class DocWriter implements Sink {
     };
   }
 
-  private void beginField(String instruction, int type) {
-    Writing in = in();
-    mark(FIELD_BEGIN, type);
-    in.to.add(" " + instruction + " ", new byte[0]);
-    mark(FIELD_SEPARATOR, 0xFF);
-    in.fields++;
-  }
-
-  private void endField() {
-    in().fields--;
-    boolean within = in().fields > 0;
-    mark(FIELD_END, 0x80 | (within ? 0x40 : 0));
-  }
-
-  private void mark(char mark, int said) {
-    TextPart to = in().to;
-    to.fields().add(to.length(), new Bytes().u8(mark).u8(said));
-    to.add(String.valueOf(mark), PLAIN);
-  }
-
   /** Its words stand in a part of their own, each paragraph of them as one. */
   private void comment(Event.CommentEnd e) {
     TextPart words = part(Part.COMMENTS);
     comments.end(e.comment(), e.number(), in().to.length(), words.length());
-    in().to.add(String.valueOf(COMMENT), PLAIN);
-    words.add(String.valueOf(COMMENT), PLAIN);
+    in().to.add(String.valueOf(Mark.COMMENT), Mark.SPECIAL);
+    words.add(String.valueOf(Mark.COMMENT), Mark.SPECIAL);
     for (String line : e.comment().text().split("\n", -1)) {
       words.add(line.replaceAll("\\p{Cntrl}", " "), new byte[0]);
-      words.end(PARAGRAPH, new byte[0], new byte[2]);
+      words.end(Mark.PARAGRAPH, new byte[0], new byte[2]);
     }
   }
 
@@ -484,7 +319,7 @@ public final class DocWriter implements Sink {
     int at = to.length();
     boolean marked = n.own() ? in().part == part : in().part == Part.TEXT;
     if (counted && marked) {
-      to.add(String.valueOf(NOTE), special(properties(look)));
+      to.add(String.valueOf(Mark.NOTE), Mark.special(properties(look)));
     } else {
       text(n.label().orElse("*"), look);
     }
@@ -494,6 +329,7 @@ public final class DocWriter implements Sink {
     if (in().part == Part.TEXT) {
       (endnote ? endnotes : footnotes).add(at, part(part).length(), counted);
       story(part, n.note());
+      drawWaiting();
     } else {
       inPlace(n.note(), look.without(TextTraits.RAISE)); // only the text itself can have notes
     }
@@ -512,21 +348,22 @@ public final class DocWriter implements Sink {
     TextPart to = in().to;
     if (p.placement() instanceof Placement.Floating f && in().part.holdsDrawings()) {
       if (drawings.beside(in().part == Part.RUNNING, to.length(), p, f)) {
-        to.add(String.valueOf(DRAWING), PLAIN);
+        to.add(String.valueOf(Mark.DRAWING), Mark.SPECIAL);
       }
       return;
     }
     Optional<Integer> at = drawings.onLine(p);
     if (at.isPresent()) {
       byte[] how = new Properties().add(Sprm.C_PICTURE, at.get()).add(Sprm.C_SPECIAL, 1).array();
-      to.add(String.valueOf(PICTURE), how);
+      to.add(String.valueOf(Mark.PICTURE), how);
     }
   }
 
   private void shape(Event.Shape s) {
     Writing in = in();
     if (!in.part.holdsDrawings()) {
-      s.text().ifPresent(t -> inPlace(t, Look.PLAIN));
+      // It stands beside the text around instead, right after what it is in.
+      open.stream().filter(w -> w.part.holdsDrawings()).findFirst().orElseThrow().waiting.add(s);
       return;
     }
     boolean header = in.part == Part.RUNNING;
@@ -535,10 +372,17 @@ public final class DocWriter implements Sink {
     Boxes texts = boxes.getOrDefault(part, new Boxes());
     Optional<Integer> number = s.text().map(t -> texts.next());
     int id = drawings.shape(header, in.to.length(), s.shape(), place, number);
-    in.to.add(String.valueOf(DRAWING), PLAIN);
+    in.to.add(String.valueOf(Mark.DRAWING), Mark.SPECIAL);
     if (s.text().isPresent()) {
       texts.add(part(part).length(), id);
       story(part, s.text().get());
+    }
+    drawWaiting();
+  }
+
+  private void drawWaiting() {
+    while (!in().waiting.isEmpty()) {
+      shape(in().waiting.remove());
     }
   }
 

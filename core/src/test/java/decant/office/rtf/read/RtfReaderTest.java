@@ -64,7 +64,7 @@ class RtfReaderTest {
     Fragment f =
         Copying.of(d, new Selection(Motion.documentStart(d), Motion.documentEnd(d))).orElseThrow();
     var out = new ByteArrayOutputStream();
-    Formats.writer(Formats.older()).write(f.document(), out);
+    Formats.writer(Formats.copied()).write(f.document(), out);
     return out.toString(StandardCharsets.US_ASCII);
   }
 
