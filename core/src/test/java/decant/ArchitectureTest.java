@@ -186,6 +186,7 @@ class ArchitectureTest {
         and(
             pages,
             "layout",
+            "layout.label",
             "io",
             "reading",
             "format",

@@ -54,10 +54,7 @@ final class Locking {
   Passwords passwords(Recipe recipe) throws IOException {
     Optional<String> open = given(openFile, openVariable);
     Optional<String> change = given(changeFile, changeVariable);
-    if (open.isPresent()
-        && pdfs(recipe)
-            .noneMatch(
-                p -> p.settings().security().isLocked() && p.settings().security().askToOpen())) {
+    if (open.isPresent() && recipe.outputs().stream().noneMatch(Locking::asksToOpen)) {
       throw wrong(WORDS.say("locking.open-unused", recipe.name()));
     }
     if (change.isPresent()
@@ -67,6 +64,19 @@ final class Locking {
       throw wrong(WORDS.say("locking.change-unused", recipe.name()));
     }
     return new Passwords(open.orElse(""), change.orElse(""));
+  }
+
+  /** Whether a password to open with was named. */
+  boolean opens() {
+    return openFile != null || openVariable != null;
+  }
+
+  private static boolean asksToOpen(Output o) {
+    return switch (o) {
+      case Output.Pdf p ->
+          p.settings().security().isLocked() && p.settings().security().askToOpen();
+      case Output.Office d -> d.password();
+    };
   }
 
   private Optional<String> given(@Nullable Path file, @Nullable String variable)

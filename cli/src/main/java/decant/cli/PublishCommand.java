@@ -137,12 +137,22 @@ final class PublishCommand implements Callable<Integer> {
     if (chosen.pagesKept() == PagesKept.ALL && chosen.active() == Active.KEEP) {
       throw wrong(WORDS.say("publish-command.kept-pages-never-act"));
     }
+    refuseUnlockable(chosen);
     Passwords passwords = locking.passwords(chosen);
     Optional<String> exposed = Exposure.of(chosen);
     if (!Call.isWorker()) {
       exposed.ifPresent(System.err::println);
     }
     return each.run(files, f -> publish(f, chosen, intoFolder, passwords), EachFile::tell);
+  }
+
+  /** A document that was meant to be locked does not go out unlocked. */
+  private void refuseUnlockable(Recipe chosen) {
+    for (Output o : chosen.outputs()) {
+      if (o instanceof Output.Office d && d.password() && Formats.locker(d.format()).isEmpty()) {
+        throw wrong(WORDS.say("publish-command.cannot-lock", Plan.cannotLock(d.format())));
+      }
+    }
   }
 
   private int publish(Path file, Recipe chosen, boolean intoFolder, Passwords passwords) {
@@ -181,10 +191,17 @@ final class PublishCommand implements Callable<Integer> {
     return r.withOutputs(outputs);
   }
 
+  /** With a password to open, the one document that is asked for opens only with it. */
+  private Recipe locked(Recipe r) {
+    return locking.opens() && r.outputs().getFirst() instanceof Output.Office d
+        ? r.with(0, d.withPassword(true))
+        : r;
+  }
+
   private Recipe named() {
     List<Recipe> shipped = RecipeBook.shipped();
     if (recipe == null) {
-      return RecipeBook.copyAs(to == null ? Formats.pages() : to);
+      return locked(RecipeBook.copyAs(to == null ? Formats.pages() : to));
     }
     if (to != null) {
       throw wrong(WORDS.say("publish-command.recipe-says-what-is-made"));

@@ -491,6 +491,43 @@ class MainTest {
   }
 
   @Test
+  void aDocumentIsLockedWhereItsFormatCanBe() throws IOException {
+    Path notice = copy("Winter storage notice.docx");
+    Path secret = Files.writeString(folder.resolve("secret.txt"), "high tide\n");
+    for (String format : new String[] {"odt", "docx"}) {
+      Run r =
+          run(
+              "publish",
+              notice.toString(),
+              "--to",
+              format,
+              "--out",
+              folder.resolve("locked." + format).toString(),
+              "--open-password-file",
+              secret.toString());
+      assertThat(r.status()).as(r.err()).isZero();
+      Path made = folder.resolve("locked." + format);
+      assertThat(run("describe", made.toString(), "--json").status()).isEqualTo(1);
+      Run open = run("describe", made.toString(), "--json", "--password-file", secret.toString());
+      assertThat(open.status()).as(open.err()).isZero();
+      assertThat(open.out()).contains("Winter storage");
+    }
+    for (String format : new String[] {"doc", "rtf", "html", "txt"}) {
+      Run r =
+          run(
+              "publish",
+              notice.toString(),
+              "--to",
+              format,
+              "--open-password-file",
+              secret.toString());
+      assertThat(r.status()).isEqualTo(2);
+      assertThat(r.err()).contains("cannot-lock").contains("Nothing was written");
+      assertThat(folder.resolve("Winter storage notice." + format)).doesNotExist();
+    }
+  }
+
+  @Test
   void anOpenFileBesideALockedOneIsSaid() throws IOException {
     Path notice = copy("Winter storage notice.docx");
     Path secret = Files.writeString(folder.resolve("secret.txt"), "high tide\n");

@@ -39,6 +39,25 @@ public interface FormatService {
     List<Check> verify(Path file, Document d);
   }
 
+  /** Locks whole files of the format with a password, and takes the lock off again. */
+  interface Locker {
+    /**
+     * Locks a file.
+     *
+     * @throws IOException if it cannot be read, or the stream not be written
+     */
+    void lock(Path plain, String password, OutputStream out) throws IOException;
+
+    /**
+     * Takes the lock off.
+     *
+     * @param out takes the file as it was before it was locked
+     * @throws ReadProblem if another password opens it, or none
+     * @throws IOException if it cannot be read, or the stream not be written
+     */
+    void unlock(ReadRequest locked, OutputStream out) throws ReadProblem, IOException;
+  }
+
   /** Reads a part of a document that another program put on the clipboard. */
   @FunctionalInterface
   interface Paste {
@@ -73,6 +92,11 @@ public interface FormatService {
    */
   default String extension(Document d, Active active) {
     return format().extension();
+  }
+
+  /** Empty if files of the format cannot be locked with a password. */
+  default Optional<Locker> locker() {
+    return Optional.empty();
   }
 
   /** Empty if nothing of the format comes by the clipboard. */

@@ -105,6 +105,11 @@ public final class Formats {
     return service(f).flatMap(FormatService::verifier).orElseThrow(() -> unwritten(f));
   }
 
+  /** What locks files of a format with a password; empty if they cannot be locked. */
+  public static Optional<FormatService.Locker> locker(Format f) {
+    return service(f).flatMap(FormatService::locker);
+  }
+
   /** Reads what another program copied in a format; nothing if it is not read from there. */
   public static Optional<FormatService.Paste> paste(Format f) {
     return service(f).flatMap(FormatService::paste);

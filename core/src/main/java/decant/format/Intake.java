@@ -1,15 +1,20 @@
 package decant.format;
 
+import decant.model.finding.Finding;
 import decant.reading.ActiveContent;
 import decant.reading.ReadProblem;
 import decant.reading.ReadProblem.Kind;
 import decant.reading.ReadRequest;
 import decant.reading.TakenIn;
 import decant.words.Words;
+import java.io.BufferedOutputStream;
 import java.io.IOException;
+import java.io.OutputStream;
 import java.nio.file.AccessDeniedException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
 
 /**
  * Takes files in: finds out what they are and hands them to their reader. The file is only ever
@@ -24,6 +29,9 @@ public final class Intake {
   public static TakenIn take(ReadRequest request) throws ReadProblem {
     Path file = request.file();
     Format format = recognise(request, file);
+    if (format.equals(Unserved.LOCKED_OFFICE)) {
+      return unlocked(request);
+    }
     try {
       TakenIn taken = Formats.reader(format).orElseThrow(() -> refused(format)).read(request);
       return taken.withFindings(ActiveContent.in(taken.document()));
@@ -31,6 +39,41 @@ public final class Intake {
       throw ReadProblem.tooLarge();
     } catch (RuntimeException | StackOverflowError e) {
       throw ReadProblem.fault(e);
+    }
+  }
+
+  /** An office document that is locked as a whole: what it is shows when it is open. */
+  private static TakenIn unlocked(ReadRequest request) throws ReadProblem {
+    if (request.password().isEmpty()) {
+      throw new ReadProblem(Kind.ENCRYPTED, WORDS.say("intake.the-document-is-locked-with"));
+    }
+    Path plain = null;
+    try {
+      plain = Files.createTempFile("decant", ".plain");
+      try (OutputStream out = new BufferedOutputStream(Files.newOutputStream(plain))) {
+        Formats.locker(Formats.working()).orElseThrow().unlock(request, out);
+      }
+      TakenIn taken = take(request.withFile(plain));
+      return taken.withFindings(
+          List.of(
+              Finding.general(
+                  Finding.Kind.SOURCE_LOCKED,
+                  Finding.Severity.NOTE,
+                  WORDS.say("intake.source-locked"))));
+    } catch (IOException e) {
+      throw new ReadProblem(Kind.UNREADABLE, WORDS.say("intake.the-file-cannot-be-read"), e);
+    } finally {
+      discard(plain);
+    }
+  }
+
+  private static void discard(@Nullable Path file) {
+    try {
+      if (file != null) {
+        Files.deleteIfExists(file);
+      }
+    } catch (IOException e) {
+      file.toFile().deleteOnExit();
     }
   }
 
@@ -43,9 +86,6 @@ public final class Intake {
 
   private static ReadProblem refused(Format f) {
     String takenIn = Formats.names(Formats.takenIn());
-    if (f.equals(Unserved.LOCKED_OFFICE)) {
-      return new ReadProblem(Kind.CANNOT_UNLOCK, WORDS.say("intake.the-document-is-locked-with"));
-    }
     if (f.equals(Unserved.UNKNOWN)) {
       return new ReadProblem(
           Kind.NOT_A_DOCUMENT, WORDS.say("intake.this-is-not-a-document", takenIn));

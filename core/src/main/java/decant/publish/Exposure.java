@@ -49,10 +49,16 @@ public final class Exposure {
   }
 
   private static boolean isLocked(Output o) {
-    return o instanceof Output.Pdf p && p.settings().security().isLocked();
+    return switch (o) {
+      case Output.Pdf p -> p.settings().security().isLocked();
+      case Output.Office d -> d.password();
+    };
   }
 
   private static boolean asksToOpen(Output o) {
-    return isLocked(o) && o instanceof Output.Pdf p && p.settings().security().askToOpen();
+    return switch (o) {
+      case Output.Pdf p -> isLocked(p) && p.settings().security().askToOpen();
+      case Output.Office d -> d.password();
+    };
   }
 }

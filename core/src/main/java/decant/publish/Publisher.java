@@ -19,6 +19,7 @@ import decant.pin.Pinning;
 import decant.publication.Publication;
 import decant.reading.Active;
 import decant.reading.ActiveContent;
+import decant.recipe.Output;
 import decant.recipe.PagesKept;
 import decant.recipe.Plan;
 import decant.recipe.PublishProblem;
@@ -131,7 +132,7 @@ public final class Publisher {
                       cancelled);
               case Plan.Item.Office d ->
                   office(
-                      d.output().format(),
+                      d.output(),
                       PinnedPictures.in(carried(order.publication().content(), active)),
                       order,
                       target,
@@ -257,8 +258,21 @@ public final class Publisher {
   }
 
   private static Draft office(
-      Format format, Document d, Order order, Path target, List<AtomicFile.Pending> pending)
+      Output.Office output,
+      Document whole,
+      Order order,
+      Path target,
+      List<AtomicFile.Pending> pending)
       throws WriteProblem {
+    Format format = output.format();
+    Document d = OfficeFonts.in(whole, output).document();
+    if (output.password()) {
+      var locked = new LockedOffice(format, order.passwords().open());
+      AtomicFile.Pending p =
+          AtomicFile.prepare(target, order.overwrite(), out -> locked.write(d, out));
+      pending.add(p);
+      return new Draft(target, format.id(), 0, locked.verify(p.file(), d));
+    }
     AtomicFile.Pending p =
         AtomicFile.prepare(target, order.overwrite(), out -> Formats.writer(format).write(d, out));
     pending.add(p);

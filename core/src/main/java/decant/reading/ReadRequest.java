@@ -43,6 +43,12 @@ public record ReadRequest(
         Integer.MAX_VALUE);
   }
 
+  /** The same of another file. */
+  public ReadRequest withFile(Path other) {
+    return new ReadRequest(
+        other, password, limits, recogniser, progress, cancelled, deadline, firstPages);
+  }
+
   public ReadRequest withPassword(String other) {
     return new ReadRequest(
         file, Optional.of(other), limits, recogniser, progress, cancelled, deadline, firstPages);

@@ -50,11 +50,17 @@ public sealed interface Output {
     }
   }
 
-  /** An editable document. */
-  record Office(Format format, String naming) implements Output {
-    /** A document of this format, named as usual. */
+  /**
+   * An editable document.
+   *
+   * @param fonts which go along, where the format has room for them
+   * @param password whether it opens only with one, which is asked for
+   */
+  record Office(Format format, FontsInside fonts, boolean password, String naming)
+      implements Output {
+    /** A document of this format, which opens for everyone and is named as usual. */
     public Office(Format format) {
-      this(format, Naming.DEFAULT);
+      this(format, FontsInside.NONE, false, Naming.DEFAULT);
     }
 
     public Office {
@@ -68,7 +74,17 @@ public sealed interface Output {
 
     @Override
     public Office withNaming(String other) {
-      return new Office(format, other);
+      return new Office(format, fonts, password, other);
+    }
+
+    /** This document, locked or not. */
+    public Office withPassword(boolean other) {
+      return new Office(format, fonts, other, naming);
+    }
+
+    /** This document with other fonts in it. */
+    public Office with(FontsInside other) {
+      return new Office(format, other, password, naming);
     }
   }
 }

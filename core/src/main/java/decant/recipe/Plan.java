@@ -59,13 +59,15 @@ public record Plan(List<Item> items) {
     var items = new ArrayList<Item>();
     for (Output o : recipe.outputs()) {
       switch (o) {
-        case Output.Office d ->
-            items.add(
-                new Item.Office(
-                    Naming.name(d.naming(), new Naming.Fill(stem, date, "", ""))
-                        + "."
-                        + extension(d.format(), publication.content(), recipe.active()),
-                    d));
+        case Output.Office d -> {
+          check(d, passwords);
+          items.add(
+              new Item.Office(
+                  Naming.name(d.naming(), new Naming.Fill(stem, date, "", ""))
+                      + "."
+                      + extension(d.format(), publication.content(), recipe.active()),
+                  d));
+        }
         case Output.Pdf p -> items.addAll(pdf(p, publication, stem, source, passwords, date));
       }
     }
@@ -135,6 +137,25 @@ public record Plan(List<Item> items) {
     return switch (content) {
       case Document d -> Formats.extension(format, d, active);
     };
+  }
+
+  /**
+   * @throws PublishProblem if a document is to be locked that cannot be, or with no password
+   */
+  private static void check(Output.Office o, Passwords passwords) throws PublishProblem {
+    if (o.password() && Formats.locker(o.format()).isEmpty()) {
+      throw new PublishProblem(cannotLock(o.format()));
+    }
+    if (o.password() && passwords.open().isEmpty()) {
+      throw new PublishProblem(WORDS.say("plan.a-password-is-asked-for"));
+    }
+  }
+
+  /** Why files of a format cannot be locked, and which can. */
+  public static String cannotLock(Format f) {
+    List<Format> others =
+        Formats.written().stream().filter(o -> Formats.locker(o).isPresent()).toList();
+    return WORDS.say("plan.cannot-lock", f.name(), Formats.names(others));
   }
 
   private static void check(Security r, Passwords passwords) throws PublishProblem {

@@ -80,7 +80,10 @@ public record Recipe(
   public boolean asksForPasswords() {
     return outputs.stream()
         .anyMatch(o ->
-            o instanceof Output.Pdf p
-                && (p.settings().security().askToOpen() || p.settings().security().askToChange()));
+            switch (o) {
+              case Output.Pdf p ->
+                  p.settings().security().askToOpen() || p.settings().security().askToChange();
+              case Output.Office d -> d.password();
+            });
   }
 }

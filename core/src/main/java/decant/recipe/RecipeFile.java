@@ -46,7 +46,7 @@ public final class RecipeFile {
   private static final Words WORDS = Words.of(RecipeFile.class);
 
   /** The version of the format that is written. */
-  public static final int VERSION = 4;
+  public static final int VERSION = 5;
 
   private static final int MAX_BYTES = 4 << 20;
 

@@ -86,7 +86,7 @@ class IntakeTest {
       }
     }
     assertThat(refused(old).kind()).isEqualTo(Kind.NOT_SERVED);
-    assertThat(refused(locked).kind()).isEqualTo(Kind.CANNOT_UNLOCK);
+    assertThat(refused(locked).kind()).isEqualTo(Kind.ENCRYPTED);
   }
 
   @Test

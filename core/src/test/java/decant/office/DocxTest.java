@@ -343,7 +343,7 @@ class DocxTest {
     head.writeBytes(new byte[600]);
     head.writeBytes("EncryptedPackage".getBytes(StandardCharsets.UTF_16LE));
     Path locked = Files.write(folder.resolve("locked.docx"), head.toByteArray());
-    assertThat(problem(locked, Limits.DEFAULT).kind()).isEqualTo(ReadProblem.Kind.CANNOT_UNLOCK);
+    assertThat(problem(locked, Limits.DEFAULT).kind()).isEqualTo(ReadProblem.Kind.ENCRYPTED);
     var malformed = parts("<w:p></w:r>");
     assertThat(problem(pack(malformed), Limits.DEFAULT)).hasMessageContaining("word/document.xml");
     var random = new java.util.Random(5);

@@ -141,7 +141,7 @@ class PlanTest {
             Output.Pdf.DEFAULT,
             archive,
             Output.Pdf.DEFAULT,
-            new Output.Office(Formats.working(), "{stem}"));
+            new Output.Office(Formats.working(), FontsInside.NONE, false, "{stem}"));
     assertThat(names(p))
         .containsExactly("rules.pdf", "rules archive 2031-05-04.pdf", "rules 2.pdf", "rules.docx");
     // A standard asks for a title and a language, which the document says only by its text.
@@ -182,7 +182,7 @@ class PlanTest {
             "",
             List.of(
                 pages("", List.of(), PageChoice.Split.EACH_CHAPTER),
-                new Output.Office(Formats.working(), "{stem} to edit")));
+                new Output.Office(Formats.working(), FontsInside.NONE, false, "{stem} to edit")));
     Path source = Files.writeString(folder.resolve("rules.docx"), "the source");
     Receipt receipt =
         Samples.publish(

@@ -40,7 +40,7 @@ class RecipeFileTest {
             "Everything",
             "",
             List.of(
-                new Output.Office(Formats.working(), "{stem} {date}"),
+                new Output.Office(Formats.working(), FontsInside.NONE, false, "{stem} {date}"),
                 new Output.Pdf(
                     "{stem} {number} {heading}",
                     new PageChoice(
@@ -137,7 +137,7 @@ class RecipeFileTest {
                     150,
                     usual.greyWhereColourless(),
                     usual.faxForOneBit())),
-            new Output.Office(Formats.working(), "{stem}"));
+            new Output.Office(Formats.working(), FontsInside.NONE, false, "{stem}"));
   }
 
   @Test

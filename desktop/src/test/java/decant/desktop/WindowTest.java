@@ -691,6 +691,52 @@ class WindowTest extends WindowCase {
   }
 
   @Test
+  void anOfficeCopyIsLockedAndBringsItsFonts() throws Exception {
+    Work work = revise("Berth rules.pdf");
+    window.go(StageName.PUBLISH);
+    choose("#publish-recipe", "Office copy");
+    fire("#group-office-fonts");
+    choose("#publish-office-fonts", decant.recipe.FontsInside.USED);
+    javafx.scene.control.Label adds =
+        window.find("#publish-office-fonts-adds", javafx.scene.control.Label.class);
+    window.until(() -> Window.on(adds::getText).contains(" adds "));
+    fire("#group-office-lock");
+    CheckBox lock = window.find("#publish-office-lock", CheckBox.class);
+    Window.run(() -> lock.setSelected(true));
+    window.until(() ->
+        Window.on(() ->
+            window
+                .find("#group-office-lock-warning", javafx.scene.control.Label.class)
+                .isVisible()));
+    window.fill("#publish-office-password", "high tide");
+    window.fill("#publish-office-password-again", "high tide");
+    window.click("#publish-go");
+    window.until(() -> work.receiptProperty().get().isPresent());
+    assertThat(Window.on(() -> work.receiptProperty().get().orElseThrow().verified())).isTrue();
+    Path made =
+        Window.on(() -> work.receiptProperty().get().orElseThrow().files().getFirst().file());
+    var request = decant.reading.ReadRequest.of(made);
+    org.assertj.core.api.Assertions.assertThatThrownBy(() -> decant.format.Intake.take(request))
+        .isInstanceOf(decant.reading.ReadProblem.class);
+    var taken = decant.format.Intake.take(request.withPassword("high tide"));
+    assertThat(taken.document().styles().typesetting().fonts()).isNotEmpty();
+  }
+
+  @Test
+  void whatCannotBeLockedSaysSo() throws IOException {
+    revise("Winter storage notice.docx");
+    window.go(StageName.PUBLISH);
+    choose("#publish-recipe", "Older office copy");
+    CheckBox lock = window.find("#publish-office-lock", CheckBox.class);
+    window.until(() -> Window.on(lock::isDisabled));
+    assertThat(
+            Window.on(
+                window.find("#publish-office-lock-means", javafx.scene.control.Label.class)
+                    ::getText))
+        .contains("DOC cannot be locked");
+  }
+
+  @Test
   void aPictureIsDescribedWhereTheStandardAsksForIt() throws IOException {
     Work work = revise("Berth rules.pdf");
     window.go(StageName.PUBLISH);

@@ -52,6 +52,11 @@ public final class DocxFormat implements FormatService {
   }
 
   @Override
+  public Optional<Locker> locker() {
+    return Optional.of(new PackageLock());
+  }
+
+  @Override
   public String extension(Document d, Active active) {
     return active == Active.KEEP && DocxWriter.hasMacros(d) ? WITH_MACROS : FORMAT.extension();
   }

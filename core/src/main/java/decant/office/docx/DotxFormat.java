@@ -46,6 +46,11 @@ public final class DotxFormat implements FormatService {
   }
 
   @Override
+  public Optional<Locker> locker() {
+    return Optional.of(new PackageLock());
+  }
+
+  @Override
   public Optional<Verifier> verifier() {
     return Optional.of(DocxVerifier::verify);
   }

@@ -11,6 +11,7 @@ import java.security.GeneralSecurityException;
 import java.security.MessageDigest;
 import java.util.Arrays;
 import java.util.Base64;
+import java.util.Map;
 import java.util.Optional;
 import java.util.zip.DataFormatException;
 import java.util.zip.Inflater;
@@ -39,11 +40,14 @@ final class OdfLock {
    *
    * @param how {@code manifest:encryption-data}
    * @param most bytes that it may unpack to
+   * @param keys those that were made already, by what they are made of
    * @throws ReadProblem with {@link ReadProblem.Kind#WRONG_PASSWORD} if another one opens it
    */
-  static byte[] open(Element how, byte[] locked, String password, long most) throws ReadProblem {
+  static byte[] open(
+      Element how, byte[] locked, String password, long most, Map<String, byte[]> keys)
+      throws ReadProblem {
     try {
-      byte[] packed = deciphered(how, locked, password);
+      byte[] packed = deciphered(how, locked, password, keys);
       byte[] start = Arrays.copyOf(packed, Math.min(SUMMED, packed.length));
       boolean wide = said(how, "manifest:checksum-type").contains("256");
       byte[] sum = MessageDigest.getInstance(wide ? "SHA-256" : "SHA-1").digest(start);
@@ -57,7 +61,8 @@ final class OdfLock {
     }
   }
 
-  private static byte[] deciphered(Element how, byte[] locked, String password)
+  private static byte[] deciphered(
+      Element how, byte[] locked, String password, Map<String, byte[]> keys)
       throws GeneralSecurityException {
     Element algorithm = child(how, "manifest:algorithm");
     Element derived = child(how, "manifest:key-derivation");
@@ -77,7 +82,11 @@ final class OdfLock {
         || !said(derived, "manifest:key-derivation-name").contains("PBKDF2")) {
       throw new GeneralSecurityException("another derivation of keys");
     }
-    byte[] key = key(first, base64(said(derived, "manifest:salt")), rounds, size);
+    String salt = said(derived, "manifest:salt");
+    String of = start + " " + salt + " " + rounds + " " + size;
+    byte[] known = keys.get(of);
+    byte[] key = known == null ? key(first, base64(salt), rounds, size) : known;
+    keys.put(of, key);
     var iv = new IvParameterSpec(base64(said(algorithm, "manifest:initialisation-vector")));
     String name = said(algorithm, "manifest:algorithm-name");
     if (name.contains("Blowfish")) {

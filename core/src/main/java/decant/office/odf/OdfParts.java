@@ -20,6 +20,7 @@ final class OdfParts {
   private final ReadRequest request;
   private final Map<String, Element> locks = new HashMap<>();
   private final Map<String, String> types = new HashMap<>();
+  private final Map<String, byte[]> keys = new HashMap<>();
 
   /**
    * @throws ReadProblem with {@link ReadProblem.Kind#ENCRYPTED} if it asks for a password, and none
@@ -63,6 +64,10 @@ final class OdfParts {
         ? raw
         : Optional.of(
             OdfLock.open(
-                lock, raw.get(), request.password().orElse(""), request.limits().unpackedBytes()));
+                lock,
+                raw.get(),
+                request.password().orElse(""),
+                request.limits().unpackedBytes(),
+                keys));
   }
 }

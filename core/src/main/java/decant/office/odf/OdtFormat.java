@@ -46,6 +46,11 @@ public final class OdtFormat implements FormatService {
   }
 
   @Override
+  public Optional<Locker> locker() {
+    return Optional.of(new OdfPackageLock());
+  }
+
+  @Override
   public Optional<Verifier> verifier() {
     return Optional.of(OdtVerifier::verify);
   }

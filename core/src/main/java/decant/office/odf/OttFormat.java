@@ -35,6 +35,11 @@ public final class OttFormat implements FormatService {
   }
 
   @Override
+  public Optional<Locker> locker() {
+    return Optional.of(new OdfPackageLock());
+  }
+
+  @Override
   public Optional<Verifier> verifier() {
     return Optional.of(OdtVerifier::verify);
   }

@@ -33,7 +33,9 @@ import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.function.BooleanSupplier;
+import java.util.function.Consumer;
 import java.util.function.Function;
+import java.util.function.Supplier;
 import java.util.function.UnaryOperator;
 import javafx.application.Platform;
 import javafx.beans.property.ObjectProperty;
@@ -191,6 +193,30 @@ final class PublishState {
     if (d.shown() instanceof Output.Pdf p) {
       Output.Pdf next = how.apply(p);
       if (!next.equals(p)) {
+        draftProperty().set(d.with(d.recipe().with(d.output(), next)));
+      }
+    }
+  }
+
+  /** Finds something out beside the window, and tells it there. */
+  <T> void aside(Supplier<T> find, Consumer<T> then) {
+    SCALES.execute(() -> {
+      T found = find.get();
+      Platform.runLater(() -> then.accept(found));
+    });
+  }
+
+  /** The editable document that is looked at, if it is one. */
+  Optional<Output.Office> office() {
+    return draft().shown() instanceof Output.Office o ? Optional.of(o) : Optional.empty();
+  }
+
+  /** Changes the editable document that is looked at. */
+  void changeOffice(UnaryOperator<Output.Office> how) {
+    Work.Draft d = draft();
+    if (d.shown() instanceof Output.Office o) {
+      Output.Office next = how.apply(o);
+      if (!next.equals(o)) {
         draftProperty().set(d.with(d.recipe().with(d.output(), next)));
       }
     }

@@ -58,6 +58,7 @@ public final class PublishView implements Stage {
   private final ScrollPane checks;
   private final List<Choices> choices = new ArrayList<>();
   private final VBox groups = new VBox();
+  private final OfficeChoices office;
   private final KeptChoice kept;
   private final ActiveChoice active;
   private final AfterwardsChoices afterwards;
@@ -90,6 +91,7 @@ public final class PublishView implements Stage {
             state,
             work.taken().findings().stream()
                 .anyMatch(f -> f.kind() == Finding.Kind.ACTIVE_CONTENT));
+    office = new OfficeChoices(state);
     kept = new KeptChoice(state, Formats.hasPages(work.taken().origin().format()));
     afterwards = new AfterwardsChoices(state);
     pages.setId("publish-pages");
@@ -195,6 +197,7 @@ public final class PublishView implements Stage {
             recipe.node(),
             size.node(),
             groups,
+            office.node(),
             kept.group().node(),
             active.group().node(),
             afterwards.group().node());
@@ -251,6 +254,7 @@ public final class PublishView implements Stage {
     groups.setManaged(pdf.isPresent());
     pdf.ifPresent(o -> choices.forEach(c -> c.show(o)));
     warn();
+    office.show();
     kept.show();
     active.show();
     afterwards.show();
