@@ -174,7 +174,6 @@ class ArchitectureTest {
         and(
             pages,
             "layout",
-            "layout.label",
             "format",
             "pdf.choices",
             "pdf.file",

@@ -175,7 +175,7 @@ class LockedOfficeTest {
   void aLockNeedsAPassword() {
     assertThatThrownBy(() -> publish("docx", ""))
         .isInstanceOf(PublishProblem.class)
-        .hasMessageContaining("none was given");
+        .hasMessageContaining("No password was given");
     assertThat(folder).isEmptyDirectory();
   }
 

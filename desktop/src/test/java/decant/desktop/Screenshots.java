@@ -146,6 +146,26 @@ final class Screenshots {
           w.find("#publish-protection", javafx.scene.control.ComboBox.class)
               .getSelectionModel()
               .select(0));
+      Window.run(() ->
+          w.find("#publish-recipe", javafx.scene.control.ComboBox.class)
+              .getSelectionModel()
+              .select(4));
+      pause(500);
+      Window.run(() -> w.find("#group-office-fonts", javafx.scene.control.Button.class).fire());
+      Window.run(() -> w.find("#group-office-lock", javafx.scene.control.Button.class).fire());
+      Window.run(() ->
+          w.find("#publish-office-fonts", javafx.scene.control.ComboBox.class)
+              .getSelectionModel()
+              .select(1));
+      Window.run(() ->
+          w.find("#publish-office-lock", javafx.scene.control.CheckBox.class).setSelected(true));
+      pause(1500);
+      w.picture(out.resolve("publish-office.png"));
+      Window.run(() ->
+          w.find("#publish-recipe", javafx.scene.control.ComboBox.class)
+              .getSelectionModel()
+              .select(0));
+      pause(1500);
       Window.run(() -> w.find("#group-weight", javafx.scene.control.Button.class).fire());
       Window.run(() ->
           w.find("#publish-quality", javafx.scene.control.ComboBox.class)

@@ -13,6 +13,7 @@ import decant.preview.FontReport;
 import decant.preview.SizeEstimate;
 import decant.proof.OffSheet;
 import decant.publication.Publication;
+import decant.publish.OfficeFonts;
 import decant.publish.Publisher;
 import decant.recipe.Chapters;
 import decant.recipe.Output;
@@ -398,7 +399,9 @@ final class PublishState {
                   SizeEstimate.weigh(linking.apply(p.choices()), p.choices(), work.source(), stale)
                       .total();
               case Plan.Item.Office d ->
-                  SizeEstimate.office(d.output().format(), work.layout().document());
+                  SizeEstimate.office(
+                      d.output().format(),
+                      OfficeFonts.in(work.layout().document(), d.output()).document());
             });
         tell(new Weights(copy(sizes), total, parts, copy(others), false), rows, stale);
       }
