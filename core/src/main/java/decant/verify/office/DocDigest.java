@@ -296,7 +296,7 @@ public final class DocDigest {
           case 0x1F -> plain.append('\u00AD');
           default -> {
             say(plain, look, out, fields);
-            special(ch, start + k, look, out, fields);
+            special(ch, start + k, out, fields);
           }
         }
       }
@@ -332,8 +332,7 @@ public final class DocDigest {
     return m.find() ? (instruction.contains("\\l ") ? "#" : "") + m.group(1) : "";
   }
 
-  private void special(char c, int at, TextLook look, Digest.Builder out, Deque<Field> fields)
-      throws IOException {
+  private void special(char c, int at, Digest.Builder out, Deque<Field> fields) throws IOException {
     switch (c) {
       case 0x13 -> fields.push(new Field());
       case 0x14 -> fields.element().shows = true;

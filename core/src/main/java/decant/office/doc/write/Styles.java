@@ -37,7 +37,6 @@ final class Styles {
           .with(TextTraits.KERNING, Double.POSITIVE_INFINITY);
 
   private final StyleSheet sheet;
-  private final Document document;
   private final Lists lists;
   private final TextProperties texts;
   private final Map<String, Integer> numbers = new LinkedHashMap<>();
@@ -45,7 +44,6 @@ final class Styles {
   private final Map<String, Look> textLooks = new HashMap<>();
 
   Styles(Document document, Lists lists, TextProperties texts) {
-    this.document = document;
     this.sheet = document.styles();
     this.lists = lists;
     this.texts = texts;
