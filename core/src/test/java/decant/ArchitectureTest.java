@@ -174,6 +174,7 @@ class ArchitectureTest {
         and(
             pages,
             "layout",
+            "layout.label",
             "format",
             "pdf.choices",
             "pdf.file",

@@ -5,6 +5,7 @@ import decant.model.Inline;
 import decant.model.KeptBlock;
 import decant.model.Paragraph;
 import decant.model.look.Comment;
+import decant.model.look.ParagraphTraits;
 import decant.model.look.TextTraits;
 import decant.model.walk.Part;
 import decant.model.walk.Walk;
@@ -21,14 +22,20 @@ import java.util.Set;
  * @param files that it carries
  * @param pictures with their words, which stand for them
  * @param kept how much readers kept without understanding it, by the format that it came in
+ * @param details the formats that something of its looks is kept for, tracked changes among it
  */
 public record Enclosed(
-    int fields, int comments, int files, int pictures, Map<String, Integer> kept) {
+    int fields,
+    int comments,
+    int files,
+    int pictures,
+    Map<String, Integer> kept,
+    Set<String> details) {
   public static Enclosed in(Document d) {
     var c = new Count();
     Walk.through(d, Part.ALL, c);
     return new Enclosed(
-        c.fields.size(), c.comments.size(), d.attachments().size(), c.pictures, c.kept);
+        c.fields.size(), c.comments.size(), d.attachments().size(), c.pictures, c.kept, c.details);
   }
 
   private static final class Count implements Walk.Visitor {
@@ -36,10 +43,13 @@ public record Enclosed(
     private final Set<String> comments = new HashSet<>();
     private int pictures;
     private final Map<String, Integer> kept = new HashMap<>();
+    private final Set<String> details = new HashSet<>();
 
     @Override
     public void paragraph(Paragraph p) {
       p.inlines().forEach(this::inline);
+      p.look().value(ParagraphTraits.KEPT).forEach(k -> details.add(k.format()));
+      p.endLook().value(TextTraits.KEPT).forEach(k -> details.add(k.format()));
     }
 
     @Override
@@ -51,6 +61,7 @@ public record Enclosed(
       pictures += i instanceof Inline.Picture ? 1 : 0;
       i.look().get(TextTraits.FIELD).ifPresent(b -> fields.add(b.id()));
       i.look().value(TextTraits.COMMENTS).stream().map(Comment::id).forEach(comments::add);
+      i.look().value(TextTraits.KEPT).forEach(k -> details.add(k.format()));
       if (i instanceof Inline.KeptInline k && k.shown().isEmpty()) {
         kept.merge(k.kept().format(), 1, Integer::sum);
       }

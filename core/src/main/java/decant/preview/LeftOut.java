@@ -48,14 +48,21 @@ public final class LeftOut {
     // What came in a format goes back into that one alone.
     int kept =
         has.kept().entrySet().stream()
-            .filter(k ->
-                !format.holds().contains(Holding.KEPT_PARTS)
-                    || Formats.of(k.getKey()).filter(format::isKinOf).isEmpty())
+            .filter(k -> !goesBack(format, k.getKey()))
             .mapToInt(Map.Entry::getValue)
             .sum();
     if (kept > 0) {
       out.add(WORDS.count("left-out.kept", kept));
     }
+    if (has.details().stream().anyMatch(k -> !goesBack(format, k))) {
+      out.add(WORDS.say("left-out.details"));
+    }
     return out;
+  }
+
+  /** Whether what was kept of a document of some format goes into files of another. */
+  private static boolean goesBack(Format into, String from) {
+    return into.holds().contains(Holding.KEPT_PARTS)
+        && Formats.of(from).filter(into::isKinOf).isPresent();
   }
 }

@@ -1,6 +1,7 @@
 package decant.publish;
 
 import decant.format.Format;
+import decant.layout.label.DocumentFonts;
 import decant.layout.label.ListLabels;
 import decant.model.Document;
 import decant.model.Inline;
@@ -14,7 +15,6 @@ import decant.model.look.ParagraphTraits;
 import decant.model.look.TextTraits;
 import decant.model.walk.Part;
 import decant.model.walk.Walk;
-import decant.reading.ReadingFonts;
 import decant.recipe.FontsInside;
 import decant.recipe.Output;
 import decant.text.EmbeddingRights;
@@ -84,7 +84,7 @@ public final class OfficeFonts {
 
   private static Result in(Document d, FontsInside how) {
     List<EmbeddedFont> brought = d.styles().typesetting().fonts();
-    FontBook book = ReadingFonts.of(brought);
+    FontBook book = DocumentFonts.of(d);
     var all = new ArrayList<>(brought);
     var put = new ArrayList<Put>();
     var leftOut = new ArrayList<String>();

@@ -195,6 +195,7 @@ final class DocxBody {
     private final NodeId id = NodeId.fresh();
     private Look extra = Look.PLAIN;
     private Optional<Link> link = Optional.empty();
+    private final Insertions insertions = new Insertions();
 
     Paragraph read(Element p) throws ReadProblem {
       Optional<Element> pPr = p.child("w:pPr");
@@ -215,7 +216,8 @@ final class DocxBody {
         switch (e.name()) {
           case "w:r" -> run(e);
           case "w:hyperlink" -> hyperlink(e);
-          case "w:ins", "w:moveTo", "w:smartTag", "w:customXml", "w:dir", "w:bdo" -> inlines(e);
+          case "w:smartTag", "w:customXml", "w:dir", "w:bdo" -> inlines(e);
+          case "w:ins", "w:moveTo" -> inserted(e);
           case "w:sdt" -> {
             Optional<Element> content = e.child("w:sdtContent");
             Optional<FormField> outer = openField(e);
@@ -285,6 +287,17 @@ final class DocxBody {
       }
     }
 
+    private void inserted(Element e) throws ReadProblem {
+      Optional<Kept> outer = insertions.begin(e);
+      shared.find(
+          Finding.Kind.REMARK,
+          Finding.Severity.NOTE,
+          WORDS.say("docx-body.a-tracked-insertion-shows"),
+          id);
+      inlines(e);
+      insertions.end(outer);
+    }
+
     /** Begins or ends a remark; its mark is kept only where its part is. */
     private void commentMark(Element e) {
       String comment = e.attribute("w:id").orElse("");
@@ -351,7 +364,8 @@ final class DocxBody {
       Optional<Element> rPr = r.child("w:rPr");
       Look direct = rPr.map(shared.looks::text).orElse(Look.PLAIN);
       Unshown.report(shared, direct, id);
-      Look linked = link.map(l -> direct.with(TextTraits.LINK, l)).orElse(direct);
+      Look tracked = insertions.of(direct);
+      Look linked = link.map(l -> tracked.with(TextTraits.LINK, l)).orElse(tracked);
       Look filled = shared.field.map(b -> linked.with(TextTraits.FIELD, b)).orElse(linked);
       Look look = shared.open.isEmpty() ? filled : filled.with(TextTraits.COMMENTS, shared.open);
       for (Element e : r.elements()) {

@@ -29,12 +29,7 @@ final class TableLooks {
           "w:gridBefore",
           "w:gridAfter",
           "w:wBefore",
-          "w:wAfter",
-          "w:tblPrChange",
-          "w:trPrChange",
-          "w:tcPrChange",
-          "w:ins",
-          "w:del");
+          "w:wAfter");
 
   private TableLooks() {}
 

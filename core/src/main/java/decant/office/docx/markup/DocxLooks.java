@@ -22,17 +22,7 @@ public final class DocxLooks {
 
   /** Properties that say nothing a page shows, or that follow from others. */
   private static final Set<String> PASSED_OVER =
-      Set.of(
-          "w:bCs",
-          "w:iCs",
-          "w:szCs",
-          "w:noProof",
-          "w:rPr",
-          "w:sectPr",
-          "w:pPrChange",
-          "w:rPrChange",
-          "w:ins",
-          "w:del");
+      Set.of("w:bCs", "w:iCs", "w:szCs", "w:noProof", "w:rPr", "w:sectPr");
 
   /** The sixteen highlight colours of §17.18.40. */
   private static final Map<String, Integer> HIGHLIGHTS =

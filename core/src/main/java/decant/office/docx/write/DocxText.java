@@ -4,6 +4,7 @@ import decant.model.Inline;
 import decant.model.Paragraph;
 import decant.model.Story;
 import decant.model.look.Comment;
+import decant.model.look.Kept;
 import decant.model.look.Link;
 import decant.model.look.Look;
 import decant.model.look.TextTraits;
@@ -12,6 +13,8 @@ import decant.office.docx.markup.DocxLooks;
 import decant.office.docx.markup.Out;
 import decant.office.emit.Event;
 import decant.office.emit.Sink;
+import java.util.Optional;
+import java.util.regex.Pattern;
 
 /**
  * The text of one part (§17.3), into which it is written as it is told.
@@ -20,6 +23,8 @@ import decant.office.emit.Sink;
  * @param inBody whether comments may stand here: headers, notes and shapes take none
  */
 record DocxText(Out o, Relationships rels, DocxWriter file, boolean inBody) implements Sink {
+  private static final Pattern INSERTION = Pattern.compile("<w:(ins|moveTo)[\\s/]");
+
   @Override
   public boolean holds(Comment c) {
     return inBody && !c.kept();
@@ -142,6 +147,29 @@ record DocxText(Out o, Relationships rels, DocxWriter file, boolean inBody) impl
   }
 
   private void run(Look look, Runnable content) {
+    Optional<String> insertion = insertion(look);
+    insertion.ifPresent(i -> o.raw(i.replaceFirst("\\s*/>$", ">")));
+    bareRun(insertion.isEmpty() ? look : withoutInsertion(look), content);
+    insertion.ifPresent(i -> o.raw(i.startsWith("<w:ins") ? "</w:ins>" : "</w:moveTo>"));
+  }
+
+  /** The tracked insertion that some text is, which stands around its run. */
+  private static Optional<String> insertion(Look look) {
+    return look.value(TextTraits.KEPT).stream()
+        .map(Kept::source)
+        .filter(s -> INSERTION.matcher(s).lookingAt())
+        .findFirst();
+  }
+
+  private static Look withoutInsertion(Look look) {
+    return look.with(
+        TextTraits.KEPT,
+        look.value(TextTraits.KEPT).stream()
+            .filter(k -> !INSERTION.matcher(k.source()).lookingAt())
+            .toList());
+  }
+
+  private void bareRun(Look look, Runnable content) {
     o.raw("<w:r>");
     String properties = LooksWriter.text(look);
     if (!properties.isEmpty()) {

@@ -26,6 +26,10 @@ import java.util.Optional;
 final class LooksWriter {
   private static final List<String> RUN_ORDER =
       List.of(
+          "ins",
+          "del",
+          "moveFrom",
+          "moveTo",
           "rStyle",
           "rFonts",
           "b",
@@ -64,7 +68,8 @@ final class LooksWriter {
           "lang",
           "eastAsianLayout",
           "specVanish",
-          "oMath");
+          "oMath",
+          "rPrChange");
   private static final List<String> PARAGRAPH_ORDER =
       List.of(
           "pStyle",

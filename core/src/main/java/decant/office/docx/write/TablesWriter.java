@@ -46,7 +46,7 @@ final class TablesWriter {
     look.get(TableTraits.FIXED_COLUMNS)
         .ifPresent(f -> o.empty("w:tblLayout", "w:type", f ? "fixed" : "autofit"));
     padding(o, "w:tblCellMar", look);
-    keptOf(o, look, "tblLook");
+    keptOf(o, look, "tblLook", "tblCaption", "tblDescription", "tblPrChange");
     o.raw("</w:tblPr><w:tblGrid>");
     for (int c = 0; c < grid.columns(); c++) {
       double w = c < t.columns().size() ? t.columns().get(c) : 60;
@@ -121,7 +121,7 @@ final class TablesWriter {
     if (look.value(TableTraits.HEADER_ROW)) {
       p.raw("<w:tblHeader/>");
     }
-    keptOf(p, look, "tblCellSpacing", "jc", "hidden");
+    keptOf(p, look, "tblCellSpacing", "jc", "hidden", "ins", "del", "trPrChange");
     if (p.length() > 0) {
       o.raw("<w:trPr>" + p + "</w:trPr>");
     }
@@ -168,7 +168,7 @@ final class TablesWriter {
                 v == VerticalAlignment.TOP
                     ? "top"
                     : v == VerticalAlignment.CENTRE ? "center" : "bottom"));
-    keptOf(o, look, "hideMark");
+    keptOf(o, look, "hideMark", "headers", "cellIns", "cellDel", "cellMerge", "tcPrChange");
     o.raw("</w:tcPr>");
   }
 
