@@ -137,7 +137,7 @@ final class PublishCommand implements Callable<Integer> {
     if (chosen.pagesKept() == PagesKept.ALL && chosen.active() == Active.KEEP) {
       throw wrong(WORDS.say("publish-command.kept-pages-never-act"));
     }
-    refuseUnlockable(chosen);
+    refuseUnlockable(chosen.forSource(Optional.empty()));
     Passwords passwords = locking.passwords(chosen);
     Optional<String> exposed = Exposure.of(chosen);
     if (!Call.isWorker()) {
@@ -227,8 +227,9 @@ final class PublishCommand implements Callable<Integer> {
   }
 
   private Receipt publish(
-      Path file, Recipe chosen, boolean intoFolder, Passwords passwords, Untouchable untouchable)
+      Path file, Recipe asked, boolean intoFolder, Passwords passwords, Untouchable untouchable)
       throws ReadProblem, WriteProblem, PublishProblem, IOException {
+    Recipe chosen = asked.forSource(Formats.byExtension(name(file)));
     Deadline deadline = each.begin(file);
     TakenIn taken = pinned(Intake.take(opening.request(file).by(deadline)), file, chosen, deadline);
     Optional<KeptPages> kept = kept(file, taken, chosen);

@@ -281,7 +281,7 @@ class MainTest {
   void theHelpPromisesOnlyWhatIsDone() throws IOException {
     String help = run("publish", "--help").out();
     assertThat(help)
-        .contains("DOC (.doc, .dot): taken in\n", "DOTX (.dotx): taken in and published\n");
+        .contains("DOC (.doc): taken in and published\n", "DOTX (.dotx): taken in and published\n");
     Path notice = copy("Winter storage notice.docx");
     for (String line : help.substring(help.indexOf("Formats:")).lines().skip(1).toList()) {
       String extension = line.replaceAll("(?s).*\\(\\.([a-z]+).*", "$1");
@@ -525,6 +525,18 @@ class MainTest {
       assertThat(r.err()).contains("cannot-lock").contains("Nothing was written");
       assertThat(folder.resolve("Winter storage notice." + format)).doesNotExist();
     }
+  }
+
+  @Test
+  void anOfficeCopyIsOfTheKindOfItsSource() throws IOException {
+    Path notice = copy("Winter storage notice.docx");
+    Path odt = folder.resolve("notice.odt");
+    assertThat(run("publish", notice.toString(), "--to", "odt", "--out", odt.toString()).status())
+        .isZero();
+    Run r = run("publish", odt.toString(), "--recipe", "Office copy");
+    assertThat(r.status()).as(r.err()).isZero();
+    assertThat(folder.resolve("notice published.odt")).exists();
+    assertThat(folder.resolve("notice.odt")).exists();
   }
 
   @Test

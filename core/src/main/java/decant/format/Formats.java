@@ -31,6 +31,16 @@ public final class Formats {
           Format.Holding.COMMENTS,
           Format.Holding.KEPT_PARTS);
 
+  private static final Format AS_SOURCE =
+      new Format(
+          "source",
+          "source",
+          Family.TEXT,
+          "application/octet-stream",
+          List.of("source"),
+          c -> false,
+          EnumSet.allOf(Format.Holding.class));
+
   private static final String PAGES = "pdf";
   private static final String WORKING = "docx";
   private static final String OLDER = "doc";
@@ -138,6 +148,21 @@ public final class Formats {
         .filter(takenIn()::contains)
         .filter(f -> f.holds().containsAll(WORK))
         .toList();
+  }
+
+  /**
+   * Stands for the format of the source, where that is one of copies, and for the working format
+   * elsewhere; see {@link #forSource}.
+   */
+  public static Format asSource() {
+    return AS_SOURCE;
+  }
+
+  /** What a format comes to for a source of a kind; itself, if it does not depend on that. */
+  public static Format forSource(Format f, Optional<Format> source) {
+    return f.equals(AS_SOURCE)
+        ? source.filter(ofCopies()::contains).orElseGet(Formats::working)
+        : f;
   }
 
   /** The format of a working copy of this name. */

@@ -82,6 +82,11 @@ public sealed interface Output {
       return new Office(format, fonts, other, naming);
     }
 
+    /** This document in another format. */
+    public Office in(Format other) {
+      return new Office(other, fonts, password, naming);
+    }
+
     /** This document with other fonts in it. */
     public Office with(FontsInside other) {
       return new Office(format, other, password, naming);

@@ -19,6 +19,7 @@ import java.nio.file.Path;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.TreeSet;
 
 /** What a recipe comes to for one document: the files, by name, with all that is chosen of each. */
@@ -57,7 +58,8 @@ public record Plan(List<Item> items) {
       LocalDate date)
       throws PublishProblem {
     var items = new ArrayList<Item>();
-    for (Output o : recipe.outputs()) {
+    Optional<Format> kind = Formats.byExtension(String.valueOf(source.getFileName()));
+    for (Output o : recipe.forSource(kind).outputs()) {
       switch (o) {
         case Output.Office d -> {
           check(d, passwords);

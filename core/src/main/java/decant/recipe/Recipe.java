@@ -1,8 +1,11 @@
 package decant.recipe;
 
+import decant.format.Format;
+import decant.format.Formats;
 import decant.reading.Active;
 import decant.words.Words;
 import java.util.List;
+import java.util.Optional;
 
 /**
  * A named set of publishing choices, with one or more outputs.
@@ -74,6 +77,20 @@ public record Recipe(
 
   public Recipe with(PagesKept other) {
     return new Recipe(name, purpose, outputs, active, afterwards, other);
+  }
+
+  /**
+   * This recipe for a source of a kind, by whose format a copy for further editing is made.
+   *
+   * @param source empty if it is not known
+   */
+  public Recipe forSource(Optional<Format> source) {
+    List<Output> all =
+        outputs.stream()
+            .map(
+                o -> o instanceof Output.Office d ? d.in(Formats.forSource(d.format(), source)) : o)
+            .toList();
+    return all.equals(outputs) ? this : withOutputs(all);
   }
 
   /** Whether a password has to be given before it can be followed. */

@@ -55,11 +55,11 @@ public final class RecipeBook {
                     true))));
   }
 
-  public static Recipe officeCopy() {
+  static Recipe officeCopy() {
     return new Recipe(
         "Office copy",
         WORDS.say("recipe-book.to-be-edited-further-docx"),
-        List.of(new Output.Office(Formats.working())));
+        List.of(new Output.Office(Formats.asSource())));
   }
 
   static Recipe olderOfficeCopy() {
@@ -73,9 +73,7 @@ public final class RecipeBook {
   public static Recipe copyAs(Format f) {
     return f.equals(Formats.pages())
         ? counterCopy()
-        : f.equals(Formats.working())
-            ? officeCopy()
-            : new Recipe(f.name(), "", List.of(new Output.Office(f)));
+        : new Recipe(f.name(), "", List.of(new Output.Office(f)));
   }
 
   /** In the order in which they are offered. */

@@ -251,7 +251,8 @@ public final class RecipeFile {
       Stream<String> known =
           f.getTargetType().isEnum()
               ? Arrays.stream(f.getTargetType().getEnumConstants()).map(c -> word((Enum<?>) c))
-              : Formats.written().stream().map(Format::id);
+              : Stream.concat(Formats.written().stream(), Stream.of(Formats.asSource()))
+                  .map(Format::id);
       if (f.getTargetType().isEnum() || f.getTargetType() == Format.class) {
         return new RecipeProblem(
             WORDS.say(
@@ -318,7 +319,9 @@ public final class RecipeFile {
           public Format deserialize(JsonParser p, DeserializationContext c) throws IOException {
             String id = p.getText();
             Optional<Format> known =
-                Formats.written().stream().filter(f -> f.id().equals(id)).findFirst();
+                Stream.concat(Formats.written().stream(), Stream.of(Formats.asSource()))
+                    .filter(f -> f.id().equals(id))
+                    .findFirst();
             return known.isPresent()
                 ? known.get()
                 : (Format) c.handleWeirdStringValue(Format.class, id, "unknown");

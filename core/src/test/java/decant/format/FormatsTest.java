@@ -102,7 +102,7 @@ class FormatsTest {
                 "{\"decant-recipe\": 4, \"name\": \"x\", \"outputs\": [{\"kind\":"
                     + " \"office\", \"format\": \"pdf\"}]}",
                 "test"))
-        .hasMessageContaining("docx, odt, doc, rtf, html, txt, dotx, ott, dot");
+        .hasMessageContaining("docx, odt, doc, rtf, html, txt, dotx, ott, dot, source");
   }
 
   @Test

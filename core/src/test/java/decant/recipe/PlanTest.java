@@ -31,6 +31,8 @@ import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 
 /** What recipes come to: pages, chapters, splits and names. */
 class PlanTest {
@@ -249,5 +251,26 @@ class PlanTest {
         folder.resolve("out").toString(),
         folder.resolve("rules.pdf").toString());
     assertThat(folder.resolve("out")).hasContent("the source itself");
+  }
+
+  /** The copy for further editing is of the source's kind, where that is one to be edited. */
+  @ParameterizedTest
+  @CsvSource({"a.odt, a.odt", "a.fodt, a.odt", "a.docx, a.docx", "a.pdf, a.docx", "a.doc, a.docx"})
+  void anOfficeCopyIsAsItsSource(String source, String made) throws Exception {
+    Recipe office =
+        RecipeBook.shipped().stream()
+            .filter(r -> r.name().equals("Office copy"))
+            .findFirst()
+            .orElseThrow();
+    Plan p =
+        Plan.of(
+            office,
+            Samples.layout(Samples.document(Samples.paragraph("x"))),
+            "a",
+            Path.of(source),
+            Passwords.NONE,
+            LocalDate.of(2026, 3, 2));
+    assertThat(p.items()).extracting(Plan.Item::name).containsExactly(made);
+    assertThat(RecipeFile.read(RecipeFile.write(office), "test")).isEqualTo(office);
   }
 }

@@ -117,6 +117,7 @@ final class RecipeBar {
     desk.recipes().all().stream()
         .filter(r -> r.name().equals(picked))
         .findFirst()
+        .map(r -> r.forSource(Formats.of(state.work().taken().origin().format())))
         .ifPresent(r -> state.draftProperty().set(state.draft().picked(r)));
   }
 
