@@ -49,6 +49,11 @@ final class DocLooks {
           ParagraphTraits.SHADING,
           ParagraphTraits.RULES,
           ParagraphTraits.HYPHENATION,
+          ParagraphTraits.CONTEXTUAL_SPACING,
+          ParagraphTraits.AUTO_BEFORE,
+          ParagraphTraits.AUTO_AFTER,
+          ParagraphTraits.SNAP_TO_GRID,
+          ParagraphTraits.FRAME,
           ParagraphTraits.HEADING_LEVEL);
 
   private final FontTable fonts;

@@ -6,6 +6,7 @@ import decant.work.Faults;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalInt;
 import java.util.TreeMap;
 import org.apache.poi.hwpf.HWPFDocument;
 import org.apache.poi.hwpf.model.CHPX;
@@ -31,6 +32,56 @@ final class DocSprms {
   private static final double TWIPS = 20;
 
   private DocSprms() {}
+
+  /**
+   * What properties say last of one that has a length of its own (§2.2.5.1).
+   *
+   * @param from where in them the first begins
+   */
+  static OptionalInt last(byte[] properties, int from, int sprm) {
+    OptionalInt out = OptionalInt.empty();
+    var all = new SprmIterator(properties, from);
+    while (properties.length > from && all.hasNext()) {
+      SprmOperation s = all.next();
+      int at = s.getGrpprlOffset() - 2;
+      boolean has =
+          s.getSizeCode() != OWN_LENGTH
+              && at >= 0
+              && (number(s.getGrpprl(), at) & 0xFFFF) == sprm
+              && at + 2 + size(sprm) <= s.getGrpprl().length;
+      if (has) {
+        byte[] b = s.getGrpprl();
+        out = OptionalInt.of(size(sprm) == 1 ? b[at + 2] & 0xFF : number(b, at + 2));
+      }
+    }
+    return out;
+  }
+
+  private static int size(int sprm) {
+    return sprm >>> 13 <= 1 ? 1 : 2;
+  }
+
+  /**
+   * All that properties say of one whose operand says its length.
+   *
+   * @return the operands, each without its length
+   */
+  static List<byte[]> each(byte[] properties, int from, int sprm) {
+    var out = new ArrayList<byte[]>();
+    var all = new SprmIterator(properties, from);
+    while (properties.length > from && all.hasNext()) {
+      SprmOperation s = all.next();
+      if (code(s) == sprm) {
+        byte[] b = s.getGrpprl();
+        int start = s.getGrpprlOffset();
+        int size = b[start - 1] & 0xFF;
+        if (start + size <= b.length) {
+          out.add(java.util.Arrays.copyOfRange(b, start, start + size));
+        }
+      }
+    }
+    return out;
+  }
 
   /** Whether a list of properties has one. */
   static boolean says(byte[] properties, int sprm) {

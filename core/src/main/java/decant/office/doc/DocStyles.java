@@ -13,6 +13,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalInt;
 import java.util.TreeMap;
 import org.apache.poi.hwpf.model.StyleDescription;
 import org.apache.poi.hwpf.sprm.ParagraphSprmUncompressor;
@@ -24,6 +25,12 @@ import org.apache.poi.hwpf.usermodel.ParagraphProperties;
 @SuppressWarnings("deprecation") // the library has no other way to what a style says
 final class DocStyles {
   private static final int DEEPEST = 16; // styles do not stand deeper on one another
+  // Properties of paragraphs, §2.6.2.
+  private static final int CONTEXTUAL = 0x246D;
+  private static final int AUTO_BEFORE = 0x245B;
+  private static final int AUTO_AFTER = 0x245C;
+  private static final int SNAP = 0x2447;
+
   private static final int NONE = 0xFFF; // the index of no style
 
   private static final Look TEXT =
@@ -107,6 +114,7 @@ final class DocStyles {
                   .paragraph(from.getParagraphStyle(s))
                   .with(ParagraphTraits.TABS, List.copyOf(tabs(s, 0).values()))
                   .with(ParagraphTraits.SHADING, shade(s, 0));
+          look = more(look, s, new byte[0]);
           int level = DocLooks.builtInHeading(d.getName() == null ? "" : d.getName().split(",")[0]);
           return level > 0 ? look.with(ParagraphTraits.HEADING_LEVEL, level) : look;
         });
@@ -121,6 +129,36 @@ final class DocStyles {
     TreeMap<Integer, TabStop> stops = tabs(d.getBaseStyle(), depth + 1);
     DocSprms.tabs(d.getPAPX(), stops);
     return stops;
+  }
+
+  /**
+   * What a paragraph says of a property that the library does not know, or else its style and those
+   * that it stands on.
+   */
+  OptionalInt said(int style, byte[] properties, int sprm) {
+    OptionalInt own = DocSprms.last(properties, 2, sprm);
+    return own.isPresent() ? own : said(style, sprm, 0);
+  }
+
+  private OptionalInt said(int k, int sprm, int depth) {
+    StyleDescription d = k < from.numStyles() ? from.getStyleDescription(k) : null;
+    if (d == null || d.getPAPX() == null || depth > DEEPEST) {
+      return OptionalInt.empty();
+    }
+    OptionalInt own = DocSprms.last(d.getPAPX(), 2, sprm);
+    return own.isPresent() ? own : said(d.getBaseStyle(), sprm, depth + 1);
+  }
+
+  /** The properties of a paragraph that the library does not know, over those that it does. */
+  Look more(Look look, int style, byte[] properties) {
+    Look out =
+        look.with(
+                ParagraphTraits.CONTEXTUAL_SPACING,
+                said(style, properties, CONTEXTUAL).orElse(0) == 1)
+            .with(ParagraphTraits.AUTO_BEFORE, said(style, properties, AUTO_BEFORE).orElse(0) == 1)
+            .with(ParagraphTraits.AUTO_AFTER, said(style, properties, AUTO_AFTER).orElse(0) == 1)
+            .with(ParagraphTraits.SNAP_TO_GRID, said(style, properties, SNAP).orElse(1) == 1);
+    return out.with(ParagraphTraits.FRAME, DocFrames.frame(sprm -> said(style, properties, sprm)));
   }
 
   /** What stands behind a paragraph; the library looks for it in the wrong place. */

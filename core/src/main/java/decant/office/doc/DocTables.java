@@ -8,6 +8,7 @@ import decant.model.look.Colour;
 import decant.model.look.Insets;
 import decant.model.look.Look;
 import decant.model.look.ParagraphTraits.Alignment;
+import decant.model.look.Placement;
 import decant.model.look.Rule;
 import decant.model.look.Rules;
 import decant.model.look.TableTraits;
@@ -22,10 +23,18 @@ import java.util.TreeSet;
 import org.apache.poi.hwpf.usermodel.Table;
 import org.apache.poi.hwpf.usermodel.TableCell;
 import org.apache.poi.hwpf.usermodel.TableRow;
+import org.apache.poi.util.LittleEndian;
 
 /** Tables ([MS-DOC] 2.4.3), whose rows each say by themselves where their cells end. */
 final class DocTables {
   private static final double TWIPS = 20;
+  private static final int PADDING = 0xD634; // sprmTCellPaddingDefault, §2.6.3
+  private static final int RIGHT_TO_LEFT = 0x560B; // sprmTFBiDi
+  private static final int MEASURED = 3; // a width in twips, §2.9.100
+
+  /** sprmTBrcTopCv and its neighbours: top, left, bottom, right. */
+  private static final int[] COLOURS = {0xD61A, 0xD61B, 0xD61C, 0xD61D};
+
   private static final int SAME_EDGE = 20; // edges nearer than a point are one, in twips
 
   private final DocText text;
@@ -49,7 +58,14 @@ final class DocTables {
     if (t.numRows() > 0) {
       TableRow first = t.getRow(0);
       double gap = first.getGapHalf() / TWIPS;
-      look = look.with(TableTraits.CELL_PADDING, new Insets(0, gap, 0, gap));
+      byte[] said = text.said(first);
+      look = look.with(TableTraits.CELL_PADDING, padding(said, new Insets(0, gap, 0, gap)));
+      if (depth == 0 && DocFrames.table(said) instanceof Placement.Floating f) {
+        look = look.with(TableTraits.PLACEMENT, f);
+      }
+      if (DocSprms.last(said, 2, RIGHT_TO_LEFT).orElse(0) == 1) {
+        look = look.with(TableTraits.RIGHT_TO_LEFT, true);
+      }
       int jc = first.getRowJustification();
       if (jc != 0) {
         look = look.with(TableTraits.ALIGNMENT, jc == 1 ? Alignment.CENTRE : Alignment.END);
@@ -99,7 +115,9 @@ final class DocTables {
       int depth)
       throws ReadProblem {
     var cells = new ArrayList<Cell>();
-    List<Colour> shades = text.shades(row);
+    byte[] said = text.said(row);
+    List<Colour> shades = DocSprms.shades(said);
+    var colours = new RuleColours(said);
     int at = 0;
     for (int k = 0; k < row.numCells(); k++) {
       TableCell c = row.getCell(k);
@@ -130,8 +148,8 @@ final class DocTables {
               wide,
               1,
               k < shades.size() && !shades.get(k).equals(Colour.WHITE)
-                  ? look(c, row).with(TableTraits.SHADING, shades.get(k))
-                  : look(c, row),
+                  ? look(c, row, k, colours).with(TableTraits.SHADING, shades.get(k))
+                  : look(c, row, k, colours),
               blocks.isEmpty() ? List.of(Paragraph.of(Look.PLAIN, "")) : blocks));
       if (c.isFirstVerticallyMerged()) {
         open.put(from, new int[] {before.size(), cells.size() - 1});
@@ -154,15 +172,54 @@ final class DocTables {
     return row.cantSplit() ? look.with(TableTraits.ROW_SPLITS, false) : look;
   }
 
-  private static Look look(TableCell c, TableRow row) {
+  /** What stands between the edges of cells and their text, by what rows say of all of them. */
+  private static Insets padding(byte[] row, Insets usual) {
+    double[] sides = {usual.top(), usual.left(), usual.bottom(), usual.right()};
+    for (byte[] b : DocSprms.each(row, 2, PADDING)) {
+      // CSSAOperand, §2.9.45: which cells, which sides, how it is measured, how wide.
+      for (int k = 0; b.length >= 6 && b[3] == MEASURED && k < sides.length; k++) {
+        if ((b[2] >> k & 1) == 1) {
+          sides[k] = LittleEndian.getUShort(b, 4) / TWIPS;
+        }
+      }
+    }
+    return new Insets(sides[0], sides[3], sides[2], sides[1]);
+  }
+
+  /** The colours of the lines of cells, where they are said beside the sixteen that lines have. */
+  private static final class RuleColours {
+    private final List<List<byte[]>> sides = new ArrayList<>();
+
+    RuleColours(byte[] row) {
+      for (int sprm : COLOURS) {
+        sides.add(DocSprms.each(row, 2, sprm));
+      }
+    }
+
+    Optional<Rule> of(Optional<Rule> rule, int side, int cell) {
+      for (byte[] b : sides.get(side)) {
+        if (4 * cell + 4 <= b.length && b[4 * cell + 3] == 0) {
+          var c =
+              new Colour(
+                  (b[4 * cell] & 0xFF) << 16
+                      | (b[4 * cell + 1] & 0xFF) << 8
+                      | b[4 * cell + 2] & 0xFF);
+          return rule.map(r -> new Rule(r.kind(), r.width(), c, r.space()));
+        }
+      }
+      return rule;
+    }
+  }
+
+  private static Look look(TableCell c, TableRow row, int k, RuleColours colours) {
     Look look =
         Look.of(
             TableTraits.RULES,
             new Rules(
-                rule(c.getBrcTop(), row.getTopBorder()),
-                rule(c.getBrcRight(), row.getVerticalBorder()),
-                rule(c.getBrcBottom(), row.getHorizontalBorder()),
-                rule(c.getBrcLeft(), row.getVerticalBorder()),
+                colours.of(rule(c.getBrcTop(), row.getTopBorder()), 0, k),
+                colours.of(rule(c.getBrcRight(), row.getVerticalBorder()), 3, k),
+                colours.of(rule(c.getBrcBottom(), row.getHorizontalBorder()), 2, k),
+                colours.of(rule(c.getBrcLeft(), row.getVerticalBorder()), 1, k),
                 Optional.empty(),
                 Optional.empty()));
     return switch (c.getVertAlign()) {

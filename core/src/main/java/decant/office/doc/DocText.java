@@ -3,7 +3,6 @@ package decant.office.doc;
 import decant.model.Block;
 import decant.model.NodeId;
 import decant.model.finding.Finding;
-import decant.model.look.Colour;
 import decant.model.look.ListMembership;
 import decant.model.look.Look;
 import decant.model.look.ParagraphTraits;
@@ -116,9 +115,9 @@ final class DocText {
     return out;
   }
 
-  /** What stands behind the cells of a row. */
-  List<Colour> shades(TableRow row) {
-    return DocSprms.shades(shared.paragraphs.of(row.getEndOffset()));
+  /** What a row says of itself and its cells. */
+  byte[] said(TableRow row) {
+    return shared.paragraphs.of(row.getEndOffset());
   }
 
   /** The table that begins with a paragraph; empty where the file is wrong about it. */
@@ -155,6 +154,7 @@ final class DocText {
             .with(
                 ParagraphTraits.TABS,
                 cleared(shared.styles.tabs(number, properties), below.value(ParagraphTraits.TABS)));
+    whole = shared.styles.more(whole, number, properties);
     if (!whole.sets(ParagraphTraits.HEADING_LEVEL)
         || whole.value(ParagraphTraits.HEADING_LEVEL) == 0) {
       // A built-in heading is one by its name, whatever its level of outline.

@@ -30,6 +30,7 @@ import decant.model.look.Placement;
 import decant.model.look.Rule;
 import decant.model.look.Rules;
 import decant.model.look.TableTraits;
+import decant.model.look.TextFrame;
 import decant.model.look.TextTraits;
 import decant.model.look.VerticalAlignment;
 import decant.office.Everything;
@@ -413,6 +414,96 @@ class DocWriterTest {
     Document d = again(Samples.document(Samples.table(names, names), Samples.paragraph("End")));
     Table t = (Table) d.sections().getFirst().blocks().getFirst();
     assertThat(t.rows()).hasSize(2).allMatch(r -> r.cells().size() == 60);
+  }
+
+  /** What HWPF does not know of paragraphs ([MS-DOC] 2.6.2), from styles and by themselves. */
+  @Test
+  void spacingBetweenItsLikesAndFrames() throws Exception {
+    var frame =
+        new TextFrame(
+            120,
+            40,
+            true,
+            new Placement.Floating(
+                new Placement.Axis(Placement.Origin.PAGE, Placement.Align.OFFSET, 72),
+                new Placement.Axis(Placement.Origin.MARGIN, Placement.Align.END, 0),
+                Placement.Wrap.AROUND,
+                new Insets(3, 6, 3, 6),
+                false));
+    Look look =
+        Look.of(ParagraphTraits.CONTEXTUAL_SPACING, true)
+            .with(ParagraphTraits.AUTO_BEFORE, true)
+            .with(ParagraphTraits.SNAP_TO_GRID, false)
+            .with(ParagraphTraits.FRAME, frame);
+    Document d =
+        again(
+            Samples.document(
+                Paragraph.of(look, "In a frame"),
+                Paragraph.of(
+                    Look.of(
+                        ParagraphTraits.FRAME,
+                        new TextFrame(
+                            90,
+                            0,
+                            false,
+                            new Placement.Floating(
+                                new Placement.Axis(
+                                    Placement.Origin.COLUMN, Placement.Align.CENTRE, 0),
+                                new Placement.Axis(
+                                    Placement.Origin.PARAGRAPH, Placement.Align.OFFSET, -4),
+                                Placement.Wrap.ABOVE_AND_BELOW,
+                                Insets.NONE,
+                                false))),
+                    "Another"),
+                Samples.paragraph("In the flow")));
+    Look in = d.styles().paragraphLook(d.paragraphs().getFirst().look());
+    for (var trait :
+        List.of(
+            ParagraphTraits.CONTEXTUAL_SPACING,
+            ParagraphTraits.AUTO_BEFORE,
+            ParagraphTraits.SNAP_TO_GRID,
+            ParagraphTraits.FRAME)) {
+      assertThat(in.value(trait)).as(trait.toString()).isEqualTo(look.value(trait));
+    }
+    var second =
+        (Placement.Floating) d.paragraphs().get(1).look().value(ParagraphTraits.FRAME).placement();
+    assertThat(second.across().align()).isEqualTo(Placement.Align.CENTRE);
+    assertThat(second.down().offset()).isEqualTo(-4);
+    assertThat(second.wrap()).isEqualTo(Placement.Wrap.ABOVE_AND_BELOW);
+    assertThat(d.paragraphs().get(2).look().value(ParagraphTraits.FRAME)).isEqualTo(TextFrame.NONE);
+  }
+
+  @Test
+  void tablesBesideTheFlowAndTheRoomInTheirCells() throws Exception {
+    var beside =
+        new Placement.Floating(
+            new Placement.Axis(Placement.Origin.MARGIN, Placement.Align.END, 0),
+            new Placement.Axis(Placement.Origin.PARAGRAPH, Placement.Align.OFFSET, 12),
+            Placement.Wrap.AROUND,
+            new Insets(2, 9, 4, 9),
+            false);
+    Look look =
+        Look.of(TableTraits.PLACEMENT, beside)
+            .with(TableTraits.CELL_PADDING, new Insets(3, 5.4, 1, 5.4));
+    Rule teal = Rule.single(1.5, new Colour(0x117755));
+    Cell cell =
+        new Cell(
+            NodeId.fresh(),
+            1,
+            1,
+            Look.of(TableTraits.RULES, Rules.around(teal)),
+            List.of(Samples.paragraph("North")));
+    var t =
+        new Table(
+            NodeId.fresh(), look, List.of(90.0), List.of(new Table.Row(Look.PLAIN, List.of(cell))));
+    Document d = again(Samples.document(t, Samples.paragraph("End")));
+    Table in = (Table) d.sections().getFirst().blocks().getFirst();
+    assertThat(in.look().value(TableTraits.PLACEMENT)).isEqualTo(beside);
+    assertThat(in.look().value(TableTraits.CELL_PADDING)).isEqualTo(new Insets(3, 5.4, 1, 5.4));
+    Rules rules = in.rows().getFirst().cells().getFirst().look().value(TableTraits.RULES);
+    for (var side : List.of(rules.top(), rules.end(), rules.bottom(), rules.start())) {
+      assertThat(side).contains(teal);
+    }
   }
 
   @Test
