@@ -38,6 +38,10 @@ import java.util.Set;
 public final class DocxReader {
   private static final Words WORDS = Words.of(DocxReader.class);
 
+  /** What a file says of itself goes back, as far as we do not say it ourselves. */
+  private static final Set<String> KEPT_PROPERTIES =
+      Set.of("docProps/core.xml", "docProps/app.xml", "docProps/custom.xml");
+
   private final PackageFile file;
   private final ReadRequest request;
   private final DocxBody.Shared shared = new DocxBody.Shared();
@@ -249,10 +253,10 @@ public final class DocxReader {
     var out = new ArrayList<KeptPart>();
     for (String name : file.names()) {
       boolean ours =
-          understood.contains(name)
+          understood.contains(name) && !KEPT_PROPERTIES.contains(name)
               || name.equals("[Content_Types].xml")
               || name.startsWith("word/media/") && !shared.keptTargets.contains(name)
-              || name.startsWith("docProps/")
+              || name.startsWith("docProps/") && !KEPT_PROPERTIES.contains(name)
               || name.equals("_rels/.rels");
       if (!ours) {
         out.add(

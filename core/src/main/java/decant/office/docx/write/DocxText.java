@@ -11,6 +11,7 @@ import decant.model.look.TextTraits;
 import decant.office.docx.markup.Controls;
 import decant.office.docx.markup.DocxLooks;
 import decant.office.docx.markup.Out;
+import decant.office.emit.Direction;
 import decant.office.emit.Event;
 import decant.office.emit.Sink;
 import java.util.Optional;
@@ -47,7 +48,7 @@ record DocxText(Out o, Relationships rels, DocxWriter file, boolean inBody) impl
       case Event.CommentStart c ->
           o.empty("w:commentRangeStart", "w:id", Integer.toString(c.number()));
       case Event.CommentEnd c -> end(c);
-      case Event.Run r -> run(r.looks().own(), () -> text(r.text()));
+      case Event.Run r -> run(r.looks().own(), r.text());
       case Event.Value v -> value(v);
       case Event.NoteMark n -> note(n);
       case Event.Picture p ->
@@ -146,10 +147,25 @@ record DocxText(Out o, Relationships rels, DocxWriter file, boolean inBody) impl
     run(look, () -> o.raw("<w:fldChar w:fldCharType=\"end\"/>"));
   }
 
+  /** Text in runs that each go one way. */
+  private void run(Look look, String s) {
+    for (int from = 0; from < s.length(); ) {
+      boolean rtl = Direction.isRightToLeft(s, from);
+      int to = Direction.end(s, from, rtl);
+      String part = s.substring(from, to);
+      run(look, rtl, () -> text(part));
+      from = to;
+    }
+  }
+
   private void run(Look look, Runnable content) {
+    run(look, false, content);
+  }
+
+  private void run(Look look, boolean rtl, Runnable content) {
     Optional<String> insertion = insertion(look);
     insertion.ifPresent(i -> o.raw(i.replaceFirst("\\s*/>$", ">")));
-    bareRun(insertion.isEmpty() ? look : withoutInsertion(look), content);
+    bareRun(insertion.isEmpty() ? look : withoutInsertion(look), rtl, content);
     insertion.ifPresent(i -> o.raw(i.startsWith("<w:ins") ? "</w:ins>" : "</w:moveTo>"));
   }
 
@@ -169,9 +185,9 @@ record DocxText(Out o, Relationships rels, DocxWriter file, boolean inBody) impl
             .toList());
   }
 
-  private void bareRun(Look look, Runnable content) {
+  private void bareRun(Look look, boolean rtl, Runnable content) {
     o.raw("<w:r>");
-    String properties = LooksWriter.text(look);
+    String properties = LooksWriter.text(look, rtl);
     if (!properties.isEmpty()) {
       o.raw("<w:rPr>" + properties + "</w:rPr>");
     }

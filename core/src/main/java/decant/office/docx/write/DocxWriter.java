@@ -128,7 +128,10 @@ public final class DocxWriter {
     xml("word/styles.xml", MAIN + "styles+xml", StylesWriter.part(document.styles()));
     if (!document.lists().isEmpty()) {
       main.add("numbering", "numbering.xml", false);
-      xml("word/numbering.xml", MAIN + "numbering+xml", Numbering.part(document.lists()));
+      xml(
+          "word/numbering.xml",
+          MAIN + "numbering+xml",
+          Numbering.part(document.lists(), document.styles().styles()));
     }
     notes(main, Story.Kind.FOOTNOTE, "footnote");
     notes(main, Story.Kind.ENDNOTE, "endnote");
@@ -206,7 +209,10 @@ public final class DocxWriter {
       boolean relationships = k.name().equals("word/_rels/document.xml.rels");
       boolean numbered =
           k.name().matches("word/(_rels/)?(header|footer|footnotes|endnotes)\\d*\\.xml.*");
-      if (!k.format().equals(DocxLooks.FORMAT) || relationships || numbered) {
+      if (!k.format().equals(DocxLooks.FORMAT)
+          || relationships
+          || numbered
+          || PropertyParts.isOne(k)) {
         continue;
       }
       parts.put(k.name(), k.bytes());
@@ -345,6 +351,8 @@ public final class DocxWriter {
     element(o, "dc:creator", p.author());
     element(o, "cp:keywords", p.keywords());
     element(o, "dc:language", p.language());
+    var kept = new PropertyParts(document.keptParts());
+    o.raw(kept.core());
     o.raw(
         "<dcterms:modified xsi:type=\"dcterms:W3CDTF\">"
             + now
@@ -360,6 +368,22 @@ public final class DocxWriter {
         "http://schemas.openxmlformats.org/package/2006/relationships/metadata/core-properties",
         "docProps/core.xml",
         false);
+    kept.app()
+        .ifPresent(b -> {
+          parts.put(PropertyParts.APP, b);
+          overrides.put(
+              "/" + PropertyParts.APP,
+              "application/vnd.openxmlformats-officedocument.extended-properties+xml");
+          root.add("extended-properties", PropertyParts.APP, false);
+        });
+    kept.custom()
+        .ifPresent(b -> {
+          parts.put(PropertyParts.CUSTOM, b);
+          overrides.put(
+              "/" + PropertyParts.CUSTOM,
+              "application/vnd.openxmlformats-officedocument.custom-properties+xml");
+          root.add("custom-properties", PropertyParts.CUSTOM, false);
+        });
     if (!document.attachments().isEmpty()) {
       xml(
           Attachments.LIST,

@@ -121,7 +121,17 @@ final class LooksWriter {
 
   /** The children of {@code w:rPr}; empty if the look sets nothing. */
   static String text(Look look) {
+    return text(look, false);
+  }
+
+  /**
+   * @param rightToLeft whether what is written in it runs so (§17.3.2.30)
+   */
+  static String text(Look look, boolean rightToLeft) {
     var out = new ArrayList<Property>();
+    if (rightToLeft) {
+      out.add(new Property("rtl", "<w:rtl/>"));
+    }
     look.get(TextTraits.CHARACTER_STYLE)
         .filter(s -> !s.isEmpty())
         .ifPresent(s -> add(out, "rStyle", s));

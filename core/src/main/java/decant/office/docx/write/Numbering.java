@@ -2,6 +2,8 @@ package decant.office.docx.write;
 
 import decant.model.look.ListDefinition;
 import decant.model.look.ListDefinition.NumberFormat;
+import decant.model.look.NamedStyle;
+import decant.model.look.ParagraphTraits;
 import decant.model.look.ParagraphTraits.Alignment;
 import decant.office.docx.markup.Out;
 import java.util.LinkedHashMap;
@@ -24,13 +26,14 @@ final class Numbering {
         : Integer.toString(100_000 + Math.floorMod(list.hashCode(), 1_000_000));
   }
 
-  static String part(Map<String, ListDefinition> lists) {
+  static String part(Map<String, ListDefinition> lists, Map<String, NamedStyle> styles) {
     var o =
         new Out()
             .raw(Out.HEAD)
             .raw("<w:numbering xmlns:w=\"" + decant.office.xml.Namespaces.W + "\">");
     Map<String, Integer> numbers = new LinkedHashMap<>();
     Map<String, ListDefinition> first = new LinkedHashMap<>();
+    Map<String, String> linked = linked(styles, lists);
     for (ListDefinition l : lists.values()) {
       if (first.putIfAbsent(l.series(), l) == null) {
         numbers.put(l.series(), numbers.size());
@@ -43,7 +46,7 @@ final class Numbering {
               + "\"><w:multiLevelType w:val=\"multilevel\"/>");
       // Deeper than its levels a list goes on as the last of them; the format knows no such rule.
       for (int k = 0; k < Math.max(LEVELS, l.levels().size()); k++) {
-        level(o, l.level(k), k);
+        level(o, l.level(k), k, linked.getOrDefault(series + "/" + k, ""));
       }
       o.raw("</w:abstractNum>");
     });
@@ -56,14 +59,15 @@ final class Numbering {
               + "\"/>");
       ListDefinition shared = first.getOrDefault(l.series(), l);
       for (int k = 0; k < l.levels().size(); k++) {
-        override(o, l, shared, k);
+        override(o, l, shared, k, linked.getOrDefault(l.series() + "/" + k, ""));
       }
       o.raw("</w:num>");
     }
     return o.raw("</w:numbering>").toString();
   }
 
-  private static void override(Out o, ListDefinition l, ListDefinition shared, int k) {
+  private static void override(
+      Out o, ListDefinition l, ListDefinition shared, int k, String style) {
     boolean restarts = l.restarts().contains(k);
     boolean same = l == shared || k < shared.levels().size() && l.level(k).equals(shared.level(k));
     if (!restarts && same) {
@@ -74,7 +78,7 @@ final class Numbering {
       o.empty("w:startOverride", "w:val", Integer.toString(l.level(k).start()));
     }
     if (!same) {
-      level(o, l.level(k), k);
+      level(o, l.level(k), k, style);
     }
     o.raw("</w:lvlOverride>");
   }
@@ -93,12 +97,35 @@ final class Numbering {
     };
   }
 
-  private static void level(Out o, ListDefinition.Level l, int depth) {
+  /**
+   * The paragraph style that each level is linked to, by series and depth (§17.9.23): readers find
+   * the level of a style that names a list by it.
+   */
+  private static Map<String, String> linked(
+      Map<String, NamedStyle> styles, Map<String, ListDefinition> lists) {
+    var out = new LinkedHashMap<String, String>();
+    for (NamedStyle s : styles.values()) {
+      ListDefinition list =
+          s.kind() == NamedStyle.Kind.PARAGRAPH && s.paragraph().sets(ParagraphTraits.LIST)
+              ? lists.get(s.paragraph().value(ParagraphTraits.LIST).list())
+              : null;
+      if (list != null) {
+        int depth = s.paragraph().value(ParagraphTraits.LIST).depth();
+        out.putIfAbsent(list.series() + "/" + depth, s.id());
+      }
+    }
+    return out;
+  }
+
+  private static void level(Out o, ListDefinition.Level l, int depth, String style) {
     o.raw("<w:lvl w:ilvl=\"" + depth + "\">")
         .empty("w:start", "w:val", Integer.toString(l.start()))
         .empty("w:numFmt", "w:val", format(l.format()));
     if (l.restartAfter() != ListDefinition.USUAL_RESTART) {
       o.empty("w:lvlRestart", "w:val", Integer.toString(l.restartAfter()));
+    }
+    if (!style.isEmpty()) {
+      o.empty("w:pStyle", "w:val", style);
     }
     if (l.legal()) {
       o.raw("<w:isLgl/>");
