@@ -131,8 +131,9 @@ final class DocxBody {
       case "w:sdt" -> {
         Optional<FormField> outer = openField(e);
         List<Block> inside = blocksOf(e.child("w:sdtContent"));
+        boolean field = shared.field != outer;
         shared.field = outer;
-        yield inside;
+        yield field ? inside : Around.control(e, inside);
       }
       case "w:customXml", "w:ins", "w:moveTo" -> blocksOf(Optional.of(e));
       case "mc:AlternateContent" -> blocksOf(Alternates.chosen(e));
@@ -195,7 +196,7 @@ final class DocxBody {
     private final NodeId id = NodeId.fresh();
     private Look extra = Look.PLAIN;
     private Optional<Link> link = Optional.empty();
-    private final Insertions insertions = new Insertions();
+    private final Around around = new Around();
 
     Paragraph read(Element p) throws ReadProblem {
       Optional<Element> pPr = p.child("w:pPr");
@@ -221,9 +222,11 @@ final class DocxBody {
           case "w:sdt" -> {
             Optional<Element> content = e.child("w:sdtContent");
             Optional<FormField> outer = openField(e);
+            List<Kept> outside = around.beginControl(e, shared.field != outer);
             if (content.isPresent()) {
               inlines(content.get());
             }
+            around.end(outside);
             shared.field = outer;
           }
           case "w:fldSimple" -> simpleField(e);
@@ -288,14 +291,14 @@ final class DocxBody {
     }
 
     private void inserted(Element e) throws ReadProblem {
-      Optional<Kept> outer = insertions.begin(e);
+      List<Kept> outer = around.beginInsertion(e);
       shared.find(
           Finding.Kind.REMARK,
           Finding.Severity.NOTE,
           WORDS.say("docx-body.a-tracked-insertion-shows"),
           id);
       inlines(e);
-      insertions.end(outer);
+      around.end(outer);
     }
 
     /** Begins or ends a remark; its mark is kept only where its part is. */
@@ -364,7 +367,7 @@ final class DocxBody {
       Optional<Element> rPr = r.child("w:rPr");
       Look direct = rPr.map(shared.looks::text).orElse(Look.PLAIN);
       Unshown.report(shared, direct, id);
-      Look tracked = insertions.of(direct);
+      Look tracked = around.of(direct);
       Look linked = link.map(l -> tracked.with(TextTraits.LINK, l)).orElse(tracked);
       Look filled = shared.field.map(b -> linked.with(TextTraits.FIELD, b)).orElse(linked);
       Look look = shared.open.isEmpty() ? filled : filled.with(TextTraits.COMMENTS, shared.open);

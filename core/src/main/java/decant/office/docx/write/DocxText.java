@@ -7,6 +7,8 @@ import decant.model.look.Comment;
 import decant.model.look.Kept;
 import decant.model.look.Link;
 import decant.model.look.Look;
+import decant.model.look.ParagraphTraits;
+import decant.model.look.TableTraits;
 import decant.model.look.TextTraits;
 import decant.office.docx.markup.Controls;
 import decant.office.docx.markup.DocxLooks;
@@ -22,8 +24,15 @@ import java.util.regex.Pattern;
  *
  * @param rels of the part
  * @param inBody whether comments may stand here: headers, notes and shapes take none
+ * @param controls that stand around it
  */
-record DocxText(Out o, Relationships rels, DocxWriter file, boolean inBody) implements Sink {
+record DocxText(
+    Out o, Relationships rels, DocxWriter file, boolean inBody, ContentControls controls)
+    implements Sink {
+  DocxText(Out o, Relationships rels, DocxWriter file, boolean inBody) {
+    this(o, rels, file, inBody, new ContentControls(o));
+  }
+
   private static final Pattern INSERTION = Pattern.compile("<w:(ins|moveTo)[\\s/]");
 
   @Override
@@ -33,11 +42,17 @@ record DocxText(Out o, Relationships rels, DocxWriter file, boolean inBody) impl
 
   @Override
   public void take(Event event) {
+    controls(event);
     switch (event) {
       case Event.SectionStart s -> file.begin(s.section(), rels);
       case Event.SectionEnd s -> end(s);
       case Event.ParagraphStart p -> begin(p);
-      case Event.ParagraphEnd p -> o.raw("</w:p>");
+      case Event.ParagraphEnd p -> {
+        o.raw("</w:p>");
+        if (p.place().last()) {
+          controls.endBlocks();
+        }
+      }
       case Event.BookmarkStart b ->
           o.empty("w:bookmarkStart", "w:id", Integer.toString(b.number()), "w:name", b.name());
       case Event.BookmarkEnd b -> o.empty("w:bookmarkEnd", "w:id", Integer.toString(b.number()));
@@ -62,10 +77,37 @@ record DocxText(Out o, Relationships rels, DocxWriter file, boolean inBody) impl
       }
       case Event.TableStart t -> TablesWriter.table(o, t.table(), t.grid());
       case Event.RowStart r -> TablesWriter.row(o, r.table().rows().get(r.number()));
-      case Event.CellStart c -> TablesWriter.cell(o, c.piece());
-      case Event.CellEnd c -> TablesWriter.cellEnd(o, c.open());
+      case Event.CellStart c -> {
+        TablesWriter.cell(o, c.piece());
+        controls.beginCell();
+      }
+      case Event.CellEnd c -> {
+        controls.endCell();
+        TablesWriter.cellEnd(o, c.open());
+      }
       case Event.RowEnd r -> o.raw("</w:tr>");
-      case Event.TableEnd t -> o.raw("</w:tbl>");
+      case Event.TableEnd t -> {
+        o.raw("</w:tbl>");
+        if (t.place().last()) {
+          controls.endBlocks();
+        }
+      }
+    }
+  }
+
+  /** Content controls begin before what they stand around, and end before what they do not. */
+  private void controls(Event event) {
+    switch (event) {
+      case Event.Run r -> controls.run(r.looks().own());
+      case Event.Value v -> controls.run(v.looks().own());
+      case Event.NoteMark n -> controls.run(n.looks().own());
+      case Event.Picture p -> controls.run(p.picture().look());
+      case Event.Shape s -> controls.run(s.shape().look());
+      case Event.KeptInline k -> controls.run(k.looks().own());
+      case Event.ParagraphStart p ->
+          controls.block(p.paragraph().look().value(ParagraphTraits.KEPT));
+      case Event.TableStart t -> controls.block(t.table().look().value(TableTraits.KEPT));
+      default -> controls.endRuns();
     }
   }
 
