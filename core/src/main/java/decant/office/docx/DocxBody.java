@@ -131,7 +131,7 @@ final class DocxBody {
       case "w:sdt" -> {
         Optional<FormField> outer = openField(e);
         List<Block> inside = blocksOf(e.child("w:sdtContent"));
-        boolean field = shared.field != outer;
+        boolean field = !shared.field.equals(outer);
         shared.field = outer;
         yield field ? inside : Around.control(e, inside);
       }
@@ -222,7 +222,7 @@ final class DocxBody {
           case "w:sdt" -> {
             Optional<Element> content = e.child("w:sdtContent");
             Optional<FormField> outer = openField(e);
-            List<Kept> outside = around.beginControl(e, shared.field != outer);
+            List<Kept> outside = around.beginControl(e, !shared.field.equals(outer));
             if (content.isPresent()) {
               inlines(content.get());
             }
