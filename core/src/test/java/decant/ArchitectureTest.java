@@ -81,6 +81,8 @@ class ArchitectureTest {
     out.put("office.docx.markup", and(readers, "office.xml"));
     out.put("office.docx.write", and(readers, "office.xml", "office.emit", "office.docx.markup"));
     out.put(
+        "office.docx.weave", and(readers, "office.xml", "office.docx.markup", "office.docx.write"));
+    out.put(
         "office.docx",
         and(
             readers,
@@ -89,6 +91,7 @@ class ArchitectureTest {
             "office.xml",
             "office.docx.markup",
             "office.docx.write",
+            "office.docx.weave",
             "format",
             "verify.office"));
     out.put("office.doc.write", and(readers, "layout.label", "office.emit"));

@@ -93,6 +93,11 @@ public final class ActiveContent {
     return a.findings;
   }
 
+  /** Whether nothing in a part of a package acts, known to us as part of the document or not. */
+  public static boolean isQuiet(String name, byte[] part) {
+    return ActiveMarkup.isQuiet(name, part);
+  }
+
   /** The document without any of it; the same document if it has none. */
   public static Document without(Document d) {
     var a = new ActiveContent();
@@ -162,6 +167,9 @@ public final class ActiveContent {
   // Kept parts.
 
   private Optional<KeptPart> part(KeptPart p) {
+    if (p.isWhole()) {
+      return Optional.of(p); // its writer sees to it that nothing comes back
+    }
     String name = p.name().toLowerCase(Locale.ROOT);
     String type = p.contentType().toLowerCase(Locale.ROOT);
     if (name.contains("vba") || type.contains("vba") || type.contains("macroenabled")) {

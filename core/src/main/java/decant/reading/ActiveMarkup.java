@@ -48,6 +48,13 @@ final class ActiveMarkup {
               + "|<o:OLEObject\\b[^>]*\\bType=\"Link\"[^>]*(?:/>|>.*?</o:OLEObject>)",
           Pattern.DOTALL);
 
+  /** A picture or an object that is elsewhere. */
+  private static final Pattern LINKED =
+      Pattern.compile("\\sr:link=\"[^\"]+\"|<o:OLEObject\\b[^>]*\\bType=\"Link\"");
+
+  private static final String TEXT_SPACE =
+      "http://schemas.openxmlformats.org/wordprocessingml/2006/main";
+
   private ActiveMarkup() {}
 
   /** The keyword of a field in the markup that acts; however its instruction is cut up. */
@@ -149,6 +156,34 @@ final class ActiveMarkup {
       return Optional.empty();
     }
     return Optional.of(clean.equals(text) ? part : clean.getBytes(StandardCharsets.UTF_8));
+  }
+
+  /**
+   * Whether nothing acts in a part of a package: no program, control or field that fetches, nothing
+   * that is elsewhere. Text whose elements are not named as usual may act.
+   */
+  static boolean isQuiet(String name, byte[] part) {
+    String lower = name.toLowerCase(Locale.ROOT);
+    if (lower.contains("vba") || lower.contains("activex")) {
+      return false;
+    }
+    if (!lower.endsWith(".xml") && !lower.endsWith(".rels")) {
+      return true;
+    }
+    boolean[] acts = {false};
+    Optional<byte[]> clean = clean(part, (k, w) -> acts[0] = true, new java.util.HashSet<>());
+    String text = new String(part, StandardCharsets.UTF_8);
+    boolean named = !text.contains(TEXT_SPACE) || text.contains("xmlns:w=\"");
+    return clean.isPresent()
+        && !acts[0]
+        && (lower.endsWith(".rels")
+            || lower.startsWith("[content")
+            || named
+                && actingField(text).isEmpty()
+                && !text.contains("<w:altChunk")
+                && !text.contains("<w:subDoc")
+                && !text.contains("<w:control")
+                && !LINKED.matcher(text).find());
   }
 
   private static boolean acts(String relationship, BiConsumer<Kind, String> tell) {

@@ -152,7 +152,8 @@ public final class WorkFile {
       zip.putNextEntry(new ZipEntry(DOCUMENT));
       zip.setLevel(0); // it is packed already
       var document = new ByteArrayOutputStream();
-      Formats.writer(Formats.working()).write(work.taken().document(), document);
+      Formats.writer(Formats.working())
+          .write(withoutWhole(work.taken().document()), document); // that lies beside it
       zip.write(document.toByteArray());
       zip.closeEntry();
       for (var part : keptElsewhere(work.taken().document()).entrySet()) {
@@ -173,7 +174,7 @@ public final class WorkFile {
   private static Map<String, KeptPart> keptElsewhere(Document d) {
     var out = new LinkedHashMap<String, KeptPart>();
     for (KeptPart k : d.keptParts()) {
-      if (!k.format().equals(Formats.working().id())) {
+      if (k.isWhole() || !k.format().equals(Formats.working().id())) {
         out.put("kept-" + out.size(), k);
       }
     }
@@ -311,7 +312,13 @@ public final class WorkFile {
         copy(work));
   }
 
-  private static Document withParts(Document d, JsonNode work, Map<String, byte[]> parts) {
+  private static Document withoutWhole(Document d) {
+    List<KeptPart> parts = d.keptParts().stream().filter(k -> !k.isWhole()).toList();
+    return parts.size() == d.keptParts().size() ? d : d.withKeptParts(parts);
+  }
+
+  private static Document withParts(Document read, JsonNode work, Map<String, byte[]> parts) {
+    Document d = withoutWhole(read); // the file of the work is not what the document came in
     var all = new ArrayList<>(d.keptParts());
     for (JsonNode k : work.path("kept")) {
       byte[] bytes = parts.get(k.path("entry").asText());

@@ -4,9 +4,13 @@ import decant.format.FileContent;
 import decant.format.Format;
 import decant.format.FormatService;
 import decant.model.Document;
+import decant.office.docx.weave.Woven;
 import decant.office.docx.write.DocxWriter;
 import decant.reading.Active;
+import decant.reading.ReadRequest;
 import decant.verify.office.DocxVerifier;
+import java.io.IOException;
+import java.io.OutputStream;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Optional;
@@ -48,7 +52,12 @@ public final class DocxFormat implements FormatService {
 
   @Override
   public Optional<Writer> writer() {
-    return Optional.of(DocxWriter::write);
+    return Optional.of((d, out) -> write(d, false, out));
+  }
+
+  /** Into the package that the document came in, if there is one. */
+  static void write(Document d, boolean template, OutputStream out) throws IOException {
+    Woven.write(d, template, file -> DocxReader.read(ReadRequest.of(file)).document(), out);
   }
 
   @Override

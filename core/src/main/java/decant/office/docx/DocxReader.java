@@ -14,6 +14,7 @@ import decant.office.docx.markup.Attachments;
 import decant.office.docx.markup.Comments;
 import decant.office.docx.markup.DocxLooks;
 import decant.office.docx.markup.Theme;
+import decant.office.docx.weave.SourceFile;
 import decant.office.xml.Element;
 import decant.office.xml.PackageFile;
 import decant.office.xml.XmlParts;
@@ -274,7 +275,11 @@ public final class DocxReader {
               Finding.Severity.LOSS,
               WORDS.count("docx-reader.unsafe-names", file.unsafe().size())));
     }
-    return main.equals("word/document.xml") ? out : List.of();
+    if (!main.equals("word/document.xml")) {
+      out.clear();
+    }
+    SourceFile.of(request.file()).ifPresent(out::add);
+    return out;
   }
 
   private TakenIn.Origin origin(Document d, Map<String, String> properties, FontBook fonts) {

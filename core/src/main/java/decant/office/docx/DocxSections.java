@@ -130,7 +130,18 @@ final class DocxSections {
       out.remove(Section.Running.HEADER_EVEN);
       out.remove(Section.Running.FOOTER_EVEN);
     }
+    same(out, Section.Running.HEADER_EVEN, Section.Running.HEADER);
+    same(out, Section.Running.FOOTER_EVEN, Section.Running.FOOTER);
     return out;
+  }
+
+  /** Even pages with the text of the others are not set apart. */
+  private static void same(
+      Map<Section.Running, Story> running, Section.Running even, Section.Running usual) {
+    Story own = running.get(even);
+    if (own != null && own == running.get(usual)) {
+      running.remove(even);
+    }
   }
 
   private static Story empty() {

@@ -20,6 +20,7 @@ import decant.model.look.ParagraphTraits;
 import decant.model.look.TableTraits;
 import decant.model.look.TextTraits;
 import decant.model.walk.Part;
+import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -168,7 +169,7 @@ public final class Emitter {
       Link link = null;
       FormField field = null;
       Map<Comment, Integer> noted = new LinkedHashMap<>();
-      for (Inline i : p.inlines()) {
+      for (Inline i : joined(p.inlines())) {
         Link to = i.look().get(TextTraits.LINK).orElse(null);
         FormField on = i.look().get(TextTraits.FIELD).orElse(null);
         boolean sameLink = Objects.equals(link, to);
@@ -197,6 +198,22 @@ public final class Emitter {
         sink.take(new Event.LinkEnd());
       }
       comments(List.of(), noted);
+    }
+
+    /** Text of one look as one, however it was typed. */
+    private static List<Inline> joined(List<Inline> inlines) {
+      var out = new ArrayList<Inline>(inlines.size());
+      for (Inline i : inlines) {
+        if (i instanceof Inline.Text t
+            && !out.isEmpty()
+            && out.getLast() instanceof Inline.Text before
+            && before.look().equals(t.look())) {
+          out.set(out.size() - 1, new Inline.Text(before.text() + t.text(), t.look()));
+        } else {
+          out.add(i);
+        }
+      }
+      return out;
     }
 
     /** Ends the comments that go on no further, and begins those that begin here. */

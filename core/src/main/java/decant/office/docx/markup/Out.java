@@ -15,6 +15,11 @@ public final class Out {
   /** Small: most are the looks of one run; a long part doubles it a few times. */
   private final StringBuilder b = new StringBuilder(128);
 
+  private static final String RUN_END = "</w:r>";
+  private static final String TEXT_END = "</w:t>";
+  private String runLooks = "";
+  private int runEnd = -1;
+
   public Out raw(String xml) {
     b.append(xml);
     return this;
@@ -37,6 +42,36 @@ public final class Out {
     }
     b.append("/>");
     return this;
+  }
+
+  /**
+   * Ends a run of text.
+   *
+   * @param looks its properties, as they stand in it
+   */
+  public void endRun(String looks) {
+    b.append(RUN_END);
+    runLooks = looks;
+    runEnd = b.length();
+  }
+
+  /** Begins text in a run, or goes on in that which stands there last. */
+  public Out beginText() {
+    int before = b.length() - TEXT_END.length();
+    if (before >= 0 && b.indexOf(TEXT_END, before) == before) {
+      b.setLength(before);
+      return this;
+    }
+    return raw("<w:t xml:space=\"preserve\">");
+  }
+
+  /** Goes on in a run of text that has just ended, if its properties are these. */
+  public boolean reopenRun(String looks) {
+    boolean same = runEnd == b.length() && runLooks.equals(looks);
+    if (same) {
+      b.setLength(runEnd - RUN_END.length());
+    }
+    return same;
   }
 
   public static String twips(double points) {

@@ -194,10 +194,26 @@ record DocxText(
     for (int from = 0; from < s.length(); ) {
       boolean rtl = Direction.isRightToLeft(s, from);
       int to = Direction.end(s, from, rtl);
-      String part = s.substring(from, to);
-      run(look, rtl, () -> text(part));
+      text(look, rtl, s.substring(from, to));
       from = to;
     }
+  }
+
+  /** Text of one look is one run, however many pieces it was told in. */
+  private void text(Look look, boolean rtl, String s) {
+    if (insertion(look).isPresent()) {
+      run(look, rtl, () -> text(s));
+      return;
+    }
+    String properties = LooksWriter.text(look, rtl);
+    if (!o.reopenRun(properties)) {
+      o.raw("<w:r>");
+      if (!properties.isEmpty()) {
+        o.raw("<w:rPr>" + properties + "</w:rPr>");
+      }
+    }
+    text(s);
+    o.endRun(properties);
   }
 
   private void run(Look look, Runnable content) {
@@ -253,7 +269,7 @@ record DocxText(
           };
       if (k == s.length() || !mark.isEmpty()) {
         if (k > from) {
-          o.raw("<w:t xml:space=\"preserve\">").text(s.substring(from, k)).raw("</w:t>");
+          o.beginText().text(s.substring(from, k)).raw("</w:t>");
         }
         o.raw(mark);
         from = k + 1;

@@ -7,11 +7,11 @@ import decant.model.Metadata;
 import decant.model.NodeId;
 import decant.model.Section;
 import decant.model.Story;
+import decant.model.Table;
 import decant.model.look.Colour;
 import decant.model.look.EmbeddedFont;
 import decant.model.look.Media;
 import decant.model.look.MediaId;
-import decant.model.look.Typesetting;
 import decant.office.docx.markup.Attachments;
 import decant.office.docx.markup.Comments;
 import decant.office.docx.markup.DocxLooks;
@@ -47,7 +47,7 @@ public final class DocxWriter {
 
   private final Document document;
   private final boolean template;
-  private final Map<String, byte[]> parts = new LinkedHashMap<>();
+  private final LinkedHashMap<String, byte[]> parts = new LinkedHashMap<>();
   private final Map<String, String> overrides = new LinkedHashMap<>();
   private final Map<String, String> defaults = new LinkedHashMap<>();
   private final Map<MediaId, String> mediaNames = new HashMap<>();
@@ -56,10 +56,12 @@ public final class DocxWriter {
   private final Emitter emitter;
   private final DrawingsWriter drawings;
   private final Set<Inline.KeptInline> unmatched;
+  private final RunningTexts running;
 
   private DocxWriter(Document document, boolean template) {
     this.document = document;
     this.template = template;
+    this.running = new RunningTexts(document);
     this.emitter = new Emitter(document, Map.of());
     this.unmatched = FieldMarks.unmatched(document);
     this.drawings =
@@ -100,12 +102,18 @@ public final class DocxWriter {
 
   /** Writes a document. @throws IOException if the stream cannot be written */
   public static void write(Document document, OutputStream out) throws IOException {
-    new DocxWriter(document, false).run(out);
+    pack(parts(document, false), out);
   }
 
-  /** Writes a template, without macros. @throws IOException if the stream cannot be written */
-  public static void writeTemplate(Document document, OutputStream out) throws IOException {
-    new DocxWriter(document, true).run(out);
+  /**
+   * The parts of the package that a document becomes, by name.
+   *
+   * @param template whether it becomes a template
+   */
+  public static Map<String, byte[]> parts(Document document, boolean template) {
+    var writer = new DocxWriter(document, template);
+    writer.run();
+    return writer.parts;
   }
 
   /** Whether macros that came with a document are still among its parts. */
@@ -113,7 +121,7 @@ public final class DocxWriter {
     return d.keptParts().stream().anyMatch(k -> k.name().equals("word/vbaProject.bin"));
   }
 
-  private void run(OutputStream out) throws IOException {
+  private void run() {
     defaults.put("rels", "application/vnd.openxmlformats-package.relationships+xml");
     defaults.put("xml", "application/xml");
     int n = 1;
@@ -136,10 +144,7 @@ public final class DocxWriter {
     notes(main, Story.Kind.FOOTNOTE, "footnote");
     notes(main, Story.Kind.ENDNOTE, "endnote");
     fonts(main);
-    if (!parts.containsKey("word/settings.xml")) {
-      main.add("settings", "settings.xml", false);
-      xml("word/settings.xml", MAIN + "settings+xml", settings());
-    }
+    settings(main);
     String body = body(main);
     if (!emitter.comments().isEmpty()) {
       main.add("comments", "comments.xml", false);
@@ -155,7 +160,7 @@ public final class DocxWriter {
         body);
     parts.put("word/_rels/document.xml.rels", main.part());
     core();
-    pack(out);
+    types();
   }
 
   /** Fonts go along, unless the list of fonts that came with the document goes back already. */
@@ -172,26 +177,16 @@ public final class DocxWriter {
     defaults.put("odttf", EmbeddedFontsWriter.TYPE);
   }
 
-  /** Settings of our own, for a document that did not bring any (§17.15.1). */
-  private String settings() {
-    boolean even =
-        document.sections().stream()
-            .anyMatch(s ->
-                s.running().containsKey(Section.Running.HEADER_EVEN)
-                    || s.running().containsKey(Section.Running.FOOTER_EVEN));
-    Typesetting t = document.styles().typesetting();
-    boolean background =
-        document.sections().stream().anyMatch(s -> !s.page().background().equals(Colour.WHITE));
-    var o = new Out().raw(Out.HEAD).raw("<w:settings xmlns:w=\"" + Namespaces.W + "\">");
-    o.raw(background ? "<w:displayBackgroundShape/>" : "");
-    o.raw(t.fonts().isEmpty() ? "" : "<w:embedTrueTypeFonts/><w:saveSubsetFonts/>");
-    o.empty("w:defaultTabStop", "w:val", Out.twips(t.tabDistance()));
-    o.raw(t.hyphenates() ? "<w:autoHyphenation/>" : "");
-    o.raw(even ? "<w:evenAndOddHeaders/>" : "");
-    o.raw("<w:compat>" + (t.expandsLastLines() ? "" : "<w:doNotExpandShiftReturn/>"));
-    o.raw("<w:compatSetting w:name=\"compatibilityMode\"");
-    o.raw(" w:uri=\"http://schemas.microsoft.com/office/word\" w:val=\"");
-    return o.raw(t.textAtTableEdge() ? "14" : "15").raw("\"/></w:compat></w:settings>").toString();
+  /** Settings of our own, or those that the document brought as far as they still hold. */
+  private void settings(Relationships main) {
+    var own = new SettingsWriter(document);
+    byte[] brought = parts.get(SettingsWriter.PART);
+    if (brought != null) {
+      parts.put(SettingsWriter.PART, own.into(brought));
+      return;
+    }
+    main.add("settings", "settings.xml", false);
+    xml(SettingsWriter.PART, MAIN + "settings+xml", own.part());
   }
 
   private void xml(String name, String type, String content) {
@@ -210,6 +205,7 @@ public final class DocxWriter {
       boolean numbered =
           k.name().matches("word/(_rels/)?(header|footer|footnotes|endnotes)\\d*\\.xml.*");
       if (!k.format().equals(DocxLooks.FORMAT)
+          || k.isWhole()
           || relationships
           || numbered
           || PropertyParts.isOne(k)) {
@@ -251,38 +247,40 @@ public final class DocxWriter {
 
   private String sectionProperties(Section s, Relationships rels) {
     var o = new Out().raw("<w:sectPr>");
-    s.running().entrySet().stream()
-        .sorted(Map.Entry.comparingByKey())
-        .forEach(e -> {
-          boolean header = e.getKey().isHeader();
+    running
+        .of(s)
+        .forEach((which, story) -> {
+          boolean header = which.isHeader();
           String kind =
-              switch (e.getKey()) {
+              switch (which) {
                 case HEADER, FOOTER -> "default";
                 case HEADER_FIRST, FOOTER_FIRST -> "first";
                 case HEADER_EVEN, FOOTER_EVEN -> "even";
               };
-          String id =
-              rels.add(header ? "header" : "footer", runningPart(e.getValue(), header), false);
+          String id = rels.add(header ? "header" : "footer", runningPart(story, header), false);
           o.empty(header ? "w:headerReference" : "w:footerReference", "w:type", kind, "r:id", id);
         });
     SectionsWriter.properties(o, s);
     return o.raw("</w:sectPr>").toString();
   }
 
-  private final Map<NodeId, String> runningNames = new HashMap<>();
+  private final Map<String, String> runningNames = new HashMap<>();
 
   private String runningPart(Story story, boolean header) {
-    String known = runningNames.get(story.id());
+    String kind = header ? "header" : "footer";
+    String known = runningNames.get(kind + story.id());
     if (known != null) {
       return known;
     }
-    String kind = header ? "header" : "footer";
     String name = kind + (runningNames.size() + 1) + ".xml";
-    runningNames.put(story.id(), name);
+    runningNames.put(kind + story.id(), name);
     var rels = new Relationships();
     String root = header ? "w:hdr" : "w:ftr";
     var o = new Out().raw(Out.HEAD).raw("<" + root + ROOT_NAMESPACES + ">");
     emitter.story(story, new DocxText(o, rels, this, false));
+    if (story.blocks().isEmpty() || story.blocks().getLast() instanceof Table) {
+      o.raw("<w:p/>"); // there is always a paragraph at the end (CT_HdrFtr)
+    }
     xml("word/" + name, MAIN + kind + "+xml", o.raw("</" + root + ">").toString());
     if (!rels.isEmpty()) {
       parts.put("word/_rels/" + name + ".rels", rels.part());
@@ -400,7 +398,7 @@ public final class DocxWriter {
     }
   }
 
-  private void pack(OutputStream out) throws IOException {
+  private void types() {
     var types =
         new Out()
             .raw(Out.HEAD)
@@ -408,9 +406,13 @@ public final class DocxWriter {
     defaults.forEach((x, t) -> types.empty("Default", "Extension", x, "ContentType", t));
     overrides.forEach((n, t) -> types.empty("Override", "PartName", n, "ContentType", t));
     types.raw("</Types>");
+    parts.putFirst("[Content_Types].xml", types.toString().getBytes(StandardCharsets.UTF_8));
+  }
+
+  /** Packs parts. @throws IOException if the stream cannot be written */
+  public static void pack(Map<String, byte[]> parts, OutputStream out) throws IOException {
     // Not closed: the stream is the caller's.
     ZipOutputStream zip = new ZipOutputStream(out);
-    put(zip, "[Content_Types].xml", types.toString().getBytes(StandardCharsets.UTF_8));
     for (Map.Entry<String, byte[]> e : parts.entrySet()) {
       put(zip, e.getKey(), e.getValue());
     }

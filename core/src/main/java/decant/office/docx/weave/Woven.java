@@ -1,0 +1,88 @@
+package decant.office.docx.weave;
+
+import decant.model.Document;
+import decant.office.docx.write.DocxWriter;
+import decant.office.xml.PackageFile;
+import decant.reading.ActiveContent;
+import decant.reading.Limits;
+import decant.reading.ReadProblem;
+import java.io.BufferedOutputStream;
+import java.io.IOException;
+import java.io.OutputStream;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.LinkedHashMap;
+import java.util.Map;
+import java.util.Optional;
+
+/**
+ * Writes a document into the package that it came in, if that says the same as the document alone
+ * when it is read back; otherwise the document alone.
+ */
+public final class Woven {
+  /** Reads a file. */
+  @FunctionalInterface
+  public interface Reading {
+    Document read(Path file) throws ReadProblem;
+  }
+
+  private Woven() {}
+
+  /** Writes. @throws IOException if the stream, or a temporary file, cannot be written */
+  public static void write(Document d, boolean template, Reading reading, OutputStream out)
+      throws IOException {
+    Map<String, byte[]> alone = DocxWriter.parts(d, template);
+    Optional<byte[]> source = SourceFile.in(d);
+    DocxWriter.pack(
+        source.isEmpty() ? alone : into(source.get(), d, alone, template, reading).orElse(alone),
+        out);
+  }
+
+  /**
+   * The parts woven into those of the source; empty if that cannot be done, or says other things.
+   */
+  static Optional<Map<String, byte[]>> into(
+      byte[] source, Document d, Map<String, byte[]> alone, boolean template, Reading reading)
+      throws IOException {
+    Path file = Files.createTempFile("decant", ".source");
+    try {
+      Files.write(file, source);
+      var before = new Parts(DocxWriter.parts(reading.read(file), template));
+      var after = new Parts(alone);
+      Optional<Map<String, byte[]>> woven = Weave.of(new Parts(parts(file)), before, after);
+      if (woven.isEmpty()) {
+        return woven;
+      }
+      try (OutputStream packed = new BufferedOutputStream(Files.newOutputStream(file))) {
+        DocxWriter.pack(woven.get(), packed);
+      }
+      Document back = reading.read(file);
+      boolean same =
+          Sameness.of(after, new Parts(DocxWriter.parts(back, template)))
+              && isAsQuiet(woven.get(), back, d);
+      return same ? woven : Optional.empty();
+    } catch (ReadProblem e) {
+      return Optional.empty(); // what cannot be read back is not put into the source's package
+    } finally {
+      Files.deleteIfExists(file);
+    }
+  }
+
+  /** What was taken out of the document because it acts does not come back with the source. */
+  private static boolean isAsQuiet(Map<String, byte[]> woven, Document back, Document d) {
+    return !ActiveContent.in(d).isEmpty()
+        || ActiveContent.in(back).isEmpty()
+            && woven.entrySet().stream()
+                .allMatch(e -> ActiveContent.isQuiet(e.getKey(), e.getValue()));
+  }
+
+  private static Map<String, byte[]> parts(Path file) throws ReadProblem {
+    var out = new LinkedHashMap<String, byte[]>();
+    try (PackageFile p = PackageFile.open(file, Limits.DEFAULT)) {
+      for (String name : p.names()) {
+        out.put(name, p.bytes(name).orElseThrow());
+      }
+    }
+    return out;
+  }
+}

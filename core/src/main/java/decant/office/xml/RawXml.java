@@ -1,0 +1,125 @@
+package decant.office.xml;
+
+import decant.reading.ReadProblem;
+import decant.words.Words;
+import java.io.ByteArrayInputStream;
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayDeque;
+import java.util.Deque;
+import javax.xml.stream.XMLInputFactory;
+import javax.xml.stream.XMLStreamConstants;
+import javax.xml.stream.XMLStreamException;
+import javax.xml.stream.XMLStreamReader;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * XML as it stands in a file: with the prefixes and the declarations that its maker chose, so that
+ * what was read can be written as it was. Comments and processing instructions are not kept.
+ */
+public final class RawXml {
+  private static final Words WORDS = Words.of(XmlParts.class);
+  private static final String DECLARED = "xmlns";
+  private static final XMLInputFactory FACTORY = factory();
+
+  private RawXml() {}
+
+  private static XMLInputFactory factory() {
+    XMLInputFactory f = XMLInputFactory.newDefaultFactory();
+    f.setProperty(XMLInputFactory.SUPPORT_DTD, false);
+    f.setProperty(XMLInputFactory.IS_SUPPORTING_EXTERNAL_ENTITIES, false);
+    f.setProperty(XMLInputFactory.IS_COALESCING, true);
+    return f;
+  }
+
+  /** The root of a part. @throws ReadProblem if the part is no XML, or too deeply nested */
+  public static Element parse(byte[] part, String name, int deepest) throws ReadProblem {
+    try {
+      XMLStreamReader in = FACTORY.createXMLStreamReader(new ByteArrayInputStream(part));
+      try {
+        return root(in, deepest);
+      } finally {
+        in.close();
+      }
+    } catch (XMLStreamException | RuntimeException e) {
+      throw new ReadProblem(
+          ReadProblem.Kind.DAMAGED, WORDS.say("xml-parts.the-file-is-damaged-its", name, ""), e);
+    }
+  }
+
+  private static Element root(XMLStreamReader in, int deepest) throws XMLStreamException {
+    while (in.next() != XMLStreamConstants.START_ELEMENT) {
+      // prolog
+    }
+    Deque<Element> open = new ArrayDeque<>();
+    Element root = start(in);
+    open.push(root);
+    while (!open.isEmpty()) {
+      switch (in.next()) {
+        case XMLStreamConstants.START_ELEMENT -> {
+          if (open.size() > deepest) {
+            throw new XMLStreamException("too deeply nested");
+          }
+          Element e = start(in);
+          open.element().children().add(e);
+          open.push(e);
+        }
+        case XMLStreamConstants.END_ELEMENT -> open.pop();
+        case XMLStreamConstants.CHARACTERS, XMLStreamConstants.CDATA ->
+            open.element().children().add(in.getText());
+        default -> {}
+      }
+    }
+    return root;
+  }
+
+  private static Element start(XMLStreamReader in) {
+    Element e = Element.open(name(in.getPrefix(), in.getLocalName()));
+    for (int k = 0; k < in.getNamespaceCount(); k++) {
+      String prefix = in.getNamespacePrefix(k);
+      String uri = in.getNamespaceURI(k);
+      e.attributes().put(declaring(prefix), uri == null ? "" : uri);
+    }
+    for (int k = 0; k < in.getAttributeCount(); k++) {
+      e.attributes()
+          .put(
+              name(in.getAttributePrefix(k), in.getAttributeLocalName(k)), in.getAttributeValue(k));
+    }
+    return e;
+  }
+
+  private static String name(@Nullable String prefix, String local) {
+    return prefix == null || prefix.isEmpty() ? local : prefix + ":" + local;
+  }
+
+  /** The attribute that declares a prefix; the empty prefix is the default one. */
+  public static String declaring(@Nullable String prefix) {
+    return prefix == null || prefix.isEmpty() ? DECLARED : DECLARED + ":" + prefix;
+  }
+
+  /** A whole part of this root. */
+  public static byte[] part(Element root) {
+    var b = new StringBuilder("<?xml version=\"1.0\" encoding=\"UTF-8\" standalone=\"yes\"?>\n");
+    write(root, b);
+    return b.toString().getBytes(StandardCharsets.UTF_8);
+  }
+
+  private static void write(Element e, StringBuilder b) {
+    b.append('<').append(e.name());
+    e.attributes()
+        .forEach(
+            (n, v) -> b.append(' ').append(n).append("=\"").append(XmlParts.escape(v)).append('"'));
+    if (e.children().isEmpty()) {
+      b.append("/>");
+      return;
+    }
+    b.append('>');
+    for (Object c : e.children()) {
+      if (c instanceof Element child) {
+        write(child, b);
+      } else {
+        b.append(XmlParts.escape((String) c));
+      }
+    }
+    b.append("</").append(e.name()).append('>');
+  }
+}
