@@ -70,10 +70,10 @@ class ArchitectureTest {
     out.put("reading", List.of("words", "io", "work", "model..", "text"));
     out.put("verify", List.of());
     out.put("format", List.of("words", "io", "work", "model..", "reading", "verify"));
-    out.put("verify.office", and(and(content, layout), "picture", "verify"));
+    out.put("office.symbol", List.of());
+    out.put("verify.office", and(and(content, layout), "picture", "verify", "office.symbol"));
     List<String> readers = List.of("words", "io", "work", "model..", "text", "reading", "picture");
     out.put("office.field", List.of("model.."));
-    out.put("office.symbol", List.of());
     out.put("office.xml", List.of("words", "io", "work", "reading"));
     out.put(
         "office.emit",
@@ -93,6 +93,7 @@ class ArchitectureTest {
             "office.docx.write",
             "office.docx.weave",
             "format",
+            "verify",
             "verify.office"));
     out.put("office.doc.write", and(readers, "layout.label", "office.emit"));
     out.put(

@@ -8,6 +8,7 @@ import decant.office.docx.weave.Woven;
 import decant.office.docx.write.DocxWriter;
 import decant.reading.Active;
 import decant.reading.ReadRequest;
+import decant.verify.Check;
 import decant.verify.office.DocxVerifier;
 import java.io.IOException;
 import java.io.OutputStream;
@@ -57,7 +58,12 @@ public final class DocxFormat implements FormatService {
 
   /** Into the package that the document came in, if there is one. */
   static void write(Document d, boolean template, OutputStream out) throws IOException {
-    Woven.write(d, template, file -> DocxReader.read(ReadRequest.of(file)).document(), out);
+    new Woven(
+            file -> DocxReader.read(ReadRequest.of(file)).document(),
+            (file, document) ->
+                DocxVerifier.verify(file, document).stream().allMatch(Check::passed),
+            template)
+        .write(d, out);
   }
 
   @Override

@@ -39,11 +39,31 @@ final class DocxDigest {
     this.main = parts.related("", "officeDocument").orElse("");
     this.part = main;
     this.targets = parts.relationships(main);
-    this.styles = StyleDigest.of(root("styles").orElseThrow(() -> new IOException("no styles")));
+    this.styles = StyleDigest.of(root("styles").orElse(null), themed());
+    this.evenApart =
+        root("settings")
+            .map(r -> Docx.child(r, "evenAndOddHeaders"))
+            .filter(e -> Docx.on(Docx.value(e, "val"), "1"))
+            .isPresent();
     this.labels = new CountedLabels(root("numbering").map(DocxLabels::of).orElseGet(Map::of));
     this.ofBoxes = labels.afresh();
     this.footnotes = notes("footnotes");
     this.endnotes = notes("endnotes");
+  }
+
+  private Map<String, String> themed() throws IOException {
+    var out = new HashMap<String, String>();
+    Element fonts =
+        root("theme")
+            .map(t -> Docx.child(Docx.child(t, "themeElements"), "fontScheme"))
+            .orElse(null);
+    for (String which : List.of("major", "minor")) {
+      String face = Docx.value(Docx.child(Docx.child(fonts, which + "Font"), "latin"), "typeface");
+      if (!face.isBlank()) {
+        out.put(which, face);
+      }
+    }
+    return out;
   }
 
   private java.util.Optional<Element> root(String kind) throws IOException {
@@ -116,23 +136,37 @@ final class DocxDigest {
     }
   }
 
-  /** The running texts that a section refers to (§17.10.5 and §17.10.2). */
+  private final boolean evenApart;
+  private final Map<String, String> inForce = new HashMap<>();
+
+  /**
+   * The running texts of a section: those that it refers to, or else those of the section before it
+   * (§17.10.5 and §17.10.2), as far as it has pages for them (§17.10.6 and §17.10.1).
+   */
   private void running(Element properties, Digest.Builder out) throws IOException {
     var lines = new LinkedHashSet<String>();
+    Element first = Docx.child(properties, "titlePg");
+    boolean firstApart = first != null && Docx.on(Docx.value(first, "val"), "1");
     for (String side : List.of("header", "footer")) {
       for (String kind : List.of("default", "first", "even")) {
         for (Element e : Package.children(properties)) {
-          if (!e.getLocalName().equals(side + "Reference") || !Docx.value(e, "type").equals(kind)) {
-            continue;
-          }
+          String type = Docx.value(e, "type");
           Package.Target t = targets.get(Docx.value(e, "id"));
-          var apart = new Digest.Builder();
-          if (t != null) {
-            inPart(t.to(), root -> blocks(root, apart));
+          if (e.getLocalName().equals(side + "Reference")
+              && t != null
+              && (type.isEmpty() ? "default" : type).equals(kind)) {
+            inForce.put(side + kind, t.to());
           }
-          if (!apart.line().isEmpty()) {
-            lines.add(side + " of section " + section + ": " + apart.line());
-          }
+        }
+        String part = inForce.get(side + kind);
+        boolean shown = kind.equals("default") || (kind.equals("first") ? firstApart : evenApart);
+        if (part == null || !shown) {
+          continue;
+        }
+        var apart = new Digest.Builder();
+        inPart(part, root -> blocks(root, apart));
+        if (!apart.line().isEmpty()) {
+          lines.add(side + " of section " + section + ": " + apart.line());
         }
       }
     }

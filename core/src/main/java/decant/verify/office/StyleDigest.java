@@ -10,6 +10,8 @@ import org.w3c.dom.Element;
 final class StyleDigest {
   private static final Set<String> SWITCHED_OVER = Set.of("b", "i", "strike"); // §17.7.3
 
+  private static final String THEME = "theme:";
+
   private record Style(String basedOn, Map<String, String> text, Map<String, String> paragraph) {}
 
   private final Map<String, Style> styles = new HashMap<>();
@@ -18,8 +20,19 @@ final class StyleDigest {
 
   private final Map<String, Map<String, String>> texts = new HashMap<>();
 
-  static StyleDigest of(Element root) {
+  /** The fonts that a theme names for headings and for text (§20.1.4.1.24 and .25). */
+  private Map<String, String> themed = Map.of();
+
+  /**
+   * @param themed the theme's fonts, by {@code major} and {@code minor}
+   */
+  static StyleDigest of(
+      @org.jspecify.annotations.Nullable Element root, Map<String, String> themed) {
     var s = new StyleDigest();
+    s.themed = themed;
+    if (root == null) {
+      return s;
+    }
     for (Element e : Package.children(root)) {
       switch (e.getLocalName()) {
         case "docDefaults" ->
@@ -52,8 +65,11 @@ final class StyleDigest {
         case "b", "i", "strike" -> out.put(e.getLocalName(), Docx.on(v, "1") ? "1" : "0");
         case "u", "sz", "color", "vertAlign", "rStyle" -> out.put(e.getLocalName(), v);
         case "rFonts" -> {
-          if (!Docx.value(e, "ascii").isEmpty()) {
-            out.put("font", Docx.value(e, "ascii"));
+          // A font of the theme goes before one that is named (§17.3.2.26).
+          String theme = Docx.value(e, "asciiTheme");
+          String named = Docx.value(e, "ascii");
+          if (!theme.isEmpty() || !named.isEmpty()) {
+            out.put("font", theme.isEmpty() ? named : THEME + theme.substring(0, 5) + named);
           }
         }
         default -> {}
@@ -121,6 +137,15 @@ final class StyleDigest {
         });
   }
 
+  private String font(String said) {
+    if (!said.startsWith(THEME)) {
+      return said;
+    }
+    String theme = said.substring(THEME.length(), THEME.length() + 5);
+    String named = said.substring(THEME.length() + 5);
+    return themed.getOrDefault(theme, named.isEmpty() ? "Times New Roman" : named);
+  }
+
   /** The look in force of a run. */
   TextLook look(Map<String, String> paragraph, Map<String, String> run) {
     var now = new HashMap<>(defaults);
@@ -140,7 +165,7 @@ final class StyleDigest {
     String colour = now.getOrDefault("color", "auto");
     String raise = now.getOrDefault("vertAlign", "");
     return new TextLook(
-        now.getOrDefault("font", "Liberation Serif"),
+        font(now.getOrDefault("font", "Times New Roman")), // where nothing is said: usual practice
         Math.round(Docx.number(now.getOrDefault("sz", "20"))),
         now.getOrDefault("b", "0").equals("1"),
         now.getOrDefault("i", "0").equals("1"),

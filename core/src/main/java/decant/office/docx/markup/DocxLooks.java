@@ -196,7 +196,6 @@ public final class DocxLooks {
         .flatMap(theme::font)
         .or(() -> rFonts.attribute("w:ascii"))
         .or(() -> rFonts.attribute("w:hAnsi"))
-        .or(() -> rFonts.attribute("w:cs"))
         .filter(f -> !f.isBlank());
   }
 

@@ -26,23 +26,36 @@ public final class Woven {
     Document read(Path file) throws ReadProblem;
   }
 
-  private Woven() {}
+  /** Holds a file against a document, by ways of its own. */
+  @FunctionalInterface
+  public interface Verifying {
+    boolean isRight(Path file, Document d);
+  }
+
+  private final Reading reading;
+  private final Verifying verifying;
+  private final boolean template;
+
+  /**
+   * @param template whether templates are written
+   */
+  public Woven(Reading reading, Verifying verifying, boolean template) {
+    this.reading = reading;
+    this.verifying = verifying;
+    this.template = template;
+  }
 
   /** Writes. @throws IOException if the stream, or a temporary file, cannot be written */
-  public static void write(Document d, boolean template, Reading reading, OutputStream out)
-      throws IOException {
+  public void write(Document d, OutputStream out) throws IOException {
     Map<String, byte[]> alone = DocxWriter.parts(d, template);
     Optional<byte[]> source = SourceFile.in(d);
-    DocxWriter.pack(
-        source.isEmpty() ? alone : into(source.get(), d, alone, template, reading).orElse(alone),
-        out);
+    DocxWriter.pack(source.isEmpty() ? alone : into(source.get(), d, alone).orElse(alone), out);
   }
 
   /**
    * The parts woven into those of the source; empty if that cannot be done, or says other things.
    */
-  static Optional<Map<String, byte[]>> into(
-      byte[] source, Document d, Map<String, byte[]> alone, boolean template, Reading reading)
+  Optional<Map<String, byte[]>> into(byte[] source, Document d, Map<String, byte[]> alone)
       throws IOException {
     Path file = Files.createTempFile("decant", ".source");
     try {
@@ -59,7 +72,8 @@ public final class Woven {
       Document back = reading.read(file);
       boolean same =
           Sameness.of(after, new Parts(DocxWriter.parts(back, template)))
-              && isAsQuiet(woven.get(), back, d);
+              && isAsQuiet(woven.get(), back, d)
+              && verifying.isRight(file, d);
       return same ? woven : Optional.empty();
     } catch (ReadProblem e) {
       return Optional.empty(); // what cannot be read back is not put into the source's package

@@ -9,6 +9,8 @@ import decant.model.edit.Revision;
 import decant.office.DocxSchemas;
 import decant.office.Everything;
 import decant.office.docx.write.DocxWriter;
+import decant.verify.Check;
+import decant.verify.office.DocxVerifier;
 import java.io.IOException;
 import java.io.OutputStream;
 import java.nio.file.Files;
@@ -27,12 +29,11 @@ class WeaveTest {
   @TempDir Path folder;
 
   private Optional<Map<String, byte[]>> woven(Path source, Document d) throws IOException {
-    return Woven.into(
-        Files.readAllBytes(source),
-        d,
-        DocxWriter.parts(d, false),
-        false,
-        f -> Samples.taken(f).document());
+    return new Woven(
+            f -> Samples.taken(f).document(),
+            (f, document) -> DocxVerifier.verify(f, document).stream().allMatch(Check::passed),
+            false)
+        .into(Files.readAllBytes(source), d, DocxWriter.parts(d, false));
   }
 
   private Path everything() throws IOException {
