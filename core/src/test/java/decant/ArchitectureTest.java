@@ -75,13 +75,15 @@ class ArchitectureTest {
     List<String> readers = List.of("words", "io", "work", "model..", "text", "reading", "picture");
     out.put("office.field", List.of("model.."));
     out.put("office.xml", List.of("words", "io", "work", "reading"));
+    out.put("office.source", List.of("io", "work", "model..", "reading", "verify"));
     out.put(
         "office.emit",
         List.of("words", "work", "model..", "text", "layout.item", "layout.label", "picture"));
     out.put("office.docx.markup", and(readers, "office.xml"));
     out.put("office.docx.write", and(readers, "office.xml", "office.emit", "office.docx.markup"));
     out.put(
-        "office.docx.weave", and(readers, "office.xml", "office.docx.markup", "office.docx.write"));
+        "office.docx.weave",
+        and(readers, "office.xml", "office.source", "office.docx.markup", "office.docx.write"));
     out.put(
         "office.docx",
         and(
@@ -92,8 +94,8 @@ class ArchitectureTest {
             "office.docx.markup",
             "office.docx.write",
             "office.docx.weave",
+            "office.source",
             "format",
-            "verify",
             "verify.office"));
     out.put("office.doc.write", and(readers, "layout.label", "office.emit"));
     out.put(
@@ -103,6 +105,7 @@ class ArchitectureTest {
             "office.field",
             "office.symbol",
             "office.emit",
+            "office.source",
             "office.doc.write",
             "format",
             "verify.office"));
@@ -118,13 +121,21 @@ class ArchitectureTest {
             readers,
             "office.xml",
             "office.odf.markup",
+            "office.source",
             "office.odf.write",
             "format",
             "verify.office"));
     out.put("office.rtf.read", and(readers, "office.field"));
     out.put(
         "office.rtf",
-        and(readers, "layout.label", "office.emit", "office.rtf.read", "format", "verify.office"));
+        and(
+            readers,
+            "layout.label",
+            "office.emit",
+            "office.source",
+            "office.rtf.read",
+            "format",
+            "verify.office"));
     out.put("pdf.content", List.of());
     String[] stages = {
       "page",

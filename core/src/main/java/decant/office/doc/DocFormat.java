@@ -4,6 +4,8 @@ import decant.format.FileContent;
 import decant.format.Format;
 import decant.format.FormatService;
 import decant.office.doc.write.DocWriter;
+import decant.office.source.Untouched;
+import decant.office.source.Ways;
 import decant.verify.office.DocVerifier;
 import java.util.EnumSet;
 import java.util.List;
@@ -32,6 +34,17 @@ public final class DocFormat implements FormatService {
           DocFormat::knows,
           HOLDS);
 
+  private static final Untouched UNTOUCHED =
+      new Untouched(
+          new Ways(
+              ID,
+              request -> DocReader.read(request).document(),
+              DocWriter::write,
+              DocVerifier::verify),
+          GivenOn::isSame,
+          GivenOn::isQuiet,
+          file -> file);
+
   private static boolean knows(FileContent c) {
     return c.isCompound() && c.hasStream("WordDocument");
   }
@@ -48,7 +61,7 @@ public final class DocFormat implements FormatService {
 
   @Override
   public Optional<Writer> writer() {
-    return Optional.of(DocWriter::write);
+    return Optional.of(UNTOUCHED::write);
   }
 
   @Override

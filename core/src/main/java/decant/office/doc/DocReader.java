@@ -17,6 +17,7 @@ import decant.model.look.Look;
 import decant.model.look.TextTraits;
 import decant.model.look.Typesetting;
 import decant.model.look.VerticalAlignment;
+import decant.office.source.SourceFile;
 import decant.reading.FontsUsed;
 import decant.reading.GlyphCoverage;
 import decant.reading.ReadProblem;
@@ -131,7 +132,9 @@ public final class DocReader {
             sections,
             shared.stories,
             shared.media,
-            List.of());
+            request.password().isPresent()
+                ? List.of() // locked: it is not given on as it is
+                : SourceFile.of(DocFormat.ID, request));
     FontBook fonts = ReadingFonts.of(List.of());
     shared.findings.addAll(ReplacedFonts.of(d, fonts));
     shared.findings.addAll(GlyphCoverage.of(d, fonts));

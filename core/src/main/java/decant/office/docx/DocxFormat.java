@@ -6,9 +6,8 @@ import decant.format.FormatService;
 import decant.model.Document;
 import decant.office.docx.weave.Woven;
 import decant.office.docx.write.DocxWriter;
+import decant.office.source.Ways;
 import decant.reading.Active;
-import decant.reading.ReadRequest;
-import decant.verify.Check;
 import decant.verify.office.DocxVerifier;
 import java.io.IOException;
 import java.io.OutputStream;
@@ -29,6 +28,13 @@ public final class DocxFormat implements FormatService {
           List.of("docx", WITH_MACROS),
           DocxFormat::knows,
           EnumSet.allOf(Format.Holding.class));
+
+  private static final Ways WAYS =
+      new Ways(
+          FORMAT.id(),
+          request -> DocxReader.read(request).document(),
+          DocxWriter::write,
+          DocxVerifier::verify);
 
   /** A package of this kind; a damaged one too, so that its reader says what is wrong with it. */
   private static boolean knows(FileContent c) {
@@ -58,12 +64,7 @@ public final class DocxFormat implements FormatService {
 
   /** Into the package that the document came in, if there is one. */
   static void write(Document d, boolean template, OutputStream out) throws IOException {
-    new Woven(
-            file -> DocxReader.read(ReadRequest.of(file)).document(),
-            (file, document) ->
-                DocxVerifier.verify(file, document).stream().allMatch(Check::passed),
-            template)
-        .write(d, out);
+    new Woven(WAYS, template).write(d, out);
   }
 
   @Override

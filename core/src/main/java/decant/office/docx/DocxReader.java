@@ -14,7 +14,7 @@ import decant.office.docx.markup.Attachments;
 import decant.office.docx.markup.Comments;
 import decant.office.docx.markup.DocxLooks;
 import decant.office.docx.markup.Theme;
-import decant.office.docx.weave.SourceFile;
+import decant.office.source.SourceFile;
 import decant.office.xml.Element;
 import decant.office.xml.PackageFile;
 import decant.office.xml.XmlParts;
@@ -278,7 +278,7 @@ public final class DocxReader {
     if (!main.equals("word/document.xml")) {
       out.clear();
     }
-    SourceFile.of(request.file()).ifPresent(out::add);
+    out.addAll(SourceFile.of(DocxLooks.FORMAT, request));
     return out;
   }
 

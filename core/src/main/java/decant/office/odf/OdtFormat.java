@@ -4,6 +4,8 @@ import decant.format.FileContent;
 import decant.format.Format;
 import decant.format.FormatService;
 import decant.office.odf.write.OdtWriter;
+import decant.office.source.Untouched;
+import decant.office.source.Ways;
 import decant.verify.office.OdtVerifier;
 import java.util.EnumSet;
 import java.util.List;
@@ -25,6 +27,17 @@ public final class OdtFormat implements FormatService {
           OdtFormat::knows,
           HOLDS);
 
+  private static final Untouched UNTOUCHED =
+      new Untouched(
+          new Ways(
+              OdtReader.FORMAT,
+              request -> OdtReader.read(request).document(),
+              OdtWriter::write,
+              OdtVerifier::verify),
+          GivenOn::isSame,
+          GivenOn::isQuiet,
+          GivenOn::current);
+
   private static boolean knows(FileContent c) {
     return c.packedMediaType().startsWith("application/vnd.oasis.opendocument.text")
         || c.head().contains("<office:document") && c.head().contains("opendocument.text");
@@ -42,7 +55,7 @@ public final class OdtFormat implements FormatService {
 
   @Override
   public Optional<Writer> writer() {
-    return Optional.of(OdtWriter::write);
+    return Optional.of(UNTOUCHED::write);
   }
 
   @Override

@@ -8,6 +8,7 @@ import decant.model.look.EmbeddedFont;
 import decant.model.look.Media;
 import decant.model.look.TextTraits;
 import decant.model.look.Typesetting;
+import decant.office.source.SourceFile;
 import decant.office.xml.Element;
 import decant.office.xml.PackageFile;
 import decant.office.xml.XmlParts;
@@ -307,6 +308,9 @@ public final class OdtReader {
     var out = new ArrayList<KeptPart>();
     if (file == null) {
       return out;
+    }
+    if (!file.isLocked()) {
+      out.addAll(SourceFile.of(FORMAT, request));
     }
     Map<String, String> types = file.types();
     for (String name : file.names()) {

@@ -3,6 +3,7 @@ package decant.office.rtf;
 import decant.model.Document;
 import decant.model.finding.Finding;
 import decant.office.rtf.read.RtfWhole;
+import decant.office.source.SourceFile;
 import decant.reading.FontsUsed;
 import decant.reading.GlyphCoverage;
 import decant.reading.ReadProblem;
@@ -35,7 +36,7 @@ final class RtfFile {
       throw new ReadProblem(ReadProblem.Kind.DAMAGED, WORDS.say("rtf-file.damaged"), e);
     }
     request.checkpoint();
-    Document d = whole.document();
+    Document d = whole.document().withKeptParts(SourceFile.of(RtfFormat.ID, request));
     var findings = new ArrayList<Finding>();
     if (whole.missing() > 0) {
       findings.add(

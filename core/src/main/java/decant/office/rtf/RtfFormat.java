@@ -3,10 +3,15 @@ package decant.office.rtf;
 import decant.format.Format;
 import decant.format.FormatService;
 import decant.office.rtf.read.RtfReader;
+import decant.office.source.Untouched;
+import decant.office.source.Ways;
 import decant.verify.office.RtfVerifier;
+import java.nio.charset.StandardCharsets;
+import java.util.Arrays;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.regex.Pattern;
 
 /** Rich Text Format 1.9.1, which office programs of every age read. */
 public final class RtfFormat implements FormatService {
@@ -26,6 +31,24 @@ public final class RtfFormat implements FormatService {
               Format.Holding.RUNNING_TEXTS,
               Format.Holding.COMMENTS));
 
+  /** Objects, fields that fetch, templates ([RTF] 1.9.1): what other programs may act upon. */
+  private static final Pattern ACTS =
+      Pattern.compile(
+          "\\\\(?:objdata|objlink|objautlink|objocx|template|linkself|htmlrtf)\\b"
+              + "|\\b(?:DDE|DDEAUTO|IMPORT|INCLUDE|INCLUDEPICTURE|INCLUDETEXT|LINK|DATABASE)\\s+[\\\\\"\\w]",
+          Pattern.CASE_INSENSITIVE);
+
+  private static final Untouched UNTOUCHED =
+      new Untouched(
+          new Ways(
+              ID,
+              request -> RtfFile.read(request).document(),
+              RtfWriter::write,
+              RtfVerifier::verify),
+          Arrays::equals,
+          file -> !ACTS.matcher(new String(file, StandardCharsets.ISO_8859_1)).find(),
+          file -> file);
+
   @Override
   public Format format() {
     return FORMAT;
@@ -38,7 +61,7 @@ public final class RtfFormat implements FormatService {
 
   @Override
   public Optional<Writer> writer() {
-    return Optional.of(RtfWriter::write);
+    return Optional.of(UNTOUCHED::write);
   }
 
   @Override

@@ -1,5 +1,6 @@
 package decant.verify.office;
 
+import decant.office.symbol.Symbols;
 import decant.verify.office.CountedLabels.Instance;
 import decant.verify.office.CountedLabels.Level;
 import java.util.HashMap;
@@ -56,6 +57,8 @@ final class DocLabels {
     for (char c : (said == null ? "" : said).toCharArray()) {
       if (c < LEVELS) {
         text.append('%').append(c + 1);
+      } else if (Character.getType(c) == Character.PRIVATE_USE) {
+        text.append(Symbols.bullet(c, "")); // of a symbol font
       } else {
         text.append(c);
       }

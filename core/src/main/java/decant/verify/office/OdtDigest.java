@@ -1,9 +1,11 @@
 package decant.verify.office;
 
+import decant.picture.PictureTypes;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
@@ -18,7 +20,7 @@ import org.w3c.dom.Text;
  */
 final class OdtDigest {
   private final Package parts;
-  private final Map<String, Element> masters = new HashMap<>();
+  private final Map<String, Element> masters = new LinkedHashMap<>();
   private final OdtStyles ofText = new OdtStyles();
   private final OdtStyles ofPages = new OdtStyles();
   private final OdtLabels inBoxes = new OdtLabels(ofText);
@@ -112,6 +114,9 @@ final class OdtDigest {
   private void page(Element block, String family, Digest.Builder out) throws IOException {
     Element style = styles.find(family, Docx.value(block, "style-name"));
     String master = Docx.value(style, "master-page-name");
+    if (master.isEmpty() && section == 0) {
+      master = usual(); // of the pages from the first, where nothing is said
+    }
     if (master.isEmpty()) {
       return;
     }
@@ -127,6 +132,13 @@ final class OdtDigest {
       running(next == null ? first : next, side + "-left", lines);
     }
     lines.forEach(l -> out.add(Aspect.RUNNING, l));
+  }
+
+  /** The page style of a text that names none: by common practice, one of this name. */
+  private String usual() {
+    return masters.containsKey("Standard")
+        ? "Standard"
+        : masters.keySet().stream().findFirst().orElse("");
   }
 
   private void running(
@@ -255,7 +267,11 @@ final class OdtDigest {
     spaced = false;
     Element image = Docx.child(e, "image");
     if (image != null) {
-      byte[] bytes = parts.part(Docx.value(image, "href"));
+      byte[] bytes = parts.part(Docx.value(image, "href").replaceFirst("^\\./", ""));
+      boolean stands = Docx.child(e, "object") != null || Docx.child(e, "object-ole") != null;
+      if (stands && (bytes == null || !PictureTypes.isDrawn(PictureTypes.type(bytes, "")))) {
+        return; // what is shown of an object in place of it, in a form that few programs know
+      }
       out.add(Aspect.PICTURES, bytes == null ? "missing" : Digest.name(bytes));
       return;
     }

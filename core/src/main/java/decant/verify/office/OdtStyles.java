@@ -72,23 +72,38 @@ final class OdtStyles {
     var seen = new HashSet<String>();
     Element e = find(family, name);
     while (e != null && seen.add(Docx.value(e, "name"))) {
-      properties(e).forEach(out::putIfAbsent);
+      below(out, properties(e));
       e = find(family, Docx.value(e, "parent-style-name"));
     }
     return out;
   }
 
+  /** Adds what is said further up; a size in per cent is of the size there (§20.196). */
+  private static void below(Map<String, String> said, Map<String, String> further) {
+    String size = said.getOrDefault("size", "");
+    String whole = further.getOrDefault("size", "");
+    further.forEach(said::putIfAbsent);
+    if (size.endsWith("%") && !whole.isEmpty()) {
+      double part = Docx.number(size.replace("%", "")) / 100;
+      said.put(
+          "size",
+          whole.endsWith("%")
+              ? part * Docx.number(whole.replace("%", "")) + "%"
+              : part * points(whole) + "pt");
+    }
+  }
+
   /** Properties of the text of a paragraph. */
   Map<String, String> ofParagraph(String style) {
-    var out = new HashMap<>(defaults);
-    out.putAll(chain("paragraph", style));
+    var out = chain("paragraph", style);
+    below(out, defaults);
     return out;
   }
 
   /** Properties of a span within text of others. */
   Map<String, String> ofSpan(Map<String, String> around, String style) {
-    var out = new HashMap<>(around);
-    out.putAll(chain("text", style));
+    var out = chain("text", style);
+    below(out, around);
     return out;
   }
 
@@ -109,6 +124,12 @@ final class OdtStyles {
   }
 
   private static double points(String length) {
-    return Docx.number(length.replace("pt", ""));
+    double number = Docx.number(length.replaceAll("[a-z]+$", ""));
+    if (length.endsWith("cm")) {
+      return number * 72 / 2.54;
+    }
+    return length.endsWith("in")
+        ? number * 72
+        : length.endsWith("mm") ? number * 72 / 25.4 : number;
   }
 }

@@ -2,6 +2,8 @@ package decant.office.docx.weave;
 
 import decant.model.Document;
 import decant.office.docx.write.DocxWriter;
+import decant.office.source.SourceFile;
+import decant.office.source.Ways;
 import decant.office.xml.PackageFile;
 import decant.reading.ActiveContent;
 import decant.reading.Limits;
@@ -20,35 +22,21 @@ import java.util.Optional;
  * when it is read back; otherwise the document alone.
  */
 public final class Woven {
-  /** Reads a file. */
-  @FunctionalInterface
-  public interface Reading {
-    Document read(Path file) throws ReadProblem;
-  }
-
-  /** Holds a file against a document, by ways of its own. */
-  @FunctionalInterface
-  public interface Verifying {
-    boolean isRight(Path file, Document d);
-  }
-
-  private final Reading reading;
-  private final Verifying verifying;
+  private final Ways ways;
   private final boolean template;
 
   /**
    * @param template whether templates are written
    */
-  public Woven(Reading reading, Verifying verifying, boolean template) {
-    this.reading = reading;
-    this.verifying = verifying;
+  public Woven(Ways ways, boolean template) {
+    this.ways = ways;
     this.template = template;
   }
 
   /** Writes. @throws IOException if the stream, or a temporary file, cannot be written */
   public void write(Document d, OutputStream out) throws IOException {
     Map<String, byte[]> alone = DocxWriter.parts(d, template);
-    Optional<byte[]> source = SourceFile.in(d);
+    Optional<byte[]> source = SourceFile.in(d, ways.format());
     DocxWriter.pack(source.isEmpty() ? alone : into(source.get(), d, alone).orElse(alone), out);
   }
 
@@ -60,7 +48,7 @@ public final class Woven {
     Path file = Files.createTempFile("decant", ".source");
     try {
       Files.write(file, source);
-      var before = new Parts(DocxWriter.parts(reading.read(file), template));
+      var before = new Parts(DocxWriter.parts(ways.read(file), template));
       var after = new Parts(alone);
       Optional<Map<String, byte[]>> woven = Weave.of(new Parts(parts(file)), before, after);
       if (woven.isEmpty()) {
@@ -69,11 +57,11 @@ public final class Woven {
       try (OutputStream packed = new BufferedOutputStream(Files.newOutputStream(file))) {
         DocxWriter.pack(woven.get(), packed);
       }
-      Document back = reading.read(file);
+      Document back = ways.read(file);
       boolean same =
           Sameness.of(after, new Parts(DocxWriter.parts(back, template)))
               && isAsQuiet(woven.get(), back, d)
-              && verifying.isRight(file, d);
+              && ways.isRight(file, d);
       return same ? woven : Optional.empty();
     } catch (ReadProblem e) {
       return Optional.empty(); // what cannot be read back is not put into the source's package

@@ -238,7 +238,7 @@ public final class OdtWriter {
     pictures.forEach((name, m) -> parts.put(name, m.bytes()));
     parts.putAll(fonts.files());
     for (KeptPart k : document.keptParts()) {
-      if (k.format().equals(FORMAT) && !k.name().startsWith("META-INF/")) {
+      if (k.format().equals(FORMAT) && !k.isWhole() && !k.name().startsWith("META-INF/")) {
         parts.putIfAbsent(k.name(), current(k));
         types.put(k.name(), k.contentType());
       }

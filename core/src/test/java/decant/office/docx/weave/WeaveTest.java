@@ -9,7 +9,7 @@ import decant.model.edit.Revision;
 import decant.office.DocxSchemas;
 import decant.office.Everything;
 import decant.office.docx.write.DocxWriter;
-import decant.verify.Check;
+import decant.office.source.Ways;
 import decant.verify.office.DocxVerifier;
 import java.io.IOException;
 import java.io.OutputStream;
@@ -30,8 +30,11 @@ class WeaveTest {
 
   private Optional<Map<String, byte[]>> woven(Path source, Document d) throws IOException {
     return new Woven(
-            f -> Samples.taken(f).document(),
-            (f, document) -> DocxVerifier.verify(f, document).stream().allMatch(Check::passed),
+            new Ways(
+                "docx",
+                request -> Samples.taken(request.file()).document(),
+                DocxWriter::write,
+                DocxVerifier::verify),
             false)
         .into(Files.readAllBytes(source), d, DocxWriter.parts(d, false));
   }

@@ -1,0 +1,122 @@
+package decant.office.odf;
+
+import java.io.ByteArrayInputStream;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
+import java.util.Arrays;
+import java.util.LinkedHashMap;
+import java.util.Map;
+import java.util.regex.Pattern;
+import java.util.zip.CRC32;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipInputStream;
+import java.util.zip.ZipOutputStream;
+
+/** Packages that are given on as they came. */
+final class GivenOn {
+  private static final String KIND = "mimetype";
+
+  /** Scripts, what they are bound to, and what is fetched (ODF 1.3-3 §3.12, §19.370, §14.6). */
+  private static final Pattern ACTS =
+      Pattern.compile(
+          "<script:event-listener|<office:script[ >]|<text:dde-|<office:dde-source|<text:script"
+              + "|vnd\\.sun\\.star\\.|<draw:(?:applet|plugin|floating-frame)"
+              + "|<text:section-source"
+              + "|<draw:(?:image|object)[^>]*xlink:href=\"(?:https?|ftp|file|smb):");
+
+  private static final Pattern VERSION =
+      Pattern.compile("((?:office|manifest):version=\")1\\.[0-2]\"");
+
+  private GivenOn() {}
+
+  private static Map<String, byte[]> parts(byte[] file) {
+    var out = new LinkedHashMap<String, byte[]>();
+    try (var zip = new ZipInputStream(new ByteArrayInputStream(file))) {
+      for (ZipEntry e = zip.getNextEntry(); e != null; e = zip.getNextEntry()) {
+        if (!e.isDirectory()) {
+          out.put(e.getName(), zip.readAllBytes());
+        }
+      }
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+    return out;
+  }
+
+  private static String text(byte[] part) {
+    return new String(part, StandardCharsets.UTF_8);
+  }
+
+  /** Whether two packages that we wrote hold the same, whenever they were written. */
+  static boolean isSame(byte[] one, byte[] other) {
+    Map<String, byte[]> mine = parts(one);
+    Map<String, byte[]> others = parts(other);
+    return mine.keySet().equals(others.keySet())
+        && mine.entrySet().stream()
+            .allMatch(e -> {
+              byte[] b = others.getOrDefault(e.getKey(), new byte[0]);
+              return Arrays.equals(e.getValue(), b)
+                  || e.getKey().equals("meta.xml")
+                      && undated(text(e.getValue())).equals(undated(text(b)));
+            });
+  }
+
+  private static String undated(String meta) {
+    return meta.replaceAll("<dc:date>[^<]*</dc:date>", "");
+  }
+
+  /** Whether nothing in a package acts. */
+  static boolean isQuiet(byte[] file) {
+    return parts(file).entrySet().stream()
+        .allMatch(e ->
+            !e.getKey().startsWith("Basic/")
+                && !e.getKey().startsWith("Scripts/")
+                && !(e.getKey().endsWith(".xml") && ACTS.matcher(text(e.getValue())).find()));
+  }
+
+  /** The package as one of version 1.3, to which all that earlier ones may hold belongs. */
+  static byte[] current(byte[] file) {
+    Map<String, byte[]> parts = parts(file);
+    boolean old = false;
+    for (Map.Entry<String, byte[]> e : parts.entrySet()) {
+      if (e.getKey().endsWith(".xml")) {
+        String text = text(e.getValue());
+        String now = VERSION.matcher(text).replaceAll("$11.3\"");
+        if (!now.equals(text)) {
+          old = true;
+          e.setValue(now.getBytes(StandardCharsets.UTF_8));
+        }
+      }
+    }
+    return old ? packed(parts) : file;
+  }
+
+  /** The kind of the package comes first, and is not compressed (ODF 1.3-2 §3.3). */
+  private static byte[] packed(Map<String, byte[]> parts) {
+    var out = new ByteArrayOutputStream();
+    try (var zip = new ZipOutputStream(out)) {
+      byte[] kind = parts.get(KIND);
+      if (kind != null) {
+        var entry = new ZipEntry(KIND);
+        entry.setMethod(ZipEntry.STORED);
+        entry.setSize(kind.length);
+        var sum = new CRC32();
+        sum.update(kind);
+        entry.setCrc(sum.getValue());
+        zip.putNextEntry(entry);
+        zip.write(kind);
+      }
+      for (Map.Entry<String, byte[]> e : parts.entrySet()) {
+        if (!e.getKey().equals(KIND)) {
+          zip.putNextEntry(new ZipEntry(e.getKey()));
+          zip.write(e.getValue());
+        }
+      }
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+    return out.toByteArray();
+  }
+}

@@ -1,0 +1,59 @@
+package decant.office.source;
+
+import decant.model.Document;
+import decant.reading.ActiveContent;
+import decant.reading.ReadProblem;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.OutputStream;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Optional;
+import java.util.function.BiPredicate;
+import java.util.function.Predicate;
+import java.util.function.UnaryOperator;
+
+/**
+ * Writes a document that is as it was taken in as the file that it came in, and any other alone.
+ *
+ * @param same whether two files that we wrote hold the same
+ * @param quiet whether nothing in a file acts, known to us or not
+ * @param brought what a file becomes when it is given on: the same, or one of a later version
+ */
+public record Untouched(
+    Ways ways,
+    BiPredicate<byte[], byte[]> same,
+    Predicate<byte[]> quiet,
+    UnaryOperator<byte[]> brought) {
+  /** Writes. @throws IOException if the stream, or a temporary file, cannot be written */
+  public void write(Document d, OutputStream out) throws IOException {
+    Optional<byte[]> source = SourceFile.in(d, ways.format());
+    byte[] alone = alone(d);
+    out.write(source.isEmpty() ? alone : given(source.get(), d, alone).orElse(alone));
+  }
+
+  private byte[] alone(Document d) throws IOException {
+    var out = new ByteArrayOutputStream();
+    ways.writing().write(d, out);
+    return out.toByteArray();
+  }
+
+  private Optional<byte[]> given(byte[] source, Document d, byte[] alone) throws IOException {
+    if (ActiveContent.in(d).isEmpty() && !quiet.test(source)) {
+      return Optional.empty();
+    }
+    Path file = Files.createTempFile("decant", ".source");
+    try {
+      byte[] given = brought.apply(source);
+      Files.write(file, given);
+      byte[] was = alone(ways.read(file));
+      // A minute may have gone by meanwhile, which some formats tell.
+      boolean untouched = same.test(was, alone) || same.test(was, alone(d));
+      return untouched && ways.isRight(file, d) ? Optional.of(given) : Optional.empty();
+    } catch (ReadProblem e) {
+      return Optional.empty(); // what cannot be read any longer is not given on
+    } finally {
+      Files.deleteIfExists(file);
+    }
+  }
+}

@@ -1,0 +1,45 @@
+package decant.office.source;
+
+import decant.model.Document;
+import decant.reading.ReadProblem;
+import decant.reading.ReadRequest;
+import decant.verify.Check;
+import java.io.IOException;
+import java.io.OutputStream;
+import java.nio.file.Path;
+import java.util.List;
+
+/**
+ * How files of one format are read, written and verified.
+ *
+ * @param format its id
+ */
+public record Ways(String format, Reading reading, Writing writing, Verifying verifying) {
+  /** Reads a file. */
+  @FunctionalInterface
+  public interface Reading {
+    Document read(ReadRequest request) throws ReadProblem;
+  }
+
+  /** Writes a document alone, whatever it came in. */
+  @FunctionalInterface
+  public interface Writing {
+    void write(Document d, OutputStream out) throws IOException;
+  }
+
+  /** Holds a file against a document. */
+  @FunctionalInterface
+  public interface Verifying {
+    List<Check> verify(Path file, Document d);
+  }
+
+  /** What a file holds. @throws ReadProblem if it cannot be read */
+  public Document read(Path file) throws ReadProblem {
+    return reading.read(ReadRequest.of(file));
+  }
+
+  /** Whether a file holds a document, as far as can be told by other ways than by reading it. */
+  public boolean isRight(Path file, Document d) {
+    return verifying.verify(file, d).stream().allMatch(Check::passed);
+  }
+}
