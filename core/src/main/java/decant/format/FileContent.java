@@ -7,15 +7,16 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.HashSet;
 import java.util.Locale;
+import java.util.Optional;
 import java.util.Set;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipException;
 import java.util.zip.ZipFile;
+import org.apache.poi.poifs.filesystem.POIFSFileSystem;
 
 /** What can be told of a file at a glance: how it begins, and the names of what it packs. */
 public final class FileContent {
   private static final int HEAD = 4096;
-  private static final int DIRECTORY = 1 << 20;
   private static final int MAX_ENTRIES = 100_000;
 
   private final String head;
@@ -23,7 +24,7 @@ public final class FileContent {
   private final boolean damaged;
   private final Set<String> entries;
   private final String mediaType;
-  private final byte[] compound;
+  private final Optional<Set<String>> compound;
   private final String extension;
 
   private FileContent(
@@ -32,7 +33,7 @@ public final class FileContent {
       boolean damaged,
       Set<String> entries,
       String mediaType,
-      byte[] compound,
+      Optional<Set<String>> compound,
       Path file) {
     String name = file.getFileName() == null ? "" : file.getFileName().toString();
     int dot = name.lastIndexOf('.');
@@ -55,13 +56,23 @@ public final class FileContent {
       return packed(file, head);
     }
     boolean compound = head.startsWith("\u00D0\u00CF\u0011\u00E0\u00A1\u00B1\u001A\u00E1");
-    byte[] start = new byte[0];
-    if (compound) {
-      try (InputStream in = Files.newInputStream(file)) {
-        start = in.readNBytes(DIRECTORY);
-      }
+    return new FileContent(
+        head,
+        false,
+        false,
+        Set.of(),
+        "",
+        compound ? Optional.of(streams(file)) : Optional.empty(),
+        file);
+  }
+
+  /** What stands at the top of a compound file; nothing if that cannot be read. */
+  private static Set<String> streams(Path file) {
+    try (var compound = new POIFSFileSystem(file.toFile(), true)) {
+      return compound.getRoot().getEntryNames();
+    } catch (IOException | RuntimeException e) {
+      return Set.of();
     }
-    return new FileContent(head, false, false, Set.of(), "", start, file);
   }
 
   private static FileContent packed(Path file, String head) throws IOException {
@@ -78,9 +89,9 @@ public final class FileContent {
       for (int k = 0; k < MAX_ENTRIES && all.hasMoreElements(); k++) {
         names.add(all.nextElement().getName().toLowerCase(Locale.ROOT));
       }
-      return new FileContent(head, true, false, names, type, new byte[0], file);
+      return new FileContent(head, true, false, names, type, Optional.empty(), file);
     } catch (ZipException | IllegalArgumentException e) {
-      return new FileContent(head, true, true, Set.of(), "", new byte[0], file);
+      return new FileContent(head, true, true, Set.of(), "", Optional.empty(), file);
     }
   }
 
@@ -124,21 +135,18 @@ public final class FileContent {
 
   /** Whether it is a compound file ([MS-CFB]). */
   public boolean isCompound() {
-    return compound.length > 0;
+    return compound.isPresent();
   }
 
-  /** Whether a compound file has a stream of this name, which stands in its directory in UTF-16. */
+  /** Whether it begins as a compound file, and what is in it cannot be told. */
+  public boolean isDamagedCompound() {
+    return compound.filter(Set::isEmpty).isPresent();
+  }
+
+  /** Whether a compound file has a stream of this name at its top, not in what it encloses. */
   public boolean hasStream(String name) {
-    byte[] needle = name.getBytes(StandardCharsets.UTF_16LE);
-    outer:
-    for (int k = 0; k + needle.length <= compound.length; k++) {
-      for (int j = 0; j < needle.length; j++) {
-        if (compound[k + j] != needle[j]) {
-          continue outer;
-        }
-      }
-      return true;
-    }
-    return false;
+    return compound.stream()
+        .flatMap(Set::stream)
+        .anyMatch(name::equalsIgnoreCase); // [MS-CFB] 2.6.4
   }
 }

@@ -46,7 +46,8 @@ public final class DocFormat implements FormatService {
           file -> file);
 
   private static boolean knows(FileContent c) {
-    return c.isCompound() && c.hasStream("WordDocument");
+    // A damaged one too, so that the reader says what is wrong with it.
+    return c.hasStream("WordDocument") || c.isDamagedCompound();
   }
 
   @Override
