@@ -24,6 +24,7 @@ import decant.reading.ReadProblem;
 import decant.reading.ReadRequest;
 import decant.reading.ReadingFonts;
 import decant.reading.ReplacedFonts;
+import decant.reading.Restriction;
 import decant.reading.TakenIn;
 import decant.text.FontBook;
 import decant.words.Words;
@@ -135,6 +136,7 @@ public final class DocReader {
             request.password().isPresent()
                 ? List.of() // locked: it is not given on as it is
                 : SourceFile.of(DocFormat.ID, request));
+    restrictions();
     FontBook fonts = ReadingFonts.of(List.of());
     shared.findings.addAll(ReplacedFonts.of(d, fonts));
     shared.findings.addAll(GlyphCoverage.of(d, fonts));
@@ -313,5 +315,24 @@ public final class DocReader {
       out.values().removeIf(String::isBlank);
     }
     return out;
+  }
+
+  /** [MS-DOC] 2.5.2 (FibBase) and 2.7.2 (DopBase). */
+  private void restrictions() {
+    var head = file.getFileInformationBlock().getFibBase();
+    if (head.isFReadOnlyRecommended()) {
+      shared.findings.add(Restriction.READING_RECOMMENDED.finding());
+    }
+    if (head.isFWriteReservation()) {
+      shared.findings.add(Restriction.WRITING_RESERVED.finding());
+    }
+    var whole = file.getDocProperties();
+    if (whole.isFProtEnabled()) {
+      shared.findings.add(Restriction.FORMS_ONLY.finding());
+    } else if (whole.isFLockAtn()) {
+      shared.findings.add(Restriction.COMMENTS_ONLY.finding());
+    } else if (whole.isFLockRev()) {
+      shared.findings.add(Restriction.TRACKED_ONLY.finding());
+    }
   }
 }

@@ -80,8 +80,10 @@ public final class DocxReader {
     Map<String, PackageFile.Relationship> relationships = file.relationships(main);
     shared.theme = related(relationships, "theme").map(Theme::of).orElse(Theme.NONE);
     shared.looks = new DocxLooks(shared.theme);
-    DocxSettings settings =
-        related(relationships, "settings").map(DocxSettings::read).orElse(DocxSettings.NONE);
+    Optional<Element> said = related(relationships, "settings");
+    DocxSettings settings = said.map(DocxSettings::read).orElse(DocxSettings.NONE);
+    said.ifPresent(
+        s -> DocxSettings.restrictions(s).forEach(r -> shared.findings.add(r.finding())));
     Optional<Element> numbering = related(relationships, "numbering");
     Optional<Element> styles = related(relationships, "styles");
     StyleSheet sheet =

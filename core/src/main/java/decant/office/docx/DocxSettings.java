@@ -4,6 +4,8 @@ import decant.model.look.ListDefinition.NumberFormat;
 import decant.model.look.Typesetting;
 import decant.office.docx.markup.DocxLooks;
 import decant.office.xml.Element;
+import decant.reading.Restriction;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 
@@ -45,6 +47,38 @@ record DocxSettings(Typesetting typesetting, boolean evenAndOdd, boolean backgro
             List.of()),
         is(Optional.of(part), "w:evenAndOddHeaders"),
         is(Optional.of(part), "w:displayBackgroundShape"));
+  }
+
+  /** What the document asks of those who open it (§17.15.1.29 and §17.15.1.93). */
+  static List<Restriction> restrictions(Element part) {
+    var out = new ArrayList<Restriction>();
+    part.child("w:writeProtection")
+        .ifPresent(w -> {
+          boolean password =
+              w.attributes().keySet().stream()
+                  .anyMatch(a -> a.equals("w:hash") || a.equals("w:hashValue"));
+          if (password) {
+            out.add(Restriction.WRITING_RESERVED);
+          }
+          if (w.attribute("w:recommended").map(DocxLooks::isOn).orElse(false)) {
+            out.add(Restriction.READING_RECOMMENDED);
+          }
+        });
+    part.child("w:documentProtection")
+        .filter(p -> p.attribute("w:enforcement").map(DocxLooks::isOn).orElse(false))
+        .ifPresent(p -> {
+          switch (p.attribute("w:edit").orElse("none")) {
+            case "readOnly" -> out.add(Restriction.READING_ONLY);
+            case "comments" -> out.add(Restriction.COMMENTS_ONLY);
+            case "trackedChanges" -> out.add(Restriction.TRACKED_ONLY);
+            case "forms" -> out.add(Restriction.FORMS_ONLY);
+            default -> {}
+          }
+          if (p.attribute("w:formatting").map(DocxLooks::isOn).orElse(false)) {
+            out.add(Restriction.SOME_LOOKS_ONLY);
+          }
+        });
+    return out;
   }
 
   private static boolean is(Optional<Element> parent, String name) {

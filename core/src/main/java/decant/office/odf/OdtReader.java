@@ -19,6 +19,7 @@ import decant.reading.ReadProblem;
 import decant.reading.ReadRequest;
 import decant.reading.ReadingFonts;
 import decant.reading.ReplacedFonts;
+import decant.reading.Restriction;
 import decant.reading.TakenIn;
 import decant.text.FontBook;
 import decant.words.Words;
@@ -37,6 +38,9 @@ import org.jspecify.annotations.Nullable;
 /** Reads text documents of OpenDocument: packages (ODF 1.3 part 2) and flat files. */
 public final class OdtReader {
   static final String FORMAT = "odt";
+  private static final Pattern READ_ONLY =
+      Pattern.compile("config:name=\"LoadReadonly\"[^>]*>\\s*true\\s*<");
+
   private static final Words WORDS = Words.of(OdtReader.class);
   private static final Pattern COMMENT_END =
       Pattern.compile("<\\w+:annotation-end\\s[^>]*?name=\"([^\"]*)\"");
@@ -158,6 +162,9 @@ public final class OdtReader {
             styles,
             inPages,
             running::content);
+    if (file != null && asksForReadingOnly(file)) {
+      shared.findings.add(Restriction.READING_RECOMMENDED.finding());
+    }
     if (file != null && file.isLocked()) {
       shared.findings.add(
           Finding.general(
@@ -206,6 +213,15 @@ public final class OdtReader {
         shared.findings,
         new TakenIn.Origin(
             FORMAT, said, properties, FontsUsed.of(d, book), Map.of(), shared.breaks));
+  }
+
+  /**
+   * A setting that programs share by common practice; the standard names none (ODF 1.3-3 §3.10).
+   */
+  private static boolean asksForReadingOnly(OdfParts file) throws ReadProblem {
+    String settings =
+        file.bytes("settings.xml").map(b -> new String(b, StandardCharsets.UTF_8)).orElse("");
+    return READ_ONLY.matcher(settings).find();
   }
 
   /** How notes are numbered (§16.34). */
