@@ -75,7 +75,7 @@ class ArchitectureTest {
     List<String> readers = List.of("words", "io", "work", "model..", "text", "reading", "picture");
     out.put("office.field", List.of("model.."));
     out.put("office.xml", List.of("words", "io", "work", "reading"));
-    out.put("office.source", List.of("io", "work", "model..", "reading", "verify"));
+    out.put("office.source", List.of("words", "io", "work", "model..", "reading", "verify"));
     out.put(
         "office.emit",
         List.of("words", "work", "model..", "text", "layout.item", "layout.label", "picture"));

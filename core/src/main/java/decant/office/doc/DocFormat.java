@@ -67,6 +67,6 @@ public final class DocFormat implements FormatService {
 
   @Override
   public Optional<Verifier> verifier() {
-    return Optional.of(DocVerifier::verify);
+    return Optional.of(UNTOUCHED::verify);
   }
 }

@@ -5,6 +5,7 @@ import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
+import java.time.LocalDateTime;
 import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.Map;
@@ -17,6 +18,7 @@ import java.util.zip.ZipOutputStream;
 /** Packages that are given on as they came. */
 final class GivenOn {
   private static final String KIND = "mimetype";
+  private static final LocalDateTime ALWAYS = LocalDateTime.of(2000, 1, 1, 0, 0);
 
   /** Scripts, what they are bound to, and what is fetched (ODF 1.3-3 §3.12, §19.370, §14.6). */
   private static final Pattern ACTS =
@@ -99,7 +101,7 @@ final class GivenOn {
     try (var zip = new ZipOutputStream(out)) {
       byte[] kind = parts.get(KIND);
       if (kind != null) {
-        var entry = new ZipEntry(KIND);
+        ZipEntry entry = entry(KIND);
         entry.setMethod(ZipEntry.STORED);
         entry.setSize(kind.length);
         var sum = new CRC32();
@@ -110,7 +112,7 @@ final class GivenOn {
       }
       for (Map.Entry<String, byte[]> e : parts.entrySet()) {
         if (!e.getKey().equals(KIND)) {
-          zip.putNextEntry(new ZipEntry(e.getKey()));
+          zip.putNextEntry(entry(e.getKey()));
           zip.write(e.getValue());
         }
       }
@@ -118,5 +120,12 @@ final class GivenOn {
       throw new UncheckedIOException(e);
     }
     return out.toByteArray();
+  }
+
+  /** Always of one time, so that the same package is the same bytes. */
+  private static ZipEntry entry(String name) {
+    var entry = new ZipEntry(name);
+    entry.setTimeLocal(ALWAYS);
+    return entry;
   }
 }

@@ -65,6 +65,6 @@ public final class OdtFormat implements FormatService {
 
   @Override
   public Optional<Verifier> verifier() {
-    return Optional.of(OdtVerifier::verify);
+    return Optional.of(UNTOUCHED::verify);
   }
 }
