@@ -335,14 +335,14 @@ class DocxTest {
     Path cut =
         Files.write(folder.resolve("cut.docx"), java.util.Arrays.copyOf(whole, whole.length / 2));
     assertThat(problem(cut, Limits.DEFAULT).kind()).isEqualTo(ReadProblem.Kind.DAMAGED);
-    var head = new ByteArrayOutputStream();
-    head.writeBytes(
-        new byte[] {
-          (byte) 0xD0, (byte) 0xCF, 0x11, (byte) 0xE0, (byte) 0xA1, (byte) 0xB1, 0x1A, (byte) 0xE1
-        });
-    head.writeBytes(new byte[600]);
-    head.writeBytes("EncryptedPackage".getBytes(StandardCharsets.UTF_16LE));
-    Path locked = Files.write(folder.resolve("locked.docx"), head.toByteArray());
+    Path locked = folder.resolve("locked.docx");
+    try (var compound = new org.apache.poi.poifs.filesystem.POIFSFileSystem();
+        var out = Files.newOutputStream(locked)) {
+      // [MS-OFFCRYPTO] 2.3: a locked package is a compound file with these two streams
+      compound.createDocument(new java.io.ByteArrayInputStream(new byte[64]), "EncryptionInfo");
+      compound.createDocument(new java.io.ByteArrayInputStream(new byte[64]), "EncryptedPackage");
+      compound.writeFilesystem(out);
+    }
     assertThat(problem(locked, Limits.DEFAULT).kind()).isEqualTo(ReadProblem.Kind.ENCRYPTED);
     var malformed = parts("<w:p></w:r>");
     assertThat(problem(pack(malformed), Limits.DEFAULT)).hasMessageContaining("word/document.xml");
