@@ -74,6 +74,8 @@ class ArchitectureTest {
     out.put("verify.office", and(and(content, layout), "picture", "verify", "office.symbol"));
     List<String> readers = List.of("words", "io", "work", "model..", "text", "reading", "picture");
     out.put("office.field", List.of("model.."));
+    out.put("office.grid", List.of("model.."));
+    out.put("office.shape", List.of("model.."));
     out.put("office.xml", List.of("words", "io", "work", "reading"));
     out.put("office.source", List.of("words", "io", "work", "model..", "reading", "verify"));
     out.put(
@@ -105,6 +107,8 @@ class ArchitectureTest {
             "office.field",
             "office.symbol",
             "office.emit",
+            "office.grid",
+            "office.shape",
             "office.source",
             "office.doc.write",
             "format",
@@ -125,7 +129,16 @@ class ArchitectureTest {
             "office.odf.write",
             "format",
             "verify.office"));
-    out.put("office.rtf.read", and(readers, "office.field"));
+    out.put(
+        "office.rtf.read",
+        and(
+            readers,
+            "layout.label",
+            "office.field",
+            "office.symbol",
+            "office.emit",
+            "office.grid",
+            "office.shape"));
     out.put(
         "office.rtf",
         and(

@@ -1,6 +1,7 @@
 package decant.model.look;
 
 import java.util.IdentityHashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 
@@ -87,6 +88,19 @@ public final class Look {
       copy.put(e.getKey(), below == null ? e.getValue() : e.getKey().over(e.getValue(), below));
     }
     return new Look(copy);
+  }
+
+  /** What of these traits, of a look that says everything, differs from what holds below it. */
+  public Look differing(Look below, List<Trait<?>> of) {
+    Look out = PLAIN;
+    for (Trait<?> t : of) {
+      out = differing(out, below, t);
+    }
+    return out;
+  }
+
+  private <T> Look differing(Look out, Look below, Trait<T> t) {
+    return value(t).equals(below.value(t)) ? out : out.with(t, value(t));
   }
 
   @Override

@@ -123,6 +123,32 @@ public final class ParagraphTraits {
   /** Paragraph properties a reader kept without understanding them. */
   public static final Trait<List<Kept>> KEPT = new Trait<>("kept-paragraph", List.of());
 
+  /** All that a paragraph looks like, wherever it stands and whatever it is called. */
+  public static final List<Trait<?>> OF_PARAGRAPHS =
+      List.of(
+          ALIGNMENT,
+          DIRECTION,
+          INDENT_START,
+          INDENT_END,
+          FIRST_LINE,
+          SPACE_BEFORE,
+          SPACE_AFTER,
+          LINE_PITCH,
+          KEEP_WITH_NEXT,
+          KEEP_TOGETHER,
+          PAGE_BREAK_BEFORE,
+          WIDOW_CONTROL,
+          TABS,
+          SHADING,
+          RULES,
+          HYPHENATION,
+          CONTEXTUAL_SPACING,
+          AUTO_BEFORE,
+          AUTO_AFTER,
+          SNAP_TO_GRID,
+          FRAME,
+          HEADING_LEVEL);
+
   private ParagraphTraits() {}
 
   /** Stops add up down the cascade; one at the same place replaces or clears the one below. */

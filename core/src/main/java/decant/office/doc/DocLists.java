@@ -131,7 +131,7 @@ final class DocLists {
         shared.looks.text(
             CharacterSprmUncompressor.uncompressCHP(shared.file.getStyleSheet(), nothing, said, 0));
     boolean font = DocSprms.says(said, DocSprms.FONT);
-    Look out = DocLooks.differing(whole, below, TextTraits.OF_LETTERS);
+    Look out = whole.differing(below, TextTraits.OF_LETTERS);
     return font ? out : out.without(TextTraits.FAMILY);
   }
 

@@ -9,9 +9,7 @@ import decant.model.look.ParagraphTraits.Direction;
 import decant.model.look.Rule;
 import decant.model.look.Rules;
 import decant.model.look.TextTraits;
-import decant.model.look.Trait;
 import decant.office.emit.Languages;
-import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import org.apache.poi.hwpf.model.FontTable;
@@ -31,48 +29,10 @@ final class DocLooks {
     0x008080, 0x008000, 0x800080, 0x800000, 0x808000, 0x808080, 0xC0C0C0
   };
 
-  static final List<Trait<?>> OF_PARAGRAPHS =
-      List.of(
-          ParagraphTraits.ALIGNMENT,
-          ParagraphTraits.DIRECTION,
-          ParagraphTraits.INDENT_START,
-          ParagraphTraits.INDENT_END,
-          ParagraphTraits.FIRST_LINE,
-          ParagraphTraits.SPACE_BEFORE,
-          ParagraphTraits.SPACE_AFTER,
-          ParagraphTraits.LINE_PITCH,
-          ParagraphTraits.KEEP_WITH_NEXT,
-          ParagraphTraits.KEEP_TOGETHER,
-          ParagraphTraits.PAGE_BREAK_BEFORE,
-          ParagraphTraits.WIDOW_CONTROL,
-          ParagraphTraits.TABS,
-          ParagraphTraits.SHADING,
-          ParagraphTraits.RULES,
-          ParagraphTraits.HYPHENATION,
-          ParagraphTraits.CONTEXTUAL_SPACING,
-          ParagraphTraits.AUTO_BEFORE,
-          ParagraphTraits.AUTO_AFTER,
-          ParagraphTraits.SNAP_TO_GRID,
-          ParagraphTraits.FRAME,
-          ParagraphTraits.HEADING_LEVEL);
-
   private final FontTable fonts;
 
   DocLooks(FontTable fonts) {
     this.fonts = fonts;
-  }
-
-  /** What of a look differs from what holds below it. */
-  static Look differing(Look whole, Look below, List<Trait<?>> traits) {
-    Look out = Look.PLAIN;
-    for (Trait<?> t : traits) {
-      out = differing(out, whole, below, t);
-    }
-    return out;
-  }
-
-  private static <T> Look differing(Look out, Look whole, Look below, Trait<T> t) {
-    return whole.value(t).equals(below.value(t)) ? out : out.with(t, whole.value(t));
   }
 
   Look text(CharacterProperties p) {

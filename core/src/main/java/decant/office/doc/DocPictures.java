@@ -10,6 +10,7 @@ import decant.model.look.Look;
 import decant.model.look.Media;
 import decant.model.look.Placement;
 import decant.model.look.VerticalAlignment;
+import decant.office.shape.DrawnShape;
 import decant.picture.PictureTypes;
 import decant.reading.ReadProblem;
 import decant.words.Words;
@@ -117,18 +118,25 @@ final class DocPictures {
       leftOut(at);
       return Optional.empty();
     }
-    var shape = new DocShape(drawn.get());
+    DrawnShape shape = DocShape.of(drawn.get());
     if (bytes != null && bytes.length > 0) {
       var size =
           new Size(shape.width(), shape.height(), shape.crop(), shape.rotation(), shape.alt());
       return picture(bytes, "", size, shape.placement(), look, at);
+    }
+    if (drawn.get().shape().isPresent() && !shape.isKnown()) {
+      shared.find(
+          Finding.Kind.LAYOUT_SIMPLIFIED,
+          Finding.Severity.DOUBT,
+          WORDS.say("doc-pictures.a-drawing-is-a-box"),
+          at);
     }
     if (drawn.get().texts().isEmpty()) {
       if (drawn.get().shape().isEmpty()) {
         leftOut(at);
         return Optional.empty();
       }
-      return Optional.of(shape.shape(Optional.empty(), look));
+      return Optional.of(shape.shape(Optional.empty(), shape.placement(), look));
     }
     var blocks = new ArrayList<Block>();
     for (DocDrawings.Words w : drawn.get().texts()) {
@@ -146,7 +154,7 @@ final class DocPictures {
     }
     var story = new Story(NodeId.fresh(), Story.Kind.BOX, blocks);
     shared.stories.put(story.id(), story);
-    return Optional.of(shape.shape(Optional.of(story.id()), look));
+    return Optional.of(shape.shape(Optional.of(story.id()), shape.placement(), look));
   }
 
   private void leftOut(NodeId at) {

@@ -79,7 +79,7 @@ final class DocRuns {
     Look whole = shared.looks.text(run);
     Optional<Colour> behind = DocSprms.shade(said, 0, DocSprms.BEHIND_TEXT);
     whole = behind.isPresent() ? whole.with(TextTraits.HIGHLIGHT, behind.get()) : whole;
-    Look own = DocLooks.differing(whole, base, TextTraits.OF_LETTERS);
+    Look own = whole.differing(base, TextTraits.OF_LETTERS);
     return fields.link().map(l -> own.with(TextTraits.LINK, l)).orElse(own);
   }
 

@@ -88,9 +88,8 @@ final class DocStyles {
     Look paragraph =
         ofText
             ? Look.PLAIN
-            : DocLooks.differing(
-                whole(k), based ? whole(base) : Look.PLAIN, DocLooks.OF_PARAGRAPHS);
-    Look text = DocLooks.differing(text(k), based ? text(base) : TEXT, TextTraits.OF_LETTERS);
+            : whole(k).differing(based ? whole(base) : Look.PLAIN, ParagraphTraits.OF_PARAGRAPHS);
+    Look text = text(k).differing(based ? text(base) : TEXT, TextTraits.OF_LETTERS);
     return new NamedStyle(
         id(k),
         name.isEmpty() ? id(k) : name,

@@ -1,9 +1,6 @@
 package decant.office.doc;
 
-import decant.model.Block;
-import decant.model.Cell;
 import decant.model.NodeId;
-import decant.model.Paragraph;
 import decant.model.look.Colour;
 import decant.model.look.Insets;
 import decant.model.look.Look;
@@ -13,11 +10,12 @@ import decant.model.look.Rule;
 import decant.model.look.Rules;
 import decant.model.look.TableTraits;
 import decant.model.look.VerticalAlignment;
+import decant.office.grid.ColumnEdges;
+import decant.office.grid.GridRows;
+import decant.office.grid.GridRows.Join;
 import decant.reading.ReadProblem;
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.TreeSet;
 import org.apache.poi.hwpf.usermodel.Table;
@@ -35,8 +33,6 @@ final class DocTables {
   /** sprmTBrcTopCv and its neighbours: top, left, bottom, right. */
   private static final int[] COLOURS = {0xD61A, 0xD61B, 0xD61C, 0xD61D};
 
-  private static final int SAME_EDGE = 20; // edges nearer than a point are one, in twips
-
   private final DocText text;
 
   DocTables(DocText text) {
@@ -44,15 +40,10 @@ final class DocTables {
   }
 
   decant.model.Table read(Table t, int depth) throws ReadProblem {
-    int[] edges = edges(t);
-    var columns = new ArrayList<Double>();
-    for (int k = 1; k < edges.length; k++) {
-      columns.add((edges[k] - edges[k - 1]) / TWIPS);
-    }
-    var rows = new ArrayList<decant.model.Table.Row>();
-    Map<Integer, int[]> open = new HashMap<>(); // column → row and cell that reaches down
+    ColumnEdges edges = edges(t);
+    var rows = new GridRows(edges);
     for (int r = 0; r < t.numRows(); r++) {
-      rows.add(row(t.getRow(r), edges, rows, open, depth));
+      row(t.getRow(r), rows, depth);
     }
     Look look = Look.of(TableTraits.FIXED_COLUMNS, true);
     if (t.numRows() > 0) {
@@ -69,16 +60,15 @@ final class DocTables {
       int jc = first.getRowJustification();
       if (jc != 0) {
         look = look.with(TableTraits.ALIGNMENT, jc == 1 ? Alignment.CENTRE : Alignment.END);
-      } else if (edges.length > 0) {
+      } else if (!edges.isEmpty()) {
         // The text of the first cell stands so far from the margin.
-        look = look.with(TableTraits.INDENT, edges[0] / TWIPS + gap);
+        look = look.with(TableTraits.INDENT, edges.left() + gap);
       }
     }
-    return new decant.model.Table(NodeId.fresh(), look, columns, rows);
+    return new decant.model.Table(NodeId.fresh(), look, edges.widths(), rows.rows());
   }
 
-  /** Where columns begin and end, over all rows, in twips. */
-  private static int[] edges(Table t) {
+  private static ColumnEdges edges(Table t) {
     var all = new TreeSet<Integer>();
     for (int r = 0; r < t.numRows(); r++) {
       TableRow row = t.getRow(r);
@@ -88,76 +78,34 @@ final class DocTables {
         all.add(c.getLeftEdge() + c.getWidth());
       }
     }
-    var out = new ArrayList<Integer>();
-    for (int e : all) {
-      if (out.isEmpty() || e - out.getLast() > SAME_EDGE) {
-        out.add(e);
-      }
-    }
-    return out.stream().mapToInt(i -> i).toArray();
+    return ColumnEdges.of(all);
   }
 
-  private static int column(int[] edges, int at) {
-    int best = 0;
-    for (int k = 1; k < edges.length; k++) {
-      if (Math.abs(edges[k] - at) < Math.abs(edges[best] - at)) {
-        best = k;
-      }
-    }
-    return best;
-  }
-
-  private decant.model.Table.Row row(
-      TableRow row,
-      int[] edges,
-      List<decant.model.Table.Row> before,
-      Map<Integer, int[]> open,
-      int depth)
-      throws ReadProblem {
-    var cells = new ArrayList<Cell>();
+  private void row(TableRow row, GridRows rows, int depth) throws ReadProblem {
     byte[] said = text.said(row);
     List<Colour> shades = DocSprms.shades(said);
     var colours = new RuleColours(said);
-    int at = 0;
     for (int k = 0; k < row.numCells(); k++) {
       TableCell c = row.getCell(k);
-      int from = column(edges, c.getLeftEdge());
-      int to = Math.max(from + 1, column(edges, c.getLeftEdge() + c.getWidth()));
-      if (from > at) {
-        cells.add(empty(from - at));
-      }
-      int wide = to - Math.max(from, at);
-      at = Math.max(at, to);
-      if (c.isMerged() && !c.isFirstMerged() && !cells.isEmpty()) {
-        Cell last = cells.removeLast();
-        cells.add(spanning(last, last.columnSpan() + Math.max(0, wide), last.rowSpan()));
-        continue;
-      }
-      if (wide < 1) {
-        continue;
-      }
-      int[] origin = open.get(from);
-      if (c.isVerticallyMerged() && !c.isFirstVerticallyMerged() && origin != null) {
-        grow(before, origin);
-        continue;
-      }
-      List<Block> blocks = text.blocks(c, depth + 1);
-      cells.add(
-          new Cell(
-              NodeId.fresh(),
-              wide,
-              1,
-              k < shades.size() && !shades.get(k).equals(Colour.WHITE)
-                  ? look(c, row, k, colours).with(TableTraits.SHADING, shades.get(k))
-                  : look(c, row, k, colours),
-              blocks.isEmpty() ? List.of(Paragraph.of(Look.PLAIN, "")) : blocks));
-      if (c.isFirstVerticallyMerged()) {
-        open.put(from, new int[] {before.size(), cells.size() - 1});
-      } else {
-        open.remove(from);
-      }
+      Look look = look(c, row, k, colours);
+      boolean shaded = k < shades.size() && !shades.get(k).equals(Colour.WHITE);
+      rows.cell(
+          c.getLeftEdge(),
+          c.getLeftEdge() + c.getWidth(),
+          join(c),
+          shaded ? look.with(TableTraits.SHADING, shades.get(k)) : look,
+          text.blocks(c, depth + 1));
     }
-    return new decant.model.Table.Row(look(row), cells);
+    rows.end(look(row));
+  }
+
+  private static Join join(TableCell c) {
+    if (c.isMerged() && !c.isFirstMerged()) {
+      return Join.LEFT;
+    }
+    return c.isFirstVerticallyMerged()
+        ? Join.DOWN
+        : c.isVerticallyMerged() ? Join.ABOVE : Join.NONE;
   }
 
   private static Look look(TableRow row) {
@@ -232,21 +180,5 @@ final class DocTables {
   private static Optional<Rule> rule(
       org.apache.poi.hwpf.usermodel.BorderCode own, org.apache.poi.hwpf.usermodel.BorderCode row) {
     return DocLooks.rule(own).or(() -> DocLooks.rule(row));
-  }
-
-  private static Cell empty(int span) {
-    return new Cell(NodeId.fresh(), span, 1, Look.PLAIN, List.of(Paragraph.of(Look.PLAIN, "")));
-  }
-
-  private static void grow(List<decant.model.Table.Row> rows, int[] origin) {
-    decant.model.Table.Row row = rows.get(origin[0]);
-    var cells = new ArrayList<>(row.cells());
-    Cell c = cells.get(origin[1]);
-    cells.set(origin[1], spanning(c, c.columnSpan(), rows.size() - origin[0] + 1));
-    rows.set(origin[0], new decant.model.Table.Row(row.look(), cells));
-  }
-
-  private static Cell spanning(Cell c, int columns, int rows) {
-    return new Cell(c.id(), columns, rows, c.look(), c.blocks());
   }
 }

@@ -160,7 +160,7 @@ final class DocText {
       // A built-in heading is one by its name, whatever its level of outline.
       whole = whole.with(ParagraphTraits.HEADING_LEVEL, below.value(ParagraphTraits.HEADING_LEVEL));
     }
-    Look look = DocLooks.differing(whole, below, DocLooks.OF_PARAGRAPHS).over(style);
+    Look look = whole.differing(below, ParagraphTraits.OF_PARAGRAPHS).over(style);
     Optional<ListMembership> item = shared.lists.item(held, shared, id);
     if (item.isPresent()) {
       look = look.with(ParagraphTraits.LIST, item.get());

@@ -45,12 +45,24 @@ final class RtfFile {
               Finding.Severity.LOSS,
               WORDS.count("rtf-file.pictures", whole.missing())));
     }
-    if (whole.nested()) {
+    if (whole.changed()) {
+      findings.add(
+          Finding.general(
+              Finding.Kind.REMARK, Finding.Severity.NOTE, WORDS.say("rtf-file.changes")));
+    }
+    if (whole.objects()) {
       findings.add(
           Finding.general(
               Finding.Kind.LAYOUT_SIMPLIFIED,
               Finding.Severity.DOUBT,
-              WORDS.say("rtf-file.nested")));
+              WORDS.say("rtf-file.objects")));
+    }
+    if (whole.simplified()) {
+      findings.add(
+          Finding.general(
+              Finding.Kind.LAYOUT_SIMPLIFIED,
+              Finding.Severity.DOUBT,
+              WORDS.say("rtf-file.drawings")));
     }
     FontBook fonts = ReadingFonts.of(List.of());
     findings.addAll(ReplacedFonts.of(d, fonts));

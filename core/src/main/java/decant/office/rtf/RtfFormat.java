@@ -2,7 +2,7 @@ package decant.office.rtf;
 
 import decant.format.Format;
 import decant.format.FormatService;
-import decant.office.rtf.read.RtfReader;
+import decant.office.rtf.read.RtfPasted;
 import decant.office.source.Untouched;
 import decant.office.source.Ways;
 import decant.verify.office.RtfVerifier;
@@ -66,7 +66,7 @@ public final class RtfFormat implements FormatService {
 
   @Override
   public Optional<Paste> paste() {
-    return Optional.of(RtfReader::read);
+    return Optional.of(RtfPasted::read);
   }
 
   @Override

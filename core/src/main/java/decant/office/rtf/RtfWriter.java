@@ -18,6 +18,7 @@ import decant.model.look.ParagraphTraits;
 import decant.model.look.TextTraits;
 import decant.model.look.Typesetting;
 import decant.model.look.VerticalAlignment;
+import decant.model.walk.Part;
 import decant.office.emit.Direction;
 import decant.office.emit.Emitter;
 import decant.office.emit.Event;
@@ -47,6 +48,9 @@ public final class RtfWriter implements Sink {
 
   /** The tables that what is written stands in, from the innermost. */
   private final Deque<Tables.Open> open = new ArrayDeque<>();
+
+  /** Whether the last paragraph of a section is empty, and ends with it. */
+  private boolean owing;
 
   private RtfWriter(
       Document document,
@@ -104,6 +108,7 @@ public final class RtfWriter implements Sink {
     o.twips("margt", p.margins().top()).twips("margb", p.margins().bottom());
     o.twips("deftab", t.tabDistance()).word("viewkind1");
     o.flag("hyphauto1", t.hyphenates());
+    o.flag("expshrtn", t.expandsLastLines());
     o.flag("facingp", facing());
     o.word("ftnbj").word("aenddoc");
     o.word(
@@ -236,6 +241,9 @@ public final class RtfWriter implements Sink {
         section(s.section());
       }
       case Event.SectionEnd s -> {
+        if (s.last() && owing) {
+          o.word("par").newLine();
+        }
         if (!s.last()
             && !s.section().blocks().isEmpty()
             && s.section().blocks().getLast() instanceof Table) {
@@ -245,7 +253,10 @@ public final class RtfWriter implements Sink {
       case Event.ParagraphStart p -> begin(p);
       case Event.ParagraphEnd p -> {
         looks.text(p.looks().inForce(), false);
-        if (!p.place().endsWithContainer()) {
+        // Where what it stands in ends, a paragraph need not say that it does, unless it is empty.
+        boolean empty = p.paragraph().inlines().isEmpty() && p.place().depth() == 0;
+        owing = empty && p.place().endsWithContainer() && p.place().part() == Part.FLOW;
+        if (!p.place().endsWithContainer() || empty && !owing) {
           o.word("par").newLine();
         }
       }

@@ -94,9 +94,7 @@ final class Tables {
     o.flag("rtlrow", look.value(TableTraits.RIGHT_TO_LEFT));
     Alignment a = look.value(TableTraits.ALIGNMENT);
     o.word(a == Alignment.CENTRE ? "trqc" : a == Alignment.END ? "trqr" : "trql");
-    if (look.value(TableTraits.FIXED_COLUMNS)) {
-      o.word("trautofit0");
-    }
+    o.word(look.value(TableTraits.FIXED_COLUMNS) ? "trautofit0" : "trautofit1");
     if (look.value(TableTraits.PLACEMENT) instanceof Placement.Floating f) {
       floating(f);
     }

@@ -1,20 +1,33 @@
 package decant.office.rtf.read;
 
+import decant.layout.label.ListLabels;
+import decant.model.Document;
+import decant.model.NodeId;
+import decant.model.Paragraph;
 import decant.model.look.ListDefinition;
 import decant.model.look.ListDefinition.Level;
 import decant.model.look.ListDefinition.NumberFormat;
 import decant.model.look.ListMembership;
 import decant.model.look.Look;
+import decant.model.look.ParagraphTraits;
+import decant.model.look.Trait;
+import decant.model.walk.Part;
+import decant.model.walk.Walk;
 import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.IntStream;
 
 /**
- * Lists of a whole file, by the labels that stand beside their items for readers that do not number
- * themselves: what they say is what was seen.
+ * Lists of a whole file: as the tables of lists have them, or, where those are missing or say other
+ * than what was seen, by the labels that stand beside items for readers that do not number
+ * themselves.
  */
 final class RtfLists {
   private static final int LEVELS = 9;
@@ -28,13 +41,86 @@ final class RtfLists {
 
   private final Map<Integer, Known> known = new HashMap<>();
   private final Map<String, ListDefinition> lists;
+  private final RtfListTables tables;
+  private final Map<NodeId, Seen> seen = new LinkedHashMap<>();
 
-  RtfLists(Map<String, ListDefinition> lists) {
+  /** An item of a list of the tables, and what it is by its label. */
+  private record Seen(String label, Look look) {}
+
+  RtfLists(Map<String, ListDefinition> lists, RtfListTables tables) {
     this.lists = lists;
+    this.tables = tables;
+  }
+
+  /**
+   * The look of a paragraph as an item.
+   *
+   * @param number of the list as items name it; 0 if it has only a label
+   * @param look what it says besides
+   * @param whole all that holds for it
+   */
+  Look item(NodeId id, int number, int depth, String label, Look look, Look whole) {
+    String name = "rtf-table-" + number;
+    Optional<ListDefinition> list =
+        Optional.ofNullable(lists.get(name))
+            .or(() -> number > 0 ? tables.list(number, name) : Optional.empty());
+    Look byLabel =
+        list.isPresent() && label.isBlank()
+            ? look
+            : look.with(ParagraphTraits.LIST, item(number, depth, label));
+    if (list.isEmpty()) {
+      return byLabel;
+    }
+    lists.put(name, list.get());
+    seen.put(id, new Seen(label.strip(), byLabel));
+    Look level = list.get().level(depth).paragraph();
+    Look out = look.with(ParagraphTraits.LIST, new ListMembership(name, depth));
+    for (Trait<Double> t : List.of(ParagraphTraits.INDENT_START, ParagraphTraits.FIRST_LINE)) {
+      // The level comes before the style: where that is not meant, the item says so.
+      out = whole.value(t).equals(level.value(t)) ? out.without(t) : out.with(t, whole.value(t));
+    }
+    return out;
+  }
+
+  /**
+   * The document with its lists settled: those whose numbers come out other than the labels that
+   * stand beside their items are taken from the labels.
+   */
+  Document settled(Document d) {
+    Map<NodeId, String> labels = ListLabels.of(d);
+    var other = new HashSet<String>();
+    seen.forEach((id, s) -> {
+      Optional<ListMembership> item = item(d, id);
+      Optional<ListDefinition> list = item.map(i -> lists.get(i.list()));
+      boolean counts = list.isPresent() && list.get().level(item.get().depth()).ordered();
+      if (counts && !s.label.isEmpty() && !labels.getOrDefault(id, "").strip().equals(s.label)) {
+        other.add(list.get().series());
+      }
+    });
+    var changed = new HashMap<NodeId, Paragraph>();
+    seen.forEach((id, s) -> {
+      Optional<ListDefinition> list = item(d, id).map(i -> lists.get(i.list()));
+      if (list.isPresent() && other.contains(list.get().series())) {
+        Paragraph p = d.requireParagraph(id);
+        changed.put(id, p.withLook(s.look));
+      }
+    });
+    Document settled = changed.isEmpty() ? d : d.withParagraphs(changed);
+    var used = new HashSet<String>();
+    for (Paragraph p : Walk.paragraphs(settled, Part.ALL)) {
+      used.add(p.look().value(ParagraphTraits.LIST).list());
+    }
+    var kept = new LinkedHashMap<>(lists);
+    kept.keySet().retainAll(used);
+    return settled.withLists(kept);
+  }
+
+  private static Optional<ListMembership> item(Document d, NodeId id) {
+    return d.paragraph(id).map(p -> p.look().value(ParagraphTraits.LIST));
   }
 
   /** The item that a paragraph is, of a list of a number, with a label beside it. */
-  ListMembership item(int number, int depth, String label) {
+  private ListMembership item(int number, int depth, String label) {
     Known k = known.computeIfAbsent(number, n -> new Known());
     String mark = label.strip();
     if (k.id.isEmpty()) {

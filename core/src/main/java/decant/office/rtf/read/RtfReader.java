@@ -7,32 +7,24 @@ import com.rtfparserkit.rtf.Command;
 import com.rtfparserkit.rtf.CommandType;
 import decant.model.Inline;
 import decant.model.NodeId;
-import decant.model.Paragraph;
 import decant.model.Story;
-import decant.model.edit.Fragment;
-import decant.model.edit.HeadingStyles;
 import decant.model.look.Link;
 import decant.model.look.ListDefinition;
-import decant.model.look.ListMembership;
 import decant.model.look.Look;
 import decant.model.look.Media;
 import decant.model.look.MediaId;
-import decant.model.look.ParagraphTraits;
-import decant.model.look.StyleSheet;
+import decant.model.look.Placement;
 import decant.model.look.TextTraits;
 import decant.office.field.FieldInstruction;
 import decant.office.rtf.read.RtfState.Goal;
 import decant.picture.PictureSize;
 import decant.picture.PixelPicture;
-import decant.work.Faults;
 import java.awt.Dimension;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayDeque;
 import java.util.Deque;
-import java.util.HashMap;
-import java.util.HexFormat;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -41,45 +33,26 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
 /**
- * RTF (Rich Text Format 1.9.1), as paragraphs, lists, tables, notes and pictures in looks. Of what
- * another program put on the clipboard, shapes and headers are left out; of a file nothing that
- * anybody sees.
+ * Goes through RTF (Rich Text Format 1.9.1): what groups hand on, where characters go, paragraphs
+ * in their looks, tables, notes and pictures. What becomes of them is up to who asks for it.
  */
-public class RtfReader implements IRtfListener {
-  /** Characters that are read; more is no clipboard. */
-  private static final int LONGEST = 50_000_000;
-
-  private static final int DEEPEST_LIST = 8;
-  private static final double TWIP = 1 / 20.0;
+abstract class RtfReader implements IRtfListener {
+  private static final int DEEPEST_LIST = 8; // depths are counted from nothing
 
   private static final Pattern ADDRESS =
       Pattern.compile("HYPERLINK\\s+\"?((?:https?|mailto|tel|ftp):[^\"\\s]+)\"?");
 
-  private static final Pattern HEADING = Pattern.compile("(?i)heading ([1-9])");
-
   final RtfLooks looks = new RtfLooks();
-
-  /** The heading levels of styles, by the styles' numbers. */
-  private final Map<Integer, Integer> levels = new HashMap<>();
-
-  private int style;
+  final RtfStyles told = new RtfStyles();
   final Deque<RtfState> groups = new ArrayDeque<>();
   RtfState state = RtfState.FIRST;
-  RtfText text = RtfText.whole();
+  RtfText text = RtfText.whole(looks.colours);
   final Map<NodeId, Story> stories = new LinkedHashMap<>();
   final Map<MediaId, Media> media = new LinkedHashMap<>();
   final Map<String, ListDefinition> lists = new LinkedHashMap<>();
   final StringBuilder label = new StringBuilder();
   private final StringBuilder instruction = new StringBuilder();
-  private final StringBuilder hex = new StringBuilder();
-  private String pictureType = "";
-  double pictureWidth;
-  double pictureHeight;
-  StyleSheet styles;
-
-  RtfReader(StyleSheet styles) {
-    this.styles = styles;
-  }
+  private RtfPicture picture = new RtfPicture();
 
   void parse(String rtf) throws IOException {
     byte[] bytes = OptionalGroups.skipping(rtf).getBytes(StandardCharsets.ISO_8859_1);
@@ -87,30 +60,11 @@ public class RtfReader implements IRtfListener {
     end();
   }
 
-  /**
-   * What is read; empty if it is no RTF, or not whole: its text is on the clipboard too, then.
-   *
-   * @param styles those of the document that it goes into, by which headings are named
-   */
-  public static Fragment read(String rtf, StyleSheet styles) {
-    var r = new RtfReader(styles);
-    boolean readable = rtf.stripLeading().startsWith("{\\rtf") && rtf.length() <= LONGEST;
-    if (readable) {
-      try {
-        r.parse(rtf);
-      } catch (IOException | RuntimeException e) {
-        Faults.mended("reading RTF from the clipboard", e);
-        r = new RtfReader(styles);
-      }
-    }
-    return new Fragment(r.text.blocks(), r.stories, r.media, r.lists, r.styles);
-  }
-
   private void end() {
     if (!text.open().isEmpty()) {
       paragraph();
     }
-    text.leaveTable();
+    text.leave(0);
   }
 
   @Override
@@ -125,14 +79,18 @@ public class RtfReader implements IRtfListener {
   @Override
   public void processBinaryBytes(byte[] data) {
     if (state.goal() == Goal.PICTURE) {
-      hex.setLength(0);
-      hex.append(HexFormat.of().formatHex(data));
+      picture.bytes(data);
     }
   }
 
   @Override
   public void processGroupStart() {
     groups.push(state);
+    if (state.goal() == Goal.STYLES && told.isStyle(groups.size())) {
+      told.begins();
+      looks.paragraphBegins();
+      state = state.bare();
+    }
   }
 
   @Override
@@ -142,10 +100,18 @@ public class RtfReader implements IRtfListener {
     if ((groups.size() == 1 || noteEnds) && !text.open().isEmpty()) {
       paragraph(); // the last one need not say that it ends
     }
+    boolean styleEnds = ended.goal() == Goal.STYLES && told.isStyle(groups.size());
+    groupEnds(groups.size());
     state = groups.isEmpty() ? RtfState.FIRST : groups.pop();
     if (noteEnds) {
       noted();
       return;
+    }
+    if (styleEnds) {
+      told.ends(ended);
+    }
+    if (ended.goal() == Goal.LISTS) {
+      listsEnd();
     }
     if (ended.goal() == state.goal()) {
       return;
@@ -153,7 +119,7 @@ public class RtfReader implements IRtfListener {
     switch (ended.goal()) {
       case INSTRUCTION -> linked();
       case PICTURE -> picture();
-      case TEXT, FONTS, COLOURS, LABEL, STYLES, SAID, SKIPPED -> {}
+      case TEXT, FONTS, COLOURS, LABEL, STYLES, LISTS, SAID, SHAPE, ROW, SKIPPED -> {}
     }
   }
 
@@ -161,36 +127,42 @@ public class RtfReader implements IRtfListener {
   private void linked() {
     Matcher m = ADDRESS.matcher(instruction);
     if (m.find()) {
-      state = state.withText(state.text().with(TextTraits.LINK, new Link.External(m.group(1))));
+      links(new Link.External(m.group(1)));
     } else {
       value(new FieldInstruction(instruction.toString()));
     }
     instruction.setLength(0);
   }
 
+  void links(Link to) {
+    RtfState.Letters l = state.letters();
+    state = state.with(l.with(l.look().with(TextTraits.LINK, to)));
+  }
+
   @Override
   public void processString(String s) {
     switch (state.goal()) {
       case TEXT -> text(s);
-      case FONTS -> looks.fonts(s);
-      case COLOURS -> looks.colours(s);
+      case FONTS -> looks.fonts.text(s);
+      case COLOURS -> looks.colours.text(s);
       case LABEL -> label.append(s);
-      case STYLES -> {
-        Matcher m = HEADING.matcher(s);
-        if (m.lookingAt()) {
-          levels.put(style, Integer.parseInt(m.group(1)));
-        }
-      }
+      case STYLES -> told.text(s);
+      case LISTS -> listText(s);
       case INSTRUCTION -> instruction.append(s);
-      case PICTURE -> hex.append(s);
+      case PICTURE -> picture.digits(s);
       case SAID -> said(s);
-      case SKIPPED -> {}
+      case SHAPE -> ofShape(s);
+      case ROW, SKIPPED -> {}
     }
   }
 
   private void text(String s) {
     String shown = s.replaceAll("[\\p{Cc}&&[^\\t\\n]]", "");
-    if (!shown.isEmpty() && !state.hidden()) {
+    if (state.letters().deleted() && !shown.isEmpty()) {
+      changed();
+    } else if (!shown.isEmpty()
+        && !state.dropped()
+        && (!state.letters().hidden() || takesHidden())) {
       text.open().add(new Inline.Text(shown, state.text()));
     }
   }
@@ -201,26 +173,18 @@ public class RtfReader implements IRtfListener {
       return;
     }
     switch (state.goal()) {
-      case FONTS -> {
-        if (c == Command.f) {
-          looks.font(value);
-        }
-      }
-      case COLOURS -> {
-        if (c == Command.red || c == Command.green || c == Command.blue) {
-          looks.colour(c, value);
-        }
-      }
+      case FONTS -> looks.fonts.command(c, value);
+      case COLOURS -> looks.colours.part(c, value);
       case LABEL -> {}
       case STYLES -> {
-        if (c == Command.s) {
-          style = value;
-        } else if (c == Command.outlinelevelN && value < 9) {
-          levels.put(style, value + 1);
+        if (!told.takes(c, value)) {
+          ofLooks(c, value, hasValue);
         }
       }
-      case PICTURE -> size(c, value);
-      case INSTRUCTION, SAID, SKIPPED -> {}
+      case LISTS -> listCommand(c, value, hasValue);
+      case ROW -> inRow(c, value, hasValue);
+      case PICTURE -> picture.command(c, value);
+      case INSTRUCTION, SAID, SHAPE, SKIPPED -> {}
       case TEXT -> inText(c, value, hasValue);
     }
   }
@@ -236,7 +200,13 @@ public class RtfReader implements IRtfListener {
           case colortbl -> Goal.COLOURS;
           case listtext, pntext -> Goal.LABEL;
           case fldinst -> Goal.INSTRUCTION;
-          case stylesheet -> Goal.STYLES;
+          case stylesheet -> {
+            told.opens(groups.size());
+            yield Goal.STYLES;
+          }
+          case cs -> state.goal(); // a style of text comes in a group that may be skipped
+          case nesttableprops -> Goal.ROW;
+          case nonesttables -> Goal.SKIPPED;
           case pict -> Goal.PICTURE;
           case rtf, field, fldrslt, shppict -> state.goal();
           case footnote -> {
@@ -255,29 +225,58 @@ public class RtfReader implements IRtfListener {
       label.setLength(0);
     }
     if (other && to == Goal.PICTURE) {
-      hex.setLength(0);
-      pictureType = "";
-      pictureWidth = 0;
-      pictureHeight = 0;
+      picture = new RtfPicture();
     }
     state = state.to(to);
     return other;
   }
 
+  /** A command about letters, paragraphs or the lines around them. @return whether it is one */
+  boolean ofLooks(Command c, int value, boolean hasValue) {
+    Optional<RtfState> after = looks.after(state, c, value, hasValue);
+    if (after.isEmpty()) {
+      return false;
+    }
+    state = after.get();
+    if (RtfRules.isOfLines(c)) {
+      tableRuled();
+    }
+    return true;
+  }
+
+  private void tableRuled() {
+    String side = looks.rules.side().map(Command::getCommandName).orElse("");
+    if (side.startsWith("cl") || side.startsWith("tr")) {
+      text.table(tableDepth()).ruled(looks.rules);
+    } else if (side.startsWith("pg")) {
+      pageRuled(looks.rules);
+    }
+  }
+
+  /** How deep the table stands of which rows and cells are told. */
+  private int tableDepth() {
+    return state.goal() == Goal.ROW ? Math.max(2, state.place().table()) : 1;
+  }
+
+  /** A row of a table in a cell is told of where it ends. */
+  private void inRow(Command c, int value, boolean hasValue) {
+    if (c == Command.nestrow) {
+      text.leave(tableDepth());
+      text.table(tableDepth()).row();
+    } else if (!text.table(tableDepth()).takes(c, value, hasValue) && looks.rules.takes(c, value)) {
+      tableRuled();
+    }
+  }
+
   private void inText(Command c, int value, boolean hasValue) {
-    Optional<Look> ofText = looks.text(state.text(), c, value, hasValue);
-    if (ofText.isPresent()) {
-      state = state.withText(ofText.get());
+    if (ofLooks(c, value, hasValue) || text.table(1).takes(c, value, hasValue)) {
       return;
     }
-    Optional<Look> paragraph = RtfLooks.paragraph(state.paragraph(), c, value);
-    if (paragraph.isPresent()) {
-      state = state.withParagraph(paragraph.get());
-      return;
-    }
+    RtfState.Place at = state.place();
     switch (c) {
       case pard -> {
-        state = state.bareParagraph();
+        state = state.with(RtfState.Place.BARE);
+        looks.paragraphBegins();
         label.setLength(0);
       }
       case par -> paragraph();
@@ -290,57 +289,41 @@ public class RtfReader implements IRtfListener {
       case nonbreakingspace -> text("\u00A0");
       case nonbreakinghyphen -> text("\u2011");
       case optionalhyphen -> text("\u00AD");
-      case ls -> state = state.withList(value, state.depth());
-      case ilvl -> state = state.withList(state.list(), Math.clamp(value, 0, DEEPEST_LIST));
-      case outlinelevelN -> state = state.withLevel(value < 6 ? value + 1 : 0);
-      case s -> state = state.withLevel(levels.getOrDefault(value, 0));
-      case v, deleted -> state = state.hiding(!hasValue || value != 0);
-      case intbl -> state = state.inTable(true);
-      case trowd -> text.table().defines();
-      case trhdr -> text.table().isHead();
-      case clmrg -> text.table().withLeft();
-      case clvmrg -> text.table().withAbove();
-      case cellx -> text.table().cellKnown();
-      case cell -> {
-        state = state.inTable(true);
-        if (!text.open().isEmpty() || !text.isInCell()) {
-          paragraph();
-        }
-        text.cell();
+      case ls -> state = state.with(at.listed(value, at.depth()));
+      case ilvl -> state = state.with(at.listed(at.list(), Math.clamp(value, 0, DEEPEST_LIST)));
+      case s -> state = state.with(at.styled(value));
+      case cs -> told.textId(value).ifPresent(this::styled);
+      case intbl -> state = state.with(at.inTable(Math.max(1, at.table())));
+      case itap -> state = state.with(at.inTable(Math.max(0, value)));
+      case cell -> cellEnds(1);
+      case nestcell -> cellEnds(Math.max(2, at.table()));
+      case row -> {
+        text.leave(1);
+        text.table(1).row();
       }
-      case row -> text.table().row();
       case ftnalt -> text.isEndnote();
       case chftn -> text.counted();
-      default -> other(c, value);
+      default -> other(c, value, hasValue);
     }
   }
 
+  private void cellEnds(int deep) {
+    state = state.with(state.place().inTable(deep));
+    if (!text.open().isEmpty() || !text.endsWithTable(deep)) {
+      paragraph(); // the end of a cell is that of its last paragraph
+    }
+    text.cell(deep);
+  }
+
   void paragraph() {
-    Look look = state.paragraph();
-    List<Inline> inlines = List.copyOf(text.open());
-    if (isWhole(look, inlines)) {
-      return;
-    }
-    if (state.level() > 0) {
-      styles = HeadingStyles.ensure(styles, state.level());
-      look =
-          Look.of(ParagraphTraits.STYLE, HeadingStyles.id(styles, state.level()))
-              .with(ParagraphTraits.ALIGNMENT, look.value(ParagraphTraits.ALIGNMENT));
-      inlines = inlines.stream().map(RtfLooks::inHeading).toList();
-    } else if (state.list() > 0 || !label.isEmpty()) {
-      look =
-          look.without(ParagraphTraits.INDENT_START)
-              .without(ParagraphTraits.FIRST_LINE)
-              .with(ParagraphTraits.LIST, new ListMembership(list(), state.depth()));
-    }
+    paragraphEnds(state.place(), List.copyOf(text.open()));
     label.setLength(0);
-    text.paragraph(new Paragraph(NodeId.fresh(), look, Look.PLAIN, inlines), state.inTable());
   }
 
   /** A note begins where its mark stands. */
   private void note() {
     text = text.note(groups.size());
-    state = state.bareParagraph().withText(Look.PLAIN);
+    state = state.bare();
     label.setLength(0);
   }
 
@@ -358,46 +341,31 @@ public class RtfReader implements IRtfListener {
     }
   }
 
-  /** The list that the paragraph is an item of: known by its number, marked as its first item. */
-  private String list() {
-    String id = "rtf-pasted-" + state.list();
-    String mark = label.toString().strip();
-    boolean sayable = mark.matches("[(]?(?:\\d{1,3}|[A-Za-z]|[ivxIVX]{1,6})[.)]?");
-    lists.computeIfAbsent(
-        id, k -> ListDefinition.marked(k, sayable ? mark : mark.isEmpty() ? "1." : "•"));
-    return id;
-  }
-
-  private void size(Command c, int value) {
-    switch (c) {
-      case pngblip -> pictureType = "image/png";
-      case jpegblip -> pictureType = "image/jpeg";
-      case emfblip -> pictureType = "image/x-emf";
-      case wmetafile -> pictureType = "image/x-wmf";
-      case picwgoal -> pictureWidth = value * TWIP;
-      case pichgoal -> pictureHeight = value * TWIP;
-      default -> {}
-    }
-  }
-
-  private static Optional<Double> said(double points) {
-    return points > 0 ? Optional.of(points) : Optional.empty();
-  }
-
   private void picture() {
-    String digits = hex.toString().replaceAll("[^0-9A-Fa-f]", "");
-    hex.setLength(0);
-    byte[] bytes = HexFormat.of().parseHex(digits, 0, digits.length() / 2 * 2);
+    byte[] bytes = picture.bytes();
     Optional<Dimension> pixels = PixelPicture.size(bytes);
-    if (pixels.isEmpty() || pictureType.isEmpty() || !takesPictures()) {
-      drawing(pictureType, bytes);
+    if (pixels.isEmpty() || picture.type().isEmpty() || !takesPictures()) {
+      drawing(picture, bytes);
       return;
     }
-    Media one = Media.of(pictureType, bytes);
-    media.put(one.id(), one);
-    var shown = PictureSize.of(pixels.get(), said(pictureWidth), said(pictureHeight));
-    text.open()
-        .add(placed(new Inline.Picture(one.id(), shown.width(), shown.height(), "", Look.PLAIN)));
+    PictureSize shown = size(picture, pixels.get());
+    shows(Media.of(picture.type(), bytes), shown.width(), shown.height());
+  }
+
+  /** A picture where it stands. */
+  void shows(Media m, double width, double height) {
+    media.put(m.id(), m);
+    placed(
+        new Inline.Picture(
+            m.id(),
+            width,
+            height,
+            alt(),
+            Placement.INLINE,
+            picture.crop(),
+            0,
+            Optional.empty(),
+            Look.PLAIN));
   }
 
   /** Where the characters of a group go that only a whole file has; empty if it is none of them. */
@@ -412,14 +380,35 @@ public class RtfReader implements IRtfListener {
   void said(String s) {}
 
   /** Any other word in the text. */
-  void other(Command c, int value) {}
+  void other(Command c, int value, boolean hasValue) {}
 
   void sectionEnds() {}
 
-  /** Whether a paragraph that ends is taken as it is. */
-  boolean isWhole(Look own, List<Inline> all) {
+  /** A paragraph ends. */
+  abstract void paragraphEnds(RtfState.Place at, List<Inline> all);
+
+  /** Text that comes is of a style of text. */
+  void styled(String id) {}
+
+  /** Text is left out that a change which is not accepted yet takes out. */
+  void changed() {}
+
+  /** Whether text is taken that is not shown. */
+  boolean takesHidden() {
     return false;
   }
+
+  /** A line around pages. */
+  void pageRuled(RtfRules said) {}
+
+  /** A word in the tables of lists. */
+  void listCommand(Command c, int value, boolean hasValue) {}
+
+  /** Text in the tables of lists. */
+  void listText(String s) {}
+
+  /** A group in the tables of lists ends. */
+  void listsEnd() {}
 
   /** Whether a text apart that ends is taken as what it is. */
   boolean ended(RtfText apart, Story story) {
@@ -431,11 +420,27 @@ public class RtfReader implements IRtfListener {
     return state.goal() == Goal.TEXT;
   }
 
-  /** A picture where it stands. */
-  Inline placed(Inline.Picture p) {
-    return p;
+  /** What the picture that ends shows, in words. */
+  String alt() {
+    return "";
   }
 
+  /** A picture where it stands. */
+  void placed(Inline.Picture p) {
+    text.open().add(p);
+  }
+
+  /** How large a picture is shown. */
+  PictureSize size(RtfPicture p, Dimension pixels) {
+    return PictureSize.of(pixels, p.width(), p.height());
+  }
+
+  /** Of what a shape says of itself. */
+  void ofShape(String s) {}
+
+  /** A group ends that stands in so many. */
+  void groupEnds(int groups) {}
+
   /** A picture that is none of pixels. */
-  void drawing(String type, byte[] bytes) {}
+  void drawing(RtfPicture p, byte[] bytes) {}
 }

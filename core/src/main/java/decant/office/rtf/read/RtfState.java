@@ -1,28 +1,17 @@
 package decant.office.rtf.read;
 
 import decant.model.look.Look;
+import decant.model.look.TextTraits;
 
 /**
  * What a group of RTF hands on to those within it (Rich Text Format 1.9.1, “Formal Syntax”).
  *
  * @param goal where its characters go
- * @param text the look of its characters
- * @param paragraph the look of the paragraph that ends in it
- * @param list the number of the list that the paragraph is an item of; 0 for none
- * @param depth how deep in that list
- * @param inTable whether the paragraph stands in a table
- * @param level of a heading, from 1; 0 for body text
- * @param hidden whether its characters are not shown
+ * @param letters what its characters are like
+ * @param place what the paragraph is like that ends in it
+ * @param dropped whether its characters are worked out anew, so that they are not needed
  */
-record RtfState(
-    Goal goal,
-    Look text,
-    Look paragraph,
-    int list,
-    int depth,
-    boolean inTable,
-    int level,
-    boolean hidden) {
+record RtfState(Goal goal, Letters letters, Place place, boolean dropped) {
   /** Where characters go. */
   enum Goal {
     TEXT,
@@ -31,44 +20,112 @@ record RtfState(
     LABEL,
     INSTRUCTION,
     STYLES,
+    LISTS,
     PICTURE,
     SAID,
+    SHAPE,
+    ROW,
     SKIPPED
   }
 
   static final RtfState FIRST =
-      new RtfState(Goal.TEXT, Look.PLAIN, Look.PLAIN, 0, 0, false, 0, false);
+      new RtfState(Goal.TEXT, Letters.plain(Look.PLAIN), Place.BARE, false);
+
+  /**
+   * Characters.
+   *
+   * @param look of those of most scripts
+   * @param complex what is said again for scripts that are shaped, or run from right to left
+   * @param inComplex whether those that come are of such a script
+   * @param deleted whether they were taken out, and the change is not accepted yet
+   */
+  record Letters(Look look, Look complex, boolean inComplex, boolean deleted) {
+    static Letters plain(Look look) {
+      return new Letters(look, Look.PLAIN, false, false);
+    }
+
+    Letters with(Look other) {
+      return new Letters(other, complex, inComplex, deleted);
+    }
+
+    Letters withComplex(Look other) {
+      return new Letters(look, other, inComplex, deleted);
+    }
+
+    Letters inComplex(boolean is) {
+      return new Letters(look, complex, is, deleted);
+    }
+
+    Letters deleted(boolean is) {
+      return new Letters(look, complex, inComplex, is);
+    }
+
+    /** The look of those that come. */
+    Look inForce() {
+      return inComplex ? complex.over(look) : look;
+    }
+
+    boolean hidden() {
+      return look.value(TextTraits.HIDDEN);
+    }
+  }
+
+  /**
+   * A paragraph.
+   *
+   * @param style the number of its style
+   * @param list the number of the list that it is an item of; 0 for none
+   * @param depth how deep in that list
+   * @param table how deep it stands in tables; 0 for in none
+   * @param level of a heading, from 1; 0 for body text; below nothing where nothing is said
+   */
+  record Place(Look look, int style, int list, int depth, int table, int level) {
+    static final Place BARE = new Place(Look.PLAIN, 0, 0, 0, 0, -1);
+
+    Place with(Look other) {
+      return new Place(other, style, list, depth, table, level);
+    }
+
+    Place styled(int number) {
+      return new Place(look, number, list, depth, table, level);
+    }
+
+    Place listed(int number, int at) {
+      return new Place(look, style, number, at, table, level);
+    }
+
+    Place inTable(int deep) {
+      return new Place(look, style, list, depth, deep, level);
+    }
+
+    Place levelled(int heading) {
+      return new Place(look, style, list, depth, table, heading);
+    }
+  }
 
   RtfState to(Goal other) {
-    return new RtfState(other, text, paragraph, list, depth, inTable, level, hidden);
+    return new RtfState(other, letters, place, dropped);
   }
 
-  RtfState withText(Look look) {
-    return new RtfState(goal, look, paragraph, list, depth, inTable, level, hidden);
+  RtfState with(Letters other) {
+    return new RtfState(goal, other, place, dropped);
   }
 
-  RtfState withParagraph(Look look) {
-    return new RtfState(goal, text, look, list, depth, inTable, level, hidden);
+  RtfState with(Place other) {
+    return new RtfState(goal, letters, other, dropped);
   }
 
-  RtfState withList(int number, int at) {
-    return new RtfState(goal, text, paragraph, number, at, inTable, level, hidden);
+  RtfState dropping(boolean is) {
+    return new RtfState(goal, letters, place, is);
   }
 
-  RtfState inTable(boolean in) {
-    return new RtfState(goal, text, paragraph, list, depth, in, level, hidden);
+  /** The look of characters that come. */
+  Look text() {
+    return letters.inForce();
   }
 
-  RtfState withLevel(int heading) {
-    return new RtfState(goal, text, paragraph, list, depth, inTable, heading, hidden);
-  }
-
-  RtfState hiding(boolean is) {
-    return new RtfState(goal, text, paragraph, list, depth, inTable, level, is);
-  }
-
-  /** After {@code \\pard}: nothing of the paragraph before. */
-  RtfState bareParagraph() {
-    return new RtfState(goal, text, Look.PLAIN, 0, 0, false, 0, hidden);
+  /** This for text of its own, of which nothing is said yet. */
+  RtfState bare() {
+    return new RtfState(goal, Letters.plain(Look.PLAIN), Place.BARE, dropped);
   }
 }

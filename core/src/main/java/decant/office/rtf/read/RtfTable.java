@@ -1,120 +1,109 @@
 package decant.office.rtf.read;
 
+import com.rtfparserkit.rtf.Command;
 import decant.model.Block;
-import decant.model.Cell;
 import decant.model.NodeId;
-import decant.model.Paragraph;
 import decant.model.Table;
-import decant.model.look.Look;
-import decant.model.look.TableTraits;
+import decant.office.grid.ColumnEdges;
+import decant.office.grid.GridRows;
+import decant.office.rtf.read.RtfRow.CellSaid;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.TreeSet;
 
-/** The rows of a table as RTF tells them: what their cells are like first, then their text. */
+/** The rows of a table as RTF tells them: what their cells are like, before or after their text. */
 final class RtfTable {
-  private static final int MOST_COLUMNS = 200;
+  private static final int USUAL_WIDTH = 1440; // twips, of a cell of which nothing was said
 
-  /** How a cell is joined with others. */
-  private record Joined(boolean withLeft, boolean withAbove) {}
+  private record Made(RtfRow said, List<List<Block>> cells) {}
 
-  private final List<Table.Row> rows = new ArrayList<>();
-  private final List<List<Block>> cells = new ArrayList<>();
-  private List<Joined> defined = new ArrayList<>();
-  private boolean withLeft;
-  private boolean withAbove;
-  private boolean head;
+  private final RtfColours colours;
+  private final List<Made> rows = new ArrayList<>();
+  private List<List<Block>> cells = new ArrayList<>();
+  private RtfRow said;
 
-  /** A row is told of from here on. */
-  void defines() {
-    defined = new ArrayList<>();
-    head = false;
-    withLeft = false;
-    withAbove = false;
+  RtfTable(RtfColours colours) {
+    this.colours = colours;
+    this.said = new RtfRow(colours);
   }
 
-  void isHead() {
-    head = true;
+  /** A command about rows and cells. @return whether it is one */
+  boolean takes(Command c, int value, boolean hasValue) {
+    if (c == Command.trowd) {
+      said = new RtfRow(colours);
+      return true;
+    }
+    return said.takes(c, value, hasValue);
   }
 
-  void withLeft() {
-    withLeft = true;
-  }
-
-  void withAbove() {
-    withAbove = true;
-  }
-
-  /** One cell more is known. */
-  void cellKnown() {
-    defined.add(new Joined(withLeft, withAbove));
-    withLeft = false;
-    withAbove = false;
+  /** A line was told of. */
+  void ruled(RtfRules rules) {
+    said.ruled(rules);
   }
 
   void cell(List<Block> content) {
-    if (cells.size() < MOST_COLUMNS) {
-      cells.add(List.copyOf(content));
-    }
+    cells.add(List.copyOf(content));
   }
 
   /** The row ends. */
   void row() {
-    var made = new ArrayList<Cell>();
-    for (int k = 0; k < cells.size(); k++) {
-      Joined j = k < defined.size() ? defined.get(k) : new Joined(false, false);
-      if (j.withLeft && !made.isEmpty()) {
-        made.set(made.size() - 1, wider(made.getLast()));
-      } else if (!j.withAbove || rows.isEmpty() || !lengthened(columnsOf(made))) {
-        made.add(new Cell(NodeId.fresh(), 1, 1, Look.PLAIN, content(cells.get(k))));
-      }
+    if (!cells.isEmpty()) {
+      rows.add(new Made(said, cells));
+      cells = new ArrayList<>();
     }
-    cells.clear();
-    if (!made.isEmpty()) {
-      rows.add(new Table.Row(head ? Look.of(TableTraits.HEADER_ROW, true) : Look.PLAIN, made));
-    }
-  }
-
-  private static List<Block> content(List<Block> of) {
-    return of.isEmpty() ? List.of(Paragraph.of(Look.PLAIN, "")) : of;
-  }
-
-  private static int columnsOf(List<Cell> row) {
-    return row.stream().mapToInt(Cell::columnSpan).sum();
-  }
-
-  private static Cell wider(Cell c) {
-    return new Cell(c.id(), c.columnSpan() + 1, c.rowSpan(), c.look(), c.blocks());
-  }
-
-  /** Makes the cell above a column one row longer. @return whether there is one */
-  private boolean lengthened(int column) {
-    for (int r = rows.size() - 1; r >= 0; r--) {
-      int at = 0;
-      List<Cell> row = rows.get(r).cells();
-      for (int k = 0; k < row.size() && at <= column; k++) {
-        Cell c = row.get(k);
-        if (at == column && r + c.rowSpan() == rows.size()) {
-          var other = new ArrayList<>(row);
-          other.set(k, new Cell(c.id(), c.columnSpan(), c.rowSpan() + 1, c.look(), c.blocks()));
-          rows.set(r, new Table.Row(rows.get(r).look(), other));
-          return true;
-        }
-        at += c.columnSpan();
-      }
-    }
-    return false;
   }
 
   boolean isEmpty() {
     return rows.isEmpty() && cells.isEmpty();
   }
 
+  /** The table as far as it was read; another may begin. */
   Table done() {
-    if (!cells.isEmpty()) {
-      row();
+    row();
+    var edges = new TreeSet<Integer>();
+    for (Made m : rows) {
+      edges.add(m.said.left());
+      for (int k = 0; k < count(m); k++) {
+        edges.add(right(m.said, k));
+      }
     }
-    var t = new Table(NodeId.fresh(), TableTraits.RULED, List.of(), List.copyOf(rows));
+    ColumnEdges columns = ColumnEdges.of(edges);
+    var grid = new GridRows(columns);
+    for (Made m : rows) {
+      int left = m.said.left();
+      for (int k = 0; k < count(m); k++) {
+        List<Block> content = k < m.cells.size() ? m.cells.get(k) : List.of();
+        int right = right(m.said, k);
+        CellSaid c =
+            k < m.said.cells().size()
+                ? m.said.cells().get(k)
+                : new CellSaid(right, GridRows.Join.NONE, decant.model.look.Look.PLAIN);
+        grid.cell(left, right, c.join(), c.look(), content);
+        left = right;
+      }
+      grid.end(m.said.look());
+    }
+    var t =
+        new Table(
+            NodeId.fresh(),
+            rows.getFirst().said.table(columns.left()),
+            columns.widths(),
+            grid.rows());
     rows.clear();
     return t;
+  }
+
+  /** Cells that were told of, and those that came without. */
+  private static int count(Made m) {
+    return Math.max(m.cells.size(), m.said.cells().size());
+  }
+
+  private static int right(RtfRow row, int k) {
+    List<CellSaid> known = row.cells();
+    if (k < known.size()) {
+      return known.get(k).right();
+    }
+    int from = known.isEmpty() ? row.left() : known.getLast().right();
+    return from + (k - known.size() + 1) * USUAL_WIDTH;
   }
 }

@@ -6,6 +6,7 @@ import decant.model.NodeId;
 import decant.model.Paragraph;
 import decant.model.Section.Running;
 import decant.model.Story;
+import decant.model.Table;
 import decant.model.look.Look;
 import decant.model.look.TextTraits;
 import java.util.ArrayList;
@@ -17,11 +18,17 @@ final class RtfText {
   /** More raised characters are text. */
   private static final int LONGEST_MARK = 4;
 
+  /** Tables do not stand deeper in one another: what does, stands in the cell around it. */
+  private static final int DEEPEST = 16;
+
   private final int depth;
   private final Optional<RtfText> around;
-  private final RtfTable table = new RtfTable();
+  private final RtfColours colours;
   private final List<Block> blocks = new ArrayList<>();
-  private final List<Block> inCell = new ArrayList<>();
+
+  /** The tables that what is read stands in, from the outermost. */
+  private final List<Level> levels = new ArrayList<>();
+
   private final List<Inline> open = new ArrayList<>();
   private final NodeId id = NodeId.fresh();
   private final Optional<String> label;
@@ -31,14 +38,18 @@ final class RtfText {
   /** Whether a mark that counts was just named, that of the note which comes next. */
   private boolean counts;
 
-  private RtfText(int depth, Optional<RtfText> around, Optional<String> label) {
+  /** A table, and the cell of it that is not ended yet. */
+  private record Level(RtfTable table, List<Block> cell) {}
+
+  private RtfText(int depth, Optional<RtfText> around, Optional<String> label, RtfColours colours) {
+    this.colours = colours;
     this.depth = depth;
     this.around = around;
     this.label = label;
   }
 
-  static RtfText whole() {
-    return new RtfText(0, Optional.empty(), Optional.empty());
+  static RtfText whole(RtfColours colours) {
+    return new RtfText(0, Optional.empty(), Optional.empty(), colours);
   }
 
   /**
@@ -51,7 +62,7 @@ final class RtfText {
     Optional<String> said = counts || open.isEmpty() ? Optional.empty() : mark(open.getLast());
     said.ifPresent(s -> open.removeLast());
     counts = false;
-    return new RtfText(groups, Optional.of(this), said);
+    return new RtfText(groups, Optional.of(this), said, colours);
   }
 
   /** What a text that is apart from the one around it is for. */
@@ -65,7 +76,7 @@ final class RtfText {
 
   /** A text apart from it. */
   RtfText apart(int groups, Apart what) {
-    var text = new RtfText(groups, Optional.of(this), Optional.empty());
+    var text = new RtfText(groups, Optional.of(this), Optional.empty(), colours);
     text.apart = Optional.of(what);
     text.kind = what instanceof Apart.Box ? Story.Kind.BOX : Story.Kind.RUNNING;
     return text;
@@ -121,8 +132,16 @@ final class RtfText {
     return around;
   }
 
-  RtfTable table() {
-    return table;
+  /**
+   * The table of which is told.
+   *
+   * @param deep how many tables it stands in, itself too; from 1
+   */
+  RtfTable table(int deep) {
+    while (levels.size() < Math.min(deep, DEEPEST)) {
+      levels.add(new Level(new RtfTable(colours), new ArrayList<>()));
+    }
+    return levels.get(Math.min(deep, DEEPEST) - 1).table;
   }
 
   /** What stands in the paragraph that is not ended yet. */
@@ -135,38 +154,61 @@ final class RtfText {
     kind = Story.Kind.ENDNOTE;
   }
 
-  boolean isInCell() {
-    return !inCell.isEmpty();
+  /** Whether the cell that is open ends with a table, which no paragraph need follow. */
+  boolean endsWithTable(int deep) {
+    leave(deep);
+    return deep <= levels.size()
+        && !levels.get(deep - 1).cell.isEmpty()
+        && levels.get(deep - 1).cell.getLast() instanceof Table;
   }
 
-  void cell() {
-    table.cell(inCell);
-    inCell.clear();
+  /** A cell ends, and with it the tables in it. */
+  void cell(int deep) {
+    RtfTable table = table(deep);
+    leave(deep);
+    Level level = levels.get(Math.min(deep, DEEPEST) - 1);
+    table.cell(level.cell);
+    level.cell.clear();
   }
 
-  /** A paragraph ends. */
-  void paragraph(Paragraph p, boolean inTable) {
+  /**
+   * A paragraph ends.
+   *
+   * @param deep in how many tables it stands
+   */
+  void paragraph(Paragraph p, int deep) {
     open.clear();
-    if (inTable) {
-      inCell.add(p);
-    } else {
-      leaveTable();
-      blocks.add(p);
+    leave(deep);
+    if (deep > 0) {
+      table(deep);
     }
+    into(Math.min(deep, DEEPEST)).add(p);
   }
 
-  void leaveTable() {
-    if (!inCell.isEmpty()) {
-      cell();
-    }
-    if (!table.isEmpty()) {
-      blocks.add(table.done());
+  private List<Block> into(int deep) {
+    return deep == 0 ? blocks : levels.get(deep - 1).cell;
+  }
+
+  /** Ends the tables that stand deeper. */
+  void leave(int deep) {
+    for (int k = levels.size(); k > deep; k--) {
+      Level level = levels.get(k - 1);
+      if (!level.cell.isEmpty()) {
+        level.table.cell(level.cell);
+        level.cell.clear();
+      }
+      if (!level.table.isEmpty()) {
+        into(k - 1).add(level.table.done());
+      }
+      if (k > 1) {
+        levels.removeLast(); // the outermost may be told of long before its first cell
+      }
     }
   }
 
   /** All of it; a table that is open ends. */
   List<Block> blocks() {
-    leaveTable();
+    leave(0);
     return blocks;
   }
 }

@@ -13,15 +13,19 @@ import decant.model.look.Media;
 import decant.model.look.ParagraphTraits;
 import decant.model.look.StyleSheet;
 import decant.model.look.TextTraits;
+import decant.model.look.Trait;
 import decant.office.field.FieldInstruction;
 import decant.office.rtf.read.RtfState.Goal;
+import decant.picture.PictureSize;
 import decant.picture.VectorPicture;
+import java.awt.Dimension;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import org.jspecify.annotations.Nullable;
 
 /**
  * RTF as a whole file: what was copied has text alone, a file has paper, headers, shapes, comments
@@ -29,12 +33,13 @@ import java.util.Optional;
  */
 public final class RtfWhole extends RtfReader {
   private final RtfPages pages = new RtfPages();
-  private final RtfLists numbered = new RtfLists(lists);
+  private final RtfShapes shapes = new RtfShapes();
+  private final RtfListTables tables = new RtfListTables();
+  private final RtfLists numbered = new RtfLists(lists, tables);
+  private @Nullable StyleSheet sheet;
   private final List<Comment> waiting = new ArrayList<>();
 
-  private RtfWhole() {
-    super(BARE);
-  }
+  private RtfWhole() {}
 
   /** A whole file. @throws IOException if it is none, or not whole */
   public static Whole read(byte[] rtf) throws IOException {
@@ -46,34 +51,40 @@ public final class RtfWhole extends RtfReader {
       throw new IOException(e);
     }
     r.pages.section(r.text.blocks());
-    Look texts =
-        r.looks
-            .family(r.pages.font())
-            .map(f -> BARE.textDefaults().with(TextTraits.FAMILY, f))
-            .orElse(BARE.textDefaults());
-    var sheet =
-        new StyleSheet(
-            r.styles.paragraphDefaults(), texts, r.styles.defaultStyle(), r.styles.styles());
     return new Whole(
-        Document.of(
-            r.pages.metadata(), sheet, r.lists, r.pages.sections(), r.stories, r.media, List.of()),
+        r.numbered.settled(
+            Document.of(
+                r.pages.metadata(),
+                r.sheet().withTypesetting(r.pages.paper().typesetting()),
+                r.lists,
+                r.pages.sections(),
+                r.stories,
+                r.media,
+                List.of())),
         r.pages.missed(),
-        r.pages.hasNested());
+        r.pages.hasChanges(),
+        r.pages.hasObjects(),
+        r.shapes.simplified());
   }
 
   /**
    * A whole file.
    *
    * @param missing how many pictures could not be read
-   * @param nested whether tables stood in cells, which became paragraphs
+   * @param changed whether changes are pending, which are shown as accepted
+   * @param objects whether things of other programs are shown by their pictures
+   * @param simplified whether drawings of unknown kinds are shown as boxes
    */
-  public record Whole(Document document, int missing, boolean nested) {}
+  public record Whole(
+      Document document, int missing, boolean changed, boolean objects, boolean simplified) {}
 
   /** Letters of 12 points where nothing is said, as the format has it. */
   private static final StyleSheet BARE =
       new StyleSheet(
           Look.PLAIN,
-          Look.of(TextTraits.FAMILY, "Times New Roman").with(TextTraits.SIZE, 12.0),
+          Look.of(TextTraits.FAMILY, "Times New Roman")
+              .with(TextTraits.SIZE, 12.0)
+              .with(TextTraits.KERNING, Double.POSITIVE_INFINITY),
           "",
           Map.of());
 
@@ -92,11 +103,37 @@ public final class RtfWhole extends RtfReader {
         apart(new RtfText.Apart.Remark());
         yield Optional.of(Goal.TEXT);
       }
-      case shp, shpinst, result, info -> Optional.of(state.goal());
-      case sp, sn, sv -> {
-        pages.saysNothing(); // properties of shapes, of which pictures alone are taken
-        yield Optional.of(Goal.SAID);
+      case listtable,
+          list,
+          listlevel,
+          leveltext,
+          levelnumbers,
+          listoverridetable,
+          listoverride,
+          lfolevel ->
+          Optional.of(Goal.LISTS);
+      case shp, shpgrp -> {
+        shapes.begins(groups.size(), c == Command.shpgrp);
+        yield Optional.of(state.goal());
       }
+      case picprop -> {
+        shapes.pictureBegins();
+        yield Optional.of(Goal.SHAPE);
+      }
+      case sp -> Optional.of(Goal.SHAPE);
+      case sn -> {
+        shapes.name();
+        yield Optional.of(Goal.SHAPE);
+      }
+      case sv -> {
+        shapes.value();
+        yield Optional.of(Goal.SHAPE);
+      }
+      case object -> {
+        pages.object();
+        yield Optional.of(state.goal());
+      }
+      case shpinst, result, info -> Optional.of(state.goal());
       case title, subject, author, keywords, atnauthor, bkmkstart -> {
         pages.says(c);
         yield Optional.of(Goal.SAID);
@@ -111,6 +148,18 @@ public final class RtfWhole extends RtfReader {
   }
 
   @Override
+  void ofShape(String s) {
+    shapes.text(s);
+  }
+
+  @Override
+  void groupEnds(int groups) {
+    if (shapes.endsAt(groups)) {
+      shapes.ended().ifPresent(text.open()::add);
+    }
+  }
+
+  @Override
   void sectionEnds() {
     if (text.around().isEmpty()) {
       pages.section(text.blocks());
@@ -121,63 +170,151 @@ public final class RtfWhole extends RtfReader {
   @Override
   void value(FieldInstruction told) {
     if (told.link().orElse(null) instanceof Link.Internal to) {
-      state = state.withText(state.text().with(TextTraits.LINK, to));
+      links(to);
       return;
     }
     Optional<Inline.Field.Kind> kind = told.kind();
     if (kind.isPresent()) {
       String of = kind.get() == Inline.Field.Kind.PAGE_OF ? told.argument() : "";
       text.open().add(new Inline.Field(kind.get(), of, "1", state.text()));
-      state = state.hiding(true);
+      state = state.dropping(true);
     }
   }
 
   /** What stands in whole files only. */
   @Override
-  void other(Command c, int value) {
+  void other(Command c, int value, boolean hasValue) {
     switch (c) {
       case page -> text.open().add(new Inline.Text("\f", state.text()));
       case column ->
           text.open().add(new Inline.Text(String.valueOf(Inline.COLUMN_BREAK), state.text()));
       case chpgn -> text.open().add(new Inline.Field(Inline.Field.Kind.PAGE, "1", state.text()));
-      case nestcell -> {
-        if (!text.open().isEmpty()) {
-          paragraph(); // a table in a cell becomes paragraphs
+      case revised -> {
+        if (!hasValue || value != 0) {
+          pages.changed();
         }
-        pages.nested();
       }
-      default -> pages.command(c, value);
+      default -> {
+        if (!shapes.takes(c, value)) {
+          pages.paper().command(c, value, hasValue);
+        }
+      }
     }
   }
 
-  /** A paragraph of a file looks as it says, whatever its style is called. */
   @Override
-  boolean isWhole(Look own, List<Inline> all) {
-    Look look = state.level() > 0 ? own.with(ParagraphTraits.HEADING_LEVEL, state.level()) : own;
-    if (state.list() > 0 || !label.isEmpty()) {
-      look =
-          look.with(
-              ParagraphTraits.LIST, numbered.item(state.list(), state.depth(), label.toString()));
+  void changed() {
+    pages.changed();
+  }
+
+  @Override
+  boolean takesHidden() {
+    return true;
+  }
+
+  @Override
+  void pageRuled(RtfRules said) {
+    pages.paper().ruled(said);
+  }
+
+  @Override
+  void styled(String id) {
+    RtfState.Letters l = state.letters();
+    state = state.with(l.with(l.look().with(TextTraits.CHARACTER_STYLE, id)));
+  }
+
+  @Override
+  void listCommand(Command c, int value, boolean hasValue) {
+    if (!tables.takes(c, value)) {
+      ofLooks(c, value, hasValue);
+      tables.look(state);
+    }
+  }
+
+  @Override
+  void listText(String s) {
+    tables.text(s);
+  }
+
+  @Override
+  void listsEnd() {
+    tables.ends();
+  }
+
+  /** The styles, once it is known what holds where nothing is said. */
+  private StyleSheet sheet() {
+    if (sheet == null) {
+      Look texts = BARE.textDefaults();
+      sheet =
+          told.sheet(
+              Look.of(ParagraphTraits.WIDOW_CONTROL, pages.paper().keepsWidows()),
+              looks
+                  .fonts
+                  .family(pages.paper().font())
+                  .map(f -> texts.with(TextTraits.FAMILY, f))
+                  .orElse(texts),
+              pages.paper().typesetting());
+    }
+    return sheet;
+  }
+
+  /** A paragraph of a file says all that it looks like, whatever its style says. */
+  @Override
+  void paragraphEnds(RtfState.Place at, List<Inline> all) {
+    Look style =
+        at.style() == 0
+            ? Look.PLAIN
+            : told.id(at.style()).map(s -> Look.of(ParagraphTraits.STYLE, s)).orElse(Look.PLAIN);
+    Look below = sheet().paragraphLook(style);
+    Look whole = at.look().over(sheet().paragraphDefaults());
+    if (at.table() > 0) {
+      whole = whole.without(ParagraphTraits.FRAME); // rows say where they stand
+    }
+    int level = at.level() < 0 ? below.value(ParagraphTraits.HEADING_LEVEL) : at.level();
+    Look look =
+        RtfStyles.differing(whole.with(ParagraphTraits.HEADING_LEVEL, level), below).over(style);
+    NodeId id = NodeId.fresh();
+    if (at.list() > 0 || !label.isEmpty()) {
+      look = numbered.item(id, at.list(), at.depth(), label.toString(), look, whole);
     }
     boolean remark = text.apart().filter(a -> a instanceof RtfText.Apart.Remark).isPresent();
     List<String> names = remark ? List.of() : pages.bookmarks();
     look = names.isEmpty() ? look : look.with(ParagraphTraits.BOOKMARKS, names);
-    List<Inline> inlines = all;
-    if (!waiting.isEmpty() && !all.isEmpty()) {
-      inlines = new ArrayList<>(all);
+    Look base = sheet().textBase(style);
+    List<Inline> inlines = new ArrayList<>();
+    for (Inline i : all) {
+      inlines.add(
+          i instanceof Inline.Text || i instanceof Inline.Field
+              ? i.withLook(differing(i.look(), base))
+              : i);
+    }
+    if (!waiting.isEmpty() && !inlines.isEmpty()) {
       Inline first = inlines.getFirst();
       inlines.set(0, first.withLook(first.look().with(TextTraits.COMMENTS, List.copyOf(waiting))));
       waiting.clear();
     }
-    label.setLength(0);
-    text.paragraph(new Paragraph(NodeId.fresh(), look, Look.PLAIN, inlines), state.inTable());
-    return true;
+    Look end = differing(state.text().without(TextTraits.LINK), base);
+    text.paragraph(new Paragraph(id, look, end, inlines), at.table());
+  }
+
+  /** What text says that its paragraph and its own style do not. */
+  private Look differing(Look own, Look base) {
+    Look rest = own;
+    for (Trait<?> t : TextTraits.OF_LETTERS) {
+      rest = rest.without(t);
+    }
+    Look style =
+        own.sets(TextTraits.CHARACTER_STYLE)
+            ? Look.of(TextTraits.CHARACTER_STYLE, own.value(TextTraits.CHARACTER_STYLE))
+            : Look.PLAIN;
+    Look below = sheet().textLook(base, style);
+    return own.over(sheet().textDefaults()).differing(below, TextTraits.OF_LETTERS).over(rest);
   }
 
   /** A text that is no part of the one around it begins: of a header or a shape. */
   private void apart(RtfText.Apart what) {
     text = text.apart(groups.size(), what);
-    state = state.bareParagraph().withText(Look.PLAIN);
+    state = state.bare();
     label.setLength(0);
   }
 
@@ -191,7 +328,7 @@ public final class RtfWhole extends RtfReader {
       case RtfText.Apart.Remark r -> commented(pages.comment(story.blocks()));
       case RtfText.Apart.Box b -> {
         stories.put(story.id(), story);
-        text.open().add(pages.shape(story.id()));
+        shapes.story(story.id());
       }
     }
     return true;
@@ -213,26 +350,44 @@ public final class RtfWhole extends RtfReader {
   /** In the properties of a shape too, whose picture it is. */
   @Override
   boolean takesPictures() {
-    return state.goal() == Goal.TEXT || state.goal() == Goal.SAID;
+    return state.goal() == Goal.TEXT || state.goal() == Goal.SHAPE;
   }
 
   @Override
-  Inline placed(Inline.Picture p) {
-    return state.goal() == Goal.SAID ? pages.inShape(p) : p;
+  String alt() {
+    return shapes.pictureAlt();
   }
 
   @Override
-  void drawing(String type, byte[] bytes) {
+  void placed(Inline.Picture p) {
+    if (state.goal() != Goal.SHAPE || !shapes.picture(p)) {
+      text.open().add(p);
+    }
+  }
+
+  @Override
+  void drawing(RtfPicture p, byte[] bytes) {
     if (!takesPictures()) {
       return;
     }
-    Media m = Media.of(type, bytes);
-    if (!VectorPicture.isVector(type) || pictureWidth <= 0 || VectorPicture.of(m).isEmpty()) {
+    Media m = Media.of(p.type(), bytes);
+    Optional<Double> width = p.width();
+    Optional<Double> height = p.height();
+    if (!VectorPicture.isVector(p.type())
+        || width.isEmpty()
+        || height.isEmpty()
+        || VectorPicture.of(m).isEmpty()) {
       pages.missing();
       return;
     }
-    media.put(m.id(), m);
-    text.open()
-        .add(placed(new Inline.Picture(m.id(), pictureWidth, pictureHeight, "", Look.PLAIN)));
+    shows(m, width.get(), height.get());
+  }
+
+  /** As large as is said, however wide. */
+  @Override
+  PictureSize size(RtfPicture p, Dimension pixels) {
+    double w = p.width().orElse(pixels.getWidth() * PictureSize.PIXEL);
+    double h = p.height().orElse(w * (pixels.getHeight() / Math.max(1, pixels.getWidth())));
+    return new PictureSize(w, h);
   }
 }

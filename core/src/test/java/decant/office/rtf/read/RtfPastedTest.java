@@ -42,9 +42,9 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 
 /** What comes as RTF: from ourselves, from the JDK's editor kit, and written by hand. */
-class RtfReaderTest {
+class RtfPastedTest {
   private static Fragment read(String rtf) {
-    return RtfReader.read(rtf, Samples.styles());
+    return RtfPasted.read(rtf, Samples.styles());
   }
 
   private static List<String> texts(Fragment f) {
