@@ -113,7 +113,9 @@ class ArchitectureTest {
             "office.doc.write",
             "format",
             "verify.office"));
-    out.put("office.html", and(readers, "layout.label", "clip", "format", "verify.office"));
+    out.put(
+        "office.html",
+        and(readers, "layout.label", "office.emit", "clip", "format", "verify.office"));
     out.put("office.text", and(readers, "layout.label", "format", "verify.office"));
     out.put("office.odf.markup", and(readers, "office.xml"));
     out.put(

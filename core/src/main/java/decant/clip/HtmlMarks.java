@@ -25,7 +25,9 @@ final class HtmlMarks {
         String to = e.attr("href").strip();
         yield to.matches("(?i)(https?|mailto|tel|ftp):.+")
             ? around.with(TextTraits.LINK, new Link.External(to))
-            : around;
+            : to.matches("#.+") && !e.hasAttr("role")
+                ? around.with(TextTraits.LINK, new Link.Internal(to.substring(1)))
+                : around;
       }
       default -> around;
     };

@@ -19,9 +19,12 @@ import decant.model.look.StyleSheet;
 import decant.model.look.TableTraits;
 import decant.model.look.TextTraits;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Pattern;
 import org.jsoup.Jsoup;
@@ -97,7 +100,14 @@ public final class HtmlReader {
   private final Map<MediaId, Media> media = new LinkedHashMap<>();
   private final Map<String, ListDefinition> lists = new LinkedHashMap<>();
 
-  private HtmlReader(StyleSheet styles) {
+  private final HtmlNotes notes;
+
+  /** The places of the page that links lead to. */
+  private final Set<String> places = new HashSet<>();
+
+  private HtmlReader(StyleSheet styles, Element body) {
+    this.notes = new HtmlNotes(body);
+    body.select("a[href^=#]:not([role])").forEach(a -> places.add(a.attr("href").substring(1)));
     this.styles = styles;
     this.size = styles.textBase(Look.PLAIN).value(TextTraits.SIZE);
   }
@@ -116,10 +126,11 @@ public final class HtmlReader {
    * @param styles those of the document that it goes into, by which headings are named
    */
   public static Fragment read(Element body, StyleSheet styles) {
-    var reader = new HtmlReader(styles);
+    var reader = new HtmlReader(styles, body);
     var out = reader.new Flow();
     out.children(body, new Around(Look.PLAIN, Look.PLAIN, false, 0));
-    return new Fragment(out.done(), Map.of(), reader.media, reader.lists, reader.styles);
+    return new Fragment(
+        out.done(), reader.notes.stories(), reader.media, reader.lists, reader.styles);
   }
 
   /**
@@ -143,6 +154,9 @@ public final class HtmlReader {
     private final List<Inline> open = new ArrayList<>();
     private Look paragraph = Look.PLAIN;
 
+    /** The places at which the open paragraph begins. */
+    private final Set<String> named = new LinkedHashSet<>();
+
     List<Block> done() {
       end(Look.PLAIN);
       return blocks;
@@ -152,7 +166,12 @@ public final class HtmlReader {
     void end(Look next) {
       List<Inline> inlines = stripped(open);
       if (!inlines.isEmpty()) {
-        blocks.add(new Paragraph(NodeId.fresh(), paragraph, Look.PLAIN, inlines));
+        Look look =
+            named.isEmpty()
+                ? paragraph
+                : paragraph.with(ParagraphTraits.BOOKMARKS, List.copyOf(named));
+        blocks.add(new Paragraph(NodeId.fresh(), look, Look.PLAIN, inlines));
+        named.clear();
       }
       open.clear();
       paragraph = next;
@@ -190,12 +209,21 @@ public final class HtmlReader {
     private void element(Element e, Around a) {
       String name = e.normalName();
       Css css = Css.of(e.attr("style"));
-      if (SKIPPED.contains(name) || css.hides() || e.hasAttr("hidden")) {
+      if (SKIPPED.contains(name) || css.hides() || e.hasAttr("hidden") || notes.isNote(e)) {
+        return;
+      }
+      Optional<Inline> mark = notes.mark(e, n -> apart(n, a));
+      if (mark.isPresent()) {
+        open.add(mark.get());
         return;
       }
       Around in = a.with(css.text(HtmlMarks.look(name, e, a.text()), size), a.paragraph());
       if (css.value("white-space").startsWith("pre") || name.equals("pre")) {
         in = in.keeping();
+      }
+      String place = e.hasAttr("id") ? e.id() : name.equals("a") ? e.attr("name") : "";
+      if (places.contains(place)) {
+        place(place, BLOCKS.contains(name) || name.matches("h[1-6]|li|table|ul|ol"));
       }
       switch (name) {
         case "br" -> open.add(new Inline.Text("\n", a.text()));
@@ -225,6 +253,21 @@ public final class HtmlReader {
       }
     }
 
+    /** Something that links lead to begins here. */
+    private void place(String name, boolean block) {
+      if (block) {
+        end(Look.PLAIN); // it is the place of the paragraph that comes
+      }
+      named.add(name);
+    }
+
+    /** What stands apart from the text, in a note. */
+    private List<Block> apart(Element e, Around a) {
+      var inner = new Flow();
+      inner.children(e, new Around(Look.PLAIN, Look.PLAIN, false, a.depth() + 1));
+      return inner.done();
+    }
+
     private void block(Element e, Around in, Look look) {
       end(look);
       children(e, in.with(withoutGround(in.text(), e), look));
@@ -252,7 +295,9 @@ public final class HtmlReader {
     private void list(Element e, Around in, int depth, String outer) {
       end(Look.PLAIN);
       int here = Math.min(8, depth + 1);
-      String id = here == 0 ? define(e) : outer;
+      String start = e.attr("start").matches("\\d{1,3}") ? e.attr("start") : "1";
+      String id = here == 0 ? define(e, start) : outer;
+      int next = Integer.parseInt(start);
       for (Element item : e.children()) {
         String name = item.normalName();
         if (name.equals("ul") || name.equals("ol")) {
@@ -263,11 +308,20 @@ public final class HtmlReader {
         if (css.hides() || SKIPPED.contains(name)) {
           continue;
         }
+        String value = item.attr("value");
+        if (here == 0 && value.matches("\\d{1,4}") && Integer.parseInt(value) != next) {
+          id = define(e, value);
+          next = Integer.parseInt(value);
+        }
+        next++;
         Look look =
             css.paragraph(Look.PLAIN, size)
                 .without(ParagraphTraits.INDENT_START)
-                .without(ParagraphTraits.FIRST_LINE)
-                .with(ParagraphTraits.LIST, new ListMembership(id, here));
+                .without(ParagraphTraits.FIRST_LINE);
+        look =
+            css.value("list-style-type").equals("none")
+                ? look.with(ParagraphTraits.INDENT_START, STEP * (here + 1))
+                : look.with(ParagraphTraits.LIST, new ListMembership(id, here));
         end(look);
         item(item, in.with(css.text(in.text(), size), look), here, id, look);
         end(Look.PLAIN);
@@ -291,10 +345,9 @@ public final class HtmlReader {
       }
     }
 
-    private String define(Element e) {
+    private String define(Element e, String start) {
       String id =
           (e.normalName().equals("ol") ? "numbers" : "bullets") + "-pasted-" + (lists.size() + 1);
-      String start = e.attr("start").matches("\\d{1,4}") ? e.attr("start") : "1";
       String mark =
           !e.normalName().equals("ol")
               ? "•"
@@ -303,7 +356,7 @@ public final class HtmlReader {
                 case "A" -> "A.";
                 case "i" -> "i.";
                 case "I" -> "I.";
-                default -> (start.length() > 3 ? "1" : start) + ".";
+                default -> start + ".";
               };
       ListDefinition made = ListDefinition.marked(id, mark);
       lists.put(id, e.normalName().equals("ol") ? numbered(made, e) : made);
@@ -387,6 +440,9 @@ public final class HtmlReader {
       return v.matches("\\d{1,3}") ? Math.clamp(Integer.parseInt(v), 1, MOST_COLUMNS) : 1;
     }
   }
+
+  /** Of each level of a list whose items have no mark, in points. */
+  private static final double STEP = 18;
 
   /** Of quotations, in points. */
   private static final double QUOTE = 36;

@@ -19,15 +19,18 @@ import decant.model.look.ListMembership;
 import decant.model.look.Look;
 import decant.model.look.Media;
 import decant.model.look.ParagraphTraits;
+import decant.model.look.Placement;
 import decant.model.look.TableTraits;
 import decant.model.look.TextTraits;
 import decant.picture.PictureSize;
 import java.util.ArrayList;
 import java.util.Base64;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import org.jsoup.nodes.Document;
 import org.jsoup.nodes.DocumentType;
 import org.jsoup.nodes.Element;
@@ -41,6 +44,9 @@ public final class HtmlWriter {
   private final decant.model.Document whole;
 
   private final List<Element> notes = new ArrayList<>();
+
+  /** The shapes that what is written stands in. */
+  private final Set<NodeId> open = new HashSet<>();
 
   /** What stands before items, and their numbers, as they are in the whole document. */
   private final Map<NodeId, String> labels;
@@ -90,13 +96,16 @@ public final class HtmlWriter {
     return html.outerHtml();
   }
 
+  /** A list that items are added to. */
+  private record OpenList(Element element, String list) {}
+
   private void blocks(List<Block> blocks, Element into) {
-    var lists = new ArrayList<Element>(); // the open ones, by their depth
+    var lists = new ArrayList<OpenList>(); // by their depth
     for (Block b : blocks) {
       switch (b) {
         case Paragraph p -> {
           Optional<ListMembership> m = ListEdits.item(whole, p);
-          if (m.isEmpty()) {
+          if (m.isEmpty() || whole.headingLevel(p) > 0) {
             lists.clear();
             paragraph(p, into);
           } else {
@@ -112,23 +121,25 @@ public final class HtmlWriter {
     }
   }
 
-  private void item(Paragraph p, ListMembership m, Element into, List<Element> lists) {
-    while (lists.size() > m.depth() + 1) {
+  private void item(Paragraph p, ListMembership m, Element into, List<OpenList> lists) {
+    boolean other = lists.size() > m.depth() && !lists.get(m.depth()).list.equals(m.list());
+    while (lists.size() > (other ? m.depth() : m.depth() + 1)) {
       lists.removeLast();
     }
     while (lists.size() <= m.depth()) {
-      Element in = lists.isEmpty() ? into : lastItem(lists.getLast());
+      Element in = lists.isEmpty() ? into : lastItem(lists.getLast().element);
       Level level = level(m.list(), lists.size());
       Element list = in.appendElement(level.ordered() ? "ol" : "ul");
       if (level.ordered()) {
         list.attr("type", type(level)).attr("start", Integer.toString(level.start()));
       }
-      lists.add(list);
+      lists.add(new OpenList(list, m.list()));
     }
-    Element li = lists.getLast().appendElement("li");
+    Element li = lists.getLast().element.appendElement("li");
     bookmarks(p, li);
     label(p, m, li);
     inlines(p, li);
+    boxes(p, li);
   }
 
   /** The number that an item has; where HTML cannot write its label, the label as text. */
@@ -198,7 +209,12 @@ public final class HtmlWriter {
     }
     styled(e, css);
     bookmarks(p, e);
+    String label = level > 0 ? labels.getOrDefault(p.id(), "") : "";
+    if (!label.isEmpty()) {
+      e.appendElement("span").text(label + "\u00A0"); // a heading is one rather than an item
+    }
     inlines(p, e);
+    boxes(p, into);
   }
 
   private static void styled(Element e, CharSequence css) {
@@ -221,8 +237,11 @@ public final class HtmlWriter {
         case Inline.Field f -> text(f.shown(), marked(into, base, f.look()));
         case Inline.KeptInline k -> text(k.shown(), marked(into, base, k.look()));
         case Inline.NoteMark n -> note(n.note(), into);
-        case Inline.Shape s ->
-            s.content().story().map(from.stories()::get).ifPresent(story -> blocksOf(story, into));
+        case Inline.Shape s -> { // its text comes after the paragraph
+          if (!(s.placement() instanceof Placement.Floating)) {
+            into.appendText(" ");
+          }
+        }
       }
     }
     if (p.inlines().isEmpty()) {
@@ -230,11 +249,17 @@ public final class HtmlWriter {
     }
   }
 
-  /** The text in a shape stands where the shape is; paragraphs cannot hold paragraphs. */
-  private void blocksOf(Story story, Element into) {
-    for (Paragraph p : decant.model.walk.Walk.paragraphs(story.blocks())) {
-      inlines(p, into.appendElement("span"));
-      into.appendElement("br");
+  /** The text of shapes stands after the paragraph: a paragraph cannot hold others. */
+  private void boxes(Paragraph p, Element into) {
+    for (Inline i : p.inlines()) {
+      Story story =
+          i instanceof Inline.Shape s
+              ? s.content().story().map(from.stories()::get).orElse(null)
+              : null;
+      if (story != null && open.add(story.id())) {
+        blocks(story.blocks(), into.appendElement("div"));
+        open.remove(story.id());
+      }
     }
   }
 

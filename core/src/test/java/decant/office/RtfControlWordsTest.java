@@ -21,12 +21,15 @@ import decant.model.look.Placement.Origin;
 import decant.model.look.Placement.Wrap;
 import decant.model.look.Rule;
 import decant.model.look.Rules;
+import decant.model.look.StyleSheet;
 import decant.model.look.TableTraits;
 import decant.model.look.TextFrame;
 import decant.model.look.TextTraits;
 import decant.model.look.TextTraits.UnderlineKind;
+import decant.model.look.Trait;
 import decant.model.look.VerticalAlignment;
 import decant.office.rtf.RtfWriter;
+import decant.office.rtf.read.RtfWhole;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
@@ -187,6 +190,30 @@ class RtfControlWordsTest {
     assertThat(got).containsSubsequence(s.words().split(" "));
     List<String> plain = words(Samples.document(Samples.paragraph("xyz")), "xyz");
     assertThat(plain).doesNotContainSequence(s.words().split(" "));
+  }
+
+  static Stream<Said> all() {
+    return Stream.concat(texts(), paragraphs());
+  }
+
+  /** What is written in control words is read from them. */
+  @ParameterizedTest
+  @MethodSource("all")
+  void looksAreReadBack(Said s) throws IOException {
+    boolean ofText = TextTraits.OF_LETTERS.stream().anyMatch(s.look()::sets);
+    Paragraph p =
+        ofText ? Samples.runs("xyz", s.look()) : Samples.paragraph("xyz").withLook(s.look());
+    var out = new ByteArrayOutputStream();
+    RtfWriter.write(Samples.document(p, Samples.paragraph("z")), out);
+    Document back = RtfWhole.read(out.toByteArray()).document();
+    Paragraph got = back.paragraphs().getFirst();
+    StyleSheet styles = back.styles();
+    Look held =
+        ofText
+            ? styles.textLook(styles.textBase(got.look()), got.inlines().getFirst().look())
+            : styles.paragraphLook(got.look());
+    List<Trait<?>> traits = ofText ? TextTraits.OF_LETTERS : ParagraphTraits.OF_PARAGRAPHS;
+    assertThat(s.look().over(held).differing(held, traits)).isEqualTo(Look.PLAIN);
   }
 
   private static Optional<Rule> rule(Rule.Kind kind) {

@@ -6,6 +6,7 @@ import decant.io.AtomicFile;
 import decant.layout.label.ListLabels;
 import decant.model.Block;
 import decant.model.Document;
+import decant.model.Inline;
 import decant.model.Metadata;
 import decant.model.NodeId;
 import decant.model.PageSetup;
@@ -14,8 +15,13 @@ import decant.model.Section;
 import decant.model.edit.Fragment;
 import decant.model.finding.Finding;
 import decant.model.look.Look;
+import decant.model.look.Media;
+import decant.model.look.MediaId;
 import decant.model.look.StyleSheet;
 import decant.model.look.TextTraits;
+import decant.model.walk.Part;
+import decant.model.walk.Walk;
+import decant.office.emit.StorablePicture;
 import decant.picture.PictureTypes;
 import decant.reading.FontsUsed;
 import decant.reading.GlyphCoverage;
@@ -35,9 +41,11 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Base64;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import org.jsoup.Jsoup;
 import org.jsoup.nodes.Element;
 
@@ -45,6 +53,9 @@ import org.jsoup.nodes.Element;
 final class HtmlFile {
   private static final Words WORDS = Words.of(HtmlFile.class);
   private static final long LARGEST = 50_000_000; // bytes of a page, or of a picture beside it
+
+  private static final Set<String> SHOWN =
+      Set.of("image/png", "image/jpeg", "image/gif", "image/bmp", "image/webp", "image/svg+xml");
 
   private HtmlFile() {}
 
@@ -171,11 +182,32 @@ final class HtmlFile {
     }
   }
 
+  /** Pictures as browsers show them: others are drawn as pixels. */
+  private static Map<MediaId, Media> shown(Document d) {
+    var out = new LinkedHashMap<>(d.media());
+    Walk.inlines(
+        d,
+        Part.ONCE,
+        i -> {
+          if (i instanceof Inline.Picture p && out.get(p.media()) instanceof Media m) {
+            Media as = StorablePicture.of(m, p.width(), p.height(), HtmlFile::isShown);
+            out.put(p.media(), as);
+          }
+        });
+    return out;
+  }
+
+  /** The kinds that browsers show (WHATWG MIME Sniffing §6.1, and SVG). */
+  private static boolean isShown(Media m) {
+    boolean zipped = m.bytes().length > 1 && m.bytes()[0] == 0x1F && (m.bytes()[1] & 0xFF) == 0x8B;
+    return !zipped && SHOWN.contains(m.type());
+  }
+
   /** Writes a document. @throws IOException if the stream cannot be written */
   static void write(Document d, OutputStream out) throws IOException {
     var blocks = new ArrayList<Block>();
     d.sections().forEach(s -> blocks.addAll(s.blocks()));
-    var all = new Fragment(blocks, d.stories(), d.media(), d.lists(), d.styles());
+    var all = new Fragment(blocks, d.stories(), shown(d), d.lists(), d.styles());
     String html = HtmlWriter.write(all, d.metadata(), ListLabels.of(d), ListLabels.numbers(d));
     out.write(html.getBytes(StandardCharsets.UTF_8));
   }

@@ -13,15 +13,19 @@ import decant.model.Paragraph;
 import decant.model.Section;
 import decant.model.Story;
 import decant.model.Table;
+import decant.model.look.Placement;
+import decant.model.walk.Walk;
 import java.io.IOException;
 import java.io.OutputStream;
 import java.io.OutputStreamWriter;
 import java.io.Writer;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.stream.Collectors;
 
 /**
@@ -33,6 +37,7 @@ final class TextWriter {
   private final Map<NodeId, String> labels;
   private final Map<NodeId, String> notes;
   private final Map<NodeId, Story> said = new LinkedHashMap<>();
+  private final Set<NodeId> open = new HashSet<>();
   private final Writer out;
 
   private TextWriter(Document document, Writer out) {
@@ -53,9 +58,9 @@ final class TextWriter {
     for (Section s : document.sections()) {
       blocks(s.blocks());
     }
-    for (Map.Entry<NodeId, Story> n : new ArrayList<>(said.entrySet())) {
+    for (int k = 0; k < said.size(); k++) { // notes may have notes
       line("");
-      blocks(n.getValue().blocks());
+      blocks(new ArrayList<>(said.values()).get(k).blocks());
     }
   }
 
@@ -83,13 +88,14 @@ final class TextWriter {
   }
 
   private String cell(Cell c) {
-    return decant.model.walk.Walk.paragraphs(c.blocks()).stream()
+    return Walk.paragraphs(c.blocks()).stream()
         .map(p -> text(p).replaceAll("[\\t\\n]+", " "))
         .collect(Collectors.joining(" "));
   }
 
   private String text(Paragraph p) {
     var b = new StringBuilder();
+    var boxes = new StringBuilder(); // after the paragraph that their shapes stand in
     String label = labels.getOrDefault(p.id(), "");
     b.append(label.isEmpty() ? "" : label + " ");
     for (Inline i : p.inlines()) {
@@ -106,15 +112,16 @@ final class TextWriter {
           }
         }
         case Inline.Picture x -> b.append(x.alt().isBlank() ? "" : "[" + x.alt() + "]");
-        case Inline.Shape s ->
-            s.content()
-                .story()
-                .map(document.stories()::get)
-                .ifPresent(story ->
-                    decant.model.walk.Walk.paragraphs(story.blocks())
-                        .forEach(q -> b.append('\n').append(text(q))));
+        case Inline.Shape s -> {
+          b.append(s.placement() instanceof Placement.Floating ? "" : " ");
+          Story story = s.content().story().map(document.stories()::get).orElse(null);
+          if (story != null && open.add(story.id())) {
+            Walk.paragraphs(story.blocks()).forEach(q -> boxes.append('\n').append(text(q)));
+            open.remove(story.id());
+          }
+        }
       }
     }
-    return b.toString();
+    return b.append(boxes).toString();
   }
 }

@@ -222,8 +222,7 @@ final class DocumentDigest {
           }
           note(n, out);
         }
-        case Inline.Picture pic ->
-            out.add(Aspect.PICTURES, bytes(pic.media()) + (open.isEmpty() ? room.size(pic) : ""));
+        case Inline.Picture pic -> out.add(Aspect.PICTURES, bytes(pic.media()) + room.size(pic));
         case Inline.Shape s -> shape(s, out);
       }
     }

@@ -40,7 +40,11 @@ public final class DocxVerifier {
     /** Its extent in units of 1/12700 point, where the drawing says it (§20.4.2.7). */
     @Override
     public String size(Inline.Picture p) {
-      boolean said = p.kept().map(k -> k.source().contains("<wp:extent")).orElse(true);
+      boolean said =
+          p.kept()
+              .filter(k -> k.format().equals("docx"))
+              .map(k -> k.source().contains("<wp:extent"))
+              .orElse(true);
       return said
           ? " " + Math.round(p.width() * 12_700) + "×" + Math.round(p.height() * 12_700)
           : "";

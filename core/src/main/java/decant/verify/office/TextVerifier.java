@@ -3,8 +3,7 @@ package decant.verify.office;
 import decant.model.Document;
 import decant.model.Inline;
 import decant.model.Paragraph;
-import decant.model.walk.Part;
-import decant.model.walk.Walk;
+import decant.model.look.Placement;
 import decant.verify.Check;
 import decant.words.Words;
 import java.io.IOException;
@@ -41,10 +40,16 @@ public final class TextVerifier {
     }
     int wanted = 0;
     var missing = new ArrayList<String>();
-    for (Paragraph p : Walk.paragraphs(d, Part.ONCE)) {
+    for (Paragraph p : Reached.paragraphs(d)) {
       var own = new StringBuilder();
       for (Inline i : p.inlines()) {
-        own.append(i instanceof Inline.Text t ? t.text().replace("\u00AD", "") : " ");
+        own.append(
+            switch (i) {
+              case Inline.Text t -> t.text().replace("\u00AD", "");
+              // One that stands beside the text parts no word.
+              case Inline.Shape x when x.placement() instanceof Placement.Floating -> "";
+              case Inline x -> " ";
+            });
       }
       for (String w : words(own.toString())) {
         wanted++;

@@ -171,6 +171,125 @@ class HtmlFormatTest {
     assertThat(items.get(1).text()).isEqualTo("a) below");
   }
 
+  /** What follows a list without a paragraph between is a list of its own. */
+  @Test
+  void listsThatMeetStayTwo() throws Exception {
+    var rich = new Rich();
+    rich.section(
+        decant.model.PageSetup.A4,
+        decant.model.Section.Start.NEW_PAGE,
+        rich.item("a", 0, "Item 2"),
+        rich.item("a", 1, "below"),
+        rich.item("b", 0, "other"));
+    Document d = rich.document();
+    Path file = written(d);
+    assertThat(Jsoup.parse(Files.readString(file)).select("body > ol")).hasSize(2);
+    assertThat(HtmlVerifier.verify(file, d)).allMatch(Check::passed);
+    Document back = HtmlFile.read(ReadRequest.of(file)).document();
+    assertThat(ListLabels.of(back).values()).containsExactlyInAnyOrder("1.", "1.");
+  }
+
+  /** A numbered heading is a heading, its number before it. */
+  @Test
+  void numberedHeadingsAreHeadings() throws Exception {
+    var rich = new Rich();
+    Paragraph p = rich.item("l", 0, "Mooring");
+    rich.section(
+        decant.model.PageSetup.A4,
+        decant.model.Section.Start.NEW_PAGE,
+        p.withLook(p.look().with(ParagraphTraits.HEADING_LEVEL, 2)),
+        Samples.paragraph("Fees"));
+    Path file = written(rich.document());
+    assertThat(Jsoup.parse(Files.readString(file)).select("h2").text()).isEqualTo("1. Mooring");
+    assertThat(HtmlVerifier.verify(file, rich.document())).allMatch(Check::passed);
+  }
+
+  /** What stands in a box comes after its paragraph, as paragraphs and tables of its own. */
+  @Test
+  void boxesStandAfterTheirParagraphs() throws Exception {
+    var rich = new Rich();
+    var inline = decant.model.look.Placement.INLINE;
+    rich.section(
+        decant.model.PageSetup.A4,
+        decant.model.Section.Start.NEW_PAGE,
+        Rich.of(
+            Rich.text("Before"),
+            rich.box(
+                90,
+                40,
+                inline,
+                Samples.heading(2, "Tides"),
+                Samples.table(new String[] {"High", "Low"}),
+                Rich.of(Rich.text("in"), rich.box(20, 20, inline, Samples.paragraph("inner")))),
+            Rich.text("after")),
+        Rich.of(
+            Rich.text("in one "),
+            Rich.text("wo"),
+            rich.box(
+                20,
+                20,
+                Rich.beside(decant.model.look.Placement.Wrap.AROUND, 0, 0),
+                Samples.paragraph("beside")),
+            Rich.text("rd")));
+    Document d = rich.document();
+    Path file = written(d);
+    var body = Jsoup.parse(Files.readString(file)).body();
+    assertThat(body.children().eachText())
+        .containsExactly("Before after", "Tides High Low in inner", "in one word", "beside");
+    assertThat(body.select("div > h2, div > table, div > div")).hasSize(3);
+    assertThat(HtmlVerifier.verify(file, d)).allMatch(Check::passed);
+  }
+
+  /** A picture of a kind that browsers do not show goes along as one that they do. */
+  @Test
+  void picturesAreOfKindsThatAreShown() throws Exception {
+    var tiff = new java.io.ByteArrayOutputStream();
+    javax.imageio.ImageIO.write(new java.awt.image.BufferedImage(5, 4, 1), "tiff", tiff);
+    var m = decant.model.look.Media.of("image/tiff", tiff.toByteArray());
+    Document d =
+        Samples.document(m, Rich.of(new Inline.Picture(m.id(), 20, 16, "the quay", Look.PLAIN)));
+    Path file = written(d);
+    assertThat(Jsoup.parse(Files.readString(file)).select("img").attr("src"))
+        .startsWith("data:image/png;base64,");
+  }
+
+  /** By the roles of W3C's Digital Publishing WAI-ARIA Module 1.1. */
+  @Test
+  void notesAndPlacesComeIn() throws Exception {
+    Document d =
+        taken(
+                """
+                <html><body><h2 id="fees">Fees</h2><p>See <a href="#fees">above</a>, <a href="#none">nowhere</a>
+                <sup><a role="doc-noteref" href="#n1">1</a></sup> and
+                <a role="doc-noteref" href="#e1">i</a>, <a role="doc-noteref" href="#n1">again 1</a>.</p>
+                <ol><li>one</li><li value="7">seven</li><li style="list-style-type:none">bare</li></ol>
+                <aside id="n1" role="doc-footnote">As of <b>March</b>. <a role="doc-backlink" href="#r1">back</a></aside>
+                <section role="doc-endnotes"><div id="e1" role="doc-endnote"><p>At the end</p></div>
+                <div id="e2" role="doc-endnote">Called by nobody</div></section></body></html>
+                """)
+            .document();
+    assertThat(texts(d)).contains("Fees", "Called by nobody").doesNotContain("At the end");
+    Paragraph fees = d.paragraphs().getFirst();
+    assertThat(fees.look().value(ParagraphTraits.BOOKMARKS)).containsExactly("fees");
+    Paragraph see = d.paragraphs().get(1);
+    assertThat(
+            see.inlines().stream().map(i -> i.look().get(TextTraits.LINK)).flatMap(o -> o.stream()))
+        .contains(new decant.model.look.Link.Internal("fees"));
+    var notes =
+        see.inlines().stream()
+            .filter(i -> i instanceof Inline.NoteMark)
+            .map(i -> d.stories().get(((Inline.NoteMark) i).note()))
+            .toList();
+    assertThat(notes)
+        .extracting(decant.model.Story::kind)
+        .containsExactly(decant.model.Story.Kind.FOOTNOTE, decant.model.Story.Kind.ENDNOTE);
+    assertThat(((Paragraph) notes.getFirst().blocks().getFirst()).text()).endsWith("As of March.");
+    assertThat(see.text()).contains("again 1").doesNotContain("March");
+    var labels = ListLabels.of(d);
+    assertThat(d.paragraphs().stream().map(p -> labels.getOrDefault(p.id(), "") + " " + p.text()))
+        .contains("1. one", "7. seven", " bare");
+  }
+
   @ParameterizedTest
   @CsvSource({"High water,Low water", "<h1,<h4", "<img,<br", "<table,<div"})
   void theVerifierSeesWhatChanged(String was, String is) throws Exception {

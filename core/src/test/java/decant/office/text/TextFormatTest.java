@@ -6,6 +6,7 @@ import decant.Samples;
 import decant.format.Formats;
 import decant.layout.Rich;
 import decant.model.Document;
+import decant.model.Inline;
 import decant.model.Paragraph;
 import decant.model.Story;
 import decant.model.Table;
@@ -105,5 +106,37 @@ class TextFormatTest {
         .containsExactly(
             "Fonts, sizes, colours and places: only the words go along.",
             "1 picture (its description goes along).");
+  }
+
+  /**
+   * Words of a box, of a note called in a note, and beside marks: each is one that is looked for.
+   */
+  @Test
+  void wordsOfBoxesAndOfNotesInNotes() throws Exception {
+    var rich = new Rich();
+    Inline inner = rich.note(Story.Kind.FOOTNOTE, "Innermost.");
+    Inline outer = rich.note(Story.Kind.FOOTNOTE, "Outer.");
+    rich.section(
+        decant.model.PageSetup.A4,
+        decant.model.Section.Start.NEW_PAGE,
+        Rich.of(
+            Rich.text("Before"),
+            rich.box(90, 40, decant.model.look.Placement.INLINE, Samples.paragraph("Boxed")),
+            Rich.text("after"),
+            outer));
+    Document d = rich.document();
+    Story of = d.stories().get(((Inline.NoteMark) outer).note());
+    var stories = new java.util.LinkedHashMap<>(d.stories());
+    var first = (decant.model.Paragraph) of.blocks().getFirst();
+    var inlines = new java.util.ArrayList<>(first.inlines());
+    inlines.add(inner);
+    stories.put(of.id(), of.withBlocks(List.of(first.withInlines(inlines))));
+    Document whole = d.withStories(stories);
+    Path file = folder.resolve("c.txt");
+    try (OutputStream out = Files.newOutputStream(file)) {
+      TextWriter.write(whole, out);
+    }
+    assertThat(Files.readString(file)).contains("Before after[1]\r\nBoxed\r\n", "Innermost.");
+    assertThat(TextVerifier.verify(file, whole)).allMatch(c -> c.passed());
   }
 }

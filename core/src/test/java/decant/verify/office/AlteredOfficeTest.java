@@ -2,7 +2,13 @@ package decant.verify.office;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import decant.layout.Rich;
 import decant.model.Document;
+import decant.model.Inline;
+import decant.model.PageSetup;
+import decant.model.Section;
+import decant.model.look.Kept;
+import decant.model.look.Placement;
 import decant.office.docx.write.DocxWriter;
 import decant.office.rtf.RtfWriter;
 import decant.verify.Check;
@@ -15,6 +21,7 @@ import java.nio.file.Path;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.regex.Pattern;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipInputStream;
@@ -55,6 +62,19 @@ class AlteredOfficeTest {
     var out = new ByteArrayOutputStream();
     RtfWriter.write(document, out);
     return out.toString(StandardCharsets.US_ASCII);
+  }
+
+  /** A picture that came with a description of another format's own is as large as it is shown. */
+  @Test
+  void picturesOfOtherFormatsPass() throws IOException {
+    var rich = new Rich();
+    var p =
+        ((Inline.Picture) rich.picture(40, 30, Placement.INLINE))
+            .withKept(Optional.of(new Kept("odf", "<draw:frame/>")));
+    rich.section(PageSetup.A4, Section.Start.NEW_PAGE, Rich.of(p));
+    document = rich.document();
+    Files.write(file, docx());
+    assertThat(failed(DocxVerifier.verify(file, document))).isEmpty();
   }
 
   @Test

@@ -32,6 +32,9 @@ final class RtfFrames {
 
   /** The look of a paragraph after a command, if it is about its frame. */
   static Optional<Look> after(Look look, Command c, int value) {
+    if (isOfTable(c)) {
+      return Optional.empty();
+    }
     TextFrame f = look.value(ParagraphTraits.FRAME);
     Floating at = f.placement() instanceof Floating p ? p : USUAL;
     double points = Math.clamp(value / TWIPS, -FARTHEST, FARTHEST);
@@ -57,7 +60,11 @@ final class RtfFrames {
   /** The place of a table after a command, if it is about that. */
   static Optional<Floating> table(Optional<Floating> before, Command c, int value) {
     double points = Math.clamp(value / TWIPS, -FARTHEST, FARTHEST);
-    return placed(before.orElse(USUAL), c, points);
+    return isOfTable(c) ? placed(before.orElse(USUAL), c, points) : Optional.empty();
+  }
+
+  private static boolean isOfTable(Command c) {
+    return c.getCommandName().startsWith("tp") || c.getCommandName().startsWith("tdfrmtxt");
   }
 
   private static Optional<Floating> placed(Floating f, Command c, double points) {

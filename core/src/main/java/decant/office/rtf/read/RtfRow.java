@@ -143,7 +143,7 @@ final class RtfRow {
       case trpaddfb -> padding.measured[2] = value == MEASURED;
       case trpaddfl -> padding.measured[3] = value == MEASURED;
       default -> {
-        Optional<Floating> at = isPlace(c) ? RtfFrames.table(place, c, value) : Optional.empty();
+        Optional<Floating> at = RtfFrames.table(place, c, value);
         if (at.isEmpty()) {
           return takesOfCell(c, value);
         }
@@ -151,10 +151,6 @@ final class RtfRow {
       }
     }
     return true;
-  }
-
-  private static boolean isPlace(Command c) {
-    return c.getCommandName().startsWith("tp") || c.getCommandName().startsWith("tdfrmtxt");
   }
 
   private boolean takesOfCell(Command c, int value) {
