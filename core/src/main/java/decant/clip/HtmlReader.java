@@ -26,7 +26,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.regex.Pattern;
 import org.jsoup.Jsoup;
 import org.jsoup.nodes.Element;
 import org.jsoup.nodes.Node;
@@ -84,8 +83,6 @@ public final class HtmlReader {
           "center",
           "caption",
           "body");
-
-  private static final Pattern SPACES = Pattern.compile("[ \\t\\n\\r\\f]+");
 
   /** As deep as elements are followed; deeper ones are no document of a person's. */
   private static final int DEEPEST = 200;
@@ -164,7 +161,7 @@ public final class HtmlReader {
 
     /** Ends the open paragraph, and begins the next in a look. */
     void end(Look next) {
-      List<Inline> inlines = stripped(open);
+      List<Inline> inlines = HtmlSpaces.stripped(open);
       if (!inlines.isEmpty()) {
         Look look =
             named.isEmpty()
@@ -188,22 +185,10 @@ public final class HtmlReader {
     }
 
     private void text(String s, Around a) {
-      String shown = s;
-      if (!a.kept()) {
-        shown = SPACES.matcher(s).replaceAll(" ");
-        if (shown.startsWith(" ") && (open.isEmpty() || endsInSpace())) {
-          shown = shown.substring(1);
-        }
-      }
-      shown = shown.replace("\r", "").replaceAll("[\\p{Cc}&&[^\\t\\n]]", "");
+      String shown = HtmlSpaces.shown(s, a.kept(), open);
       if (!shown.isEmpty()) {
         open.add(new Inline.Text(shown, a.text()));
       }
-    }
-
-    private boolean endsInSpace() {
-      return open.getLast() instanceof Inline.Text t
-          && (t.text().endsWith(" ") || t.text().endsWith("\n"));
     }
 
     private void element(Element e, Around a) {
@@ -348,32 +333,8 @@ public final class HtmlReader {
     private String define(Element e, String start) {
       String id =
           (e.normalName().equals("ol") ? "numbers" : "bullets") + "-pasted-" + (lists.size() + 1);
-      String mark =
-          !e.normalName().equals("ol")
-              ? "•"
-              : switch (e.attr("type")) {
-                case "a" -> "a.";
-                case "A" -> "A.";
-                case "i" -> "i.";
-                case "I" -> "I.";
-                default -> start + ".";
-              };
-      ListDefinition made = ListDefinition.marked(id, mark);
-      lists.put(id, e.normalName().equals("ol") ? numbered(made, e) : made);
+      lists.put(id, HtmlLists.of(id, e, start));
       return id;
-    }
-
-    /** Inner levels counted as the inner lists are. */
-    private ListDefinition numbered(ListDefinition d, Element e) {
-      var levels = new ArrayList<>(d.levels());
-      Element inner = e.selectFirst("ol > li ol, ol > li ul");
-      if (inner != null && inner.normalName().equals("ul")) {
-        ListDefinition bullets = ListDefinition.marked(d.id(), "•");
-        for (int k = 1; k < levels.size(); k++) {
-          levels.set(k, bullets.level(k));
-        }
-      }
-      return new ListDefinition(d.id(), levels);
     }
 
     private void table(Element e, Around in) {
@@ -446,27 +407,4 @@ public final class HtmlReader {
 
   /** Of quotations, in points. */
   private static final double QUOTE = 36;
-
-  /** Without the spaces and line ends at the edges of a paragraph, which show nothing. */
-  private static List<Inline> stripped(List<Inline> of) {
-    var out = new ArrayList<>(of);
-    while (!out.isEmpty() && out.getLast() instanceof Inline.Text t) {
-      String s = t.text().replaceAll("[ \\n]+$", "");
-      if (s.length() == t.text().length()) {
-        break;
-      }
-      out.removeLast();
-      if (!s.isEmpty()) {
-        out.add(new Inline.Text(s, t.look()));
-        break;
-      }
-    }
-    while (!out.isEmpty()
-        && out.getFirst() instanceof Inline.Text t
-        && t.text().isBlank()
-        && !t.text().contains("\u00A0")) {
-      out.removeFirst();
-    }
-    return out;
-  }
 }
