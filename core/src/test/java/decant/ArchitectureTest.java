@@ -121,11 +121,13 @@ class ArchitectureTest {
     out.put(
         "office.odf.write",
         and(readers, "layout.label", "office.xml", "office.emit", "office.odf.markup"));
+    out.put("office.odf.weave", and(readers, "office.xml", "office.source"));
     out.put(
         "office.odf",
         and(
             readers,
             "office.xml",
+            "office.odf.weave",
             "office.odf.markup",
             "office.source",
             "office.odf.write",

@@ -43,7 +43,8 @@ public final class DocFormat implements FormatService {
               DocVerifier::verify),
           GivenOn::isSame,
           GivenOn::isQuiet,
-          file -> file);
+          file -> file,
+          Untouched.Weaving.NONE);
 
   private static boolean knows(FileContent c) {
     // A damaged one too, so that the reader says what is wrong with it.

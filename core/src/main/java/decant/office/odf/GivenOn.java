@@ -1,5 +1,7 @@
 package decant.office.odf;
 
+import decant.office.odf.weave.Weave;
+import decant.office.source.Untouched;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
@@ -9,6 +11,7 @@ import java.time.LocalDateTime;
 import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.Map;
+import java.util.Optional;
 import java.util.regex.Pattern;
 import java.util.zip.CRC32;
 import java.util.zip.ZipEntry;
@@ -77,6 +80,20 @@ final class GivenOn {
                 && !e.getKey().startsWith("Scripts/")
                 && !(e.getKey().endsWith(".xml") && ACTS.matcher(text(e.getValue())).find()));
   }
+
+  /** Packages with what was changed in the document put into them. */
+  static final Untouched.Weaving WEAVING =
+      new Untouched.Weaving() {
+        @Override
+        public Optional<byte[]> of(byte[] source, byte[] before, byte[] after) {
+          return Weave.of(parts(source), parts(before), parts(after)).map(GivenOn::packed);
+        }
+
+        @Override
+        public boolean isSame(byte[] one, byte[] other) {
+          return Weave.isSame(parts(one), parts(other));
+        }
+      };
 
   /** The package as one of version 1.3, to which all that earlier ones may hold belongs. */
   static byte[] current(byte[] file) {

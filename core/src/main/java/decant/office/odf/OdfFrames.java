@@ -145,17 +145,23 @@ final class OdfFrames {
           return Optional.of(picture(e, p, m.get(), width, height, place, object, look));
         }
         if (m.isPresent()) {
-          Optional<Kept> kept = c.attribute("xlink:href").map(shared::keptPicture);
+          Optional<Kept> own = object;
+          Optional<Kept> kept =
+              c.attribute("xlink:href")
+                  .map(shared::keptPicture)
+                  .map(k -> own.map(o -> KeptObject.both(o, k)).orElse(k));
           return Optional.of(blank(width, height, alt(e), place.placement(), kept, look));
         }
       }
     }
-    shared.find(
-        Finding.Kind.PICTURE_MISSING,
-        Finding.Severity.LOSS,
-        WORDS.say("odf-frames.a-picture-is-not-in"),
-        at);
-    return Optional.of(blank(width, height, alt(e), place.placement(), Optional.empty(), look));
+    if (object.isEmpty()) {
+      shared.find(
+          Finding.Kind.PICTURE_MISSING,
+          Finding.Severity.LOSS,
+          WORDS.say("odf-frames.a-picture-is-not-in"),
+          at);
+    }
+    return Optional.of(blank(width, height, alt(e), place.placement(), object, look));
   }
 
   private static Inline blank(

@@ -36,7 +36,8 @@ public final class OdtFormat implements FormatService {
               OdtVerifier::verify),
           GivenOn::isSame,
           GivenOn::isQuiet,
-          GivenOn::current);
+          GivenOn::current,
+          GivenOn.WEAVING);
 
   private static boolean knows(FileContent c) {
     return c.packedMediaType().startsWith("application/vnd.oasis.opendocument.text")

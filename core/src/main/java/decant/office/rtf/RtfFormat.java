@@ -47,7 +47,8 @@ public final class RtfFormat implements FormatService {
               RtfVerifier::verify),
           Arrays::equals,
           file -> !ACTS.matcher(new String(file, StandardCharsets.ISO_8859_1)).find(),
-          file -> file);
+          file -> file,
+          Untouched.Weaving.NONE);
 
   @Override
   public Format format() {

@@ -18,17 +18,48 @@ import java.util.function.Predicate;
 import java.util.function.UnaryOperator;
 
 /**
- * Writes a document that is as it was taken in as the file that it came in, and any other alone.
+ * Writes a document that is as it was taken in as the file that it came in; any other into that
+ * file, where that can be done, or else alone.
  *
  * @param same whether two files that we wrote hold the same
  * @param quiet whether nothing in a file acts, known to us or not
  * @param brought what a file becomes when it is given on: the same, or one of a later version
+ * @param weaving puts what was changed into the file
  */
 public record Untouched(
     Ways ways,
     BiPredicate<byte[], byte[]> same,
     Predicate<byte[]> quiet,
-    UnaryOperator<byte[]> brought) {
+    UnaryOperator<byte[]> brought,
+    Weaving weaving) {
+  /** Puts what was changed in a document into the file that it came in. */
+  public interface Weaving {
+    /** For formats whose files are written anew. */
+    Weaving NONE =
+        new Weaving() {
+          @Override
+          public Optional<byte[]> of(byte[] source, byte[] before, byte[] after) {
+            return Optional.empty();
+          }
+
+          @Override
+          public boolean isSame(byte[] one, byte[] other) {
+            return false;
+          }
+        };
+
+    /**
+     * One file made of three; empty if that cannot be done.
+     *
+     * @param before what we write of the document as it was taken in
+     * @param after what we write of it now
+     */
+    Optional<byte[]> of(byte[] source, byte[] before, byte[] after);
+
+    /** Whether two files that we wrote say the same, whatever names stand in them. */
+    boolean isSame(byte[] one, byte[] other);
+  }
+
   private static final Words WORDS = Words.of(Untouched.class);
 
   /** Writes. @throws IOException if the stream, or a temporary file, cannot be written */
@@ -45,23 +76,77 @@ public record Untouched(
   }
 
   private Optional<byte[]> given(byte[] source, Document d, byte[] alone) throws IOException {
-    if (ActiveContent.in(d).isEmpty() && !quiet.test(source)) {
+    if (!isAsQuiet(source, d)) {
       return Optional.empty();
     }
     byte[] given = brought.apply(source);
-    return holds(given, d, alone) ? Optional.of(given) : Optional.empty();
+    Optional<byte[]> was = anew(given);
+    if (was.isEmpty()) {
+      return was; // what cannot be read any longer is not given on
+    }
+    if (isSame(was.get(), d, alone)) {
+      return Optional.of(given);
+    }
+    Optional<byte[]> woven = weaving.of(given, was.get(), alone);
+    return woven.isPresent() && isAsQuiet(woven.get(), d) && isRight(woven.get(), given, d, alone)
+        ? woven
+        : Optional.empty();
   }
 
-  /** Whether a file reads as the document is. */
-  private boolean holds(byte[] given, Document d, byte[] alone) throws IOException {
+  /** What was taken out of the document because it acts does not come back with the file. */
+  private boolean isAsQuiet(byte[] file, Document d) {
+    return !ActiveContent.in(d).isEmpty() || quiet.test(file);
+  }
+
+  /** What we write of the document that a file holds; empty if it cannot be read. */
+  private Optional<byte[]> anew(byte[] bytes) throws IOException {
     Path file = Files.createTempFile("decant", ".source");
     try {
-      Files.write(file, given);
-      byte[] was = alone(ways.read(file));
-      // A minute may have gone by meanwhile, which some formats tell.
-      return same.test(was, alone) || same.test(was, alone(d));
+      Files.write(file, bytes);
+      return Optional.of(alone(ways.read(file)));
     } catch (ReadProblem e) {
-      return false; // what cannot be read any longer is not given on
+      return Optional.empty();
+    } finally {
+      Files.deleteIfExists(file);
+    }
+  }
+
+  /** A minute may have gone by meanwhile, which some formats tell. */
+  private boolean isSame(byte[] was, Document d, byte[] alone) throws IOException {
+    return same.test(was, alone) || same.test(was, alone(d));
+  }
+
+  /**
+   * Whether a file reads as the document is, and is that by other ways than by reading it too; as
+   * far, that is, as those see what the source holds.
+   */
+  private boolean isRight(byte[] woven, byte[] given, Document d, byte[] alone) throws IOException {
+    Optional<byte[]> back = anew(woven);
+    if (back.isEmpty() || !readsAs(alone, back.get())) {
+      return false;
+    }
+    List<String> failed = failed(woven, Optional.of(d));
+    return failed.isEmpty() || failed(given, Optional.empty()).containsAll(failed);
+  }
+
+  /** Whether what was read again is what we wrote, or what is read again of that. */
+  private boolean readsAs(byte[] alone, byte[] back) throws IOException {
+    return weaving.isSame(alone, back)
+        || anew(alone).filter(again -> weaving.isSame(again, back)).isPresent();
+  }
+
+  /** The checks that a file fails, held against a document or against what is read from it. */
+  private List<String> failed(byte[] bytes, Optional<Document> d) throws IOException {
+    Path file = Files.createTempFile("decant", ".source");
+    try {
+      Files.write(file, bytes);
+      Document held = d.isPresent() ? d.get() : ways.read(file);
+      return ways.verifying().verify(file, held).stream()
+          .filter(c -> !c.passed())
+          .map(Check::name)
+          .toList();
+    } catch (ReadProblem e) {
+      return List.of();
     } finally {
       Files.deleteIfExists(file);
     }
@@ -69,8 +154,8 @@ public record Untouched(
 
   /**
    * Holds a file against a document by other ways than by reading it. Where those differ and the
-   * file is the one that the document came in, of some other maker, it is enough that every byte is
-   * there and that it still reads as the document is.
+   * file is the one that the document came in, of some other maker, or that with what was changed
+   * put into it, it is enough that it still reads as the document is.
    */
   public List<Check> verify(Path file, Document d) {
     List<Check> found = ways.verifying().verify(file, d);
@@ -79,11 +164,15 @@ public record Untouched(
       return found;
     }
     try {
-      byte[] given = brought.apply(source.get());
-      boolean unchanged = Arrays.equals(Files.readAllBytes(file), given);
-      return unchanged && holds(given, d, alone(d))
-          ? List.of(Check.of(WORDS.say("untouched.unchanged"), true, WORDS.say("untouched.is"), ""))
-          : found;
+      byte[] is = Files.readAllBytes(file);
+      Optional<byte[]> ours = given(source.get(), d, alone(d));
+      if (ours.isEmpty() || !Arrays.equals(is, ours.get())) {
+        return found;
+      }
+      boolean unchanged = Arrays.equals(is, brought.apply(source.get()));
+      String what = unchanged ? "untouched.unchanged" : "untouched.kept";
+      String how = unchanged ? "untouched.is" : "untouched.woven";
+      return List.of(Check.of(WORDS.say(what), true, WORDS.say(how), ""));
     } catch (IOException e) {
       return found;
     }

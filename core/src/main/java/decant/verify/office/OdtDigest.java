@@ -86,7 +86,19 @@ final class OdtDigest {
         case "p", "h" -> paragraph(e, "", out);
         case "list" -> list(e, out);
         case "table" -> table(e, out);
-        case "section" -> blocks(e, out);
+        case "section", "index-body", "index-title", "numbered-paragraph" -> blocks(e, out);
+        case "table-of-content",
+            "illustration-index",
+            "table-index",
+            "object-index",
+            "user-index",
+            "alphabetical-index",
+            "bibliography" -> {
+          Element body = Docx.child(e, "index-body");
+          if (body != null) {
+            blocks(body, out); // what it is made of says nothing to a reader
+          }
+        }
         default -> {}
       }
     }
@@ -231,7 +243,13 @@ final class OdtDigest {
       case "chapter" -> field("STYLEREF", out);
       case "bookmark-ref" -> field("PAGEREF " + Docx.value(e, "ref-name"), out);
       case "note" -> note(e, look, link, out);
-      case "annotation", "annotation-end", "bookmark", "label" -> {}
+      case "annotation",
+          "annotation-end",
+          "bookmark",
+          "label",
+          "script",
+          "hidden-text",
+          "ruby-text" -> {}
       case "frame", "custom-shape", "line" -> drawn(e, out);
       default -> inlines(e, look, link, out);
     }

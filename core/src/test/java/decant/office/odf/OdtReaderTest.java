@@ -384,6 +384,53 @@ class OdtReaderTest {
     return file;
   }
 
+  /** An object goes back with the picture that stands in for it, shown or not, or without one. */
+  @Test
+  void objectsGoBackWhateverStandsInForThem() throws Exception {
+    String frame =
+        "<text:p><draw:frame svg:width=\"2cm\" svg:height=\"1cm\" text:anchor-type=\"as-char\">%s</draw:frame></text:p>";
+    String object = "<draw:object xlink:href=\"./Object %d\"/>";
+    String picture = "<draw:image xlink:href=\"./ObjectReplacements/Object %d\"/>";
+    Document d =
+        OdtReader.read(
+                ReadRequest.of(
+                    packed(
+                        Map.of(
+                            "mimetype",
+                            "application/vnd.oasis.opendocument.text",
+                            "content.xml",
+                            "<office:document-content"
+                                + NAMESPACES
+                                + " office:version=\"1.3\"><office:body><office:text>"
+                                + frame.formatted(object.formatted(1) + picture.formatted(1))
+                                + frame.formatted(object.formatted(2))
+                                + "</office:text></office:body></office:document-content>",
+                            "Object 1/content.xml",
+                            "<x/>",
+                            "Object 2/content.xml",
+                            "<y/>",
+                            "ObjectReplacements/Object 1",
+                            "no picture that is known"))))
+            .document();
+    var out = new java.io.ByteArrayOutputStream();
+    decant.office.odf.write.OdtWriter.write(d, out);
+    Path back = Files.write(folder.resolve("back.odt"), out.toByteArray());
+    try (var zip = new java.util.zip.ZipFile(back.toFile())) {
+      String content =
+          new String(
+              zip.getInputStream(zip.getEntry("content.xml")).readAllBytes(),
+              StandardCharsets.UTF_8);
+      assertThat(content)
+          .containsSubsequence(
+              "draw:object xlink:href=\"./Object 1\"",
+              "draw:image xlink:href=\"./ObjectReplacements/Object 1\"",
+              "draw:object xlink:href=\"./Object 2\"");
+      assertThat(zip.getEntry("Object 1/content.xml")).isNotNull();
+      assertThat(zip.getEntry("Object 2/content.xml")).isNotNull();
+      assertThat(zip.getEntry("ObjectReplacements/Object 1")).isNotNull();
+    }
+  }
+
   @Test
   void badFilesAreToldInPlainWords() throws Exception {
     Path empty = packed(Map.of("mimetype", "application/vnd.oasis.opendocument.text"));

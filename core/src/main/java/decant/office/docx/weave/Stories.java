@@ -1,5 +1,6 @@
 package decant.office.docx.weave;
 
+import decant.office.source.Alignment;
 import decant.office.xml.Element;
 import decant.reading.ReadProblem;
 import java.util.ArrayList;

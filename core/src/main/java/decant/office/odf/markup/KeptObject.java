@@ -26,6 +26,11 @@ public final class KeptObject {
             + "\" xlink:type=\"simple\" xlink:show=\"embed\" xlink:actuate=\"onLoad\"/>");
   }
 
+  /** An object, and the picture of it that stands in for it (§10.4.6.2): in this order. */
+  public static Kept both(Kept object, Kept picture) {
+    return new Kept(FORMAT, object.source() + picture.source());
+  }
+
   /** Whether something was kept of this format, so that it can be written as it is. */
   public static boolean is(Kept k) {
     return k.format().equals(FORMAT) && k.source().startsWith("<draw:");

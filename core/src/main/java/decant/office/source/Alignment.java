@@ -1,4 +1,4 @@
-package decant.office.docx.weave;
+package decant.office.source;
 
 import java.util.Arrays;
 import java.util.HashMap;
@@ -11,7 +11,7 @@ import java.util.Map;
  * those again. Large stretches with nothing of the kind are left as different, so that the work
  * stays near the length of the sequences.
  */
-final class Alignment {
+public final class Alignment {
   /** Up to so many pairs the longest common subsequence is sought in full. */
   private static final long SMALL = 250_000;
 
@@ -29,7 +29,7 @@ final class Alignment {
   }
 
   /** For each element of the first sequence its place in the second, or -1; ascending. */
-  static int[] of(List<String> one, List<String> other) {
+  public static int[] of(List<String> one, List<String> other) {
     var a = new Alignment(one, other);
     a.align(0, one.size(), 0, other.size());
     return a.partner;

@@ -1,4 +1,4 @@
-package decant.office.docx.weave;
+package decant.office.source;
 
 import static org.assertj.core.api.Assertions.assertThat;
 

@@ -1,0 +1,103 @@
+package decant.office.odf.weave;
+
+import decant.office.xml.Element;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+
+/** Marks that begin and end something come in pairs: one whose other end is gone goes too. */
+final class Marks {
+  /** Each beginning, its end, and the attribute that tells which belong together. */
+  private static final Map<String, String> ENDS =
+      Map.of(
+          "text:bookmark-start", "text:bookmark-end",
+          "text:reference-mark-start", "text:reference-mark-end",
+          "text:change-start", "text:change-end",
+          "text:toc-mark-start", "text:toc-mark-end",
+          "text:user-index-mark-start", "text:user-index-mark-end",
+          "text:alphabetical-index-mark-start", "text:alphabetical-index-mark-end");
+
+  private static final Map<String, String> STARTS = turned();
+
+  private final Map<String, Integer> begun = new HashMap<>();
+  private final Map<String, Integer> ended = new HashMap<>();
+  private final Set<String> changes = new HashSet<>();
+  private final Set<String> annotations = new HashSet<>();
+
+  private Marks() {}
+
+  private static Map<String, String> turned() {
+    var out = new HashMap<String, String>();
+    ENDS.forEach((a, b) -> out.put(b, a));
+    return out;
+  }
+
+  static Element paired(Element text) {
+    var m = new Marks();
+    m.count(text);
+    return m.mended(text);
+  }
+
+  private static String key(String start, Element e) {
+    return start
+        + " "
+        + e.attributes().getOrDefault("text:name", "")
+        + e.attributes().getOrDefault("text:change-id", "")
+        + e.attributes().getOrDefault("text:id", "");
+  }
+
+  private void count(Element e) {
+    if (ENDS.containsKey(e.name())) {
+      begun.merge(key(e.name(), e), 1, Integer::sum);
+    } else if (STARTS.containsKey(e.name())) {
+      ended.merge(key(STARTS.getOrDefault(e.name(), ""), e), 1, Integer::sum);
+    }
+    switch (e.name()) {
+      case "text:change", "text:change-start" ->
+          changes.add(e.attributes().getOrDefault("text:change-id", ""));
+      case "office:annotation" -> annotations.add(e.attributes().getOrDefault("office:name", ""));
+      default -> {}
+    }
+    e.elements().forEach(this::count);
+  }
+
+  private boolean isLone(Element e) {
+    String start = ENDS.containsKey(e.name()) ? e.name() : STARTS.get(e.name());
+    if (start != null) {
+      String key = key(start, e);
+      return begun.getOrDefault(key, 0) != 1 || ended.getOrDefault(key, 0) != 1;
+    }
+    return switch (e.name()) {
+      case "office:annotation-end" ->
+          !annotations.contains(e.attributes().getOrDefault("office:name", ""));
+      case "text:changed-region" -> {
+        String id =
+            e.attributes().getOrDefault("xml:id", e.attributes().getOrDefault("text:id", ""));
+        yield !changes.contains(id);
+      }
+      default -> false;
+    };
+  }
+
+  private Element mended(Element e) {
+    List<Object> children = new ArrayList<>(e.children().size());
+    boolean other = false;
+    for (Object c : e.children()) {
+      if (!(c instanceof Element child)) {
+        children.add(c);
+        continue;
+      }
+      if (isLone(child)) {
+        other = true;
+        continue;
+      }
+      Element now = mended(child);
+      other |= now != child;
+      children.add(now);
+    }
+    return other ? new Element(e.name(), e.attributes(), children) : e;
+  }
+}
