@@ -50,6 +50,18 @@ final class RtfFile {
           Finding.general(
               Finding.Kind.REMARK, Finding.Severity.NOTE, WORDS.say("rtf-file.changes")));
     }
+    if (whole.broken()) {
+      findings.add(
+          Finding.general(
+              Finding.Kind.CONTENT_LEFT_OUT, Finding.Severity.LOSS, WORDS.say("rtf-file.broken")));
+    }
+    if (whole.equations()) {
+      findings.add(
+          Finding.general(
+              Finding.Kind.LAYOUT_SIMPLIFIED,
+              Finding.Severity.DOUBT,
+              WORDS.say("rtf-file.equations")));
+    }
     if (whole.objects()) {
       findings.add(
           Finding.general(

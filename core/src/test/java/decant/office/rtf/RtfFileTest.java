@@ -141,9 +141,40 @@ class RtfFileTest {
     }
   }
 
+  /** What is there is taken in, and that the rest is missing is told. */
   @Test
-  void aFileThatIsCutIsRefused() {
-    assertThatThrownBy(() -> taken("{\\rtf1\\ansi {\\b Berths} and }}}"))
+  void aFileThatBreaksOffIsReadAsFarAsItGoes() throws Exception {
+    String rtf =
+        "{\\rtf1\\ansi\\pard Berths \\{1\\}\\par{\\b Fees\\par}{\\*\\x\\bin3 }}}}{\\i and mo";
+    TakenIn t = taken(rtf);
+    assertThat(texts(t.document())).containsExactly("Berths {1}", "Fees", "and mo");
+    assertThat(t.findings())
+        .filteredOn(f -> f.kind() == Finding.Kind.CONTENT_LEFT_OUT)
+        .extracting(Finding::severity)
+        .containsExactly(Finding.Severity.LOSS);
+    TakenIn whole = taken(rtf + "oring}\\par} {\\b and what is none of it}}}");
+    assertThat(texts(whole.document())).containsExactly("Berths {1}", "Fees", "and mooring");
+    assertThat(whole.findings())
+        .extracting(Finding::kind)
+        .doesNotContain(Finding.Kind.CONTENT_LEFT_OUT);
+  }
+
+  /** Its characters stand there, once, and that it is no equation any longer is told. */
+  @Test
+  void equationsStandAsTheirCharacters() throws Exception {
+    TakenIn t =
+        taken(
+            "{\\rtf1\\ansi\\pard So {\\mmath{\\*\\moMath{\\mf{\\mfPr{\\mtype bar}}{\\mnum{\\mr a}}{\\mden{\\mr b}}}}"
+                + "{\\mmathPict{\\pict\\wmetafile8 00}}} it is.\\par}");
+    assertThat(texts(t.document())).containsExactly("So ab it is.");
+    assertThat(t.findings())
+        .extracting(Finding::message)
+        .contains("An equation is shown by its characters alone.");
+  }
+
+  @Test
+  void aFileThatIsNoneIsRefused() {
+    assertThatThrownBy(() -> taken("{\\rtf1\\ansi {\\b Berths\\bin99999999 } and }}}"))
         .isInstanceOf(ReadProblem.class)
         .hasMessage("The file is damaged: it cannot be read as a document.");
   }

@@ -37,6 +37,7 @@ public final class RtfWhole extends RtfReader {
   private final RtfListTables tables = new RtfListTables();
   private final RtfLists numbered = new RtfLists(lists, tables);
   private @Nullable StyleSheet sheet;
+  private boolean equations;
   private final List<Comment> waiting = new ArrayList<>();
 
   private RtfWhole() {}
@@ -45,8 +46,13 @@ public final class RtfWhole extends RtfReader {
   public static Whole read(byte[] rtf) throws IOException {
     var r = new RtfWhole();
     String text = new String(rtf, StandardCharsets.ISO_8859_1);
+    int from = text.indexOf("{\\rtf");
+    if (from < 0) {
+      throw new IOException("no RTF");
+    }
+    RtfEnds whole = RtfEnds.of(text.substring(from));
     try {
-      r.parse(text);
+      r.parse(whole.rtf());
     } catch (RuntimeException e) {
       throw new IOException(e);
     }
@@ -64,7 +70,9 @@ public final class RtfWhole extends RtfReader {
         r.pages.missed(),
         r.pages.hasChanges(),
         r.pages.hasObjects(),
-        r.shapes.simplified());
+        r.shapes.simplified(),
+        whole.broken(),
+        r.equations);
   }
 
   /**
@@ -74,9 +82,17 @@ public final class RtfWhole extends RtfReader {
    * @param changed whether changes are pending, which are shown as accepted
    * @param objects whether things of other programs are shown by their pictures
    * @param simplified whether drawings of unknown kinds are shown as boxes
+   * @param broken whether the file broke off before its end
+   * @param equations whether equations are shown by their characters alone
    */
   public record Whole(
-      Document document, int missing, boolean changed, boolean objects, boolean simplified) {}
+      Document document,
+      int missing,
+      boolean changed,
+      boolean objects,
+      boolean simplified,
+      boolean broken,
+      boolean equations) {}
 
   /** Letters of 12 points where nothing is said, as the format has it. */
   private static final StyleSheet BARE =
@@ -133,7 +149,49 @@ public final class RtfWhole extends RtfReader {
         pages.object();
         yield Optional.of(state.goal());
       }
+      case mmath, moMathPara, moMath -> {
+        equations = true;
+        yield Optional.of(state.goal());
+      }
+      case mmathPict -> Optional.of(Goal.SKIPPED); // of the same equation
       case shpinst, result, info -> Optional.of(state.goal());
+      default -> ofEquation(c);
+    };
+  }
+
+  /** The parts of an equation hold its characters, or say how they stand. */
+  private Optional<Goal> ofEquation(Command c) {
+    return switch (c) {
+      case mr,
+          mf,
+          mnum,
+          mden,
+          me,
+          msSup,
+          msup,
+          msSub,
+          msub,
+          msSubSup,
+          msPre,
+          mrad,
+          mdeg,
+          mnary,
+          md,
+          mfunc,
+          mfName,
+          mlim,
+          mlimlow,
+          mlimupp,
+          macc,
+          mbar,
+          mbox,
+          mborderBox,
+          mm,
+          mmr,
+          meqArr,
+          mgroupChr,
+          mphant ->
+          equations ? Optional.of(state.goal()) : Optional.empty();
       case title, subject, author, keywords, atnauthor, bkmkstart -> {
         pages.says(c);
         yield Optional.of(Goal.SAID);
