@@ -10,6 +10,7 @@ import decant.model.look.ListMembership;
 import decant.model.look.Look;
 import decant.model.look.ParagraphTraits;
 import decant.model.look.TextTraits;
+import decant.office.emit.NumberCodes;
 import decant.office.symbol.Symbols;
 import decant.words.Words;
 import java.util.ArrayList;
@@ -90,7 +91,7 @@ final class DocLists {
   }
 
   private static Level level(ListLevel l, DocShared shared) {
-    NumberFormat f = format(l.getNumberFormat() & 0xFF);
+    NumberFormat f = NumberCodes.format(l.getNumberFormat());
     Look label = label(l, shared);
     String family = label.value(TextTraits.FAMILY);
     var pattern = new StringBuilder();
@@ -146,20 +147,5 @@ final class DocLists {
             ParagraphSprmUncompressor.uncompressPAP(new ParagraphProperties(), properties, 0));
     return Look.of(ParagraphTraits.INDENT_START, said.value(ParagraphTraits.INDENT_START))
         .with(ParagraphTraits.FIRST_LINE, said.value(ParagraphTraits.FIRST_LINE));
-  }
-
-  /** [MS-OSHARED] 2.2.1.3. */
-  static NumberFormat format(int nfc) {
-    return switch (nfc) {
-      case 1 -> NumberFormat.UPPER_ROMAN;
-      case 2 -> NumberFormat.LOWER_ROMAN;
-      case 3 -> NumberFormat.UPPER_LETTER;
-      case 4 -> NumberFormat.LOWER_LETTER;
-      case 5 -> NumberFormat.ORDINAL;
-      case 22 -> NumberFormat.TWO_DIGITS;
-      case 23 -> NumberFormat.BULLET;
-      case 0xFF -> NumberFormat.NONE;
-      default -> NumberFormat.DECIMAL;
-    };
   }
 }

@@ -17,6 +17,7 @@ import decant.model.look.Look;
 import decant.model.look.TextTraits;
 import decant.model.look.Typesetting;
 import decant.model.look.VerticalAlignment;
+import decant.office.emit.NumberCodes;
 import decant.office.source.SourceFile;
 import decant.reading.FontsUsed;
 import decant.reading.GlyphCoverage;
@@ -273,7 +274,7 @@ public final class DocReader {
         Columns.equal(count, p.getDxaColumns() / TWIPS, p.getFLBetween()),
         new PageNumbers(
             p.getFPgnRestart() ? Optional.of(p.getPgnStart()) : Optional.empty(),
-            DocLists.format(p.getNfcPgn())),
+            NumberCodes.format(p.getNfcPgn())),
         PageSetup.Borders.NONE,
         Colour.WHITE,
         switch (p.getVjc()) {

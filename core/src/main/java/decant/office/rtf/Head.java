@@ -10,6 +10,7 @@ import decant.model.look.Look;
 import decant.model.look.NamedStyle;
 import decant.model.look.ParagraphTraits;
 import decant.model.look.TextTraits;
+import decant.office.emit.NumberCodes;
 import java.time.Clock;
 import java.time.LocalDateTime;
 import java.util.LinkedHashMap;
@@ -123,7 +124,7 @@ final class Head {
   }
 
   private void level(Level l, int depth) {
-    int format = number(l.format());
+    int format = NumberCodes.of(l.format());
     o.open().word("listlevel").word("levelnfc", format).word("levelnfcn", format);
     int side =
         switch (l.alignment()) {
@@ -197,20 +198,6 @@ final class Head {
     look.get(TextTraits.BOLD).ifPresent(b -> o.word(b ? "b" : "b0"));
     look.get(TextTraits.ITALIC).ifPresent(b -> o.word(b ? "i" : "i0"));
     look.get(TextTraits.COLOUR).ifPresent(c -> o.word("cf", registers.colour(c)));
-  }
-
-  static int number(NumberFormat f) {
-    return switch (f) {
-      case DECIMAL -> 0;
-      case UPPER_ROMAN -> 1;
-      case LOWER_ROMAN -> 2;
-      case UPPER_LETTER -> 3;
-      case LOWER_LETTER -> 4;
-      case ORDINAL -> 5;
-      case TWO_DIGITS -> 22;
-      case BULLET -> 23;
-      case NONE -> 255;
-    };
   }
 
   void metadata() {

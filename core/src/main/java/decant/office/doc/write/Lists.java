@@ -5,6 +5,7 @@ import decant.model.look.ListDefinition.Level;
 import decant.model.look.ListDefinition.NumberFormat;
 import decant.model.look.Look;
 import decant.model.look.ParagraphTraits;
+import decant.office.emit.NumberCodes;
 import java.util.LinkedHashMap;
 import java.util.Map;
 
@@ -122,7 +123,7 @@ final class Lists {
           case END -> 2;
         };
     boolean own = l.restartAfter() < depth;
-    out.u32(Math.max(0, start)).u8(format(l.format()));
+    out.u32(Math.max(0, start)).u8(NumberCodes.of(l.format()));
     out.u8(side | (l.legal() ? 0x04 : 0) | (own ? 0x08 : 0));
     out.add(places.array()).zeros(LEVELS - places.size());
     out.u8(
@@ -146,20 +147,5 @@ final class Lists {
         .add(Sprm.P_LEFT, start)
         .add(Sprm.P_FIRST_LINE, first)
         .array();
-  }
-
-  /** [MS-OSHARED] 2.2.1.3. */
-  static int format(NumberFormat f) {
-    return switch (f) {
-      case DECIMAL -> 0;
-      case UPPER_ROMAN -> 1;
-      case LOWER_ROMAN -> 2;
-      case UPPER_LETTER -> 3;
-      case LOWER_LETTER -> 4;
-      case ORDINAL -> 5;
-      case TWO_DIGITS -> 22;
-      case BULLET -> 23;
-      case NONE -> 255;
-    };
   }
 }

@@ -4,6 +4,7 @@ import decant.model.Document;
 import decant.model.Metadata;
 import decant.model.Section.Running;
 import decant.model.look.Typesetting;
+import decant.office.emit.NumberCodes;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.time.Clock;
@@ -43,8 +44,8 @@ final class Particulars {
     out.put16(52, 1 << 2); // endnotes too
     out.put16(54, 3); // at the end of the document
     out.put16(82, 100 << 3); // shown at its size
-    out.put16(492, Lists.format(t.footnotes()));
-    out.put16(494, Lists.format(t.endnotes()));
+    out.put16(492, NumberCodes.of(t.footnotes()));
+    out.put16(494, NumberCodes.of(t.endnotes()));
     return out;
   }
 

@@ -6,6 +6,7 @@ import decant.model.Section;
 import decant.model.Section.Running;
 import decant.model.look.Rule;
 import decant.model.look.Rules;
+import decant.office.emit.NumberCodes;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -65,7 +66,7 @@ final class Sections {
     out.add(Sprm.S_HEADER, Units.twips(p.margins().header()));
     out.add(Sprm.S_FOOTER, Units.twips(p.margins().footer()));
     columns(out, p.columns(), p.textWidth());
-    out.add(Sprm.S_NUMBER_FORMAT, Lists.format(p.numbers().format()));
+    out.add(Sprm.S_NUMBER_FORMAT, NumberCodes.of(p.numbers().format()));
     p.numbers()
         .start()
         .ifPresent(n ->

@@ -9,6 +9,7 @@ import decant.model.look.Look;
 import decant.model.look.ParagraphTraits;
 import decant.model.look.ParagraphTraits.Alignment;
 import decant.model.look.TextTraits;
+import decant.office.emit.NumberCodes;
 import decant.office.symbol.Symbols;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -180,7 +181,7 @@ final class RtfListTables {
   }
 
   private static Level level(LevelTold l) {
-    NumberFormat f = format(l.format);
+    NumberFormat f = NumberCodes.format(l.format);
     String family = l.letters.value(TextTraits.FAMILY);
     boolean symbols = l.letters.sets(TextTraits.FAMILY) && Symbols.isSymbolFont(family);
     Look paragraph = Look.PLAIN;
@@ -214,20 +215,5 @@ final class RtfListTables {
       }
     }
     return out.toString();
-  }
-
-  /** The numbers of {@code \\levelnfc}. */
-  private static NumberFormat format(int number) {
-    return switch (number) {
-      case 1 -> NumberFormat.UPPER_ROMAN;
-      case 2 -> NumberFormat.LOWER_ROMAN;
-      case 3 -> NumberFormat.UPPER_LETTER;
-      case 4 -> NumberFormat.LOWER_LETTER;
-      case 5 -> NumberFormat.ORDINAL;
-      case 22 -> NumberFormat.TWO_DIGITS;
-      case 23 -> NumberFormat.BULLET;
-      case 255 -> NumberFormat.NONE;
-      default -> NumberFormat.DECIMAL;
-    };
   }
 }

@@ -155,48 +155,7 @@ public final class RtfWhole extends RtfReader {
       }
       case mmathPict -> Optional.of(Goal.SKIPPED); // of the same equation
       case shpinst, result, info -> Optional.of(state.goal());
-      default -> ofEquation(c);
-    };
-  }
-
-  /** The parts of an equation hold its characters, or say how they stand. */
-  private Optional<Goal> ofEquation(Command c) {
-    return switch (c) {
-      case mr,
-          mf,
-          mnum,
-          mden,
-          me,
-          msSup,
-          msup,
-          msSub,
-          msub,
-          msSubSup,
-          msPre,
-          mrad,
-          mdeg,
-          mnary,
-          md,
-          mfunc,
-          mfName,
-          mlim,
-          mlimlow,
-          mlimupp,
-          macc,
-          mbar,
-          mbox,
-          mborderBox,
-          mm,
-          mmr,
-          meqArr,
-          mgroupChr,
-          mphant ->
-          equations ? Optional.of(state.goal()) : Optional.empty();
-      case title, subject, author, keywords, atnauthor, bkmkstart -> {
-        pages.says(c);
-        yield Optional.of(Goal.SAID);
-      }
-      default -> Optional.empty();
+      default -> equations && RtfEquations.isPart(c) ? Optional.of(state.goal()) : Optional.empty();
     };
   }
 
