@@ -28,6 +28,7 @@ public record DrawnShape(
   private static final double TWIPS = 20;
   private static final double EMU = 12_700; // to the point
   private static final double LARGEST = 3000; // points
+  private static final double THIN = 0.05; // points
   private static final int FIXED = 65_536; // numbers with a fraction of two bytes
   private static final int LINE = 20;
   private static final int CONNECTOR = 32;
@@ -48,12 +49,17 @@ public record DrawnShape(
 
   /** In points. */
   public double width() {
-    return Math.clamp((bounds.right() - bounds.left()) / TWIPS, 1, LARGEST);
+    return Math.clamp((bounds.right() - bounds.left()) / TWIPS, least(), LARGEST);
   }
 
   /** In points. */
   public double height() {
-    return Math.clamp((bounds.bottom() - bounds.top()) / TWIPS, 1, LARGEST);
+    return Math.clamp((bounds.bottom() - bounds.top()) / TWIPS, least(), LARGEST);
+  }
+
+  /** A level or upright line takes no room across. */
+  private double least() {
+    return kind == LINE || kind == CONNECTOR ? THIN : 1;
   }
 
   /** Clockwise, in degrees. */

@@ -111,9 +111,9 @@ public record Untouched(
     }
   }
 
-  /** A minute may have gone by meanwhile, which some formats tell. */
+  /** A minute may have gone by meanwhile, which formats that cannot be woven tell. */
   private boolean isSame(byte[] was, Document d, byte[] alone) throws IOException {
-    return same.test(was, alone) || same.test(was, alone(d));
+    return same.test(was, alone) || weaving == Weaving.NONE && same.test(was, alone(d));
   }
 
   /**
