@@ -155,6 +155,10 @@ public final class RtfWhole extends RtfReader {
       }
       case mmathPict -> Optional.of(Goal.SKIPPED); // of the same equation
       case shpinst, result, info -> Optional.of(state.goal());
+      case title, subject, author, keywords, atnauthor, bkmkstart -> {
+        pages.says(c);
+        yield Optional.of(Goal.SAID);
+      }
       default -> equations && RtfEquations.isPart(c) ? Optional.of(state.goal()) : Optional.empty();
     };
   }

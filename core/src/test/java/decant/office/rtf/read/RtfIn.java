@@ -12,13 +12,19 @@ final class RtfIn {
   private RtfIn() {}
 
   static RtfWhole.Whole whole(String rtf) {
+    return whole("{\\f0 Liberation Serif;}{\\f1\\fcharset2 Symbol;}", rtf);
+  }
+
+  static Document withFonts(String fonts, String rtf) {
+    return whole(fonts, rtf).document();
+  }
+
+  private static RtfWhole.Whole whole(String fonts, String rtf) {
+    String head = "{\\rtf1\\ansi\\deff0{\\fonttbl" + fonts + "}";
+    String colours =
+        "{\\colortbl;\\red192\\green0\\blue0;\\red0\\green0\\blue0;\\red255\\green255\\blue255;}";
     try {
-      return RtfWhole.read(
-          ("{\\rtf1\\ansi\\deff0{\\fonttbl{\\f0 Liberation Serif;}{\\f1\\fcharset2 Symbol;}}"
-                  + "{\\colortbl;\\red192\\green0\\blue0;\\red0\\green0\\blue0;\\red255\\green255\\blue255;}"
-                  + rtf
-                  + "}")
-              .getBytes(StandardCharsets.US_ASCII));
+      return RtfWhole.read((head + colours + rtf + "}").getBytes(StandardCharsets.US_ASCII));
     } catch (IOException e) {
       throw new AssertionError(e);
     }
