@@ -141,6 +141,29 @@ class RtfFileTest {
     }
   }
 
+  /** Links lead where they say: out, to a file beside, to a place in either. */
+  @Test
+  void linksLeadWhereTheySay() throws Exception {
+    String field = "{\\field{\\*\\fldinst HYPERLINK %s}{\\fldrslt %s}} ";
+    Document d =
+        taken(
+                "{\\rtf1\\ansi\\pard "
+                    + field.formatted("\"https://quay.example/a\"", "out")
+                    + field.formatted("\"plans/north.pdf\"", "beside")
+                    + field.formatted("\"https://quay.example/b\" \\\\l \"fees\"", "there")
+                    + field.formatted("\\\\l \"fees\"", "here")
+                    + "\\par}")
+            .document();
+    assertThat(
+            d.paragraphs().getFirst().inlines().stream()
+                .flatMap(i -> i.look().get(TextTraits.LINK).stream()))
+        .containsExactly(
+            new Link.External("https://quay.example/a"),
+            new Link.External("plans/north.pdf"),
+            new Link.External("https://quay.example/b#fees"),
+            new Link.Internal("fees"));
+  }
+
   /** What is there is taken in, and that the rest is missing is told. */
   @Test
   void aFileThatBreaksOffIsReadAsFarAsItGoes() throws Exception {

@@ -5,6 +5,7 @@ import decant.model.NodeId;
 import decant.model.Paragraph;
 import decant.model.edit.Fragment;
 import decant.model.edit.HeadingStyles;
+import decant.model.look.Link;
 import decant.model.look.ListDefinition;
 import decant.model.look.ListMembership;
 import decant.model.look.Look;
@@ -14,6 +15,8 @@ import decant.model.look.TextTraits;
 import decant.work.Faults;
 import java.io.IOException;
 import java.util.List;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 
 /**
  * RTF that another program put on the clipboard: its text alone, in the styles of the document that
@@ -22,6 +25,9 @@ import java.util.List;
 public final class RtfPasted extends RtfReader {
   /** Characters that are read; more is no clipboard. */
   private static final int LONGEST = 50_000_000;
+
+  private static final Pattern ADDRESS =
+      Pattern.compile("HYPERLINK\\s+\"?((?:https?|mailto|tel|ftp):[^\"\\s]+)\"?");
 
   private StyleSheet styles;
 
@@ -86,5 +92,14 @@ public final class RtfPasted extends RtfReader {
     lists.computeIfAbsent(
         id, k -> ListDefinition.marked(k, sayable ? mark : mark.isEmpty() ? "1." : "•"));
     return id;
+  }
+
+  /** Links that lead out are followed, and no others. */
+  @Override
+  void asks(String instruction) {
+    Matcher m = ADDRESS.matcher(instruction);
+    if (m.find()) {
+      links(new Link.External(m.group(1)));
+    }
   }
 }

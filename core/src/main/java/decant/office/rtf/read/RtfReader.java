@@ -15,7 +15,6 @@ import decant.model.look.Media;
 import decant.model.look.MediaId;
 import decant.model.look.Placement;
 import decant.model.look.TextTraits;
-import decant.office.field.FieldInstruction;
 import decant.office.rtf.read.RtfState.Goal;
 import decant.picture.PictureSize;
 import decant.picture.PixelPicture;
@@ -29,8 +28,6 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.regex.Matcher;
-import java.util.regex.Pattern;
 
 /**
  * Goes through RTF (Rich Text Format 1.9.1): what groups hand on, where characters go, paragraphs
@@ -38,9 +35,6 @@ import java.util.regex.Pattern;
  */
 abstract class RtfReader implements IRtfListener {
   private static final int DEEPEST_LIST = 8; // depths are counted from nothing
-
-  private static final Pattern ADDRESS =
-      Pattern.compile("HYPERLINK\\s+\"?((?:https?|mailto|tel|ftp):[^\"\\s]+)\"?");
 
   final RtfLooks looks = new RtfLooks();
   final RtfStyles told = new RtfStyles();
@@ -125,12 +119,7 @@ abstract class RtfReader implements IRtfListener {
 
   /** What a field shows comes after what it is. */
   private void linked() {
-    Matcher m = ADDRESS.matcher(instruction);
-    if (m.find()) {
-      links(new Link.External(m.group(1)));
-    } else {
-      value(new FieldInstruction(instruction.toString()));
-    }
+    asks(instruction.toString());
     instruction.setLength(0);
   }
 
@@ -373,8 +362,8 @@ abstract class RtfReader implements IRtfListener {
     return Optional.empty();
   }
 
-  /** What a field asks for that is no link to an address. */
-  void value(FieldInstruction told) {}
+  /** What a field asks for. */
+  abstract void asks(String instruction);
 
   /** What the file says of itself. */
   void said(String s) {}

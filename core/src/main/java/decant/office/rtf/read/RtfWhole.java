@@ -187,11 +187,13 @@ public final class RtfWhole extends RtfReader {
     }
   }
 
-  /** A link inside the file, or a value that is worked out anew, whatever it shows. */
+  /** A link, or a value that is worked out anew, whatever it shows. */
   @Override
-  void value(FieldInstruction told) {
-    if (told.link().orElse(null) instanceof Link.Internal to) {
-      links(to);
+  void asks(String instruction) {
+    var told = new FieldInstruction(instruction);
+    Optional<Link> link = told.link();
+    if (link.isPresent()) {
+      links(link.get());
       return;
     }
     Optional<Inline.Field.Kind> kind = told.kind();
