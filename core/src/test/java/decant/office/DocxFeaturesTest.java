@@ -21,6 +21,7 @@ import decant.model.finding.Finding;
 import decant.model.look.Colour;
 import decant.model.look.Contour;
 import decant.model.look.Extent;
+import decant.model.look.Link;
 import decant.model.look.ListDefinition;
 import decant.model.look.ListMembership;
 import decant.model.look.Look;
@@ -47,6 +48,21 @@ import org.junit.jupiter.api.Test;
  * goes back out. What is written is held against the schemas of ECMA-376.
  */
 class DocxFeaturesTest extends MadeDocx {
+  /** §17.16.5.25: a field may lead to a place in another file. */
+  @Test
+  void fieldsLeadToPlacesInOtherFiles() throws Exception {
+    Document d =
+        taken(
+                "<w:p><w:fldSimple w:instr=\"HYPERLINK &quot;https://quay.example/b&quot; \\l &quot;fees&quot;\"><w:r><w:t>there</w:t></w:r></w:fldSimple>"
+                    + "<w:fldSimple w:instr=\"HYPERLINK \\l &quot;fees&quot;\"><w:r><w:t>here</w:t></w:r></w:fldSimple></w:p>")
+            .document();
+    assertThat(
+            d.paragraphs().getFirst().inlines().stream()
+                .flatMap(x -> x.look().get(TextTraits.LINK).stream()))
+        .containsExactly(
+            new Link.External("https://quay.example/b#fees"), new Link.Internal("fees"));
+  }
+
   @Test
   void looksOfText() throws IOException {
     Document d =

@@ -14,8 +14,6 @@ import java.util.Deque;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.regex.Matcher;
-import java.util.regex.Pattern;
 
 /**
  * Fields (§17.16): those that are computed become fields of the document, links become links, and
@@ -24,7 +22,6 @@ import java.util.regex.Pattern;
  */
 final class FieldReader {
   private static final int DEEPEST = 40;
-  private static final Pattern QUOTED = Pattern.compile("\"([^\"]*)\"");
 
   /** A field that is open (§17.16.18). */
   private static final class Open {
@@ -126,7 +123,7 @@ final class FieldReader {
     Open f = open.element();
     f.inResult = true;
     if (f.name().equals("HYPERLINK")) {
-      return hyperlink(f.instruction.toString());
+      return new FieldInstruction(f.instruction.toString()).link();
     }
     if (f.computed().isEmpty() && !f.name().isEmpty() && !insideComputed()) {
       f.marked = true;
@@ -232,18 +229,5 @@ final class FieldReader {
   private static String picture(String instruction) {
     int at = instruction.indexOf("\\@");
     return at < 0 ? "" : new FieldInstruction("DATE " + instruction.substring(at + 2)).argument();
-  }
-
-  private Optional<Link> hyperlink(String instruction) {
-    Matcher quoted = QUOTED.matcher(instruction);
-    boolean internal = instruction.contains("\\l");
-    if (!quoted.find() || quoted.group(1).isBlank()) {
-      return Optional.empty();
-    }
-    String target = quoted.group(1);
-    if (internal) {
-      return Optional.of(new Link.Internal(target));
-    }
-    return Optional.of(new Link.External(target));
   }
 }
