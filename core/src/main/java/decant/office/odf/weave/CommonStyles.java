@@ -3,6 +3,7 @@ package decant.office.odf.weave;
 import decant.office.xml.Element;
 import decant.reading.ReadProblem;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -27,8 +28,9 @@ final class CommonStyles {
 
   /** The part with what changed; empty if nothing did. */
   Optional<Element> merged() throws ReadProblem, Unweavable {
-    var saidBefore = new Said(before.automatic(PART), before.parts());
-    var saidAfter = new Said(after.automatic(PART), after.parts());
+    Map<String, Integer> known = new HashMap<>();
+    var saidBefore = new Said(before.automatic(PART), before.parts(), known, false);
+    var saidAfter = new Said(after.automatic(PART), after.parts(), known, false);
     Map<String, Element> old = keyed(before);
     Map<String, Element> now = keyed(after);
     Map<String, Element> different = new LinkedHashMap<>(now);

@@ -3,6 +3,7 @@ package decant.office.odf.weave;
 import decant.office.xml.Element;
 import decant.reading.ReadProblem;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -37,8 +38,9 @@ final class Pages {
   Pages(Imports inText, Imports imports, OdfPackage before, OdfPackage after) throws ReadProblem {
     this.inText = inText;
     this.imports = imports;
-    this.saidBefore = new Said(before.automatic(PART), before.parts());
-    this.saidAfter = new Said(after.automatic(PART), after.parts());
+    Map<String, Integer> known = new HashMap<>();
+    this.saidBefore = new Said(before.automatic(PART), before.parts(), known, false);
+    this.saidAfter = new Said(after.automatic(PART), after.parts(), known, false);
     this.before = masters(before);
     this.after = masters(after);
   }

@@ -22,21 +22,22 @@ final class Said {
   private final Map<String, Element> automatic;
   private final Map<String, byte[]> parts;
   private final boolean exactly;
+  private final Map<String, Integer> known;
   private final Map<String, String> styles = new HashMap<>();
 
-  Said(Map<String, Element> automatic, Map<String, byte[]> parts) {
-    this(automatic, parts, false);
-  }
-
-  private Said(Map<String, Element> automatic, Map<String, byte[]> parts, boolean exactly) {
+  /**
+   * @param known what styles are like, by which those of both packages are told apart
+   * @param exactly whether it counts which list another goes on from, by what they are called
+   */
+  Said(
+      Map<String, Element> automatic,
+      Map<String, byte[]> parts,
+      Map<String, Integer> known,
+      boolean exactly) {
     this.automatic = automatic;
     this.parts = parts;
+    this.known = known;
     this.exactly = exactly;
-  }
-
-  /** Tells apart which list another goes on from too, by what they are called. */
-  static Said exactly(Map<String, Element> automatic, Map<String, byte[]> parts) {
-    return new Said(automatic, parts, true);
   }
 
   String of(Element e) {
@@ -62,15 +63,30 @@ final class Said {
 
   /** What an element says by itself. */
   String attributes(Element e) {
-    var said = new TreeMap<String, String>();
-    e.attributes()
-        .forEach((n, v) -> {
-          boolean named = n.equals("text:name") && e.name().equals("text:section");
-          if (!ONLY_NAMES.contains(n) && !named) {
-            said.put(n, value(n, v));
-          }
-        });
-    return said.toString();
+    return switch (e.attributes().size()) {
+      case 0 -> "";
+      case 1 -> {
+        Map.Entry<String, String> a = e.attributes().entrySet().iterator().next();
+        yield counts(e, a.getKey()) ? a.getKey() + "=" + value(a.getKey(), a.getValue()) : "";
+      }
+      default -> {
+        var said = new TreeMap<String, String>();
+        e.attributes()
+            .forEach((n, v) -> {
+              if (counts(e, n)) {
+                said.put(n, value(n, v));
+              }
+            });
+        yield said.size() == 1
+            ? said.firstKey() + "=" + said.firstEntry().getValue()
+            : said.isEmpty() ? "" : said.toString();
+      }
+    };
+  }
+
+  private static boolean counts(Element e, String attribute) {
+    boolean named = attribute.equals("text:name") && e.name().equals("text:section");
+    return !ONLY_NAMES.contains(attribute) && !named;
   }
 
   private String value(String attribute, String value) {
@@ -87,8 +103,8 @@ final class Said {
     if (!Odf.namesStyle(attribute) || !automatic.containsKey(value)) {
       return value;
     }
-    String known = styles.get(value);
-    if (known == null) {
+    String said = styles.get(value);
+    if (said == null) {
       styles.put(value, ""); // a style that names itself ends there
       var b = new StringBuilder();
       Element style = automatic.get(value);
@@ -102,9 +118,9 @@ final class Said {
           });
       b.append(style.name()).append(attributes);
       style.elements().forEach(c -> element(c, b));
-      known = b.toString();
-      styles.put(value, known);
+      said = "{" + known.computeIfAbsent(b.toString(), k -> known.size()) + "}";
+      styles.put(value, said);
     }
-    return "{" + known + "}";
+    return said;
   }
 }

@@ -4,6 +4,7 @@ import decant.office.xml.Element;
 import decant.office.xml.RawXml;
 import decant.reading.ReadProblem;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -109,8 +110,9 @@ public final class Weave {
   private Element content() throws ReadProblem, Unweavable {
     Element root = source.root(CONTENT);
     Element text = text(source);
-    var saidBefore = new Said(before.automatic(CONTENT), before.parts());
-    var saidAfter = new Said(after.automatic(CONTENT), after.parts());
+    Map<String, Integer> known = new HashMap<>();
+    var saidBefore = new Said(before.automatic(CONTENT), before.parts(), known, false);
+    var saidAfter = new Said(after.automatic(CONTENT), after.parts(), known, false);
     List<Object> merged =
         new Blocks(saidBefore, saidAfter, imports)
             .merged(text.elements(), text(before).elements(), text(after).elements());
