@@ -27,7 +27,7 @@ record RtfEnds(String rtf, boolean broken) {
           }
         }
         case '\\' -> {
-          if (rtf.startsWith("\\bin", k) && binary.find(k) && binary.start() == k) {
+          if (rtf.startsWith("\\bin", k) && binary.region(k, rtf.length()).lookingAt()) {
             k = (int) Math.min(rtf.length(), binary.end() + Long.parseLong(binary.group(1)));
             continue;
           }
