@@ -38,38 +38,38 @@ final class RtfFile {
     request.checkpoint();
     Document d = whole.document().withKeptParts(SourceFile.of(RtfFormat.ID, request));
     var findings = new ArrayList<Finding>();
-    if (whole.missing() > 0) {
+    if (whole.told().missing() > 0) {
       findings.add(
           Finding.general(
               Finding.Kind.PICTURE_MISSING,
               Finding.Severity.LOSS,
-              WORDS.count("rtf-file.pictures", whole.missing())));
+              WORDS.count("rtf-file.pictures", whole.told().missing())));
     }
-    if (whole.changed()) {
+    if (whole.told().changed()) {
       findings.add(
           Finding.general(
               Finding.Kind.REMARK, Finding.Severity.NOTE, WORDS.say("rtf-file.changes")));
     }
-    if (whole.broken()) {
+    if (whole.told().broken()) {
       findings.add(
           Finding.general(
               Finding.Kind.CONTENT_LEFT_OUT, Finding.Severity.LOSS, WORDS.say("rtf-file.broken")));
     }
-    if (whole.equations()) {
+    if (whole.told().equations()) {
       findings.add(
           Finding.general(
               Finding.Kind.LAYOUT_SIMPLIFIED,
               Finding.Severity.DOUBT,
               WORDS.say("rtf-file.equations")));
     }
-    if (whole.objects()) {
+    if (whole.told().objects()) {
       findings.add(
           Finding.general(
               Finding.Kind.LAYOUT_SIMPLIFIED,
               Finding.Severity.DOUBT,
               WORDS.say("rtf-file.objects")));
     }
-    if (whole.simplified()) {
+    if (whole.told().simplified()) {
       findings.add(
           Finding.general(
               Finding.Kind.LAYOUT_SIMPLIFIED,

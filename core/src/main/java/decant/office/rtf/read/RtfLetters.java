@@ -90,10 +90,15 @@ final class RtfLetters {
     };
   }
 
+  /** What the text leads to and what it stands on hold until their field ends. */
   private static Look onlyLink(Look look) {
-    return look.sets(TextTraits.LINK)
-        ? Look.of(TextTraits.LINK, look.value(TextTraits.LINK))
-        : Look.PLAIN;
+    Look out = Look.PLAIN;
+    if (look.sets(TextTraits.LINK)) {
+      out = out.with(TextTraits.LINK, look.value(TextTraits.LINK));
+    }
+    return look.sets(TextTraits.FIELD)
+        ? out.with(TextTraits.FIELD, look.value(TextTraits.FIELD))
+        : out;
   }
 
   private static Look underlined(Look look, UnderlineKind kind, boolean on) {

@@ -113,7 +113,7 @@ abstract class RtfReader implements IRtfListener {
     switch (ended.goal()) {
       case INSTRUCTION -> linked();
       case PICTURE -> picture();
-      case TEXT, FONTS, COLOURS, LABEL, STYLES, LISTS, SAID, SHAPE, ROW, SKIPPED -> {}
+      case TEXT, FONTS, COLOURS, LABEL, STYLES, LISTS, SAID, SHAPE, BLANK, ROW, SKIPPED -> {}
     }
   }
 
@@ -141,6 +141,7 @@ abstract class RtfReader implements IRtfListener {
       case PICTURE -> picture.digits(s);
       case SAID -> said(s);
       case SHAPE -> ofShape(s);
+      case BLANK -> ofBlank(s);
       case ROW, SKIPPED -> {}
     }
   }
@@ -173,6 +174,7 @@ abstract class RtfReader implements IRtfListener {
       case LISTS -> listCommand(c, value, hasValue);
       case ROW -> inRow(c, value, hasValue);
       case PICTURE -> picture.command(c, value);
+      case BLANK -> blank(c, value);
       case INSTRUCTION, SAID, SHAPE, SKIPPED -> {}
       case TEXT -> inText(c, value, hasValue);
     }
@@ -426,6 +428,12 @@ abstract class RtfReader implements IRtfListener {
 
   /** Of what a shape says of itself. */
   void ofShape(String s) {}
+
+  /** Of what a place to fill in says of itself. */
+  void ofBlank(String s) {}
+
+  /** A word about a place to fill in. */
+  void blank(Command c, int value) {}
 
   /** A group ends that stands in so many. */
   void groupEnds(int groups) {}

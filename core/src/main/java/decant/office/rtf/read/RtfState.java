@@ -24,6 +24,7 @@ record RtfState(Goal goal, Letters letters, Place place, boolean dropped) {
     PICTURE,
     SAID,
     SHAPE,
+    BLANK,
     ROW,
     SKIPPED
   }

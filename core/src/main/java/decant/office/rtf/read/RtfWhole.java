@@ -7,6 +7,7 @@ import decant.model.NodeId;
 import decant.model.Paragraph;
 import decant.model.Story;
 import decant.model.look.Comment;
+import decant.model.look.FormField;
 import decant.model.look.Link;
 import decant.model.look.Look;
 import decant.model.look.Media;
@@ -18,6 +19,7 @@ import decant.office.field.FieldInstruction;
 import decant.office.rtf.read.RtfState.Goal;
 import decant.picture.PictureSize;
 import decant.picture.VectorPicture;
+import decant.words.Words;
 import java.awt.Dimension;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
@@ -32,12 +34,16 @@ import org.jspecify.annotations.Nullable;
  * and words about itself too, and its paragraphs look as they say.
  */
 public final class RtfWhole extends RtfReader {
+  private static final Words WORDS = Words.of(RtfWhole.class);
+
   private final RtfPages pages = new RtfPages();
   private final RtfShapes shapes = new RtfShapes();
   private final RtfListTables tables = new RtfListTables();
   private final RtfLists numbered = new RtfLists(lists, tables);
   private @Nullable StyleSheet sheet;
   private boolean equations;
+  private @Nullable RtfBlank blank;
+  private int blanks;
   private final List<Comment> waiting = new ArrayList<>();
 
   private RtfWhole() {}
@@ -67,32 +73,17 @@ public final class RtfWhole extends RtfReader {
                 r.stories,
                 r.media,
                 List.of())),
-        r.pages.missed(),
-        r.pages.hasChanges(),
-        r.pages.hasObjects(),
-        r.shapes.simplified(),
-        whole.broken(),
-        r.equations);
+        new RtfTold(
+            r.pages.missed(),
+            r.pages.hasChanges(),
+            r.pages.hasObjects(),
+            r.shapes.simplified(),
+            whole.broken(),
+            r.equations));
   }
 
-  /**
-   * A whole file.
-   *
-   * @param missing how many pictures could not be read
-   * @param changed whether changes are pending, which are shown as accepted
-   * @param objects whether things of other programs are shown by their pictures
-   * @param simplified whether drawings of unknown kinds are shown as boxes
-   * @param broken whether the file broke off before its end
-   * @param equations whether equations are shown by their characters alone
-   */
-  public record Whole(
-      Document document,
-      int missing,
-      boolean changed,
-      boolean objects,
-      boolean simplified,
-      boolean broken,
-      boolean equations) {}
+  /** A whole file, and what of it is not as it was. */
+  public record Whole(Document document, RtfTold told) {}
 
   /** Letters of 12 points where nothing is said, as the format has it. */
   private static final StyleSheet BARE =
@@ -149,6 +140,11 @@ public final class RtfWhole extends RtfReader {
         pages.object();
         yield Optional.of(state.goal());
       }
+      case formfield -> {
+        blank = new RtfBlank();
+        yield Optional.of(Goal.BLANK);
+      }
+      case ffname, ffdeftext, ffl -> Optional.of(Goal.BLANK);
       case mmath, moMathPara, moMath -> {
         equations = true;
         yield Optional.of(state.goal());
@@ -174,6 +170,20 @@ public final class RtfWhole extends RtfReader {
   }
 
   @Override
+  void ofBlank(String s) {
+    if (blank != null) {
+      blank.text(s);
+    }
+  }
+
+  @Override
+  void blank(Command c, int value) {
+    if (blank != null) {
+      blank.command(c, value);
+    }
+  }
+
+  @Override
   void groupEnds(int groups) {
     if (shapes.endsAt(groups)) {
       shapes.ended().ifPresent(text.open()::add);
@@ -191,6 +201,12 @@ public final class RtfWhole extends RtfReader {
   @Override
   void asks(String instruction) {
     var told = new FieldInstruction(instruction);
+    RtfBlank on = blank;
+    blank = null;
+    if (on != null) {
+      stands(on);
+      return;
+    }
     Optional<Link> link = told.link();
     if (link.isPresent()) {
       links(link.get());
@@ -200,6 +216,18 @@ public final class RtfWhole extends RtfReader {
     if (kind.isPresent()) {
       String of = kind.get() == Inline.Field.Kind.PAGE_OF ? told.argument() : "";
       text.open().add(new Inline.Field(kind.get(), of, "1", state.text()));
+      state = state.dropping(true);
+    }
+  }
+
+  /** What the field shows can be filled in. */
+  private void stands(RtfBlank on) {
+    FormField field = on.field("r" + ++blanks, WORDS.say("rtf-whole.unnamed"));
+    RtfState.Letters l = state.letters();
+    Look look = l.look().with(TextTraits.FIELD, field);
+    state = state.with(l.with(look));
+    if (!on.shown().isEmpty()) {
+      text.open().add(new Inline.Text(on.shown(), look));
       state = state.dropping(true);
     }
   }

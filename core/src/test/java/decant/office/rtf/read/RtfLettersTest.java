@@ -64,9 +64,9 @@ class RtfLettersTest {
     RtfWhole.Whole w = RtfIn.whole("\\pard a{\\v secret}{\\deleted gone}\\par");
     assertThat(RtfIn.texts(w.document())).containsExactly("asecret");
     assertThat(letters(w.document(), "secret").value(TextTraits.HIDDEN)).isTrue();
-    assertThat(w.changed()).isTrue();
-    assertThat(RtfIn.whole("\\pard a{\\revised new}\\par").changed()).isTrue();
-    assertThat(RtfIn.whole("\\pard a{\\deleted0 there}\\par").changed()).isFalse();
+    assertThat(w.told().changed()).isTrue();
+    assertThat(RtfIn.whole("\\pard a{\\revised new}\\par").told().changed()).isTrue();
+    assertThat(RtfIn.whole("\\pard a{\\deleted0 there}\\par").told().changed()).isFalse();
   }
 
   @Test

@@ -152,7 +152,7 @@ class RtfShapesTest {
     String star =
         shape("\\shpleft0\\shptop0\\shpright200\\shpbottom400", Map.of("shapeType", "12"), "");
     RtfWhole.Whole w = RtfIn.whole("\\pard a" + star + "\\par");
-    assertThat(w.simplified()).isTrue();
+    assertThat(w.told().simplified()).isTrue();
     assertThat(inlines(w.document())).hasSize(2);
     String hidden =
         shape(
@@ -160,14 +160,14 @@ class RtfShapesTest {
             Map.of("shapeType", "12", "fHidden", "1"),
             "");
     w = RtfIn.whole("\\pard a" + hidden + "\\par");
-    assertThat(w.simplified()).isFalse();
+    assertThat(w.told().simplified()).isFalse();
     assertThat(inlines(w.document())).hasSize(1);
     w =
         RtfIn.whole(
             "\\pard a{\\object\\objemb{\\*\\objclass Chart}{\\*\\objdata 0105}{\\result{\\pict\\pngblip\\picwgoal200\\pichgoal200 "
                 + png(4, 4)
                 + "}}}\\par");
-    assertThat(w.objects()).isTrue();
+    assertThat(w.told().objects()).isTrue();
     assertThat(inlines(w.document()).getLast()).isInstanceOf(Inline.Picture.class);
   }
 
