@@ -43,7 +43,7 @@ public final class DocFormat implements FormatService {
               DocVerifier::verify),
           GivenOn::isSame,
           GivenOn::isQuiet,
-          file -> file,
+          GivenOn::document,
           Untouched.Weaving.NONE);
 
   private static boolean knows(FileContent c) {

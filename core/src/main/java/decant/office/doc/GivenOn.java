@@ -1,6 +1,8 @@
 package decant.office.doc;
 
+import decant.work.Faults;
 import java.io.ByteArrayInputStream;
+import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.util.HashMap;
@@ -27,6 +29,10 @@ final class GivenOn {
           "\u0013\0?(?:\\s\0?)*(?:D\0?D\0?E|I\0?M\0?P\0?O\0?R\0?T|I\0?N\0?C\0?L\0?U\0?D\0?E|L\0?I\0?N\0?K"
               + "|D\0?A\0?T\0?A\0?B\0?A\0?S\0?E)",
           Pattern.CASE_INSENSITIVE);
+
+  private static final String TEXT = "WordDocument";
+  private static final int FLAGS = 10; // where those of the document begin
+  private static final int TEMPLATE = 1;
 
   private GivenOn() {}
 
@@ -68,12 +74,33 @@ final class GivenOn {
       if (!isQuiet(packed.getRoot())) {
         return false;
       }
-      try (DocumentInputStream text = packed.createDocumentInputStream("WordDocument")) {
+      try (DocumentInputStream text = packed.createDocumentInputStream(TEXT)) {
         String all = new String(text.readAllBytes(), StandardCharsets.ISO_8859_1);
         return !ACTS.matcher(all).find();
       }
     } catch (IOException | RuntimeException e) {
       return false;
+    }
+  }
+
+  /** The file as a document: one that came as a template is one no longer (§2.5.2, fDot). */
+  static byte[] document(byte[] file) {
+    try (var packed = new POIFSFileSystem(new ByteArrayInputStream(file))) {
+      byte[] text;
+      try (DocumentInputStream in = packed.createDocumentInputStream(TEXT)) {
+        text = in.readAllBytes();
+      }
+      if ((text[FLAGS] & TEMPLATE) == 0) {
+        return file;
+      }
+      text[FLAGS] &= ~TEMPLATE;
+      packed.createOrUpdateDocument(new ByteArrayInputStream(text), TEXT);
+      var out = new ByteArrayOutputStream();
+      packed.writeFilesystem(out);
+      return out.toByteArray();
+    } catch (IOException | RuntimeException e) {
+      Faults.mended("making a document of a binary template", e);
+      return file; // which is told where it is read
     }
   }
 

@@ -21,6 +21,8 @@ import java.util.zip.ZipOutputStream;
 /** Packages that are given on as they came. */
 final class GivenOn {
   private static final String KIND = "mimetype";
+  private static final String MANIFEST = "META-INF/manifest.xml";
+  private static final String TEMPLATE = "-template";
   private static final LocalDateTime ALWAYS = LocalDateTime.of(2000, 1, 1, 0, 0);
 
   /** Scripts, what they are bound to, and what is fetched (ODF 1.3-3 §3.12, §19.370, §14.6). */
@@ -95,7 +97,7 @@ final class GivenOn {
         }
       };
 
-  /** The package as one of version 1.3, to which all that earlier ones may hold belongs. */
+  /** The package as a document of version 1.3, to which all that earlier ones may hold belongs. */
   static byte[] current(byte[] file) {
     Map<String, byte[]> parts = parts(file);
     boolean old = false;
@@ -109,7 +111,22 @@ final class GivenOn {
         }
       }
     }
-    return old ? packed(parts) : file;
+    return old | document(parts) ? packed(parts) : file;
+  }
+
+  /** A template becomes a document. @return whether it was one */
+  private static boolean document(Map<String, byte[]> parts) {
+    byte[] kind = parts.get(KIND);
+    if (kind == null || !text(kind).strip().endsWith(TEMPLATE)) {
+      return false;
+    }
+    parts.put(KIND, text(kind).strip().replace(TEMPLATE, "").getBytes(StandardCharsets.US_ASCII));
+    byte[] manifest = parts.get(MANIFEST);
+    if (manifest != null) {
+      String said = text(manifest).replace(".opendocument.text" + TEMPLATE, ".opendocument.text");
+      parts.put(MANIFEST, said.getBytes(StandardCharsets.UTF_8));
+    }
+    return true;
   }
 
   /** The kind of the package comes first, and is not compressed (ODF 1.3-2 §3.3). */

@@ -189,4 +189,38 @@ class UntouchedTest {
     assertThat(part(written(d, "odt", "b"), "content.xml"))
         .doesNotContain("text:script", "unheard");
   }
+
+  /** What came as a template is a document where it is written as one, touched or not. */
+  @ParameterizedTest
+  @CsvSource({"ott, odt", "dot, doc", "dotx, docx"})
+  void aTemplateIsOneNoLonger(String template, String document) throws IOException {
+    Path file = written(Samples.document(Paragraph.of(Look.PLAIN, "Berth seven")), template, "t");
+    Document d = Samples.taken(file).document();
+    assertThat(isTemplate(file)).isTrue();
+    for (Document each : java.util.List.of(d, typed(d))) {
+      Path back = written(each, document, "d");
+      assertThat(isTemplate(back)).isFalse();
+      assertThat(Formats.verifier(format(document)).verify(back, each)).allMatch(Check::passed);
+    }
+  }
+
+  /** As ODF 1.3-2 §3.3, ISO/IEC 29500-1 §11.3.10 and [MS-DOC] 2.5.2 (fDot) have it. */
+  private static boolean isTemplate(Path file) throws IOException {
+    String name = file.getFileName().toString();
+    if (name.endsWith(".dot") || name.endsWith(".doc")) {
+      try (var in = Files.newInputStream(file);
+          var packed = new POIFSFileSystem(in);
+          var text = packed.createDocumentInputStream("WordDocument")) {
+        return (text.readAllBytes()[10] & 1) == 1;
+      }
+    }
+    boolean odf =
+        name.endsWith("t") && name.startsWith("od", name.length() - 3) || name.endsWith("ott");
+    try (var zip = new ZipFile(file.toFile())) {
+      String part = odf ? "META-INF/manifest.xml" : "[Content_Types].xml";
+      String said =
+          new String(zip.getInputStream(zip.getEntry(part)).readAllBytes(), StandardCharsets.UTF_8);
+      return said.contains(odf ? "opendocument.text-template" : "template.main+xml");
+    }
+  }
 }
