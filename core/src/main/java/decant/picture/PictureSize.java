@@ -16,9 +16,16 @@ public record PictureSize(double width, double height) {
    * made smaller if it is too wide.
    */
   public static PictureSize of(Dimension pixels, Optional<Double> width, Optional<Double> height) {
+    PictureSize said = said(pixels, width, height);
+    double shrunk = Math.min(1, WIDEST / Math.max(1, said.width));
+    return new PictureSize(said.width * shrunk, said.height * shrunk);
+  }
+
+  /** The same however wide. */
+  public static PictureSize said(
+      Dimension pixels, Optional<Double> width, Optional<Double> height) {
     double w = width.orElse(pixels.getWidth() * PIXEL);
     double h = height.orElse(w * (pixels.getHeight() / Math.max(1, pixels.getWidth())));
-    double shrunk = Math.min(1, WIDEST / Math.max(1, w));
-    return new PictureSize(w * shrunk, h * shrunk);
+    return new PictureSize(w, h);
   }
 }

@@ -151,6 +151,17 @@ public final class ParagraphTraits {
 
   private ParagraphTraits() {}
 
+  /** Stops that hold, as they are to be said where others hold below: those are taken away. */
+  public static List<TabStop> tabsInsteadOf(List<TabStop> below, List<TabStop> stops) {
+    var out = new ArrayList<>(stops);
+    for (TabStop b : below) {
+      if (stops.stream().noneMatch(s -> s.at() == b.at())) {
+        out.add(new TabStop(b.at(), TabStop.Kind.CLEAR, TabStop.Leader.NONE));
+      }
+    }
+    return List.copyOf(out);
+  }
+
   /** Stops add up down the cascade; one at the same place replaces or clears the one below. */
   private static List<TabStop> tabsOver(List<TabStop> own, List<TabStop> base) {
     var out = new ArrayList<TabStop>(own);

@@ -6,7 +6,6 @@ import decant.model.finding.Finding;
 import decant.model.look.ListMembership;
 import decant.model.look.Look;
 import decant.model.look.ParagraphTraits;
-import decant.model.look.ParagraphTraits.TabStop;
 import decant.model.look.StyleSheet;
 import decant.reading.ReadProblem;
 import decant.words.Words;
@@ -104,17 +103,6 @@ final class DocText {
         at);
   }
 
-  /** Stops as they hold, with those below that do not hold any more taken away expressly. */
-  private static List<TabStop> cleared(List<TabStop> stops, List<TabStop> below) {
-    var out = new ArrayList<>(stops);
-    for (TabStop b : below) {
-      if (stops.stream().noneMatch(s -> s.at() == b.at())) {
-        out.add(new TabStop(b.at(), TabStop.Kind.CLEAR, TabStop.Leader.NONE));
-      }
-    }
-    return out;
-  }
-
   /** What a row says of itself and its cells. */
   byte[] said(TableRow row) {
     return shared.paragraphs.of(row.getEndOffset());
@@ -153,7 +141,8 @@ final class DocText {
             .with(ParagraphTraits.SHADING, shared.styles.shade(number, properties))
             .with(
                 ParagraphTraits.TABS,
-                cleared(shared.styles.tabs(number, properties), below.value(ParagraphTraits.TABS)));
+                ParagraphTraits.tabsInsteadOf(
+                    below.value(ParagraphTraits.TABS), shared.styles.tabs(number, properties)));
     whole = shared.styles.more(whole, number, properties);
     if (!whole.sets(ParagraphTraits.HEADING_LEVEL)
         || whole.value(ParagraphTraits.HEADING_LEVEL) == 0) {

@@ -16,6 +16,7 @@ import org.apache.poi.poifs.filesystem.DocumentEntry;
 import org.apache.poi.poifs.filesystem.DocumentInputStream;
 import org.apache.poi.poifs.filesystem.Entry;
 import org.apache.poi.poifs.filesystem.POIFSFileSystem;
+import org.apache.poi.util.LittleEndian;
 
 /** Binary documents that are given on as they came. */
 final class GivenOn {
@@ -31,6 +32,10 @@ final class GivenOn {
           Pattern.CASE_INSENSITIVE);
 
   private static final String TEXT = "WordDocument";
+  private static final String TABLES = "1Table"; // in what we write
+  private static final int DOP = 0x192; // where the head says where the Dop is, §2.5.6
+  private static final int MADE = 20; // in the Dop
+  private static final int TIMES = 8; // bytes of two times
   private static final int FLAGS = 10; // where those of the document begin
   private static final int TEMPLATE = 1;
 
@@ -61,7 +66,15 @@ final class GivenOn {
         }
       }
     }
+    out.computeIfPresent(TABLES, (n, v) -> undated(v, out.getOrDefault(TEXT, "")));
     return out;
+  }
+
+  /** Without when the document was made and changed (Dop, §2.7.2), where the head says it is. */
+  private static String undated(String tables, String text) {
+    byte[] head = text.getBytes(StandardCharsets.ISO_8859_1);
+    int from = LittleEndian.getInt(head, DOP) + MADE;
+    return tables.substring(0, from) + tables.substring(from + TIMES);
   }
 
   private static String said(SummaryInformation s) {

@@ -1,29 +1,25 @@
 package decant.office.odf;
 
 import decant.office.odf.weave.Weave;
+import decant.office.odf.write.OdfZip;
 import decant.office.source.Untouched;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
-import java.time.LocalDateTime;
 import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Optional;
 import java.util.regex.Pattern;
-import java.util.zip.CRC32;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipInputStream;
-import java.util.zip.ZipOutputStream;
 
 /** Packages that are given on as they came. */
 final class GivenOn {
-  private static final String KIND = "mimetype";
   private static final String MANIFEST = "META-INF/manifest.xml";
   private static final String TEMPLATE = "-template";
-  private static final LocalDateTime ALWAYS = LocalDateTime.of(2000, 1, 1, 0, 0);
 
   /** Scripts, what they are bound to, and what is fetched (ODF 1.3-3 §3.12, §19.370, §14.6). */
   private static final Pattern ACTS =
@@ -116,11 +112,12 @@ final class GivenOn {
 
   /** A template becomes a document. @return whether it was one */
   private static boolean document(Map<String, byte[]> parts) {
-    byte[] kind = parts.get(KIND);
+    byte[] kind = parts.get(OdfZip.KIND);
     if (kind == null || !text(kind).strip().endsWith(TEMPLATE)) {
       return false;
     }
-    parts.put(KIND, text(kind).strip().replace(TEMPLATE, "").getBytes(StandardCharsets.US_ASCII));
+    parts.put(
+        OdfZip.KIND, text(kind).strip().replace(TEMPLATE, "").getBytes(StandardCharsets.US_ASCII));
     byte[] manifest = parts.get(MANIFEST);
     if (manifest != null) {
       String said = text(manifest).replace(".opendocument.text" + TEMPLATE, ".opendocument.text");
@@ -129,37 +126,13 @@ final class GivenOn {
     return true;
   }
 
-  /** The kind of the package comes first, and is not compressed (ODF 1.3-2 §3.3). */
   private static byte[] packed(Map<String, byte[]> parts) {
     var out = new ByteArrayOutputStream();
-    try (var zip = new ZipOutputStream(out)) {
-      byte[] kind = parts.get(KIND);
-      if (kind != null) {
-        ZipEntry entry = entry(KIND);
-        entry.setMethod(ZipEntry.STORED);
-        entry.setSize(kind.length);
-        var sum = new CRC32();
-        sum.update(kind);
-        entry.setCrc(sum.getValue());
-        zip.putNextEntry(entry);
-        zip.write(kind);
-      }
-      for (Map.Entry<String, byte[]> e : parts.entrySet()) {
-        if (!e.getKey().equals(KIND)) {
-          zip.putNextEntry(entry(e.getKey()));
-          zip.write(e.getValue());
-        }
-      }
+    try {
+      OdfZip.write(parts, out);
     } catch (IOException e) {
       throw new UncheckedIOException(e);
     }
     return out.toByteArray();
-  }
-
-  /** Always of one time, so that the same package is the same bytes. */
-  private static ZipEntry entry(String name) {
-    var entry = new ZipEntry(name);
-    entry.setTimeLocal(ALWAYS);
-    return entry;
   }
 }

@@ -1,6 +1,7 @@
 package decant.office.odf;
 
 import decant.format.FormatService.Locker;
+import decant.office.odf.write.OdfZip;
 import decant.office.xml.Element;
 import decant.office.xml.PackageFile;
 import decant.office.xml.XmlParts;
@@ -19,7 +20,6 @@ import java.util.Arrays;
 import java.util.Base64;
 import java.util.LinkedHashMap;
 import java.util.Map;
-import java.util.zip.CRC32;
 import java.util.zip.Deflater;
 import java.util.zip.DeflaterOutputStream;
 import java.util.zip.ZipEntry;
@@ -108,14 +108,7 @@ final class OdfPackageLock implements Locker {
 
   /** What is encrypted is not packed again. */
   private static void store(ZipOutputStream zip, String name, byte[] bytes) throws IOException {
-    var e = new ZipEntry(name);
-    var crc = new CRC32();
-    crc.update(bytes);
-    e.setMethod(ZipEntry.STORED);
-    e.setSize(bytes.length);
-    e.setCompressedSize(bytes.length);
-    e.setCrc(crc.getValue());
-    zip.putNextEntry(e);
+    zip.putNextEntry(OdfZip.stored(name, bytes));
     zip.write(bytes);
     zip.closeEntry();
   }

@@ -2,6 +2,7 @@ package decant.office.rtf;
 
 import decant.model.Document;
 import decant.model.finding.Finding;
+import decant.office.rtf.read.RtfTold;
 import decant.office.rtf.read.RtfWhole;
 import decant.office.source.SourceFile;
 import decant.reading.FontsUsed;
@@ -45,37 +46,7 @@ final class RtfFile {
               Finding.Severity.LOSS,
               WORDS.count("rtf-file.pictures", whole.told().missing())));
     }
-    if (whole.told().changed()) {
-      findings.add(
-          Finding.general(
-              Finding.Kind.REMARK, Finding.Severity.NOTE, WORDS.say("rtf-file.changes")));
-    }
-    if (whole.told().broken()) {
-      findings.add(
-          Finding.general(
-              Finding.Kind.CONTENT_LEFT_OUT, Finding.Severity.LOSS, WORDS.say("rtf-file.broken")));
-    }
-    if (whole.told().equations()) {
-      findings.add(
-          Finding.general(
-              Finding.Kind.LAYOUT_SIMPLIFIED,
-              Finding.Severity.DOUBT,
-              WORDS.say("rtf-file.equations")));
-    }
-    if (whole.told().objects()) {
-      findings.add(
-          Finding.general(
-              Finding.Kind.LAYOUT_SIMPLIFIED,
-              Finding.Severity.DOUBT,
-              WORDS.say("rtf-file.objects")));
-    }
-    if (whole.told().simplified()) {
-      findings.add(
-          Finding.general(
-              Finding.Kind.LAYOUT_SIMPLIFIED,
-              Finding.Severity.DOUBT,
-              WORDS.say("rtf-file.drawings")));
-    }
+    findings.addAll(told(whole.told()));
     FontBook fonts = ReadingFonts.of(List.of());
     findings.addAll(ReplacedFonts.of(d, fonts));
     findings.addAll(GlyphCoverage.of(d, fonts));
@@ -83,5 +54,26 @@ final class RtfFile {
         d,
         findings,
         new TakenIn.Origin(RtfFormat.ID, 0, Map.of(), FontsUsed.of(d, fonts), Map.of(), List.of()));
+  }
+
+  private static List<Finding> told(RtfTold t) {
+    var out = new ArrayList<Finding>();
+    tell(out, t.changed(), Finding.Kind.REMARK, Finding.Severity.NOTE, "changes");
+    tell(out, t.broken(), Finding.Kind.CONTENT_LEFT_OUT, Finding.Severity.LOSS, "broken");
+    simplified(out, t.equations(), "equations");
+    simplified(out, t.objects(), "objects");
+    simplified(out, t.simplified(), "drawings");
+    return out;
+  }
+
+  private static void simplified(List<Finding> out, boolean is, String what) {
+    tell(out, is, Finding.Kind.LAYOUT_SIMPLIFIED, Finding.Severity.DOUBT, what);
+  }
+
+  private static void tell(
+      List<Finding> out, boolean is, Finding.Kind kind, Finding.Severity severity, String what) {
+    if (is) {
+      out.add(Finding.general(kind, severity, WORDS.say("rtf-file." + what)));
+    }
   }
 }

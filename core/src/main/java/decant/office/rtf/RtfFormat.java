@@ -7,7 +7,6 @@ import decant.office.source.Untouched;
 import decant.office.source.Ways;
 import decant.verify.office.RtfVerifier;
 import java.nio.charset.StandardCharsets;
-import java.util.Arrays;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Optional;
@@ -38,6 +37,8 @@ public final class RtfFormat implements FormatService {
               + "|\\b(?:DDE|DDEAUTO|IMPORT|INCLUDE|INCLUDEPICTURE|INCLUDETEXT|LINK|DATABASE)\\s+[\\\\\"\\w]",
           Pattern.CASE_INSENSITIVE);
 
+  private static final Pattern WRITTEN = Pattern.compile("\\{\\\\revtim[^}]*\\}");
+
   private static final Untouched UNTOUCHED =
       new Untouched(
           new Ways(
@@ -45,10 +46,19 @@ public final class RtfFormat implements FormatService {
               request -> RtfFile.read(request).document(),
               RtfWriter::write,
               RtfVerifier::verify),
-          Arrays::equals,
+          RtfFormat::isSame,
           file -> !ACTS.matcher(new String(file, StandardCharsets.ISO_8859_1)).find(),
           file -> file,
           Untouched.Weaving.NONE);
+
+  /** Whether two files that we wrote hold the same, whenever they were written. */
+  static boolean isSame(byte[] one, byte[] other) {
+    return undated(one).equals(undated(other));
+  }
+
+  private static String undated(byte[] file) {
+    return WRITTEN.matcher(new String(file, StandardCharsets.ISO_8859_1)).replaceFirst("");
+  }
 
   @Override
   public Format format() {

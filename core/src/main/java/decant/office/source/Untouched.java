@@ -21,7 +21,7 @@ import java.util.function.UnaryOperator;
  * Writes a document that is as it was taken in as the file that it came in; any other into that
  * file, where that can be done, or else alone.
  *
- * @param same whether two files that we wrote hold the same
+ * @param same whether two files that we wrote hold the same, whenever they were written
  * @param quiet whether nothing in a file acts, known to us or not
  * @param brought what a file becomes when it is given on: the same, or one of a later version
  * @param weaving puts what was changed into the file
@@ -84,7 +84,7 @@ public record Untouched(
     if (was.isEmpty()) {
       return was; // what cannot be read any longer is not given on
     }
-    if (isSame(was.get(), d, alone)) {
+    if (same.test(was.get(), alone)) {
       return Optional.of(given);
     }
     Optional<byte[]> woven = weaving.of(given, was.get(), alone);
@@ -109,11 +109,6 @@ public record Untouched(
     } finally {
       Files.deleteIfExists(file);
     }
-  }
-
-  /** A minute may have gone by meanwhile, which formats that cannot be woven tell. */
-  private boolean isSame(byte[] was, Document d, byte[] alone) throws IOException {
-    return same.test(was, alone) || weaving == Weaving.NONE && same.test(was, alone(d));
   }
 
   /**

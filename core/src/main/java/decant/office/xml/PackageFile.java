@@ -14,6 +14,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.UnaryOperator;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipException;
 import java.util.zip.ZipFile;
@@ -140,15 +141,29 @@ public final class PackageFile implements AutoCloseable {
 
   /** The relationships of a part, by id; of the package itself for the empty name. */
   public Map<String, Relationship> relationships(String part) throws ReadProblem {
+    Optional<byte[]> bytes = bytes(relationshipsOf(part));
+    return bytes.isEmpty()
+        ? new LinkedHashMap<>()
+        : relationships(part, bytes.get(), limits.depth(), UnaryOperator.identity());
+  }
+
+  /** The name of the part that says what a part is related to. */
+  public static String relationshipsOf(String part) {
     int slash = part.lastIndexOf('/');
-    String folder = slash < 0 ? "" : part.substring(0, slash + 1);
-    String name = folder + "_rels/" + part.substring(slash + 1) + ".rels";
+    return part.substring(0, slash + 1) + "_rels/" + part.substring(slash + 1) + ".rels";
+  }
+
+  /**
+   * The relationships of a part, by id.
+   *
+   * @param rels what says them
+   * @param found the part that a name leads to
+   */
+  public static Map<String, Relationship> relationships(
+      String part, byte[] rels, int deepest, UnaryOperator<String> found) throws ReadProblem {
+    String folder = part.substring(0, part.lastIndexOf('/') + 1);
     var out = new LinkedHashMap<String, Relationship>();
-    Optional<byte[]> bytes = bytes(name);
-    if (bytes.isEmpty()) {
-      return out;
-    }
-    for (Element e : XmlParts.parse(bytes.get(), name, limits.depth()).elements()) {
+    for (Element e : XmlParts.parse(rels, relationshipsOf(part), deepest).elements()) {
       boolean external = e.attribute("TargetMode").orElse("").equalsIgnoreCase("External");
       String target = e.attribute("Target").orElse("");
       String id = e.attribute("Id").orElse("");
@@ -157,7 +172,7 @@ public final class PackageFile implements AutoCloseable {
           new Relationship(
               id,
               e.attribute("Type").orElse(""),
-              external ? target : resolve(folder, target),
+              external ? target : found.apply(resolve(folder, target)),
               external));
     }
     return out;

@@ -2,12 +2,7 @@ package decant.office.xml;
 
 import decant.reading.ReadProblem;
 import decant.words.Words;
-import java.io.ByteArrayInputStream;
 import java.nio.charset.StandardCharsets;
-import java.util.ArrayDeque;
-import java.util.Deque;
-import javax.xml.stream.XMLInputFactory;
-import javax.xml.stream.XMLStreamConstants;
 import javax.xml.stream.XMLStreamException;
 import javax.xml.stream.XMLStreamReader;
 import org.jspecify.annotations.Nullable;
@@ -19,57 +14,17 @@ import org.jspecify.annotations.Nullable;
 public final class RawXml {
   private static final Words WORDS = Words.of(XmlParts.class);
   private static final String DECLARED = "xmlns";
-  private static final XMLInputFactory FACTORY = factory();
 
   private RawXml() {}
-
-  private static XMLInputFactory factory() {
-    XMLInputFactory f = XMLInputFactory.newDefaultFactory();
-    f.setProperty(XMLInputFactory.SUPPORT_DTD, false);
-    f.setProperty(XMLInputFactory.IS_SUPPORTING_EXTERNAL_ENTITIES, false);
-    f.setProperty(XMLInputFactory.IS_COALESCING, true);
-    return f;
-  }
 
   /** The root of a part. @throws ReadProblem if the part is no XML, or too deeply nested */
   public static Element parse(byte[] part, String name, int deepest) throws ReadProblem {
     try {
-      XMLStreamReader in = FACTORY.createXMLStreamReader(new ByteArrayInputStream(part));
-      try {
-        return root(in, deepest);
-      } finally {
-        in.close();
-      }
+      return XmlTree.root(part, deepest, RawXml::start);
     } catch (XMLStreamException | RuntimeException e) {
       throw new ReadProblem(
           ReadProblem.Kind.DAMAGED, WORDS.say("xml-parts.the-file-is-damaged-its", name, ""), e);
     }
-  }
-
-  private static Element root(XMLStreamReader in, int deepest) throws XMLStreamException {
-    while (in.next() != XMLStreamConstants.START_ELEMENT) {
-      // prolog
-    }
-    Deque<Element> open = new ArrayDeque<>();
-    Element root = start(in);
-    open.push(root);
-    while (!open.isEmpty()) {
-      switch (in.next()) {
-        case XMLStreamConstants.START_ELEMENT -> {
-          if (open.size() > deepest) {
-            throw new XMLStreamException("too deeply nested");
-          }
-          Element e = start(in);
-          open.element().children().add(e);
-          open.push(e);
-        }
-        case XMLStreamConstants.END_ELEMENT -> open.pop();
-        case XMLStreamConstants.CHARACTERS, XMLStreamConstants.CDATA ->
-            open.element().children().add(in.getText());
-        default -> {}
-      }
-    }
-    return root;
   }
 
   private static Element start(XMLStreamReader in) {

@@ -2,15 +2,11 @@ package decant.office.xml;
 
 import decant.reading.ReadProblem;
 import decant.words.Words;
-import java.io.ByteArrayInputStream;
-import java.util.ArrayDeque;
 import java.util.Arrays;
-import java.util.Deque;
 import java.util.Map;
 import java.util.TreeMap;
 import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
-import javax.xml.stream.XMLInputFactory;
 import javax.xml.stream.XMLStreamConstants;
 import javax.xml.stream.XMLStreamException;
 import javax.xml.stream.XMLStreamReader;
@@ -25,8 +21,6 @@ public final class XmlParts {
 
   private static final Words WORDS = Words.of(XmlParts.class);
 
-  private static final XMLInputFactory FACTORY = factory();
-
   /**
    * Takes the children of an element one by one, so that a large part is never a tree as a whole.
    */
@@ -37,26 +31,10 @@ public final class XmlParts {
 
   private XmlParts() {}
 
-  private static XMLInputFactory factory() {
-    XMLInputFactory f = XMLInputFactory.newDefaultFactory();
-    f.setProperty(XMLInputFactory.SUPPORT_DTD, false);
-    f.setProperty(XMLInputFactory.IS_SUPPORTING_EXTERNAL_ENTITIES, false);
-    f.setProperty(XMLInputFactory.IS_COALESCING, true);
-    return f;
-  }
-
   /** The whole part as a tree. */
   public static Element parse(byte[] part, String name, int deepest) throws ReadProblem {
     try {
-      XMLStreamReader in = FACTORY.createXMLStreamReader(new ByteArrayInputStream(part));
-      try {
-        while (in.next() != XMLStreamConstants.START_ELEMENT) {
-          // prolog
-        }
-        return element(in, deepest);
-      } finally {
-        in.close();
-      }
+      return XmlTree.root(part, deepest, XmlParts::start);
     } catch (XMLStreamException | RuntimeException e) {
       throw damaged(name, e);
     }
@@ -66,14 +44,14 @@ public final class XmlParts {
   public static void children(byte[] part, String name, String parent, int deepest, ChildSink sink)
       throws ReadProblem {
     try {
-      XMLStreamReader in = FACTORY.createXMLStreamReader(new ByteArrayInputStream(part));
+      XMLStreamReader in = XmlTree.reader(part);
       try {
         boolean inside = false;
         while (in.hasNext()) {
           int event = in.next();
           if (event == XMLStreamConstants.START_ELEMENT) {
             if (inside) {
-              sink.child(element(in, deepest));
+              sink.child(XmlTree.element(in, deepest, XmlParts::start));
             } else {
               inside = nameOf(in.getNamespaceURI(), in.getLocalName()).equals(parent);
             }
@@ -97,29 +75,6 @@ public final class XmlParts {
             : "";
     return new ReadProblem(
         ReadProblem.Kind.DAMAGED, WORDS.say("xml-parts.the-file-is-damaged-its", name, at), e);
-  }
-
-  private static Element element(XMLStreamReader in, int deepest) throws XMLStreamException {
-    Deque<Element> open = new ArrayDeque<>();
-    Element root = start(in);
-    open.push(root);
-    while (!open.isEmpty()) {
-      switch (in.next()) {
-        case XMLStreamConstants.START_ELEMENT -> {
-          if (open.size() > deepest) {
-            throw new XMLStreamException("too deeply nested");
-          }
-          Element e = start(in);
-          open.element().children().add(e);
-          open.push(e);
-        }
-        case XMLStreamConstants.END_ELEMENT -> open.pop();
-        case XMLStreamConstants.CHARACTERS, XMLStreamConstants.CDATA ->
-            open.element().children().add(in.getText());
-        default -> {}
-      }
-    }
-    return root;
   }
 
   private static Element start(XMLStreamReader in) {

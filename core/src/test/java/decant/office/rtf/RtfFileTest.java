@@ -141,6 +141,17 @@ class RtfFileTest {
     }
   }
 
+  /** When a file was written does not count where two are held against each other. */
+  @Test
+  void filesOfDifferentMinutesAreTheSame() {
+    String one = "{\\rtf1{\\info{\\revtim\\yr2026\\min1}}a}";
+    byte[] now = one.getBytes(StandardCharsets.US_ASCII);
+    byte[] later = one.replace("min1", "min2").getBytes(StandardCharsets.US_ASCII);
+    byte[] other = one.replace("a}", "b}").getBytes(StandardCharsets.US_ASCII);
+    assertThat(RtfFormat.isSame(now, later)).isTrue();
+    assertThat(RtfFormat.isSame(now, other)).isFalse();
+  }
+
   /** Links lead where they say: out, to a file beside, to a place in either. */
   @Test
   void linksLeadWhereTheySay() throws Exception {

@@ -2,6 +2,7 @@ package decant.office.docx.weave;
 
 import decant.office.docx.markup.Out;
 import decant.office.xml.Element;
+import decant.office.xml.PackageFile;
 import decant.office.xml.PackageFile.Relationship;
 import decant.office.xml.RawXml;
 import decant.reading.ReadProblem;
@@ -102,7 +103,7 @@ final class Assembly {
       }
     }
     if (!left.equals(was) || copied) {
-      String rels = Parts.relationshipsOf(name);
+      String rels = PackageFile.relationshipsOf(name);
       if (left.isEmpty()) {
         parts.remove(rels);
       } else {

@@ -1,6 +1,7 @@
 package decant.office.docx.weave;
 
 import decant.office.xml.Element;
+import decant.office.xml.PackageFile;
 import decant.office.xml.PackageFile.Relationship;
 import decant.office.xml.RawXml;
 import decant.office.xml.XmlParts;
@@ -86,50 +87,22 @@ final class Parts {
         .findFirst();
   }
 
-  static String relationshipsOf(String part) {
-    int slash = part.lastIndexOf('/');
-    return part.substring(0, slash + 1) + "_rels/" + part.substring(slash + 1) + ".rels";
-  }
-
   /** The relationships of a part by id, their targets as names of parts. */
   Map<String, Relationship> relationships(String part) throws ReadProblem {
     Map<String, Relationship> known = relationships.get(part);
     if (known == null) {
-      known = new LinkedHashMap<>();
-      String name = relationshipsOf(part);
-      Optional<byte[]> b = bytes(name);
-      if (b.isPresent()) {
-        for (Element e : XmlParts.parse(b.get(), name, DEEPEST).elements()) {
-          boolean external = e.attribute("TargetMode").orElse("").equalsIgnoreCase("External");
-          String target = e.attribute("Target").orElse("");
-          String id = e.attribute("Id").orElse("");
-          known.put(
-              id,
-              new Relationship(
-                  id,
-                  e.attribute("Type").orElse(""),
-                  external ? target : resolved(part, target),
-                  external));
-        }
-      }
+      Optional<byte[]> b = bytes(PackageFile.relationshipsOf(part));
+      known =
+          b.isPresent()
+              ? PackageFile.relationships(part, b.get(), DEEPEST, this::found)
+              : new LinkedHashMap<>();
       relationships.put(part, known);
     }
     return known;
   }
 
-  private String resolved(String part, String target) {
-    String folder = part.substring(0, part.lastIndexOf('/') + 1);
-    String path = target.startsWith("/") ? target.substring(1) : folder + target;
-    var out = new ArrayDeque<String>();
-    for (String s : path.split("/")) {
-      if (s.equals("..")) {
-        out.pollLast();
-      } else if (!s.isEmpty() && !s.equals(".")) {
-        out.addLast(s);
-      }
-    }
-    String name = String.join("/", out);
-    // Names are the same whatever the case of their letters (ISO/IEC 29500-2 §6.2.2.3).
+  /** Names are the same whatever the case of their letters (ISO/IEC 29500-2 §6.2.2.3). */
+  private String found(String name) {
     return has(name)
         ? name
         : bytes.keySet().stream().filter(name::equalsIgnoreCase).findFirst().orElse(name);
@@ -143,8 +116,8 @@ final class Parts {
       String part = open.poll();
       for (Relationship r : relationships(part).values()) {
         if (!r.external() && has(r.target()) && out.add(r.target())) {
-          if (has(relationshipsOf(r.target()))) {
-            out.add(relationshipsOf(r.target()));
+          if (has(PackageFile.relationshipsOf(r.target()))) {
+            out.add(PackageFile.relationshipsOf(r.target()));
           }
           open.add(r.target());
         }

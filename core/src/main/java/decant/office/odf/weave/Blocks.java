@@ -5,7 +5,6 @@ import decant.office.xml.Element;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Map;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -22,9 +21,9 @@ final class Blocks {
   private final Said after;
   private final Imports imports;
 
-  Blocks(Said before, Said after, Imports imports) {
-    this.before = before;
-    this.after = after;
+  Blocks(BeforeAndAfter said, Imports imports) {
+    this.before = said.before();
+    this.after = said.after();
     this.imports = imports;
   }
 
@@ -117,13 +116,9 @@ final class Blocks {
     }
     Element wrapper = wrapper(t);
     if (!t.pair && wrapper != null && until > from) {
-      List<Object> inside = new ArrayList<>();
-      boolean done = false;
       for (Element e : t.source) {
-        inside.add(e == wrapper && !done ? wrapped(e, t.before, a.subList(from, until)) : e);
-        done |= e == wrapper;
+        out.add(e == wrapper ? wrapped(e, t.before, a.subList(from, until)) : e);
       }
-      out.addAll(inside);
       return;
     }
     t.source.stream().filter(e -> Odf.isDeclared(e) && !t.pair).forEach(out::add);
@@ -185,7 +180,6 @@ final class Blocks {
 
   private Element wrapped(Element own, List<Element> was, List<Element> is) throws Unweavable {
     List<Object> children = new ArrayList<>();
-    Map<String, String> attributes = new LinkedHashMap<>(own.attributes());
     Element body = own.child("text:index-body").orElse(null);
     if (body == null) {
       children.addAll(merged(own.elements(), was, is));
@@ -195,6 +189,6 @@ final class Blocks {
             e == body ? new Element(e.name(), e.attributes(), merged(e.elements(), was, is)) : e);
       }
     }
-    return new Element(own.name(), attributes, children);
+    return new Element(own.name(), own.attributes(), children);
   }
 }

@@ -3,7 +3,6 @@ package decant.office.odf.weave;
 import decant.office.xml.Element;
 import decant.reading.ReadProblem;
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -14,12 +13,15 @@ final class CommonStyles {
   static final String PART = "styles.xml";
   private static final String STYLES = "office:styles";
 
+  private final BeforeAndAfter said;
   private final OdfPackage source;
   private final OdfPackage before;
   private final OdfPackage after;
   private final Pages pages;
 
-  CommonStyles(OdfPackage source, OdfPackage before, OdfPackage after, Pages pages) {
+  CommonStyles(
+      BeforeAndAfter said, OdfPackage source, OdfPackage before, OdfPackage after, Pages pages) {
+    this.said = said;
     this.source = source;
     this.before = before;
     this.after = after;
@@ -28,9 +30,6 @@ final class CommonStyles {
 
   /** The part with what changed; empty if nothing did. */
   Optional<Element> merged() throws ReadProblem, Unweavable {
-    Map<String, Integer> known = new HashMap<>();
-    var saidBefore = new Said(before.automatic(PART), before.parts(), known, false);
-    var saidAfter = new Said(after.automatic(PART), after.parts(), known, false);
     Map<String, Element> old = keyed(before);
     Map<String, Element> now = keyed(after);
     Map<String, Element> different = new LinkedHashMap<>(now);
@@ -38,7 +37,7 @@ final class CommonStyles {
         .entrySet()
         .removeIf(e ->
             old.containsKey(e.getKey())
-                && saidBefore.of(old.get(e.getKey())).equals(saidAfter.of(e.getValue())));
+                && said.before().of(old.get(e.getKey())).equals(said.after().of(e.getValue())));
     var gone = new ArrayList<>(old.keySet());
     gone.removeAll(now.keySet());
     if (different.isEmpty() && gone.isEmpty() && !pages.differ()) {

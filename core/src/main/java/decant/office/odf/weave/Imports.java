@@ -35,7 +35,7 @@ final class Imports {
   private final Map<String, Element> lists = new HashMap<>();
 
   private final Map<String, Element> styles = new LinkedHashMap<>();
-  private final Map<String, byte[]> pictures = new LinkedHashMap<>();
+  private final Map<String, String> pictures = new LinkedHashMap<>();
   private final String prefix;
   private int names;
 
@@ -61,8 +61,8 @@ final class Imports {
     return List.copyOf(styles.values());
   }
 
-  /** The pictures that came along, by their names. */
-  Map<String, byte[]> pictures() {
+  /** The pictures that came along: what they are called in ours, by their names. */
+  Map<String, String> pictures() {
     return pictures;
   }
 
@@ -137,7 +137,7 @@ final class Imports {
       return name;
     }
     String free = own == null ? name : name.replaceFirst("([^/]*)$", prefix + "$1");
-    pictures.put(free, bytes);
+    pictures.put(free, name);
     return free;
   }
 

@@ -3,7 +3,6 @@ package decant.office.odf.weave;
 import decant.office.xml.Element;
 import decant.reading.ReadProblem;
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -26,8 +25,7 @@ final class Pages {
 
   private final Imports inText;
   private final Imports imports;
-  private final Said saidBefore;
-  private final Said saidAfter;
+  private final BeforeAndAfter said;
   private final Map<String, Element> before;
   private final Map<String, Element> after;
 
@@ -35,12 +33,11 @@ final class Pages {
    * @param inText which knows what pages of ours are called in the source
    * @param imports brings headers and footers into the source
    */
-  Pages(Imports inText, Imports imports, OdfPackage before, OdfPackage after) throws ReadProblem {
+  Pages(BeforeAndAfter said, Imports inText, Imports imports, OdfPackage before, OdfPackage after)
+      throws ReadProblem {
+    this.said = said;
     this.inText = inText;
     this.imports = imports;
-    Map<String, Integer> known = new HashMap<>();
-    this.saidBefore = new Said(before.automatic(PART), before.parts(), known, false);
-    this.saidAfter = new Said(after.automatic(PART), after.parts(), known, false);
     this.before = masters(before);
     this.after = masters(after);
   }
@@ -57,10 +54,10 @@ final class Pages {
   }
 
   boolean differ() {
-    return !said(before, saidBefore).equals(said(after, saidAfter));
+    return !all(before, said.before()).equals(all(after, said.after()));
   }
 
-  private static List<String> said(Map<String, Element> masters, Said said) {
+  private static List<String> all(Map<String, Element> masters, Said said) {
     return masters.values().stream().map(said::of).toList();
   }
 
@@ -72,7 +69,7 @@ final class Pages {
     Map<String, Element> changed = new LinkedHashMap<>();
     for (Map.Entry<String, Element> e : before.entrySet()) {
       Element is = after.getOrDefault(e.getKey(), e.getValue());
-      if (!saidBefore.of(e.getValue()).equals(saidAfter.of(is))) {
+      if (!said.before().of(e.getValue()).equals(said.after().of(is))) {
         Element page = page(own, e.getKey());
         changed.put(Odf.name(page), page(page, e.getValue(), is));
       }
@@ -95,10 +92,10 @@ final class Pages {
   }
 
   private Element page(Element own, Element was, Element is) throws Unweavable {
-    if (!saidBefore.attributes(was).equals(saidAfter.attributes(is))) {
+    if (!said.before().attributes(was).equals(said.after().attributes(is))) {
       throw new Unweavable("other pages");
     }
-    var blocks = new Blocks(saidBefore, saidAfter, imports);
+    var blocks = new Blocks(said, imports);
     List<Object> children = new ArrayList<>();
     for (String name : ORDER) {
       Optional<Element> s = own.child(name);
@@ -108,7 +105,7 @@ final class Pages {
         s.filter(e -> b.isEmpty()).ifPresent(children::add);
       } else if (s.isEmpty() || b.isEmpty()) {
         children.add(s.isPresent() ? s.get() : imports.of(a.get()));
-      } else if (saidBefore.of(b.get()).equals(saidAfter.of(a.get()))) {
+      } else if (said.before().of(b.get()).equals(said.after().of(a.get()))) {
         children.add(s.get());
       } else {
         children.add(

@@ -21,6 +21,7 @@ public final class Weave {
   private static final String STYLES = "styles.xml";
   private static final String META = "meta.xml";
   private static final String MANIFEST = "META-INF/manifest.xml";
+  private static final String PATH = "manifest:full-path";
   private static final String DECLARING = "xmlns:";
 
   /** What holds only for the text as it was: a picture of its first page, who signed it. */
@@ -71,9 +72,9 @@ public final class Weave {
     Element content = content();
     parts.put(CONTENT, RawXml.part(content));
     var inPages = new Imports(STYLES, "dp-", source, before, after);
-    Optional<Element> styles =
-        new CommonStyles(source, before, after, new Pages(imports, inPages, before, after))
-            .merged();
+    var said = BeforeAndAfter.of(STYLES, before, after);
+    var pages = new Pages(said, imports, inPages, before, after);
+    Optional<Element> styles = new CommonStyles(said, source, before, after, pages).merged();
     styles.ifPresent(root -> parts.put(STYLES, RawXml.part(root)));
     if (parts.containsKey(META)) {
       parts.put(
@@ -89,8 +90,10 @@ public final class Weave {
     parts.keySet().removeAll(was); // pictures of text that is gone
     var pictures = new LinkedHashMap<>(imports.pictures());
     pictures.putAll(inPages.pictures());
-    parts.putAll(pictures);
-    parts.put(MANIFEST, RawXml.part(manifest(parts, pictures.keySet())));
+    for (Map.Entry<String, String> p : pictures.entrySet()) {
+      parts.put(p.getKey(), after.parts().getOrDefault(p.getValue(), new byte[0]));
+    }
+    parts.put(MANIFEST, RawXml.part(manifest(parts, pictures)));
     return parts;
   }
 
@@ -110,11 +113,8 @@ public final class Weave {
   private Element content() throws ReadProblem, Unweavable {
     Element root = source.root(CONTENT);
     Element text = text(source);
-    Map<String, Integer> known = new HashMap<>();
-    var saidBefore = new Said(before.automatic(CONTENT), before.parts(), known, false);
-    var saidAfter = new Said(after.automatic(CONTENT), after.parts(), known, false);
     List<Object> merged =
-        new Blocks(saidBefore, saidAfter, imports)
+        new Blocks(BeforeAndAfter.of(CONTENT, before, after), imports)
             .merged(text.elements(), text(before).elements(), text(after).elements());
     Element now = Marks.paired(new Element(text.name(), text.attributes(), merged));
     List<Object> children = new ArrayList<>();
@@ -163,26 +163,32 @@ public final class Weave {
     return new Element(in.name(), in.attributes(), children);
   }
 
-  private Element manifest(Map<String, byte[]> parts, Set<String> pictures) throws ReadProblem {
+  /**
+   * @param pictures that came along: what they are called in ours, by their names
+   */
+  private Element manifest(Map<String, byte[]> parts, Map<String, String> pictures)
+      throws ReadProblem {
     Element root = source.root(MANIFEST);
     List<Object> children = new ArrayList<>();
     for (Element e : root.elements()) {
-      String path = e.attributes().getOrDefault("manifest:full-path", "");
-      boolean folder = path.endsWith("/");
-      if (folder || parts.containsKey(path)) {
+      if (path(e).endsWith("/") || parts.containsKey(path(e))) {
         children.add(e);
       }
     }
-    for (Element e : after.root(MANIFEST).elements()) {
-      String path = e.attributes().getOrDefault("manifest:full-path", "");
-      for (String name : pictures) {
-        if (name.endsWith(path.substring(path.lastIndexOf('/') + 1)) && !path.endsWith("/")) {
-          var attributes = new LinkedHashMap<>(e.attributes());
-          attributes.put("manifest:full-path", name);
-          children.add(new Element(e.name(), attributes, List.of()));
-        }
+    Map<String, Element> ours = new HashMap<>();
+    after.root(MANIFEST).elements().forEach(e -> ours.put(path(e), e));
+    pictures.forEach((name, own) -> {
+      Element e = ours.get(own);
+      if (e != null) {
+        var attributes = new LinkedHashMap<>(e.attributes());
+        attributes.put(PATH, name);
+        children.add(new Element(e.name(), attributes, List.of()));
       }
-    }
+    });
     return new Element(root.name(), root.attributes(), children);
+  }
+
+  private static String path(Element entry) {
+    return entry.attributes().getOrDefault(PATH, "");
   }
 }

@@ -16,7 +16,6 @@ import decant.office.emit.Emitter;
 import java.io.IOException;
 import java.io.OutputStream;
 import java.nio.charset.StandardCharsets;
-import java.time.LocalDateTime;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
@@ -24,16 +23,10 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeSet;
-import java.util.zip.CRC32;
-import java.util.zip.ZipEntry;
-import java.util.zip.ZipOutputStream;
 
 /** Writes text documents of OpenDocument, as packages (ODF 1.3 parts 2 and 3). */
 public final class OdtWriter {
   private static final String FORMAT = "odt";
-
-  /** The same for the same document; well within what ZIP files can say without extra fields. */
-  private static final LocalDateTime ALWAYS = LocalDateTime.of(2000, 1, 1, 0, 0);
 
   private static final String TYPE = "application/vnd.oasis.opendocument.text";
   private static final String TEMPLATE = TYPE + "-template";
@@ -243,7 +236,9 @@ public final class OdtWriter {
         types.put(k.name(), k.contentType());
       }
     }
-    pack(parts, types, out);
+    parts.put("META-INF/manifest.xml", manifest(parts, types));
+    parts.put(OdfZip.KIND, type.getBytes(StandardCharsets.US_ASCII));
+    OdfZip.write(parts, out);
   }
 
   /** A part of a document of an earlier version, which is now one of this (§19.388). */
@@ -291,39 +286,6 @@ public final class OdtWriter {
     if (!value.isBlank()) {
       x.open(name).text(value).close(name);
     }
-  }
-
-  /** The package: its type comes first and is not compressed (ODF 1.3 part 2, §3.3). */
-  private void pack(Map<String, byte[]> parts, Map<String, String> types, OutputStream out)
-      throws IOException {
-    var zip = new ZipOutputStream(out);
-    byte[] said = type.getBytes(StandardCharsets.US_ASCII);
-    var first = new ZipEntry("mimetype");
-    var crc = new CRC32();
-    crc.update(said);
-    first.setMethod(ZipEntry.STORED);
-    first.setSize(said.length);
-    first.setCompressedSize(said.length);
-    first.setCrc(crc.getValue());
-    first.setTimeLocal(ALWAYS);
-    zip.putNextEntry(first);
-    zip.write(said);
-    zip.closeEntry();
-    for (Map.Entry<String, byte[]> p : parts.entrySet()) {
-      if (!p.getKey().endsWith("/")) {
-        put(zip, p.getKey(), p.getValue());
-      }
-    }
-    put(zip, "META-INF/manifest.xml", manifest(parts, types));
-    zip.finish();
-  }
-
-  private static void put(ZipOutputStream zip, String name, byte[] bytes) throws IOException {
-    var e = new ZipEntry(name);
-    e.setTimeLocal(ALWAYS);
-    zip.putNextEntry(e);
-    zip.write(bytes);
-    zip.closeEntry();
   }
 
   private byte[] manifest(Map<String, byte[]> parts, Map<String, String> types) {

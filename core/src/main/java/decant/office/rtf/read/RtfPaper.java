@@ -34,6 +34,10 @@ final class RtfPaper {
 
   private Map<Command, Integer> ofSection = new EnumMap<>(Command.class);
 
+  // Of words that exclude one another the last, by the one that stands for all.
+  private final Map<Command, Command> lastOfDocument = new EnumMap<>(Command.class);
+  private Map<Command, Command> lastOfSection = new EnumMap<>(Command.class);
+
   // Columns of their own width, by their number: how wide, and how far the next.
   private Map<Integer, Integer> wide = new TreeMap<>();
   private Map<Integer, Integer> gaps = new TreeMap<>();
@@ -60,22 +64,21 @@ final class RtfPaper {
           ofDocument.put(c, value);
       case facingp, widowctrl, expshrtn -> ofDocument.put(c, 1);
       case hyphauto -> ofDocument.put(c, on ? 1 : 0);
-      case ftnnar, ftnnalc, ftnnauc, ftnnrlc, ftnnruc ->
-          ofDocument.put(Command.ftnnar, c.ordinal());
+      case ftnnar, ftnnalc, ftnnauc, ftnnrlc, ftnnruc -> lastOfDocument.put(Command.ftnnar, c);
       case aftnnar, aftnnalc, aftnnauc, aftnnrlc, aftnnruc ->
-          ofDocument.put(Command.aftnnar, c.ordinal());
+          lastOfDocument.put(Command.aftnnar, c);
       case sectd -> {
         ofSection = new EnumMap<>(Command.class);
+        lastOfSection = new EnumMap<>(Command.class);
         wide = new TreeMap<>();
         gaps = new TreeMap<>();
         rules = Rules.UNSAID;
       }
       case colwN -> wide.put(ofSection.getOrDefault(Command.colnoN, 1), value);
       case colsrN -> gaps.put(ofSection.getOrDefault(Command.colnoN, 1), value);
-      case sbknone, sbkpage, sbkcol, sbkodd, sbkeven -> ofSection.put(Command.sbkpage, c.ordinal());
-      case pgndec, pgnucrm, pgnlcrm, pgnucltr, pgnlcltr ->
-          ofSection.put(Command.pgndec, c.ordinal());
-      case vertalt, vertalc, vertalb, vertalj -> ofSection.put(Command.vertalt, c.ordinal());
+      case sbknone, sbkpage, sbkcol, sbkodd, sbkeven -> lastOfSection.put(Command.sbkpage, c);
+      case pgndec, pgnucrm, pgnlcrm, pgnucltr, pgnlcltr -> lastOfSection.put(Command.pgndec, c);
+      case vertalt, vertalc, vertalb, vertalj -> lastOfSection.put(Command.vertalt, c);
       case pgwsxn,
           pghsxn,
           marglsxn,
@@ -129,14 +132,14 @@ final class RtfPaper {
         ofDocument.getOrDefault(Command.hyphauto, 0) == 1,
         true, // tables reach so far into the margin that their text stands at it
         ofDocument.containsKey(Command.expshrtn),
-        switch (said(ofDocument, Command.ftnnar)) {
+        switch (lastOfDocument.getOrDefault(Command.ftnnar, Command.rtf)) {
           case ftnnalc -> NumberFormat.LOWER_LETTER;
           case ftnnauc -> NumberFormat.UPPER_LETTER;
           case ftnnrlc -> NumberFormat.LOWER_ROMAN;
           case ftnnruc -> NumberFormat.UPPER_ROMAN;
           default -> NumberFormat.DECIMAL;
         },
-        switch (said(ofDocument, Command.aftnnar)) {
+        switch (lastOfDocument.getOrDefault(Command.aftnnar, Command.rtf)) {
           case aftnnar -> NumberFormat.DECIMAL;
           case aftnnalc -> NumberFormat.LOWER_LETTER;
           case aftnnauc -> NumberFormat.UPPER_LETTER;
@@ -147,18 +150,12 @@ final class RtfPaper {
   }
 
   Section.Start start() {
-    return switch (said(ofSection, Command.sbkpage)) {
+    return switch (lastOfSection.getOrDefault(Command.sbkpage, Command.rtf)) {
       case sbknone -> Section.Start.CONTINUOUS;
       case sbkodd -> Section.Start.ODD_PAGE;
       case sbkeven -> Section.Start.EVEN_PAGE;
       default -> Section.Start.NEW_PAGE;
     };
-  }
-
-  /** Which of some words that exclude one another was said last. */
-  private static Command said(Map<Command, Integer> in, Command group) {
-    Integer last = in.get(group);
-    return last == null ? Command.rtf : Command.values()[last];
   }
 
   private double points(Command own, Command whole) {
@@ -168,7 +165,7 @@ final class RtfPaper {
   /** The paper of the section. */
   PageSetup page() {
     VerticalAlignment alignment =
-        switch (said(ofSection, Command.vertalt)) {
+        switch (lastOfSection.getOrDefault(Command.vertalt, Command.rtf)) {
           case vertalc -> VerticalAlignment.CENTRE;
           case vertalb -> VerticalAlignment.BOTTOM;
           default -> VerticalAlignment.TOP;
@@ -220,7 +217,7 @@ final class RtfPaper {
         ofSection.containsKey(Command.pgnrestart)
             ? Optional.of(ofSection.getOrDefault(Command.pgnstarts, 1))
             : Optional.empty(),
-        switch (said(ofSection, Command.pgndec)) {
+        switch (lastOfSection.getOrDefault(Command.pgndec, Command.rtf)) {
           case pgnucrm -> NumberFormat.UPPER_ROMAN;
           case pgnlcrm -> NumberFormat.LOWER_ROMAN;
           case pgnucltr -> NumberFormat.UPPER_LETTER;

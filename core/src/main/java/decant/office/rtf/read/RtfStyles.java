@@ -4,14 +4,11 @@ import com.rtfparserkit.rtf.Command;
 import decant.model.look.Look;
 import decant.model.look.NamedStyle;
 import decant.model.look.ParagraphTraits;
-import decant.model.look.ParagraphTraits.TabStop;
 import decant.model.look.Rule;
 import decant.model.look.Rules;
 import decant.model.look.StyleSheet;
 import decant.model.look.TextTraits;
 import decant.model.look.Typesetting;
-import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -165,31 +162,15 @@ final class RtfStyles {
   static Look differing(Look whole, Look below) {
     Look all =
         whole
-            .with(ParagraphTraits.TABS, tabs(whole, below))
+            .with(
+                ParagraphTraits.TABS,
+                ParagraphTraits.tabsInsteadOf(
+                    below.value(ParagraphTraits.TABS), whole.value(ParagraphTraits.TABS)))
             .with(ParagraphTraits.RULES, rules(whole, below));
-    Look out = all.differing(below, ParagraphTraits.OF_PARAGRAPHS);
-    if (whole.value(ParagraphTraits.TABS).equals(below.value(ParagraphTraits.TABS))) {
-      out = out.without(ParagraphTraits.TABS);
-    }
-    return out;
+    return all.differing(below, ParagraphTraits.OF_PARAGRAPHS);
   }
 
-  /** Stops add up, so that those below which do not hold are taken away. */
-  private static List<TabStop> tabs(Look whole, Look below) {
-    List<TabStop> own = whole.value(ParagraphTraits.TABS);
-    var out = new ArrayList<>(own);
-    Map<Double, TabStop> at = new HashMap<>();
-    own.forEach(t -> at.put(t.at(), t));
-    for (TabStop t : below.value(ParagraphTraits.TABS)) {
-      if (!at.containsKey(t.at())) {
-        out.add(new TabStop(t.at(), TabStop.Kind.CLEAR, TabStop.Leader.NONE));
-      }
-    }
-    out.sort(java.util.Comparator.comparingDouble(TabStop::at));
-    return List.copyOf(out);
-  }
-
-  /** Sides add up too. */
+  /** Sides add up. */
   private static Rules rules(Look whole, Look below) {
     Rules own = whole.value(ParagraphTraits.RULES);
     Rules b = below.value(ParagraphTraits.RULES);

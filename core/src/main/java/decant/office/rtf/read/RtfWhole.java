@@ -437,8 +437,6 @@ public final class RtfWhole extends RtfReader {
   /** As large as is said, however wide. */
   @Override
   PictureSize size(RtfPicture p, Dimension pixels) {
-    double w = p.width().orElse(pixels.getWidth() * PictureSize.PIXEL);
-    double h = p.height().orElse(w * (pixels.getHeight() / Math.max(1, pixels.getWidth())));
-    return new PictureSize(w, h);
+    return PictureSize.said(pixels, p.width(), p.height());
   }
 }
