@@ -58,22 +58,22 @@ final class RtfFile {
 
   private static List<Finding> told(RtfTold t) {
     var out = new ArrayList<Finding>();
-    tell(out, t.changed(), Finding.Kind.REMARK, Finding.Severity.NOTE, "changes");
-    tell(out, t.broken(), Finding.Kind.CONTENT_LEFT_OUT, Finding.Severity.LOSS, "broken");
-    simplified(out, t.equations(), "equations");
-    simplified(out, t.objects(), "objects");
-    simplified(out, t.simplified(), "drawings");
+    tell(out, t.changed(), Finding.Kind.REMARK, Finding.Severity.NOTE, "rtf-file.changes");
+    tell(out, t.broken(), Finding.Kind.CONTENT_LEFT_OUT, Finding.Severity.LOSS, "rtf-file.broken");
+    simplified(out, t.equations(), "rtf-file.equations");
+    simplified(out, t.objects(), "rtf-file.objects");
+    simplified(out, t.simplified(), "rtf-file.drawings");
     return out;
   }
 
-  private static void simplified(List<Finding> out, boolean is, String what) {
-    tell(out, is, Finding.Kind.LAYOUT_SIMPLIFIED, Finding.Severity.DOUBT, what);
+  private static void simplified(List<Finding> out, boolean is, String key) {
+    tell(out, is, Finding.Kind.LAYOUT_SIMPLIFIED, Finding.Severity.DOUBT, key);
   }
 
   private static void tell(
-      List<Finding> out, boolean is, Finding.Kind kind, Finding.Severity severity, String what) {
+      List<Finding> out, boolean is, Finding.Kind kind, Finding.Severity severity, String key) {
     if (is) {
-      out.add(Finding.general(kind, severity, WORDS.say("rtf-file." + what)));
+      out.add(Finding.general(kind, severity, WORDS.say(key)));
     }
   }
 }
