@@ -120,7 +120,7 @@ class ArchitectureTest {
     out.put("office.odf.markup", and(readers, "office.xml"));
     out.put(
         "office.odf.write",
-        and(readers, "layout.label", "office.xml", "office.emit", "office.odf.markup"));
+        and(readers, "layout.label", "office.xml", "office.emit", "office.odf.markup", "format"));
     out.put("office.odf.weave", and(readers, "office.xml", "office.source"));
     out.put(
         "office.odf",
@@ -229,6 +229,37 @@ class ArchitectureTest {
             "verify.pdf",
             "pin",
             "recipe"));
+    out.put(
+        "convert",
+        and(
+            and(content, layout),
+            "publication",
+            "io",
+            "reading",
+            "format",
+            "pdf.choices",
+            "pdf.kept",
+            "proof",
+            "pin",
+            "recipe",
+            "publish"));
+    out.put("process", List.of("reading"));
+    out.put(
+        "run",
+        List.of(
+            "words",
+            "io",
+            "work",
+            "model..",
+            "reading",
+            "format",
+            "pdf.choices",
+            "verify",
+            "recipe",
+            "publish",
+            "convert",
+            "process"));
+    out.put("run.log", List.of("words", "io", "model..", "format", "recipe", "run"));
     out.put("recovery", List.of("words", "io", "work", "model..", "reading", "format"));
     out.put(
         "tray",

@@ -1,5 +1,7 @@
 package decant.cli;
 
+import decant.convert.Judging;
+import decant.convert.Pages;
 import decant.describe.Describer;
 import decant.format.Formats;
 import decant.format.Intake;

@@ -1,6 +1,7 @@
 package decant.cli;
 
 import decant.io.StateFolder;
+import decant.words.Product;
 import decant.words.Words;
 import decant.work.Log;
 import picocli.CommandLine;
@@ -10,9 +11,9 @@ import picocli.CommandLine.Command;
 @Command(
     name = "decant",
     mixinStandardHelpOptions = true,
-    version = "Decant 0.1.0",
+    version = Product.NAME + " " + Product.VERSION,
     resourceBundle = "decant.cli.words",
-    subcommands = {PublishCommand.class, DescribeCommand.class})
+    subcommands = {PublishCommand.class, DescribeCommand.class, RunCommand.class})
 public final class Main implements Runnable {
   private static final Words WORDS = Words.of(Main.class);
 

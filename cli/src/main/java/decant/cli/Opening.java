@@ -50,6 +50,12 @@ final class Opening {
     return recogniser().map(request::withRecogniser).orElse(request);
   }
 
+  /** The languages that text is recognised in, if it can be; empty if it is not asked for. */
+  String languages() {
+    recogniser();
+    return languages == null ? "" : languages;
+  }
+
   private Optional<Recogniser> recogniser() {
     if (languages == null) {
       return Optional.empty();
@@ -71,7 +77,7 @@ final class Opening {
     return Usage.wrong(spec, message);
   }
 
-  private Optional<String> password() {
+  Optional<String> password() {
     Optional<String> secret = secret(file, variable);
     if (secret.isEmpty() && (file != null || variable != null)) {
       throw wrong(

@@ -1,26 +1,19 @@
 package decant.cli;
 
+import decant.convert.Changes;
+import decant.convert.Conversion;
 import decant.format.Format;
 import decant.format.Formats;
-import decant.format.Intake;
 import decant.io.AtomicFile;
 import decant.io.Untouchable;
 import decant.io.WriteProblem;
-import decant.layout.Layout;
 import decant.model.finding.Finding;
 import decant.pdf.choices.Passwords;
-import decant.pdf.kept.KeptPages;
-import decant.pin.PinnedPages;
-import decant.proof.OffSheet;
-import decant.publication.Publication;
 import decant.publish.Exposure;
-import decant.publish.Publisher;
 import decant.publish.Receipt;
 import decant.publish.ReceiptJson;
 import decant.reading.Active;
-import decant.reading.ActiveContent;
 import decant.reading.ReadProblem;
-import decant.reading.TakenIn;
 import decant.recipe.Output;
 import decant.recipe.PageChoice;
 import decant.recipe.PagesKept;
@@ -28,12 +21,9 @@ import decant.recipe.Plan;
 import decant.recipe.PublishProblem;
 import decant.recipe.Recipe;
 import decant.recipe.RecipeBook;
-import decant.recipe.RecipeFile;
-import decant.recipe.RecipeProblem;
 import decant.verify.Check;
 import decant.words.Figures;
 import decant.words.Words;
-import decant.work.Cancelled;
 import decant.work.Deadline;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -42,7 +32,6 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.Callable;
-import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
@@ -55,18 +44,6 @@ import picocli.CommandLine.Spec;
 @Command(name = "publish", mixinStandardHelpOptions = true, resourceBundle = "decant.cli.words")
 final class PublishCommand implements Callable<Integer> {
   private static final Words WORDS = Words.of(PublishCommand.class);
-
-  /** As it is called on the command line. */
-  enum ActiveChoice {
-    remove(Active.REMOVE),
-    keep(Active.KEEP);
-
-    private final Active active;
-
-    ActiveChoice(Active active) {
-      this.active = active;
-    }
-  }
 
   @Parameters(arity = "1..*", paramLabel = "FILE", descriptionKey = "publish-command.files")
   private List<Path> files = List.of();
@@ -176,7 +153,7 @@ final class PublishCommand implements Callable<Integer> {
   }
 
   private Recipe recipe() {
-    Recipe said = active == null ? named() : named().with(active.active);
+    Recipe said = active == null ? named() : named().with(active.active());
     Recipe r = pagesKept == null ? said : said.with(pagesKept);
     if (pages == null) {
       return r;
@@ -199,54 +176,25 @@ final class PublishCommand implements Callable<Integer> {
   }
 
   private Recipe named() {
-    List<Recipe> shipped = RecipeBook.shipped();
     if (recipe == null) {
       return locked(RecipeBook.copyAs(to == null ? Formats.pages() : to));
     }
     if (to != null) {
       throw wrong(WORDS.say("publish-command.recipe-says-what-is-made"));
     }
-    String name = recipe;
-    for (Recipe r : shipped) {
-      if (r.name().equalsIgnoreCase(name)) {
-        return r;
-      }
-    }
-    if (!Files.exists(Path.of(name)) && !name.endsWith(".json")) {
-      throw wrong(
-          WORDS.say(
-              "publish-command.there-is-no-recipe-shipped",
-              name,
-              shipped.stream().map(Recipe::name).collect(Collectors.joining(", "))));
-    }
-    try {
-      return RecipeFile.read(Path.of(name));
-    } catch (RecipeProblem e) {
-      throw wrong(e.getMessage());
-    }
+    return NamedRecipe.of(spec, recipe);
   }
 
   private Receipt publish(
       Path file, Recipe asked, boolean intoFolder, Passwords passwords, Untouchable untouchable)
       throws ReadProblem, WriteProblem, PublishProblem, IOException {
-    Recipe chosen = asked.forSource(Formats.byExtension(name(file)));
     Deadline deadline = each.begin(file);
-    TakenIn taken = pinned(Intake.take(opening.request(file).by(deadline)), file, chosen, deadline);
-    Optional<KeptPages> kept = kept(file, taken, chosen);
-    Publication publication;
-    List<Finding> findings;
-    if (kept.isPresent()) {
-      publication = kept.get();
-      findings = ofKept(taken.findings());
-    } else {
-      Layout layout = Pages.of(taken.document(), deadline);
-      publication = layout;
-      findings = taken.withFindings(OffSheet.findings(layout, taken.origin().places())).findings();
-    }
-    tellLosses(file, findings.stream().distinct().toList(), chosen.active());
-    kept.ifPresent(k -> tellKept(file, k, chosen));
-    Exposure.ofSource(chosen, taken.findings())
-        .ifPresent(e -> System.err.println(WORDS.say("each-file.problem", file, e)));
+    Conversion ready =
+        Conversion.of(
+            new Conversion.Order(opening.request(file), asked, pagesKept != null, Changes.NONE),
+            deadline);
+    tell(file, ready);
+    Recipe chosen = ready.recipe();
     Path source = file.toAbsolutePath();
     Path folder = AtomicFile.folderOf(source);
     String stem = stem(file);
@@ -263,13 +211,10 @@ final class PublishCommand implements Callable<Integer> {
     }
     for (int n = 2; ; n++) {
       try {
-        return Publisher.publish(
-            new Publisher.Order(
-                publication, chosen, folder, stem, source, overwrite, passwords, untouchable),
-            (name, done) -> {},
-            deadline::isOver);
-      } catch (Cancelled e) {
-        throw ReadProblem.tooSlow(deadline.allowed());
+        return ready.publish(
+            new Conversion.Place(folder, stem, source, overwrite, untouchable),
+            passwords,
+            deadline);
       } catch (WriteProblem e) {
         if (e.kind() != WriteProblem.Kind.MADE_BEFORE) {
           throw e;
@@ -280,72 +225,12 @@ final class PublishCommand implements Callable<Integer> {
     }
   }
 
-  /** What was taken in with those pages pinned that are not faithful, if that is asked for. */
-  private TakenIn pinned(TakenIn taken, Path file, Recipe recipe, Deadline deadline)
-      throws IOException {
-    if (recipe.pagesKept() != PagesKept.AUTO
-        || !taken.origin().format().equals(Formats.pages().id())) {
-      return taken;
-    }
-    TakenIn judged = Judging.of(opening.request(file), taken, deadline);
-    int pinned = PinnedPages.numbers(judged.document()).size();
-    if (pinned > 0 && Plan.meetsStandard(recipe)) {
-      String said = WORDS.count("publish-command.pinned-as-pictures", pinned);
-      System.err.println(WORDS.say("each-file.problem", file, said));
-    }
-    return judged;
-  }
-
-  /** All pages of a PDF as they are, if that is asked for. */
-  private Optional<KeptPages> kept(Path file, TakenIn taken, Recipe recipe)
-      throws PublishProblem, IOException {
-    if (recipe.pagesKept() != PagesKept.ALL) {
-      return Optional.empty();
-    }
-    if (!taken.origin().format().equals(Formats.pages().id())) {
-      if (pagesKept == null) {
-        return Optional.empty(); // the recipe says so for PDFs
-      }
-      throw new PublishProblem(WORDS.say("publish-command.only-pages-of-pdf-are-kept"));
-    }
-    return Optional.of(
-        KeptPages.of(
-            file,
-            opening.request(file).password().orElse(""),
-            ActiveContent.without(taken.document()),
-            taken.origin().places()));
-  }
-
-  /** What cannot be said of pages that were not made anew. */
-  private static List<Finding> ofKept(List<Finding> findings) {
-    return findings.stream().filter(f -> f.kind() == Finding.Kind.ACTIVE_CONTENT).toList();
-  }
-
-  /** What stays behind, and what of a recipe cannot be done to pages that stay as they are. */
-  private static void tellKept(Path file, KeptPages kept, Recipe recipe) {
-    var said = new ArrayList<>(kept.leftOut());
-    boolean pictures =
-        recipe.outputs().stream()
-            .anyMatch(o ->
-                o instanceof Output.Pdf p
-                    && (p.settings().compression().resolution() > 0
-                        || p.settings().compression().photographQuality() > 0));
-    if (pictures) {
-      said.add(WORDS.say("publish-command.kept-pictures"));
-    }
-    said.forEach(s -> System.err.println(WORDS.say("each-file.problem", file, s)));
-  }
-
   /** How many losses of a file are told one by one; {@code describe} has them all. */
   private static final int MAX_TOLD = 10;
 
-  /** What of a file is not in what is published of it. */
-  private static void tellLosses(Path file, List<Finding> findings, Active active) {
-    List<Finding> lost =
-        findings.stream()
-            .filter(f -> f.severity() == Finding.Severity.LOSS)
-            .filter(f -> f.kind() != Finding.Kind.ACTIVE_CONTENT || active == Active.REMOVE)
-            .toList();
+  /** What of a file is not in what is published of it, and what else is to be said. */
+  private static void tell(Path file, Conversion ready) {
+    List<Finding> lost = ready.losses();
     lost.stream()
         .limit(MAX_TOLD)
         .forEach(f -> System.err.println(WORDS.say("each-file.problem", file, f.message())));
@@ -356,6 +241,7 @@ final class PublishCommand implements Callable<Integer> {
               file,
               WORDS.count("publish-command.more-losses", lost.size() - MAX_TOLD)));
     }
+    ready.told().forEach(t -> System.err.println(WORDS.say("each-file.problem", file, t)));
   }
 
   private static String named(Output o, String stem) {

@@ -1,15 +1,13 @@
 package decant.cli;
 
+import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import decant.io.StateFolder;
+import decant.process.Answering;
 import decant.work.Log;
-import java.io.BufferedReader;
 import java.io.ByteArrayOutputStream;
-import java.io.FileDescriptor;
-import java.io.FileOutputStream;
-import java.io.IOException;
-import java.io.InputStreamReader;
 import java.io.PrintStream;
+import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
 import java.util.List;
@@ -36,15 +34,17 @@ public final class Worker {
 
   private Worker() {}
 
-  public static void main(String[] args) throws IOException {
+  public static void main(String[] args) throws InterruptedException {
     Log.into(StateFolder.usual(false));
-    var answers =
-        new PrintStream(new FileOutputStream(FileDescriptor.out), true, StandardCharsets.UTF_8);
-    var tasks = new BufferedReader(new InputStreamReader(System.in, StandardCharsets.UTF_8));
-    for (String line = tasks.readLine(); line != null; line = tasks.readLine()) {
-      answers.println(JSON.writeValueAsString(work(JSON.readValue(line, Task.class))));
+    Answering.serve(Worker::answered);
+  }
+
+  private static String answered(String task) {
+    try {
+      return JSON.writeValueAsString(work(JSON.readValue(task, Task.class)));
+    } catch (JsonProcessingException e) {
+      throw new UncheckedIOException(e); // the process ends, and the one that asked says so
     }
-    Runtime.getRuntime().halt(0); // whatever a file left running must not keep the process
   }
 
   private static Answer work(Task task) {

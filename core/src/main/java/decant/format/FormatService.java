@@ -76,8 +76,31 @@ public interface FormatService {
     return Optional.empty();
   }
 
+  /** The format of templates that this format's reader takes in; empty if it has none. */
+  default Optional<Format> templates() {
+    return Optional.empty();
+  }
+
+  /**
+   * Whether a file of the format is a template, by its content.
+   *
+   * @throws IOException if it cannot be read
+   */
+  default boolean isTemplate(Path file) throws IOException {
+    return false;
+  }
+
   /** Whether the reader of another format takes its files in, as new documents. */
   default boolean isTemplate() {
+    return false;
+  }
+
+  /**
+   * Whether a file of the format opens only with a password, as far as can be told at a glance.
+   *
+   * @throws IOException if it cannot be read
+   */
+  default boolean isLocked(Path file) throws IOException {
     return false;
   }
 
@@ -101,6 +124,22 @@ public interface FormatService {
 
   /** Empty if nothing of the format comes by the clipboard. */
   default Optional<Paste> paste() {
+    return Optional.empty();
+  }
+
+  /** Begins a ledger. */
+  @FunctionalInterface
+  interface LedgerWriter {
+    /**
+     * A ledger that is written to a stream as it is told.
+     *
+     * @throws IOException if the stream cannot be written
+     */
+    Ledger begin(String title, OutputStream out) throws IOException;
+  }
+
+  /** Empty if ledgers are not written in the format. */
+  default Optional<LedgerWriter> ledger() {
     return Optional.empty();
   }
 

@@ -95,6 +95,47 @@ public final class Formats {
         .orElse(Unserved.UNKNOWN);
   }
 
+  /** Whether files of a format are templates, which are taken in as new documents. */
+  public static boolean isTemplate(Format f) {
+    return service(f).filter(FormatService::isTemplate).isPresent();
+  }
+
+  /**
+   * What a file is, with templates told from documents.
+   *
+   * @throws IOException if it cannot be read
+   */
+  public static Format recogniseTemplates(Path file) throws IOException {
+    Format f = recognise(file);
+    Optional<FormatService> s = service(f).filter(x -> x.templates().isPresent());
+    return s.isPresent() && s.get().isTemplate(file) ? s.get().templates().orElseThrow() : f;
+  }
+
+  /** The format by whose reader files of a format are taken in: for templates, their documents'. */
+  public static Format documentsOf(Format f) {
+    return SERVICES.stream()
+        .filter(s -> s.templates().filter(f::equals).isPresent())
+        .map(FormatService::format)
+        .findFirst()
+        .orElse(f);
+  }
+
+  /**
+   * Whether a file of a format opens only with a password, as far as can be told without taking it
+   * in.
+   *
+   * @throws IOException if it cannot be read
+   */
+  public static boolean isLocked(Format f, Path file) throws IOException {
+    Optional<FormatService> s = service(documentsOf(f));
+    return s.isPresent() ? s.get().isLocked(file) : f.equals(Unserved.LOCKED_OFFICE);
+  }
+
+  /** A format as a sentence calls a file of it: "XLSX workbook", "file of an unknown kind". */
+  public static String described(Format f) {
+    return f.equals(Unserved.UNKNOWN) ? "file of an unknown kind" : f.name();
+  }
+
   /** What takes files of a format in; empty if nothing does. */
   public static Optional<FormatService.Reader> reader(Format f) {
     return service(f).flatMap(FormatService::reader);
@@ -123,6 +164,11 @@ public final class Formats {
   /** Reads what another program copied in a format; nothing if it is not read from there. */
   public static Optional<FormatService.Paste> paste(Format f) {
     return service(f).flatMap(FormatService::paste);
+  }
+
+  /** What writes ledgers into files of this name; empty if nothing does. */
+  public static Optional<FormatService.LedgerWriter> ledger(String name) {
+    return byExtension(name).flatMap(Formats::service).flatMap(FormatService::ledger);
   }
 
   private static IllegalArgumentException unwritten(Format f) {

@@ -284,6 +284,22 @@ public final class AtomicFile {
     }
   }
 
+  /**
+   * Takes away all that was left half-written in a folder, where it is known that nobody writes.
+   */
+  public static void removeParts(Path folder) {
+    try (DirectoryStream<Path> parts =
+        Files.newDirectoryStream(folder, f -> PART.matcher(f.getFileName().toString()).matches())) {
+      for (Path p : parts) {
+        if (Files.isRegularFile(p, LinkOption.NOFOLLOW_LINKS)) {
+          Files.deleteIfExists(p);
+        }
+      }
+    } catch (IOException | java.nio.file.DirectoryIteratorException e) {
+      return; // what cannot be listed cannot be tidied; nothing is lost by that
+    }
+  }
+
   private static WriteProblem taken(Path target) {
     return new WriteProblem(
         WriteProblem.Kind.NAME_TAKEN,

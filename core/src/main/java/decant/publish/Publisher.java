@@ -45,6 +45,7 @@ import java.util.HexFormat;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.BooleanSupplier;
+import java.util.function.Supplier;
 
 /**
  * Publishes documents: writes every file of a recipe beside its name, reads it back, verifies it,
@@ -153,14 +154,24 @@ public final class Publisher {
           order.source(),
           Instant.now(),
           files,
-          Duration.between(start, Instant.now()));
+          Duration.between(start, Instant.now()),
+          made.stream().map(Draft::verifying).reduce(Duration.ZERO, Duration::plus));
     } finally {
       pending.forEach(AtomicFile.Pending::discard);
     }
   }
 
   /** A file that was written and read back, before it has its name. */
-  private record Draft(Path target, String format, int pages, List<Check> checks) {}
+  private record Draft(
+      Path target, String format, int pages, List<Check> checks, Duration verifying) {
+
+    /** Reads a file back, and notes how long that takes. */
+    static Draft checked(Path target, String format, int pages, Supplier<List<Check>> checking) {
+      Instant start = Instant.now();
+      List<Check> checks = checking.get();
+      return new Draft(target, format, pages, checks, Duration.between(start, Instant.now()));
+    }
+  }
 
   /**
    * What of the choices changes the pages as they go out.
@@ -240,9 +251,14 @@ public final class Publisher {
     if (!problem.isEmpty()) {
       throw new PublishProblem(problem.getFirst().getMessage(), problem.getFirst());
     }
-    List<Check> checks = PdfVerifier.verify(p.file(), publication, item.choices());
+    Draft draft =
+        Draft.checked(
+            target,
+            Formats.pages().id(),
+            all,
+            () -> PdfVerifier.verify(p.file(), publication, item.choices()));
     progress.accept(1);
-    return new Draft(target, Formats.pages().id(), all, checks);
+    return draft;
   }
 
   private static Attachment attachment(Path source) throws PublishProblem {
@@ -271,12 +287,13 @@ public final class Publisher {
       AtomicFile.Pending p =
           AtomicFile.prepare(target, order.overwrite(), out -> locked.write(d, out));
       pending.add(p);
-      return new Draft(target, format.id(), 0, locked.verify(p.file(), d));
+      return Draft.checked(target, format.id(), 0, () -> locked.verify(p.file(), d));
     }
     AtomicFile.Pending p =
         AtomicFile.prepare(target, order.overwrite(), out -> Formats.writer(format).write(d, out));
     pending.add(p);
-    return new Draft(target, format.id(), 0, Formats.verifier(format).verify(p.file(), d));
+    return Draft.checked(
+        target, format.id(), 0, () -> Formats.verifier(format).verify(p.file(), d));
   }
 
   /** A file that did not pass is kept under a name that says so. */
@@ -326,8 +343,13 @@ public final class Publisher {
     AtomicFile.Pending pending =
         AtomicFile.prepare(target, overwrite, out -> Formats.writer(working).write(document, out));
     try {
-      List<Check> checks = Formats.verifier(working).verify(pending.file(), document);
-      return commit(new Draft(target, working.id(), 0, checks), pending);
+      Draft draft =
+          Draft.checked(
+              target,
+              working.id(),
+              0,
+              () -> Formats.verifier(working).verify(pending.file(), document));
+      return commit(draft, pending);
     } finally {
       pending.discard();
     }

@@ -13,8 +13,10 @@ import java.util.Optional;
  * @param recipe the name of the recipe that was followed; empty for a working copy
  * @param source the file that the document came from
  * @param made when it was done
+ * @param took how long all of it took, and {@code verifying} how much of that went into checks
  */
-public record Receipt(String recipe, Path source, Instant made, List<Made> files, Duration took) {
+public record Receipt(
+    String recipe, Path source, Instant made, List<Made> files, Duration took, Duration verifying) {
   /**
    * One file.
    *

@@ -19,7 +19,9 @@ public final class Naming {
 
   private static final Pattern PLACE = Pattern.compile("\\{([^{}]*)\\}");
   private static final List<String> KNOWN = List.of("stem", "date", "number", "heading");
-  private static final int LONGEST = 120;
+
+  /** How many characters a name has at most, without the extension. */
+  public static final int LONGEST = 120;
 
   private Naming() {}
 
@@ -48,11 +50,16 @@ public final class Naming {
             .replace("{date}", fill.date().toString())
             .replace("{number}", fill.number())
             .replace("{heading}", fill.heading());
-    // What no file system takes, or only some (POSIX and Windows file names).
-    s = s.replaceAll("[\\\\/:*?\"<>|\\p{Cc}]+", " ").replaceAll("\\s+", " ").strip();
+    return clean(s);
+  }
+
+  /** A name without what no file system takes, or only some (POSIX and Windows file names). */
+  public static String clean(String name) {
+    String s = name.replaceAll("[\\\\/:*?\"<>|\\p{Cc}]+", " ").replaceAll("\\s+", " ").strip();
     s = s.replaceAll("[. ]+$", "");
     if (s.length() > LONGEST) {
-      s = s.substring(0, LONGEST).strip();
+      int end = Character.isHighSurrogate(s.charAt(LONGEST - 1)) ? LONGEST - 1 : LONGEST;
+      s = s.substring(0, end).strip();
     }
     return s.isEmpty() ? "untitled" : s;
   }

@@ -85,6 +85,36 @@ public record Plan(List<Item> items) {
     return new Plan(named);
   }
 
+  /** What stands for the number of a part in names that are not known yet. */
+  private static final String ANY = "\u2026";
+
+  /**
+   * The names that a recipe gives under a stem before the document is known. Where it splits a
+   * document, and where a name has a heading in it, an ellipsis stands for what cannot be known.
+   *
+   * @param recipe for the kind of the source
+   */
+  public static List<String> names(Recipe recipe, String stem, LocalDate date) {
+    return Naming.distinct(
+        recipe.outputs().stream()
+            .map(o ->
+                Naming.name(
+                        isSplit(o) ? Naming.telling(o.naming()) : o.naming(),
+                        new Naming.Fill(stem, date, isSplit(o) ? ANY : "", ANY))
+                    + "."
+                    + o.extension())
+            .toList());
+  }
+
+  private static boolean isSplit(Output o) {
+    return o instanceof Output.Pdf p && p.pages().split() != PageChoice.Split.ONE_FILE;
+  }
+
+  /** Whether all names of a recipe are known before the document is. */
+  public static boolean hasKnownNames(Recipe recipe) {
+    return recipe.outputs().stream().noneMatch(o -> isSplit(o) || o.naming().contains("{heading}"));
+  }
+
   /** Whether a recipe asks for a standard, which pages that stay as they were may not meet. */
   public static boolean meetsStandard(Recipe recipe) {
     return recipe.outputs().stream().anyMatch(o -> o instanceof Output.Pdf p && meetsStandard(p));

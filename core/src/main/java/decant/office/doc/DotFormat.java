@@ -9,7 +9,7 @@ import java.util.Optional;
 
 /** Templates of binary office documents, which open as new documents (fDot, [MS-DOC] 2.5.2). */
 public final class DotFormat implements FormatService {
-  private static final Format FORMAT =
+  static final Format FORMAT =
       new Format(
           "dot",
           "DOT",

@@ -7,10 +7,12 @@ import decant.model.Document;
 import decant.office.docx.weave.Woven;
 import decant.office.docx.write.DocxWriter;
 import decant.office.source.Ways;
+import decant.office.xml.PackageGlance;
 import decant.reading.Active;
 import decant.verify.office.DocxVerifier;
 import java.io.IOException;
 import java.io.OutputStream;
+import java.nio.file.Path;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Optional;
@@ -60,6 +62,17 @@ public final class DocxFormat implements FormatService {
   @Override
   public Optional<Writer> writer() {
     return Optional.of((d, out) -> write(d, false, out));
+  }
+
+  @Override
+  public Optional<Format> templates() {
+    return Optional.of(DotxFormat.FORMAT);
+  }
+
+  /** What its main part is says whether it is one (ISO/IEC 29500-1 §11.3.10). */
+  @Override
+  public boolean isTemplate(Path file) throws IOException {
+    return PackageGlance.says(file, "[Content_Types].xml", ".template.");
   }
 
   /** Into the package that the document came in, if there is one. */

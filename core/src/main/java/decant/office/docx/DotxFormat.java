@@ -11,7 +11,7 @@ import java.util.Optional;
  * Templates of Office Open XML text, as they are written; taken in they are documents like others.
  */
 public final class DotxFormat implements FormatService {
-  private static final Format FORMAT =
+  static final Format FORMAT =
       new Format(
           "dotx",
           "DOTX",

@@ -3,10 +3,14 @@ package decant.office.odf;
 import decant.format.FileContent;
 import decant.format.Format;
 import decant.format.FormatService;
+import decant.office.odf.write.OdtLedger;
 import decant.office.odf.write.OdtWriter;
 import decant.office.source.Untouched;
 import decant.office.source.Ways;
+import decant.office.xml.PackageGlance;
 import decant.verify.office.OdtVerifier;
+import java.io.IOException;
+import java.nio.file.Path;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Optional;
@@ -55,8 +59,29 @@ public final class OdtFormat implements FormatService {
   }
 
   @Override
+  public Optional<Format> templates() {
+    return Optional.of(OttFormat.FORMAT);
+  }
+
+  @Override
+  public boolean isTemplate(Path file) throws IOException {
+    return PackageGlance.says(file, "mimetype", "-template");
+  }
+
+  /** Whether a part of it is encrypted (ODF 1.3-2 §4.4); the manifest says so. */
+  @Override
+  public boolean isLocked(Path file) throws IOException {
+    return PackageGlance.says(file, "META-INF/manifest.xml", "encryption-data");
+  }
+
+  @Override
   public Optional<Writer> writer() {
     return Optional.of(UNTOUCHED::write);
+  }
+
+  @Override
+  public Optional<LedgerWriter> ledger() {
+    return Optional.of(OdtLedger::new);
   }
 
   @Override

@@ -9,7 +9,7 @@ import java.util.Optional;
 
 /** Templates of OpenDocument text, as they are written; taken in they are documents like others. */
 public final class OttFormat implements FormatService {
-  private static final Format FORMAT =
+  static final Format FORMAT =
       new Format(
           "ott",
           "OTT",

@@ -1,4 +1,4 @@
-package decant.cli;
+package decant.convert;
 
 import decant.layout.Layout;
 import decant.layout.Layouter;
@@ -12,13 +12,17 @@ import java.io.IOException;
 import java.util.function.BooleanSupplier;
 
 /** Holds what was taken in from a PDF against its pages, and pins what is not faithful. */
-final class Judging {
+public final class Judging {
   private Judging() {}
 
   /**
+   * What was taken in, with such pages pinned and told of.
+   *
    * @param request what the file was read by
+   * @param deadline half of what is left of it is used; pages that are not reached are told of
    */
-  static TakenIn of(ReadRequest request, TakenIn taken, Deadline deadline) throws IOException {
+  public static TakenIn of(ReadRequest request, TakenIn taken, Deadline deadline)
+      throws IOException {
     BooleanSupplier over = half(deadline);
     Layout layout =
         new Layouter(FontBook.shipped())

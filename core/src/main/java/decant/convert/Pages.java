@@ -1,4 +1,4 @@
-package decant.cli;
+package decant.convert;
 
 import decant.layout.Layout;
 import decant.layout.Layouter;
@@ -8,13 +8,15 @@ import decant.text.FontBook;
 import decant.work.Deadline;
 
 /** The pages of a document, laid out in time. */
-final class Pages {
+public final class Pages {
   private Pages() {}
 
   /**
+   * All pages of a document.
+   *
    * @throws ReadProblem if the deadline is over before all pages are laid out
    */
-  static Layout of(Document d, Deadline deadline) throws ReadProblem {
+  public static Layout of(Document d, Deadline deadline) throws ReadProblem {
     Layout layout =
         new Layouter(FontBook.shipped())
             .layout(d, deadline::isOver, Integer.MAX_VALUE, pages -> {});

@@ -1,0 +1,113 @@
+package decant.run;
+
+import decant.convert.Changes;
+import decant.format.Format;
+import decant.recipe.Recipe;
+import java.nio.file.Path;
+import java.time.Instant;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+
+/**
+ * What a run is to do.
+ *
+ * @param source the folder whose files are published; never written to
+ * @param destination the folder that their results go to, in the same tree
+ * @param templates where templates are taken from and go to, if not with the others
+ * @param subfolders whether folders in folders are gone through
+ * @param kinds what is published, by content; empty for all that can be taken in
+ * @param patterns which files by their names
+ * @param changedSince files that were last changed before are left out
+ * @param recipe what is made of each file
+ * @param recipes others for subfolders, by their path from the source with slashes
+ * @param pagesKept whether which pages of PDFs are kept was asked for, not only said by the recipe
+ * @param clash what is done where a file is that no run has made
+ * @param keepTimes whether results are given the time at which their source was last changed
+ * @param languages what text of scanned pages is recognised in; empty if it is not
+ */
+public record RunOrder(
+    Path source,
+    Path destination,
+    Optional<Templates> templates,
+    boolean subfolders,
+    Set<Format> kinds,
+    Patterns patterns,
+    Optional<Instant> changedSince,
+    Recipe recipe,
+    Map<String, Recipe> recipes,
+    boolean pagesKept,
+    Clash clash,
+    Changes changes,
+    boolean keepTimes,
+    String languages) {
+
+  /** Templates with a folder of their own, and another that their results go to. */
+  public record Templates(Path source, Path destination) {}
+
+  /** What is done where a file is that no run has made. */
+  public enum Clash {
+    /** The result gets another name beside it. */
+    KEEP,
+    /** The result takes its place. */
+    OVERWRITE,
+    /** It stays, and the source is left out. */
+    LEAVE
+  }
+
+  public RunOrder {
+    kinds = Set.copyOf(kinds);
+    recipes = Map.copyOf(recipes);
+  }
+
+  /** Everything in a folder by a recipe, and nothing more. */
+  public static RunOrder of(Path source, Path destination, Recipe recipe) {
+    return new RunOrder(
+        source,
+        destination,
+        Optional.empty(),
+        true,
+        Set.of(),
+        Patterns.ALL,
+        Optional.empty(),
+        recipe,
+        Map.of(),
+        false,
+        Clash.LEAVE,
+        Changes.NONE,
+        false,
+        "");
+  }
+
+  /** A tree that is gone through, and the one that its results go to. */
+  public record Part(Path source, Path destination, boolean templates) {}
+
+  /** The trees: that of documents first. */
+  public List<Part> parts() {
+    var all = new Part(source, destination, false);
+    return templates
+        .map(t -> List.of(all, new Part(t.source(), t.destination(), true)))
+        .orElseGet(() -> List.of(all));
+  }
+
+  /** Whether a file, which may not be there yet, lies in one of the sources. */
+  public boolean isInSource(Path file) {
+    return Places.isInSource(this, file);
+  }
+
+  /** The recipe for the files of a folder: that of the nearest folder above that has its own. */
+  public Recipe recipeFor(String folder) {
+    String at = folder;
+    while (true) {
+      Recipe own = recipes.get(at);
+      if (own != null) {
+        return own;
+      }
+      if (at.isEmpty()) {
+        return recipe;
+      }
+      at = at.contains("/") ? at.substring(0, at.lastIndexOf('/')) : "";
+    }
+  }
+}

@@ -1,0 +1,225 @@
+package decant.run;
+
+import com.fasterxml.jackson.core.JsonProcessingException;
+import com.fasterxml.jackson.databind.ObjectMapper;
+import decant.format.Format;
+import decant.format.Formats;
+import decant.process.WorkerProcess;
+import decant.reading.ReadProblem;
+import decant.recipe.Plan;
+import decant.recipe.Recipe;
+import decant.recipe.RecipeFile;
+import decant.words.Words;
+import decant.work.Deadline;
+import decant.work.Faults;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Duration;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+
+/** Hands one row after another to a worker process of its own, and notes what became of it. */
+final class RunThread implements Runnable {
+  private static final Words WORDS = Words.of(RunThread.class);
+  private static final ObjectMapper JSON = new ObjectMapper();
+
+  /** The most that the heap of a worker takes, in MiB; with the rest it stays below 1 GiB. */
+  private static final int MEMORY = 640;
+
+  /** So much longer than a file may take a worker is waited for, since it tells that itself. */
+  private static final Duration GRACE = Duration.ofSeconds(3);
+
+  /** A signal to all processes of a terminal comes to the workers before it is known here. */
+  private static final Duration SIGNAL = Duration.ofMillis(300);
+
+  private final Run run;
+  private final RunOrder order;
+  private final Journal journal;
+  private final Speeds speeds;
+  private final Totals totals;
+  private final Secrets secrets;
+  private final Run.Listener listener;
+  private final Map<String, String> recipes = new HashMap<>();
+
+  RunThread(
+      Run run,
+      Journal journal,
+      Speeds speeds,
+      Totals totals,
+      Secrets secrets,
+      Run.Listener listener) {
+    this.run = run;
+    this.order = run.order();
+    this.journal = journal;
+    this.speeds = speeds;
+    this.totals = totals;
+    this.secrets = secrets;
+    this.listener = listener;
+  }
+
+  @Override
+  public void run() {
+    try (var worker = new WorkerProcess(JobWorker.class, MEMORY, List.of())) {
+      for (Optional<Row> r = run.next(); r.isPresent(); r = run.next()) {
+        totals.begun();
+        try {
+          work(r.get(), worker);
+        } finally {
+          totals.stopped();
+        }
+      }
+    } catch (RuntimeException e) {
+      run.stop(WORDS.say("run.journal-lost", Faults.note("keeping the journal", e)));
+    }
+  }
+
+  private void work(Row planned, WorkerProcess worker) {
+    Path source = run.source(planned);
+    Recipe recipe = order.recipeFor(planned.folder()).forSource(documents(planned));
+    Optional<Journal.Known> before = journal.known(source);
+    before.filter(k -> !k.done()).ifPresent(k -> removeUnverified(planned, k));
+    Row row = planned.with(Row.State.AT_WORK, Row.Why.NONE, "");
+    journal.begin(row, source, files(row));
+    listener.begun(row);
+    Job.Answer a = asked(row, source, recipe, before, worker);
+    if (run.isCancelled()) {
+      return; // the row stays at work in the journal: what it made is known as ours
+    }
+    if (a.full()) {
+      journal.update(planned);
+      run.stop(a.message());
+      return;
+    }
+    Row ended = ended(row, a);
+    if (a.why() == Row.Why.NONE) {
+      speeds.learn(order.recipe().name(), ended);
+    }
+    journal.done(ended, source, a.sha256(), Doings.of(order, recipe), files(ended));
+    totals.ended(ended);
+    listener.ended(ended);
+  }
+
+  private static Optional<Format> documents(Row r) {
+    return Formats.of(r.kind()).map(Formats::documentsOf);
+  }
+
+  private List<Path> files(Row r) {
+    return r.results().stream().map(x -> run.file(r, x)).toList();
+  }
+
+  /** What did not pass its check before, and was not changed since, makes room for another try. */
+  private void removeUnverified(Row r, Journal.Known known) {
+    for (Row.Result x : known.results()) {
+      Path file = run.file(r, x);
+      try {
+        if (!x.verified() && Files.isRegularFile(file) && Doings.sha256(file).equals(x.sha256())) {
+          Files.delete(file);
+        }
+      } catch (IOException e) {
+        Faults.mended("removing what was not verified", e);
+      }
+    }
+  }
+
+  private Job.Answer asked(
+      Row row, Path source, Recipe recipe, Optional<Journal.Known> before, WorkerProcess worker) {
+    Duration allowed = Deadline.usual(source);
+    Path root = order.parts().get(row.part()).destination();
+    Path folder = root.resolve(row.folder());
+    try {
+      String job =
+          JSON.writeValueAsString(
+              new Job(
+                  source.toAbsolutePath().toString(),
+                  root.toAbsolutePath().toString(),
+                  folder.toAbsolutePath().toString(),
+                  row.stem(),
+                  row.overwrite(),
+                  known(row, recipe, before),
+                  recipe(row),
+                  order.pagesKept(),
+                  order.changes(),
+                  order.languages(),
+                  secrets.of(row),
+                  secrets.results().open(),
+                  secrets.results().change(),
+                  allowed.toMillis(),
+                  order.keepTimes()));
+      for (int tried = 1; ; tried++) {
+        try {
+          return JSON.readValue(worker.ask(job, allowed.plus(GRACE)), Job.Answer.class);
+        } catch (WorkerProcess.Died e) {
+          run.littered(folder);
+          // Whoever ended it may have meant the process and not the file, which has another go.
+          if (isCancelledSoon() || tried == 2) {
+            return Job.Answer.problem(
+                Row.Why.FAULT, WORDS.say("run.worker-died", Faults.note("a run", e)));
+          }
+        } catch (ReadProblem e) {
+          run.littered(folder);
+          return e.kind() == ReadProblem.Kind.TOO_SLOW
+              ? Job.Answer.problem(Row.Why.TOO_SLOW, ReadProblem.tooSlow(allowed).getMessage())
+              : Job.Answer.problem(Row.Why.TOO_LARGE, e.getMessage());
+        }
+      }
+    } catch (JsonProcessingException e) {
+      throw new IllegalStateException("jobs and answers can always be written", e);
+    } catch (IOException e) {
+      return Job.Answer.problem(Row.Why.FAULT, ReadProblem.fault(e).getMessage());
+    }
+  }
+
+  private String recipe(Row row) {
+    return recipes.computeIfAbsent(
+        row.folder(), f -> RecipeFile.write(order.recipeFor(row.folder())));
+  }
+
+  /**
+   * The names that may be written over where not all of them can be known before; null where the
+   * plan has seen to it.
+   */
+  private @org.jspecify.annotations.Nullable List<String> known(
+      Row row, Recipe recipe, Optional<Journal.Known> before) {
+    if (!row.overwrite() || Plan.hasKnownNames(recipe) || before.isEmpty()) {
+      return null;
+    }
+    return before.get().results().stream()
+        .map(x -> Path.of(x.file()).getFileName().toString())
+        .toList();
+  }
+
+  private boolean isCancelledSoon() {
+    try {
+      Thread.sleep(SIGNAL);
+    } catch (InterruptedException e) {
+      Thread.currentThread().interrupt();
+    }
+    return run.isCancelled();
+  }
+
+  private Row ended(Row row, Job.Answer a) {
+    Path root = order.parts().get(row.part()).destination().toAbsolutePath();
+    List<Row.Result> results =
+        a.results().stream()
+            .map(x ->
+                new Row.Result(
+                    root.relativize(Path.of(x.file())).toString().replace('\\', '/'),
+                    x.bytes(),
+                    x.sha256(),
+                    x.pages(),
+                    x.verified()))
+            .toList();
+    Row.State state =
+        switch (a.why()) {
+          case NONE -> Row.State.DONE;
+          case EMPTY, NO_DOCUMENT, LOCKED, NAME_TAKEN -> Row.State.LEFT_OUT;
+          default -> Row.State.FAILED;
+        };
+    return row.with(state, a.why(), a.message())
+        .named(row.stem(), row.overwrite(), results)
+        .worked(a.pages(), a.work());
+  }
+}
