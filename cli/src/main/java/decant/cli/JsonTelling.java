@@ -8,8 +8,6 @@ import decant.run.Row;
 import decant.run.Run;
 import decant.run.Totals;
 import decant.words.Words;
-import java.io.FileDescriptor;
-import java.io.FileOutputStream;
 import java.io.PrintStream;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
@@ -19,8 +17,7 @@ final class JsonTelling implements RunTelling {
   private static final Words WORDS = Words.of(JsonTelling.class);
   private static final ObjectMapper JSON = new ObjectMapper();
 
-  private final PrintStream out =
-      new PrintStream(new FileOutputStream(FileDescriptor.out), false, StandardCharsets.UTF_8);
+  private final PrintStream out = new PrintStream(System.out, true, StandardCharsets.UTF_8);
 
   @Override
   public void planning(long files) {}
@@ -35,7 +32,6 @@ final class JsonTelling implements RunTelling {
     }
     if (whole) {
       run.each(r -> print(row(event("planned"), run, r)));
-      out.flush();
     }
   }
 
@@ -48,7 +44,7 @@ final class JsonTelling implements RunTelling {
 
   private static ObjectNode row(ObjectNode e, Run run, Row r) {
     e.put("source", run.source(r).toString())
-        .put("outcome", outcome(r.state()))
+        .put("outcome", r.state().code())
         .put("reason", r.message().isEmpty() ? null : r.message());
     boolean planned = r.state() == Row.State.PLANNED;
     ArrayNode results = e.putArray("results");
@@ -71,15 +67,6 @@ final class JsonTelling implements RunTelling {
     return e;
   }
 
-  private static String outcome(Row.State state) {
-    return switch (state) {
-      case PLANNED, AT_WORK -> "planned";
-      case DONE -> "done";
-      case FAILED -> "failed";
-      case LEFT_OUT -> "left out";
-    };
-  }
-
   @Override
   public void end(Run run) {
     Totals.Now t = run.totals();
@@ -93,7 +80,6 @@ final class JsonTelling implements RunTelling {
             .put("seconds", t.millis() / 1000.0);
     run.stopped().ifPresent(s -> e.put("stopped", s));
     print(e);
-    out.flush();
   }
 
   private static ObjectNode event(String name) {
@@ -103,9 +89,6 @@ final class JsonTelling implements RunTelling {
   private synchronized void print(ObjectNode e) {
     try {
       out.println(JSON.writeValueAsString(e));
-      if (!e.path("event").asText().equals("planned")) {
-        out.flush();
-      }
     } catch (JsonProcessingException x) {
       throw new IllegalStateException("a tree of strings and numbers can always be written", x);
     }

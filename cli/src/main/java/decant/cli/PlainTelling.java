@@ -167,7 +167,7 @@ final class PlainTelling implements RunTelling {
         ? WORDS.say("plain-telling.hours", d.toHours(), d.toMinutesPart())
         : d.toMinutes() > 0
             ? WORDS.say("plain-telling.minutes", d.toMinutes(), d.toSecondsPart())
-            : WORDS.count("plain-telling.seconds", Math.max(1, d.toSeconds()));
+            : WORDS.say("plain-telling.seconds", Math.max(1, d.toSeconds()));
   }
 
   @Override
@@ -187,7 +187,7 @@ final class PlainTelling implements RunTelling {
             Figures.number(t.done()),
             Figures.number(t.failed()),
             Figures.number(t.leftOut()),
-            Figures.number(t.pages()),
+            WORDS.count("plain-telling.pages", t.pages()),
             Figures.size(t.bytes()),
             time(t.millis())));
     if (t.replaced() > 0) {

@@ -33,8 +33,6 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.Callable;
-import java.util.concurrent.CountDownLatch;
-import java.util.concurrent.TimeUnit;
 import java.util.regex.PatternSyntaxException;
 import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
@@ -145,18 +143,26 @@ final class RunCommand implements Callable<Integer> {
   @Override
   public Integer call() throws IOException {
     RunOrder order = order();
-    Passwords results = locking.passwords(order.recipe());
-    Exposure.of(order.recipe()).ifPresent(System.err::println);
+    Passwords results = locking.passwords(order.treatment().recipe());
+    Exposure.of(order.treatment().recipe()).ifPresent(System.err::println);
     Optional<String> password = opening.password();
-    var logs = new RunLogs(order, log, manifest, m -> wrong(m));
-    var teller = json ? new JsonTelling() : new PlainTelling();
+    var logs = new RunLogs(order, log, manifest, this::wrong);
+    RunTelling teller = json ? new JsonTelling() : new PlainTelling();
     Run.Start start = planOnly ? Run.Start.PLAN_ONLY : resume ? Run.Start.RESUME : Run.Start.NEW;
-    try (Run run = Run.plan(order, start, password.isPresent(), teller::planning, () -> false)) {
+    try (var ending = new Ending();
+        Run run = Run.plan(order, start, password.isPresent(), teller::planning, ending::isAsked)) {
+      ending.of(run);
+      logs.check(run, this::wrong);
       teller.planned(run, workers, planOnly);
       if (planOnly) {
         return run.closed().isEmpty() ? 0 : SOME_FAILED;
       }
-      return worked(run, new Secrets(password.orElse(""), Map.of(), results), teller, logs);
+      run.work(workers, new Secrets(password.orElse(""), Map.of(), results), teller.listener(run));
+      boolean logged = ending.isAsked() || logged(logs, run);
+      teller.end(run);
+      ending.told();
+      boolean all = run.totals().failed() == 0 && run.closed().isEmpty() && run.stopped().isEmpty();
+      return all && logged ? 0 : SOME_FAILED;
     } catch (RunProblem e) {
       if (e.kind() == RunProblem.Kind.WRONG_ORDER) {
         throw wrong(e.getMessage());
@@ -166,38 +172,14 @@ final class RunCommand implements Callable<Integer> {
     }
   }
 
-  private int worked(Run run, Secrets secrets, RunTelling teller, RunLogs logs) {
-    var told = new CountDownLatch(1);
-    // INT and TERM end the run, say how far it came, and only then the process.
-    Thread ending =
-        new Thread(() -> {
-          run.cancel();
-          try {
-            told.await(10, TimeUnit.SECONDS);
-          } catch (InterruptedException e) {
-            Thread.currentThread().interrupt();
-          }
-        });
-    Runtime.getRuntime().addShutdownHook(ending);
-    run.work(workers, secrets, teller.listener(run));
-    boolean logged = true;
-    if (!run.isCancelled()) {
-      try {
-        logs.write(run);
-      } catch (WriteProblem e) {
-        System.err.println(e.getMessage());
-        logged = false;
-      }
+  private static boolean logged(RunLogs logs, Run run) {
+    try {
+      logs.write(run);
+      return true;
+    } catch (WriteProblem | IOException e) {
+      System.err.println(e.getMessage());
+      return false;
     }
-    teller.end(run);
-    told.countDown();
-    if (!run.isCancelled()) {
-      Runtime.getRuntime().removeShutdownHook(ending);
-    } else {
-      Signals.awaitEnd(); // the signal sets the status
-    }
-    boolean all = run.totals().failed() == 0 && run.closed().isEmpty() && run.stopped().isEmpty();
-    return all && logged ? 0 : SOME_FAILED;
   }
 
   private RunOrder order() {
@@ -222,17 +204,10 @@ final class RunCommand implements Callable<Integer> {
         templates.isEmpty()
             ? Optional.empty()
             : Optional.of(new RunOrder.Templates(templates.get(0), templates.get(1))),
-        !noSubfolders,
-        kinds(),
-        patterns,
-        since(),
-        chosen,
-        others,
-        pagesKept != null,
-        clash,
-        changes(),
-        keepTimes,
-        opening.languages());
+        new RunOrder.Filter(!noSubfolders, kinds(), patterns, since()),
+        new RunOrder.Treatment(
+            chosen, others, pagesKept != null, changes(), keepTimes, opening.languages()),
+        clash);
   }
 
   private Recipe named(String name) {

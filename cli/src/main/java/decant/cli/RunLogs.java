@@ -8,7 +8,10 @@ import decant.run.log.Csv;
 import decant.run.log.Manifest;
 import decant.run.log.RunLog;
 import decant.words.Words;
+import java.io.IOException;
 import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.function.Function;
 import org.jspecify.annotations.Nullable;
 
@@ -43,8 +46,35 @@ final class RunLogs {
     return p.toString().toLowerCase(java.util.Locale.ROOT).endsWith(".csv");
   }
 
+  /**
+   * Refuses names at which files stand that no run wrote.
+   *
+   * @param wrong makes of a message what is thrown for wrong usage
+   */
+  void check(Run run, Function<String, RuntimeException> wrong) throws IOException {
+    for (Path p : files()) {
+      if (!run.mayWrite(p)) {
+        throw wrong.apply(WORDS.say("run-logs.taken", p));
+      }
+    }
+  }
+
+  private List<Path> files() {
+    var out = new ArrayList<Path>();
+    if (log != null) {
+      out.add(log);
+      if (!isCsv(log)) {
+        out.add(csv(log));
+      }
+    }
+    if (manifest != null) {
+      out.add(manifest);
+    }
+    return out;
+  }
+
   /** Writes them; the log as a document and as values for programs, side by side. */
-  void write(Run run) throws WriteProblem {
+  void write(Run run) throws WriteProblem, IOException {
     if (log != null) {
       if (!isCsv(log)) {
         AtomicFile.write(log, true, out -> RunLog.write(run, log, out));
@@ -54,6 +84,9 @@ final class RunLogs {
     if (manifest != null) {
       Path folder = AtomicFile.folderOf(manifest);
       AtomicFile.write(manifest, true, out -> Manifest.write(run, folder, out));
+    }
+    for (Path p : files()) {
+      run.wrote(p);
     }
   }
 

@@ -27,8 +27,8 @@ final class Doings {
       MessageDigest digest = sha256();
       digest.update(Product.VERSION.getBytes(StandardCharsets.UTF_8));
       digest.update(RecipeFile.write(recipe).getBytes(StandardCharsets.UTF_8));
-      digest.update(JSON.writeValueAsBytes(order.changes()));
-      digest.update(order.languages().getBytes(StandardCharsets.UTF_8));
+      digest.update(JSON.writeValueAsBytes(order.treatment().changes()));
+      digest.update(order.treatment().languages().getBytes(StandardCharsets.UTF_8));
       return HexFormat.of().formatHex(digest.digest());
     } catch (JsonProcessingException e) {
       throw new IllegalStateException("changes can always be written", e);

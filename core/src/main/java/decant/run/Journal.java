@@ -1,8 +1,5 @@
 package decant.run;
 
-import com.fasterxml.jackson.core.JsonProcessingException;
-import com.fasterxml.jackson.core.type.TypeReference;
-import com.fasterxml.jackson.databind.ObjectMapper;
 import decant.words.Words;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -14,7 +11,6 @@ import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.sql.Statement;
 import java.time.Instant;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Consumer;
@@ -31,27 +27,17 @@ import org.sqlite.SQLiteException;
  */
 final class Journal implements AutoCloseable {
   private static final Words WORDS = Words.of(Journal.class);
-  private static final ObjectMapper JSON = new ObjectMapper();
-  private static final TypeReference<List<Row.Result>> RESULTS = new TypeReference<>() {};
   private static final int VERSION = 1;
 
   private static final String[] TABLES = {
     "create table if not exists run (id integer primary key check (id = 1), started integer,"
         + " ended integer, source text, recipe text)",
-    "create table if not exists line (number integer primary key, part integer, path text,"
-        + " folder text, kind text, bytes integer, state text, why text, message text, stem text,"
-        + " overwrite integer, results text, pages integer, findings integer, losses integer,"
-        + " replaced integer, took integer, reading integer, layout integer, writing integer,"
-        + " verifying integer)",
+    Lines.TABLE,
     "create index if not exists line_state on line (state, number)",
     "create table if not exists known (source text primary key, sha256 text, doing text,"
         + " stem text, done integer, results text, pages integer)",
     "create table if not exists made (file text primary key, source text, sha256 text)",
   };
-
-  private static final String COLUMNS =
-      "number, part, path, kind, bytes, state, why, message, stem, overwrite, results, pages,"
-          + " findings, losses, replaced, took, reading, layout, writing, verifying";
 
   private final Connection connection;
   private final @Nullable Path copy;
@@ -113,7 +99,7 @@ final class Journal implements AutoCloseable {
     config.setSynchronous(
         copy == null ? SQLiteConfig.SynchronousMode.FULL : SQLiteConfig.SynchronousMode.OFF);
     config.setLockingMode(SQLiteConfig.LockingMode.EXCLUSIVE);
-    config.setJournalMode(SQLiteConfig.JournalMode.TRUNCATE);
+    config.setJournalMode(SQLiteConfig.JournalMode.DELETE);
     config.setBusyTimeout(500);
     Connection c =
         DriverManager.getConnection("jdbc:sqlite:" + file.toAbsolutePath(), config.toProperties());
@@ -171,20 +157,6 @@ final class Journal implements AutoCloseable {
     }
   }
 
-  private static PreparedStatement filled(PreparedStatement s, Object... values)
-      throws SQLException {
-    for (int k = 0; k < values.length; k++) {
-      s.setObject(k + 1, values[k]);
-    }
-    return s;
-  }
-
-  private static void run(Connection c, String sql, Object... values) throws SQLException {
-    try (PreparedStatement s = c.prepareStatement(sql)) {
-      filled(s, values).executeUpdate();
-    }
-  }
-
   /** Whether a run was begun and not ended. */
   boolean isUnfinished() {
     return kept(c -> {
@@ -198,7 +170,7 @@ final class Journal implements AutoCloseable {
   /** Notes that a run begins. */
   void begin(Path source, String recipe) {
     kept(c -> {
-      run(
+      Sql.run(
           c,
           "insert or replace into run (id, started, ended, source, recipe) values (1, ?, null, ?, ?)",
           Instant.now().toEpochMilli(),
@@ -211,7 +183,7 @@ final class Journal implements AutoCloseable {
   /** Notes that it has come to its end. */
   void end() {
     kept(c -> {
-      run(c, "update run set ended = ? where id = 1", Instant.now().toEpochMilli());
+      Sql.run(c, "update run set ended = ? where id = 1", Instant.now().toEpochMilli());
       return true;
     });
   }
@@ -222,7 +194,7 @@ final class Journal implements AutoCloseable {
   Optional<Known> known(Path source) {
     return kept(c -> {
       try (PreparedStatement s =
-              filled(
+              Sql.filled(
                   c.prepareStatement(
                       "select sha256, doing, stem, done, results from known where source = ?"),
                   source.toString());
@@ -234,7 +206,7 @@ final class Journal implements AutoCloseable {
                     r.getString(2),
                     r.getString(3),
                     r.getInt(4) == 1,
-                    results(r.getString(5))))
+                    Sql.results(r.getString(5))))
             : Optional.empty();
       }
     });
@@ -249,7 +221,7 @@ final class Journal implements AutoCloseable {
   Optional<String> made(Path file) {
     return kept(c -> {
       try (PreparedStatement s =
-              filled(
+              Sql.filled(
                   c.prepareStatement("select sha256 from made where file = ?"), file.toString());
           ResultSet r = s.executeQuery()) {
         return r.next() ? Optional.of(r.getString(1)) : Optional.empty();
@@ -257,10 +229,22 @@ final class Journal implements AutoCloseable {
     });
   }
 
+  /** Notes a file that was made of no single source. */
+  void wrote(Path file, String sha256) {
+    kept(c -> {
+      Sql.run(
+          c,
+          "insert or replace into made (file, source, sha256) values (?, '', ?)",
+          file.toString(),
+          sha256);
+      return true;
+    });
+  }
+
   /** Takes the rows of the last run away, for those of another. */
   void clear() {
     kept(c -> {
-      run(c, "delete from line");
+      Sql.run(c, "delete from line");
       return true;
     });
   }
@@ -268,37 +252,7 @@ final class Journal implements AutoCloseable {
   /** Adds planned rows. */
   void add(List<Row> rows) {
     kept(c -> {
-      String marks = "?, ".repeat(20) + "?";
-      try (PreparedStatement s =
-          c.prepareStatement("insert into line (" + COLUMNS + ", folder) values (" + marks + ")")) {
-        for (Row r : rows) {
-          filled(
-              s,
-              r.number(),
-              r.part(),
-              r.path(),
-              r.kind(),
-              r.bytes(),
-              r.state().name(),
-              r.why().name(),
-              r.message(),
-              r.stem(),
-              r.overwrite() ? 1 : 0,
-              json(r.results()),
-              r.pages(),
-              r.work().findings(),
-              r.work().losses(),
-              r.work().replaced(),
-              r.work().times().all(),
-              r.work().times().reading(),
-              r.work().times().layout(),
-              r.work().times().writing(),
-              r.work().times().verifying(),
-              r.folder());
-          s.addBatch();
-        }
-        s.executeBatch();
-      }
+      Lines.add(c, rows);
       return true;
     });
   }
@@ -306,33 +260,9 @@ final class Journal implements AutoCloseable {
   /** Notes what became of a row, before anything is done, or while nothing more is known. */
   void update(Row r) {
     kept(c -> {
-      updated(c, r);
+      Lines.update(c, r);
       return true;
     });
-  }
-
-  private static void updated(Connection c, Row r) throws SQLException {
-    run(
-        c,
-        "update line set state = ?, why = ?, message = ?, stem = ?, overwrite = ?, results = ?,"
-            + " pages = ?, findings = ?, losses = ?, replaced = ?, took = ?, reading = ?,"
-            + " layout = ?, writing = ?, verifying = ? where number = ?",
-        r.state().name(),
-        r.why().name(),
-        r.message(),
-        r.stem(),
-        r.overwrite() ? 1 : 0,
-        json(r.results()),
-        r.pages(),
-        r.work().findings(),
-        r.work().losses(),
-        r.work().replaced(),
-        r.work().times().all(),
-        r.work().times().reading(),
-        r.work().times().layout(),
-        r.work().times().writing(),
-        r.work().times().verifying(),
-        r.number());
   }
 
   /**
@@ -342,9 +272,9 @@ final class Journal implements AutoCloseable {
    */
   void begin(Row r, Path source, List<Path> files) {
     kept(c -> {
-      updated(c, r);
+      Lines.update(c, r);
       for (Path f : files) {
-        run(
+        Sql.run(
             c,
             "insert or ignore into made (file, source, sha256) values (?, ?, '')",
             f.toString(),
@@ -363,21 +293,21 @@ final class Journal implements AutoCloseable {
    */
   void done(Row r, Path source, String sha256, String doing, List<Path> files) {
     kept(c -> {
-      updated(c, r);
-      run(
+      Lines.update(c, r);
+      Sql.run(
           c,
           "insert or replace into known (source, sha256, doing, stem, done, results, pages)"
               + " values (?, ?, ?, ?, ?, ?, ?)",
           source.toString(),
           sha256,
           doing,
-          r.stem(),
+          r.named().stem(),
           r.state() == Row.State.DONE ? 1 : 0,
-          json(r.results()),
+          Sql.json(r.results()),
           r.pages());
-      run(c, "delete from made where source = ? and sha256 = ''", source.toString());
+      Sql.run(c, "delete from made where source = ? and sha256 = ''", source.toString());
       for (int k = 0; k < files.size(); k++) {
-        run(
+        Sql.run(
             c,
             "insert or replace into made (file, source, sha256) values (?, ?, ?)",
             files.get(k).toString(),
@@ -408,17 +338,7 @@ final class Journal implements AutoCloseable {
   }
 
   private List<Row> select(String where, Object... values) {
-    return kept(c -> {
-      var out = new ArrayList<Row>();
-      try (PreparedStatement s =
-              filled(c.prepareStatement("select " + COLUMNS + " from line " + where), values);
-          ResultSet r = s.executeQuery()) {
-        while (r.next()) {
-          out.add(row(r));
-        }
-      }
-      return out;
-    });
+    return kept(c -> Lines.select(c, where, values));
   }
 
   /** Gives all rows, a few at a time; what is done with them may change the journal. */
@@ -428,28 +348,6 @@ final class Journal implements AutoCloseable {
       some.forEach(to);
       from = some.getLast().number() + 1;
     }
-  }
-
-  private static Row row(ResultSet r) throws SQLException {
-    return new Row(
-        r.getLong(1),
-        r.getInt(2),
-        r.getString(3),
-        r.getString(4),
-        r.getLong(5),
-        Row.State.valueOf(r.getString(6)),
-        Row.Why.valueOf(r.getString(7)),
-        r.getString(8),
-        r.getString(9),
-        r.getInt(10) == 1,
-        results(r.getString(11)),
-        r.getInt(12),
-        new Row.Work(
-            r.getInt(13),
-            r.getInt(14),
-            r.getInt(15),
-            new Row.Times(
-                r.getLong(16), r.getLong(17), r.getLong(18), r.getLong(19), r.getLong(20))));
   }
 
   /** How many files of a kind or a folder are to become what. */
@@ -466,39 +364,7 @@ final class Journal implements AutoCloseable {
   }
 
   private List<Count> counts(String column) {
-    return kept(c -> {
-      var out = new ArrayList<Count>();
-      try (Statement s = c.createStatement();
-          ResultSet r =
-              s.executeQuery(
-                  "select "
-                      + column
-                      + ", state, count(*), sum(bytes) from line group by 1, 2"
-                      + " order by 1, 2")) {
-        while (r.next()) {
-          out.add(
-              new Count(
-                  r.getString(1), Row.State.valueOf(r.getString(2)), r.getLong(3), r.getLong(4)));
-        }
-      }
-      return out;
-    });
-  }
-
-  private static String json(List<Row.Result> results) {
-    try {
-      return JSON.writeValueAsString(results);
-    } catch (JsonProcessingException e) {
-      throw new IllegalStateException("results can always be written", e);
-    }
-  }
-
-  private static List<Row.Result> results(String json) throws SQLException {
-    try {
-      return JSON.readValue(json, RESULTS);
-    } catch (JsonProcessingException e) {
-      throw new SQLException("a row is damaged", e);
-    }
+    return kept(c -> Lines.counts(c, column));
   }
 
   @Override

@@ -61,7 +61,7 @@ final class Planner {
     this.order = order;
     this.journal = journal;
     this.password = password;
-    this.patterns = order.patterns().matching();
+    this.patterns = order.filter().patterns().matching();
     this.atWork = atWork.stream().map(r -> r.part() + " " + r.path()).collect(Collectors.toSet());
     this.seen = seen;
     this.cancelled = cancelled;
@@ -75,7 +75,7 @@ final class Planner {
       int at = n;
       new FileTree(
               part.source(),
-              order.subfolders(),
+              order.filter().subfolders(),
               folder -> cancelled.getAsBoolean() || isOther(parts, part, folder),
               new FileTree.Visitor() {
                 @Override
@@ -124,7 +124,7 @@ final class Planner {
   }
 
   private String folder(Recipe recipe) {
-    return order.recipes().entrySet().stream()
+    return order.treatment().recipes().entrySet().stream()
         .filter(e -> e.getValue() == recipe)
         .map(Map.Entry::getKey)
         .findFirst()
@@ -191,7 +191,7 @@ final class Planner {
       if (!patterns.takes(m.path())) {
         return left(r, Row.Why.PATTERN, WORDS.say("planner.pattern"));
       }
-      if (order.changedSince().filter(s -> m.modified().isBefore(s)).isPresent()) {
+      if (order.filter().changedSince().filter(s -> m.modified().isBefore(s)).isPresent()) {
         return left(r, Row.Why.OLDER, WORDS.say("planner.older"));
       }
       Path file = part.source().resolve(m.path());
@@ -225,7 +225,7 @@ final class Planner {
         return left(r, Row.Why.OTHER_KIND, WORDS.say("planner.no-template"));
       }
       boolean known = Formats.opened().contains(f); // what is locked as a whole tells nothing
-      if (known && !order.kinds().isEmpty() && !order.kinds().contains(f)) {
+      if (known && !order.filter().kinds().isEmpty() && !order.filter().kinds().contains(f)) {
         return left(r, Row.Why.OTHER_KIND, WORDS.say("planner.other-kind", f.name()));
       }
       if (outside != null) {

@@ -10,11 +10,6 @@ import java.util.List;
  * @param path from the source of its tree, with slashes
  * @param kind the id of its format; empty if it is not known
  * @param bytes its size
- * @param why why it is left out or failed; {@link Why#NONE} otherwise
- * @param message the same in plain words
- * @param stem what its results share as a name
- * @param overwrite whether they may take the place of what is there
- * @param results what is to be made, or was
  * @param pages how many pages the source has; 0 if unknown
  */
 public record Row(
@@ -23,21 +18,54 @@ public record Row(
     String path,
     String kind,
     long bytes,
-    State state,
-    Why why,
-    String message,
-    String stem,
-    boolean overwrite,
-    List<Result> results,
+    Fate fate,
+    Named named,
     int pages,
     Work work) {
+
+  /**
+   * How far it is.
+   *
+   * @param why why it is left out or failed; {@link Why#NONE} otherwise
+   * @param message the same in plain words
+   */
+  public record Fate(State state, Why why, String message) {
+    static final Fate PLANNED = new Fate(State.PLANNED, Why.NONE, "");
+  }
+
+  /**
+   * The files that are made of it.
+   *
+   * @param stem what they share as a name
+   * @param overwrite whether they may take the place of what is there
+   * @param results what is to be made, or was
+   */
+  public record Named(String stem, boolean overwrite, List<Result> results) {
+    static final Named NOT_YET = new Named("", false, List.of());
+
+    public Named {
+      results = List.copyOf(results);
+    }
+  }
+
   /** How far it is. */
   public enum State {
-    PLANNED,
-    AT_WORK,
-    DONE,
-    FAILED,
-    LEFT_OUT
+    PLANNED("planned"),
+    AT_WORK("at work"),
+    DONE("done"),
+    FAILED("failed"),
+    LEFT_OUT("left out");
+
+    private final String code;
+
+    State(String code) {
+      this.code = code;
+    }
+
+    /** As programs are told of it. */
+    public String code() {
+      return code;
+    }
   }
 
   /** Why a file is left out, or failed. */
@@ -93,59 +121,43 @@ public record Row(
     public static final Times NONE = new Times(0, 0, 0, 0, 0);
   }
 
-  public Row {
-    results = List.copyOf(results);
+  public State state() {
+    return fate.state();
+  }
+
+  public Why why() {
+    return fate.why();
+  }
+
+  public String message() {
+    return fate.message();
+  }
+
+  public List<Result> results() {
+    return named.results();
   }
 
   /** A file that was met, of which no more is known. */
   static Row met(long number, int part, String path, long bytes) {
-    return new Row(
-        number,
-        part,
-        path,
-        "",
-        bytes,
-        State.PLANNED,
-        Why.NONE,
-        "",
-        "",
-        false,
-        List.of(),
-        0,
-        Work.NONE);
+    return new Row(number, part, path, "", bytes, Fate.PLANNED, Named.NOT_YET, 0, Work.NONE);
   }
 
   Row withKind(String id) {
-    return new Row(
-        number, part, path, id, bytes, state, why, message, stem, overwrite, results, pages, work);
+    return new Row(number, part, path, id, bytes, fate, named, pages, work);
   }
 
   Row with(State other, Why reason, String said) {
-    return new Row(
-        number, part, path, kind, bytes, other, reason, said, stem, overwrite, results, pages,
-        work);
+    var now = new Fate(other, reason, said);
+    return new Row(number, part, path, kind, bytes, now, named, pages, work);
   }
 
   Row named(String name, boolean over, List<Result> files) {
-    return new Row(
-        number, part, path, kind, bytes, state, why, message, name, over, files, pages, work);
+    var now = new Named(name, over, files);
+    return new Row(number, part, path, kind, bytes, fate, now, pages, work);
   }
 
   Row worked(int sourcePages, Work done) {
-    return new Row(
-        number,
-        part,
-        path,
-        kind,
-        bytes,
-        state,
-        why,
-        message,
-        stem,
-        overwrite,
-        results,
-        sourcePages,
-        done);
+    return new Row(number, part, path, kind, bytes, fate, named, sourcePages, done);
   }
 
   /** The folder that it is in, from the source of its tree; empty for that itself. */

@@ -110,9 +110,6 @@ public final class Run implements AutoCloseable {
               },
               cancelled);
       List<Path> closed = planner.plan();
-      if (start != Start.PLAN_ONLY) {
-        journal.begin(order.source(), order.recipe().name());
-      }
       ready = true;
       return new Run(order, journal, closed, counted[0]);
     } finally {
@@ -197,7 +194,7 @@ public final class Run implements AutoCloseable {
 
   /** The room that the results need as far as earlier runs tell, in bytes. */
   public OptionalLong roomNeeded() {
-    return speeds.room(order.recipe().name(), planned());
+    return speeds.room(order.treatment().recipe().name(), planned());
   }
 
   /** The room that is free where they go, in bytes. */
@@ -212,8 +209,35 @@ public final class Run implements AutoCloseable {
 
   /** How long the planned files take as far as earlier runs tell, in milliseconds. */
   public OptionalLong timeNeeded(int workers) {
-    OptionalLong one = speeds.time(order.recipe().name(), planned());
+    OptionalLong one = speeds.time(order.treatment().recipe().name(), planned());
     return one.isPresent() ? OptionalLong.of(one.getAsLong() / workers) : one;
+  }
+
+  /**
+   * Whether a file about the run may be written: there is none of its name, or one that a run into
+   * this destination wrote and nobody has changed.
+   *
+   * @throws IOException if what is there cannot be read
+   */
+  public boolean mayWrite(Path file) throws IOException {
+    if (!Files.exists(file)) {
+      return true;
+    }
+    Optional<String> made = journal.made(whole(file));
+    return made.isPresent() && made.get().equals(Doings.sha256(file));
+  }
+
+  /**
+   * Notes that a file about the run was written.
+   *
+   * @throws IOException if it cannot be read back
+   */
+  public void wrote(Path file) throws IOException {
+    journal.wrote(whole(file), Doings.sha256(file));
+  }
+
+  private static Path whole(Path file) {
+    return file.toAbsolutePath().normalize();
   }
 
   /** Leaves a planned file out. */
@@ -237,6 +261,7 @@ public final class Run implements AutoCloseable {
    * @param workers how many processes work at a time
    */
   public void work(int workers, Secrets secrets, Listener listener) {
+    journal.begin(order.source(), order.treatment().recipe().name());
     journal.each(r -> {
       if (r.state() != Row.State.PLANNED && !cancelled) {
         totals.ended(r);

@@ -16,32 +16,64 @@ import java.util.Set;
  * @param source the folder whose files are published; never written to
  * @param destination the folder that their results go to, in the same tree
  * @param templates where templates are taken from and go to, if not with the others
- * @param subfolders whether folders in folders are gone through
- * @param kinds what is published, by content; empty for all that can be taken in
- * @param patterns which files by their names
- * @param changedSince files that were last changed before are left out
- * @param recipe what is made of each file
- * @param recipes others for subfolders, by their path from the source with slashes
- * @param pagesKept whether which pages of PDFs are kept was asked for, not only said by the recipe
  * @param clash what is done where a file is that no run has made
- * @param keepTimes whether results are given the time at which their source was last changed
- * @param languages what text of scanned pages is recognised in; empty if it is not
  */
 public record RunOrder(
     Path source,
     Path destination,
     Optional<Templates> templates,
-    boolean subfolders,
-    Set<Format> kinds,
-    Patterns patterns,
-    Optional<Instant> changedSince,
-    Recipe recipe,
-    Map<String, Recipe> recipes,
-    boolean pagesKept,
-    Clash clash,
-    Changes changes,
-    boolean keepTimes,
-    String languages) {
+    Filter filter,
+    Treatment treatment,
+    Clash clash) {
+
+  /**
+   * Which files are published.
+   *
+   * @param subfolders whether folders in folders are gone through
+   * @param kinds by content; empty for all that can be taken in
+   * @param patterns by name
+   * @param changedSince files that were last changed before are left out
+   */
+  public record Filter(
+      boolean subfolders, Set<Format> kinds, Patterns patterns, Optional<Instant> changedSince) {
+    public static final Filter ALL = new Filter(true, Set.of(), Patterns.ALL, Optional.empty());
+
+    public Filter {
+      kinds = Set.copyOf(kinds);
+    }
+  }
+
+  /**
+   * What is done to each of them.
+   *
+   * @param recipe what is made of it
+   * @param recipes others for subfolders, by their path from the source with slashes
+   * @param pagesKept whether which pages of PDFs are kept was asked for, not only said by the
+   *     recipe
+   * @param keepTimes whether results are given the time at which their source was last changed
+   * @param languages what text of scanned pages is recognised in; empty if it is not
+   */
+  public record Treatment(
+      Recipe recipe,
+      Map<String, Recipe> recipes,
+      boolean pagesKept,
+      Changes changes,
+      boolean keepTimes,
+      String languages) {
+    public Treatment {
+      recipes = Map.copyOf(recipes);
+    }
+
+    /** A recipe, and nothing more. */
+    public static Treatment by(Recipe recipe) {
+      return new Treatment(recipe, Map.of(), false, Changes.NONE, false, "");
+    }
+
+    /** This one with changes. */
+    public Treatment with(Changes other) {
+      return new Treatment(recipe, recipes, pagesKept, other, keepTimes, languages);
+    }
+  }
 
   /** Templates with a folder of their own, and another that their results go to. */
   public record Templates(Path source, Path destination) {}
@@ -56,28 +88,26 @@ public record RunOrder(
     LEAVE
   }
 
-  public RunOrder {
-    kinds = Set.copyOf(kinds);
-    recipes = Map.copyOf(recipes);
-  }
-
   /** Everything in a folder by a recipe, and nothing more. */
   public static RunOrder of(Path source, Path destination, Recipe recipe) {
     return new RunOrder(
-        source,
-        destination,
-        Optional.empty(),
-        true,
-        Set.of(),
-        Patterns.ALL,
-        Optional.empty(),
-        recipe,
-        Map.of(),
-        false,
-        Clash.LEAVE,
-        Changes.NONE,
-        false,
-        "");
+        source, destination, Optional.empty(), Filter.ALL, Treatment.by(recipe), Clash.LEAVE);
+  }
+
+  public RunOrder with(Filter other) {
+    return new RunOrder(source, destination, templates, other, treatment, clash);
+  }
+
+  public RunOrder with(Treatment other) {
+    return new RunOrder(source, destination, templates, filter, other, clash);
+  }
+
+  public RunOrder with(Clash other) {
+    return new RunOrder(source, destination, templates, filter, treatment, other);
+  }
+
+  public RunOrder with(Templates other) {
+    return new RunOrder(source, destination, Optional.of(other), filter, treatment, clash);
   }
 
   /** A tree that is gone through, and the one that its results go to. */
@@ -100,12 +130,12 @@ public record RunOrder(
   public Recipe recipeFor(String folder) {
     String at = folder;
     while (true) {
-      Recipe own = recipes.get(at);
+      Recipe own = treatment.recipes().get(at);
       if (own != null) {
         return own;
       }
       if (at.isEmpty()) {
-        return recipe;
+        return treatment.recipe();
       }
       at = at.contains("/") ? at.substring(0, at.lastIndexOf('/')) : "";
     }

@@ -95,7 +95,7 @@ final class RunThread implements Runnable {
     }
     Row ended = ended(row, a);
     if (a.why() == Row.Why.NONE) {
-      speeds.learn(order.recipe().name(), ended);
+      speeds.learn(order.treatment().recipe().name(), ended);
     }
     journal.done(ended, source, a.sha256(), Doings.of(order, recipe), files(ended));
     totals.ended(ended);
@@ -136,18 +136,18 @@ final class RunThread implements Runnable {
                   source.toAbsolutePath().toString(),
                   root.toAbsolutePath().toString(),
                   folder.toAbsolutePath().toString(),
-                  row.stem(),
-                  row.overwrite(),
+                  row.named().stem(),
+                  row.named().overwrite(),
                   known(row, recipe, before),
                   recipe(row),
-                  order.pagesKept(),
-                  order.changes(),
-                  order.languages(),
+                  order.treatment().pagesKept(),
+                  order.treatment().changes(),
+                  order.treatment().languages(),
                   secrets.of(row),
                   secrets.results().open(),
                   secrets.results().change(),
                   allowed.toMillis(),
-                  order.keepTimes()));
+                  order.treatment().keepTimes()));
       for (int tried = 1; ; tried++) {
         try {
           return JSON.readValue(worker.ask(job, allowed.plus(GRACE)), Job.Answer.class);
@@ -183,7 +183,7 @@ final class RunThread implements Runnable {
    */
   private @org.jspecify.annotations.Nullable List<String> known(
       Row row, Recipe recipe, Optional<Journal.Known> before) {
-    if (!row.overwrite() || Plan.hasKnownNames(recipe) || before.isEmpty()) {
+    if (!row.named().overwrite() || Plan.hasKnownNames(recipe) || before.isEmpty()) {
       return null;
     }
     return before.get().results().stream()
@@ -219,7 +219,7 @@ final class RunThread implements Runnable {
           default -> Row.State.FAILED;
         };
     return row.with(state, a.why(), a.message())
-        .named(row.stem(), row.overwrite(), results)
+        .named(row.named().stem(), row.named().overwrite(), results)
         .worked(a.pages(), a.work());
   }
 }

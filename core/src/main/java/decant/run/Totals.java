@@ -25,7 +25,6 @@ public final class Totals {
       long atWork,
       long pages,
       long bytes,
-      long sourceBytes,
       long replaced,
       long millis) {
     /** How many have come to their end. */
@@ -40,7 +39,6 @@ public final class Totals {
   private long atWork;
   private long pages;
   private long bytes;
-  private long sourceBytes;
   private long replaced;
 
   Totals(long planned) {
@@ -61,7 +59,6 @@ public final class Totals {
       pages +=
           Math.max(r.pages(), r.results().stream().mapToInt(Row.Result::pages).max().orElse(0));
       bytes += r.results().stream().mapToLong(Row.Result::bytes).sum();
-      sourceBytes += r.bytes();
       replaced += r.work().replaced();
     }
   }
@@ -75,7 +72,6 @@ public final class Totals {
         atWork,
         pages,
         bytes,
-        sourceBytes,
         replaced,
         (System.nanoTime() - start) / 1_000_000);
   }

@@ -97,7 +97,7 @@ public final class RunLog {
             "run-log.what",
             run.order().source().toAbsolutePath(),
             run.order().destination().toAbsolutePath(),
-            run.order().recipe().name(),
+            run.order().treatment().recipe().name(),
             LocalDateTime.now().format(WHEN)));
     out.heading(2, WORDS.say("run-log.totals"));
     totals(out, kinds, all);
