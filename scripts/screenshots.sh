@@ -1,5 +1,6 @@
 #!/usr/bin/env bash
 # Takes the pictures of docs/screenshots from the demo data, in a real window under Xvfb.
+#   scripts/screenshots.sh [FOLDER [runs]]    all of them, or that of Runs alone
 set -euo pipefail
 cd "$(dirname "$(readlink -f "$0")")/.."
 . scripts/setup.sh
@@ -12,4 +13,4 @@ unset DISPLAY
 start_xvfb
 "$JAVA_HOME/bin/java" --enable-native-access=ALL-UNNAMED --sun-misc-unsafe-memory-access=allow -Djava.awt.headless=true -Dprism.order=sw \
   -cp "core/target/classes:desktop/target/classes:desktop/target/test-classes:$(cat desktop/target/test-classpath.txt)" \
-  decant.desktop.Screenshots demo "$out"
+  decant.desktop.Screenshots demo "$out" ${2:+"$2"}

@@ -145,19 +145,19 @@ final class RunCommand implements Callable<Integer> {
     RunOrder order = order();
     Passwords results = locking.passwords(order.treatment().recipe());
     Exposure.of(order.treatment().recipe()).ifPresent(System.err::println);
-    Optional<String> password = opening.password();
+    var secrets = new Secrets(opening.password().orElse(""), Map.of(), results);
     var logs = new RunLogs(order, log, manifest, this::wrong);
     RunTelling teller = json ? new JsonTelling() : new PlainTelling();
     Run.Start start = planOnly ? Run.Start.PLAN_ONLY : resume ? Run.Start.RESUME : Run.Start.NEW;
     try (var ending = new Ending();
-        Run run = Run.plan(order, start, password.isPresent(), teller::planning, ending::isAsked)) {
+        Run run = Run.plan(order, start, secrets, teller::planning, ending::isAsked)) {
       ending.of(run);
       logs.check(run, this::wrong);
       teller.planned(run, workers, planOnly);
       if (planOnly) {
         return run.closed().isEmpty() ? 0 : SOME_FAILED;
       }
-      run.work(workers, new Secrets(password.orElse(""), Map.of(), results), teller.listener(run));
+      run.work(workers, teller.listener(run));
       boolean logged = ending.isAsked() || logged(logs, run);
       teller.end(run);
       ending.told();
@@ -207,7 +207,8 @@ final class RunCommand implements Callable<Integer> {
         new RunOrder.Filter(!noSubfolders, kinds(), patterns, since()),
         new RunOrder.Treatment(
             chosen, others, pagesKept != null, changes(), keepTimes, opening.languages()),
-        clash);
+        clash,
+        RunOrder.Choices.NONE);
   }
 
   private Recipe named(String name) {

@@ -171,6 +171,14 @@ public final class Formats {
     return byExtension(name).flatMap(Formats::service).flatMap(FormatService::ledger);
   }
 
+  /** The formats that ledgers are written in. */
+  public static List<Format> ledgers() {
+    return SERVICES.stream()
+        .filter(s -> s.ledger().isPresent())
+        .map(FormatService::format)
+        .toList();
+  }
+
   private static IllegalArgumentException unwritten(Format f) {
     return new IllegalArgumentException("documents are not written as " + f.name());
   }

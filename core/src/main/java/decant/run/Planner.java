@@ -32,7 +32,7 @@ final class Planner {
 
   private final RunOrder order;
   private final Journal journal;
-  private final boolean password;
+  private final Secrets secrets;
   private final Patterns.Matching patterns;
   private final LocalDate date = LocalDate.now();
   private final Map<String, Doing> doings = new HashMap<>();
@@ -47,20 +47,20 @@ final class Planner {
   private record Doing(Recipe recipe, String key) {}
 
   /**
-   * @param password whether one is there to try on locked files
+   * @param secrets what opens locked files
    * @param atWork those rows of a stopped run that were being worked on
    * @param seen is told how many files were met
    */
   Planner(
       RunOrder order,
       Journal journal,
-      boolean password,
+      Secrets secrets,
       List<Row> atWork,
       LongConsumer seen,
       BooleanSupplier cancelled) {
     this.order = order;
     this.journal = journal;
-    this.password = password;
+    this.secrets = secrets;
     this.patterns = order.filter().patterns().matching();
     this.atWork = atWork.stream().map(r -> r.part() + " " + r.path()).collect(Collectors.toSet());
     this.seen = seen;
@@ -188,13 +188,16 @@ final class Planner {
       if (m.kind() == FileTree.Kind.LINK) {
         return left(r, Row.Why.LINK, WORDS.say("planner.link"));
       }
+      Path file = part.source().resolve(m.path());
+      if (order.choices().leftOut().contains(file.toAbsolutePath().normalize())) {
+        return left(r, Row.Why.BY_PERSON, WORDS.say("run.left-out-by-person"));
+      }
       if (!patterns.takes(m.path())) {
         return left(r, Row.Why.PATTERN, WORDS.say("planner.pattern"));
       }
       if (order.filter().changedSince().filter(s -> m.modified().isBefore(s)).isPresent()) {
         return left(r, Row.Why.OLDER, WORDS.say("planner.older"));
       }
-      Path file = part.source().resolve(m.path());
       if (m.kind() == FileTree.Kind.UNKNOWN || !Files.isReadable(file)) {
         return failed(r, Row.Why.UNREADABLE, WORDS.say("planner.unreadable"));
       }
@@ -215,7 +218,7 @@ final class Planner {
 
     private Row known(Row r, Format f, Path file) throws IOException {
       boolean locked = Formats.isLocked(f, file);
-      if (locked && !password) {
+      if (locked && secrets.of(file).isEmpty()) {
         return left(r, Row.Why.LOCKED, WORDS.say("planner.locked"));
       }
       if (!Formats.opened().contains(f) && !locked) {
@@ -255,7 +258,8 @@ final class Planner {
         if (foreign.isEmpty()) {
           return named(r, stem, true, files(r));
         }
-        return switch (order.clash()) {
+        Path whole = source.toAbsolutePath().normalize();
+        return switch (order.choices().clashes().getOrDefault(whole, order.clash())) {
           case LEAVE ->
               left(
                   r,

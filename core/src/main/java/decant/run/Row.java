@@ -160,6 +160,11 @@ public record Row(
     return new Row(number, part, path, kind, bytes, fate, named, sourcePages, done);
   }
 
+  /** How many pages it has, or else the longest of its results; 0 if that is not known. */
+  public int pagesOrMade() {
+    return pages > 0 ? pages : results().stream().mapToInt(Result::pages).max().orElse(0);
+  }
+
   /** The folder that it is in, from the source of its tree; empty for that itself. */
   public String folder() {
     int slash = path.lastIndexOf('/');

@@ -47,6 +47,7 @@ public final class Run implements AutoCloseable {
   }
 
   private final RunOrder order;
+  private final Secrets secrets;
   private final Journal journal;
   private final List<Path> closed;
   private final long files;
@@ -60,8 +61,9 @@ public final class Run implements AutoCloseable {
   private boolean paused;
   private long next;
 
-  private Run(RunOrder order, Journal journal, List<Path> closed, long files) {
+  private Run(RunOrder order, Secrets secrets, Journal journal, List<Path> closed, long files) {
     this.order = order;
+    this.secrets = secrets;
     this.journal = journal;
     this.closed = List.copyOf(closed);
     this.files = files;
@@ -72,12 +74,12 @@ public final class Run implements AutoCloseable {
   /**
    * Plans a run. Nothing is written but its journal, and not even that if it is only planned.
    *
-   * @param password whether one is there to try on locked files
+   * @param secrets what opens locked files, and locks results
    * @param seen is told how many files were met
    * @throws RunProblem if it cannot start; nothing was written then
    */
   public static Run plan(
-      RunOrder order, Start start, boolean password, LongConsumer seen, BooleanSupplier cancelled)
+      RunOrder order, Start start, Secrets secrets, LongConsumer seen, BooleanSupplier cancelled)
       throws RunProblem {
     Places.check(order);
     Journal journal =
@@ -102,7 +104,7 @@ public final class Run implements AutoCloseable {
           new Planner(
               order,
               journal,
-              password,
+              secrets,
               atWork,
               n -> {
                 counted[0] = n;
@@ -111,7 +113,7 @@ public final class Run implements AutoCloseable {
               cancelled);
       List<Path> closed = planner.plan();
       ready = true;
-      return new Run(order, journal, closed, counted[0]);
+      return new Run(order, secrets, journal, closed, counted[0]);
     } finally {
       if (!ready) {
         journal.close();
@@ -247,20 +249,13 @@ public final class Run implements AutoCloseable {
     return left;
   }
 
-  /** Takes a file that was left out into the plan again, if it has names for its results. */
-  public Row takeIn(Row r) {
-    Row planned = r.with(Row.State.PLANNED, Row.Why.NONE, "");
-    journal.update(planned);
-    return planned;
-  }
-
   /**
    * Works through the plan, and returns when all rows have come to their end, or the run was
    * stopped.
    *
    * @param workers how many processes work at a time
    */
-  public void work(int workers, Secrets secrets, Listener listener) {
+  public void work(int workers, Listener listener) {
     journal.begin(order.source(), order.treatment().recipe().name());
     journal.each(r -> {
       if (r.state() != Row.State.PLANNED && !cancelled) {

@@ -17,6 +17,7 @@ import java.util.Set;
  * @param destination the folder that their results go to, in the same tree
  * @param templates where templates are taken from and go to, if not with the others
  * @param clash what is done where a file is that no run has made
+ * @param choices what a person chose for single files
  */
 public record RunOrder(
     Path source,
@@ -24,7 +25,22 @@ public record RunOrder(
     Optional<Templates> templates,
     Filter filter,
     Treatment treatment,
-    Clash clash) {
+    Clash clash,
+    Choices choices) {
+
+  /**
+   * What a person chose for single files, by their whole paths.
+   *
+   * @param clashes what is done where a file is that no run has made, if not as with others
+   */
+  public record Choices(Set<Path> leftOut, Map<Path, Clash> clashes) {
+    public static final Choices NONE = new Choices(Set.of(), Map.of());
+
+    public Choices {
+      leftOut = Set.copyOf(leftOut);
+      clashes = Map.copyOf(clashes);
+    }
+  }
 
   /**
    * Which files are published.
@@ -91,23 +107,33 @@ public record RunOrder(
   /** Everything in a folder by a recipe, and nothing more. */
   public static RunOrder of(Path source, Path destination, Recipe recipe) {
     return new RunOrder(
-        source, destination, Optional.empty(), Filter.ALL, Treatment.by(recipe), Clash.LEAVE);
+        source,
+        destination,
+        Optional.empty(),
+        Filter.ALL,
+        Treatment.by(recipe),
+        Clash.LEAVE,
+        Choices.NONE);
   }
 
   public RunOrder with(Filter other) {
-    return new RunOrder(source, destination, templates, other, treatment, clash);
+    return new RunOrder(source, destination, templates, other, treatment, clash, choices);
   }
 
   public RunOrder with(Treatment other) {
-    return new RunOrder(source, destination, templates, filter, other, clash);
+    return new RunOrder(source, destination, templates, filter, other, clash, choices);
   }
 
   public RunOrder with(Clash other) {
-    return new RunOrder(source, destination, templates, filter, treatment, other);
+    return new RunOrder(source, destination, templates, filter, treatment, other, choices);
+  }
+
+  public RunOrder with(Choices other) {
+    return new RunOrder(source, destination, templates, filter, treatment, clash, other);
   }
 
   public RunOrder with(Templates other) {
-    return new RunOrder(source, destination, Optional.of(other), filter, treatment, clash);
+    return new RunOrder(source, destination, Optional.of(other), filter, treatment, clash, choices);
   }
 
   /** A tree that is gone through, and the one that its results go to. */

@@ -143,7 +143,7 @@ final class RunThread implements Runnable {
                   order.treatment().pagesKept(),
                   order.treatment().changes(),
                   order.treatment().languages(),
-                  secrets.of(row),
+                  secrets.of(source),
                   secrets.results().open(),
                   secrets.results().change(),
                   allowed.toMillis(),

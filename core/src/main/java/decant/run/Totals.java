@@ -56,8 +56,7 @@ public final class Totals {
   synchronized void ended(Row r) {
     files.merge(r.state(), 1L, Long::sum);
     if (r.state() == Row.State.DONE) {
-      pages +=
-          Math.max(r.pages(), r.results().stream().mapToInt(Row.Result::pages).max().orElse(0));
+      pages += r.pagesOrMade();
       bytes += r.results().stream().mapToLong(Row.Result::bytes).sum();
       replaced += r.work().replaced();
     }

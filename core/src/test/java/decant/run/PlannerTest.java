@@ -49,7 +49,7 @@ class PlannerTest {
   }
 
   private List<Row> plan(RunOrder order) throws RunProblem {
-    try (Run run = Run.plan(order, Run.Start.PLAN_ONLY, false, n -> {}, () -> false)) {
+    try (Run run = Run.plan(order, Run.Start.PLAN_ONLY, Secrets.NONE, n -> {}, () -> false)) {
       return Trees.rows(run);
     }
   }
@@ -256,7 +256,8 @@ class PlannerTest {
       Formats.locker(Formats.of("odt").orElseThrow()).orElseThrow().lock(odt, "tide", out);
     }
     assertThat(plan(order())).hasSize(2).allMatch(r -> r.why() == Row.Why.LOCKED);
-    try (Run run = Run.plan(order(), Run.Start.PLAN_ONLY, true, n -> {}, () -> false)) {
+    var tide = new Secrets("tide", Map.of(), decant.pdf.choices.Passwords.NONE);
+    try (Run run = Run.plan(order(), Run.Start.PLAN_ONLY, tide, n -> {}, () -> false)) {
       assertThat(Trees.rows(run)).allMatch(r -> r.state() == Row.State.PLANNED);
     }
   }

@@ -51,9 +51,9 @@ class RunTest {
   }
 
   private static Ended run(RunOrder order, Run.Start start) throws RunProblem {
-    try (Run run = Run.plan(order, start, false, n -> {}, () -> false)) {
+    try (Run run = Run.plan(order, start, Secrets.NONE, n -> {}, () -> false)) {
       List<Row> ended = Collections.synchronizedList(new ArrayList<>());
-      run.work(2, Secrets.NONE, ended::add);
+      run.work(2, ended::add);
       return new Ended(List.copyOf(ended), run.totals());
     }
   }
@@ -153,10 +153,9 @@ class RunTest {
     for (int k = 0; k < 8; k++) {
       Trees.document(source.resolve("f" + k + ".odt"), "File " + k);
     }
-    try (Run run = Run.plan(order(), Run.Start.NEW, false, n -> {}, () -> false)) {
+    try (Run run = Run.plan(order(), Run.Start.NEW, Secrets.NONE, n -> {}, () -> false)) {
       run.work(
           1,
-          Secrets.NONE,
           r -> {
             if (run.totals().done() == 3) {
               run.cancel();
@@ -204,7 +203,7 @@ class RunTest {
   @Test
   void twoRunsIntoOneDestinationDoNotMix() throws Exception {
     Trees.document(source.resolve("a.odt"), "A");
-    try (Run first = Run.plan(order(), Run.Start.NEW, false, n -> {}, () -> false)) {
+    try (Run first = Run.plan(order(), Run.Start.NEW, Secrets.NONE, n -> {}, () -> false)) {
       assertThat(first.files()).isEqualTo(1);
       assertThatThrownBy(() -> run(order()))
           .isInstanceOf(RunProblem.class)
@@ -229,9 +228,9 @@ class RunTest {
     for (int k = 0; k < 4; k++) {
       Trees.document(source.resolve("f" + k + ".odt"), "File " + k);
     }
-    try (Run run = Run.plan(order(), Run.Start.NEW, false, n -> {}, () -> false)) {
+    try (Run run = Run.plan(order(), Run.Start.NEW, Secrets.NONE, n -> {}, () -> false)) {
       run.pause();
-      Thread work = Thread.ofPlatform().start(() -> run.work(2, Secrets.NONE, r -> {}));
+      Thread work = Thread.ofPlatform().start(() -> run.work(2, r -> {}));
       Thread.sleep(300);
       assertThat(run.totals().done() + run.totals().atWork()).isZero();
       run.goOn();
@@ -269,8 +268,8 @@ class RunTest {
     Trees.document(source.resolve("a, \"b\".odt"), "A");
     Trees.document(source.resolve("c.docx"), "C");
     Files.createFile(source.resolve("empty.odt"));
-    try (Run run = Run.plan(order(), Run.Start.NEW, false, n -> {}, () -> false)) {
-      run.work(2, Secrets.NONE, r -> {});
+    try (Run run = Run.plan(order(), Run.Start.NEW, Secrets.NONE, n -> {}, () -> false)) {
+      run.work(2, r -> {});
       var csv = new ByteArrayOutputStream();
       Csv.write(run, csv);
       String[] lines = csv.toString(StandardCharsets.UTF_8).split("\r\n");

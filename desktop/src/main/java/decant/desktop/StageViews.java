@@ -4,6 +4,7 @@ import decant.desktop.outtray.OutTrayView;
 import decant.desktop.proof.ProofView;
 import decant.desktop.publish.PublishView;
 import decant.desktop.revise.ReviseView;
+import decant.desktop.runs.RunsView;
 import decant.desktop.shell.Actions;
 import decant.desktop.shell.Arriving;
 import decant.desktop.shell.Desk;
@@ -25,6 +26,11 @@ record StageViews(Desk desk, Frame frame) implements Stages {
   }
 
   @Override
+  public Stage runs() {
+    return new RunsView(desk, frame::window);
+  }
+
+  @Override
   public Stage outTray() {
     return new OutTrayView(desk);
   }
@@ -38,6 +44,7 @@ record StageViews(Desk desk, Frame frame) implements Stages {
   public Stage of(StageName step, Work work) {
     return switch (step) {
       case TRAY -> tray();
+      case RUNS -> runs();
       case OUT_TRAY -> outTray();
       case TAKE_IN -> new TakeInView(desk, work);
       case REVISE -> new ReviseView(desk, work, frame.actions());
@@ -49,6 +56,11 @@ record StageViews(Desk desk, Frame frame) implements Stages {
   @Override
   public void register(Actions actions) {
     ReviseView.register(actions, desk, frame::window, this::revising);
+    RunsView.register(actions, this::running);
+  }
+
+  private Optional<RunsView> running() {
+    return frame.current().filter(s -> s instanceof RunsView).map(s -> (RunsView) s);
   }
 
   private Optional<ReviseView> revising() {

@@ -35,7 +35,8 @@ class ArchitectureTest {
             "..desktop.proof..",
             "..desktop.publish..",
             "..desktop.tray..",
-            "..desktop.outtray..")
+            "..desktop.outtray..",
+            "..desktop.runs..")
         .check(DESKTOP);
   }
 

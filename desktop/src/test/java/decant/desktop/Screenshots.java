@@ -14,7 +14,10 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.stream.Stream;
+import javafx.scene.control.Button;
 import javafx.scene.control.ListView;
+import javafx.scene.control.ToggleButton;
 import javafx.scene.input.KeyCode;
 
 /** Takes the pictures of docs/screenshots from the demo data: {@code scripts/screenshots.sh}. */
@@ -37,6 +40,10 @@ final class Screenshots {
     Files.deleteIfExists(scratch.resolve("Winter rules.pdf"));
     Path state = Files.createTempDirectory("decant-pictures");
     try (Window w = Window.open(state)) {
+      runs(w, demo.resolve("Archive"), scratch.resolve("Archive"), out.resolve("runs.png"));
+      if (args.length > 2) {
+        System.exit(0); // only that was asked for
+      }
       Window.run(() -> w.desk.tray().showFolder(scratch));
       w.picture(out.resolve("tray.png"));
       Work work = w.takeIn(scratch.resolve("Berth rules.pdf"));
@@ -195,6 +202,46 @@ final class Screenshots {
       w.picture(out.resolve("revise-styles.png"));
     }
     System.exit(0);
+  }
+
+  /** A folder in the midst of being published, with what a folder has that is none. */
+  private static void runs(Window w, Path archive, Path source, Path picture) throws IOException {
+    Path published = source.resolveSibling("Archive published");
+    for (Path old : List.of(source, published)) {
+      remove(old);
+    }
+    Files.deleteIfExists(published.resolveSibling(".Archive published.decant-run"));
+    try (Stream<Path> all = Files.walk(archive)) {
+      for (Path p : all.toList()) {
+        Files.copy(p, source.resolve(archive.relativize(p).toString()));
+      }
+    }
+    Path notices = source.resolve("Notices/2024");
+    byte[] whole = Files.readAllBytes(notices.resolve("Dredging 2024.docx"));
+    Files.write(notices.resolve("Winch trial.docx"), java.util.Arrays.copyOf(whole, 900));
+    Files.write(notices.resolve("Tide gauge.dat"), new byte[] {0, 1, 2, 3});
+    Files.createFile(source.resolve("Notices/To sort.docx"));
+    w.click("#foot-runs");
+    Window.run(() -> Runs.choose(w.frame, source, published));
+    pause(300);
+    Window.run(() -> w.find("#run-first", Button.class).fire());
+    w.until(() -> w.find("#run-first", Button.class).getText().equals("Publish"));
+    Window.run(() -> w.find("#run-first", Button.class).fire());
+    w.until(() ->
+        w.find("#run-show-done", ToggleButton.class).getText().matches("Done ([6-9]|\\d\\d)"));
+    pause(200);
+    w.picture(picture);
+    w.until(() -> w.find("#run-first", Button.class).getText().equals("Plan again"));
+  }
+
+  private static void remove(Path tree) throws IOException {
+    if (Files.exists(tree)) {
+      try (Stream<Path> all = Files.walk(tree)) {
+        for (Path p : all.sorted(java.util.Comparator.reverseOrder()).toList()) {
+          Files.delete(p);
+        }
+      }
+    }
   }
 
   private static void pause(long millis) {

@@ -38,7 +38,7 @@ record Entry(
         results.stream().map(x -> run.file(r, x)).toList(),
         r.bytes(),
         results.stream().mapToLong(Row.Result::bytes).sum(),
-        Math.max(r.pages(), results.stream().mapToInt(Row.Result::pages).max().orElse(0)),
+        r.pagesOrMade(),
         r.work().findings(),
         r.work().losses(),
         r.work().replaced(),

@@ -36,6 +36,11 @@ public final class RunLog {
     this.folder = folder;
   }
 
+  /** The extension of logs where nobody says otherwise, without the dot. */
+  public static String extension() {
+    return Formats.ledgers().getFirst().extension();
+  }
+
   /** Whether logs are written into files of this name. */
   public static boolean isServed(Path name) {
     return Formats.ledger(name.getFileName().toString()).isPresent();

@@ -36,6 +36,7 @@ final class FootBar extends HBox {
     this.desk = desk;
     getStyleClass().add("foot-bar");
     Button tray = way(actions, "tray", "foot-tray");
+    Button runs = way(actions, "runs", "foot-runs");
     Button outTray = way(actions, "out-tray", "foot-out-tray");
     words.setId("foot-words");
     pages.setId("foot-pages");
@@ -62,7 +63,17 @@ final class FootBar extends HBox {
     }
     getChildren()
         .addAll(
-            tray, outTray, pages, words, findings, fonts, backgroundText, progress, cancel, hint);
+            tray,
+            runs,
+            outTray,
+            pages,
+            words,
+            findings,
+            fonts,
+            backgroundText,
+            progress,
+            cancel,
+            hint);
     InvalidationListener changed = o -> count();
     desk.workProperty()
         .addListener((o, was, is) -> {

@@ -218,11 +218,13 @@ public final class Frame {
     StageName step = place.stage();
     return step == StageName.OUT_TRAY
         ? own.computeIfAbsent(StageName.OUT_TRAY, s -> made.outTray())
-        : step == StageName.TRAY || place.work().isEmpty()
-            ? own.computeIfAbsent(StageName.TRAY, s -> made.tray())
-            : stages
-                .computeIfAbsent(place.work().get(), w -> new EnumMap<>(StageName.class))
-                .computeIfAbsent(step, s -> made.of(s, place.work().get()));
+        : step == StageName.RUNS
+            ? own.computeIfAbsent(StageName.RUNS, s -> made.runs())
+            : step == StageName.TRAY || place.work().isEmpty()
+                ? own.computeIfAbsent(StageName.TRAY, s -> made.tray())
+                : stages
+                    .computeIfAbsent(place.work().get(), w -> new EnumMap<>(StageName.class))
+                    .computeIfAbsent(step, s -> made.of(s, place.work().get()));
   }
 
   /** The stage in sight, whatever it belongs to. */
@@ -293,6 +295,7 @@ public final class Frame {
     actions.add("step-revise", "Shortcut+2", this::working, () -> go(StageName.REVISE));
     actions.add("step-proof", "Shortcut+3", this::working, () -> go(StageName.PROOF));
     actions.add("step-publish", "Shortcut+4", this::working, () -> go(StageName.PUBLISH));
+    actions.add("runs", "Shortcut+Shift+R", () -> true, () -> go(StageName.RUNS));
     actions.add("out-tray", "Shortcut+Shift+O", () -> true, () -> go(StageName.OUT_TRAY));
     actions.add("documents", "Shortcut+Shift+D", this::working, document::open);
     actions.add("next-document", "Ctrl+Tab", this::several, () -> desk.showNext(1));

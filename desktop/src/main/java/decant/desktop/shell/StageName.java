@@ -5,6 +5,7 @@ import decant.words.Words;
 /** The stages of one document, in order, and the places where no document is needed. */
 public enum StageName {
   TRAY("stage-name.tray"),
+  RUNS("stage-name.runs"),
   OUT_TRAY("stage-name.out-tray"),
   TAKE_IN("stage-name.take-in"),
   REVISE("stage-name.revise"),
@@ -21,7 +22,7 @@ public enum StageName {
 
   /** Whether it is a stage of a document. */
   public boolean ofDocument() {
-    return this != TRAY && this != OUT_TRAY;
+    return this != TRAY && this != RUNS && this != OUT_TRAY;
   }
 
   public String label() {

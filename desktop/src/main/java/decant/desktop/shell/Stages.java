@@ -4,6 +4,8 @@ package decant.desktop.shell;
 public interface Stages {
   Stage tray();
 
+  Stage runs();
+
   Stage outTray();
 
   /** The pages of a file that is being taken in. */
