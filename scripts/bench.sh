@@ -6,6 +6,9 @@
 #   scripts/bench.sh breaks FOLDER…     our pages against those that office documents record of themselves
 #   scripts/bench.sh sound FOLDER…      crashes, lines over one another, published pages unlike painted ones
 #   scripts/bench.sh speed FOLDER…      taking PDF files in beside reading their bare text
+#   scripts/bench.sh runs hard [FILES]  a run over a tree of all kinds of files: counts, memory, what is written
+#   scripts/bench.sh runs plain [FILES] a run over documents by one worker and by two
+#   scripts/bench.sh runs killed [TIMES] runs that are killed and gone on with
 #   scripts/bench.sh publish [PAGES]    publishing dense pages beside compressing their contents alone
 set -euo pipefail
 cd "$(dirname "$(readlink -f "$0")")/.."
@@ -38,6 +41,7 @@ case "${1:-}" in
   sound) main=Soundness; shift ;;
   speed) main=TakeInSpeed; shift ;;
   publish) main=PublishSpeed; shift ;;
+  runs) main=Runs; shift; ./decant --version >&2 ;;
   *) main=Scale; set -- "${1:-300}" ;;
 esac
 "${java[@]}" -cp "core/target/classes:bench/target/classes:$(cat bench/target/classpath.txt)" decant.bench.$main "$@"

@@ -63,6 +63,12 @@ final class JsonTelling implements RunTelling {
       e.put("findings", r.work().findings())
           .put("losses", r.work().losses())
           .put("replaced", r.work().replaced());
+      Row.Times t = r.work().times();
+      e.putObject("times")
+          .put("reading", t.reading() / 1000.0)
+          .put("layout", t.layout() / 1000.0)
+          .put("writing", t.writing() / 1000.0)
+          .put("verifying", t.verifying() / 1000.0);
     }
     return e;
   }
