@@ -243,6 +243,7 @@ class ArchitectureTest {
             "pin",
             "recipe",
             "publish"));
+    out.put("pdf.merge", List.of("words", "verify"));
     out.put("process", List.of("reading"));
     out.put(
         "run",
@@ -257,6 +258,7 @@ class ArchitectureTest {
             "verify",
             "recipe",
             "publish",
+            "pdf.merge",
             "convert",
             "process"));
     out.put("run.log", List.of("words", "io", "model..", "format", "recipe", "run"));

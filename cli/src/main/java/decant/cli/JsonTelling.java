@@ -4,6 +4,7 @@ import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
+import decant.run.Merging;
 import decant.run.Row;
 import decant.run.Run;
 import decant.run.Totals;
@@ -71,6 +72,18 @@ final class JsonTelling implements RunTelling {
           .put("verifying", t.verifying() / 1000.0);
     }
     return e;
+  }
+
+  @Override
+  public void merged(Merging.Merged whole) {
+    print(
+        event("merged")
+            .put("file", whole.file().toString())
+            .put("parts", whole.parts())
+            .put("bytes", whole.bytes())
+            .put("pages", whole.pages())
+            .put("verified", whole.problem().isEmpty())
+            .put("reason", whole.problem().orElse(null)));
   }
 
   @Override

@@ -2,6 +2,7 @@ package decant.cli;
 
 import decant.format.Format;
 import decant.format.Formats;
+import decant.run.Merging;
 import decant.run.Row;
 import decant.run.Run;
 import decant.run.Totals;
@@ -168,6 +169,22 @@ final class PlainTelling implements RunTelling {
         : d.toMinutes() > 0
             ? WORDS.say("plain-telling.minutes", d.toMinutes(), d.toSecondsPart())
             : WORDS.say("plain-telling.seconds", Math.max(1, d.toSeconds()));
+  }
+
+  @Override
+  public void merged(Merging.Merged whole) {
+    clear();
+    if (whole.problem().isPresent()) {
+      System.err.println(WORDS.say("each-file.problem", whole.file(), whole.problem().get()));
+    } else {
+      System.out.println(
+          WORDS.say(
+              "plain-telling.merged",
+              whole.file(),
+              WORDS.count("plain-telling.parts", whole.parts()),
+              WORDS.count("plain-telling.pages", whole.pages()),
+              Figures.size(whole.bytes())));
+    }
   }
 
   @Override

@@ -12,6 +12,7 @@ import decant.recipe.PagesKept;
 import decant.recipe.Plan;
 import decant.recipe.Recipe;
 import decant.recipe.RecipeBook;
+import decant.run.Merging;
 import decant.run.Patterns;
 import decant.run.Run;
 import decant.run.RunOrder;
@@ -133,6 +134,9 @@ final class RunCommand implements Callable<Integer> {
   @Option(names = "--manifest", paramLabel = "FILE", descriptionKey = "run-command.manifest")
   private @Nullable Path manifest;
 
+  @Option(names = "--merge", paramLabel = "FILE", descriptionKey = "run-command.merge")
+  private @Nullable Path merge;
+
   @Option(names = "--json", descriptionKey = "run-command.json")
   private boolean json;
 
@@ -146,7 +150,7 @@ final class RunCommand implements Callable<Integer> {
     Passwords results = locking.passwords(order.treatment().recipe());
     Exposure.of(order.treatment().recipe()).ifPresent(System.err::println);
     var secrets = new Secrets(opening.password().orElse(""), Map.of(), results);
-    var logs = new RunLogs(order, log, manifest, this::wrong);
+    var logs = new RunLogs(order, log, manifest, merge, this::wrong);
     RunTelling teller = json ? new JsonTelling() : new PlainTelling();
     Run.Start start = planOnly ? Run.Start.PLAN_ONLY : resume ? Run.Start.RESUME : Run.Start.NEW;
     try (var ending = new Ending();
@@ -158,7 +162,7 @@ final class RunCommand implements Callable<Integer> {
         return run.closed().isEmpty() ? 0 : SOME_FAILED;
       }
       run.work(workers, teller.listener(run));
-      boolean logged = ending.isAsked() || logged(logs, run);
+      boolean logged = ending.isAsked() || merged(run, teller) && logged(logs, run);
       teller.end(run);
       ending.told();
       boolean all = run.totals().failed() == 0 && run.closed().isEmpty() && run.stopped().isEmpty();
@@ -169,6 +173,20 @@ final class RunCommand implements Callable<Integer> {
       }
       System.err.println(e.getMessage());
       return NOT_STARTED;
+    }
+  }
+
+  private boolean merged(Run run, RunTelling teller) {
+    if (merge == null) {
+      return true;
+    }
+    try {
+      Optional<Merging.Merged> m = Merging.merge(run, merge);
+      m.ifPresent(teller::merged);
+      return m.isEmpty() || m.get().problem().isEmpty();
+    } catch (IOException e) {
+      System.err.println(e.getMessage());
+      return false;
     }
   }
 
@@ -223,6 +241,9 @@ final class RunCommand implements Callable<Integer> {
     }
     if (r.pagesKept() == PagesKept.ALL && !replace.isEmpty()) {
       throw wrong(WORDS.say("run-command.kept-pages-stay"));
+    }
+    if (merge != null && !Merging.isServed(r)) {
+      throw wrong(WORDS.say("run-command.nothing-to-merge", r.name()));
     }
     for (Output o : r.outputs()) {
       if (o instanceof Output.Office d && d.password() && Formats.locker(d.format()).isEmpty()) {

@@ -12,15 +12,17 @@ import java.io.IOException;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.function.Function;
 import org.jspecify.annotations.Nullable;
 
-/** The files that a run tells of itself in, if they are asked for. */
+/** The files that a run writes besides its results, if they are asked for. */
 final class RunLogs {
   private static final Words WORDS = Words.of(RunLogs.class);
 
   private final @Nullable Path log;
   private final @Nullable Path manifest;
+  private final @Nullable Path merged;
 
   /**
    * @param wrong makes of a message what is thrown for wrong usage
@@ -29,13 +31,15 @@ final class RunLogs {
       RunOrder order,
       @Nullable Path log,
       @Nullable Path manifest,
+      @Nullable Path merged,
       Function<String, RuntimeException> wrong) {
     this.log = log;
     this.manifest = manifest;
+    this.merged = merged;
     if (log != null && !RunLog.isServed(log) && !isCsv(log)) {
       throw wrong.apply(WORDS.say("run-logs.by-name", log));
     }
-    for (Path p : new Path[] {log, manifest}) {
+    for (Path p : new Path[] {log, manifest, merged}) {
       if (p != null && order.isInSource(p)) {
         throw wrong.apply(WORDS.say("run-logs.in-source", p));
       }
@@ -52,7 +56,9 @@ final class RunLogs {
    * @param wrong makes of a message what is thrown for wrong usage
    */
   void check(Run run, Function<String, RuntimeException> wrong) throws IOException {
-    for (Path p : files()) {
+    var all = new ArrayList<>(files());
+    Optional.ofNullable(merged).ifPresent(all::add);
+    for (Path p : all) {
       if (!run.mayWrite(p)) {
         throw wrong.apply(WORDS.say("run-logs.taken", p));
       }

@@ -1,5 +1,6 @@
 package decant.cli;
 
+import decant.run.Merging;
 import decant.run.Run;
 
 /** Tells of a run as it goes. */
@@ -16,6 +17,9 @@ interface RunTelling {
 
   /** What listens to the work. */
   Run.Listener listener(Run run);
+
+  /** What was published was merged, or could not be. */
+  void merged(Merging.Merged whole);
 
   /** The run has come to its end, or was stopped. */
   void end(Run run);

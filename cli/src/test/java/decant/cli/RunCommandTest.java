@@ -177,4 +177,26 @@ class RunCommandTest {
             .orElseThrow();
     assertThat(done.path("replaced").asInt()).isPositive();
   }
+
+  @Test
+  void allIsMergedWithABookmarkForEach() throws IOException {
+    Path whole = folder.resolve("whole.pdf");
+    Ran r = run("--json", "--merge", whole.toString(), "--exclude", "damaged*");
+    assertThat(r.status()).isZero();
+    JsonNode merged =
+        r.events().stream()
+            .filter(e -> e.path("event").asText().equals("merged"))
+            .findFirst()
+            .orElseThrow();
+    assertThat(merged.path("parts").asInt()).isEqualTo(2);
+    assertThat(merged.path("verified").asBoolean()).isTrue();
+    assertThat(merged.path("bytes").asLong()).isEqualTo(Files.size(whole));
+    try (var pdf = org.apache.pdfbox.Loader.loadPDF(whole.toFile())) {
+      assertThat(pdf.getNumberOfPages()).isEqualTo(merged.path("pages").asInt());
+      assertThat(pdf.getDocumentCatalog().getDocumentOutline().children())
+          .extracting(i -> i.getTitle())
+          .containsExactly("Winter", "Notices/2025/Dredging 2025");
+    }
+    assertThat(run("--merge", whole.toString(), "--recipe", "Locked copy").status()).isEqualTo(2);
+  }
 }

@@ -1,12 +1,15 @@
 package decant.run;
 
 import com.fasterxml.jackson.core.JsonProcessingException;
+import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import decant.convert.Conversion;
+import decant.io.AtomicFile;
 import decant.io.StateFolder;
 import decant.io.Untouchable;
 import decant.io.WriteProblem;
 import decant.pdf.choices.Passwords;
+import decant.pdf.merge.MergedPdf;
 import decant.process.Answering;
 import decant.publish.Receipt;
 import decant.reading.ReadProblem;
@@ -44,7 +47,11 @@ public final class JobWorker {
 
   private static String answered(String job) {
     try {
-      return JSON.writeValueAsString(answer(JSON.readValue(job, Job.class)));
+      JsonNode told = JSON.readTree(job);
+      return JSON.writeValueAsString(
+          told.has("merged")
+              ? merged(JSON.treeToValue(told, MergeJob.class))
+              : answer(JSON.treeToValue(told, Job.class)));
     } catch (JsonProcessingException e) {
       throw new UncheckedIOException(e); // the process ends, and the run says so
     }
@@ -67,6 +74,41 @@ public final class JobWorker {
           0,
           Row.Work.NONE);
     } catch (IOException | RuntimeException | StackOverflowError | LinkageError e) {
+      return Job.Answer.problem(Row.Why.FAULT, ReadProblem.fault(e).getMessage());
+    }
+  }
+
+  private static Job.Answer merged(MergeJob job) {
+    Path file = Path.of(job.file());
+    List<MergedPdf.Part> parts =
+        job.merged().stream().map(p -> new MergedPdf.Part(p.title(), Path.of(p.file()))).toList();
+    try {
+      AtomicFile.Pending pending =
+          AtomicFile.prepare(
+              file, job.overwrite(), out -> MergedPdf.write(parts, job.title(), out));
+      Optional<Check> failed =
+          MergedPdf.verify(pending.file(), parts).stream().filter(c -> !c.passed()).findFirst();
+      if (failed.isPresent()) {
+        pending.discard();
+        return Job.Answer.problem(
+            Row.Why.NOT_VERIFIED,
+            WORDS.say("job.merge-not-verified", failed.get().name(), failed.get().detail()));
+      }
+      pending.commit();
+      String sha256 = Doings.sha256(file);
+      return new Job.Answer(
+          Row.Why.NONE,
+          "",
+          false,
+          sha256,
+          List.of(
+              new Row.Result(
+                  file.toString(), Files.size(file), sha256, MergedPdf.pages(file), true)),
+          0,
+          Row.Work.NONE);
+    } catch (WriteProblem e) {
+      return Job.Answer.problem(Row.Why.NOT_WRITTEN, e.getMessage());
+    } catch (IOException | RuntimeException e) {
       return Job.Answer.problem(Row.Why.FAULT, ReadProblem.fault(e).getMessage());
     }
   }

@@ -48,23 +48,31 @@ final class RunTable extends TableView<Line> {
     var empty = new Label();
     empty.getStyleClass().add("quiet");
     setPlaceholder(empty);
-    TableColumn<Line, Line> file = column("file", 330, Row::path, NameCell::new);
+    TableColumn<Line, Line> file = column("run-table.file", 330, Row::path, NameCell::new);
     TableColumn<Line, Line> kind =
-        column("kind", 64, Row::kind, () -> new TextCell(r -> kind(r.kind()), false));
-    TableColumn<Line, Line> fate = column("state", 108, r -> r.state().ordinal(), StateCell::new);
+        column("run-table.kind", 64, Row::kind, () -> new TextCell(r -> kind(r.kind()), false));
+    TableColumn<Line, Line> fate =
+        column("run-table.state", 108, r -> r.state().ordinal(), StateCell::new);
     TableColumn<Line, Line> pages =
         column(
-            "pages", 64, Row::pagesOrMade, () -> new TextCell(r -> number(r.pagesOrMade()), true));
+            "run-table.pages",
+            64,
+            Row::pagesOrMade,
+            () -> new TextCell(r -> number(r.pagesOrMade()), true));
     TableColumn<Line, Line> findings =
         column(
-            "findings",
+            "run-table.findings",
             76,
             r -> r.work().findings(),
             () -> new TextCell(r -> number(r.work().findings()), true));
     TableColumn<Line, Line> bytes =
-        column("size", 84, Row::bytes, () -> new TextCell(r -> Figures.size(r.bytes()), true));
+        column(
+            "run-table.size",
+            84,
+            Row::bytes,
+            () -> new TextCell(r -> Figures.size(r.bytes()), true));
     TableColumn<Line, Line> results =
-        column("results", 420, RunTable::told, () -> new TextCell(RunTable::told, false));
+        column("run-table.results", 420, RunTable::told, () -> new TextCell(RunTable::told, false));
     for (TableColumn<Line, Line> c : List.of(pages, findings, bytes)) {
       c.getStyleClass().add("run-figure");
     }
@@ -87,8 +95,8 @@ final class RunTable extends TableView<Line> {
       double width,
       Function<Row, T> by,
       java.util.function.Supplier<TableCell<Line, Line>> cell) {
-    var c = new TableColumn<Line, Line>(WORDS.say("run-table." + name));
-    c.setId("run-column-" + name);
+    var c = new TableColumn<Line, Line>(WORDS.say(name));
+    c.setId(name.replace('.', '-'));
     c.setPrefWidth(width);
     c.setMinWidth(Math.min(width, 60));
     c.setReorderable(false);

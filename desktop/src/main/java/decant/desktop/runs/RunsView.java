@@ -10,9 +10,7 @@ import decant.run.Row;
 import decant.run.Run;
 import decant.run.RunOrder;
 import decant.run.RunProblem;
-import decant.run.Totals;
 import decant.run.log.RunLog;
-import decant.words.Figures;
 import decant.words.Words;
 import java.io.File;
 import java.nio.file.Path;
@@ -309,63 +307,14 @@ public final class RunsView implements Stage {
                       WORDS.say(
                           first.isDisabled() ? "runs-view.choose-folders" : "runs-view.ready"));
           case PLANNING -> WORDS.count("runs-view.planning", state.met());
-          case PLANNED -> state.run().map(RunsView::planned).orElse("");
-          case AT_WORK -> state.totals().map(t -> progress("runs-view.at-work", t)).orElse("");
-          case PAUSED -> state.totals().map(t -> progress("runs-view.paused", t)).orElse("");
+          case PLANNED -> state.run().map(RunFigures::planned).orElse("");
+          case AT_WORK -> state.totals().map(t -> RunFigures.atWork(t)).orElse("");
+          case PAUSED -> state.totals().map(t -> RunFigures.paused(t)).orElse("");
           case STOPPING -> WORDS.say("runs-view.stopping");
           case STOPPED ->
               state.run().flatMap(Run::stopped).orElseGet(() -> WORDS.say("runs-view.stopped"));
-          case ENDED -> state.totals().map(RunsView::ended).orElse("");
+          case ENDED -> state.totals().map(RunFigures::ended).orElse("");
         });
-  }
-
-  private static String planned(Run run) {
-    String free = run.roomFree().isPresent() ? Figures.size(run.roomFree().getAsLong()) : "";
-    String room =
-        run.roomNeeded().isPresent()
-            ? WORDS.say("runs-view.room", Figures.size(run.roomNeeded().getAsLong()), free)
-            : WORDS.say("runs-view.room-free", free);
-    int workers = Runtime.getRuntime().availableProcessors();
-    return run.timeNeeded(workers).isPresent()
-        ? room + " " + WORDS.say("runs-view.time", time(run.timeNeeded(workers).getAsLong()))
-        : room;
-  }
-
-  private static String progress(String key, Totals.Now t) {
-    long left = t.planned() - t.ended();
-    long worked = t.done() + t.failed();
-    String when =
-        worked < 3 ? "" : WORDS.say("runs-view.left-time", time(t.millis() * left / worked));
-    double seconds = Math.max(1, t.millis()) / 1000.0;
-    return WORDS.say(
-        key,
-        Figures.number(t.done()),
-        Figures.number(left),
-        Figures.number(t.failed()),
-        Figures.decimal(worked / seconds, 1),
-        Figures.decimal(t.pages() / seconds, 1),
-        when);
-  }
-
-  private static String ended(Totals.Now t) {
-    String all =
-        WORDS.say(
-            "runs-view.ended",
-            Figures.number(t.done()),
-            Figures.number(t.failed()),
-            Figures.number(t.leftOut()),
-            Figures.size(t.bytes()),
-            time(t.millis()));
-    return t.replaced() == 0 ? all : all + " " + WORDS.count("runs-view.replaced", t.replaced());
-  }
-
-  private static String time(long millis) {
-    java.time.Duration d = java.time.Duration.ofMillis(millis);
-    return d.toHours() > 0
-        ? WORDS.say("runs-view.hours", d.toHours(), d.toMinutesPart())
-        : d.toMinutes() > 0
-            ? WORDS.say("runs-view.minutes", d.toMinutes(), d.toSecondsPart())
-            : WORDS.say("runs-view.seconds", Math.max(1, d.toSeconds()));
   }
 
   /** A run that was stopped before is gone on with where the person wants it. */

@@ -1,0 +1,73 @@
+package decant.desktop.runs;
+
+import decant.run.Run;
+import decant.run.Totals;
+import decant.words.Figures;
+import decant.words.Words;
+import java.time.Duration;
+
+/** What a run needs, how far it is, and what came of it, in a line. */
+final class RunFigures {
+  private static final Words WORDS = Words.of(RunFigures.class);
+
+  private RunFigures() {}
+
+  /** What a plan needs, as far as earlier runs tell. */
+  static String planned(Run run) {
+    String free = run.roomFree().isPresent() ? Figures.size(run.roomFree().getAsLong()) : "";
+    String room =
+        run.roomNeeded().isPresent()
+            ? WORDS.say("run-figures.room", Figures.size(run.roomNeeded().getAsLong()), free)
+            : WORDS.say("run-figures.room-free", free);
+    int workers = Runtime.getRuntime().availableProcessors();
+    return run.timeNeeded(workers).isPresent()
+        ? room + " " + WORDS.say("run-figures.time", time(run.timeNeeded(workers).getAsLong()))
+        : room;
+  }
+
+  static String atWork(Totals.Now t) {
+    return progress("run-figures.at-work", t);
+  }
+
+  static String paused(Totals.Now t) {
+    return progress("run-figures.paused", t);
+  }
+
+  private static String progress(String key, Totals.Now t) {
+    long left = t.planned() - t.ended();
+    long worked = t.done() + t.failed();
+    String when =
+        worked < 3 ? "" : WORDS.say("run-figures.left-time", time(t.millis() * left / worked));
+    double seconds = Math.max(1, t.millis()) / 1000.0;
+    return WORDS.say(
+        key,
+        Figures.number(t.done()),
+        Figures.number(left),
+        Figures.number(t.failed()),
+        Figures.decimal(worked / seconds, 1),
+        Figures.decimal(t.pages() / seconds, 1),
+        when);
+  }
+
+  /** What came of it. */
+  static String ended(Totals.Now t) {
+    String all =
+        WORDS.say(
+            "run-figures.ended",
+            Figures.number(t.done()),
+            Figures.number(t.failed()),
+            Figures.number(t.leftOut()),
+            Figures.size(t.bytes()),
+            time(t.millis()));
+    return t.replaced() == 0 ? all : all + " " + WORDS.count("run-figures.replaced", t.replaced());
+  }
+
+  private static String time(long millis) {
+    Duration d = Duration.ofMillis(millis);
+    return d.toHours() > 0
+        ? WORDS.say("run-figures.hours", d.toHours(), d.toMinutesPart())
+        : d.toMinutes() > 0
+            ? WORDS.say("run-figures.minutes", d.toMinutes(), d.toSecondsPart())
+            : WORDS.say("run-figures.seconds", Math.max(1, d.toSeconds()));
+  }
+}
