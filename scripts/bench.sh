@@ -9,6 +9,7 @@
 #   scripts/bench.sh runs hard [FILES]  a run over a tree of all kinds of files: counts, memory, what is written
 #   scripts/bench.sh runs plain [FILES] a run over documents by one worker and by two
 #   scripts/bench.sh runs killed [TIMES] runs that are killed and gone on with
+#   scripts/bench.sh runs window [FILES] how long the window is busy at a time while a run works
 #   scripts/bench.sh publish [PAGES]    publishing dense pages beside compressing their contents alone
 set -euo pipefail
 cd "$(dirname "$(readlink -f "$0")")/.."
@@ -17,7 +18,7 @@ find_jdk
 find_maven
 mvn -q -B -Dstyle.color=never -pl core,bench compile dependency:build-classpath -Dmdep.outputFile=target/classpath.txt -DincludeScope=runtime -DexcludeArtifactIds=decant-core >&2
 java=("$JAVA_HOME/bin/java" -Xmx2g -Djava.awt.headless=true)
-if [ "${1:-}" = keys ] || [ "${1:-}" = killed ]; then
+if [ "${1:-}" = keys ] || [ "${1:-}" = killed ] || [ "${1:-} ${2:-}" = "runs window" ]; then
   window_libraries
   mvn -q -B -Dstyle.color=never -pl core,desktop test-compile dependency:build-classpath -Dmdep.outputFile=target/test-classpath.txt -DexcludeArtifactIds=decant-core >&2
   windowed="core/target/classes:desktop/target/classes:desktop/target/test-classes:$(cat desktop/target/test-classpath.txt)"
@@ -26,6 +27,12 @@ if [ "${1:-}" = keys ] || [ "${1:-}" = killed ]; then
     unset DISPLAY
     start_xvfb
     "${window[@]}" decant.desktop.Killed kill "${2:-50}"
+    exit 0
+  fi
+  if [ "$1" = runs ]; then
+    unset DISPLAY
+    start_xvfb
+    "${window[@]}" decant.desktop.RunsSmooth "${3:-100000}"
     exit 0
   fi
   folder=$(mktemp -d)

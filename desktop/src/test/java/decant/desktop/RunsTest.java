@@ -142,4 +142,30 @@ class RunsTest extends WindowCase {
     assertThat(Window.on(() -> window.find("#run-recipe", MenuButton.class).getText()))
         .isEqualTo("Counter copy");
   }
+
+  /** What is rarely asked for: names, an author, and all PDFs in one. */
+  @Test
+  void otherChoicesAreTakenAndSaid() throws IOException {
+    folders();
+    fire("#run-more");
+    give("#run-like", "Dredging*, Berth*");
+    give("#run-since", "long ago");
+    assertThat(Window.on(() -> window.find("#run-more-wrong", Label.class).getText()))
+        .contains("2026-03-01");
+    give("#run-since", "2001-01-01");
+    give("#run-author", "Harbour office");
+    fire("#run-merged");
+    assertThat(Window.on(() -> window.find("#run-more", Button.class).getText()))
+        .startsWith("4 other choices");
+    fire("#run-first");
+    window.until(() -> window.find("#run-first", Button.class).getText().equals("Publish"));
+    assertThat(text("#run-show-to-do")).isEqualTo("To do 4");
+    fire("#run-first");
+    window.until(() -> window.find("#run-first", Button.class).getText().equals("Plan again"));
+    assertThat(told()).contains("All 4 documents are in Archive published in one.pdf.");
+    try (var pdf =
+        org.apache.pdfbox.Loader.loadPDF(folder.resolve("Archive published in one.pdf").toFile())) {
+      assertThat(pdf.getDocumentCatalog().getDocumentOutline().children()).hasSize(4);
+    }
+  }
 }

@@ -7,7 +7,11 @@ import decant.recipe.Recipe;
 import decant.run.Patterns;
 import decant.run.RunOrder;
 import java.nio.file.Path;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.ZoneId;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 
@@ -19,7 +23,29 @@ record RunDraft(
     Set<Format> kinds,
     Recipe recipe,
     RunOrder.Clash clash,
-    List<Changes.Replacement> replacements) {
+    List<Changes.Replacement> replacements,
+    More more) {
+
+  /**
+   * What is rarely asked for.
+   *
+   * @param patterns which files by their names
+   * @param since files that were last changed before this day are left out
+   * @param author what all results say of themselves; empty for what their documents say
+   * @param keepTimes whether results are given the time of their source
+   * @param merged whether all PDFs become one besides
+   */
+  record More(
+      Patterns patterns,
+      Optional<LocalDate> since,
+      String author,
+      boolean keepTimes,
+      boolean merged,
+      Optional<RunOrder.Templates> templates) {
+    static final More NOTHING =
+        new More(Patterns.ALL, Optional.empty(), "", false, false, Optional.empty());
+  }
+
   RunDraft {
     kinds = Set.copyOf(kinds);
     replacements = List.copyOf(replacements);
@@ -27,42 +53,53 @@ record RunDraft(
 
   RunDraft from(Path folder) {
     return new RunDraft(
-        Optional.of(folder), destination, subfolders, kinds, recipe, clash, replacements);
+        Optional.of(folder), destination, subfolders, kinds, recipe, clash, replacements, more);
   }
 
   RunDraft into(Path folder) {
     return new RunDraft(
-        source, Optional.of(folder), subfolders, kinds, recipe, clash, replacements);
+        source, Optional.of(folder), subfolders, kinds, recipe, clash, replacements, more);
   }
 
   RunDraft subfolders(boolean on) {
-    return new RunDraft(source, destination, on, kinds, recipe, clash, replacements);
+    return new RunDraft(source, destination, on, kinds, recipe, clash, replacements, more);
   }
 
   RunDraft kinds(Set<Format> some) {
-    return new RunDraft(source, destination, subfolders, some, recipe, clash, replacements);
+    return new RunDraft(source, destination, subfolders, some, recipe, clash, replacements, more);
   }
 
   RunDraft by(Recipe other) {
-    return new RunDraft(source, destination, subfolders, kinds, other, clash, replacements);
+    return new RunDraft(source, destination, subfolders, kinds, other, clash, replacements, more);
   }
 
   RunDraft clash(RunOrder.Clash other) {
-    return new RunDraft(source, destination, subfolders, kinds, recipe, other, replacements);
+    return new RunDraft(source, destination, subfolders, kinds, recipe, other, replacements, more);
   }
 
   RunDraft replacing(List<Changes.Replacement> some) {
-    return new RunDraft(source, destination, subfolders, kinds, recipe, clash, some);
+    return new RunDraft(source, destination, subfolders, kinds, recipe, clash, some, more);
+  }
+
+  RunDraft with(More other) {
+    return new RunDraft(source, destination, subfolders, kinds, recipe, clash, replacements, other);
   }
 
   /** What is asked for; empty while a folder is missing. */
   Optional<RunOrder> order(RunOrder.Choices choices) {
-    return source.flatMap(from ->
-        destination.map(to ->
-            RunOrder.of(from, to, recipe)
-                .with(new RunOrder.Filter(subfolders, kinds, Patterns.ALL, Optional.empty()))
-                .with(RunOrder.Treatment.by(recipe).with(new Changes(replacements, Metadata.NONE)))
-                .with(clash)
-                .with(choices)));
+    return source.flatMap(from -> destination.map(to -> order(from, to, choices)));
+  }
+
+  private RunOrder order(Path from, Path to, RunOrder.Choices choices) {
+    Optional<Instant> day =
+        more.since().map(d -> d.atStartOfDay(ZoneId.systemDefault()).toInstant());
+    var changes = new Changes(replacements, new Metadata("", "", more.author(), "", ""));
+    RunOrder o =
+        RunOrder.of(from, to, recipe)
+            .with(new RunOrder.Filter(subfolders, kinds, more.patterns(), day))
+            .with(new RunOrder.Treatment(recipe, Map.of(), false, changes, more.keepTimes(), ""))
+            .with(clash)
+            .with(choices);
+    return more.templates().map(o::with).orElse(o);
   }
 }

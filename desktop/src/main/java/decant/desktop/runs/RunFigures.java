@@ -1,10 +1,16 @@
 package decant.desktop.runs;
 
+import decant.format.Format;
+import decant.format.Formats;
+import decant.run.Merging;
+import decant.run.Row;
 import decant.run.Run;
 import decant.run.Totals;
 import decant.words.Figures;
 import decant.words.Words;
 import java.time.Duration;
+import java.util.ArrayList;
+import java.util.Optional;
 
 /** What a run needs, how far it is, and what came of it, in a line. */
 final class RunFigures {
@@ -14,6 +20,14 @@ final class RunFigures {
 
   /** What a plan needs, as far as earlier runs tell. */
   static String planned(Run run) {
+    var kinds = new ArrayList<String>();
+    for (Run.Count c : run.byKind()) {
+      if (c.state() == Row.State.PLANNED) {
+        String kind = Formats.of(c.of()).map(Format::name).orElse(c.of());
+        kinds.add(WORDS.say("run-figures.of-kind", kind, c.files(), Figures.size(c.bytes())));
+      }
+    }
+    String what = kinds.isEmpty() ? "" : String.join(", ", kinds) + ". ";
     String free = run.roomFree().isPresent() ? Figures.size(run.roomFree().getAsLong()) : "";
     String room =
         run.roomNeeded().isPresent()
@@ -21,8 +35,11 @@ final class RunFigures {
             : WORDS.say("run-figures.room-free", free);
     int workers = Runtime.getRuntime().availableProcessors();
     return run.timeNeeded(workers).isPresent()
-        ? room + " " + WORDS.say("run-figures.time", time(run.timeNeeded(workers).getAsLong()))
-        : room;
+        ? what
+            + room
+            + " "
+            + WORDS.say("run-figures.time", time(run.timeNeeded(workers).getAsLong()))
+        : what + room;
   }
 
   static String atWork(Totals.Now t) {
@@ -50,7 +67,7 @@ final class RunFigures {
   }
 
   /** What came of it. */
-  static String ended(Totals.Now t) {
+  static String ended(Totals.Now t, Optional<Merging.Merged> merged) {
     String all =
         WORDS.say(
             "run-figures.ended",
@@ -59,7 +76,16 @@ final class RunFigures {
             Figures.number(t.leftOut()),
             Figures.size(t.bytes()),
             time(t.millis()));
-    return t.replaced() == 0 ? all : all + " " + WORDS.count("run-figures.replaced", t.replaced());
+    String replaced =
+        t.replaced() == 0 ? all : all + " " + WORDS.count("run-figures.replaced", t.replaced());
+    return merged
+        .map(m ->
+            replaced
+                + " "
+                + m.problem()
+                    .orElseGet(
+                        () -> WORDS.count("run-figures.merged", m.parts(), m.file().getFileName())))
+        .orElse(replaced);
   }
 
   private static String time(long millis) {

@@ -39,15 +39,24 @@ final class RunLines {
     FAILED,
     LEFT_OUT;
 
-    boolean takes(Row r) {
+    boolean takes(Row.State s) {
       return switch (this) {
         case ALL -> true;
-        case TO_DO -> r.state() == Row.State.PLANNED || r.state() == Row.State.AT_WORK;
-        case DONE -> r.state() == Row.State.DONE;
-        case FAILED -> r.state() == Row.State.FAILED;
-        case LEFT_OUT -> r.state() == Row.State.LEFT_OUT;
+        case TO_DO -> s == Row.State.PLANNED || s == Row.State.AT_WORK;
+        case DONE -> s == Row.State.DONE;
+        case FAILED -> s == Row.State.FAILED;
+        case LEFT_OUT -> s == Row.State.LEFT_OUT;
       };
     }
+  }
+
+  /** How many rows a filter takes. */
+  static int count(RunState state, Filter f) {
+    int n = 0;
+    for (Row.State s : Row.State.values()) {
+      n += f.takes(s) ? state.count(s) : 0;
+    }
+    return n;
   }
 
   private RunLines() {}
@@ -67,7 +76,7 @@ final class RunLines {
     var some = new ArrayList<Integer>();
     for (int k = 0; k < rows.size(); k++) {
       Row r = rows.get(k);
-      if (filter.takes(r) && (words.isBlank() || has(r, words.strip()))) {
+      if (filter.takes(r.state()) && (words.isBlank() || has(r, words.strip()))) {
         some.add(k);
       }
     }

@@ -53,12 +53,17 @@ final class RunSentence extends VBox {
   private final TextField old = new TextField();
   private final TextField with = new TextField();
   private final HBox replacement = new HBox(8);
+  private final Button more = button("run-more");
+  private final RunMore rarely;
 
   RunSentence(RunState state, Desk desk, Supplier<Window> window) {
     super(8);
     this.state = state;
     this.desk = desk;
     this.window = window;
+    this.rarely = new RunMore(state, window);
+    more.setOnAction(e -> showMore(!rarely.isVisible()));
+    showMore(false);
     source.setOnAction(
         e -> choose(WORDS.say("run-sentence.choose-source"), state.draft().source(), this::from));
     destination.setOnAction(e ->
@@ -123,10 +128,16 @@ final class RunSentence extends VBox {
             recipe,
             words("run-sentence.where"),
             clash,
-            replacing);
-    getChildren().addAll(line, replacement);
+            replacing,
+            more);
+    getChildren().addAll(line, replacement, rarely);
     showReplacement(false);
     show();
+  }
+
+  private void showMore(boolean on) {
+    rarely.setVisible(on);
+    rarely.setManaged(on);
   }
 
   private void showReplacement(boolean on) {
@@ -271,8 +282,11 @@ final class RunSentence extends VBox {
                 "run-sentence.replacing",
                 d.replacements().size(),
                 d.replacements().getFirst().old()));
+    more.setText(RunMore.told(d.more()));
+    rarely.show();
     boolean free = !state.isAtWork() && state.phase() != RunState.Phase.PLANNING;
-    for (Node n : List.of(kinds, source, subfolders, destination, recipe, clash, replacing)) {
+    for (Node n :
+        List.of(kinds, source, subfolders, destination, recipe, clash, replacing, more, rarely)) {
       n.setDisable(!free);
     }
   }

@@ -1,9 +1,11 @@
 package decant.desktop.runs;
 
+import decant.format.Formats;
 import decant.io.AtomicFile;
 import decant.io.WriteProblem;
 import decant.pdf.choices.Passwords;
 import decant.recipe.RecipeBook;
+import decant.run.Merging;
 import decant.run.Row;
 import decant.run.Run;
 import decant.run.RunOrder;
@@ -17,6 +19,7 @@ import decant.work.Faults;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
@@ -26,6 +29,8 @@ import java.util.Queue;
 import java.util.Set;
 import java.util.concurrent.ConcurrentLinkedQueue;
 import java.util.concurrent.Executor;
+import java.util.function.Consumer;
+import java.util.function.Supplier;
 import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.ReadOnlyIntegerProperty;
 import javafx.beans.property.ReadOnlyIntegerWrapper;
@@ -69,7 +74,10 @@ public final class RunState {
   private final Set<Path> leftOut = new HashSet<>();
   private final Map<Path, RunOrder.Clash> clashes = new HashMap<>();
   private List<Row> rows = List.of();
+  private final int[] counts = new int[Row.State.values().length];
   private Optional<Run> run = Optional.empty();
+  private String needed = "";
+  private Optional<Merging.Merged> merged = Optional.empty();
   private volatile long met;
   private volatile boolean planCancelled;
 
@@ -89,7 +97,8 @@ public final class RunState {
                 Set.of(),
                 RecipeBook.counterCopy(),
                 RunOrder.Clash.LEAVE,
-                List.of()));
+                List.of(),
+                RunDraft.More.NOTHING));
     draft.addListener(o -> forget());
   }
 
@@ -123,8 +132,35 @@ public final class RunState {
     return rows;
   }
 
+  /** How many rows are in a state. */
+  int count(Row.State s) {
+    return counts[s.ordinal()];
+  }
+
+  private void take(List<Row> all) {
+    rows = all;
+    Arrays.fill(counts, 0);
+    all.forEach(r -> counts[r.state().ordinal()]++);
+  }
+
+  private void set(Row r) {
+    Row was = rows.set((int) r.number() - 1, r);
+    counts[was.state().ordinal()]--;
+    counts[r.state().ordinal()]++;
+  }
+
   Optional<Run> run() {
     return run;
+  }
+
+  /** What the plan comes to, in a line. */
+  String needed() {
+    return needed;
+  }
+
+  /** What all PDFs became besides, if that was asked for. */
+  Optional<Merging.Merged> merged() {
+    return merged;
   }
 
   /** How many files have been met while planning. */
@@ -141,7 +177,7 @@ public final class RunState {
   private void forget() {
     if (!isAtWork() && phase() != Phase.PLANNING) {
       letGo();
-      rows = List.of();
+      take(List.of());
       phase.set(Phase.THOUGHT_OF);
       hindrance.set(Optional.empty());
       changed();
@@ -184,7 +220,8 @@ public final class RunState {
                 () -> planCancelled);
         var all = new ArrayList<Row>();
         made.each(all::add);
-        interfaceThread.execute(() -> planned(made, all));
+        String needs = RunFigures.planned(made);
+        interfaceThread.execute(() -> planned(made, all, needs));
       } catch (RunProblem e) {
         interfaceThread.execute(() -> hindered(new Hindrance(e.kind(), e.getMessage())));
       } catch (RuntimeException e) {
@@ -196,20 +233,29 @@ public final class RunState {
     });
   }
 
-  private void planned(Run made, List<Row> all) {
+  /** Makes something where no key waits for it, and takes it over. */
+  <T> void elsewhere(Supplier<T> making, Consumer<T> taking) {
+    background.execute(() -> {
+      T made = making.get();
+      interfaceThread.execute(() -> taking.accept(made));
+    });
+  }
+
+  private void planned(Run made, List<Row> all, String needs) {
+    needed = needs;
     if (planCancelled) {
       made.close();
       phase.set(Phase.THOUGHT_OF);
       return;
     }
     run = Optional.of(made);
-    rows = all;
+    take(all);
     phase.set(Phase.PLANNED);
     changed();
   }
 
   private void hindered(Hindrance by) {
-    rows = List.of();
+    take(List.of());
     hindrance.set(Optional.of(by));
     phase.set(Phase.THOUGHT_OF);
     changed();
@@ -221,6 +267,7 @@ public final class RunState {
       return;
     }
     Run now = run.get();
+    boolean merging = draft().more().merged();
     phase.set(Phase.AT_WORK);
     background.execute(() -> {
       now.work(
@@ -236,19 +283,43 @@ public final class RunState {
               news.add(row);
             }
           });
+      Optional<Merging.Merged> whole =
+          merging && !now.isCancelled() && now.stopped().isEmpty() ? merge(now) : Optional.empty();
       interfaceThread.execute(() -> {
         update();
+        merged = whole;
         phase.set(now.isCancelled() || now.stopped().isPresent() ? Phase.STOPPED : Phase.ENDED);
         changed();
       });
     });
   }
 
+  /** One PDF of all, beside the destination. */
+  private static Optional<Merging.Merged> merge(Run run) {
+    Path to = run.order().destination().toAbsolutePath().normalize();
+    Path file =
+        to.resolveSibling(
+            WORDS.say("run-state.merged-name", to.getFileName())
+                + "."
+                + Formats.pages().extension());
+    try {
+      return Merging.merge(run, run.mayWrite(file) ? file : AtomicFile.freeName(file));
+    } catch (IOException e) {
+      return Optional.of(
+          new Merging.Merged(
+              file,
+              0,
+              0,
+              0,
+              Optional.of(WORDS.say("run-state.not-merged", Faults.note("merging a run", e)))));
+    }
+  }
+
   /** Takes over what was done since it was last called. */
   void update() {
     boolean any = false;
     for (Row r = news.poll(); r != null; r = news.poll()) {
-      rows.set((int) r.number() - 1, r);
+      set(r);
       any = true;
     }
     if (any) {
@@ -293,7 +364,7 @@ public final class RunState {
     for (Row r : some) {
       if (phase() == Phase.PLANNED && r.state() == Row.State.PLANNED) {
         leftOut.add(whole(r));
-        rows.set((int) r.number() - 1, run.orElseThrow().leaveOut(r));
+        set(run.orElseThrow().leaveOut(r));
       }
     }
     changed();

@@ -37,6 +37,12 @@ final class RunTable extends TableView<Line> {
   private RunLines.Filter filter = RunLines.Filter.ALL;
   private String words = "";
 
+  /** So many rows are put into lines in a moment. */
+  private static final int MANY = 2000;
+
+  /** The latest of the lists that were asked for is the one that is shown. */
+  private int asked;
+
   RunTable(RunState state) {
     this.state = state;
     setId("run-table");
@@ -139,7 +145,23 @@ final class RunTable extends TableView<Line> {
               var by = (Comparator<Row>) c.getUserData();
               return c.getSortType() == TableColumn.SortType.ASCENDING ? by : by.reversed();
             });
-    lines.setAll(RunLines.of(state.rows(), filter, words, order, folded));
+    int mine = ++asked;
+    if (state.rows().size() < MANY) {
+      lines.setAll(RunLines.of(state.rows(), filter, words, order, folded));
+    } else {
+      // Long lists are made elsewhere, so that no key has to wait for them.
+      List<Row> rows = List.copyOf(state.rows());
+      RunLines.Filter which = filter;
+      String having = words;
+      Set<String> closed = Set.copyOf(folded);
+      state.elsewhere(
+          () -> RunLines.of(rows, which, having, order, closed),
+          made -> {
+            if (mine == asked) {
+              lines.setAll(made);
+            }
+          });
+    }
     ((Label) getPlaceholder())
         .setText(WORDS.say(state.rows().isEmpty() ? "run-table.nothing" : "run-table.none-such"));
   }

@@ -231,11 +231,14 @@ public final class RunsView implements Stage {
     tell();
   }
 
-  private int shownRows = -1;
+  /** How many rows there were of those that are shown when the table was last filled. */
+  private int filled = -1;
 
   private void rows() {
-    if (shownRows != state.rows().size() || filter != RunLines.Filter.ALL || !state.isAtWork()) {
-      shownRows = state.rows().size();
+    int n = RunLines.count(state, filter);
+    // While files are worked on the lines of all stay, and only what they say changes.
+    if (n != filled || !state.isAtWork()) {
+      filled = n;
       table.fill();
     } else {
       table.refresh();
@@ -257,14 +260,6 @@ public final class RunsView implements Stage {
   }
 
   private void counts() {
-    int[] n = new int[RunLines.Filter.values().length];
-    for (Row r : state.rows()) {
-      for (RunLines.Filter f : RunLines.Filter.values()) {
-        if (f.takes(r)) {
-          n[f.ordinal()]++;
-        }
-      }
-    }
     filters
         .getToggles()
         .forEach(t -> {
@@ -278,7 +273,8 @@ public final class RunsView implements Stage {
                     case FAILED -> "runs-view.failed";
                     case LEFT_OUT -> "runs-view.left-out";
                   });
-          ((ToggleButton) t).setText(WORDS.say("runs-view.counted", name, n[f.ordinal()]));
+          ((ToggleButton) t)
+              .setText(WORDS.say("runs-view.counted", name, RunLines.count(state, f)));
         });
   }
 
@@ -307,13 +303,13 @@ public final class RunsView implements Stage {
                       WORDS.say(
                           first.isDisabled() ? "runs-view.choose-folders" : "runs-view.ready"));
           case PLANNING -> WORDS.count("runs-view.planning", state.met());
-          case PLANNED -> state.run().map(RunFigures::planned).orElse("");
+          case PLANNED -> state.needed();
           case AT_WORK -> state.totals().map(t -> RunFigures.atWork(t)).orElse("");
           case PAUSED -> state.totals().map(t -> RunFigures.paused(t)).orElse("");
           case STOPPING -> WORDS.say("runs-view.stopping");
           case STOPPED ->
               state.run().flatMap(Run::stopped).orElseGet(() -> WORDS.say("runs-view.stopped"));
-          case ENDED -> state.totals().map(RunFigures::ended).orElse("");
+          case ENDED -> state.totals().map(t -> RunFigures.ended(t, state.merged())).orElse("");
         });
   }
 
