@@ -5,6 +5,7 @@ import java.io.BufferedReader;
 import java.io.IOException;
 import java.io.InputStreamReader;
 import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
 import java.util.ArrayList;
@@ -50,7 +51,23 @@ public final class WorkerProcess implements AutoCloseable {
    * @param options more for its virtual machine
    */
   public WorkerProcess(Class<?> main, long memory, List<String> options) {
-    var c = new ArrayList<String>();
+    this(List.of(), main, memory, options);
+  }
+
+  /** Where the system has it: gives way to programs that somebody waits for (POSIX nice). */
+  private static final Path NICE = Path.of("/usr/bin/nice");
+
+  /** Like {@link #WorkerProcess}, but giving way to what people do meanwhile. */
+  public static WorkerProcess patient(Class<?> main, long memory, List<String> options) {
+    return new WorkerProcess(
+        Files.isExecutable(NICE) ? List.of(NICE.toString(), "-n", "10") : List.of(),
+        main,
+        memory,
+        options);
+  }
+
+  private WorkerProcess(List<String> before, Class<?> main, long memory, List<String> options) {
+    var c = new ArrayList<String>(before);
     c.add(Path.of(System.getProperty("java.home"), "bin", "java").toString());
     c.add("-Xmx" + memory + "m");
     c.addAll(

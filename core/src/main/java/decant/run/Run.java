@@ -56,6 +56,7 @@ public final class Run implements AutoCloseable {
   private final Deque<Row> ahead = new ArrayDeque<>();
   private final Set<Path> littered = new HashSet<>();
   private final List<Thread> threads = new ArrayList<>();
+  private volatile boolean patient;
   private volatile boolean cancelled;
   private volatile Optional<String> stopped = Optional.empty();
   private boolean paused;
@@ -286,6 +287,15 @@ public final class Run implements AutoCloseable {
         cancel();
       }
     }
+  }
+
+  /** Lets the work give way to what people do meanwhile at the same machine. */
+  public void giveWay() {
+    patient = true;
+  }
+
+  boolean isPatient() {
+    return patient;
   }
 
   /** The next row to be worked on; waits while the run is paused. Nothing when there is no more. */

@@ -60,9 +60,15 @@ final class RunThread implements Runnable {
     this.listener = listener;
   }
 
+  private WorkerProcess worker() {
+    return run.isPatient()
+        ? WorkerProcess.patient(JobWorker.class, MEMORY, List.of())
+        : new WorkerProcess(JobWorker.class, MEMORY, List.of());
+  }
+
   @Override
   public void run() {
-    try (var worker = new WorkerProcess(JobWorker.class, MEMORY, List.of())) {
+    try (var worker = worker()) {
       for (Optional<Row> r = run.next(); r.isPresent(); r = run.next()) {
         totals.begun();
         try {

@@ -103,16 +103,21 @@ final class RunsSmooth {
   private static void measured(String what, Runnable doing) {
     var going = new AtomicBoolean(true);
     var longest = new ArrayList<Long>();
+    var own = new ArrayList<Long>();
+    long thread = Window.on(() -> Thread.currentThread().threadId());
+    var times = java.lang.management.ManagementFactory.getThreadMXBean();
     Thread asking =
         Thread.ofPlatform()
             .start(() -> {
               while (going.get()) {
                 var begun = new AtomicLong(System.nanoTime());
+                long cpu = times.getThreadCpuTime(thread);
                 var done = new java.util.concurrent.CountDownLatch(1);
                 Platform.runLater(done::countDown);
                 try {
                   done.await();
                   longest.add((System.nanoTime() - begun.get()) / 1_000);
+                  own.add((times.getThreadCpuTime(thread) - cpu) / 1_000);
                   Thread.sleep(3);
                 } catch (InterruptedException e) {
                   return;
@@ -127,17 +132,21 @@ final class RunsSmooth {
       Thread.currentThread().interrupt();
     }
     longest.sort(null);
+    own.sort(null);
     System.out.println(
         String.format(
             Locale.ROOT,
-            "%-45s busy: p50 %.1f ms, p99 %.1f, longest %.1f, %.1f, %.1f (of %d)",
+            "%-45s busy: p50 %.1f ms, p99 %.1f, longest %.1f, %.1f, %.1f (of %d); of its own p99 %.1f, longest %.1f, %.1f",
             what,
             longest.get(longest.size() / 2) / 1e3,
             longest.get(longest.size() * 99 / 100) / 1e3,
             longest.getLast() / 1e3,
             longest.get(Math.max(0, longest.size() - 2)) / 1e3,
             longest.get(Math.max(0, longest.size() - 3)) / 1e3,
-            longest.size()));
+            longest.size(),
+            own.get(own.size() * 99 / 100) / 1e3,
+            own.getLast() / 1e3,
+            own.get(Math.max(0, own.size() - 2)) / 1e3));
   }
 
   private static void sleep(long millis) {

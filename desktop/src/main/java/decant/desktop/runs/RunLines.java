@@ -27,8 +27,9 @@ final class RunLines {
      * A file, by its place among all rows.
      *
      * @param depth 0 if it stands alone
+     * @param state what it was when the line was made, so that a line of another one is another
      */
-    record File(int row, int depth) implements Line {}
+    record File(int row, int depth, Row.State state) implements Line {}
   }
 
   /** Which rows are shown. */
@@ -82,7 +83,7 @@ final class RunLines {
     }
     if (order.isPresent()) {
       some.sort((a, b) -> order.get().compare(rows.get(a), rows.get(b)));
-      return some.stream().map(k -> (Line) new Line.File(k, 0)).toList();
+      return some.stream().map(k -> (Line) new Line.File(k, 0, rows.get(k).state())).toList();
     }
     return inFolders(rows, some, folded);
   }
@@ -113,7 +114,7 @@ final class RunLines {
       var f = (Line.Folder) out.get(head);
       out.set(head, new Line.Folder(f.path(), f.depth(), f.files() + 1, f.folded()));
       if (!hidden) {
-        out.add(new Line.File(k, depth(r.folder()) + 1));
+        out.add(new Line.File(k, depth(r.folder()) + 1, r.state()));
       }
     }
     return out;

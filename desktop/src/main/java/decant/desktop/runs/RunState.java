@@ -20,6 +20,7 @@ import java.io.IOException;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.BitSet;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
@@ -268,8 +269,14 @@ public final class RunState {
     }
     Run now = run.get();
     boolean merging = draft().more().merged();
+    List<Row> plan = List.copyOf(rows);
     phase.set(Phase.AT_WORK);
+    now.giveWay();
     background.execute(() -> {
+      var planned = new BitSet();
+      plan.stream()
+          .filter(r -> r.state() == Row.State.PLANNED)
+          .forEach(r -> planned.set((int) r.number()));
       now.work(
           Runtime.getRuntime().availableProcessors(),
           new Run.Listener() {
@@ -280,13 +287,17 @@ public final class RunState {
 
             @Override
             public void ended(Row row) {
-              news.add(row);
+              if (planned.get((int) row.number())) {
+                news.add(row); // what became of the others stands in the plan
+              }
             }
           });
       Optional<Merging.Merged> whole =
           merging && !now.isCancelled() && now.stopped().isEmpty() ? merge(now) : Optional.empty();
       interfaceThread.execute(() -> {
-        update();
+        while (!update().isEmpty()) {
+          continue;
+        }
         merged = whole;
         phase.set(now.isCancelled() || now.stopped().isPresent() ? Phase.STOPPED : Phase.ENDED);
         changed();
@@ -315,16 +326,19 @@ public final class RunState {
     }
   }
 
-  /** Takes over what was done since it was last called. */
-  void update() {
-    boolean any = false;
-    for (Row r = news.poll(); r != null; r = news.poll()) {
+  /** So many rows are taken over at a time, so that no key has to wait. */
+  private static final int AT_ONCE = 1000;
+
+  /**
+   * Takes over what was done since it was last called; gives the places of the rows it was done to.
+   */
+  List<Integer> update() {
+    var places = new ArrayList<Integer>();
+    for (Row r = news.poll(); r != null; r = places.size() < AT_ONCE ? news.poll() : null) {
       set(r);
-      any = true;
+      places.add((int) r.number() - 1);
     }
-    if (any) {
-      changed();
-    }
+    return places;
   }
 
   void pause() {

@@ -9,6 +9,7 @@ import decant.words.Words;
 import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
@@ -39,6 +40,9 @@ final class RunTable extends TableView<Line> {
 
   /** So many rows are put into lines in a moment. */
   private static final int MANY = 2000;
+
+  /** In which line each row stands; -1 for those that are not shown. */
+  private int[] places = {};
 
   /** The latest of the lists that were asked for is the one that is shown. */
   private int asked;
@@ -147,7 +151,7 @@ final class RunTable extends TableView<Line> {
             });
     int mine = ++asked;
     if (state.rows().size() < MANY) {
-      lines.setAll(RunLines.of(state.rows(), filter, words, order, folded));
+      take(RunLines.of(state.rows(), filter, words, order, folded));
     } else {
       // Long lists are made elsewhere, so that no key has to wait for them.
       List<Row> rows = List.copyOf(state.rows());
@@ -158,12 +162,36 @@ final class RunTable extends TableView<Line> {
           () -> RunLines.of(rows, which, having, order, closed),
           made -> {
             if (mine == asked) {
-              lines.setAll(made);
+              take(made);
             }
           });
     }
     ((Label) getPlaceholder())
         .setText(WORDS.say(state.rows().isEmpty() ? "run-table.nothing" : "run-table.none-such"));
+  }
+
+  /** Rows were worked on; their lines say so, if they are shown. */
+  void changed(List<Integer> rows) {
+    if (places.length < state.rows().size()) {
+      return; // the lines are being made anew
+    }
+    for (int row : rows) {
+      int at = places[row];
+      if (at >= 0 && lines.get(at) instanceof Line.File f && f.row() == row) {
+        lines.set(at, new Line.File(row, f.depth(), state.rows().get(row).state()));
+      }
+    }
+  }
+
+  private void take(List<Line> made) {
+    places = new int[state.rows().size()];
+    java.util.Arrays.fill(places, -1);
+    for (int k = 0; k < made.size(); k++) {
+      if (made.get(k) instanceof Line.File f && f.row() < places.length) {
+        places[f.row()] = k;
+      }
+    }
+    lines.setAll(made);
   }
 
   void fold(String folder, boolean on) {
@@ -202,67 +230,101 @@ final class RunTable extends TableView<Line> {
     };
   }
 
+  /** What a cell is made of is made once: cells are filled again and again while files are done. */
   private abstract class Cell extends TableCell<Line, Line> {
+    private String hint = "";
+
+    Cell() {
+      // A hint is made when somebody may want it, not for every file that passes by.
+      setOnMouseEntered(e -> setTooltip(hint.isEmpty() ? null : new Tooltip(hint)));
+    }
+
     @Override
     protected void updateItem(Line line, boolean empty) {
       super.updateItem(line, empty);
-      setText(null);
-      setGraphic(null);
-      setTooltip(null);
-      if (!empty && line instanceof Line.Folder f) {
-        folder(f);
-      } else if (!empty && line instanceof Line.File f && f.row() < state.rows().size()) {
-        file(row(f), f);
+      hint = "";
+      boolean known = !empty && (!(line instanceof Line.File f) || f.row() < state.rows().size());
+      switch (known ? line : null) {
+        case Line.Folder f -> folder(f);
+        case Line.File f -> file(row(f), f);
+        case null -> nothing();
       }
     }
 
-    void folder(Line.Folder f) {}
+    final void hint(String text) {
+      hint = text;
+    }
+
+    void nothing() {
+      setText(null);
+      setGraphic(null);
+    }
+
+    void folder(Line.Folder f) {
+      nothing();
+    }
 
     abstract void file(Row r, Line.File line);
   }
 
   private final class NameCell extends Cell {
+    private final Region arrow = new Region();
+    private final Label name = new Label();
+    private final Label count = new Label();
+    private final HBox folder = new HBox(7, arrow, name, count);
+
     NameCell() {
       setTextOverrun(OverrunStyle.CENTER_ELLIPSIS);
+      arrow.getStyleClass().add("run-fold");
+      name.getStyleClass().add("run-folder");
+      name.setTextOverrun(OverrunStyle.LEADING_ELLIPSIS);
+      count.getStyleClass().add("quiet");
+      count.setMinWidth(Region.USE_PREF_SIZE);
+      folder.setAlignment(javafx.geometry.Pos.CENTER_LEFT);
+      folder.setOnMouseClicked(e -> {
+        if (getItem() instanceof Line.Folder f) {
+          fold(f.path(), !f.folded());
+        }
+      });
     }
 
     @Override
     void folder(Line.Folder f) {
-      var arrow = new Region();
-      arrow.getStyleClass().addAll("run-fold", f.folded() ? "folded" : "unfolded");
-      String last = f.path().isEmpty() ? WORDS.say("run-table.source-itself") : f.path();
-      var name = new Label(last);
-      name.getStyleClass().add("run-folder");
-      name.setTextOverrun(OverrunStyle.LEADING_ELLIPSIS);
-      var count = new Label(Figures.number(f.files()));
-      count.getStyleClass().add("quiet");
-      count.setMinWidth(Region.USE_PREF_SIZE);
-      var line = new HBox(7, arrow, name, count);
-      line.setAlignment(javafx.geometry.Pos.CENTER_LEFT);
-      line.setOnMouseClicked(e -> fold(f.path(), !f.folded()));
-      setGraphic(line);
+      arrow.setRotate(f.folded() ? -45 : 45);
+      name.setText(f.path().isEmpty() ? WORDS.say("run-table.source-itself") : f.path());
+      count.setText(Figures.number(f.files()));
+      setText(null);
+      setGraphic(folder);
     }
 
     @Override
     void file(Row r, Line.File line) {
-      setText(
-          (line.depth() == 0 ? "" : "      ") + (line.depth() == 0 ? r.path() : name(r.path())));
-      setTooltip(new Tooltip(r.path()));
+      setGraphic(null);
+      setText(line.depth() == 0 ? r.path() : INDENT + name(r.path()));
+      hint(r.path());
     }
   }
 
+  private static final String INDENT = "      ";
+
   private final class StateCell extends Cell {
+    private final Region sign = new Region();
+
     @Override
     void file(Row r, Line.File line) {
-      var sign = new Region();
-      sign.getStyleClass()
-          .addAll(
-              "run-sign",
-              "run-" + r.state().name().toLowerCase(java.util.Locale.ROOT).replace('_', '-'));
+      sign.getStyleClass().setAll("run-sign", STYLES.get(r.state()));
       setGraphic(sign);
       setText(say(r.state()));
     }
   }
+
+  private static final Map<Row.State, String> STYLES =
+      Map.of(
+          Row.State.PLANNED, "run-planned",
+          Row.State.AT_WORK, "run-at-work",
+          Row.State.DONE, "run-done",
+          Row.State.FAILED, "run-failed",
+          Row.State.LEFT_OUT, "run-left-out");
 
   private final class TextCell extends Cell {
     private final Function<Row, String> text;
@@ -278,9 +340,7 @@ final class RunTable extends TableView<Line> {
     void file(Row r, Line.File line) {
       String t = text.apply(r);
       setText(t);
-      if (t.length() > 24) {
-        setTooltip(new Tooltip(t));
-      }
+      hint(t.length() > 24 ? t : "");
     }
   }
 }

@@ -227,7 +227,18 @@ public final class RunsView implements Stage {
   }
 
   private void beat() {
-    state.update();
+    List<Integer> changed = state.update();
+    if (!changed.isEmpty()) {
+      if (filter == RunLines.Filter.ALL) {
+        table.changed(changed);
+      } else if (RunLines.count(state, filter) != filled) {
+        filled = RunLines.count(state, filter);
+        table.fill();
+      }
+      strip.show(state.rows(), ink());
+      counts();
+      choices();
+    }
     tell();
   }
 
@@ -235,19 +246,19 @@ public final class RunsView implements Stage {
   private int filled = -1;
 
   private void rows() {
-    int n = RunLines.count(state, filter);
-    // While files are worked on the lines of all stay, and only what they say changes.
-    if (n != filled || !state.isAtWork()) {
-      filled = n;
-      table.fill();
-    } else {
-      table.refresh();
-    }
-    Color ink = desk.memory().kept().dark() ? Color.web("#EFE9DF") : Color.web("#2B2723");
-    strip.show(state.rows(), ink);
+    filled = RunLines.count(state, filter);
+    table.fill();
+    strip.show(state.rows(), ink());
     counts();
     choices();
     phaseOfFolders();
+  }
+
+  private static final Color INK = Color.web("#2B2723");
+  private static final Color LIGHT_INK = Color.web("#EFE9DF");
+
+  private Color ink() {
+    return desk.memory().kept().dark() ? LIGHT_INK : INK;
   }
 
   /** The first button waits for both folders. */
