@@ -183,7 +183,16 @@ final class RunTable extends TableView<Line> {
     }
   }
 
+  /** More files than these are hardly selected one by one. */
+  private static final int MOST_KEPT = 1000;
+
   private void take(List<Line> made) {
+    int[] selected =
+        getSelectionModel().getSelectedItems().stream()
+            .filter(Line.File.class::isInstance)
+            .limit(MOST_KEPT)
+            .mapToInt(l -> ((Line.File) l).row())
+            .toArray();
     places = new int[state.rows().size()];
     java.util.Arrays.fill(places, -1);
     for (int k = 0; k < made.size(); k++) {
@@ -192,6 +201,12 @@ final class RunTable extends TableView<Line> {
       }
     }
     lines.setAll(made);
+    getSelectionModel().clearSelection();
+    for (int row : selected) {
+      if (row < places.length && places[row] >= 0) {
+        getSelectionModel().select(places[row]);
+      }
+    }
   }
 
   void fold(String folder, boolean on) {
