@@ -27,6 +27,7 @@ import javafx.scene.control.Tooltip;
 import javafx.scene.input.KeyCode;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Region;
+import org.jspecify.annotations.Nullable;
 
 /** The one table: the plan before, the progress during, and the log after a run. */
 final class RunTable extends TableView<Line> {
@@ -193,6 +194,8 @@ final class RunTable extends TableView<Line> {
             .limit(MOST_KEPT)
             .mapToInt(l -> ((Line.File) l).row())
             .toArray();
+    @Nullable Line folder =
+        getSelectionModel().getSelectedItem() instanceof Line.Folder f ? f : null;
     places = new int[state.rows().size()];
     java.util.Arrays.fill(places, -1);
     for (int k = 0; k < made.size(); k++) {
@@ -202,6 +205,12 @@ final class RunTable extends TableView<Line> {
     }
     lines.setAll(made);
     getSelectionModel().clearSelection();
+    for (int k = 0; folder instanceof Line.Folder f && k < made.size(); k++) {
+      if (made.get(k) instanceof Line.Folder now && now.path().equals(f.path())) {
+        getSelectionModel().select(k);
+        break;
+      }
+    }
     for (int row : selected) {
       if (row < places.length && places[row] >= 0) {
         getSelectionModel().select(places[row]);
