@@ -1,5 +1,6 @@
 package decant.run;
 
+import decant.io.AtomicFile;
 import decant.words.Words;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -11,6 +12,7 @@ import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.sql.Statement;
 import java.time.Instant;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Consumer;
@@ -47,13 +49,20 @@ final class Journal implements AutoCloseable {
     this.copy = copy;
   }
 
-  /** Where the journal of a destination is: beside it, in a file that is not shown by default. */
+  /**
+   * Where the journal of a destination is: beside it, in a file that is not shown by default. Only
+   * where nothing may be written beside it, as at the root of a disk, it is within.
+   */
   static Path beside(Path destination) {
     Path whole = destination.toAbsolutePath().normalize();
     Path name = whole.getFileName();
-    return name == null
-        ? whole.resolve(".decant-run")
-        : whole.resolveSibling("." + name + ".decant-run");
+    Path within = whole.resolve(".decant-run");
+    if (name == null) {
+      return within;
+    }
+    Path beside = whole.resolveSibling("." + name + ".decant-run");
+    Path folder = Places.existing(AtomicFile.folderOf(beside));
+    return Files.exists(beside) || Files.isWritable(folder) ? beside : within;
   }
 
   /**
@@ -64,7 +73,10 @@ final class Journal implements AutoCloseable {
   static Journal open(Path destination) throws RunProblem {
     Path file = beside(destination);
     try {
+      Files.createDirectories(AtomicFile.folderOf(file));
       return prepared(file, null);
+    } catch (IOException e) {
+      throw new RunProblem(RunProblem.Kind.JOURNAL, WORDS.say("journal.cannot-be-used", file), e);
     } catch (SQLException e) {
       throw problem(file, e);
     }
@@ -188,6 +200,11 @@ final class Journal implements AutoCloseable {
     });
   }
 
+  /** Files are known by their whole paths, from wherever a run is started. */
+  private static String key(Path file) {
+    return file.toAbsolutePath().normalize().toString();
+  }
+
   /** What is known of a source. */
   record Known(String sha256, String doing, String stem, boolean done, List<Row.Result> results) {}
 
@@ -197,7 +214,7 @@ final class Journal implements AutoCloseable {
               Sql.filled(
                   c.prepareStatement(
                       "select sha256, doing, stem, done, results from known where source = ?"),
-                  source.toString());
+                  key(source));
           ResultSet r = s.executeQuery()) {
         return r.next()
             ? Optional.of(
@@ -221,8 +238,7 @@ final class Journal implements AutoCloseable {
   Optional<String> made(Path file) {
     return kept(c -> {
       try (PreparedStatement s =
-              Sql.filled(
-                  c.prepareStatement("select sha256 from made where file = ?"), file.toString());
+              Sql.filled(c.prepareStatement("select sha256 from made where file = ?"), key(file));
           ResultSet r = s.executeQuery()) {
         return r.next() ? Optional.of(r.getString(1)) : Optional.empty();
       }
@@ -235,7 +251,7 @@ final class Journal implements AutoCloseable {
       Sql.run(
           c,
           "insert or replace into made (file, source, sha256) values (?, '', ?)",
-          file.toString(),
+          key(file),
           sha256);
       return true;
     });
@@ -277,8 +293,8 @@ final class Journal implements AutoCloseable {
         Sql.run(
             c,
             "insert or ignore into made (file, source, sha256) values (?, ?, '')",
-            f.toString(),
-            source.toString());
+            key(f),
+            key(source));
       }
       return true;
     });
@@ -298,29 +314,44 @@ final class Journal implements AutoCloseable {
           c,
           "insert or replace into known (source, sha256, doing, stem, done, results, pages)"
               + " values (?, ?, ?, ?, ?, ?, ?)",
-          source.toString(),
+          key(source),
           sha256,
           doing,
           r.named().stem(),
           r.state() == Row.State.DONE ? 1 : 0,
           Sql.json(r.results()),
           r.pages());
-      Sql.run(c, "delete from made where source = ? and sha256 = ''", source.toString());
+      Sql.run(c, "delete from made where source = ? and sha256 = ''", key(source));
       for (int k = 0; k < files.size(); k++) {
         Sql.run(
             c,
             "insert or replace into made (file, source, sha256) values (?, ?, ?)",
-            files.get(k).toString(),
-            source.toString(),
+            key(files.get(k)),
+            key(source),
             r.results().get(k).sha256());
       }
       return true;
     });
   }
 
-  /** The rows that were being worked on when the last run was stopped. */
-  List<Row> atWork() {
-    return select("where state = ? order by number", Row.State.AT_WORK.name());
+  /**
+   * A file that a run may have made before it was stopped: work on its source had begun, and was
+   * not noted as done.
+   */
+  record InDoubt(Path file, Path source) {}
+
+  List<InDoubt> inDoubt() {
+    return kept(c -> {
+      var out = new ArrayList<InDoubt>();
+      try (Statement s = c.createStatement();
+          ResultSet r =
+              s.executeQuery("select file, source from made where sha256 = '' and source <> ''")) {
+        while (r.next()) {
+          out.add(new InDoubt(Path.of(r.getString(1)), Path.of(r.getString(2))));
+        }
+      }
+      return out;
+    });
   }
 
   /** Rows from a number on, so many at most, in their order. */

@@ -19,7 +19,6 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.BooleanSupplier;
 import java.util.function.LongConsumer;
-import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -36,7 +35,7 @@ final class Planner {
   private final Patterns.Matching patterns;
   private final LocalDate date = LocalDate.now();
   private final Map<String, Doing> doings = new HashMap<>();
-  private final Set<String> atWork;
+  private final Set<Path> inDoubt;
   private final List<Row> batch = new ArrayList<>();
   private final List<Path> closed = new ArrayList<>();
   private final LongConsumer seen;
@@ -48,21 +47,21 @@ final class Planner {
 
   /**
    * @param secrets what opens locked files
-   * @param atWork those rows of a stopped run that were being worked on
+   * @param inDoubt the sources that a run was working on when it was stopped
    * @param seen is told how many files were met
    */
   Planner(
       RunOrder order,
       Journal journal,
       Secrets secrets,
-      List<Row> atWork,
+      Set<Path> inDoubt,
       LongConsumer seen,
       BooleanSupplier cancelled) {
     this.order = order;
     this.journal = journal;
     this.secrets = secrets;
     this.patterns = order.filter().patterns().matching();
-    this.atWork = atWork.stream().map(r -> r.part() + " " + r.path()).collect(Collectors.toSet());
+    this.inDoubt = Set.copyOf(inDoubt);
     this.seen = seen;
     this.cancelled = cancelled;
   }
@@ -249,7 +248,7 @@ final class Planner {
               Row.Why.DONE_BEFORE,
               WORDS.say("planner.done-before"));
         }
-        boolean stopped = atWork.contains(at + " " + r.path());
+        boolean stopped = inDoubt.contains(source.toAbsolutePath().normalize());
         boolean resuming = stopped && !Plan.hasKnownNames(recipe);
         if (existing(r).isEmpty() && c.known().isEmpty() && !resuming) {
           return r;

@@ -17,6 +17,7 @@ import java.util.Set;
 import java.util.function.BooleanSupplier;
 import java.util.function.Consumer;
 import java.util.function.LongConsumer;
+import java.util.stream.Collectors;
 
 /**
  * A run over a folder: planned, then worked through by processes that can be ended, each file by
@@ -93,11 +94,9 @@ public final class Run implements AutoCloseable {
       if (unfinished && start == Start.NEW) {
         throw new RunProblem(RunProblem.Kind.UNFINISHED, WORDS.say("run.unfinished"));
       }
-      List<Row> atWork = unfinished ? journal.atWork() : List.of();
+      List<Journal.InDoubt> inDoubt = journal.inDoubt();
       if (start != Start.PLAN_ONLY) {
-        for (Row r : atWork) {
-          clean(destination(order, r).resolve(r.folder()));
-        }
+        inDoubt.stream().map(d -> AtomicFile.folderOf(d.file())).distinct().forEach(Run::clean);
       }
       journal.clear();
       var counted = new long[1];
@@ -106,7 +105,7 @@ public final class Run implements AutoCloseable {
               order,
               journal,
               secrets,
-              atWork,
+              inDoubt.stream().map(Journal.InDoubt::source).collect(Collectors.toSet()),
               n -> {
                 counted[0] = n;
                 seen.accept(n);
@@ -120,11 +119,6 @@ public final class Run implements AutoCloseable {
         journal.close();
       }
     }
-  }
-
-  private static Path destination(RunOrder order, Row r) {
-    List<RunOrder.Part> parts = order.parts();
-    return parts.get(Math.min(r.part(), parts.size() - 1)).destination();
   }
 
   /** Takes away what a worker that was ended left half-written. */

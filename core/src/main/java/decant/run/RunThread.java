@@ -60,10 +60,17 @@ final class RunThread implements Runnable {
     this.listener = listener;
   }
 
+  /**
+   * A processor for each worker, and the quick compiler alone: a thousand documents of 1 to 20
+   * pages took two workers 84 s so, 99 with the thorough one, which is long at work before it pays.
+   */
+  private static final List<String> OPTIONS =
+      List.of("-XX:TieredStopAtLevel=1", "-XX:ActiveProcessorCount=1");
+
   private WorkerProcess worker() {
     return run.isPatient()
-        ? WorkerProcess.patient(JobWorker.class, MEMORY, List.of())
-        : new WorkerProcess(JobWorker.class, MEMORY, List.of());
+        ? WorkerProcess.patient(JobWorker.class, MEMORY, OPTIONS)
+        : new WorkerProcess(JobWorker.class, MEMORY, OPTIONS);
   }
 
   @Override

@@ -3,6 +3,7 @@ package decant.desktop.runs;
 import decant.desktop.runs.RunState.Phase;
 import decant.desktop.shell.Actions;
 import decant.desktop.shell.Desk;
+import decant.desktop.shell.Jobs;
 import decant.desktop.shell.Notice;
 import decant.desktop.shell.Stage;
 import decant.io.WriteProblem;
@@ -92,6 +93,9 @@ public final class RunsView implements Stage {
         .getSelectedItems()
         .addListener((javafx.beans.InvalidationListener) o -> choices());
     desk.waiting().changesProperty().addListener(o -> queue());
+    desk.closing()
+        .asksOf(() ->
+            state.isAtWork() ? Optional.of(WORDS.say("runs-view.closing")) : Optional.empty());
     phase();
     queue();
     rows();
@@ -221,9 +225,28 @@ public final class RunsView implements Stage {
     } else {
       beat.stop();
     }
+    job();
     sentence.show();
     tell();
     choices();
+  }
+
+  private Optional<Jobs.Job> job = Optional.empty();
+
+  /** The foot of the window shows a run wherever the person is meanwhile. */
+  private void job() {
+    if (state.isAtWork() && job.isEmpty()) {
+      job = Optional.of(desk.jobs().begin(WORDS.say("runs-view.job"), 0, state::stop));
+    } else if (!state.isAtWork()) {
+      job.ifPresent(Jobs.Job::end);
+      job = Optional.empty();
+    }
+    state
+        .totals()
+        .ifPresent(t ->
+            job.ifPresent(j ->
+                j.progress(
+                    WORDS.say("runs-view.job"), t.ended() / (double) Math.max(1, t.planned()))));
   }
 
   private void beat() {
@@ -238,6 +261,7 @@ public final class RunsView implements Stage {
       strip.show(state.rows(), ink());
       counts();
       choices();
+      job();
     }
     tell();
   }

@@ -6,6 +6,7 @@ import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Supplier;
 import javafx.application.Platform;
 
 /** Closing documents and the window: what is not saved is asked about, once for all. */
@@ -53,8 +54,32 @@ public final class Closing {
         Notice.Answer.of(WORDS.say("closing.cancel"), desk::dismiss));
   }
 
+  /** What goes on and ends with the window, in a question; empty if nothing does. */
+  private Supplier<Optional<String>> goingOn = Optional::empty;
+
+  /** Asks before the window closes while something goes on that would end with it. */
+  public void asksOf(Supplier<Optional<String>> question) {
+    goingOn = question;
+  }
+
   /** Whether the window may close; asks if something would be lost. */
   public boolean mayClose() {
+    Optional<String> work = goingOn.get();
+    if (work.isPresent()) {
+      desk.ask(
+          work.get(),
+          Notice.Answer.of(
+              WORDS.say("closing.stop-and-close"),
+              () -> {
+                goingOn = Optional::empty;
+                desk.dismiss();
+                if (mayClose()) {
+                  Platform.exit();
+                }
+              }),
+          Notice.Answer.of(WORDS.say("closing.cancel"), desk::dismiss));
+      return false;
+    }
     List<Work> unsaved = desk.documents().unsaved();
     if (unsaved.isEmpty()) {
       return true;

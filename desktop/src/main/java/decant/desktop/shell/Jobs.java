@@ -40,14 +40,14 @@ public final class Jobs {
     }
 
     /** How far it has come; nothing once it has ended. */
-    void progress(String what, double done) {
+    public void progress(String what, double done) {
       label = what;
       share = done;
       all.refresh();
     }
 
     /** It is over, however it went. */
-    void end() {
+    public void end() {
       all.running.remove(this);
       all.refresh();
     }
@@ -73,7 +73,7 @@ public final class Jobs {
    *
    * @param stopped done at once when it is stopped, on the interface thread
    */
-  Job begin(String label, double share, Runnable stopped) {
+  public Job begin(String label, double share, Runnable stopped) {
     return add(new Job(this, label, share, Optional.of(stopped)));
   }
 
