@@ -243,7 +243,7 @@ class ArchitectureTest {
             "pin",
             "recipe",
             "publish"));
-    out.put("pdf.merge", List.of("words", "verify"));
+    out.put("pdf.merge", List.of("words", "io", "verify"));
     out.put("process", List.of("reading"));
     out.put(
         "run",

@@ -196,7 +196,11 @@ final class Runs {
         Path out = folder.resolve("events");
         Process p = start(source, to, out, options);
         while (true) {
-          Thread.sleep(600 + random.nextInt(5000));
+          if (kills >= times) {
+            p.waitFor(); // the last one comes to its end
+          } else {
+            Thread.sleep(600 + random.nextInt(5000));
+          }
           if (!p.isAlive()) {
             break;
           }

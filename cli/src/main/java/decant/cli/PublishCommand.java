@@ -12,12 +12,9 @@ import decant.pdf.choices.Passwords;
 import decant.publish.Exposure;
 import decant.publish.Receipt;
 import decant.publish.ReceiptJson;
-import decant.reading.Active;
 import decant.reading.ReadProblem;
 import decant.recipe.Output;
 import decant.recipe.PageChoice;
-import decant.recipe.PagesKept;
-import decant.recipe.Plan;
 import decant.recipe.PublishProblem;
 import decant.recipe.Recipe;
 import decant.recipe.RecipeBook;
@@ -49,12 +46,6 @@ final class PublishCommand implements Callable<Integer> {
   private List<Path> files = List.of();
 
   @Option(
-      names = "--recipe",
-      paramLabel = "NAME|FILE",
-      descriptionKey = "publish-command.a-shipped-recipe-by-its")
-  private @Nullable String recipe;
-
-  @Option(
       names = "--to",
       paramLabel = "FORMAT",
       converter = TargetFormat.class,
@@ -74,24 +65,13 @@ final class PublishCommand implements Callable<Integer> {
       descriptionKey = "publish-command.the-file-to-write-or")
   private @Nullable Path out;
 
-  @Option(
-      names = "--active",
-      paramLabel = "keep|remove",
-      descriptionKey = "publish-command.what-is-done-with-active")
-  private @Nullable ActiveChoice active;
-
-  @Option(
-      names = "--pages-kept",
-      paramLabel = "auto|all|none",
-      descriptionKey = "publish-command.which-pages-are-kept")
-  private @Nullable PagesKept pagesKept;
-
   @Option(names = "--overwrite", descriptionKey = "publish-command.writes-over-files-that-are")
   private boolean overwrite;
 
   @Option(names = "--receipt", descriptionKey = "publish-command.prints-what-was-made-and")
   private boolean receipt;
 
+  @Mixin private RecipeChoice choice = new RecipeChoice();
   @Mixin private Opening opening = new Opening();
   @Mixin private Locking locking = new Locking();
   @Mixin private EachFile each = new EachFile();
@@ -111,25 +91,12 @@ final class PublishCommand implements Callable<Integer> {
     if (pages != null && !anyPdf) {
       throw wrong(WORDS.say("publish-command.pages-goes-with-pdf-only"));
     }
-    if (chosen.pagesKept() == PagesKept.ALL && chosen.active() == Active.KEEP) {
-      throw wrong(WORDS.say("publish-command.kept-pages-never-act"));
-    }
-    refuseUnlockable(chosen.forSource(Optional.empty()));
     Passwords passwords = locking.passwords(chosen);
     Optional<String> exposed = Exposure.of(chosen);
     if (!Call.isWorker()) {
       exposed.ifPresent(System.err::println);
     }
     return each.run(files, f -> publish(f, chosen, intoFolder, passwords), EachFile::tell);
-  }
-
-  /** A document that was meant to be locked does not go out unlocked. */
-  private void refuseUnlockable(Recipe chosen) {
-    for (Output o : chosen.outputs()) {
-      if (o instanceof Output.Office d && d.password() && Formats.locker(d.format()).isEmpty()) {
-        throw wrong(WORDS.say("publish-command.cannot-lock", Plan.cannotLock(d.format())));
-      }
-    }
   }
 
   private int publish(Path file, Recipe chosen, boolean intoFolder, Passwords passwords) {
@@ -153,8 +120,7 @@ final class PublishCommand implements Callable<Integer> {
   }
 
   private Recipe recipe() {
-    Recipe said = active == null ? named() : named().with(active.active());
-    Recipe r = pagesKept == null ? said : said.with(pagesKept);
+    Recipe r = choice.over(named());
     if (pages == null) {
       return r;
     }
@@ -176,13 +142,11 @@ final class PublishCommand implements Callable<Integer> {
   }
 
   private Recipe named() {
-    if (recipe == null) {
-      return locked(RecipeBook.copyAs(to == null ? Formats.pages() : to));
-    }
-    if (to != null) {
+    Optional<Recipe> recipe = choice.named();
+    if (recipe.isPresent() && to != null) {
       throw wrong(WORDS.say("publish-command.recipe-says-what-is-made"));
     }
-    return NamedRecipe.of(spec, recipe);
+    return recipe.orElseGet(() -> locked(RecipeBook.copyAs(to == null ? Formats.pages() : to)));
   }
 
   private Receipt publish(
@@ -191,7 +155,7 @@ final class PublishCommand implements Callable<Integer> {
     Deadline deadline = each.begin(file);
     Conversion ready =
         Conversion.of(
-            new Conversion.Order(opening.request(file), asked, pagesKept != null, Changes.NONE),
+            new Conversion.Order(opening.request(file), asked, choice.asksForPages(), Changes.NONE),
             deadline);
     tell(file, ready);
     Recipe chosen = ready.recipe();

@@ -7,9 +7,7 @@ import decant.io.WriteProblem;
 import decant.model.Metadata;
 import decant.pdf.choices.Passwords;
 import decant.publish.Exposure;
-import decant.recipe.Output;
 import decant.recipe.PagesKept;
-import decant.recipe.Plan;
 import decant.recipe.Recipe;
 import decant.recipe.RecipeBook;
 import decant.run.Merging;
@@ -57,9 +55,6 @@ final class RunCommand implements Callable<Integer> {
   @Parameters(index = "1", paramLabel = "DEST", descriptionKey = "run-command.destination")
   private Path destination = Path.of("");
 
-  @Option(names = "--recipe", paramLabel = "NAME|FILE", descriptionKey = "run-command.recipe")
-  private @Nullable String recipe;
-
   @Option(
       names = "--recipe-for",
       paramLabel = "FOLDER=NAME|FILE",
@@ -98,18 +93,6 @@ final class RunCommand implements Callable<Integer> {
       descriptionKey = "run-command.clash")
   private RunOrder.Clash clash = RunOrder.Clash.LEAVE;
 
-  @Option(
-      names = "--active",
-      paramLabel = "keep|remove",
-      descriptionKey = "publish-command.what-is-done-with-active")
-  private @Nullable ActiveChoice active;
-
-  @Option(
-      names = "--pages-kept",
-      paramLabel = "auto|all|none",
-      descriptionKey = "publish-command.which-pages-are-kept")
-  private @Nullable PagesKept pagesKept;
-
   @Option(names = "--replace", paramLabel = "OLD=NEW", descriptionKey = "run-command.replace")
   private List<String> replace = List.of();
 
@@ -140,6 +123,7 @@ final class RunCommand implements Callable<Integer> {
   @Option(names = "--json", descriptionKey = "run-command.json")
   private boolean json;
 
+  @Mixin private RecipeChoice choice = new RecipeChoice();
   @Mixin private Opening opening = new Opening();
   @Mixin private Locking locking = new Locking();
   @Spec private @Nullable CommandSpec spec;
@@ -204,11 +188,11 @@ final class RunCommand implements Callable<Integer> {
     if (workers < 1) {
       throw wrong(WORDS.say("run-command.workers-at-least-one"));
     }
-    Recipe chosen = chosen(recipe == null ? RecipeBook.counterCopy() : named(recipe));
+    Recipe chosen = chosen(choice.named().orElseGet(RecipeBook::counterCopy));
     var others = new LinkedHashMap<String, Recipe>();
     recipes.forEach((folder, name) -> {
       String at = Path.of(folder).normalize().toString().replace('\\', '/');
-      others.put(at, chosen(named(name)));
+      others.put(at, chosen(choice.named(name)));
     });
     Patterns patterns;
     try {
@@ -224,31 +208,18 @@ final class RunCommand implements Callable<Integer> {
             : Optional.of(new RunOrder.Templates(templates.get(0), templates.get(1))),
         new RunOrder.Filter(!noSubfolders, kinds(), patterns, since()),
         new RunOrder.Treatment(
-            chosen, others, pagesKept != null, changes(), keepTimes, opening.languages()),
+            chosen, others, choice.asksForPages(), changes(), keepTimes, opening.languages()),
         clash,
         RunOrder.Choices.NONE);
   }
 
-  private Recipe named(String name) {
-    return NamedRecipe.of(spec, name);
-  }
-
   private Recipe chosen(Recipe named) {
-    Recipe said = active == null ? named : named.with(active.active());
-    Recipe r = pagesKept == null ? said : said.with(pagesKept);
-    if (r.pagesKept() == PagesKept.ALL && r.active() == decant.reading.Active.KEEP) {
-      throw wrong(WORDS.say("publish-command.kept-pages-never-act"));
-    }
+    Recipe r = choice.over(named);
     if (r.pagesKept() == PagesKept.ALL && !replace.isEmpty()) {
       throw wrong(WORDS.say("run-command.kept-pages-stay"));
     }
     if (merge != null && !Merging.isServed(r)) {
       throw wrong(WORDS.say("run-command.nothing-to-merge", r.name()));
-    }
-    for (Output o : r.outputs()) {
-      if (o instanceof Output.Office d && d.password() && Formats.locker(d.format()).isEmpty()) {
-        throw wrong(WORDS.say("publish-command.cannot-lock", Plan.cannotLock(d.format())));
-      }
     }
     return r;
   }

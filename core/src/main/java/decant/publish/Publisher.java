@@ -3,6 +3,7 @@ package decant.publish;
 import decant.format.Format;
 import decant.format.Formats;
 import decant.io.AtomicFile;
+import decant.io.FileHash;
 import decant.io.Untouchable;
 import decant.io.WriteProblem;
 import decant.layout.Layouter;
@@ -30,18 +31,13 @@ import decant.verify.pdf.PdfVerifier;
 import decant.words.Words;
 import decant.work.Cancelled;
 import java.io.IOException;
-import java.io.InputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.security.DigestInputStream;
-import java.security.MessageDigest;
-import java.security.NoSuchAlgorithmException;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.HashMap;
-import java.util.HexFormat;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.BooleanSupplier;
@@ -319,7 +315,7 @@ public final class Publisher {
   private static Receipt.Made made(Path file, String format, int pages, List<Check> checks)
       throws WriteProblem {
     try {
-      return new Receipt.Made(file, format, Files.size(file), sha256(file), pages, checks);
+      return new Receipt.Made(file, format, Files.size(file), FileHash.of(file), pages, checks);
     } catch (IOException e) {
       throw new WriteProblem(
           WriteProblem.Kind.OTHER, WORDS.say("publisher.the-file-was-written-but"), e);
@@ -364,18 +360,6 @@ public final class Publisher {
     if (files.isMade(target)) {
       throw new WriteProblem(
           WriteProblem.Kind.MADE_BEFORE, WORDS.say("publisher.made-before", target.getFileName()));
-    }
-  }
-
-  private static String sha256(Path file) throws IOException {
-    try {
-      MessageDigest digest = MessageDigest.getInstance("SHA-256");
-      try (InputStream in = new DigestInputStream(Files.newInputStream(file), digest)) {
-        in.transferTo(java.io.OutputStream.nullOutputStream());
-      }
-      return HexFormat.of().formatHex(digest.digest());
-    } catch (NoSuchAlgorithmException e) {
-      throw new AssertionError("every Java runtime has SHA-256", e);
     }
   }
 }

@@ -5,6 +5,7 @@ import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import decant.convert.Conversion;
 import decant.io.AtomicFile;
+import decant.io.FileHash;
 import decant.io.StateFolder;
 import decant.io.Untouchable;
 import decant.io.WriteProblem;
@@ -95,7 +96,7 @@ public final class JobWorker {
             WORDS.say("job.merge-not-verified", failed.get().name(), failed.get().detail()));
       }
       pending.commit();
-      String sha256 = Doings.sha256(file);
+      String sha256 = FileHash.of(file);
       return new Job.Answer(
           Row.Why.NONE,
           "",
@@ -131,7 +132,7 @@ public final class JobWorker {
     long start = System.nanoTime();
     Path source = Path.of(job.source());
     Deadline deadline = Deadline.in(Duration.ofMillis(job.millis()));
-    String sha256 = Doings.sha256(source);
+    String sha256 = FileHash.of(source);
     Conversion ready =
         Conversion.of(
             new Conversion.Order(

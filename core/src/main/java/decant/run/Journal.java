@@ -165,6 +165,11 @@ final class Journal implements AutoCloseable {
       connection.commit();
       return t;
     } catch (SQLException e) {
+      try {
+        connection.rollback();
+      } catch (SQLException more) {
+        e.addSuppressed(more);
+      }
       throw broken(e);
     }
   }

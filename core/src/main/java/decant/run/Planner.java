@@ -2,6 +2,7 @@ package decant.run;
 
 import decant.format.Format;
 import decant.format.Formats;
+import decant.io.FileHash;
 import decant.reading.ReadProblem;
 import decant.recipe.Plan;
 import decant.recipe.Recipe;
@@ -151,24 +152,22 @@ final class Planner {
 
     void plan(List<FileTree.Met> files) {
       var rows = new ArrayList<Row>();
-      Map<Integer, Candidate> candidates = new HashMap<>();
+      var places = new ArrayList<Integer>();
+      var candidates = new ArrayList<Candidate>();
       for (FileTree.Met m : files) {
         Row r = first(m);
         if (r.state() == Row.State.PLANNED) {
           Format f = Formats.documentsOf(Formats.of(r.kind()).orElseGet(Formats::working));
-          Doing d = doing(folder, f);
-          candidates.put(
-              rows.size(), new Candidate(r, d, journal.known(part.source().resolve(r.path()))));
+          places.add(rows.size());
+          candidates.add(
+              new Candidate(r, doing(folder, f), journal.known(part.source().resolve(r.path()))));
         }
         rows.add(r);
       }
       var names = new ResultNames(date);
-      List<Integer> order = candidates.keySet().stream().sorted().toList();
-      List<String> stems =
-          names.stems(order.stream().map(candidates::get).map(Folder.this::wanted).toList());
-      for (int k = 0; k < order.size(); k++) {
-        int place = order.get(k);
-        rows.set(place, placed(candidates.get(place), stems.get(k), names));
+      List<String> stems = names.stems(candidates.stream().map(this::wanted).toList());
+      for (int k = 0; k < candidates.size(); k++) {
+        rows.set(places.get(k), placed(candidates.get(k), stems.get(k), names));
       }
       rows.forEach(Planner.this::add);
     }
@@ -198,7 +197,10 @@ final class Planner {
         return left(r, Row.Why.OLDER, WORDS.say("planner.older"));
       }
       if (m.kind() == FileTree.Kind.UNKNOWN || !Files.isReadable(file)) {
-        return failed(r, Row.Why.UNREADABLE, WORDS.say("planner.unreadable"));
+        // What stands for bytes that are no letters in the encoding of the system's names.
+        boolean odd = r.path().indexOf('\uFFFD') >= 0;
+        return failed(
+            r, Row.Why.UNREADABLE, WORDS.say(odd ? "planner.odd-name" : "planner.unreadable"));
       }
       if (m.bytes() == 0) {
         return left(r, Row.Why.EMPTY, WORDS.say("planner.empty"));
@@ -304,7 +306,7 @@ final class Planner {
         boolean ours =
             made.isPresent()
                 && Files.isRegularFile(f, LinkOption.NOFOLLOW_LINKS)
-                && (made.get().isEmpty() || made.get().equals(Doings.sha256(f)));
+                && (made.get().isEmpty() || made.get().equals(FileHash.of(f)));
         if (!ours) {
           return Optional.of(f);
         }
@@ -317,7 +319,7 @@ final class Planner {
           && known.doing().equals(doing.key())
           && known.results().stream()
               .allMatch(x -> Files.exists(part.destination().resolve(x.file())))
-          && known.sha256().equals(Doings.sha256(source));
+          && known.sha256().equals(FileHash.of(source));
     }
 
     private Row named(Row r, String stem, boolean overwrite, List<String> files) {

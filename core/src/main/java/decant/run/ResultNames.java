@@ -52,7 +52,7 @@ final class ResultNames {
       }
     }
     for (Wanted w : files) {
-      boolean alone = w.stem().isEmpty() && alike.get(folded(stem(w))) == 1;
+      boolean alone = w.stem().isEmpty() && alike.getOrDefault(folded(stem(w)), 0) == 1;
       out.add(alone && isFree(w.recipe(), stem(w)) ? stem(w) : w.stem().orElse(""));
       if (alone) {
         take(w.recipe(), stem(w));

@@ -1,6 +1,7 @@
 package decant.run;
 
 import decant.io.AtomicFile;
+import decant.io.FileHash;
 import decant.io.StateFolder;
 import decant.words.Words;
 import java.io.IOException;
@@ -221,7 +222,7 @@ public final class Run implements AutoCloseable {
       return true;
     }
     Optional<String> made = journal.made(whole(file));
-    return made.isPresent() && made.get().equals(Doings.sha256(file));
+    return made.isPresent() && made.get().equals(FileHash.of(file));
   }
 
   /**
@@ -230,7 +231,7 @@ public final class Run implements AutoCloseable {
    * @throws IOException if it cannot be read back
    */
   public void wrote(Path file) throws IOException {
-    journal.wrote(whole(file), Doings.sha256(file));
+    journal.wrote(whole(file), FileHash.of(file));
   }
 
   private static Path whole(Path file) {

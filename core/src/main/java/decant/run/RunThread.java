@@ -4,6 +4,7 @@ import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import decant.format.Format;
 import decant.format.Formats;
+import decant.io.FileHash;
 import decant.process.WorkerProcess;
 import decant.reading.ReadProblem;
 import decant.recipe.Plan;
@@ -128,7 +129,7 @@ final class RunThread implements Runnable {
     for (Row.Result x : known.results()) {
       Path file = run.file(r, x);
       try {
-        if (!x.verified() && Files.isRegularFile(file) && Doings.sha256(file).equals(x.sha256())) {
+        if (!x.verified() && Files.isRegularFile(file) && FileHash.of(file).equals(x.sha256())) {
           Files.delete(file);
         }
       } catch (IOException e) {

@@ -22,7 +22,7 @@ public final class Figures {
     return places == 0 ? s : s.replaceAll("\\.?0+$", "");
   }
 
-  /** A size: 512 bytes, 1.4 kB, 36 kB, 1 039 kB, 12.4 MB. */
+  /** A size: 512 bytes, 1.4 kB, 36 kB, 1 039 kB, 12.4 MB, 84.2 GB. */
   public static String size(long bytes) {
     if (bytes < 1000) {
       return number(bytes) + NARROW_SPACE + (bytes == 1 ? "byte" : "bytes");
@@ -31,9 +31,13 @@ public final class Figures {
     if (kilo < 9.95) {
       return decimal(kilo, 1) + NARROW_SPACE + "kB";
     }
-    return kilo < 9_999.5
-        ? number(Math.round(kilo)) + NARROW_SPACE + "kB"
-        : decimal(kilo / 1000, 1) + NARROW_SPACE + "MB";
+    if (kilo < 9_999.5) {
+      return number(Math.round(kilo)) + NARROW_SPACE + "kB";
+    }
+    double mega = kilo / 1000;
+    return mega < 9_999.95
+        ? decimal(mega, 1) + NARROW_SPACE + "MB"
+        : decimal(mega / 1000, 1) + NARROW_SPACE + "GB";
   }
 
   /** A size to the byte: 36 652 bytes. */

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import decant.Samples;
 import decant.convert.Changes;
+import decant.io.FileHash;
 import decant.model.Metadata;
 import decant.recipe.Recipe;
 import decant.recipe.RecipeBook;
@@ -283,8 +284,8 @@ class RunTest {
       // A name with what Windows takes not has it replaced; coreutils' sha256sum has this form.
       assertThat(manifest.toString(StandardCharsets.UTF_8).split("\n"))
           .containsExactlyInAnyOrder(
-              Doings.sha256(destination.resolve("a, b.txt")) + "  results/a, b.txt",
-              Doings.sha256(destination.resolve("c.txt")) + "  results/c.txt");
+              FileHash.of(destination.resolve("a, b.txt")) + "  results/a, b.txt",
+              FileHash.of(destination.resolve("c.txt")) + "  results/c.txt");
     }
   }
 }

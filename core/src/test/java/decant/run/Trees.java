@@ -3,6 +3,7 @@ package decant.run;
 import decant.Samples;
 import decant.format.Formats;
 import decant.io.AtomicFile;
+import decant.io.FileHash;
 import decant.io.WriteProblem;
 import decant.model.Block;
 import decant.model.Document;
@@ -50,7 +51,7 @@ final class Trees {
       for (Path p : files.toList()) {
         out.put(
             root.relativize(p).toString(),
-            Files.isRegularFile(p) ? Doings.sha256(p) : Files.isDirectory(p) ? "folder" : "other");
+            Files.isRegularFile(p) ? FileHash.of(p) : Files.isDirectory(p) ? "folder" : "other");
       }
     }
     return out;

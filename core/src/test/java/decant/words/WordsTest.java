@@ -253,6 +253,8 @@ class WordsTest {
         .isEqualTo("PDF/A-2a needs PDF 1.7 or newer; PDF 1.4 is chosen.");
     assertThat(Figures.size(1)).isEqualTo("1\u202Fbyte");
     assertThat(Figures.size(999)).isEqualTo("999\u202Fbytes");
+    assertThat(Figures.size(12_400_000)).isEqualTo("12.4\u202FMB");
+    assertThat(Figures.size(84_256_700_000L)).isEqualTo("84.3\u202FGB");
     assertThat(Figures.size(1_440)).isEqualTo("1.4\u202FkB");
     assertThat(Figures.size(36_652)).isEqualTo("37\u202FkB");
     assertThat(Figures.size(1_662_000)).isEqualTo("1\u202F662\u202FkB");

@@ -1,15 +1,12 @@
 package decant.pdf.merge;
 
+import decant.io.FileHash;
 import decant.verify.Check;
 import decant.words.Words;
 import java.io.IOException;
 import java.io.OutputStream;
 import java.nio.file.Path;
-import java.security.DigestOutputStream;
-import java.security.MessageDigest;
-import java.security.NoSuchAlgorithmException;
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.List;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.cos.COSName;
@@ -121,7 +118,7 @@ public final class MergedPdf {
             painted =
                 painted
                     && at < read.getNumberOfPages()
-                    && Arrays.equals(painting(p), painting(read.getPage(at)));
+                    && painting(p).equals(painting(read.getPage(at)));
             at++;
           }
         }
@@ -139,16 +136,9 @@ public final class MergedPdf {
     }
   }
 
-  private static byte[] painting(PDPage p) throws IOException {
-    try {
-      MessageDigest digest = MessageDigest.getInstance("SHA-256");
-      try (var in = p.getContents();
-          var out = new DigestOutputStream(OutputStream.nullOutputStream(), digest)) {
-        in.transferTo(out);
-      }
-      return digest.digest();
-    } catch (NoSuchAlgorithmException e) {
-      throw new AssertionError("every Java runtime has SHA-256", e);
+  private static String painting(PDPage p) throws IOException {
+    try (var in = p.getContents()) {
+      return FileHash.of(in);
     }
   }
 }
