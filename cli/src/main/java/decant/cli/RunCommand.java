@@ -20,6 +20,7 @@ import decant.words.Words;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.time.DateTimeException;
+import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.LocalDateTime;
@@ -120,6 +121,9 @@ final class RunCommand implements Callable<Integer> {
   @Option(names = "--merge", paramLabel = "FILE", descriptionKey = "run-command.merge")
   private @Nullable Path merge;
 
+  @Option(names = "--time-limit", paramLabel = "SECONDS", descriptionKey = "run-command.time-limit")
+  private @Nullable Integer seconds;
+
   @Option(names = "--json", descriptionKey = "run-command.json")
   private boolean json;
 
@@ -208,7 +212,13 @@ final class RunCommand implements Callable<Integer> {
             : Optional.of(new RunOrder.Templates(templates.get(0), templates.get(1))),
         new RunOrder.Filter(!noSubfolders, kinds(), patterns, since()),
         new RunOrder.Treatment(
-            chosen, others, choice.asksForPages(), changes(), keepTimes, opening.languages()),
+            chosen,
+            others,
+            choice.asksForPages(),
+            changes(),
+            keepTimes,
+            opening.languages(),
+            limit()),
         clash,
         RunOrder.Choices.NONE);
   }
@@ -256,6 +266,10 @@ final class RunCommand implements Callable<Integer> {
     } catch (DateTimeException e) {
       throw wrong(WORDS.say("run-command.no-date", said));
     }
+  }
+
+  private Optional<Duration> limit() {
+    return Optional.ofNullable(seconds).map(s -> Duration.ofSeconds(Math.max(1, s)));
   }
 
   private Changes changes() {

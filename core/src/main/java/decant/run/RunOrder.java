@@ -4,6 +4,7 @@ import decant.convert.Changes;
 import decant.format.Format;
 import decant.recipe.Recipe;
 import java.nio.file.Path;
+import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
 import java.util.Map;
@@ -68,6 +69,7 @@ public record RunOrder(
    *     recipe
    * @param keepTimes whether results are given the time at which their source was last changed
    * @param languages what text of scanned pages is recognised in; empty if it is not
+   * @param limit how long one file may take; empty for what its size allows
    */
   public record Treatment(
       Recipe recipe,
@@ -75,19 +77,20 @@ public record RunOrder(
       boolean pagesKept,
       Changes changes,
       boolean keepTimes,
-      String languages) {
+      String languages,
+      Optional<Duration> limit) {
     public Treatment {
       recipes = Map.copyOf(recipes);
     }
 
     /** A recipe, and nothing more. */
     public static Treatment by(Recipe recipe) {
-      return new Treatment(recipe, Map.of(), false, Changes.NONE, false, "");
+      return new Treatment(recipe, Map.of(), false, Changes.NONE, false, "", Optional.empty());
     }
 
     /** This one with changes. */
     public Treatment with(Changes other) {
-      return new Treatment(recipe, recipes, pagesKept, other, keepTimes, languages);
+      return new Treatment(recipe, recipes, pagesKept, other, keepTimes, languages, limit);
     }
   }
 

@@ -30,6 +30,9 @@ final class RunThread implements Runnable {
   /** The most that the heap of a worker takes, in MiB; with the rest it stays below 1 GiB. */
   private static final int MEMORY = 640;
 
+  /** Nobody waits for one file of a run as for a file alone, and others are at work beside it. */
+  private static final int PATIENCE = 3;
+
   /** So much longer than a file may take a worker is waited for, since it tells that itself. */
   private static final Duration GRACE = Duration.ofSeconds(3);
 
@@ -140,7 +143,8 @@ final class RunThread implements Runnable {
 
   private Job.Answer asked(
       Row row, Path source, Recipe recipe, Optional<Journal.Known> before, WorkerProcess worker) {
-    Duration allowed = Deadline.usual(source);
+    Duration allowed =
+        order.treatment().limit().orElseGet(() -> Deadline.usual(source).multipliedBy(PATIENCE));
     Path root = order.parts().get(row.part()).destination();
     Path folder = root.resolve(row.folder());
     try {

@@ -216,7 +216,13 @@ class PlannerTest {
             order()
                 .with(
                     new RunOrder.Treatment(
-                        Trees.TEXT, Map.of("Old", html), false, Changes.NONE, false, "")));
+                        Trees.TEXT,
+                        Map.of("Old", html),
+                        false,
+                        Changes.NONE,
+                        false,
+                        "",
+                        Optional.empty())));
     assertThat(rows.stream().map(r -> files(r).getFirst()))
         .containsExactly("a.txt", "Old/b.html", "Old/1999/c.html", "Older/d.txt");
   }

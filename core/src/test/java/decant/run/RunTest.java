@@ -150,6 +150,29 @@ class RunTest {
   }
 
   @Test
+  void whatTakesTooLongIsALineInTheLogAndNothingElse() throws Exception {
+    Files.copy(Samples.DEMO.resolve("Berth rules.pdf"), source.resolve("long.pdf"));
+    RunOrder.Treatment t = RunOrder.Treatment.by(Trees.TEXT);
+    Ended e =
+        run(
+            order()
+                .with(
+                    new RunOrder.Treatment(
+                        t.recipe(),
+                        t.recipes(),
+                        t.pagesKept(),
+                        t.changes(),
+                        t.keepTimes(),
+                        t.languages(),
+                        java.util.Optional.of(java.time.Duration.ofMillis(20)))));
+    assertThat(e.row("long.pdf").state()).isEqualTo(Row.State.FAILED);
+    assertThat(e.row("long.pdf").why()).isEqualTo(Row.Why.TOO_SLOW);
+    assertThat(e.row("long.pdf").message()).isNotBlank();
+    assertThat(destination.resolve("long.txt")).doesNotExist();
+    assertThat(run(order()).row("long.pdf").state()).isEqualTo(Row.State.DONE);
+  }
+
+  @Test
   void aStoppedRunIsGoneOnWithAndNothingIsDoneTwice() throws Exception {
     for (int k = 0; k < 8; k++) {
       Trees.document(source.resolve("f" + k + ".odt"), "File " + k);
@@ -256,7 +279,8 @@ class RunTest {
                     false,
                     new Changes(List.of(), new Metadata("", "", "Harbour office", "", "")),
                     true,
-                    "")));
+                    "",
+                    java.util.Optional.empty())));
     Path made = destination.resolve("a.pdf");
     try (var read = Loader.loadPDF(made.toFile())) {
       assertThat(read.getDocumentInformation().getAuthor()).isEqualTo("Harbour office");

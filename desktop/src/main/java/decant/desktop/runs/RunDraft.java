@@ -97,7 +97,9 @@ record RunDraft(
     RunOrder o =
         RunOrder.of(from, to, recipe)
             .with(new RunOrder.Filter(subfolders, kinds, more.patterns(), day))
-            .with(new RunOrder.Treatment(recipe, Map.of(), false, changes, more.keepTimes(), ""))
+            .with(
+                new RunOrder.Treatment(
+                    recipe, Map.of(), false, changes, more.keepTimes(), "", Optional.empty()))
             .with(clash)
             .with(choices);
     return more.templates().map(o::with).orElse(o);
