@@ -136,7 +136,7 @@ public final class RunLog {
   }
 
   private static Ledger.Column number(String head) {
-    return new Ledger.Column(WORDS.say(head), 1, true);
+    return new Ledger.Column(WORDS.say(head), 1.3, true);
   }
 
   private static List<List<Ledger.Line>> sum(String name, Sum s) {
@@ -159,9 +159,9 @@ public final class RunLog {
   private void table(Ledger out, java.util.function.Predicate<Row> which) throws IOException {
     out.table(
         List.of(
-            new Ledger.Column(WORDS.say("run-log.original"), 5, false),
-            new Ledger.Column(WORDS.say("run-log.results"), 5, false),
-            new Ledger.Column(WORDS.say("run-log.outcome"), 4, false),
+            new Ledger.Column(WORDS.say("run-log.original"), 4.2, false),
+            new Ledger.Column(WORDS.say("run-log.results"), 4.2, false),
+            new Ledger.Column(WORDS.say("run-log.outcome"), 3.4, false),
             number("run-log.bytes"),
             number("run-log.made"),
             number("run-log.pages"),

@@ -113,6 +113,7 @@ public final class OdtLedger implements Ledger {
     style(b, "Standard", "", "", "fo:font-size=\"8.5pt\" style:font-name=\"Sans\"");
     style(b, "Number", "Standard", "fo:text-align=\"end\"", "");
     style(b, "Head", "Standard", "", "fo:font-weight=\"bold\"");
+    style(b, "NumberHead", "Head", "fo:text-align=\"end\"", "");
     for (int level = 1; level <= 3; level++) {
       b.append(
           "<style:style style:name=\"Heading_20_%d\" style:display-name=\"Heading %d\" style:family=\"paragraph\" style:parent-style-name=\"Standard\" style:next-style-name=\"Standard\" style:default-outline-level=\"%d\"><style:paragraph-properties fo:margin-top=\"0.4cm\" fo:margin-bottom=\"0.2cm\" fo:keep-with-next=\"always\"/><style:text-properties fo:font-size=\"%dpt\" fo:font-weight=\"bold\"/></style:style>"
@@ -167,7 +168,8 @@ public final class OdtLedger implements Ledger {
     }
     out.write("<table:table-header-rows><table:table-row>");
     for (Column c : head) {
-      out.write(CELL + "<text:p text:style-name=\"Head\">" + escaped(c.head()));
+      out.write(CELL + "<text:p text:style-name=\"" + (c.number() ? "NumberHead" : "Head") + "\">");
+      out.write(escaped(c.head()));
       out.write("</text:p></table:table-cell>");
     }
     out.write("</table:table-row></table:table-header-rows>");
