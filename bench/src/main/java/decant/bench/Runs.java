@@ -235,7 +235,8 @@ final class Runs {
     }
     return a.entrySet().stream()
         .allMatch(e ->
-            Math.abs(e.getValue() - b.get(e.getKey())) <= (e.getKey().endsWith(".pdf") ? 16 : 0));
+            Math.abs(e.getValue() - b.getOrDefault(e.getKey(), -1L))
+                <= (e.getKey().endsWith(".pdf") ? 16 : 0));
   }
 
   private static Map<String, Long> sizes(Path root) throws IOException {
