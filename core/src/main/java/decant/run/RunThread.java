@@ -36,6 +36,9 @@ final class RunThread implements Runnable {
   /** So much longer than a file may take a worker is waited for, since it tells that itself. */
   private static final Duration GRACE = Duration.ofSeconds(3);
 
+  /** So often a file is tried whose process ends without a word. */
+  private static final int TRIES = 3;
+
   /** A signal to all processes of a terminal comes to the workers before it is known here. */
   private static final Duration SIGNAL = Duration.ofMillis(300);
 
@@ -171,8 +174,8 @@ final class RunThread implements Runnable {
           return JSON.readValue(worker.ask(job, allowed.plus(GRACE)), Job.Answer.class);
         } catch (WorkerProcess.Died e) {
           run.littered(folder);
-          // Whoever ended it may have meant the process and not the file, which has another go.
-          if (isCancelledSoon() || tried == 2) {
+          // Whoever ended it may have meant the process and not the file, which is tried again.
+          if (isCancelledSoon() || tried == TRIES) {
             return Job.Answer.problem(
                 Row.Why.FAULT, WORDS.say("run.worker-died", Faults.note("a run", e)));
           }
