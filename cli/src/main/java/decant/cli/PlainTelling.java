@@ -9,7 +9,6 @@ import decant.run.Totals;
 import decant.words.Figures;
 import decant.words.Words;
 import java.nio.file.Path;
-import java.time.Duration;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -56,7 +55,7 @@ final class PlainTelling implements RunTelling {
                         Figures.size(free))
                     : WORDS.say("plain-telling.room-free", Figures.size(free))));
     run.timeNeeded(workers)
-        .ifPresent(ms -> System.out.println(WORDS.say("plain-telling.time", time(ms))));
+        .ifPresent(ms -> System.out.println(WORDS.say("plain-telling.time", Figures.time(ms))));
   }
 
   private static String planned(Run run, Row r) {
@@ -130,7 +129,9 @@ final class PlainTelling implements RunTelling {
         long left = t.planned() - t.ended();
         long worked = t.done() + t.failed();
         String when =
-            worked < 5 ? "" : WORDS.say("plain-telling.left", time(t.millis() * left / worked));
+            worked < 5
+                ? ""
+                : WORDS.say("plain-telling.left", Figures.time(t.millis() * left / worked));
         line(
             WORDS.say(
                 "plain-telling.progress",
@@ -160,15 +161,6 @@ final class PlainTelling implements RunTelling {
       System.err.print("\r" + " ".repeat(WIDTH) + "\r");
       counting = false;
     }
-  }
-
-  private static String time(long millis) {
-    Duration d = Duration.ofMillis(millis);
-    return d.toHours() > 0
-        ? WORDS.say("plain-telling.hours", d.toHours(), d.toMinutesPart())
-        : d.toMinutes() > 0
-            ? WORDS.say("plain-telling.minutes", d.toMinutes(), d.toSecondsPart())
-            : WORDS.say("plain-telling.seconds", Math.max(1, d.toSeconds()));
   }
 
   @Override
@@ -206,7 +198,7 @@ final class PlainTelling implements RunTelling {
             Figures.number(t.leftOut()),
             WORDS.count("plain-telling.pages", t.pages()),
             Figures.size(t.bytes()),
-            time(t.millis())));
+            Figures.time(t.millis())));
     if (t.replaced() > 0) {
       System.out.println(WORDS.count("plain-telling.replaced", t.replaced()));
     }

@@ -268,35 +268,29 @@ public final class AtomicFile {
     if (!SWEPT.add(folder)) {
       return;
     }
-    Instant before = Instant.now().minus(STALE);
-    try (DirectoryStream<Path> parts =
-        Files.newDirectoryStream(folder, f -> PART.matcher(f.getFileName().toString()).matches())) {
-      for (Path p : parts) {
-        boolean stale =
-            Files.isRegularFile(p, LinkOption.NOFOLLOW_LINKS)
-                && Files.getLastModifiedTime(p).toInstant().isBefore(before);
-        if (stale) {
-          Files.deleteIfExists(p);
-        }
-      }
-    } catch (IOException | java.nio.file.DirectoryIteratorException e) {
-      return; // another program's folder may not be listed; nothing is lost by that
-    }
+    removeParts(folder, Instant.now().minus(STALE));
   }
 
   /**
    * Takes away all that was left half-written in a folder, where it is known that nobody writes.
    */
   public static void removeParts(Path folder) {
+    removeParts(folder, Instant.MAX);
+  }
+
+  private static void removeParts(Path folder, Instant before) {
     try (DirectoryStream<Path> parts =
         Files.newDirectoryStream(folder, f -> PART.matcher(f.getFileName().toString()).matches())) {
       for (Path p : parts) {
-        if (Files.isRegularFile(p, LinkOption.NOFOLLOW_LINKS)) {
+        boolean old =
+            Files.isRegularFile(p, LinkOption.NOFOLLOW_LINKS)
+                && Files.getLastModifiedTime(p).toInstant().isBefore(before);
+        if (old) {
           Files.deleteIfExists(p);
         }
       }
     } catch (IOException | java.nio.file.DirectoryIteratorException e) {
-      return; // what cannot be listed cannot be tidied; nothing is lost by that
+      return; // another program's folder may not be listed; nothing is lost by that
     }
   }
 

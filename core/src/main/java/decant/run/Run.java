@@ -148,11 +148,6 @@ public final class Run implements AutoCloseable {
     journal.each(to);
   }
 
-  /** Rows from a number on, so many at most. */
-  public List<Row> rows(long from, int most) {
-    return journal.rows(from, most);
-  }
-
   /** The source of a row. */
   public Path source(Row r) {
     return order.parts().get(r.part()).source().resolve(r.path());
@@ -348,10 +343,6 @@ public final class Run implements AutoCloseable {
   public synchronized void goOn() {
     paused = false;
     notifyAll();
-  }
-
-  public synchronized boolean isPaused() {
-    return paused;
   }
 
   /** Ends the run at once; what is not done can be gone on with later. */

@@ -1,5 +1,6 @@
 package decant.words;
 
+import java.time.Duration;
 import java.util.Locale;
 
 /**
@@ -38,6 +39,17 @@ public final class Figures {
     return mega < 9_999.95
         ? decimal(mega, 1) + NARROW_SPACE + "MB"
         : decimal(mega / 1000, 1) + NARROW_SPACE + "GB";
+  }
+
+  /** A time: 12 s, 3 min 20 s, 2 h 5 min; a second at least. */
+  public static String time(long millis) {
+    Duration d = Duration.ofMillis(millis);
+    if (d.toHours() > 0) {
+      return number(d.toHours()) + " h " + d.toMinutesPart() + " min";
+    }
+    return d.toMinutes() > 0
+        ? d.toMinutes() + " min " + d.toSecondsPart() + " s"
+        : Math.max(1, d.toSeconds()) + " s";
   }
 
   /** A size to the byte: 36 652 bytes. */

@@ -8,7 +8,6 @@ import decant.run.Run;
 import decant.run.Totals;
 import decant.words.Figures;
 import decant.words.Words;
-import java.time.Duration;
 import java.util.ArrayList;
 import java.util.Optional;
 
@@ -38,7 +37,7 @@ final class RunFigures {
         ? what
             + room
             + " "
-            + WORDS.say("run-figures.time", time(run.timeNeeded(workers).getAsLong()))
+            + WORDS.say("run-figures.time", Figures.time(run.timeNeeded(workers).getAsLong()))
         : what + room;
   }
 
@@ -54,7 +53,9 @@ final class RunFigures {
     long left = t.planned() - t.ended();
     long worked = t.done() + t.failed();
     String when =
-        worked < 3 ? "" : WORDS.say("run-figures.left-time", time(t.millis() * left / worked));
+        worked < 3
+            ? ""
+            : WORDS.say("run-figures.left-time", Figures.time(t.millis() * left / worked));
     double seconds = Math.max(1, t.millis()) / 1000.0;
     return WORDS.say(
         key,
@@ -75,7 +76,7 @@ final class RunFigures {
             Figures.number(t.failed()),
             Figures.number(t.leftOut()),
             Figures.size(t.bytes()),
-            time(t.millis()));
+            Figures.time(t.millis()));
     String replaced =
         t.replaced() == 0 ? all : all + " " + WORDS.count("run-figures.replaced", t.replaced());
     return merged
@@ -86,14 +87,5 @@ final class RunFigures {
                     .orElseGet(
                         () -> WORDS.count("run-figures.merged", m.parts(), m.file().getFileName())))
         .orElse(replaced);
-  }
-
-  private static String time(long millis) {
-    Duration d = Duration.ofMillis(millis);
-    return d.toHours() > 0
-        ? WORDS.say("run-figures.hours", d.toHours(), d.toMinutesPart())
-        : d.toMinutes() > 0
-            ? WORDS.say("run-figures.minutes", d.toMinutes(), d.toSecondsPart())
-            : WORDS.say("run-figures.seconds", Math.max(1, d.toSeconds()));
   }
 }
