@@ -4,6 +4,7 @@ import decant.io.AtomicFile;
 import decant.io.FileHash;
 import decant.io.StateFolder;
 import decant.words.Words;
+import decant.work.Faults;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -247,6 +248,19 @@ public final class Run implements AutoCloseable {
    * @param workers how many processes work at a time
    */
   public void work(int workers, Listener listener) {
+    try {
+      through(workers, listener);
+    } catch (RuntimeException e) {
+      lost(e);
+    }
+  }
+
+  /** What cannot be noted must not be gone on with; the run stops, and says why. */
+  void lost(RuntimeException e) {
+    stop(WORDS.say("run.journal-lost", Faults.note("keeping the journal", e)));
+  }
+
+  private void through(int workers, Listener listener) {
     journal.begin(order.source(), order.treatment().recipe().name());
     journal.each(r -> {
       if (r.state() != Row.State.PLANNED && !cancelled) {

@@ -92,7 +92,7 @@ final class RunThread implements Runnable {
         }
       }
     } catch (RuntimeException e) {
-      run.stop(WORDS.say("run.journal-lost", Faults.note("keeping the journal", e)));
+      run.lost(e);
     }
   }
 

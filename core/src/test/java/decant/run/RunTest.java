@@ -248,6 +248,16 @@ class RunTest {
   }
 
   @Test
+  void aRunWhoseJournalIsGoneStopsAndSaysSo() throws Exception {
+    Trees.document(source.resolve("a.odt"), "A");
+    Run run = Run.plan(order(), Run.Start.NEW, Secrets.NONE, n -> {}, () -> false);
+    run.close();
+    run.work(1, r -> {});
+    assertThat(run.stopped()).hasValueSatisfying(s -> assertThat(s).contains("journal"));
+    assertThat(destination).doesNotExist();
+  }
+
+  @Test
   void aPausedRunWaitsAndGoesOn() throws Exception {
     for (int k = 0; k < 4; k++) {
       Trees.document(source.resolve("f" + k + ".odt"), "File " + k);
