@@ -56,6 +56,11 @@ final class Places {
     return order.parts().stream().anyMatch(p -> real(file).startsWith(real(p.source())));
   }
 
+  /** Whether two folders are one, by whatever links they are named. */
+  static boolean areSame(Path one, Path other) {
+    return real(one).equals(real(other));
+  }
+
   /** Whether a folder below another one lies elsewhere, through a link. */
   static boolean leadsOut(Path root, Path folder) {
     return !real(folder).startsWith(real(root));

@@ -96,8 +96,7 @@ final class Planner {
 
   /** A tree within another is gone through once, on its own. */
   private static boolean isOther(List<RunOrder.Part> parts, RunOrder.Part part, Path folder) {
-    return parts.stream()
-        .anyMatch(p -> p != part && p.source().toAbsolutePath().equals(folder.toAbsolutePath()));
+    return parts.stream().anyMatch(p -> p != part && Places.areSame(p.source(), folder));
   }
 
   private void add(Row row) {
@@ -139,12 +138,17 @@ final class Planner {
     private final Path to;
     private final @Nullable Path outside;
 
+    /** Whether the other tree is this one too, so that each file is of one of them. */
+    private final boolean shared;
+
     Folder(RunOrder.Part part, int at, Path path) {
       this.part = part;
       this.at = at;
       this.folder = slashed(path);
       this.to = part.destination().resolve(path);
       this.outside = Places.leadsOut(part.destination(), to) ? to : null;
+      this.shared =
+          order.templates().filter(t -> Places.areSame(t.source(), order.source())).isPresent();
     }
 
     /** A file that is published, unless something of that name is in the way. */
@@ -155,6 +159,9 @@ final class Planner {
       var places = new ArrayList<Integer>();
       var candidates = new ArrayList<Candidate>();
       for (FileTree.Met m : files) {
+        if (shared && part.templates() != isTemplate(m)) {
+          continue;
+        }
         Row r = first(m);
         if (r.state() == Row.State.PLANNED) {
           Format f = Formats.documentsOf(Formats.of(r.kind()).orElseGet(Formats::working));
@@ -170,6 +177,19 @@ final class Planner {
         rows.set(places.get(k), placed(candidates.get(k), stems.get(k), names));
       }
       rows.forEach(Planner.this::add);
+    }
+
+    /** What cannot be told goes with the documents. */
+    private boolean isTemplate(FileTree.Met m) {
+      Path file = part.source().resolve(m.path());
+      try {
+        return m.kind() == FileTree.Kind.FILE
+            && m.bytes() > 0
+            && Files.isReadable(file)
+            && Formats.isTemplate(Formats.recogniseTemplates(file));
+      } catch (IOException | RuntimeException | StackOverflowError | OutOfMemoryError e) {
+        return false;
+      }
     }
 
     private ResultNames.Wanted wanted(Candidate c) {

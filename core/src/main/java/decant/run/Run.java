@@ -9,13 +9,13 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayDeque;
-import java.util.ArrayList;
 import java.util.Deque;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalLong;
 import java.util.Set;
+import java.util.concurrent.CopyOnWriteArrayList;
 import java.util.function.BooleanSupplier;
 import java.util.function.Consumer;
 import java.util.function.LongConsumer;
@@ -58,7 +58,10 @@ public final class Run implements AutoCloseable {
   private final Totals totals;
   private final Deque<Row> ahead = new ArrayDeque<>();
   private final Set<Path> littered = new HashSet<>();
-  private final List<Thread> threads = new ArrayList<>();
+
+  /** Whoever cancels goes through them while work may still be beginning. */
+  private final List<Thread> threads = new CopyOnWriteArrayList<>();
+
   private volatile boolean patient;
   private volatile boolean cancelled;
   private volatile Optional<String> stopped = Optional.empty();
@@ -163,6 +166,11 @@ public final class Run implements AutoCloseable {
     return totals.now();
   }
 
+  /** How far the files of each kind are while work goes on, as {@link #totals} has them all. */
+  public List<Totals.OfKind> progressByKind() {
+    return totals.byKind();
+  }
+
   /**
    * How many files of a kind, or in a folder, become what.
    *
@@ -262,6 +270,7 @@ public final class Run implements AutoCloseable {
 
   private void through(int workers, Listener listener) {
     journal.begin(order.source(), order.treatment().recipe().name());
+    totals.begin(journal.byKind());
     journal.each(r -> {
       if (r.state() != Row.State.PLANNED && !cancelled) {
         totals.ended(r);
@@ -352,10 +361,12 @@ public final class Run implements AutoCloseable {
   /** Begins no more files until {@link #goOn}; those at work are finished. */
   public synchronized void pause() {
     paused = true;
+    totals.rest(true);
   }
 
   public synchronized void goOn() {
     paused = false;
+    totals.rest(false);
     notifyAll();
   }
 

@@ -18,6 +18,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
 import java.util.HashMap;
+import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -49,7 +50,11 @@ final class RunThread implements Runnable {
   private final Totals totals;
   private final Secrets secrets;
   private final Run.Listener listener;
-  private final Map<String, String> recipes = new HashMap<>();
+  private final Map<Recipe, String> recipes = new IdentityHashMap<>();
+  private final Map<Recipe, Map<String, Doing>> doings = new IdentityHashMap<>();
+
+  /** What is done to files of a kind, and what tells it from anything else. */
+  private record Doing(Recipe recipe, String key) {}
 
   RunThread(
       Run run,
@@ -84,11 +89,11 @@ final class RunThread implements Runnable {
   public void run() {
     try (var worker = worker()) {
       for (Optional<Row> r = run.next(); r.isPresent(); r = run.next()) {
-        totals.begun();
+        totals.begun(r.get());
         try {
           work(r.get(), worker);
         } finally {
-          totals.stopped();
+          totals.stopped(r.get());
         }
       }
     } catch (RuntimeException e) {
@@ -98,7 +103,8 @@ final class RunThread implements Runnable {
 
   private void work(Row planned, WorkerProcess worker) {
     Path source = run.source(planned);
-    Recipe recipe = order.recipeFor(planned.folder()).forSource(documents(planned));
+    Doing doing = doing(planned);
+    Recipe recipe = doing.recipe();
     Optional<Journal.Known> before = journal.known(source);
     before.filter(k -> !k.done()).ifPresent(k -> removeUnverified(planned, k));
     Row row = planned.with(Row.State.AT_WORK, Row.Why.NONE, "");
@@ -117,9 +123,21 @@ final class RunThread implements Runnable {
     if (a.why() == Row.Why.NONE) {
       speeds.learn(order.treatment().recipe().name(), ended);
     }
-    journal.done(ended, source, a.sha256(), Doings.of(order, recipe), files(ended));
+    journal.done(ended, source, a.sha256(), doing.key(), files(ended));
     totals.ended(ended);
     listener.ended(ended);
+  }
+
+  private Doing doing(Row r) {
+    Recipe asked = order.recipeFor(r.folder());
+    return doings
+        .computeIfAbsent(asked, a -> new HashMap<>())
+        .computeIfAbsent(
+            r.kind(),
+            k -> {
+              Recipe own = asked.forSource(documents(r));
+              return new Doing(own, Doings.of(order, own));
+            });
   }
 
   private static Optional<Format> documents(Row r) {
@@ -194,8 +212,7 @@ final class RunThread implements Runnable {
   }
 
   private String recipe(Row row) {
-    return recipes.computeIfAbsent(
-        row.folder(), f -> RecipeFile.write(order.recipeFor(row.folder())));
+    return recipes.computeIfAbsent(order.recipeFor(row.folder()), RecipeFile::write);
   }
 
   /**

@@ -192,6 +192,29 @@ class PlannerTest {
     assertThat(rows.get(4).why()).isEqualTo(Row.Why.OTHER_KIND);
   }
 
+  /** By whatever name a folder goes, what is in it is planned once. */
+  @Test
+  void theSameFolderByALinkIsGoneThroughOnce() throws Exception {
+    Trees.document(source.resolve("Templates/Form.ott"), "Form");
+    Path link = Files.createSymbolicLink(folder.resolve("link"), source.resolve("Templates"));
+    List<Row> rows = plan(order().with(new RunOrder.Templates(link, folder.resolve("forms"))));
+    assertThat(rows).extracting(Row::path).containsExactly("Form.ott");
+    assertThat(rows.getFirst().part()).isEqualTo(1);
+  }
+
+  @Test
+  void templatesAmongDocumentsGoToTheirOwnDestination() throws Exception {
+    for (String name : List.of("a/Letter.odt", "a/Form.ott", "Form.dotx")) {
+      Trees.document(source.resolve(name), name);
+    }
+    Files.writeString(source.resolve("empty.odt"), "");
+    List<Row> rows = plan(order().with(new RunOrder.Templates(source, folder.resolve("forms"))));
+    assertThat(rows)
+        .extracting(r -> r.part() + " " + r.path())
+        .containsExactly("0 empty.odt", "0 a/Letter.odt", "1 Form.dotx", "1 a/Form.ott");
+    assertThat(rows).extracting(Row::number).containsExactly(1L, 2L, 3L, 4L);
+  }
+
   /** The same family as the source: of a template too. */
   @Test
   void anOfficeCopyOfATemplateIsOfItsFamily() throws Exception {

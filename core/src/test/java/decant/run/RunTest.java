@@ -41,7 +41,7 @@ class RunTest {
     return RunOrder.of(source, destination, Trees.TEXT);
   }
 
-  private record Ended(List<Row> rows, Totals.Now totals) {
+  private record Ended(List<Row> rows, Totals.Now totals, List<Totals.OfKind> kinds) {
     Row row(String path) {
       return rows.stream().filter(r -> r.path().equals(path)).findFirst().orElseThrow();
     }
@@ -55,7 +55,7 @@ class RunTest {
     try (Run run = Run.plan(order, start, Secrets.NONE, n -> {}, () -> false)) {
       List<Row> ended = Collections.synchronizedList(new ArrayList<>());
       run.work(2, ended::add);
-      return new Ended(List.copyOf(ended), run.totals());
+      return new Ended(List.copyOf(ended), run.totals(), run.progressByKind());
     }
   }
 
@@ -75,6 +75,12 @@ class RunTest {
     assertThat(e.totals().done()).isEqualTo(3);
     assertThat(e.totals().failed()).isEqualTo(1);
     assertThat(e.totals().leftOut()).isEqualTo(2);
+    assertThat(e.kinds())
+        .contains(
+            new Totals.OfKind("docx", 2, 1, 1, 0, 0),
+            new Totals.OfKind("odt", 1, 1, 0, 0, 0),
+            new Totals.OfKind("pdf", 1, 1, 0, 0, 0));
+    assertThat(e.kinds()).extracting(Totals.OfKind::left).containsOnly(0L);
     assertThat(e.row("damaged.docx").why()).isEqualTo(Row.Why.DAMAGED);
     assertThat(destination.resolve("Berths/a.txt")).content().contains("Berth one", "Berth two");
     assertThat(Trees.all(source)).isEqualTo(before);
@@ -267,6 +273,9 @@ class RunTest {
       Thread work = Thread.ofPlatform().start(() -> run.work(2, r -> {}));
       Thread.sleep(300);
       assertThat(run.totals().done() + run.totals().atWork()).isZero();
+      long rested = run.totals().millis();
+      Thread.sleep(50);
+      assertThat(run.totals().millis()).as("a rest is no time of work").isEqualTo(rested);
       run.goOn();
       work.join();
       assertThat(run.totals().done()).isEqualTo(4);

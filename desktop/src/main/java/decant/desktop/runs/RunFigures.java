@@ -9,6 +9,7 @@ import decant.run.Totals;
 import decant.words.Figures;
 import decant.words.Words;
 import java.util.ArrayList;
+import java.util.List;
 import java.util.Optional;
 
 /** What a run needs, how far it is, and what came of it, in a line. */
@@ -41,12 +42,34 @@ final class RunFigures {
         : what + room;
   }
 
-  static String atWork(Totals.Now t) {
-    return progress("run-figures.at-work", t);
+  static String atWork(Run run) {
+    return progress("run-figures.at-work", run.totals()) + kinds(run);
   }
 
-  static String paused(Totals.Now t) {
-    return progress("run-figures.paused", t);
+  static String paused(Run run) {
+    return progress("run-figures.paused", run.totals()) + kinds(run);
+  }
+
+  /** How far the files of each kind are; nothing where there is only one kind. */
+  private static String kinds(Run run) {
+    List<String> kinds =
+        run.progressByKind().stream()
+            .filter(k -> k.left() + k.atWork() + k.done() + k.failed() > 0)
+            .map(k -> {
+              String name = Formats.of(k.kind()).map(Format::name).orElse(k.kind());
+              long all = k.left() + k.atWork() + k.done() + k.failed();
+              String done = Figures.number(k.done());
+              return k.failed() == 0
+                  ? WORDS.say("run-figures.kind-so-far", name, done, Figures.number(all))
+                  : WORDS.say(
+                      "run-figures.kind-failed",
+                      name,
+                      done,
+                      Figures.number(all),
+                      Figures.number(k.failed()));
+            })
+            .toList();
+    return kinds.size() < 2 ? "" : "\n" + String.join(", ", kinds) + ".";
   }
 
   private static String progress(String key, Totals.Now t) {

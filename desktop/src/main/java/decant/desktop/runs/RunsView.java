@@ -339,8 +339,8 @@ public final class RunsView implements Stage {
                           first.isDisabled() ? "runs-view.choose-folders" : "runs-view.ready"));
           case PLANNING -> WORDS.count("runs-view.planning", state.met());
           case PLANNED -> state.needed();
-          case AT_WORK -> state.totals().map(t -> RunFigures.atWork(t)).orElse("");
-          case PAUSED -> state.totals().map(t -> RunFigures.paused(t)).orElse("");
+          case AT_WORK -> state.run().map(RunFigures::atWork).orElse("");
+          case PAUSED -> state.run().map(RunFigures::paused).orElse("");
           case STOPPING -> WORDS.say("runs-view.stopping");
           case STOPPED ->
               state.run().flatMap(Run::stopped).orElseGet(() -> WORDS.say("runs-view.stopped"));
