@@ -11,6 +11,7 @@
 #   scripts/bench.sh runs killed [TIMES] runs that are killed and gone on with
 #   scripts/bench.sh runs window [FILES] how long the window is busy at a time while a run works
 #   scripts/bench.sh publish [PAGES]    publishing dense pages beside compressing their contents alone
+#   scripts/bench.sh documents [PAGES [FOLDER]]  office documents published as PDF, step by step; FOLDER holds the DOCX files of the corpus
 set -euo pipefail
 cd "$(dirname "$(readlink -f "$0")")/.."
 . scripts/setup.sh
@@ -48,6 +49,7 @@ case "${1:-}" in
   sound) main=Soundness; shift ;;
   speed) main=TakeInSpeed; shift ;;
   publish) main=PublishSpeed; shift ;;
+  documents) main=PublishDocuments; shift ;;
   runs) main=Runs; shift; ./decant --version >&2 ;;
   *) main=Scale; set -- "${1:-300}" ;;
 esac

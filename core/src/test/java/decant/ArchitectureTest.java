@@ -233,6 +233,7 @@ class ArchitectureTest {
         "convert",
         and(
             and(content, layout),
+            "picture",
             "publication",
             "io",
             "reading",

@@ -20,10 +20,14 @@ import picocli.CommandLine.Spec;
 
 /**
  * Does a command to each of its files, so that no file harms another: one result a file, in their
- * order. Each is worked on in a process of its own that can be ended.
+ * order. Several are worked on in a process of its own that can be ended; one alone has that of the
+ * command.
  */
 final class EachFile {
   private static final Words WORDS = Words.of(EachFile.class);
+
+  /** A file is told when its time is over, and mostly says so itself; so long it is waited for. */
+  private static final Duration GRACE = Duration.ofSeconds(5);
 
   @Option(names = "--time-limit", paramLabel = "SECONDS", descriptionKey = "each-file.time-limit")
   private @Nullable Integer seconds;
@@ -42,6 +46,14 @@ final class EachFile {
         worst = Math.max(worst, guarded(f, here, told));
       }
       return worst;
+    }
+    if (OwnProcess.isOurs() && files.size() == 1) {
+      Path f = files.getFirst();
+      Duration allowed = allowed(f);
+      return OwnProcess.within(
+          allowed,
+          () -> guarded(f, here, told),
+          () -> told.accept(f, ReadProblem.tooSlow(allowed)));
     }
     PrintStream out = new PrintStream(System.out, true, StandardCharsets.UTF_8);
     PrintStream err = System.err;

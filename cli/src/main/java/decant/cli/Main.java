@@ -1,9 +1,11 @@
 package decant.cli;
 
+import decant.convert.Ready;
 import decant.io.StateFolder;
 import decant.words.Product;
 import decant.words.Words;
 import decant.work.Log;
+import java.util.Set;
 import picocli.CommandLine;
 import picocli.CommandLine.Command;
 
@@ -17,20 +19,35 @@ import picocli.CommandLine.Command;
 public final class Main implements Runnable {
   private static final Words WORDS = Words.of(Main.class);
 
+  /** Commands that work on files themselves, while a run only hands them on. */
+  private static final Set<String> ONE_BY_ONE = Set.of("publish", "describe");
+
   @CommandLine.Spec private CommandLine.Model.@org.jspecify.annotations.Nullable CommandSpec spec;
 
   public static void main(String[] args) {
     Log.into(StateFolder.usual(false));
-    System.exit(run(args));
+    if (args.length > 1 && ONE_BY_ONE.contains(args[0])) {
+      Thread.ofPlatform().daemon().name("ready").start(Ready::make);
+    }
+    System.exit(OwnProcess.with(() -> run(args)));
   }
 
   /** Runs a command and gives its exit status. */
   public static int run(String... args) {
     System.setProperty("java.awt.headless", "true");
+    return line().execute(args);
+  }
+
+  private static CommandLine line() {
     var line = new CommandLine(new Main()).setCaseInsensitiveEnumValuesAllowed(true);
     withFormats(line);
     line.getSubcommands().values().forEach(Main::withFormats);
-    return line.execute(args);
+    return line;
+  }
+
+  /** Has commands understood sooner when the first one comes. */
+  static void ready() {
+    line();
   }
 
   /** The help of every command ends with the formats that are served. */

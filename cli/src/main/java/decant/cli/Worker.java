@@ -2,6 +2,7 @@ package decant.cli;
 
 import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.databind.ObjectMapper;
+import decant.convert.Ready;
 import decant.io.StateFolder;
 import decant.process.Answering;
 import decant.work.Log;
@@ -36,6 +37,8 @@ public final class Worker {
 
   public static void main(String[] args) throws InterruptedException {
     Log.into(StateFolder.usual(false));
+    Thread.ofPlatform().daemon().name("ready").start(Ready::make);
+    Main.ready();
     Answering.serve(Worker::answered);
   }
 

@@ -4,6 +4,7 @@ import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import decant.convert.Conversion;
+import decant.convert.Ready;
 import decant.io.AtomicFile;
 import decant.io.FileHash;
 import decant.io.StateFolder;
@@ -43,6 +44,7 @@ public final class JobWorker {
   public static void main(String[] args) throws InterruptedException {
     System.setProperty("java.awt.headless", "true");
     Log.into(StateFolder.usual(false));
+    Thread.ofPlatform().daemon().name("ready").start(Ready::make);
     Answering.serve(JobWorker::answered);
   }
 

@@ -1,0 +1,63 @@
+package decant.cli;
+
+import java.time.Duration;
+import java.util.function.IntSupplier;
+
+/**
+ * A process that a command has for itself, and may end when its one file does not come to an end:
+ * no other file is harmed by that, and a second process need not be started.
+ */
+final class OwnProcess {
+  private static final ScopedValue<Boolean> OURS = ScopedValue.newInstance();
+
+  /** So long the process may take to end. */
+  private static final Duration ENDING = Duration.ofSeconds(3);
+
+  private OwnProcess() {}
+
+  /** Does something with the process as its own. */
+  static int with(IntSupplier work) {
+    return ScopedValue.where(OURS, true).call(work::getAsInt);
+  }
+
+  static boolean isOurs() {
+    return OURS.isBound();
+  }
+
+  /**
+   * Gives what comes of some work, or ends the process with status 1.
+   *
+   * @param late says why, when it has not ended in time
+   */
+  static int within(Duration allowed, IntSupplier work, Runnable late) {
+    Thread watch =
+        Thread.ofPlatform()
+            .daemon()
+            .name("watch")
+            .start(() -> {
+              try {
+                Thread.sleep(allowed);
+              } catch (InterruptedException e) {
+                return;
+              }
+              late.run();
+              Thread.ofPlatform().daemon().name("end").start(OwnProcess::haltSoon);
+              System.exit(1); // takes what is half-written with it
+            });
+    try {
+      return work.getAsInt();
+    } finally {
+      watch.interrupt();
+    }
+  }
+
+  /** What ends with the process may hang as well. */
+  private static void haltSoon() {
+    try {
+      Thread.sleep(ENDING);
+    } catch (InterruptedException e) {
+      Thread.currentThread().interrupt();
+    }
+    Runtime.getRuntime().halt(1);
+  }
+}
