@@ -107,7 +107,7 @@ class RecipeFileTest {
   void theSchemaSeesWhatIsWrong() throws IOException {
     JsonNode bad =
         new ObjectMapper()
-            .readTree(RecipeFile.write(RecipeBook.counterCopy()).replace("\"most\"", "\"all\""));
+            .readTree(RecipeFile.write(RecipeBook.counterCopy()).replace("\"medium\"", "\"all\""));
     assertThat(schema().validate(bad)).isNotEmpty();
   }
 

@@ -27,6 +27,7 @@ import decant.office.symbol.Symbols;
 import decant.office.xml.Element;
 import decant.office.xml.PackageFile;
 import decant.office.xml.XmlParts;
+import decant.picture.PicturesOnce;
 import decant.reading.ReadProblem;
 import decant.reading.TakenIn;
 import decant.words.Words;
@@ -45,6 +46,7 @@ final class DocxBody {
   /** What the parts of a document share. */
   static final class Shared {
     final Map<MediaId, Media> media = new LinkedHashMap<>();
+    final PicturesOnce pictures = new PicturesOnce();
     final Map<NodeId, Story> stories = new LinkedHashMap<>();
     final NoteReferences notes = new NoteReferences();
     final List<Finding> findings = new ArrayList<>();

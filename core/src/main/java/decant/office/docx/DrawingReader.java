@@ -214,13 +214,21 @@ final class DrawingReader {
   /** The picture that a relationship leads to. */
   Optional<Media> media(String relationship, NodeId at) throws ReadProblem {
     PackageFile.Relationship r = relationships.get(relationship);
-    Optional<byte[]> bytes = r == null || r.external() ? Optional.empty() : file.bytes(r.target());
-    if (bytes.isEmpty() || r == null) {
+    if (r == null || r.external()) {
       return Optional.empty();
     }
-    Media m = Media.of(PictureTypes.type(bytes.get(), file.contentType(r.target())), bytes.get());
+    String declared = file.contentType(r.target());
+    Optional<Media> found =
+        shared.pictures.of(
+            r.target(),
+            declared,
+            () -> file.bytes(r.target()).map(b -> Media.of(PictureTypes.type(b, declared), b)));
+    if (found.isEmpty()) {
+      return found;
+    }
+    Media m = found.get();
     shared.media.put(m.id(), m);
-    if (PictureTypes.isDrawn(m.type()) && !PictureTypes.isWhole(m)) {
+    if (PictureTypes.isDrawn(m.type()) && !shared.pictures.isWhole(m)) {
       shared.find(
           Finding.Kind.PICTURE_MISSING,
           Finding.Severity.LOSS,
@@ -234,7 +242,7 @@ final class DrawingReader {
           WORDS.say("drawing-reader.a-picture-of-a-kind", m.type()),
           at);
     }
-    return Optional.of(m);
+    return found;
   }
 
   private Inline shape(Element wsp, Framed frame) throws ReadProblem {

@@ -184,7 +184,7 @@ final class OdfFrames {
   /** Whether a picture can be shown; else what is wrong with it is told. */
   private boolean isShown(Media m, NodeId at) {
     boolean drawn = PictureTypes.isDrawn(m.type());
-    boolean whole = !drawn || PictureTypes.isWhole(m);
+    boolean whole = !drawn || shared.pictures.isWhole(m);
     if (!drawn || !whole) {
       shared.find(
           Finding.Kind.PICTURE_MISSING,
@@ -255,18 +255,20 @@ final class OdfFrames {
   /** The bytes of a picture, in the package or in the markup itself. */
   private Optional<Media> media(Element image) throws ReadProblem {
     Optional<Element> inside = image.child("office:binary-data");
-    Optional<byte[]> bytes;
     String declared =
         image.attribute("draw:mime-type").or(() -> image.attribute("loext:mime-type")).orElse("");
     if (inside.isPresent()) {
       try {
-        bytes = Optional.of(Base64.getMimeDecoder().decode(inside.get().text()));
+        return media(Optional.of(Base64.getMimeDecoder().decode(inside.get().text())), declared);
       } catch (IllegalArgumentException x) {
-        bytes = Optional.empty();
+        return Optional.empty();
       }
-    } else {
-      bytes = shared.part(image.attribute("xlink:href").orElse(""));
     }
+    String href = image.attribute("xlink:href").orElse("");
+    return shared.pictures.of(href, declared, () -> media(shared.part(href), declared));
+  }
+
+  private static Optional<Media> media(Optional<byte[]> bytes, String declared) {
     return bytes.filter(b -> b.length > 0).map(b -> Media.of(PictureTypes.type(b, declared), b));
   }
 

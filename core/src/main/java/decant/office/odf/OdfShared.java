@@ -10,6 +10,7 @@ import decant.model.look.Media;
 import decant.model.look.MediaId;
 import decant.office.odf.markup.KeptObject;
 import decant.office.xml.Element;
+import decant.picture.PicturesOnce;
 import decant.reading.ReadProblem;
 import decant.reading.TakenIn;
 import decant.words.Words;
@@ -31,6 +32,7 @@ final class OdfShared {
   final OdfStyles styles;
   final List<Finding> findings = new ArrayList<>();
   final Map<MediaId, Media> media = new LinkedHashMap<>();
+  final PicturesOnce pictures = new PicturesOnce();
   final Map<NodeId, Story> stories = new LinkedHashMap<>();
   final Map<String, ListDefinition> lists = new LinkedHashMap<>();
   final List<TakenIn.PageBreak> breaks = new ArrayList<>();

@@ -25,7 +25,7 @@ public record Compression(
     implements PdfSetting {
   private static final Words WORDS = Words.of(Compression.class);
 
-  public static final Compression DEFAULT = new Compression(Effort.MOST, true, 0, 0, true, true);
+  public static final Compression DEFAULT = new Compression(Effort.MEDIUM, true, 0, 0, true, true);
 
   /** Of the deflate compression (RFC 1951). */
   public enum Effort {

@@ -22,6 +22,13 @@ public final class Deflated {
    * @param level 1 to 9
    */
   public static byte[] bytes(byte[] plain, int level) {
+    return NativeDeflate.installed()
+        .map(n -> n.zlib(plain, level))
+        .orElseGet(() -> byJava(plain, level));
+  }
+
+  /** As the virtual machine does it on every system. */
+  static byte[] byJava(byte[] plain, int level) {
     var deflater = new Deflater(level);
     try {
       deflater.setInput(plain);

@@ -4,6 +4,7 @@ import decant.pdf.choices.Version;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.OutputStream;
+import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
@@ -16,6 +17,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import java.util.function.UnaryOperator;
+import java.util.stream.IntStream;
 import org.apache.pdfbox.cos.COSArray;
 import org.apache.pdfbox.cos.COSBase;
 import org.apache.pdfbox.cos.COSDictionary;
@@ -93,7 +95,7 @@ public final class PdfFile {
     var out = new CountedOutput(target);
     out.ascii("%PDF-" + version.number() + "\n%\u00E2\u00E3\u00CF\u00D3\n");
     spend(FilePart.FRAME, out.count());
-    var places = new Places(objects.size());
+    var places = new ObjectPlaces(objects.size());
     var small = new ArrayList<COSBase>();
     for (COSBase o : objects) {
       if (objectStreams && !(o instanceof COSStream) && !isEncryption(o)) {
@@ -243,45 +245,70 @@ public final class PdfFile {
     return buffer.toByteArray();
   }
 
-  /** Small objects compressed together; what they take is shared out by their length as text. */
-  private void together(CountedOutput out, List<COSBase> small, Places places) throws IOException {
-    for (int from = 0; from < small.size(); from += TOGETHER) {
-      List<COSBase> some = small.subList(from, Math.min(small.size(), from + TOGETHER));
+  /**
+   * Objects that are compressed together.
+   *
+   * @param lengths of each as text
+   */
+  private record Together(List<COSBase> objects, COSStream stream, int[] lengths) {}
+
+  /**
+   * Small objects compressed together, side by side where there are processors for it; what they
+   * take is shared out by their length as text.
+   */
+  private void together(CountedOutput out, List<COSBase> small, ObjectPlaces places)
+      throws IOException {
+    List<Together> all =
+        IntStream.range(0, (small.size() + TOGETHER - 1) / TOGETHER)
+            .parallel()
+            .mapToObj(k ->
+                together(small.subList(k * TOGETHER, Math.min(small.size(), (k + 1) * TOGETHER))))
+            .toList();
+    for (Together some : all) {
       int container = places.add();
-      var index = new StringBuilder();
-      var body = new ByteArrayOutputStream();
-      var lengths = new ArrayList<Integer>();
-      for (int k = 0; k < some.size(); k++) {
-        int n = numberOf(some.get(k));
-        int start = body.size();
-        index.append(n).append(' ').append(start).append(' ');
-        body.write(text(some.get(k), UnaryOperator.identity()));
-        body.write('\n');
-        lengths.add(body.size() - start);
-        places.within(n, container, k);
+      for (int k = 0; k < some.lengths().length; k++) {
+        places.within(numberOf(some.objects().get(k)), container, k);
       }
-      byte[] head = index.toString().getBytes(StandardCharsets.US_ASCII);
-      var plain = new ByteArrayOutputStream(head.length + body.size());
-      plain.write(head);
-      body.writeTo(plain);
-      COSStream s = Deflated.stream(plain.toByteArray(), level);
-      s.setItem(COSName.TYPE, COSName.OBJ_STM);
-      s.setInt(COSName.N, some.size());
-      s.setInt(COSName.FIRST, head.length);
       places.at(container, out.count());
       long before = out.count();
-      numbers.put(s, container);
-      object(out, s);
+      numbers.put(some.stream(), container);
+      object(out, some.stream());
       long cost = out.count() - before;
-      long total = Math.max(1, lengths.stream().mapToInt(Integer::intValue).sum());
-      for (int k = 0; k < some.size(); k++) {
-        spend(partOf(some.get(k)), Math.round((double) cost * lengths.get(k) / total));
+      long total = Math.max(1, IntStream.of(some.lengths()).sum());
+      for (int k = 0; k < some.lengths().length; k++) {
+        spend(partOf(some.objects().get(k)), Math.round((double) cost * some.lengths()[k] / total));
       }
     }
   }
 
+  private Together together(List<COSBase> some) {
+    var index = new StringBuilder();
+    var body = new ByteArrayOutputStream();
+    int[] lengths = new int[some.size()];
+    for (int k = 0; k < lengths.length; k++) {
+      int start = body.size();
+      index.append(numberOf(some.get(k))).append(' ').append(start).append(' ');
+      body.writeBytes(text(some.get(k), UnaryOperator.identity()));
+      body.write('\n');
+      lengths[k] = body.size() - start;
+    }
+    byte[] head = index.toString().getBytes(StandardCharsets.US_ASCII);
+    var plain = new ByteArrayOutputStream(head.length + body.size());
+    plain.writeBytes(head);
+    plain.writeBytes(body.toByteArray());
+    try {
+      COSStream s = Deflated.stream(plain.toByteArray(), level);
+      s.setItem(COSName.TYPE, COSName.OBJ_STM);
+      s.setInt(COSName.N, some.size());
+      s.setInt(COSName.FIRST, head.length);
+      return new Together(some, s, lengths);
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+  }
+
   /** The cross-references as a stream (ISO 32000-2 §7.5.8). */
-  private void references(CountedOutput out, Places places) throws IOException {
+  private void references(CountedOutput out, ObjectPlaces places) throws IOException {
     int own = places.add();
     long start = out.count();
     places.at(own, start);
@@ -337,7 +364,7 @@ public final class PdfFile {
   }
 
   /** The cross-references as a table (ISO 32000-2 §7.5.4). */
-  private void table(CountedOutput out, Places places) throws IOException {
+  private void table(CountedOutput out, ObjectPlaces places) throws IOException {
     long start = out.count();
     var b = new StringBuilder("xref\n0 " + places.size() + "\n0000000000 65535 f \n");
     for (int n = 1; n < places.size(); n++) {
@@ -367,66 +394,5 @@ public final class PdfFile {
     both.add(new COSString(id));
     both.add(new COSString(id));
     trailer.setItem(COSName.ID, both);
-  }
-
-  /** Where each object stands. */
-  private static final class Places {
-    private long[] place;
-    private int[] container;
-    private int[] index;
-    private int size;
-
-    Places(int objects) {
-      size = objects + 1;
-      place = new long[size + 64];
-      container = new int[size + 64];
-      index = new int[size + 64];
-    }
-
-    int add() {
-      if (size == place.length) {
-        place = java.util.Arrays.copyOf(place, size * 2);
-        container = java.util.Arrays.copyOf(container, size * 2);
-        index = java.util.Arrays.copyOf(index, size * 2);
-      }
-      return size++;
-    }
-
-    void at(int n, long offset) {
-      place[n] = offset;
-    }
-
-    void within(int n, int stream, int k) {
-      container[n] = stream;
-      index[n] = k;
-    }
-
-    int size() {
-      return size;
-    }
-
-    int kind(int n) {
-      return n == 0 ? 0 : container[n] > 0 ? 2 : 1;
-    }
-
-    long place(int n) {
-      return container[n] > 0 ? container[n] : place[n];
-    }
-
-    int index(int n) {
-      return index[n];
-    }
-
-    int offsetWidth() {
-      long max = 0;
-      for (int n = 0; n < size; n++) {
-        max = Math.max(max, place(n));
-      }
-      int width = 1;
-      while (max >> 8 * width > 0) {
-        width++;
-      }
-      return width;
-    }
   }
 }
