@@ -18,7 +18,7 @@ cd "$(dirname "$(readlink -f "$0")")/.."
 find_jdk
 find_maven
 mvn -q -B -Dstyle.color=never -pl core,bench compile dependency:build-classpath -Dmdep.outputFile=target/classpath.txt -DincludeScope=runtime -DexcludeArtifactIds=decant-core >&2
-java=("$JAVA_HOME/bin/java" -Xmx2g -Djava.awt.headless=true)
+java=("$JAVA_HOME/bin/java" -Xmx2g -Djava.awt.headless=true --enable-native-access=ALL-UNNAMED)
 if [ "${1:-}" = keys ] || [ "${1:-}" = killed ] || [ "${1:-} ${2:-}" = "runs window" ]; then
   window_libraries
   mvn -q -B -Dstyle.color=never -pl core,desktop test-compile dependency:build-classpath -Dmdep.outputFile=target/test-classpath.txt -DexcludeArtifactIds=decant-core >&2

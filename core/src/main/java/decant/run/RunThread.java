@@ -14,14 +14,21 @@ import decant.words.Words;
 import decant.work.Deadline;
 import decant.work.Faults;
 import java.io.IOException;
+import java.nio.file.DirectoryIteratorException;
+import java.nio.file.DirectoryStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.attribute.BasicFileAttributes;
 import java.time.Duration;
+import java.time.Instant;
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
 
 /** Hands one row after another to a worker process of its own, and notes what became of it. */
 final class RunThread implements Runnable {
@@ -169,25 +176,28 @@ final class RunThread implements Runnable {
     Path root = order.parts().get(row.part()).destination();
     Path folder = root.resolve(row.folder());
     try {
-      String job =
-          JSON.writeValueAsString(
-              new Job(
-                  source.toAbsolutePath().toString(),
-                  root.toAbsolutePath().toString(),
-                  folder.toAbsolutePath().toString(),
-                  row.named().stem(),
-                  row.named().overwrite(),
-                  known(row, recipe, before),
-                  recipe(row),
-                  order.treatment().pagesKept(),
-                  order.treatment().changes(),
-                  order.treatment().languages(),
-                  secrets.of(source),
-                  secrets.results().open(),
-                  secrets.results().change(),
-                  allowed.toMillis(),
-                  order.treatment().keepTimes()));
+      boolean overwrite = row.named().overwrite();
+      @Nullable List<String> known = known(row, recipe, before);
+      Instant begun = Instant.now().minusSeconds(1); // times of files may lag behind the clock
       for (int tried = 1; ; tried++) {
+        String job =
+            JSON.writeValueAsString(
+                new Job(
+                    source.toAbsolutePath().toString(),
+                    root.toAbsolutePath().toString(),
+                    folder.toAbsolutePath().toString(),
+                    row.named().stem(),
+                    overwrite,
+                    known,
+                    recipe(row),
+                    order.treatment().pagesKept(),
+                    order.treatment().changes(),
+                    order.treatment().languages(),
+                    secrets.of(source),
+                    secrets.results().open(),
+                    secrets.results().change(),
+                    allowed.toMillis(),
+                    order.treatment().keepTimes()));
         try {
           return JSON.readValue(worker.ask(job, allowed.plus(GRACE)), Job.Answer.class);
         } catch (WorkerProcess.Died e) {
@@ -196,6 +206,10 @@ final class RunThread implements Runnable {
           if (isCancelledSoon() || tried == TRIES) {
             return Job.Answer.problem(
                 Row.Why.FAULT, WORDS.say("run.worker-died", Faults.note("a run", e)));
+          }
+          if (!overwrite || known != null) {
+            known = with(known, madeSince(begun, folder, row.named().stem()));
+            overwrite = true;
           }
         } catch (ReadProblem e) {
           run.littered(folder);
@@ -219,14 +233,41 @@ final class RunThread implements Runnable {
    * The names that may be written over where not all of them can be known before; null where the
    * plan has seen to it.
    */
-  private @org.jspecify.annotations.Nullable List<String> known(
-      Row row, Recipe recipe, Optional<Journal.Known> before) {
+  private @Nullable List<String> known(Row row, Recipe recipe, Optional<Journal.Known> before) {
     if (!row.named().overwrite() || Plan.hasKnownNames(recipe) || before.isEmpty()) {
       return null;
     }
     return before.get().results().stream()
         .map(x -> Path.of(x.file()).getFileName().toString())
         .toList();
+  }
+
+  /** Results that a process had made when it was ended: the next one may write over them. */
+  private static List<String> madeSince(Instant begun, Path folder, String stem)
+      throws IOException {
+    if (!Files.isDirectory(folder)) {
+      return List.of();
+    }
+    var made = new ArrayList<String>();
+    try (DirectoryStream<Path> all = Files.newDirectoryStream(folder)) {
+      for (Path p : all) {
+        String name = p.getFileName().toString();
+        BasicFileAttributes a = Files.readAttributes(p, BasicFileAttributes.class);
+        boolean fresh =
+            a.lastModifiedTime().toInstant().isAfter(begun)
+                || a.creationTime().toInstant().isAfter(begun);
+        if (fresh && a.isRegularFile() && name.contains(stem)) {
+          made.add(name);
+        }
+      }
+    } catch (DirectoryIteratorException e) {
+      throw e.getCause();
+    }
+    return made;
+  }
+
+  private static List<String> with(@Nullable List<String> some, List<String> more) {
+    return some == null ? more : Stream.concat(some.stream(), more.stream()).distinct().toList();
   }
 
   private boolean isCancelledSoon() {

@@ -230,6 +230,37 @@ class RunTest {
     assertThat(litter).doesNotExist();
   }
 
+  /** The process that is ended had made one of two files; they are not in its successor's way. */
+  @Test
+  void aProcessThatIsEndedBetweenTwoFilesIsFollowedByOneThatMakesBoth() throws Exception {
+    Files.copy(Samples.DEMO.resolve("Berth rules.pdf"), source.resolve("rules.pdf"));
+    var both =
+        new Recipe(
+            "Both",
+            "",
+            List.of(
+                Trees.TEXT.outputs().getFirst(), RecipeBook.counterCopy().outputs().getFirst()));
+    Path text = destination.resolve("rules.txt");
+    try (Run run =
+        Run.plan(
+            RunOrder.of(source, destination, both),
+            Run.Start.NEW,
+            Secrets.NONE,
+            n -> {},
+            () -> false)) {
+      Thread work = Thread.ofPlatform().start(() -> run.work(1, r -> {}));
+      while (!Files.exists(text) && work.isAlive()) {
+        Thread.onSpinWait();
+      }
+      ProcessHandle.current().children().forEach(ProcessHandle::destroyForcibly);
+      work.join();
+      assertThat(run.totals().done()).isEqualTo(1);
+      assertThat(run.totals().leftOut()).isZero();
+    }
+    assertThat(text).exists();
+    assertThat(destination.resolve("rules.pdf")).exists();
+  }
+
   @Test
   void twoRunsIntoOneDestinationDoNotMix() throws Exception {
     Trees.document(source.resolve("a.odt"), "A");
