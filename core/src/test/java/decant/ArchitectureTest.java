@@ -244,6 +244,7 @@ class ArchitectureTest {
             "pin",
             "recipe",
             "publish"));
+    out.put("compare", and(and(content, layout), "picture", "reading", "format", "convert"));
     out.put("pdf.merge", List.of("words", "io", "verify"));
     out.put("process", List.of("reading"));
     out.put(

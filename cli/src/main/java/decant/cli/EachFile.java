@@ -53,7 +53,10 @@ final class EachFile {
       return OwnProcess.within(
           allowed,
           () -> guarded(f, here, told),
-          () -> told.accept(f, ReadProblem.tooSlow(allowed)));
+          () -> {
+            told.accept(f, ReadProblem.tooSlow(allowed));
+            return 1;
+          });
     }
     PrintStream out = new PrintStream(System.out, true, StandardCharsets.UTF_8);
     PrintStream err = System.err;

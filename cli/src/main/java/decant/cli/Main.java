@@ -15,12 +15,17 @@ import picocli.CommandLine.Command;
     mixinStandardHelpOptions = true,
     version = Product.NAME + " " + Product.VERSION,
     resourceBundle = "decant.cli.words",
-    subcommands = {PublishCommand.class, DescribeCommand.class, RunCommand.class})
+    subcommands = {
+      PublishCommand.class,
+      DescribeCommand.class,
+      CompareCommand.class,
+      RunCommand.class
+    })
 public final class Main implements Runnable {
   private static final Words WORDS = Words.of(Main.class);
 
   /** Commands that work on files themselves, while a run only hands them on. */
-  private static final Set<String> ONE_BY_ONE = Set.of("publish", "describe");
+  private static final Set<String> ONE_BY_ONE = Set.of("publish", "describe", "compare");
 
   @CommandLine.Spec private CommandLine.Model.@org.jspecify.annotations.Nullable CommandSpec spec;
 

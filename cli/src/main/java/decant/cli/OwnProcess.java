@@ -25,11 +25,11 @@ final class OwnProcess {
   }
 
   /**
-   * Gives what comes of some work, or ends the process with status 1.
+   * Gives what comes of some work, or ends the process.
    *
-   * @param late says why, when it has not ended in time
+   * @param late says why, when it has not ended in time, and gives the status to end with
    */
-  static int within(Duration allowed, IntSupplier work, Runnable late) {
+  static int within(Duration allowed, IntSupplier work, IntSupplier late) {
     Thread watch =
         Thread.ofPlatform()
             .daemon()
@@ -40,9 +40,9 @@ final class OwnProcess {
               } catch (InterruptedException e) {
                 return;
               }
-              late.run();
-              Thread.ofPlatform().daemon().name("end").start(OwnProcess::haltSoon);
-              System.exit(1); // takes what is half-written with it
+              int status = late.getAsInt();
+              Thread.ofPlatform().daemon().name("end").start(() -> haltSoon(status));
+              System.exit(status); // takes what is half-written with it
             });
     try {
       return work.getAsInt();
@@ -52,12 +52,12 @@ final class OwnProcess {
   }
 
   /** What ends with the process may hang as well. */
-  private static void haltSoon() {
+  private static void haltSoon(int status) {
     try {
       Thread.sleep(ENDING);
     } catch (InterruptedException e) {
       Thread.currentThread().interrupt();
     }
-    Runtime.getRuntime().halt(1);
+    Runtime.getRuntime().halt(status);
   }
 }

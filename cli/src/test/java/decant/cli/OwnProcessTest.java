@@ -26,7 +26,10 @@ class OwnProcessTest {
               OwnProcess.within(
                   Duration.ofMillis(args[0].equals("hang") ? 200 : 60_000),
                   () -> args[0].equals("hang") ? hang() : 7,
-                  () -> System.err.println("It takes too long."))));
+                  () -> {
+                    System.err.println("It takes too long.");
+                    return 5;
+                  })));
     }
 
     private static int hang() {
@@ -58,7 +61,7 @@ class OwnProcessTest {
 
   @Test
   void whatHangsEndsWithItsProcessAndIsTold() throws Exception {
-    assertThat(run("hang")).isEqualTo(new Ended(1, "It takes too long.\n"));
+    assertThat(run("hang")).isEqualTo(new Ended(5, "It takes too long.\n"));
   }
 
   @Test

@@ -1,0 +1,184 @@
+package decant.cli;
+
+import decant.compare.Comparison;
+import decant.compare.ComparisonJson;
+import decant.compare.Difference;
+import decant.compare.Edition;
+import decant.compare.EditionFile;
+import decant.reading.ReadProblem;
+import decant.words.Words;
+import decant.work.Deadline;
+import java.io.IOException;
+import java.io.PrintStream;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Path;
+import java.time.Duration;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Optional;
+import java.util.concurrent.Callable;
+import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
+import picocli.CommandLine.Model.CommandSpec;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
+import picocli.CommandLine.Spec;
+
+/**
+ * Lists what differs between two files. Exit status: 0 nothing, 1 something, 2 wrong usage, 3 one
+ * of them cannot be read.
+ */
+@Command(name = "compare", mixinStandardHelpOptions = true, resourceBundle = "decant.cli.words")
+final class CompareCommand implements Callable<Integer> {
+  private static final Words WORDS = Words.of(CompareCommand.class);
+  private static final int UNREADABLE = 3;
+
+  /** For comparing, besides what taking in may take. */
+  private static final Duration COMPARING = Duration.ofSeconds(60);
+
+  @Parameters(index = "0", paramLabel = "A", descriptionKey = "compare-command.a")
+  private Path a = Path.of("");
+
+  @Parameters(index = "1", paramLabel = "B", descriptionKey = "compare-command.b")
+  private Path b = Path.of("");
+
+  @Option(names = "--json", descriptionKey = "compare-command.json")
+  private boolean json;
+
+  @Option(
+      names = "--kinds",
+      paramLabel = "KIND",
+      split = ",",
+      descriptionKey = "compare-command.kinds")
+  private List<String> kinds = List.of();
+
+  @Option(names = "--time-limit", paramLabel = "SECONDS", descriptionKey = "each-file.time-limit")
+  private @Nullable Integer seconds;
+
+  @Mixin private Opening opening = new Opening();
+  @Spec private @Nullable CommandSpec spec;
+
+  /** One of the files cannot be read. */
+  private static final class Unreadable extends Exception {
+    private static final long serialVersionUID = 1;
+    private final transient Path file;
+    private final ReadProblem problem;
+
+    private Unreadable(Path file, ReadProblem problem) {
+      super(problem);
+      this.file = file;
+      this.problem = problem;
+    }
+  }
+
+  @Override
+  public Integer call() {
+    List<String> known =
+        Arrays.stream(Difference.Kind.values()).map(Difference.Kind::code).toList();
+    kinds.stream()
+        .filter(k -> !known.contains(k))
+        .findFirst()
+        .ifPresent(k -> {
+          throw Usage.wrong(
+              spec, WORDS.say("compare-command.no-kind", k, String.join(", ", known)));
+        });
+    Duration whole = allowed(a).plus(allowed(b)).plus(COMPARING);
+    return OwnProcess.isOurs()
+        ? OwnProcess.within(whole, this::compared, () -> told(b, ReadProblem.tooSlow(whole)))
+        : compared();
+  }
+
+  private Duration allowed(Path file) {
+    return seconds == null ? Deadline.usual(file) : Duration.ofSeconds(Math.max(1, seconds));
+  }
+
+  private int compared() {
+    try {
+      Edition was = read(a);
+      Edition is = read(b);
+      List<Difference> all =
+          Comparison.of(was, is).stream()
+              .filter(d -> kinds.isEmpty() || kinds.contains(d.kind().code()))
+              .toList();
+      tell(was, is, all);
+      return all.isEmpty() ? 0 : 1;
+    } catch (Unreadable e) {
+      return told(e.file, e.problem);
+    }
+  }
+
+  private Edition read(Path file) throws Unreadable {
+    try {
+      return EditionFile.read(opening.request(file), Deadline.in(allowed(file)));
+    } catch (ReadProblem e) {
+      throw new Unreadable(file, e);
+    } catch (OutOfMemoryError e) {
+      throw new Unreadable(file, ReadProblem.tooLarge());
+    } catch (IOException | RuntimeException | StackOverflowError | LinkageError e) {
+      throw new Unreadable(file, ReadProblem.fault(e));
+    }
+  }
+
+  private int told(Path file, ReadProblem e) {
+    if (json) {
+      out().println(ComparisonJson.problem(a.toString(), b.toString(), file.toString(), e));
+    } else {
+      EachFile.tell(file, e);
+    }
+    return UNREADABLE;
+  }
+
+  private void tell(Edition was, Edition is, List<Difference> all) {
+    if (json) {
+      out().println(ComparisonJson.of(a.toString(), b.toString(), was.pages(), is.pages(), all));
+      return;
+    }
+    for (Difference d : all) {
+      out().println(line(d));
+    }
+    out()
+        .println(
+            all.isEmpty()
+                ? WORDS.say("compare-command.alike")
+                : WORDS.count("compare-command.differences", all.size(), counts(all)));
+  }
+
+  private static String counts(List<Difference> all) {
+    return Arrays.stream(Difference.Kind.values())
+        .map(k -> {
+          long n = all.stream().filter(d -> d.kind() == k).count();
+          return n == 0 ? "" : WORDS.say("compare-command.of-kind", k.code(), n);
+        })
+        .filter(s -> !s.isEmpty())
+        .collect(Collectors.joining(", "));
+  }
+
+  private static String line(Difference d) {
+    String where = pages(d);
+    String what =
+        switch (d.change()) {
+          case CHANGED ->
+              WORDS.say("compare-command.changed", d.kind().code(), text(d.a()), text(d.b()));
+          case ADDED -> WORDS.say("compare-command.added", d.kind().code(), text(d.b()));
+          case REMOVED -> WORDS.say("compare-command.removed", d.kind().code(), text(d.a()));
+          case MOVED -> WORDS.say("compare-command.moved", d.kind().code(), text(d.b()));
+        };
+    return where + what;
+  }
+
+  private static String text(Optional<Difference.Side> side) {
+    return side.map(Difference.Side::text).orElse("");
+  }
+
+  private static String pages(Difference d) {
+    String was = d.a().map(s -> Integer.toString(s.page())).orElse("\u2013");
+    String is = d.b().map(s -> Integer.toString(s.page())).orElse("\u2013");
+    return WORDS.say("compare-command.pages", was, is);
+  }
+
+  private static PrintStream out() {
+    return new PrintStream(System.out, true, StandardCharsets.UTF_8);
+  }
+}

@@ -1,0 +1,281 @@
+package decant.compare;
+
+import decant.compare.Difference.Change;
+import decant.compare.Difference.Kind;
+import decant.compare.Difference.Side;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.regex.Pattern;
+
+/** Lists what differs between two versions, in the order of their pages. */
+public final class Comparison {
+  /** Of a piece that was added, removed or moved so much is said. */
+  private static final int LONGEST = 300;
+
+  /** A picture shown so much larger or smaller is shown in another size. */
+  private static final double SIZE = 0.03;
+
+  /** A picture with so much fewer pixels is less sharp. */
+  private static final double PIXELS = 0.9;
+
+  /** What stands before items and headings; files tell it by their text or let it be counted. */
+  private static final Pattern LABEL =
+      Pattern.compile(
+          "[\\p{Punct}\\u2022\\u25AA\\u25CF\\u25CB\\u25A0\\u2013\\u2014\\uF0B7\\uF0A7o]"
+              + "|\\(?(\\d{1,3}|[a-zA-Z]|[ivxlcIVXLC]{1,6})(\\.\\d{1,3})*[.):]?");
+
+  private final Pictures pictures = new Pictures();
+  private final List<Difference> out = new ArrayList<>();
+
+  private Comparison() {}
+
+  /** The differences from one version to another. */
+  public static List<Difference> of(Edition a, Edition b) {
+    var c = new Comparison();
+    c.pieces(a.pieces(), b.pieces(), false);
+    c.pieces(a.running(), b.running(), false);
+    c.pieces(a.notes(), b.notes(), true);
+    c.fields(a.fields(), b.fields());
+    if (a.pages() != b.pages()) {
+      c.out.add(Difference.changed(Kind.PAGE, new Side(a.pages(), ""), new Side(b.pages(), "")));
+    }
+    var sorted = new ArrayList<>(c.out);
+    sorted.sort(Comparator.comparingInt(d -> d.page() == 0 ? Integer.MAX_VALUE : d.page()));
+    return sorted;
+  }
+
+  private void pieces(List<Piece> a, List<Piece> b, boolean notes) {
+    for (Pairing.Pair p : Pairing.of(a, b, pictures)) {
+      if (p.moved()) {
+        out.add(
+            Difference.moved(notes ? Kind.NOTE : kind(p.a().getFirst()), side(p.a()), side(p.b())));
+        for (int k = 0; k < p.a().size(); k++) {
+          both(p.a().get(k), p.b().get(k), notes);
+        }
+      } else if (p.b().isEmpty()) {
+        p.a().forEach(x -> out.add(one(x, Change.REMOVED, notes)));
+      } else if (p.a().isEmpty()) {
+        p.b().forEach(x -> out.add(one(x, Change.ADDED, notes)));
+      } else if (p.a().size() == 1 && p.b().size() == 1) {
+        both(p.a().getFirst(), p.b().getFirst(), notes);
+      } else {
+        WordChanges.list(
+            notes ? Kind.NOTE : Kind.TEXT,
+            all(p.a()),
+            p.a().getFirst().page(),
+            all(p.b()),
+            p.b().getFirst().page(),
+            out);
+      }
+    }
+  }
+
+  private static List<Word> all(List<Piece> pieces) {
+    return pieces.stream().flatMap(p -> p.words().stream()).toList();
+  }
+
+  private static Difference one(Piece p, Change change, boolean notes) {
+    Kind kind = notes ? Kind.NOTE : kind(p);
+    Side side = side(List.of(p));
+    return change == Change.REMOVED ? Difference.removed(kind, side) : Difference.added(kind, side);
+  }
+
+  private static Kind kind(Piece p) {
+    return switch (p) {
+      case Piece.Text t -> t.level() > 0 ? Kind.HEADING : Kind.TEXT;
+      case Piece.Grid g -> Kind.TABLE;
+      case Piece.Image i -> Kind.PICTURE;
+    };
+  }
+
+  private static Side side(List<Piece> pieces) {
+    String said = String.join(" ", pieces.stream().map(Comparison::said).toList());
+    String cut = said.length() > LONGEST ? said.substring(0, LONGEST) + "\u2026" : said;
+    return new Side(pieces.getFirst().page(), cut);
+  }
+
+  private static String said(Piece p) {
+    return switch (p) {
+      case Piece.Text t -> Word.join(t.words());
+      case Piece.Grid g -> String.join(" / ", g.rows().stream().map(Piece.Grid.Row::text).toList());
+      case Piece.Image i ->
+          i.alt().isBlank()
+              ? Math.round(i.width()) + " \u00D7 " + Math.round(i.height()) + " pt"
+              : i.alt();
+    };
+  }
+
+  private void both(Piece a, Piece b, boolean notes) {
+    if (a instanceof Piece.Text x && b instanceof Piece.Text y) {
+      texts(x, y, notes);
+    } else if (a instanceof Piece.Grid x && b instanceof Piece.Grid y) {
+      tables(x, y);
+    } else if (a instanceof Piece.Image x && b instanceof Piece.Image y) {
+      pictures(x, y);
+    }
+  }
+
+  private void texts(Piece.Text a, Piece.Text b, boolean notes) {
+    if (a.level() != b.level() && !notes) {
+      out.add(
+          Difference.changed(
+              Kind.HEADING, new Side(a.page(), Word.join(a.words())), side(List.of(b))));
+    }
+    List<Word> x = withoutLabel(a, b);
+    List<Word> y = withoutLabel(b, a);
+    WordChanges.list(notes ? Kind.NOTE : Kind.TEXT, x, a.page(), y, b.page(), out);
+  }
+
+  /** Where the other is counted and this one is not, its label is no word of it. */
+  private static List<Word> withoutLabel(Piece.Text p, Piece.Text other) {
+    List<Word> words = p.words();
+    boolean told =
+        !p.item()
+            && (other.item() || other.level() > 0)
+            && words.size() > 1
+            && LABEL.matcher(words.getFirst().text()).matches()
+            && !words.getFirst().says(other.words().getFirst());
+    return told ? words.subList(1, words.size()) : words;
+  }
+
+  // Tables.
+
+  private void tables(Piece.Grid a, Piece.Grid b) {
+    var numbers = new HashMap<String, Integer>();
+    int[] x = a.rows().stream().mapToInt(r -> number(r.text(), numbers)).toArray();
+    int[] y = b.rows().stream().mapToInt(r -> number(r.text(), numbers)).toArray();
+    int[] m = Matching.of(x, y);
+    int j = 0;
+    for (int i = 0; i <= m.length; i++) {
+      int to = i == m.length ? b.rows().size() : m[i];
+      if (to < 0) {
+        continue;
+      }
+      int from = i;
+      while (from > 0 && m[from - 1] < 0) {
+        from--;
+      }
+      rows(a, a.rows().subList(from, i), b, b.rows().subList(j, to));
+      if (i < m.length) {
+        cells(a, a.rows().get(i), b, b.rows().get(to));
+        j = to + 1;
+      }
+    }
+  }
+
+  private static int number(String s, Map<String, Integer> numbers) {
+    return numbers.computeIfAbsent(s, t -> numbers.size());
+  }
+
+  /** Rows between those that are the same: as many as can be stand for each other. */
+  private void rows(Piece.Grid a, List<Piece.Grid.Row> was, Piece.Grid b, List<Piece.Grid.Row> is) {
+    int j = 0;
+    for (int i = 0; i < was.size(); i++) {
+      int spare = is.size() - j - (was.size() - i);
+      int best = j;
+      for (int k = j; k <= j + Math.max(0, spare) && k < is.size(); k++) {
+        if (shared(was.get(i), is.get(k)) > shared(was.get(i), is.get(best))) {
+          best = k;
+        }
+      }
+      boolean gone =
+          j >= is.size() || shared(was.get(i), is.get(best)) == 0 && was.size() - i > is.size() - j;
+      if (gone) {
+        out.add(Difference.removed(Kind.TABLE, new Side(a.page(), was.get(i).text())));
+        continue;
+      }
+      for (; j < best; j++) {
+        out.add(Difference.added(Kind.TABLE, new Side(b.page(), is.get(j).text())));
+      }
+      cells(a, was.get(i), b, is.get(j++));
+    }
+    for (; j < is.size(); j++) {
+      out.add(Difference.added(Kind.TABLE, new Side(b.page(), is.get(j).text())));
+    }
+  }
+
+  private static int shared(Piece.Grid.Row a, Piece.Grid.Row b) {
+    Set<String> cells = new HashSet<>();
+    a.cells().forEach(c -> cells.add(Word.join(c)));
+    return (int) b.cells().stream().filter(c -> cells.contains(Word.join(c))).count();
+  }
+
+  private void cells(Piece.Grid a, Piece.Grid.Row was, Piece.Grid b, Piece.Grid.Row is) {
+    if (was.cells().size() == is.cells().size()) {
+      for (int k = 0; k < was.cells().size(); k++) {
+        cell(a.page(), was.cells().get(k), b.page(), is.cells().get(k));
+      }
+      return;
+    }
+    var numbers = new HashMap<String, Integer>();
+    int[] x = was.cells().stream().mapToInt(c -> number(Word.join(c), numbers)).toArray();
+    int[] y = is.cells().stream().mapToInt(c -> number(Word.join(c), numbers)).toArray();
+    int[] m = Matching.of(x, y);
+    var kept = new HashSet<Integer>();
+    for (int k = 0; k < m.length; k++) {
+      kept.add(m[k]);
+      if (m[k] < 0 && !was.cells().get(k).isEmpty()) {
+        out.add(Difference.removed(Kind.TABLE, new Side(a.page(), Word.join(was.cells().get(k)))));
+      }
+    }
+    for (int k = 0; k < y.length; k++) {
+      if (!kept.contains(k) && !is.cells().get(k).isEmpty()) {
+        out.add(Difference.added(Kind.TABLE, new Side(b.page(), Word.join(is.cells().get(k)))));
+      }
+    }
+  }
+
+  /** A cell is one difference, however many of its words changed. */
+  private void cell(int pageA, List<Word> was, int pageB, List<Word> is) {
+    var words = new ArrayList<Difference>();
+    WordChanges.list(Kind.TABLE, was, pageA, is, pageB, words);
+    if (words.stream().anyMatch(d -> d.kind() == Kind.TABLE)) {
+      out.add(
+          Difference.changed(
+              Kind.TABLE, new Side(pageA, Word.join(was)), new Side(pageB, Word.join(is))));
+    }
+    words.stream().filter(d -> d.kind() != Kind.TABLE).forEach(out::add);
+  }
+
+  // Pictures and fields.
+
+  private void pictures(Piece.Image a, Piece.Image b) {
+    boolean other = pictures.number(a.media()) != pictures.number(b.media());
+    boolean size = differs(a.width(), b.width()) || differs(a.height(), b.height());
+    long was = Pictures.pixels(a.media());
+    long is = Pictures.pixels(b.media());
+    boolean lessSharp = was > 0 && is > 0 && is < was * PIXELS;
+    if (other || size || lessSharp) {
+      out.add(Difference.changed(Kind.PICTURE, side(List.of(a)), side(List.of(b))));
+    }
+  }
+
+  private static boolean differs(double x, double y) {
+    return Math.abs(x - y) > SIZE * Math.max(x, y) + 0.5;
+  }
+
+  private void fields(Map<String, Edition.Filled> a, Map<String, Edition.Filled> b) {
+    a.forEach((name, was) -> {
+      Optional<Edition.Filled> is = Optional.ofNullable(b.get(name));
+      Side x = new Side(was.page(), name + ": " + was.value());
+      if (is.isEmpty()) {
+        out.add(Difference.removed(Kind.FIELD, x));
+      } else if (!is.get().value().equals(was.value())) {
+        out.add(
+            Difference.changed(
+                Kind.FIELD, x, new Side(is.get().page(), name + ": " + is.get().value())));
+      }
+    });
+    b.forEach((name, is) -> {
+      if (!a.containsKey(name)) {
+        out.add(Difference.added(Kind.FIELD, new Side(is.page(), name + ": " + is.value())));
+      }
+    });
+  }
+}

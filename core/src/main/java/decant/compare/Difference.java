@@ -1,0 +1,77 @@
+package decant.compare;
+
+import java.util.Locale;
+import java.util.Optional;
+
+/**
+ * Something that is not the same in both versions.
+ *
+ * @param a the side of the first; empty if nothing is there
+ * @param b the side of the second
+ */
+public record Difference(Kind kind, Change change, Optional<Side> a, Optional<Side> b) {
+  /** What differs. */
+  public enum Kind {
+    TEXT,
+    /** The same words in another font, size, weight, style or colour. */
+    LOOK,
+    HEADING,
+    TABLE,
+    PICTURE,
+    LINK,
+    NOTE,
+    /** What is filled in where there is something to fill in. */
+    FIELD,
+    /** How many pages there are, and where they begin. */
+    PAGE,
+    /** What is only to be seen: lines, areas, shapes. */
+    DRAWING;
+
+    /** As JSON has it. */
+    public String code() {
+      return name().toLowerCase(Locale.ROOT);
+    }
+  }
+
+  /** What became of it from the first version to the second. */
+  public enum Change {
+    CHANGED,
+    ADDED,
+    REMOVED,
+    MOVED;
+
+    /** As JSON has it. */
+    public String code() {
+      return name().toLowerCase(Locale.ROOT);
+    }
+  }
+
+  /**
+   * One side of a difference.
+   *
+   * @param page from 1; 0 if it is on no page of its own
+   * @param text what stands there, in words
+   */
+  public record Side(int page, String text) {}
+
+  static Difference changed(Kind kind, Side a, Side b) {
+    return new Difference(kind, Change.CHANGED, Optional.of(a), Optional.of(b));
+  }
+
+  static Difference moved(Kind kind, Side a, Side b) {
+    return new Difference(kind, Change.MOVED, Optional.of(a), Optional.of(b));
+  }
+
+  static Difference removed(Kind kind, Side a) {
+    return new Difference(kind, Change.REMOVED, Optional.of(a), Optional.empty());
+  }
+
+  static Difference added(Kind kind, Side b) {
+    return new Difference(kind, Change.ADDED, Optional.empty(), Optional.of(b));
+  }
+
+  /** The page that it is listed by: that of the second version, where there is one. */
+  int page() {
+    return b.or(() -> a).map(Side::page).orElse(0);
+  }
+}

@@ -1,0 +1,30 @@
+package decant.compare;
+
+import java.util.List;
+import java.util.Map;
+
+/**
+ * A version of a document, taken apart to be compared.
+ *
+ * @param pages how many it has
+ * @param pieces in the order in which they are read
+ * @param running headers and footers, each once
+ * @param notes in their order
+ * @param fields what is filled in, by the names of the places for it
+ */
+public record Edition(
+    int pages,
+    List<Piece> pieces,
+    List<Piece> running,
+    List<Piece> notes,
+    Map<String, Filled> fields) {
+  /** What is filled in at a place, and the page of that. */
+  record Filled(int page, String value) {}
+
+  public Edition {
+    pieces = List.copyOf(pieces);
+    running = List.copyOf(running);
+    notes = List.copyOf(notes);
+    fields = java.util.Collections.unmodifiableMap(new java.util.LinkedHashMap<>(fields));
+  }
+}

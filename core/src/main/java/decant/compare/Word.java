@@ -1,0 +1,92 @@
+package decant.compare;
+
+import decant.layout.item.TextStyle;
+import java.util.List;
+import java.util.regex.Pattern;
+import java.util.stream.Collectors;
+
+/**
+ * A word of a version.
+ *
+ * @param looks those of its letters, each once in a row
+ * @param link where it leads; empty if nowhere
+ */
+record Word(String text, List<Looks> looks, String link) {
+  /** Stands for a number of a page, which each version counts for itself. */
+  static final String PAGE_NUMBER = "#";
+
+  /** As pages are counted: in figures, in Roman ones, by letters. */
+  private static final Pattern NUMBER =
+      Pattern.compile("\\d{1,5}|[ivxlcdm]{1,8}|[IVXLCDM]{1,8}|[a-zA-Z]");
+
+  /** How letters look, in the font that serves them. */
+  record Looks(
+      String family,
+      double size,
+      boolean bold,
+      boolean italic,
+      boolean underlined,
+      boolean struck,
+      int colour) {
+    private static final double SAME_SIZE = 0.3;
+
+    static Looks of(TextStyle s) {
+      return new Looks(
+          s.face().family(),
+          s.fullSize(),
+          s.face().bold(),
+          s.face().italic(),
+          s.ink().decoration().underline().isPresent(),
+          s.ink().decoration().strike() || s.ink().decoration().doubleStrike(),
+          s.ink().colour().rgb());
+    }
+
+    /** Files round sizes and colours each in their own way. */
+    boolean isLike(Looks o) {
+      return family.equals(o.family)
+          && Math.abs(size - o.size) <= SAME_SIZE
+          && bold == o.bold
+          && italic == o.italic
+          && underlined == o.underlined
+          && struck == o.struck
+          && near(colour >> 16, o.colour >> 16)
+          && near(colour >> 8, o.colour >> 8)
+          && near(colour, o.colour);
+    }
+
+    private static boolean near(int a, int b) {
+      return Math.abs((a & 0xFF) - (b & 0xFF)) <= 2;
+    }
+  }
+
+  Word {
+    looks = List.copyOf(looks);
+  }
+
+  /** Whether it says the same; a number of a page is as good as any other. */
+  boolean says(Word o) {
+    return text.equals(o.text)
+        || text.equals(PAGE_NUMBER) && isNumber(o.text)
+        || o.text.equals(PAGE_NUMBER) && isNumber(text);
+  }
+
+  private static boolean isNumber(String s) {
+    return NUMBER.matcher(s).matches();
+  }
+
+  boolean looksLike(Word o) {
+    if (looks.size() != o.looks.size()) {
+      return false;
+    }
+    for (int k = 0; k < looks.size(); k++) {
+      if (!looks.get(k).isLike(o.looks.get(k))) {
+        return false;
+      }
+    }
+    return true;
+  }
+
+  static String join(List<Word> words) {
+    return words.stream().map(Word::text).collect(Collectors.joining(" "));
+  }
+}
