@@ -30,16 +30,21 @@ public final class Comparison {
           "[\\p{Punct}\\u2022\\u25AA\\u25CF\\u25CB\\u25A0\\u2013\\u2014\\uF0B7\\uF0A7o]"
               + "|\\(?(\\d{1,3}|[a-zA-Z]|[ivxlcIVXLC]{1,6})(\\.\\d{1,3})*[.):]?");
 
-  private final Pictures pictures = new Pictures();
+  /** Numbers of pages, and what stands around them. */
+  private static final Pattern NUMBERS = Pattern.compile("[#\\d\\s\\p{Punct}\\p{Pd}]*");
+
+  private final Pictures pictures;
   private final List<Difference> out = new ArrayList<>();
 
-  private Comparison() {}
+  private Comparison(Pictures pictures) {
+    this.pictures = pictures;
+  }
 
   /** The differences from one version to another. */
   public static List<Difference> of(Edition a, Edition b) {
-    var c = new Comparison();
+    var c = new Comparison(new Pictures());
     c.pieces(a.pieces(), b.pieces(), false);
-    c.pieces(a.running(), b.running(), false);
+    c.running(a, b);
     c.pieces(a.notes(), b.notes(), true);
     c.fields(a.fields(), b.fields());
     if (a.pages() != b.pages()) {
@@ -48,6 +53,57 @@ public final class Comparison {
     var sorted = new ArrayList<>(c.out);
     sorted.sort(Comparator.comparingInt(d -> d.page() == 0 ? Integer.MAX_VALUE : d.page()));
     return sorted;
+  }
+
+  /**
+   * Headers and footers. Of pages only their texts are known, and one that stands on a single page
+   * may have been taken for a part of what is read there.
+   */
+  private void running(Edition a, Edition b) {
+    var r = new Comparison(pictures);
+    if (!a.paged() && !b.paged()) {
+      r.pieces(a.running(), b.running(), false);
+      out.addAll(r.out);
+      return;
+    }
+    r.pieces(texts(a.running()), texts(b.running()), false);
+    for (Difference d : r.out) {
+      boolean elsewhere =
+          switch (d.change()) {
+            case ADDED -> dropped(Change.REMOVED, d.b());
+            case REMOVED -> dropped(Change.ADDED, d.a());
+            case CHANGED, MOVED -> false;
+          };
+      boolean onlyNumbers =
+          (d.change() == Change.ADDED || d.change() == Change.REMOVED)
+              && d.a()
+                  .or(d::b)
+                  .map(Side::text)
+                  .filter(t -> NUMBERS.matcher(t).matches())
+                  .isPresent();
+      if (!elsewhere && !onlyNumbers) {
+        out.add(d);
+      }
+    }
+  }
+
+  /** Takes the other half of what stands elsewhere in the other version off the list. */
+  private boolean dropped(Change change, Optional<Side> side) {
+    String said = side.map(Side::text).map(Comparison::withoutNumbers).orElse("");
+    return out.stream()
+        .filter(d -> d.change() == change)
+        .filter(d -> d.a().or(d::b).map(s -> withoutNumbers(s.text()).equals(said)).orElse(false))
+        .findFirst()
+        .map(out::remove)
+        .orElse(false);
+  }
+
+  private static String withoutNumbers(String s) {
+    return s.replaceAll("\\d+", Word.PAGE_NUMBER);
+  }
+
+  private static List<Piece> texts(List<Piece> pieces) {
+    return pieces.stream().filter(p -> !(p instanceof Piece.Image)).toList();
   }
 
   private void pieces(List<Piece> a, List<Piece> b, boolean notes) {
@@ -266,7 +322,7 @@ public final class Comparison {
       Side x = new Side(was.page(), name + ": " + was.value());
       if (is.isEmpty()) {
         out.add(Difference.removed(Kind.FIELD, x));
-      } else if (!is.get().value().equals(was.value())) {
+      } else if (!plain(is.get().value()).equals(plain(was.value()))) {
         out.add(
             Difference.changed(
                 Kind.FIELD, x, new Side(is.get().page(), name + ": " + is.get().value())));
@@ -277,5 +333,9 @@ public final class Comparison {
         out.add(Difference.added(Kind.FIELD, new Side(is.page(), name + ": " + is.value())));
       }
     });
+  }
+
+  private static String plain(String value) {
+    return value.replaceAll("\\s+", " ").strip();
   }
 }

@@ -6,6 +6,8 @@ import java.util.Map;
 /**
  * A version of a document, taken apart to be compared.
  *
+ * @param paged whether it is made of pages, on which only what they show is known of headers and
+ *     footers
  * @param pages how many it has
  * @param pieces in the order in which they are read
  * @param running headers and footers, each once
@@ -13,6 +15,7 @@ import java.util.Map;
  * @param fields what is filled in, by the names of the places for it
  */
 public record Edition(
+    boolean paged,
     int pages,
     List<Piece> pieces,
     List<Piece> running,

@@ -3,8 +3,6 @@ package decant.compare;
 import decant.convert.Pages;
 import decant.format.Formats;
 import decant.format.Intake;
-import decant.layout.Layout;
-import decant.layout.pages.Page;
 import decant.model.finding.Finding;
 import decant.reading.ReadProblem;
 import decant.reading.ReadRequest;
@@ -28,15 +26,11 @@ public final class EditionFile {
     TakenIn taken = Intake.take(request.by(deadline));
     if (Formats.hasPages(taken.origin().format())) {
       var places = taken.origin().places();
-      return EditionReader.of(
+      return EditionReader.ofPages(
           taken.document(),
           taken.origin().pages(),
           id -> Optional.ofNullable(places.get(id)).map(Finding.SourcePlace::page).map(p -> p + 1));
     }
-    Layout layout = Pages.of(taken.document(), deadline);
-    return EditionReader.of(
-        taken.document(),
-        layout.pages().size(),
-        id -> layout.pagesOf(id).stream().findFirst().map(Page::number));
+    return EditionReader.of(taken.document(), Pages.of(taken.document(), deadline));
   }
 }

@@ -1,9 +1,12 @@
 package decant.compare;
 
 import decant.compare.Word.Looks;
+import decant.layout.Layout;
+import decant.layout.item.Fragment;
 import decant.layout.item.TextStyle;
 import decant.layout.label.DocumentFonts;
 import decant.layout.label.Styles;
+import decant.layout.pages.Page;
 import decant.model.Block;
 import decant.model.Cell;
 import decant.model.Document;
@@ -21,14 +24,18 @@ import decant.model.look.Media;
 import decant.model.look.ParagraphTraits;
 import decant.model.look.TableTraits;
 import decant.model.look.TextTraits;
+import decant.text.FontBook;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.Function;
+import java.util.function.Predicate;
 
 /** Takes a document apart into what is compared. */
 public final class EditionReader {
@@ -39,6 +46,10 @@ public final class EditionReader {
   private final Function<NodeId, Optional<Integer>> pageOf;
   private final Map<String, NodeId> bookmarks;
   private final Map<String, Edition.Filled> fields = new LinkedHashMap<>();
+
+  /** The notes in the order of their marks, with the pages of these. */
+  private final Map<NodeId, Integer> noted = new LinkedHashMap<>();
+
   private int page;
   private int depth;
 
@@ -49,32 +60,73 @@ public final class EditionReader {
   }
 
   /**
-   * A version of a document.
+   * The version of a document that is made of pages.
    *
    * @param pageOf the page, from 1, that a block begins on
    */
-  public static Edition of(Document d, int pages, Function<NodeId, Optional<Integer>> pageOf) {
+  static Edition ofPages(Document d, int pages, Function<NodeId, Optional<Integer>> pageOf) {
+    return of(d, true, pages, pageOf, s -> true);
+  }
+
+  /** The version of a document that flows, and comes to these pages here. */
+  public static Edition of(Document d, Layout layout) {
+    return of(
+        d,
+        false,
+        layout.pages().size(),
+        id -> layout.pagesOf(id).stream().findFirst().map(Page::number),
+        shown(d, layout)::contains);
+  }
+
+  /** The headers and footers that some page shows. */
+  private static Set<Story> shown(Document d, Layout layout) {
+    var paragraphs = new HashSet<NodeId>();
+    for (Page p : layout.pages()) {
+      for (Fragment f : layout.running(p)) {
+        paragraphs.add(f.source().id());
+      }
+    }
+    var out = new HashSet<Story>();
+    for (Section s : d.sections()) {
+      for (Story story : s.running().values()) {
+        if (story.blocks().stream().anyMatch(b -> paragraphs.contains(b.id()))) {
+          out.add(story);
+        }
+      }
+    }
+    return out;
+  }
+
+  private static Edition of(
+      Document d,
+      boolean paged,
+      int pages,
+      Function<NodeId, Optional<Integer>> pageOf,
+      Predicate<Story> isShown) {
     var reader = new EditionReader(d, pageOf);
     var styles = new Styles(d.styles(), d.lists(), DocumentFonts.of(d));
     var flow = new ArrayList<Piece>();
     d.sections().forEach(s -> reader.blocks(s.blocks(), styles, flow));
     var notes = new ArrayList<Piece>();
-    for (Story s : d.stories().values()) {
-      if (s.kind().isNote()) {
-        reader.page = 0;
+    List<NodeId> marked = List.copyOf(reader.noted.keySet());
+    for (NodeId n : marked) {
+      Story s = d.stories().get(n);
+      if (s != null) {
+        reader.page = reader.noted.getOrDefault(n, 0);
         reader.blocks(s.blocks(), styles, notes);
       }
     }
-    return new Edition(pages, flow, reader.running(styles), notes, reader.fields);
+    return new Edition(paged, pages, flow, reader.running(styles, isShown), notes, reader.fields);
   }
 
   /** Sections mostly have the same ones. */
-  private List<Piece> running(Styles styles) {
+  private List<Piece> running(Styles styles, Predicate<Story> isShown) {
     var texts = new LinkedHashSet<String>();
     var out = new ArrayList<Piece>();
     page = 0;
     for (Section s : document.sections()) {
       s.running().entrySet().stream()
+          .filter(e -> isShown.test(e.getValue()))
           .sorted(Map.Entry.comparingByKey())
           .forEach(e -> {
             var some = new ArrayList<Piece>();
@@ -115,6 +167,7 @@ public final class EditionReader {
       switch (i) {
         case Inline.Picture pic -> picture(pic, at, out);
         case Inline.Shape s -> shape(s, styles, out);
+        case Inline.NoteMark n -> noted.putIfAbsent(n.note(), at);
         default -> {}
       }
     }
@@ -175,9 +228,14 @@ public final class EditionReader {
     private final List<Word> words = new ArrayList<>();
     private final StringBuilder word = new StringBuilder();
     private final List<Looks> looks = new ArrayList<>();
+    private final FontBook fonts;
     private String link = "";
 
-    void add(String text, Looks look, String to) {
+    Letters(FontBook fonts) {
+      this.fonts = fonts;
+    }
+
+    void add(String text, TextStyle style, String to) {
       for (int k = 0; k < text.length(); ) {
         int c = text.codePointAt(k);
         k += Character.charCount(c);
@@ -194,6 +252,7 @@ public final class EditionReader {
         }
         link = to;
         word.appendCodePoint(c);
+        Looks look = Looks.of(style, c, fonts);
         if (looks.isEmpty() || !looks.getLast().equals(look)) {
           looks.add(look);
         }
@@ -217,13 +276,13 @@ public final class EditionReader {
   }
 
   private List<Word> words(Paragraph p, Styles styles) {
-    var letters = new Letters();
+    var letters = new Letters(styles.fonts());
     for (Inline i : p.inlines()) {
       TextStyle style = styles.text(p, i.look());
       switch (i) {
         case Inline.Text t -> text(t, style, letters);
-        case Inline.Field f -> letters.add(shown(f), Looks.of(style), "");
-        case Inline.KeptInline k -> letters.add(k.shown(), Looks.of(style), "");
+        case Inline.Field f -> letters.add(shown(f), style, "");
+        case Inline.KeptInline k -> letters.add(k.shown(), style, "");
         case Inline.Picture pic -> {}
         case Inline.Shape s -> {}
         case Inline.NoteMark n -> {}
@@ -245,7 +304,7 @@ public final class EditionReader {
     }
     if (!t.look().value(TextTraits.HIDDEN)) {
       String said = style.letters().allCaps() ? t.text().toUpperCase(Locale.ROOT) : t.text();
-      letters.add(said, Looks.of(style), t.look().get(TextTraits.LINK).map(this::to).orElse(""));
+      letters.add(said, style, t.look().get(TextTraits.LINK).map(this::to).orElse(""));
     }
   }
 

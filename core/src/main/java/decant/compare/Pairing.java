@@ -10,7 +10,7 @@ import java.util.Map;
 
 /** Which pieces of one version are which of another, and which moved. */
 final class Pairing {
-  /** Pieces with fewer words are found in many places, and are not said to have moved alone. */
+  /** Pieces with fewer words that stand in several places are not said to have moved alone. */
   private static final int WORDS_TO_MOVE = 3;
 
   /** Two texts that share so much of their words are one that was changed. */
@@ -86,14 +86,22 @@ final class Pairing {
       while (places != null && !places.isEmpty() && takenB[places.peek()]) {
         places.remove();
       }
-      if (places != null && !places.isEmpty() && canMove(a.get(i))) {
+      if (places != null && !places.isEmpty() && canMove(i)) {
         stretch(i, places.remove());
       }
     }
   }
 
-  private static boolean canMove(Piece p) {
-    return !(p instanceof Piece.Text t) || t.level() > 0 || t.words().size() >= WORDS_TO_MOVE;
+  private boolean canMove(int i) {
+    Piece p = a.get(i);
+    return !(p instanceof Piece.Text t)
+        || t.level() > 0
+        || t.words().size() >= WORDS_TO_MOVE
+        || isOnce(keysA, keysA[i]) && isOnce(keysB, keysA[i]);
+  }
+
+  private static boolean isOnce(int[] keys, int key) {
+    return Arrays.stream(keys).filter(k -> k == key).count() == 1;
   }
 
   /** What stands beside a piece that moved, and moved with it, is one with it. */

@@ -1,6 +1,8 @@
 package decant.compare;
 
 import decant.layout.item.TextStyle;
+import decant.text.FontBook;
+import decant.text.FontFace;
 import java.util.List;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
@@ -30,9 +32,14 @@ record Word(String text, List<Looks> looks, String link) {
       int colour) {
     private static final double SAME_SIZE = 0.3;
 
-    static Looks of(TextStyle s) {
+    /** The looks of a character, in the face that steps in where the other lacks it. */
+    static Looks of(TextStyle s, int codePoint, FontBook fonts) {
+      FontFace face =
+          codePoint < 0x80 || s.face().covers(codePoint)
+              ? s.face()
+              : fonts.stepIn(s.face(), codePoint);
       return new Looks(
-          s.face().family(),
+          face.family(),
           s.fullSize(),
           s.face().bold(),
           s.face().italic(),

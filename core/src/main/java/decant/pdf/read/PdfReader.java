@@ -46,6 +46,7 @@ import decant.reading.ReadRequest;
 import decant.reading.ReadingFonts;
 import decant.reading.TakenIn;
 import decant.text.FontBook;
+import decant.words.Product;
 import decant.words.Words;
 import decant.work.Faults;
 import java.io.IOException;
@@ -151,6 +152,11 @@ public final class PdfReader {
     }
   }
 
+  /** What we wrote says of everything what it is. */
+  private boolean isOurs() {
+    return Product.NAME.equals(pdf.getDocumentInformation().getProducer());
+  }
+
   private TakenIn run() throws ReadProblem, IOException {
     DetectedDrawings.Result drawn = drawingsCut(DrawnMarks.in(recognised(scan())));
     var pages = new ArrayList<>(drawn.pages());
@@ -170,7 +176,7 @@ public final class PdfReader {
       running = known.with(parted.stream().flatMap(x -> x.running().stream()).toList(), pages);
       List<Detected> body =
           ContentsPages.of(parted.stream().flatMap(x -> x.rest().stream()).toList());
-      found = Headings.whereTagsHaveNone(body, outlineTitles());
+      found = isOurs() ? body : Headings.whereTagsHaveNone(body, outlineTitles());
       notes = tagged.get().notes();
       findings.addAll(tagged.get().findings());
     } else {

@@ -8,6 +8,7 @@ import decant.pdf.choices.Version;
 import decant.pdf.file.Deflated;
 import decant.pdf.file.FilePart;
 import decant.pdf.file.PdfFile;
+import decant.words.Product;
 import java.awt.color.ColorSpace;
 import java.awt.color.ICC_Profile;
 import java.io.IOException;
@@ -27,7 +28,7 @@ import org.apache.pdfbox.cos.COSString;
  * 16684-1), and what standards ask a file to say of itself.
  */
 final class PdfMetadata {
-  static final String PRODUCER = "Decant";
+  static final String PRODUCER = Product.NAME;
 
   private PdfMetadata() {}
 

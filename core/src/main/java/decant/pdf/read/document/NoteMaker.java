@@ -157,20 +157,28 @@ final class NoteMaker {
     return Optional.of(so.getFirst().note());
   }
 
+  private double size(Inline i) {
+    return i.look().get(TextTraits.SIZE).orElse(styles.bodyText().value(TextTraits.SIZE));
+  }
+
   /** Raised signs that are marks of notes on the pages of these lines become such marks. */
   List<Inline> marked(List<Inline> inlines, List<TextLine> lines) {
     if (noteMarks.isEmpty()) {
       return inlines;
     }
     var out = new ArrayList<Inline>();
+    double usual = inlines.stream().mapToDouble(this::size).max().orElse(0);
     for (Inline i : inlines) {
       // Tags may put a mark into a paragraph of its own, where nothing shows that it is raised.
       boolean alone =
           inlines.size() == 1
               && lines.getFirst().size() < Sizes.RAISED * styles.bodyText().value(TextTraits.SIZE);
+      // Nor does a line show it that begins with the mark.
       boolean raised =
           i instanceof Inline.Text t
-              && (alone || t.look().value(TextTraits.RAISE) == TextTraits.Raise.SUPERSCRIPT);
+              && (alone
+                  || t.look().value(TextTraits.RAISE) == TextTraits.Raise.SUPERSCRIPT
+                  || size(i) < Sizes.RAISED * usual);
       NodeId note = null;
       if (raised && i instanceof Inline.Text t) {
         for (TextLine l : lines) {

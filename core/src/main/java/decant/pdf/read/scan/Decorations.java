@@ -10,6 +10,7 @@ import decant.pdf.read.page.RuledLine;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
+import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -52,6 +53,7 @@ final class Decorations {
     if (rules.isEmpty() && marked.isEmpty()) {
       return glyphs;
     }
+    Map<RuledLine, Double> written = written(glyphs);
     var out = new ArrayList<Glyph>(glyphs.size());
     for (Glyph g : glyphs) {
       if (g.quarter() != 0) {
@@ -61,7 +63,7 @@ final class Decorations {
       boolean under = false;
       boolean through = false;
       for (RuledLine r : rules.between(g.baseline() - g.size(), g.baseline() + g.size())) {
-        under |= isUnder(r, g);
+        under |= isUnder(r, g) && isFilled(r, written);
         through |= isThrough(r, g);
       }
       Optional<Colour> marker = Optional.ofNullable(marked.get(g));
@@ -76,6 +78,26 @@ final class Decorations {
   private boolean isUnder(RuledLine r, Glyph g) {
     double below = r.middle() - g.baseline();
     return below > 0 && below < g.size() * ScanThresholds.Decorations.UNDER && spans(r, g);
+  }
+
+  /** How much of each line has letters above it. */
+  private Map<RuledLine, Double> written(List<Glyph> glyphs) {
+    var out = new IdentityHashMap<RuledLine, Double>();
+    for (Glyph g : glyphs) {
+      if (g.quarter() == 0) {
+        for (RuledLine r : rules.between(g.baseline() - g.size(), g.baseline() + g.size())) {
+          if (isUnder(r, g)) {
+            out.merge(r, g.width(), Double::sum);
+          }
+        }
+      }
+    }
+    return out;
+  }
+
+  /** An underline begins and ends with its words; the edge of a table below them reaches on. */
+  private static boolean isFilled(RuledLine r, Map<RuledLine, Double> written) {
+    return written.getOrDefault(r, 0.0) >= (r.x2() - r.x1()) * ScanThresholds.Decorations.WRITTEN;
   }
 
   private boolean isThrough(RuledLine r, Glyph g) {

@@ -17,6 +17,9 @@ final class ScanThresholds {
     /** How far below the baseline an underline stands; 0.1 to 0.15 is usual. */
     static final double UNDER = 0.22;
 
+    /** The share of an underline that has letters above it, at least. */
+    static final double WRITTEN = 0.5;
+
     /** How far above the baseline a line through text stands at least; 0.25 to 0.3 is usual. */
     static final double STRIKE_LEAST = 0.12;
 
