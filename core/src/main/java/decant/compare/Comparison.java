@@ -30,6 +30,9 @@ public final class Comparison {
           "[\\p{Punct}\\u2022\\u25AA\\u25CF\\u25CB\\u25A0\\u2013\\u2014\\uF0B7\\uF0A7o]"
               + "|\\(?(\\d{1,3}|[a-zA-Z]|[ivxlcIVXLC]{1,6})(\\.\\d{1,3})*[.):]?");
 
+  private static final Pattern ITEM_LABEL =
+      Pattern.compile("[\\u2022\\u25AA\\u25CF\\u25CB\\u25A0\\uF0B7\\uF0A7]|(\\d{1,2}|[a-z])[.)]");
+
   /** Numbers of pages, and what stands around them. */
   private static final Pattern NUMBERS = Pattern.compile("[#\\d\\s\\p{Punct}\\p{Pd}]*");
 
@@ -291,12 +294,19 @@ public final class Comparison {
   private void cell(int pageA, List<Word> was, int pageB, List<Word> is) {
     var words = new ArrayList<Difference>();
     WordChanges.list(Kind.TABLE, was, pageA, is, pageB, words);
-    if (words.stream().anyMatch(d -> d.kind() == Kind.TABLE)) {
+    if (words.stream().anyMatch(d -> d.kind() == Kind.TABLE)
+        && !unlabelled(was).equals(unlabelled(is))) {
       out.add(
           Difference.changed(
               Kind.TABLE, new Side(pageA, Word.join(was)), new Side(pageB, Word.join(is))));
     }
     words.stream().filter(d -> d.kind() != Kind.TABLE).forEach(out::add);
+  }
+
+  /** The labels of a list in a cell are words in files that have no lists in cells. */
+  private static String unlabelled(List<Word> words) {
+    return String.join(
+        "", words.stream().map(Word::text).filter(t -> !ITEM_LABEL.matcher(t).matches()).toList());
   }
 
   // Pictures and fields.

@@ -101,8 +101,8 @@ public final class DocumentMaker {
     this.apart = new ApartStories(apart, styles.bodyText());
     this.paper = new PaperMaker(pages, running);
     this.looks = new ParagraphLooks(styles, lists, found);
-    this.tables = new TableMaker(styles, joiner);
     this.noteMaker = new NoteMaker(styles, joiner, places);
+    this.tables = new TableMaker(styles, joiner, noteMaker);
   }
 
   public Map<NodeId, Finding.SourcePlace> places() {

@@ -2,6 +2,7 @@ package decant.pdf.read.document;
 
 import decant.model.Block;
 import decant.model.Cell;
+import decant.model.Inline;
 import decant.model.NodeId;
 import decant.model.Paragraph;
 import decant.model.Table;
@@ -25,8 +26,10 @@ import java.util.OptionalDouble;
 final class TableMaker {
   private final StyleMaker styles;
   private final Dehyphenator joiner;
+  private final NoteMaker notes;
 
-  TableMaker(StyleMaker styles, Dehyphenator joiner) {
+  TableMaker(StyleMaker styles, Dehyphenator joiner, NoteMaker notes) {
+    this.notes = notes;
     this.styles = styles;
     this.joiner = joiner;
   }
@@ -158,8 +161,8 @@ final class TableMaker {
     if (alignment != Alignment.START) {
       look = look.with(ParagraphTraits.ALIGNMENT, alignment);
     }
+    List<Inline> inlines = LookMaker.inlines(glyphs, styles.bodyText(), size);
     return List.of(
-        new Paragraph(
-            NodeId.fresh(), look, Look.PLAIN, LookMaker.inlines(glyphs, styles.bodyText(), size)));
+        new Paragraph(NodeId.fresh(), look, Look.PLAIN, notes.marked(inlines, c.lines())));
   }
 }

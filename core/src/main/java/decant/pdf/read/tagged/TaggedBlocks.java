@@ -224,7 +224,7 @@ public final class TaggedBlocks {
     notes.take(text(label), Regions.merged(body));
   }
 
-  /** The notes within a paragraph, whose text is no part of it. */
+  /** The notes within a paragraph, an item or a cell, whose text is no part of it. */
   private void notesIn(COSDictionary e, int page, int depth) {
     for (COSBase kid : kids(e)) {
       if (kid instanceof COSDictionary d && d.containsKey(COSName.S) && depth < DEEPEST) {
@@ -260,6 +260,7 @@ public final class TaggedBlocks {
   }
 
   private void item(COSDictionary li, int page, int depth, int listDepth) {
+    notesIn(li, page, 0);
     var marker = new ArrayList<TextLine>();
     var body = new ArrayList<TextLine>();
     var nested = new ArrayList<COSDictionary>();
@@ -322,6 +323,7 @@ public final class TaggedBlocks {
           var cells = new ArrayList<Detected.DetectedCell>();
           for (COSBase c : kids(d)) {
             if (c instanceof COSDictionary cell && role(cell).matches("T[HD]")) {
+              notesIn(cell, pageOf(cell, pageOf(d, page)), 0);
               cells.add(
                   new Detected.DetectedCell(
                       span(cell, "ColSpan"),
