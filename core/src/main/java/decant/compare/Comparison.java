@@ -51,11 +51,16 @@ public final class Comparison {
     c.pieces(a.notes(), b.notes(), true);
     c.fields(a.fields(), b.fields());
     if (a.pages() != b.pages()) {
-      c.out.add(Difference.changed(Kind.PAGE, new Side(a.pages(), ""), new Side(b.pages(), "")));
+      c.out.add(Difference.changed(Kind.PAGE, count(a.pages()), count(b.pages())));
     }
     var sorted = new ArrayList<>(c.out);
     sorted.sort(Comparator.comparingInt(d -> d.page() == 0 ? Integer.MAX_VALUE : d.page()));
     return sorted;
+  }
+
+  /** The last page says how many there are. */
+  private static Side count(int pages) {
+    return new Side(pages, Integer.toString(pages));
   }
 
   /**
