@@ -1,6 +1,9 @@
 package decant.cli;
 
 import decant.format.Formats;
+import decant.recipe.Output;
+import decant.recipe.Recipe;
+import decant.recipe.RecipeBook;
 import java.io.IOException;
 import java.io.OutputStream;
 import java.io.PrintStream;
@@ -60,15 +63,18 @@ public final class Rehearsal {
   private static void worker(List<String> files, Path made) {
     for (String f : files) {
       inPlace("describe", "--json", f);
-      for (List<String> by : List.of(List.<String>of(), List.of("--recipe", "Archive copy"))) {
-        var args =
-            Stream.of(List.of("publish"), by, List.of("--receipt", "--overwrite"))
-                .flatMap(List::stream);
-        inPlace(Stream.concat(args, Stream.of("--out", made.toString(), f)).toArray(String[]::new));
+      for (Recipe r : RecipeBook.shipped()) {
+        if (r.outputs().stream().allMatch(Output.Pdf.class::isInstance)) {
+          published(f, made, "--recipe", r.name());
+        }
       }
-      inPlace(
-          "publish", "--to", Formats.working().id(), "--overwrite", "--out", made.toString(), f);
+      published(f, made, "--to", Formats.working().id());
     }
+    inPlace("compare", "--json", files.getFirst(), files.getLast());
+  }
+
+  private static void published(String file, Path made, String by, String what) {
+    inPlace("publish", by, what, "--receipt", "--overwrite", "--out", made.toString(), file);
   }
 
   /** As a worker does it, in this process. */

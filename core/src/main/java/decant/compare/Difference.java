@@ -1,5 +1,6 @@
 package decant.compare;
 
+import decant.words.Words;
 import java.util.Locale;
 import java.util.Optional;
 
@@ -10,6 +11,8 @@ import java.util.Optional;
  * @param b the side of the second
  */
 public record Difference(Kind kind, Change change, Optional<Side> a, Optional<Side> b) {
+  private static final Words WORDS = Words.of(Difference.class);
+
   /** What differs. */
   public enum Kind {
     TEXT,
@@ -30,6 +33,23 @@ public record Difference(Kind kind, Change change, Optional<Side> a, Optional<Si
     /** As JSON has it. */
     public String code() {
       return name().toLowerCase(Locale.ROOT);
+    }
+
+    /** As people are told it. */
+    public String label() {
+      return WORDS.say(
+          switch (this) {
+            case TEXT -> "difference.text";
+            case LOOK -> "difference.look";
+            case HEADING -> "difference.heading";
+            case TABLE -> "difference.table";
+            case PICTURE -> "difference.picture";
+            case LINK -> "difference.link";
+            case NOTE -> "difference.note";
+            case FIELD -> "difference.field";
+            case PAGE -> "difference.page";
+            case DRAWING -> "difference.drawing";
+          });
     }
   }
 
@@ -68,6 +88,18 @@ public record Difference(Kind kind, Change change, Optional<Side> a, Optional<Si
 
   static Difference added(Kind kind, Side b) {
     return new Difference(kind, Change.ADDED, Optional.empty(), Optional.of(b));
+  }
+
+  /** Whether another one says the same, wherever its pages have come to be. */
+  public boolean says(Difference o) {
+    return kind == o.kind
+        && change == o.change
+        && text(a).equals(text(o.a))
+        && text(b).equals(text(o.b));
+  }
+
+  private static Optional<String> text(Optional<Side> side) {
+    return side.map(Side::text);
   }
 
   /** The page that it is listed by: that of the second version, where there is one. */

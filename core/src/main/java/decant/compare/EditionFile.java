@@ -23,7 +23,15 @@ public final class EditionFile {
    */
   public static Edition read(ReadRequest request, Deadline deadline)
       throws ReadProblem, IOException {
-    TakenIn taken = Intake.take(request.by(deadline));
+    return of(Intake.take(request.by(deadline)), deadline);
+  }
+
+  /**
+   * The version that was taken in.
+   *
+   * @throws ReadProblem if it cannot be laid out within its time
+   */
+  public static Edition of(TakenIn taken, Deadline deadline) throws ReadProblem {
     if (Formats.hasPages(taken.origin().format())) {
       var places = taken.origin().places();
       return EditionReader.ofPages(

@@ -2,7 +2,6 @@ package decant.compare;
 
 import decant.compare.Word.Looks;
 import decant.layout.Layout;
-import decant.layout.item.Fragment;
 import decant.layout.item.TextStyle;
 import decant.layout.label.DocumentFonts;
 import decant.layout.label.Styles;
@@ -80,19 +79,11 @@ public final class EditionReader {
 
   /** The headers and footers that some page shows. */
   private static Set<Story> shown(Document d, Layout layout) {
-    var paragraphs = new HashSet<NodeId>();
-    for (Page p : layout.pages()) {
-      for (Fragment f : layout.running(p)) {
-        paragraphs.add(f.source().id());
-      }
-    }
     var out = new HashSet<Story>();
-    for (Section s : d.sections()) {
-      for (Story story : s.running().values()) {
-        if (story.blocks().stream().anyMatch(b -> paragraphs.contains(b.id()))) {
-          out.add(story);
-        }
-      }
+    for (Page p : layout.pages()) {
+      Section s = d.sections().get(p.section());
+      s.runningFor(true, p.firstOfSection(), p.shown()).ifPresent(out::add);
+      s.runningFor(false, p.firstOfSection(), p.shown()).ifPresent(out::add);
     }
     return out;
   }

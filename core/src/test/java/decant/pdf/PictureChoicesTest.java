@@ -220,7 +220,7 @@ class PictureChoicesTest {
       assertThat((double) Files.size(file)).isLessThan(Files.size(small) * 1.01);
     }
     Layout l = Samples.layout(Samples.demo("Berth rules.pdf").document());
-    Path demo = Published.file(folder, l, Samples.choices(l));
+    Path demo = Published.file(folder, l, Samples.choices(l).with(compression(0, 0)));
     Path small = folder.resolve("small.pdf");
     Tool.run(
         "qpdf",

@@ -30,6 +30,7 @@ import javafx.scene.control.Button;
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
+import javafx.scene.control.ListView;
 import javafx.scene.control.TextField;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.input.KeyCode;
@@ -236,13 +237,25 @@ class FindingsAndLooksTest extends WindowCase {
     assertThat(Window.on(() -> combo("#look-level").getButtonCell().getText())).isEqualTo("mixed");
   }
 
+  /** What is made in Revise is listed, and both sides go to where it is. */
   @Test
-  void theProofSaysWhatItCountedAndThatItIsNoComparison() {
-    window.takeIn(copy("Berth rules.pdf"));
+  void theProofListsWhatDiffers() {
+    Work work = revise("Berth rules.pdf");
     window.go(StageName.PROOF);
-    assertThat(window.find("#proof-counted", Label.class).getText())
-        .startsWith("These are counts, not a comparison")
-        .contains("Equal counts do not mean that the pages are the same");
+    Label said = window.find("#proof-differ", Label.class);
+    window.until(() -> said.getText().startsWith("Nothing differs"));
+    window.go(StageName.REVISE);
+    Paragraph last = work.revision().document().paragraphs().getLast();
+    caret(work, last.id(), 0);
+    window.type("Lighthouse ");
+    window.go(StageName.PROOF);
+    window.until(() -> said.getText().startsWith("One difference. All were made in Revise."));
+    ListView<?> list = window.find("#proof-differences", ListView.class);
+    assertThat(Window.on(() -> list.getItems().size())).isEqualTo(1);
+    PagesView right = window.find("#proof-revision", PagesView.class);
+    window.until(right::settled);
+    Window.run(() -> list.getSelectionModel().select(0));
+    assertThat(Window.on(right::scrollShare)).isPositive();
   }
 
   @Test

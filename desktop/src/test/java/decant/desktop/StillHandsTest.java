@@ -287,8 +287,9 @@ class StillHandsTest extends WindowCase {
     ComboBox<?> beside = window.find("#proof-beside", ComboBox.class);
     assertThat(Window.on(() -> beside.getItems().size())).isEqualTo(4);
     assertThat(window.find("#proof-counted", Label.class).getText())
-        .contains("whole document, not of the published file")
-        .contains("no comparison");
+        .contains("whole document and not of the published file");
+    assertThat(window.find("#proof-differ", Label.class).getText())
+        .contains("a part of the document");
     List<String> titles = new ArrayList<>();
     Window.run(() ->
         window
@@ -301,7 +302,9 @@ class StillHandsTest extends WindowCase {
     Window.run(() -> beside.getSelectionModel().select(0));
     window.settle();
     assertThat(window.find("#proof-counted", Label.class).getText())
-        .startsWith("These are counts, not a comparison");
+        .startsWith("Counts of what was taken in");
+    window.until(
+        () -> window.find("#proof-differ", Label.class).getText().startsWith("Nothing differs"));
   }
 
   /** A blurred shadow of a page's size is made anew with each key. */

@@ -1,5 +1,6 @@
 package decant.desktop.proof;
 
+import decant.compare.Difference;
 import decant.desktop.page.PagePair;
 import decant.desktop.page.PageSource;
 import decant.desktop.page.PagesView;
@@ -34,8 +35,8 @@ import javafx.scene.layout.VBox;
 import javafx.util.StringConverter;
 
 /**
- * The source's pages beside the revision's, or beside a file that was published, scrolled together.
- * What is counted beside them says what it is a count of: differences are not looked for yet.
+ * The source's pages beside the revision's, or beside a file that was published, scrolled together,
+ * with what differs listed beside them.
  */
 public final class ProofView implements Stage {
   private static final Words WORDS = Words.of(ProofView.class);
@@ -49,6 +50,9 @@ public final class ProofView implements Stage {
   private final ToggleButton together = new ToggleButton(WORDS.say("proof-view.together"));
   private final GridPane counts = new GridPane();
   private final Label counted = new Label();
+  private final DifferencesPane differences = new DifferencesPane(this::see);
+  private final Differing differing;
+  private final PagePair pair;
   private final SourcePages source;
   private final InSight inSight = new InSight();
   private Optional<PdfPages> open = Optional.empty();
@@ -58,19 +62,21 @@ public final class ProofView implements Stage {
   public ProofView(Work work) {
     this.work = work;
     this.source = SourcePages.of(work);
+    this.differing = new Differing(work, differences::show);
     left.setId("proof-source");
     right.setId("proof-revision");
     left.setAccessibleText(WORDS.say("proof-view.source-pages"));
     right.setAccessibleText(WORDS.say("proof-view.right-pages"));
     together.setSelected(true);
     together.setId("proof-together");
-    root.setCenter(
+    pair =
         new PagePair(
             new Label(WORDS.say("proof-view.source", work.source().getFileName())),
             left,
             rightTitle,
             right,
-            together::isSelected));
+            together::isSelected);
+    root.setCenter(pair);
     root.setRight(side());
     inSight.on(work.layoutProperty(), this::refresh);
     inSight.on(work.receiptProperty(), this::offerPublished);
@@ -109,7 +115,8 @@ public final class ProofView implements Stage {
     grow.setHgrow(Priority.ALWAYS);
     counts.getColumnConstraints().add(grow);
     together.setMaxWidth(Double.MAX_VALUE);
-    var side = new VBox(10, title, beside, together, counts, counted);
+    var side = new VBox(10, title, beside, together, differences, counts, counted);
+    VBox.setVgrow(differences, Priority.ALWAYS);
     side.getStyleClass().add("side");
     return side;
   }
@@ -158,6 +165,34 @@ public final class ProofView implements Stage {
           -1);
     }
     count(open.isPresent());
+    differ(file);
+  }
+
+  private void differ(Optional<Path> file) {
+    if (file.isPresent() && isPart(file.get())) {
+      differing.forget();
+      differences.part();
+    } else if (file.isPresent() && open.isEmpty()) {
+      differing.forget();
+      differences.show(Optional.empty());
+    } else if (differing.ask(file, work.draftProperty().get().passwords().open())) {
+      differences.looking();
+    }
+  }
+
+  private boolean isPart(Path file) {
+    int pages = work.layout().pages().size();
+    return work.receiptProperty().get().stream()
+        .flatMap(r -> r.files().stream())
+        .anyMatch(m -> m.file().equals(file) && m.pages() != pages);
+  }
+
+  /** Both sides show the pages of a difference. */
+  private void see(Difference d) {
+    pair.apart(() -> {
+      d.a().ifPresent(s -> left.scrollTo(left.heightAbove(s.page() - 1, 0)));
+      d.b().ifPresent(s -> right.scrollTo(right.heightAbove(s.page() - 1, 0)));
+    });
   }
 
   private Optional<PdfPages> opened(Path file) {

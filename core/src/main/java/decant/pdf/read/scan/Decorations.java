@@ -33,7 +33,11 @@ final class Decorations {
   private final List<Painted> shapes;
   private final double width;
   private final Bands<RuledLine> rules = new Bands<>();
+  private final Bands<RuledLine> standing = new Bands<>();
   private final Set<Painted> markers = new HashSet<>();
+
+  /** So near lines meet, in points. */
+  private static final double TOUCHING = 1;
 
   /**
    * @param width of the page
@@ -45,6 +49,10 @@ final class Decorations {
     if (lying.size() <= MAX_RULES) {
       lying.forEach(r -> this.rules.add(r.middle(), r.middle(), r));
     }
+    rules.stream()
+        .filter(r -> !r.lying())
+        .limit(MAX_RULES)
+        .forEach(r -> standing.add(r.y1() - TOUCHING, r.y2() + TOUCHING, r));
   }
 
   /** The glyphs with what is drawn about them. */
@@ -63,7 +71,7 @@ final class Decorations {
       boolean under = false;
       boolean through = false;
       for (RuledLine r : rules.between(g.baseline() - g.size(), g.baseline() + g.size())) {
-        under |= isUnder(r, g) && isFilled(r, written);
+        under |= isUnder(r, g) && (isFilled(r, written) || !isEdge(r));
         through |= isThrough(r, g);
       }
       Optional<Colour> marker = Optional.ofNullable(marked.get(g));
@@ -95,7 +103,18 @@ final class Decorations {
     return out;
   }
 
-  /** An underline begins and ends with its words; the edge of a table below them reaches on. */
+  /** Whether a line meets one that stands, as the edges of cells do. */
+  private boolean isEdge(RuledLine r) {
+    for (RuledLine s : standing.between(r.middle(), r.middle())) {
+      double x = (s.x1() + s.x2()) / 2;
+      if (Math.abs(x - r.x1()) <= TOUCHING || Math.abs(x - r.x2()) <= TOUCHING) {
+        return true;
+      }
+    }
+    return false;
+  }
+
+  /** An underline begins and ends with its words; the edge of a cell below them reaches on. */
   private static boolean isFilled(RuledLine r, Map<RuledLine, Double> written) {
     return written.getOrDefault(r, 0.0) >= (r.x2() - r.x1()) * ScanThresholds.Decorations.WRITTEN;
   }

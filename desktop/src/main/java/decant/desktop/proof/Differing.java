@@ -1,0 +1,94 @@
+package decant.desktop.proof;
+
+import decant.compare.Comparison;
+import decant.compare.Difference;
+import decant.compare.Edition;
+import decant.compare.EditionFile;
+import decant.compare.EditionReader;
+import decant.desktop.shell.Work;
+import decant.layout.Layout;
+import decant.reading.ReadProblem;
+import decant.reading.ReadRequest;
+import decant.work.Deadline;
+import decant.work.Faults;
+import java.io.IOException;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Optional;
+import java.util.function.Consumer;
+import javafx.application.Platform;
+
+/** Finds what differs while nobody waits for it; the last question is the one that is answered. */
+final class Differing {
+  private final Work work;
+  private final Consumer<Optional<List<Listed>>> told;
+  private Optional<Edition> source = Optional.empty();
+  private long asked;
+
+  /**
+   * @param told takes what differs, in the order of the pages; nothing if it cannot be told
+   */
+  Differing(Work work, Consumer<Optional<List<Listed>>> told) {
+    this.work = work;
+    this.told = told;
+  }
+
+  /**
+   * Compares what was taken in with the revision, or with a file that was published of it.
+   *
+   * @return false if the pages of the revision are not all made yet
+   */
+  boolean ask(Optional<Path> published, String password) {
+    Layout layout = work.layout();
+    if (!layout.complete()) {
+      return false;
+    }
+    long now = ++asked;
+    Thread.ofVirtual()
+        .start(() -> {
+          Optional<List<Listed>> found = found(layout, published, password);
+          Platform.runLater(() -> {
+            if (now == asked) {
+              told.accept(found);
+            }
+          });
+        });
+    return true;
+  }
+
+  /** What was asked is of no interest any more. */
+  void forget() {
+    asked++;
+  }
+
+  private Optional<List<Listed>> found(Layout layout, Optional<Path> published, String password) {
+    try {
+      Edition was = source();
+      List<Difference> made = Comparison.of(was, EditionReader.of(layout.document(), layout));
+      if (published.isEmpty()) {
+        return Optional.of(made.stream().map(d -> new Listed(d, true)).toList());
+      }
+      ReadRequest plain = ReadRequest.of(published.get());
+      Deadline deadline = Deadline.in(Deadline.usual(published.get()));
+      Edition is =
+          EditionFile.read(password.isEmpty() ? plain : plain.withPassword(password), deadline);
+      return Optional.of(
+          Comparison.of(was, is).stream()
+              .map(d -> new Listed(d, made.stream().anyMatch(d::says)))
+              .toList());
+    } catch (ReadProblem e) {
+      return Optional.empty();
+    } catch (IOException | RuntimeException | StackOverflowError e) {
+      Faults.mended("comparing", e);
+      return Optional.empty();
+    }
+  }
+
+  /** What was taken in does not change. */
+  private synchronized Edition source() throws ReadProblem {
+    if (source.isEmpty()) {
+      source = Optional.of(EditionFile.of(work.taken(), Deadline.NEVER));
+    }
+    return source.get();
+  }
+}
