@@ -243,7 +243,7 @@ class FindingsAndLooksTest extends WindowCase {
     Work work = revise("Berth rules.pdf");
     window.go(StageName.PROOF);
     Label said = window.find("#proof-differ", Label.class);
-    window.until(() -> said.getText().startsWith("Nothing differs"));
+    window.until(() -> said.getText().endsWith("as they were taken in."));
     window.go(StageName.REVISE);
     Paragraph last = work.revision().document().paragraphs().getLast();
     caret(work, last.id(), 0);

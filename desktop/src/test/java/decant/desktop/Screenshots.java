@@ -5,6 +5,7 @@ import decant.desktop.shell.StageName;
 import decant.desktop.shell.Work;
 import decant.model.Inline;
 import decant.model.Outline;
+import decant.model.Paragraph;
 import decant.model.Position;
 import decant.model.Section;
 import decant.model.Selection;
@@ -128,6 +129,18 @@ final class Screenshots {
       pause(400);
       w.picture(out.resolve("command-field.png"));
       w.press(KeyCode.ESCAPE);
+      List<Paragraph> all = work.revision().document().paragraphs();
+      for (int k : new int[] {1, 6, 10}) {
+        Window.run(() -> {
+          work.select(Selection.at(new Position(all.get(k).id(), all.get(k).text().indexOf(' '))));
+          w.stage.getScene().lookup("#pages").requestFocus();
+        });
+        w.type(k == 6 ? " good" : " again");
+      }
+      Window.run(() ->
+          work.select(
+              new Selection(new Position(all.get(7).id(), 0), new Position(all.get(7).id(), 24))));
+      w.press(KeyCode.CONTROL, KeyCode.B);
       w.go(StageName.PROOF);
       pause(1500);
       w.picture(out.resolve("proof.png"));

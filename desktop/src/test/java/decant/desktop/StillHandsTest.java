@@ -303,8 +303,8 @@ class StillHandsTest extends WindowCase {
     window.settle();
     assertThat(window.find("#proof-counted", Label.class).getText())
         .startsWith("Counts of what was taken in");
-    window.until(
-        () -> window.find("#proof-differ", Label.class).getText().startsWith("Nothing differs"));
+    window.until(() ->
+        window.find("#proof-differ", Label.class).getText().endsWith("as they were taken in."));
   }
 
   /** A blurred shadow of a page's size is made anew with each key. */
