@@ -51,7 +51,7 @@ final class EachFile {
       Path f = files.getFirst();
       Duration allowed = allowed(f);
       return OwnProcess.within(
-          allowed,
+          allowed.plus(GRACE),
           () -> guarded(f, here, told),
           () -> {
             told.accept(f, ReadProblem.tooSlow(allowed));

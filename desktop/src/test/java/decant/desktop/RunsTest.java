@@ -168,4 +168,41 @@ class RunsTest extends WindowCase {
       assertThat(pdf.getDocumentCatalog().getDocumentOutline().children()).hasSize(4);
     }
   }
+
+  @Test
+  void aFolderMayHaveARecipeOfItsOwn() throws IOException {
+    folders();
+    fire("#run-more");
+    give("#run-subject", "Archive");
+    fire("#run-first");
+    window.until(() -> window.find("#run-first", Button.class).getText().equals("Publish"));
+    TableView<?> table = Window.on(() -> window.find("#run-table", TableView.class));
+    MenuButton other = Window.on(() -> window.find("#run-folder-recipe", MenuButton.class));
+    assertThat(Window.on(other::isDisabled)).isTrue();
+    int dredging =
+        Window.on(() ->
+            java.util.stream.IntStream.range(0, table.getItems().size())
+                .filter(k -> table.getItems().get(k).toString().contains("path=Notices/2025"))
+                .findFirst()
+                .orElseThrow());
+    Window.run(() -> table.getSelectionModel().clearAndSelect(dredging));
+    assertThat(Window.on(other::isDisabled)).isFalse();
+    Window.run(() -> {
+      other.getOnShowing().handle(null);
+      other.getItems().stream()
+          .filter(i -> i.getText().equals("Office copy"))
+          .findFirst()
+          .orElseThrow()
+          .fire();
+    });
+    window.until(() -> window.find("#run-first", Button.class).getText().equals("Publish"));
+    fire("#run-first");
+    window.until(() -> window.find("#run-first", Button.class).getText().equals("Plan again"));
+    assertThat(destination.resolve("Notices/2025/Dredging 2025.docx")).exists();
+    assertThat(destination.resolve("Notices/2025/Dredging 2025.pdf")).doesNotExist();
+    Path usual = destination.resolve("Berth application.pdf");
+    try (var pdf = org.apache.pdfbox.Loader.loadPDF(usual.toFile())) {
+      assertThat(pdf.getDocumentInformation().getSubject()).isEqualTo("Archive");
+    }
+  }
 }

@@ -10,6 +10,7 @@ import java.nio.file.Path;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneId;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -31,19 +32,44 @@ record RunDraft(
    *
    * @param patterns which files by their names
    * @param since files that were last changed before this day are left out
-   * @param author what all results say of themselves; empty for what their documents say
+   * @param recipes other ones for folders, by their path from the source
+   * @param particulars what all results say of themselves; what is empty their documents say
    * @param keepTimes whether results are given the time of their source
    * @param merged whether all PDFs become one besides
    */
   record More(
       Patterns patterns,
       Optional<LocalDate> since,
-      String author,
+      Map<String, Recipe> recipes,
+      Metadata particulars,
       boolean keepTimes,
       boolean merged,
       Optional<RunOrder.Templates> templates) {
     static final More NOTHING =
-        new More(Patterns.ALL, Optional.empty(), "", false, false, Optional.empty());
+        new More(
+            Patterns.ALL,
+            Optional.empty(),
+            Map.of(),
+            Metadata.NONE,
+            false,
+            false,
+            Optional.empty());
+
+    More {
+      recipes = Map.copyOf(recipes);
+    }
+
+    /** Another source has other folders. */
+    More inOneWay() {
+      return new More(patterns, since, Map.of(), particulars, keepTimes, merged, templates);
+    }
+
+    More by(String folder, Optional<Recipe> own) {
+      var all = new HashMap<>(recipes);
+      all.remove(folder);
+      own.ifPresent(r -> all.put(folder, r));
+      return new More(patterns, since, all, particulars, keepTimes, merged, templates);
+    }
   }
 
   RunDraft {
@@ -52,8 +78,16 @@ record RunDraft(
   }
 
   RunDraft from(Path folder) {
+    boolean same = source.equals(Optional.of(folder));
     return new RunDraft(
-        Optional.of(folder), destination, subfolders, kinds, recipe, clash, replacements, more);
+        Optional.of(folder),
+        destination,
+        subfolders,
+        kinds,
+        recipe,
+        clash,
+        replacements,
+        same ? more : more.inOneWay());
   }
 
   RunDraft into(Path folder) {
@@ -93,13 +127,13 @@ record RunDraft(
   private RunOrder order(Path from, Path to, RunOrder.Choices choices) {
     Optional<Instant> day =
         more.since().map(d -> d.atStartOfDay(ZoneId.systemDefault()).toInstant());
-    var changes = new Changes(replacements, new Metadata("", "", more.author(), "", ""));
+    var changes = new Changes(replacements, more.particulars());
     RunOrder o =
         RunOrder.of(from, to, recipe)
             .with(new RunOrder.Filter(subfolders, kinds, more.patterns(), day))
             .with(
                 new RunOrder.Treatment(
-                    recipe, Map.of(), false, changes, more.keepTimes(), "", Optional.empty()))
+                    recipe, more.recipes(), false, changes, more.keepTimes(), "", Optional.empty()))
             .with(clash)
             .with(choices);
     return more.templates().map(o::with).orElse(o);

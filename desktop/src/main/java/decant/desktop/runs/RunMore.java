@@ -1,5 +1,6 @@
 package decant.desktop.runs;
 
+import decant.model.Metadata;
 import decant.run.Merging;
 import decant.run.Patterns;
 import decant.run.RunOrder;
@@ -35,6 +36,8 @@ final class RunMore extends FlowPane {
   private final TextField unlike = field("run-unlike", "run-more.unlike");
   private final TextField since = field("run-since", "run-more.since");
   private final TextField author = field("run-author", "run-more.author");
+  private final TextField subject = field("run-subject", "run-more.subject");
+  private final TextField keywords = field("run-keywords", "run-more.keywords");
   private final CheckBox times = new CheckBox(WORDS.say("run-more.keep-times"));
   private final CheckBox merged = new CheckBox(WORDS.say("run-more.merged"));
   private final Button templates = new Button();
@@ -52,7 +55,7 @@ final class RunMore extends FlowPane {
     templates.setOnAction(e -> chooseTemplates());
     wrong.getStyleClass().add("problem-text");
     wrong.setId("run-more-wrong");
-    for (TextField f : List.of(like, unlike, since, author)) {
+    for (TextField f : List.of(like, unlike, since, author, subject, keywords)) {
       f.setOnAction(e -> take());
       f.focusedProperty()
           .addListener((o, was, is) -> {
@@ -69,6 +72,8 @@ final class RunMore extends FlowPane {
             named("run-more.unlike", unlike),
             named("run-more.since", since),
             named("run-more.author", author),
+            named("run-more.subject", subject),
+            named("run-more.keywords", keywords),
             times,
             merged,
             templates,
@@ -103,7 +108,8 @@ final class RunMore extends FlowPane {
           new RunDraft.More(
               new Patterns(patterns(like), patterns(unlike)),
               day,
-              author.getText().strip(),
+              was.recipes(),
+              new Metadata("", said(subject), said(author), said(keywords), ""),
               times.isSelected(),
               merged.isSelected(),
               was.templates()));
@@ -112,6 +118,10 @@ final class RunMore extends FlowPane {
     } catch (DateTimeException e) {
       wrong.setText(WORDS.say("run-more.no-date"));
     }
+  }
+
+  private static String said(TextField f) {
+    return f.getText().strip();
   }
 
   private void set(RunDraft.More more) {
@@ -138,7 +148,13 @@ final class RunMore extends FlowPane {
                     folder("run-more.templates-into").map(to -> new RunOrder.Templates(from, to)));
     set(
         new RunDraft.More(
-            was.patterns(), was.since(), was.author(), was.keepTimes(), was.merged(), chosen));
+            was.patterns(),
+            was.since(),
+            was.recipes(),
+            was.particulars(),
+            was.keepTimes(),
+            was.merged(),
+            chosen));
   }
 
   private Optional<Path> folder(String title) {
@@ -165,7 +181,7 @@ final class RunMore extends FlowPane {
     int n =
         (m.patterns().equals(Patterns.ALL) ? 0 : 1)
             + (m.since().isPresent() ? 1 : 0)
-            + (m.author().isEmpty() ? 0 : 1)
+            + (m.particulars().equals(Metadata.NONE) ? 0 : 1)
             + (m.keepTimes() ? 1 : 0)
             + (m.merged() ? 1 : 0)
             + (m.templates().isPresent() ? 1 : 0);

@@ -4,6 +4,7 @@ import decant.format.Formats;
 import decant.io.AtomicFile;
 import decant.io.WriteProblem;
 import decant.pdf.choices.Passwords;
+import decant.recipe.Recipe;
 import decant.recipe.RecipeBook;
 import decant.run.Merging;
 import decant.run.Row;
@@ -387,6 +388,12 @@ public final class RunState {
   /** Plans again with files that were left out by hand. */
   void takeBack(List<Row> some) {
     some.forEach(r -> leftOut.remove(whole(r)));
+    plan(false);
+  }
+
+  /** Plans again with a recipe of its own for a folder, or with that of the folder above. */
+  void recipeFor(String folder, Optional<Recipe> own) {
+    draft.set(draft().with(draft().more().by(folder, own)));
     plan(false);
   }
 

@@ -3,6 +3,7 @@ package decant.desktop.runs;
 import decant.desktop.runs.RunLines.Line;
 import decant.format.Format;
 import decant.format.Formats;
+import decant.recipe.Recipe;
 import decant.run.Row;
 import decant.words.Figures;
 import decant.words.Words;
@@ -124,6 +125,15 @@ final class RunTable extends TableView<Line> {
 
   private Row row(Line.File f) {
     return state.rows().get(f.row());
+  }
+
+  /** The folder that is selected, or the one of the file that is, by its path from the source. */
+  Optional<String> folder() {
+    return switch (getSelectionModel().getSelectedItem()) {
+      case Line.Folder f -> Optional.of(f.path());
+      case Line.File f when f.row() < state.rows().size() -> Optional.of(row(f).folder());
+      case null, default -> Optional.empty();
+    };
   }
 
   /** The rows of the files that are selected. */
@@ -316,7 +326,11 @@ final class RunTable extends TableView<Line> {
     void folder(Line.Folder f) {
       arrow.setRotate(f.folded() ? -45 : 45);
       name.setText(f.path().isEmpty() ? WORDS.say("run-table.source-itself") : f.path());
-      count.setText(Figures.number(f.files()));
+      Recipe own = state.draft().more().recipes().get(f.path());
+      count.setText(
+          own == null
+              ? Figures.number(f.files())
+              : WORDS.say("run-table.by-recipe", Figures.number(f.files()), own.name()));
       setText(null);
       setGraphic(folder);
     }

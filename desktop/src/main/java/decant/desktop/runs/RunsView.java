@@ -52,6 +52,7 @@ public final class RunsView implements Stage {
   private final RunSentence sentence;
   private final RunStrip strip = new RunStrip();
   private final RunTable table;
+  private final FolderRecipe folderRecipe;
   private final BorderPane root = new BorderPane();
   private final Label told = new Label();
   private final Button first = new Button();
@@ -79,6 +80,7 @@ public final class RunsView implements Stage {
             Platform::runLater);
     sentence = new RunSentence(state, desk, window);
     table = new RunTable(state);
+    folderRecipe = new FolderRecipe(state, table, () -> desk.recipes().contents().all());
     root.setId("runs");
     root.getStyleClass().add("runs");
     root.setTop(top());
@@ -156,7 +158,7 @@ public final class RunsView implements Stage {
     for (RunLines.Filter f : RunLines.Filter.values()) {
       bar.getChildren().add(toggle(f));
     }
-    bar.getChildren().addAll(search, gap, open, leave, back, password, both, over);
+    bar.getChildren().addAll(search, gap, folderRecipe, open, leave, back, password, both, over);
     queued.setAlignment(Pos.CENTER_LEFT);
     queued.setId("run-queue");
     var head = new VBox(10, sentence, queued, acts, strip, bar);
@@ -314,6 +316,7 @@ public final class RunsView implements Stage {
   }
 
   private void choices() {
+    folderRecipe.refresh();
     List<Row> some = table.selected();
     boolean planned = state.phase() == Phase.PLANNED;
     leave.setDisable(!planned || some.stream().noneMatch(r -> r.state() == Row.State.PLANNED));
