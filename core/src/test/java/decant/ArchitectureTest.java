@@ -244,7 +244,16 @@ class ArchitectureTest {
             "pin",
             "recipe",
             "publish"));
-    out.put("compare", and(and(content, layout), "picture", "reading", "format", "convert"));
+    out.put(
+        "compare",
+        and(
+            and(content, layout),
+            "picture",
+            "publication",
+            "paint",
+            "reading",
+            "format",
+            "convert"));
     out.put("pdf.merge", List.of("words", "io", "verify"));
     out.put("process", List.of("reading"));
     out.put(

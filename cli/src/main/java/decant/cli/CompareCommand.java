@@ -4,7 +4,7 @@ import decant.compare.Comparison;
 import decant.compare.ComparisonJson;
 import decant.compare.Difference;
 import decant.compare.Edition;
-import decant.compare.EditionFile;
+import decant.compare.TakenApart;
 import decant.reading.ReadProblem;
 import decant.words.Words;
 import decant.work.Deadline;
@@ -95,23 +95,31 @@ final class CompareCommand implements Callable<Integer> {
   }
 
   private int compared() {
-    try {
-      Edition was = read(a);
-      Edition is = read(b);
+    try (TakenApart was = read(a);
+        TakenApart is = read(b)) {
       List<Difference> all =
-          Comparison.of(was, is).stream()
+          differences(was, is).stream()
               .filter(d -> kinds.isEmpty() || kinds.contains(d.kind().code()))
               .toList();
-      tell(was, is, all);
+      tell(was.edition(), is.edition(), all);
       return all.isEmpty() ? 0 : 1;
     } catch (Unreadable e) {
       return told(e.file, e.problem);
+    } catch (IOException e) {
+      return told(b, ReadProblem.fault(e));
     }
   }
 
-  private Edition read(Path file) throws Unreadable {
+  /** Pages are not painted for nothing. */
+  private List<Difference> differences(TakenApart was, TakenApart is) throws IOException {
+    return kinds.isEmpty() || kinds.contains(Difference.Kind.DRAWING.code())
+        ? Comparison.of(was, is)
+        : Comparison.of(was.edition(), is.edition());
+  }
+
+  private TakenApart read(Path file) throws Unreadable {
     try {
-      return EditionFile.read(opening.request(file), Deadline.in(allowed(file)));
+      return TakenApart.of(opening.request(file), Deadline.in(allowed(file)));
     } catch (ReadProblem e) {
       throw new Unreadable(file, e);
     } catch (OutOfMemoryError e) {
@@ -141,7 +149,8 @@ final class CompareCommand implements Callable<Integer> {
     out()
         .println(
             all.isEmpty()
-                ? WORDS.say("compare-command.alike")
+                ? WORDS.say(
+                    kinds.isEmpty() ? "compare-command.alike" : "compare-command.alike-in-these")
                 : WORDS.count("compare-command.differences", all.size(), counts(all)));
   }
 

@@ -3,6 +3,8 @@ package decant.compare;
 import decant.compare.Difference.Change;
 import decant.compare.Difference.Kind;
 import decant.compare.Difference.Side;
+import decant.paint.Unlikeness;
+import java.io.IOException;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
@@ -53,9 +55,7 @@ public final class Comparison {
     if (a.pages() != b.pages()) {
       c.out.add(Difference.changed(Kind.PAGE, count(a.pages()), count(b.pages())));
     }
-    var sorted = new ArrayList<>(c.out);
-    sorted.sort(Comparator.comparingInt(d -> d.page() == 0 ? Integer.MAX_VALUE : d.page()));
-    return sorted;
+    return sorted(c.out);
   }
 
   /** The last page says how many there are. */
@@ -112,6 +112,37 @@ public final class Comparison {
 
   private static List<Piece> texts(List<Piece> pieces) {
     return pieces.stream().filter(p -> !(p instanceof Piece.Image)).toList();
+  }
+
+  /**
+   * The differences from one file to another, with those that are only to be seen: these are looked
+   * for on pages that have no others, where both have as many.
+   *
+   * @throws IOException if a page cannot be painted
+   */
+  public static List<Difference> of(TakenApart a, TakenApart b) throws IOException {
+    var all = new ArrayList<>(of(a.edition(), b.edition()));
+    if (a.pages().count() != b.pages().count()) {
+      return all;
+    }
+    Set<Integer> differing = new HashSet<>();
+    for (Difference d : all) {
+      d.a().ifPresent(s -> differing.add(s.page()));
+      d.b().ifPresent(s -> differing.add(s.page()));
+    }
+    for (int page = 1; page <= a.pages().count(); page++) {
+      if (!differing.contains(page)
+          && Unlikeness.first(a.pages(), page - 1, b.pages(), page - 1).isPresent()) {
+        all.add(Difference.changed(Kind.DRAWING, new Side(page, ""), new Side(page, "")));
+      }
+    }
+    return sorted(all);
+  }
+
+  private static List<Difference> sorted(List<Difference> all) {
+    var sorted = new ArrayList<>(all);
+    sorted.sort(Comparator.comparingInt(d -> d.page() == 0 ? Integer.MAX_VALUE : d.page()));
+    return sorted;
   }
 
   private void pieces(List<Piece> a, List<Piece> b, boolean notes) {

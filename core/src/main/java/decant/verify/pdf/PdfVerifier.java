@@ -2,6 +2,9 @@ package decant.verify.pdf;
 
 import decant.model.AttachedFile;
 import decant.model.Box;
+import decant.paint.TextlessPdf;
+import decant.paint.TextlessPublication;
+import decant.paint.Unlikeness;
 import decant.pdf.choices.PdfChoices;
 import decant.pdf.choices.Security;
 import decant.publication.Publication;
@@ -297,15 +300,15 @@ public final class PdfVerifier {
 
   /** The pages with pictures or drawings, looked at; empty if there are none. */
   private Optional<Check> looks() throws IOException {
-    var likeness = new Likeness(pdf, publication);
+    var wanted = new TextlessPublication(publication);
+    var got = new TextlessPdf(pdf);
     int pages = 0;
     for (int k = 0; k < choices.pages().size() && k < pdf.getNumberOfPages(); k++) {
       if (!expected.pictures(k).isDrawn()) {
         continue;
       }
       pages++;
-      Optional<Box> unlike =
-          likeness.firstUnlike(publication.pages().get(choices.pages().get(k)), k);
+      Optional<Box> unlike = Unlikeness.first(wanted, choices.pages().get(k), got, k);
       if (unlike.isPresent()) {
         Box b = unlike.get();
         return Optional.of(

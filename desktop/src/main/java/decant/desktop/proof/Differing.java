@@ -3,15 +3,15 @@ package decant.desktop.proof;
 import decant.compare.Comparison;
 import decant.compare.Difference;
 import decant.compare.Edition;
-import decant.compare.EditionFile;
 import decant.compare.EditionReader;
+import decant.compare.Editions;
 import decant.desktop.shell.Work;
+import decant.format.Intake;
 import decant.layout.Layout;
 import decant.reading.ReadProblem;
 import decant.reading.ReadRequest;
 import decant.work.Deadline;
 import decant.work.Faults;
-import java.io.IOException;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
@@ -70,15 +70,15 @@ final class Differing {
       }
       ReadRequest plain = ReadRequest.of(published.get());
       Deadline deadline = Deadline.in(Deadline.usual(published.get()));
-      Edition is =
-          EditionFile.read(password.isEmpty() ? plain : plain.withPassword(password), deadline);
+      ReadRequest request = password.isEmpty() ? plain : plain.withPassword(password);
+      Edition is = Editions.of(Intake.take(request.by(deadline)), deadline);
       return Optional.of(
           Comparison.of(was, is).stream()
               .map(d -> new Listed(d, made.stream().anyMatch(d::says)))
               .toList());
     } catch (ReadProblem e) {
       return Optional.empty();
-    } catch (IOException | RuntimeException | StackOverflowError e) {
+    } catch (RuntimeException | StackOverflowError e) {
       Faults.mended("comparing", e);
       return Optional.empty();
     }
@@ -87,7 +87,7 @@ final class Differing {
   /** What was taken in does not change. */
   private synchronized Edition source() throws ReadProblem {
     if (source.isEmpty()) {
-      source = Optional.of(EditionFile.of(work.taken(), Deadline.NEVER));
+      source = Optional.of(Editions.of(work.taken(), Deadline.NEVER));
     }
     return source.get();
   }

@@ -1,39 +1,23 @@
-package decant.verify.pdf;
+package decant.paint;
 
 import decant.model.Box;
-import decant.paint.PagePainter;
-import decant.picture.StandInFonts;
-import decant.publication.Publication;
-import decant.publication.PublishedPage;
 import java.awt.image.BufferedImage;
 import java.awt.image.DataBufferInt;
 import java.io.IOException;
 import java.util.Optional;
-import org.apache.pdfbox.pdmodel.PDDocument;
-import org.apache.pdfbox.pdmodel.graphics.form.PDFormXObject;
-import org.apache.pdfbox.pdmodel.graphics.form.PDTransparencyGroup;
-import org.apache.pdfbox.rendering.ImageType;
-import org.apache.pdfbox.rendering.PDFRenderer;
-import org.apache.pdfbox.rendering.PageDrawer;
-import org.apache.pdfbox.rendering.PageDrawerParameters;
 
 /**
- * Whether pages of a file look as they do on screen: both are painted small, the file by a
- * reference library, and compared field by field, so that edges which are smoothed otherwise do not
- * count.
+ * Whether two pages look the same but for their text: both are painted small and compared field by
+ * field, so that edges which are smoothed otherwise do not count.
  */
-final class Likeness {
-  static {
-    StandInFonts.use();
-  }
-
+public final class Unlikeness {
   /** Points of a field's side. */
   private static final int SIDE = 16;
 
-  /** Pixels a point, to see at little cost whether anything may be wrong. */
+  /** Pixels a point, to see at little cost whether anything may differ. */
   private static final double COARSE = 0.5;
 
-  /** Pixels a point, to see whether it is. */
+  /** Pixels a point, to see whether it does. */
   private static final double FINE = 2;
 
   /** Of a page that is looked at, for posters. */
@@ -42,71 +26,27 @@ final class Likeness {
   /** How far the mean of a colour may be off in a field, of 255. */
   private static final int MAX = 24;
 
-  private final PDFRenderer renderer;
-  private final PagePainter painter = PagePainter.withoutText();
-  private final Publication publication;
+  private Unlikeness() {}
 
-  Likeness(PDDocument pdf, Publication publication) {
-    this.publication = publication;
-    renderer = new WithoutText(pdf);
-    renderer.setSubsamplingAllowed(true);
-    renderer.setAnnotationsFilter(a -> false);
-  }
-
-  /** The field of a page that is least alike, if it is not alike. */
-  Optional<Box> firstUnlike(PublishedPage page, int inFile) throws IOException {
-    return firstUnlike(page, inFile, COARSE).isEmpty()
+  /**
+   * The field of a page that is least alike, if it is not alike.
+   *
+   * @throws IOException if a page cannot be painted
+   */
+  public static Optional<Box> first(TextlessPages a, int pageOfA, TextlessPages b, int pageOfB)
+      throws IOException {
+    return first(a, pageOfA, b, pageOfB, COARSE).isEmpty()
         ? Optional.empty()
-        : firstUnlike(page, inFile, FINE);
+        : first(a, pageOfA, b, pageOfB, FINE);
   }
 
-  /** Text is checked character by character elsewhere; what is written in drawings is theirs. */
-  private static final class WithoutText extends PDFRenderer {
-    WithoutText(PDDocument pdf) {
-      super(pdf);
-    }
-
-    @Override
-    protected PageDrawer createPageDrawer(PageDrawerParameters p) throws IOException {
-      var drawer = drawerWithoutText(p);
-      drawer.setAnnotationFilter(getAnnotationsFilter());
-      return drawer;
-    }
-
-    private static PageDrawer drawerWithoutText(PageDrawerParameters p) throws IOException {
-      return new PageDrawer(p) {
-        private int forms;
-
-        @Override
-        public void showForm(PDFormXObject form) throws IOException {
-          forms++;
-          super.showForm(form);
-          forms--;
-        }
-
-        @Override
-        public void showTransparencyGroup(PDTransparencyGroup form) throws IOException {
-          forms++;
-          super.showTransparencyGroup(form);
-          forms--;
-        }
-
-        @Override
-        protected void showText(byte[] string) throws IOException {
-          if (forms > 0) {
-            super.showText(string);
-          }
-        }
-      };
-    }
-  }
-
-  private Optional<Box> firstUnlike(PublishedPage page, int inFile, double max) throws IOException {
-    double area = page.width() * page.height();
+  private static Optional<Box> first(
+      TextlessPages a, int pageOfA, TextlessPages b, int pageOfB, double max) throws IOException {
+    double area = a.width(pageOfA) * a.height(pageOfA);
     double scale = Math.min(max, Math.sqrt(MAX_PIXELS / area));
     int side = Math.max(1, (int) (SIDE * scale));
-    var wanted = new Means(painter.paint(publication, page, scale));
-    var got = new Means(renderer.renderImage(inFile, (float) scale, ImageType.RGB));
+    var wanted = new Means(a.paint(pageOfA, scale));
+    var got = new Means(b.paint(pageOfB, scale));
     int w = Math.min(wanted.width, got.width);
     int h = Math.min(wanted.height, got.height);
     Optional<Box> worst = Optional.empty();

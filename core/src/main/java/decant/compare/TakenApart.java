@@ -1,0 +1,70 @@
+package decant.compare;
+
+import decant.convert.Pages;
+import decant.format.Formats;
+import decant.format.Intake;
+import decant.layout.Layout;
+import decant.paint.TextlessPages;
+import decant.paint.TextlessPdf;
+import decant.paint.TextlessPublication;
+import decant.reading.ReadProblem;
+import decant.reading.ReadRequest;
+import decant.reading.TakenIn;
+import decant.work.Deadline;
+import java.io.IOException;
+import java.util.Optional;
+import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.io.IOUtils;
+import org.apache.pdfbox.pdmodel.PDDocument;
+
+/** A file as it is compared: what it says, and what its pages show besides. */
+public final class TakenApart implements AutoCloseable {
+  private final Edition edition;
+  private final TextlessPages pages;
+  private final Optional<PDDocument> open;
+
+  private TakenApart(Edition edition, TextlessPages pages, Optional<PDDocument> open) {
+    this.edition = edition;
+    this.pages = pages;
+    this.open = open;
+  }
+
+  /**
+   * Takes a file in and apart. Its pages are its own where it has some, else those that it comes to
+   * here.
+   *
+   * @throws ReadProblem if it cannot be taken in, or not within its time
+   */
+  public static TakenApart of(ReadRequest request, Deadline deadline)
+      throws ReadProblem, IOException {
+    TakenIn taken = Intake.take(request.by(deadline));
+    if (Formats.hasPages(taken.origin().format())) {
+      PDDocument pdf =
+          Loader.loadPDF(
+              request.file().toFile(),
+              request.password().orElse(""),
+              IOUtils.createTempFileOnlyStreamCache());
+      return new TakenApart(Editions.paged(taken), new TextlessPdf(pdf), Optional.of(pdf));
+    }
+    Layout layout = Pages.of(taken.document(), deadline);
+    return new TakenApart(
+        EditionReader.of(taken.document(), layout),
+        new TextlessPublication(layout),
+        Optional.empty());
+  }
+
+  public Edition edition() {
+    return edition;
+  }
+
+  TextlessPages pages() {
+    return pages;
+  }
+
+  @Override
+  public void close() throws IOException {
+    if (open.isPresent()) {
+      open.get().close();
+    }
+  }
+}

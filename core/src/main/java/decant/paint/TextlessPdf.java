@@ -1,0 +1,96 @@
+package decant.paint;
+
+import decant.picture.StandInFonts;
+import java.awt.image.BufferedImage;
+import java.io.IOException;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.pdmodel.PDPage;
+import org.apache.pdfbox.pdmodel.graphics.form.PDFormXObject;
+import org.apache.pdfbox.pdmodel.graphics.form.PDTransparencyGroup;
+import org.apache.pdfbox.rendering.ImageType;
+import org.apache.pdfbox.rendering.PDFRenderer;
+import org.apache.pdfbox.rendering.PageDrawer;
+import org.apache.pdfbox.rendering.PageDrawerParameters;
+
+/** The pages of a PDF file as a reference library paints them, without annotations. */
+public final class TextlessPdf implements TextlessPages {
+  static {
+    StandInFonts.use();
+  }
+
+  private final PDDocument pdf;
+  private final PDFRenderer renderer;
+
+  /**
+   * @param pdf stays open for as long as pages are painted
+   */
+  public TextlessPdf(PDDocument pdf) {
+    this.pdf = pdf;
+    renderer = new WithoutText(pdf);
+    renderer.setSubsamplingAllowed(true);
+    renderer.setAnnotationsFilter(a -> false);
+  }
+
+  @Override
+  public int count() {
+    return pdf.getNumberOfPages();
+  }
+
+  @Override
+  public double width(int page) {
+    PDPage p = pdf.getPage(page);
+    return p.getRotation() % 180 == 0 ? p.getCropBox().getWidth() : p.getCropBox().getHeight();
+  }
+
+  @Override
+  public double height(int page) {
+    PDPage p = pdf.getPage(page);
+    return p.getRotation() % 180 == 0 ? p.getCropBox().getHeight() : p.getCropBox().getWidth();
+  }
+
+  @Override
+  public BufferedImage paint(int page, double scale) throws IOException {
+    return renderer.renderImage(page, (float) scale, ImageType.RGB);
+  }
+
+  /** Text is held against other text elsewhere; what is written in drawings is theirs. */
+  private static final class WithoutText extends PDFRenderer {
+    WithoutText(PDDocument pdf) {
+      super(pdf);
+    }
+
+    @Override
+    protected PageDrawer createPageDrawer(PageDrawerParameters p) throws IOException {
+      var drawer = drawerWithoutText(p);
+      drawer.setAnnotationFilter(getAnnotationsFilter());
+      return drawer;
+    }
+
+    private static PageDrawer drawerWithoutText(PageDrawerParameters p) throws IOException {
+      return new PageDrawer(p) {
+        private int forms;
+
+        @Override
+        public void showForm(PDFormXObject form) throws IOException {
+          forms++;
+          super.showForm(form);
+          forms--;
+        }
+
+        @Override
+        public void showTransparencyGroup(PDTransparencyGroup form) throws IOException {
+          forms++;
+          super.showTransparencyGroup(form);
+          forms--;
+        }
+
+        @Override
+        protected void showText(byte[] string) throws IOException {
+          if (forms > 0) {
+            super.showText(string);
+          }
+        }
+      };
+    }
+  }
+}
