@@ -48,7 +48,9 @@ public final class Comparison {
   /** The differences from one version to another. */
   public static List<Difference> of(Edition a, Edition b) {
     var c = new Comparison(new Pictures());
-    c.pieces(a.pieces(), b.pieces(), false);
+    boolean mixed = a.paged() != b.paged();
+    c.pieces(
+        mixed ? undrawn(a.pieces()) : a.pieces(), mixed ? undrawn(b.pieces()) : b.pieces(), false);
     c.running(a, b);
     c.pieces(a.notes(), b.notes(), true);
     c.fields(a.fields(), b.fields());
@@ -78,8 +80,8 @@ public final class Comparison {
     for (Difference d : r.out) {
       boolean elsewhere =
           switch (d.change()) {
-            case ADDED -> dropped(Change.REMOVED, d.b());
-            case REMOVED -> dropped(Change.ADDED, d.a());
+            case ADDED -> isAmong(a.running(), d.b()) || dropped(Change.REMOVED, d.b());
+            case REMOVED -> isAmong(b.running(), d.a()) || dropped(Change.ADDED, d.a());
             case CHANGED, MOVED -> false;
           };
       boolean onlyNumbers =
@@ -95,6 +97,12 @@ public final class Comparison {
     }
   }
 
+  /** Numbers in them may be those of pages, and are then counted. */
+  private static boolean isAmong(List<Piece> running, Optional<Side> side) {
+    String said = side.map(Side::text).map(Comparison::withoutNumbers).orElse("");
+    return running.stream().anyMatch(p -> withoutNumbers(Word.join(p.words())).equals(said));
+  }
+
   /** Takes the other half of what stands elsewhere in the other version off the list. */
   private boolean dropped(Change change, Optional<Side> side) {
     String said = side.map(Side::text).map(Comparison::withoutNumbers).orElse("");
@@ -108,6 +116,13 @@ public final class Comparison {
 
   private static String withoutNumbers(String s) {
     return s.replaceAll("\\d+", Word.PAGE_NUMBER);
+  }
+
+  /** On pages a drawing is lines and areas like any other, which are looked at as such. */
+  private static List<Piece> undrawn(List<Piece> pieces) {
+    return pieces.stream()
+        .filter(p -> !(p instanceof Piece.Image i) || Pictures.pixels(i.media()) > 0)
+        .toList();
   }
 
   private static List<Piece> texts(List<Piece> pieces) {

@@ -170,7 +170,8 @@ public final class PdfReader {
     var apart = new ArrayList<ApartText>();
     RunningTexts.Result running;
     if (tagged.isPresent()) {
-      RunningTexts.Result known = RunningTexts.both(tagged.get().running(), repeating);
+      RunningTexts.Result known =
+          isOurs() ? tagged.get().running() : RunningTexts.both(tagged.get().running(), repeating);
       List<RunningTexts.Result.Parted> parted =
           tagged.get().found().stream().map(known.parting()).toList();
       running = known.with(parted.stream().flatMap(x -> x.running().stream()).toList(), pages);
