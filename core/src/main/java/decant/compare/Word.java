@@ -40,7 +40,7 @@ record Word(String text, List<Looks> looks, String link) {
               : fonts.stepIn(s.face(), codePoint);
       return new Looks(
           face.family(),
-          s.fullSize(),
+          s.size(), // raised text is smaller, whether it is known to be raised or not
           s.face().bold(),
           s.face().italic(),
           s.ink().decoration().underline().isPresent(),
