@@ -3,6 +3,7 @@ package decant.compare;
 import decant.compare.Difference.Change;
 import decant.compare.Difference.Kind;
 import decant.compare.Difference.Side;
+import decant.paint.TextlessPages;
 import decant.paint.Unlikeness;
 import java.io.IOException;
 import java.util.ArrayList;
@@ -131,23 +132,26 @@ public final class Comparison {
 
   /**
    * The differences from one file to another, with those that are only to be seen: these are looked
-   * for on pages that have no others, where both have as many.
+   * for on pages that have no others, where both have as many and can be painted.
    *
    * @throws IOException if a page cannot be painted
    */
   public static List<Difference> of(TakenApart a, TakenApart b) throws IOException {
     var all = new ArrayList<>(of(a.edition(), b.edition()));
-    if (a.pages().count() != b.pages().count()) {
+    if (a.pages().isEmpty()
+        || b.pages().isEmpty()
+        || a.pages().get().count() != b.pages().get().count()) {
       return all;
     }
+    TextlessPages was = a.pages().get();
+    TextlessPages is = b.pages().get();
     Set<Integer> differing = new HashSet<>();
     for (Difference d : all) {
       d.a().ifPresent(s -> differing.add(s.page()));
       d.b().ifPresent(s -> differing.add(s.page()));
     }
-    for (int page = 1; page <= a.pages().count(); page++) {
-      if (!differing.contains(page)
-          && Unlikeness.first(a.pages(), page - 1, b.pages(), page - 1).isPresent()) {
+    for (int page = 1; page <= was.count(); page++) {
+      if (!differing.contains(page) && Unlikeness.first(was, page - 1, is, page - 1).isPresent()) {
         all.add(Difference.changed(Kind.DRAWING, new Side(page, ""), new Side(page, "")));
       }
     }
@@ -156,7 +160,7 @@ public final class Comparison {
 
   private static List<Difference> sorted(List<Difference> all) {
     var sorted = new ArrayList<>(all);
-    sorted.sort(Comparator.comparingInt(d -> d.page() == 0 ? Integer.MAX_VALUE : d.page()));
+    sorted.sort(Comparator.comparingInt(Difference::page));
     return sorted;
   }
 

@@ -69,7 +69,7 @@ public record Difference(Kind kind, Change change, Optional<Side> a, Optional<Si
   /**
    * One side of a difference.
    *
-   * @param page from 1; 0 if it is on no page of its own
+   * @param page from 1; the first one for what is on many
    * @param text what stands there, in words
    */
   public record Side(int page, String text) {}
@@ -104,6 +104,6 @@ public record Difference(Kind kind, Change change, Optional<Side> a, Optional<Si
 
   /** The page that it is listed by: that of the second version, where there is one. */
   int page() {
-    return b.or(() -> a).map(Side::page).orElse(0);
+    return b.or(() -> a).map(Side::page).orElse(1);
   }
 }

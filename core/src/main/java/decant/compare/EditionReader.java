@@ -49,7 +49,7 @@ public final class EditionReader {
   /** The notes in the order of their marks, with the pages of these. */
   private final Map<NodeId, Integer> noted = new LinkedHashMap<>();
 
-  private int page;
+  private int page = 1;
   private int depth;
 
   private EditionReader(Document document, Function<NodeId, Optional<Integer>> pageOf) {
@@ -103,7 +103,7 @@ public final class EditionReader {
     for (NodeId n : marked) {
       Story s = d.stories().get(n);
       if (s != null) {
-        reader.page = reader.noted.getOrDefault(n, 0);
+        reader.page = reader.noted.getOrDefault(n, 1);
         reader.blocks(s.blocks(), styles, notes);
       }
     }
@@ -114,7 +114,7 @@ public final class EditionReader {
   private List<Piece> running(Styles styles, Predicate<Story> isShown) {
     var texts = new LinkedHashSet<String>();
     var out = new ArrayList<Piece>();
-    page = 0;
+    page = 1;
     for (Section s : document.sections()) {
       s.running().entrySet().stream()
           .filter(e -> isShown.test(e.getValue()))

@@ -6,7 +6,7 @@ import java.util.List;
 
 /** A part of a version that is one thing to a reader. */
 sealed interface Piece {
-  /** The page that it begins on, from 1; 0 if unknown. */
+  /** The page that it begins on, from 1. */
   int page();
 
   /** What it says, by which it is known again. */

@@ -11,6 +11,7 @@ import decant.reading.ReadProblem;
 import decant.reading.ReadRequest;
 import decant.reading.TakenIn;
 import decant.work.Deadline;
+import decant.work.Faults;
 import java.io.IOException;
 import java.util.Optional;
 import org.apache.pdfbox.Loader;
@@ -20,10 +21,10 @@ import org.apache.pdfbox.pdmodel.PDDocument;
 /** A file as it is compared: what it says, and what its pages show besides. */
 public final class TakenApart implements AutoCloseable {
   private final Edition edition;
-  private final TextlessPages pages;
+  private final Optional<TextlessPages> pages;
   private final Optional<PDDocument> open;
 
-  private TakenApart(Edition edition, TextlessPages pages, Optional<PDDocument> open) {
+  private TakenApart(Edition edition, Optional<TextlessPages> pages, Optional<PDDocument> open) {
     this.edition = edition;
     this.pages = pages;
     this.open = open;
@@ -39,25 +40,35 @@ public final class TakenApart implements AutoCloseable {
       throws ReadProblem, IOException {
     TakenIn taken = Intake.take(request.by(deadline));
     if (Formats.hasPages(taken.origin().format())) {
-      PDDocument pdf =
-          Loader.loadPDF(
-              request.file().toFile(),
-              request.password().orElse(""),
-              IOUtils.createTempFileOnlyStreamCache());
-      return new TakenApart(Editions.paged(taken), new TextlessPdf(pdf), Optional.of(pdf));
+      Optional<PDDocument> pdf = opened(request);
+      return new TakenApart(Editions.paged(taken), pdf.map(TextlessPdf::new), pdf);
     }
     Layout layout = Pages.of(taken.document(), deadline);
     return new TakenApart(
         EditionReader.of(taken.document(), layout),
-        new TextlessPublication(layout),
+        Optional.of(new TextlessPublication(layout)),
         Optional.empty());
+  }
+
+  private static Optional<PDDocument> opened(ReadRequest request) {
+    try {
+      return Optional.of(
+          Loader.loadPDF(
+              request.file().toFile(),
+              request.password().orElse(""),
+              IOUtils.createTempFileOnlyStreamCache()));
+    } catch (IOException e) {
+      Faults.mended("opening a file to paint it", e);
+      return Optional.empty();
+    }
   }
 
   public Edition edition() {
     return edition;
   }
 
-  TextlessPages pages() {
+  /** Its pages to be painted; none where the file is too damaged for that. */
+  Optional<TextlessPages> pages() {
     return pages;
   }
 
