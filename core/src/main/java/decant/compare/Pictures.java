@@ -20,7 +20,7 @@ final class Pictures {
   /** How far the mean of a field may be off, of 255, where a picture was compressed. */
   private static final int OFF = 14;
 
-  private record Seen(int number, Media media, Optional<int[]> fields) {}
+  private record Seen(int number, Optional<int[]> fields) {}
 
   private final Map<MediaId, Seen> known = new HashMap<>();
   private final List<Seen> kinds = new ArrayList<>();
@@ -41,7 +41,7 @@ final class Pictures {
               .map(Seen::number)
               .findFirst()
               .orElse(kinds.size());
-      s = new Seen(number, m, fields);
+      s = new Seen(number, fields);
       kinds.add(s);
       known.put(m.id(), s);
     }

@@ -41,13 +41,19 @@ public final class PdfPictures implements AutoCloseable {
 
   /** Width of a page as shown, in points. */
   public double width(int page) {
-    PDPage p = pdf.getPage(page);
-    return p.getRotation() % 180 == 0 ? p.getCropBox().getWidth() : p.getCropBox().getHeight();
+    return width(pdf.getPage(page));
   }
 
   /** Height of a page as shown, in points. */
   public double height(int page) {
-    PDPage p = pdf.getPage(page);
+    return height(pdf.getPage(page));
+  }
+
+  static double width(PDPage p) {
+    return p.getRotation() % 180 == 0 ? p.getCropBox().getWidth() : p.getCropBox().getHeight();
+  }
+
+  static double height(PDPage p) {
     return p.getRotation() % 180 == 0 ? p.getCropBox().getHeight() : p.getCropBox().getWidth();
   }
 

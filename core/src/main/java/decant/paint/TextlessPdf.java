@@ -4,7 +4,6 @@ import decant.picture.StandInFonts;
 import java.awt.image.BufferedImage;
 import java.io.IOException;
 import org.apache.pdfbox.pdmodel.PDDocument;
-import org.apache.pdfbox.pdmodel.PDPage;
 import org.apache.pdfbox.pdmodel.graphics.form.PDFormXObject;
 import org.apache.pdfbox.pdmodel.graphics.form.PDTransparencyGroup;
 import org.apache.pdfbox.rendering.ImageType;
@@ -38,14 +37,12 @@ public final class TextlessPdf implements TextlessPages {
 
   @Override
   public double width(int page) {
-    PDPage p = pdf.getPage(page);
-    return p.getRotation() % 180 == 0 ? p.getCropBox().getWidth() : p.getCropBox().getHeight();
+    return PdfPictures.width(pdf.getPage(page));
   }
 
   @Override
   public double height(int page) {
-    PDPage p = pdf.getPage(page);
-    return p.getRotation() % 180 == 0 ? p.getCropBox().getHeight() : p.getCropBox().getWidth();
+    return PdfPictures.height(pdf.getPage(page));
   }
 
   @Override

@@ -13,9 +13,7 @@ import java.nio.file.LinkOption;
 import java.nio.file.Path;
 import java.time.LocalDate;
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.BooleanSupplier;
@@ -35,7 +33,7 @@ final class Planner {
   private final Secrets secrets;
   private final Patterns.Matching patterns;
   private final LocalDate date = LocalDate.now();
-  private final Map<String, Doing> doings = new HashMap<>();
+  private final Doings doings;
   private final Set<Path> inDoubt;
   private final List<Row> batch = new ArrayList<>();
   private final List<Path> closed = new ArrayList<>();
@@ -43,8 +41,8 @@ final class Planner {
   private final BooleanSupplier cancelled;
   private long number;
 
-  /** What is done to the files of a kind in a folder. */
-  private record Doing(Recipe recipe, String key) {}
+  /** Whether templates lie among the documents, so that each file is of one of both trees. */
+  private final boolean shared;
 
   /**
    * @param secrets what opens locked files
@@ -59,6 +57,9 @@ final class Planner {
       LongConsumer seen,
       BooleanSupplier cancelled) {
     this.order = order;
+    this.doings = new Doings(order);
+    this.shared =
+        order.templates().filter(t -> Places.areSame(t.source(), order.source())).isPresent();
     this.journal = journal;
     this.secrets = secrets;
     this.patterns = order.filter().patterns().matching();
@@ -112,24 +113,6 @@ final class Planner {
     seen.accept(number);
   }
 
-  private Doing doing(String folder, Format format) {
-    Recipe asked = order.recipeFor(folder);
-    return doings.computeIfAbsent(
-        folder(asked) + " " + format.id(),
-        k -> {
-          Recipe r = asked.forSource(Optional.of(format));
-          return new Doing(r, Doings.of(order, r));
-        });
-  }
-
-  private String folder(Recipe recipe) {
-    return order.treatment().recipes().entrySet().stream()
-        .filter(e -> e.getValue() == recipe)
-        .map(Map.Entry::getKey)
-        .findFirst()
-        .orElse("");
-  }
-
   /** One folder. */
   private final class Folder {
     private final RunOrder.Part part;
@@ -138,21 +121,16 @@ final class Planner {
     private final Path to;
     private final @Nullable Path outside;
 
-    /** Whether the other tree is this one too, so that each file is of one of them. */
-    private final boolean shared;
-
     Folder(RunOrder.Part part, int at, Path path) {
       this.part = part;
       this.at = at;
       this.folder = slashed(path);
       this.to = part.destination().resolve(path);
       this.outside = Places.leadsOut(part.destination(), to) ? to : null;
-      this.shared =
-          order.templates().filter(t -> Places.areSame(t.source(), order.source())).isPresent();
     }
 
     /** A file that is published, unless something of that name is in the way. */
-    private record Candidate(Row row, Doing doing, Optional<Journal.Known> known) {}
+    private record Candidate(Row row, Doings.Doing doing, Optional<Journal.Known> known) {}
 
     void plan(List<FileTree.Met> files) {
       var rows = new ArrayList<Row>();
@@ -167,7 +145,10 @@ final class Planner {
           Format f = Formats.documentsOf(Formats.of(r.kind()).orElseGet(Formats::working));
           places.add(rows.size());
           candidates.add(
-              new Candidate(r, doing(folder, f), journal.known(part.source().resolve(r.path()))));
+              new Candidate(
+                  r,
+                  doings.of(folder, Optional.of(f)),
+                  journal.known(part.source().resolve(r.path()))));
         }
         rows.add(r);
       }
@@ -334,7 +315,8 @@ final class Planner {
       return Optional.empty();
     }
 
-    private boolean isDone(Journal.Known known, Doing doing, Path source) throws IOException {
+    private boolean isDone(Journal.Known known, Doings.Doing doing, Path source)
+        throws IOException {
       return known.done()
           && known.doing().equals(doing.key())
           && known.results().stream()

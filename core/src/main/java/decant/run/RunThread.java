@@ -22,7 +22,6 @@ import java.nio.file.attribute.BasicFileAttributes;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
@@ -58,10 +57,7 @@ final class RunThread implements Runnable {
   private final Secrets secrets;
   private final Run.Listener listener;
   private final Map<Recipe, String> recipes = new IdentityHashMap<>();
-  private final Map<Recipe, Map<String, Doing>> doings = new IdentityHashMap<>();
-
-  /** What is done to files of a kind, and what tells it from anything else. */
-  private record Doing(Recipe recipe, String key) {}
+  private final Doings doings;
 
   RunThread(
       Run run,
@@ -72,6 +68,7 @@ final class RunThread implements Runnable {
       Run.Listener listener) {
     this.run = run;
     this.order = run.order();
+    this.doings = new Doings(order);
     this.journal = journal;
     this.speeds = speeds;
     this.totals = totals;
@@ -110,7 +107,7 @@ final class RunThread implements Runnable {
 
   private void work(Row planned, WorkerProcess worker) {
     Path source = run.source(planned);
-    Doing doing = doing(planned);
+    Doings.Doing doing = doings.of(planned.folder(), documents(planned));
     Recipe recipe = doing.recipe();
     Optional<Journal.Known> before = journal.known(source);
     before.filter(k -> !k.done()).ifPresent(k -> removeUnverified(planned, k));
@@ -133,18 +130,6 @@ final class RunThread implements Runnable {
     journal.done(ended, source, a.sha256(), doing.key(), files(ended));
     totals.ended(ended);
     listener.ended(ended);
-  }
-
-  private Doing doing(Row r) {
-    Recipe asked = order.recipeFor(r.folder());
-    return doings
-        .computeIfAbsent(asked, a -> new HashMap<>())
-        .computeIfAbsent(
-            r.kind(),
-            k -> {
-              Recipe own = asked.forSource(documents(r));
-              return new Doing(own, Doings.of(order, own));
-            });
   }
 
   private static Optional<Format> documents(Row r) {
