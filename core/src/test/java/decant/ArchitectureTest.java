@@ -255,6 +255,19 @@ class ArchitectureTest {
             "format",
             "convert"));
     out.put("pdf.merge", List.of("words", "io", "verify"));
+    out.put(
+        "pdf.amend",
+        List.of(
+            "words",
+            "work",
+            "text",
+            "reading",
+            "pdf.content",
+            "pdf.file",
+            "pdf.read.page",
+            "pdf.read.fonts",
+            "pdf.read",
+            "pdf.write.fonts"));
     out.put("process", List.of("reading"));
     out.put(
         "run",

@@ -19,13 +19,14 @@ import picocli.CommandLine.Command;
       PublishCommand.class,
       DescribeCommand.class,
       CompareCommand.class,
+      AmendCommand.class,
       RunCommand.class
     })
 public final class Main implements Runnable {
   private static final Words WORDS = Words.of(Main.class);
 
   /** Commands that work on files themselves, while a run only hands them on. */
-  private static final Set<String> ONE_BY_ONE = Set.of("publish", "describe", "compare");
+  private static final Set<String> ONE_BY_ONE = Set.of("publish", "describe", "compare", "amend");
 
   @CommandLine.Spec private CommandLine.Model.@org.jspecify.annotations.Nullable CommandSpec spec;
 

@@ -150,7 +150,7 @@ class WordsTest {
   /** Sentences whose number is never one. */
   private static final Set<String> NEVER_ONE =
       Set.of(
-          "pdf-reader.the-pdf-has-pages-up",
+          "opened-pdf.the-pdf-has-pages-up",
           "pages-choices.some-pages",
           "package-file.the-file-holds-more-than",
           "block-doubts.table",

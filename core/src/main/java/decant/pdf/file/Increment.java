@@ -4,8 +4,11 @@ import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.OutputStream;
+import java.util.ArrayList;
 import java.util.IdentityHashMap;
+import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.TreeMap;
 import java.util.function.UnaryOperator;
 import org.apache.pdfbox.cos.COSArray;
@@ -24,6 +27,8 @@ import org.apache.pdfbox.cos.COSString;
  * 32000-2 §7.5.6). Not safe for use by several threads.
  */
 public final class Increment {
+  private static final int DEEPEST = 16;
+
   private final COSDocument file;
   private final Map<COSObjectKey, COSBase> changed = new TreeMap<>();
   private final Map<COSBase, COSObjectKey> keys = new IdentityHashMap<>();
@@ -55,6 +60,37 @@ public final class Increment {
     }
     changed.put(key, o);
     keys.put(o, key);
+  }
+
+  /**
+   * Writes objects of the file anew that were changed, with the streams that came into them; others
+   * than those that have a number of their own are passed over.
+   */
+  public void change(Set<COSBase> objects) {
+    for (COSObjectKey key : file.getXrefTable().keySet()) {
+      COSObject o = file.getObjectFromPool(key);
+      if (o.isDereferenced() && objects.contains(o.getObject())) {
+        change(o);
+        addStreams(o.getObject(), 0);
+      }
+    }
+  }
+
+  private void addStreams(COSBase in, int depth) {
+    List<COSBase> held = new ArrayList<>();
+    if (in instanceof COSDictionary d) {
+      held.addAll(d.getValues());
+    } else if (in instanceof COSArray a) {
+      a.forEach(held::add);
+    }
+    for (COSBase o : held) {
+      if (o instanceof COSStream) {
+        add(o);
+      }
+      if (o != null && depth < DEEPEST) {
+        addStreams(o, depth + 1);
+      }
+    }
   }
 
   /** Adds an object, and all that it leads to and that is not in the file yet stands within it. */
@@ -124,7 +160,7 @@ public final class Increment {
 
   private byte[] text(COSBase o) {
     var buffer = new ByteArrayOutputStream(256);
-    new ObjectText(buffer, this::reference, UnaryOperator.identity()).whole(o);
+    new ObjectText(buffer, this::reference, UnaryOperator.identity()).exact().whole(o);
     return buffer.toByteArray();
   }
 

@@ -1,6 +1,8 @@
 package decant.pdf.file;
 
 import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.math.BigDecimal;
 import java.math.RoundingMode;
 import java.nio.charset.StandardCharsets;
@@ -18,13 +20,14 @@ import org.apache.pdfbox.cos.COSObject;
 import org.apache.pdfbox.cos.COSString;
 
 /** Writes one object as text (ISO 32000-2 §7.3), with no byte more than needed. */
-final class ObjectText {
+public final class ObjectText {
   private static final byte[] HEX = "0123456789ABCDEF".getBytes(StandardCharsets.US_ASCII);
   private static final String DELIMITERS = "()<>[]{}/%";
 
   private final ByteArrayOutputStream out;
   private final Function<COSBase, String> reference;
   private final UnaryOperator<byte[]> secret;
+  private final boolean exact;
   private boolean needsSpace;
 
   /**
@@ -35,9 +38,30 @@ final class ObjectText {
       ByteArrayOutputStream out,
       Function<COSBase, String> reference,
       UnaryOperator<byte[]> secret) {
+    this(out, reference, secret, false);
+  }
+
+  private ObjectText(
+      ByteArrayOutputStream out,
+      Function<COSBase, String> reference,
+      UnaryOperator<byte[]> secret,
+      boolean exact) {
     this.out = out;
     this.reference = reference;
     this.secret = secret;
+    this.exact = exact;
+  }
+
+  /** Numbers as the file that they were read from has them, digit by digit. */
+  ObjectText exact() {
+    return new ObjectText(out, reference, secret, true);
+  }
+
+  /** An object with all it holds, nothing of which may be written apart. */
+  public static byte[] direct(COSBase o) {
+    var out = new ByteArrayOutputStream(64);
+    new ObjectText(out, apart -> "", UnaryOperator.identity()).exact().whole(o);
+    return out.toByteArray();
   }
 
   /** Writes an object itself, though others refer to it by its number. */
@@ -70,7 +94,7 @@ final class ObjectText {
       case COSArray a -> array(a);
       case COSName name -> name(name.getName());
       case COSInteger i -> word(Long.toString(i.longValue()));
-      case COSFloat f -> word(real(f));
+      case COSFloat f -> word(exact ? asRead(f) : real(f));
       case COSBoolean b -> word(b.getValue() ? "true" : "false");
       case COSString s -> string(s);
       default -> word("null");
@@ -92,6 +116,16 @@ final class ObjectText {
       value(o);
     }
     mark("]");
+  }
+
+  private static String asRead(COSFloat f) {
+    var digits = new ByteArrayOutputStream(16);
+    try {
+      f.writePDF(digits);
+    } catch (IOException e) {
+      throw new UncheckedIOException(e); // none in memory
+    }
+    return digits.toString(StandardCharsets.US_ASCII);
   }
 
   private static String real(COSFloat f) {

@@ -40,7 +40,6 @@ import decant.pdf.read.scan.PdfLinks;
 import decant.pdf.read.scan.RecognisedPages;
 import decant.pdf.read.scan.Scripts;
 import decant.pdf.read.tagged.TaggedBlocks;
-import decant.picture.StandInFonts;
 import decant.reading.ReadProblem;
 import decant.reading.ReadRequest;
 import decant.reading.ReadingFonts;
@@ -61,18 +60,12 @@ import java.util.TreeMap;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.CompletionException;
 import org.apache.pdfbox.Loader;
-import org.apache.pdfbox.io.IOUtils;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDDocumentInformation;
-import org.apache.pdfbox.pdmodel.encryption.InvalidPasswordException;
 
 /** Reads PDF files. */
 public final class PdfReader {
   private static final Words WORDS = Words.of(PdfReader.class);
-
-  static {
-    StandInFonts.use();
-  }
 
   private final ReadRequest request;
   private final PDDocument pdf;
@@ -88,68 +81,7 @@ public final class PdfReader {
 
   /** Takes a file in. @throws ReadProblem if it is locked, damaged beyond reading, or too large */
   public static TakenIn read(ReadRequest request) throws ReadProblem {
-    try (PDDocument pdf = open(request)) {
-      if (pdf.getNumberOfPages() > request.limits().pages()) {
-        throw new ReadProblem(
-            ReadProblem.Kind.TOO_LARGE,
-            WORDS.say(
-                "pdf-reader.the-pdf-has-pages-up",
-                pdf.getNumberOfPages(),
-                request.limits().pages()));
-      }
-      if (pdf.getNumberOfPages() == 0) {
-        throw new ReadProblem(ReadProblem.Kind.EMPTY, WORDS.say("pdf-reader.the-pdf-has-no-pages"));
-      }
-      return new PdfReader(request, pdf).run();
-    } catch (InvalidPasswordException e) {
-      boolean given = request.password().isPresent();
-      throw new ReadProblem(
-          given ? ReadProblem.Kind.WRONG_PASSWORD : ReadProblem.Kind.ENCRYPTED,
-          given
-              ? WORDS.say("pdf-reader.this-password-does-not-open")
-              : WORDS.say("pdf-reader.the-pdf-is-locked-it"),
-          e);
-    } catch (IOException e) {
-      throw new ReadProblem(
-          ReadProblem.Kind.DAMAGED,
-          WORDS.say("pdf-reader.the-pdf-is-damaged-and", PdfDamage.of(e)),
-          e);
-    } catch (LinkageError e) {
-      // The handler for certificates needs a library that does not ship with the program.
-      throw new ReadProblem(
-          ReadProblem.Kind.CANNOT_UNLOCK, WORDS.say("pdf-reader.the-pdf-is-locked-to"), e);
-    } catch (Unopened e) {
-      throw new ReadProblem(
-          ReadProblem.Kind.DAMAGED,
-          WORDS.say(
-              "pdf-reader.the-pdf-is-damaged-and",
-              PdfDamage.of(Objects.requireNonNull(e.getCause()))),
-          e);
-    }
-  }
-
-  /** The library threw while the file was opened, which it does for what is not as it should be. */
-  private static final class Unopened extends RuntimeException {
-    private static final long serialVersionUID = 1;
-
-    Unopened(Throwable cause) {
-      super(cause);
-    }
-  }
-
-  private static PDDocument open(ReadRequest request) throws IOException {
-    try {
-      PDDocument pdf =
-          Loader.loadPDF(
-              request.file().toFile(),
-              request.password().orElse(""),
-              IOUtils.createTempFileOnlyStreamCache());
-      pdf.getNumberOfPages(); // a damaged list of pages shows here
-      return pdf;
-    } catch (RuntimeException | StackOverflowError e) {
-      Faults.mended("opening a PDF", e);
-      throw new Unopened(e);
-    }
+    return OpenedPdf.in(request, pdf -> new PdfReader(request, pdf).run());
   }
 
   /** What we wrote says of everything what it is. */
@@ -316,7 +248,8 @@ public final class PdfReader {
   }
 
   private DetectedDrawings.Result drawingsCut(List<ScannedPage> pages) throws ReadProblem {
-    return DetectedDrawings.asPictures(pages, new SideBySide(request, pdf, () -> open(request)));
+    return DetectedDrawings.asPictures(
+        pages, new SideBySide(request, pdf, () -> OpenedPdf.open(request)));
   }
 
   /**
@@ -365,7 +298,8 @@ public final class PdfReader {
   private static final int MAX_PIECES = 4000;
 
   private List<ScannedPage> scan() throws ReadProblem, IOException {
-    PageScans.Result scanned = new PageScans(request, pdf, links, () -> open(request)).all();
+    PageScans.Result scanned =
+        new PageScans(request, pdf, links, () -> OpenedPdf.open(request)).all();
     fonts.add(scanned.fonts());
     findings.addAll(scanned.findings());
     Map<SourceFace, SourceFace> heavier = Weights.standingOut(scanned.pages());

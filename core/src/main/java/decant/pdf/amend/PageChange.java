@@ -1,0 +1,241 @@
+package decant.pdf.amend;
+
+import decant.pdf.content.ContentSplice;
+import decant.pdf.content.Instruction;
+import decant.pdf.file.ObjectText;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.IdentityHashMap;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.TreeMap;
+import java.util.function.Predicate;
+import org.apache.pdfbox.cos.COSBase;
+import org.apache.pdfbox.cos.COSDictionary;
+import org.apache.pdfbox.cos.COSName;
+import org.apache.pdfbox.cos.COSStream;
+import org.apache.pdfbox.pdmodel.PDPage;
+import org.apache.pdfbox.pdmodel.PDPageTree;
+
+/** Puts lines that were set anew into the content of a page and of forms that it paints. */
+final class PageChange {
+  private static final String NAME = "Amended";
+
+  private final PDPage page;
+  private final List<Show> shows;
+  private final List<Setting> settings;
+  private final Map<ContentPlace, Map<SubstituteFont, String>> names = new HashMap<>();
+  private final Map<ContentPlace, COSDictionary> copies = new HashMap<>();
+
+  PageChange(PDPage page, List<Show> shows, List<Setting> settings) {
+    this.page = page;
+    this.shows = shows;
+    this.settings = settings;
+  }
+
+  /**
+   * @param used on how many pages each stream is content
+   * @param elsewhere whether a form is painted by pages that stay as they are
+   */
+  void apply(Map<COSStream, Integer> used, Predicate<COSStream> elsewhere) throws IOException {
+    Map<ContentPlace, TreeMap<Integer, ContentSplice>> changes = new LinkedHashMap<>();
+    Map<Letter, Setting> byLetter = new IdentityHashMap<>();
+    for (Setting s : settings) {
+      s.row().letters().forEach(l -> byLetter.put(l, s));
+      s.row().again().forEach(a -> a.forEach(l -> byLetter.put(l, s)));
+    }
+    for (Show show : shows) {
+      Set<Setting> in = new LinkedHashSet<>();
+      show.letters.forEach(l -> {
+        Setting s = byLetter.get(l);
+        if (s != null) {
+          in.add(s);
+        }
+      });
+      if (in.stream().noneMatch(s -> s.changes(show))) {
+        continue;
+      }
+      var splices = changes.computeIfAbsent(show.place, k -> new TreeMap<>());
+      byte[] bytes = ShowWriter.of(show, List.copyOf(in), names(show.place, in));
+      // A form that is painted twice is changed once.
+      splices.putIfAbsent(
+          show.operator.span().from(), new ContentSplice(show.operator.span(), bytes));
+      boolean saidOtherwise =
+          show.spoken.isPresent()
+              && show.letters.stream()
+                  .anyMatch(l -> in.stream().anyMatch(s -> s.gone().contains(l)));
+      if (saidOtherwise) {
+        Instruction.MarkStart mark = show.spoken.get().start();
+        splices.putIfAbsent(mark.span().from(), new ContentSplice(mark.span(), silent(show)));
+      }
+    }
+    for (Map.Entry<ContentPlace, TreeMap<Integer, ContentSplice>> e : changes.entrySet()) {
+      put(e.getKey(), List.copyOf(e.getValue().values()), used, elsewhere);
+    }
+    addFonts(elsewhere);
+  }
+
+  private void put(
+      ContentPlace place,
+      List<ContentSplice> splices,
+      Map<COSStream, Integer> used,
+      Predicate<COSStream> elsewhere)
+      throws IOException {
+    switch (place) {
+      case ContentPlace.OfPage p -> ContentParts.change(page.getCOSObject(), splices, used);
+      case ContentPlace.OfForm f -> {
+        COSStream s = (COSStream) own(f, elsewhere);
+        ContentParts.put(s, ContentSplice.all(PageLetters.bytes(s), splices));
+      }
+    }
+  }
+
+  /** The dictionary of a page or a form, a copy where other pages show the form too. */
+  private COSDictionary own(ContentPlace place, Predicate<COSStream> elsewhere) throws IOException {
+    return switch (place) {
+      case ContentPlace.OfPage p -> page.getCOSObject();
+      case ContentPlace.OfForm f -> {
+        if (!elsewhere.test(f.form())) {
+          yield f.form();
+        }
+        COSDictionary known = copies.get(f);
+        if (known != null) {
+          yield known;
+        }
+        COSStream copy = copy(f.form());
+        resource(f.in(), COSName.XOBJECT, f.name(), copy, elsewhere);
+        copies.put(f, copy);
+        yield copy;
+      }
+    };
+  }
+
+  private static COSStream copy(COSStream s) throws IOException {
+    var copy = new COSStream();
+    s.entrySet().forEach(e -> copy.setItem(e.getKey(), e.getValue()));
+    try (var in = s.createRawInputStream();
+        var out = copy.createRawOutputStream()) {
+      in.transferTo(out);
+    }
+    // Writing sets no filter, but takes note of the length.
+    s.entrySet()
+        .forEach(e -> {
+          if (!e.getKey().equals(COSName.LENGTH)) {
+            copy.setItem(e.getKey(), e.getValue());
+          }
+        });
+    return copy;
+  }
+
+  /** Gives a page or form resources of its own with one entry more; others keep theirs. */
+  private void resource(
+      ContentPlace of, COSName kind, COSName name, COSBase value, Predicate<COSStream> elsewhere)
+      throws IOException {
+    COSDictionary owner = own(of, elsewhere);
+    COSDictionary before = resources(of);
+    var now = new COSDictionary();
+    before.entrySet().forEach(e -> now.setItem(e.getKey(), e.getValue()));
+    var entries = new COSDictionary();
+    COSDictionary had = before.getCOSDictionary(kind);
+    if (had != null) {
+      had.entrySet().forEach(e -> entries.setItem(e.getKey(), e.getValue()));
+    }
+    entries.setItem(name, value);
+    now.setItem(kind, entries);
+    owner.setItem(COSName.RESOURCES, now);
+  }
+
+  private COSDictionary resources(ContentPlace place) {
+    COSDictionary own =
+        switch (place) {
+          case ContentPlace.OfPage p ->
+              PDPageTree.getInheritableAttribute(page.getCOSObject(), COSName.RESOURCES)
+                      instanceof COSDictionary d
+                  ? d
+                  : null;
+          case ContentPlace.OfForm f ->
+              copies.getOrDefault(f, f.form()).getCOSDictionary(COSName.RESOURCES);
+        };
+    return own != null
+        ? own
+        : place instanceof ContentPlace.OfForm f ? resources(f.in()) : new COSDictionary();
+  }
+
+  /** What fonts that are brought are called in a content. */
+  private Map<SubstituteFont, String> names(ContentPlace place, Set<Setting> in) {
+    Map<SubstituteFont, String> here = names.computeIfAbsent(place, k -> new LinkedHashMap<>());
+    COSDictionary fonts = resources(place).getCOSDictionary(COSName.FONT);
+    for (Setting s : in) {
+      for (Setting.Placed p : s.words()) {
+        p.word()
+            .brought()
+            .ifPresent(f ->
+                here.computeIfAbsent(
+                    f,
+                    k -> {
+                      int n = here.size() + 1;
+                      while (fonts != null && fonts.containsKey(NAME + n)) {
+                        n++;
+                      }
+                      return NAME + n;
+                    }));
+      }
+    }
+    return here;
+  }
+
+  private final List<FontEntry> wanted = new ArrayList<>();
+
+  /** A font that is to be among the resources when all of its letters are known. */
+  record FontEntry(COSDictionary fonts, COSName name, SubstituteFont font) {}
+
+  private void addFonts(Predicate<COSStream> elsewhere) throws IOException {
+    for (Map.Entry<ContentPlace, Map<SubstituteFont, String>> e : names.entrySet()) {
+      for (Map.Entry<SubstituteFont, String> f : e.getValue().entrySet()) {
+        COSName name = COSName.getPDFName(f.getValue());
+        resource(e.getKey(), COSName.FONT, name, new COSDictionary(), elsewhere);
+        COSDictionary fonts = resources(e.getKey()).getCOSDictionary(COSName.FONT);
+        wanted.add(new FontEntry(fonts, name, f.getKey()));
+      }
+    }
+  }
+
+  List<FontEntry> wanted() {
+    return wanted;
+  }
+
+  /** The mark without the text that it said, which is no longer what it marks. */
+  private byte[] silent(Show show) {
+    Show.Spoken spoken = show.spoken.orElseThrow();
+    COSDictionary said = properties(show, spoken).orElse(new COSDictionary());
+    var rest = new COSDictionary();
+    said.entrySet().forEach(e -> rest.setItem(e.getKey(), e.getValue()));
+    rest.removeItem(COSName.ACTUAL_TEXT);
+    var out = new ByteArrayOutputStream();
+    out.writeBytes(
+        (ShowWriter.name(spoken.start().tag()) + " ").getBytes(StandardCharsets.US_ASCII));
+    out.writeBytes(ObjectText.direct(rest));
+    out.writeBytes(" BDC".getBytes(StandardCharsets.US_ASCII));
+    return out.toByteArray();
+  }
+
+  private java.util.Optional<COSDictionary> properties(Show show, Show.Spoken spoken) {
+    COSBase p = spoken.start().properties().orElse(null);
+    if (p instanceof COSName n) {
+      COSDictionary all = resources(show.place).getCOSDictionary(COSName.PROPERTIES);
+      p = all == null ? null : all.getDictionaryObject(n);
+    }
+    return p instanceof COSDictionary d ? java.util.Optional.of(d) : java.util.Optional.empty();
+  }
+
+  static Comparator<Edit> inOrder() {
+    return Comparator.comparingInt(Edit::from);
+  }
+}

@@ -1,0 +1,406 @@
+package decant.pdf.amend;
+
+import decant.pdf.content.ContentReader;
+import decant.pdf.content.Instruction;
+import decant.pdf.content.ReadPage;
+import decant.pdf.content.Transform;
+import java.io.IOException;
+import java.util.ArrayDeque;
+import java.util.ArrayList;
+import java.util.Deque;
+import java.util.IdentityHashMap;
+import java.util.List;
+import java.util.Optional;
+import org.apache.pdfbox.cos.COSArray;
+import org.apache.pdfbox.cos.COSBase;
+import org.apache.pdfbox.cos.COSDictionary;
+import org.apache.pdfbox.cos.COSName;
+import org.apache.pdfbox.cos.COSNumber;
+import org.apache.pdfbox.cos.COSStream;
+import org.apache.pdfbox.cos.COSString;
+import org.apache.pdfbox.pdmodel.PDPage;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * The letters of a page with the bytes that show them, in the order of its content, those of forms
+ * that it paints among them (ISO 32000-2 §8.10 and §9.4).
+ */
+final class PageLetters {
+  /** Forms within forms beyond this depth are passed over, and forms beyond this many. */
+  private static final int DEEPEST = 20;
+
+  private static final int MOST_FORMS = 2000;
+  private static final int MOST_SAVED = 10_000;
+  private static final int MOST_LETTERS = 400_000;
+
+  private final FontsOfFile fonts;
+  private final List<Show> shows = new ArrayList<>();
+  private final List<Upright> uprights = new ArrayList<>();
+  private int forms;
+  private int letters;
+
+  /**
+   * A line or an edge that runs from foot to head of the page, in its own space.
+   *
+   * @param low its lower end
+   */
+  record Upright(double x, double low, double high) {}
+
+  /**
+   * What stands on a page.
+   *
+   * @param uprights lines and edges that text does not run over
+   */
+  record Result(List<Show> shows, List<Upright> uprights) {
+    /** All letters in their order. */
+    List<Letter> letters() {
+      return shows.stream().flatMap(s -> s.letters.stream()).toList();
+    }
+  }
+
+  private PageLetters(FontsOfFile fonts) {
+    this.fonts = fonts;
+  }
+
+  static Result of(PDPage page, FontsOfFile fonts) {
+    var p = new PageLetters(fonts);
+    COSDictionary resources =
+        page.getResources() == null ? new COSDictionary() : page.getResources().getCOSObject();
+    p.new Run(new ContentPlace.OfPage(), resources, Transform.NONE, 0)
+        .run(ReadPage.Unpacked.of(page).bytes());
+    p.speak();
+    return new Result(p.shows, p.uprights);
+  }
+
+  /**
+   * What a form paints that lies over a page.
+   *
+   * @param around resources for one that has none of its own
+   */
+  static Result of(COSStream form, COSDictionary around, FontsOfFile fonts) {
+    var p = new PageLetters(fonts);
+    p.form(new ContentPlace.OfPage(), COSName.F, form, around, Transform.NONE, 0);
+    p.speak();
+    return new Result(p.shows, p.uprights);
+  }
+
+  /**
+   * Where a mark says what its letters do not, the first of them says it and the others nothing.
+   */
+  private void speak() {
+    var all = new IdentityHashMap<Show.Spoken, List<Letter>>();
+    for (Show s : shows) {
+      s.spoken.ifPresent(m -> all.computeIfAbsent(m, k -> new ArrayList<>()).addAll(s.letters));
+    }
+    all.forEach((mark, marked) -> {
+      var said = new StringBuilder();
+      marked.forEach(l -> said.append(l.text));
+      if (!said.toString().replace(" ", "").equals(mark.text().replace(" ", ""))) {
+        marked.forEach(l -> l.text = "");
+        marked.getFirst().text = mark.text();
+      }
+    });
+  }
+
+  private void form(
+      ContentPlace in,
+      COSName name,
+      COSStream form,
+      COSDictionary around,
+      Transform space,
+      int depth) {
+    if (depth >= DEEPEST || ++forms > MOST_FORMS) {
+      return;
+    }
+    COSDictionary own = form.getCOSDictionary(COSName.RESOURCES);
+    Transform own2 = matrix(form.getDictionaryObject(COSName.MATRIX));
+    new Run(
+            new ContentPlace.OfForm(in, name, form),
+            own == null ? around : own,
+            own2.then(space),
+            depth)
+        .run(bytes(form));
+  }
+
+  static byte[] bytes(COSStream s) {
+    var out = new java.io.ByteArrayOutputStream();
+    try (var in = s.createInputStream()) {
+      in.transferTo(out);
+    } catch (IOException e) {
+      return out.toByteArray(); // what could be unpacked of it
+    }
+    return out.toByteArray();
+  }
+
+  private static Transform matrix(@Nullable COSBase of) {
+    if (!(of instanceof COSArray a) || a.size() != 6) {
+      return Transform.NONE;
+    }
+    float[] m = a.toFloatArray();
+    return new Transform(m[0], m[1], m[2], m[3], m[4], m[5]);
+  }
+
+  /** What q keeps and Q brings back. */
+  private record Kept(Transform space, Text text) {}
+
+  /** The text state (§9.3.1); empty fonts show nothing. */
+  private record Text(
+      Optional<LettersOfFont> font,
+      Optional<String> name,
+      double size,
+      double letters,
+      double words,
+      double stretch,
+      double leading,
+      double rise,
+      int mode) {
+    static final Text NONE = new Text(Optional.empty(), Optional.empty(), 0, 0, 0, 1, 0, 0, 0);
+
+    Text with(Optional<LettersOfFont> f, Optional<String> n, double s) {
+      return new Text(f, n, s, letters, words, stretch, leading, rise, mode);
+    }
+
+    Text with(String operator, double v) {
+      return switch (operator) {
+        case "Tc" -> new Text(font, name, size, v, words, stretch, leading, rise, mode);
+        case "Tw" -> new Text(font, name, size, letters, v, stretch, leading, rise, mode);
+        case "Tz" -> new Text(font, name, size, letters, words, v / 100, leading, rise, mode);
+        case "TL" -> new Text(font, name, size, letters, words, stretch, v, rise, mode);
+        case "Ts" -> new Text(font, name, size, letters, words, stretch, leading, v, mode);
+        default -> new Text(font, name, size, letters, words, stretch, leading, rise, (int) v);
+      };
+    }
+  }
+
+  /** One content stream that is gone through. */
+  private final class Run {
+    private final ContentPlace place;
+    private final COSDictionary resources;
+    private final int depth;
+    private final Deque<Kept> kept = new ArrayDeque<>();
+    private final Deque<Optional<Show.Spoken>> marks = new ArrayDeque<>();
+    private final List<Upright> path = new ArrayList<>();
+    private Transform space;
+    private Text text = Text.NONE;
+    private Transform line = Transform.NONE;
+    private Transform at = Transform.NONE;
+    private double fromX;
+    private double fromY;
+
+    private Run(ContentPlace place, COSDictionary resources, Transform space, int depth) {
+      this.place = place;
+      this.resources = resources;
+      this.space = space;
+      this.depth = depth;
+    }
+
+    private void run(byte[] content) {
+      var reader = new ContentReader(content);
+      int number = 0;
+      for (var i = reader.next(); i.isPresent() && letters < MOST_LETTERS; i = reader.next()) {
+        one(i.get(), number++);
+      }
+    }
+
+    private void one(Instruction i, int number) {
+      switch (i) {
+        case Instruction.Save s -> {
+          if (kept.size() < MOST_SAVED) {
+            kept.push(new Kept(space, text));
+          }
+        }
+        case Instruction.Restore r -> {
+          if (!kept.isEmpty()) {
+            space = kept.peek().space;
+            text = kept.pop().text;
+          }
+        }
+        case Instruction.Concat c -> space = c.transform().then(space);
+        case Instruction.State s -> state(s);
+        case Instruction.TextStart t -> {
+          line = Transform.NONE;
+          at = line;
+        }
+        case Instruction.Font f ->
+            text = text.with(font(f.name()), Optional.of(f.name()), f.size());
+        case Instruction.TextState t -> text = text.with(t.raw().operator(), t.value());
+        case Instruction.MoveText m -> {
+          if (m.leads()) {
+            text = text.with("TL", -m.y());
+          }
+          nextLine(m.x(), m.y());
+        }
+        case Instruction.TextMatrix m -> {
+          line = m.transform();
+          at = line;
+        }
+        case Instruction.NextLine n -> nextLine(0, -text.leading);
+        case Instruction.ShowText s -> show(s, number);
+        case Instruction.PaintObject p -> paint(p);
+        case Instruction.MarkStart m -> marks.push(spoken(m, number).or(this::mark));
+        case Instruction.MarkEnd m -> marks.poll();
+        case Instruction.Path p -> path(p);
+        case Instruction.PaintPath p -> {
+          if (p.paints()) {
+            uprights.addAll(path);
+          }
+          path.clear();
+        }
+        case Instruction.TextEnd t -> {}
+        case Instruction.Clip c -> {}
+        case Instruction.Colour c -> {}
+        case Instruction.Shading s -> {}
+        case Instruction.InlineImage b -> {}
+        case Instruction.MarkPoint m -> {}
+        case Instruction.GlyphWidth g -> {}
+        case Instruction.Compatibility c -> {}
+        case Instruction.Unknown u -> {}
+      }
+    }
+
+    private Optional<Show.Spoken> mark() {
+      return marks.isEmpty() ? Optional.empty() : marks.peek();
+    }
+
+    private void nextLine(double x, double y) {
+      line = Transform.moved(x, y).then(line);
+      at = line;
+    }
+
+    private Optional<LettersOfFont> font(String name) {
+      COSDictionary all = resources.getCOSDictionary(COSName.FONT);
+      COSDictionary one = all == null ? null : all.getCOSDictionary(COSName.getPDFName(name));
+      return one == null ? Optional.empty() : fonts.of(one);
+    }
+
+    /** A font that an entry of the graphics state sets (table 57). */
+    private void state(Instruction.State s) {
+      if (!s.raw().operator().equals("gs")
+          || !(s.raw().operands().getFirst() instanceof COSName n)) {
+        return;
+      }
+      COSDictionary all = resources.getCOSDictionary(COSName.EXT_G_STATE);
+      COSDictionary one = all == null ? null : all.getCOSDictionary(n);
+      if (one != null
+          && one.getDictionaryObject(COSName.FONT) instanceof COSArray a
+          && a.size() == 2
+          && a.getObject(0) instanceof COSDictionary f
+          && a.getObject(1) instanceof COSNumber size) {
+        text = text.with(fonts.of(f), Optional.empty(), size.floatValue());
+      }
+    }
+
+    private Optional<Show.Spoken> spoken(Instruction.MarkStart m, int number) {
+      COSBase p = m.properties().orElse(null);
+      if (p instanceof COSName n) {
+        COSDictionary all = resources.getCOSDictionary(COSName.PROPERTIES);
+        p = all == null ? null : all.getDictionaryObject(n);
+      }
+      return p instanceof COSDictionary d && d.getString(COSName.ACTUAL_TEXT) != null
+          ? Optional.of(new Show.Spoken(number, m, Plain.of(d.getString(COSName.ACTUAL_TEXT))))
+          : Optional.empty();
+    }
+
+    private void paint(Instruction.PaintObject p) {
+      COSName name = COSName.getPDFName(p.name());
+      COSDictionary all = resources.getCOSDictionary(COSName.XOBJECT);
+      if (all != null
+          && all.getDictionaryObject(name) instanceof COSStream s
+          && COSName.FORM.equals(s.getDictionaryObject(COSName.SUBTYPE))) {
+        form(place, name, s, resources, space, depth + 1);
+      }
+    }
+
+    private void show(Instruction.ShowText s, int number) {
+      if (s.raw().operator().equals("\"")
+          && s.raw().operands().get(0) instanceof COSNumber words
+          && s.raw().operands().get(1) instanceof COSNumber between) {
+        text = text.with("Tw", words.floatValue()).with("Tc", between.floatValue());
+      }
+      if (s.onNextLine()) {
+        nextLine(0, -text.leading);
+      }
+      if (text.font.isEmpty()) {
+        return;
+      }
+      LettersOfFont font = text.font.get();
+      var state =
+          new Show.State(
+              font,
+              text.name,
+              text.size,
+              text.letters,
+              text.words,
+              text.stretch,
+              text.rise,
+              text.mode);
+      var show = new Show(place, number, s, state, at.then(space), mark());
+      double x = 0;
+      List<COSBase> pieces = s.pieces();
+      for (int p = 0; p < pieces.size(); p++) {
+        if (pieces.get(p) instanceof COSNumber n) {
+          x -= n.floatValue() / 1000 * text.size * text.stretch;
+        } else if (pieces.get(p) instanceof COSString string) {
+          int byteAt = 0;
+          for (LettersOfFont.Code c : font.codes(string.getBytes())) {
+            double width = c.width() * text.size * text.stretch;
+            double advance =
+                width + (text.letters + (c.isWordSpace() ? text.words : 0)) * text.stretch;
+            int to = byteAt + c.bytes().length;
+            show.letters.add(new Letter(show, p, byteAt, to, c.text(), x, advance, width));
+            byteAt = to;
+            x += advance;
+          }
+        }
+      }
+      show.end = x;
+      at = Transform.moved(x, 0).then(at);
+      letters += show.letters.size();
+      if (!show.letters.isEmpty()) {
+        shows.add(show);
+      }
+    }
+
+    private void path(Instruction.Path p) {
+      List<COSBase> o = p.raw().operands();
+      switch (p.raw().operator()) {
+        case "m" -> {
+          fromX = number(o, 0);
+          fromY = number(o, 1);
+        }
+        case "l" -> {
+          double x = number(o, 0);
+          double y = number(o, 1);
+          upright(fromX, fromY, x, y);
+          fromX = x;
+          fromY = y;
+        }
+        case "re" -> {
+          double x = number(o, 0);
+          double y = number(o, 1);
+          double w = number(o, 2);
+          double h = number(o, 3);
+          upright(x, y, x, y + h);
+          upright(x + w, y, x + w, y + h);
+          upright(x, y, x + w, y); // where the page is turned
+          upright(x, y + h, x + w, y + h);
+        }
+        default -> {} // curves and what closes a path
+      }
+    }
+
+    private void upright(double ax, double ay, double bx, double by) {
+      double x1 = space.x(ax, ay);
+      double x2 = space.x(bx, by);
+      double y1 = space.y(ax, ay);
+      double y2 = space.y(bx, by);
+      if (Math.abs(x1 - x2) < 0.5 && Math.abs(y1 - y2) > 4 && path.size() < 4 * MOST_FORMS) {
+        path.add(new Upright((x1 + x2) / 2, Math.min(y1, y2), Math.max(y1, y2)));
+      }
+    }
+
+    private static double number(List<COSBase> o, int k) {
+      return k < o.size() && o.get(k) instanceof COSNumber n ? n.floatValue() : 0;
+    }
+  }
+}

@@ -1,0 +1,173 @@
+package decant.pdf.amend;
+
+import decant.pdf.file.Increment;
+import decant.pdf.file.Rewritten;
+import decant.pdf.read.OpenedPdf;
+import decant.reading.ReadProblem;
+import decant.reading.ReadRequest;
+import decant.words.Words;
+import decant.work.Faults;
+import java.io.IOException;
+import java.io.OutputStream;
+import java.nio.file.Files;
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.IdentityHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Set;
+import java.util.TreeSet;
+import org.apache.pdfbox.cos.COSBase;
+import org.apache.pdfbox.cos.COSDictionary;
+import org.apache.pdfbox.cos.COSName;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.pdmodel.PDPage;
+
+/** A PDF whose words are changed where they stand. Not safe for use by several threads. */
+public final class PdfAmender {
+  private static final Words WORDS = Words.of(PdfAmender.class);
+
+  private final ReadRequest request;
+  private final PDDocument pdf;
+  private final FontsOfFile fonts = new FontsOfFile();
+  private final SubstituteFont.All substitutes = new SubstituteFont.All();
+  private final List<PageChange.FontEntry> wanted = new ArrayList<>();
+  private final Set<Integer> touched = new TreeSet<>();
+
+  private PdfAmender(ReadRequest request, PDDocument pdf) {
+    this.request = request;
+    this.pdf = pdf;
+  }
+
+  /** What is done with an opened file. */
+  @FunctionalInterface
+  public interface Use<T> {
+    T of(PdfAmender file) throws ReadProblem, IOException;
+  }
+
+  /**
+   * Opens a file for changes.
+   *
+   * @throws ReadProblem if it cannot be read, or may not be changed with this password
+   */
+  public static <T> T in(ReadRequest request, Use<T> use) throws ReadProblem {
+    return OpenedPdf.in(
+        request,
+        pdf -> {
+          if (!pdf.getCurrentAccessPermission().canModify()) {
+            throw new ReadProblem(
+                ReadProblem.Kind.CANNOT_UNLOCK, WORDS.say("pdf-amender.not-to-be-changed"));
+          }
+          return use.of(new PdfAmender(request, pdf));
+        });
+  }
+
+  public int pages() {
+    return pdf.getNumberOfPages();
+  }
+
+  /** The pages that were changed, from 0. */
+  public Set<Integer> touched() {
+    return touched;
+  }
+
+  /**
+   * Replaces words on some pages.
+   *
+   * @param on which, from 0
+   * @throws ReadProblem if it takes too long, or was cancelled
+   */
+  public Amended replace(List<Replacement> all, List<Integer> on) throws ReadProblem, IOException {
+    int changed = 0;
+    var left = new ArrayList<Left>();
+    var brought = new LinkedHashSet<String>();
+    var smaller = new ArrayList<Integer>();
+    var chosen = Set.copyOf(on);
+    var streams = new PageStreams(pdf);
+    COSDictionary ofFields = resourcesOfFields();
+    for (int k : on) {
+      request.checkpoint();
+      PDPage page = pdf.getPage(k);
+      PageLetters.Result content = PageLetters.of(page, fonts);
+      PageWords words = PageWords.of(page, k + 1, content, all, substitutes);
+      left.addAll(words.left());
+      left.addAll(NotesOnPage.holding(page, k + 1, ofFields, all, fonts));
+      if (words.changed() > 0) {
+        changed += words.changed();
+        brought.addAll(words.brought());
+        if (words.smaller()) {
+          smaller.add(k + 1);
+        }
+        var change = new PageChange(page, content.shows(), words.settings());
+        change.apply(streams.used(), form -> streams.isElsewhere(form, chosen));
+        LinkPlaces.follow(page, words.settings());
+        wanted.addAll(change.wanted());
+        touched.add(k);
+      }
+    }
+    return new Amended(changed, left, told(all, brought, smaller));
+  }
+
+  private COSDictionary resourcesOfFields() {
+    COSDictionary form =
+        pdf.getDocumentCatalog().getCOSObject().getCOSDictionary(COSName.ACRO_FORM);
+    COSDictionary own = form == null ? null : form.getCOSDictionary(COSName.DR);
+    return own == null ? new COSDictionary() : own;
+  }
+
+  private List<String> told(List<Replacement> all, Set<String> brought, List<Integer> smaller) {
+    var out = new ArrayList<String>();
+    for (String f : brought) {
+      out.add(WORDS.say("pdf-amender.brought", f));
+    }
+    for (int page : smaller) {
+      out.add(WORDS.say("pdf-amender.smaller", page));
+    }
+    if (!touched.isEmpty() && signed()) {
+      out.add(WORDS.say("pdf-amender.signed"));
+    }
+    out.addAll(Elsewhere.saying(pdf, all));
+    return out;
+  }
+
+  /** Whether a change breaks a signature; the signed edition then stays in the file. */
+  public boolean signed() {
+    try {
+      return !pdf.getSignatureDictionaries().isEmpty();
+    } catch (RuntimeException e) {
+      Faults.mended("looking for signatures", e);
+      return false;
+    }
+  }
+
+  /**
+   * Writes the file as it is now. The old words are gone from it, unless it is signed: then what
+   * was signed stays in it, byte by byte, and the changes come after.
+   */
+  public void write(OutputStream out) throws IOException {
+    for (PageChange.FontEntry e : wanted) {
+      e.fonts().setItem(e.name(), e.font().dictionary());
+    }
+    if (signed() && !pdf.isEncrypted() && pdf.getDocument().getStartXref() > 0) {
+      increment(out);
+    } else {
+      Rewritten.write(pdf, out);
+    }
+  }
+
+  private void increment(OutputStream out) throws IOException {
+    Set<COSBase> all = Collections.newSetFromMap(new IdentityHashMap<>());
+    for (int k : touched) {
+      PDPage p = pdf.getPage(k);
+      all.add(p.getCOSObject());
+      all.addAll(PageStreams.contentsOf(p));
+      all.addAll(PageStreams.formsOf(p));
+      NotesOnPage.annotations(p).forEach(a -> all.add(a.getCOSObject()));
+    }
+    var increment = new Increment(pdf.getDocument());
+    increment.change(all);
+    try (var in = Files.newInputStream(request.file())) {
+      increment.write(in, out);
+    }
+  }
+}

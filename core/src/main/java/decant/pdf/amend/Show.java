@@ -1,0 +1,97 @@
+package decant.pdf.amend;
+
+import decant.pdf.content.Instruction;
+import decant.pdf.content.Transform;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * An operator that shows text, with the state it shows it in (ISO 32000-2 §9.3). What it shows is
+ * added while the page is read.
+ */
+final class Show {
+  /**
+   * The text state.
+   *
+   * @param name of the font among the resources; empty where an entry of the graphics state set it
+   * @param letters Tc, in units of text space
+   * @param words Tw
+   * @param stretch Tz, 1 for 100
+   */
+  record State(
+      LettersOfFont font,
+      Optional<String> name,
+      double size,
+      double letters,
+      double words,
+      double stretch,
+      double rise,
+      int mode) {}
+
+  /**
+   * A mark whose text stands for what it marks (ActualText, ISO 32000-2 §14.9.4).
+   *
+   * @param number of its operator in the stream
+   */
+  record Spoken(int number, Instruction.MarkStart start, String text) {}
+
+  final ContentPlace place;
+  final int number;
+  final Instruction.ShowText operator;
+  final State state;
+
+  /** From text space at its beginning to the page. */
+  final Transform space;
+
+  final Optional<Spoken> spoken;
+  final List<Letter> letters = new ArrayList<>();
+
+  /** How far it moves on, in text space. */
+  double end;
+
+  private final double angle;
+  private final double scale;
+
+  Show(
+      ContentPlace place,
+      int number,
+      Instruction.ShowText operator,
+      State state,
+      Transform space,
+      Optional<Spoken> spoken) {
+    this.place = place;
+    this.number = number;
+    this.operator = operator;
+    this.state = state;
+    this.space = space;
+    this.spoken = spoken;
+    this.angle = Math.atan2(sign() * space.b(), sign() * space.a());
+    this.scale = Math.hypot(space.a(), space.b());
+  }
+
+  /** 1 where text runs along the first axis of text space, -1 where it runs against it. */
+  double sign() {
+    return Math.signum(state.size * state.stretch);
+  }
+
+  /** Units of the page in one of text space, along the line. */
+  double scale() {
+    return scale;
+  }
+
+  /** The direction of the line on the page, in radians. */
+  double angle() {
+    return angle;
+  }
+
+  /** The size of its letters on the page, in points. */
+  double size() {
+    return Math.abs(state.size) * Math.hypot(space.c(), space.d());
+  }
+
+  /** Whether nothing of it is seen (§9.3.6). */
+  boolean unseen() {
+    return state.mode == 3 || state.mode == 7;
+  }
+}

@@ -1,0 +1,73 @@
+package decant.pdf.amend;
+
+import decant.pdf.amend.LettersOfFont.Code;
+import decant.pdf.read.page.SourceFace;
+import decant.pdf.write.fonts.LetterFont;
+import decant.text.FontBook;
+import decant.text.FontFace;
+import java.io.IOException;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.apache.pdfbox.cos.COSDictionary;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * A font that ships, with the letters that a font of the file lacks. One for each face of a file.
+ */
+final class SubstituteFont {
+  private final LetterFont font;
+  private @Nullable COSDictionary made;
+
+  private SubstituteFont(LetterFont font) {
+    this.font = font;
+  }
+
+  /** Those of one file. */
+  static final class All {
+    private final Map<FontFace, SubstituteFont> fonts = new HashMap<>();
+
+    /** The one that is closest to a font of the file and has all letters of a text. */
+    Optional<SubstituteFont> closest(SourceFace face, String text) {
+      FontBook book = FontBook.shipped();
+      FontFace served = book.serve(face.family(), face.bold(), face.italic()).face();
+      for (int c : text.codePoints().toArray()) {
+        if (!served.covers(c)) {
+          served = book.stepIn(served, c);
+        }
+      }
+      FontFace all = served;
+      return text.codePoints().allMatch(all::covers)
+          ? Optional.of(fonts.computeIfAbsent(all, f -> new SubstituteFont(new LetterFont(f))))
+          : Optional.empty();
+    }
+  }
+
+  String family() {
+    return font.face().toString();
+  }
+
+  /** Codes of letters it has. */
+  List<Code> of(String text) {
+    var out = new ArrayList<Code>();
+    text.codePoints()
+        .forEach(c -> {
+          LetterFont.Letter l = font.letter(c).orElseThrow();
+          byte[] bytes = {(byte) (l.code() >> 8), (byte) l.code()};
+          out.add(new Code(bytes, Character.toString(c), l.width()));
+        });
+    return out;
+  }
+
+  /** Asked for when all letters are known. */
+  COSDictionary dictionary() throws IOException {
+    COSDictionary d = made;
+    if (d == null) {
+      d = font.dictionary();
+      made = d;
+    }
+    return d;
+  }
+}
