@@ -4,6 +4,9 @@ import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
+import decant.format.Format;
+import decant.format.Formats;
+import decant.format.Intake;
 import decant.io.AtomicFile;
 import decant.io.WriteProblem;
 import decant.pdf.amend.AmendCheck;
@@ -115,6 +118,13 @@ final class AmendCommand implements Callable<Integer> {
     ReadRequest request = opening.request(file).by(Deadline.in(allowed));
     AtomicFile.Pending pending = null;
     try {
+      Format format = Intake.recognise(request);
+      if (!format.equals(Formats.pages())) {
+        String pages = Formats.pages().name();
+        return told(
+            new ReadProblem(
+                ReadProblem.Kind.NOT_SERVED, WORDS.say("amend-command.not-pages", pages)));
+      }
       Prepared p = PdfAmender.in(request, pdf -> prepared(pdf, all));
       pending = p.file;
       if (pending != null) {

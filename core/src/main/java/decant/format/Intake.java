@@ -28,7 +28,7 @@ public final class Intake {
   /** Takes a file in. @throws ReadProblem with a message in the person's words */
   public static TakenIn take(ReadRequest request) throws ReadProblem {
     Path file = request.file();
-    Format format = recognise(request, file);
+    Format format = recognise(request);
     if (format.equals(Unserved.LOCKED_OFFICE)) {
       return unlocked(request);
     }
@@ -96,7 +96,13 @@ public final class Intake {
         WORDS.say("intake.this-is-decant-takes-in", article(described(f)), takenIn));
   }
 
-  private static Format recognise(ReadRequest request, Path file) throws ReadProblem {
+  /**
+   * What a file is, by its content.
+   *
+   * @throws ReadProblem if there is none, or it cannot be read
+   */
+  public static Format recognise(ReadRequest request) throws ReadProblem {
+    Path file = request.file();
     if (!Files.exists(file)) {
       throw new ReadProblem(Kind.NOT_FOUND, WORDS.say("intake.there-is-no-file-of"));
     }

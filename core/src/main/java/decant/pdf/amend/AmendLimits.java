@@ -5,8 +5,8 @@ package decant.pdf.amend;
  * and from memory where no source stands beside it.
  */
 final class AmendLimits {
-  /** A gap without a space parts words. Searching programs of the trade take 0.1 to 0.2. */
-  static final double WORD_GAP = 0.13;
+  /** A gap without a space parts words. Programs that extract text commonly take 0.1 to 0.2. */
+  static final double WORD_GAP = 0.1;
 
   /** A gap ends a line: what follows is another column. */
   static final double COLUMN_GAP = 1.2;
@@ -17,11 +17,11 @@ final class AmendLimits {
   /** Baselines this near are one line, in points and in sizes. */
   static final double BASELINE = 0.12;
 
-  /** How far above the line a smaller letter may stand and belong to it. */
-  static final double RAISED = 0.7;
+  /** How far above the line a letter no larger may stand, beside others, and belong to it. */
+  static final double RAISED = 0.6;
 
+  /** The same below it. */
   static final double LOWERED = 0.35;
-  static final double SMALLER = 0.88;
 
   /** Lines are neighbours up to this distance. */
   static final double NEXT_LINE = 2.6;

@@ -3,6 +3,7 @@ package decant.pdf.amend;
 import decant.words.Words;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.function.Predicate;
 import java.util.regex.Pattern;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.interactive.documentnavigation.outline.PDOutlineItem;
@@ -24,18 +25,24 @@ final class Elsewhere {
     }
     String title = pdf.getDocumentInformation().getTitle();
     for (Replacement r : all) {
-      Pattern whole =
-          Pattern.compile(
-              "(?<![\\p{L}\\p{N}_])" + Pattern.quote(Plain.of(r.words())) + "(?![\\p{L}\\p{N}_])");
-      long bookmarks = titles.stream().filter(t -> whole.matcher(Plain.of(t)).find()).count();
+      Predicate<String> says = says(r.words());
+      long bookmarks = titles.stream().filter(says).count();
       if (bookmarks > 0) {
         out.add(WORDS.count("elsewhere.bookmarks", bookmarks, r.words()));
       }
-      if (title != null && whole.matcher(Plain.of(title)).find()) {
+      if (title != null && says.test(title)) {
         out.add(WORDS.say("elsewhere.title", r.words()));
       }
     }
     return out;
+  }
+
+  /** Whether a text has words in it, as whole words. */
+  static Predicate<String> says(String words) {
+    Pattern whole =
+        Pattern.compile(
+            "(?<![\\p{L}\\p{N}_])" + Pattern.quote(Plain.of(words)) + "(?![\\p{L}\\p{N}_])");
+    return t -> whole.matcher(Plain.of(t)).find();
   }
 
   private static void gather(PDOutlineNode of, List<String> titles, int depth) {

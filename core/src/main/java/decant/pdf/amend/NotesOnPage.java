@@ -4,15 +4,20 @@ import decant.work.Faults;
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.List;
+import org.apache.pdfbox.cos.COSArray;
 import org.apache.pdfbox.cos.COSBase;
 import org.apache.pdfbox.cos.COSDictionary;
 import org.apache.pdfbox.cos.COSName;
 import org.apache.pdfbox.cos.COSStream;
+import org.apache.pdfbox.cos.COSString;
 import org.apache.pdfbox.pdmodel.PDPage;
 import org.apache.pdfbox.pdmodel.interactive.annotation.PDAnnotation;
+import org.jspecify.annotations.Nullable;
 
 /** Fields and notes that lie over a page and say what was searched for: they are not its text. */
 final class NotesOnPage {
+  private static final int DEEPEST = 16;
+
   private NotesOnPage() {}
 
   /**
@@ -22,18 +27,49 @@ final class NotesOnPage {
       PDPage page, int number, COSDictionary around, List<Replacement> all, FontsOfFile fonts) {
     var out = new ArrayList<Left>();
     for (PDAnnotation a : annotations(page)) {
-      if (a.isHidden() || !(shown(a) instanceof COSStream form)) {
+      if (a.isHidden()) {
         continue;
       }
-      List<Row> rows = Rows.of(PageLetters.of(form, around, fonts).letters());
       boolean field = "Widget".equals(a.getSubtype());
-      for (Replacement r : all) {
-        for (Found f : Search.in(rows, r.words())) {
-          out.add(new Left(number, r.words(), field ? Left.Reason.IN_FIELD : Left.Reason.IN_NOTE));
+      Left.Reason reason = field ? Left.Reason.IN_FIELD : Left.Reason.IN_NOTE;
+      if (shown(a) instanceof COSStream form) {
+        List<Row> rows = Rows.of(PageLetters.of(form, around, fonts).letters());
+        for (Replacement r : all) {
+          Search.in(rows, r.words()).forEach(f -> out.add(new Left(number, r.words(), reason)));
+        }
+      } else if (field) {
+        for (Replacement r : all) {
+          if (values(a.getCOSObject()).stream().anyMatch(Elsewhere.says(r.words()))) {
+            out.add(new Left(number, r.words(), reason));
+          }
         }
       }
     }
     return out;
+  }
+
+  /** What a field without looks of its own shows: programs draw its value (§12.7.4.3). */
+  private static List<String> values(COSDictionary field) {
+    var out = new ArrayList<String>();
+    COSDictionary at = field;
+    for (int depth = 0; at != null && depth < DEEPEST; depth++) {
+      texts(at.getDictionaryObject(COSName.V), 0, out);
+      texts(at.getDictionaryObject(COSName.OPT), 0, out); // what a list shows
+      at = at.getCOSDictionary(COSName.PARENT);
+    }
+    return out;
+  }
+
+  private static void texts(@Nullable COSBase o, int depth, List<String> out) {
+    switch (o) {
+      case COSString s -> out.add(s.getString());
+      case COSArray a -> {
+        for (int k = 0; k < a.size() && depth < 2; k++) {
+          texts(a.getObject(k), depth + 1, out);
+        }
+      }
+      case null, default -> {}
+    }
   }
 
   static List<PDAnnotation> annotations(PDPage page) {
@@ -45,7 +81,7 @@ final class NotesOnPage {
     }
   }
 
-  private static @org.jspecify.annotations.Nullable COSBase shown(PDAnnotation a) {
+  private static @Nullable COSBase shown(PDAnnotation a) {
     COSDictionary looks = a.getCOSObject().getCOSDictionary(COSName.AP);
     COSBase normal = looks == null ? null : looks.getDictionaryObject(COSName.N);
     if (normal instanceof COSDictionary states && !(normal instanceof COSStream)) {

@@ -20,6 +20,7 @@ import java.util.TreeSet;
 import org.apache.pdfbox.cos.COSBase;
 import org.apache.pdfbox.cos.COSDictionary;
 import org.apache.pdfbox.cos.COSName;
+import org.apache.pdfbox.cos.COSObject;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPage;
 
@@ -145,17 +146,18 @@ public final class PdfAmender {
    * was signed stays in it, byte by byte, and the changes come after.
    */
   public void write(OutputStream out) throws IOException {
+    var fresh = new ArrayList<COSObject>();
     for (PageChange.FontEntry e : wanted) {
-      e.fonts().setItem(e.name(), e.font().dictionary());
+      e.fonts().setItem(e.name(), e.font().in(pdf.getDocument(), fresh::add));
     }
     if (signed() && !pdf.isEncrypted() && pdf.getDocument().getStartXref() > 0) {
-      increment(out);
+      increment(fresh, out);
     } else {
       Rewritten.write(pdf, out);
     }
   }
 
-  private void increment(OutputStream out) throws IOException {
+  private void increment(List<COSObject> fresh, OutputStream out) throws IOException {
     Set<COSBase> all = Collections.newSetFromMap(new IdentityHashMap<>());
     for (int k : touched) {
       PDPage p = pdf.getPage(k);
@@ -166,6 +168,7 @@ public final class PdfAmender {
     }
     var increment = new Increment(pdf.getDocument());
     increment.change(all);
+    fresh.forEach(increment::add);
     try (var in = Files.newInputStream(request.file())) {
       increment.write(in, out);
     }

@@ -16,14 +16,18 @@ record Row(List<Letter> letters, List<List<Letter>> again, double v, double size
     return letters.getFirst().u;
   }
 
+  /** How many of its letters there are up to the last that is seen: spaces may follow it. */
+  int seen() {
+    int n = letters.size();
+    while (n > 1 && letters.get(n - 1).isSpace()) {
+      n--;
+    }
+    return n;
+  }
+
   /** Where its last letter ends that is seen. */
   double right() {
-    for (int k = letters.size() - 1; k >= 0; k--) {
-      if (!letters.get(k).isSpace()) {
-        return letters.get(k).right();
-      }
-    }
-    return letters.getLast().right();
+    return letters.get(seen() - 1).right();
   }
 
   double middle() {

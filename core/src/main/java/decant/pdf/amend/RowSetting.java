@@ -17,6 +17,7 @@ import java.util.function.BiFunction;
 final class RowSetting {
   private final Row row;
   private final List<Part> parts = new ArrayList<>();
+  private List<Letter> trailing = List.of();
   private final Set<Letter> gone = Collections.newSetFromMap(new IdentityHashMap<>());
 
   /**
@@ -84,13 +85,17 @@ final class RowSetting {
       }
       k++;
     }
+    trailing = List.copyOf(gap.spaces);
   }
 
   /** What lies between two letters. */
   private static final class Gap {
     private final List<Letter> spaces = new ArrayList<>();
     private double from;
-    private double width;
+
+    /** Less than nothing where letters are drawn together. */
+    private double width = Double.NEGATIVE_INFINITY;
+
     private boolean apart;
     private boolean wordGone;
 
@@ -275,6 +280,15 @@ final class RowSetting {
           places.put(again, u + (again.u - l.u) * scale);
         }
         u += p.width * scale;
+      }
+    }
+    // Spaces at the end stay beyond the last letter; one of them at least.
+    for (int k = 0; k < trailing.size(); k++) {
+      Letter l = trailing.get(k);
+      if (k == 0 || l.u >= u) {
+        places.put(l, Math.max(u, l.u));
+      } else {
+        gone.add(l);
       }
     }
     boolean tightened = nearer > 0 || parts.stream().anyMatch(p -> p.apart && giving.by(p) < -0.01);

@@ -57,7 +57,10 @@ final class Rows {
 
   private static List<Row> ofOneDirection(List<Letter> letters) {
     List<Chain> chains = chains(letters);
-    chains.sort(Comparator.comparingDouble((Chain c) -> -c.size()).thenComparing(c -> c.first().u));
+    chains.sort(
+        Comparator.comparingDouble((Chain c) -> -c.size())
+            .thenComparingInt(c -> -c.letters.size())
+            .thenComparing(c -> c.first().u));
     var bands = new ArrayList<List<Chain>>();
     var byPlace = new TreeMap<Double, List<Chain>>();
     for (Chain c : chains) {
@@ -88,7 +91,7 @@ final class Rows {
         double size = o.size();
         boolean level = Math.abs(off) <= AmendLimits.BASELINE * Math.min(size, c.size());
         boolean aside =
-            c.size() <= AmendLimits.SMALLER * size
+            c.size() <= size * (1 + AmendLimits.BASELINE)
                 && off <= AmendLimits.RAISED * size
                 && off >= -AmendLimits.LOWERED * size
                 && touches(c, o, size);
@@ -181,7 +184,7 @@ final class Rows {
     return !l.isSpace() && gap > (spaced ? AmendLimits.SPACED_GAP : AmendLimits.COLUMN_GAP) * size;
   }
 
-  /** Spaces at either end are no part of it. */
+  /** Spaces before its first letter are no part of it. */
   private static void add(
       List<Row> out,
       List<Letter> letters,
@@ -190,12 +193,9 @@ final class Rows {
       double size,
       double angle) {
     int from = 0;
-    int to = letters.size();
+    final int to = letters.size();
     while (from < to && letters.get(from).isSpace()) {
       from++;
-    }
-    while (to > from && letters.get(to - 1).isSpace()) {
-      to--;
     }
     if (to > from) {
       out.add(

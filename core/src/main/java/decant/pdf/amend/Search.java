@@ -27,7 +27,7 @@ final class Search {
     }
     var taken = new java.util.HashSet<Letter>();
     for (Row r : rows) {
-      for (int k = 0; k < r.letters().size(); k++) {
+      for (int k = 0; k < r.seen(); k++) {
         Optional<Found> f = s.at(r, k);
         boolean free =
             f.isPresent()
@@ -57,7 +57,7 @@ final class Search {
     }
 
     private boolean ended() {
-      return at >= row.letters().size();
+      return at >= row.seen();
     }
 
     private Letter letter() {
@@ -142,10 +142,11 @@ final class Search {
     }
     boolean parted =
         !s.ended()
-            && s.at == s.row.letters().size() - 1
+            && s.at == s.row.seen() - 1
             && isHyphen(s.letter().text)
             && s.letter().text.codePointAt(0) != wanted[k];
-    boolean afterHyphen = s.ended() && !first && isHyphen(s.row.letters().getLast().text);
+    boolean afterHyphen =
+        s.ended() && !first && isHyphen(s.row.letters().get(s.row.seen() - 1).text);
     if (parted && !first || afterHyphen) {
       if (parted) {
         s.at++;

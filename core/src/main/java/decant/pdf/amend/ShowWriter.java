@@ -52,6 +52,10 @@ final class ShowWriter {
     opened();
     for (Letter l : show.letters) {
       Setting in = settings.stream().filter(s -> s.holds(l)).findFirst().orElse(null);
+      if (in == null && l.isSpace()) {
+        silent(l);
+        continue;
+      }
       if (in == null) {
         letter(l, l.u, 1);
         continue;

@@ -11,7 +11,13 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Consumer;
+import org.apache.pdfbox.cos.COSArray;
 import org.apache.pdfbox.cos.COSDictionary;
+import org.apache.pdfbox.cos.COSDocument;
+import org.apache.pdfbox.cos.COSName;
+import org.apache.pdfbox.cos.COSObject;
+import org.apache.pdfbox.cos.COSObjectKey;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -19,7 +25,7 @@ import org.jspecify.annotations.Nullable;
  */
 final class SubstituteFont {
   private final LetterFont font;
-  private @Nullable COSDictionary made;
+  private @Nullable COSObject made;
 
   private SubstituteFont(LetterFont font) {
     this.font = font;
@@ -61,13 +67,34 @@ final class SubstituteFont {
     return out;
   }
 
-  /** Asked for when all letters are known. */
-  COSDictionary dictionary() throws IOException {
-    COSDictionary d = made;
-    if (d == null) {
-      d = font.dictionary();
-      made = d;
+  /**
+   * The font as an object of a file, asked for when all letters are known.
+   *
+   * @param parts told of each object that came into the file
+   */
+  COSObject in(COSDocument file, Consumer<COSObject> parts) throws IOException {
+    COSObject known = made;
+    if (known == null) {
+      COSDictionary d = font.dictionary();
+      if (d.getDictionaryObject(COSName.DESCENDANT_FONTS) instanceof COSArray a
+          && a.getObject(0) instanceof COSDictionary letters) {
+        COSDictionary descriptor = letters.getCOSDictionary(COSName.FONT_DESC);
+        letters.setItem(COSName.FONT_DESC, apart(file, descriptor, parts)); // table 115
+        a.set(0, apart(file, letters, parts));
+      }
+      known = apart(file, d, parts);
+      made = known;
     }
-    return d;
+    return known;
+  }
+
+  private static COSObject apart(COSDocument file, COSDictionary d, Consumer<COSObject> parts) {
+    long n =
+        Math.max(file.getHighestXRefObjectNumber(), file.getTrailer().getLong(COSName.SIZE, 1) - 1)
+            + 1;
+    file.setHighestXRefObjectNumber(n);
+    var o = new COSObject(d, new COSObjectKey(n, 0));
+    parts.accept(o);
+    return o;
   }
 }

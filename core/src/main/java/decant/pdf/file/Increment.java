@@ -76,6 +76,12 @@ public final class Increment {
     }
   }
 
+  /** Adds an object that has a number not yet in the file, with the streams that stand in it. */
+  public void add(COSObject fresh) {
+    change(fresh);
+    addStreams(fresh.getObject(), 0);
+  }
+
   private void addStreams(COSBase in, int depth) {
     List<COSBase> held = new ArrayList<>();
     if (in instanceof COSDictionary d) {

@@ -484,6 +484,15 @@ class PdfAmenderTest {
   }
 
   @Test
+  void lettersDrawnTogetherStaySo() throws IOException {
+    Path source = page("BT /F2 10 Tf 50 700 Td [(A) 200 (V berth W) 150 (Z)] TJ ET");
+    Done d = amend(source, "berth", "shore");
+    for (String l : List.of("A", "V", "W", "Z")) {
+      assertThat(x(letters(d.file()), l)).isCloseTo(x(letters(source), l), within(0.02));
+    }
+  }
+
+  @Test
   void turnedLinesAreSetAlongThemselves() throws IOException {
     Path source = page("BT /F2 10 Tf 0 1 -1 0 100 100 Tm (The berth is Z) Tj ET");
     Done d = amend(source, "berth", "mooring");
