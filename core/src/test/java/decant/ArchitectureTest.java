@@ -256,17 +256,20 @@ class ArchitectureTest {
             "convert"));
     out.put("pdf.merge", List.of("words", "io", "verify"));
     out.put(
+        "pdf.amend.line", List.of("work", "pdf.content", "pdf.read.page", "pdf.read.fonts"));
+    out.put(
         "pdf.amend",
         List.of(
             "words",
             "work",
+            "model..",
             "text",
             "reading",
             "pdf.content",
             "pdf.file",
             "pdf.read.page",
-            "pdf.read.fonts",
             "pdf.read",
+            "pdf.amend.line",
             "pdf.write.fonts"));
     out.put("process", List.of("reading"));
     out.put(

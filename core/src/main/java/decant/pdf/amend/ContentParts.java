@@ -1,5 +1,7 @@
 package decant.pdf.amend;
 
+import decant.pdf.amend.line.PageLetters;
+
 import decant.pdf.content.ContentSplice;
 import decant.pdf.content.Span;
 import decant.pdf.file.Deflated;

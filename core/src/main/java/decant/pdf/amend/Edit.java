@@ -1,5 +1,9 @@
 package decant.pdf.amend;
 
+import decant.pdf.amend.line.Plain;
+import decant.pdf.amend.line.Row;
+import decant.pdf.amend.line.Found;
+
 import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.Collectors;

@@ -1,5 +1,7 @@
 package decant.pdf.amend;
 
+import decant.pdf.amend.line.Plain;
+
 import decant.words.Words;
 import java.util.ArrayList;
 import java.util.List;

@@ -1,5 +1,11 @@
 package decant.pdf.amend;
 
+import decant.pdf.amend.line.FontsOfFile;
+import decant.pdf.amend.line.PageLetters;
+import decant.pdf.amend.line.Row;
+import decant.pdf.amend.line.Rows;
+import decant.pdf.amend.line.Search;
+
 import decant.work.Faults;
 import java.io.IOException;
 import java.util.ArrayList;

@@ -1,6 +1,15 @@
 package decant.pdf.amend;
 
-import decant.pdf.amend.LettersOfFont.Code;
+import decant.pdf.amend.line.Show;
+import decant.pdf.amend.line.Letter;
+import decant.pdf.amend.line.LettersOfFont;
+import decant.pdf.amend.line.PageLetters;
+import decant.pdf.amend.line.Row;
+import decant.pdf.amend.line.Rows;
+import decant.pdf.amend.line.Search;
+import decant.pdf.amend.line.Found;
+
+import decant.pdf.amend.line.LettersOfFont.Code;
 import decant.pdf.amend.Setting.Word;
 import java.awt.geom.Rectangle2D;
 import java.util.ArrayList;
@@ -87,8 +96,33 @@ final class PageWords {
     return smaller;
   }
 
+  /**
+   * Makes a line say something else.
+   *
+   * @param index of the line among those of the page
+   */
+  static PageWords ofLine(
+      PDPage page,
+      int number,
+      PageLetters.Result content,
+      int index,
+      String text,
+      SubstituteFont.All substitutes) {
+    var p = new PageWords(page, content, substitutes);
+    Row row = p.rows.get(index);
+    LineDifference.between(row, text)
+        .ifPresent(e -> {
+          Found where = new Found(List.of(new Found.Piece(row, e.from(), e.to(), 0)), true);
+          p.replace(where, List.of(e), LineDifference.text(row), number);
+        });
+    return p;
+  }
+
   private void replace(Found f, Replacement r, int number) {
-    List<Edit> edits = Edit.of(f, r.with());
+    replace(f, Edit.of(f, r.with()), r.words(), number);
+  }
+
+  private void replace(Found f, List<Edit> edits, String said, int number) {
     Map<Row, List<Edit>> tried = new IdentityHashMap<>();
     try {
       check(f);
@@ -110,7 +144,7 @@ final class PageWords {
       settings.putAll(set);
       changed++;
     } catch (Unset e) {
-      left.add(new Left(number, r.words(), e.reason));
+      left.add(new Left(number, said, e.reason));
     }
   }
 

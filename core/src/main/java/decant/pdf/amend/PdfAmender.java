@@ -1,5 +1,13 @@
 package decant.pdf.amend;
 
+import decant.pdf.amend.line.FontsOfFile;
+import decant.model.Box;
+import decant.pdf.amend.line.AmendLimits;
+import decant.pdf.amend.line.PageLetters;
+import decant.pdf.amend.line.Row;
+import decant.pdf.amend.line.Rows;
+import decant.pdf.content.PageSpace;
+
 import decant.pdf.file.Increment;
 import decant.pdf.file.Rewritten;
 import decant.pdf.read.OpenedPdf;
@@ -7,14 +15,19 @@ import decant.reading.ReadProblem;
 import decant.reading.ReadRequest;
 import decant.words.Words;
 import decant.work.Faults;
+import java.awt.Shape;
+import java.awt.geom.AffineTransform;
+import java.awt.geom.Rectangle2D;
 import java.io.IOException;
 import java.io.OutputStream;
 import java.nio.file.Files;
+import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.IdentityHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
 import org.apache.pdfbox.cos.COSBase;
@@ -28,14 +41,15 @@ import org.apache.pdfbox.pdmodel.PDPage;
 public final class PdfAmender {
   private static final Words WORDS = Words.of(PdfAmender.class);
 
-  private final ReadRequest request;
+  /** The file that was opened; empty for one in memory. */
+  private final Optional<ReadRequest> request;
   private final PDDocument pdf;
   private final FontsOfFile fonts = new FontsOfFile();
   private final SubstituteFont.All substitutes = new SubstituteFont.All();
   private final List<PageChange.FontEntry> wanted = new ArrayList<>();
   private final Set<Integer> touched = new TreeSet<>();
 
-  private PdfAmender(ReadRequest request, PDDocument pdf) {
+  private PdfAmender(Optional<ReadRequest> request, PDDocument pdf) {
     this.request = request;
     this.pdf = pdf;
   }
@@ -44,6 +58,15 @@ public final class PdfAmender {
   @FunctionalInterface
   public interface Use<T> {
     T of(PdfAmender file) throws ReadProblem, IOException;
+  }
+
+  /**
+   * Opens a PDF that needs no password.
+   *
+   * @throws ReadProblem if it cannot be read
+   */
+  public static <T> T in(byte[] pdf, Use<T> use) throws ReadProblem {
+    return OpenedPdf.in(pdf, d -> use.of(new PdfAmender(Optional.empty(), d)));
   }
 
   /**
@@ -59,7 +82,7 @@ public final class PdfAmender {
             throw new ReadProblem(
                 ReadProblem.Kind.CANNOT_UNLOCK, WORDS.say("pdf-amender.not-to-be-changed"));
           }
-          return use.of(new PdfAmender(request, pdf));
+          return use.of(new PdfAmender(Optional.of(request), pdf));
         });
   }
 
@@ -87,7 +110,9 @@ public final class PdfAmender {
     var streams = new PageStreams(pdf);
     COSDictionary ofFields = resourcesOfFields();
     for (int k : on) {
-      request.checkpoint();
+      if (request.isPresent()) {
+        request.get().checkpoint();
+      }
       PDPage page = pdf.getPage(k);
       PageLetters.Result content = PageLetters.of(page, fonts);
       PageWords words = PageWords.of(page, k + 1, content, all, substitutes);
@@ -99,14 +124,83 @@ public final class PdfAmender {
         if (words.smaller()) {
           smaller.add(k + 1);
         }
-        var change = new PageChange(page, content.shows(), words.settings());
-        change.apply(streams.used(), form -> streams.isElsewhere(form, chosen));
-        LinkPlaces.follow(page, words.settings());
-        wanted.addAll(change.wanted());
-        touched.add(k);
+        change(k, content, words, streams, chosen);
       }
     }
     return new Amended(changed, left, told(all, brought, smaller));
+  }
+
+  private void change(
+      int page,
+      PageLetters.Result content,
+      PageWords words,
+      PageStreams streams,
+      Set<Integer> chosen)
+      throws IOException {
+    PDPage p = pdf.getPage(page);
+    var change = new PageChange(p, content.shows(), words.settings());
+    change.apply(streams.used(), form -> streams.isElsewhere(form, chosen));
+    LinkPlaces.follow(p, words.settings());
+    wanted.addAll(change.wanted());
+    touched.add(page);
+  }
+
+  /** The lines of a page, from 0. */
+  public List<PageLine> lines(int page) {
+    PDPage p = pdf.getPage(page);
+    List<Row> rows = Rows.of(PageLetters.of(p, fonts).letters());
+    var out = new ArrayList<PageLine>();
+    for (int k = 0; k < rows.size(); k++) {
+      String text = LineDifference.text(rows.get(k));
+      if (!text.isBlank()) {
+        out.add(new PageLine(k, text, box(p, rows.get(k))));
+      }
+    }
+    return out;
+  }
+
+  private static Box box(PDPage page, Row row) {
+    double low = row.v() - AmendLimits.DESCENT * row.size();
+    double high = row.v() + AmendLimits.ASCENT * row.size();
+    var line =
+        new Rectangle2D.Double(row.left(), low, row.right() - row.left(), high - low);
+    Shape there =
+        AffineTransform.getRotateInstance(row.angle()).createTransformedShape(line);
+    Rectangle2D r =
+        PageSpace.shown(page.getCropBox(), page.getRotation())
+            .createTransformedShape(there)
+            .getBounds2D();
+    return new Box(r.getX(), r.getY(), r.getWidth(), r.getHeight());
+  }
+
+  /**
+   * Makes a line of a page say something else; empty text takes it away.
+   *
+   * @param page from 0
+   * @param line its number among the lines of the page
+   */
+  public Amended change(int page, int line, String text) throws IOException {
+    PDPage p = pdf.getPage(page);
+    PageLetters.Result content = PageLetters.of(p, fonts);
+    PageWords words = PageWords.ofLine(p, page + 1, content, line, text, substitutes);
+    if (words.changed() > 0) {
+      change(page, content, words, new PageStreams(pdf), Set.of(page));
+    }
+    List<Integer> smaller = words.smaller() ? List.of(page + 1) : List.of();
+    return new Amended(
+        words.changed(),
+        words.left(),
+        told(List.of(), new LinkedHashSet<>(words.brought()), smaller));
+  }
+
+  /**
+   * Writes the file with what stands on one page; the others keep their places, and are empty. It
+   * opens without a password.
+   */
+  public void writeOnly(int page, OutputStream out) throws IOException {
+    finish();
+    OnePage.leave(pdf, page);
+    Rewritten.write(pdf, out);
   }
 
   private COSDictionary resourcesOfFields() {
@@ -146,18 +240,25 @@ public final class PdfAmender {
    * was signed stays in it, byte by byte, and the changes come after.
    */
   public void write(OutputStream out) throws IOException {
-    var fresh = new ArrayList<COSObject>();
-    for (PageChange.FontEntry e : wanted) {
-      e.fonts().setItem(e.name(), e.font().in(pdf.getDocument(), fresh::add));
-    }
-    if (signed() && !pdf.isEncrypted() && pdf.getDocument().getStartXref() > 0) {
-      increment(fresh, out);
+    List<COSObject> fresh = finish();
+    boolean kept = signed() && !pdf.isEncrypted() && pdf.getDocument().getStartXref() > 0;
+    if (kept && request.isPresent()) {
+      increment(request.get().file(), fresh, out);
     } else {
       Rewritten.write(pdf, out);
     }
   }
 
-  private void increment(List<COSObject> fresh, OutputStream out) throws IOException {
+  /** Puts the fonts in that are brought, now that all of their letters are known. */
+  private List<COSObject> finish() throws IOException {
+    var fresh = new ArrayList<COSObject>();
+    for (PageChange.FontEntry e : wanted) {
+      e.fonts().setItem(e.name(), e.font().in(pdf.getDocument(), fresh::add));
+    }
+    return fresh;
+  }
+
+  private void increment(Path file, List<COSObject> fresh, OutputStream out) throws IOException {
     Set<COSBase> all = Collections.newSetFromMap(new IdentityHashMap<>());
     for (int k : touched) {
       PDPage p = pdf.getPage(k);
@@ -169,7 +270,7 @@ public final class PdfAmender {
     var increment = new Increment(pdf.getDocument());
     increment.change(all);
     fresh.forEach(increment::add);
-    try (var in = Files.newInputStream(request.file())) {
+    try (var in = Files.newInputStream(file)) {
       increment.write(in, out);
     }
   }

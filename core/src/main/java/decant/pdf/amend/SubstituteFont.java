@@ -1,6 +1,8 @@
 package decant.pdf.amend;
 
-import decant.pdf.amend.LettersOfFont.Code;
+import decant.pdf.amend.line.Letter;
+
+import decant.pdf.amend.line.LettersOfFont.Code;
 import decant.pdf.read.page.SourceFace;
 import decant.pdf.write.fonts.LetterFont;
 import decant.text.FontBook;

@@ -51,8 +51,9 @@ public final class Rewritten {
 
   private Rewritten(PDDocument pdf) throws IOException {
     this.file = pdf.getDocument();
-    this.lock = pdf.isEncrypted() ? pdf.getEncryption().getSecurityHandler() : null;
-    this.metadataClear = pdf.isEncrypted() && !pdf.getEncryption().isEncryptMetaData();
+    boolean locked = pdf.isEncrypted() && !pdf.isAllSecurityToBeRemoved();
+    this.lock = locked ? pdf.getEncryption().getSecurityHandler() : null;
+    this.metadataClear = locked && !pdf.getEncryption().isEncryptMetaData();
     this.version = String.format(Locale.ROOT, "%.1f", file.getVersion());
     this.highest =
         Math.max(file.getHighestXRefObjectNumber(), file.getTrailer().getLong(COSName.SIZE, 1) - 1);

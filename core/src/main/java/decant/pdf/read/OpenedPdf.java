@@ -6,6 +6,7 @@ import decant.reading.ReadRequest;
 import decant.words.Words;
 import decant.work.Faults;
 import java.io.IOException;
+import java.nio.file.Path;
 import java.util.Objects;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.io.IOUtils;
@@ -34,7 +35,25 @@ public final class OpenedPdf {
    * @throws ReadProblem if it is locked, damaged beyond reading, too large or without pages
    */
   public static <T> T in(ReadRequest request, Use<T> use) throws ReadProblem {
-    try (PDDocument pdf = open(request)) {
+    return in(() -> open(request), request, use);
+  }
+
+  /**
+   * The same of a PDF in memory, which needs no password.
+   *
+   * @throws ReadProblem if it cannot be read
+   */
+  public static <T> T in(byte[] pdf, Use<T> use) throws ReadProblem {
+    return in(() -> Loader.loadPDF(pdf), ReadRequest.of(Path.of("")), use);
+  }
+
+  /** Opens a file. */
+  private interface Opening {
+    PDDocument open() throws IOException;
+  }
+
+  private static <T> T in(Opening opening, ReadRequest request, Use<T> use) throws ReadProblem {
+    try (PDDocument pdf = opening.open()) {
       if (pdf.getNumberOfPages() > request.limits().pages()) {
         throw new ReadProblem(
             ReadProblem.Kind.TOO_LARGE,

@@ -1,4 +1,4 @@
-package decant.pdf.amend;
+package decant.pdf.amend.line;
 
 import decant.pdf.read.fonts.FileFonts;
 import decant.pdf.read.page.SourceFace;
@@ -18,7 +18,7 @@ import org.apache.pdfbox.pdmodel.font.PDType3Font;
 import org.apache.pdfbox.pdmodel.font.PDVectorFont;
 
 /** A font of a file: what its codes say, and which codes say something. */
-final class LettersOfFont {
+public final class LettersOfFont {
   /** A character or a few as a font has them. */
   private static final int LONGEST = 4;
 
@@ -27,9 +27,9 @@ final class LettersOfFont {
    *
    * @param width in text space, for size 1
    */
-  record Code(byte[] bytes, String text, double width) {
+  public record Code(byte[] bytes, String text, double width) {
     /** Whether spacing of words goes to it (ISO 32000-2 §9.3.3). */
-    boolean isWordSpace() {
+    public boolean isWordSpace() {
       return bytes.length == 1 && bytes[0] == 32;
     }
   }
@@ -47,16 +47,16 @@ final class LettersOfFont {
     this.texts = texts;
   }
 
-  SourceFace face() {
+  public SourceFace face() {
     return texts.face(font);
   }
 
-  boolean isVertical() {
+  public boolean isVertical() {
     return font.isVertical();
   }
 
   /** The codes of a string; what cannot be read ends it. */
-  List<Code> codes(byte[] string) {
+  public List<Code> codes(byte[] string) {
     var out = new ArrayList<Code>();
     var in = new ByteArrayInputStream(string);
     int at = 0;
@@ -97,7 +97,7 @@ final class LettersOfFont {
    * Codes for a text, as few letters joined as can be; empty if the font has not all of its
    * letters.
    */
-  Optional<List<Code>> of(String text) {
+  public Optional<List<Code>> of(String text) {
     var out = new ArrayList<Code>();
     int at = 0;
     while (at < text.length()) {

@@ -1,4 +1,4 @@
-package decant.pdf.amend;
+package decant.pdf.amend.line;
 
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -8,7 +8,7 @@ import java.util.Optional;
 import java.util.TreeMap;
 
 /** The lines of a page, by where its letters stand. */
-final class Rows {
+public final class Rows {
   private Rows() {}
 
   /** Letters that follow one another in the content and on the page. */
@@ -37,7 +37,7 @@ final class Rows {
   }
 
   /** In the order of the page: by direction, from head to foot, along the lines. */
-  static List<Row> of(List<Letter> letters) {
+  public static List<Row> of(List<Letter> letters) {
     Map<Long, List<Letter>> byAngle = new TreeMap<>();
     for (Letter l : letters) {
       boolean usable =

@@ -1,4 +1,4 @@
-package decant.pdf.amend;
+package decant.pdf.amend.line;
 
 import java.util.ArrayList;
 import java.util.List;
@@ -9,7 +9,7 @@ import org.jspecify.annotations.Nullable;
  * Finds words in the lines of a page: exact case, whole words, over the ends of lines, where a word
  * may be parted by a hyphen.
  */
-final class Search {
+public final class Search {
   private final List<Row> rows;
   private final int[] wanted;
 
@@ -19,7 +19,7 @@ final class Search {
   }
 
   /** In the order of the lines, none reaching into another. */
-  static List<Found> in(List<Row> rows, String words) {
+  public static List<Found> in(List<Row> rows, String words) {
     var s = new Search(rows, words);
     var out = new ArrayList<Found>();
     if (s.wanted.length == 0) {

@@ -1,12 +1,12 @@
-package decant.pdf.amend;
+package decant.pdf.amend.line;
 
 import java.text.Normalizer;
 
 /** Text as it is searched for: letters joined in one sign apart, one kind of space. */
-final class Plain {
+public final class Plain {
   private Plain() {}
 
-  static String of(String text) {
+  public static String of(String text) {
     boolean plain = true;
     for (int k = 0; k < text.length() && plain; k++) {
       char c = text.charAt(k);
@@ -40,7 +40,7 @@ final class Plain {
   }
 
   /** Letters, digits and what belongs to them: a word goes on there. */
-  static boolean isOfWord(int c) {
+  public static boolean isOfWord(int c) {
     return Character.isLetterOrDigit(c)
         || c == '_'
         || Character.getType(c) == Character.NON_SPACING_MARK

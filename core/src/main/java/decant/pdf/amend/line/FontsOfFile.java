@@ -1,4 +1,4 @@
-package decant.pdf.amend;
+package decant.pdf.amend.line;
 
 import decant.pdf.read.fonts.FileFonts;
 import decant.work.Faults;
@@ -12,13 +12,13 @@ import org.apache.pdfbox.pdmodel.ResourceCache;
 import org.apache.pdfbox.pdmodel.font.PDFontFactory;
 
 /** The fonts of a file, each looked into once however many pages show it. */
-final class FontsOfFile {
+public final class FontsOfFile {
   private final FileFonts texts = new FileFonts();
   private final ResourceCache cache = new DefaultResourceCache();
   private final Map<COSDictionary, Optional<LettersOfFont>> known = new IdentityHashMap<>();
 
   /** Empty if a font is damaged beyond reading. */
-  Optional<LettersOfFont> of(COSDictionary dictionary) {
+  public Optional<LettersOfFont> of(COSDictionary dictionary) {
     return known.computeIfAbsent(dictionary, this::read);
   }
 

@@ -1,4 +1,4 @@
-package decant.pdf.amend;
+package decant.pdf.amend.line;
 
 import decant.pdf.content.Instruction;
 import decant.pdf.content.Transform;
@@ -10,7 +10,7 @@ import java.util.Optional;
  * An operator that shows text, with the state it shows it in (ISO 32000-2 §9.3). What it shows is
  * added while the page is read.
  */
-final class Show {
+public final class Show {
   /**
    * The text state.
    *
@@ -19,7 +19,7 @@ final class Show {
    * @param words Tw
    * @param stretch Tz, 1 for 100
    */
-  record State(
+  public record State(
       LettersOfFont font,
       Optional<String> name,
       double size,
@@ -34,21 +34,21 @@ final class Show {
    *
    * @param number of its operator in the stream
    */
-  record Spoken(int number, Instruction.MarkStart start, String text) {}
+  public record Spoken(int number, Instruction.MarkStart start, String text) {}
 
-  final ContentPlace place;
-  final int number;
-  final Instruction.ShowText operator;
-  final State state;
+  public final ContentPlace place;
+  public final int number;
+  public final Instruction.ShowText operator;
+  public final State state;
 
   /** From text space at its beginning to the page. */
-  final Transform space;
+  public final Transform space;
 
-  final Optional<Spoken> spoken;
-  final List<Letter> letters = new ArrayList<>();
+  public final Optional<Spoken> spoken;
+  public final List<Letter> letters = new ArrayList<>();
 
   /** How far it moves on, in text space. */
-  double end;
+  public double end;
 
   private final double angle;
   private final double scale;
@@ -71,27 +71,27 @@ final class Show {
   }
 
   /** 1 where text runs along the first axis of text space, -1 where it runs against it. */
-  double sign() {
+  public double sign() {
     return Math.signum(state.size * state.stretch);
   }
 
   /** Units of the page in one of text space, along the line. */
-  double scale() {
+  public double scale() {
     return scale;
   }
 
   /** The direction of the line on the page, in radians. */
-  double angle() {
+  public double angle() {
     return angle;
   }
 
   /** The size of its letters on the page, in points. */
-  double size() {
+  public double size() {
     return Math.abs(state.size) * Math.hypot(space.c(), space.d());
   }
 
   /** Whether nothing of it is seen (§9.3.6). */
-  boolean unseen() {
+  public boolean unseen() {
     return state.mode == 3 || state.mode == 7;
   }
 }

@@ -1,10 +1,10 @@
-package decant.pdf.amend;
+package decant.pdf.amend.line;
 
 import org.apache.pdfbox.cos.COSName;
 import org.apache.pdfbox.cos.COSStream;
 
 /** Whose content an operator stands in. */
-sealed interface ContentPlace {
+public sealed interface ContentPlace {
   /** That of the page. */
   record OfPage() implements ContentPlace {}
 

@@ -1,4 +1,4 @@
-package decant.pdf.amend;
+package decant.pdf.amend.line;
 
 import decant.pdf.content.ContentReader;
 import decant.pdf.content.Instruction;
@@ -25,7 +25,7 @@ import org.jspecify.annotations.Nullable;
  * The letters of a page with the bytes that show them, in the order of its content, those of forms
  * that it paints among them (ISO 32000-2 §8.10 and §9.4).
  */
-final class PageLetters {
+public final class PageLetters {
   /** Forms within forms beyond this depth are passed over, and forms beyond this many. */
   private static final int DEEPEST = 20;
 
@@ -44,16 +44,16 @@ final class PageLetters {
    *
    * @param low its lower end
    */
-  record Upright(double x, double low, double high) {}
+  public record Upright(double x, double low, double high) {}
 
   /**
    * What stands on a page.
    *
    * @param uprights lines and edges that text does not run over
    */
-  record Result(List<Show> shows, List<Upright> uprights) {
+  public record Result(List<Show> shows, List<Upright> uprights) {
     /** All letters in their order. */
-    List<Letter> letters() {
+    public List<Letter> letters() {
       return shows.stream().flatMap(s -> s.letters.stream()).toList();
     }
   }
@@ -62,7 +62,7 @@ final class PageLetters {
     this.fonts = fonts;
   }
 
-  static Result of(PDPage page, FontsOfFile fonts) {
+  public static Result of(PDPage page, FontsOfFile fonts) {
     var p = new PageLetters(fonts);
     COSDictionary resources =
         page.getResources() == null ? new COSDictionary() : page.getResources().getCOSObject();
@@ -77,7 +77,7 @@ final class PageLetters {
    *
    * @param around resources for one that has none of its own
    */
-  static Result of(COSStream form, COSDictionary around, FontsOfFile fonts) {
+  public static Result of(COSStream form, COSDictionary around, FontsOfFile fonts) {
     var p = new PageLetters(fonts);
     p.form(new ContentPlace.OfPage(), COSName.F, form, around, Transform.NONE, 0);
     p.speak();
@@ -122,7 +122,7 @@ final class PageLetters {
         .run(bytes(form));
   }
 
-  static byte[] bytes(COSStream s) {
+  public static byte[] bytes(COSStream s) {
     var out = new java.io.ByteArrayOutputStream();
     try (var in = s.createInputStream()) {
       in.transferTo(out);

@@ -1,30 +1,30 @@
-package decant.pdf.amend;
+package decant.pdf.amend.line;
 
 /** One code that is shown. Told apart by what it is, not by what it is like. */
-final class Letter {
-  final Show show;
+public final class Letter {
+  public final Show show;
 
   /** Which of the operator's strings, and which of its bytes. */
-  final int piece;
+  public final int piece;
 
-  final int from;
-  final int to;
+  public final int from;
+  public final int to;
 
   /** What it says; empty where another letter says it too. */
-  String text;
+  public String text;
 
   /** Where it begins, in the text space of its operator, and how far it moves on. */
-  final double start;
+  public final double start;
 
-  final double advance;
+  public final double advance;
 
   /** Its own width in text space, without spacing. */
-  final double width;
+  public final double width;
 
   /** Along the line from the page's origin, in points; and across it. */
-  final double u;
+  public final double u;
 
-  final double v;
+  public final double v;
 
   Letter(
       Show show,
@@ -52,11 +52,11 @@ final class Letter {
   }
 
   /** Where it ends along the line, spacing apart. */
-  double right() {
+  public double right() {
     return u + Math.abs(width) * show.scale();
   }
 
-  boolean isSpace() {
+  public boolean isSpace() {
     return text.isBlank() && !text.isEmpty();
   }
 }

@@ -1,58 +1,63 @@
-package decant.pdf.amend;
+package decant.pdf.amend.line;
 
 /**
  * What lines are told and set by, in sizes of their letters unless said otherwise. Common practice,
  * and from memory where no source stands beside it.
  */
-final class AmendLimits {
+public final class AmendLimits {
   /** A gap without a space parts words. Programs that extract text commonly take 0.1 to 0.2. */
-  static final double WORD_GAP = 0.1;
+  public static final double WORD_GAP = 0.1;
 
   /** A gap ends a line: what follows is another column. */
-  static final double COLUMN_GAP = 1.2;
+  public static final double COLUMN_GAP = 1.2;
 
   /** The same where a space stands in the gap, as in lines that are set to the full width. */
-  static final double SPACED_GAP = 2;
+  public static final double SPACED_GAP = 2;
 
   /** Baselines this near are one line, in points and in sizes. */
-  static final double BASELINE = 0.12;
+  public static final double BASELINE = 0.12;
 
   /** How far above the line a letter no larger may stand, beside others, and belong to it. */
-  static final double RAISED = 0.6;
+  public static final double RAISED = 0.6;
 
   /** The same below it. */
-  static final double LOWERED = 0.35;
+  public static final double LOWERED = 0.35;
 
   /** Lines are neighbours up to this distance. */
-  static final double NEXT_LINE = 2.6;
+  public static final double NEXT_LINE = 2.6;
 
   /** Edges of lines this near are one edge, in points. */
-  static final double EDGE = 0.9;
+  public static final double EDGE = 0.9;
 
   /** Gaps between words may shrink to this share of theirs, and to no less than the second. */
-  static final double TIGHT_GAP = 0.7;
+  public static final double TIGHT_GAP = 0.7;
 
-  static final double LEAST_GAP = 0.16;
+  public static final double LEAST_GAP = 0.16;
 
   /** Letters may come nearer by this. */
-  static final double TIGHT_LETTERS = 0.02;
+  public static final double TIGHT_LETTERS = 0.02;
 
   /** Letters may become smaller to this share. */
-  static final double SMALLEST = 0.88;
+  public static final double SMALLEST = 0.88;
 
   /** Gaps of a line that is set to the full width may grow by this share, and by this much. */
-  static final double WIDE_GAP = 0.6;
+  public static final double WIDE_GAP = 0.6;
 
-  static final double WIDER_GAP = 0.25;
+  public static final double WIDER_GAP = 0.25;
 
   /** A gap where neither font nor line tells of one. */
-  static final double USUAL_GAP = 0.27;
+  public static final double USUAL_GAP = 0.27;
 
   /** Text keeps this far from what stands beside it. */
-  static final double BESIDE = 0.3;
+  public static final double BESIDE = 0.3;
 
   /** Letters shown twice to look bold lie this near, for they would not be read apart. */
-  static final double TWICE = 0.25;
+  public static final double TWICE = 0.25;
+
+  /** How far letters commonly reach above and below the line. */
+  public static final double ASCENT = 0.9;
+
+  public static final double DESCENT = 0.25;
 
   private AmendLimits() {}
 }

@@ -1,4 +1,4 @@
-package decant.pdf.amend;
+package decant.pdf.amend.line;
 
 import java.util.List;
 
@@ -11,13 +11,13 @@ import java.util.List;
  * @param size of its letters on the page, in points
  * @param angle of its direction
  */
-record Row(List<Letter> letters, List<List<Letter>> again, double v, double size, double angle) {
-  double left() {
+public record Row(List<Letter> letters, List<List<Letter>> again, double v, double size, double angle) {
+  public double left() {
     return letters.getFirst().u;
   }
 
   /** How many of its letters there are up to the last that is seen: spaces may follow it. */
-  int seen() {
+  public int seen() {
     int n = letters.size();
     while (n > 1 && letters.get(n - 1).isSpace()) {
       n--;
@@ -26,20 +26,20 @@ record Row(List<Letter> letters, List<List<Letter>> again, double v, double size
   }
 
   /** Where its last letter ends that is seen. */
-  double right() {
+  public double right() {
     return letters.get(seen() - 1).right();
   }
 
-  double middle() {
+  public double middle() {
     return (left() + right()) / 2;
   }
 
-  boolean isBeside(Row o) {
+  public boolean isBeside(Row o) {
     return o.left() < right() && o.right() > left();
   }
 
   /** Whether a gap before a letter parts words. */
-  boolean isApart(int k) {
+  public boolean isApart(int k) {
     if (k == 0 || letters.get(k).isSpace() || letters.get(k - 1).isSpace()) {
       return true;
     }
@@ -47,7 +47,7 @@ record Row(List<Letter> letters, List<List<Letter>> again, double v, double size
   }
 
   /** How many gaps part its words. */
-  int gaps() {
+  public int gaps() {
     int n = 0;
     for (int k = 1; k < letters.size(); k++) {
       n += !letters.get(k).isSpace() && isApart(k) ? 1 : 0;

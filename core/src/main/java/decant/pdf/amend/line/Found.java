@@ -1,4 +1,4 @@
-package decant.pdf.amend;
+package decant.pdf.amend.line;
 
 import java.util.List;
 
@@ -8,23 +8,23 @@ import java.util.List;
  * @param pieces its words in their order; one that is parted at the end of a line has two
  * @param whole whether it ends where letters end; else a sign says more than what was searched for
  */
-record Found(List<Piece> pieces, boolean whole) {
+public record Found(List<Piece> pieces, boolean whole) {
   /**
    * @param from its first letter in the row, and
    * @param to the one after its last
    * @param word which word of what was searched for
    */
-  record Piece(Row row, int from, int to, int word) {
-    List<Letter> letters() {
+  public record Piece(Row row, int from, int to, int word) {
+    public List<Letter> letters() {
       return row.letters().subList(from, to);
     }
   }
 
-  Found {
+  public Found {
     pieces = List.copyOf(pieces);
   }
 
-  boolean unseen() {
+  public boolean unseen() {
     return pieces.stream().anyMatch(p -> p.letters().stream().anyMatch(l -> l.show.unseen()));
   }
 }

@@ -1,0 +1,172 @@
+package decant.pin;
+
+import decant.model.Block;
+import decant.model.Box;
+import decant.model.Document;
+import decant.model.Inline;
+import decant.model.Paragraph;
+import decant.model.Pinned;
+import decant.model.Position;
+import decant.model.Section;
+import decant.model.Selection;
+import decant.model.edit.Edit;
+import decant.model.edit.Revision;
+import decant.model.edit.Step;
+import decant.model.look.Media;
+import decant.model.walk.Walk;
+import decant.pdf.amend.Amended;
+import decant.pdf.amend.ChangedWords;
+import decant.pdf.amend.PageLine;
+import decant.pdf.amend.PdfAmender;
+import decant.reading.ReadProblem;
+import decant.words.Words;
+import java.io.ByteArrayOutputStream;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+
+/** Pinned pages whose lines are changed where they stand; all else of them stays. */
+public final class AmendedPages {
+  private static final Words WORDS = Words.of(AmendedPages.class);
+  private static final String TYPE = "application/pdf";
+
+  private AmendedPages() {}
+
+  /**
+   * What became of a change.
+   *
+   * @param revision with the change, or as it was if it could not be made
+   * @param amended what is to be told of it
+   */
+  public record Result(Revision revision, Amended amended) {}
+
+  /**
+   * The lines of a pinned page.
+   *
+   * @throws ReadProblem if its file cannot be read
+   */
+  public static List<PageLine> lines(Pinned pinned) throws ReadProblem {
+    return PdfAmender.in(pinned.file().bytes(), pdf -> pdf.lines(pinned.page()));
+  }
+
+  /**
+   * Makes a line of a pinned page say something else, as one act that can be undone.
+   *
+   * @param pinned as it stands in the revision
+   * @param line one of its {@link #lines}
+   * @param text what it is to say; empty to take it away
+   * @throws ReadProblem if the page's file cannot be read
+   */
+  public static Result change(Revision r, Pinned pinned, PageLine line, String text)
+      throws ReadProblem {
+    var out = new ByteArrayOutputStream();
+    Amended amended =
+        PdfAmender.in(
+            pinned.file().bytes(),
+            pdf -> {
+              Amended a = pdf.change(pinned.page(), line.index(), text);
+              if (a.changed() > 0) {
+                pdf.writeOnly(pinned.page(), out);
+              }
+              return a;
+            });
+    if (amended.changed() == 0) {
+      return new Result(r, amended);
+    }
+    var now =
+        new Pinned(
+            Media.of(TYPE, out.toByteArray()), pinned.page(), pinned.why(), pinned.places());
+    Optional<Document> read = reading(r.document(), pinned, line, text.strip());
+    var told = new ArrayList<>(amended.told());
+    if (read.isEmpty()) {
+      told.add(WORDS.say("amended-pages.not-read"));
+    }
+    Document d = with(read.orElse(r.document()), pinned, now);
+    Edit edit = Edit.of(WORDS.say("amended-pages.change"), Step.Resection.to(d));
+    Selection s = r.selection();
+    Revision next = r.apply(edit, new Selection(in(d, s.anchor()), in(d, s.caret())));
+    return new Result(next, new Amended(amended.changed(), amended.left(), told));
+  }
+
+  /** A place that is still there: what was read from the page may be shorter now. */
+  private static Position in(Document d, Position at) {
+    return d.paragraph(at.paragraph())
+        .map(p -> new Position(p.id(), Math.min(at.offset(), p.length())))
+        .orElse(at);
+  }
+
+  private static Document with(Document d, Pinned was, Pinned now) {
+    return d.withSections(
+        d.sections().stream()
+            .map(s ->
+                s.pinned().filter(p -> p == was).isPresent()
+                    ? new Section(
+                        s.id(), s.page(), s.start(), s.running(), s.blocks(), Optional.of(now))
+                    : s)
+            .toList());
+  }
+
+  /**
+   * What was read from the page says the same as the line, for bookmarks and searching; empty if
+   * the line is not found in it.
+   */
+  private static Optional<Document> reading(
+      Document d, Pinned pinned, PageLine line, String text) {
+    List<String> was = ChangedWords.of(line.text());
+    ChangedWords change = ChangedWords.between(was, ChangedWords.of(text)).orElseThrow();
+    for (Section s : d.sections()) {
+      if (s.pinned().filter(p -> p == pinned).isEmpty()) {
+        continue;
+      }
+      for (Block b : s.blocks()) {
+        Box place = pinned.places().get(b.id());
+        if (place != null && !meets(place, line.box())) {
+          continue;
+        }
+        for (Paragraph p : Walk.paragraphs(List.of(b))) {
+          Optional<int[]> at = place(p.text(), was);
+          if (at.isPresent()) {
+            int from = at.get()[2 * change.from()];
+            int to = at.get()[2 * change.to() - 1];
+            List<Inline> with =
+                change.with().isEmpty()
+                    ? List.of()
+                    : List.of(new Inline.Text(change.text(), p.lookAt(from + 1)));
+            return Optional.of(
+                new Step.ReplaceText(p.id(), from, to, with).apply(d).document());
+          }
+        }
+      }
+    }
+    return Optional.empty();
+  }
+
+  private static boolean meets(Box a, Box b) {
+    double middle = b.y() + b.height() / 2;
+    return middle >= a.y() - 2 && middle <= a.bottom() + 2;
+  }
+
+  /** Where words stand in a text one after the other: from and to of each. */
+  private static Optional<int[]> place(String text, List<String> words) {
+    int at = text.indexOf(words.getFirst());
+    while (at >= 0) {
+      int[] out = new int[2 * words.size()];
+      int k = at;
+      boolean all = true;
+      for (int w = 0; w < words.size() && all; w++) {
+        while (k < text.length() && Character.isWhitespace(text.charAt(k))) {
+          k++;
+        }
+        all = text.startsWith(words.get(w), k);
+        out[2 * w] = k;
+        k += words.get(w).length();
+        out[2 * w + 1] = k;
+      }
+      if (all) {
+        return Optional.of(out);
+      }
+      at = text.indexOf(words.getFirst(), at + 1);
+    }
+    return Optional.empty();
+  }
+}
