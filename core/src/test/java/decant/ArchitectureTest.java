@@ -198,8 +198,31 @@ class ArchitectureTest {
             "pdf.write.fonts",
             "verify"));
     out.put("proof", and(and(content, layout), "publication"));
+    out.put("pdf.amend.line", List.of("work", "pdf.content", "pdf.read.page", "pdf.read.fonts"));
     out.put(
-        "pin", and(and(content, layout), "publication", "reading", "picture", "paint", "proof"));
+        "pdf.amend",
+        List.of(
+            "words",
+            "work",
+            "model..",
+            "text",
+            "reading",
+            "pdf.content",
+            "pdf.file",
+            "pdf.read.page",
+            "pdf.read",
+            "pdf.amend.line",
+            "pdf.write.fonts"));
+    out.put(
+        "pin",
+        and(
+            and(content, layout),
+            "publication",
+            "reading",
+            "picture",
+            "paint",
+            "proof",
+            "pdf.amend"));
     out.put("recipe", and(published, "io", "reading", "format", "pdf.choices", "pdf.file"));
     out.put(
         "preview",
@@ -255,22 +278,6 @@ class ArchitectureTest {
             "format",
             "convert"));
     out.put("pdf.merge", List.of("words", "io", "verify"));
-    out.put(
-        "pdf.amend.line", List.of("work", "pdf.content", "pdf.read.page", "pdf.read.fonts"));
-    out.put(
-        "pdf.amend",
-        List.of(
-            "words",
-            "work",
-            "model..",
-            "text",
-            "reading",
-            "pdf.content",
-            "pdf.file",
-            "pdf.read.page",
-            "pdf.read",
-            "pdf.amend.line",
-            "pdf.write.fonts"));
     out.put("process", List.of("reading"));
     out.put(
         "run",

@@ -74,8 +74,7 @@ public final class AmendedPages {
       return new Result(r, amended);
     }
     var now =
-        new Pinned(
-            Media.of(TYPE, out.toByteArray()), pinned.page(), pinned.why(), pinned.places());
+        new Pinned(Media.of(TYPE, out.toByteArray()), pinned.page(), pinned.why(), pinned.places());
     Optional<Document> read = reading(r.document(), pinned, line, text.strip());
     var told = new ArrayList<>(amended.told());
     if (read.isEmpty()) {
@@ -110,8 +109,7 @@ public final class AmendedPages {
    * What was read from the page says the same as the line, for bookmarks and searching; empty if
    * the line is not found in it.
    */
-  private static Optional<Document> reading(
-      Document d, Pinned pinned, PageLine line, String text) {
+  private static Optional<Document> reading(Document d, Pinned pinned, PageLine line, String text) {
     List<String> was = ChangedWords.of(line.text());
     ChangedWords change = ChangedWords.between(was, ChangedWords.of(text)).orElseThrow();
     for (Section s : d.sections()) {
@@ -132,8 +130,7 @@ public final class AmendedPages {
                 change.with().isEmpty()
                     ? List.of()
                     : List.of(new Inline.Text(change.text(), p.lookAt(from + 1)));
-            return Optional.of(
-                new Step.ReplaceText(p.id(), from, to, with).apply(d).document());
+            return Optional.of(new Step.ReplaceText(p.id(), from, to, with).apply(d).document());
           }
         }
       }

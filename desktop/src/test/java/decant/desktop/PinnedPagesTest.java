@@ -5,12 +5,16 @@ import static org.assertj.core.api.Assertions.assertThat;
 import decant.desktop.shell.StageName;
 import decant.desktop.shell.Work;
 import decant.model.Paragraph;
+import decant.model.Pinned;
+import decant.pdf.amend.PageLine;
+import decant.pin.AmendedPages;
 import decant.pin.PinnedPages;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
+import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 import org.junit.jupiter.api.Test;
 
@@ -71,6 +75,91 @@ class PinnedPagesTest extends WindowCase {
     window.type("x");
     window.press(KeyCode.DELETE);
     assertThat(Window.on(() -> work.revision().document())).isSameAs(document);
+  }
+
+  private static <T extends javafx.scene.Node> java.util.Optional<T> inPopup(
+      String id, Class<T> type) {
+    return javafx.stage.Window.getWindows().stream()
+        .filter(w -> w instanceof javafx.stage.Popup && w.isShowing())
+        .map(w -> w.getScene().lookup(id))
+        .filter(type::isInstance)
+        .map(type::cast)
+        .findFirst();
+  }
+
+  private static boolean fieldOpen() {
+    return inPopup("#line-text", TextField.class).filter(t -> !t.isDisabled()).isPresent();
+  }
+
+  private void openLine(PageLine line) {
+    window.clickPage(0, line.box().x() + 30, line.box().y() + line.box().height() / 2, 1);
+    window.until(PinnedPagesTest::fieldOpen);
+  }
+
+  private static String text(Path pdf) throws java.io.IOException {
+    try (var got = org.apache.pdfbox.Loader.loadPDF(pdf.toFile())) {
+      return new org.apache.pdfbox.text.PDFTextStripper().getText(got);
+    }
+  }
+
+  @Test
+  void aLineOfAPinnedPageIsChangedWhereItStands() throws Exception {
+    Work work = rules();
+    window.clickPage("#take-in-result", 0, 120, 330, 1);
+    window.until(() -> !window.find("#mend-page", Button.class).isDisabled());
+    window.click("#mend-page");
+    window.until(() -> kept(work) == 1);
+    window.go(StageName.REVISE);
+    window.settle();
+    Pinned before =
+        Window.on(() -> work.layout().pinned(work.layout().pages().getFirst()).orElseThrow());
+    PageLine line =
+        AmendedPages.lines(before).stream()
+            .filter(l -> l.text().split(" ").length > 6)
+            .findFirst()
+            .orElseThrow();
+    String word = line.text().split(" ")[3];
+    String now = line.text().replaceFirst(java.util.regex.Pattern.quote(word), "Quayside");
+    openLine(line);
+    assertThat(Window.on(() -> inPopup("#line-text", TextField.class).orElseThrow().getText()))
+        .isEqualTo(line.text());
+    // One that has no room is refused, with the reason, and the field stays.
+    Window.run(() -> inPopup("#line-text", TextField.class).orElseThrow().setText(now + now));
+    Window.run(() -> inPopup("#line-change", Button.class).orElseThrow().fire());
+    window.until(() ->
+        inPopup("#line-why", Label.class).filter(l -> l.getText().contains("no room")).isPresent());
+    Window.run(() -> inPopup("#line-text", TextField.class).orElseThrow().setText(now));
+    Window.run(() -> inPopup("#line-change", Button.class).orElseThrow().fire());
+    window.until(() -> !fieldOpen() && changed(work, before));
+    Pinned after =
+        Window.on(() -> work.layout().pinned(work.layout().pages().getFirst()).orElseThrow());
+    assertThat(AmendedPages.lines(after)).extracting(PageLine::text).contains(now);
+    assertThat(
+            Window.on(() ->
+                work.revision().document().paragraphs().stream()
+                    .map(Paragraph::text)
+                    .anyMatch(t -> t.contains("Quayside"))))
+        .as("what was read from the page says so too")
+        .isTrue();
+    window.go(StageName.PUBLISH);
+    Path out = Files.createDirectories(folder.resolve("amended"));
+    Window.run(() -> work.draftProperty().set(work.draftProperty().get().to(out, "Rules")));
+    window.settle();
+    window.click("#publish-go");
+    window.until(() -> work.receiptProperty().get().isPresent());
+    assertThat(Window.on(() -> work.receiptProperty().get().orElseThrow().verified())).isTrue();
+    assertThat(text(out.resolve("Rules.pdf"))).contains("Quayside");
+    window.go(StageName.REVISE);
+    Window.run(() -> work.apply(decant.model.edit.Revision::undo));
+    window.until(() -> !changed(work, before));
+  }
+
+  private static boolean changed(Work work, Pinned before) {
+    return Window.on(() ->
+        work.layout()
+            .pinned(work.layout().pages().getFirst())
+            .filter(p -> p != before)
+            .isPresent());
   }
 
   @Test

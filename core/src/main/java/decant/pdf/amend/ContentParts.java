@@ -1,7 +1,6 @@
 package decant.pdf.amend;
 
 import decant.pdf.amend.line.PageLetters;
-
 import decant.pdf.content.ContentSplice;
 import decant.pdf.content.Span;
 import decant.pdf.file.Deflated;

@@ -1,9 +1,8 @@
 package decant.pdf.amend;
 
+import decant.pdf.amend.line.Found;
 import decant.pdf.amend.line.Plain;
 import decant.pdf.amend.line.Row;
-import decant.pdf.amend.line.Found;
-
 import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.Collectors;

@@ -1,7 +1,6 @@
 package decant.pdf.amend;
 
 import decant.pdf.amend.line.Plain;
-
 import decant.words.Words;
 import java.util.ArrayList;
 import java.util.List;

@@ -2,7 +2,6 @@ package decant.pdf.amend;
 
 import decant.pdf.amend.line.Letter;
 import decant.pdf.amend.line.Row;
-
 import java.util.List;
 import org.apache.pdfbox.cos.COSArray;
 import org.apache.pdfbox.cos.COSFloat;

@@ -5,7 +5,6 @@ import decant.pdf.amend.line.PageLetters;
 import decant.pdf.amend.line.Row;
 import decant.pdf.amend.line.Rows;
 import decant.pdf.amend.line.Search;
-
 import decant.work.Faults;
 import java.io.IOException;
 import java.util.ArrayList;

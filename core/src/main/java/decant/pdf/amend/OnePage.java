@@ -19,8 +19,7 @@ import org.apache.pdfbox.pdmodel.PDPage;
 final class OnePage {
   /** What of a page stays where nothing of it is shown. */
   private static final Set<COSName> FRAME =
-      Set.of(
-          COSName.TYPE, COSName.PARENT, COSName.MEDIA_BOX, COSName.CROP_BOX, COSName.ROTATE);
+      Set.of(COSName.TYPE, COSName.PARENT, COSName.MEDIA_BOX, COSName.CROP_BOX, COSName.ROTATE);
 
   /** What of the file pages and their links need. */
   private static final Set<COSName> OF_FILE =

@@ -1,10 +1,9 @@
 package decant.pdf.amend;
 
-import decant.pdf.amend.line.Show;
-import decant.pdf.amend.line.Letter;
 import decant.pdf.amend.line.ContentPlace;
+import decant.pdf.amend.line.Letter;
 import decant.pdf.amend.line.PageLetters;
-
+import decant.pdf.amend.line.Show;
 import decant.pdf.content.ContentSplice;
 import decant.pdf.content.Instruction;
 import decant.pdf.file.ObjectText;

@@ -1,16 +1,15 @@
 package decant.pdf.amend;
 
-import decant.pdf.amend.line.Show;
+import decant.pdf.amend.Setting.Word;
+import decant.pdf.amend.line.Found;
 import decant.pdf.amend.line.Letter;
 import decant.pdf.amend.line.LettersOfFont;
+import decant.pdf.amend.line.LettersOfFont.Code;
 import decant.pdf.amend.line.PageLetters;
 import decant.pdf.amend.line.Row;
 import decant.pdf.amend.line.Rows;
 import decant.pdf.amend.line.Search;
-import decant.pdf.amend.line.Found;
-
-import decant.pdf.amend.line.LettersOfFont.Code;
-import decant.pdf.amend.Setting.Word;
+import decant.pdf.amend.line.Show;
 import java.awt.geom.Rectangle2D;
 import java.util.ArrayList;
 import java.util.IdentityHashMap;

@@ -1,13 +1,12 @@
 package decant.pdf.amend;
 
-import decant.pdf.amend.line.FontsOfFile;
 import decant.model.Box;
 import decant.pdf.amend.line.AmendLimits;
+import decant.pdf.amend.line.FontsOfFile;
 import decant.pdf.amend.line.PageLetters;
 import decant.pdf.amend.line.Row;
 import decant.pdf.amend.line.Rows;
 import decant.pdf.content.PageSpace;
-
 import decant.pdf.file.Increment;
 import decant.pdf.file.Rewritten;
 import decant.pdf.read.OpenedPdf;
@@ -43,6 +42,7 @@ public final class PdfAmender {
 
   /** The file that was opened; empty for one in memory. */
   private final Optional<ReadRequest> request;
+
   private final PDDocument pdf;
   private final FontsOfFile fonts = new FontsOfFile();
   private final SubstituteFont.All substitutes = new SubstituteFont.All();
@@ -162,10 +162,8 @@ public final class PdfAmender {
   private static Box box(PDPage page, Row row) {
     double low = row.v() - AmendLimits.DESCENT * row.size();
     double high = row.v() + AmendLimits.ASCENT * row.size();
-    var line =
-        new Rectangle2D.Double(row.left(), low, row.right() - row.left(), high - low);
-    Shape there =
-        AffineTransform.getRotateInstance(row.angle()).createTransformedShape(line);
+    var line = new Rectangle2D.Double(row.left(), low, row.right() - row.left(), high - low);
+    Shape there = AffineTransform.getRotateInstance(row.angle()).createTransformedShape(line);
     Rectangle2D r =
         PageSpace.shown(page.getCropBox(), page.getRotation())
             .createTransformedShape(there)

@@ -1,10 +1,9 @@
 package decant.pdf.amend;
 
-import decant.pdf.amend.line.Letter;
-import decant.pdf.amend.line.Row;
 import decant.pdf.amend.line.AmendLimits;
-
+import decant.pdf.amend.line.Letter;
 import decant.pdf.amend.line.PageLetters.Upright;
+import decant.pdf.amend.line.Row;
 import java.util.ArrayList;
 import java.util.List;
 

@@ -1,11 +1,10 @@
 package decant.pdf.amend;
 
+import decant.pdf.amend.Setting.Word;
+import decant.pdf.amend.line.AmendLimits;
 import decant.pdf.amend.line.Letter;
 import decant.pdf.amend.line.LettersOfFont;
 import decant.pdf.amend.line.Row;
-import decant.pdf.amend.line.AmendLimits;
-
-import decant.pdf.amend.Setting.Word;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.IdentityHashMap;

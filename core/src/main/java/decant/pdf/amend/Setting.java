@@ -1,10 +1,9 @@
 package decant.pdf.amend;
 
-import decant.pdf.amend.line.Show;
 import decant.pdf.amend.line.Letter;
 import decant.pdf.amend.line.LettersOfFont;
 import decant.pdf.amend.line.Row;
-
+import decant.pdf.amend.line.Show;
 import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;

@@ -1,9 +1,8 @@
 package decant.pdf.amend;
 
-import decant.pdf.amend.line.Show;
 import decant.pdf.amend.line.Letter;
 import decant.pdf.amend.line.LettersOfFont;
-
+import decant.pdf.amend.line.Show;
 import decant.pdf.content.Instruction;
 import java.io.ByteArrayOutputStream;
 import java.math.BigDecimal;

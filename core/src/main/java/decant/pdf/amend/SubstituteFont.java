@@ -1,7 +1,5 @@
 package decant.pdf.amend;
 
-import decant.pdf.amend.line.Letter;
-
 import decant.pdf.amend.line.LettersOfFont.Code;
 import decant.pdf.read.page.SourceFace;
 import decant.pdf.write.fonts.LetterFont;

@@ -6,7 +6,3 @@
  */
 @org.jspecify.annotations.NullMarked
 package decant.pdf.amend;
-
-import decant.pdf.amend.line.PageLetters;
-import decant.pdf.amend.line.Rows;
-import decant.pdf.amend.line.Search;

@@ -37,6 +37,7 @@ public final class PageEditor {
   private final PagePointer pointer;
   private final Composing composing;
   private final CommentedText commented = new CommentedText();
+  private final List<PagesView.Overlay> more = new ArrayList<>();
   private boolean caretShown = true;
   private double goalX = Double.NaN;
 
@@ -73,6 +74,11 @@ public final class PageEditor {
           }
           view.refreshOverlays();
         });
+  }
+
+  /** Draws something else over the pages too. */
+  public void drawOver(PagesView.Overlay overlay) {
+    more.add(overlay);
   }
 
   /** The frame and handles of the object that is selected. */
@@ -121,7 +127,8 @@ public final class PageEditor {
       return out;
     }
     Page p = layout().pages().get(page);
-    out.addAll(PinnedMark.over(layout(), page, scale));
+    out.addAll(PinnedMark.overLines(layout(), page, scale));
+    more.forEach(o -> out.addAll(o.over(page, scale)));
     for (Box b : commented.on(layout(), p)) {
       out.add(PageMarks.noted(b, scale));
     }

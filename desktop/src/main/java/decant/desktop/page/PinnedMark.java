@@ -34,6 +34,15 @@ public final class PinnedMark {
 
   /** What is drawn over a page, from 0; nothing if it flows. */
   public static List<Node> over(Layout layout, int page, double scale) {
+    return over(layout, page, scale, "pinned-mark.why");
+  }
+
+  /** The same where its lines can be changed. */
+  static List<Node> overLines(Layout layout, int page, double scale) {
+    return over(layout, page, scale, "pinned-mark.lines");
+  }
+
+  private static List<Node> over(Layout layout, int page, double scale, String says) {
     var out = new ArrayList<Node>();
     if (page < layout.pages().size()) {
       var p = layout.pages().get(page);
@@ -42,7 +51,7 @@ public final class PinnedMark {
           .ifPresent(x -> {
             var hatch = new Rectangle(p.width() * scale, p.height() * scale, HATCH);
             hatch.setMouseTransparent(true);
-            var why = new Label(WORDS.say("pinned-mark.why", x.why()));
+            var why = new Label(WORDS.say(says, x.why()));
             why.getStyleClass().add("pinned-why");
             why.setMouseTransparent(true);
             why.setMaxWidth(p.width() * scale);

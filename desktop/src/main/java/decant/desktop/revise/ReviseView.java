@@ -62,6 +62,7 @@ public final class ReviseView implements Stage {
     this.work = work;
     this.editor = new PageEditor(pages, work);
     this.laying = new LookLaying(pages, work);
+    editor.drawOver(new PinnedLines(pages, work, desk::tell)::over);
     pages.setId("pages");
     pages.setAccessibleText(WORDS.say("revise-view.pages"));
     RememberedZoom.of(pages, desk.memory());

@@ -11,7 +11,8 @@ import java.util.List;
  * @param size of its letters on the page, in points
  * @param angle of its direction
  */
-public record Row(List<Letter> letters, List<List<Letter>> again, double v, double size, double angle) {
+public record Row(
+    List<Letter> letters, List<List<Letter>> again, double v, double size, double angle) {
   public double left() {
     return letters.getFirst().u;
   }

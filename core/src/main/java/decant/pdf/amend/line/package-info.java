@@ -1,6 +1,6 @@
 /**
- * The letters of a page with the bytes that show them ({@link decant.pdf.amend.line.PageLetters}), the
- * lines they stand in ({@link decant.pdf.amend.line.Rows}), and words found in these ({@link
+ * The letters of a page with the bytes that show them ({@link decant.pdf.amend.line.PageLetters}),
+ * the lines they stand in ({@link decant.pdf.amend.line.Rows}), and words found in these ({@link
  * decant.pdf.amend.line.Search}).
  */
 @org.jspecify.annotations.NullMarked
