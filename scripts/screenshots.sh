@@ -1,6 +1,6 @@
 #!/usr/bin/env bash
 # Takes the pictures of docs/screenshots from the demo data, in a real window under Xvfb.
-#   scripts/screenshots.sh [FOLDER [runs]]    all of them, or that of Runs alone
+#   scripts/screenshots.sh [FOLDER [runs|pinned]]    all of them, or that of Runs or of a pinned page alone
 set -euo pipefail
 cd "$(dirname "$(readlink -f "$0")")/.."
 . scripts/setup.sh

@@ -4,6 +4,8 @@ import decant.model.Document;
 import decant.model.Metadata;
 import decant.model.edit.Revision;
 import decant.model.edit.Search;
+import decant.pin.AmendedPages;
+import decant.reading.ReadProblem;
 import java.util.List;
 
 /**
@@ -36,12 +38,18 @@ public record Changes(List<Replacement> replacements, Metadata particulars) {
    * A changed document.
    *
    * @param replaced how often a text was replaced
-   * @param left how often one stands on a page that is kept as it is, where nothing is replaced
+   * @param left how often one stands on a page that is kept as it is, where it could not be
+   *     replaced: because it is no whole word, say, or its line has no room
    */
   public record Changed(Document document, int replaced, int left) {}
 
-  /** Changes a document: its text, that of headers and footers, of notes and of boxes. */
-  public Changed in(Document document) {
+  /**
+   * Changes a document: its text, that of headers and footers, of notes and of boxes, and of pages
+   * that stay as they were.
+   *
+   * @throws ReadProblem if such a page's file cannot be read
+   */
+  public Changed in(Document document) throws ReadProblem {
     Document now = particulars.equals(Metadata.NONE) ? document : said(document);
     int replaced = 0;
     int left = 0;
@@ -50,9 +58,15 @@ public record Changes(List<Replacement> replacements, Metadata particulars) {
       int all = Search.all(now, query).size();
       if (all > 0) {
         int some = Search.changeable(now, query).size();
-        replaced += some;
-        left += all - some;
         now = Search.replaceAll(Revision.of(now), query, r.with()).document();
+        int kept = 0;
+        if (all > some) {
+          AmendedPages.Replaced pages = AmendedPages.replaced(now, r.old(), r.with());
+          now = pages.document();
+          kept = Math.min(pages.replaced(), all - some);
+        }
+        replaced += some + kept;
+        left += all - some - kept;
       }
     }
     return new Changed(now, replaced, left);

@@ -18,12 +18,15 @@ import decant.pdf.amend.Amended;
 import decant.pdf.amend.ChangedWords;
 import decant.pdf.amend.PageLine;
 import decant.pdf.amend.PdfAmender;
+import decant.pdf.amend.Replacement;
 import decant.reading.ReadProblem;
 import decant.words.Words;
 import java.io.ByteArrayOutputStream;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.regex.MatchResult;
+import java.util.regex.Pattern;
 
 /** Pinned pages whose lines are changed where they stand; all else of them stays. */
 public final class AmendedPages {
@@ -85,6 +88,76 @@ public final class AmendedPages {
     Selection s = r.selection();
     Revision next = r.apply(edit, new Selection(in(d, s.anchor()), in(d, s.caret())));
     return new Result(next, new Amended(amended.changed(), amended.left(), told));
+  }
+
+  /**
+   * A document in which words were replaced on its pinned pages.
+   *
+   * @param replaced at how many places
+   */
+  public record Replaced(Document document, int replaced) {}
+
+  /**
+   * Replaces words, in exact case and whole, on the pinned pages of a document.
+   *
+   * @throws ReadProblem if a page's file cannot be read
+   */
+  public static Replaced replaced(Document document, String words, String with) throws ReadProblem {
+    Document d = document;
+    int all = 0;
+    for (Section s : document.sections()) {
+      Pinned pinned = s.pinned().orElse(null);
+      if (pinned == null) {
+        continue;
+      }
+      var out = new ByteArrayOutputStream();
+      Amended a =
+          PdfAmender.in(
+              pinned.file().bytes(),
+              pdf -> {
+                Amended done =
+                    pdf.replace(List.of(new Replacement(words, with)), List.of(pinned.page()));
+                if (done.changed() > 0) {
+                  pdf.writeOnly(pinned.page(), out);
+                }
+                return done;
+              });
+      if (a.changed() > 0) {
+        all += a.changed();
+        d = with(d, pinned, with(pinned, out.toByteArray()));
+        d = read(d, s.blocks(), words, with);
+      }
+    }
+    return new Replaced(d, all);
+  }
+
+  private static Pinned with(Pinned p, byte[] file) {
+    return new Pinned(Media.of(TYPE, file), p.page(), p.why(), p.places());
+  }
+
+  /** What was read from a page says the new words too. */
+  private static Document read(Document d, List<Block> blocks, String words, String with) {
+    Document out = d;
+    Pattern whole =
+        Pattern.compile("(?<![\\p{L}\\p{N}_])" + Pattern.quote(words) + "(?![\\p{L}\\p{N}_])");
+    for (Paragraph p : Walk.paragraphs(blocks)) {
+      for (MatchResult m : whole.matcher(p.text()).results().toList().reversed()) {
+        List<Inline> text =
+            with.isEmpty() ? List.of() : List.of(new Inline.Text(with, p.lookAt(m.start() + 1)));
+        out = new Step.ReplaceText(p.id(), m.start(), m.end(), text).apply(out).document();
+      }
+    }
+    return out;
+  }
+
+  /** The same as one act that can be undone; the revision as it was if nothing is replaced. */
+  public static Revision replaced(Revision r, Replaced pages) {
+    Document d = pages.document();
+    Edit edit = Edit.of(WORDS.say("amended-pages.replace"), Step.Resection.to(d));
+    Selection s = r.selection();
+    return pages.replaced() == 0
+        ? r
+        : r.apply(edit, new Selection(in(d, s.anchor()), in(d, s.caret())));
   }
 
   /** A place that is still there: what was read from the page may be shorter now. */

@@ -33,7 +33,7 @@ class ChangesTest {
   }
 
   @Test
-  void theNewTextHasTheLookOfTheOld() {
+  void theNewTextHasTheLookOfTheOld() throws Exception {
     Look bold = Look.of(TextTraits.BOLD, true);
     Document d =
         Samples.document(
@@ -50,7 +50,7 @@ class ChangesTest {
   }
 
   @Test
-  void replacementsFollowOneAnotherAndCapitalsDiffer() {
+  void replacementsFollowOneAnotherAndCapitalsDiffer() throws Exception {
     Document d = Samples.document(Samples.paragraph("old Old old"));
     Changes.Changed c = replacing("old", "new", "new", "newer").in(d);
     assertThat(c.document().paragraphs().getFirst().text()).isEqualTo("newer Old newer");
@@ -91,7 +91,7 @@ class ChangesTest {
   }
 
   @Test
-  void particularsThatAreSetTakeTheirPlaceAndOthersStay() {
+  void particularsThatAreSetTakeTheirPlaceAndOthersStay() throws Exception {
     Document d =
         Samples.document(Samples.paragraph("x"))
             .withMetadata(new Metadata("Title", "", "Old author", "k", "en"));

@@ -127,7 +127,9 @@ class PinnedPagesTest extends WindowCase {
     Window.run(() -> inPopup("#line-text", TextField.class).orElseThrow().setText(now + now));
     Window.run(() -> inPopup("#line-change", Button.class).orElseThrow().fire());
     window.until(() ->
-        inPopup("#line-why", Label.class).filter(l -> l.getText().contains("no room")).isPresent());
+        inPopup("#line-why", javafx.scene.text.Text.class)
+            .filter(l -> l.getText().contains("no room"))
+            .isPresent());
     Window.run(() -> inPopup("#line-text", TextField.class).orElseThrow().setText(now));
     Window.run(() -> inPopup("#line-change", Button.class).orElseThrow().fire());
     window.until(() -> !fieldOpen() && changed(work, before));

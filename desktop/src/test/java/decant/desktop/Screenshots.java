@@ -11,6 +11,8 @@ import decant.model.Section;
 import decant.model.Selection;
 import decant.model.Table;
 import decant.model.edit.object.ObjectEdits;
+import decant.pdf.amend.PageLine;
+import decant.pin.AmendedPages;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -41,8 +43,14 @@ final class Screenshots {
     Files.deleteIfExists(scratch.resolve("Winter rules.pdf"));
     Path state = Files.createTempDirectory("decant-pictures");
     try (Window w = Window.open(state)) {
-      runs(w, demo.resolve("Archive"), scratch.resolve("Archive"), out.resolve("runs.png"));
-      if (args.length > 2) {
+      String only = args.length > 2 ? args[2] : "";
+      if (!only.equals("pinned")) {
+        runs(w, demo.resolve("Archive"), scratch.resolve("Archive"), out.resolve("runs.png"));
+      }
+      if (!only.equals("runs")) {
+        pinned(w, scratch.resolve("Berth application.pdf"), out.resolve("revise-pinned.png"));
+      }
+      if (!only.isEmpty()) {
         System.exit(0); // only that was asked for
       }
       Window.run(() -> w.desk.tray().showFolder(scratch));
@@ -245,6 +253,34 @@ final class Screenshots {
     pause(200);
     w.picture(picture);
     w.until(() -> w.find("#run-first", Button.class).getText().equals("Plan again"));
+  }
+
+  /** A line of a page that stays as it was, about to be changed. */
+  private static void pinned(Window w, Path form, Path picture) throws IOException {
+    Work work = w.takeIn(form);
+    w.go(StageName.TAKE_IN);
+    w.until(() -> work.judgingProperty().get() == Work.Judged.DONE);
+    w.clickPage("#take-in-result", 0, 120, 120, 1);
+    w.until(() -> !w.find("#mend-page", Button.class).isDisabled());
+    w.click("#mend-page");
+    w.until(() -> work.layout().kept(work.layout().pages().getFirst()).isPresent());
+    w.go(StageName.REVISE);
+    pause(900);
+    var page =
+        Window.on(() -> work.layout().pinned(work.layout().pages().getFirst()).orElseThrow());
+    try {
+      PageLine line =
+          AmendedPages.lines(page).stream()
+              .filter(l -> l.text().split(" ").length > 5)
+              .findFirst()
+              .orElseThrow();
+      w.clickPage(0, line.box().x() + 40, line.box().y() + line.box().height() / 2, 1);
+    } catch (decant.reading.ReadProblem e) {
+      throw new IOException(e);
+    }
+    pause(1500);
+    w.picture(picture);
+    w.press(KeyCode.ESCAPE);
   }
 
   private static void remove(Path tree) throws IOException {

@@ -1,15 +1,20 @@
 package decant.desktop.revise;
 
 import decant.desktop.shell.Work;
+import decant.model.Document;
 import decant.model.Selection;
 import decant.model.edit.Commands;
 import decant.model.edit.Range;
 import decant.model.edit.Search;
 import decant.model.edit.Search.Query;
+import decant.pin.AmendedPages;
+import decant.reading.ReadProblem;
 import decant.words.Words;
+import decant.work.Faults;
 import java.util.List;
 import java.util.Optional;
 import javafx.animation.PauseTransition;
+import javafx.application.Platform;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
 import javafx.scene.control.CheckBox;
@@ -138,10 +143,48 @@ final class FindBar extends HBox {
   }
 
   private void replaceAll() {
-    int n = Search.changeable(work.revision().document(), query()).size();
+    Document before = work.revision().document();
+    int all = Search.all(before, query()).size();
+    int n = Search.changeable(before, query()).size();
     if (n > 0) {
       work.apply(r -> Search.replaceAll(r, query(), replace.getText()));
     }
-    says.setText(n == 0 ? WORDS.say("find-bar.not-found") : WORDS.count("find-bar.replaced", n));
+    if (all > n && query().matchCase()) {
+      onPinnedPages(all, n);
+    } else {
+      replaced(all, n);
+    }
+  }
+
+  /** Pages that stay as they were are changed beside what goes on. */
+  private void onPinnedPages(int all, int done) {
+    Document now = work.revision().document();
+    String words = query().text();
+    String with = replace.getText();
+    says.setText(WORDS.say("find-bar.replacing"));
+    Thread.ofVirtual()
+        .start(() -> {
+          AmendedPages.Replaced pages;
+          try {
+            pages = AmendedPages.replaced(now, words, with);
+          } catch (ReadProblem | RuntimeException | StackOverflowError e) {
+            Faults.mended("replacing on pages that stay", e);
+            pages = new AmendedPages.Replaced(now, 0);
+          }
+          AmendedPages.Replaced found = pages;
+          Platform.runLater(() -> {
+            boolean same = work.revision().document() == now;
+            if (same) {
+              work.apply(r -> AmendedPages.replaced(r, found));
+            }
+            replaced(all, done + (same ? found.replaced() : 0));
+          });
+        });
+  }
+
+  private void replaced(int all, int done) {
+    String left = all > done ? " " + WORDS.count("find-bar.left", all - done) : "";
+    says.setText(
+        all == 0 ? WORDS.say("find-bar.not-found") : WORDS.count("find-bar.replaced", done) + left);
   }
 }

@@ -6,10 +6,10 @@ import decant.pdf.amend.PageLine;
 import decant.words.Words;
 import java.util.function.Consumer;
 import javafx.scene.control.Button;
-import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
+import javafx.scene.text.Text;
 import javafx.stage.Popup;
 
 /** The words of one line of a page, below it, to be changed. */
@@ -21,7 +21,10 @@ final class LineField {
   private final PagesView view;
   private final Popup popup = new Popup();
   private final TextField text = new TextField();
-  private final Label why = new Label();
+
+  /** Text and not a label, so that the field is as high as all of its lines. */
+  private final Text why = new Text();
+
   private final Button change = new Button(WORDS.say("line-field.change"));
   private final Button away = new Button(WORDS.say("line-field.away"));
   private Consumer<String> chosen = t -> {};
@@ -33,6 +36,7 @@ final class LineField {
     text.setAccessibleText(WORDS.say("line-field.text"));
     text.setOnAction(e -> choose(text.getText()));
     change.setId("line-change");
+    change.getStyleClass().add("quiet-button");
     change.setOnAction(e -> choose(text.getText()));
     away.setId("line-away");
     away.getStyleClass().add("quiet-button");
@@ -42,10 +46,9 @@ final class LineField {
     leave.setId("line-leave");
     leave.setOnAction(e -> close());
     why.setId("line-why");
-    why.setWrapText(true);
-    why.getStyleClass().add("hint");
+    why.getStyleClass().add("line-why");
     var box = new VBox(7, text, why, new HBox(8, change, away, leave));
-    box.getStyleClass().addAll("chooser", "line-field");
+    box.getStyleClass().add("line-field");
     box.getStylesheets()
         .add(LineField.class.getResource("/decant/desktop/decant.css").toExternalForm());
     popup.getContent().add(box);
@@ -71,7 +74,7 @@ final class LineField {
     Box b = line.box();
     double width = Math.clamp(b.width() * view.scale() + 40, LEAST, MOST);
     text.setPrefWidth(width);
-    why.setMaxWidth(width);
+    why.setWrappingWidth(width);
     view.viewPoint(page, b.x(), b.bottom())
         .map(p -> view.localToScreen(p))
         .ifPresent(p -> {

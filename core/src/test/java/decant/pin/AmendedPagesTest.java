@@ -1,0 +1,172 @@
+package decant.pin;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import decant.Samples;
+import decant.Tool;
+import decant.convert.Changes;
+import decant.model.Document;
+import decant.model.Metadata;
+import decant.model.Outline;
+import decant.model.Paragraph;
+import decant.model.Pinned;
+import decant.model.edit.Revision;
+import decant.model.look.Media;
+import decant.pdf.amend.Left;
+import decant.pdf.amend.PageLine;
+import decant.reading.TakenIn;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.text.PDFTextStripper;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+/** Lines of pages that stay as they were, changed where they stand; held against PDFBox. */
+class AmendedPagesTest {
+  private static final Path RULES = Samples.DEMO.resolve("Berth rules.pdf");
+
+  @TempDir private Path folder;
+  private Revision revision;
+
+  @BeforeEach
+  void pinTheFirstTwoPages() throws Exception {
+    TakenIn taken = Samples.taken(RULES);
+    Media file = Media.of("application/pdf", Files.readAllBytes(RULES));
+    revision =
+        Revision.of(
+            Pinning.pin(
+                taken.document(),
+                taken.origin(),
+                file,
+                List.of(
+                    new Pinning.Sheet(0, 595.28, 841.89, "asked"),
+                    new Pinning.Sheet(1, 595.28, 841.89, "asked"))));
+  }
+
+  private static Pinned page(Document d, int page) {
+    return Pinning.pages(d).get(page);
+  }
+
+  private static String text(byte[] pdf, int page) throws Exception {
+    try (PDDocument d = Loader.loadPDF(pdf)) {
+      var s = new PDFTextStripper();
+      s.setStartPage(page);
+      s.setEndPage(page);
+      return s.getText(d);
+    }
+  }
+
+  private static PageLine line(Pinned page, String word) throws Exception {
+    return AmendedPages.lines(page).stream()
+        .filter(l -> l.text().contains(word))
+        .findFirst()
+        .orElseThrow();
+  }
+
+  private static String read(Document d) {
+    return String.join("\n", d.paragraphs().stream().map(Paragraph::text).toList());
+  }
+
+  @Test
+  void linesStandWhereThePageShowsThem() throws Exception {
+    try (PDDocument pdf = Loader.loadPDF(RULES.toFile())) {
+      List<PageLine> lines = AmendedPages.lines(page(revision.document(), 0));
+      String whole = text(Files.readAllBytes(RULES), 1).replaceAll("\\s+", "");
+      assertThat(lines).isNotEmpty();
+      for (PageLine l : lines) {
+        assertThat(whole).contains(l.text().replaceAll("\\s+", ""));
+        // What stands in the line's box, by PDFBox, is the line.
+        var area = new org.apache.pdfbox.text.PDFTextStripperByArea();
+        area.addRegion(
+            "line",
+            new java.awt.geom.Rectangle2D.Double(
+                l.box().x() - 1, l.box().y(), l.box().width() + 2, l.box().height()));
+        area.extractRegions(pdf.getPage(0));
+        assertThat(area.getTextForRegion("line").replaceAll("\\s+", " ").strip())
+            .isEqualTo(l.text());
+      }
+    }
+  }
+
+  @Test
+  void oneLineChangesOnThePageAndInWhatWasReadFromIt() throws Exception {
+    Pinned before = page(revision.document(), 0);
+    PageLine line = line(before, "berth");
+    String now = line.text().replaceFirst("berth", "mooring");
+    AmendedPages.Result r = AmendedPages.change(revision, before, line, now);
+    assertThat(r.amended().changed()).isOne();
+    assertThat(r.amended().told()).isEmpty();
+    Pinned after = page(r.revision().document(), 0);
+    assertThat(AmendedPages.lines(after)).extracting(PageLine::text).contains(now);
+    String was = text(before.file().bytes(), 1);
+    assertThat(text(after.file().bytes(), 1).replaceAll("\\s+", ""))
+        .isEqualTo(was.replaceAll("\\s+", "").replaceFirst("berth", "mooring"));
+    // Links to other pages need their places, but nothing of what they show.
+    try (PDDocument pdf = Loader.loadPDF(after.file().bytes());
+        PDDocument whole = Loader.loadPDF(before.file().bytes())) {
+      assertThat(pdf.getNumberOfPages()).isEqualTo(whole.getNumberOfPages());
+      assertThat(text(after.file().bytes(), 3)).isBlank();
+    }
+    assertThat(after.file().bytes().length).isLessThan(before.file().bytes().length);
+    Path file = Files.write(folder.resolve("page.pdf"), after.file().bytes());
+    Tool.Answer qpdf = Tool.run("qpdf", "--check", file.toString());
+    assertThat(qpdf.status()).as(qpdf.output()).isZero();
+    assertThat(read(r.revision().document()))
+        .isEqualTo(read(revision.document()).replaceFirst("berth", "mooring"));
+    assertThat(page(r.revision().document(), 1)).isSameAs(page(revision.document(), 1));
+    assertThat(r.revision().undo().document().sections()).isEqualTo(revision.document().sections());
+  }
+
+  @Test
+  void aHeadingThatChangesHasAnotherBookmark() throws Exception {
+    Outline.Heading h = Outline.headings(revision.document()).getFirst();
+    String title = revision.document().requireParagraph(h.paragraph()).text().strip();
+    String word = title.split(" ")[0];
+    Pinned page = page(revision.document(), 0);
+    PageLine line =
+        AmendedPages.lines(page).stream()
+            .filter(l -> title.startsWith(l.text()) && l.text().length() > title.length() / 2)
+            .findFirst()
+            .orElseThrow();
+    AmendedPages.Result r =
+        AmendedPages.change(revision, page, line, line.text().replaceFirst(word, "Quay"));
+    assertThat(r.revision().document().requireParagraph(h.paragraph()).text())
+        .isEqualTo(title.replaceFirst(word, "Quay"));
+  }
+
+  @Test
+  void aLineIsTakenAwayAndOneWithoutRoomIsLeft() throws Exception {
+    Pinned page = page(revision.document(), 0);
+    PageLine line = line(page, "berth");
+    AmendedPages.Result gone = AmendedPages.change(revision, page, line, "");
+    assertThat(AmendedPages.lines(page(gone.revision().document(), 0)))
+        .extracting(PageLine::text)
+        .doesNotContain(line.text())
+        .hasSize(AmendedPages.lines(page).size() - 1);
+    AmendedPages.Result left =
+        AmendedPages.change(revision, page, line, (line.text() + " ").repeat(4));
+    assertThat(left.revision()).isSameAs(revision);
+    assertThat(left.amended().left()).extracting(Left::reason).containsExactly(Left.Reason.NO_ROOM);
+  }
+
+  @Test
+  void replacingReachesPinnedPagesAndCountsWhatStays() throws Exception {
+    Document d = revision.document();
+    String was = read(d);
+    long all = was.split("\\bberth\\b", -1).length - 1;
+    long parts = was.split("berth", -1).length - 1;
+    Changes changes = new Changes(List.of(new Changes.Replacement("berth", "slip")), Metadata.NONE);
+    Changes.Changed c = changes.in(d);
+    assertThat(c.replaced() + c.left()).isEqualTo((int) parts);
+    assertThat(c.left()).isLessThanOrEqualTo((int) (parts - all));
+    for (int p = 0; p < 2; p++) {
+      Pinned page = page(c.document(), p);
+      assertThat(text(page.file().bytes(), p + 1)).doesNotContainPattern("\\bberth\\b");
+    }
+    assertThat(read(c.document())).doesNotContainPattern("\\bberth\\b");
+  }
+}
