@@ -243,16 +243,30 @@ public final class PinnedPages {
    */
   public static Pinning.Sheet asked(KeptPage.Source source, int page) throws IOException {
     try (PDDocument pdf = KeptPdf.open(source)) {
-      PDPage p = pdf.getPage(page);
-      boolean turned = p.getRotation() % 180 != 0;
-      double width = p.getCropBox().getWidth();
-      double height = p.getCropBox().getHeight();
-      return new Pinning.Sheet(
-          page,
-          turned ? height : width,
-          turned ? width : height,
-          WORDS.say("pinned-pages.by-hand"));
+      return asked(pdf.getPage(page), page);
     }
+  }
+
+  /** All pages of a file, as a person asks for them to be pinned. */
+  public static List<Pinning.Sheet> askedAll(KeptPage.Source source) throws IOException {
+    try (PDDocument pdf = KeptPdf.open(source)) {
+      var out = new ArrayList<Pinning.Sheet>();
+      for (PDPage p : pdf.getPages()) {
+        out.add(asked(p, out.size()));
+      }
+      return out;
+    }
+  }
+
+  private static Pinning.Sheet asked(PDPage p, int number) {
+    boolean turned = p.getRotation() % 180 != 0;
+    double width = p.getCropBox().getWidth();
+    double height = p.getCropBox().getHeight();
+    return new Pinning.Sheet(
+        number,
+        turned ? height : width,
+        turned ? width : height,
+        WORDS.say("pinned-pages.by-hand"));
   }
 
   /** The source as a PDF that opens without a password. */

@@ -332,6 +332,11 @@ public final class Pinning {
     return resected(r, WORDS.say("pinning.release"), release(r.document(), page));
   }
 
+  /** Lets all pages flow again as one act that can be undone. */
+  public static Revision releaseAll(Revision r) {
+    return resected(r, WORDS.say("pinning.release-all"), releaseAll(r.document()));
+  }
+
   private static Revision resected(Revision r, String name, Document to) {
     if (to.sections().equals(r.document().sections())) {
       return r;

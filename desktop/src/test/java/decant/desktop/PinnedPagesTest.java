@@ -63,6 +63,18 @@ class PinnedPagesTest extends WindowCase {
   }
 
   @Test
+  void allPagesArePinnedAndLetFlowByOneAct() throws java.io.IOException {
+    Work work = rules();
+    int all = work.taken().origin().pages();
+    window.click("#mend-pages");
+    window.until(() -> pinned(work).size() == all && kept(work) == all);
+    window.until(
+        () -> window.find("#mend-pages", Button.class).getText().equals("Let all pages flow"));
+    window.click("#mend-pages");
+    window.until(() -> pinned(work).isEmpty() && kept(work) == 0);
+  }
+
+  @Test
   void whatIsTypedNeverGoesWhereItIsNotSeen() throws java.io.IOException {
     Work work = rules();
     window.clickPage("#take-in-result", 0, 120, 330, 1);

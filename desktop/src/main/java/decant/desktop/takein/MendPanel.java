@@ -31,6 +31,7 @@ final class MendPanel extends VBox {
   private final Button later;
   private final Button drop;
   private final Button page;
+  private final Button pages;
   private final CheckBox all = new CheckBox();
   private boolean filling;
 
@@ -61,14 +62,18 @@ final class MendPanel extends VBox {
     later = act(WORDS.say("mend-panel.later"), "mend-later", mends::later);
     drop = act(WORDS.say("mend-panel.drop"), "mend-drop", mends::drop);
     page = act(WORDS.say("mends.pin-page"), "mend-page", mends::turnPage);
-    page.setVisible(mends.hasPages());
-    page.setManaged(mends.hasPages());
+    pages = act(WORDS.say("mend-panel.pin-all"), "mend-pages", mends::turnAllPages);
+    for (Button b : List.of(page, pages)) {
+      b.setVisible(mends.hasPages());
+      b.setManaged(mends.hasPages());
+    }
     all.setId("mend-all");
     all.selectedProperty().bindBidirectional(mends.allProperty());
     // A table and text are never offered together; both have the wider one's room.
     var either = new StackPane(table, text);
     either.setAlignment(javafx.geometry.Pos.CENTER_LEFT);
-    var acts = new FlowPane(5, 5, level, list, either, join, split, earlier, later, drop, page);
+    var acts =
+        new FlowPane(5, 5, level, list, either, join, split, earlier, later, drop, page, pages);
     getChildren().addAll(title, shown, acts, all);
     getStyleClass().add("mend");
     mends.pickedProperty().addListener(o -> refresh());
@@ -114,6 +119,7 @@ final class MendPanel extends VBox {
             .map(p ->
                 WORDS.say(mends.pagePinned() ? "mend-panel.let-flow" : "mend-panel.pin", p + 1))
             .orElse(WORDS.say("mends.pin-page")));
+    pages.setText(WORDS.say(mends.allPinned() ? "mend-panel.all-flow" : "mend-panel.pin-all"));
     int alike = mends.alike();
     int saying = mends.saying();
     all.setText(

@@ -250,12 +250,20 @@ final class Mends {
   }
 
   private void pin(int page, List<Finding> puttingRight) {
+    pin(source -> List.of(PinnedPages.asked(source, page)), puttingRight);
+  }
+
+  /** Says which pages are to be pinned. */
+  private interface Asking {
+    List<Pinning.Sheet> of(KeptPage.Source source) throws IOException;
+  }
+
+  private void pin(Asking asking, List<Finding> puttingRight) {
     var source = new KeptPage.InFile(work.source(), work.password());
     try {
-      Pinning.Sheet sheet = PinnedPages.asked(source, page);
+      List<Pinning.Sheet> sheets = asking.of(source);
       Media file = PinnedPages.unlocked(source);
-      UnaryOperator<Revision> act =
-          r -> Pinning.pin(r, work.taken().origin(), file, List.of(sheet));
+      UnaryOperator<Revision> act = r -> Pinning.pin(r, work.taken().origin(), file, sheets);
       if (puttingRight.isEmpty()) {
         apply(act);
       } else {
@@ -263,6 +271,20 @@ final class Mends {
       }
     } catch (IOException e) {
       problem.accept(WORDS.say("mends.source-gone", work.source().getFileName()));
+    }
+  }
+
+  /** Whether every page is pinned. */
+  boolean allPinned() {
+    return Pinning.pages(document()).size() == work.taken().origin().pages();
+  }
+
+  /** Pins every page, so that what flows in none is revised where it stands; or lets all flow. */
+  void turnAllPages() {
+    if (allPinned()) {
+      apply(Pinning::releaseAll);
+    } else {
+      pin(PinnedPages::askedAll, List.of());
     }
   }
 
