@@ -90,16 +90,16 @@ public record Difference(Kind kind, Change change, Optional<Side> a, Optional<Si
     return new Difference(kind, Change.ADDED, Optional.empty(), Optional.of(b));
   }
 
-  /** Whether another one says the same, wherever its pages have come to be. */
-  public boolean says(Difference o) {
-    return kind == o.kind
-        && change == o.change
-        && text(a).equals(text(o.a))
-        && text(b).equals(text(o.b));
+  /** What a difference says, wherever its pages have come to be. */
+  public record Said(Kind kind, Change change, Optional<String> a, Optional<String> b) {}
+
+  public Said said() {
+    return new Said(kind, change, a.map(Side::text), b.map(Side::text));
   }
 
-  private static Optional<String> text(Optional<Side> side) {
-    return side.map(Side::text);
+  /** Whether another one says the same, wherever its pages have come to be. */
+  public boolean says(Difference o) {
+    return said().equals(o.said());
   }
 
   /** The page that it is listed by: that of the second version, where there is one. */

@@ -256,6 +256,42 @@ class FindingsAndLooksTest extends WindowCase {
     window.until(right::settled);
     Window.run(() -> list.getSelectionModel().select(0));
     assertThat(Window.on(right::scrollShare)).isPositive();
+    assertThat(said.getText()).endsWith("One is not ticked yet.");
+    window.go(StageName.PUBLISH);
+    Label proofed = window.find("#publish-proofed", Label.class);
+    window.until(() -> proofed.isVisible() && proofed.getText().startsWith("One difference"));
+    window.go(StageName.PROOF);
+    CheckBox tick = (CheckBox) Window.on(() -> list.lookup(".check-box"));
+    Window.run(tick::fire);
+    window.until(() -> said.getText().endsWith("All are ticked."));
+    window.go(StageName.PUBLISH);
+    window.until(() -> proofed.getText().startsWith("All differences"));
+    // Another change is not ticked because one was.
+    window.go(StageName.REVISE);
+    caret(work, last.id(), 0);
+    window.type("Old ");
+    window.go(StageName.PUBLISH);
+    window.until(() -> proofed.getText().startsWith("One difference"));
+  }
+
+  @Test
+  void bothSidesAreSeenByTurnsInOnePlace() {
+    revise("Berth rules.pdf");
+    window.go(StageName.PROOF);
+    PagesView left = window.find("#proof-source", PagesView.class);
+    PagesView right = window.find("#proof-revision", PagesView.class);
+    window.until(() -> left.settled() && right.settled());
+    Window.run(() -> window.find("#proof-over", ToggleButton.class).fire());
+    window.until(() -> shown(right) && !shown(left));
+    window.until(() -> shown(left) && !shown(right));
+    assertThat(Window.on(() -> left.localToScene(0, 0)))
+        .isEqualTo(Window.on(() -> right.localToScene(0, 0)));
+    Window.run(() -> window.find("#proof-over", ToggleButton.class).fire());
+    window.until(() -> shown(left) && shown(right));
+  }
+
+  private static boolean shown(Node n) {
+    return Window.on(() -> n.getParent().isVisible());
   }
 
   @Test

@@ -2,6 +2,7 @@ package decant.desktop.proof;
 
 import decant.compare.Difference;
 import decant.compare.Difference.Kind;
+import decant.compare.Ticks;
 import decant.words.Words;
 import java.util.ArrayList;
 import java.util.EnumMap;
@@ -11,11 +12,16 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Consumer;
+import javafx.beans.property.ObjectProperty;
+import javafx.scene.control.Button;
+import javafx.scene.control.CheckBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListCell;
 import javafx.scene.control.ListView;
 import javafx.scene.control.ToggleButton;
+import javafx.scene.control.Tooltip;
 import javafx.scene.layout.FlowPane;
+import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 
@@ -27,13 +33,17 @@ final class DifferencesPane extends VBox {
   private final FlowPane kinds = new FlowPane(4, 4);
   private final ListView<Listed> list = new ListView<>();
   private final Set<Kind> leftOut = EnumSet.noneOf(Kind.class);
+  private final ObjectProperty<Ticks> ticks;
+  private final Button tickAll = new Button(WORDS.say("differences-pane.tick-all"));
   private List<Listed> all = List.of();
 
   /**
+   * @param ticks the differences that were found right
    * @param chosen takes a difference that is to be seen on both sides
    */
-  DifferencesPane(Consumer<Difference> chosen) {
+  DifferencesPane(ObjectProperty<Ticks> ticks, Consumer<Difference> chosen) {
     super(6);
+    this.ticks = ticks;
     told.setId("proof-differ");
     told.setWrapText(true);
     told.setMinHeight(USE_PREF_SIZE);
@@ -49,8 +59,17 @@ final class DifferencesPane extends VBox {
             chosen.accept(is.difference());
           }
         });
+    tickAll.setId("proof-tick-all");
+    tickAll.getStyleClass().add("quiet-button");
+    tickAll.setOnAction(e -> tick(list.getItems().stream().map(Listed::difference).toList(), true));
     VBox.setVgrow(list, Priority.ALWAYS);
-    getChildren().addAll(told, kinds, list);
+    getChildren().addAll(told, kinds, list, tickAll);
+  }
+
+  private void tick(List<Difference> some, boolean on) {
+    ticks.set(ticks.get().with(some, on));
+    list.refresh();
+    told.setText(said());
   }
 
   /** It is being looked for. */
@@ -75,6 +94,15 @@ final class DifferencesPane extends VBox {
     if (all.isEmpty()) {
       return WORDS.say("differences-pane.alike");
     }
+    int lacking = ticks.get().lacking(all.stream().map(Listed::difference).toList());
+    String ticked =
+        lacking == 0
+            ? WORDS.say("differences-pane.all-ticked")
+            : WORDS.count("differences-pane.lacking", lacking);
+    return strange() + " " + ticked;
+  }
+
+  private String strange() {
     int strange = (int) all.stream().filter(l -> !l.meant()).count();
     String many = WORDS.count("differences-pane.differences", all.size());
     return strange == 0
@@ -106,6 +134,8 @@ final class DifferencesPane extends VBox {
     kinds.setManaged(counts.size() > 1);
     list.setVisible(!all.isEmpty());
     list.setManaged(!all.isEmpty());
+    tickAll.setVisible(!all.isEmpty());
+    tickAll.setManaged(!all.isEmpty());
     rows();
   }
 
@@ -116,18 +146,25 @@ final class DifferencesPane extends VBox {
     }
   }
 
-  /** The kind and the pages above, what was and what is below. */
-  private static final class Cell extends ListCell<Listed> {
+  /** A tick; beside it the kind and the pages above, what was and what is below. */
+  private final class Cell extends ListCell<Listed> {
+    private final CheckBox right = new CheckBox();
     private final Label head = new Label();
     private final Label text = new Label();
-    private final VBox both = new VBox(2, head, text);
+    private final HBox both = new HBox(4, right, new VBox(2, head, text));
 
     private Cell() {
       head.getStyleClass().add("quiet");
       text.setWrapText(true);
       text.setMaxHeight(60);
       setPrefWidth(0);
-      text.prefWidthProperty().bind(widthProperty().subtract(18));
+      text.prefWidthProperty().bind(widthProperty().subtract(46));
+      right.setTooltip(new Tooltip(WORDS.say("differences-pane.tick")));
+      right.setOnAction(e -> {
+        if (getItem() != null) {
+          tick(List.of(getItem().difference()), right.isSelected());
+        }
+      });
     }
 
     @Override
@@ -148,12 +185,14 @@ final class DifferencesPane extends VBox {
       if (!l.meant()) {
         head.getStyleClass().add("differs");
       }
+      right.setSelected(ticks.get().has(d));
       text.setText(text(d));
+      right.setAccessibleText(WORDS.say("differences-pane.tick"));
       setAccessibleText(head.getText() + ": " + text.getText());
       setGraphic(both);
     }
 
-    private static String changed(Difference d) {
+    private String changed(Difference d) {
       return WORDS.say(
           switch (d.change()) {
             case CHANGED -> "differences-pane.changed";
@@ -163,7 +202,7 @@ final class DifferencesPane extends VBox {
           });
     }
 
-    private static String pages(Difference d) {
+    private String pages(Difference d) {
       int was = d.a().map(Difference.Side::page).orElse(0);
       int is = d.b().map(Difference.Side::page).orElse(0);
       int one = was == 0 ? is : was;
@@ -172,7 +211,7 @@ final class DifferencesPane extends VBox {
           : WORDS.say("differences-pane.pages", was, is);
     }
 
-    private static String text(Difference d) {
+    private String text(Difference d) {
       String was = d.a().map(Difference.Side::text).orElse("");
       String is = d.b().map(Difference.Side::text).orElse("");
       return was.isEmpty() || is.isEmpty() || was.equals(is)

@@ -3,7 +3,6 @@ package decant.desktop.proof;
 import decant.compare.Comparison;
 import decant.compare.Difference;
 import decant.compare.Edition;
-import decant.compare.EditionReader;
 import decant.compare.Editions;
 import decant.desktop.shell.Work;
 import decant.format.Intake;
@@ -22,7 +21,6 @@ import javafx.application.Platform;
 final class Differing {
   private final Work work;
   private final Consumer<Optional<List<Listed>>> told;
-  private Optional<Edition> source = Optional.empty();
   private long asked;
 
   /**
@@ -63,8 +61,7 @@ final class Differing {
 
   private Optional<List<Listed>> found(Layout layout, Optional<Path> published, String password) {
     try {
-      Edition was = source();
-      List<Difference> made = Comparison.of(was, EditionReader.of(layout.document(), layout));
+      List<Difference> made = work.proofing().made(layout);
       if (published.isEmpty()) {
         return Optional.of(made.stream().map(d -> new Listed(d, true)).toList());
       }
@@ -73,7 +70,7 @@ final class Differing {
       ReadRequest request = password.isEmpty() ? plain : plain.withPassword(password);
       Edition is = Editions.of(Intake.take(request.by(deadline)), deadline);
       return Optional.of(
-          Comparison.of(was, is).stream()
+          Comparison.of(work.proofing().source(), is).stream()
               .map(d -> new Listed(d, made.stream().anyMatch(d::says)))
               .toList());
     } catch (ReadProblem e) {
@@ -82,13 +79,5 @@ final class Differing {
       Faults.mended("comparing", e);
       return Optional.empty();
     }
-  }
-
-  /** What was taken in does not change. */
-  private synchronized Edition source() throws ReadProblem {
-    if (source.isEmpty()) {
-      source = Optional.of(Editions.of(work.taken(), Deadline.NEVER));
-    }
-    return source.get();
   }
 }

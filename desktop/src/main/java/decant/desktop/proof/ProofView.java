@@ -21,17 +21,23 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import javafx.animation.Animation;
+import javafx.animation.KeyFrame;
+import javafx.animation.Timeline;
 import javafx.application.Platform;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.ToggleButton;
+import javafx.scene.control.Tooltip;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.ColumnConstraints;
 import javafx.scene.layout.GridPane;
+import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
+import javafx.util.Duration;
 import javafx.util.StringConverter;
 
 /**
@@ -41,6 +47,9 @@ import javafx.util.StringConverter;
 public final class ProofView implements Stage {
   private static final Words WORDS = Words.of(ProofView.class);
 
+  /** Slow enough to be looked at, and far from what harms (WCAG 2.3.1: three flashes a second). */
+  private static final Duration TURN = Duration.millis(800);
+
   private final Work work;
   private final BorderPane root = new BorderPane();
   private final PagesView left = new PagesView();
@@ -48,9 +57,11 @@ public final class ProofView implements Stage {
   private final Label rightTitle = new Label();
   private final ComboBox<Optional<Path>> beside = new ComboBox<>();
   private final ToggleButton together = new ToggleButton(WORDS.say("proof-view.together"));
+  private final ToggleButton over = new ToggleButton(WORDS.say("proof-view.over"));
+  private final Timeline turns = new Timeline();
   private final GridPane counts = new GridPane();
   private final Label counted = new Label();
-  private final DifferencesPane differences = new DifferencesPane(this::see);
+  private final DifferencesPane differences;
   private final Differing differing;
   private final PagePair pair;
   private final SourcePages source;
@@ -62,6 +73,7 @@ public final class ProofView implements Stage {
   public ProofView(Work work) {
     this.work = work;
     this.source = SourcePages.of(work);
+    this.differences = new DifferencesPane(work.proofing().ticksProperty(), this::see);
     this.differing = new Differing(work, differences::show);
     left.setId("proof-source");
     right.setId("proof-revision");
@@ -114,11 +126,31 @@ public final class ProofView implements Stage {
     var grow = new ColumnConstraints();
     grow.setHgrow(Priority.ALWAYS);
     counts.getColumnConstraints().add(grow);
-    together.setMaxWidth(Double.MAX_VALUE);
-    var side = new VBox(10, title, beside, together, differences, counts, counted);
+    over.setId("proof-over");
+    over.setTooltip(new Tooltip(WORDS.say("proof-view.over-hint")));
+    over.setOnAction(e -> layOver(over.isSelected()));
+    turns.getKeyFrames().setAll(new KeyFrame(TURN, e -> pair.turn()));
+    turns.setCycleCount(Animation.INDEFINITE);
+    for (ToggleButton b : List.of(together, over)) {
+      b.setMaxWidth(Double.MAX_VALUE);
+      HBox.setHgrow(b, Priority.ALWAYS);
+    }
+    var ways = new HBox(6, together, over);
+    var side = new VBox(10, title, beside, ways, differences, counts, counted);
     VBox.setVgrow(differences, Priority.ALWAYS);
     side.getStyleClass().add("side");
     return side;
+  }
+
+  /** Both sides in one place by turns, so that what differs is what moves. */
+  private void layOver(boolean now) {
+    pair.layOver(now);
+    together.setDisable(now);
+    if (now) {
+      turns.playFromStart();
+    } else {
+      turns.stop();
+    }
   }
 
   /** The PDF files of the last receipt can be put beside the source; the first is, at once. */
@@ -278,16 +310,21 @@ public final class ProofView implements Stage {
   @Override
   public void shown() {
     inSight.begin();
+    if (over.isSelected()) {
+      turns.play();
+    }
     refresh();
   }
 
   @Override
   public void hidden() {
     inSight.end();
+    turns.pause();
   }
 
   @Override
   public void close() {
+    turns.stop();
     source.close();
     closePublished();
   }

@@ -1,5 +1,6 @@
 package decant.desktop.publish;
 
+import decant.compare.Difference;
 import decant.desktop.page.PagesView;
 import decant.desktop.page.PublishedPages;
 import decant.desktop.page.RememberedZoom;
@@ -64,6 +65,7 @@ public final class PublishView implements Stage {
   private final AfterwardsChoices afterwards;
   private final TextField stem = new TextField();
   private final Label folder = new Label();
+  private final Label proofed = new Label();
   private final CloseLook closer = new CloseLook(this::backToPages);
   private Optional<PictureList.Shown> looked = Optional.empty();
   private boolean filling;
@@ -106,6 +108,9 @@ public final class PublishView implements Stage {
     state.linkedPagesProperty().addListener(o -> showPages());
     state.fontsProperty().addListener(o -> sizes());
     inSight.on(work.receiptProperty(), this::receipt);
+    inSight.on(work.layoutProperty(), work.proofing()::ask);
+    inSight.on(work.proofing().madeProperty(), this::proofed);
+    inSight.on(work.proofing().ticksProperty(), this::proofed);
     inSight.on(work.toMendProperty(), this::mend);
     receipt();
   }
@@ -120,6 +125,18 @@ public final class PublishView implements Stage {
       PublishState.Outlook o = state.outlookProperty().get();
       receipt.clear(o.conflicts().isEmpty() ? o.problem() : o.conflicts().getFirst().message());
     }
+  }
+
+  /** How many differences from the source nobody has ticked yet. */
+  private void proofed() {
+    List<Difference> all = work.proofing().madeProperty().get().orElse(List.of());
+    int lacking = work.proofing().ticksProperty().get().lacking(all);
+    proofed.setText(
+        lacking == 0
+            ? WORDS.say("publish-view.all-ticked")
+            : WORDS.count("publish-view.not-ticked", lacking));
+    proofed.setVisible(!all.isEmpty());
+    proofed.setManaged(!all.isEmpty());
   }
 
   private void lookAtChecks(boolean on) {
@@ -182,12 +199,18 @@ public final class PublishView implements Stage {
     HBox.setHgrow(go, Priority.ALWAYS);
     var acts = new HBox(6, go, later);
     acts.setAlignment(javafx.geometry.Pos.CENTER_LEFT);
+    proofed.setId("publish-proofed");
+    proofed.getStyleClass().add("quiet");
+    proofed.setWrapText(true);
+    proofed.setMinHeight(VBox.USE_PREF_SIZE);
+    proofed();
     var foot =
         new VBox(
             5,
             Choosing.line(WORDS.say("publish-view.publish-as"), stem),
             into,
             acts,
+            proofed,
             receipt.brief());
     foot.getStyleClass().add("publish-foot");
     var all =
@@ -330,6 +353,7 @@ public final class PublishView implements Stage {
   public void shown() {
     inSight.begin();
     state.inSight(true);
+    work.proofing().ask();
   }
 
   @Override

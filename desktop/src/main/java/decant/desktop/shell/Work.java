@@ -109,6 +109,7 @@ public final class Work {
   private final ReadOnlyObjectWrapper<Optional<Document>> saved;
   private boolean recovered;
   private final ObjectProperty<Judged> judging = new SimpleObjectProperty<>(Judged.NOT);
+  private final Proofing proofing = new Proofing(this);
   private Runnable closed = () -> {};
 
   Work(Path source, String password, TakenIn taken, Layout firstPages, LayoutRunner layouts) {
@@ -139,6 +140,11 @@ public final class Work {
   /** The file it came from, which is never written to. */
   public Path source() {
     return source;
+  }
+
+  /** What differs from the source. */
+  public Proofing proofing() {
+    return proofing;
   }
 
   /** What opens the source; empty if it is not locked. */
