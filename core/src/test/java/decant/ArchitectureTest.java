@@ -277,6 +277,21 @@ class ArchitectureTest {
             "reading",
             "format",
             "convert"));
+    out.put(
+        "compare.sheet",
+        and(
+            and(content, layout),
+            "io",
+            "publication",
+            "paint",
+            "pdf.content",
+            "pdf.choices",
+            "pdf.file",
+            "pdf.amend.line",
+            "pdf.write",
+            "verify",
+            "verify.pdf",
+            "compare"));
     out.put("pdf.merge", List.of("words", "io", "verify"));
     out.put("process", List.of("reading"));
     out.put(

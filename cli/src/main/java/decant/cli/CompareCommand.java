@@ -5,12 +5,18 @@ import decant.compare.ComparisonJson;
 import decant.compare.Difference;
 import decant.compare.Edition;
 import decant.compare.TakenApart;
+import decant.compare.sheet.ProofSheet;
+import decant.compare.sheet.SheetFile;
+import decant.compare.sheet.SheetSide;
+import decant.io.WriteProblem;
+import decant.publication.KeptPage;
 import decant.reading.ReadProblem;
 import decant.words.Words;
 import decant.work.Deadline;
 import java.io.IOException;
 import java.io.PrintStream;
 import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
 import java.util.Arrays;
@@ -54,6 +60,9 @@ final class CompareCommand implements Callable<Integer> {
       descriptionKey = "compare-command.kinds")
   private List<String> kinds = List.of();
 
+  @Option(names = "--sheet", paramLabel = "PATH", descriptionKey = "compare-command.sheet")
+  private @Nullable Path sheet;
+
   @Option(names = "--time-limit", paramLabel = "SECONDS", descriptionKey = "each-file.time-limit")
   private @Nullable Integer seconds;
 
@@ -84,10 +93,21 @@ final class CompareCommand implements Callable<Integer> {
           throw Usage.wrong(
               spec, WORDS.say("compare-command.no-kind", k, String.join(", ", known)));
         });
+    if (sheet != null && (isSame(sheet, a) || isSame(sheet, b))) {
+      throw Usage.wrong(spec, WORDS.say("compare-command.over-source"));
+    }
     Duration whole = allowed(a).plus(allowed(b)).plus(COMPARING);
     return OwnProcess.isOurs()
         ? OwnProcess.within(whole, this::compared, () -> told(b, ReadProblem.tooSlow(whole)))
         : compared();
+  }
+
+  private static boolean isSame(Path target, Path file) {
+    try {
+      return Files.exists(target) && Files.isSameFile(target, file);
+    } catch (IOException e) {
+      return false; // the file cannot be read, which is told when it is
+    }
   }
 
   private Duration allowed(Path file) {
@@ -101,13 +121,36 @@ final class CompareCommand implements Callable<Integer> {
           differences(was, is).stream()
               .filter(d -> kinds.isEmpty() || kinds.contains(d.kind().code()))
               .toList();
+      if (sheet != null) {
+        write(sheet, was, is, all);
+      }
       tell(was.edition(), is.edition(), all);
       return all.isEmpty() ? 0 : 1;
     } catch (Unreadable e) {
       return told(e.file, e.problem);
+    } catch (WriteProblem e) {
+      return told(b, new ReadProblem(ReadProblem.Kind.UNREADABLE, e.getMessage(), e));
     } catch (IOException e) {
       return told(b, ReadProblem.fault(e));
     }
+  }
+
+  private void write(Path target, TakenApart was, TakenApart is, List<Difference> all)
+      throws IOException, WriteProblem {
+    try (SheetSide first = side(a, was);
+        SheetSide second = side(b, is)) {
+      List<ProofSheet.Entry> entries =
+          all.stream().map(d -> new ProofSheet.Entry(d, false, Optional.empty())).toList();
+      SheetFile.write(ProofSheet.of(first, second, entries), target, true, () -> false);
+    }
+  }
+
+  private SheetSide side(Path file, TakenApart version) throws IOException {
+    String name = String.valueOf(file.getFileName());
+    String password = opening.password().orElse("");
+    return version.layout().isPresent()
+        ? SheetSide.of(name, version.layout().get(), () -> false)
+        : SheetSide.of(name, new KeptPage.InFile(file, password));
   }
 
   /** Pages are not painted for nothing. */

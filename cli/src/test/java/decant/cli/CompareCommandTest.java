@@ -69,6 +69,24 @@ class CompareCommandTest {
   }
 
   @Test
+  void aProofSheetIsWrittenBesideWhatIsPrinted() throws Exception {
+    Path a = Files.writeString(folder.resolve("a.txt"), "The berth is free.\n");
+    Path b = folder.resolve("b.pdf");
+    published(Files.writeString(folder.resolve("b.txt"), "The berth is taken.\n"), b);
+    Path sheet = folder.resolve("sheet.pdf");
+    Ran r = compare(a, b, "--json", "--kinds", "text", "--sheet", sheet.toString());
+    assertThat(r.status()).isEqualTo(1);
+    assertThat(r.json().get("differences")).hasSize(1);
+    try (var pdf = org.apache.pdfbox.Loader.loadPDF(sheet.toFile())) {
+      assertThat(new org.apache.pdfbox.text.PDFTextStripper().getText(pdf))
+          .contains("a.txt, page 1")
+          .contains("b.pdf, page 1")
+          .contains("text changed");
+    }
+    assertThat(compare(a, b, "--sheet", b.toString()).status()).isEqualTo(2);
+  }
+
+  @Test
   void whatDiffersIsOneLineOfJson() throws Exception {
     Path a = folder.resolve("a.txt");
     Path b = folder.resolve("b.txt");

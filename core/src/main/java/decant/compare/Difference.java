@@ -64,6 +64,17 @@ public record Difference(Kind kind, Change change, Optional<Side> a, Optional<Si
     public String code() {
       return name().toLowerCase(Locale.ROOT);
     }
+
+    /** As people are told it. */
+    public String label() {
+      return WORDS.say(
+          switch (this) {
+            case CHANGED -> "difference.changed";
+            case ADDED -> "difference.added";
+            case REMOVED -> "difference.removed";
+            case MOVED -> "difference.moved";
+          });
+    }
   }
 
   /**

@@ -23,11 +23,17 @@ public final class TakenApart implements AutoCloseable {
   private final Edition edition;
   private final Optional<TextlessPages> pages;
   private final Optional<PDDocument> open;
+  private final Optional<Layout> layout;
 
-  private TakenApart(Edition edition, Optional<TextlessPages> pages, Optional<PDDocument> open) {
+  private TakenApart(
+      Edition edition,
+      Optional<TextlessPages> pages,
+      Optional<PDDocument> open,
+      Optional<Layout> layout) {
     this.edition = edition;
     this.pages = pages;
     this.open = open;
+    this.layout = layout;
   }
 
   /**
@@ -41,13 +47,15 @@ public final class TakenApart implements AutoCloseable {
     TakenIn taken = Intake.take(request.by(deadline));
     if (Formats.hasPages(taken.origin().format())) {
       Optional<PDDocument> pdf = opened(request);
-      return new TakenApart(Editions.paged(taken), pdf.map(TextlessPdf::new), pdf);
+      return new TakenApart(
+          Editions.paged(taken), pdf.map(TextlessPdf::new), pdf, Optional.empty());
     }
     Layout layout = Pages.of(taken.document(), deadline);
     return new TakenApart(
         EditionReader.of(taken.document(), layout),
         Optional.of(new TextlessPublication(layout)),
-        Optional.empty());
+        Optional.empty(),
+        Optional.of(layout));
   }
 
   private static Optional<PDDocument> opened(ReadRequest request) {
@@ -65,6 +73,11 @@ public final class TakenApart implements AutoCloseable {
 
   public Edition edition() {
     return edition;
+  }
+
+  /** The pages that it comes to here, where it has none of its own. */
+  public Optional<Layout> layout() {
+    return layout;
   }
 
   /** Its pages to be painted; none where the file is too damaged for that. */

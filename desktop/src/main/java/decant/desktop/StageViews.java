@@ -48,7 +48,7 @@ record StageViews(Desk desk, Frame frame) implements Stages {
       case OUT_TRAY -> outTray();
       case TAKE_IN -> new TakeInView(desk, work);
       case REVISE -> new ReviseView(desk, work, frame.actions());
-      case PROOF -> new ProofView(work);
+      case PROOF -> new ProofView(work, desk::tell);
       case PUBLISH -> new PublishView(desk, work, frame.actions(), frame::window);
     };
   }

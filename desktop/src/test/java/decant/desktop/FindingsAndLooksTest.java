@@ -239,7 +239,7 @@ class FindingsAndLooksTest extends WindowCase {
 
   /** What is made in Revise is listed, and both sides go to where it is. */
   @Test
-  void theProofListsWhatDiffers() {
+  void theProofListsWhatDiffers() throws IOException {
     Work work = revise("Berth rules.pdf");
     window.go(StageName.PROOF);
     Label said = window.find("#proof-differ", Label.class);
@@ -264,6 +264,14 @@ class FindingsAndLooksTest extends WindowCase {
     CheckBox tick = (CheckBox) Window.on(() -> list.lookup(".check-box"));
     Window.run(tick::fire);
     window.until(() -> said.getText().endsWith("All are ticked."));
+    window.click("#proof-sheet");
+    Path sheet = work.draftProperty().get().folder().resolve("Berth rules proof sheet.pdf");
+    window.until(() -> Files.exists(sheet));
+    try (var pdf = org.apache.pdfbox.Loader.loadPDF(sheet.toFile())) {
+      assertThat(new org.apache.pdfbox.text.PDFTextStripper().getText(pdf))
+          .contains("1 of them ticked")
+          .contains("Lighthouse");
+    }
     window.go(StageName.PUBLISH);
     window.until(() -> proofed.getText().startsWith("All differences"));
     // Another change is not ticked because one was.

@@ -1,7 +1,6 @@
 package decant.pdf.amend;
 
 import decant.model.Box;
-import decant.pdf.amend.line.AmendLimits;
 import decant.pdf.amend.line.FontsOfFile;
 import decant.pdf.amend.line.PageLetters;
 import decant.pdf.amend.line.Row;
@@ -14,8 +13,6 @@ import decant.reading.ReadProblem;
 import decant.reading.ReadRequest;
 import decant.words.Words;
 import decant.work.Faults;
-import java.awt.Shape;
-import java.awt.geom.AffineTransform;
 import java.awt.geom.Rectangle2D;
 import java.io.IOException;
 import java.io.OutputStream;
@@ -160,13 +157,9 @@ public final class PdfAmender {
   }
 
   private static Box box(PDPage page, Row row) {
-    double low = row.v() - AmendLimits.DESCENT * row.size();
-    double high = row.v() + AmendLimits.ASCENT * row.size();
-    var line = new Rectangle2D.Double(row.left(), low, row.right() - row.left(), high - low);
-    Shape there = AffineTransform.getRotateInstance(row.angle()).createTransformedShape(line);
     Rectangle2D r =
         PageSpace.shown(page.getCropBox(), page.getRotation())
-            .createTransformedShape(there)
+            .createTransformedShape(row.area(0, row.seen()))
             .getBounds2D();
     return new Box(r.getX(), r.getY(), r.getWidth(), r.getHeight());
   }

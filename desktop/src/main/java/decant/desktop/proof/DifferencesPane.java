@@ -72,6 +72,11 @@ final class DifferencesPane extends VBox {
     told.setText(said());
   }
 
+  /** What was found last. */
+  List<Listed> found() {
+    return all;
+  }
+
   /** It is being looked for. */
   void looking() {
     told.setText(WORDS.say("differences-pane.looking"));
@@ -179,7 +184,7 @@ final class DifferencesPane extends VBox {
           WORDS.say(
               l.meant() ? "differences-pane.head" : "differences-pane.head-not-meant",
               d.kind().label(),
-              changed(d),
+              d.change().label(),
               pages(d)));
       head.getStyleClass().remove("differs");
       if (!l.meant()) {
@@ -190,16 +195,6 @@ final class DifferencesPane extends VBox {
       right.setAccessibleText(WORDS.say("differences-pane.tick"));
       setAccessibleText(head.getText() + ": " + text.getText());
       setGraphic(both);
-    }
-
-    private String changed(Difference d) {
-      return WORDS.say(
-          switch (d.change()) {
-            case CHANGED -> "differences-pane.changed";
-            case ADDED -> "differences-pane.added";
-            case REMOVED -> "differences-pane.removed";
-            case MOVED -> "differences-pane.moved";
-          });
     }
 
     private String pages(Difference d) {

@@ -21,12 +21,14 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Consumer;
 import javafx.animation.Animation;
 import javafx.animation.KeyFrame;
 import javafx.animation.Timeline;
 import javafx.application.Platform;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
+import javafx.scene.control.Button;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.ToggleButton;
@@ -63,6 +65,7 @@ public final class ProofView implements Stage {
   private final Label counted = new Label();
   private final DifferencesPane differences;
   private final Differing differing;
+  private final SheetMaking sheets;
   private final PagePair pair;
   private final SourcePages source;
   private final InSight inSight = new InSight();
@@ -70,8 +73,12 @@ public final class ProofView implements Stage {
   private Optional<Path> openFile = Optional.empty();
   private boolean filling;
 
-  public ProofView(Work work) {
+  /**
+   * @param told takes what is to be said of a sheet that was made
+   */
+  public ProofView(Work work, Consumer<String> told) {
     this.work = work;
+    this.sheets = new SheetMaking(work, told);
     this.source = SourcePages.of(work);
     this.differences = new DifferencesPane(work.proofing().ticksProperty(), this::see);
     this.differing = new Differing(work, differences::show);
@@ -136,7 +143,12 @@ public final class ProofView implements Stage {
       HBox.setHgrow(b, Priority.ALWAYS);
     }
     var ways = new HBox(6, together, over);
-    var side = new VBox(10, title, beside, ways, differences, counts, counted);
+    var sheet = new Button(WORDS.say("proof-view.sheet"));
+    sheet.setId("proof-sheet");
+    sheet.getStyleClass().add("quiet-button");
+    sheet.setTooltip(new Tooltip(WORDS.say("proof-view.sheet-hint")));
+    sheet.setOnAction(e -> sheets.make(openFile, differences.found()));
+    var side = new VBox(10, title, beside, ways, differences, sheet, counts, counted);
     VBox.setVgrow(differences, Priority.ALWAYS);
     side.getStyleClass().add("side");
     return side;

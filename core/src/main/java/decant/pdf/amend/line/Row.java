@@ -1,5 +1,8 @@
 package decant.pdf.amend.line;
 
+import java.awt.Shape;
+import java.awt.geom.AffineTransform;
+import java.awt.geom.Rectangle2D;
 import java.util.List;
 
 /**
@@ -54,5 +57,14 @@ public record Row(
       n += !letters.get(k).isSpace() && isApart(k) ? 1 : 0;
     }
     return n;
+  }
+
+  /** Where some of its letters stand, in the space of the page. */
+  public Shape area(int from, int to) {
+    double left = letters.get(from).u;
+    double low = v - AmendLimits.DESCENT * size;
+    double high = v + AmendLimits.ASCENT * size;
+    var line = new Rectangle2D.Double(left, low, letters.get(to - 1).right() - left, high - low);
+    return AffineTransform.getRotateInstance(angle).createTransformedShape(line);
   }
 }
