@@ -32,6 +32,7 @@ import org.apache.pdfbox.util.Matrix;
 /** A page as a picture, with numbered frames around what differs on it. */
 final class MarkedPage {
   private static final Color FRAME = new Color(0x7B1E3A);
+  private static final Color EDGE = new Color(0x8A8178);
   private static final float NUMBER = 9;
 
   /** Long texts are looked for by their first words. */
@@ -94,6 +95,10 @@ final class MarkedPage {
         c.transform(Matrix.getTranslateInstance((float) -there.getX(), (float) -there.getY()));
         c.drawForm(form);
         c.restoreGraphicsState();
+        c.setStrokingColor(EDGE);
+        c.setLineWidth(0.8f);
+        c.addRect(0.4f, 0.4f, (float) width - 0.8f, (float) height - 0.8f);
+        c.stroke();
         c.setStrokingColor(FRAME);
         c.setLineWidth(1);
         Set<Letter> taken = new HashSet<>();

@@ -56,7 +56,7 @@ public final class ProofSheet {
 
   private static final double NAMES = 32;
   private static final double ROW = 17;
-  private static final double SIGNING = 130;
+  private static final double SIGNING = 112;
 
   /** So many differences are to fit below the pages; more go on, on another sheet. */
   private static final int BELOW = 4;

@@ -35,6 +35,7 @@ final class DifferencesPane extends VBox {
   private final Set<Kind> leftOut = EnumSet.noneOf(Kind.class);
   private final ObjectProperty<Ticks> ticks;
   private final Button tickAll = new Button(WORDS.say("differences-pane.tick-all"));
+  private final FlowPane acts = new FlowPane(6, 4);
   private List<Listed> all = List.of();
 
   /**
@@ -63,7 +64,13 @@ final class DifferencesPane extends VBox {
     tickAll.getStyleClass().add("quiet-button");
     tickAll.setOnAction(e -> tick(list.getItems().stream().map(Listed::difference).toList(), true));
     VBox.setVgrow(list, Priority.ALWAYS);
-    getChildren().addAll(told, kinds, list, tickAll);
+    acts.getChildren().add(tickAll);
+    getChildren().addAll(told, kinds, list, acts);
+  }
+
+  /** Puts what else can be done with the differences beside what ticks them. */
+  void offer(Button act) {
+    acts.getChildren().add(act);
   }
 
   private void tick(List<Difference> some, boolean on) {

@@ -148,7 +148,8 @@ public final class ProofView implements Stage {
     sheet.getStyleClass().add("quiet-button");
     sheet.setTooltip(new Tooltip(WORDS.say("proof-view.sheet-hint")));
     sheet.setOnAction(e -> sheets.make(openFile, differences.found()));
-    var side = new VBox(10, title, beside, ways, differences, sheet, counts, counted);
+    differences.offer(sheet);
+    var side = new VBox(10, title, beside, ways, differences, counts, counted);
     VBox.setVgrow(differences, Priority.ALWAYS);
     side.getStyleClass().add("side");
     return side;
