@@ -178,6 +178,9 @@ final class DocumentThresholds {
   static final class TableMaker {
     private TableMaker() {}
 
+    /** Tables hang out of their column by no more, in points: by the padding of a cell. */
+    static final double HANGING = 12;
+
     static final double MAX_CELL_PADDING = 12;
 
     static final double CELL_PADDING = 4;

@@ -34,7 +34,11 @@ final class TableMaker {
     this.joiner = joiner;
   }
 
-  Table table(Detected.Grid g, double room) {
+  /**
+   * @param room the width of its column, in points
+   * @param hanging how far it begins from its column; less than nothing where it hangs out
+   */
+  Table table(Detected.Grid g, double room, double hanging) {
     var rows = new ArrayList<Table.Row>();
     var alignments = new CellAlignments(g, cellColumns(g));
     for (List<Detected.DetectedCell> r : g.rows()) {
@@ -55,13 +59,16 @@ final class TableMaker {
     }
     Rules rules = g.ruling().ofTable();
     Look whole = rules.equals(Rules.UNSAID) ? Look.PLAIN : Look.of(TableTraits.RULES, rules);
+    if (hanging < 0 && hanging > -DocumentThresholds.TableMaker.HANGING && !g.rightToLeft()) {
+      whole = whole.with(TableTraits.INDENT, LookMaker.halves(hanging));
+    }
     return new Table(
         NodeId.fresh(),
         whole
             .with(TableTraits.CELL_PADDING, padding(g))
             .with(TableTraits.FIXED_COLUMNS, true)
             .with(TableTraits.RIGHT_TO_LEFT, g.rightToLeft()),
-        columns(g, room),
+        columns(g, room - 2 * Math.min(0, hanging)),
         rows);
   }
 

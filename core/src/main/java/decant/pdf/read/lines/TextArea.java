@@ -16,6 +16,20 @@ public record TextArea(double left, double right) {
   private record Edge(double at, int lines) {}
 
   public static TextArea of(List<Detected> blocks, double pageWidth) {
+    TextArea all = edges(blocks, pageWidth);
+    List<Detected> texts = blocks.stream().filter(f -> !(f instanceof Detected.Grid)).toList();
+    if (texts.isEmpty() || texts.size() == blocks.size()) {
+      return all;
+    }
+    // A table commonly hangs out by the padding of its cells, so that its text is even with that
+    // around it.
+    TextArea text = edges(texts, pageWidth);
+    double left = text.left - all.left < LineThresholds.TextArea.LITTLE ? text.left : all.left;
+    double right = all.right - text.right < LineThresholds.TextArea.LITTLE ? text.right : all.right;
+    return new TextArea(left, right);
+  }
+
+  private static TextArea edges(List<Detected> blocks, double pageWidth) {
     var lefts = new ArrayList<Edge>();
     var rights = new ArrayList<Edge>();
     int all = 0;
