@@ -71,6 +71,12 @@ public final class Rehearsal {
       }
     }
     inPlace("compare", "--json", files.getFirst(), files.getLast());
+    for (String f : files) {
+      if (f.endsWith("." + Formats.pages().extension())) {
+        String to = made.resolve("amended." + Formats.pages().extension()).toString();
+        inPlace("amend", f, "--replace", "the=one", "--json", "--out", to);
+      }
+    }
   }
 
   private static void published(String file, Path made, String by, String what) {

@@ -13,7 +13,7 @@ import org.apache.pdfbox.pdmodel.font.PDFontFactory;
 
 /** The fonts of a file, each looked into once however many pages show it. */
 public final class FontsOfFile {
-  private final FileFonts texts = new FileFonts();
+  private final FileFonts texts = FileFonts.believing();
   private final ResourceCache cache = new DefaultResourceCache();
   private final Map<COSDictionary, Optional<LettersOfFont>> known = new IdentityHashMap<>();
 

@@ -15,6 +15,23 @@ public final class FileFonts {
   private final Map<PDFont, SourceFace> faces = new LinkedHashMap<>();
   private final Map<PDFont, FontTexts> texts = new LinkedHashMap<>();
   private final List<ShownLetters> letters = new ArrayList<>();
+  private final boolean believing;
+
+  public FileFonts() {
+    this(false);
+  }
+
+  private FileFonts(boolean believing) {
+    this.believing = believing;
+  }
+
+  /**
+   * Fonts that are believed what they say of their letters, as programs do that search: nothing is
+   * held against what letters look like, which takes time.
+   */
+  public static FileFonts believing() {
+    return new FileFonts(true);
+  }
 
   /** Takes over what is known of the fonts of later pages. */
   public void add(FileFonts later) {
@@ -35,7 +52,7 @@ public final class FileFonts {
 
   /** The text of a code; empty if nothing tells. */
   public String text(PDFont font, int code) {
-    return texts.computeIfAbsent(font, FontTexts::new).of(code);
+    return texts.computeIfAbsent(font, f -> new FontTexts(f, believing)).of(code);
   }
 
   /** The names of fonts whose characters had to be told otherwise than the file says. */

@@ -37,9 +37,12 @@ final class FontTexts {
   private final boolean mapped;
   private boolean repaired;
 
-  FontTexts(PDFont font) {
+  /**
+   * @param believed whether what the file says is not to be doubted
+   */
+  FontTexts(PDFont font, boolean believed) {
     this.font = font;
-    this.mapped = isTrusted();
+    this.mapped = believed || isTrusted();
   }
 
   /** A code that was shown, and how often. */
