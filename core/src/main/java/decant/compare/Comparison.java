@@ -42,6 +42,9 @@ public final class Comparison {
   private final Pictures pictures;
   private final List<Difference> out = new ArrayList<>();
 
+  /** Whether both say themselves where pages begin. */
+  private boolean flow;
+
   private Comparison(Pictures pictures) {
     this.pictures = pictures;
   }
@@ -50,6 +53,7 @@ public final class Comparison {
   public static List<Difference> of(Edition a, Edition b) {
     var c = new Comparison(new Pictures());
     boolean mixed = a.paged() != b.paged();
+    c.flow = !a.paged() && !b.paged();
     c.pieces(
         mixed ? undrawn(a.pieces()) : a.pieces(), mixed ? undrawn(b.pieces()) : b.pieces(), false);
     c.running(a, b);
@@ -241,9 +245,19 @@ public final class Comparison {
           Difference.changed(
               Kind.HEADING, new Side(a.page(), Word.join(a.words())), side(List.of(b))));
     }
+    if (flow && a.begins() && !b.begins()) {
+      out.add(Difference.removed(Kind.PAGE, beginning(a)));
+    } else if (flow && b.begins() && !a.begins()) {
+      out.add(Difference.added(Kind.PAGE, beginning(b)));
+    }
     List<Word> x = withoutLabel(a, b);
     List<Word> y = withoutLabel(b, a);
     WordChanges.list(notes ? Kind.NOTE : Kind.TEXT, x, a.page(), y, b.page(), out);
+  }
+
+  /** A page that is begun, by what it begins with. */
+  private static Side beginning(Piece.Text p) {
+    return side(List.of(p));
   }
 
   /** Where the other is counted and this one is not, its label is no word of it. */

@@ -49,11 +49,17 @@ public final class EditionReader {
   /** The notes in the order of their marks, with the pages of these. */
   private final Map<NodeId, Integer> noted = new LinkedHashMap<>();
 
+  private final boolean paged;
   private int page = 1;
   private int depth;
 
-  private EditionReader(Document document, Function<NodeId, Optional<Integer>> pageOf) {
+  /** Whether a page begins with what comes next, because the document says so. */
+  private boolean begins;
+
+  private EditionReader(
+      Document document, boolean paged, Function<NodeId, Optional<Integer>> pageOf) {
     this.document = document;
+    this.paged = paged;
     this.pageOf = pageOf;
     this.bookmarks = document.bookmarks();
   }
@@ -94,10 +100,14 @@ public final class EditionReader {
       int pages,
       Function<NodeId, Optional<Integer>> pageOf,
       Predicate<Story> isShown) {
-    var reader = new EditionReader(d, pageOf);
+    var reader = new EditionReader(d, paged, pageOf);
     var styles = new Styles(d.styles(), d.lists(), DocumentFonts.of(d));
     var flow = new ArrayList<Piece>();
-    d.sections().forEach(s -> reader.blocks(s.blocks(), styles, flow));
+    for (Section s : d.sections()) {
+      reader.begins |= !flow.isEmpty() && s.start() != Section.Start.CONTINUOUS;
+      reader.blocks(s.blocks(), styles, flow);
+    }
+    reader.begins = false;
     var notes = new ArrayList<Piece>();
     List<NodeId> marked = List.copyOf(reader.noted.keySet());
     for (NodeId n : marked) {
@@ -146,13 +156,22 @@ public final class EditionReader {
   private void paragraph(Paragraph p, Styles styles, List<Piece> out) {
     int at = page;
     List<Word> words = words(p, styles);
+    int broken = p.text().indexOf('\f');
+    boolean inside = broken >= 0 && !p.text().substring(0, broken).isBlank();
+    boolean begun =
+        begins
+            || broken >= 0 && !inside
+            || styles.paragraphLook(p).value(ParagraphTraits.PAGE_BREAK_BEFORE);
+    begins = begun;
     if (!words.isEmpty()) {
       out.add(
           new Piece.Text(
               at,
               styles.paragraphLook(p).value(ParagraphTraits.HEADING_LEVEL),
               styles.level(p).isPresent(),
+              !paged && !out.isEmpty() && begun,
               words));
+      begins = inside; // else what follows the break begins the page
     }
     for (Inline i : p.inlines()) {
       switch (i) {

@@ -17,8 +17,10 @@ sealed interface Piece {
    *
    * @param level of its heading; 0 if it is none
    * @param item whether it is an item of a list, whose label is no part of its words
+   * @param begins whether a page begins with it because the document says so
    */
-  record Text(int page, int level, boolean item, List<Word> words) implements Piece {
+  record Text(int page, int level, boolean item, boolean begins, List<Word> words)
+      implements Piece {
     public Text {
       words = List.copyOf(words);
     }

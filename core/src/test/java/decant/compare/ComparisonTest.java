@@ -344,6 +344,39 @@ class ComparisonTest {
   }
 
   @Test
+  void aPageThatIsBegunIsListedWithWhatItBeginsWith() {
+    Look broken = Look.of(ParagraphTraits.PAGE_BREAK_BEFORE, true);
+    Document a =
+        Samples.document(
+            Samples.paragraph("Berths."), Samples.paragraph("Charges."), Samples.paragraph("Z."));
+    Document b =
+        Samples.document(
+            Samples.paragraph("Berths."),
+            Paragraph.of(broken, "Charges."),
+            Samples.paragraph("Z."));
+    Document c =
+        Samples.document(
+            Samples.paragraph("Berths."), Samples.paragraph("Charges.\f"), Samples.paragraph("Z."));
+    assertThat(breaks(a, b)).containsExactly("ADDED Charges.");
+    assertThat(breaks(b, a)).containsExactly("REMOVED Charges.");
+    assertThat(breaks(b, c)).containsExactly("ADDED Z.", "REMOVED Charges.");
+    assertThat(breaks(b, b)).isEmpty();
+    // A break within its paragraph and one before it are the same to a reader.
+    Document d =
+        Samples.document(
+            Samples.paragraph("Berths."), Samples.paragraph("\fCharges."), Samples.paragraph("Z."));
+    assertThat(breaks(b, d)).isEmpty();
+  }
+
+  private static List<String> breaks(Document a, Document b) {
+    return compared(a, b).stream()
+        .filter(x -> x.kind() == Difference.Kind.PAGE && x.change() != Difference.Change.CHANGED)
+        .map(x -> x.change() + " " + x.b().or(x::a).orElseThrow().text())
+        .sorted()
+        .toList();
+  }
+
+  @Test
   void paragraphsThatArePartedOtherwiseSayTheSame() {
     Document a = document(4);
     var all = new ArrayList<>(blocks(a));
