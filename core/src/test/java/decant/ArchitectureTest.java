@@ -198,6 +198,7 @@ class ArchitectureTest {
             "pdf.write.fonts",
             "verify"));
     out.put("proof", and(and(content, layout), "publication"));
+    out.put("blanks", List.of("words", "model.."));
     out.put("pdf.amend.line", List.of("work", "pdf.content", "pdf.read.page", "pdf.read.fonts"));
     out.put(
         "pdf.amend",
@@ -222,6 +223,7 @@ class ArchitectureTest {
             "picture",
             "paint",
             "proof",
+            "blanks",
             "pdf.amend"));
     out.put("recipe", and(published, "io", "reading", "format", "pdf.choices", "pdf.file"));
     out.put(

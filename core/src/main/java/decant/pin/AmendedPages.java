@@ -84,9 +84,7 @@ public final class AmendedPages {
       told.add(WORDS.say("amended-pages.not-read"));
     }
     Document d = with(read.orElse(r.document()), pinned, now);
-    Edit edit = Edit.of(WORDS.say("amended-pages.change"), Step.Resection.to(d));
-    Selection s = r.selection();
-    Revision next = r.apply(edit, new Selection(in(d, s.anchor()), in(d, s.caret())));
+    Revision next = changed(r, WORDS.say("amended-pages.change"), d);
     return new Result(next, new Amended(amended.changed(), amended.left(), told));
   }
 
@@ -131,7 +129,8 @@ public final class AmendedPages {
     return new Replaced(d, all);
   }
 
-  private static Pinned with(Pinned p, byte[] file) {
+  /** The page with another file. */
+  static Pinned with(Pinned p, byte[] file) {
     return new Pinned(Media.of(TYPE, file), p.page(), p.why(), p.places());
   }
 
@@ -152,12 +151,16 @@ public final class AmendedPages {
 
   /** The same as one act that can be undone; the revision as it was if nothing is replaced. */
   public static Revision replaced(Revision r, Replaced pages) {
-    Document d = pages.document();
-    Edit edit = Edit.of(WORDS.say("amended-pages.replace"), Step.Resection.to(d));
-    Selection s = r.selection();
     return pages.replaced() == 0
         ? r
-        : r.apply(edit, new Selection(in(d, s.anchor()), in(d, s.caret())));
+        : changed(r, WORDS.say("amended-pages.replace"), pages.document());
+  }
+
+  /** Another document in the place of a revision's, with the same blocks, as one act. */
+  public static Revision changed(Revision r, String name, Document d) {
+    Selection s = r.selection();
+    return r.apply(
+        Edit.of(name, Step.Resection.to(d)), new Selection(in(d, s.anchor()), in(d, s.caret())));
   }
 
   /** A place that is still there: what was read from the page may be shorter now. */
@@ -167,7 +170,8 @@ public final class AmendedPages {
         .orElse(at);
   }
 
-  private static Document with(Document d, Pinned was, Pinned now) {
+  /** The document with another in the place of a pinned page. */
+  static Document with(Document d, Pinned was, Pinned now) {
     return d.withSections(
         d.sections().stream()
             .map(s ->

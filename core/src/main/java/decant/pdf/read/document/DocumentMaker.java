@@ -319,24 +319,12 @@ public final class DocumentMaker {
     }
   }
 
-  /** How far a table begins from its column; less than nothing where it hangs out. */
-  private static double hanging(Detected.Grid g, PageSetup setup) {
-    double left = setup.margins().left();
-    double start = left;
-    for (int c = 1; c < setup.columns().count(); c++) {
-      double at = left + setup.columns().start(c, setup.textWidth());
-      start = g.box().x() > at - DocumentThresholds.TableMaker.HANGING ? at : start;
-    }
-    return g.box().x() - start;
-  }
-
   private Block block(Detected f, PageSetup setup, @Nullable Detected before) {
     Block b =
         switch (f) {
           case Detected.Text t -> paragraph(t, setup, before);
           case Detected.Grid g -> {
-            Table t =
-                tables.table(g, setup.columns().width(0, setup.textWidth()), hanging(g, setup));
+            Table t = tables.table(g, setup);
             breaks(g, t);
             setting.cells(t, g, joiner, setup);
             cellPlaces(t, g);

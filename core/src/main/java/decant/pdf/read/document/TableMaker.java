@@ -4,6 +4,7 @@ import decant.model.Block;
 import decant.model.Cell;
 import decant.model.Inline;
 import decant.model.NodeId;
+import decant.model.PageSetup;
 import decant.model.Paragraph;
 import decant.model.Table;
 import decant.model.look.Insets;
@@ -34,11 +35,20 @@ final class TableMaker {
     this.joiner = joiner;
   }
 
-  /**
-   * @param room the width of its column, in points
-   * @param hanging how far it begins from its column; less than nothing where it hangs out
-   */
-  Table table(Detected.Grid g, double room, double hanging) {
+  /** How far a table begins from its column; less than nothing where it hangs out. */
+  private static double hanging(Detected.Grid g, PageSetup setup) {
+    double left = setup.margins().left();
+    double start = left;
+    for (int c = 1; c < setup.columns().count(); c++) {
+      double at = left + setup.columns().start(c, setup.textWidth());
+      start = g.box().x() > at - DocumentThresholds.TableMaker.HANGING ? at : start;
+    }
+    return g.box().x() - start;
+  }
+
+  Table table(Detected.Grid g, PageSetup setup) {
+    double room = setup.columns().width(0, setup.textWidth());
+    double hanging = hanging(g, setup);
     var rows = new ArrayList<Table.Row>();
     var alignments = new CellAlignments(g, cellColumns(g));
     for (List<Detected.DetectedCell> r : g.rows()) {
