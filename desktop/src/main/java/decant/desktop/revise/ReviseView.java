@@ -1,5 +1,6 @@
 package decant.desktop.revise;
 
+import decant.blanks.Blanks;
 import decant.desktop.page.LookLaying;
 import decant.desktop.page.PageClipboard;
 import decant.desktop.page.PageEditor;
@@ -99,6 +100,15 @@ public final class ReviseView implements Stage {
         WORDS.say("revise-view.files"),
         new FilesPanel(desk, work, ofFiles, actions, pages::requestFocus),
         ofFiles);
+    if (!Blanks.of(work.revision().document()).isEmpty()) {
+      var ofForm = new InSight();
+      var filling = new Filling(work);
+      below.add(
+          "side-form",
+          WORDS.say("revise-view.form"),
+          new FormPanel(work, filling, new FormActs(desk, work, filling), ofForm, this::reveal),
+          ofForm);
+    }
     var comments = new CommentsPanel(work, inSight, pages::requestFocus);
     var table = new TablePanel(work, inSight, actions, pages::requestFocus);
     var object = new ObjectPanel(work, editor.handles(), inSight, actions, pages::requestFocus);

@@ -1,0 +1,136 @@
+package decant.desktop;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import decant.blanks.Blank;
+import decant.blanks.BlankFiles;
+import decant.blanks.Blanks;
+import decant.desktop.shell.FilledForms;
+import decant.desktop.shell.StageName;
+import decant.desktop.shell.Work;
+import decant.model.look.FormField.Kind;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Map;
+import javafx.scene.control.Button;
+import javafx.scene.control.CheckBox;
+import javafx.scene.control.Control;
+import javafx.scene.control.TextField;
+import javafx.scene.input.KeyCode;
+import org.apache.pdfbox.Loader;
+import org.junit.jupiter.api.Test;
+
+/** Forms filled in in the window. */
+class FormTest extends WindowCase {
+  private Work form() throws IOException {
+    Path file = folder.resolve("Berth application.pdf");
+    Files.copy(Path.of("..", "demo", "Berth application.pdf"), file);
+    Work work = window.takeIn(file);
+    window.until(() -> work.judgingProperty().get() == Work.Judged.DONE);
+    return work;
+  }
+
+  private static List<Blank> blanks(Work work) {
+    return Window.on(() -> Blanks.of(work.revision().document()));
+  }
+
+  private static String value(Work work, String name) {
+    return blanks(work).stream()
+        .filter(b -> b.name().equals(name))
+        .findFirst()
+        .orElseThrow()
+        .value();
+  }
+
+  private static int number(Work work, Kind kind) {
+    List<Blank> all = blanks(work);
+    for (int k = 0; k < all.size(); k++) {
+      if (all.get(k).kind() == kind) {
+        return k;
+      }
+    }
+    throw new AssertionError(kind);
+  }
+
+  @Test
+  void fieldsAreFilledInOneAfterTheOther() throws IOException {
+    Work work = form();
+    window.go(StageName.REVISE);
+    window.click("#side-form");
+    int at = number(work, Kind.TEXT);
+    String name = blanks(work).get(at).name();
+    TextField field = window.find("#form-field-" + at, TextField.class);
+    Window.run(() -> {
+      field.requestFocus();
+      field.selectAll();
+    });
+    window.type("Ada Quay");
+    window.press(KeyCode.TAB);
+    window.until(() -> value(work, name).equals("Ada Quay"));
+    assertThat(Window.on(() -> window.stage.getScene().getFocusOwner()))
+        .isInstanceOf(Control.class)
+        .isNotSameAs(field);
+    int tick = number(work, Kind.TICK);
+    String box = blanks(work).get(tick).name();
+    Window.run(() -> window.find("#form-field-" + tick, CheckBox.class).fire());
+    window.until(() -> !value(work, box).isEmpty());
+    Window.run(() -> window.find("#form-empty", Button.class).fire());
+    window.until(() -> blanks(work).stream().allMatch(b -> b.value().isEmpty()));
+    Window.run(() -> work.apply(decant.model.edit.Revision::undo));
+    window.until(() -> value(work, name).equals("Ada Quay"));
+  }
+
+  @Test
+  void fieldsOfAPinnedPageAreFilledInOnThePage() throws IOException {
+    Work work = form();
+    window.go(StageName.TAKE_IN);
+    window.click("#mend-pages");
+    window.until(() -> work.revision().document().hasPinned());
+    window.go(StageName.REVISE);
+    window.click("#side-form");
+    int at = number(work, Kind.TEXT);
+    String name = blanks(work).get(at).name();
+    TextField field = window.find("#form-field-" + at, TextField.class);
+    Window.run(() -> {
+      field.requestFocus();
+      field.setText("Ada Quay");
+    });
+    window.press(KeyCode.ENTER);
+    window.until(() -> value(work, name).equals("Ada Quay"));
+    window.go(StageName.PUBLISH);
+    Path out = Files.createDirectories(folder.resolve("filled"));
+    Window.run(() -> work.draftProperty().set(work.draftProperty().get().to(out, "Form")));
+    window.settle();
+    window.click("#publish-go");
+    window.until(() -> work.receiptProperty().get().isPresent());
+    assertThat(Window.on(() -> work.receiptProperty().get().orElseThrow().verified())).isTrue();
+    try (var pdf = Loader.loadPDF(out.resolve("Form.pdf").toFile())) {
+      assertThat(pdf.getDocumentCatalog().getAcroForm().getField(name).getValueAsString())
+          .isEqualTo("Ada Quay");
+    }
+  }
+
+  @Test
+  void eachRowOfATableMakesAFilledForm() throws Exception {
+    Work work = form();
+    String name = blanks(work).get(number(work, Kind.TEXT)).name();
+    Path out = Files.createDirectories(folder.resolve("rows"));
+    Path table = Files.writeString(folder.resolve("rows.csv"), name + "\r\nAda\r\nBo\r\nCleo\r\n");
+    List<Map<String, String>> rows = BlankFiles.read(table);
+    Window.run(() -> {
+      work.draftProperty().set(work.draftProperty().get().to(out, "Form"));
+      FilledForms.publish(window.desk, work, rows);
+    });
+    for (int k = 0; k < rows.size(); k++) {
+      Path made = out.resolve("Form " + (k + 1) + ".pdf");
+      window.until(() -> Files.exists(made));
+      try (var pdf = Loader.loadPDF(made.toFile())) {
+        assertThat(pdf.getDocumentCatalog().getAcroForm().getField(name).getValueAsString())
+            .isEqualTo(List.of("Ada", "Bo", "Cleo").get(k));
+      }
+    }
+    assertThat(value(work, name)).as("the form itself stays").doesNotContain("Cleo");
+  }
+}
