@@ -171,9 +171,10 @@ final class AmendCommand implements Callable<Integer> {
       return new Prepared(amended, Set.of(), null);
     }
     try {
-      boolean given = out != null;
-      Path target = given ? out : AtomicFile.freeName(usualName());
-      return new Prepared(amended, pdf.touched(), AtomicFile.prepare(target, given, pdf::write));
+      Path given = out;
+      Path target = given != null ? given : AtomicFile.freeName(usualName());
+      return new Prepared(
+          amended, pdf.touched(), AtomicFile.prepare(target, given != null, pdf::write));
     } catch (WriteProblem e) {
       throw new ReadProblem(ReadProblem.Kind.UNREADABLE, e.getMessage(), e);
     }

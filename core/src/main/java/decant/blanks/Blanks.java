@@ -65,9 +65,7 @@ public final class Blanks {
           i instanceof Inline.Text t ? t.look().get(TextTraits.FIELD) : Optional.empty();
       if (field.isPresent() && i instanceof Inline.Text t) {
         Blank.Place last = out.isEmpty() ? null : out.getLast();
-        boolean goesOn =
-            last != null && last.to() == at && last.field().id().equals(field.get().id());
-        if (goesOn) {
+        if (last != null && last.to() == at && last.field().id().equals(field.get().id())) {
           out.set(
               out.size() - 1,
               new Blank.Place(p.id(), last.from(), end, last.field(), last.shown() + t.text()));

@@ -27,7 +27,6 @@ public final class Intake {
 
   /** Takes a file in. @throws ReadProblem with a message in the person's words */
   public static TakenIn take(ReadRequest request) throws ReadProblem {
-    Path file = request.file();
     Format format = recognise(request);
     if (format.equals(Unserved.LOCKED_OFFICE)) {
       return unlocked(request);

@@ -14,6 +14,12 @@ public final class AmendLimits {
   /** The same where a space stands in the gap, as in lines that are set to the full width. */
   public static final double SPACED_GAP = 2;
 
+  /** Letters that follow one another on one line stand no further above or below. */
+  static final double STEADY = 0.03;
+
+  /** They may begin this much before the one before ends. */
+  static final double BACK = 0.5;
+
   /** Baselines this near are one line, in points and in sizes. */
   public static final double BASELINE = 0.12;
 

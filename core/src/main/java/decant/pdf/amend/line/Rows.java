@@ -34,6 +34,13 @@ public final class Rows {
     private double right() {
       return last().right();
     }
+
+    private boolean goesOnWith(Letter l) {
+      return Math.abs(l.v - last().v) < AmendLimits.STEADY * size()
+          && l.show.size() == last().show.size()
+          && l.u > right() - AmendLimits.BACK * size()
+          && l.u < right() + AmendLimits.COLUMN_GAP * size();
+    }
   }
 
   /** In the order of the page: by direction, from head to foot, along the lines. */
@@ -112,19 +119,11 @@ public final class Rows {
 
   private static List<Chain> chains(List<Letter> letters) {
     var out = new ArrayList<Chain>();
-    Chain now = null;
     for (Letter l : letters) {
-      boolean goesOn =
-          now != null
-              && Math.abs(l.v - now.last().v) < 0.03 * now.size()
-              && l.show.size() == now.last().show.size()
-              && l.u > now.right() - 0.5 * now.size()
-              && l.u < now.right() + AmendLimits.COLUMN_GAP * now.size();
-      if (!goesOn) {
-        now = new Chain();
-        out.add(now);
+      if (out.isEmpty() || !out.getLast().goesOnWith(l)) {
+        out.add(new Chain());
       }
-      now.letters.add(l);
+      out.getLast().letters.add(l);
     }
     return out;
   }
