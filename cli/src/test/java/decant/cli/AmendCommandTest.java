@@ -107,7 +107,7 @@ class AmendCommandTest {
     try (var all = Files.list(folder)) {
       assertThat(all).containsExactly(source);
     }
-    assertThat(amend("--replace", "submarine=boat").out()).contains("nowhere");
+    assertThat(amend("--replace", "submarine=boat").out()).contains("not found");
   }
 
   @ParameterizedTest

@@ -14,10 +14,17 @@ import decant.model.edit.Revision;
 import decant.model.look.Media;
 import decant.pdf.amend.Left;
 import decant.pdf.amend.PageLine;
+import decant.pdf.choices.PdfChoices;
+import decant.pdf.kept.KeptPages;
+import decant.pdf.write.PdfWriter;
 import decant.reading.TakenIn;
+import decant.verify.Check;
+import decant.verify.pdf.PdfVerifier;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Optional;
+import java.util.stream.IntStream;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.text.PDFTextStripper;
@@ -119,6 +126,28 @@ class AmendedPagesTest {
         .isEqualTo(read(revision.document()).replaceFirst("berth", "mooring"));
     assertThat(page(r.revision().document(), 1)).isSameAs(page(revision.document(), 1));
     assertThat(r.revision().undo().document().sections()).isEqualTo(revision.document().sections());
+  }
+
+  /** Where a recipe keeps all pages, the changed one goes out changed, its links leading on. */
+  @Test
+  void allPagesKeptAreThosePinned() throws Exception {
+    Pinned before = page(revision.document(), 0);
+    PageLine line = line(before, "berth");
+    AmendedPages.Result r =
+        AmendedPages.change(revision, before, line, line.text().replaceFirst("berth", "mooring"));
+    TakenIn taken = Samples.taken(RULES);
+    KeptPages kept = KeptPages.of(RULES, "", r.revision().document(), taken.origin().places());
+    var choices =
+        PdfChoices.defaults(
+            IntStream.range(0, kept.pages().size()).boxed().toList(), kept.metadata());
+    Path out = folder.resolve("kept.pdf");
+    try (var to = Files.newOutputStream(out)) {
+      PdfWriter.write(kept, choices, Optional.empty(), to, n -> {}, () -> false);
+    }
+    assertThat(PdfVerifier.verify(out, kept, choices)).allMatch(Check::passed);
+    String now = text(Files.readAllBytes(out), 1);
+    assertThat(now).contains("mooring");
+    assertThat(text(Files.readAllBytes(out), 3)).isEqualTo(text(Files.readAllBytes(RULES), 3));
   }
 
   @Test

@@ -69,8 +69,22 @@ final class PageWords {
       for (Found f : Search.in(p.rows, r.words())) {
         p.replace(f, r, number);
       }
+      // Letters that run to the left stand in the line the other way round.
+      if (runsLeft(r.words())) {
+        String seen = new StringBuilder(r.words()).reverse().toString();
+        Search.in(p.rows, seen)
+            .forEach(f -> p.left.add(new Left(number, r.words(), Left.Reason.RIGHT_TO_LEFT)));
+      }
     }
     return p;
+  }
+
+  private static boolean runsLeft(String s) {
+    return s.codePoints()
+        .map(Character::getDirectionality)
+        .anyMatch(d ->
+            d == Character.DIRECTIONALITY_RIGHT_TO_LEFT
+                || d == Character.DIRECTIONALITY_RIGHT_TO_LEFT_ARABIC);
   }
 
   int changed() {

@@ -7,6 +7,7 @@ import decant.model.Document;
 import decant.model.Metadata;
 import decant.model.NodeId;
 import decant.model.Outline;
+import decant.model.Pinned;
 import decant.model.finding.Finding.SourcePlace;
 import decant.model.look.ListDefinition.NumberFormat;
 import decant.model.look.Media;
@@ -20,6 +21,7 @@ import decant.words.Words;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
@@ -40,6 +42,9 @@ public final class KeptPages implements Publication {
   private final Path file;
   private final String password;
   private final List<String> leftOut;
+
+  /** Pages that are pinned have files of their own: they may have been changed where they stand. */
+  private final Map<Integer, Pinned> pinned = new HashMap<>();
 
   /** A page of the file, as wide and high as it is shown. */
   private record Sheet(int number, double width, double height) implements PublishedPage {
@@ -77,6 +82,9 @@ public final class KeptPages implements Publication {
     this.sheets = sheets;
     this.file = file;
     this.password = password;
+    document.sections().stream()
+        .flatMap(s -> s.pinned().stream())
+        .forEach(p -> pinned.put(p.page(), p));
   }
 
   /**
@@ -163,8 +171,11 @@ public final class KeptPages implements Publication {
 
   @Override
   public Optional<KeptPage> kept(PublishedPage page) {
-    return Optional.of(
-        new KeptPage(new KeptPage.InFile(file, password), page.number() - 1, Map.of()));
+    int index = page.number() - 1;
+    Pinned own = pinned.get(index);
+    KeptPage.Source from =
+        own == null ? new KeptPage.InFile(file, password) : new KeptPage.InMemory(own.file());
+    return Optional.of(new KeptPage(from, index, Map.of()));
   }
 
   @Override
@@ -204,6 +215,13 @@ public final class KeptPages implements Publication {
         .map(SourcePlace::page)
         .filter(p -> p >= 0 && p < sheets.size())
         .map(sheets::get);
+  }
+
+  @Override
+  public Optional<? extends PublishedPage> pageLike(int sourcePage) {
+    return sourcePage >= 0 && sourcePage < sheets.size()
+        ? Optional.of(sheets.get(sourcePage))
+        : Optional.empty();
   }
 
   @Override

@@ -334,6 +334,16 @@ class PdfAmenderTest {
         .containsExactly(new Left(1, "berth", Left.Reason.PART));
   }
 
+  /** Shown from left to right as they are seen, as producers of such pages write them. */
+  @Test
+  void wordsFromRightToLeftAreFoundAndLeft() {
+    Path source =
+        page(
+            "BT /F1 12 Tf 50 700 Td /Span <</ActualText <FEFF05E905DC05D505DD>>> BDC (x) Tj EMC ET");
+    Amended a = amend(source, new StringBuilder("שלום").reverse().toString(), "quay").amended();
+    assertThat(a.left()).extracting(Left::reason).contains(Left.Reason.RIGHT_TO_LEFT);
+  }
+
   @Test
   void hiddenTextOverAPictureIsLeft() {
     Path source = page("BT 3 Tr /F1 12 Tf 50 700 Td (The berth) Tj ET");
