@@ -1,6 +1,8 @@
 package decant.pin;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.within;
 
 import decant.Samples;
 import decant.Tool;
@@ -14,9 +16,11 @@ import decant.model.edit.Revision;
 import decant.model.look.Media;
 import decant.pdf.amend.Left;
 import decant.pdf.amend.PageLine;
+import decant.pdf.amend.PagePicture;
 import decant.pdf.choices.PdfChoices;
 import decant.pdf.kept.KeptPages;
 import decant.pdf.write.PdfWriter;
+import decant.reading.ReadProblem;
 import decant.reading.TakenIn;
 import decant.verify.Check;
 import decant.verify.pdf.PdfVerifier;
@@ -148,6 +152,68 @@ class AmendedPagesTest {
     String now = text(Files.readAllBytes(out), 1);
     assertThat(now).contains("mooring");
     assertThat(text(Files.readAllBytes(out), 3)).isEqualTo(text(Files.readAllBytes(RULES), 3));
+  }
+
+  @Test
+  void aPictureIsTakenAwayOrAnotherPutInItsPlace() throws Exception {
+    Pinned page = null;
+    TakenIn taken = Samples.taken(RULES);
+    Media whole = Media.of("application/pdf", Files.readAllBytes(RULES));
+    Document d = taken.document();
+    int at = 0;
+    while (page == null || AmendedPages.pictures(page).isEmpty()) {
+      d =
+          Pinning.pin(
+              d, taken.origin(), whole, List.of(new Pinning.Sheet(at, 595.28, 841.89, "asked")));
+      page = page(d, at++);
+    }
+    Revision r = Revision.of(d);
+    PagePicture picture = AmendedPages.pictures(page).getFirst();
+    Pinned gone = page(AmendedPages.picture(r, page, picture, Optional.empty()).document(), at - 1);
+    assertThat(AmendedPages.pictures(gone)).hasSize(AmendedPages.pictures(page).size() - 1);
+    assertThat(text(gone.file().bytes(), at)).isEqualTo(text(page.file().bytes(), at));
+    assertThat(images(gone)).hasSize(images(page).size() - 1);
+    var png = new java.io.ByteArrayOutputStream();
+    javax.imageio.ImageIO.write(
+        new java.awt.image.BufferedImage(40, 20, java.awt.image.BufferedImage.TYPE_INT_RGB),
+        "png",
+        png);
+    Pinned other =
+        page(
+            AmendedPages.picture(r, page, picture, Optional.of(png.toByteArray())).document(),
+            at - 1);
+    assertThat(images(other)).contains("40x20").hasSize(images(page).size());
+    var now = AmendedPages.pictures(other).getFirst().box();
+    // As large as fits, in the middle of where the first one stood.
+    assertThat(now.width() / now.height()).isCloseTo(2, within(0.01));
+    assertThat(now.x() + now.width() / 2)
+        .isCloseTo(picture.box().x() + picture.box().width() / 2, within(0.1));
+    assertThat(Math.max(now.width() / picture.box().width(), now.height() / picture.box().height()))
+        .isCloseTo(1, within(0.01));
+    Pinned on = page;
+    assertThatThrownBy(() ->
+            AmendedPages.picture(
+                r,
+                on,
+                picture,
+                Optional.of("no picture".getBytes(java.nio.charset.StandardCharsets.US_ASCII))))
+        .isInstanceOf(ReadProblem.class)
+        .hasMessageContaining("no picture");
+  }
+
+  /** The sizes of all pictures that a file holds. */
+  private static List<String> images(Pinned page) throws Exception {
+    var out = new java.util.ArrayList<String>();
+    try (PDDocument pdf = Loader.loadPDF(page.file().bytes())) {
+      var resources = pdf.getPage(page.page()).getResources();
+      for (var name : resources.getXObjectNames()) {
+        if (resources.getXObject(name)
+            instanceof org.apache.pdfbox.pdmodel.graphics.image.PDImageXObject i) {
+          out.add(i.getWidth() + "x" + i.getHeight());
+        }
+      }
+    }
+    return out;
   }
 
   @Test

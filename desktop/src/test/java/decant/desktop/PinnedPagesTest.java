@@ -2,6 +2,7 @@ package decant.desktop;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import decant.desktop.page.PagesView;
 import decant.desktop.shell.StageName;
 import decant.desktop.shell.Work;
 import decant.model.Paragraph;
@@ -166,6 +167,46 @@ class PinnedPagesTest extends WindowCase {
     window.go(StageName.REVISE);
     Window.run(() -> work.apply(decant.model.edit.Revision::undo));
     window.until(() -> !changed(work, before));
+  }
+
+  @Test
+  void aPictureOfAPinnedPageIsTakenAway() throws Exception {
+    Work work = rules();
+    window.click("#mend-pages");
+    window.until(() -> kept(work) == work.layout().pages().size());
+    window.go(StageName.REVISE);
+    window.settle();
+    int at = -1;
+    for (int k = 0; at < 0; k++) {
+      at = AmendedPages.pictures(page(work, k)).isEmpty() ? at : k;
+    }
+    int on = at;
+    Pinned before = page(work, on);
+    var box = AmendedPages.pictures(before).getFirst().box();
+    PagesView view = window.find("#pages", PagesView.class);
+    Window.run(() -> view.reveal(on, box.y(), box.bottom()));
+    window.until(view::settled);
+    window.clickPage(on, box.x() + box.width() / 2, box.y() + box.height() / 2, 1);
+    window.until(() -> inPopup("#picture-away", Button.class).isPresent());
+    Window.run(() -> inPopup("#picture-away", Button.class).orElseThrow().fire());
+    window.until(() -> page(work, on) != before);
+    assertThat(AmendedPages.pictures(page(work, on)))
+        .hasSize(AmendedPages.pictures(before).size() - 1);
+    Window.run(() -> work.apply(decant.model.edit.Revision::undo));
+    int all = AmendedPages.pictures(before).size();
+    window.until(() -> pictures(work, on) == all);
+  }
+
+  private static int pictures(Work work, int on) {
+    try {
+      return AmendedPages.pictures(page(work, on)).size();
+    } catch (decant.reading.ReadProblem e) {
+      throw new AssertionError(e);
+    }
+  }
+
+  private static Pinned page(Work work, int k) {
+    return Window.on(() -> work.layout().pinned(work.layout().pages().get(k)).orElseThrow());
   }
 
   private static boolean changed(Work work, Pinned before) {

@@ -3,9 +3,12 @@ package decant.pdf.amend;
 import decant.pdf.amend.line.ContentPlace;
 import decant.pdf.amend.line.Letter;
 import decant.pdf.amend.line.PageLetters;
+import decant.pdf.amend.line.PaintedPicture;
 import decant.pdf.amend.line.Show;
+import decant.pdf.content.ContentReader;
 import decant.pdf.content.ContentSplice;
 import decant.pdf.content.Instruction;
+import decant.pdf.content.ReadPage;
 import decant.pdf.file.ObjectText;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
@@ -17,6 +20,7 @@ import java.util.IdentityHashMap;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
@@ -86,6 +90,67 @@ final class PageChange {
     addFonts(elsewhere);
   }
 
+  /** Takes a picture away; what nothing paints any more is no longer among the resources. */
+  void remove(PaintedPicture p, Map<COSStream, Integer> used, Predicate<COSStream> elsewhere)
+      throws IOException {
+    put(p.place(), List.of(ContentSplice.without(p.span())), used, elsewhere);
+    drop(p, elsewhere);
+  }
+
+  /**
+   * Paints another picture in the place of one, as large as fits there.
+   *
+   * @param shape its width for a height of 1
+   */
+  void replace(
+      PaintedPicture p,
+      COSBase by,
+      double shape,
+      Map<COSStream, Integer> used,
+      Predicate<COSStream> elsewhere)
+      throws IOException {
+    COSDictionary pictures = resources(p.place()).getCOSDictionary(COSName.XOBJECT);
+    int n = 1;
+    while (pictures != null && pictures.containsKey(NAME + n)) {
+      n++;
+    }
+    double was = p.width() / Math.max(p.height(), 1e-6);
+    double wide = Math.min(1, shape / was);
+    double high = Math.min(1, was / shape);
+    String paint =
+        String.format(
+            Locale.ROOT,
+            "q %.5f 0 0 %.5f %.5f %.5f cm /%s Do Q",
+            wide,
+            high,
+            (1 - wide) / 2,
+            (1 - high) / 2,
+            NAME + n);
+    var splice = new ContentSplice(p.span(), paint.getBytes(StandardCharsets.US_ASCII));
+    put(p.place(), List.of(splice), used, elsewhere);
+    resource(p.place(), COSName.XOBJECT, COSName.getPDFName(NAME + n), by, elsewhere);
+    drop(p, elsewhere);
+  }
+
+  private void drop(PaintedPicture p, Predicate<COSStream> elsewhere) throws IOException {
+    if (p.name().isEmpty()) {
+      return;
+    }
+    COSName name = p.name().get();
+    byte[] content =
+        switch (p.place()) {
+          case ContentPlace.OfPage o -> ReadPage.Unpacked.of(page).bytes();
+          case ContentPlace.OfForm f -> PageLetters.bytes((COSStream) own(f, elsewhere));
+        };
+    boolean painted =
+        ContentReader.all(content).stream()
+            .anyMatch(
+                i -> i instanceof Instruction.PaintObject o && o.name().equals(name.getName()));
+    if (!painted) {
+      resource(p.place(), COSName.XOBJECT, name, null, elsewhere);
+    }
+  }
+
   private void put(
       ContentPlace place,
       List<ContentSplice> splices,
@@ -138,7 +203,7 @@ final class PageChange {
     return copy;
   }
 
-  /** Gives a page or form resources of its own with one entry more; others keep theirs. */
+  /** Gives a page or form resources of its own with one entry more, or less; others keep theirs. */
   private void resource(
       ContentPlace of, COSName kind, COSName name, COSBase value, Predicate<COSStream> elsewhere)
       throws IOException {
@@ -151,7 +216,11 @@ final class PageChange {
     if (had != null) {
       had.entrySet().forEach(e -> entries.setItem(e.getKey(), e.getValue()));
     }
-    entries.setItem(name, value);
+    if (value == null) {
+      entries.removeItem(name);
+    } else {
+      entries.setItem(name, value);
+    }
     now.setItem(kind, entries);
     owner.setItem(COSName.RESOURCES, now);
   }

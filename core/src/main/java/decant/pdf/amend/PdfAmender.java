@@ -3,6 +3,7 @@ package decant.pdf.amend;
 import decant.model.Box;
 import decant.pdf.amend.line.FontsOfFile;
 import decant.pdf.amend.line.PageLetters;
+import decant.pdf.amend.line.PaintedPicture;
 import decant.pdf.amend.line.Row;
 import decant.pdf.amend.line.Rows;
 import decant.pdf.content.PageSpace;
@@ -13,6 +14,7 @@ import decant.reading.ReadProblem;
 import decant.reading.ReadRequest;
 import decant.words.Words;
 import decant.work.Faults;
+import java.awt.Shape;
 import java.awt.geom.Rectangle2D;
 import java.io.IOException;
 import java.io.OutputStream;
@@ -32,6 +34,7 @@ import org.apache.pdfbox.cos.COSName;
 import org.apache.pdfbox.cos.COSObject;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPage;
+import org.apache.pdfbox.pdmodel.graphics.image.PDImageXObject;
 
 /** A PDF whose words are changed where they stand. Not safe for use by several threads. */
 public final class PdfAmender {
@@ -150,16 +153,71 @@ public final class PdfAmender {
     for (int k = 0; k < rows.size(); k++) {
       String text = LineDifference.text(rows.get(k));
       if (!text.isBlank()) {
-        out.add(new PageLine(k, text, box(p, rows.get(k))));
+        out.add(new PageLine(k, text, box(p, rows.get(k).area(0, rows.get(k).seen()))));
       }
     }
     return out;
   }
 
-  private static Box box(PDPage page, Row row) {
+  /** The pictures of a page, from 0. */
+  public List<PagePicture> pictures(int page) {
+    PDPage p = pdf.getPage(page);
+    List<PaintedPicture> all = PageLetters.of(p, fonts).pictures();
+    var out = new ArrayList<PagePicture>();
+    for (int k = 0; k < all.size(); k++) {
+      out.add(new PagePicture(k, box(p, all.get(k).area())));
+    }
+    return out;
+  }
+
+  /** Takes a picture away, out of the content and out of the file. */
+  public void removePicture(int page, int picture) throws IOException {
+    var streams = new PageStreams(pdf);
+    painted(page)
+        .remove(
+            picture(page, picture),
+            streams.used(),
+            form -> streams.isElsewhere(form, Set.of(page)));
+    touched.add(page);
+  }
+
+  /**
+   * Paints another picture in the place of one, as large as fits there.
+   *
+   * @param image a PNG, JPEG, GIF, BMP or TIFF
+   * @throws IOException if it is no such picture
+   */
+  public void replacePicture(int page, int picture, byte[] image) throws IOException {
+    PDImageXObject by;
+    try {
+      by = PDImageXObject.createFromByteArray(pdf, image, "picture");
+    } catch (IllegalArgumentException e) {
+      throw new IOException(e);
+    }
+    double shape = (double) by.getWidth() / by.getHeight();
+    var streams = new PageStreams(pdf);
+    painted(page)
+        .replace(
+            picture(page, picture),
+            by.getCOSObject(),
+            shape,
+            streams.used(),
+            form -> streams.isElsewhere(form, Set.of(page)));
+    touched.add(page);
+  }
+
+  private PageChange painted(int page) {
+    return new PageChange(pdf.getPage(page), List.of(), List.of());
+  }
+
+  private PaintedPicture picture(int page, int picture) {
+    return PageLetters.of(pdf.getPage(page), fonts).pictures().get(picture);
+  }
+
+  private static Box box(PDPage page, Shape area) {
     Rectangle2D r =
         PageSpace.shown(page.getCropBox(), page.getRotation())
-            .createTransformedShape(row.area(0, row.seen()))
+            .createTransformedShape(area)
             .getBounds2D();
     return new Box(r.getX(), r.getY(), r.getWidth(), r.getHeight());
   }

@@ -9,11 +9,16 @@ import decant.model.edit.Revision;
 import decant.pdf.amend.Amended;
 import decant.pdf.amend.Left;
 import decant.pdf.amend.PageLine;
+import decant.pdf.amend.PagePicture;
 import decant.pin.AmendedPages;
 import decant.reading.ReadProblem;
 import decant.words.Words;
 import decant.work.Faults;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
@@ -28,8 +33,8 @@ import javafx.scene.input.MouseEvent;
 import javafx.scene.shape.Rectangle;
 
 /**
- * Lines of pinned pages: the one under the pointer is shown, and one that is clicked can be changed
- * where it stands.
+ * Lines and pictures of pinned pages: what is under the pointer is shown, and what is clicked can
+ * be changed where it stands.
  */
 final class PinnedLines {
   private static final Words WORDS = Words.of(PinnedLines.class);
@@ -42,12 +47,28 @@ final class PinnedLines {
   private final PagesView view;
   private final Work work;
   private final Consumer<String> told;
-  private final Map<Pinned, CompletableFuture<List<PageLine>>> lines = new IdentityHashMap<>();
+  private final Map<Pinned, CompletableFuture<Parts>> parts = new IdentityHashMap<>();
+  private final PictureField pictureField;
   private final LineField field;
   private Optional<On> under = Optional.empty();
 
-  /** A line on a page of the view, from 0. */
-  private record On(int page, Pinned pinned, PageLine line) {}
+  /** What of a page can be changed. */
+  private record Parts(List<PageLine> lines, List<PagePicture> pictures) {
+    static final Parts NONE = new Parts(List.of(), List.of());
+  }
+
+  /**
+   * A part on a page of the view, from 0.
+   *
+   * @param line empty for a picture, and
+   * @param picture for a line
+   */
+  private record On(
+      int page, Pinned pinned, Optional<PageLine> line, Optional<PagePicture> picture) {
+    Box box() {
+      return line.map(PageLine::box).or(() -> picture.map(PagePicture::box)).orElseThrow();
+    }
+  }
 
   /**
    * @param told takes what is to be said of a change
@@ -57,6 +78,7 @@ final class PinnedLines {
     this.work = work;
     this.told = told;
     this.field = new LineField(view);
+    this.pictureField = new PictureField(view);
     view.addEventHandler(MouseEvent.MOUSE_MOVED, this::moved);
     view.addEventHandler(MouseEvent.MOUSE_EXITED, e -> show(Optional.empty()));
     view.addEventHandler(MouseEvent.MOUSE_CLICKED, this::clicked);
@@ -68,7 +90,7 @@ final class PinnedLines {
     under
         .filter(u -> u.page == page)
         .ifPresent(u -> {
-          Box b = u.line.box();
+          Box b = u.box();
           var frame =
               new Rectangle(
                   (b.x() - NEAR) * scale,
@@ -88,7 +110,8 @@ final class PinnedLines {
   private void show(Optional<On> now) {
     if (!now.equals(under)) {
       under = now;
-      view.setCursor(now.isPresent() ? Cursor.TEXT : Cursor.DEFAULT);
+      view.setCursor(
+          now.map(n -> n.line.isPresent() ? Cursor.TEXT : Cursor.HAND).orElse(Cursor.DEFAULT));
       view.refreshOverlays();
     }
   }
@@ -106,7 +129,7 @@ final class PinnedLines {
     point(e)
         .flatMap(p -> pinned(p.page()).map(x -> new Clicked(p, x)))
         .ifPresent(c ->
-            linesOf(c.pinned)
+            partsOf(c.pinned)
                 .thenRun(() -> Platform.runLater(() -> at(c.point).ifPresent(this::open))));
   }
 
@@ -125,10 +148,21 @@ final class PinnedLines {
     if (pinned.isEmpty()) {
       return Optional.empty();
     }
-    return linesOf(pinned.get()).getNow(List.of()).stream()
-        .filter(l -> isOn(l.box(), p.x(), p.y()))
-        .min(java.util.Comparator.comparingDouble(l -> l.box().width() * l.box().height()))
-        .map(l -> new On(p.page(), pinned.get(), l));
+    Parts all = partsOf(pinned.get()).getNow(Parts.NONE);
+    Optional<On> line =
+        all.lines.stream()
+            .filter(l -> isOn(l.box(), p.x(), p.y()))
+            .min(Comparator.comparingDouble(l -> area(l.box())))
+            .map(l -> new On(p.page(), pinned.get(), Optional.of(l), Optional.empty()));
+    return line.or(() ->
+        all.pictures.stream()
+            .filter(x -> isOn(x.box(), p.x(), p.y()))
+            .min(Comparator.comparingDouble(x -> area(x.box())))
+            .map(x -> new On(p.page(), pinned.get(), Optional.empty(), Optional.of(x))));
+  }
+
+  private static double area(Box b) {
+    return b.width() * b.height();
   }
 
   private static boolean isOn(Box b, double x, double y) {
@@ -140,31 +174,66 @@ final class PinnedLines {
     return page < l.pages().size() ? l.pinned(l.pages().get(page)) : Optional.empty();
   }
 
-  /** The lines of a page, read once, beside what goes on. */
-  private CompletableFuture<List<PageLine>> linesOf(Pinned pinned) {
-    if (lines.size() > REMEMBERED) {
-      lines.clear();
+  /** The parts of a page, read once, beside what goes on. */
+  private CompletableFuture<Parts> partsOf(Pinned pinned) {
+    if (parts.size() > REMEMBERED) {
+      parts.clear();
     }
-    return lines.computeIfAbsent(pinned, p -> CompletableFuture.supplyAsync(() -> read(p)));
+    return parts.computeIfAbsent(pinned, p -> CompletableFuture.supplyAsync(() -> read(p)));
   }
 
-  private static List<PageLine> read(Pinned pinned) {
+  private static Parts read(Pinned pinned) {
     try {
-      return AmendedPages.lines(pinned);
+      return new Parts(AmendedPages.lines(pinned), AmendedPages.pictures(pinned));
     } catch (ReadProblem | RuntimeException | StackOverflowError e) {
       Faults.mended("reading the lines of a page", e);
-      return List.of();
+      return Parts.NONE;
     }
   }
 
   private void open(On on) {
     show(Optional.of(on));
-    field.open(on.page, on.line, text -> change(on, text), () -> show(Optional.empty()));
+    Runnable closed = () -> show(Optional.empty());
+    on.line.ifPresent(l -> field.open(on.page, l, text -> change(on, l, text), closed));
+    on.picture.ifPresent(x ->
+        pictureField.open(
+            on.page,
+            x.box(),
+            () -> change(on, x, Optional.empty()),
+            file -> change(on, x, Optional.of(file)),
+            closed));
+  }
+
+  /** Takes a picture away, or puts that of a file in its place. */
+  private void change(On on, PagePicture picture, Optional<Path> by) {
+    Revision before = work.revision();
+    Thread.ofVirtual()
+        .start(() -> {
+          try {
+            Optional<byte[]> bytes =
+                by.isPresent() ? Optional.of(Files.readAllBytes(by.get())) : Optional.empty();
+            Revision after = AmendedPages.picture(before, on.pinned, picture, bytes);
+            Platform.runLater(() -> {
+              if (work.revision().document() == before.document()) {
+                work.apply(now -> after);
+                told.accept(
+                    WORDS.say(by.isPresent() ? "pinned-lines.other-picture" : "pinned-lines.away"));
+              } else {
+                told.accept(WORDS.say("pinned-lines.meanwhile"));
+              }
+            });
+          } catch (ReadProblem e) {
+            Platform.runLater(() -> told.accept(e.getMessage()));
+          } catch (IOException | RuntimeException | StackOverflowError e) {
+            String id = Faults.note("changing a picture", e);
+            Platform.runLater(() -> told.accept(WORDS.say("pinned-lines.picture-fault", id)));
+          }
+        });
   }
 
   /** Changes a line beside what goes on; the field shows what stands against it. */
-  private void change(On on, String text) {
-    if (text.equals(on.line.text())) {
+  private void change(On on, PageLine line, String text) {
+    if (text.equals(line.text())) {
       field.close();
       return;
     }
@@ -172,7 +241,7 @@ final class PinnedLines {
     Thread.ofVirtual()
         .start(() -> {
           try {
-            AmendedPages.Result r = AmendedPages.change(before, on.pinned, on.line, text);
+            AmendedPages.Result r = AmendedPages.change(before, on.pinned, line, text);
             Platform.runLater(() -> came(before, r));
           } catch (ReadProblem e) {
             Platform.runLater(() -> field.refuse(e.getMessage()));

@@ -36,6 +36,7 @@ public final class PageLetters {
   private final FontsOfFile fonts;
   private final List<Show> shows = new ArrayList<>();
   private final List<Upright> uprights = new ArrayList<>();
+  private final List<PaintedPicture> pictures = new ArrayList<>();
   private int forms;
   private int letters;
 
@@ -50,8 +51,9 @@ public final class PageLetters {
    * What stands on a page.
    *
    * @param uprights lines and edges that text does not run over
+   * @param pictures in the order in which they are painted
    */
-  public record Result(List<Show> shows, List<Upright> uprights) {
+  public record Result(List<Show> shows, List<Upright> uprights, List<PaintedPicture> pictures) {
     /** All letters in their order. */
     public List<Letter> letters() {
       return shows.stream().flatMap(s -> s.letters.stream()).toList();
@@ -69,7 +71,7 @@ public final class PageLetters {
     p.new Run(new ContentPlace.OfPage(), resources, Transform.NONE, 0)
         .run(ReadPage.Unpacked.of(page).bytes());
     p.speak();
-    return new Result(p.shows, p.uprights);
+    return new Result(p.shows, p.uprights, p.pictures);
   }
 
   /**
@@ -81,7 +83,7 @@ public final class PageLetters {
     var p = new PageLetters(fonts);
     p.form(new ContentPlace.OfPage(), COSName.F, form, around, Transform.NONE, 0);
     p.speak();
-    return new Result(p.shows, p.uprights);
+    return new Result(p.shows, p.uprights, p.pictures);
   }
 
   /**
@@ -250,7 +252,8 @@ public final class PageLetters {
         case Instruction.Clip c -> {}
         case Instruction.Colour c -> {}
         case Instruction.Shading s -> {}
-        case Instruction.InlineImage b -> {}
+        case Instruction.InlineImage b ->
+            pictures.add(new PaintedPicture(place, b.span(), Optional.empty(), space));
         case Instruction.MarkPoint m -> {}
         case Instruction.GlyphWidth g -> {}
         case Instruction.Compatibility c -> {}
@@ -308,6 +311,10 @@ public final class PageLetters {
           && all.getDictionaryObject(name) instanceof COSStream s
           && COSName.FORM.equals(s.getDictionaryObject(COSName.SUBTYPE))) {
         form(place, name, s, resources, space, depth + 1);
+      } else if (all != null
+          && all.getDictionaryObject(name) instanceof COSStream s
+          && COSName.IMAGE.equals(s.getDictionaryObject(COSName.SUBTYPE))) {
+        pictures.add(new PaintedPicture(place, p.span(), Optional.of(name), space));
       }
     }
 

@@ -1,0 +1,11 @@
+package decant.pdf.amend;
+
+import decant.model.Box;
+
+/**
+ * A picture on a page.
+ *
+ * @param index among the pictures of the page
+ * @param box where it stands on the page as it is shown, in points from its top left
+ */
+public record PagePicture(int index, Box box) {}
