@@ -31,6 +31,7 @@ import org.apache.pdfbox.cos.COSName;
 import org.apache.pdfbox.cos.COSStream;
 import org.apache.pdfbox.pdmodel.PDPage;
 import org.apache.pdfbox.pdmodel.PDPageTree;
+import org.jspecify.annotations.Nullable;
 
 /** Puts lines that were set anew into the content of a page and of forms that it paints. */
 final class PageChange {
@@ -205,7 +206,11 @@ final class PageChange {
 
   /** Gives a page or form resources of its own with one entry more, or less; others keep theirs. */
   private void resource(
-      ContentPlace of, COSName kind, COSName name, COSBase value, Predicate<COSStream> elsewhere)
+      ContentPlace of,
+      COSName kind,
+      COSName name,
+      @Nullable COSBase value,
+      Predicate<COSStream> elsewhere)
       throws IOException {
     COSDictionary owner = own(of, elsewhere);
     COSDictionary before = resources(of);
