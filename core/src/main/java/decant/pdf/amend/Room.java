@@ -75,9 +75,10 @@ record Room(double left, double right, double furthest, Held held) {
           case LEFT, BOTH -> row.left();
           case RIGHT, MIDDLE -> Math.min(row.left(), Math.max(least, from + (to - margin)));
         };
-    return held == Held.BOTH
-        ? new Room(left, row.right(), row.right(), held)
-        : new Room(left, right, margin, held);
+    return switch (held) {
+      case BOTH, RIGHT -> new Room(left, row.right(), row.right(), held);
+      case LEFT, MIDDLE -> new Room(left, right, margin, held);
+    };
   }
 
   /** What the lines above and below tell. */

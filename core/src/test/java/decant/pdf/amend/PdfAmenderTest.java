@@ -228,6 +228,18 @@ class PdfAmenderTest {
     assertThat(text(d.file())).contains("15000 F");
   }
 
+  /** It grows to its left, as far as what stands there. */
+  @Test
+  void aLineSetToTheRightNeverRunsIntoWhatStandsAtItsLeft() {
+    String lines =
+        "BT /F2 10 Tf 488 700 Td (1,200 E) Tj ET BT /F2 10 Tf 500 686 Td (340 F) Tj ET"
+            + " BT /F2 10 Tf 494 672 Td (2100 G) Tj ET BT /F2 10 Tf 440 686 Td (Due by) Tj ET";
+    Done fits = amend(page(lines), "340", "1500");
+    assertThat(text(fits.file())).contains("1500 F").contains("Due by");
+    Done none = amend(page(lines), "340", "1234567890");
+    assertThat(none.amended().left()).extracting(Left::reason).containsExactly(Left.Reason.NO_ROOM);
+  }
+
   @Test
   void aLineSetToTheFullWidthKeepsBothEnds() throws IOException {
     Path source =
