@@ -48,6 +48,12 @@ final class NotesOnPage {
             out.add(new Left(number, r.words(), reason));
           }
         }
+      } else if ("FreeText".equals(a.getSubtype()) && a.getContents() != null) {
+        for (Replacement r : all) {
+          if (Elsewhere.says(r.words()).test(a.getContents())) {
+            out.add(new Left(number, r.words(), reason));
+          }
+        }
       }
     }
     return out;
