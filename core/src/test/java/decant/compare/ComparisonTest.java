@@ -144,6 +144,52 @@ class ComparisonTest {
     }
   }
 
+  /**
+   * Words come, go and change at several places of a paragraph, as java-diff-utils tells them too
+   * (Myers' algorithm): as many places, with the same words on either side.
+   */
+  @Test
+  void wordsDifferAsAnotherLibraryTellsThem() {
+    int places = 0;
+    for (int seed = 0; seed < 200; seed++) {
+      var random = new Random(seed);
+      // Every word once, so that there is one way to tell what became of it.
+      List<String> was = new ArrayList<>(List.of(WORDS));
+      java.util.Collections.shuffle(was, random);
+      List<String> is = new ArrayList<>(was);
+      int edits = 1 + random.nextInt(3);
+      for (int e = 0; e < edits; e++) {
+        int at = random.nextInt(is.size());
+        switch (random.nextInt(3)) {
+          case 0 -> is.set(at, "lighthouse" + e);
+          case 1 -> is.add(at, "lantern" + e);
+          default -> is.remove(at);
+        }
+      }
+      List<String> ours =
+          compared(
+                  Samples.document(Samples.paragraph(String.join(" ", was))),
+                  Samples.document(Samples.paragraph(String.join(" ", is))))
+              .stream()
+              .map(d -> said(d.a()) + "|" + said(d.b()))
+              .toList();
+      List<String> theirs =
+          com.github.difflib.DiffUtils.diff(was, is).getDeltas().stream()
+              .map(d ->
+                  String.join(" ", d.getSource().getLines())
+                      + "|"
+                      + String.join(" ", d.getTarget().getLines()))
+              .toList();
+      assertThat(ours).as("seed %d", seed).isEqualTo(theirs);
+      places += theirs.size();
+    }
+    assertThat(places).isGreaterThan(300);
+  }
+
+  private static String said(java.util.Optional<Difference.Side> side) {
+    return side.map(Difference.Side::text).orElse("");
+  }
+
   @Test
   void everyWordThatIsChangedIsListed() {
     for (int seed = 0; seed < 100; seed++) {

@@ -5,6 +5,7 @@ import decant.pdf.content.Instruction;
 import decant.pdf.content.ReadPage;
 import decant.pdf.content.Transform;
 import java.io.IOException;
+import java.io.InputStream;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Deque;
@@ -32,6 +33,9 @@ public final class PageLetters {
   private static final int MOST_FORMS = 2000;
   private static final int MOST_SAVED = 10_000;
   private static final int MOST_LETTERS = 400_000;
+
+  /** Content that is unpacked, in bytes; more is no page but a bomb. */
+  private static final int MOST_BYTES = 64 << 20;
 
   private final FontsOfFile fonts;
   private final List<Show> shows = new ArrayList<>();
@@ -68,8 +72,7 @@ public final class PageLetters {
     var p = new PageLetters(fonts);
     COSDictionary resources =
         page.getResources() == null ? new COSDictionary() : page.getResources().getCOSObject();
-    p.new Run(new ContentPlace.OfPage(), resources, Transform.NONE, 0)
-        .run(ReadPage.Unpacked.of(page).bytes());
+    p.new Run(new ContentPlace.OfPage(), resources, Transform.NONE, 0).run(content(page));
     p.speak();
     return new Result(p.shows, p.uprights, p.pictures);
   }
@@ -104,6 +107,16 @@ public final class PageLetters {
     });
   }
 
+  /** Nothing where there is far more than a page has. */
+  private static byte[] content(PDPage page) {
+    try (InputStream in = page.getContents()) {
+      byte[] some = in == null ? new byte[0] : in.readNBytes(MOST_BYTES + 1);
+      return some.length > MOST_BYTES ? new byte[0] : some;
+    } catch (IOException e) {
+      return ReadPage.Unpacked.of(page).bytes(); // what could be unpacked of it
+    }
+  }
+
   private void form(
       ContentPlace in,
       COSName name,
@@ -127,7 +140,13 @@ public final class PageLetters {
   public static byte[] bytes(COSStream s) {
     var out = new java.io.ByteArrayOutputStream();
     try (var in = s.createInputStream()) {
-      in.transferTo(out);
+      byte[] buffer = new byte[1 << 16];
+      for (int n = in.read(buffer); n > 0 && out.size() <= MOST_BYTES; n = in.read(buffer)) {
+        out.write(buffer, 0, n);
+      }
+      if (out.size() > MOST_BYTES) {
+        return new byte[0];
+      }
     } catch (IOException e) {
       return out.toByteArray(); // what could be unpacked of it
     }

@@ -9,6 +9,9 @@ import java.util.TreeMap;
 
 /** The lines of a page, by where its letters stand. */
 public final class Rows {
+  /** More pieces of text are not on a page that is read, and each is held against all others. */
+  private static final int MOST_CHAINS = 6000;
+
   private Rows() {}
 
   /** Letters that follow one another in the content and on the page. */
@@ -64,6 +67,9 @@ public final class Rows {
 
   private static List<Row> ofOneDirection(List<Letter> letters) {
     List<Chain> chains = chains(letters);
+    if (chains.size() > MOST_CHAINS) {
+      return List.of(); // scattered like the letters of a map: no lines to tell
+    }
     chains.sort(
         Comparator.comparingDouble((Chain c) -> -c.size())
             .thenComparingInt(c -> -c.letters.size())
