@@ -200,17 +200,18 @@ final class PageWords {
   }
 
   private Setting set(Row row, List<Edit> edits) throws Unset {
-    var words = new LinkedHashMap<String, Word>();
+    Map<Show, Map<String, Word>> words = new IdentityHashMap<>();
     for (Edit e : edits) {
       Letter like = row.letters().get(e.from());
       for (String text : e.text().isEmpty() ? List.<String>of() : List.of(e.text().split(" "))) {
-        words.put(key(text, like), word(text, like));
+        words.computeIfAbsent(like.show, k -> new LinkedHashMap<>()).put(text, word(text, like));
       }
     }
     double[] reach = reach(row);
     Room room = Room.of(row, rows, content.uprights(), reach[0], reach[1]);
     Setting s =
-        RowSetting.of(row, edits, room, (text, like) -> words.get(key(text, like)))
+        RowSetting.of(
+                row, edits, room, (text, like) -> words.getOrDefault(like.show, Map.of()).get(text))
             .orElseThrow(() -> new Unset(Left.Reason.NO_ROOM));
     if (s.scale() != 1) {
       boolean named = row.letters().stream().allMatch(l -> l.show.state.name().isPresent());
@@ -220,10 +221,6 @@ final class PageWords {
       smaller = true;
     }
     return s;
-  }
-
-  private static String key(String text, Letter like) {
-    return text + "\u0000" + System.identityHashCode(like.show);
   }
 
   private Word word(String text, Letter like) throws Unset {
