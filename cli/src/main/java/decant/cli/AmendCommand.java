@@ -4,6 +4,7 @@ import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
+import decant.describe.Describer;
 import decant.format.Format;
 import decant.format.Formats;
 import decant.format.Intake;
@@ -189,9 +190,7 @@ final class AmendCommand implements Callable<Integer> {
 
   private int told(ReadProblem e) {
     if (json) {
-      ObjectNode o = JSON.createObjectNode().put("file", file.toString());
-      o.putObject("error").put("kind", e.kind().code()).put("message", e.getMessage());
-      print(o);
+      out().println(Describer.problem(file.toString(), e));
     } else {
       EachFile.tell(file, e);
     }

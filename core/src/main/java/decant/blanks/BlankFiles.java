@@ -2,6 +2,7 @@ package decant.blanks;
 
 import decant.words.Telling;
 import decant.words.Words;
+import decant.work.Faults;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
@@ -99,6 +100,7 @@ public final class BlankFiles {
         case XFDF -> List.of(values(Loader.loadXFDF(new ByteArrayInputStream(bytes))));
       };
     } catch (IOException | RuntimeException e) {
+      Faults.mended("reading what is filled in", e);
       throw new Problem(WORDS.say("blank-files.damaged", file.getFileName()));
     }
   }

@@ -170,10 +170,7 @@ final class MarkedPage {
   }
 
   private Box box(Row row, int from, int to) {
-    Rectangle2D r =
-        PageSpace.shown(page.getCropBox(), page.getRotation())
-            .createTransformedShape(row.area(from, to))
-            .getBounds2D();
+    Rectangle2D r = PageSpace.shown(page, row.area(from, to));
     return new Box(r.getX(), r.getY(), r.getWidth(), r.getHeight());
   }
 }

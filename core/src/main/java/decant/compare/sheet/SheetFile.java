@@ -35,9 +35,7 @@ public final class SheetFile {
       Document sheet, Path target, boolean overwrite, BooleanSupplier cancelled)
       throws WriteProblem {
     Layout layout = new decant.layout.Layouter(FontBook.shipped()).layout(sheet);
-    PdfChoices choices =
-        PdfChoices.defaults(
-            IntStream.range(0, layout.pages().size()).boxed().toList(), sheet.metadata());
+    PdfChoices choices = choices(layout);
     AtomicFile.Pending pending =
         AtomicFile.prepare(
             target,
@@ -60,5 +58,11 @@ public final class SheetFile {
     } finally {
       pending.discard();
     }
+  }
+
+  /** All pages, as a PDF commonly is. */
+  static PdfChoices choices(Layout layout) {
+    return PdfChoices.defaults(
+        IntStream.range(0, layout.pages().size()).boxed().toList(), layout.document().metadata());
   }
 }

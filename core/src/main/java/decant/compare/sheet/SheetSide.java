@@ -10,7 +10,6 @@ import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.util.Optional;
 import java.util.function.BooleanSupplier;
-import java.util.stream.IntStream;
 import org.apache.pdfbox.pdmodel.PDDocument;
 
 /**
@@ -33,10 +32,7 @@ public record SheetSide(String name, PDDocument pdf) implements AutoCloseable {
   public static SheetSide of(String name, Layout layout, BooleanSupplier cancelled)
       throws IOException {
     var out = new ByteArrayOutputStream();
-    PdfChoices choices =
-        PdfChoices.defaults(
-            IntStream.range(0, layout.pages().size()).boxed().toList(),
-            layout.document().metadata());
+    PdfChoices choices = SheetFile.choices(layout);
     try {
       PdfWriter.write(layout, choices, Optional.empty(), out, n -> {}, cancelled);
     } catch (Encryption.Problem e) {

@@ -20,7 +20,6 @@ import org.apache.pdfbox.cos.COSName;
 import org.apache.pdfbox.cos.COSObject;
 import org.apache.pdfbox.cos.COSObjectKey;
 import org.apache.pdfbox.cos.COSStream;
-import org.apache.pdfbox.cos.COSString;
 
 /**
  * Changes to a file, written after its end; what was there before stays byte by byte as it was (ISO
@@ -124,19 +123,14 @@ public final class Increment {
     if (last != '\n' && last != '\r') {
       out.ascii("\n");
     }
-    var places = new TreeMap<COSObjectKey, Long>();
+    var references = new References(file, this::text);
     for (Map.Entry<COSObjectKey, COSBase> e : changed.entrySet()) {
-      places.put(e.getKey(), out.count());
+      references.at(e.getKey(), out.count());
       object(out, e.getKey(), e.getValue());
     }
-    COSDictionary trailer = trailer();
-    long start = out.count();
-    if (file.isXRefStream()) {
-      stream(out, places, trailer, start);
-    } else {
-      table(out, places, trailer);
-    }
-    out.ascii("startxref\n" + start + "\n%%EOF\n");
+    COSDictionary trailer = references.trailer(COSName.ROOT, COSName.INFO);
+    trailer.setLong(COSName.PREV, file.getStartXref());
+    references.write(out, trailer, false, highest);
   }
 
   private String reference(COSBase o) {
@@ -168,73 +162,5 @@ public final class Increment {
     var buffer = new ByteArrayOutputStream(256);
     new ObjectText(buffer, this::reference, UnaryOperator.identity()).exact().whole(o);
     return buffer.toByteArray();
-  }
-
-  /** The identity of the file stays, that of the edition is new (§14.4). */
-  private COSDictionary trailer() {
-    COSDictionary was = file.getTrailer();
-    COSDictionary now = new COSDictionary();
-    for (COSName name : new COSName[] {COSName.ROOT, COSName.INFO}) {
-      COSBase value = was.getItem(name);
-      if (value != null) {
-        now.setItem(name, value);
-      }
-    }
-    byte[] edition = PdfFile.freshIdentity();
-    COSArray id = new COSArray();
-    boolean known = was.getDictionaryObject(COSName.ID) instanceof COSArray a && a.size() == 2;
-    id.add(
-        known && was.getDictionaryObject(COSName.ID) instanceof COSArray a
-            ? a.getObject(0)
-            : new COSString(edition));
-    id.add(new COSString(edition));
-    now.setItem(COSName.ID, id);
-    now.setLong(COSName.PREV, file.getStartXref());
-    return now;
-  }
-
-  private void table(CountedOutput out, Map<COSObjectKey, Long> places, COSDictionary trailer)
-      throws IOException {
-    trailer.setLong(COSName.SIZE, highest + 1);
-    var b = new StringBuilder("xref\n");
-    places.forEach((key, at) -> {
-      b.append(key.getNumber()).append(" 1\n");
-      b.append("%010d %05d n \n".formatted(at, key.getGeneration()));
-    });
-    out.ascii(b.toString());
-    out.ascii("trailer\n");
-    out.write(text(trailer));
-    out.ascii("\n");
-  }
-
-  /** A file whose references stand in streams goes on that way (§7.5.8.4). */
-  private void stream(
-      CountedOutput out, Map<COSObjectKey, Long> places, COSDictionary trailer, long start)
-      throws IOException {
-    var own = new COSObjectKey(highest + 1, 0);
-    places.put(own, start);
-    var rows = new ByteArrayOutputStream();
-    COSArray index = new COSArray();
-    places.forEach((key, at) -> {
-      index.add(COSInteger.get(key.getNumber()));
-      index.add(COSInteger.ONE);
-      rows.write(1);
-      for (int k = 7; k >= 0; k--) {
-        rows.write((int) (at >> 8 * k));
-      }
-      rows.write(key.getGeneration() >> 8);
-      rows.write(key.getGeneration());
-    });
-    COSStream s = Deflated.stream(rows.toByteArray(), 9);
-    trailer.entrySet().forEach(e -> s.setItem(e.getKey(), e.getValue()));
-    s.setItem(COSName.TYPE, COSName.XREF);
-    s.setLong(COSName.SIZE, highest + 2);
-    s.setItem(COSName.INDEX, index);
-    COSArray w = new COSArray();
-    for (int width : new int[] {1, 8, 2}) {
-      w.add(COSInteger.get(width));
-    }
-    s.setItem(COSName.W, w);
-    object(out, own, s);
   }
 }

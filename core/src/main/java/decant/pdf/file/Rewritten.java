@@ -116,17 +116,9 @@ public final class Rewritten {
     }
   }
 
-  /**
-   * Where an object stands.
-   *
-   * @param within the number of the stream that it is compressed in; 0 for none
-   * @param at its first byte, or its place among those of the stream
-   */
-  private record Place(long within, long at) {}
-
   private void write(CountedOutput out) throws IOException {
     out.ascii("%PDF-" + version + "\n%\u00E2\u00E3\u00CF\u00D3\n");
-    Map<COSObjectKey, Place> places = new TreeMap<>();
+    var references = new References(file, o -> text(o, UnaryOperator.identity()));
     List<COSObjectKey> small = new ArrayList<>();
     COSBase lockEntries = file.getTrailer().getDictionaryObject(COSName.ENCRYPT);
     for (Map.Entry<COSObjectKey, COSBase> e : objects.entrySet()) {
@@ -138,7 +130,7 @@ public final class Rewritten {
       if (together) {
         small.add(e.getKey());
       } else {
-        places.put(e.getKey(), new Place(0, out.count()));
+        references.at(e.getKey(), out.count());
         object(out, e.getKey(), e.getValue());
       }
     }
@@ -147,19 +139,16 @@ public final class Rewritten {
       var own = new COSObjectKey(++highest, 0);
       COSStream s = together(some);
       for (int k = 0; k < some.size(); k++) {
-        places.put(some.get(k), new Place(own.getNumber(), k));
+        references.within(some.get(k), own, k);
       }
-      places.put(own, new Place(0, out.count()));
+      references.at(own, out.count());
       object(out, own, s);
     }
-    COSDictionary trailer = trailer();
-    long start = out.count();
-    if (file.isXRefStream()) {
-      references(out, places, trailer, start);
-    } else {
-      table(out, places, trailer);
-    }
-    out.ascii("startxref\n" + start + "\n%%EOF\n");
+    references.write(
+        out,
+        references.trailer(COSName.ROOT, COSName.INFO, COSName.ENCRYPT),
+        true,
+        references.highest());
   }
 
   private COSStream together(List<COSObjectKey> some) throws IOException {
@@ -234,116 +223,5 @@ public final class Rewritten {
     COSObjectKey key =
         o instanceof COSObject r && objects.containsKey(r.getKey()) ? r.getKey() : keys.get(o);
     return key == null ? "" : key.getNumber() + " " + key.getGeneration() + " R";
-  }
-
-  /** The identity of the file stays, which its lock may hang on; that of the edition is new. */
-  private COSDictionary trailer() {
-    COSDictionary was = file.getTrailer();
-    COSDictionary now = new COSDictionary();
-    for (COSName name : new COSName[] {COSName.ROOT, COSName.INFO, COSName.ENCRYPT}) {
-      COSBase value = was.getItem(name);
-      if (value != null) {
-        now.setItem(name, value);
-      }
-    }
-    byte[] edition = PdfFile.freshIdentity();
-    COSArray id = new COSArray();
-    id.add(
-        was.getDictionaryObject(COSName.ID) instanceof COSArray a && a.size() > 0
-            ? a.getObject(0)
-            : new COSString(edition));
-    id.add(new COSString(edition));
-    now.setItem(COSName.ID, id);
-    return now;
-  }
-
-  private void table(CountedOutput out, Map<COSObjectKey, Place> places, COSDictionary trailer)
-      throws IOException {
-    trailer.setLong(COSName.SIZE, size(places));
-    var b = new StringBuilder("xref\n0 1\n0000000000 65535 f \n");
-    List<COSObjectKey> all = List.copyOf(places.keySet());
-    for (int from = 0; from < all.size(); ) {
-      int to = from + 1;
-      while (to < all.size() && all.get(to).getNumber() == all.get(to - 1).getNumber() + 1) {
-        to++;
-      }
-      b.append(all.get(from).getNumber()).append(' ').append(to - from).append('\n');
-      for (COSObjectKey k : all.subList(from, to)) {
-        Place p = places.get(k);
-        b.append(
-            String.format(Locale.ROOT, "%010d %05d n \n", p == null ? 0 : p.at, k.getGeneration()));
-      }
-      from = to;
-    }
-    out.ascii(b.toString());
-    out.ascii("trailer\n");
-    out.write(text(trailer, UnaryOperator.identity()));
-    out.ascii("\n");
-  }
-
-  /** One more than the highest number (table 15). */
-  private static long size(Map<COSObjectKey, Place> places) {
-    return places.keySet().stream().mapToLong(COSObjectKey::getNumber).max().orElse(0) + 1;
-  }
-
-  /** §7.5.8. */
-  private void references(
-      CountedOutput out, Map<COSObjectKey, Place> places, COSDictionary trailer, long start)
-      throws IOException {
-    var own = new COSObjectKey(++highest, 0);
-    places.put(own, new Place(0, start));
-    var rows = new ByteArrayOutputStream();
-    COSArray index = new COSArray();
-    index.add(COSInteger.ZERO);
-    index.add(COSInteger.ONE);
-    row(rows, 0, 0, 0xFFFF);
-    long first = -1;
-    long count = 0;
-    for (Map.Entry<COSObjectKey, Place> e : places.entrySet()) {
-      long n = e.getKey().getNumber();
-      if (n != first + count) {
-        if (count > 0) {
-          index.add(COSInteger.get(first));
-          index.add(COSInteger.get(count));
-        }
-        first = n;
-        count = 0;
-      }
-      count++;
-      Place p = e.getValue();
-      if (p.within == 0) {
-        row(rows, 1, p.at, e.getKey().getGeneration());
-      } else {
-        row(rows, 2, p.within, (int) p.at);
-      }
-    }
-    index.add(COSInteger.get(first));
-    index.add(COSInteger.get(count));
-    COSStream s = Deflated.stream(rows.toByteArray(), LEVEL);
-    trailer.entrySet().forEach(e -> s.setItem(e.getKey(), e.getValue()));
-    s.setItem(COSName.TYPE, COSName.XREF);
-    s.setLong(COSName.SIZE, size(places));
-    s.setItem(COSName.INDEX, index);
-    COSArray w = new COSArray();
-    for (int width : new int[] {1, 8, 2}) {
-      w.add(COSInteger.get(width));
-    }
-    s.setItem(COSName.W, w);
-    byte[] data = Deflated.rawBytes(s);
-    s.setItem(COSName.LENGTH, COSInteger.get(data.length));
-    out.ascii(own.getNumber() + " 0 obj\n"); // never locked
-    out.write(text(s, UnaryOperator.identity()));
-    out.ascii("\nstream\n");
-    out.write(data);
-    out.ascii("\nendstream\nendobj\n");
-  }
-
-  private static void row(ByteArrayOutputStream rows, int kind, long value, int third) {
-    rows.write(kind);
-    for (int k = 7; k >= 0; k--) {
-      rows.write((int) (value >> 8 * k));
-    }
-    rows.write(third >> 8);
-    rows.write(third);
   }
 }

@@ -226,7 +226,7 @@ final class SettingMaker {
   private static final int NEAREST = 2;
 
   /** The left edge of the column that a line begins in. */
-  private static double columnLeft(double x, PageSetup setup) {
+  static double columnLeft(double x, PageSetup setup) {
     double left = setup.margins().left();
     for (int c = 1; c < setup.columns().count(); c++) {
       double start = setup.margins().left() + setup.columns().start(c, setup.textWidth());

@@ -35,20 +35,10 @@ final class TableMaker {
     this.joiner = joiner;
   }
 
-  /** How far a table begins from its column; less than nothing where it hangs out. */
-  private static double hanging(Detected.Grid g, PageSetup setup) {
-    double left = setup.margins().left();
-    double start = left;
-    for (int c = 1; c < setup.columns().count(); c++) {
-      double at = left + setup.columns().start(c, setup.textWidth());
-      start = g.box().x() > at - DocumentThresholds.TableMaker.HANGING ? at : start;
-    }
-    return g.box().x() - start;
-  }
-
   Table table(Detected.Grid g, PageSetup setup) {
     double room = setup.columns().width(0, setup.textWidth());
-    double hanging = hanging(g, setup);
+    // Less than nothing where it hangs out of its column.
+    double hanging = g.box().x() - SettingMaker.columnLeft(g.box().x(), setup);
     var rows = new ArrayList<Table.Row>();
     var alignments = new CellAlignments(g, cellColumns(g));
     for (List<Detected.DetectedCell> r : g.rows()) {
