@@ -198,7 +198,7 @@ class ArchitectureTest {
             "pdf.write.fonts",
             "verify"));
     out.put("proof", and(and(content, layout), "publication"));
-    out.put("blanks", List.of("words", "model.."));
+    out.put("blanks", List.of("words", "work", "model.."));
     out.put("pdf.amend.line", List.of("work", "pdf.content", "pdf.read.page", "pdf.read.fonts"));
     out.put(
         "pdf.amend",

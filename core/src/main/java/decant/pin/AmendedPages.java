@@ -17,9 +17,11 @@ import decant.model.walk.Walk;
 import decant.pdf.amend.Amended;
 import decant.pdf.amend.ChangedWords;
 import decant.pdf.amend.PageLine;
+import decant.pdf.amend.PageParts;
 import decant.pdf.amend.PagePicture;
 import decant.pdf.amend.PdfAmender;
 import decant.pdf.amend.Replacement;
+import decant.pdf.amend.WholeWords;
 import decant.reading.ReadProblem;
 import decant.words.Words;
 import java.io.ByteArrayOutputStream;
@@ -46,19 +48,19 @@ public final class AmendedPages {
   public record Result(Revision revision, Amended amended) {}
 
   /**
-   * The lines of a pinned page.
+   * The lines and pictures of a pinned page.
    *
    * @throws ReadProblem if its file cannot be read
    */
-  public static List<PageLine> lines(Pinned pinned) throws ReadProblem {
-    return PdfAmender.in(pinned.file().bytes(), pdf -> pdf.lines(pinned.page()));
+  public static PageParts parts(Pinned pinned) throws ReadProblem {
+    return PdfAmender.in(pinned.file().bytes(), pdf -> pdf.parts(pinned.page()));
   }
 
   /**
    * Makes a line of a pinned page say something else, as one act that can be undone.
    *
    * @param pinned as it stands in the revision
-   * @param line one of its {@link #lines}
+   * @param line one of its {@link #parts}
    * @param text what it is to say; empty to take it away
    * @throws ReadProblem if the page's file cannot be read
    */
@@ -88,15 +90,6 @@ public final class AmendedPages {
     Document d = with(read.orElse(r.document()), pinned, now);
     Revision next = changed(r, WORDS.say("amended-pages.change"), d);
     return new Result(next, new Amended(amended.changed(), amended.left(), told));
-  }
-
-  /**
-   * The pictures of a pinned page.
-   *
-   * @throws ReadProblem if its file cannot be read
-   */
-  public static List<PagePicture> pictures(Pinned pinned) throws ReadProblem {
-    return PdfAmender.in(pinned.file().bytes(), pdf -> pdf.pictures(pinned.page()));
   }
 
   /**
@@ -186,8 +179,7 @@ public final class AmendedPages {
   /** What was read from a page says the new words too. */
   private static Document read(Document d, List<Block> blocks, String words, String with) {
     Document out = d;
-    Pattern whole =
-        Pattern.compile("(?<![\\p{L}\\p{N}_])" + Pattern.quote(words) + "(?![\\p{L}\\p{N}_])");
+    Pattern whole = WholeWords.of(words);
     for (Paragraph p : Walk.paragraphs(blocks)) {
       for (MatchResult m : whole.matcher(p.text()).results().toList().reversed()) {
         List<Inline> text =

@@ -72,7 +72,7 @@ class AmendedPagesTest {
   }
 
   private static PageLine line(Pinned page, String word) throws Exception {
-    return AmendedPages.lines(page).stream()
+    return AmendedPages.parts(page).lines().stream()
         .filter(l -> l.text().contains(word))
         .findFirst()
         .orElseThrow();
@@ -85,7 +85,7 @@ class AmendedPagesTest {
   @Test
   void linesStandWhereThePageShowsThem() throws Exception {
     try (PDDocument pdf = Loader.loadPDF(RULES.toFile())) {
-      List<PageLine> lines = AmendedPages.lines(page(revision.document(), 0));
+      List<PageLine> lines = AmendedPages.parts(page(revision.document(), 0)).lines();
       String whole = text(Files.readAllBytes(RULES), 1).replaceAll("\\s+", "");
       assertThat(lines).isNotEmpty();
       for (PageLine l : lines) {
@@ -112,7 +112,7 @@ class AmendedPagesTest {
     assertThat(r.amended().changed()).isOne();
     assertThat(r.amended().told()).isEmpty();
     Pinned after = page(r.revision().document(), 0);
-    assertThat(AmendedPages.lines(after)).extracting(PageLine::text).contains(now);
+    assertThat(AmendedPages.parts(after).lines()).extracting(PageLine::text).contains(now);
     String was = text(before.file().bytes(), 1);
     assertThat(text(after.file().bytes(), 1).replaceAll("\\s+", ""))
         .isEqualTo(was.replaceAll("\\s+", "").replaceFirst("berth", "mooring"));
@@ -161,16 +161,17 @@ class AmendedPagesTest {
     Media whole = Media.of("application/pdf", Files.readAllBytes(RULES));
     Document d = taken.document();
     int at = 0;
-    while (page == null || AmendedPages.pictures(page).isEmpty()) {
+    while (page == null || AmendedPages.parts(page).pictures().isEmpty()) {
       d =
           Pinning.pin(
               d, taken.origin(), whole, List.of(new Pinning.Sheet(at, 595.28, 841.89, "asked")));
       page = page(d, at++);
     }
     Revision r = Revision.of(d);
-    PagePicture picture = AmendedPages.pictures(page).getFirst();
+    PagePicture picture = AmendedPages.parts(page).pictures().getFirst();
     Pinned gone = page(AmendedPages.picture(r, page, picture, Optional.empty()).document(), at - 1);
-    assertThat(AmendedPages.pictures(gone)).hasSize(AmendedPages.pictures(page).size() - 1);
+    assertThat(AmendedPages.parts(gone).pictures())
+        .hasSize(AmendedPages.parts(page).pictures().size() - 1);
     assertThat(text(gone.file().bytes(), at)).isEqualTo(text(page.file().bytes(), at));
     assertThat(images(gone)).hasSize(images(page).size() - 1);
     var png = new java.io.ByteArrayOutputStream();
@@ -183,7 +184,7 @@ class AmendedPagesTest {
             AmendedPages.picture(r, page, picture, Optional.of(png.toByteArray())).document(),
             at - 1);
     assertThat(images(other)).contains("40x20").hasSize(images(page).size());
-    var now = AmendedPages.pictures(other).getFirst().box();
+    var now = AmendedPages.parts(other).pictures().getFirst().box();
     // As large as fits, in the middle of where the first one stood.
     assertThat(now.width() / now.height()).isCloseTo(2, within(0.01));
     assertThat(now.x() + now.width() / 2)
@@ -223,7 +224,7 @@ class AmendedPagesTest {
     String word = title.split(" ")[0];
     Pinned page = page(revision.document(), 0);
     PageLine line =
-        AmendedPages.lines(page).stream()
+        AmendedPages.parts(page).lines().stream()
             .filter(l -> title.startsWith(l.text()) && l.text().length() > title.length() / 2)
             .findFirst()
             .orElseThrow();
@@ -238,10 +239,10 @@ class AmendedPagesTest {
     Pinned page = page(revision.document(), 0);
     PageLine line = line(page, "berth");
     AmendedPages.Result gone = AmendedPages.change(revision, page, line, "");
-    assertThat(AmendedPages.lines(page(gone.revision().document(), 0)))
+    assertThat(AmendedPages.parts(page(gone.revision().document(), 0)).lines())
         .extracting(PageLine::text)
         .doesNotContain(line.text())
-        .hasSize(AmendedPages.lines(page).size() - 1);
+        .hasSize(AmendedPages.parts(page).lines().size() - 1);
     AmendedPages.Result left =
         AmendedPages.change(revision, page, line, (line.text() + " ").repeat(4));
     assertThat(left.revision()).isSameAs(revision);

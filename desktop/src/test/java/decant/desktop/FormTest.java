@@ -24,10 +24,8 @@ import org.junit.jupiter.api.Test;
 
 /** Forms filled in in the window. */
 class FormTest extends WindowCase {
-  private Work form() throws IOException {
-    Path file = folder.resolve("Berth application.pdf");
-    Files.copy(Path.of("..", "demo", "Berth application.pdf"), file);
-    Work work = window.takeIn(file);
+  private Work form() {
+    Work work = window.takeIn(copy("Berth application.pdf"));
     window.until(() -> work.judgingProperty().get() == Work.Judged.DONE);
     return work;
   }
@@ -99,14 +97,8 @@ class FormTest extends WindowCase {
     });
     window.press(KeyCode.ENTER);
     window.until(() -> value(work, name).equals("Ada Quay"));
-    window.go(StageName.PUBLISH);
-    Path out = Files.createDirectories(folder.resolve("filled"));
-    Window.run(() -> work.draftProperty().set(work.draftProperty().get().to(out, "Form")));
-    window.settle();
-    window.click("#publish-go");
-    window.until(() -> work.receiptProperty().get().isPresent());
-    assertThat(Window.on(() -> work.receiptProperty().get().orElseThrow().verified())).isTrue();
-    try (var pdf = Loader.loadPDF(out.resolve("Form.pdf").toFile())) {
+    Path out = published(work, "Form");
+    try (var pdf = Loader.loadPDF(out.toFile())) {
       assertThat(pdf.getDocumentCatalog().getAcroForm().getField(name).getValueAsString())
           .isEqualTo("Ada Quay");
     }

@@ -75,14 +75,19 @@ class PinnedPagesTest extends WindowCase {
     window.until(() -> pinned(work).isEmpty() && kept(work) == 0);
   }
 
-  @Test
-  void whatIsTypedNeverGoesWhereItIsNotSeen() throws java.io.IOException {
-    Work work = rules();
+  /** Pins the first page, and goes on to revise it. */
+  private void pinFirst(Work work) {
     window.clickPage("#take-in-result", 0, 120, 330, 1);
     window.until(() -> !window.find("#mend-page", Button.class).isDisabled());
     window.click("#mend-page");
     window.until(() -> kept(work) == 1);
     window.go(StageName.REVISE);
+  }
+
+  @Test
+  void whatIsTypedNeverGoesWhereItIsNotSeen() throws java.io.IOException {
+    Work work = rules();
+    pinFirst(work);
     var document = Window.on(() -> work.revision().document());
     Window.run(() -> window.find("#pages", decant.desktop.page.PagesView.class).requestFocus());
     window.type("x");
@@ -118,16 +123,11 @@ class PinnedPagesTest extends WindowCase {
   @Test
   void aLineOfAPinnedPageIsChangedWhereItStands() throws Exception {
     Work work = rules();
-    window.clickPage("#take-in-result", 0, 120, 330, 1);
-    window.until(() -> !window.find("#mend-page", Button.class).isDisabled());
-    window.click("#mend-page");
-    window.until(() -> kept(work) == 1);
-    window.go(StageName.REVISE);
+    pinFirst(work);
     window.settle();
-    Pinned before =
-        Window.on(() -> work.layout().pinned(work.layout().pages().getFirst()).orElseThrow());
+    Pinned before = page(work, 0);
     PageLine line =
-        AmendedPages.lines(before).stream()
+        AmendedPages.parts(before).lines().stream()
             .filter(l -> l.text().split(" ").length > 6)
             .findFirst()
             .orElseThrow();
@@ -146,9 +146,8 @@ class PinnedPagesTest extends WindowCase {
     Window.run(() -> inPopup("#line-text", TextField.class).orElseThrow().setText(now));
     Window.run(() -> inPopup("#line-change", Button.class).orElseThrow().fire());
     window.until(() -> !fieldOpen() && changed(work, before));
-    Pinned after =
-        Window.on(() -> work.layout().pinned(work.layout().pages().getFirst()).orElseThrow());
-    assertThat(AmendedPages.lines(after)).extracting(PageLine::text).contains(now);
+    Pinned after = page(work, 0);
+    assertThat(AmendedPages.parts(after).lines()).extracting(PageLine::text).contains(now);
     assertThat(
             Window.on(() ->
                 work.revision().document().paragraphs().stream()
@@ -156,14 +155,8 @@ class PinnedPagesTest extends WindowCase {
                     .anyMatch(t -> t.contains("Quayside"))))
         .as("what was read from the page says so too")
         .isTrue();
-    window.go(StageName.PUBLISH);
-    Path out = Files.createDirectories(folder.resolve("amended"));
-    Window.run(() -> work.draftProperty().set(work.draftProperty().get().to(out, "Rules")));
-    window.settle();
-    window.click("#publish-go");
-    window.until(() -> work.receiptProperty().get().isPresent());
-    assertThat(Window.on(() -> work.receiptProperty().get().orElseThrow().verified())).isTrue();
-    assertThat(text(out.resolve("Rules.pdf"))).contains("Quayside");
+    Path out = published(work, "Rules");
+    assertThat(text(out)).contains("Quayside");
     window.go(StageName.REVISE);
     Window.run(() -> work.apply(decant.model.edit.Revision::undo));
     window.until(() -> !changed(work, before));
@@ -178,11 +171,11 @@ class PinnedPagesTest extends WindowCase {
     window.settle();
     int at = -1;
     for (int k = 0; at < 0; k++) {
-      at = AmendedPages.pictures(page(work, k)).isEmpty() ? at : k;
+      at = AmendedPages.parts(page(work, k)).pictures().isEmpty() ? at : k;
     }
     int on = at;
     Pinned before = page(work, on);
-    var box = AmendedPages.pictures(before).getFirst().box();
+    var box = AmendedPages.parts(before).pictures().getFirst().box();
     PagesView view = window.find("#pages", PagesView.class);
     Window.run(() -> view.reveal(on, box.y(), box.bottom()));
     window.until(view::settled);
@@ -190,16 +183,16 @@ class PinnedPagesTest extends WindowCase {
     window.until(() -> inPopup("#picture-away", Button.class).isPresent());
     Window.run(() -> inPopup("#picture-away", Button.class).orElseThrow().fire());
     window.until(() -> page(work, on) != before);
-    assertThat(AmendedPages.pictures(page(work, on)))
-        .hasSize(AmendedPages.pictures(before).size() - 1);
+    assertThat(AmendedPages.parts(page(work, on)).pictures())
+        .hasSize(AmendedPages.parts(before).pictures().size() - 1);
     Window.run(() -> work.apply(decant.model.edit.Revision::undo));
-    int all = AmendedPages.pictures(before).size();
+    int all = AmendedPages.parts(before).pictures().size();
     window.until(() -> pictures(work, on) == all);
   }
 
   private static int pictures(Work work, int on) {
     try {
-      return AmendedPages.pictures(page(work, on)).size();
+      return AmendedPages.parts(page(work, on)).pictures().size();
     } catch (decant.reading.ReadProblem e) {
       throw new AssertionError(e);
     }

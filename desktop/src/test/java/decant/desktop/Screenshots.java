@@ -270,7 +270,7 @@ final class Screenshots {
         Window.on(() -> work.layout().pinned(work.layout().pages().getFirst()).orElseThrow());
     try {
       PageLine line =
-          AmendedPages.lines(page).stream()
+          AmendedPages.parts(page).lines().stream()
               .filter(l -> l.text().split(" ").length > 5)
               .findFirst()
               .orElseThrow();

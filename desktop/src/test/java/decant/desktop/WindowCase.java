@@ -1,5 +1,7 @@
 package decant.desktop;
 
+import static org.assertj.core.api.Assertions.assertThat;
+
 import decant.desktop.page.PagesView;
 import decant.desktop.shell.Notice;
 import decant.desktop.shell.StageName;
@@ -114,5 +116,17 @@ abstract class WindowCase {
 
   Work.Draft draft(Work work) {
     return Window.on(() -> work.draftProperty().get());
+  }
+
+  /** Publishes what is in work into a folder of its own, verified. @return the file */
+  Path published(Work work, String stem) throws IOException {
+    Path out = Files.createDirectories(folder.resolve("published as " + stem));
+    window.go(StageName.PUBLISH);
+    Window.run(() -> work.draftProperty().set(work.draftProperty().get().to(out, stem)));
+    window.settle();
+    window.click("#publish-go");
+    window.until(() -> work.receiptProperty().get().isPresent());
+    assertThat(Window.on(() -> work.receiptProperty().get().orElseThrow().verified())).isTrue();
+    return out.resolve(stem + ".pdf");
   }
 }

@@ -30,6 +30,8 @@ public final class AmendCheck {
   private final List<Replacement> all;
   private final Amended amended;
   private final Set<Integer> touched;
+  private final FontsOfFile fontsBefore = new FontsOfFile();
+  private final FontsOfFile fontsAfter = new FontsOfFile();
 
   private AmendCheck(
       PDDocument was, PDDocument is, List<Replacement> all, Amended amended, Set<Integer> touched) {
@@ -85,8 +87,8 @@ public final class AmendCheck {
   }
 
   private Optional<String> words(int k) {
-    List<Row> before = rows(was.getPage(k));
-    List<Row> after = rows(is.getPage(k));
+    List<Row> before = rows(was.getPage(k), fontsBefore);
+    List<Row> after = rows(is.getPage(k), fontsAfter);
     for (Replacement r : all) {
       long left =
           amended.left().stream()
@@ -116,7 +118,7 @@ public final class AmendCheck {
             .contains(" " + some.replaceAll("[^\\p{L}\\p{N}]+", " ").strip() + " ");
   }
 
-  private static List<Row> rows(PDPage page) {
-    return Rows.of(PageLetters.of(page, new FontsOfFile()).letters());
+  private static List<Row> rows(PDPage page, FontsOfFile fonts) {
+    return Rows.of(PageLetters.of(page, fonts).letters());
   }
 }

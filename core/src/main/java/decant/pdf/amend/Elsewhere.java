@@ -1,11 +1,9 @@
 package decant.pdf.amend;
 
-import decant.pdf.amend.line.Plain;
 import decant.words.Words;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.function.Predicate;
-import java.util.regex.Pattern;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.interactive.documentnavigation.outline.PDOutlineItem;
 import org.apache.pdfbox.pdmodel.interactive.documentnavigation.outline.PDOutlineNode;
@@ -26,7 +24,7 @@ final class Elsewhere {
     }
     String title = pdf.getDocumentInformation().getTitle();
     for (Replacement r : all) {
-      Predicate<String> says = says(r.words());
+      Predicate<String> says = WholeWords.said(r.words());
       long bookmarks = titles.stream().filter(says).count();
       if (bookmarks > 0) {
         out.add(WORDS.count("elsewhere.bookmarks", bookmarks, r.words()));
@@ -36,14 +34,6 @@ final class Elsewhere {
       }
     }
     return out;
-  }
-
-  /** Whether a text has words in it, as whole words. */
-  static Predicate<String> says(String words) {
-    Pattern whole =
-        Pattern.compile(
-            "(?<![\\p{L}\\p{N}_])" + Pattern.quote(Plain.of(words)) + "(?![\\p{L}\\p{N}_])");
-    return t -> whole.matcher(Plain.of(t)).find();
   }
 
   private static void gather(PDOutlineNode of, List<String> titles, int depth) {

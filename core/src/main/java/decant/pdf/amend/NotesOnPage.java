@@ -8,7 +8,10 @@ import decant.pdf.amend.line.Search;
 import decant.work.Faults;
 import java.io.IOException;
 import java.util.ArrayList;
+import java.util.Collections;
+import java.util.IdentityHashMap;
 import java.util.List;
+import java.util.Set;
 import org.apache.pdfbox.cos.COSArray;
 import org.apache.pdfbox.cos.COSBase;
 import org.apache.pdfbox.cos.COSDictionary;
@@ -42,21 +45,23 @@ final class NotesOnPage {
         for (Replacement r : all) {
           Search.in(rows, r.words()).forEach(f -> out.add(new Left(number, r.words(), reason)));
         }
-      } else if (field) {
-        for (Replacement r : all) {
-          if (values(a.getCOSObject()).stream().anyMatch(Elsewhere.says(r.words()))) {
-            out.add(new Left(number, r.words(), reason));
-          }
-        }
-      } else if ("FreeText".equals(a.getSubtype()) && a.getContents() != null) {
-        for (Replacement r : all) {
-          if (Elsewhere.says(r.words()).test(a.getContents())) {
-            out.add(new Left(number, r.words(), reason));
-          }
+        continue;
+      }
+      List<String> said = field ? values(a.getCOSObject()) : written(a);
+      for (Replacement r : all) {
+        if (said.stream().anyMatch(WholeWords.said(r.words()))) {
+          out.add(new Left(number, r.words(), reason));
         }
       }
     }
     return out;
+  }
+
+  /** What a note on the page itself says where it has no looks of its own (§12.5.6.6). */
+  private static List<String> written(PDAnnotation a) {
+    return "FreeText".equals(a.getSubtype()) && a.getContents() != null
+        ? List.of(a.getContents())
+        : List.of();
   }
 
   /** What a field without looks of its own shows: programs draw its value (§12.7.4.3). */
@@ -81,6 +86,13 @@ final class NotesOnPage {
       }
       case null, default -> {}
     }
+  }
+
+  /** The objects of all that lies over a page. */
+  static Set<COSDictionary> objects(PDPage page) {
+    Set<COSDictionary> out = Collections.newSetFromMap(new IdentityHashMap<>());
+    annotations(page).forEach(a -> out.add(a.getCOSObject()));
+    return out;
   }
 
   static List<PDAnnotation> annotations(PDPage page) {

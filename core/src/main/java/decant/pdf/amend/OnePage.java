@@ -1,8 +1,6 @@
 package decant.pdf.amend;
 
 import java.io.IOException;
-import java.util.Collections;
-import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Set;
 import org.apache.pdfbox.cos.COSArray;
@@ -11,6 +9,7 @@ import org.apache.pdfbox.cos.COSDictionary;
 import org.apache.pdfbox.cos.COSName;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPage;
+import org.jspecify.annotations.Nullable;
 
 /**
  * A file with what stands on one of its pages. The other pages keep their places, so that links
@@ -64,8 +63,7 @@ final class OnePage {
     COSDictionary form = catalog.getCOSDictionary(COSName.ACRO_FORM);
     if (form != null) {
       form.removeItem(COSName.XFA);
-      Set<COSDictionary> here = Collections.newSetFromMap(new IdentityHashMap<>());
-      NotesOnPage.annotations(kept).forEach(a -> here.add(a.getCOSObject()));
+      Set<COSDictionary> here = NotesOnPage.objects(kept);
       form.setItem(COSName.FIELDS, fields(form.getDictionaryObject(COSName.FIELDS), here, 0));
     }
     pdf.setAllSecurityToBeRemoved(true);
@@ -77,8 +75,7 @@ final class OnePage {
   }
 
   /** Fields that have a place on the page. */
-  private static COSArray fields(
-      @org.jspecify.annotations.Nullable COSBase all, Set<COSDictionary> here, int depth) {
+  private static COSArray fields(@Nullable COSBase all, Set<COSDictionary> here, int depth) {
     var out = new COSArray();
     if (!(all instanceof COSArray some) || depth > DEEPEST) {
       return out;

@@ -18,11 +18,10 @@ import java.util.Comparator;
 import java.util.HashMap;
 import java.util.IdentityHashMap;
 import java.util.LinkedHashMap;
-import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
-import java.util.Set;
+import java.util.Optional;
 import java.util.TreeMap;
 import java.util.function.Predicate;
 import org.apache.pdfbox.cos.COSBase;
@@ -38,22 +37,29 @@ final class PageChange {
   private static final String NAME = "Amended";
 
   private final PDPage page;
-  private final List<Show> shows;
-  private final List<Setting> settings;
+  private final Map<COSStream, Integer> used;
+  private final Predicate<COSStream> elsewhere;
+  private final List<FontEntry> wanted = new ArrayList<>();
   private final Map<ContentPlace, Map<SubstituteFont, String>> names = new HashMap<>();
   private final Map<ContentPlace, COSDictionary> copies = new HashMap<>();
 
-  PageChange(PDPage page, List<Show> shows, List<Setting> settings) {
-    this.page = page;
-    this.shows = shows;
-    this.settings = settings;
-  }
+  /** A font that is to be among the resources when all of its letters are known. */
+  record FontEntry(COSDictionary fonts, COSName name, SubstituteFont font) {}
 
   /**
    * @param used on how many pages each stream is content
    * @param elsewhere whether a form is painted by pages that stay as they are
    */
-  void apply(Map<COSStream, Integer> used, Predicate<COSStream> elsewhere) throws IOException {
+  PageChange(PDPage page, Map<COSStream, Integer> used, Predicate<COSStream> elsewhere) {
+    this.page = page;
+    this.used = used;
+    this.elsewhere = elsewhere;
+  }
+
+  /**
+   * @param shows all operators that show text on the page
+   */
+  void apply(List<Show> shows, List<Setting> settings) throws IOException {
     Map<ContentPlace, TreeMap<Integer, ContentSplice>> changes = new LinkedHashMap<>();
     Map<Letter, Setting> byLetter = new IdentityHashMap<>();
     for (Setting s : settings) {
@@ -61,18 +67,12 @@ final class PageChange {
       s.row().again().forEach(a -> a.forEach(l -> byLetter.put(l, s)));
     }
     for (Show show : shows) {
-      Set<Setting> in = new LinkedHashSet<>();
-      show.letters.forEach(l -> {
-        Setting s = byLetter.get(l);
-        if (s != null) {
-          in.add(s);
-        }
-      });
+      List<Setting> in = settingsOf(show, byLetter);
       if (in.stream().noneMatch(s -> s.changes(show))) {
         continue;
       }
       var splices = changes.computeIfAbsent(show.place, k -> new TreeMap<>());
-      byte[] bytes = ShowWriter.of(show, List.copyOf(in), names(show.place, in));
+      byte[] bytes = ShowWriter.of(show, in, names(show.place, in));
       // A form that is painted twice is changed once.
       splices.putIfAbsent(
           show.operator.span().from(), new ContentSplice(show.operator.span(), bytes));
@@ -86,16 +86,27 @@ final class PageChange {
       }
     }
     for (Map.Entry<ContentPlace, TreeMap<Integer, ContentSplice>> e : changes.entrySet()) {
-      put(e.getKey(), List.copyOf(e.getValue().values()), used, elsewhere);
+      put(e.getKey(), List.copyOf(e.getValue().values()));
     }
-    addFonts(elsewhere);
+    addFonts();
+  }
+
+  /** The lines that letters of an operator stand in: mostly one. */
+  private static List<Setting> settingsOf(Show show, Map<Letter, Setting> byLetter) {
+    var out = new ArrayList<Setting>();
+    for (Letter l : show.letters) {
+      Setting s = byLetter.get(l);
+      if (s != null && out.stream().noneMatch(x -> x == s)) {
+        out.add(s);
+      }
+    }
+    return out;
   }
 
   /** Takes a picture away; what nothing paints any more is no longer among the resources. */
-  void remove(PaintedPicture p, Map<COSStream, Integer> used, Predicate<COSStream> elsewhere)
-      throws IOException {
-    put(p.place(), List.of(ContentSplice.without(p.span())), used, elsewhere);
-    drop(p, elsewhere);
+  void remove(PaintedPicture p) throws IOException {
+    put(p.place(), List.of(ContentSplice.without(p.span())));
+    drop(p);
   }
 
   /**
@@ -103,18 +114,8 @@ final class PageChange {
    *
    * @param shape its width for a height of 1
    */
-  void replace(
-      PaintedPicture p,
-      COSBase by,
-      double shape,
-      Map<COSStream, Integer> used,
-      Predicate<COSStream> elsewhere)
-      throws IOException {
-    COSDictionary pictures = resources(p.place()).getCOSDictionary(COSName.XOBJECT);
-    int n = 1;
-    while (pictures != null && pictures.containsKey(NAME + n)) {
-      n++;
-    }
+  void replace(PaintedPicture p, COSBase by, double shape) throws IOException {
+    String name = free(resources(p.place()).getCOSDictionary(COSName.XOBJECT), 1);
     double was = p.width() / Math.max(p.height(), 1e-6);
     double wide = Math.min(1, shape / was);
     double high = Math.min(1, was / shape);
@@ -126,14 +127,23 @@ final class PageChange {
             high,
             (1 - wide) / 2,
             (1 - high) / 2,
-            NAME + n);
+            name);
     var splice = new ContentSplice(p.span(), paint.getBytes(StandardCharsets.US_ASCII));
-    put(p.place(), List.of(splice), used, elsewhere);
-    resource(p.place(), COSName.XOBJECT, COSName.getPDFName(NAME + n), by, elsewhere);
-    drop(p, elsewhere);
+    put(p.place(), List.of(splice));
+    resource(p.place(), COSName.XOBJECT, COSName.getPDFName(name), by);
+    drop(p);
   }
 
-  private void drop(PaintedPicture p, Predicate<COSStream> elsewhere) throws IOException {
+  /** A name among resources that is not given yet. */
+  private static String free(@Nullable COSDictionary given, int from) {
+    int n = from;
+    while (given != null && given.containsKey(NAME + n)) {
+      n++;
+    }
+    return NAME + n;
+  }
+
+  private void drop(PaintedPicture p) throws IOException {
     if (p.name().isEmpty()) {
       return;
     }
@@ -141,34 +151,29 @@ final class PageChange {
     byte[] content =
         switch (p.place()) {
           case ContentPlace.OfPage o -> ReadPage.Unpacked.of(page).bytes();
-          case ContentPlace.OfForm f -> PageLetters.bytes((COSStream) own(f, elsewhere));
+          case ContentPlace.OfForm f -> PageLetters.bytes((COSStream) own(f));
         };
     boolean painted =
         ContentReader.all(content).stream()
             .anyMatch(
                 i -> i instanceof Instruction.PaintObject o && o.name().equals(name.getName()));
     if (!painted) {
-      resource(p.place(), COSName.XOBJECT, name, null, elsewhere);
+      resource(p.place(), COSName.XOBJECT, name, null);
     }
   }
 
-  private void put(
-      ContentPlace place,
-      List<ContentSplice> splices,
-      Map<COSStream, Integer> used,
-      Predicate<COSStream> elsewhere)
-      throws IOException {
+  private void put(ContentPlace place, List<ContentSplice> splices) throws IOException {
     switch (place) {
       case ContentPlace.OfPage p -> ContentParts.change(page.getCOSObject(), splices, used);
       case ContentPlace.OfForm f -> {
-        COSStream s = (COSStream) own(f, elsewhere);
+        COSStream s = (COSStream) own(f);
         ContentParts.put(s, ContentSplice.all(PageLetters.bytes(s), splices));
       }
     }
   }
 
   /** The dictionary of a page or a form, a copy where other pages show the form too. */
-  private COSDictionary own(ContentPlace place, Predicate<COSStream> elsewhere) throws IOException {
+  private COSDictionary own(ContentPlace place) throws IOException {
     return switch (place) {
       case ContentPlace.OfPage p -> page.getCOSObject();
       case ContentPlace.OfForm f -> {
@@ -180,7 +185,7 @@ final class PageChange {
           yield known;
         }
         COSStream copy = copy(f.form());
-        resource(f.in(), COSName.XOBJECT, f.name(), copy, elsewhere);
+        resource(f.in(), COSName.XOBJECT, f.name(), copy);
         copies.put(f, copy);
         yield copy;
       }
@@ -189,30 +194,18 @@ final class PageChange {
 
   private static COSStream copy(COSStream s) throws IOException {
     var copy = new COSStream();
-    s.entrySet().forEach(e -> copy.setItem(e.getKey(), e.getValue()));
     try (var in = s.createRawInputStream();
         var out = copy.createRawOutputStream()) {
       in.transferTo(out);
     }
-    // Writing sets no filter, but takes note of the length.
-    s.entrySet()
-        .forEach(e -> {
-          if (!e.getKey().equals(COSName.LENGTH)) {
-            copy.setItem(e.getKey(), e.getValue());
-          }
-        });
+    s.entrySet().forEach(e -> copy.setItem(e.getKey(), e.getValue()));
     return copy;
   }
 
   /** Gives a page or form resources of its own with one entry more, or less; others keep theirs. */
-  private void resource(
-      ContentPlace of,
-      COSName kind,
-      COSName name,
-      @Nullable COSBase value,
-      Predicate<COSStream> elsewhere)
+  private void resource(ContentPlace of, COSName kind, COSName name, @Nullable COSBase value)
       throws IOException {
-    COSDictionary owner = own(of, elsewhere);
+    COSDictionary owner = own(of);
     COSDictionary before = resources(of);
     var now = new COSDictionary();
     before.entrySet().forEach(e -> now.setItem(e.getKey(), e.getValue()));
@@ -247,38 +240,24 @@ final class PageChange {
   }
 
   /** What fonts that are brought are called in a content. */
-  private Map<SubstituteFont, String> names(ContentPlace place, Set<Setting> in) {
+  private Map<SubstituteFont, String> names(ContentPlace place, List<Setting> in) {
     Map<SubstituteFont, String> here = names.computeIfAbsent(place, k -> new LinkedHashMap<>());
     COSDictionary fonts = resources(place).getCOSDictionary(COSName.FONT);
     for (Setting s : in) {
       for (Setting.Placed p : s.words()) {
         p.word()
             .brought()
-            .ifPresent(f ->
-                here.computeIfAbsent(
-                    f,
-                    k -> {
-                      int n = here.size() + 1;
-                      while (fonts != null && fonts.containsKey(NAME + n)) {
-                        n++;
-                      }
-                      return NAME + n;
-                    }));
+            .ifPresent(f -> here.computeIfAbsent(f, k -> free(fonts, here.size() + 1)));
       }
     }
     return here;
   }
 
-  private final List<FontEntry> wanted = new ArrayList<>();
-
-  /** A font that is to be among the resources when all of its letters are known. */
-  record FontEntry(COSDictionary fonts, COSName name, SubstituteFont font) {}
-
-  private void addFonts(Predicate<COSStream> elsewhere) throws IOException {
+  private void addFonts() throws IOException {
     for (Map.Entry<ContentPlace, Map<SubstituteFont, String>> e : names.entrySet()) {
       for (Map.Entry<SubstituteFont, String> f : e.getValue().entrySet()) {
         COSName name = COSName.getPDFName(f.getValue());
-        resource(e.getKey(), COSName.FONT, name, new COSDictionary(), elsewhere);
+        resource(e.getKey(), COSName.FONT, name, new COSDictionary());
         COSDictionary fonts = resources(e.getKey()).getCOSDictionary(COSName.FONT);
         wanted.add(new FontEntry(fonts, name, f.getKey()));
       }
@@ -297,20 +276,20 @@ final class PageChange {
     said.entrySet().forEach(e -> rest.setItem(e.getKey(), e.getValue()));
     rest.removeItem(COSName.ACTUAL_TEXT);
     var out = new ByteArrayOutputStream();
-    out.writeBytes(
-        (ShowWriter.name(spoken.start().tag()) + " ").getBytes(StandardCharsets.US_ASCII));
+    out.writeBytes(ObjectText.direct(COSName.getPDFName(spoken.start().tag())));
+    out.write(' ');
     out.writeBytes(ObjectText.direct(rest));
     out.writeBytes(" BDC".getBytes(StandardCharsets.US_ASCII));
     return out.toByteArray();
   }
 
-  private java.util.Optional<COSDictionary> properties(Show show, Show.Spoken spoken) {
+  private Optional<COSDictionary> properties(Show show, Show.Spoken spoken) {
     COSBase p = spoken.start().properties().orElse(null);
     if (p instanceof COSName n) {
       COSDictionary all = resources(show.place).getCOSDictionary(COSName.PROPERTIES);
       p = all == null ? null : all.getDictionaryObject(n);
     }
-    return p instanceof COSDictionary d ? java.util.Optional.of(d) : java.util.Optional.empty();
+    return p instanceof COSDictionary d ? Optional.of(d) : Optional.empty();
   }
 
   static Comparator<Edit> inOrder() {

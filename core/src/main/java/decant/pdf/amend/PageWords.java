@@ -16,6 +16,7 @@ import java.util.IdentityHashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.TreeSet;
 import org.apache.pdfbox.cos.COSArray;
@@ -32,7 +33,7 @@ final class PageWords {
   private final SubstituteFont.All substitutes;
   private final List<Left> left = new ArrayList<>();
   private final Map<Row, List<Edit>> accepted = new IdentityHashMap<>();
-  private final Map<Row, Setting> settings = new LinkedHashMap<>();
+  private final Map<Row, Setting> settings = new IdentityHashMap<>();
   private final TreeSet<String> brought = new TreeSet<>();
   private int changed;
   private boolean smaller;
@@ -95,8 +96,9 @@ final class PageWords {
     return left;
   }
 
+  /** In the order of the page. */
   List<Setting> settings() {
-    return List.copyOf(settings.values());
+    return rows.stream().map(settings::get).filter(Objects::nonNull).toList();
   }
 
   /** Fonts that are brought for letters that the file's lack. */
@@ -149,7 +151,7 @@ final class PageWords {
         all.add(e);
         all.sort(PageChange.inOrder());
       }
-      Map<Row, Setting> set = new LinkedHashMap<>();
+      Map<Row, Setting> set = new IdentityHashMap<>();
       for (Map.Entry<Row, List<Edit>> e : tried.entrySet()) {
         set.put(e.getKey(), set(e.getKey(), e.getValue()));
       }

@@ -48,10 +48,12 @@ public final class PdfAmender {
   private final SubstituteFont.All substitutes = new SubstituteFont.All();
   private final List<PageChange.FontEntry> wanted = new ArrayList<>();
   private final Set<Integer> touched = new TreeSet<>();
+  private final PageStreams streams;
 
   private PdfAmender(Optional<ReadRequest> request, PDDocument pdf) {
     this.request = request;
     this.pdf = pdf;
+    this.streams = new PageStreams(pdf);
   }
 
   /** What is done with an opened file. */
@@ -107,7 +109,6 @@ public final class PdfAmender {
     var brought = new LinkedHashSet<String>();
     var smaller = new ArrayList<Integer>();
     var chosen = Set.copyOf(on);
-    var streams = new PageStreams(pdf);
     COSDictionary ofFields = resourcesOfFields();
     for (int k : on) {
       if (request.isPresent()) {
@@ -124,60 +125,51 @@ public final class PdfAmender {
         if (words.smaller()) {
           smaller.add(k + 1);
         }
-        change(k, content, words, streams, chosen);
+        change(k, content, words, chosen);
       }
     }
     return new Amended(changed, left, told(all, brought, smaller));
   }
 
-  private void change(
-      int page,
-      PageLetters.Result content,
-      PageWords words,
-      PageStreams streams,
-      Set<Integer> chosen)
+  private void change(int page, PageLetters.Result content, PageWords words, Set<Integer> chosen)
       throws IOException {
-    PDPage p = pdf.getPage(page);
-    var change = new PageChange(p, content.shows(), words.settings());
-    change.apply(streams.used(), form -> streams.isElsewhere(form, chosen));
-    LinkPlaces.follow(p, words.settings());
+    PageChange change = changing(page, chosen);
+    change.apply(content.shows(), words.settings());
+    LinkPlaces.follow(pdf.getPage(page), words.settings());
     wanted.addAll(change.wanted());
     touched.add(page);
   }
 
-  /** The lines of a page, from 0. */
-  public List<PageLine> lines(int page) {
+  /**
+   * @param chosen the pages that may be changed, from 0
+   */
+  private PageChange changing(int page, Set<Integer> chosen) {
+    return new PageChange(
+        pdf.getPage(page), streams.used(), form -> streams.isElsewhere(form, chosen));
+  }
+
+  /** What of a page can be changed, from 0. */
+  public PageParts parts(int page) {
     PDPage p = pdf.getPage(page);
-    List<Row> rows = Rows.of(PageLetters.of(p, fonts).letters());
-    var out = new ArrayList<PageLine>();
+    PageLetters.Result content = PageLetters.of(p, fonts);
+    List<Row> rows = Rows.of(content.letters());
+    var lines = new ArrayList<PageLine>();
     for (int k = 0; k < rows.size(); k++) {
       String text = LineDifference.text(rows.get(k));
       if (!text.isBlank()) {
-        out.add(new PageLine(k, text, box(p, rows.get(k).area(0, rows.get(k).seen()))));
+        lines.add(new PageLine(k, text, box(p, rows.get(k).area(0, rows.get(k).seen()))));
       }
     }
-    return out;
-  }
-
-  /** The pictures of a page, from 0. */
-  public List<PagePicture> pictures(int page) {
-    PDPage p = pdf.getPage(page);
-    List<PaintedPicture> all = PageLetters.of(p, fonts).pictures();
-    var out = new ArrayList<PagePicture>();
-    for (int k = 0; k < all.size(); k++) {
-      out.add(new PagePicture(k, box(p, all.get(k).area())));
+    var pictures = new ArrayList<PagePicture>();
+    for (PaintedPicture x : content.pictures()) {
+      pictures.add(new PagePicture(pictures.size(), box(p, x.area())));
     }
-    return out;
+    return new PageParts(lines, pictures);
   }
 
   /** Takes a picture away, out of the content and out of the file. */
   public void removePicture(int page, int picture) throws IOException {
-    var streams = new PageStreams(pdf);
-    painted(page)
-        .remove(
-            picture(page, picture),
-            streams.used(),
-            form -> streams.isElsewhere(form, Set.of(page)));
+    changing(page, Set.of(page)).remove(picture(page, picture));
     touched.add(page);
   }
 
@@ -195,19 +187,8 @@ public final class PdfAmender {
       throw new IOException(e);
     }
     double shape = (double) by.getWidth() / by.getHeight();
-    var streams = new PageStreams(pdf);
-    painted(page)
-        .replace(
-            picture(page, picture),
-            by.getCOSObject(),
-            shape,
-            streams.used(),
-            form -> streams.isElsewhere(form, Set.of(page)));
+    changing(page, Set.of(page)).replace(picture(page, picture), by.getCOSObject(), shape);
     touched.add(page);
-  }
-
-  private PageChange painted(int page) {
-    return new PageChange(pdf.getPage(page), List.of(), List.of());
   }
 
   private PaintedPicture picture(int page, int picture) {
@@ -215,10 +196,7 @@ public final class PdfAmender {
   }
 
   private static Box box(PDPage page, Shape area) {
-    Rectangle2D r =
-        PageSpace.shown(page.getCropBox(), page.getRotation())
-            .createTransformedShape(area)
-            .getBounds2D();
+    Rectangle2D r = PageSpace.shown(page, area);
     return new Box(r.getX(), r.getY(), r.getWidth(), r.getHeight());
   }
 
@@ -233,7 +211,7 @@ public final class PdfAmender {
     PageLetters.Result content = PageLetters.of(p, fonts);
     PageWords words = PageWords.ofLine(p, page + 1, content, line, text, substitutes);
     if (words.changed() > 0) {
-      change(page, content, words, new PageStreams(pdf), Set.of(page));
+      change(page, content, words, Set.of(page));
     }
     List<Integer> smaller = words.smaller() ? List.of(page + 1) : List.of();
     return new Amended(
@@ -268,14 +246,14 @@ public final class PdfAmender {
       out.add(WORDS.say("pdf-amender.smaller", page));
     }
     if (!touched.isEmpty() && signed()) {
-      out.add(WORDS.say("pdf-amender.signed"));
+      out.add(WORDS.say(keepsSigned() ? "pdf-amender.signed" : "pdf-amender.no-longer-signed"));
     }
     out.addAll(Elsewhere.saying(pdf, all));
     return out;
   }
 
-  /** Whether a change breaks a signature; the signed edition then stays in the file. */
-  public boolean signed() {
+  /** Whether a change breaks a signature. */
+  private boolean signed() {
     try {
       return !pdf.getSignatureDictionaries().isEmpty();
     } catch (RuntimeException e) {
@@ -284,15 +262,22 @@ public final class PdfAmender {
     }
   }
 
+  /** Whether what was signed can stay in the file as it is, with the changes after it. */
+  private boolean keepsSigned() {
+    return request.isPresent()
+        && signed()
+        && !pdf.isEncrypted()
+        && pdf.getDocument().getStartXref() > 0;
+  }
+
   /**
-   * Writes the file as it is now. The old words are gone from it, unless it is signed: then what
-   * was signed stays in it, byte by byte, and the changes come after.
+   * Writes the file as it is now. The old words are gone from it, unless it is signed and not
+   * locked: then what was signed stays in it, byte by byte, and the changes come after.
    */
   public void write(OutputStream out) throws IOException {
     List<COSObject> fresh = finish();
-    boolean kept = signed() && !pdf.isEncrypted() && pdf.getDocument().getStartXref() > 0;
-    if (kept && request.isPresent()) {
-      increment(request.get().file(), fresh, out);
+    if (keepsSigned()) {
+      increment(request.orElseThrow().file(), fresh, out);
     } else {
       Rewritten.write(pdf, out);
     }

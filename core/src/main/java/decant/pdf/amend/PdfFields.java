@@ -7,8 +7,6 @@ import decant.work.Faults;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.util.ArrayList;
-import java.util.Collections;
-import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -54,8 +52,7 @@ public final class PdfFields {
     if (form == null) {
       return new Filled(Optional.empty(), List.of());
     }
-    Set<COSDictionary> here = Collections.newSetFromMap(new IdentityHashMap<>());
-    NotesOnPage.annotations(pdf.getPage(page)).forEach(a -> here.add(a.getCOSObject()));
+    Set<COSDictionary> here = NotesOnPage.objects(pdf.getPage(page));
     var left = new ArrayList<String>();
     boolean changed = false;
     for (PDField f : form.getFieldTree()) {

@@ -4,6 +4,7 @@ import decant.pdf.amend.line.Letter;
 import decant.pdf.amend.line.LettersOfFont;
 import decant.pdf.amend.line.Show;
 import decant.pdf.content.Instruction;
+import decant.pdf.file.ObjectText;
 import java.io.ByteArrayOutputStream;
 import java.math.BigDecimal;
 import java.math.RoundingMode;
@@ -13,6 +14,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.apache.pdfbox.cos.COSBase;
+import org.apache.pdfbox.cos.COSName;
 import org.apache.pdfbox.cos.COSNumber;
 import org.apache.pdfbox.cos.COSString;
 
@@ -159,7 +161,8 @@ final class ShowWriter {
     font = wanted;
     size = wantedSize;
     String name = wanted.map(names::get).or(show.state::name).orElseThrow();
-    ascii(name(name) + " " + number(size) + " Tf ");
+    out.writeBytes(ObjectText.direct(COSName.getPDFName(name)));
+    ascii(" " + number(size) + " Tf ");
   }
 
   private void closeString() {
@@ -179,15 +182,6 @@ final class ShowWriter {
 
   private void ascii(String s) {
     out.writeBytes(s.getBytes(StandardCharsets.ISO_8859_1));
-  }
-
-  static String name(String name) {
-    var b = new StringBuilder("/");
-    for (byte c : name.getBytes(StandardCharsets.UTF_8)) {
-      boolean plain = c > 32 && c < 127 && "()<>[]{}/%#".indexOf(c) < 0;
-      b.append(plain ? Character.toString(c) : "#%02X".formatted(c & 0xFF));
-    }
-    return b.toString();
   }
 
   private static String number(double n) {

@@ -1,5 +1,6 @@
 package decant.pdf.content;
 
+import java.awt.Shape;
 import java.awt.geom.AffineTransform;
 import java.awt.geom.Rectangle2D;
 import org.apache.pdfbox.pdmodel.PDPage;
@@ -30,10 +31,13 @@ public final class PageSpace {
 
   /** A rectangle of a page's own space, on the page as shown. */
   public static Rectangle2D shown(PDPage page, PDRectangle r) {
-    return shown(page.getCropBox(), page.getRotation())
-        .createTransformedShape(
-            new Rectangle2D.Double(
-                r.getLowerLeftX(), r.getLowerLeftY(), r.getWidth(), r.getHeight()))
-        .getBounds2D();
+    return shown(
+        page,
+        new Rectangle2D.Double(r.getLowerLeftX(), r.getLowerLeftY(), r.getWidth(), r.getHeight()));
+  }
+
+  /** What an area of a page's own space covers on the page as shown. */
+  public static Rectangle2D shown(PDPage page, Shape area) {
+    return shown(page.getCropBox(), page.getRotation()).createTransformedShape(area).getBounds2D();
   }
 }

@@ -464,19 +464,39 @@ class PdfAmenderTest {
     assertThat(answer.status()).as(answer.output()).isZero();
   }
 
+  private static byte[] signed() {
+    return new RawPdf()
+        .page("BT /F1 12 Tf 50 700 Td (The berth) Tj ET")
+        .annotations("[11 0 R]")
+        .object(
+            "11 0 obj\n<</Type/Annot/Subtype/Widget/FT/Sig/T(s)/Rect[0 0 0 0]/V 12 0 R>>\nendobj\n")
+        .object(
+            "12 0 obj\n<</Type/Sig/Filter/Adobe.PPKLite/SubFilter/adbe.pkcs7.detached"
+                + "/ByteRange[0 10 20 10]/Contents<00>>>\nendobj\n")
+        .catalog("/AcroForm<</Fields[11 0 R]/SigFlags 3>>")
+        .bytes();
+  }
+
+  /** It is written whole, so that nothing of what was signed stays. */
+  @Test
+  void aSignedFileThatIsLockedSaysThatItIsSignedNoLonger() throws IOException {
+    var locked = new ByteArrayOutputStream();
+    try (PDDocument pdf = Loader.loadPDF(signed())) {
+      pdf.protect(new StandardProtectionPolicy("owner", "", new AccessPermission()));
+      pdf.save(locked);
+    }
+    Path file = Files.write(folder.resolve("source.pdf"), locked.toByteArray());
+    Done d =
+        amend(
+            ReadRequest.of(file).withPassword("owner"),
+            List.of(),
+            new Replacement("berth", "quay"));
+    assertThat(d.amended().told()).singleElement().asString().contains("does not hold");
+  }
+
   @Test
   void aSignedFileKeepsWhatWasSigned() throws IOException {
-    byte[] source =
-        new RawPdf()
-            .page("BT /F1 12 Tf 50 700 Td (The berth) Tj ET")
-            .annotations("[11 0 R]")
-            .object(
-                "11 0 obj\n<</Type/Annot/Subtype/Widget/FT/Sig/T(s)/Rect[0 0 0 0]/V 12 0 R>>\nendobj\n")
-            .object(
-                "12 0 obj\n<</Type/Sig/Filter/Adobe.PPKLite/SubFilter/adbe.pkcs7.detached"
-                    + "/ByteRange[0 10 20 10]/Contents<00>>>\nendobj\n")
-            .catalog("/AcroForm<</Fields[11 0 R]/SigFlags 3>>")
-            .bytes();
+    byte[] source = signed();
     Path file = Files.write(folder.resolve("source.pdf"), source);
     Done d = amend(file, "berth", "место");
     assertThat(d.amended().told()).anyMatch(t -> t.contains("signed"));

@@ -18,9 +18,14 @@ final class Filling {
   private static final Words WORDS = Words.of(Filling.class);
 
   private final Work work;
+  private final Consumer<String> told;
 
-  Filling(Work work) {
+  /**
+   * @param told takes what is to be said of a fault
+   */
+  Filling(Work work, Consumer<String> told) {
     this.work = work;
+    this.told = told;
   }
 
   /**
@@ -35,15 +40,13 @@ final class Filling {
     }
     Thread.ofVirtual()
         .start(() -> {
-          PinnedBlanks.Filled filled;
           try {
-            filled = PinnedBlanks.fill(before, values);
+            PinnedBlanks.Filled done = PinnedBlanks.fill(before, values);
+            Platform.runLater(() -> came(before, done, values, left));
           } catch (ReadProblem | RuntimeException | StackOverflowError e) {
-            Faults.mended("filling in fields of a page that stays", e);
-            filled = new PinnedBlanks.Filled(before, List.copyOf(values.keySet()));
+            String id = Faults.note("filling in fields of a page that stays", e);
+            Platform.runLater(() -> told.accept(WORDS.say("filling.fault", id)));
           }
-          PinnedBlanks.Filled done = filled;
-          Platform.runLater(() -> came(before, done, values, left));
         });
   }
 

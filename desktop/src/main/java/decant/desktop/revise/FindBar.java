@@ -164,21 +164,19 @@ final class FindBar extends HBox {
     says.setText(WORDS.say("find-bar.replacing"));
     Thread.ofVirtual()
         .start(() -> {
-          AmendedPages.Replaced pages;
           try {
-            pages = AmendedPages.replaced(now, words, with);
+            AmendedPages.Replaced found = AmendedPages.replaced(now, words, with);
+            Platform.runLater(() -> {
+              boolean same = work.revision().document() == now;
+              if (same) {
+                work.apply(r -> AmendedPages.replaced(r, found));
+              }
+              replaced(all, done + (same ? found.replaced() : 0));
+            });
           } catch (ReadProblem | RuntimeException | StackOverflowError e) {
-            Faults.mended("replacing on pages that stay", e);
-            pages = new AmendedPages.Replaced(now, 0);
+            String id = Faults.note("replacing on pages that stay", e);
+            Platform.runLater(() -> says.setText(WORDS.say("find-bar.fault", done, id)));
           }
-          AmendedPages.Replaced found = pages;
-          Platform.runLater(() -> {
-            boolean same = work.revision().document() == now;
-            if (same) {
-              work.apply(r -> AmendedPages.replaced(r, found));
-            }
-            replaced(all, done + (same ? found.replaced() : 0));
-          });
         });
   }
 

@@ -18,7 +18,6 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.TreeSet;
 import javafx.scene.Node;
-import javafx.scene.control.Button;
 import javafx.scene.layout.FlowPane;
 import javafx.stage.FileChooser;
 
@@ -37,9 +36,9 @@ final class FormActs {
     this.filling = filling;
     node.getChildren()
         .addAll(
-            act("form-empty", WORDS.say("form-acts.empty"), this::empty),
-            act("form-out", WORDS.say("form-acts.out"), this::chooseOut),
-            act("form-in", WORDS.say("form-acts.in"), this::chooseIn));
+            SideRows.quiet("form-empty", WORDS.say("form-acts.empty"), this::empty),
+            SideRows.quiet("form-out", WORDS.say("form-acts.out"), this::chooseOut),
+            SideRows.quiet("form-in", WORDS.say("form-acts.in"), this::chooseIn));
   }
 
   Node node() {
@@ -50,14 +49,6 @@ final class FormActs {
   void offer(boolean any) {
     node.setVisible(any);
     node.setManaged(any);
-  }
-
-  private static Button act(String id, String name, Runnable run) {
-    var b = new Button(name);
-    b.setId(id);
-    b.getStyleClass().add("quiet-button");
-    b.setOnAction(e -> run.run());
-    return b;
   }
 
   private List<Blank> blanks() {

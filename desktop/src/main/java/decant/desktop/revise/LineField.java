@@ -8,9 +8,7 @@ import java.util.function.Consumer;
 import javafx.scene.control.Button;
 import javafx.scene.control.TextField;
 import javafx.scene.layout.HBox;
-import javafx.scene.layout.VBox;
 import javafx.scene.text.Text;
-import javafx.stage.Popup;
 
 /** The words of one line of a page, below it, to be changed. */
 final class LineField {
@@ -19,42 +17,31 @@ final class LineField {
   private static final double MOST = 640;
 
   private final PagesView view;
-  private final Popup popup = new Popup();
   private final TextField text = new TextField();
 
   /** Text and not a label, so that the field is as high as all of its lines. */
   private final Text why = new Text();
 
-  private final Button change = new Button(WORDS.say("line-field.change"));
-  private final Button away = new Button(WORDS.say("line-field.away"));
+  private final Button change =
+      SideRows.quiet("line-change", WORDS.say("line-field.change"), () -> choose(line()));
+  private final Button away =
+      SideRows.quiet("line-away", WORDS.say("line-field.away"), () -> choose(""));
+  private final PagePopup popup;
   private Consumer<String> chosen = t -> {};
-  private Runnable closed = () -> {};
 
   LineField(PagesView view) {
     this.view = view;
     text.setId("line-text");
     text.setAccessibleText(WORDS.say("line-field.text"));
-    text.setOnAction(e -> choose(text.getText()));
-    change.setId("line-change");
-    change.getStyleClass().add("quiet-button");
-    change.setOnAction(e -> choose(text.getText()));
-    away.setId("line-away");
-    away.getStyleClass().add("quiet-button");
-    away.setOnAction(e -> choose(""));
-    var leave = new Button(WORDS.say("line-field.leave"));
-    leave.getStyleClass().add("quiet-button");
-    leave.setId("line-leave");
-    leave.setOnAction(e -> close());
+    text.setOnAction(e -> choose(line()));
     why.setId("line-why");
     why.getStyleClass().add("line-why");
-    var box = new VBox(7, text, why, new HBox(8, change, away, leave));
-    box.getStyleClass().add("line-field");
-    box.getStylesheets()
-        .add(LineField.class.getResource("/decant/desktop/decant.css").toExternalForm());
-    popup.getContent().add(box);
-    popup.setAutoHide(true);
-    popup.setHideOnEscape(true);
-    popup.setOnHidden(e -> closed.run());
+    Button leave = SideRows.quiet("line-leave", WORDS.say("line-field.leave"), this::close);
+    this.popup = new PagePopup(view, text, why, new HBox(8, change, away, leave));
+  }
+
+  private String line() {
+    return text.getText();
   }
 
   /**
@@ -65,9 +52,6 @@ final class LineField {
    */
   void open(int page, PageLine line, Consumer<String> whenChosen, Runnable whenClosed) {
     chosen = whenChosen;
-    closed = () -> {};
-    popup.hide();
-    closed = whenClosed;
     text.setText(line.text());
     busy(false);
     why.setText(WORDS.say("line-field.hint"));
@@ -75,13 +59,9 @@ final class LineField {
     double width = Math.clamp(b.width() * view.scale() + 40, LEAST, MOST);
     text.setPrefWidth(width);
     why.setWrappingWidth(width);
-    view.viewPoint(page, b.x(), b.bottom())
-        .map(p -> view.localToScreen(p))
-        .ifPresent(p -> {
-          popup.show(view, p.getX() - 10, p.getY() + 6);
-          text.requestFocus();
-          text.selectAll();
-        });
+    popup.open(page, b, whenClosed);
+    text.requestFocus();
+    text.selectAll();
   }
 
   private void choose(String t) {
@@ -103,7 +83,6 @@ final class LineField {
   }
 
   void close() {
-    popup.hide();
-    view.requestFocus();
+    popup.close();
   }
 }

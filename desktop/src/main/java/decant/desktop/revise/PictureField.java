@@ -9,10 +9,8 @@ import java.util.Optional;
 import java.util.function.Consumer;
 import javafx.scene.control.Button;
 import javafx.scene.layout.HBox;
-import javafx.scene.layout.VBox;
 import javafx.scene.text.Text;
 import javafx.stage.FileChooser;
-import javafx.stage.Popup;
 
 /** What can be done with a picture of a page, below it. */
 final class PictureField {
@@ -20,44 +18,38 @@ final class PictureField {
   private static final double WIDTH = 340;
 
   private final PagesView view;
-  private final Popup popup = new Popup();
-  private final Text why = new Text(WORDS.say("picture-field.hint"));
+  private final PagePopup popup;
   private Runnable away = () -> {};
   private Consumer<Path> other = f -> {};
-  private Runnable closed = () -> {};
 
   PictureField(PagesView view) {
     this.view = view;
+    var why = new Text(WORDS.say("picture-field.hint"));
     why.getStyleClass().add("line-why");
     why.setWrappingWidth(WIDTH);
-    var box =
-        new VBox(
-            7,
+    this.popup =
+        new PagePopup(
+            view,
             why,
             new HBox(
                 8,
-                act("picture-away", WORDS.say("picture-field.away"), () -> away.run()),
-                act("picture-other", WORDS.say("picture-field.replace"), this::choose),
-                act("picture-leave", WORDS.say("line-field.leave"), () -> {})));
-    box.getStyleClass().add("line-field");
-    box.getStylesheets()
-        .add(PictureField.class.getResource("/decant/desktop/decant.css").toExternalForm());
-    popup.getContent().add(box);
-    popup.setAutoHide(true);
-    popup.setHideOnEscape(true);
-    popup.setOnHidden(e -> closed.run());
+                closing("picture-away", WORDS.say("picture-field.away"), () -> away.run()),
+                closing("picture-other", WORDS.say("picture-field.replace"), this::choose),
+                closing("picture-leave", WORDS.say("line-field.leave"), () -> {})));
   }
 
-  private Button act(String id, String name, Runnable run) {
-    var b = new Button(name);
-    b.setId(id);
-    b.getStyleClass().add("quiet-button");
-    b.setOnAction(e -> {
-      popup.hide();
-      view.requestFocus();
-      run.run();
-    });
-    return b;
+  private Button closing(String id, String name, Runnable run) {
+    return SideRows.quiet(
+        id,
+        name,
+        () -> {
+          close();
+          run.run();
+        });
+  }
+
+  private void close() {
+    popup.close();
   }
 
   private void choose() {
@@ -75,14 +67,9 @@ final class PictureField {
    * @param takenAway told that it is to go
    * @param replaced takes the file of another picture
    */
-  void open(int page, Box b, Runnable takenAway, Consumer<Path> replaced, Runnable whenClosed) {
-    closed = () -> {};
-    popup.hide();
+  void open(int page, Box place, Runnable takenAway, Consumer<Path> replaced, Runnable whenClosed) {
     away = takenAway;
     other = replaced;
-    closed = whenClosed;
-    view.viewPoint(page, b.x(), b.bottom())
-        .map(p -> view.localToScreen(p))
-        .ifPresent(p -> popup.show(view, p.getX() - 10, p.getY() + 6));
+    popup.open(page, place, whenClosed);
   }
 }

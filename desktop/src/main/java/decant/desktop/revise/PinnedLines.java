@@ -9,6 +9,7 @@ import decant.model.edit.Revision;
 import decant.pdf.amend.Amended;
 import decant.pdf.amend.Left;
 import decant.pdf.amend.PageLine;
+import decant.pdf.amend.PageParts;
 import decant.pdf.amend.PagePicture;
 import decant.pin.AmendedPages;
 import decant.reading.ReadProblem;
@@ -47,15 +48,10 @@ final class PinnedLines {
   private final PagesView view;
   private final Work work;
   private final Consumer<String> told;
-  private final Map<Pinned, CompletableFuture<Parts>> parts = new IdentityHashMap<>();
+  private final Map<Pinned, CompletableFuture<PageParts>> parts = new IdentityHashMap<>();
   private final PictureField pictureField;
   private final LineField field;
   private Optional<On> under = Optional.empty();
-
-  /** What of a page can be changed. */
-  private record Parts(List<PageLine> lines, List<PagePicture> pictures) {
-    static final Parts NONE = new Parts(List.of(), List.of());
-  }
 
   /**
    * A part on a page of the view, from 0.
@@ -148,14 +144,14 @@ final class PinnedLines {
     if (pinned.isEmpty()) {
       return Optional.empty();
     }
-    Parts all = partsOf(pinned.get()).getNow(Parts.NONE);
+    PageParts all = partsOf(pinned.get()).getNow(PageParts.NONE);
     Optional<On> line =
-        all.lines.stream()
+        all.lines().stream()
             .filter(l -> isOn(l.box(), p.x(), p.y()))
             .min(Comparator.comparingDouble(l -> area(l.box())))
             .map(l -> new On(p.page(), pinned.get(), Optional.of(l), Optional.empty()));
     return line.or(() ->
-        all.pictures.stream()
+        all.pictures().stream()
             .filter(x -> isOn(x.box(), p.x(), p.y()))
             .min(Comparator.comparingDouble(x -> area(x.box())))
             .map(x -> new On(p.page(), pinned.get(), Optional.empty(), Optional.of(x))));
@@ -175,19 +171,20 @@ final class PinnedLines {
   }
 
   /** The parts of a page, read once, beside what goes on. */
-  private CompletableFuture<Parts> partsOf(Pinned pinned) {
+  private CompletableFuture<PageParts> partsOf(Pinned pinned) {
     if (parts.size() > REMEMBERED) {
       parts.clear();
     }
     return parts.computeIfAbsent(pinned, p -> CompletableFuture.supplyAsync(() -> read(p)));
   }
 
-  private static Parts read(Pinned pinned) {
+  private PageParts read(Pinned pinned) {
     try {
-      return new Parts(AmendedPages.lines(pinned), AmendedPages.pictures(pinned));
+      return AmendedPages.parts(pinned);
     } catch (ReadProblem | RuntimeException | StackOverflowError e) {
       Faults.mended("reading the lines of a page", e);
-      return Parts.NONE;
+      Platform.runLater(() -> told.accept(WORDS.say("pinned-lines.unread")));
+      return PageParts.NONE;
     }
   }
 

@@ -102,7 +102,7 @@ public final class ReviseView implements Stage {
         ofFiles);
     if (!Blanks.of(work.revision().document()).isEmpty()) {
       var ofForm = new InSight();
-      var filling = new Filling(work);
+      var filling = new Filling(work, desk::tell);
       below.add(
           "side-form",
           WORDS.say("revise-view.form"),

@@ -89,27 +89,30 @@ final class StylesPanel extends VBox {
     says.setWrapText(true);
     says.setMinHeight(18);
     says.setId("styles-says");
-    use = button("style-use", WORDS.say("styles-panel.use"), this::use);
+    use = SideRows.quiet("style-use", WORDS.say("styles-panel.use"), this::use);
     take =
-        button(
+        SideRows.quiet(
             "style-take",
             WORDS.say("styles-panel.take"),
             () -> change(r -> ofLetters() ? LetterStyles.take(r) : StyleEdits.take(r)));
-    rename = button("style-rename", WORDS.say("styles-panel.rename"), this::rename);
-    remove = button("style-remove", WORDS.say("styles-panel.remove"), this::remove);
+    rename = SideRows.quiet("style-rename", WORDS.say("styles-panel.rename"), this::rename);
+    remove = SideRows.quiet("style-remove", WORDS.say("styles-panel.remove"), this::remove);
     var acts = new FlowPane(5, 5);
     acts.getChildren()
         .addAll(
             use,
             take,
-            button(
+            SideRows.quiet(
                 "style-back",
                 WORDS.say("styles-panel.back"),
                 () -> change(r -> ofLetters() ? LetterStyles.none(r) : StyleEdits.backToStyle(r))));
     var named = new FlowPane(5, 5);
     named
         .getChildren()
-        .addAll(button("style-new", WORDS.say("styles-panel.new"), this::create), rename, remove);
+        .addAll(
+            SideRows.quiet("style-new", WORDS.say("styles-panel.new"), this::create),
+            rename,
+            remove);
     var follows = new Label(WORDS.say("styles-panel.follows"));
     follows.setMinWidth(USE_PREF_SIZE);
     after = new HBox(6, follows, next);
@@ -117,14 +120,6 @@ final class StylesPanel extends VBox {
     getChildren().addAll(kind, list, acts, name, named, after, says);
     inSight.atRest(work.revisionProperty(), this::refresh);
     refresh();
-  }
-
-  private static Button button(String id, String label, Runnable act) {
-    var b = new Button(label);
-    b.setId(id);
-    b.getStyleClass().add("quiet-button");
-    b.setOnAction(e -> act.run());
-    return b;
   }
 
   private boolean ofLetters() {
