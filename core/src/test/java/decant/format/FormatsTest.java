@@ -49,6 +49,9 @@ class FormatsTest {
     assertThat(of("{\\rtf1 x}".getBytes())).isEqualTo("rtf");
     assertThat(of("  <!DOCTYPE html><p>".getBytes())).isEqualTo("html");
     assertThat(of("<p>Pontoon 3 is closed.</p>".getBytes())).isEqualTo("html");
+    assertThat(of("<h2 class=\"k\">Winter</h2>".getBytes())).isEqualTo("html");
+    assertThat(of("<ul><li>Pontoon 3</ul>".getBytes())).isEqualTo("html");
+    assertThat(of("<h7>3</h7>".getBytes())).isEqualTo("unknown");
     assertThat(of("<!-- of the office --><html>".getBytes())).isEqualTo("html");
     assertThat(of("<pontoon>3</pontoon>".getBytes())).isEqualTo("unknown");
     assertThat(of("plain".getBytes())).isEqualTo("txt");

@@ -268,4 +268,33 @@ class TaggedPdfTest {
     Rules header = t.rows().getFirst().cells().getFirst().look().value(TableTraits.RULES);
     assertThat(header.bottom()).contains(Rule.single(0.75, Colour.BLACK));
   }
+
+  /** ISO 32000-2 §14.8.4.8.3: a cell holds blocks, and text between them where a maker left it. */
+  @Test
+  void theParagraphsOfACellStayApart() throws IOException {
+    String text = content("Berth", "Charges", "A1", "For a night", "payable on the day", "and tax");
+    Document d =
+        read(
+            text,
+            page ->
+                element(
+                    "Table",
+                    page,
+                    element("TR", page, element("TH", page, 0), element("TH", page, 1)),
+                    element(
+                        "TR",
+                        page,
+                        element("TD", page, element("P", page, 2)),
+                        element("TD", page, element("P", page, 3, 4), 5))));
+    Table t = (Table) d.sections().getFirst().blocks().getFirst();
+    assertThat(cellTexts(t, 1, 0)).containsExactly("A1");
+    assertThat(cellTexts(t, 1, 1)).containsExactly("For a night payable on the day", "and tax");
+    assertThat(cellTexts(t, 0, 1)).containsExactly("Charges");
+  }
+
+  private static List<String> cellTexts(Table t, int row, int cell) {
+    return t.rows().get(row).cells().get(cell).blocks().stream()
+        .map(b -> ((Paragraph) b).text())
+        .toList();
+  }
 }

@@ -24,10 +24,14 @@ public final class HtmlFormat implements FormatService {
           HtmlFormat::knows,
           EnumSet.of(Format.Holding.LOOKS, Format.Holding.PICTURES));
 
-  /** What pages begin with (WHATWG MIME Sniffing §7.1), and a space or the end of the tag. */
+  /**
+   * What pages begin with (WHATWG MIME Sniffing §7.1), and a space or the end of the tag. From h2
+   * on the tags are not of that list: parts of pages that programs hand on begin with them.
+   */
   private static final Pattern BEGINS =
       Pattern.compile(
-          "<(?:!doctype html|html|head|script|iframe|h1|div|font|table|a|style|title|b|body|br|p)"
+          "<(?:!doctype html|html|head|script|iframe|h1|div|font|table|a|style|title|b|body|br|p"
+              + "|h[2-6]|ul|ol|dl|pre|blockquote|center|meta|link|hr|img|span|em|strong|i|u)"
               + "[\\s>].*",
           Pattern.DOTALL);
 

@@ -90,9 +90,7 @@ public final class Continuations {
   }
 
   private static List<Detected.DetectedCell> asHeader(List<Detected.DetectedCell> row) {
-    return row.stream()
-        .map(c -> new Detected.DetectedCell(c.columnSpan(), c.rowSpan(), c.lines(), true))
-        .toList();
+    return row.stream().map(Detected.DetectedCell::asHeader).toList();
   }
 
   private static String text(List<Detected.DetectedCell> row) {

@@ -6,6 +6,7 @@ import decant.pdf.read.page.Directions;
 import decant.pdf.read.page.Glyph;
 import decant.pdf.read.page.Placed;
 import decant.pdf.read.page.TextLine;
+import java.util.ArrayList;
 import java.util.List;
 
 /** A block found on the pages, before it is part of a document. */
@@ -121,10 +122,38 @@ public sealed interface Detected {
     }
   }
 
-  /** A cell of a table. */
-  record DetectedCell(int columnSpan, int rowSpan, List<TextLine> lines, boolean header) {
+  /**
+   * A cell of a table.
+   *
+   * @param begins the lines that begin a paragraph where the file says so; the first does anyway
+   */
+  record DetectedCell(
+      int columnSpan, int rowSpan, List<TextLine> lines, boolean header, List<Integer> begins) {
     public DetectedCell {
       lines = List.copyOf(lines);
+      begins = List.copyOf(begins);
+    }
+
+    /** A cell whose lines are one paragraph, as far as is known. */
+    public DetectedCell(int columnSpan, int rowSpan, List<TextLine> lines, boolean header) {
+      this(columnSpan, rowSpan, lines, header, List.of());
+    }
+
+    /** This cell as one of a header row. */
+    public DetectedCell asHeader() {
+      return new DetectedCell(columnSpan, rowSpan, lines, true, begins);
+    }
+
+    /** The lines of each paragraph. */
+    public List<List<TextLine>> paragraphs() {
+      var out = new ArrayList<List<TextLine>>();
+      int from = 0;
+      for (int to : begins) {
+        out.add(lines.subList(from, to));
+        from = to;
+      }
+      out.add(lines.subList(from, lines.size()));
+      return out;
     }
   }
 

@@ -339,11 +339,14 @@ public final class DocumentMaker {
   private void cellPlaces(Table t, Detected.Grid g) {
     for (int r = 0; r < g.rows().size(); r++) {
       for (int k = 0; k < g.rows().get(r).size(); k++) {
-        List<TextLine> of = g.rows().get(r).get(k).lines();
-        if (!of.isEmpty()
-            && t.rows().get(r).cells().get(k).blocks().getFirst() instanceof Paragraph p) {
-          Box box = of.stream().map(TextLine::box).reduce(Box::union).orElseThrow();
-          places.put(p.id(), new Finding.SourcePlace(of.getFirst().page(), box));
+        List<Block> cell = t.rows().get(r).cells().get(k).blocks();
+        int at = 0;
+        for (List<TextLine> of : g.rows().get(r).get(k).paragraphs()) {
+          NodeId id = cell.get(at++).id();
+          of.stream()
+              .map(TextLine::box)
+              .reduce(Box::union)
+              .ifPresent(b -> places.put(id, new Finding.SourcePlace(of.getFirst().page(), b)));
         }
       }
     }

@@ -263,8 +263,8 @@ final class SettingMaker {
       for (int k = 0; k < g.rows().get(r).size(); k++) {
         Detected.DetectedCell c = g.rows().get(r).get(k);
         Cell cell = t.rows().get(r).cells().get(k);
-        if (!c.lines().isEmpty() && cell.blocks().getFirst() instanceof Paragraph p) {
-          cell(p, c, t, cell, at[r][k], g.box().x(), joiner);
+        if (!c.lines().isEmpty()) {
+          cell(c, t, cell, at[r][k], g.box().x(), joiner);
         }
       }
     }
@@ -272,7 +272,6 @@ final class SettingMaker {
   }
 
   private void cell(
-      Paragraph p,
       Detected.DetectedCell c,
       Table t,
       Cell cell,
@@ -294,21 +293,25 @@ final class SettingMaker {
     double max = Math.max(0, width / 4);
     double inner = left + Math.min(padding.left(), max);
     double room = width - Math.min(padding.left(), max) - Math.min(padding.right(), max);
-    List<SetLine> own =
-        linesOf(p.text(), c.lines(), joiner.joined(c.lines()), 0, inner, x -> inner);
-    SetLine first = own.getFirst();
-    blocks.put(
-        p.id(),
-        new SetBlock(
-            p,
-            Optional.empty(),
-            first.page(),
-            first.baseline(),
-            own.getLast().baseline(),
-            0,
-            Math.max(6, room),
-            own,
-            OptionalDouble.empty()));
+    List<List<TextLine>> paragraphs = c.paragraphs();
+    for (int k = 0; k < paragraphs.size(); k++) {
+      if (cell.blocks().get(k) instanceof Paragraph p) {
+        List<TextLine> of = paragraphs.get(k);
+        List<SetLine> own = linesOf(p.text(), of, joiner.joined(of), 0, inner, x -> inner);
+        blocks.put(
+            p.id(),
+            new SetBlock(
+                p,
+                Optional.empty(),
+                own.getFirst().page(),
+                own.getFirst().baseline(),
+                own.getLast().baseline(),
+                0,
+                Math.max(6, room),
+                own,
+                OptionalDouble.empty()));
+      }
+    }
   }
 
   /** A row of a table or a picture: a line from side to side. */

@@ -162,14 +162,17 @@ final class TableMaker {
     if (c.lines().isEmpty()) {
       return List.of(Paragraph.of(Look.PLAIN, ""));
     }
-    List<Glyph> glyphs = joiner.join(c.lines());
-    double size = c.lines().getFirst().size();
     Look look = Look.of(ParagraphTraits.LINE_PITCH, LinePitch.SINGLE);
     if (alignment != Alignment.START) {
       look = look.with(ParagraphTraits.ALIGNMENT, alignment);
     }
-    List<Inline> inlines = LookMaker.inlines(glyphs, styles.bodyText(), size);
-    return List.of(
-        new Paragraph(NodeId.fresh(), look, Look.PLAIN, notes.marked(inlines, c.lines())));
+    double size = c.lines().getFirst().size();
+    var out = new ArrayList<Block>();
+    for (List<TextLine> lines : c.paragraphs()) {
+      List<Glyph> glyphs = joiner.join(lines);
+      List<Inline> inlines = LookMaker.inlines(glyphs, styles.bodyText(), size);
+      out.add(new Paragraph(NodeId.fresh(), look, Look.PLAIN, notes.marked(inlines, lines)));
+    }
+    return out;
   }
 }

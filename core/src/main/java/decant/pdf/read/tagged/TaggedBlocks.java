@@ -323,13 +323,11 @@ public final class TaggedBlocks {
           var cells = new ArrayList<Detected.DetectedCell>();
           for (COSBase c : kids(d)) {
             if (c instanceof COSDictionary cell && role(cell).matches("T[HD]")) {
-              notesIn(cell, pageOf(cell, pageOf(d, page)), 0);
-              cells.add(
-                  new Detected.DetectedCell(
-                      span(cell, "ColSpan"),
-                      span(cell, "RowSpan"),
-                      linesOf(cell, pageOf(cell, pageOf(d, page))),
-                      role(cell).equals("TH")));
+              int on = pageOf(cell, pageOf(d, page));
+              notesIn(cell, on, 0);
+              var paragraphs = new ArrayList<List<TextLine>>();
+              paragraphsOf(cell, on, paragraphs, 0);
+              cells.add(TaggedCell.of(cell, paragraphs, role(cell).equals("TH")));
             }
           }
           rows.add(cells);
@@ -341,16 +339,24 @@ public final class TaggedBlocks {
     }
   }
 
-  private static int span(COSDictionary cell, String name) {
-    COSBase a = cell.getDictionaryObject(COSName.A);
-    List<COSBase> all =
-        a instanceof COSArray array ? toList(array) : a == null ? List.of() : List.of(a);
-    for (COSBase x : all) {
-      if (x instanceof COSDictionary d && d.containsKey(COSName.getPDFName(name))) {
-        return Math.clamp(d.getInt(COSName.getPDFName(name), 1), 1, 100);
+  /** The paragraphs of a cell: its blocks, and what stands between them. */
+  private void paragraphsOf(COSDictionary e, int page, List<List<TextLine>> into, int depth) {
+    var between = new ArrayList<TextLine>();
+    for (COSBase kid : kids(e)) {
+      boolean block =
+          depth < DEEPEST
+              && kid instanceof COSDictionary d
+              && d.containsKey(COSName.S)
+              && (Roles.BLOCKS.contains(role(d)) || hasBlocks(d));
+      if (block) {
+        TaggedCell.add(between, into);
+        between = new ArrayList<>();
+        paragraphsOf((COSDictionary) kid, pageOf((COSDictionary) kid, page), into, depth + 1);
+      } else {
+        leaves(kid, page, between);
       }
     }
-    return 1;
+    TaggedCell.add(between, into);
   }
 
   private void figure(COSDictionary e, int page) {
