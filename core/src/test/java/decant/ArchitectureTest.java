@@ -67,6 +67,7 @@ class ArchitectureTest {
     List<String> published = and(content, "publication", "layout.item");
     out.put("paint", and(published, "layout.pages", "picture"));
     out.put("clip", List.of("words", "work", "model..", "text", "picture"));
+    out.put("mark", List.of("words", "io", "model..", "picture"));
     out.put("reading", List.of("words", "io", "work", "model..", "text"));
     out.put("verify", List.of());
     out.put("format", List.of("words", "io", "work", "model..", "reading", "verify"));
@@ -213,6 +214,10 @@ class ArchitectureTest {
             "pdf.read.page",
             "pdf.read",
             "pdf.amend.line",
+            "picture",
+            "pdf.choices",
+            "pdf.write",
+            "pdf.write.pictures",
             "pdf.write.fonts"));
     out.put(
         "pin",

@@ -10,6 +10,9 @@ import decant.pdf.content.ContentSplice;
 import decant.pdf.content.Instruction;
 import decant.pdf.content.ReadPage;
 import decant.pdf.file.ObjectText;
+import java.awt.geom.AffineTransform;
+import java.awt.geom.NoninvertibleTransformException;
+import java.awt.geom.Rectangle2D;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
@@ -117,21 +120,90 @@ final class PageChange {
   void replace(PaintedPicture p, COSBase by, double shape) throws IOException {
     String name = free(resources(p.place()).getCOSDictionary(COSName.XOBJECT), 1);
     double was = p.width() / Math.max(p.height(), 1e-6);
-    double wide = Math.min(1, shape / was);
-    double high = Math.min(1, was / shape);
-    String paint =
-        String.format(
-            Locale.ROOT,
-            "q %.5f 0 0 %.5f %.5f %.5f cm /%s Do Q",
-            wide,
-            high,
-            (1 - wide) / 2,
-            (1 - high) / 2,
-            name);
-    var splice = new ContentSplice(p.span(), paint.getBytes(StandardCharsets.US_ASCII));
-    put(p.place(), List.of(splice));
+    double wide = p.own().getWidth() * Math.min(1, shape / was);
+    double high = p.own().getHeight() * Math.min(1, was / shape);
+    var place =
+        new AffineTransform(
+            wide, 0, 0, high, p.own().getCenterX() - wide / 2, p.own().getCenterY() - high / 2);
+    put(p.place(), List.of(new ContentSplice(p.span(), painting(place, name))));
     resource(p.place(), COSName.XOBJECT, COSName.getPDFName(name), by);
     drop(p);
+  }
+
+  /**
+   * Paints a picture elsewhere: in its place among all that is painted as long as it shows there,
+   * else after everything else.
+   *
+   * @param by in the space of the page
+   * @return whether it could be: not what is cut where it stands, and shows otherwise elsewhere
+   */
+  boolean move(PaintedPicture p, AffineTransform by) throws IOException {
+    AffineTransform space = p.space().affine();
+    if (Math.abs(space.getDeterminant()) < 1e-9) {
+      return false;
+    }
+    Rectangle2D to = by.createTransformedShape(p.area()).getBounds2D();
+    boolean shows = p.within().isEmpty() || grown(p.within().get()).contains(to);
+    if (shows) {
+      var inner = new AffineTransform(space);
+      inner.preConcatenate(by);
+      try {
+        inner.preConcatenate(space.createInverse());
+      } catch (NoninvertibleTransformException e) {
+        return false;
+      }
+      var bytes = new ByteArrayOutputStream();
+      bytes.writeBytes(("q " + matrix(inner) + " cm ").getBytes(StandardCharsets.US_ASCII));
+      bytes.write(content(p.place()), p.span().from(), p.span().to() - p.span().from());
+      bytes.writeBytes(" Q".getBytes(StandardCharsets.US_ASCII));
+      put(p.place(), List.of(new ContentSplice(p.span(), bytes.toByteArray())));
+      return true;
+    }
+    if (p.hindered() || p.name().isEmpty()) {
+      return false;
+    }
+    COSDictionary all = resources(p.place()).getCOSDictionary(COSName.XOBJECT);
+    COSBase picture = all == null ? null : all.getItem(p.name().get());
+    if (picture == null) {
+      return false;
+    }
+    remove(p);
+    space.preConcatenate(by);
+    add(picture, space);
+    return true;
+  }
+
+  /** What is cut by less than a point is not seen to be cut. */
+  private static Rectangle2D grown(Rectangle2D r) {
+    return new Rectangle2D.Double(r.getX() - 1, r.getY() - 1, r.getWidth() + 2, r.getHeight() + 2);
+  }
+
+  /**
+   * Paints a picture or a form after all that the page shows.
+   *
+   * @param space from its own to that of the page
+   */
+  void add(COSBase picture, AffineTransform space) throws IOException {
+    var whole = new ContentPlace.OfPage();
+    String name = free(resources(whole).getCOSDictionary(COSName.XOBJECT), 1);
+    PageEnd.paint(page.getCOSObject(), content(whole), painting(space, name));
+    resource(whole, COSName.XOBJECT, COSName.getPDFName(name), picture);
+  }
+
+  private static byte[] painting(AffineTransform place, String name) {
+    return ("q " + matrix(place) + " cm /" + name + " Do Q").getBytes(StandardCharsets.US_ASCII);
+  }
+
+  private static String matrix(AffineTransform t) {
+    return String.format(
+        Locale.ROOT,
+        "%.6f %.6f %.6f %.6f %.6f %.6f",
+        t.getScaleX(),
+        t.getShearY(),
+        t.getShearX(),
+        t.getScaleY(),
+        t.getTranslateX(),
+        t.getTranslateY());
   }
 
   /** A name among resources that is not given yet. */
@@ -148,18 +220,20 @@ final class PageChange {
       return;
     }
     COSName name = p.name().get();
-    byte[] content =
-        switch (p.place()) {
-          case ContentPlace.OfPage o -> ReadPage.Unpacked.of(page).bytes();
-          case ContentPlace.OfForm f -> PageLetters.bytes((COSStream) own(f));
-        };
     boolean painted =
-        ContentReader.all(content).stream()
+        ContentReader.all(content(p.place())).stream()
             .anyMatch(
                 i -> i instanceof Instruction.PaintObject o && o.name().equals(name.getName()));
     if (!painted) {
       resource(p.place(), COSName.XOBJECT, name, null);
     }
+  }
+
+  private byte[] content(ContentPlace place) throws IOException {
+    return switch (place) {
+      case ContentPlace.OfPage o -> ReadPage.Unpacked.of(page).bytes();
+      case ContentPlace.OfForm f -> PageLetters.bytes((COSStream) own(f));
+    };
   }
 
   private void put(ContentPlace place, List<ContentSplice> splices) throws IOException {

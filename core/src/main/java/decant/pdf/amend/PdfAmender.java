@@ -1,15 +1,19 @@
 package decant.pdf.amend;
 
 import decant.model.Box;
+import decant.model.look.Media;
 import decant.pdf.amend.line.FontsOfFile;
 import decant.pdf.amend.line.PageLetters;
 import decant.pdf.amend.line.PaintedPicture;
 import decant.pdf.amend.line.Row;
 import decant.pdf.amend.line.Rows;
+import decant.pdf.choices.Conformance;
 import decant.pdf.content.PageSpace;
 import decant.pdf.file.Increment;
 import decant.pdf.file.Rewritten;
 import decant.pdf.read.OpenedPdf;
+import decant.pdf.write.DrawingForms;
+import decant.picture.VectorPicture;
 import decant.reading.ReadProblem;
 import decant.reading.ReadRequest;
 import decant.words.Words;
@@ -32,13 +36,17 @@ import org.apache.pdfbox.cos.COSBase;
 import org.apache.pdfbox.cos.COSDictionary;
 import org.apache.pdfbox.cos.COSName;
 import org.apache.pdfbox.cos.COSObject;
+import org.apache.pdfbox.cos.COSStream;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPage;
+import org.apache.pdfbox.pdmodel.common.PDRectangle;
 import org.apache.pdfbox.pdmodel.graphics.image.PDImageXObject;
 
 /** A PDF whose words are changed where they stand. Not safe for use by several threads. */
 public final class PdfAmender {
   private static final Words WORDS = Words.of(PdfAmender.class);
+
+  private static final int LEVEL = 6;
 
   /** The file that was opened; empty for one in memory. */
   private final Optional<ReadRequest> request;
@@ -162,7 +170,7 @@ public final class PdfAmender {
     }
     var pictures = new ArrayList<PagePicture>();
     for (PaintedPicture x : content.pictures()) {
-      pictures.add(new PagePicture(pictures.size(), box(p, x.area())));
+      pictures.add(new PagePicture(pictures.size(), box(p, x.area()), x.isDrawing()));
     }
     return new PageParts(lines, pictures);
   }
@@ -180,19 +188,72 @@ public final class PdfAmender {
    * @throws IOException if it is no such picture
    */
   public void replacePicture(int page, int picture, byte[] image) throws IOException {
-    PDImageXObject by;
+    COSStream by = image(Media.of("", image));
+    double shape = (double) by.getInt(COSName.WIDTH) / by.getInt(COSName.HEIGHT);
+    changing(page, Set.of(page)).replace(picture(page, picture), by, shape);
+    touched.add(page);
+  }
+
+  /**
+   * Paints a picture over all that stands on a page; a drawing stays one.
+   *
+   * @param at on the page as it is shown, in points
+   * @throws IOException if it cannot be read
+   */
+  public void addPicture(int page, Media picture, Box at) throws IOException {
+    PDPage p = pdf.getPage(page);
+    COSStream painted =
+        VectorPicture.isVector(picture.type()) ? drawing(picture, at) : image(picture);
+    Rectangle2D own =
+        COSName.FORM.equals(painted.getCOSName(COSName.SUBTYPE))
+            ? new PDRectangle(painted.getCOSArray(COSName.BBOX)).toGeneralPath().getBounds2D()
+            : new Rectangle2D.Double(0, 0, 1, 1);
+    changing(page, Set.of(page)).add(painted, PageSpace.standing(p, own, area(at)));
+    touched.add(page);
+  }
+
+  private COSStream drawing(Media picture, Box at) throws IOException {
+    int height = (int) Math.max(1, Math.round(DrawingForms.FORM * at.height() / at.width()));
+    COSStream form =
+        new DrawingForms(pdf, Conformance.DEFAULT, LEVEL)
+                .of(picture, height, at.width())
+                .orElseThrow(() -> new IOException("a drawing that cannot be painted"))
+                .stream();
+    form.setItem(COSName.BBOX, new PDRectangle(DrawingForms.FORM, height));
+    return form;
+  }
+
+  private COSStream image(Media picture) throws IOException {
     try {
-      by = PDImageXObject.createFromByteArray(pdf, image, "picture");
+      return PDImageXObject.createFromByteArray(pdf, picture.bytes(), "picture").getCOSObject();
     } catch (IllegalArgumentException e) {
       throw new IOException(e);
     }
-    double shape = (double) by.getWidth() / by.getHeight();
-    changing(page, Set.of(page)).replace(picture(page, picture), by.getCOSObject(), shape);
-    touched.add(page);
+  }
+
+  /**
+   * Moves and scales a picture or a drawing.
+   *
+   * @param to on the page as it is shown, in points
+   * @return whether it could be; not one that its surroundings cut, where it would look otherwise
+   *     without them
+   */
+  public boolean movePicture(int page, int picture, Box to) throws IOException {
+    PDPage p = pdf.getPage(page);
+    PaintedPicture of = picture(page, picture);
+    boolean moved = changing(page, Set.of(page)).move(of, PageSpace.moving(p, of.area(), area(to)));
+    if (moved) {
+      touched.add(page);
+    }
+    return moved;
   }
 
   private PaintedPicture picture(int page, int picture) {
     return PageLetters.of(pdf.getPage(page), fonts).pictures().get(picture);
+  }
+
+  private static Rectangle2D area(Box b) {
+    return new Rectangle2D.Double(b.x(), b.y(), b.width(), b.height());
   }
 
   private static Box box(PDPage page, Shape area) {

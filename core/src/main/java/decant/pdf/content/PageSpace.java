@@ -2,6 +2,7 @@ package decant.pdf.content;
 
 import java.awt.Shape;
 import java.awt.geom.AffineTransform;
+import java.awt.geom.NoninvertibleTransformException;
 import java.awt.geom.Rectangle2D;
 import org.apache.pdfbox.pdmodel.PDPage;
 import org.apache.pdfbox.pdmodel.common.PDRectangle;
@@ -39,5 +40,41 @@ public final class PageSpace {
   /** What an area of a page's own space covers on the page as shown. */
   public static Rectangle2D shown(PDPage page, Shape area) {
     return shown(page.getCropBox(), page.getRotation()).createTransformedShape(area).getBounds2D();
+  }
+
+  /** From the frame of something to the page, so that it stands upright in a box as shown. */
+  public static AffineTransform standing(PDPage page, Rectangle2D frame, Rectangle2D box) {
+    var out =
+        new AffineTransform(
+            box.getWidth() / frame.getWidth(),
+            0,
+            0,
+            -box.getHeight() / frame.getHeight(),
+            box.getX(),
+            box.getMaxY());
+    out.translate(-frame.getX(), -frame.getY());
+    out.preConcatenate(unshown(page));
+    return out;
+  }
+
+  /** What moves and scales an area of a page's own space into a box as shown. */
+  public static AffineTransform moving(PDPage page, Shape area, Rectangle2D box) {
+    Rectangle2D from = shown(page, area);
+    var out = AffineTransform.getTranslateInstance(box.getX(), box.getY());
+    out.scale(
+        box.getWidth() / Math.max(1e-6, from.getWidth()),
+        box.getHeight() / Math.max(1e-6, from.getHeight()));
+    out.translate(-from.getX(), -from.getY());
+    out.concatenate(shown(page.getCropBox(), page.getRotation()));
+    out.preConcatenate(unshown(page));
+    return out;
+  }
+
+  private static AffineTransform unshown(PDPage page) {
+    try {
+      return shown(page.getCropBox(), page.getRotation()).createInverse();
+    } catch (NoninvertibleTransformException e) {
+      throw new AssertionError("turns and moves alone", e);
+    }
   }
 }

@@ -32,11 +32,11 @@ import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.common.PDRectangle;
 
 /** Drawings as forms (ISO 32000-2 §8.10), so that they stay sharp at any size. */
-final class DrawingForms {
+public final class DrawingForms {
   private static final Words WORDS = Words.of(DrawingForms.class);
 
   /** Width of drawings in their own units; they are stretched to where they stand. */
-  static final int FORM = 1000;
+  public static final int FORM = 1000;
 
   /** Dots an inch of a drawing that a standard allows as an image only. */
   private static final double PIXELS = 300;
@@ -47,7 +47,7 @@ final class DrawingForms {
   private final Conformance conformance;
   private final int level;
 
-  DrawingForms(PDDocument scratch, Conformance conformance, int level) {
+  public DrawingForms(PDDocument scratch, Conformance conformance, int level) {
     this.scratch = scratch;
     this.conformance = conformance;
     this.level = level;
@@ -57,7 +57,7 @@ final class DrawingForms {
    * @param height of the form where its width is {@link #FORM}
    * @param width that it is placed in, in points
    */
-  Optional<PictureInFile> of(Media m, int height, double width) {
+  public Optional<PictureInFile> of(Media m, int height, double width) {
     try {
       if (conformance.standard().part() == 1) {
         return pixels(m, height, width);

@@ -21,6 +21,7 @@ final class RawPdf {
   private String forms = "";
   private String annotations = "";
   private String catalog = "";
+  private String pageEntries = "";
 
   RawPdf page(String content) {
     contents.add(content);
@@ -33,6 +34,25 @@ final class RawPdf {
         "10 0 obj\n<</Type/XObject/Subtype/Form/BBox[0 0 600 800]/Length %d>>\nstream\n%s\nendstream\nendobj\n"
             .formatted(content.length(), content));
     forms = "/XObject<</X1 10 0 R>>";
+    return this;
+  }
+
+  /** A picture of one red dot, or a stencil of one dot, that every page can paint as /X1. */
+  RawPdf dot(boolean stencil) {
+    String how =
+        stencil
+            ? "/ImageMask true/BitsPerComponent 1/Length 1>>\nstream\n\0"
+            : "/ColorSpace/DeviceRGB/BitsPerComponent 8/Length 3>>\nstream\n\u00ff\0\0";
+    objects.add(
+        "10 0 obj\n<</Type/XObject/Subtype/Image/Width 1/Height 1%s\nendstream\nendobj\n"
+            .formatted(how));
+    forms = "/XObject<</X1 10 0 R>>";
+    return this;
+  }
+
+  /** Entries of each page. */
+  RawPdf pages(String entries) {
+    pageEntries = entries;
     return this;
   }
 
@@ -59,8 +79,8 @@ final class RawPdf {
       int n = FIRST_PAGE + 2 * k;
       kids.append(n).append(" 0 R ");
       all.add(
-          "%d 0 obj\n<</Type/Page/Parent 2 0 R/MediaBox[0 0 600 800]/Contents %d 0 R/Resources<</Font<</F1 3 0 R/F2 4 0 R>>%s>>%s>>\nendobj\n"
-              .formatted(n, n + 1, forms, annotations));
+          "%d 0 obj\n<</Type/Page/Parent 2 0 R/MediaBox[0 0 600 800]/Contents %d 0 R/Resources<</Font<</F1 3 0 R/F2 4 0 R>>%s>>%s%s>>\nendobj\n"
+              .formatted(n, n + 1, forms, annotations, pageEntries));
       all.add(
           "%d 0 obj\n<</Length %d>>\nstream\n%s\nendstream\nendobj\n"
               .formatted(n + 1, contents.get(k).length(), contents.get(k)));

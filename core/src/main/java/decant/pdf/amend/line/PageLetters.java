@@ -4,6 +4,7 @@ import decant.pdf.content.ContentReader;
 import decant.pdf.content.Instruction;
 import decant.pdf.content.ReadPage;
 import decant.pdf.content.Transform;
+import java.awt.geom.Rectangle2D;
 import java.io.IOException;
 import java.io.InputStream;
 import java.util.ArrayDeque;
@@ -20,7 +21,7 @@ import org.apache.pdfbox.cos.COSNumber;
 import org.apache.pdfbox.cos.COSStream;
 import org.apache.pdfbox.cos.COSString;
 import org.apache.pdfbox.pdmodel.PDPage;
-import org.jspecify.annotations.Nullable;
+import org.apache.pdfbox.pdmodel.common.PDRectangle;
 
 /**
  * The letters of a page with the bytes that show them, in the order of its content, those of forms
@@ -37,12 +38,18 @@ public final class PageLetters {
   /** Content that is unpacked, in bytes; more is no page but a bomb. */
   private static final int MOST_BYTES = 64 << 20;
 
+  /** What covers more of a page is its ground, not a drawing on it. */
+  private static final double MOST_OF_PAGE = 0.7;
+
+  private static final Rectangle2D UNIT = new Rectangle2D.Double(0, 0, 1, 1);
+
   private final FontsOfFile fonts;
   private final List<Show> shows = new ArrayList<>();
   private final List<Upright> uprights = new ArrayList<>();
   private final List<PaintedPicture> pictures = new ArrayList<>();
   private int forms;
   private int letters;
+  private double pageArea;
 
   /**
    * A line or an edge that runs from foot to head of the page, in its own space.
@@ -72,7 +79,10 @@ public final class PageLetters {
     var p = new PageLetters(fonts);
     COSDictionary resources =
         page.getResources() == null ? new COSDictionary() : page.getResources().getCOSObject();
-    p.new Run(new ContentPlace.OfPage(), resources, Transform.NONE, 0).run(content(page));
+    PDRectangle crop = page.getCropBox();
+    p.pageArea = crop.getWidth() * (double) crop.getHeight();
+    p.new Run(new ContentPlace.OfPage(), resources, Transform.NONE, Optional.empty(), false, 0)
+        .run(content(page));
     p.speak();
     return new Result(p.shows, p.uprights, p.pictures);
   }
@@ -84,7 +94,7 @@ public final class PageLetters {
    */
   public static Result of(COSStream form, COSDictionary around, FontsOfFile fonts) {
     var p = new PageLetters(fonts);
-    p.form(new ContentPlace.OfPage(), COSName.F, form, around, Transform.NONE, 0);
+    p.form(new ContentPlace.OfPage(), COSName.F, form, around, Around.NOTHING, 1);
     p.speak();
     return new Result(p.shows, p.uprights, p.pictures);
   }
@@ -107,6 +117,11 @@ public final class PageLetters {
     });
   }
 
+  /** What a form is painted in. */
+  private record Around(Transform space, Optional<Rectangle2D> within, boolean altered) {
+    static final Around NOTHING = new Around(Transform.NONE, Optional.empty(), false);
+  }
+
   /** Nothing where there is far more than a page has. */
   private static byte[] content(PDPage page) {
     try (InputStream in = page.getContents()) {
@@ -121,18 +136,20 @@ public final class PageLetters {
       ContentPlace in,
       COSName name,
       COSStream form,
-      COSDictionary around,
-      Transform space,
+      COSDictionary resources,
+      Around around,
       int depth) {
     if (depth >= DEEPEST || ++forms > MOST_FORMS) {
       return;
     }
     COSDictionary own = form.getCOSDictionary(COSName.RESOURCES);
-    Transform own2 = matrix(form.getDictionaryObject(COSName.MATRIX));
+    Transform own2 = FormBox.matrix(form);
     new Run(
             new ContentPlace.OfForm(in, name, form),
-            own == null ? around : own,
-            own2.then(space),
+            own == null ? resources : own,
+            own2.then(around.space),
+            around.within,
+            around.altered,
             depth)
         .run(bytes(form));
   }
@@ -153,16 +170,8 @@ public final class PageLetters {
     return out.toByteArray();
   }
 
-  private static Transform matrix(@Nullable COSBase of) {
-    if (!(of instanceof COSArray a) || a.size() != 6) {
-      return Transform.NONE;
-    }
-    float[] m = a.toFloatArray();
-    return new Transform(m[0], m[1], m[2], m[3], m[4], m[5]);
-  }
-
   /** What q keeps and Q brings back. */
-  private record Kept(Transform space, Text text) {}
+  private record Kept(Transform space, Text text, Optional<Rectangle2D> within, boolean altered) {}
 
   /** The text state (§9.3.1); empty fonts show nothing. */
   private record Text(
@@ -200,15 +209,27 @@ public final class PageLetters {
     private final int depth;
     private final Deque<Kept> kept = new ArrayDeque<>();
     private final Deque<Optional<Show.Spoken>> marks = new ArrayDeque<>();
-    private final List<Upright> path = new ArrayList<>();
+    private final PathSoFar path = new PathSoFar();
     private Transform space;
     private Text text = Text.NONE;
     private Transform line = Transform.NONE;
     private Transform at = Transform.NONE;
-    private double fromX;
-    private double fromY;
 
-    private Run(ContentPlace place, COSDictionary resources, Transform space, int depth) {
+    /** Where what is painted shows; empty: everywhere. */
+    private Optional<Rectangle2D> within;
+
+    /** Whether what is painted shows otherwise than it would elsewhere: clear, or blended. */
+    private boolean altered;
+
+    private Run(
+        ContentPlace place,
+        COSDictionary resources,
+        Transform space,
+        Optional<Rectangle2D> within,
+        boolean altered,
+        int depth) {
+      this.within = within;
+      this.altered = altered;
       this.place = place;
       this.resources = resources;
       this.space = space;
@@ -227,13 +248,16 @@ public final class PageLetters {
       switch (i) {
         case Instruction.Save s -> {
           if (kept.size() < MOST_SAVED) {
-            kept.push(new Kept(space, text));
+            kept.push(new Kept(space, text, within, altered));
           }
         }
         case Instruction.Restore r -> {
           if (!kept.isEmpty()) {
-            space = kept.peek().space;
-            text = kept.pop().text;
+            Kept before = kept.pop();
+            space = before.space;
+            text = before.text;
+            within = before.within;
+            altered = before.altered;
           }
         }
         case Instruction.Concat c -> space = c.transform().then(space);
@@ -260,19 +284,29 @@ public final class PageLetters {
         case Instruction.PaintObject p -> paint(p);
         case Instruction.MarkStart m -> marks.push(spoken(m, number).or(this::mark));
         case Instruction.MarkEnd m -> marks.poll();
-        case Instruction.Path p -> path(p);
+        case Instruction.Path p -> path.add(p, space);
         case Instruction.PaintPath p -> {
           if (p.paints()) {
-            uprights.addAll(path);
+            uprights.addAll(path.uprights());
           }
+          within = path.within(within);
           path.clear();
         }
         case Instruction.TextEnd t -> {}
-        case Instruction.Clip c -> {}
+        case Instruction.Clip c -> path.clips();
         case Instruction.Colour c -> {}
         case Instruction.Shading s -> {}
         case Instruction.InlineImage b ->
-            pictures.add(new PaintedPicture(place, b.span(), Optional.empty(), space));
+            pictures.add(
+                new PaintedPicture(
+                    place,
+                    b.span(),
+                    Optional.empty(),
+                    UNIT,
+                    space,
+                    within,
+                    hindered(b.image()),
+                    false));
         case Instruction.MarkPoint m -> {}
         case Instruction.GlyphWidth g -> {}
         case Instruction.Compatibility c -> {}
@@ -303,6 +337,7 @@ public final class PageLetters {
       }
       COSDictionary all = resources.getCOSDictionary(COSName.EXT_G_STATE);
       COSDictionary one = all == null ? null : all.getCOSDictionary(n);
+      altered |= one != null && Blending.isIn(one);
       if (one != null
           && one.getDictionaryObject(COSName.FONT) instanceof COSArray a
           && a.size() == 2
@@ -329,12 +364,35 @@ public final class PageLetters {
       if (all != null
           && all.getDictionaryObject(name) instanceof COSStream s
           && COSName.FORM.equals(s.getDictionaryObject(COSName.SUBTYPE))) {
-        form(place, name, s, resources, space, depth + 1);
+        paint(p, name, s);
       } else if (all != null
           && all.getDictionaryObject(name) instanceof COSStream s
           && COSName.IMAGE.equals(s.getDictionaryObject(COSName.SUBTYPE))) {
-        pictures.add(new PaintedPicture(place, p.span(), Optional.of(name), space));
+        pictures.add(
+            new PaintedPicture(
+                place, p.span(), Optional.of(name), UNIT, space, within, hindered(s), false));
       }
+    }
+
+    /** A form; one without text that is not about as large as the page is one drawing. */
+    private void paint(Instruction.PaintObject p, COSName name, COSStream s) {
+      int lettersBefore = letters;
+      int before = pictures.size();
+      form(place, name, s, resources, new Around(space, within, altered), depth + 1);
+      Rectangle2D own = FormBox.of(s);
+      var drawing =
+          new PaintedPicture(place, p.span(), Optional.of(name), own, space, within, altered, true);
+      Rectangle2D at = drawing.area().getBounds2D();
+      boolean large = at.getWidth() * at.getHeight() > MOST_OF_PAGE * pageArea;
+      if (letters == lettersBefore && !large && !own.isEmpty() && depth == 0) {
+        pictures.subList(before, pictures.size()).clear();
+        pictures.add(drawing);
+      }
+    }
+
+    /** A picture that shows by the colour in force, or otherwise than it would elsewhere. */
+    private boolean hindered(COSDictionary image) {
+      return altered || image.getBoolean(COSName.IMAGE_MASK, image.getBoolean(COSName.IM, false));
     }
 
     private void show(Instruction.ShowText s, int number) {
@@ -385,48 +443,6 @@ public final class PageLetters {
       if (!show.letters.isEmpty()) {
         shows.add(show);
       }
-    }
-
-    private void path(Instruction.Path p) {
-      List<COSBase> o = p.raw().operands();
-      switch (p.raw().operator()) {
-        case "m" -> {
-          fromX = number(o, 0);
-          fromY = number(o, 1);
-        }
-        case "l" -> {
-          double x = number(o, 0);
-          double y = number(o, 1);
-          upright(fromX, fromY, x, y);
-          fromX = x;
-          fromY = y;
-        }
-        case "re" -> {
-          double x = number(o, 0);
-          double y = number(o, 1);
-          double w = number(o, 2);
-          double h = number(o, 3);
-          upright(x, y, x, y + h);
-          upright(x + w, y, x + w, y + h);
-          upright(x, y, x + w, y); // where the page is turned
-          upright(x, y + h, x + w, y + h);
-        }
-        default -> {} // curves and what closes a path
-      }
-    }
-
-    private void upright(double ax, double ay, double bx, double by) {
-      double x1 = space.x(ax, ay);
-      double x2 = space.x(bx, by);
-      double y1 = space.y(ax, ay);
-      double y2 = space.y(bx, by);
-      if (Math.abs(x1 - x2) < 0.5 && Math.abs(y1 - y2) > 4 && path.size() < 4 * MOST_FORMS) {
-        path.add(new Upright((x1 + x2) / 2, Math.min(y1, y2), Math.max(y1, y2)));
-      }
-    }
-
-    private static double number(List<COSBase> o, int k) {
-      return k < o.size() && o.get(k) instanceof COSNumber n ? n.floatValue() : 0;
     }
   }
 }

@@ -8,26 +8,38 @@ import java.util.Optional;
 import org.apache.pdfbox.cos.COSName;
 
 /**
- * A picture that is painted (ISO 32000-2 §8.9).
+ * A picture that is painted (ISO 32000-2 §8.9), or a drawing: a form without text (§8.10).
  *
  * @param place whose content paints it
  * @param span its operator there
  * @param name among the resources; empty for one that stands within the content
- * @param space from its own square to the page
+ * @param own its frame: a square of 1 for a picture
+ * @param space from its frame's space to the page
+ * @param within where on the page it shows; empty: everywhere
+ * @param hindered whether it would show otherwise elsewhere in the content: by the colour in force,
+ *     clear, or blended
+ * @param isDrawing whether it is a form
  */
 public record PaintedPicture(
-    ContentPlace place, Span span, Optional<COSName> name, Transform space) {
+    ContentPlace place,
+    Span span,
+    Optional<COSName> name,
+    Rectangle2D own,
+    Transform space,
+    Optional<Rectangle2D> within,
+    boolean hindered,
+    boolean isDrawing) {
   /** Where it stands, in the space of the page. */
   public Shape area() {
-    return space.affine().createTransformedShape(new Rectangle2D.Double(0, 0, 1, 1));
+    return space.affine().createTransformedShape(own);
   }
 
   /** Its width as shown, in points. */
   public double width() {
-    return Math.hypot(space.a(), space.b());
+    return own.getWidth() * Math.hypot(space.a(), space.b());
   }
 
   public double height() {
-    return Math.hypot(space.c(), space.d());
+    return own.getHeight() * Math.hypot(space.c(), space.d());
   }
 }
