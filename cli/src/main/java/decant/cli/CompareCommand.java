@@ -98,7 +98,8 @@ final class CompareCommand implements Callable<Integer> {
     }
     Duration whole = allowed(a).plus(allowed(b)).plus(COMPARING);
     return OwnProcess.isOurs()
-        ? OwnProcess.within(whole, this::compared, () -> told(b, ReadProblem.tooSlow(whole)))
+        ? OwnProcess.within(
+            whole, this::compared, () -> ReadProblem.tooSlow(whole), late -> told(b, late))
         : compared();
   }
 

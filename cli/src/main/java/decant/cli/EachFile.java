@@ -53,8 +53,9 @@ final class EachFile {
       return OwnProcess.within(
           allowed.plus(GRACE),
           () -> guarded(f, here, told),
-          () -> {
-            told.accept(f, ReadProblem.tooSlow(allowed));
+          () -> ReadProblem.tooSlow(allowed),
+          late -> {
+            told.accept(f, late);
             return 1;
           });
     }

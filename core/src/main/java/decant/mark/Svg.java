@@ -31,11 +31,16 @@ final class Svg {
     return this;
   }
 
-  /** The part of the drawing that a box frames, 96 of its units to the inch. */
+  /**
+   * The part of the drawing that a box frames, 96 of its units to the inch. It fills what it is
+   * placed in, whatever the shape of that.
+   */
   Media in(Rectangle2D box) {
     var out = new StringBuilder("<svg xmlns=\"http://www.w3.org/2000/svg\" width=\"");
     out.append(rounded(box.getWidth())).append("\" height=\"").append(rounded(box.getHeight()));
-    out.append("\" viewBox=\"").append(rounded(box.getX())).append(' ');
+    out.append("\" preserveAspectRatio=\"none\" viewBox=\"")
+        .append(rounded(box.getX()))
+        .append(' ');
     out.append(rounded(box.getY())).append(' ').append(rounded(box.getWidth())).append(' ');
     out.append(rounded(box.getHeight())).append("\">").append(body).append("</svg>");
     return Media.of(Mark.SVG, out.toString().getBytes(StandardCharsets.UTF_8));

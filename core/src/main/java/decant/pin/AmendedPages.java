@@ -18,14 +18,12 @@ import decant.pdf.amend.Amended;
 import decant.pdf.amend.ChangedWords;
 import decant.pdf.amend.PageLine;
 import decant.pdf.amend.PageParts;
-import decant.pdf.amend.PagePicture;
 import decant.pdf.amend.PdfAmender;
 import decant.pdf.amend.Replacement;
 import decant.pdf.amend.WholeWords;
 import decant.reading.ReadProblem;
 import decant.words.Words;
 import java.io.ByteArrayOutputStream;
-import java.io.IOException;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -90,44 +88,6 @@ public final class AmendedPages {
     Document d = with(read.orElse(r.document()), pinned, now);
     Revision next = changed(r, WORDS.say("amended-pages.change"), d);
     return new Result(next, new Amended(amended.changed(), amended.left(), told));
-  }
-
-  /**
-   * Takes a picture of a pinned page away, or puts another in its place, as one act that can be
-   * undone. What was read from the page keeps its picture: it is for the time when the page flows.
-   *
-   * @param by the other picture; empty to take it away
-   * @throws ReadProblem if the page's file cannot be read, or the other is no picture
-   */
-  public static Revision picture(
-      Revision r, Pinned pinned, PagePicture picture, Optional<byte[]> by) throws ReadProblem {
-    var out = new ByteArrayOutputStream();
-    PdfAmender.in(
-        pinned.file().bytes(),
-        pdf -> {
-          if (by.isPresent()) {
-            replaced(pdf, pinned.page(), picture.index(), by.get());
-          } else {
-            pdf.removePicture(pinned.page(), picture.index());
-          }
-          pdf.writeOnly(pinned.page(), out);
-          return pinned;
-        });
-    Document d = with(r.document(), pinned, with(pinned, out.toByteArray()));
-    return changed(
-        r,
-        WORDS.say(by.isPresent() ? "amended-pages.other-picture" : "amended-pages.picture-away"),
-        d);
-  }
-
-  private static void replaced(PdfAmender pdf, int page, int picture, byte[] by)
-      throws ReadProblem {
-    try {
-      pdf.replacePicture(page, picture, by);
-    } catch (IOException e) {
-      throw new ReadProblem(
-          ReadProblem.Kind.NOT_A_DOCUMENT, WORDS.say("amended-pages.no-picture"), e);
-    }
   }
 
   /**

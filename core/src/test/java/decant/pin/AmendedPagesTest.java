@@ -169,7 +169,7 @@ class AmendedPagesTest {
     }
     Revision r = Revision.of(d);
     PagePicture picture = AmendedPages.parts(page).pictures().getFirst();
-    Pinned gone = page(AmendedPages.picture(r, page, picture, Optional.empty()).document(), at - 1);
+    Pinned gone = page(PagePictures.change(r, page, picture, Optional.empty()).document(), at - 1);
     assertThat(AmendedPages.parts(gone).pictures())
         .hasSize(AmendedPages.parts(page).pictures().size() - 1);
     assertThat(text(gone.file().bytes(), at)).isEqualTo(text(page.file().bytes(), at));
@@ -181,7 +181,7 @@ class AmendedPagesTest {
         png);
     Pinned other =
         page(
-            AmendedPages.picture(r, page, picture, Optional.of(png.toByteArray())).document(),
+            PagePictures.change(r, page, picture, Optional.of(png.toByteArray())).document(),
             at - 1);
     assertThat(images(other)).contains("40x20").hasSize(images(page).size());
     var now = AmendedPages.parts(other).pictures().getFirst().box();
@@ -193,7 +193,7 @@ class AmendedPagesTest {
         .isCloseTo(1, within(0.01));
     Pinned on = page;
     assertThatThrownBy(() ->
-            AmendedPages.picture(
+            PagePictures.change(
                 r,
                 on,
                 picture,

@@ -12,6 +12,7 @@ import decant.pdf.amend.PageLine;
 import decant.pdf.amend.PageParts;
 import decant.pdf.amend.PagePicture;
 import decant.pin.AmendedPages;
+import decant.pin.PagePictures;
 import decant.reading.ReadProblem;
 import decant.words.Words;
 import decant.work.Faults;
@@ -209,7 +210,7 @@ final class PinnedLines {
           try {
             Optional<byte[]> bytes =
                 by.isPresent() ? Optional.of(Files.readAllBytes(by.get())) : Optional.empty();
-            Revision after = AmendedPages.picture(before, on.pinned, picture, bytes);
+            Revision after = PagePictures.change(before, on.pinned, picture, bytes);
             Platform.runLater(() -> {
               if (work.revision().document() == before.document()) {
                 work.apply(now -> after);
