@@ -30,6 +30,9 @@ public final class Ink {
   /** How often each point is drawn to the middle of its neighbours. */
   private static final int ROUNDS = 2;
 
+  /** How far a hand trembles, in pixels. */
+  private static final double TREMOR = 2;
+
   /** A hand that signs goes about this fast, in pixels a millisecond. */
   private static final double USUAL = 0.9;
 
@@ -100,7 +103,10 @@ public final class Ink {
     return out;
   }
 
-  /** The ends of a line stay where they are; so do sharp turns, which are meant. */
+  /**
+   * The ends of a line stay where they are; so do sharp turns, which are meant. No point moves
+   * farther than a hand trembles, so that what was drawn in a few quick moves keeps its shape.
+   */
   private static List<Point> smoothed(List<Point> line) {
     List<Point> now = line;
     for (int round = 0; round < ROUNDS; round++) {
@@ -109,16 +115,20 @@ public final class Ink {
         Point a = now.get(k - 1);
         Point b = now.get(k);
         Point c = now.get(k + 1);
-        if (turnsBack(a, b, c)) {
-          continue;
+        if (!turnsBack(a, b, c)) {
+          next.set(k, near(line.get(k), (a.x + 2 * b.x + c.x) / 4, (a.y + 2 * b.y + c.y) / 4));
         }
-        next.set(
-            k,
-            new Point((a.x + 2 * b.x + c.x) / 4, (a.y + 2 * b.y + c.y) / 4, b.pressure, b.millis));
       }
       now = next;
     }
     return now;
+  }
+
+  /** A point moved to a place, or as far towards it as it may go. */
+  private static Point near(Point p, double x, double y) {
+    double far = Math.hypot(x - p.x, y - p.y);
+    double share = far > TREMOR ? TREMOR / far : 1;
+    return new Point(p.x + share * (x - p.x), p.y + share * (y - p.y), p.pressure, p.millis);
   }
 
   /** Whether a line turns by more than a right angle. */

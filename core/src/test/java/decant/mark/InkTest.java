@@ -100,6 +100,18 @@ class InkTest {
   }
 
   @Test
+  void aFewQuickMovesKeepTheirShape() {
+    var zigzag = new ArrayList<Ink.Point>();
+    for (int k = 0; k < 8; k++) {
+      zigzag.add(new Ink.Point(40 * k, k % 2 * 30, Ink.Point.UNKNOWN, 16L * k));
+    }
+    List<double[]> line = through(Ink.drawn(List.of(zigzag), BLUE, 3).orElseThrow());
+    for (int k = 1; k < 7; k++) {
+      assertThat(Math.abs(line.get(k - 1)[1] - k % 2 * 30)).isLessThan(2.1);
+    }
+  }
+
+  @Test
   void aDotIsAMarkAndNothingIsNone() {
     var dot = new Ink.Point(50, 50, Ink.Point.UNKNOWN, 0);
     Mark m = Ink.drawn(List.of(List.of(dot)), BLUE, 4).orElseThrow();

@@ -69,7 +69,7 @@ class MarkShelfTest {
     assertThatThrownBy(() -> shelf.open(kept, Optional.of("kelp".toCharArray())))
         .isInstanceOf(MarkProblem.class)
         .hasMessageContaining("Paid, red")
-        .hasMessageContaining("passphrase");
+        .hasMessageContaining("password");
     assertThatThrownBy(() -> shelf.open(kept, Optional.empty())).isInstanceOf(MarkProblem.class);
   }
 

@@ -1,5 +1,6 @@
 package decant.desktop.publish;
 
+import decant.desktop.page.SmallPicture;
 import decant.preview.StoredPicture;
 import decant.recipe.Output;
 import decant.words.Words;
@@ -113,7 +114,7 @@ final class CloseLook {
   }
 
   private static void set(ImageView view, BufferedImage i) {
-    view.setImage(Drawing.image(i));
+    view.setImage(SmallPicture.image(i));
   }
 
   private void move(double x, double y) {

@@ -1,5 +1,6 @@
 package decant.desktop.publish;
 
+import decant.desktop.page.SmallPicture;
 import decant.model.Position;
 import decant.model.edit.object.ObjectEdits;
 import decant.model.look.Media;
@@ -287,7 +288,7 @@ final class ConformanceChoices implements Choices {
     view.setPreserveRatio(true);
     view.setFitWidth(THUMBNAIL);
     view.setFitHeight(THUMBNAIL);
-    Drawing.show(() -> PixelPicture.decode(m.bytes()), view);
+    SmallPicture.show(() -> PixelPicture.decode(m.bytes()), view);
     return view;
   }
 }

@@ -1,5 +1,6 @@
 package decant.desktop.publish;
 
+import decant.desktop.page.SmallPicture;
 import decant.pdf.choices.Conflict;
 import decant.pdf.choices.FontEmbedding;
 import decant.pdf.choices.FontEmbedding.Embedding;
@@ -163,7 +164,7 @@ final class FontEmbeddingChoices implements Choices {
               v -> setSubstitute(r.face().family(), v));
       instead.setValue(s);
       var sample = new ImageView();
-      Drawing.show(() -> SubstituteSample.of(r.face(), r.sample(), s), sample);
+      SmallPicture.show(() -> SubstituteSample.of(r.face(), r.sample(), s), sample);
       box.getChildren()
           .addAll(
               Choosing.line(WORDS.say("font-embedding-choices.instead"), instead),

@@ -1,5 +1,6 @@
 package decant.desktop.publish;
 
+import decant.desktop.shell.PasswordEntry;
 import decant.format.Format;
 import decant.format.Formats;
 import decant.model.Document;

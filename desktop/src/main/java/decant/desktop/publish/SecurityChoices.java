@@ -1,5 +1,6 @@
 package decant.desktop.publish;
 
+import decant.desktop.shell.PasswordEntry;
 import decant.pdf.choices.Conflict;
 import decant.pdf.choices.Passwords;
 import decant.pdf.choices.Permission;

@@ -1,6 +1,9 @@
 package decant.desktop.revise;
 
 import decant.blanks.Blanks;
+import decant.desktop.mark.MarkMaker;
+import decant.desktop.mark.MarkPlacing;
+import decant.desktop.mark.MarksPanel;
 import decant.desktop.page.LookLaying;
 import decant.desktop.page.PageClipboard;
 import decant.desktop.page.PageEditor;
@@ -52,18 +55,25 @@ public final class ReviseView implements Stage {
 
   private final Work work;
   private final BorderPane root = new BorderPane();
+  private final BorderPane middle = new BorderPane();
   private final PagesView pages = new PagesView();
   private final PageEditor editor;
   private final FindBar find;
   private final LookLaying laying;
   private final InSight inSight = new InSight();
   private final SideSwitch below = new SideSwitch();
+  private final MarkPlacing placing;
+  private final MarksPanel marks;
+  private final Desk desk;
 
   public ReviseView(Desk desk, Work work, Actions actions) {
     this.work = work;
+    this.desk = desk;
     this.editor = new PageEditor(pages, work);
     this.laying = new LookLaying(pages, work);
+    this.placing = new MarkPlacing(pages, work, desk);
     editor.drawOver(new PinnedLines(pages, work, desk::tell)::over);
+    editor.drawOver(placing::over);
     pages.setId("pages");
     pages.setAccessibleText(WORDS.say("revise-view.pages"));
     RememberedZoom.of(pages, desk.memory());
@@ -100,6 +110,9 @@ public final class ReviseView implements Stage {
         WORDS.say("revise-view.files"),
         new FilesPanel(desk, work, ofFiles, actions, pages::requestFocus),
         ofFiles);
+    var ofMarks = new InSight();
+    this.marks = new MarksPanel(desk, work, placing, ofMarks, this::makeMark);
+    below.add("side-marks", WORDS.say("revise-view.marks"), marks, ofMarks);
     if (!Blanks.of(work.revision().document()).isEmpty()) {
       var ofForm = new InSight();
       var filling = new Filling(work, desk::tell);
@@ -126,7 +139,7 @@ public final class ReviseView implements Stage {
     below.setPrefHeight(LEAST_BELOW);
     var side = new VBox(14, upper, below);
     side.getStyleClass().add("side");
-    var middle = new BorderPane(pages);
+    middle.setCenter(pages);
     middle.setTop(find);
     root.setCenter(middle);
     root.setRight(side);
@@ -139,8 +152,34 @@ public final class ReviseView implements Stage {
             editor.revealCaret();
           }
         });
+    placing
+        .activeProperty()
+        .addListener((o, was, is) -> {
+          if (is) {
+            seePages();
+          }
+        });
     pages.show(new PublishedPages(work.layout(), work.painter()), -1);
     shown = work.layout();
+  }
+
+  /** Makes a mark in the place of the pages. */
+  private void makeMark() {
+    var maker = new MarkMaker(desk, this::backToPages, marks::fill);
+    middle.setCenter(maker);
+  }
+
+  /** The pages are seen again where a mark was being made. */
+  private void seePages() {
+    if (middle.getCenter() != pages) {
+      middle.setCenter(pages);
+    }
+  }
+
+  private void backToPages() {
+    seePages();
+    below.show("side-marks");
+    pages.requestFocus();
   }
 
   /** Whether a change is one to the text at the caret, not to a style or to something elsewhere. */
@@ -190,6 +229,7 @@ public final class ReviseView implements Stage {
   }
 
   private void reveal() {
+    seePages();
     editor.revealCaret();
     Position anchor = work.revision().selection().anchor();
     editor
@@ -269,13 +309,19 @@ public final class ReviseView implements Stage {
 
   /** What can be done to what is seen of it. */
   private static void registerSight(Actions actions, Supplier<Optional<ReviseView>> current) {
-    for (String panel : List.of("side-outline", "side-styles", "side-details", "side-pages")) {
+    for (String panel :
+        List.of("side-outline", "side-styles", "side-details", "side-pages", "side-marks")) {
       actions.add(
           panel,
           "",
           () -> current.get().isPresent(),
           () -> current.get().ifPresent(v -> v.below.show(panel)));
     }
+    actions.add(
+        "new-mark",
+        "",
+        () -> current.get().isPresent(),
+        () -> current.get().ifPresent(ReviseView::makeMark));
     zoom(
         actions,
         "zoom-in",

@@ -6,7 +6,7 @@ import java.util.List;
 import javafx.scene.Node;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.control.ToggleGroup;
-import javafx.scene.layout.HBox;
+import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
@@ -22,7 +22,7 @@ final class SideSwitch extends VBox {
 
   private final List<Shown> all = new ArrayList<>();
   private final ToggleGroup group = new ToggleGroup();
-  private final HBox buttons = new HBox(4);
+  private final FlowPane buttons = new FlowPane(4, 4);
   private final StackPane place = new StackPane();
   private boolean inSight;
 

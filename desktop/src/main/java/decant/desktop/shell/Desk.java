@@ -3,6 +3,7 @@ package decant.desktop.shell;
 import decant.io.AtomicFile;
 import decant.io.StateFolder;
 import decant.layout.Layout;
+import decant.mark.MarkShelf;
 import decant.model.finding.Finding;
 import decant.reading.ReadProblem;
 import decant.reading.Recogniser;
@@ -49,6 +50,7 @@ public final class Desk {
   private final Memory memory;
   private final Recovery recovery;
   private final RecipeShelf recipes;
+  private final MarkShelf marks;
   private final Waiting waiting;
   private final Saving saving;
   private final Publishing publishing;
@@ -79,6 +81,7 @@ public final class Desk {
             state.resolve("recovery"),
             () -> Platform.runLater(() -> problem(WORDS.say("desk.not-kept"))));
     this.recipes = new RecipeShelf(state.resolve("recipes"));
+    this.marks = new MarkShelf(state.resolve("marks"));
     this.waiting = new Waiting(this, worker, state);
     this.saving = new Saving(this, worker, recovery);
     this.publishing = new Publishing(this, worker);
@@ -121,6 +124,11 @@ public final class Desk {
   /** The recipes at hand. */
   public RecipeShelf recipes() {
     return recipes;
+  }
+
+  /** The marks that are kept. */
+  public MarkShelf marks() {
+    return marks;
   }
 
   public ReadOnlyObjectProperty<Optional<Work>> workProperty() {

@@ -1,4 +1,4 @@
-package decant.desktop.publish;
+package decant.desktop.shell;
 
 import decant.words.Words;
 import java.util.function.Consumer;
@@ -16,7 +16,7 @@ import javafx.scene.layout.VBox;
  * A password to be: typed twice, or once where it can be seen, so that a slip of the fingers locks
  * nobody out.
  */
-final class PasswordEntry {
+public final class PasswordEntry {
   private static final Words WORDS = Words.of(PasswordEntry.class);
 
   private final PasswordField hidden = new PasswordField();
@@ -31,7 +31,7 @@ final class PasswordEntry {
   /**
    * @param given told of the password once it is sure, and that there is none until then
    */
-  PasswordEntry(String id, String prompt, Consumer<String> given) {
+  public PasswordEntry(String id, String prompt, Consumer<String> given) {
     this.given = given;
     hidden.setId(id);
     again.setId(id + "-again");
@@ -58,7 +58,7 @@ final class PasswordEntry {
     root.getChildren().addAll(line, again, differs);
   }
 
-  VBox node() {
+  public VBox node() {
     return root;
   }
 
@@ -79,12 +79,17 @@ final class PasswordEntry {
     given.accept(sure ? hidden.getText() : "");
   }
 
-  void setDisable(boolean off) {
+  /** Whether something is typed that is not sure yet. */
+  public boolean isUnsure() {
+    return !show.isSelected() && !hidden.getText().equals(again.getText());
+  }
+
+  public void setDisable(boolean off) {
     root.setDisable(off);
   }
 
   /** Shows that a password was given elsewhere, or that there is none any more. */
-  void show(String known) {
+  public void show(String known) {
     boolean other = !known.isEmpty() && !hidden.getText().equals(known);
     if (other) {
       filling = true;
@@ -95,7 +100,7 @@ final class PasswordEntry {
   }
 
   /** Puts the keyboard where the password is still to be typed. */
-  void requestFocus() {
+  public void requestFocus() {
     if (show.isSelected()) {
       seen.requestFocus();
     } else if (hidden.getText().isEmpty()) {

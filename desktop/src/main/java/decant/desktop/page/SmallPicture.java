@@ -1,4 +1,4 @@
-package decant.desktop.publish;
+package decant.desktop.page;
 
 import java.awt.image.BufferedImage;
 import java.util.Optional;
@@ -11,7 +11,7 @@ import javafx.scene.image.PixelFormat;
 import javafx.scene.image.WritableImage;
 
 /** Shows small pictures that are made in the background. */
-final class Drawing {
+public final class SmallPicture {
   private static final ExecutorService DRAWING =
       Executors.newSingleThreadExecutor(r -> {
         Thread t = new Thread(r, "small pictures");
@@ -19,14 +19,14 @@ final class Drawing {
         return t;
       });
 
-  private Drawing() {}
+  private SmallPicture() {}
 
-  static void show(Supplier<Optional<BufferedImage>> make, ImageView in) {
+  public static void show(Supplier<Optional<BufferedImage>> make, ImageView in) {
     DRAWING.execute(
         () -> make.get().ifPresent(i -> Platform.runLater(() -> in.setImage(image(i)))));
   }
 
-  static WritableImage image(BufferedImage i) {
+  public static WritableImage image(BufferedImage i) {
     int w = i.getWidth();
     int h = i.getHeight();
     var out = new WritableImage(w, h);
