@@ -288,6 +288,14 @@ public final class PagePictures {
             .toList());
   }
 
+  /** Whether a picture of a page was put there, so that it is in the page's text too. */
+  public static boolean isPut(Document d, Pinned page, PagePicture picture) {
+    return d.sections().stream()
+        .filter(s -> s.pinned().filter(p -> p == page).isPresent())
+        .flatMap(s -> s.blocks().stream())
+        .anyMatch(b -> put(b, page, picture.box()).isPresent());
+  }
+
   /** The picture that a block of a page holds alone, if it was put at a place of it. */
   private static Optional<Inline.Picture> put(Block b, Pinned page, Box at) {
     Box stands = page.places().get(b.id());

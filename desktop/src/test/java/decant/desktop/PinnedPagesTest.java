@@ -1,10 +1,12 @@
 package decant.desktop;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
 import decant.desktop.page.PagesView;
 import decant.desktop.shell.StageName;
 import decant.desktop.shell.Work;
+import decant.model.Box;
 import decant.model.Paragraph;
 import decant.model.Pinned;
 import decant.pdf.amend.PageLine;
@@ -162,9 +164,8 @@ class PinnedPagesTest extends WindowCase {
     window.until(() -> !changed(work, before));
   }
 
-  @Test
-  void aPictureOfAPinnedPageIsTakenAway() throws Exception {
-    Work work = rules();
+  /** Opens the first picture of all pinned pages. @return the page that it stands on, from 0 */
+  private int openPicture(Work work) throws Exception {
     window.click("#mend-pages");
     window.until(() -> kept(work) == work.layout().pages().size());
     window.go(StageName.REVISE);
@@ -174,13 +175,28 @@ class PinnedPagesTest extends WindowCase {
       at = AmendedPages.parts(page(work, k)).pictures().isEmpty() ? at : k;
     }
     int on = at;
-    Pinned before = page(work, on);
-    var box = AmendedPages.parts(before).pictures().getFirst().box();
+    Box box = picture(work, on);
     PagesView view = window.find("#pages", PagesView.class);
     Window.run(() -> view.reveal(on, box.y(), box.bottom()));
     window.until(view::settled);
     window.clickPage(on, box.x() + box.width() / 2, box.y() + box.height() / 2, 1);
     window.until(() -> inPopup("#picture-away", Button.class).isPresent());
+    return on;
+  }
+
+  private static Box picture(Work work, int on) {
+    try {
+      return AmendedPages.parts(page(work, on)).pictures().getFirst().box();
+    } catch (decant.reading.ReadProblem e) {
+      throw new AssertionError(e);
+    }
+  }
+
+  @Test
+  void aPictureOfAPinnedPageIsTakenAway() throws Exception {
+    Work work = rules();
+    int on = openPicture(work);
+    Pinned before = page(work, on);
     Window.run(() -> inPopup("#picture-away", Button.class).orElseThrow().fire());
     window.until(() -> page(work, on) != before);
     assertThat(AmendedPages.parts(page(work, on)).pictures())
@@ -188,6 +204,35 @@ class PinnedPagesTest extends WindowCase {
     Window.run(() -> work.apply(decant.model.edit.Revision::undo));
     int all = AmendedPages.parts(before).pictures().size();
     window.until(() -> pictures(work, on) == all);
+  }
+
+  @Test
+  void aPictureOfAPinnedPageIsMovedAndScaledByItsFrame() throws Exception {
+    Work work = rules();
+    int on = openPicture(work);
+    Box was = picture(work, on);
+    double x = was.x() + was.width() / 2;
+    double y = was.y() + was.height() / 2;
+    window.drag("#pages", on, x, y, x - 15, y + 25);
+    window.until(() -> Math.abs(picture(work, on).y() - was.y() - 25) < 2);
+    Box moved = picture(work, on);
+    assertThat(moved.x()).isCloseTo(was.x() - 15, within(2.0));
+    assertThat(moved.width()).isCloseTo(was.width(), within(0.5));
+    // It stays framed: a corner scales it, and it keeps its shape.
+    window.settle();
+    window.drag(
+        "#pages", on, moved.right(), moved.bottom(), moved.right() - 80, moved.bottom() - 20);
+    window.until(() -> picture(work, on).width() < moved.width() - 30);
+    Box small = picture(work, on);
+    assertThat(small.width() / small.height()).isCloseTo(was.width() / was.height(), within(0.02));
+    assertThat(small.x()).isCloseTo(moved.x(), within(0.5));
+    window.settle();
+    window.press(KeyCode.RIGHT);
+    window.until(() -> Math.abs(picture(work, on).x() - small.x() - 1) < 0.2);
+    Window.run(() -> work.apply(decant.model.edit.Revision::undo));
+    Window.run(() -> work.apply(decant.model.edit.Revision::undo));
+    Window.run(() -> work.apply(decant.model.edit.Revision::undo));
+    window.until(() -> Math.abs(picture(work, on).x() - was.x()) < 0.01);
   }
 
   private static int pictures(Work work, int on) {

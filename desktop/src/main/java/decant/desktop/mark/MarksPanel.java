@@ -4,6 +4,7 @@ import decant.desktop.page.SmallPicture;
 import decant.desktop.shell.Desk;
 import decant.desktop.shell.InSight;
 import decant.desktop.shell.Notice;
+import decant.desktop.shell.QuietButton;
 import decant.desktop.shell.Work;
 import decant.io.WriteProblem;
 import decant.mark.Mark;
@@ -18,7 +19,6 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.function.Consumer;
 import javafx.application.Platform;
-import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.PasswordField;
 import javafx.scene.control.ScrollPane;
@@ -58,7 +58,7 @@ public final class MarksPanel extends ScrollPane {
     setHbarPolicy(ScrollBarPolicy.NEVER);
     setFitToWidth(true);
     getStyleClass().add("side-part");
-    var fresh = quiet("mark-new", WORDS.say("marks-panel.make"), make);
+    var fresh = QuietButton.of("mark-new", WORDS.say("marks-panel.make"), make);
     pages.setId("mark-pages");
     pages.setPromptText(WORDS.say("marks-panel.this-page"));
     pages.setAccessibleText(WORDS.say("marks-panel.pages"));
@@ -70,14 +70,6 @@ public final class MarksPanel extends ScrollPane {
     setContent(new VBox(12, fresh, on, says, rows));
     inSight.on(placing.activeProperty(), this::tell);
     fill();
-  }
-
-  private static Button quiet(String id, String label, Runnable act) {
-    var b = new Button(label);
-    b.setId(id);
-    b.getStyleClass().add("quiet-button");
-    b.setOnAction(e -> act.run());
-    return b;
   }
 
   /** Reads the shelf again. */
@@ -109,8 +101,9 @@ public final class MarksPanel extends ScrollPane {
                 : MarkWords.kind(k.kind()));
     var acts = new FlowPane(6, 6);
     var row = new VBox(4);
-    var place = quiet("mark-place-" + n, WORDS.say("marks-panel.place"), () -> place(k, row));
-    var away = quiet("mark-away-" + n, WORDS.say("marks-panel.away"), () -> {});
+    var place =
+        QuietButton.of("mark-place-" + n, WORDS.say("marks-panel.place"), () -> place(k, row));
+    var away = QuietButton.of("mark-away-" + n, WORDS.say("marks-panel.away"), () -> {});
     away.setOnAction(e -> {
       if (away.getUserData() == null) {
         away.setUserData(true); // what goes from the shelf does not come back

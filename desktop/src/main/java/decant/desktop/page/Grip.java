@@ -1,7 +1,7 @@
 package decant.desktop.page;
 
 /** Where an object that is selected is taken hold of: at a corner or a side of its frame. */
-enum Grip {
+public enum Grip {
   TOP_LEFT(-1, -1),
   TOP(0, -1),
   TOP_RIGHT(1, -1),
@@ -12,17 +12,17 @@ enum Grip {
   LEFT(-1, 0);
 
   /** -1 at the left, 1 at the right. */
-  final int across;
+  public final int across;
 
   /** -1 at the top, 1 at the bottom. */
-  final int down;
+  public final int down;
 
   Grip(int across, int down) {
     this.across = across;
     this.down = down;
   }
 
-  boolean isCorner() {
+  public boolean isCorner() {
     return across != 0 && down != 0;
   }
 
@@ -30,7 +30,7 @@ enum Grip {
    * The size that a frame has once the grip was pulled, in its own axes. At a corner it keeps its
    * ratio.
    */
-  double[] pulled(double width, double height, double dx, double dy) {
+  public double[] pulled(double width, double height, double dx, double dy) {
     double w = width + across * dx;
     double h = height + down * dy;
     if (!isCorner()) {

@@ -6,6 +6,7 @@ import decant.blanks.Blanks;
 import decant.desktop.shell.Desk;
 import decant.desktop.shell.FilledForms;
 import decant.desktop.shell.Notice;
+import decant.desktop.shell.QuietButton;
 import decant.desktop.shell.Work;
 import decant.io.AtomicFile;
 import decant.io.WriteProblem;
@@ -36,9 +37,9 @@ final class FormActs {
     this.filling = filling;
     node.getChildren()
         .addAll(
-            SideRows.quiet("form-empty", WORDS.say("form-acts.empty"), this::empty),
-            SideRows.quiet("form-out", WORDS.say("form-acts.out"), this::chooseOut),
-            SideRows.quiet("form-in", WORDS.say("form-acts.in"), this::chooseIn));
+            QuietButton.of("form-empty", WORDS.say("form-acts.empty"), this::empty),
+            QuietButton.of("form-out", WORDS.say("form-acts.out"), this::chooseOut),
+            QuietButton.of("form-in", WORDS.say("form-acts.in"), this::chooseIn));
   }
 
   Node node() {

@@ -10,6 +10,7 @@ import decant.desktop.page.PageEditor;
 import decant.desktop.page.PagesView;
 import decant.desktop.page.PublishedPages;
 import decant.desktop.page.RememberedZoom;
+import decant.desktop.pinned.PinnedLines;
 import decant.desktop.shell.Actions;
 import decant.desktop.shell.Desk;
 import decant.desktop.shell.InSight;

@@ -2,7 +2,6 @@ package decant.desktop.revise;
 
 import javafx.geometry.VPos;
 import javafx.scene.Node;
-import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.layout.ColumnConstraints;
@@ -41,14 +40,5 @@ abstract class SideRows extends ScrollPane {
       c.setMinWidth(width);
       grid.getColumnConstraints().add(c);
     }
-  }
-
-  /** A button that stands back. */
-  static Button quiet(String id, String label, Runnable act) {
-    var b = new Button(label);
-    b.setId(id);
-    b.getStyleClass().add("quiet-button");
-    b.setOnAction(e -> act.run());
-    return b;
   }
 }

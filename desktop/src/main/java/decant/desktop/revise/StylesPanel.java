@@ -1,6 +1,7 @@
 package decant.desktop.revise;
 
 import decant.desktop.shell.InSight;
+import decant.desktop.shell.QuietButton;
 import decant.desktop.shell.Work;
 import decant.model.Document;
 import decant.model.edit.Revision;
@@ -89,20 +90,20 @@ final class StylesPanel extends VBox {
     says.setWrapText(true);
     says.setMinHeight(18);
     says.setId("styles-says");
-    use = SideRows.quiet("style-use", WORDS.say("styles-panel.use"), this::use);
+    use = QuietButton.of("style-use", WORDS.say("styles-panel.use"), this::use);
     take =
-        SideRows.quiet(
+        QuietButton.of(
             "style-take",
             WORDS.say("styles-panel.take"),
             () -> change(r -> ofLetters() ? LetterStyles.take(r) : StyleEdits.take(r)));
-    rename = SideRows.quiet("style-rename", WORDS.say("styles-panel.rename"), this::rename);
-    remove = SideRows.quiet("style-remove", WORDS.say("styles-panel.remove"), this::remove);
+    rename = QuietButton.of("style-rename", WORDS.say("styles-panel.rename"), this::rename);
+    remove = QuietButton.of("style-remove", WORDS.say("styles-panel.remove"), this::remove);
     var acts = new FlowPane(5, 5);
     acts.getChildren()
         .addAll(
             use,
             take,
-            SideRows.quiet(
+            QuietButton.of(
                 "style-back",
                 WORDS.say("styles-panel.back"),
                 () -> change(r -> ofLetters() ? LetterStyles.none(r) : StyleEdits.backToStyle(r))));
@@ -110,7 +111,7 @@ final class StylesPanel extends VBox {
     named
         .getChildren()
         .addAll(
-            SideRows.quiet("style-new", WORDS.say("styles-panel.new"), this::create),
+            QuietButton.of("style-new", WORDS.say("styles-panel.new"), this::create),
             rename,
             remove);
     var follows = new Label(WORDS.say("styles-panel.follows"));

@@ -1,4 +1,4 @@
-package decant.desktop.revise;
+package decant.desktop.pinned;
 
 import decant.desktop.page.PagesView;
 import decant.model.Box;
@@ -20,6 +20,7 @@ final class PagePopup {
         .add(PagePopup.class.getResource("/decant/desktop/decant.css").toExternalForm());
     popup.getContent().add(box);
     popup.setAutoHide(true);
+    popup.setConsumeAutoHidingEvents(false); // what is pressed beside it is meant
     popup.setHideOnEscape(true);
     popup.setOnHidden(e -> closed.run());
   }

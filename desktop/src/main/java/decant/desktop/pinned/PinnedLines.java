@@ -1,4 +1,4 @@
-package decant.desktop.revise;
+package decant.desktop.pinned;
 
 import decant.desktop.page.PagesView;
 import decant.desktop.shell.Work;
@@ -28,6 +28,8 @@ import java.util.Optional;
 import java.util.concurrent.CompletableFuture;
 import java.util.function.Consumer;
 import javafx.application.Platform;
+import javafx.beans.InvalidationListener;
+import javafx.beans.Observable;
 import javafx.scene.Cursor;
 import javafx.scene.Node;
 import javafx.scene.input.MouseButton;
@@ -38,7 +40,7 @@ import javafx.scene.shape.Rectangle;
  * Lines and pictures of pinned pages: what is under the pointer is shown, and what is clicked can
  * be changed where it stands.
  */
-final class PinnedLines {
+public final class PinnedLines {
   private static final Words WORDS = Words.of(PinnedLines.class);
 
   /** A line is met this far from it, in points. */
@@ -52,7 +54,11 @@ final class PinnedLines {
   private final Map<Pinned, CompletableFuture<PageParts>> parts = new IdentityHashMap<>();
   private final PictureField pictureField;
   private final LineField field;
+  private final PictureFrame frame;
   private Optional<On> under = Optional.empty();
+
+  /** The picture that is framed. */
+  private Optional<On> framed = Optional.empty();
 
   /**
    * A part on a page of the view, from 0.
@@ -70,22 +76,27 @@ final class PinnedLines {
   /**
    * @param told takes what is to be said of a change
    */
-  PinnedLines(PagesView view, Work work, Consumer<String> told) {
+  public PinnedLines(PagesView view, Work work, Consumer<String> told) {
     this.view = view;
     this.work = work;
     this.told = told;
     this.field = new LineField(view);
     this.pictureField = new PictureField(view);
+    this.frame = new PictureFrame(view, to -> framed.ifPresent(on -> move(on, to)));
     view.addEventHandler(MouseEvent.MOUSE_MOVED, this::moved);
     view.addEventHandler(MouseEvent.MOUSE_EXITED, e -> show(Optional.empty()));
     view.addEventHandler(MouseEvent.MOUSE_CLICKED, this::clicked);
   }
 
-  /** What is drawn over a page: the line under the pointer. */
-  List<Node> over(int page, double scale) {
-    var out = new ArrayList<Node>();
+  /** What is drawn over a page: the line under the pointer, and the picture that is framed. */
+  public List<Node> over(int page, double scale) {
+    if (framed.filter(f -> pinned(f.page).filter(p -> p == f.pinned).isEmpty()).isPresent()) {
+      framed = Optional.empty(); // the page has changed since
+      frame.drop();
+    }
+    var out = new ArrayList<>(frame.over(page, scale));
     under
-        .filter(u -> u.page == page)
+        .filter(u -> u.page == page && !(frame.isShown() && u.picture.isPresent()))
         .ifPresent(u -> {
           Box b = u.box();
           var frame =
@@ -123,6 +134,7 @@ final class PinnedLines {
     if (!simple) {
       return;
     }
+    unframe();
     point(e)
         .flatMap(p -> pinned(p.page()).map(x -> new Clicked(p, x)))
         .ifPresent(c ->
@@ -193,6 +205,10 @@ final class PinnedLines {
     show(Optional.of(on));
     Runnable closed = () -> show(Optional.empty());
     on.line.ifPresent(l -> field.open(on.page, l, text -> change(on, l, text), closed));
+    on.picture.ifPresent(x -> {
+      framed = Optional.of(on);
+      frame.show(on.page, x.box());
+    });
     on.picture.ifPresent(x ->
         pictureField.open(
             on.page,
@@ -202,8 +218,81 @@ final class PinnedLines {
             closed));
   }
 
+  private void unframe() {
+    framed = Optional.empty();
+    frame.hide();
+  }
+
+  /** Moves and scales the picture that is framed; it stays framed. */
+  private void move(On on, Box to) {
+    PagePicture picture = on.picture.orElseThrow();
+    pictureField.close();
+    Revision before = work.revision();
+    Thread.ofVirtual()
+        .start(() -> {
+          try {
+            Optional<Revision> after = PagePictures.moved(before, on.pinned, picture, to);
+            boolean put = PagePictures.isPut(before.document(), on.pinned, picture);
+            Platform.runLater(() -> moved(before, after, on, to, put));
+          } catch (ReadProblem e) {
+            Platform.runLater(() -> told.accept(e.getMessage()));
+          } catch (RuntimeException | StackOverflowError e) {
+            String id = Faults.note("moving a picture", e);
+            Platform.runLater(() -> told.accept(WORDS.say("pinned-lines.picture-fault", id)));
+          }
+        });
+  }
+
+  private void moved(Revision before, Optional<Revision> after, On on, Box to, boolean put) {
+    if (work.revision().document() != before.document()) {
+      told.accept(WORDS.say("pinned-lines.meanwhile"));
+    } else if (after.isEmpty()) {
+      told.accept(WORDS.say("pinned-lines.stays"));
+    } else {
+      work.apply(now -> after.get());
+      told.accept(WORDS.say(put ? "pinned-lines.moved-put" : "pinned-lines.moved"));
+      reframe(on, to);
+    }
+  }
+
+  /** Frames the picture anew that stands there now: it may be another in the order of the page. */
+  private void reframe(On on, Box to) {
+    unframe();
+    Pinned now = pinned(on.page).orElse(null);
+    if (now == null || now == on.pinned) {
+      work.layoutProperty()
+          .addListener(
+              new InvalidationListener() {
+                @Override
+                public void invalidated(Observable o) {
+                  o.removeListener(this);
+                  if (pinned(on.page).filter(p -> p != on.pinned).isPresent()) {
+                    reframe(on, to);
+                  }
+                }
+              });
+      return;
+    }
+    partsOf(now)
+        .thenAccept(all ->
+            Platform.runLater(() ->
+                all.pictures().stream()
+                    .filter(p -> near(p.box(), to))
+                    .findFirst()
+                    .ifPresent(p -> {
+                      framed = Optional.of(new On(on.page, now, Optional.empty(), Optional.of(p)));
+                      frame.show(on.page, p.box());
+                    })));
+  }
+
+  private static boolean near(Box a, Box b) {
+    return Math.abs(a.x() - b.x()) + Math.abs(a.y() - b.y()) < NEAR
+        && Math.abs(a.width() - b.width()) + Math.abs(a.height() - b.height()) < NEAR;
+  }
+
   /** Takes a picture away, or puts that of a file in its place. */
   private void change(On on, PagePicture picture, Optional<Path> by) {
+    unframe();
     Revision before = work.revision();
     Thread.ofVirtual()
         .start(() -> {
@@ -211,11 +300,14 @@ final class PinnedLines {
             Optional<byte[]> bytes =
                 by.isPresent() ? Optional.of(Files.readAllBytes(by.get())) : Optional.empty();
             Revision after = PagePictures.change(before, on.pinned, picture, bytes);
+            boolean put = PagePictures.isPut(before.document(), on.pinned, picture);
             Platform.runLater(() -> {
               if (work.revision().document() == before.document()) {
                 work.apply(now -> after);
                 told.accept(
-                    WORDS.say(by.isPresent() ? "pinned-lines.other-picture" : "pinned-lines.away"));
+                    by.isPresent()
+                        ? WORDS.say("pinned-lines.other-picture")
+                        : WORDS.say(put ? "pinned-lines.away-put" : "pinned-lines.away"));
               } else {
                 told.accept(WORDS.say("pinned-lines.meanwhile"));
               }

@@ -1,6 +1,7 @@
-package decant.desktop.revise;
+package decant.desktop.pinned;
 
 import decant.desktop.page.PagesView;
+import decant.desktop.shell.QuietButton;
 import decant.model.Box;
 import decant.pdf.amend.PageLine;
 import decant.words.Words;
@@ -23,9 +24,9 @@ final class LineField {
   private final Text why = new Text();
 
   private final Button change =
-      SideRows.quiet("line-change", WORDS.say("line-field.change"), () -> choose(line()));
+      QuietButton.of("line-change", WORDS.say("line-field.change"), () -> choose(line()));
   private final Button away =
-      SideRows.quiet("line-away", WORDS.say("line-field.away"), () -> choose(""));
+      QuietButton.of("line-away", WORDS.say("line-field.away"), () -> choose(""));
   private final PagePopup popup;
   private Consumer<String> chosen = t -> {};
 
@@ -36,7 +37,7 @@ final class LineField {
     text.setOnAction(e -> choose(line()));
     why.setId("line-why");
     why.getStyleClass().add("line-why");
-    Button leave = SideRows.quiet("line-leave", WORDS.say("line-field.leave"), this::close);
+    Button leave = QuietButton.of("line-leave", WORDS.say("line-field.leave"), this::close);
     this.popup = new PagePopup(view, text, why, new HBox(8, change, away, leave));
   }
 

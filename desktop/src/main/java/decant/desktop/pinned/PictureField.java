@@ -1,6 +1,7 @@
-package decant.desktop.revise;
+package decant.desktop.pinned;
 
 import decant.desktop.page.PagesView;
+import decant.desktop.shell.QuietButton;
 import decant.model.Box;
 import decant.words.Words;
 import java.io.File;
@@ -39,7 +40,7 @@ final class PictureField {
   }
 
   private Button closing(String id, String name, Runnable run) {
-    return SideRows.quiet(
+    return QuietButton.of(
         id,
         name,
         () -> {
@@ -48,7 +49,7 @@ final class PictureField {
         });
   }
 
-  private void close() {
+  void close() {
     popup.close();
   }
 
