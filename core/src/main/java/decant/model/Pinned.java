@@ -12,9 +12,26 @@ import java.util.Map;
  * @param page which of its pages, from 0
  * @param why in the person's words
  * @param places where blocks stand on the page as it is shown
+ * @param ordered whether the person has given the pages their order: what is not among them then
+ *     was taken away
  */
-public record Pinned(Media file, int page, String why, Map<NodeId, Box> places) {
+public record Pinned(Media file, int page, String why, Map<NodeId, Box> places, boolean ordered) {
   public Pinned {
     places = Map.copyOf(places);
+  }
+
+  /** A page in its place among the others of its file. */
+  public Pinned(Media file, int page, String why, Map<NodeId, Box> places) {
+    this(file, page, why, places, false);
+  }
+
+  /** The page as another file has it under the same number. */
+  public Pinned in(Media otherFile, Map<NodeId, Box> otherPlaces) {
+    return new Pinned(otherFile, page, why, otherPlaces, ordered);
+  }
+
+  /** The page as one whose order among the others was given. */
+  public Pinned inOrder() {
+    return new Pinned(file, page, why, places, true);
   }
 }

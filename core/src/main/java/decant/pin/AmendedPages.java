@@ -78,8 +78,7 @@ public final class AmendedPages {
     if (amended.changed() == 0) {
       return new Result(r, amended);
     }
-    var now =
-        new Pinned(Media.of(TYPE, out.toByteArray()), pinned.page(), pinned.why(), pinned.places());
+    Pinned now = with(pinned, out.toByteArray());
     Optional<Document> read = reading(r.document(), pinned, line, text.strip());
     var told = new ArrayList<>(amended.told());
     if (read.isEmpty()) {
@@ -133,7 +132,7 @@ public final class AmendedPages {
 
   /** The page with another file. */
   static Pinned with(Pinned p, byte[] file) {
-    return new Pinned(Media.of(TYPE, file), p.page(), p.why(), p.places());
+    return p.in(Media.of(TYPE, file), p.places());
   }
 
   /** What was read from a page says the new words too. */

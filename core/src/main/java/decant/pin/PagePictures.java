@@ -103,8 +103,7 @@ public final class PagePictures {
         Paragraph.of(Look.PLAIN, "").withInlines(List.of(standing(picture, at.box(), alt)));
     Map<NodeId, Box> places = new HashMap<>(was.places());
     places.put(read.id(), at.box());
-    var now =
-        new Pinned(Media.of("application/pdf", out.toByteArray()), was.page(), was.why(), places);
+    Pinned now = was.in(Media.of("application/pdf", out.toByteArray()), places);
     return d.withSections(
         d.sections().stream()
             .map(s -> {
@@ -257,7 +256,7 @@ public final class PagePictures {
                   blocks.add(b);
                 }
               }
-              var page = new Pinned(now.file(), now.page(), now.why(), places);
+              Pinned page = now.in(now.file(), places);
               return new Section(
                   s.id(), s.page(), s.start(), s.running(), blocks, Optional.of(page));
             })

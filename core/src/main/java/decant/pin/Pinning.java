@@ -55,6 +55,9 @@ public final class Pinning {
 
   private final PlacesOnPages places;
 
+  /** Whether the person has given the pages their order. */
+  private final boolean ordered;
+
   /** What goes to one pinned page. */
   private record Held(List<Block> blocks, List<Section> from) {}
 
@@ -70,6 +73,7 @@ public final class Pinning {
         .breaks()
         .forEach(b -> breaks.computeIfAbsent(b.at().paragraph(), k -> new ArrayList<>()).add(b));
     this.places = new PlacesOnPages(origin, sheets.keySet());
+    this.ordered = pages(document).values().stream().anyMatch(Pinned::ordered);
   }
 
   /**
@@ -113,6 +117,9 @@ public final class Pinning {
           if (h == null) {
             pieces.add(p);
           } else {
+            if (ordered && h.from().isEmpty()) {
+              pieces.add(p); // where the page has its place now
+            }
             h.blocks().add(p.block());
             h.from().add(s);
           }
@@ -123,18 +130,27 @@ public final class Pinning {
     return document.withSections(assembled(pieces, held));
   }
 
-  /** The flow, with each pinned page before the first that stood on a later one. */
+  /**
+   * The flow, with each pinned page before the first that stood on a later one; where the order was
+   * given, in the place of its text.
+   */
   private List<Section> assembled(List<Piece> pieces, Map<Integer, Held> held) {
     var out = new Sections();
     var waiting = new ArrayList<>(held.keySet());
     for (Piece p : pieces) {
-      while (!waiting.isEmpty() && waiting.getFirst() < p.page()) {
+      while (!ordered && !waiting.isEmpty() && waiting.getFirst() < p.page()) {
         out.pinned(waiting.removeFirst(), held, p.section());
       }
-      out.flowing(p);
+      if (held.containsKey(p.page()) && p.section().pinned().isEmpty()) {
+        out.pinned(p.page(), held, p.section());
+      } else {
+        out.flowing(p);
+      }
     }
-    Section last = document.sections().getLast();
-    waiting.forEach(k -> out.pinned(k, held, last));
+    if (!ordered) { // else what is not there was taken away
+      Section last = document.sections().getLast();
+      waiting.forEach(k -> out.pinned(k, held, last));
+    }
     return out.done();
   }
 
@@ -177,7 +193,7 @@ public final class Pinning {
               Section.Start.NEW_PAGE,
               like.running(),
               blocks,
-              Optional.of(new Pinned(file, page, sheet.why(), places.on(page)))));
+              Optional.of(new Pinned(file, page, sheet.why(), places.on(page), ordered))));
     }
 
     private void flush() {

@@ -109,7 +109,8 @@ final class FoundJson {
         .put("page", p.page())
         .put("width", s.page().width())
         .put("height", s.page().height())
-        .put("why", p.why());
+        .put("why", p.why())
+        .put("ordered", p.ordered());
     ArrayNode places = out.putArray("places");
     p.places()
         .forEach((id, box) -> {
@@ -226,7 +227,12 @@ final class FoundJson {
               s.running(),
               s.blocks(),
               Optional.of(
-                  new Pinned(file, p.path("page").asInt(), p.path("why").asText(), places))));
+                  new Pinned(
+                      file,
+                      p.path("page").asInt(),
+                      p.path("why").asText(),
+                      places,
+                      p.path("ordered").asBoolean()))));
     }
     return out;
   }

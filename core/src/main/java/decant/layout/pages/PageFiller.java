@@ -11,6 +11,7 @@ import decant.model.Document;
 import decant.model.NodeId;
 import decant.model.PageSetup;
 import decant.model.Paragraph;
+import decant.model.Pinned;
 import decant.model.Section;
 import decant.model.look.Look;
 import java.util.ArrayList;
@@ -59,6 +60,7 @@ public final class PageFiller {
   private final BlockLayouter setter;
   private final NoteMarks marks;
   private final double separatorHeight;
+  private final boolean ordered;
   private final Map<RunningKey, Double> runningHeights = new HashMap<>();
 
   private record RunningKey(NodeId story, double width) {}
@@ -68,6 +70,8 @@ public final class PageFiller {
     this.flow = flow;
     this.setter = setter;
     this.marks = new NoteMarks(document.stories());
+    this.ordered =
+        document.sections().stream().anyMatch(s -> s.pinned().filter(Pinned::ordered).isPresent());
     // The separator stands on a line of the standard style.
     this.separatorHeight = setter.set(SEPARATOR, 400).height();
   }
@@ -129,9 +133,12 @@ public final class PageFiller {
             goesOn ? new Start(new Page.FlowPoint(after, 0), null, start.notes(), true) : null));
   }
 
-  /** The page of the source that begins at a place of the flow; empty if none does. */
+  /**
+   * The page of the source that begins at a place of the flow; empty if none does, or if the pages
+   * were put in another order.
+   */
   OptionalInt foundPage(Page.FlowPoint at) {
-    return at.block() < flow.size()
+    return at.block() < flow.size() && !ordered
         ? FoundPlaces.beginning(setter.setting(), flow.blocks().get(at.block()).id(), at.part())
         : OptionalInt.empty();
   }

@@ -35,7 +35,7 @@ public final class Copying {
   }
 
   /** Some blocks of a document. */
-  static Fragment of(Document d, List<Block> blocks) {
+  public static Fragment of(Document d, List<Block> blocks) {
     Map<NodeId, Story> stories = new LinkedHashMap<>();
     Map<MediaId, Media> media = new LinkedHashMap<>();
     Deque<List<Block>> open = new ArrayDeque<>();

@@ -68,8 +68,35 @@ public final class Pasting {
     Revision clear = r.selection().isCaret() ? r : Commands.deleteBackward(r);
     Document d = clear.document();
     NodeId at = clear.selection().caret().paragraph();
+    Adapted adapted = adapted(d, fragment, d.index().topLevel(at).isPresent());
+    var steps = new ArrayList<>(adapted.before());
+    Splice s = Splice.of(d, clear.selection().caret(), adapted.blocks(), true);
+    steps.addAll(s.steps());
+    var edit = new Edit("Paste", steps);
+    Selection after = Selection.at(s.caret());
+    boolean one = goesOn || !r.selection().isCaret();
+    return one ? clear.extend(edit, after) : clear.apply(edit, after);
+  }
+
+  /**
+   * What a fragment comes to in a document.
+   *
+   * @param blocks one for each of the fragment, with identities of their own
+   * @param before what the document has to get before them: styles, lists, pictures and notes
+   */
+  public record Adapted(List<Block> blocks, List<Step> before) {
+    public Adapted {
+      blocks = List.copyOf(blocks);
+      before = List.copyOf(before);
+    }
+  }
+
+  /**
+   * @param inFlow whether it goes into the flow, where notes may be
+   */
+  public static Adapted adapted(Document d, Fragment fragment, boolean inFlow) {
     var paste = new Pasting(d, fragment);
-    List<Block> blocks = paste.blocks(fragment.blocks(), d.index().topLevel(at).isPresent());
+    List<Block> blocks = paste.blocks(fragment.blocks(), inFlow);
     var steps = new ArrayList<Step>();
     if (paste.styles != d.styles()) {
       steps.add(new Step.SetStyles(paste.styles));
@@ -83,12 +110,7 @@ public final class Pasting {
     if (!paste.stories.isEmpty()) {
       steps.add(new Step.PutStories(paste.stories));
     }
-    Splice s = Splice.of(d, clear.selection().caret(), blocks, true);
-    steps.addAll(s.steps());
-    var edit = new Edit("Paste", steps);
-    Selection after = Selection.at(s.caret());
-    boolean one = goesOn || !r.selection().isCaret();
-    return one ? clear.extend(edit, after) : clear.apply(edit, after);
+    return new Adapted(blocks, steps);
   }
 
   private List<Block> blocks(List<Block> of, boolean inFlow) {

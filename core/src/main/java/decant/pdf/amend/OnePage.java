@@ -1,12 +1,15 @@
 package decant.pdf.amend;
 
 import java.io.IOException;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
 import org.apache.pdfbox.cos.COSArray;
 import org.apache.pdfbox.cos.COSBase;
 import org.apache.pdfbox.cos.COSDictionary;
+import org.apache.pdfbox.cos.COSDocument;
 import org.apache.pdfbox.cos.COSName;
+import org.apache.pdfbox.cos.COSObject;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPage;
 import org.jspecify.annotations.Nullable;
@@ -54,6 +57,11 @@ final class OnePage {
       kept.setResources(resources);
     }
     kept.setMediaBox(media);
+    alone(pdf, NotesOnPage.objects(kept));
+  }
+
+  /** A file with nothing but its pages, and what they need; it opens without a password. */
+  private static void alone(PDDocument pdf, Set<COSDictionary> fields) {
     COSDictionary catalog = pdf.getDocumentCatalog().getCOSObject();
     only(catalog, OF_FILE);
     COSDictionary names = catalog.getCOSDictionary(COSName.NAMES);
@@ -63,11 +71,52 @@ final class OnePage {
     COSDictionary form = catalog.getCOSDictionary(COSName.ACRO_FORM);
     if (form != null) {
       form.removeItem(COSName.XFA);
-      Set<COSDictionary> here = NotesOnPage.objects(kept);
-      form.setItem(COSName.FIELDS, fields(form.getDictionaryObject(COSName.FIELDS), here, 0));
+      form.setItem(COSName.FIELDS, fields(form.getDictionaryObject(COSName.FIELDS), fields, 0));
     }
     pdf.setAllSecurityToBeRemoved(true);
     pdf.getDocument().getTrailer().removeItem(COSName.ENCRYPT);
+  }
+
+  /**
+   * Leaves some pages, in an order of their own, after so many empty ones. What links on them lead
+   * to on other pages is gone.
+   *
+   * @param pages from 0
+   * @param from the number of the first of them afterwards, from 0
+   */
+  static void leave(PDDocument pdf, List<Integer> pages, int from) throws IOException {
+    COSDocument file = pdf.getDocument();
+    COSDictionary catalog = pdf.getDocumentCatalog().getCOSObject();
+    var tree = new COSDictionary();
+    COSObject root = FreshObject.of(file, tree, o -> {});
+    var kids = new COSArray();
+    tree.setItem(COSName.TYPE, COSName.PAGES);
+    for (int k = 0; k < from; k++) {
+      var empty = new PDPage();
+      empty.getCOSObject().setItem(COSName.PARENT, root);
+      kids.add(FreshObject.of(file, empty.getCOSObject(), o -> {}));
+    }
+    var here = new HashSet<COSDictionary>();
+    for (int k : pages) {
+      PDPage p = pdf.getPage(k);
+      COSDictionary d = p.getCOSObject();
+      if (p.getResources() != null) {
+        p.setResources(p.getResources()); // what it inherits stands in it from now on
+      }
+      p.setMediaBox(p.getMediaBox());
+      p.setCropBox(p.getCropBox());
+      p.setRotation(p.getRotation());
+      here.addAll(NotesOnPage.objects(p));
+      d.setItem(COSName.PARENT, root);
+      kids.add(
+          d.getKey() == null
+              ? FreshObject.of(file, d, o -> {})
+              : file.getObjectFromPool(d.getKey()));
+    }
+    tree.setItem(COSName.KIDS, kids);
+    tree.setInt(COSName.COUNT, kids.size());
+    catalog.setItem(COSName.PAGES, root);
+    alone(pdf, here);
   }
 
   private static void only(COSDictionary d, Set<COSName> names) {

@@ -291,6 +291,39 @@ public final class PdfAmender {
     Rewritten.write(pdf, out);
   }
 
+  /**
+   * Writes a file with some of the pages, after so many empty ones. It opens without a password.
+   *
+   * @param some from 0, in the order that they are to have
+   * @param from the number that the first of them gets, from 0
+   */
+  public void writeSome(List<Integer> some, int from, OutputStream out) throws IOException {
+    finish();
+    OnePage.leave(pdf, some, from);
+    Rewritten.write(pdf, out);
+  }
+
+  /** Turns a page as it is shown, clockwise; what paints it stays. @param quarters of a turn */
+  public void turn(int page, int quarters) {
+    PDPage p = pdf.getPage(page);
+    p.setRotation(Math.floorMod(p.getRotation() + 90 * quarters, 360));
+    touched.add(page);
+  }
+
+  /**
+   * Shows a part of a page alone (ISO 32000-2 §14.11.2); what lies outside stays in the file.
+   *
+   * @param to on the page as it is shown, in points
+   */
+  public void crop(int page, Box to) {
+    PDPage p = pdf.getPage(page);
+    Rectangle2D r = PageSpace.unshown(p, area(to));
+    p.setCropBox(
+        new PDRectangle(
+            (float) r.getX(), (float) r.getY(), (float) r.getWidth(), (float) r.getHeight()));
+    touched.add(page);
+  }
+
   private COSDictionary resourcesOfFields() {
     COSDictionary form =
         pdf.getDocumentCatalog().getCOSObject().getCOSDictionary(COSName.ACRO_FORM);

@@ -17,7 +17,6 @@ import org.apache.pdfbox.cos.COSDictionary;
 import org.apache.pdfbox.cos.COSDocument;
 import org.apache.pdfbox.cos.COSName;
 import org.apache.pdfbox.cos.COSObject;
-import org.apache.pdfbox.cos.COSObjectKey;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -79,22 +78,12 @@ final class SubstituteFont {
       if (d.getDictionaryObject(COSName.DESCENDANT_FONTS) instanceof COSArray a
           && a.getObject(0) instanceof COSDictionary letters) {
         COSDictionary descriptor = letters.getCOSDictionary(COSName.FONT_DESC);
-        letters.setItem(COSName.FONT_DESC, apart(file, descriptor, parts)); // table 115
-        a.set(0, apart(file, letters, parts));
+        letters.setItem(COSName.FONT_DESC, FreshObject.of(file, descriptor, parts)); // table 115
+        a.set(0, FreshObject.of(file, letters, parts));
       }
-      known = apart(file, d, parts);
+      known = FreshObject.of(file, d, parts);
       made = known;
     }
     return known;
-  }
-
-  private static COSObject apart(COSDocument file, COSDictionary d, Consumer<COSObject> parts) {
-    long n =
-        Math.max(file.getHighestXRefObjectNumber(), file.getTrailer().getLong(COSName.SIZE, 1) - 1)
-            + 1;
-    file.setHighestXRefObjectNumber(n);
-    var o = new COSObject(d, new COSObjectKey(n, 0));
-    parts.accept(o);
-    return o;
   }
 }

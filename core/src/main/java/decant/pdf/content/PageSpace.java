@@ -70,6 +70,11 @@ public final class PageSpace {
     return out;
   }
 
+  /** What an area of the page as shown covers in the page's own space. */
+  public static Rectangle2D unshown(PDPage page, Rectangle2D box) {
+    return unshown(page).createTransformedShape(box).getBounds2D();
+  }
+
   private static AffineTransform unshown(PDPage page) {
     try {
       return shown(page.getCropBox(), page.getRotation()).createInverse();

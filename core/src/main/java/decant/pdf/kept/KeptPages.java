@@ -2,12 +2,14 @@ package decant.pdf.kept;
 
 import decant.layout.label.ListLabels;
 import decant.model.AttachedFile;
+import decant.model.Box;
 import decant.model.Content;
 import decant.model.Document;
 import decant.model.Metadata;
 import decant.model.NodeId;
 import decant.model.Outline;
 import decant.model.Pinned;
+import decant.model.Section;
 import decant.model.finding.Finding.SourcePlace;
 import decant.model.look.ListDefinition.NumberFormat;
 import decant.model.look.Media;
@@ -22,11 +24,13 @@ import java.io.IOException;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.IntStream;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPage;
@@ -42,12 +46,16 @@ public final class KeptPages implements Publication {
   private final Path file;
   private final String password;
   private final List<String> leftOut;
+  private final Map<Integer, Sheet> byIndex = new HashMap<>();
 
-  /** Pages that are pinned have files of their own: they may have been changed where they stand. */
-  private final Map<Integer, Pinned> pinned = new HashMap<>();
-
-  /** A page of the file, as wide and high as it is shown. */
-  private record Sheet(int number, double width, double height) implements PublishedPage {
+  /**
+   * A page as wide and high as it is shown.
+   *
+   * @param index its number in the file, from 0
+   * @param own the page that the document has in its place
+   */
+  private record Sheet(int number, double width, double height, int index, Optional<Pinned> own)
+      implements PublishedPage {
     @Override
     public int shown() {
       return number;
@@ -82,12 +90,14 @@ public final class KeptPages implements Publication {
     this.sheets = sheets;
     this.file = file;
     this.password = password;
-    document.sections().stream()
-        .flatMap(s -> s.pinned().stream())
-        .forEach(p -> pinned.put(p.page(), p));
+    sheets.forEach(s -> byIndex.put(s.index(), s));
   }
 
   /**
+   * The pages in the order of the document where all of them are pinned and the person has given
+   * it; else in that of the file. Pinned ones have files of their own: they may have been changed
+   * where they stand.
+   *
    * @param document what the file was taken in as
    * @param places where its blocks stand in the file
    * @throws IOException if the file cannot be read
@@ -101,21 +111,53 @@ public final class KeptPages implements Publication {
       if (!pdf.getSignatureDictionaries().isEmpty()) {
         leftOut.add(WORDS.say("kept-pages.signatures"));
       }
-      int n = 1;
-      for (PDPage p : pdf.getPages()) {
-        double width = p.getCropBox().getWidth();
-        double height = p.getCropBox().getHeight();
-        boolean turned = p.getRotation() % 180 != 0;
-        sheets.add(new Sheet(n++, turned ? height : width, turned ? width : height));
-        for (PDAnnotation a : p.getAnnotations()) {
-          String kind = Objects.requireNonNullElse(a.getSubtype(), "");
-          if (!goesOut(kind)) {
-            leftOut.add(WORDS.say("kept-pages.stays-behind", n - 1, kind));
-          }
+      Map<Integer, Section> pinned = new LinkedHashMap<>();
+      document.sections().stream()
+          .filter(s -> s.pinned().isPresent())
+          .forEach(s -> pinned.put(s.pinned().get().page(), s));
+      int all = pdf.getNumberOfPages();
+      boolean given = pinned.values().stream().anyMatch(s -> s.pinned().orElseThrow().ordered());
+      boolean free = pinned.size() == document.sections().size();
+      List<Integer> order =
+          given && free ? List.copyOf(pinned.keySet()) : IntStream.range(0, all).boxed().toList();
+      if (given && !free) {
+        leftOut.add(WORDS.say("kept-pages.order"));
+      }
+      for (int index : order) {
+        sheets.add(
+            pinned.containsKey(index)
+                ? sheet(sheets.size() + 1, pinned.get(index))
+                : sheet(sheets.size() + 1, pdf.getPage(index), index));
+        if (index < all) {
+          leftOut.addAll(stayingBehind(pdf.getPage(index), sheets.size()));
         }
       }
     }
     return new KeptPages(document, places, sheets, file, password, leftOut);
+  }
+
+  private static Sheet sheet(int number, Section s) {
+    int index = s.pinned().orElseThrow().page();
+    return new Sheet(number, s.page().width(), s.page().height(), index, s.pinned());
+  }
+
+  private static Sheet sheet(int number, PDPage p, int index) {
+    double width = p.getCropBox().getWidth();
+    double height = p.getCropBox().getHeight();
+    boolean turned = p.getRotation() % 180 != 0;
+    return new Sheet(
+        number, turned ? height : width, turned ? width : height, index, Optional.empty());
+  }
+
+  private static List<String> stayingBehind(PDPage page, int number) throws IOException {
+    var out = new ArrayList<String>();
+    for (PDAnnotation a : page.getAnnotations()) {
+      String kind = Objects.requireNonNullElse(a.getSubtype(), "");
+      if (!goesOut(kind)) {
+        out.add(WORDS.say("kept-pages.stays-behind", number, kind));
+      }
+    }
+    return out;
   }
 
   /** The kinds of what stands on pages that go out with them (ISO 32000-2 table 171). */
@@ -171,11 +213,12 @@ public final class KeptPages implements Publication {
 
   @Override
   public Optional<KeptPage> kept(PublishedPage page) {
-    int index = page.number() - 1;
-    Pinned own = pinned.get(index);
+    Sheet s = sheets.get(page.number() - 1);
     KeptPage.Source from =
-        own == null ? new KeptPage.InFile(file, password) : new KeptPage.InMemory(own.file());
-    return Optional.of(new KeptPage(from, index, Map.of()));
+        s.own()
+            .<KeptPage.Source>map(p -> new KeptPage.InMemory(p.file()))
+            .orElseGet(() -> new KeptPage.InFile(file, password));
+    return Optional.of(new KeptPage(from, s.index(), Map.of()));
   }
 
   @Override
@@ -211,23 +254,29 @@ public final class KeptPages implements Publication {
   }
 
   private Optional<Sheet> sheet(NodeId block) {
-    return Optional.ofNullable(places.get(block))
-        .map(SourcePlace::page)
-        .filter(p -> p >= 0 && p < sheets.size())
-        .map(sheets::get);
+    return document
+        .sectionOf(block)
+        .flatMap(Section::pinned)
+        .map(Pinned::page)
+        .or(() -> Optional.ofNullable(places.get(block)).map(SourcePlace::page))
+        .map(byIndex::get);
   }
 
   @Override
   public Optional<? extends PublishedPage> pageLike(int sourcePage) {
-    return sourcePage >= 0 && sourcePage < sheets.size()
-        ? Optional.of(sheets.get(sourcePage))
-        : Optional.empty();
+    return Optional.ofNullable(byIndex.get(sourcePage));
   }
 
   @Override
   public Optional<Place> place(NodeId block) {
-    SourcePlace at = places.get(block);
-    return at == null ? Optional.empty() : sheet(block).map(s -> new Place(s, at.box().y()));
+    return sheet(block).flatMap(s -> top(s, block).map(y -> new Place(s, y)));
+  }
+
+  private Optional<Double> top(Sheet s, NodeId block) {
+    return s.own()
+        .map(p -> p.places().get(block))
+        .map(Box::y)
+        .or(() -> Optional.ofNullable(places.get(block)).map(p -> p.box().y()));
   }
 
   @Override

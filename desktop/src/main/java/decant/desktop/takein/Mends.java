@@ -16,6 +16,7 @@ import decant.model.edit.StructureEdits;
 import decant.model.finding.Finding;
 import decant.model.finding.Finding.Remedy;
 import decant.model.look.Media;
+import decant.pin.PageOrder;
 import decant.pin.PinnedPages;
 import decant.pin.Pinning;
 import decant.publication.KeptPage;
@@ -276,7 +277,7 @@ final class Mends {
 
   /** Whether every page is pinned. */
   boolean allPinned() {
-    return Pinning.pages(document()).size() == work.taken().origin().pages();
+    return PageOrder.isFree(document());
   }
 
   /** Pins every page, so that what flows in none is revised where it stands; or lets all flow. */

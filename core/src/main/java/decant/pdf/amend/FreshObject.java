@@ -1,0 +1,26 @@
+package decant.pdf.amend;
+
+import java.util.function.Consumer;
+import org.apache.pdfbox.cos.COSDictionary;
+import org.apache.pdfbox.cos.COSDocument;
+import org.apache.pdfbox.cos.COSName;
+import org.apache.pdfbox.cos.COSObject;
+import org.apache.pdfbox.cos.COSObjectKey;
+
+/** Objects that come into a file, under numbers of their own. */
+final class FreshObject {
+  private FreshObject() {}
+
+  /**
+   * @param parts told of each object that came into the file
+   */
+  static COSObject of(COSDocument file, COSDictionary d, Consumer<COSObject> parts) {
+    long n =
+        Math.max(file.getHighestXRefObjectNumber(), file.getTrailer().getLong(COSName.SIZE, 1) - 1)
+            + 1;
+    file.setHighestXRefObjectNumber(n);
+    var o = new COSObject(d, new COSObjectKey(n, 0));
+    parts.accept(o);
+    return o;
+  }
+}
