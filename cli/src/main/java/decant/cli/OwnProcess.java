@@ -24,6 +24,7 @@ final class OwnProcess {
 
   private static final int UNTOLD = 1;
 
+  @SuppressWarnings("UnusedVariable") // held, not read
   private static volatile byte[] reserve = {};
 
   private OwnProcess() {}

@@ -147,16 +147,17 @@ public final class MarkShelf {
     return new MarkProblem(WORDS.say("mark-shelf.locked", name));
   }
 
+  private static boolean isWhole(Shown s) {
+    return s.picture != null
+        && (Mark.SVG.equals(s.type) || Mark.PNG.equals(s.type))
+        && s.width > 0
+        && s.width <= LARGEST
+        && s.height > 0
+        && s.height <= LARGEST;
+  }
+
   private static Mark mark(File file, @Nullable Shown shown, Path from) throws MarkProblem {
-    boolean whole =
-        shown != null
-            && shown.picture != null
-            && (Mark.SVG.equals(shown.type) || Mark.PNG.equals(shown.type))
-            && shown.width > 0
-            && shown.width <= LARGEST
-            && shown.height > 0
-            && shown.height <= LARGEST;
-    if (!whole) {
+    if (shown == null || !isWhole(shown)) {
       throw new MarkProblem(WORDS.say("mark-shelf.damaged", name(from)));
     }
     Media picture = Media.of(shown.type, shown.picture);

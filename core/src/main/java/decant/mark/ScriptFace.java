@@ -44,7 +44,7 @@ public enum ScriptFace {
       throw new MarkProblem(WORDS.say("script-face.nothing"));
     }
     if (line.length() > LONGEST) {
-      throw new MarkProblem(WORDS.say("script-face.too-long", LONGEST));
+      throw new MarkProblem(WORDS.count("script-face.too-long", LONGEST));
     }
     var faces =
         new Faces(

@@ -35,8 +35,11 @@ public final class Stamp {
     if (lines.isEmpty()) {
       throw new MarkProblem(WORDS.say("stamp.nothing"));
     }
-    if (lines.size() > MOST_LINES || lines.stream().anyMatch(l -> l.length() > LONGEST)) {
-      throw new MarkProblem(WORDS.say("stamp.too-long", MOST_LINES, LONGEST));
+    if (lines.size() > MOST_LINES) {
+      throw new MarkProblem(WORDS.count("stamp.lines", MOST_LINES));
+    }
+    if (lines.stream().anyMatch(l -> l.length() > LONGEST)) {
+      throw new MarkProblem(WORDS.count("stamp.long-line", LONGEST));
     }
     var faces =
         new Faces(

@@ -192,7 +192,7 @@ public final class PagePictures {
       d = withoutPut(d, pinned, picture.box());
     }
     return AmendedPages.changed(
-        r, WORDS.say(by.isPresent() ? "page-pictures.other" : "page-pictures.away"), d);
+        r, WORDS.say(by.isPresent() ? "page-pictures.another" : "page-pictures.away"), d);
   }
 
   private static void replaced(PdfAmender pdf, int page, int picture, byte[] by)

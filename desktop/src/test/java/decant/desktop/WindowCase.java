@@ -126,7 +126,9 @@ abstract class WindowCase {
     window.settle();
     window.click("#publish-go");
     window.until(() -> work.receiptProperty().get().isPresent());
-    assertThat(Window.on(() -> work.receiptProperty().get().orElseThrow().verified())).isTrue();
+    assertThat(Window.on(() -> work.receiptProperty().get().orElseThrow().verified()))
+        .as(() -> work.receiptProperty().get().toString())
+        .isTrue();
     return out.resolve(stem + ".pdf");
   }
 }

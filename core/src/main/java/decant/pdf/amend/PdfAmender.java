@@ -318,10 +318,18 @@ public final class PdfAmender {
   public void crop(int page, Box to) {
     PDPage p = pdf.getPage(page);
     Rectangle2D r = PageSpace.unshown(p, area(to));
-    p.setCropBox(
-        new PDRectangle(
-            (float) r.getX(), (float) r.getY(), (float) r.getWidth(), (float) r.getHeight()));
+    var crop = new PDRectangle();
+    crop.setLowerLeftX(hundredths(r.getX()));
+    crop.setLowerLeftY(hundredths(r.getY()));
+    crop.setUpperRightX(hundredths(r.getMaxX()));
+    crop.setUpperRightY(hundredths(r.getMaxY()));
+    p.setCropBox(crop);
     touched.add(page);
+  }
+
+  /** Numbers that are the same when they were written and read again. */
+  private static float hundredths(double d) {
+    return Math.round(d * 100) / 100f;
   }
 
   private COSDictionary resourcesOfFields() {

@@ -81,7 +81,7 @@ final class KeptCheck {
   private Optional<String> off(int page, int was) throws IOException {
     PDPage now = published.getPage(page);
     PDPage before = source.getPage(was);
-    int number = was + 1;
+    int number = page + 1;
     if (!samePainting(ReadPage.Unpacked.of(now).bytes(), ReadPage.Unpacked.of(before).bytes())) {
       return Optional.of(WORDS.say("kept-check.is-painted-otherwise", number));
     }

@@ -3,6 +3,7 @@ package decant.desktop.mark;
 import decant.desktop.page.PagesView;
 import decant.desktop.page.SmallPicture;
 import decant.desktop.shell.Desk;
+import decant.desktop.shell.LongChange;
 import decant.desktop.shell.Work;
 import decant.layout.CaretPlace;
 import decant.layout.Layout;
@@ -12,16 +13,12 @@ import decant.model.Box;
 import decant.model.Paragraph;
 import decant.model.Pinned;
 import decant.model.Position;
-import decant.model.edit.Revision;
 import decant.model.edit.object.ObjectEdits;
 import decant.pin.PagePictures;
-import decant.reading.ReadProblem;
 import decant.words.Words;
-import decant.work.Faults;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import javafx.application.Platform;
 import javafx.beans.property.ReadOnlyBooleanProperty;
 import javafx.beans.property.ReadOnlyBooleanWrapper;
 import javafx.scene.Cursor;
@@ -179,33 +176,16 @@ public final class MarkPlacing {
       desk.tell(WORDS.say("mark-placing.no-text"));
       return;
     }
-    Revision before = work.revision();
     String alt = WORDS.say("mark-placing.alt", MarkWords.kind(m.kind()), m.name());
-    Thread.ofVirtual()
-        .start(() -> {
-          try {
-            Revision after = PagePictures.put(before, m.picture(), alt, places);
-            Platform.runLater(() -> came(before, after, places, without, single));
-          } catch (ReadProblem e) {
-            Platform.runLater(() -> desk.tell(e.getMessage()));
-          } catch (RuntimeException | StackOverflowError e) {
-            String id = Faults.note("placing a mark", e);
-            Platform.runLater(() -> desk.tell(WORDS.say("mark-placing.fault", id)));
-          }
-        });
+    LongChange.start(
+        work,
+        r -> Optional.of(PagePictures.put(r, m.picture(), alt, places)),
+        desk::tell,
+        () -> placed(places, without, single),
+        () -> {});
   }
 
-  private void came(
-      Revision before,
-      Revision after,
-      List<PagePictures.Place> places,
-      List<Integer> without,
-      boolean single) {
-    if (work.revision().document() != before.document()) {
-      desk.tell(WORDS.say("mark-placing.meanwhile"));
-      return;
-    }
-    work.apply(now -> after);
+  private void placed(List<PagePictures.Place> places, List<Integer> without, boolean single) {
     if (single && places.getFirst() instanceof PagePictures.Place.InFlow f) {
       work.select(ObjectEdits.selection(f.anchor())); // its handles are at hand
     }

@@ -15,8 +15,10 @@ import javafx.beans.property.ReadOnlyBooleanProperty;
 import javafx.beans.property.SimpleBooleanProperty;
 import javafx.beans.property.SimpleDoubleProperty;
 import javafx.geometry.Orientation;
+import javafx.geometry.Point2D;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
+import javafx.scene.Scene;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollBar;
@@ -466,11 +468,9 @@ public final class PagesView extends Region {
   }
 
   /** Where a point of a page stands in this view, if the page is in sight. */
-  public Optional<javafx.geometry.Point2D> viewPoint(int page, double x, double y) {
+  public Optional<Point2D> viewPoint(int page, double x, double y) {
     return Optional.ofNullable(nodes.get(page))
-        .map(n ->
-            new javafx.geometry.Point2D(
-                n.getLayoutX() + x * scale(), n.getLayoutY() + y * scale()));
+        .map(n -> new Point2D(n.getLayoutX() + x * scale(), n.getLayoutY() + y * scale()));
   }
 
   /** The pages of which something is in sight. */
@@ -492,6 +492,7 @@ public final class PagesView extends Region {
     private final Pane over = new Pane();
     private final List<PageStrip> strips = new ArrayList<>();
     private double pixels;
+    private long size;
 
     PageNode(int page) {
       this.page = page;
@@ -506,19 +507,26 @@ public final class PagesView extends Region {
       resize(w, h);
       paper.resizeRelocate(0, 0, w, h);
       over.resizeRelocate(0, 0, w, h);
-      if (strips.isEmpty() || pixels != pixelScale()) {
+      if (strips.isEmpty() || size != size()) {
         cut();
       }
-      double shown = PagesView.this.viewHeight();
       for (PageStrip s : strips) {
-        double top = y + s.top() * scale() / pixels;
-        double bottom = y + s.bottom() * scale() / pixels;
-        boolean near = bottom > -shown && top < 2 * shown;
-        boolean inSight = bottom > 0 && top < shown;
-        if (near) {
-          s.paintLater(source, inSight);
+        if (isWithin(s, y, viewHeight())) {
+          s.paintLater(source, isWithin(s, y, 0));
         }
       }
+    }
+
+    /** Whether a strip of the page at a height is in sight, or so near to it. */
+    private boolean isWithin(PageStrip s, double y, double near) {
+      return y + s.bottom() * scale() / pixels > -near
+          && y + s.top() * scale() / pixels < viewHeight() + near;
+    }
+
+    /** The page's width and height in pixels. */
+    private long size() {
+      return Math.round(source.width(page) * pixelScale()) << 32
+          | Math.round(source.height(page) * pixelScale());
     }
 
     /** Forgets what was painted: the size is another. */
@@ -531,8 +539,9 @@ public final class PagesView extends Region {
     private void cut() {
       forget();
       pixels = pixelScale();
-      int width = (int) Math.round(source.width(page) * pixels);
-      int height = (int) Math.round(source.height(page) * pixels);
+      size = size();
+      int width = (int) (size >> 32);
+      int height = (int) size;
       if ((long) width * height > MAX_PIXELS || width < 1 || height < 1) {
         return;
       }
@@ -563,22 +572,14 @@ public final class PagesView extends Region {
     }
 
     private double pixelScale() {
-      double screen =
-          getScene() == null || getScene().getWindow() == null
-              ? 1
-              : getScene().getWindow().getOutputScaleX();
-      return scale() * screen;
+      Scene in = getScene();
+      return scale()
+          * (in == null || in.getWindow() == null ? 1 : in.getWindow().getOutputScaleX());
     }
 
     /** Whether what is in sight of it is painted. */
     boolean isPainted() {
-      double shown = PagesView.this.viewHeight();
-      return strips.stream()
-          .allMatch(s -> {
-            double top = getLayoutY() + s.top() * scale() / pixels;
-            double bottom = getLayoutY() + s.bottom() * scale() / pixels;
-            return s.isPainted() || bottom <= 0 || top >= shown;
-          });
+      return strips.stream().allMatch(s -> s.isPainted() || !isWithin(s, getLayoutY(), 0));
     }
   }
 

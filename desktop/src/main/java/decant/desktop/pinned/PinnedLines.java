@@ -1,6 +1,7 @@
 package decant.desktop.pinned;
 
 import decant.desktop.page.PagesView;
+import decant.desktop.shell.LongChange;
 import decant.desktop.shell.Work;
 import decant.layout.Layout;
 import decant.model.Box;
@@ -16,7 +17,6 @@ import decant.pin.PagePictures;
 import decant.reading.ReadProblem;
 import decant.words.Words;
 import decant.work.Faults;
-import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -227,32 +227,16 @@ public final class PinnedLines {
   private void move(On on, Box to) {
     PagePicture picture = on.picture.orElseThrow();
     pictureField.close();
-    Revision before = work.revision();
-    Thread.ofVirtual()
-        .start(() -> {
-          try {
-            Optional<Revision> after = PagePictures.moved(before, on.pinned, picture, to);
-            boolean put = PagePictures.isPut(before.document(), on.pinned, picture);
-            Platform.runLater(() -> moved(before, after, on, to, put));
-          } catch (ReadProblem e) {
-            Platform.runLater(() -> told.accept(e.getMessage()));
-          } catch (RuntimeException | StackOverflowError e) {
-            String id = Faults.note("moving a picture", e);
-            Platform.runLater(() -> told.accept(WORDS.say("pinned-lines.picture-fault", id)));
-          }
-        });
-  }
-
-  private void moved(Revision before, Optional<Revision> after, On on, Box to, boolean put) {
-    if (work.revision().document() != before.document()) {
-      told.accept(WORDS.say("pinned-lines.meanwhile"));
-    } else if (after.isEmpty()) {
-      told.accept(WORDS.say("pinned-lines.stays"));
-    } else {
-      work.apply(now -> after.get());
-      told.accept(WORDS.say(put ? "pinned-lines.moved-put" : "pinned-lines.moved"));
-      reframe(on, to);
-    }
+    boolean put = PagePictures.isPut(work.revision().document(), on.pinned, picture);
+    LongChange.start(
+        work,
+        r -> PagePictures.moved(r, on.pinned, picture, to),
+        told,
+        () -> {
+          told.accept(WORDS.say(put ? "pinned-lines.moved-put" : "pinned-lines.moved"));
+          reframe(on, to);
+        },
+        () -> told.accept(WORDS.say("pinned-lines.stays")));
   }
 
   /** Frames the picture anew that stands there now: it may be another in the order of the page. */
@@ -293,32 +277,21 @@ public final class PinnedLines {
   /** Takes a picture away, or puts that of a file in its place. */
   private void change(On on, PagePicture picture, Optional<Path> by) {
     unframe();
-    Revision before = work.revision();
-    Thread.ofVirtual()
-        .start(() -> {
-          try {
-            Optional<byte[]> bytes =
-                by.isPresent() ? Optional.of(Files.readAllBytes(by.get())) : Optional.empty();
-            Revision after = PagePictures.change(before, on.pinned, picture, bytes);
-            boolean put = PagePictures.isPut(before.document(), on.pinned, picture);
-            Platform.runLater(() -> {
-              if (work.revision().document() == before.document()) {
-                work.apply(now -> after);
-                told.accept(
-                    by.isPresent()
-                        ? WORDS.say("pinned-lines.other-picture")
-                        : WORDS.say(put ? "pinned-lines.away-put" : "pinned-lines.away"));
-              } else {
-                told.accept(WORDS.say("pinned-lines.meanwhile"));
-              }
-            });
-          } catch (ReadProblem e) {
-            Platform.runLater(() -> told.accept(e.getMessage()));
-          } catch (IOException | RuntimeException | StackOverflowError e) {
-            String id = Faults.note("changing a picture", e);
-            Platform.runLater(() -> told.accept(WORDS.say("pinned-lines.picture-fault", id)));
-          }
-        });
+    boolean put = PagePictures.isPut(work.revision().document(), on.pinned, picture);
+    LongChange.start(
+        work,
+        r -> {
+          Optional<byte[]> bytes =
+              by.isPresent() ? Optional.of(Files.readAllBytes(by.get())) : Optional.empty();
+          return Optional.of(PagePictures.change(r, on.pinned, picture, bytes));
+        },
+        told,
+        () ->
+            told.accept(
+                by.isPresent()
+                    ? WORDS.say("pinned-lines.other-picture")
+                    : WORDS.say(put ? "pinned-lines.away-put" : "pinned-lines.away")),
+        () -> {});
   }
 
   /** Changes a line beside what goes on; the field shows what stands against it. */

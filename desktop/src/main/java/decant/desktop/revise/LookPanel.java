@@ -31,6 +31,7 @@ import java.util.Optional;
 import java.util.stream.Stream;
 import javafx.beans.InvalidationListener;
 import javafx.geometry.Pos;
+import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
@@ -317,6 +318,11 @@ final class LookPanel extends VBox {
     Optional<Selected.OneObject> object = ObjectEdits.selected(r);
     ofText.setVisible(object.isEmpty());
     ofText.setManaged(object.isEmpty());
+    boolean pinned = d.isPinned(p.id());
+    for (Node n : ofText.getChildren()) {
+      n.setVisible(!pinned || n == level); // bookmarks have a level on such pages too
+      n.setManaged(!pinned || n == level);
+    }
     selected.setText(
         object
             .map(o ->
@@ -324,7 +330,10 @@ final class LookPanel extends VBox {
                     o.object() instanceof Inline.Picture
                         ? "look-panel.picture"
                         : "look-panel.shape"))
-            .orElseGet(() -> describe(d, Range.of(d, r.selection()), p)));
+            .orElseGet(() ->
+                pinned
+                    ? WORDS.say("look-panel.pinned")
+                    : describe(d, Range.of(d, r.selection()), p)));
     SelectedLook look = SelectedLook.of(r);
     show(level, look.level().map(l -> LEVELS.get(Math.min(6, l))));
     show(family, look.family());

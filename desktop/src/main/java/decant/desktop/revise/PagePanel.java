@@ -75,12 +75,15 @@ final class PagePanel extends SideRows {
   private final List<Runnable> refreshing = new ArrayList<>();
   private boolean filling;
 
-  PagePanel(Work work, InSight inSight, Actions actions, Runnable back) {
+  /**
+   * @param order what can be done to pages as they are; shown above what is said of their paper
+   */
+  PagePanel(Work work, InSight inSight, Actions actions, Node order, Runnable back) {
     super("page-panel", 118, 140);
     this.work = work;
     this.back = back;
     this.actions = actions;
-    setContent(new VBox(8, grid, parts()));
+    setContent(new VBox(8, order, grid, parts()));
     scope();
     paper();
     margins();

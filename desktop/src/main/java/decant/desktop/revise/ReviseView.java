@@ -10,6 +10,7 @@ import decant.desktop.page.PageEditor;
 import decant.desktop.page.PagesView;
 import decant.desktop.page.PublishedPages;
 import decant.desktop.page.RememberedZoom;
+import decant.desktop.pinned.PageOrderPanel;
 import decant.desktop.pinned.PinnedLines;
 import decant.desktop.shell.Actions;
 import decant.desktop.shell.Desk;
@@ -89,21 +90,17 @@ public final class ReviseView implements Stage {
         WORDS.say("revise-view.outline"),
         new OutlinePanel(work, ofOutline, this::jump),
         ofOutline);
-    below.add(
-        "side-styles",
-        WORDS.say("revise-view.styles"),
-        new StylesPanel(work, ofStyles, pages::requestFocus),
-        ofStyles);
-    below.add(
-        "side-details",
-        WORDS.say("revise-view.details"),
-        new DetailsPanel(work, ofDetails, pages::requestFocus),
-        ofDetails);
+    var styles = new StylesPanel(work, ofStyles, pages::requestFocus);
+    var details = new DetailsPanel(work, ofDetails, pages::requestFocus);
+    below.add("side-styles", WORDS.say("revise-view.styles"), styles, ofStyles);
+    below.add("side-details", WORDS.say("revise-view.details"), details, ofDetails);
     var ofPages = new InSight();
+    var order = new PageOrderPanel(desk, work, pages, ofPages);
+    editor.drawOver(order::over);
     below.add(
         "side-pages",
         WORDS.say("revise-view.paper"),
-        new PagePanel(work, ofPages, actions, pages::requestFocus),
+        new PagePanel(work, ofPages, actions, order, pages::requestFocus),
         ofPages);
     var ofFiles = new InSight();
     below.add(
@@ -124,6 +121,15 @@ public final class ReviseView implements Stage {
           ofForm);
     }
     var comments = new CommentsPanel(work, inSight, pages::requestFocus);
+    inSight.atRest(
+        work.revisionProperty(),
+        () -> {
+          boolean stays = onPinned(work);
+          styles.setDisable(stays); // what such a page shows has its looks from the file
+          details.setDisable(stays);
+          comments.setVisible(!stays);
+          comments.setManaged(!stays);
+        });
     var table = new TablePanel(work, inSight, actions, pages::requestFocus);
     var object = new ObjectPanel(work, editor.handles(), inSight, actions, pages::requestFocus);
     // Its width is the same with a bar beside it and without, so that nothing moves.
@@ -367,11 +373,11 @@ public final class ReviseView implements Stage {
 
   /** Whether a change can be made to what is selected: not on a page that stays as it was. */
   static boolean canChange(Desk desk) {
-    return revising(desk)
-        && desk.work()
-            .filter(w ->
-                !w.revision().document().isPinned(w.revision().selection().caret().paragraph()))
-            .isPresent();
+    return revising(desk) && desk.work().filter(w -> !onPinned(w)).isPresent();
+  }
+
+  private static boolean onPinned(Work w) {
+    return w.revision().document().isPinned(w.revision().selection().caret().paragraph());
   }
 
   static void edit(

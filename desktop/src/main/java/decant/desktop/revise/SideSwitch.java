@@ -20,6 +20,9 @@ final class SideSwitch extends VBox {
    */
   private record Shown(ToggleButton button, Node panel, InSight inSight) {}
 
+  /** Of the side, in pixels. */
+  private static final double WIDTH = 281;
+
   private final List<Shown> all = new ArrayList<>();
   private final ToggleGroup group = new ToggleGroup();
   private final FlowPane buttons = new FlowPane(4, 4);
@@ -29,6 +32,8 @@ final class SideSwitch extends VBox {
   SideSwitch() {
     super(6);
     VBox.setVgrow(place, Priority.ALWAYS);
+    buttons.setPrefWrapLength(WIDTH);
+    buttons.setMaxWidth(WIDTH); // however wide the panel below is
     getChildren().addAll(buttons, place);
     group
         .selectedToggleProperty()

@@ -1,0 +1,291 @@
+package decant.desktop.pinned;
+
+import decant.desktop.page.PagesView;
+import decant.desktop.shell.Desk;
+import decant.desktop.shell.FilePatterns;
+import decant.desktop.shell.InSight;
+import decant.desktop.shell.LongChange;
+import decant.desktop.shell.QuietButton;
+import decant.desktop.shell.Work;
+import decant.format.Formats;
+import decant.format.Intake;
+import decant.layout.Layout;
+import decant.model.Box;
+import decant.model.Pinned;
+import decant.model.edit.Revision;
+import decant.pin.PageOrder;
+import decant.pin.PinnedPages;
+import decant.pin.Pinning;
+import decant.publication.KeptPage;
+import decant.reading.ReadProblem;
+import decant.reading.ReadRequest;
+import decant.reading.TakenIn;
+import decant.recipe.PageRange;
+import decant.words.Words;
+import java.io.File;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Optional;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.control.TextField;
+import javafx.scene.layout.FlowPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.VBox;
+import javafx.stage.FileChooser;
+
+/**
+ * What can be done to the page in sight where it is pinned: it is turned, cropped, put elsewhere.
+ */
+public final class PageOrderPanel extends VBox {
+  private static final Words WORDS = Words.of(PageOrderPanel.class);
+
+  private final Desk desk;
+  private final Work work;
+  private final PagesView view;
+  private final CropDrag crop;
+  private final Label which = new Label();
+  private final Label says = new Label();
+  private final TextField to = new TextField();
+  private final TextField some = new TextField();
+  private final List<Button> onPage;
+  private final List<Button> onOrder;
+  private final Button pinAll;
+
+  /**
+   * @param view shows the pages; what is done is done to the one in its middle
+   */
+  public PageOrderPanel(Desk desk, Work work, PagesView view, InSight inSight) {
+    super(8);
+    this.desk = desk;
+    this.work = work;
+    this.view = view;
+    this.crop = new CropDrag(view, this::crop);
+    setId("page-order");
+    which.setId("page-order-which");
+    says.setId("page-order-says");
+    says.setWrapText(true);
+    says.getStyleClass().add("quiet");
+    says.managedProperty().bind(says.textProperty().isNotEmpty());
+    onPage =
+        List.of(
+            act("page-turn-left", "page-order-panel.turn-left", () -> turn(3)),
+            act("page-turn-right", "page-order-panel.turn-right", () -> turn(1)),
+            act("page-crop", "page-order-panel.crop", this::beginCrop));
+    onOrder =
+        List.of(
+            act("page-earlier", "page-order-panel.earlier", () -> move(-1)),
+            act("page-later", "page-order-panel.later", () -> move(1)),
+            act("page-away", "page-order-panel.away", this::away),
+            act("page-put-in", "page-order-panel.put-in", this::choose));
+    pinAll = act("page-pin-all", "page-order-panel.pin-all", this::pinAll);
+    to.setId("page-to");
+    to.setPrefColumnCount(4);
+    to.setPromptText(WORDS.say("page-order-panel.number"));
+    to.setAccessibleText(WORDS.say("page-order-panel.to"));
+    to.setOnAction(e -> moveTo());
+    some.setId("page-some");
+    some.setPrefColumnCount(9);
+    some.setPromptText(WORDS.say("page-order-panel.all"));
+    some.setAccessibleText(WORDS.say("page-order-panel.some"));
+    var first = new FlowPane(6, 6);
+    first.getChildren().addAll(onPage);
+    var second = new FlowPane(6, 6);
+    second.getChildren().addAll(onOrder.subList(0, 3));
+    getChildren()
+        .addAll(
+            which,
+            first,
+            second,
+            row(new Label(WORDS.say("page-order-panel.to")), to),
+            row(onOrder.getLast(), some),
+            pinAll,
+            says);
+    inSight.atRest(work.layoutProperty(), this::refresh);
+    inSight.atRest(view.scrollProperty(), this::refresh);
+    inSight.on(crop.activeProperty(), this::refresh);
+    refresh();
+  }
+
+  private static HBox row(javafx.scene.Node... nodes) {
+    var row = new HBox(8, nodes);
+    row.setAlignment(javafx.geometry.Pos.CENTER_LEFT);
+    return row;
+  }
+
+  private static Button act(String id, String key, Runnable run) {
+    return QuietButton.of(id, WORDS.say(key), run);
+  }
+
+  /** What is drawn over a page. */
+  public List<javafx.scene.Node> over(int page, double scale) {
+    return crop.over(page, scale);
+  }
+
+  /** The page in the middle of the view, from 0. */
+  private Optional<Integer> page() {
+    return view.pagePoint(view.getWidth() / 2, view.viewHeight() / 2)
+        .map(PagesView.PagePoint::page)
+        .filter(p -> p < work.layout().pages().size());
+  }
+
+  private Optional<Pinned> pinned(int page) {
+    Layout l = work.layout();
+    return page < l.pages().size() ? l.pinned(l.pages().get(page)) : Optional.empty();
+  }
+
+  private void refresh() {
+    boolean hasPages = Formats.hasPages(work.taken().origin().format());
+    setVisible(hasPages);
+    setManaged(hasPages);
+    int all = work.layout().pages().size();
+    Optional<Integer> page = page();
+    which.setText(page.map(p -> WORDS.say("page-order-panel.page", p + 1, all)).orElse(""));
+    boolean isPinned = page.flatMap(this::pinned).isPresent();
+    boolean free = PageOrder.isFree(work.revision().document());
+    onPage.forEach(b -> b.setDisable(!isPinned));
+    onOrder.forEach(b -> b.setDisable(!free));
+    to.setDisable(!free);
+    some.setDisable(!free);
+    pinAll.setVisible(!free);
+    pinAll.setManaged(!free);
+    says.setText(
+        crop.activeProperty().get()
+            ? WORDS.say("page-order-panel.draw")
+            : free
+                ? ""
+                : WORDS.say(isPinned ? "page-order-panel.some-flow" : "page-order-panel.flows"));
+  }
+
+  private PageOrder.Book book() {
+    return new PageOrder.Book(
+        work.taken().origin(), new KeptPage.InFile(work.source(), work.password()));
+  }
+
+  private void start(LongChange.Change change, String done, String refused) {
+    LongChange.start(work, change, desk::tell, () -> desk.tell(done), () -> desk.tell(refused));
+  }
+
+  private void turn(int quarters) {
+    page()
+        .flatMap(this::pinned)
+        .ifPresent(p ->
+            start(
+                r -> Optional.of(PageOrder.turned(r, p, quarters)),
+                WORDS.say("page-order-panel.turned"),
+                ""));
+  }
+
+  private void beginCrop() {
+    desk.dismiss(); // so that Esc is for the frame
+    crop.begin();
+  }
+
+  private void crop(int page, Box box) {
+    pinned(page)
+        .ifPresentOrElse(
+            p ->
+                start(
+                    r -> PageOrder.cropped(r, p, box),
+                    WORDS.say("page-order-panel.cropped"),
+                    WORDS.say("page-order-panel.too-small")),
+            () -> desk.tell(WORDS.say("page-order-panel.flows")));
+  }
+
+  private void move(int by) {
+    page().ifPresent(at -> move(at, at + by));
+  }
+
+  private void moveTo() {
+    String typed = to.getText().strip();
+    if (typed.matches("\\d{1,6}") && Integer.parseInt(typed) > 0) {
+      page().ifPresent(at -> move(at, Integer.parseInt(typed) - 1));
+    } else {
+      desk.tell(WORDS.say("page-order-panel.no-number", typed));
+    }
+  }
+
+  private void move(int at, int target) {
+    int last = work.layout().pages().size() - 1;
+    int goal = Math.clamp(target, 0, last);
+    if (goal == at) {
+      return;
+    }
+    pinned(at)
+        .ifPresent(p ->
+            LongChange.start(
+                work,
+                r -> Optional.of(PageOrder.moved(r, book(), p, goal - at)),
+                desk::tell,
+                () -> {
+                  to.clear();
+                  desk.tell(WORDS.say("page-order-panel.moved", goal + 1));
+                  view.reveal(goal, 0, 40); // it stays in sight
+                },
+                () -> {}));
+  }
+
+  private void away() {
+    page()
+        .flatMap(this::pinned)
+        .ifPresent(p ->
+            start(
+                r -> PageOrder.without(r, book(), p),
+                WORDS.say("page-order-panel.gone"),
+                WORDS.say("page-order-panel.only")));
+  }
+
+  private void pinAll() {
+    PageOrder.Book book = book();
+    start(
+        r -> {
+          Revision after =
+              Pinning.pin(
+                  r,
+                  book.origin(),
+                  PinnedPages.unlocked(book.source()),
+                  PinnedPages.askedAll(book.source()));
+          return Optional.of(after);
+        },
+        WORDS.say("page-order-panel.all-pinned"),
+        "");
+  }
+
+  private void choose() {
+    var chooser = new FileChooser();
+    chooser.setTitle(WORDS.say("page-order-panel.put-in"));
+    chooser
+        .getExtensionFilters()
+        .add(
+            new FileChooser.ExtensionFilter(
+                Formats.pages().name(), FilePatterns.of(Formats.pages().extensions().stream())));
+    desk.memory().folder().map(Path::toFile).ifPresent(chooser::setInitialDirectory);
+    Optional.ofNullable(chooser.showOpenDialog(getScene().getWindow()))
+        .map(File::toPath)
+        .ifPresent(this::putIn);
+  }
+
+  /** Puts pages of another file in after the page in sight. */
+  public void putIn(Path file) {
+    String name = String.valueOf(file.getFileName());
+    Optional<Pinned> after = page().flatMap(this::pinned);
+    PageOrder.Book book = book();
+    var range = new PageRange(some.getText());
+    desk.tell(WORDS.say("page-order-panel.reading", name));
+    start(
+        r -> {
+          ReadRequest request = ReadRequest.of(file);
+          if (!Intake.recognise(request).equals(Formats.pages())) {
+            throw new ReadProblem(
+                ReadProblem.Kind.NOT_SERVED,
+                WORDS.say("page-order-panel.not-pages", name, Formats.pages().name()));
+          }
+          TakenIn taken = Intake.take(request);
+          var other = new PageOrder.Other(taken, new KeptPage.InFile(file, ""), name);
+          List<Integer> pages = range.select(taken.origin().pages());
+          return Optional.of(PageOrder.putIn(r, book, after, other, pages));
+        },
+        WORDS.say("page-order-panel.put", name),
+        "");
+  }
+}
