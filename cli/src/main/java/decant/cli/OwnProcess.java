@@ -16,16 +16,17 @@ final class OwnProcess {
   /** So long the process may take to end. */
   private static final Duration ENDING = Duration.ofSeconds(3);
 
-  /** Work that takes no longer is not watched at all. */
-  private static final Duration EARLY = Duration.ofSeconds(1);
+  /** Kept free for telling: so many parts of so many bytes, for which there is room anywhere. */
+  private static final int PARTS = 128;
 
-  /** Kept free for telling, in bytes. */
-  private static final int RESERVE = 8 << 20;
+  private static final int PART = 64 << 10;
 
   private static final int UNTOLD = 1;
 
+  private static final byte[][] NONE = {}; // not even this could be made when all is full
+
   @SuppressWarnings("UnusedVariable") // held, not read
-  private static volatile byte[] reserve = {};
+  private static volatile byte[][] reserve = NONE;
 
   private OwnProcess() {}
 
@@ -41,7 +42,7 @@ final class OwnProcess {
   /**
    * Gives what comes of some work, or ends the process.
    *
-   * @param why it has not ended in time: asked for early, while there is memory for it
+   * @param why it has not ended in time
    * @param late tells it, and gives the status to end with
    */
   static int within(
@@ -49,6 +50,7 @@ final class OwnProcess {
       IntSupplier work,
       Supplier<ReadProblem> why,
       ToIntFunction<ReadProblem> late) {
+    reserve = new byte[PARTS][PART];
     Thread watch =
         Thread.ofPlatform().daemon().name("watch").start(() -> watch(allowed, why, late));
     try {
@@ -60,19 +62,18 @@ final class OwnProcess {
 
   private static void watch(
       Duration allowed, Supplier<ReadProblem> why, ToIntFunction<ReadProblem> late) {
-    ReadProblem problem;
     try {
-      Duration first = allowed.compareTo(EARLY) < 0 ? allowed : EARLY;
-      Thread.sleep(first);
-      problem = why.get();
-      reserve = new byte[RESERVE];
-      Thread.sleep(allowed.minus(first));
+      Thread.sleep(allowed);
     } catch (InterruptedException e) {
       return;
     }
-    reserve = new byte[0]; // a file that fills all memory must not keep this from being told
-    Thread.ofPlatform().daemon().name("end").start(() -> haltSoon(UNTOLD));
-    System.exit(late.applyAsInt(problem)); // takes what is half-written with it
+    reserve = NONE; // a file that fills all memory must not keep this from being told
+    try {
+      Thread.ofPlatform().daemon().name("end").start(() -> haltSoon(UNTOLD));
+      System.exit(late.applyAsInt(why.get())); // takes what is half-written with it
+    } catch (Error | RuntimeException e) {
+      Runtime.getRuntime().halt(UNTOLD); // there is no room even for telling
+    }
   }
 
   /** What ends with the process may hang as well. */

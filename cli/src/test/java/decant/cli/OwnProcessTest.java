@@ -2,10 +2,12 @@ package decant.cli;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import decant.reading.ReadProblem;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
+import java.util.ArrayList;
 import java.util.concurrent.TimeUnit;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -24,12 +26,35 @@ class OwnProcessTest {
       System.exit(
           OwnProcess.with(() ->
               OwnProcess.within(
-                  Duration.ofMillis(args[0].equals("hang") ? 200 : 60_000),
-                  () -> args[0].equals("hang") ? hang() : 7,
-                  () -> {
-                    System.err.println("It takes too long.");
+                  Duration.ofMillis(
+                      switch (args[0]) {
+                        case "hang" -> 200;
+                        case "fill" -> 4000;
+                        default -> 60_000;
+                      }),
+                  () ->
+                      switch (args[0]) {
+                        case "hang" -> hang();
+                        case "fill" -> fill();
+                        default -> 7;
+                      },
+                  () -> ReadProblem.tooSlow(Duration.ofSeconds(30)),
+                  late -> {
+                    System.err.println(late.getMessage());
                     return 5;
                   })));
+    }
+
+    /** Fills all memory, and does not let go of it. */
+    private static int fill() {
+      var all = new ArrayList<long[]>();
+      try {
+        while (true) {
+          all.add(new long[64]);
+        }
+      } catch (OutOfMemoryError e) {
+        return hang() + all.size();
+      }
     }
 
     private static int hang() {
@@ -40,6 +65,9 @@ class OwnProcessTest {
     }
   }
 
+  private static final String LATE =
+      ReadProblem.tooSlow(Duration.ofSeconds(30)).getMessage() + "\n";
+
   private record Ended(int status, String told) {}
 
   private Ended run(String what) throws Exception {
@@ -49,6 +77,7 @@ class OwnProcessTest {
                 Path.of(System.getProperty("java.home"), "bin", "java").toString(),
                 "-cp",
                 System.getProperty("java.class.path"),
+                "-Xmx96m",
                 Working.class.getName(),
                 what,
                 half.toString())
@@ -61,7 +90,13 @@ class OwnProcessTest {
 
   @Test
   void whatHangsEndsWithItsProcessAndIsTold() throws Exception {
-    assertThat(run("hang")).isEqualTo(new Ended(5, "It takes too long.\n"));
+    assertThat(run("hang")).isEqualTo(new Ended(5, LATE));
+  }
+
+  /** Files made to do harm take all memory, and then it is still told why there is no result. */
+  @Test
+  void whatFillsAllMemoryEndsAndIsToldToo() throws Exception {
+    assertThat(run("fill")).isEqualTo(new Ended(5, LATE));
   }
 
   @Test
