@@ -10,6 +10,9 @@ import java.util.Locale;
 
 /** A drawing in the making (SVG 2). */
 final class Svg {
+  /** Room around it, so that what is painted soft at its edges is not cut. */
+  private static final double EDGE = 1;
+
   private final StringBuilder body = new StringBuilder();
 
   /** Fills a shape: what lies within two of its outlines stays clear. */
@@ -35,7 +38,13 @@ final class Svg {
    * The part of the drawing that a box frames, 96 of its units to the inch. It fills what it is
    * placed in, whatever the shape of that.
    */
-  Media in(Rectangle2D box) {
+  Media in(Rectangle2D of) {
+    var box =
+        new Rectangle2D.Double(
+            of.getX() - EDGE,
+            of.getY() - EDGE,
+            of.getWidth() + 2 * EDGE,
+            of.getHeight() + 2 * EDGE);
     var out = new StringBuilder("<svg xmlns=\"http://www.w3.org/2000/svg\" width=\"");
     out.append(rounded(box.getWidth())).append("\" height=\"").append(rounded(box.getHeight()));
     out.append("\" preserveAspectRatio=\"none\" viewBox=\"")

@@ -84,6 +84,17 @@ public final class PagePictures {
     return r.apply(edit, r.selection());
   }
 
+  /**
+   * Whether a field lies over a place of a page that stays: fields are shown over all that the page
+   * itself shows.
+   *
+   * @throws ReadProblem if the page's file cannot be read
+   */
+  public static boolean isUnderField(Place.OnPinned at) throws ReadProblem {
+    return PdfAmender.in(
+        at.page().file().bytes(), pdf -> pdf.isUnderField(at.page().page(), at.box()));
+  }
+
   private static Document put(Document d, Place.OnPinned at, Media picture, String alt)
       throws ReadProblem {
     Pinned was = at.page();

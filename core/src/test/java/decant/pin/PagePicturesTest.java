@@ -27,13 +27,18 @@ import decant.verify.Check;
 import decant.verify.pdf.PdfVerifier;
 import java.awt.Color;
 import java.awt.Rectangle;
+import java.awt.geom.Rectangle2D;
 import java.awt.image.BufferedImage;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.stream.IntStream;
 import javax.imageio.ImageIO;
+import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.pdmodel.common.PDRectangle;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -195,5 +200,29 @@ class PagePicturesTest {
     assertThat(pictures(gone.document(), "Stamp: approved")).isEmpty();
     assertThat(gone.undo().undo().undo().document().sections())
         .isEqualTo(revision.document().sections());
+  }
+
+  /** ISO 32000-2 §12.5.2: annotations are painted over what the page itself shows. */
+  @Test
+  void whatAFieldLiesOverIsKnown() throws Exception {
+    Path form = Samples.DEMO.resolve("Berth application.pdf");
+    var page = new Pinned(Media.of("application/pdf", Files.readAllBytes(form)), 0, "", Map.of());
+    Rectangle2D field;
+    try (PDDocument pdf = Loader.loadPDF(form.toFile())) {
+      PDRectangle r =
+          pdf.getPage(0).getAnnotations().stream()
+              .filter(a -> a.getSubtype().equals("Widget"))
+              .findFirst()
+              .orElseThrow()
+              .getRectangle();
+      double height = pdf.getPage(0).getCropBox().getHeight();
+      field =
+          new Rectangle2D.Double(
+              r.getLowerLeftX(), height - r.getUpperRightY(), r.getWidth(), r.getHeight());
+    }
+    var over = new Box(field.getMaxX() - 5, field.getMaxY() - 2, 80, 30);
+    var beside = new Box(field.getMaxX() + 3, field.getY(), 10, 10);
+    assertThat(PagePictures.isUnderField(new PagePictures.Place.OnPinned(page, over))).isTrue();
+    assertThat(PagePictures.isUnderField(new PagePictures.Place.OnPinned(page, beside))).isFalse();
   }
 }

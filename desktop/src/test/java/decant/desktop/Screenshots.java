@@ -1,8 +1,14 @@
 package decant.desktop;
 
+import decant.desktop.mark.MarksPanel;
 import decant.desktop.page.PagesView;
 import decant.desktop.shell.StageName;
 import decant.desktop.shell.Work;
+import decant.io.WriteProblem;
+import decant.mark.Mark;
+import decant.mark.MarkProblem;
+import decant.mark.ScriptFace;
+import decant.mark.Stamp;
 import decant.model.Inline;
 import decant.model.Outline;
 import decant.model.Paragraph;
@@ -11,12 +17,14 @@ import decant.model.Section;
 import decant.model.Selection;
 import decant.model.Table;
 import decant.model.edit.object.ObjectEdits;
+import decant.model.look.Colour;
 import decant.pdf.amend.PageLine;
 import decant.pin.AmendedPages;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Optional;
 import java.util.stream.Stream;
 import javafx.scene.control.Button;
 import javafx.scene.control.ListView;
@@ -49,6 +57,7 @@ final class Screenshots {
       }
       if (!only.equals("runs")) {
         pinned(w, scratch.resolve("Berth application.pdf"), out.resolve("revise-pinned.png"));
+        mark(w, out.resolve("revise-mark.png"));
       }
       if (!only.isEmpty()) {
         System.exit(0); // only that was asked for
@@ -281,6 +290,38 @@ final class Screenshots {
     pause(1500);
     w.picture(picture);
     w.press(KeyCode.ESCAPE);
+  }
+
+  /** A typed signature on the page in sight, framed. */
+  private static void mark(Window w, Path picture) throws IOException {
+    try {
+      var typed =
+          ScriptFace.GREAT_VIBES
+              .typed("Mara Lund", new Colour(0x1F2A66))
+              .as("Mara Lund", Mark.Kind.SIGNATURE, 130);
+      w.desk.marks().keep(typed, Optional.empty());
+      var stamp =
+          Stamp.of(List.of("RECEIVED", "Harbour office"), new Colour(0xB3261E))
+              .as("Received", Mark.Kind.STAMP, 120);
+      w.desk.marks().keep(stamp, Optional.empty());
+    } catch (MarkProblem | WriteProblem e) {
+      throw new IOException(e);
+    }
+    Window.run(() -> w.find("#side-marks", ToggleButton.class).fire());
+    Window.run(() -> w.find("#marks-panel", MarksPanel.class).fill());
+    pause(600);
+    for (double[] put : new double[][] {{0, 440, 412}, {1, 470, 110}}) {
+      Window.run(() -> w.find("#mark-place-" + (int) put[0], Button.class).fire());
+      pause(900);
+      w.clickPage(0, put[1], put[2], 1);
+      pause(1500);
+    }
+    Window.run(() -> w.desk.dismiss());
+    w.clickPage(0, 440, 412, 1);
+    pause(1500);
+    w.press(KeyCode.ESCAPE); // the frame stays
+    pause(600);
+    w.picture(picture);
   }
 
   private static void remove(Path tree) throws IOException {

@@ -212,6 +212,17 @@ public final class PdfAmender {
     touched.add(page);
   }
 
+  /**
+   * Whether a field lies over a place of a page, as it is shown, and may hide what is painted
+   * there.
+   */
+  public boolean isUnderField(int page, Box place) {
+    PDPage p = pdf.getPage(page);
+    return NotesOnPage.annotations(p).stream()
+        .filter(a -> "Widget".equals(a.getSubtype()) && !a.isHidden() && a.getRectangle() != null)
+        .anyMatch(a -> PageSpace.shown(p, a.getRectangle()).intersects(area(place)));
+  }
+
   private COSStream drawing(Media picture, Box at) throws IOException {
     int height = (int) Math.max(1, Math.round(DrawingForms.FORM * at.height() / at.width()));
     COSStream form =

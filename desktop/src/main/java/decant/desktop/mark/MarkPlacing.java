@@ -19,6 +19,7 @@ import decant.words.Words;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.concurrent.atomic.AtomicBoolean;
 import javafx.beans.property.ReadOnlyBooleanProperty;
 import javafx.beans.property.ReadOnlyBooleanWrapper;
 import javafx.scene.Cursor;
@@ -177,22 +178,33 @@ public final class MarkPlacing {
       return;
     }
     String alt = WORDS.say("mark-placing.alt", MarkWords.kind(m.kind()), m.name());
+    var under = new AtomicBoolean();
     LongChange.start(
         work,
-        r -> Optional.of(PagePictures.put(r, m.picture(), alt, places)),
+        r -> {
+          for (PagePictures.Place p : places) {
+            if (p instanceof PagePictures.Place.OnPinned o && PagePictures.isUnderField(o)) {
+              under.set(true);
+            }
+          }
+          return Optional.of(PagePictures.put(r, m.picture(), alt, places));
+        },
         desk::tell,
-        () -> placed(places, without, single),
+        () -> placed(places, without, single, under.get()),
         () -> {});
   }
 
-  private void placed(List<PagePictures.Place> places, List<Integer> without, boolean single) {
+  private void placed(
+      List<PagePictures.Place> places, List<Integer> without, boolean single, boolean under) {
     if (single && places.getFirst() instanceof PagePictures.Place.InFlow f) {
       work.select(ObjectEdits.selection(f.anchor())); // its handles are at hand
     }
     desk.tell(
-        without.isEmpty()
-            ? WORDS.count("mark-placing.done", places.size())
-            : WORDS.say("mark-placing.not-everywhere", numbers(without)));
+        under
+            ? WORDS.say("mark-placing.under-field")
+            : without.isEmpty()
+                ? WORDS.count("mark-placing.done", places.size())
+                : WORDS.say("mark-placing.not-everywhere", numbers(without)));
   }
 
   private static String numbers(List<Integer> pages) {

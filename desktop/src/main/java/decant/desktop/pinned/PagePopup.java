@@ -2,7 +2,9 @@ package decant.desktop.pinned;
 
 import decant.desktop.page.PagesView;
 import decant.model.Box;
+import javafx.event.EventHandler;
 import javafx.scene.Node;
+import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.VBox;
 import javafx.stage.Popup;
 
@@ -23,6 +25,11 @@ final class PagePopup {
     popup.setConsumeAutoHidingEvents(false); // what is pressed beside it is meant
     popup.setHideOnEscape(true);
     popup.setOnHidden(e -> closed.run());
+  }
+
+  /** Lets keys go elsewhere before the window itself has them. */
+  void keys(EventHandler<KeyEvent> handler) {
+    popup.addEventFilter(KeyEvent.KEY_PRESSED, handler);
   }
 
   /**

@@ -8,7 +8,9 @@ import java.io.File;
 import java.nio.file.Path;
 import java.util.Optional;
 import java.util.function.Consumer;
+import javafx.event.EventHandler;
 import javafx.scene.control.Button;
+import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.HBox;
 import javafx.scene.text.Text;
 import javafx.stage.FileChooser;
@@ -34,9 +36,14 @@ final class PictureField {
             why,
             new HBox(
                 8,
+                closing("picture-leave", WORDS.say("line-field.leave"), () -> {}),
                 closing("picture-away", WORDS.say("picture-field.away"), () -> away.run()),
-                closing("picture-other", WORDS.say("picture-field.replace"), this::choose),
-                closing("picture-leave", WORDS.say("line-field.leave"), () -> {})));
+                closing("picture-other", WORDS.say("picture-field.replace"), this::choose)));
+  }
+
+  /** What keys do before they are the buttons'. */
+  void keys(EventHandler<KeyEvent> handler) {
+    popup.keys(handler);
   }
 
   private Button closing(String id, String name, Runnable run) {

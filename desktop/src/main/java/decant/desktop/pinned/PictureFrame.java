@@ -187,14 +187,15 @@ final class PictureFrame {
     view.refreshOverlays();
   }
 
-  private void key(KeyEvent e) {
+  /** Arrow keys move the picture, Esc lets it go. */
+  void key(KeyEvent e) {
     if (shown.isEmpty() || e.isShortcutDown() || e.isAltDown()) {
       return;
     }
     double step = e.isShiftDown() ? FAR_STEP : STEP;
     double dx = e.getCode() == KeyCode.LEFT ? -step : e.getCode() == KeyCode.RIGHT ? step : 0;
     double dy = e.getCode() == KeyCode.UP ? -step : e.getCode() == KeyCode.DOWN ? step : 0;
-    if (e.getCode() == KeyCode.ESCAPE) {
+    if (e.getCode() == KeyCode.ESCAPE && e.getTarget() == view) {
       e.consume();
       hide();
     } else if (dx != 0 || dy != 0) {

@@ -83,6 +83,7 @@ public final class PinnedLines {
     this.field = new LineField(view);
     this.pictureField = new PictureField(view);
     this.frame = new PictureFrame(view, to -> framed.ifPresent(on -> move(on, to)));
+    pictureField.keys(frame::key);
     view.addEventHandler(MouseEvent.MOUSE_MOVED, this::moved);
     view.addEventHandler(MouseEvent.MOUSE_EXITED, e -> show(Optional.empty()));
     view.addEventHandler(MouseEvent.MOUSE_CLICKED, this::clicked);
