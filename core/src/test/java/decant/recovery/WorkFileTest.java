@@ -11,8 +11,11 @@ import decant.model.Document;
 import decant.model.KeptPart;
 import decant.model.NodeId;
 import decant.model.Paragraph;
+import decant.model.Pinned;
 import decant.model.Table;
+import decant.model.edit.Revision;
 import decant.model.finding.Finding;
+import decant.pin.PageOrder;
 import decant.pin.PinnedPages;
 import decant.pin.Pinning;
 import decant.publication.KeptPage;
@@ -159,6 +162,43 @@ class WorkFileTest {
         .extracting(Paragraph::text)
         .isEqualTo(
             Samples.taken(source).document().paragraphs().stream().map(Paragraph::text).toList());
+  }
+
+  /** The order that pages were given, those of other files among them, is not lost by a crash. */
+  @Test
+  void pagesInAnOrderOfTheirOwnComeBack() throws Exception {
+    Path source = Samples.DEMO.resolve("Berth rules.pdf");
+    Path form = Samples.DEMO.resolve("Berth application.pdf");
+    TakenIn taken = Samples.taken(source);
+    var file = new KeptPage.InFile(source, "");
+    var book = new PageOrder.Book(taken.origin(), file);
+    Revision r =
+        Revision.of(
+            Pinning.pin(
+                taken.document(),
+                taken.origin(),
+                PinnedPages.unlocked(file),
+                PinnedPages.askedAll(file)));
+    r = PageOrder.moved(r, book, page(r, 4), -3);
+    r = PageOrder.without(r, book, page(r, 9)).orElseThrow();
+    var other = new PageOrder.Other(Samples.taken(form), new KeptPage.InFile(form, ""), "form");
+    r = PageOrder.putIn(r, book, Optional.of(page(r, 0)), other, List.of(0));
+    r = PageOrder.turned(r, page(r, 0), 1);
+    var work = new TakenIn(r.document(), taken.findings(), taken.origin());
+    WorkFile.write(file(), new UnsavedWork(source, work, Optional.empty()), "");
+    Document back = WorkFile.read(file(), "").taken().document();
+    assertThat(back.sections()).hasSameSizeAs(r.document().sections());
+    for (int k = 0; k < back.sections().size(); k++) {
+      var was = r.document().sections().get(k);
+      var is = back.sections().get(k);
+      assertThat(is.pinned().orElseThrow().page()).isEqualTo(was.pinned().orElseThrow().page());
+      assertThat(is.pinned().orElseThrow().ordered()).isTrue();
+      assertThat(is.page().width()).isEqualTo(was.page().width());
+    }
+  }
+
+  private static Pinned page(Revision r, int k) {
+    return r.document().sections().get(k).pinned().orElseThrow();
   }
 
   /** What was kept of a file of another format goes back into that format, after a crash too. */

@@ -259,6 +259,22 @@ class PlacedPicturesTest {
   }
 
   @Test
+  void aPictureTakesThePlaceOfADrawing() throws IOException {
+    var image = new BufferedImage(20, 20, BufferedImage.TYPE_INT_RGB);
+    for (int k = 0; k < 400; k++) {
+      image.setRGB(k % 20, k / 20, 0xFF0000);
+    }
+    var png = new ByteArrayOutputStream();
+    ImageIO.write(image, "png", png);
+    byte[] source = new RawPdf().page("").bytes();
+    byte[] with = changed(source, pdf -> pdf.addPicture(0, BLUE_SQUARE, new Box(100, 60, 80, 40)));
+    byte[] now = changed(with, pdf -> pdf.replacePicture(0, 0, png.toByteArray()));
+    // As large as fits, in the middle.
+    near(where(painted(now), PlacedPicturesTest::red), 120, 60, 40, 40);
+    assertThat(where(painted(now), PlacedPicturesTest::blueOrGreen).isEmpty()).isTrue();
+  }
+
+  @Test
   void aFormWithTextIsNoDrawing() throws ReadProblem {
     byte[] source =
         new RawPdf().page("/X1 Do").form("BT /F1 12 Tf 50 700 Td (The berth) Tj ET").bytes();

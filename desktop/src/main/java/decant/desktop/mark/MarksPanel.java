@@ -69,6 +69,12 @@ public final class MarksPanel extends ScrollPane {
     var on = new VBox(3, new Label(WORDS.say("marks-panel.pages")), pages);
     setContent(new VBox(12, fresh, on, says, rows));
     inSight.on(placing.activeProperty(), this::tell);
+    sceneProperty()
+        .addListener((o, was, is) -> {
+          if (is != null) {
+            fill(); // others may have been made beside another document
+          }
+        });
     fill();
   }
 

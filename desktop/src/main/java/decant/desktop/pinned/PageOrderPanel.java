@@ -1,5 +1,7 @@
 package decant.desktop.pinned;
 
+import decant.blanks.Blank;
+import decant.blanks.Blanks;
 import decant.desktop.page.PagesView;
 import decant.desktop.shell.Desk;
 import decant.desktop.shell.FilePatterns;
@@ -11,6 +13,7 @@ import decant.format.Formats;
 import decant.format.Intake;
 import decant.layout.Layout;
 import decant.model.Box;
+import decant.model.Document;
 import decant.model.Pinned;
 import decant.model.edit.Revision;
 import decant.pin.PageOrder;
@@ -26,6 +29,9 @@ import java.io.File;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
+import java.util.concurrent.atomic.AtomicBoolean;
+import java.util.stream.Collectors;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
@@ -272,7 +278,9 @@ public final class PageOrderPanel extends VBox {
     PageOrder.Book book = book();
     var range = new PageRange(some.getText());
     desk.tell(WORDS.say("page-order-panel.reading", name));
-    start(
+    var alike = new AtomicBoolean();
+    LongChange.start(
+        work,
         r -> {
           ReadRequest request = ReadRequest.of(file);
           if (!Intake.recognise(request).equals(Formats.pages())) {
@@ -281,11 +289,22 @@ public final class PageOrderPanel extends VBox {
                 WORDS.say("page-order-panel.not-pages", name, Formats.pages().name()));
           }
           TakenIn taken = Intake.take(request);
+          Set<String> fields = fields(r.document());
+          alike.set(fields(taken.document()).stream().anyMatch(fields::contains));
           var other = new PageOrder.Other(taken, new KeptPage.InFile(file, ""), name);
           List<Integer> pages = range.select(taken.origin().pages());
           return Optional.of(PageOrder.putIn(r, book, after, other, pages));
         },
-        WORDS.say("page-order-panel.put", name),
-        "");
+        desk::tell,
+        () ->
+            desk.tell(
+                WORDS.say(
+                    alike.get() ? "page-order-panel.put-alike" : "page-order-panel.put", name)),
+        () -> {});
+  }
+
+  /** What the fields of a document are called. */
+  private static Set<String> fields(Document d) {
+    return Blanks.of(d).stream().map(Blank::name).collect(Collectors.toSet());
   }
 }

@@ -111,15 +111,8 @@ public final class ReviseView implements Stage {
     var ofMarks = new InSight();
     this.marks = new MarksPanel(desk, work, placing, ofMarks, this::makeMark);
     below.add("side-marks", WORDS.say("revise-view.marks"), marks, ofMarks);
-    if (!Blanks.of(work.revision().document()).isEmpty()) {
-      var ofForm = new InSight();
-      var filling = new Filling(work, desk::tell);
-      below.add(
-          "side-form",
-          WORDS.say("revise-view.form"),
-          new FormPanel(work, filling, new FormActs(desk, work, filling), ofForm, this::reveal),
-          ofForm);
-    }
+    offerForm();
+    inSight.atRest(work.revisionProperty(), this::offerForm);
     var comments = new CommentsPanel(work, inSight, pages::requestFocus);
     inSight.atRest(
         work.revisionProperty(),
@@ -168,6 +161,19 @@ public final class ReviseView implements Stage {
         });
     pages.show(new PublishedPages(work.layout(), work.painter()), -1);
     shown = work.layout();
+  }
+
+  /** Offers the fields of a form as soon as there are some. */
+  private void offerForm() {
+    if (!below.has("side-form") && !Blanks.of(work.revision().document()).isEmpty()) {
+      var ofForm = new InSight();
+      var filling = new Filling(work, desk::tell);
+      below.add(
+          "side-form",
+          WORDS.say("revise-view.form"),
+          new FormPanel(work, filling, new FormActs(desk, work, filling), ofForm, this::reveal),
+          ofForm);
+    }
   }
 
   /** Makes a mark in the place of the pages. */

@@ -58,6 +58,11 @@ final class SideSwitch extends VBox {
     }
   }
 
+  /** Whether there is a panel with a button's id. */
+  boolean has(String id) {
+    return all.stream().anyMatch(s -> id.equals(s.button().getId()));
+  }
+
   /** Shows the panel with a button's id. */
   void show(String id) {
     all.stream()
