@@ -17,6 +17,7 @@ import decant.model.edit.Step;
 import decant.model.look.Insets;
 import decant.model.look.Look;
 import decant.model.look.Media;
+import decant.model.look.MediaId;
 import decant.model.look.Placement;
 import decant.pdf.amend.PagePicture;
 import decant.pdf.amend.PdfAmender;
@@ -26,6 +27,7 @@ import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -68,12 +70,16 @@ public final class PagePictures {
   public static Revision put(Revision r, Media picture, String alt, List<Place> places)
       throws ReadProblem {
     Document d = r.document().withMedia(picture);
+    Map<MediaId, List<Place.OnPinned>> byFile = new LinkedHashMap<>();
     for (Place p : places) {
-      d =
-          switch (p) {
-            case Place.OnPinned o -> put(d, o, picture, alt);
-            case Place.InFlow f -> put(d, f, picture, alt);
-          };
+      switch (p) {
+        case Place.OnPinned o ->
+            byFile.computeIfAbsent(o.page().file().id(), k -> new ArrayList<>()).add(o);
+        case Place.InFlow f -> d = put(d, f, picture, alt);
+      }
+    }
+    for (List<Place.OnPinned> pages : byFile.values()) {
+      d = put(d, pages, picture, alt);
     }
     Edit edit =
         Edit.of(
@@ -95,38 +101,49 @@ public final class PagePictures {
         at.page().file().bytes(), pdf -> pdf.isUnderField(at.page().page(), at.box()));
   }
 
-  private static Document put(Document d, Place.OnPinned at, Media picture, String alt)
+  /** Pages of one file, which they share afterwards too. */
+  private static Document put(Document d, List<Place.OnPinned> at, Media picture, String alt)
       throws ReadProblem {
-    Pinned was = at.page();
     var out = new ByteArrayOutputStream();
     PdfAmender.in(
-        was.file().bytes(),
+        at.getFirst().page().file().bytes(),
         pdf -> {
-          try {
-            pdf.addPicture(was.page(), picture, at.box());
-          } catch (IOException e) {
-            throw noPicture(e);
+          for (Place.OnPinned o : at) {
+            try {
+              pdf.addPicture(o.page().page(), picture, o.box());
+            } catch (IOException e) {
+              throw noPicture(e);
+            }
           }
-          pdf.writeOnly(was.page(), out);
-          return was;
+          if (at.size() == 1) {
+            pdf.writeOnly(at.getFirst().page().page(), out);
+          } else {
+            pdf.write(out);
+          }
+          return at;
         });
-    Paragraph read =
-        Paragraph.of(Look.PLAIN, "").withInlines(List.of(standing(picture, at.box(), alt)));
-    Map<NodeId, Box> places = new HashMap<>(was.places());
-    places.put(read.id(), at.box());
-    Pinned now = was.in(Media.of("application/pdf", out.toByteArray()), places);
+    Media file = Media.of("application/pdf", out.toByteArray());
     return d.withSections(
         d.sections().stream()
-            .map(s -> {
-              if (s.pinned().filter(p -> p == was).isEmpty()) {
-                return s;
-              }
-              var blocks = new ArrayList<>(s.blocks());
-              blocks.add(read);
-              return new Section(
-                  s.id(), s.page(), s.start(), s.running(), blocks, Optional.of(now));
-            })
+            .map(s ->
+                at.stream()
+                    .filter(o -> s.pinned().filter(p -> p == o.page()).isPresent())
+                    .findFirst()
+                    .map(o -> with(s, o, file, picture, alt))
+                    .orElse(s))
             .toList());
+  }
+
+  /** A page with its file as it is now, and with what was put on it in its text. */
+  private static Section with(Section s, Place.OnPinned at, Media file, Media picture, String alt) {
+    Paragraph read =
+        Paragraph.of(Look.PLAIN, "").withInlines(List.of(standing(picture, at.box(), alt)));
+    Map<NodeId, Box> places = new HashMap<>(at.page().places());
+    places.put(read.id(), at.box());
+    var blocks = new ArrayList<>(s.blocks());
+    blocks.add(read);
+    return new Section(
+        s.id(), s.page(), s.start(), s.running(), blocks, Optional.of(at.page().in(file, places)));
   }
 
   private static Document put(Document d, Place.InFlow at, Media picture, String alt) {

@@ -21,6 +21,7 @@ import decant.model.look.Media;
 import decant.pdf.amend.PagePicture;
 import decant.pdf.choices.PdfChoices;
 import decant.pdf.write.PdfWriter;
+import decant.publication.KeptPage;
 import decant.reading.TakenIn;
 import decant.text.FontBook;
 import decant.verify.Check;
@@ -31,9 +32,12 @@ import java.awt.geom.Rectangle2D;
 import java.awt.image.BufferedImage;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.Collections;
+import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.stream.IntStream;
 import javax.imageio.ImageIO;
 import org.apache.pdfbox.Loader;
@@ -175,6 +179,52 @@ class PagePicturesTest {
     stands(green(r.document(), 1), AT);
     stands(green(r.document(), 3), AT);
     assertThat(r.undo().document().sections()).isEqualTo(revision.document().sections());
+  }
+
+  /** Many pages of one file are changed in one go, and each can be changed alone afterwards. */
+  @Test
+  void pagesOfOneFileShareItAfterwards() throws Exception {
+    var source = new KeptPage.InFile(RULES, "");
+    TakenIn taken = Samples.taken(RULES);
+    revision =
+        Revision.of(
+            Pinning.pin(
+                taken.document(),
+                taken.origin(),
+                PinnedPages.unlocked(source),
+                PinnedPages.askedAll(source)));
+    Map<Integer, Pinned> pages = Pinning.pages(revision.document());
+    Revision r =
+        put(
+            new PagePictures.Place.OnPinned(pages.get(1), AT),
+            new PagePictures.Place.OnPinned(pages.get(4), AT));
+    Map<Integer, Pinned> now = Pinning.pages(r.document());
+    assertThat(now.get(1).file()).isSameAs(now.get(4).file());
+    assertThat(now.get(2)).isSameAs(pages.get(2));
+    try (PDDocument pdf = Loader.loadPDF(now.get(1).file().bytes())) {
+      assertThat(pdf.getNumberOfPages()).isEqualTo(15);
+      Set<Object> forms = Collections.newSetFromMap(new IdentityHashMap<>());
+      for (int k : List.of(1, 4)) {
+        var resources = pdf.getPage(k).getResources();
+        for (var n : resources.getXObjectNames()) {
+          if (n.getName().startsWith("Amended")) {
+            forms.add(resources.getXObject(n).getCOSObject());
+          }
+        }
+      }
+      assertThat(forms).hasSize(1); // the drawing stands in the file once
+    }
+    stands(green(r.document(), 2), AT);
+    stands(green(r.document(), 5), AT);
+    assertThat(green(r.document(), 3).isEmpty()).isTrue();
+    PagePicture mark =
+        AmendedPages.parts(now.get(4)).pictures().stream()
+            .filter(p -> p.drawing() && Math.abs(p.box().x() - AT.x()) < 1)
+            .findFirst()
+            .orElseThrow();
+    Revision gone = PagePictures.change(r, now.get(4), mark, Optional.empty());
+    assertThat(green(gone.document(), 5).isEmpty()).isTrue();
+    stands(green(gone.document(), 2), AT);
   }
 
   @Test

@@ -2,6 +2,7 @@ package decant.pdf.amend;
 
 import decant.model.Box;
 import decant.model.look.Media;
+import decant.model.look.MediaId;
 import decant.pdf.amend.line.FontsOfFile;
 import decant.pdf.amend.line.PageLetters;
 import decant.pdf.amend.line.PaintedPicture;
@@ -26,9 +27,11 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Collections;
+import java.util.HashMap;
 import java.util.IdentityHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
@@ -57,6 +60,10 @@ public final class PdfAmender {
   private final List<PageChange.FontEntry> wanted = new ArrayList<>();
   private final Set<Integer> touched = new TreeSet<>();
   private final PageStreams streams;
+  private final Map<Added, COSStream> added = new HashMap<>();
+
+  /** A picture that was put in, and for a drawing its height for a usual width. */
+  private record Added(MediaId picture, int height) {}
 
   private PdfAmender(Optional<ReadRequest> request, PDDocument pdf) {
     this.request = request;
@@ -202,14 +209,27 @@ public final class PdfAmender {
    */
   public void addPicture(int page, Media picture, Box at) throws IOException {
     PDPage p = pdf.getPage(page);
-    COSStream painted =
-        VectorPicture.isVector(picture.type()) ? drawing(picture, at) : image(picture);
+    COSStream painted = painted(picture, at);
     Rectangle2D own =
         COSName.FORM.equals(painted.getCOSName(COSName.SUBTYPE))
             ? new PDRectangle(painted.getCOSArray(COSName.BBOX)).toGeneralPath().getBounds2D()
             : new Rectangle2D.Double(0, 0, 1, 1);
     changing(page, Set.of(page)).add(painted, PageSpace.standing(p, own, area(at)));
     touched.add(page);
+  }
+
+  /** A picture as an object of the file, once for all places where it has the same shape. */
+  private COSStream painted(Media picture, Box at) throws IOException {
+    boolean drawn = VectorPicture.isVector(picture.type());
+    int height =
+        drawn ? (int) Math.max(1, Math.round(DrawingForms.FORM * at.height() / at.width())) : 1;
+    var key = new Added(picture.id(), height);
+    COSStream known = added.get(key);
+    if (known == null) {
+      known = drawn ? drawing(picture, height, at.width()) : image(picture);
+      added.put(key, known);
+    }
+    return known;
   }
 
   /**
@@ -223,11 +243,10 @@ public final class PdfAmender {
         .anyMatch(a -> PageSpace.shown(p, a.getRectangle()).intersects(area(place)));
   }
 
-  private COSStream drawing(Media picture, Box at) throws IOException {
-    int height = (int) Math.max(1, Math.round(DrawingForms.FORM * at.height() / at.width()));
+  private COSStream drawing(Media picture, int height, double width) throws IOException {
     COSStream form =
         new DrawingForms(pdf, Conformance.DEFAULT, LEVEL)
-                .of(picture, height, at.width())
+                .of(picture, height, width)
                 .orElseThrow(() -> new IOException("a drawing that cannot be painted"))
                 .stream();
     form.setItem(COSName.BBOX, new PDRectangle(DrawingForms.FORM, height));
