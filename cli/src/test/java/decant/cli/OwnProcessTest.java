@@ -83,7 +83,9 @@ class OwnProcessTest {
                 half.toString())
             .redirectError(folder.resolve("told").toFile())
             .start();
-    assertThat(p.waitFor(60, TimeUnit.SECONDS)).isTrue();
+    boolean ended = p.waitFor(60, TimeUnit.SECONDS);
+    p.destroyForcibly(); // what hangs must not outlive the test
+    assertThat(ended).isTrue();
     assertThat(half).doesNotExist();
     return new Ended(p.exitValue(), Files.readString(folder.resolve("told")));
   }

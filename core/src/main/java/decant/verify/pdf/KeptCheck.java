@@ -131,6 +131,7 @@ final class KeptCheck {
 
   private static String text(PDDocument pdf, int page) throws IOException {
     var stripper = new PDFTextStripper();
+    stripper.setShouldSeparateByBeads(false); // threads stay behind, and say nothing of the page
     stripper.setStartPage(page + 1);
     stripper.setEndPage(page + 1);
     return stripper.getText(pdf);

@@ -46,6 +46,7 @@ import org.apache.pdfbox.pdmodel.interactive.annotation.PDAnnotationUnknown;
 import org.apache.pdfbox.pdmodel.interactive.documentnavigation.destination.PDPageFitDestination;
 import org.apache.pdfbox.pdmodel.interactive.form.PDAcroForm;
 import org.apache.pdfbox.pdmodel.interactive.form.PDTextField;
+import org.apache.pdfbox.pdmodel.interactive.pagenavigation.PDThreadBead;
 import org.apache.pdfbox.text.PDFTextStripper;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -201,6 +202,30 @@ class KeptPagesTest {
       }
       assertThat(new PDFTextStripper().getText(now)).isEqualTo(new PDFTextStripper().getText(was));
     }
+  }
+
+  /** ISO 32000-2 §12.4.3: threads of articles stay behind; the pages say the same without them. */
+  @Test
+  void threadsOverThePagesDoNotMatter() throws Exception {
+    try (PDDocument pdf = Loader.loadPDF(source.toFile())) {
+      var crop = pdf.getPage(0).getCropBox();
+      var second = new PDThreadBead();
+      second.setRectangle(
+          new PDRectangle(
+              crop.getLowerLeftX(), crop.getLowerLeftY(), crop.getWidth(), crop.getHeight() / 2));
+      var first = new PDThreadBead();
+      first.setRectangle(
+          new PDRectangle(
+              crop.getLowerLeftX(),
+              crop.getLowerLeftY() + crop.getHeight() / 2,
+              crop.getWidth(),
+              crop.getHeight() / 2));
+      pdf.getPage(0).setThreadBeads(List.of(second, first)); // against the order of the page
+      Path with = folder.resolve("threads.pdf");
+      pdf.save(with.toFile());
+      source = with;
+    }
+    assertThat(publish(Output.Pdf.DEFAULT, Passwords.NONE).verified()).isTrue();
   }
 
   /** Addresses and places stay; what acts, and what leads into the machine, does not. */
