@@ -207,7 +207,8 @@ class KeptPagesTest {
   /** ISO 32000-2 §12.4.3: threads of articles stay behind; the pages say the same without them. */
   @Test
   void threadsOverThePagesDoNotMatter() throws Exception {
-    try (PDDocument pdf = Loader.loadPDF(source.toFile())) {
+    Path rules = Samples.DEMO.resolve("Berth rules.pdf");
+    try (PDDocument pdf = Loader.loadPDF(rules.toFile())) {
       var crop = pdf.getPage(0).getCropBox();
       var second = new PDThreadBead();
       second.setRectangle(
@@ -224,6 +225,11 @@ class KeptPagesTest {
       Path with = folder.resolve("threads.pdf");
       pdf.save(with.toFile());
       source = with;
+    }
+    try (PDDocument with = Loader.loadPDF(source.toFile());
+        PDDocument without = Loader.loadPDF(rules.toFile())) {
+      assertThat(new PDFTextStripper().getText(with))
+          .isNotEqualTo(new PDFTextStripper().getText(without));
     }
     assertThat(publish(Output.Pdf.DEFAULT, Passwords.NONE).verified()).isTrue();
   }
