@@ -2,9 +2,14 @@ package decant;
 
 import static org.junit.jupiter.api.Assumptions.assumeTrue;
 
+import java.awt.image.BufferedImage;
 import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.util.concurrent.TimeUnit;
+import javax.imageio.ImageIO;
 
 /** Programs outside the project that published files are held against. ./check installs them. */
 public final class Tool {
@@ -38,6 +43,35 @@ public final class Tool {
           command[0] + " is not installed; ./check installs what the tests need", e);
     } catch (InterruptedException e) {
       throw new IllegalStateException(e);
+    }
+  }
+
+  /**
+   * A page as poppler paints it, one pixel a point, as much as is shown of it.
+   *
+   * @param page from 1
+   */
+  public static BufferedImage painted(Path pdf, int page) {
+    try {
+      Path to = Files.createTempFile("painted", "");
+      run(
+          "pdftoppm",
+          "-r",
+          "72",
+          "-png",
+          "-singlefile",
+          "-cropbox",
+          "-f",
+          String.valueOf(page),
+          pdf.toString(),
+          to.toString());
+      Path png = to.resolveSibling(to.getFileName() + ".png");
+      BufferedImage out = ImageIO.read(png.toFile());
+      Files.delete(png);
+      Files.delete(to);
+      return out;
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
     }
   }
 }

@@ -87,7 +87,7 @@ final class AmendCommand implements Callable<Integer> {
         seconds == null ? Deadline.usual(file) : Duration.ofSeconds(Math.max(1, seconds));
     return OwnProcess.isOurs()
         ? OwnProcess.within(
-            allowed, () -> amended(all, allowed), () -> ReadProblem.tooSlow(allowed), this::told)
+            allowed, () -> amended(all, allowed), () -> told(ReadProblem.tooSlow(allowed)))
         : amended(all, allowed);
   }
 

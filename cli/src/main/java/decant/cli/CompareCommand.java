@@ -98,8 +98,7 @@ final class CompareCommand implements Callable<Integer> {
     }
     Duration whole = allowed(a).plus(allowed(b)).plus(COMPARING);
     return OwnProcess.isOurs()
-        ? OwnProcess.within(
-            whole, this::compared, () -> ReadProblem.tooSlow(whole), late -> told(b, late))
+        ? OwnProcess.within(whole, this::compared, () -> told(b, ReadProblem.tooSlow(whole)))
         : compared();
   }
 

@@ -53,9 +53,8 @@ final class EachFile {
       return OwnProcess.within(
           allowed.plus(GRACE),
           () -> guarded(f, here, told),
-          () -> ReadProblem.tooSlow(allowed),
-          late -> {
-            told.accept(f, late);
+          () -> {
+            told.accept(f, ReadProblem.tooSlow(allowed));
             return 1;
           });
     }

@@ -1,10 +1,7 @@
 package decant.cli;
 
-import decant.reading.ReadProblem;
 import java.time.Duration;
 import java.util.function.IntSupplier;
-import java.util.function.Supplier;
-import java.util.function.ToIntFunction;
 
 /**
  * A process that a command has for itself, and may end when its one file does not come to an end:
@@ -42,17 +39,11 @@ final class OwnProcess {
   /**
    * Gives what comes of some work, or ends the process.
    *
-   * @param why it has not ended in time
-   * @param late tells it, and gives the status to end with
+   * @param late says why, when it has not ended in time, and gives the status to end with
    */
-  static int within(
-      Duration allowed,
-      IntSupplier work,
-      Supplier<ReadProblem> why,
-      ToIntFunction<ReadProblem> late) {
+  static int within(Duration allowed, IntSupplier work, IntSupplier late) {
     reserve = new byte[PARTS][PART];
-    Thread watch =
-        Thread.ofPlatform().daemon().name("watch").start(() -> watch(allowed, why, late));
+    Thread watch = Thread.ofPlatform().daemon().name("watch").start(() -> watch(allowed, late));
     try {
       return work.getAsInt();
     } finally {
@@ -60,8 +51,7 @@ final class OwnProcess {
     }
   }
 
-  private static void watch(
-      Duration allowed, Supplier<ReadProblem> why, ToIntFunction<ReadProblem> late) {
+  private static void watch(Duration allowed, IntSupplier late) {
     try {
       Thread.sleep(allowed);
     } catch (InterruptedException e) {
@@ -69,8 +59,9 @@ final class OwnProcess {
     }
     reserve = NONE; // a file that fills all memory must not keep this from being told
     try {
-      Thread.ofPlatform().daemon().name("end").start(() -> haltSoon(UNTOLD));
-      System.exit(late.applyAsInt(why.get())); // takes what is half-written with it
+      int status = late.getAsInt();
+      Thread.ofPlatform().daemon().name("end").start(() -> haltSoon(status));
+      System.exit(status); // takes what is half-written with it
     } catch (Error | RuntimeException e) {
       Runtime.getRuntime().halt(UNTOLD); // there is no room even for telling
     }

@@ -38,9 +38,8 @@ class OwnProcessTest {
                         case "fill" -> fill();
                         default -> 7;
                       },
-                  () -> ReadProblem.tooSlow(Duration.ofSeconds(30)),
-                  late -> {
-                    System.err.println(late.getMessage());
+                  () -> {
+                    System.err.println(ReadProblem.tooSlow(Duration.ofSeconds(30)).getMessage());
                     return 5;
                   })));
     }

@@ -1,6 +1,7 @@
 package decant.mark;
 
 import decant.model.look.Colour;
+import decant.picture.PictureSize;
 import java.awt.geom.Path2D;
 import java.awt.geom.Rectangle2D;
 import java.util.ArrayList;
@@ -47,8 +48,6 @@ public final class Ink {
   /** Widths are told apart by this share of the pen's. */
   private static final double STEP = 0.08;
 
-  private static final double POINTS_A_PIXEL = 0.75;
-
   private Ink() {}
 
   /**
@@ -83,8 +82,8 @@ public final class Ink {
             "",
             Mark.Kind.SIGNATURE,
             svg.in(box),
-            box.getWidth() * POINTS_A_PIXEL,
-            box.getHeight() * POINTS_A_PIXEL));
+            box.getWidth() * PictureSize.PIXEL,
+            box.getHeight() * PictureSize.PIXEL));
   }
 
   /** A part of a line that is equally thick. */

@@ -1,18 +1,13 @@
 package decant.mark;
 
+import decant.io.PasswordCipher;
 import java.security.GeneralSecurityException;
 import java.security.SecureRandom;
-import java.util.Arrays;
 import javax.crypto.AEADBadTagException;
 import javax.crypto.Cipher;
-import javax.crypto.SecretKeyFactory;
-import javax.crypto.spec.GCMParameterSpec;
-import javax.crypto.spec.PBEKeySpec;
-import javax.crypto.spec.SecretKeySpec;
 
 /**
- * Bytes that only a passphrase opens: AES-256 in GCM (NIST SP 800-38D), its key by PBKDF2 with
- * HMAC-SHA-256 (RFC 8018 §5.2).
+ * Bytes that only a passphrase opens.
  *
  * @param rounds of PBKDF2
  */
@@ -23,9 +18,6 @@ record Locked(byte[] salt, byte[] nonce, int rounds, byte[] data) {
   /** A file that asks for more is damaged, or meant to keep the program busy. */
   private static final int MOST_ROUNDS = 10_000_000;
 
-  private static final int KEY_BITS = 256;
-  private static final int TAG_BITS = 128;
-
   static Locked lock(byte[] open, char[] passphrase) {
     var random = new SecureRandom();
     byte[] salt = new byte[16];
@@ -33,7 +25,8 @@ record Locked(byte[] salt, byte[] nonce, int rounds, byte[] data) {
     random.nextBytes(salt);
     random.nextBytes(nonce);
     try {
-      byte[] data = cipher(Cipher.ENCRYPT_MODE, passphrase, salt, nonce, ROUNDS).doFinal(open);
+      byte[] data =
+          PasswordCipher.of(Cipher.ENCRYPT_MODE, passphrase, salt, nonce, ROUNDS).doFinal(open);
       return new Locked(salt, nonce, ROUNDS, data);
     } catch (GeneralSecurityException e) {
       throw new AssertionError("every Java runtime has AES", e);
@@ -50,18 +43,6 @@ record Locked(byte[] salt, byte[] nonce, int rounds, byte[] data) {
     if (rounds < 1 || rounds > MOST_ROUNDS) {
       throw new GeneralSecurityException("rounds");
     }
-    return cipher(Cipher.DECRYPT_MODE, passphrase, salt, nonce, rounds).doFinal(data);
-  }
-
-  private static Cipher cipher(int mode, char[] passphrase, byte[] salt, byte[] nonce, int rounds)
-      throws GeneralSecurityException {
-    var spec = new PBEKeySpec(passphrase, salt, rounds, KEY_BITS);
-    byte[] key =
-        SecretKeyFactory.getInstance("PBKDF2WithHmacSHA256").generateSecret(spec).getEncoded();
-    spec.clearPassword();
-    Cipher c = Cipher.getInstance("AES/GCM/NoPadding");
-    c.init(mode, new SecretKeySpec(key, "AES"), new GCMParameterSpec(TAG_BITS, nonce));
-    Arrays.fill(key, (byte) 0);
-    return c;
+    return PasswordCipher.of(Cipher.DECRYPT_MODE, passphrase, salt, nonce, rounds).doFinal(data);
   }
 }

@@ -5,6 +5,7 @@ import com.fasterxml.jackson.core.StreamReadConstraints;
 import com.fasterxml.jackson.databind.DeserializationFeature;
 import com.fasterxml.jackson.databind.json.JsonMapper;
 import decant.io.AtomicFile;
+import decant.io.NamedFile;
 import decant.io.WriteProblem;
 import decant.model.look.Media;
 import decant.words.Words;
@@ -200,8 +201,6 @@ public final class MarkShelf {
   }
 
   private Path file(String name) {
-    String safe = name.toLowerCase(Locale.ROOT).replaceAll("[^\\p{L}\\p{N}]+", "-");
-    // Two names may be alike but for signs that files cannot have.
-    return folder.resolve(safe + "-" + Integer.toHexString(name.hashCode()) + ".json");
+    return NamedFile.in(folder, name);
   }
 }

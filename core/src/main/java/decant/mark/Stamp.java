@@ -1,6 +1,7 @@
 package decant.mark;
 
 import decant.model.look.Colour;
+import decant.picture.PictureSize;
 import decant.words.Words;
 import java.awt.Shape;
 import java.awt.geom.AffineTransform;
@@ -17,8 +18,6 @@ public final class Stamp {
   private static final double PADDING = 16;
   private static final double FRAME = 4;
   private static final double LEADING = 1.25;
-  private static final double POINTS_A_PIXEL = 0.75;
-
   private static final int MOST_LINES = 6;
   private static final int LONGEST = 60;
 
@@ -69,8 +68,8 @@ public final class Stamp {
         lines.getFirst(),
         Mark.Kind.STAMP,
         svg.in(box),
-        box.getWidth() * POINTS_A_PIXEL,
-        box.getHeight() * POINTS_A_PIXEL);
+        box.getWidth() * PictureSize.PIXEL,
+        box.getHeight() * PictureSize.PIXEL);
   }
 
   private static double size(int line) {

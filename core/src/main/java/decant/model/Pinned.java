@@ -1,6 +1,7 @@
 package decant.model;
 
 import decant.model.look.Media;
+import java.util.List;
 import java.util.Map;
 
 /**
@@ -23,6 +24,11 @@ public record Pinned(Media file, int page, String why, Map<NodeId, Box> places, 
   /** A page in its place among the others of its file. */
   public Pinned(Media file, int page, String why, Map<NodeId, Box> places) {
     this(file, page, why, places, false);
+  }
+
+  /** Whether the person has given the pages of a document their order. */
+  public static boolean areOrdered(List<Section> pages) {
+    return pages.stream().anyMatch(s -> s.pinned().filter(Pinned::ordered).isPresent());
   }
 
   /** The page as another file has it under the same number. */

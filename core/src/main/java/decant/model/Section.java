@@ -85,6 +85,16 @@ public record Section(
     return new Section(id, page, start, others, blocks, pinned);
   }
 
+  /** This section with another page in its place. */
+  public Section withPinned(Pinned other) {
+    return new Section(id, page, start, running, blocks, Optional.of(other));
+  }
+
+  /** Whether this very page stands in its place. */
+  public boolean is(Pinned other) {
+    return pinned.filter(p -> p == other).isPresent();
+  }
+
   /** This section flowing again. */
   public Section flowing() {
     return new Section(id, page, start, running, blocks);

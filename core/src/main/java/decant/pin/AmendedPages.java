@@ -12,7 +12,6 @@ import decant.model.Selection;
 import decant.model.edit.Edit;
 import decant.model.edit.Revision;
 import decant.model.edit.Step;
-import decant.model.look.Media;
 import decant.model.walk.Walk;
 import decant.pdf.amend.Amended;
 import decant.pdf.amend.ChangedWords;
@@ -23,7 +22,6 @@ import decant.pdf.amend.Replacement;
 import decant.pdf.amend.WholeWords;
 import decant.reading.ReadProblem;
 import decant.words.Words;
-import java.io.ByteArrayOutputStream;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -33,7 +31,6 @@ import java.util.regex.Pattern;
 /** Pinned pages whose lines are changed where they stand; all else of them stays. */
 public final class AmendedPages {
   private static final Words WORDS = Words.of(AmendedPages.class);
-  private static final String TYPE = "application/pdf";
 
   private AmendedPages() {}
 
@@ -64,21 +61,14 @@ public final class AmendedPages {
    */
   public static Result change(Revision r, Pinned pinned, PageLine line, String text)
       throws ReadProblem {
-    var out = new ByteArrayOutputStream();
-    Amended amended =
-        PdfAmender.in(
-            pinned.file().bytes(),
-            pdf -> {
-              Amended a = pdf.change(pinned.page(), line.index(), text);
-              if (a.changed() > 0) {
-                pdf.writeOnly(pinned.page(), out);
-              }
-              return a;
-            });
-    if (amended.changed() == 0) {
+    PageFile.Changed<Amended> changed =
+        PageFile.changed(
+            pinned, pdf -> pdf.change(pinned.page(), line.index(), text), a -> a.changed() > 0);
+    Amended amended = changed.result();
+    if (changed.page().isEmpty()) {
       return new Result(r, amended);
     }
-    Pinned now = with(pinned, out.toByteArray());
+    Pinned now = changed.requirePage();
     Optional<Document> read = reading(r.document(), pinned, line, text.strip());
     var told = new ArrayList<>(amended.told());
     if (read.isEmpty()) {
@@ -109,30 +99,18 @@ public final class AmendedPages {
       if (pinned == null) {
         continue;
       }
-      var out = new ByteArrayOutputStream();
-      Amended a =
-          PdfAmender.in(
-              pinned.file().bytes(),
-              pdf -> {
-                Amended done =
-                    pdf.replace(List.of(new Replacement(words, with)), List.of(pinned.page()));
-                if (done.changed() > 0) {
-                  pdf.writeOnly(pinned.page(), out);
-                }
-                return done;
-              });
-      if (a.changed() > 0) {
-        all += a.changed();
-        d = with(d, pinned, with(pinned, out.toByteArray()));
+      PageFile.Changed<Amended> changed =
+          PageFile.changed(
+              pinned,
+              pdf -> pdf.replace(List.of(new Replacement(words, with)), List.of(pinned.page())),
+              a -> a.changed() > 0);
+      if (changed.page().isPresent()) {
+        all += changed.result().changed();
+        d = with(d, pinned, changed.requirePage());
         d = read(d, s.blocks(), words, with);
       }
     }
     return new Replaced(d, all);
-  }
-
-  /** The page with another file. */
-  static Pinned with(Pinned p, byte[] file) {
-    return p.in(Media.of(TYPE, file), p.places());
   }
 
   /** What was read from a page says the new words too. */
@@ -172,14 +150,7 @@ public final class AmendedPages {
 
   /** The document with another in the place of a pinned page. */
   static Document with(Document d, Pinned was, Pinned now) {
-    return d.withSections(
-        d.sections().stream()
-            .map(s ->
-                s.pinned().filter(p -> p == was).isPresent()
-                    ? new Section(
-                        s.id(), s.page(), s.start(), s.running(), s.blocks(), Optional.of(now))
-                    : s)
-            .toList());
+    return PageFile.with(d, was, s -> s.withPinned(now));
   }
 
   /**
@@ -190,7 +161,7 @@ public final class AmendedPages {
     List<String> was = ChangedWords.of(line.text());
     ChangedWords change = ChangedWords.between(was, ChangedWords.of(text)).orElseThrow();
     for (Section s : d.sections()) {
-      if (s.pinned().filter(p -> p == pinned).isEmpty()) {
+      if (!s.is(pinned)) {
         continue;
       }
       for (Block b : s.blocks()) {

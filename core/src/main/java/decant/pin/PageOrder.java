@@ -35,8 +35,6 @@ import java.util.Optional;
 public final class PageOrder {
   private static final Words WORDS = Words.of(PageOrder.class);
 
-  private static final String PDF = "application/pdf";
-
   /** No page is smaller, in points: PDF readers show none (ISO 32000-1 annex C). */
   private static final double LEAST = 3;
 
@@ -86,7 +84,7 @@ public final class PageOrder {
     if (!isFree(d)) {
       throw new IllegalArgumentException("some pages flow");
     }
-    if (Pinning.pages(d).values().stream().anyMatch(Pinned::ordered)) {
+    if (Pinned.areOrdered(d.sections())) {
       return d;
     }
     List<Pinning.Sheet> all = PinnedPages.askedAll(book.source);
@@ -97,7 +95,7 @@ public final class PageOrder {
 
   private static int at(List<Section> all, Pinned page) {
     for (int k = 0; k < all.size(); k++) {
-      if (all.get(k).pinned().filter(p -> p == page).isPresent()) {
+      if (all.get(k).is(page)) {
         return k;
       }
     }
@@ -110,8 +108,7 @@ public final class PageOrder {
   }
 
   private static Section inOrder(Section s) {
-    return new Section(
-        s.id(), s.page(), s.start(), s.running(), s.blocks(), s.pinned().map(Pinned::inOrder));
+    return s.withPinned(s.pinned().orElseThrow().inOrder());
   }
 
   /**
@@ -121,12 +118,11 @@ public final class PageOrder {
    * @throws ReadProblem if its file cannot be read
    */
   public static Revision turned(Revision r, Pinned page, int quarters) throws ReadProblem {
-    byte[] file = changed(page, pdf -> pdf.turn(page.page(), quarters));
-    return replaced(
+    return changed(
         r,
         WORDS.say("page-order.turn"),
         page,
-        file,
+        pdf -> pdf.turn(page.page(), quarters),
         s -> {
           Map<NodeId, Box> places = new HashMap<>(page.places());
           double w = s.page().width();
@@ -150,11 +146,7 @@ public final class PageOrder {
    * @throws ReadProblem if its file cannot be read
    */
   public static Optional<Revision> cropped(Revision r, Pinned page, Box to) throws ReadProblem {
-    Section of =
-        r.document().sections().stream()
-            .filter(s -> s.pinned().filter(p -> p == page).isPresent())
-            .findFirst()
-            .orElseThrow();
+    Section of = r.document().sections().stream().filter(s -> s.is(page)).findFirst().orElseThrow();
     double x = Math.max(0, to.x());
     double y = Math.max(0, to.y());
     double width = Math.min(of.page().width(), to.right()) - x;
@@ -163,13 +155,12 @@ public final class PageOrder {
       return Optional.empty();
     }
     var box = new Box(x, y, width, height);
-    byte[] file = changed(page, pdf -> pdf.crop(page.page(), box));
     return Optional.of(
-        replaced(
+        changed(
             r,
             WORDS.say("page-order.crop"),
             page,
-            file,
+            pdf -> pdf.crop(page.page(), box),
             s -> {
               Map<NodeId, Box> places = new HashMap<>();
               page.places()
@@ -187,42 +178,30 @@ public final class PageOrder {
   }
 
   private interface Change {
-    void of(PdfAmender pdf) throws IOException;
+    void of(PdfAmender pdf);
   }
 
-  private static byte[] changed(Pinned page, Change change) throws ReadProblem {
-    var out = new ByteArrayOutputStream();
-    PdfAmender.in(
-        page.file().bytes(),
-        pdf -> {
-          change.of(pdf);
-          pdf.writeOnly(page.page(), out);
-          return page;
-        });
-    return out.toByteArray();
-  }
-
-  private static Revision replaced(
-      Revision r, String name, Pinned was, byte[] file, Showing showing) {
-    Document d = r.document();
-    var all = new ArrayList<Section>();
-    for (Section s : d.sections()) {
-      if (s.pinned().filter(p -> p == was).isEmpty()) {
-        all.add(s);
-        continue;
-      }
-      Shown shown = showing.of(s);
-      Pinned now = was.in(Media.of(PDF, file), shown.places);
-      all.add(
-          new Section(
-              s.id(),
-              s.page().withSize(shown.width, shown.height),
-              s.start(),
-              s.running(),
-              s.blocks(),
-              Optional.of(now)));
-    }
-    return AmendedPages.changed(r, name, d.withSections(all));
+  private static Revision changed(
+      Revision r, String name, Pinned was, Change change, Showing showing) throws ReadProblem {
+    Pinned now =
+        PageFile.changed(
+                was,
+                pdf -> {
+                  change.of(pdf);
+                  return true;
+                },
+                done -> done)
+            .requirePage();
+    Document d =
+        PageFile.with(
+            r.document(),
+            was,
+            s -> {
+              Shown shown = showing.of(s);
+              return s.withPage(s.page().withSize(shown.width, shown.height))
+                  .withPinned(now.in(now.file(), shown.places));
+            });
+    return AmendedPages.changed(r, name, d);
   }
 
   /**
@@ -257,7 +236,7 @@ public final class PageOrder {
           pdf.writeSome(pages, from, out);
           return pages;
         });
-    Media file = Media.of(PDF, out.toByteArray());
+    Media file = Media.of(PageFile.PDF, out.toByteArray());
     Document pinned =
         Pinning.pin(
             Pinning.releaseAll(other.taken.document()),

@@ -122,12 +122,12 @@ public final class PagePictures {
           }
           return at;
         });
-    Media file = Media.of("application/pdf", out.toByteArray());
+    Media file = Media.of(PageFile.PDF, out.toByteArray());
     return d.withSections(
         d.sections().stream()
             .map(s ->
                 at.stream()
-                    .filter(o -> s.pinned().filter(p -> p == o.page()).isPresent())
+                    .filter(o -> s.is(o.page()))
                     .findFirst()
                     .map(o -> with(s, o, file, picture, alt))
                     .orElse(s))
@@ -142,8 +142,7 @@ public final class PagePictures {
     places.put(read.id(), at.box());
     var blocks = new ArrayList<>(s.blocks());
     blocks.add(read);
-    return new Section(
-        s.id(), s.page(), s.start(), s.running(), blocks, Optional.of(at.page().in(file, places)));
+    return s.withBlocks(blocks).withPinned(at.page().in(file, places));
   }
 
   private static Document put(Document d, Place.InFlow at, Media picture, String alt) {
@@ -202,23 +201,27 @@ public final class PagePictures {
    */
   public static Revision change(Revision r, Pinned pinned, PagePicture picture, Optional<byte[]> by)
       throws ReadProblem {
-    var out = new ByteArrayOutputStream();
-    PdfAmender.in(
-        pinned.file().bytes(),
-        pdf -> {
-          if (by.isPresent()) {
-            replaced(pdf, pinned.page(), picture.index(), by.get());
-          } else {
-            pdf.removePicture(pinned.page(), picture.index());
-          }
-          pdf.writeOnly(pinned.page(), out);
-          return pinned;
-        });
+    Pinned now =
+        PageFile.changed(
+                pinned,
+                pdf -> {
+                  if (by.isPresent()) {
+                    replaced(pdf, pinned.page(), picture.index(), by.get());
+                  } else {
+                    pdf.removePicture(pinned.page(), picture.index());
+                  }
+                  return true;
+                },
+                done -> done)
+            .requirePage();
     Document d =
-        AmendedPages.with(r.document(), pinned, AmendedPages.with(pinned, out.toByteArray()));
-    if (by.isEmpty()) {
-      d = withoutPut(d, pinned, picture.box());
-    }
+        PageFile.with(
+            r.document(),
+            pinned,
+            s -> {
+              Section with = s.withPinned(now);
+              return by.isPresent() ? with : withoutPut(with, pinned, picture.box());
+            });
     return AmendedPages.changed(
         r, WORDS.say(by.isPresent() ? "page-pictures.another" : "page-pictures.away"), d);
   }
@@ -246,49 +249,33 @@ public final class PagePictures {
    */
   public static Optional<Revision> moved(Revision r, Pinned pinned, PagePicture picture, Box to)
       throws ReadProblem {
-    var out = new ByteArrayOutputStream();
-    boolean moved =
-        PdfAmender.in(
-            pinned.file().bytes(),
-            pdf -> {
-              boolean done = pdf.movePicture(pinned.page(), picture.index(), to);
-              if (done) {
-                pdf.writeOnly(pinned.page(), out);
-              }
-              return done;
-            });
-    if (!moved) {
+    Optional<Pinned> moved =
+        PageFile.changed(
+                pinned, pdf -> pdf.movePicture(pinned.page(), picture.index(), to), done -> done)
+            .page();
+    if (moved.isEmpty()) {
       return Optional.empty();
     }
-    Pinned now = AmendedPages.with(pinned, out.toByteArray());
-    Document d = movedPut(r.document(), pinned, now, picture.box(), to);
+    Pinned now = moved.get();
+    Document d =
+        PageFile.with(r.document(), pinned, s -> movedPut(s, pinned, now, picture.box(), to));
     return Optional.of(AmendedPages.changed(r, WORDS.say("page-pictures.move"), d));
   }
 
   /** The page with its file as it is now; what was put there and read has moved along. */
-  private static Document movedPut(Document d, Pinned was, Pinned now, Box from, Box to) {
-    return d.withSections(
-        d.sections().stream()
-            .map(s -> {
-              if (s.pinned().filter(p -> p == was).isEmpty()) {
-                return s;
-              }
-              Map<NodeId, Box> places = new HashMap<>(now.places());
-              var blocks = new ArrayList<Block>();
-              for (Block b : s.blocks()) {
-                Optional<Inline.Picture> put = put(b, was, from);
-                if (put.isPresent() && b instanceof Paragraph p) {
-                  places.put(p.id(), to);
-                  blocks.add(p.withInlines(List.of(at(put.get(), to))));
-                } else {
-                  blocks.add(b);
-                }
-              }
-              Pinned page = now.in(now.file(), places);
-              return new Section(
-                  s.id(), s.page(), s.start(), s.running(), blocks, Optional.of(page));
-            })
-            .toList());
+  private static Section movedPut(Section s, Pinned was, Pinned now, Box from, Box to) {
+    Map<NodeId, Box> places = new HashMap<>(now.places());
+    var blocks = new ArrayList<Block>();
+    for (Block b : s.blocks()) {
+      Optional<Inline.Picture> put = put(b, was, from);
+      if (put.isPresent() && b instanceof Paragraph p) {
+        places.put(p.id(), to);
+        blocks.add(p.withInlines(List.of(at(put.get(), to))));
+      } else {
+        blocks.add(b);
+      }
+    }
+    return s.withBlocks(blocks).withPinned(now.in(now.file(), places));
   }
 
   private static Inline.Picture at(Inline.Picture p, Box to) {
@@ -304,21 +291,14 @@ public final class PagePictures {
         p.look());
   }
 
-  private static Document withoutPut(Document d, Pinned was, Box at) {
-    return d.withSections(
-        d.sections().stream()
-            .map(s ->
-                s.pinned().filter(p -> p.page() == was.page()).isPresent()
-                    ? s.withBlocks(
-                        s.blocks().stream().filter(b -> put(b, was, at).isEmpty()).toList())
-                    : s)
-            .toList());
+  private static Section withoutPut(Section s, Pinned was, Box at) {
+    return s.withBlocks(s.blocks().stream().filter(b -> put(b, was, at).isEmpty()).toList());
   }
 
   /** Whether a picture of a page was put there, so that it is in the page's text too. */
   public static boolean isPut(Document d, Pinned page, PagePicture picture) {
     return d.sections().stream()
-        .filter(s -> s.pinned().filter(p -> p == page).isPresent())
+        .filter(s -> s.is(page))
         .flatMap(s -> s.blocks().stream())
         .anyMatch(b -> put(b, page, picture.box()).isPresent());
   }

@@ -4,6 +4,7 @@ import decant.blanks.Blanks;
 import decant.model.Document;
 import decant.model.Pinned;
 import decant.model.Section;
+import decant.model.look.Media;
 import decant.pdf.amend.PdfFields;
 import decant.reading.ReadProblem;
 import java.util.ArrayList;
@@ -39,7 +40,9 @@ public final class PinnedBlanks {
         PdfFields.Filled filled = PdfFields.fill(p.file().bytes(), p.page(), values);
         left.addAll(filled.left());
         if (filled.file().isPresent()) {
-          d = AmendedPages.with(d, p, AmendedPages.with(p, filled.file().get()));
+          d =
+              AmendedPages.with(
+                  d, p, p.in(Media.of(PageFile.PDF, filled.file().get()), p.places()));
         }
       }
     }

@@ -276,18 +276,16 @@ public final class PinnedPages {
       case KeptPage.InFile f -> {
         try (PDDocument pdf = KeptPdf.open(f)) {
           if (!pdf.isEncrypted()) {
-            yield Media.of(TYPE, Files.readAllBytes(f.file()));
+            yield Media.of(PageFile.PDF, Files.readAllBytes(f.file()));
           }
           pdf.setAllSecurityToBeRemoved(true);
           var bytes = new ByteArrayOutputStream();
           pdf.save(bytes);
-          yield Media.of(TYPE, bytes.toByteArray());
+          yield Media.of(PageFile.PDF, bytes.toByteArray());
         }
       }
     };
   }
-
-  private static final String TYPE = "application/pdf";
 
   /** The numbers of the pinned pages in their source, from 1. */
   public static List<Integer> numbers(Document d) {

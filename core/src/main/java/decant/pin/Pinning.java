@@ -73,7 +73,7 @@ public final class Pinning {
         .breaks()
         .forEach(b -> breaks.computeIfAbsent(b.at().paragraph(), k -> new ArrayList<>()).add(b));
     this.places = new PlacesOnPages(origin, sheets.keySet());
-    this.ordered = pages(document).values().stream().anyMatch(Pinned::ordered);
+    this.ordered = Pinned.areOrdered(document.sections());
   }
 
   /**

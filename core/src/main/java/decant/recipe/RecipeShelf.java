@@ -1,6 +1,7 @@
 package decant.recipe;
 
 import decant.io.AtomicFile;
+import decant.io.NamedFile;
 import decant.io.WriteProblem;
 import decant.words.Words;
 import java.io.IOException;
@@ -117,9 +118,7 @@ public final class RecipeShelf {
   }
 
   private Path file(String name) {
-    String safe = name.toLowerCase(Locale.ROOT).replaceAll("[^\\p{L}\\p{N}]+", "-");
-    // Two names may be alike but for signs that files cannot have.
-    return folder.resolve(safe + "-" + Integer.toHexString(name.hashCode()) + ".json");
+    return NamedFile.in(folder, name);
   }
 
   /** A name that no recipe has. */

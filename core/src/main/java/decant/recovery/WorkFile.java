@@ -6,6 +6,7 @@ import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import decant.format.Formats;
 import decant.io.AtomicFile;
+import decant.io.PasswordCipher;
 import decant.io.WriteProblem;
 import decant.model.Box;
 import decant.model.Document;
@@ -42,10 +43,6 @@ import java.util.zip.ZipInputStream;
 import java.util.zip.ZipOutputStream;
 import javax.crypto.AEADBadTagException;
 import javax.crypto.Cipher;
-import javax.crypto.SecretKeyFactory;
-import javax.crypto.spec.GCMParameterSpec;
-import javax.crypto.spec.PBEKeySpec;
-import javax.crypto.spec.SecretKeySpec;
 
 /**
  * Unsaved work as a file: the document, its findings and where its blocks stood in the source, in
@@ -394,7 +391,9 @@ public final class WorkFile {
     RANDOM.nextBytes(salt);
     RANDOM.nextBytes(nonce);
     try {
-      byte[] sealed = cipher(Cipher.ENCRYPT_MODE, password, salt, nonce).doFinal(plain);
+      byte[] sealed =
+          PasswordCipher.of(Cipher.ENCRYPT_MODE, password.toCharArray(), salt, nonce, ROUNDS)
+              .doFinal(plain);
       var out = new ByteArrayOutputStream();
       out.write(LOCKED);
       out.write(salt);
@@ -414,23 +413,12 @@ public final class WorkFile {
     byte[] salt = Arrays.copyOfRange(bytes, at, at + SALT);
     byte[] nonce = Arrays.copyOfRange(bytes, at + SALT, at + SALT + NONCE);
     try {
-      return cipher(Cipher.DECRYPT_MODE, password, salt, nonce)
+      return PasswordCipher.of(Cipher.DECRYPT_MODE, password.toCharArray(), salt, nonce, ROUNDS)
           .doFinal(bytes, at + SALT + NONCE, bytes.length - at - SALT - NONCE);
     } catch (AEADBadTagException e) {
       throw ReadProblem.wrongPassword();
     } catch (GeneralSecurityException e) {
       throw new IOException("it cannot be unlocked", e);
     }
-  }
-
-  private static Cipher cipher(int mode, String password, byte[] salt, byte[] nonce)
-      throws GeneralSecurityException {
-    byte[] key =
-        SecretKeyFactory.getInstance("PBKDF2WithHmacSHA256")
-            .generateSecret(new PBEKeySpec(password.toCharArray(), salt, ROUNDS, 256))
-            .getEncoded();
-    Cipher c = Cipher.getInstance("AES/GCM/NoPadding");
-    c.init(mode, new SecretKeySpec(key, "AES"), new GCMParameterSpec(128, nonce));
-    return c;
   }
 }

@@ -45,17 +45,7 @@ class AmendedPagesTest {
 
   @BeforeEach
   void pinTheFirstTwoPages() throws Exception {
-    TakenIn taken = Samples.taken(RULES);
-    Media file = Media.of("application/pdf", Files.readAllBytes(RULES));
-    revision =
-        Revision.of(
-            Pinning.pin(
-                taken.document(),
-                taken.origin(),
-                file,
-                List.of(
-                    new Pinning.Sheet(0, 595.28, 841.89, "asked"),
-                    new Pinning.Sheet(1, 595.28, 841.89, "asked"))));
+    revision = PinnedSample.pages(RULES, 0, 1);
   }
 
   private static Pinned page(Document d, int page) {

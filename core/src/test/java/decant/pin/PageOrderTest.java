@@ -56,13 +56,7 @@ class PageOrderTest {
     taken = Samples.taken(file);
     var source = new KeptPage.InFile(file, "");
     book = new PageOrder.Book(taken.origin(), source);
-    revision =
-        Revision.of(
-            Pinning.pin(
-                taken.document(),
-                taken.origin(),
-                PinnedPages.unlocked(source),
-                PinnedPages.askedAll(source)));
+    revision = PinnedSample.all(taken, file);
   }
 
   private static Pinned page(Revision r, int k) {

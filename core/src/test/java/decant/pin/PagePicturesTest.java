@@ -21,8 +21,6 @@ import decant.model.look.Media;
 import decant.pdf.amend.PagePicture;
 import decant.pdf.choices.PdfChoices;
 import decant.pdf.write.PdfWriter;
-import decant.publication.KeptPage;
-import decant.reading.TakenIn;
 import decant.text.FontBook;
 import decant.verify.Check;
 import decant.verify.pdf.PdfVerifier;
@@ -39,7 +37,6 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.IntStream;
-import javax.imageio.ImageIO;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.common.PDRectangle;
@@ -58,15 +55,7 @@ class PagePicturesTest {
 
   @BeforeEach
   void pinTheFirstPage() throws Exception {
-    TakenIn taken = Samples.taken(RULES);
-    Media file = Media.of("application/pdf", Files.readAllBytes(RULES));
-    revision =
-        Revision.of(
-            Pinning.pin(
-                taken.document(),
-                taken.origin(),
-                file,
-                List.of(new Pinning.Sheet(0, 595.28, 841.89, "asked"))));
+    revision = PinnedSample.pages(RULES, 0);
     stamp = Stamp.of(List.of("APPROVED"), new Colour(0x00A000));
   }
 
@@ -93,18 +82,7 @@ class PagePicturesTest {
     }
     List<Check> checks = PdfVerifier.verify(out, l, choices);
     assertThat(checks).allSatisfy(c -> assertThat(c.passed()).as(c.toString()).isTrue());
-    Path png = folder.resolve("page");
-    Tool.run(
-        "pdftoppm",
-        "-r",
-        "72",
-        "-png",
-        "-singlefile",
-        "-f",
-        String.valueOf(page),
-        out.toString(),
-        png.toString());
-    BufferedImage image = ImageIO.read(folder.resolve("page.png").toFile());
+    BufferedImage image = Tool.painted(out, page);
     Rectangle box = null;
     for (int y = 0; y < image.getHeight(); y++) {
       for (int x = 0; x < image.getWidth(); x++) {
@@ -184,15 +162,7 @@ class PagePicturesTest {
   /** Many pages of one file are changed in one go, and each can be changed alone afterwards. */
   @Test
   void pagesOfOneFileShareItAfterwards() throws Exception {
-    var source = new KeptPage.InFile(RULES, "");
-    TakenIn taken = Samples.taken(RULES);
-    revision =
-        Revision.of(
-            Pinning.pin(
-                taken.document(),
-                taken.origin(),
-                PinnedPages.unlocked(source),
-                PinnedPages.askedAll(source)));
+    revision = PinnedSample.all(Samples.taken(RULES), RULES);
     Map<Integer, Pinned> pages = Pinning.pages(revision.document());
     Revision r =
         put(

@@ -70,8 +70,7 @@ public final class PageFiller {
     this.flow = flow;
     this.setter = setter;
     this.marks = new NoteMarks(document.stories());
-    this.ordered =
-        document.sections().stream().anyMatch(s -> s.pinned().filter(Pinned::ordered).isPresent());
+    this.ordered = Pinned.areOrdered(document.sections());
     // The separator stands on a line of the standard style.
     this.separatorHeight = setter.set(SEPARATOR, 400).height();
   }

@@ -1,6 +1,5 @@
 package decant.pdf.amend;
 
-import java.util.function.Consumer;
 import org.apache.pdfbox.cos.COSDictionary;
 import org.apache.pdfbox.cos.COSDocument;
 import org.apache.pdfbox.cos.COSName;
@@ -11,16 +10,11 @@ import org.apache.pdfbox.cos.COSObjectKey;
 final class FreshObject {
   private FreshObject() {}
 
-  /**
-   * @param parts told of each object that came into the file
-   */
-  static COSObject of(COSDocument file, COSDictionary d, Consumer<COSObject> parts) {
+  static COSObject of(COSDocument file, COSDictionary d) {
     long n =
         Math.max(file.getHighestXRefObjectNumber(), file.getTrailer().getLong(COSName.SIZE, 1) - 1)
             + 1;
     file.setHighestXRefObjectNumber(n);
-    var o = new COSObject(d, new COSObjectKey(n, 0));
-    parts.accept(o);
-    return o;
+    return new COSObject(d, new COSObjectKey(n, 0));
   }
 }

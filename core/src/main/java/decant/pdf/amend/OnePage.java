@@ -88,13 +88,13 @@ final class OnePage {
     COSDocument file = pdf.getDocument();
     COSDictionary catalog = pdf.getDocumentCatalog().getCOSObject();
     var tree = new COSDictionary();
-    COSObject root = FreshObject.of(file, tree, o -> {});
+    COSObject root = FreshObject.of(file, tree);
     var kids = new COSArray();
     tree.setItem(COSName.TYPE, COSName.PAGES);
     for (int k = 0; k < from; k++) {
       var empty = new PDPage();
       empty.getCOSObject().setItem(COSName.PARENT, root);
-      kids.add(FreshObject.of(file, empty.getCOSObject(), o -> {}));
+      kids.add(FreshObject.of(file, empty.getCOSObject()));
     }
     var here = new HashSet<COSDictionary>();
     for (int k : pages) {
@@ -108,10 +108,7 @@ final class OnePage {
       p.setRotation(p.getRotation());
       here.addAll(NotesOnPage.objects(p));
       d.setItem(COSName.PARENT, root);
-      kids.add(
-          d.getKey() == null
-              ? FreshObject.of(file, d, o -> {})
-              : file.getObjectFromPool(d.getKey()));
+      kids.add(d.getKey() == null ? FreshObject.of(file, d) : file.getObjectFromPool(d.getKey()));
     }
     tree.setItem(COSName.KIDS, kids);
     tree.setInt(COSName.COUNT, kids.size());

@@ -14,6 +14,7 @@ import decant.pdf.file.Increment;
 import decant.pdf.file.Rewritten;
 import decant.pdf.read.OpenedPdf;
 import decant.pdf.write.DrawingForms;
+import decant.pdf.write.pictures.PictureInFile;
 import decant.picture.VectorPicture;
 import decant.reading.ReadProblem;
 import decant.reading.ReadRequest;
@@ -60,7 +61,7 @@ public final class PdfAmender {
   private final List<PageChange.FontEntry> wanted = new ArrayList<>();
   private final Set<Integer> touched = new TreeSet<>();
   private final PageStreams streams;
-  private final Map<Added, COSStream> added = new HashMap<>();
+  private final Map<Added, PictureInFile> added = new HashMap<>();
 
   /** A picture that was put in, and for a drawing its height for a usual width. */
   private record Added(MediaId picture, int height) {}
@@ -195,7 +196,7 @@ public final class PdfAmender {
    * @throws IOException if it is no such picture
    */
   public void replacePicture(int page, int picture, byte[] image) throws IOException {
-    COSStream by = image(Media.of("", image));
+    COSStream by = image(image);
     double shape = (double) by.getInt(COSName.WIDTH) / by.getInt(COSName.HEIGHT);
     changing(page, Set.of(page)).replace(picture(page, picture), by, shape);
     touched.add(page);
@@ -209,24 +210,24 @@ public final class PdfAmender {
    */
   public void addPicture(int page, Media picture, Box at) throws IOException {
     PDPage p = pdf.getPage(page);
-    COSStream painted = painted(picture, at);
-    Rectangle2D own =
-        COSName.FORM.equals(painted.getCOSName(COSName.SUBTYPE))
-            ? new PDRectangle(painted.getCOSArray(COSName.BBOX)).toGeneralPath().getBounds2D()
-            : new Rectangle2D.Double(0, 0, 1, 1);
-    changing(page, Set.of(page)).add(painted, PageSpace.standing(p, own, area(at)));
+    PictureInFile painted = painted(picture, at);
+    var own = new Rectangle2D.Double(0, 0, painted.width(), painted.height());
+    changing(page, Set.of(page)).add(painted.stream(), PageSpace.standing(p, own, area(at)));
     touched.add(page);
   }
 
   /** A picture as an object of the file, once for all places where it has the same shape. */
-  private COSStream painted(Media picture, Box at) throws IOException {
+  private PictureInFile painted(Media picture, Box at) throws IOException {
     boolean drawn = VectorPicture.isVector(picture.type());
     int height =
         drawn ? (int) Math.max(1, Math.round(DrawingForms.FORM * at.height() / at.width())) : 1;
     var key = new Added(picture.id(), height);
-    COSStream known = added.get(key);
+    PictureInFile known = added.get(key);
     if (known == null) {
-      known = drawn ? drawing(picture, height, at.width()) : image(picture);
+      known =
+          drawn
+              ? drawing(picture, height, at.width())
+              : PictureInFile.image(image(picture.bytes()), "picture");
       added.put(key, known);
     }
     return known;
@@ -243,19 +244,18 @@ public final class PdfAmender {
         .anyMatch(a -> PageSpace.shown(p, a.getRectangle()).intersects(area(place)));
   }
 
-  private COSStream drawing(Media picture, int height, double width) throws IOException {
-    COSStream form =
+  private PictureInFile drawing(Media picture, int height, double width) throws IOException {
+    PictureInFile form =
         new DrawingForms(pdf, Conformance.DEFAULT, LEVEL)
-                .of(picture, height, width)
-                .orElseThrow(() -> new IOException("a drawing that cannot be painted"))
-                .stream();
-    form.setItem(COSName.BBOX, new PDRectangle(DrawingForms.FORM, height));
+            .of(picture, height, width)
+            .orElseThrow(() -> new IOException("a drawing that cannot be painted"));
+    form.stream().setItem(COSName.BBOX, new PDRectangle(DrawingForms.FORM, height));
     return form;
   }
 
-  private COSStream image(Media picture) throws IOException {
+  private COSStream image(byte[] picture) throws IOException {
     try {
-      return PDImageXObject.createFromByteArray(pdf, picture.bytes(), "picture").getCOSObject();
+      return PDImageXObject.createFromByteArray(pdf, picture, "picture").getCOSObject();
     } catch (IllegalArgumentException e) {
       throw new IOException(e);
     }

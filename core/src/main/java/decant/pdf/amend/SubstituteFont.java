@@ -78,12 +78,18 @@ final class SubstituteFont {
       if (d.getDictionaryObject(COSName.DESCENDANT_FONTS) instanceof COSArray a
           && a.getObject(0) instanceof COSDictionary letters) {
         COSDictionary descriptor = letters.getCOSDictionary(COSName.FONT_DESC);
-        letters.setItem(COSName.FONT_DESC, FreshObject.of(file, descriptor, parts)); // table 115
-        a.set(0, FreshObject.of(file, letters, parts));
+        letters.setItem(COSName.FONT_DESC, apart(file, descriptor, parts)); // table 115
+        a.set(0, apart(file, letters, parts));
       }
-      known = FreshObject.of(file, d, parts);
+      known = apart(file, d, parts);
       made = known;
     }
     return known;
+  }
+
+  private static COSObject apart(COSDocument file, COSDictionary d, Consumer<COSObject> parts) {
+    COSObject o = FreshObject.of(file, d);
+    parts.accept(o);
+    return o;
   }
 }

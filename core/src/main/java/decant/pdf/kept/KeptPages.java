@@ -116,7 +116,7 @@ public final class KeptPages implements Publication {
           .filter(s -> s.pinned().isPresent())
           .forEach(s -> pinned.put(s.pinned().get().page(), s));
       int all = pdf.getNumberOfPages();
-      boolean given = pinned.values().stream().anyMatch(s -> s.pinned().orElseThrow().ordered());
+      boolean given = Pinned.areOrdered(document.sections());
       boolean free = pinned.size() == document.sections().size();
       List<Integer> order =
           given && free ? List.copyOf(pinned.keySet()) : IntStream.range(0, all).boxed().toList();

@@ -67,17 +67,7 @@ class PlacedPicturesTest {
       Path file = Files.write(folder.resolve("painted.pdf"), pdf);
       Tool.Answer checked = Tool.run("qpdf", "--check", file.toString());
       assertThat(checked.status()).as(checked.output()).isZero();
-      Path to = folder.resolve("painted");
-      Tool.run(
-          "pdftoppm",
-          "-r",
-          "72",
-          "-png",
-          "-singlefile",
-          "-cropbox",
-          file.toString(),
-          to.toString());
-      return ImageIO.read(folder.resolve("painted.png").toFile());
+      return Tool.painted(file, 1);
     } catch (IOException e) {
       throw new UncheckedIOException(e);
     }

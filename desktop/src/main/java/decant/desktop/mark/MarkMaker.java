@@ -3,7 +3,7 @@ package decant.desktop.mark;
 import decant.clip.PictureFile;
 import decant.desktop.page.SmallPicture;
 import decant.desktop.shell.Desk;
-import decant.desktop.shell.FilePatterns;
+import decant.desktop.shell.FileToOpen;
 import decant.desktop.shell.PasswordEntry;
 import decant.io.WriteProblem;
 import decant.mark.InkOnPaper;
@@ -15,7 +15,6 @@ import decant.mark.ScriptFace;
 import decant.model.look.Colour;
 import decant.words.Words;
 import decant.work.Faults;
-import java.io.File;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -42,7 +41,6 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import javafx.scene.paint.Color;
-import javafx.stage.FileChooser;
 import javafx.util.StringConverter;
 
 /** Where a mark is made: drawn, typed, set as a stamp, or taken from a picture. */
@@ -271,7 +269,8 @@ public final class MarkMaker extends BorderPane {
   /** Shows the mark as it would be, or why there is none. */
   private void refresh() {
     try {
-      made = making().isPresent() ? Optional.of(making().get().in(colour)) : Optional.empty();
+      Optional<Making> making = making();
+      made = making.isPresent() ? Optional.of(making.get().in(colour)) : Optional.empty();
       problem.setText("");
     } catch (MarkProblem e) {
       made = Optional.empty();
@@ -300,17 +299,12 @@ public final class MarkMaker extends BorderPane {
   }
 
   private void choose() {
-    var chooser = new FileChooser();
-    chooser.setTitle(WORDS.say("mark-maker.choose"));
-    chooser
-        .getExtensionFilters()
-        .add(
-            new FileChooser.ExtensionFilter(
-                WORDS.say("mark-maker.pictures"),
-                FilePatterns.of(PictureFile.EXTENSIONS.stream())));
-    desk.memory().folder().map(Path::toFile).ifPresent(chooser::setInitialDirectory);
-    Optional.ofNullable(chooser.showOpenDialog(getScene().getWindow()))
-        .map(File::toPath)
+    FileToOpen.choose(
+            desk,
+            getScene().getWindow(),
+            WORDS.say("mark-maker.choose"),
+            WORDS.say("mark-maker.pictures"),
+            PictureFile.EXTENSIONS)
         .ifPresent(this::take);
   }
 

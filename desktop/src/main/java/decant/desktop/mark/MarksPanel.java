@@ -38,7 +38,6 @@ public final class MarksPanel extends ScrollPane {
   private final Desk desk;
   private final Work work;
   private final MarkPlacing placing;
-  private final Runnable make;
   private final VBox rows = new VBox(12);
   private final TextField pages = new TextField();
   private final Label says = new Label();
@@ -53,7 +52,6 @@ public final class MarksPanel extends ScrollPane {
     this.desk = desk;
     this.work = work;
     this.placing = placing;
-    this.make = make;
     setId("marks-panel");
     setHbarPolicy(ScrollBarPolicy.NEVER);
     setFitToWidth(true);
@@ -218,10 +216,5 @@ public final class MarksPanel extends ScrollPane {
       desk.noticeProperty().set(Optional.of(Notice.problem(e)));
     }
     fill();
-  }
-
-  /** Leads to where a mark is made. */
-  public void make() {
-    make.run();
   }
 }

@@ -1,5 +1,8 @@
 package decant.desktop.page;
 
+import decant.model.Box;
+import javafx.geometry.Point2D;
+
 /** Where an object that is selected is taken hold of: at a corner or a side of its frame. */
 public enum Grip {
   TOP_LEFT(-1, -1),
@@ -20,6 +23,12 @@ public enum Grip {
   Grip(int across, int down) {
     this.across = across;
     this.down = down;
+  }
+
+  /** Where it is on a frame. */
+  public Point2D on(Box frame) {
+    return new Point2D(
+        frame.x() + frame.width() * (1 + across) / 2, frame.y() + frame.height() * (1 + down) / 2);
   }
 
   public boolean isCorner() {

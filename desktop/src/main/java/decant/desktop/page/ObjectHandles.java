@@ -126,7 +126,7 @@ public final class ObjectHandles {
     frame.getStyleClass().addAll("object-frame", isCropping() ? "cropping" : "sizing");
     var turned = new Group(frame);
     for (Grip g : grips()) {
-      Point2D at = place(b, g).multiply(scale);
+      Point2D at = g.on(b).multiply(scale);
       var handle = new Rectangle(at.getX() - SIZE / 2, at.getY() - SIZE / 2, SIZE, SIZE);
       handle.getStyleClass().add("object-handle");
       turned.getChildren().add(handle);
@@ -174,11 +174,6 @@ public final class ObjectHandles {
     return java.util.Arrays.stream(Grip.values())
         .filter(g -> !isCropping() || !g.isCorner())
         .toList();
-  }
-
-  private static Point2D place(Box b, Grip g) {
-    return new Point2D(
-        b.x() + b.width() * (1 + g.across) / 2, b.y() + b.height() * (1 + g.down) / 2);
   }
 
   /** Where the handle stands that turns an object: above it, or below it at the edge of a page. */
@@ -287,7 +282,7 @@ public final class ObjectHandles {
     return !isCropping() && turningPlace(b, view.scale()).distance(own) <= near
         ? Optional.of(new Hold.Turning())
         : grips().stream()
-            .filter(g -> place(b, g).distance(own) <= near)
+            .filter(g -> g.on(b).distance(own) <= near)
             .<Hold>map(Hold.Frame::new)
             .findFirst();
   }

@@ -4,7 +4,7 @@ import decant.blanks.Blank;
 import decant.blanks.Blanks;
 import decant.desktop.page.PagesView;
 import decant.desktop.shell.Desk;
-import decant.desktop.shell.FilePatterns;
+import decant.desktop.shell.FileToOpen;
 import decant.desktop.shell.InSight;
 import decant.desktop.shell.LongChange;
 import decant.desktop.shell.QuietButton;
@@ -25,7 +25,6 @@ import decant.reading.ReadRequest;
 import decant.reading.TakenIn;
 import decant.recipe.PageRange;
 import decant.words.Words;
-import java.io.File;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
@@ -38,7 +37,6 @@ import javafx.scene.control.TextField;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
-import javafx.stage.FileChooser;
 
 /**
  * What can be done to the page in sight where it is pinned: it is turned, cropped, put elsewhere.
@@ -258,16 +256,12 @@ public final class PageOrderPanel extends VBox {
   }
 
   private void choose() {
-    var chooser = new FileChooser();
-    chooser.setTitle(WORDS.say("page-order-panel.put-in"));
-    chooser
-        .getExtensionFilters()
-        .add(
-            new FileChooser.ExtensionFilter(
-                Formats.pages().name(), FilePatterns.of(Formats.pages().extensions().stream())));
-    desk.memory().folder().map(Path::toFile).ifPresent(chooser::setInitialDirectory);
-    Optional.ofNullable(chooser.showOpenDialog(getScene().getWindow()))
-        .map(File::toPath)
+    FileToOpen.choose(
+            desk,
+            getScene().getWindow(),
+            WORDS.say("page-order-panel.put-in"),
+            Formats.pages().name(),
+            Formats.pages().extensions())
         .ifPresent(this::putIn);
   }
 

@@ -99,18 +99,13 @@ final class PictureFrame {
           frame.getStyleClass().addAll("object-frame", "sizing");
           out.add(frame);
           for (Grip g : Grip.values()) {
-            Point2D at = place(b, g).multiply(scale);
+            Point2D at = g.on(b).multiply(scale);
             var handle = new Rectangle(at.getX() - SIZE / 2, at.getY() - SIZE / 2, SIZE, SIZE);
             handle.getStyleClass().add("object-handle");
             out.add(handle);
           }
         });
     return out;
-  }
-
-  private static Point2D place(Box b, Grip g) {
-    return new Point2D(
-        b.x() + b.width() * (1 + g.across) / 2, b.y() + b.height() * (1 + g.down) / 2);
   }
 
   private void pressed(MouseEvent e) {
@@ -126,7 +121,7 @@ final class PictureFrame {
     var at = new Point2D(p.get().x(), p.get().y());
     double near = NEAR / view.scale();
     for (Grip g : Grip.values()) {
-      if (place(s.box, g).distance(at) <= near) {
+      if (g.on(s.box).distance(at) <= near) {
         drag = Optional.of(new Drag(Optional.of(g), at, s.box));
         e.consume();
         return;

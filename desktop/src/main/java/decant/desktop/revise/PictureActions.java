@@ -4,7 +4,7 @@ import decant.clip.PictureFile;
 import decant.desktop.page.ObjectHandles;
 import decant.desktop.shell.Actions;
 import decant.desktop.shell.Desk;
-import decant.desktop.shell.FilePatterns;
+import decant.desktop.shell.FileToOpen;
 import decant.desktop.shell.Notice;
 import decant.desktop.shell.Work;
 import decant.io.AtomicFile;
@@ -160,16 +160,12 @@ public final class PictureActions {
   }
 
   private Optional<Path> choose() {
-    var chooser = new FileChooser();
-    chooser.setTitle(WORDS.say("picture-actions.choose"));
-    chooser
-        .getExtensionFilters()
-        .add(
-            new FileChooser.ExtensionFilter(
-                WORDS.say("picture-actions.pictures"),
-                FilePatterns.of(PictureFile.EXTENSIONS.stream())));
-    desk.memory().folder().map(Path::toFile).ifPresent(chooser::setInitialDirectory);
-    return Optional.ofNullable(chooser.showOpenDialog(window.get())).map(File::toPath);
+    return FileToOpen.choose(
+        desk,
+        window.get(),
+        WORDS.say("picture-actions.choose"),
+        WORDS.say("picture-actions.pictures"),
+        PictureFile.EXTENSIONS);
   }
 
   /** Puts the picture of a file in at the caret, or says why it cannot be. */

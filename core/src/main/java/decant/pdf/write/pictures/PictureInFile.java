@@ -9,7 +9,7 @@ import org.apache.pdfbox.cos.COSStream;
  */
 public record PictureInFile(COSStream stream, double width, double height, String how) {
   /** An image. */
-  static PictureInFile image(COSStream stream, String how) {
+  public static PictureInFile image(COSStream stream, String how) {
     return new PictureInFile(stream, 1, 1, how);
   }
 }
