@@ -50,7 +50,7 @@ final class TakeInSpeed {
             ours = (System.nanoTime() - start) / 1e9;
           }
           results.add(new Result(file.getFileName().toString(), pages, ours, bare));
-        } catch (IOException | ReadProblem | RuntimeException e) {
+        } catch (IOException | ReadProblem | RuntimeException | LinkageError e) {
           // What one of the two refuses is not compared.
         }
       }

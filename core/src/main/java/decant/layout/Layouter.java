@@ -1,6 +1,7 @@
 package decant.layout;
 
 import decant.layout.block.BlockLayouter;
+import decant.layout.block.SetAhead;
 import decant.layout.item.BlockLayout;
 import decant.layout.label.Context;
 import decant.layout.label.DocumentFonts;
@@ -134,13 +135,16 @@ public final class Layouter {
           };
     }
     var paginator = new Paginator(d, filler, kept);
-    boolean complete =
-        paginator.run(
-            from,
-            reuse,
-            interrupted,
-            everyPages,
-            pages -> partial.accept(new Layout(d, pages, false, flow, running)));
+    boolean complete;
+    try (SetAhead _ = SetAhead.begin(blocks, d, flow, now)) {
+      complete =
+          paginator.run(
+              from,
+              reuse,
+              interrupted,
+              everyPages,
+              pages -> partial.accept(new Layout(d, pages, false, flow, running)));
+    }
     var result = new Layout(d, paginator.pages(), complete, flow, running);
     if (complete) {
       context = now;

@@ -69,7 +69,10 @@ public final class Unlikeness {
    * their pictures at the same fractions of one.
    */
   private static int difference(Means wanted, Means got, int x, int y, int side) {
-    int min = 255;
+    int min = wanted.difference(x, y, got, x, y, side);
+    if (min <= MAX) {
+      return min;
+    }
     for (int dy = -1; dy <= 1; dy++) {
       for (int dx = -1; dx <= 1; dx++) {
         min = Math.min(min, wanted.difference(x, y, got, x + dx, y + dy, side));

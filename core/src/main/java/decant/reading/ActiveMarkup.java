@@ -2,8 +2,10 @@ package decant.reading;
 
 import java.nio.charset.StandardCharsets;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.BiConsumer;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -51,6 +53,8 @@ final class ActiveMarkup {
   /** A picture or an object that is elsewhere. */
   private static final Pattern LINKED =
       Pattern.compile("\\sr:link=\"[^\"]+\"|<o:OLEObject\\b[^>]*\\bType=\"Link\"");
+
+  private static final Map<String, Pattern> ATTRIBUTES = new ConcurrentHashMap<>();
 
   private static final String TEXT_SPACE =
       "http://schemas.openxmlformats.org/wordprocessingml/2006/main";
@@ -212,7 +216,10 @@ final class ActiveMarkup {
 
   private static String attribute(String element, String name) {
     Matcher m =
-        Pattern.compile("\\s" + name + "\\s*=\\s*(\"([^\"]*)\"|'([^']*)')").matcher(element);
+        ATTRIBUTES
+            .computeIfAbsent(
+                name, n -> Pattern.compile("\\s" + n + "\\s*=\\s*(\"([^\"]*)\"|'([^']*)')"))
+            .matcher(element);
     if (!m.find()) {
       return "";
     }

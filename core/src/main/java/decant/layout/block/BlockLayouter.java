@@ -27,12 +27,15 @@ import decant.model.Story;
 import decant.model.Table;
 import decant.model.look.Look;
 import decant.model.look.TextFrame;
+import decant.text.JdkShaper;
 import decant.text.Shaper;
+import decant.text.WordCache;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import org.jspecify.annotations.Nullable;
 
 /**
  * Sets blocks to widths and remembers the results for as long as the block, its width and all else
@@ -61,6 +64,7 @@ public final class BlockLayouter {
   private FieldValues fields = FieldValues.NONE;
   private double grid;
   private int depth;
+  private @Nullable SetAhead ahead;
 
   /** Shapes within shapes deeper than this show no text. */
   private static final int DEEPEST = 8;
@@ -119,8 +123,68 @@ public final class BlockLayouter {
     this.grid = newGrid;
   }
 
+  /** What one setter has set for another to take over. */
+  static final class Share {
+    private final Map<NodeId, Known> known;
+    private final Map<NodeId, Measured> measured;
+
+    private Share(Map<NodeId, Known> known, Map<NodeId, Measured> measured) {
+      this.known = known;
+      this.measured = measured;
+    }
+  }
+
+  /** A setter that comes to the same results as this one, for another thread. */
+  BlockLayouter alike(Context context) {
+    var own = new Styles(styles.sheet(), styles.lists(), styles.fonts());
+    var other = new BlockLayouter(own, new WordCache(new JdkShaper()), setting);
+    other.use(context);
+    return other;
+  }
+
+  /** Asks for what is set ahead from now on; null for no more. */
+  void follow(@Nullable SetAhead newAhead) {
+    this.ahead = newAhead;
+  }
+
+  /** Whether a block as it is has been set before. */
+  boolean knows(Block block) {
+    Known k = known.get(block.id());
+    return k != null && k.source == block;
+  }
+
+  /** Sets blocks of a flow that has not come to them yet. */
+  void setAll(List<Block> blocks, double width, double lines) {
+    double before = grid;
+    grid = lines;
+    blocks.forEach(b -> set(b, width));
+    grid = before;
+  }
+
+  /** Sets blocks for another setter, and forgets them. */
+  Share share(List<Block> blocks, double width, double lines) {
+    try {
+      setAll(blocks, width, lines);
+    } catch (RuntimeException | StackOverflowError e) {
+      // The other one sets the rest itself, comes to the same fault and tells it.
+    }
+    var share = new Share(new HashMap<>(known), new HashMap<>(measured));
+    known.clear();
+    measured.clear();
+    return share;
+  }
+
+  void take(Share share) {
+    known.putAll(share.known);
+    measured.putAll(share.measured);
+  }
+
   /** The layout of a block. What is kept without being understood takes up no room. */
   public BlockLayout set(Block block, double width) {
+    SetAhead others = ahead;
+    if (others != null) {
+      others.reached(block);
+    }
     return set(block, width, CellLooks.NONE);
   }
 
@@ -382,7 +446,7 @@ public final class BlockLayouter {
     double line = 0;
     double min = 0;
     double max = 0;
-    for (Unit u : filler.texts().cut(p, style, fields)) {
+    for (Unit u : filler.texts().cut(p, p.text(), style, fields)) {
       if (u.endsLine()) {
         word = 0;
         line = 0;

@@ -107,8 +107,8 @@ final class LineBreaker {
       this.frame = frame;
       this.typesetting = styles.sheet().typesetting();
       this.text = p.text();
-      this.units = texts.cut(p, style, frame.fields());
-      this.placer = new LinePlacer(p, style, frame, texts, styles, stories);
+      this.units = texts.cut(p, text, style, frame.fields());
+      this.placer = new LinePlacer(p, text, style, frame, texts, styles, stories);
       String shown = frame.label();
       this.label =
           shown == null || shown.isEmpty() ? Optional.empty() : Optional.of(labelUnit(shown));

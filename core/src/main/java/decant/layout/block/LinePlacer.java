@@ -38,9 +38,11 @@ final class LinePlacer {
   private final Styles styles;
   private final StorySetter stories;
   private final String text;
+  private final RunBuilder runs;
 
   LinePlacer(
       Paragraph p,
+      String text,
       ParagraphStyle style,
       LineBreaker.Frame frame,
       TextUnits texts,
@@ -52,7 +54,8 @@ final class LinePlacer {
     this.texts = texts;
     this.styles = styles;
     this.stories = stories;
-    this.text = p.text();
+    this.text = text;
+    this.runs = new RunBuilder(p, text);
   }
 
   /**
@@ -199,13 +202,13 @@ final class LinePlacer {
     var items = new ArrayList<Item>();
     line.label().ifPresent(l -> placeLabel(items, l, start, line.labelAt()));
     double x = start;
-    var run = new RunBuilder(items, p, text);
+    runs.into(items);
     for (int v : order) {
       Unit u = line.units().get(v);
-      placeUnit(u, widths[v], x, run, items, drawn.get(u));
+      placeUnit(u, widths[v], x, runs, items, drawn.get(u));
       x += widths[v];
     }
-    run.flush();
+    runs.flush();
     items.sort((a, b) -> Integer.compare(layer(a), layer(b)));
     return new Line(
         line.top(),
@@ -252,9 +255,9 @@ final class LinePlacer {
             style.lines().rightToLeft()
                 ? frame.width() - at - u.width() + back
                 : Math.min(at - back, textStart));
-    var run = new RunBuilder(items, p, text);
-    placeUnit(u, u.width(), x, run, items, null);
-    run.flush();
+    runs.into(items);
+    placeUnit(u, u.width(), x, runs, items, null);
+    runs.flush();
   }
 
   /** The order of units from left to right. */

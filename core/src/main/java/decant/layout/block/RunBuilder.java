@@ -11,9 +11,9 @@ import java.util.Arrays;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 
-/** Joins neighbouring units of one look into one glyph run. */
+/** Joins neighbouring units of one look into one glyph run, for one line after the other. */
 final class RunBuilder {
-  private final List<Item> out;
+  private List<Item> out = List.of();
   private final Paragraph p;
   private final String text;
   private @Nullable TextStyle style;
@@ -27,15 +27,21 @@ final class RunBuilder {
   private int count;
   private int from;
   private int to;
-  private String characters = "";
+  private boolean objects;
+  private String instead = "";
 
   /**
    * @param text of the paragraph
    */
-  RunBuilder(List<Item> out, Paragraph p, String text) {
-    this.out = out;
+  RunBuilder(Paragraph p, String text) {
     this.p = p;
     this.text = text;
+  }
+
+  /** Puts the runs among these items from now on. */
+  RunBuilder into(List<Item> items) {
+    this.out = items;
+    return this;
   }
 
   void add(Unit u, double unitWidth, double at) {
@@ -43,7 +49,7 @@ final class RunBuilder {
     boolean joins =
         style != null
             && !shown
-            && style.equals(u.style())
+            && (style == u.style() || style.equals(u.style()))
             && level == u.level()
             && ((level & 1) == 0 ? to == u.from() : from == u.to());
     if (!joins) {
@@ -70,7 +76,8 @@ final class RunBuilder {
     from = Math.min(from, u.from());
     to = Math.max(to, u.to());
     width = at - x + unitWidth;
-    characters = shown ? u.shown() : text.substring(from, to);
+    instead = shown ? u.shown() : "";
+    objects = shown;
   }
 
   private void ensure(int n) {
@@ -86,6 +93,7 @@ final class RunBuilder {
   void flush() {
     TextStyle s = style;
     if (s != null && count > 0) {
+      String characters = objects ? instead : text.substring(from, to);
       out.add(
           new Item.GlyphRun(
               s.face(),
@@ -100,14 +108,14 @@ final class RunBuilder {
                   Arrays.copyOf(ys, count),
                   Arrays.copyOf(clusters, count),
                   (level & 1) == 1),
-              new Item.Shown(kind(), from, to, characters),
+              new Item.Shown(kind(characters), from, to, characters),
               s.meaning()));
     }
     style = null;
     count = 0;
   }
 
-  private Kind kind() {
+  private Kind kind(String characters) {
     if (from == to) {
       return from == 0 ? Kind.LABEL : characters.equals("-") ? Kind.HYPHEN : Kind.TEXT;
     }

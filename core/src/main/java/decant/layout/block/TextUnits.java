@@ -110,12 +110,11 @@ public final class TextUnits {
     this.shaper = shaper;
   }
 
-  List<Unit> cut(Paragraph p, ParagraphStyle style, FieldValues fields) {
+  List<Unit> cut(Paragraph p, String text, ParagraphStyle style, FieldValues fields) {
     var out = new ArrayList<Unit>();
     if (p.inlines().isEmpty()) {
       return out;
     }
-    String text = p.text();
     byte @Nullable [] levels = levels(text, style.lines().rightToLeft());
     boolean[] breaks = breakOpportunities(forBreaking(p, text));
     Look base = styles.base(p);

@@ -1,5 +1,7 @@
 package decant.office.xml;
 
+import com.ctc.wstx.api.WstxInputProperties;
+import com.ctc.wstx.stax.WstxInputFactory;
 import java.io.ByteArrayInputStream;
 import java.util.ArrayDeque;
 import java.util.Deque;
@@ -16,10 +18,14 @@ final class XmlTree {
   private XmlTree() {}
 
   private static XMLInputFactory factory() {
-    XMLInputFactory f = XMLInputFactory.newDefaultFactory();
+    var f = new WstxInputFactory();
     f.setProperty(XMLInputFactory.SUPPORT_DTD, false);
     f.setProperty(XMLInputFactory.IS_SUPPORTING_EXTERNAL_ENTITIES, false);
     f.setProperty(XMLInputFactory.IS_COALESCING, true);
+    // Faults in the part are to come where it is read, as what callers expect.
+    f.getConfig().doParseLazily(false);
+    // Paths of drawings are attributes, of any length; parts are limited as a whole.
+    f.setProperty(WstxInputProperties.P_MAX_ATTRIBUTE_SIZE, Integer.MAX_VALUE);
     return f;
   }
 

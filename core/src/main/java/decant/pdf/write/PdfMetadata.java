@@ -22,6 +22,7 @@ import org.apache.pdfbox.cos.COSDictionary;
 import org.apache.pdfbox.cos.COSName;
 import org.apache.pdfbox.cos.COSStream;
 import org.apache.pdfbox.cos.COSString;
+import org.apache.pdfbox.util.DateConverter;
 
 /**
  * Writes title, author and the like, alike into the information dictionary and the XMP packet (ISO
@@ -45,8 +46,9 @@ final class PdfMetadata {
       entry(info, COSName.SUBJECT, p.subject());
       entry(info, COSName.KEYWORDS, p.keywords());
       entry(info, COSName.PRODUCER, PRODUCER);
-      info.setDate(COSName.CREATION_DATE, GregorianCalendar.from(now));
-      info.setDate(COSName.MOD_DATE, GregorianCalendar.from(now));
+      String date = DateConverter.toString(GregorianCalendar.from(now));
+      info.setString(COSName.CREATION_DATE, date);
+      info.setString(COSName.MOD_DATE, date);
       file.part(info, FilePart.PARTICULARS);
       file.trailer().setItem(COSName.INFO, info);
     }

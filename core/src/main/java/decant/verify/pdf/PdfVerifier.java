@@ -1,10 +1,6 @@
 package decant.verify.pdf;
 
 import decant.model.AttachedFile;
-import decant.model.Box;
-import decant.paint.TextlessPdf;
-import decant.paint.TextlessPublication;
-import decant.paint.Unlikeness;
 import decant.pdf.choices.PdfChoices;
 import decant.pdf.choices.Security;
 import decant.publication.Publication;
@@ -20,6 +16,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.stream.IntStream;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.cos.COSArray;
 import org.apache.pdfbox.cos.COSName;
@@ -56,25 +53,10 @@ public final class PdfVerifier {
     var out = new ArrayList<Check>();
     try (PDDocument pdf = Loader.loadPDF(file.toFile(), password(choices))) {
       var v = new PdfVerifier(pdf, publication, choices);
-      out.add(v.pages());
-      if (publication.keepsPages()) {
-        out.add(KeptCheck.of(pdf, publication, choices));
+      try (LooksCheck looks =
+          LooksCheck.begin(file, password(choices), publication, choices, v.drawn())) {
+        v.all(looks, out);
       }
-      if (!publication.keepsAll()) {
-        out.add(v.text());
-      }
-      out.add(v.bookmarks());
-      if (!publication.keepsAll()) {
-        out.add(LinkCheck.of(pdf, v.expected));
-        out.add(v.fonts());
-        out.add(v.pictures());
-        v.looks().ifPresent(out::add);
-        FieldCheck.of(pdf, v.expected).ifPresent(out::add);
-        v.comments().ifPresent(out::add);
-      }
-      out.add(v.metadata());
-      v.attachedFiles().ifPresent(out::add);
-      OpeningCheck.of(pdf, choices).ifPresent(out::add);
     } catch (IOException | RuntimeException e) {
       Faults.mended("verifying a PDF", e);
       return List.of(
@@ -91,10 +73,43 @@ public final class PdfVerifier {
     return out;
   }
 
+  private void all(LooksCheck looks, List<Check> out) throws IOException {
+    out.add(pages());
+    if (publication.keepsPages()) {
+      out.add(KeptCheck.of(pdf, publication, choices));
+    }
+    if (!publication.keepsAll()) {
+      out.add(text());
+    }
+    out.add(bookmarks());
+    if (!publication.keepsAll()) {
+      out.add(LinkCheck.of(pdf, expected));
+      out.add(fonts());
+      out.add(pictures());
+      looks.check(pdf).ifPresent(out::add);
+      FieldCheck.of(pdf, expected).ifPresent(out::add);
+      comments().ifPresent(out::add);
+    }
+    out.add(metadata());
+    attachedFiles().ifPresent(out::add);
+    OpeningCheck.of(pdf, choices).ifPresent(out::add);
+  }
+
   private static String password(PdfChoices c) {
     return c.settings().security().askToChange()
         ? c.passwords().change()
         : c.settings().security().askToOpen() ? c.passwords().open() : "";
+  }
+
+  /** The pages with pictures or drawings that are not all kept as they were, from 0. */
+  private List<Integer> drawn() {
+    if (publication.keepsAll()) {
+      return List.of();
+    }
+    return IntStream.range(0, Math.min(choices.pages().size(), pdf.getNumberOfPages()))
+        .filter(k -> expected.pictures(k).isDrawn())
+        .boxed()
+        .toList();
   }
 
   private Check pages() {
@@ -297,43 +312,6 @@ public final class PdfVerifier {
   private int number(int inFile) {
     return publication.pages().get(choices.pages().get(inFile)).number();
   }
-
-  /** The pages with pictures or drawings, looked at; empty if there are none. */
-  private Optional<Check> looks() throws IOException {
-    var wanted = new TextlessPublication(publication);
-    var got = new TextlessPdf(pdf);
-    int pages = 0;
-    for (int k = 0; k < choices.pages().size() && k < pdf.getNumberOfPages(); k++) {
-      if (!expected.pictures(k).isDrawn()) {
-        continue;
-      }
-      pages++;
-      Optional<Box> unlike = Unlikeness.first(wanted, choices.pages().get(k), got, k);
-      if (unlike.isPresent()) {
-        Box b = unlike.get();
-        return Optional.of(
-            Check.of(
-                WORDS.say("pdf-verifier.looks"),
-                false,
-                "",
-                WORDS.say(
-                    "pdf-verifier.page-looks-otherwise",
-                    number(k),
-                    Math.round(b.x() / MILLIMETRE),
-                    Math.round(b.y() / MILLIMETRE))));
-      }
-    }
-    return pages == 0
-        ? Optional.empty()
-        : Optional.of(
-            Check.of(
-                WORDS.say("pdf-verifier.looks"),
-                true,
-                WORDS.count("pdf-verifier.look-alike", pages),
-                ""));
-  }
-
-  private static final double MILLIMETRE = 72 / 25.4;
 
   private Check metadata() throws IOException {
     PDDocumentInformation info = pdf.getDocumentInformation();

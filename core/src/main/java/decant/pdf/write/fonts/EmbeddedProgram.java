@@ -4,7 +4,6 @@ import decant.pdf.choices.Conformance;
 import decant.pdf.file.Deflated;
 import decant.text.FontFace;
 import decant.text.FontTables;
-import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.util.ArrayList;
@@ -14,7 +13,6 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.TreeSet;
 import java.util.stream.IntStream;
-import org.apache.fontbox.ttf.OTFParser;
 import org.apache.fontbox.ttf.OpenTypeFont;
 import org.apache.fontbox.ttf.TTFSubsetter;
 import org.apache.fontbox.ttf.TrueTypeFont;
@@ -25,7 +23,6 @@ import org.apache.pdfbox.cos.COSInteger;
 import org.apache.pdfbox.cos.COSName;
 import org.apache.pdfbox.cos.COSStream;
 import org.apache.pdfbox.cos.COSString;
-import org.apache.pdfbox.io.RandomAccessReadBuffer;
 
 /**
  * A face that the file brings along: a composite font (ISO 32000-2 §9.7) whose character codes
@@ -45,9 +42,7 @@ final class EmbeddedProgram implements FontInFile {
   private final boolean archive;
   private final GlyphTable codes = new GlyphTable();
   private final List<Integer> glyphs = new ArrayList<>();
-  private final int blank;
-  private final int standIn;
-  private final double[] widths;
+  private final ParsedFont parsed;
   private final COSDictionary dictionary = new COSDictionary();
 
   EmbeddedProgram(
@@ -61,29 +56,20 @@ final class EmbeddedProgram implements FontInFile {
     this.face = face;
     this.name = name;
     this.archive = conformance.isArchive() || conformance.accessible();
-    try (TrueTypeFont font =
-        new OTFParser(false)
-            .parse(new RandomAccessReadBuffer(new ByteArrayInputStream(face.bytes())))) {
-      this.blank = Math.max(0, font.getUnicodeCmapLookup().getGlyphId(' '));
-      this.standIn = standIn(font);
-      this.widths = new double[font.getNumberOfGlyphs()];
-      for (int g = 0; g < widths.length; g++) {
-        widths[g] = Math.round(font.getAdvanceWidth(g) * 1000.0 / face.unitsPerEm());
-      }
-      codes.add(RESERVED, ""); // code 0 is .notdef, which nothing in the text refers to
-      glyphs.add(0);
-      for (int k = 0; k < used.size(); k++) {
-        add(used.glyph(k), used.text(k));
-      }
-      write(font, whole, conformance, level);
+    this.parsed = ParsedFont.of(face);
+    codes.add(RESERVED, ""); // code 0 is .notdef, which nothing in the text refers to
+    glyphs.add(0);
+    for (int k = 0; k < used.size(); k++) {
+      add(used.glyph(k), used.text(k));
     }
+    parsed.use(font -> write(font, whole, conformance, level));
   }
 
   private void add(int glyph, String text) {
     if (codes.size() > MAX_CODES) {
       throw new IllegalStateException("more than 65,535 different glyphs of one font in one file");
     }
-    int g = glyph == UsedGlyphs.BLANK ? blank : glyph;
+    int g = glyph == UsedGlyphs.BLANK ? parsed.blank() : glyph;
     if (codes.add(g, text) == glyphs.size()) {
       glyphs.add(drawn(g, text));
     }
@@ -92,18 +78,8 @@ final class EmbeddedProgram implements FontInFile {
   /** Standards do not allow the glyph for what a font lacks (ISO 19005-2 §6.2.11.8). */
   private int drawn(int glyph, String text) {
     return glyph == 0 && archive
-        ? text.isEmpty() ? blank : standIn
-        : Math.min(glyph, widths.length - 1);
-  }
-
-  private static int standIn(TrueTypeFont font) throws IOException {
-    for (int c : new int[] {0x25A1, 0x25FB, 0x2610, '?', ' '}) {
-      int g = font.getUnicodeCmapLookup().getGlyphId(c);
-      if (g > 0) {
-        return g;
-      }
-    }
-    return 0;
+        ? text.isEmpty() ? parsed.blank() : parsed.standIn()
+        : Math.min(glyph, parsed.glyphs() - 1);
   }
 
   @Override
@@ -127,12 +103,12 @@ final class EmbeddedProgram implements FontInFile {
 
   @Override
   public double width(int glyph, String text) {
-    return widths[drawn(glyph, text)];
+    return parsed.width(drawn(glyph, text));
   }
 
   @Override
   public int blankGlyph() {
-    return blank;
+    return parsed.blank();
   }
 
   @Override
@@ -144,7 +120,8 @@ final class EmbeddedProgram implements FontInFile {
       throws IOException {
     boolean outlines = font instanceof OpenTypeFont o && o.isPostScript();
     var used = new TreeSet<>(glyphs);
-    used.add(blank); // a font of nothing but the glyph for what it lacks is refused by readers
+    used.add(
+        parsed.blank()); // a font of nothing but the glyph for what it lacks is refused by readers
     String baseName = (whole ? "" : tag(used) + "+") + face.postScriptName();
     COSDictionary cid = new COSDictionary();
     cid.setItem(COSName.TYPE, COSName.FONT);
@@ -277,7 +254,7 @@ final class EmbeddedProgram implements FontInFile {
     w.add(COSInteger.ZERO);
     COSArray all = new COSArray();
     for (int g : glyphs) {
-      all.add(COSInteger.get((long) widths[g]));
+      all.add(COSInteger.get((long) parsed.width(g)));
     }
     w.add(all);
     return w;
@@ -289,7 +266,7 @@ final class EmbeddedProgram implements FontInFile {
     for (int g : new TreeSet<>(some)) {
       w.add(COSInteger.get(g));
       COSArray one = new COSArray();
-      one.add(COSInteger.get((long) widths[g]));
+      one.add(COSInteger.get((long) parsed.width(g)));
       w.add(one);
     }
     return w;
