@@ -37,7 +37,6 @@ final class LinePlacer {
   private final TextUnits texts;
   private final Styles styles;
   private final StorySetter stories;
-  private final String text;
   private final RunBuilder runs;
 
   LinePlacer(
@@ -54,7 +53,6 @@ final class LinePlacer {
     this.texts = texts;
     this.styles = styles;
     this.stories = stories;
-    this.text = text;
     this.runs = new RunBuilder(p, text);
   }
 
