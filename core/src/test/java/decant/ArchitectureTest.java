@@ -201,6 +201,7 @@ class ArchitectureTest {
     out.put("proof", and(and(content, layout), "publication"));
     out.put("blanks", List.of("words", "work", "model.."));
     out.put("pdf.amend.line", List.of("work", "pdf.content", "pdf.read.page", "pdf.read.fonts"));
+    out.put("pdf.amend.page", List.of("pdf.content", "pdf.file", "pdf.amend.line"));
     out.put(
         "pdf.amend",
         List.of(
@@ -214,6 +215,7 @@ class ArchitectureTest {
             "pdf.read.page",
             "pdf.read",
             "pdf.amend.line",
+            "pdf.amend.page",
             "picture",
             "pdf.choices",
             "pdf.write",

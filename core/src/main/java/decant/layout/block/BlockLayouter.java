@@ -43,8 +43,7 @@ import org.jspecify.annotations.Nullable;
  */
 public final class BlockLayouter {
   /** What a result was made from, besides the block. */
-  private record Made(
-      double width, double grid, CellLooks cell, List<String> shown, List<Story> stories) {}
+  private record Made(double width, double grid, CellLooks cell, Shown shown) {}
 
   private record Known(
       Block source, Made made, Look paragraphLook, Look base, BlockLayout layout) {}
@@ -227,42 +226,10 @@ public final class BlockLayouter {
   }
 
   private Made made(Block b, double width, CellLooks cell) {
-    if (b instanceof Paragraph p && isSimple(p) && !labels.containsKey(p.id())) {
-      return new Made(width, grid, cell, List.of(), List.of());
+    if (b instanceof Paragraph p && Shown.isSimple(p) && !labels.containsKey(p.id())) {
+      return new Made(width, grid, cell, Shown.NOTHING);
     }
-    var shown = new ArrayList<String>();
-    var used = new ArrayList<Story>();
-    gather(b, shown, used);
-    return new Made(width, grid, cell, shown, used);
-  }
-
-  /** What a block shows that does not stand in it: labels, values of fields, texts of shapes. */
-  private void gather(Block b, List<String> shown, List<Story> used) {
-    switch (b) {
-      case Paragraph p -> {
-        String label = labels.get(p.id());
-        if (label != null) {
-          shown.add(label);
-        }
-        if (!isSimple(p)) {
-          for (Inline i : p.inlines()) {
-            switch (i) {
-              case Inline.Field f -> shown.add(fields.show(f));
-              case Inline.NoteMark m -> shown.add(fields.show(m));
-              case Inline.Shape s -> s.content().story().map(stories::get).ifPresent(used::add);
-              case Inline.Text t -> {}
-              case Inline.Picture pic -> {}
-              case Inline.KeptInline kept -> {}
-            }
-          }
-        }
-      }
-      case Table t ->
-          t.rows()
-              .forEach(
-                  r -> r.cells().forEach(c -> c.blocks().forEach(n -> gather(n, shown, used))));
-      case KeptBlock k -> {}
-    }
+    return new Made(width, grid, cell, Shown.by(b, labels, stories, fields));
   }
 
   /** A paragraph set beside what stands in its way, for one place on one page. */
@@ -302,15 +269,6 @@ public final class BlockLayouter {
   /** A shape with its text set into it. */
   Drawn drawn(Inline.Shape shape) {
     return Shapes.drawn(shape, this::story);
-  }
-
-  private static boolean isSimple(Paragraph p) {
-    for (Inline i : p.inlines()) {
-      if (!(i instanceof Inline.Text)) {
-        return false;
-      }
-    }
-    return true;
   }
 
   /**

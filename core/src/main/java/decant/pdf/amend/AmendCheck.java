@@ -5,6 +5,7 @@ import decant.pdf.amend.line.PageLetters;
 import decant.pdf.amend.line.Row;
 import decant.pdf.amend.line.Rows;
 import decant.pdf.amend.line.Search;
+import decant.pdf.amend.page.PageStreams;
 import decant.pdf.read.OpenedPdf;
 import decant.reading.ReadProblem;
 import decant.reading.ReadRequest;

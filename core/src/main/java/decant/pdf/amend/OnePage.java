@@ -1,5 +1,6 @@
 package decant.pdf.amend;
 
+import decant.pdf.amend.page.FreshObject;
 import java.io.IOException;
 import java.util.HashSet;
 import java.util.List;

@@ -5,6 +5,8 @@ import decant.pdf.amend.line.Letter;
 import decant.pdf.amend.line.PageLetters;
 import decant.pdf.amend.line.PaintedPicture;
 import decant.pdf.amend.line.Show;
+import decant.pdf.amend.page.ContentParts;
+import decant.pdf.amend.page.PageEnd;
 import decant.pdf.content.ContentReader;
 import decant.pdf.content.ContentSplice;
 import decant.pdf.content.Instruction;
@@ -188,6 +190,20 @@ final class PageChange {
     String name = free(resources(whole).getCOSDictionary(COSName.XOBJECT), 1);
     PageEnd.paint(page.getCOSObject(), content(whole), painting(space, name));
     resource(whole, COSName.XOBJECT, COSName.getPDFName(name), picture);
+  }
+
+  /**
+   * Shows text after all that the page shows.
+   *
+   * @param space from the text's to that of the page
+   */
+  void write(AddedText text, AffineTransform space) throws IOException {
+    var whole = new ContentPlace.OfPage();
+    Map<SubstituteFont, String> here = names.computeIfAbsent(whole, k -> new LinkedHashMap<>());
+    COSDictionary fonts = resources(whole).getCOSDictionary(COSName.FONT);
+    text.fonts().forEach(f -> here.computeIfAbsent(f, k -> free(fonts, here.size() + 1)));
+    PageEnd.paint(page.getCOSObject(), content(whole), text.operators(matrix(space), here));
+    addFonts();
   }
 
   private static byte[] painting(AffineTransform place, String name) {

@@ -2,20 +2,18 @@ package decant.pdf.amend;
 
 import decant.model.Box;
 import decant.model.look.Media;
-import decant.model.look.MediaId;
+import decant.pdf.amend.line.AmendLimits;
 import decant.pdf.amend.line.FontsOfFile;
 import decant.pdf.amend.line.PageLetters;
 import decant.pdf.amend.line.PaintedPicture;
 import decant.pdf.amend.line.Row;
 import decant.pdf.amend.line.Rows;
-import decant.pdf.choices.Conformance;
+import decant.pdf.amend.page.PageStreams;
 import decant.pdf.content.PageSpace;
 import decant.pdf.file.Increment;
 import decant.pdf.file.Rewritten;
 import decant.pdf.read.OpenedPdf;
-import decant.pdf.write.DrawingForms;
 import decant.pdf.write.pictures.PictureInFile;
-import decant.picture.VectorPicture;
 import decant.reading.ReadProblem;
 import decant.reading.ReadRequest;
 import decant.words.Words;
@@ -28,11 +26,9 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Collections;
-import java.util.HashMap;
 import java.util.IdentityHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
@@ -44,13 +40,10 @@ import org.apache.pdfbox.cos.COSStream;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPage;
 import org.apache.pdfbox.pdmodel.common.PDRectangle;
-import org.apache.pdfbox.pdmodel.graphics.image.PDImageXObject;
 
 /** A PDF whose words are changed where they stand. Not safe for use by several threads. */
 public final class PdfAmender {
   private static final Words WORDS = Words.of(PdfAmender.class);
-
-  private static final int LEVEL = 6;
 
   /** The file that was opened; empty for one in memory. */
   private final Optional<ReadRequest> request;
@@ -61,15 +54,13 @@ public final class PdfAmender {
   private final List<PageChange.FontEntry> wanted = new ArrayList<>();
   private final Set<Integer> touched = new TreeSet<>();
   private final PageStreams streams;
-  private final Map<Added, PictureInFile> added = new HashMap<>();
-
-  /** A picture that was put in, and for a drawing its height for a usual width. */
-  private record Added(MediaId picture, int height) {}
+  private final AddedPictures added;
 
   private PdfAmender(Optional<ReadRequest> request, PDDocument pdf) {
     this.request = request;
     this.pdf = pdf;
     this.streams = new PageStreams(pdf);
+    this.added = new AddedPictures(pdf);
   }
 
   /** What is done with an opened file. */
@@ -173,7 +164,7 @@ public final class PdfAmender {
     for (int k = 0; k < rows.size(); k++) {
       String text = LineDifference.text(rows.get(k));
       if (!text.isBlank()) {
-        lines.add(new PageLine(k, text, box(p, rows.get(k).area(0, rows.get(k).seen()))));
+        lines.add(new PageLine(k, text, box(p, rows.get(k))));
       }
     }
     var pictures = new ArrayList<PagePicture>();
@@ -196,7 +187,7 @@ public final class PdfAmender {
    * @throws IOException if it is no such picture
    */
   public void replacePicture(int page, int picture, byte[] image) throws IOException {
-    COSStream by = image(image);
+    COSStream by = added.image(image);
     double shape = (double) by.getInt(COSName.WIDTH) / by.getInt(COSName.HEIGHT);
     changing(page, Set.of(page)).replace(picture(page, picture), by, shape);
     touched.add(page);
@@ -210,27 +201,10 @@ public final class PdfAmender {
    */
   public void addPicture(int page, Media picture, Box at) throws IOException {
     PDPage p = pdf.getPage(page);
-    PictureInFile painted = painted(picture, at);
+    PictureInFile painted = added.of(picture, at);
     var own = new Rectangle2D.Double(0, 0, painted.width(), painted.height());
     changing(page, Set.of(page)).add(painted.stream(), PageSpace.standing(p, own, area(at)));
     touched.add(page);
-  }
-
-  /** A picture as an object of the file, once for all places where it has the same shape. */
-  private PictureInFile painted(Media picture, Box at) throws IOException {
-    boolean drawn = VectorPicture.isVector(picture.type());
-    int height =
-        drawn ? (int) Math.max(1, Math.round(DrawingForms.FORM * at.height() / at.width())) : 1;
-    var key = new Added(picture.id(), height);
-    PictureInFile known = added.get(key);
-    if (known == null) {
-      known =
-          drawn
-              ? drawing(picture, height, at.width())
-              : PictureInFile.image(image(picture.bytes()), "picture");
-      added.put(key, known);
-    }
-    return known;
   }
 
   /**
@@ -244,21 +218,46 @@ public final class PdfAmender {
         .anyMatch(a -> PageSpace.shown(p, a.getRectangle()).intersects(area(place)));
   }
 
-  private PictureInFile drawing(Media picture, int height, double width) throws IOException {
-    PictureInFile form =
-        new DrawingForms(pdf, Conformance.DEFAULT, LEVEL)
-            .of(picture, height, width)
-            .orElseThrow(() -> new IOException("a drawing that cannot be painted"));
-    form.stream().setItem(COSName.BBOX, new PDRectangle(DrawingForms.FORM, height));
-    return form;
+  /**
+   * Where text would go at a place of a page, in the looks of the line that is nearest; beside that
+   * line, on its baseline.
+   *
+   * @param y in points from the top of the page as it is shown
+   */
+  public TextSpot spot(int page, double x, double y) {
+    PDPage p = pdf.getPage(page);
+    return TextSpots.at(Rows.of(PageLetters.of(p, fonts).letters()), row -> box(p, row), x, y);
   }
 
-  private COSStream image(byte[] picture) throws IOException {
-    try {
-      return PDImageXObject.createFromByteArray(pdf, picture, "picture").getCOSObject();
-    } catch (IllegalArgumentException e) {
-      throw new IOException(e);
+  /**
+   * Shows text over all that stands on a page, in fonts that ship.
+   *
+   * @param text lines, parted by ends of lines
+   * @return where its lines stand; empty if no font has all letters
+   */
+  public List<Box> addText(int page, String text, TextSpot spot) throws IOException {
+    Optional<AddedText> added = AddedText.of(text, spot, substitutes);
+    if (added.isEmpty()) {
+      return List.of();
     }
+    PDPage p = pdf.getPage(page);
+    var unit = new Rectangle2D.Double(0, 0, 1, 1);
+    var at = new Rectangle2D.Double(spot.x(), spot.baseline() - 1, 1, 1);
+    PageChange change = changing(page, Set.of(page));
+    change.write(added.get(), PageSpace.standing(p, unit, at));
+    wanted.addAll(change.wanted());
+    touched.add(page);
+    var out = new ArrayList<Box>();
+    for (int k = 0; k < added.get().count(); k++) {
+      double top = spot.baseline() + (k * TextSpot.PITCH - AmendLimits.ASCENT) * spot.size();
+      double height = (AmendLimits.ASCENT + AmendLimits.DESCENT) * spot.size();
+      out.add(new Box(spot.x(), top, added.get().width(k), height));
+    }
+    return out;
+  }
+
+  private static Box box(PDPage page, Row row) {
+    return box(page, row.area(0, row.seen()));
   }
 
   /**

@@ -1,6 +1,7 @@
 package decant.pdf.amend;
 
 import decant.pdf.amend.line.LettersOfFont.Code;
+import decant.pdf.amend.page.FreshObject;
 import decant.pdf.read.page.SourceFace;
 import decant.pdf.write.fonts.LetterFont;
 import decant.text.FontBook;
@@ -44,9 +45,11 @@ final class SubstituteFont {
         }
       }
       FontFace all = served;
-      return text.codePoints().allMatch(all::covers)
-          ? Optional.of(fonts.computeIfAbsent(all, f -> new SubstituteFont(new LetterFont(f))))
-          : Optional.empty();
+      return text.codePoints().allMatch(all::covers) ? Optional.of(of(all)) : Optional.empty();
+    }
+
+    SubstituteFont of(FontFace face) {
+      return fonts.computeIfAbsent(face, f -> new SubstituteFont(new LetterFont(f)));
     }
   }
 

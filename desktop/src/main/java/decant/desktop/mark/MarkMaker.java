@@ -1,6 +1,7 @@
 package decant.desktop.mark;
 
 import decant.clip.PictureFile;
+import decant.desktop.page.InkChoice;
 import decant.desktop.page.SmallPicture;
 import decant.desktop.shell.Desk;
 import decant.desktop.shell.FileToOpen;
@@ -18,7 +19,6 @@ import decant.work.Faults;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.List;
 import java.util.Optional;
 import java.util.function.Function;
 import javafx.application.Platform;
@@ -47,7 +47,6 @@ import javafx.util.StringConverter;
 public final class MarkMaker extends BorderPane {
   private static final Words WORDS = Words.of(MarkMaker.class);
 
-  private static final List<Integer> INKS = List.of(0x1F2A66, 0x000000, 0xB3261E, 0x2E6B34);
   private static final int SHOWN = 300;
   private static final double WIDE = 380;
   private static final double HIGHEST = 130;
@@ -67,7 +66,7 @@ public final class MarkMaker extends BorderPane {
   private final Runnable back;
   private final Runnable kept;
   private final StackPane place = new StackPane();
-  private final HBox inks = new HBox(6);
+  private final InkChoice inks = new InkChoice("mark-ink-", InkChoice.usual(), this::setInk);
   private final InkPad pad = new InkPad(this::refresh);
   private final TextField typed = new TextField();
   private final ComboBox<ScriptFace> face = new ComboBox<>();
@@ -81,7 +80,7 @@ public final class MarkMaker extends BorderPane {
   private final PasswordEntry entry;
   private String passphrase = "";
   private Way way = Way.DRAW;
-  private Colour colour = new Colour(INKS.getFirst());
+  private Colour colour = InkChoice.usual();
   private Optional<Mark> taken = Optional.empty();
   private Optional<Mark> made = Optional.empty();
 
@@ -105,7 +104,7 @@ public final class MarkMaker extends BorderPane {
     keep.setOnAction(e -> keep());
     var below = new HBox(24, preview(), fields());
     var middle = new VBox(14, ways(), place, inks, below);
-    fillInks();
+    showInk();
     middle.getStyleClass().add("mark-maker");
     var scroll = new ScrollPane(middle);
     scroll.setFitToWidth(true);
@@ -157,26 +156,13 @@ public final class MarkMaker extends BorderPane {
     return row;
   }
 
-  private void fillInks() {
-    var group = new ToggleGroup();
-    inks.setAlignment(Pos.CENTER_LEFT);
-    inks.getChildren().add(new Label(WORDS.say("mark-maker.ink")));
-    for (int rgb : INKS) {
-      var b = new ToggleButton();
-      b.getStyleClass().addAll("colour", "ink");
-      b.setStyle("-fx-background-color: #" + new Colour(rgb).hex());
-      b.setAccessibleText(WORDS.say("mark-maker.colour", new Colour(rgb).hex()));
-      b.setId("mark-ink-" + new Colour(rgb).hex());
-      b.setToggleGroup(group);
-      b.setSelected(rgb == colour.rgb());
-      b.setOnAction(e -> {
-        b.setSelected(true);
-        colour = new Colour(rgb);
-        pad.setInk(Color.rgb(colour.red(), colour.green(), colour.blue()));
-        refresh();
-      });
-      inks.getChildren().add(b);
-    }
+  private void setInk(Colour c) {
+    colour = c;
+    showInk();
+    refresh();
+  }
+
+  private void showInk() {
     pad.setInk(Color.rgb(colour.red(), colour.green(), colour.blue()));
   }
 

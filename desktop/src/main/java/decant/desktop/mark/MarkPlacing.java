@@ -1,6 +1,7 @@
 package decant.desktop.mark;
 
 import decant.desktop.page.PagesView;
+import decant.desktop.page.PointerTurn;
 import decant.desktop.page.SmallPicture;
 import decant.desktop.shell.Desk;
 import decant.desktop.shell.LongChange;
@@ -21,19 +22,15 @@ import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.atomic.AtomicBoolean;
 import javafx.beans.property.ReadOnlyBooleanProperty;
-import javafx.beans.property.ReadOnlyBooleanWrapper;
-import javafx.scene.Cursor;
 import javafx.scene.Node;
 import javafx.scene.image.Image;
 import javafx.scene.image.ImageView;
-import javafx.scene.input.KeyCode;
-import javafx.scene.input.KeyEvent;
 import javafx.scene.input.MouseButton;
 import javafx.scene.input.MouseEvent;
 import javafx.scene.shape.Rectangle;
 
 /** A mark that goes with the pointer over the pages until it is put down. */
-public final class MarkPlacing {
+public final class MarkPlacing implements PointerTurn.Use {
   private static final Words WORDS = Words.of(MarkPlacing.class);
   private static final int PIXELS = 600;
 
@@ -43,7 +40,7 @@ public final class MarkPlacing {
   private final PagesView view;
   private final Work work;
   private final Desk desk;
-  private final ReadOnlyBooleanWrapper active = new ReadOnlyBooleanWrapper();
+  private final PointerTurn turn;
   private Optional<Held> held = Optional.empty();
   private Optional<PagesView.PagePoint> at = Optional.empty();
 
@@ -59,51 +56,35 @@ public final class MarkPlacing {
     this.view = view;
     this.work = work;
     this.desk = desk;
-    view.addEventFilter(MouseEvent.ANY, this::pointer);
-    view.addEventFilter(KeyEvent.KEY_PRESSED, this::key);
+    this.turn = new PointerTurn(view, this);
   }
 
   /** Whether a mark waits to be put down. */
   public ReadOnlyBooleanProperty activeProperty() {
-    return active.getReadOnlyProperty();
+    return turn.activeProperty();
   }
 
   void begin(Mark mark, Optional<List<Integer>> on) {
     held = Optional.of(new Held(mark, on, mark.painted(PIXELS).map(SmallPicture::image)));
     at = Optional.empty();
-    active.set(true);
-    view.setCursor(Cursor.CROSSHAIR);
-    view.requestFocus();
+    turn.begin();
     desk.dismiss(); // so that Esc is for the mark
   }
 
-  private void end() {
+  @Override
+  public void ended() {
     held = Optional.empty();
     at = Optional.empty();
-    active.set(false);
-    view.setCursor(Cursor.DEFAULT);
-    view.refreshOverlays();
   }
 
-  private void key(KeyEvent e) {
-    if (held.isEmpty()) {
-      return;
-    }
-    if (e.getCode() == KeyCode.ESCAPE) {
-      e.consume();
-      end();
-    } else if (e.getCode() == KeyCode.ENTER) {
-      e.consume();
-      view.pagePoint(view.getWidth() / 2, view.viewHeight() / 2).ifPresent(this::put);
-    }
+  @Override
+  public void enter() {
+    view.pagePoint(view.getWidth() / 2, view.viewHeight() / 2).ifPresent(this::put);
   }
 
-  private void pointer(MouseEvent e) {
-    if (held.isEmpty()) {
-      return;
-    }
-    e.consume();
-    at = view.pagePoint(e.getX(), e.getY()).filter(this::isOnPage);
+  @Override
+  public void pointer(MouseEvent e, Optional<PagesView.PagePoint> now) {
+    at = now.filter(this::isOnPage);
     if (e.getEventType() == MouseEvent.MOUSE_CLICKED && e.getButton() == MouseButton.PRIMARY) {
       at.ifPresent(this::put);
     } else {
@@ -154,7 +135,7 @@ public final class MarkPlacing {
 
   private void put(PagesView.PagePoint p) {
     Held h = held.orElseThrow();
-    end();
+    turn.end();
     Layout layout = work.layout();
     Box box = box(h.mark(), p, layout.pages().get(p.page()));
     List<Integer> on = h.on().orElse(List.of(p.page()));

@@ -1,25 +1,22 @@
 package decant.desktop.pinned;
 
 import decant.desktop.page.PagesView;
+import decant.desktop.page.PointerTurn;
 import decant.model.Box;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.BiConsumer;
 import javafx.beans.property.ReadOnlyBooleanProperty;
-import javafx.beans.property.ReadOnlyBooleanWrapper;
-import javafx.scene.Cursor;
 import javafx.scene.Node;
-import javafx.scene.input.KeyCode;
-import javafx.scene.input.KeyEvent;
 import javafx.scene.input.MouseEvent;
 import javafx.scene.shape.Rectangle;
 
 /** A frame that is drawn around what a page is to show. */
-public final class CropDrag {
+public final class CropDrag implements PointerTurn.Use {
   private final PagesView view;
   private final BiConsumer<Integer, Box> drawn;
-  private final ReadOnlyBooleanWrapper active = new ReadOnlyBooleanWrapper();
+  private final PointerTurn turn;
   private Optional<PagesView.PagePoint> from = Optional.empty();
   private Optional<PagesView.PagePoint> to = Optional.empty();
 
@@ -29,41 +26,21 @@ public final class CropDrag {
   public CropDrag(PagesView view, BiConsumer<Integer, Box> drawn) {
     this.view = view;
     this.drawn = drawn;
-    view.addEventFilter(MouseEvent.ANY, this::pointer);
-    view.addEventFilter(KeyEvent.KEY_PRESSED, this::key);
+    this.turn = new PointerTurn(view, this);
   }
 
   ReadOnlyBooleanProperty activeProperty() {
-    return active.getReadOnlyProperty();
+    return turn.activeProperty();
   }
 
   void begin() {
-    active.set(true);
     from = Optional.empty();
     to = Optional.empty();
-    view.setCursor(Cursor.CROSSHAIR);
-    view.requestFocus();
+    turn.begin();
   }
 
-  private void end() {
-    active.set(false);
-    view.setCursor(Cursor.DEFAULT);
-    view.refreshOverlays();
-  }
-
-  private void key(KeyEvent e) {
-    if (active.get() && e.getCode() == KeyCode.ESCAPE) {
-      e.consume();
-      end();
-    }
-  }
-
-  private void pointer(MouseEvent e) {
-    if (!active.get()) {
-      return;
-    }
-    e.consume();
-    Optional<PagesView.PagePoint> at = view.pagePoint(e.getX(), e.getY());
+  @Override
+  public void pointer(MouseEvent e, Optional<PagesView.PagePoint> at) {
     if (e.getEventType() == MouseEvent.MOUSE_PRESSED) {
       from = at;
       to = at;
@@ -73,7 +50,7 @@ public final class CropDrag {
     } else if (e.getEventType() == MouseEvent.MOUSE_RELEASED && from.isPresent()) {
       Box box = box();
       int page = from.get().page();
-      end();
+      turn.end();
       drawn.accept(page, box);
     }
   }
@@ -91,7 +68,9 @@ public final class CropDrag {
   /** What is drawn over a page: the frame so far. */
   public List<Node> over(int page, double scale) {
     var out = new ArrayList<Node>();
-    if (active.get() && from.filter(f -> f.page() == page).isPresent() && to.isPresent()) {
+    if (turn.activeProperty().get()
+        && from.filter(f -> f.page() == page).isPresent()
+        && to.isPresent()) {
       Box b = box();
       var frame =
           new Rectangle(b.x() * scale, b.y() * scale, b.width() * scale, b.height() * scale);

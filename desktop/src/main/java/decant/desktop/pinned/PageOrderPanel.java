@@ -26,6 +26,7 @@ import decant.reading.TakenIn;
 import decant.recipe.PageRange;
 import decant.words.Words;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
@@ -48,6 +49,7 @@ public final class PageOrderPanel extends VBox {
   private final Work work;
   private final PagesView view;
   private final CropDrag crop;
+  private final TextPlacing writing;
   private final Label which = new Label();
   private final Label says = new Label();
   private final TextField to = new TextField();
@@ -65,6 +67,7 @@ public final class PageOrderPanel extends VBox {
     this.work = work;
     this.view = view;
     this.crop = new CropDrag(view, this::crop);
+    this.writing = new TextPlacing(view, work, desk::tell);
     setId("page-order");
     which.setId("page-order-which");
     says.setId("page-order-says");
@@ -75,7 +78,8 @@ public final class PageOrderPanel extends VBox {
         List.of(
             act("page-turn-left", "page-order-panel.turn-left", () -> turn(3)),
             act("page-turn-right", "page-order-panel.turn-right", () -> turn(1)),
-            act("page-crop", "page-order-panel.crop", this::beginCrop));
+            act("page-crop", "page-order-panel.crop", () -> begin(crop::begin)),
+            act("page-write", "page-order-panel.write", () -> begin(writing::begin)));
     onOrder =
         List.of(
             act("page-earlier", "page-order-panel.earlier", () -> move(-1)),
@@ -108,6 +112,7 @@ public final class PageOrderPanel extends VBox {
     inSight.atRest(work.layoutProperty(), this::refresh);
     inSight.atRest(view.scrollProperty(), this::refresh);
     inSight.on(crop.activeProperty(), this::refresh);
+    inSight.on(writing.activeProperty(), this::refresh);
     refresh();
   }
 
@@ -123,7 +128,9 @@ public final class PageOrderPanel extends VBox {
 
   /** What is drawn over a page. */
   public List<javafx.scene.Node> over(int page, double scale) {
-    return crop.over(page, scale);
+    var out = new ArrayList<>(crop.over(page, scale));
+    out.addAll(writing.over(page, scale));
+    return out;
   }
 
   /** The page in the middle of the view, from 0. */
@@ -156,9 +163,12 @@ public final class PageOrderPanel extends VBox {
     says.setText(
         crop.activeProperty().get()
             ? WORDS.say("page-order-panel.draw")
-            : free
-                ? ""
-                : WORDS.say(isPinned ? "page-order-panel.some-flow" : "page-order-panel.flows"));
+            : writing.activeProperty().get()
+                ? WORDS.say("page-order-panel.click")
+                : free
+                    ? ""
+                    : WORDS.say(
+                        isPinned ? "page-order-panel.some-flow" : "page-order-panel.flows"));
   }
 
   private PageOrder.Book book() {
@@ -180,9 +190,9 @@ public final class PageOrderPanel extends VBox {
                 ""));
   }
 
-  private void beginCrop() {
-    desk.dismiss(); // so that Esc is for the frame
-    crop.begin();
+  private void begin(Runnable turn) {
+    desk.dismiss(); // so that Esc is for the pointer
+    turn.run();
   }
 
   private void crop(int page, Box box) {

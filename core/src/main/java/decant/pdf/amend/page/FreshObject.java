@@ -1,4 +1,4 @@
-package decant.pdf.amend;
+package decant.pdf.amend.page;
 
 import org.apache.pdfbox.cos.COSDictionary;
 import org.apache.pdfbox.cos.COSDocument;
@@ -7,10 +7,10 @@ import org.apache.pdfbox.cos.COSObject;
 import org.apache.pdfbox.cos.COSObjectKey;
 
 /** Objects that come into a file, under numbers of their own. */
-final class FreshObject {
+public final class FreshObject {
   private FreshObject() {}
 
-  static COSObject of(COSDocument file, COSDictionary d) {
+  public static COSObject of(COSDocument file, COSDictionary d) {
     long n =
         Math.max(file.getHighestXRefObjectNumber(), file.getTrailer().getLong(COSName.SIZE, 1) - 1)
             + 1;

@@ -1,4 +1,4 @@
-package decant.pdf.amend;
+package decant.pdf.amend.page;
 
 import decant.pdf.amend.line.PageLetters;
 import decant.pdf.content.ContentSplice;
@@ -19,7 +19,7 @@ import org.apache.pdfbox.cos.COSStream;
  * The streams that a page's content is made of (ISO 32000-2 §7.8.2), and changes of them: a stream
  * that no change is about stays byte by byte.
  */
-final class ContentParts {
+public final class ContentParts {
   private static final int LEVEL = 6;
 
   private ContentParts() {}
@@ -27,7 +27,8 @@ final class ContentParts {
   /**
    * @param used on how many pages each stream is content
    */
-  static void change(COSDictionary page, List<ContentSplice> splices, Map<COSStream, Integer> used)
+  public static void change(
+      COSDictionary page, List<ContentSplice> splices, Map<COSStream, Integer> used)
       throws IOException {
     COSBase contents = page.getDictionaryObject(COSName.CONTENTS);
     if (contents instanceof COSStream one) {
@@ -94,7 +95,7 @@ final class ContentParts {
   }
 
   /** Gives a stream other bytes; what else its dictionary says stays. */
-  static void put(COSStream s, byte[] bytes) throws IOException {
+  public static void put(COSStream s, byte[] bytes) throws IOException {
     byte[] packed = Deflated.bytes(bytes, LEVEL);
     s.removeItem(COSName.DECODE_PARMS);
     s.removeItem(COSName.F_DECODE_PARMS);

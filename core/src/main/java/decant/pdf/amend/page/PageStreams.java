@@ -1,4 +1,4 @@
-package decant.pdf.amend;
+package decant.pdf.amend.page;
 
 import java.util.ArrayList;
 import java.util.Collections;
@@ -17,17 +17,17 @@ import org.apache.pdfbox.pdmodel.PDPage;
 import org.jspecify.annotations.Nullable;
 
 /** Which pages show which streams. */
-final class PageStreams {
+public final class PageStreams {
   private final PDDocument pdf;
   private @Nullable Map<COSStream, Integer> used;
   private @Nullable Map<COSStream, Set<Integer>> forms;
 
-  PageStreams(PDDocument pdf) {
+  public PageStreams(PDDocument pdf) {
     this.pdf = pdf;
   }
 
   /** On how many pages each stream is content. */
-  Map<COSStream, Integer> used() {
+  public Map<COSStream, Integer> used() {
     Map<COSStream, Integer> all = used;
     if (all == null) {
       all = new IdentityHashMap<>();
@@ -42,7 +42,7 @@ final class PageStreams {
   }
 
   /** Whether a form may be painted by pages other than some. */
-  boolean isElsewhere(COSStream form, Set<Integer> pages) {
+  public boolean isElsewhere(COSStream form, Set<Integer> pages) {
     Map<COSStream, Set<Integer>> all = forms;
     if (all == null) {
       all = new IdentityHashMap<>();
@@ -58,7 +58,7 @@ final class PageStreams {
     return !pages.containsAll(all.getOrDefault(form, Set.of()));
   }
 
-  static List<COSStream> contentsOf(PDPage page) {
+  public static List<COSStream> contentsOf(PDPage page) {
     var out = new ArrayList<COSStream>();
     COSBase contents = page.getCOSObject().getDictionaryObject(COSName.CONTENTS);
     if (contents instanceof COSStream s) {
@@ -74,7 +74,7 @@ final class PageStreams {
   }
 
   /** Forms among the resources of a page, and of these forms. */
-  static Set<COSStream> formsOf(PDPage page) {
+  public static Set<COSStream> formsOf(PDPage page) {
     Set<COSStream> out = Collections.newSetFromMap(new IdentityHashMap<>());
     if (page.getResources() != null) {
       gather(page.getResources().getCOSObject(), out);

@@ -1,4 +1,4 @@
-package decant.pdf.amend;
+package decant.pdf.amend.page;
 
 import decant.pdf.content.ContentReader;
 import decant.pdf.content.Instruction;
@@ -15,14 +15,15 @@ import org.apache.pdfbox.cos.COSStream;
  * What is painted on a page after all that it has, in a stream of its own: the streams that are
  * there stay byte by byte (ISO 32000-2 §7.8.2).
  */
-final class PageEnd {
+public final class PageEnd {
   private PageEnd() {}
 
   /**
    * @param content what the page's streams come to, to see which states they leave open
    * @param operators in the space of the page
    */
-  static void paint(COSDictionary page, byte[] content, byte[] operators) throws IOException {
+  public static void paint(COSDictionary page, byte[] content, byte[] operators)
+      throws IOException {
     int depth = 0;
     int lowest = 0;
     var reader = new ContentReader(content);
