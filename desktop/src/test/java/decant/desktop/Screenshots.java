@@ -28,6 +28,7 @@ import java.util.Optional;
 import java.util.stream.Stream;
 import javafx.scene.control.Button;
 import javafx.scene.control.ListView;
+import javafx.scene.control.TextArea;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.input.KeyCode;
 
@@ -52,18 +53,21 @@ final class Screenshots {
     Path state = Files.createTempDirectory("decant-pictures");
     try (Window w = Window.open(state)) {
       String only = args.length > 2 ? args[2] : "";
+      if (only.isEmpty()) {
+        Window.run(() -> w.desk.tray().showFolder(scratch));
+        w.picture(out.resolve("tray.png")); // before a document is in sight
+      }
       if (!only.equals("pinned")) {
         runs(w, demo.resolve("Archive"), scratch.resolve("Archive"), out.resolve("runs.png"));
       }
       if (!only.equals("runs")) {
         pinned(w, scratch.resolve("Berth application.pdf"), out.resolve("revise-pinned.png"));
         mark(w, out.resolve("revise-mark.png"));
+        write(w, out.resolve("revise-write.png"));
       }
       if (!only.isEmpty()) {
         System.exit(0); // only that was asked for
       }
-      Window.run(() -> w.desk.tray().showFolder(scratch));
-      w.picture(out.resolve("tray.png"));
       Work work = w.takeIn(scratch.resolve("Berth rules.pdf"));
       pause(1500);
       Window.run(() ->
@@ -322,6 +326,24 @@ final class Screenshots {
     w.press(KeyCode.ESCAPE); // the frame stays
     pause(600);
     w.picture(picture);
+  }
+
+  /** Text that is about to be put on the page in sight. */
+  private static void write(Window w, Path picture) throws IOException {
+    Window.run(() -> w.find("#side-pages", ToggleButton.class).fire());
+    pause(600);
+    Window.run(() -> w.find("#page-write", Button.class).fire());
+    w.clickPage(0, 300, 150, 1);
+    pause(1500);
+    javafx.stage.Window.getWindows().stream()
+        .filter(x -> x instanceof javafx.stage.Popup && x.isShowing())
+        .map(x -> x.getScene().lookup("#text-put-text"))
+        .filter(TextArea.class::isInstance)
+        .findFirst()
+        .ifPresent(t -> Window.run(() -> ((TextArea) t).setText("Received 3 May, berth 14")));
+    pause(600);
+    w.picture(picture);
+    w.press(KeyCode.ESCAPE);
   }
 
   private static void remove(Path tree) throws IOException {

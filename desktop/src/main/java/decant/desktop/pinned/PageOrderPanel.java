@@ -45,6 +45,9 @@ import javafx.scene.layout.VBox;
 public final class PageOrderPanel extends VBox {
   private static final Words WORDS = Words.of(PageOrderPanel.class);
 
+  /** Buttons stand beside each other as far as the side is wide, in pixels. */
+  private static final double WIDTH = 275;
+
   private final Desk desk;
   private final Work work;
   private final PagesView view;
@@ -98,7 +101,9 @@ public final class PageOrderPanel extends VBox {
     some.setAccessibleText(WORDS.say("page-order-panel.some"));
     var first = new FlowPane(6, 6);
     first.getChildren().addAll(onPage);
+    first.setMaxWidth(WIDTH);
     var second = new FlowPane(6, 6);
+    second.setMaxWidth(WIDTH);
     second.getChildren().addAll(onOrder.subList(0, 3));
     getChildren()
         .addAll(

@@ -8,12 +8,15 @@ import decant.layout.Layout;
 import decant.model.Box;
 import decant.model.Pinned;
 import decant.pdf.amend.TextSpot;
+import decant.pin.PagePictures;
+import decant.pin.PagePictures.Place.OnPinned;
 import decant.pin.PageTexts;
 import decant.reading.ReadProblem;
 import decant.words.Words;
 import decant.work.Faults;
 import java.util.List;
 import java.util.Optional;
+import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.function.Consumer;
 import javafx.application.Platform;
 import javafx.beans.property.ReadOnlyBooleanProperty;
@@ -118,13 +121,18 @@ public final class TextPlacing implements PointerTurn.Use {
       field.close();
       return;
     }
+    TextSpot spot = field.spot(there.spot());
+    var under = new AtomicBoolean();
     LongChange.start(
         work,
-        r -> PageTexts.put(r, there.pinned(), text, field.spot(there.spot())),
+        r -> {
+          under.set(PagePictures.isUnderField(new OnPinned(there.pinned(), box(spot))));
+          return PageTexts.put(r, there.pinned(), text, spot);
+        },
         field::refuse,
         () -> {
           field.close();
-          told.accept(WORDS.say("text-placing.done"));
+          told.accept(WORDS.say(under.get() ? "text-placing.under-field" : "text-placing.done"));
         },
         () -> field.refuse(WORDS.say("text-placing.no-letters")));
   }
