@@ -161,6 +161,7 @@ class ArchitectureTest {
       "scan",
       "detected",
       "lines",
+      "form",
       "drawings",
       "tables",
       "beside",
@@ -213,6 +214,8 @@ class ArchitectureTest {
             "pdf.content",
             "pdf.file",
             "pdf.read.page",
+            "pdf.read.form",
+            "pdf.read.scan",
             "pdf.read",
             "pdf.amend.line",
             "pdf.amend.page",
@@ -231,6 +234,7 @@ class ArchitectureTest {
             "paint",
             "proof",
             "blanks",
+            "pdf.read.form",
             "pdf.amend"));
     out.put("recipe", and(published, "io", "reading", "format", "pdf.choices", "pdf.file"));
     out.put(

@@ -89,16 +89,16 @@ public final class PageTexts {
       }
     }
     var blocks = new ArrayList<>(s.blocks());
-    blocks.addAll(after(s, now, boxes.getFirst()), read);
+    blocks.addAll(after(blocks, now.places(), boxes.getFirst()), read);
     return s.withBlocks(blocks).withPinned(now.in(now.file(), places));
   }
 
   /** How many of a page's blocks come before a place of it. */
-  private static int after(Section s, Pinned page, Box at) {
+  static int after(List<Block> blocks, Map<NodeId, Box> places, Box at) {
     int after = 0;
     double middle = at.y() + at.height() / 2;
-    for (int k = 0; k < s.blocks().size(); k++) {
-      Box b = page.places().get(s.blocks().get(k).id());
+    for (int k = 0; k < blocks.size(); k++) {
+      Box b = places.get(blocks.get(k).id());
       if (b != null && b.y() <= middle) {
         after = k + 1;
       }

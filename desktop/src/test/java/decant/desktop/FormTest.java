@@ -20,6 +20,12 @@ import javafx.scene.control.Control;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.pdmodel.PDPage;
+import org.apache.pdfbox.pdmodel.PDPageContentStream;
+import org.apache.pdfbox.pdmodel.common.PDRectangle;
+import org.apache.pdfbox.pdmodel.font.PDType1Font;
+import org.apache.pdfbox.pdmodel.font.Standard14Fonts;
 import org.junit.jupiter.api.Test;
 
 /** Forms filled in in the window. */
@@ -124,5 +130,49 @@ class FormTest extends WindowCase {
       }
     }
     assertThat(value(work, name)).as("the form itself stays").doesNotContain("Cleo");
+  }
+
+  /** A form on paper, with lines typed and drawn. */
+  private Path flat() throws IOException {
+    Path out = folder.resolve("Flat form.pdf");
+    try (var pdf = new PDDocument()) {
+      var page = new PDPage(PDRectangle.A4);
+      pdf.addPage(page);
+      try (var c = new PDPageContentStream(pdf, page)) {
+        String[] lines = {"Name: ______________", "Vessel: ______________", "Berth: __________"};
+        for (int k = 0; k < lines.length; k++) {
+          c.beginText();
+          c.setFont(new PDType1Font(Standard14Fonts.FontName.HELVETICA), 11);
+          c.newLineAtOffset(72, 740 - 30 * k);
+          c.showText(lines[k]);
+          c.endText();
+        }
+      }
+      pdf.save(out.toFile());
+    }
+    return out;
+  }
+
+  @Test
+  void fieldsAreMadeOfLinesAndFilledIn() throws IOException {
+    Work work = window.takeIn(flat());
+    window.until(() -> work.judgingProperty().get() == Work.Judged.DONE);
+    assertThat(Window.on(() -> work.taken().findings()).toString()).contains("are no fields");
+    window.go(StageName.REVISE);
+    window.click("#side-form");
+    window.click("#form-make");
+    window.until(() -> blanks(work).size() == 3);
+    assertThat(notice()).startsWith("3 fields are made");
+    window.until(() -> !window.find("#form-make", Button.class).isVisible());
+    assertThat(blanks(work)).extracting(Blank::name).containsExactly("Name", "Vessel", "Berth");
+    Window.run(() -> window.find("#form-field-1", TextField.class).requestFocus());
+    Window.run(() -> window.find("#form-field-1", TextField.class).setText("Curlew"));
+    window.press(KeyCode.ENTER);
+    window.until(() -> value(work, "Vessel").equals("Curlew"));
+    try (var pdf = Loader.loadPDF(published(work, "Filled form").toFile())) {
+      var form = pdf.getDocumentCatalog().getAcroForm();
+      assertThat(form.getField("Vessel").getValueAsString()).isEqualTo("Curlew");
+      assertThat(form.getField("Name").getValueAsString()).isEmpty();
+    }
   }
 }

@@ -88,7 +88,7 @@ final class AddedText {
       for (Run r : lines.get(k)) {
         var hex = new StringBuilder();
         r.codes().forEach(c -> hex.append(HexFormat.of().formatHex(c.bytes())));
-        put(out, "/%s %.3f Tf <%s> Tj%n", names.get(r.font()), spot.size(), hex);
+        put(out, "/%s %.3f Tf <%s> Tj%n", names.getOrDefault(r.font(), ""), spot.size(), hex);
       }
     }
     put(out, "ET Q");

@@ -5,21 +5,27 @@ import decant.blanks.BlankFiles;
 import decant.blanks.Blanks;
 import decant.desktop.shell.Desk;
 import decant.desktop.shell.FilledForms;
+import decant.desktop.shell.LongChange;
 import decant.desktop.shell.Notice;
 import decant.desktop.shell.QuietButton;
 import decant.desktop.shell.Work;
 import decant.io.AtomicFile;
 import decant.io.WriteProblem;
+import decant.pin.MadeFields;
 import decant.words.Words;
 import java.io.File;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeSet;
 import javafx.scene.Node;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
 import javafx.scene.layout.FlowPane;
+import javafx.scene.layout.VBox;
 import javafx.stage.FileChooser;
 
 /** What can be done with what is filled in: emptying, taking it out and in, a file for each row. */
@@ -29,13 +35,18 @@ final class FormActs {
   private final Desk desk;
   private final Work work;
   private final Filling filling;
-  private final FlowPane node = new FlowPane(6, 6);
+  private final FlowPane acts = new FlowPane(6, 6);
+  private final Label flat = new Label(WORDS.say("form-acts.flat"));
+  private final Button make = QuietButton.of("form-make", WORDS.say("form-acts.make"), this::make);
+  private final VBox node = new VBox(8, flat, make, acts);
 
   FormActs(Desk desk, Work work, Filling filling) {
     this.desk = desk;
     this.work = work;
     this.filling = filling;
-    node.getChildren()
+    flat.setWrapText(true);
+    flat.getStyleClass().add("quiet");
+    acts.getChildren()
         .addAll(
             QuietButton.of("form-empty", WORDS.say("form-acts.empty"), this::empty),
             QuietButton.of("form-out", WORDS.say("form-acts.out"), this::chooseOut),
@@ -46,10 +57,44 @@ final class FormActs {
     return node;
   }
 
-  /** Nothing can be done where there is nothing to fill in. */
+  /**
+   * Nothing can be done where there is nothing to fill in.
+   *
+   * @param any whether there are fields
+   */
   void offer(boolean any) {
-    node.setVisible(any);
-    node.setManaged(any);
+    acts.setVisible(any);
+    acts.setManaged(any);
+    boolean more = MadeFields.isWorth(work.revision().document(), work.taken().findings());
+    for (Node n : List.of(flat, make)) {
+      n.setVisible(more);
+      n.setManaged(more);
+    }
+  }
+
+  /** Makes fields of lines and boxes. */
+  private void make() {
+    make.setDisable(true);
+    var names = new ArrayList<String>();
+    LongChange.start(
+        work,
+        r -> {
+          MadeFields.Result made = MadeFields.make(r);
+          names.addAll(made.names());
+          return made.names().isEmpty() ? Optional.empty() : Optional.of(made.revision());
+        },
+        why -> {
+          make.setDisable(false);
+          desk.tell(why);
+        },
+        () -> {
+          make.setDisable(false);
+          desk.tell(WORDS.count("form-acts.made", names.size()));
+        },
+        () -> {
+          make.setDisable(false);
+          desk.tell(WORDS.say("form-acts.none"));
+        });
   }
 
   private List<Blank> blanks() {

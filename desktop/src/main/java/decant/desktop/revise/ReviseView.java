@@ -20,6 +20,7 @@ import decant.desktop.shell.StageName;
 import decant.desktop.shell.Work;
 import decant.layout.CaretPlace;
 import decant.layout.Layout;
+import decant.model.Document;
 import decant.model.NodeId;
 import decant.model.Position;
 import decant.model.Selection;
@@ -27,6 +28,7 @@ import decant.model.edit.Commands;
 import decant.model.edit.Revision;
 import decant.model.look.TextTraits;
 import decant.model.look.Trait;
+import decant.pin.MadeFields;
 import decant.words.Words;
 import java.util.List;
 import java.util.Optional;
@@ -163,9 +165,11 @@ public final class ReviseView implements Stage {
     shown = work.layout();
   }
 
-  /** Offers the fields of a form as soon as there are some. */
+  /** Offers the fields of a form as soon as there are some, or could be. */
   private void offerForm() {
-    if (!below.has("side-form") && !Blanks.of(work.revision().document()).isEmpty()) {
+    Document d = work.revision().document();
+    boolean any = !Blanks.of(d).isEmpty() || MadeFields.isWorth(d, work.taken().findings());
+    if (!below.has("side-form") && any) {
       var ofForm = new InSight();
       var filling = new Filling(work, desk::tell);
       below.add(

@@ -11,6 +11,8 @@ import decant.pdf.read.blocks.HeadingAudit;
 import decant.pdf.read.detected.Detected;
 import decant.pdf.read.drawings.DetectedDrawings;
 import decant.pdf.read.fonts.FontDoubts;
+import decant.pdf.read.form.FlatBlank;
+import decant.pdf.read.form.FlatBlanks;
 import decant.pdf.read.page.ScannedPage;
 import decant.pdf.read.page.TextLine;
 import decant.pdf.read.scan.DetectedComments;
@@ -109,7 +111,7 @@ public final class ConversionReport {
   private List<Finding> forms() {
     var form = pdf.getDocumentCatalog().getAcroForm();
     if (form == null || form.getFields().isEmpty()) {
-      return List.of();
+      return flat();
     }
     int blanks = 0;
     int others = 0;
@@ -134,5 +136,16 @@ public final class ConversionReport {
               Kind.FORM, Severity.LOSS, WORDS.count("conversion-report.buttons", others)));
     }
     return out;
+  }
+
+  /** Lines and boxes to fill in that are no fields, on pages that have several. */
+  private List<Finding> flat() {
+    List<List<FlatBlank>> forms =
+        read.pages().parallelStream().map(FlatBlanks::of).filter(FlatBlanks::isForm).toList();
+    int all = forms.stream().mapToInt(List::size).sum();
+    return all == 0
+        ? List.of()
+        : List.of(
+            Finding.general(Kind.FORM, Severity.NOTE, WORDS.count("conversion-report.flat", all)));
   }
 }

@@ -79,6 +79,13 @@ public final class PageScans {
     }
   }
 
+  /** What stands on one page of a file. */
+  public static ScannedPage one(PDDocument pdf, int page) throws IOException {
+    PDPage p = pdf.getPage(page);
+    LinkAreas links = new PdfLinks(pdf).of(p, page);
+    return new PageScan(p, page, links, new FileFonts(), new SourcePictures()).scan();
+  }
+
   public Result all() throws ReadProblem, IOException {
     int n = count;
     int processors = Runtime.getRuntime().availableProcessors() / PROCESSORS_EACH;
