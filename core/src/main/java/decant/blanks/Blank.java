@@ -69,7 +69,11 @@ public record Blank(String name, FormField.Kind kind, List<Place> places, String
       return Optional.of(WORDS.say("blank.no-option", name, value, String.join(", ", options())));
     }
     boolean line = kind != FormField.Kind.LINES && value.indexOf('\n') >= 0;
-    return line ? Optional.of(WORDS.say("blank.one-line", name)) : Optional.empty();
+    return line
+        ? Optional.of(WORDS.say("blank.one-line", name))
+        : isSwitch()
+            ? Optional.empty()
+            : Asked.problem(places.getFirst().field().rule(), name, value);
   }
 
   /** What a switch that is off is called (ISO 32000-2 §12.7.5.2.3). */

@@ -8,6 +8,7 @@ import decant.model.Document;
 import decant.model.Inline;
 import decant.model.Paragraph;
 import decant.model.edit.Revision;
+import decant.model.look.FieldRule;
 import decant.model.look.FormField;
 import decant.model.look.FormField.Kind;
 import decant.model.look.Look;
@@ -30,6 +31,8 @@ import org.apache.pdfbox.pdfparser.FDFParser;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 
 /** Held against PDFBox's forms, FDF and XFDF. */
 class BlanksTest {
@@ -199,5 +202,109 @@ class BlanksTest {
       }
     }
     assertThat(Pinning.pages(d).get(0).file()).isSameAs(file);
+  }
+
+  private static Blank asked(FieldRule rule) {
+    var f = new FormField("1", "Due", Kind.TEXT, List.of(), 0, "").with(rule);
+    Paragraph p =
+        Samples.paragraph("")
+            .withInlines(List.of(new Inline.Text("___", Look.of(TextTraits.FIELD, f))));
+    return Blanks.of(Samples.document(p)).getFirst();
+  }
+
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      value = {
+        "dd.mm.yyyy | 03.05.2027 | true",
+        "dd.mm.yyyy | 3.5.2027   | true",
+        "dd.mm.yyyy | 31.02      | false",
+        "dd.mm.yyyy | 2027-05-03 | false",
+        "dd.mm.yyyy | 03.13.2027 | false",
+        "m/d/yy     | 5/3/27     | true",
+        "mmm d, yyyy| may 3, 2027| true",
+        "mmm d, yyyy| soon       | false",
+        "HH:MM      | whatever   | true",
+      })
+  void datesAreWrittenAsTheFormAsks(String picture, String value, boolean fits) {
+    assertThat(asked(FieldRule.NONE.date(picture)).problem(value).isEmpty()).isEqualTo(fits);
+  }
+
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      value = {
+        "12.5      | true",
+        "12,5      | true",
+        "1 234,50  | true",
+        "1.234,50  | true",
+        "1,234.50  | true",
+        "-3        | false",
+        "5000      | false",
+        "12 metres | false",
+        "1.2.3     | false",
+      })
+  void numbersAreNumbersWithinTheirLimits(String value, boolean fits) {
+    FieldRule rule = FieldRule.NONE.number().between(0, 2000);
+    assertThat(asked(rule).problem(value).isEmpty()).isEqualTo(fits);
+  }
+
+  @Test
+  void valuesAreNoLongerThanTheFormAllows() {
+    Blank b = asked(FieldRule.NONE.withMost(5));
+    assertThat(b.problem("12345")).isEmpty();
+    assertThat(b.problem("123456").orElseThrow()).contains("Due", "5 characters");
+    assertThat(b.problem("")).isEmpty();
+  }
+
+  /** What PDFBox writes of a form's lengths and scripts is asked of values here. */
+  @Test
+  void rulesComeFromTheForm() throws Exception {
+    Path file = folder.resolve("rules.pdf");
+    try (var pdf = new PDDocument()) {
+      var page = new org.apache.pdfbox.pdmodel.PDPage();
+      pdf.addPage(page);
+      var form = new org.apache.pdfbox.pdmodel.interactive.form.PDAcroForm(pdf);
+      form.setDefaultAppearance("/Helv 10 Tf 0 g");
+      pdf.getDocumentCatalog().setAcroForm(form);
+      int y = 700;
+      for (String script :
+          List.of(
+              "",
+              "AFNumber_Keystroke(2, 0, 0, 0, \"\", true);",
+              "AFDate_FormatEx(\"dd.mm.yyyy\");",
+              "AFDate_Format(1);")) {
+        var f = new org.apache.pdfbox.pdmodel.interactive.form.PDTextField(form);
+        f.setPartialName("f" + y);
+        f.setMaxLen(12);
+        if (!script.isEmpty()) {
+          var js = new org.apache.pdfbox.pdmodel.interactive.action.PDActionJavaScript(script);
+          var actions =
+              new org.apache.pdfbox.pdmodel.interactive.action.PDFormFieldAdditionalActions();
+          actions.setF(js);
+          f.getCOSObject().setItem("AA", actions.getCOSObject());
+        }
+        var w = f.getWidgets().getFirst();
+        w.setRectangle(new org.apache.pdfbox.pdmodel.common.PDRectangle(72, y, 200, 18));
+        w.setPage(page);
+        page.getAnnotations().add(w);
+        var all = new java.util.ArrayList<>(page.getAnnotations());
+        all.add(w);
+        page.setAnnotations(all);
+        form.getFields().add(f);
+        y -= 40;
+      }
+      pdf.save(file.toFile());
+    }
+    List<Blank> blanks = Blanks.of(Samples.taken(file).document());
+    assertThat(blanks).hasSize(4);
+    List<FieldRule> rules = blanks.stream().map(b -> b.places().getFirst().field().rule()).toList();
+    assertThat(rules)
+        .containsExactly(
+            FieldRule.NONE.withMost(12),
+            FieldRule.NONE.withMost(12).number(),
+            FieldRule.NONE.withMost(12).date("dd.mm.yyyy"),
+            FieldRule.NONE.withMost(12).date("m/d/yy"));
+    assertThat(blanks.get(1).problem("twelve").orElseThrow()).contains("number");
   }
 }

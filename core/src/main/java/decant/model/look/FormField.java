@@ -13,9 +13,16 @@ import java.util.List;
  * @param width the least room for what is filled in, in points; 0 for as much as the text takes
  * @param waiting the text that stands there while nothing is filled in; empty for a line to write
  *     on, or an empty box
+ * @param rule what is asked of a value
  */
 public record FormField(
-    String id, String name, Kind kind, List<String> options, double width, String waiting) {
+    String id,
+    String name,
+    Kind kind,
+    List<String> options,
+    double width,
+    String waiting,
+    FieldRule rule) {
   /** What can be filled in (ISO 32000-2 §12.7.5). */
   public enum Kind {
     TEXT,
@@ -33,6 +40,16 @@ public record FormField(
 
   public FormField {
     options = List.copyOf(options);
+  }
+
+  /** A field that takes any value of its kind. */
+  public FormField(
+      String id, String name, Kind kind, List<String> options, double width, String waiting) {
+    this(id, name, kind, options, width, waiting, FieldRule.NONE);
+  }
+
+  public FormField with(FieldRule other) {
+    return new FormField(id, name, kind, options, width, waiting, other);
   }
 
   private static final String OFF = "\u2610\u25CB\u25A1"; // an empty box, an empty circle

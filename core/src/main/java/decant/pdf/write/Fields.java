@@ -105,6 +105,9 @@ final class Fields {
       d.setItem(COSName.OPT, options);
     }
     d.setInt(COSName.FF, flags);
+    if (b.rule().most() > 0 && !choice) {
+      d.setInt(COSName.MAX_LEN, b.rule().most());
+    }
     String size = String.format(Locale.ROOT, "%.1f", area.size());
     d.setItem(COSName.DA, new COSString("/" + FONT + " " + size + " Tf 0 g"));
     if (!d.containsKey(COSName.V)) {

@@ -2,6 +2,7 @@ package decant.pdf.read.scan;
 
 import decant.model.Box;
 import decant.model.look.Colour;
+import decant.model.look.FieldRule;
 import decant.model.look.FormField;
 import decant.pdf.read.page.Anatomy;
 import decant.pdf.read.page.Bands;
@@ -151,9 +152,17 @@ public final class PageAnnotations {
     String id = number + "." + all.indexOf(a);
     return kind.map(k -> {
       boolean sign = k == FormField.Kind.TICK || k == FormField.Kind.ONE_OF;
-      return new FormField(
-          id, name(a), k, options(a, k), width(a), sign ? "" : FormField.HELD_OPEN);
+      String waiting = sign ? "" : FormField.HELD_OPEN;
+      return new FormField(id, name(a), k, options(a, k), width(a), waiting, rule(a));
     });
+  }
+
+  private static FieldRule rule(PDAnnotation a) {
+    int most =
+        inherited(a.getCOSObject(), COSName.MAX_LEN)
+            .map(t -> t instanceof org.apache.pdfbox.cos.COSNumber n ? n.intValue() : 0)
+            .orElse(0);
+    return FieldRules.of(a.getCOSObject(), most);
   }
 
   private double width(PDAnnotation a) {
