@@ -255,4 +255,67 @@ class AmendedPagesTest {
     }
     assertThat(read(c.document())).doesNotContainPattern("\\bberth\\b");
   }
+
+  private PageLine withWord(Pinned page, String start) throws Exception {
+    return AmendedPages.parts(page).lines().stream()
+        .filter(l -> l.text().startsWith(start))
+        .findFirst()
+        .orElseThrow();
+  }
+
+  /** Words that have no room go on in the lines below; all else stays, to the pixel. */
+  @Test
+  void wordsWithoutRoomGoOnInTheLinesBelow() throws Exception {
+    Pinned before = page(revision.document(), 1);
+    PageLine line = withWord(before, "let for one season");
+    String now = line.text().replace("the holder", "the holder of any berth of the north pontoon");
+    AmendedPages.Result r = AmendedPages.change(revision, before, line, now);
+    assertThat(r.amended().left()).isEmpty();
+    assertThat(r.amended().changed()).isOne();
+    assertThat(r.amended().told()).singleElement().asString().contains("went on into");
+    Pinned after = page(r.revision().document(), 1);
+    String was = text(before.file().bytes(), 2).replaceAll("\\s+", " ");
+    assertThat(text(after.file().bytes(), 2).replaceAll("\\s+", " "))
+        .isEqualTo(was.replace(line.text(), now));
+    String read = read(r.revision().document());
+    assertThat(read).contains("holder of any berth of the north pontoon keeps the right");
+    assertThat(read.replaceFirst(" of any berth of the north pontoon", ""))
+        .isEqualTo(read(revision.document()));
+    double right = line.box().right();
+    List<PageLine> lines = AmendedPages.parts(after).lines();
+    assertThat(lines).hasSameSizeAs(AmendedPages.parts(before).lines());
+    assertThat(lines).allSatisfy(l -> assertThat(l.box().right()).isLessThan(right + 1));
+    java.awt.image.BufferedImage a = painted(before);
+    java.awt.image.BufferedImage b = painted(after);
+    double top = line.box().y() - 1;
+    double bottom = line.box().bottom() + 2.6 * line.box().height();
+    for (int y = 0; y < a.getHeight(); y++) {
+      for (int x = 0; x < a.getWidth(); x++) {
+        if (y < top - 1 || y > bottom) {
+          assertThat(b.getRGB(x, y)).as(x + " " + y).isEqualTo(a.getRGB(x, y));
+        }
+      }
+    }
+    assertThat(r.revision().undo().document().sections()).isEqualTo(revision.document().sections());
+  }
+
+  private java.awt.image.BufferedImage painted(Pinned page) throws Exception {
+    Path file = Files.write(folder.resolve("painted.pdf"), page.file().bytes());
+    return Tool.painted(file, page.page() + 1);
+  }
+
+  /** The last line of a paragraph has no line below to go on in: it says so and stays. */
+  @Test
+  void aParagraphWithoutRoomStaysAsItIs() throws Exception {
+    Pinned before = page(revision.document(), 1);
+    PageLine line = withWord(before, "doubled when the tide gauge");
+    String now =
+        line.text()
+            + " This holds for all of the berths of the east stairs, and for every"
+            + " vessel that is longer than the berth it is let, whatever the season may be.";
+    AmendedPages.Result r = AmendedPages.change(revision, before, line, now);
+    assertThat(r.amended().changed()).isZero();
+    assertThat(r.amended().left()).extracting(Left::reason).containsExactly(Left.Reason.NO_ROOM);
+    assertThat(r.revision()).isSameAs(revision);
+  }
 }

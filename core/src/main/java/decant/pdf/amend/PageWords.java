@@ -6,6 +6,7 @@ import decant.pdf.amend.line.Letter;
 import decant.pdf.amend.line.LettersOfFont;
 import decant.pdf.amend.line.LettersOfFont.Code;
 import decant.pdf.amend.line.PageLetters;
+import decant.pdf.amend.line.Room;
 import decant.pdf.amend.line.Row;
 import decant.pdf.amend.line.Rows;
 import decant.pdf.amend.line.Search;
@@ -37,6 +38,7 @@ final class PageWords {
   private final TreeSet<String> brought = new TreeSet<>();
   private int changed;
   private boolean smaller;
+  private int lines;
 
   /** Thrown where a line cannot be set. */
   private static final class Unset extends Exception {
@@ -130,7 +132,54 @@ final class PageWords {
           Found where = new Found(List.of(new Found.Piece(row, e.from(), e.to(), 0)), true);
           p.replace(where, List.of(e), LineDifference.text(row), number);
         });
-    return p;
+    return p.changed > 0 && !p.smaller ? p : reflowed(p, number, index, text);
+  }
+
+  /** The same where the words that have no room go on in the lines below; else as it was. */
+  private static PageWords reflowed(PageWords before, int number, int index, String text) {
+    boolean room =
+        before.smaller || before.left.stream().anyMatch(l -> l.reason() == Left.Reason.NO_ROOM);
+    if (!room) {
+      return before;
+    }
+    var p = new PageWords(before.page, before.content, before.substitutes);
+    Row row = p.rows.get(index);
+    Optional<List<Edit>> edits =
+        new Reflow(p.rows, p::room, words -> p.width(words, row)).of(row, text);
+    if (edits.filter(e -> e.size() > 1).isEmpty()) {
+      return before;
+    }
+    var pieces = new ArrayList<Found.Piece>();
+    edits.get().forEach(e -> pieces.add(new Found.Piece(e.row(), e.from(), e.to(), pieces.size())));
+    p.replace(new Found(pieces, true), edits.get(), LineDifference.text(row), number);
+    p.lines = edits.get().size();
+    return p.changed > 0 && !p.smaller ? p : before;
+  }
+
+  private Room room(Row row) {
+    double[] reach = reach(row);
+    return Room.of(row, rows, content.uprights(), reach[0], reach[1]);
+  }
+
+  /** How wide words are in the looks of a line's first letter, with the gaps it has. */
+  private double width(String text, Row like) {
+    Letter first = like.letters().getFirst();
+    double out = 0;
+    int n = 0;
+    for (String w : text.split(" ")) {
+      try {
+        out += word(w, first).width();
+      } catch (Unset e) {
+        return Double.MAX_VALUE;
+      }
+      n++;
+    }
+    return out + (n - 1) * RowSetting.spaceOf(first);
+  }
+
+  /** How many lines were set anew; 0 for the one alone. */
+  int lines() {
+    return lines;
   }
 
   private void replace(Found f, Replacement r, int number) {
@@ -209,11 +258,12 @@ final class PageWords {
         words.computeIfAbsent(like.show, k -> new LinkedHashMap<>()).put(text, word(text, like));
       }
     }
-    double[] reach = reach(row);
-    Room room = Room.of(row, rows, content.uprights(), reach[0], reach[1]);
     Setting s =
         RowSetting.of(
-                row, edits, room, (text, like) -> words.getOrDefault(like.show, Map.of()).get(text))
+                row,
+                edits,
+                room(row),
+                (text, like) -> words.getOrDefault(like.show, Map.of()).get(text))
             .orElseThrow(() -> new Unset(Left.Reason.NO_ROOM));
     if (s.scale() != 1) {
       boolean named = row.letters().stream().allMatch(l -> l.show.state.name().isPresent());

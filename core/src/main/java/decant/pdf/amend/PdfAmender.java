@@ -304,10 +304,12 @@ public final class PdfAmender {
       change(page, content, words, Set.of(page));
     }
     List<Integer> smaller = words.smaller() ? List.of(page + 1) : List.of();
-    return new Amended(
-        words.changed(),
-        words.left(),
-        told(List.of(), new LinkedHashSet<>(words.brought()), smaller));
+    var told = new ArrayList<String>();
+    if (words.lines() > 1) {
+      told.add(WORDS.count("pdf-amender.went-on", words.lines() - 1));
+    }
+    told.addAll(told(List.of(), new LinkedHashSet<>(words.brought()), smaller));
+    return new Amended(words.changed(), words.left(), told);
   }
 
   /**

@@ -4,6 +4,7 @@ import decant.pdf.amend.Setting.Word;
 import decant.pdf.amend.line.AmendLimits;
 import decant.pdf.amend.line.Letter;
 import decant.pdf.amend.line.LettersOfFont;
+import decant.pdf.amend.line.Room;
 import decant.pdf.amend.line.Row;
 import java.util.ArrayList;
 import java.util.Collections;
@@ -176,6 +177,11 @@ final class RowSetting {
       java.util.Arrays.sort(all);
       return all[n / 2];
     }
+    return spaceOf(like);
+  }
+
+  /** How wide a font's space is on the page, in points. */
+  static double spaceOf(Letter like) {
     double width =
         like.show.state.font().of(" ").stream()
             .flatMap(List::stream)

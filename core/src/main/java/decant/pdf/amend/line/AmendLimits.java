@@ -32,6 +32,9 @@ public final class AmendLimits {
   /** Lines are neighbours up to this distance. */
   public static final double NEXT_LINE = 2.6;
 
+  /** Lines of one paragraph stand no further apart. */
+  public static final double NEXT_PITCH = 1.9;
+
   /** Edges of lines this near are one edge, in points. */
   public static final double EDGE = 0.9;
 

@@ -1,9 +1,6 @@
-package decant.pdf.amend;
+package decant.pdf.amend.line;
 
-import decant.pdf.amend.line.AmendLimits;
-import decant.pdf.amend.line.Letter;
 import decant.pdf.amend.line.PageLetters.Upright;
-import decant.pdf.amend.line.Row;
 import java.util.ArrayList;
 import java.util.List;
 
@@ -14,9 +11,9 @@ import java.util.List;
  * @param right where its column ends
  * @param furthest where something stands that it must not reach, or the margin of the page
  */
-record Room(double left, double right, double furthest, Held held) {
+public record Room(double left, double right, double furthest, Held held) {
   /** What stays in its place when a line becomes longer or shorter. */
-  enum Held {
+  public enum Held {
     LEFT,
     MIDDLE,
     RIGHT,
@@ -34,7 +31,7 @@ record Room(double left, double right, double furthest, Held held) {
    * @param from where the page begins along the line, and
    * @param to where it ends
    */
-  static Room of(Row row, List<Row> rows, List<Upright> uprights, double from, double to) {
+  public static Room of(Row row, List<Row> rows, List<Upright> uprights, double from, double to) {
     double beside = AmendLimits.BESIDE * row.size();
     double least = from + beside;
     double most = to - beside;
