@@ -67,8 +67,7 @@ final class AmendCommand implements Callable<Integer> {
   @Option(names = "--json", descriptionKey = "amend-command.json")
   private boolean json;
 
-  @Option(names = "--time-limit", paramLabel = "SECONDS", descriptionKey = "each-file.time-limit")
-  private @Nullable Integer seconds;
+  @Mixin private TimeLimit limit = new TimeLimit();
 
   @Mixin private Opening opening = new Opening();
   @Spec private @Nullable CommandSpec spec;
@@ -83,8 +82,7 @@ final class AmendCommand implements Callable<Integer> {
     if (out != null && isSource(out)) {
       throw Usage.wrong(spec, WORDS.say("amend-command.over-source"));
     }
-    Duration allowed =
-        seconds == null ? Deadline.usual(file) : Duration.ofSeconds(Math.max(1, seconds));
+    Duration allowed = limit.of(file);
     return OwnProcess.isOurs()
         ? OwnProcess.within(
             allowed, () -> amended(all, allowed), () -> told(ReadProblem.tooSlow(allowed)))

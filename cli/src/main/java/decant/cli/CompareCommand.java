@@ -63,8 +63,7 @@ final class CompareCommand implements Callable<Integer> {
   @Option(names = "--sheet", paramLabel = "PATH", descriptionKey = "compare-command.sheet")
   private @Nullable Path sheet;
 
-  @Option(names = "--time-limit", paramLabel = "SECONDS", descriptionKey = "each-file.time-limit")
-  private @Nullable Integer seconds;
+  @Mixin private TimeLimit limit = new TimeLimit();
 
   @Mixin private Opening opening = new Opening();
   @Spec private @Nullable CommandSpec spec;
@@ -96,7 +95,7 @@ final class CompareCommand implements Callable<Integer> {
     if (sheet != null && (isSame(sheet, a) || isSame(sheet, b))) {
       throw Usage.wrong(spec, WORDS.say("compare-command.over-source"));
     }
-    Duration whole = allowed(a).plus(allowed(b)).plus(COMPARING);
+    Duration whole = limit.of(a).plus(limit.of(b)).plus(COMPARING);
     return OwnProcess.isOurs()
         ? OwnProcess.within(whole, this::compared, () -> told(b, ReadProblem.tooSlow(whole)))
         : compared();
@@ -108,10 +107,6 @@ final class CompareCommand implements Callable<Integer> {
     } catch (IOException e) {
       return false; // the file cannot be read, which is told when it is
     }
-  }
-
-  private Duration allowed(Path file) {
-    return seconds == null ? Deadline.usual(file) : Duration.ofSeconds(Math.max(1, seconds));
   }
 
   private int compared() {
@@ -162,7 +157,7 @@ final class CompareCommand implements Callable<Integer> {
 
   private TakenApart read(Path file) throws Unreadable {
     try {
-      return TakenApart.of(opening.request(file), Deadline.in(allowed(file)));
+      return TakenApart.of(opening.request(file), Deadline.in(limit.of(file)));
     } catch (ReadProblem e) {
       throw new Unreadable(file, e);
     } catch (OutOfMemoryError e) {

@@ -13,9 +13,9 @@ import java.util.List;
 import java.util.function.BiConsumer;
 import java.util.function.ToIntFunction;
 import org.jspecify.annotations.Nullable;
+import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Model.OptionSpec;
-import picocli.CommandLine.Option;
 import picocli.CommandLine.Spec;
 
 /**
@@ -29,8 +29,7 @@ final class EachFile {
   /** A file is told when its time is over, and mostly says so itself; so long it is waited for. */
   private static final Duration GRACE = Duration.ofSeconds(5);
 
-  @Option(names = "--time-limit", paramLabel = "SECONDS", descriptionKey = "each-file.time-limit")
-  private @Nullable Integer seconds;
+  @Mixin private TimeLimit limit = new TimeLimit();
 
   @Spec(Spec.Target.MIXEE)
   private @Nullable CommandSpec spec;
@@ -49,7 +48,7 @@ final class EachFile {
     }
     if (OwnProcess.isOurs() && files.size() == 1) {
       Path f = files.getFirst();
-      Duration allowed = allowed(f);
+      Duration allowed = limit.of(f);
       return OwnProcess.within(
           allowed.plus(GRACE),
           () -> guarded(f, here, told),
@@ -69,7 +68,7 @@ final class EachFile {
         args.add("--");
         args.add(f.toString());
         try {
-          Worker.Answer a = workers.work(new Worker.Task(args, inputs, made), allowed(f));
+          Worker.Answer a = workers.work(new Worker.Task(args, inputs, made), limit.of(f));
           out.print(a.out());
           err.print(a.err());
           made.addAll(a.made());
@@ -103,11 +102,7 @@ final class EachFile {
 
   /** When work on a file must have ended that begins now. */
   Deadline begin(Path file) {
-    return Deadline.in(allowed(file));
-  }
-
-  private Duration allowed(Path file) {
-    return seconds == null ? Deadline.usual(file) : Duration.ofSeconds(Math.max(1, seconds));
+    return Deadline.in(limit.of(file));
   }
 
   /** The command with its options as they were given, without its files. */

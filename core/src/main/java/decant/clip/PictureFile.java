@@ -10,6 +10,7 @@ import decant.model.look.Media;
 import decant.picture.PictureSize;
 import decant.picture.PictureTypes;
 import decant.picture.PixelPicture;
+import decant.picture.Png;
 import decant.picture.VectorPicture;
 import java.awt.Dimension;
 import java.awt.geom.Dimension2D;
@@ -81,23 +82,23 @@ public final class PictureFile {
 
   private static Loaded converted(BufferedImage image) throws IOException {
     boolean clear = image.getColorModel().hasAlpha();
-    var out = new ByteArrayOutputStream();
-    if (clear) {
-      ImageIO.write(image, "png", out);
-    } else {
-      ImageWriter writer = ImageIO.getImageWritersByFormatName("jpeg").next();
-      try (var to = ImageIO.createImageOutputStream(out)) {
-        ImageWriteParam how = writer.getDefaultWriteParam();
-        how.setCompressionMode(ImageWriteParam.MODE_EXPLICIT);
-        how.setCompressionQuality(QUALITY);
-        writer.setOutput(to);
-        writer.write(null, new IIOImage(image, null, null), how);
-      } finally {
-        writer.dispose();
-      }
-    }
-    Media m = Media.of(clear ? "image/png" : "image/jpeg", out.toByteArray());
+    Media m = clear ? Png.of(image) : jpeg(image);
     return loaded(m, new Dimension(image.getWidth(), image.getHeight()));
+  }
+
+  private static Media jpeg(BufferedImage image) throws IOException {
+    var out = new ByteArrayOutputStream();
+    ImageWriter writer = ImageIO.getImageWritersByFormatName("jpeg").next();
+    try (var to = ImageIO.createImageOutputStream(out)) {
+      ImageWriteParam how = writer.getDefaultWriteParam();
+      how.setCompressionMode(ImageWriteParam.MODE_EXPLICIT);
+      how.setCompressionQuality(QUALITY);
+      writer.setOutput(to);
+      writer.write(null, new IIOImage(image, null, null), how);
+    } finally {
+      writer.dispose();
+    }
+    return Media.of("image/jpeg", out.toByteArray());
   }
 
   /** What is put in for a file: its picture, called like the file. @throws IOException as above */

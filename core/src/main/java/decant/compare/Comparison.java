@@ -8,7 +8,6 @@ import decant.paint.Unlikeness;
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.Comparator;
-import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
@@ -275,9 +274,9 @@ public final class Comparison {
   // Tables.
 
   private void tables(Piece.Grid a, Piece.Grid b) {
-    var numbers = new HashMap<String, Integer>();
-    int[] x = a.rows().stream().mapToInt(r -> number(r.text(), numbers)).toArray();
-    int[] y = b.rows().stream().mapToInt(r -> number(r.text(), numbers)).toArray();
+    var numbers = new Numbering();
+    int[] x = a.rows().stream().mapToInt(r -> numbers.of(r.text())).toArray();
+    int[] y = b.rows().stream().mapToInt(r -> numbers.of(r.text())).toArray();
     int[] m = Matching.of(x, y);
     int j = 0;
     for (int i = 0; i <= m.length; i++) {
@@ -295,10 +294,6 @@ public final class Comparison {
         j = to + 1;
       }
     }
-  }
-
-  private static int number(String s, Map<String, Integer> numbers) {
-    return numbers.computeIfAbsent(s, t -> numbers.size());
   }
 
   /** Rows between those that are the same: as many as can be stand for each other. */
@@ -341,9 +336,9 @@ public final class Comparison {
       }
       return;
     }
-    var numbers = new HashMap<String, Integer>();
-    int[] x = was.cells().stream().mapToInt(c -> number(Word.join(c), numbers)).toArray();
-    int[] y = is.cells().stream().mapToInt(c -> number(Word.join(c), numbers)).toArray();
+    var numbers = new Numbering();
+    int[] x = was.cells().stream().mapToInt(c -> numbers.of(Word.join(c))).toArray();
+    int[] y = is.cells().stream().mapToInt(c -> numbers.of(Word.join(c))).toArray();
     int[] m = Matching.of(x, y);
     var kept = new HashSet<Integer>();
     for (int k = 0; k < m.length; k++) {

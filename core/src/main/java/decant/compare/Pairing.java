@@ -41,7 +41,7 @@ final class Pairing {
   private Pairing(List<Piece> a, List<Piece> b, Pictures pictures) {
     this.a = a;
     this.b = b;
-    var numbers = new HashMap<String, Integer>();
+    var numbers = new Numbering();
     keysA = keys(a, pictures, numbers);
     keysB = keys(b, pictures, numbers);
     matched = Matching.of(keysA, keysB);
@@ -57,7 +57,7 @@ final class Pairing {
     return p.all();
   }
 
-  private static int[] keys(List<Piece> pieces, Pictures pictures, Map<String, Integer> numbers) {
+  private static int[] keys(List<Piece> pieces, Pictures pictures, Numbering numbers) {
     return pieces.stream()
         .mapToInt(p -> {
           String said =
@@ -67,7 +67,7 @@ final class Pairing {
                     "g" + String.join("\n", g.rows().stream().map(Piece.Grid.Row::text).toList());
                 case Piece.Image i -> "i" + pictures.number(i.media());
               };
-          return numbers.computeIfAbsent(said, s -> numbers.size());
+          return numbers.of(said);
         })
         .toArray();
   }

@@ -3,9 +3,8 @@ package decant.compare;
 import decant.compare.Difference.Kind;
 import decant.compare.Difference.Side;
 import java.util.ArrayList;
-import java.util.HashMap;
+import java.util.BitSet;
 import java.util.List;
-import java.util.Map;
 
 /** What differs between two texts that stand for each other, word by word. */
 final class WordChanges {
@@ -43,41 +42,42 @@ final class WordChanges {
   }
 
   private int[] matched() {
-    Map<String, Integer> numbers = new HashMap<>();
-    int[] x = a.stream().mapToInt(v -> number(v, numbers)).toArray();
-    int[] y = b.stream().mapToInt(v -> number(v, numbers)).toArray();
+    var numbers = new Numbering();
+    int[] x = a.stream().mapToInt(v -> numbers.of(v.text())).toArray();
+    int[] y = b.stream().mapToInt(v -> numbers.of(v.text())).toArray();
     int[] m = Matching.of(x, y);
     numbersOfPages(m);
     withoutChance(m);
     return m;
   }
 
-  private static int number(Word w, Map<String, Integer> numbers) {
-    return numbers.computeIfAbsent(w.text(), t -> numbers.size());
-  }
-
   /** Between words that are the same, numbers of pages stand for each other. */
   private void numbersOfPages(int[] m) {
+    BitSet taken = taken(m);
     int j = 0;
     for (int i = 0; i < m.length; i++) {
-      if (m[i] < 0 && j < b.size() && !isTaken(m, j) && a.get(i).says(b.get(j))) {
+      if (m[i] < 0 && j < b.size() && !taken.get(j) && a.get(i).says(b.get(j))) {
         m[i] = j;
+        taken.set(j);
       }
       j = m[i] >= 0 ? m[i] + 1 : j;
     }
   }
 
-  private static boolean isTaken(int[] m, int j) {
+  /** Which words of the other text stand for one. */
+  private static BitSet taken(int[] m) {
+    var out = new BitSet();
     for (int x : m) {
-      if (x == j) {
-        return true;
+      if (x >= 0) {
+        out.set(x);
       }
     }
-    return false;
+    return out;
   }
 
   /** A short word between two stretches that were replaced is no part of both. */
   private void withoutChance(int[] m) {
+    BitSet taken = taken(m);
     for (int i = 1; i < m.length - 1; i++) {
       if (m[i] < 0 || a.get(i).text().length() > SHORT) {
         continue;
@@ -87,15 +87,16 @@ final class WordChanges {
         end++;
       }
       boolean lonely = end - i < CHANCE && (i == 0 || m[i - 1] < 0) && end + 1 < m.length;
-      if (lonely && m[end + 1] < 0 && goneInB(m, m[i] - 1) && goneInB(m, m[i] + 1)) {
+      if (lonely && m[end + 1] < 0 && goneInB(taken, m[i] - 1) && goneInB(taken, m[i] + 1)) {
+        taken.clear(m[i]);
         m[i] = -1;
       }
       i = end;
     }
   }
 
-  private boolean goneInB(int[] m, int j) {
-    return j >= 0 && j < b.size() && !isTaken(m, j);
+  private boolean goneInB(BitSet taken, int j) {
+    return j >= 0 && j < b.size() && !taken.get(j);
   }
 
   private void words(Kind kind, int[] m) {

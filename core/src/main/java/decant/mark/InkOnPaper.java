@@ -3,16 +3,15 @@ package decant.mark;
 import decant.model.look.Colour;
 import decant.model.look.Media;
 import decant.picture.PixelPicture;
+import decant.picture.Png;
 import decant.words.Words;
 import java.awt.Graphics2D;
 import java.awt.Rectangle;
 import java.awt.RenderingHints;
 import java.awt.image.BufferedImage;
-import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.util.Arrays;
-import javax.imageio.ImageIO;
 
 /**
  * Ink that is told from the paper it stands on, in a scan or a photograph. Ink of one colour
@@ -266,12 +265,10 @@ public final class InkOnPaper {
         out.setRGB(x, y, Math.round(255 * ink[k]) << 24 | pixels[k] & 0xFFFFFF);
       }
     }
-    var bytes = new ByteArrayOutputStream();
     try {
-      ImageIO.write(out, "png", bytes);
+      return Png.of(out);
     } catch (IOException e) {
       throw new UncheckedIOException(e); // into memory
     }
-    return Media.of(Mark.PNG, bytes.toByteArray());
   }
 }

@@ -14,14 +14,12 @@ import java.awt.geom.AffineTransform;
 import java.awt.geom.Dimension2D;
 import java.awt.geom.Rectangle2D;
 import java.io.ByteArrayInputStream;
-import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.util.Map;
 import java.util.Optional;
 import java.util.zip.GZIPInputStream;
-import javax.imageio.ImageIO;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.common.PDRectangle;
@@ -184,9 +182,7 @@ public final class VectorPicture {
     try (PDDocument pdf = Loader.loadPDF(pdfPage.bytes())) {
       PDRectangle crop = pdf.getPage(0).getCropBox();
       float dots = Math.min(300, 72 * MAX_PIXELS / Math.max(crop.getWidth(), crop.getHeight()));
-      var out = new ByteArrayOutputStream();
-      ImageIO.write(new PDFRenderer(pdf).renderImageWithDPI(0, dots, ImageType.ARGB), "png", out);
-      return Optional.of(Media.of("image/png", out.toByteArray()));
+      return Optional.of(Png.of(new PDFRenderer(pdf).renderImageWithDPI(0, dots, ImageType.ARGB)));
     } catch (IOException | RuntimeException e) {
       Faults.mended("drawing a picture", e);
       return Optional.empty();

@@ -14,12 +14,12 @@ import decant.model.look.MediaId;
 import decant.model.look.Placement;
 import decant.model.walk.Walk;
 import decant.paint.KeptPdf;
+import decant.picture.Png;
 import decant.picture.StandInFonts;
 import decant.publication.KeptPage;
 import decant.words.Words;
 import decant.work.Faults;
 import java.awt.image.BufferedImage;
-import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -27,7 +27,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
-import javax.imageio.ImageIO;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.rendering.ImageType;
 import org.apache.pdfbox.rendering.PDFRenderer;
@@ -137,9 +136,7 @@ public final class PinnedPictures {
         }
         BufferedImage image =
             new PDFRenderer(pdf).renderImageWithDPI(p.page(), (float) dots, ImageType.RGB);
-        var out = new ByteArrayOutputStream();
-        ImageIO.write(image, "png", out);
-        return Optional.of(Media.of("image/png", out.toByteArray()));
+        return Optional.of(Png.of(image));
       } catch (IOException | RuntimeException | StackOverflowError e) {
         Faults.mended("making a picture of a pinned page", e);
         return Optional.empty();

@@ -1,11 +1,11 @@
 package decant.office.emit;
 
 import decant.model.look.Media;
+import decant.picture.Png;
 import decant.picture.VectorPicture;
 import decant.work.Faults;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayInputStream;
-import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.util.function.Predicate;
 import javax.imageio.ImageIO;
@@ -34,9 +34,8 @@ public final class StorablePicture {
           VectorPicture.isVector(m.type())
               ? drawn(m, width, height)
               : ImageIO.read(new ByteArrayInputStream(m.bytes()));
-      var out = new ByteArrayOutputStream();
-      if (image != null && ImageIO.write(image, "png", out)) {
-        return Media.of("image/png", out.toByteArray());
+      if (image != null) {
+        return Png.of(image);
       }
     } catch (IOException | RuntimeException e) {
       Faults.mended("making a picture that a format can hold", e);

@@ -391,7 +391,10 @@ public final class PdfAmender {
       return !pdf.getSignatureDictionaries().isEmpty();
     } catch (RuntimeException e) {
       Faults.mended("looking for signatures", e);
-      return false;
+      // A damaged signature is one too, where the form says that it has some (table 225).
+      COSDictionary form =
+          pdf.getDocumentCatalog().getCOSObject().getCOSDictionary(COSName.ACRO_FORM);
+      return form != null && (form.getInt(COSName.SIG_FLAGS, 0) & 1) != 0;
     }
   }
 

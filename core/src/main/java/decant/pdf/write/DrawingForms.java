@@ -8,19 +8,18 @@ import decant.pdf.content.UnseenText;
 import decant.pdf.file.Deflated;
 import decant.pdf.write.pictures.PictureInFile;
 import decant.pdf.write.pictures.PictureMaker;
+import decant.picture.Png;
 import decant.picture.VectorPicture;
 import decant.words.Words;
 import decant.work.Faults;
 import java.awt.Color;
 import java.awt.Graphics2D;
 import java.awt.image.BufferedImage;
-import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.util.ArrayDeque;
 import java.util.IdentityHashMap;
 import java.util.Map;
 import java.util.Optional;
-import javax.imageio.ImageIO;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.cos.COSArray;
 import org.apache.pdfbox.cos.COSBase;
@@ -119,10 +118,8 @@ public final class DrawingForms {
     if (!whole) {
       return Optional.empty();
     }
-    var png = new ByteArrayOutputStream();
-    ImageIO.write(image, "png", png);
     return new PictureMaker(Compression.DEFAULT, conformance)
-        .image(Media.of("image/png", png.toByteArray()), width, width * height / FORM);
+        .image(Png.of(image), width, width * height / FORM);
   }
 
   /** Compresses what a drawing is made of with the effort that all else is. */

@@ -6,19 +6,34 @@ import java.io.IOException;
 import java.io.OutputStream;
 import java.io.OutputStreamWriter;
 import java.io.UncheckedIOException;
-import java.io.Writer;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Locale;
 import java.util.stream.Collectors;
+import org.apache.commons.csv.CSVFormat;
+import org.apache.commons.csv.CSVPrinter;
 
 /** The log as comma-separated values (RFC 4180, in UTF-8): a line for each file of the run. */
 public final class Csv {
-  /** The first line, by which a log is known as one of ours. */
-  public static final String HEAD =
-      "source,kind,outcome,reason,results,bytes,result bytes,pages,findings,losses,replaced,seconds";
+  private static final String[] COLUMNS = {
+    "source",
+    "kind",
+    "outcome",
+    "reason",
+    "results",
+    "bytes",
+    "result bytes",
+    "pages",
+    "findings",
+    "losses",
+    "replaced",
+    "seconds"
+  };
 
-  private static final String END = "\r\n";
+  /** The first line, by which a log is known as one of ours. */
+  public static final String HEAD = String.join(",", COLUMNS);
+
+  private static final CSVFormat FORMAT = CSVFormat.RFC4180.builder().setHeader(COLUMNS).build();
 
   private Csv() {}
 
@@ -28,12 +43,14 @@ public final class Csv {
    * @throws IOException if the stream cannot be written
    */
   public static void write(Run run, OutputStream to) throws IOException {
-    Writer out = new BufferedWriter(new OutputStreamWriter(to, StandardCharsets.UTF_8));
-    out.write(HEAD + END);
+    // Not closed: the stream is not ours.
+    var out =
+        new CSVPrinter(
+            new BufferedWriter(new OutputStreamWriter(to, StandardCharsets.UTF_8)), FORMAT);
     try {
       run.each(r -> {
         try {
-          out.write(line(Entry.of(run, r)));
+          out.printRecord(fields(Entry.of(run, r)));
         } catch (IOException e) {
           throw new UncheckedIOException(e);
         }
@@ -44,27 +61,19 @@ public final class Csv {
     out.flush();
   }
 
-  private static String line(Entry e) {
+  private static List<Object> fields(Entry e) {
     return List.of(
-                e.source().toString(),
-                e.kind(),
-                e.outcome(),
-                e.reason(),
-                e.results().stream().map(Object::toString).collect(Collectors.joining("\n")),
-                Long.toString(e.bytes()),
-                Long.toString(e.resultBytes()),
-                Integer.toString(e.pages()),
-                Integer.toString(e.findings()),
-                Integer.toString(e.losses()),
-                Integer.toString(e.replaced()),
-                String.format(Locale.ROOT, "%.3f", e.seconds()))
-            .stream()
-            .map(Csv::field)
-            .collect(Collectors.joining(","))
-        + END;
-  }
-
-  private static String field(String s) {
-    return s.matches("[^\",\\r\\n]*") ? s : '"' + s.replace("\"", "\"\"") + '"';
+        e.source(),
+        e.kind(),
+        e.outcome(),
+        e.reason(),
+        e.results().stream().map(Object::toString).collect(Collectors.joining("\n")),
+        e.bytes(),
+        e.resultBytes(),
+        e.pages(),
+        e.findings(),
+        e.losses(),
+        e.replaced(),
+        String.format(Locale.ROOT, "%.3f", e.seconds()));
   }
 }

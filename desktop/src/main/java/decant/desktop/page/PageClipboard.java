@@ -13,7 +13,7 @@ import decant.model.edit.Copying;
 import decant.model.edit.Fragment;
 import decant.model.edit.Pasting;
 import decant.model.edit.Revision;
-import decant.model.look.Media;
+import decant.picture.Png;
 import decant.work.Faults;
 import java.awt.Dimension;
 import java.awt.image.BufferedImage;
@@ -27,7 +27,6 @@ import javafx.scene.image.PixelFormat;
 import javafx.scene.input.Clipboard;
 import javafx.scene.input.ClipboardContent;
 import javafx.scene.input.DataFormat;
-import javax.imageio.ImageIO;
 
 /**
  * Copies what is selected and pastes it: within the program as it is, with others as HTML, RTF,
@@ -135,14 +134,11 @@ public final class PageClipboard {
       image.getPixelReader().getPixels(0, y, w, 1, PixelFormat.getIntArgbInstance(), row, 0, w);
       pixels.setRGB(0, y, w, 1, row, 0, w);
     }
-    var out = new ByteArrayOutputStream();
     try {
-      ImageIO.write(pixels, "png", out);
+      return Optional.of(PictureFile.of(Png.of(pixels), new Dimension(w, h), "", d));
     } catch (IOException e) {
       Faults.mended("pasting a picture", e);
       return Optional.empty();
     }
-    Media m = Media.of("image/png", out.toByteArray());
-    return Optional.of(PictureFile.of(m, new Dimension(w, h), "", d));
   }
 }

@@ -6,6 +6,7 @@ import decant.model.look.Media;
 import decant.pdf.content.PageSpace;
 import decant.pdf.content.UnseenText;
 import decant.pdf.read.drawings.DetectedDrawings.Cut;
+import decant.picture.Png;
 import decant.work.Faults;
 import java.awt.AlphaComposite;
 import java.awt.Color;
@@ -19,7 +20,6 @@ import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.util.List;
 import java.util.Optional;
-import javax.imageio.ImageIO;
 import org.apache.pdfbox.cos.COSName;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPage;
@@ -145,11 +145,10 @@ public final class DrawingCutter {
     part.renderPageToGraphics(at.page(), g);
     g.dispose();
     List<UnseenText.Run> runs = runs(at);
-    var bytes = new ByteArrayOutputStream();
     if (runs.isEmpty()) {
-      ImageIO.write(image, "png", bytes);
-      return Media.of("image/png", bytes.toByteArray());
+      return Png.of(image);
     }
+    var bytes = new ByteArrayOutputStream();
     try (var out = new PDDocument()) {
       float w = (float) place.width();
       float h = (float) place.height();

@@ -1,16 +1,15 @@
 package decant.pdf.read.scan;
 
 import decant.model.look.Media;
+import decant.picture.Png;
 import decant.work.Faults;
 import java.awt.image.BufferedImage;
-import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.InputStream;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import javax.imageio.ImageIO;
 import org.apache.pdfbox.cos.COSBase;
 import org.apache.pdfbox.cos.COSDictionary;
 import org.apache.pdfbox.cos.COSName;
@@ -51,9 +50,7 @@ final class SourcePictures {
             image.isStencil()
                 ? image.getStencilImage(java.awt.Color.BLACK)
                 : image.getImage(null, step);
-        var out = new ByteArrayOutputStream();
-        ImageIO.write(pixels, "png", out);
-        made = Optional.of(Media.of("image/png", out.toByteArray()));
+        made = Optional.of(Png.of(pixels));
       }
       known.put(key, made.get());
       return made;
