@@ -324,7 +324,7 @@ class ArchitectureTest {
             "convert",
             "process"));
     out.put("run.log", List.of("words", "io", "model..", "format", "recipe", "run"));
-    out.put("recovery", List.of("words", "io", "work", "model..", "reading", "format"));
+    out.put("recovery", List.of("words", "io", "work", "model..", "reading", "format", "compare"));
     out.put(
         "tray",
         List.of(

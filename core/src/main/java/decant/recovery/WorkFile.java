@@ -224,6 +224,7 @@ public final class WorkFile {
           }
         });
     FoundJson.write(work.taken().document(), origin, numbers, root);
+    TicksJson.write(work.ticks(), root);
     ArrayNode findings = root.putArray("findings");
     for (Finding f : work.taken().findings()) {
       ObjectNode o = findings.addObject();
@@ -306,7 +307,8 @@ public final class WorkFile {
             FoundJson.read(withParts(read.document(), work, parts), work, order, files),
             findings,
             origin),
-        copy(work));
+        copy(work),
+        TicksJson.read(work));
   }
 
   private static Document withoutWhole(Document d) {

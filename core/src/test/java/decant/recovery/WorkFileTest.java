@@ -4,6 +4,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import decant.Samples;
+import decant.compare.Difference;
+import decant.compare.Ticks;
 import decant.io.WriteProblem;
 import decant.layout.Layout;
 import decant.model.Block;
@@ -30,6 +32,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -88,6 +91,24 @@ class WorkFileTest {
     var placedAgain = new HashMap<Finding.SourcePlace, String>();
     back.taken().origin().places().forEach((n, p) -> placedAgain.put(p, after.getOrDefault(n, "")));
     assertThat(placedAgain).isEqualTo(placed);
+  }
+
+  @Test
+  void whatWasTickedComesBack() throws IOException, ReadProblem, WriteProblem {
+    Path source = Samples.DEMO.resolve("Winter storage notice.docx");
+    var changed =
+        new Difference.Said(
+            Difference.Kind.TEXT,
+            Difference.Change.CHANGED,
+            Optional.of("May"),
+            Optional.of("June, \u201Cearly\u201D"));
+    var added =
+        new Difference.Said(
+            Difference.Kind.NOTE, Difference.Change.ADDED, Optional.empty(), Optional.of("a note"));
+    var ticks = new Ticks(Set.of(changed, added));
+    WorkFile.write(
+        file(), new UnsavedWork(source, Samples.taken(source), Optional.empty(), ticks), "");
+    assertThat(WorkFile.read(file(), "").ticks()).isEqualTo(ticks);
   }
 
   @Test

@@ -3,6 +3,8 @@ package decant.desktop;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import decant.compare.Difference;
+import decant.compare.Ticks;
 import decant.desktop.page.PagesView;
 import decant.desktop.shell.Action;
 import decant.desktop.shell.Desk;
@@ -39,6 +41,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import javafx.scene.control.Button;
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.Label;
@@ -863,6 +866,28 @@ class WindowTest extends WindowCase {
     } catch (IOException e) {
       throw new AssertionError(e);
     }
+  }
+
+  @Test
+  void whatWasTickedOutlivesACrashWithoutAnyOtherChange() {
+    Work work = revise("Winter storage notice.docx");
+    var ticks =
+        new Ticks(
+            Set.of(
+                new Difference.Said(
+                    Difference.Kind.TEXT,
+                    Difference.Change.CHANGED,
+                    Optional.of("May"),
+                    Optional.of("June"))));
+    Window.run(() -> work.proofing().ticksProperty().set(ticks));
+    window.desk.keepUnsaved();
+    window.close(); // as in a crash
+    window = Window.open(folder.resolve("state"));
+    Window.run(window.desk::offerRecovery);
+    window.until(() -> notice().contains("can be recovered"));
+    window.clickLabelled("Recover");
+    window.until(() -> window.desk.work().isPresent());
+    assertThat(Window.on(() -> window.work().proofing().ticksProperty().get())).isEqualTo(ticks);
   }
 
   @Test

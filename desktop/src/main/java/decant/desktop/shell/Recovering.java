@@ -116,6 +116,7 @@ final class Recovering {
       Recovery.Left left, UnsavedWork kept, String password, Layout first, LayoutRunner layouts) {
     var work = new Work(kept.source(), password, kept.taken(), first, layouts);
     work.neverSaved(kept.copy());
+    work.proofing().ticksProperty().set(kept.ticks());
     recovery.takeUp(work, left);
     desk.recovered(work);
   }

@@ -1,5 +1,6 @@
 package decant.desktop.shell;
 
+import decant.compare.Ticks;
 import decant.io.StateFolder;
 import decant.io.WriteProblem;
 import decant.model.Document;
@@ -60,6 +61,7 @@ final class Recovery {
     private final Path file;
     private final FileLock lock;
     private @Nullable Document version;
+    private Ticks ticks = Ticks.NONE;
     private long notBefore;
 
     Kept(Path file, FileLock lock) {
@@ -185,7 +187,8 @@ final class Recovery {
   private void write(Work work, java.util.function.Predicate<Kept> due)
       throws IOException, WriteProblem {
     Document d = work.revision().document();
-    if (!work.unsaved()) {
+    Ticks ticks = work.proofing().ticksProperty().get();
+    if (!work.unsaved() && ticks.equals(Ticks.NONE)) {
       return;
     }
     StateFolder.make(folder);
@@ -195,14 +198,15 @@ final class Recovery {
       watched.put(work, had);
     }
     Kept kept = had.orElseThrow(() -> new IOException("there is no file for unsaved work"));
-    if (kept.version == d || !due.test(kept)) {
+    if (kept.version == d && kept.ticks.equals(ticks) || !due.test(kept)) {
       return;
     }
     long start = System.nanoTime();
     var now = new TakenIn(d, work.openFindings(), work.taken().origin());
     WorkFile.write(
-        kept.file, new UnsavedWork(work.source(), now, work.savedCopy()), work.password());
+        kept.file, new UnsavedWork(work.source(), now, work.savedCopy(), ticks), work.password());
     kept.version = d;
+    kept.ticks = ticks;
     long end = System.nanoTime();
     kept.notBefore = end + Math.clamp(REST * (end - start), LEAST_REST, MOST_REST);
   }
