@@ -153,6 +153,40 @@ class FormTest extends WindowCase {
     return out;
   }
 
+  /** On the page: Tab goes on to the next field, what is typed is its value, Space ticks a box. */
+  @Test
+  void fieldsAreGoneThroughOnThePage() {
+    Work work = form();
+    window.go(StageName.REVISE);
+    settled();
+    List<Blank> all = blanks(work);
+    Blank first = all.getFirst();
+    caret(work, first.places().getFirst().paragraph(), first.places().getFirst().from() + 1);
+    window.press(KeyCode.TAB);
+    window.type("Low tide");
+    assertThat(value(work, all.get(1).name())).isEqualTo("Low tide");
+    window.press(KeyCode.SHIFT, KeyCode.TAB);
+    window.type("Mara Lund");
+    assertThat(value(work, first.name())).isEqualTo("Mara Lund");
+    Blank box = all.stream().filter(b -> b.kind() == Kind.TICK).findFirst().orElseThrow();
+    for (int k = 0; k < all.size() && !isOn(work, box); k++) {
+      window.press(KeyCode.TAB);
+    }
+    assertThat(isOn(work, box)).isTrue();
+    window.type(" ");
+    assertThat(value(work, box.name())).isEqualTo(box.options().getFirst());
+    window.type(" ");
+    assertThat(value(work, box.name())).isEmpty();
+  }
+
+  private boolean isOn(Work work, Blank b) {
+    var caret = Window.on(() -> work.revision().selection().caret());
+    return blanks(work).stream()
+        .filter(x -> x.name().equals(b.name()))
+        .map(x -> x.places().getFirst())
+        .anyMatch(p -> p.paragraph().equals(caret.paragraph()) && p.to() == caret.offset());
+  }
+
   @Test
   void fieldsAreMadeOfLinesAndFilledIn() throws IOException {
     Work work = window.takeIn(flat());

@@ -8,6 +8,7 @@ import decant.model.NodeId;
 import decant.model.Paragraph;
 import decant.model.Position;
 import decant.model.Selection;
+import decant.model.look.FormField;
 import decant.model.look.Look;
 import decant.model.look.NamedStyle;
 import decant.model.look.ParagraphTraits;
@@ -33,7 +34,7 @@ public final class Commands {
   public static Revision insert(Revision r, String text) {
     Revision clear = r.selection().isCaret() ? r : delete(r, "Replace");
     boolean extend = !r.selection().isCaret() || continuesTyping(r, text);
-    Look look = r.pending().orElseGet(() -> lookForTyping(clear));
+    Look look = r.pending().or(() -> lookOfField(r)).orElseGet(() -> lookForTyping(clear));
     Position caret = clear.selection().caret();
     Paragraph here = clear.document().requireParagraph(caret.paragraph());
     var lines = new ArrayList<Block>();
@@ -49,6 +50,20 @@ public final class Commands {
     var edit = new Edit(TYPING, s.steps());
     Selection after = Selection.at(s.caret());
     return extend ? clear.extend(edit, after) : clear.apply(edit, after);
+  }
+
+  /** What is typed over all or part of a field is in it; empty if no field holds the selection. */
+  private static Optional<Look> lookOfField(Revision r) {
+    Range s = Range.of(r.document(), r.selection());
+    if (s.start().equals(s.end()) || !s.start().paragraph().equals(s.end().paragraph())) {
+      return Optional.empty();
+    }
+    Paragraph p = r.document().requireParagraph(s.start().paragraph());
+    Look first = p.lookAt(s.start().offset() + 1);
+    Optional<FormField> field = first.get(TextTraits.FIELD);
+    return field.isPresent() && field.equals(p.lookAt(s.end().offset()).get(TextTraits.FIELD))
+        ? Optional.of(first)
+        : Optional.empty();
   }
 
   /**

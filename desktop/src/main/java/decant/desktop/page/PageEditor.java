@@ -1,5 +1,6 @@
 package decant.desktop.page;
 
+import decant.blanks.BlankTour;
 import decant.desktop.shell.Work;
 import decant.layout.CaretPlace;
 import decant.layout.Layout;
@@ -12,10 +13,9 @@ import decant.model.NodeId;
 import decant.model.Position;
 import decant.model.Selection;
 import decant.model.edit.Commands;
-import decant.model.edit.ListEdits;
 import decant.model.edit.Motion;
 import decant.model.edit.Range;
-import decant.model.edit.TableEdits;
+import decant.model.edit.Revision;
 import decant.model.edit.WhileTyping;
 import java.util.ArrayList;
 import java.util.List;
@@ -225,7 +225,9 @@ public final class PageEditor {
     if (document().isPinned(caret().paragraph())) {
       return; // its page stays as it was
     }
-    work.apply(r -> Commands.insert(r, c));
+    Optional<Revision> turned =
+        c.equals(" ") ? BlankTour.turned(work.revision()) : Optional.empty();
+    work.apply(r -> turned.orElseGet(() -> Commands.insert(r, c)));
     if (c.equals(" ")) {
       work.apply(WhileTyping::settled);
     }
@@ -279,7 +281,7 @@ public final class PageEditor {
                     work.apply(e.isShiftDown() ? Commands::lineBreak : Commands::newParagraph);
                     work.apply(WhileTyping::settled);
                   });
-          case TAB -> tab(e);
+          case TAB -> TabKey.pressed(e, work, this::edit, this::revealCaret);
           case ESCAPE -> leaveRunningText();
           default -> shortcut(e);
         };
@@ -322,19 +324,6 @@ public final class PageEditor {
       case V -> !e.isShiftDown() && edit(() -> PageClipboard.paste(work));
       default -> false;
     };
-  }
-
-  /** What the Tab key does: it goes through cells, moves items in and out, or is typed. */
-  private boolean tab(KeyEvent e) {
-    int by = e.isShiftDown() ? -1 : 1;
-    if (!e.isControlDown() && TableEdits.isIn(work.revision())) {
-      return edit(() -> work.apply(r -> TableEdits.go(r, by)));
-    }
-    if (!e.isControlDown() && ListEdits.movesByTab(work.revision())) {
-      return edit(() -> work.apply(r -> ListEdits.shift(r, by)));
-    }
-    boolean typed = !e.isShiftDown() && (!e.isControlDown() || TableEdits.isIn(work.revision()));
-    return typed && edit(() -> work.apply(r -> Commands.insert(r, "\t")));
   }
 
   private boolean edit(Runnable change) {
