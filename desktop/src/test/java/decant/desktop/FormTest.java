@@ -9,16 +9,23 @@ import decant.desktop.shell.FilledForms;
 import decant.desktop.shell.StageName;
 import decant.desktop.shell.Work;
 import decant.model.look.FormField.Kind;
+import decant.pdf.amend.PageParts;
+import decant.pin.AmendedPages;
+import decant.pin.Pinning;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
+import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.Control;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
+import javafx.scene.text.Text;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPage;
@@ -185,6 +192,72 @@ class FormTest extends WindowCase {
         .filter(x -> x.name().equals(b.name()))
         .map(x -> x.places().getFirst())
         .anyMatch(p -> p.paragraph().equals(caret.paragraph()) && p.to() == caret.offset());
+  }
+
+  private static <T extends Node> Optional<T> inPopup(String id, Class<T> type) {
+    return javafx.stage.Window.getWindows().stream()
+        .filter(w -> w instanceof javafx.stage.Popup && w.isShowing())
+        .map(w -> w.getScene().lookup(id))
+        .filter(type::isInstance)
+        .map(type::cast)
+        .findFirst();
+  }
+
+  private static String said() {
+    return Window.on(() -> inPopup("#blank-why", Text.class).map(Text::getText).orElse(""));
+  }
+
+  private static void inField(String text, KeyCode key) {
+    Window.run(() -> {
+      TextField f = inPopup("#blank-value", TextField.class).orElseThrow();
+      f.setText(text);
+      f.fireEvent(new KeyEvent(KeyEvent.KEY_PRESSED, "", "", key, false, false, false, false));
+    });
+  }
+
+  /** On a page that stays: a field is filled in where it is clicked, and Tab goes on. */
+  @Test
+  void fieldsOfAPageThatStaysAreFilledInWhereTheyStand() throws Exception {
+    Work work = form();
+    window.clickPage("#take-in-result", 0, 120, 330, 1);
+    window.until(() -> !window.find("#mend-page", Button.class).isDisabled());
+    window.click("#mend-page");
+    window.until(() -> Window.on(() -> Pinning.pages(work.revision().document()).size()) == 1);
+    window.go(StageName.REVISE);
+    settled();
+    List<PageParts.Field> fields =
+        AmendedPages.parts(Pinning.pages(document(work)).get(0)).fields();
+    List<String> written =
+        blanks(work).stream().filter(b -> !b.isSwitch()).map(Blank::name).toList();
+    PageParts.Field first =
+        fields.stream().filter(f -> written.contains(f.name())).findFirst().orElseThrow();
+    PageParts.Field second =
+        fields.stream()
+            .filter(f -> written.contains(f.name()) && !f.equals(first))
+            .findFirst()
+            .orElseThrow();
+    window.clickPage(0, first.box().x() + 20, first.box().y() + first.box().height() / 2, 1);
+    window.until(() -> said().startsWith(first.name()));
+    inField("Mara Lund", KeyCode.TAB);
+    window.until(() -> said().startsWith(second.name()));
+    window.until(() -> value(work, first.name()).equals("Mara Lund"));
+    inField("East stairs", KeyCode.ENTER);
+    window.until(() -> value(work, second.name()).equals("East stairs"));
+    assertThat(Window.on(() -> inPopup("#blank-value", TextField.class))).isEmpty();
+    Blank box = blanks(work).stream().filter(b -> b.kind() == Kind.TICK).findFirst().orElseThrow();
+    PageParts.Field tick =
+        fields.stream().filter(f -> f.name().equals(box.name())).findFirst().orElseThrow();
+    Window.run(() ->
+        window.find("#pages", decant.desktop.page.PagesView.class).reveal(0, tick.box().y(), 40));
+    settled();
+    window.clickPage(0, tick.box().x() + 5, tick.box().y() + tick.box().height() / 2, 1);
+    window.until(() -> !value(work, box.name()).isEmpty());
+    try (var pdf = Loader.loadPDF(published(work, "Filled where it stands").toFile())) {
+      var form = pdf.getDocumentCatalog().getAcroForm();
+      assertThat(form.getField(first.name()).getValueAsString()).isEqualTo("Mara Lund");
+      assertThat(form.getField(second.name()).getValueAsString()).isEqualTo("East stairs");
+      assertThat(form.getField(box.name()).getValueAsString()).isNotEqualTo("Off");
+    }
   }
 
   @Test

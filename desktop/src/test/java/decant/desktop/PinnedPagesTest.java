@@ -139,7 +139,8 @@ class PinnedPagesTest extends WindowCase {
     assertThat(Window.on(() -> inPopup("#line-text", TextField.class).orElseThrow().getText()))
         .isEqualTo(line.text());
     // One that has no room is refused, with the reason, and the field stays.
-    Window.run(() -> inPopup("#line-text", TextField.class).orElseThrow().setText(now + now));
+    Window.run(
+        () -> inPopup("#line-text", TextField.class).orElseThrow().setText((now + " ").repeat(12)));
     Window.run(() -> inPopup("#line-change", Button.class).orElseThrow().fire());
     window.until(() ->
         inPopup("#line-why", javafx.scene.text.Text.class)

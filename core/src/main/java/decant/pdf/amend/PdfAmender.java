@@ -171,7 +171,7 @@ public final class PdfAmender {
     for (PaintedPicture x : content.pictures()) {
       pictures.add(new PagePicture(pictures.size(), box(p, x.area()), x.isDrawing()));
     }
-    return new PageParts(lines, pictures);
+    return new PageParts(lines, pictures, PdfFields.on(pdf, p));
   }
 
   /** Takes a picture away, out of the content and out of the file. */

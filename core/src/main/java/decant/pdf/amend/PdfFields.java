@@ -1,5 +1,6 @@
 package decant.pdf.amend;
 
+import decant.model.Box;
 import decant.pdf.content.PageSpace;
 import decant.pdf.file.Rewritten;
 import decant.pdf.read.OpenedPdf;
@@ -12,14 +13,19 @@ import java.awt.geom.Rectangle2D;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
 import org.apache.pdfbox.cos.COSDictionary;
+import org.apache.pdfbox.cos.COSName;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPage;
+import org.apache.pdfbox.pdmodel.interactive.annotation.PDAnnotationWidget;
+import org.apache.pdfbox.pdmodel.interactive.annotation.PDAppearanceDictionary;
+import org.apache.pdfbox.pdmodel.interactive.annotation.PDAppearanceEntry;
 import org.apache.pdfbox.pdmodel.interactive.form.PDAcroForm;
 import org.apache.pdfbox.pdmodel.interactive.form.PDButton;
 import org.apache.pdfbox.pdmodel.interactive.form.PDField;
@@ -28,6 +34,48 @@ import org.apache.pdfbox.pdmodel.interactive.form.PDTerminalField;
 /** Fields on a page of a PDF, filled in where they stand. */
 public final class PdfFields {
   private PdfFields() {}
+
+  /** Where fields of a form stand on a page, from its top to its foot. */
+  static List<PageParts.Field> on(PDDocument pdf, PDPage page) {
+    PDAcroForm form = pdf.getDocumentCatalog().getAcroForm();
+    if (form == null) {
+      return List.of();
+    }
+    Set<COSDictionary> here = NotesOnPage.objects(page);
+    var out = new ArrayList<PageParts.Field>();
+    for (PDField f : form.getFieldTree()) {
+      if (!(f instanceof PDTerminalField t) || f.isReadOnly()) {
+        continue;
+      }
+      for (PDAnnotationWidget w : t.getWidgets()) {
+        if (here.contains(w.getCOSObject()) && w.getRectangle() != null && !w.isHidden()) {
+          Rectangle2D r = PageSpace.shown(page, w.getRectangle());
+          var box = new Box(r.getX(), r.getY(), r.getWidth(), r.getHeight());
+          out.add(new PageParts.Field(f.getFullyQualifiedName(), box, onState(f, w)));
+        }
+      }
+    }
+    out.sort(
+        Comparator.comparingDouble((PageParts.Field x) -> Math.round(x.box().y() / ROW))
+            .thenComparingDouble(x -> x.box().x()));
+    return out;
+  }
+
+  /** Fields on one height stand in one row, in points. */
+  private static final double ROW = 6;
+
+  /** What the state of a switch is called that is on (ISO 32000-2 §12.7.5.2.3). */
+  private static String onState(PDField f, PDAnnotationWidget w) {
+    PDAppearanceDictionary looks = f instanceof PDButton ? w.getAppearance() : null;
+    PDAppearanceEntry normal = looks == null ? null : looks.getNormalAppearance();
+    return normal == null || !normal.isSubDictionary()
+        ? ""
+        : normal.getSubDictionary().keySet().stream()
+            .map(COSName::getName)
+            .filter(n -> !n.equals("Off"))
+            .findFirst()
+            .orElse("");
+  }
 
   /**
    * A page with fields filled in.

@@ -55,6 +55,7 @@ public final class PinnedLines {
   private final PictureField pictureField;
   private final LineField field;
   private final PictureFrame frame;
+  private final PinnedFields blanks;
   private Optional<On> under = Optional.empty();
 
   /** The picture that is framed. */
@@ -63,20 +64,42 @@ public final class PinnedLines {
   /**
    * A part on a page of the view, from 0.
    *
-   * @param line empty for a picture, and
-   * @param picture for a line
+   * @param line or
+   * @param picture or
+   * @param field which of them it is
    */
   private record On(
-      int page, Pinned pinned, Optional<PageLine> line, Optional<PagePicture> picture) {
+      int page,
+      Pinned pinned,
+      Optional<PageLine> line,
+      Optional<PagePicture> picture,
+      Optional<PageParts.Field> field) {
+    static On line(int page, Pinned p, PageLine l) {
+      return new On(page, p, Optional.of(l), Optional.empty(), Optional.empty());
+    }
+
+    static On picture(int page, Pinned p, PagePicture x) {
+      return new On(page, p, Optional.empty(), Optional.of(x), Optional.empty());
+    }
+
+    static On field(int page, Pinned p, PageParts.Field f) {
+      return new On(page, p, Optional.empty(), Optional.empty(), Optional.of(f));
+    }
+
     Box box() {
-      return line.map(PageLine::box).or(() -> picture.map(PagePicture::box)).orElseThrow();
+      return line.map(PageLine::box)
+          .or(() -> picture.map(PagePicture::box))
+          .or(() -> field.map(PageParts.Field::box))
+          .orElseThrow();
     }
   }
 
   /**
    * @param told takes what is to be said of a change
+   * @param fill fills fields in
    */
-  public PinnedLines(PagesView view, Work work, Consumer<String> told) {
+  public PinnedLines(PagesView view, Work work, Consumer<String> told, PinnedFields.Fill fill) {
+    this.blanks = new PinnedFields(view, work, told, fill);
     this.view = view;
     this.work = work;
     this.told = told;
@@ -120,7 +143,8 @@ public final class PinnedLines {
     if (!now.equals(under)) {
       under = now;
       view.setCursor(
-          now.map(n -> n.line.isPresent() ? Cursor.TEXT : Cursor.HAND).orElse(Cursor.DEFAULT));
+          now.map(n -> n.line.isPresent() || n.field.isPresent() ? Cursor.TEXT : Cursor.HAND)
+              .orElse(Cursor.DEFAULT));
       view.refreshOverlays();
     }
   }
@@ -163,12 +187,20 @@ public final class PinnedLines {
         all.lines().stream()
             .filter(l -> isOn(l.box(), p.x(), p.y()))
             .min(Comparator.comparingDouble(l -> area(l.box())))
-            .map(l -> new On(p.page(), pinned.get(), Optional.of(l), Optional.empty()));
-    return line.or(() ->
-        all.pictures().stream()
-            .filter(x -> isOn(x.box(), p.x(), p.y()))
-            .min(Comparator.comparingDouble(x -> area(x.box())))
-            .map(x -> new On(p.page(), pinned.get(), Optional.empty(), Optional.of(x))));
+            .map(l -> On.line(p.page(), pinned.get(), l));
+    // A field lies over all that the page shows.
+    Optional<On> field =
+        all.fields().stream()
+            .filter(f -> isOn(f.box(), p.x(), p.y()) && blanks.of(f).isPresent())
+            .findFirst()
+            .map(f -> On.field(p.page(), pinned.get(), f));
+    return field
+        .or(() -> line)
+        .or(() ->
+            all.pictures().stream()
+                .filter(x -> isOn(x.box(), p.x(), p.y()))
+                .min(Comparator.comparingDouble(x -> area(x.box())))
+                .map(x -> On.picture(p.page(), pinned.get(), x)));
   }
 
   private static double area(Box b) {
@@ -205,6 +237,8 @@ public final class PinnedLines {
   private void open(On on) {
     show(Optional.of(on));
     Runnable closed = () -> show(Optional.empty());
+    on.field.ifPresent(
+        f -> blanks.open(on.page, partsOf(on.pinned).getNow(PageParts.NONE), f, closed));
     on.line.ifPresent(l -> field.open(on.page, l, text -> change(on, l, text), closed));
     on.picture.ifPresent(x -> {
       framed = Optional.of(on);
@@ -265,7 +299,7 @@ public final class PinnedLines {
                     .filter(p -> near(p.box(), to))
                     .findFirst()
                     .ifPresent(p -> {
-                      framed = Optional.of(new On(on.page, now, Optional.empty(), Optional.of(p)));
+                      framed = Optional.of(On.picture(on.page, now, p));
                       frame.show(on.page, p.box());
                     })));
   }

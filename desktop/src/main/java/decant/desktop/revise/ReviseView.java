@@ -76,7 +76,8 @@ public final class ReviseView implements Stage {
     this.editor = new PageEditor(pages, work);
     this.laying = new LookLaying(pages, work);
     this.placing = new MarkPlacing(pages, work, desk);
-    editor.drawOver(new PinnedLines(pages, work, desk::tell)::over);
+    editor.drawOver(
+        new PinnedLines(pages, work, desk::tell, new Filling(work, desk::tell)::fill)::over);
     editor.drawOver(placing::over);
     pages.setId("pages");
     pages.setAccessibleText(WORDS.say("revise-view.pages"));
