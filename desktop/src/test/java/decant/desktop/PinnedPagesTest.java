@@ -130,10 +130,14 @@ class PinnedPagesTest extends WindowCase {
     Pinned before = page(work, 0);
     PageLine line =
         AmendedPages.parts(before).lines().stream()
-            .filter(l -> l.text().split(" ").length > 6)
+            .filter(l -> l.text().split(" ").length > 12)
             .findFirst()
             .orElseThrow();
-    String word = line.text().split(" ")[3];
+    String word =
+        java.util.Arrays.stream(line.text().split(" "))
+            .filter(w -> w.matches("[a-z]{7,}"))
+            .findFirst()
+            .orElseThrow();
     String now = line.text().replaceFirst(java.util.regex.Pattern.quote(word), "Quayside");
     openLine(line);
     assertThat(Window.on(() -> inPopup("#line-text", TextField.class).orElseThrow().getText()))
