@@ -50,13 +50,20 @@ public final class PageTexts {
   }
 
   /**
+   * Text that was put on a page.
+   *
+   * @param beyond whether some of it stands beyond the page's edges, where it is not seen
+   */
+  public record Put(Revision revision, boolean beyond) {}
+
+  /**
    * Puts text on a page, as one act that can be undone.
    *
    * @param text its lines
-   * @return empty if no font that ships has all of its letters
+   * @return empty if no font that ships has all of its letters, or they run to the left or join
    * @throws ReadProblem if the page's file cannot be read
    */
-  public static Optional<Revision> put(Revision r, Pinned page, String text, TextSpot spot)
+  public static Optional<Put> put(Revision r, Pinned page, String text, TextSpot spot)
       throws ReadProblem {
     List<String> lines = text.stripTrailing().lines().toList();
     PageFile.Changed<List<Box>> changed =
@@ -70,8 +77,19 @@ public final class PageTexts {
           Document d =
               PageFile.with(r.document(), page, s -> with(s, now, lines, changed.result(), spot));
           Edit edit = Edit.of(WORDS.say("page-texts.put"), Step.Resection.to(d));
-          return r.apply(edit, r.selection());
+          return new Put(
+              r.apply(edit, r.selection()), isBeyond(r.document(), page, changed.result()));
         });
+  }
+
+  private static boolean isBeyond(Document d, Pinned page, List<Box> lines) {
+    return d.sections().stream()
+        .filter(s -> s.is(page))
+        .map(Section::page)
+        .anyMatch(p ->
+            lines.stream()
+                .anyMatch(b ->
+                    b.x() < 0 || b.right() > p.width() || b.y() < 0 || b.bottom() > p.height()));
   }
 
   /** A page with lines in its text that were put on it, after what stands above them. */

@@ -87,7 +87,9 @@ class PageTextsTest {
   void textStandsWhereItWasPutAndNothingElseMoves() throws Exception {
     Path before = published(revision.document(), "before");
     Revision r =
-        PageTexts.put(revision, first(revision), "Zoë paid Ω12\nLandfall May", SPOT).orElseThrow();
+        PageTexts.put(revision, first(revision), "Zoë paid Ω12\nLandfall May", SPOT)
+            .orElseThrow()
+            .revision();
     Path after = published(r.document(), "after");
     double[] first = word(after, "Zoë");
     assertThat(first[0]).isCloseTo(300, within(1.0));
@@ -118,7 +120,8 @@ class PageTextsTest {
   void textStandsUprightOnATurnedPage(int quarters) throws Exception {
     Revision all = PinnedSample.all(Samples.taken(RULES), RULES);
     Revision turned = PageOrder.turned(all, first(all), quarters);
-    Revision r = PageTexts.put(turned, first(turned), "Upright", at(200, 300)).orElseThrow();
+    Revision r =
+        PageTexts.put(turned, first(turned), "Upright", at(200, 300)).orElseThrow().revision();
     double[] word = word(published(r.document(), "turned"), "Upright");
     assertThat(word[0]).isCloseTo(200, within(1.0));
     assertThat(word[2] - word[0]).as("wider than high").isGreaterThan(word[3] - word[1]);
@@ -127,7 +130,8 @@ class PageTextsTest {
   /** What was put on a page is in its text: it flows with it, and can be changed as a line. */
   @Test
   void textIsReadWithThePage() throws Exception {
-    Revision r = PageTexts.put(revision, first(revision), "Berth 14 is let", SPOT).orElseThrow();
+    Revision r =
+        PageTexts.put(revision, first(revision), "Berth 14 is let", SPOT).orElseThrow().revision();
     Paragraph read =
         r.document().paragraphs().stream()
             .filter(p -> p.text().equals("Berth 14 is let"))
@@ -162,7 +166,23 @@ class PageTextsTest {
   }
 
   @Test
-  void lettersThatNoFontHasAreRefused() throws Exception {
-    assertThat(PageTexts.put(revision, first(revision), "\uD80C\uDC00", SPOT)).isEmpty();
+  void lettersThatCannotBePutThereAreRefused() throws Exception {
+    for (String text : List.of("\uD80C\uDC00", "\u05E9\u05DC\u05D5\u05DD", "\u0915\u093F")) {
+      assertThat(PageTexts.put(revision, first(revision), text, SPOT)).as(text).isEmpty();
+    }
+  }
+
+  @Test
+  void whatRunsBeyondThePageIsTold() throws Exception {
+    assertThat(PageTexts.put(revision, first(revision), "short", SPOT).orElseThrow().beyond())
+        .isFalse();
+    assertThat(
+            PageTexts.put(revision, first(revision), "long ".repeat(30), SPOT)
+                .orElseThrow()
+                .beyond())
+        .isTrue();
+    assertThat(
+            PageTexts.put(revision, first(revision), "a\n".repeat(20), SPOT).orElseThrow().beyond())
+        .isTrue();
   }
 }

@@ -4,8 +4,10 @@ import decant.pdf.amend.line.LettersOfFont.Code;
 import decant.text.FontBook;
 import decant.text.FontFace;
 import java.io.ByteArrayOutputStream;
+import java.lang.Character.UnicodeScript;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
+import java.util.EnumSet;
 import java.util.HexFormat;
 import java.util.List;
 import java.util.Locale;
@@ -30,7 +32,29 @@ final class AddedText {
     this.spot = spot;
   }
 
+  /** Scripts whose letters stand one after the other, each as it is. */
+  private static final Set<UnicodeScript> PLAIN =
+      EnumSet.of(
+          UnicodeScript.LATIN,
+          UnicodeScript.GREEK,
+          UnicodeScript.CYRILLIC,
+          UnicodeScript.ARMENIAN,
+          UnicodeScript.GEORGIAN,
+          UnicodeScript.HAN,
+          UnicodeScript.HIRAGANA,
+          UnicodeScript.KATAKANA,
+          UnicodeScript.HANGUL,
+          UnicodeScript.BOPOMOFO,
+          UnicodeScript.COMMON,
+          UnicodeScript.INHERITED);
+
+  /** Whether letters neither run to the left nor join with each other. */
+  static boolean isPlain(String text) {
+    return text.codePoints().allMatch(c -> PLAIN.contains(UnicodeScript.of(c)));
+  }
+
   /**
+   * @param text plain
    * @return empty if no font that ships has all letters
    */
   static Optional<AddedText> of(String text, TextSpot spot, SubstituteFont.All fonts) {

@@ -276,6 +276,9 @@ final class PageWords {
   }
 
   private Word word(String text, Letter like) throws Unset {
+    if (runsLeft(text)) {
+      throw new Unset(Left.Reason.RIGHT_TO_LEFT);
+    }
     LettersOfFont font = like.show.state.font();
     Optional<List<Code>> own = font.of(text);
     if (own.isPresent()) {

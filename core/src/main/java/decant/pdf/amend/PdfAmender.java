@@ -233,10 +233,11 @@ public final class PdfAmender {
    * Shows text over all that stands on a page, in fonts that ship.
    *
    * @param text lines, parted by ends of lines
-   * @return where its lines stand; empty if no font has all letters
+   * @return where its lines stand; empty if it is not plain, or no font has all letters
    */
   public List<Box> addText(int page, String text, TextSpot spot) throws IOException {
-    Optional<AddedText> added = AddedText.of(text, spot, substitutes);
+    Optional<AddedText> added =
+        AddedText.isPlain(text) ? AddedText.of(text, spot, substitutes) : Optional.empty();
     if (added.isEmpty()) {
       return List.of();
     }

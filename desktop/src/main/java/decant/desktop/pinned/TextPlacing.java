@@ -123,11 +123,14 @@ public final class TextPlacing implements PointerTurn.Use {
     }
     TextSpot spot = field.spot(there.spot());
     var under = new AtomicBoolean();
+    var beyond = new AtomicBoolean();
     LongChange.start(
         work,
         r -> {
           under.set(PagePictures.isUnderField(new OnPinned(there.pinned(), box(spot))));
-          return PageTexts.put(r, there.pinned(), text, spot);
+          Optional<PageTexts.Put> put = PageTexts.put(r, there.pinned(), text, spot);
+          put.ifPresent(p -> beyond.set(p.beyond()));
+          return put.map(PageTexts.Put::revision);
         },
         field::refuse,
         () -> {
