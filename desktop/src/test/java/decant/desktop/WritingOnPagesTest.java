@@ -103,6 +103,11 @@ class WritingOnPagesTest extends WindowCase {
         .isEqualTo("\uD80C\uDC00");
     write("Berth 7");
     window.until(() -> line(work, "Berth 7").isPresent());
+    assertThat(notice()).contains("stands on the page");
+    fire("#page-write");
+    window.clickPage(0, 300, 240, 1);
+    write("along the quay ".repeat(20));
+    window.until(() -> notice().contains("beyond the edge"));
     assertThat(line(work, "Berth 7").orElseThrow().box().height()).isCloseTo(9 * 1.15, within(0.5));
   }
 

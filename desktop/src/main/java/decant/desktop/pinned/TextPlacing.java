@@ -135,7 +135,10 @@ public final class TextPlacing implements PointerTurn.Use {
         field::refuse,
         () -> {
           field.close();
-          told.accept(WORDS.say(under.get() ? "text-placing.under-field" : "text-placing.done"));
+          told.accept(
+              beyond.get()
+                  ? WORDS.say("text-placing.beyond")
+                  : WORDS.say(under.get() ? "text-placing.under-field" : "text-placing.done"));
         },
         () -> field.refuse(WORDS.say("text-placing.no-letters")));
   }
