@@ -7,24 +7,14 @@ import decant.Samples;
 import decant.Tool;
 import decant.blanks.Blank;
 import decant.blanks.Blanks;
-import decant.layout.Layout;
-import decant.layout.Layouter;
 import decant.model.Document;
 import decant.model.Paragraph;
 import decant.model.edit.Revision;
 import decant.model.finding.Finding;
 import decant.model.look.Look;
-import decant.pdf.choices.PdfChoices;
-import decant.pdf.write.PdfWriter;
-import decant.text.FontBook;
-import decant.verify.Check;
-import decant.verify.pdf.PdfVerifier;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
-import java.util.stream.IntStream;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPage;
@@ -82,16 +72,7 @@ class MadeFieldsTest {
   }
 
   private Path published(Document d) throws Exception {
-    Path out = folder.resolve("out.pdf");
-    Layout l = new Layouter(FontBook.shipped()).layout(d);
-    var choices =
-        PdfChoices.defaults(IntStream.range(0, l.pages().size()).boxed().toList(), l.metadata());
-    try (var to = Files.newOutputStream(out)) {
-      PdfWriter.write(l, choices, Optional.empty(), to, n -> {}, () -> false);
-    }
-    List<Check> checks = PdfVerifier.verify(out, l, choices);
-    assertThat(checks).allSatisfy(c -> assertThat(c.passed()).as(c.toString()).isTrue());
-    return out;
+    return PinnedSample.published(d, folder.resolve("out.pdf"));
   }
 
   @ParameterizedTest

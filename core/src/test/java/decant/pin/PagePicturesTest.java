@@ -19,11 +19,7 @@ import decant.model.edit.Revision;
 import decant.model.look.Colour;
 import decant.model.look.Media;
 import decant.pdf.amend.PagePicture;
-import decant.pdf.choices.PdfChoices;
-import decant.pdf.write.PdfWriter;
 import decant.text.FontBook;
-import decant.verify.Check;
-import decant.verify.pdf.PdfVerifier;
 import java.awt.Color;
 import java.awt.Rectangle;
 import java.awt.geom.Rectangle2D;
@@ -36,7 +32,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.stream.IntStream;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.common.PDRectangle;
@@ -73,15 +68,7 @@ class PagePicturesTest {
 
   /** Where green shows on a published page, in points. */
   private Rectangle green(Document d, int page) throws Exception {
-    Path out = folder.resolve("out.pdf");
-    Layout l = layout(d);
-    var choices =
-        PdfChoices.defaults(IntStream.range(0, l.pages().size()).boxed().toList(), l.metadata());
-    try (var to = Files.newOutputStream(out)) {
-      PdfWriter.write(l, choices, Optional.empty(), to, n -> {}, () -> false);
-    }
-    List<Check> checks = PdfVerifier.verify(out, l, choices);
-    assertThat(checks).allSatisfy(c -> assertThat(c.passed()).as(c.toString()).isTrue());
+    Path out = PinnedSample.published(d, folder.resolve("out.pdf"));
     BufferedImage image = Tool.painted(out, page);
     Rectangle box = null;
     for (int y = 0; y < image.getHeight(); y++) {

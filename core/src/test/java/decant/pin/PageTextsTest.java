@@ -5,8 +5,6 @@ import static org.assertj.core.api.Assertions.within;
 
 import decant.Samples;
 import decant.Tool;
-import decant.layout.Layout;
-import decant.layout.Layouter;
 import decant.model.Document;
 import decant.model.Paragraph;
 import decant.model.Pinned;
@@ -15,16 +13,9 @@ import decant.model.look.Colour;
 import decant.model.look.TextTraits;
 import decant.pdf.amend.PageLine;
 import decant.pdf.amend.TextSpot;
-import decant.pdf.choices.PdfChoices;
-import decant.pdf.write.PdfWriter;
-import decant.text.FontBook;
-import decant.verify.Check;
-import decant.verify.pdf.PdfVerifier;
 import java.awt.image.BufferedImage;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
-import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.IntStream;
@@ -58,16 +49,7 @@ class PageTextsTest {
   }
 
   private Path published(Document d, String name) throws Exception {
-    Path out = folder.resolve(name + ".pdf");
-    Layout l = new Layouter(FontBook.shipped()).layout(d);
-    var choices =
-        PdfChoices.defaults(IntStream.range(0, l.pages().size()).boxed().toList(), l.metadata());
-    try (var to = Files.newOutputStream(out)) {
-      PdfWriter.write(l, choices, Optional.empty(), to, n -> {}, () -> false);
-    }
-    List<Check> checks = PdfVerifier.verify(out, l, choices);
-    assertThat(checks).allSatisfy(c -> assertThat(c.passed()).as(c.toString()).isTrue());
-    return out;
+    return PinnedSample.published(d, folder.resolve(name + ".pdf"));
   }
 
   /** Where poppler finds a word on the first page: its left, top, right and bottom, in points. */

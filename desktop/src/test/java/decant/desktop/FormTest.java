@@ -17,8 +17,6 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
-import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.Control;
@@ -192,15 +190,6 @@ class FormTest extends WindowCase {
         .filter(x -> x.name().equals(b.name()))
         .map(x -> x.places().getFirst())
         .anyMatch(p -> p.paragraph().equals(caret.paragraph()) && p.to() == caret.offset());
-  }
-
-  private static <T extends Node> Optional<T> inPopup(String id, Class<T> type) {
-    return javafx.stage.Window.getWindows().stream()
-        .filter(w -> w instanceof javafx.stage.Popup && w.isShowing())
-        .map(w -> w.getScene().lookup(id))
-        .filter(type::isInstance)
-        .map(type::cast)
-        .findFirst();
   }
 
   private static String said() {

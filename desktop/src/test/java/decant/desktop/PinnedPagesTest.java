@@ -97,16 +97,6 @@ class PinnedPagesTest extends WindowCase {
     assertThat(Window.on(() -> work.revision().document())).isSameAs(document);
   }
 
-  private static <T extends javafx.scene.Node> java.util.Optional<T> inPopup(
-      String id, Class<T> type) {
-    return javafx.stage.Window.getWindows().stream()
-        .filter(w -> w instanceof javafx.stage.Popup && w.isShowing())
-        .map(w -> w.getScene().lookup(id))
-        .filter(type::isInstance)
-        .map(type::cast)
-        .findFirst();
-  }
-
   private static boolean fieldOpen() {
     return inPopup("#line-text", TextField.class).filter(t -> !t.isDisabled()).isPresent();
   }

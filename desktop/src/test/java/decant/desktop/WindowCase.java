@@ -13,11 +13,14 @@ import decant.model.Selection;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.Optional;
+import javafx.scene.Node;
 import javafx.scene.control.ButtonBase;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.ListView;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.TextField;
+import javafx.stage.Popup;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.io.TempDir;
@@ -130,5 +133,15 @@ abstract class WindowCase {
         .as(() -> work.receiptProperty().get().toString())
         .isTrue();
     return out.resolve(stem + ".pdf");
+  }
+
+  /** What a small window over the pages holds. */
+  static <T extends Node> Optional<T> inPopup(String id, Class<T> type) {
+    return javafx.stage.Window.getWindows().stream()
+        .filter(w -> w instanceof Popup && w.isShowing())
+        .map(w -> w.getScene().lookup(id))
+        .filter(type::isInstance)
+        .map(type::cast)
+        .findFirst();
   }
 }

@@ -11,7 +11,6 @@ import decant.pin.Pinning;
 import decant.reading.ReadProblem;
 import java.io.IOException;
 import java.util.Optional;
-import javafx.scene.Node;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextArea;
 import javafx.scene.control.TextField;
@@ -31,15 +30,6 @@ class WritingOnPagesTest extends WindowCase {
     window.until(() -> Window.on(() -> Pinning.pages(work.revision().document()).size()) == 15);
     window.settle();
     return work;
-  }
-
-  private static <T extends Node> Optional<T> inPopup(String id, Class<T> type) {
-    return javafx.stage.Window.getWindows().stream()
-        .filter(w -> w instanceof javafx.stage.Popup && w.isShowing())
-        .map(w -> w.getScene().lookup(id))
-        .filter(type::isInstance)
-        .map(type::cast)
-        .findFirst();
   }
 
   private static boolean isOpen() {
