@@ -47,7 +47,7 @@ final class PinnedSample {
   }
 
   /** A document as a PDF that passes all checks. @return the file */
-  static Path published(Document d, Path to) throws IOException {
+  static Path published(Document d, Path to) throws Exception {
     Layout l = new Layouter(FontBook.shipped()).layout(d);
     var choices =
         PdfChoices.defaults(IntStream.range(0, l.pages().size()).boxed().toList(), l.metadata());
