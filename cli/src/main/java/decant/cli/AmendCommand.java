@@ -64,6 +64,9 @@ final class AmendCommand implements Callable<Integer> {
   @Option(names = "--out", paramLabel = "PATH", descriptionKey = "amend-command.out")
   private @Nullable Path out;
 
+  @Option(names = "--keep-old", descriptionKey = "amend-command.keep-old")
+  private boolean keep;
+
   @Option(names = "--json", descriptionKey = "amend-command.json")
   private boolean json;
 
@@ -165,6 +168,9 @@ final class AmendCommand implements Callable<Integer> {
     } catch (PageRange.Problem e) {
       throw Usage.wrong(spec, e.getMessage());
     }
+    if (keep && !pdf.keepsVersions()) {
+      throw new ReadProblem(ReadProblem.Kind.NOT_SERVED, WORDS.say("amend-command.keeps-none"));
+    }
     Amended amended = pdf.replace(all, on);
     if (amended.changed() == 0) {
       return new Prepared(amended, Set.of(), null);
@@ -173,7 +179,9 @@ final class AmendCommand implements Callable<Integer> {
       Path given = out;
       Path target = given != null ? given : AtomicFile.freeName(usualName());
       return new Prepared(
-          amended, pdf.touched(), AtomicFile.prepare(target, given != null, pdf::write));
+          amended,
+          pdf.touched(),
+          AtomicFile.prepare(target, given != null, to -> pdf.write(to, keep)));
     } catch (WriteProblem e) {
       throw new ReadProblem(ReadProblem.Kind.UNREADABLE, e.getMessage(), e);
     }

@@ -135,6 +135,26 @@ class AmendCommandTest {
   }
 
   @Test
+  void theVersionBeforeStaysInsideIfItIsAskedFor() throws Exception {
+    byte[] before = Files.readAllBytes(source);
+    Path out = folder.resolve("both.pdf");
+    Ran r = amend("--replace", "berth=place", "--keep-old", "--out", out.toString());
+    assertThat(r.status()).as(r.out()).isZero();
+    assertThat(java.util.Arrays.copyOf(Files.readAllBytes(out), before.length)).isEqualTo(before);
+    assertThat(count(text(out), "berth")).isZero();
+    // A locked file has no room for what it was.
+    try (PDDocument pdf = Loader.loadPDF(before)) {
+      var rights = new org.apache.pdfbox.pdmodel.encryption.AccessPermission();
+      pdf.protect(
+          new org.apache.pdfbox.pdmodel.encryption.StandardProtectionPolicy("o", "", rights));
+      pdf.save(source.toFile());
+    }
+    Ran locked = amend("--replace", "berth=place", "--keep-old", "--json");
+    assertThat(locked.status()).isEqualTo(3);
+    assertThat(locked.json().get("error").get("message").asText()).contains("--keep-old");
+  }
+
+  @Test
   void whatCannotBeReadIsSaid() throws Exception {
     Files.writeString(source, "%PDF-1.7 and nothing of one");
     Ran r = amend("--replace", "a=b", "--json");

@@ -8,6 +8,7 @@ import decant.pdf.amend.line.PageLetters;
 import decant.pdf.amend.line.PaintedPicture;
 import decant.pdf.amend.line.Row;
 import decant.pdf.amend.line.Rows;
+import decant.pdf.amend.page.PageFrame;
 import decant.pdf.amend.page.PageStreams;
 import decant.pdf.content.PageSpace;
 import decant.pdf.file.Increment;
@@ -39,7 +40,6 @@ import org.apache.pdfbox.cos.COSObject;
 import org.apache.pdfbox.cos.COSStream;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPage;
-import org.apache.pdfbox.pdmodel.common.PDRectangle;
 
 /** A PDF whose words are changed where they stand. Not safe for use by several threads. */
 public final class PdfAmender {
@@ -337,31 +337,18 @@ public final class PdfAmender {
 
   /** Turns a page as it is shown, clockwise; what paints it stays. @param quarters of a turn */
   public void turn(int page, int quarters) {
-    PDPage p = pdf.getPage(page);
-    p.setRotation(Math.floorMod(p.getRotation() + 90 * quarters, 360));
+    PageFrame.turn(pdf.getPage(page), quarters);
     touched.add(page);
   }
 
   /**
-   * Shows a part of a page alone (ISO 32000-2 §14.11.2); what lies outside stays in the file.
+   * Shows a part of a page alone; what lies outside stays in the file.
    *
    * @param to on the page as it is shown, in points
    */
   public void crop(int page, Box to) {
-    PDPage p = pdf.getPage(page);
-    Rectangle2D r = PageSpace.unshown(p, area(to));
-    var crop = new PDRectangle();
-    crop.setLowerLeftX(hundredths(r.getX()));
-    crop.setLowerLeftY(hundredths(r.getY()));
-    crop.setUpperRightX(hundredths(r.getMaxX()));
-    crop.setUpperRightY(hundredths(r.getMaxY()));
-    p.setCropBox(crop);
+    PageFrame.crop(pdf.getPage(page), area(to));
     touched.add(page);
-  }
-
-  /** Numbers that are the same when they were written and read again. */
-  private static float hundredths(double d) {
-    return Math.round(d * 100) / 100f;
   }
 
   private COSDictionary resourcesOfFields() {
@@ -401,10 +388,12 @@ public final class PdfAmender {
 
   /** Whether what was signed can stay in the file as it is, with the changes after it. */
   private boolean keepsSigned() {
-    return request.isPresent()
-        && signed()
-        && !pdf.isEncrypted()
-        && pdf.getDocument().getStartXref() > 0;
+    return signed() && keepsVersions();
+  }
+
+  /** Whether the file can stay as it is within a changed one: not one that is locked or damaged. */
+  public boolean keepsVersions() {
+    return request.isPresent() && !pdf.isEncrypted() && pdf.getDocument().getStartXref() > 0;
   }
 
   /**
@@ -412,8 +401,16 @@ public final class PdfAmender {
    * locked: then what was signed stays in it, byte by byte, and the changes come after.
    */
   public void write(OutputStream out) throws IOException {
+    write(out, false);
+  }
+
+  /**
+   * @param old whether the version before stays in the file, byte by byte, and can be brought back
+   *     by anyone who has it; only where {@link #keepsVersions}
+   */
+  public void write(OutputStream out, boolean old) throws IOException {
     List<COSObject> fresh = finish();
-    if (keepsSigned()) {
+    if (old && keepsVersions() || keepsSigned()) {
       increment(request.orElseThrow().file(), fresh, out);
     } else {
       Rewritten.write(pdf, out);

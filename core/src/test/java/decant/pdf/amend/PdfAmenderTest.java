@@ -505,6 +505,39 @@ class PdfAmenderTest {
     checkedByQpdf(d.file());
   }
 
+  /** Asked for, the version before stays inside: cut off after it, the file is what it was. */
+  @Test
+  void theVersionBeforeStaysInsideIfItIsWanted() throws Exception {
+    Path source = page("BT /F2 10 Tf 50 700 Td (The old berth Z) Tj ET");
+    byte[] before = Files.readAllBytes(source);
+    var kept = new ByteArrayOutputStream();
+    var whole = new ByteArrayOutputStream();
+    for (var out : List.of(kept, whole)) {
+      PdfAmender.in(
+          ReadRequest.of(source),
+          pdf -> {
+            assertThat(pdf.keepsVersions()).isTrue();
+            pdf.replace(List.of(new Replacement("old", "new")), List.of(0));
+            pdf.write(out, out == kept);
+            return pdf;
+          });
+    }
+    byte[] after = kept.toByteArray();
+    assertThat(java.util.Arrays.copyOf(after, before.length)).isEqualTo(before);
+    Path file = Files.write(folder.resolve("kept.pdf"), after);
+    assertThat(text(file)).isEqualTo("The new berth Z");
+    checkedByQpdf(file);
+    Path cut =
+        Files.write(folder.resolve("cut.pdf"), java.util.Arrays.copyOf(after, before.length));
+    assertThat(text(cut)).isEqualTo("The old berth Z");
+    Path other = Files.write(folder.resolve("whole.pdf"), whole.toByteArray());
+    assertThat(text(other)).isEqualTo("The new berth Z");
+    assertThat(
+            java.util.Arrays.equals(
+                java.util.Arrays.copyOf(whole.toByteArray(), before.length), before))
+        .isFalse();
+  }
+
   @Test
   void severalWordsAreReplacedAtOnceAndMayChangePlaces() {
     Path source = page("BT /F1 12 Tf 50 700 Td (from north to south) Tj ET");
