@@ -1,11 +1,14 @@
 package decant.blanks;
 
 import decant.model.Document;
+import decant.model.NodeId;
 import decant.model.Position;
 import decant.model.Selection;
 import decant.model.edit.Revision;
+import decant.model.look.FormField;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -66,7 +69,7 @@ public final class BlankTour {
         .map(s -> {
           String option = s.blank().option(s.number());
           boolean on = s.blank().value().equals(option);
-          boolean stays = on && s.blank().kind() == decant.model.look.FormField.Kind.ONE_OF;
+          boolean stays = on && s.blank().kind() == FormField.Kind.ONE_OF;
           Revision turned = stays ? r : Blanks.fill(r, Map.of(s.blank().name(), on ? "" : option));
           return turned.withSelection(s.all());
         });
@@ -81,7 +84,7 @@ public final class BlankTour {
         }
       }
     }
-    Map<decant.model.NodeId, Integer> order = new java.util.HashMap<>();
+    Map<NodeId, Integer> order = new HashMap<>();
     d.paragraphs().forEach(p -> order.putIfAbsent(p.id(), order.size()));
     out.sort(
         Comparator.comparingInt((Stop s) -> order.getOrDefault(s.place().paragraph(), 0))

@@ -29,6 +29,12 @@ import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.io.RandomAccessReadBuffer;
 import org.apache.pdfbox.pdfparser.FDFParser;
 import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.pdmodel.PDPage;
+import org.apache.pdfbox.pdmodel.common.PDRectangle;
+import org.apache.pdfbox.pdmodel.interactive.action.PDActionJavaScript;
+import org.apache.pdfbox.pdmodel.interactive.action.PDFormFieldAdditionalActions;
+import org.apache.pdfbox.pdmodel.interactive.form.PDAcroForm;
+import org.apache.pdfbox.pdmodel.interactive.form.PDTextField;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -262,9 +268,9 @@ class BlanksTest {
   void rulesComeFromTheForm() throws Exception {
     Path file = folder.resolve("rules.pdf");
     try (var pdf = new PDDocument()) {
-      var page = new org.apache.pdfbox.pdmodel.PDPage();
+      var page = new PDPage();
       pdf.addPage(page);
-      var form = new org.apache.pdfbox.pdmodel.interactive.form.PDAcroForm(pdf);
+      var form = new PDAcroForm(pdf);
       form.setDefaultAppearance("/Helv 10 Tf 0 g");
       pdf.getDocumentCatalog().setAcroForm(form);
       int y = 700;
@@ -274,21 +280,19 @@ class BlanksTest {
               "AFNumber_Keystroke(2, 0, 0, 0, \"\", true);",
               "AFDate_FormatEx(\"dd.mm.yyyy\");",
               "AFDate_Format(1);")) {
-        var f = new org.apache.pdfbox.pdmodel.interactive.form.PDTextField(form);
+        var f = new PDTextField(form);
         f.setPartialName("f" + y);
         f.setMaxLen(12);
         if (!script.isEmpty()) {
-          var js = new org.apache.pdfbox.pdmodel.interactive.action.PDActionJavaScript(script);
-          var actions =
-              new org.apache.pdfbox.pdmodel.interactive.action.PDFormFieldAdditionalActions();
+          var js = new PDActionJavaScript(script);
+          var actions = new PDFormFieldAdditionalActions();
           actions.setF(js);
           f.getCOSObject().setItem("AA", actions.getCOSObject());
         }
         var w = f.getWidgets().getFirst();
-        w.setRectangle(new org.apache.pdfbox.pdmodel.common.PDRectangle(72, y, 200, 18));
+        w.setRectangle(new PDRectangle(72, y, 200, 18));
         w.setPage(page);
-        page.getAnnotations().add(w);
-        var all = new java.util.ArrayList<>(page.getAnnotations());
+        var all = new ArrayList<>(page.getAnnotations());
         all.add(w);
         page.setAnnotations(all);
         form.getFields().add(f);

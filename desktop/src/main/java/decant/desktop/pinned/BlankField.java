@@ -4,6 +4,7 @@ import decant.blanks.Blank;
 import decant.desktop.page.PagesView;
 import decant.desktop.shell.QuietButton;
 import decant.model.Box;
+import decant.model.look.FormField;
 import decant.words.Words;
 import java.util.Optional;
 import java.util.function.Consumer;
@@ -50,8 +51,7 @@ final class BlankField {
   }
 
   private void key(KeyEvent e) {
-    boolean lines =
-        blank.filter(b -> b.kind() == decant.model.look.FormField.Kind.LINES).isPresent();
+    boolean lines = blank.filter(b -> b.kind() == FormField.Kind.LINES).isPresent();
     if (e.getCode() == KeyCode.TAB) {
       e.consume();
       choose(e.isShiftDown() ? -1 : 1);
@@ -101,7 +101,7 @@ final class BlankField {
       case CHOICE, CHOICE_OR_TEXT -> {
         var box = new ComboBox<String>();
         box.getItems().setAll(b.options());
-        box.setEditable(b.kind() == decant.model.look.FormField.Kind.CHOICE_OR_TEXT);
+        box.setEditable(b.kind() == FormField.Kind.CHOICE_OR_TEXT);
         box.setValue(b.value());
         value =
             () ->

@@ -4,6 +4,7 @@ import decant.blanks.Blank;
 import decant.blanks.Blanks;
 import decant.desktop.page.PagesView;
 import decant.desktop.shell.Work;
+import decant.model.look.FormField;
 import decant.pdf.amend.PageParts;
 import decant.words.Words;
 import java.util.List;
@@ -56,7 +57,7 @@ public final class PinnedFields {
     if (b.isSwitch()) {
       String on = f.on().isEmpty() ? b.options().getFirst() : f.on();
       boolean isOn = b.value().equals(on);
-      boolean stays = isOn && b.kind() == decant.model.look.FormField.Kind.ONE_OF;
+      boolean stays = isOn && b.kind() == FormField.Kind.ONE_OF;
       if (!stays) {
         fill(b, isOn ? "" : on);
       }
