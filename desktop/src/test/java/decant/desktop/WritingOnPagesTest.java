@@ -3,6 +3,7 @@ package decant.desktop;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import decant.desktop.page.PagesView;
 import decant.desktop.shell.Work;
 import decant.model.Box;
 import decant.pdf.amend.PageLine;
@@ -106,7 +107,11 @@ class WritingOnPagesTest extends WindowCase {
     Work work = pinned();
     var before = Window.on(() -> work.revision().document());
     fire("#page-write");
+    Label says = window.find("#page-order-says", Label.class);
+    window.until(() -> says.getText().contains("begin"));
+    Window.run(() -> window.find("#pages", PagesView.class).requestFocus());
     window.press(KeyCode.ESCAPE);
+    window.until(() -> says.getText().isEmpty());
     window.clickPage(0, 300, 200, 1);
     window.settle();
     assertThat(isOpen()).isFalse();
