@@ -881,6 +881,7 @@ class WindowTest extends WindowCase {
                     Optional.of("June"))));
     Window.run(() -> work.proofing().ticksProperty().set(ticks));
     window.desk.keepUnsaved();
+    window.until(() -> recoveries() == 1);
     window.close(); // as in a crash
     window = Window.open(folder.resolve("state"));
     Window.run(window.desk::offerRecovery);
@@ -888,6 +889,12 @@ class WindowTest extends WindowCase {
     window.clickLabelled("Recover");
     window.until(() -> window.desk.work().isPresent());
     assertThat(Window.on(() -> window.work().proofing().ticksProperty().get())).isEqualTo(ticks);
+    // Saved and closed as usual, nothing is offered again.
+    window.press(KeyCode.CONTROL, KeyCode.S);
+    window.until(() -> notice().startsWith("Saved as"));
+    window.desk.keepUnsaved();
+    assertThat(Window.on(() -> window.desk.closing().mayClose())).isTrue();
+    assertThat(recoveries()).isZero();
   }
 
   @Test

@@ -82,6 +82,7 @@ public final class Closing {
     }
     List<Work> unsaved = desk.documents().unsaved();
     if (unsaved.isEmpty()) {
+      recovery.forgetSaved();
       return true;
     }
     boolean one = unsaved.size() == 1;
@@ -91,15 +92,20 @@ public final class Closing {
             : WORDS.say("closing.unsaved-several", unsaved.size(), names(unsaved)),
         Notice.Answer.of(
             WORDS.say(one ? "closing.save-and-close" : "closing.save-all-and-close"),
-            () -> saveAll(unsaved, Platform::exit)),
+            () -> saveAll(unsaved, this::exit)),
         Notice.Answer.of(
             WORDS.say("closing.close-without-saving"),
             () -> {
               unsaved.forEach(recovery::forget);
-              Platform.exit();
+              exit();
             }),
         Notice.Answer.of(WORDS.say("closing.cancel"), desk::dismiss));
     return false;
+  }
+
+  private void exit() {
+    recovery.forgetSaved();
+    Platform.exit();
   }
 
   /** The names of the first few, and how many more. */

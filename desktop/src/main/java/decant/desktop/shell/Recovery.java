@@ -273,6 +273,11 @@ final class Recovery {
     kept.ifPresent(Recovery::release);
   }
 
+  /** The window closes: what was kept of documents without unsaved changes may go. */
+  synchronized void forgetSaved() {
+    List.copyOf(watched.keySet()).stream().filter(w -> !w.unsaved()).forEach(this::forget);
+  }
+
   private static void delete(Path file) {
     try {
       Files.deleteIfExists(file);
