@@ -6,6 +6,7 @@ import decant.model.Position;
 import decant.model.Selection;
 import decant.model.edit.Revision;
 import decant.model.look.FormField;
+import decant.model.look.TextTraits;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
@@ -50,6 +51,9 @@ public final class BlankTour {
    * @return empty if nothing of a blank is selected, or it is the only one
    */
   public static Optional<Selection> next(Revision r, int by) {
+    if (!mayHold(r)) {
+      return Optional.empty();
+    }
     List<Stop> all = stops(r.document());
     for (int k = 0; k < all.size(); k++) {
       if (all.get(k).holds(r.selection())) {
@@ -63,6 +67,9 @@ public final class BlankTour {
 
   /** Turns the switch on or off that is selected; empty if none is. */
   public static Optional<Revision> turned(Revision r) {
+    if (!mayHold(r)) {
+      return Optional.empty();
+    }
     return stops(r.document()).stream()
         .filter(s -> s.blank().isSwitch() && s.holds(r.selection()))
         .findFirst()
@@ -73,6 +80,14 @@ public final class BlankTour {
           Revision turned = stays ? r : Blanks.fill(r, Map.of(s.blank().name(), on ? "" : option));
           return turned.withSelection(s.all());
         });
+  }
+
+  /** Asked with keys that are typed all the time: a paragraph without fields ends the search. */
+  private static boolean mayHold(Revision r) {
+    return r.document()
+        .paragraph(r.selection().caret().paragraph())
+        .filter(p -> p.inlines().stream().anyMatch(i -> i.look().sets(TextTraits.FIELD)))
+        .isPresent();
   }
 
   private static List<Stop> stops(Document d) {

@@ -131,7 +131,14 @@ public final class Blanks {
 
   private static String sign(Blank b, int place, String value) {
     boolean on = !value.isBlank() && value.equals(b.option(place));
-    return b.kind() == FormField.Kind.ONE_OF ? on ? "\u25C9" : "\u25CB" : on ? "\u2611" : "\u2610";
+    return on
+        ? b.kind() == FormField.Kind.ONE_OF ? "\u25C9" : "\u2611"
+        : empty(b.places().get(place).field());
+  }
+
+  /** What stands on a field with nothing in it. */
+  public static String empty(FormField f) {
+    return f.isSwitch() ? f.kind() == FormField.Kind.ONE_OF ? "\u25CB" : "\u2610" : written(f, "");
   }
 
   private static String written(FormField f, String value) {

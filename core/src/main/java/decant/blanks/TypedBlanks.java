@@ -40,6 +40,10 @@ public final class TypedBlanks {
     String before = "";
     for (Paragraph p : Walk.paragraphs(blocks)) {
       String text = p.text();
+      if (!mayHold(p)) {
+        before = text.isBlank() ? before : text;
+        continue;
+      }
       Matcher m = SIGNS.matcher(text);
       int labelFrom = 0;
       while (m.find()) {
@@ -65,6 +69,27 @@ public final class TypedBlanks {
       before = text.isBlank() ? before : SIGNS.matcher(text).replaceAll(" ");
     }
     return out;
+  }
+
+  /** Whether any of some blocks has one. */
+  public static boolean any(List<Block> blocks) {
+    for (Paragraph p : Walk.paragraphs(blocks)) {
+      if (mayHold(p) && !in(List.of(p)).isEmpty()) {
+        return true;
+      }
+    }
+    return false;
+  }
+
+  /** Looked at for each paragraph of a long text: most have none of the signs. */
+  private static boolean mayHold(Paragraph p) {
+    for (Inline i : p.inlines()) {
+      if (i instanceof Inline.Text t
+          && (t.text().indexOf('_') >= 0 || SIGNS.matcher(t.text()).find())) {
+        return true;
+      }
+    }
+    return false;
   }
 
   private static boolean isField(Paragraph p, int at) {
@@ -101,19 +126,27 @@ public final class TypedBlanks {
    */
   public static Step.ReplaceText field(Paragraph p, Spot s, String name) {
     String text = p.text().substring(s.from(), s.to());
-    var field =
-        new FormField(
-            "made." + UUID.randomUUID().toString().substring(0, 8),
-            name,
-            s.kind(),
-            List.of(),
-            0,
-            s.kind() == FormField.Kind.TICK ? "" : text);
+    FormField field = made(name, s.kind(), text);
     return new Step.ReplaceText(
         s.paragraph(),
         s.from(),
         s.to(),
         List.of(new Inline.Text(text, p.lookAt(s.from() + 1).with(TextTraits.FIELD, field))));
+  }
+
+  /**
+   * A field that was none before.
+   *
+   * @param waiting what stands there while nothing is filled in
+   */
+  public static FormField made(String name, FormField.Kind kind, String waiting) {
+    return new FormField(
+        "made." + UUID.randomUUID().toString().substring(0, 8),
+        name,
+        kind,
+        List.of(),
+        0,
+        kind == FormField.Kind.TICK ? "" : waiting);
   }
 
   /**

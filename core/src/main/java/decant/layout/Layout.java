@@ -182,6 +182,11 @@ public final class Layout implements Publication {
         : document.sections().get(page.section()).pinned();
   }
 
+  /** The same by the page's place, from 0; empty beyond the last. */
+  public Optional<Pinned> pinnedAt(int page) {
+    return page >= 0 && page < pages.size() ? pinned(pages.get(page)) : Optional.empty();
+  }
+
   @Override
   public String words(NodeId block) {
     return document.paragraph(block).map(FigureTexts::plain).orElse("");

@@ -136,7 +136,7 @@ public final class Layouter {
     }
     var paginator = new Paginator(d, filler, kept);
     boolean complete;
-    try (SetAhead _ = SetAhead.begin(blocks, d, flow, now)) {
+    try (SetAhead _ = reusable ? SetAhead.none(blocks) : SetAhead.begin(blocks, d, flow, now)) {
       complete =
           paginator.run(
               from,

@@ -32,7 +32,6 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.UUID;
 
 /**
  * Makes fields of the lines and boxes to fill in that a document has: of signs in its text, and on
@@ -40,9 +39,6 @@ import java.util.UUID;
  */
 public final class MadeFields {
   private static final Words WORDS = Words.of(MadeFields.class);
-
-  /** Signs that hold a place open in what was read from a page. */
-  private static final int HELD = 5;
 
   private final Set<String> taken = new HashSet<>();
   private final List<String> made = new ArrayList<>();
@@ -81,7 +77,7 @@ public final class MadeFields {
    * Whether it is worth looking: the text has signs that are no fields, or taking in told of some.
    */
   public static boolean isWorth(Document d, List<Finding> findings) {
-    return d.sections().stream().anyMatch(s -> !TypedBlanks.in(s.blocks()).isEmpty())
+    return d.sections().stream().anyMatch(s -> TypedBlanks.any(s.blocks()))
         || Blanks.of(d).isEmpty() && findings.stream().anyMatch(f -> f.kind() == Finding.Kind.FORM);
   }
 
@@ -112,15 +108,32 @@ public final class MadeFields {
   }
 
   private Document onPage(Document d, Section s, Pinned page) throws ReadProblem {
-    PdfFields.Looked looked = PdfFields.look(page.file().bytes(), page.page());
-    if (looked.blanks().isEmpty()) {
+    Map<TypedBlanks.Spot, String> names = new LinkedHashMap<>();
+    var unsaid = new ArrayList<NewField>();
+    Optional<byte[]> file =
+        PdfFields.make(
+            page.file().bytes(), page.page(), looked -> chosen(s, looked, names, unsaid));
+    if (file.isEmpty()) {
       return d;
     }
+    Media media = Media.of(PageFile.PDF, file.get());
+    return PageFile.with(signed(d, names), page, x -> with(x, page, media, unsaid));
+  }
+
+  /**
+   * The fields that a page is to have.
+   *
+   * @param names takes those that the page's text has signs for, and
+   * @param unsaid the others
+   */
+  private List<NewField> chosen(
+      Section s,
+      PdfFields.Looked looked,
+      Map<TypedBlanks.Spot, String> names,
+      List<NewField> unsaid) {
     taken.addAll(looked.names());
     var spots = new ArrayList<>(TypedBlanks.in(s.blocks()));
-    Map<TypedBlanks.Spot, String> names = new LinkedHashMap<>();
     var fields = new ArrayList<NewField>();
-    var unsaid = new ArrayList<NewField>();
     for (FlatBlank b : looked.blanks()) {
       var f = new NewField(TypedBlanks.free(b.label(), taken), b.kind(), b.area(), b.size());
       fields.add(f);
@@ -134,9 +147,7 @@ public final class MadeFields {
           },
           () -> unsaid.add(f));
     }
-    byte[] file = PdfFields.make(page.file().bytes(), page.page(), fields);
-    Media media = Media.of(PageFile.PDF, file);
-    return PageFile.with(signed(d, names), page, x -> with(x, page, media, unsaid));
+    return fields;
   }
 
   private static boolean alike(String a, String b) {
@@ -161,17 +172,9 @@ public final class MadeFields {
 
   /** A field in a line of its own. */
   private static Paragraph alone(NewField f) {
-    boolean tick = f.kind() == FormField.Kind.TICK;
-    var field =
-        new FormField(
-            "made." + UUID.randomUUID().toString().substring(0, 8),
-            f.name(),
-            f.kind(),
-            List.of(),
-            0,
-            tick ? "" : FormField.HELD_OPEN);
-    String text = tick ? "\u2610" : FormField.HELD_OPEN.repeat(HELD);
+    FormField field = TypedBlanks.made(f.name(), f.kind(), FormField.HELD_OPEN);
     return Paragraph.of(Look.PLAIN, "")
-        .withInlines(List.of(new Inline.Text(text, Look.of(TextTraits.FIELD, field))));
+        .withInlines(
+            List.of(new Inline.Text(Blanks.empty(field), Look.of(TextTraits.FIELD, field))));
   }
 }

@@ -7,6 +7,7 @@ import decant.model.look.Media;
 import decant.pdf.amend.PdfAmender;
 import decant.reading.ReadProblem;
 import java.io.ByteArrayOutputStream;
+import java.io.IOException;
 import java.util.Optional;
 import java.util.function.Predicate;
 import java.util.function.UnaryOperator;
@@ -52,6 +53,28 @@ final class PageFile {
         changes.test(result)
             ? Optional.of(page.in(Media.of(PDF, out.toByteArray()), page.places()))
             : Optional.empty());
+  }
+
+  /** What is done to a page. */
+  @FunctionalInterface
+  interface Amendment {
+    void to(PdfAmender pdf) throws ReadProblem, IOException;
+  }
+
+  /**
+   * A page with something done to it in its file.
+   *
+   * @throws ReadProblem if its file cannot be read
+   */
+  static Pinned amended(Pinned page, Amendment what) throws ReadProblem {
+    return changed(
+            page,
+            pdf -> {
+              what.to(pdf);
+              return true;
+            },
+            done -> done)
+        .requirePage();
   }
 
   /** A document with another section in the place of one that is a page. */

@@ -177,21 +177,10 @@ public final class PageOrder {
     Shown of(Section before);
   }
 
-  private interface Change {
-    void of(PdfAmender pdf);
-  }
-
   private static Revision changed(
-      Revision r, String name, Pinned was, Change change, Showing showing) throws ReadProblem {
-    Pinned now =
-        PageFile.changed(
-                was,
-                pdf -> {
-                  change.of(pdf);
-                  return true;
-                },
-                done -> done)
-            .requirePage();
+      Revision r, String name, Pinned was, PageFile.Amendment change, Showing showing)
+      throws ReadProblem {
+    Pinned now = PageFile.amended(was, change);
     Document d =
         PageFile.with(
             r.document(),

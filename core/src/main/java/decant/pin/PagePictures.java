@@ -202,18 +202,15 @@ public final class PagePictures {
   public static Revision change(Revision r, Pinned pinned, PagePicture picture, Optional<byte[]> by)
       throws ReadProblem {
     Pinned now =
-        PageFile.changed(
-                pinned,
-                pdf -> {
-                  if (by.isPresent()) {
-                    replaced(pdf, pinned.page(), picture.index(), by.get());
-                  } else {
-                    pdf.removePicture(pinned.page(), picture.index());
-                  }
-                  return true;
-                },
-                done -> done)
-            .requirePage();
+        PageFile.amended(
+            pinned,
+            pdf -> {
+              if (by.isPresent()) {
+                replaced(pdf, pinned.page(), picture.index(), by.get());
+              } else {
+                pdf.removePicture(pinned.page(), picture.index());
+              }
+            });
     Document d =
         PageFile.with(
             r.document(),

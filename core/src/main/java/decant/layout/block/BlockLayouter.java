@@ -30,6 +30,7 @@ import decant.model.look.TextFrame;
 import decant.text.JdkShaper;
 import decant.text.Shaper;
 import decant.text.WordCache;
+import decant.work.Faults;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -165,7 +166,8 @@ public final class BlockLayouter {
     try {
       setAll(blocks, width, lines);
     } catch (RuntimeException | StackOverflowError e) {
-      // The other one sets the rest itself, comes to the same fault and tells it.
+      // The other one sets the rest itself; a fault that is there again ends its work.
+      Faults.mended("setting blocks ahead", e);
     }
     var share = new Share(new HashMap<>(known), new HashMap<>(measured));
     known.clear();

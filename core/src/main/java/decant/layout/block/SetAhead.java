@@ -80,6 +80,11 @@ public final class SetAhead implements AutoCloseable {
     return ahead;
   }
 
+  /** For a flow most of which is as it was: what is left is set as the pages come to it. */
+  public static SetAhead none(BlockLayouter setter) {
+    return new SetAhead(setter, List.of());
+  }
+
   private static List<Stretch> stretches(BlockLayouter setter, Document d, Flow flow) {
     var out = new ArrayList<Stretch>();
     for (int s = 0; s < d.sections().size(); s++) {

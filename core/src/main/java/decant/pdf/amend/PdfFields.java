@@ -19,6 +19,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
+import java.util.function.Function;
 import org.apache.pdfbox.cos.COSDictionary;
 import org.apache.pdfbox.cos.COSName;
 import org.apache.pdfbox.pdmodel.PDDocument;
@@ -131,66 +132,63 @@ public final class PdfFields {
     if (!changed) {
       return new Filled(Optional.empty(), left);
     }
-    OnePage.leave(pdf, page);
-    var out = new ByteArrayOutputStream();
-    Rewritten.write(pdf, out);
-    return new Filled(Optional.of(out.toByteArray()), left);
+    return new Filled(Optional.of(alone(pdf, page)), left);
   }
 
   /** A page with places that could be fields, and the names that fields of its file have. */
   public record Looked(List<FlatBlank> blanks, Set<String> names) {}
 
   /**
-   * Looks for lines and boxes to fill in that are no fields.
+   * Puts fields on a page where it has lines and boxes to fill in that are none.
    *
    * @param pdf needs no password
    * @param page from 0
+   * @param choose which fields these become; none to leave the page as it is
+   * @return the file with what stands on that page alone; empty if no field was made
    * @throws ReadProblem if the file cannot be read
    */
-  public static Looked look(byte[] pdf, int page) throws ReadProblem {
+  public static Optional<byte[]> make(byte[] pdf, int page, Function<Looked, List<NewField>> choose)
+      throws ReadProblem {
     return OpenedPdf.in(
         pdf,
         d -> {
           PDPage p = d.getPage(page);
-          List<Rectangle2D> fields =
-              NotesOnPage.annotations(p).stream()
-                  .filter(a -> "Widget".equals(a.getSubtype()) && a.getRectangle() != null)
-                  .map(a -> PageSpace.shown(p, a.getRectangle()))
-                  .toList();
-          List<FlatBlank> blanks =
-              FlatBlanks.of(PageScans.one(d, page)).stream()
-                  .filter(b ->
-                      fields.stream()
-                          .noneMatch(f ->
-                              f.intersects(
-                                  b.area().x(), b.area().y(), b.area().width(), b.area().height())))
-                  .toList();
-          var names = new TreeSet<String>();
-          PDAcroForm form = d.getDocumentCatalog().getAcroForm();
-          if (form != null) {
-            form.getFieldTree().forEach(f -> names.add(f.getFullyQualifiedName()));
+          List<NewField> fields = choose.apply(look(d, page));
+          if (fields.isEmpty()) {
+            return Optional.empty();
           }
-          return new Looked(blanks, names);
+          FieldMaking.on(d, p, fields);
+          return Optional.of(alone(d, page));
         });
   }
 
-  /**
-   * Puts fields on a page.
-   *
-   * @param pdf needs no password
-   * @param page from 0
-   * @return the file with what stands on that page alone
-   * @throws ReadProblem if the file cannot be read
-   */
-  public static byte[] make(byte[] pdf, int page, List<NewField> fields) throws ReadProblem {
-    return OpenedPdf.in(
-        pdf,
-        d -> {
-          FieldMaking.on(d, d.getPage(page), fields);
-          OnePage.leave(d, page);
-          var out = new ByteArrayOutputStream();
-          Rewritten.write(d, out);
-          return out.toByteArray();
-        });
+  private static Looked look(PDDocument d, int page) throws IOException {
+    PDPage p = d.getPage(page);
+    List<Rectangle2D> fields =
+        NotesOnPage.annotations(p).stream()
+            .filter(a -> "Widget".equals(a.getSubtype()) && a.getRectangle() != null)
+            .map(a -> PageSpace.shown(p, a.getRectangle()))
+            .toList();
+    List<FlatBlank> blanks =
+        FlatBlanks.of(PageScans.one(d, page)).stream()
+            .filter(b ->
+                fields.stream()
+                    .noneMatch(f ->
+                        f.intersects(
+                            b.area().x(), b.area().y(), b.area().width(), b.area().height())))
+            .toList();
+    var names = new TreeSet<String>();
+    PDAcroForm form = d.getDocumentCatalog().getAcroForm();
+    if (form != null) {
+      form.getFieldTree().forEach(f -> names.add(f.getFullyQualifiedName()));
+    }
+    return new Looked(blanks, names);
+  }
+
+  private static byte[] alone(PDDocument pdf, int page) throws IOException {
+    OnePage.leave(pdf, page);
+    var out = new ByteArrayOutputStream();
+    Rewritten.write(pdf, out);
+    return out.toByteArray();
   }
 }

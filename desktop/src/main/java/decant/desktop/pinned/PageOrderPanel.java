@@ -11,7 +11,6 @@ import decant.desktop.shell.QuietButton;
 import decant.desktop.shell.Work;
 import decant.format.Formats;
 import decant.format.Intake;
-import decant.layout.Layout;
 import decant.model.Box;
 import decant.model.Document;
 import decant.model.Pinned;
@@ -146,8 +145,7 @@ public final class PageOrderPanel extends VBox {
   }
 
   private Optional<Pinned> pinned(int page) {
-    Layout l = work.layout();
-    return page < l.pages().size() ? l.pinned(l.pages().get(page)) : Optional.empty();
+    return work.layout().pinnedAt(page);
   }
 
   private void refresh() {

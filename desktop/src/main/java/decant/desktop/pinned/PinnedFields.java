@@ -4,6 +4,7 @@ import decant.blanks.Blank;
 import decant.blanks.Blanks;
 import decant.desktop.page.PagesView;
 import decant.desktop.shell.Work;
+import decant.model.Document;
 import decant.model.look.FormField;
 import decant.pdf.amend.PageParts;
 import decant.words.Words;
@@ -11,6 +12,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Consumer;
+import java.util.stream.Collectors;
 
 /** Fields of pages that stay, filled in where they stand: Tab goes on to the next of the page. */
 public final class PinnedFields {
@@ -32,6 +34,11 @@ public final class PinnedFields {
   private final Fill fill;
   private final BlankField field;
 
+  /** The blanks of a version by their names: they are asked for as the pointer moves. */
+  private Optional<Known> known = Optional.empty();
+
+  private record Known(Document of, Map<String, Blank> blanks) {}
+
   PinnedFields(PagesView view, Work work, Consumer<String> told, Fill fill) {
     this.view = view;
     this.work = work;
@@ -42,9 +49,15 @@ public final class PinnedFields {
 
   /** The blank that a field is; empty for one that is not filled in, as a button. */
   Optional<Blank> of(PageParts.Field f) {
-    return Blanks.of(work.revision().document()).stream()
-        .filter(b -> b.name().equals(f.name()))
-        .findFirst();
+    Document now = work.revision().document();
+    Known of =
+        known
+            .filter(k -> k.of() == now)
+            .orElseGet(() ->
+                new Known(
+                    now, Blanks.of(now).stream().collect(Collectors.toMap(Blank::name, b -> b))));
+    known = Optional.of(of);
+    return Optional.ofNullable(of.blanks().get(f.name()));
   }
 
   /**

@@ -3,7 +3,6 @@ package decant.desktop.pinned;
 import decant.desktop.page.PagesView;
 import decant.desktop.shell.LongChange;
 import decant.desktop.shell.Work;
-import decant.layout.Layout;
 import decant.model.Box;
 import decant.model.Pinned;
 import decant.model.edit.Revision;
@@ -212,8 +211,7 @@ public final class PinnedLines {
   }
 
   private Optional<Pinned> pinned(int page) {
-    Layout l = work.layout();
-    return page < l.pages().size() ? l.pinned(l.pages().get(page)) : Optional.empty();
+    return work.layout().pinnedAt(page);
   }
 
   /** The parts of a page, read once, beside what goes on. */

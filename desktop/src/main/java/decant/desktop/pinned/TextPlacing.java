@@ -4,7 +4,6 @@ import decant.desktop.page.PagesView;
 import decant.desktop.page.PointerTurn;
 import decant.desktop.shell.LongChange;
 import decant.desktop.shell.Work;
-import decant.layout.Layout;
 import decant.model.Box;
 import decant.model.Pinned;
 import decant.pdf.amend.TextSpot;
@@ -76,9 +75,7 @@ public final class TextPlacing implements PointerTurn.Use {
 
   private void open(PagesView.PagePoint p) {
     turn.end();
-    Layout l = work.layout();
-    Optional<Pinned> pinned =
-        p.page() < l.pages().size() ? l.pinned(l.pages().get(p.page())) : Optional.empty();
+    Optional<Pinned> pinned = work.layout().pinnedAt(p.page());
     if (pinned.isEmpty()) {
       told.accept(WORDS.say("text-placing.flows"));
       return;

@@ -3,6 +3,7 @@ package decant.pdf.read.form;
 import decant.model.Box;
 import decant.pdf.read.lines.Lines;
 import decant.pdf.read.page.ScannedPage;
+import decant.pdf.read.page.TextLine;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -16,18 +17,21 @@ public final class FlatBlanks {
 
   /** The blanks of a page, in the order of reading. */
   public static List<FlatBlank> of(ScannedPage page) {
-    var words = new PageWordsAround(Lines.of(page), page.glyphs());
+    return of(page, Lines.of(page));
+  }
+
+  /**
+   * @param lines of the page
+   */
+  public static List<FlatBlank> of(ScannedPage page, List<TextLine> lines) {
+    var words = new PageWordsAround(lines, page.glyphs());
     var out = new ArrayList<FlatBlank>();
-    for (FlatBlank b : LineBlanks.of(page, words)) {
-      add(out, b);
-    }
-    for (FlatBlank b : BoxBlanks.of(page, words)) {
-      add(out, b);
+    if (page.rules().size() <= FormMeasures.MOST && page.shapes().size() <= FormMeasures.MOST) {
+      LineBlanks.of(page, words).forEach(b -> add(out, b));
+      BoxBlanks.of(page, words).forEach(b -> add(out, b));
     }
     // Signs stand for drawn lines too, of which the lines themselves tell more.
-    for (FlatBlank b : TypedBlanks.of(words)) {
-      add(out, b);
-    }
+    TypedBlanks.of(words).forEach(b -> add(out, b));
     out.sort(
         Comparator.comparingDouble((FlatBlank b) -> Math.round(b.area().bottom() / 6))
             .thenComparingDouble(b -> b.area().x()));

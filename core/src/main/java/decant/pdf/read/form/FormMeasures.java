@@ -62,5 +62,8 @@ final class FormMeasures {
   /** Words before a line that are longer than this are prose of another column. */
   static final int PROSE = 45;
 
+  /** A page with more lines or shapes is a drawing, and each would be held against all others. */
+  static final int MOST = 3_000;
+
   private FormMeasures() {}
 }

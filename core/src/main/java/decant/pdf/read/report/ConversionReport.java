@@ -22,6 +22,7 @@ import decant.words.Words;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.IntStream;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.interactive.form.PDCheckBox;
 import org.apache.pdfbox.pdmodel.interactive.form.PDChoice;
@@ -141,7 +142,11 @@ public final class ConversionReport {
   /** Lines and boxes to fill in that are no fields, on pages that have several. */
   private List<Finding> flat() {
     List<List<FlatBlank>> forms =
-        read.pages().parallelStream().map(FlatBlanks::of).filter(FlatBlanks::isForm).toList();
+        IntStream.range(0, read.pages().size())
+            .parallel()
+            .mapToObj(k -> FlatBlanks.of(read.pages().get(k), read.lines().get(k)))
+            .filter(FlatBlanks::isForm)
+            .toList();
     int all = forms.stream().mapToInt(List::size).sum();
     return all == 0
         ? List.of()

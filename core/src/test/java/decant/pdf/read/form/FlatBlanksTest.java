@@ -171,6 +171,19 @@ class FlatBlanksTest {
     assertThat(all).isEmpty();
   }
 
+  /** Each line is held against each other: a page of very many is not searched for drawn ones. */
+  @Test
+  void aDrawingOfManyLinesIsNotSearched() throws IOException {
+    List<FlatBlank> all =
+        blanks(p -> {
+          p.text(72, 60, "Name: ______________");
+          for (int k = 0; k < 20_000; k++) {
+            p.line(72 + k % 7, 100 + k * 0.03, 300, 100 + k * 0.03);
+          }
+        });
+    assertThat(names(all)).containsExactly("TEXT Name");
+  }
+
   @Test
   void severalMakeAForm() throws IOException {
     assertThat(FlatBlanks.isForm(blanks(p -> p.text(72, 100, "Name ________")))).isFalse();
