@@ -155,6 +155,7 @@ class ArchitectureTest {
             "format",
             "verify.office"));
     out.put("pdf.content", List.of());
+    out.put("pdf.drawn", List.of("work"));
     String[] stages = {
       "page",
       "fonts",
@@ -174,7 +175,11 @@ class ArchitectureTest {
     for (String stage : stages) {
       out.put(
           "pdf.read." + stage,
-          stage.equals("document") || stage.equals("report") ? and(so, "layout.label") : so);
+          switch (stage) {
+            case "document", "report" -> and(so, "layout.label");
+            case "drawings" -> and(so, "pdf.drawn");
+            default -> so;
+          });
       so = and(so, "pdf.read." + stage);
     }
     out.put("pdf.read", so);
@@ -188,7 +193,14 @@ class ArchitectureTest {
     out.put("pdf.kept", and(published, "layout.label", "pdf.content"));
     out.put(
         "pdf.write",
-        and(file, "reading", "pdf.content", "pdf.kept", "pdf.write.fonts", "pdf.write.pictures"));
+        and(
+            file,
+            "reading",
+            "pdf.content",
+            "pdf.drawn",
+            "pdf.kept",
+            "pdf.write.fonts",
+            "pdf.write.pictures"));
     out.put(
         "verify.pdf",
         and(

@@ -203,6 +203,16 @@ final class DrawnPdf {
     return draw(PDPageContentStream::restoreGraphicsState);
   }
 
+  /** What a page's content may be made of that has no method here. */
+  interface Painting {
+    void on(PDDocument file, PDPage page, PDPageContentStream content) throws IOException;
+  }
+
+  /** Draws by calls of PDFBox, in its own coordinates. */
+  DrawnPdf painted(Painting p) {
+    return draw(c -> p.on(pdf, pdf.getPage(pdf.getNumberOfPages() - 1), c));
+  }
+
   /** A note that someone stuck on the page. */
   DrawnPdf comment(double x, double y, String words) {
     return draw(c -> {

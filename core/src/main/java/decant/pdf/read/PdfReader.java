@@ -27,6 +27,7 @@ import decant.pdf.read.lines.ApartText;
 import decant.pdf.read.lines.Dehyphenator;
 import decant.pdf.read.lines.DrawnMarks;
 import decant.pdf.read.lines.Lines;
+import decant.pdf.read.lines.SideTexts;
 import decant.pdf.read.page.Glyph;
 import decant.pdf.read.page.Placed;
 import decant.pdf.read.page.ScannedPage;
@@ -59,6 +60,8 @@ import java.util.Set;
 import java.util.TreeMap;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.CompletionException;
+import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDDocumentInformation;
@@ -91,7 +94,8 @@ public final class PdfReader {
 
   private TakenIn run() throws ReadProblem, IOException {
     DetectedDrawings.Result drawn = drawingsCut(DrawnMarks.in(recognised(scan())));
-    var pages = new ArrayList<>(drawn.pages());
+    List<SideTexts> sides = drawn.pages().parallelStream().map(SideTexts::of).toList();
+    var pages = new ArrayList<>(sides.stream().map(SideTexts::page).toList());
     var lines = new ArrayList<>(pages.parallelStream().map(Lines::of).toList());
     Set<Integer> scattered = scatteredAsPictures(pages, lines);
     var joiner = new Dehyphenator(lines);
@@ -123,7 +127,11 @@ public final class PdfReader {
     running = running.withoutTableHeads(found);
     found = FloatedPictures.joined(found);
     Metadata metadata = metadata();
-    List<List<ApartText>> slanted = pages.parallelStream().map(ApartText::slanted).toList();
+    List<List<ApartText>> slanted =
+        IntStream.range(0, pages.size())
+            .parallel()
+            .mapToObj(p -> turned(pages.get(p), sides.get(p)))
+            .toList();
     slanted.forEach(apart::addAll);
     var maker = new DocumentMaker(pages, found, notes, apart, running, joiner, metadata);
     Document d = maker.make();
@@ -171,6 +179,13 @@ public final class PdfReader {
     findings.addAll(Scripts.in(pdf));
     guarded().ifPresent(findings::addFirst);
     return new TakenIn(d, findings, origin);
+  }
+
+  private static List<ApartText> turned(ScannedPage page, SideTexts beside) {
+    // A page that is kept as a picture has them there.
+    return page.glyphs().isEmpty()
+        ? List.of()
+        : Stream.concat(ApartText.slanted(page).stream(), beside.texts().stream()).toList();
   }
 
   /** Holds the document against its pages, while what else is to be said is found. */

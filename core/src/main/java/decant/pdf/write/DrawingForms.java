@@ -1,10 +1,10 @@
 package decant.pdf.write;
 
-import de.rototor.pdfbox.graphics2d.PdfBoxGraphics2D;
 import decant.model.look.Media;
 import decant.pdf.choices.Compression;
 import decant.pdf.choices.Conformance;
 import decant.pdf.content.UnseenText;
+import decant.pdf.drawn.FormGraphics;
 import decant.pdf.file.Deflated;
 import decant.pdf.write.pictures.PictureInFile;
 import decant.pdf.write.pictures.PictureMaker;
@@ -16,16 +16,11 @@ import java.awt.Color;
 import java.awt.Graphics2D;
 import java.awt.image.BufferedImage;
 import java.io.IOException;
-import java.util.ArrayDeque;
-import java.util.IdentityHashMap;
-import java.util.Map;
 import java.util.Optional;
 import org.apache.pdfbox.Loader;
-import org.apache.pdfbox.cos.COSArray;
 import org.apache.pdfbox.cos.COSBase;
 import org.apache.pdfbox.cos.COSDictionary;
 import org.apache.pdfbox.cos.COSName;
-import org.apache.pdfbox.cos.COSObject;
 import org.apache.pdfbox.cos.COSStream;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.common.PDRectangle;
@@ -58,7 +53,7 @@ public final class DrawingForms {
    */
   public Optional<PictureInFile> of(Media m, int height, double width) {
     try {
-      if (conformance.standard().part() == 1) {
+      if (PaintedDrawings.has(conformance, m)) {
         return pixels(m, height, width);
       }
       if (m.type().equals("application/pdf") && !conformance.isArchive()) {
@@ -78,8 +73,7 @@ public final class DrawingForms {
       if (v.isEmpty()) {
         return Optional.empty();
       }
-      var g = new PdfBoxGraphics2D(scratch, FORM, height);
-      g.setDrawControl(new TextureFills());
+      var g = new FormGraphics(scratch, FORM, height);
       boolean whole = v.get().draw(g, 0, 0, FORM, height);
       g.dispose();
       if (!whole) {
@@ -101,7 +95,7 @@ public final class DrawingForms {
     }
   }
 
-  /** PDF/A-1 knows no transparency, which drawings may have. */
+  /** A drawing as dots. */
   private Optional<PictureInFile> pixels(Media m, int height, double width) throws IOException {
     Optional<VectorPicture> v = VectorPicture.of(m);
     if (v.isEmpty()) {
@@ -124,25 +118,14 @@ public final class DrawingForms {
 
   /** Compresses what a drawing is made of with the effort that all else is. */
   private void packed(COSStream form) throws IOException {
-    Map<COSBase, Boolean> seen = new IdentityHashMap<>();
-    var todo = new ArrayDeque<COSBase>();
-    todo.add(form);
-    while (!todo.isEmpty()) {
-      COSBase given = todo.remove();
-      COSBase o = given instanceof COSObject r ? r.getObject() : given;
-      if (o == null || seen.putIfAbsent(o, true) != null) {
-        continue;
-      }
+    for (COSBase o : PaintedDrawings.parts(form)) {
       if (o instanceof COSStream s && s.getDictionaryObject(COSName.DECODE_PARMS) == null) {
         Deflated.again(s, level);
       }
-      if (o instanceof COSDictionary d) {
-        if (conformance.isArchive() && COSName.IMAGE.equals(d.getItem(COSName.SUBTYPE))) {
-          d.removeItem(COSName.INTERPOLATE);
-        }
-        todo.addAll(d.getValues());
-      } else if (o instanceof COSArray a) {
-        a.forEach(todo::add);
+      if (o instanceof COSDictionary d
+          && conformance.isArchive()
+          && COSName.IMAGE.equals(d.getItem(COSName.SUBTYPE))) {
+        d.removeItem(COSName.INTERPOLATE);
       }
     }
   }

@@ -6,6 +6,7 @@ import decant.model.look.Insets;
 import decant.model.look.Media;
 import decant.model.look.MediaId;
 import decant.pdf.choices.Conformance;
+import decant.pdf.write.PaintedDrawings;
 import decant.picture.VectorPicture;
 import decant.verify.pdf.PlacedPictures.Kind;
 import decant.verify.pdf.PlacedPictures.Placed;
@@ -22,7 +23,7 @@ final class ExpectedPictures {
   private static final double MIN = 8;
 
   private final Map<MediaId, Media> media;
-  private final boolean drawingsAsPixels;
+  private final Conformance conformance;
   private final List<Placed> placed = new ArrayList<>();
   private boolean drawn;
   private final Deque<AffineTransform> outer = new ArrayDeque<>();
@@ -30,7 +31,7 @@ final class ExpectedPictures {
 
   ExpectedPictures(Map<MediaId, Media> media, Conformance conformance) {
     this.media = media;
-    this.drawingsAsPixels = conformance.standard().part() == 1; // ISO 19005-1 knows no transparency
+    this.conformance = conformance;
   }
 
   void turn(double degrees, double x, double y) {
@@ -47,7 +48,8 @@ final class ExpectedPictures {
     double w = box.width() / (1 - c.left() - c.right());
     double h = box.height() / (1 - c.top() - c.bottom());
     Media m = media.get(picture.media());
-    boolean drawing = m != null && VectorPicture.isVector(m.type()) && !drawingsAsPixels;
+    boolean drawing =
+        m != null && VectorPicture.isVector(m.type()) && !PaintedDrawings.has(conformance, m);
     Box whole = PlacedPictures.around(turned, box.x() - c.left() * w, box.y() - c.top() * h, w, h);
     placed.add(new Placed(drawing ? Kind.DRAWING : Kind.PIXELS, whole));
     drawn = true;

@@ -1,5 +1,6 @@
 package decant.pdf.amend.line;
 
+import decant.pdf.content.Blending;
 import decant.pdf.content.ContentReader;
 import decant.pdf.content.Instruction;
 import decant.pdf.content.ReadPage;

@@ -75,7 +75,7 @@ public final class BoxedNotes {
     var out = new ArrayList<Painted>();
     var strips = new ArrayList<Painted>();
     for (Painted s : shapes) {
-      boolean strip = !s.free() && s.stroke().isEmpty() && s.fill().isPresent();
+      boolean strip = !s.free() && !s.patterned() && s.stroke().isEmpty() && s.fill().isPresent();
       (strip ? strips : out).add(s);
     }
     strips.sort(Comparator.comparingDouble(s -> s.box().y()));
@@ -87,6 +87,7 @@ public final class BoxedNotes {
         open.add(
             new Painted(
                 above.get().box().union(s.box()),
+                false,
                 false,
                 s.fill(),
                 s.stroke(),

@@ -155,11 +155,17 @@ public final class CarriedAreas {
       double y = box.y() + box.height() / 2;
       boolean line =
           !filled || Math.min(box.width(), box.height()) < DocumentThresholds.DrawnShapes.LINE;
-      return within.stream().anyMatch(b -> b.contains(x, y))
+      return within.stream().anyMatch(b -> b.contains(x, y) && (line || isMostly(box, b)))
           || line && ruled.stream().anyMatch(b -> b.contains(x, y))
           || about.stream().anyMatch(b -> isAt(box, y, b))
           || box.height() < DocumentThresholds.DrawnShapes.LINE
               && written.stream().anyMatch(b -> isAt(box, y, b));
+    }
+
+    /** What lies under a drawing and far beyond it is a ground of its own. */
+    private static boolean isMostly(Box box, Box area) {
+      return box.sharedWidth(area) * box.sharedHeight(area)
+          >= DocumentThresholds.CarriedAreas.MOSTLY * box.width() * box.height();
     }
 
     private static boolean isAt(Box box, double middle, Box area) {

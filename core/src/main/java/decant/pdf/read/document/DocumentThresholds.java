@@ -30,6 +30,9 @@ final class DocumentThresholds {
 
     /** Points around a framed text that its frame stands within. */
     static final double ABOUT_FRAME = 24;
+
+    /** Of an area that lies within a drawing where it is part of it. */
+    static final double MOSTLY = 0.8;
   }
 
   /** Of {@link decant.pdf.read.document.DrawnShapes}. */

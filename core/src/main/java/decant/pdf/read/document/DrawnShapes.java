@@ -16,8 +16,8 @@ import decant.model.look.Placement;
 import decant.model.look.Rule;
 import decant.model.look.VerticalAlignment;
 import decant.pdf.read.detected.Detected;
+import decant.pdf.read.page.Ground;
 import decant.pdf.read.page.Painted;
-import decant.pdf.read.page.Placed;
 import decant.pdf.read.page.ScannedPage;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -71,7 +71,7 @@ public final class DrawnShapes {
       List<ScannedPage> pages,
       List<Detected> found,
       Map<NodeId, Finding.SourcePlace> places,
-      Map<Integer, List<Placed>> grounds,
+      Map<Integer, List<Ground>> grounds,
       Map<Integer, List<Inline.Shape>> apart) {
     var shapes = new DrawnShapes(document, places);
     var areas = new CarriedAreas(found, document, places);
@@ -83,10 +83,10 @@ public final class DrawnShapes {
         .forEach(at -> shapes.notes.merge(at.page(), at.box(), DrawnShapes::upper));
     Document out = document;
     for (ScannedPage p : pages) {
-      List<Placed> behind = grounds.getOrDefault(p.number(), List.of());
+      List<Ground> behind = grounds.getOrDefault(p.number(), List.of());
       if (shapes.grounds(p, behind)) {
-        for (Placed g : behind) {
-          out = out.withMedia(g.media());
+        for (Ground g : behind) {
+          out = out.withMedia(g.picture().media());
         }
       }
       shapes.on(p, areas.on(p), behind);
@@ -120,13 +120,13 @@ public final class DrawnShapes {
   }
 
   /** Puts drawings behind the text of a page; false if nothing is there to hold them. */
-  private boolean grounds(ScannedPage page, List<Placed> behind) {
+  private boolean grounds(ScannedPage page, List<Ground> behind) {
     List<Paragraph> here = paragraphs.getOrDefault(page.number(), List.of());
     Finding.SourcePlace at = here.isEmpty() ? null : places.get(here.getFirst().id());
     if (at == null) {
       return false;
     }
-    for (Placed g : behind) {
+    for (Ground g : behind) {
       Box b = g.box();
       Paragraph holder = standing(here, b);
       Finding.SourcePlace from = places.getOrDefault(holder.id(), at);
@@ -134,7 +134,7 @@ public final class DrawnShapes {
           .computeIfAbsent(holder.id(), k -> new ArrayList<>())
           .add(
               new Inline.Picture(
-                  g.media().id(),
+                  g.picture().media().id(),
                   b.width(),
                   b.height(),
                   "",
@@ -144,8 +144,8 @@ public final class DrawnShapes {
                   Optional.empty(),
                   Look.PLAIN));
       page.shapes().stream()
+          .filter(g::shows)
           .map(Painted::box)
-          .filter(s -> b.holds(s, 1))
           .forEach(s -> taken.computeIfAbsent(page.number(), k -> new ArrayList<>()).add(s));
     }
     return true;
@@ -179,12 +179,9 @@ public final class DrawnShapes {
         true);
   }
 
-  private void on(ScannedPage page, CarriedAreas.On carried, List<Placed> behind) {
+  private void on(ScannedPage page, CarriedAreas.On carried, List<Ground> behind) {
     List<Paragraph> here = paragraphs.getOrDefault(page.number(), List.of());
-    List<Painted> left =
-        leftOver(page, carried).stream()
-            .filter(s -> behind.stream().noneMatch(g -> g.box().holds(s.box(), 1)))
-            .toList();
+    List<Painted> left = leftOver(page, carried, behind);
     if (here.isEmpty() || left.size() > DocumentThresholds.DrawnShapes.MAX_ON_PAGE) {
       return;
     }
@@ -203,16 +200,21 @@ public final class DrawnShapes {
   }
 
   /** What shows and is part of nothing, in the order it is painted. */
-  private static List<Painted> leftOver(ScannedPage page, CarriedAreas.On carried) {
+  private static List<Painted> leftOver(
+      ScannedPage page, CarriedAreas.On carried, List<Ground> behind) {
     var out = new ArrayList<Painted>();
     for (Painted s : page.shapes()) {
       boolean covers =
-          !s.shows() && s.fill().isPresent() && out.stream().anyMatch(o -> meet(o.box(), s.box()));
+          !s.shows()
+              && s.fill().isPresent()
+              && (out.stream().anyMatch(o -> meet(o.box(), s.box()))
+                  || behind.stream().anyMatch(g -> g.showsUnder(s)));
       boolean drawable = !s.free() && (s.shows() || covers);
       if (drawable && !carried.carries(s.box(), s.fill().isPresent())) {
         out.add(s);
       }
     }
+    out.removeIf(s -> behind.stream().anyMatch(g -> g.shows(s)));
     return out;
   }
 

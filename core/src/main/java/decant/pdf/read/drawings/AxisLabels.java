@@ -1,7 +1,6 @@
 package decant.pdf.read.drawings;
 
 import decant.model.Box;
-import decant.pdf.read.page.Anatomy;
 import decant.pdf.read.page.Glyph;
 import decant.pdf.read.page.ScannedPage;
 import decant.pdf.read.page.TextLine;
@@ -41,9 +40,9 @@ final class AxisLabels {
       found = row(below(box, upright, taken), 1); // a title below the numbers
     }
     for (Glyph g : page.glyphs()) {
-      if (g.quarter() != 0 && isNear(inkOf(g), drawing.box())) {
+      if (g.quarter() != 0 && isNear(g.place(), drawing.box())) {
         labels.add(g);
-        box = box.union(inkOf(g));
+        box = box.union(g.place());
       }
     }
     return new DetectedDrawings.Drawing(box, drawing.shapes(), labels, drawing.content(), false);
@@ -95,16 +94,5 @@ final class AxisLabels {
             < d.right() + DrawingThresholds.AxisLabels.BEYOND * DrawingThresholds.AxisLabels.NEAR
         && b.y() > d.y() - DrawingThresholds.AxisLabels.NEAR
         && b.bottom() < d.bottom() + 2 * DrawingThresholds.AxisLabels.NEAR;
-  }
-
-  /** Where a glyph stands on the page, also if it is turned. */
-  private static Box inkOf(Glyph g) {
-    double s = g.size();
-    return switch (g.quarter()) {
-      case 1 -> new Box(g.x() - s * Anatomy.DESCENT, g.baseline(), s, g.width());
-      case 2 -> new Box(g.x() - g.width(), g.baseline() - s * Anatomy.DESCENT, g.width(), s);
-      case 3 -> new Box(g.x() - s * Anatomy.ASCENT, g.baseline() - g.width(), s, g.width());
-      default -> new Box(g.x(), g.baseline() - s * Anatomy.ASCENT, g.width(), s);
-    };
   }
 }

@@ -5,6 +5,7 @@ import decant.model.look.Media;
 import decant.model.look.Rule;
 import decant.pdf.read.lines.Lines;
 import decant.pdf.read.page.Glyph;
+import decant.pdf.read.page.Ground;
 import decant.pdf.read.page.Groups;
 import decant.pdf.read.page.Painted;
 import decant.pdf.read.page.Placed;
@@ -36,9 +37,10 @@ public final class DetectedDrawings {
    * A place of a page that a picture is cut out of.
    *
    * @param words whether what is written there is part of it
+   * @param background whether only what covers the place is
    * @param lines what is written there, to be searched
    */
-  public record Cut(int page, Box place, boolean words, List<TextLine> lines) {}
+  public record Cut(int page, Box place, boolean words, boolean background, List<TextLine> lines) {}
 
   /** Cuts pictures out of pages. */
   public interface Cutter {
@@ -62,7 +64,7 @@ public final class DetectedDrawings {
       List<ScannedPage> pages,
       Set<Integer> left,
       Map<Integer, List<Placed>> worded,
-      Map<Integer, List<Placed>> grounds) {}
+      Map<Integer, List<Ground>> grounds) {}
 
   public static Result asPictures(List<ScannedPage> pages, Cutter cutter) throws ReadProblem {
     List<List<Drawing>> found = pages.parallelStream().map(DetectedDrawings::of).toList();
@@ -73,7 +75,7 @@ public final class DetectedDrawings {
     var out = new ArrayList<ScannedPage>();
     var left = new HashSet<Integer>();
     Map<Integer, List<Placed>> worded = new HashMap<>();
-    Map<Integer, List<Placed>> grounds = new HashMap<>();
+    Map<Integer, List<Ground>> grounds = new HashMap<>();
     Map<String, Optional<Media>> cut = cut(pages, found, places, cutter);
     for (int k = 0; k < pages.size(); k++) {
       ScannedPage p = pages.get(k);
@@ -90,7 +92,9 @@ public final class DetectedDrawings {
         if (picture.isEmpty()) {
           left.add(number);
         } else if (ground) {
-          grounds.computeIfAbsent(number, n -> new ArrayList<>()).add(picture.get());
+          grounds
+              .computeIfAbsent(number, n -> new ArrayList<>())
+              .add(new Ground(picture.get(), d.background()));
           p = running ? p : without(p, d, picture.get().box(), p.glyphs(), p.pictures());
         } else {
           p = with(p, d, picture.get());
@@ -127,7 +131,8 @@ public final class DetectedDrawings {
           List<TextLine> lines =
               d.panel() || running ? List.of() : Lines.of(pages.get(k).only(d.labels()));
           wanted.putIfAbsent(
-              key(number, d, running), new Cut(number, around(d), !d.panel(), lines));
+              key(number, d, running),
+              new Cut(number, around(d), !d.panel(), d.background(), lines));
         }
       }
     }
@@ -208,29 +213,42 @@ public final class DetectedDrawings {
   /**
    * @param labels what is written in it
    * @param panel whether that is text that stands on it
+   * @param background whether it lies behind the page as a whole
    */
-  record Drawing(Box box, List<Painted> shapes, List<Glyph> labels, int content, boolean panel) {}
+  record Drawing(
+      Box box,
+      List<Painted> shapes,
+      List<Glyph> labels,
+      int content,
+      boolean panel,
+      boolean background) {
+    Drawing(Box box, List<Painted> shapes, List<Glyph> labels, int content, boolean panel) {
+      this(box, shapes, labels, content, panel, false);
+    }
+
+    /** A ground that a whole page stands on. */
+    static Drawing background(Painted shape) {
+      return new Drawing(shape.box(), List.of(shape), List.of(), shape.content(), true, true);
+    }
+  }
 
   /** The drawings of a page, from the top. */
   static List<Drawing> of(ScannedPage page) {
     List<Painted> shapes =
         page.shapes().stream()
             .filter(Painted::shows)
-            .filter(s ->
-                s.box().width() * s.box().height()
-                        < page.width()
-                            * page.height()
-                            * DrawingThresholds.DetectedDrawings.BACKGROUND
-                    && (s.box().width() < page.width() * DrawingThresholds.DetectedDrawings.ACROSS
-                        || s.box().height()
-                            < page.height() * DrawingThresholds.DetectedDrawings.ACROSS))
+            .filter(s -> !isBackground(s, page))
             .sorted(Comparator.comparingDouble(s -> s.box().y()))
             .toList();
-    if (shapes.stream().noneMatch(s -> s.free() || s.solid())) {
-      return List.of();
+    var panels = new ArrayList<Drawing>();
+    page.shapes().stream()
+        .filter(s -> s.patterned() && isBackground(s, page))
+        .reduce((below, above) -> above)
+        .ifPresent(s -> panels.add(Drawing.background(s)));
+    if (shapes.stream().noneMatch(s -> s.free() || s.patterned() || s.solid())) {
+      return panels;
     }
     var out = new ArrayList<Drawing>();
-    var panels = new ArrayList<Drawing>();
     for (List<Painted> cluster : clusters(shapes)) {
       Box box = cluster.getFirst().box();
       for (Painted s : cluster) {
@@ -263,6 +281,15 @@ public final class DetectedDrawings {
     List<Drawing> whole =
         apart(together(out, page)).stream().map(d -> AxisLabels.with(d, page, upright)).toList();
     return Stream.concat(whole.stream(), panels.stream()).toList();
+  }
+
+  /** Whether it lies behind a page as a whole. */
+  private static boolean isBackground(Painted s, ScannedPage page) {
+    Box b = s.box();
+    return b.width() * b.height()
+            >= page.width() * page.height() * DrawingThresholds.DetectedDrawings.BACKGROUND
+        || b.width() >= page.width() * DrawingThresholds.DetectedDrawings.ACROSS
+            && b.height() >= page.height() * DrawingThresholds.DetectedDrawings.ACROSS;
   }
 
   /** Drawings near one another with no text between are one: a row of figures, a divided chart. */
@@ -342,7 +369,8 @@ public final class DetectedDrawings {
     long marks = cluster.stream().filter(Painted::free).count();
     long large =
         cluster.stream()
-            .filter(s -> s.free() && (s.box().width() > 8 || s.box().height() > 8))
+            .filter(s -> s.free() || s.patterned())
+            .filter(s -> s.box().width() > 8 || s.box().height() > 8)
             .count();
     return large > 0 || marks >= 12 || hasBars(cluster, page);
   }

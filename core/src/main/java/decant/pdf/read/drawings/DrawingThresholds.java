@@ -27,6 +27,9 @@ final class DrawingThresholds {
     /** Frames, shadows and the marks of items; a chart has more. */
     static final int MOST_SHAPES = 60;
 
+    /** A box, its frame and its shadow. */
+    static final int BAR_SHAPES = 4;
+
     /** How many letters and words a line has that is no label. */
     static final int SENTENCE = 15;
 
@@ -65,5 +68,8 @@ final class DrawingThresholds {
      * own.
      */
     static final double ACROSS = 0.98;
+
+    /** Of the place of a background that is covered by what is part of it. */
+    static final double COVERS = 0.9;
   }
 }

@@ -3,6 +3,7 @@ package decant.pdf.read.drawings;
 import decant.model.Box;
 import decant.pdf.read.lines.Lines;
 import decant.pdf.read.page.Glyph;
+import decant.pdf.read.page.Painted;
 import decant.pdf.read.page.ScannedPage;
 import decant.pdf.read.page.TextLine;
 import java.util.List;
@@ -21,12 +22,22 @@ final class Panels {
       return false;
     }
     List<TextLine> lines = Lines.of(page.only(d.labels()));
+    if (isBar(d)) {
+      return lines.stream().anyMatch(Panels::isWord);
+    }
     List<TextLine> sentences = lines.stream().filter(Panels::isSentence).toList();
     return !sentences.isEmpty()
         && letters(sentences) > DrawingThresholds.Panels.MOSTLY * letters(lines)
         && widest(sentences) > DrawingThresholds.Panels.WIDE * d.box().width()
         && fromOneEdge(sentences)
         && !sideBySide(lines);
+  }
+
+  /** Whether it is but a box filled with a gradient or a pattern, as heads and buttons are. */
+  private static boolean isBar(DetectedDrawings.Drawing d) {
+    return d.shapes().size() <= DrawingThresholds.Panels.BAR_SHAPES
+        && d.shapes().stream().noneMatch(Painted::free)
+        && d.shapes().stream().anyMatch(Painted::patterned);
   }
 
   private static boolean isSentence(TextLine l) {

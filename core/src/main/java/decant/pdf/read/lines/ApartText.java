@@ -8,12 +8,12 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
+import java.util.function.Predicate;
 import java.util.stream.Collectors;
 
 /**
- * Lines that stand together and apart from the text: stamps, watermarks. Those that are turned by
- * no whole quarters are turned back around the middle of their box, so that they stand upright in
- * it.
+ * Lines that stand together and apart from the text: stamps, watermarks, words at the side. Those
+ * that are turned are turned back around the middle of their box, so that they stand upright in it.
  *
  * @param turn clockwise, in degrees
  * @param box of the lines as they stand when upright
@@ -26,18 +26,23 @@ public record ApartText(double turn, Box box, List<TextLine> lines) {
 
   /** The slanted ones of a page, each group of lines on its own. */
   public static List<ApartText> slanted(ScannedPage page) {
+    return of(page, page.glyphs(), g -> g.quarter() == Glyph.SLANTED && !g.text().isEmpty());
+  }
+
+  /** Some glyphs of a page that do not stand upright, each group of lines on its own. */
+  static List<ApartText> of(ScannedPage page, List<Glyph> glyphs, Predicate<Glyph> which) {
     Map<Long, List<Glyph>> byTurn =
-        page.glyphs().stream()
-            .filter(g -> g.quarter() == Glyph.SLANTED && !g.text().isEmpty())
+        glyphs.stream()
+            .filter(which)
             .collect(
                 Collectors.groupingBy(
                     g -> Math.round(g.turn()), TreeMap::new, Collectors.toList()));
     var out = new ArrayList<ApartText>();
     byTurn
         .values()
-        .forEach(glyphs -> {
-          double turn = glyphs.getFirst().turn();
-          List<Glyph> upright = glyphs.stream().map(g -> turned(g, -turn)).toList();
+        .forEach(alike -> {
+          double turn = alike.getFirst().turn();
+          List<Glyph> upright = alike.stream().map(g -> turned(g, -turn)).toList();
           for (List<TextLine> group :
               Regions.stacks(Lines.upright(page, upright), ApartText::follows)) {
             out.add(of(turn, group));

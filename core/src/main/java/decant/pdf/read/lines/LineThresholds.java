@@ -306,6 +306,14 @@ final class LineThresholds {
     static final double FOLLOWS = 2.2;
   }
 
+  /** Of {@link decant.pdf.read.lines.SideTexts}. */
+  static final class SideTexts {
+    private SideTexts() {}
+
+    /** Times as many letters stand upright as beside them. */
+    static final double UPRIGHT = 2;
+  }
+
   /** Of {@link decant.pdf.read.lines.TextArea}. */
   static final class TextArea {
     private TextArea() {}

@@ -332,9 +332,10 @@ public final class Lines {
     }
     List<Glyph> logical = Directions.logical(spaced);
     double left = Double.MAX_VALUE;
-    double right = 0;
+    // Turned text is put into lines where there may be no page.
+    double right = -Double.MAX_VALUE;
     double top = Double.MAX_VALUE;
-    double bottom = 0;
+    double bottom = -Double.MAX_VALUE;
     double size = 0;
     double baseline = 0;
     for (Glyph g : spaced) {

@@ -116,6 +116,16 @@ public record Glyph(
     return new Glyph(sign, right(), baseline, wide, size, ink.bare(), 0, marked, Optional.empty());
   }
 
+  /** What it covers of the page, about, also where it is turned by quarters. */
+  public Box place() {
+    return switch (quarter()) {
+      case 1 -> new Box(x - size * Anatomy.DESCENT, baseline, size, width);
+      case 2 -> new Box(x - width, baseline - size * Anatomy.DESCENT, width, size);
+      case 3 -> new Box(x - size * Anatomy.ASCENT, baseline - width, size, width);
+      default -> new Box(x, baseline - size * Anatomy.ASCENT, width, size);
+    };
+  }
+
   /** Whether its middle stands in a box. It has to be upright. */
   public boolean standsIn(Box b) {
     return b.contains(x + width / 2, Anatomy.middle(baseline, size));

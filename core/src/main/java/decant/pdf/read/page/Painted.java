@@ -9,15 +9,21 @@ import java.util.Optional;
  * A shape drawn on a page.
  *
  * @param free whether most of its outline is curved or slanting: no ruled line, no upright box
- * @param fill the colour of its inside, if that is painted
+ * @param patterned whether its inside is a gradient or a pattern rather than one colour
+ * @param fill the colour of its inside, if that is painted; of a gradient its middle
  * @param stroke how its outline is drawn, if it is
  * @param content number of the marked content it belongs to; -1 for none
  */
 public record Painted(
-    Box box, boolean free, Optional<Colour> fill, Optional<Rule> stroke, int content) {
+    Box box,
+    boolean free,
+    boolean patterned,
+    Optional<Colour> fill,
+    Optional<Rule> stroke,
+    int content) {
   /** Whether it can be seen on white paper. */
   public boolean shows() {
-    return stroke.isPresent() || fill.isPresent() && !fill.get().equals(Colour.WHITE);
+    return stroke.isPresent() || patterned || fill.isPresent() && !fill.get().equals(Colour.WHITE);
   }
 
   /** Whether it is a bar or a block rather than a line. */

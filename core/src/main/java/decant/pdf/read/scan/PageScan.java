@@ -35,6 +35,7 @@ import org.apache.pdfbox.pdmodel.PDPage;
 import org.apache.pdfbox.pdmodel.common.PDRectangle;
 import org.apache.pdfbox.pdmodel.font.PDFont;
 import org.apache.pdfbox.pdmodel.graphics.image.PDImage;
+import org.apache.pdfbox.pdmodel.graphics.shading.PDShading;
 import org.apache.pdfbox.pdmodel.graphics.state.RenderingMode;
 import org.apache.pdfbox.pdmodel.interactive.annotation.PDAnnotation;
 import org.apache.pdfbox.util.Matrix;
@@ -500,7 +501,16 @@ public final class PageScan extends PDFGraphicsStreamEngine {
   @Override
   public void shadingFill(COSName shadingName) {
     if (!isFurniture()) {
-      paths.shaded(showing(), content());
+      paths.shaded(shading(shadingName), showing(), content());
+    }
+  }
+
+  private Optional<PDShading> shading(COSName name) {
+    try {
+      return Optional.ofNullable(getResources().getShading(name));
+    } catch (IOException | RuntimeException e) {
+      Faults.mended("reading a gradient", e); // its place is known all the same
+      return Optional.empty();
     }
   }
 

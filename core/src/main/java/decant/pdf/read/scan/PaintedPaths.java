@@ -16,6 +16,7 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import org.apache.pdfbox.pdmodel.graphics.PDLineDashPattern;
 import org.apache.pdfbox.pdmodel.graphics.color.PDColor;
+import org.apache.pdfbox.pdmodel.graphics.shading.PDShading;
 import org.apache.pdfbox.pdmodel.graphics.state.PDGraphicsState;
 import org.jspecify.annotations.Nullable;
 
@@ -67,6 +68,7 @@ final class PaintedPaths {
       Rectangle2D showing,
       int content) {
     Optional<Colour> inside = Optional.empty();
+    boolean patterned = filled && PatternInk.is(state.getNonStrokingColor());
     Optional<Rule> outline = stroked ? Optional.of(stroke(state)) : Optional.empty();
     if (filled && state.getNonStrokeAlphaConstant() > 0) {
       Colour paint = colour(state.getNonStrokingColor());
@@ -79,19 +81,26 @@ final class PaintedPaths {
     }
     if (inside.isPresent() || outline.isPresent()) {
       Rectangle2D box = toShown.createTransformedShape(path.getBounds2D()).getBounds2D();
-      add(box, showing, PathRules.isFree(path), inside, outline, content);
+      add(box, showing, PathRules.isFree(path), patterned, inside, outline, content);
     }
   }
 
   /** Notes an area that a gradient fills. */
-  void shaded(Rectangle2D showing, int content) {
-    add(showing, showing, true, Optional.of(Colour.BLACK), Optional.empty(), content);
+  void shaded(Optional<PDShading> shading, Rectangle2D showing, int content) {
+    Colour middle = Colour.BLACK;
+    try {
+      middle = shading.isPresent() ? PatternInk.of(shading.get()) : middle;
+    } catch (IOException | RuntimeException e) {
+      Faults.mended("reading the colours of a gradient", e);
+    }
+    add(showing, showing, false, true, Optional.of(middle), Optional.empty(), content);
   }
 
   private void add(
       Rectangle2D box,
       Rectangle2D showing,
       boolean free,
+      boolean patterned,
       Optional<Colour> inside,
       Optional<Rule> outline,
       int content) {
@@ -101,6 +110,7 @@ final class PaintedPaths {
           new Painted(
               new Box(seen.getX(), seen.getY(), seen.getWidth(), seen.getHeight()),
               free,
+              patterned,
               inside,
               outline,
               content));
@@ -127,10 +137,13 @@ final class PaintedPaths {
 
   static Colour colour(@Nullable PDColor c) {
     try {
-      return c == null ? Colour.BLACK : new Colour(c.toRGB());
+      if (c == null) {
+        return Colour.BLACK;
+      }
+      return PatternInk.is(c) ? PatternInk.of(c) : new Colour(c.toRGB());
     } catch (IOException | RuntimeException e) {
       Faults.mended("reading the marks of a page", e);
-      return Colour.BLACK; // a pattern, or a colour space that cannot be read
+      return Colour.BLACK; // a colour space that cannot be read
     }
   }
 }

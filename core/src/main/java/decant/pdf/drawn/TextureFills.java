@@ -1,32 +1,29 @@
-package decant.pdf.write;
+package decant.pdf.drawn;
 
 import de.rototor.pdfbox.graphics2d.PdfBoxGraphics2D;
-import de.rototor.pdfbox.graphics2d.PdfBoxGraphics2DDrawControlDefault;
 import java.awt.Shape;
 import java.awt.TexturePaint;
 import java.awt.geom.AffineTransform;
 import java.awt.geom.Rectangle2D;
 import java.awt.image.BufferedImage;
-import org.jspecify.annotations.Nullable;
 
 /**
  * Shapes that are filled with a picture, which is how metafiles place their bitmaps: the picture is
  * drawn, once or tile by tile, and cut to the shape. As a pattern the library would place it
  * without regard to how the drawing is scaled, so that it falls outside the shape and is lost.
  */
-final class TextureFills extends PdfBoxGraphics2DDrawControlDefault {
+final class TextureFills {
   /** Beyond that many pictures in one shape, the library's pattern serves. */
   private static final int MAX_TILES = 4000;
 
-  @Override
-  public @Nullable Shape transformShapeBeforeFill(Shape shape, IDrawControlEnv env) {
-    if (!(env.getPaint() instanceof TexturePaint t)) {
-      return shape;
-    }
+  private TextureFills() {}
+
+  /** Fills a shape; false where that is better left to the library. */
+  static boolean fill(Shape shape, TexturePaint t, PdfBoxGraphics2D g) {
     Rectangle2D tile = t.getAnchorRect();
     Rectangle2D all = shape.getBounds2D();
     if (tile.getWidth() <= 0 || tile.getHeight() <= 0 || all.isEmpty()) {
-      return shape;
+      return false;
     }
     // Edges that meet but for rounding need no further tile.
     double rounding = 1e-6;
@@ -35,9 +32,8 @@ final class TextureFills extends PdfBoxGraphics2DDrawControlDefault {
     double top = Math.floor((all.getMinY() - tile.getY()) / tile.getHeight() + rounding);
     double bottom = Math.ceil((all.getMaxY() - tile.getY()) / tile.getHeight() - rounding);
     if ((right - left) * (bottom - top) > MAX_TILES) {
-      return shape;
+      return false;
     }
-    PdfBoxGraphics2D g = env.getGraphics();
     Shape clip = g.getClip();
     g.clip(shape);
     for (double y = top; y < bottom; y++) {
@@ -51,6 +47,6 @@ final class TextureFills extends PdfBoxGraphics2DDrawControlDefault {
       }
     }
     g.setClip(clip);
-    return null;
+    return true;
   }
 }

@@ -1,8 +1,7 @@
-package decant.pdf.write;
+package decant.pdf.drawn;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import de.rototor.pdfbox.graphics2d.PdfBoxGraphics2D;
 import java.awt.Color;
 import java.awt.Graphics2D;
 import java.awt.Shape;
@@ -19,7 +18,7 @@ import org.apache.pdfbox.rendering.PDFRenderer;
 import org.junit.jupiter.api.Test;
 
 /** Held against what Java's own graphics paint with the same calls. */
-class TextureFillsTest {
+class FormGraphicsTest {
   private static final int WIDTH = 200;
   private static final int HEIGHT = 120;
 
@@ -54,8 +53,7 @@ class TextureFillsTest {
     try (var pdf = new PDDocument()) {
       var page = new PDPage(new PDRectangle(WIDTH, HEIGHT));
       pdf.addPage(page);
-      var g = new PdfBoxGraphics2D(pdf, WIDTH, HEIGHT);
-      g.setDrawControl(new TextureFills());
+      var g = new FormGraphics(pdf, WIDTH, HEIGHT);
       fill(g, tile, shape);
       try (var content = new PDPageContentStream(pdf, page)) {
         content.drawForm(g.getXFormObject());
