@@ -82,7 +82,7 @@ class ArchitectureTest {
     out.put(
         "office.emit",
         List.of("words", "work", "model..", "text", "layout.item", "layout.label", "picture"));
-    out.put("office.docx.markup", and(readers, "office.xml"));
+    out.put("office.docx.markup", and(readers, "office.field", "office.xml"));
     out.put("office.docx.write", and(readers, "office.xml", "office.emit", "office.docx.markup"));
     out.put(
         "office.docx.weave",
@@ -100,7 +100,7 @@ class ArchitectureTest {
             "office.source",
             "format",
             "verify.office"));
-    out.put("office.doc.write", and(readers, "layout.label", "office.emit"));
+    out.put("office.doc.write", and(readers, "layout.label", "office.emit", "office.field"));
     out.put(
         "office.doc",
         and(
@@ -150,6 +150,7 @@ class ArchitectureTest {
             readers,
             "layout.label",
             "office.emit",
+            "office.field",
             "office.source",
             "office.rtf.read",
             "format",

@@ -44,6 +44,8 @@ public record Format(
     COMMENTS,
     ATTACHED_FILES,
     FORM_FIELDS,
+    /** Fields of which choosing one lets go of the others. */
+    ONE_OF_FIELDS,
     FONTS,
     /** What a reader of the same format kept without understanding it. */
     KEPT_PARTS

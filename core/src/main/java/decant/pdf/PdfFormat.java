@@ -29,7 +29,10 @@ public final class PdfFormat implements FormatService {
           // ISO 32000-1 Annex H: the header may stand anywhere in the first 1,024 bytes.
           c -> c.head().substring(0, Math.min(c.head().length(), HEADER_WITHIN)).contains("%PDF-"),
           EnumSet.of(
-              Format.Holding.ATTACHED_FILES, Format.Holding.FORM_FIELDS, Format.Holding.FONTS));
+              Format.Holding.ATTACHED_FILES,
+              Format.Holding.FORM_FIELDS,
+              Format.Holding.ONE_OF_FIELDS,
+              Format.Holding.FONTS));
 
   @Override
   public Format format() {

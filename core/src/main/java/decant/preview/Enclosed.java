@@ -5,6 +5,7 @@ import decant.model.Inline;
 import decant.model.KeptBlock;
 import decant.model.Paragraph;
 import decant.model.look.Comment;
+import decant.model.look.FormField;
 import decant.model.look.ParagraphTraits;
 import decant.model.look.TextTraits;
 import decant.model.walk.Part;
@@ -18,6 +19,7 @@ import java.util.Set;
  * What a document has besides its pages that may go along with them.
  *
  * @param fields places to fill in
+ * @param oneOf those of them that exclude one another
  * @param comments what was noted about the text
  * @param files that it carries
  * @param pictures with their words, which stand for them
@@ -26,6 +28,7 @@ import java.util.Set;
  */
 public record Enclosed(
     int fields,
+    int oneOf,
     int comments,
     int files,
     int pictures,
@@ -35,11 +38,18 @@ public record Enclosed(
     var c = new Count();
     Walk.through(d, Part.ALL, c);
     return new Enclosed(
-        c.fields.size(), c.comments.size(), d.attachments().size(), c.pictures, c.kept, c.details);
+        c.fields.size(),
+        c.oneOf.size(),
+        c.comments.size(),
+        d.attachments().size(),
+        c.pictures,
+        c.kept,
+        c.details);
   }
 
   private static final class Count implements Walk.Visitor {
     private final Set<String> fields = new HashSet<>();
+    private final Set<String> oneOf = new HashSet<>();
     private final Set<String> comments = new HashSet<>();
     private int pictures;
     private final Map<String, Integer> kept = new HashMap<>();
@@ -57,9 +67,16 @@ public record Enclosed(
       kept.merge(k.kept().format(), 1, Integer::sum);
     }
 
+    private void field(FormField f) {
+      fields.add(f.id());
+      if (f.kind() == FormField.Kind.ONE_OF) {
+        oneOf.add(f.id());
+      }
+    }
+
     private void inline(Inline i) {
       pictures += i instanceof Inline.Picture ? 1 : 0;
-      i.look().get(TextTraits.FIELD).ifPresent(b -> fields.add(b.id()));
+      i.look().get(TextTraits.FIELD).ifPresent(this::field);
       i.look().value(TextTraits.COMMENTS).stream().map(Comment::id).forEach(comments::add);
       i.look().value(TextTraits.KEPT).forEach(k -> details.add(k.format()));
       if (i instanceof Inline.KeptInline k && k.shown().isEmpty()) {

@@ -37,6 +37,8 @@ public final class LeftOut {
     }
     if (has.fields() > 0 && !format.holds().contains(Holding.FORM_FIELDS)) {
       out.add(WORDS.count("left-out.fields", has.fields()));
+    } else if (has.oneOf() > 0 && !format.holds().contains(Holding.ONE_OF_FIELDS)) {
+      out.add(WORDS.count("left-out.one-of", has.oneOf()));
     }
     if (!d.styles().typesetting().fonts().isEmpty() && !format.holds().contains(Holding.FONTS)) {
       out.add(WORDS.say("left-out.fonts"));

@@ -60,7 +60,9 @@ public record FormField(
     if (t.isEmpty() || !waiting.isEmpty() && waiting.contains(t)) {
       return false;
     }
-    return isSwitch() ? !OFF.contains(t) : !t.chars().allMatch(c -> c == '_' || c <= ' ');
+    return isSwitch()
+        ? !OFF.contains(t)
+        : !t.chars().allMatch(c -> c == '_' || c <= ' ' || Character.isSpaceChar(c));
   }
 
   /** What a field waits with that shows nothing while it is empty: a line holds its place. */
@@ -79,5 +81,19 @@ public record FormField(
   /** Whether it is on or off, rather than text. */
   public boolean isSwitch() {
     return kind == Kind.TICK || kind == Kind.ONE_OF;
+  }
+
+  /**
+   * The most options of a choice, and characters of each, that older office formats have room for.
+   */
+  private static final int OPTIONS = 24;
+
+  private static final int OPTION = 50;
+
+  /** Whether it is a choice that older office formats have room for ([MS-DOC] 2.9.78). */
+  public boolean isShortChoice() {
+    return kind == Kind.CHOICE
+        && options.size() <= OPTIONS
+        && options.stream().allMatch(o -> o.length() <= OPTION);
   }
 }

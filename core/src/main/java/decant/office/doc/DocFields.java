@@ -1,6 +1,8 @@
 package decant.office.doc;
 
+import decant.model.look.FormField;
 import decant.model.look.Link;
+import decant.office.field.AskedFor;
 import decant.office.field.FieldInstruction;
 import java.util.ArrayDeque;
 import java.util.Deque;
@@ -17,10 +19,17 @@ final class DocFields {
 
   private static final class Open {
     final StringBuilder instruction = new StringBuilder();
+    Optional<AskedFor> asked = Optional.empty();
+    Optional<FormField> blank = Optional.empty();
     boolean shows;
+    boolean filled;
 
     FieldInstruction said() {
       return new FieldInstruction(instruction.toString());
+    }
+
+    Optional<Form> form() {
+      return blank.map(b -> new Form(asked.orElseThrow(), b));
     }
   }
 
@@ -36,9 +45,54 @@ final class DocFields {
     }
   }
 
-  /** The field that ends: its instruction; empty where none was begun. */
-  Optional<FieldInstruction> end() {
-    return open.isEmpty() ? Optional.empty() : Optional.of(open.pop().said());
+  /**
+   * A field that ends.
+   *
+   * @param filled whether text stands on it, if it is to be filled in
+   */
+  record Ended(FieldInstruction said, Optional<Form> form, boolean filled) {}
+
+  /** A place to fill in, and what the file asks for there. */
+  record Form(AskedFor asked, FormField blank) {}
+
+  /** The field that ends; empty where none was begun. */
+  Optional<Ended> end() {
+    if (open.isEmpty()) {
+      return Optional.empty();
+    }
+    Open o = open.pop();
+    return Optional.of(new Ended(o.said(), o.form(), o.filled));
+  }
+
+  /** Whether the data of a form may stand here. */
+  boolean mayAsk() {
+    return !open.isEmpty()
+        && !open.element().shows
+        && AskedFor.isKeyword(open.element().said().keyword());
+  }
+
+  /** What the field that is open asks for. */
+  void asks(AskedFor asked, FormField blank) {
+    open.element().asked = Optional.of(asked);
+    open.element().blank = Optional.of(blank);
+  }
+
+  /** The place to fill in that text which comes now stands on. */
+  Optional<Form> form() {
+    for (Open o : open) {
+      if (o.shows && o.blank.isPresent()) {
+        return o.form();
+      }
+    }
+    return Optional.empty();
+  }
+
+  /** Text stands on the place to fill in. */
+  void fills() {
+    open.stream()
+        .filter(o -> o.shows && o.blank.isPresent())
+        .findFirst()
+        .ifPresent(o -> o.filled = true);
   }
 
   /** Whether text that comes now is an instruction, which it is added to. */

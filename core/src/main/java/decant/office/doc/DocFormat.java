@@ -26,7 +26,8 @@ public final class DocFormat implements FormatService {
           Format.Holding.LOOKS,
           Format.Holding.PICTURES,
           Format.Holding.RUNNING_TEXTS,
-          Format.Holding.COMMENTS);
+          Format.Holding.COMMENTS,
+          Format.Holding.FORM_FIELDS);
 
   private static final Format FORMAT =
       new Format(

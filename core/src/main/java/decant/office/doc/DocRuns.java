@@ -10,7 +10,9 @@ import decant.model.look.Colour;
 import decant.model.look.Comment;
 import decant.model.look.Look;
 import decant.model.look.TextTraits;
+import decant.office.field.AskedFor;
 import decant.office.field.FieldInstruction;
+import decant.office.field.FormData;
 import decant.office.symbol.Symbols;
 import decant.reading.ReadProblem;
 import decant.words.Words;
@@ -80,7 +82,8 @@ final class DocRuns {
     Optional<Colour> behind = DocSprms.shade(said, 0, DocSprms.BEHIND_TEXT);
     whole = behind.isPresent() ? whole.with(TextTraits.HIGHLIGHT, behind.get()) : whole;
     Look own = whole.differing(base, TextTraits.OF_LETTERS);
-    return fields.link().map(l -> own.with(TextTraits.LINK, l)).orElse(own);
+    Look filled = fields.form().map(f -> own.with(TextTraits.FIELD, f.blank())).orElse(own);
+    return fields.link().map(l -> filled.with(TextTraits.LINK, l)).orElse(filled);
   }
 
   private void run(CharacterRun run) throws ReadProblem {
@@ -88,7 +91,7 @@ final class DocRuns {
     boolean special = run.isSpecialCharacter();
     var plain = new StringBuilder();
     Look look = look(run, run.getStartOffset());
-    end = look.without(TextTraits.LINK).without(TextTraits.COMMENTS);
+    end = look.without(TextTraits.LINK).without(TextTraits.COMMENTS).without(TextTraits.FIELD);
     for (int k = 0; k < text.length(); k++) {
       char c = text.charAt(k);
       if (shared.comments.changesAt(run.getStartOffset() + k)) {
@@ -132,7 +135,11 @@ final class DocRuns {
         }
         case 0x01 -> {
           add(plain, look);
-          picture(pictures.onLine(run, look, id));
+          if (fields.mayAsk()) {
+            asks(run);
+          } else {
+            picture(pictures.onLine(run, look, id));
+          }
         }
         case 0x08 -> {
           add(plain, look);
@@ -169,6 +176,13 @@ final class DocRuns {
     if (fields.takes(s)) {
       return;
     }
+    Optional<DocFields.Form> form = fields.form();
+    if (form.isPresent()) {
+      fields.fills();
+      if (form.get().asked().kind() != AskedFor.Kind.TEXT) {
+        return; // its own state says what shows
+      }
+    }
     if (fields.isValue()) {
       value.append(s);
     } else {
@@ -176,13 +190,33 @@ final class DocRuns {
     }
   }
 
+  /** What is to be filled in here; what the program fills in itself stays as it shows. */
+  private void asks(CharacterRun run) {
+    byte[] data = shared.file.getDataStream();
+    FormData.read(data == null ? new byte[0] : data, run.getPicOffset())
+        .filter(AskedFor::isForPeople)
+        .ifPresent(
+            a -> fields.asks(a, a.field("d" + ++shared.blanks, WORDS.say("doc-runs.unnamed"))));
+  }
+
   private void ends(Look look) {
-    Optional<FieldInstruction> instruction = fields.end();
+    Optional<DocFields.Ended> ended = fields.end();
+    ended.flatMap(DocFields.Ended::form).ifPresent(f -> stands(f, ended.get().filled(), look));
+    Optional<FieldInstruction> instruction = ended.map(DocFields.Ended::said);
     Optional<Inline.Field.Kind> kind = instruction.flatMap(FieldInstruction::kind);
     if (kind.isPresent()) {
       String target = kind.get() == Inline.Field.Kind.PAGE_OF ? instruction.get().argument() : "";
       inlines.add(new Inline.Field(kind.get(), target, value.toString(), look));
       value.setLength(0);
+    }
+  }
+
+  /** What a box or a choice shows; a text that nothing stands on is held open. */
+  private void stands(DocFields.Form f, boolean filled, Look look) {
+    boolean text = f.asked().kind() == AskedFor.Kind.TEXT;
+    String shown = text && !filled ? AskedFor.NOTHING : f.asked().shown();
+    if (!shown.isEmpty()) {
+      inlines.add(new Inline.Text(shown, look.with(TextTraits.FIELD, f.blank())));
     }
   }
 

@@ -47,6 +47,9 @@ final class DocShared {
 
   private final Map<String, Integer> counted = new HashMap<>();
 
+  /** How many places to fill in were met. */
+  int blanks;
+
   DocShared(HWPFDocument file, DocHead head, DocLooks looks, DocStyles styles) {
     this.file = file;
     this.looks = looks;

@@ -371,7 +371,12 @@ final class DocxBody {
       Unshown.report(shared, direct, id);
       Look tracked = around.of(direct);
       Look linked = link.map(l -> tracked.with(TextTraits.LINK, l)).orElse(tracked);
-      Look filled = shared.field.map(b -> linked.with(TextTraits.FIELD, b)).orElse(linked);
+      Look filled =
+          fields
+              .blank()
+              .or(() -> shared.field)
+              .map(b -> linked.with(TextTraits.FIELD, b))
+              .orElse(linked);
       Look look = shared.open.isEmpty() ? filled : filled.with(TextTraits.COMMENTS, shared.open);
       for (Element e : r.elements()) {
         inRun(e, rPr, look);

@@ -1,11 +1,16 @@
 package decant.office.docx;
 
 import decant.model.Inline;
+import decant.model.look.FormField;
 import decant.model.look.Kept;
 import decant.model.look.Link;
 import decant.model.look.Look;
 import decant.model.look.NamedStyle;
+import decant.model.look.TextTraits;
+import decant.office.docx.markup.Controls;
 import decant.office.docx.markup.DocxLooks;
+import decant.office.docx.markup.FormFieldData;
+import decant.office.field.AskedFor;
 import decant.office.field.FieldInstruction;
 import decant.office.xml.Element;
 import decant.office.xml.XmlParts;
@@ -16,9 +21,9 @@ import java.util.Map;
 import java.util.Optional;
 
 /**
- * Fields (§17.16): those that are computed become fields of the document, links become links, and
- * of all others the result is ordinary text between two marks that are kept, so that the field goes
- * back into the file.
+ * Fields (§17.16): those that are computed become fields of the document, links become links, those
+ * of forms places to fill in, and of all others the result is ordinary text between two marks that
+ * are kept, so that the field goes back into the file.
  */
 final class FieldReader {
   private static final int DEEPEST = 40;
@@ -28,15 +33,19 @@ final class FieldReader {
     final StringBuilder instruction = new StringBuilder();
     final StringBuilder shown = new StringBuilder();
     final Optional<Link> outer;
-    final String begin;
+    final Element mark;
+    final Optional<Element> rPr;
+    Optional<AskedFor> asked = Optional.empty();
+    Optional<FormField> blank = Optional.empty();
     boolean inResult;
     boolean marked;
     Look look;
 
-    Open(Optional<Link> outer, Look look, String begin) {
+    Open(Optional<Link> outer, Look look, Optional<Element> rPr, Element mark) {
       this.outer = outer;
       this.look = look;
-      this.begin = begin;
+      this.rPr = rPr;
+      this.mark = mark;
     }
 
     FieldInstruction told() {
@@ -80,7 +89,7 @@ final class FieldReader {
     switch (fldChar.attribute("w:fldCharType").orElse("")) {
       case "begin" -> {
         if (open.size() < DEEPEST) {
-          open.push(new Open(current, look, run(rPr, fldChar)));
+          open.push(new Open(current, look, rPr, fldChar));
         }
         link = current;
       }
@@ -105,7 +114,7 @@ final class FieldReader {
   /** Begins a field that stands in one element, at its result. */
   Optional<Link> begin(
       String instruction, Element fldSimple, Optional<Link> current, List<Inline> out) {
-    var f = new Open(current, Look.PLAIN, run(Optional.empty(), mark("begin")));
+    var f = new Open(current, Look.PLAIN, Optional.empty(), mark("begin"));
     f.instruction.append(instruction);
     open.push(f);
     link = separate(current, out);
@@ -125,6 +134,11 @@ final class FieldReader {
     if (f.name().equals("HYPERLINK")) {
       return new FieldInstruction(f.instruction.toString()).link();
     }
+    f.asked = FormFieldData.of(f.mark, f.name()).filter(AskedFor::isForPeople);
+    if (f.asked.isPresent()) {
+      f.blank = Optional.of(Controls.named(f.asked.get(), ++shared.controls));
+      return current;
+    }
     if (f.computed().isEmpty() && !f.name().isEmpty() && !insideComputed()) {
       f.marked = true;
       var instruction =
@@ -134,7 +148,7 @@ final class FieldReader {
           new Inline.KeptInline(
               new Kept(
                   DocxLooks.FORMAT,
-                  f.begin
+                  run(f.rPr, f.mark)
                       + run(Optional.empty(), instruction)
                       + run(Optional.empty(), mark("separate"))),
               "",
@@ -147,11 +161,26 @@ final class FieldReader {
     return open.stream().skip(1).anyMatch(f -> f.inResult && f.computed().isPresent());
   }
 
+  /** The place to fill in that text is part of. */
+  Optional<FormField> blank() {
+    for (Open f : open) {
+      if (f.inResult && f.blank.isPresent()) {
+        return f.blank;
+      }
+    }
+    return Optional.empty();
+  }
+
   /** Whether text is ordinary; text of a computed field is what the field shows. */
   boolean takesAsText(String text, Look look) {
     for (Open f : open) {
       if (!f.inResult) {
         return false;
+      }
+      if (f.asked.isPresent()) {
+        f.shown.append(text);
+        f.look = look;
+        return f.asked.get().kind() == AskedFor.Kind.TEXT;
       }
       if (f.computed().isPresent()) {
         f.shown.append(text);
@@ -167,7 +196,15 @@ final class FieldReader {
     if (open.isEmpty()) {
       return Optional.empty();
     }
-    Open f = open.pop();
+    Open f = open.element();
+    if (!f.inResult && AskedFor.isKeyword(f.name())) {
+      separate(f.outer, out); // boxes and choices may have no result
+    }
+    open.pop();
+    if (f.blank.isPresent()) {
+      blank(f, out);
+      return Optional.of(f.outer);
+    }
     Optional<Inline.Field.Kind> kind = f.computed();
     if (kind.isPresent()) {
       field(f, kind.get())
@@ -186,6 +223,18 @@ final class FieldReader {
       }
     }
     return Optional.of(f.outer);
+  }
+
+  /** What a box or a choice shows; a text that nothing stands on is held open. */
+  private static void blank(Open f, List<Inline> out) {
+    AskedFor asked = f.asked.orElseThrow();
+    String shown = asked.shown();
+    if (asked.kind() == AskedFor.Kind.TEXT && f.shown.isEmpty()) {
+      shown = AskedFor.NOTHING;
+    }
+    if (!shown.isEmpty()) {
+      out.add(new Inline.Text(shown, f.look.with(TextTraits.FIELD, f.blank.orElseThrow())));
+    }
   }
 
   private void separate(Optional<Link> outer, List<Inline> out, Open f) {

@@ -28,7 +28,8 @@ public final class RtfFormat implements FormatService {
               Format.Holding.LOOKS,
               Format.Holding.PICTURES,
               Format.Holding.RUNNING_TEXTS,
-              Format.Holding.COMMENTS));
+              Format.Holding.COMMENTS,
+              Format.Holding.FORM_FIELDS));
 
   /** Objects, fields that fetch, templates ([RTF] 1.9.1): what other programs may act upon. */
   private static final Pattern ACTS =

@@ -45,6 +45,10 @@ public final class RtfWriter implements Sink {
   private final Looks looks;
   private final Tables tables;
   private final RtfDrawings drawings;
+  private final Forms forms;
+
+  /** Whether text that comes is shown by the field that it stands on. */
+  private boolean shownByField;
 
   /** The tables that what is written stands in, from the innermost. */
   private final Deque<Tables.Open> open = new ArrayDeque<>();
@@ -65,6 +69,7 @@ public final class RtfWriter implements Sink {
     this.looks = new Looks(o, registers);
     this.tables =
         new Tables(o, registers, looks, document.styles().typesetting().textAtTableEdge());
+    this.forms = new Forms(o);
     this.drawings = new RtfDrawings(o, document, s -> emitter.story(s, this), forGood);
   }
 
@@ -264,12 +269,19 @@ public final class RtfWriter implements Sink {
       case Event.BookmarkEnd b -> o.destination("bkmkend").text(b.name()).close();
       case Event.LinkStart l -> beginField(address(l.link()));
       case Event.LinkEnd l -> o.close().close();
-      case Event.FieldStart f -> {} // shown as the text that stands on it
-      case Event.FieldEnd f -> {}
+      case Event.FieldStart f -> shownByField = forms.begin(f);
+      case Event.FieldEnd f -> {
+        shownByField = false;
+        o.close().close();
+      }
       case Event.CommentStart c ->
           o.destination("atrfstart").text(Integer.toString(c.number() + 1)).close();
       case Event.CommentEnd c -> end(c);
-      case Event.Run r -> text(r.text(), r.looks().inForce());
+      case Event.Run r -> {
+        if (!shownByField) {
+          text(r.text(), r.looks().inForce());
+        }
+      }
       case Event.Value v -> {
         beginField(v.instruction());
         text(v.shown(), v.looks().inForce());

@@ -197,9 +197,10 @@ public final class DocDigest {
   private static final class Field {
     final StringBuilder instruction = new StringBuilder();
     boolean shows;
+    String form = "";
 
     String computes() {
-      return DocumentDigest.computes(instruction.toString());
+      return form.isEmpty() ? DocumentDigest.computes(instruction.toString()) : form;
     }
   }
 
@@ -343,6 +344,12 @@ public final class DocDigest {
         }
       }
       case 0x01 -> {
+        Field in = fields.peek();
+        String asks = in == null || in.shows ? "" : in.instruction.toString().strip();
+        if (asks.equals("FORMCHECKBOX") || asks.equals("FORMDROPDOWN")) {
+          in.form = DocForms.shown(file.getDataStream(), run(at).getPicOffset());
+          return;
+        }
         Picture p = file.getPicturesTable().extractPicture(run(at), false);
         if (p != null) {
           out.add(Aspect.PICTURES, Digest.name(p.getContent()));

@@ -31,6 +31,11 @@ public final class DocVerifier {
   }
 
   private static final class Room implements DocumentDigest.Room {
+    @Override
+    public boolean fieldsShowThemselves() {
+      return true;
+    }
+
     private static final int LONGEST_PLACE = 40; // characters, [MS-DOC] 2.9.284
 
     @Override

@@ -13,6 +13,7 @@ import decant.model.Section;
 import decant.model.Story;
 import decant.model.Table;
 import decant.model.look.Comment;
+import decant.model.look.FormField;
 import decant.model.look.Kept;
 import decant.model.look.Link;
 import decant.model.look.ListDefinition;
@@ -89,6 +90,11 @@ final class DocumentDigest {
     /** Whether labels of a level are written as they are. */
     default boolean says(ListDefinition list, int depth) {
       return true;
+    }
+
+    /** Whether what a box or a choice of a form shows is said by its field rather than by text. */
+    default boolean fieldsShowThemselves() {
+      return false;
     }
 
     /** How the format writes the name of a place. */
@@ -187,7 +193,17 @@ final class DocumentDigest {
     Look inForce = document.styles().paragraphLook(p.look(), Look.PLAIN, document.lists());
     int heading = inForce.value(ParagraphTraits.HEADING_LEVEL);
     String label = label(p, inForce);
+    FormField shown = null;
     for (Inline i : p.inlines()) {
+      FormField on = i.look().get(TextTraits.FIELD).filter(this::showsItself).orElse(null);
+      if (on != null) {
+        if (!on.equals(shown)) {
+          out.field(state(on, p));
+        }
+        shown = on;
+        continue;
+      }
+      shown = null;
       TextLook look = look(document.styles().textLook(base, i.look()));
       String link = i.look().get(TextTraits.LINK).map(this::address).orElse("");
       comments.addAll(i.look().value(TextTraits.COMMENTS));
@@ -227,6 +243,32 @@ final class DocumentDigest {
       }
     }
     out.end(heading, label);
+  }
+
+  private boolean showsItself(FormField f) {
+    return room.fieldsShowThemselves() && (f.isSwitch() || f.isShortChoice());
+  }
+
+  /** What a box or a choice shows. */
+  private static String state(FormField f, Paragraph p) {
+    var text = new StringBuilder();
+    for (Inline i : p.inlines()) {
+      if (i instanceof Inline.Text t
+          && i.look().get(TextTraits.FIELD).filter(f::equals).isPresent()) {
+        text.append(t.text());
+      }
+    }
+    return f.isSwitch() ? box(f.holds(text.toString())) : choice(text.toString());
+  }
+
+  /** How a box of a form is told of. */
+  static String box(boolean ticked) {
+    return ticked ? "[x]" : "[ ]";
+  }
+
+  /** How a choice of a form is told of. */
+  static String choice(String shown) {
+    return "[" + shown.strip() + "]";
   }
 
   private String label(Paragraph p, Look inForce) {

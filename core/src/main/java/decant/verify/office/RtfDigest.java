@@ -224,6 +224,12 @@ public final class RtfDigest implements IRtfListener {
       case green -> rgb |= value << 8;
       case blue -> rgb |= value;
       case fldinst -> collect(Goal.WORDS, i -> instruction = i.strip());
+      case formfield -> {
+        options.clear();
+        state.goal = Goal.SKIPPED;
+      }
+      case ffres -> chosen = value;
+      case ffl -> collect(Goal.WORDS, options::add);
       case fldrslt -> result();
       case listtext -> {
         String outer = label.toString();
@@ -271,6 +277,10 @@ public final class RtfDigest implements IRtfListener {
     }
   }
 
+  /** Of a choice of a form. */
+  private final List<String> options = new ArrayList<>();
+
+  private int chosen;
   private String instruction = "";
   private String note = "";
 
@@ -286,6 +296,10 @@ public final class RtfDigest implements IRtfListener {
       link =
           (i.contains("\\l ") ? "#" : "") + (from > 0 && to >= from ? i.substring(from, to) : "");
       atEnd(() -> link = outer);
+    } else if (i.equals("FORMCHECKBOX")) {
+      out.field(DocumentDigest.box(chosen == 1));
+    } else if (i.equals("FORMDROPDOWN")) {
+      out.field(DocumentDigest.choice(chosen < options.size() ? options.get(chosen) : "nothing"));
     } else if (!DocumentDigest.computes(i).isEmpty()) {
       out.field(DocumentDigest.computes(i));
       state.goal = Goal.SKIPPED;

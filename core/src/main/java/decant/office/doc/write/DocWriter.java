@@ -21,6 +21,8 @@ import decant.model.walk.Walk;
 import decant.office.emit.Emitter;
 import decant.office.emit.Event;
 import decant.office.emit.Sink;
+import decant.office.field.AskedFor;
+import decant.office.field.FormData;
 import java.io.IOException;
 import java.io.OutputStream;
 import java.util.ArrayDeque;
@@ -160,11 +162,18 @@ public final class DocWriter implements Sink {
       case Event.BookmarkEnd b -> bookmarks.end(b.name(), in().part, in().to.length());
       case Event.LinkStart l -> in().beginField(address(l.link()));
       case Event.LinkEnd l -> in().endField();
-      case Event.FieldStart f -> {} // shown as the text that stands on it
-      case Event.FieldEnd f -> {}
+      case Event.FieldStart f -> begin(f);
+      case Event.FieldEnd f -> {
+        in().shownByField = false;
+        in().endField();
+      }
       case Event.CommentStart c -> comments.begin(c.number(), in().to.length());
       case Event.CommentEnd c -> comment(c);
-      case Event.Run r -> text(r.text(), r.looks().inForce());
+      case Event.Run r -> {
+        if (!in().shownByField) {
+          text(r.text(), r.looks().inForce());
+        }
+      }
       case Event.Value v -> {
         in().beginField(v.instruction());
         text(v.shown(), v.looks().inForce());
@@ -187,6 +196,14 @@ public final class DocWriter implements Sink {
       case Event.RowEnd r -> endRow(r);
       case Event.TableEnd t -> in().tables.pop();
     }
+  }
+
+  private void begin(Event.FieldStart f) {
+    AskedFor asked = AskedFor.of(f.field(), f.text());
+    int place = data.size();
+    data.add(FormData.bytes(asked)).align(4);
+    in().beginForm(asked, place);
+    in().shownByField = asked.kind() != AskedFor.Kind.TEXT;
   }
 
   private void end(Event.SectionEnd s) {

@@ -2,6 +2,7 @@ package decant.office.doc.write;
 
 import decant.office.emit.CellGrid;
 import decant.office.emit.Event;
+import decant.office.field.AskedFor;
 import java.util.ArrayDeque;
 import java.util.Deque;
 import java.util.Locale;
@@ -23,6 +24,9 @@ final class Writing {
 
   /** How many fields are open. */
   int fields;
+
+  /** Whether text that comes is shown by the field that it stands on. */
+  boolean shownByField;
 
   /** How many breaks of pages are still to come in the paragraph. */
   int breaks;
@@ -68,6 +72,23 @@ final class Writing {
     fields++;
   }
 
+  /**
+   * Begins a field of a form.
+   *
+   * @param place of its data in the Data stream
+   */
+  void beginForm(AskedFor a, int place) {
+    String keyword = a.kind().keyword();
+    mark(Mark.FIELD_BEGIN, type(keyword));
+    to.add(" " + keyword + " ", new byte[0]);
+    to.add(
+        String.valueOf(Mark.PICTURE),
+        Mark.special(
+            new Properties().add(Sprm.C_PICTURE, place).add(Sprm.C_FIELD_DATA, 1).array()));
+    mark(Mark.FIELD_SEPARATOR, 0xFF);
+    fields++;
+  }
+
   void endField() {
     fields--;
     mark(Mark.FIELD_END, 0x80 | (fields > 0 ? 0x40 : 0));
@@ -88,6 +109,9 @@ final class Writing {
       case "PAGEREF" -> 0x25;
       case "STYLEREF" -> 0x0A;
       case "DATE" -> 0x1F;
+      case "FORMTEXT" -> 0x46;
+      case "FORMCHECKBOX" -> 0x47;
+      case "FORMDROPDOWN" -> 0x53;
       default -> UNKNOWN_FIELD;
     };
   }

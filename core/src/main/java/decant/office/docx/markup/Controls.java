@@ -1,6 +1,8 @@
 package decant.office.docx.markup;
 
+import decant.model.look.FieldRule;
 import decant.model.look.FormField;
+import decant.office.field.AskedFor;
 import decant.office.xml.Element;
 import java.util.ArrayList;
 import java.util.List;
@@ -8,8 +10,6 @@ import java.util.Optional;
 
 /** Places to fill in as content controls (§17.5.2), and those of check boxes ([MS-DOCX] 2.6.1). */
 public final class Controls {
-  private static final String OURS = "decant;";
-
   private Controls() {}
 
   /** The place to fill in that a control is; empty for those that hold other things. */
@@ -23,20 +23,31 @@ public final class Controls {
         p.child("w:alias")
             .or(() -> p.child("w:tag"))
             .flatMap(a -> a.attribute("w:val"))
-            .orElse("blank " + number);
+            .orElse(unnamed(number));
     String tag = p.child("w:tag").flatMap(t -> t.attribute("w:val")).orElse("");
     String waiting =
         p.child("w:showingPlcHdr").isPresent()
             ? sdt.child("w:sdtContent").map(Controls::text).orElse("").strip()
             : "";
-    double width = width(tag);
+    double width = ControlTag.width(tag);
+    FieldRule rule = ControlTag.rule(tag);
     String id = "s" + number;
+    Optional<Element> date = p.child("w:date");
+    if (date.isPresent()) {
+      String written =
+          date.get().child("w:dateFormat").flatMap(f -> f.attribute("w:val")).orElse("");
+      AskedFor asked =
+          new AskedFor(AskedFor.Kind.TEXT, AskedFor.Text.DATE, name, 0, written, List.of(), 0);
+      FieldRule said = rule.equals(FieldRule.NONE) ? asked.field(id, name).rule() : rule;
+      return Optional.of(
+          new FormField(id, name, FormField.Kind.TEXT, List.of(), width, waiting, said));
+    }
     Optional<Element> text = p.child("w:text");
     if (text.isPresent()) {
       boolean lines =
           text.get().attribute("w:multiLine").filter(v -> v.matches("1|true|on")).isPresent();
       FormField.Kind kind = lines ? FormField.Kind.LINES : FormField.Kind.TEXT;
-      return Optional.of(new FormField(id, name, kind, List.of(), width, waiting));
+      return Optional.of(new FormField(id, name, kind, List.of(), width, waiting, rule));
     }
     for (String list : List.of("w:dropDownList", "w:comboBox")) {
       Optional<Element> choice = p.child(list);
@@ -48,15 +59,24 @@ public final class Controls {
     }
     return p.child("w14:checkbox")
         .map(c -> {
-          boolean round = tag.startsWith(OURS + "one;");
+          boolean round = ControlTag.isOneOf(tag);
           return new FormField(
               id,
               name,
               round ? FormField.Kind.ONE_OF : FormField.Kind.TICK,
-              round ? List.of(tag.substring(tag.lastIndexOf(';') + 1)) : List.of(),
+              round ? List.of(ControlTag.stands(tag)) : List.of(),
               0,
               off(c));
         });
+  }
+
+  /** A field of a form of older programs as a place to fill in. */
+  public static FormField named(AskedFor asked, int number) {
+    return asked.field("s" + number, unnamed(number));
+  }
+
+  private static String unnamed(int number) {
+    return "blank " + number;
   }
 
   /** The sign of a box that is not ticked; empty for the usual one. */
@@ -91,17 +111,6 @@ public final class Controls {
     return out;
   }
 
-  private static double width(String tag) {
-    String[] parts = tag.split(";");
-    try {
-      return tag.startsWith(OURS + "width;") && parts.length == 3
-          ? Double.parseDouble(parts[2])
-          : 0;
-    } catch (NumberFormatException e) {
-      return 0; // a tag of somebody else's
-    }
-  }
-
   /**
    * Begins a control, up to its content.
    *
@@ -112,10 +121,7 @@ public final class Controls {
     if (!b.name().isBlank()) {
       o.empty("w:alias", "w:val", b.name());
     }
-    String tag =
-        b.kind() == FormField.Kind.ONE_OF
-            ? OURS + "one;" + String.join(" ", b.options())
-            : b.width() > 0 ? OURS + "width;" + b.width() : "";
+    String tag = ControlTag.of(b);
     if (!tag.isEmpty()) {
       o.empty("w:tag", "w:val", tag);
     }
@@ -124,7 +130,13 @@ public final class Controls {
       o.raw("<w:showingPlcHdr/>");
     }
     switch (b.kind()) {
-      case TEXT -> o.raw("<w:text/>");
+      case TEXT -> {
+        if (b.rule().sort() == FieldRule.Sort.DATE) {
+          date(o, b.rule().picture());
+        } else {
+          o.raw("<w:text/>");
+        }
+      }
       case LINES -> o.raw("<w:text w:multiLine=\"1\"/>");
       case CHOICE -> choice(o, "w:dropDownList", b);
       case CHOICE_OR_TEXT -> choice(o, "w:comboBox", b);
@@ -136,6 +148,15 @@ public final class Controls {
       }
     }
     o.raw("</w:sdtPr><w:sdtContent>");
+  }
+
+  /** §17.5.2.7; in it m are minutes, and M are months. */
+  private static void date(Out o, String picture) {
+    o.raw("<w:date>");
+    if (!picture.isEmpty()) {
+      o.empty("w:dateFormat", "w:val", picture.replace('m', 'M'));
+    }
+    o.raw("</w:date>");
   }
 
   private static void choice(Out o, String element, FormField b) {

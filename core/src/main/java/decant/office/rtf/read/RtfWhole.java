@@ -15,6 +15,7 @@ import decant.model.look.ParagraphTraits;
 import decant.model.look.StyleSheet;
 import decant.model.look.TextTraits;
 import decant.model.look.Trait;
+import decant.office.field.AskedFor;
 import decant.office.field.FieldInstruction;
 import decant.office.rtf.read.RtfState.Goal;
 import decant.picture.PictureSize;
@@ -144,7 +145,7 @@ public final class RtfWhole extends RtfReader {
         blank = new RtfBlank();
         yield Optional.of(Goal.BLANK);
       }
-      case ffname, ffdeftext, ffl -> Optional.of(Goal.BLANK);
+      case ffname, ffdeftext, ffl, ffformat -> Optional.of(Goal.BLANK);
       case mmath, moMathPara, moMath -> {
         equations = true;
         yield Optional.of(state.goal());
@@ -222,12 +223,16 @@ public final class RtfWhole extends RtfReader {
 
   /** What the field shows can be filled in. */
   private void stands(RtfBlank on) {
-    FormField field = on.field("r" + ++blanks, WORDS.say("rtf-whole.unnamed"));
+    AskedFor asked = on.asked();
+    if (!asked.isForPeople()) {
+      return; // what it shows stays
+    }
+    FormField field = asked.field("r" + ++blanks, WORDS.say("rtf-whole.unnamed"));
     RtfState.Letters l = state.letters();
     Look look = l.look().with(TextTraits.FIELD, field);
     state = state.with(l.with(look));
-    if (!on.shown().isEmpty()) {
-      text.open().add(new Inline.Text(on.shown(), look));
+    if (!asked.shown().isEmpty()) {
+      text.open().add(new Inline.Text(asked.shown(), look));
       state = state.dropping(true);
     }
   }
