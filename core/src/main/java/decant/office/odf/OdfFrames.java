@@ -17,6 +17,7 @@ import decant.model.look.Look;
 import decant.model.look.Media;
 import decant.model.look.Placement;
 import decant.model.look.Rule;
+import decant.model.look.TextTraits;
 import decant.model.look.VerticalAlignment;
 import decant.office.odf.markup.KeptObject;
 import decant.office.odf.markup.PictureScale;
@@ -35,6 +36,13 @@ import java.util.Optional;
 final class OdfFrames {
   private static final Words WORDS = Words.of(OdfFrames.class);
   private static final double USUAL_WIDTH = 72;
+
+  /** Of the line around a control, in points. */
+  private static final double HAIR = 0.5;
+
+  /** From the line around a control to what stands in it, in points. */
+  private static final Insets BESIDE = new Insets(0, 2, 0, 2);
+
   private static final int DEEPEST_GROUP = 20;
 
   /** Something that gives the blocks of a text in a shape. */
@@ -79,16 +87,57 @@ final class OdfFrames {
       case "draw:line", "draw:connector" -> Optional.of(line(e, look, 0, 0));
       case "draw:path", "draw:polygon", "draw:polyline" -> Optional.of(outline(e, look, 0, 0));
       case "draw:g" -> Optional.of(group(e, look, at, depth));
-      case "draw:control" -> {
-        shared.find(
-            Finding.Kind.FORM,
-            Finding.Severity.LOSS,
-            WORDS.say("odf-frames.a-field-of-a-form"),
-            at);
-        yield Optional.empty();
-      }
+      case "draw:control" -> control(e, look, at);
       default -> Optional.empty();
     };
+  }
+
+  /** What a control on the line shows; empty for one that has its own place. */
+  Optional<List<Inline>> onLine(Element control, Look look) {
+    boolean inline = control.attribute("text:anchor-type").filter("as-char"::equals).isPresent();
+    List<Inline> shown = inline ? shown(control, false, look) : List.of();
+    return shown.isEmpty() ? Optional.empty() : Optional.of(shown);
+  }
+
+  private List<Inline> shown(Element control, boolean boxed, Look look) {
+    return shared.forms.shown(
+        control.attribute("draw:control").orElse(""),
+        shared.fieldId(),
+        width(control),
+        boxed,
+        look);
+  }
+
+  /** A control with its own place is a box, with a line around it where something is written. */
+  private Optional<Inline> control(Element e, Look look, NodeId at) {
+    List<Inline> shown = shown(e, true, Look.PLAIN);
+    if (shown.isEmpty()) {
+      shared.find(
+          Finding.Kind.FORM, Finding.Severity.LOSS, WORDS.say("odf-frames.a-field-of-a-form"), at);
+      return Optional.empty();
+    }
+    double width = width(e);
+    double height = length(e.attribute("svg:height")).orElse(USUAL_WIDTH / 2);
+    var words = new Paragraph(NodeId.fresh(), Look.PLAIN, Look.PLAIN, shown);
+    var story = new Story(NodeId.fresh(), Story.Kind.BOX, List.of(words));
+    shared.stories.put(story.id(), story);
+    boolean written =
+        shown.getFirst().look().get(TextTraits.FIELD).filter(f -> !f.isSwitch()).isPresent();
+    OdfPlaces.Place place = OdfPlaces.place(e, properties(e), width, height);
+    return Optional.of(
+        new Inline.Shape(
+            new Inline.Drawing(
+                Geometry.RECTANGLE,
+                Optional.empty(),
+                written ? Optional.of(Rule.single(HAIR, Colour.BLACK)) : Optional.empty()),
+            width,
+            height,
+            new Inline.BoxText(Optional.of(story.id()), false, BESIDE, VerticalAlignment.CENTRE),
+            alt(e),
+            place.placement(),
+            place.rotation(),
+            Optional.empty(),
+            look));
   }
 
   private Element properties(Element e) {

@@ -211,7 +211,13 @@ final class OdfInlines {
     if (e.name().equals("draw:a")) {
       look = linked(e);
     }
-    body.frames().read(e, look, id).ifPresent(this::thing);
+    Optional<List<Inline>> onLine =
+        e.name().equals("draw:control") ? body.frames().onLine(e, look) : Optional.empty();
+    if (onLine.isPresent()) {
+      onLine.get().forEach(this::thing);
+    } else {
+      body.frames().read(e, look, id).ifPresent(this::thing);
+    }
     look = around;
   }
 
@@ -348,6 +354,7 @@ final class OdfInlines {
     look = around;
   }
 
+  /** A reading beside a word (§6.4) stands after it, in brackets. */
   private void ruby(Element e) throws ReadProblem {
     Optional<Element> base = e.child("text:ruby-base");
     if (base.isPresent()) {
@@ -355,10 +362,11 @@ final class OdfInlines {
     }
     Optional<String> aid = e.child("text:ruby-text").map(Element::text).filter(t -> !t.isBlank());
     if (aid.isPresent()) {
+      text("(" + aid.get().strip() + ")");
       shared.find(
-          Finding.Kind.CONTENT_LEFT_OUT,
-          Finding.Severity.LOSS,
-          WORDS.say("odf-inlines.a-reading-aid", aid.get()),
+          Finding.Kind.LAYOUT_SIMPLIFIED,
+          Finding.Severity.NOTE,
+          WORDS.say("odf-inlines.a-reading-aid"),
           id);
     }
   }

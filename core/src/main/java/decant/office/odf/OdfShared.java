@@ -37,6 +37,7 @@ final class OdfShared {
   final Map<String, ListDefinition> lists = new LinkedHashMap<>();
   final List<TakenIn.PageBreak> breaks = new ArrayList<>();
   final Set<String> used = new HashSet<>();
+  final OdfForms forms = new OdfForms();
 
   /** The comments whose range is open, by their names. */
   final Map<String, Comment> openComments = new LinkedHashMap<>();

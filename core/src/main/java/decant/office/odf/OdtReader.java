@@ -182,6 +182,9 @@ public final class OdtReader {
         request.checkpoint();
         request.progress().at(count[0], 0);
       }
+      if (e.name().equals("office:forms")) {
+        shared.forms.note(e);
+      }
       if (e.name().equals("text:tracked-changes")) {
         shared.findings.add(
             Finding.general(

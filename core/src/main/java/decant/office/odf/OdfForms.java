@@ -1,0 +1,147 @@
+package decant.office.odf;
+
+import decant.model.Inline;
+import decant.model.look.FieldRule;
+import decant.model.look.FormField;
+import decant.model.look.FormField.Kind;
+import decant.model.look.Look;
+import decant.model.look.TextTraits;
+import decant.office.odf.markup.Measures;
+import decant.office.xml.Element;
+import decant.words.Words;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+
+/** The controls of forms (ODF 1.3 part 3, §13), which stand apart from where they are shown. */
+final class OdfForms {
+  private static final Words WORDS = Words.of(OdfForms.class);
+  private static final int DEEPEST = 20;
+  private static final String TICKED = "\u2611";
+  private static final String NOT_TICKED = "\u2610";
+  private static final String CHOSEN = "\u25C9";
+  private static final String NOT_CHOSEN = "\u25CB";
+
+  private final Map<String, Element> controls = new HashMap<>();
+
+  /** Notes the controls of office:forms, or of a form in it. */
+  void note(Element forms) {
+    note(forms, 0);
+  }
+
+  private void note(Element in, int depth) {
+    for (Element e : in.elements()) {
+      if (e.name().equals("form:form") && depth < DEEPEST) {
+        note(e, depth + 1);
+      } else {
+        e.attribute("xml:id").or(() -> e.attribute("form:id")).ifPresent(i -> controls.put(i, e));
+      }
+    }
+  }
+
+  /**
+   * What a control shows, as text: a place to fill in, and what is written beside it.
+   *
+   * @param control its name
+   * @param id for the place to fill in
+   * @param width of it, in points
+   * @param boxed whether a box shows where it is, also while it is empty
+   * @return empty if it is none, or one that Decant does not know
+   */
+  List<Inline> shown(String control, String id, double width, boolean boxed, Look look) {
+    Element e = controls.get(control);
+    if (e == null) {
+      return List.of();
+    }
+    String label = e.attribute("form:label").orElse("");
+    if (e.name().equals("form:fixed-text")) {
+      return label.isEmpty() ? List.of() : List.of(new Inline.Text(label, look));
+    }
+    Optional<Kind> kind = kind(e);
+    if (kind.isEmpty()) {
+      return List.of();
+    }
+    boolean isSwitch = kind.get() == Kind.TICK || kind.get() == Kind.ONE_OF;
+    String name = e.attribute("form:name").filter(n -> !n.isBlank()).orElse("");
+    var field =
+        new FormField(
+            id,
+            name.isEmpty() ? WORDS.say("odf-forms.unnamed") : name,
+            kind.get(),
+            options(e, label),
+            isSwitch ? 0 : width,
+            boxed && !isSwitch ? FormField.HELD_OPEN : "",
+            rule(e));
+    var out = new ArrayList<Inline>();
+    out.add(new Inline.Text(value(e, field), look.with(TextTraits.FIELD, field)));
+    if (field.isSwitch() && !label.isBlank()) {
+      out.add(new Inline.Text(" " + label, look));
+    }
+    return out;
+  }
+
+  private static Optional<Kind> kind(Element e) {
+    return switch (e.name()) {
+      case "form:text", "form:formatted-text", "form:number", "form:date", "form:time" ->
+          Optional.of(Kind.TEXT);
+      case "form:textarea" -> Optional.of(Kind.LINES);
+      case "form:checkbox" -> Optional.of(Kind.TICK);
+      case "form:radio" -> Optional.of(Kind.ONE_OF);
+      case "form:listbox" -> Optional.of(Kind.CHOICE);
+      case "form:combobox" -> Optional.of(Kind.CHOICE_OR_TEXT);
+      default -> Optional.empty();
+    };
+  }
+
+  private static List<String> options(Element e, String label) {
+    return switch (e.name()) {
+      case "form:radio" ->
+          List.of(e.attribute("form:value").filter(v -> !v.isBlank()).orElse(label));
+      case "form:listbox" -> labels(e, "form:option");
+      case "form:combobox" -> labels(e, "form:item");
+      default -> List.of();
+    };
+  }
+
+  private static List<String> labels(Element e, String of) {
+    return e.elements(of).flatMap(o -> o.attribute("form:label").stream()).toList();
+  }
+
+  private static FieldRule rule(Element e) {
+    FieldRule any =
+        FieldRule.NONE.withMost(Measures.whole(e.attribute("form:max-length")).orElse(0));
+    return e.name().equals("form:number") ? any.number() : any;
+  }
+
+  private static String value(Element e, FormField field) {
+    return switch (field.kind()) {
+      case TICK -> isOn(e, "state", "checked") ? TICKED : NOT_TICKED;
+      case ONE_OF -> isOn(e, "selected", "true") ? CHOSEN : NOT_CHOSEN;
+      case CHOICE ->
+          e.elements("form:option")
+              .filter(o -> isOn(o, "selected", "true"))
+              .findFirst()
+              .flatMap(o -> o.attribute("form:label"))
+              .orElse(held(field));
+      case TEXT, LINES, CHOICE_OR_TEXT ->
+          e.attribute("form:current-value")
+              .or(() -> e.attribute("form:value"))
+              .filter(v -> !v.isEmpty())
+              .orElse(held(field));
+    };
+  }
+
+  private static String held(FormField field) {
+    return field.isHeldOpen() ? FormField.HELD_OPEN : FormField.HELD_OPEN.repeat(5);
+  }
+
+  /** As it is now, else as it is at first. */
+  private static boolean isOn(Element e, String what, String value) {
+    return e.attribute("form:current-" + what)
+        .or(() -> e.attribute("form:" + what))
+        .filter(value::equals)
+        .isPresent();
+  }
+}
