@@ -8,7 +8,8 @@ import java.util.List;
 
 /**
  * Where ink of a page has nothing near its place on another page: what is gone from there, or
- * stands elsewhere. Pages are compared in cells of about two lines' height of text.
+ * stands elsewhere; and where areas have another colour. Pages are compared in cells of about two
+ * lines' height of text.
  */
 final class GoneInk {
   /**
@@ -28,9 +29,20 @@ final class GoneInk {
   /** A cell with less ink, of what a black one has, shows nothing to speak of. */
   private static final double BLANK = 0.01;
 
+  /** A cell with this share of the ink of a black one is part of an area rather than of text. */
+  private static final double SOLID = 0.4;
+
+  /**
+   * Of the ink of a black cell: colours that differ by more are told apart at a glance, red from
+   * black for one.
+   */
+  private static final double OTHERWISE = 0.25;
+
   private final int width;
   private final int height;
   private final int[] own;
+  private final int[] other;
+  private final int black;
   private final boolean[] gone;
   private final double side;
 
@@ -43,16 +55,66 @@ final class GoneInk {
    */
   GoneInk(int[] own, int[] other, int width, double side, int black) {
     this.own = own;
+    this.other = other;
     this.width = width;
     this.height = own.length / 3 / width;
     this.side = side;
+    this.black = black;
     this.gone = new boolean[width * height];
-    for (int k = 0; k < gone.length; k++) {
-      gone[k] = isGone(k, other, black);
-    }
   }
 
-  private boolean isGone(int cell, int[] other, int black) {
+  /**
+   * The parts that have nothing near them.
+   *
+   * @param total the ink of the page
+   * @param least the share of it that a part has at least
+   */
+  List<Area> gone(long total, double least) {
+    for (int k = 0; k < gone.length; k++) {
+      gone[k] = isGone(k);
+    }
+    return areas(total, least);
+  }
+
+  /** The same of areas, of either page, that have another colour on the other. */
+  List<Area> recoloured(long total, double least) {
+    for (int k = 0; k < gone.length; k++) {
+      gone[k] = isRecoloured(k);
+    }
+    return areas(total, least);
+  }
+
+  private boolean isRecoloured(int cell) {
+    return isSolid(own, cell) && differs(own, cell, other)
+        || isSolid(other, cell) && differs(other, cell, own);
+  }
+
+  private boolean isSolid(int[] of, int cell) {
+    return ink(of, cell) >= 3 * black * SOLID;
+  }
+
+  /** Whether no cell near a place has its colour. */
+  private boolean differs(int[] of, int cell, int[] from) {
+    int x = cell % width;
+    int y = cell / width;
+    for (int dy = -NEAR; dy <= NEAR; dy++) {
+      for (int dx = -NEAR; dx <= NEAR; dx++) {
+        if (isOn(x + dx, y + dy)) {
+          int at = (y + dy) * width + x + dx;
+          int most = 0;
+          for (int c = 0; c < 3; c++) {
+            most = Math.max(most, Math.abs(of[3 * cell + c] - from[3 * at + c]));
+          }
+          if (most < OTHERWISE * black) {
+            return false;
+          }
+        }
+      }
+    }
+    return true;
+  }
+
+  private boolean isGone(int cell) {
     int ink = ink(own, cell);
     if (ink < 3 * black * BLANK) {
       return false;
@@ -77,12 +139,8 @@ final class GoneInk {
     return of[3 * cell] + of[3 * cell + 1] + of[3 * cell + 2];
   }
 
-  /**
-   * The parts, each in one piece, whose ink is at least a share of the page's.
-   *
-   * @param total the ink of the page
-   */
-  List<Area> areas(long total, double least) {
+  /** The marked parts, each in one piece. */
+  private List<Area> areas(long total, double least) {
     var out = new ArrayList<Area>();
     for (int k = 0; k < gone.length; k++) {
       if (gone[k]) {

@@ -92,11 +92,19 @@ final class InkGrid {
    * @param least the share of the ink of this page that a part has at least
    */
   List<GoneInk.Area> gone(InkGrid o, double least) {
+    return beside(o).gone(total(), least);
+  }
+
+  /** The same of areas that have another colour there. */
+  List<GoneInk.Area> recoloured(InkGrid o, double least) {
+    return beside(o).recoloured(total(), least);
+  }
+
+  private GoneInk beside(InkGrid o) {
     int w = Math.max(width, o.width) / CELL + 3;
     int h = Math.max(height, o.height) / CELL + 3;
     int black = 255 * STEP * STEP * CELL * CELL;
-    return new GoneInk(cells(w, h, 0, 0), o.cells(w, h, 0, 0), w, STEP * CELL / SCALE, black)
-        .areas(total(), least);
+    return new GoneInk(cells(w, h, 0, 0), o.cells(w, h, 0, 0), w, STEP * CELL / SCALE, black);
   }
 
   private static double shared(int[] a, int[] b) {

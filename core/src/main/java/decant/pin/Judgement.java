@@ -21,6 +21,7 @@ public record Judgement(List<Verdict> pages, boolean complete, List<Finding> off
    * @param alike how much of the ink of both stands in the same places, 0 to 1
    * @param kept the ink that is published, of that of the source
    * @param gone where it shows what the published page has nothing near the place of
+   * @param recoloured where areas, of either page, have another colour on the other
    * @param together the share of what stands on it that stands together on that page
    */
   public record Verdict(
@@ -31,6 +32,7 @@ public record Judgement(List<Verdict> pages, boolean complete, List<Finding> off
       double alike,
       double kept,
       List<GoneInk.Area> gone,
+      List<GoneInk.Area> recoloured,
       double together) {
     /** The share of the ink that has nothing near its place. */
     double goneShare() {

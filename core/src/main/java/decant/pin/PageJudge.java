@@ -182,6 +182,7 @@ public final class PageJudge {
         was.alike(is),
         kept,
         was.gone(is, PART),
+        was.recoloured(is, PART),
         pair.share());
   }
 

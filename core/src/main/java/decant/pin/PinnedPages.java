@@ -107,9 +107,21 @@ public final class PinnedPages {
   /** What shows on pages that flow, and has nothing near its place on the published page. */
   private static List<Finding> gone(Judgement judgement, Set<Integer> pinned) {
     return judgement.pages().stream()
-        .filter(v -> !v.gone().isEmpty() && !pinned.contains(v.page()))
-        .map(PinnedPages::gone)
+        .filter(v -> !pinned.contains(v.page()))
+        .flatMap(v -> (v.gone().isEmpty() ? recoloured(v) : Optional.of(gone(v))).stream())
         .toList();
+  }
+
+  private static Optional<Finding> recoloured(Judgement.Verdict v) {
+    return v.recoloured().stream()
+        .max(Comparator.comparingDouble(GoneInk.Area::share))
+        .map(most ->
+            Finding.general(
+                    Kind.LAYOUT_SIMPLIFIED,
+                    Severity.DOUBT,
+                    WORDS.say("pinned-pages.recoloured", v.page() + 1))
+                .from(v.page(), most.box())
+                .with(new Finding.Remedy.PinPage(v.page())));
   }
 
   private static Finding gone(Judgement.Verdict v) {

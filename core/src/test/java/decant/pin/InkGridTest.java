@@ -65,6 +65,39 @@ class InkGridTest {
     assertThat(red.alike(blue)).isLessThan(0.4);
   }
 
+  private static InkGrid box(Color colour) {
+    return page(g -> {
+      g.setColor(colour);
+      g.fillRect(40, 40, 120, 90);
+    });
+  }
+
+  /** A blot of black in place of a colour has lost no ink, and is seen all the same. */
+  @Test
+  void anAreaOfAnotherColourIsTold() {
+    for (Color other : List.of(Color.BLACK, Color.BLUE, new Color(255, 160, 160))) {
+      assertThat(box(Color.RED).recoloured(box(other), 0.01))
+          .as(other.toString())
+          .singleElement()
+          .satisfies(a -> assertThat(a.box().width()).isBetween(150.0, 260.0));
+    }
+    assertThat(box(Color.RED).recoloured(box(Color.RED), 0.01)).isEmpty();
+    assertThat(box(Color.RED).recoloured(box(new Color(240, 20, 20)), 0.01))
+        .as("another reader of the same colour")
+        .isEmpty();
+  }
+
+  @Test
+  void whatIsNewOnThePageIsToldToo() {
+    assertThat(lines(300, 10, 0).recoloured(page(g -> g.fillRect(40, 40, 120, 90)), 0.01))
+        .isNotEmpty();
+  }
+
+  @Test
+  void textThatSlipsByALineHasNoOtherColour() {
+    assertThat(lines(40, 40, 0).recoloured(lines(46, 40, 4), 0.01)).isEmpty();
+  }
+
   /** Other kinds of pictures than the painters make are read alike. */
   @Test
   void greyAndTransparentPicturesAreRead() {

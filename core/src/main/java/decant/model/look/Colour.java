@@ -26,6 +26,20 @@ public record Colour(int rgb) {
     return rgb & 0xFF;
   }
 
+  /**
+   * What it looks like on white paper where paper shines through.
+   *
+   * @param alpha how much of it shows, 0 to 1
+   */
+  public Colour onPaper(double alpha) {
+    return new Colour(
+        faded(red(), alpha) << 16 | faded(green(), alpha) << 8 | faded(blue(), alpha));
+  }
+
+  private static int faded(int part, double alpha) {
+    return Math.clamp(Math.round(255 - alpha * (255 - part)), 0, 255);
+  }
+
   /** Six upper-case hexadecimal digits. */
   public String hex() {
     return "%06X".formatted(rgb);

@@ -1,11 +1,18 @@
 package decant.office.odf;
 
 import decant.model.Inline;
+import decant.model.NodeId;
+import decant.model.Paragraph;
+import decant.model.Story;
+import decant.model.look.Colour;
 import decant.model.look.FieldRule;
 import decant.model.look.FormField;
 import decant.model.look.FormField.Kind;
+import decant.model.look.Insets;
 import decant.model.look.Look;
+import decant.model.look.Rule;
 import decant.model.look.TextTraits;
+import decant.model.look.VerticalAlignment;
 import decant.office.odf.markup.Measures;
 import decant.office.xml.Element;
 import decant.words.Words;
@@ -143,5 +150,40 @@ final class OdfForms {
         .or(() -> e.attribute("form:" + what))
         .filter(value::equals)
         .isPresent();
+  }
+
+  /** Of the line around a control, in points. */
+  private static final double HAIR = 0.5;
+
+  /** From that line to what stands in it, in points. */
+  private static final Insets BESIDE = new Insets(0, 2, 0, 2);
+
+  /** How large a control is, in points. */
+  record Size(double width, double height) {}
+
+  /** What a control shows, as the text of its box. */
+  static Story story(List<Inline> shown) {
+    var words = new Paragraph(NodeId.fresh(), Look.PLAIN, Look.PLAIN, shown);
+    return new Story(NodeId.fresh(), Story.Kind.BOX, List.of(words));
+  }
+
+  /** A control with its own place, with a line around it where something is written. */
+  static Inline box(
+      List<Inline> shown, Story story, Size size, OdfPlaces.Place place, String alt, Look look) {
+    boolean written =
+        shown.getFirst().look().get(TextTraits.FIELD).filter(f -> !f.isSwitch()).isPresent();
+    return new Inline.Shape(
+        new Inline.Drawing(
+            Inline.Geometry.RECTANGLE,
+            Optional.empty(),
+            written ? Optional.of(Rule.single(HAIR, Colour.BLACK)) : Optional.empty()),
+        size.width(),
+        size.height(),
+        new Inline.BoxText(Optional.of(story.id()), false, BESIDE, VerticalAlignment.CENTRE),
+        alt,
+        place.placement(),
+        place.rotation(),
+        Optional.empty(),
+        look);
   }
 }

@@ -17,7 +17,6 @@ import decant.model.look.Look;
 import decant.model.look.Media;
 import decant.model.look.Placement;
 import decant.model.look.Rule;
-import decant.model.look.TextTraits;
 import decant.model.look.VerticalAlignment;
 import decant.office.odf.markup.KeptObject;
 import decant.office.odf.markup.PictureScale;
@@ -36,12 +35,6 @@ import java.util.Optional;
 final class OdfFrames {
   private static final Words WORDS = Words.of(OdfFrames.class);
   private static final double USUAL_WIDTH = 72;
-
-  /** Of the line around a control, in points. */
-  private static final double HAIR = 0.5;
-
-  /** From the line around a control to what stands in it, in points. */
-  private static final Insets BESIDE = new Insets(0, 2, 0, 2);
 
   private static final int DEEPEST_GROUP = 20;
 
@@ -108,7 +101,7 @@ final class OdfFrames {
         look);
   }
 
-  /** A control with its own place is a box, with a line around it where something is written. */
+  /** A control with its own place is a box. */
   private Optional<Inline> control(Element e, Look look, NodeId at) {
     List<Inline> shown = shown(e, true, Look.PLAIN);
     if (shown.isEmpty()) {
@@ -118,26 +111,11 @@ final class OdfFrames {
     }
     double width = width(e);
     double height = length(e.attribute("svg:height")).orElse(USUAL_WIDTH / 2);
-    var words = new Paragraph(NodeId.fresh(), Look.PLAIN, Look.PLAIN, shown);
-    var story = new Story(NodeId.fresh(), Story.Kind.BOX, List.of(words));
-    shared.stories.put(story.id(), story);
-    boolean written =
-        shown.getFirst().look().get(TextTraits.FIELD).filter(f -> !f.isSwitch()).isPresent();
     OdfPlaces.Place place = OdfPlaces.place(e, properties(e), width, height);
+    Story story = OdfForms.story(shown);
+    shared.stories.put(story.id(), story);
     return Optional.of(
-        new Inline.Shape(
-            new Inline.Drawing(
-                Geometry.RECTANGLE,
-                Optional.empty(),
-                written ? Optional.of(Rule.single(HAIR, Colour.BLACK)) : Optional.empty()),
-            width,
-            height,
-            new Inline.BoxText(Optional.of(story.id()), false, BESIDE, VerticalAlignment.CENTRE),
-            alt(e),
-            place.placement(),
-            place.rotation(),
-            Optional.empty(),
-            look));
+        OdfForms.box(shown, story, new OdfForms.Size(width, height), place, alt(e), look));
   }
 
   private Element properties(Element e) {

@@ -151,7 +151,7 @@ public final class PdfReader {
     // What is on every page stands once in the document.
     slanted =
         slanted.stream()
-            .map(s -> s.stream().filter(t -> !maker.watermarks().contains(t)).toList())
+            .map(s -> s.stream().filter(t -> !maker.apart().watermarks().contains(t)).toList())
             .toList();
     CompletableFuture<List<Finding>> conservation = conserved(pages, lines, slanted, running, d);
     var read =

@@ -14,6 +14,7 @@ import decant.model.look.VerticalAlignment;
 import decant.pdf.read.lines.ApartText;
 import decant.pdf.read.page.Glyph;
 import decant.pdf.read.page.LookMaker;
+import decant.pdf.read.page.Painted;
 import decant.pdf.read.page.TextLine;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -24,11 +25,15 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 
-/** Stamps, watermarks and other text that stands apart, each a story in a box of its own. */
-final class ApartStories {
+/**
+ * Stamps, watermarks and other text that stands apart, each a story in a box of its own; and what
+ * of all that is part of every page.
+ */
+public final class ApartStories {
   private final Map<NodeId, Story> stories = new LinkedHashMap<>();
   private final List<Boxed> boxes = new ArrayList<>();
   private final Set<ApartText> watermarks = new HashSet<>();
+  private final RunningBars bars;
 
   private record Boxed(ApartText text, NodeId story, Inline.Shape shape) {
     int page() {
@@ -39,7 +44,8 @@ final class ApartStories {
   /**
    * @param look of running text
    */
-  ApartStories(List<ApartText> texts, Look look) {
+  ApartStories(List<ApartText> texts, Look look, RunningBars bars) {
+    this.bars = bars;
     for (ApartText t : texts) {
       NodeId id = NodeId.fresh();
       stories.put(id, new Story(id, Story.Kind.BOX, List.of(paragraph(t, look))));
@@ -62,16 +68,37 @@ final class ApartStories {
     return out;
   }
 
+  /** For each page the areas that became part of its header. */
+  Map<Integer, Set<Painted>> bars() {
+    return bars.taken();
+  }
+
   /** The texts that were taken as part of every page. */
-  Set<ApartText> watermarks() {
+  public Set<ApartText> watermarks() {
     return watermarks;
+  }
+
+  /**
+   * What is part of the headers of some pages.
+   *
+   * @param all on all of them
+   * @param butFirst on all but the first
+   */
+  record OnPages(List<Inline.Shape> all, List<Inline.Shape> butFirst) {}
+
+  /** What is part of all pages from one up to another, areas below texts. */
+  OnPages take(int from, int to) {
+    List<Inline.Shape> all = new ArrayList<>(bars.take(from, to, true));
+    List<Inline.Shape> butFirst = bars.take(from, to, false);
+    all.addAll(takeWatermarks(from, to));
+    return new OnPages(all, butFirst);
   }
 
   /**
    * One box each for the texts that stand at one place of every page, from one up to another: they
    * are part of these pages, however many these become.
    */
-  List<Inline.Shape> takeWatermarks(int from, int to) {
+  private List<Inline.Shape> takeWatermarks(int from, int to) {
     var out = new ArrayList<Inline.Shape>();
     if (to - from < 2) {
       return out;

@@ -98,7 +98,7 @@ public final class DocumentMaker {
     this.joiner = joiner;
     this.metadata = metadata;
     this.styles = new StyleMaker(found);
-    this.apart = new ApartStories(apart, styles.bodyText());
+    this.apart = new ApartStories(apart, styles.bodyText(), new RunningBars(pages, running));
     this.paper = new PaperMaker(pages, running);
     this.looks = new ParagraphLooks(styles, lists, found);
     this.noteMaker = new NoteMaker(styles, joiner, places);
@@ -148,14 +148,9 @@ public final class DocumentMaker {
     return out;
   }
 
-  /** The boxes of text that stands apart, by the page that each stands on. */
-  public Map<Integer, List<Inline.Shape>> apart() {
-    return apart.shapes();
-  }
-
-  /** The texts that stand apart on every page, and are part of its header. */
-  public Set<ApartText> watermarks() {
-    return apart.watermarks();
+  /** What stands apart from the text. */
+  public ApartStories apart() {
+    return apart;
   }
 
   /** What stood before each item of a list. */
@@ -243,7 +238,7 @@ public final class DocumentMaker {
     List<Detected> here = found.stream().filter(f -> f.page() >= from && f.page() < to).toList();
     var heads =
         new RunningStories(running, styles.bodyText(), pages.size(), titles, runningStories);
-    List<Inline.Shape> watermarks = apart.takeWatermarks(from, to);
+    ApartStories.OnPages onAll = apart.take(from, to);
     PageSetup sheet = paper.setup(from, to, here);
     var out = new ArrayList<Section>();
     Detected before = null;
@@ -275,7 +270,7 @@ public final class DocumentMaker {
               NodeId.fresh(),
               setup,
               out.isEmpty() ? Section.Start.NEW_PAGE : Section.Start.CONTINUOUS,
-              RunningStories.with(watermarks, heads.of(from, to, setup)),
+              RunningStories.with(onAll, heads.of(from, to, setup)),
               blocks));
     }
     return out;

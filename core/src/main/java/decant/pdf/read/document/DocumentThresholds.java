@@ -42,6 +42,9 @@ final class DocumentThresholds {
     /** More shapes than this on one page are a picture, not shapes to revise. */
     static final int MAX_ON_PAGE = 400;
 
+    /** Points across of a ball that a number stands on; larger ones are drawings. */
+    static final double BALL = 24;
+
     /** Points that the thinnest lines show as. */
     static final double HAIR = 0.4;
 
@@ -69,6 +72,9 @@ final class DocumentThresholds {
   /** Of {@link decant.pdf.read.document.FigureMaker}. */
   static final class FigureMaker {
     private FigureMaker() {}
+
+    /** Points by which a picture across a page reaches beyond its margins. */
+    static final double BEYOND = 4;
 
     /** Of the width and of the height of a page that is one picture. */
     static final double WHOLE_PAGE = 0.9;

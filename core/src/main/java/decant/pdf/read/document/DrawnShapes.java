@@ -25,6 +25,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.Set;
 
 /**
  * Lines and areas that are part of nothing else stand behind the text as shapes of their own, each
@@ -63,8 +64,7 @@ public final class DrawnShapes {
   /**
    * @param places where the document's blocks stood
    * @param grounds for each page the drawings that stand behind its text
-   * @param apart for each page the boxes of text that stands apart, whose stories are in the
-   *     document
+   * @param apart what stands apart from the text, whose stories are in the document
    */
   public static Result in(
       Document document,
@@ -72,7 +72,7 @@ public final class DrawnShapes {
       List<Detected> found,
       Map<NodeId, Finding.SourcePlace> places,
       Map<Integer, List<Ground>> grounds,
-      Map<Integer, List<Inline.Shape>> apart) {
+      ApartStories apart) {
     var shapes = new DrawnShapes(document, places);
     var areas = new CarriedAreas(found, document, places);
     document.stories().values().stream()
@@ -89,8 +89,10 @@ public final class DrawnShapes {
           out = out.withMedia(g.picture().media());
         }
       }
-      shapes.on(p, areas.on(p), behind);
-      shapes.hold(p.number(), apart.getOrDefault(p.number(), List.of()));
+      Set<Painted> elsewhere = apart.bars().getOrDefault(p.number(), Set.of());
+      elsewhere.forEach(s -> shapes.take(p, s.box()));
+      shapes.on(p, areas.on(p), behind, elsewhere);
+      shapes.hold(p.number(), apart.shapes().getOrDefault(p.number(), List.of()));
     }
     Map<NodeId, Paragraph> holding = new HashMap<>();
     for (Map.Entry<NodeId, List<Inline>> e : shapes.anchored.entrySet()) {
@@ -143,10 +145,7 @@ public final class DrawnShapes {
                   0,
                   Optional.empty(),
                   Look.PLAIN));
-      page.shapes().stream()
-          .filter(g::shows)
-          .map(Painted::box)
-          .forEach(s -> taken.computeIfAbsent(page.number(), k -> new ArrayList<>()).add(s));
+      page.shapes().stream().filter(g::shows).map(Painted::box).forEach(s -> take(page, s));
     }
     return true;
   }
@@ -179,9 +178,15 @@ public final class DrawnShapes {
         true);
   }
 
-  private void on(ScannedPage page, CarriedAreas.On carried, List<Ground> behind) {
+  private void take(ScannedPage page, Box box) {
+    taken.computeIfAbsent(page.number(), k -> new ArrayList<>()).add(box);
+  }
+
+  private void on(
+      ScannedPage page, CarriedAreas.On carried, List<Ground> behind, Set<Painted> elsewhere) {
     List<Paragraph> here = paragraphs.getOrDefault(page.number(), List.of());
-    List<Painted> left = leftOver(page, carried, behind);
+    List<Painted> left =
+        leftOver(page, carried, behind).stream().filter(s -> !elsewhere.contains(s)).toList();
     if (here.isEmpty() || left.size() > DocumentThresholds.DrawnShapes.MAX_ON_PAGE) {
       return;
     }
@@ -194,8 +199,8 @@ public final class DrawnShapes {
       }
       anchored
           .computeIfAbsent(anchor.id(), k -> new ArrayList<>())
-          .add(shape(s, box, box.y() - at.box().y()));
-      taken.computeIfAbsent(page.number(), k -> new ArrayList<>()).add(s.box());
+          .add(shape(s, box, behind(box, box.y() - at.box().y())));
+      take(page, s.box());
     }
   }
 
@@ -209,13 +214,19 @@ public final class DrawnShapes {
               && s.fill().isPresent()
               && (out.stream().anyMatch(o -> meet(o.box(), s.box()))
                   || behind.stream().anyMatch(g -> g.showsUnder(s)));
-      boolean drawable = !s.free() && (s.shows() || covers);
+      boolean drawable = (!s.free() || isBall(s)) && (s.shows() || covers);
       if (drawable && !carried.carries(s.box(), s.fill().isPresent())) {
         out.add(s);
       }
     }
     out.removeIf(s -> behind.stream().anyMatch(g -> g.shows(s)));
     return out;
+  }
+
+  /** Whether it is one of the small balls that numbers of items stand on. */
+  private static boolean isBall(Painted s) {
+    double most = DocumentThresholds.DrawnShapes.BALL;
+    return s.patterned() && s.box().width() < most && s.box().height() < most;
   }
 
   private static boolean meet(Box a, Box b) {
@@ -257,17 +268,18 @@ public final class DrawnShapes {
     return Math.min(s.box().width(), s.box().height()) < DocumentThresholds.DrawnShapes.LINE;
   }
 
-  private static Inline shape(Painted s, Box box, double down) {
+  static Inline.Shape shape(Painted s, Box box, Placement place) {
     boolean line = isLine(s);
     Optional<Colour> fill = line ? s.fill().or(() -> s.stroke().map(Rule::colour)) : s.fill();
     Optional<Rule> outline = line ? Optional.empty() : s.stroke();
     return new Inline.Shape(
-        new Inline.Drawing(Inline.Geometry.RECTANGLE, fill, outline),
+        new Inline.Drawing(
+            isBall(s) ? Inline.Geometry.ELLIPSE : Inline.Geometry.RECTANGLE, fill, outline),
         box.width(),
         box.height(),
         new Inline.BoxText(Optional.empty(), false, Insets.NONE, VerticalAlignment.TOP),
         "",
-        behind(box, down),
+        place,
         0,
         Optional.empty(),
         Look.PLAIN);

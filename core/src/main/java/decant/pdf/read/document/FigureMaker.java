@@ -69,8 +69,16 @@ final class FigureMaker {
     return b.width() > share * setup.width() && b.height() > share * setup.height();
   }
 
+  /** Whether a picture reaches beyond both margins, as bars at the head of slides do. */
+  private static boolean isAcross(Box b, PageSetup setup) {
+    double beyond = DocumentThresholds.FigureMaker.BEYOND;
+    return setup.columns().count() == 1
+        && b.x() < setup.margins().left() - beyond
+        && b.right() > setup.width() - setup.margins().right() + beyond;
+  }
+
   /** A picture at its place on the page, whatever the margins are. */
-  private Paragraph wholePage(Detected.Figure f) {
+  private Paragraph onPage(Detected.Figure f, Placement.Wrap wrap, boolean behind) {
     Media m = f.placed().media();
     media.put(m.id(), m);
     Box b = f.box();
@@ -78,16 +86,20 @@ final class FigureMaker {
         new Placement.Floating(
             new Placement.Axis(Placement.Origin.PAGE, Placement.Align.OFFSET, b.x()),
             new Placement.Axis(Placement.Origin.PAGE, Placement.Align.OFFSET, b.y()),
-            Placement.Wrap.THROUGH,
+            wrap,
             Insets.NONE,
-            true);
-    Look look = Look.of(ParagraphTraits.LINE_PITCH, LinePitch.SINGLE);
+            behind);
+    Look look =
+        Look.of(ParagraphTraits.LINE_PITCH, behind ? LinePitch.SINGLE : new LinePitch.Exactly(1));
     return new Paragraph(NodeId.fresh(), look, Look.PLAIN, List.of(placed(f, place)));
   }
 
   Paragraph figure(Detected.Figure f, PageSetup setup) {
     if (coversPage(f.box(), setup)) {
-      return wholePage(f);
+      return onPage(f, Placement.Wrap.THROUGH, true);
+    }
+    if (isAcross(f.box(), setup)) {
+      return onPage(f, Placement.Wrap.ABOVE_AND_BELOW, false);
     }
     Media m = f.placed().media();
     media.put(m.id(), m);

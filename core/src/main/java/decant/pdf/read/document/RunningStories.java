@@ -83,10 +83,10 @@ final class RunningStories {
     return out;
   }
 
-  /** The stories with boxes that stand on every page, in whatever header it has. */
+  /** The stories with what stands on every page, in whatever header it has. */
   static Map<Section.Running, Story> with(
-      List<Inline.Shape> boxes, Map<Section.Running, Story> stories) {
-    if (boxes.isEmpty()) {
+      ApartStories.OnPages boxes, Map<Section.Running, Story> stories) {
+    if (boxes.all().isEmpty() && boxes.butFirst().isEmpty()) {
       return stories;
     }
     var out = new LinkedHashMap<>(stories);
@@ -98,8 +98,11 @@ final class RunningStories {
       if (!which.isHeader() || !(story.blocks().getFirst() instanceof Paragraph p)) {
         return story;
       }
-      var inlines = new ArrayList<>(p.inlines());
-      inlines.addAll(boxes);
+      var inlines = new ArrayList<Inline>(boxes.all());
+      if (which != Section.Running.HEADER_FIRST) {
+        inlines.addAll(boxes.butFirst());
+      }
+      inlines.addAll(p.inlines());
       // It is another story than that of sections without them, and its paragraphs are others.
       var blocks = new ArrayList<Block>();
       blocks.add(new Paragraph(NodeId.fresh(), p.look(), p.endLook(), inlines));

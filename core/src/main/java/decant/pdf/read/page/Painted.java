@@ -9,7 +9,8 @@ import java.util.Optional;
  * A shape drawn on a page.
  *
  * @param free whether most of its outline is curved or slanting: no ruled line, no upright box
- * @param patterned whether its inside is a gradient or a pattern rather than one colour
+ * @param patterned whether its inside is no one colour: a gradient, a pattern, or what shines
+ *     through of what is below it
  * @param fill the colour of its inside, if that is painted; of a gradient its middle
  * @param stroke how its outline is drawn, if it is
  * @param content number of the marked content it belongs to; -1 for none

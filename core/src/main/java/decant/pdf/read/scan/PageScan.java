@@ -34,8 +34,8 @@ import org.apache.pdfbox.cos.COSName;
 import org.apache.pdfbox.pdmodel.PDPage;
 import org.apache.pdfbox.pdmodel.common.PDRectangle;
 import org.apache.pdfbox.pdmodel.font.PDFont;
+import org.apache.pdfbox.pdmodel.graphics.form.PDTransparencyGroup;
 import org.apache.pdfbox.pdmodel.graphics.image.PDImage;
-import org.apache.pdfbox.pdmodel.graphics.shading.PDShading;
 import org.apache.pdfbox.pdmodel.graphics.state.RenderingMode;
 import org.apache.pdfbox.pdmodel.interactive.annotation.PDAnnotation;
 import org.apache.pdfbox.util.Matrix;
@@ -501,17 +501,16 @@ public final class PageScan extends PDFGraphicsStreamEngine {
   @Override
   public void shadingFill(COSName shadingName) {
     if (!isFurniture()) {
-      paths.shaded(shading(shadingName), showing(), content());
+      paths.shaded(getResources(), shadingName, showing(), content());
     }
   }
 
-  private Optional<PDShading> shading(COSName name) {
-    try {
-      return Optional.ofNullable(getResources().getShading(name));
-    } catch (IOException | RuntimeException e) {
-      Faults.mended("reading a gradient", e); // its place is known all the same
-      return Optional.empty();
-    }
+  /** What shines through a group shines through all of it (ISO 32000-2 §11.6.6). */
+  @Override
+  public void showTransparencyGroup(PDTransparencyGroup group) throws IOException {
+    double outer = paths.group(getGraphicsState());
+    super.showTransparencyGroup(group);
+    paths.endGroup(outer);
   }
 
   private void note(boolean stroked, boolean filled) {

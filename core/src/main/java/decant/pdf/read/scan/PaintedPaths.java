@@ -14,6 +14,8 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import org.apache.pdfbox.cos.COSName;
+import org.apache.pdfbox.pdmodel.PDResources;
 import org.apache.pdfbox.pdmodel.graphics.PDLineDashPattern;
 import org.apache.pdfbox.pdmodel.graphics.color.PDColor;
 import org.apache.pdfbox.pdmodel.graphics.shading.PDShading;
@@ -24,9 +26,15 @@ import org.jspecify.annotations.Nullable;
 final class PaintedPaths {
   private static final int MAX_SHAPES = 20_000;
 
+  /** So many of the shapes before one are looked at. */
+  private static final int MAX_BELOW = 500;
+
   private final AffineTransform toShown;
   private final List<RuledLine> rules = new ArrayList<>();
   private final List<Painted> shapes = new ArrayList<>();
+
+  /** How much shows of what is painted in the groups that are open, 0 to 1. */
+  private double groupAlpha = 1;
 
   /**
    * @param toShown from the page's own space to the page as shown
@@ -41,6 +49,21 @@ final class PaintedPaths {
 
   List<Painted> shapes() {
     return shapes;
+  }
+
+  /**
+   * Begins a group that is painted as one.
+   *
+   * @return what is to be given back at its end
+   */
+  double group(PDGraphicsState state) {
+    double outer = groupAlpha;
+    groupAlpha *= state.getNonStrokeAlphaConstant();
+    return outer;
+  }
+
+  void endGroup(double outer) {
+    groupAlpha = outer;
   }
 
   /** Notes the ruled lines of a path. */
@@ -71,7 +94,8 @@ final class PaintedPaths {
     boolean patterned = filled && PatternInk.is(state.getNonStrokingColor());
     Optional<Rule> outline = stroked ? Optional.of(stroke(state)) : Optional.empty();
     if (filled && state.getNonStrokeAlphaConstant() > 0) {
-      Colour paint = colour(state.getNonStrokingColor());
+      double alpha = groupAlpha * state.getNonStrokeAlphaConstant();
+      Colour paint = colour(state.getNonStrokingColor()).onPaper(alpha);
       OptionalDouble frame = stroked ? OptionalDouble.empty() : PathRules.frame(path);
       if (frame.isPresent()) {
         outline = Optional.of(Rule.single(frame.getAsDouble(), paint));
@@ -81,19 +105,30 @@ final class PaintedPaths {
     }
     if (inside.isPresent() || outline.isPresent()) {
       Rectangle2D box = toShown.createTransformedShape(path.getBounds2D()).getBounds2D();
-      add(box, showing, PathRules.isFree(path), patterned, inside, outline, content);
+      boolean mixed = filled && state.getNonStrokeAlphaConstant() < 1 && liesOnSomething(box);
+      add(box, showing, PathRules.isFree(path), patterned || mixed, inside, outline, content);
     }
   }
 
+  /** Whether what is below an area shines through it. */
+  private boolean liesOnSomething(Rectangle2D box) {
+    int last = Math.max(0, shapes.size() - MAX_BELOW);
+    return shapes.subList(last, shapes.size()).stream()
+        .anyMatch(s ->
+            s.shows()
+                && box.intersects(s.box().x(), s.box().y(), s.box().width(), s.box().height()));
+  }
+
   /** Notes an area that a gradient fills. */
-  void shaded(Optional<PDShading> shading, Rectangle2D showing, int content) {
+  void shaded(PDResources resources, COSName name, Rectangle2D showing, int content) {
     Colour middle = Colour.BLACK;
     try {
-      middle = shading.isPresent() ? PatternInk.of(shading.get()) : middle;
+      PDShading shading = resources.getShading(name);
+      middle = shading == null ? middle : PatternInk.of(shading);
     } catch (IOException | RuntimeException e) {
       Faults.mended("reading the colours of a gradient", e);
     }
-    add(showing, showing, false, true, Optional.of(middle), Optional.empty(), content);
+    add(showing, showing, true, true, Optional.of(middle), Optional.empty(), content);
   }
 
   private void add(

@@ -1,0 +1,88 @@
+package decant.pdf;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import decant.Samples;
+import decant.Tool;
+import decant.layout.Layout;
+import decant.model.Document;
+import decant.model.Inline;
+import decant.model.Paragraph;
+import java.awt.Color;
+import java.awt.image.BufferedImage;
+import java.nio.file.Path;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+
+/** The words of a header show on the bar that they stand on, as poppler paints the pages. */
+class RunningBarsTest {
+  private static final Color BAR = new Color(0, 0, 150);
+  private static final int PAGES = 5;
+
+  @TempDir Path folder;
+
+  private static void bar(DrawnPdf pdf) {
+    pdf.filled(BAR, 0, 20, 596, 50)
+        .ink(Color.WHITE)
+        .text(DrawnPdf.BOLD, 16, 72, 50, "Saltmarsh Quay harbour office")
+        .ink(Color.BLACK);
+  }
+
+  private static DrawnPdf document(boolean onFirst) {
+    var pdf = new DrawnPdf();
+    for (int k = 0; k < PAGES; k++) {
+      if (k > 0) {
+        pdf.page();
+      }
+      if (k > 0 || onFirst) {
+        bar(pdf);
+      }
+      pdf.prose(72, 120, 440, "Notice " + (k * 7919) + ". " + DrawnPdf.PROSE.repeat(2));
+    }
+    return pdf;
+  }
+
+  /** Pixels of paper's colour within the bar, which letters are made of. */
+  private static int letters(BufferedImage page) {
+    int light = 0;
+    for (int y = 22; y < 68; y++) {
+      for (int x = 60; x < 400; x++) {
+        light += new Color(page.getRGB(x, y)).getRed() > 150 ? 1 : 0;
+      }
+    }
+    return light;
+  }
+
+  @ParameterizedTest
+  @ValueSource(booleans = {true, false})
+  void theWordsShowOnTheirBar(boolean onFirst) throws Exception {
+    Path source = document(onFirst).saved(folder);
+    Document d = Samples.taken(source).document();
+    Layout l = Samples.layout(d);
+    Path published = Published.file(folder, l, Samples.choices(l));
+    for (int page = onFirst ? 1 : 2; page <= PAGES; page++) {
+      BufferedImage was = Tool.painted(source, page);
+      BufferedImage is = Tool.painted(published, page);
+      assertThat(new Color(is.getRGB(580, 40))).as("page " + page).isEqualTo(BAR);
+      assertThat(letters(is)).as("page " + page).isGreaterThan(letters(was) / 2);
+    }
+    assertThat(new Color(Tool.painted(published, 1).getRGB(580, 40)).equals(BAR))
+        .isEqualTo(onFirst);
+  }
+
+  /** The bar is written once, in the header, rather than on each page. */
+  @Test
+  void theBarIsPartOfTheHeader() throws Exception {
+    Document d = Samples.taken(document(true).saved(folder)).document();
+    assertThat(d.paragraphs())
+        .noneMatch(p -> p.inlines().stream().anyMatch(i -> i instanceof Inline.Shape));
+    assertThat(d.sections().getFirst().running().values())
+        .anyMatch(s ->
+            s.blocks().stream()
+                .anyMatch(b ->
+                    b instanceof Paragraph p
+                        && p.inlines().stream().anyMatch(i -> i instanceof Inline.Shape)));
+  }
+}
