@@ -51,14 +51,14 @@ final class OdfForms {
   /**
    * What a control shows, as text: a place to fill in, and what is written beside it.
    *
-   * @param control its name
+   * @param control where it is shown
    * @param id for the place to fill in
-   * @param width of it, in points
    * @param boxed whether a box shows where it is, also while it is empty
    * @return empty if it is none, or one that Decant does not know
    */
-  List<Inline> shown(String control, String id, double width, boolean boxed, Look look) {
-    Element e = controls.get(control);
+  List<Inline> shown(Element control, String id, boolean boxed, Look look) {
+    double width = Measures.length(control.attribute("svg:width")).orElse(0.0);
+    Element e = controls.get(control.attribute("draw:control").orElse(""));
     if (e == null) {
       return List.of();
     }
@@ -87,6 +87,12 @@ final class OdfForms {
       out.add(new Inline.Text(" " + label, look));
     }
     return out;
+  }
+
+  /** Whether a control stands on the line, as a letter does. */
+  static boolean isOnLine(Element control) {
+    return control.name().equals("draw:control")
+        && control.attribute("text:anchor-type").filter("as-char"::equals).isPresent();
   }
 
   private static Optional<Kind> kind(Element e) {

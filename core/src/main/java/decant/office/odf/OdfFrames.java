@@ -85,25 +85,9 @@ final class OdfFrames {
     };
   }
 
-  /** What a control on the line shows; empty for one that has its own place. */
-  Optional<List<Inline>> onLine(Element control, Look look) {
-    boolean inline = control.attribute("text:anchor-type").filter("as-char"::equals).isPresent();
-    List<Inline> shown = inline ? shown(control, false, look) : List.of();
-    return shown.isEmpty() ? Optional.empty() : Optional.of(shown);
-  }
-
-  private List<Inline> shown(Element control, boolean boxed, Look look) {
-    return shared.forms.shown(
-        control.attribute("draw:control").orElse(""),
-        shared.fieldId(),
-        width(control),
-        boxed,
-        look);
-  }
-
   /** A control with its own place is a box. */
   private Optional<Inline> control(Element e, Look look, NodeId at) {
-    List<Inline> shown = shown(e, true, Look.PLAIN);
+    List<Inline> shown = shared.forms.shown(e, shared.fieldId(), true, Look.PLAIN);
     if (shown.isEmpty()) {
       shared.find(
           Finding.Kind.FORM, Finding.Severity.LOSS, WORDS.say("odf-frames.a-field-of-a-form"), at);

@@ -211,11 +211,10 @@ final class OdfInlines {
     if (e.name().equals("draw:a")) {
       look = linked(e);
     }
-    Optional<List<Inline>> onLine =
-        e.name().equals("draw:control") ? body.frames().onLine(e, look) : Optional.empty();
-    if (onLine.isPresent()) {
-      onLine.get().forEach(this::thing);
-    } else {
+    List<Inline> onLine =
+        OdfForms.isOnLine(e) ? shared.forms.shown(e, shared.fieldId(), false, look) : List.of();
+    onLine.forEach(this::thing);
+    if (onLine.isEmpty()) {
       body.frames().read(e, look, id).ifPresent(this::thing);
     }
     look = around;
