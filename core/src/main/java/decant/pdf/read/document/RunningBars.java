@@ -72,10 +72,11 @@ final class RunningBars {
     for (Map<Integer, Painted> bar : bars.values()) {
       int begin = first ? from : from + 1;
       boolean onAll = to - begin > 1 && IntStream.range(begin, to).allMatch(bar::containsKey);
-      if (onAll && (first || !bar.containsKey(from))) {
+      Painted one = bar.get(begin);
+      if (onAll && one != null && (first || !bar.containsKey(from))) {
         IntStream.range(begin, to)
             .forEach(p -> taken.computeIfAbsent(p, k -> new HashSet<>()).add(bar.get(p)));
-        out.add(DrawnShapes.shape(bar.get(begin), bar.get(begin).box(), onPage(bar.get(begin))));
+        out.add(DrawnShapes.shape(one, one.box(), onPage(one)));
       }
     }
     return out;
