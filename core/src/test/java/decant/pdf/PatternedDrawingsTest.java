@@ -8,6 +8,7 @@ import decant.layout.Layout;
 import decant.model.Document;
 import decant.model.Inline;
 import decant.model.Metadata;
+import decant.model.Table;
 import decant.pdf.choices.Conformance;
 import decant.pdf.choices.Conformance.Standard;
 import decant.pdf.choices.Enclosures;
@@ -323,5 +324,46 @@ class PatternedDrawingsTest {
             });
     pdf.prose(72, 90, 450, DrawnPdf.PROSE);
     assertAlike(pdf, new int[][] {{20, 20}, {20, 800}, {570, 420}, {250, 842 - 350}});
+  }
+
+  /** Office programs fill the heads of tables so; words in them are words of cells. */
+  @Test
+  void cellsWithGradientsStayATable() throws Exception {
+    DrawnPdf pdf =
+        prose()
+            .painted((file, page, c) -> {
+              PDColor fading =
+                  pattern(
+                      page,
+                      gradient(
+                          COSName.DEVICERGB,
+                          numbers(0, 560, 0, 580),
+                          numbers(.5, .6, .9),
+                          numbers(.8, .9, 1)));
+              for (int k = 0; k < 5; k++) {
+                c.setNonStrokingColor(fading);
+                c.addRect(72 + 80 * k, 560, 80, 20);
+                c.fill();
+              }
+              c.setNonStrokingColor(Color.BLACK);
+            });
+    for (int k = 0; k <= 5; k++) {
+      pdf.line(72 + 80 * k, 262, 72 + 80 * k, 362);
+      pdf.line(72, 262 + 20 * k, 472, 262 + 20 * k);
+    }
+    for (int row = 0; row < 5; row++) {
+      for (int k = 0; k < 5; k++) {
+        pdf.text(76 + 80 * k, 276 + 20 * row, row == 0 ? "Head " + k : row + "." + k);
+      }
+    }
+    Document d = Samples.taken(pdf.saved(folder)).document();
+    assertThat(d.sections().getFirst().blocks())
+        .filteredOn(b -> b instanceof Table)
+        .singleElement()
+        .satisfies(t -> {
+          assertThat(((Table) t).rows()).hasSize(5);
+          assertThat(((Table) t).rows().getFirst().cells()).hasSize(5);
+        });
+    assertThat(d.paragraphs()).anyMatch(p -> p.text().strip().equals("Head 3"));
   }
 }

@@ -116,7 +116,8 @@ public record AskedFor(
   public String shown() {
     return switch (kind) {
       case TICK -> at == 1 ? TICKED : NOT_TICKED;
-      case CHOICE -> at >= 0 && at < options.size() ? options.get(at) : "";
+      case CHOICE ->
+          options.isEmpty() ? NOTHING : options.get(at >= 0 && at < options.size() ? at : 0);
       case TEXT -> "";
     };
   }

@@ -77,15 +77,17 @@ final class FigureMaker {
         && b.right() > setup.width() - setup.margins().right() + beyond;
   }
 
-  /** A picture at its place on the page, whatever the margins are. */
-  private Paragraph onPage(Detected.Figure f, Placement.Wrap wrap, boolean behind) {
+  /** A picture at its place across the page, whatever the margins are. */
+  private Paragraph onPage(
+      Detected.Figure f, Placement.Wrap wrap, boolean behind, Placement.Origin down) {
     Media m = f.placed().media();
     media.put(m.id(), m);
     Box b = f.box();
     var place =
         new Placement.Floating(
             new Placement.Axis(Placement.Origin.PAGE, Placement.Align.OFFSET, b.x()),
-            new Placement.Axis(Placement.Origin.PAGE, Placement.Align.OFFSET, b.y()),
+            new Placement.Axis(
+                down, Placement.Align.OFFSET, down == Placement.Origin.PAGE ? b.y() : 0),
             wrap,
             Insets.NONE,
             behind);
@@ -96,10 +98,16 @@ final class FigureMaker {
 
   Paragraph figure(Detected.Figure f, PageSetup setup) {
     if (coversPage(f.box(), setup)) {
-      return onPage(f, Placement.Wrap.THROUGH, true);
+      return onPage(f, Placement.Wrap.THROUGH, true, Placement.Origin.PAGE);
     }
     if (isAcross(f.box(), setup)) {
-      return onPage(f, Placement.Wrap.ABOVE_AND_BELOW, false);
+      // What begins a page stays there; what stands in the text moves with it.
+      boolean top = f.box().y() < setup.margins().top() + DocumentThresholds.FigureMaker.BEYOND;
+      return onPage(
+          f,
+          Placement.Wrap.ABOVE_AND_BELOW,
+          false,
+          top ? Placement.Origin.PAGE : Placement.Origin.PARAGRAPH);
     }
     Media m = f.placed().media();
     media.put(m.id(), m);

@@ -33,6 +33,9 @@ public final class DetectedDrawings {
   /** More drawings than this on one page are a texture, and said to be left out. */
   private static final int MAX_ON_PAGE = 40;
 
+  /** So many shapes are looked at for letters on them. */
+  private static final int MAX_LOOKED_AT = 2000;
+
   /**
    * A place of a page that a picture is cut out of.
    *
@@ -367,12 +370,18 @@ public final class DetectedDrawings {
 
   private static boolean isDrawn(List<Painted> cluster, ScannedPage page) {
     long marks = cluster.stream().filter(Painted::free).count();
-    long large =
+    boolean large =
         cluster.stream()
             .filter(s -> s.free() || s.patterned())
             .filter(s -> s.box().width() > 8 || s.box().height() > 8)
-            .count();
-    return large > 0 || marks >= 12 || hasBars(cluster, page);
+            .limit(MAX_LOOKED_AT)
+            .anyMatch(s -> s.free() || !isWrittenOn(s, page));
+    return large || marks >= 12 || hasBars(cluster, page) || Panels.isBar(cluster);
+  }
+
+  /** Cells of a table may have gradients too. */
+  private static boolean isWrittenOn(Painted s, ScannedPage page) {
+    return page.glyphs().stream().anyMatch(g -> !g.isSpace() && g.standsIn(s.box()));
   }
 
   /** Bars of several lengths that stand on one line, with nothing written on them. */

@@ -22,7 +22,7 @@ final class Panels {
       return false;
     }
     List<TextLine> lines = Lines.of(page.only(d.labels()));
-    if (isBar(d)) {
+    if (isBar(d.shapes())) {
       return lines.stream().anyMatch(Panels::isWord);
     }
     List<TextLine> sentences = lines.stream().filter(Panels::isSentence).toList();
@@ -34,10 +34,10 @@ final class Panels {
   }
 
   /** Whether it is but a box filled with a gradient or a pattern, as heads and buttons are. */
-  private static boolean isBar(DetectedDrawings.Drawing d) {
-    return d.shapes().size() <= DrawingThresholds.Panels.BAR_SHAPES
-        && d.shapes().stream().noneMatch(Painted::free)
-        && d.shapes().stream().anyMatch(Painted::patterned);
+  static boolean isBar(List<Painted> shapes) {
+    return shapes.size() <= DrawingThresholds.Panels.BAR_SHAPES
+        && shapes.stream().noneMatch(Painted::free)
+        && shapes.stream().anyMatch(Painted::patterned);
   }
 
   private static boolean isSentence(TextLine l) {

@@ -110,13 +110,19 @@ final class PaintedPaths {
     }
   }
 
-  /** Whether what is below an area shines through it. */
+  /**
+   * Whether more than one colour lies below an area: a ground that it lies on as a whole is one.
+   */
   private boolean liesOnSomething(Rectangle2D box) {
     int last = Math.max(0, shapes.size() - MAX_BELOW);
     return shapes.subList(last, shapes.size()).stream()
-        .anyMatch(s ->
-            s.shows()
-                && box.intersects(s.box().x(), s.box().y(), s.box().width(), s.box().height()));
+        .filter(Painted::shows)
+        .map(s ->
+            new Rectangle2D.Double(s.box().x(), s.box().y(), s.box().width(), s.box().height()))
+        .anyMatch(below -> {
+          Rectangle2D both = below.createIntersection(box);
+          return both.getWidth() > 1 && both.getHeight() > 1 && !below.contains(box);
+        });
   }
 
   /** Notes an area that a gradient fills. */
