@@ -103,22 +103,18 @@ final class PatternFills extends PdfBoxGraphics2DDrawControlDefault {
       return;
     }
     Rectangle at = seen.getBounds();
-    // Masks and tiles have their places in the dots of the drawing, so that it begins where that
-    // does.
-    int width = at.x + at.width;
-    int height = at.y + at.height;
-    painted += (long) width * height;
+    painted += (long) at.width * at.height;
     if (painted > MAX_PIXELS) {
       throw new FormGraphics.Unwritable("too much of it is painted");
     }
-    var all = new BufferedImage(width, height, BufferedImage.TYPE_INT_ARGB);
-    Graphics2D into = all.createGraphics();
+    var image = new BufferedImage(at.width, at.height, BufferedImage.TYPE_INT_ARGB);
+    Graphics2D into = image.createGraphics();
     into.setRenderingHint(RenderingHints.KEY_ANTIALIASING, RenderingHints.VALUE_ANTIALIAS_ON);
+    into.translate(-at.x, -at.y);
     into.transform(toDots);
-    into.setPaint(paint);
+    into.setPaint(new ShiftedPaint(paint, at.x, at.y));
     into.fill(shape);
     into.dispose();
-    BufferedImage image = all.getSubimage(at.x, at.y, at.width, at.height);
     g.setTransform(new AffineTransform());
     g.drawImage(image, AffineTransform.getTranslateInstance(at.x, at.y), null);
     g.setTransform(toDots);
