@@ -1,5 +1,6 @@
 package decant.frozen;
 
+import decant.picture.StandInFonts;
 import java.awt.image.BufferedImage;
 import java.io.IOException;
 import java.nio.file.Path;
@@ -17,6 +18,10 @@ final class Ink {
 
   /** Pixels of a field's side, at 36 dots an inch: a third of an inch. */
   private static final int FIELD = 12;
+
+  static {
+    StandInFonts.use(); // whatever fonts the machine has
+  }
 
   private Ink() {}
 
