@@ -11,6 +11,13 @@ import decant.model.Paragraph;
 import java.awt.Color;
 import java.awt.image.BufferedImage;
 import java.nio.file.Path;
+import org.apache.pdfbox.cos.COSArray;
+import org.apache.pdfbox.cos.COSDictionary;
+import org.apache.pdfbox.cos.COSName;
+import org.apache.pdfbox.pdmodel.graphics.color.PDColor;
+import org.apache.pdfbox.pdmodel.graphics.color.PDPattern;
+import org.apache.pdfbox.pdmodel.graphics.pattern.PDShadingPattern;
+import org.apache.pdfbox.pdmodel.graphics.shading.PDShading;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -84,5 +91,66 @@ class RunningBarsTest {
                 .anyMatch(b ->
                     b instanceof Paragraph p
                         && p.inlines().stream().anyMatch(i -> i instanceof Inline.Shape)));
+  }
+
+  private static COSArray numbers(float... values) {
+    var out = new COSArray();
+    out.setFloatArray(values);
+    return out;
+  }
+
+  /** A gradient from dark to light behind all of a page, as slides have it. */
+  private static void background(DrawnPdf pdf) {
+    pdf.painted((file, page, c) -> {
+      var blend = new COSDictionary();
+      blend.setInt(COSName.FUNCTION_TYPE, 2);
+      blend.setItem(COSName.DOMAIN, numbers(0f, 1f));
+      blend.setItem(COSName.C0, numbers(.9f, .95f, 1f));
+      blend.setItem(COSName.C1, numbers(0f, 0f, .4f));
+      blend.setInt(COSName.N, 1);
+      var shading = new COSDictionary();
+      shading.setInt(COSName.SHADING_TYPE, 2);
+      shading.setItem(COSName.COLORSPACE, COSName.DEVICERGB);
+      shading.setItem(COSName.COORDS, numbers(0f, 0f, 0f, 842f));
+      shading.setItem(COSName.FUNCTION, blend);
+      var pattern = new PDShadingPattern();
+      pattern.setShading(PDShading.create(shading));
+      c.setNonStrokingColor(
+          new PDColor(page.getResources().add(pattern), new PDPattern(page.getResources())));
+      c.addRect(0, 0, 596, 843);
+      c.fill();
+    });
+  }
+
+  @Test
+  void theWordsShowOnTheGroundOfAllPages() throws Exception {
+    var pdf = new DrawnPdf();
+    for (int k = 0; k < PAGES; k++) {
+      if (k > 0) {
+        pdf.page();
+      }
+      background(pdf);
+      pdf.ink(Color.WHITE)
+          .text(DrawnPdf.BOLD, 16, 72, 50, "Saltmarsh Quay harbour office")
+          .ink(Color.BLACK);
+      pdf.prose(72, 420, 440, "Notice " + (k * 7919) + ". " + DrawnPdf.PROSE.repeat(2));
+    }
+    Path source = pdf.saved(folder);
+    Layout l = Samples.layout(Samples.taken(source).document());
+    Path published = Published.file(folder, l, Samples.choices(l));
+    for (int page = 1; page <= PAGES; page++) {
+      BufferedImage was = Tool.painted(source, page);
+      BufferedImage is = Tool.painted(published, page);
+      for (int y : new int[] {90, 400, 800}) {
+        assertThat(Math.abs(rgb(is, y).getRed() - rgb(was, y).getRed()))
+            .as("ground of page %d at %d", page, y)
+            .isLessThan(12);
+      }
+      assertThat(letters(is)).as("page " + page).isGreaterThan(letters(was) / 2);
+    }
+  }
+
+  private static Color rgb(BufferedImage page, int y) {
+    return new Color(page.getRGB(20, y));
   }
 }

@@ -133,7 +133,8 @@ public final class PdfReader {
             .mapToObj(p -> turned(pages.get(p), sides.get(p)))
             .toList();
     slanted.forEach(apart::addAll);
-    var maker = new DocumentMaker(pages, found, notes, apart, running, joiner, metadata);
+    var maker =
+        new DocumentMaker(pages, found, notes, apart, running, drawn.grounds(), joiner, metadata);
     Document d = maker.make();
     d = DocumentMaker.withLinks(d, links.targets(maker.places(), d));
     d = LiveContents.in(d);

@@ -73,6 +73,11 @@ public final class ApartStories {
     return bars.taken();
   }
 
+  /** Whether what lies behind a page became part of its header. */
+  boolean hasBackground(int page) {
+    return bars.hasBackground(page);
+  }
+
   /** The texts that were taken as part of every page. */
   public Set<ApartText> watermarks() {
     return watermarks;
@@ -84,12 +89,12 @@ public final class ApartStories {
    * @param all on all of them
    * @param butFirst on all but the first
    */
-  record OnPages(List<Inline.Shape> all, List<Inline.Shape> butFirst) {}
+  record OnPages(List<Inline> all, List<Inline> butFirst) {}
 
   /** What is part of all pages from one up to another, areas below texts. */
   OnPages take(int from, int to) {
-    List<Inline.Shape> all = new ArrayList<>(bars.take(from, to, true));
-    List<Inline.Shape> butFirst = bars.take(from, to, false);
+    List<Inline> all = new ArrayList<>(bars.take(from, to, true));
+    List<Inline> butFirst = bars.take(from, to, false);
     all.addAll(takeWatermarks(from, to));
     return new OnPages(all, butFirst);
   }

@@ -31,6 +31,7 @@ import decant.pdf.read.lines.Dehyphenator;
 import decant.pdf.read.lines.TextColumns;
 import decant.pdf.read.page.Directions;
 import decant.pdf.read.page.Glyph;
+import decant.pdf.read.page.Ground;
 import decant.pdf.read.page.LookMaker;
 import decant.pdf.read.page.RuledLine;
 import decant.pdf.read.page.ScannedPage;
@@ -85,6 +86,7 @@ public final class DocumentMaker {
       List<DetectedNote> notes,
       List<ApartText> apart,
       RunningTexts.Result running,
+      Map<Integer, List<Ground>> grounds,
       Dehyphenator joiner,
       Metadata metadata) {
     this.pages = pages;
@@ -98,7 +100,8 @@ public final class DocumentMaker {
     this.joiner = joiner;
     this.metadata = metadata;
     this.styles = new StyleMaker(found);
-    this.apart = new ApartStories(apart, styles.bodyText(), new RunningBars(pages, running));
+    this.apart =
+        new ApartStories(apart, styles.bodyText(), new RunningBars(pages, running, grounds));
     this.paper = new PaperMaker(pages, running);
     this.looks = new ParagraphLooks(styles, lists, found);
     this.noteMaker = new NoteMaker(styles, joiner, places);

@@ -84,7 +84,7 @@ public final class DrawnShapes {
     Document out = document;
     for (ScannedPage p : pages) {
       List<Ground> behind = grounds.getOrDefault(p.number(), List.of());
-      if (shapes.grounds(p, behind)) {
+      if (shapes.grounds(p, behind, apart.hasBackground(p.number()))) {
         for (Ground g : behind) {
           out = out.withMedia(g.picture().media());
         }
@@ -122,29 +122,23 @@ public final class DrawnShapes {
   }
 
   /** Puts drawings behind the text of a page; false if nothing is there to hold them. */
-  private boolean grounds(ScannedPage page, List<Ground> behind) {
+  private boolean grounds(ScannedPage page, List<Ground> behind, boolean inHeader) {
     List<Paragraph> here = paragraphs.getOrDefault(page.number(), List.of());
     Finding.SourcePlace at = here.isEmpty() ? null : places.get(here.getFirst().id());
     if (at == null) {
       return false;
     }
     for (Ground g : behind) {
+      if (inHeader && g.background()) {
+        page.shapes().stream().filter(g::shows).map(Painted::box).forEach(s -> take(page, s));
+        continue;
+      }
       Box b = g.box();
       Paragraph holder = standing(here, b);
       Finding.SourcePlace from = places.getOrDefault(holder.id(), at);
       anchored
           .computeIfAbsent(holder.id(), k -> new ArrayList<>())
-          .add(
-              new Inline.Picture(
-                  g.picture().media().id(),
-                  b.width(),
-                  b.height(),
-                  "",
-                  behind(b, b.y() - from.box().y()),
-                  Insets.NONE,
-                  0,
-                  Optional.empty(),
-                  Look.PLAIN));
+          .add(picture(g, behind(b, b.y() - from.box().y())));
       page.shapes().stream().filter(g::shows).map(Painted::box).forEach(s -> take(page, s));
     }
     return true;
@@ -176,6 +170,20 @@ public final class DrawnShapes {
         Placement.Wrap.THROUGH,
         Insets.NONE,
         true);
+  }
+
+  /** A ground as a picture behind the text. */
+  static Inline picture(Ground g, Placement place) {
+    return new Inline.Picture(
+        g.picture().media().id(),
+        g.box().width(),
+        g.box().height(),
+        "",
+        place,
+        Insets.NONE,
+        0,
+        Optional.empty(),
+        Look.PLAIN);
   }
 
   private void take(ScannedPage page, Box box) {

@@ -5,6 +5,7 @@ import decant.model.Inline;
 import decant.model.look.Insets;
 import decant.model.look.Placement;
 import decant.pdf.read.beside.RunningTexts;
+import decant.pdf.read.page.Ground;
 import decant.pdf.read.page.Painted;
 import decant.pdf.read.page.ScannedPage;
 import decant.pdf.read.page.TextLine;
@@ -14,12 +15,13 @@ import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.stream.IntStream;
 
 /**
- * Areas that headers and footers stand on. They are part of these: as shapes of the text, which is
- * painted after headers, they would cover the words.
+ * Areas that headers and footers stand on, and what lies behind all pages. They are part of the
+ * headers: as shapes of the text, which is painted after these, they would cover the words.
  */
 final class RunningBars {
   /** Areas by where they are and what they look like, on the pages that have each. */
@@ -27,7 +29,18 @@ final class RunningBars {
 
   private final Map<Integer, Set<Painted>> taken = new HashMap<>();
 
-  RunningBars(List<ScannedPage> pages, RunningTexts.Result running) {
+  /** For each page the picture that lies behind it as a whole. */
+  private final Map<Integer, Ground> backgrounds = new HashMap<>();
+
+  private final Set<Integer> withBackground = new HashSet<>();
+
+  RunningBars(
+      List<ScannedPage> pages, RunningTexts.Result running, Map<Integer, List<Ground>> grounds) {
+    grounds.forEach((page, all) ->
+        all.stream()
+            .filter(Ground::background)
+            .findFirst()
+            .ifPresent(g -> backgrounds.put(page, g)));
     Map<Integer, List<TextLine>> lines = new HashMap<>();
     for (TextLine l : running.lines()) {
       lines.computeIfAbsent(l.page(), k -> new ArrayList<>()).add(l);
@@ -37,8 +50,15 @@ final class RunningBars {
       if (here.isEmpty()) {
         continue;
       }
+      List<Ground> behind = grounds.getOrDefault(p.number(), List.of());
       for (Painted s : p.shapes()) {
-        if (!s.free() && s.solid() && s.shows() && here.stream().anyMatch(l -> isOn(l, s.box()))) {
+        boolean bar =
+            !s.free()
+                && s.solid()
+                && s.shows()
+                && here.stream().anyMatch(l -> isOn(l, s.box()))
+                && behind.stream().noneMatch(g -> g.shows(s));
+        if (bar) {
           bars.computeIfAbsent(key(s), k -> new HashMap<>()).put(p.number(), s);
         }
       }
@@ -67,8 +87,9 @@ final class RunningBars {
    *
    * @param first whether the first of these pages need have them
    */
-  List<Inline.Shape> take(int from, int to, boolean first) {
-    var out = new ArrayList<Inline.Shape>();
+  List<Inline> take(int from, int to, boolean first) {
+    var out = new ArrayList<Inline>();
+    background(first ? from : from + 1, to).ifPresent(out::add);
     for (Map<Integer, Painted> bar : bars.values()) {
       int begin = first ? from : from + 1;
       boolean onAll = to - begin > 1 && IntStream.range(begin, to).allMatch(bar::containsKey);
@@ -76,16 +97,42 @@ final class RunningBars {
       if (onAll && one != null && (first || !bar.containsKey(from))) {
         IntStream.range(begin, to)
             .forEach(p -> taken.computeIfAbsent(p, k -> new HashSet<>()).add(bar.get(p)));
-        out.add(DrawnShapes.shape(one, one.box(), onPage(one)));
+        out.add(DrawnShapes.shape(one, one.box(), onPage(one.box())));
       }
     }
     return out;
   }
 
-  private static Placement onPage(Painted s) {
+  /** The same picture behind all pages from one up to another, which are several. */
+  private Optional<Inline> background(int from, int to) {
+    Ground one = backgrounds.get(from);
+    boolean onAll =
+        one != null
+            && to - from > 1
+            && !withBackground.contains(from)
+            && IntStream.range(from, to)
+                .allMatch(p ->
+                    backgrounds.containsKey(p)
+                        && one.picture()
+                            .media()
+                            .id()
+                            .equals(backgrounds.get(p).picture().media().id()));
+    if (!onAll) {
+      return Optional.empty();
+    }
+    IntStream.range(from, to).forEach(withBackground::add);
+    return Optional.of(DrawnShapes.picture(one, onPage(one.box())));
+  }
+
+  /** Whether what lies behind a page is part of its header. */
+  boolean hasBackground(int page) {
+    return withBackground.contains(page);
+  }
+
+  private static Placement onPage(Box b) {
     return new Placement.Floating(
-        new Placement.Axis(Placement.Origin.PAGE, Placement.Align.OFFSET, s.box().x()),
-        new Placement.Axis(Placement.Origin.PAGE, Placement.Align.OFFSET, s.box().y()),
+        new Placement.Axis(Placement.Origin.PAGE, Placement.Align.OFFSET, b.x()),
+        new Placement.Axis(Placement.Origin.PAGE, Placement.Align.OFFSET, b.y()),
         Placement.Wrap.THROUGH,
         Insets.NONE,
         true);
