@@ -18,6 +18,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.IntStream;
+import org.jspecify.annotations.Nullable;
 
 /**
  * Areas that headers and footers stand on, and what lies behind all pages. They are part of the
@@ -106,9 +107,11 @@ final class RunningBars {
   /** The same picture behind all pages from one up to another, which are several. */
   private Optional<Inline> background(int from, int to) {
     Ground one = backgrounds.get(from);
+    if (one == null) {
+      return Optional.empty();
+    }
     boolean onAll =
-        one != null
-            && to - from > 1
+        to - from > 1
             && !withBackground.contains(from)
             && IntStream.range(from, to)
                 .allMatch(p ->
@@ -122,6 +125,10 @@ final class RunningBars {
     }
     IntStream.range(from, to).forEach(withBackground::add);
     return Optional.of(DrawnShapes.picture(one, onPage(one.box())));
+  }
+
+  private static boolean isSame(Ground a, @Nullable Ground b) {
+    return b != null && a.picture().media().id().equals(b.picture().media().id());
   }
 
   /** Whether what lies behind a page is part of its header. */
