@@ -178,7 +178,7 @@ class ArchitectureTest {
           "pdf.read." + stage,
           switch (stage) {
             case "document", "report" -> and(so, "layout.label");
-            case "drawings" -> and(so, "pdf.drawn");
+            case "scan", "drawings" -> and(so, "pdf.drawn");
             default -> so;
           });
       so = and(so, "pdf.read." + stage);

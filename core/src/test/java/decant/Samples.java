@@ -15,6 +15,7 @@ import decant.model.Paragraph;
 import decant.model.Section;
 import decant.model.Table;
 import decant.model.edit.HeadingStyles;
+import decant.model.look.FormField;
 import decant.model.look.Look;
 import decant.model.look.Media;
 import decant.model.look.ParagraphTraits;
@@ -36,12 +37,14 @@ import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Random;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 
 /** Documents for tests. */
 public final class Samples {
@@ -194,5 +197,22 @@ public final class Samples {
             Untouchable.inputs(List.of(source))),
         progress,
         () -> false);
+  }
+
+  /** Each place to fill in, of the text and of boxes in it, with all that stands on it. */
+  public static Map<FormField, String> fields(Document d) {
+    Stream<Paragraph> inStories =
+        d.stories().values().stream()
+            .flatMap(s -> s.blocks().stream())
+            .filter(b -> b instanceof Paragraph)
+            .map(b -> (Paragraph) b);
+    Map<FormField, String> out = new LinkedHashMap<>();
+    for (Paragraph p : Stream.concat(d.paragraphs().stream(), inStories).toList()) {
+      p.inlines().stream()
+          .flatMap(i -> i.look().get(TextTraits.FIELD).stream())
+          .distinct()
+          .forEach(f -> out.merge(f, p.textOn(f), String::concat));
+    }
+    return out;
   }
 }

@@ -131,14 +131,12 @@ public final class Blanks {
 
   private static String sign(Blank b, int place, String value) {
     boolean on = !value.isBlank() && value.equals(b.option(place));
-    return on
-        ? b.kind() == FormField.Kind.ONE_OF ? "\u25C9" : "\u2611"
-        : empty(b.places().get(place).field());
+    return on ? FormField.sign(b.kind(), true) : empty(b.places().get(place).field());
   }
 
   /** What stands on a field with nothing in it. */
   public static String empty(FormField f) {
-    return f.isSwitch() ? f.kind() == FormField.Kind.ONE_OF ? "\u25CB" : "\u2610" : written(f, "");
+    return f.isSwitch() ? FormField.sign(f.kind(), false) : written(f, "");
   }
 
   private static String written(FormField f, String value) {

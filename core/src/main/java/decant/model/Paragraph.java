@@ -1,6 +1,8 @@
 package decant.model;
 
+import decant.model.look.FormField;
 import decant.model.look.Look;
+import decant.model.look.TextTraits;
 import java.util.ArrayList;
 import java.util.List;
 
@@ -54,6 +56,18 @@ public record Paragraph(NodeId id, Look look, Look endLook, List<Inline> inlines
         b.append(t.text());
       } else {
         b.append(Inline.OBJECT);
+      }
+    }
+    return b.toString();
+  }
+
+  /** The text on a place to fill in. */
+  public String textOn(FormField field) {
+    var b = new StringBuilder();
+    for (Inline i : inlines) {
+      if (i instanceof Inline.Text t
+          && t.look().get(TextTraits.FIELD).filter(field::equals).isPresent()) {
+        b.append(t.text());
       }
     }
     return b.toString();

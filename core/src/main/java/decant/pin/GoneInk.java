@@ -43,6 +43,7 @@ final class GoneInk {
   private final int[] own;
   private final int[] other;
   private final int black;
+  private final long total;
   private final boolean[] gone;
   private final double side;
 
@@ -52,36 +53,37 @@ final class GoneInk {
    * @param width in cells
    * @param side of a cell, in points
    * @param black the ink of a cell that is black, for each colour
+   * @param total the ink of the page
    */
-  GoneInk(int[] own, int[] other, int width, double side, int black) {
+  GoneInk(int[] own, int[] other, int width, double side, int black, long total) {
     this.own = own;
     this.other = other;
     this.width = width;
     this.height = own.length / 3 / width;
     this.side = side;
     this.black = black;
+    this.total = total;
     this.gone = new boolean[width * height];
   }
 
   /**
    * The parts that have nothing near them.
    *
-   * @param total the ink of the page
-   * @param least the share of it that a part has at least
+   * @param least the share of the page's ink that a part has at least
    */
-  List<Area> gone(long total, double least) {
+  List<Area> gone(double least) {
     for (int k = 0; k < gone.length; k++) {
       gone[k] = isGone(k);
     }
-    return areas(total, least);
+    return areas(least);
   }
 
   /** The same of areas, of either page, that have another colour on the other. */
-  List<Area> recoloured(long total, double least) {
+  List<Area> recoloured(double least) {
     for (int k = 0; k < gone.length; k++) {
       gone[k] = isRecoloured(k);
     }
-    return areas(total, least);
+    return areas(least);
   }
 
   private boolean isRecoloured(int cell) {
@@ -140,11 +142,11 @@ final class GoneInk {
   }
 
   /** The marked parts, each in one piece. */
-  private List<Area> areas(long total, double least) {
+  private List<Area> areas(double least) {
     var out = new ArrayList<Area>();
     for (int k = 0; k < gone.length; k++) {
       if (gone[k]) {
-        Area a = area(k, total);
+        Area a = area(k);
         if (a.share() >= least) {
           out.add(a);
         }
@@ -153,7 +155,7 @@ final class GoneInk {
     return out;
   }
 
-  private Area area(int from, long total) {
+  private Area area(int from) {
     Deque<Integer> open = new ArrayDeque<>();
     open.add(from);
     gone[from] = false;

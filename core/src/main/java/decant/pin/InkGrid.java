@@ -2,7 +2,6 @@ package decant.pin;
 
 import java.awt.image.BufferedImage;
 import java.awt.image.DataBufferInt;
-import java.util.List;
 
 /**
  * How much ink stands where on a page: a small picture of it, summed up in squares, for each
@@ -86,25 +85,13 @@ final class InkGrid {
     return best;
   }
 
-  /**
-   * The parts of this page that the other has nothing near the place of.
-   *
-   * @param least the share of the ink of this page that a part has at least
-   */
-  List<GoneInk.Area> gone(InkGrid o, double least) {
-    return beside(o).gone(total(), least);
-  }
-
-  /** The same of areas that have another colour there. */
-  List<GoneInk.Area> recoloured(InkGrid o, double least) {
-    return beside(o).recoloured(total(), least);
-  }
-
-  private GoneInk beside(InkGrid o) {
+  /** What of this page the other has nothing of, or in another colour. */
+  GoneInk beside(InkGrid o) {
     int w = Math.max(width, o.width) / CELL + 3;
     int h = Math.max(height, o.height) / CELL + 3;
     int black = 255 * STEP * STEP * CELL * CELL;
-    return new GoneInk(cells(w, h, 0, 0), o.cells(w, h, 0, 0), w, STEP * CELL / SCALE, black);
+    return new GoneInk(
+        cells(w, h, 0, 0), o.cells(w, h, 0, 0), w, STEP * CELL / SCALE, black, total());
   }
 
   private static double shared(int[] a, int[] b) {

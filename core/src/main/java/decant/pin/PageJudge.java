@@ -174,6 +174,7 @@ public final class PageJudge {
     Page published = layout.pages().get(pair.page());
     InkGrid is = InkGrid.of(painter.paint(layout, published, scale));
     double kept = was.total() == 0 ? 1 : is.total() / (double) was.total();
+    GoneInk beside = was.beside(is);
     return new Judgement.Verdict(
         k,
         turned ? height : width,
@@ -181,8 +182,8 @@ public final class PageJudge {
         pair.page(),
         was.alike(is),
         kept,
-        was.gone(is, PART),
-        was.recoloured(is, PART),
+        beside.gone(PART),
+        beside.recoloured(PART),
         pair.share());
   }
 

@@ -175,20 +175,11 @@ public final class PagePictures {
         at.width(),
         at.height(),
         alt,
-        placement(at),
+        Placement.Floating.onPage(at.x(), at.y(), false),
         Insets.NONE,
         0,
         Optional.empty(),
         Look.PLAIN);
-  }
-
-  private static Placement placement(Box at) {
-    return new Placement.Floating(
-        new Placement.Axis(Placement.Origin.PAGE, Placement.Align.OFFSET, at.x()),
-        new Placement.Axis(Placement.Origin.PAGE, Placement.Align.OFFSET, at.y()),
-        Placement.Wrap.THROUGH,
-        Insets.NONE,
-        false);
   }
 
   /**
@@ -281,7 +272,7 @@ public final class PagePictures {
         to.width(),
         to.height(),
         p.alt(),
-        placement(to),
+        Placement.Floating.onPage(to.x(), to.y(), false),
         p.crop(),
         p.rotation(),
         p.kept(),

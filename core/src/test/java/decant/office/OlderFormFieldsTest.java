@@ -2,6 +2,7 @@ package decant.office;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import decant.Samples;
 import decant.format.Formats;
 import decant.model.Document;
 import decant.model.Inline;
@@ -9,16 +10,13 @@ import decant.model.Paragraph;
 import decant.model.look.FieldRule;
 import decant.model.look.FormField;
 import decant.model.look.FormField.Kind;
-import decant.model.look.TextTraits;
 import java.io.IOException;
 import java.io.OutputStream;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
-import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.zip.ZipFile;
 import org.junit.jupiter.api.Test;
 
@@ -49,21 +47,9 @@ class OlderFormFieldsTest extends MadeDocx {
     return "<w:p>" + run("<w:t xml:space=\"preserve\">" + label + " </w:t>") + field + "</w:p>";
   }
 
-  private static Map<FormField, String> fields(Document d) {
-    Map<FormField, String> out = new LinkedHashMap<>();
-    for (Paragraph p : d.paragraphs()) {
-      for (Inline i : p.inlines()) {
-        i.look()
-            .get(TextTraits.FIELD)
-            .ifPresent(f -> out.merge(f, ((Inline.Text) i).text(), String::concat));
-      }
-    }
-    return out;
-  }
-
   private FormField only(Document d) {
-    assertThat(fields(d)).hasSize(1);
-    return fields(d).keySet().iterator().next();
+    assertThat(Samples.fields(d)).hasSize(1);
+    return Samples.fields(d).keySet().iterator().next();
   }
 
   @Test
@@ -82,7 +68,7 @@ class OlderFormFieldsTest extends MadeDocx {
     assertThat(f.name()).isEqualTo("Metres");
     assertThat(f.kind()).isEqualTo(Kind.TEXT);
     assertThat(f.rule()).isEqualTo(FieldRule.NONE.withMost(6).number());
-    assertThat(fields(d)).containsValue("9,5");
+    assertThat(Samples.fields(d)).containsValue("9,5");
     assertThat(d.paragraphs().getFirst().text()).isEqualTo("Metres 9,5");
     assertThat(only(again(d)).rule()).as("written as a control").isEqualTo(f.rule());
   }
@@ -92,7 +78,7 @@ class OlderFormFieldsTest extends MadeDocx {
     for (String nothing : List.of("\u2002\u2002\u2002\u2002\u2002", "\u00A0\u00A0", "")) {
       Document d = read(p("Vessel", field("FORMTEXT", named("V", "<w:textInput/>"), nothing)));
       FormField f = only(d);
-      String on = fields(d).get(f);
+      String on = Samples.fields(d).get(f);
       assertThat(on).isNotEmpty();
       assertThat(f.holds(on)).as("[%s]", nothing).isFalse();
     }
@@ -128,7 +114,7 @@ class OlderFormFieldsTest extends MadeDocx {
                       "")));
       FormField f = only(d);
       assertThat(f.kind()).isEqualTo(Kind.TICK);
-      assertThat(f.holds(fields(d).get(f))).as(state).isEqualTo(!state.contains("\"0\""));
+      assertThat(f.holds(Samples.fields(d).get(f))).as(state).isEqualTo(!state.contains("\"0\""));
     }
   }
 
@@ -157,7 +143,7 @@ class OlderFormFieldsTest extends MadeDocx {
             named("Sum", "<w:textInput><w:type w:val=\"calculated\"/></w:textInput>"),
             "<w:name w:val=\"Sum\"/><w:enabled w:val=\"0\"/><w:textInput/>")) {
       Document d = read(p("Sum", field("FORMTEXT", data, "12")));
-      assertThat(fields(d)).isEmpty();
+      assertThat(Samples.fields(d)).isEmpty();
       assertThat(d.paragraphs().getFirst().text()).contains("12");
     }
   }

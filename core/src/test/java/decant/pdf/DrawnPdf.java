@@ -12,6 +12,11 @@ import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Path;
 import java.util.Map;
+import org.apache.pdfbox.cos.COSArray;
+import org.apache.pdfbox.cos.COSBoolean;
+import org.apache.pdfbox.cos.COSDictionary;
+import org.apache.pdfbox.cos.COSFloat;
+import org.apache.pdfbox.cos.COSName;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDDocumentNameDictionary;
 import org.apache.pdfbox.pdmodel.PDEmbeddedFilesNameTreeNode;
@@ -24,7 +29,11 @@ import org.apache.pdfbox.pdmodel.font.PDFont;
 import org.apache.pdfbox.pdmodel.font.PDType0Font;
 import org.apache.pdfbox.pdmodel.font.PDType1Font;
 import org.apache.pdfbox.pdmodel.font.Standard14Fonts.FontName;
+import org.apache.pdfbox.pdmodel.graphics.color.PDColor;
+import org.apache.pdfbox.pdmodel.graphics.color.PDPattern;
 import org.apache.pdfbox.pdmodel.graphics.image.LosslessFactory;
+import org.apache.pdfbox.pdmodel.graphics.pattern.PDShadingPattern;
+import org.apache.pdfbox.pdmodel.graphics.shading.PDShading;
 import org.apache.pdfbox.pdmodel.graphics.state.RenderingMode;
 import org.apache.pdfbox.pdmodel.interactive.action.PDAction;
 import org.apache.pdfbox.pdmodel.interactive.annotation.PDAnnotationLink;
@@ -211,6 +220,52 @@ final class DrawnPdf {
   /** Draws by calls of PDFBox, in its own coordinates. */
   DrawnPdf painted(Painting p) {
     return draw(c -> p.on(pdf, pdf.getPage(pdf.getNumberOfPages() - 1), c));
+  }
+
+  static COSArray numbers(double... values) {
+    var out = new COSArray();
+    for (double v : values) {
+      out.add(new COSFloat((float) v));
+    }
+    return out;
+  }
+
+  /** From one colour to another, along a line or between circles (ISO 32000-2 §8.7.4.5). */
+  static COSDictionary gradient(COSName space, COSArray coordinates, COSArray from, COSArray to) {
+    var f = new COSDictionary();
+    f.setInt(COSName.FUNCTION_TYPE, 2);
+    f.setItem(COSName.DOMAIN, numbers(0, 1));
+    f.setItem(COSName.C0, from);
+    f.setItem(COSName.C1, to);
+    f.setInt(COSName.N, 1);
+    var s = new COSDictionary();
+    s.setInt(COSName.SHADING_TYPE, coordinates.size() == 4 ? 2 : 3);
+    s.setItem(COSName.COLORSPACE, space);
+    s.setItem(COSName.COORDS, coordinates);
+    s.setItem(COSName.FUNCTION, f);
+    var both = new COSArray();
+    both.add(COSBoolean.TRUE);
+    both.add(COSBoolean.TRUE);
+    s.setItem(COSName.EXTEND, both);
+    return s;
+  }
+
+  /** Fills a box with a gradient, in PDFBox's own coordinates. */
+  static void fade(
+      PDPage page,
+      PDPageContentStream c,
+      COSDictionary gradient,
+      float x,
+      float y,
+      float w,
+      float h)
+      throws IOException {
+    var p = new PDShadingPattern();
+    p.setShading(PDShading.create(gradient));
+    c.setNonStrokingColor(
+        new PDColor(page.getResources().add(p), new PDPattern(page.getResources())));
+    c.addRect(x, y, w, h);
+    c.fill();
   }
 
   /** A note that someone stuck on the page. */

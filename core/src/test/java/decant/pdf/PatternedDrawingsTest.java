@@ -23,14 +23,10 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
 import java.util.List;
 import org.apache.pdfbox.Loader;
-import org.apache.pdfbox.cos.COSArray;
-import org.apache.pdfbox.cos.COSBoolean;
 import org.apache.pdfbox.cos.COSDictionary;
-import org.apache.pdfbox.cos.COSFloat;
 import org.apache.pdfbox.cos.COSName;
 import org.apache.pdfbox.cos.COSStream;
 import org.apache.pdfbox.pdmodel.PDDocument;
-import org.apache.pdfbox.pdmodel.PDPage;
 import org.apache.pdfbox.pdmodel.PDPageContentStream;
 import org.apache.pdfbox.pdmodel.PDResources;
 import org.apache.pdfbox.pdmodel.common.PDRectangle;
@@ -38,7 +34,6 @@ import org.apache.pdfbox.pdmodel.graphics.blend.BlendMode;
 import org.apache.pdfbox.pdmodel.graphics.color.PDColor;
 import org.apache.pdfbox.pdmodel.graphics.color.PDPattern;
 import org.apache.pdfbox.pdmodel.graphics.form.PDTransparencyGroup;
-import org.apache.pdfbox.pdmodel.graphics.pattern.PDShadingPattern;
 import org.apache.pdfbox.pdmodel.graphics.pattern.PDTilingPattern;
 import org.apache.pdfbox.pdmodel.graphics.shading.PDShading;
 import org.apache.pdfbox.pdmodel.graphics.state.PDExtendedGraphicsState;
@@ -54,45 +49,6 @@ class PatternedDrawingsTest {
   private static final int NEAR = 24;
 
   @TempDir Path folder;
-
-  private static COSArray numbers(double... values) {
-    var out = new COSArray();
-    for (double v : values) {
-      out.add(new COSFloat((float) v));
-    }
-    return out;
-  }
-
-  private static COSDictionary blend(COSArray from, COSArray to) {
-    var f = new COSDictionary();
-    f.setInt(COSName.FUNCTION_TYPE, 2);
-    f.setItem(COSName.DOMAIN, numbers(0, 1));
-    f.setItem(COSName.C0, from);
-    f.setItem(COSName.C1, to);
-    f.setInt(COSName.N, 1);
-    return f;
-  }
-
-  /** From one colour to another, along a line or between circles. */
-  private static COSDictionary gradient(
-      COSName space, COSArray coordinates, COSArray from, COSArray to) {
-    var s = new COSDictionary();
-    s.setInt(COSName.SHADING_TYPE, coordinates.size() == 4 ? 2 : 3);
-    s.setItem(COSName.COLORSPACE, space);
-    s.setItem(COSName.COORDS, coordinates);
-    s.setItem(COSName.FUNCTION, blend(from, to));
-    var both = new COSArray();
-    both.add(COSBoolean.TRUE);
-    both.add(COSBoolean.TRUE);
-    s.setItem(COSName.EXTEND, both);
-    return s;
-  }
-
-  private static PDColor pattern(PDPage page, COSDictionary shading) throws IOException {
-    var p = new PDShadingPattern();
-    p.setShading(PDShading.create(shading));
-    return new PDColor(page.getResources().add(p), new PDPattern(page.getResources()));
-  }
 
   private static DrawnPdf prose() {
     var pdf = new DrawnPdf();
@@ -143,26 +99,30 @@ class PatternedDrawingsTest {
     DrawnPdf pdf =
         prose()
             .painted((file, page, c) -> {
-              c.setNonStrokingColor(
-                  pattern(
-                      page,
-                      gradient(
-                          COSName.DEVICERGB,
-                          numbers(100, 0, 300, 0),
-                          numbers(1, 0, 0),
-                          numbers(0, 0, 1))));
-              c.addRect(100, 400, 200, 150);
-              c.fill();
-              c.setNonStrokingColor(
-                  pattern(
-                      page,
-                      gradient(
-                          COSName.DEVICECMYK,
-                          numbers(420, 475, 0, 420, 475, 90),
-                          numbers(0, 0, 1, 0),
-                          numbers(1, 0, 1, 0))));
-              c.addRect(340, 400, 160, 150);
-              c.fill();
+              DrawnPdf.fade(
+                  page,
+                  c,
+                  DrawnPdf.gradient(
+                      COSName.DEVICERGB,
+                      DrawnPdf.numbers(100, 0, 300, 0),
+                      DrawnPdf.numbers(1, 0, 0),
+                      DrawnPdf.numbers(0, 0, 1)),
+                  100,
+                  400,
+                  200,
+                  150);
+              DrawnPdf.fade(
+                  page,
+                  c,
+                  DrawnPdf.gradient(
+                      COSName.DEVICECMYK,
+                      DrawnPdf.numbers(420, 475, 0, 420, 475, 90),
+                      DrawnPdf.numbers(0, 0, 1, 0),
+                      DrawnPdf.numbers(1, 0, 1, 0)),
+                  340,
+                  400,
+                  160,
+                  150);
             });
     Document d =
         assertAlike(
@@ -225,11 +185,11 @@ class PatternedDrawingsTest {
                       .getResources()
                       .add(
                           PDShading.create(
-                              gradient(
+                              DrawnPdf.gradient(
                                   COSName.DEVICEGRAY,
-                                  numbers(100, 0, 300, 0),
-                                  numbers(0),
-                                  numbers(1))));
+                                  DrawnPdf.numbers(100, 0, 300, 0),
+                                  DrawnPdf.numbers(0),
+                                  DrawnPdf.numbers(1))));
               try (OutputStream out = group.getCOSObject().createOutputStream()) {
                 out.write(("/" + s.getName() + " sh").getBytes(StandardCharsets.US_ASCII));
               }
@@ -283,16 +243,18 @@ class PatternedDrawingsTest {
     DrawnPdf pdf =
         new DrawnPdf()
             .painted((file, page, c) -> {
-              c.setNonStrokingColor(
-                  pattern(
-                      page,
-                      gradient(
-                          COSName.DEVICERGB,
-                          numbers(72, 0, 520, 0),
-                          numbers(.2, 0, .5),
-                          numbers(0, .2, .9))));
-              c.addRect(72, 760, 448, 30);
-              c.fill();
+              DrawnPdf.fade(
+                  page,
+                  c,
+                  DrawnPdf.gradient(
+                      COSName.DEVICERGB,
+                      DrawnPdf.numbers(72, 0, 520, 0),
+                      DrawnPdf.numbers(.2, 0, .5),
+                      DrawnPdf.numbers(0, .2, .9)),
+                  72,
+                  760,
+                  448,
+                  30);
             })
             .ink(Color.WHITE)
             .text(DrawnPdf.BOLD, 16, 80, 72, "Winter storage")
@@ -307,16 +269,18 @@ class PatternedDrawingsTest {
     DrawnPdf pdf =
         new DrawnPdf()
             .painted((file, page, c) -> {
-              c.setNonStrokingColor(
-                  pattern(
-                      page,
-                      gradient(
-                          COSName.DEVICERGB,
-                          numbers(0, 0, 0, 842),
-                          numbers(1, 1, .6),
-                          numbers(.6, .8, 1))));
-              c.addRect(0, 0, 596, 843);
-              c.fill();
+              DrawnPdf.fade(
+                  page,
+                  c,
+                  DrawnPdf.gradient(
+                      COSName.DEVICERGB,
+                      DrawnPdf.numbers(0, 0, 0, 842),
+                      DrawnPdf.numbers(1, 1, .6),
+                      DrawnPdf.numbers(.6, .8, 1)),
+                  0,
+                  0,
+                  596,
+                  843);
               c.setNonStrokingColor(Color.WHITE);
               c.addRect(150, 300, 200, 100);
               c.fill();
@@ -332,18 +296,14 @@ class PatternedDrawingsTest {
     DrawnPdf pdf =
         prose()
             .painted((file, page, c) -> {
-              PDColor fading =
-                  pattern(
-                      page,
-                      gradient(
-                          COSName.DEVICERGB,
-                          numbers(0, 560, 0, 580),
-                          numbers(.5, .6, .9),
-                          numbers(.8, .9, 1)));
+              COSDictionary fading =
+                  DrawnPdf.gradient(
+                      COSName.DEVICERGB,
+                      DrawnPdf.numbers(0, 560, 0, 580),
+                      DrawnPdf.numbers(.5, .6, .9),
+                      DrawnPdf.numbers(.8, .9, 1));
               for (int k = 0; k < 5; k++) {
-                c.setNonStrokingColor(fading);
-                c.addRect(72 + 80 * k, 560, 80, 20);
-                c.fill();
+                DrawnPdf.fade(page, c, fading, 72 + 80 * k, 560, 80, 20);
               }
               c.setNonStrokingColor(Color.BLACK);
             });

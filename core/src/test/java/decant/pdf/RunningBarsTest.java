@@ -11,13 +11,7 @@ import decant.model.Paragraph;
 import java.awt.Color;
 import java.awt.image.BufferedImage;
 import java.nio.file.Path;
-import org.apache.pdfbox.cos.COSArray;
-import org.apache.pdfbox.cos.COSDictionary;
 import org.apache.pdfbox.cos.COSName;
-import org.apache.pdfbox.pdmodel.graphics.color.PDColor;
-import org.apache.pdfbox.pdmodel.graphics.color.PDPattern;
-import org.apache.pdfbox.pdmodel.graphics.pattern.PDShadingPattern;
-import org.apache.pdfbox.pdmodel.graphics.shading.PDShading;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -93,33 +87,21 @@ class RunningBarsTest {
                         && p.inlines().stream().anyMatch(i -> i instanceof Inline.Shape)));
   }
 
-  private static COSArray numbers(float... values) {
-    var out = new COSArray();
-    out.setFloatArray(values);
-    return out;
-  }
-
   /** A gradient from dark to light behind all of a page, as slides have it. */
   private static void background(DrawnPdf pdf) {
-    pdf.painted((file, page, c) -> {
-      var blend = new COSDictionary();
-      blend.setInt(COSName.FUNCTION_TYPE, 2);
-      blend.setItem(COSName.DOMAIN, numbers(0f, 1f));
-      blend.setItem(COSName.C0, numbers(.9f, .95f, 1f));
-      blend.setItem(COSName.C1, numbers(0f, 0f, .4f));
-      blend.setInt(COSName.N, 1);
-      var shading = new COSDictionary();
-      shading.setInt(COSName.SHADING_TYPE, 2);
-      shading.setItem(COSName.COLORSPACE, COSName.DEVICERGB);
-      shading.setItem(COSName.COORDS, numbers(0f, 0f, 0f, 842f));
-      shading.setItem(COSName.FUNCTION, blend);
-      var pattern = new PDShadingPattern();
-      pattern.setShading(PDShading.create(shading));
-      c.setNonStrokingColor(
-          new PDColor(page.getResources().add(pattern), new PDPattern(page.getResources())));
-      c.addRect(0, 0, 596, 843);
-      c.fill();
-    });
+    pdf.painted((file, page, c) ->
+        DrawnPdf.fade(
+            page,
+            c,
+            DrawnPdf.gradient(
+                COSName.DEVICERGB,
+                DrawnPdf.numbers(0, 0, 0, 842),
+                DrawnPdf.numbers(.9, .95, 1),
+                DrawnPdf.numbers(0, 0, .4)),
+            0,
+            0,
+            596,
+            843));
   }
 
   @Test

@@ -76,26 +76,26 @@ class InkGridTest {
   @Test
   void anAreaOfAnotherColourIsTold() {
     for (Color other : List.of(Color.BLACK, Color.BLUE, new Color(255, 160, 160))) {
-      assertThat(box(Color.RED).recoloured(box(other), 0.01))
+      assertThat(box(Color.RED).beside(box(other)).recoloured(0.01))
           .as(other.toString())
           .singleElement()
           .satisfies(a -> assertThat(a.box().width()).isBetween(150.0, 260.0));
     }
-    assertThat(box(Color.RED).recoloured(box(Color.RED), 0.01)).isEmpty();
-    assertThat(box(Color.RED).recoloured(box(new Color(240, 20, 20)), 0.01))
+    assertThat(box(Color.RED).beside(box(Color.RED)).recoloured(0.01)).isEmpty();
+    assertThat(box(Color.RED).beside(box(new Color(240, 20, 20))).recoloured(0.01))
         .as("another reader of the same colour")
         .isEmpty();
   }
 
   @Test
   void whatIsNewOnThePageIsToldToo() {
-    assertThat(lines(300, 10, 0).recoloured(page(g -> g.fillRect(40, 40, 120, 90)), 0.01))
+    assertThat(lines(300, 10, 0).beside(page(g -> g.fillRect(40, 40, 120, 90))).recoloured(0.01))
         .isNotEmpty();
   }
 
   @Test
   void textThatSlipsByALineHasNoOtherColour() {
-    assertThat(lines(40, 40, 0).recoloured(lines(46, 40, 4), 0.01)).isEmpty();
+    assertThat(lines(40, 40, 0).beside(lines(46, 40, 4)).recoloured(0.01)).isEmpty();
   }
 
   /** Other kinds of pictures than the painters make are read alike. */
@@ -121,21 +121,21 @@ class InkGridTest {
             }
           }
         });
-    assertThat(was.gone(was, 0.01)).isEmpty();
-    List<GoneInk.Area> gone = was.gone(is, 0.01);
+    assertThat(was.beside(was).gone(0.01)).isEmpty();
+    List<GoneInk.Area> gone = was.beside(is).gone(0.01);
     assertThat(gone).hasSize(1);
     GoneInk.Area a = gone.getFirst();
     // A quarter of the lines, but for those near the ones that stayed.
     assertThat(a.share()).isBetween(0.1, 0.25);
     assertThat(a.box().y() * 40 / 72).isBetween(120.0, 150.0);
     assertThat(a.box().bottom() * 40 / 72).isBetween(170.0, 200.0);
-    assertThat(is.gone(was, 0.01)).as("nothing of what stayed").isEmpty();
+    assertThat(is.beside(was).gone(0.01)).as("nothing of what stayed").isEmpty();
   }
 
   @Test
   void aLineThatSlipsIsNotGone() {
-    assertThat(lines(40, 1, 0).gone(lines(50, 1, 4), 0.01)).isEmpty();
-    assertThat(lines(40, 1, 0).gone(lines(90, 1, 0), 0.01)).hasSize(1);
+    assertThat(lines(40, 1, 0).beside(lines(50, 1, 4)).gone(0.01)).isEmpty();
+    assertThat(lines(40, 1, 0).beside(lines(90, 1, 0)).gone(0.01)).hasSize(1);
   }
 
   @Test
@@ -145,6 +145,6 @@ class InkGridTest {
           g.setColor(new Color(225, 225, 225));
           g.fillRect(40, 200, 200, 100);
         });
-    assertThat(was.gone(page(g -> {}), 0.01)).hasSize(1);
+    assertThat(was.beside(page(g -> {})).gone(0.01)).hasSize(1);
   }
 }

@@ -78,6 +78,11 @@ public record FormField(
     return holds(text) ? text.replaceAll("^[_\\s]+|[_\\s]+$", "") : "";
   }
 
+  /** The sign of a switch: a box, or a circle of those that exclude each other. */
+  public static String sign(Kind kind, boolean on) {
+    return kind == Kind.ONE_OF ? on ? "\u25C9" : "\u25CB" : on ? "\u2611" : "\u2610";
+  }
+
   /** Whether it is on or off, rather than text. */
   public boolean isSwitch() {
     return kind == Kind.TICK || kind == Kind.ONE_OF;

@@ -17,7 +17,22 @@ public sealed interface Placement {
    * @param behind whether it is painted before the text
    */
   record Floating(Axis across, Axis down, Wrap wrap, Insets distance, boolean behind)
-      implements Placement {}
+      implements Placement {
+    /**
+     * At a place of the page, with text running through it.
+     *
+     * @param x in points from its left edge
+     * @param y in points from its top
+     */
+    public static Floating onPage(double x, double y, boolean behind) {
+      return new Floating(
+          new Axis(Origin.PAGE, Align.OFFSET, x),
+          new Axis(Origin.PAGE, Align.OFFSET, y),
+          Wrap.THROUGH,
+          Insets.NONE,
+          behind);
+    }
+  }
 
   /** What a distance is measured from. */
   enum Origin {

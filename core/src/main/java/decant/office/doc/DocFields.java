@@ -1,9 +1,9 @@
 package decant.office.doc;
 
-import decant.model.look.FormField;
 import decant.model.look.Link;
 import decant.office.field.AskedFor;
 import decant.office.field.FieldInstruction;
+import decant.office.field.FormPlace;
 import java.util.ArrayDeque;
 import java.util.Deque;
 import java.util.Optional;
@@ -19,17 +19,12 @@ final class DocFields {
 
   private static final class Open {
     final StringBuilder instruction = new StringBuilder();
-    Optional<AskedFor> asked = Optional.empty();
-    Optional<FormField> blank = Optional.empty();
+    Optional<FormPlace> form = Optional.empty();
     boolean shows;
     boolean filled;
 
     FieldInstruction said() {
       return new FieldInstruction(instruction.toString());
-    }
-
-    Optional<Form> form() {
-      return blank.map(b -> new Form(asked.orElseThrow(), b));
     }
   }
 
@@ -50,10 +45,7 @@ final class DocFields {
    *
    * @param filled whether text stands on it, if it is to be filled in
    */
-  record Ended(FieldInstruction said, Optional<Form> form, boolean filled) {}
-
-  /** A place to fill in, and what the file asks for there. */
-  record Form(AskedFor asked, FormField blank) {}
+  record Ended(FieldInstruction said, Optional<FormPlace> form, boolean filled) {}
 
   /** The field that ends; empty where none was begun. */
   Optional<Ended> end() {
@@ -61,7 +53,7 @@ final class DocFields {
       return Optional.empty();
     }
     Open o = open.pop();
-    return Optional.of(new Ended(o.said(), o.form(), o.filled));
+    return Optional.of(new Ended(o.said(), o.form, o.filled));
   }
 
   /** Whether the data of a form may stand here. */
@@ -72,27 +64,22 @@ final class DocFields {
   }
 
   /** What the field that is open asks for. */
-  void asks(AskedFor asked, FormField blank) {
-    open.element().asked = Optional.of(asked);
-    open.element().blank = Optional.of(blank);
+  void asks(FormPlace form) {
+    open.element().form = Optional.of(form);
   }
 
   /** The place to fill in that text which comes now stands on. */
-  Optional<Form> form() {
-    for (Open o : open) {
-      if (o.shows && o.blank.isPresent()) {
-        return o.form();
-      }
-    }
-    return Optional.empty();
+  Optional<FormPlace> form() {
+    return filling().flatMap(o -> o.form);
   }
 
   /** Text stands on the place to fill in. */
   void fills() {
-    open.stream()
-        .filter(o -> o.shows && o.blank.isPresent())
-        .findFirst()
-        .ifPresent(o -> o.filled = true);
+    filling().ifPresent(o -> o.filled = true);
+  }
+
+  private Optional<Open> filling() {
+    return open.stream().filter(o -> o.shows && o.form.isPresent()).findFirst();
   }
 
   /** Whether text that comes now is an instruction, which it is added to. */

@@ -13,6 +13,7 @@ import decant.model.look.TextTraits;
 import decant.office.field.AskedFor;
 import decant.office.field.FieldInstruction;
 import decant.office.field.FormData;
+import decant.office.field.FormPlace;
 import decant.office.symbol.Symbols;
 import decant.reading.ReadProblem;
 import decant.words.Words;
@@ -82,7 +83,7 @@ final class DocRuns {
     Optional<Colour> behind = DocSprms.shade(said, 0, DocSprms.BEHIND_TEXT);
     whole = behind.isPresent() ? whole.with(TextTraits.HIGHLIGHT, behind.get()) : whole;
     Look own = whole.differing(base, TextTraits.OF_LETTERS);
-    Look filled = fields.form().map(f -> own.with(TextTraits.FIELD, f.blank())).orElse(own);
+    Look filled = fields.form().map(f -> own.with(TextTraits.FIELD, f.field())).orElse(own);
     return fields.link().map(l -> filled.with(TextTraits.LINK, l)).orElse(filled);
   }
 
@@ -176,12 +177,10 @@ final class DocRuns {
     if (fields.takes(s)) {
       return;
     }
-    Optional<DocFields.Form> form = fields.form();
-    if (form.isPresent()) {
-      fields.fills();
-      if (form.get().asked().kind() != AskedFor.Kind.TEXT) {
-        return; // its own state says what shows
-      }
+    Optional<FormPlace> form = fields.form();
+    fields.fills();
+    if (form.isPresent() && !form.get().takesText()) {
+      return; // its own state says what shows
     }
     if (fields.isValue()) {
       value.append(s);
@@ -195,28 +194,19 @@ final class DocRuns {
     byte[] data = shared.file.getDataStream();
     FormData.read(data == null ? new byte[0] : data, run.getPicOffset())
         .filter(AskedFor::isForPeople)
-        .ifPresent(
-            a -> fields.asks(a, a.field("d" + ++shared.blanks, WORDS.say("doc-runs.unnamed"))));
+        .map(a -> new FormPlace(a, a.field("d" + ++shared.blanks, WORDS.say("doc-runs.unnamed"))))
+        .ifPresent(fields::asks);
   }
 
   private void ends(Look look) {
     Optional<DocFields.Ended> ended = fields.end();
-    ended.flatMap(DocFields.Ended::form).ifPresent(f -> stands(f, ended.get().filled(), look));
+    ended.flatMap(e -> e.form().flatMap(f -> f.shown(e.filled(), look))).ifPresent(inlines::add);
     Optional<FieldInstruction> instruction = ended.map(DocFields.Ended::said);
     Optional<Inline.Field.Kind> kind = instruction.flatMap(FieldInstruction::kind);
     if (kind.isPresent()) {
       String target = kind.get() == Inline.Field.Kind.PAGE_OF ? instruction.get().argument() : "";
       inlines.add(new Inline.Field(kind.get(), target, value.toString(), look));
       value.setLength(0);
-    }
-  }
-
-  /** What a box or a choice shows; a text that nothing stands on is held open. */
-  private void stands(DocFields.Form f, boolean filled, Look look) {
-    boolean text = f.asked().kind() == AskedFor.Kind.TEXT;
-    String shown = text && !filled ? AskedFor.NOTHING : f.asked().shown();
-    if (!shown.isEmpty()) {
-      inlines.add(new Inline.Text(shown, look.with(TextTraits.FIELD, f.blank())));
     }
   }
 

@@ -6,12 +6,12 @@ import decant.model.look.Kept;
 import decant.model.look.Link;
 import decant.model.look.Look;
 import decant.model.look.NamedStyle;
-import decant.model.look.TextTraits;
 import decant.office.docx.markup.Controls;
 import decant.office.docx.markup.DocxLooks;
 import decant.office.docx.markup.FormFieldData;
 import decant.office.field.AskedFor;
 import decant.office.field.FieldInstruction;
+import decant.office.field.FormPlace;
 import decant.office.xml.Element;
 import decant.office.xml.XmlParts;
 import java.util.ArrayDeque;
@@ -35,8 +35,7 @@ final class FieldReader {
     final Optional<Link> outer;
     final Element mark;
     final Optional<Element> rPr;
-    Optional<AskedFor> asked = Optional.empty();
-    Optional<FormField> blank = Optional.empty();
+    Optional<FormPlace> form = Optional.empty();
     boolean inResult;
     boolean marked;
     Look look;
@@ -134,9 +133,11 @@ final class FieldReader {
     if (f.name().equals("HYPERLINK")) {
       return new FieldInstruction(f.instruction.toString()).link();
     }
-    f.asked = FormFieldData.of(f.mark, f.name()).filter(AskedFor::isForPeople);
-    if (f.asked.isPresent()) {
-      f.blank = Optional.of(Controls.named(f.asked.get(), ++shared.controls));
+    f.form =
+        FormFieldData.of(f.mark, f.name())
+            .filter(AskedFor::isForPeople)
+            .map(a -> new FormPlace(a, Controls.named(a, ++shared.controls)));
+    if (f.form.isPresent()) {
       return current;
     }
     if (f.computed().isEmpty() && !f.name().isEmpty() && !insideComputed()) {
@@ -163,12 +164,11 @@ final class FieldReader {
 
   /** The place to fill in that text is part of. */
   Optional<FormField> blank() {
-    for (Open f : open) {
-      if (f.inResult && f.blank.isPresent()) {
-        return f.blank;
-      }
-    }
-    return Optional.empty();
+    return open.stream()
+        .filter(f -> f.inResult)
+        .flatMap(f -> f.form.stream())
+        .map(FormPlace::field)
+        .findFirst();
   }
 
   /** Whether text is ordinary; text of a computed field is what the field shows. */
@@ -177,10 +177,10 @@ final class FieldReader {
       if (!f.inResult) {
         return false;
       }
-      if (f.asked.isPresent()) {
+      if (f.form.isPresent()) {
         f.shown.append(text);
         f.look = look;
-        return f.asked.get().kind() == AskedFor.Kind.TEXT;
+        return f.form.get().takesText();
       }
       if (f.computed().isPresent()) {
         f.shown.append(text);
@@ -201,8 +201,8 @@ final class FieldReader {
       separate(f.outer, out); // boxes and choices may have no result
     }
     open.pop();
-    if (f.blank.isPresent()) {
-      blank(f, out);
+    if (f.form.isPresent()) {
+      f.form.get().shown(!f.shown.isEmpty(), f.look).ifPresent(out::add);
       return Optional.of(f.outer);
     }
     Optional<Inline.Field.Kind> kind = f.computed();
@@ -223,18 +223,6 @@ final class FieldReader {
       }
     }
     return Optional.of(f.outer);
-  }
-
-  /** What a box or a choice shows; a text that nothing stands on is held open. */
-  private static void blank(Open f, List<Inline> out) {
-    AskedFor asked = f.asked.orElseThrow();
-    String shown = asked.shown();
-    if (asked.kind() == AskedFor.Kind.TEXT && f.shown.isEmpty()) {
-      shown = AskedFor.NOTHING;
-    }
-    if (!shown.isEmpty()) {
-      out.add(new Inline.Text(shown, f.look.with(TextTraits.FIELD, f.blank.orElseThrow())));
-    }
   }
 
   private void separate(Optional<Link> outer, List<Inline> out, Open f) {

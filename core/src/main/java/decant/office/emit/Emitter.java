@@ -186,7 +186,7 @@ public final class Emitter {
         }
         link = to;
         if (on != null && field == null) {
-          sink.take(new Event.FieldStart(on, textOn(p, on), nextField++));
+          sink.take(new Event.FieldStart(on, p.textOn(on), nextField++));
           field = on;
         }
         inline(i, new Texts(document, base, i.look()));
@@ -266,17 +266,6 @@ public final class Emitter {
               ? new Event.Run(f.shown(), looks)
               : new Event.Value(instruction, f.shown().isEmpty() ? "1" : f.shown(), looks));
     }
-  }
-
-  private static String textOn(Paragraph p, FormField field) {
-    var b = new StringBuilder();
-    for (Inline i : p.inlines()) {
-      if (i instanceof Inline.Text t
-          && i.look().get(TextTraits.FIELD).filter(field::equals).isPresent()) {
-        b.append(t.text());
-      }
-    }
-    return b.toString();
   }
 
   private String instruction(Inline.Field f) {

@@ -47,9 +47,6 @@ public record AskedFor(
   /** What older programs show in a text that nothing is filled in: spaces half an em wide. */
   public static final String NOTHING = "\u2002".repeat(5);
 
-  private static final String TICKED = "\u2611";
-  private static final String NOT_TICKED = "\u2610";
-
   /** Characters of a date as forms here write it. */
   private static final String DATE_SIGNS = "dmy./- ";
 
@@ -115,7 +112,7 @@ public record AskedFor(
   /** What shows of it where there is no text on it: a box, or what is chosen; empty for text. */
   public String shown() {
     return switch (kind) {
-      case TICK -> at == 1 ? TICKED : NOT_TICKED;
+      case TICK -> FormField.sign(FormField.Kind.TICK, at == 1);
       case CHOICE ->
           options.isEmpty() ? NOTHING : options.get(at >= 0 && at < options.size() ? at : 0);
       case TEXT -> "";

@@ -26,10 +26,6 @@ import java.util.Optional;
 final class OdfForms {
   private static final Words WORDS = Words.of(OdfForms.class);
   private static final int DEEPEST = 20;
-  private static final String TICKED = "\u2611";
-  private static final String NOT_TICKED = "\u2610";
-  private static final String CHOSEN = "\u25C9";
-  private static final String NOT_CHOSEN = "\u25CB";
 
   private final Map<String, Element> controls = new HashMap<>();
 
@@ -130,8 +126,8 @@ final class OdfForms {
 
   private static String value(Element e, FormField field) {
     return switch (field.kind()) {
-      case TICK -> isOn(e, "state", "checked") ? TICKED : NOT_TICKED;
-      case ONE_OF -> isOn(e, "selected", "true") ? CHOSEN : NOT_CHOSEN;
+      case TICK -> FormField.sign(Kind.TICK, isOn(e, "state", "checked"));
+      case ONE_OF -> FormField.sign(Kind.ONE_OF, isOn(e, "selected", "true"));
       case CHOICE ->
           e.elements("form:option")
               .filter(o -> isOn(o, "selected", "true"))

@@ -6,12 +6,10 @@ import java.io.OutputStream;
 import java.util.Optional;
 import org.apache.pdfbox.cos.COSArray;
 import org.apache.pdfbox.cos.COSDictionary;
-import org.apache.pdfbox.cos.COSFloat;
 import org.apache.pdfbox.cos.COSInteger;
 import org.apache.pdfbox.cos.COSName;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.common.PDStream;
-import org.apache.pdfbox.pdmodel.common.function.PDFunctionType0;
 import org.apache.pdfbox.pdmodel.graphics.shading.PDShading;
 import org.apache.pdfbox.pdmodel.graphics.shading.PDShadingType2;
 
@@ -20,7 +18,7 @@ import org.apache.pdfbox.pdmodel.graphics.shading.PDShadingType2;
  * and blue: whatever colours and functions the file names them by, what is cut out needs none of
  * these.
  */
-final class Gradients {
+public final class Gradients {
   /** How many places along a gradient are kept; bytes tell no more of its colours apart. */
   private static final int SAMPLES = 256;
 
@@ -57,13 +55,9 @@ final class Gradients {
 
   /** A sampled function (§7.10.2) from 0 to 1. */
   private static COSDictionary colours(PDDocument own, PDShadingType2 along) throws IOException {
-    COSArray domain = along.getDomain();
-    float from = domain == null ? 0 : domain.toFloatArray()[0];
-    float to = domain == null ? 1 : domain.toFloatArray()[1];
     var samples = new byte[SAMPLES * 3];
     for (int k = 0; k < SAMPLES; k++) {
-      float at = from + (to - from) * k / (SAMPLES - 1);
-      float[] rgb = along.getColorSpace().toRGB(along.evalFunction(at));
+      float[] rgb = at(along, k / (SAMPLES - 1f));
       for (int c = 0; c < 3; c++) {
         samples[3 * k + c] = (byte) Math.clamp(Math.round(rgb[c] * 255), 0, 255);
       }
@@ -80,14 +74,24 @@ final class Gradients {
     try (OutputStream bytes = stream.createOutputStream(COSName.FLATE_DECODE)) {
       bytes.write(samples);
     }
-    return new PDFunctionType0(f).getCOSObject();
+    return f;
+  }
+
+  /**
+   * The red, green and blue of a gradient, 0 to 1 each.
+   *
+   * @param share of the way along it, 0 to 1
+   * @throws IOException if its colours cannot be read
+   */
+  public static float[] at(PDShadingType2 along, float share) throws IOException {
+    COSArray domain = along.getDomain();
+    float[] ends = domain == null ? new float[] {0, 1} : domain.toFloatArray();
+    return along.getColorSpace().toRGB(along.evalFunction(ends[0] + (ends[1] - ends[0]) * share));
   }
 
   private static COSArray numbers(float... values) {
     var out = new COSArray();
-    for (float v : values) {
-      out.add(new COSFloat(v));
-    }
+    out.setFloatArray(values);
     return out;
   }
 }

@@ -198,7 +198,7 @@ final class DocumentDigest {
       FormField on = i.look().get(TextTraits.FIELD).filter(this::showsItself).orElse(null);
       if (on != null) {
         if (!on.equals(shown)) {
-          out.field(state(on, p));
+          out.field(state(on, p.textOn(on)));
         }
         shown = on;
         continue;
@@ -250,15 +250,8 @@ final class DocumentDigest {
   }
 
   /** What a box or a choice shows. */
-  private static String state(FormField f, Paragraph p) {
-    var text = new StringBuilder();
-    for (Inline i : p.inlines()) {
-      if (i instanceof Inline.Text t
-          && i.look().get(TextTraits.FIELD).filter(f::equals).isPresent()) {
-        text.append(t.text());
-      }
-    }
-    return f.isSwitch() ? box(f.holds(text.toString())) : choice(text.toString());
+  private static String state(FormField f, String text) {
+    return f.isSwitch() ? box(f.holds(text)) : choice(text);
   }
 
   /** How a box of a form is told of. */

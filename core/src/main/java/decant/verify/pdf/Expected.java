@@ -9,9 +9,12 @@ import decant.model.look.Colour;
 import decant.model.look.Comment;
 import decant.model.look.FormField;
 import decant.model.look.Link;
+import decant.model.look.Media;
+import decant.model.look.MediaId;
 import decant.model.look.Rule;
 import decant.pdf.choices.PdfChoices;
 import decant.pdf.write.InFields;
+import decant.pdf.write.PaintedDrawings;
 import decant.pdf.write.PdfOutline;
 import decant.publication.PageSink;
 import decant.publication.Publication;
@@ -61,6 +64,7 @@ final class Expected {
   private final List<ExpectedPictures> pictures = new ArrayList<>();
   private final List<LinkCheck.Area> links = new ArrayList<>();
   private final Map<Integer, PageText> texts = new HashMap<>();
+  private final Map<MediaId, Boolean> painted = new HashMap<>();
 
   /** A place to fill in, with the text on it. */
   record Filled(FormField field, String text) {
@@ -102,13 +106,19 @@ final class Expected {
     }
   }
 
+  /** Asked for each place of a drawing, and looked up in the drawing once. */
+  private boolean isPainted(Media drawing) {
+    return painted.computeIfAbsent(
+        drawing.id(), k -> PaintedDrawings.has(choices.settings().conformance(), drawing));
+  }
+
   private void walk(PublishedPage page, int inFile, Map<String, NodeId> targets) {
     var b = new StringBuilder();
     boolean[] rightToLeft = {false};
     var areas = new ArrayList<LinkArea>();
     boolean[] joins = {false};
     int[] turned = {0};
-    var shown = new ExpectedPictures(publication.media(), choices.settings().conformance());
+    var shown = new ExpectedPictures(publication.media(), this::isPainted);
     pictures.add(shown);
     var inFields = new InFields(choices.settings().conformance().takesFields());
     publication.walk(

@@ -5,8 +5,6 @@ import decant.model.Box;
 import decant.model.look.Insets;
 import decant.model.look.Media;
 import decant.model.look.MediaId;
-import decant.pdf.choices.Conformance;
-import decant.pdf.write.PaintedDrawings;
 import decant.picture.VectorPicture;
 import decant.verify.pdf.PlacedPictures.Kind;
 import decant.verify.pdf.PlacedPictures.Placed;
@@ -16,6 +14,7 @@ import java.util.ArrayList;
 import java.util.Deque;
 import java.util.List;
 import java.util.Map;
+import java.util.function.Predicate;
 
 /** The pictures and drawings that a page of the layout shows, gathered while it is walked. */
 final class ExpectedPictures {
@@ -23,15 +22,18 @@ final class ExpectedPictures {
   private static final double MIN = 8;
 
   private final Map<MediaId, Media> media;
-  private final Conformance conformance;
+  private final Predicate<Media> isPainted;
   private final List<Placed> placed = new ArrayList<>();
   private boolean drawn;
   private final Deque<AffineTransform> outer = new ArrayDeque<>();
   private AffineTransform turned = new AffineTransform();
 
-  ExpectedPictures(Map<MediaId, Media> media, Conformance conformance) {
+  /**
+   * @param isPainted whether a drawing becomes dots in the file
+   */
+  ExpectedPictures(Map<MediaId, Media> media, Predicate<Media> isPainted) {
     this.media = media;
-    this.conformance = conformance;
+    this.isPainted = isPainted;
   }
 
   void turn(double degrees, double x, double y) {
@@ -48,8 +50,7 @@ final class ExpectedPictures {
     double w = box.width() / (1 - c.left() - c.right());
     double h = box.height() / (1 - c.top() - c.bottom());
     Media m = media.get(picture.media());
-    boolean drawing =
-        m != null && VectorPicture.isVector(m.type()) && !PaintedDrawings.has(conformance, m);
+    boolean drawing = m != null && VectorPicture.isVector(m.type()) && !isPainted.test(m);
     Box whole = PlacedPictures.around(turned, box.x() - c.left() * w, box.y() - c.top() * h, w, h);
     placed.add(new Placed(drawing ? Kind.DRAWING : Kind.PIXELS, whole));
     drawn = true;

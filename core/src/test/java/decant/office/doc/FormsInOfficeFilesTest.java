@@ -7,7 +7,6 @@ import decant.format.FormatService;
 import decant.format.Formats;
 import decant.model.Document;
 import decant.model.Inline;
-import decant.model.Paragraph;
 import decant.model.look.FieldRule;
 import decant.model.look.FormField;
 import decant.model.look.FormField.Kind;
@@ -21,9 +20,7 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
-import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import org.apache.poi.hwpf.HWPFDocument;
@@ -79,21 +76,8 @@ class FormsInOfficeFilesTest {
     return file;
   }
 
-  /** Each field with all text on it, in order. */
-  private static Map<FormField, String> fields(Document d) {
-    Map<FormField, String> out = new LinkedHashMap<>();
-    for (Paragraph p : d.paragraphs()) {
-      for (Inline i : p.inlines()) {
-        i.look()
-            .get(TextTraits.FIELD)
-            .ifPresent(f -> out.merge(f, ((Inline.Text) i).text(), String::concat));
-      }
-    }
-    return out;
-  }
-
   private static List<String> said(Document d) {
-    return fields(d).entrySet().stream()
+    return Samples.fields(d).entrySet().stream()
         .map(e -> {
           FormField f = e.getKey();
           return f.name()
@@ -138,8 +122,8 @@ class FormsInOfficeFilesTest {
                 new Inline.Text(" at ", Look.PLAIN),
                 on(choice, "_____")));
     Document back = Samples.taken(written(d, format)).document();
-    assertThat(fields(back)).hasSize(2);
-    fields(back)
+    assertThat(Samples.fields(back)).hasSize(2);
+    Samples.fields(back)
         .forEach(
             (f, on) -> assertThat(f.value(on).replaceAll("[_\\s]", "")).as(f.name()).isEmpty());
   }

@@ -3,20 +3,15 @@ package decant.office.odf;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import decant.Samples;
-import decant.model.Document;
 import decant.model.Inline;
-import decant.model.Paragraph;
 import decant.model.finding.Finding;
 import decant.model.look.FormField;
 import decant.model.look.FormField.Kind;
-import decant.model.look.TextTraits;
 import decant.reading.TakenIn;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.LinkedHashMap;
 import java.util.Map;
-import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
@@ -54,22 +49,6 @@ class OdtFormsTest {
         + "\"/>";
   }
 
-  private static Map<FormField, String> fields(Document d) {
-    Map<FormField, String> out = new LinkedHashMap<>();
-    for (Paragraph p : Stream.concat(d.paragraphs().stream(), inBoxes(d)).toList()) {
-      for (Inline i : p.inlines()) {
-        i.look()
-            .get(TextTraits.FIELD)
-            .ifPresent(f -> out.merge(f, ((Inline.Text) i).text(), String::concat));
-      }
-    }
-    return out;
-  }
-
-  private static Stream<Paragraph> inBoxes(Document d) {
-    return d.stories().values().stream().flatMap(s -> s.blocks().stream()).map(b -> (Paragraph) b);
-  }
-
   @Test
   void controlsOnTheLineAreFieldsInTheText() throws IOException {
     TakenIn t =
@@ -99,7 +78,7 @@ class OdtFormsTest {
                 + "</text:p>");
     assertThat(t.document().paragraphs().getFirst().text())
         .isEqualTo("Vessel Grey Heron, \u2611 mast is down, South, \u25CB port, in cash, 9.5");
-    Map<FormField, String> all = fields(t.document());
+    Map<FormField, String> all = Samples.fields(t.document());
     assertThat(all.keySet())
         .extracting(FormField::kind)
         .containsExactly(
@@ -129,7 +108,7 @@ class OdtFormsTest {
             .orElseThrow();
     assertThat(box.width()).isEqualTo(200);
     assertThat(box.drawing().outline()).isPresent();
-    assertThat(fields(t.document()))
+    assertThat(Samples.fields(t.document()))
         .hasSize(1)
         .allSatisfy((f, on) -> {
           assertThat(f.kind()).isEqualTo(Kind.LINES);

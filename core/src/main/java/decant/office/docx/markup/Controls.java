@@ -44,8 +44,7 @@ public final class Controls {
     }
     Optional<Element> text = p.child("w:text");
     if (text.isPresent()) {
-      boolean lines =
-          text.get().attribute("w:multiLine").filter(v -> v.matches("1|true|on")).isPresent();
+      boolean lines = text.get().attribute("w:multiLine").filter(DocxLooks::isOn).isPresent();
       FormField.Kind kind = lines ? FormField.Kind.LINES : FormField.Kind.TEXT;
       return Optional.of(new FormField(id, name, kind, List.of(), width, waiting, rule));
     }

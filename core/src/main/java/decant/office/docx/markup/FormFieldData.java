@@ -78,7 +78,7 @@ public final class FormFieldData {
 
   /** §17.17.4: an element that is there without a value is on. */
   private static boolean isOn(Element e) {
-    return e.attribute("w:val").map(v -> v.matches("1|true|on")).orElse(true);
+    return e.attribute("w:val").map(DocxLooks::isOn).orElse(true);
   }
 
   private static int number(String s) {

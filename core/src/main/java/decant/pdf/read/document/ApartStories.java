@@ -164,12 +164,7 @@ public final class ApartStories {
         b.height(),
         new Inline.BoxText(Optional.of(story), false, Insets.NONE, VerticalAlignment.CENTRE),
         "",
-        new Placement.Floating(
-            new Placement.Axis(Placement.Origin.PAGE, Placement.Align.OFFSET, b.x() - wider),
-            new Placement.Axis(Placement.Origin.PAGE, Placement.Align.OFFSET, b.y()),
-            Placement.Wrap.THROUGH,
-            Insets.NONE,
-            true),
+        Placement.Floating.onPage(b.x() - wider, b.y(), true),
         t.turn() > 180 ? t.turn() - 360 : t.turn(),
         Optional.empty(),
         Look.PLAIN);

@@ -129,8 +129,8 @@ public final class DrawnShapes {
       return false;
     }
     for (Ground g : behind) {
+      page.shapes().stream().filter(g::shows).map(Painted::box).forEach(s -> take(page, s));
       if (inHeader && g.background()) {
-        page.shapes().stream().filter(g::shows).map(Painted::box).forEach(s -> take(page, s));
         continue;
       }
       Box b = g.box();
@@ -139,7 +139,6 @@ public final class DrawnShapes {
       anchored
           .computeIfAbsent(holder.id(), k -> new ArrayList<>())
           .add(picture(g, behind(b, b.y() - from.box().y())));
-      page.shapes().stream().filter(g::shows).map(Painted::box).forEach(s -> take(page, s));
     }
     return true;
   }

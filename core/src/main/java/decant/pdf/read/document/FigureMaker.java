@@ -77,37 +77,34 @@ final class FigureMaker {
         && b.right() > setup.width() - setup.margins().right() + beyond;
   }
 
-  /** A picture at its place across the page, whatever the margins are. */
-  private Paragraph onPage(
-      Detected.Figure f, Placement.Wrap wrap, boolean behind, Placement.Origin down) {
+  /** A picture across the page: what begins a page stays there; in the text it moves with that. */
+  private static Placement across(Box b, PageSetup setup) {
+    boolean top = b.y() < setup.margins().top() + DocumentThresholds.FigureMaker.BEYOND;
+    return new Placement.Floating(
+        new Placement.Axis(Placement.Origin.PAGE, Placement.Align.OFFSET, b.x()),
+        top
+            ? new Placement.Axis(Placement.Origin.PAGE, Placement.Align.OFFSET, b.y())
+            : new Placement.Axis(Placement.Origin.PARAGRAPH, Placement.Align.OFFSET, 0),
+        Placement.Wrap.ABOVE_AND_BELOW,
+        Insets.NONE,
+        false);
+  }
+
+  /** A picture at its place, whatever the margins are, in a line of its own. */
+  private Paragraph alone(Detected.Figure f, Placement place, LinePitch line) {
     Media m = f.placed().media();
     media.put(m.id(), m);
-    Box b = f.box();
-    var place =
-        new Placement.Floating(
-            new Placement.Axis(Placement.Origin.PAGE, Placement.Align.OFFSET, b.x()),
-            new Placement.Axis(
-                down, Placement.Align.OFFSET, down == Placement.Origin.PAGE ? b.y() : 0),
-            wrap,
-            Insets.NONE,
-            behind);
-    Look look =
-        Look.of(ParagraphTraits.LINE_PITCH, behind ? LinePitch.SINGLE : new LinePitch.Exactly(1));
+    Look look = Look.of(ParagraphTraits.LINE_PITCH, line);
     return new Paragraph(NodeId.fresh(), look, Look.PLAIN, List.of(placed(f, place)));
   }
 
   Paragraph figure(Detected.Figure f, PageSetup setup) {
-    if (coversPage(f.box(), setup)) {
-      return onPage(f, Placement.Wrap.THROUGH, true, Placement.Origin.PAGE);
+    Box at = f.box();
+    if (coversPage(at, setup)) {
+      return alone(f, Placement.Floating.onPage(at.x(), at.y(), true), LinePitch.SINGLE);
     }
-    if (isAcross(f.box(), setup)) {
-      // What begins a page stays there; what stands in the text moves with it.
-      boolean top = f.box().y() < setup.margins().top() + DocumentThresholds.FigureMaker.BEYOND;
-      return onPage(
-          f,
-          Placement.Wrap.ABOVE_AND_BELOW,
-          false,
-          top ? Placement.Origin.PAGE : Placement.Origin.PARAGRAPH);
+    if (isAcross(at, setup)) {
+      return alone(f, across(at, setup), new LinePitch.Exactly(1));
     }
     Media m = f.placed().media();
     media.put(m.id(), m);

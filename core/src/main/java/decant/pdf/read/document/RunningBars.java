@@ -2,7 +2,6 @@ package decant.pdf.read.document;
 
 import decant.model.Box;
 import decant.model.Inline;
-import decant.model.look.Insets;
 import decant.model.look.Placement;
 import decant.pdf.read.beside.RunningTexts;
 import decant.pdf.read.page.Ground;
@@ -90,15 +89,15 @@ final class RunningBars {
    */
   List<Inline> take(int from, int to, boolean first) {
     var out = new ArrayList<Inline>();
-    background(first ? from : from + 1, to).ifPresent(out::add);
+    int begin = first ? from : from + 1;
+    background(begin, to).ifPresent(out::add);
     for (Map<Integer, Painted> bar : bars.values()) {
-      int begin = first ? from : from + 1;
       boolean onAll = to - begin > 1 && IntStream.range(begin, to).allMatch(bar::containsKey);
       Painted one = bar.get(begin);
       if (onAll && one != null && (first || !bar.containsKey(from))) {
         IntStream.range(begin, to)
             .forEach(p -> taken.computeIfAbsent(p, k -> new HashSet<>()).add(bar.get(p)));
-        out.add(DrawnShapes.shape(one, one.box(), onPage(one.box())));
+        out.add(DrawnShapes.shape(one, one.box(), behind(one.box())));
       }
     }
     return out;
@@ -113,18 +112,16 @@ final class RunningBars {
     boolean onAll =
         to - from > 1
             && !withBackground.contains(from)
-            && IntStream.range(from, to)
-                .allMatch(p ->
-                    backgrounds.containsKey(p)
-                        && one.picture()
-                            .media()
-                            .id()
-                            .equals(backgrounds.get(p).picture().media().id()));
+            && IntStream.range(from, to).allMatch(p -> isSame(one, backgrounds.get(p)));
     if (!onAll) {
       return Optional.empty();
     }
     IntStream.range(from, to).forEach(withBackground::add);
-    return Optional.of(DrawnShapes.picture(one, onPage(one.box())));
+    return Optional.of(DrawnShapes.picture(one, behind(one.box())));
+  }
+
+  private static Placement behind(Box b) {
+    return Placement.Floating.onPage(b.x(), b.y(), true);
   }
 
   private static boolean isSame(Ground a, @Nullable Ground b) {
@@ -134,15 +131,6 @@ final class RunningBars {
   /** Whether what lies behind a page is part of its header. */
   boolean hasBackground(int page) {
     return withBackground.contains(page);
-  }
-
-  private static Placement onPage(Box b) {
-    return new Placement.Floating(
-        new Placement.Axis(Placement.Origin.PAGE, Placement.Align.OFFSET, b.x()),
-        new Placement.Axis(Placement.Origin.PAGE, Placement.Align.OFFSET, b.y()),
-        Placement.Wrap.THROUGH,
-        Insets.NONE,
-        true);
   }
 
   /** For each page what became part of its header. */

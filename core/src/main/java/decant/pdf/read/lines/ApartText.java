@@ -26,13 +26,13 @@ public record ApartText(double turn, Box box, List<TextLine> lines) {
 
   /** The slanted ones of a page, each group of lines on its own. */
   public static List<ApartText> slanted(ScannedPage page) {
-    return of(page, page.glyphs(), g -> g.quarter() == Glyph.SLANTED && !g.text().isEmpty());
+    return of(page, g -> g.quarter() == Glyph.SLANTED && !g.text().isEmpty());
   }
 
   /** Some glyphs of a page that do not stand upright, each group of lines on its own. */
-  static List<ApartText> of(ScannedPage page, List<Glyph> glyphs, Predicate<Glyph> which) {
+  static List<ApartText> of(ScannedPage page, Predicate<Glyph> which) {
     Map<Long, List<Glyph>> byTurn =
-        glyphs.stream()
+        page.glyphs().stream()
             .filter(which)
             .collect(
                 Collectors.groupingBy(

@@ -51,7 +51,7 @@ public record SideTexts(ScannedPage page, List<ApartText> texts) {
     }
     Set<Glyph> taken = new HashSet<>(apart);
     List<Glyph> others = page.glyphs().stream().filter(g -> !taken.contains(g)).toList();
-    return new SideTexts(page.with(others), ApartText.of(page, page.glyphs(), taken::contains));
+    return new SideTexts(page.with(others), ApartText.of(page, taken::contains));
   }
 
   /** Whether lines of a grid stand about it. */

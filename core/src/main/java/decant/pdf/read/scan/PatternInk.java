@@ -1,11 +1,8 @@
 package decant.pdf.read.scan;
 
 import decant.model.look.Colour;
+import decant.pdf.drawn.Gradients;
 import java.io.IOException;
-import java.util.Optional;
-import org.apache.pdfbox.cos.COSArray;
-import org.apache.pdfbox.cos.COSName;
-import org.apache.pdfbox.cos.COSNumber;
 import org.apache.pdfbox.pdmodel.graphics.color.PDColor;
 import org.apache.pdfbox.pdmodel.graphics.color.PDColorSpace;
 import org.apache.pdfbox.pdmodel.graphics.color.PDPattern;
@@ -51,35 +48,17 @@ final class PatternInk {
 
   /** The middle colour of a gradient. */
   static Colour of(PDShading shading) throws IOException {
-    Optional<float[]> ends =
-        shading instanceof PDShadingType2 along && shading.getFunction() != null
-            ? Optional.of(domain(along))
-            : Optional.empty();
-    if (ends.isEmpty()) {
+    if (!(shading instanceof PDShadingType2 along) || shading.getFunction() == null) {
       return SOME;
     }
-    float[] d = ends.get();
     float[] sum = new float[3];
     for (int k = 0; k < PLACES; k++) {
-      float t = d[0] + (d[1] - d[0]) * k / (PLACES - 1);
-      float[] rgb = shading.getColorSpace().toRGB(shading.evalFunction(t));
+      float[] rgb = Gradients.at(along, k / (PLACES - 1f));
       for (int c = 0; c < 3; c++) {
         sum[c] += rgb[c] / PLACES;
       }
     }
     return new Colour(byteOf(sum[0]) << 16 | byteOf(sum[1]) << 8 | byteOf(sum[2]));
-  }
-
-  /** Table 79 and 80: from 0 to 1 if nothing is said. */
-  private static float[] domain(PDShadingType2 along) {
-    COSArray d = along.getCOSObject().getCOSArray(COSName.DOMAIN);
-    return d == null || d.size() < 2
-        ? new float[] {0, 1}
-        : new float[] {number(d, 0), number(d, 1)};
-  }
-
-  private static float number(COSArray of, int k) {
-    return of.getObject(k) instanceof COSNumber n ? n.floatValue() : k;
   }
 
   private static int byteOf(float share) {
