@@ -20,9 +20,8 @@ public record Judgement(List<Verdict> pages, boolean complete, List<Finding> off
    * @param published the page, from 0, that holds most of what stands on it
    * @param alike how much of the ink of both stands in the same places, 0 to 1
    * @param kept the ink that is published, of that of the source
-   * @param gone where it shows what the published page has nothing near the place of
-   * @param recoloured where areas, of either page, have another colour on the other
    * @param together the share of what stands on it that stands together on that page
+   * @param differs what is otherwise on that page
    */
   public record Verdict(
       int page,
@@ -31,21 +30,40 @@ public record Judgement(List<Verdict> pages, boolean complete, List<Finding> off
       int published,
       double alike,
       double kept,
-      List<GoneInk.Area> gone,
-      List<GoneInk.Area> recoloured,
-      double together) {
+      double together,
+      Differs differs) {
+    List<GoneInk.Area> gone() {
+      return differs.gone();
+    }
+
     /** The share of the ink that has nothing near its place. */
     double goneShare() {
-      return gone.stream().mapToDouble(GoneInk.Area::share).sum();
+      return gone().stream().mapToDouble(GoneInk.Area::share).sum();
     }
 
     /** Whether what has nothing near its place is not elsewhere on the page either. */
     boolean hasLost() {
-      return !gone.isEmpty() && kept < WHOLE && 1 - kept >= goneShare() / 2;
+      return !gone().isEmpty() && kept < WHOLE && 1 - kept >= goneShare() / 2;
     }
 
     /** A page that shows more of its ink shows the same in slightly other letters. */
     private static final double WHOLE = 0.95;
+  }
+
+  /**
+   * What of a page of the source is otherwise on the page that it is published as.
+   *
+   * @param gone where it shows what the published page has nothing near the place of
+   * @param recoloured where areas, of either page, have another colour on the other
+   * @param unsaid lines above and below its text with words that the published page does not have
+   */
+  public record Differs(
+      List<GoneInk.Area> gone, List<GoneInk.Area> recoloured, List<String> unsaid) {
+    public Differs {
+      gone = List.copyOf(gone);
+      recoloured = List.copyOf(recoloured);
+      unsaid = List.copyOf(unsaid);
+    }
   }
 
   public Judgement {

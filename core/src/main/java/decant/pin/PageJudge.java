@@ -19,6 +19,7 @@ import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.concurrent.ConcurrentLinkedQueue;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.function.BooleanSupplier;
@@ -58,6 +59,9 @@ public final class PageJudge {
   private final Map<NodeId, SourcePlace> places;
   private final Map<Integer, Pair> pairs;
 
+  /** Pages that are not looked at. */
+  private final Set<Integer> without;
+
   /**
    * Where a page of the source has gone.
    *
@@ -67,12 +71,17 @@ public final class PageJudge {
   private record Pair(int page, double share) {}
 
   private PageJudge(
-      KeptPage.Source source, TakenIn taken, Layout layout, BooleanSupplier interrupted) {
+      KeptPage.Source source,
+      TakenIn taken,
+      Layout layout,
+      Set<Integer> without,
+      BooleanSupplier interrupted) {
     this.source = source;
     this.layout = layout;
     this.interrupted = interrupted;
     this.places = taken.origin().places();
     this.pairs = pairs(places, layout);
+    this.without = without;
   }
 
   /**
@@ -85,7 +94,15 @@ public final class PageJudge {
   public static Judgement judge(
       KeptPage.Source source, TakenIn taken, Layout layout, BooleanSupplier interrupted)
       throws IOException {
-    return new PageJudge(source, taken, layout, interrupted).run();
+    return new PageJudge(source, taken, layout, Set.of(), interrupted).run();
+  }
+
+  /** Compares all pages but those that are pinned; the same. */
+  static Judgement judgeFlowing(
+      KeptPage.Source source, TakenIn taken, Layout layout, BooleanSupplier interrupted)
+      throws IOException {
+    Set<Integer> pinned = Pinning.pages(layout.document()).keySet();
+    return new PageJudge(source, taken, layout, pinned, interrupted).run();
   }
 
   private Judgement run() throws IOException {
@@ -104,7 +121,8 @@ public final class PageJudge {
     await(threads);
     List<Judgement.Verdict> sorted =
         verdicts.stream().sorted(Comparator.comparingInt(Judgement.Verdict::page)).toList();
-    return new Judgement(sorted, sorted.size() == pages, OffSheet.findings(layout, places));
+    return new Judgement(
+        sorted, sorted.size() == pages - without.size(), OffSheet.findings(layout, places));
   }
 
   /** Waits for the workers; for one that is stuck in a page not much longer than it may take. */
@@ -144,6 +162,9 @@ public final class PageJudge {
     renderer.setSubsamplingAllowed(true);
     renderer.setAnnotationsFilter(a -> !isIcon(a));
     for (int k = next.getAndIncrement(); k < pages; k = next.getAndIncrement()) {
+      if (without.contains(k)) {
+        continue;
+      }
       if (interrupted.getAsBoolean()) {
         return;
       }
@@ -182,9 +203,9 @@ public final class PageJudge {
         pair.page(),
         was.alike(is),
         kept,
-        beside.gone(PART),
-        beside.recoloured(PART),
-        pair.share());
+        pair.share(),
+        new Judgement.Differs(
+            beside.gone(PART), beside.recoloured(PART), RunningWords.unsaid(layout, k, published)));
   }
 
   /** For each page of the source the page that it has become. */
@@ -206,6 +227,12 @@ public final class PageJudge {
       Map.Entry<Integer, Double> most = sorted.getFirst();
       out.put(page, new Pair(most.getKey(), all > 0 ? most.getValue() / all : 1));
     });
+    // A page on which only something goes on that began before it.
+    for (Page p : layout.pages()) {
+      if (p.start().found() >= 0) {
+        out.putIfAbsent(p.start().found(), new Pair(p.number() - 1, 1));
+      }
+    }
     return out;
   }
 }

@@ -9,7 +9,6 @@ import decant.model.finding.Finding.Kind;
 import decant.model.finding.Finding.Severity;
 import decant.model.look.Media;
 import decant.paint.KeptPdf;
-import decant.proof.OffSheet;
 import decant.publication.KeptPage;
 import decant.reading.TakenIn;
 import decant.text.FontBook;
@@ -26,6 +25,7 @@ import java.util.Set;
 import java.util.TreeSet;
 import java.util.function.BooleanSupplier;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPage;
 
@@ -80,40 +80,71 @@ public final class PinnedPages {
   public static TakenIn judged(
       KeptPage.Source source, TakenIn taken, Layout layout, BooleanSupplier interrupted)
       throws IOException {
-    return judged(source, taken, PageJudge.judge(source, taken, layout, interrupted));
+    return judged(source, taken, PageJudge.judge(source, taken, layout, interrupted), interrupted);
   }
 
-  /** Pins what was judged unfaithful. */
-  public static TakenIn judged(KeptPage.Source source, TakenIn taken, Judgement judgement)
+  /** So often pages are judged that flow beside others which were pinned since. */
+  private static final int ROUNDS = 4;
+
+  /**
+   * Pins what was judged unfaithful. What flows beside pinned pages is judged anew, as it is then.
+   *
+   * @param first how all of it compares
+   */
+  public static TakenIn judged(
+      KeptPage.Source source, TakenIn taken, Judgement first, BooleanSupplier interrupted)
       throws IOException {
-    TakenIn pinned = pinned(source, taken, unfaithful(judgement, unread(taken)));
-    TakenIn out =
-        pinned
-            .withFindings(offSheet(taken, pinned, judgement))
-            .withFindings(gone(judgement, Pinning.pages(pinned.document()).keySet()));
-    int left = taken.origin().pages() - judgement.pages().size();
-    return judgement.complete() ? out : notCompared(out, left);
-  }
-
-  /** What is on no sheet now that some pages are pinned. */
-  private static List<Finding> offSheet(TakenIn was, TakenIn is, Judgement judgement) {
-    if (is.document() == was.document()) {
-      return judgement.offSheet();
+    Set<Integer> unread = unread(taken);
+    Judgement now = first;
+    TakenIn out = taken;
+    List<Pinning.Sheet> poor = unfaithful(first, unread);
+    for (int round = 0; round < ROUNDS && !poor.isEmpty(); round++) {
+      out = pinned(source, out, poor);
+      Layout layout = new Layouter(FontBook.shipped()).layout(out.document());
+      now = PageJudge.judgeFlowing(source, out, layout, interrupted);
+      poor = unfaithful(now, unread);
     }
-    Layout layout = new Layouter(FontBook.shipped()).layout(is.document());
-    return OffSheet.findings(layout, was.origin().places());
+    Set<Integer> pinned = Pinning.pages(out.document()).keySet();
+    out =
+        out.withFindings(now.offSheet())
+            .withFindings(poor.stream().map(PinnedPages::flows).toList())
+            .withFindings(differs(now, pinned));
+    int left = taken.origin().pages() - pinned.size() - now.pages().size();
+    return now.complete() ? out : notCompared(out, left);
   }
 
   /** What shows on pages that flow, and has nothing near its place on the published page. */
-  private static List<Finding> gone(Judgement judgement, Set<Integer> pinned) {
+  private static List<Finding> differs(Judgement judgement, Set<Integer> pinned) {
     return judgement.pages().stream()
         .filter(v -> !pinned.contains(v.page()))
-        .flatMap(v -> (v.gone().isEmpty() ? recoloured(v) : Optional.of(gone(v))).stream())
+        .flatMap(v ->
+            Stream.concat(
+                (v.gone().isEmpty() ? recoloured(v) : Optional.of(gone(v))).stream(),
+                unsaid(v).stream()))
         .toList();
   }
 
+  /** Headers and footers that say something else than they did on their page. */
+  private static Optional<Finding> unsaid(Judgement.Verdict v) {
+    List<String> lines = v.differs().unsaid();
+    if (lines.isEmpty()) {
+      return Optional.empty();
+    }
+    String line = lines.getFirst();
+    String said = line.length() > LONGEST ? line.substring(0, LONGEST) + "…" : line;
+    return Optional.of(
+        Finding.general(
+                Kind.LAYOUT_SIMPLIFIED,
+                Severity.LOSS,
+                WORDS.say("pinned-pages.unsaid", v.page() + 1, said))
+            .from(v.page(), new Box(0, 0, v.width(), v.height()))
+            .with(new Finding.Remedy.PinPage(v.page())));
+  }
+
+  private static final int LONGEST = 60;
+
   private static Optional<Finding> recoloured(Judgement.Verdict v) {
-    return v.recoloured().stream()
+    return v.differs().recoloured().stream()
         .max(Comparator.comparingDouble(GoneInk.Area::share))
         .map(most ->
             Finding.general(
@@ -234,18 +265,20 @@ public final class PinnedPages {
   public static List<Finding> told(Judgement judgement) {
     List<Pinning.Sheet> unfaithful = unfaithful(judgement, Set.of());
     var out = new ArrayList<Finding>(judgement.offSheet());
-    for (Pinning.Sheet p : unfaithful) {
-      out.add(
-          Finding.general(
-                  Kind.LAYOUT_SIMPLIFIED,
-                  Severity.DOUBT,
-                  WORDS.say("pinned-pages.flows", p.index() + 1, p.why()))
-              .from(p.index(), new Box(0, 0, p.width(), p.height()))
-              .with(new Finding.Remedy.PinPage(p.index())));
-    }
+    unfaithful.forEach(p -> out.add(flows(p)));
     out.addAll(
-        gone(judgement, unfaithful.stream().map(Pinning.Sheet::index).collect(Collectors.toSet())));
+        differs(
+            judgement, unfaithful.stream().map(Pinning.Sheet::index).collect(Collectors.toSet())));
     return List.copyOf(out);
+  }
+
+  private static Finding flows(Pinning.Sheet p) {
+    return Finding.general(
+            Kind.LAYOUT_SIMPLIFIED,
+            Severity.DOUBT,
+            WORDS.say("pinned-pages.flows", p.index() + 1, p.why()))
+        .from(p.index(), new Box(0, 0, p.width(), p.height()))
+        .with(new Finding.Remedy.PinPage(p.index()));
   }
 
   /**

@@ -2,6 +2,7 @@ package decant.pin;
 
 import decant.model.Block;
 import decant.model.Document;
+import decant.model.KeptBlock;
 import decant.model.NodeId;
 import decant.model.PageNumbers;
 import decant.model.PageSetup;
@@ -51,9 +52,9 @@ public final class Pinning {
   private final TakenIn.Origin origin;
   private final Media file;
   private final TreeMap<Integer, Sheet> sheets = new TreeMap<>();
-  private final Map<NodeId, List<TakenIn.PageBreak>> breaks = new HashMap<>();
-
   private final PlacesOnPages places;
+  private final PieceSetting setting;
+  private final BlockCuts cuts;
 
   /** Whether the person has given the pages their order. */
   private final boolean ordered;
@@ -61,18 +62,14 @@ public final class Pinning {
   /** What goes to one pinned page. */
   private record Held(List<Block> blocks, List<Section> from) {}
 
-  /** A part of a section, on one page at least at its beginning. */
-  private record Piece(Section section, Block block, int page) {}
-
   private Pinning(Document document, TakenIn.Origin origin, Media file, List<Sheet> pages) {
     this.document = document;
     this.origin = origin;
     this.file = file;
     pages.forEach(p -> sheets.put(p.index(), p));
-    origin
-        .breaks()
-        .forEach(b -> breaks.computeIfAbsent(b.at().paragraph(), k -> new ArrayList<>()).add(b));
     this.places = new PlacesOnPages(origin, sheets.keySet());
+    this.setting = new PieceSetting(document.setting());
+    this.cuts = new BlockCuts(document, origin, sheets.keySet(), places, setting);
     this.ordered = Pinned.areOrdered(document.sections());
   }
 
@@ -99,20 +96,20 @@ public final class Pinning {
   }
 
   private Document pinned() {
-    var pieces = new ArrayList<Piece>();
+    var pieces = new ArrayList<BlockCuts.Piece>();
     Map<Integer, Held> held = new TreeMap<>();
     sheets.keySet().forEach(k -> held.put(k, new Held(new ArrayList<>(), new ArrayList<>())));
     int page = 0;
     for (Section s : document.sections()) {
       if (s.pinned().isPresent()) {
         page = s.pinned().get().page();
-        pieces.add(new Piece(s, Paragraph.of(Look.PLAIN, ""), page));
+        pieces.add(new BlockCuts.Piece(s, Paragraph.of(Look.PLAIN, ""), page));
         continue;
       }
       for (Block b : s.blocks()) {
         SourcePlace at = origin.places().get(b.id());
         page = at == null ? page : at.page();
-        for (Piece p : cut(new Piece(s, b, page))) {
+        for (BlockCuts.Piece p : cuts.of(new BlockCuts.Piece(s, b, page))) {
           Held h = held.get(p.page());
           if (h == null) {
             pieces.add(p);
@@ -127,17 +124,17 @@ public final class Pinning {
         }
       }
     }
-    return document.withSections(assembled(pieces, held));
+    return document.withSections(assembled(pieces, held)).withSetting(setting.done());
   }
 
   /**
    * The flow, with each pinned page before the first that stood on a later one; where the order was
    * given, in the place of its text.
    */
-  private List<Section> assembled(List<Piece> pieces, Map<Integer, Held> held) {
+  private List<Section> assembled(List<BlockCuts.Piece> pieces, Map<Integer, Held> held) {
     var out = new Sections();
     var waiting = new ArrayList<>(held.keySet());
-    for (Piece p : pieces) {
+    for (BlockCuts.Piece p : pieces) {
       while (!ordered && !waiting.isEmpty() && waiting.getFirst() < p.page()) {
         out.pinned(waiting.removeFirst(), held, p.section());
       }
@@ -161,7 +158,7 @@ public final class Pinning {
     private Optional<Section> of = Optional.empty();
     private final Set<NodeId> begun = new HashSet<>();
 
-    void flowing(Piece p) {
+    void flowing(BlockCuts.Piece p) {
       if (p.section().pinned().isPresent()) {
         flush();
         done.add(p.section());
@@ -231,113 +228,6 @@ public final class Pinning {
     return out;
   }
 
-  /** A block in pieces, cut where a pinned page begins or ends within it. */
-  private List<Piece> cut(Piece whole) {
-    return switch (whole.block()) {
-      case Paragraph p -> cut(whole, p);
-      case Table t -> cut(whole, t);
-      case decant.model.KeptBlock k -> List.of(whole);
-    };
-  }
-
-  /** Whether a page begins or ends a pinned one, so that what runs into it is cut. */
-  private boolean cutsBefore(int page, int before) {
-    return sheets.containsKey(page) || sheets.containsKey(before);
-  }
-
-  private List<Piece> cut(Piece whole, Paragraph p) {
-    var out = new ArrayList<Piece>();
-    int from = 0;
-    int begins = whole.page();
-    int page = whole.page();
-    for (TakenIn.PageBreak b : breaks.getOrDefault(p.id(), List.of())) {
-      int at = Math.min(b.at().offset(), p.length());
-      if (cutsBefore(b.page(), page) && at > from) {
-        out.add(piece(whole, p, from, at, begins));
-        from = at;
-        begins = b.page();
-      }
-      page = b.page();
-    }
-    if (out.isEmpty()) {
-      return List.of(whole);
-    }
-    if (from < p.length()) {
-      out.add(piece(whole, p, from, p.length(), begins));
-    }
-    return out;
-  }
-
-  private Piece piece(Piece whole, Paragraph p, int from, int to, int page) {
-    Paragraph part = part(p, from, to);
-    if (from > 0) {
-      double edge = whole.section().page().margins().left();
-      document.setting().block(p.id()).ifPresent(b -> places.piece(part.id(), b, page, edge));
-    }
-    return new Piece(whole.section(), part, page);
-  }
-
-  private Paragraph part(Paragraph p, int from, int to) {
-    if (from == 0) {
-      return p.withInlines(p.slice(0, to));
-    }
-    Look look =
-        p.look()
-            .without(ParagraphTraits.BOOKMARKS)
-            .without(ParagraphTraits.SPACE_BEFORE)
-            .without(ParagraphTraits.PAGE_BREAK_BEFORE)
-            .with(ParagraphTraits.GOES_ON, true);
-    var list = look.value(ParagraphTraits.LIST);
-    var definition = document.lists().get(list.list());
-    if (definition != null) {
-      Look level = definition.level(list.depth()).paragraph();
-      double own = look.value(ParagraphTraits.INDENT_START);
-      double indent = own != 0 ? own : level.value(ParagraphTraits.INDENT_START);
-      look = look.without(ParagraphTraits.LIST).with(ParagraphTraits.INDENT_START, indent);
-    }
-    return new Paragraph(
-        NodeId.fresh(), look.with(ParagraphTraits.FIRST_LINE, 0.0), p.endLook(), p.slice(from, to));
-  }
-
-  private List<Piece> cut(Piece whole, Table t) {
-    var out = new ArrayList<Piece>();
-    int from = 0;
-    int begins = whole.page();
-    int page = whole.page();
-    for (int r = 1; r < t.rows().size(); r++) {
-      int here = pageOf(t.rows().get(r)).orElse(page);
-      if (here > page && cutsBefore(here, page)) {
-        out.add(new Piece(whole.section(), part(t, from, r), begins));
-        from = r;
-        begins = here;
-      }
-      page = Math.max(page, here);
-    }
-    if (out.isEmpty()) {
-      return List.of(whole);
-    }
-    out.add(new Piece(whole.section(), part(t, from, t.rows().size()), begins));
-    return out;
-  }
-
-  private Optional<Integer> pageOf(Table.Row row) {
-    return row.cells().stream()
-        .flatMap(c -> c.blocks().stream())
-        .flatMap(b -> breaks.getOrDefault(b.id(), List.of()).stream())
-        .map(TakenIn.PageBreak::page)
-        .findFirst();
-  }
-
-  private static Table part(Table t, int from, int to) {
-    return from == 0
-        ? t.withRows(t.rows().subList(0, to))
-        : new Table(
-            NodeId.fresh(),
-            t.look().with(TableTraits.GOES_ON, true),
-            t.columns(),
-            t.rows().subList(from, to));
-  }
-
   /** Pins pages as one act that can be undone. */
   public static Revision pin(Revision r, TakenIn.Origin origin, Media file, List<Sheet> pages) {
     return resected(r, WORDS.say("pinning.pin"), pin(r.document(), origin, file, pages));
@@ -365,19 +255,20 @@ public final class Pinning {
   /** A document with a page flowing again; it stays as it is if the page is not pinned. */
   public static Document release(Document document, int page) {
     var out = new ArrayList<Section>();
+    var setting = new PieceSetting(document.setting());
     boolean released = false;
     for (Section s : document.sections()) {
       if (s.pinned().filter(p -> p.page() == page).isPresent()) {
-        add(out, s.flowing());
+        add(out, s.flowing(), setting);
         released = true;
       } else if (released) {
-        add(out, s);
+        add(out, s, setting);
         released = false;
       } else {
         out.add(s);
       }
     }
-    return document.withSections(out);
+    return document.withSections(out).withSetting(setting.done());
   }
 
   /** A document all of whose pages flow. */
@@ -390,7 +281,7 @@ public final class Pinning {
   }
 
   /** Adds a section, to the one before where a pinned page had cut them apart. */
-  private static void add(List<Section> to, Section s) {
+  private static void add(List<Section> to, Section s, PieceSetting setting) {
     Section before = to.isEmpty() ? null : to.getLast();
     if (before == null
         || before.pinned().isPresent()
@@ -401,7 +292,7 @@ public final class Pinning {
       return;
     }
     var blocks = new ArrayList<>(before.blocks());
-    if (!joined(blocks, s.blocks().getFirst())) {
+    if (!joined(blocks, s.blocks().getFirst(), setting)) {
       to.add(s);
       return;
     }
@@ -413,23 +304,27 @@ public final class Pinning {
     return switch (b) {
       case Paragraph p -> p.look().value(ParagraphTraits.GOES_ON);
       case Table t -> t.look().value(TableTraits.GOES_ON);
-      case decant.model.KeptBlock k -> false;
+      case KeptBlock k -> false;
     };
   }
 
   /** Joins a block to the last of some; false if they are not of one kind. */
-  private static boolean joined(List<Block> to, Block more) {
+  private static boolean joined(List<Block> to, Block more, PieceSetting setting) {
     Block last = to.isEmpty() ? null : to.getLast();
     if (last instanceof Paragraph a && more instanceof Paragraph b) {
       var inlines = new ArrayList<>(a.inlines());
       inlines.addAll(b.inlines());
-      to.set(to.size() - 1, a.withInlines(inlines));
+      Paragraph whole = a.withInlines(inlines);
+      setting.joined(a, b, whole);
+      to.set(to.size() - 1, whole);
       return true;
     }
     if (last instanceof Table a && more instanceof Table b && a.columns().equals(b.columns())) {
       var rows = new ArrayList<>(a.rows());
       rows.addAll(b.rows());
-      to.set(to.size() - 1, a.withRows(rows));
+      Table whole = a.withRows(rows);
+      setting.joined(a, b, whole);
+      to.set(to.size() - 1, whole);
       return true;
     }
     return false;

@@ -11,9 +11,9 @@ import java.util.Set;
 /** Where blocks stand on the pages of their source that are pinned. */
 final class PlacesOnPages {
   /** Of a line of usual size, points above and below its baseline. */
-  private static final double LINE = 10;
+  static final double LINE = 10;
 
-  private static final double BELOW = 3;
+  static final double BELOW = 3;
 
   private final Map<Integer, Map<NodeId, Box>> places = new HashMap<>();
 

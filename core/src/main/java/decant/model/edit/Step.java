@@ -188,8 +188,10 @@ public sealed interface Step {
    * Cuts the flow into other sections, which hold the same text.
    *
    * @param paragraphs the paragraphs of the flow afterwards, in which positions are kept
+   * @param setting what is known afterwards of how the source had set its text
    */
-  record Resection(List<Section> sections, Map<NodeId, Integer> paragraphs) implements Step {
+  record Resection(List<Section> sections, Map<NodeId, Integer> paragraphs, SourceSetting setting)
+      implements Step {
     public Resection {
       sections = List.copyOf(sections);
       paragraphs = Map.copyOf(paragraphs);
@@ -199,12 +201,13 @@ public sealed interface Step {
     public static Resection to(Document d) {
       return new Resection(
           d.sections(),
-          d.paragraphs().stream().collect(Collectors.toMap(Paragraph::id, Paragraph::length)));
+          d.paragraphs().stream().collect(Collectors.toMap(Paragraph::id, Paragraph::length)),
+          d.setting());
     }
 
     @Override
     public Applied apply(Document before) {
-      return new Applied(before.withSections(sections), to(before));
+      return new Applied(before.withSections(sections).withSetting(setting), to(before));
     }
 
     @Override

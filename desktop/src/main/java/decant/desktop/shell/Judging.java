@@ -66,7 +66,7 @@ final class Judging {
       throws IOException {
     var source = new KeptPage.InFile(work.source(), work.password());
     Judgement judgement = PageJudge.judge(source, taken, layout, cancelled::get);
-    TakenIn judged = PinnedPages.judged(source, taken, judgement);
+    TakenIn judged = PinnedPages.judged(source, taken, judgement, cancelled::get);
     List<Finding> told = PinnedPages.told(judgement);
     if (!cancelled.get()) {
       Platform.runLater(() -> {

@@ -1,0 +1,71 @@
+package decant.pin;
+
+import decant.layout.Layout;
+import decant.layout.item.Item;
+import decant.layout.pages.Page;
+import decant.model.Box;
+import decant.model.Paragraph;
+import decant.model.look.Colour;
+import decant.publication.PageSink;
+import java.text.Normalizer;
+import java.util.List;
+
+/**
+ * Holds what stood above and below the text of a page against what is published there. One running
+ * text stands for those of many pages, and a page may have had another one.
+ */
+final class RunningWords {
+  private RunningWords() {}
+
+  /**
+   * The lines of a page of the source that have words the published page does not have.
+   *
+   * @param source the page, from 0
+   */
+  static List<String> unsaid(Layout layout, int source, Page published) {
+    List<Paragraph> lines =
+        layout.document().setting().running().lines().getOrDefault(source, List.of());
+    if (lines.isEmpty()) {
+      return List.of();
+    }
+    var said = new Said();
+    layout.walk(published, said);
+    String letters = letters(said.all.toString());
+    return lines.stream()
+        .map(p -> p.text().strip())
+        .filter(t -> !t.isEmpty() && !isSaid(t, letters))
+        .toList();
+  }
+
+  private static boolean isSaid(String line, String letters) {
+    for (String word : line.split("\\s+")) {
+      if (!letters.contains(letters(word))) {
+        return false;
+      }
+    }
+    return true;
+  }
+
+  private static String letters(String s) {
+    String plain = Normalizer.normalize(s, Normalizer.Form.NFKC);
+    var b = new StringBuilder(plain.length());
+    plain.codePoints().filter(Character::isLetterOrDigit).forEach(b::appendCodePoint);
+    return b.toString();
+  }
+
+  /** The characters of a page, one after the other. */
+  private static final class Said implements PageSink {
+    private final StringBuilder all = new StringBuilder();
+
+    @Override
+    public void glyphs(Item.GlyphRun run, double x, double y) {
+      all.append(run.shown().text());
+    }
+
+    @Override
+    public void fill(Box box, Colour colour) {}
+
+    @Override
+    public void picture(Item.PictureBox picture, Box box) {}
+  }
+}
