@@ -8,7 +8,11 @@ import java.time.Duration;
 /** When work on a file must have ended, by the clock that only goes forward. */
 public final class Deadline {
   private static final Duration FIRST_MEGABYTE = Duration.ofSeconds(30);
-  private static final Duration EACH_MORE = Duration.ofSeconds(1);
+
+  /** A dense manual has 250 pages in a megabyte, and takes a tenth of a second for each. */
+  private static final Duration EACH_MORE = Duration.ofSeconds(30);
+
+  private static final Duration MOST = Duration.ofMinutes(15);
 
   /** Work that may take as long as it likes: somebody waits for it and can stop it. */
   public static final Deadline NEVER = new Deadline(0, Duration.ZERO);
@@ -31,7 +35,10 @@ public final class Deadline {
     return allowed;
   }
 
-  /** How long a file may take if nobody says otherwise: 30 s up to 1 MB, 1 s for each further. */
+  /**
+   * How long a file may take if nobody says otherwise: 30 s up to 1 MB, 30 s for each further, a
+   * quarter of an hour at most.
+   */
   public static Duration usual(Path file) {
     long bytes;
     try {
@@ -39,7 +46,9 @@ public final class Deadline {
     } catch (IOException e) {
       bytes = 0;
     }
-    return FIRST_MEGABYTE.plus(EACH_MORE.multipliedBy(Math.max(0, (bytes - 1) / 1_000_000)));
+    Duration usual =
+        FIRST_MEGABYTE.plus(EACH_MORE.multipliedBy(Math.max(0, (bytes - 1) / 1_000_000)));
+    return usual.compareTo(MOST) > 0 ? MOST : usual;
   }
 
   public boolean isOver() {
