@@ -230,6 +230,9 @@ public final class PagePainter {
 
     @Override
     public void linkFrame(Colour colour, Box box) {
+      if (!texts) {
+        return; // it is the link's own, and links are told apart from what is drawn
+      }
       g.setColor(new Color(colour.rgb()));
       double line = Math.max(1, scale / 2);
       double x = box.x() * scale;

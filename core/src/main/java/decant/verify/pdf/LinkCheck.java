@@ -7,6 +7,7 @@ import java.io.IOException;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.stream.Collectors;
 import org.apache.pdfbox.cos.COSArray;
 import org.apache.pdfbox.cos.COSDictionary;
@@ -30,14 +31,27 @@ final class LinkCheck {
    * @param area in points from the page's upper left corner
    */
   record Area(int page, String to, Rectangle2D area) {
-    /** Whether it leads where a text of its page does, and lies on it. */
-    private boolean covers(Area text) {
-      if (!to.equals(text.to)) {
-        return false;
+    /** What it shares with another that leads to the same place; 0 if that leads elsewhere. */
+    private double shared(Area other) {
+      if (!to.equals(other.to)) {
+        return 0;
       }
-      Rectangle2D both = area.createIntersection(text.area);
-      double share = Math.max(0, both.getWidth()) * Math.max(0, both.getHeight());
-      return share >= COVERED * text.area.getWidth() * text.area.getHeight();
+      Rectangle2D both = area.createIntersection(other.area);
+      return Math.max(0, both.getWidth()) * Math.max(0, both.getHeight());
+    }
+
+    private double size() {
+      return area.getWidth() * area.getHeight();
+    }
+
+    /** Whether some that lead there lie on it, one or several of them. */
+    private boolean isCovered(List<Area> by) {
+      return by.stream().mapToDouble(this::shared).sum() >= COVERED * size();
+    }
+
+    /** Whether it lies on one of some texts that lead there, or that text on it. */
+    private boolean isOn(List<Area> texts) {
+      return texts.stream().anyMatch(t -> shared(t) >= COVERED * Math.min(size(), t.size()));
     }
   }
 
@@ -51,20 +65,22 @@ final class LinkCheck {
     List<Area> wanted = expected.links();
     Map<Integer, List<Area>> gotOn = got.stream().collect(Collectors.groupingBy(Area::page));
     Map<Integer, List<Area>> wantedOn = wanted.stream().collect(Collectors.groupingBy(Area::page));
-    boolean there =
+    Optional<Area> missing =
         wanted.stream()
-            .allMatch(
-                w -> gotOn.getOrDefault(w.page(), List.of()).stream().anyMatch(g -> g.covers(w)));
-    boolean meant =
-        got.stream()
-            .allMatch(g -> wantedOn.getOrDefault(g.page(), List.of()).stream().anyMatch(g::covers));
+            .filter(w -> !w.isCovered(gotOn.getOrDefault(w.page(), List.of())))
+            .findFirst();
+    Optional<Area> unmeant =
+        got.stream().filter(g -> !g.isOn(wantedOn.getOrDefault(g.page(), List.of()))).findFirst();
     return Check.of(
         WORDS.say("link-check.name"),
-        there && meant,
+        missing.isEmpty() && unmeant.isEmpty(),
         wanted.isEmpty()
             ? WORDS.say("pdf-verifier.none")
             : WORDS.count("link-check.each-to-where-it", wanted.size()),
-        WORDS.say("link-check.do-not-match-the", got.size(), wanted.size()));
+        missing
+            .map(m -> WORDS.say("link-check.missing", m.page() + 1, m.to()))
+            .or(() -> unmeant.map(u -> WORDS.say("link-check.unmeant", u.page() + 1, u.to())))
+            .orElse(""));
   }
 
   private static void on(PDDocument pdf, int page, List<Area> out) {
