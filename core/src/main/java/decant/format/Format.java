@@ -42,6 +42,8 @@ public record Format(
     /** Headers and footers. */
     RUNNING_TEXTS,
     COMMENTS,
+    /** Changes that wait to be accepted. */
+    PENDING_CHANGES,
     ATTACHED_FILES,
     FORM_FIELDS,
     /** Fields of which choosing one lets go of the others. */

@@ -6,10 +6,13 @@ import decant.model.KeptBlock;
 import decant.model.Paragraph;
 import decant.model.look.Comment;
 import decant.model.look.FormField;
+import decant.model.look.Kept;
+import decant.model.look.Look;
 import decant.model.look.ParagraphTraits;
 import decant.model.look.TextTraits;
 import decant.model.walk.Part;
 import decant.model.walk.Walk;
+import decant.office.pending.Pending;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.Map;
@@ -21,15 +24,18 @@ import java.util.Set;
  * @param fields places to fill in
  * @param oneOf those of them that exclude one another
  * @param comments what was noted about the text
+ * @param changes that wait to be accepted
  * @param files that it carries
  * @param pictures with their words, which stand for them
  * @param kept how much readers kept without understanding it, by the format that it came in
- * @param details the formats that something of its looks is kept for, tracked changes among it
+ * @param details the formats that something of its looks is kept for, tracked changes of looks
+ *     among it
  */
 public record Enclosed(
     int fields,
     int oneOf,
     int comments,
+    int changes,
     int files,
     int pictures,
     Map<String, Integer> kept,
@@ -41,6 +47,7 @@ public record Enclosed(
         c.fields.size(),
         c.oneOf.size(),
         c.comments.size(),
+        c.changes.size(),
         d.attachments().size(),
         c.pictures,
         c.kept,
@@ -51,6 +58,7 @@ public record Enclosed(
     private final Set<String> fields = new HashSet<>();
     private final Set<String> oneOf = new HashSet<>();
     private final Set<String> comments = new HashSet<>();
+    private final Set<Kept> changes = new HashSet<>();
     private int pictures;
     private final Map<String, Integer> kept = new HashMap<>();
     private final Set<String> details = new HashSet<>();
@@ -59,7 +67,7 @@ public record Enclosed(
     public void paragraph(Paragraph p) {
       p.inlines().forEach(this::inline);
       p.look().value(ParagraphTraits.KEPT).forEach(k -> details.add(k.format()));
-      p.endLook().value(TextTraits.KEPT).forEach(k -> details.add(k.format()));
+      around(p.endLook());
     }
 
     @Override
@@ -74,12 +82,24 @@ public record Enclosed(
       }
     }
 
+    private void around(Look look) {
+      for (Kept k : look.value(TextTraits.KEPT)) {
+        if (Pending.isPutIn(k)) {
+          changes.add(k);
+        } else {
+          details.add(k.format());
+        }
+      }
+    }
+
     private void inline(Inline i) {
       pictures += i instanceof Inline.Picture ? 1 : 0;
       i.look().get(TextTraits.FIELD).ifPresent(this::field);
       i.look().value(TextTraits.COMMENTS).stream().map(Comment::id).forEach(comments::add);
-      i.look().value(TextTraits.KEPT).forEach(k -> details.add(k.format()));
-      if (i instanceof Inline.KeptInline k && k.shown().isEmpty()) {
+      around(i.look());
+      if (Pending.isTakenAway(i) && i instanceof Inline.KeptInline k) {
+        changes.add(k.kept());
+      } else if (i instanceof Inline.KeptInline k && k.shown().isEmpty()) {
         kept.merge(k.kept().format(), 1, Integer::sum);
       }
     }

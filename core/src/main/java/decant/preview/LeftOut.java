@@ -32,6 +32,9 @@ public final class LeftOut {
     if (has.comments() > 0 && !format.holds().contains(Holding.COMMENTS)) {
       out.add(WORDS.count("left-out.comments", has.comments()));
     }
+    if (has.changes() > 0 && !format.holds().contains(Holding.PENDING_CHANGES)) {
+      out.add(WORDS.count("left-out.changes", has.changes()));
+    }
     if (has.files() > 0 && !format.holds().contains(Holding.ATTACHED_FILES)) {
       out.add(WORDS.count("left-out.files", has.files()));
     }

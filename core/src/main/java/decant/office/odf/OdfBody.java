@@ -4,6 +4,7 @@ import decant.model.Block;
 import decant.model.NodeId;
 import decant.model.Paragraph;
 import decant.model.finding.Finding;
+import decant.model.look.Kept;
 import decant.model.look.ListDefinition;
 import decant.model.look.ListDefinition.Level;
 import decant.model.look.ListMembership;
@@ -66,7 +67,7 @@ final class OdfBody {
     this.note = note;
     this.listStyles = new OdfLists(shared.styles, scope);
     this.tables = new OdfTables(shared.styles, scope, this::content);
-    this.frames = new OdfFrames(shared, scope, this::content);
+    this.frames = new OdfFrames(shared, scope, this::apart);
   }
 
   OdfFrames frames() {
@@ -81,6 +82,14 @@ final class OdfBody {
       inside.add(e, (from, b) -> out.add(b));
     }
     inside.finish((from, b) -> out.add(b));
+    return out;
+  }
+
+  /** The blocks of a text of its own, which changes around it are not about. */
+  List<Block> apart(Element parent) throws ReadProblem {
+    Map<String, Kept> outer = shared.changes.aside();
+    List<Block> out = content(parent);
+    shared.changes.back(outer);
     return out;
   }
 
@@ -126,6 +135,14 @@ final class OdfBody {
         }
       }
       case "text:index-title", "text:soft-page-break" -> addAll(e, item, out);
+      case "text:change-start", "text:change-end" -> shared.changes.mark(e);
+      case "text:change" -> waiting.add(e);
+      case "text:tracked-changes" ->
+          shared.findings.add(
+              Finding.general(
+                  Finding.Kind.REMARK,
+                  Finding.Severity.NOTE,
+                  WORDS.say("odf-body.changes-are-shown-as-accepted")));
       default -> {
         if (OdfFrames.isDrawn(e)) {
           waiting.add(e);
@@ -235,7 +252,7 @@ final class OdfBody {
       reader.text(String.valueOf(decant.model.Inline.COLUMN_BREAK));
     }
     for (Element d : List.copyOf(waiting)) {
-      reader.drawn(d);
+      reader.waited(d);
     }
     waiting.clear();
     reader.read(e);

@@ -8,12 +8,14 @@ import decant.model.Story;
 import decant.model.finding.Finding;
 import decant.model.look.Comment;
 import decant.model.look.FormField;
+import decant.model.look.Kept;
 import decant.model.look.Link;
 import decant.model.look.Look;
 import decant.model.look.ParagraphTraits;
 import decant.model.look.TextTraits;
 import decant.office.odf.markup.Addresses;
 import decant.office.odf.markup.Measures;
+import decant.office.pending.Pending;
 import decant.office.xml.Element;
 import decant.reading.ReadProblem;
 import decant.reading.TakenIn;
@@ -68,7 +70,16 @@ final class OdfInlines {
         bookmarks.isEmpty()
             ? paragraphLook
             : paragraphLook.with(ParagraphTraits.BOOKMARKS, List.copyOf(bookmarks));
-    return new Paragraph(id, out, end, inlines);
+    return new Paragraph(id, out, shared.changes.of(end), inlines);
+  }
+
+  /** What stands before the paragraph, and belongs into it. */
+  void waited(Element e) throws ReadProblem {
+    if (e.name().equals("text:change")) {
+      takenAway(e);
+    } else {
+      drawn(e);
+    }
   }
 
   /** Reads what stands in an element. */
@@ -85,8 +96,10 @@ final class OdfInlines {
   /** Text as it is. */
   void text(String s) {
     if (!s.isEmpty()) {
-      Look now = open.isEmpty() ? look : look.with(TextTraits.COMMENTS, List.copyOf(open.values()));
-      inlines.add(new Inline.Text(s, now));
+      Look now = shared.changes.of(look);
+      inlines.add(
+          new Inline.Text(
+              s, open.isEmpty() ? now : now.with(TextTraits.COMMENTS, List.copyOf(open.values()))));
       spaced = false;
     }
   }
@@ -140,12 +153,11 @@ final class OdfInlines {
           "text:alphabetical-index-mark",
           "text:alphabetical-index-mark-start",
           "text:alphabetical-index-mark-end",
-          "text:change",
-          "text:change-start",
-          "text:change-end",
           "office:event-listeners",
           "text:script",
           "text:hidden-paragraph" -> {}
+      case "text:change-start", "text:change-end" -> changed(e);
+      case "text:change" -> takenAway(e);
       case "text:page-number" -> field(e, Inline.Field.Kind.PAGE, "");
       case "text:page-count" -> field(e, Inline.Field.Kind.PAGES, "");
       case "text:title" -> field(e, Inline.Field.Kind.TITLE, "");
@@ -166,6 +178,28 @@ final class OdfInlines {
           read(e); // the words that a field shows, or an element around others
         }
       }
+    }
+  }
+
+  private void changed(Element mark) {
+    if (shared.changes.mark(mark).isPresent()) {
+      shared.find(
+          Finding.Kind.REMARK,
+          Finding.Severity.NOTE,
+          WORDS.say("odf-inlines.a-tracked-change"),
+          id);
+    }
+  }
+
+  private void takenAway(Element mark) {
+    Optional<Kept> change = shared.changes.of(mark).filter(Pending::isTakenAway);
+    if (change.isPresent()) {
+      inlines.add(new Inline.KeptInline(change.get(), "", look));
+      shared.find(
+          Finding.Kind.CONTENT_KEPT_UNSHOWN,
+          Finding.Severity.NOTE,
+          WORDS.say("odf-inlines.a-tracked-deletion"),
+          id);
     }
   }
 
@@ -202,11 +236,11 @@ final class OdfInlines {
 
   /** What stands on the line as one thing; white space after it is white space. */
   private void thing(Inline i) {
-    inlines.add(i);
+    inlines.add(i.withLook(shared.changes.of(i.look())));
     spaced = false;
   }
 
-  void drawn(Element e) throws ReadProblem {
+  private void drawn(Element e) throws ReadProblem {
     Look around = look;
     if (e.name().equals("draw:a")) {
       look = linked(e);
@@ -228,7 +262,7 @@ final class OdfInlines {
     NodeId own = NodeId.fresh();
     var inside = new OdfBody(shared, body.scope, Optional.of(own));
     Optional<Element> text = e.child("text:note-body");
-    var blocks = new ArrayList<>(text.isPresent() ? inside.content(text.get()) : List.of());
+    var blocks = new ArrayList<>(text.isPresent() ? inside.apart(text.get()) : List.of());
     if (!blocks.isEmpty() && blocks.getFirst() instanceof Paragraph p) {
       // The mark stands before the text by itself; ours is part of it.
       var with = new ArrayList<Inline>();

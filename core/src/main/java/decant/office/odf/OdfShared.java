@@ -38,6 +38,7 @@ final class OdfShared {
   final List<TakenIn.PageBreak> breaks = new ArrayList<>();
   final Set<String> used = new HashSet<>();
   final OdfForms forms = new OdfForms();
+  final OdfChanges changes = new OdfChanges();
 
   /** The comments whose range is open, by their names. */
   final Map<String, Comment> openComments = new LinkedHashMap<>();

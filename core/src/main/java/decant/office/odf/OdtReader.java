@@ -186,13 +186,10 @@ public final class OdtReader {
         shared.forms.note(e);
       }
       if (e.name().equals("text:tracked-changes")) {
-        shared.findings.add(
-            Finding.general(
-                Finding.Kind.REMARK,
-                Finding.Severity.NOTE,
-                WORDS.say("odt-reader.changes-are-shown-as-accepted")));
+        shared.changes.note(e);
+      } else {
+        body.add(e, flow);
       }
-      body.add(e, flow);
     });
     body.finish(flow);
     Map<String, String> properties = metaPart.map(OdtReader::properties).orElse(Map.of());

@@ -1,7 +1,9 @@
 package decant.office.xml;
 
+import java.util.HashMap;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 
 /** The namespaces of ISO/IEC 29500 and ISO/IEC 26300 and their usual prefixes. */
 public final class Namespaces {
@@ -62,7 +64,7 @@ public final class Namespaces {
           Map.entry(
               "urn:org:documentfoundation:names:experimental:office:xmlns:loext:1.0", "loext"));
 
-  private static final Map<String, String> URIS =
+  private static final Map<String, String> TRANSITIONAL =
       Map.ofEntries(
           Map.entry("w", W),
           Map.entry("r", R),
@@ -80,6 +82,22 @@ public final class Namespaces {
           Map.entry("wp14", "http://schemas.microsoft.com/office/word/2010/wordprocessingDrawing"),
           Map.entry("wpg", "http://schemas.microsoft.com/office/word/2010/wordprocessingGroup"));
 
+  /** Prefixes of one namespace each, which no edition of a standard has given another. */
+  private static final Set<String> ODF =
+      Set.of("office", "style", "text", "table", "draw", "fo", "svg", "dc", "xlink", "loext");
+
+  private static final Map<String, String> URIS = uris();
+
+  private static Map<String, String> uris() {
+    var out = new HashMap<>(TRANSITIONAL);
+    PREFIXES.forEach((uri, prefix) -> {
+      if (ODF.contains(prefix)) {
+        out.put(prefix, uri);
+      }
+    });
+    return Map.copyOf(out);
+  }
+
   private Namespaces() {}
 
   /** A namespace of OpenDocument (ISO/IEC 26300, §2.2). */
@@ -92,7 +110,7 @@ public final class Namespaces {
     return Optional.ofNullable(PREFIXES.get(uri));
   }
 
-  /** The transitional namespace of a usual prefix. */
+  /** The namespace of a usual prefix; of several the transitional one. */
   public static Optional<String> uri(String prefix) {
     return Optional.ofNullable(URIS.get(prefix));
   }

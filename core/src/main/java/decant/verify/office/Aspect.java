@@ -22,7 +22,9 @@ public enum Aspect {
   PICTURES,
   /** What is computed: page numbers, dates, texts of headings. */
   FIELDS,
-  COMMENTS;
+  COMMENTS,
+  /** What waits to be accepted: who put in which words, or took them away. */
+  CHANGES;
 
   /** The name of its sentence. */
   String key() {

@@ -8,6 +8,7 @@ import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.HashSet;
 import java.util.HexFormat;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -65,6 +66,9 @@ public record Digest(Map<Aspect, List<String>> facts) {
     private TextLook look = TextLook.NONE;
     private final StringBuilder linked = new StringBuilder();
     private String link = "";
+    private String putInBy = "";
+    private boolean putIn;
+    private final Map<String, StringBuilder> changes = new LinkedHashMap<>();
 
     void add(Aspect a, String fact) {
       facts.computeIfAbsent(a, k -> new ArrayList<>()).add(fact);
@@ -83,11 +87,36 @@ public record Digest(Map<Aspect, List<String>> facts) {
       }
       linked.append(plain);
       paragraph.append(plain);
+      if (putIn) {
+        change("put in by " + putInBy, plain);
+      }
       if (!plain.isBlank() && !how.equals(look)) {
         endStretch();
         look = how;
       }
       stretch.append(plain);
+    }
+
+    /** What comes next is in the text because somebody put it in, and waits to be accepted. */
+    void putIn(String by) {
+      putIn = true;
+      putInBy = by;
+    }
+
+    void putInEnds() {
+      putIn = false;
+    }
+
+    /** What somebody took away, and waits for that to be accepted. */
+    void takenAway(String by, String text) {
+      change("taken away by " + by, text);
+    }
+
+    private void change(String what, String text) {
+      String letters = text.replaceAll("\\s+", "");
+      if (!letters.isEmpty()) {
+        changes.computeIfAbsent(what, k -> new StringBuilder()).append(letters);
+      }
     }
 
     /** A field of the paragraph, by what it computes. */
@@ -137,6 +166,7 @@ public record Digest(Map<Aspect, List<String>> facts) {
     }
 
     Digest digest() {
+      changes.forEach((what, letters) -> add(Aspect.CHANGES, what + ": " + letters));
       return new Digest(facts);
     }
 

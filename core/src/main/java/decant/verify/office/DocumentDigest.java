@@ -24,6 +24,7 @@ import decant.model.look.MediaId;
 import decant.model.look.ParagraphTraits;
 import decant.model.look.TableTraits;
 import decant.model.look.TextTraits;
+import decant.office.pending.Pending;
 import decant.picture.VectorPicture;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -94,6 +95,11 @@ final class DocumentDigest {
 
     /** Whether what a box or a choice of a form shows is said by its field rather than by text. */
     default boolean fieldsShowThemselves() {
+      return false;
+    }
+
+    /** Whether changes wait to be accepted in it as they do in the document. */
+    default boolean keepsChanges() {
       return false;
     }
 
@@ -204,6 +210,7 @@ final class DocumentDigest {
         continue;
       }
       shown = null;
+      changes(i, out);
       TextLook look = look(document.styles().textLook(base, i.look()));
       String link = i.look().get(TextTraits.LINK).map(this::address).orElse("");
       comments.addAll(i.look().value(TextTraits.COMMENTS));
@@ -242,7 +249,20 @@ final class DocumentDigest {
         case Inline.Shape s -> shape(s, out);
       }
     }
+    out.putInEnds();
     out.end(heading, label);
+  }
+
+  private void changes(Inline i, Digest.Builder out) {
+    if (!room.keepsChanges()) {
+      return;
+    }
+    Pending.putIn(i.look())
+        .flatMap(Pending::of)
+        .ifPresentOrElse(p -> out.putIn(p.author()), out::putInEnds);
+    if (i instanceof Inline.KeptInline k && Pending.isTakenAway(k)) {
+      Pending.of(k.kept()).ifPresent(p -> out.takenAway(p.author(), p.text()));
+    }
   }
 
   private boolean showsItself(FormField f) {

@@ -44,4 +44,31 @@ final class Docx {
       return 0;
     }
   }
+
+  /** The text of an element that is not known. */
+  static String plain(Element e) {
+    return switch (e.getLocalName()) {
+      case "t" -> e.getTextContent();
+      case "tab" -> "\t";
+      // Reading aids (§17.3.3.24), and what was deleted or moved away.
+      case "rt", "del", "moveFrom", "rPr", "pPr", "instrText" -> "";
+      default -> {
+        var b = new StringBuilder();
+        Package.children(e).forEach(c -> b.append(plain(c)));
+        yield b.toString();
+      }
+    };
+  }
+
+  /** The text that was taken away (§17.4.20, §17.3.3.7). */
+  static String deleted(Element e) {
+    return switch (e.getLocalName()) {
+      case "t", "delText" -> e.getTextContent();
+      default -> {
+        var b = new StringBuilder();
+        Package.children(e).forEach(c -> b.append(deleted(c)));
+        yield b.toString();
+      }
+    };
+  }
 }

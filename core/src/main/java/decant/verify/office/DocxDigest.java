@@ -235,7 +235,13 @@ final class DocxDigest {
       switch (e.getLocalName()) {
         case "r" -> run(e, link, out);
         case "hyperlink" -> inlines(e, target(e, link), out);
-        case "ins", "moveTo", "smartTag", "customXml", "dir", "bdo" -> inlines(e, link, out);
+        case "ins", "moveTo" -> {
+          out.putIn(Docx.value(e, "author"));
+          inlines(e, link, out);
+          out.putInEnds();
+        }
+        case "del", "moveFrom" -> out.takenAway(Docx.value(e, "author"), Docx.deleted(e));
+        case "smartTag", "customXml", "dir", "bdo" -> inlines(e, link, out);
         case "sdt" -> {
           Element content = Docx.child(e, "sdtContent");
           if (content != null) {
@@ -256,24 +262,10 @@ final class DocxDigest {
 
   /** The text of an element that this reader does not know, without its looks. */
   private void plain(Element e, String link, Digest.Builder out) {
-    String text = plain(e);
+    String text = Docx.plain(e);
     if (!text.isEmpty() && takesText()) {
       out.text(text, TextLook.NONE, link);
     }
-  }
-
-  private static String plain(Element e) {
-    return switch (e.getLocalName()) {
-      case "t" -> e.getTextContent();
-      case "tab" -> "\t";
-      // Reading aids (§17.3.3.24), and what was deleted or moved away.
-      case "rt", "del", "moveFrom", "rPr", "pPr", "instrText" -> "";
-      default -> {
-        var b = new StringBuilder();
-        Package.children(e).forEach(c -> b.append(plain(c)));
-        yield b.toString();
-      }
-    };
   }
 
   private String target(Element link, String outer) {

@@ -27,6 +27,7 @@ final class OdtDigest {
 
   private OdtStyles styles = ofText;
   private OdtLabels labels = new OdtLabels(ofText);
+  private final Map<String, Element> regions = new HashMap<>();
   private int section;
   private boolean spaced;
 
@@ -53,11 +54,54 @@ final class OdtDigest {
     if (text == null) {
       throw new IOException("no text");
     }
+    Element told = Docx.child(text, "tracked-changes");
+    if (told != null) {
+      Package.children(told).forEach(d::region);
+    }
     d.blocks(text, out);
     var comments = new ArrayList<String>();
     comments(text, comments);
     comments.stream().sorted().forEach(c -> out.add(Aspect.COMMENTS, c));
     return out.digest();
+  }
+
+  private void region(Element region) {
+    Package.children(region).stream()
+        .findFirst()
+        .ifPresent(change -> regions.put(Docx.value(region, "id"), change));
+  }
+
+  /** Changes that wait to be accepted, by their marks (§5.5.7). */
+  private void changed(Element mark, Digest.Builder out) {
+    Element change = regions.get(Docx.value(mark, "change-id"));
+    if (change == null) {
+      return;
+    }
+    Element info = Docx.child(change, "change-info");
+    Element creator = info == null ? null : Docx.child(info, "creator");
+    String by = creator == null ? "" : creator.getTextContent();
+    boolean deletion = change.getLocalName().equals("deletion");
+    switch (mark.getLocalName()) {
+      case "change" -> {
+        if (deletion) {
+          var words = new StringBuilder();
+          Package.children(change).stream()
+              .filter(c -> c != info)
+              .forEach(c -> words.append(c.getTextContent()));
+          out.takenAway(by, words.toString());
+        }
+      }
+      case "change-start" -> {
+        if (change.getLocalName().equals("insertion")) {
+          out.putIn(by);
+        }
+      }
+      default -> {
+        if (change.getLocalName().equals("insertion")) {
+          out.putInEnds();
+        }
+      }
+    }
   }
 
   private static void comments(Element parent, List<String> out) {
@@ -84,6 +128,7 @@ final class OdtDigest {
     for (Element e : Package.children(parent)) {
       switch (e.getLocalName()) {
         case "p", "h" -> paragraph(e, "", out);
+        case "change", "change-start", "change-end" -> changed(e, out);
         case "list" -> list(e, out);
         case "table" -> table(e, out);
         case "section", "index-body", "index-title", "numbered-paragraph" -> blocks(e, out);
@@ -243,6 +288,7 @@ final class OdtDigest {
       case "chapter" -> field("STYLEREF", out);
       case "bookmark-ref" -> field("PAGEREF " + Docx.value(e, "ref-name"), out);
       case "note" -> note(e, look, link, out);
+      case "change", "change-start", "change-end" -> changed(e, out);
       case "annotation",
           "annotation-end",
           "bookmark",

@@ -59,6 +59,11 @@ public final class OdtVerifier {
       return true;
     }
 
+    @Override
+    public boolean keepsChanges() {
+      return true;
+    }
+
     /** The mark of a note shows in it by itself (§6.3). */
     @Override
     public boolean marksNotes() {

@@ -4,7 +4,6 @@ import decant.model.Inline;
 import decant.model.Paragraph;
 import decant.model.Story;
 import decant.model.look.Comment;
-import decant.model.look.Kept;
 import decant.model.look.Link;
 import decant.model.look.Look;
 import decant.model.look.ParagraphTraits;
@@ -16,8 +15,8 @@ import decant.office.docx.markup.Out;
 import decant.office.emit.Direction;
 import decant.office.emit.Event;
 import decant.office.emit.Sink;
+import decant.office.pending.Pending;
 import java.util.Optional;
-import java.util.regex.Pattern;
 
 /**
  * The text of one part (§17.3), into which it is written as it is told.
@@ -32,8 +31,6 @@ record DocxText(
   DocxText(Out o, Relationships rels, DocxWriter file, boolean inBody) {
     this(o, rels, file, inBody, new ContentControls(o));
   }
-
-  private static final Pattern INSERTION = Pattern.compile("<w:(ins|moveTo)[\\s/]");
 
   @Override
   public boolean holds(Comment c) {
@@ -155,6 +152,8 @@ record DocxText(
     }
     if (k.kept().format().equals(DocxLooks.FORMAT)) {
       o.raw(k.kept().source());
+    } else if (Pending.isTakenAway(k)) {
+      Changes.element(k.kept()).ifPresent(o::raw);
     } else if (!k.shown().isEmpty()) {
       run(k.look(), () -> text(k.shown()));
     }
@@ -229,18 +228,13 @@ record DocxText(
 
   /** The tracked insertion that some text is, which stands around its run. */
   private static Optional<String> insertion(Look look) {
-    return look.value(TextTraits.KEPT).stream()
-        .map(Kept::source)
-        .filter(s -> INSERTION.matcher(s).lookingAt())
-        .findFirst();
+    return Pending.putIn(look).flatMap(Changes::element);
   }
 
   private static Look withoutInsertion(Look look) {
     return look.with(
         TextTraits.KEPT,
-        look.value(TextTraits.KEPT).stream()
-            .filter(k -> !INSERTION.matcher(k.source()).lookingAt())
-            .toList());
+        look.value(TextTraits.KEPT).stream().filter(k -> !Pending.isPutIn(k)).toList());
   }
 
   private void bareRun(Look look, boolean rtl, Runnable content) {

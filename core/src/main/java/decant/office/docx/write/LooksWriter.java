@@ -13,6 +13,7 @@ import decant.office.docx.markup.Borders;
 import decant.office.docx.markup.DocxLooks;
 import decant.office.docx.markup.Frames;
 import decant.office.docx.markup.Out;
+import decant.office.pending.Pending;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -374,6 +375,8 @@ final class LooksWriter {
       if (k.format().equals(DocxLooks.FORMAT) && k.source().startsWith("<w:")) {
         String name = k.source().substring(3).split("[\\s/>]", 2)[0];
         out.add(new Property(name, k.source()));
+      } else if (Pending.isPutIn(k)) {
+        Changes.element(k).ifPresent(e -> out.add(new Property("ins", e)));
       }
     }
   }

@@ -36,9 +36,58 @@ final class Marks {
   }
 
   static Element paired(Element text) {
+    Element once = once(text);
     var m = new Marks();
-    m.count(text);
-    return m.mended(text);
+    m.count(once);
+    return m.mended(once);
+  }
+
+  /**
+   * A text in which each end of a change is marked once: a mark between paragraphs goes where ours
+   * has it in one of them (ODF 1.3 part 3, §5.5.7).
+   */
+  private static Element once(Element text) {
+    Set<String> inParagraphs = new HashSet<>();
+    changes(text, false, inParagraphs);
+    return inParagraphs.isEmpty() ? text : without(text, inParagraphs);
+  }
+
+  private static boolean isOfChange(Element e) {
+    return e.name().startsWith("text:change") && e.attributes().containsKey("text:change-id");
+  }
+
+  private static boolean isParagraph(Element e) {
+    return e.name().equals("text:p") || e.name().equals("text:h");
+  }
+
+  private static void changes(Element e, boolean inParagraph, Set<String> found) {
+    if (inParagraph && isOfChange(e)) {
+      found.add(key(e.name(), e));
+    }
+    e.elements().forEach(c -> changes(c, inParagraph || isParagraph(e), found));
+  }
+
+  /** Without marks between paragraphs that stand in paragraphs too. */
+  private static Element without(Element e, Set<String> inParagraphs) {
+    if (isParagraph(e)) {
+      return e;
+    }
+    List<Object> children = new ArrayList<>(e.children().size());
+    boolean other = false;
+    for (Object c : e.children()) {
+      if (c instanceof Element child) {
+        if (isOfChange(child) && inParagraphs.contains(key(child.name(), child))) {
+          other = true;
+          continue;
+        }
+        Element now = without(child, inParagraphs);
+        other |= now != child;
+        children.add(now);
+      } else {
+        children.add(c);
+      }
+    }
+    return other ? new Element(e.name(), e.attributes(), children) : e;
   }
 
   private static String key(String start, Element e) {
@@ -73,11 +122,7 @@ final class Marks {
     return switch (e.name()) {
       case "office:annotation-end" ->
           !annotations.contains(e.attributes().getOrDefault("office:name", ""));
-      case "text:changed-region" -> {
-        String id =
-            e.attributes().getOrDefault("xml:id", e.attributes().getOrDefault("text:id", ""));
-        yield !changes.contains(id);
-      }
+      case "text:changed-region" -> !changes.contains(Changes.name(e));
       default -> false;
     };
   }

@@ -115,8 +115,12 @@ public final class Weave {
     Element text = text(source);
     List<Object> merged =
         new Blocks(BeforeAndAfter.of(CONTENT, before, after), imports)
-            .merged(text.elements(), text(before).elements(), text(after).elements());
-    Element now = Marks.paired(new Element(text.name(), text.attributes(), merged));
+            .merged(
+                text.elements(),
+                Changes.without(text(before).elements()),
+                Changes.without(text(after).elements()));
+    Element whole = new Element(text.name(), text.attributes(), merged);
+    Element now = Marks.paired(Changes.with(whole, text(after)));
     List<Object> children = new ArrayList<>();
     for (Element e : root.elements()) {
       children.add(

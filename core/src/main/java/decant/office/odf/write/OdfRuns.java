@@ -12,8 +12,7 @@ final class OdfRuns {
   private final OdtWriter file;
   private final OdtWriter.Part part;
 
-  /** Whether white space that comes next would be lost. */
-  private boolean spaced = true;
+  private final Spaces spaces = new Spaces();
 
   OdfRuns(OdtWriter file, OdtWriter.Part part) {
     this.file = file;
@@ -22,12 +21,12 @@ final class OdfRuns {
 
   /** A paragraph begins. */
   void begin() {
-    spaced = true;
+    spaces.begin();
   }
 
   /** Something stands on the line that is no white space. */
   void thing() {
-    spaced = false;
+    spaces.thing();
   }
 
   /** The style of a stretch of text; empty for none. */
@@ -63,35 +62,8 @@ final class OdfRuns {
     return says ? direct.with(t, inForce.value(t)) : direct;
   }
 
-  /** White space that would be lost stands as elements (§6.1.2). */
   void characters(Xml x, String s) {
-    int from = 0;
-    int k = 0;
-    while (k < s.length()) {
-      char c = s.charAt(k);
-      boolean extra = c == ' ' && spaced;
-      if (c != '\t' && c != '\n' && !extra) {
-        spaced = c == ' ';
-        k++;
-        continue;
-      }
-      x.text(s.substring(from, k));
-      if (c == ' ') {
-        int end = k;
-        while (end < s.length() && s.charAt(end) == ' ') {
-          end++;
-        }
-        x.empty("text:s", "text:c", end - k > 1 ? Integer.toString(end - k) : "");
-        k = end;
-        spaced = false;
-      } else {
-        x.empty(c == '\t' ? "text:tab" : "text:line-break");
-        spaced = false;
-        k++;
-      }
-      from = k;
-    }
-    x.text(s.substring(from));
+    spaces.write(x, s);
   }
 
   private static String[] words(Event.Value v) {
@@ -136,7 +108,7 @@ final class OdfRuns {
     if (!style.isEmpty()) {
       x.close("text:span");
     }
-    spaced = false;
+    spaces.thing();
   }
 
   private static void shown(Xml x, String element, Event.Value v, String... attributes) {

@@ -15,6 +15,7 @@ import decant.model.look.TextFrame;
 import decant.office.emit.Event;
 import decant.office.emit.Sink;
 import decant.office.odf.markup.Addresses;
+import decant.office.pending.Pending;
 import java.util.ArrayDeque;
 import java.util.Deque;
 import java.util.Optional;
@@ -41,6 +42,11 @@ final class OdfText implements Sink {
   private Look inForce = Look.PLAIN;
   private boolean heading;
   private final OdfRuns runs;
+  private final OpenChanges changes;
+
+  /** The end of a paragraph that waits to be written: whether changes go on is seen after it. */
+  private Event.@Nullable ParagraphEnd ending;
+
   private final ParagraphStyles styles;
   private boolean afterOwnMark;
   private boolean textSection;
@@ -57,6 +63,7 @@ final class OdfText implements Sink {
     this.x = x;
     this.whole = x;
     this.runs = new OdfRuns(file, part);
+    this.changes = new OpenChanges(part.changes());
     this.styles = new ParagraphStyles(file, part);
     this.inBody = inBody;
     lists.push(file.lists(part, x, chains));
@@ -69,6 +76,7 @@ final class OdfText implements Sink {
 
   /** Ends what is open. */
   void finish() {
+    endParagraph(false);
     endFrame();
     lists.element().close();
     if (!waiting.isEmpty()) {
@@ -81,11 +89,13 @@ final class OdfText implements Sink {
 
   @Override
   public void take(Event event) {
+    endParagraph(event instanceof Event.ParagraphStart p && frame(p).equals(frame));
+    changes(event);
     switch (event) {
       case Event.SectionStart s -> section(s);
       case Event.SectionEnd s -> endSection();
       case Event.ParagraphStart p -> begin(p);
-      case Event.ParagraphEnd p -> x.close(heading ? "text:h" : "text:p");
+      case Event.ParagraphEnd p -> ending = p;
       case Event.BookmarkStart b -> {
         if (!b.name().isBlank()) {
           x.empty("text:bookmark", "text:name", b.name());
@@ -121,7 +131,7 @@ final class OdfText implements Sink {
             .shape(x, s.shape(), s.text(), (story, into) -> file.story(story, part, into));
         runs.thing();
       }
-      case Event.KeptInline k -> run(k.kept().shown(), k.looks());
+      case Event.KeptInline k -> kept(k);
       case Event.Kept k -> {}
       case Event.TableStart t -> table(t);
       case Event.RowStart r -> part.tables().beginRow(x, tables.element(), r.number());
@@ -136,6 +146,50 @@ final class OdfText implements Sink {
       case Event.RowEnd r -> part.tables().endRow(x, tables.element());
       case Event.TableEnd t -> part.tables().end(x, tables.pop());
     }
+  }
+
+  /**
+   * Ends the paragraph that was told of, if one was.
+   *
+   * @param goesOn whether another one comes right after it, which may stand in the same changes
+   */
+  private void endParagraph(boolean goesOn) {
+    if (ending == null) {
+      return;
+    }
+    if (goesOn) {
+      changes.at(x, ending.looks().own());
+    } else {
+      changes.end(x);
+    }
+    x.close(heading ? "text:h" : "text:p");
+    ending = null;
+  }
+
+  private void changes(Event event) {
+    switch (event) {
+      case Event.Run r -> changes.at(x, r.looks().own());
+      case Event.Value v -> changes.at(x, v.looks().own());
+      case Event.NoteMark n -> changes.at(x, n.looks().own());
+      case Event.Picture p -> changes.at(x, p.picture().look());
+      case Event.Shape s -> changes.at(x, s.shape().look());
+      case Event.KeptInline k -> changes.at(x, k.looks().own());
+      default -> {}
+    }
+  }
+
+  private void kept(Event.KeptInline k) {
+    if (Pending.isTakenAway(k.kept())) {
+      part.changes()
+          .tell(k.kept().kept())
+          .ifPresent(name -> x.empty("text:change", "text:change-id", name));
+    } else {
+      run(k.kept().shown(), k.looks());
+    }
+  }
+
+  private static TextFrame frame(Event.ParagraphStart p) {
+    return p.looks().inForce().value(ParagraphTraits.FRAME);
   }
 
   private void section(Event.SectionStart s) {
@@ -179,7 +233,7 @@ final class OdfText implements Sink {
   private void begin(Event.ParagraphStart p) {
     paragraph = p.paragraph();
     inForce = p.looks().inForce();
-    TextFrame now = inForce.value(ParagraphTraits.FRAME);
+    TextFrame now = frame(p);
     if (!now.equals(frame)) {
       endFrame();
       if (!now.equals(TextFrame.NONE) && tables.isEmpty()) {

@@ -73,7 +73,8 @@ public final class OdtWriter {
       OdfLooksWriter looks,
       OdfTablesWriter tables,
       OdfDrawingsWriter drawings,
-      ListStylesWriter listStyles) {}
+      ListStylesWriter listStyles,
+      Regions changes) {}
 
   private final Document document;
   private final String type;
@@ -186,7 +187,8 @@ public final class OdtWriter {
         looks,
         new OdfTablesWriter(styles, room()),
         new OdfDrawingsWriter(document, styles, pictures, prefix.isEmpty() ? "Drawn" : "Above"),
-        new ListStylesWriter(looks));
+        new ListStylesWriter(looks),
+        new Regions(document, prefix.isEmpty()));
   }
 
   private void run(OutputStream out) throws IOException {
@@ -215,6 +217,7 @@ public final class OdtWriter {
             .raw(declared(inText, fonts))
             .raw(automatic)
             .raw("<office:body><office:text>")
+            .raw(inText.changes().element())
             .raw(body.toString())
             .raw("</office:text></office:body></office:document-content>")
             .bytes());

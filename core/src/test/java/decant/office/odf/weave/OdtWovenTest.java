@@ -232,14 +232,31 @@ class OdtWovenTest {
         .contains("<text:list text:style-name=\"L1\">", "table:number-columns-repeated=\"2\"");
   }
 
-  /** A change whose marks are gone is told of no longer; nothing is begun that does not end. */
+  /** §5.5: what waits to be accepted still does where its paragraph is typed in. */
   @Test
-  void changesOfTextThatIsOtherGo() throws IOException {
+  void changesOfTextThatIsOtherStayPending() throws IOException {
     String content =
         written(Commands.insert(at("A berth costs much a day.", 2), "x").document())
             .get("content.xml");
-    assertThat(content).doesNotContain("text:change-start", "text:changed-region");
-    assertThat(content).contains("text:sequence-decls");
+    assertThat(content)
+        .contains(
+            ">A xberth costs <text:change-start text:change-id=\"c1\"/>much"
+                + "<text:change-end text:change-id=\"c1\"/> a day.<",
+            "<text:changed-region text:id=\"c1\"><text:insertion>",
+            "text:sequence-decls");
+  }
+
+  /** A change whose text is gone is told of no longer. */
+  @Test
+  void changesOfTextThatIsGoneGo() throws IOException {
+    Revision r = at("A berth costs much a day.", 0);
+    Position start = r.selection().caret();
+    var all = new Selection(start, new Position(start.paragraph(), 25));
+    Document gone = Commands.insert(r.withSelection(all), "Free.").document();
+    String content = written(gone).get("content.xml");
+    assertThat(content)
+        .contains(">Free.<", "text:sequence-decls")
+        .doesNotContain("text:change-start", "text:changed-region");
   }
 
   @Test

@@ -1,0 +1,3 @@
+/** Changes that somebody proposed and nobody has accepted yet, as formats say them. */
+@org.jspecify.annotations.NullMarked
+package decant.office.pending;
