@@ -168,6 +168,7 @@ class ArchitectureTest {
             "layout.label",
             "office.emit",
             "office.field",
+            "office.pending",
             "office.source",
             "office.rtf.read",
             "format",

@@ -27,6 +27,7 @@ public final class DocFormat implements FormatService {
           Format.Holding.PICTURES,
           Format.Holding.RUNNING_TEXTS,
           Format.Holding.COMMENTS,
+          Format.Holding.PENDING_CHANGES,
           Format.Holding.FORM_FIELDS);
 
   private static final Format FORMAT =

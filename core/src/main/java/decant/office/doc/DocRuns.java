@@ -59,15 +59,36 @@ final class DocRuns {
   void read(org.apache.poi.hwpf.usermodel.Paragraph p) throws ReadProblem {
     for (int k = 0; k < p.numCharacterRuns(); k++) {
       CharacterRun run = p.getCharacterRun(k);
-      if (run.isMarkedDeleted()) {
+      byte[] said = DocSprms.ofCharacters(shared.file, run.getStartOffset());
+      boolean takenOut = DocChanges.isTakenOut(said);
+      if (takenOut || DocChanges.isPutIn(said)) {
         shared.find(
             Finding.Kind.REMARK,
             Finding.Severity.NOTE,
             WORDS.say("doc-runs.changes-are-shown-as-accepted"),
             id);
-        continue;
       }
-      run(run);
+      if (takenOut) {
+        takenOut(run, said);
+      } else {
+        run(run);
+      }
+    }
+  }
+
+  /** What was taken out is kept by its words. */
+  private void takenOut(CharacterRun run, byte[] said) {
+    String text = run.text();
+    String words = text.replaceAll("[\\x00-\\x1F&&[^\\t]]", "");
+    if (!words.isEmpty()) {
+      shared.changes.takenOut(words, said, look(run), inlines);
+    }
+    if (text.chars().anyMatch(c -> c == 0x01 || c == 0x02 || c == 0x08)) {
+      shared.find(
+          Finding.Kind.CONTENT_LEFT_OUT,
+          Finding.Severity.LOSS,
+          WORDS.say("doc-runs.taken-out-without-words"),
+          id);
     }
   }
 
@@ -82,7 +103,7 @@ final class DocRuns {
     Look whole = shared.looks.text(run);
     Optional<Colour> behind = DocSprms.shade(said, 0, DocSprms.BEHIND_TEXT);
     whole = behind.isPresent() ? whole.with(TextTraits.HIGHLIGHT, behind.get()) : whole;
-    Look own = whole.differing(base, TextTraits.OF_LETTERS);
+    Look own = shared.changes.of(whole.differing(base, TextTraits.OF_LETTERS), said);
     Look filled = fields.form().map(f -> own.with(TextTraits.FIELD, f.field())).orElse(own);
     return fields.link().map(l -> filled.with(TextTraits.LINK, l)).orElse(filled);
   }

@@ -22,6 +22,7 @@ final class DocShared {
   private static final int PLACES = 20; // the first few places stand for the rest
 
   final HWPFDocument file;
+  final DocChanges changes;
   final DocLooks looks;
   final DocStyles styles;
   final DocLists lists = new DocLists();
@@ -52,6 +53,7 @@ final class DocShared {
 
   DocShared(HWPFDocument file, DocHead head, DocLooks looks, DocStyles styles) {
     this.file = file;
+    this.changes = new DocChanges(file);
     this.looks = looks;
     this.styles = styles;
     this.paragraphs = new DocParagraphs(file, head);

@@ -51,14 +51,24 @@ final class DocSprms {
               && at + 2 + size(sprm) <= s.getGrpprl().length;
       if (has) {
         byte[] b = s.getGrpprl();
-        out = OptionalInt.of(size(sprm) == 1 ? b[at + 2] & 0xFF : number(b, at + 2));
+        out =
+            OptionalInt.of(
+                switch (size(sprm)) {
+                  case 1 -> b[at + 2] & 0xFF;
+                  case 2 -> number(b, at + 2);
+                  default -> number(b, at + 2) & 0xFFFF | number(b, at + 4) << 16;
+                });
       }
     }
     return out;
   }
 
   private static int size(int sprm) {
-    return sprm >>> 13 <= 1 ? 1 : 2;
+    return switch (sprm >>> 13) {
+      case 0, 1 -> 1;
+      case 3 -> 4;
+      default -> 2;
+    };
   }
 
   /**

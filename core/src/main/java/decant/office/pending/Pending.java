@@ -150,6 +150,27 @@ public record Pending(Kind kind, String author, String date, String text) {
     return said.filter(s -> s.matches("\\d{1,4}")).map(Integer::parseInt).orElse(1);
   }
 
+  /**
+   * Keeps text that was taken away where it stood; more of the same change goes with it.
+   *
+   * @param inlines that stand before it, at the end of which it is put
+   */
+  public void after(List<Inline> inlines, Look look) {
+    Pending whole = this;
+    if (!inlines.isEmpty() && inlines.getLast() instanceof Inline.KeptInline last) {
+      Optional<Pending> before = of(last.kept()).filter(this::isOfOneChange);
+      if (before.isPresent()) {
+        inlines.removeLast();
+        whole = new Pending(kind, author, date, before.get().text + text);
+      }
+    }
+    inlines.add(new Inline.KeptInline(whole.kept(), "", look));
+  }
+
+  private boolean isOfOneChange(Pending o) {
+    return kind == o.kind && author.equals(o.author) && date.equals(o.date);
+  }
+
   /** The change as it is kept of files whose own terms are no elements. */
   public Kept kept() {
     return new Kept(COMMON, XmlParts.write(element("0")));

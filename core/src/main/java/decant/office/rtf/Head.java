@@ -88,6 +88,17 @@ final class Head {
     return plain.matches("(?i)heading [1-9]") ? plain.toLowerCase(Locale.ROOT) : plain;
   }
 
+  /** Those who made changes that are not accepted yet. */
+  void authors() {
+    if (registers.authors().isEmpty()) {
+      return;
+    }
+    o.destination("revtbl");
+    o.open().text("Unknown;").close();
+    registers.authors().forEach(a -> o.open().text(a.replace(';', ',') + ";").close());
+    o.close().newLine();
+  }
+
   void lists() {
     if (document.lists().isEmpty()) {
       return;

@@ -12,6 +12,8 @@ import decant.model.look.Rules;
 import decant.model.look.TextFrame;
 import decant.model.look.TextTraits;
 import decant.office.emit.Languages;
+import decant.office.pending.Dttm;
+import decant.office.pending.Pending;
 import java.util.Optional;
 
 /** Looks in force as control words. */
@@ -94,6 +96,20 @@ final class Looks {
     }
     Languages.number(look.value(TextTraits.LANGUAGE))
         .ifPresent(n -> o.word(complex ? "alang" : "lang", n));
+    Pending.putIn(look)
+        .flatMap(Pending::of)
+        .ifPresent(p ->
+            o.word("revised")
+                .word("revauth", registers.author(p.author()))
+                .word("revdttm", Dttm.write(p.date())));
+  }
+
+  /** Text that somebody took out, which is not accepted yet. */
+  void takenOut(Pending p, Look look) {
+    o.open();
+    text(look, false);
+    o.word("deleted").word("revauthdel", registers.author(p.author()));
+    o.word("revdttmdel", Dttm.write(p.date())).text(p.text()).close();
   }
 
   void paragraph(Look look) {

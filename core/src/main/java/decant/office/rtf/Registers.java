@@ -17,6 +17,7 @@ final class Registers {
   private final Map<String, Integer> styles = new HashMap<>();
   private final Map<String, Integer> lists = new LinkedHashMap<>();
   private final Map<String, Integer> series = new LinkedHashMap<>();
+  private final Map<String, Integer> authors = new LinkedHashMap<>();
 
   Registers(Document d) {
     styles.put(d.styles().defaultStyle(), 0);
@@ -38,6 +39,15 @@ final class Registers {
   /** 0 stands for the reader's own choice. */
   int colour(Colour c) {
     return colours.computeIfAbsent(c, k -> colours.size() + 1);
+  }
+
+  /** Of those who made changes; 0 stands for nobody who is known. */
+  int author(String name) {
+    return name.isBlank() ? 0 : authors.computeIfAbsent(name, k -> authors.size() + 1);
+  }
+
+  List<String> authors() {
+    return new ArrayList<>(authors.keySet());
   }
 
   int style(String id) {

@@ -29,6 +29,7 @@ public final class RtfFormat implements FormatService {
               Format.Holding.PICTURES,
               Format.Holding.RUNNING_TEXTS,
               Format.Holding.COMMENTS,
+              Format.Holding.PENDING_CHANGES,
               Format.Holding.FORM_FIELDS));
 
   /** Objects, fields that fetch, templates ([RTF] 1.9.1): what other programs may act upon. */

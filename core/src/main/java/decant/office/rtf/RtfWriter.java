@@ -23,6 +23,7 @@ import decant.office.emit.Direction;
 import decant.office.emit.Emitter;
 import decant.office.emit.Event;
 import decant.office.emit.Sink;
+import decant.office.pending.Pending;
 import java.io.IOException;
 import java.io.OutputStream;
 import java.io.OutputStreamWriter;
@@ -32,6 +33,7 @@ import java.nio.charset.StandardCharsets;
 import java.util.ArrayDeque;
 import java.util.Deque;
 import java.util.Map;
+import java.util.Optional;
 
 /**
  * Writes RTF (Rich Text Format 1.9.1). The text is gone through twice: once to learn which fonts
@@ -99,6 +101,7 @@ public final class RtfWriter implements Sink {
     head.fontsAndColours();
     head.styles();
     head.lists();
+    head.authors();
     head.metadata();
     settings();
     emitter.body(this);
@@ -290,7 +293,13 @@ public final class RtfWriter implements Sink {
       case Event.NoteMark n -> note(n);
       case Event.Picture p -> drawings.picture(p.picture());
       case Event.Shape s -> drawings.shape(s.shape(), s.text());
-      case Event.KeptInline k -> text(k.kept().shown(), k.looks().inForce());
+      case Event.KeptInline k -> {
+        Optional<Pending> gone =
+            Pending.isTakenAway(k.kept()) ? Pending.of(k.kept().kept()) : Optional.empty();
+        gone.ifPresentOrElse(
+            p -> looks.takenOut(p, k.looks().inForce()),
+            () -> text(k.kept().shown(), k.looks().inForce()));
+      }
       case Event.Kept k -> {}
       case Event.TableStart t ->
           open.push(

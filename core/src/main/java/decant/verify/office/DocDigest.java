@@ -281,8 +281,12 @@ public final class DocDigest {
       if (start >= end) {
         continue;
       }
-      TextLook look = look(c.getCharacterProperties(file.getStyleSheet(), style));
+      CharacterProperties how = c.getCharacterProperties(file.getStyleSheet(), style);
+      TextLook look = look(how);
       String text = new Range(start, end, file).text();
+      if (DocChanges.told(file, how, text, out)) {
+        continue;
+      }
       var plain = new StringBuilder();
       for (int k = 0; k < text.length(); k++) {
         char ch = text.charAt(k);

@@ -32,6 +32,11 @@ public final class DocVerifier {
 
   private static final class Room implements DocumentDigest.Room {
     @Override
+    public boolean keepsChanges() {
+      return true;
+    }
+
+    @Override
     public boolean fieldsShowThemselves() {
       return true;
     }

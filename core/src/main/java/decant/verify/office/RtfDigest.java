@@ -30,6 +30,7 @@ public final class RtfDigest implements IRtfListener {
     WORDS,
     FONTS,
     COLOURS,
+    AUTHORS,
     SKIPPED
   }
 
@@ -44,6 +45,10 @@ public final class RtfDigest implements IRtfListener {
     private boolean strike;
     private int colour;
     private int raise;
+    private boolean putIn;
+    private int putInBy;
+    private boolean takenOut;
+    private int takenOutBy;
 
     State copy() {
       try {
@@ -72,6 +77,7 @@ public final class RtfDigest implements IRtfListener {
   private final StringBuilder cells = new StringBuilder();
   private String merge = "";
   private String author = "";
+  private final List<String> authors = new ArrayList<>();
   private final List<String> comments = new ArrayList<>();
   private final Set<String> running = new LinkedHashSet<>();
   private int level;
@@ -180,8 +186,19 @@ public final class RtfDigest implements IRtfListener {
           }
         }
       }
+      case AUTHORS -> {
+        words.append(s);
+        if (s.endsWith(";")) {
+          authors.add(words.substring(0, words.length() - 1));
+          words.setLength(0);
+        }
+      }
       case SKIPPED -> {}
     }
+  }
+
+  private String author(int of) {
+    return of > 0 && of < authors.size() ? authors.get(of) : "";
   }
 
   private void font(String s) {
@@ -193,6 +210,15 @@ public final class RtfDigest implements IRtfListener {
   }
 
   private void text(String s) {
+    if (state.takenOut) {
+      out.takenAway(author(state.takenOutBy), s);
+      return;
+    }
+    if (state.putIn) {
+      out.putIn(author(state.putInBy));
+    } else {
+      out.putInEnds();
+    }
     int colour = state.colour < colours.size() ? colours.get(state.colour) : 0;
     out.text(
         s,
@@ -216,6 +242,10 @@ public final class RtfDigest implements IRtfListener {
         state.goal = Goal.FONTS;
       }
       case colortbl -> state.goal = Goal.COLOURS;
+      case revtbl -> {
+        words.setLength(0);
+        state.goal = Goal.AUTHORS;
+      }
       case f -> {
         state.font = value;
         number = value;
@@ -339,6 +369,10 @@ public final class RtfDigest implements IRtfListener {
       case supercmd -> state.raise = 1;
       case sub -> state.raise = -1;
       case nosupersub -> state.raise = 0;
+      case revised -> state.putIn = on;
+      case revauthN -> state.putInBy = value;
+      case deleted -> state.takenOut = on;
+      case revauthdel -> state.takenOutBy = value;
       default -> {}
     }
   }

@@ -29,6 +29,11 @@ public final class RtfVerifier {
 
   private static final class Room implements DocumentDigest.Room {
     @Override
+    public boolean keepsChanges() {
+      return true;
+    }
+
+    @Override
     public boolean fieldsShowThemselves() {
       return true;
     }

@@ -33,6 +33,7 @@ final class DocChecker {
   private int total;
   private int styles;
   private int lists;
+  private int changers;
   private StringBuilder characters = new StringBuilder();
 
   /** Where in the stream each character stands. */
@@ -62,6 +63,7 @@ final class DocChecker {
     step("pieces, §2.8.35", this::pieces);
     step("styles, §2.9.271", this::styles);
     step("fonts, §2.9.286", this::fonts);
+    step("those who made changes, §2.9.277", this::changers);
     step("lists, §2.9.194", this::lists);
     step("characters, §2.9.33", () -> formatted(12, false));
     step("paragraphs, §2.9.174", () -> formatted(13, true));
@@ -402,6 +404,8 @@ final class DocChecker {
       isSpecial |= p.sprm() == 0x0855 && u8(text, p.at()) == 1;
       ofField |= p.sprm() == 0x0806 && u8(text, p.at()) == 1; // sprmCFData: no picture
       picture = p.sprm() == 0x6A03 ? i32(text, p.at()) : picture;
+      boolean changed = p.sprm() == 0x4804 || p.sprm() == 0x4863; // sprmCIbstRMark, …Del
+      must(!changed || u16(text, p.at()) < changers, "a change is by nobody");
       must(
           p.sprm() != 0x4A30 || u16(text, p.at()) < styles,
           "a run has style %d",
@@ -591,6 +595,22 @@ final class DocChecker {
           "header %d does not end with a mark",
           k);
     }
+  }
+
+  /** A Sttb of two-byte characters (§2.2.4), the first of which is nobody's. */
+  private void changers() {
+    if (!has(51)) {
+      return;
+    }
+    int at = fc(51);
+    must(u16(table, at) == 0xFFFF, "names of changers are of one byte a character");
+    changers = u16(table, at + 2);
+    must(u16(table, at + 4) == 0, "names of changers have more with them");
+    at += 6;
+    for (int k = 0; k < changers; k++) {
+      at += 2 + 2 * u16(table, at);
+    }
+    must(at == fc(51) + lcb(51), "names of changers reach %d too far", at - fc(51) - lcb(51));
   }
 
   private void comments() {

@@ -23,6 +23,7 @@ import decant.office.emit.Event;
 import decant.office.emit.Sink;
 import decant.office.field.AskedFor;
 import decant.office.field.FormData;
+import decant.office.pending.Pending;
 import java.io.IOException;
 import java.io.OutputStream;
 import java.util.ArrayDeque;
@@ -114,7 +115,7 @@ public final class DocWriter implements Sink {
   private DocFile file() {
     return new DocFile(
         new DocFile.Tables(
-            fonts, styles, lists, sections, bookmarks, comments, footnotes, endnotes, boxes,
+            fonts, texts, styles, lists, sections, bookmarks, comments, footnotes, endnotes, boxes,
             running, drawings),
         parts,
         data);
@@ -182,7 +183,13 @@ public final class DocWriter implements Sink {
       case Event.NoteMark n -> note(n);
       case Event.Picture p -> picture(p.picture());
       case Event.Shape s -> shape(s);
-      case Event.KeptInline k -> text(k.kept().shown(), k.looks().inForce());
+      case Event.KeptInline k -> {
+        Optional<Pending> gone =
+            Pending.isTakenAway(k.kept()) ? Pending.of(k.kept().kept()) : Optional.empty();
+        gone.ifPresentOrElse(
+            p -> runs.takenOut(p, k.looks().inForce(), in()),
+            () -> text(k.kept().shown(), k.looks().inForce()));
+      }
       case Event.Kept k -> {}
       case Event.TableStart t ->
           in().tables

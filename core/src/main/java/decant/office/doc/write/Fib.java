@@ -45,6 +45,7 @@ final class Fib {
     ENDNOTE_TEXTS(47),
     ENDNOTE_FIELDS(48),
     DRAWN(50),
+    CHANGED_BY(51),
     BOX_TEXTS(56),
     BOX_FIELDS(57),
     RUNNING_BOX_TEXTS(58),

@@ -5,6 +5,7 @@ import decant.model.Inline;
 import decant.model.look.Look;
 import decant.model.look.TextTraits;
 import decant.office.emit.Direction;
+import decant.office.pending.Pending;
 import java.util.HashMap;
 import java.util.Map;
 import java.util.Optional;
@@ -38,12 +39,22 @@ final class Runs {
       Look named = Look.of(TextTraits.CHARACTER_STYLE, look.value(TextTraits.CHARACTER_STYLE));
       below = document.styles().textLook(base, named);
     }
+    Pending.putIn(look).flatMap(Pending::of).ifPresent(p -> out.add(texts.changed(p).array()));
     return out.add(texts.differing(look, below).array()).array();
+  }
+
+  /** Text that somebody took out, which waits for that to be accepted. */
+  void takenOut(Pending p, Look look, Writing in) {
+    byte[] left = properties(look, in.style);
+    add(p.text(), new Properties().add(texts.changed(p).array()).add(left).array(), in);
   }
 
   /** Text in stretches that run one way, with the marks that this format has in it. */
   void add(String s, Look look, Writing in) {
-    byte[] left = properties(look, in.style);
+    add(s, properties(look, in.style), in);
+  }
+
+  private static void add(String s, byte[] left, Writing in) {
     TextPart to = in.to;
     int from = 0;
     while (from < s.length()) {

@@ -5,6 +5,12 @@ final class Sprm {
   private Sprm() {}
 
   // Characters, §2.6.1.
+  static final int C_TAKEN_OUT = 0x0800;
+  static final int C_PUT_IN = 0x0801;
+  static final int C_PUT_IN_BY = 0x4804;
+  static final int C_PUT_IN_AT = 0x6805;
+  static final int C_TAKEN_OUT_BY = 0x4863;
+  static final int C_TAKEN_OUT_AT = 0x6864;
   static final int C_FIELD_DATA = 0x0806;
   static final int C_BOLD = 0x0835;
   static final int C_ITALIC = 0x0836;

@@ -5,6 +5,10 @@ import decant.model.look.Look;
 import decant.model.look.TextTraits;
 import decant.model.look.Trait;
 import decant.office.emit.Languages;
+import decant.office.pending.Dttm;
+import decant.office.pending.Pending;
+import java.util.LinkedHashMap;
+import java.util.Map;
 import java.util.function.Predicate;
 
 /** Looks of text as properties of characters ([MS-DOC] 2.6.1): what differs from what is below. */
@@ -13,8 +17,41 @@ final class TextProperties {
 
   private final Fonts fonts;
 
+  /** Those who made changes, whom text names by their numbers. */
+  private final Map<String, Integer> authors = new LinkedHashMap<>();
+
   TextProperties(Fonts fonts) {
     this.fonts = fonts;
+  }
+
+  /** That text waits to be accepted, or for its end (§2.6.1). */
+  Properties changed(Pending p) {
+    int by = p.author().isBlank() ? 0 : author(p.author());
+    int at = Dttm.write(p.date());
+    return p.kind() == Pending.Kind.PUT_IN
+        ? new Properties()
+            .flag(Sprm.C_PUT_IN, true)
+            .add(Sprm.C_PUT_IN_BY, by)
+            .add(Sprm.C_PUT_IN_AT, at)
+        : new Properties()
+            .flag(Sprm.C_TAKEN_OUT, true)
+            .add(Sprm.C_TAKEN_OUT_BY, by)
+            .add(Sprm.C_TAKEN_OUT_AT, at);
+  }
+
+  private int author(String name) {
+    return authors.computeIfAbsent(name, k -> authors.size() + 1);
+  }
+
+  boolean hasAuthors() {
+    return !authors.isEmpty();
+  }
+
+  /** The names of those who made changes (SttbfRMark, §2.9.277); the first is nobody's. */
+  Bytes authors() {
+    var out = new Bytes().u16(0xFFFF).u16(authors.size() + 1).u16(0).counted("Unknown");
+    authors.keySet().forEach(out::counted);
+    return out;
   }
 
   /**

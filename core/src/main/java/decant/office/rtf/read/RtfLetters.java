@@ -32,7 +32,12 @@ final class RtfLetters {
       case plain -> Optional.of(Letters.plain(onlyLink(l.look())));
       case rtlch -> Optional.of(l.inComplex(true));
       case ltrch -> Optional.of(l.inComplex(false));
-      case deleted -> Optional.of(l.deleted(on));
+      case revised -> Optional.of(l.putIn(l.putIn().is(on)));
+      case revauthN -> Optional.of(l.putIn(l.putIn().by(value)));
+      case revdttmN -> Optional.of(l.putIn(l.putIn().at(value)));
+      case deleted -> Optional.of(l.deleted(l.deleted().is(on)));
+      case revauthdel -> Optional.of(l.deleted(l.deleted().by(value)));
+      case revdttmdel -> Optional.of(l.deleted(l.deleted().at(value)));
       case af, afs, ab, ai -> Optional.of(l.withComplex(complex(l.complex(), c, value, on)));
       default -> look(l.look(), c, value, on, hasValue).map(l::with);
     };

@@ -30,7 +30,6 @@ final class RtfPages {
   private final List<String> bookmarks = new ArrayList<>();
   private int begun;
   private int missed;
-  private boolean changed;
   private boolean objects;
   private int comments;
   private @Nullable Command says;
@@ -131,15 +130,6 @@ final class RtfPages {
   /** A picture could not be read. */
   void missing() {
     missed++;
-  }
-
-  /** Something was changed, and the change is not accepted yet. */
-  void changed() {
-    changed = true;
-  }
-
-  boolean hasChanges() {
-    return changed;
   }
 
   /** Something of another program stands here. */

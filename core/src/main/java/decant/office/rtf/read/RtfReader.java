@@ -1,6 +1,5 @@
 package decant.office.rtf.read;
 
-import com.rtfparserkit.parser.IRtfListener;
 import com.rtfparserkit.parser.RtfStreamSource;
 import com.rtfparserkit.parser.standard.StandardRtfParser;
 import com.rtfparserkit.rtf.Command;
@@ -33,7 +32,7 @@ import java.util.Optional;
  * Goes through RTF (Rich Text Format 1.9.1): what groups hand on, where characters go, paragraphs
  * in their looks, tables, notes and pictures. What becomes of them is up to who asks for it.
  */
-abstract class RtfReader implements IRtfListener {
+abstract class RtfReader extends RtfEvents {
   private static final int DEEPEST_LIST = 8; // depths are counted from nothing
 
   final RtfLooks looks = new RtfLooks();
@@ -60,15 +59,6 @@ abstract class RtfReader implements IRtfListener {
     }
     text.leave(0);
   }
-
-  @Override
-  public void processDocumentStart() {}
-
-  @Override
-  public void processDocumentEnd() {}
-
-  @Override
-  public void processCharacterBytes(byte[] data) {}
 
   @Override
   public void processBinaryBytes(byte[] data) {
@@ -113,7 +103,18 @@ abstract class RtfReader implements IRtfListener {
     switch (ended.goal()) {
       case INSTRUCTION -> linked();
       case PICTURE -> picture();
-      case TEXT, FONTS, COLOURS, LABEL, STYLES, LISTS, SAID, SHAPE, BLANK, ROW, SKIPPED -> {}
+      case TEXT,
+          FONTS,
+          COLOURS,
+          LABEL,
+          STYLES,
+          LISTS,
+          AUTHORS,
+          SAID,
+          SHAPE,
+          BLANK,
+          ROW,
+          SKIPPED -> {}
     }
   }
 
@@ -136,7 +137,7 @@ abstract class RtfReader implements IRtfListener {
       case COLOURS -> looks.colours.text(s);
       case LABEL -> label.append(s);
       case STYLES -> told.text(s);
-      case LISTS -> listText(s);
+      case LISTS, AUTHORS -> ofTable(s);
       case INSTRUCTION -> instruction.append(s);
       case PICTURE -> picture.digits(s);
       case SAID -> said(s);
@@ -148,13 +149,18 @@ abstract class RtfReader implements IRtfListener {
 
   private void text(String s) {
     String shown = s.replaceAll("[\\p{Cc}&&[^\\t\\n]]", "");
-    if (state.letters().deleted() && !shown.isEmpty()) {
-      changed();
+    if (state.letters().deleted().is() && !shown.isEmpty()) {
+      takenOut(shown);
     } else if (!shown.isEmpty()
         && !state.dropped()
         && (!state.letters().hidden() || takesHidden())) {
-      text.open().add(new Inline.Text(shown, state.text()));
+      text.open().add(new Inline.Text(shown, look()));
     }
+  }
+
+  /** The look of characters that come. */
+  Look look() {
+    return state.text();
   }
 
   @Override
@@ -175,7 +181,7 @@ abstract class RtfReader implements IRtfListener {
       case ROW -> inRow(c, value, hasValue);
       case PICTURE -> picture.command(c, value);
       case BLANK -> blank(c, value);
-      case INSTRUCTION, SAID, SHAPE, SKIPPED -> {}
+      case AUTHORS, INSTRUCTION, SAID, SHAPE, SKIPPED -> {}
       case TEXT -> inText(c, value, hasValue);
     }
   }
@@ -382,7 +388,7 @@ abstract class RtfReader implements IRtfListener {
   void styled(String id) {}
 
   /** Text is left out that a change which is not accepted yet takes out. */
-  void changed() {}
+  void takenOut(String s) {}
 
   /** Whether text is taken that is not shown. */
   boolean takesHidden() {
@@ -395,8 +401,8 @@ abstract class RtfReader implements IRtfListener {
   /** A word in the tables of lists. */
   void listCommand(Command c, int value, boolean hasValue) {}
 
-  /** Text in the tables of lists. */
-  void listText(String s) {}
+  /** Text in the tables of lists, or of those who made changes. */
+  void ofTable(String s) {}
 
   /** A group in the tables of lists ends. */
   void listsEnd() {}

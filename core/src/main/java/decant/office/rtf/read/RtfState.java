@@ -21,6 +21,8 @@ record RtfState(Goal goal, Letters letters, Place place, boolean dropped) {
     INSTRUCTION,
     STYLES,
     LISTS,
+    /** Who made changes. */
+    AUTHORS,
     PICTURE,
     SAID,
     SHAPE,
@@ -33,32 +35,60 @@ record RtfState(Goal goal, Letters letters, Place place, boolean dropped) {
       new RtfState(Goal.TEXT, Letters.plain(Look.PLAIN), Place.BARE, false);
 
   /**
+   * A change that is not accepted yet.
+   *
+   * @param is whether there is one
+   * @param author by its number in the file
+   * @param time when it was made, as one number
+   */
+  record Change(boolean is, int author, int time) {
+    static final Change NONE = new Change(false, 0, 0);
+
+    Change is(boolean now) {
+      return new Change(now, author, time);
+    }
+
+    Change by(int number) {
+      return new Change(is, number, time);
+    }
+
+    Change at(int number) {
+      return new Change(is, author, number);
+    }
+  }
+
+  /**
    * Characters.
    *
    * @param look of those of most scripts
    * @param complex what is said again for scripts that are shaped, or run from right to left
    * @param inComplex whether those that come are of such a script
-   * @param deleted whether they were taken out, and the change is not accepted yet
+   * @param putIn the change by which they were put in, if it is not accepted yet
+   * @param deleted the change by which they were taken out, if it is not accepted yet
    */
-  record Letters(Look look, Look complex, boolean inComplex, boolean deleted) {
+  record Letters(Look look, Look complex, boolean inComplex, Change putIn, Change deleted) {
     static Letters plain(Look look) {
-      return new Letters(look, Look.PLAIN, false, false);
+      return new Letters(look, Look.PLAIN, false, Change.NONE, Change.NONE);
     }
 
     Letters with(Look other) {
-      return new Letters(other, complex, inComplex, deleted);
+      return new Letters(other, complex, inComplex, putIn, deleted);
     }
 
     Letters withComplex(Look other) {
-      return new Letters(look, other, inComplex, deleted);
+      return new Letters(look, other, inComplex, putIn, deleted);
     }
 
     Letters inComplex(boolean is) {
-      return new Letters(look, complex, is, deleted);
+      return new Letters(look, complex, is, putIn, deleted);
     }
 
-    Letters deleted(boolean is) {
-      return new Letters(look, complex, inComplex, is);
+    Letters putIn(Change by) {
+      return new Letters(look, complex, inComplex, by, deleted);
+    }
+
+    Letters deleted(Change by) {
+      return new Letters(look, complex, inComplex, putIn, by);
     }
 
     /** The look of those that come. */

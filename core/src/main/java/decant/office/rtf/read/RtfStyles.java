@@ -21,6 +21,16 @@ import java.util.regex.Pattern;
  * each paragraph again; taken in they say what is new.
  */
 final class RtfStyles {
+  /** Letters of 12 points where nothing is said, as the format has it. */
+  static final StyleSheet BARE =
+      new StyleSheet(
+          Look.PLAIN,
+          Look.of(TextTraits.FAMILY, "Times New Roman")
+              .with(TextTraits.SIZE, 12.0)
+              .with(TextTraits.KERNING, Double.POSITIVE_INFINITY),
+          "",
+          Map.of());
+
   private static final int NONE = 222; // the number of no style
   private static final int DEEPEST = 32; // styles do not stand deeper on one another
   private static final Pattern HEADING = Pattern.compile("(?i)heading ([1-9])");

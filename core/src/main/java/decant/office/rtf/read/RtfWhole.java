@@ -26,7 +26,6 @@ import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 
@@ -39,6 +38,7 @@ public final class RtfWhole extends RtfReader {
 
   private final RtfPages pages = new RtfPages();
   private final RtfShapes shapes = new RtfShapes();
+  private final RtfChanges changes = new RtfChanges();
   private final RtfListTables tables = new RtfListTables();
   private final RtfLists numbered = new RtfLists(lists, tables);
   private @Nullable StyleSheet sheet;
@@ -76,7 +76,7 @@ public final class RtfWhole extends RtfReader {
                 List.of())),
         new RtfTold(
             r.pages.missed(),
-            r.pages.hasChanges(),
+            r.changes.any(),
             r.pages.hasObjects(),
             r.shapes.simplified(),
             whole.broken(),
@@ -85,16 +85,6 @@ public final class RtfWhole extends RtfReader {
 
   /** A whole file, and what of it is not as it was. */
   public record Whole(Document document, RtfTold told) {}
-
-  /** Letters of 12 points where nothing is said, as the format has it. */
-  private static final StyleSheet BARE =
-      new StyleSheet(
-          Look.PLAIN,
-          Look.of(TextTraits.FAMILY, "Times New Roman")
-              .with(TextTraits.SIZE, 12.0)
-              .with(TextTraits.KERNING, Double.POSITIVE_INFINITY),
-          "",
-          Map.of());
 
   @Override
   Optional<Goal> ofFile(Command c) {
@@ -151,6 +141,7 @@ public final class RtfWhole extends RtfReader {
         yield Optional.of(state.goal());
       }
       case mmathPict -> Optional.of(Goal.SKIPPED); // of the same equation
+      case revtbl -> Optional.of(Goal.AUTHORS);
       case shpinst, result, info -> Optional.of(state.goal());
       case title, subject, author, keywords, atnauthor, bkmkstart -> {
         pages.says(c);
@@ -216,7 +207,7 @@ public final class RtfWhole extends RtfReader {
     Optional<Inline.Field.Kind> kind = told.kind();
     if (kind.isPresent()) {
       String of = kind.get() == Inline.Field.Kind.PAGE_OF ? told.argument() : "";
-      text.open().add(new Inline.Field(kind.get(), of, "1", state.text()));
+      text.open().add(new Inline.Field(kind.get(), of, "1", look()));
       state = state.dropping(true);
     }
   }
@@ -241,15 +232,9 @@ public final class RtfWhole extends RtfReader {
   @Override
   void other(Command c, int value, boolean hasValue) {
     switch (c) {
-      case page -> text.open().add(new Inline.Text("\f", state.text()));
-      case column ->
-          text.open().add(new Inline.Text(String.valueOf(Inline.COLUMN_BREAK), state.text()));
-      case chpgn -> text.open().add(new Inline.Field(Inline.Field.Kind.PAGE, "1", state.text()));
-      case revised -> {
-        if (!hasValue || value != 0) {
-          pages.changed();
-        }
-      }
+      case page -> text.open().add(new Inline.Text("\f", look()));
+      case column -> text.open().add(new Inline.Text(String.valueOf(Inline.COLUMN_BREAK), look()));
+      case chpgn -> text.open().add(new Inline.Field(Inline.Field.Kind.PAGE, "1", look()));
       default -> {
         if (!shapes.takes(c, value)) {
           pages.paper().command(c, value, hasValue);
@@ -259,8 +244,13 @@ public final class RtfWhole extends RtfReader {
   }
 
   @Override
-  void changed() {
-    pages.changed();
+  Look look() {
+    return changes.of(state.letters());
+  }
+
+  @Override
+  void takenOut(String s) {
+    changes.takenOut(s, state.letters(), text.open());
   }
 
   @Override
@@ -288,8 +278,12 @@ public final class RtfWhole extends RtfReader {
   }
 
   @Override
-  void listText(String s) {
-    tables.text(s);
+  void ofTable(String s) {
+    if (state.goal() == Goal.AUTHORS) {
+      changes.author(s);
+    } else {
+      tables.text(s);
+    }
   }
 
   @Override
@@ -300,7 +294,7 @@ public final class RtfWhole extends RtfReader {
   /** The styles, once it is known what holds where nothing is said. */
   private StyleSheet sheet() {
     if (sheet == null) {
-      Look texts = BARE.textDefaults();
+      Look texts = RtfStyles.BARE.textDefaults();
       sheet =
           told.sheet(
               Look.of(ParagraphTraits.WIDOW_CONTROL, pages.paper().keepsWidows()),
@@ -349,7 +343,7 @@ public final class RtfWhole extends RtfReader {
       inlines.set(0, first.withLook(first.look().with(TextTraits.COMMENTS, List.copyOf(waiting))));
       waiting.clear();
     }
-    Look end = differing(state.text().without(TextTraits.LINK), base);
+    Look end = differing(look().without(TextTraits.LINK), base);
     text.paragraph(new Paragraph(id, look, end, inlines), at.table());
   }
 
