@@ -4,6 +4,7 @@ import decant.picture.PictureTypes;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.Deque;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
@@ -342,7 +343,9 @@ final class OdtDigest {
     Element box = Docx.child(e, "text-box");
     boolean beside = Docx.value(e, "name").startsWith("Beside");
     if (beside && box != null) {
+      Deque<?> around = labels.apart();
       blocks(box, out); // paragraphs of the text that stand in a frame
+      labels.back(around);
       spaced = true;
       return;
     }

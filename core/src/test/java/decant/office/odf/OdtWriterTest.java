@@ -4,20 +4,25 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import decant.Samples;
 import decant.layout.Rich;
+import decant.layout.label.ListLabels;
 import decant.model.Block;
 import decant.model.Columns;
 import decant.model.Document;
+import decant.model.NodeId;
 import decant.model.PageNumbers;
 import decant.model.Paragraph;
 import decant.model.Section;
 import decant.model.Table;
 import decant.model.look.Colour;
+import decant.model.look.Insets;
 import decant.model.look.ListDefinition;
 import decant.model.look.ListDefinition.NumberFormat;
 import decant.model.look.ListMembership;
 import decant.model.look.Look;
 import decant.model.look.ParagraphTraits;
+import decant.model.look.Placement;
 import decant.model.look.Rule;
+import decant.model.look.TextFrame;
 import decant.model.look.TextTraits;
 import decant.office.Everything;
 import decant.office.odf.write.OdtWriter;
@@ -43,6 +48,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
 
 /** ODT as it is written: conforming, complete, and the same document when it is taken in again. */
 class OdtWriterTest {
@@ -186,6 +192,49 @@ class OdtWriterTest {
         .isEqualTo(new PageNumbers(Optional.of(5), NumberFormat.LOWER_ROMAN));
     assertThat(back.sections().getLast().start()).isEqualTo(Section.Start.ODD_PAGE);
     assertThat(back.sections().get(1).page().columns()).isEqualTo(Columns.equal(2, 18, true));
+  }
+
+  /** A frame is written with the paragraph after it, so that lists in it stand apart. */
+  @ParameterizedTest
+  @ValueSource(strings = {"2", "3", "4", "2 3", "1", "1 4", "2 4"})
+  void itemsInFramesHaveTheirNumbers(String framed) throws Exception {
+    Set<String> inFrames = Set.of(framed.split(" "));
+    var level = new ListDefinition.Level(NumberFormat.DECIMAL, "%1.", 1, Look.PLAIN, Look.PLAIN);
+    var below = new ListDefinition.Level(NumberFormat.DECIMAL, "%2)", 1, Look.PLAIN, Look.PLAIN);
+    var place =
+        new Placement.Floating(
+            new Placement.Axis(Placement.Origin.COLUMN, Placement.Align.OFFSET, 0),
+            new Placement.Axis(Placement.Origin.PARAGRAPH, Placement.Align.OFFSET, 0),
+            Placement.Wrap.AROUND,
+            Insets.NONE,
+            false);
+    var blocks = new ArrayList<Block>();
+    for (int k = 1; k <= 5; k++) {
+      Look item = Look.of(ParagraphTraits.LIST, new ListMembership("a", k == 3 ? 1 : 0));
+      blocks.add(
+          Paragraph.of(
+              inFrames.contains(Integer.toString(k))
+                  ? item.with(ParagraphTraits.FRAME, new TextFrame(120, 0, false, place))
+                  : item,
+              "Item " + k));
+    }
+    Document d =
+        Samples.document(blocks.toArray(Block[]::new))
+            .withLists(Map.of("a", new ListDefinition("a", List.of(level, below))));
+    Path file = written("a", d);
+    assertThat(failed(file, d)).isEmpty();
+    assertThat(OdfValidator.errors(List.of(file))).isEmpty();
+    Document back = read(file); // with a box in place of the frame
+    assertThat(labels(back)).isSubsetOf(labels(d));
+    assertThat(labels(back)).hasSize(5 - inFrames.size());
+    assertThat(failed(written("b", back), back)).isEmpty();
+  }
+
+  private static List<String> labels(Document d) {
+    Map<NodeId, String> all = ListLabels.of(d);
+    return d.paragraphs().stream()
+        .map(p -> all.getOrDefault(p.id(), "") + " " + p.text().replace("\uFFFC", ""))
+        .toList();
   }
 
   @Test

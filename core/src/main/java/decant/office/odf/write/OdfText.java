@@ -282,7 +282,9 @@ final class OdfText implements Sink {
   private void beginFrame(TextFrame f) {
     frame = f;
     x = new Xml();
-    lists.push(file.lists(part, x, chains));
+    // Its text is told within that of the paragraph after it, which may be an item of the same
+    // list.
+    lists.push(file.lists(part, x, new OpenLists.Chains()));
   }
 
   /** A frame ends, and waits for the paragraph that it is anchored to. */
