@@ -130,6 +130,7 @@ class AlteredOfficeTest {
           media/picture1.png | IDAT                            | IDAX                        | Pictures
           footer2.xml   | " PAGE "                             | " NUMPAGES "                | Headers and footers
           comments.xml  | Ask the                              | Do not ask the              | Comments
+          document.xml  | w:author="M. Okafor"                 | w:author="R. Ibsen"         | Pending changes
           """)
   void aDocxThatLacksSomethingFails(String part, String what, String with, String check)
       throws IOException {
@@ -176,6 +177,7 @@ class AlteredOfficeTest {
       textBlock =
           """
           four metres                     | five metres          | Text
+          \\\\revauth1                    | \\\\revauth0         | Pending changes
           \\\\outlinelevel1               | ""                   | Headings
           \\\\outlinelevel0               | \\\\outlinelevel2    | Headings
           2\\.\\\\tab                     | 3.\\\\tab            | Lists

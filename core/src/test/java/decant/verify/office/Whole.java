@@ -16,6 +16,7 @@ import decant.model.look.Placement;
 import decant.model.look.Rule;
 import decant.model.look.TextTraits;
 import decant.model.look.VerticalAlignment;
+import decant.office.pending.Pending;
 import decant.pdf.Published;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -32,6 +33,8 @@ final class Whole {
     var blocks = new ArrayList<Block>(d.sections().getFirst().blocks());
     var stories = new LinkedHashMap<>(d.stories());
     var comment = new Comment("r1", "Quay master", "", "Ask the pilots first.", false);
+    var change = new Pending(Pending.Kind.PUT_IN, "M. Okafor", "2026-03-02T09:30:00", "");
+    blocks.add(Samples.runs("Nobody else. ", Look.of(TextTraits.KEPT, List.of(change.kept()))));
     blocks.add(
         Samples.runs(
             "Nobody is exempt. ",

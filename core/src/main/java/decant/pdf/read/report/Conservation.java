@@ -291,10 +291,15 @@ public final class Conservation {
 
   /**
    * Text that says the same again and again can be taken apart in the wrong places: what the
-   * document has as often as the pages is not missing.
+   * document has as often as the pages is not missing, be it parted among cells.
    */
   private boolean isThereAsOften(String letters) {
-    return counted++ < MAX_COUNTED && body.count(letters) >= source.count(letters);
+    if (counted++ >= MAX_COUNTED) {
+      return false;
+    }
+    int wanted = source.count(letters);
+    return body.count(letters) >= wanted
+        || letters.length() >= STRETCH && body.countAcross(letters) >= wanted;
   }
 
   /** The label of a list item, which its list says. */

@@ -21,6 +21,7 @@ final class Letters {
   private final Map<String, Integer> reached = new HashMap<>();
   private String text = "";
   private String masked = "";
+  private String joined = "";
   private int[] first = {};
   private int[] following = {};
 
@@ -74,8 +75,20 @@ final class Letters {
 
   /** How often a stretch is there, taken or not. */
   int count(String letters) {
+    return count(text, letters);
+  }
+
+  /** The same, also where it goes on in the next text. */
+  int countAcross(String letters) {
+    if (joined.isEmpty()) {
+      joined = text.replace("\n", "");
+    }
+    return count(joined, letters);
+  }
+
+  private static int count(String in, String letters) {
     int n = 0;
-    for (int k = text.indexOf(letters); k >= 0; k = text.indexOf(letters, k + 1)) {
+    for (int k = in.indexOf(letters); k >= 0; k = in.indexOf(letters, k + 1)) {
       n++;
     }
     return n;

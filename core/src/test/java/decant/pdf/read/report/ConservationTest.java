@@ -72,6 +72,38 @@ class ConservationTest {
     return Conservation.of(pages, lines, running, d).stream().map(Finding::message).toList();
   }
 
+  /** A word that a grid parts among its cells is there; a part of it that is gone is told. */
+  @Test
+  void wordsThatCellsPartAreThere() {
+    List<List<TextLine>> lines =
+        List.of(
+            List.of(line(0, 100, "Winterstorage pontoon")), List.of(line(1, 100, "Winterstorage")));
+    Document parted =
+        Samples.document(
+            Samples.paragraph("Winterstorage"),
+            row("Winterst", "orage"),
+            Samples.paragraph("pontoon"));
+    assertThat(told(lines, parted)).isEmpty();
+    Document less =
+        Samples.document(
+            Samples.paragraph("Winterstorage"),
+            row("Winterst", "or"),
+            Samples.paragraph("pontoon"));
+    assertThat(told(lines, less)).singleElement().asString().contains("Winterstorage");
+  }
+
+  private static Table row(String... cells) {
+    List<Cell> all =
+        java.util.Arrays.stream(cells)
+            .map(c -> new Cell(NodeId.fresh(), 1, 1, Look.PLAIN, List.of(Samples.paragraph(c))))
+            .toList();
+    return new Table(
+        NodeId.fresh(),
+        Look.PLAIN,
+        java.util.Collections.nCopies(cells.length, 100.0),
+        List.of(new Table.Row(Look.PLAIN, all)));
+  }
+
   /**
    * Pages of sentences that say the same again and again, broken anywhere, of which some words
    * nobody else says are left out of the document: those are told, all of them, and nothing else.
