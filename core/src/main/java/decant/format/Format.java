@@ -48,6 +48,8 @@ public record Format(
     FORM_FIELDS,
     /** Fields of which choosing one lets go of the others. */
     ONE_OF_FIELDS,
+    /** What fields ask of what is filled in. */
+    FIELD_RULES,
     FONTS,
     /** What a reader of the same format kept without understanding it. */
     KEPT_PARTS

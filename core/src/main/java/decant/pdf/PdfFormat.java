@@ -32,6 +32,7 @@ public final class PdfFormat implements FormatService {
               Format.Holding.ATTACHED_FILES,
               Format.Holding.FORM_FIELDS,
               Format.Holding.ONE_OF_FIELDS,
+              Format.Holding.FIELD_RULES,
               Format.Holding.FONTS));
 
   @Override

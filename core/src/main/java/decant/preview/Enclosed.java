@@ -5,6 +5,7 @@ import decant.model.Inline;
 import decant.model.KeptBlock;
 import decant.model.Paragraph;
 import decant.model.look.Comment;
+import decant.model.look.FieldRule;
 import decant.model.look.FormField;
 import decant.model.look.Kept;
 import decant.model.look.Look;
@@ -23,6 +24,7 @@ import java.util.Set;
  *
  * @param fields places to fill in
  * @param oneOf those of them that exclude one another
+ * @param asking those that ask for something: a length, a number, a date, one of some words
  * @param comments what was noted about the text
  * @param changes that wait to be accepted
  * @param files that it carries
@@ -34,6 +36,7 @@ import java.util.Set;
 public record Enclosed(
     int fields,
     int oneOf,
+    int asking,
     int comments,
     int changes,
     int files,
@@ -46,6 +49,7 @@ public record Enclosed(
     return new Enclosed(
         c.fields.size(),
         c.oneOf.size(),
+        c.asking.size(),
         c.comments.size(),
         c.changes.size(),
         d.attachments().size(),
@@ -57,6 +61,7 @@ public record Enclosed(
   private static final class Count implements Walk.Visitor {
     private final Set<String> fields = new HashSet<>();
     private final Set<String> oneOf = new HashSet<>();
+    private final Set<String> asking = new HashSet<>();
     private final Set<String> comments = new HashSet<>();
     private final Set<Kept> changes = new HashSet<>();
     private int pictures;
@@ -79,6 +84,9 @@ public record Enclosed(
       fields.add(f.id());
       if (f.kind() == FormField.Kind.ONE_OF) {
         oneOf.add(f.id());
+      }
+      if (!f.rule().equals(FieldRule.NONE) || f.kind() == FormField.Kind.CHOICE_OR_TEXT) {
+        asking.add(f.id());
       }
     }
 

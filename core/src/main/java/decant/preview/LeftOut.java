@@ -43,6 +43,11 @@ public final class LeftOut {
     } else if (has.oneOf() > 0 && !format.holds().contains(Holding.ONE_OF_FIELDS)) {
       out.add(WORDS.count("left-out.one-of", has.oneOf()));
     }
+    if (has.asking() > 0
+        && format.holds().contains(Holding.FORM_FIELDS)
+        && !format.holds().contains(Holding.FIELD_RULES)) {
+      out.add(WORDS.count("left-out.asking", has.asking()));
+    }
     if (!d.styles().typesetting().fonts().isEmpty() && !format.holds().contains(Holding.FONTS)) {
       out.add(WORDS.say("left-out.fonts"));
     }

@@ -308,11 +308,12 @@ class RtfTest {
             new decant.model.look.FormField(
                 "1", "vessel", decant.model.look.FormField.Kind.TEXT, List.of(), 0, ""));
     Document d = Samples.document(Samples.runs("Vessel ", Look.PLAIN, "____", blank));
-    Format odt = Formats.of("odt").orElseThrow();
-    assertThat(LeftOut.of(d, odt)).containsExactly("1 form field (it becomes plain text).");
+    Format html = Formats.of("html").orElseThrow();
+    assertThat(LeftOut.of(d, html)).contains("1 form field (it becomes plain text).");
     assertThat(LeftOut.of(d, Formats.copied())).isEmpty();
     assertThat(LeftOut.of(d, Formats.working())).isEmpty();
-    assertThat(LeftOut.of(Samples.document(Samples.paragraph("x")), odt)).isEmpty();
+    assertThat(LeftOut.of(Samples.document(Samples.paragraph("x")), html))
+        .noneMatch(s -> s.contains("field"));
   }
 
   @Test

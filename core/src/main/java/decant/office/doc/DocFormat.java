@@ -28,7 +28,8 @@ public final class DocFormat implements FormatService {
           Format.Holding.RUNNING_TEXTS,
           Format.Holding.COMMENTS,
           Format.Holding.PENDING_CHANGES,
-          Format.Holding.FORM_FIELDS);
+          Format.Holding.FORM_FIELDS,
+          Format.Holding.FIELD_RULES);
 
   private static final Format FORMAT =
       new Format(

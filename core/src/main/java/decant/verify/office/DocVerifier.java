@@ -3,6 +3,7 @@ package decant.verify.office;
 import decant.model.Cell;
 import decant.model.Document;
 import decant.model.Table;
+import decant.model.look.FormField;
 import decant.verify.Check;
 import java.io.IOException;
 import java.nio.file.Path;
@@ -37,8 +38,8 @@ public final class DocVerifier {
     }
 
     @Override
-    public boolean fieldsShowThemselves() {
-      return true;
+    public boolean showsItself(FormField f, boolean running) {
+      return f.isSwitch() || f.isShortChoice();
     }
 
     private static final int LONGEST_PLACE = 40; // characters, [MS-DOC] 2.9.284

@@ -93,8 +93,12 @@ final class DocumentDigest {
       return true;
     }
 
-    /** Whether what a box or a choice of a form shows is said by its field rather than by text. */
-    default boolean fieldsShowThemselves() {
+    /**
+     * Whether what a field of a form shows is said by the field rather than by text.
+     *
+     * @param running whether it stands in a header or footer
+     */
+    default boolean showsItself(FormField f, boolean running) {
       return false;
     }
 
@@ -120,6 +124,7 @@ final class DocumentDigest {
   private final Map<NodeId, String> noteLabels;
   private final Set<Comment> comments = new LinkedHashSet<>();
   private final Map<MediaId, String> pictures = new HashMap<>();
+  private boolean inRunning;
 
   private DocumentDigest(Document document, Room room) {
     this.document = document;
@@ -144,7 +149,9 @@ final class DocumentDigest {
         Story story = s.running().get(r);
         if (story != null && own) {
           var apart = new Digest.Builder();
+          inRunning = true;
           blocks(story.blocks(), apart);
+          inRunning = false;
           String line = apart.line();
           if (!line.isEmpty()) {
             lines.add((r.isHeader() ? "header" : "footer") + " of section " + n + ": " + line);
@@ -201,7 +208,8 @@ final class DocumentDigest {
     String label = label(p, inForce);
     FormField shown = null;
     for (Inline i : p.inlines()) {
-      FormField on = i.look().get(TextTraits.FIELD).filter(this::showsItself).orElse(null);
+      FormField on =
+          i.look().get(TextTraits.FIELD).filter(f -> room.showsItself(f, inRunning)).orElse(null);
       if (on != null) {
         if (!on.equals(shown)) {
           out.field(state(on, p.textOn(on)));
@@ -263,10 +271,6 @@ final class DocumentDigest {
     if (i instanceof Inline.KeptInline k && Pending.isTakenAway(k)) {
       Pending.of(k.kept()).ifPresent(p -> out.takenAway(p.author(), p.text()));
     }
-  }
-
-  private boolean showsItself(FormField f) {
-    return room.fieldsShowThemselves() && (f.isSwitch() || f.isShortChoice());
   }
 
   /** What a box or a choice shows. */

@@ -29,6 +29,7 @@ final class OdtDigest {
   private OdtStyles styles = ofText;
   private OdtLabels labels = new OdtLabels(ofText);
   private final Map<String, Element> regions = new HashMap<>();
+  private final Map<String, Element> controls = new HashMap<>();
   private int section;
   private boolean spaced;
 
@@ -54,6 +55,10 @@ final class OdtDigest {
     Element text = Docx.child(Docx.child(content, "body"), "text");
     if (text == null) {
       throw new IOException("no text");
+    }
+    Element forms = Docx.child(text, "forms");
+    if (forms != null) {
+      d.controls(forms);
     }
     Element told = Docx.child(text, "tracked-changes");
     if (told != null) {
@@ -298,6 +303,7 @@ final class OdtDigest {
           "hidden-text",
           "ruby-text" -> {}
       case "frame", "custom-shape", "line" -> drawn(e, out);
+      case "control" -> control(e, out);
       default -> inlines(e, look, link, out);
     }
   }
@@ -305,6 +311,27 @@ final class OdtDigest {
   private void field(String computes, Digest.Builder out) {
     out.field(computes);
     spaced = false;
+  }
+
+  /** What a control of a form shows that is on or off (§13.5.11, §13.5.12). */
+  private void control(Element e, Digest.Builder out) {
+    Element c = controls.get(Docx.value(e, "control"));
+    if (c != null) {
+      boolean on =
+          Docx.value(c, "current-state").equals("checked")
+              || Docx.value(c, "current-selected").equals("true");
+      field(DocumentDigest.box(on), out);
+    }
+  }
+
+  private void controls(Element parent) {
+    for (Element e : Package.children(parent)) {
+      if (e.getLocalName().equals("checkbox") || e.getLocalName().equals("radio")) {
+        controls.put(Docx.value(e, "id"), e);
+      } else {
+        controls(e);
+      }
+    }
   }
 
   private void note(Element e, Map<String, String> look, String link, Digest.Builder out)

@@ -5,6 +5,7 @@ import decant.model.Document;
 import decant.model.Inline;
 import decant.model.Section;
 import decant.model.Table;
+import decant.model.look.FormField;
 import decant.model.look.ListDefinition;
 import decant.model.look.ListDefinition.NumberFormat;
 import decant.model.look.Look;
@@ -57,6 +58,11 @@ public final class OdtVerifier {
     @Override
     public boolean tellsTextsOfTables() {
       return true;
+    }
+
+    @Override
+    public boolean showsItself(FormField f, boolean running) {
+      return f.isSwitch() && !running; // headers and footers have no controls
     }
 
     @Override

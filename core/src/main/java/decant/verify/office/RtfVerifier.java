@@ -2,6 +2,7 @@ package decant.verify.office;
 
 import decant.model.Document;
 import decant.model.Table;
+import decant.model.look.FormField;
 import decant.verify.Check;
 import java.io.IOException;
 import java.nio.file.Path;
@@ -34,8 +35,8 @@ public final class RtfVerifier {
     }
 
     @Override
-    public boolean fieldsShowThemselves() {
-      return true;
+    public boolean showsItself(FormField f, boolean running) {
+      return f.isSwitch() || f.isShortChoice();
     }
 
     @Override

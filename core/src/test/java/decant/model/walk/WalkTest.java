@@ -174,10 +174,8 @@ class WalkTest {
             Map.of(),
             List.of());
     assertThat(Enclosed.in(d).fields()).isEqualTo(1);
-    assertThat(LeftOut.of(d, Formats.of("odt").orElseThrow()))
-        .singleElement()
-        .asString()
-        .contains("1 form field");
+    assertThat(LeftOut.of(d, Formats.of("html").orElseThrow()))
+        .anyMatch(s -> s.contains("1 form field"));
   }
 
   /** A list in a box, a note or a table shows its labels as one in the flow does. */

@@ -3,14 +3,31 @@ package decant.office.odf;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import decant.Samples;
+import decant.format.Formats;
+import decant.model.Document;
 import decant.model.Inline;
+import decant.model.NodeId;
+import decant.model.Paragraph;
+import decant.model.Section;
+import decant.model.Story;
 import decant.model.finding.Finding;
+import decant.model.look.FieldRule;
 import decant.model.look.FormField;
 import decant.model.look.FormField.Kind;
+import decant.model.look.Look;
+import decant.model.look.TextTraits;
+import decant.office.odf.write.OdtWriter;
+import decant.preview.LeftOut;
 import decant.reading.TakenIn;
+import decant.verify.Check;
+import decant.verify.office.OdtVerifier;
 import java.io.IOException;
+import java.io.OutputStream;
+import java.nio.file.FileSystem;
+import java.nio.file.FileSystems;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -126,6 +143,90 @@ class OdtFormsTest {
         .filteredOn(f -> f.kind() == Finding.Kind.FORM)
         .allMatch(f -> f.severity() == Finding.Severity.LOSS)
         .isNotEmpty();
+  }
+
+  private static Inline on(Kind kind, String name, String option, boolean is) {
+    var f = new FormField(name + option, name, kind, List.of(option), 0, "");
+    return new Inline.Text(FormField.sign(kind, is), Look.of(TextTraits.FIELD, f));
+  }
+
+  /** §13.5.11, §13.5.12: what is on or off is a control, and another state of it is seen. */
+  @Test
+  void switchesAreWrittenAsControls() throws Exception {
+    Document d =
+        Samples.document(
+            Samples.inlines(
+                on(Kind.TICK, "Mast", "", true),
+                new Inline.Text(" mast is down, ", Look.PLAIN),
+                on(Kind.TICK, "Cradle", "", false),
+                new Inline.Text(" own cradle", Look.PLAIN)),
+            Samples.inlines(
+                on(Kind.ONE_OF, "Side", "port", false),
+                new Inline.Text(" port ", Look.PLAIN),
+                on(Kind.ONE_OF, "Side", "starboard", true),
+                new Inline.Text(" starboard", Look.PLAIN)));
+    Path file = folder.resolve("out.odt");
+    try (OutputStream out = Files.newOutputStream(file)) {
+      OdtWriter.write(d, out);
+    }
+    assertThat(OdfValidator.errors(List.of(file))).isEmpty();
+    assertThat(OdtVerifier.verify(file, d)).allMatch(Check::passed);
+    assertThat(LeftOut.of(d, Formats.of("odt").orElseThrow())).isEmpty();
+    Document back = Samples.taken(file).document();
+    assertThat(back.paragraphs())
+        .extracting(Paragraph::text)
+        .containsExactlyElementsOf(d.paragraphs().stream().map(Paragraph::text).toList());
+    assertThat(Samples.fields(back).keySet())
+        .extracting(f -> f.kind() + " " + f.name() + " " + String.join("", f.options()))
+        .containsExactly("TICK Mast ", "TICK Cradle ", "ONE_OF Side port", "ONE_OF Side starboard");
+    assertThat(OdtVerifier.verify(file, back)).allMatch(Check::passed);
+    try (FileSystem zip = FileSystems.newFileSystem(file)) {
+      Path content = zip.getPath("content.xml");
+      Files.writeString(
+          content, Files.readString(content).replaceFirst("\"checked\"", "\"unchecked\""));
+    }
+    assertThat(OdtVerifier.verify(file, d)).anyMatch(c -> !c.passed());
+  }
+
+  /** Headers have no controls: there a switch is its sign, as text. */
+  @Test
+  void switchesOfHeadersAreTheirSigns() throws Exception {
+    Document plain = Samples.document(Samples.paragraph("Berths"));
+    Section s = plain.sections().getFirst();
+    var head =
+        new Story(
+            NodeId.fresh(),
+            Story.Kind.RUNNING,
+            List.of(
+                Samples.inlines(
+                    on(Kind.TICK, "Paid", "", true), new Inline.Text(" paid", Look.PLAIN))));
+    Document d =
+        plain.withSections(
+            List.of(
+                new Section(
+                    s.id(),
+                    s.page(),
+                    s.start(),
+                    Map.of(Section.Running.HEADER, head),
+                    s.blocks())));
+    Path file = folder.resolve("head.odt");
+    try (OutputStream out = Files.newOutputStream(file)) {
+      OdtWriter.write(d, out);
+    }
+    assertThat(OdfValidator.errors(List.of(file))).isEmpty();
+    assertThat(OdtVerifier.verify(file, d)).allMatch(Check::passed);
+  }
+
+  /** What is asked of a value has no room in a text field of this format, and that is said. */
+  @Test
+  void whatAFieldAsksForIsToldAsLeftOut() {
+    var f = new FormField("a", "Metres", Kind.TEXT, List.of(), 0, "", FieldRule.NONE.withMost(4));
+    Document d =
+        Samples.document(Samples.inlines(new Inline.Text("9.5", Look.of(TextTraits.FIELD, f))));
+    assertThat(LeftOut.of(d, Formats.of("odt").orElseThrow()))
+        .containsExactly(
+            "What 1 form field asks for: its length, number, date or words to choose from.");
+    assertThat(LeftOut.of(d, Formats.of("docx").orElseThrow())).isEmpty();
   }
 
   @Test

@@ -15,9 +15,11 @@ final class Changes {
 
   private Changes() {}
 
-  /** Blocks without what is told before them. */
+  /** Blocks without what is told of changes, and of controls, before them. */
   static List<Element> without(List<Element> blocks) {
-    return blocks.stream().filter(e -> !e.name().equals(TOLD)).toList();
+    return blocks.stream()
+        .filter(e -> !e.name().equals(TOLD) && !e.name().equals("office:forms"))
+        .toList();
   }
 
   /**

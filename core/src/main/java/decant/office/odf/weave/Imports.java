@@ -99,6 +99,9 @@ final class Imports {
 
   /** An element of ours as it is to stand in the source. */
   Element of(Element e) throws Unweavable {
+    if (e.name().equals("draw:control")) {
+      throw new Unweavable("a control of a form is one of all that the source tells of");
+    }
     var attributes = new LinkedHashMap<String, String>();
     for (Map.Entry<String, String> a : e.attributes().entrySet()) {
       attributes.put(a.getKey(), value(a.getKey(), a.getValue()));

@@ -6,7 +6,6 @@ import decant.model.Section;
 import decant.model.Story;
 import decant.model.Table;
 import decant.model.look.Comment;
-import decant.model.look.FormField;
 import decant.model.look.Link;
 import decant.model.look.ListMembership;
 import decant.model.look.Look;
@@ -50,8 +49,7 @@ final class OdfText implements Sink {
   private final ParagraphStyles styles;
   private boolean afterOwnMark;
   private boolean textSection;
-  private Optional<FormField> field = Optional.empty();
-  private final StringBuilder onField = new StringBuilder();
+  private final OdfFields fields;
 
   /**
    * @param inBody whether sections and comments may stand here: headers, notes and shapes take none
@@ -64,6 +62,7 @@ final class OdfText implements Sink {
     this.whole = x;
     this.runs = new OdfRuns(file, part);
     this.changes = new OpenChanges(part.changes());
+    this.fields = new OdfFields(runs, part.controls());
     this.styles = new ParagraphStyles(file, part);
     this.inBody = inBody;
     lists.push(file.lists(part, x, chains));
@@ -105,11 +104,8 @@ final class OdfText implements Sink {
       case Event.LinkStart l ->
           x.open("text:a", "xlink:type", "simple", "xlink:href", address(l.link()));
       case Event.LinkEnd l -> x.close("text:a");
-      case Event.FieldStart f -> {
-        field = Optional.of(f.field()).filter(b -> !b.isSwitch());
-        onField.setLength(0);
-      }
-      case Event.FieldEnd f -> field();
+      case Event.FieldStart f -> fields.begin(f.field());
+      case Event.FieldEnd f -> fields.end(x, paragraph);
       case Event.CommentStart c -> comment(c);
       case Event.CommentEnd c ->
           x.empty("office:annotation-end", "office:name", "comment" + c.number());
@@ -338,9 +334,7 @@ final class OdfText implements Sink {
   }
 
   private void run(String text, Event.TextLooks looks) {
-    if (field.isPresent()) {
-      onField.append(text);
-      fieldLooks = looks;
+    if (fields.takes(text, looks)) {
       return;
     }
     String s = text;
@@ -361,8 +355,6 @@ final class OdfText implements Sink {
       }
     }
   }
-
-  private Event.@Nullable TextLooks fieldLooks;
 
   /** A break falls between paragraphs only: what comes after it is one of its own. */
   private void breakBefore(String what) {
@@ -390,41 +382,6 @@ final class OdfText implements Sink {
     if (!style.isEmpty()) {
       x.close("text:span");
     }
-  }
-
-  private void field() {
-    if (field.isEmpty()) {
-      return;
-    }
-    FormField f = field.get();
-    field = Optional.empty();
-    String text = onField.toString();
-    Event.TextLooks looks = fieldLooks;
-    String style = looks == null ? "" : runs.style(looks, paragraph);
-    openSpan(style);
-    boolean choice = f.kind() == FormField.Kind.CHOICE;
-    if (text.indexOf('\n') >= 0 || text.indexOf('\t') >= 0) {
-      runs.characters(x, text); // a field holds one line
-    } else if (choice) {
-      x.open("text:drop-down", "text:name", f.name());
-      for (String o : f.options()) {
-        x.empty(
-            "text:label",
-            "text:value",
-            o,
-            "text:current-selected",
-            Boolean.toString(o.equals(text.strip())));
-      }
-      x.text(text).close("text:drop-down");
-    } else if (f.holds(text) || f.waiting().isEmpty()) {
-      x.open("text:text-input", "text:description", f.name()).text(text).close("text:text-input");
-    } else {
-      x.open("text:placeholder", "text:placeholder-type", "text", "text:description", f.name())
-          .text(text)
-          .close("text:placeholder");
-    }
-    closeSpan(style);
-    runs.thing();
   }
 
   private void note(Event.NoteMark n) {

@@ -58,7 +58,8 @@ public final class OdtWriter {
           {"draw", "drawing:1.0"},
           {"fo", "xsl-fo-compatible:1.0"},
           {"svg", "svg-compatible:1.0"},
-          {"meta", "meta:1.0"}
+          {"meta", "meta:1.0"},
+          {"form", "form:1.0"}
         }) {
       out.put(n[0], "urn:oasis:names:tc:opendocument:xmlns:" + n[1]);
     }
@@ -74,7 +75,8 @@ public final class OdtWriter {
       OdfTablesWriter tables,
       OdfDrawingsWriter drawings,
       ListStylesWriter listStyles,
-      Regions changes) {}
+      Regions changes,
+      Controls controls) {}
 
   private final Document document;
   private final String type;
@@ -188,7 +190,8 @@ public final class OdtWriter {
         new OdfTablesWriter(styles, room()),
         new OdfDrawingsWriter(document, styles, pictures, prefix.isEmpty() ? "Drawn" : "Above"),
         new ListStylesWriter(looks),
-        new Regions(document, prefix.isEmpty()));
+        new Regions(document, prefix.isEmpty()),
+        new Controls(prefix.isEmpty()));
   }
 
   private void run(OutputStream out) throws IOException {
@@ -217,6 +220,7 @@ public final class OdtWriter {
             .raw(declared(inText, fonts))
             .raw(automatic)
             .raw("<office:body><office:text>")
+            .raw(inText.controls().element())
             .raw(inText.changes().element())
             .raw(body.toString())
             .raw("</office:text></office:body></office:document-content>")
