@@ -10,6 +10,7 @@ import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.util.Arrays;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.regex.Pattern;
@@ -22,12 +23,22 @@ final class GivenOn {
   private static final String TEMPLATE = "-template";
 
   /** Scripts, what they are bound to, and what is fetched (ODF 1.3-3 §3.12, §19.370, §14.6). */
-  private static final Pattern ACTS =
-      Pattern.compile(
-          "<script:event-listener|<office:script[ >]|<text:dde-|<office:dde-source|<text:script"
-              + "|vnd\\.sun\\.star\\.|<draw:(?:applet|plugin|floating-frame)"
-              + "|<text:section-source"
-              + "|<draw:(?:image|object)[^>]*xlink:href=\"(?:https?|ftp|file|smb):");
+  private static final List<String> ACTING =
+      List.of(
+          "<script:event-listener",
+          "<office:script ",
+          "<office:script>",
+          "<text:dde-",
+          "<office:dde-source",
+          "<text:script",
+          "vnd.sun.star.",
+          "<draw:applet",
+          "<draw:plugin",
+          "<draw:floating-frame",
+          "<text:section-source");
+
+  private static final Pattern FETCHED =
+      Pattern.compile("<draw:(?:image|object)[^>]*xlink:href=\"(?:https?|ftp|file|smb):");
 
   private static final Pattern VERSION =
       Pattern.compile("((?:office|manifest):version=\")1\\.[0-2]\"");
@@ -76,7 +87,12 @@ final class GivenOn {
         .allMatch(e ->
             !e.getKey().startsWith("Basic/")
                 && !e.getKey().startsWith("Scripts/")
-                && !(e.getKey().endsWith(".xml") && ACTS.matcher(text(e.getValue())).find()));
+                && !(e.getKey().endsWith(".xml") && acts(text(e.getValue()))));
+  }
+
+  private static boolean acts(String xml) {
+    return ACTING.stream().anyMatch(xml::contains)
+        || xml.contains("<draw:") && FETCHED.matcher(xml).find();
   }
 
   /** Packages with what was changed in the document put into them. */

@@ -37,6 +37,7 @@ public final class OdtFormat implements FormatService {
               OdtReader.FORMAT,
               request -> OdtReader.read(request).document(),
               OdtWriter::write,
+              OdtWriter::draft,
               OdtVerifier::verify),
           GivenOn::isSame,
           GivenOn::isQuiet,

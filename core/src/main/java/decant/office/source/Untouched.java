@@ -65,22 +65,29 @@ public record Untouched(
   /** Writes. @throws IOException if the stream, or a temporary file, cannot be written */
   public void write(Document d, OutputStream out) throws IOException {
     Optional<byte[]> source = SourceFile.in(d, ways.format());
-    byte[] alone = alone(d);
-    out.write(source.isEmpty() ? alone : given(source.get(), d, alone).orElse(alone));
+    Optional<byte[]> given = source.isEmpty() ? source : given(source.get(), d);
+    if (given.isPresent()) {
+      out.write(given.get());
+    } else {
+      ways.writing().write(d, out);
+    }
   }
 
+  /** What we write of a document; nobody keeps it. */
   private byte[] alone(Document d) throws IOException {
     var out = new ByteArrayOutputStream();
-    ways.writing().write(d, out);
+    ways.drafting().write(d, out);
     return out.toByteArray();
   }
 
-  private Optional<byte[]> given(byte[] source, Document d, byte[] alone) throws IOException {
+  private Optional<byte[]> given(byte[] source, Document d) throws IOException {
     if (!isAsQuiet(source, d)) {
       return Optional.empty();
     }
     byte[] given = brought.apply(source);
-    Optional<byte[]> was = anew(given);
+    Beside<Optional<byte[]>> before = Beside.of(() -> anew(given));
+    byte[] alone = alone(d);
+    Optional<byte[]> was = before.join();
     if (was.isEmpty()) {
       return was; // what cannot be read any longer is not given on
     }
@@ -116,11 +123,14 @@ public record Untouched(
    * far, that is, as those see what the source holds.
    */
   private boolean isRight(byte[] woven, byte[] given, Document d, byte[] alone) throws IOException {
+    Beside<List<String>> checks = Beside.of(() -> failed(woven, Optional.of(d)));
     Optional<byte[]> back = anew(woven);
-    if (back.isEmpty() || !readsAs(alone, back.get())) {
-      return false;
-    }
-    List<String> failed = failed(woven, Optional.of(d));
+    boolean reads = back.isPresent() && readsAs(alone, back.get());
+    List<String> failed = checks.join();
+    return reads && isSound(failed, given);
+  }
+
+  private boolean isSound(List<String> failed, byte[] given) throws IOException {
     return failed.isEmpty() || failed(given, Optional.empty()).containsAll(failed);
   }
 
@@ -160,7 +170,7 @@ public record Untouched(
     }
     try {
       byte[] is = Files.readAllBytes(file);
-      Optional<byte[]> ours = given(source.get(), d, alone(d));
+      Optional<byte[]> ours = given(source.get(), d);
       if (ours.isEmpty() || !Arrays.equals(is, ours.get())) {
         return found;
       }

@@ -13,8 +13,15 @@ import java.util.List;
  * How files of one format are read, written and verified.
  *
  * @param format its id
+ * @param drafting writes the same as writing does, sooner and larger: what nobody keeps
  */
-public record Ways(String format, Reading reading, Writing writing, Verifying verifying) {
+public record Ways(
+    String format, Reading reading, Writing writing, Writing drafting, Verifying verifying) {
+  /** Ways of a format whose files are written as soon as may be. */
+  public Ways(String format, Reading reading, Writing writing, Verifying verifying) {
+    this(format, reading, writing, writing, verifying);
+  }
+
   /** Reads a file. */
   @FunctionalInterface
   public interface Reading {

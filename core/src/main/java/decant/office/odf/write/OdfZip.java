@@ -5,6 +5,7 @@ import java.io.OutputStream;
 import java.time.LocalDateTime;
 import java.util.Map;
 import java.util.zip.CRC32;
+import java.util.zip.Deflater;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
 
@@ -20,7 +21,18 @@ public final class OdfZip {
 
   /** Writes all parts. @throws IOException if the stream cannot be written */
   public static void write(Map<String, byte[]> parts, OutputStream out) throws IOException {
+    write(parts, Deflater.DEFAULT_COMPRESSION, out);
+  }
+
+  /**
+   * Writes all parts.
+   *
+   * @param effort as Deflater has it
+   * @throws IOException if the stream cannot be written
+   */
+  static void write(Map<String, byte[]> parts, int effort, OutputStream out) throws IOException {
     var zip = new ZipOutputStream(out);
+    zip.setLevel(effort);
     byte[] kind = parts.get(KIND);
     if (kind != null) {
       put(zip, stored(KIND, kind), kind);

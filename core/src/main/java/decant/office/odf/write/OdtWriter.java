@@ -23,6 +23,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeSet;
+import java.util.zip.Deflater;
 
 /** Writes text documents of OpenDocument, as packages (ODF 1.3 parts 2 and 3). */
 public final class OdtWriter {
@@ -101,12 +102,17 @@ public final class OdtWriter {
 
   /** Writes a document. @throws IOException if the stream cannot be written */
   public static void write(Document document, OutputStream out) throws IOException {
-    new OdtWriter(document, TYPE).run(out);
+    new OdtWriter(document, TYPE).run(Deflater.DEFAULT_COMPRESSION, out);
+  }
+
+  /** Writes a document that nobody keeps. @throws IOException if the stream cannot be written */
+  public static void draft(Document document, OutputStream out) throws IOException {
+    new OdtWriter(document, TYPE).run(Deflater.NO_COMPRESSION, out);
   }
 
   /** Writes a template. @throws IOException if the stream cannot be written */
   public static void writeTemplate(Document document, OutputStream out) throws IOException {
-    new OdtWriter(document, TEMPLATE).run(out);
+    new OdtWriter(document, TEMPLATE).run(Deflater.DEFAULT_COMPRESSION, out);
   }
 
   Document document() {
@@ -194,7 +200,7 @@ public final class OdtWriter {
         new Controls(prefix.isEmpty()));
   }
 
-  private void run(OutputStream out) throws IOException {
+  private void run(int effort, OutputStream out) throws IOException {
     Part inPages = part("M");
     pages.prepare(s -> {
       var x = new Xml();
@@ -245,7 +251,7 @@ public final class OdtWriter {
     }
     parts.put("META-INF/manifest.xml", manifest(parts, types));
     parts.put(OdfZip.KIND, type.getBytes(StandardCharsets.US_ASCII));
-    OdfZip.write(parts, out);
+    OdfZip.write(parts, effort, out);
   }
 
   /** A part of a document of an earlier version, which is now one of this (§19.388). */
