@@ -35,12 +35,16 @@ final class Beside<T> {
     try {
       return result.join();
     } catch (CompletionException e) {
-      switch (e.getCause()) {
-        case UncheckedIOException io -> throw io.getCause();
-        case RuntimeException fault -> throw fault;
-        case Error fault -> throw fault;
-        default -> throw e;
+      if (e.getCause() instanceof UncheckedIOException io) {
+        throw io.getCause();
       }
+      if (e.getCause() instanceof RuntimeException fault) {
+        throw fault;
+      }
+      if (e.getCause() instanceof Error fault) {
+        throw fault;
+      }
+      throw e;
     }
   }
 }
