@@ -2,6 +2,8 @@ package decant.pin;
 
 import decant.model.finding.Finding;
 import java.util.List;
+import java.util.Set;
+import java.util.TreeMap;
 
 /**
  * How the pages of a source compare with what they are published as.
@@ -69,5 +71,22 @@ public record Judgement(List<Verdict> pages, boolean complete, List<Finding> off
   public Judgement {
     pages = List.copyOf(pages);
     offSheet = List.copyOf(offSheet);
+  }
+
+  /**
+   * This, with pages that it did not come to as an earlier one had them.
+   *
+   * @param flowing the pages that flow by now
+   */
+  Judgement over(Judgement earlier, Set<Integer> flowing) {
+    if (complete) {
+      return this;
+    }
+    var all = new TreeMap<Integer, Verdict>();
+    earlier.pages.stream()
+        .filter(v -> flowing.contains(v.page()))
+        .forEach(v -> all.put(v.page(), v));
+    pages.forEach(v -> all.put(v.page(), v));
+    return new Judgement(List.copyOf(all.values()), all.size() == flowing.size(), offSheet);
   }
 }

@@ -25,6 +25,7 @@ import java.util.Set;
 import java.util.TreeSet;
 import java.util.function.BooleanSupplier;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPage;
@@ -101,7 +102,10 @@ public final class PinnedPages {
     for (int round = 0; round < ROUNDS && !poor.isEmpty(); round++) {
       out = pinned(source, out, poor);
       Layout layout = new Layouter(FontBook.shipped()).layout(out.document());
-      now = PageJudge.judgeFlowing(source, out, layout, interrupted);
+      Set<Integer> flowing =
+          IntStream.range(0, taken.origin().pages()).boxed().collect(Collectors.toSet());
+      flowing.removeAll(Pinning.pages(out.document()).keySet());
+      now = PageJudge.judgeFlowing(source, out, layout, interrupted).over(now, flowing);
       poor = unfaithful(now, unread);
     }
     Set<Integer> pinned = Pinning.pages(out.document()).keySet();

@@ -21,6 +21,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Set;
 import java.util.stream.IntStream;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPage;
@@ -167,6 +168,23 @@ class BesidePinnedTest {
         .filteredOn(f -> f.message().contains("“Berth rules”"))
         .hasSize(2)
         .allMatch(f -> f.severity() == Finding.Severity.LOSS);
+  }
+
+  /** Pages that were not come to again are as they were before. */
+  @Test
+  void whatWasJudgedBeforeCounts() {
+    var first =
+        new Judgement(List.of(verdict(0, 0.9), verdict(1, 0.2), verdict(2, 0.8)), true, List.of());
+    var again = new Judgement(List.of(verdict(2, 0.7)), false, List.of());
+    Judgement both = again.over(first, Set.of(0, 2));
+    assertThat(both.complete()).isTrue();
+    assertThat(both.pages()).extracting(Judgement.Verdict::alike).containsExactly(0.9, 0.7);
+    assertThat(again.over(first, Set.of(0, 2, 3)).complete()).isFalse();
+  }
+
+  private static Judgement.Verdict verdict(int page, double alike) {
+    var none = new Judgement.Differs(List.of(), List.of(), List.of());
+    return new Judgement.Verdict(page, 612, 792, page, alike, 1, 1, none);
   }
 
   private static List<decant.model.Inline> twice(Paragraph p) {

@@ -100,6 +100,9 @@ final class OdfBody {
 
   /** What was anchored to no paragraph, where none came after it. */
   void finish(Sink out) throws ReadProblem {
+    if (waiting.removeIf(e -> e.name().equals("text:change"))) {
+      asAccepted(); // there is no paragraph any more that it could stand in
+    }
     if (!waiting.isEmpty()) {
       Element empty = new Element("text:p", Map.of(), List.of());
       out.block(empty, paragraph(empty, null));
@@ -137,12 +140,7 @@ final class OdfBody {
       case "text:index-title", "text:soft-page-break" -> addAll(e, item, out);
       case "text:change-start", "text:change-end" -> shared.changes.mark(e);
       case "text:change" -> waiting.add(e);
-      case "text:tracked-changes" ->
-          shared.findings.add(
-              Finding.general(
-                  Finding.Kind.REMARK,
-                  Finding.Severity.NOTE,
-                  WORDS.say("odf-body.changes-are-shown-as-accepted")));
+      case "text:tracked-changes" -> asAccepted();
       default -> {
         if (OdfFrames.isDrawn(e)) {
           waiting.add(e);
@@ -155,6 +153,14 @@ final class OdfBody {
     for (Element e : parent.elements()) {
       add(e, item, out);
     }
+  }
+
+  private void asAccepted() {
+    shared.findings.add(
+        Finding.general(
+            Finding.Kind.REMARK,
+            Finding.Severity.NOTE,
+            WORDS.say("odf-body.changes-are-shown-as-accepted")));
   }
 
   private void leftOut(String message) {

@@ -194,4 +194,25 @@ class OdtChangesTest {
           .containsExactly("Pending changes");
     }
   }
+
+  /** Marks between paragraphs (§5.5.7) are those of the next one; after the last there is none. */
+  @Test
+  void marksBetweenParagraphsAreTakenIn() throws Exception {
+    Path file = folder.resolve("between.fodt");
+    Files.writeString(
+        file,
+        SOURCE
+            .strip()
+            .replace(
+                "<text:p>Paid<text:change text:change-id=\"ct2\"/>",
+                "<text:change text:change-id=\"ct2\"/><text:p>Paid")
+            .replace("</office:text>", "<text:change text:change-id=\"ct2\"/></office:text>"));
+    TakenIn t = Samples.taken(file);
+    assertThat(t.document().paragraphs())
+        .extracting(Paragraph::text)
+        .containsExactly("The north berth", "is free now", "\uFFFCPaid in advance.");
+    assertThat(t.findings())
+        .extracting(Finding::message)
+        .anyMatch(m -> m.contains("after the last paragraph"));
+  }
 }
