@@ -21,6 +21,7 @@ import decant.model.look.Media;
 import decant.model.look.ParagraphTraits;
 import decant.model.look.StyleSheet;
 import decant.model.look.TextTraits;
+import decant.office.pending.Pending;
 import decant.pdf.choices.Passwords;
 import decant.pdf.choices.PdfChoices;
 import decant.pdf.file.Encryption;
@@ -214,5 +215,14 @@ public final class Samples {
           .forEach(f -> out.merge(f, p.textOn(f), String::concat));
     }
     return out;
+  }
+
+  /** What of the text waits to be accepted, piece by piece. */
+  public static List<Pending> pending(Document d) {
+    return d.paragraphs().stream()
+        .flatMap(p -> p.inlines().stream())
+        .flatMap(i ->
+            Pending.takenAway(i).or(() -> Pending.putIn(i.look()).flatMap(Pending::of)).stream())
+        .toList();
   }
 }

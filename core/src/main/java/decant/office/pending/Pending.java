@@ -65,6 +65,11 @@ public record Pending(Kind kind, String author, String date, String text) {
     return i instanceof Inline.KeptInline k && k.shown().isEmpty() && isTakenAway(k.kept());
   }
 
+  /** The change by which text was taken away that something on a line stands for, if one was. */
+  public static Optional<Pending> takenAway(Inline i) {
+    return i instanceof Inline.KeptInline k && isTakenAway(k) ? of(k.kept()) : Optional.empty();
+  }
+
   /** The change that is kept; empty if it is none, or one that cannot be read. */
   public static Optional<Pending> of(Kept k) {
     boolean in = isPutIn(k);

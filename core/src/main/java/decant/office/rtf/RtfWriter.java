@@ -33,7 +33,6 @@ import java.nio.charset.StandardCharsets;
 import java.util.ArrayDeque;
 import java.util.Deque;
 import java.util.Map;
-import java.util.Optional;
 
 /**
  * Writes RTF (Rich Text Format 1.9.1). The text is gone through twice: once to learn which fonts
@@ -293,13 +292,11 @@ public final class RtfWriter implements Sink {
       case Event.NoteMark n -> note(n);
       case Event.Picture p -> drawings.picture(p.picture());
       case Event.Shape s -> drawings.shape(s.shape(), s.text());
-      case Event.KeptInline k -> {
-        Optional<Pending> gone =
-            Pending.isTakenAway(k.kept()) ? Pending.of(k.kept().kept()) : Optional.empty();
-        gone.ifPresentOrElse(
-            p -> looks.takenOut(p, k.looks().inForce()),
-            () -> text(k.kept().shown(), k.looks().inForce()));
-      }
+      case Event.KeptInline k ->
+          Pending.takenAway(k.kept())
+              .ifPresentOrElse(
+                  p -> looks.takenOut(p, k.looks().inForce()),
+                  () -> text(k.kept().shown(), k.looks().inForce()));
       case Event.Kept k -> {}
       case Event.TableStart t ->
           open.push(

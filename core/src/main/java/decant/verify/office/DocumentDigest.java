@@ -268,9 +268,7 @@ final class DocumentDigest {
     Pending.putIn(i.look())
         .flatMap(Pending::of)
         .ifPresentOrElse(p -> out.putIn(p.author()), out::putInEnds);
-    if (i instanceof Inline.KeptInline k && Pending.isTakenAway(k)) {
-      Pending.of(k.kept()).ifPresent(p -> out.takenAway(p.author(), p.text()));
-    }
+    Pending.takenAway(i).ifPresent(p -> out.takenAway(p.author(), p.text()));
   }
 
   /** What a box or a choice shows. */

@@ -67,17 +67,6 @@ class PendingInFilesTest {
     return Formats.verifier(Formats.of(format).orElseThrow()).verify(file, d);
   }
 
-  static List<Pending> pending(Document d) {
-    return d.paragraphs().stream()
-        .flatMap(p -> p.inlines().stream())
-        .flatMap(i ->
-            (i instanceof Inline.KeptInline k
-                    ? Pending.of(k.kept())
-                    : Pending.putIn(i.look()).flatMap(Pending::of))
-                .stream())
-        .toList();
-  }
-
   @ParameterizedTest
   @ValueSource(strings = {"docx", "odt", "rtf", "doc"})
   void theyComeBackFromEachFormat(String format) throws Exception {
@@ -87,7 +76,7 @@ class PendingInFilesTest {
     Document back = Samples.taken(file).document();
     assertThat(back.paragraphs().stream().map(Paragraph::text))
         .containsExactlyElementsOf(d.paragraphs().stream().map(Paragraph::text).toList());
-    assertThat(pending(back)).containsExactly(IN, OTHER, OUT, IN, IN);
+    assertThat(Samples.pending(back)).containsExactly(IN, OTHER, OUT, IN, IN);
     assertThat(checks(written(back, format), back, format)).allMatch(Check::passed);
     assertThat(LeftOut.of(d, Formats.of(format).orElseThrow())).isEmpty();
   }

@@ -95,17 +95,8 @@ class OdtChangesTest {
     return file;
   }
 
-  /** What is pending, as whoever reads it is told. */
   private static List<Pending> pending(Document d) {
-    return d.paragraphs().stream()
-        .flatMap(p -> p.inlines().stream())
-        .flatMap(i ->
-            (i instanceof Inline.KeptInline k
-                    ? Pending.of(k.kept())
-                    : Pending.putIn(i.look()).flatMap(Pending::of))
-                .stream())
-        .distinct()
-        .toList();
+    return Samples.pending(d).stream().distinct().toList();
   }
 
   private static final Pending IN =

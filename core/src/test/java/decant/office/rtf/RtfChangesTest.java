@@ -4,7 +4,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import decant.Samples;
 import decant.model.Document;
-import decant.model.Inline;
 import decant.model.Paragraph;
 import decant.model.finding.Finding;
 import decant.model.look.TextTraits;
@@ -55,15 +54,7 @@ class RtfChangesTest {
   }
 
   private static List<Pending> pending(Document d) {
-    return d.paragraphs().stream()
-        .flatMap(p -> p.inlines().stream())
-        .flatMap(i ->
-            (i instanceof Inline.KeptInline k
-                    ? Pending.of(k.kept())
-                    : Pending.putIn(i.look()).flatMap(Pending::of))
-                .stream())
-        .distinct()
-        .toList();
+    return Samples.pending(d).stream().distinct().toList();
   }
 
   @Test

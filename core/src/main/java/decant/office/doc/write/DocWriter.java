@@ -183,13 +183,11 @@ public final class DocWriter implements Sink {
       case Event.NoteMark n -> note(n);
       case Event.Picture p -> picture(p.picture());
       case Event.Shape s -> shape(s);
-      case Event.KeptInline k -> {
-        Optional<Pending> gone =
-            Pending.isTakenAway(k.kept()) ? Pending.of(k.kept().kept()) : Optional.empty();
-        gone.ifPresentOrElse(
-            p -> runs.takenOut(p, k.looks().inForce(), in()),
-            () -> text(k.kept().shown(), k.looks().inForce()));
-      }
+      case Event.KeptInline k ->
+          Pending.takenAway(k.kept())
+              .ifPresentOrElse(
+                  p -> runs.takenOut(p, k.looks().inForce(), in()),
+                  () -> text(k.kept().shown(), k.looks().inForce()));
       case Event.Kept k -> {}
       case Event.TableStart t ->
           in().tables
