@@ -12,7 +12,6 @@ import decant.io.WriteProblem;
 import decant.publication.KeptPage;
 import decant.reading.ReadProblem;
 import decant.words.Words;
-import decant.work.Deadline;
 import java.io.IOException;
 import java.io.PrintStream;
 import java.nio.charset.StandardCharsets;
@@ -157,7 +156,7 @@ final class CompareCommand implements Callable<Integer> {
 
   private TakenApart read(Path file) throws Unreadable {
     try {
-      return TakenApart.of(opening.request(file), Deadline.in(limit.of(file)));
+      return TakenApart.of(opening.request(file), limit.begin(file));
     } catch (ReadProblem e) {
       throw new Unreadable(file, e);
     } catch (OutOfMemoryError e) {

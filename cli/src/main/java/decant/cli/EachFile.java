@@ -102,7 +102,7 @@ final class EachFile {
 
   /** When work on a file must have ended that begins now. */
   Deadline begin(Path file) {
-    return Deadline.in(limit.of(file));
+    return limit.begin(file);
   }
 
   /** The command with its options as they were given, without its files. */

@@ -11,8 +11,13 @@ final class TimeLimit {
   @Option(names = "--time-limit", paramLabel = "SECONDS", descriptionKey = "time-limit.seconds")
   private @Nullable Integer seconds;
 
-  /** As it is said, or else as is usual for a file of its size. */
+  /** The most that it may take: as it is said, or else what a file of its size can earn. */
   Duration of(Path file) {
-    return seconds == null ? Deadline.usual(file) : Duration.ofSeconds(Math.max(1, seconds));
+    return seconds == null ? Deadline.atMost(file) : Duration.ofSeconds(Math.max(1, seconds));
+  }
+
+  /** When work on a file must have ended that begins now. */
+  Deadline begin(Path file) {
+    return seconds == null ? Deadline.of(file) : Deadline.in(of(file));
   }
 }

@@ -1,5 +1,7 @@
 package decant.cli;
 
+import com.fasterxml.jackson.core.JsonFactory;
+import com.fasterxml.jackson.core.StreamReadConstraints;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import decant.process.WorkerProcess;
 import decant.reading.ReadProblem;
@@ -9,7 +11,13 @@ import java.util.List;
 
 /** The process that works on the files of a call one after another. */
 final class Workers implements AutoCloseable {
-  private static final ObjectMapper JSON = new ObjectMapper();
+  /** What is told of a long document is longer than what the library takes by itself. */
+  private static final ObjectMapper JSON =
+      new ObjectMapper(
+          JsonFactory.builder()
+              .streamReadConstraints(
+                  StreamReadConstraints.builder().maxStringLength(Integer.MAX_VALUE).build())
+              .build());
 
   private final WorkerProcess process =
       new WorkerProcess(

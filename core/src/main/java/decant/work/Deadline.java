@@ -4,59 +4,83 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
+import java.util.concurrent.atomic.AtomicLong;
 
 /** When work on a file must have ended, by the clock that only goes forward. */
 public final class Deadline {
   private static final Duration FIRST_MEGABYTE = Duration.ofSeconds(30);
+  private static final Duration EACH_MORE = Duration.ofSeconds(1);
 
-  /** A dense manual has 250 pages in a megabyte, and takes a tenth of a second for each. */
-  private static final Duration EACH_MORE = Duration.ofSeconds(30);
+  /** What pages that are read may add for each whole megabyte: a dense manual has 250 in one. */
+  private static final Duration EARNED = Duration.ofSeconds(30);
 
   private static final Duration MOST = Duration.ofMinutes(15);
 
   /** Work that may take as long as it likes: somebody waits for it and can stop it. */
-  public static final Deadline NEVER = new Deadline(0, Duration.ZERO);
+  public static final Deadline NEVER = new Deadline(0, Duration.ZERO, Duration.ZERO);
 
-  private final long end;
-  private final Duration allowed;
+  private final long start;
+  private final Duration usual;
+  private final Duration most;
+  private final AtomicLong earned = new AtomicLong();
 
-  private Deadline(long end, Duration allowed) {
-    this.end = end;
-    this.allowed = allowed;
+  private Deadline(long start, Duration usual, Duration most) {
+    this.start = start;
+    this.usual = usual;
+    this.most = most;
   }
 
   /** So long from now. */
   public static Deadline in(Duration time) {
-    return new Deadline(System.nanoTime() + time.toNanos(), time);
+    return new Deadline(System.nanoTime(), time, time);
+  }
+
+  /** What a file may take from now on if nobody says otherwise; what is read of it earns more. */
+  public static Deadline of(Path file) {
+    return new Deadline(System.nanoTime(), usual(file), atMost(file));
   }
 
   /** How long the work was allowed to take; zero for any time. */
   public Duration allowed() {
-    return allowed;
+    Duration all = usual.plusNanos(earned.get());
+    return all.compareTo(most) > 0 ? most : all;
   }
 
-  /**
-   * How long a file may take if nobody says otherwise: 30 s up to 1 MB, 30 s for each further, a
-   * quarter of an hour at most.
-   */
+  /** Something came of the work, which may go on for so much longer, up to what it may at most. */
+  public void earn(Duration more) {
+    earned.addAndGet(more.toNanos());
+  }
+
+  /** How long a file may take if nobody says otherwise: 30 s up to 1 MB, 1 s for each further. */
   public static Duration usual(Path file) {
-    long bytes;
+    return FIRST_MEGABYTE.plus(EACH_MORE.multipliedBy(Math.max(0, (bytes(file) - 1) / MEGABYTE)));
+  }
+
+  /** The same with all that it can earn: 30 s for each whole megabyte, 15 minutes in all. */
+  public static Duration atMost(Path file) {
+    Duration usual = usual(file);
+    Duration all = usual.plus(EARNED.multipliedBy(bytes(file) / MEGABYTE));
+    return all.compareTo(MOST) < 0 ? all : usual.compareTo(MOST) > 0 ? usual : MOST;
+  }
+
+  private static final long MEGABYTE = 1_000_000;
+
+  private static long bytes(Path file) {
     try {
-      bytes = Files.size(file);
+      return Files.size(file);
     } catch (IOException e) {
-      bytes = 0;
+      return 0;
     }
-    Duration usual =
-        FIRST_MEGABYTE.plus(EACH_MORE.multipliedBy(Math.max(0, (bytes - 1) / 1_000_000)));
-    return usual.compareTo(MOST) > 0 ? MOST : usual;
   }
 
   public boolean isOver() {
-    return this != NEVER && System.nanoTime() - end > 0;
+    return this != NEVER && System.nanoTime() - start > allowed().toNanos();
   }
 
   /** What is left of it; zero once it is over. */
   public Duration left() {
-    return Duration.ofNanos(Math.max(0, end - System.nanoTime()));
+    return this == NEVER
+        ? Duration.ZERO
+        : Duration.ofNanos(Math.max(0, allowed().toNanos() - (System.nanoTime() - start)));
   }
 }

@@ -81,7 +81,10 @@ public final class DrawingCutter {
       } catch (FormGraphics.Unwritable e) {
         return Optional.of(painted(new Part(pdf, kept, at), at));
       }
-    } catch (IOException | RuntimeException | NoninvertibleTransformException e) {
+    } catch (IOException
+        | RuntimeException
+        | StackOverflowError
+        | NoninvertibleTransformException e) { // patterns may be made of themselves
       Faults.mended("cutting out a drawing", e);
       return Optional.empty(); // said to be left out
     }

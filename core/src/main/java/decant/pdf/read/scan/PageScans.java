@@ -11,6 +11,7 @@ import decant.reading.ReadRequest;
 import decant.words.Words;
 import decant.work.Faults;
 import java.io.IOException;
+import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
@@ -39,6 +40,9 @@ public final class PageScans {
   private static final int PROCESSORS_EACH = 2;
 
   private static final int MAX_WORKERS = 4;
+
+  /** What a page earns of time: what it takes until it is published, on a slow computer. */
+  private static final Duration A_PAGE = Duration.ofMillis(150);
 
   /** Opens the file once more. */
   public interface Opener {
@@ -191,6 +195,7 @@ public final class PageScans {
   }
 
   private synchronized void progressed() {
+    request.deadline().earn(A_PAGE);
     request.progress().at(done.getAndIncrement(), links.size());
   }
 }
