@@ -22,6 +22,9 @@ final class PieceSetting {
   private final SourceSetting setting;
   private final Map<NodeId, SetBlock> blocks = new HashMap<>();
 
+  /** What stood below each block; gathered once something is cut. */
+  private final Map<NodeId, List<NodeId>> below = new HashMap<>();
+
   PieceSetting(SourceSetting setting) {
     this.setting = setting;
   }
@@ -35,18 +38,20 @@ final class PieceSetting {
     return new SourceSetting(setting.styles(), all, setting.running());
   }
 
-  private Optional<SetBlock> of(NodeId id) {
-    return Optional.ofNullable(blocks.get(id)).or(() -> setting.block(id));
-  }
-
   /** How a block that is being cut was set; its first piece has its identity. */
   private Optional<SetBlock> wholly(Block b) {
-    return setting.block(b.id()).filter(s -> s.as() == b || s.as().equals(b));
+    return setting.block(b.id()).filter(s -> isAsFound(s, b));
   }
 
   /** How a block was set, if it is as it was then. */
   private Optional<SetBlock> asFound(Block b) {
-    return of(b.id()).filter(s -> s.as() == b || s.as().equals(b));
+    return Optional.ofNullable(blocks.get(b.id()))
+        .or(() -> setting.block(b.id()))
+        .filter(s -> isAsFound(s, b));
+  }
+
+  private static boolean isAsFound(SetBlock s, Block b) {
+    return s.as() == b || s.as().equals(b);
   }
 
   /**
@@ -82,14 +87,18 @@ final class PieceSetting {
 
   /** What stood below a block on a page stands below a piece of it now. */
   private void follow(NodeId whole, NodeId piece, int page) {
-    setting
-        .blocks()
-        .forEach((id, b) -> {
-          SetBlock now = blocks.getOrDefault(id, b);
-          if (now.page() == page && now.before().filter(whole::equals).isPresent()) {
-            blocks.put(id, now.below(Optional.of(piece)));
-          }
-        });
+    if (below.isEmpty()) {
+      setting
+          .blocks()
+          .forEach((id, b) ->
+              b.before().ifPresent(a -> below.computeIfAbsent(a, k -> new ArrayList<>()).add(id)));
+    }
+    for (NodeId id : below.getOrDefault(whole, List.of())) {
+      Optional<SetBlock> known = Optional.ofNullable(blocks.get(id)).or(() -> setting.block(id));
+      known
+          .filter(b -> b.page() == page && b.before().filter(whole::equals).isPresent())
+          .ifPresent(b -> blocks.put(id, b.below(Optional.of(piece))));
+    }
   }
 
   /** A piece of a paragraph, which begins with one of its lines. */

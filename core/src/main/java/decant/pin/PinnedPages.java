@@ -99,8 +99,9 @@ public final class PinnedPages {
     Judgement now = first;
     TakenIn out = taken;
     List<Pinning.Sheet> poor = unfaithful(first, unread);
+    Optional<Media> file = poor.isEmpty() ? Optional.empty() : Optional.of(unlocked(source));
     for (int round = 0; round < ROUNDS && !poor.isEmpty(); round++) {
-      out = pinned(source, out, poor);
+      out = pinned(file.orElseThrow(), out, poor);
       Layout layout = new Layouter(FontBook.shipped()).layout(out.document());
       Set<Integer> flowing =
           IntStream.range(0, taken.origin().pages()).boxed().collect(Collectors.toSet());
@@ -234,10 +235,11 @@ public final class PinnedPages {
    */
   public static TakenIn pinned(KeptPage.Source source, TakenIn taken, List<Pinning.Sheet> pages)
       throws IOException {
-    if (pages.isEmpty()) {
-      return taken;
-    }
-    Document d = Pinning.pin(taken.document(), taken.origin(), unlocked(source), pages);
+    return pages.isEmpty() ? taken : pinned(unlocked(source), taken, pages);
+  }
+
+  private static TakenIn pinned(Media file, TakenIn taken, List<Pinning.Sheet> pages) {
+    Document d = Pinning.pin(taken.document(), taken.origin(), file, pages);
     var numbers = new TreeSet<Integer>();
     pages.forEach(p -> numbers.add(p.index()));
     var findings = new ArrayList<Finding>();

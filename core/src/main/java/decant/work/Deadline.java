@@ -20,14 +20,16 @@ public final class Deadline {
   public static final Deadline NEVER = new Deadline(0, Duration.ZERO, Duration.ZERO);
 
   private final long start;
-  private final Duration usual;
-  private final Duration most;
-  private final AtomicLong earned = new AtomicLong();
+
+  /** In nanoseconds, as all times that are asked for again and again. */
+  private final long most;
+
+  private final AtomicLong allowed;
 
   private Deadline(long start, Duration usual, Duration most) {
     this.start = start;
-    this.usual = usual;
-    this.most = most;
+    this.most = most.toNanos();
+    this.allowed = new AtomicLong(usual.toNanos());
   }
 
   /** So long from now. */
@@ -42,13 +44,12 @@ public final class Deadline {
 
   /** How long the work was allowed to take; zero for any time. */
   public Duration allowed() {
-    Duration all = usual.plusNanos(earned.get());
-    return all.compareTo(most) > 0 ? most : all;
+    return Duration.ofNanos(allowed.get());
   }
 
   /** Something came of the work, which may go on for so much longer, up to what it may at most. */
   public void earn(Duration more) {
-    earned.addAndGet(more.toNanos());
+    allowed.accumulateAndGet(more.toNanos(), (was, by) -> Math.min(most, was + by));
   }
 
   /** How long a file may take if nobody says otherwise: 30 s up to 1 MB, 1 s for each further. */
@@ -74,13 +75,13 @@ public final class Deadline {
   }
 
   public boolean isOver() {
-    return this != NEVER && System.nanoTime() - start > allowed().toNanos();
+    return this != NEVER && System.nanoTime() - start > allowed.get();
   }
 
   /** What is left of it; zero once it is over. */
   public Duration left() {
     return this == NEVER
         ? Duration.ZERO
-        : Duration.ofNanos(Math.max(0, allowed().toNanos() - (System.nanoTime() - start)));
+        : Duration.ofNanos(Math.max(0, allowed.get() - (System.nanoTime() - start)));
   }
 }

@@ -3,6 +3,7 @@ package decant.office.doc;
 import decant.model.Inline;
 import decant.model.look.Look;
 import decant.model.look.TextTraits;
+import decant.office.pending.Authors;
 import decant.office.pending.Dttm;
 import decant.office.pending.Pending;
 import java.util.List;
@@ -12,15 +13,10 @@ import org.apache.poi.hwpf.model.RevisionMarkAuthorTable;
 
 /** Changes that wait to be accepted ([MS-DOC] 2.6.1; those who made them, 2.9.277). */
 final class DocChanges {
-  private static final int PUT_IN = 0x0801; // sprmCFRMarkIns
   private static final int PUT_IN_BY = 0x4804; // sprmCIbstRMark
   private static final int PUT_IN_AT = 0x6805; // sprmCDttmRMark
-  private static final int TAKEN_OUT = 0x0800; // sprmCFRMarkDel
   private static final int TAKEN_OUT_BY = 0x4863; // sprmCIbstRMarkDel
   private static final int TAKEN_OUT_AT = 0x6864; // sprmCDttmRMarkDel
-
-  /** The first of those who made changes, by common practice. */
-  private static final String UNKNOWN = "Unknown";
 
   private final HWPFDocument file;
 
@@ -28,19 +24,8 @@ final class DocChanges {
     this.file = file;
   }
 
-  static boolean isTakenOut(byte[] said) {
-    return DocSprms.last(said, 0, TAKEN_OUT).orElse(0) == 1;
-  }
-
-  static boolean isPutIn(byte[] said) {
-    return DocSprms.last(said, 0, PUT_IN).orElse(0) == 1;
-  }
-
-  /** A look of letters, with the change that put them in, if one did. */
-  Look of(Look look, byte[] said) {
-    if (!isPutIn(said)) {
-      return look;
-    }
+  /** A look of letters, with the change that put them in. */
+  Look putIn(Look look, byte[] said) {
     Pending p = pending(Pending.Kind.PUT_IN, said, PUT_IN_BY, PUT_IN_AT, "");
     return look.with(TextTraits.KEPT, List.of(p.kept()));
   }
@@ -62,10 +47,6 @@ final class DocChanges {
 
   private String author(int number) {
     RevisionMarkAuthorTable all = file.getRevisionMarkAuthorTable();
-    if (all == null || number < 0 || number >= all.getSize()) {
-      return "";
-    }
-    String name = all.getAuthor(number);
-    return name == null || number == 0 && name.equals(UNKNOWN) ? "" : name;
+    return all == null ? "" : Authors.name(all.getEntries(), number);
   }
 }

@@ -59,17 +59,15 @@ final class DocRuns {
   void read(org.apache.poi.hwpf.usermodel.Paragraph p) throws ReadProblem {
     for (int k = 0; k < p.numCharacterRuns(); k++) {
       CharacterRun run = p.getCharacterRun(k);
-      byte[] said = DocSprms.ofCharacters(shared.file, run.getStartOffset());
-      boolean takenOut = DocChanges.isTakenOut(said);
-      if (takenOut || DocChanges.isPutIn(said)) {
+      if (run.isMarkedDeleted() || run.isMarkedInserted()) {
         shared.find(
             Finding.Kind.REMARK,
             Finding.Severity.NOTE,
             WORDS.say("doc-runs.changes-are-shown-as-accepted"),
             id);
       }
-      if (takenOut) {
-        takenOut(run, said);
+      if (run.isMarkedDeleted()) {
+        takenOut(run);
       } else {
         run(run);
       }
@@ -77,7 +75,8 @@ final class DocRuns {
   }
 
   /** What was taken out is kept by its words. */
-  private void takenOut(CharacterRun run, byte[] said) {
+  private void takenOut(CharacterRun run) {
+    byte[] said = DocSprms.ofCharacters(shared.file, run.getStartOffset());
     String text = run.text();
     String words = text.replaceAll("[\\x00-\\x1F&&[^\\t]]", "");
     if (!words.isEmpty()) {
@@ -103,7 +102,8 @@ final class DocRuns {
     Look whole = shared.looks.text(run);
     Optional<Colour> behind = DocSprms.shade(said, 0, DocSprms.BEHIND_TEXT);
     whole = behind.isPresent() ? whole.with(TextTraits.HIGHLIGHT, behind.get()) : whole;
-    Look own = shared.changes.of(whole.differing(base, TextTraits.OF_LETTERS), said);
+    Look plain = whole.differing(base, TextTraits.OF_LETTERS);
+    Look own = run.isMarkedInserted() ? shared.changes.putIn(plain, said) : plain;
     Look filled = fields.form().map(f -> own.with(TextTraits.FIELD, f.field())).orElse(own);
     return fields.link().map(l -> filled.with(TextTraits.LINK, l)).orElse(filled);
   }

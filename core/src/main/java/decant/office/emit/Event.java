@@ -16,6 +16,19 @@ import java.util.Optional;
 
 /** One thing that a document says. */
 public sealed interface Event {
+  /** What stands on a line sets itself of how it looks; empty for all else. */
+  default Optional<Look> onLine() {
+    return switch (this) {
+      case Run r -> Optional.of(r.looks().own());
+      case Value v -> Optional.of(v.looks().own());
+      case NoteMark n -> Optional.of(n.looks().own());
+      case Picture p -> Optional.of(p.picture().look());
+      case Shape s -> Optional.of(s.shape().look());
+      case KeptInline k -> Optional.of(k.looks().own());
+      default -> Optional.empty();
+    };
+  }
+
   /**
    * A section begins.
    *

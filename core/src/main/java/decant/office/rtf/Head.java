@@ -14,6 +14,7 @@ import decant.office.emit.NumberCodes;
 import java.time.Clock;
 import java.time.LocalDateTime;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Locale;
 
 /** What stands before the text: fonts, colours, styles, lists, particulars. */
@@ -90,12 +91,12 @@ final class Head {
 
   /** Those who made changes that are not accepted yet. */
   void authors() {
-    if (registers.authors().isEmpty()) {
+    List<String> authors = registers.authors().table();
+    if (authors.isEmpty()) {
       return;
     }
     o.destination("revtbl");
-    o.open().text("Unknown;").close();
-    registers.authors().forEach(a -> o.open().text(a.replace(';', ',') + ";").close());
+    authors.forEach(a -> o.open().text(a.replace(';', ',') + ";").close());
     o.close().newLine();
   }
 

@@ -100,7 +100,7 @@ final class Looks {
         .flatMap(Pending::of)
         .ifPresent(p ->
             o.word("revised")
-                .word("revauth", registers.author(p.author()))
+                .word("revauth", registers.authors().number(p.author()))
                 .word("revdttm", Dttm.write(p.date())));
   }
 
@@ -108,7 +108,7 @@ final class Looks {
   void takenOut(Pending p, Look look) {
     o.open();
     text(look, false);
-    o.word("deleted").word("revauthdel", registers.author(p.author()));
+    o.word("deleted").word("revauthdel", registers.authors().number(p.author()));
     o.word("revdttmdel", Dttm.write(p.date())).text(p.text()).close();
   }
 

@@ -4,6 +4,7 @@ import decant.model.Document;
 import decant.model.look.Colour;
 import decant.model.look.ListDefinition;
 import decant.model.look.NamedStyle;
+import decant.office.pending.Authors;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
@@ -17,7 +18,7 @@ final class Registers {
   private final Map<String, Integer> styles = new HashMap<>();
   private final Map<String, Integer> lists = new LinkedHashMap<>();
   private final Map<String, Integer> series = new LinkedHashMap<>();
-  private final Map<String, Integer> authors = new LinkedHashMap<>();
+  private final Authors authors = new Authors();
 
   Registers(Document d) {
     styles.put(d.styles().defaultStyle(), 0);
@@ -41,13 +42,9 @@ final class Registers {
     return colours.computeIfAbsent(c, k -> colours.size() + 1);
   }
 
-  /** Of those who made changes; 0 stands for nobody who is known. */
-  int author(String name) {
-    return name.isBlank() ? 0 : authors.computeIfAbsent(name, k -> authors.size() + 1);
-  }
-
-  List<String> authors() {
-    return new ArrayList<>(authors.keySet());
+  /** Those who made changes. */
+  Authors authors() {
+    return authors;
   }
 
   int style(String id) {

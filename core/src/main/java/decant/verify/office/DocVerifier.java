@@ -33,11 +33,6 @@ public final class DocVerifier {
 
   private static final class Room implements DocumentDigest.Room {
     @Override
-    public boolean keepsChanges() {
-      return true;
-    }
-
-    @Override
     public boolean showsItself(FormField f, boolean running) {
       return f.isSwitch() || f.isShortChoice();
     }

@@ -102,11 +102,6 @@ final class DocumentDigest {
       return false;
     }
 
-    /** Whether changes wait to be accepted in it as they do in the document. */
-    default boolean keepsChanges() {
-      return false;
-    }
-
     /** How the format writes the name of a place. */
     default String place(String name) {
       return name;
@@ -261,10 +256,7 @@ final class DocumentDigest {
     out.end(heading, label);
   }
 
-  private void changes(Inline i, Digest.Builder out) {
-    if (!room.keepsChanges()) {
-      return;
-    }
+  private static void changes(Inline i, Digest.Builder out) {
     Pending.putIn(i.look())
         .flatMap(Pending::of)
         .ifPresentOrElse(p -> out.putIn(p.author()), out::putInEnds);

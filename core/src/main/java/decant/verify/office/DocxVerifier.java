@@ -37,11 +37,6 @@ public final class DocxVerifier {
       }
     }
 
-    @Override
-    public boolean keepsChanges() {
-      return true;
-    }
-
     /** Its extent in units of 1/12700 point, where the drawing says it (§20.4.2.7). */
     @Override
     public String size(Inline.Picture p) {

@@ -65,11 +65,6 @@ public final class OdtVerifier {
       return f.isSwitch() && !running; // headers and footers have no controls
     }
 
-    @Override
-    public boolean keepsChanges() {
-      return true;
-    }
-
     /** The mark of a note shows in it by itself (§6.3). */
     @Override
     public boolean marksNotes() {

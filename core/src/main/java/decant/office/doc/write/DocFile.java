@@ -65,9 +65,7 @@ record DocFile(Tables tables, Map<Part, TextPart> parts, Bytes data) {
     drawn(fib, stream, length);
     lists(fib);
     fib.put(Fib.Table.FONTS, tables.fonts().table());
-    if (tables.texts().hasAuthors()) {
-      fib.put(Fib.Table.CHANGED_BY, tables.texts().authors());
-    }
+    tables.texts().authors().ifPresent(a -> fib.put(Fib.Table.CHANGED_BY, a));
     fib.put(Fib.Table.SETTING, Particulars.dop(document));
     // One piece with all characters, of two bytes each (Clx, §2.9.38).
     var pieces = new Plc().add(0, new Bytes().u16(0).u32(Fib.SIZE).u16(0)).end(length);

@@ -5,10 +5,11 @@ import decant.model.look.Look;
 import decant.model.look.TextTraits;
 import decant.model.look.Trait;
 import decant.office.emit.Languages;
+import decant.office.pending.Authors;
 import decant.office.pending.Dttm;
 import decant.office.pending.Pending;
-import java.util.LinkedHashMap;
-import java.util.Map;
+import java.util.List;
+import java.util.Optional;
 import java.util.function.Predicate;
 
 /** Looks of text as properties of characters ([MS-DOC] 2.6.1): what differs from what is below. */
@@ -18,7 +19,7 @@ final class TextProperties {
   private final Fonts fonts;
 
   /** Those who made changes, whom text names by their numbers. */
-  private final Map<String, Integer> authors = new LinkedHashMap<>();
+  private final Authors authors = new Authors();
 
   TextProperties(Fonts fonts) {
     this.fonts = fonts;
@@ -26,7 +27,7 @@ final class TextProperties {
 
   /** That text waits to be accepted, or for its end (§2.6.1). */
   Properties changed(Pending p) {
-    int by = p.author().isBlank() ? 0 : author(p.author());
+    int by = authors.number(p.author());
     int at = Dttm.write(p.date());
     return p.kind() == Pending.Kind.PUT_IN
         ? new Properties()
@@ -39,19 +40,12 @@ final class TextProperties {
             .add(Sprm.C_TAKEN_OUT_AT, at);
   }
 
-  private int author(String name) {
-    return authors.computeIfAbsent(name, k -> authors.size() + 1);
-  }
-
-  boolean hasAuthors() {
-    return !authors.isEmpty();
-  }
-
-  /** The names of those who made changes (SttbfRMark, §2.9.277); the first is nobody's. */
-  Bytes authors() {
-    var out = new Bytes().u16(0xFFFF).u16(authors.size() + 1).u16(0).counted("Unknown");
-    authors.keySet().forEach(out::counted);
-    return out;
+  /** The names of those who made changes (SttbfRMark, §2.9.277); empty if nobody did. */
+  Optional<Bytes> authors() {
+    List<String> names = authors.table();
+    var out = new Bytes().u16(0xFFFF).u16(names.size()).u16(0);
+    names.forEach(out::counted);
+    return names.isEmpty() ? Optional.empty() : Optional.of(out);
   }
 
   /**

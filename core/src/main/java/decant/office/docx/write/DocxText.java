@@ -94,13 +94,12 @@ record DocxText(
 
   /** Content controls begin before what they stand around, and end before what they do not. */
   private void controls(Event event) {
+    Optional<Look> onLine = event.onLine();
+    if (onLine.isPresent()) {
+      controls.run(onLine.get());
+      return;
+    }
     switch (event) {
-      case Event.Run r -> controls.run(r.looks().own());
-      case Event.Value v -> controls.run(v.looks().own());
-      case Event.NoteMark n -> controls.run(n.looks().own());
-      case Event.Picture p -> controls.run(p.picture().look());
-      case Event.Shape s -> controls.run(s.shape().look());
-      case Event.KeptInline k -> controls.run(k.looks().own());
       case Event.ParagraphStart p ->
           controls.block(p.paragraph().look().value(ParagraphTraits.KEPT));
       case Event.TableStart t -> controls.block(t.table().look().value(TableTraits.KEPT));

@@ -54,6 +54,11 @@ final class Changes {
     return new Element(merged.name(), merged.attributes(), children);
   }
 
+  /** Whether a text tells of any. */
+  static boolean areTold(Element text) {
+    return text.child(TOLD).isPresent();
+  }
+
   /** The name that marks call a change by. */
   static String name(Element region) {
     return region

@@ -47,6 +47,9 @@ final class Marks {
    * has it in one of them (ODF 1.3 part 3, §5.5.7).
    */
   private static Element once(Element text) {
+    if (!Changes.areTold(text)) {
+      return text;
+    }
     Set<String> inParagraphs = new HashSet<>();
     changes(text, false, inParagraphs);
     return inParagraphs.isEmpty() ? text : without(text, inParagraphs);

@@ -30,31 +30,19 @@ final class Controls {
    */
   void write(Xml x, FormField f, boolean on, double side) {
     String name = "control" + ++numbers;
-    if (f.kind() == FormField.Kind.ONE_OF) {
-      told.empty(
-          "form:radio",
-          "xml:id",
-          name,
-          "form:id",
-          name,
-          "form:name",
-          f.name(),
-          "form:value",
-          f.options().isEmpty() ? "" : f.options().getFirst(),
-          "form:current-selected",
-          Boolean.toString(on));
-    } else {
-      told.empty(
-          "form:checkbox",
-          "xml:id",
-          name,
-          "form:id",
-          name,
-          "form:name",
-          f.name(),
-          "form:current-state",
-          on ? "checked" : "unchecked");
-    }
+    boolean oneOf = f.kind() == FormField.Kind.ONE_OF;
+    told.empty(
+        oneOf ? "form:radio" : "form:checkbox",
+        "xml:id",
+        name,
+        "form:id",
+        name,
+        "form:name",
+        f.name(),
+        "form:value",
+        oneOf && !f.options().isEmpty() ? f.options().getFirst() : "",
+        oneOf ? "form:current-selected" : "form:current-state",
+        oneOf ? Boolean.toString(on) : on ? "checked" : "unchecked");
     String length = Measures.points(side);
     x.empty(
         "draw:control",

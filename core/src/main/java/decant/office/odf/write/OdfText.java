@@ -89,7 +89,7 @@ final class OdfText implements Sink {
   @Override
   public void take(Event event) {
     endParagraph(event instanceof Event.ParagraphStart p && frame(p).equals(frame));
-    changes(event);
+    event.onLine().ifPresent(look -> changes.at(x, look));
     switch (event) {
       case Event.SectionStart s -> section(s);
       case Event.SectionEnd s -> endSection();
@@ -160,18 +160,6 @@ final class OdfText implements Sink {
     }
     x.close(heading ? "text:h" : "text:p");
     ending = null;
-  }
-
-  private void changes(Event event) {
-    switch (event) {
-      case Event.Run r -> changes.at(x, r.looks().own());
-      case Event.Value v -> changes.at(x, v.looks().own());
-      case Event.NoteMark n -> changes.at(x, n.looks().own());
-      case Event.Picture p -> changes.at(x, p.picture().look());
-      case Event.Shape s -> changes.at(x, s.shape().look());
-      case Event.KeptInline k -> changes.at(x, k.looks().own());
-      default -> {}
-    }
   }
 
   private void kept(Event.KeptInline k) {

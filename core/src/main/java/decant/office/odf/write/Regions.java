@@ -41,15 +41,7 @@ final class Regions {
   Regions(Document document, boolean inText) {
     this.inText = inText;
     if (inText) {
-      Walk.through(
-          document,
-          Part.ALL,
-          new Walk.Visitor() {
-            @Override
-            public void paragraph(Paragraph p) {
-              reserve(p);
-            }
-          });
+      Walk.paragraphs(document, Part.ALL).forEach(this::reserve);
     }
   }
 

@@ -4,6 +4,7 @@ import decant.model.Inline;
 import decant.model.look.Kept;
 import decant.model.look.Look;
 import decant.model.look.TextTraits;
+import decant.office.pending.Authors;
 import decant.office.pending.Dttm;
 import decant.office.pending.Pending;
 import decant.office.rtf.read.RtfState.Change;
@@ -13,9 +14,6 @@ import java.util.List;
 
 /** Changes that wait to be accepted (Rich Text Format 1.9.1, “Track Changes”). */
 final class RtfChanges {
-  /** The first of the table, by common practice. */
-  private static final String UNKNOWN = "Unknown";
-
   private final List<String> authors = new ArrayList<>();
   private final StringBuilder name = new StringBuilder();
   private boolean any;
@@ -38,10 +36,7 @@ final class RtfChanges {
   }
 
   private Pending pending(Pending.Kind kind, Change c, String text) {
-    boolean known = c.author() >= 0 && c.author() < authors.size();
-    String author = known ? authors.get(c.author()) : "";
-    boolean nobody = c.author() == 0 && author.equals(UNKNOWN);
-    return new Pending(kind, nobody ? "" : author, Dttm.read(c.time()), text);
+    return new Pending(kind, Authors.name(authors, c.author()), Dttm.read(c.time()), text);
   }
 
   /** The look of letters, with the change that put them in. */
