@@ -84,3 +84,32 @@ start_xvfb() {
   export DISPLAY
   rm -f "$file"
 }
+
+# start_displays COUNT: starts Xvfb on displays of one number but for its last digit, 1 to COUNT, and sets DISPLAYS to
+# what they share; ends them when the script ends.
+start_displays() {
+  need Xvfb xvfb
+  need setxkbmap x11-xkb-utils
+  need xdotool xdotool
+  local base n free
+  for base in $(seq 20 99); do
+    free=yes
+    for n in $(seq "$1"); do
+      [ -e "/tmp/.X$base$n-lock" ] || [ -e "/tmp/.X11-unix/X$base$n" ] && free=no
+    done
+    [ "$free" = yes ] && break
+  done
+  XVFB_PIDS=
+  trap 'kill $XVFB_PIDS 2>/dev/null || true' EXIT
+  for n in $(seq "$1"); do
+    Xvfb ":$base$n" -screen 0 1440x1000x24 -nolisten tcp 2>/dev/null &
+    XVFB_PIDS="$XVFB_PIDS $!"
+  done
+  for n in $(seq "$1"); do
+    for _ in $(seq 100); do
+      [ -S "/tmp/.X11-unix/X$base$n" ] && break
+      sleep 0.1
+    done
+  done
+  DISPLAYS=":$base"
+}

@@ -1,15 +1,12 @@
 package decant.cli;
 
+import static decant.cli.Called.DEMO;
+import static decant.cli.Called.run;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import com.fasterxml.jackson.databind.JsonNode;
-import com.fasterxml.jackson.databind.ObjectMapper;
-import java.io.ByteArrayOutputStream;
-import java.io.PrintStream;
-import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.ArrayList;
 import java.util.List;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
@@ -22,34 +19,16 @@ import org.junit.jupiter.params.provider.ValueSource;
 
 /** {@code decant amend}, by what it prints, writes and ends with. */
 class AmendCommandTest {
-  private static final Path DEMO = Path.of("..", "demo").toAbsolutePath().normalize();
-
   @TempDir private Path folder;
   private Path source;
-
-  private record Ran(int status, String out) {
-    JsonNode json() throws Exception {
-      assertThat(out.strip().lines()).hasSize(1);
-      return new ObjectMapper().readTree(out);
-    }
-  }
 
   @BeforeEach
   void rules() throws Exception {
     source = Files.copy(DEMO.resolve("Berth rules.pdf"), folder.resolve("Berth rules.pdf"));
   }
 
-  private Ran amend(String... more) {
-    var args = new ArrayList<>(List.of("amend", source.toString()));
-    args.addAll(List.of(more));
-    var out = new ByteArrayOutputStream();
-    PrintStream was = System.out;
-    System.setOut(new PrintStream(out, true, StandardCharsets.UTF_8));
-    try {
-      return new Ran(Main.run(args.toArray(String[]::new)), out.toString(StandardCharsets.UTF_8));
-    } finally {
-      System.setOut(was);
-    }
+  private Called amend(String... more) {
+    return run(List.of("amend", source.toString()), more);
   }
 
   private static String text(Path pdf) throws Exception {
@@ -66,7 +45,7 @@ class AmendCommandTest {
   void wordsAreChangedInAFileBesideTheSource() throws Exception {
     byte[] before = Files.readAllBytes(source);
     String was = text(source);
-    Ran r = amend("--replace", "berth=place", "--json");
+    Called r = amend("--replace", "berth=place", "--json");
     JsonNode j = r.json();
     assertThat(r.status()).as(r.out()).isZero();
     assertThat(j.get("file").asText()).isEqualTo(source.toString());
@@ -78,14 +57,14 @@ class AmendCommandTest {
     assertThat(count(text(out), "place")).isEqualTo(count(was, "berth") + count(was, "place"));
     assertThat(Files.readAllBytes(source)).isEqualTo(before);
     // The name is taken now, and what has it is not written over.
-    Ran again = amend("--replace", "berth=place", "--json");
+    Called again = amend("--replace", "berth=place", "--json");
     assertThat(again.json().get("out").asText()).isNotEqualTo(out.toString());
   }
 
   @Test
   void otherPagesThanThoseAskedForStay() throws Exception {
     Path out = folder.resolve("second.pdf");
-    Ran r = amend("--replace", "berth=place", "--page", "2", "--out", out.toString());
+    Called r = amend("--replace", "berth=place", "--page", "2", "--out", out.toString());
     assertThat(r.status()).as(r.out()).isZero();
     try (PDDocument was = Loader.loadPDF(source.toFile());
         PDDocument is = Loader.loadPDF(out.toFile())) {
@@ -100,7 +79,7 @@ class AmendCommandTest {
 
   @Test
   void whatIsNowhereChangesNothing() throws Exception {
-    Ran r = amend("--replace", "submarine=boat", "--json");
+    Called r = amend("--replace", "submarine=boat", "--json");
     assertThat(r.status()).isEqualTo(1);
     assertThat(r.json().get("changed").asInt()).isZero();
     assertThat(r.json().get("out").isNull()).isTrue();
@@ -129,7 +108,7 @@ class AmendCommandTest {
   @Test
   void theFirstSignPartsAndOneThatIsMeantStandsAfterABackslash() throws Exception {
     Path out = folder.resolve("sign.pdf");
-    Ran r = amend("--replace", "berth=a\\=b=c", "--out", out.toString());
+    Called r = amend("--replace", "berth=a\\=b=c", "--out", out.toString());
     assertThat(r.status()).as(r.out()).isZero();
     assertThat(text(out)).contains("a=b=c");
   }
@@ -138,7 +117,7 @@ class AmendCommandTest {
   void theVersionBeforeStaysInsideIfItIsAskedFor() throws Exception {
     byte[] before = Files.readAllBytes(source);
     Path out = folder.resolve("both.pdf");
-    Ran r = amend("--replace", "berth=place", "--keep-old", "--out", out.toString());
+    Called r = amend("--replace", "berth=place", "--keep-old", "--out", out.toString());
     assertThat(r.status()).as(r.out()).isZero();
     assertThat(java.util.Arrays.copyOf(Files.readAllBytes(out), before.length)).isEqualTo(before);
     assertThat(count(text(out), "berth")).isZero();
@@ -149,7 +128,7 @@ class AmendCommandTest {
           new org.apache.pdfbox.pdmodel.encryption.StandardProtectionPolicy("o", "", rights));
       pdf.save(source.toFile());
     }
-    Ran locked = amend("--replace", "berth=place", "--keep-old", "--json");
+    Called locked = amend("--replace", "berth=place", "--keep-old", "--json");
     assertThat(locked.status()).isEqualTo(3);
     assertThat(locked.json().get("error").get("message").asText()).contains("--keep-old");
   }
@@ -157,7 +136,7 @@ class AmendCommandTest {
   @Test
   void whatCannotBeReadIsSaid() throws Exception {
     Files.writeString(source, "%PDF-1.7 and nothing of one");
-    Ran r = amend("--replace", "a=b", "--json");
+    Called r = amend("--replace", "a=b", "--json");
     assertThat(r.status()).isEqualTo(3);
     assertThat(r.json().get("file").asText()).isEqualTo(source.toString());
     assertThat(r.json().get("error").get("kind").asText()).isEqualTo("damaged");
@@ -165,7 +144,7 @@ class AmendCommandTest {
     assertThat(amend("--replace", "a=b", "--json").json().get("error").get("kind").asText())
         .isEqualTo("not-found");
     source = Files.writeString(folder.resolve("note.txt"), "a note");
-    Ran text = amend("--replace", "note=letter", "--json");
+    Called text = amend("--replace", "note=letter", "--json");
     assertThat(text.status()).isEqualTo(3);
     assertThat(text.json().get("error").get("kind").asText()).isEqualTo("not-served");
   }

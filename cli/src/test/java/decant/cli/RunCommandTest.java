@@ -1,16 +1,12 @@
 package decant.cli;
 
+import static decant.cli.Called.DEMO;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import com.fasterxml.jackson.databind.JsonNode;
-import com.fasterxml.jackson.databind.ObjectMapper;
-import java.io.ByteArrayOutputStream;
 import java.io.IOException;
-import java.io.PrintStream;
-import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.BeforeEach;
@@ -19,40 +15,13 @@ import org.junit.jupiter.api.io.TempDir;
 
 /** {@code decant run}, as scripts call it. */
 class RunCommandTest {
-  private static final Path DEMO = Path.of("..", "demo").toAbsolutePath().normalize();
-  private static final ObjectMapper JSON = new ObjectMapper();
 
   @TempDir Path folder;
   private Path source;
   private Path destination;
 
-  private record Ran(int status, String out, String err) {
-    List<JsonNode> events() throws IOException {
-      var all = new ArrayList<JsonNode>();
-      for (String l : out.lines().toList()) {
-        all.add(JSON.readTree(l));
-      }
-      return all;
-    }
-  }
-
-  private Ran run(String... options) {
-    var args = new ArrayList<>(List.of("run", source.toString(), destination.toString()));
-    args.addAll(List.of(options));
-    PrintStream out = System.out;
-    PrintStream err = System.err;
-    var o = new ByteArrayOutputStream();
-    var e = new ByteArrayOutputStream();
-    try {
-      System.setOut(new PrintStream(o, true, StandardCharsets.UTF_8));
-      System.setErr(new PrintStream(e, true, StandardCharsets.UTF_8));
-      int status = Main.run(args.toArray(String[]::new));
-      return new Ran(
-          status, o.toString(StandardCharsets.UTF_8), e.toString(StandardCharsets.UTF_8));
-    } finally {
-      System.setOut(out);
-      System.setErr(err);
-    }
+  private Called run(String... options) {
+    return Called.run(List.of("run", source.toString(), destination.toString()), options);
   }
 
   @BeforeEach
@@ -77,9 +46,9 @@ class RunCommandTest {
 
   @Test
   void everyFileIsOneEventAndTheLastOneAddsUp() throws IOException {
-    Ran r = run("--json", "--log", folder.resolve("log.odt").toString());
+    Called r = run("--json", "--log", folder.resolve("log.odt").toString());
     assertThat(r.status()).isEqualTo(1); // the damaged one
-    List<JsonNode> events = r.events();
+    List<JsonNode> events = r.lines();
     List<JsonNode> files =
         events.stream().filter(e -> e.path("event").asText().equals("file")).toList();
     assertThat(files).hasSize((int) met());
@@ -107,27 +76,27 @@ class RunCommandTest {
     assertThat(folder.resolve("log.odt")).exists();
     assertThat(folder.resolve("log.csv")).content().contains("damaged.docx");
     // Once more: nothing but what failed is tried, and the logs are ours to write anew.
-    Ran again = run("--json", "--log", folder.resolve("log.odt").toString());
-    assertThat(again.events().getLast().path("left_out").asInt()).isEqualTo(4);
-    assertThat(again.events().getLast().path("failed").asInt()).isEqualTo(1);
+    Called again = run("--json", "--log", folder.resolve("log.odt").toString());
+    assertThat(again.lines().getLast().path("left_out").asInt()).isEqualTo(4);
+    assertThat(again.lines().getLast().path("failed").asInt()).isEqualTo(1);
   }
 
   @Test
   void aPlanIsToldAndNothingIsWritten() throws IOException {
-    Ran r = run("--plan", "--json");
+    Called r = run("--plan", "--json");
     assertThat(r.status()).isZero();
-    assertThat(r.events()).hasSize((int) met());
-    assertThat(r.events())
+    assertThat(r.lines()).hasSize((int) met());
+    assertThat(r.lines())
         .allMatch(e -> e.path("event").asText().equals("planned"))
         .allMatch(e -> e.has("source") && e.has("results") && e.has("outcome") && e.has("reason"));
-    assertThat(r.events())
+    assertThat(r.lines())
         .filteredOn(e -> e.path("outcome").asText().equals("planned"))
         .extracting(e -> e.path("results").path(0).path("file").asText())
         .contains(destination.resolve("Notices/2025/Dredging 2025.pdf").toString());
     try (Stream<Path> all = Files.list(folder)) {
       assertThat(all).containsExactly(source);
     }
-    Ran plain = run("--plan");
+    Called plain = run("--plan");
     assertThat(plain.out()).contains("Dredging 2025.pdf", "left out. The file is empty.", "DOCX");
   }
 
@@ -143,13 +112,13 @@ class RunCommandTest {
     assertThat(run("--replace", "a=b", "--pages-kept", "all").status()).isEqualTo(2);
     Path was = destination;
     destination = source.resolve("within");
-    Ran within = run();
+    Called within = run();
     assertThat(within.status()).isEqualTo(2);
     assertThat(within.err()).contains("lie within one another");
     destination = was;
     Path there = source;
     source = folder.resolve("nowhere");
-    Ran gone = run();
+    Called gone = run();
     assertThat(gone.status()).isEqualTo(3);
     assertThat(gone.err()).contains("There is no folder");
     source = there;
@@ -161,7 +130,7 @@ class RunCommandTest {
 
   @Test
   void textsAreReplacedAndCounted() throws IOException {
-    Ran r =
+    Called r =
         run(
             "--json",
             "--replace",
@@ -171,7 +140,7 @@ class RunCommandTest {
             "--set",
             "author=Greywater office");
     JsonNode done =
-        r.events().stream()
+        r.lines().stream()
             .filter(e -> e.path("outcome").asText().equals("done"))
             .findFirst()
             .orElseThrow();
@@ -181,10 +150,10 @@ class RunCommandTest {
   @Test
   void allIsMergedWithABookmarkForEach() throws IOException {
     Path whole = folder.resolve("whole.pdf");
-    Ran r = run("--json", "--merge", whole.toString(), "--exclude", "damaged*");
+    Called r = run("--json", "--merge", whole.toString(), "--exclude", "damaged*");
     assertThat(r.status()).isZero();
     JsonNode merged =
-        r.events().stream()
+        r.lines().stream()
             .filter(e -> e.path("event").asText().equals("merged"))
             .findFirst()
             .orElseThrow();
