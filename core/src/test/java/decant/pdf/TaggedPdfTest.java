@@ -269,6 +269,57 @@ class TaggedPdfTest {
     assertThat(header.bottom()).contains(Rule.single(0.75, Colour.BLACK));
   }
 
+  /** Some programs leave out the tags of cells that nothing is in. */
+  @Test
+  void cellsThatTheTagsLeaveOutArePutBackByPlace() throws IOException {
+    String[][] said = {
+      {"Quay", "Berth", "Vessel", "Fee"},
+      {"Inner", "104", "Curlew", "18"},
+      {"", "105", "Dunlin", ""},
+      {"", "", "Knot", "31"},
+      {"Outer", "", "", "95"},
+    };
+    int[] at = {72, 150, 220, 330};
+    var content = new StringBuilder();
+    int id = 0;
+    for (int r = 0; r < said.length; r++) {
+      for (int c = 0; c < 4; c++) {
+        if (!said[r][c].isEmpty()) {
+          content.append(
+              "/P <</MCID %d>> BDC BT /F 11 Tf %d %d Td (%s) Tj ET EMC\n"
+                  .formatted(id++, at[c], 700 - 20 * r, said[r][c]));
+        }
+      }
+    }
+    Document d =
+        read(
+            content.toString(),
+            page -> {
+              int next = 0;
+              var rows = new ArrayList<COSDictionary>();
+              for (String[] row : said) {
+                var cells = new ArrayList<COSDictionary>();
+                for (String cell : row) {
+                  if (!cell.isEmpty()) {
+                    cells.add(element("TD", page, next++));
+                  }
+                }
+                rows.add(element("TR", page, cells.toArray()));
+              }
+              return element("Document", page, element("Table", page, rows.toArray()));
+            });
+    Table t = (Table) d.sections().getFirst().blocks().getFirst();
+    assertThat(t.rows())
+        .extracting(r ->
+            r.cells().stream()
+                .map(c ->
+                    c.blocks().stream()
+                        .map(b -> ((Paragraph) b).text())
+                        .collect(java.util.stream.Collectors.joining()))
+                .toList())
+        .isEqualTo(List.of(said).stream().map(List::of).toList());
+  }
+
   /** ISO 32000-2 §14.8.4.8.3: a cell holds blocks, and text between them where a maker left it. */
   @Test
   void theParagraphsOfACellStayApart() throws IOException {

@@ -22,6 +22,8 @@ import decant.pdf.read.page.Anatomy;
 import decant.pdf.read.page.Placed;
 import decant.pdf.read.page.ScannedPage;
 import decant.pdf.read.page.TextLine;
+import decant.pdf.read.tables.BandedTables;
+import decant.pdf.read.tables.Registers;
 import decant.pdf.read.tables.RuledTables;
 import decant.pdf.read.tables.SplitTables;
 import decant.reading.ReadProblem;
@@ -32,6 +34,7 @@ import java.util.List;
 import java.util.function.Function;
 import java.util.function.IntFunction;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 
 /**
  * The blocks of pages that no tags tell of, by their geometry. What one page tells is found on all
@@ -99,16 +102,19 @@ final class PageAnalysis {
     List<TextLine> body = lines.get(p).stream().filter(l -> !running.lines().contains(l)).toList();
     Footnotes.Result foot = Footnotes.of(page, body, bodySize);
     RuledTables.Result ruled = RuledTables.of(page, foot.rest());
+    BandedTables.Result banded = BandedTables.of(page, ruled.rest());
+    List<Detected.Grid> grids =
+        Stream.concat(ruled.tables().stream(), banded.tables().stream()).toList();
     List<Box> frames = Frames.of(page);
-    Stamps.Result stamps = Stamps.of(frames, ruled.rest());
+    Stamps.Result stamps = Stamps.of(frames, banded.rest());
     FramedTexts.Result framed = FramedTexts.of(frames, stamps.rest());
     MarginalNotes.Result marginal = MarginalNotes.of(framed.rest());
     List<SplitTables.Part> columns =
-        PageColumns.of(marginal.rest(), page.rules()).stream()
+        PageColumns.of(marginal.rest(), page.rules(), Registers::in).stream()
             .map(c -> new SplitTables.Part(page, c))
             .toList();
     return new Parts(
-        foot.notes(), ruled.tables(), stamps.stamps(), framed.framed(), marginal.notes(), columns);
+        foot.notes(), grids, stamps.stamps(), framed.framed(), marginal.notes(), columns);
   }
 
   private List<Detected> blocks(

@@ -8,11 +8,14 @@ import decant.pdf.read.page.Sizes;
 import decant.pdf.read.page.TextLine;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Collections;
 import java.util.Comparator;
 import java.util.HashSet;
+import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Function;
 
 /**
  * Pieces of lines into columns in reading order. A gutter is looked for where pieces begin below
@@ -35,20 +38,32 @@ public final class PageColumns {
   }
 
   private final List<RuledLine> rules;
+  private final Function<List<TextLine>, List<List<TextLine>>> registers;
 
-  private PageColumns(List<RuledLine> rules) {
+  private PageColumns(
+      List<RuledLine> rules, Function<List<TextLine>, List<List<TextLine>>> registers) {
     this.rules = rules.stream().filter(RuledLine::lying).toList();
+    this.registers = registers;
+  }
+
+  /** Columns by their gutters alone, whatever may be a table. */
+  public static List<Column> of(List<TextLine> pieces, List<RuledLine> rules) {
+    return of(pieces, rules, lines -> List.of());
   }
 
   /**
    * @param rules of the page: what many of them cross is the inside of a table, no gutter
+   * @param registers finds the rows of tables among pieces, and gives those of each
    */
-  public static List<Column> of(List<TextLine> pieces, List<RuledLine> rules) {
+  public static List<Column> of(
+      List<TextLine> pieces,
+      List<RuledLine> rules,
+      Function<List<TextLine>, List<List<TextLine>>> registers) {
     if (pieces.isEmpty()) {
       return List.of();
     }
     List<TextLine> sorted = pieces.stream().sorted(TextLine.DOWN).toList();
-    return new PageColumns(rules).cut(sorted, left(sorted), right(sorted), false, 0);
+    return new PageColumns(rules, registers).cut(sorted, left(sorted), right(sorted), false, 0);
   }
 
   private List<Column> cut(
@@ -56,6 +71,10 @@ public final class PageColumns {
     Optional<Split> split = depth >= DEEPEST ? Optional.empty() : best(lines);
     if (split.isEmpty()) {
       return List.of(new Column(lines, left, right, column));
+    }
+    Optional<List<TextLine>> register = registerAcross(lines, split.get().at());
+    if (register.isPresent()) {
+      return around(register.get(), lines, left, right, column, depth);
     }
     var out = new ArrayList<Column>();
     for (Band b : split.get().bands()) {
@@ -73,6 +92,49 @@ public final class PageColumns {
       boolean rightToLeft = lines.stream().mapToInt(Directions::lean).sum() > 0;
       (rightToLeft ? second : first).forEach(c -> add(out, c));
       (rightToLeft ? first : second).forEach(c -> add(out, c));
+    }
+    return out;
+  }
+
+  /**
+   * The rows of a table on both sides of where lines would be parted; not where the text above and
+   * below it is parted there too.
+   */
+  private Optional<List<TextLine>> registerAcross(List<TextLine> lines, double x) {
+    return registers.apply(lines).stream()
+        .filter(r -> left(r) < x - LineThresholds.PageColumns.SAME_EDGE && right(r) > x)
+        .filter(r ->
+            best(without(lines, r))
+                .filter(s -> Math.abs(s.at() - x) <= 2 * LineThresholds.PageColumns.SAME_EDGE)
+                .isEmpty())
+        .findFirst();
+  }
+
+  private static List<TextLine> without(List<TextLine> lines, List<TextLine> some) {
+    Set<TextLine> those = Collections.newSetFromMap(new IdentityHashMap<>());
+    those.addAll(some);
+    return lines.stream().filter(l -> !those.contains(l)).toList();
+  }
+
+  /** A table as it stands, with what is above it and below it. */
+  private List<Column> around(
+      List<TextLine> table,
+      List<TextLine> lines,
+      double left,
+      double right,
+      boolean column,
+      int depth) {
+    double top = table.getFirst().baseline();
+    var above = new ArrayList<TextLine>();
+    var below = new ArrayList<TextLine>();
+    without(lines, table).forEach(l -> (l.baseline() < top ? above : below).add(l));
+    var out = new ArrayList<Column>();
+    if (!above.isEmpty()) {
+      cut(above, left, right, column, depth).forEach(c -> add(out, c));
+    }
+    add(out, new Column(table, left, right, column));
+    if (!below.isEmpty()) {
+      cut(below, left, right, column, depth).forEach(c -> add(out, c));
     }
     return out;
   }

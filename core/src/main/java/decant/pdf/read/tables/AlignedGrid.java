@@ -66,13 +66,13 @@ final class AlignedGrid {
     return new Detected.Grid(page.number(), whole, widths, rows, ruling).inReadingOrder();
   }
 
-  private static RulesAlong.Row row(List<RowLine> lines) {
+  static RulesAlong.Row row(List<RowLine> lines) {
     return new RulesAlong.Row(
         lines.getFirst().baseline(), lines.getLast().baseline(), lines.getFirst().size());
   }
 
-  private static List<Detected.DetectedCell> cells(
-      List<RowLine> lines, WhiteColumns white, boolean first) {
+  /** The cells of the lines of one row. */
+  static List<Detected.DetectedCell> cells(List<RowLine> lines, WhiteColumns white, boolean first) {
     int n = white.columns().size();
     var texts = new ArrayList<List<TextLine>>();
     int[] span = new int[n];

@@ -9,6 +9,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.OptionalDouble;
 import java.util.regex.Pattern;
+import java.util.stream.IntStream;
 
 /**
  * Finds tables without a grid of ruled lines: lines whose parts stand in columns, one below the
@@ -96,9 +97,11 @@ public final class AlignedTables {
           || parted(from, end) >= TableThresholds.AlignedTables.MIN_ROWS
               && !agree(columns, both)
               && !more.fit(lines.subList(from, end))
+              && !hold(both, columns, from, end)
           || until - next >= TableThresholds.AlignedTables.MIN_ROWS
               && !agree(more, both)
               && !columns.fit(lines.subList(next, until))
+              && !hold(both, more, next, until)
           || isProse(both, end, next)) {
         break;
       }
@@ -112,6 +115,13 @@ public final class AlignedTables {
   private static boolean agree(WhiteColumns part, WhiteColumns whole) {
     int less = whole.columns().size() - part.columns().size();
     return less >= 0 && less <= TableThresholds.AlignedTables.EMPTY * whole.columns().size();
+  }
+
+  /** Whether lines that have some columns for themselves stand in others too, none across. */
+  private boolean hold(WhiteColumns whole, WhiteColumns own, int from, int to) {
+    return own.columns().size() >= TableThresholds.Registers.COLUMNS
+        && whole.columns().size() >= own.columns().size()
+        && IntStream.range(from, to).noneMatch(k -> reachesAcross(whole, k));
   }
 
   /** How far lines go that all are parted, without a gap among them that may part two tables. */
@@ -251,7 +261,7 @@ public final class AlignedTables {
   }
 
   /** Text that runs on from line to line in all columns, or all but one, is prose in columns. */
-  private static boolean isProse(List<RowLine> rows, WhiteColumns white) {
+  static boolean isProse(List<RowLine> rows, WhiteColumns white) {
     int prose = 0;
     for (int c = 0; c < white.columns().size(); c++) {
       int column = c;

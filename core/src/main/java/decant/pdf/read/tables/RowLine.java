@@ -60,7 +60,10 @@ record RowLine(List<TextLine> pieces, List<Word> words) {
     return out;
   }
 
-  /** Lines that are spread to both edges have wider gaps than others. */
+  /**
+   * Lines that are spread to both edges have wider gaps than others, and all of them alike: those
+   * between cells are no measure.
+   */
   private static double usual(TextLine l, List<double[]> words) {
     long digits = l.text().codePoints().filter(Character::isDigit).count();
     long letters = l.text().codePoints().filter(Character::isLetter).count();
@@ -72,7 +75,24 @@ record RowLine(List<TextLine> pieces, List<Word> words) {
             .mapToDouble(k -> words.get(k)[0] - words.get(k - 1)[1])
             .sorted()
             .toArray();
-    return gaps[gaps.length / 2];
+    return gaps[gaps.length / 4];
+  }
+
+  /** The lines of one row as if all stood on its first: where any has text, the row has. */
+  static RowLine stacked(List<RowLine> lines) {
+    var edges = new ArrayList<Word>();
+    lines.stream()
+        .flatMap(l -> l.words().stream())
+        .sorted(Comparator.comparingDouble(Word::left))
+        .forEach(w -> {
+          if (!edges.isEmpty() && w.left() <= edges.getLast().right()) {
+            Word last = edges.removeLast();
+            edges.add(new Word(last.left(), Math.max(last.right(), w.right()), last.usual()));
+          } else {
+            edges.add(w);
+          }
+        });
+    return new RowLine(lines.stream().flatMap(l -> l.pieces().stream()).toList(), edges);
   }
 
   double baseline() {

@@ -74,6 +74,9 @@ final class TableThresholds {
     /** A gap that parts columns at least; spaces between words are narrower. */
     static final double GAP = 0.4;
 
+    /** A gap that parts cells of what is known to be a table, where most gaps may be such. */
+    static final double BETWEEN_CELLS = 0.55;
+
     /** The same, over the usual gap between words of the lines at hand. */
     static final double OVER_USUAL = 1.45;
 
@@ -124,5 +127,55 @@ final class TableThresholds {
     static final double TALLEST = 0.3;
 
     static final double NEAR = 3;
+  }
+
+  /** Of {@link decant.pdf.read.tables.RowBands}. */
+  static final class RowBands {
+    private RowBands() {}
+
+    /** Points that edges of one row are apart at most. */
+    static final double NEAR = 3;
+
+    /** Points: what is thicker is a bar. */
+    static final double LINE = 3;
+
+    /** Of the height of a page: rows are not as tall. */
+    static final double TALLEST = 0.3;
+
+    /** Of the room that rows have above and below their text: with more it is no row. */
+    static final double ROOM = 1.5;
+
+    /** Between the lines of a cell, from middle to middle. */
+    static final double PITCH = 1.6;
+  }
+
+  /** Of {@link decant.pdf.read.tables.BandedTables}. */
+  static final class BandedTables {
+    private BandedTables() {}
+
+    /** One row in so many may look like a group of rows. */
+    static final int GROUPS = 3;
+  }
+
+  /** Of {@link decant.pdf.read.tables.Registers}. */
+  static final class Registers {
+    private Registers() {}
+
+    /** Fewer are as often columns of prose. */
+    static final int COLUMNS = 3;
+
+    /** Between lines of one text. */
+    static final double PITCH = 1.6;
+
+    /** Of the rows of a table that may look as if they went on from the one before. */
+    static final double RUNS_OVER = 0.2;
+  }
+
+  /** Of {@link decant.pdf.read.tables.RuleBounds}. */
+  static final class RuleBounds {
+    private RuleBounds() {}
+
+    /** Of the lines of a table that may reach across its columns. */
+    static final double ACROSS = 0.3;
   }
 }

@@ -2,6 +2,7 @@ package decant.pdf.read.tables;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.function.DoubleUnaryOperator;
 import java.util.stream.IntStream;
 
 /**
@@ -88,12 +89,23 @@ final class WhiteColumns {
 
   /** Those of lines that wide gaps part; lines that none does have no say. */
   static WhiteColumns of(List<RowLine> all) {
-    List<RowLine> lines = all.stream().filter(RowLine::parted).toList();
+    return of(all.stream().filter(RowLine::parted).toList(), em -> wide(all, em));
+  }
+
+  /** Those of lines that are known to be of a table, however narrow the gaps in them are. */
+  static WhiteColumns ofAll(List<RowLine> all) {
+    return of(all, em -> TableThresholds.WhiteColumns.BETWEEN_CELLS * em);
+  }
+
+  /**
+   * @param widest gap between words that parts nothing, by the size of the text
+   */
+  private static WhiteColumns of(List<RowLine> lines, DoubleUnaryOperator widest) {
     if (lines.isEmpty()) {
       return new WhiteColumns(List.of(), 1, 1);
     }
     double em = lines.stream().mapToDouble(RowLine::size).sorted().toArray()[lines.size() / 2];
-    double wide = wide(all, em);
+    double wide = widest.applyAsDouble(em);
     List<Double> cuts = cuts(lines, em, wide);
     WhiteColumns found = between(cuts, lines, em, wide);
     // A title that stands to the left over numbers that stand to the right is of their column; and

@@ -52,7 +52,7 @@ final class TableGeometry {
             .mapToInt(r -> r.stream().mapToInt(Detected.DetectedCell::columnSpan).sum())
             .max()
             .orElseThrow();
-    return new TableGeometry(page, rows, columns).grid();
+    return new TableGeometry(page, LeftOutCells.in(rows, columns), columns).grid();
   }
 
   /** How far the texts of each column reach that stand in it alone. */

@@ -1,0 +1,96 @@
+package decant.pdf.read.tables;
+
+import decant.model.Box;
+import decant.pdf.read.detected.Detected;
+import decant.pdf.read.page.ScannedPage;
+import decant.pdf.read.page.TextLine;
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.IdentityHashMap;
+import java.util.List;
+import java.util.Set;
+
+/**
+ * Tables whose rows are told apart by shaded bars or by lines from side to side, and whose columns
+ * by nothing but the white between them.
+ */
+public final class BandedTables {
+  /** The tables of a page, and the pieces that stand outside them. */
+  public record Result(List<Detected.Grid> tables, List<TextLine> rest) {}
+
+  private BandedTables() {}
+
+  public static Result of(ScannedPage page, List<TextLine> lines) {
+    var tables = new ArrayList<Detected.Grid>();
+    Set<TextLine> taken = Collections.newSetFromMap(new IdentityHashMap<>());
+    for (RowBands.Stack s : RowBands.of(page, lines)) {
+      if (s.rows().stream().flatMap(List::stream).anyMatch(taken::contains)) {
+        continue;
+      }
+      List<List<RowLine>> rows = s.rows().stream().map(RowLine::of).toList();
+      List<RowLine> whole = rows.stream().map(RowLine::stacked).toList();
+      WhiteColumns columns = WhiteColumns.of(whole);
+      if (isTable(s, rows, whole, columns)) {
+        s.rows().forEach(taken::addAll);
+        tables.add(grid(page, s, rows, columns));
+      }
+    }
+    List<TextLine> rest = lines.stream().filter(l -> !taken.contains(l)).toList();
+    for (AlignedTables.Found f : RuleBounds.in(page, rest)) {
+      List<TextLine> pieces = f.lines().stream().flatMap(l -> l.pieces().stream()).toList();
+      if (pieces.stream().noneMatch(taken::contains)) {
+        taken.addAll(pieces);
+        tables.add(AlignedGrid.of(page, f));
+      }
+    }
+    return new Result(tables, lines.stream().filter(l -> !taken.contains(l)).toList());
+  }
+
+  private static boolean isTable(
+      RowBands.Stack stack, List<List<RowLine>> rows, List<RowLine> whole, WhiteColumns columns) {
+    int n = columns.columns().size();
+    // Of a table that goes on, there may be a head and one row at the foot of a page.
+    boolean few =
+        rows.size() < TableThresholds.AlignedTables.MIN_ROWS
+            && !(n >= TableThresholds.Registers.COLUMNS
+                && whole.stream().allMatch(r -> columns.chunks(r).size() == n));
+    if (few || n < 2 || n > TableThresholds.AlignedTables.MAX_COLUMNS) {
+      return false;
+    }
+    long parted = whole.stream().filter(r -> columns.chunks(r).size() >= 2).count();
+    if (parted * 2 <= rows.size()) {
+      return false;
+    }
+    // Lines may also divide groups of rows: then several lines in one have text in all columns.
+    long groups = rows.stream().filter(r -> fullLines(r, columns) >= 3).count();
+    return groups * TableThresholds.BandedTables.GROUPS <= rows.size();
+  }
+
+  private static long fullLines(List<RowLine> row, WhiteColumns columns) {
+    int most = row.stream().mapToInt(l -> columns.chunks(l).size()).max().orElse(0);
+    return most < 2
+        ? 0
+        : row.stream().filter(l -> columns.chunks(l).size() >= Math.max(2, most)).count();
+  }
+
+  private static Detected.Grid grid(
+      ScannedPage page, RowBands.Stack stack, List<List<RowLine>> rows, WhiteColumns columns) {
+    var cells = new ArrayList<List<Detected.DetectedCell>>();
+    for (int r = 0; r < rows.size(); r++) {
+      cells.add(AlignedGrid.cells(rows.get(r), columns, r == 0));
+    }
+    double top = stack.tops().getFirst();
+    var box = new Box(stack.left(), top, stack.right() - stack.left(), stack.bottom() - top);
+    var widths = new ArrayList<Double>();
+    int n = columns.columns().size();
+    for (int c = 0; c < n; c++) {
+      double from = c == 0 ? stack.left() : columns.columns().get(c).from();
+      double to = c + 1 == n ? stack.right() : columns.columns().get(c).to();
+      widths.add(Math.max(1, to - from));
+    }
+    var rules = new RulesAlong(page.rules(), stack.left(), stack.right());
+    List<RulesAlong.Row> bands = rows.stream().map(AlignedGrid::row).toList();
+    return new Detected.Grid(page.number(), box, widths, cells, rules.ruling(bands, box, List.of()))
+        .inReadingOrder();
+  }
+}
