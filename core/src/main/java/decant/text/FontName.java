@@ -54,7 +54,7 @@ public record FontName(String plain, String family, boolean bold, boolean italic
   private static String familyOf(String name) {
     String f =
         name.replaceFirst(
-            "[-,_](?i)(bold|italic|oblique|regular|roman|medium|light|book|black|semi|demi|bd|it).*$",
+            "[-,_](?i)(bold|italic|oblique|regu|roman|medi|light|book|black|semi|demi|bd|it).*$",
             "");
     f = f.replaceFirst("(PS)?MT$", "");
     f = f.replaceAll("(?<=[a-z])(?=[A-Z][a-z]{2})", " ").replaceAll("[-_]+", " ").strip();

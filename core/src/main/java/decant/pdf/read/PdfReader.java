@@ -318,7 +318,7 @@ public final class PdfReader {
         new PageScans(request, pdf, links, () -> OpenedPdf.open(request)).all();
     fonts.add(scanned.fonts());
     findings.addAll(scanned.findings());
-    Map<SourceFace, SourceFace> heavier = Weights.standingOut(scanned.pages());
+    Map<SourceFace, SourceFace> heavier = Weights.standingOut(scanned.pages(), fonts);
     if (heavier.isEmpty()) {
       return scanned.pages();
     }

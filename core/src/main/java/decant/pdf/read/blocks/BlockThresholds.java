@@ -117,6 +117,9 @@ final class BlockThresholds {
     /** So many letters tell what a style is for. */
     static final int ENOUGH = 400;
 
+    /** So many slanted lines that stand apart on both sides are headings. */
+    static final int SLANTED = 3;
+
     /** So many headings of one look make it that of headings. */
     static final int SEVERAL = 4;
 

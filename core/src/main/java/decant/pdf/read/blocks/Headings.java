@@ -5,10 +5,7 @@ import decant.pdf.read.detected.Detected;
 import decant.pdf.read.lines.Leaders;
 import decant.pdf.read.lines.Typewriter;
 import decant.pdf.read.page.Folding;
-import decant.pdf.read.page.Glyph;
-import decant.pdf.read.page.LookMaker;
 import decant.pdf.read.page.Sizes;
-import decant.pdf.read.page.TextLine;
 import decant.text.EastAsian;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -20,40 +17,12 @@ import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
-import java.util.stream.DoubleStream;
 
 /**
  * Decides which paragraphs are headings, and of what level, by what stands out from the body
  * consistently.
  */
 public final class Headings {
-  /** How text looks, as far as headings are told by it. */
-  private record Style(double size, boolean bold, boolean italic, boolean capitals) {
-    static Style of(Detected.Text t) {
-      String text = t.text();
-      long upper = text.chars().filter(Character::isUpperCase).count();
-      boolean capitals =
-          upper > 3
-              && text.chars().noneMatch(Character::isLowerCase)
-              && upper * 2 > text.chars().filter(Character::isLetter).count();
-      boolean italic = t.lines().stream().allMatch(TextLine::italic);
-      // Small capitals begin with large ones.
-      double size =
-          t.lines().stream()
-              .flatMapToDouble(l ->
-                  capitals
-                      ? l.glyphs().stream().filter(g -> !g.isSpace()).mapToDouble(Glyph::size)
-                      : DoubleStream.of(l.size()))
-              .max()
-              .orElseThrow();
-      return new Style(LookMaker.halves(size), t.bold(), italic, capitals);
-    }
-
-    Style ofAnyCase() {
-      return new Style(size, bold, italic, false);
-    }
-  }
-
   private Headings() {}
 
   /**
@@ -66,20 +35,23 @@ public final class Headings {
       return labelled;
     }
     Body text = known.get();
-    Style body = text.style();
+    HeadingStyle body = text.style();
     List<Detected> out = new ArrayList<>(labelled);
-    Map<Integer, Style> candidates = new HashMap<>();
+    Map<Integer, HeadingStyle> candidates = new HashMap<>();
     for (int k = 0; k < out.size(); k++) {
       if (out.get(k) instanceof Detected.Text t && isCandidate(t, text, out, k, outline)) {
         Detected.Text whole = Blocks.withMarker(t);
         out.set(k, whole);
-        candidates.put(k, Style.of(whole));
+        candidates.put(k, HeadingStyle.of(whole));
       }
     }
     drop(out, candidates, body, outline);
     addNumbered(out, candidates, body);
     addAlike(out, candidates, text);
-    Map<Style, Integer> levels = levels(new LinkedHashSet<>(candidates.values()));
+    if (!body.italic()) {
+      SlantedHeadings.add(out, candidates, body.size(), text.others());
+    }
+    Map<HeadingStyle, Integer> levels = levels(new LinkedHashSet<>(candidates.values()));
     int numberedTop = numberedTop(out, candidates, levels);
     Map<Integer, Integer> found = new TreeMap<>();
     candidates.forEach((k, style) -> {
@@ -103,13 +75,13 @@ public final class Headings {
    * below it, even where the parts of the document begin with larger letters.
    */
   private static void belowTitle(
-      List<Detected> all, Map<Integer, Style> candidates, Map<Integer, Integer> levels) {
+      List<Detected> all, Map<Integer, HeadingStyle> candidates, Map<Integer, Integer> levels) {
     if (levels.size() < BlockThresholds.Headings.SEVERAL) {
       return;
     }
     int first = levels.keySet().iterator().next();
     Detected.Text title = (Detected.Text) all.get(first);
-    Style style = Objects.requireNonNull(candidates.get(first));
+    HeadingStyle style = Objects.requireNonNull(candidates.get(first));
     boolean alone = candidates.values().stream().filter(style::equals).count() == 1;
     if (!alone || title.page() > 0 || Markers.section(title.text()).isPresent()) {
       return;
@@ -125,8 +97,11 @@ public final class Headings {
 
   /** Takes back candidates that only look like headings. */
   private static void drop(
-      List<Detected> all, Map<Integer, Style> candidates, Style body, Set<String> outline) {
-    Map<Style, Long> uses =
+      List<Detected> all,
+      Map<Integer, HeadingStyle> candidates,
+      HeadingStyle body,
+      Set<String> outline) {
+    Map<HeadingStyle, Long> uses =
         candidates.values().stream()
             .collect(
                 java.util.stream.Collectors.groupingBy(
@@ -135,7 +110,7 @@ public final class Headings {
         .keySet()
         .removeIf(k -> {
           Detected.Text t = (Detected.Text) all.get(k);
-          Style s = Style.of(t);
+          HeadingStyle s = HeadingStyle.of(t);
           boolean known =
               outline.contains(Folding.fold(t.text())) || Markers.section(t.text()).isPresent();
           // Bold in the size of the text, and only once: a subject line, not a heading.
@@ -169,7 +144,8 @@ public final class Headings {
    * Looks for the members that a series of numbered headings lacks: short paragraphs whose number
    * goes on from one that is a heading, or begins a series below it.
    */
-  private static void addNumbered(List<Detected> all, Map<Integer, Style> candidates, Style body) {
+  private static void addNumbered(
+      List<Detected> all, Map<Integer, HeadingStyle> candidates, HeadingStyle body) {
     Set<String> known = new java.util.HashSet<>();
     candidates
         .keySet()
@@ -197,20 +173,21 @@ public final class Headings {
                   && isEntry(all.get(k + 1), number.get()));
       double min = t.bold() && !body.bold() ? BlockThresholds.Headings.SMALLER : Sizes.AS_LARGE;
       if (shape && t.size() >= body.size() * min && goesOn(number.get(), known)) {
-        candidates.put(k, Style.of(t));
+        candidates.put(k, HeadingStyle.of(t));
         known.add(number.get());
       }
     }
   }
 
   /** Short lines that look just as several headings do are headings too, wherever they stand. */
-  private static void addAlike(List<Detected> all, Map<Integer, Style> candidates, Body text) {
-    Map<Style, Long> uses =
+  private static void addAlike(
+      List<Detected> all, Map<Integer, HeadingStyle> candidates, Body text) {
+    Map<HeadingStyle, Long> uses =
         candidates.values().stream()
             .collect(
                 java.util.stream.Collectors.groupingBy(
                     s -> s, java.util.stream.Collectors.counting()));
-    Map<Style, List<Integer>> alike = new HashMap<>();
+    Map<HeadingStyle, List<Integer>> alike = new HashMap<>();
     for (int k = 0; k < all.size(); k++) {
       if (candidates.containsKey(k)
           || !(all.get(k) instanceof Detected.Text t)
@@ -218,7 +195,7 @@ public final class Headings {
           || t.lines().size() > 1) {
         continue;
       }
-      Style s = Style.of(t);
+      HeadingStyle s = HeadingStyle.of(t);
       String words = t.text();
       boolean marked =
           s.bold() && !text.style().bold() || Sizes.isLarger(s.size(), text.style().size());
@@ -290,18 +267,18 @@ public final class Headings {
    * @param others styles that most long paragraphs have
    * @param typewriter whether text itself is in a typewriter face, so that code is told by nothing
    */
-  private record Body(Style style, Set<Style> others, boolean typewriter) {}
+  private record Body(HeadingStyle style, Set<HeadingStyle> others, boolean typewriter) {}
 
   /**
    * The other styles are those without labels of chapters, which make long titles of short ones.
    */
-  private static Optional<Body> body(List<Detected> found, Set<Style> others) {
-    Map<Style, Integer> letters = new HashMap<>();
-    Map<Style, Integer> code = new HashMap<>();
+  private static Optional<Body> body(List<Detected> found, Set<HeadingStyle> others) {
+    Map<HeadingStyle, Integer> letters = new HashMap<>();
+    Map<HeadingStyle, Integer> code = new HashMap<>();
     for (Detected f : found) {
       if (f instanceof Detected.Text t) {
-        Map<Style, Integer> counted = Typewriter.is(t.lines()) ? code : letters;
-        counted.merge(Style.of(t).ofAnyCase(), EastAsian.letters(t.text()), Integer::sum);
+        Map<HeadingStyle, Integer> counted = Typewriter.is(t.lines()) ? code : letters;
+        counted.merge(HeadingStyle.of(t).ofAnyCase(), EastAsian.letters(t.text()), Integer::sum);
       }
     }
     boolean typewriter = sum(code) > BlockThresholds.Headings.MOSTLY * sum(letters);
@@ -313,22 +290,22 @@ public final class Headings {
         .map(e -> new Body(e.getKey(), others, typewriter));
   }
 
-  private static int sum(Map<Style, Integer> counts) {
+  private static int sum(Map<HeadingStyle, Integer> counts) {
     return counts.values().stream().mapToInt(n -> n).sum();
   }
 
   /** Styles of running text: most of their letters stand in long paragraphs. */
-  private static Set<Style> textStyles(List<Detected> found) {
-    Map<Style, int[]> letters = new HashMap<>(); // all, and those in long paragraphs
+  private static Set<HeadingStyle> textStyles(List<Detected> found) {
+    Map<HeadingStyle, int[]> letters = new HashMap<>(); // all, and those in long paragraphs
     for (Detected f : found) {
       if (f instanceof Detected.Text t) {
         int n = EastAsian.letters(t.text());
-        int[] known = letters.computeIfAbsent(Style.of(t).ofAnyCase(), s -> new int[2]);
+        int[] known = letters.computeIfAbsent(HeadingStyle.of(t).ofAnyCase(), s -> new int[2]);
         known[0] += n;
         known[1] += t.lines().size() >= 3 || n > BlockThresholds.Headings.LONG ? n : 0;
       }
     }
-    Set<Style> out = new java.util.HashSet<>();
+    Set<HeadingStyle> out = new java.util.HashSet<>();
     letters.forEach((style, n) -> {
       if (n[0] >= BlockThresholds.Headings.ENOUGH && n[1] * 2 > n[0]) {
         out.add(style);
@@ -339,7 +316,7 @@ public final class Headings {
 
   private static boolean isCandidate(
       Detected.Text t, Body given, List<Detected> all, int k, Set<String> outline) {
-    Style body = given.style();
+    HeadingStyle body = given.style();
     String text = Blocks.withMarker(t).text();
     if (t.lines().size() <= 4 && !outline.isEmpty() && outline.contains(Folding.fold(text))) {
       return true;
@@ -353,7 +330,7 @@ public final class Headings {
         || Leaders.in(text)) {
       return false;
     }
-    Style s = Style.of(t);
+    HeadingStyle s = HeadingStyle.of(t);
     if (given.others().contains(s.ofAnyCase()) && !s.equals(body) && !numbered && !s.capitals()
         || !given.typewriter() && Typewriter.is(t.lines())) {
       return false;
@@ -383,7 +360,7 @@ public final class Headings {
   }
 
   /** Whether a text ends as sentences do, or one ends within it by a sign that is no other. */
-  private static boolean isSentence(String text) {
+  static boolean isSentence(String text) {
     return !text.isEmpty()
         && (".;,；，、".indexOf(text.charAt(text.length() - 1)) >= 0 || text.indexOf('。') >= 0);
   }
@@ -403,18 +380,18 @@ public final class Headings {
   }
 
   /** Larger before smaller, bold before plain, capitals before mixed. */
-  private static Map<Style, Integer> levels(Set<Style> styles) {
-    List<Style> sorted = new ArrayList<>(styles);
+  private static Map<HeadingStyle, Integer> levels(Set<HeadingStyle> styles) {
+    List<HeadingStyle> sorted = new ArrayList<>(styles);
     sorted.sort(
-        Comparator.comparingDouble(Style::size)
+        Comparator.comparingDouble(HeadingStyle::size)
             .reversed()
             .thenComparing(s -> !s.bold())
             .thenComparing(s -> !s.capitals())
-            .thenComparing(Style::italic));
-    Map<Style, Integer> out = new HashMap<>();
+            .thenComparing(HeadingStyle::italic));
+    Map<HeadingStyle, Integer> out = new HashMap<>();
     int level = 0;
-    Style last = null;
-    for (Style s : sorted) {
+    HeadingStyle last = null;
+    for (HeadingStyle s : sorted) {
       boolean same =
           last != null
               && Sizes.near(last.size(), s.size())
@@ -435,10 +412,12 @@ public final class Headings {
    * there are too few.
    */
   private static int numberedTop(
-      List<Detected> all, Map<Integer, Style> candidates, Map<Style, Integer> levels) {
+      List<Detected> all,
+      Map<Integer, HeadingStyle> candidates,
+      Map<HeadingStyle, Integer> levels) {
     int numbered = 0;
     int top = Integer.MAX_VALUE;
-    for (Map.Entry<Integer, Style> e : candidates.entrySet()) {
+    for (Map.Entry<Integer, HeadingStyle> e : candidates.entrySet()) {
       Optional<String> n = Markers.section(((Detected.Text) all.get(e.getKey())).text());
       if (n.isPresent()) {
         numbered++;

@@ -3,10 +3,13 @@ package decant.pdf.read.fonts;
 import decant.pdf.read.page.SourceFace;
 import java.util.ArrayList;
 import java.util.Collection;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import org.apache.pdfbox.pdmodel.font.PDFont;
+import org.apache.pdfbox.pdmodel.font.PDType3Font;
 
 /**
  * What is known of the fonts of one file: their faces, and the text of each code that was shown.
@@ -15,6 +18,7 @@ public final class FileFonts {
   private final Map<PDFont, SourceFace> faces = new LinkedHashMap<>();
   private final Map<PDFont, FontTexts> texts = new LinkedHashMap<>();
   private final List<ShownLetters> letters = new ArrayList<>();
+  private final Map<SourceFace, Strokes> strokes = new HashMap<>();
   private final boolean believing;
 
   public FileFonts() {
@@ -38,6 +42,7 @@ public final class FileFonts {
     faces.putAll(later.faces);
     texts.putAll(later.texts);
     letters.addAll(later.letters);
+    later.strokes.forEach((face, s) -> strokes.merge(face, s, Strokes::and));
   }
 
   /** Takes some faces for others. */
@@ -67,7 +72,21 @@ public final class FileFonts {
 
   /** Takes the outlines of what was shown out of the file, while it is open. */
   public void gather() {
-    texts.forEach((font, t) -> ShownLetters.of(font, face(font), t).ifPresent(letters::add));
+    texts.forEach((font, t) -> {
+      SourceFace face = face(font);
+      Optional<ShownLetters> shown = ShownLetters.of(font, face, t);
+      shown.ifPresent(letters::add);
+      Optional<Strokes> measured =
+          shown.isEmpty() && font instanceof PDType3Font small
+              ? Strokes.of(small, t)
+              : shown.flatMap(l -> Strokes.of(l.outlines()));
+      measured.ifPresent(m -> strokes.merge(face, m, Strokes::and));
+    });
+  }
+
+  /** The strokes of a face, if it has letters that tell. */
+  Optional<Strokes> strokes(SourceFace face) {
+    return Optional.ofNullable(strokes.get(face));
   }
 
   List<ShownLetters> letters() {

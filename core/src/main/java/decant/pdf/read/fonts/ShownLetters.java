@@ -10,12 +10,14 @@ import java.util.HashMap;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalInt;
+import java.util.stream.Collectors;
 import org.apache.fontbox.ttf.OS2WindowsMetricsTable;
 import org.apache.fontbox.ttf.TrueTypeFont;
 import org.apache.pdfbox.pdmodel.font.PDCIDFontType2;
 import org.apache.pdfbox.pdmodel.font.PDFont;
 import org.apache.pdfbox.pdmodel.font.PDTrueTypeFont;
 import org.apache.pdfbox.pdmodel.font.PDType0Font;
+import org.apache.pdfbox.pdmodel.font.PDType3Font;
 import org.apache.pdfbox.pdmodel.font.PDVectorFont;
 
 /**
@@ -68,7 +70,8 @@ record ShownLetters(
 
   /** Those of a font; empty if it brings no outlines. */
   static Optional<ShownLetters> of(PDFont font, SourceFace face, FontTexts texts) {
-    if (!font.isEmbedded() || !(font instanceof PDVectorFont vector) || font.isDamaged()) {
+    boolean drawn = font instanceof PDVectorFont || font instanceof PDType3Font;
+    if (!font.isEmbedded() || !drawn || font.isDamaged()) {
       return Optional.empty();
     }
     var letters = new HashMap<String, OutlineFont.Letter>();
@@ -81,22 +84,33 @@ record ShownLetters(
               && text.codePoints().allMatch(ShownLetters::isPlain);
       used[0] += times;
       if (plain && times > best.getOrDefault(text, 0)) {
-        letter(font, vector, code)
+        letter(font, code)
             .ifPresent(l -> {
               letters.put(text, l);
               best.put(text, times);
             });
       }
     });
+    if (font instanceof PDType3Font && letters.isEmpty()) {
+      return Optional.empty(); // its letters are pictures
+    }
     Optional<TrueTypeFont> program = program(font);
     return Optional.of(
         new ShownLetters(face, letters, used[0], units(program), embedding(program)));
   }
 
-  private static Optional<OutlineFont.Letter> letter(PDFont font, PDVectorFont vector, int code) {
+  private static Optional<OutlineFont.Letter> letter(PDFont font, int code) {
     try {
-      Shape path = vector.getNormalizedPath(code);
-      double width = font.getWidth(code);
+      Shape path =
+          switch (font) {
+            case PDType3Font t -> DrawnLetters.outline(t, code).orElse(null);
+            case PDVectorFont v -> v.getNormalizedPath(code);
+            default -> null;
+          };
+      double width =
+          font instanceof PDType3Font
+              ? font.getWidth(code) * font.getFontMatrix().getScalingFactorX() * 1000
+              : font.getWidth(code);
       boolean sound = path != null && width >= 0 && width < 8000;
       return sound ? Optional.of(new OutlineFont.Letter(path, width)) : Optional.empty();
     } catch (IOException | RuntimeException e) {
@@ -134,6 +148,11 @@ record ShownLetters(
       Faults.mended("reading a font program", e);
       return OptionalInt.empty();
     }
+  }
+
+  Map<String, Shape> outlines() {
+    return letters.entrySet().stream()
+        .collect(Collectors.toMap(Map.Entry::getKey, e -> e.getValue().outline()));
   }
 
   /** The same letters of another face. */

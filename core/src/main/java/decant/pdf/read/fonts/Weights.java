@@ -8,11 +8,13 @@ import java.util.HashMap;
 import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.stream.Collectors;
 
 /**
- * Which faces are bold beside the text of a file, though their names do not say so: Medium is where
- * the text is Light. A weight two steps above that of most of its family stands out.
+ * Which faces are bold or italic beside the text of a file, though their names do not say so.
+ * Medium is bold where the text is Light: a weight two steps above that of most of its family
+ * stands out. Where names tell nothing, the strokes of the letters do.
  */
 public final class Weights {
   private static final int STANDS_OUT = 200;
@@ -20,7 +22,7 @@ public final class Weights {
   private Weights() {}
 
   /** The faces that stand out, and what they are; empty if none does. */
-  public static Map<SourceFace, SourceFace> standingOut(List<ScannedPage> pages) {
+  public static Map<SourceFace, SourceFace> standingOut(List<ScannedPage> pages, FileFonts fonts) {
     Map<SourceFace, int[]> shown = new IdentityHashMap<>(); // few instances, and many letters
     for (ScannedPage p : pages) {
       for (Glyph g : p.glyphs()) {
@@ -50,7 +52,35 @@ public final class Weights {
             }
           }
         });
+    letters.keySet().stream()
+        .filter(f -> !f.bold() && !f.italic() && fonts.strokes(f).isPresent())
+        .max((a, b) -> Integer.compare(count(letters, a), count(letters, b)))
+        .ifPresent(text ->
+            letters
+                .keySet()
+                .forEach(f -> {
+                  SourceFace as = out.getOrDefault(f, f);
+                  SourceFace seen = seen(as, f, text, fonts);
+                  if (!seen.equals(f)) {
+                    out.put(f, seen);
+                  }
+                }));
     return out;
+  }
+
+  /** What a face is by its strokes, beside the face of most of the text. */
+  private static SourceFace seen(SourceFace as, SourceFace f, SourceFace text, FileFonts fonts) {
+    Optional<Strokes> own = fonts.strokes(f);
+    Optional<Strokes> usual = fonts.strokes(text);
+    if (f.equals(text) || own.isEmpty() || usual.isEmpty()) {
+      return as;
+    }
+    boolean bold =
+        own.get().usual() >= FontThresholds.Weights.BOLD
+            && own.get().times(usual.get()).orElse(0) >= FontThresholds.Weights.THICKER;
+    boolean italic = own.get().lean() >= usual.get().lean() + FontThresholds.Weights.LEANS;
+    return new SourceFace(
+        as.name(), as.family(), as.bold() || bold, as.italic() || italic, as.embedded());
   }
 
   private static int count(Map<SourceFace, Integer> letters, SourceFace f) {

@@ -133,6 +133,15 @@ final class LineThresholds {
     /** Gap that ends a piece of a line. */
     static final double PIECE_GAP = 1.6;
 
+    /** Times the smaller: text of another size. */
+    static final double OTHER_SIZE = 1.2;
+
+    /** Gap that ends a piece where text of another size follows; spaces are narrower. */
+    static final double OTHER_SIZE_GAP = 0.45;
+
+    /** So many letters are words rather than a mark. */
+    static final int WORDS = 6;
+
     /** So many letters over others are no accident: accents and signs made of several are fewer. */
     static final int LETTERS_OVER = 6;
 

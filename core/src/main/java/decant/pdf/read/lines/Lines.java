@@ -85,8 +85,7 @@ public final class Lines {
           Glyph b = once.get(k);
           end =
               !b.isSpace()
-                  && b.x() - a.right()
-                      > LineThresholds.Lines.PIECE_GAP * Math.max(a.size(), b.size());
+                  && b.x() - a.right() > widestGap(once, from, k) * Math.max(a.size(), b.size());
         }
         if (end) {
           line(page.number(), once.subList(from, k)).ifPresent(out::add);
@@ -95,6 +94,26 @@ public final class Lines {
       }
     }
     return out;
+  }
+
+  /**
+   * How wide a gap within a piece is at most, in ems: between words of two sizes, as of a title and
+   * what stands beside it in the next column, it is narrower than elsewhere.
+   */
+  private static double widestGap(List<Glyph> row, int from, int k) {
+    double a = lastInk(row, from, k).size();
+    double b = row.get(k).size();
+    boolean two =
+        Math.max(a, b) > LineThresholds.Lines.OTHER_SIZE * Math.min(a, b)
+            && words(row.subList(from, k), a)
+            && words(row.subList(k, row.size()), b);
+    return two ? LineThresholds.Lines.OTHER_SIZE_GAP : LineThresholds.Lines.PIECE_GAP;
+  }
+
+  /** Whether there are words in a size, more than marks and numbers have letters. */
+  private static boolean words(List<Glyph> glyphs, double size) {
+    return glyphs.stream().filter(g -> !g.isSpace() && g.size() == size).count()
+        >= LineThresholds.Lines.WORDS;
   }
 
   private static Glyph lastInk(List<Glyph> row, int from, int before) {

@@ -1,11 +1,14 @@
 package decant.pdf.read.fonts;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
 import decant.pdf.read.page.Glyph;
 import decant.pdf.read.page.ScannedPage;
 import decant.pdf.read.page.SourceFace;
 import decant.text.FontName;
+import java.awt.geom.AffineTransform;
+import java.awt.geom.Rectangle2D;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -41,7 +44,7 @@ class WeightsTest {
       glyphs.add(Glyph.made("a", 70 + 6 * k, 100, 6, 10, k < 40 ? text : other, -1));
     }
     var page = ScannedPage.blank(0, 595, 842).only(glyphs);
-    Map<SourceFace, SourceFace> out = Weights.standingOut(List.of(page));
+    Map<SourceFace, SourceFace> out = Weights.standingOut(List.of(page), new FileFonts());
     assertThat(Weights.in(out, page).glyphs()).hasSize(50);
     assertThat(Weights.in(out, page).glyphs().getLast().ink().face().bold())
         .isEqualTo(out.containsKey(other) || other.bold());
@@ -59,5 +62,24 @@ class WeightsTest {
     assertThat(found(face("Lato-Regular", false), face("Lato-Medium", false))).isEmpty();
     assertThat(found(face("Lato-Light", false), face("Inter-Medium", false))).isEmpty();
     assertThat(found(face("Lato-Light", false), face("Lato-Bold", true))).isEmpty();
+  }
+
+  /** A straight stroke, of a height of 700, as the letters l and I are made of. */
+  private static Strokes strokes(double thick, double lean) {
+    var outline =
+        AffineTransform.getShearInstance(lean, 0)
+            .createTransformedShape(new Rectangle2D.Double(40, 0, thick, 700));
+    return Strokes.of(Map.of("l", outline, "I", outline, "o", outline)).orElseThrow();
+  }
+
+  @Test
+  void strokesAreMeasuredByTheHeightOfTheLetter() {
+    assertThat(strokes(70, 0).thick()).containsOnlyKeys("l", "I");
+    assertThat(strokes(70, 0).usual()).isCloseTo(0.1, within(0.01));
+    assertThat(strokes(70, 0).lean()).isCloseTo(0, within(0.01));
+    assertThat(strokes(126, 0.2).usual()).isCloseTo(0.18, within(0.01));
+    assertThat(strokes(126, 0.2).lean()).isCloseTo(0.2, within(0.02));
+    assertThat(strokes(126, 0).times(strokes(70, 0)).orElseThrow()).isCloseTo(1.8, within(0.2));
+    assertThat(Strokes.of(Map.of("o", new Rectangle2D.Double(0, 0, 70, 700)))).isEmpty();
   }
 }

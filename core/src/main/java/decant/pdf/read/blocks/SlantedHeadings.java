@@ -1,0 +1,79 @@
+package decant.pdf.read.blocks;
+
+import decant.pdf.read.detected.Detected;
+import decant.pdf.read.page.Sizes;
+import decant.text.EastAsian;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+
+/**
+ * Several short slanted lines in the size of the text that each stand apart from what is above and
+ * from what is below are headings, though they are as near to the one as to the other.
+ */
+final class SlantedHeadings {
+  private SlantedHeadings() {}
+
+  /**
+   * @param all blocks in their order; numbers become part of what is a heading
+   * @param candidates what is known for a heading, by its number; more are added
+   * @param size of the text, in points
+   * @param text looks that long paragraphs have
+   */
+  static void add(
+      List<Detected> all,
+      Map<Integer, HeadingStyle> candidates,
+      double size,
+      Set<HeadingStyle> text) {
+    Map<HeadingStyle, List<Integer>> alike = new HashMap<>();
+    for (int k = 1; k + 1 < all.size(); k++) {
+      if (!candidates.containsKey(k)
+          && all.get(k) instanceof Detected.Text t
+          && isShort(t)
+          && standsApart(t, all.get(k - 1), all.get(k + 1))) {
+        alike.computeIfAbsent(HeadingStyle.of(t), s -> new ArrayList<>()).add(k);
+      }
+    }
+    alike.forEach((s, some) -> {
+      boolean several = some.size() >= BlockThresholds.Headings.SLANTED;
+      if (s.italic()
+          && several
+          && s.size() >= size * Sizes.AS_LARGE
+          && !text.contains(s.ofAnyCase())) {
+        some.forEach(k -> {
+          all.set(k, Blocks.withMarker((Detected.Text) all.get(k))); // its number is part of it
+          candidates.put(k, s);
+        });
+      }
+    });
+  }
+
+  private static boolean isShort(Detected.Text t) {
+    String words = t.text();
+    return (t.kind() == Detected.Kind.PARAGRAPH || t.kind() == Detected.Kind.ITEM)
+        && t.lines().size() == 1
+        && words.length() > 6
+        && !words.contains("\t")
+        && !words.endsWith(":")
+        && !Headings.isSentence(words)
+        && EastAsian.letters(words) < BlockThresholds.Headings.LONG / 2;
+  }
+
+  private static boolean standsApart(Detected.Text t, Detected before, Detected next) {
+    boolean above =
+        !(before instanceof Detected.Figure)
+            && (before.page() != t.page() || Sizes.standsOff(t.spaceBefore(), t.size()));
+    return above
+        && next.page() == t.page()
+        && switch (next) {
+          case Detected.Text below ->
+              (below.lines().size() > 1 || below.kind() == Detected.Kind.ITEM)
+                  && !below.lines().getFirst().italic()
+                  && Sizes.standsOff(below.spaceBefore(), t.size());
+          case Detected.Grid below -> Sizes.standsOff(below.box().y() - t.box().bottom(), t.size());
+          case Detected.Figure below -> false;
+        };
+  }
+}
