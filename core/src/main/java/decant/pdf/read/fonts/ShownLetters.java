@@ -101,18 +101,17 @@ record ShownLetters(
 
   private static Optional<OutlineFont.Letter> letter(PDFont font, int code) {
     try {
-      Shape path =
+      Optional<Shape> path =
           switch (font) {
-            case PDType3Font t -> DrawnLetters.outline(t, code).orElse(null);
-            case PDVectorFont v -> v.getNormalizedPath(code);
-            default -> null;
+            case PDType3Font t -> DrawnLetters.outline(t, code);
+            case PDVectorFont v -> Optional.ofNullable(v.getNormalizedPath(code));
+            default -> Optional.empty();
           };
-      double width =
-          font instanceof PDType3Font
-              ? font.getWidth(code) * font.getFontMatrix().getScalingFactorX() * 1000
-              : font.getWidth(code);
-      boolean sound = path != null && width >= 0 && width < 8000;
-      return sound ? Optional.of(new OutlineFont.Letter(path, width)) : Optional.empty();
+      double em = font instanceof PDType3Font ? 1000 * font.getFontMatrix().getScalingFactorX() : 1;
+      double width = font.getWidth(code) * em;
+      return width >= 0 && width < 8000
+          ? path.map(p -> new OutlineFont.Letter(p, width))
+          : Optional.empty();
     } catch (IOException | RuntimeException e) {
       Faults.mended("reading a font program", e);
       return Optional.empty(); // a damaged program

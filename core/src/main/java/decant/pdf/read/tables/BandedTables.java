@@ -30,7 +30,7 @@ public final class BandedTables {
       List<List<RowLine>> rows = s.rows().stream().map(RowLine::of).toList();
       List<RowLine> whole = rows.stream().map(RowLine::stacked).toList();
       WhiteColumns columns = WhiteColumns.of(whole);
-      if (isTable(s, rows, whole, columns)) {
+      if (isTable(rows, whole, columns)) {
         s.rows().forEach(taken::addAll);
         tables.add(grid(page, s, rows, columns));
       }
@@ -47,7 +47,7 @@ public final class BandedTables {
   }
 
   private static boolean isTable(
-      RowBands.Stack stack, List<List<RowLine>> rows, List<RowLine> whole, WhiteColumns columns) {
+      List<List<RowLine>> rows, List<RowLine> whole, WhiteColumns columns) {
     int n = columns.columns().size();
     // Of a table that goes on, there may be a head and one row at the foot of a page.
     boolean few =
