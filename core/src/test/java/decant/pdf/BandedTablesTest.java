@@ -3,9 +3,10 @@ package decant.pdf;
 import static decant.pdf.DrawnPdf.BOLD;
 import static decant.pdf.DrawnPdf.PLAIN;
 import static decant.pdf.DrawnPdf.PROSE;
+import static decant.pdf.FoundTables.rows;
+import static decant.pdf.FoundTables.tables;
 import static org.assertj.core.api.Assertions.assertThat;
 
-import decant.model.Block;
 import decant.model.Document;
 import decant.model.Paragraph;
 import decant.model.Table;
@@ -39,26 +40,6 @@ class BandedTablesTest {
   private static final double[] LEFT = {72, 120, 220, 400};
 
   @TempDir Path folder;
-
-  private static List<Table> tables(Document d) {
-    return d.sections().stream()
-        .flatMap(s -> s.blocks().stream())
-        .filter((Block b) -> b instanceof Table)
-        .map(b -> (Table) b)
-        .toList();
-  }
-
-  private static List<List<String>> rows(Table t) {
-    return t.rows().stream()
-        .map(r ->
-            r.cells().stream()
-                .map(c ->
-                    String.join(
-                            " / ", c.blocks().stream().map(b -> ((Paragraph) b).text()).toList())
-                        .strip())
-                .toList())
-        .toList();
-  }
 
   /** How a row is set off. */
   private interface Band {

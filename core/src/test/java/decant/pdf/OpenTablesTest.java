@@ -3,16 +3,16 @@ package decant.pdf;
 import static decant.pdf.DrawnPdf.BOLD;
 import static decant.pdf.DrawnPdf.PLAIN;
 import static decant.pdf.DrawnPdf.PROSE;
+import static decant.pdf.FoundTables.rows;
+import static decant.pdf.FoundTables.tables;
 import static org.assertj.core.api.Assertions.assertThat;
 
-import decant.model.Block;
 import decant.model.Document;
 import decant.model.Paragraph;
 import decant.model.Table;
 import decant.reading.ReadProblem;
 import java.io.IOException;
 import java.nio.file.Path;
-import java.util.ArrayList;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -23,34 +23,6 @@ import org.junit.jupiter.api.io.TempDir;
  */
 class OpenTablesTest {
   @TempDir Path folder;
-
-  private static List<Table> tables(Document d) {
-    return d.sections().stream()
-        .flatMap(s -> s.blocks().stream())
-        .filter((Block b) -> b instanceof Table)
-        .map(b -> (Table) b)
-        .toList();
-  }
-
-  /** The cells of each row, with nothing for what a merged one takes. */
-  private static List<List<String>> rows(Table t) {
-    return t.rows().stream()
-        .map(r -> {
-          var out = new ArrayList<String>();
-          r.cells()
-              .forEach(c -> {
-                out.add(
-                    String.join(
-                            " / ", c.blocks().stream().map(b -> ((Paragraph) b).text()).toList())
-                        .strip());
-                for (int k = 1; k < c.columnSpan(); k++) {
-                  out.add("");
-                }
-              });
-          return List.copyOf(out);
-        })
-        .toList();
-  }
 
   /** Puts a text so that it ends at a place. */
   private static void endingAt(DrawnPdf pdf, double x, double y, String text) {

@@ -37,7 +37,11 @@ record Strokes(Map<String, Double> thick, double lean) {
   /** Dots of a letter that is too small to be measured. */
   private static final int FEWEST = 12;
 
+  /** Bytes of what paints a letter. */
   private static final int MOST = 4_000;
+
+  /** Dots of a letter across or down; a line of text has fewer at any usual resolution. */
+  private static final int MOST_DOTS = 1_000;
 
   private record Stroke(double thick, double lean) {}
 
@@ -144,8 +148,8 @@ record Strokes(Map<String, Double> thick, double lean) {
           boolean fits =
               image.isStencil()
                   && image.getHeight() >= FEWEST
-                  && image.getHeight() <= MOST
-                  && image.getWidth() <= MOST;
+                  && image.getHeight() <= MOST_DOTS
+                  && image.getWidth() <= MOST_DOTS;
           return fits
               ? Optional.of(image.getStencilImage(Color.BLACK).getAlphaRaster())
               : Optional.empty();

@@ -19,6 +19,9 @@ import java.util.stream.DoubleStream;
 final class RowBands {
   private static final int MOST = 3_000;
 
+  /** Widths of bars and lines on a page; pages of tables have a handful. */
+  private static final int GROUPS = 100;
+
   /**
    * Rows one below the other that are painted from the same left to the same right edge.
    *
@@ -100,6 +103,9 @@ final class RowBands {
       if (some.size() >= 2) {
         out.add(some);
       }
+    }
+    if (out.size() > GROUPS) {
+      return List.of(); // a drawing
     }
     List<List<Strip>> groups = List.copyOf(out);
     out.removeIf(g -> groups.stream().anyMatch(o -> o != g && (isWithin(g, o) || isWithin(o, g))));
