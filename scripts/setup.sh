@@ -68,21 +68,8 @@ window_libraries() {
 
 # Starts Xvfb on a free display and sets DISPLAY; ends it when the script ends.
 start_xvfb() {
-  need Xvfb xvfb
-  need setxkbmap x11-xkb-utils
-  need xdotool xdotool
-  local file
-  file=$(mktemp)
-  Xvfb -displayfd 3 -screen 0 1440x1000x24 -nolisten tcp 3>"$file" 2>/dev/null &
-  XVFB_PID=$!
-  trap 'kill "$XVFB_PID" 2>/dev/null || true' EXIT
-  for _ in $(seq 100); do
-    [ -s "$file" ] && break
-    sleep 0.1
-  done
-  DISPLAY=":$(cat "$file")"
-  export DISPLAY
-  rm -f "$file"
+  start_displays 1
+  export DISPLAY="${DISPLAYS}1"
 }
 
 # start_displays COUNT: starts Xvfb on displays of one number but for its last digit, 1 to COUNT, and sets DISPLAYS to
@@ -91,25 +78,36 @@ start_displays() {
   need Xvfb xvfb
   need setxkbmap x11-xkb-utils
   need xdotool xdotool
-  local base n free
-  for base in $(seq 20 99); do
-    free=yes
-    for n in $(seq "$1"); do
-      [ -e "/tmp/.X$base$n-lock" ] || [ -e "/tmp/.X11-unix/X$base$n" ] && free=no
-    done
-    [ "$free" = yes ] && break
-  done
-  XVFB_PIDS=
+  local base
+  XVFB_PIDS=${XVFB_PIDS:-}
   trap 'kill $XVFB_PIDS 2>/dev/null || true' EXIT
-  for n in $(seq "$1"); do
-    Xvfb ":$base$n" -screen 0 1440x1000x24 -nolisten tcp 2>/dev/null &
-    XVFB_PIDS="$XVFB_PIDS $!"
+  for base in $(seq 20 99); do
+    if displays_from "$base" "$1"; then
+      DISPLAYS=":$base"
+      return 0
+    fi
   done
-  for n in $(seq "$1"); do
+  echo "No display is free for Xvfb." >&2
+  return 1
+}
+
+# displays_from BASE COUNT: those of one number; fails if another program has one of them.
+displays_from() {
+  local n pid
+  for n in $(seq "$2"); do
+    if [ -e "/tmp/.X$1$n-lock" ] || [ -e "/tmp/.X11-unix/X$1$n" ]; then
+      return 1
+    fi
+  done
+  for n in $(seq "$2"); do
+    Xvfb ":$1$n" -screen 0 1440x1000x24 -nolisten tcp 2>/dev/null &
+    pid=$!
+    XVFB_PIDS="$XVFB_PIDS $pid"
     for _ in $(seq 100); do
-      [ -S "/tmp/.X11-unix/X$base$n" ] && break
+      kill -0 "$pid" 2>/dev/null || return 1
+      [ -S "/tmp/.X11-unix/X$1$n" ] && break
       sleep 0.1
     done
+    kill -0 "$pid" 2>/dev/null || return 1
   done
-  DISPLAYS=":$base"
 }

@@ -8,6 +8,7 @@ import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.PrintStream;
 import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
@@ -16,6 +17,11 @@ import java.util.List;
 record Called(int status, String out, String err) {
   static final Path DEMO = Path.of("..", "demo").toAbsolutePath().normalize();
   private static final ObjectMapper JSON = new ObjectMapper();
+
+  /** A file of the demonstration, copied into a folder. */
+  static Path copy(String name, Path folder) throws IOException {
+    return Files.copy(DEMO.resolve(name), folder.resolve(name));
+  }
 
   static Called run(String... args) {
     PrintStream out = System.out;

@@ -1,6 +1,7 @@
 package decant.cli;
 
 import static decant.cli.Called.DEMO;
+import static decant.cli.Called.copy;
 import static decant.cli.Called.run;
 import static org.assertj.core.api.Assertions.assertThat;
 
@@ -17,10 +18,6 @@ import org.junit.jupiter.api.io.TempDir;
 /** {@code decant describe}: a line for each file, whatever becomes of it. */
 class DescribeCommandTest {
   @TempDir Path folder;
-
-  private Path copy(String name) throws IOException {
-    return Files.copy(DEMO.resolve(name), folder.resolve(name));
-  }
 
   @Test
   void describePrintsOneLineAFileAndGoesOnAfterABadOne() throws IOException {
@@ -40,7 +37,7 @@ class DescribeCommandTest {
 
   @Test
   void aFormIsDescribedWithWhatWasFilledIn() throws IOException {
-    Called r = run("describe", copy("Berth application.pdf").toString(), "--json");
+    Called r = run("describe", copy("Berth application.pdf", folder).toString(), "--json");
     assertThat(r.status()).isZero();
     assertThat(r.out()).contains("Curlew", "\"kind\":\"form\"").containsPattern("owner _{10,}");
   }
@@ -48,7 +45,7 @@ class DescribeCommandTest {
   /** Tesseract is optional: with it a wrong language is named, without it that it is missing. */
   @Test
   void recognitionThatCannotBeIsWrongUsage() throws IOException {
-    Path rules = copy("Berth rules.pdf");
+    Path rules = copy("Berth rules.pdf", folder);
     Called r = run("describe", rules.toString(), "--json", "--recognise", "tlh");
     assertThat(r.status()).isEqualTo(2);
     assertThat(r.err())
@@ -62,7 +59,7 @@ class DescribeCommandTest {
    */
   @Test
   void aFileThatTakesTooLongHarmsNoOther() throws IOException {
-    Path first = copy("Winter storage notice.docx");
+    Path first = copy("Winter storage notice.docx", folder);
     Path endless = folder.resolve("endless.docx");
     try (var zip = new ZipOutputStream(Files.newOutputStream(endless))) {
       zip.putNextEntry(new ZipEntry("[Content_Types].xml"));

@@ -1,6 +1,7 @@
 package decant.cli;
 
 import static decant.cli.Called.DEMO;
+import static decant.cli.Called.copy;
 import static decant.cli.Called.run;
 import static org.assertj.core.api.Assertions.assertThat;
 
@@ -35,13 +36,9 @@ import org.junit.jupiter.api.io.TempDir;
 class PublishCommandTest {
   @TempDir Path folder;
 
-  private Path copy(String name) throws IOException {
-    return Files.copy(DEMO.resolve(name), folder.resolve(name));
-  }
-
   @Test
   void publishingMakesAVerifiedPdfBesideTheSource() throws IOException {
-    Path notice = copy("Winter storage notice.docx");
+    Path notice = copy("Winter storage notice.docx", folder);
     Called r = run("publish", notice.toString());
     assertThat(r.status()).isZero();
     assertThat(r.out()).contains("Winter storage notice.pdf", "verified").doesNotContain("NOT");
@@ -107,13 +104,13 @@ class PublishCommandTest {
     assertThat(described.out()).contains("\"loss\"").contains("edge of the sheet", "reserved");
     Called published = run("publish", wide.toString());
     assertThat(published.err()).contains("On page 1 text runs over the edge", "“reserved”");
-    assertThat(run("publish", copy("Winter storage notice.docx").toString()).err())
+    assertThat(run("publish", copy("Winter storage notice.docx", folder).toString()).err())
         .doesNotContain("edge of the sheet");
   }
 
   @Test
   void docxIsMadeFromPdf() throws IOException {
-    Path rules = copy("Berth rules.pdf");
+    Path rules = copy("Berth rules.pdf", folder);
     assertThat(
             run(
                     "publish",
@@ -221,7 +218,7 @@ class PublishCommandTest {
     String help = run("publish", "--help").out();
     assertThat(help)
         .contains("DOC (.doc): taken in and published\n", "DOTX (.dotx): taken in and published\n");
-    Path notice = copy("Winter storage notice.docx");
+    Path notice = copy("Winter storage notice.docx", folder);
     for (String line : help.substring(help.indexOf("Formats:")).lines().skip(1).toList()) {
       String extension = line.replaceAll("(?s).*\\(\\.([a-z]+).*", "$1");
       Path out = folder.resolve("made." + extension);
@@ -232,7 +229,7 @@ class PublishCommandTest {
 
   @Test
   void aRecipeIsFollowedAndItsReceiptPrinted() throws IOException {
-    Path notice = copy("Winter storage notice.docx");
+    Path notice = copy("Winter storage notice.docx", folder);
     Path recipe =
         Files.writeString(
             folder.resolve("two.json"),
@@ -267,7 +264,7 @@ class PublishCommandTest {
 
   @Test
   void anOfficeCopyIsOfTheKindOfItsSource() throws IOException {
-    Path notice = copy("Winter storage notice.docx");
+    Path notice = copy("Winter storage notice.docx", folder);
     Path odt = folder.resolve("notice.odt");
     assertThat(run("publish", notice.toString(), "--to", "odt", "--out", odt.toString()).status())
         .isZero();

@@ -1,6 +1,6 @@
 package decant.cli;
 
-import static decant.cli.Called.DEMO;
+import static decant.cli.Called.copy;
 import static decant.cli.Called.run;
 import static org.assertj.core.api.Assertions.assertThat;
 
@@ -14,13 +14,9 @@ import org.junit.jupiter.api.io.TempDir;
 class PublishedLocksTest {
   @TempDir Path folder;
 
-  private Path copy(String name) throws IOException {
-    return Files.copy(DEMO.resolve(name), folder.resolve(name));
-  }
-
   @Test
   void aLockedCopyTakesItsPasswordFromAFile() throws IOException {
-    Path notice = copy("Winter storage notice.docx");
+    Path notice = copy("Winter storage notice.docx", folder);
     Called without = run("publish", notice.toString(), "--recipe", "locked copy");
     assertThat(without.status()).isEqualTo(1);
     assertThat(without.err()).contains("Enter the password");
@@ -43,7 +39,7 @@ class PublishedLocksTest {
 
   @Test
   void aPasswordThatNoOutputCanUseIsWrongUsage() throws IOException {
-    Path notice = copy("Winter storage notice.docx");
+    Path notice = copy("Winter storage notice.docx", folder);
     Path secret = Files.writeString(folder.resolve("secret.txt"), "high tide\n");
     Called open = run("publish", notice.toString(), "--open-password-file", secret.toString());
     assertThat(open.status()).isEqualTo(2);
@@ -68,7 +64,7 @@ class PublishedLocksTest {
 
   @Test
   void aDocumentIsLockedWhereItsFormatCanBe() throws IOException {
-    Path notice = copy("Winter storage notice.docx");
+    Path notice = copy("Winter storage notice.docx", folder);
     Path secret = Files.writeString(folder.resolve("secret.txt"), "high tide\n");
     for (String format : new String[] {"odt", "docx"}) {
       Called r =
@@ -106,7 +102,7 @@ class PublishedLocksTest {
 
   @Test
   void anOpenFileBesideALockedOneIsSaid() throws IOException {
-    Path notice = copy("Winter storage notice.docx");
+    Path notice = copy("Winter storage notice.docx", folder);
     Path secret = Files.writeString(folder.resolve("secret.txt"), "high tide\n");
     Path both =
         Files.writeString(

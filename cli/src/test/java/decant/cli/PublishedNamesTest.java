@@ -1,6 +1,7 @@
 package decant.cli;
 
 import static decant.cli.Called.DEMO;
+import static decant.cli.Called.copy;
 import static decant.cli.Called.run;
 import static org.assertj.core.api.Assertions.assertThat;
 
@@ -19,13 +20,9 @@ import org.junit.jupiter.api.io.TempDir;
 class PublishedNamesTest {
   @TempDir Path folder;
 
-  private Path copy(String name) throws IOException {
-    return Files.copy(DEMO.resolve(name), folder.resolve(name));
-  }
-
   @Test
   void aPdfIsNeverPublishedOverItself() throws IOException {
-    Path rules = copy("Berth rules.pdf");
+    Path rules = copy("Berth rules.pdf", folder);
     byte[] before = Files.readAllBytes(rules);
     assertThat(run("publish", rules.toString(), "--pages", "2-3").status()).isZero();
     assertThat(folder.resolve("Berth rules published.pdf")).exists();

@@ -1,12 +1,11 @@
 package decant.pdf;
 
+import static decant.pdf.FoundTables.tables;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import decant.Samples;
-import decant.model.Block;
 import decant.model.Document;
 import decant.model.Paragraph;
-import decant.model.Section;
 import decant.model.Table;
 import java.io.IOException;
 import java.nio.file.Path;
@@ -57,14 +56,6 @@ class AlignedTablesTest {
       pdf.save(file.toFile());
     }
     return Samples.taken(file).document();
-  }
-
-  private static List<Table> tables(Document d) {
-    return d.sections().stream()
-        .flatMap((Section s) -> s.blocks().stream())
-        .filter((Block b) -> b instanceof Table)
-        .map(b -> (Table) b)
-        .toList();
   }
 
   private static List<List<String>> texts(Table t) {

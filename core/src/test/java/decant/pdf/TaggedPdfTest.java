@@ -320,6 +320,27 @@ class TaggedPdfTest {
         .isEqualTo(List.of(said).stream().map(List::of).toList());
   }
 
+  /** A row with one cell and nothing in it, where others have several, tells no place. */
+  @Test
+  void aRowWithNothingInItsOneCellDoesNoHarm() throws IOException {
+    Document d =
+        read(
+            "/P <</MCID 0>> BDC BT /F 11 Tf 72 700 Td (Berth) Tj ET EMC\n"
+                + "/P <</MCID 1>> BDC BT /F 11 Tf 200 700 Td (Vessel) Tj ET EMC\n",
+            page ->
+                element(
+                    "Document",
+                    page,
+                    element(
+                        "Table",
+                        page,
+                        element("TR", page, element("TD", page, 0), element("TD", page, 1)),
+                        element("TR", page, element("TD", page)))));
+    Table t = (Table) d.sections().getFirst().blocks().getFirst();
+    assertThat(cellTexts(t, 0, 0)).containsExactly("Berth");
+    assertThat(t.rows().size()).isBetween(1, 2);
+  }
+
   /** ISO 32000-2 §14.8.4.8.3: a cell holds blocks, and text between them where a maker left it. */
   @Test
   void theParagraphsOfACellStayApart() throws IOException {

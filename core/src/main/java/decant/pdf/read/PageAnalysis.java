@@ -18,7 +18,6 @@ import decant.pdf.read.lines.MarginalNotes;
 import decant.pdf.read.lines.PageColumns;
 import decant.pdf.read.lines.Regions;
 import decant.pdf.read.lines.Stamps;
-import decant.pdf.read.page.Anatomy;
 import decant.pdf.read.page.Placed;
 import decant.pdf.read.page.ScannedPage;
 import decant.pdf.read.page.TextLine;
@@ -165,7 +164,7 @@ final class PageAnalysis {
   /** Puts a note in the margin before the block that it begins beside. */
   private static void insertBeside(List<Detected> into, List<TextLine> note) {
     TextLine first = note.getFirst();
-    double middle = Anatomy.middle(first.baseline(), first.size());
+    double middle = first.middle();
     int at = 0;
     for (int k = 0; k < into.size(); k++) {
       Box b = into.get(k).box();

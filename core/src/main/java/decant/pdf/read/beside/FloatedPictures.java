@@ -3,7 +3,6 @@ package decant.pdf.read.beside;
 import decant.model.Box;
 import decant.pdf.read.detected.Detected;
 import decant.pdf.read.lines.Flow;
-import decant.pdf.read.page.Anatomy;
 import decant.pdf.read.page.Sizes;
 import decant.pdf.read.page.TextLine;
 import java.util.ArrayList;
@@ -110,7 +109,7 @@ public final class FloatedPictures {
   }
 
   private static boolean isBeside(TextLine l, Box picture) {
-    double middle = Anatomy.middle(l.baseline(), l.size());
+    double middle = l.middle();
     double clear = BesideThresholds.FloatedPictures.KEPT_CLEAR * l.size();
     boolean level = middle > picture.y() - clear && middle < picture.bottom() + clear;
     double apart =

@@ -1,9 +1,11 @@
 package decant.pdf.read.fonts;
 
 import decant.work.Faults;
+import java.awt.Color;
 import java.awt.Shape;
 import java.awt.geom.AffineTransform;
 import java.awt.geom.Path2D;
+import java.awt.image.Raster;
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.List;
@@ -13,29 +15,77 @@ import org.apache.pdfbox.cos.COSNumber;
 import org.apache.pdfbox.pdfparser.PDFStreamParser;
 import org.apache.pdfbox.pdmodel.font.PDType3CharProc;
 import org.apache.pdfbox.pdmodel.font.PDType3Font;
-import org.apache.pdfbox.util.Matrix;
+import org.apache.pdfbox.pdmodel.graphics.image.PDInlineImage;
 
 /**
  * The letters of a font that draws each by operators (Type 3, ISO 32000-2 §9.6.4): those that are
- * one filled path in the colour of the text are outlines as those of any font are.
+ * one filled path in the colour of the text are outlines as those of any font are; others may be
+ * small pictures.
  */
 final class DrawnLetters {
-  /** Bytes of what draws a letter; none has as many. */
+  /** Bytes of the operators of an outline; no letter has as many. */
   private static final int MOST = 100_000;
+
+  /** Bytes of a letter that is a picture. */
+  private static final int MOST_OF_PICTURE = 4_000;
+
+  /** Dots of such a picture: with fewer it is too coarse to be measured. */
+  private static final int FEWEST_DOTS = 12;
+
+  /** Dots across or down; a line of text has fewer at any usual resolution. */
+  private static final int MOST_DOTS = 1_000;
 
   private DrawnLetters() {}
 
   /** A letter in thousandths of an em; empty if it is drawn otherwise. */
   static Optional<Shape> outline(PDType3Font font, int code) {
+    return drawn(
+        font,
+        code,
+        MOST,
+        tokens -> {
+          var toEm = new AffineTransform(font.getFontMatrix().createAffineTransform());
+          toEm.preConcatenate(AffineTransform.getScaleInstance(1000, 1000));
+          return path(tokens).map(toEm::createTransformedShape);
+        });
+  }
+
+  /** The picture that a letter is, as old programs make them, with ink where it is not 0. */
+  static Optional<Raster> picture(PDType3Font font, int code) {
+    return drawn(
+        font,
+        code,
+        MOST_OF_PICTURE,
+        tokens -> {
+          for (Object token : tokens) {
+            if (token instanceof Operator o && o.getImageData() != null) {
+              var image =
+                  new PDInlineImage(o.getImageParameters(), o.getImageData(), font.getResources());
+              boolean fits =
+                  image.isStencil()
+                      && image.getHeight() >= FEWEST_DOTS
+                      && image.getHeight() <= MOST_DOTS
+                      && image.getWidth() <= MOST_DOTS;
+              return fits
+                  ? Optional.of(image.getStencilImage(Color.BLACK).getAlphaRaster())
+                  : Optional.empty();
+            }
+          }
+          return Optional.empty();
+        });
+  }
+
+  private interface Reading<T> {
+    Optional<T> of(List<Object> tokens) throws IOException;
+  }
+
+  /** What comes of the operators that draw a letter; empty if they are too many, or damaged. */
+  private static <T> Optional<T> drawn(PDType3Font font, int code, int most, Reading<T> reading) {
     try {
       PDType3CharProc proc = font.getCharProc(code);
-      if (proc == null || proc.getCOSObject().getLength() > MOST) {
-        return Optional.empty();
-      }
-      Matrix m = font.getFontMatrix();
-      var toEm = new AffineTransform(m.createAffineTransform());
-      toEm.preConcatenate(AffineTransform.getScaleInstance(1000, 1000));
-      return path(new PDFStreamParser(proc).parse()).map(toEm::createTransformedShape);
+      return proc == null || proc.getCOSObject().getLength() > most
+          ? Optional.empty()
+          : reading.of(new PDFStreamParser(proc).parse());
     } catch (IOException | RuntimeException e) {
       Faults.mended("reading a letter that is drawn", e);
       return Optional.empty();

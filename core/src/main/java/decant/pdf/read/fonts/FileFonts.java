@@ -79,7 +79,7 @@ public final class FileFonts {
       Optional<Strokes> measured =
           shown.isEmpty() && font instanceof PDType3Font small
               ? Strokes.of(small, t)
-              : shown.flatMap(l -> Strokes.of(l.outlines()));
+              : shown.flatMap(l -> Strokes.of(l.letters()));
       measured.ifPresent(m -> strokes.merge(face, m, Strokes::and));
     });
   }

@@ -10,7 +10,6 @@ import java.util.HashMap;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalInt;
-import java.util.stream.Collectors;
 import org.apache.fontbox.ttf.OS2WindowsMetricsTable;
 import org.apache.fontbox.ttf.TrueTypeFont;
 import org.apache.pdfbox.pdmodel.font.PDCIDFontType2;
@@ -147,11 +146,6 @@ record ShownLetters(
       Faults.mended("reading a font program", e);
       return OptionalInt.empty();
     }
-  }
-
-  Map<String, Shape> outlines() {
-    return letters.entrySet().stream()
-        .collect(Collectors.toMap(Map.Entry::getKey, e -> e.getValue().outline()));
   }
 
   /** The same letters of another face. */

@@ -1,6 +1,6 @@
 package decant.pdf.read.fonts;
 
-import decant.work.Faults;
+import decant.text.OutlineFont;
 import java.awt.Color;
 import java.awt.Graphics2D;
 import java.awt.Shape;
@@ -8,19 +8,13 @@ import java.awt.geom.AffineTransform;
 import java.awt.geom.Rectangle2D;
 import java.awt.image.BufferedImage;
 import java.awt.image.Raster;
-import java.io.IOException;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
-import org.apache.pdfbox.contentstream.operator.Operator;
-import org.apache.pdfbox.cos.COSStream;
-import org.apache.pdfbox.pdfparser.PDFStreamParser;
-import org.apache.pdfbox.pdmodel.font.PDType3CharProc;
 import org.apache.pdfbox.pdmodel.font.PDType3Font;
-import org.apache.pdfbox.pdmodel.graphics.image.PDInlineImage;
 
 /**
  * How thick the upright strokes of a face are, and how far they lean: measured on tall letters that
@@ -37,12 +31,6 @@ record Strokes(Map<String, Double> thick, double lean) {
   /** Dots of a letter that is too small to be measured. */
   private static final int FEWEST = 12;
 
-  /** Bytes of what paints a letter. */
-  private static final int MOST = 4_000;
-
-  /** Dots of a letter across or down; a line of text has fewer at any usual resolution. */
-  private static final int MOST_DOTS = 1_000;
-
   private record Stroke(double thick, double lean) {}
 
   Strokes {
@@ -50,11 +38,11 @@ record Strokes(Map<String, Double> thick, double lean) {
   }
 
   /** Those of letters that are outlines. */
-  static Optional<Strokes> of(Map<String, Shape> outlines) {
+  static Optional<Strokes> of(Map<String, OutlineFont.Letter> letters) {
     var found = new HashMap<String, Stroke>();
-    outlines.forEach((letter, outline) -> {
+    letters.forEach((letter, drawn) -> {
       if (isTall(letter)) {
-        painted(outline).flatMap(Strokes::stroke).ifPresent(s -> found.put(letter, s));
+        painted(drawn.outline()).flatMap(Strokes::stroke).ifPresent(s -> found.put(letter, s));
       }
     });
     return all(found);
@@ -65,7 +53,9 @@ record Strokes(Map<String, Double> thick, double lean) {
     var found = new HashMap<String, Stroke>();
     texts.shown((code, text, times) -> {
       if (isTall(text)) {
-        picture(font, code).flatMap(Strokes::stroke).ifPresent(s -> found.put(text, s));
+        DrawnLetters.picture(font, code)
+            .flatMap(Strokes::stroke)
+            .ifPresent(s -> found.put(text, s));
       }
     });
     return all(found);
@@ -131,34 +121,6 @@ record Strokes(Map<String, Double> thick, double lean) {
     g.fill(t.createTransformedShape(outline));
     g.dispose();
     return Optional.of(image.getRaster());
-  }
-
-  /** The picture that a letter is painted by (ISO 32000-2 §9.6.4), with ink where it is not 0. */
-  private static Optional<Raster> picture(PDType3Font font, int code) {
-    try {
-      PDType3CharProc proc = font.getCharProc(code);
-      COSStream stream = proc == null ? null : proc.getCOSObject();
-      if (stream == null || stream.getLength() > MOST) {
-        return Optional.empty();
-      }
-      for (Object token : new PDFStreamParser(proc).parse()) {
-        if (token instanceof Operator o && o.getImageData() != null) {
-          var image =
-              new PDInlineImage(o.getImageParameters(), o.getImageData(), font.getResources());
-          boolean fits =
-              image.isStencil()
-                  && image.getHeight() >= FEWEST
-                  && image.getHeight() <= MOST_DOTS
-                  && image.getWidth() <= MOST_DOTS;
-          return fits
-              ? Optional.of(image.getStencilImage(Color.BLACK).getAlphaRaster())
-              : Optional.empty();
-        }
-      }
-    } catch (IOException | RuntimeException e) {
-      Faults.mended("reading a letter that is a picture", e);
-    }
-    return Optional.empty();
   }
 
   /** The stroke at the left of a letter; empty if it does not go from its top to its bottom. */

@@ -83,9 +83,12 @@ public final class Lines {
         if (!end) {
           Glyph a = lastInk(once, from, k);
           Glyph b = once.get(k);
+          double gap = (b.x() - a.right()) / Math.max(a.size(), b.size());
           end =
               !b.isSpace()
-                  && b.x() - a.right() > widestGap(once, from, k) * Math.max(a.size(), b.size());
+                  && (gap > LineThresholds.Lines.PIECE_GAP
+                      || gap > LineThresholds.Lines.OTHER_SIZE_GAP
+                          && areOfTwoSizes(once.subList(from, k), a, once.subList(k, once.size())));
         }
         if (end) {
           line(page.number(), once.subList(from, k)).ifPresent(out::add);
@@ -97,17 +100,17 @@ public final class Lines {
   }
 
   /**
-   * How wide a gap within a piece is at most, in ems: between words of two sizes, as of a title and
-   * what stands beside it in the next column, it is narrower than elsewhere.
+   * Whether words of two sizes meet, as those of a title and of what stands beside it in the next
+   * column: the gap between them may be narrow.
+   *
+   * @param last ink of what is before the gap
    */
-  private static double widestGap(List<Glyph> row, int from, int k) {
-    double a = lastInk(row, from, k).size();
-    double b = row.get(k).size();
-    boolean two =
-        Math.max(a, b) > LineThresholds.Lines.OTHER_SIZE * Math.min(a, b)
-            && words(row.subList(from, k), a)
-            && words(row.subList(k, row.size()), b);
-    return two ? LineThresholds.Lines.OTHER_SIZE_GAP : LineThresholds.Lines.PIECE_GAP;
+  private static boolean areOfTwoSizes(List<Glyph> before, Glyph last, List<Glyph> after) {
+    double a = last.size();
+    double b = after.getFirst().size();
+    return Math.max(a, b) > LineThresholds.Lines.OTHER_SIZE * Math.min(a, b)
+        && words(before, a)
+        && words(after, b);
   }
 
   /** Whether there are words in a size, more than marks and numbers have letters. */

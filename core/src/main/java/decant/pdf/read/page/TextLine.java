@@ -98,6 +98,11 @@ public final class TextLine {
     return known;
   }
 
+  /** The height on the page at which its small letters have their middle. */
+  public double middle() {
+    return Anatomy.middle(baseline, size);
+  }
+
   /** Whether most of its letters are bold. */
   public boolean bold() {
     Boolean known = bold;

@@ -9,7 +9,6 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.OptionalDouble;
 import java.util.regex.Pattern;
-import java.util.stream.IntStream;
 
 /**
  * Finds tables without a grid of ruled lines: lines whose parts stand in columns, one below the
@@ -121,7 +120,7 @@ public final class AlignedTables {
   private boolean hold(WhiteColumns whole, WhiteColumns own, int from, int to) {
     return own.columns().size() >= TableThresholds.Registers.COLUMNS
         && whole.columns().size() >= own.columns().size()
-        && IntStream.range(from, to).noneMatch(k -> reachesAcross(whole, k));
+        && lines.subList(from, to).stream().noneMatch(whole::reachesAcross);
   }
 
   /** How far lines go that all are parted, without a gap among them that may part two tables. */
@@ -154,15 +153,11 @@ public final class AlignedTables {
   /** Whether lines on their own between rows are a paragraph, which reaches across columns. */
   private boolean isProse(WhiteColumns columns, int from, int to) {
     for (int k = from + 1; k < to; k++) {
-      if (reachesAcross(columns, k - 1) && reachesAcross(columns, k)) {
+      if (columns.reachesAcross(lines.get(k - 1)) && columns.reachesAcross(lines.get(k))) {
         return true;
       }
     }
     return false;
-  }
-
-  private boolean reachesAcross(WhiteColumns columns, int k) {
-    return columns.chunks(lines.get(k)).stream().anyMatch(WhiteColumns.Chunk::spans);
   }
 
   /**
@@ -252,10 +247,8 @@ public final class AlignedTables {
 
   private boolean isTable(int from, int end, WhiteColumns white) {
     List<RowLine> rows = lines.subList(from, end);
-    List<WhiteColumns.Column> columns = white.columns();
     return parted(from, end) >= TableThresholds.AlignedTables.MIN_ROWS
-        && columns.size() >= 2
-        && columns.size() <= TableThresholds.AlignedTables.MAX_COLUMNS
+        && white.areOfTable()
         && !isProse(rows, white)
         && !isListOrContents(rows, white);
   }

@@ -5,6 +5,7 @@ import decant.pdf.read.detected.Detected;
 import decant.pdf.read.page.ScannedPage;
 import decant.pdf.read.page.TextLine;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Collections;
 import java.util.IdentityHashMap;
 import java.util.List;
@@ -54,10 +55,10 @@ public final class BandedTables {
         rows.size() < TableThresholds.AlignedTables.MIN_ROWS
             && !(n >= TableThresholds.Registers.COLUMNS
                 && whole.stream().allMatch(r -> columns.chunks(r).size() == n));
-    if (few || n < 2 || n > TableThresholds.AlignedTables.MAX_COLUMNS) {
+    if (few || !columns.areOfTable()) {
       return false;
     }
-    long parted = whole.stream().filter(r -> columns.chunks(r).size() >= 2).count();
+    long parted = whole.stream().filter(columns::part).count();
     if (parted * 2 <= rows.size()) {
       return false;
     }
@@ -66,11 +67,11 @@ public final class BandedTables {
     return groups * TableThresholds.BandedTables.GROUPS <= rows.size();
   }
 
+  /** How many lines of a row have text in as many columns as any of them. */
   private static long fullLines(List<RowLine> row, WhiteColumns columns) {
-    int most = row.stream().mapToInt(l -> columns.chunks(l).size()).max().orElse(0);
-    return most < 2
-        ? 0
-        : row.stream().filter(l -> columns.chunks(l).size() >= Math.max(2, most)).count();
+    int[] chunks = row.stream().mapToInt(l -> columns.chunks(l).size()).toArray();
+    int most = Arrays.stream(chunks).max().orElse(0);
+    return most < 2 ? 0 : Arrays.stream(chunks).filter(n -> n == most).count();
   }
 
   private static Detected.Grid grid(

@@ -2,7 +2,7 @@ package decant.pdf.read.tables;
 
 import decant.pdf.read.lines.Flow;
 import decant.pdf.read.page.TextLine;
-import java.util.ArrayList;
+import java.util.BitSet;
 import java.util.List;
 
 /**
@@ -29,28 +29,26 @@ public final class Registers {
       return false;
     }
     List<RowLine> lines = table.lines();
-    var starts = new ArrayList<Integer>();
+    var starts = new BitSet();
     int parted = 0;
     for (int k = 0; k < lines.size(); k++) {
       int chunks = white.chunks(lines.get(k)).size();
       parted += chunks >= 2 ? 1 : 0;
-      if (chunks >= 2 && chunks * 2 >= n) {
-        starts.add(k);
-      }
+      starts.set(k, chunks >= 2 && chunks * 2 >= n);
     }
-    if (starts.size() < TableThresholds.AlignedTables.MIN_ROWS || starts.size() * 2 < parted) {
+    int rows = starts.cardinality();
+    if (rows < TableThresholds.AlignedTables.MIN_ROWS || rows * 2 < parted) {
       return false;
     }
     int over = 0;
     for (int c = 0; c < n; c++) {
       over = Math.max(over, runsOver(lines, white, c, starts));
     }
-    return over <= TableThresholds.Registers.RUNS_OVER * starts.size();
+    return over <= TableThresholds.Registers.RUNS_OVER * rows;
   }
 
   /** How often the text of a column runs on into a row that begins. */
-  private static int runsOver(
-      List<RowLine> lines, WhiteColumns white, int column, List<Integer> starts) {
+  private static int runsOver(List<RowLine> lines, WhiteColumns white, int column, BitSet starts) {
     double measure = white.columns().get(column).width();
     TextLine last = null;
     int over = 0;
@@ -63,7 +61,7 @@ public final class Registers {
         TextLine here = l.between(h.left(), h.right());
         boolean on =
             last != null
-                && starts.contains(k)
+                && starts.get(k)
                 && measure > TableThresholds.AlignedTables.PROSE_WIDTH * here.size()
                 && here.baseline() - last.baseline() < TableThresholds.Registers.PITCH * here.size()
                 && Flow.goesOn(last, here, measure);

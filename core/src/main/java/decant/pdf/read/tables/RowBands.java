@@ -1,7 +1,6 @@
 package decant.pdf.read.tables;
 
 import decant.model.Box;
-import decant.pdf.read.page.Anatomy;
 import decant.pdf.read.page.Painted;
 import decant.pdf.read.page.RuledLine;
 import decant.pdf.read.page.ScannedPage;
@@ -28,15 +27,9 @@ final class RowBands {
    * @param rows what stands in each, none empty
    * @param tops where each begins
    * @param bottom where the last ends
-   * @param shaded whether any row has a ground of its own
    */
   record Stack(
-      double left,
-      double right,
-      List<List<TextLine>> rows,
-      List<Double> tops,
-      double bottom,
-      boolean shaded) {}
+      double left, double right, List<List<TextLine>> rows, List<Double> tops, double bottom) {}
 
   /** A bar, or a line, which has no height. */
   private record Strip(double left, double right, double top, double bottom) {
@@ -79,13 +72,19 @@ final class RowBands {
 
   private RowBands() {}
 
-  /** Lines that reach from one left to one right edge: the height of each, down the page. */
-  record Lines(double left, double right, List<Double> at) {}
-
-  /** The lines of a page by their edges; those that no other is like are left out. */
-  static List<Lines> lines(ScannedPage page) {
+  /**
+   * For the lines with the same edges, what stands between each and the next, down the page;
+   * nothing where something reaches beyond them. Lines that no other is like are left out.
+   */
+  static List<List<List<TextLine>>> betweenLines(ScannedPage page, List<TextLine> lines) {
     return alike(joined(rules(page))).stream()
-        .map(s -> new Lines(s.getFirst().left, s.getFirst().right, edges(s)))
+        .map(s -> {
+          double left = s.getFirst().left;
+          double right = s.getFirst().right;
+          return intervals(s, overlapping(lines, left, right)).stream()
+              .map(i -> areWithin(i.lines, left, right) ? i.lines : List.<TextLine>of())
+              .toList();
+        })
         .toList();
   }
 
@@ -190,20 +189,12 @@ final class RowBands {
   private static void stacks(List<Strip> strips, List<TextLine> lines, List<Stack> out) {
     double left = strips.getFirst().left;
     double right = strips.getFirst().right;
-    List<TextLine> within =
-        lines.stream()
-            .filter(l -> l.box().right() > left && l.box().x() < right)
-            .sorted(TextLine.DOWN)
-            .toList();
+    List<TextLine> within = overlapping(lines, left, right);
     List<Interval> intervals = intervals(strips, within);
     double usual = usual(intervals);
     var run = new ArrayList<Interval>();
     for (Interval i : intervals) {
-      boolean foreign =
-          i.lines.stream()
-              .anyMatch(l ->
-                  l.box().x() < left - TableThresholds.RowBands.NEAR
-                      || l.box().right() > right + TableThresholds.RowBands.NEAR);
+      boolean foreign = !areWithin(i.lines, left, right);
       boolean empty =
           i.lines.isEmpty()
               || !i.bar && i.parted()
@@ -233,7 +224,7 @@ final class RowBands {
               top,
               bottom,
               bar,
-              lines.stream().filter(l -> middle(l) > top && middle(l) < bottom).toList()));
+              lines.stream().filter(l -> l.middle() > top && l.middle() < bottom).toList()));
     }
     return out;
   }
@@ -251,8 +242,18 @@ final class RowBands {
     return out;
   }
 
-  static double middle(TextLine l) {
-    return Anatomy.middle(l.baseline(), l.size());
+  /** What stands between two edges or reaches in there, down the page. */
+  private static List<TextLine> overlapping(List<TextLine> lines, double left, double right) {
+    return lines.stream()
+        .filter(l -> l.box().right() > left && l.box().x() < right)
+        .sorted(TextLine.DOWN)
+        .toList();
+  }
+
+  private static boolean areWithin(List<TextLine> lines, double left, double right) {
+    double near = TableThresholds.RowBands.NEAR;
+    return lines.stream()
+        .allMatch(l -> l.box().x() >= left - near && l.box().right() <= right + near);
   }
 
   private static double usual(List<Interval> intervals) {
@@ -300,7 +301,7 @@ final class RowBands {
       tops.add(bottom);
       bottom = below.getLast().baseline() + padding / 2;
     }
-    out.add(new Stack(left, right, rows, tops, bottom, run.stream().anyMatch(Interval::bar)));
+    out.add(new Stack(left, right, rows, tops, bottom));
     run.clear();
   }
 
@@ -309,19 +310,19 @@ final class RowBands {
       List<TextLine> lines, double edge, double padding, boolean up) {
     List<TextLine> side =
         lines.stream()
-            .filter(l -> up ? middle(l) < edge : middle(l) > edge)
-            .sorted(Comparator.comparingDouble(l -> Math.abs(middle(l) - edge)))
+            .filter(l -> up ? l.middle() < edge : l.middle() > edge)
+            .sorted(Comparator.comparingDouble(l -> Math.abs(l.middle() - edge)))
             .toList();
     var out = new ArrayList<TextLine>();
     double last = edge;
     for (TextLine l : side) {
       double room =
           out.isEmpty() ? padding / 2 + l.size() : l.size() * TableThresholds.RowBands.PITCH;
-      if (Math.abs(middle(l) - last) > room) {
+      if (Math.abs(l.middle() - last) > room) {
         break;
       }
       out.add(l);
-      last = middle(l);
+      last = l.middle();
     }
     out.sort(TextLine.DOWN);
     return out;
@@ -329,10 +330,7 @@ final class RowBands {
 
   private static boolean isRow(List<TextLine> lines, double left, double right) {
     return lines.size() >= 2
-        && lines.stream()
-            .allMatch(l ->
-                l.box().x() >= left - TableThresholds.RowBands.NEAR
-                    && l.box().right() <= right + TableThresholds.RowBands.NEAR)
+        && areWithin(lines, left, right)
         && RowLine.of(lines).stream().anyMatch(RowLine::parted);
   }
 }

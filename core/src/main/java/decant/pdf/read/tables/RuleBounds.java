@@ -4,6 +4,7 @@ import decant.pdf.read.page.ScannedPage;
 import decant.pdf.read.page.TextLine;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 
 /**
  * Tables between lines from side to side: one above the head, one below it, one below the last row.
@@ -17,83 +18,55 @@ final class RuleBounds {
 
   static List<AlignedTables.Found> in(ScannedPage page, List<TextLine> pieces) {
     var out = new ArrayList<AlignedTables.Found>();
-    for (RowBands.Lines l : RowBands.lines(page)) {
-      List<List<RowLine>> between = between(l, pieces);
+    for (List<List<TextLine>> here : RowBands.betweenLines(page, pieces)) {
+      List<List<RowLine>> between = here.stream().map(RowLine::of).toList();
       int k = 0;
       while (k + 1 < between.size()) {
-        int end = end(between, k);
-        if (end > k) {
-          List<RowLine> lines = between.subList(k, end).stream().flatMap(List::stream).toList();
-          WhiteColumns white = WhiteColumns.ofAll(lines);
-          if (!isSeen(lines, white)) {
-            out.add(new AlignedTables.Found(lines, white));
-          }
-        }
-        k = Math.max(k + 1, end);
+        Stretch s = stretch(between, k);
+        s.table().filter(t -> !isSeen(t)).ifPresent(out::add);
+        k = Math.max(k + 1, s.end());
       }
     }
     return out;
   }
 
-  /** Whether they are known for one table without the lines, with as many columns. */
-  private static boolean isSeen(List<RowLine> lines, WhiteColumns white) {
-    List<AlignedTables.Found> found = AlignedTables.in(lines);
+  /**
+   * What a head and the rows below it make.
+   *
+   * @param end of what is between lines and belongs to it
+   */
+  private record Stretch(int end, Optional<AlignedTables.Found> table) {}
+
+  /** Whether it is known for one table without the lines, with as many columns. */
+  private static boolean isSeen(AlignedTables.Found table) {
+    List<AlignedTables.Found> found = AlignedTables.in(table.lines());
     return found.size() == 1
-        && found.getFirst().lines().size() == lines.size()
-        && found.getFirst().columns().columns().size() >= white.columns().size();
+        && found.getFirst().lines().size() == table.lines().size()
+        && found.getFirst().columns().columns().size() >= table.columns().columns().size();
   }
 
-  /** What stands between each line and the next; empty where something reaches beyond them. */
-  private static List<List<RowLine>> between(RowBands.Lines rules, List<TextLine> pieces) {
-    var out = new ArrayList<List<RowLine>>();
-    for (int k = 1; k < rules.at().size(); k++) {
-      double top = rules.at().get(k - 1);
-      double bottom = rules.at().get(k);
-      List<TextLine> here =
-          pieces.stream()
-              .filter(p ->
-                  RowBands.middle(p) > top
-                      && RowBands.middle(p) < bottom
-                      && p.box().right() > rules.left()
-                      && p.box().x() < rules.right())
-              .toList();
-      boolean within =
-          here.stream()
-              .allMatch(p ->
-                  p.box().x() >= rules.left() - TableThresholds.RowBands.NEAR
-                      && p.box().right() <= rules.right() + TableThresholds.RowBands.NEAR);
-      out.add(within ? RowLine.of(here) : List.of());
+  /** The longest table whose head stands between a line and the next. */
+  private static Stretch stretch(List<List<RowLine>> between, int from) {
+    List<RowLine> head = between.get(from);
+    var table = new Stretch(from, Optional.empty());
+    if (head.isEmpty() || head.size() > HEAD) {
+      return table;
     }
-    return out;
-  }
-
-  /** Where the stretches end that are a table from one on; there itself if it begins none. */
-  private static int end(List<List<RowLine>> between, int from) {
-    int head = between.get(from).size();
-    if (head == 0 || head > HEAD) {
-      return from;
-    }
-    int end = from;
-    var lines = new ArrayList<>(between.get(from));
-    for (int k = from + 1; k < between.size(); k++) {
-      if (between.get(k).isEmpty()) {
-        break;
-      }
+    var lines = new ArrayList<>(head);
+    for (int k = from + 1; k < between.size() && !between.get(k).isEmpty(); k++) {
       lines.addAll(between.get(k));
-      if (!isTable(lines, head) || !isRows(between.get(k), WhiteColumns.ofAll(lines))) {
+      WhiteColumns white = WhiteColumns.ofAll(lines);
+      if (!isTable(lines, head, white) || !areRows(between.get(k), white)) {
         break;
       }
-      end = k + 1;
+      table = new Stretch(k + 1, Optional.of(new AlignedTables.Found(List.copyOf(lines), white)));
     }
-    return end;
+    return table;
   }
 
-  private static boolean isTable(List<RowLine> lines, int head) {
-    WhiteColumns white = WhiteColumns.ofAll(lines);
-    int n = white.columns().size();
+  private static boolean isTable(List<RowLine> lines, List<RowLine> head, WhiteColumns white) {
     if (lines.size() < TableThresholds.AlignedTables.MIN_ROWS
-        || n < 2
-        || n > TableThresholds.AlignedTables.MAX_COLUMNS
+        || !white.areOfTable()
         || AlignedTables.isProse(lines, white)) {
       return false;
     }
@@ -103,16 +76,13 @@ final class RuleBounds {
         return false;
       }
     }
-    return lines.subList(0, head).stream().anyMatch(l -> white.chunks(l).size() >= 2);
+    return head.stream().anyMatch(white::part);
   }
 
   /** Whether lines stand in columns, but for few that reach across. */
-  private static boolean isRows(List<RowLine> lines, WhiteColumns white) {
-    long parted = lines.stream().filter(l -> white.chunks(l).size() >= 2).count();
-    long across =
-        lines.stream()
-            .filter(l -> white.chunks(l).stream().anyMatch(WhiteColumns.Chunk::spans))
-            .count();
-    return parted > 0 && across <= TableThresholds.RuleBounds.ACROSS * lines.size();
+  private static boolean areRows(List<RowLine> lines, WhiteColumns white) {
+    long across = lines.stream().filter(white::reachesAcross).count();
+    return lines.stream().anyMatch(white::part)
+        && across <= TableThresholds.RuleBounds.ACROSS * lines.size();
   }
 }

@@ -5,7 +5,6 @@ import decant.model.look.Rule;
 import decant.pdf.read.detected.Detected;
 import decant.pdf.read.detected.Ruling;
 import decant.pdf.read.lines.Regions;
-import decant.pdf.read.page.Anatomy;
 import decant.pdf.read.page.Glyph;
 import decant.pdf.read.page.Groups;
 import decant.pdf.read.page.RuledLine;
@@ -80,7 +79,7 @@ public final class RuledTables {
   }
 
   private static boolean isInside(TextLine l, Box box) {
-    double middle = Anatomy.middle(l.baseline(), l.size());
+    double middle = l.middle();
     return middle > box.y()
         && middle < box.bottom()
         && l.box().x() > box.x() - TableThresholds.RuledTables.NEAR
@@ -286,7 +285,7 @@ public final class RuledTables {
   private static List<TextLine> linesIn(List<TextLine> lines, Box area) {
     var out = new ArrayList<TextLine>();
     for (TextLine l : lines) {
-      double middle = Anatomy.middle(l.baseline(), l.size());
+      double middle = l.middle();
       if (middle < area.y() || middle >= area.bottom()) {
         continue;
       }

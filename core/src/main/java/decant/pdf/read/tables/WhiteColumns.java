@@ -66,6 +66,21 @@ final class WhiteColumns {
         wide);
   }
 
+  /** Whether there are as many as a table has. */
+  boolean areOfTable() {
+    return columns.size() >= 2 && columns.size() <= TableThresholds.AlignedTables.MAX_COLUMNS;
+  }
+
+  /** Whether something in a line reaches from one column into another. */
+  boolean reachesAcross(RowLine l) {
+    return chunks(l).stream().anyMatch(Chunk::spans);
+  }
+
+  /** Whether gaps part what stands in a line into columns. */
+  boolean part(RowLine l) {
+    return chunks(l).size() >= 2;
+  }
+
   /** Whether a line has the parts of a row of these columns: each at an edge of its column. */
   boolean fits(RowLine l) {
     List<Chunk> chunks = chunks(l);

@@ -72,11 +72,16 @@ final class LeftOutCells {
   /** Whether a row stands on another page than the one before, or above it. */
   private static boolean begins(
       List<Detected.DetectedCell> before, List<Detected.DetectedCell> row) {
-    Optional<TextLine> a = before.stream().flatMap(c -> c.lines().stream()).findFirst();
-    Optional<TextLine> b = row.stream().flatMap(c -> c.lines().stream()).findFirst();
+    Optional<TextLine> a = first(before);
+    Optional<TextLine> b = first(row);
     return a.isPresent()
         && b.isPresent()
         && (a.get().page() != b.get().page() || b.get().baseline() < a.get().baseline() - 1);
+  }
+
+  /** The first line of a row; empty if nothing is in it. */
+  private static Optional<TextLine> first(List<Detected.DetectedCell> row) {
+    return row.stream().flatMap(c -> c.lines().stream()).findFirst();
   }
 
   private static int width(List<Detected.DetectedCell> row) {
@@ -108,10 +113,14 @@ final class LeftOutCells {
 
   /** The lines of a cell but for those that a break carries elsewhere. */
   private static List<TextLine> here(Detected.DetectedCell cell, List<Detected.DetectedCell> row) {
-    TextLine first = row.stream().flatMap(c -> c.lines().stream()).findFirst().orElseThrow();
-    return cell.lines().stream()
-        .filter(l -> l.page() == first.page() && l.baseline() >= first.baseline() - first.size())
-        .toList();
+    Optional<TextLine> begin = first(row);
+    return begin.isEmpty()
+        ? List.of()
+        : cell.lines().stream()
+            .filter(l ->
+                l.page() == begin.get().page()
+                    && l.baseline() >= begin.get().baseline() - begin.get().size())
+            .toList();
   }
 
   /** Whether columns overlap, or one is not known: then they tell nothing. */

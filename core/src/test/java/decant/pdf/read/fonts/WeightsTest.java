@@ -7,6 +7,8 @@ import decant.pdf.read.page.Glyph;
 import decant.pdf.read.page.ScannedPage;
 import decant.pdf.read.page.SourceFace;
 import decant.text.FontName;
+import decant.text.OutlineFont;
+import java.awt.Shape;
 import java.awt.geom.AffineTransform;
 import java.awt.geom.Rectangle2D;
 import java.util.ArrayList;
@@ -64,12 +66,17 @@ class WeightsTest {
     assertThat(found(face("Lato-Light", false), face("Lato-Bold", true))).isEmpty();
   }
 
+  private static OutlineFont.Letter letter(Shape outline) {
+    return new OutlineFont.Letter(outline, 300);
+  }
+
   /** A straight stroke, of a height of 700, as the letters l and I are made of. */
   private static Strokes strokes(double thick, double lean) {
-    var outline =
+    Shape outline =
         AffineTransform.getShearInstance(lean, 0)
             .createTransformedShape(new Rectangle2D.Double(40, 0, thick, 700));
-    return Strokes.of(Map.of("l", outline, "I", outline, "o", outline)).orElseThrow();
+    return Strokes.of(Map.of("l", letter(outline), "I", letter(outline), "o", letter(outline)))
+        .orElseThrow();
   }
 
   @Test
@@ -80,6 +87,6 @@ class WeightsTest {
     assertThat(strokes(126, 0.2).usual()).isCloseTo(0.18, within(0.01));
     assertThat(strokes(126, 0.2).lean()).isCloseTo(0.2, within(0.02));
     assertThat(strokes(126, 0).times(strokes(70, 0)).orElseThrow()).isCloseTo(1.8, within(0.2));
-    assertThat(Strokes.of(Map.of("o", new Rectangle2D.Double(0, 0, 70, 700)))).isEmpty();
+    assertThat(Strokes.of(Map.of("o", letter(new Rectangle2D.Double(0, 0, 70, 700))))).isEmpty();
   }
 }
