@@ -235,6 +235,9 @@ class ArchitectureTest {
     out.put("pdf.amend.line", List.of("work", "pdf.content", "pdf.read.page", "pdf.read.fonts"));
     out.put("pdf.amend.page", List.of("pdf.content", "pdf.file", "pdf.amend.line"));
     out.put(
+        "pdf.amend.setting",
+        List.of("text", "pdf.read.page", "pdf.write.fonts", "pdf.amend.line", "pdf.amend.page"));
+    out.put(
         "pdf.amend",
         List.of(
             "words",
@@ -250,6 +253,7 @@ class ArchitectureTest {
             "pdf.read",
             "pdf.amend.line",
             "pdf.amend.page",
+            "pdf.amend.setting",
             "picture",
             "pdf.choices",
             "pdf.write",
@@ -266,6 +270,7 @@ class ArchitectureTest {
             "proof",
             "blanks",
             "pdf.read.form",
+            "pdf.amend.setting",
             "pdf.amend"));
     out.put("recipe", and(published, "io", "reading", "format", "pdf.choices", "pdf.file"));
     out.put(

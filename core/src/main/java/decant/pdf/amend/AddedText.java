@@ -1,6 +1,7 @@
 package decant.pdf.amend;
 
 import decant.pdf.amend.line.LettersOfFont.Code;
+import decant.pdf.amend.setting.SubstituteFont;
 import decant.text.FontBook;
 import decant.text.FontFace;
 import java.io.ByteArrayOutputStream;

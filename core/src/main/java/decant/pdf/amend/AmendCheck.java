@@ -1,7 +1,9 @@
 package decant.pdf.amend;
 
 import decant.pdf.amend.line.FontsOfFile;
+import decant.pdf.amend.line.Letter;
 import decant.pdf.amend.line.PageLetters;
+import decant.pdf.amend.line.Plain;
 import decant.pdf.amend.line.Row;
 import decant.pdf.amend.line.Rows;
 import decant.pdf.amend.line.Search;
@@ -12,7 +14,9 @@ import decant.reading.ReadRequest;
 import decant.words.Words;
 import java.io.IOException;
 import java.util.Arrays;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import org.apache.pdfbox.cos.COSStream;
@@ -60,6 +64,15 @@ public final class AmendCheck {
                 is, after -> new AmendCheck(before, after, all, amended, touched).problem(was)));
   }
 
+  /** How many of each letter there are to be more, or less, on all pages that were changed. */
+  private final Map<Integer, Integer> letters = new HashMap<>();
+
+  /** How many places were changed, as far as the pages tell. */
+  private long places;
+
+  /** Whether marks say what letters do not: a change takes away what they say. */
+  private boolean spoken;
+
   private Optional<String> problem(ReadRequest request) throws ReadProblem, IOException {
     if (was.getNumberOfPages() != is.getNumberOfPages()) {
       return Optional.of(WORDS.say("amend-check.pages"));
@@ -71,7 +84,27 @@ public final class AmendCheck {
         return wrong;
       }
     }
-    return Optional.empty();
+    // Where replacements share words, places cannot be told apart by counting.
+    boolean told = places == amended.changed() && !spoken;
+    boolean kept = letters.values().stream().allMatch(n -> n == 0);
+    return told && !kept ? Optional.of(WORDS.say("amend-check.letters")) : Optional.empty();
+  }
+
+  private void count(List<Row> rows, int sign) {
+    for (Row r : rows) {
+      for (Letter l : r.letters()) {
+        count(l.text, sign);
+        spoken |= l.show.spoken.isPresent();
+      }
+    }
+  }
+
+  /** Hyphens come and go with the ends of lines. */
+  private void count(String text, long times) {
+    Plain.of(text)
+        .codePoints()
+        .filter(c -> !Character.isWhitespace(c) && c != '-' && c != 0xAD)
+        .forEach(c -> letters.merge(c, (int) times, Integer::sum));
   }
 
   private Optional<String> same(int k) throws IOException {
@@ -90,6 +123,8 @@ public final class AmendCheck {
   private Optional<String> words(int k) {
     List<Row> before = rows(was.getPage(k), fontsBefore);
     List<Row> after = rows(is.getPage(k), fontsAfter);
+    count(before, 1);
+    count(after, -1);
     for (Replacement r : all) {
       long left =
           amended.left().stream()
@@ -97,6 +132,9 @@ public final class AmendCheck {
               .count();
       int had = Search.in(before, r.words()).size();
       int has = Search.in(after, r.words()).size();
+      places += had - left;
+      count(r.with(), had - left);
+      count(r.words(), left - had);
       boolean comesAgain = all.stream().anyMatch(o -> says(o.with(), r.words()));
       if (has > left && !comesAgain) {
         return Optional.of(WORDS.say("amend-check.left-over", k + 1, r.words()));

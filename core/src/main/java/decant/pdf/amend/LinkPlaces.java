@@ -2,6 +2,8 @@ package decant.pdf.amend;
 
 import decant.pdf.amend.line.Letter;
 import decant.pdf.amend.line.Row;
+import decant.pdf.amend.setting.Setting;
+import java.awt.geom.Rectangle2D;
 import java.util.List;
 import org.apache.pdfbox.cos.COSArray;
 import org.apache.pdfbox.cos.COSFloat;
@@ -28,6 +30,20 @@ final class LinkPlaces {
         }
       }
     }
+  }
+
+  /** Whether a link lies over some of a line. */
+  static boolean isOn(PDPage page, Row row) {
+    Rectangle2D line = row.area(0, row.seen()).getBounds2D();
+    double middle = line.getCenterY();
+    return NotesOnPage.annotations(page).stream()
+        .filter(a -> a instanceof PDAnnotationLink && a.getRectangle() != null)
+        .map(PDAnnotation::getRectangle)
+        .anyMatch(r ->
+            r.getLowerLeftX() < line.getMaxX()
+                && r.getUpperRightX() > line.getMinX()
+                && r.getLowerLeftY() < middle
+                && r.getUpperRightY() > middle);
   }
 
   private static void follow(PDAnnotation link, Setting s) {

@@ -1,6 +1,5 @@
 package decant.pdf.amend;
 
-import decant.pdf.amend.Setting.Word;
 import decant.pdf.amend.line.Found;
 import decant.pdf.amend.line.Letter;
 import decant.pdf.amend.line.LettersOfFont;
@@ -11,19 +10,26 @@ import decant.pdf.amend.line.Row;
 import decant.pdf.amend.line.Rows;
 import decant.pdf.amend.line.Search;
 import decant.pdf.amend.line.Show;
-import java.awt.geom.Rectangle2D;
+import decant.pdf.amend.setting.Edit;
+import decant.pdf.amend.setting.LineDifference;
+import decant.pdf.amend.setting.LineRooms;
+import decant.pdf.amend.setting.Reflow;
+import decant.pdf.amend.setting.RowSetting;
+import decant.pdf.amend.setting.Setting;
+import decant.pdf.amend.setting.Setting.Word;
+import decant.pdf.amend.setting.SubstituteFont;
+import decant.text.DividedWords;
 import java.util.ArrayList;
+import java.util.Collections;
+import java.util.Comparator;
 import java.util.IdentityHashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.Set;
 import java.util.TreeSet;
-import org.apache.pdfbox.cos.COSArray;
-import org.apache.pdfbox.cos.COSBase;
-import org.apache.pdfbox.cos.COSDictionary;
-import org.apache.pdfbox.cos.COSObject;
 import org.apache.pdfbox.pdmodel.PDPage;
 
 /** Replaces words on one page: which of them can be, and how their lines stand then. */
@@ -31,14 +37,30 @@ final class PageWords {
   private final PDPage page;
   private final PageLetters.Result content;
   private final List<Row> rows;
+  private final LineRooms rooms;
   private final SubstituteFont.All substitutes;
   private final List<Left> left = new ArrayList<>();
   private final Map<Row, List<Edit>> accepted = new IdentityHashMap<>();
   private final Map<Row, Setting> settings = new IdentityHashMap<>();
   private final TreeSet<String> brought = new TreeSet<>();
+  private final List<Crowded> crowded = new ArrayList<>();
+  private final Hyphens hyphens;
   private int changed;
   private boolean smaller;
   private int lines;
+
+  /** Words that have no room in their lines, unless words below these give way. */
+  private record Crowded(Found where, List<Edit> edits, String said) {
+    private Row first() {
+      return edits.getFirst().row();
+    }
+  }
+
+  /** What a hyphen parts at the end of a line. */
+  @FunctionalInterface
+  interface Hyphens {
+    DividedWords.Hyphen between(String head, String tail);
+  }
 
   /** Thrown where a line cannot be set. */
   private static final class Unset extends Exception {
@@ -51,11 +73,14 @@ final class PageWords {
     }
   }
 
-  private PageWords(PDPage page, PageLetters.Result content, SubstituteFont.All substitutes) {
+  private PageWords(
+      PDPage page, PageLetters.Result content, SubstituteFont.All substitutes, Hyphens hyphens) {
     this.page = page;
     this.content = content;
     this.rows = Rows.of(content.letters());
+    this.rooms = new LineRooms(page, rows, content.uprights());
     this.substitutes = substitutes;
+    this.hyphens = hyphens;
   }
 
   /**
@@ -66,8 +91,9 @@ final class PageWords {
       int number,
       PageLetters.Result content,
       List<Replacement> all,
-      SubstituteFont.All substitutes) {
-    var p = new PageWords(page, content, substitutes);
+      SubstituteFont.All substitutes,
+      Hyphens hyphens) {
+    var p = new PageWords(page, content, substitutes, hyphens);
     for (Replacement r : all) {
       for (Found f : Search.in(p.rows, r.words())) {
         p.replace(f, r, number);
@@ -79,6 +105,7 @@ final class PageWords {
             .forEach(f -> p.left.add(new Left(number, r.words(), Left.Reason.RIGHT_TO_LEFT)));
       }
     }
+    p.goOn(number);
     return p;
   }
 
@@ -124,41 +151,17 @@ final class PageWords {
       PageLetters.Result content,
       int index,
       String text,
-      SubstituteFont.All substitutes) {
-    var p = new PageWords(page, content, substitutes);
+      SubstituteFont.All substitutes,
+      Hyphens hyphens) {
+    var p = new PageWords(page, content, substitutes, hyphens);
     Row row = p.rows.get(index);
     LineDifference.between(row, text)
         .ifPresent(e -> {
           Found where = new Found(List.of(new Found.Piece(row, e.from(), e.to(), 0)), true);
           p.replace(where, List.of(e), LineDifference.text(row), number);
         });
-    return p.changed > 0 && !p.smaller ? p : reflowed(p, number, index, text);
-  }
-
-  /** The same where the words that have no room go on in the lines below; else as it was. */
-  private static PageWords reflowed(PageWords before, int number, int index, String text) {
-    boolean room =
-        before.smaller || before.left.stream().anyMatch(l -> l.reason() == Left.Reason.NO_ROOM);
-    if (!room) {
-      return before;
-    }
-    var p = new PageWords(before.page, before.content, before.substitutes);
-    Row row = p.rows.get(index);
-    Optional<List<Edit>> edits =
-        new Reflow(p.rows, p::room, words -> p.width(words, row)).of(row, text);
-    if (edits.filter(e -> e.size() > 1).isEmpty()) {
-      return before;
-    }
-    var pieces = new ArrayList<Found.Piece>();
-    edits.get().forEach(e -> pieces.add(new Found.Piece(e.row(), e.from(), e.to(), pieces.size())));
-    p.replace(new Found(pieces, true), edits.get(), LineDifference.text(row), number);
-    p.lines = edits.get().size();
-    return p.changed > 0 && !p.smaller ? p : before;
-  }
-
-  private Room room(Row row) {
-    double[] reach = reach(row);
-    return Room.of(row, rows, content.uprights(), reach[0], reach[1]);
+    p.goOn(number);
+    return p;
   }
 
   /** How wide words are in the looks of a line's first letter, with the gaps it has. */
@@ -177,7 +180,7 @@ final class PageWords {
     return out + (n - 1) * RowSetting.spaceOf(first);
   }
 
-  /** How many lines were set anew; 0 for the one alone. */
+  /** How many lines were set anew where words went on in lines below; 0 if none did. */
   int lines() {
     return lines;
   }
@@ -187,28 +190,165 @@ final class PageWords {
   }
 
   private void replace(Found f, List<Edit> edits, String said, int number) {
-    Map<Row, List<Edit>> tried = new IdentityHashMap<>();
     try {
       check(f);
-      for (Edit e : edits) {
-        List<Edit> all =
-            tried.computeIfAbsent(
-                e.row(), k -> new ArrayList<>(accepted.getOrDefault(k, List.of())));
-        if (all.stream().anyMatch(o -> o.from() < e.to() && e.from() < o.to())) {
-          return; // another replacement has it already
-        }
-        all.add(e);
-        all.sort(PageChange.inOrder());
+      Map<Row, List<Edit>> tried = with(edits);
+      if (tried.isEmpty()) {
+        return; // another replacement has it already
       }
-      Map<Row, Setting> set = new IdentityHashMap<>();
-      for (Map.Entry<Row, List<Edit>> e : tried.entrySet()) {
-        set.put(e.getKey(), set(e.getKey(), e.getValue()));
+      Map<Row, Setting> set = set(tried);
+      if (set.values().stream().anyMatch(s -> s.scale() != 1)) {
+        crowded.add(new Crowded(f, edits, said));
+        return;
       }
-      accepted.putAll(tried);
-      settings.putAll(set);
+      accept(tried, set);
       changed++;
     } catch (Unset e) {
-      left.add(new Left(number, said, e.reason));
+      if (e.reason == Left.Reason.NO_ROOM) {
+        crowded.add(new Crowded(f, edits, said));
+      } else {
+        left.add(new Left(number, said, e.reason));
+      }
+    }
+  }
+
+  /** What is changed already in the lines of more changes, with these; empty if they overlap. */
+  private Map<Row, List<Edit>> with(List<Edit> more) {
+    Map<Row, List<Edit>> out = new IdentityHashMap<>();
+    for (Edit e : more) {
+      List<Edit> all =
+          out.computeIfAbsent(e.row(), k -> new ArrayList<>(accepted.getOrDefault(k, List.of())));
+      if (all.stream().anyMatch(o -> o.from() < e.to() && e.from() < o.to())) {
+        return Map.of();
+      }
+      all.add(e);
+      all.sort(PageChange.inOrder());
+    }
+    return out;
+  }
+
+  private Map<Row, Setting> set(Map<Row, List<Edit>> tried) throws Unset {
+    Map<Row, Setting> out = new IdentityHashMap<>();
+    for (Map.Entry<Row, List<Edit>> e : tried.entrySet()) {
+      out.put(e.getKey(), set(e.getKey(), e.getValue()));
+    }
+    return out;
+  }
+
+  private void accept(Map<Row, List<Edit>> tried, Map<Row, Setting> set) {
+    accepted.putAll(tried);
+    settings.putAll(set);
+    smaller |= set.values().stream().anyMatch(s -> s.scale() != 1);
+  }
+
+  /** Where lines had no room: all of a paragraph at once, else one after the other. */
+  private void goOn(int number) {
+    crowded.sort(Comparator.comparingInt(c -> rows.indexOf(c.first())));
+    while (!crowded.isEmpty()) {
+      Crowded first = crowded.getFirst();
+      if (!goOn(first, List.copyOf(crowded)) && !goOn(first, List.of(first))) {
+        crowded.remove(first);
+        settle(first, number);
+      }
+    }
+  }
+
+  /** Sets a line smaller, or leaves it. */
+  private void settle(Crowded c, int number) {
+    try {
+      Map<Row, List<Edit>> tried = with(c.edits);
+      if (tried.isEmpty()) {
+        throw new Unset(Left.Reason.NO_ROOM);
+      }
+      accept(tried, set(tried));
+      changed++;
+    } catch (Unset e) {
+      left.add(new Left(number, c.said, e.reason));
+    }
+  }
+
+  /**
+   * Lets words go on in the lines below.
+   *
+   * @param all that may be changed with the first
+   * @return whether they could
+   */
+  private boolean goOn(Crowded first, List<Crowded> all) {
+    Map<Row, List<Edit>> wanted = with(all.stream().flatMap(c -> c.edits.stream()).toList());
+    if (wanted.isEmpty()) {
+      return false;
+    }
+    Optional<Reflow.Flowed> flowed = new Reflow(rows, new OnThisPage(wanted)).from(first.first());
+    if (flowed.isEmpty()) {
+      return false;
+    }
+    Set<Row> through = Collections.newSetFromMap(new IdentityHashMap<>());
+    through.addAll(flowed.get().rows());
+    List<Crowded> done =
+        all.stream()
+            .filter(c -> c.edits.stream().anyMatch(e -> through.contains(e.row())))
+            .toList();
+    boolean within =
+        done.stream().flatMap(c -> c.edits.stream()).allMatch(e -> through.contains(e.row()));
+    if (!within) {
+      return false;
+    }
+    try {
+      Map<Row, List<Edit>> tried = new IdentityHashMap<>();
+      for (Edit e : flowed.get().edits()) {
+        check(new Found(List.of(new Found.Piece(e.row(), e.from(), e.to(), 0)), true));
+        tried.put(e.row(), List.of(e));
+      }
+      Map<Row, Setting> set = set(tried);
+      if (set.values().stream().anyMatch(s -> s.scale() != 1)) {
+        return false;
+      }
+      through.forEach(r -> {
+        accepted.remove(r);
+        settings.remove(r);
+      });
+      accept(tried, set);
+    } catch (Unset e) {
+      return false;
+    }
+    lines += flowed.get().edits().size();
+    changed += done.size();
+    crowded.removeAll(done);
+    return true;
+  }
+
+  /** The page, as words go on in its lines. */
+  private final class OnThisPage implements Reflow.Page {
+    private final Map<Row, List<Edit>> wanted;
+
+    private OnThisPage(Map<Row, List<Edit>> wanted) {
+      this.wanted = wanted;
+    }
+
+    @Override
+    public Room room(Row row) {
+      return rooms.of(row);
+    }
+
+    @Override
+    public double width(String words, Row like) {
+      return PageWords.this.width(words, like);
+    }
+
+    @Override
+    public String text(Row row) {
+      List<Edit> here = wanted.getOrDefault(row, accepted.getOrDefault(row, List.of()));
+      return LineDifference.text(row, here);
+    }
+
+    @Override
+    public boolean isLink(Row row) {
+      return LinkPlaces.isOn(page, row);
+    }
+
+    @Override
+    public DividedWords.Hyphen between(String head, String tail) {
+      return hyphens.between(head, tail);
     }
   }
 
@@ -221,33 +361,11 @@ final class PageWords {
     }
     for (Found.Piece p : f.pieces()) {
       for (Letter l : p.letters()) {
-        if (l.show.spoken.isPresent() && refers(l.show.spoken.get())) {
+        if (l.show.spoken.isPresent() && l.show.spoken.get().refers()) {
           throw new Unset(Left.Reason.MARKED);
         }
       }
     }
-  }
-
-  /** Whether what a mark says of itself cannot stand in the content (§14.6.2). */
-  private static boolean refers(Show.Spoken s) {
-    COSBase p = s.start().properties().orElse(null);
-    return !(p instanceof COSDictionary d) || holdsReference(d, 0);
-  }
-
-  private static boolean holdsReference(COSBase o, int depth) {
-    return switch (o) {
-      case COSObject r -> true;
-      case COSDictionary d ->
-          depth > 8 || d.getValues().stream().anyMatch(v -> holdsReference(v, depth + 1));
-      case COSArray a -> {
-        boolean any = depth > 8;
-        for (int k = 0; k < a.size(); k++) {
-          any |= a.get(k) != null && holdsReference(a.get(k), depth + 1);
-        }
-        yield any;
-      }
-      default -> false;
-    };
   }
 
   private Setting set(Row row, List<Edit> edits) throws Unset {
@@ -262,7 +380,7 @@ final class PageWords {
         RowSetting.of(
                 row,
                 edits,
-                room(row),
+                rooms.of(row),
                 (text, like) -> words.getOrDefault(like.show, Map.of()).get(text))
             .orElseThrow(() -> new Unset(Left.Reason.NO_ROOM));
     if (s.scale() != 1) {
@@ -270,7 +388,6 @@ final class PageWords {
       if (!named) {
         throw new Unset(Left.Reason.FONT);
       }
-      smaller = true;
     }
     return s;
   }
@@ -299,24 +416,5 @@ final class PageWords {
     double size = codes.stream().mapToDouble(Code::width).sum() * s.size();
     double spacing = s.letters() * (codes.size() - 1);
     return Math.abs((size + spacing) * s.stretch()) * like.show.scale();
-  }
-
-  /** From where to where the page reaches along a line. */
-  private double[] reach(Row row) {
-    var box = page.getCropBox();
-    var r =
-        new Rectangle2D.Double(
-            box.getLowerLeftX(), box.getLowerLeftY(), box.getWidth(), box.getHeight());
-    double cos = Math.cos(row.angle());
-    double sin = Math.sin(row.angle());
-    double least = Double.MAX_VALUE;
-    double most = -Double.MAX_VALUE;
-    for (double x : new double[] {r.getMinX(), r.getMaxX()}) {
-      for (double y : new double[] {r.getMinY(), r.getMaxY()}) {
-        least = Math.min(least, x * cos + y * sin);
-        most = Math.max(most, x * cos + y * sin);
-      }
-    }
-    return new double[] {least, most};
   }
 }

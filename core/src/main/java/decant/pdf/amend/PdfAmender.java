@@ -10,6 +10,9 @@ import decant.pdf.amend.line.Row;
 import decant.pdf.amend.line.Rows;
 import decant.pdf.amend.page.PageFrame;
 import decant.pdf.amend.page.PageStreams;
+import decant.pdf.amend.setting.LineDifference;
+import decant.pdf.amend.setting.SubstituteFont;
+import decant.pdf.amend.setting.WordsNearby;
 import decant.pdf.content.PageSpace;
 import decant.pdf.file.Increment;
 import decant.pdf.file.Rewritten;
@@ -18,7 +21,6 @@ import decant.pdf.write.pictures.PictureInFile;
 import decant.reading.ReadProblem;
 import decant.reading.ReadRequest;
 import decant.words.Words;
-import decant.work.Faults;
 import java.awt.Shape;
 import java.awt.geom.Rectangle2D;
 import java.io.IOException;
@@ -55,12 +57,14 @@ public final class PdfAmender {
   private final Set<Integer> touched = new TreeSet<>();
   private final PageStreams streams;
   private final AddedPictures added;
+  private final WordsNearby nearby;
 
   private PdfAmender(Optional<ReadRequest> request, PDDocument pdf) {
     this.request = request;
     this.pdf = pdf;
     this.streams = new PageStreams(pdf);
     this.added = new AddedPictures(pdf);
+    this.nearby = new WordsNearby(pdf, fonts);
   }
 
   /** What is done with an opened file. */
@@ -115,6 +119,7 @@ public final class PdfAmender {
     var left = new ArrayList<Left>();
     var brought = new LinkedHashSet<String>();
     var smaller = new ArrayList<Integer>();
+    var wentOn = new ArrayList<Integer>();
     var chosen = Set.copyOf(on);
     COSDictionary ofFields = resourcesOfFields();
     for (int k : on) {
@@ -123,7 +128,8 @@ public final class PdfAmender {
       }
       PDPage page = pdf.getPage(k);
       PageLetters.Result content = PageLetters.of(page, fonts);
-      PageWords words = PageWords.of(page, k + 1, content, all, substitutes);
+      PageWords words =
+          PageWords.of(page, k + 1, content, all, substitutes, (a, b) -> nearby.between(k, a, b));
       left.addAll(words.left());
       left.addAll(NotesOnPage.holding(page, k + 1, ofFields, all, fonts));
       if (words.changed() > 0) {
@@ -132,10 +138,16 @@ public final class PdfAmender {
         if (words.smaller()) {
           smaller.add(k + 1);
         }
+        if (words.lines() > 0) {
+          wentOn.add(k + 1);
+        }
         change(k, content, words, chosen);
       }
     }
-    return new Amended(changed, left, told(all, brought, smaller));
+    var told = new ArrayList<String>();
+    wentOn.forEach(k -> told.add(WORDS.say("pdf-amender.went-on-page", k)));
+    told.addAll(told(all, brought, smaller));
+    return new Amended(changed, left, told);
   }
 
   private void change(int page, PageLetters.Result content, PageWords words, Set<Integer> chosen)
@@ -300,7 +312,9 @@ public final class PdfAmender {
   public Amended change(int page, int line, String text) throws IOException {
     PDPage p = pdf.getPage(page);
     PageLetters.Result content = PageLetters.of(p, fonts);
-    PageWords words = PageWords.ofLine(p, page + 1, content, line, text, substitutes);
+    PageWords words =
+        PageWords.ofLine(
+            p, page + 1, content, line, text, substitutes, (a, b) -> nearby.between(page, a, b));
     if (words.changed() > 0) {
       change(page, content, words, Set.of(page));
     }
@@ -366,29 +380,16 @@ public final class PdfAmender {
     for (int page : smaller) {
       out.add(WORDS.say("pdf-amender.smaller", page));
     }
-    if (!touched.isEmpty() && signed()) {
+    if (!touched.isEmpty() && Signed.is(pdf)) {
       out.add(WORDS.say(keepsSigned() ? "pdf-amender.signed" : "pdf-amender.no-longer-signed"));
     }
     out.addAll(Elsewhere.saying(pdf, all));
     return out;
   }
 
-  /** Whether a change breaks a signature. */
-  private boolean signed() {
-    try {
-      return !pdf.getSignatureDictionaries().isEmpty();
-    } catch (RuntimeException e) {
-      Faults.mended("looking for signatures", e);
-      // A damaged signature is one too, where the form says that it has some (table 225).
-      COSDictionary form =
-          pdf.getDocumentCatalog().getCOSObject().getCOSDictionary(COSName.ACRO_FORM);
-      return form != null && (form.getInt(COSName.SIG_FLAGS, 0) & 1) != 0;
-    }
-  }
-
   /** Whether what was signed can stay in the file as it is, with the changes after it. */
   private boolean keepsSigned() {
-    return signed() && keepsVersions();
+    return Signed.is(pdf) && keepsVersions();
   }
 
   /** Whether the file can stay as it is within a changed one: not one that is locked or damaged. */

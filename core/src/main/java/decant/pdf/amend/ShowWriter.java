@@ -3,6 +3,8 @@ package decant.pdf.amend;
 import decant.pdf.amend.line.Letter;
 import decant.pdf.amend.line.LettersOfFont;
 import decant.pdf.amend.line.Show;
+import decant.pdf.amend.setting.Setting;
+import decant.pdf.amend.setting.SubstituteFont;
 import decant.pdf.content.Instruction;
 import decant.pdf.file.ObjectText;
 import java.io.ByteArrayOutputStream;

@@ -172,36 +172,8 @@ public final class PageLetters {
   }
 
   /** What q keeps and Q brings back. */
-  private record Kept(Transform space, Text text, Optional<Rectangle2D> within, boolean altered) {}
-
-  /** The text state (§9.3.1); empty fonts show nothing. */
-  private record Text(
-      Optional<LettersOfFont> font,
-      Optional<String> name,
-      double size,
-      double letters,
-      double words,
-      double stretch,
-      double leading,
-      double rise,
-      int mode) {
-    static final Text NONE = new Text(Optional.empty(), Optional.empty(), 0, 0, 0, 1, 0, 0, 0);
-
-    Text with(Optional<LettersOfFont> f, Optional<String> n, double s) {
-      return new Text(f, n, s, letters, words, stretch, leading, rise, mode);
-    }
-
-    Text with(String operator, double v) {
-      return switch (operator) {
-        case "Tc" -> new Text(font, name, size, v, words, stretch, leading, rise, mode);
-        case "Tw" -> new Text(font, name, size, letters, v, stretch, leading, rise, mode);
-        case "Tz" -> new Text(font, name, size, letters, words, v / 100, leading, rise, mode);
-        case "TL" -> new Text(font, name, size, letters, words, stretch, v, rise, mode);
-        case "Ts" -> new Text(font, name, size, letters, words, stretch, leading, v, mode);
-        default -> new Text(font, name, size, letters, words, stretch, leading, rise, (int) v);
-      };
-    }
-  }
+  private record Kept(
+      Transform space, TextState text, Optional<Rectangle2D> within, boolean altered) {}
 
   /** One content stream that is gone through. */
   private final class Run {
@@ -212,7 +184,7 @@ public final class PageLetters {
     private final Deque<Optional<Show.Spoken>> marks = new ArrayDeque<>();
     private final PathSoFar path = new PathSoFar();
     private Transform space;
-    private Text text = Text.NONE;
+    private TextState text = TextState.NONE;
     private Transform line = Transform.NONE;
     private Transform at = Transform.NONE;
 
@@ -280,7 +252,7 @@ public final class PageLetters {
           line = m.transform();
           at = line;
         }
-        case Instruction.NextLine n -> nextLine(0, -text.leading);
+        case Instruction.NextLine n -> nextLine(0, -text.show().leading());
         case Instruction.ShowText s -> show(s, number);
         case Instruction.PaintObject p -> paint(p);
         case Instruction.MarkStart m -> marks.push(spoken(m, number).or(this::mark));
@@ -295,7 +267,7 @@ public final class PageLetters {
         }
         case Instruction.TextEnd t -> {}
         case Instruction.Clip c -> path.clips();
-        case Instruction.Colour c -> {}
+        case Instruction.Colour c -> text = text.with(c);
         case Instruction.Shading s -> {}
         case Instruction.InlineImage b ->
             pictures.add(
@@ -403,34 +375,25 @@ public final class PageLetters {
         text = text.with("Tw", words.floatValue()).with("Tc", between.floatValue());
       }
       if (s.onNextLine()) {
-        nextLine(0, -text.leading);
+        nextLine(0, -text.show().leading());
       }
-      if (text.font.isEmpty()) {
+      if (text.font().isEmpty()) {
         return;
       }
-      LettersOfFont font = text.font.get();
-      var state =
-          new Show.State(
-              font,
-              text.name,
-              text.size,
-              text.letters,
-              text.words,
-              text.stretch,
-              text.rise,
-              text.mode);
-      var show = new Show(place, number, s, state, at.then(space), mark());
+      LettersOfFont font = text.font().get();
+      Show.State state = text.of(font);
+      var show = new Show(place, number, s, state, text.paint(), at.then(space), mark());
       double x = 0;
       List<COSBase> pieces = s.pieces();
       for (int p = 0; p < pieces.size(); p++) {
         if (pieces.get(p) instanceof COSNumber n) {
-          x -= n.floatValue() / 1000 * text.size * text.stretch;
+          x -= n.floatValue() / 1000 * state.size() * state.stretch();
         } else if (pieces.get(p) instanceof COSString string) {
           int byteAt = 0;
           for (LettersOfFont.Code c : font.codes(string.getBytes())) {
-            double width = c.width() * text.size * text.stretch;
+            double width = c.width() * state.size() * state.stretch();
             double advance =
-                width + (text.letters + (c.isWordSpace() ? text.words : 0)) * text.stretch;
+                width + (state.letters() + (c.isWordSpace() ? state.words() : 0)) * state.stretch();
             int to = byteAt + c.bytes().length;
             show.letters.add(new Letter(show, p, byteAt, to, c.text(), x, advance, width));
             byteAt = to;

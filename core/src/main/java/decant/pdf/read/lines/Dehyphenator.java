@@ -2,11 +2,10 @@ package decant.pdf.read.lines;
 
 import decant.pdf.read.page.Glyph;
 import decant.pdf.read.page.TextLine;
+import decant.text.DividedWords;
 import decant.text.EastAsian;
 import java.util.ArrayList;
-import java.util.HashSet;
 import java.util.List;
-import java.util.Set;
 import java.util.regex.Pattern;
 
 /**
@@ -16,8 +15,7 @@ import java.util.regex.Pattern;
 public final class Dehyphenator {
   private static final Pattern SPACES = Pattern.compile("\\s+");
 
-  private final Set<String> words = new HashSet<>();
-  private final Set<String> hyphenated = new HashSet<>();
+  private final DividedWords words = new DividedWords();
   private int divided;
 
   /**
@@ -26,14 +24,7 @@ public final class Dehyphenator {
   public Dehyphenator(List<List<TextLine>> lines) {
     for (List<TextLine> page : lines) {
       for (TextLine l : page) {
-        String[] parts = SPACES.split(l.text());
-        for (int k = 0; k < parts.length; k++) {
-          String w = bare(parts[k]);
-          if (k < parts.length - 1 && w.indexOf('-') > 0) {
-            hyphenated.add(w);
-          }
-          words.add(w);
-        }
+        words.learn(List.of(SPACES.split(l.text())));
       }
     }
   }
@@ -41,19 +32,6 @@ public final class Dehyphenator {
   /** How many words were divided at line ends, of the lines joined so far. */
   public int divided() {
     return divided;
-  }
-
-  /** A word in lower case without the punctuation around it; a hyphen at its end stays. */
-  private static String bare(String w) {
-    int from = 0;
-    int to = w.length();
-    while (from < to && !Character.isLetterOrDigit(w.charAt(from))) {
-      from++;
-    }
-    while (to > from && !Character.isLetterOrDigit(w.charAt(to - 1)) && w.charAt(to - 1) != '-') {
-      to--;
-    }
-    return w.substring(from, to).toLowerCase(java.util.Locale.ROOT);
   }
 
   /** The glyphs of lines one after the other, with what stands between them. */
@@ -87,11 +65,13 @@ public final class Dehyphenator {
       Glyph last = out.getLast();
       Glyph first = l.glyphs().getFirst();
       boolean hyphen =
-          endsInHyphen(last.text()) && out.size() > 1 && isLetter(out.get(out.size() - 2));
+          DividedWords.endsInHyphen(last.text())
+              && out.size() > 1
+              && isLetter(out.get(out.size() - 2));
       if (hyphen && isLowerCase(first)) {
         String head = tailWord(out);
         String tail = headWord(l.glyphs());
-        if (removeHyphen(head, tail, last.text())) {
+        if (words.between(head, last.text(), tail) != DividedWords.Hyphen.STAYS) {
           out.removeLast();
           undone[k] = true;
         }
@@ -104,22 +84,6 @@ public final class Dehyphenator {
       out.addAll(l.glyphs());
     }
     return new Joined(out, begins, undone);
-  }
-
-  private boolean removeHyphen(String head, String tail, String hyphen) {
-    if (hyphen.endsWith("\u00AD")) {
-      return true;
-    }
-    String whole = bare(head + tail);
-    String kept = bare(head + "-" + tail);
-    if (words.contains(whole)) {
-      return true;
-    }
-    return !hyphenated.contains(kept);
-  }
-
-  private static boolean endsInHyphen(String s) {
-    return !s.isEmpty() && "-\u2010\u00AD".indexOf(s.charAt(s.length() - 1)) >= 0;
   }
 
   private static String tailWord(List<Glyph> glyphs) {

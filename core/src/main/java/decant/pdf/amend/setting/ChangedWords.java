@@ -1,4 +1,4 @@
-package decant.pdf.amend;
+package decant.pdf.amend.setting;
 
 import java.util.List;
 import java.util.Optional;

@@ -1,4 +1,4 @@
-package decant.pdf.amend;
+package decant.pdf.amend.setting;
 
 import decant.pdf.amend.line.LettersOfFont.Code;
 import decant.pdf.amend.page.FreshObject;
@@ -23,7 +23,7 @@ import org.jspecify.annotations.Nullable;
 /**
  * A font that ships, with the letters that a font of the file lacks. One for each face of a file.
  */
-final class SubstituteFont {
+public final class SubstituteFont {
   private final LetterFont font;
   private @Nullable COSObject made;
 
@@ -32,11 +32,11 @@ final class SubstituteFont {
   }
 
   /** Those of one file. */
-  static final class All {
+  public static final class All {
     private final Map<FontFace, SubstituteFont> fonts = new HashMap<>();
 
     /** The one that is closest to a font of the file and has all letters of a text. */
-    Optional<SubstituteFont> closest(SourceFace face, String text) {
+    public Optional<SubstituteFont> closest(SourceFace face, String text) {
       FontBook book = FontBook.shipped();
       FontFace served = book.serve(face.family(), face.bold(), face.italic()).face();
       for (int c : text.codePoints().toArray()) {
@@ -48,17 +48,17 @@ final class SubstituteFont {
       return text.codePoints().allMatch(all::covers) ? Optional.of(of(all)) : Optional.empty();
     }
 
-    SubstituteFont of(FontFace face) {
+    public SubstituteFont of(FontFace face) {
       return fonts.computeIfAbsent(face, f -> new SubstituteFont(new LetterFont(f)));
     }
   }
 
-  String family() {
+  public String family() {
     return font.face().toString();
   }
 
   /** Codes of letters it has. */
-  List<Code> of(String text) {
+  public List<Code> of(String text) {
     var out = new ArrayList<Code>();
     text.codePoints()
         .forEach(c -> {
@@ -74,7 +74,7 @@ final class SubstituteFont {
    *
    * @param parts told of each object that came into the file
    */
-  COSObject in(COSDocument file, Consumer<COSObject> parts) throws IOException {
+  public COSObject in(COSDocument file, Consumer<COSObject> parts) throws IOException {
     COSObject known = made;
     if (known == null) {
       COSDictionary d = font.dictionary();

@@ -1,4 +1,4 @@
-package decant.pdf.amend;
+package decant.pdf.amend.setting;
 
 import decant.pdf.amend.line.Letter;
 import decant.pdf.amend.line.LettersOfFont;
@@ -20,7 +20,7 @@ import java.util.Set;
  * @param nearer by how much letters of words that come are nearer to one another, in points
  * @param tightened whether gaps or letters are nearer than they were
  */
-record Setting(
+public record Setting(
     Row row,
     Map<Letter, Double> places,
     Set<Letter> gone,
@@ -36,7 +36,7 @@ record Setting(
    * @param width on the page, in points, with the spacing between its letters
    * @param like the letter whose looks it takes
    */
-  record Word(
+  public record Word(
       String text,
       List<LettersOfFont.Code> codes,
       Optional<SubstituteFont> brought,
@@ -49,9 +49,9 @@ record Setting(
    * @param before the letter that went and whose operator shows it
    * @param u where it begins along the line
    */
-  record Placed(Word word, Letter before, double u) {}
+  public record Placed(Word word, Letter before, double u) {}
 
-  boolean holds(Letter l) {
+  public boolean holds(Letter l) {
     return gone.contains(l) || places.containsKey(l) || row.letters().contains(l);
   }
 
@@ -59,7 +59,7 @@ record Setting(
   private static final double MOVED = 0.005;
 
   /** Whether an operator shows anything of the line otherwise than before. */
-  boolean changes(Show show) {
+  public boolean changes(Show show) {
     return show.letters.stream()
         .anyMatch(l -> {
           Double u = places.get(l);
@@ -67,7 +67,7 @@ record Setting(
         });
   }
 
-  static <V> Map<Letter, V> letters() {
+  public static <V> Map<Letter, V> letters() {
     return new IdentityHashMap<>();
   }
 }

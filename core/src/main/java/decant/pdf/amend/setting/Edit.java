@@ -1,4 +1,4 @@
-package decant.pdf.amend;
+package decant.pdf.amend.setting;
 
 import decant.pdf.amend.line.Found;
 import decant.pdf.amend.line.Plain;
@@ -14,12 +14,12 @@ import java.util.stream.Collectors;
  * @param to the one after the last
  * @param text what comes in their place; empty for nothing
  */
-record Edit(Row row, int from, int to, String text) {
+public record Edit(Row row, int from, int to, String text) {
   /**
    * What is to be changed where something was found. Words keep their lines and their looks where
    * there are as many as before.
    */
-  static List<Edit> of(Found found, String with) {
+  public static List<Edit> of(Found found, String with) {
     List<String> words = with.isBlank() ? List.of() : List.of(Plain.of(with).strip().split(" +"));
     int before = found.pieces().getLast().word() + 1;
     var out = new ArrayList<Edit>();

@@ -1,11 +1,11 @@
-package decant.pdf.amend;
+package decant.pdf.amend.setting;
 
-import decant.pdf.amend.Setting.Word;
 import decant.pdf.amend.line.AmendLimits;
 import decant.pdf.amend.line.Letter;
 import decant.pdf.amend.line.LettersOfFont;
 import decant.pdf.amend.line.Room;
 import decant.pdf.amend.line.Row;
+import decant.pdf.amend.setting.Setting.Word;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.IdentityHashMap;
@@ -19,7 +19,7 @@ import java.util.function.BiFunction;
  * Sets a line anew within its room: gaps become smaller first, then letters nearer, then all of it
  * smaller; beyond that it is left.
  */
-final class RowSetting {
+public final class RowSetting {
   private final Row row;
   private final List<Part> parts = new ArrayList<>();
   private List<Letter> trailing = List.of();
@@ -50,7 +50,7 @@ final class RowSetting {
    * @param words makes a word of a text in the looks of a letter
    * @return empty if the line has no room
    */
-  static Optional<Setting> of(
+  public static Optional<Setting> of(
       Row row, List<Edit> edits, Room room, BiFunction<String, Letter, Word> words) {
     var s = new RowSetting(row);
     s.take(edits, words);
@@ -181,7 +181,7 @@ final class RowSetting {
   }
 
   /** How wide a font's space is on the page, in points. */
-  static double spaceOf(Letter like) {
+  public static double spaceOf(Letter like) {
     double width =
         like.show.state.font().of(" ").stream()
             .flatMap(List::stream)

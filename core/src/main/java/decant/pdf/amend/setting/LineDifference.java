@@ -1,4 +1,4 @@
-package decant.pdf.amend;
+package decant.pdf.amend.setting;
 
 import decant.pdf.amend.line.Row;
 import java.util.ArrayList;
@@ -6,19 +6,35 @@ import java.util.List;
 import java.util.Optional;
 
 /** What of a line is to become other words. */
-final class LineDifference {
+public final class LineDifference {
   /** A word of a line, by its letters. */
   private record Piece(String text, int from, int to) {}
 
   private LineDifference() {}
 
   /** The text of a line, its words parted by single spaces. */
-  static String text(Row row) {
+  public static String text(Row row) {
     return String.join(" ", words(row).stream().map(Piece::text).toList());
   }
 
+  /** The text of a line after changes of it, which do not reach into one another. */
+  public static String text(Row row, List<Edit> edits) {
+    var out = new StringBuilder();
+    int k = 0;
+    while (k < row.seen()) {
+      int at = k;
+      if (row.isApart(at)) {
+        out.append(' ');
+      }
+      Optional<Edit> here = edits.stream().filter(e -> e.from() == at).findFirst();
+      out.append(here.map(Edit::text).orElse(row.letters().get(at).text));
+      k = here.map(Edit::to).orElse(at + 1);
+    }
+    return String.join(" ", ChangedWords.of(out.toString()));
+  }
+
   /** The change that makes a line say a text; empty if it does already. */
-  static Optional<Edit> between(Row row, String text) {
+  public static Optional<Edit> between(Row row, String text) {
     List<Piece> was = words(row);
     return ChangedWords.between(was.stream().map(Piece::text).toList(), ChangedWords.of(text))
         .map(c -> new Edit(row, was.get(c.from()).from, was.get(c.to() - 1).to, c.text()));
