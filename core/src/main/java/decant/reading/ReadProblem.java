@@ -54,6 +54,11 @@ public final class ReadProblem extends Telling {
     return kind;
   }
 
+  /** Whether a password, or another one, opens the file. */
+  public boolean isLocked() {
+    return kind == Kind.ENCRYPTED || kind == Kind.WRONG_PASSWORD;
+  }
+
   public static ReadProblem cancelled() {
     return new ReadProblem(Kind.CANCELLED, WORDS.say("read-problem.cancelled"));
   }

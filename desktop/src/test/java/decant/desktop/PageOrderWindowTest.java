@@ -15,6 +15,8 @@ import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
 import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.pdmodel.encryption.AccessPermission;
+import org.apache.pdfbox.pdmodel.encryption.StandardProtectionPolicy;
 import org.apache.pdfbox.text.PDFTextStripper;
 import org.junit.jupiter.api.Test;
 
@@ -143,5 +145,30 @@ class PageOrderWindowTest extends WindowCase {
     List<String> now = texts(published(work, "Put in"));
     assertThat(now.get(1)).isEqualTo(texts(form).getFirst());
     assertThat(now.get(2)).isEqualTo(source.get(1));
+  }
+
+  @Test
+  void aLockedFileIsAskedForItsPassword() throws Exception {
+    Work work = rules();
+    pinAll(work);
+    Path form = folder.resolve("Locked application.pdf");
+    try (var pdf = Loader.loadPDF(copy("Berth application.pdf").toFile())) {
+      pdf.protect(new StandardProtectionPolicy("quay", "quay", new AccessPermission()));
+      pdf.save(form.toFile());
+    }
+    Window.run(() -> window.find("#page-order", PageOrderPanel.class).putIn(form));
+    window.until(() -> window.has("#notice-password"));
+    answer("storm");
+    window.until(() -> notice().contains("does not open"));
+    assertThat(order(work)).hasSize(15);
+    answer("quay");
+    window.until(() -> order(work).size() == 16);
+    window.settle();
+    assertThat(texts(published(work, "Unlocked")).get(1)).contains("Application for a berth");
+  }
+
+  private void answer(String password) throws Exception {
+    Window.run(() -> window.find("#notice-password", TextField.class).setText(password));
+    window.clickLabelled("Unlock");
   }
 }

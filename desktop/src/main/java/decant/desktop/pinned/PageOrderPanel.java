@@ -30,6 +30,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.atomic.AtomicBoolean;
+import java.util.concurrent.atomic.AtomicReference;
 import java.util.stream.Collectors;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
@@ -280,25 +281,40 @@ public final class PageOrderPanel extends VBox {
 
   /** Puts pages of another file in after the page in sight. */
   public void putIn(Path file) {
+    putIn(file, "");
+  }
+
+  private void putIn(Path file, String password) {
     String name = String.valueOf(file.getFileName());
     Optional<Pinned> after = page().flatMap(this::pinned);
     PageOrder.Book book = book();
     var range = new PageRange(some.getText());
     desk.tell(WORDS.say("page-order-panel.reading", name));
     var alike = new AtomicBoolean();
+    var locked = new AtomicReference<Optional<ReadProblem>>(Optional.empty());
     LongChange.start(
         work,
         r -> {
-          ReadRequest request = ReadRequest.of(file);
+          ReadRequest plain = ReadRequest.of(file);
+          ReadRequest request = password.isEmpty() ? plain : plain.withPassword(password);
           if (!Intake.recognise(request).equals(Formats.pages())) {
             throw new ReadProblem(
                 ReadProblem.Kind.NOT_SERVED,
                 WORDS.say("page-order-panel.not-pages", name, Formats.pages().name()));
           }
-          TakenIn taken = Intake.take(request);
+          TakenIn taken;
+          try {
+            taken = Intake.take(request);
+          } catch (ReadProblem e) {
+            if (!e.isLocked()) {
+              throw e;
+            }
+            locked.set(Optional.of(e));
+            return Optional.empty();
+          }
           Set<String> fields = fields(r.document());
           alike.set(fields(taken.document()).stream().anyMatch(fields::contains));
-          var other = new PageOrder.Other(taken, new KeptPage.InFile(file, ""), name);
+          var other = new PageOrder.Other(taken, new KeptPage.InFile(file, password), name);
           List<Integer> pages = range.select(taken.origin().pages());
           return Optional.of(PageOrder.putIn(r, book, after, other, pages));
         },
@@ -307,7 +323,7 @@ public final class PageOrderPanel extends VBox {
             desk.tell(
                 WORDS.say(
                     alike.get() ? "page-order-panel.put-alike" : "page-order-panel.put", name)),
-        () -> {});
+        () -> locked.get().ifPresent(e -> desk.askPassword(file, e, typed -> putIn(file, typed))));
   }
 
   /** What the fields of a document are called. */

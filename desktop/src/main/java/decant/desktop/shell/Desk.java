@@ -20,6 +20,7 @@ import java.util.Optional;
 import java.util.WeakHashMap;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
+import java.util.function.Consumer;
 import javafx.application.Platform;
 import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.ReadOnlyObjectProperty;
@@ -292,28 +293,36 @@ public final class Desk {
 
   /** A file could not be taken in: it is said why, and asked for a password if that would help. */
   void refused(TakingIn.Order order, ReadProblem e) {
-    boolean locked =
-        e.kind() == ReadProblem.Kind.WRONG_PASSWORD || e.kind() == ReadProblem.Kind.ENCRYPTED;
-    String told = WORDS.say("desk.about-file", order.file().getFileName(), e.getMessage());
-    if (locked) {
-      notice.set(
-          Optional.of(
-              new Notice(
-                  told,
-                  Notice.Weight.QUESTION,
-                  List.of(
-                      new Notice.Answer(
-                          WORDS.say("desk.unlock"),
-                          typed -> {
-                            dismiss();
-                            takingIn.begin(
-                                new TakingIn.Order(order.file(), typed, order.recogniser()));
-                          }),
-                      Notice.Answer.of(WORDS.say("desk.cancel"), this::dismiss)),
-                  true)));
+    if (e.isLocked()) {
+      askPassword(
+          order.file(),
+          e,
+          typed -> takingIn.begin(new TakingIn.Order(order.file(), typed, order.recogniser())));
     } else if (e.kind() != ReadProblem.Kind.CANCELLED) {
-      problem(told);
+      problem(about(order.file(), e));
     }
+  }
+
+  private static String about(Path file, ReadProblem e) {
+    return WORDS.say("desk.about-file", file.getFileName(), e.getMessage());
+  }
+
+  /** Asks for the password of a file that could not be read without it. */
+  public void askPassword(Path file, ReadProblem e, Consumer<String> typed) {
+    notice.set(
+        Optional.of(
+            new Notice(
+                about(file, e),
+                Notice.Weight.QUESTION,
+                List.of(
+                    new Notice.Answer(
+                        WORDS.say("desk.unlock"),
+                        text -> {
+                          dismiss();
+                          typed.accept(text);
+                        }),
+                    Notice.Answer.of(WORDS.say("desk.cancel"), this::dismiss)),
+                true)));
   }
 
   public void dismiss() {
@@ -322,6 +331,14 @@ public final class Desk {
 
   public void tell(String message) {
     notice.set(Optional.of(Notice.tell(message)));
+  }
+
+  /** Tells what came of its own, unless a question waits for its answer. */
+  void mention(String message) {
+    boolean asks = notice.get().filter(n -> n.weight() == Notice.Weight.QUESTION).isPresent();
+    if (!asks) {
+      tell(message);
+    }
   }
 
   void problem(String message) {

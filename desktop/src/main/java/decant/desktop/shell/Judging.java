@@ -71,15 +71,17 @@ final class Judging {
     if (!cancelled.get()) {
       Platform.runLater(() -> {
         work.judged(judged, told);
-        said(work);
+        said(work, judged);
       });
     }
   }
 
-  private void said(Work work) {
-    int pinned = PinnedPages.numbers(work.revision().document()).size();
-    if (pinned > 0 && desk.work().filter(w -> w == work).isPresent()) {
-      desk.tell(WORDS.count("judging.pinned", pinned));
+  /** Where the document was changed meanwhile, what is pinned was pinned by the person. */
+  private void said(Work work, TakenIn judged) {
+    int pinned = PinnedPages.numbers(judged.document()).size();
+    boolean held = work.revision().document() == judged.document();
+    if (pinned > 0 && held && desk.work().filter(w -> w == work).isPresent()) {
+      desk.mention(WORDS.count("judging.pinned", pinned));
     }
   }
 }
