@@ -3,6 +3,7 @@ package decant.pdf.amend;
 import decant.pdf.amend.line.ContentPlace;
 import decant.pdf.amend.line.Letter;
 import decant.pdf.amend.line.PageLetters;
+import decant.pdf.amend.line.PaintedBy;
 import decant.pdf.amend.line.PaintedPicture;
 import decant.pdf.amend.line.Show;
 import decant.pdf.amend.page.ContentParts;
@@ -14,6 +15,7 @@ import decant.pdf.content.ContentReader;
 import decant.pdf.content.ContentSplice;
 import decant.pdf.content.Instruction;
 import decant.pdf.content.ReadPage;
+import decant.pdf.content.Span;
 import decant.pdf.file.ObjectText;
 import java.awt.geom.AffineTransform;
 import java.awt.geom.NoninvertibleTransformException;
@@ -113,7 +115,7 @@ final class PageChange {
 
   /** Takes a picture away; what nothing paints any more is no longer among the resources. */
   void remove(PaintedPicture p) throws IOException {
-    put(p.place(), List.of(ContentSplice.without(p.span())));
+    put(p.place(), p.by().parts().stream().map(ContentSplice::without).toList());
     drop(p);
   }
 
@@ -130,7 +132,11 @@ final class PageChange {
     var place =
         new AffineTransform(
             wide, 0, 0, high, p.own().getCenterX() - wide / 2, p.own().getCenterY() - high / 2);
-    put(p.place(), List.of(new ContentSplice(p.span(), painting(place, name))));
+    List<Span> parts = p.by().parts();
+    var splices = new ArrayList<ContentSplice>();
+    splices.add(new ContentSplice(parts.getFirst(), painting(place, name)));
+    parts.subList(1, parts.size()).forEach(s -> splices.add(ContentSplice.without(s)));
+    put(p.place(), splices);
     resource(p.place(), COSName.XOBJECT, COSName.getPDFName(name), by);
     drop(p);
   }
@@ -157,11 +163,7 @@ final class PageChange {
       } catch (NoninvertibleTransformException e) {
         return false;
       }
-      var bytes = new ByteArrayOutputStream();
-      bytes.writeBytes(("q " + matrix(inner) + " cm ").getBytes(StandardCharsets.US_ASCII));
-      bytes.write(content(p.place()), p.span().from(), p.span().to() - p.span().from());
-      bytes.writeBytes(" Q".getBytes(StandardCharsets.US_ASCII));
-      put(p.place(), List.of(new ContentSplice(p.span(), bytes.toByteArray())));
+      put(p.place(), moved(p.by(), inner));
       return true;
     }
     if (p.hindered() || p.name().isEmpty()) {
@@ -176,6 +178,31 @@ final class PageChange {
     space.preConcatenate(by);
     add(picture, space);
     return true;
+  }
+
+  /** What an isolated painting sets is undone after it; else the space alone is. */
+  private static List<ContentSplice> moved(PaintedBy by, AffineTransform inner) throws IOException {
+    Span all = by.span();
+    AffineTransform back = inner;
+    if (!by.isolated()) {
+      try {
+        back = inner.createInverse();
+      } catch (NoninvertibleTransformException e) {
+        throw new IOException("scaled to nothing", e);
+      }
+    }
+    String before = matrix(inner) + " cm";
+    return by.isolated()
+        ? List.of(
+            ContentSplice.before(all.from(), ascii("q " + before)),
+            ContentSplice.before(all.to(), ascii("Q")))
+        : List.of(
+            ContentSplice.before(all.from(), ascii(before)),
+            ContentSplice.before(all.to(), ascii(matrix(back) + " cm")));
+  }
+
+  private static byte[] ascii(String s) {
+    return s.getBytes(StandardCharsets.US_ASCII);
   }
 
   /** What is cut by less than a point is not seen to be cut. */

@@ -85,7 +85,7 @@ public final class PageLetters {
     p.new Run(new ContentPlace.OfPage(), resources, Transform.NONE, Optional.empty(), false, 0)
         .run(content(page));
     p.speak();
-    return new Result(p.shows, p.uprights, p.pictures);
+    return new Result(p.shows, p.uprights, PathDrawings.apart(p.pictures, p.shows));
   }
 
   /**
@@ -183,6 +183,7 @@ public final class PageLetters {
     private final Deque<Kept> kept = new ArrayDeque<>();
     private final Deque<Optional<Show.Spoken>> marks = new ArrayDeque<>();
     private final PathSoFar path = new PathSoFar();
+    private final PathDrawings drawings = new PathDrawings();
     private Transform space;
     private TextState text = TextState.NONE;
     private Transform line = Transform.NONE;
@@ -215,16 +216,24 @@ public final class PageLetters {
       for (var i = reader.next(); i.isPresent() && letters < MOST_LETTERS; i = reader.next()) {
         one(i.get(), number++);
       }
+      pictures.addAll(drawings.all(place, MOST_OF_PAGE * pageArea));
+    }
+
+    private PathDrawings.Around around() {
+      return new PathDrawings.Around(space, within);
     }
 
     private void one(Instruction i, int number) {
+      drawings.other(i);
       switch (i) {
         case Instruction.Save s -> {
+          drawings.opens(s.span(), true, around());
           if (kept.size() < MOST_SAVED) {
             kept.push(new Kept(space, text, within, altered));
           }
         }
         case Instruction.Restore r -> {
+          drawings.closes(r.span(), true);
           if (!kept.isEmpty()) {
             Kept before = kept.pop();
             space = before.space;
@@ -255,25 +264,38 @@ public final class PageLetters {
         case Instruction.NextLine n -> nextLine(0, -text.show().leading());
         case Instruction.ShowText s -> show(s, number);
         case Instruction.PaintObject p -> paint(p);
-        case Instruction.MarkStart m -> marks.push(spoken(m, number).or(this::mark));
-        case Instruction.MarkEnd m -> marks.poll();
+        case Instruction.MarkStart m -> {
+          drawings.opens(m.span(), false, around());
+          marks.push(spoken(m, number).or(this::mark));
+        }
+        case Instruction.MarkEnd m -> {
+          drawings.closes(m.span(), false);
+          marks.poll();
+        }
         case Instruction.Path p -> path.add(p, space);
         case Instruction.PaintPath p -> {
           if (p.paints()) {
             uprights.addAll(path.uprights());
+            path.span(p.span())
+                .ifPresent(s -> drawings.painted(s, path.box(), path.isShaped(), around()));
           }
           within = path.within(within);
           path.clear();
         }
         case Instruction.TextEnd t -> {}
-        case Instruction.Clip c -> path.clips();
+        case Instruction.Clip c -> {
+          drawings.changes();
+          path.clips();
+        }
         case Instruction.Colour c -> text = text.with(c);
-        case Instruction.Shading s -> {}
+        case Instruction.Shading s ->
+            within.ifPresentOrElse(
+                w -> drawings.painted(s.span(), w, true, around()), drawings::other);
         case Instruction.InlineImage b ->
             pictures.add(
                 new PaintedPicture(
                     place,
-                    b.span(),
+                    PaintedBy.whole(b.span()),
                     Optional.empty(),
                     UNIT,
                     space,
@@ -343,7 +365,14 @@ public final class PageLetters {
           && COSName.IMAGE.equals(s.getDictionaryObject(COSName.SUBTYPE))) {
         pictures.add(
             new PaintedPicture(
-                place, p.span(), Optional.of(name), UNIT, space, within, hindered(s), false));
+                place,
+                PaintedBy.whole(p.span()),
+                Optional.of(name),
+                UNIT,
+                space,
+                within,
+                hindered(s),
+                false));
       }
     }
 
@@ -354,7 +383,15 @@ public final class PageLetters {
       form(place, name, s, resources, new Around(space, within, altered), depth + 1);
       Rectangle2D own = FormBox.of(s);
       var drawing =
-          new PaintedPicture(place, p.span(), Optional.of(name), own, space, within, altered, true);
+          new PaintedPicture(
+              place,
+              PaintedBy.whole(p.span()),
+              Optional.of(name),
+              own,
+              space,
+              within,
+              altered,
+              true);
       Rectangle2D at = drawing.area().getBounds2D();
       boolean large = at.getWidth() * at.getHeight() > MOST_OF_PAGE * pageArea;
       if (letters == lettersBefore && !large && !own.isEmpty() && depth == 0) {

@@ -2,6 +2,7 @@ package decant.pdf.amend.line;
 
 import decant.pdf.amend.line.PageLetters.Upright;
 import decant.pdf.content.Instruction;
+import decant.pdf.content.Span;
 import decant.pdf.content.Transform;
 import java.awt.geom.Rectangle2D;
 import java.util.ArrayList;
@@ -18,6 +19,8 @@ final class PathSoFar {
   private double fromX;
   private double fromY;
   private boolean clips;
+  private boolean shaped;
+  private int from = -1;
   private double left = Double.POSITIVE_INFINITY;
   private double right = Double.NEGATIVE_INFINITY;
   private double low = Double.POSITIVE_INFINITY;
@@ -37,16 +40,32 @@ final class PathSoFar {
     if (!clips) {
       return before;
     }
-    Rectangle2D own =
-        left > right
-            ? new Rectangle2D.Double()
-            : new Rectangle2D.Double(left, low, right - left, high - low);
+    Rectangle2D own = box();
     return Optional.of(before.map(b -> b.createIntersection(own)).orElse(own));
+  }
+
+  /** Whether any of it is round or slanted. */
+  boolean isShaped() {
+    return shaped;
+  }
+
+  /** From where it begins to the end of what paints it; empty for no path. */
+  Optional<Span> span(Span paint) {
+    return from < 0 ? Optional.empty() : Optional.of(new Span(from, paint.to()));
+  }
+
+  /** What it surrounds, on the page. */
+  Rectangle2D box() {
+    return left > right
+        ? new Rectangle2D.Double()
+        : new Rectangle2D.Double(left, low, right - left, high - low);
   }
 
   void clear() {
     uprights.clear();
     clips = false;
+    shaped = false;
+    from = -1;
     left = Double.POSITIVE_INFINITY;
     right = Double.NEGATIVE_INFINITY;
     low = Double.POSITIVE_INFINITY;
@@ -58,6 +77,9 @@ final class PathSoFar {
    */
   void add(Instruction.Path p, Transform space) {
     List<COSBase> o = p.raw().operands();
+    if (from < 0) {
+      from = p.span().from();
+    }
     switch (p.raw().operator()) {
       case "m" -> {
         fromX = number(o, 0);
@@ -68,6 +90,7 @@ final class PathSoFar {
         double x = number(o, 0);
         double y = number(o, 1);
         upright(fromX, fromY, x, y, space);
+        shaped |= isSlanted(fromX, fromY, x, y, space);
         fromX = x;
         fromY = y;
         reach(x, y, space);
@@ -89,6 +112,9 @@ final class PathSoFar {
       default -> { // curves, and what closes a path
         for (int k = 0; k + 1 < o.size(); k += 2) {
           reach(number(o, k), number(o, k + 1), space);
+          fromX = number(o, k);
+          fromY = number(o, k + 1);
+          shaped = true;
         }
       }
     }
@@ -101,6 +127,11 @@ final class PathSoFar {
     right = Math.max(right, px);
     low = Math.min(low, py);
     high = Math.max(high, py);
+  }
+
+  private static boolean isSlanted(double ax, double ay, double bx, double by, Transform space) {
+    return Math.abs(space.x(ax, ay) - space.x(bx, by)) > 0.5
+        && Math.abs(space.y(ax, ay) - space.y(bx, by)) > 0.5;
   }
 
   private void upright(double ax, double ay, double bx, double by, Transform space) {
