@@ -216,6 +216,21 @@ class PdfAmenderTest {
     assertThat(text(more.file())).contains("of a dry place ashore pays");
   }
 
+  /** A figure that is raised is the mark of a note, and no part of the word; others are. */
+  @Test
+  void wordsAreFoundBesideTheMarksOfNotes() {
+    String marked =
+        "BT /F1 12 Tf 50 700 Td (Every berth) Tj /F1 7 Tf 4 Ts (1) Tj /F1 12 Tf 0 Ts ( is let) Tj"
+            + " ET BT /F1 6 Tf 4 Ts 50 100 Td (1) Tj /F1 9 Tf 0 Ts (Seasons count) Tj ET";
+    Done d = amend(page(marked), "berth", "place");
+    assertThat(text(d.file())).contains("Every place1 is let");
+    Done first = amend(page(marked), "Seasons", "Years");
+    assertThat(text(first.file())).contains("1Years count");
+    Done part = amend(page("BT /F1 12 Tf 50 700 Td (Pontoon B1 and B) Tj ET"), "B", "C");
+    assertThat(part.amended().changed()).isOne();
+    assertThat(text(part.file())).isEqualTo("Pontoon B1 and C");
+  }
+
   @Test
   void aLineSetToTheRightEndsWhereItEnded() throws IOException {
     Path source =

@@ -199,6 +199,14 @@ public final class Search {
     return false;
   }
 
+  /** Whether a figure beside a letter is the mark of a note: raised, and smaller or not. */
+  private static boolean isMark(Letter figure, Letter beside) {
+    return !figure.text.isEmpty()
+        && Character.isDigit(figure.text.codePointAt(0))
+        && beside.text.codePoints().allMatch(Character::isLetter)
+        && figure.v - beside.v > AmendLimits.BASELINE * beside.show.size();
+  }
+
   private static boolean joins(int beside, int edge) {
     return Plain.isOfWord(beside) && Plain.isOfWord(edge);
   }
@@ -210,7 +218,8 @@ public final class Search {
     String before = row.letters().get(at - 1).text;
     return before.isEmpty()
         ? !silentWord(row, at - 1)
-        : !joins(before.codePointBefore(before.length()), wanted[0]);
+        : isMark(row.letters().get(at - 1), row.letters().get(at))
+            || !joins(before.codePointBefore(before.length()), wanted[0]);
   }
 
   /** Whether a letter that says nothing belongs to one before it that ends in a word. */
@@ -227,7 +236,8 @@ public final class Search {
     if (s.ended() || s.row.isApart(s.at)) {
       return true;
     }
-    return !joins(s.letter().text.codePointAt(0), wanted[wanted.length - 1]);
+    return s.at > 0 && isMark(s.letter(), s.row.letters().get(s.at - 1))
+        || !joins(s.letter().text.codePointAt(0), wanted[wanted.length - 1]);
   }
 
   private static boolean isHyphen(String text) {
