@@ -233,7 +233,7 @@ class ArchitectureTest {
     out.put("proof", and(and(content, layout), "publication"));
     out.put("blanks", List.of("words", "work", "model.."));
     out.put("pdf.amend.line", List.of("work", "pdf.content", "pdf.read.page", "pdf.read.fonts"));
-    out.put("pdf.amend.page", List.of("pdf.content", "pdf.file", "pdf.amend.line"));
+    out.put("pdf.amend.page", List.of("model..", "pdf.content", "pdf.file", "pdf.amend.line"));
     out.put(
         "pdf.amend.setting",
         List.of("text", "pdf.read.page", "pdf.write.fonts", "pdf.amend.line", "pdf.amend.page"));
@@ -263,6 +263,7 @@ class ArchitectureTest {
         "pin",
         and(
             and(content, layout),
+            "io",
             "publication",
             "reading",
             "picture",

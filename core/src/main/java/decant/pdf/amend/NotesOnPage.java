@@ -5,7 +5,9 @@ import decant.pdf.amend.line.PageLetters;
 import decant.pdf.amend.line.Row;
 import decant.pdf.amend.line.Rows;
 import decant.pdf.amend.line.Search;
+import decant.pdf.content.PageSpace;
 import decant.work.Faults;
+import java.awt.geom.Rectangle2D;
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.Collections;
@@ -18,6 +20,7 @@ import org.apache.pdfbox.cos.COSDictionary;
 import org.apache.pdfbox.cos.COSName;
 import org.apache.pdfbox.cos.COSStream;
 import org.apache.pdfbox.cos.COSString;
+import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPage;
 import org.apache.pdfbox.pdmodel.interactive.annotation.PDAnnotation;
 import org.jspecify.annotations.Nullable;
@@ -86,6 +89,21 @@ final class NotesOnPage {
       }
       case null, default -> {}
     }
+  }
+
+  /** Resources of fields that have none of their own. */
+  static COSDictionary resources(PDDocument pdf) {
+    COSDictionary form =
+        pdf.getDocumentCatalog().getCOSObject().getCOSDictionary(COSName.ACRO_FORM);
+    COSDictionary own = form == null ? null : form.getCOSDictionary(COSName.DR);
+    return own == null ? new COSDictionary() : own;
+  }
+
+  /** Whether a field that is seen lies over a place of a page, as it is shown. */
+  static boolean isUnderField(PDPage page, Rectangle2D place) {
+    return annotations(page).stream()
+        .filter(a -> "Widget".equals(a.getSubtype()) && !a.isHidden() && a.getRectangle() != null)
+        .anyMatch(a -> PageSpace.shown(page, a.getRectangle()).intersects(place));
   }
 
   /** The objects of all that lies over a page. */

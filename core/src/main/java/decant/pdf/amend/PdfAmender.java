@@ -14,20 +14,17 @@ import decant.pdf.amend.setting.LineDifference;
 import decant.pdf.amend.setting.SubstituteFont;
 import decant.pdf.amend.setting.WordsNearby;
 import decant.pdf.content.PageSpace;
-import decant.pdf.file.Increment;
 import decant.pdf.file.Rewritten;
 import decant.pdf.read.OpenedPdf;
 import decant.pdf.write.pictures.PictureInFile;
 import decant.reading.ReadProblem;
 import decant.reading.ReadRequest;
 import decant.words.Words;
-import java.awt.Shape;
 import java.awt.geom.Rectangle2D;
 import java.io.IOException;
 import java.io.OutputStream;
-import java.nio.file.Files;
-import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.Collections;
 import java.util.IdentityHashMap;
 import java.util.LinkedHashSet;
@@ -35,6 +32,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
+import java.util.function.IntUnaryOperator;
 import org.apache.pdfbox.cos.COSBase;
 import org.apache.pdfbox.cos.COSDictionary;
 import org.apache.pdfbox.cos.COSName;
@@ -55,6 +53,11 @@ public final class PdfAmender {
   private final SubstituteFont.All substitutes = new SubstituteFont.All();
   private final List<PageChange.FontEntry> wanted = new ArrayList<>();
   private final Set<Integer> touched = new TreeSet<>();
+
+  /** Objects that came back from changed copies, and others than pages that are changed by it. */
+  private final List<COSObject> taken = new ArrayList<>();
+
+  private final Set<COSBase> also = Collections.newSetFromMap(new IdentityHashMap<>());
   private final PageStreams streams;
   private final AddedPictures added;
   private final WordsNearby nearby;
@@ -121,7 +124,7 @@ public final class PdfAmender {
     var smaller = new ArrayList<Integer>();
     var wentOn = new ArrayList<Integer>();
     var chosen = Set.copyOf(on);
-    COSDictionary ofFields = resourcesOfFields();
+    COSDictionary ofFields = NotesOnPage.resources(pdf);
     for (int k : on) {
       if (request.isPresent()) {
         request.get().checkpoint();
@@ -159,9 +162,6 @@ public final class PdfAmender {
     touched.add(page);
   }
 
-  /**
-   * @param chosen the pages that may be changed, from 0
-   */
   private PageChange changing(int page, Set<Integer> chosen) {
     return new PageChange(
         pdf.getPage(page), streams.used(), form -> streams.isElsewhere(form, chosen));
@@ -181,7 +181,7 @@ public final class PdfAmender {
     }
     var pictures = new ArrayList<PagePicture>();
     for (PaintedPicture x : content.pictures()) {
-      pictures.add(new PagePicture(pictures.size(), box(p, x.area()), x.isDrawing()));
+      pictures.add(new PagePicture(pictures.size(), PageFrame.box(p, x.area()), x.isDrawing()));
     }
     return new PageParts(lines, pictures, PdfFields.on(pdf, p));
   }
@@ -215,7 +215,8 @@ public final class PdfAmender {
     PDPage p = pdf.getPage(page);
     PictureInFile painted = added.of(picture, at);
     var own = new Rectangle2D.Double(0, 0, painted.width(), painted.height());
-    changing(page, Set.of(page)).add(painted.stream(), PageSpace.standing(p, own, area(at)));
+    changing(page, Set.of(page))
+        .add(painted.stream(), PageSpace.standing(p, own, PageFrame.area(at)));
     touched.add(page);
   }
 
@@ -224,10 +225,7 @@ public final class PdfAmender {
    * there.
    */
   public boolean isUnderField(int page, Box place) {
-    PDPage p = pdf.getPage(page);
-    return NotesOnPage.annotations(p).stream()
-        .filter(a -> "Widget".equals(a.getSubtype()) && !a.isHidden() && a.getRectangle() != null)
-        .anyMatch(a -> PageSpace.shown(p, a.getRectangle()).intersects(area(place)));
+    return NotesOnPage.isUnderField(pdf.getPage(page), PageFrame.area(place));
   }
 
   /**
@@ -270,7 +268,7 @@ public final class PdfAmender {
   }
 
   private static Box box(PDPage page, Row row) {
-    return box(page, row.area(0, row.seen()));
+    return PageFrame.box(page, row.area(0, row.seen()));
   }
 
   /**
@@ -283,7 +281,8 @@ public final class PdfAmender {
   public boolean movePicture(int page, int picture, Box to) throws IOException {
     PDPage p = pdf.getPage(page);
     PaintedPicture of = picture(page, picture);
-    boolean moved = changing(page, Set.of(page)).move(of, PageSpace.moving(p, of.area(), area(to)));
+    boolean moved =
+        changing(page, Set.of(page)).move(of, PageSpace.moving(p, of.area(), PageFrame.area(to)));
     if (moved) {
       touched.add(page);
     }
@@ -292,15 +291,6 @@ public final class PdfAmender {
 
   private PaintedPicture picture(int page, int picture) {
     return PageLetters.of(pdf.getPage(page), fonts).pictures().get(picture);
-  }
-
-  private static Rectangle2D area(Box b) {
-    return new Rectangle2D.Double(b.x(), b.y(), b.width(), b.height());
-  }
-
-  private static Box box(PDPage page, Shape area) {
-    Rectangle2D r = PageSpace.shown(page, area);
-    return new Box(r.getX(), r.getY(), r.getWidth(), r.getHeight());
   }
 
   /**
@@ -349,6 +339,45 @@ public final class PdfAmender {
     Rewritten.write(pdf, out);
   }
 
+  /**
+   * Takes pages over from a copy of the file in which they were changed.
+   *
+   * @param copy needs no password
+   * @param pages of the copy, from 0
+   * @param place where each of its pages stands in the file
+   * @throws ReadProblem if the copy cannot be read
+   */
+  public void takeBack(byte[] copy, Collection<Integer> pages, IntUnaryOperator place)
+      throws ReadProblem {
+    OpenedPdf.in(
+        copy,
+        changed -> {
+          var from = new ChangedCopy(pdf, changed, place, taken::add, also::add);
+          for (int k : pages) {
+            if (from.take(k)) {
+              touched.add(place.applyAsInt(k));
+            }
+          }
+          return touched;
+        });
+  }
+
+  /** Puts the pages in another order. @param order all of them, from 0 */
+  public void order(List<Integer> order) {
+    also.addAll(PagesOrder.give(pdf, order));
+    List<Integer> moved = touched.stream().map(order::indexOf).toList();
+    touched.clear();
+    touched.addAll(moved);
+  }
+
+  /** What is to be said of signatures of the file. */
+  public List<String> ofSignatures() {
+    boolean broken = (!touched.isEmpty() || !also.isEmpty()) && Signed.is(pdf);
+    return broken
+        ? List.of(WORDS.say(keepsSigned() ? "pdf-amender.signed" : "pdf-amender.no-longer-signed"))
+        : List.of();
+  }
+
   /** Turns a page as it is shown, clockwise; what paints it stays. @param quarters of a turn */
   public void turn(int page, int quarters) {
     PageFrame.turn(pdf.getPage(page), quarters);
@@ -361,15 +390,8 @@ public final class PdfAmender {
    * @param to on the page as it is shown, in points
    */
   public void crop(int page, Box to) {
-    PageFrame.crop(pdf.getPage(page), area(to));
+    PageFrame.crop(pdf.getPage(page), PageFrame.area(to));
     touched.add(page);
-  }
-
-  private COSDictionary resourcesOfFields() {
-    COSDictionary form =
-        pdf.getDocumentCatalog().getCOSObject().getCOSDictionary(COSName.ACRO_FORM);
-    COSDictionary own = form == null ? null : form.getCOSDictionary(COSName.DR);
-    return own == null ? new COSDictionary() : own;
   }
 
   private List<String> told(List<Replacement> all, Set<String> brought, List<Integer> smaller) {
@@ -380,9 +402,7 @@ public final class PdfAmender {
     for (int page : smaller) {
       out.add(WORDS.say("pdf-amender.smaller", page));
     }
-    if (!touched.isEmpty() && Signed.is(pdf)) {
-      out.add(WORDS.say(keepsSigned() ? "pdf-amender.signed" : "pdf-amender.no-longer-signed"));
-    }
+    out.addAll(ofSignatures());
     out.addAll(Elsewhere.saying(pdf, all));
     return out;
   }
@@ -412,7 +432,8 @@ public final class PdfAmender {
   public void write(OutputStream out, boolean old) throws IOException {
     List<COSObject> fresh = finish();
     if (old && keepsVersions() || keepsSigned()) {
-      increment(request.orElseThrow().file(), fresh, out);
+      var pages = new PagesIncrement(pdf, touched, also);
+      pages.write(request.orElseThrow().file(), fresh, out);
     } else {
       Rewritten.write(pdf, out);
     }
@@ -420,27 +441,10 @@ public final class PdfAmender {
 
   /** Puts the fonts in that are brought, now that all of their letters are known. */
   private List<COSObject> finish() throws IOException {
-    var fresh = new ArrayList<COSObject>();
+    var fresh = new ArrayList<>(taken);
     for (PageChange.FontEntry e : wanted) {
       e.fonts().setItem(e.name(), e.font().in(pdf.getDocument(), fresh::add));
     }
     return fresh;
-  }
-
-  private void increment(Path file, List<COSObject> fresh, OutputStream out) throws IOException {
-    Set<COSBase> all = Collections.newSetFromMap(new IdentityHashMap<>());
-    for (int k : touched) {
-      PDPage p = pdf.getPage(k);
-      all.add(p.getCOSObject());
-      all.addAll(PageStreams.contentsOf(p));
-      all.addAll(PageStreams.formsOf(p));
-      NotesOnPage.annotations(p).forEach(a -> all.add(a.getCOSObject()));
-    }
-    var increment = new Increment(pdf.getDocument());
-    increment.change(all);
-    fresh.forEach(increment::add);
-    try (var in = Files.newInputStream(file)) {
-      increment.write(in, out);
-    }
   }
 }

@@ -65,7 +65,7 @@ public final class Deflated {
   }
 
   /** The bytes of a stream object as they stand in the file, before encryption. */
-  static byte[] rawBytes(COSStream s) throws IOException {
+  public static byte[] rawBytes(COSStream s) throws IOException {
     if (!s.hasData()) {
       return new byte[0];
     }

@@ -108,7 +108,7 @@ public final class Increment {
   }
 
   /**
-   * Writes the file with what was changed and added.
+   * Writes the file with what was changed and added; as it was, if nothing is.
    *
    * @param source the bytes that the file was read from
    */
@@ -119,6 +119,9 @@ public final class Increment {
     for (int n = source.read(buffer); n > 0; n = source.read(buffer)) {
       out.write(java.util.Arrays.copyOf(buffer, n));
       last = buffer[n - 1];
+    }
+    if (changed.isEmpty()) {
+      return;
     }
     if (last != '\n' && last != '\r') {
       out.ascii("\n");

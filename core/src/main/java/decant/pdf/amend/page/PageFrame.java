@@ -1,6 +1,8 @@
 package decant.pdf.amend.page;
 
+import decant.model.Box;
 import decant.pdf.content.PageSpace;
+import java.awt.Shape;
 import java.awt.geom.Rectangle2D;
 import org.apache.pdfbox.pdmodel.PDPage;
 import org.apache.pdfbox.pdmodel.common.PDRectangle;
@@ -32,5 +34,15 @@ public final class PageFrame {
   /** Numbers that are the same when they were written and read again. */
   private static float hundredths(double d) {
     return Math.round(d * 100) / 100f;
+  }
+
+  /** Where something stands on a page as it is shown. */
+  public static Box box(PDPage page, Shape area) {
+    Rectangle2D r = PageSpace.shown(page, area);
+    return new Box(r.getX(), r.getY(), r.getWidth(), r.getHeight());
+  }
+
+  public static Rectangle2D area(Box b) {
+    return new Rectangle2D.Double(b.x(), b.y(), b.width(), b.height());
   }
 }
