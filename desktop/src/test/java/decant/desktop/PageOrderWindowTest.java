@@ -8,10 +8,13 @@ import decant.desktop.pinned.PageOrderPanel;
 import decant.desktop.shell.Work;
 import decant.recipe.PagesKept;
 import java.io.IOException;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import javafx.scene.control.Button;
+import javafx.scene.control.CheckBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
 import org.apache.pdfbox.Loader;
@@ -145,6 +148,32 @@ class PageOrderWindowTest extends WindowCase {
     List<String> now = texts(published(work, "Put in"));
     assertThat(now.get(1)).isEqualTo(texts(form).getFirst());
     assertThat(now.get(2)).isEqualTo(source.get(1));
+  }
+
+  @Test
+  void thePdfIsWrittenWithItsChangedPages() throws Exception {
+    Work work = rules();
+    assertThat(off("#page-write-file")).isTrue();
+    pinAll(work);
+    fire("#page-turn-right");
+    window.until(
+        () -> work.layout().pages().getFirst().width() > work.layout().pages().getFirst().height());
+    fire("#page-write-file");
+    window.until(() -> notice().contains("is written"));
+    assertThat(notice()).contains("1 page is changed").doesNotContain("edition before");
+    Path first = work.draftProperty().get().folder().resolve("Berth rules amended.pdf");
+    List<String> source = texts(work.source());
+    assertThat(texts(first).subList(1, 15)).isEqualTo(source.subList(1, 15));
+    Window.run(() -> window.find("#page-keep-old", CheckBox.class).setSelected(true));
+    fire("#page-write-file");
+    window.until(() -> notice().contains("edition before is inside"));
+    byte[] was = Files.readAllBytes(work.source());
+    Path second = work.draftProperty().get().folder().resolve("Berth rules amended 2.pdf");
+    assertThat(Arrays.copyOf(Files.readAllBytes(second), was.length)).isEqualTo(was);
+    try (var pdf = Loader.loadPDF(second.toFile())) {
+      assertThat(pdf.getPage(0).getRotation()).isEqualTo(90);
+      assertThat(pdf.getPage(1).getRotation()).isZero();
+    }
   }
 
   @Test

@@ -33,8 +33,10 @@ import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.concurrent.atomic.AtomicReference;
 import java.util.stream.Collectors;
 import javafx.scene.control.Button;
+import javafx.scene.control.CheckBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
+import javafx.scene.control.Tooltip;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
@@ -60,6 +62,9 @@ public final class PageOrderPanel extends VBox {
   private final List<Button> onPage;
   private final List<Button> onOrder;
   private final Button pinAll;
+  private final Button write;
+  private final CheckBox keepOld = new CheckBox(WORDS.say("page-order-panel.keep-old"));
+  private final ChangedPdf changed;
 
   /**
    * @param view shows the pages; what is done is done to the one in its middle
@@ -89,6 +94,14 @@ public final class PageOrderPanel extends VBox {
             act("page-later", "page-order-panel.later", () -> move(1)),
             act("page-away", "page-order-panel.away", this::away),
             act("page-put-in", "page-order-panel.put-in", this::choose));
+    changed = new ChangedPdf(desk, work);
+    write =
+        act(
+            "page-write-file",
+            "page-order-panel.write-file",
+            () -> changed.write(keepOld.isSelected()));
+    write.setTooltip(new Tooltip(WORDS.say("page-order-panel.write-hint")));
+    keepOld.setId("page-keep-old");
     pinAll = act("page-pin-all", "page-order-panel.pin-all", this::pinAll);
     to.setId("page-to");
     to.setPrefColumnCount(4);
@@ -112,6 +125,7 @@ public final class PageOrderPanel extends VBox {
             second,
             row(new Label(WORDS.say("page-order-panel.to")), to),
             row(onOrder.getLast(), some),
+            row(write, keepOld),
             pinAll,
             says);
     inSight.atRest(work.layoutProperty(), this::refresh);
@@ -162,6 +176,8 @@ public final class PageOrderPanel extends VBox {
     onOrder.forEach(b -> b.setDisable(!free));
     to.setDisable(!free);
     some.setDisable(!free);
+    write.setDisable(!free);
+    keepOld.setDisable(!free);
     pinAll.setVisible(!free);
     pinAll.setManaged(!free);
     says.setText(
