@@ -55,28 +55,48 @@ public final class PageOrder {
    * @throws IOException if the source is not there any more
    */
   public static Revision moved(Revision r, Book book, Pinned page, int by) throws IOException {
-    var all = new ArrayList<>(complete(r.document(), book).sections());
+    List<Section> all = complete(r.document(), book).sections();
     int from = at(all, page);
     int to = Math.clamp(from + (long) by, 0, all.size() - 1);
-    if (to == from) {
-      return r;
-    }
-    all.add(to, all.remove(from));
-    return ordered(r, WORDS.say("page-order.move"), all);
+    return placed(r, book, List.of(page), to > from ? to + 1 : to);
   }
 
   /**
-   * Takes a page away, as one act that can be undone.
+   * Puts pages together before another one, in the order that they have, as one act that can be
+   * undone.
    *
-   * @return empty if it is the only one
+   * @param before the number of that page as they stand now, from 0; how many there are for the end
    * @throws IOException if the source is not there any more
    */
-  public static Optional<Revision> without(Revision r, Book book, Pinned page) throws IOException {
-    var left = new ArrayList<>(complete(r.document(), book).sections());
-    left.remove(at(left, page));
+  public static Revision placed(Revision r, Book book, List<Pinned> pages, int before)
+      throws IOException {
+    List<Section> all = complete(r.document(), book).sections();
+    List<Section> going = these(all, pages);
+    var left = new ArrayList<>(all);
+    left.removeAll(going);
+    int to = (int) all.stream().limit(before).filter(s -> !going.contains(s)).count();
+    left.addAll(to, going);
+    return left.equals(all) ? r : ordered(r, WORDS.say("page-order.move"), left);
+  }
+
+  /**
+   * Takes pages away, as one act that can be undone.
+   *
+   * @return empty if there are no others
+   * @throws IOException if the source is not there any more
+   */
+  public static Optional<Revision> without(Revision r, Book book, List<Pinned> pages)
+      throws IOException {
+    List<Section> all = complete(r.document(), book).sections();
+    var left = new ArrayList<>(all);
+    left.removeAll(these(all, pages));
     return left.isEmpty()
         ? Optional.empty()
         : Optional.of(ordered(r, WORDS.say("page-order.away"), left));
+  }
+
+  private static List<Section> these(List<Section> all, List<Pinned> pages) {
+    return all.stream().filter(s -> pages.stream().anyMatch(s::is)).toList();
   }
 
   /** A document with all pages of its source, unless their order was given before. */
@@ -112,29 +132,30 @@ public final class PageOrder {
   }
 
   /**
-   * Turns a pinned page, as one act that can be undone.
+   * Turns pinned pages, as one act that can be undone.
    *
    * @param quarters of a turn, clockwise
-   * @throws ReadProblem if its file cannot be read
+   * @throws ReadProblem if a file of theirs cannot be read
    */
-  public static Revision turned(Revision r, Pinned page, int quarters) throws ReadProblem {
-    return changed(
-        r,
-        WORDS.say("page-order.turn"),
-        page,
-        pdf -> pdf.turn(page.page(), quarters),
-        s -> {
-          Map<NodeId, Box> places = new HashMap<>(page.places());
-          double w = s.page().width();
-          double h = s.page().height();
-          for (int k = 0; k < Math.floorMod(quarters, 4); k++) {
-            double high = h;
-            places.replaceAll((id, b) -> new Box(high - b.bottom(), b.x(), b.height(), b.width()));
-            h = w;
-            w = high;
-          }
-          return new Shown(w, h, places);
-        });
+  public static Revision turned(Revision r, List<Pinned> pages, int quarters) throws ReadProblem {
+    Document d = r.document();
+    for (Pinned page : pages) {
+      d = changed(d, page, pdf -> pdf.turn(page.page(), quarters), s -> turned(s, page, quarters));
+    }
+    return AmendedPages.changed(r, WORDS.say("page-order.turn"), d);
+  }
+
+  private static Shown turned(Section s, Pinned page, int quarters) {
+    Map<NodeId, Box> places = new HashMap<>(page.places());
+    double w = s.page().width();
+    double h = s.page().height();
+    for (int k = 0; k < Math.floorMod(quarters, 4); k++) {
+      double high = h;
+      places.replaceAll((id, b) -> new Box(high - b.bottom(), b.x(), b.height(), b.width()));
+      h = w;
+      w = high;
+    }
+    return new Shown(w, h, places);
   }
 
   /**
@@ -155,10 +176,9 @@ public final class PageOrder {
       return Optional.empty();
     }
     var box = new Box(x, y, width, height);
-    return Optional.of(
+    Document cropped =
         changed(
-            r,
-            WORDS.say("page-order.crop"),
+            r.document(),
             page,
             pdf -> pdf.crop(page.page(), box),
             s -> {
@@ -167,7 +187,8 @@ public final class PageOrder {
                   .forEach((id, b) ->
                       places.put(id, new Box(b.x() - x, b.y() - y, b.width(), b.height())));
               return new Shown(width, height, places);
-            }));
+            });
+    return Optional.of(AmendedPages.changed(r, WORDS.say("page-order.crop"), cropped));
   }
 
   /** How large a page is shown, and where its blocks stand on it. */
@@ -177,20 +198,17 @@ public final class PageOrder {
     Shown of(Section before);
   }
 
-  private static Revision changed(
-      Revision r, String name, Pinned was, PageFile.Amendment change, Showing showing)
-      throws ReadProblem {
+  private static Document changed(
+      Document d, Pinned was, PageFile.Amendment change, Showing showing) throws ReadProblem {
     Pinned now = PageFile.amended(was, change);
-    Document d =
-        PageFile.with(
-            r.document(),
-            was,
-            s -> {
-              Shown shown = showing.of(s);
-              return s.withPage(s.page().withSize(shown.width, shown.height))
-                  .withPinned(now.in(now.file(), shown.places));
-            });
-    return AmendedPages.changed(r, name, d);
+    return PageFile.with(
+        d,
+        was,
+        s -> {
+          Shown shown = showing.of(s);
+          return s.withPage(s.page().withSize(shown.width, shown.height))
+              .withPinned(now.in(now.file(), shown.places));
+        });
   }
 
   /**

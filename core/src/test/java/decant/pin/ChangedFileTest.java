@@ -161,7 +161,7 @@ class ChangedFileTest {
   @Test
   void theEditionBeforeStaysInsideByteByByte() throws Exception {
     Revision r = changed(PinnedSample.all(Samples.taken(RULES), RULES));
-    r = PageOrder.turned(r, page(r, 3), 1);
+    r = PageOrder.turned(r, List.of(page(r, 3)), 1);
     ChangedFile.Written w = write(r, RULES, "", true);
     assertThat(w.pages()).isEqualTo(2);
     checked(w.file());
@@ -193,7 +193,7 @@ class ChangedFileTest {
         assertThat(is.getNumberOfPages()).isEqualTo(was.getNumberOfPages());
       }
     }
-    Revision fewer = PageOrder.without(r, book, page(r, 0)).orElseThrow();
+    Revision fewer = PageOrder.without(r, book, List.of(page(r, 0))).orElseThrow();
     assertThat(ChangedFile.hindrance(fewer.document(), taken.origin().pages()))
         .get()
         .asString()

@@ -137,7 +137,7 @@ class PageOrderTest {
   @Test
   void aPageIsTakenAwayAndStaysAway() throws Exception {
     List<String> before = texts(RULES);
-    Revision r = PageOrder.without(revision, book, page(revision, 1)).orElseThrow();
+    Revision r = PageOrder.without(revision, book, List.of(page(revision, 1))).orElseThrow();
     var expected = new ArrayList<>(before);
     expected.remove(1);
     for (List<String> now : bothWays(r)) {
@@ -157,7 +157,7 @@ class PageOrderTest {
   @Test
   void theOnlyPageStays() throws Exception {
     pinAll(FORM);
-    assertThat(PageOrder.without(revision, book, page(revision, 0))).isEmpty();
+    assertThat(PageOrder.without(revision, book, List.of(page(revision, 0)))).isEmpty();
   }
 
   /** A page without any text is no part of what was read, and is not lost for that. */
@@ -205,7 +205,7 @@ class PageOrderTest {
 
   @Test
   void aPageIsTurnedWithWhatItShows() throws Exception {
-    Revision r = PageOrder.turned(revision, page(revision, 0), 1);
+    Revision r = PageOrder.turned(revision, List.of(page(revision, 0)), 1);
     var paper = r.document().sections().getFirst().page();
     assertThat(paper.width()).isCloseTo(841.89, within(0.1));
     assertThat(paper.height()).isCloseTo(595.28, within(0.1));
@@ -223,7 +223,7 @@ class PageOrderTest {
     Box line = AmendedPages.parts(page(r, 0)).lines().getFirst().box();
     assertThat(line.height()).isGreaterThan(line.width());
     Pinned whole = page(r, 0);
-    Revision back = PageOrder.turned(r, whole, 3);
+    Revision back = PageOrder.turned(r, List.of(whole), 3);
     page(back, 0)
         .places()
         .forEach((id, b) ->
@@ -245,7 +245,7 @@ class PageOrderTest {
     assertThat(texts(out).getFirst()).isEqualTo(texts(RULES).getFirst());
     assertThat(PageOrder.cropped(revision, page(revision, 0), new Box(700, 0, 50, 50))).isEmpty();
     // Of a part again, and of a page that is turned.
-    Revision turned = PageOrder.turned(r, page(r, 0), 1);
+    Revision turned = PageOrder.turned(r, List.of(page(r, 0)), 1);
     Revision again =
         PageOrder.cropped(turned, page(turned, 0), new Box(0, 0, 150, 400)).orElseThrow();
     try (PDDocument pdf =
@@ -255,6 +255,40 @@ class PageOrderTest {
       // The left of the turned part is the lower half of it.
       assertThat(crop.getLowerLeftY()).isCloseTo(841.89f - 350, within(0.1f));
       assertThat(crop.getHeight()).isCloseTo(150, within(0.1f));
+    }
+  }
+
+  @Test
+  void severalPagesGoElsewhereTogether() throws Exception {
+    List<String> source = texts(RULES);
+    List<Pinned> two = List.of(page(revision, 1), page(revision, 3));
+    Revision later = PageOrder.placed(revision, book, two, 6);
+    for (List<String> now : bothWays(later)) {
+      assertThat(now.subList(0, 7))
+          .containsExactly(
+              source.get(0),
+              source.get(2),
+              source.get(4),
+              source.get(5),
+              source.get(1),
+              source.get(3),
+              source.get(6));
+    }
+    assertThat(later.undo().document().sections()).isEqualTo(revision.document().sections());
+    Revision first = PageOrder.placed(revision, book, two, 0);
+    assertThat(texts(published(new Layouter(FontBook.shipped()).layout(first.document()))))
+        .startsWith(source.get(1), source.get(3), source.get(0), source.get(2));
+    assertThat(PageOrder.placed(revision, book, List.of(page(revision, 1)), 2)).isSameAs(revision);
+    Revision end = PageOrder.placed(revision, book, two, source.size());
+    assertThat(page(end, source.size() - 1).page()).isEqualTo(3);
+    Revision gone = PageOrder.without(revision, book, two).orElseThrow();
+    assertThat(gone.document().sections()).hasSize(source.size() - 2);
+    Revision turned = PageOrder.turned(revision, two, 1);
+    assertThat(turned.undo().document()).isEqualTo(revision.document());
+    for (int k = 0; k < 5; k++) {
+      var was = revision.document().sections().get(k).page();
+      var is = turned.document().sections().get(k).page();
+      assertThat(is.width()).isEqualTo(k == 1 || k == 3 ? was.height() : was.width());
     }
   }
 

@@ -101,7 +101,7 @@ class PageTextsTest {
   @ValueSource(ints = {1, 2, 3})
   void textStandsUprightOnATurnedPage(int quarters) throws Exception {
     Revision all = PinnedSample.all(Samples.taken(RULES), RULES);
-    Revision turned = PageOrder.turned(all, first(all), quarters);
+    Revision turned = PageOrder.turned(all, List.of(first(all)), quarters);
     Revision r =
         PageTexts.put(turned, first(turned), "Upright", at(200, 300)).orElseThrow().revision();
     double[] word = word(published(r.document(), "turned"), "Upright");

@@ -201,10 +201,10 @@ class WorkFileTest {
                 PinnedPages.unlocked(file),
                 PinnedPages.askedAll(file)));
     r = PageOrder.moved(r, book, page(r, 4), -3);
-    r = PageOrder.without(r, book, page(r, 9)).orElseThrow();
+    r = PageOrder.without(r, book, List.of(page(r, 9))).orElseThrow();
     var other = new PageOrder.Other(Samples.taken(form), new KeptPage.InFile(form, ""), "form");
     r = PageOrder.putIn(r, book, Optional.of(page(r, 0)), other, List.of(0));
-    r = PageOrder.turned(r, page(r, 0), 1);
+    r = PageOrder.turned(r, List.of(page(r, 0)), 1);
     var work = new TakenIn(r.document(), taken.findings(), taken.origin());
     WorkFile.write(file(), new UnsavedWork(source, work, Optional.empty()), "");
     Document back = WorkFile.read(file(), "").taken().document();

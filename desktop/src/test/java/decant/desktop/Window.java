@@ -236,6 +236,11 @@ final class Window implements AutoCloseable {
     PagesView view = find(pages, PagesView.class);
     Point2D from = on(() -> view.localToScreen(view.viewPoint(page, x1, y1).orElseThrow()));
     Point2D to = on(() -> view.localToScreen(view.viewPoint(page, x2, y2).orElseThrow()));
+    drag(from, to);
+  }
+
+  /** The same between places on the screen. */
+  void drag(Point2D from, Point2D to) {
     int before = clicksArrived.get();
     run(() -> {
       robot.mouseMove(from);

@@ -52,6 +52,7 @@ public final class PageOrderPanel extends VBox {
 
   private final Desk desk;
   private final Work work;
+  private final PageActs acts;
   private final PagesView view;
   private final CropDrag crop;
   private final TextPlacing writing;
@@ -68,11 +69,13 @@ public final class PageOrderPanel extends VBox {
 
   /**
    * @param view shows the pages; what is done is done to the one in its middle
+   * @param all shows all of them, small
    */
-  public PageOrderPanel(Desk desk, Work work, PagesView view, InSight inSight) {
+  public PageOrderPanel(Desk desk, Work work, PagesView view, InSight inSight, Runnable all) {
     super(8);
     this.desk = desk;
     this.work = work;
+    this.acts = new PageActs(desk, work);
     this.view = view;
     this.crop = new CropDrag(view, this::crop);
     this.writing = new TextPlacing(view, work, desk::tell);
@@ -120,7 +123,7 @@ public final class PageOrderPanel extends VBox {
     second.getChildren().addAll(onOrder.subList(0, 3));
     getChildren()
         .addAll(
-            which,
+            row(which, act("page-all", "page-order-panel.all-small", all)),
             first,
             second,
             row(new Label(WORDS.say("page-order-panel.to")), to),
@@ -160,7 +163,7 @@ public final class PageOrderPanel extends VBox {
   }
 
   private Optional<Pinned> pinned(int page) {
-    return work.layout().pinnedAt(page);
+    return acts.pinned(page);
   }
 
   private void refresh() {
@@ -171,7 +174,7 @@ public final class PageOrderPanel extends VBox {
     Optional<Integer> page = page();
     which.setText(page.map(p -> WORDS.say("page-order-panel.page", p + 1, all)).orElse(""));
     boolean isPinned = page.flatMap(this::pinned).isPresent();
-    boolean free = PageOrder.isFree(work.revision().document());
+    boolean free = acts.areFree();
     onPage.forEach(b -> b.setDisable(!isPinned));
     onOrder.forEach(b -> b.setDisable(!free));
     to.setDisable(!free);
@@ -191,23 +194,8 @@ public final class PageOrderPanel extends VBox {
                         isPinned ? "page-order-panel.some-flow" : "page-order-panel.flows"));
   }
 
-  private PageOrder.Book book() {
-    return new PageOrder.Book(
-        work.taken().origin(), new KeptPage.InFile(work.source(), work.password()));
-  }
-
-  private void start(LongChange.Change change, String done, String refused) {
-    LongChange.start(work, change, desk::tell, () -> desk.tell(done), () -> desk.tell(refused));
-  }
-
   private void turn(int quarters) {
-    page()
-        .flatMap(this::pinned)
-        .ifPresent(p ->
-            start(
-                r -> Optional.of(PageOrder.turned(r, p, quarters)),
-                WORDS.say("page-order-panel.turned"),
-                ""));
+    page().ifPresent(p -> acts.turn(List.of(p), quarters));
   }
 
   private void begin(Runnable turn) {
@@ -219,7 +207,7 @@ public final class PageOrderPanel extends VBox {
     pinned(page)
         .ifPresentOrElse(
             p ->
-                start(
+                acts.start(
                     r -> PageOrder.cropped(r, p, box),
                     WORDS.say("page-order-panel.cropped"),
                     WORDS.say("page-order-panel.too-small")),
@@ -245,33 +233,22 @@ public final class PageOrderPanel extends VBox {
     if (goal == at) {
       return;
     }
-    pinned(at)
-        .ifPresent(p ->
-            LongChange.start(
-                work,
-                r -> Optional.of(PageOrder.moved(r, book(), p, goal - at)),
-                desk::tell,
-                () -> {
-                  to.clear();
-                  desk.tell(WORDS.say("page-order-panel.moved", goal + 1));
-                  view.reveal(goal, 0, 40); // it stays in sight
-                },
-                () -> {}));
+    acts.place(
+        List.of(at),
+        goal > at ? goal + 1 : goal,
+        now -> {
+          to.clear();
+          view.reveal(now, 0, 40); // it stays in sight
+        });
   }
 
   private void away() {
-    page()
-        .flatMap(this::pinned)
-        .ifPresent(p ->
-            start(
-                r -> PageOrder.without(r, book(), p),
-                WORDS.say("page-order-panel.gone"),
-                WORDS.say("page-order-panel.only")));
+    page().ifPresent(p -> acts.away(List.of(p)));
   }
 
   private void pinAll() {
-    PageOrder.Book book = book();
-    start(
+    PageOrder.Book book = acts.book();
+    acts.start(
         r -> {
           Revision after =
               Pinning.pin(
@@ -303,7 +280,7 @@ public final class PageOrderPanel extends VBox {
   private void putIn(Path file, String password) {
     String name = String.valueOf(file.getFileName());
     Optional<Pinned> after = page().flatMap(this::pinned);
-    PageOrder.Book book = book();
+    PageOrder.Book book = acts.book();
     var range = new PageRange(some.getText());
     desk.tell(WORDS.say("page-order-panel.reading", name));
     var alike = new AtomicBoolean();

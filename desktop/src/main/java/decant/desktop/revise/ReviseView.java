@@ -10,6 +10,7 @@ import decant.desktop.page.PageEditor;
 import decant.desktop.page.PagesView;
 import decant.desktop.page.PublishedPages;
 import decant.desktop.page.RememberedZoom;
+import decant.desktop.pinned.AllPages;
 import decant.desktop.pinned.PageOrderPanel;
 import decant.desktop.pinned.PinnedLines;
 import decant.desktop.shell.Actions;
@@ -62,6 +63,7 @@ public final class ReviseView implements Stage {
   private final BorderPane middle = new BorderPane();
   private final PagesView pages = new PagesView();
   private final PageEditor editor;
+  private final AllPages all;
   private final FindBar find;
   private final LookLaying laying;
   private final InSight inSight = new InSight();
@@ -98,7 +100,8 @@ public final class ReviseView implements Stage {
     below.add("side-styles", WORDS.say("revise-view.styles"), styles, ofStyles);
     below.add("side-details", WORDS.say("revise-view.details"), details, ofDetails);
     var ofPages = new InSight();
-    var order = new PageOrderPanel(desk, work, pages, ofPages);
+    this.all = new AllPages(desk, work, inSight, this::leaveAll);
+    var order = new PageOrderPanel(desk, work, pages, ofPages, this::showAll);
     editor.drawOver(order::over);
     below.add(
         "side-pages",
@@ -179,6 +182,26 @@ public final class ReviseView implements Stage {
           new FormPanel(work, filling, new FormActs(desk, work, filling), ofForm, this::reveal),
           ofForm);
     }
+  }
+
+  /** Shows all pages in the place of the one. */
+  private void showAll() {
+    int page =
+        pages
+            .pagePoint(pages.getWidth() / 2, pages.viewHeight() / 2)
+            .map(PagesView.PagePoint::page)
+            .filter(p -> p < work.layout().pages().size())
+            .orElse(0);
+    middle.setCenter(all);
+    all.show(page);
+  }
+
+  private void leaveAll(int page) {
+    seePages();
+    if (page >= 0) {
+      pages.reveal(page, 0, 40);
+    }
+    pages.requestFocus();
   }
 
   /** Makes a mark in the place of the pages. */
@@ -340,6 +363,11 @@ public final class ReviseView implements Stage {
         "",
         () -> current.get().isPresent(),
         () -> current.get().ifPresent(ReviseView::makeMark));
+    actions.add(
+        "all-pages",
+        "",
+        () -> current.get().isPresent(),
+        () -> current.get().ifPresent(ReviseView::showAll));
     zoom(
         actions,
         "zoom-in",
