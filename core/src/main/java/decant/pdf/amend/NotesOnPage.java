@@ -43,18 +43,18 @@ final class NotesOnPage {
       }
       boolean field = "Widget".equals(a.getSubtype());
       Left.Reason reason = field ? Left.Reason.IN_FIELD : Left.Reason.IN_NOTE;
-      if (shown(a) instanceof COSStream form) {
-        List<Row> rows = Rows.of(PageLetters.of(form, around, fonts).letters());
-        for (Replacement r : all) {
-          Search.in(rows, r.words()).forEach(f -> out.add(new Left(number, r.words(), reason)));
-        }
-        continue;
-      }
+      // A field may show its value in looks that are drawn anew from it (§12.7.4.3).
       List<String> said = field ? values(a.getCOSObject()) : written(a);
+      List<Row> rows =
+          shown(a) instanceof COSStream form
+              ? Rows.of(PageLetters.of(form, around, fonts).letters())
+              : List.of();
       for (Replacement r : all) {
-        if (said.stream().anyMatch(WholeWords.said(r.words()))) {
-          out.add(new Left(number, r.words(), reason));
+        int times = Search.in(rows, r.words()).size();
+        if (times == 0 && said.stream().anyMatch(WholeWords.said(r.words()))) {
+          times = 1;
         }
+        out.addAll(Collections.nCopies(times, new Left(number, r.words(), reason)));
       }
     }
     return out;
