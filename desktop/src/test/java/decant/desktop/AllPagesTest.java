@@ -93,6 +93,9 @@ class AllPagesTest extends WindowCase {
   @Test
   void severalAreMovedTurnedAndTakenAwayByKeysAndButtons() {
     pinAndShow();
+    click(4);
+    window.until(
+        () -> window.find("#page-order-which", Label.class).getText().startsWith("Page 4 "));
     click(1);
     window.press(KeyCode.SHIFT, KeyCode.RIGHT);
     window.until(() -> says().startsWith("2 of 15"));

@@ -62,6 +62,7 @@ final class Screenshots {
       }
       if (!only.equals("runs")) {
         pinned(w, scratch.resolve("Berth application.pdf"), out.resolve("revise-pinned.png"));
+        allPages(w, scratch.resolve("Berth rules.pdf"), out.resolve("revise-all-pages.png"));
         mark(w, out.resolve("revise-mark.png"));
         write(w, out.resolve("revise-write.png"));
       }
@@ -291,6 +292,25 @@ final class Screenshots {
     } catch (decant.reading.ReadProblem e) {
       throw new IOException(e);
     }
+    pause(1500);
+    w.picture(picture);
+    w.press(KeyCode.ESCAPE);
+  }
+
+  /** All pages of a document, some of them chosen. */
+  private static void allPages(Window w, Path rules, Path picture) throws IOException {
+    Work work = w.takeIn(rules);
+    w.until(() -> work.judgingProperty().get() == Work.Judged.DONE);
+    w.go(StageName.REVISE);
+    Window.run(() -> w.find("#side-pages", ToggleButton.class).fire());
+    w.until(() -> w.has("#page-pin-all"));
+    Window.run(() -> w.find("#page-pin-all", Button.class).fire());
+    w.until(() -> !w.find("#page-later", Button.class).isDisabled());
+    Window.run(() -> w.desk.dismiss());
+    Window.run(() -> w.find("#page-all", Button.class).fire());
+    pause(600);
+    w.press(KeyCode.RIGHT);
+    w.press(KeyCode.SHIFT, KeyCode.RIGHT);
     pause(1500);
     w.picture(picture);
     w.press(KeyCode.ESCAPE);

@@ -44,6 +44,7 @@ public final class AllPages extends BorderPane {
   private final Work work;
   private final PageActs acts;
   private final IntConsumer open;
+  private final IntConsumer goes;
   private final TilePane grid = new TilePane(GAP, GAP);
   private final ScrollPane scroll = new ScrollPane(grid);
   private final Region mark = new Region();
@@ -63,8 +64,10 @@ public final class AllPages extends BorderPane {
 
   /**
    * @param open called with the page to be shown large; -1 for the one that was shown
+   * @param goes called with the page that is chosen, which the side is about then
    */
-  public AllPages(Desk desk, Work work, InSight inSight, IntConsumer open) {
+  public AllPages(Desk desk, Work work, InSight inSight, IntConsumer open, IntConsumer goes) {
+    this.goes = goes;
     this.work = work;
     this.acts = new PageActs(desk, work);
     this.open = open;
@@ -174,6 +177,7 @@ public final class AllPages extends BorderPane {
             ? WORDS.count("all-pages.chosen", chosen.size(), count())
             : WORDS.say("all-pages.stay"));
     pages.forEach(p -> p.choose(chosen.contains(p.page())));
+    goes.accept(at);
   }
 
   // Choosing and dragging.

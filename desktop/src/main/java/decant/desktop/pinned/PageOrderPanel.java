@@ -128,7 +128,8 @@ public final class PageOrderPanel extends VBox {
             second,
             row(new Label(WORDS.say("page-order-panel.to")), to),
             row(onOrder.getLast(), some),
-            row(write, keepOld),
+            write,
+            keepOld,
             pinAll,
             says);
     inSight.atRest(work.layoutProperty(), this::refresh);

@@ -100,7 +100,9 @@ public final class ReviseView implements Stage {
     below.add("side-styles", WORDS.say("revise-view.styles"), styles, ofStyles);
     below.add("side-details", WORDS.say("revise-view.details"), details, ofDetails);
     var ofPages = new InSight();
-    this.all = new AllPages(desk, work, inSight, this::leaveAll);
+    this.all =
+        new AllPages(
+            desk, work, inSight, this::leaveAll, p -> pages.reveal(p, 0, pages.viewHeight()));
     var order = new PageOrderPanel(desk, work, pages, ofPages, this::showAll);
     editor.drawOver(order::over);
     below.add(
