@@ -62,9 +62,9 @@ final class Screenshots {
       }
       if (!only.equals("runs")) {
         pinned(w, scratch.resolve("Berth application.pdf"), out.resolve("revise-pinned.png"));
-        allPages(w, scratch.resolve("Berth rules.pdf"), out.resolve("revise-all-pages.png"));
         mark(w, out.resolve("revise-mark.png"));
         write(w, out.resolve("revise-write.png"));
+        allPages(w, scratch.resolve("Berth rules.pdf"), out.resolve("revise-all-pages.png"));
       }
       if (!only.isEmpty()) {
         System.exit(0); // only that was asked for

@@ -27,6 +27,7 @@ public final class FlatBlanks {
     var words = new PageWordsAround(lines, page.glyphs());
     var out = new ArrayList<FlatBlank>();
     if (page.rules().size() <= FormMeasures.MOST && page.shapes().size() <= FormMeasures.MOST) {
+      CellBlanks.of(page, words).forEach(b -> add(out, b));
       LineBlanks.of(page, words).forEach(b -> add(out, b));
       BoxBlanks.of(page, words).forEach(b -> add(out, b));
     }

@@ -46,6 +46,11 @@ final class FormMeasures {
   /** Edges are the same that are this near. */
   static final double EDGE = 3;
 
+  /** A grid is to be filled in where so many of its rows are, and this share of them. */
+  static final int ROWS = 2;
+
+  static final double MOST_ROWS = 0.6;
+
   /** Cells for one letter each stand this near one another, so many of them. */
   static final double COMB = 3;
 

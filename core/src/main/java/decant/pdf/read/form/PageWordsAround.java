@@ -18,6 +18,19 @@ record PageWordsAround(List<TextLine> lines, List<Glyph> glyphs) {
     return glyphs.stream().noneMatch(g -> !g.isSpace() && !g.text().equals("_") && meets(g, place));
   }
 
+  /** What stands in a place, line by line; signs that hold it open do not count. */
+  String in(Box place) {
+    return lines.stream()
+        .map(l ->
+            l.glyphs().stream()
+                .filter(g -> !g.text().equals("_") && meets(g, place))
+                .map(Glyph::text)
+                .collect(Collectors.joining()))
+        .filter(t -> !t.isBlank())
+        .collect(Collectors.joining(" "))
+        .strip();
+  }
+
   private static boolean meets(Glyph g, Box b) {
     double middle = g.x() + g.width() / 2;
     double height = g.baseline() - 0.3 * g.size();

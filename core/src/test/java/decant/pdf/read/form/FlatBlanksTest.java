@@ -158,6 +158,79 @@ class FlatBlanksTest {
     assertThat(all.getLast().area().width()).isCloseTo(84, within(1.5));
   }
 
+  /** A grid of lines, with words in the cells of some rows. */
+  private static void grid(Page p, double[] xs, double top, double high, String[]... rows)
+      throws IOException {
+    for (double x : xs) {
+      p.line(x, top, x, top + rows.length * high);
+    }
+    for (int r = 0; r <= rows.length; r++) {
+      p.line(xs[0], top + r * high, xs[xs.length - 1], top + r * high);
+    }
+    for (int r = 0; r < rows.length; r++) {
+      for (int c = 0; c < rows[r].length; c++) {
+        p.text(xs[c] + 4, top + r * high + 15, rows[r][c]);
+      }
+    }
+  }
+
+  @Test
+  void cellsBesideWordsAreFilledIn() throws IOException {
+    List<FlatBlank> all =
+        blanks(p ->
+            grid(
+                p,
+                new double[] {72, 200, 300, 380, 500},
+                100,
+                22,
+                new String[] {"Name", "", "Berth", ""},
+                new String[] {"Vessel", "", "Length (m)", ""},
+                new String[] {"Telephone", "", "Date", ""}));
+    assertThat(names(all))
+        .containsExactly(
+            "TEXT Name",
+            "TEXT Berth",
+            "TEXT Vessel",
+            "TEXT Length (m)",
+            "TEXT Telephone",
+            "TEXT Date");
+    assertThat(all.getFirst().area().x()).isCloseTo(201, within(1.5));
+    assertThat(all.getFirst().area().width()).isCloseTo(98, within(2.0));
+  }
+
+  @Test
+  void rowsBelowHeadsAreFilledIn() throws IOException {
+    List<FlatBlank> all =
+        blanks(p ->
+            grid(
+                p,
+                new double[] {72, 120, 300, 500},
+                100,
+                22,
+                new String[] {"No.", "Crew member", "Remarks"},
+                new String[] {"1", "", ""},
+                new String[] {"2", "", ""}));
+    assertThat(names(all))
+        .containsExactly(
+            "TEXT Crew member 1", "TEXT Remarks 1", "TEXT Crew member 2", "TEXT Remarks 2");
+  }
+
+  @Test
+  void registersWithGapsAreNoForms() throws IOException {
+    List<FlatBlank> all =
+        blanks(p ->
+            grid(
+                p,
+                new double[] {72, 160, 260, 360, 500},
+                100,
+                22,
+                new String[] {"Vessel", "Berth", "Length", "Remarks"},
+                new String[] {"Gull", "A 4", "7.20", ""},
+                new String[] {"Tern", "A 5", "", ""},
+                new String[] {"Plover", "", "6.80", "Winter"}));
+    assertThat(all).isEmpty();
+  }
+
   @Test
   void fullBoxesAndFramesAreNoBlanks() throws IOException {
     List<FlatBlank> all =
