@@ -2,10 +2,10 @@ package decant.pdf.amend;
 
 import decant.pdf.amend.line.ContentPlace;
 import decant.pdf.amend.line.Letter;
-import decant.pdf.amend.line.PageLetters;
 import decant.pdf.amend.line.PaintedBy;
 import decant.pdf.amend.line.PaintedPicture;
 import decant.pdf.amend.line.Show;
+import decant.pdf.amend.line.UnpackedContent;
 import decant.pdf.amend.page.ContentParts;
 import decant.pdf.amend.page.PageEnd;
 import decant.pdf.amend.setting.Edit;
@@ -278,7 +278,7 @@ final class PageChange {
   private byte[] content(ContentPlace place) throws IOException {
     return switch (place) {
       case ContentPlace.OfPage o -> ReadPage.Unpacked.of(page).bytes();
-      case ContentPlace.OfForm f -> PageLetters.bytes((COSStream) own(f));
+      case ContentPlace.OfForm f -> UnpackedContent.of((COSStream) own(f));
     };
   }
 
@@ -287,7 +287,7 @@ final class PageChange {
       case ContentPlace.OfPage p -> ContentParts.change(page.getCOSObject(), splices, used);
       case ContentPlace.OfForm f -> {
         COSStream s = (COSStream) own(f);
-        ContentParts.put(s, ContentSplice.all(PageLetters.bytes(s), splices));
+        ContentParts.put(s, ContentSplice.all(UnpackedContent.of(s), splices));
       }
     }
   }

@@ -164,6 +164,22 @@ class PathDrawingsTest {
     assertThat(left.width).isCloseTo(60, within(2));
   }
 
+  /** A thick line covers more than its path, and what shows twice would change twice. */
+  @Test
+  void thickLinesCountAndWhatShowsTwiceIsNotMoved() {
+    byte[] thick = new RawPdf().page("20 w 100 600 m 150 620 l S").bytes();
+    assertThat(boxes(thick))
+        .singleElement()
+        .satisfies(b -> {
+          assertThat(b.width()).isCloseTo(70, within(0.1));
+          assertThat(b.height()).isCloseTo(40, within(0.1));
+        });
+    RawPdf once = new RawPdf().form(ARROW + TEXT).page("/X1 Do");
+    assertThat(boxes(once.bytes())).hasSize(1);
+    RawPdf twice = new RawPdf().form(ARROW + TEXT).page("/X1 Do 1 0 0 1 0 50 cm /X1 Do");
+    assertThat(boxes(twice.bytes())).isEmpty();
+  }
+
   @Test
   void statesAndMarksThatCrossTellOfNoDrawing() {
     byte[] source = new RawPdf().page("q /Artifact BMC 1 0 0 rg " + ARROW + " Q EMC").bytes();

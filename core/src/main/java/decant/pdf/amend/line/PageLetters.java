@@ -3,16 +3,14 @@ package decant.pdf.amend.line;
 import decant.pdf.content.Blending;
 import decant.pdf.content.ContentReader;
 import decant.pdf.content.Instruction;
-import decant.pdf.content.ReadPage;
 import decant.pdf.content.Transform;
 import java.awt.geom.Rectangle2D;
-import java.io.IOException;
-import java.io.InputStream;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Deque;
 import java.util.IdentityHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import org.apache.pdfbox.cos.COSArray;
 import org.apache.pdfbox.cos.COSBase;
@@ -36,9 +34,6 @@ public final class PageLetters {
   private static final int MOST_SAVED = 10_000;
   private static final int MOST_LETTERS = 400_000;
 
-  /** Content that is unpacked, in bytes; more is no page but a bomb. */
-  private static final int MOST_BYTES = 64 << 20;
-
   /** What covers more of a page is its ground, not a drawing on it. */
   private static final double MOST_OF_PAGE = 0.7;
 
@@ -48,6 +43,7 @@ public final class PageLetters {
   private final List<Show> shows = new ArrayList<>();
   private final List<Upright> uprights = new ArrayList<>();
   private final List<PaintedPicture> pictures = new ArrayList<>();
+  private final Map<COSStream, Integer> painted = new IdentityHashMap<>();
   private int forms;
   private int letters;
   private double pageArea;
@@ -83,9 +79,9 @@ public final class PageLetters {
     PDRectangle crop = page.getCropBox();
     p.pageArea = crop.getWidth() * (double) crop.getHeight();
     p.new Run(new ContentPlace.OfPage(), resources, Transform.NONE, Optional.empty(), false, 0)
-        .run(content(page));
+        .run(UnpackedContent.of(page));
     p.speak();
-    return new Result(p.shows, p.uprights, PathDrawings.apart(p.pictures, p.shows));
+    return new Result(p.shows, p.uprights, PathDrawings.apart(p.pictures, p.shows, p.painted));
   }
 
   /**
@@ -123,16 +119,6 @@ public final class PageLetters {
     static final Around NOTHING = new Around(Transform.NONE, Optional.empty(), false);
   }
 
-  /** Nothing where there is far more than a page has. */
-  private static byte[] content(PDPage page) {
-    try (InputStream in = page.getContents()) {
-      byte[] some = in == null ? new byte[0] : in.readNBytes(MOST_BYTES + 1);
-      return some.length > MOST_BYTES ? new byte[0] : some;
-    } catch (IOException e) {
-      return ReadPage.Unpacked.of(page).bytes(); // what could be unpacked of it
-    }
-  }
-
   private void form(
       ContentPlace in,
       COSName name,
@@ -143,6 +129,7 @@ public final class PageLetters {
     if (depth >= DEEPEST || ++forms > MOST_FORMS) {
       return;
     }
+    painted.merge(form, 1, Integer::sum);
     COSDictionary own = form.getCOSDictionary(COSName.RESOURCES);
     Transform own2 = FormBox.matrix(form);
     new Run(
@@ -152,28 +139,16 @@ public final class PageLetters {
             around.within,
             around.altered,
             depth)
-        .run(bytes(form));
-  }
-
-  public static byte[] bytes(COSStream s) {
-    var out = new java.io.ByteArrayOutputStream();
-    try (var in = s.createInputStream()) {
-      byte[] buffer = new byte[1 << 16];
-      for (int n = in.read(buffer); n > 0 && out.size() <= MOST_BYTES; n = in.read(buffer)) {
-        out.write(buffer, 0, n);
-      }
-      if (out.size() > MOST_BYTES) {
-        return new byte[0];
-      }
-    } catch (IOException e) {
-      return out.toByteArray(); // what could be unpacked of it
-    }
-    return out.toByteArray();
+        .run(UnpackedContent.of(form));
   }
 
   /** What q keeps and Q brings back. */
   private record Kept(
-      Transform space, TextState text, Optional<Rectangle2D> within, boolean altered) {}
+      Transform space,
+      TextState text,
+      double wide,
+      Optional<Rectangle2D> within,
+      boolean altered) {}
 
   /** One content stream that is gone through. */
   private final class Run {
@@ -186,6 +161,10 @@ public final class PageLetters {
     private final PathDrawings drawings = new PathDrawings();
     private Transform space;
     private TextState text = TextState.NONE;
+
+    /** The width of lines, in units of the space (§8.4.3.2). */
+    private double wide = 1;
+
     private Transform line = Transform.NONE;
     private Transform at = Transform.NONE;
 
@@ -229,7 +208,7 @@ public final class PageLetters {
         case Instruction.Save s -> {
           drawings.opens(s.span(), true, around());
           if (kept.size() < MOST_SAVED) {
-            kept.push(new Kept(space, text, within, altered));
+            kept.push(new Kept(space, text, wide, within, altered));
           }
         }
         case Instruction.Restore r -> {
@@ -238,6 +217,7 @@ public final class PageLetters {
             Kept before = kept.pop();
             space = before.space;
             text = before.text;
+            wide = before.wide;
             within = before.within;
             altered = before.altered;
           }
@@ -277,7 +257,8 @@ public final class PageLetters {
           if (p.paints()) {
             uprights.addAll(path.uprights());
             path.span(p.span())
-                .ifPresent(s -> drawings.painted(s, path.box(), path.isShaped(), around()));
+                .ifPresent(
+                    s -> drawings.painted(s, path.box(p, wide, space), path.isShaped(), around()));
           }
           within = path.within(within);
           path.clear();
@@ -326,6 +307,9 @@ public final class PageLetters {
 
     /** A font that an entry of the graphics state sets (table 57). */
     private void state(Instruction.State s) {
+      if (s.raw().operator().equals("w") && s.raw().operands().getFirst() instanceof COSNumber n) {
+        wide = n.floatValue();
+      }
       if (!s.raw().operator().equals("gs")
           || !(s.raw().operands().getFirst() instanceof COSName n)) {
         return;

@@ -9,7 +9,9 @@ import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Deque;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import org.apache.pdfbox.cos.COSStream;
 
 /**
  * Drawings that a content paints path by path (ISO 32000-2 §8.5): paths that follow one another,
@@ -214,11 +216,27 @@ final class PathDrawings {
     }
   }
 
-  /** Pictures, but for paths that stand around letters or behind them. */
-  static List<PaintedPicture> apart(List<PaintedPicture> all, List<Show> shows) {
+  /**
+   * Pictures, but for paths that stand around letters or behind them, or show more than once.
+   *
+   * @param painted how many times each form is painted
+   */
+  static List<PaintedPicture> apart(
+      List<PaintedPicture> all, List<Show> shows, Map<COSStream, Integer> painted) {
     return all.stream()
-        .filter(p -> p.name().isPresent() || !p.isDrawing() || !holdsLetters(p, shows))
+        .filter(p ->
+            p.name().isPresent()
+                || !p.isDrawing()
+                || isOnce(p.place(), painted) && !holdsLetters(p, shows))
         .toList();
+  }
+
+  private static boolean isOnce(ContentPlace place, Map<COSStream, Integer> painted) {
+    return switch (place) {
+      case ContentPlace.OfPage p -> true;
+      case ContentPlace.OfForm f ->
+          painted.getOrDefault(f.form(), 0) <= 1 && isOnce(f.in(), painted);
+    };
   }
 
   private static boolean holdsLetters(PaintedPicture p, List<Show> shows) {

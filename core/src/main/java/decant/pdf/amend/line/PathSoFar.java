@@ -54,6 +54,16 @@ final class PathSoFar {
     return from < 0 ? Optional.empty() : Optional.of(new Span(from, paint.to()));
   }
 
+  /** What it covers where it is painted, with half of the lines that are drawn along it. */
+  Rectangle2D box(Instruction.PaintPath paint, double wide, Transform space) {
+    Rectangle2D box = box();
+    boolean drawn = "SsBb".indexOf(paint.raw().operator().charAt(0)) >= 0;
+    double by =
+        drawn ? wide * Math.sqrt(Math.abs(space.a() * space.d() - space.b() * space.c())) / 2 : 0;
+    return new Rectangle2D.Double(
+        box.getX() - by, box.getY() - by, box.getWidth() + 2 * by, box.getHeight() + 2 * by);
+  }
+
   /** What it surrounds, on the page. */
   Rectangle2D box() {
     return left > right

@@ -1,6 +1,6 @@
 package decant.pdf.amend.page;
 
-import decant.pdf.amend.line.PageLetters;
+import decant.pdf.amend.line.UnpackedContent;
 import decant.pdf.content.ContentSplice;
 import decant.pdf.content.Span;
 import decant.pdf.file.Deflated;
@@ -32,7 +32,7 @@ public final class ContentParts {
       throws IOException {
     COSBase contents = page.getDictionaryObject(COSName.CONTENTS);
     if (contents instanceof COSStream one) {
-      COSStream now = changed(one, PageLetters.bytes(one), splices, used);
+      COSStream now = changed(one, UnpackedContent.of(one), splices, used);
       if (now != one) {
         page.setItem(COSName.CONTENTS, now);
       }
@@ -52,7 +52,7 @@ public final class ContentParts {
         now.add(all.get(k));
         continue;
       }
-      byte[] bytes = PageLetters.bytes(s);
+      byte[] bytes = UnpackedContent.of(s);
       List<ContentSplice> here = within(splices, from, from + bytes.length);
       from += bytes.length + 1; // streams are read with an end of line between them
       if (here.isEmpty()) {
