@@ -154,7 +154,9 @@ final class CellBlanks {
           for (int c = 0; c < heads.size(); c++) {
             Cell cell = rest.get(r).get(c);
             if (cell.isEmpty()) {
-              blank(cell, heads.get(c).says() + " " + (r + 1), words).ifPresent(out::add);
+              Cell first = rest.get(r).getFirst();
+              String row = first.isEmpty() ? String.valueOf(r + 1) : first.says();
+              blank(cell, heads.get(c).says() + " " + row, words).ifPresent(out::add);
             }
           }
         }

@@ -13,6 +13,9 @@ final class FormMeasures {
   /** A line that is drawn is one to write on from this length. */
   static final double LINE = 36;
 
+  /** Pieces shorter than this make one line together, as rows of drawn underscores do. */
+  static final double PIECE = 16;
+
   /** A line is thinner than this. */
   static final double THICK = 2;
 

@@ -2,12 +2,15 @@ package decant.pdf.read.form;
 
 import decant.model.Box;
 import decant.model.look.FormField;
+import decant.model.look.Rule;
+import decant.pdf.read.page.Painted;
 import decant.pdf.read.page.RuledLine;
 import decant.pdf.read.page.ScannedPage;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 
 /** Lines to write on that are drawn: nothing stands on them, and words say what belongs there. */
 final class LineBlanks {
@@ -16,10 +19,11 @@ final class LineBlanks {
   static List<FlatBlank> of(ScannedPage page, PageWordsAround words) {
     List<RuledLine> standing = page.rules().stream().filter(r -> !r.lying()).toList();
     List<RuledLine> lying =
-        page.rules().stream()
-            .filter(RuledLine::lying)
-            .sorted(Comparator.comparingDouble(RuledLine::middle))
-            .toList();
+        whole(
+            Stream.concat(
+                    page.rules().stream().filter(RuledLine::lying),
+                    page.shapes().stream().flatMap(p -> thin(p).stream()))
+                .toList());
     var out = new ArrayList<FlatBlank>();
     for (RuledLine r : lying) {
       boolean alone =
@@ -43,6 +47,54 @@ final class LineBlanks {
       }
     }
     return out;
+  }
+
+  /** A box without any height is a line. */
+  private static Optional<RuledLine> thin(Painted p) {
+    Box b = p.box();
+    return b.height() < FormMeasures.THICK && b.width() >= FormMeasures.LINE
+        ? Optional.of(new RuledLine(b.x(), b.y(), b.right(), b.bottom(), Rule.NONE))
+        : Optional.empty();
+  }
+
+  /** Lines from head to foot; what is drawn twice, or in short pieces, is one. */
+  private static List<RuledLine> whole(List<RuledLine> lying) {
+    var out = new ArrayList<RuledLine>();
+    List<RuledLine> sorted =
+        lying.stream()
+            .sorted(
+                Comparator.comparingLong((RuledLine r) -> Math.round(r.middle()))
+                    .thenComparingDouble(RuledLine::x1))
+            .toList();
+    for (RuledLine r : sorted) {
+      RuledLine last = out.isEmpty() ? null : out.getLast();
+      if (last != null && (isAgain(last, r) || goesOn(last, r))) {
+        out.set(
+            out.size() - 1,
+            new RuledLine(
+                Math.min(last.x1(), r.x1()),
+                Math.min(last.y1(), r.y1()),
+                Math.max(last.x2(), r.x2()),
+                Math.max(last.y2(), r.y2()),
+                last.look()));
+      } else {
+        out.add(r);
+      }
+    }
+    return out;
+  }
+
+  private static boolean isAgain(RuledLine a, RuledLine b) {
+    return Math.abs(a.middle() - b.middle()) < FormMeasures.THICK
+        && Math.abs(a.x1() - b.x1()) < FormMeasures.EDGE
+        && Math.abs(a.x2() - b.x2()) < FormMeasures.EDGE;
+  }
+
+  /** A short piece goes on where the line before it ends. */
+  private static boolean goesOn(RuledLine a, RuledLine b) {
+    return b.x2() - b.x1() < FormMeasures.PIECE
+        && Math.abs(a.middle() - b.middle()) < FormMeasures.THICK
+        && b.x1() - a.x2() < FormMeasures.THICK;
   }
 
   private static Box area(RuledLine r, double size) {

@@ -117,6 +117,25 @@ class FlatBlanksTest {
     assertThat(all.getFirst().area().bottom()).isCloseTo(140, within(1.0));
   }
 
+  /** Rows of short lines, as some programs draw underscores, and lines that are drawn twice. */
+  @Test
+  void linesInPiecesAndDrawnTwiceAreLines() throws IOException {
+    List<FlatBlank> all =
+        blanks(p -> {
+          p.text(72, 100, "Full name");
+          for (int k = 0; k < 20; k++) {
+            p.line(130 + k * 5.5, 102, 135.6 + k * 5.5, 102);
+          }
+          p.text(72, 130, "Town");
+          p.line(110, 132, 240, 132);
+          p.line(110, 132.4, 240, 132.4);
+          p.text(72, 160, "Telephone");
+          p.box(130, 161.5, 120, 0.6);
+        });
+    assertThat(names(all)).containsExactly("TEXT Full name", "TEXT Town", "TEXT Telephone");
+    assertThat(all.getFirst().area().width()).isCloseTo(110, within(1.0));
+  }
+
   @Test
   void rulesOfAPageAreNoBlanks() throws IOException {
     List<FlatBlank> all =
@@ -209,10 +228,10 @@ class FlatBlanksTest {
                 22,
                 new String[] {"No.", "Crew member", "Remarks"},
                 new String[] {"1", "", ""},
-                new String[] {"2", "", ""}));
+                new String[] {"Mate", "", ""}));
     assertThat(names(all))
         .containsExactly(
-            "TEXT Crew member 1", "TEXT Remarks 1", "TEXT Crew member 2", "TEXT Remarks 2");
+            "TEXT Crew member 1", "TEXT Remarks 1", "TEXT Crew member Mate", "TEXT Remarks Mate");
   }
 
   @Test
