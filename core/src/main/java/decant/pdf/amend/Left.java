@@ -20,6 +20,7 @@ public record Left(int page, String text, Reason reason) {
     /** The mark around it refers to other objects, and says its text. */
     MARKED("left.marked"),
     RIGHT_TO_LEFT("left.right-to-left"),
+    VERTICAL("left.vertical"),
     NO_ROOM("left.no-room"),
     /** Neither the font nor those that ship have all letters. */
     NO_LETTERS("left.no-letters"),

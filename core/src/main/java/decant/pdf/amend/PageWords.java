@@ -105,8 +105,22 @@ final class PageWords {
             .forEach(f -> p.left.add(new Left(number, r.words(), Left.Reason.RIGHT_TO_LEFT)));
       }
     }
+    p.left.addAll(standing(content, number, all));
     p.goOn(number);
     return p;
+  }
+
+  /** Words in lines that run from head to foot, which are no rows. */
+  private static List<Left> standing(
+      PageLetters.Result content, int number, List<Replacement> all) {
+    var text = new StringBuilder();
+    for (Letter l : content.letters()) {
+      text.append(l.show.state.font().isVertical() ? l.text : "\n");
+    }
+    return all.stream()
+        .filter(r -> WholeWords.said(r.words()).test(text.toString()))
+        .map(r -> new Left(number, r.words(), Left.Reason.VERTICAL))
+        .toList();
   }
 
   private static boolean runsLeft(String s) {

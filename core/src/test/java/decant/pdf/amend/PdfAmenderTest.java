@@ -22,8 +22,11 @@ import java.util.Optional;
 import java.util.stream.IntStream;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.pdmodel.PDPage;
+import org.apache.pdfbox.pdmodel.PDPageContentStream;
 import org.apache.pdfbox.pdmodel.encryption.AccessPermission;
 import org.apache.pdfbox.pdmodel.encryption.StandardProtectionPolicy;
+import org.apache.pdfbox.pdmodel.font.PDType0Font;
 import org.apache.pdfbox.rendering.PDFRenderer;
 import org.apache.pdfbox.text.PDFTextStripper;
 import org.apache.pdfbox.text.TextPosition;
@@ -369,6 +372,33 @@ class PdfAmenderTest {
             "BT /F1 12 Tf 50 700 Td /Span <</ActualText <FEFF05E905DC05D505DD>>> BDC (x) Tj EMC ET");
     Amended a = amend(source, new StringBuilder("שלום").reverse().toString(), "quay").amended();
     assertThat(a.left()).extracting(Left::reason).contains(Left.Reason.RIGHT_TO_LEFT);
+  }
+
+  /** A font that is written from head to foot (ISO 32000-2 §9.7.5.2, Identity-V). */
+  @Test
+  void wordsFromHeadToFootAreFoundAndLeft() throws IOException {
+    Path file = folder.resolve("standing.pdf");
+    try (var pdf = new PDDocument()) {
+      var p = new PDPage();
+      pdf.addPage(p);
+      Path font = Path.of("src/main/resources/decant/text/fonts");
+      Path any;
+      try (var all = Files.walk(font)) {
+        any =
+            all.filter(f -> f.toString().endsWith("LiberationSans-Regular.ttf")).findFirst().get();
+      }
+      var face = PDType0Font.loadVertical(pdf, any.toFile());
+      try (var out = new PDPageContentStream(pdf, p)) {
+        out.beginText();
+        out.setFont(face, 12);
+        out.newLineAtOffset(100, 700);
+        out.showText("North quay");
+        out.endText();
+      }
+      pdf.save(file.toFile());
+    }
+    Amended a = amend(file, "quay", "pier").amended();
+    assertThat(a.left()).containsExactly(new Left(1, "quay", Left.Reason.VERTICAL));
   }
 
   @Test
