@@ -12,6 +12,7 @@ import decant.io.AtomicFile;
 import decant.io.WriteProblem;
 import decant.pdf.amend.AmendCheck;
 import decant.pdf.amend.Amended;
+import decant.pdf.amend.FileBefore;
 import decant.pdf.amend.Left;
 import decant.pdf.amend.PdfAmender;
 import decant.pdf.amend.Replacement;
@@ -28,7 +29,6 @@ import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import java.util.Set;
 import java.util.concurrent.Callable;
 import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
@@ -76,8 +76,7 @@ final class AmendCommand implements Callable<Integer> {
   @Spec private @Nullable CommandSpec spec;
 
   /** Written beside its name, not yet moved there. */
-  private record Prepared(
-      Amended amended, Set<Integer> touched, AtomicFile.@Nullable Pending file) {}
+  private record Prepared(Amended amended, FileBefore before, AtomicFile.@Nullable Pending file) {}
 
   @Override
   public Integer call() {
@@ -131,8 +130,7 @@ final class AmendCommand implements Callable<Integer> {
       pending = p.file;
       if (pending != null) {
         Optional<String> wrong =
-            AmendCheck.problem(
-                request, request.withFile(pending.file()), all, p.amended, p.touched);
+            AmendCheck.problem(p.before, request.withFile(pending.file()), all, p.amended);
         if (wrong.isPresent()) {
           return told(new ReadProblem(ReadProblem.Kind.FAULT, wrong.get()));
         }
@@ -173,14 +171,14 @@ final class AmendCommand implements Callable<Integer> {
     }
     Amended amended = pdf.replace(all, on);
     if (amended.changed() == 0) {
-      return new Prepared(amended, Set.of(), null);
+      return new Prepared(amended, pdf.before(), null);
     }
     try {
       Path given = out;
       Path target = given != null ? given : AtomicFile.freeName(usualName());
       return new Prepared(
           amended,
-          pdf.touched(),
+          pdf.before(),
           AtomicFile.prepare(target, given != null, to -> pdf.write(to, keep)));
     } catch (WriteProblem e) {
       throw new ReadProblem(ReadProblem.Kind.UNREADABLE, e.getMessage(), e);

@@ -131,6 +131,11 @@ final class PageWords {
                 || d == Character.DIRECTIONALITY_RIGHT_TO_LEFT_ARABIC);
   }
 
+  /** What the page said before. */
+  SaidOnPage before(List<Replacement> all) {
+    return SaidOnPage.of(rows, all);
+  }
+
   int changed() {
     return changed;
   }

@@ -27,8 +27,8 @@ import java.util.ArrayList;
 import java.util.Collection;
 import java.util.Collections;
 import java.util.IdentityHashMap;
-import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
@@ -61,6 +61,7 @@ public final class PdfAmender {
   private final PageStreams streams;
   private final AddedPictures added;
   private final WordsNearby nearby;
+  private FileBefore before = new FileBefore(List.of(), Map.of());
 
   private PdfAmender(Optional<ReadRequest> request, PDDocument pdf) {
     this.request = request;
@@ -106,6 +107,11 @@ public final class PdfAmender {
     return pdf.getNumberOfPages();
   }
 
+  /** What the file was before words were replaced in it. */
+  public FileBefore before() {
+    return before;
+  }
+
   /** The pages that were changed, from 0. */
   public Set<Integer> touched() {
     return touched;
@@ -118,11 +124,10 @@ public final class PdfAmender {
    * @throws ReadProblem if it takes too long, or was cancelled
    */
   public Amended replace(List<Replacement> all, List<Integer> on) throws ReadProblem, IOException {
+    before = FileBefore.of(pdf);
     int changed = 0;
     var left = new ArrayList<Left>();
-    var brought = new LinkedHashSet<String>();
-    var smaller = new ArrayList<Integer>();
-    var wentOn = new ArrayList<Integer>();
+    var told = new ChangesTold();
     var chosen = Set.copyOf(on);
     COSDictionary ofFields = NotesOnPage.resources(pdf);
     for (int k : on) {
@@ -136,21 +141,13 @@ public final class PdfAmender {
       left.addAll(words.left());
       left.addAll(NotesOnPage.holding(page, k + 1, ofFields, all, fonts));
       if (words.changed() > 0) {
+        before.said().put(k, words.before(all));
         changed += words.changed();
-        brought.addAll(words.brought());
-        if (words.smaller()) {
-          smaller.add(k + 1);
-        }
-        if (words.lines() > 0) {
-          wentOn.add(k + 1);
-        }
+        told.ofPage(k + 1, words);
         change(k, content, words, chosen);
       }
     }
-    var told = new ArrayList<String>();
-    wentOn.forEach(k -> told.add(WORDS.say("pdf-amender.went-on-page", k)));
-    told.addAll(told(all, brought, smaller));
-    return new Amended(changed, left, told);
+    return new Amended(changed, left, with(told, all));
   }
 
   private void change(int page, PageLetters.Result content, PageWords words, Set<Integer> chosen)
@@ -308,13 +305,9 @@ public final class PdfAmender {
     if (words.changed() > 0) {
       change(page, content, words, Set.of(page));
     }
-    List<Integer> smaller = words.smaller() ? List.of(page + 1) : List.of();
-    var told = new ArrayList<String>();
-    if (words.lines() > 1) {
-      told.add(WORDS.count("pdf-amender.went-on", words.lines() - 1));
-    }
-    told.addAll(told(List.of(), new LinkedHashSet<>(words.brought()), smaller));
-    return new Amended(words.changed(), words.left(), told);
+    var told = new ChangesTold();
+    told.ofLine(page + 1, words);
+    return new Amended(words.changed(), words.left(), with(told, List.of()));
   }
 
   /**
@@ -394,14 +387,8 @@ public final class PdfAmender {
     touched.add(page);
   }
 
-  private List<String> told(List<Replacement> all, Set<String> brought, List<Integer> smaller) {
-    var out = new ArrayList<String>();
-    for (String f : brought) {
-      out.add(WORDS.say("pdf-amender.brought", f));
-    }
-    for (int page : smaller) {
-      out.add(WORDS.say("pdf-amender.smaller", page));
-    }
+  private List<String> with(ChangesTold told, List<Replacement> all) {
+    var out = new ArrayList<>(told.lines());
     out.addAll(ofSignatures());
     out.addAll(Elsewhere.saying(pdf, all));
     return out;

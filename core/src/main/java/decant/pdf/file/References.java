@@ -24,7 +24,7 @@ import org.apache.pdfbox.cos.COSString;
  * threads.
  */
 final class References {
-  private static final int LEVEL = 9;
+  private static final int LEVEL = 6;
 
   private final COSDocument file;
   private final Function<COSBase, byte[]> text;

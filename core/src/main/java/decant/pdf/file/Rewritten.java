@@ -134,10 +134,16 @@ public final class Rewritten {
         object(out, e.getKey(), e.getValue());
       }
     }
+    List<List<COSObjectKey>> groups = new ArrayList<>();
     for (int from = 0; from < small.size(); from += TOGETHER) {
-      List<COSObjectKey> some = small.subList(from, Math.min(small.size(), from + TOGETHER));
+      groups.add(small.subList(from, Math.min(small.size(), from + TOGETHER)));
+    }
+    // Each stands for itself once all objects are known, and packing them takes longest.
+    List<COSStream> packed = groups.parallelStream().map(this::packed).toList();
+    for (int g = 0; g < groups.size(); g++) {
+      List<COSObjectKey> some = groups.get(g);
       var own = new COSObjectKey(++highest, 0);
-      COSStream s = together(some);
+      COSStream s = packed.get(g);
       for (int k = 0; k < some.size(); k++) {
         references.within(some.get(k), own, k);
       }
@@ -149,6 +155,14 @@ public final class Rewritten {
         references.trailer(COSName.ROOT, COSName.INFO, COSName.ENCRYPT),
         true,
         references.highest());
+  }
+
+  private COSStream packed(List<COSObjectKey> some) {
+    try {
+      return together(some);
+    } catch (IOException e) {
+      throw new UncheckedIOException(e); // none in memory
+    }
   }
 
   private COSStream together(List<COSObjectKey> some) throws IOException {

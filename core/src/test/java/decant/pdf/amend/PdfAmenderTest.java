@@ -67,7 +67,7 @@ class PdfAmenderTest {
               pdf.write(to);
             }
             Optional<String> wrong =
-                AmendCheck.problem(request, request.withFile(out), List.of(all), a, pdf.touched());
+                AmendCheck.problem(pdf.before(), request.withFile(out), List.of(all), a);
             assertThat(wrong).isEmpty();
             return new Done(a, out);
           });

@@ -43,8 +43,7 @@ class ReflowTest {
                 file.write(to);
               }
               Optional<String> wrong =
-                  AmendCheck.problem(
-                      request, request.withFile(out), List.of(all), a, file.touched());
+                  AmendCheck.problem(file.before(), request.withFile(out), List.of(all), a);
               assertThat(wrong).isEmpty();
               return a;
             });
