@@ -299,7 +299,10 @@ final class Screenshots {
 
   /** All pages of a document, some of them chosen. */
   private static void allPages(Window w, Path rules, Path picture) throws IOException {
-    Work work = w.takeIn(rules);
+    // The rules themselves are revised in other pictures.
+    Path copy = rules.resolveSibling("Quay rules.pdf");
+    Files.copy(rules, copy, java.nio.file.StandardCopyOption.REPLACE_EXISTING);
+    Work work = w.takeIn(copy);
     w.until(() -> work.judgingProperty().get() == Work.Judged.DONE);
     w.go(StageName.REVISE);
     Window.run(() -> w.find("#side-pages", ToggleButton.class).fire());
@@ -314,6 +317,8 @@ final class Screenshots {
     pause(1500);
     w.picture(picture);
     w.press(KeyCode.ESCAPE);
+    pause(600);
+    Window.run(() -> w.find("#side-outline", ToggleButton.class).fire());
   }
 
   /** A typed signature on the page in sight, framed. */
