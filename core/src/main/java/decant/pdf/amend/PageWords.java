@@ -35,7 +35,6 @@ import org.apache.pdfbox.pdmodel.PDPage;
 /** Replaces words on one page: which of them can be, and how their lines stand then. */
 final class PageWords {
   private final PDPage page;
-  private final PageLetters.Result content;
   private final List<Row> rows;
   private final LineRooms rooms;
   private final SubstituteFont.All substitutes;
@@ -76,7 +75,6 @@ final class PageWords {
   private PageWords(
       PDPage page, PageLetters.Result content, SubstituteFont.All substitutes, Hyphens hyphens) {
     this.page = page;
-    this.content = content;
     this.rows = Rows.of(content.letters());
     this.rooms = new LineRooms(page, rows, content.uprights());
     this.substitutes = substitutes;

@@ -29,8 +29,8 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.concurrent.CopyOnWriteArrayList;
 import java.util.concurrent.atomic.AtomicBoolean;
-import java.util.concurrent.atomic.AtomicReference;
 import java.util.stream.Collectors;
 import javafx.scene.control.Button;
 import javafx.scene.control.CheckBox;
@@ -285,7 +285,7 @@ public final class PageOrderPanel extends VBox {
     var range = new PageRange(some.getText());
     desk.tell(WORDS.say("page-order-panel.reading", name));
     var alike = new AtomicBoolean();
-    var locked = new AtomicReference<Optional<ReadProblem>>(Optional.empty());
+    List<ReadProblem> locked = new CopyOnWriteArrayList<>();
     LongChange.start(
         work,
         r -> {
@@ -303,7 +303,7 @@ public final class PageOrderPanel extends VBox {
             if (!e.isLocked()) {
               throw e;
             }
-            locked.set(Optional.of(e));
+            locked.add(e);
             return Optional.empty();
           }
           Set<String> fields = fields(r.document());
@@ -317,7 +317,7 @@ public final class PageOrderPanel extends VBox {
             desk.tell(
                 WORDS.say(
                     alike.get() ? "page-order-panel.put-alike" : "page-order-panel.put", name)),
-        () -> locked.get().ifPresent(e -> desk.askPassword(file, e, typed -> putIn(file, typed))));
+        () -> locked.forEach(e -> desk.askPassword(file, e, typed -> putIn(file, typed))));
   }
 
   /** What the fields of a document are called. */
