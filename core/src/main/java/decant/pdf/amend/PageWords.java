@@ -111,8 +111,12 @@ final class PageWords {
   /** Words in lines that run from head to foot, which are no rows. */
   private static List<Left> standing(
       PageLetters.Result content, int number, List<Replacement> all) {
+    List<Letter> letters = content.letters();
+    if (letters.stream().noneMatch(l -> l.show.state.font().isVertical())) {
+      return List.of();
+    }
     var text = new StringBuilder();
-    for (Letter l : content.letters()) {
+    for (Letter l : letters) {
       text.append(l.show.state.font().isVertical() ? l.text : "\n");
     }
     return all.stream()
@@ -209,6 +213,10 @@ final class PageWords {
   private void replace(Found f, List<Edit> edits, String said, int number) {
     try {
       check(f);
+      if (edits.isEmpty()) {
+        changed++; // the same words stand there already
+        return;
+      }
       Map<Row, List<Edit>> tried = with(edits);
       if (tried.isEmpty()) {
         return; // another replacement has it already

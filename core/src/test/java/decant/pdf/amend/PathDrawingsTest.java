@@ -180,6 +180,18 @@ class PathDrawingsTest {
     assertThat(boxes(twice.bytes())).isEmpty();
   }
 
+  /** As a map has them: each touches the one before, and all are one. */
+  @Test
+  void veryManyPathsAreOneDrawing() {
+    var many = new StringBuilder("1 0 0 rg");
+    for (int k = 0; k < 30_000; k++) {
+      int x = 50 + k % 200;
+      int y = 200 + k / 200;
+      many.append(" %d %d m %d %d l %d %d l f".formatted(x, y, x + 2, y + 1, x, y + 2));
+    }
+    assertThat(boxes(new RawPdf().page(many.toString()).bytes())).hasSize(1);
+  }
+
   @Test
   void statesAndMarksThatCrossTellOfNoDrawing() {
     byte[] source = new RawPdf().page("q /Artifact BMC 1 0 0 rg " + ARROW + " Q EMC").bytes();

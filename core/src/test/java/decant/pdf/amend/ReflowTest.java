@@ -150,6 +150,32 @@ class ReflowTest {
   }
 
   @Test
+  void aDashAtTheEndOfALineAndHyphensBeforeCapitalsStay() throws Exception {
+    Done dash =
+        amend(
+            new RawPdf()
+                .page(
+                    lines(
+                        "Every owner of a vessel may use a berth -",
+                        "berth or mooring, and pays for it in full",
+                        "as long as he is there.")),
+            new Replacement("vessel", "vessel or raft"));
+    assertThat(String.join(" ", dash.lines()).replaceAll("\\s+", " "))
+        .contains("or raft may use a berth - berth or mooring");
+    Done capitals =
+        amend(
+            new RawPdf()
+                .page(
+                    lines(
+                        "Every owner of a vessel may use the North-",
+                        "East Northeast berths and pays in full it",
+                        "as long as he is there.")),
+            new Replacement("vessel", "vessel or raft"));
+    assertThat(String.join(" ", capitals.lines()).replaceAll("\\s+", " "))
+        .containsAnyOf("the North-East Northeast", "the North- East Northeast");
+  }
+
+  @Test
   void wordsOfAnotherColourAndLinksAreNeverMovedIntoOtherLines() throws Exception {
     String blue =
         "0 0 1 rg (" + FEES[1].substring(0, 8) + ") Tj 0 g (" + FEES[1].substring(8) + ") Tj";

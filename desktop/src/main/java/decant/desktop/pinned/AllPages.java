@@ -307,7 +307,7 @@ public final class AllPages extends BorderPane {
           open.accept(-1);
         }
       }
-      case DELETE, BACK_SPACE -> {
+      case DELETE -> {
         if (free) {
           acts.away(List.copyOf(chosen));
         }

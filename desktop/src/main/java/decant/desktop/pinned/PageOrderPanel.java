@@ -53,6 +53,7 @@ public final class PageOrderPanel extends VBox {
   private final Desk desk;
   private final Work work;
   private final PageActs acts;
+  private final Runnable large;
   private final PagesView view;
   private final CropDrag crop;
   private final TextPlacing writing;
@@ -70,8 +71,11 @@ public final class PageOrderPanel extends VBox {
   /**
    * @param view shows the pages; what is done is done to the one in its middle
    * @param all shows all of them, small
+   * @param large shows the one again
    */
-  public PageOrderPanel(Desk desk, Work work, PagesView view, InSight inSight, Runnable all) {
+  public PageOrderPanel(
+      Desk desk, Work work, PagesView view, InSight inSight, Runnable all, Runnable large) {
+    this.large = large;
     super(8);
     this.desk = desk;
     this.work = work;
@@ -201,6 +205,7 @@ public final class PageOrderPanel extends VBox {
 
   private void begin(Runnable turn) {
     desk.dismiss(); // so that Esc is for the pointer
+    large.run();
     turn.run();
   }
 

@@ -103,7 +103,7 @@ public final class ReviseView implements Stage {
     this.all =
         new AllPages(
             desk, work, inSight, this::leaveAll, p -> pages.reveal(p, 0, pages.viewHeight()));
-    var order = new PageOrderPanel(desk, work, pages, ofPages, this::showAll);
+    var order = new PageOrderPanel(desk, work, pages, ofPages, this::showAll, this::seePages);
     editor.drawOver(order::over);
     below.add(
         "side-pages",

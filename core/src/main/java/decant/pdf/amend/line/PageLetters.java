@@ -59,9 +59,19 @@ public final class PageLetters {
    * What stands on a page.
    *
    * @param uprights lines and edges that text does not run over
-   * @param pictures in the order in which they are painted
+   * @param painted pictures, and paths that may be drawings, in the order in which they are painted
+   * @param forms how many times each is painted
    */
-  public record Result(List<Show> shows, List<Upright> uprights, List<PaintedPicture> pictures) {
+  public record Result(
+      List<Show> shows,
+      List<Upright> uprights,
+      List<PaintedPicture> painted,
+      Map<COSStream, Integer> forms) {
+    /** Pictures and drawings; told apart from what is about text when they are asked for. */
+    public List<PaintedPicture> pictures() {
+      return PathDrawings.apart(painted, shows, forms);
+    }
+
     /** All letters in their order. */
     public List<Letter> letters() {
       return shows.stream().flatMap(s -> s.letters.stream()).toList();
@@ -81,7 +91,7 @@ public final class PageLetters {
     p.new Run(new ContentPlace.OfPage(), resources, Transform.NONE, Optional.empty(), false, 0)
         .run(UnpackedContent.of(page));
     p.speak();
-    return new Result(p.shows, p.uprights, PathDrawings.apart(p.pictures, p.shows, p.painted));
+    return new Result(p.shows, p.uprights, p.pictures, p.painted);
   }
 
   /**
@@ -93,7 +103,7 @@ public final class PageLetters {
     var p = new PageLetters(fonts);
     p.form(new ContentPlace.OfPage(), COSName.F, form, around, Around.NOTHING, 1);
     p.speak();
-    return new Result(p.shows, p.uprights, p.pictures);
+    return new Result(p.shows, p.uprights, p.pictures, p.painted);
   }
 
   /**

@@ -46,23 +46,46 @@ final class PathDrawings {
    */
   record Around(Transform space, Optional<Rectangle2D> within) {}
 
-  private record Group(PaintedBy by, Rectangle2D box, boolean shaped, Around around) {
-    private Group with(Group o) {
-      var parts = new ArrayList<>(by.parts());
-      parts.addAll(o.by.parts());
-      var span = new Span(by.span().from(), o.by.span().to());
-      return new Group(
-          new PaintedBy(span, parts, false), box.createUnion(o.box), shaped || o.shaped, around);
+  /** Paths that touch; it grows while they are read. */
+  private static final class Group {
+    private final Around around;
+    private final List<Span> parts = new ArrayList<>();
+    private Span span;
+    private Rectangle2D box;
+    private boolean shaped;
+    private boolean isolated;
+
+    private Group(Span span, Rectangle2D box, boolean shaped, Around around) {
+      this.span = span;
+      this.box = box;
+      this.shaped = shaped;
+      this.around = around;
+      this.parts.add(span);
     }
 
-    private boolean touches(Rectangle2D o) {
-      return o.getX() <= box.getMaxX() + NEAR
-          && o.getMaxX() >= box.getX() - NEAR
-          && o.getY() <= box.getMaxY() + NEAR
-          && o.getMaxY() >= box.getY() - NEAR;
+    private void add(Group o) {
+      parts.addAll(o.parts);
+      span = new Span(span.from(), o.span.to());
+      box = box.createUnion(o.box);
+      shaped |= o.shaped;
+      isolated = false;
     }
 
-    /** Of a path without any extent there is nothing to point at, yet it may touch. */
+    /** All that stands between q and Q, which goes as one. */
+    private Group isolated(Span all, Around outside) {
+      var out = new Group(all, box, shaped, outside);
+      out.isolated = true;
+      return out;
+    }
+
+    /** The same as a part of what stands around it. */
+    private Group within(Span all, Around outside) {
+      var out = new Group(all, box, shaped, outside);
+      out.parts.clear();
+      out.parts.addAll(parts);
+      return out;
+    }
+
     private boolean isDrawing() {
       double w = box.getWidth();
       double h = box.getHeight();
@@ -89,8 +112,8 @@ final class PathDrawings {
     }
 
     private void add(Group g) {
-      if (current.isPresent() && current.get().touches(g.box)) {
-        current = Optional.of(current.get().with(g));
+      if (current.isPresent() && near(current.get().box, g.box)) {
+        current.get().add(g);
       } else {
         end();
         current = Optional.of(g);
@@ -108,17 +131,26 @@ final class PathDrawings {
       if (!pure || groups.isEmpty() || !saves && changes) {
         return Optional.empty();
       }
-      Group all = groups.getFirst();
+      // Held against the first box and those added to it, before any of them is changed.
+      Rectangle2D box = groups.getFirst().box;
       for (Group g : groups.subList(1, groups.size())) {
-        if (!all.touches(g.box)) {
+        if (!near(box, g.box)) {
           return Optional.empty();
         }
-        all = all.with(g);
+        box = box.createUnion(g.box);
       }
+      Group all = groups.getFirst();
+      groups.subList(1, groups.size()).forEach(all::add);
       var span = new Span(from, to);
-      var by = saves ? PaintedBy.whole(span) : new PaintedBy(span, all.by.parts(), false);
-      return Optional.of(new Group(by, all.box, all.shaped, around));
+      return Optional.of(saves ? all.isolated(span, around) : all.within(span, around));
     }
+  }
+
+  private static boolean near(Rectangle2D a, Rectangle2D b) {
+    return b.getX() <= a.getMaxX() + NEAR
+        && b.getMaxX() >= a.getX() - NEAR
+        && b.getY() <= a.getMaxY() + NEAR
+        && b.getMaxY() >= a.getY() - NEAR;
   }
 
   /** q, or the beginning of a mark. */
@@ -157,7 +189,7 @@ final class PathDrawings {
    * @param shaped whether any of it is round or slanted
    */
   void painted(Span span, Rectangle2D box, boolean shaped, Around around) {
-    levels.element().add(new Group(new PaintedBy(span, List.of(span), false), box, shaped, around));
+    levels.element().add(new Group(span, box, shaped, around));
   }
 
   /** What follows is painted in another space, or shows elsewhere. */
@@ -210,7 +242,14 @@ final class PathDrawings {
           g.around.space.affine().createInverse().createTransformedShape(g.box).getBounds2D();
       return Optional.of(
           new PaintedPicture(
-              place, g.by, Optional.empty(), own, g.around.space, g.around.within, false, true));
+              place,
+              new PaintedBy(g.span, g.parts, g.isolated),
+              Optional.empty(),
+              own,
+              g.around.space,
+              g.around.within,
+              false,
+              true));
     } catch (NoninvertibleTransformException e) {
       return Optional.empty();
     }

@@ -109,10 +109,10 @@ public final class Reflow {
     for (int k = 0; k < words.size(); k++) {
       String word = words.get(k);
       List<String> below =
-          k == words.size() - 1 && DividedWords.endsInHyphen(word) && next.isPresent()
+          k == words.size() - 1 && next.isPresent()
               ? ChangedWords.of(page.text(next.get()))
               : List.of();
-      if (!below.isEmpty()) {
+      if (!below.isEmpty() && isParted(word, below.getFirst())) {
         left.add(parted(word, below.getFirst()));
         return true;
       }
@@ -121,10 +121,23 @@ public final class Reflow {
     return false;
   }
 
+  /** Whether a hyphen stands within a word there: a dash between two does not. */
+  private static boolean isParted(String head, String tail) {
+    int before = head.length() - 2;
+    return DividedWords.endsInHyphen(head)
+        && before >= 0
+        && Character.isLetterOrDigit(head.charAt(before))
+        && Character.isLetterOrDigit(tail.codePointAt(0));
+  }
+
   private Token parted(String head, String tail) {
     String bare = head.substring(0, head.length() - 1);
+    // Programs divide words between small letters alone: "North-East" keeps its hyphen.
+    boolean small =
+        Character.isLowerCase(tail.codePointAt(0))
+            && Character.isLetter(head.charAt(head.length() - 2));
     Optional<String> whole =
-        switch (page.between(head, tail)) {
+        switch (small ? page.between(head, tail) : Hyphen.STAYS) {
           case GOES -> Optional.of(bare + tail);
           case STAYS -> Optional.of(head + tail);
           case UNKNOWN -> Optional.empty();
@@ -203,7 +216,8 @@ public final class Reflow {
     if (words.isEmpty()) {
       return false;
     }
-    if (DividedWords.endsInHyphen(LineDifference.text(row))) {
+    List<String> here = ChangedWords.of(LineDifference.text(row));
+    if (!here.isEmpty() && isParted(here.getLast(), words.getFirst())) {
       return true;
     }
     double column = Math.max(row.right(), Math.max(next.right(), page.room(row).right()));
