@@ -284,7 +284,7 @@ class PageOrderTest {
     Revision gone = PageOrder.without(revision, book, two).orElseThrow();
     assertThat(gone.document().sections()).hasSize(source.size() - 2);
     Revision turned = PageOrder.turned(revision, two, 1);
-    assertThat(turned.undo().document()).isEqualTo(revision.document());
+    assertThat(turned.undo().document().sections()).isEqualTo(revision.document().sections());
     for (int k = 0; k < 5; k++) {
       var was = revision.document().sections().get(k).page();
       var is = turned.document().sections().get(k).page();

@@ -85,7 +85,7 @@ class AllPagesTest extends WindowCase {
     pinAndShow();
     window.drag(middle(2), middle(5).add(40, 0));
     window.until(() -> order().subList(0, 6).equals(List.of(0, 2, 3, 4, 1, 5)));
-    window.until(() -> says().startsWith("1 of 15"));
+    window.until(() -> says().startsWith("1 page is chosen, of 15"));
     Window.run(() -> work.apply(r -> r.undo()));
     window.until(() -> order().subList(0, 4).equals(List.of(0, 1, 2, 3)));
   }
@@ -98,10 +98,10 @@ class AllPagesTest extends WindowCase {
         () -> window.find("#page-order-which", Label.class).getText().startsWith("Page 4 "));
     click(1);
     window.press(KeyCode.SHIFT, KeyCode.RIGHT);
-    window.until(() -> says().startsWith("2 of 15"));
+    window.until(() -> says().startsWith("2 pages are chosen, of 15"));
     window.press(KeyCode.ALT, KeyCode.RIGHT);
     window.until(() -> order().subList(0, 4).equals(List.of(2, 0, 1, 3)));
-    window.until(() -> says().startsWith("2 of 15"));
+    window.until(() -> says().startsWith("2 pages are chosen, of 15"));
     window.settle();
     fire("#all-turn-right");
     window.until(() ->
