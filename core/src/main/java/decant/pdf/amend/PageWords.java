@@ -111,12 +111,11 @@ final class PageWords {
   /** Words in lines that run from head to foot, which are no rows. */
   private static List<Left> standing(
       PageLetters.Result content, int number, List<Replacement> all) {
-    List<Letter> letters = content.letters();
-    if (letters.stream().noneMatch(l -> l.show.state.font().isVertical())) {
+    if (content.shows().stream().noneMatch(s -> s.state.font().isVertical())) {
       return List.of();
     }
     var text = new StringBuilder();
-    for (Letter l : letters) {
+    for (Letter l : content.letters()) {
       text.append(l.show.state.font().isVertical() ? l.text : "\n");
     }
     return all.stream()

@@ -57,6 +57,9 @@ public final class Letter {
   }
 
   public boolean isSpace() {
+    if (text.length() == 1 && text.charAt(0) > ' ' && text.charAt(0) < 0x7F) {
+      return false; // as most are
+    }
     return text.isBlank() && !text.isEmpty();
   }
 }

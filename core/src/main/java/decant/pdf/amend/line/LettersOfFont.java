@@ -57,7 +57,7 @@ public final class LettersOfFont {
 
   /** The codes of a string; what cannot be read ends it. */
   public List<Code> codes(byte[] string) {
-    var out = new ArrayList<Code>();
+    var out = new ArrayList<Code>(string.length);
     var in = new ByteArrayInputStream(string);
     int at = 0;
     while (in.available() > 0) {

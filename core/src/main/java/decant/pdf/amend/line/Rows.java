@@ -169,9 +169,12 @@ public final class Rows {
     }
     for (int k = letters.size() - 1; k >= 0 && k >= letters.size() - 4; k--) {
       Letter o = letters.get(k);
+      if (o.show == l.show) {
+        continue; // one operator shows each letter once
+      }
       boolean near =
           Math.abs(o.u - l.u) < AmendLimits.TWICE * Math.min(size, Math.max(l.right() - l.u, 0.1));
-      if (near && o.text.equals(l.text) && !o.text.isEmpty() && o.show != l.show) {
+      if (near && o.text.equals(l.text) && !o.text.isEmpty()) {
         return Optional.of(k);
       }
     }

@@ -79,6 +79,7 @@ public final class Show {
 
   private final double angle;
   private final double scale;
+  private final double size;
 
   Show(
       ContentPlace place,
@@ -97,6 +98,7 @@ public final class Show {
     this.spoken = spoken;
     this.angle = Math.atan2(sign() * space.b(), sign() * space.a());
     this.scale = Math.hypot(space.a(), space.b());
+    this.size = Math.abs(state.size) * Math.hypot(space.c(), space.d());
   }
 
   /** 1 where text runs along the first axis of text space, -1 where it runs against it. */
@@ -116,7 +118,7 @@ public final class Show {
 
   /** The size of its letters on the page, in points. */
   public double size() {
-    return Math.abs(state.size) * Math.hypot(space.c(), space.d());
+    return size;
   }
 
   /** Whether it shows letters as another does: in the same font, size and colour. */
