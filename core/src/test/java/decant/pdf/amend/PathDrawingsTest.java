@@ -3,52 +3,24 @@ package decant.pdf.amend;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
-import decant.Tool;
 import decant.model.Box;
 import decant.reading.ReadProblem;
 import java.awt.Color;
 import java.awt.Rectangle;
 import java.awt.image.BufferedImage;
-import java.io.ByteArrayOutputStream;
 import java.io.IOException;
-import java.io.UncheckedIOException;
-import java.nio.file.Files;
-import java.nio.file.Path;
 import java.util.List;
-import java.util.function.IntPredicate;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 
 /** Drawings made of bare paths, moved and taken away; held against poppler's painting and qpdf. */
-class PathDrawingsTest {
-  @TempDir private Path folder;
-
+class PathDrawingsTest extends ChangedPdfCase {
   /** A red arrow to the right, 60 wide and 20 high, that touches its own shaft. */
   private static final String ARROW =
       "100 590 m 140 590 l 140 594 l 100 594 l f 138 582 m 160 592 l 138 602 l f";
 
   private static final String TEXT = " BT /F1 12 Tf 50 700 Td (The berth) Tj ET";
-
-  private interface Change {
-    void of(PdfAmender pdf) throws IOException, ReadProblem;
-  }
-
-  private static byte[] changed(byte[] source, Change change) {
-    try {
-      return PdfAmender.in(
-          source,
-          pdf -> {
-            change.of(pdf);
-            var out = new ByteArrayOutputStream();
-            pdf.writeOnly(0, out);
-            return out.toByteArray();
-          });
-    } catch (ReadProblem e) {
-      throw new AssertionError(e);
-    }
-  }
 
   private static List<Box> boxes(byte[] source) {
     try {
@@ -57,30 +29,6 @@ class PathDrawingsTest {
     } catch (ReadProblem e) {
       throw new AssertionError(e);
     }
-  }
-
-  private BufferedImage painted(byte[] pdf) {
-    try {
-      Path file = Files.write(folder.resolve("painted.pdf"), pdf);
-      Tool.Answer checked = Tool.run("qpdf", "--check", file.toString());
-      assertThat(checked.status()).as(checked.output()).isZero();
-      return Tool.painted(file, 1);
-    } catch (IOException e) {
-      throw new UncheckedIOException(e);
-    }
-  }
-
-  private static Rectangle where(BufferedImage image, IntPredicate colour) {
-    Rectangle out = new Rectangle();
-    for (int y = 0; y < image.getHeight(); y++) {
-      for (int x = 0; x < image.getWidth(); x++) {
-        if (colour.test(image.getRGB(x, y))) {
-          var one = new Rectangle(x, y, 1, 1);
-          out = out.isEmpty() ? one : out.union(one);
-        }
-      }
-    }
-    return out;
   }
 
   private static boolean red(int rgb) {

@@ -4,7 +4,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
-import decant.Tool;
 import decant.model.Box;
 import decant.model.look.Media;
 import decant.reading.ReadProblem;
@@ -13,11 +12,7 @@ import java.awt.Rectangle;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
-import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
-import java.nio.file.Files;
-import java.nio.file.Path;
-import java.util.function.IntPredicate;
 import javax.imageio.ImageIO;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.cos.COSArray;
@@ -25,15 +20,12 @@ import org.apache.pdfbox.cos.COSName;
 import org.apache.pdfbox.cos.COSStream;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 
 /** Pictures that are put on pages, moved and scaled; held against poppler's painting and qpdf. */
-class PlacedPicturesTest {
-  @TempDir private Path folder;
-
+class PlacedPicturesTest extends ChangedPdfCase {
   private static final Media BLUE_SQUARE =
       Media.of(
           "image/svg+xml",
@@ -41,50 +33,6 @@ class PlacedPicturesTest {
                   + "<rect width=\"40\" height=\"20\" fill=\"#0000ff\"/>"
                   + "<rect width=\"20\" height=\"10\" fill=\"#00ff00\"/></svg>")
               .getBytes(StandardCharsets.US_ASCII));
-
-  private interface Change {
-    void of(PdfAmender pdf) throws IOException, ReadProblem;
-  }
-
-  private byte[] changed(byte[] source, Change change) {
-    try {
-      return PdfAmender.in(
-          source,
-          pdf -> {
-            change.of(pdf);
-            var out = new ByteArrayOutputStream();
-            pdf.writeOnly(0, out);
-            return out.toByteArray();
-          });
-    } catch (ReadProblem e) {
-      throw new AssertionError(e);
-    }
-  }
-
-  /** By poppler, one pixel a point. */
-  private BufferedImage painted(byte[] pdf) {
-    try {
-      Path file = Files.write(folder.resolve("painted.pdf"), pdf);
-      Tool.Answer checked = Tool.run("qpdf", "--check", file.toString());
-      assertThat(checked.status()).as(checked.output()).isZero();
-      return Tool.painted(file, 1);
-    } catch (IOException e) {
-      throw new UncheckedIOException(e);
-    }
-  }
-
-  private static Rectangle where(BufferedImage image, IntPredicate colour) {
-    Rectangle out = null;
-    for (int y = 0; y < image.getHeight(); y++) {
-      for (int x = 0; x < image.getWidth(); x++) {
-        if (colour.test(image.getRGB(x, y) & 0xFFFFFF)) {
-          var one = new Rectangle(x, y, 1, 1);
-          out = out == null ? one : out.union(one);
-        }
-      }
-    }
-    return out == null ? new Rectangle() : out;
-  }
 
   private static boolean red(int rgb) {
     var c = new Color(rgb);
