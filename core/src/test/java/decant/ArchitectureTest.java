@@ -244,6 +244,7 @@ class ArchitectureTest {
             "work",
             "model..",
             "text",
+            "io",
             "reading",
             "pdf.content",
             "pdf.file",

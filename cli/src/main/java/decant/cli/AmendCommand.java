@@ -169,17 +169,16 @@ final class AmendCommand implements Callable<Integer> {
     if (keep && !pdf.keepsVersions()) {
       throw new ReadProblem(ReadProblem.Kind.NOT_SERVED, WORDS.say("amend-command.keeps-none"));
     }
+    FileBefore before = pdf.noted();
     Amended amended = pdf.replace(all, on);
     if (amended.changed() == 0) {
-      return new Prepared(amended, pdf.before(), null);
+      return new Prepared(amended, before, null);
     }
     try {
       Path given = out;
       Path target = given != null ? given : AtomicFile.freeName(usualName());
       return new Prepared(
-          amended,
-          pdf.before(),
-          AtomicFile.prepare(target, given != null, to -> pdf.write(to, keep)));
+          amended, before, AtomicFile.prepare(target, given != null, to -> pdf.write(to, keep)));
     } catch (WriteProblem e) {
       throw new ReadProblem(ReadProblem.Kind.UNREADABLE, e.getMessage(), e);
     }

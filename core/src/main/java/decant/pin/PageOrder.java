@@ -49,33 +49,26 @@ public final class PageOrder {
   public record Book(TakenIn.Origin origin, KeptPage.Source source) {}
 
   /**
-   * Puts a page elsewhere among the others, as one act that can be undone.
-   *
-   * @param by how many pages later; earlier if less than 0. It goes no farther than there are pages
-   * @throws IOException if the source is not there any more
-   */
-  public static Revision moved(Revision r, Book book, Pinned page, int by) throws IOException {
-    List<Section> all = complete(r.document(), book).sections();
-    int from = at(all, page);
-    int to = Math.clamp(from + (long) by, 0, all.size() - 1);
-    return placed(r, book, List.of(page), to > from ? to + 1 : to);
-  }
-
-  /**
    * Puts pages together before another one, in the order that they have, as one act that can be
    * undone.
    *
-   * @param before the number of that page as they stand now, from 0; how many there are for the end
+   * @param before that page; empty for the end
    * @throws IOException if the source is not there any more
    */
-  public static Revision placed(Revision r, Book book, List<Pinned> pages, int before)
+  public static Revision placed(Revision r, Book book, List<Pinned> pages, Optional<Pinned> before)
       throws IOException {
     List<Section> all = complete(r.document(), book).sections();
+    int to = before.isPresent() ? at(all, before.get()) : all.size();
     List<Section> going = these(all, pages);
-    var left = new ArrayList<>(all);
-    left.removeAll(going);
-    int to = (int) all.stream().limit(before).filter(s -> !going.contains(s)).count();
-    left.addAll(to, going);
+    var left = new ArrayList<Section>();
+    for (int k = 0; k <= all.size(); k++) {
+      if (k == to) {
+        left.addAll(going);
+      }
+      if (k < all.size() && !going.contains(all.get(k))) {
+        left.add(all.get(k));
+      }
+    }
     return left.equals(all) ? r : ordered(r, WORDS.say("page-order.move"), left);
   }
 

@@ -18,6 +18,7 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Optional;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.cos.COSName;
 import org.apache.pdfbox.pdmodel.PDDocument;
@@ -181,7 +182,7 @@ class ChangedFileTest {
     TakenIn taken = Samples.taken(RULES);
     Revision r = changed(PinnedSample.all(taken, RULES));
     var book = new PageOrder.Book(taken.origin(), new KeptPage.InFile(RULES, ""));
-    r = PageOrder.moved(r, book, page(r, 1), 3);
+    r = PageOrder.placed(r, book, List.of(page(r, 1)), Optional.of(page(r, 5)));
     for (boolean old : new boolean[] {false, true}) {
       ChangedFile.Written w = write(r, RULES, "", old);
       checked(w.file());

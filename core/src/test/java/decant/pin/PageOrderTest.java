@@ -111,19 +111,26 @@ class PageOrderTest {
   @Test
   void aPageGoesElsewhereAndTheOthersCloseUp() throws Exception {
     List<String> before = texts(RULES);
-    Revision r = PageOrder.moved(revision, book, page(revision, 5), -3);
+    Revision r =
+        PageOrder.placed(
+            revision, book, List.of(page(revision, 5)), Optional.of(page(revision, 2)));
     for (List<String> now : bothWays(r)) {
       assertThat(now).isEqualTo(moved(before, 5, 2));
     }
-    Revision end = PageOrder.moved(r, book, page(r, 0), 1000);
+    Revision end = PageOrder.placed(r, book, List.of(page(r, 0)), Optional.empty());
     assertThat(bothWays(end).getLast()).isEqualTo(moved(moved(before, 5, 2), 0, 14));
     assertThat(end.undo().undo().document().sections()).isEqualTo(revision.document().sections());
-    assertThat(PageOrder.moved(revision, book, page(revision, 0), -1)).isSameAs(revision);
+    assertThat(
+            PageOrder.placed(
+                revision, book, List.of(page(revision, 0)), Optional.of(page(revision, 0))))
+        .isSameAs(revision);
   }
 
   @Test
   void bookmarksFollowTheirPages() throws Exception {
-    Revision r = PageOrder.moved(revision, book, page(revision, 14), -14);
+    Revision r =
+        PageOrder.placed(
+            revision, book, List.of(page(revision, 14)), Optional.of(page(revision, 0)));
     Document d = r.document();
     for (Publication p :
         List.of(
@@ -182,7 +189,9 @@ class PageOrderTest {
     assertThat(texts(published(KeptPages.of(file, "", judged, taken.origin().places()))))
         .hasSize(3);
     revision = Revision.of(judged);
-    Revision r = PageOrder.moved(revision, book, page(revision, 1), -2);
+    Revision r =
+        PageOrder.placed(
+            revision, book, List.of(page(revision, 1)), Optional.of(page(revision, 0)));
     assertThat(bothWays(r).getLast()).hasSize(3).element(2).isEqualTo("");
   }
 
@@ -191,13 +200,16 @@ class PageOrderTest {
     Document mixed = Pinning.release(revision.document(), 3);
     assertThat(PageOrder.isFree(mixed)).isFalse();
     Revision r = Revision.of(mixed);
-    assertThatThrownBy(() -> PageOrder.moved(r, book, page(r, 0), 1))
+    assertThatThrownBy(
+            () -> PageOrder.placed(r, book, List.of(page(r, 0)), Optional.of(page(r, 2))))
         .isInstanceOf(IllegalArgumentException.class);
   }
 
   @Test
   void theOrderIsToldWhereItCannotBeKept() throws Exception {
-    Revision r = PageOrder.moved(revision, book, page(revision, 5), -3);
+    Revision r =
+        PageOrder.placed(
+            revision, book, List.of(page(revision, 5)), Optional.of(page(revision, 2)));
     Document mixed = Pinning.release(r.document(), 8);
     KeptPages kept = KeptPages.of(RULES, "", mixed, taken.origin().places());
     assertThat(kept.leftOut()).singleElement().asString().contains("order");
@@ -262,7 +274,7 @@ class PageOrderTest {
   void severalPagesGoElsewhereTogether() throws Exception {
     List<String> source = texts(RULES);
     List<Pinned> two = List.of(page(revision, 1), page(revision, 3));
-    Revision later = PageOrder.placed(revision, book, two, 6);
+    Revision later = PageOrder.placed(revision, book, two, Optional.of(page(revision, 6)));
     for (List<String> now : bothWays(later)) {
       assertThat(now.subList(0, 7))
           .containsExactly(
@@ -275,11 +287,14 @@ class PageOrderTest {
               source.get(6));
     }
     assertThat(later.undo().document().sections()).isEqualTo(revision.document().sections());
-    Revision first = PageOrder.placed(revision, book, two, 0);
+    Revision first = PageOrder.placed(revision, book, two, Optional.of(page(revision, 0)));
     assertThat(texts(published(new Layouter(FontBook.shipped()).layout(first.document()))))
         .startsWith(source.get(1), source.get(3), source.get(0), source.get(2));
-    assertThat(PageOrder.placed(revision, book, List.of(page(revision, 1)), 2)).isSameAs(revision);
-    Revision end = PageOrder.placed(revision, book, two, source.size());
+    assertThat(
+            PageOrder.placed(
+                revision, book, List.of(page(revision, 1)), Optional.of(page(revision, 2))))
+        .isSameAs(revision);
+    Revision end = PageOrder.placed(revision, book, two, Optional.empty());
     assertThat(page(end, source.size() - 1).page()).isEqualTo(3);
     Revision gone = PageOrder.without(revision, book, two).orElseThrow();
     assertThat(gone.document().sections()).hasSize(source.size() - 2);
@@ -315,7 +330,7 @@ class PageOrderTest {
     Path file = Files.write(folder.resolve("brought.pdf"), brought.bytes());
     assertThat(String.join("", texts(file))).doesNotContain(of.get(9).substring(0, 60));
     // A line of theirs is changed where it stands, and they go elsewhere like others.
-    Revision first = PageOrder.moved(r, book, page(r, 2), -2);
+    Revision first = PageOrder.placed(r, book, List.of(page(r, 2)), Optional.of(page(r, 0)));
     assertThat(bothWays(first).getFirst()).containsExactly(of.get(2), form.getFirst(), of.get(4));
     Document flows = Pinning.release(first.document(), page(first, 0).page());
     assertThat(flows.sections().getFirst().pinned()).isEmpty();

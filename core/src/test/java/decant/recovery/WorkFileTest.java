@@ -200,7 +200,7 @@ class WorkFileTest {
                 taken.origin(),
                 PinnedPages.unlocked(file),
                 PinnedPages.askedAll(file)));
-    r = PageOrder.moved(r, book, page(r, 4), -3);
+    r = PageOrder.placed(r, book, List.of(page(r, 4)), Optional.of(page(r, 1)));
     r = PageOrder.without(r, book, List.of(page(r, 9))).orElseThrow();
     var other = new PageOrder.Other(Samples.taken(form), new KeptPage.InFile(form, ""), "form");
     r = PageOrder.putIn(r, book, Optional.of(page(r, 0)), other, List.of(0));

@@ -69,16 +69,15 @@ final class ChangedCopy {
     this.copy = copy;
     this.fresh = fresh;
     this.changed = changed;
-    int all = Math.min(file.getNumberOfPages(), copy.getNumberOfPages());
-    for (int k = 0; k < all; k++) {
-      known.put(
-          copy.getPage(k).getCOSObject(),
-          reference(file.getPage(place.applyAsInt(k)).getCOSObject()));
+    List<COSDictionary> pages = new ArrayList<>();
+    file.getPages().forEach(p -> pages.add(p.getCOSObject()));
+    int k = 0;
+    for (PDPage p : copy.getPages()) {
+      if (k < pages.size()) {
+        COSDictionary stands = pages.get(place.applyAsInt(k++));
+        known.put(p.getCOSObject(), FreshObject.reference(file.getDocument(), stands));
+      }
     }
-  }
-
-  private COSBase reference(COSDictionary d) {
-    return d.getKey() == null ? d : file.getDocument().getObjectFromPool(d.getKey());
   }
 
   /**
@@ -99,9 +98,9 @@ final class ChangedCopy {
       differs = true;
     }
     for (COSName n : FRAME) {
-      COSBase now = framed(is, n);
-      if (!same(now, framed(was, n))) {
-        page.setItem(n, now == null ? COSNull.NULL : brought(now));
+      COSBase now = frame(is, n);
+      if (!same(now, frame(was, n))) {
+        page.setItem(n, now);
         differs = true;
       }
     }
@@ -112,22 +111,22 @@ final class ChangedCopy {
     return differs;
   }
 
-  private static @Nullable COSBase framed(PDPage p, COSName what) {
-    return what.equals(COSName.ROTATE)
-        ? COSInteger.get(p.getRotation())
-        : what.equals(COSName.CROP_BOX)
-            ? p.getCropBox().getCOSArray()
-            : p.getMediaBox().getCOSArray();
+  /** What is shown of a page, inherited or not. */
+  private static COSBase frame(PDPage p, COSName what) {
+    if (what.equals(COSName.ROTATE)) {
+      return COSInteger.get(p.getRotation());
+    }
+    return (what.equals(COSName.CROP_BOX) ? p.getCropBox() : p.getMediaBox()).getCOSArray();
   }
 
   private boolean contents(PDPage is, PDPage was) throws IOException {
     List<COSStream> now = PageStreams.contentsOf(is);
     List<COSStream> before = PageStreams.contentsOf(was);
-    boolean alike = now.size() == before.size();
-    for (int k = 0; alike && k < now.size(); k++) {
-      alike = same(now.get(k), before.get(k));
+    boolean unchanged = now.size() == before.size();
+    for (int k = 0; unchanged && k < now.size(); k++) {
+      unchanged = same(now.get(k), before.get(k));
     }
-    if (alike) {
+    if (unchanged) {
       return false;
     }
     COSBase all = is.getCOSObject().getItem(COSName.CONTENTS);
@@ -201,7 +200,7 @@ final class ChangedCopy {
     COSDictionary above = is.getCOSDictionary(COSName.PARENT);
     COSDictionary mine = was.getCOSDictionary(COSName.PARENT);
     if (above != null && mine != null && !known.containsKey(above)) {
-      known.put(above, reference(mine));
+      known.put(above, FreshObject.reference(file.getDocument(), mine));
       differs |= entries(above, mine);
     }
     if (differs) {

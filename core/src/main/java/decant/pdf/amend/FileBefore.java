@@ -1,10 +1,11 @@
 package decant.pdf.amend;
 
+import decant.io.FileHash;
 import decant.pdf.amend.page.PageStreams;
 import decant.pdf.file.Deflated;
 import java.io.IOException;
+import java.nio.charset.StandardCharsets;
 import java.security.MessageDigest;
-import java.security.NoSuchAlgorithmException;
 import java.util.ArrayList;
 import java.util.HexFormat;
 import java.util.List;
@@ -34,17 +35,12 @@ public record FileBefore(List<String> contents, Map<Integer, SaidOnPage> said) {
   }
 
   static String content(PDPage page) throws IOException {
-    try {
-      var digest = MessageDigest.getInstance("SHA-256");
-      for (COSStream s : PageStreams.contentsOf(page)) {
-        byte[] bytes = Deflated.rawBytes(s);
-        digest.update(bytes);
-        digest.update(
-            String.valueOf(bytes.length).getBytes(java.nio.charset.StandardCharsets.US_ASCII));
-      }
-      return HexFormat.of().formatHex(digest.digest());
-    } catch (NoSuchAlgorithmException e) {
-      throw new AssertionError("every Java runtime has SHA-256", e);
+    MessageDigest digest = FileHash.digest();
+    for (COSStream s : PageStreams.contentsOf(page)) {
+      byte[] bytes = Deflated.rawBytes(s);
+      digest.update(bytes);
+      digest.update(String.valueOf(bytes.length).getBytes(StandardCharsets.US_ASCII));
     }
+    return HexFormat.of().formatHex(digest.digest());
   }
 }

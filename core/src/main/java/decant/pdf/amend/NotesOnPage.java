@@ -43,12 +43,15 @@ final class NotesOnPage {
       }
       boolean field = "Widget".equals(a.getSubtype());
       Left.Reason reason = field ? Left.Reason.IN_FIELD : Left.Reason.IN_NOTE;
-      // A field may show its value in looks that are drawn anew from it (§12.7.4.3).
-      List<String> said = field ? values(a.getCOSObject()) : written(a);
+      COSBase looks = shown(a);
       List<Row> rows =
-          shown(a) instanceof COSStream form
+          looks instanceof COSStream form
               ? Rows.of(PageLetters.of(form, around, fonts).letters())
               : List.of();
+      // A field may show its value in looks that are drawn anew from it (§12.7.4.3); a note does
+      // not.
+      List<String> said =
+          field ? values(a.getCOSObject()) : looks instanceof COSStream ? List.of() : written(a);
       for (Replacement r : all) {
         int times = Search.in(rows, r.words()).size();
         if (times == 0 && said.stream().anyMatch(WholeWords.said(r.words()))) {

@@ -1,6 +1,7 @@
 package decant.pdf.amend;
 
 import decant.pdf.amend.page.FreshObject;
+import decant.pdf.amend.page.PageFrame;
 import java.io.IOException;
 import java.util.HashSet;
 import java.util.List;
@@ -101,12 +102,7 @@ final class OnePage {
     for (int k : pages) {
       PDPage p = pdf.getPage(k);
       COSDictionary d = p.getCOSObject();
-      if (p.getResources() != null) {
-        p.setResources(p.getResources()); // what it inherits stands in it from now on
-      }
-      p.setMediaBox(p.getMediaBox());
-      p.setCropBox(p.getCropBox());
-      p.setRotation(p.getRotation());
+      PageFrame.inherit(p);
       here.addAll(NotesOnPage.objects(p));
       d.setItem(COSName.PARENT, root);
       kids.add(d.getKey() == null ? FreshObject.of(file, d) : file.getObjectFromPool(d.getKey()));

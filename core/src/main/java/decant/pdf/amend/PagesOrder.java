@@ -1,12 +1,16 @@
 package decant.pdf.amend;
 
+import decant.pdf.amend.page.FreshObject;
+import decant.pdf.amend.page.PageFrame;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
+import java.util.stream.IntStream;
 import org.apache.pdfbox.cos.COSArray;
 import org.apache.pdfbox.cos.COSBase;
 import org.apache.pdfbox.cos.COSDictionary;
+import org.apache.pdfbox.cos.COSDocument;
 import org.apache.pdfbox.cos.COSName;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPage;
@@ -29,38 +33,24 @@ final class PagesOrder {
     if (order.equals(numbers(all))) {
       return List.of();
     }
+    COSDocument file = pdf.getDocument();
     COSDictionary root = pdf.getPages().getCOSObject();
-    var changed = new ArrayList<COSBase>();
     var pages = new ArrayList<COSDictionary>();
-    for (int k : numbers(all)) {
-      PDPage p = pdf.getPage(k);
-      COSDictionary d = p.getCOSObject();
-      if (p.getResources() != null) {
-        p.setResources(p.getResources());
-      }
-      p.setMediaBox(p.getMediaBox());
-      p.setCropBox(p.getCropBox());
-      p.setRotation(p.getRotation());
-      pages.add(d);
+    for (PDPage p : pdf.getPages()) {
+      PageFrame.inherit(p);
+      p.getCOSObject().setItem(COSName.PARENT, FreshObject.reference(file, root));
+      pages.add(p.getCOSObject());
     }
     var kids = new COSArray();
-    for (int k : order) {
-      COSDictionary d = pages.get(k);
-      d.setItem(COSName.PARENT, root.getKey() == null ? root : reference(pdf, root));
-      kids.add(d.getKey() == null ? d : reference(pdf, d));
-      changed.add(d);
-    }
+    order.forEach(k -> kids.add(FreshObject.reference(file, pages.get(k))));
     root.setItem(COSName.KIDS, kids);
     root.setInt(COSName.COUNT, all);
+    List<COSBase> changed = new ArrayList<>(pages);
     changed.add(root);
     return changed;
   }
 
-  private static COSBase reference(PDDocument pdf, COSDictionary d) {
-    return pdf.getDocument().getObjectFromPool(d.getKey());
-  }
-
   private static List<Integer> numbers(int all) {
-    return java.util.stream.IntStream.range(0, all).boxed().toList();
+    return IntStream.range(0, all).boxed().toList();
   }
 }

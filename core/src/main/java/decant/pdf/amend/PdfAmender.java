@@ -28,7 +28,6 @@ import java.util.Collection;
 import java.util.Collections;
 import java.util.IdentityHashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
@@ -61,7 +60,7 @@ public final class PdfAmender {
   private final PageStreams streams;
   private final AddedPictures added;
   private final WordsNearby nearby;
-  private FileBefore before = new FileBefore(List.of(), Map.of());
+  private Optional<FileBefore> before = Optional.empty();
 
   private PdfAmender(Optional<ReadRequest> request, PDDocument pdf) {
     this.request = request;
@@ -107,9 +106,14 @@ public final class PdfAmender {
     return pdf.getNumberOfPages();
   }
 
-  /** What the file was before words were replaced in it. */
-  public FileBefore before() {
-    return before;
+  /**
+   * Notes what the file is now, and while words are replaced what pages said before, for reading
+   * the changed file back.
+   */
+  public FileBefore noted() throws IOException {
+    FileBefore now = FileBefore.of(pdf);
+    before = Optional.of(now);
+    return now;
   }
 
   /** The pages that were changed, from 0. */
@@ -124,7 +128,6 @@ public final class PdfAmender {
    * @throws ReadProblem if it takes too long, or was cancelled
    */
   public Amended replace(List<Replacement> all, List<Integer> on) throws ReadProblem, IOException {
-    before = FileBefore.of(pdf);
     int changed = 0;
     var left = new ArrayList<Left>();
     var told = new ChangesTold();
@@ -141,7 +144,9 @@ public final class PdfAmender {
       left.addAll(words.left());
       left.addAll(NotesOnPage.holding(page, k + 1, ofFields, all, fonts));
       if (words.changed() > 0) {
-        before.said().put(k, words.before(all));
+        if (before.isPresent()) {
+          before.get().said().put(k, words.before(all));
+        }
         changed += words.changed();
         told.ofPage(k + 1, words);
         change(k, content, words, chosen);

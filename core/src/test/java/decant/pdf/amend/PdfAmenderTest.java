@@ -62,12 +62,13 @@ class PdfAmenderTest {
           pdf -> {
             List<Integer> on =
                 pages.isEmpty() ? IntStream.range(0, pdf.pages()).boxed().toList() : pages;
+            FileBefore before = pdf.noted();
             Amended a = pdf.replace(List.of(all), on);
             try (var to = Files.newOutputStream(out)) {
               pdf.write(to);
             }
             Optional<String> wrong =
-                AmendCheck.problem(pdf.before(), request.withFile(out), List.of(all), a);
+                AmendCheck.problem(before, request.withFile(out), List.of(all), a);
             assertThat(wrong).isEmpty();
             return new Done(a, out);
           });

@@ -38,12 +38,13 @@ class ReflowTest {
         PdfAmender.in(
             request,
             file -> {
+              FileBefore before = file.noted();
               Amended a = file.replace(List.of(all), List.of(0));
               try (var to = Files.newOutputStream(out)) {
                 file.write(to);
               }
               Optional<String> wrong =
-                  AmendCheck.problem(file.before(), request.withFile(out), List.of(all), a);
+                  AmendCheck.problem(before, request.withFile(out), List.of(all), a);
               assertThat(wrong).isEmpty();
               return a;
             });

@@ -57,9 +57,8 @@ public final class AllPages extends BorderPane {
   private int at;
 
   private int from;
-  private boolean dragging;
 
-  /** The page that what is dragged would stand before. */
+  /** The page that what is dragged would stand before; -1 where nothing is dragged. */
   private int before = -1;
 
   /**
@@ -211,19 +210,16 @@ public final class AllPages extends BorderPane {
   }
 
   private void dragged(MouseEvent e) {
-    if (!acts.areFree() || chosen.isEmpty() || e.getButton() != MouseButton.PRIMARY) {
-      return;
-    }
-    dragging |= !e.isStillSincePress();
-    if (!dragging) {
+    boolean still = before < 0 && e.isStillSincePress();
+    if (still || !acts.areFree() || chosen.isEmpty() || e.getButton() != MouseButton.PRIMARY) {
       return;
     }
     Point2D in = scroll.sceneToLocal(e.getSceneX(), e.getSceneY());
-    double far = Math.max(1, grid.getHeight() - scroll.getViewportBounds().getHeight());
+    double step = EDGE / Math.max(1, far());
     if (in.getY() < EDGE) {
-      scroll.setVvalue(Math.max(0, scroll.getVvalue() - EDGE / far));
+      scroll.setVvalue(Math.max(0, scroll.getVvalue() - step));
     } else if (in.getY() > scroll.getHeight() - EDGE) {
-      scroll.setVvalue(Math.min(1, scroll.getVvalue() + EDGE / far));
+      scroll.setVvalue(Math.min(1, scroll.getVvalue() + step));
     }
     before = beforeAt(grid.sceneToLocal(e.getSceneX(), e.getSceneY()));
     boolean last = before >= pages.size();
@@ -247,17 +243,18 @@ public final class AllPages extends BorderPane {
   }
 
   private int columns() {
-    double room = grid.getWidth() - 2 * GAP + GAP;
-    return Math.max(1, (int) Math.floor(room / (SmallPage.WIDTH + GAP)));
+    return Math.max(1, (int) Math.floor((grid.getWidth() - GAP) / (SmallPage.WIDTH + GAP)));
+  }
+
+  private void stopDragging() {
+    before = -1;
+    mark.setVisible(false);
   }
 
   private void released(MouseEvent e) {
-    boolean dropped = dragging && before >= 0;
     int to = before;
-    dragging = false;
-    before = -1;
-    mark.setVisible(false);
-    if (dropped) {
+    stopDragging();
+    if (to >= 0) {
       place(to);
     } else if (e.isStillSincePress()
         && !e.isShiftDown()
@@ -299,10 +296,8 @@ public final class AllPages extends BorderPane {
       case END -> go(e, count());
       case ENTER -> open.accept(at);
       case ESCAPE -> {
-        if (dragging) {
-          dragging = false;
-          before = -1;
-          mark.setVisible(false);
+        if (before >= 0) {
+          stopDragging();
         } else {
           open.accept(-1);
         }
@@ -347,18 +342,26 @@ public final class AllPages extends BorderPane {
 
   // What is in sight.
 
+  /** How far the pages scroll. */
+  private double far() {
+    return grid.getHeight() - scroll.getViewportBounds().getHeight();
+  }
+
   private double top() {
-    double far = grid.getHeight() - scroll.getViewportBounds().getHeight();
-    return Math.max(0, far) * scroll.getVvalue();
+    return Math.max(0, far()) * scroll.getVvalue();
+  }
+
+  /** Where a page begins, from the top of all. */
+  private double topOf(int page) {
+    return GAP + (page / columns()) * (SmallPage.HEIGHT + GAP);
   }
 
   private void see(int page) {
     double high = scroll.getViewportBounds().getHeight();
-    double far = grid.getHeight() - high;
-    double y = GAP + (page / columns()) * (SmallPage.HEIGHT + GAP);
-    if (far > 0 && (y < top() || y + SmallPage.HEIGHT > top() + high)) {
+    double y = topOf(page);
+    if (far() > 0 && (y < top() || y + SmallPage.HEIGHT > top() + high)) {
       double to = y < top() ? y - GAP : y + SmallPage.HEIGHT + GAP - high;
-      scroll.setVvalue(Math.clamp(to / far, 0, 1));
+      scroll.setVvalue(Math.clamp(to / far(), 0, 1));
     }
   }
 
@@ -368,9 +371,8 @@ public final class AllPages extends BorderPane {
     }
     PublishedPages source = source();
     double high = scroll.getViewportBounds().getHeight();
-    int columns = columns();
     for (SmallPage p : pages) {
-      double y = GAP + (p.page() / columns) * (SmallPage.HEIGHT + GAP);
+      double y = topOf(p.page());
       if (y + SmallPage.HEIGHT < top() - NEAR || y > top() + high + NEAR) {
         p.goesOutOfSight();
       } else if (p.page() < source.count()) {

@@ -10,6 +10,7 @@ import decant.words.Words;
 import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.IntConsumer;
 
 /** What can be done to pinned pages as a whole: they are turned, put elsewhere, taken away. */
 final class PageActs {
@@ -68,15 +69,16 @@ final class PageActs {
    * @param before as they stand now, from 0; how many there are for the end
    * @param moved called with where the first of them stands then
    */
-  void place(Collection<Integer> pages, int before, java.util.function.IntConsumer moved) {
+  void place(Collection<Integer> pages, int before, IntConsumer moved) {
     List<Pinned> some = pinned(pages);
     int to = before - (int) pages.stream().filter(p -> p < before).count();
     if (some.isEmpty() || stay(pages, to)) {
       return;
     }
+    Optional<Pinned> behind = pinned(before);
     LongChange.start(
         work,
-        r -> Optional.of(PageOrder.placed(r, book(), some, before)),
+        r -> Optional.of(PageOrder.placed(r, book(), some, behind)),
         desk::tell,
         () -> {
           desk.tell(

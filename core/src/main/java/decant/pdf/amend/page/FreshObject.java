@@ -1,5 +1,6 @@
 package decant.pdf.amend.page;
 
+import org.apache.pdfbox.cos.COSBase;
 import org.apache.pdfbox.cos.COSDictionary;
 import org.apache.pdfbox.cos.COSDocument;
 import org.apache.pdfbox.cos.COSName;
@@ -16,5 +17,10 @@ public final class FreshObject {
             + 1;
     file.setHighestXRefObjectNumber(n);
     return new COSObject(d, new COSObjectKey(n, 0));
+  }
+
+  /** What stands for an object elsewhere in its file: itself, if it has no number. */
+  public static COSBase reference(COSDocument file, COSDictionary d) {
+    return d.getKey() == null ? d : file.getObjectFromPool(d.getKey());
   }
 }

@@ -31,6 +31,16 @@ public final class PageFrame {
     page.setCropBox(crop);
   }
 
+  /** What a page inherits stands in it from now on (§7.7.3.4). */
+  public static void inherit(PDPage page) {
+    if (page.getResources() != null) {
+      page.setResources(page.getResources());
+    }
+    page.setMediaBox(page.getMediaBox());
+    page.setCropBox(page.getCropBox());
+    page.setRotation(page.getRotation());
+  }
+
   /** Numbers that are the same when they were written and read again. */
   private static float hundredths(double d) {
     return Math.round(d * 100) / 100f;

@@ -12,7 +12,6 @@ import java.util.Comparator;
 import java.util.Deque;
 import java.util.List;
 import java.util.Optional;
-import java.util.function.BinaryOperator;
 
 /**
  * Words that a line has no room for go on in the lines below it, as far as its paragraph goes: no
@@ -148,28 +147,25 @@ public final class Reflow {
   /** Takes the words that a line has room for. */
   private List<String> fit(Row at, Deque<Token> words) {
     var line = new ArrayList<String>();
-    BinaryOperator<String> with = (a, b) -> a.isEmpty() ? b : a + " " + b;
-    String text = "";
     while (!words.isEmpty()) {
-      Token t = words.peek();
-      String whole = with.apply(text, t.whole.orElse(""));
-      if (t.whole.isPresent() && fits(at, whole)) {
-        words.poll();
+      Token t = words.poll();
+      if (t.whole.isPresent() && fits(at, line, t.whole.get())) {
         line.add(t.whole.get());
-        text = whole;
         continue;
       }
-      if (t.parted.isPresent() && fits(at, with.apply(text, t.parted.get().head))) {
-        words.poll();
+      if (t.parted.isPresent() && fits(at, line, t.parted.get().head)) {
         line.add(t.parted.get().head);
         words.push(Token.of(t.parted.get().tail));
+      } else {
+        words.push(t);
       }
       return line;
     }
     return line;
   }
 
-  private boolean fits(Row at, String words) {
+  private boolean fits(Row at, List<String> line, String word) {
+    String words = line.isEmpty() ? word : String.join(" ", line) + " " + word;
     return page.width(words, at) <= page.room(at).right() - at.left() + UNSEEN;
   }
 

@@ -118,13 +118,16 @@ final class BoxBlanks {
 
   private static Optional<FlatBlank> text(Box b, PageWordsAround words) {
     double size = words.size(b.bottom());
-    FormField.Kind kind =
-        b.height() > FormMeasures.SEVERAL * size ? FormField.Kind.LINES : FormField.Kind.TEXT;
     return words
         .before(b.x(), b.y(), b.bottom(), FormMeasures.BESIDE_BOX)
         .filter(Label::says)
         .or(() -> words.above(b, 1).filter(Label::says))
         .or(() -> words.below(b, 1).filter(Label::says))
-        .map(t -> new FlatBlank(b, kind, Label.of(t), size));
+        .map(t -> new FlatBlank(b, kind(b, size), Label.of(t), size));
+  }
+
+  /** Whether a box is written in by one line or by several. */
+  static FormField.Kind kind(Box b, double size) {
+    return b.height() > FormMeasures.SEVERAL * size ? FormField.Kind.LINES : FormField.Kind.TEXT;
   }
 }

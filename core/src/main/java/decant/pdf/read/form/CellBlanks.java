@@ -1,14 +1,12 @@
 package decant.pdf.read.form;
 
 import decant.model.Box;
-import decant.model.look.FormField;
-import decant.pdf.read.page.Groups;
 import decant.pdf.read.page.RuledLine;
+import decant.pdf.read.page.RuledLines;
 import decant.pdf.read.page.ScannedPage;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import java.util.TreeSet;
 
 /**
  * Empty cells of a grid that is a form: each follows a cell that says what belongs in it, or stands
@@ -30,7 +28,7 @@ final class CellBlanks {
             .filter(r -> Math.max(r.x2() - r.x1(), r.y2() - r.y1()) > FormMeasures.HIGH)
             .toList();
     var out = new ArrayList<FlatBlank>();
-    for (List<RuledLine> grid : grids(rules)) {
+    for (List<RuledLine> grid : RuledLines.touching(rules, FormMeasures.EDGE)) {
       List<List<Cell>> rows = rows(grid, words);
       List<FlatBlank> beside = beside(rows, words);
       out.addAll(beside.isEmpty() ? below(rows, words) : beside);
@@ -38,39 +36,19 @@ final class CellBlanks {
     return out;
   }
 
-  private static List<List<RuledLine>> grids(List<RuledLine> rules) {
-    var groups = new Groups(rules.size());
-    for (int a = 0; a < rules.size(); a++) {
-      for (int b = a + 1; b < rules.size(); b++) {
-        RuledLine x = rules.get(a);
-        RuledLine y = rules.get(b);
-        if (x.lying() != y.lying() && touch(x, y)) {
-          groups.join(a, b);
-        }
-      }
-    }
-    return groups.of(rules);
-  }
-
-  private static boolean touch(RuledLine a, RuledLine b) {
-    return a.x1() < b.x2() + FormMeasures.EDGE
-        && b.x1() < a.x2() + FormMeasures.EDGE
-        && a.y1() < b.y2() + FormMeasures.EDGE
-        && b.y1() < a.y2() + FormMeasures.EDGE;
-  }
-
   /** The rows of a grid, each with its cells from left to right. */
   private static List<List<Cell>> rows(List<RuledLine> grid, PageWordsAround words) {
-    List<Double> ys = places(grid, true);
+    List<Double> ys = RuledLines.places(grid, true, FormMeasures.EDGE);
     var rows = new ArrayList<List<Cell>>();
     for (int k = 0; k + 1 < ys.size(); k++) {
       double top = ys.get(k);
       double bottom = ys.get(k + 1);
       double middle = (top + bottom) / 2;
       List<Double> xs =
-          places(
+          RuledLines.places(
               grid.stream().filter(r -> !r.lying() && r.y1() < middle && r.y2() > middle).toList(),
-              false);
+              false,
+              FormMeasures.EDGE);
       var row = new ArrayList<Cell>();
       for (int c = 0; c + 1 < xs.size(); c++) {
         var box = new Box(xs.get(c), top, xs.get(c + 1) - xs.get(c), bottom - top);
@@ -83,19 +61,6 @@ final class CellBlanks {
       }
     }
     return rows;
-  }
-
-  /** Where lines stand or lie, each place once. */
-  private static List<Double> places(List<RuledLine> grid, boolean lying) {
-    var all = new TreeSet<Double>();
-    grid.stream().filter(r -> r.lying() == lying).forEach(r -> all.add(r.middle()));
-    var out = new ArrayList<Double>();
-    for (double at : all) {
-      if (out.isEmpty() || at - out.getLast() > FormMeasures.EDGE) {
-        out.add(at);
-      }
-    }
-    return out;
   }
 
   /** Whether a line lies along an edge of a cell. */
@@ -177,9 +142,7 @@ final class CellBlanks {
       return Optional.empty();
     }
     double size = words.size(b.bottom());
-    FormField.Kind kind =
-        b.height() > FormMeasures.SEVERAL * size ? FormField.Kind.LINES : FormField.Kind.TEXT;
     var inner = new Box(b.x() + 1, b.y() + 1, b.width() - 2, b.height() - 2);
-    return Optional.of(new FlatBlank(inner, kind, Label.of(label), size));
+    return Optional.of(new FlatBlank(inner, BoxBlanks.kind(b, size), Label.of(label), size));
   }
 }

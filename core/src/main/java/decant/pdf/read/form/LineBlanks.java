@@ -68,7 +68,7 @@ final class LineBlanks {
             .toList();
     for (RuledLine r : sorted) {
       RuledLine last = out.isEmpty() ? null : out.getLast();
-      if (last != null && (isAgain(last, r) || goesOn(last, r))) {
+      if (last != null && (isAgain(last, r) || isPiece(last, r))) {
         out.set(
             out.size() - 1,
             new RuledLine(
@@ -91,7 +91,7 @@ final class LineBlanks {
   }
 
   /** A short piece goes on where the line before it ends. */
-  private static boolean goesOn(RuledLine a, RuledLine b) {
+  private static boolean isPiece(RuledLine a, RuledLine b) {
     return b.x2() - b.x1() < FormMeasures.PIECE
         && Math.abs(a.middle() - b.middle()) < FormMeasures.THICK
         && b.x1() - a.x2() < FormMeasures.THICK;

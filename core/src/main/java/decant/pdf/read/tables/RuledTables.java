@@ -6,12 +6,11 @@ import decant.pdf.read.detected.Detected;
 import decant.pdf.read.detected.Ruling;
 import decant.pdf.read.lines.Regions;
 import decant.pdf.read.page.Glyph;
-import decant.pdf.read.page.Groups;
 import decant.pdf.read.page.RuledLine;
+import decant.pdf.read.page.RuledLines;
 import decant.pdf.read.page.ScannedPage;
 import decant.pdf.read.page.TextLine;
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 
@@ -37,7 +36,7 @@ public final class RuledTables {
     }
     var tables = new ArrayList<Detected.Grid>();
     List<TextLine> rest = new ArrayList<>(lines);
-    for (List<RuledLine> group : groups(rules)) {
+    for (List<RuledLine> group : RuledLines.touching(rules, TableThresholds.RuledTables.NEAR)) {
       Sides across = sides(group, false, TableThresholds.RuledTables.OPEN_COLUMN);
       Sides down = sides(group, true, TableThresholds.RuledTables.OPEN_ROW);
       List<Double> xs = across.at();
@@ -86,45 +85,6 @@ public final class RuledTables {
         && l.box().right() < box.right() + TableThresholds.RuledTables.NEAR;
   }
 
-  /** Rules that touch one another, directly or through others. */
-  private static List<List<RuledLine>> groups(List<RuledLine> rules) {
-    int n = rules.size();
-    var groups = new Groups(n);
-    Integer[] byX = new Integer[n];
-    java.util.Arrays.setAll(byX, k -> k);
-    java.util.Arrays.sort(byX, Comparator.comparingDouble(k -> rules.get(k).x1()));
-    for (int i = 0; i < n; i++) {
-      RuledLine a = rules.get(byX[i]);
-      for (int j = i + 1; j < n; j++) {
-        RuledLine b = rules.get(byX[j]);
-        if (b.x1() > a.x2() + TableThresholds.RuledTables.NEAR) {
-          break;
-        }
-        if (b.y1() <= a.y2() + TableThresholds.RuledTables.NEAR
-            && b.y2() >= a.y1() - TableThresholds.RuledTables.NEAR) {
-          groups.join(byX[i], byX[j]);
-        }
-      }
-    }
-    return groups.of(rules);
-  }
-
-  private static List<Double> positions(List<RuledLine> rules, boolean lying) {
-    double[] at =
-        rules.stream()
-            .filter(r -> r.lying() == lying)
-            .mapToDouble(RuledLine::middle)
-            .sorted()
-            .toArray();
-    var out = new ArrayList<Double>();
-    for (double v : at) {
-      if (out.isEmpty() || v - out.getLast() > TableThresholds.RuledTables.NEAR) {
-        out.add(v);
-      }
-    }
-    return out;
-  }
-
   private static double tallest(List<Double> ys) {
     double most = 0;
     for (int k = 1; k < ys.size(); k++) {
@@ -147,7 +107,7 @@ public final class RuledTables {
    * @param least how wide what has no line at its side is at least
    */
   private static Sides sides(List<RuledLine> rules, boolean lying, double least) {
-    List<Double> lines = positions(rules, lying);
+    List<Double> lines = RuledLines.places(rules, lying, TableThresholds.RuledTables.NEAR);
     if (lines.isEmpty()) {
       return new Sides(lines, false);
     }
