@@ -14,6 +14,7 @@ import decant.reading.ReadProblem;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
@@ -236,5 +237,76 @@ class OpenTablesTest {
         pdf.takenIn(folder).document().paragraphs().stream().map(Paragraph::text).toList();
     assertThat(texts.getFirst()).endsWith("So it was agreed by all of them.");
     assertThat(texts).hasSize(3);
+  }
+
+  /** No gap is wider than a letter, but what stands below one another is in line. */
+  @Test
+  void aTableWithoutRoomBetweenItsColumnsIsATable() throws IOException, ReadProblem {
+    var pdf = new DrawnPdf();
+    double y = pdf.prose(72, 80, 380, PROSE) + 24;
+    String[][] hours = {
+      {"Day", "From", "To"},
+      {"Tuesday", "9:00", "17:30"},
+      {"Thursday", "11:00", "19:00"},
+      {"Saturday", "10:00", "13:00"}
+    };
+    for (String[] r : hours) {
+      for (int c = 0; c < 3; c++) {
+        pdf.text(PLAIN, 10, new double[] {72, 122, 158}[c], y, r[c]);
+      }
+      y += 15;
+    }
+    pdf.prose(72, y + 24, 380, PROSE);
+    List<Table> found = tables(pdf.takenIn(folder).document());
+    assertThat(found).hasSize(1);
+    assertThat(rows(found.getFirst())).isEqualTo(Stream.of(hours).map(List::of).toList());
+  }
+
+  /** Sentences may have words below one another, too; without numbers they are no table. */
+  @Test
+  void wordsThatStandInLineByChanceAreNoTable() throws IOException, ReadProblem {
+    var pdf = new DrawnPdf();
+    double y = pdf.prose(72, 80, 380, PROSE) + 24;
+    for (String[] r :
+        new String[][] {{"Moor", "at", "once"}, {"Call", "at", "noon"}, {"Wait", "at", "dusk"}}) {
+      for (int c = 0; c < 3; c++) {
+        pdf.text(PLAIN, 10, new double[] {72, 104, 122}[c], y, r[c]);
+      }
+      y += 15;
+    }
+    assertThat(tables(pdf.takenIn(folder).document())).isEmpty();
+  }
+
+  /** The distance tells the rest of a label from a row, where what stands in it does not. */
+  @Test
+  void aLabelThatWrapsIsOneRow() throws IOException, ReadProblem {
+    var pdf = new DrawnPdf();
+    double y = pdf.prose(72, 80, 380, PROSE) + 24;
+    String[][] entries = {
+      {"A1", "Fenders", "12.00"},
+      {"A2", "Lines of the outer|mole, for each", "7.50"},
+      {"Moved by|us", "", ""},
+      {"B1", "Berth of a guest,|for the night", "18.00"},
+      {"B2", "Water", "3.00"},
+      {"B3", "Power for a boat|of the club", "5.50"}
+    };
+    for (String[] r : entries) {
+      int most = 1;
+      for (int c = 0; c < 3; c++) {
+        String[] lines = r[c].split("\\|");
+        for (int k = 0; k < lines.length; k++) {
+          pdf.text(PLAIN, 10, new double[] {72, 160, 300}[c], y + 12 * k, lines[k]);
+        }
+        most = Math.max(most, lines.length);
+      }
+      y += 12 * most + 5;
+    }
+    List<Table> found = tables(pdf.takenIn(folder).document());
+    assertThat(found).hasSize(1);
+    assertThat(rows(found.getFirst()))
+        .isEqualTo(
+            Stream.of(entries)
+                .map(r -> Stream.of(r).map(c -> c.replace('|', ' ')).toList())
+                .toList());
   }
 }

@@ -190,7 +190,11 @@ final class PageAnalysis {
     int before = -1;
     for (int k = 0; k < in.size(); k++) {
       Box b = in.get(k).box();
-      boolean inColumn = b.x() < box.right() && b.right() > box.x();
+      // A short line stands in the whole width of its column.
+      double left = in.get(k) instanceof Detected.Text t ? Math.min(t.left(), b.x()) : b.x();
+      double right =
+          in.get(k) instanceof Detected.Text t ? Math.max(t.right(), b.right()) : b.right();
+      boolean inColumn = left < box.right() && right > box.x();
       if (inColumn && b.y() + b.height() / 2 < box.y() + box.height() / 2) {
         after = k;
       } else if (inColumn && before < 0) {

@@ -108,6 +108,17 @@ final class BesideThresholds {
     static final double RAISED = 0.1;
   }
 
+  /** Of {@link decant.pdf.read.beside.RepeatedTableHeads}. */
+  static final class RepeatedTableHeads {
+    private RepeatedTableHeads() {}
+
+    /** Parts of a head; running texts have up to three, at most. */
+    static final int PARTS = 3;
+
+    /** Rows at the foot of a page, with the running text there, that its table may end with. */
+    static final int ROWS = 4;
+  }
+
   /** Of {@link decant.pdf.read.beside.RunningTexts}. */
   static final class RunningTexts {
     private RunningTexts() {}

@@ -134,12 +134,13 @@ public final class RunningTexts {
 
   public static Result of(List<ScannedPage> pages, List<List<TextLine>> linesByPage) {
     Map<Key, List<TextLine>> groups = new HashMap<>();
+    Set<TextLine> heads = RepeatedTableHeads.in(pages, linesByPage);
     for (int p = 0; p < pages.size(); p++) {
       double h = pages.get(p).height();
       for (TextLine l : linesByPage.get(p)) {
         boolean header = isNear(l, linesByPage.get(p), h, true);
         boolean footer = isNear(l, linesByPage.get(p), h, false);
-        if (header || footer) {
+        if ((header || footer) && !heads.contains(l)) {
           groups
               .computeIfAbsent(
                   new Key(header, mask(l.text()), Math.round(l.baseline() / 4)),
@@ -346,8 +347,11 @@ public final class RunningTexts {
             && l.text().length() < 80
             && Sizes.isNoLarger(l.size(), body)
             && page.size() > 3
+            && !(header && p > 0 && RepeatedTableHeads.isRowOf(l, linesByPage.get(p - 1)))
             && gap(l, page, header)
-                > (bare ? BesideThresholds.RunningTexts.APART : BesideThresholds.RunningTexts.ALONE)
+                > (bare && !RepeatedTableHeads.isCell(l, page)
+                        ? BesideThresholds.RunningTexts.APART
+                        : BesideThresholds.RunningTexts.ALONE)
                     * l.size()) {
           texts.add(
               new RunningText(

@@ -151,5 +151,11 @@ final class BlockThresholds {
      * much.
      */
     static final double COLUMN = 0.05;
+
+    /** The same for an edge of the text of a column, in ems. */
+    static final double EDGE = 0.4;
+
+    /** From the last row of a page to the head of a group below it, in ems, at most. */
+    static final double ROW = 3.2;
   }
 }

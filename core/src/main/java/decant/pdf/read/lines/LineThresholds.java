@@ -189,6 +189,9 @@ final class LineThresholds {
   static final class PageColumns {
     private PageColumns() {}
 
+    /** Of the pieces beside a gutter that are of a table where no prose is. */
+    static final double OF_TABLE = 0.8;
+
     static final double SAME_EDGE = 2.5;
 
     /** The least gutter, as a share of the size of the text beside it. */

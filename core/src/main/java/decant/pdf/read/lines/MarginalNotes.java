@@ -51,7 +51,7 @@ public final class MarginalNotes {
     var notes = new ArrayList<List<TextLine>>();
     Set<TextLine> taken = new HashSet<>();
     for (List<TextLine> g : Regions.stacks(beyond, MarginalNotes::follows)) {
-      if (isNote(g, text, right - left)) {
+      if (isNote(g, beyond, text, right - left)) {
         notes.add(g);
         taken.addAll(g);
       }
@@ -75,15 +75,22 @@ public final class MarginalNotes {
             > LineThresholds.MarginalNotes.SHARED * Math.min(l.box().width(), above.box().width());
   }
 
-  private static boolean isNote(List<TextLine> lines, List<TextLine> text, double measure) {
+  /** Whether lines are a note: neither they nor what stands above and below them keep the lines. */
+  private static boolean isNote(
+      List<TextLine> lines, List<TextLine> beyond, List<TextLine> text, double measure) {
     Box box = lines.stream().map(TextLine::box).reduce(Box::union).orElseThrow();
-    long onLines =
-        lines.stream()
-            .filter(l ->
-                text.stream().anyMatch(t -> Sizes.samePlace(t.baseline(), l.baseline(), l.size())))
-            .count();
-    return lines.size() > 1
-        && box.width() < LineThresholds.MarginalNotes.WIDEST * measure
-        && onLines <= Math.max(1, lines.size() / 2);
+    if (lines.size() < 2 || box.width() >= LineThresholds.MarginalNotes.WIDEST * measure) {
+      return false;
+    }
+    List<TextLine> column = beyond.stream().filter(l -> l.box().sharedWidth(box) > 0).toList();
+    return onLines(lines, text) <= Math.max(1, lines.size() / 2)
+        && onLines(column, text) <= Math.max(1, column.size() / 2);
+  }
+
+  private static long onLines(List<TextLine> lines, List<TextLine> text) {
+    return lines.stream()
+        .filter(
+            l -> text.stream().anyMatch(t -> Sizes.samePlace(t.baseline(), l.baseline(), l.size())))
+        .count();
   }
 }

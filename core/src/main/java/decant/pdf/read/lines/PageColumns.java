@@ -258,7 +258,7 @@ public final class PageColumns {
     return out;
   }
 
-  private static @org.jspecify.annotations.Nullable Split split(List<TextLine> lines, double x) {
+  private @org.jspecify.annotations.Nullable Split split(List<TextLine> lines, double x) {
     double size = lines.get(lines.size() / 2).size();
     var bands = new ArrayList<Band>();
     var left = new ArrayList<TextLine>();
@@ -305,10 +305,16 @@ public final class PageColumns {
     boolean columns =
         parted >= 3
             && crossing <= 3 * parted
-            && isProse(allLeft, leftEnd - left(allLeft))
-            && isProse(allRight, right(allRight) - x)
-            && !areRows(allLeft, allRight);
+            && !areRows(allLeft, allRight)
+            && (isProse(allLeft, leftEnd - left(allLeft)) && isProse(allRight, right(allRight) - x)
+                || isTable(allLeft) && isTable(allRight));
     return columns ? new Split(x, leftEnd, bands, 2 * parted - crossing) : null;
+  }
+
+  /** Whether lines are a table for themselves, with rows on heights of their own. */
+  private boolean isTable(List<TextLine> lines) {
+    int of = registers.apply(lines).stream().mapToInt(List::size).sum();
+    return of >= LineThresholds.PageColumns.OF_TABLE * lines.size();
   }
 
   private static boolean crosses(TextLine l, double x, double size) {

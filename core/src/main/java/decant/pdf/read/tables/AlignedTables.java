@@ -7,6 +7,7 @@ import decant.pdf.read.page.TextLine;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.regex.Pattern;
 
@@ -43,18 +44,24 @@ public final class AlignedTables {
     int k = 0;
     int tries = 0;
     while (k < lines.size()) {
-      if (!lines.get(k).parted()) {
-        k++;
+      int end = lines.get(k).parted() ? end(k) : k;
+      List<RowLine> rows = lines.subList(k, end);
+      WhiteColumns columns = WhiteColumns.of(rows);
+      if (isTable(k, end, columns)) {
+        tables.add(new Found(List.copyOf(rows), columns));
+        k = end;
         continue;
       }
-      int end = end(k);
-      WhiteColumns columns = WhiteColumns.of(lines.subList(k, end));
-      if (isTable(k, end, columns)) {
-        tables.add(new Found(List.copyOf(lines.subList(k, end)), columns));
-        k = end;
+      Optional<Found> narrow =
+          NarrowTables.at(lines, k).filter(t -> !isListOrContents(t.lines(), t.columns()));
+      if (narrow.isPresent()) {
+        tables.add(narrow.get());
+        k += narrow.get().lines().size();
+      } else if (!lines.get(k).parted()) {
+        k++;
       } else {
         // Of a list or of contents, no part is a table either.
-        boolean list = isListOrContents(lines.subList(k, end), columns);
+        boolean list = isListOrContents(rows, columns);
         k = list ? end : ++tries < MAX_TRIES ? k + 1 : stretchEnd(k, k);
       }
     }
@@ -101,7 +108,8 @@ public final class AlignedTables {
               && !agree(more, both)
               && !columns.fit(lines.subList(next, until))
               && !hold(both, more, next, until)
-          || isProse(both, end, next)) {
+          || isProse(both, end, next)
+          || beginsBefore(both, end, next)) {
         break;
       }
       end = until;
@@ -148,6 +156,15 @@ public final class AlignedTables {
         && Regions.whole(lines.get(from).pieces())
             .text()
             .equals(Regions.whole(lines.get(next).pieces()).text());
+  }
+
+  /** Whether a line on its own between rows is of prose that stands to the left of them all. */
+  private boolean beginsBefore(WhiteColumns columns, int from, int to) {
+    double left = columns.columns().getFirst().left();
+    return lines.subList(from, to).stream()
+        .anyMatch(l ->
+            l.left() < left - 2 * l.size()
+                && l.right() - l.left() > TableThresholds.AlignedTables.PROSE_WIDTH * l.size());
   }
 
   /** Whether lines on their own between rows are a paragraph, which reaches across columns. */

@@ -5,7 +5,9 @@ import decant.pdf.read.page.TextLine;
 import decant.pdf.read.tables.WhiteColumns.Chunk;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.EnumSet;
 import java.util.List;
+import java.util.Set;
 import java.util.function.IntPredicate;
 import java.util.regex.Pattern;
 
@@ -20,6 +22,8 @@ final class LogicalRows {
 
   private enum Kind {
     BEGINS,
+    /** Where the distance does not say otherwise. */
+    SEEMS_TO_BEGIN,
     GOES_ON,
     OPEN
   }
@@ -68,7 +72,7 @@ final class LogicalRows {
       boolean rule = ruled.test(k);
       kinds[k] = rule ? Kind.BEGINS : kind(row, k);
       rules += rule ? 1 : 0;
-      if (kinds[k] == Kind.BEGINS) {
+      if (kinds[k] == Kind.BEGINS || kinds[k] == Kind.SEEMS_TO_BEGIN) {
         row = k;
         begin++;
       }
@@ -76,18 +80,31 @@ final class LogicalRows {
     boolean byRules = rules >= 3 && rules >= TableThresholds.LogicalRows.RULED * (begin - 1);
     double limit = limit(kinds);
     var out = new ArrayList<Integer>();
+    row = 0;
     for (int k = 0; k < n; k++) {
       boolean begins =
           switch (kinds[k]) {
             case BEGINS -> true;
+            case SEEMS_TO_BEGIN -> limit > 0 ? gap(k) > limit : !isRest(row, k);
             case GOES_ON -> false;
             case OPEN -> !byRules && (limit > 0 ? gap(k) > limit : !readsOn(k));
           };
       if (begins) {
+        row = k;
         out.add(k);
       }
     }
     return out;
+  }
+
+  /** Whether a line has no number where its row has some, little text, and begins in lower case. */
+  private boolean isRest(int row, int k) {
+    List<Cell> here = cells.get(k);
+    return here.stream().noneMatch(c -> isNumber(c.text()))
+        && cells.get(row).stream().anyMatch(c -> isNumber(c.text()))
+        && here.size() * 2 <= cells.get(row).size()
+        && here.stream().allMatch(c -> above(row, k, c.chunk()) != null)
+        && readsOn(k);
   }
 
   private double gap(int k) {
@@ -105,18 +122,21 @@ final class LogicalRows {
     for (Cell c : here) {
       Cell above = above(row, k, c.chunk());
       if (above == null || above.chunk().spans() != c.chunk().spans()) {
-        return Kind.BEGINS;
+        return Kind.SEEMS_TO_BEGIN;
       }
       if (above.text().bold() != c.text().bold()
           || above.text().box().x() - c.text().box().x() > TableThresholds.LogicalRows.OUTDENT * em
               && above.text().box().right() - c.text().box().right()
                   > TableThresholds.LogicalRows.OUTDENT * em) {
-        return Kind.BEGINS;
+        return Kind.SEEMS_TO_BEGIN;
       }
       boolean on =
           c.chunk().spans() || Flow.goesOn(above.text(), c.text(), measures[c.chunk().first()]);
-      if (isNumber(c.text()) && (isNumber(above.text()) || !on)) {
+      if (isNumber(c.text()) && isNumber(above.text())) {
         return Kind.BEGINS;
+      }
+      if (isNumber(c.text()) && !on) {
+        return Kind.SEEMS_TO_BEGIN;
       }
       runs &= on;
     }
@@ -124,7 +144,7 @@ final class LogicalRows {
     if (runs && !first) {
       return Kind.GOES_ON;
     }
-    return runs || lone ? Kind.OPEN : Kind.BEGINS;
+    return runs || lone ? Kind.OPEN : Kind.SEEMS_TO_BEGIN;
   }
 
   /** The part of a cell that stands above a part of a line, in the same row; null if none does. */
@@ -139,7 +159,8 @@ final class LogicalRows {
     return null;
   }
 
-  private static boolean isNumber(TextLine l) {
+  /** Whether nothing but a number stands in it. */
+  static boolean isNumber(TextLine l) {
     return NUMBER.matcher(l.text().strip()).matches();
   }
 
@@ -155,15 +176,15 @@ final class LogicalRows {
    * The distance that rows have and lines within a cell do not; 0 if it does not tell them apart.
    */
   private double limit(Kind[] kinds) {
-    double[] within = gaps(kinds, Kind.GOES_ON);
-    double[] between = gaps(kinds, Kind.BEGINS);
+    double[] within = gaps(kinds, EnumSet.of(Kind.GOES_ON));
+    double[] between = gaps(kinds, EnumSet.of(Kind.BEGINS, Kind.SEEMS_TO_BEGIN));
     double em = lines.getFirst().size();
     if (between.length == 0) {
       return 0;
     }
     if (within.length == 0) {
       within =
-          Arrays.stream(gaps(kinds, Kind.OPEN))
+          Arrays.stream(gaps(kinds, EnumSet.of(Kind.OPEN)))
               .filter(g -> g < between[0] - TableThresholds.LogicalRows.TELLS * em)
               .toArray();
       return within.length == 0 ? 0 : (within[within.length - 1] + between[0]) / 2;
@@ -183,12 +204,13 @@ final class LogicalRows {
     return fewest <= TableThresholds.LogicalRows.ODD * (within.length + between.length) ? best : 0;
   }
 
-  private double[] gaps(Kind[] kinds, Kind wanted) {
+  private double[] gaps(Kind[] kinds, Set<Kind> wanted) {
     double[] out = new double[kinds.length];
     int n = 0;
     for (int k = 1; k < kinds.length; k++) {
       double g = gap(k);
-      if (kinds[k] == wanted && g >= TableThresholds.LogicalRows.BESIDE * lines.get(k).size()) {
+      if (wanted.contains(kinds[k])
+          && g >= TableThresholds.LogicalRows.BESIDE * lines.get(k).size()) {
         out[n++] = g;
       }
     }

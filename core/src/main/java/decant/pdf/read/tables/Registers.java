@@ -25,19 +25,16 @@ public final class Registers {
   private static boolean isRegister(AlignedTables.Found table) {
     WhiteColumns white = table.columns();
     int n = white.columns().size();
-    if (n < TableThresholds.Registers.COLUMNS) {
+    if (n < TableThresholds.Registers.COLUMNS || white.repeat()) {
       return false;
     }
     List<RowLine> lines = table.lines();
-    var starts = new BitSet();
-    int parted = 0;
-    for (int k = 0; k < lines.size(); k++) {
-      int chunks = white.chunks(lines.get(k)).size();
-      parted += chunks >= 2 ? 1 : 0;
-      starts.set(k, chunks >= 2 && chunks * 2 >= n);
-    }
+    BitSet starts = starts(lines, white);
+    long parted = lines.stream().filter(white::part).count();
     int rows = starts.cardinality();
-    if (rows < TableThresholds.AlignedTables.MIN_ROWS || rows * 2 < parted) {
+    if (rows < TableThresholds.AlignedTables.MIN_ROWS
+        || rows * TableThresholds.Registers.LINES < parted
+        || lines.stream().anyMatch(l -> hasTwoInOne(white.chunks(l)))) {
       return false;
     }
     int over = 0;
@@ -45,6 +42,48 @@ public final class Registers {
       over = Math.max(over, runsOver(lines, white, c, starts));
     }
     return over <= TableThresholds.Registers.RUNS_OVER * rows;
+  }
+
+  /**
+   * The lines that begin rows: with text in half of the columns, and not the rest of what stands
+   * above. Whether text runs on is told in wide columns alone: in narrow ones all seems to.
+   */
+  private static BitSet starts(List<RowLine> lines, WhiteColumns white) {
+    int n = white.columns().size();
+    var starts = new BitSet();
+    var above = new TextLine[n];
+    for (int k = 0; k < lines.size(); k++) {
+      int chunks = 0;
+      boolean numbers = false;
+      boolean runsOn = false;
+      for (WhiteColumns.Chunk h : white.chunks(lines.get(k))) {
+        TextLine here = lines.get(k).between(h.left(), h.right());
+        TextLine last = above[h.first()];
+        double measure = white.columns().get(h.first()).width();
+        numbers |=
+            LogicalRows.isNumber(here)
+                && (last == null || !isNear(last, here) || LogicalRows.isNumber(last));
+        runsOn |=
+            !h.spans()
+                && last != null
+                && measure > TableThresholds.AlignedTables.PROSE_WIDTH * here.size()
+                && isNear(last, here)
+                && Flow.goesOn(last, here, measure);
+        above[h.first()] = here;
+        chunks++;
+      }
+      starts.set(k, chunks >= 2 && chunks * 2 >= n && (numbers || !runsOn));
+    }
+    return starts;
+  }
+
+  /** Whether two parts of a line stand in one column: then one of them is beside the table. */
+  private static boolean hasTwoInOne(List<WhiteColumns.Chunk> chunks) {
+    return chunks.stream().mapToInt(WhiteColumns.Chunk::first).distinct().count() < chunks.size();
+  }
+
+  private static boolean isNear(TextLine above, TextLine below) {
+    return below.baseline() - above.baseline() < TableThresholds.Registers.PITCH * below.size();
   }
 
   /** How often the text of a column runs on into a row that begins. */
@@ -63,7 +102,7 @@ public final class Registers {
             last != null
                 && starts.get(k)
                 && measure > TableThresholds.AlignedTables.PROSE_WIDTH * here.size()
-                && here.baseline() - last.baseline() < TableThresholds.Registers.PITCH * here.size()
+                && isNear(last, here)
                 && Flow.goesOn(last, here, measure);
         over += on ? 1 : 0;
         last = here;

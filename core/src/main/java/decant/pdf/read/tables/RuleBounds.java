@@ -72,7 +72,10 @@ final class RuleBounds {
     }
     for (int k = 1; k < lines.size(); k++) {
       double gap = lines.get(k).baseline() - lines.get(k - 1).baseline();
-      if (gap > TableThresholds.AlignedTables.ENDS * lines.get(k).size()) {
+      double size = head.getFirst().size();
+      boolean otherSize =
+          Math.abs(lines.get(k).size() - size) > TableThresholds.AlignedTables.OTHER_SIZE * size;
+      if (otherSize || gap > TableThresholds.AlignedTables.ENDS * size) {
         return false;
       }
     }

@@ -113,9 +113,11 @@ public final class SplitTables {
     AlignedTables.Found last = a.tables.getLast();
     AlignedTables.Found first = b.tables.getFirst();
     int more = last.columns().columns().size() - first.columns().columns().size();
-    if (more > 0 && last.columns().shifted(by).fit(first.lines())) {
+    int longer = last.lines().size() - first.lines().size();
+    if ((more > 0 || more == 0 && longer > 0) && last.columns().shifted(by).fit(first.lines())) {
       b.tables.set(0, new AlignedTables.Found(first.lines(), last.columns().shifted(by)));
-    } else if (more < 0 && first.columns().shifted(-by).fit(last.lines())) {
+    } else if ((more < 0 || more == 0 && longer < 0)
+        && first.columns().shifted(-by).fit(last.lines())) {
       a.tables.set(
           a.tables.size() - 1, new AlignedTables.Found(last.lines(), first.columns().shifted(-by)));
     }
@@ -137,12 +139,23 @@ public final class SplitTables {
   private static void beginningOf(Part a, Part b, double by) {
     WhiteColumns columns = b.tables.getFirst().columns().shifted(-by);
     int from = a.lines.size();
-    while (from > a.below() && columns.fits(a.lines.get(from - 1))) {
+    while (from > a.below()
+        && (columns.fits(a.lines.get(from - 1)) || columns.fitsByParts(a.lines.get(from - 1)))) {
       from--;
     }
-    if (from < a.lines.size()) {
-      a.tables.add(
-          new AlignedTables.Found(List.copyOf(a.lines.subList(from, a.lines.size())), columns));
+    if (from == a.lines.size()) {
+      return;
     }
+    List<RowLine> lines = List.copyOf(a.lines.subList(from, a.lines.size()));
+    if (Math.abs(by) < 1) {
+      // Titles may be wider than what is below them: only both parts tell where columns end.
+      AlignedTables.Found first = b.tables.getFirst();
+      var all = new ArrayList<>(lines);
+      all.addAll(first.lines());
+      WhiteColumns both = WhiteColumns.of(all);
+      columns = both.columns().size() == columns.columns().size() ? both : columns;
+      b.tables.set(0, new AlignedTables.Found(first.lines(), columns));
+    }
+    a.tables.add(new AlignedTables.Found(lines, columns));
   }
 }

@@ -113,6 +113,14 @@ final class TableThresholds {
     static final double RULED = 0.8;
   }
 
+  /** Of {@link decant.pdf.read.tables.NarrowTables}. */
+  static final class NarrowTables {
+    private NarrowTables() {}
+
+    /** Between the baselines of rows. */
+    static final double PITCH = 2.5;
+  }
+
   /** Of {@link decant.pdf.read.tables.RuledTables}. */
   static final class RuledTables {
     private RuledTables() {}
@@ -166,6 +174,9 @@ final class TableThresholds {
 
     /** Between lines of one text. */
     static final double PITCH = 1.6;
+
+    /** Lines of a row with text in several columns, at most, over a table. */
+    static final int LINES = 4;
 
     /** Of the rows of a table that may look as if they went on from the one before. */
     static final double RUNS_OVER = 0.2;

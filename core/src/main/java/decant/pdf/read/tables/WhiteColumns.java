@@ -3,6 +3,7 @@ package decant.pdf.read.tables;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.function.DoubleUnaryOperator;
+import java.util.stream.DoubleStream;
 import java.util.stream.IntStream;
 
 /**
@@ -11,11 +12,6 @@ import java.util.stream.IntStream;
  * may reach across, as merged cells do.
  */
 final class WhiteColumns {
-  private static final double BIN = 0.5;
-
-  /** Points; the largest sheet of ISO 32000-1 Annex C is 14,400 wide. */
-  private static final double WIDEST = 100_000;
-
   /**
    * A column.
    *
@@ -71,6 +67,28 @@ final class WhiteColumns {
     return columns.size() >= 2 && columns.size() <= TableThresholds.AlignedTables.MAX_COLUMNS;
   }
 
+  /** Whether the last of them stand as the first do: of a table that goes on beside itself. */
+  boolean repeat() {
+    int least = TableThresholds.Registers.COLUMNS;
+    int n = columns.size();
+    return IntStream.rangeClosed(least, n - least).anyMatch(h -> n - h <= h && repeat(h));
+  }
+
+  private boolean repeat(int from) {
+    double near = TableThresholds.WhiteColumns.EDGE * em;
+    double byLeft = columns.get(from).left() - columns.getFirst().left();
+    double byRight = columns.get(from).right() - columns.getFirst().right();
+    return DoubleStream.of(byLeft, byRight)
+        .anyMatch(by ->
+            IntStream.range(0, columns.size() - from)
+                .allMatch(c -> {
+                  Column a = columns.get(c);
+                  Column b = columns.get(c + from);
+                  return Math.abs(a.left() + by - b.left()) < near
+                      || Math.abs(a.right() + by - b.right()) < near;
+                }));
+  }
+
   /** Whether something in a line reaches from one column into another. */
   boolean reachesAcross(RowLine l) {
     return chunks(l).stream().anyMatch(Chunk::spans);
@@ -97,6 +115,25 @@ final class WhiteColumns {
             });
   }
 
+  /** Whether a line has a part at an edge of each column, however far these parts reach. */
+  boolean fitsByParts(RowLine l) {
+    List<double[]> parts = new ArrayList<>();
+    for (RowLine.Word w : l.words()) {
+      if (!parts.isEmpty() && w.left() - parts.getLast()[1] < wide) {
+        parts.getLast()[1] = Math.max(parts.getLast()[1], w.right());
+      } else {
+        parts.add(new double[] {w.left(), w.right()});
+      }
+    }
+    double near = TableThresholds.WhiteColumns.EDGE * em;
+    return parts.size() == columns.size()
+        && Math.abs(l.size() - em) < TableThresholds.AlignedTables.OTHER_SIZE * em
+        && IntStream.range(0, columns.size())
+            .allMatch(c ->
+                Math.abs(parts.get(c)[0] - columns.get(c).left()) < near
+                    || Math.abs(parts.get(c)[1] - columns.get(c).right()) < near);
+  }
+
   /** Whether lines are rows of these columns, but for those that no gap parts. */
   boolean fit(List<RowLine> lines) {
     return lines.stream().filter(RowLine::parted).allMatch(this::fits);
@@ -121,7 +158,7 @@ final class WhiteColumns {
     }
     double em = lines.stream().mapToDouble(RowLine::size).sorted().toArray()[lines.size() / 2];
     double wide = widest.applyAsDouble(em);
-    List<Double> cuts = cuts(lines, em, wide);
+    List<Double> cuts = Corridors.cuts(lines, em, wide);
     WhiteColumns found = between(cuts, lines, em, wide);
     // A title that stands to the left over numbers that stand to the right is of their column; and
     // what only one line has, not far from its neighbour, is no column.
@@ -151,96 +188,6 @@ final class WhiteColumns {
     double usual = gaps.length == 0 ? 0 : gaps[gaps.length / 2];
     return Math.max(
         TableThresholds.WhiteColumns.GAP * em, TableThresholds.WhiteColumns.OVER_USUAL * usual);
-  }
-
-  private static List<Double> cuts(List<RowLine> lines, double em, double wide) {
-    double left = lines.stream().mapToDouble(RowLine::left).min().orElseThrow();
-    double right = lines.stream().mapToDouble(RowLine::right).max().orElseThrow();
-    if (right - left > WIDEST) {
-      return new ArrayList<>();
-    }
-    int n = (int) Math.ceil((right - left) / BIN) + 1;
-    int[] inked = new int[n + 1];
-    int[] parted = new int[n + 1];
-    for (RowLine l : lines) {
-      List<RowLine.Word> words = l.words();
-      double end = words.getFirst().right();
-      double begin = words.getFirst().left();
-      for (int k = 1; k <= words.size(); k++) {
-        boolean gap = k == words.size() || isWide(words.get(k), end, wide);
-        if (gap) {
-          add(inked, begin - left, end - left);
-          if (k < words.size()) {
-            add(parted, end - left, words.get(k).left() - left);
-            begin = words.get(k).left();
-            end = words.get(k).right();
-          }
-        } else {
-          end = Math.max(end, words.get(k).right());
-        }
-      }
-    }
-    for (int x = 1; x <= n; x++) {
-      inked[x] += inked[x - 1];
-      parted[x] += parted[x - 1];
-    }
-    var cuts = new ArrayList<Double>();
-    int least = (int) Math.ceil(TableThresholds.WhiteColumns.LEAST * em / BIN);
-    int x = 0;
-    while (x < n) {
-      int end = x;
-      while (end < n && isCorridor(inked[end], parted[end])) {
-        end++;
-      }
-      if (end - x >= least) {
-        addCuts(cuts, inked, x, end, least, left);
-      }
-      x = Math.max(x + 1, end);
-    }
-    return cuts;
-  }
-
-  private static boolean isCorridor(int inked, int parted) {
-    if (parted < 2) {
-      return false;
-    }
-    int all = inked + parted;
-    return inked == 0
-        || inked <= Math.max(all >= 4 ? 1 : 0, TableThresholds.WhiteColumns.ACROSS * all);
-  }
-
-  /** Those of a stretch: where nothing reaches across if there is such, else where least does. */
-  private static void addCuts(
-      List<Double> cuts, int[] inked, int from, int to, int least, double left) {
-    int fewest = IntStream.range(from, to).map(k -> inked[k]).min().orElseThrow();
-    int before = cuts.size();
-    int begin = from;
-    int widest = from;
-    int widestEnd = from;
-    for (int k = from; k <= to; k++) {
-      if (k == to || inked[k] > fewest) {
-        if (k - begin >= least && fewest == 0) {
-          cuts.add(left + (begin + k) / 2.0 * BIN);
-        }
-        if (k - begin > widestEnd - widest) {
-          widest = begin;
-          widestEnd = k;
-        }
-        begin = k + 1;
-      }
-    }
-    if (cuts.size() == before) {
-      cuts.add(left + (widest + widestEnd) / 2.0 * BIN);
-    }
-  }
-
-  private static void add(int[] counts, double from, double to) {
-    int a = (int) Math.ceil(from / BIN);
-    int b = (int) Math.floor(to / BIN);
-    if (b > a && a >= 0) {
-      counts[a]++;
-      counts[Math.min(b, counts.length - 1)]--;
-    }
   }
 
   private static WhiteColumns between(
@@ -330,7 +277,7 @@ final class WhiteColumns {
     double end = words.getFirst().right();
     for (int k = 1; k <= words.size(); k++) {
       if (k == words.size() || isWide(words.get(k), end, wide) || meet(begin, end, words, k)) {
-        out.add(new Chunk(begin, end, at(begin), at(end)));
+        out.addAll(byWords(new Chunk(begin, end, at(begin), at(end)), words));
         if (k < words.size()) {
           begin = words.get(k).left();
           end = words.get(k).right();
@@ -338,6 +285,30 @@ final class WhiteColumns {
       } else {
         end = Math.max(end, words.get(k).right());
       }
+    }
+    return out;
+  }
+
+  /**
+   * Titles of one word each over narrow columns stand as far apart as the words of spread text: if
+   * each has a column for itself, and there is more room than words need, they are as many cells.
+   */
+  private List<Chunk> byWords(Chunk all, List<RowLine.Word> words) {
+    List<RowLine.Word> own =
+        words.stream().filter(w -> w.left() >= all.left() && w.right() <= all.right()).toList();
+    if (!all.spans() || own.size() != all.last() - all.first() + 1) {
+      return List.of(all);
+    }
+    var out = new ArrayList<Chunk>();
+    for (int k = 0; k < own.size(); k++) {
+      RowLine.Word w = own.get(k);
+      int c = all.first() + k;
+      if (at(w.left()) != c
+          || at(w.right()) != c
+          || k > 0 && w.left() - own.get(k - 1).right() < wide) {
+        return List.of(all);
+      }
+      out.add(new Chunk(w.left(), w.right(), c, c));
     }
     return out;
   }
@@ -359,7 +330,7 @@ final class WhiteColumns {
         || Math.abs(words.get(last).right() - after.right()) < near;
   }
 
-  private static boolean isWide(RowLine.Word word, double end, double wide) {
+  static boolean isWide(RowLine.Word word, double end, double wide) {
     return word.left() - end
         >= Math.max(wide, TableThresholds.WhiteColumns.OVER_USUAL * word.usual());
   }

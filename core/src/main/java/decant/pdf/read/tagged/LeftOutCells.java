@@ -56,8 +56,8 @@ final class LeftOutCells {
       if (r == rows.size() || begins(rows.get(r - 1), rows.get(r))) {
         List<List<Detected.DetectedCell>> part = rows.subList(begin, r);
         double left =
-            left(part.stream().filter(x -> x.size() == columns).flatMap(List::stream))
-                .orElse(left(part.stream().flatMap(List::stream)).orElse(0));
+            left(part.stream().filter(x -> x.size() == columns))
+                .orElse(left(part.stream()).orElse(0));
         Arrays.fill(out, begin, r, left);
         begin = r;
       }
@@ -65,8 +65,10 @@ final class LeftOutCells {
     return out;
   }
 
-  private static OptionalDouble left(Stream<Detected.DetectedCell> cells) {
-    return cells.flatMap(c -> c.lines().stream()).mapToDouble(l -> l.box().x()).min();
+  private static OptionalDouble left(Stream<List<Detected.DetectedCell>> rows) {
+    return rows.flatMap(r -> r.stream().flatMap(c -> here(c, r).stream()))
+        .mapToDouble(l -> l.box().x())
+        .min();
   }
 
   /** Whether a row stands on another page than the one before, or above it. */

@@ -1,0 +1,258 @@
+package decant.pdf.read.blocks;
+
+import decant.pdf.read.detected.Detected;
+import decant.pdf.read.detected.Detected.DetectedCell;
+import decant.pdf.read.lines.Flow;
+import decant.pdf.read.page.Sizes;
+import decant.pdf.read.page.TextLine;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.regex.Pattern;
+
+/**
+ * Joins tables that go on on the next page or in the next column: their heads, where these are
+ * repeated, the line at the foot of a page that heads the rows above which the page ended, and the
+ * row that began on one page and ends on the next.
+ */
+final class TableContinuations {
+  private static final Pattern NUMBER = Pattern.compile("[^\\p{L}]*\\d[^\\p{L}]*");
+
+  private TableContinuations() {}
+
+  static List<Detected> join(List<Detected> found) {
+    var out = new ArrayList<Detected>();
+    Detected.Grid part = null; // the last one, as it was found
+    for (Detected f : found) {
+      if (!(f instanceof Detected.Grid b)) {
+        out.add(f);
+        continue;
+      }
+      Optional<Detected.Grid> whole =
+          part != null && goesOn(part, b) ? withBetween(out, part, b) : Optional.empty();
+      if (whole.isPresent()) {
+        while (!(out.getLast() instanceof Detected.Grid)) {
+          out.removeLast();
+        }
+        out.set(out.size() - 1, joined(whole.get(), b, TextExtents.of(part)));
+      } else {
+        out.add(b);
+      }
+      part = b;
+    }
+    return out;
+  }
+
+  /**
+   * The table that goes on in the next one, with the line that stands between both, if there is
+   * one; empty if that is none of its lines.
+   *
+   * @param part the part of it that was found last
+   */
+  private static Optional<Detected.Grid> withBetween(
+      List<Detected> before, Detected.Grid part, Detected.Grid next) {
+    int n = before.size();
+    if (before.getLast() instanceof Detected.Grid a) {
+      return Optional.of(a);
+    }
+    if (n < 2
+        || !(before.get(n - 1) instanceof Detected.Text t)
+        || !(before.get(n - 2) instanceof Detected.Grid a)) {
+      return Optional.empty();
+    }
+    if (isRowBelow(part, t)) {
+      return Optional.of(with(a, t));
+    }
+    boolean above = t.page() == next.page() && t.box().bottom() < next.box().y() + t.size();
+    return above ? withRest(a, t, TextExtents.as(part, next)) : Optional.empty();
+  }
+
+  /**
+   * Whether a table is the rest of the one before: on the next page or in the next column, with the
+   * same columns. Grids beside each other, each with its lines, are as often tables of their own.
+   */
+  private static boolean goesOn(Detected.Grid a, Detected.Grid b) {
+    boolean beside =
+        lastPage(a) == b.page() && b.box().x() > a.box().right() && b.ruling().down().isEmpty();
+    if (!beside && b.page() != lastPage(a) + 1 || a.columns().size() != b.columns().size()) {
+      return false;
+    }
+    boolean ruled = !a.ruling().down().isEmpty() && !b.ruling().down().isEmpty();
+    return standAlike(a, b, beside)
+        || !ruled && TextExtents.alike(TextExtents.of(a), TextExtents.of(b));
+  }
+
+  private static boolean standAlike(Detected.Grid a, Detected.Grid b, boolean beside) {
+    double x = a.box().x();
+    double y = beside ? x : b.box().x();
+    for (int c = 0; c < a.columns().size(); c++) {
+      if (Math.abs(x - y) > BlockThresholds.Continuations.COLUMN * b.box().width()) {
+        return false;
+      }
+      x += a.columns().get(c);
+      y += b.columns().get(c);
+    }
+    return true;
+  }
+
+  private static int lastPage(Detected.Grid g) {
+    return g.rows().reversed().stream()
+        .flatMap(List::stream)
+        .flatMap(c -> c.lines().stream())
+        .mapToInt(TextLine::page)
+        .findFirst()
+        .orElse(g.page());
+  }
+
+  /** Whether a line of text below a table is a row of it, as heads of groups are. */
+  private static boolean isRowBelow(Detected.Grid a, Detected.Text t) {
+    if (t.lines().size() > 1 || t.page() != lastPage(a)) {
+      return false;
+    }
+    Optional<TextLine> above = lastLine(a);
+    TextLine line = t.lines().getFirst();
+    return above.isPresent()
+        && above.get().page() == line.page()
+        && line.baseline() > above.get().baseline()
+        && line.baseline() - above.get().baseline()
+            <= BlockThresholds.Continuations.ROW * line.size()
+        && Sizes.near(above.get().size(), line.size())
+        && Math.abs(TextExtents.of(a).getFirst().left() - line.box().x()) <= line.size() / 2
+        && a.rows().stream().anyMatch(r -> headsGroup(r, line));
+  }
+
+  /** Whether a row is the head of a group that looks as a line does. */
+  private static boolean headsGroup(List<DetectedCell> row, TextLine line) {
+    List<DetectedCell> filled = row.stream().filter(c -> !c.lines().isEmpty()).toList();
+    return filled.size() == 1
+        && filled.getFirst() == row.getFirst()
+        && filled.getFirst().lines().getFirst().bold() == line.bold()
+        && filled.getFirst().lines().getFirst().italic() == line.italic();
+  }
+
+  private static Optional<TextLine> lastLine(Detected.Grid g) {
+    return g.rows().reversed().stream()
+        .flatMap(List::stream)
+        .flatMap(c -> c.lines().stream())
+        .max((x, y) ->
+            x.page() != y.page()
+                ? Integer.compare(x.page(), y.page())
+                : Double.compare(x.baseline(), y.baseline()));
+  }
+
+  private static Detected.Grid with(Detected.Grid a, Detected.Text t) {
+    var row = new ArrayList<DetectedCell>();
+    row.add(new DetectedCell(a.columns().size(), 1, t.lines(), false));
+    var rows = new ArrayList<>(a.rows());
+    rows.add(row);
+    return new Detected.Grid(a.page(), a.box().union(t.box()), a.columns(), rows, a.ruling());
+  }
+
+  /**
+   * Both parts as one table; header rows that are repeated stand in it once.
+   *
+   * @param columns of the first part where it ends
+   */
+  private static Detected.Grid joined(Detected.Grid a, Detected.Grid b, List<TextExtents> columns) {
+    int repeated = 0;
+    while (repeated < b.rows().size() - 1
+        && repeated < a.rows().size()
+        && !text(b.rows().get(repeated)).isBlank()
+        && text(a.rows().get(repeated)).equals(text(b.rows().get(repeated)))) {
+      repeated++;
+    }
+    var rows = new ArrayList<List<DetectedCell>>();
+    for (int r = 0; r < a.rows().size(); r++) {
+      rows.add(r < repeated ? asHeader(a.rows().get(r)) : a.rows().get(r));
+    }
+    while (!rows.isEmpty() && text(rows.getLast()).isBlank()) {
+      rows.removeLast(); // room left at the foot of the page
+    }
+    List<List<DetectedCell>> more =
+        b.rows().stream().skip(repeated).dropWhile(r -> text(r).isBlank()).toList();
+    int from = 0;
+    if (!rows.isEmpty() && !more.isEmpty() && isRestOf(rows.getLast(), more.getFirst(), columns)) {
+      rows.set(rows.size() - 1, asOne(rows.getLast(), more.getFirst()));
+      from = 1;
+    }
+    rows.addAll(more.subList(from, more.size()));
+    return new Detected.Grid(a.page(), a.box(), a.columns(), rows, a.ruling());
+  }
+
+  /**
+   * Whether a row is what was left of the last row of the page before: all its text goes on below
+   * text of that, and something in it begins as the middle of a sentence does.
+   */
+  private static boolean isRestOf(
+      List<DetectedCell> last, List<DetectedCell> rest, List<TextExtents> columns) {
+    if (last.size() != columns.size() || rest.size() != last.size()) {
+      return false; // merged cells: where they end is not told by one row
+    }
+    long here = rest.stream().filter(c -> !c.lines().isEmpty()).count();
+    if (here >= last.stream().filter(c -> !c.lines().isEmpty()).count()) {
+      return false; // as full as a row is
+    }
+    boolean lower = false;
+    for (int c = 0; c < rest.size(); c++) {
+      if (rest.get(c).lines().isEmpty()) {
+        continue;
+      }
+      if (last.get(c).lines().isEmpty() || last.get(c).header() || rest.get(c).header()) {
+        return false;
+      }
+      TextLine above = last.get(c).lines().getLast();
+      TextLine below = rest.get(c).lines().getFirst();
+      int first = below.text().strip().codePointAt(0);
+      if (Character.isUpperCase(first) && above.text().strip().matches(".*[.!?]")
+          || !Sizes.near(above.size(), below.size())
+          || above.bold() != below.bold()
+          || NUMBER.matcher(below.text().strip()).matches()
+          || !Flow.goesOn(above, below, columns.get(c).width())) {
+        return false;
+      }
+      lower |= Character.isLowerCase(first);
+    }
+    return lower;
+  }
+
+  /**
+   * A table with what stands in one of its columns at the top of the next page, if it goes on so.
+   */
+  private static Optional<Detected.Grid> withRest(
+      Detected.Grid a, Detected.Text t, List<TextExtents> columns) {
+    var rest = new ArrayList<DetectedCell>();
+    for (TextExtents c : columns) {
+      boolean here = !c.empty() && Math.abs(c.left() - t.box().x()) <= t.size() / 2;
+      rest.add(new DetectedCell(1, 1, here ? t.lines() : List.of(), false));
+    }
+    if (rest.stream().filter(c -> !c.lines().isEmpty()).count() != 1
+        || !isRestOf(a.rows().getLast(), rest, columns)) {
+      return Optional.empty();
+    }
+    var rows = new ArrayList<>(a.rows());
+    rows.set(rows.size() - 1, asOne(rows.getLast(), rest));
+    return Optional.of(new Detected.Grid(a.page(), a.box(), a.columns(), rows, a.ruling()));
+  }
+
+  private static List<DetectedCell> asOne(List<DetectedCell> last, List<DetectedCell> rest) {
+    var out = new ArrayList<DetectedCell>();
+    for (int c = 0; c < last.size(); c++) {
+      DetectedCell cell = last.get(c);
+      var lines = new ArrayList<>(cell.lines());
+      lines.addAll(rest.get(c).lines());
+      out.add(
+          new DetectedCell(cell.columnSpan(), cell.rowSpan(), lines, cell.header(), cell.begins()));
+    }
+    return out;
+  }
+
+  private static List<DetectedCell> asHeader(List<DetectedCell> row) {
+    return row.stream().map(DetectedCell::asHeader).toList();
+  }
+
+  private static String text(List<DetectedCell> row) {
+    var b = new StringBuilder();
+    row.forEach(c -> c.lines().forEach(l -> b.append(l.text()).append(' ')));
+    return b.toString();
+  }
+}

@@ -1,0 +1,119 @@
+package decant.pdf.read.tables;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.stream.IntStream;
+
+/** Where all lines of a table, or nearly all, are white from top to bottom. */
+final class Corridors {
+  private static final double BIN = 0.5;
+
+  /** Points; the largest sheet of ISO 32000-1 Annex C is 14,400 wide. */
+  private static final double WIDEST = 100_000;
+
+  private Corridors() {}
+
+  /** The middles of the corridors, from left to right. */
+  static List<Double> cuts(List<RowLine> lines, double em, double wide) {
+    double left = lines.stream().mapToDouble(RowLine::left).min().orElseThrow();
+    double right = lines.stream().mapToDouble(RowLine::right).max().orElseThrow();
+    if (right - left > WIDEST) {
+      return new ArrayList<>();
+    }
+    int n = (int) Math.ceil((right - left) / BIN) + 1;
+    int[] inked = new int[n + 1];
+    int[] parted = new int[n + 1];
+    int[] words = new int[n + 1];
+    for (RowLine l : lines) {
+      l.words().forEach(w -> add(words, w.left() - left, w.right() - left));
+      addParts(l.words(), left, wide, inked, parted);
+    }
+    for (int x = 1; x <= n; x++) {
+      inked[x] += inked[x - 1];
+      parted[x] += parted[x - 1];
+      words[x] += words[x - 1];
+    }
+    var narrow = new NarrowGaps(lines, em, wide);
+    for (int x = 0; x <= n; x++) {
+      boolean may = words[x] == 0 && inked[x] > 0 && parted[x] >= 2 * inked[x];
+      inked[x] = may && narrow.partColumns(left + x * BIN) ? 0 : inked[x];
+    }
+    var cuts = new ArrayList<Double>();
+    int least = (int) Math.ceil(TableThresholds.WhiteColumns.LEAST * em / BIN);
+    int x = 0;
+    while (x < n) {
+      int end = x;
+      while (end < n && isCorridor(inked[end], parted[end])) {
+        end++;
+      }
+      if (end - x >= least) {
+        addCuts(cuts, inked, x, end, least, left);
+      }
+      x = Math.max(x + 1, end);
+    }
+    return cuts;
+  }
+
+  /** Where a line has ink and where it is parted, as steps. */
+  private static void addParts(
+      List<RowLine.Word> words, double left, double wide, int[] inked, int[] parted) {
+    double end = words.getFirst().right();
+    double begin = words.getFirst().left();
+    for (int k = 1; k <= words.size(); k++) {
+      boolean gap = k == words.size() || WhiteColumns.isWide(words.get(k), end, wide);
+      if (gap) {
+        add(inked, begin - left, end - left);
+        if (k < words.size()) {
+          add(parted, end - left, words.get(k).left() - left);
+          begin = words.get(k).left();
+          end = words.get(k).right();
+        }
+      } else {
+        end = Math.max(end, words.get(k).right());
+      }
+    }
+  }
+
+  private static boolean isCorridor(int inked, int parted) {
+    if (parted < 2) {
+      return false;
+    }
+    int all = inked + parted;
+    return inked == 0
+        || inked <= Math.max(all >= 4 ? 1 : 0, TableThresholds.WhiteColumns.ACROSS * all);
+  }
+
+  /** Those of a stretch: where nothing reaches across if there is such, else where least does. */
+  private static void addCuts(
+      List<Double> cuts, int[] inked, int from, int to, int least, double left) {
+    int fewest = IntStream.range(from, to).map(k -> inked[k]).min().orElseThrow();
+    int before = cuts.size();
+    int begin = from;
+    int widest = from;
+    int widestEnd = from;
+    for (int k = from; k <= to; k++) {
+      if (k == to || inked[k] > fewest) {
+        if (k - begin >= least && fewest == 0) {
+          cuts.add(left + (begin + k) / 2.0 * BIN);
+        }
+        if (k - begin > widestEnd - widest) {
+          widest = begin;
+          widestEnd = k;
+        }
+        begin = k + 1;
+      }
+    }
+    if (cuts.size() == before) {
+      cuts.add(left + (widest + widestEnd) / 2.0 * BIN);
+    }
+  }
+
+  private static void add(int[] counts, double from, double to) {
+    int a = (int) Math.ceil(from / BIN);
+    int b = (int) Math.floor(to / BIN);
+    if (b > a && a >= 0) {
+      counts[a]++;
+      counts[Math.min(b, counts.length - 1)]--;
+    }
+  }
+}
